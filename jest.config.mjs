@@ -1,0 +1,30 @@
+const swc = [
+  '@swc/jest',
+  {
+    jsc: { parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } }, target: 'es2022' },
+    module: { type: 'commonjs' },
+  },
+]
+const shared = {
+  moduleNameMapper: { '^server-only$': '<rootDir>/tests/setup/empty.ts', '^@/(.*)$': '<rootDir>/$1' },
+  modulePathIgnorePatterns: ['<rootDir>/.next/'],
+  // The hotkeys package ships ES modules only.
+  transform: { '^.+\\.(ts|tsx)$': swc, 'react-hotkeys-hook/.+\\.js$': swc },
+  transformIgnorePatterns: ['/node_modules/(?!react-hotkeys-hook/)'],
+}
+
+/** @type {import('jest').Config} */
+const config = {
+  projects: [
+    { ...shared, displayName: 'core', testEnvironment: 'node', testMatch: ['<rootDir>/{src,cli,tests}/**/*.test.ts'] },
+    {
+      ...shared,
+      displayName: 'screens',
+      testEnvironment: 'jsdom',
+      testMatch: ['<rootDir>/src/**/*.test.tsx'],
+      setupFilesAfterEnv: ['<rootDir>/tests/setup/screens.ts'],
+    },
+  ],
+}
+
+export default config

@@ -1,0 +1,3 @@
+const config = { plugins: { '@tailwindcss/postcss': {} } }
+
+export default config
