@@ -1,0 +1,124 @@
+import { type Bench, type BenchChange, isSameJumper } from '@/src/core/bench/bench'
+import { problemWithPoint, sayPoint } from '@/src/core/bench/points'
+import { CHASSIS, type Point, parsePoint } from '@/src/core/wiring/point'
+import { firstPart, partById, placeById, type System } from '@/src/core/wiring/system'
+
+export type Applied = { readonly ok: true; readonly bench: Bench } | { readonly ok: false; readonly problem: string }
+
+const refuse = (problem: string): Applied => ({ ok: false, problem })
+
+/** The bench after one change, or a sentence why that change cannot be. The old bench is never touched. */
+export function applyChange(system: System, bench: Bench, change: BenchChange): Applied {
+  const done = (changed: Partial<Bench>): Applied => ({ ok: true, bench: { ...bench, ...changed } })
+  switch (change.do) {
+    case 'power':
+      return done({ power: change.on })
+    case 'call':
+      return done({ call: change.call })
+    case 'walk':
+      if (!placeById(system, change.place))
+        return refuse(`There is no place "${change.place}". Places here: ${system.places.map((p) => p.id).join(', ')}.`)
+      return done({ place: change.place })
+    case 'panel': {
+      if (!placeById(system, change.place)) return refuse(`There is no place "${change.place}".`)
+      const others = bench.panelsOff.filter((place) => place !== change.place)
+      return done({ panelsOff: change.on ? others : [...others, change.place] })
+    }
+    case 'lift':
+    case 'land':
+      return moveEnd(system, bench, change.do, change.end)
+    case 'unplug':
+    case 'plug': {
+      const part = partById(system, change.part)
+      if (!part || !isPluggable(part.kind))
+        return refuse(`"${change.part}" is nothing that unplugs. These do: ${pluggableParts(system).join(', ')}.`)
+      const others = bench.unplugged.filter((other) => other !== change.part)
+      if (change.do === 'unplug') return done({ unplugged: [...others, change.part] })
+      if (others.length === bench.unplugged.length) return refuse(`The ${part.name} is plugged in already.`)
+      return done({ unplugged: others })
+    }
+    case 'jumper':
+      return addJumper(system, bench, change.a, change.b)
+    case 'unjumper': {
+      const others = bench.jumpers.filter((jumper) => !isSameJumper(jumper, change.a, change.b))
+      if (others.length === bench.jumpers.length)
+        return refuse(`There is no jumper between ${sayPoint(system, change.a)} and ${sayPoint(system, change.b)}.`)
+      return done({ jumpers: others })
+    }
+    case 'slot': {
+      const printed = firstPart(system, 'fuse').ratingA
+      return done({ slot: { holds: change.holds, ratingA: change.ratingA ?? printed, open: change.holds === 'nothing' } })
+    }
+    case 'reset':
+      if (!isResettable(system, bench))
+        return refuse('There is no breaker in the fuse slot to reset. A blown fuse is replaced: "breaker in" or "fuse 3 in".')
+      // A breaker that was found tripped is, once reset, one that the technician knows: no longer as found.
+      return done({ slot: { ...bench.slot, holds: 'breaker', open: false } })
+  }
+}
+
+/** A breaker protects now: the technician's own, or the one that the transformer has. */
+export const isResettable = (system: System, bench: Bench): boolean =>
+  bench.slot.holds === 'breaker' || (bench.slot.holds === 'as-found' && firstPart(system, 'fuse').holds === 'breaker')
+
+export const isPluggable = (kind: string): boolean => kind === 'switch' || kind === 'coil' || kind === 'thermostat'
+
+export const pluggableParts = (system: System): string[] => system.parts.filter((part) => isPluggable(part.kind)).map((part) => part.id)
+
+function moveEnd(system: System, bench: Bench, act: 'lift' | 'land', end: Point): Applied {
+  const problem = problemWithPoint(system, end)
+  if (problem) return refuse(problem)
+  if (parsePoint(end).cable === null)
+    return refuse(`${end} is a terminal. Name the conductor that is ${act === 'lift' ? 'lifted' : 'landed'}, as in outdoor-cable.Y@indoor.`)
+  const others = bench.lifted.filter((other) => other !== end)
+  const isLifted = others.length < bench.lifted.length
+  if (act === 'lift' && isLifted) return refuse(`${sayPoint(system, end)} is lifted already.`)
+  if (act === 'land' && !isLifted) return refuse(`${sayPoint(system, end)} is not lifted.`)
+  return { ok: true, bench: { ...bench, lifted: act === 'lift' ? [...others, end] : others } }
+}
+
+function addJumper(system: System, bench: Bench, a: Point, b: Point): Applied {
+  for (const point of [a, b]) {
+    const problem = problemWithPoint(system, point)
+    if (problem) return refuse(problem)
+  }
+  if (a === b) return refuse('A jumper needs two different ends.')
+  if (joinsHotAndCommon(system, bench, a, b))
+    return refuse('Never join C, or the chassis, to R: that is a dead short. Nothing was changed.')
+  if (bench.jumpers.some((jumper) => isSameJumper(jumper, a, b))) return refuse('That jumper is in already.')
+  return { ok: true, bench: { ...bench, jumpers: [...bench.jumpers, { a, b }] } }
+}
+
+/**
+ * Whether a jumper, with those already in and the landed conductors, would make a metal path from the hot side to the
+ * common side. Followed through landings and jumpers, not through loads or switches.
+ */
+export function joinsHotAndCommon(system: System, bench: Bench, a: Point, b: Point): boolean {
+  const groups = new Map<Point, Point>()
+  const find = (point: Point): Point => {
+    const parent = groups.get(point)
+    if (parent === undefined || parent === point) return point
+    const root = find(parent)
+    groups.set(point, root)
+    return root
+  }
+  const join = (x: Point, y: Point) => groups.set(find(x), find(y))
+  for (const cable of system.cables) {
+    for (const conductor of cable.conductors) {
+      const ends = cable.between.map((place) => `${cable.id}.${conductor.id}@${place}`)
+      join(ends[0], ends[1])
+      conductor.lands.forEach((terminal, side) => {
+        if (terminal !== null && !bench.lifted.includes(ends[side])) join(ends[side], `${terminal}@${cable.between[side]}`)
+      })
+    }
+  }
+  for (const part of system.parts) {
+    if (part.kind === 'fuse' || part.kind === 'bond') join(`${part.between[0]}@${part.place}`, `${part.between[1]}@${part.place}`)
+  }
+  const metal = system.places.filter((place) => place.metal)
+  for (const place of metal) join(`${CHASSIS}@${metal[0].id}`, `${CHASSIS}@${place.id}`)
+  for (const jumper of bench.jumpers) join(jumper.a, jumper.b)
+  join(a, b)
+  const { secondary, place } = firstPart(system, 'transformer')
+  return find(`${secondary[0]}@${place}`) === find(`${secondary[1]}@${place}`)
+}

@@ -1,0 +1,79 @@
+import { z } from 'zod'
+import { type Point, pointSchema } from '@/src/core/wiring/point'
+import { callNames, type System } from '@/src/core/wiring/system'
+
+const id = z.string().min(1).max(80)
+export const callSettings = ['off', ...callNames] as const
+export const slotContents = ['fuse', 'breaker', 'nothing'] as const
+
+/** One change of the bench, as the technician does it. `do` names the act. */
+export const benchChangeSchema = z.discriminatedUnion('do', [
+  z.strictObject({ do: z.literal('power'), on: z.boolean() }),
+  z.strictObject({ do: z.literal('call'), call: z.enum(callSettings) }),
+  z.strictObject({ do: z.literal('lift'), end: pointSchema }),
+  z.strictObject({ do: z.literal('land'), end: pointSchema }),
+  z.strictObject({ do: z.literal('unplug'), part: id }),
+  z.strictObject({ do: z.literal('plug'), part: id }),
+  z.strictObject({ do: z.literal('jumper'), a: pointSchema, b: pointSchema }),
+  z.strictObject({ do: z.literal('unjumper'), a: pointSchema, b: pointSchema }),
+  z.strictObject({ do: z.literal('slot'), holds: z.enum(slotContents), ratingA: z.number().positive().max(30).optional() }),
+  z.strictObject({ do: z.literal('reset') }),
+  z.strictObject({ do: z.literal('walk'), place: id }),
+  z.strictObject({ do: z.literal('panel'), place: id, on: z.boolean() }),
+])
+export type BenchChange = z.infer<typeof benchChangeSchema>
+
+export interface Slot {
+  readonly holds: 'as-found' | (typeof slotContents)[number]
+  readonly ratingA: number
+  /** Known to be open: a fuse that was seen or recorded blown, a breaker that tripped and was not reset, nothing in it. */
+  readonly open: boolean
+}
+
+export interface Jumper {
+  readonly a: Point
+  readonly b: Point
+}
+
+/** What is changed from normal right now. */
+export interface Bench {
+  readonly power: boolean
+  readonly call: (typeof callSettings)[number]
+  readonly lifted: readonly Point[]
+  readonly unplugged: readonly string[]
+  readonly jumpers: readonly Jumper[]
+  readonly slot: Slot
+  readonly panelsOff: readonly string[]
+  /** Where the technician stands. */
+  readonly place: string
+}
+
+/** The bench as the technician finds it: power on, nothing called, standing at the indoor unit. */
+export function createBench(system: System): Bench {
+  const fuse = system.parts.find((part) => part.kind === 'fuse')
+  return {
+    power: true,
+    call: 'off',
+    lifted: [],
+    unplugged: [],
+    jumpers: [],
+    slot: { holds: 'as-found', ratingA: fuse?.kind === 'fuse' ? fuse.ratingA : 3, open: false },
+    panelsOff: [],
+    place: fuse?.place ?? system.places[0].id,
+  }
+}
+
+/** Same electrical bench, whoever stands wherever: the key under which predictions are kept. */
+export function benchKey(bench: Bench): string {
+  const jumpers = bench.jumpers.map(({ a, b }) => [a, b].sort().join('=')).sort()
+  return [
+    bench.power ? `live ${bench.call}` : 'off',
+    [...bench.lifted].sort().join(','),
+    [...bench.unplugged].sort().join(','),
+    jumpers.join(','),
+    `${bench.slot.holds} ${bench.slot.ratingA} ${bench.slot.open ? 'open' : 'closed'}`,
+  ].join(' | ')
+}
+
+export const isSameJumper = (jumper: Jumper, a: Point, b: Point): boolean =>
+  (jumper.a === a && jumper.b === b) || (jumper.a === b && jumper.b === a)

@@ -1,0 +1,42 @@
+import type { Bench } from '@/src/core/bench/bench'
+import { addAdmittance, type Change, openLink } from '@/src/core/circuit/factored'
+import type { Network } from '@/src/core/circuit/network'
+import { complex } from '@/src/core/units/complex'
+import { bodyLink, landingLink, plugLink, poleLink } from '@/src/core/wiring/assembly'
+import { type Point, parsePoint } from '@/src/core/wiring/point'
+import { firstPart, partById, partsOf, type System } from '@/src/core/wiring/system'
+
+/** A clip lead: assumption. */
+const JUMPER_OHM = 0.05
+
+/** What the bench changes in the network, the thermostat's call apart (that is operation). */
+export function changesOfBench(system: System, network: Network, bench: Bench): Change[] {
+  const changes: Change[] = []
+  if (!bench.power) {
+    for (const part of partsOf(system, 'disconnect')) {
+      part.poles.forEach((_, pole) => {
+        changes.push(openLink(network, poleLink(part.id, pole)))
+      })
+    }
+  }
+  for (const end of bench.lifted) {
+    const link = linkOfLanding(system, end)
+    if (link) changes.push(openLink(network, link))
+  }
+  for (const id of bench.unplugged) {
+    if (!partById(system, id)) continue
+    for (const side of [0, 1] as const) changes.push(openLink(network, plugLink(id, side)))
+  }
+  for (const { a, b } of bench.jumpers) changes.push(addAdmittance(network, a, b, complex(1 / JUMPER_OHM)))
+  if (bench.slot.open) changes.push(openLink(network, bodyLink(firstPart(system, 'fuse').id)))
+  return changes
+}
+
+/** The landing link of a conductor's end, or null for a spare that is landed nowhere. */
+export function linkOfLanding(system: System, end: Point): string | null {
+  const { cable, name, place } = parsePoint(end)
+  const found = system.cables.find((candidate) => candidate.id === cable)
+  const conductor = found?.conductors.find((candidate) => candidate.id === name)
+  if (!found || !conductor || conductor.lands[found.between.indexOf(place)] === null) return null
+  return landingLink(found.id, conductor.id, place)
+}

@@ -1,0 +1,80 @@
+import type { Bench, BenchChange } from '@/src/core/bench/bench'
+import { sayPoint } from '@/src/core/bench/points'
+import { sayPair } from '@/src/core/bench/say'
+import { parsePoint } from '@/src/core/wiring/point'
+import { firstPart, partById, placeById, type System, sayCall } from '@/src/core/wiring/system'
+
+/** One thing that the bench still owes before the job may close, and the change that pays it. */
+export interface Owed {
+  readonly what: 'jumper' | 'bypass' | 'lifted' | 'unplugged' | 'slot' | 'panel' | 'power' | 'call'
+  readonly place: string
+  readonly say: string
+  readonly putBack: BenchChange
+}
+
+/** The put-back list, in the order in which hands should do it: what can hurt first. */
+export function owedBy(system: System, bench: Bench): Owed[] {
+  const owed: Owed[] = []
+  for (const { a, b } of bench.jumpers) {
+    const bypassed = system.parts.find(
+      (part) => part.kind === 'switch' && part.between.every((name) => [a, b].includes(`${name}@${part.place}`)),
+    )
+    owed.push({
+      what: bypassed ? 'bypass' : 'jumper',
+      place: parsePoint(a).place,
+      say: bypassed ? `${bypassed.name} is bypassed` : `jumper ${sayPair(system, a, b)}`,
+      putBack: { do: 'unjumper', a, b },
+    })
+  }
+  for (const end of bench.lifted)
+    owed.push({ what: 'lifted', place: parsePoint(end).place, say: `${sayPoint(system, end)} is lifted`, putBack: { do: 'land', end } })
+  for (const id of bench.unplugged) {
+    const part = partById(system, id)
+    owed.push({ what: 'unplugged', place: part?.place ?? '', say: `${part?.name ?? id} is unplugged`, putBack: { do: 'plug', part: id } })
+  }
+  const fuse = firstPart(system, 'fuse')
+  const isBuiltBreaker = fuse.holds === 'breaker' && (bench.slot.holds === 'breaker' || bench.slot.holds === 'as-found')
+  if (
+    bench.slot.holds !== 'as-found' &&
+    !isBuiltBreaker &&
+    (bench.slot.holds !== 'fuse' || bench.slot.ratingA !== fuse.ratingA || bench.slot.open)
+  )
+    owed.push({
+      what: 'slot',
+      place: fuse.place,
+      say: saySlotOwed(bench, fuse.ratingA),
+      putBack: { do: 'slot', holds: 'fuse', ratingA: fuse.ratingA },
+    })
+  if (isBuiltBreaker && bench.slot.open)
+    owed.push({ what: 'slot', place: fuse.place, say: `the ${fuse.name} tripped: reset it`, putBack: { do: 'reset' } })
+  else if (bench.slot.holds === 'as-found' && bench.slot.open)
+    owed.push({
+      what: 'slot',
+      place: fuse.place,
+      say: `the fuse is blown: ${fuse.ratingA} A goes in, once`,
+      putBack: { do: 'slot', holds: 'fuse', ratingA: fuse.ratingA },
+    })
+  for (const place of bench.panelsOff)
+    owed.push({
+      what: 'panel',
+      place,
+      say: `panel of the ${placeById(system, place)?.name ?? place} is off`,
+      putBack: { do: 'panel', place, on: true },
+    })
+  if (bench.call !== 'off')
+    owed.push({
+      what: 'call',
+      place: firstPart(system, 'thermostat').place,
+      say: `thermostat is set to ${sayCall[bench.call]}`,
+      putBack: { do: 'call', call: 'off' },
+    })
+  if (!bench.power) owed.push({ what: 'power', place: fuse.place, say: 'power is off', putBack: { do: 'power', on: true } })
+  return owed
+}
+
+function saySlotOwed(bench: Bench, ratingA: number): string {
+  if (bench.slot.holds === 'breaker') return `breaker is in the place of the fuse: ${ratingA} A fuse goes in, once`
+  if (bench.slot.holds === 'nothing') return `fuse slot is empty: ${ratingA} A fuse goes in`
+  if (bench.slot.open) return `the fuse is blown: ${ratingA} A goes in, once`
+  return `a ${bench.slot.ratingA} A fuse is in the slot: the label says ${ratingA} A`
+}

@@ -1,0 +1,70 @@
+import { CHASSIS, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
+import { firstPart, placeById, type System } from '@/src/core/wiring/system'
+
+/** Every lead name that a part uses at a place, terminals and chassis included. */
+export function leadNames(system: System, place: string): string[] {
+  const names = new Set<string>(placeById(system, place)?.terminals ?? [])
+  for (const part of system.parts) {
+    if (part.place !== place) continue
+    if ('between' in part) for (const name of part.between) names.add(name)
+    if (part.kind === 'transformer') for (const name of [...part.primary, ...part.secondary]) names.add(name)
+    if (part.kind === 'supply') for (const name of [part.neutral, ...part.legs.map((leg) => leg.node)]) names.add(name)
+    if (part.kind === 'disconnect') for (const name of part.poles.flat()) names.add(name)
+    if (part.kind === 'coil' && part.contact) for (const name of part.contact) names.add(name)
+  }
+  if (placeById(system, place)?.metal) names.add(CHASSIS)
+  return [...names]
+}
+
+/** Null when the point exists in the system, else a sentence that says what there is instead. */
+export function problemWithPoint(system: System, point: Point): string | null {
+  const { cable, name, place } = parsePoint(point)
+  if (!placeById(system, place)) return `There is no place "${place}". Places here: ${system.places.map((p) => p.id).join(', ')}.`
+  if (cable === null) {
+    const names = leadNames(system, place)
+    if (names.includes(name)) return null
+    return `There is no "${name}" at the ${placeById(system, place)?.name}. It has ${names.join(', ')}.`
+  }
+  const found = system.cables.find((candidate) => candidate.id === cable)
+  if (!found) return `There is no cable "${cable}". Cables here: ${system.cables.map((c) => c.id).join(', ')}.`
+  if (!found.between.includes(place)) return `The ${found.name} does not reach the ${placeById(system, place)?.name}.`
+  if (!found.conductors.some((conductor) => conductor.id === name))
+    return `The ${found.name} has no conductor "${name}". It has ${found.conductors.map((c) => c.id).join(', ')}.`
+  return null
+}
+
+/** Where a conductor's end is landed in the template; null for a spare. */
+export function landingOf(system: System, end: Point): Point | null {
+  const { cable, name, place } = parsePoint(end)
+  const found = system.cables.find((candidate) => candidate.id === cable)
+  const terminal = found?.conductors.find((conductor) => conductor.id === name)?.lands[found.between.indexOf(place)]
+  return terminal ? terminalPoint(terminal, place) : null
+}
+
+export function sayPoint(system: System, point: Point): string {
+  const { cable, name, place } = parsePoint(point)
+  const placeName = placeById(system, place)?.name ?? place
+  if (cable !== null) {
+    const found = system.cables.find((candidate) => candidate.id === cable)
+    const conductor = found?.conductors.find((candidate) => candidate.id === name)
+    const colour = conductor && conductor.colour !== conductor.id ? ` (${conductor.colour})` : ''
+    return `${name}${colour} of the ${found?.name ?? cable} at the ${placeName}`
+  }
+  return `${sayLead(system, name, place)} at the ${placeName}`
+}
+
+/** A lead between two parts is called after them: "lead from high-pressure switch to low-pressure switch". */
+export function sayLead(system: System, name: string, place: string): string {
+  if (name === CHASSIS) return 'chassis'
+  if (placeById(system, place)?.terminals.includes(name)) return name
+  const transformer = firstPart(system, 'transformer')
+  if (transformer.place === place && transformer.secondary.includes(name)) return 'transformer secondary, hot side'
+  for (const part of system.parts) {
+    if (part.kind !== 'disconnect' || part.place !== place) continue
+    const pole = part.poles.find(([, after]) => after === name)
+    if (pole) return `${pole[0]} after the ${part.name}`
+  }
+  const parts = system.parts.filter((part) => part.place === place && 'between' in part && (part.between as string[]).includes(name))
+  if (parts.length >= 2) return `lead from ${parts[0].name} to ${parts[1].name}`
+  return name
+}

@@ -1,0 +1,86 @@
+import type { Bench, BenchChange } from '@/src/core/bench/bench'
+import { sayPoint } from '@/src/core/bench/points'
+import { parsePoint } from '@/src/core/wiring/point'
+import { firstPart, partById, placeById, type System, sayCall } from '@/src/core/wiring/system'
+
+/** One bench change as a technician says it. */
+export function sayChange(system: System, change: BenchChange): string {
+  switch (change.do) {
+    case 'power':
+      return change.on ? 'power on' : 'power off'
+    case 'call':
+      return change.call === 'off' ? 'thermostat off' : `set the thermostat to call for ${sayCall[change.call]}`
+    case 'lift':
+      return `lift ${sayPoint(system, change.end)}`
+    case 'land':
+      return `land ${sayPoint(system, change.end)}`
+    case 'unplug':
+      return `unplug the ${partById(system, change.part)?.name ?? change.part}`
+    case 'plug':
+      return `plug the ${partById(system, change.part)?.name ?? change.part} back in`
+    case 'jumper':
+      return `jumper ${sayPair(system, change.a, change.b)}`
+    case 'unjumper':
+      return `take out the jumper ${sayPair(system, change.a, change.b)}`
+    case 'slot':
+      if (change.holds === 'breaker') return 'breaker in the fuse slot'
+      if (change.holds === 'nothing') return 'fuse slot left empty'
+      return `${change.ratingA ?? 'printed'} A fuse in the slot`
+    case 'reset':
+      return 'reset the breaker'
+    case 'walk':
+      return `walk to the ${placeById(system, change.place)?.name ?? change.place}`
+    case 'panel':
+      return `panel of the ${placeById(system, change.place)?.name ?? change.place} ${change.on ? 'on' : 'off'}`
+  }
+}
+
+/** Two points, the place said once when they share it. */
+export function sayPair(system: System, a: string, b: string): string {
+  const [pa, pb] = [parsePoint(a), parsePoint(b)]
+  const [sayA, sayB] = [sayPoint(system, a), sayPoint(system, b)]
+  if (pa.place !== pb.place) return `${sayA} to ${sayB}`
+  const shared = [` at the ${placeById(system, pa.place)?.name ?? pa.place}`]
+  if (pa.cable !== null && pa.cable === pb.cable) shared.unshift(` of the ${cableName(system, pa.cable)}`)
+  const tail = shared.join('')
+  return `${sayA.replace(tail, '').replace(shared[shared.length - 1], '')} to ${sayB.replace(tail, '').replace(shared[shared.length - 1], '')}${tail}`
+}
+
+const cableName = (system: System, id: string): string => system.cables.find((cable) => cable.id === id)?.name ?? id
+
+/** What is not normal on the bench, one phrase a thing, for the bench strip. */
+export function sayBench(system: System, bench: Bench): string[] {
+  const phrases: string[] = []
+  if (!bench.power) phrases.push('power off')
+  if (bench.call !== 'off') phrases.push(`call: ${sayCall[bench.call]}`)
+  if (isSlotOdd(system, bench)) phrases.push(saySlot(system, bench))
+  for (const { a, b } of bench.jumpers) phrases.push(`jumper ${sayPair(system, a, b)}`)
+  for (const end of bench.lifted) phrases.push(`${sayPoint(system, end)} lifted`)
+  for (const part of bench.unplugged) phrases.push(`${partById(system, part)?.name ?? part} unplugged`)
+  for (const place of bench.panelsOff) phrases.push(`${placeById(system, place)?.name ?? place} panel off`)
+  return phrases
+}
+
+/** A breaker that was built in and is closed is nothing out of the ordinary. */
+const isSlotOdd = (system: System, { slot }: Bench): boolean =>
+  slot.open || (slot.holds !== 'as-found' && !(slot.holds === 'breaker' && firstPart(system, 'fuse').holds === 'breaker'))
+
+export function saySlot(system: System, bench: Bench): string {
+  const { holds, open, ratingA } = bench.slot
+  const built = firstPart(system, 'fuse')
+  if (built.holds === 'breaker' && (holds === 'as-found' || holds === 'breaker')) return `${built.name} ${open ? 'tripped' : 'set'}`
+  if (holds === 'as-found' && built.holds === 'none') return 'no fuse fitted'
+  if (holds === 'breaker') return open ? 'breaker tripped' : 'breaker in the fuse slot'
+  if (holds === 'nothing') return 'fuse slot empty'
+  if (holds === 'fuse') return open ? `${ratingA} A fuse blown` : `${ratingA} A fuse in`
+  return open ? 'fuse as found: blown' : 'fuse as found'
+}
+
+/** The slot in two words, for a drawing. */
+export function saySlotShort(system: System, { slot }: Bench): string {
+  const built = firstPart(system, 'fuse').holds
+  if (slot.holds === 'nothing') return 'empty'
+  if (slot.holds === 'breaker' || (slot.holds === 'as-found' && built === 'breaker')) return slot.open ? 'tripped' : 'breaker'
+  if (slot.holds === 'as-found' && built === 'none') return 'no fuse'
+  return slot.open ? `${slot.ratingA} A blown` : `${slot.ratingA} A fuse`
+}

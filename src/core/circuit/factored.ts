@@ -1,0 +1,41 @@
+import { type ComplexMatrix, type ComplexVector, factor, invert, solve } from '@/src/core/circuit/dense'
+import { type Analysis, type Network, OPEN_OHM } from '@/src/core/circuit/network'
+import { stamp } from '@/src/core/circuit/solver'
+import { type Complex, complex } from '@/src/core/units/complex'
+
+/** A network solved once: the inverse of its matrix and its solution. */
+export interface Factored {
+  readonly network: Network
+  readonly inverse: ComplexMatrix
+  readonly x: ComplexVector
+}
+
+export function factorNetwork(network: Network, analysis: Analysis): Factored {
+  const { matrix, rhs } = stamp(network, analysis)
+  const factors = factor(matrix)
+  return { network, inverse: invert(factors), x: solve(factors, rhs) }
+}
+
+/**
+ * A rank-1 change of the matrix: d (e_p - e_q)(e_p - e_q)^T over unknowns p and q, -1 for none.
+ * An admittance between two nodes, or the impedance of one link (p its row, q -1).
+ */
+export interface Change {
+  readonly p: number
+  readonly q: number
+  readonly d: Complex
+}
+
+/** A link's impedance from one value to another, in ohm. */
+export function changeLink(network: Network, id: string, fromOhm: number, toOhm: number): Change {
+  return { p: network.linkRow(id), q: -1, d: complex(fromOhm - toOhm) }
+}
+
+export function openLink(network: Network, id: string): Change {
+  return changeLink(network, id, network.link(id).ohm, OPEN_OHM)
+}
+
+/** An admittance added between two nodes. */
+export function addAdmittance(network: Network, a: string, b: string, y: Complex): Change {
+  return { p: network.nodeIndex(a), q: network.nodeIndex(b), d: y }
+}

@@ -1,0 +1,242 @@
+import { joinsHotAndCommon } from '@/src/core/bench/apply'
+import { type Bench, isSameJumper, type Slot } from '@/src/core/bench/bench'
+import { leadNames } from '@/src/core/bench/points'
+import { commonNodes, lowVoltageNodes } from '@/src/core/faults/low-voltage'
+import type { Probe } from '@/src/core/readings/check'
+import { isLinePoint } from '@/src/core/readings/predict'
+import { switchedTerminals } from '@/src/core/wiring/assembly'
+import { CHASSIS, conductorEnd, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
+import { callsOf, firstPart, type Place, partsOf, placeById, type System } from '@/src/core/wiring/system'
+
+/** A bench worth reaching and what to ask on it, each question with the place where it is taken. */
+export interface Candidate {
+  readonly bench: Bench
+  readonly probes: readonly { readonly probe: Probe; readonly place: string }[]
+}
+
+/** All checks worth weighing from a bench: generated from the wiring, live ones and ohms with the power off. */
+export function listCandidates(system: System, bench: Bench): Candidate[] {
+  const rest: Bench = { ...bench, lifted: [], jumpers: [], unplugged: [], call: 'off' }
+  const isClean = bench.lifted.length + bench.jumpers.length + bench.unplugged.length === 0
+  const bases = isClean ? [rest] : [{ ...rest, lifted: bench.lifted, jumpers: bench.jumpers, unplugged: bench.unplugged }, rest]
+  return [...asFound(system, bench), ...bases.flatMap((base) => [...liveCandidates(system, base), ...ohmsCandidates(system, base)])]
+}
+
+/** Looks that need nothing: what stands open to the eye on the bench as it is. */
+function asFound(system: System, bench: Bench): Candidate[] {
+  const fuse = firstPart(system, 'fuse')
+  const probes: { probe: Probe; place: string }[] = system.places.map((place) => ({
+    probe: { meter: 'look', at: `landings@${place.id}` },
+    place: place.id,
+  }))
+  if (fuse.holds !== 'none' && bench.slot.holds !== 'fuse' && !(bench.slot.holds === 'as-found' && bench.slot.open))
+    probes.push({ probe: { meter: 'look', at: 'fuse' }, place: fuse.place })
+  const candidates: Candidate[] = [{ bench, probes }]
+  if (bench.power) candidates.push({ bench, probes: wholeLive(system) })
+  return candidates
+}
+
+/** The slot made ready for a live check: the breaker in it, set. A slot that holds is left alone. */
+function readySlot(bench: Bench): Slot {
+  const { slot } = bench
+  if (slot.holds === 'fuse' && !slot.open) return slot
+  return { holds: 'breaker', ratingA: slot.ratingA, open: false }
+}
+
+function liveCandidates(system: System, base: Bench): Candidate[] {
+  const live: Bench = { ...base, power: true, slot: readySlot(base) }
+  const thermostat = firstPart(system, 'thermostat')
+  const supplyPlace = firstPart(system, 'fuse').place
+  const candidates: Candidate[] = [{ bench: live, probes: [...wholeLive(system), tripAt(supplyPlace)] }]
+  if (base.unplugged.includes(thermostat.id)) return candidates
+  for (const call of callsOf(system)) candidates.push({ bench: { ...live, call }, probes: [...wholeLive(system), tripAt(supplyPlace)] })
+  for (const place of [supplyPlace, thermostat.place]) {
+    for (const terminal of switchedTerminals(thermostat)) {
+      const jumped = withJumper(system, live, terminalPoint(thermostat.hot, place), terminalPoint(terminal, place))
+      if (!jumped) continue
+      candidates.push({ bench: jumped, probes: [...wholeLive(system), tripAt(place)] })
+      if (place !== supplyPlace) continue
+      for (const end of endsOn(system, terminal, place))
+        if (!jumped.lifted.includes(end))
+          candidates.push({ bench: { ...jumped, lifted: [...jumped.lifted, end] }, probes: [tripAt(place)] })
+    }
+  }
+  candidates.push({ bench: { ...live, unplugged: [...live.unplugged, thermostat.id] }, probes: [tripAt(supplyPlace)] })
+  for (const end of endsOn(system, thermostat.hot, supplyPlace))
+    if (!live.lifted.includes(end))
+      candidates.push({ bench: { ...live, lifted: [...live.lifted, end] }, probes: [tripAt(supplyPlace), ...supplyVolts(system)] })
+  return candidates
+}
+
+const tripAt = (place: string): { probe: Probe; place: string } => ({ probe: { meter: 'trip' }, place })
+
+function supplyVolts(system: System): { probe: Probe; place: string }[] {
+  const fuse = firstPart(system, 'fuse')
+  const { secondary, place } = firstPart(system, 'transformer')
+  return [{ probe: { meter: 'volts', a: terminalPoint(fuse.between[1], fuse.place), b: terminalPoint(secondary[1], place) }, place }]
+}
+
+/** Volts, amps and looks on a live bench, at every place. */
+function wholeLive(system: System): { probe: Probe; place: string }[] {
+  const probes: { probe: Probe; place: string }[] = []
+  const transformer = firstPart(system, 'transformer')
+  const thermostat = firstPart(system, 'thermostat')
+  const common = commonNodes(system)
+  const volts = (a: Point, b: Point, place: string) => probes.push({ probe: { meter: 'volts', a, b }, place })
+  for (const place of system.places) {
+    const commonHere = [...common].find((node) => parsePoint(node).place === place.id)
+    if (!commonHere) continue
+    for (const name of lowVoltageNodes(system, place)) {
+      const point = terminalPoint(name, place.id)
+      if (!common.has(point)) volts(point, commonHere, place.id)
+    }
+    const hot = terminalPoint(thermostat.hot, place.id)
+    if (place.terminals.includes(thermostat.hot))
+      for (const terminal of switchedTerminals(thermostat))
+        if (place.terminals.includes(terminal)) volts(hot, terminalPoint(terminal, place.id), place.id)
+    if (place.metal) volts(commonHere, terminalPoint(CHASSIS, place.id), place.id)
+  }
+  volts(
+    terminalPoint(transformer.primary[0], transformer.place),
+    terminalPoint(transformer.primary[1], transformer.place),
+    transformer.place,
+  )
+  const fuse = firstPart(system, 'fuse')
+  probes.push({ probe: { meter: 'amps', on: fuse.id }, place: fuse.place })
+  for (const coil of partsOf(system, 'coil')) probes.push({ probe: { meter: 'look', at: coil.id }, place: coil.place })
+  probes.push({ probe: { meter: 'look', at: thermostat.id }, place: thermostat.place })
+  return probes
+}
+
+/** Ohms with the power off: as it stands, each end lifted, each cable free at an end or both, each part unplugged, loops tied at the far end. */
+function ohmsCandidates(system: System, base: Bench): Candidate[] {
+  const off: Bench = { ...base, power: false }
+  const candidates: Candidate[] = [{ bench: off, probes: system.places.flatMap((place) => ohmsAtPlace(system, place)) }]
+  const add = (bench: Bench, probes: { probe: Probe; place: string }[]) => {
+    if (probes.length > 0) candidates.push({ bench, probes })
+  }
+  for (const cable of system.cables) {
+    const used = cable.conductors.filter((conductor) => conductor.lands.some((terminal) => terminal !== null))
+    cable.between.forEach((place, side) => {
+      const ends = used.map((conductor) => conductorEnd(cable.id, conductor.id, place))
+      const farEnds = used.map((conductor) => conductorEnd(cable.id, conductor.id, cable.between[1 - side]))
+      for (const [index, end] of ends.entries()) {
+        if (off.lifted.includes(end)) continue
+        add({ ...off, lifted: [...off.lifted, end] }, endProbes(system, place, end, ends))
+        const both = [end, farEnds[index]].filter((point) => !off.lifted.includes(point))
+        if (both.length === 2) add({ ...off, lifted: [...off.lifted, ...both] }, endProbes(system, place, end, ends))
+      }
+      const free = ends.filter((end) => !off.lifted.includes(end))
+      if (free.length > 1)
+        add(
+          { ...off, lifted: [...off.lifted, ...free] },
+          ends.flatMap((end, index) => endProbes(system, place, end, ends.slice(index + 1))),
+        )
+      const far = farEnds.filter((end) => !off.lifted.includes(end))
+      if (free.length > 1 && far.length > 1)
+        add(
+          { ...off, lifted: [...off.lifted, ...free, ...far] },
+          ends.flatMap((end, index) => endProbes(system, place, end, ends.slice(index + 1))),
+        )
+      addLoops(
+        cable.id,
+        place,
+        side,
+        used.map((conductor) => conductor.id),
+        used.map((conductor) => conductor.lands[1 - side]),
+      )
+    })
+  }
+  for (const part of [...partsOf(system, 'switch'), ...partsOf(system, 'coil')]) {
+    if (off.unplugged.includes(part.id)) continue
+    add({ ...off, unplugged: [...off.unplugged, part.id] }, partProbes(system, part.place, part.between))
+  }
+  return candidates
+
+  /** Two conductors joined at the far end read as a loop at this one, unless one of them is open. */
+  function addLoops(cable: string, place: string, side: number, conductors: string[], farTerminals: (string | null)[]): void {
+    const found = system.cables.find((candidate) => candidate.id === cable)
+    if (!found) return
+    const farPlace = found.between[1 - side]
+    if (farPlace === firstPart(system, 'fuse').place) return
+    conductors.forEach((conductor, index) => {
+      const partner = (index + 1) % conductors.length
+      const [a, b] = [farTerminals[index], farTerminals[partner]]
+      if (a === null || b === null || partner === index) return
+      const lifted = [conductorEnd(cable, conductor, place), conductorEnd(cable, conductors[partner], place)]
+      const jumped = withJumper(
+        system,
+        { ...off, lifted: [...new Set([...off.lifted, ...lifted])] },
+        terminalPoint(a, farPlace),
+        terminalPoint(b, farPlace),
+      )
+      if (jumped) add(jumped, [{ probe: { meter: 'ohms', a: lifted[0], b: lifted[1] }, place }])
+    })
+  }
+}
+
+/** A jumper added, unless it is in already or would ever join hot and common once the wires are landed again. */
+function withJumper(system: System, bench: Bench, a: Point, b: Point): Bench | null {
+  if (bench.jumpers.some((jumper) => isSameJumper(jumper, a, b)) || joinsHotAndCommon(system, { ...bench, lifted: [] }, a, b)) return null
+  return { ...bench, jumpers: [...bench.jumpers, { a, b }] }
+}
+
+function endsOn(system: System, terminal: string, place: string): Point[] {
+  return system.cables.flatMap((cable) => {
+    const side = cable.between.indexOf(place)
+    if (side < 0) return []
+    return cable.conductors
+      .filter((conductor) => conductor.lands[side] === terminal)
+      .map((conductor) => conductorEnd(cable.id, conductor.id, place))
+  })
+}
+
+const groundAt = (system: System, place: string): Point | null => (placeById(system, place)?.metal ? terminalPoint(CHASSIS, place) : null)
+
+/** A lifted end against metal, against its neighbours, and the terminal it left against common. */
+function endProbes(system: System, place: string, end: Point, others: readonly Point[]): { probe: Probe; place: string }[] {
+  const against = others.filter((other) => other !== end)
+  const ground = groundAt(system, place)
+  const { cable, name } = parsePoint(end)
+  const found = system.cables.find((candidate) => candidate.id === cable)
+  const terminal = found?.conductors.find((conductor) => conductor.id === name)?.lands[found.between.indexOf(place)]
+  const common = [...commonNodes(system)].find((node) => parsePoint(node).place === place)
+  const probes: Probe[] = [...(ground ? [ground] : []), ...against].map((other) => ({ meter: 'ohms', a: end, b: other }))
+  if (terminal && common && terminalPoint(terminal, place) !== common) {
+    probes.push({ meter: 'ohms', a: terminalPoint(terminal, place), b: common })
+    probes.push({ meter: 'ohms', a: end, b: common })
+  }
+  return probes.map((probe) => ({ probe, place }))
+}
+
+function partProbes(system: System, place: string, leads: readonly [string, string]): { probe: Probe; place: string }[] {
+  const ground = groundAt(system, place)
+  const [a, b] = leads.map((lead) => terminalPoint(lead, place))
+  const probes: Probe[] = [{ meter: 'ohms', a, b }]
+  if (ground) for (const lead of [a, b]) probes.push({ meter: 'ohms', a: lead, b: ground })
+  return probes.map((probe) => ({ probe, place }))
+}
+
+/** Everything against common at a place, and across each switch and coil, with nothing moved. */
+function ohmsAtPlace(system: System, place: Place): { probe: Probe; place: string }[] {
+  const common = [...commonNodes(system)].find((node) => parsePoint(node).place === place.id)
+  const probes: Probe[] = []
+  if (common)
+    for (const name of lowVoltageNodes(system, place)) {
+      const point = terminalPoint(name, place.id)
+      if (point !== common) probes.push({ meter: 'ohms', a: point, b: common })
+    }
+  for (const part of partsOf(system, 'switch'))
+    if (part.place === place.id)
+      probes.push({ meter: 'ohms', a: terminalPoint(part.between[0], place.id), b: terminalPoint(part.between[1], place.id) })
+  return probes.map((probe) => ({ probe, place: place.id }))
+}
+
+/** Points that can be tapped at a place: terminals and leads on the low-voltage side, chassis, and every conductor's end. */
+export function probePoints(system: System, place: string): Point[] {
+  const names = leadNames(system, place).map((name) => terminalPoint(name, place))
+  const ends = system.cables.flatMap((cable) =>
+    cable.between.includes(place) ? cable.conductors.map((conductor) => conductorEnd(cable.id, conductor.id, place)) : [],
+  )
+  return [...names.filter((point) => !isLinePoint(system, point)), ...ends]
+}

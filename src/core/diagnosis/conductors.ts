@@ -1,0 +1,45 @@
+import type { Engine } from '@/src/core/diagnosis/engine'
+import type { Posterior } from '@/src/core/diagnosis/posterior'
+import { conductorEnd } from '@/src/core/wiring/point'
+import type { Conductor } from '@/src/core/wiring/system'
+
+/** One conductor as the readings know it. */
+export interface ConductorRow {
+  readonly cable: string
+  readonly conductor: Conductor
+  readonly state: 'spare' | 'not tested' | 'sound' | 'suspect'
+  /** The likeliest trouble of this conductor, with its probability, when it is suspect. */
+  readonly trouble: string | null
+  readonly probability: number
+}
+
+/** A conductor this unlikely to be at fault, and clearly less likely than before the readings, counts as sound. */
+const SOUND_BELOW = 0.01
+const SUSPECT_ABOVE = 0.05
+
+/** The conductor table: every conductor of every cable, with its state computed from the posterior. */
+export function conductorTable(engine: Engine, prior: Posterior, posterior: Posterior): ConductorRow[] {
+  return engine.system.cables.flatMap((cable) =>
+    cable.conductors.map((conductor): ConductorRow => {
+      const ends = cable.between.map((place) => conductorEnd(cable.id, conductor.id, place))
+      const troubles = new Map<string, number>()
+      let before = 0
+      engine.hypotheses.forEach(({ fault }, index) => {
+        if (!fault?.touches.some((point) => ends.includes(point))) return
+        before += prior.hypotheses[index]
+        troubles.set(fault.say, (troubles.get(fault.say) ?? 0) + posterior.hypotheses[index])
+      })
+      const probability = [...troubles.values()].reduce((sum, share) => sum + share, 0)
+      const [worst] = [...troubles].sort((a, b) => b[1] - a[1])
+      const isSpare = conductor.lands.every((terminal) => terminal === null)
+      const state = isSpare
+        ? 'spare'
+        : probability > SUSPECT_ABOVE
+          ? 'suspect'
+          : probability < SOUND_BELOW && probability < before / 2
+            ? 'sound'
+            : 'not tested'
+      return { cable: cable.id, conductor, state, trouble: state === 'suspect' ? worst[0] : null, probability }
+    }),
+  )
+}

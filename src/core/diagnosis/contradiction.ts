@@ -1,0 +1,41 @@
+import { type Engine, latestAnswers } from '@/src/core/diagnosis/engine'
+import type { Evidence } from '@/src/core/diagnosis/posterior'
+
+/** A reading that stands against all the others. */
+export interface Contradiction {
+  readonly observation: string
+  /** By how much the best story explains the rest better without it, as a log likelihood ratio. */
+  readonly weight: number
+}
+
+/** Below this the readings agree well enough with some story: one reading in fifty is plain wrong anyway. */
+const WORTH_REPEATING = 3
+
+/**
+ * When the best story still fits some reading worse than chance, names the single reading that, left out, lets the rest
+ * agree. Measured against "anything at all": a story that explains a reading worse than no story contradicts it.
+ */
+export function findContradictions(engine: Engine, evidence: Evidence): Contradiction[] {
+  const observations = latestAnswers(evidence.observations)
+  const count = engine.hypotheses.length
+  const excess = observations.map((observation) => {
+    const { marginal: logs } = engine.logLikelihoods(observation)
+    return Float64Array.from({ length: count }, (_, index) => logs[index] - logs[count])
+  })
+  if (excess.length < 2) return []
+  const bestWithout = (left: number) => {
+    let best = -Infinity
+    for (let index = 0; index < count; index++) {
+      let sum = 0
+      for (let row = 0; row < excess.length; row++) if (row !== left) sum += excess[row][index]
+      if (sum > best) best = sum
+    }
+    return best
+  }
+  const best = bestWithout(-1)
+  const ranked = observations
+    .map((observation, row) => ({ observation: observation.id, weight: bestWithout(row) - best }))
+    .filter(({ weight }) => weight > WORTH_REPEATING)
+    .sort((a, b) => b.weight - a.weight)
+  return ranked.slice(0, 1)
+}

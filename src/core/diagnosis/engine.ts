@@ -1,0 +1,163 @@
+import { type Bench, benchKey } from '@/src/core/bench/bench'
+import { kindsOfWiring, valueSpreads } from '@/src/core/diagnosis/houses'
+import { type Behaviour, createHypotheses } from '@/src/core/diagnosis/priors'
+import { enumerateFaults } from '@/src/core/faults/enumerate'
+import type { Fault } from '@/src/core/faults/fault'
+import { type Answer, type Probe, probeKey } from '@/src/core/readings/check'
+import type { Hypothesis } from '@/src/core/readings/hypothesis'
+import { createLaboratory, type Laboratory } from '@/src/core/readings/laboratory'
+import { likelihood, likelihoodOfAnything } from '@/src/core/readings/likelihood'
+import { predict, predictAll, scaleOf, wordsFor } from '@/src/core/readings/predict'
+import { onOhmScale, type Prediction, type Scale } from '@/src/core/readings/prediction'
+import type { System } from '@/src/core/wiring/system'
+
+/** One reading with the bench it was taken on. */
+export interface Observation {
+  readonly id: string
+  readonly bench: Bench
+  readonly probe: Probe
+  readonly answer: Answer
+}
+
+/**
+ * What makes two readings the same question: one bench and one probe. A look at the fuse or at landings does not depend
+ * on calls and jumpers.
+ */
+export function questionKey(bench: Bench, probe: Probe): string {
+  return probe.meter === 'look' && (probe.at === 'fuse' || probe.at.startsWith('landings@'))
+    ? probeKey(probe)
+    : `${benchKey(bench)} ${probeKey(probe)}`
+}
+
+/** The observations that count: a question asked again replaces its earlier answer. */
+export function latestAnswers(observations: readonly Observation[]): Observation[] {
+  const latest = new Map<string, Observation>()
+  for (const observation of observations) latest.set(questionKey(observation.bench, observation.probe), observation)
+  return observations.filter((observation) => latest.get(questionKey(observation.bench, observation.probe)) === observation)
+}
+
+/** How well every story explains one reading. */
+export interface Likelihoods {
+  /** log P(answer | hypothesis), the kinds of wiring averaged; "anything at all" in the last place. */
+  readonly marginal: Float64Array
+  /** The same for each kind of wiring, hypothesis after hypothesis: a house is of one kind for all its readings. */
+  readonly byKind: Float64Array
+}
+
+/** Everything about one system that does not depend on the job; keeps what it has computed. Make one per system and thread. */
+export interface Engine {
+  readonly system: System
+  readonly faults: readonly Fault[]
+  readonly hypotheses: readonly Hypothesis[]
+  readonly rates: readonly number[]
+  readonly behaviours: readonly Behaviour[]
+  /** The house as the template says. */
+  readonly laboratory: Laboratory
+  /** The same house over the spread of part values, the template first. */
+  readonly laboratories: readonly Laboratory[]
+  /** log of the weight of each kind of wiring, in the order of `byKind`. */
+  readonly logKinds: Float64Array
+  /** The hypotheses as they are in each kind of wiring. */
+  readonly hypothesesByKind: readonly (readonly Hypothesis[])[]
+  logLikelihoods(observation: Observation): Likelihoods
+  /** What each probe would read in the template's house under a hypothesis, wired in this way; kept, for the planner asks the same again. */
+  predictions(bench: Bench, probes: readonly Probe[]): (hypothesis: number, kind: number) => Prediction[]
+}
+
+/** How far part values carry a reading from the template's: the planner must not hope to see what the spread of houses hides. */
+const SPREAD = { ohms: 0.22, volts: 0.03, 'line-volts': 0.03, amps: 0.15 } as const
+
+function widened(prediction: Prediction, scale: Scale): Prediction {
+  if (scale === 'word') return prediction
+  return prediction.map((component) => {
+    if (typeof component.at !== 'number' || component.floating) return component
+    // A metal path of an ohm or less is copper and contacts: no part value moves it.
+    const spread = scale === 'ohms' ? (component.at < onOhmScale(2) ? 0 : SPREAD.ohms) : SPREAD[scale] * component.at
+    return { ...component, sigma: Math.hypot(component.sigma, spread) }
+  })
+}
+
+const KEPT_OBSERVATIONS = 400
+/** Benches whose predictions are kept: what two jobs' worth of planning weighs. */
+const KEPT_QUESTIONS = 400
+
+export function createEngine(system: System): Engine {
+  const kinds = kindsOfWiring(system)
+  const laboratories = valueSpreads.map(({ factors }) => createLaboratory(system, factors))
+  const [laboratory] = laboratories
+  const faults = enumerateFaults(system)
+  const { hypotheses, rates, behaviours } = createHypotheses(laboratory, faults)
+  // A house wired differently is the template's with the difference beside each fault.
+  const hypothesesByKind = kinds.map(({ wiring }) =>
+    wiring.length === 0 ? hypotheses : hypotheses.map((hypothesis) => ({ ...hypothesis, wiring })),
+  )
+  const known = new Map<string, Likelihoods>()
+  const predicted = new Map<string, Map<number, Prediction[]>>()
+
+  function compute(observation: Observation): Likelihoods {
+    const { bench, probe, answer } = observation
+    const scale = scaleOf(system, probe)
+    const words = wordsFor(system, probe).length
+    const marginal = new Float64Array(hypotheses.length + 1)
+    const byKind = new Float64Array(hypotheses.length * kinds.length)
+    for (let index = 0; index < hypotheses.length; index++) {
+      let sum = 0
+      kinds.forEach(({ weight }, kind) => {
+        const story = hypothesesByKind[kind][index]
+        // The spread of values matters where it is drawn as it should be; beside a wiring difference the template will do.
+        const value =
+          kind === 0
+            ? valueSpreads.reduce(
+                (mean, spread, corner) =>
+                  mean + spread.weight * likelihood(answer, predict(laboratories[corner], bench, story, probe), scale, words),
+                0,
+              )
+            : likelihood(answer, predict(laboratory, bench, story, probe), scale, words)
+        byKind[index * kinds.length + kind] = Math.log(value)
+        sum += weight * value
+      })
+      marginal[index] = Math.log(sum)
+    }
+    marginal[hypotheses.length] = Math.log(Math.max(likelihoodOfAnything(answer, scale, words), 1e-9))
+    return { marginal, byKind }
+  }
+
+  return {
+    system,
+    faults,
+    hypotheses,
+    rates,
+    behaviours,
+    laboratory,
+    laboratories,
+    hypothesesByKind,
+    logKinds: Float64Array.from(kinds, ({ weight }) => Math.log(weight)),
+    logLikelihoods: (observation) => {
+      const key = `${benchKey(observation.bench)} ${probeKey(observation.probe)} ${JSON.stringify(observation.answer)}`
+      const found = known.get(key)
+      if (found) return found
+      const made = compute(observation)
+      if (known.size >= KEPT_OBSERVATIONS) known.delete(known.keys().next().value as string)
+      known.set(key, made)
+      return made
+    },
+    predictions: (bench, probes) => {
+      const key = `${benchKey(bench)} ${probes.map(probeKey).join(' ')}`
+      const rows = predicted.get(key) ?? new Map<number, Prediction[]>()
+      // Put back at the end: the map's order is then the order of use, and the first goes when it is full.
+      predicted.delete(key)
+      predicted.set(key, rows)
+      if (predicted.size > KEPT_QUESTIONS) predicted.delete(predicted.keys().next().value as string)
+      return (hypothesis, kind) => {
+        const place = hypothesis * kinds.length + kind
+        const found = rows.get(place)
+        if (found) return found
+        const made = predictAll(laboratory, bench, hypothesesByKind[kind][hypothesis], probes).map((prediction, index) =>
+          widened(prediction, scaleOf(system, probes[index])),
+        )
+        rows.set(place, made)
+        return made
+      }
+    },
+  }
+}

@@ -1,0 +1,50 @@
+import type { Effect } from '@/src/core/faults/fault'
+import { bodyLink } from '@/src/core/wiring/assembly'
+import { CHASSIS, terminalPoint } from '@/src/core/wiring/point'
+import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
+import { templateValues, type ValueFactors } from '@/src/core/wiring/values'
+
+/** Part values of one kind of house, with the share of houses that are like it. All assumptions. */
+interface ValueSpread {
+  readonly weight: number
+  readonly factors: ValueFactors
+}
+
+/** Wiring that is not as drawn and is no fault either: a bond less, a bond more. A house has it for all its readings. */
+export interface WiringKind {
+  readonly weight: number
+  readonly wiring: readonly Effect[]
+}
+
+/**
+ * Corners of coil resistance, transformer volts, cable length and electronics, the template first (engine.md section 7).
+ * Each part of a house has its own values, so a reading is averaged over these on its own: taken jointly, a relay that is
+ * high beside a valve that is low looked like two swapped wires (measured: 90 % right instead of 97 %).
+ */
+export const valueSpreads: readonly ValueSpread[] = [
+  { weight: 0.36, factors: templateValues },
+  { weight: 0.16, factors: { ...templateValues, anyCoilOhm: 1.3, emf: 1.04, transformerOhm: 0.85, anyLengthM: 1.4, electronicsDcOhm: 2 } },
+  {
+    weight: 0.16,
+    factors: { ...templateValues, anyCoilOhm: 0.75, emf: 0.96, transformerOhm: 1.15, anyLengthM: 0.6, electronicsDcOhm: 0.5 },
+  },
+  { weight: 0.16, factors: { ...templateValues, anyCoilOhm: 1.3, emf: 0.96, transformerOhm: 1, anyLengthM: 0.6, electronicsVa: 1.3 } },
+  { weight: 0.16, factors: { ...templateValues, anyCoilOhm: 0.75, emf: 1.04, transformerOhm: 1, anyLengthM: 1.4, electronicsVa: 0.75 } },
+]
+const BOND_LESS = 0.04
+const BOND_MORE = 0.02
+
+/** The ways in which a house of this system may be wired; as drawn comes first, weights add up to one. */
+export function kindsOfWiring(system: System): WiringKind[] {
+  const common = firstPart(system, 'transformer').secondary[1]
+  const bonded = partsOf(system, 'bond').map(({ place }) => place)
+  const less = partsOf(system, 'bond').map((bond): Effect => ({ do: 'open', link: bodyLink(bond.id) }))
+  const more = system.places
+    .filter((place) => place.metal && !bonded.includes(place.id) && place.terminals.includes(common))
+    .map((place): Effect => ({ do: 'short', a: terminalPoint(common, place.id), b: terminalPoint(CHASSIS, place.id), ohm: 0.02 }))
+  const other: WiringKind[] = [
+    ...(less.length > 0 ? [{ weight: BOND_LESS, wiring: less }] : []),
+    ...(more.length > 0 ? [{ weight: BOND_MORE, wiring: more }] : []),
+  ]
+  return [{ weight: 1 - other.reduce((sum, { weight }) => sum + weight, 0), wiring: [] }, ...other]
+}

@@ -1,0 +1,93 @@
+import { applyChange } from '@/src/core/bench/apply'
+import { type Bench, type BenchChange, isSameJumper } from '@/src/core/bench/bench'
+import { handlingMinutes, walkMinutes } from '@/src/core/diagnosis/cost'
+import { parsePoint } from '@/src/core/wiring/point'
+import { firstPart, partById, type System } from '@/src/core/wiring/system'
+
+/** The way from one bench to another: changes in an order that keeps hands off live metal, walks included. */
+export interface Route {
+  readonly changes: readonly BenchChange[]
+  readonly minutes: number
+  readonly bench: Bench
+}
+
+/**
+ * Plans the way. Wires are moved with the power off; it comes back, when it is wanted, after the last of them; then
+ * the thermostat is set; then the technician goes where the reading is taken.
+ */
+export function planRoute(system: System, from: Bench, to: Bench, place: string): Route {
+  const supplyPlace = firstPart(system, 'fuse').place
+  const thermostatPlace = firstPart(system, 'thermostat').place
+  const wires = wireChanges(system, from, to)
+  const changes: BenchChange[] = []
+  let here = from.place
+  let minutes = 0
+  let bench = from
+  const make = (change: BenchChange) => {
+    const applied = applyChange(system, bench, change)
+    if (!applied.ok) throw new Error(`planned an impossible change: ${applied.problem}`)
+    bench = applied.bench
+    changes.push(change)
+  }
+  const go = (there: string) => {
+    if (there === here) return
+    minutes += walkMinutes(system, here, there)
+    make({ do: 'walk', place: there })
+    here = there
+  }
+  const act = (change: BenchChange, at: string) => {
+    go(at)
+    minutes += handlingMinutes[change.do]
+    make(change)
+  }
+  const needsHands = wires.length > 0
+  if (from.power && (!to.power || needsHands)) act({ do: 'power', on: false }, supplyPlace)
+  const left = [...wires]
+  while (left.length > 0) {
+    left.sort(
+      (a, b) => walkMinutes(system, here, placeOf(system, a, supplyPlace)) - walkMinutes(system, here, placeOf(system, b, supplyPlace)),
+    )
+    // The nearest that can be done now: a jumper may have to wait until another is out or a wire is lifted.
+    const next = left.find((change) => applyChange(system, bench, change).ok)
+    if (!next) throw new Error(`no order of these can be done: ${JSON.stringify(left)}`)
+    left.splice(left.indexOf(next), 1)
+    act(next, placeOf(system, next, supplyPlace))
+  }
+  if (to.power && (!from.power || needsHands)) act({ do: 'power', on: true }, supplyPlace)
+  if (from.call !== to.call) act({ do: 'call', call: to.call }, thermostatPlace)
+  go(place)
+  return { changes, minutes, bench }
+}
+
+/** Taking off first, then putting on: a bench never holds more than it needs. */
+function wireChanges(system: System, from: Bench, to: Bench): BenchChange[] {
+  const changes: BenchChange[] = []
+  for (const { a, b } of from.jumpers) if (!to.jumpers.some((jumper) => isSameJumper(jumper, a, b))) changes.push({ do: 'unjumper', a, b })
+  for (const part of from.unplugged) if (!to.unplugged.includes(part)) changes.push({ do: 'plug', part })
+  for (const end of from.lifted) if (!to.lifted.includes(end)) changes.push({ do: 'land', end })
+  for (const end of to.lifted) if (!from.lifted.includes(end)) changes.push({ do: 'lift', end })
+  for (const part of to.unplugged) if (!from.unplugged.includes(part)) changes.push({ do: 'unplug', part })
+  for (const { a, b } of to.jumpers) if (!from.jumpers.some((jumper) => isSameJumper(jumper, a, b))) changes.push({ do: 'jumper', a, b })
+  const isBuiltBreaker = firstPart(system, 'fuse').holds === 'breaker' && to.slot.holds === 'breaker'
+  if (isBuiltBreaker && from.slot.holds !== 'breaker') changes.push({ do: 'reset' })
+  else if (to.slot.holds !== from.slot.holds && to.slot.holds !== 'as-found')
+    changes.push({ do: 'slot', holds: to.slot.holds, ratingA: to.slot.ratingA })
+  else if (to.slot.holds === 'breaker' && from.slot.open && !to.slot.open) changes.push({ do: 'reset' })
+  return changes
+}
+
+function placeOf(system: System, change: BenchChange, supplyPlace: string): string {
+  switch (change.do) {
+    case 'lift':
+    case 'land':
+      return parsePoint(change.end).place
+    case 'jumper':
+    case 'unjumper':
+      return parsePoint(change.a).place
+    case 'plug':
+    case 'unplug':
+      return partById(system, change.part)?.place ?? supplyPlace
+    default:
+      return supplyPlace
+  }
+}

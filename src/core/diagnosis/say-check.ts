@@ -1,0 +1,97 @@
+import { isResettable } from '@/src/core/bench/apply'
+import type { Bench } from '@/src/core/bench/bench'
+import { sayPair } from '@/src/core/bench/say'
+import type { Engine } from '@/src/core/diagnosis/engine'
+import type { Probe } from '@/src/core/readings/check'
+import type { Hypothesis } from '@/src/core/readings/hypothesis'
+import { isLinePoint } from '@/src/core/readings/predict'
+import { sayProbe } from '@/src/core/readings/say'
+import { firstPart, partById, placeById, type System, sayCall, zoneName } from '@/src/core/wiring/system'
+
+/** A check as a technician would say it, why it is safe to trust, and the caution where the hand is about to go. */
+export function sayCheck(system: System, probe: Probe, bench: Bench): { say: string; why: string; caution: string | null } {
+  const pulled =
+    bench.jumpers.length > 0
+      ? ` with ${sayPair(system, bench.jumpers[bench.jumpers.length - 1].a, bench.jumpers[bench.jumpers.length - 1].b)} joined`
+      : ''
+  const call = bench.call === 'off' ? 'nothing called' : `the thermostat calling for ${sayCall[bench.call]}`
+  switch (probe.meter) {
+    case 'volts': {
+      const isLine = [probe.a, probe.b].some((point) => isLinePoint(system, point))
+      return {
+        say: `Volts, ${sayProbe(system, probe)}`,
+        why: `Power on, ${call}${pulled}.`,
+        caution: isLine ? 'Line voltage is live here. Prove the meter on a live source first; local codes and your licence decide.' : null,
+      }
+    }
+    case 'ohms':
+      return {
+        say: `Ohm ${sayProbe(system, probe)}`,
+        why:
+          bench.lifted.length + bench.unplugged.length > 0
+            ? 'Power off. What is lifted or unplugged is clear of the rest, so nothing reads through there.'
+            : 'Power off. Touch the leads first; coils and boards read through.',
+        caution: 'Line voltage stays live on the line side of a pulled disconnect.',
+      }
+    case 'amps':
+      return { say: `Clamp ${sayProbe(system, probe)}`, why: `Power on, ${call}${pulled}. Wait until it is steady.`, caution: null }
+    case 'trip':
+      return {
+        say:
+          bench.call === 'off' && bench.jumpers.length === 0
+            ? 'Power on, nothing called: does it trip?'
+            : `Power on, ${pulled ? pulled.trim() : call}: does it trip?`,
+        why: isResettable(system, bench)
+          ? 'The breaker is in the slot: a trip costs no fuse. Watch for a minute.'
+          : 'A fuse is in the slot: a trip spends it. Watch for a minute.',
+        caution: 'Keep clear of fans and moving parts when a call comes on.',
+      }
+    case 'look':
+      return sayLook(system, probe.at, bench)
+  }
+}
+
+function sayLook(system: System, at: string, bench: Bench): { say: string; why: string; caution: string | null } {
+  if (at.startsWith('landings@'))
+    return {
+      say: `Look over the landings at the ${placeById(system, at.slice('landings@'.length))?.name}: is any wire off?`,
+      why: 'A gentle tug on each wire tells.',
+      caution: null,
+    }
+  if (at === 'fuse')
+    return {
+      say: 'Look at the fuse in the slot: good or blown?',
+      why: `The label says ${firstPart(system, 'fuse').ratingA} A.`,
+      caution: null,
+    }
+  const part = partById(system, at)
+  const call = bench.call === 'off' ? 'nothing called' : `calling for ${sayCall[bench.call]}`
+  if (part?.kind === 'thermostat') return { say: `Look at the ${part.name}: alive or blank?`, why: `Power on, ${call}.`, caution: null }
+  return {
+    say: `Is the ${part?.name ?? at} pulled in?`,
+    why: `Power on, ${call}. Listen, or look at its armature.`,
+    caution: 'Contacts carry line voltage: look, do not touch.',
+  }
+}
+
+/** What an answer would mean: the likeliest repair when it stands out, else the zones it points to. */
+export function sayMeaning(engine: Engine, hypotheses: readonly Hypothesis[], shares: readonly number[]): string {
+  const byFault = new Map<string, { say: string; share: number }>()
+  const byZone = new Map<string, number>()
+  hypotheses.forEach(({ fault }, row) => {
+    const id = fault?.id ?? 'nothing'
+    const say = fault?.say ?? 'nothing is wrong here'
+    byFault.set(id, { say, share: (byFault.get(id)?.share ?? 0) + shares[row] })
+    const zone = fault ? zoneName(engine.system, fault.zone) : 'nothing wrong'
+    byZone.set(zone, (byZone.get(zone) ?? 0) + shares[row])
+  })
+  const [lead] = [...byFault.values()].sort((a, b) => b.share - a.share)
+  if (lead.share > 0.6) return lead.say
+  const zones = [...byZone].sort((a, b) => b[1] - a[1]).filter(([, share]) => share > 0.15)
+  return zones.length === 0
+    ? 'leaves it open'
+    : `points to ${zones
+        .slice(0, 2)
+        .map(([zone]) => zone)
+        .join(' or ')}`
+}

@@ -1,0 +1,105 @@
+import { type Engine, latestAnswers, type Observation } from '@/src/core/diagnosis/engine'
+import type { Evidence, Posterior } from '@/src/core/diagnosis/posterior'
+import type { Repair } from '@/src/core/faults/fault'
+import { misfit } from '@/src/core/readings/likelihood'
+import { predict, scaleOf } from '@/src/core/readings/predict'
+import { saysPrediction } from '@/src/core/readings/say'
+
+export const NOTHING_WRONG = 'nothing-wrong'
+export const NONE_OF_THESE = 'none-of-these'
+
+/** A reading as it speaks for or against one suspect. */
+export interface EvidenceRow {
+  readonly observation: string
+  readonly expected: string
+  /** Log of how much better the suspect explains this reading than the average of the others. */
+  readonly weight: number
+  readonly verdict: 'strongly for' | 'for' | 'says little' | 'against' | 'strongly against'
+}
+
+export interface Suspect {
+  /** A fault's id, `nothing-wrong` or `none-of-these`. */
+  readonly id: string
+  readonly say: string
+  readonly zone: string | null
+  readonly probability: number
+  readonly repair: Repair | null
+  readonly evidence: readonly EvidenceRow[]
+  /** Readings that this suspect does not explain at all, whatever the odds say. */
+  readonly misfits: number
+  /** The part of its probability that it holds as a fault that comes and goes. */
+  readonly unsteady: number
+}
+
+/** Standard deviations beyond which a reading does not fit. */
+const MISFIT_LIMIT = 4
+
+/** All suspects, likeliest first; evidence tables for the leading ones. */
+export function listSuspects(engine: Engine, evidence: Evidence, posterior: Posterior, tables = 6): Suspect[] {
+  const observations = latestAnswers(evidence.observations)
+  const byFault = new Map<string, number[]>()
+  engine.hypotheses.forEach((hypothesis, index) => {
+    const id = hypothesis.fault?.id ?? NOTHING_WRONG
+    byFault.set(id, [...(byFault.get(id) ?? []), index])
+  })
+  const ranked = [...byFault.entries()]
+    .map(([id, indexes]) => ({ id, indexes, probability: indexes.reduce((sum, index) => sum + posterior.hypotheses[index], 0) }))
+    .sort((a, b) => b.probability - a.probability)
+  const suspects = ranked.map(({ id, indexes, probability }, rank): Suspect => {
+    const best = indexes.reduce((a, b) => (posterior.hypotheses[b] > posterior.hypotheses[a] ? b : a))
+    const { fault } = engine.hypotheses[best]
+    const rows = rank < tables ? observations.map((observation) => rowFor(engine, posterior, observation, best)) : []
+    return {
+      id,
+      say: fault?.say ?? 'Nothing is wrong with the low-voltage side',
+      zone: fault?.zone ?? null,
+      probability,
+      repair: fault?.repair ?? null,
+      evidence: rows.map(({ row }) => row),
+      misfits: rows.filter(({ away }) => away > MISFIT_LIMIT).length,
+      unsteady: indexes.reduce((sum, index) => sum + (engine.hypotheses[index].intermittent ? posterior.hypotheses[index] : 0), 0),
+    }
+  })
+  suspects.push({
+    id: NONE_OF_THESE,
+    say: 'None of these',
+    zone: null,
+    probability: posterior.noneOfThese,
+    repair: null,
+    evidence: [],
+    misfits: 0,
+    unsteady: 0,
+  })
+  return suspects.sort((a, b) => b.probability - a.probability)
+}
+
+function rowFor(engine: Engine, posterior: Posterior, observation: Observation, index: number): { row: EvidenceRow; away: number } {
+  const { marginal: logs } = engine.logLikelihoods(observation)
+  let others = 0
+  let mass = 0
+  posterior.hypotheses.forEach((_, other) => {
+    if (engine.hypotheses[other].fault?.id === engine.hypotheses[index].fault?.id) return
+    others += engine.rates[other] * Math.exp(logs[other])
+    mass += engine.rates[other]
+  })
+  const weight = logs[index] - Math.log(others / mass)
+  const prediction = predict(
+    engine.laboratory,
+    observation.bench,
+    engine.hypothesesByKind[posterior.kinds[index]][index],
+    observation.probe,
+  )
+  const scale = scaleOf(engine.system, observation.probe)
+  return {
+    row: { observation: observation.id, expected: saysPrediction(prediction, scale), weight, verdict: sayWeight(weight) },
+    away: misfit(observation.answer, prediction, scale),
+  }
+}
+
+function sayWeight(weight: number): EvidenceRow['verdict'] {
+  if (weight > 1.6) return 'strongly for'
+  if (weight > 0.4) return 'for'
+  if (weight < -1.6) return 'strongly against'
+  if (weight < -0.4) return 'against'
+  return 'says little'
+}

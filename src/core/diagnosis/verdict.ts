@@ -1,0 +1,96 @@
+import { type Engine, latestAnswers, type Observation } from '@/src/core/diagnosis/engine'
+import { computePosterior, type Evidence } from '@/src/core/diagnosis/posterior'
+import { NONE_OF_THESE, NOTHING_WRONG, type Suspect } from '@/src/core/diagnosis/suspects'
+import type { Repair } from '@/src/core/faults/fault'
+
+/** One repair, or nothing, holds this much before it is called found (engine.md section 9). */
+export const FOUND = 0.95
+
+/** One reading may be plain wrong; two that do not fit mean that the story is. */
+const FORGIVEN = 1
+
+export type Verdict =
+  | {
+      readonly found: 'repair'
+      readonly repair: Repair
+      readonly zone: string
+      readonly probability: number
+      readonly suspects: readonly string[]
+    }
+  /** No check at hand splits these any further: look at the place with your own eyes. */
+  | {
+      readonly found: 'group'
+      readonly repair: Repair
+      readonly zone: string
+      readonly probability: number
+      readonly suspects: readonly string[]
+    }
+  | { readonly found: 'nothing-wrong'; readonly probability: number; readonly suspects: readonly string[] }
+
+/**
+ * Found, or not yet (null). One repair must hold 95 % and its leading suspect must fit every reading but one at the most;
+ * `exhausted` says that no check is left that would tell more.
+ */
+export function reachVerdict(suspects: readonly Suspect[], exhausted: boolean): Verdict | null {
+  const lead = suspects[0]
+  if (!lead || lead.id === NONE_OF_THESE || lead.misfits > FORGIVEN) return null
+  if (lead.id === NOTHING_WRONG)
+    // With nothing left to ask, and only faults that may hide beside it, a sound house is said to be sound with its honest figure.
+    return lead.probability >= FOUND || (exhausted && lead.probability + unsteadyMass(suspects) >= FOUND)
+      ? { found: 'nothing-wrong', probability: lead.probability, suspects: [lead.id] }
+      : null
+  if (!lead.repair || lead.zone === null) return null
+  const sharing = suspects.filter((suspect) => suspect.repair?.id === lead.repair?.id)
+  const probability = sharing.reduce((sum, suspect) => sum + suspect.probability, 0)
+  if (probability >= FOUND)
+    return {
+      found: 'repair',
+      repair: lead.repair,
+      zone: lead.zone,
+      probability,
+      suspects: sharing.filter((suspect) => suspect.probability > 0.001).map((suspect) => suspect.id),
+    }
+  if (!exhausted) return null
+  const group: string[] = []
+  let mass = 0
+  for (const suspect of suspects) {
+    if (suspect.id === NONE_OF_THESE || mass >= FOUND) break
+    group.push(suspect.id)
+    mass += suspect.probability
+  }
+  return { found: 'group', repair: lead.repair, zone: lead.zone, probability, suspects: group }
+}
+
+const unsteadyMass = (suspects: readonly Suspect[]): number => suspects.reduce((sum, suspect) => sum + suspect.unsteady, 0)
+
+/** Without any single reading the repair must still hold this much, or one more check is asked that confirms it: assumption. */
+const STANDS_WITHOUT = 0.3
+
+export interface Judgement {
+  readonly verdict: Verdict | null
+  /** The one reading that the verdict hangs on: it waits for a check that would stand without that reading. */
+  readonly doubted: Observation | null
+}
+
+/**
+ * The verdict of a search that goes on: as `reachVerdict`, but one that hangs on a single reading waits for a confirming
+ * check, since one reading in fifty is plain wrong. What was seen with the eyes needs no second reading.
+ */
+export function judge(engine: Engine, evidence: Evidence, suspects: readonly Suspect[]): Judgement {
+  const verdict = reachVerdict(suspects, false)
+  if (verdict?.found !== 'repair') return { verdict, doubted: null }
+  const sharing = [...engine.hypotheses.keys()].filter((index) => engine.hypotheses[index].fault?.repair.id === verdict.repair.id)
+  const hangsOn = (left: Observation): boolean => {
+    if (left.probe.meter === 'look') return false
+    const { hypotheses } = computePosterior(engine, without(evidence, left))
+    return sharing.reduce((sum, index) => sum + hypotheses[index], 0) < STANDS_WITHOUT
+  }
+  const doubted = latestAnswers(evidence.observations).find(hangsOn) ?? null
+  return { verdict: doubted ? null : verdict, doubted }
+}
+
+/** The evidence as it would be if a reading had not been taken: what a confirming check is planned on. */
+export const without = (evidence: Evidence, left: Observation): Evidence => ({
+  ...evidence,
+  observations: evidence.observations.filter((observation) => observation !== left),
+})

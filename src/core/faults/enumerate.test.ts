@@ -1,0 +1,54 @@
+import { createBench } from '@/src/core/bench/bench'
+import { changesOfBench } from '@/src/core/bench/changes'
+import { enumerateFaults } from '@/src/core/faults/enumerate'
+import { faultFamilies } from '@/src/core/faults/fault'
+import { storyOfFault } from '@/src/core/readings/hypothesis'
+import { createLaboratory } from '@/src/core/readings/laboratory'
+import { changesOfFault } from '@/src/core/readings/world'
+import { zonesOf } from '@/src/core/wiring/system'
+import { catalogue, furnaceAc } from '@/src/core/wiring/systems/catalogue'
+import { templateValues } from '@/src/core/wiring/values'
+
+describe.each(catalogue.map((system) => [system.id, system] as const))('the faults of %s', (_, system) => {
+  const faults = enumerateFaults(system)
+  const zones = zonesOf(system).map(({ id }) => id)
+
+  it('are many, each with an id of its own', () => {
+    expect(faults.length).toBeGreaterThanOrEqual(50)
+    expect(new Set(faults.map(({ id }) => id)).size).toBe(faults.length)
+  })
+
+  it('each say where, how often, what is wrong and what mends it', () => {
+    for (const fault of faults) {
+      expect(zones).toContain(fault.zone)
+      expect(fault.rate).toBeGreaterThan(0)
+      expect(fault.say).toMatch(/^[A-Z].{8,}[^.]$/)
+      expect(fault.repair.say).toMatch(/^[A-Z].{8,}[^.]$/)
+    }
+  })
+
+  it('each change something that the network or the thermostat has', () => {
+    const laboratory = createLaboratory(system, templateValues)
+    for (const fault of faults) {
+      const changes = changesOfFault(laboratory, storyOfFault(fault))
+      const other = fault.effects.some(({ do: act }) => act === 'never-closes' || act === 'thermostat-dead' || act === 'found-blown')
+      expect(changes.length > 0 || other).toBe(true)
+    }
+    expect(changesOfBench(system, laboratory.network, createBench(system))).toEqual([])
+  })
+})
+
+describe('enumerateFaults', () => {
+  it('has sixty and more for the furnace with A/C, of every family', () => {
+    expect(enumerateFaults(furnaceAc).length).toBeGreaterThanOrEqual(60)
+    const families = new Set(enumerateFaults(furnaceAc).map(({ family }) => family))
+    expect([...families].sort()).toEqual([...faultFamilies].sort())
+  })
+
+  it('has no short from common to the chassis: the bond is there already', () => {
+    const ids = enumerateFaults(furnaceAc).map(({ id }) => id)
+    expect(ids).toContain('conductor-to-chassis:outdoor-cable.Y')
+    expect(ids).not.toContain('conductor-to-chassis:outdoor-cable.C')
+    expect(ids).not.toContain('lead-to-chassis:C@indoor')
+  })
+})

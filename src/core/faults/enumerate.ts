@@ -1,0 +1,20 @@
+import { addCableFaults, addMiswires } from '@/src/core/faults/cable-faults'
+import type { Fault } from '@/src/core/faults/fault'
+import { createFaultList } from '@/src/core/faults/fault-list'
+import { addCoilFaults, addLeadFaults, addSupplyFaults, addSwitchFaults, addThermostatFaults } from '@/src/core/faults/unit-faults'
+import type { System } from '@/src/core/wiring/system'
+
+/** Every single fault that this system's wiring can have, by family. Ids are stable: they name the spot. */
+export function enumerateFaults(system: System): Fault[] {
+  const { faults, add } = createFaultList(system)
+  for (const cable of system.cables) {
+    addCableFaults(system, add, cable)
+    for (const side of [0, 1] as const) addMiswires(system, add, cable, side)
+  }
+  for (const place of system.places) if (place.metal) addLeadFaults(system, add, place)
+  addCoilFaults(system, add)
+  addSwitchFaults(system, add)
+  addThermostatFaults(system, add)
+  addSupplyFaults(system, add)
+  return faults
+}

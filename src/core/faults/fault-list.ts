@@ -1,0 +1,73 @@
+import type { Effect, Fault, FaultFamily, FaultVariant } from '@/src/core/faults/fault'
+import { CORRODED_JOINT, familyRate, outdoorTimes, resistiveShorts, WEAK_COIL } from '@/src/core/faults/rates'
+import type { Point } from '@/src/core/wiring/point'
+import { type Cable, type Place, placeById, type System } from '@/src/core/wiring/system'
+
+/** Adds one fault: family, spot (for the id), zone, sentence, repair (id and act), effects, what it touches. */
+export type AddFault = (
+  family: FaultFamily,
+  spot: string,
+  zone: string,
+  say: string,
+  repair: [string, string],
+  effects: Effect[],
+  touches: Point[],
+) => void
+
+/** Collects faults of a system; rate and milder forms follow from the family and the place. */
+export function createFaultList(system: System): { faults: Fault[]; add: AddFault } {
+  const faults: Fault[] = []
+  const add: AddFault = (family, spot, zone, say, repair, effects, touches) => {
+    const isOutdoors =
+      isOutdoorPlace(placeById(system, zone)) || system.cables.some((cable) => cable.id === zone && reachesOutdoors(system, cable))
+    const wearsOutdoors = family === 'conductor-to-chassis' || family === 'lead-to-chassis' || family === 'conductor-open'
+    faults.push({
+      id: `${family}:${spot}`,
+      family,
+      zone,
+      say,
+      repair: { id: repair[0], say: repair[1] },
+      rate: familyRate[family] * (isOutdoors && wearsOutdoors ? outdoorTimes : 1),
+      effects,
+      variants: milderForms(family, effects),
+      touches,
+    })
+  }
+  return { faults, add }
+}
+
+/** What the same damage does when there is less of it. */
+function milderForms(family: FaultFamily, effects: readonly Effect[]): FaultVariant[] {
+  const shorts = (values: readonly { readonly ohm: number; readonly share: number }[]) =>
+    values.map(({ ohm, share }) => ({
+      name: `${ohm} ohm`,
+      share,
+      effects: effects.map((effect) => (effect.do === 'short' ? { ...effect, ohm } : effect)),
+    }))
+  switch (family) {
+    case 'conductor-short':
+    case 'conductor-to-chassis':
+    case 'lead-to-chassis':
+      return shorts(resistiveShorts)
+    case 'coil-shorted':
+      return shorts([WEAK_COIL])
+    case 'conductor-open':
+      return [
+        {
+          name: `${CORRODED_JOINT.ohm} ohm`,
+          share: CORRODED_JOINT.share,
+          effects: effects.map((effect) =>
+            effect.do === 'open' ? { do: 'resist' as const, link: effect.link, ohm: CORRODED_JOINT.ohm } : effect,
+          ),
+        },
+      ]
+    default:
+      return []
+  }
+}
+
+const isOutdoorPlace = (place: Place | undefined): boolean => place?.kind === 'outdoor' || place?.kind === 'package'
+
+function reachesOutdoors(system: System, cable: Cable): boolean {
+  return cable.between.some((place) => isOutdoorPlace(placeById(system, place)))
+}

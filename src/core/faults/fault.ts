@@ -1,0 +1,69 @@
+import type { Point } from '@/src/core/wiring/point'
+
+/** What a fault changes, in the words of the wiring; `readings/world.ts` turns it into network changes. */
+export type Effect =
+  /** A link is open for good. */
+  | { readonly do: 'open'; readonly link: string }
+  /** A link stands at a resistance that it should not have. */
+  | { readonly do: 'resist'; readonly link: string; readonly ohm: number }
+  /** Two nodes touch. */
+  | { readonly do: 'short'; readonly a: string; readonly b: string; readonly ohm: number }
+  /** The thermostat never closes these terminals, whatever it is set to. */
+  | { readonly do: 'never-closes'; readonly terminals: readonly string[] }
+  /** The thermostat draws nothing and shows nothing. */
+  | { readonly do: 'thermostat-dead' }
+  /** The fuse that was found in the slot is blown. */
+  | { readonly do: 'found-blown' }
+
+export const faultFamilies = [
+  'conductor-open',
+  'conductor-short',
+  'conductor-to-chassis',
+  'lead-to-chassis',
+  'coil-shorted',
+  'coil-open',
+  'coil-to-ground',
+  'switch-open',
+  'thermostat-not-called',
+  'thermostat-dead',
+  'thermostat-not-closing',
+  'thermostat-stuck-closed',
+  'thermostat-shorted',
+  'not-landed',
+  'landed-wrong',
+  'ends-swapped',
+  'bond-missing',
+  'transformer-dead',
+  'supply-off',
+  'fuse-only',
+] as const
+export type FaultFamily = (typeof faultFamilies)[number]
+
+export interface Repair {
+  /** Two faults with one repair id are mended by the same act at the same spot. */
+  readonly id: string
+  readonly say: string
+}
+
+/** The same damage, less of it: a rub through dirt, a corroded joint, a few shorted turns. */
+export interface FaultVariant {
+  readonly name: string
+  readonly share: number
+  readonly effects: readonly Effect[]
+}
+
+export interface Fault {
+  readonly id: string
+  readonly family: FaultFamily
+  readonly zone: string
+  /** One sentence for people. */
+  readonly say: string
+  readonly repair: Repair
+  /** Relative frequency before anything is known about this job. */
+  readonly rate: number
+  readonly effects: readonly Effect[]
+  /** Milder forms of the same damage, each with its share of the cases; the rest are as `effects` says. */
+  readonly variants: readonly FaultVariant[]
+  /** Terminals, conductors or parts that the fault touches: what the loom warms. */
+  readonly touches: readonly Point[]
+}

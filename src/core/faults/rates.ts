@@ -1,0 +1,48 @@
+import type { FaultFamily } from '@/src/core/faults/fault'
+
+/**
+ * Relative frequency of each fault of a family, before the complaint. All assumptions, in the order that field-work.md
+ * section 11 gives (most rub-outs are outdoors, at the switches' leads); a shop's own closed jobs replace them later.
+ */
+export const familyRate: Record<FaultFamily, number> = {
+  'conductor-open': 2,
+  'conductor-short': 1.2,
+  'conductor-to-chassis': 2.5,
+  'lead-to-chassis': 1.5,
+  'coil-shorted': 2,
+  'coil-open': 2,
+  'coil-to-ground': 0.7,
+  'switch-open': 3,
+  'thermostat-not-called': 3,
+  'thermostat-dead': 2,
+  'thermostat-not-closing': 1.5,
+  'thermostat-stuck-closed': 0.5,
+  'thermostat-shorted': 0.7,
+  'not-landed': 0.8,
+  'landed-wrong': 0.12,
+  'ends-swapped': 0.2,
+  'bond-missing': 0.5,
+  'transformer-dead': 3,
+  'supply-off': 2,
+  'fuse-only': 2,
+}
+
+/** A conductor or lead outdoors sees sun, vibration and tools: assumption. */
+export const outdoorTimes = 2
+
+/** Resistance of metal rubbed onto metal, and of shorted turns: assumption. */
+export const SOLID_SHORT_OHM = 0.2
+export const SHORTED_COIL_OHM = 1.2
+/** A contact that welded shut: assumption. */
+export const WELDED_OHM = 0.08
+
+/** Milder damage and its share of the cases: assumptions; engine.md section 5 asks for log-spaced values. */
+export const resistiveShorts = [
+  { ohm: 3, share: 0.1 },
+  { ohm: 20, share: 0.06 },
+] as const
+export const WEAK_COIL = { ohm: 4, share: 0.25 } as const
+export const CORRODED_JOINT = { ohm: 60, share: 0.12 } as const
+/** Share of wiring faults that come and go, and the chance that such a one shows in a reading (engine.md section 7). */
+export const INTERMITTENT_SHARE = 0.05
+export const INTERMITTENT_SHOWS = 0.4

@@ -1,0 +1,25 @@
+import { z } from 'zod'
+import { entrySchema } from '@/src/core/job/entry'
+import { jobSummarySchema } from '@/src/core/job/job-summary'
+import { systemSchema } from '@/src/core/wiring/system'
+
+/** What goes in and out of /api/v1; the job itself travels as a job file. */
+
+export const newJobSchema = z.strictObject({
+  id: z.string().min(1).max(64),
+  title: z.string().trim().min(1, 'A job needs a street or a name to find it by.').max(200),
+  createdAt: z.iso.datetime(),
+  systemId: z.string().min(1).max(80),
+  entries: z.array(entrySchema).max(200),
+})
+export type NewJob = z.infer<typeof newJobSchema>
+
+export const sentEntriesSchema = z.strictObject({ entries: z.array(entrySchema).min(1).max(500) })
+export const addedSchema = z.strictObject({ added: z.number() })
+export const jobListSchema = z.strictObject({ jobs: z.array(jobSummarySchema) })
+export const systemListSchema = z.strictObject({ systems: z.array(systemSchema) })
+export const openedSchema = z.strictObject({ id: z.string() })
+
+/** Every error: a code for programs, a sentence for people. `whole` counts entries of a damaged file that can be opened. */
+export const problemSchema = z.strictObject({ code: z.string(), say: z.string(), whole: z.number().nullable().optional() })
+export type ApiProblem = z.infer<typeof problemSchema>

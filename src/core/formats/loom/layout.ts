@@ -1,0 +1,160 @@
+import type { Loom, LoomEnd, LoomLine, LoomThread, LoomZone } from '@/src/core/formats/loom/shapes'
+import { TAG } from '@/src/core/formats/loom/shapes'
+import { drawThermostat } from '@/src/core/formats/loom/thermostat'
+import { drawUnit, type Rows, type UnitDrawing, type Wire, widthOf } from '@/src/core/formats/loom/unit'
+import { CHASSIS, conductorEnd, terminalPoint } from '@/src/core/wiring/point'
+import { type Cable, firstPart, type Place, partsOf, placeById, type System, zonesOf } from '@/src/core/wiring/system'
+
+const HEAD = 72
+const GAP = 6
+/** A cable's column: room for a colour's name at the least. */
+const CABLE = { least: 48, most: 104 }
+const SPARE_STEP = 40
+const HOP = 6
+
+/**
+ * Lays the loom out from a system: zones as columns in the order of the wiring, one row for each letter, wires inside
+ * the units with square corners, hops where they cross. The same system and size give the same drawing.
+ */
+export function layoutLoom(system: System, size: { width: number; height: number }): Loom {
+  const zones = columnsOf(system, size.width)
+  const spares = Math.max(0, ...system.cables.map((cable) => cable.conductors.filter((conductor) => isSpare(cable, conductor.id)).length))
+  const rows = rowsOf(system, size.height, spares)
+  const drawings = system.places.map((place) => drawPlace(system, place, zones, rows))
+  const railY = size.height - 22
+  const wires = drawings.flatMap((drawing) => drawing.wires)
+  const tags = drawings.flatMap((drawing) => drawing.tags)
+  return {
+    ...size,
+    zones,
+    tags,
+    threads: system.cables.flatMap((cable) => threadsOf(cable, zones, rows)),
+    lines: wires.map((wire) => withHops(wire, wires)),
+    parts: drawings.flatMap((drawing) => drawing.parts),
+    leads: drawings.flatMap((drawing) => drawing.leads),
+    rails: system.places
+      .filter(({ metal }) => metal)
+      .map((place) => {
+        const zone = zoneOf(zones, place.id)
+        return { point: terminalPoint(CHASSIS, place.id), x: zone.x + 12, width: zone.width - 24, y: railY }
+      }),
+    bonds: partsOf(system, 'bond').map((bond) => {
+      const zone = zoneOf(zones, bond.place)
+      const node = bond.between.find((name) => name !== CHASSIS) ?? rows.common
+      return { x: zone.x + 2 * TAG + 34, top: rows.y(node), bottom: railY }
+    }),
+  }
+}
+
+const isSpare = (cable: Cable, conductor: string): boolean =>
+  cable.conductors.find(({ id }) => id === conductor)?.lands.every((terminal) => terminal === null) ?? false
+
+/** Least widths by content; what is over goes to the cables first, then to the units. */
+function columnsOf(system: System, width: number): LoomZone[] {
+  const { hot } = firstPart(system, 'thermostat')
+  const wanted = zonesOf(system).map((zone) => {
+    const place = placeById(system, zone.id)
+    if (!place) return { zone, least: CABLE.least, isCable: true }
+    if (place.kind === 'thermostat') return { zone, least: 106, isCable: false }
+    const isThrough = system.cables.filter((cable) => cable.between.includes(zone.id)).length > 1
+    return { zone, least: widthOf(system, place, place.terminals, hot, isThrough), isCable: false }
+  })
+  const cables = wanted.filter(({ isCable }) => isCable).length
+  const over = Math.max(0, width - wanted.reduce((sum, { least }) => sum + least, 0) - GAP * (wanted.length - 1))
+  const forCable = cables === 0 ? 0 : Math.min(CABLE.most - CABLE.least, over / cables)
+  const forUnit = (over - forCable * cables) / Math.max(1, wanted.length - cables - 1)
+  let x = 0
+  return wanted.map(({ zone, least, isCable }) => {
+    const grows = isCable ? forCable : placeById(system, zone.id)?.kind === 'thermostat' ? 0 : forUnit
+    const column = { ...zone, x, width: least + grows }
+    x += column.width + GAP
+    return column
+  })
+}
+
+/** Hot on top, common at the bottom, the calls between them in the order in which the units list them. */
+function rowsOf(system: System, height: number, spares: number): Rows {
+  const { hot, common } = firstPart(system, 'thermostat')
+  const middle = [...new Set(system.places.flatMap(({ terminals }) => terminals))].filter((letter) => letter !== hot && letter !== common)
+  const order = [hot, ...middle, common]
+  const room = height - HEAD - 30 - Math.max(50, spares * SPARE_STEP + 20)
+  const step = Math.min(92, room / Math.max(1, order.length - 0.5))
+  return { order, common, y: (terminal) => HEAD + step / 2 + Math.max(0, order.indexOf(terminal)) * step }
+}
+
+function drawPlace(system: System, place: Place, zones: readonly LoomZone[], rows: Rows): UnitDrawing {
+  const zone = zoneOf(zones, place.id)
+  const stat = partsOf(system, 'thermostat').find((part) => part.place === place.id)
+  if (stat) return drawThermostat(stat, place, zone, rows)
+  const order = zones.map(({ id }) => id)
+  const landsOn = (isLeft: boolean) => {
+    const letters = new Set<string>()
+    for (const cable of system.cables) {
+      if (!cable.between.includes(place.id) || order.indexOf(cable.id) < order.indexOf(place.id) !== isLeft) continue
+      for (const { lands } of cable.conductors) {
+        const letter = lands[cable.between.indexOf(place.id)]
+        if (letter !== null) letters.add(letter)
+      }
+    }
+    return letters
+  }
+  const left = landsOn(true)
+  const right = landsOn(false)
+  const isRightOnly = left.size === 0 && right.size > 0
+  for (const letter of place.terminals) if (!left.has(letter) && !right.has(letter)) (isRightOnly ? right : left).add(letter)
+  return drawUnit(system, place, zone, rows, [...left], [...right])
+}
+
+function threadsOf(cable: Cable, zones: readonly LoomZone[], rows: Rows): LoomThread[] {
+  const zone = zoneOf(zones, cable.id)
+  const isReversed = zones.findIndex(({ id }) => id === cable.between[0]) > zones.findIndex(({ id }) => id === cable.between[1])
+  let spares = 0
+  return cable.conductors.map((conductor): LoomThread => {
+    const letter = conductor.lands.find((terminal) => terminal !== null) ?? null
+    const spareY = letter === null ? rows.y(rows.common) + 52 + SPARE_STEP * spares++ : 0
+    const end = (side: 0 | 1): LoomEnd => {
+      const terminal = conductor.lands[side]
+      const isLeft = (side === 0) !== isReversed
+      const edge = isLeft ? zone.x : zone.x + zone.width
+      const reach = terminal === null ? -14 : GAP + 8
+      return {
+        point: conductorEnd(cable.id, conductor.id, cable.between[side]),
+        x: edge + (isLeft ? -reach : reach),
+        y: letter === null ? spareY : rows.y(terminal ?? letter),
+        landed: terminal !== null,
+      }
+    }
+    return { cable: cable.id, conductor, ends: isReversed ? [end(1), end(0)] : [end(0), end(1)] }
+  })
+}
+
+function zoneOf(zones: readonly LoomZone[], id: string): LoomZone {
+  const zone = zones.find((candidate) => candidate.id === id)
+  if (!zone) throw new Error(`the loom has no zone ${id}`)
+  return zone
+}
+
+/** A vertical stretch steps over each row of another node that it crosses. */
+function withHops(wire: Wire, wires: readonly Wire[]): LoomLine {
+  const rows = wires.flatMap((other) => (other.net === wire.net ? [] : stretches(other).filter(([a, b]) => a[1] === b[1])))
+  const [first, ...rest] = wire.corners
+  let path = `M${first[0]} ${first[1]}`
+  let [x, y] = first
+  for (const [nextX, nextY] of rest) {
+    if (nextX === x) {
+      const down = Math.sign(nextY - y)
+      const crossed = [...new Set(rows.filter(([a, b]) => isBetween(x, a[0], b[0]) && isBetween(a[1], y, nextY)).map(([a]) => a[1]))]
+      for (const row of crossed.sort((a, b) => (a - b) * down))
+        path += `V${row - down * HOP}a${HOP} ${HOP} 0 0 ${down > 0 ? 1 : 0} 0 ${2 * HOP * down}`
+    }
+    path += `L${nextX} ${nextY}`
+    ;[x, y] = [nextX, nextY]
+  }
+  return { ...wire, path }
+}
+
+const isBetween = (value: number, a: number, b: number): boolean => value > Math.min(a, b) + 1 && value < Math.max(a, b) - 1
+
+function stretches({ corners }: Wire): [readonly [number, number], readonly [number, number]][] {
+  return corners.slice(1).map((corner, index) => [corners[index], corner])
+}

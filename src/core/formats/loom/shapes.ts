@@ -1,0 +1,86 @@
+import type { Conductor } from '@/src/core/wiring/system'
+
+/** What the loom is made of: places for everything, no colours, no state. Lengths are in the drawing's own unit, a pixel at full size. */
+
+export interface LoomZone {
+  readonly id: string
+  readonly name: string
+  readonly kind: 'place' | 'cable'
+  readonly x: number
+  readonly width: number
+}
+
+/** A lettered landing, drawn as a square tag around its middle. */
+export interface LoomTag {
+  readonly point: string
+  readonly letter: string
+  readonly x: number
+  readonly y: number
+}
+
+export interface LoomEnd {
+  /** The conductor's own end. */
+  readonly point: string
+  readonly x: number
+  readonly y: number
+  readonly landed: boolean
+}
+
+export interface LoomThread {
+  readonly cable: string
+  readonly conductor: Conductor
+  readonly ends: readonly [LoomEnd, LoomEnd]
+}
+
+/** A wire inside a unit: all of it is one node. Corners are square; `path` has the hops. */
+export interface LoomLine {
+  readonly net: string
+  readonly corners: readonly (readonly [number, number])[]
+  readonly path: string
+}
+
+export interface LoomPart {
+  readonly id: string
+  readonly kind: 'switch' | 'coil' | 'electronics' | 'fuse' | 'transformer' | 'contact'
+  readonly label: string
+  /** Terminal that a thermostat's contact works; null for everything else. */
+  readonly terminal: string | null
+  readonly axis: 'across' | 'down'
+  readonly x: number
+  readonly y: number
+  readonly width: number
+  readonly height: number
+  readonly between: readonly [string, string]
+  /** Where the label's foot stands when it is not beside the part. */
+  readonly labelY?: number
+}
+
+/** A wire between two parts, where a probe can go. */
+export interface LoomLead {
+  readonly point: string
+  readonly x: number
+  readonly y: number
+}
+
+export interface LoomRail {
+  readonly point: string
+  readonly x: number
+  readonly width: number
+  readonly y: number
+}
+
+export interface Loom {
+  readonly width: number
+  readonly height: number
+  readonly zones: readonly LoomZone[]
+  readonly tags: readonly LoomTag[]
+  readonly threads: readonly LoomThread[]
+  readonly lines: readonly LoomLine[]
+  readonly parts: readonly LoomPart[]
+  readonly leads: readonly LoomLead[]
+  readonly rails: readonly LoomRail[]
+  readonly bonds: readonly { readonly x: number; readonly top: number; readonly bottom: number }[]
+}
+
+/** Half a tag, and how far a thread's end stands off it. */
+export const TAG = 15

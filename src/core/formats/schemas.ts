@@ -1,0 +1,15 @@
+import { z } from 'zod'
+import { traceAnswerSchema } from '@/src/core/formats/trace-answer'
+import { entrySchema } from '@/src/core/job/entry'
+import { jobFileSchema } from '@/src/core/job/job-file'
+import { systemSchema } from '@/src/core/wiring/system'
+
+/** The published shapes as JSON Schema, made from the very schemas that validate. */
+export function publishSchemas(): Record<string, unknown> {
+  return {
+    system: z.toJSONSchema(systemSchema),
+    entry: z.toJSONSchema(entrySchema),
+    job: z.toJSONSchema(jobFileSchema),
+    answer: z.toJSONSchema(traceAnswerSchema),
+  }
+}

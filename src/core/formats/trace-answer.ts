@@ -1,0 +1,143 @@
+import { z } from 'zod'
+import { owedBy } from '@/src/core/bench/owed'
+import { sayBench } from '@/src/core/bench/say'
+import type { Engine } from '@/src/core/diagnosis/engine'
+import type { Check } from '@/src/core/diagnosis/next-check'
+import type { Verdict } from '@/src/core/diagnosis/verdict'
+import type { Opinion, Proposal } from '@/src/core/job/advise'
+import { type Entry, entrySchema, type Stamp, stampEntry } from '@/src/core/job/entry'
+import type { JobState } from '@/src/core/job/fold'
+import { answerSchema, probeSchema } from '@/src/core/readings/check'
+import { sayAnswer } from '@/src/core/readings/say'
+
+/** What `nest-trace trace --json` writes for each line it reads: one of these, on one line. */
+
+const pointOrNull = z.string().nullable()
+
+export const checkSchema = z.strictObject({
+  kind: z.enum(['volts', 'ohms', 'amps', 'trip', 'look']),
+  /** The two points; for amps `a` is what the clamp goes around, for a look what is looked at. */
+  a: pointOrNull,
+  b: pointOrNull,
+  /** The same as a probe, ready for a reading entry. */
+  probe: probeSchema,
+  /** Bench entries that lead there, in order. */
+  setup: z.array(entrySchema),
+  place: z.string(),
+  minutes: z.number(),
+  say: z.string(),
+  why: z.string(),
+  caution: z.string().nullable(),
+  outcomes: z.array(z.strictObject({ answer: answerSchema, say: z.string(), probability: z.number(), meaning: z.string() })),
+})
+
+export const verdictSchema = z.strictObject({
+  found: z.enum(['repair', 'group', 'nothing-wrong']),
+  repair: z.strictObject({ id: z.string(), say: z.string() }).nullable(),
+  zone: z.string().nullable(),
+  probability: z.number(),
+  suspects: z.array(z.string()),
+})
+
+export const traceAnswerSchema = z.strictObject({
+  understood: z.union([
+    z.array(entrySchema),
+    z.strictObject({ error: z.string(), start: z.number().nullable(), end: z.number().nullable() }),
+  ]),
+  suspects: z.array(
+    z.strictObject({
+      id: z.string(),
+      say: z.string(),
+      zone: z.string().nullable(),
+      probability: z.number(),
+      repair: z.string().nullable(),
+      why: z.string(),
+    }),
+  ),
+  next: checkSchema.nullable(),
+  verdict: verdictSchema.nullable(),
+  bench: z.strictObject({
+    power: z.boolean(),
+    call: z.string(),
+    lifted: z.array(z.string()),
+    unplugged: z.array(z.string()),
+    jumpers: z.array(z.strictObject({ a: z.string(), b: z.string() })),
+    slot: z.strictObject({ holds: z.string(), ratingA: z.number(), open: z.boolean() }),
+    panelsOff: z.array(z.string()),
+    place: z.string(),
+    say: z.array(z.string()),
+  }),
+  owed: z.array(z.strictObject({ what: z.string(), place: z.string(), say: z.string() })),
+  contradictions: z.array(z.strictObject({ entry: z.string(), say: z.string() })),
+})
+export type TraceAnswer = z.infer<typeof traceAnswerSchema>
+
+type Understood = TraceAnswer['understood']
+
+/** Suspects under this are left out of an answer, the first five apart. */
+const LEAST_PROBABILITY = 0.001
+
+export function writeTraceAnswer(
+  engine: Engine,
+  state: JobState,
+  opinion: Opinion,
+  proposal: Proposal,
+  understood: Understood,
+  stamp: Stamp,
+): TraceAnswer {
+  const { system } = engine
+  const { bench } = state
+  return {
+    understood,
+    suspects: opinion.suspects
+      .filter(({ probability }, index) => index < 5 || probability >= LEAST_PROBABILITY)
+      .map(({ id, say, zone, probability, repair, why }) => ({ id, say, zone, probability, repair: repair?.id ?? null, why })),
+    next: proposal.next ? writeCheck(proposal.next, stamp) : null,
+    verdict: proposal.verdict ? writeVerdict(proposal.verdict) : null,
+    bench: {
+      ...bench,
+      lifted: [...bench.lifted],
+      unplugged: [...bench.unplugged],
+      jumpers: [...bench.jumpers],
+      panelsOff: [...bench.panelsOff],
+      say: sayBench(system, bench),
+    },
+    owed: owedBy(system, bench).map(({ what, place, say }) => ({ what, place, say })),
+    contradictions: [...opinion.contradictions],
+  }
+}
+
+export function writeCheck(check: Check, stamp: Stamp): z.infer<typeof checkSchema> {
+  const { probe } = check
+  return {
+    kind: probe.meter,
+    a:
+      probe.meter === 'volts' || probe.meter === 'ohms'
+        ? probe.a
+        : probe.meter === 'amps'
+          ? probe.on
+          : probe.meter === 'look'
+            ? probe.at
+            : null,
+    b: probe.meter === 'volts' || probe.meter === 'ohms' ? probe.b : null,
+    probe,
+    setup: check.setup.map((change): Entry => stampEntry({ kind: 'bench', change }, stamp)),
+    place: check.place,
+    minutes: Number(check.minutes.toFixed(2)),
+    say: check.say,
+    why: check.why,
+    caution: check.caution,
+    outcomes: check.outcomes.map(({ answer, probability, meaning }) => ({ answer, say: sayAnswer(answer, probe), probability, meaning })),
+  }
+}
+
+function writeVerdict(verdict: Verdict): z.infer<typeof verdictSchema> {
+  const isNothing = verdict.found === 'nothing-wrong'
+  return {
+    found: verdict.found,
+    repair: isNothing ? null : verdict.repair,
+    zone: isNothing ? null : verdict.zone,
+    probability: verdict.probability,
+    suspects: [...verdict.suspects],
+  }
+}

@@ -1,0 +1,69 @@
+import { createEngine } from '@/src/core/diagnosis/engine'
+import { formOpinion, proposeCheck, sayReading } from '@/src/core/job/advise'
+import type { Entry, EntryDraft } from '@/src/core/job/entry'
+import { foldJob } from '@/src/core/job/fold'
+import { catalogue, furnaceAc } from '@/src/core/wiring/systems/catalogue'
+import { benchWith, change, furnaceEngine } from '@/tests/setup/furnace'
+
+let count = 0
+const state = (...drafts: EntryDraft[]) =>
+  foldJob(
+    furnaceAc,
+    drafts.map((draft) => ({ id: `e${++count}`, at: '2026-05-04T09:10:00Z', ...draft }) as Entry),
+  )
+const volts = (a: string, b: string, answer: number): EntryDraft => ({ kind: 'reading', probe: { meter: 'volts', a, b }, answer })
+const deadTransformer = [volts('L1-unit@indoor', 'N@indoor', 120), volts('sec@indoor', 'C@indoor', 0.1)]
+
+describe('proposeCheck', () => {
+  it('asks for a confirming check before a repair that hangs on one reading is called found', () => {
+    const proposal = proposeCheck(furnaceEngine(), state(...deadTransformer))
+    expect(proposal).toMatchObject({ verdict: null, confirms: true })
+    expect(proposal.next?.probe).not.toEqual({ meter: 'volts', a: 'sec@indoor', b: 'C@indoor' })
+  })
+
+  it('calls it found once a second reading says the same', () => {
+    const proposal = proposeCheck(furnaceEngine(), state(...deadTransformer, volts('sec@indoor', 'chassis@indoor', 0.1)))
+    expect(proposal).toMatchObject({ next: null, confirms: false, verdict: { found: 'repair', zone: 'indoor' } })
+  })
+
+  it('does not propose again what cannot be done here', () => {
+    const first = proposeCheck(furnaceEngine(), state())
+    if (!first.next) throw new Error('no check')
+    const second = proposeCheck(furnaceEngine(), state({ kind: 'skip', probe: first.next.probe }))
+    expect(second.next?.probe).not.toEqual(first.next.probe)
+  })
+
+  it('looks for what is left after a repair, and finds a sound house sound', () => {
+    const repair: EntryDraft = {
+      kind: 'repair',
+      fault: 'transformer-dead:transformer.secondary',
+      zone: 'indoor',
+      what: 'new transformer',
+      cause: '',
+    }
+    const opinion = formOpinion(furnaceEngine(), state(...deadTransformer, repair))
+    expect(opinion.suspects[0].id).toBe('nothing-wrong')
+    expect(opinion.readings).toBe(0)
+  })
+
+  it.each(catalogue.map((system) => [system.id, system] as const))(
+    'has a first check to propose on %s, a sentence and its answers',
+    (_, system) => {
+      const { next } = proposeCheck(createEngine(system), foldJob(system, []))
+      expect(next?.say.length).toBeGreaterThan(8)
+      expect(next?.outcomes.length).toBeGreaterThan(1)
+      expect(next?.minutes).toBeLessThan(5)
+    },
+  )
+})
+
+describe('sayReading', () => {
+  it('says a reading with the bench it was taken on', () => {
+    expect(sayReading(furnaceEngine(), benchWith(change.cool), { meter: 'volts', a: 'R@indoor', b: 'C@indoor' }, 26.1)).toBe(
+      'R to C at the indoor unit 26.1 V (on cool)',
+    )
+    expect(sayReading(furnaceEngine(), benchWith(change.breaker, change.jumperY), { meter: 'trip' }, { word: 'trips' })).toBe(
+      'trips with no call, jumper in',
+    )
+  })
+})

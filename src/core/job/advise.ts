@@ -1,0 +1,103 @@
+import type { Bench } from '@/src/core/bench/bench'
+import { type ConductorRow, conductorTable } from '@/src/core/diagnosis/conductors'
+import { findContradictions } from '@/src/core/diagnosis/contradiction'
+import type { Engine } from '@/src/core/diagnosis/engine'
+import { movesOf, type ZoneMove } from '@/src/core/diagnosis/moves'
+import { type Check, findNextCheck } from '@/src/core/diagnosis/next-check'
+import { computePosterior, type Evidence, type Posterior, zoneProbabilities } from '@/src/core/diagnosis/posterior'
+import { listSuspects, type Suspect } from '@/src/core/diagnosis/suspects'
+import { judge, reachVerdict, type Verdict, without } from '@/src/core/diagnosis/verdict'
+import type { JobState } from '@/src/core/job/fold'
+import type { Answer, Probe } from '@/src/core/readings/check'
+import { sayAnswer, sayBenchShort, sayProbe } from '@/src/core/readings/say'
+import { zonesOf } from '@/src/core/wiring/system'
+
+/** What the engine thinks of a job as it stands; the quick half of the advice. */
+export interface Opinion {
+  readonly suspects: readonly (Suspect & { readonly why: string })[]
+  readonly zones: readonly { readonly id: string; readonly name: string; readonly kind: 'place' | 'cable'; readonly probability: number }[]
+  readonly moves: readonly ZoneMove[]
+  readonly conductors: readonly ConductorRow[]
+  readonly contradictions: readonly { readonly entry: string; readonly say: string }[]
+  /** A verdict that stands whatever the next check would be. */
+  readonly verdict: Verdict | null
+  readonly readings: number
+}
+
+/** The slower half: the check worth most, and the verdict once nothing is left to ask. */
+export interface Proposal {
+  readonly next: Check | null
+  readonly verdict: Verdict | null
+  /** A repair stands out already, but hangs on one reading: the next check is there to confirm it. */
+  readonly confirms: boolean
+}
+
+export function evidenceOf(state: JobState): Evidence {
+  return {
+    complaint: state.complaint,
+    observations: state.observationsSinceRepair,
+    repaired: state.repairs.flatMap(({ fault }) => (fault === null ? [] : [fault])),
+  }
+}
+
+export function formOpinion(engine: Engine, state: JobState): Opinion {
+  const evidence = evidenceOf(state)
+  const posterior = computePosterior(engine, evidence)
+  const suspects = listSuspects(engine, evidence, posterior)
+  const zones = zoneProbabilities(engine, posterior.hypotheses)
+  const prior = computePosterior(engine, { ...evidence, observations: [] })
+  const observation = (id: string) => evidence.observations.find((candidate) => candidate.id === id)
+  return {
+    suspects: suspects.map((suspect) => ({ ...suspect, why: whyLine(engine, state, suspect) })),
+    zones: zonesOf(engine.system).map((zone) => ({ ...zone, probability: zones.get(zone.id) ?? 0 })),
+    moves: movesOf(engine, state.complaint),
+    conductors: conductorTable(engine, prior, posterior),
+    contradictions: findContradictions(engine, evidence).flatMap(({ observation: id }) => {
+      const found = observation(id)
+      if (!found) return []
+      return [
+        {
+          entry: id,
+          say: `${sayProbe(engine.system, found.probe)} (${sayAnswer(found.answer, found.probe)}) stands against the other readings. Take it again.`,
+        },
+      ]
+    }),
+    verdict: judge(engine, evidence, suspects).verdict,
+    readings: evidence.observations.length,
+  }
+}
+
+export function proposeCheck(engine: Engine, state: JobState): Proposal {
+  const evidence = evidenceOf(state)
+  const posterior: Posterior = computePosterior(engine, evidence)
+  const suspects = listSuspects(engine, evidence, posterior)
+  const { verdict, doubted } = judge(engine, evidence, suspects)
+  if (verdict) return { next: null, verdict, confirms: false }
+  const planned = doubted ? computePosterior(engine, without(evidence, doubted)) : posterior
+  const next = findNextCheck(engine, planned, state.bench, evidence.observations, state.skipped)
+  return { next, verdict: next ? null : reachVerdict(suspects, true), confirms: doubted !== null && next !== null }
+}
+
+/** One line: the readings that speak loudest for a suspect, then the one that speaks against it. */
+function whyLine(engine: Engine, state: JobState, suspect: Suspect): string {
+  const say = (id: string) => {
+    const found = state.observations.find((observation) => observation.id === id)
+    return found ? sayReading(engine, found.bench, found.probe, found.answer) : ''
+  }
+  const loudest = [...suspect.evidence].sort((a, b) => b.weight - a.weight)
+  const forIt = loudest.filter(({ weight }) => weight > 0.4).slice(0, 2)
+  const against = loudest.reverse().find(({ weight }) => weight < -1)
+  const parts = []
+  if (forIt.length > 0) parts.push(`for: ${forIt.map(({ observation }) => say(observation)).join('; ')}`)
+  if (against) parts.push(`against: ${say(against.observation)}`)
+  return parts.join(' · ')
+}
+
+/** A reading with the bench it was taken on, short enough for a line. */
+export function sayReading(engine: Pick<Engine, 'system'>, bench: Bench, probe: Probe, answer: Answer): string {
+  if (probe.meter === 'trip') {
+    const word = typeof answer === 'object' && 'word' in answer ? answer.word : ''
+    return `${word} with ${sayBenchShort(engine.system, bench)}`
+  }
+  return `${sayProbe(engine.system, probe)} ${sayAnswer(answer, probe)} (${sayBenchShort(engine.system, bench)})`
+}

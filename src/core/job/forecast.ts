@@ -1,0 +1,155 @@
+import { createBench } from '@/src/core/bench/bench'
+import { probePoints } from '@/src/core/diagnosis/candidates'
+import type { Engine } from '@/src/core/diagnosis/engine'
+import { computePosterior } from '@/src/core/diagnosis/posterior'
+import { listSuspects } from '@/src/core/diagnosis/suspects'
+import { evidenceOf } from '@/src/core/job/advise'
+import type { JobState } from '@/src/core/job/fold'
+import type { Probe } from '@/src/core/readings/check'
+import { type Expected, expectedRange } from '@/src/core/readings/expected'
+import { type Hypothesis, healthy } from '@/src/core/readings/hypothesis'
+import { predict, predictAll, scaleOf } from '@/src/core/readings/predict'
+import { fromOhmScale, type Prediction, type Scale } from '@/src/core/readings/prediction'
+import { saysPrediction } from '@/src/core/readings/say'
+import { worldsOf } from '@/src/core/readings/world'
+import { type Point, terminalPoint } from '@/src/core/wiring/point'
+import { type CallName, callsOf, firstPart } from '@/src/core/wiring/system'
+
+/** What one reading would be if a story were true. */
+export interface Forecast {
+  readonly id: string
+  readonly say: string
+  readonly probability: number
+  readonly expected: string
+  /** In the meter's unit, for a tick on a scale; null for OL and words. */
+  readonly value: number | null
+}
+
+const LEADING = 4
+
+/** What the meter would show between the probes now: under each leading suspect, and in a sound house. */
+export function forecastReading(engine: Engine, state: JobState, probe: Probe): Forecast[] {
+  const evidence = evidenceOf(state)
+  const posterior = computePosterior(engine, evidence)
+  const scale = scaleOf(engine.system, probe)
+  const forecasts = listSuspects(engine, evidence, posterior, 0)
+    .slice(0, LEADING)
+    .flatMap(({ id, say, probability }): Forecast[] => {
+      const story = leadingStory(engine, posterior.hypotheses, id)
+      return story ? [{ id, say, probability, ...read(predict(engine.laboratory, state.bench, story, probe), scale) }] : []
+    })
+  if (forecasts.some(({ id }) => id === healthy.id)) return forecasts
+  return [
+    ...forecasts,
+    {
+      id: healthy.id,
+      say: 'sound',
+      probability: posterior.hypotheses[0],
+      ...read(predict(engine.laboratory, state.bench, healthy, probe), scale),
+    },
+  ]
+}
+
+function read(prediction: Prediction, scale: Scale): { expected: string; value: number | null } {
+  const [first] = [...prediction].sort((a, b) => b.weight - a.weight)
+  const value = first && typeof first.at === 'number' ? (scale === 'ohms' ? fromOhmScale(first.at) : first.at) : null
+  return { expected: saysPrediction(prediction, scale), value: value === null ? null : Math.max(0, value) }
+}
+
+function leadingStory(engine: Engine, weights: Float64Array, faultId: string): Hypothesis | null {
+  let best = -1
+  engine.hypotheses.forEach(({ fault }, index) => {
+    if ((fault?.id ?? healthy.id) === faultId && (best < 0 || weights[index] > weights[best])) best = index
+  })
+  return best < 0 ? null : engine.hypotheses[best]
+}
+
+/** Above this against common a terminal counts as hot: half of a healthy secondary, roughly (assumption). */
+const HOT_VOLTS = 15
+
+/** Points that carry control voltage now if the likeliest story is true: what the loom lights. */
+export function hotPoints(engine: Engine, state: JobState): Point[] {
+  const { system } = engine
+  if (!state.bench.power) return []
+  const posterior = computePosterior(engine, evidenceOf(state))
+  const likeliest = posterior.hypotheses.reduce((best, weight, index) => (weight > posterior.hypotheses[best] ? index : best), 0)
+  const transformer = firstPart(system, 'transformer')
+  const common = terminalPoint(transformer.secondary[1], transformer.place)
+  const points = system.places.flatMap((place) => probePoints(system, place.id)).filter((point) => point !== common)
+  const predictions = predictAll(
+    engine.laboratory,
+    state.bench,
+    engine.hypotheses[likeliest],
+    points.map((point) => ({ meter: 'volts', a: point, b: common })),
+  )
+  return points.filter((_, index) =>
+    predictions[index].some(({ at, weight, floating }) => weight > 0.5 && !floating && typeof at === 'number' && at > HOT_VOLTS),
+  )
+}
+
+/** Probability that the trouble touches each point, for the loom's sections. Points under a hundredth are left out. */
+export function suspicionByPoint(engine: Engine, state: JobState): { point: string; probability: number }[] {
+  const posterior = computePosterior(engine, evidenceOf(state))
+  const sums = new Map<string, number>()
+  engine.hypotheses.forEach(({ fault }, index) => {
+    for (const point of fault?.touches ?? []) sums.set(point, (sums.get(point) ?? 0) + posterior.hypotheses[index])
+  })
+  return [...sums].filter(([, probability]) => probability > 0.01).map(([point, probability]) => ({ point, probability }))
+}
+
+/** The range a sound house of this kind shows for each probe on the bench as it stands. */
+export function expectReadings(engine: Engine, state: JobState, probes: readonly Probe[]): Expected[] {
+  return probes.map((probe) => expectedRange(engine.laboratories, state.bench, probe))
+}
+
+/** What a call asks of the transformer in a sound house, at its own voltage. */
+export interface CallLoad {
+  readonly call: 'idle' | CallName
+  readonly voltAmperes: number
+  readonly amps: Expected
+  readonly volts: Expected
+}
+
+/** The transformer's load on each call of a sound house with everything put back. */
+export function loadPerCall(engine: Engine, state: JobState): CallLoad[] {
+  const { system, laboratory } = engine
+  const fuse = firstPart(system, 'fuse')
+  const transformer = firstPart(system, 'transformer')
+  const [hot, common] = transformer.secondary.map((node) => terminalPoint(node, transformer.place))
+  const amps: Probe = { meter: 'amps', on: fuse.id }
+  const volts: Probe = { meter: 'volts', a: hot, b: common }
+  return (['off', ...callsOf(system)] as const).map((call): CallLoad => {
+    const bench = {
+      ...state.bench,
+      power: true,
+      call,
+      lifted: [],
+      jumpers: [],
+      unplugged: [],
+      slot: { holds: 'fuse' as const, ratingA: fuse.ratingA, open: false },
+    }
+    const [i, v] = predictAll(laboratory, bench, healthy, [amps, volts]).map((prediction) => prediction[0]?.at)
+    return {
+      call: call === 'off' ? 'idle' : call,
+      voltAmperes: typeof i === 'number' && typeof v === 'number' ? i * v : 0,
+      amps: expectedRange(engine.laboratories, bench, amps),
+      volts: expectedRange(engine.laboratories, bench, volts),
+    }
+  })
+}
+
+/** What the likeliest suspect that overloads would draw through the fuse on the call that brings it out, A; null when none of the leaders does. */
+export function leadingOverloadA(engine: Engine, state: JobState): number | null {
+  const posterior = computePosterior(engine, evidenceOf(state))
+  const fuse = firstPart(engine.system, 'fuse')
+  const order = Array.from(posterior.hypotheses.keys()).sort((a, b) => posterior.hypotheses[b] - posterior.hypotheses[a])
+  for (const index of order.slice(0, LEADING)) {
+    const calls = (['off', ...callsOf(engine.system)] as const).map((call) => {
+      const bench = { ...createBench(engine.system), call, slot: { holds: 'fuse' as const, ratingA: fuse.ratingA, open: false } }
+      return worldsOf(engine.laboratory, bench, { ...engine.hypotheses[index], foundFuse: 'intact' }).overloadA
+    })
+    const most = Math.max(...calls)
+    if (most > fuse.ratingA) return most
+  }
+  return null
+}

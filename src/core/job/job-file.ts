@@ -1,0 +1,99 @@
+import { z } from 'zod'
+import { type Entry, entrySchema, sayIssue } from '@/src/core/job/entry'
+import { systemSchema } from '@/src/core/wiring/system'
+
+/** A job as a file: its system as it was known, and its whole timeline. One entry a line, so that a torn file loses little. */
+export const jobFileSchema = z.strictObject({
+  format: z.literal('nest-trace/job'),
+  version: z.literal(1),
+  job: z.strictObject({ id: z.string().min(1).max(64), title: z.string().min(1).max(200), createdAt: z.iso.datetime() }),
+  system: systemSchema,
+  entries: z.array(entrySchema),
+})
+export type JobFile = z.infer<typeof jobFileSchema>
+
+export type JobFileRead =
+  | { readonly ok: true; readonly file: JobFile }
+  /** `whole` is what can still be opened of a damaged file. */
+  | { readonly ok: false; readonly problem: string; readonly whole: JobFile | null }
+
+export function writeJobFile(file: JobFile): string {
+  const { entries, ...head } = file
+  const opening = JSON.stringify(head, null, 1).replace(/\n}$/, ',')
+  const lines = entries.map((entry) => `  ${JSON.stringify(entry)}`)
+  return `${opening}\n "entries": [\n${lines.join(',\n')}\n ]\n}\n`
+}
+
+/** Reads a job file. What is wrong is said in a sentence, with what is whole and what to do. */
+export function readJobFile(text: string): JobFileRead {
+  let value: unknown
+  try {
+    value = JSON.parse(text)
+  } catch {
+    return salvage(text)
+  }
+  const parsed = jobFileSchema.safeParse(value)
+  if (!parsed.success) return salvageEntries(value, sayIssue(parsed.error))
+  const clash = firstClash(parsed.data.entries)
+  if (clash) {
+    const entries = parsed.data.entries.filter((entry, index) => parsed.data.entries.findIndex(({ id }) => id === entry.id) === index)
+    return {
+      ok: false,
+      problem: `Two different entries bear the id "${clash}". Nothing was opened. Open it with the first of them kept, or ask for the file again.`,
+      whole: { ...parsed.data, entries },
+    }
+  }
+  return { ok: true, file: parsed.data }
+}
+
+function firstClash(entries: readonly Entry[]): string | null {
+  const byId = new Map<string, string>()
+  for (const entry of entries) {
+    const text = JSON.stringify(entry)
+    const known = byId.get(entry.id)
+    if (known !== undefined && known !== text) return entry.id
+    byId.set(entry.id, text)
+  }
+  return null
+}
+
+/** A file that breaks off: its head, and each entry whose line is whole. */
+function salvage(text: string): JobFileRead {
+  const start = text.indexOf('"entries"')
+  const lost = 'This is no whole job file: it breaks off or was changed. '
+  if (start < 0) return { ok: false, problem: `${lost}Nothing of it can be read. Ask for the file again.`, whole: null }
+  let head: unknown
+  try {
+    head = JSON.parse(`${text.slice(0, start).trimEnd().replace(/,$/, '')}}`)
+  } catch {
+    return { ok: false, problem: `${lost}Nothing of it can be read. Ask for the file again.`, whole: null }
+  }
+  const entries: unknown[] = []
+  for (const line of text.slice(start).split('\n').slice(1)) {
+    try {
+      entries.push(JSON.parse(line.trim().replace(/,$/, '')))
+    } catch {
+      break
+    }
+  }
+  return salvageEntries({ ...(head as object), entries }, lost)
+}
+
+/** Keeps the longest run of entries that are whole, if the rest of the file is sound. */
+function salvageEntries(value: unknown, problem: string): JobFileRead {
+  const entries = value !== null && typeof value === 'object' && 'entries' in value && Array.isArray(value.entries) ? value.entries : null
+  if (!entries) return { ok: false, problem: `This is no job file: ${problem} Nothing was opened.`, whole: null }
+  const whole: Entry[] = []
+  for (const entry of entries) {
+    const parsed = entrySchema.safeParse(entry)
+    if (!parsed.success) break
+    whole.push(parsed.data)
+  }
+  const parsed = jobFileSchema.safeParse({ ...(value as object), entries: whole })
+  if (!parsed.success) return { ok: false, problem: `This is no job file: ${sayIssue(parsed.error)} Nothing was opened.`, whole: null }
+  return {
+    ok: false,
+    problem: `${problem.trim()} ${whole.length === 1 ? '1 entry is' : `${whole.length} entries are`} whole and can be opened; nothing was opened yet.`,
+    whole: parsed.data,
+  }
+}

@@ -1,0 +1,295 @@
+import type { BenchChange } from '@/src/core/bench/bench'
+import type { ContentEntry, EntryDraft } from '@/src/core/job/entry'
+import { findEnds, findPart, isLifted } from '@/src/core/job/quick-line-names'
+import { type CommandContext, Misread, PointReader } from '@/src/core/job/quick-line-points'
+import type { Token } from '@/src/core/job/quick-line-tokens'
+import type { Answer, Probe } from '@/src/core/readings/check'
+import { wordsFor } from '@/src/core/readings/predict'
+import { type CallName, callsOf, firstPart } from '@/src/core/wiring/system'
+
+type Parsed =
+  | { readonly ok: true; readonly drafts: EntryDraft[] }
+  | { readonly ok: false; readonly problem: string; readonly start: number; readonly end: number }
+
+/**
+ * The grammar, one method a rule:
+ *   line    = power | call | walk | lift | jumper | plug | slot | reset | trip | amps | look | repaired | proved | note | skip | undo | close | reading
+ *   reading = point ("-" | "to") point ["at" place] value ["at" place]
+ *   point   = ["lifted"] [cable] name ["@" place];  value = "OL" | number [unit]
+ */
+export function parseCommand(line: string, tokens: readonly Token[], context: CommandContext): Parsed {
+  try {
+    return { ok: true, drafts: new LineParser(line, tokens, context).parse() }
+  } catch (error) {
+    if (error instanceof Misread) return { ok: false, problem: error.problem, start: error.start, end: error.end }
+    throw error
+  }
+}
+
+class LineParser extends PointReader {
+  parse(): EntryDraft[] {
+    const drafts = this.command()
+    if (this.at < this.tokens.length) this.fail(`I understood the start, but not "${this.line.slice(this.tokens[this.at].start)}".`)
+    return drafts
+  }
+
+  private command(): EntryDraft[] {
+    const first = this.tokens[0]
+    if (first.kind === 'number') return this.amps()
+    const word = first.text.toLowerCase()
+    const rules: Record<string, () => EntryDraft[]> = {
+      power: () => this.power(),
+      call: () => [this.bench({ do: 'call', call: this.callName() })],
+      walk: () => [this.bench({ do: 'walk', place: this.place() })],
+      go: () => [this.bench({ do: 'walk', place: this.place() })],
+      lift: () => [this.bench({ do: 'lift', end: this.conductor((end) => !isLifted(this.context.state.bench, end)) })],
+      land: () => [this.bench({ do: 'land', end: this.conductor((end) => isLifted(this.context.state.bench, end)) })],
+      jumper: () => this.jumper(),
+      unjumper: () => this.unjumper(),
+      unplug: () => [this.bench({ do: 'unplug', part: this.part() })],
+      plug: () => [this.bench({ do: 'plug', part: this.part() })],
+      panel: () => this.panel(),
+      breaker: () => this.breaker(),
+      slot: () => this.slotEmpty(),
+      reset: () => [this.bench({ do: 'reset' })],
+      trip: () => this.trip('trips'),
+      trips: () => this.trip('trips'),
+      tripped: () => this.trip('trips'),
+      hold: () => this.trip('holds'),
+      holds: () => this.trip('holds'),
+      held: () => this.trip('holds'),
+      landings: () => this.landings(),
+      repaired: () => this.repaired(),
+      proved: () => this.proved(),
+      note: () => [{ kind: 'note', text: this.rest('a note needs its text') }],
+      skip: () => this.skip(),
+      undo: () => this.undo(),
+      close: () => [{ kind: 'close' }],
+    }
+    const rule = rules[word]
+    if (rule) {
+      this.at = 1
+      return rule()
+    }
+    return this.fuse() ?? this.look() ?? this.reading()
+  }
+
+  private bench(change: BenchChange): EntryDraft {
+    return { kind: 'bench', change }
+  }
+
+  private power(): EntryDraft[] {
+    const on = this.oneOf({ on: true, off: false }, 'Power is "on" or "off".')
+    return [this.bench({ do: 'power', on })]
+  }
+
+  private panel(): EntryDraft[] {
+    const place = this.place()
+    return [this.bench({ do: 'panel', place, on: this.oneOf({ on: true, off: false }, 'A panel is "on" or "off".') })]
+  }
+
+  private breaker(): EntryDraft[] {
+    if (this.accept('reset')) return [this.bench({ do: 'reset' })]
+    return this.oneOf<() => EntryDraft[]>(
+      {
+        in: () => [this.bench({ do: 'slot', holds: 'breaker' })],
+        out: () => [this.bench({ do: 'slot', holds: 'nothing' })],
+        trips: () => this.trip('trips'),
+        holds: () => this.trip('holds'),
+      },
+      'Say "breaker in", "breaker out", "breaker reset", or "trips" and "holds".',
+    )()
+  }
+
+  private slotEmpty(): EntryDraft[] {
+    this.expect('empty', 'Say "slot empty", "breaker in" or "fuse 3 in".')
+    return [this.bench({ do: 'slot', holds: 'nothing' })]
+  }
+
+  /** `fuse 3 in`, `fuse in`, `fuse out`, `fuse blown`, `fuse good`. */
+  private fuse(): EntryDraft[] | null {
+    if (this.peek()?.text.toLowerCase() !== 'fuse') return null
+    this.at++
+    const rating = this.peek()?.kind === 'number' ? this.tokens[this.at++].value : undefined
+    this.accept('A')
+    if (rating !== undefined || this.peek()?.text === 'in') {
+      this.expect('in', 'Say "fuse 3 in" when it goes in.')
+      return [this.bench(rating === undefined ? { do: 'slot', holds: 'fuse' } : { do: 'slot', holds: 'fuse', ratingA: rating })]
+    }
+    if (this.accept('out')) return [this.bench({ do: 'slot', holds: 'nothing' })]
+    const word = this.oneOf({ blown: 'blown', good: 'good', ok: 'good' }, 'A fuse is "good", "blown", "out", or goes in: "fuse 3 in".')
+    return [{ kind: 'reading', probe: { meter: 'look', at: 'fuse' }, answer: { word } }]
+  }
+
+  private trip(result: 'trips' | 'holds'): EntryDraft[] {
+    const drafts: EntryDraft[] = []
+    if (this.accept('on') || this.accept('at')) {
+      if (this.accept('power-up') || this.accept('power')) {
+        this.accept('-')
+        this.accept('up')
+      } else {
+        const call = this.callName()
+        const { bench } = this.context.state
+        if (bench.call !== call && bench.jumpers.length === 0) drafts.push(this.bench({ do: 'call', call }))
+      }
+    }
+    return [...drafts, { kind: 'trip', result }]
+  }
+
+  /** `0.27 A on R`, `8.1 amps on outdoor Y at indoor`. */
+  private amps(): EntryDraft[] {
+    const value = this.number()
+    const unit = this.peek()
+    if (!unit || !/^(a|amp|amps|ma)$/i.test(unit.text)) this.fail('A line that starts with a number is a clamp reading: 0.27 A on R.')
+    this.at++
+    this.expect('on', 'Say what the clamp is around: 0.27 A on R.')
+    const amps = /^ma$/i.test(unit?.text ?? '') ? value / 1000 : value
+    return [{ kind: 'reading', probe: { meter: 'amps', on: this.clampSpot() }, answer: amps }]
+  }
+
+  /** R at the unit is the transformer's lead; any other letter is its conductor, the one that leaves the unit if there are two. */
+  private clampSpot(): string {
+    const { system, state } = this.context
+    const fuse = firstPart(system, 'fuse')
+    const start = this.peek()
+    const cable = this.cable()
+    const token = this.word('Say what the clamp is around.')
+    const place = this.atPlace() ?? state.bench.place
+    if (token.text.includes('@')) return token.text
+    const isSupply =
+      token.text.toLowerCase() === 'fuse' || (cable === null && token.text.toUpperCase() === fuse.between[1] && place === fuse.place)
+    if (isSupply) return fuse.id
+    const ends = findEnds(system, token.text, place, cable)
+    if (ends.length === 0) this.failAt(`There is no conductor "${token.text}" at the ${this.placeName(place)}.`, start ?? token)
+    return ends[ends.length - 1]
+  }
+
+  /** `thermostat blank`, `contactor in`. */
+  private look(): EntryDraft[] | null {
+    const first = this.peek()
+    if (!first || this.tokens.length !== 2) return null
+    const at = findPart(this.context.system, first.text)
+    if (!at) return null
+    const probe: Probe = { meter: 'look', at }
+    const words = wordsFor(this.context.system, probe)
+    this.at = 1
+    const token = this.word(`Say one of: ${words.join(', ')}.`)
+    const word = words.find((candidate) => candidate === token.text.toLowerCase())
+    if (!word) this.failAt(`The ${first.text} is one of: ${words.join(', ')}.`, token)
+    return [{ kind: 'reading', probe, answer: { word: word as string } }]
+  }
+
+  /** `landings ok at indoor`, `landings outdoor Y off at indoor`, `landings outdoor Y wrong`. */
+  private landings(): EntryDraft[] {
+    if (this.accept('ok') || this.accept('good') || this.accept('all')) {
+      this.accept('landed')
+      const place = this.atPlace() ?? this.context.state.bench.place
+      return [{ kind: 'reading', probe: { meter: 'look', at: `landings@${place}` }, answer: { word: 'all landed' } }]
+    }
+    const cable = this.cable()
+    const name = this.word('Say "landings ok", or which conductor is off: landings outdoor Y off.')
+    const found = this.oneOf(
+      { off: 'off', wrong: 'wrong' },
+      'Say "off" after a conductor that is not landed, "wrong" after one on a wrong terminal.',
+    )
+    const place = this.atPlace() ?? this.context.state.bench.place
+    const end = this.oneEnd(findEnds(this.context.system, name.text, place, cable), name, place)
+    return [{ kind: 'reading', probe: { meter: 'look', at: `landings@${place}` }, answer: { word: `${found}: ${end}` } }]
+  }
+
+  private jumper(): EntryDraft[] {
+    if (this.accept('out')) return this.unjumper()
+    const [a, b] = this.pair()
+    return [this.bench({ do: 'jumper', a, b })]
+  }
+
+  private unjumper(): EntryDraft[] {
+    const { jumpers } = this.context.state.bench
+    if (this.at >= this.tokens.length) {
+      if (jumpers.length === 1) return [this.bench({ do: 'unjumper', ...jumpers[0] })]
+      this.fail(jumpers.length === 0 ? 'There is no jumper in.' : 'More than one jumper is in: say which, as in jumper out R Y at indoor.')
+    }
+    const [a, b] = this.pair()
+    return [this.bench({ do: 'unjumper', a, b })]
+  }
+
+  private repaired(): EntryDraft[] {
+    const { suspects } = this.context
+    const rank = this.peek()?.kind === 'number' ? this.number() : 1
+    const suspect = suspects[rank - 1]
+    if (!suspect || suspect.zone === null || suspect.repair === null)
+      this.failAt(`There is no repair for suspect ${rank}. Say "repaired 1" for the first of the list.`, this.tokens[0])
+    const cause = this.accept('cause') || this.accept('because') ? this.rest('say what caused it') : ''
+    return [{ kind: 'repair', fault: suspect.id, zone: suspect.zone as string, what: suspect.repair as string, cause }]
+  }
+
+  /** `proved cool 0.9 A 25.6 V`. */
+  private proved(): EntryDraft[] {
+    const call = this.callName()
+    if (call === 'off') this.failAt(`Say which call was proved: ${callsOf(this.context.system).join(', ')}.`, this.tokens[1])
+    let amps: number | null = null
+    let volts: number | null = null
+    while (this.peek()?.kind === 'number') {
+      const value = this.number()
+      const unit = this.word('Give the unit: A or V.')
+      if (/^a(mps?)?$/i.test(unit.text)) amps = value
+      else if (/^v(olts?)?$/i.test(unit.text)) volts = value
+      else this.failAt('A proof has amps (A) and volts (V).', unit)
+    }
+    return [{ kind: 'proof', call: call as CallName, held: true, amps, volts }]
+  }
+
+  private skip(): EntryDraft[] {
+    const { proposed } = this.context
+    if (!proposed) this.failAt('No check is proposed now.', this.tokens[0])
+    return [{ kind: 'skip', probe: proposed as Probe }]
+  }
+
+  private undo(): EntryDraft[] {
+    const { lastEntry } = this.context
+    if (!lastEntry) this.failAt('There is nothing to take back.', this.tokens[0])
+    return [{ kind: 'undo', target: (lastEntry as ContentEntry).id }]
+  }
+
+  private reading(): EntryDraft[] {
+    const points = this.twoPoints()
+    const { answer, unit } = this.value()
+    const [a, b] = this.resolveBoth(points, this.atPlace())
+    const isLive = this.context.state.bench.power
+    const meter = unit ?? (isLive && answer !== 'OL' ? 'volts' : 'ohms')
+    return [{ kind: 'reading', probe: { meter, a, b }, answer }]
+  }
+
+  private value(): { answer: Answer; unit: 'volts' | 'ohms' | null } {
+    const token = this.peek()
+    if (!token) this.fail('What did the meter read? Add a number or OL.')
+    if (token?.kind === 'word') {
+      if (/^(ol|open)$/i.test(token.text)) {
+        this.at++
+        this.accept('ohm')
+        return { answer: 'OL', unit: 'ohms' }
+      }
+      this.failAt(`A reading is a number or OL; "${token.text}" is neither.`, token)
+    }
+    const value = this.number()
+    const unit = this.peek()
+    const units: Record<string, [number, 'volts' | 'ohms']> = {
+      v: [1, 'volts'],
+      volt: [1, 'volts'],
+      volts: [1, 'volts'],
+      mv: [0.001, 'volts'],
+      vac: [1, 'volts'],
+      ohm: [1, 'ohms'],
+      ohms: [1, 'ohms'],
+      k: [1e3, 'ohms'],
+      kohm: [1e3, 'ohms'],
+      m: [1e6, 'ohms'],
+      mohm: [1e6, 'ohms'],
+    }
+    if (!unit) return { answer: value, unit: null }
+    const known = units[unit.text.toLowerCase()]
+    if (!known) this.failAt(`"${unit.text}" is no unit of a reading. Use V, mV, ohm, kohm or Mohm.`, unit)
+    this.at++
+    return { answer: value * known[0], unit: known[1] }
+  }
+}

@@ -1,0 +1,85 @@
+import type { Bench } from '@/src/core/bench/bench'
+import { leadNames } from '@/src/core/bench/points'
+import { CHASSIS, conductorEnd, type Point, terminalPoint } from '@/src/core/wiring/point'
+import { placeById, type System } from '@/src/core/wiring/system'
+
+/** What people call things, against what the system calls them. */
+
+const GROUND_WORDS = ['gnd', 'ground', 'earth', 'chassis', 'metal']
+
+export const isGroundWord = (word: string): boolean => GROUND_WORDS.includes(word.toLowerCase())
+
+/** A place by its id, its name, or the first letters of either. */
+export function findPlace(system: System, word: string): string | null {
+  const lower = word.toLowerCase()
+  const aliases: Record<string, string> = {
+    stat: 'thermostat',
+    tstat: 'thermostat',
+    inside: 'indoor',
+    furnace: 'indoor',
+    attic: 'indoor',
+    outside: 'outdoor',
+    condenser: 'outdoor',
+  }
+  const exact = system.places.find((place) => place.id === lower || place.name.toLowerCase() === lower || place.kind === aliases[lower])
+  if (exact) return exact.id
+  const starting = system.places.filter((place) => lower.length > 2 && place.id.startsWith(lower))
+  return starting.length === 1 ? starting[0].id : null
+}
+
+export function findCable(system: System, word: string): string | null {
+  const lower = word.toLowerCase()
+  const found = system.cables.find((cable) => cable.id === lower || cable.id === `${lower}-cable` || cable.name.toLowerCase() === lower)
+  return found?.id ?? null
+}
+
+/** A part by its id, or by its id without the dash. */
+export function findPart(system: System, word: string): string | null {
+  const lower = word.toLowerCase()
+  const aliases: Record<string, string> = { stat: 'thermostat', thermostat: 'thermostat' }
+  const found = system.parts.find((part) => part.id === lower || part.name.toLowerCase() === lower || part.kind === aliases[lower])
+  return found?.id ?? null
+}
+
+/** Every word with a dash in it that means one thing here. */
+export function dashedNames(system: System): Set<string> {
+  const names = new Set<string>()
+  for (const cable of system.cables) {
+    names.add(cable.id)
+    for (const conductor of cable.conductors) {
+      names.add(`${cable.id}.${conductor.id}`)
+      for (const place of cable.between) names.add(`${cable.id}.${conductor.id}@${place}`)
+    }
+  }
+  for (const part of system.parts) names.add(part.id)
+  for (const place of system.places)
+    for (const lead of leadNames(system, place.id)) {
+      names.add(lead)
+      names.add(`${lead}@${place.id}`)
+    }
+  return new Set([...names].filter((name) => name.includes('-')))
+}
+
+/** A terminal or lead at a place, letters in any case; null when the place has none such. */
+export function findLead(system: System, word: string, place: string): Point | null {
+  if (isGroundWord(word)) return placeById(system, place)?.metal ? terminalPoint(CHASSIS, place) : null
+  const names = leadNames(system, place)
+  const found = names.find((name) => name === word) ?? names.find((name) => name.toLowerCase() === word.toLowerCase())
+  return found ? terminalPoint(found, place) : null
+}
+
+/** Conductor ends at a place that serve a terminal, or are called by their id or colour. */
+export function findEnds(system: System, word: string, place: string, cable: string | null): Point[] {
+  const lower = word.toLowerCase()
+  return system.cables
+    .filter((candidate) => candidate.between.includes(place) && (cable === null || candidate.id === cable))
+    .flatMap((candidate) => {
+      const byId = candidate.conductors.filter(
+        (conductor) => conductor.id.toLowerCase() === lower || conductor.lands[candidate.between.indexOf(place)]?.toLowerCase() === lower,
+      )
+      const matching = byId.length > 0 ? byId : candidate.conductors.filter((conductor) => conductor.colour === lower)
+      return matching.map((conductor) => conductorEnd(candidate.id, conductor.id, place))
+    })
+}
+
+export const isLifted = (bench: Bench, end: Point): boolean => bench.lifted.includes(end)

@@ -1,0 +1,223 @@
+import type { ContentEntry } from '@/src/core/job/entry'
+import type { JobState } from '@/src/core/job/fold'
+import { findCable, findEnds, findLead, findPart, findPlace, isGroundWord, isLifted } from '@/src/core/job/quick-line-names'
+import type { Token } from '@/src/core/job/quick-line-tokens'
+import type { Probe } from '@/src/core/readings/check'
+import { CHASSIS, type Point, parsePoint } from '@/src/core/wiring/point'
+import { type CallName, callsOf, placeById, type System } from '@/src/core/wiring/system'
+
+export interface CommandContext {
+  readonly system: System
+  readonly state: JobState
+  readonly lastEntry: ContentEntry | null
+  readonly suspects: readonly { readonly id: string; readonly zone: string | null; readonly repair: string | null }[]
+  readonly proposed: Probe | null
+}
+
+/** Thrown inside the parser only, to leave a deep place with a sentence and a position. */
+export class Misread extends Error {
+  constructor(
+    readonly problem: string,
+    readonly start: number,
+    readonly end: number,
+  ) {
+    super(problem)
+  }
+}
+
+interface SaidPoint {
+  readonly token: Token
+  readonly cable: string | null
+  readonly lifted: boolean
+  readonly place: string | null
+}
+
+interface SaidPair {
+  readonly first: SaidPoint
+  readonly second: SaidPoint
+  readonly place: string | null
+}
+
+/** Walks the tokens of a line from left to right; every failure knows the word it stands at. */
+class TokenReader {
+  protected at = 0
+
+  constructor(
+    protected readonly line: string,
+    protected readonly tokens: readonly Token[],
+    protected readonly context: CommandContext,
+  ) {}
+
+  protected peek(): Token | undefined {
+    return this.tokens[this.at]
+  }
+
+  protected accept(text: string): boolean {
+    if (this.peek()?.text.toLowerCase() !== text.toLowerCase()) return false
+    this.at++
+    return true
+  }
+
+  protected expect(text: string, problem: string): void {
+    if (!this.accept(text)) this.fail(problem)
+  }
+
+  protected word(problem: string): Token {
+    const token = this.peek()
+    if (token?.kind !== 'word') this.fail(problem)
+    this.at++
+    return token as Token
+  }
+
+  protected number(): number {
+    const token = this.peek()
+    if (token?.kind !== 'number' || !Number.isFinite(token.value)) this.fail('A number is missing here.')
+    this.at++
+    return (token as Token).value
+  }
+
+  protected oneOf<T>(choices: Record<string, T>, problem: string): T {
+    const token = this.peek()
+    const key = token?.text.toLowerCase() ?? ''
+    if (!Object.hasOwn(choices, key)) this.fail(problem)
+    this.at++
+    return choices[key]
+  }
+
+  protected rest(problem: string): string {
+    const token = this.peek()
+    if (!token) this.fail(problem)
+    this.at = this.tokens.length
+    return this.line.slice(token?.start).trim()
+  }
+
+  protected fail(problem: string): never {
+    const token = this.peek()
+    throw new Misread(problem, token?.start ?? this.line.length, token?.end ?? this.line.length)
+  }
+
+  protected failAt(problem: string, token: Token): never {
+    throw new Misread(problem, token.start, token.end)
+  }
+}
+
+/** Reads what lines are made of: points, conductors, places, parts, calls, in the words of this system. */
+export class PointReader extends TokenReader {
+  /** Two points; a place said once, at either or after both, holds for both. */
+  protected pair(): [Point, Point] {
+    return this.resolveBoth(this.twoPoints(), null)
+  }
+
+  /** Two points as they are said, before it is known where; the place may still follow. */
+  protected twoPoints(): SaidPair {
+    const first = this.point()
+    if (!this.accept('-')) this.accept('to')
+    return { first, second: this.point(), place: this.atPlace() }
+  }
+
+  protected resolveBoth({ first, second, place }: SaidPair, later: string | null): [Point, Point] {
+    const home = place ?? later ?? first.place ?? second.place ?? this.context.state.bench.place
+    return [this.resolve(first, home), this.resolve(second, home)]
+  }
+
+  protected point(): SaidPoint {
+    const lifted = this.accept('lifted')
+    const cable = this.cable()
+    const token = this.word('Name two points, as in R-C 26.4 or Y-gnd OL.')
+    const at = token.text.indexOf('@')
+    return { token, cable, lifted, place: at < 0 ? null : token.text.slice(at + 1) }
+  }
+
+  protected resolve(point: SaidPoint, home: string): Point {
+    const { system, state } = this.context
+    const { token } = point
+    if (point.place !== null) return isGroundWord(token.text.split('@')[0]) ? `${CHASSIS}@${point.place}` : token.text
+    if (point.cable !== null || point.lifted) {
+      const ends = findEnds(system, token.text, home, point.cable).filter((end) => !point.lifted || isLifted(state.bench, end))
+      return this.oneEnd(ends, token, home)
+    }
+    const lead = findLead(system, token.text, home)
+    if (lead) return lead
+    const ends = findEnds(system, token.text, home, null)
+    if (ends.length === 0) {
+      const place = placeById(system, home)
+      this.failAt(
+        `There is no "${token.text}" at the ${this.placeName(home)}. It has ${[...(place?.terminals ?? []), ...(place?.metal ? ['chassis (gnd)'] : [])].join(', ')}.`,
+        token,
+      )
+    }
+    return this.oneEnd(ends, token, home)
+  }
+
+  protected conductor(wanted: (end: Point) => boolean): Point {
+    const { system, state } = this.context
+    const cable = this.cable()
+    const token = this.word('Say which conductor, as in lift outdoor Y at indoor.')
+    const place = this.atPlace() ?? state.bench.place
+    if (token.text.includes('@')) return token.text
+    const [dotted, conductor] = token.text.includes('.') ? token.text.split('.') : [null, token.text]
+    const ends = findEnds(system, conductor, place, cable ?? dotted)
+    const fitting = ends.filter(wanted)
+    return this.oneEnd(fitting.length > 0 ? fitting : ends, token, place)
+  }
+
+  protected oneEnd(ends: readonly Point[], token: Token, place: string): Point {
+    if (ends.length === 0) this.failAt(`There is no conductor "${token.text}" at the ${this.placeName(place)}.`, token)
+    if (ends.length > 1) {
+      const cables = ends.map((end) => `${parsePoint(end).cable} ${parsePoint(end).name}`)
+      this.failAt(`More than one conductor answers to "${token.text}" at the ${this.placeName(place)}: say ${cables.join(' or ')}.`, token)
+    }
+    return ends[0]
+  }
+
+  protected place(): string {
+    const token = this.word('Say the place.')
+    const found = findPlace(this.context.system, token.text)
+    if (!found)
+      this.failAt(`There is no place "${token.text}". Places: ${this.context.system.places.map((place) => place.id).join(', ')}.`, token)
+    return found as string
+  }
+
+  protected atPlace(): string | null {
+    return this.accept('at') ? this.place() : null
+  }
+
+  protected cable(): string | null {
+    const token = this.peek()
+    const next = this.tokens[this.at + 1]
+    if (!token || next?.kind !== 'word') return null
+    const found = findCable(this.context.system, token.text)
+    if (found) this.at++
+    return found
+  }
+
+  protected part(): string {
+    const token = this.word('Say what is unplugged or plugged in.')
+    const found = findPart(this.context.system, token.text)
+    if (!found) this.failAt(`There is no part "${token.text}" here.`, token)
+    return found as string
+  }
+
+  protected placeName(place: string): string {
+    return placeById(this.context.system, place)?.name ?? place
+  }
+
+  protected callName(): 'off' | CallName {
+    return this.oneOf(
+      {
+        off: 'off' as const,
+        fan: 'fan' as const,
+        cool: 'cool' as const,
+        cooling: 'cool' as const,
+        heat: 'heat' as const,
+        heating: 'heat' as const,
+        cool2: 'cool-2' as const,
+        heat2: 'heat-2' as const,
+        emergency: 'emergency' as const,
+      },
+      `Say the call: off, ${callsOf(this.context.system)
+        .map((call) => call.replace('-', ''))
+        .join(', ')}.`,
+    )
+  }
+}

@@ -1,0 +1,111 @@
+import { sayChange } from '@/src/core/bench/say'
+import { sayComplaint } from '@/src/core/diagnosis/complaint'
+import { problemWithEntry } from '@/src/core/job/check-entry'
+import type { Entry, EntryDraft } from '@/src/core/job/entry'
+import { foldJob, type JobState, lastStanding } from '@/src/core/job/fold'
+import { parseCommand } from '@/src/core/job/quick-line-commands'
+import { dashedNames } from '@/src/core/job/quick-line-names'
+import { type Token, tokenize } from '@/src/core/job/quick-line-tokens'
+import type { Probe } from '@/src/core/readings/check'
+import { sayAnswer, sayProbe } from '@/src/core/readings/say'
+import { type System, sayCall } from '@/src/core/wiring/system'
+
+/** What a line is read against. */
+export interface QuickLineContext {
+  readonly system: System
+  readonly entries: readonly Entry[]
+  /** Leading faults, so that a repair can be named by its rank. */
+  readonly suspects: readonly { readonly id: string; readonly zone: string | null; readonly repair: string | null }[]
+  /** The check that is proposed now, for "skip". */
+  readonly proposed: Probe | null
+}
+
+export type Understood =
+  | { readonly ok: true; readonly drafts: readonly EntryDraft[]; readonly say: string }
+  /** `start` and `end` are where in the line the trouble stands. */
+  | { readonly ok: false; readonly problem: string; readonly start: number; readonly end: number }
+
+/** Reads one quick line. Nothing is changed; what comes back is what would be entered, and how it was understood. */
+export function readQuickLine(line: string, context: QuickLineContext): Understood {
+  const known = dashedNames(context.system)
+  const tokens = tokenize(line, (word) => known.has(word) || known.has(word.toLowerCase()))
+  if (tokens.length === 0)
+    return {
+      ok: false,
+      problem: 'Type a reading (R-C 26.4), a change (lift outdoor Y at indoor) or a trip (holds on fan).',
+      start: 0,
+      end: 0,
+    }
+  const drafts: EntryDraft[] = []
+  const said: string[] = []
+  let entries = [...context.entries]
+  for (const tokensOfOne of splitCommands(tokens)) {
+    const state = foldJob(context.system, entries)
+    const result = parseCommand(line, tokensOfOne, { ...context, state, lastEntry: lastStanding(entries) })
+    if (!result.ok) return result
+    const taken = tryDrafts(context.system, entries, result.drafts)
+    if (!taken.ok) return { ok: false, problem: taken.problem, start: tokensOfOne[0].start, end: tokensOfOne[tokensOfOne.length - 1].end }
+    said.push(...result.drafts.map((draft) => sayDraft(context.system, draft, state)))
+    drafts.push(...result.drafts)
+    entries = taken.entries
+  }
+  return { ok: true, drafts, say: said.join(', then ') }
+}
+
+/** Several commands stand in one line, parted by `;` or `then`. A note takes the rest of the line as it is. */
+function splitCommands(tokens: readonly Token[]): Token[][] {
+  const commands: Token[][] = [[]]
+  for (const token of tokens) {
+    const current = commands[commands.length - 1]
+    const isNote = ['note', 'repaired'].includes(current[0]?.text.toLowerCase() ?? '')
+    if (!isNote && (token.text === ';' || token.text.toLowerCase() === 'then')) commands.push([])
+    else current.push(token)
+  }
+  return commands.filter((command) => command.length > 0)
+}
+
+/** Drafts are tried one after the other, as they would be entered. */
+function tryDrafts(
+  system: System,
+  before: readonly Entry[],
+  drafts: readonly EntryDraft[],
+): { readonly ok: true; readonly entries: Entry[] } | { readonly ok: false; readonly problem: string } {
+  const entries = [...before]
+  for (const draft of drafts) {
+    const entry = { id: `draft-${entries.length}`, at: '2000-01-01T00:00:00Z', ...draft } as Entry
+    const problem = problemWithEntry(system, entries, entry)
+    if (problem) return { ok: false, problem }
+    entries.push(entry)
+  }
+  return { ok: true, entries }
+}
+
+/** How an entry reads on the timeline and under the quick line. */
+export function sayDraft(system: System, draft: EntryDraft, state?: Pick<JobState, 'standing'>): string {
+  switch (draft.kind) {
+    case 'complaint':
+      return sayComplaint(draft.complaint)
+    case 'bench':
+      return sayChange(system, draft.change)
+    case 'reading':
+      return `${sayProbe(system, draft.probe)}: ${sayAnswer(draft.answer, draft.probe)}`
+    case 'trip':
+      return draft.result === 'trips' ? 'it trips' : 'it holds'
+    case 'skip':
+      return `cannot take: ${sayProbe(system, draft.probe)}`
+    case 'repair':
+      return `repaired: ${draft.what}${draft.cause ? ` (cause: ${draft.cause})` : ''}`
+    case 'proof':
+      return `${sayCall[draft.call]} ${draft.held ? 'proved' : 'did not hold'}${draft.amps === null ? '' : `, ${draft.amps} A`}${draft.volts === null ? '' : `, ${draft.volts} V`}`
+    case 'note':
+      return `note: ${draft.text}`
+    case 'close':
+      return 'close the job'
+    case 'undo': {
+      const target = state?.standing.find(({ id }) => id === draft.target)
+      return target ? `take back: ${sayDraft(system, target)}` : 'take back an entry'
+    }
+    case 'correct':
+      return `correct to: ${sayDraft(system, draft.entry)}`
+  }
+}

@@ -1,0 +1,51 @@
+import { calibrate, examineHouse, examineWrongReading, type Sitting, shareOf } from '@/src/core/practice/exam'
+import { createRandom } from '@/src/core/units/random'
+import { furnaceEngine } from '@/tests/setup/furnace'
+
+describe('shareOf', () => {
+  it('keeps the doubt of small numbers (published values of the Wilson interval)', () => {
+    expect(shareOf(10, 10)).toMatchObject({ share: 1, high: 1 })
+    expect(shareOf(10, 10).low).toBeCloseTo(0.722, 2)
+    expect(shareOf(50, 100).low).toBeCloseTo(0.404, 2)
+    expect(shareOf(50, 100).high).toBeCloseTo(0.596, 2)
+  })
+})
+
+describe('calibrate', () => {
+  it('holds what was claimed against what was right', () => {
+    const sitting = (probability: number, right: boolean): Sitting => ({
+      hidden: '',
+      family: '',
+      right,
+      asGroup: false,
+      trial: {
+        verdict: { found: 'nothing-wrong', probability, suspects: [] },
+        checks: 1,
+        minutes: 1,
+        trips: 0,
+        fuses: 0,
+        observations: [],
+      },
+    })
+    expect(calibrate([sitting(0.96, true), sitting(0.97, false), sitting(0.6, true)])).toEqual([
+      { claimed: 0.6, right: 1, n: 1 },
+      { claimed: 0.965, right: 0.5, n: 2 },
+    ])
+  })
+})
+
+describe('an examined house', () => {
+  it('is solved although its part values are drawn wider than the engine assumes', () => {
+    const random = createRandom(12)
+    const sittings = ['conductor-open:outdoor-cable.Y', 'ends-swapped:stat-cable.Y+G@indoor', 'coil-open:gas-valve'].map((id) =>
+      examineHouse(furnaceEngine(), random, id),
+    )
+    expect(sittings.map(({ right }) => right)).toEqual([true, true, true])
+  })
+
+  it('is solved although one reading was plainly wrong', () => {
+    const random = createRandom(3)
+    const sitting = examineWrongReading(furnaceEngine(), random, 'conductor-open:stat-cable.C')
+    expect(sitting?.right).toBe(true)
+  })
+})

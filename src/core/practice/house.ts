@@ -1,0 +1,100 @@
+import { applyChange } from '@/src/core/bench/apply'
+import { type Bench, type BenchChange, createBench } from '@/src/core/bench/bench'
+import { INTERMITTENT_SHOWS } from '@/src/core/faults/rates'
+import type { Answer, Probe } from '@/src/core/readings/check'
+import { type Hypothesis, whileHidden } from '@/src/core/readings/hypothesis'
+import { createLaboratory } from '@/src/core/readings/laboratory'
+import { predict } from '@/src/core/readings/predict'
+import { type Component, fromOhmScale } from '@/src/core/readings/prediction'
+import { worldsOf } from '@/src/core/readings/world'
+import { defaultMeter, shownAmps, shownOhms, shownVolts } from '@/src/core/units/meter'
+import type { Random } from '@/src/core/units/random'
+import { partsOf, type System } from '@/src/core/wiring/system'
+import type { ValueFactors } from '@/src/core/wiring/values'
+
+/** A simulated house with a hidden fault: it answers checks as a meter there would, noise and resolution included. */
+export interface House {
+  readonly hypothesis: Hypothesis
+  readonly bench: Bench
+  /** Makes a change; throws on one that cannot be, since only planned changes are made here. */
+  change(change: BenchChange): void
+  /** Takes a reading. `tripped` says that the protection opened while the bench stood like this. */
+  ask(probe: Probe): { answer: Answer; tripped: boolean }
+}
+
+/** Noise of the meter and of the hand: assumption, within common accuracy statements. */
+const NOISE = { share: 0.01, volts: 0.05, ohms: 0.15, amps: 0.01 }
+
+/** Part values drawn around the template's: every coil, cable and the transformer for itself. Spreads are assumptions; `times` widens them. */
+export function drawValues(system: System, random: Random, times = 1): ValueFactors {
+  const spread = (share: number) => Math.exp(times * share * Math.max(-2, Math.min(2, random.normal())))
+  return {
+    emf: spread(0.03),
+    transformerOhm: spread(0.12),
+    coilOhm: Object.fromEntries(partsOf(system, 'coil').map((coil) => [coil.id, spread(0.18)])),
+    anyCoilOhm: 1,
+    lengthM: Object.fromEntries(system.cables.map((cable) => [cable.id, spread(0.3)])),
+    anyLengthM: 1,
+    electronicsDcOhm: spread(0.5),
+    electronicsVa: spread(0.15),
+    insulation: spread(0.5),
+  }
+}
+
+export function createHouse(system: System, hypothesis: Hypothesis, factors: ValueFactors, random: Random): House {
+  const laboratory = createLaboratory(system, factors)
+  let bench = createBench(system)
+  let open = hypothesis.foundFuse === 'blown'
+  let foundFuse = hypothesis.foundFuse
+  const real = (): Bench => ({ ...bench, slot: { ...bench.slot, open } })
+
+  return {
+    hypothesis,
+    get bench() {
+      return bench
+    },
+    change: (change) => {
+      const applied = applyChange(system, bench, change)
+      if (!applied.ok) throw new Error(applied.problem)
+      bench = applied.bench
+      if (change.do === 'slot') open = change.holds === 'nothing'
+      if (change.do === 'reset') open = false
+    },
+    ask: (probe) => {
+      const wasOpen = open
+      // A fault that comes and goes is there for the whole of one question, or not at all.
+      const shows = !hypothesis.intermittent || random.uniform() < INTERMITTENT_SHOWS
+      const now: Hypothesis = shows ? { ...hypothesis, intermittent: false } : whileHidden(hypothesis)
+      if (!open && bench.power && random.uniform() < worldsOf(laboratory, real(), { ...now, foundFuse }).trips) open = true
+      const tripped = open && !wasOpen
+      if (tripped && bench.slot.holds === 'as-found') foundFuse = 'blown'
+      if (tripped) bench = { ...bench, slot: { ...bench.slot, open: true } }
+      if (probe.meter === 'trip') return { answer: { word: tripped ? 'trips' : 'holds' }, tripped }
+      return { answer: read(probe, now), tripped }
+    },
+  }
+
+  function read(probe: Probe, now: Hypothesis): Answer {
+    const component = drawComponent(predict(laboratory, real(), { ...now, foundFuse }, probe), random)
+    const { at } = component
+    if (at === 'OL') return 'OL'
+    if (typeof at === 'object') return at
+    if (probe.meter === 'ohms')
+      return shownOhms(
+        Math.max(0, fromOhmScale(at) * (1 + NOISE.share * random.normal()) + NOISE.ohms * Math.abs(random.normal())),
+        defaultMeter,
+      )
+    if (probe.meter === 'amps')
+      return shownAmps(Math.abs(at * (1 + NOISE.share * random.normal()) + NOISE.amps * random.normal()), defaultMeter)
+    return shownVolts(Math.abs(at * (1 + NOISE.share * random.normal()) + NOISE.volts * random.normal()), defaultMeter)
+  }
+}
+
+function drawComponent(prediction: readonly Component[], random: Random): Component {
+  let left = random.uniform()
+  for (const component of prediction) {
+    left -= component.weight
+    if (left <= 0) return component
+  }
+  return prediction[prediction.length - 1]
+}

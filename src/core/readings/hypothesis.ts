@@ -1,0 +1,40 @@
+import type { Effect, Fault } from '@/src/core/faults/fault'
+
+/** One complete story of the house: what is wrong, in which form, and whether the fuse that was found in the slot still holds. */
+export interface Hypothesis {
+  readonly id: string
+  /** Null: nothing is wrong. */
+  readonly fault: Fault | null
+  /** What the fault does in this form; its own effects when it is as bad as it gets. */
+  readonly effects: readonly Effect[]
+  /** How the house differs from its template without a fault: there at every moment, also while the fault hides. */
+  readonly wiring: readonly Effect[]
+  readonly foundFuse: 'intact' | 'blown'
+  /** It comes and goes: a reading shows it or finds a sound house. */
+  readonly intermittent: boolean
+}
+
+export const healthy: Hypothesis = { id: 'nothing-wrong', fault: null, effects: [], wiring: [], foundFuse: 'intact', intermittent: false }
+
+/** A fault at its full strength. */
+export const storyOfFault = (fault: Fault, foundFuse: Hypothesis['foundFuse'] = 'intact'): Hypothesis => ({
+  id: `${fault.id}${foundFuse === 'blown' ? ' fuse blown' : ''}`,
+  fault,
+  effects: fault.effects,
+  wiring: [],
+  foundFuse,
+  intermittent: false,
+})
+
+/** Everything that the network of this story has beside its template. */
+export const changesTold = (hypothesis: Hypothesis): readonly Effect[] =>
+  hypothesis.wiring.length === 0 ? hypothesis.effects : [...hypothesis.effects, ...hypothesis.wiring]
+
+/** The same story at a moment when its fault does not show. The fuse that was found stays as it was found. */
+export const whileHidden = (hypothesis: Hypothesis): Hypothesis => ({
+  ...hypothesis,
+  id: `${hypothesis.id} hidden`,
+  fault: null,
+  effects: [],
+  intermittent: false,
+})

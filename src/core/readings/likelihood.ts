@@ -1,0 +1,93 @@
+import type { Answer } from '@/src/core/readings/check'
+import { type Component, onOhmScale, type Prediction, type Scale } from '@/src/core/readings/prediction'
+import { normalBelow, normalDensity } from '@/src/core/units/normal'
+
+/** Chance that a reading is plain wrong: wrong points, wrong range, misread (engine.md section 7). */
+export const WRONG_READING = 0.02
+
+interface Range {
+  readonly low: number
+  readonly high: number
+  /** Share of plainly wrong readings that show OL. */
+  readonly overload: number
+}
+
+/** Where a reading falls when nothing is known of it: the range a meter would show on such a circuit (assumption). */
+const RANGES: Record<Exclude<Scale, 'word'>, Range> = {
+  volts: { low: 0, high: 30, overload: 0 },
+  'line-volts': { low: 0, high: 250, overload: 0 },
+  ohms: { low: onOhmScale(0), high: onOhmScale(40e6), overload: 0.3 },
+  amps: { low: 0, high: 12, overload: 0 },
+}
+
+/** Of a floating point's readings, the share that is spread over the whole range (assumption). */
+const FLOATING_SPREAD = 0.7
+
+/** How likely an answer is when nothing at all is known: the plainly wrong reading, and the measure of "none of these". */
+export function likelihoodOfAnything(answer: Answer, scale: Scale, words: number): number {
+  if (typeof answer === 'object' && 'word' in answer) return 1 / Math.max(2, words)
+  if (scale === 'word') return 0
+  const range = RANGES[scale]
+  if (answer === 'OL') return range.overload
+  const width = range.high - range.low
+  if (typeof answer === 'number') return (1 - range.overload) / width
+  const [low, high] = bandOnScale(answer, scale)
+  return ((1 - range.overload) * Math.min(width, Math.max(0, high - low))) / width
+}
+
+/**
+ * Likelihood of an answer under a prediction: a density on the scale for a number, a probability for OL, a band or a
+ * word. Every answer has a share of being plain wrong, so nothing is ever impossible.
+ */
+export function likelihood(answer: Answer, prediction: Prediction, scale: Scale, words: number): number {
+  let sound = 0
+  for (const component of prediction) sound += component.weight * componentLikelihood(answer, component, scale)
+  return (1 - WRONG_READING) * sound + WRONG_READING * likelihoodOfAnything(answer, scale, words)
+}
+
+function componentLikelihood(answer: Answer, component: Component, scale: Scale): number {
+  const { at } = component
+  if (typeof at === 'object') return typeof answer === 'object' && 'word' in answer && answer.word === at.word ? 1 : 0
+  if (at === 'OL') return answer === 'OL' ? 1 : 0
+  if (answer === 'OL' || scale === 'word') return 0
+  if (typeof answer === 'object' && 'word' in answer) return 0
+  const spread = component.floating ? FLOATING_SPREAD : 0
+  const everywhere = spread > 0 ? likelihoodOfAnything(answer, scale, 2) : 0
+  if (typeof answer === 'number') {
+    const x = scale === 'ohms' ? onOhmScale(answer) : answer
+    return spread * everywhere + (1 - spread) * normalDensity(x, at, component.sigma)
+  }
+  const [low, high] = bandOnScale(answer, scale)
+  return spread * everywhere + (1 - spread) * (normalBelow(high, at, component.sigma) - normalBelow(low, at, component.sigma))
+}
+
+function bandOnScale(band: { low: number; high: number }, scale: Scale): [number, number] {
+  if (scale === 'ohms') return [band.low <= 0 ? -10 : onOhmScale(band.low), onOhmScale(band.high)]
+  return [band.low <= 0 ? -1e3 : band.low, band.high]
+}
+
+/**
+ * How far an answer is from the nearest part of a prediction, in standard deviations; OL and words count 0 or 9.
+ * The absolute fit check: a suspect that leads only because the rest is worse must not be called found.
+ */
+export function misfit(answer: Answer, prediction: Prediction, scale: Scale): number {
+  let best = 9
+  for (const component of prediction) {
+    if (component.weight < 0.02) continue
+    const { at } = component
+    if (component.floating) best = Math.min(best, 1)
+    if (typeof at === 'object') {
+      if (typeof answer === 'object' && 'word' in answer && answer.word === at.word) best = 0
+    } else if (at === 'OL') {
+      if (answer === 'OL') best = 0
+    } else if (answer !== 'OL' && scale !== 'word') {
+      if (typeof answer === 'number')
+        best = Math.min(best, Math.abs((scale === 'ohms' ? onOhmScale(answer) : answer) - at) / component.sigma)
+      else if (!('word' in answer)) {
+        const [low, high] = bandOnScale(answer, scale)
+        best = Math.min(best, at < low ? (low - at) / component.sigma : at > high ? (at - high) / component.sigma : 0)
+      }
+    }
+  }
+  return best
+}

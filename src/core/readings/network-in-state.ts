@@ -1,0 +1,64 @@
+import type { Bench } from '@/src/core/bench/bench'
+import { changesOfBench } from '@/src/core/bench/changes'
+import type { Change } from '@/src/core/circuit/factored'
+import { createNetwork, EARTH, type Element, type Impedance, type Network, OPEN_OHM } from '@/src/core/circuit/network'
+import { changesBetween } from '@/src/core/operation/settle'
+import type { Hypothesis } from '@/src/core/readings/hypothesis'
+import type { Laboratory } from '@/src/core/readings/laboratory'
+import { worldsOf } from '@/src/core/readings/world'
+import { complex, reciprocal } from '@/src/core/units/complex'
+
+/**
+ * The network with a bench, a fault and the settled machine written into its elements: what the netlist shows and the
+ * dense oracle solves. The likeliest world and its first member are taken.
+ */
+export function networkInState(laboratory: Laboratory, bench: Bench, hypothesis: Hypothesis): Network {
+  const { worlds, constraints } = worldsOf(laboratory, bench, hypothesis)
+  const world = worlds.reduce((a, b) => (b.weight > a.weight ? b : a))
+  const changes = [
+    ...changesOfBench(laboratory.system, laboratory.network, bench),
+    ...world.fixed,
+    ...changesBetween(laboratory.machine, constraints, 0, world.settled.members[0]),
+  ]
+  return writeChanges(laboratory.network, changes)
+}
+
+/**
+ * Link changes become the link's own state. An admittance is folded into the element between its nodes (a coil pulling
+ * in), so that no element is left with a negative resistance; between other nodes it becomes an element of its own.
+ */
+export function writeChanges(network: Network, changes: readonly Change[]): Network {
+  const nodeCount = network.nodes.length
+  const linkOhm = new Map<string, number>()
+  const folded = new Map<string, Impedance>()
+  const added: Element[] = []
+  const nodeName = (index: number) => (index < 0 ? EARTH : network.nodes[index])
+  const impedances = network.elements.filter((element): element is Impedance => element.kind === 'impedance' && element.ac !== null)
+  changes.forEach(({ p, q, d }, position) => {
+    if (p >= nodeCount) {
+      const link = network.links[p - nodeCount]
+      linkOhm.set(link.id, (linkOhm.get(link.id) ?? (link.closed ? link.ohm : OPEN_OHM)) - d.re)
+      return
+    }
+    const [a, b] = [nodeName(p), nodeName(q)]
+    const passesDirect = d.im === 0
+    const there = impedances.find((element) => (element.a === a && element.b === b) || (element.a === b && element.b === a))
+    if (!there) {
+      added.push({ kind: 'impedance', id: `change ${position}`, a, b, ac: reciprocal(d), dcOhm: passesDirect ? 1 / d.re : Infinity })
+      return
+    }
+    const known = folded.get(there.id) ?? there
+    const y = known.ac ? reciprocal(known.ac) : complex(0)
+    folded.set(there.id, {
+      ...known,
+      ac: reciprocal({ re: y.re + d.re, im: y.im + d.im }),
+      dcOhm: passesDirect ? 1 / (1 / known.dcOhm + d.re) : known.dcOhm,
+    })
+  })
+  const elements = network.elements.map((element): Element => {
+    const ohm = linkOhm.get(element.id)
+    if (element.kind !== 'link' || ohm === undefined) return folded.get(element.id) ?? element
+    return ohm > OPEN_OHM / 2 ? { ...element, closed: false } : { ...element, ohm, closed: true }
+  })
+  return createNetwork([...elements, ...added], network.hertz)
+}

@@ -1,0 +1,85 @@
+import type { Bench } from '@/src/core/bench/bench'
+import { sayPoint } from '@/src/core/bench/points'
+import { sayPair, saySlot } from '@/src/core/bench/say'
+import type { Answer, Probe } from '@/src/core/readings/check'
+import { fromOhmScale, type Prediction, type Scale } from '@/src/core/readings/prediction'
+import { sayAmps, sayOhms, sayVolts } from '@/src/core/units/quantity'
+import { parsePoint } from '@/src/core/wiring/point'
+import { firstPart, partById, placeById, type System, sayCall } from '@/src/core/wiring/system'
+
+/** A value on a scale, in the trade's unit. */
+export function sayOnScale(value: number, scale: Scale): string {
+  if (scale === 'ohms') return sayOhms(Math.max(0, fromOhmScale(value)))
+  if (scale === 'amps') return sayAmps(Math.max(0, value))
+  return sayVolts(Math.max(0, value))
+}
+
+/** The likeliest component in words, the second beside it when it counts. */
+export function saysPrediction(prediction: Prediction, scale: Scale): string {
+  const shares = new Map<string, number>()
+  for (const { at, weight, floating } of prediction) {
+    const text = at === 'OL' ? 'OL' : typeof at === 'object' ? at.word : floating ? 'floats' : sayOnScale(at, scale)
+    shares.set(text, (shares.get(text) ?? 0) + weight)
+  }
+  return [...shares]
+    .filter(([, weight]) => weight > 0.1)
+    .sort((a, b) => b[1] - a[1])
+    .slice(0, 2)
+    .map(([text]) => text)
+    .join(' or ')
+}
+
+export function sayAnswer(answer: Answer, probe: Probe): string {
+  if (answer === 'OL') return 'OL'
+  if (typeof answer === 'object' && 'word' in answer) return sayWord(answer.word)
+  const say = probe.meter === 'ohms' ? sayOhms : probe.meter === 'amps' ? sayAmps : sayVolts
+  if (typeof answer === 'number') return say(answer)
+  return sayBand(answer.low, answer.high, probe.meter)
+}
+
+/** `off: stat-cable.Y@indoor` as people say it; other words are people's words already. */
+function sayWord(word: string): string {
+  const found = word.match(/^(off|wrong): (.+)$/)
+  if (!found) return word
+  const { cable, name } = parsePoint(found[2])
+  return `${name} of the ${cable?.replaceAll('-', ' ')} ${found[1] === 'off' ? 'is off' : 'is on a wrong terminal'}`
+}
+
+/** A band as it stands on a one-tap answer. */
+export function sayBand(low: number, high: number, meter: Probe['meter']): string {
+  const unit = meter === 'ohms' ? 'ohm' : meter === 'amps' ? 'A' : 'V'
+  const digits = meter === 'amps' ? 2 : high < 10 ? 1 : 0
+  const text = (value: number) => String(Number(value.toFixed(digits)))
+  if (low <= 0.05 && high < (meter === 'ohms' ? 3 : meter === 'amps' ? 0.08 : 3)) return 'near 0'
+  if (meter === 'ohms' && low >= 1000) return `over ${text(low / 1000)} kohm`
+  if (meter === 'ohms' && high >= 1e6) return `over ${text(low)} ohm`
+  if (low <= 0) return `under ${text(high)} ${unit}`
+  return `${text(low)}–${text(high)} ${unit}`
+}
+
+/** The question in a technician's words. */
+export function sayProbe(system: System, probe: Probe): string {
+  switch (probe.meter) {
+    case 'volts':
+      return `${sayPair(system, probe.a, probe.b)}${probe.lowImpedance ? ', low impedance' : ''}`
+    case 'ohms':
+      return sayPair(system, probe.a, probe.b)
+    case 'amps':
+      return probe.on === firstPart(system, 'fuse').id ? 'amps on R of the transformer' : `amps on ${sayPoint(system, probe.on)}`
+    case 'trip':
+      return 'does it trip?'
+    case 'look':
+      if (probe.at.startsWith('landings@')) return `landings at the ${placeById(system, probe.at.slice('landings@'.length))?.name}`
+      return partById(system, probe.at)?.name ?? probe.at
+  }
+}
+
+/** The bench that a reading was taken on, short. */
+export function sayBenchShort(system: System, bench: Bench): string {
+  const parts = [bench.power ? (bench.call === 'off' ? 'no call' : `on ${sayCall[bench.call]}`) : 'power off']
+  if (bench.jumpers.length > 0) parts.push(bench.jumpers.length === 1 ? 'jumper in' : `${bench.jumpers.length} jumpers in`)
+  if (bench.lifted.length > 0) parts.push(`${bench.lifted.length} lifted`)
+  if (bench.unplugged.length > 0) parts.push(`${bench.unplugged.length} unplugged`)
+  if (bench.power && bench.slot.open) parts.push(saySlot(system, bench))
+  return parts.join(', ')
+}

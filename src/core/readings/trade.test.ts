@@ -1,0 +1,156 @@
+import type { Bench } from '@/src/core/bench/bench'
+import { createLaboratory } from '@/src/core/readings/laboratory'
+import { predict } from '@/src/core/readings/predict'
+import { fromOhmScale } from '@/src/core/readings/prediction'
+import { worldsOf } from '@/src/core/readings/world'
+import { defaultMeter, isBeeping } from '@/src/core/units/meter'
+import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
+import { templateValues } from '@/src/core/wiring/values'
+import { benchWith, change, storyOf } from '@/tests/setup/furnace'
+
+/** Readings that every technician knows, out of the circuit and nowhere typed in. */
+
+const laboratory = createLaboratory(furnaceAc, templateValues)
+
+const volts = (a: string, b: string, bench: Bench = benchWith(), fault: string | null = null, lowImpedance = false): number => {
+  const [{ at }] = predict(laboratory, bench, storyOf(fault), { meter: 'volts', a, b, lowImpedance })
+  return typeof at === 'number' ? at : Number.NaN
+}
+
+const ohms = (a: string, b: string, bench: Bench, fault: string | null = null): number | 'OL' => {
+  const [{ at }] = predict(laboratory, bench, storyOf(fault), { meter: 'ohms', a, b })
+  return typeof at === 'number' ? fromOhmScale(at) : 'OL'
+}
+
+const word = (at: string, bench: Bench, fault: string | null = null): string => {
+  const [first] = [...predict(laboratory, bench, storyOf(fault), { meter: 'look', at })].sort((a, b) => b.weight - a.weight)
+  return typeof first.at === 'object' ? first.at.word : ''
+}
+
+describe('volts', () => {
+  it('R to C is 24 to 28 V, and sags by half a volt or so when the house runs', () => {
+    const idle = volts('R@indoor', 'C@indoor')
+    const cooling = volts('R@indoor', 'C@indoor', benchWith(change.cool))
+    expect(idle).toBeGreaterThan(24)
+    expect(idle).toBeLessThan(28)
+    expect(idle - cooling).toBeGreaterThan(0.3)
+    expect(idle - cooling).toBeLessThan(2)
+  })
+
+  it('R to a closed call is a few millivolts, R to an open one the whole secondary', () => {
+    expect(volts('R@thermostat', 'Y@thermostat', benchWith(change.cool))).toBeLessThan(0.06)
+    expect(volts('R@thermostat', 'Y@thermostat')).toBeGreaterThan(20)
+  })
+
+  it('R to the chassis is as R to C, since C is bonded', () => {
+    expect(volts('R@indoor', 'chassis@indoor')).toBeCloseTo(volts('R@indoor', 'C@indoor'), 1)
+  })
+
+  it('an open conductor floats at ghost volts, which a low-impedance input takes away', () => {
+    const bench = benchWith({ do: 'lift', end: 'stat-cable.W@indoor' })
+    const ghost = volts('stat-cable.W@indoor', 'C@indoor', bench)
+    expect(ghost).toBeGreaterThan(0.5)
+    expect(ghost).toBeLessThan(24)
+    expect(volts('stat-cable.W@indoor', 'C@indoor', bench, null, true)).toBeLessThan(0.2)
+  })
+
+  it('a switch that is open has the supply across it, one that is closed nothing', () => {
+    const bench = benchWith(change.cool)
+    expect(volts('Y@outdoor', 'high-low@outdoor', bench, 'switch-open:high-pressure')).toBeGreaterThan(20)
+    expect(volts('high-low@outdoor', 'low-contactor@outdoor', bench, 'switch-open:high-pressure')).toBeLessThan(1)
+  })
+
+  it('a dead transformer leaves the primary alive', () => {
+    expect(volts('L1-unit@indoor', 'N@indoor', benchWith(), 'transformer-dead:transformer.secondary')).toBeGreaterThan(110)
+    expect(volts('sec@indoor', 'C@indoor', benchWith(), 'transformer-dead:transformer.secondary')).toBeLessThan(1)
+  })
+})
+
+describe('a thermostat that never lets go', () => {
+  it('shows a call with nothing set, and runs the unit', () => {
+    const stuck = 'thermostat-stuck-closed:stat.Y'
+    // Two runs of cable and a welded contact carry the contactor: some tenths of a volt.
+    expect(volts('R@indoor', 'Y@indoor', benchWith(), stuck)).toBeLessThan(0.5)
+    expect(word('contactor', benchWith(), stuck)).toBe('in')
+    // Unlike a short in the cable, it goes when the thermostat comes off the wall.
+    expect(word('contactor', benchWith({ do: 'unplug', part: 'stat' }), stuck)).toBe('out')
+    expect(word('contactor', benchWith({ do: 'unplug', part: 'stat' }), 'conductor-short:stat-cable.R+Y')).toBe('in')
+  })
+})
+
+describe('amps and trips', () => {
+  it('a dead short takes about eight amperes and opens a 3 A fuse', () => {
+    const { overloadA, trips } = worldsOf(laboratory, benchWith(change.cool), storyOf('conductor-to-chassis:outdoor-cable.Y'))
+    expect(overloadA).toBeGreaterThan(6.5)
+    expect(overloadA).toBeLessThan(10)
+    expect(trips).toBeGreaterThan(0.98)
+  })
+
+  it('the same short holds until its call comes', () => {
+    expect(worldsOf(laboratory, benchWith(), storyOf('conductor-to-chassis:outdoor-cable.Y')).trips).toBe(0)
+    expect(worldsOf(laboratory, benchWith(change.heat), storyOf('conductor-to-chassis:outdoor-cable.Y')).trips).toBe(0)
+  })
+
+  it('lifting the outdoor Y at the indoor unit makes it hold with the jumper in', () => {
+    const short = storyOf('conductor-to-chassis:outdoor-cable.Y')
+    expect(worldsOf(laboratory, benchWith(change.breaker, change.jumperY), short).trips).toBeGreaterThan(0.9)
+    expect(worldsOf(laboratory, benchWith(change.breaker, change.jumperY, change.liftY), short).trips).toBe(0)
+  })
+
+  it('every mode of a sound house stays far under the fuse and under the plate', () => {
+    for (const call of [change.fan, change.cool, change.heat]) {
+      const { overloadA, trips } = worldsOf(laboratory, benchWith(call), storyOf(null))
+      expect(overloadA).toBeLessThan(40 / 24)
+      expect(trips).toBe(0)
+    }
+  })
+
+  it('a clamp on Y reads the contactor while cooling and nothing while heating', () => {
+    const amps = (bench: Bench) => predict(laboratory, bench, storyOf(null), { meter: 'amps', on: 'outdoor-cable.Y@indoor' })[0].at
+    expect(amps(benchWith(change.cool))).toBeGreaterThan(0.15)
+    expect(amps(benchWith(change.cool))).toBeLessThan(0.4)
+    expect(amps(benchWith(change.heat))).toBeLessThan(0.01)
+  })
+})
+
+describe('ohms with the power off', () => {
+  const off = benchWith(change.off, change.liftY)
+
+  it('a contactor coil is 10 to 20 ohm through its conductors, and sings on the beeper', () => {
+    const coil = ohms('outdoor-cable.Y@indoor', 'C@indoor', off)
+    expect(coil).toBeGreaterThan(10)
+    expect(coil).toBeLessThan(20)
+    expect(coil !== 'OL' && isBeeping(coil, defaultMeter)).toBe(true)
+  })
+
+  it('a rub reads near nothing to the chassis, a sound conductor the coil and its bond', () => {
+    expect(ohms('outdoor-cable.Y@indoor', 'chassis@indoor', off, 'conductor-to-chassis:outdoor-cable.Y')).toBeLessThan(1)
+    expect(ohms('outdoor-cable.Y@indoor', 'chassis@indoor', off)).toBeGreaterThan(10)
+  })
+
+  it('an open conductor reads OL, and so does a lifted spare', () => {
+    expect(ohms('outdoor-cable.Y@indoor', 'C@indoor', off, 'conductor-open:outdoor-cable.Y')).toBe('OL')
+    expect(ohms('stat-cable.brown@indoor', 'chassis@indoor', off)).toBe('OL')
+  })
+
+  it('reads through the loads when nothing is lifted', () => {
+    expect(ohms('Y@indoor', 'C@indoor', benchWith(change.off))).toBeLessThan(20)
+  })
+})
+
+describe('looks', () => {
+  it('the contactor pulls in on cool and not on heat', () => {
+    expect(word('contactor', benchWith(change.cool))).toBe('in')
+    expect(word('contactor', benchWith(change.heat))).toBe('out')
+  })
+
+  it('the contactor stays out when C is open outside, and the thermostat stays alive', () => {
+    const bench = benchWith(change.cool)
+    expect(word('contactor', bench, 'conductor-open:outdoor-cable.C')).toBe('out')
+    expect(word('stat', bench, 'conductor-open:outdoor-cable.C')).toBe('alive')
+  })
+
+  it('a thermostat without its common is blank', () => {
+    expect(word('stat', benchWith(), 'conductor-open:stat-cable.C')).toBe('blank')
+  })
+})

@@ -1,0 +1,116 @@
+import { isResettable } from '@/src/core/bench/apply'
+import type { Bench } from '@/src/core/bench/bench'
+import { addAdmittance, type Change, changeLink, type Factored, openLink } from '@/src/core/circuit/factored'
+import { type Constraints, changesBetween, isAlive, type Settled, settle } from '@/src/core/operation/settle'
+import { probabilityOpens } from '@/src/core/protection/trip-curve'
+import { changesTold, type Hypothesis } from '@/src/core/readings/hypothesis'
+import type { Laboratory } from '@/src/core/readings/laboratory'
+import { complex } from '@/src/core/units/complex'
+import { bodyLink } from '@/src/core/wiring/assembly'
+import { firstPart } from '@/src/core/wiring/system'
+
+/** How long a technician watches for a trip: assumption, the minute that field-work asks for before moving on. */
+const WATCH_S = 60
+/** A thermostat that dies under a short and comes back heats the fuse several times while it is watched: assumption. */
+const RESTARTS = 5
+
+/** One way in which a bench can stand under a hypothesis: with the protection holding, or open. */
+export interface World {
+  readonly weight: number
+  readonly protection: 'holds' | 'open'
+  readonly settled: Settled
+  /** Changes against the bench's network, the machine's state apart. */
+  readonly fixed: readonly Change[]
+}
+
+export interface Worlds {
+  readonly base: Factored
+  readonly constraints: Constraints
+  readonly worlds: readonly World[]
+  /** P(the protection opens on this bench), given that it was closed. */
+  readonly trips: number
+  /** Highest current through the protection while it holds, A. */
+  readonly overloadA: number
+}
+
+/** The ways in which a bench stands under a hypothesis. With the power off there is one, without a machine in it. */
+export function worldsOf(laboratory: Laboratory, bench: Bench, hypothesis: Hypothesis): Worlds {
+  const base = laboratory.onBench(bench)
+  const fixed = changesOfFault(laboratory, hypothesis)
+  const constraints = constraintsOf(laboratory, bench, hypothesis)
+  const { machine, kernel, network, system } = laboratory
+  const slotOpen = bench.slot.open || (bench.slot.holds === 'as-found' && hypothesis.foundFuse === 'blown')
+  const fuse = firstPart(system, 'fuse')
+  const open = slotOpen && !bench.slot.open ? [...fixed, openLink(network, bodyLink(fuse.id))] : fixed
+  if (!bench.power) {
+    const rest: Settled = { outcome: 'settled', members: [0] }
+    return {
+      base,
+      constraints,
+      worlds: [{ weight: 1, protection: slotOpen ? 'open' : 'holds', settled: rest, fixed: open }],
+      trips: 0,
+      overloadA: 0,
+    }
+  }
+  if (slotOpen) {
+    const settled = settle(machine, base, open, constraints, 0, kernel)
+    return { base, constraints, worlds: [{ weight: 1, protection: 'open', settled, fixed: open }], trips: 0, overloadA: 0 }
+  }
+  const settled = settle(machine, base, fixed, constraints, 0, kernel)
+  const row = network.linkRow(bodyLink(fuse.id))
+  let overloadA = 0
+  let aliveInOverload = false
+  for (const member of settled.members) {
+    kernel.set(base, [...fixed, ...changesBetween(machine, constraints, 0, member)])
+    const amps = kernel.difference(row, -1)
+    if (amps > overloadA) {
+      overloadA = amps
+      aliveInOverload = isAlive(member)
+    }
+  }
+  const seconds = settled.outcome !== 'settled' && aliveInOverload ? machine.thermostat.holdUpS * RESTARTS : WATCH_S
+  const unprotected = bench.slot.holds === 'as-found' && fuse.holds === 'none'
+  const trips = unprotected ? 0 : probabilityOpens(isResettable(system, bench) ? 'breaker' : 'fuse', bench.slot.ratingA, overloadA, seconds)
+  const worlds: World[] = []
+  if (trips < 0.999) worlds.push({ weight: 1 - trips, protection: 'holds', settled, fixed })
+  if (trips > 0.001) {
+    const fixedOpen = [...fixed, openLink(network, bodyLink(fuse.id))]
+    worlds.push({ weight: trips, protection: 'open', settled: settle(machine, base, fixedOpen, constraints, 0, kernel), fixed: fixedOpen })
+  }
+  return { base, constraints, worlds, trips, overloadA }
+}
+
+/** A fault as low-rank changes of the laboratory's network. */
+export function changesOfFault(laboratory: Laboratory, hypothesis: Hypothesis): Change[] {
+  const { network } = laboratory
+  const changes: Change[] = []
+  for (const effect of changesTold(hypothesis)) {
+    switch (effect.do) {
+      case 'open':
+        changes.push(openLink(network, effect.link))
+        break
+      case 'resist':
+        changes.push(changeLink(network, effect.link, network.link(effect.link).ohm, effect.ohm))
+        break
+      case 'short':
+        changes.push(addAdmittance(network, effect.a, effect.b, complex(1 / effect.ohm)))
+        break
+      case 'never-closes':
+      case 'thermostat-dead':
+      case 'found-blown':
+        break
+    }
+  }
+  return changes
+}
+
+function constraintsOf(laboratory: Laboratory, bench: Bench, hypothesis: Hypothesis): Constraints {
+  const { thermostat } = laboratory.machine
+  let closing = bench.call === 'off' || bench.unplugged.includes(thermostat.id) ? [] : [...(thermostat.calls[bench.call] ?? [])]
+  let thermostatDead = bench.unplugged.includes(thermostat.id)
+  for (const effect of changesTold(hypothesis)) {
+    if (effect.do === 'never-closes') closing = closing.filter((terminal) => !effect.terminals.includes(terminal))
+    if (effect.do === 'thermostat-dead') thermostatDead = true
+  }
+  return { closing, thermostatDead }
+}

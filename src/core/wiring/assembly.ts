@@ -1,0 +1,234 @@
+import { createNetwork, EARTH, type Element, type Network } from '@/src/core/circuit/network'
+import { type Complex, complex } from '@/src/core/units/complex'
+import { copperOhm } from '@/src/core/wiring/copper'
+import { CHASSIS, conductorEnd, terminalPoint } from '@/src/core/wiring/point'
+import { type Cable, type Part, type PartOf, partsOf, type System } from '@/src/core/wiring/system'
+import { cabinetConstants, cableConstants, templateValues, type ValueFactors } from '@/src/core/wiring/values'
+
+/** Names of links and inner nodes that benches and faults act on. */
+export const landingLink = (cable: string, conductor: string, place: string) => `landing:${cable}.${conductor}@${place}`
+export const conductorLink = (cable: string, conductor: string) => `copper:${cable}.${conductor}`
+export const conductorMiddle = (cable: string, conductor: string) => `${cable}.${conductor}~middle`
+export const plugLink = (part: string, side: 0 | 1) => `plug:${part}.${side + 1}`
+export const pinNode = (part: string, side: 0 | 1) => `${part}.${side + 1}~pin`
+export const bodyLink = (part: string) => `body:${part}`
+/** The winding's own node, behind the link that breaks when the coil opens. */
+export const windingNode = (coil: string) => `${coil}~winding`
+export const coilElement = (part: string) => `coil:${part}`
+export const contactLink = (part: string) => `contact:${part}`
+export const callLink = (thermostat: string, terminal: string) => `call:${thermostat}.${terminal}`
+export const poleLink = (disconnect: string, pole: number) => `pole:${disconnect}.${pole}`
+export const windingLink = (transformer: string, side: 'primary' | 'secondary') => `winding:${transformer}.${side}`
+export const electronicsElement = (part: string) => `electronics:${part}`
+export const thermostatInside = (part: string, side: 'hot' | 'common') => `${part}.${side}~inside`
+
+const MIN_LINK_OHM = 0.001
+
+/**
+ * Assembles a system, with its values multiplied by the given factors, into one network with the power on, nothing
+ * called, every end landed and every relay at rest.
+ */
+export function assemble(system: System, factors: ValueFactors = templateValues): Network {
+  const elements: Element[] = []
+  const omega = 2 * Math.PI * system.hertz
+  const impedance = (id: string, a: string, b: string, ac: Complex | null, dcOhm: number) =>
+    elements.push({ kind: 'impedance', id, a, b, ac, dcOhm })
+  const resistor = (id: string, a: string, b: string, ohm: number) => impedance(id, a, b, complex(ohm), ohm)
+  const capacitor = (id: string, a: string, b: string, farad: number) => impedance(id, a, b, complex(0, -1 / (omega * farad)), Infinity)
+  const link = (id: string, a: string, b: string, ohm: number, closed = true) =>
+    elements.push({ kind: 'link', id, a, b, ohm: Math.max(ohm, MIN_LINK_OHM), closed })
+
+  for (const cable of system.cables) addCable(cable)
+  for (const part of system.parts) addPart(part)
+  addMetal()
+  addSurfaceLeakage()
+  return createNetwork(elements, system.hertz)
+
+  function addCable(cable: Cable): void {
+    const [near, far] = cable.between
+    const lengthM = cable.lengthM * (factors.lengthM[cable.id] ?? factors.anyLengthM)
+    const half = copperOhm(cable.gaugeAwg, lengthM) / 2
+    const leakOhm = (cableConstants.insulationOhmM * factors.insulation) / lengthM
+    cable.conductors.forEach((conductor, position) => {
+      const ends = [conductorEnd(cable.id, conductor.id, near), conductorEnd(cable.id, conductor.id, far)]
+      const middle = conductorMiddle(cable.id, conductor.id)
+      resistor(`half:${cable.id}.${conductor.id}`, ends[0], middle, half)
+      link(conductorLink(cable.id, conductor.id), middle, ends[1], half)
+      conductor.lands.forEach((terminal, side) => {
+        if (terminal === null) return
+        const place = cable.between[side]
+        link(landingLink(cable.id, conductor.id, place), ends[side], terminalPoint(terminal, place), cableConstants.landingOhm)
+      })
+      resistor(`leak:${cable.id}.${conductor.id}`, middle, EARTH, leakOhm)
+      for (const [side, end] of ends.entries()) {
+        capacitor(`earth-capacitance:${cable.id}.${conductor.id}.${side}`, end, EARTH, (cableConstants.earthFaradPerM * lengthM) / 2)
+        for (const other of cable.conductors.slice(position + 1)) {
+          const otherEnd = conductorEnd(cable.id, other.id, cable.between[side])
+          capacitor(
+            `capacitance:${cable.id}.${conductor.id}.${other.id}.${side}`,
+            end,
+            otherEnd,
+            (cableConstants.pairFaradPerM * lengthM) / 2,
+          )
+        }
+      }
+      for (const other of cable.conductors.slice(position + 1))
+        resistor(`leak:${cable.id}.${conductor.id}.${other.id}`, middle, conductorMiddle(cable.id, other.id), leakOhm)
+    })
+  }
+
+  function addPart(part: Part): void {
+    const node = (name: string) => terminalPoint(name, part.place)
+    switch (part.kind) {
+      case 'transformer':
+        addTransformer(part, node)
+        return
+      case 'fuse':
+        link(bodyLink(part.id), node(part.between[0]), node(part.between[1]), part.coldOhm)
+        return
+      case 'bond':
+        link(bodyLink(part.id), node(part.between[0]), node(part.between[1]), part.ohm)
+        return
+      case 'switch':
+        addPlugs(part)
+        link(bodyLink(part.id), pinNode(part.id, 0), pinNode(part.id, 1), part.contactOhm)
+        return
+      case 'coil': {
+        addPlugs(part)
+        const coil = coilImpedance(part, factors, false)
+        link(bodyLink(part.id), pinNode(part.id, 0), windingNode(part.id), cabinetConstants.plugOhm)
+        impedance(coilElement(part.id), windingNode(part.id), pinNode(part.id, 1), coil.ac, coil.dcOhm)
+        if (part.contact) link(contactLink(part.id), node(part.contact[0]), node(part.contact[1]), cabinetConstants.lineContactOhm, false)
+        return
+      }
+      case 'electronics':
+        impedance(
+          electronicsElement(part.id),
+          node(part.between[0]),
+          node(part.between[1]),
+          loadImpedance(24, part.va * factors.electronicsVa, part.powerFactor),
+          part.dcOhm * factors.electronicsDcOhm,
+        )
+        return
+      case 'thermostat': {
+        const hot = thermostatInside(part.id, 'hot')
+        const common = thermostatInside(part.id, 'common')
+        link(plugLink(part.id, 0), node(part.hot), hot, cabinetConstants.plugOhm)
+        link(plugLink(part.id, 1), node(part.common), common, cabinetConstants.plugOhm)
+        impedance(
+          electronicsElement(part.id),
+          hot,
+          common,
+          loadImpedance(24, part.va * factors.electronicsVa, part.powerFactor),
+          part.dcOhm * factors.electronicsDcOhm,
+        )
+        for (const terminal of switchedTerminals(part)) link(callLink(part.id, terminal), hot, node(terminal), part.contactOhm, false)
+        return
+      }
+      case 'supply':
+        for (const leg of part.legs)
+          elements.push({
+            kind: 'source',
+            id: `source:${part.id}.${leg.node}`,
+            a: node(leg.node),
+            b: node(part.neutral),
+            volts: complex(leg.volts),
+            ac: complex(part.ohm),
+            dcOhm: part.ohm,
+          })
+        resistor(`service-ground:${part.id}`, node(part.neutral), EARTH, cabinetConstants.equipmentGroundOhm)
+        return
+      case 'disconnect':
+        part.poles.forEach(([a, b], pole) => {
+          link(poleLink(part.id, pole), node(a), node(b), cabinetConstants.disconnectOhm)
+        })
+        return
+      case 'load': {
+        const ac = loadImpedance(part.volts, part.volts * part.amps, part.powerFactor)
+        impedance(`load:${part.id}`, node(part.between[0]), node(part.between[1]), ac, ac.re)
+        return
+      }
+    }
+  }
+
+  function addPlugs(part: PartOf<'switch'> | PartOf<'coil'>): void {
+    part.between.forEach((name, side) => {
+      link(plugLink(part.id, side as 0 | 1), terminalPoint(name, part.place), pinNode(part.id, side as 0 | 1), cabinetConstants.plugOhm)
+    })
+  }
+
+  /** The primary's magnetising branch stands on the winding side of its link: an open winding magnetises nothing. */
+  function addTransformer(part: PartOf<'transformer'>, node: (name: string) => string): void {
+    const [p1, p2] = part.primary.map(node)
+    const [s1, s2] = part.secondary.map(node)
+    const primary = `${part.id}.primary~inside`
+    const secondary = `${part.id}.secondary~inside`
+    link(windingLink(part.id, 'primary'), p1, primary, cabinetConstants.plugOhm)
+    link(windingLink(part.id, 'secondary'), secondary, s1, cabinetConstants.plugOhm)
+    elements.push({
+      kind: 'transformer',
+      id: `transformer:${part.id}`,
+      p1: primary,
+      p2,
+      s1: secondary,
+      s2,
+      turnsRatio: part.primaryVolts / (part.openVolts * factors.emf),
+      ac: complex(part.seriesOhm.r * factors.transformerOhm, part.seriesOhm.x * factors.transformerOhm),
+      primaryDcOhm: part.primaryDcOhm,
+      secondaryDcOhm: part.secondaryDcOhm,
+    })
+    impedance(`magnetising:${part.id}`, primary, p2, complex(0, part.magnetisingOhm), Infinity)
+    capacitor(`winding-to-core:${part.id}`, secondary, node(CHASSIS), part.windingToCoreFarad)
+  }
+
+  /** Cabinets stand on the equipment ground; refrigerant lines tie outdoor metal to indoor metal. */
+  function addMetal(): void {
+    const metal = system.places.filter((place) => place.metal)
+    for (const place of metal) resistor(`ground:${place.id}`, terminalPoint(CHASSIS, place.id), EARTH, cabinetConstants.equipmentGroundOhm)
+    const indoor = metal.find((place) => place.kind === 'indoor')
+    for (const place of metal) {
+      if (indoor && place.kind === 'outdoor')
+        resistor(
+          `refrigerant-lines:${place.id}`,
+          terminalPoint(CHASSIS, indoor.id),
+          terminalPoint(CHASSIS, place.id),
+          cabinetConstants.refrigerantLineOhm,
+        )
+    }
+  }
+
+  /** Every lead and terminal leaks a little over surfaces, so that nothing hangs in the air without a reference. */
+  function addSurfaceLeakage(): void {
+    const names = new Set(elements.flatMap((element) => (element.kind === 'transformer' ? [] : [element.a, element.b])))
+    for (const name of names) {
+      if (name === EARTH || name.includes('.') || name.startsWith(`${CHASSIS}@`)) continue
+      resistor(`surface:${name}`, name, EARTH, cabinetConstants.surfaceLeakOhm)
+      capacitor(`lead-capacitance:${name}`, name, EARTH, cabinetConstants.leadFarad)
+    }
+    for (const part of [...partsOf(system, 'switch'), ...partsOf(system, 'coil')])
+      for (const side of [0, 1] as const)
+        resistor(`surface:${pinNode(part.id, side)}`, pinNode(part.id, side), EARTH, cabinetConstants.surfaceLeakOhm)
+    for (const part of partsOf(system, 'thermostat'))
+      for (const side of ['hot', 'common'] as const)
+        resistor(`surface:${thermostatInside(part.id, side)}`, thermostatInside(part.id, side), EARTH, cabinetConstants.surfaceLeakOhm)
+  }
+}
+
+/** A coil before (`sealed` false) or after its armature has closed: less iron in the path, less impedance, more current. */
+export function coilImpedance(part: PartOf<'coil'>, factors: ValueFactors, sealed: boolean): { ac: Complex; dcOhm: number } {
+  const factor = factors.coilOhm[part.id] ?? factors.anyCoilOhm
+  const dcOhm = part.dcOhm * factor
+  const size = (24 * 24 * factor) / (part.sealedVa * (sealed ? 1 : part.inrushRatio))
+  const re = Math.min(Math.max(size * part.powerFactor, dcOhm), size)
+  return { ac: complex(re, Math.sqrt(Math.max(0, size * size - re * re))), dcOhm }
+}
+
+export function loadImpedance(volts: number, va: number, powerFactor: number): Complex {
+  const size = (volts * volts) / va
+  return complex(size * powerFactor, size * Math.sqrt(1 - powerFactor * powerFactor))
+}
+
+/** Terminals that the thermostat can put on R. */
+export function switchedTerminals(part: PartOf<'thermostat'>): string[] {
+  return [...new Set(Object.values(part.calls).flat())]
+}

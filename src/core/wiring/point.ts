@@ -1,0 +1,30 @@
+import { z } from 'zod'
+
+/**
+ * A place where a probe or a clip can go: `R@indoor` (a terminal, lead or chassis of a place) or
+ * `outdoor-cable.Y@indoor` (a conductor's own end, which stays itself when it is lifted).
+ */
+export const pointSchema = z
+  .string()
+  .regex(/^[A-Za-z0-9/-]+(\.[A-Za-z0-9/-]+)?@[a-z0-9-]+$/, 'A point is written TERMINAL@place or cable.conductor@place.')
+export type Point = z.infer<typeof pointSchema>
+
+export const CHASSIS = 'chassis'
+
+export interface PointParts {
+  /** Set when the point is a conductor's own end. */
+  readonly cable: string | null
+  /** Terminal, lead or conductor. */
+  readonly name: string
+  readonly place: string
+}
+
+export function parsePoint(point: Point): PointParts {
+  const [head, place] = point.split('@')
+  const dot = head.indexOf('.')
+  return dot < 0 ? { cable: null, name: head, place } : { cable: head.slice(0, dot), name: head.slice(dot + 1), place }
+}
+
+export const terminalPoint = (name: string, place: string): Point => `${name}@${place}`
+
+export const conductorEnd = (cable: string, conductor: string, place: string): Point => `${cable}.${conductor}@${place}`

@@ -1,0 +1,66 @@
+import { callsOf, firstPart, readSystem, type System, zoneName, zonesOf } from '@/src/core/wiring/system'
+import { catalogue, furnaceAc, systemById } from '@/src/core/wiring/systems/catalogue'
+
+/** A copy that can be spoiled. */
+const spoiled = (spoil: (system: any) => void): unknown => {
+  const copy = structuredClone(furnaceAc) as System
+  spoil(copy)
+  return copy
+}
+
+const problemsOf = (value: unknown): string => {
+  const read = readSystem(value)
+  if (read.ok) throw new Error('it was taken')
+  return read.problems.join('\n')
+}
+
+describe('readSystem', () => {
+  it.each(catalogue.map((system) => [system.id, system] as const))('takes %s as it ships, through JSON and back', (id, system) => {
+    expect(readSystem(JSON.parse(JSON.stringify(system)))).toEqual({ ok: true, system })
+    expect(systemById(id)).toBe(system)
+  })
+
+  it('refuses a cable longer than a kilometre and says where', () => {
+    const problem = problemsOf(spoiled((system) => (system.cables[1].lengthM = 1500)))
+    expect(problem).toContain('cables.1.lengthM')
+    expect(problem).toContain('longer than a kilometre')
+  })
+
+  it('refuses a landing on a terminal that is not there and names those that are', () => {
+    expect(problemsOf(spoiled((system) => (system.cables[1].conductors[0].lands = ['Q', 'Y'])))).toContain(
+      'There is no terminal "Q" at indoor; it has R, Y, G, W, C.',
+    )
+  })
+
+  it('refuses a cable to nowhere, a part twice, and a system without a transformer', () => {
+    expect(problemsOf(spoiled((system) => (system.cables[0].between = ['thermostat', 'cellar'])))).toContain('"cellar", which is no place')
+    expect(problemsOf(spoiled((system) => system.parts.push(system.parts[0])))).toContain('is described twice')
+    expect(
+      problemsOf(spoiled((system) => (system.parts = system.parts.filter(({ kind }: { kind: string }) => kind !== 'transformer')))),
+    ).toContain('has no transformer')
+  })
+
+  it('refuses a field it does not know, so that a typing mistake is not silently lost', () => {
+    expect(problemsOf(spoiled((system) => (system.cables[0].lenghtM = 12)))).toContain('lenghtM')
+  })
+})
+
+describe('a system read back', () => {
+  it('has its zones in the order of the wiring', () => {
+    expect(zonesOf(furnaceAc).map(({ id }) => id)).toEqual(['thermostat', 'stat-cable', 'indoor', 'outdoor-cable', 'outdoor'])
+    expect(zoneName(furnaceAc, 'outdoor-cable')).toBe('outdoor cable')
+  })
+
+  it('knows its calls and its one fuse', () => {
+    expect(callsOf(furnaceAc)).toEqual(['fan', 'cool', 'heat'])
+    expect(firstPart(furnaceAc, 'fuse').ratingA).toBe(3)
+  })
+
+  it('has an outdoor cable whose colours are not those of its terminals, and three spares in the other', () => {
+    expect(furnaceAc.cables[1].conductors.map(({ id, colour }) => [id, colour])).toEqual([
+      ['Y', 'red'],
+      ['C', 'white'],
+    ])
+    expect(furnaceAc.cables[0].conductors.filter(({ lands }) => lands.every((end) => end === null))).toHaveLength(3)
+  })
+})

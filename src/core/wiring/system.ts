@@ -1,0 +1,257 @@
+import { z } from 'zod'
+import { CHASSIS } from '@/src/core/wiring/point'
+
+/** The open system format: one house's low-voltage side, written by hand or by a tool. See docs/system-format.md. */
+
+const id = z.string().regex(/^[A-Za-z0-9/-]+$/, 'An id has letters, digits, slashes and dashes only.')
+/** Two local node names of the part's place: terminals, `chassis`, or names of leads between parts. */
+const between = z.tuple([id, id])
+const positive = z.number().positive().finite()
+/** Where the values come from, or the word assumption. */
+const source = z.string().min(3)
+const partBase = { id, place: id, name: z.string().min(1), source }
+
+export const placeKinds = ['thermostat', 'indoor', 'outdoor', 'package', 'zone-panel'] as const
+
+export const placeSchema = z.strictObject({
+  id,
+  name: z.string().min(1),
+  kind: z.enum(placeKinds),
+  /** A metal cabinet: everything in it can rub through to the chassis. */
+  metal: z.boolean(),
+  terminals: z.array(id),
+})
+
+export const conductorSchema = z.strictObject({
+  id,
+  colour: z.enum(['red', 'green', 'yellow', 'white', 'blue', 'brown', 'orange', 'black', 'grey', 'violet', 'pink', 'tan']),
+  /** Terminal on which each end is landed, in the order of the cable's `between`; null for an end that is not landed. */
+  lands: z.tuple([id.nullable(), id.nullable()]),
+})
+
+export const cableSchema = z.strictObject({
+  id,
+  name: z.string().min(1),
+  between: z.tuple([id, id]),
+  lengthM: positive.max(1000, 'A cable longer than a kilometre is not low-voltage wiring; give the length in metres.'),
+  gaugeAwg: z.union([z.literal(18), z.literal(20), z.literal(22)]),
+  conductors: z.array(conductorSchema).min(1),
+  source,
+})
+
+export const switchRoles = ['limit', 'rollout', 'high-pressure', 'low-pressure', 'float', 'door'] as const
+export const coilRoles = ['contactor', 'blower-relay', 'gas-valve', 'reversing-valve', 'sequencer', 'solenoid'] as const
+export const callNames = ['fan', 'cool', 'cool-2', 'heat', 'heat-2', 'emergency'] as const
+export type CallName = (typeof callNames)[number]
+
+/** Calls as people say them. */
+export const sayCall: Record<CallName, string> = {
+  fan: 'fan',
+  cool: 'cool',
+  'cool-2': 'cool, second stage',
+  heat: 'heat',
+  'heat-2': 'heat, second stage',
+  emergency: 'emergency heat',
+}
+
+const partSchemas = {
+  transformer: z.strictObject({
+    kind: z.literal('transformer'),
+    ...partBase,
+    primary: between,
+    secondary: between,
+    primaryVolts: positive,
+    va: positive,
+    openVolts: positive,
+    seriesOhm: z.strictObject({ r: positive, x: positive }),
+    magnetisingOhm: positive,
+    primaryDcOhm: positive,
+    secondaryDcOhm: positive,
+    windingToCoreFarad: positive,
+  }),
+  /** What protects the 24 V side as built: a fuse unless it says otherwise; with `none` it is where an inline fuse goes. */
+  fuse: z.strictObject({
+    kind: z.literal('fuse'),
+    ...partBase,
+    between,
+    ratingA: positive,
+    coldOhm: positive,
+    holds: z.enum(['breaker', 'none']).optional(),
+  }),
+  bond: z.strictObject({ kind: z.literal('bond'), ...partBase, between, ohm: positive }),
+  switch: z.strictObject({ kind: z.literal('switch'), ...partBase, role: z.enum(switchRoles), between, contactOhm: positive }),
+  coil: z.strictObject({
+    kind: z.literal('coil'),
+    ...partBase,
+    role: z.enum(coilRoles),
+    between,
+    dcOhm: positive,
+    sealedVa: positive,
+    /** Current before the armature closes over current after. */
+    inrushRatio: z.number().min(1),
+    powerFactor: z.number().min(0.05).max(1),
+    pullInVolts: positive,
+    dropOutVolts: positive,
+    /** A line-voltage contact worked by the coil. */
+    contact: between.optional(),
+  }),
+  electronics: z.strictObject({
+    kind: z.literal('electronics'),
+    ...partBase,
+    between,
+    va: positive,
+    powerFactor: z.number().min(0.05).max(1),
+    dcOhm: positive,
+  }),
+  thermostat: z.strictObject({
+    kind: z.literal('thermostat'),
+    ...partBase,
+    hot: id,
+    common: id,
+    va: positive,
+    powerFactor: z.number().min(0.05).max(1),
+    dcOhm: positive,
+    aliveAboveVolts: positive,
+    holdUpS: positive,
+    contactOhm: positive,
+    calls: z.partialRecord(z.enum(callNames), z.array(id).min(1)),
+  }),
+  supply: z.strictObject({
+    kind: z.literal('supply'),
+    ...partBase,
+    legs: z.array(z.strictObject({ node: id, volts: z.number().finite() })).min(1),
+    neutral: id,
+    ohm: positive,
+  }),
+  disconnect: z.strictObject({ kind: z.literal('disconnect'), ...partBase, poles: z.array(between).min(1) }),
+  load: z.strictObject({
+    kind: z.literal('load'),
+    ...partBase,
+    between,
+    volts: positive,
+    amps: positive,
+    powerFactor: z.number().min(0.05).max(1),
+  }),
+} as const
+
+export const partSchema = z.discriminatedUnion('kind', [
+  partSchemas.transformer,
+  partSchemas.fuse,
+  partSchemas.bond,
+  partSchemas.switch,
+  partSchemas.coil,
+  partSchemas.electronics,
+  partSchemas.thermostat,
+  partSchemas.supply,
+  partSchemas.disconnect,
+  partSchemas.load,
+])
+
+export const systemSchema = z
+  .strictObject({
+    format: z.literal('nest-trace/system'),
+    version: z.literal(1),
+    id,
+    name: z.string().min(1),
+    hertz: z.union([z.literal(50), z.literal(60)]),
+    places: z.array(placeSchema).min(1),
+    walks: z.array(z.strictObject({ between: z.tuple([id, id]), minutes: z.number().min(0).max(60) })),
+    cables: z.array(cableSchema),
+    parts: z.array(partSchema).min(1),
+  })
+  .superRefine((system, context) => {
+    const problem = (path: (string | number)[], message: string) => context.addIssue({ code: 'custom', path, message })
+    const places = new Map(system.places.map((place) => [place.id, place]))
+    const seen = new Set<string>()
+    const unique = (what: string, name: string, path: (string | number)[]) => {
+      if (seen.has(name)) problem(path, `The ${what} "${name}" is described twice.`)
+      seen.add(name)
+    }
+    for (const [i, place] of system.places.entries()) unique('place', place.id, ['places', i, 'id'])
+    system.cables.forEach((cable, i) => {
+      unique('cable', cable.id, ['cables', i, 'id'])
+      const conductors = new Set<string>()
+      cable.conductors.forEach((conductor, j) => {
+        const path = ['cables', i, 'conductors', j]
+        if (conductors.has(conductor.id)) problem(path, `Cable "${cable.id}" has two conductors called "${conductor.id}".`)
+        conductors.add(conductor.id)
+        conductor.lands.forEach((terminal, side) => {
+          const place = places.get(cable.between[side])
+          if (terminal !== null && place && !place.terminals.includes(terminal))
+            problem([...path, 'lands', side], `There is no terminal "${terminal}" at ${place.id}; it has ${place.terminals.join(', ')}.`)
+        })
+      })
+      cable.between.forEach((place, side) => {
+        if (!places.has(place))
+          problem(['cables', i, 'between', side], `Cable "${cable.id}" ends at "${place}", which is no place of this system.`)
+      })
+    })
+    system.parts.forEach((part, i) => {
+      unique('part', part.id, ['parts', i, 'id'])
+      if (!places.has(part.place)) problem(['parts', i, 'place'], `"${part.name}" is at "${part.place}", which is no place of this system.`)
+      if (part.kind === 'bond' && !part.between.includes(CHASSIS))
+        problem(['parts', i, 'between'], `The bond "${part.id}" must end on ${CHASSIS}.`)
+    })
+    system.walks.forEach((walk, i) => {
+      for (const place of walk.between)
+        if (!places.has(place)) problem(['walks', i], `A walk goes to "${place}", which is no place of this system.`)
+    })
+    for (const kind of ['transformer', 'thermostat', 'supply', 'fuse'] as const) {
+      if (!system.parts.some((part) => part.kind === kind)) problem(['parts'], `The system has no ${kind}.`)
+    }
+  })
+
+export type System = z.infer<typeof systemSchema>
+export type Place = z.infer<typeof placeSchema>
+export type Cable = z.infer<typeof cableSchema>
+export type Conductor = z.infer<typeof conductorSchema>
+export type Part = z.infer<typeof partSchema>
+export type PartOf<K extends Part['kind']> = Extract<Part, { kind: K }>
+
+export function partsOf<K extends Part['kind']>(system: System, kind: K): PartOf<K>[] {
+  return system.parts.filter((part): part is PartOf<K> => part.kind === kind)
+}
+
+export function partById(system: System, id: string): Part | undefined {
+  return system.parts.find((part) => part.id === id)
+}
+
+export function placeById(system: System, id: string): Place | undefined {
+  return system.places.find((place) => place.id === id)
+}
+
+/** The one thermostat, fuse or transformer; the schema assures there is at least one. */
+export function firstPart<K extends 'thermostat' | 'fuse' | 'transformer'>(system: System, kind: K): PartOf<K> {
+  const part = partsOf(system, kind)[0]
+  if (!part) throw new Error(`system ${system.id} has no ${kind}`)
+  return part
+}
+
+export const callsOf = (system: System): CallName[] => callNames.filter((call) => firstPart(system, 'thermostat').calls[call] !== undefined)
+
+/** Zones in the order of the wiring: thermostat, stat cable, indoor unit, outdoor cable, outdoor unit. */
+export function zonesOf(system: System): { id: string; name: string; kind: 'place' | 'cable' }[] {
+  const order: { id: string; name: string; kind: 'place' | 'cable' }[] = []
+  const rank = { thermostat: 0, 'zone-panel': 1, indoor: 2, package: 2, outdoor: 3 }
+  const places = [...system.places].sort((a, b) => rank[a.kind] - rank[b.kind])
+  places.forEach((place, position) => {
+    order.push({ id: place.id, name: place.name, kind: 'place' })
+    const next = places[position + 1]
+    if (!next) return
+    for (const cable of system.cables) {
+      if (cable.between.includes(place.id) && cable.between.includes(next.id)) order.push({ id: cable.id, name: cable.name, kind: 'cable' })
+    }
+  })
+  return order
+}
+
+export function zoneName(system: System, zone: string): string {
+  return placeById(system, zone)?.name ?? system.cables.find((cable) => cable.id === zone)?.name ?? zone
+}
+
+/** Parses an unknown value as a system. The sentences of the schema are kept, with the path to the spot. */
+export function readSystem(value: unknown): { ok: true; system: System } | { ok: false; problems: string[] } {
+  const parsed = systemSchema.safeParse(value)
+  if (parsed.success) return { ok: true, system: parsed.data }
+  return { ok: false, problems: parsed.error.issues.map((issue) => `${issue.path.join('.') || 'the file'}: ${issue.message}`) }
+}

@@ -1,0 +1,28 @@
+import { readSystem, type System } from '@/src/core/wiring/system'
+import airHandlerPlain from '@/src/core/wiring/systems/air-handler-plain.json'
+import coolStrips from '@/src/core/wiring/systems/cool-strips.json'
+import dualFuel from '@/src/core/wiring/systems/dual-fuel.json'
+import furnaceAcJson from '@/src/core/wiring/systems/furnace-ac.json'
+import furnaceAcTwoStage from '@/src/core/wiring/systems/furnace-ac-two-stage.json'
+import heatPumpB from '@/src/core/wiring/systems/heat-pump-b.json'
+import heatPumpO from '@/src/core/wiring/systems/heat-pump-o.json'
+import packageHeatPump from '@/src/core/wiring/systems/package-heat-pump.json'
+import rooftopGas from '@/src/core/wiring/systems/rooftop-gas.json'
+
+/** A shipped file that does not fit its own schema is a bug, and stops here with the place in the file. */
+function shipped(file: unknown): System {
+  const read = readSystem(file)
+  if (!read.ok) throw new Error(`a shipped system is no valid system: ${read.problems.join(' ')}`)
+  return read.system
+}
+
+/** Gas furnace with single-stage air conditioning: the demo's kind of house. */
+export const furnaceAc = shipped(furnaceAcJson)
+
+/** The systems that ship with the product: data files in the open format, each read through its schema. */
+export const catalogue: readonly System[] = [
+  furnaceAc,
+  ...[furnaceAcTwoStage, heatPumpO, heatPumpB, dualFuel, coolStrips, airHandlerPlain, packageHeatPump, rooftopGas].map(shipped),
+]
+
+export const systemById = (id: string): System | undefined => catalogue.find((system) => system.id === id)

@@ -1,0 +1,47 @@
+/**
+ * How a real house differs from its template: factors on the template's values. The same shape serves the engine's
+ * own nuisance points and the random houses of practice and exam. Kinds and spreads: docs/model-values.md.
+ */
+export interface ValueFactors {
+  readonly emf: number
+  readonly transformerOhm: number
+  readonly coilOhm: Readonly<Record<string, number>>
+  /** Used for coils that `coilOhm` does not name. */
+  readonly anyCoilOhm: number
+  readonly lengthM: Readonly<Record<string, number>>
+  readonly anyLengthM: number
+  readonly electronicsDcOhm: number
+  readonly electronicsVa: number
+  readonly insulation: number
+}
+
+export const templateValues: ValueFactors = {
+  emf: 1,
+  transformerOhm: 1,
+  coilOhm: {},
+  anyCoilOhm: 1,
+  lengthM: {},
+  anyLengthM: 1,
+  electronicsDcOhm: 1,
+  electronicsVa: 1,
+  insulation: 1,
+}
+
+/** Cable constants; engine.md section 1: 50-100 pF/m between conductors, 6-8 pF/m to earth, 20 Mohm km or more. */
+export const cableConstants = {
+  pairFaradPerM: 60e-12,
+  earthFaradPerM: 7e-12,
+  insulationOhmM: 20e6 * 1000,
+  landingOhm: 0.01,
+} as const
+
+/** Assumptions: what leads, surfaces and metal do inside cabinets. */
+export const cabinetConstants = {
+  surfaceLeakOhm: 2e9,
+  leadFarad: 20e-12,
+  plugOhm: 0.01,
+  equipmentGroundOhm: 0.3,
+  refrigerantLineOhm: 0.1,
+  disconnectOhm: 0.005,
+  lineContactOhm: 0.01,
+} as const
