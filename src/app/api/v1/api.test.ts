@@ -1,0 +1,112 @@
+/** The handlers as a client meets them, on a store in memory. */
+import { POST as openFile } from '@/src/app/api/v1/job-files/route'
+import { GET as readEntries, POST as sendEntries } from '@/src/app/api/v1/jobs/[id]/entries/route'
+import { GET as downloadJob } from '@/src/app/api/v1/jobs/[id]/file/route'
+import { GET as readOneJob } from '@/src/app/api/v1/jobs/[id]/route'
+import { GET as listAll, POST as openJob } from '@/src/app/api/v1/jobs/route'
+import { GET as readOneSystem } from '@/src/app/api/v1/systems/[id]/route'
+import { POST as addSystem, GET as listSystems } from '@/src/app/api/v1/systems/route'
+import { problemSchema } from '@/src/core/formats/api'
+import { readJobFile, writeJobFile } from '@/src/core/job/job-file'
+import { createDemoJob } from '@/src/core/practice/demo'
+import { catalogue, furnaceAc } from '@/src/core/wiring/systems/catalogue'
+import { type Database, openStoreAt } from '@/src/server/store'
+
+let close: () => Promise<void>
+beforeAll(async () => {
+  const store = await openStoreAt(null)
+  ;(globalThis as { nestTraceStore?: Promise<Database> }).nestTraceStore = Promise.resolve(store.database)
+  close = store.close
+}, 60_000)
+afterAll(() => close())
+
+const post = (body: unknown, query = '') =>
+  new Request(`http://127.0.0.1/${query}`, { method: 'POST', body: typeof body === 'string' ? body : JSON.stringify(body) })
+const get = new Request('http://127.0.0.1/')
+const params = (id: string) => ({ params: Promise.resolve({ id }) })
+const note = (id: string, text = 'wasps') => ({ id, at: '2026-05-04T09:10:00Z', kind: 'note', text })
+const newJob = (id: string, more: object = {}) => ({
+  id,
+  title: 'Mill Row 22',
+  createdAt: '2026-05-04T09:00:00Z',
+  systemId: 'heat-pump-o',
+  entries: [],
+  ...more,
+})
+const problem = async (response: Response) => problemSchema.parse(await response.json())
+
+describe('/api/v1/jobs', () => {
+  it('opens a job once, lists it, and reads it back with its system', async () => {
+    expect((await openJob(post(newJob('a')))).status).toBe(201)
+    expect((await openJob(post(newJob('a')))).status).toBe(200)
+    const { jobs } = await (await listAll()).json()
+    expect(jobs.map(({ id }: { id: string }) => id)).toEqual(expect.arrayContaining(['a', 'demo']))
+    expect((await (await readOneJob(get, params('a'))).json()).system.id).toBe('heat-pump-o')
+  })
+
+  it('refuses a job without a name, on a system that is not there, and a body that is no JSON', async () => {
+    expect((await problem(await openJob(post(newJob('b', { title: ' ' }))))).say).toContain('A job needs a street or a name')
+    expect((await problem(await openJob(post(newJob('b', { systemId: 'steam' }))))).say).toBe(
+      'There is no system "steam". The job was not opened.',
+    )
+    expect((await openJob(post('{"id":'))).status).toBe(400)
+    expect((await readOneJob(get, params('b'))).status).toBe(404)
+  })
+})
+
+describe('/api/v1/jobs/ID/entries', () => {
+  it('takes new entries with 201, a repeat with 200, a clash with 409 and a sentence', async () => {
+    await openJob(post(newJob('c')))
+    expect((await sendEntries(post({ entries: [note('1'), note('2')] }), params('c'))).status).toBe(201)
+    expect((await sendEntries(post({ entries: [note('2')] }), params('c'))).status).toBe(200)
+    const clash = await sendEntries(post({ entries: [note('2', 'hornets')] }), params('c'))
+    expect([clash.status, (await problem(clash)).say]).toEqual([409, expect.stringContaining('The first is kept')])
+    expect((await (await readEntries(get, params('c'))).json()).entries).toEqual([note('1'), note('2')])
+  })
+
+  it('says which field of an entry is wrong', async () => {
+    const wrong = await sendEntries(post({ entries: [{ ...note('9'), text: 7 }] }), params('c'))
+    expect((await problem(wrong)).say).toMatch(/^entries\.0.*Nothing was taken\.$/)
+    expect((await sendEntries(post({ entries: [note('1')] }), params('nobody'))).status).toBe(404)
+  })
+})
+
+describe('job files', () => {
+  const job = createDemoJob('from-file', new Date('2026-05-04T09:10:00Z'))
+
+  it('go out as a download and come back as they were', async () => {
+    expect((await openFile(post(writeJobFile(job)))).status).toBe(201)
+    const download = await downloadJob(get, params('from-file'))
+    expect(download.headers.get('content-disposition')).toBe('attachment; filename="14-Alder-Court.nest-trace.json"')
+    expect(readJobFile(await download.text())).toEqual({ ok: true, file: job })
+    expect((await downloadJob(get, params('nobody'))).status).toBe(404)
+  })
+
+  it('torn, are refused with how much is whole, and opened that far when asked', async () => {
+    const torn = writeJobFile({ ...job, job: { ...job.job, id: 'torn' } }).slice(0, -60)
+    const refused = await problem(await openFile(post(torn)))
+    expect(refused).toMatchObject({ code: 'damaged', whole: job.entries.length - 1 })
+    expect((await openFile(post(torn, '?keep=whole'))).status).toBe(201)
+    expect((await (await readEntries(get, params('torn'))).json()).entries).toHaveLength(job.entries.length - 1)
+  })
+
+  it('that went on elsewhere are refused, or become a job of their own', async () => {
+    const other = { ...job, entries: [{ ...job.entries[0], at: '2026-05-04T10:00:00Z' }, ...job.entries.slice(1)] }
+    expect((await openFile(post(writeJobFile(other)))).status).toBe(409)
+    expect((await openFile(post(writeJobFile(other), '?as=copy'))).status).toBe(201)
+  })
+})
+
+describe('/api/v1/systems', () => {
+  it('lists what ships and takes a house of its own', async () => {
+    expect((await (await listSystems()).json()).systems).toHaveLength(catalogue.length)
+    expect((await addSystem(post({ ...furnaceAc, id: 'mill-row' }))).status).toBe(201)
+    expect((await (await readOneSystem(get, params('mill-row'))).json()).id).toBe('mill-row')
+    expect((await readOneSystem(get, params('nowhere'))).status).toBe(404)
+  })
+
+  it('refuses a cable to nowhere with the place in the file', async () => {
+    const broken = { ...furnaceAc, cables: [{ ...furnaceAc.cables[0], between: ['thermostat', 'cellar'] }] }
+    expect((await problem(await addSystem(post(broken)))).say).toMatch(/^cables\.0\.between.*cellar/)
+  })
+})

@@ -1,0 +1,36 @@
+import { bigserial, index, jsonb, pgTable, primaryKey, text, timestamp } from 'drizzle-orm/pg-core'
+import type { Entry } from '@/src/core/job/entry'
+import type { System } from '@/src/core/wiring/system'
+
+/** A system as it was known, kept for good: another body under the same id is another row. */
+export const systems = pgTable('systems', {
+  key: text('key').primaryKey(),
+  id: text('id').notNull(),
+  name: text('name').notNull(),
+  body: jsonb('body').$type<System>().notNull(),
+  addedAt: timestamp('added_at', { withTimezone: true, mode: 'string' }).notNull().defaultNow(),
+})
+
+export const jobs = pgTable('jobs', {
+  id: text('id').primaryKey(),
+  title: text('title').notNull(),
+  createdAt: timestamp('created_at', { withTimezone: true, mode: 'string' }).notNull(),
+  systemKey: text('system_key')
+    .notNull()
+    .references(() => systems.key),
+})
+
+/** The timeline: rows are only ever added. `seq` is the order in which they were acknowledged. */
+export const entries = pgTable(
+  'entries',
+  {
+    seq: bigserial('seq', { mode: 'number' }).notNull(),
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id),
+    /** Made by the client: the same entry sent twice is one row. */
+    id: text('id').notNull(),
+    body: jsonb('body').$type<Entry>().notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.jobId, table.id] }), index('entries_by_job').on(table.jobId, table.seq)],
+)
