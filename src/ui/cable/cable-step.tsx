@@ -1,0 +1,124 @@
+'use client'
+import type { ConductorRow } from '@/src/core/diagnosis/conductors'
+import { sayPercent } from '@/src/core/units/quantity'
+import { conductorEnd } from '@/src/core/wiring/point'
+import { placeById } from '@/src/core/wiring/system'
+import { Button } from '@/src/ui/controls/button'
+import { useDesk } from '@/src/ui/desk/desk-context'
+import { Screen, type ScreenProps } from '@/src/ui/desk/screen'
+import { insulation } from '@/src/ui/loom/colours'
+
+const mark: Record<ConductorRow['state'], { sign: string; look: string }> = {
+  spare: { sign: '–', look: 'text-muted' },
+  'not tested': { sign: '?', look: 'text-muted' },
+  sound: { sign: '✓', look: 'text-hold' },
+  suspect: { sign: '!', look: 'font-bold text-ember' },
+}
+
+/** Every conductor of every cable: colour, where each end belongs, and what the readings say of it. */
+export function CableStep({ onStep }: ScreenProps) {
+  const { system, advice, state } = useDesk()
+  const rows = advice?.conductors ?? []
+  const suspects = rows.filter((row) => row.state === 'suspect')
+  const spares = rows.filter((row) => row.state === 'spare')
+  return (
+    <Screen
+      title="Cable"
+      main={system.cables.map((cable) => (
+        <table key={cable.id} className="mb-5 w-full table-fixed text-left">
+          <caption className="mb-1 text-left">
+            <b>{cable.name}</b>
+            <span className="text-muted">
+              {' '}
+              · {cable.lengthM} m, {cable.gaugeAwg} AWG, {cable.conductors.length} conductors
+            </span>
+          </caption>
+          <thead>
+            <tr className="border-line border-b-2 text-muted text-small">
+              <th scope="col" className="w-20 desk:w-24">
+                {placeById(system, cable.between[0])?.name}
+              </th>
+              <th scope="col">conductor</th>
+              <th scope="col" className="w-20 desk:w-24">
+                {placeById(system, cable.between[1])?.name}
+              </th>
+              <th scope="col">state</th>
+            </tr>
+          </thead>
+          <tbody>
+            {cable.conductors.map((conductor) => {
+              const row = rows.find((candidate) => candidate.cable === cable.id && candidate.conductor.id === conductor.id)
+              const { sign, look } = mark[row?.state ?? 'not tested']
+              const lifted = cable.between.map((place) => state.bench.lifted.includes(conductorEnd(cable.id, conductor.id, place)))
+              return (
+                <tr key={conductor.id} className="border-line border-b">
+                  <td className="py-1.5">
+                    <Landing letter={conductor.lands[0]} lifted={lifted[0]} />
+                  </td>
+                  <th scope="row" className="py-1.5 font-normal">
+                    <span className="flex items-center gap-2 max-desk:flex-col max-desk:items-start max-desk:gap-0">
+                      <svg viewBox="0 0 90 12" className="h-3 w-20 shrink-0 desk:w-36" aria-hidden preserveAspectRatio="none">
+                        <rect width="90" height="12" fill="var(--ink)" />
+                        <rect y="1.5" width="90" height="9" fill="var(--ground)" />
+                        <rect y="2.5" width="90" height="7" fill={insulation[conductor.colour]} />
+                      </svg>
+                      {conductor.colour}
+                    </span>
+                  </th>
+                  <td className="py-1.5">
+                    <Landing letter={conductor.lands[1]} lifted={lifted[1]} />
+                  </td>
+                  <td className={`py-1.5 ${look}`}>
+                    {sign} {row?.state ?? 'not tested'}
+                    {row?.trouble && (
+                      <span className="block font-normal text-ink text-small">
+                        {sayPercent(row.probability)}: {row.trouble}
+                      </span>
+                    )}
+                  </td>
+                </tr>
+              )
+            })}
+          </tbody>
+        </table>
+      ))}
+      side={
+        <>
+          <section aria-label="Conductors" className="mb-3 rounded border-2 border-next bg-raised p-3">
+            <h2 className="font-bold text-muted text-small">Conductors</h2>
+            <p className="my-1 font-bold text-large">
+              {suspects.length === 0
+                ? 'No conductor stands out yet'
+                : `${suspects.length === 1 ? 'One conductor is' : `${suspects.length} conductors are`} suspect`}
+            </p>
+            <p className="mb-2 text-muted">
+              {spares.length > 0
+                ? `${spares.map(({ conductor }) => conductor.colour).join(', ')}: spare, could take over in the same cable.`
+                : 'There is no spare conductor.'}
+            </p>
+            <Button look="main" className="w-full text-center" onClick={() => onStep('trace')}>
+              Back to Trace
+            </Button>
+          </section>
+          <p className="text-muted text-small">
+            ✓ sound: the readings leave less than one percent for it. ? not tested: no reading has spoken about it. ! suspect: more than
+            five percent.
+          </p>
+        </>
+      }
+    />
+  )
+}
+
+function Landing({ letter, lifted }: { letter: string | null; lifted: boolean }) {
+  return (
+    <span className="flex items-center gap-1">
+      <span
+        className={`grid h-8 min-w-8 place-items-center rounded border-2 px-1 font-bold ${lifted ? 'border-ember' : 'border-ink'} ${letter ? '' : 'border-dashed'}`}
+      >
+        {letter ?? '–'}
+      </span>
+      {lifted && <span className="text-ember text-small">lifted</span>}
+    </span>
+  )
+}

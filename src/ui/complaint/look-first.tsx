@@ -1,0 +1,49 @@
+'use client'
+import type { Probe } from '@/src/core/readings/check'
+import { wordsFor } from '@/src/core/readings/predict'
+import { firstPart, partsOf } from '@/src/core/wiring/system'
+import { Button } from '@/src/ui/controls/button'
+import { useDesk } from '@/src/ui/desk/desk-context'
+
+/** What is to be seen before anything is touched: each answer is a reading like any other. */
+export function LookFirst() {
+  const { system, state, record } = useDesk()
+  const fuse = firstPart(system, 'fuse')
+  const looks: { name: string; at: string }[] = [
+    ...partsOf(system, 'thermostat').map(({ id, name }) => ({ name, at: id })),
+    ...(fuse.holds === 'none' ? [] : [{ name: `${fuse.name}, ${fuse.ratingA} A on the label`, at: 'fuse' }]),
+  ]
+  return (
+    <fieldset>
+      <legend className="mb-1 font-bold">Look first, power still on</legend>
+      <div className="grid gap-2 desk:grid-cols-2">
+        {looks.map(({ name, at }) => {
+          const probe: Probe = { meter: 'look', at }
+          const seen = state.observations.findLast(
+            (observation) => observation.probe.meter === 'look' && observation.probe.at === at,
+          )?.answer
+          const word = typeof seen === 'object' && 'word' in seen ? seen.word : null
+          return (
+            <div key={at} className="flex flex-wrap items-center gap-2 rounded border-2 border-line bg-panel px-3 py-1">
+              <span className="flex-1">{name}</span>
+              {wordsFor(system, probe)
+                .filter((choice) => choice !== 'chatters')
+                .map((choice) => (
+                  <Button
+                    key={choice}
+                    aria-label={`${name}: ${choice}`}
+                    aria-pressed={word === choice}
+                    onClick={() => record([{ kind: 'reading', probe, answer: { word: choice } }])}
+                    className={word === choice ? '!border-next font-bold' : ''}
+                  >
+                    {word === choice && <span aria-hidden>✓ </span>}
+                    {choice}
+                  </Button>
+                ))}
+            </div>
+          )
+        })}
+      </div>
+    </fieldset>
+  )
+}

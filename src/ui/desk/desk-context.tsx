@@ -1,0 +1,96 @@
+'use client'
+import { createContext, type ReactNode, useCallback, useContext, useMemo, useRef, useState } from 'react'
+import { problemWithEntry } from '@/src/core/job/check-entry'
+import { type Entry, type EntryDraft, stampEntry } from '@/src/core/job/entry'
+import { foldJob, type JobState, lastStanding } from '@/src/core/job/fold'
+import type { JobFile } from '@/src/core/job/job-file'
+import { sayDraft } from '@/src/core/job/quick-line'
+import type { System } from '@/src/core/wiring/system'
+import { useTimeline } from '@/src/ui/device/use-timeline'
+import { type AdviceState, useAdvice } from '@/src/ui/engine/use-advice'
+
+/** What every part of the desk works with. The state is folded from the entries; nothing here is a second truth. */
+export interface Desk extends AdviceState {
+  readonly job: JobFile['job']
+  readonly system: System
+  readonly entries: readonly Entry[]
+  readonly state: JobState
+  readonly unsent: number
+  readonly sendProblem: string | null
+  /** Enters one thing after the other; the first that makes no sense stops it, and its sentence is told and returned. */
+  readonly record: (drafts: readonly EntryDraft[]) => string | null
+  readonly undo: () => void
+  readonly retryAdvice: () => void
+  /** The last thing worth telling. */
+  readonly told: { readonly say: string; readonly isProblem: boolean } | null
+}
+
+const DeskContext = createContext<Desk | null>(null)
+
+const browserStamp = { newId: () => crypto.randomUUID(), now: () => new Date().toISOString() }
+
+export function DeskProvider({ initial, children }: { initial: JobFile; children: ReactNode }) {
+  const { system, job } = initial
+  const timeline = useTimeline(initial)
+  const { entries, add } = timeline
+  const { retry, ...advice } = useAdvice(system, entries)
+  const [told, setTold] = useState<Desk['told']>(null)
+  const state = useMemo(() => foldJob(system, entries), [system, entries])
+  // Entries taken since the last render: two taps in one frame must see each other.
+  const latest = useRef<readonly Entry[]>(entries)
+  latest.current = entries.length >= latest.current.length ? entries : latest.current
+
+  const record = useCallback(
+    (drafts: readonly EntryDraft[]) => {
+      const added: Entry[] = []
+      let problem: string | null = null
+      for (const draft of drafts) {
+        const entry = stampEntry(draft, browserStamp)
+        problem = problemWithEntry(system, [...latest.current, ...added], entry)
+        if (problem) break
+        added.push(entry)
+      }
+      if (added.length > 0) {
+        latest.current = [...latest.current, ...added]
+        add(added).catch((error: Error) =>
+          setTold({
+            say: `Not kept, neither on this device nor in the store: ${error.message} Write it down, or leave this page open and enter it again.`,
+            isProblem: true,
+          }),
+        )
+      }
+      if (problem) setTold({ say: problem, isProblem: true })
+      else if (added.length > 0)
+        setTold({ say: added.map((entry) => sayDraft(system, entry, foldJob(system, entries))).join(', then '), isProblem: false })
+      return problem
+    },
+    [system, entries, add],
+  )
+
+  const undo = useCallback(() => {
+    const last = lastStanding(latest.current)
+    if (last) record([{ kind: 'undo', target: last.id }])
+    else setTold({ say: 'There is nothing to take back.', isProblem: true })
+  }, [record])
+
+  const desk: Desk = {
+    ...advice,
+    job,
+    system,
+    entries,
+    state,
+    unsent: timeline.unsent,
+    sendProblem: timeline.problem,
+    record,
+    undo,
+    retryAdvice: retry,
+    told,
+  }
+  return <DeskContext value={desk}>{children}</DeskContext>
+}
+
+export function useDesk(): Desk {
+  const desk = useContext(DeskContext)
+  if (!desk) throw new Error('useDesk outside a desk')
+  return desk
+}

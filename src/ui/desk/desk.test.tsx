@@ -1,0 +1,151 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
+import { render, screen, within } from '@testing-library/react'
+import userEvent from '@testing-library/user-event'
+import { createEngine } from '@/src/core/diagnosis/engine'
+import { formOpinion, proposeCheck } from '@/src/core/job/advise'
+import { foldJob } from '@/src/core/job/fold'
+import * as forecast from '@/src/core/job/forecast'
+import { createDemoJob } from '@/src/core/practice/demo'
+import { Desk } from '@/src/ui/desk/desk'
+import type { Timeline } from '@/src/workers/diagnosis.worker'
+
+/** The desk with the real core behind it, on this thread instead of a worker; the server is away and the shelf forgets. */
+const engine = createEngine(createDemoJob('demo', new Date()).system)
+const folded = ({ system, entries }: Timeline) => foldJob(system, entries)
+jest.mock('@/src/ui/engine/engine-client', () => ({
+  diagnosisWorker: async () => ({
+    advise: async (timeline: Timeline) => ({
+      ...formOpinion(engine, folded(timeline)),
+      hot: forecast.hotPoints(engine, folded(timeline)),
+      suspicion: forecast.suspicionByPoint(engine, folded(timeline)),
+    }),
+    propose: async (timeline: Timeline) => proposeCheck(engine, folded(timeline)),
+    forecast: async (timeline: Timeline, probe: Parameters<typeof forecast.forecastReading>[2]) =>
+      forecast.forecastReading(engine, folded(timeline), probe),
+    expect: async (timeline: Timeline, probes: Parameters<typeof forecast.expectReadings>[2]) =>
+      forecast.expectReadings(engine, folded(timeline), probes),
+    loads: async (timeline: Timeline) => forecast.loadPerCall(engine, folded(timeline)),
+    overload: async () => null,
+  }),
+}))
+jest.mock('@/src/ui/device/outbox', () => ({
+  keepOnDevice: async () => undefined,
+  waitingFor: async () => [],
+  acknowledge: async () => undefined,
+}))
+let step = 'trace'
+jest.mock('next/navigation', () => ({ useSearchParams: () => new URLSearchParams({ step }) }))
+
+beforeAll(() => {
+  window.matchMedia = ((query: string) => ({
+    matches: true,
+    media: query,
+    addEventListener: () => undefined,
+    removeEventListener: () => undefined,
+  })) as never
+  // The document under test has no layout and no canvas.
+  globalThis.CSS = { escape: (text: string) => text } as never
+  Element.prototype.scrollIntoView = () => undefined
+  HTMLCanvasElement.prototype.getContext = (() => null) as never
+  Object.defineProperty(globalThis.crypto, 'randomUUID', { value: () => `id-${Math.floor(Math.random() * 1e12)}`, configurable: true })
+})
+
+function open(at: string) {
+  step = at
+  const client = new QueryClient({ defaultOptions: { queries: { enabled: false } } })
+  render(
+    <QueryClientProvider client={client}>
+      <Desk initial={createDemoJob('demo', new Date(Date.now() - 31 * 60_000))} />
+    </QueryClientProvider>,
+  )
+  return userEvent.setup()
+}
+const region = (name: string) => screen.findByRole('region', { name })
+
+describe('the trace desk', () => {
+  it('leads with the next check and the suspect that the demo points at', async () => {
+    open('trace')
+    expect(await screen.findByText(/^Ohm /)).toBeInTheDocument()
+    expect(await within(await region('Suspects')).findByText('Y (red) is rubbed through to metal in the outdoor cable')).toBeInTheDocument()
+  })
+
+  it('records the setup with the answer in one tap', async () => {
+    const user = open('trace')
+    await screen.findByText(/^Ohm /)
+    const [first] = within(await region('Next check')).getAllByRole('button', { name: /%$/ })
+    await user.click(first)
+    expect(await screen.findByText('after 8 readings')).toBeInTheDocument()
+    expect(screen.getByRole('banner')).toHaveTextContent('power off')
+  })
+
+  it('opens a suspect to the readings for and against it', async () => {
+    const user = open('trace')
+    await user.click(await within(await region('Suspects')).findByRole('button', { name: /Y \(red\) is rubbed through/ }))
+    const dialog = await screen.findByRole('dialog')
+    expect(within(dialog).getAllByRole('row').length).toBeGreaterThan(5)
+    expect(within(dialog).getAllByText(/^(strongly )?for$/).length).toBeGreaterThan(0)
+  })
+
+  it('reads between two points picked on the loom, and refuses a dead short of a jumper', async () => {
+    const user = open('trace')
+    await user.click(await screen.findByRole('button', { name: /^R at the thermostat/ }))
+    await user.click(screen.getByRole('button', { name: /^C at the thermostat/ }))
+    const pad = await region('Probes')
+    expect(pad).toHaveTextContent('R to C at the thermostat')
+    expect((await within(pad).findAllByRole('listitem')).length).toBeGreaterThan(1)
+    await user.click(within(pad).getByRole('button', { name: 'Jumper between the two' }))
+    expect(screen.getAllByText(/dead short/).length).toBeGreaterThan(0)
+  })
+
+  it('says what a quick line means before it is taken, and what it does not understand', async () => {
+    const user = open('trace')
+    const field = screen.getByRole('textbox', { name: 'quick line' })
+    await user.type(field, 'R-C 26.4')
+    expect(screen.getByText(/R to C at the indoor unit: 26.4 V/)).toBeInTheDocument()
+    await user.clear(field)
+    await user.type(field, 'R-C lots{Enter}')
+    expect(screen.getByText(/"lots" is neither/)).toBeInTheDocument()
+    expect(field).toHaveValue('R-C lots')
+    await user.clear(field)
+  })
+})
+
+describe('the other steps', () => {
+  it('Close refuses and lists what is owed and unproved', async () => {
+    open('close')
+    expect(screen.getByRole('button', { name: 'Close the job: 6 things are owed' })).toBeDisabled()
+    expect(screen.getByText('Owed: jumper R to Y at the indoor unit.')).toBeInTheDocument()
+    expect(screen.getByText('Not proved: heat.')).toBeInTheDocument()
+  })
+
+  it('Repair wants a place and says why', async () => {
+    const user = open('repair')
+    await user.click(screen.getByRole('button', { name: 'Record the repair' }))
+    expect(await screen.findByText('Say where it was done.')).toBeInTheDocument()
+    await user.click(await screen.findByRole('button', { name: /^Free Y \(red\) of the outdoor cable/ }))
+    expect(screen.getByLabelText('Where')).toHaveValue('outdoor-cable')
+  })
+
+  it('Prove asks for one mode after the other and warns of the jumper', async () => {
+    const user = open('prove')
+    const card = await region('Run fan')
+    expect(card).toHaveTextContent('A jumper is still in.')
+    await user.type(within(card).getByLabelText('amps on R'), 'many')
+    expect(within(card).getByRole('alert')).toHaveTextContent('“many” is no reading here')
+    await user.clear(within(card).getByLabelText('amps on R'))
+    await user.click(within(card).getByRole('button', { name: 'fan held' }))
+    expect(await region('Run cool')).toBeInTheDocument()
+  })
+
+  it('Cable calls the suspect conductor by its trouble', async () => {
+    open('cable')
+    expect((await screen.findAllByRole('row', { name: /! suspect/ })).length).toBeGreaterThan(0)
+    expect(screen.getAllByRole('row', { name: /spare/ })).toHaveLength(3)
+  })
+
+  it('Complaint shows how the fence moved the zones', async () => {
+    open('complaint')
+    expect(await screen.findByRole('row', { name: /outdoor cable .* up \d+ fence or garden work/ })).toBeInTheDocument()
+    expect(screen.getByRole('checkbox', { name: 'fuse on one call' })).toBeChecked()
+  })
+})

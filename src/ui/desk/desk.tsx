@@ -1,0 +1,79 @@
+'use client'
+import { useSearchParams } from 'next/navigation'
+import { useState } from 'react'
+import { useHotkeys } from 'react-hotkeys-hook'
+import type { JobFile } from '@/src/core/job/job-file'
+import { CableStep } from '@/src/ui/cable/cable-step'
+import { CloseStep } from '@/src/ui/close/close-step'
+import { ComplaintStep } from '@/src/ui/complaint/complaint-step'
+import { BenchSheet } from '@/src/ui/desk/bench-sheet'
+import { BenchStrip } from '@/src/ui/desk/bench-strip'
+import { DeskProvider, useDesk } from '@/src/ui/desk/desk-context'
+import { DeskHeader } from '@/src/ui/desk/desk-header'
+import { HelpSheet } from '@/src/ui/desk/help-sheet'
+import { StepRail } from '@/src/ui/desk/step-rail'
+import { readStep, type Step, steps } from '@/src/ui/desk/steps'
+import { PowerStep } from '@/src/ui/power/power-step'
+import { ProveStep } from '@/src/ui/prove/prove-step'
+import { QuickLine } from '@/src/ui/quick-line/quick-line'
+import { RepairStep } from '@/src/ui/repair/repair-step'
+import { toggleTheme } from '@/src/ui/theme/theme'
+import { TimelineSheet } from '@/src/ui/timeline/timeline-sheet'
+import { TraceStep } from '@/src/ui/trace/trace-step'
+
+const screens = {
+  complaint: ComplaintStep,
+  power: PowerStep,
+  trace: TraceStep,
+  cable: CableStep,
+  repair: RepairStep,
+  prove: ProveStep,
+  close: CloseStep,
+} as const
+
+/** One job on one screen: the step's own screen in the middle, the bench and the quick line always below it. */
+export function Desk({ initial }: { initial: JobFile }) {
+  return (
+    <DeskProvider initial={initial}>
+      <Frame />
+    </DeskProvider>
+  )
+}
+
+function Frame() {
+  const { told, undo } = useDesk()
+  const step = readStep(useSearchParams().get('step'))
+  const [sheet, setSheet] = useState<'timeline' | 'bench' | 'help' | null>(null)
+  // The address bar alone changes: steps must open without a signal.
+  const open = (next: Step) => window.history.pushState(null, '', `?step=${next}`)
+
+  useHotkeys(steps.map((_, index) => String(index + 1)).join(','), (_, { keys }) => open(steps[Number(keys?.[0]) - 1]))
+  useHotkeys('t', () => setSheet('timeline'))
+  useHotkeys('b', () => setSheet('bench'))
+  useHotkeys('?', () => setSheet('help'), { useKey: true })
+  useHotkeys('u', undo)
+  useHotkeys('z', toggleTheme)
+
+  const Screen = screens[step]
+  const sheetProps = (name: 'timeline' | 'bench' | 'help') => ({
+    open: sheet === name,
+    onOpenChange: (isOpen: boolean) => setSheet(isOpen ? name : null),
+  })
+  return (
+    <div className="relative grid h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)_auto_auto] desk:grid-cols-[5.2rem_minmax(0,1fr)_21.9rem] desk:grid-rows-[auto_minmax(0,1fr)_auto]">
+      <DeskHeader onTimeline={() => setSheet('timeline')} />
+      <StepRail current={step} onStep={open} />
+      <Screen onStep={open} />
+      <div className="row-start-3 border-line border-t-2 desk:col-start-2">
+        <BenchStrip onOpen={() => setSheet('bench')} />
+        <QuickLine onHelp={() => setSheet('help')} />
+      </div>
+      <p role="status" className="sr-only">
+        {told?.say}
+      </p>
+      <TimelineSheet {...sheetProps('timeline')} />
+      <BenchSheet {...sheetProps('bench')} />
+      <HelpSheet {...sheetProps('help')} />
+    </div>
+  )
+}

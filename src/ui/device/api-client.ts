@@ -1,0 +1,54 @@
+import type { z } from 'zod'
+import {
+  type ApiProblem,
+  addedSchema,
+  jobListSchema,
+  type NewJob,
+  openedSchema,
+  problemSchema,
+  systemListSchema,
+} from '@/src/core/formats/api'
+import type { Entry } from '@/src/core/job/entry'
+import { jobFileSchema } from '@/src/core/job/job-file'
+
+/** The server understood and said no; the message is its sentence. */
+export class Refused extends Error {
+  constructor(
+    readonly problem: ApiProblem,
+    readonly status: number,
+  ) {
+    super(problem.say)
+  }
+}
+
+/** Nothing answered: no signal, or the server is down. */
+export class NoAnswer extends Error {}
+
+async function call<S extends z.ZodType>(path: string, schema: S, init?: RequestInit): Promise<z.output<S>> {
+  let response: Response
+  try {
+    response = await fetch(`/api/v1${path}`, init)
+  } catch {
+    throw new NoAnswer('The server does not answer. What you entered is kept on this device and goes out by itself when it does.')
+  }
+  const body: unknown = await response.json().catch(() => null)
+  if (response.ok) return schema.parse(body)
+  const problem = problemSchema.safeParse(body)
+  if (problem.success) throw new Refused(problem.data, response.status)
+  throw new NoAnswer(`The server is in trouble (${response.status}). What you entered is kept on this device.`)
+}
+
+const post = (body: string): RequestInit => ({ method: 'POST', body, headers: { 'content-type': 'application/json' } })
+
+export const api = {
+  listJobs: async () => (await call('/jobs', jobListSchema)).jobs,
+  listSystems: async () => (await call('/systems', systemListSchema)).systems,
+  readJob: (id: string) => call(`/jobs/${encodeURIComponent(id)}`, jobFileSchema),
+  openJob: (job: NewJob) => call('/jobs', openedSchema, post(JSON.stringify(job))),
+  sendEntries: (jobId: string, entries: readonly Entry[]) =>
+    call(`/jobs/${encodeURIComponent(jobId)}/entries`, addedSchema, post(JSON.stringify({ entries }))),
+  openJobFile: (text: string, options: { keepWhole?: boolean; as?: string } = {}) => {
+    const query = new URLSearchParams({ ...(options.keepWhole ? { keep: 'whole' } : {}), ...(options.as ? { as: options.as } : {}) })
+    return call(`/job-files?${query}`, openedSchema, post(text))
+  },
+}

@@ -1,0 +1,9 @@
+'use client'
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
+import { type ReactNode, useState } from 'react'
+
+/** The one cache of what the server has. */
+export function QueryCache({ children }: { children: ReactNode }) {
+  const [client] = useState(() => new QueryClient({ defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: false } } }))
+  return <QueryClientProvider client={client}>{children}</QueryClientProvider>
+}

@@ -1,0 +1,107 @@
+'use client'
+import { useQuery } from '@tanstack/react-query'
+import { format, isToday, isYesterday } from 'date-fns'
+import Link from 'next/link'
+import { useState } from 'react'
+import type { JobSummary } from '@/src/core/job/job-summary'
+import { Button } from '@/src/ui/controls/button'
+import { api } from '@/src/ui/device/api-client'
+import { NewJobForm } from '@/src/ui/jobs/new-job-form'
+import { OpenJobFile } from '@/src/ui/jobs/open-job-file'
+import { ZoneBlocks } from '@/src/ui/jobs/zone-blocks'
+import { ThemeSwitch } from '@/src/ui/theme/theme-switch'
+
+const filters = ['open', 'closed', 'all'] as const
+
+/** All jobs, the newest first, and how to begin one. */
+export function Jobs({ jobs: initial, systems }: { jobs: JobSummary[]; systems: readonly { id: string; name: string }[] }) {
+  const { data: jobs } = useQuery({ queryKey: ['jobs'], queryFn: api.listJobs, initialData: initial })
+  const [filter, setFilter] = useState<(typeof filters)[number]>('all')
+  const [words, setWords] = useState('')
+  const wanted = words.trim().toLowerCase()
+  const shown = jobs.filter(
+    (job) =>
+      (filter === 'all' || (filter === 'closed') === (job.closedAt !== null)) &&
+      [job.title, job.system, job.words, ...job.repairs].some((text) => text.toLowerCase().includes(wanted)),
+  )
+  const open = jobs.filter(({ closedAt }) => closedAt === null).length
+  return (
+    <div className="grid min-h-dvh grid-cols-[minmax(0,1fr)] content-start desk:h-dvh desk:grid-cols-[minmax(0,1fr)_21.9rem] desk:grid-rows-[auto_minmax(0,1fr)]">
+      <header className="col-span-full flex items-center gap-4 border-line border-b-2 px-4 py-1">
+        <h1 className="font-bold text-[1.1rem]">Nest Trace</h1>
+        <p className="flex-1 truncate text-muted">
+          {jobs.length} {jobs.length === 1 ? 'job' : 'jobs'}, {open} open
+        </p>
+        <ThemeSwitch />
+      </header>
+      <aside aria-label="begin" className="p-3 desk:col-start-2 desk:row-start-2 desk:overflow-y-auto desk:border-line desk:border-l-2">
+        <NewJobForm systems={systems} />
+        <OpenJobFile />
+      </aside>
+      <main className="min-w-0 p-3 desk:col-start-1 desk:row-start-2 desk:overflow-y-auto">
+        <div className="mb-2 flex flex-wrap gap-2">
+          {filters.map((name) => (
+            <Button
+              key={name}
+              aria-pressed={filter === name}
+              onClick={() => setFilter(name)}
+              className={filter === name ? '!border-next font-bold' : ''}
+            >
+              {name}
+            </Button>
+          ))}
+          <input
+            type="search"
+            value={words}
+            onChange={(event) => setWords(event.target.value)}
+            aria-label="find a job"
+            placeholder="find by street, system, repair …"
+            className="min-h-11 min-w-40 flex-1 rounded border-2 border-line bg-panel px-3 placeholder:text-muted"
+          />
+        </div>
+        {shown.length === 0 && (
+          <p className="p-3 text-muted">
+            {jobs.length === 0
+              ? 'No job yet. Begin one: where are you, and what does it do?'
+              : 'No job fits. Take out a word, or show all.'}
+          </p>
+        )}
+        <ul>
+          {shown.map((job) => (
+            <li key={job.id} className="border-line border-b-2">
+              <Link
+                href={`/jobs/${encodeURIComponent(job.id)}`}
+                className="grid min-h-16 grid-cols-[minmax(0,1fr)_auto] items-center gap-x-4 gap-y-1 p-2 desk:grid-cols-[minmax(0,1fr)_auto_8rem]"
+              >
+                <span className="min-w-0">
+                  <span className="block font-bold text-[1.1rem]">{job.title}</span>
+                  <span className="block truncate text-muted">
+                    {job.words && `${job.words} · `}
+                    {job.system}
+                  </span>
+                </span>
+                <span className="text-right desk:col-start-3 desk:text-left">
+                  <span className={`block ${job.closedAt ? 'text-hold' : 'text-ember'}`}>
+                    {job.closedAt ? 'closed, proved' : job.owed > 0 ? `open, ${job.owed} owed` : 'open'}
+                  </span>
+                  <span className="text-muted text-small" suppressHydrationWarning>
+                    {sayWhen(new Date(job.createdAt))}
+                  </span>
+                </span>
+                <span className="max-desk:col-span-2 desk:col-start-2 desk:row-start-1">
+                  <ZoneBlocks jobId={job.id} />
+                </span>
+              </Link>
+            </li>
+          ))}
+        </ul>
+        <p className="mt-3 text-muted text-small">
+          The blocks are the zones in the order of the wiring: where the suspicion stands, or where the fault was.
+        </p>
+      </main>
+    </div>
+  )
+}
+
+const sayWhen = (date: Date): string =>
+  isToday(date) ? `today ${format(date, 'HH:mm')}` : isYesterday(date) ? 'yesterday' : format(date, 'd MMM yyyy')

@@ -1,0 +1,102 @@
+'use client'
+import { useRouter } from 'next/navigation'
+import { useState } from 'react'
+import { useForm } from 'react-hook-form'
+import { type ChangeLately, changesLately, emptyComplaint, sayChanged } from '@/src/core/diagnosis/complaint'
+import { Button } from '@/src/ui/controls/button'
+import { Tick } from '@/src/ui/controls/tick'
+import { api } from '@/src/ui/device/api-client'
+import { useKeptForm } from '@/src/ui/device/use-kept-form'
+
+interface NewJobFields {
+  readonly title: string
+  readonly systemId: string
+  readonly words: string
+  readonly changed: readonly ChangeLately[]
+}
+
+const field = 'min-h-11 w-full rounded border-2 border-line bg-panel px-3 py-2 placeholder:text-muted'
+
+/** Where, which kind of system, what it does in the customer's words, and what changed lately. */
+export function NewJobForm({ systems }: { systems: readonly { id: string; name: string }[] }) {
+  const router = useRouter()
+  const [problem, setProblem] = useState<string | null>(null)
+  const form = useForm<NewJobFields>({ defaultValues: { title: '', systemId: systems[0]?.id ?? '', words: '', changed: [] } })
+  const forget = useKeptForm(form, 'new job')
+  const changed = form.watch('changed')
+  const { errors, isSubmitting } = form.formState
+  const start = form.handleSubmit(async ({ title, systemId, words, changed: lately }) => {
+    setProblem(null)
+    const id = crypto.randomUUID()
+    const at = new Date().toISOString()
+    try {
+      await api.openJob({
+        id,
+        title,
+        systemId,
+        createdAt: at,
+        entries: [{ id: crypto.randomUUID(), at, kind: 'complaint', complaint: { ...emptyComplaint, words, changed: [...lately] } }],
+      })
+      forget()
+      router.push(`/jobs/${id}?step=complaint`)
+    } catch (error) {
+      setProblem(`${(error as Error).message} What you typed is still here.`)
+    }
+  })
+  return (
+    <form aria-label="New job" onSubmit={start} className="mb-3 flex flex-col gap-2 rounded border-2 border-next bg-raised p-3">
+      <h2 className="font-bold text-large">Where are you, and what does it do?</h2>
+      <input
+        {...form.register('title', { required: 'A job needs a street or a name to find it by.', maxLength: 200 })}
+        aria-label="street, unit"
+        placeholder="street, unit"
+        aria-invalid={errors.title !== undefined}
+        autoComplete="off"
+        className={field}
+      />
+      {errors.title && (
+        <p role="alert" className="text-ember">
+          {errors.title.message}
+        </p>
+      )}
+      <select {...form.register('systemId')} aria-label="kind of system" className={field}>
+        {systems.map(({ id, name }) => (
+          <option key={id} value={id}>
+            {name}
+          </option>
+        ))}
+      </select>
+      <textarea
+        {...form.register('words', { maxLength: 2000 })}
+        aria-label="complaint in the customer's words"
+        placeholder="in the customer's words"
+        rows={2}
+        className={field}
+      />
+      <details>
+        <summary className="min-h-11 content-center">
+          changed lately{changed.length > 0 && `: ${changed.map((change) => sayChanged[change]).join(', ')}`}
+        </summary>
+        <div className="grid grid-cols-2 gap-2">
+          {changesLately.map((change) => (
+            <Tick
+              key={change}
+              checked={changed.includes(change)}
+              onChange={(isOn) => form.setValue('changed', isOn ? [...changed, change] : changed.filter((other) => other !== change))}
+            >
+              {sayChanged[change]}
+            </Tick>
+          ))}
+        </div>
+      </details>
+      {problem && (
+        <p role="alert" className="text-ember">
+          {problem}
+        </p>
+      )}
+      <Button type="submit" look="main" className="text-center" disabled={isSubmitting}>
+        Start
+      </Button>
+    </form>
+  )
+}

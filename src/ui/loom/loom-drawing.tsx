@@ -1,0 +1,102 @@
+'use client'
+import { useRef, useState } from 'react'
+import { useHotkeys } from 'react-hotkeys-hook'
+import { sayPoint } from '@/src/core/bench/points'
+import type { Loom } from '@/src/core/formats/loom/shapes'
+import { useDesk } from '@/src/ui/desk/desk-context'
+import { Jumpers, ProbeLeads } from '@/src/ui/loom/loom-leads'
+import { LoomPartSymbol } from '@/src/ui/loom/loom-part'
+import { LoomTags, LoomThreads, LoomWires } from '@/src/ui/loom/loom-wires'
+import { LoomZones } from '@/src/ui/loom/loom-zones'
+import { type Direction, nearestTap, tapsOf } from '@/src/ui/loom/taps'
+
+/** The drawing, from the ground up: zones, wires, parts, what the bench changed, probes, and the spots that take a tap. */
+export function LoomDrawing({
+  loom,
+  window,
+  tapRadius,
+  probes,
+  onPick,
+}: {
+  loom: Loom
+  window: { x: number; width: number }
+  /** In the drawing's own unit; 22 pixels on the screen at least. */
+  tapRadius: number
+  probes: readonly string[]
+  onPick: (point: string) => void
+}) {
+  const { system, state, advice } = useDesk()
+  const { bench } = state
+  const hot = new Set(advice?.hot ?? [])
+  const suspicion = new Map((advice?.suspicion ?? []).map(({ point, probability }) => [point, probability]))
+  const taps = tapsOf(loom, bench.lifted)
+  const [current, setCurrent] = useState(taps[0].point)
+  const drawing = useRef<SVGSVGElement>(null)
+  const focus = (point: string) => {
+    setCurrent(point)
+    drawing.current?.querySelector<SVGElement>(`[data-point="${CSS.escape(point)}"]`)?.focus()
+  }
+  useHotkeys('m', () => focus(current))
+  const tabbable = taps.some(({ point }) => point === current) ? current : taps[0].point
+
+  return (
+    // biome-ignore lint/a11y/useSemanticElements: a fieldset cannot hold a drawing's parts
+    <svg
+      ref={drawing}
+      viewBox={`${window.x} 0 ${window.width} ${loom.height}`}
+      preserveAspectRatio="xMidYMid meet"
+      className="min-h-0 w-full flex-1 touch-manipulation select-none max-desk:h-[32rem] max-desk:flex-none"
+      role="group"
+      aria-label="wiring from the thermostat to the outdoor unit"
+      fontFamily="inherit"
+    >
+      <defs>
+        <pattern id="suspicion" width="9" height="9" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
+          <rect width="9" height="4.5" fill="var(--ember)" />
+        </pattern>
+      </defs>
+      <LoomZones loom={loom} zones={advice?.zones ?? []} place={bench.place} />
+      <LoomWires loom={loom} hot={hot} suspicion={suspicion} />
+      <LoomThreads loom={loom} hot={hot} suspicion={suspicion} lifted={bench.lifted} />
+      {loom.parts.map((part) => (
+        <LoomPartSymbol key={part.id} part={part} bench={bench} suspicion={suspicion} />
+      ))}
+      <Jumpers jumpers={bench.jumpers} taps={taps} />
+      <LoomTags loom={loom} suspicion={suspicion} probes={probes} />
+      {loom.leads.map(({ point, x, y }) => (
+        <circle key={point} cx={x} cy={y} r="4" fill="var(--ink)" />
+      ))}
+      <ProbeLeads probes={probes} taps={taps} height={loom.height} />
+      {taps.map((tap) => (
+        // biome-ignore lint/a11y/useSemanticElements: an SVG has no button element
+        <circle
+          key={`${tap.point} ${tap.x}`}
+          data-point={tap.point}
+          role="button"
+          tabIndex={tap.point === tabbable ? 0 : -1}
+          aria-label={`${sayPoint(system, tap.point)}${hot.has(tap.point) ? ', live' : ''}`}
+          aria-pressed={probes.includes(tap.point)}
+          cx={tap.x}
+          cy={tap.y}
+          r={tapRadius}
+          fill="transparent"
+          className="cursor-pointer"
+          onClick={() => {
+            setCurrent(tap.point)
+            onPick(tap.point)
+          }}
+          onKeyDown={(event) => {
+            if (event.key === 'Enter' || event.key === ' ') {
+              event.preventDefault()
+              onPick(tap.point)
+            }
+            if (event.key.startsWith('Arrow')) {
+              event.preventDefault()
+              focus(nearestTap(taps, tap, event.key as Direction).point)
+            }
+          }}
+        />
+      ))}
+    </svg>
+  )
+}

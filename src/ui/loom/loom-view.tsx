@@ -1,0 +1,55 @@
+'use client'
+import { useMemo, useState } from 'react'
+import { layoutLoom } from '@/src/core/formats/loom/layout'
+import { sayPercent } from '@/src/core/units/quantity'
+import { Button } from '@/src/ui/controls/button'
+import { useDesk } from '@/src/ui/desk/desk-context'
+import { LoomDrawing } from '@/src/ui/loom/loom-drawing'
+import { useIsWide } from '@/src/ui/loom/use-is-wide'
+
+const SIZE = { width: 832, height: 616 }
+/** Half a target of 44 pixels, with a little over for the drawing's scale. */
+const TAP_RADIUS = 23
+/** The narrowest loom: a 390 px phone less its margins. */
+const PHONE_WIDTH = 366
+
+/** The loom of this job: whole on a wide screen, one zone with its neighbours on a phone. */
+export function LoomView({ probes, onPick }: { probes: readonly string[]; onPick: (point: string) => void }) {
+  const { system, state, advice } = useDesk()
+  const loom = useMemo(() => layoutLoom(system, SIZE), [system])
+  const isWide = useIsWide()
+  const [picked, setPicked] = useState<string | null>(null)
+  const shown = picked ?? state.bench.place
+  const zone = loom.zones.find(({ id }) => id === shown) ?? loom.zones[0]
+  const window = isWide ? { x: 0, width: loom.width } : { x: zone.x - 46, width: zone.width + 92 }
+  return (
+    <section aria-label="Loom" className="flex h-full flex-col">
+      {!isWide && (
+        <div className="mb-2 flex gap-1">
+          {loom.zones.map(({ id, name }) => {
+            const probability = advice?.zones.find((candidate) => candidate.id === id)?.probability ?? 0
+            return (
+              <Button
+                key={id}
+                aria-pressed={id === zone.id}
+                onClick={() => setPicked(id)}
+                className={`min-w-0 flex-auto !px-0.5 !text-center text-small ${id === zone.id ? '!border-hold' : ''} ${probability > 0.05 ? 'border-ember' : ''}`}
+              >
+                {name}
+                {probability > 0.05 && <span className="block font-bold text-ember">{sayPercent(probability)}</span>}
+                {id === state.bench.place && <span className="block text-hold">you</span>}
+              </Button>
+            )
+          })}
+        </div>
+      )}
+      <LoomDrawing
+        loom={loom}
+        window={window}
+        tapRadius={isWide ? TAP_RADIUS : TAP_RADIUS * Math.max(1, window.width / PHONE_WIDTH)}
+        probes={probes}
+        onPick={onPick}
+      />
+    </section>
+  )
+}

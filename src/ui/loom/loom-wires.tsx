@@ -1,0 +1,143 @@
+import { type Loom, TAG } from '@/src/core/formats/loom/shapes'
+import { parsePoint } from '@/src/core/wiring/point'
+import { insulation } from '@/src/ui/loom/colours'
+import { LIFT_OFF } from '@/src/ui/loom/taps'
+
+/** Sections below this are not hatched on their own. */
+const SECTION_FROM = 0.04
+
+interface Lit {
+  readonly hot: ReadonlySet<string>
+  readonly suspicion: ReadonlyMap<string, number>
+}
+
+/** Wires inside the units, the chassis rails and the bond. */
+export function LoomWires({ loom, hot, suspicion }: { loom: Loom } & Lit) {
+  return (
+    <>
+      {loom.rails.map(({ point, x, width, y }) => {
+        const suspected = suspicion.get(point) ?? 0
+        return (
+          <g key={point}>
+            {suspected > SECTION_FROM && (
+              <rect x={x} y={y - 8} width={width} height="16" fill="url(#suspicion)" opacity={0.25 + 0.6 * suspected} />
+            )}
+            <line x1={x} x2={x + width} y1={y} y2={y} stroke="var(--ink)" strokeWidth="3" strokeDasharray="10 6" />
+            <text x={x + width} y={y - 9} textAnchor="end" fontSize="13" fill="var(--muted)">
+              chassis
+            </text>
+          </g>
+        )
+      })}
+      {loom.bonds.map(({ x, top, bottom }) => (
+        <g key={x}>
+          <line x1={x} x2={x} y1={top} y2={bottom} stroke="var(--ink)" strokeWidth="2" />
+          <text x={x + 7} y={(top + bottom) / 2 + 20} fontSize="13" fill="var(--muted)">
+            bond
+          </text>
+        </g>
+      ))}
+      {loom.lines.map(({ net, path, corners }) => {
+        const suspected = suspicion.get(net) ?? 0
+        const isHot = hot.has(net)
+        return (
+          <g key={`${net} ${path}`} fill="none">
+            {suspected > SECTION_FROM && <path d={path} stroke="url(#suspicion)" strokeWidth="14" opacity={0.25 + 0.6 * suspected} />}
+            {isHot && <path d={path} stroke="var(--next)" strokeWidth="6" opacity="0.45" />}
+            <path d={path} stroke="var(--ink)" strokeWidth="2" />
+            {isHot && <Chevron from={corners[0]} to={corners[1]} />}
+          </g>
+        )
+      })}
+    </>
+  )
+}
+
+const LONG_ENOUGH = 34
+
+function Chevron({ from, to }: { from: readonly [number, number]; to: readonly [number, number] }) {
+  const [dx, dy] = [to[0] - from[0], to[1] - from[1]]
+  if (Math.abs(dx) + Math.abs(dy) < LONG_ENOUGH) return null
+  const turn = (Math.atan2(dy, dx) * 180) / Math.PI
+  return (
+    <path
+      d="M-4 -6L4 0L-4 6"
+      transform={`translate(${from[0] + dx / 2} ${from[1] + dy / 2}) rotate(${turn})`}
+      stroke="var(--next)"
+      strokeWidth="3"
+      fill="none"
+    />
+  )
+}
+
+/** Conductors in their own colour on an ink outline; a lifted end stands off with a ring and the word. */
+export function LoomThreads({ loom, hot, suspicion, lifted }: { loom: Loom; lifted: readonly string[] } & Lit) {
+  return loom.threads.map(({ cable, conductor, ends }) => {
+    const [left, right] = ends.map((end, side) => {
+      const isLifted = lifted.includes(end.point)
+      return { ...end, isLifted, x: isLifted ? end.x + (side === 0 ? LIFT_OFF : -LIFT_OFF) : end.x }
+    })
+    const y = left.y
+    const suspected = Math.max(suspicion.get(left.point) ?? 0, suspicion.get(right.point) ?? 0)
+    const isSpare = !left.landed && !right.landed
+    const isHot = hot.has(left.point) || hot.has(right.point)
+    const middle = (left.x + right.x) / 2
+    return (
+      <g key={`${cable} ${conductor.id}`}>
+        {suspected > SECTION_FROM && (
+          <line x1={left.x} x2={right.x} y1={y} y2={y} stroke="url(#suspicion)" strokeWidth="24" opacity={0.3 + 0.7 * suspected} />
+        )}
+        {isHot && <line x1={left.x} x2={right.x} y1={y} y2={y} stroke="var(--next)" strokeWidth="16" opacity="0.45" />}
+        <line x1={left.x} x2={right.x} y1={y} y2={y} stroke="var(--ink)" strokeWidth={isSpare ? 7 : 10} />
+        <line x1={left.x} x2={right.x} y1={y} y2={y} stroke="var(--ground)" strokeWidth={isSpare ? 5.5 : 8} />
+        <line x1={left.x} x2={right.x} y1={y} y2={y} stroke={insulation[conductor.colour]} strokeWidth={isSpare ? 4 : 6} />
+        <text x={middle} y={y - 13} textAnchor="middle" fontSize="13" fill="var(--muted)">
+          {isSpare && right.x - left.x > 58 ? `${conductor.colour}, spare` : conductor.colour}
+        </text>
+        {[left, right].map((end) =>
+          end.isLifted || !end.landed ? (
+            <circle
+              key={end.point}
+              cx={end.x}
+              cy={y}
+              r={end.isLifted ? 6 : 4}
+              fill="var(--ground)"
+              stroke={end.isLifted ? 'var(--ember)' : 'var(--ink)'}
+              strokeWidth={end.isLifted ? 3 : 2}
+            />
+          ) : null,
+        )}
+        {(left.isLifted || right.isLifted) && (
+          <text x={middle} y={y + 24} textAnchor="middle" fontSize="13" fontWeight="700" fill="var(--ember)">
+            {left.isLifted && right.isLifted ? 'both lifted' : 'lifted'}
+          </text>
+        )}
+      </g>
+    )
+  })
+}
+
+/** Lettered landings. */
+export function LoomTags({ loom, suspicion, probes }: { loom: Loom; suspicion: ReadonlyMap<string, number>; probes: readonly string[] }) {
+  return loom.tags.map(({ point, letter, x, y }) => {
+    const isProbed = probes.includes(point)
+    const suspected = suspicion.get(point) ?? 0
+    return (
+      <g key={`${point} ${x}`}>
+        <rect
+          x={x - TAG}
+          y={y - TAG}
+          width={2 * TAG}
+          height={2 * TAG}
+          rx="4"
+          fill="var(--ground)"
+          stroke={isProbed ? 'var(--hold)' : suspected > 0.3 ? 'var(--ember)' : 'var(--ink)'}
+          strokeWidth={isProbed ? 4 : 2}
+        />
+        <text x={x} y={y + 5.5} textAnchor="middle" fontSize="16" fontWeight="700" fill="var(--ink)">
+          {parsePoint(point).name === letter ? letter : point}
+        </text>
+      </g>
+    )
+  })
+}

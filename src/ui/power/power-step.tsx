@@ -1,0 +1,165 @@
+'use client'
+import { useState } from 'react'
+import { saySlot } from '@/src/core/bench/say'
+import type { Answer } from '@/src/core/readings/check'
+import { probeKey } from '@/src/core/readings/check'
+import { isExpected, sayExpected } from '@/src/core/readings/expected'
+import { sayAnswer } from '@/src/core/readings/say'
+import { firstPart } from '@/src/core/wiring/system'
+import { Button } from '@/src/ui/controls/button'
+import { Caution } from '@/src/ui/controls/caution'
+import { Keypad } from '@/src/ui/controls/keypad'
+import { useDesk } from '@/src/ui/desk/desk-context'
+import { Screen, type ScreenProps } from '@/src/ui/desk/screen'
+import { useWorkerAnswer } from '@/src/ui/engine/use-worker-answer'
+import { FuseChart } from '@/src/ui/power/fuse-chart'
+import { LoadChart } from '@/src/ui/power/load-chart'
+import { SupplyPicture } from '@/src/ui/power/supply-picture'
+import { supplyChecks } from '@/src/ui/power/supply-probes'
+
+/** What plates of control transformers say, whatever the open volts are. */
+const PLATE_VOLTS = 24
+
+/** The supply side: line, transformer, fuse; what was read beside what this system should show. */
+export function PowerStep({ onStep }: ScreenProps) {
+  const { system, entries, state, record } = useDesk()
+  const checks = supplyChecks(system)
+  const { answer: expected, problem } = useWorkerAnswer(
+    (worker) =>
+      worker.expect(
+        { system, entries },
+        checks.map(({ probe }) => probe),
+      ),
+    `expect ${entries.length}`,
+  )
+  const { answer: loads } = useWorkerAnswer((worker) => worker.loads({ system, entries }), `loads ${system.id}`)
+  const lines = checks.map((check, index) => {
+    const reading = state.observations.findLast(({ probe }) => probeKey(probe) === probeKey(check.probe))
+    return { ...check, answer: reading?.answer ?? null, expected: expected?.[index] ?? null }
+  })
+  const [picked, setPicked] = useState<string | null>(null)
+  const next = lines.find(({ id }) => id === picked) ?? lines.find(({ answer }) => answer === null) ?? null
+  const fuse = firstPart(system, 'fuse')
+  const transformer = firstPart(system, 'transformer')
+  const { answer: overload } = useWorkerAnswer((worker) => worker.overload({ system, entries }), `overload ${entries.length}`)
+  const seen = state.observations.findLast(({ probe }) => probe.meter === 'look' && probe.at === 'fuse')?.answer
+  const take = (answer: Answer) => {
+    if (next && record([{ kind: 'reading', probe: next.probe, answer }]) === null) setPicked(null)
+  }
+  return (
+    <Screen
+      title="Power"
+      sideFirst
+      main={
+        <div className="flex flex-col">
+          {problem && <p role="alert">{problem}</p>}
+          <div className="max-desk:hidden">
+            <SupplyPicture lines={lines} next={next?.id ?? null} />
+          </div>
+          <div className="mt-3 grid gap-4 max-desk:order-2 desk:grid-cols-2">
+            <FuseChart
+              ratingA={state.bench.slot.holds === 'fuse' ? state.bench.slot.ratingA : fuse.ratingA}
+              winding={{ va: transformer.va, plateVolts: PLATE_VOLTS }}
+              faultA={overload}
+            />
+            {loads && <LoadChart loads={loads} plateVa={transformer.va} />}
+          </div>
+          <table className="mt-3 w-full text-left">
+            <caption className="sr-only">Supply readings and what this system should show on the bench as it stands</caption>
+            <thead>
+              <tr className="border-line border-b-2 text-muted text-small">
+                <th scope="col">reading</th>
+                <th scope="col">should show</th>
+                <th scope="col">read</th>
+                <th scope="col">
+                  <span className="sr-only">take it</span>
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {lines.map((line) => {
+                const fits = typeof line.answer === 'number' && line.expected !== null ? isExpected(line.answer, line.expected) : null
+                return (
+                  <tr key={line.id} className="border-line border-b">
+                    <th scope="row" className="font-normal">
+                      {line.say}
+                    </th>
+                    <td className="text-muted">{line.expected ? sayExpected(line.expected) : '…'}</td>
+                    <td className={line.answer === null ? 'text-muted' : fits ? 'text-hold' : fits === false ? 'font-bold text-ember' : ''}>
+                      {line.answer === null
+                        ? 'not read'
+                        : `${sayAnswer(line.answer, line.probe)} ${fits ? '✓' : fits === false ? '!' : ''}`}
+                    </td>
+                    <td className="py-0.5 text-right">
+                      <Button look="quiet" onClick={() => setPicked(line.id)} aria-label={`read ${line.say}`}>
+                        {line.answer === null ? 'read' : 'again'}
+                      </Button>
+                    </td>
+                  </tr>
+                )
+              })}
+            </tbody>
+          </table>
+        </div>
+      }
+      side={
+        <>
+          {next ? (
+            <section aria-label="Next reading" key={next.id} className="landed mb-3 rounded border-2 border-next bg-raised p-3">
+              <h2 className="font-bold text-muted text-small">Next reading</h2>
+              <p className="my-1 font-bold text-large">{next.say}</p>
+              <p className="mb-2 text-muted">
+                A sound system shows {next.expected ? sayExpected(next.expected) : '…'} here, on the bench as it stands.
+              </p>
+              {next.isLine && (
+                <div className="mb-2">
+                  <Caution>Line voltage is live behind this panel. Prove the meter on a live source first, read, prove it again.</Caution>
+                </div>
+              )}
+              {!state.bench.power && (
+                <Button className="mb-2 w-full !text-center" onClick={() => record([{ kind: 'bench', change: { do: 'power', on: true } }])}>
+                  Power on first
+                </Button>
+              )}
+              <Keypad measured={next.probe.meter === 'amps' ? 'amps' : 'volts'} onTake={take} />
+            </section>
+          ) : (
+            <section aria-label="Supply is read" className="mb-3 rounded border-2 border-next bg-raised p-3">
+              <p className="mb-2 font-bold text-large">The supply side is read</p>
+              <Button look="main" className="w-full text-center" onClick={() => onStep('trace')}>
+                On to Trace
+              </Button>
+            </section>
+          )}
+          <section aria-label="Fuse">
+            <h2 className="font-bold text-muted text-small">Fuse</h2>
+            <p className="py-1">
+              {fuse.holds === 'none'
+                ? 'None is fitted; an inline one would protect this transformer.'
+                : `The label says ${fuse.ratingA} A.`}{' '}
+              Now: {saySlot(system, state.bench)}.
+            </p>
+            <div className="flex flex-wrap gap-2">
+              {(fuse.holds === 'none' ? [] : ['good', 'blown']).map((word) => {
+                const isSaid = typeof seen === 'object' && 'word' in seen && seen.word === word
+                return (
+                  <Button
+                    key={word}
+                    aria-pressed={isSaid}
+                    className={isSaid ? '!border-next font-bold' : ''}
+                    onClick={() => record([{ kind: 'reading', probe: { meter: 'look', at: 'fuse' }, answer: { word } }])}
+                  >
+                    {isSaid && <span aria-hidden>✓ </span>}found {word}
+                  </Button>
+                )
+              })}
+              {state.bench.slot.holds !== 'breaker' && (
+                <Button onClick={() => record([{ kind: 'bench', change: { do: 'slot', holds: 'breaker' } }])}>put a breaker in</Button>
+              )}
+            </div>
+          </section>
+        </>
+      }
+    />
+  )
+}

@@ -1,0 +1,100 @@
+'use client'
+import { useEffect, useMemo, useRef } from 'react'
+import { useHotkeys } from 'react-hotkeys-hook'
+import { readQuickLine } from '@/src/core/job/quick-line'
+import { Button } from '@/src/ui/controls/button'
+import { useDesk } from '@/src/ui/desk/desk-context'
+import { useKeptText } from '@/src/ui/device/use-kept-text'
+
+/** Shorthand, read while it is typed: what it understood stands beside it before it is taken. */
+export function QuickLine({ onHelp }: { onHelp: () => void }) {
+  const { job, system, entries, advice, proposal, record, told } = useDesk()
+  const [kept, setLine] = useKeptText(`line ${job.id}`)
+  const line = kept ?? ''
+  const field = useRef<HTMLInputElement>(null)
+  const understood = useMemo(
+    () =>
+      line.trim() === ''
+        ? null
+        : readQuickLine(line, {
+            system,
+            entries,
+            suspects: (advice?.suspects ?? []).map(({ id, zone, repair }) => ({ id, zone, repair: repair?.say ?? null })),
+            proposed: proposal?.next?.probe ?? null,
+          }),
+    [line, system, entries, advice, proposal],
+  )
+  useHotkeys('/', () => field.current?.focus(), { preventDefault: true, useKey: true })
+  useEffect(() => {
+    if (told?.isProblem) field.current?.scrollIntoView({ block: 'nearest' })
+  }, [told])
+
+  const take = () => {
+    if (!understood?.ok) {
+      if (understood) field.current?.setSelectionRange(understood.start, understood.end)
+      return
+    }
+    if (record(understood.drafts) === null) setLine(null)
+  }
+  return (
+    <form
+      aria-label="quick line"
+      className="relative flex items-center gap-2 border-line border-t-2 bg-panel px-3 py-1"
+      onSubmit={(event) => {
+        event.preventDefault()
+        take()
+      }}
+    >
+      <span aria-hidden className="font-mono text-large text-muted">
+        /
+      </span>
+      <input
+        ref={field}
+        value={line}
+        onChange={(event) => setLine(event.target.value)}
+        onKeyDown={(event) => {
+          if (event.key === 'Escape') field.current?.blur()
+        }}
+        aria-label="quick line"
+        aria-describedby="understood"
+        aria-invalid={understood?.ok === false}
+        placeholder="R-C 26.4"
+        autoComplete="off"
+        autoCapitalize="off"
+        spellCheck={false}
+        className="min-h-11 min-w-0 flex-1 bg-transparent font-mono text-large placeholder:text-muted"
+      />
+      <output
+        id="understood"
+        className={`text-small max-desk:absolute max-desk:inset-x-0 max-desk:bottom-full max-desk:border-line max-desk:border-t-2 max-desk:bg-panel max-desk:px-3 max-desk:py-2 max-desk:empty:hidden desk:max-w-[58%] desk:text-right ${
+          understood?.ok === false || (!understood && told?.isProblem) ? 'text-ember' : 'text-hold'
+        } ${understood || told?.isProblem ? '' : 'max-desk:hidden'}`}
+      >
+        {understood?.ok && (
+          <>
+            {understood.say} · <b>Enter</b> takes it
+          </>
+        )}
+        {understood?.ok === false && (
+          <>
+            {understood.start < understood.end && line.slice(understood.start, understood.end) !== line.trim() && (
+              <b>“{line.slice(understood.start, understood.end)}”: </b>
+            )}
+            {understood.problem}
+          </>
+        )}
+        {!understood && told && (
+          <span key={told.say} className={`landed line-clamp-2 ${told.isProblem ? '' : 'max-desk:hidden'}`}>
+            {told.isProblem ? told.say : `✓ ${told.say}`}
+          </span>
+        )}
+      </output>
+      <Button onClick={take} className="desk:hidden">
+        take
+      </Button>
+      <Button onClick={onHelp} aria-label="keys and quick lines" title="keys and quick lines (?)">
+        ?
+      </Button>
+    </form>
+  )
+}

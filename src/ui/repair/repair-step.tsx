@@ -1,0 +1,176 @@
+'use client'
+import { useForm } from 'react-hook-form'
+import { NONE_OF_THESE, NOTHING_WRONG } from '@/src/core/diagnosis/suspects'
+import { sayPercent } from '@/src/core/units/quantity'
+import { zoneName, zonesOf } from '@/src/core/wiring/system'
+import { Button } from '@/src/ui/controls/button'
+import { Caution } from '@/src/ui/controls/caution'
+import { useDesk } from '@/src/ui/desk/desk-context'
+import { Screen, type ScreenProps } from '@/src/ui/desk/screen'
+import { useKeptForm } from '@/src/ui/device/use-kept-form'
+import { Bar } from '@/src/ui/trace/suspect-list'
+
+interface RepairForm {
+  readonly fault: string
+  readonly zone: string
+  readonly what: string
+  readonly cause: string
+}
+
+const SHOWN = 4
+
+/** The repairs that fit the leading suspects; the one that was done is recorded with its place and its cause. */
+export function RepairStep({ onStep }: ScreenProps) {
+  const { job, system, state, advice, record } = useDesk()
+  const repairs = repairsOf(advice?.suspects ?? [])
+  const form = useForm<RepairForm>({ defaultValues: { fault: '', zone: '', what: '', cause: '' } })
+  const forget = useKeptForm(form, `repair ${job.id}`)
+  const { errors } = form.formState
+  const chosen = form.watch('fault')
+  const choose = (fault: string, zone: string, what: string) => {
+    form.setValue('fault', fault)
+    form.setValue('zone', zone, { shouldValidate: true })
+    form.setValue('what', what, { shouldValidate: true })
+  }
+  const enter = form.handleSubmit(({ fault, zone, what, cause }) => {
+    if (record([{ kind: 'repair', fault: fault === '' ? null : fault, zone, what, cause }]) === null) {
+      form.reset()
+      forget()
+      onStep('prove')
+    }
+  })
+  const field = 'min-h-11 w-full rounded border-2 border-line bg-panel px-3 py-2'
+  return (
+    <Screen
+      title="Repair"
+      main={
+        <>
+          <h2 className="mb-1 font-bold">Repairs that fit what is suspected</h2>
+          {repairs.length === 0 && (
+            <p className="text-muted">Nothing is suspected strongly enough yet. Trace first, or write down what was done.</p>
+          )}
+          <ul className="mb-4 flex flex-col gap-2">
+            {repairs.slice(0, SHOWN).map(({ fault, zone, say, because, probability }) => (
+              <li key={say}>
+                <Button
+                  aria-pressed={chosen === fault}
+                  onClick={() => choose(fault, zone, say)}
+                  className={`w-full ${chosen === fault ? '!border-next' : ''}`}
+                >
+                  <span className="flex justify-between gap-3">
+                    <b className="first-letter:uppercase">
+                      {chosen === fault && <span aria-hidden>✓ </span>}
+                      {say}
+                    </b>
+                    <b className="whitespace-nowrap">{sayPercent(probability)}</b>
+                  </span>
+                  <span className="block text-muted text-small">
+                    {zoneName(system, zone)}: {because}
+                  </span>
+                  <Bar share={probability} />
+                </Button>
+              </li>
+            ))}
+          </ul>
+          {state.repairs.length > 0 && (
+            <>
+              <h2 className="mb-1 font-bold">Recorded in this job</h2>
+              <ul className="mb-4">
+                {state.repairs.map((repair) => (
+                  <li key={repair.id} className="border-line border-b py-2">
+                    <span className="text-hold">✓</span> {repair.what}
+                    <span className="block text-muted text-small">
+                      {zoneName(system, repair.zone)}
+                      {repair.cause && ` · cause: ${repair.cause}`}
+                    </span>
+                  </li>
+                ))}
+              </ul>
+            </>
+          )}
+        </>
+      }
+      side={
+        <>
+          <form aria-label="What was done" onSubmit={enter} className="mb-3 flex flex-col gap-2 rounded border-2 border-next bg-raised p-3">
+            <h2 className="font-bold text-large">What was done, and where</h2>
+            {state.bench.power && <Caution>Power off and proved dead before wires are spliced or parts changed.</Caution>}
+            <label>
+              <span className="font-bold">Where</span>
+              <select
+                {...form.register('zone', { required: 'Say where it was done.' })}
+                aria-invalid={errors.zone !== undefined}
+                className={field}
+              >
+                <option value="">choose …</option>
+                {zonesOf(system).map(({ id, name }) => (
+                  <option key={id} value={id}>
+                    {name}
+                  </option>
+                ))}
+              </select>
+            </label>
+            {errors.zone && (
+              <p role="alert" className="text-ember">
+                {errors.zone.message}
+              </p>
+            )}
+            <label>
+              <span className="font-bold">What</span>
+              <textarea
+                {...form.register('what', { required: 'Say what was done; the customer reads it.', maxLength: 500 })}
+                aria-invalid={errors.what !== undefined}
+                rows={2}
+                className={field}
+              />
+            </label>
+            {errors.what && (
+              <p role="alert" className="text-ember">
+                {errors.what.message}
+              </p>
+            )}
+            <label>
+              <span className="font-bold">Cause, and how it was removed</span>
+              <textarea
+                {...form.register('cause', { maxLength: 500 })}
+                rows={2}
+                placeholder="what rubbed, bit or loosened it"
+                className={`${field} placeholder:text-muted`}
+              />
+            </label>
+            <Button type="submit" look="main" className="text-center">
+              Record the repair
+            </Button>
+          </form>
+          <p className="text-muted text-small">
+            After it every mode is proved anew, and the readings start afresh: a second fault would show.
+          </p>
+        </>
+      }
+    />
+  )
+}
+
+interface RepairLine {
+  readonly fault: string
+  readonly zone: string
+  readonly say: string
+  readonly because: string
+  readonly probability: number
+}
+
+/** Suspects that share a repair are one line. */
+function repairsOf(
+  suspects: readonly { id: string; say: string; zone: string | null; probability: number; repair: { id: string; say: string } | null }[],
+): RepairLine[] {
+  const lines = new Map<string, RepairLine>()
+  for (const { id, say, zone, probability, repair } of suspects) {
+    if (!repair || zone === null || id === NOTHING_WRONG || id === NONE_OF_THESE) continue
+    const known = lines.get(repair.id)
+    lines.set(
+      repair.id,
+      known ? { ...known, probability: known.probability + probability } : { fault: id, zone, say: repair.say, because: say, probability },
+    )
+  }
+  return [...lines.values()].filter(({ probability }) => probability > 0.01).sort((a, b) => b.probability - a.probability)
+}

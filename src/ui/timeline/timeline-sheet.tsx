@@ -1,0 +1,105 @@
+'use client'
+import { format } from 'date-fns'
+import { useMemo, useState } from 'react'
+import type { ContentEntry } from '@/src/core/job/entry'
+import { readQuickLine, sayDraft } from '@/src/core/job/quick-line'
+import { sayBenchShort } from '@/src/core/readings/say'
+import { Button } from '@/src/ui/controls/button'
+import { Sheet } from '@/src/ui/controls/sheet'
+import { useDesk } from '@/src/ui/desk/desk-context'
+
+/** The record of the job, newest first. Nothing is erased: a line is taken back or corrected by a new entry. */
+export function TimelineSheet(props: { open: boolean; onOpenChange: (open: boolean) => void }) {
+  const { system, entries, state, record, unsent, sendProblem } = useDesk()
+  const [correcting, setCorrecting] = useState<string | null>(null)
+  const standing = useMemo(() => new Map(state.standing.map((entry) => [entry.id, entry])), [state.standing])
+  const refused = new Map(state.refused.map(({ id, problem }) => [id, problem]))
+  return (
+    <Sheet {...props} title="Timeline" description={`${entries.length} entries. Corrections are entries of their own; nothing is erased.`}>
+      {unsent > 0 && (
+        <p role="alert" className="mb-2 border-ember border-l-4 pl-3">
+          {unsent} {unsent === 1 ? 'entry is' : 'entries are'} on this device only. {sendProblem ?? 'Sending …'}
+        </p>
+      )}
+      <ol reversed className="flex flex-col">
+        {[...entries].reverse().map((entry) => {
+          const now = standing.get(entry.id)
+          const isMeta = entry.kind === 'undo' || entry.kind === 'correct'
+          const observation = state.observations.find(({ id }) => id === entry.id)
+          return (
+            <li key={entry.id} className="border-line border-b-2 py-2">
+              <div className="flex items-baseline gap-3">
+                <time dateTime={entry.at} className="text-muted text-small">
+                  {format(new Date(entry.at), 'HH:mm')}
+                </time>
+                <span className={`flex-1 ${now || isMeta ? '' : 'text-muted line-through'}`}>
+                  {sayDraft(system, now ?? entry, { standing: entries.filter(isContent) })}
+                  {!now && !isMeta && <span className="sr-only"> (taken back)</span>}
+                </span>
+              </div>
+              {observation && <p className="pl-12 text-muted text-small">{sayBenchShort(system, observation.bench)}</p>}
+              {refused.has(entry.id) && <p className="pl-12 text-ember text-small">Could not be done: {refused.get(entry.id)}</p>}
+              {now && (
+                <div className="flex flex-wrap gap-1 pl-10">
+                  <Button look="quiet" onClick={() => record([{ kind: 'undo', target: entry.id }])}>
+                    take back
+                  </Button>
+                  {(now.kind === 'reading' || now.kind === 'trip' || now.kind === 'note') && (
+                    <Button look="quiet" onClick={() => setCorrecting(entry.id)}>
+                      correct
+                    </Button>
+                  )}
+                </div>
+              )}
+              {correcting === entry.id && now && <Correction entry={now} onDone={() => setCorrecting(null)} />}
+            </li>
+          )
+        })}
+      </ol>
+    </Sheet>
+  )
+}
+
+const isContent = (entry: { kind: string }): entry is ContentEntry => entry.kind !== 'undo' && entry.kind !== 'correct'
+
+/** The corrected entry is typed as a quick line, read on the bench of that moment. */
+function Correction({ entry, onDone }: { entry: ContentEntry; onDone: () => void }) {
+  const { system, entries, record } = useDesk()
+  const [line, setLine] = useState('')
+  const before = entries.slice(
+    0,
+    entries.findIndex(({ id }) => id === entry.id),
+  )
+  const read = line.trim() === '' ? null : readQuickLine(line, { system, entries: before, suspects: [], proposed: null })
+  const draft = read?.ok && read.drafts.length === 1 ? read.drafts[0] : null
+  const fits = draft && draft.kind !== 'undo' && draft.kind !== 'correct'
+  return (
+    <form
+      className="flex flex-wrap items-center gap-2 py-2 pl-10"
+      onSubmit={(event) => {
+        event.preventDefault()
+        if (!fits) return
+        record([{ kind: 'correct', target: entry.id, entry: { ...draft, id: entry.id, at: new Date().toISOString() } as ContentEntry }])
+        onDone()
+      }}
+    >
+      <input
+        // biome-ignore lint/a11y/noAutofocus: the field was asked for a moment ago
+        autoFocus
+        value={line}
+        onChange={(event) => setLine(event.target.value)}
+        aria-label="corrected entry, as a quick line"
+        placeholder="as it should read: R-C 26.4"
+        className="min-h-11 min-w-0 flex-1 rounded border-2 border-line bg-panel px-2 font-mono"
+      />
+      <Button type="submit" disabled={!fits}>
+        correct
+      </Button>
+      <Button look="quiet" onClick={onDone}>
+        leave it
+      </Button>
+      {read && !read.ok && <p className="w-full text-ember text-small">{read.problem}</p>}
+      {read?.ok && <p className="w-full text-hold text-small">{read.say}</p>}
+    </form>
+  )
+}

@@ -1,0 +1,175 @@
+'use client'
+import { useState } from 'react'
+import { useHotkeys } from 'react-hotkeys-hook'
+import { sayChange } from '@/src/core/bench/say'
+import type { Check } from '@/src/core/diagnosis/next-check'
+import type { EntryDraft } from '@/src/core/job/entry'
+import { type Answer, probeKey } from '@/src/core/readings/check'
+import { wordsFor } from '@/src/core/readings/predict'
+import { sayAnswer } from '@/src/core/readings/say'
+import { sayMinutes, sayPercent } from '@/src/core/units/quantity'
+import { placeById } from '@/src/core/wiring/system'
+import { Button } from '@/src/ui/controls/button'
+import { Caution } from '@/src/ui/controls/caution'
+import { Keypad } from '@/src/ui/controls/keypad'
+import { Sheet } from '@/src/ui/controls/sheet'
+import { useDesk } from '@/src/ui/desk/desk-context'
+import type { ScreenProps } from '@/src/ui/desk/screen'
+import { VerdictCard } from '@/src/ui/trace/verdict-card'
+
+const ANSWER_KEYS: readonly string[] = ['a', 's', 'd', 'f', 'g']
+const MOST_ANSWERS = ANSWER_KEYS.length
+
+/** The check worth most now, answered with one tap. */
+export function NextCheckCard({ onStep }: ScreenProps) {
+  const { proposal, thinking, problem, retryAdvice, state } = useDesk()
+  if (problem)
+    return (
+      <Card label="Next check">
+        <p role="alert">{problem}</p>
+        <Button look="main" className="mt-2 w-full text-center" onClick={retryAdvice}>
+          Try again
+        </Button>
+      </Card>
+    )
+  if (state.closedAt) return <Card label="Closed">This job is closed. Its record stays as it is.</Card>
+  if (!proposal) return <Card label="Next check">Working out which check is worth most …</Card>
+  if (proposal.verdict) return <VerdictCard verdict={proposal.verdict} onStep={onStep} />
+  if (!proposal.next)
+    return (
+      <Card label="Next check">
+        No check at hand tells more. Look at the leading suspects with your own eyes, or take a reading of your own on the loom.
+      </Card>
+    )
+  return (
+    <Proposed
+      key={`${probeKey(proposal.next.probe)} ${state.standing.length}`}
+      check={proposal.next}
+      confirms={proposal.confirms}
+      isStale={thinking !== null}
+    />
+  )
+}
+
+function Card({ label, children }: { label: string; children: React.ReactNode }) {
+  return (
+    <section aria-label={label} className="mb-3 rounded border-2 border-next bg-raised p-3">
+      <h2 className="mb-1 font-bold text-muted text-small">{label}</h2>
+      {children}
+    </section>
+  )
+}
+
+function Proposed({ check, confirms, isStale }: { check: Check; confirms: boolean; isStale: boolean }) {
+  const { system, state, record } = useDesk()
+  const [typing, setTyping] = useState(false)
+  const { probe, setup, outcomes } = check
+  const measured = probe.meter === 'volts' || probe.meter === 'ohms' || probe.meter === 'amps' ? probe.meter : null
+  const shown = outcomes.slice(0, MOST_ANSWERS)
+  const words = wordsFor(system, probe).filter(
+    (word) => !shown.some(({ answer }) => typeof answer === 'object' && 'word' in answer && answer.word === word),
+  )
+
+  const prepare: EntryDraft[] = setup.map((change) => ({ kind: 'bench', change }))
+  const answerWith = (answer: Answer) => {
+    setTyping(false)
+    const isTrip = probe.meter === 'trip' && typeof answer === 'object' && 'word' in answer
+    record([
+      ...prepare,
+      isTrip ? { kind: 'trip', result: answer.word === 'trips' ? 'trips' : 'holds' } : { kind: 'reading', probe, answer },
+    ])
+  }
+  const skip = () => record([{ kind: 'skip', probe }])
+
+  useHotkeys(ANSWER_KEYS.join(','), (_, { keys }) => {
+    const outcome = shown[ANSWER_KEYS.indexOf(keys?.[0] ?? '')]
+    if (outcome && !isStale) answerWith(outcome.answer)
+  })
+  useHotkeys('k', () => (measured || words.length > 0) && setTyping(true), { preventDefault: true })
+  useHotkeys('x', skip)
+
+  return (
+    <section
+      aria-label="Next check"
+      aria-busy={isStale}
+      className={`landed mb-3 rounded border-2 border-next bg-raised p-3 ${isStale ? 'opacity-60' : ''}`}
+    >
+      <div className="flex justify-between gap-2 text-muted text-small">
+        <h2 className="whitespace-nowrap font-bold">{confirms ? 'Next check, to confirm' : 'Next check'}</h2>
+        <span>
+          {sayMinutes(check.minutes)} · {check.place === state.bench.place ? 'you are at' : 'go to'} the{' '}
+          {placeById(system, check.place)?.name}
+        </span>
+      </div>
+      <p className="my-1 font-bold text-large">{check.say}</p>
+      {setup.length > 0 ? (
+        <ol className="mb-1 list-inside list-decimal text-muted">
+          {setup.map((change) => (
+            <li key={JSON.stringify(change)}>{sayChange(system, change)}</li>
+          ))}
+        </ol>
+      ) : (
+        <p className="mb-1 text-muted">{check.why}</p>
+      )}
+      {check.caution && <Caution>{check.caution}</Caution>}
+      <div className="mt-2 grid grid-cols-2 gap-2">
+        {shown.map((outcome, index) => (
+          <Button
+            key={JSON.stringify(outcome.answer)}
+            disabled={isStale}
+            aria-keyshortcuts={ANSWER_KEYS[index]}
+            onClick={() => answerWith(outcome.answer)}
+          >
+            <span className="block font-bold">{sayAnswer(outcome.answer, probe)}</span>
+            <span className="block text-muted text-small">
+              {outcome.meaning}, {sayPercent(outcome.probability)}
+            </span>
+          </Button>
+        ))}
+        {words.length > 0 && (
+          <Button onClick={() => setTyping(true)} aria-keyshortcuts="k">
+            <span className="block font-bold">another …</span>
+            <span className="block text-muted text-small">{words.length} more answers</span>
+          </Button>
+        )}
+        {measured && (
+          <Button onClick={() => setTyping(true)} aria-keyshortcuts="k">
+            <span className="block font-bold">type it …</span>
+            <span className="block text-muted text-small">keypad</span>
+          </Button>
+        )}
+      </div>
+      <div className="mt-1 flex flex-wrap justify-between">
+        {setup.length > 0 && (
+          <Button look="quiet" onClick={() => record(prepare)}>
+            set up, read later
+          </Button>
+        )}
+        {check.bench.power && (probe.meter === 'volts' || probe.meter === 'amps') && (
+          <Button look="quiet" onClick={() => record([...prepare, { kind: 'trip', result: 'trips' }])}>
+            it tripped instead
+          </Button>
+        )}
+        <Button look="quiet" onClick={skip} aria-keyshortcuts="x">
+          cannot do that here
+        </Button>
+      </div>
+      {words.length > 0 && (
+        <Sheet open={typing} onOpenChange={setTyping} title="What did you find?" description={check.say}>
+          <div className="flex flex-col gap-2">
+            {words.map((word) => (
+              <Button key={word} onClick={() => answerWith({ word })}>
+                {sayAnswer({ word }, probe)}
+              </Button>
+            ))}
+          </div>
+        </Sheet>
+      )}
+      {measured && (
+        <Sheet open={typing} onOpenChange={setTyping} title="What does the meter show?" description={check.say}>
+          <Keypad measured={measured} onTake={answerWith} autoFocus />
+        </Sheet>
+      )}
+    </section>
+  )
+}

@@ -1,0 +1,153 @@
+'use client'
+import { isSameJumper } from '@/src/core/bench/bench'
+import { landingOf, sayPoint } from '@/src/core/bench/points'
+import { sayPair } from '@/src/core/bench/say'
+import type { Forecast } from '@/src/core/job/forecast'
+import type { Probe } from '@/src/core/readings/check'
+import { isLinePoint } from '@/src/core/readings/predict'
+import { sayPercent } from '@/src/core/units/quantity'
+import { conductorEnd, parsePoint } from '@/src/core/wiring/point'
+import type { System } from '@/src/core/wiring/system'
+import { Button } from '@/src/ui/controls/button'
+import { Caution } from '@/src/ui/controls/caution'
+import { Keypad } from '@/src/ui/controls/keypad'
+import { useDesk } from '@/src/ui/desk/desk-context'
+import { useWorkerAnswer } from '@/src/ui/engine/use-worker-answer'
+
+/** Two test leads: what the meter would show between them, and the field for what it does show. One lead: what can be done there. */
+export function ProbePad({ probes, onClear }: { probes: readonly string[]; onClear: () => void }) {
+  const { system } = useDesk()
+  const [a, b] = probes
+  return (
+    <section aria-label="Probes" className="landed mb-3 rounded border-2 border-hold bg-raised p-3">
+      <div className="flex items-start justify-between gap-2">
+        <h2 className="font-bold text-large">{b ? sayPair(system, a, b) : sayPoint(system, a)}</h2>
+        <Button onClick={onClear} aria-keyshortcuts="Escape">
+          put down
+        </Button>
+      </div>
+      {b ? <BetweenTwo a={a} b={b} onDone={onClear} /> : <AtOne point={a} onDone={onClear} />}
+    </section>
+  )
+}
+
+function AtOne({ point, onDone }: { point: string; onDone: () => void }) {
+  const { system, state, record } = useDesk()
+  const ends = endsAt(system, point)
+  return (
+    <>
+      <p className="my-1 text-muted">Pick a second point to read between the two, or:</p>
+      <div className="flex flex-wrap gap-2">
+        {ends.map((end) => {
+          const isLifted = state.bench.lifted.includes(end)
+          const { cable, name } = parsePoint(end)
+          const found = system.cables.find(({ id }) => id === cable)
+          const colour = found?.conductors.find(({ id }) => id === name)?.colour
+          return (
+            <Button
+              key={end}
+              onClick={() => {
+                if (record([{ kind: 'bench', change: isLifted ? { do: 'land', end } : { do: 'lift', end } }]) === null) onDone()
+              }}
+            >
+              {isLifted ? 'land' : 'lift'} {colour} of the {found?.name}
+            </Button>
+          )
+        })}
+      </div>
+      {ends.slice(0, 1).map((end) => (
+        <details key={end} className="mt-2">
+          <summary className="min-h-11 content-center">clamp amps around it</summary>
+          <Keypad
+            measured="amps"
+            onTake={(answer) => {
+              if (record([{ kind: 'reading', probe: { meter: 'amps', on: end }, answer }]) === null) onDone()
+            }}
+          />
+        </details>
+      ))}
+    </>
+  )
+}
+
+/** Conductor ends at a point: those landed on a terminal, or the end itself. */
+function endsAt(system: System, point: string): string[] {
+  if (parsePoint(point).cable !== null) return landingOf(system, point) ? [point] : []
+  return system.cables.flatMap((cable) =>
+    cable.between.flatMap((place) =>
+      cable.conductors.map(({ id }) => conductorEnd(cable.id, id, place)).filter((end) => landingOf(system, end) === point),
+    ),
+  )
+}
+
+function BetweenTwo({ a, b, onDone }: { a: string; b: string; onDone: () => void }) {
+  const { system, entries, state, record } = useDesk()
+  const measured = state.bench.power ? 'volts' : 'ohms'
+  const probe: Probe = { meter: measured, a, b }
+  const { answer: forecasts, problem } = useWorkerAnswer(
+    (worker) => worker.forecast({ system, entries }, probe),
+    `${a} ${b} ${measured} ${entries.length}`,
+  )
+  const isJumped = state.bench.jumpers.some((jumper) => isSameJumper(jumper, a, b))
+  const isLine = isLinePoint(system, a) || isLinePoint(system, b)
+  return (
+    <>
+      <p className="text-muted">{measured === 'volts' ? 'Volts, power on.' : 'Ohms, power off.'} It would read:</p>
+      {forecasts ? <Scale forecasts={forecasts} /> : <p role={problem ? 'alert' : undefined}>{problem ?? '…'}</p>}
+      {isLine && <Caution>Line voltage. Prove the meter on a live source first; keep one hand out.</Caution>}
+      <Keypad
+        measured={measured}
+        onTake={(answer) => {
+          if (record([{ kind: 'reading', probe, answer }]) === null) onDone()
+        }}
+      />
+      <Button
+        className="mt-2 w-full !text-center"
+        onClick={() => {
+          if (record([{ kind: 'bench', change: isJumped ? { do: 'unjumper', a, b } : { do: 'jumper', a, b } }]) === null) onDone()
+        }}
+      >
+        {isJumped ? 'Take out the jumper between the two' : 'Jumper between the two'}
+      </Button>
+    </>
+  )
+}
+
+/** Predicted values as ticks on a small scale, with the same as lines of text. */
+function Scale({ forecasts }: { forecasts: readonly Forecast[] }) {
+  const values = forecasts.flatMap(({ value }) => (value === null ? [] : [value]))
+  const most = Math.max(1, ...values)
+  return (
+    <>
+      {values.length > 1 && (
+        <svg viewBox="0 0 300 26" className="my-1 w-full" aria-hidden>
+          <line x1="6" x2="294" y1="16" y2="16" stroke="var(--line)" strokeWidth="2" />
+          {forecasts.map(({ id, value }, index) =>
+            value === null ? null : (
+              <g key={id}>
+                <line
+                  x1={6 + (288 * value) / most}
+                  x2={6 + (288 * value) / most}
+                  y1="10"
+                  y2="22"
+                  stroke={id === 'nothing-wrong' ? 'var(--hold)' : 'var(--ember)'}
+                  strokeWidth="3"
+                />
+                <text x={6 + (288 * value) / most} y="8" fontSize="10" textAnchor="middle" fill="var(--ink)">
+                  {index + 1}
+                </text>
+              </g>
+            ),
+          )}
+        </svg>
+      )}
+      <ol className="mb-2 list-inside list-decimal">
+        {forecasts.map(({ id, say, expected, probability }) => (
+          <li key={id}>
+            <b>{expected}</b>: {say} <span className="text-muted text-small">({sayPercent(probability)})</span>
+          </li>
+        ))}
+      </ol>
+    </>
+  )
+}

@@ -1,0 +1,118 @@
+'use client'
+import { useState } from 'react'
+import { sayAnswer, sayBenchShort, sayProbe } from '@/src/core/readings/say'
+import { sayPercent } from '@/src/core/units/quantity'
+import { zoneName } from '@/src/core/wiring/system'
+import { Sheet } from '@/src/ui/controls/sheet'
+import { useDesk } from '@/src/ui/desk/desk-context'
+import type { Advice } from '@/src/workers/diagnosis.worker'
+
+type ListedSuspect = Advice['suspects'][number]
+
+const SHOWN = 5
+const LEAST = 0.01
+
+/** Likeliest first; each opens to the readings that speak for and against it. */
+export function SuspectList() {
+  const { advice, thinking } = useDesk()
+  const [open, setOpen] = useState<string | null>(null)
+  const shown = advice?.suspects.filter(({ probability }, index) => index < 2 || (index < SHOWN && probability >= LEAST)) ?? []
+  const opened = advice?.suspects.find(({ id }) => id === open)
+  return (
+    <section aria-label="Suspects" aria-busy={thinking === 'suspects'}>
+      <div className="flex justify-between gap-2 font-bold text-muted text-small">
+        <h2>Suspects</h2>
+        <span>{advice ? `after ${advice.readings} ${advice.readings === 1 ? 'reading' : 'readings'}` : 'reading the wiring …'}</span>
+      </div>
+      {advice?.contradictions.map(({ entry, say }) => (
+        <p key={entry} className="my-1 border-ember border-l-4 bg-panel p-2">
+          {say}
+        </p>
+      ))}
+      <ol>
+        {shown.map((suspect) => (
+          <li key={suspect.id}>
+            <button
+              type="button"
+              onClick={() => setOpen(suspect.id)}
+              className="grid min-h-11 w-full grid-cols-[2.6rem_1fr] gap-x-2 py-1 text-left"
+            >
+              <span className="text-right font-bold text-large">
+                {suspect.probability < 0.005 ? '<1' : suspect.probability > 0.995 ? '>99' : Math.round(suspect.probability * 100)}
+                <span className="sr-only"> percent</span>
+              </span>
+              <span className="min-w-0">
+                <span className="block">{suspect.say}</span>
+                {suspect.why && <span className="block truncate text-muted text-small">{suspect.why}</span>}
+                <Bar share={suspect.probability} />
+              </span>
+            </button>
+          </li>
+        ))}
+      </ol>
+      <Sheet
+        open={opened !== undefined}
+        onOpenChange={() => setOpen(null)}
+        title={opened?.say ?? ''}
+        description={opened && whereAndHow(opened)}
+      >
+        {opened && <EvidenceTable suspect={opened} />}
+      </Sheet>
+    </section>
+  )
+
+  function whereAndHow(suspect: ListedSuspect): string {
+    return [sayPercent(suspect.probability), suspect.repair && `Repair: ${suspect.repair.say}.`].filter(Boolean).join('. ')
+  }
+}
+
+export function Bar({ share }: { share: number }) {
+  return (
+    <svg viewBox="0 0 100 4" preserveAspectRatio="none" className="mt-0.5 h-1.5 w-full" aria-hidden>
+      <rect width="100" height="4" fill="var(--line)" />
+      <rect width={Math.max(1, 100 * share)} height="4" fill="var(--ember)" />
+    </svg>
+  )
+}
+
+function EvidenceTable({ suspect }: { suspect: ListedSuspect }) {
+  const { system, state } = useDesk()
+  if (suspect.evidence.length === 0)
+    return <p>No reading speaks for or against this one yet{suspect.id === 'none-of-these' ? '; it grows when no story fits' : ''}.</p>
+  return (
+    <>
+      <p className="mb-2">Zone: {suspect.zone ? zoneName(system, suspect.zone) : 'none'}.</p>
+      <table className="w-full text-left">
+        <thead>
+          <tr className="border-line border-b-2 text-muted text-small">
+            <th scope="col">check</th>
+            <th scope="col">expected</th>
+            <th scope="col">read</th>
+            <th scope="col">speaks</th>
+          </tr>
+        </thead>
+        <tbody>
+          {suspect.evidence.map((row) => {
+            const observation = state.observations.find(({ id }) => id === row.observation)
+            if (!observation) return null
+            return (
+              <tr key={row.observation} className="border-line border-b align-top">
+                <td className="py-1.5 pr-2">
+                  {sayProbe(system, observation.probe)}
+                  <span className="block text-muted text-small">{sayBenchShort(system, observation.bench)}</span>
+                </td>
+                <td className="py-1.5 pr-2">{row.expected}</td>
+                <td className="py-1.5 pr-2">{sayAnswer(observation.answer, observation.probe)}</td>
+                <td
+                  className={`py-1.5 ${row.verdict.includes('against') ? 'text-ember' : row.verdict.includes('for') ? 'text-hold' : 'text-muted'}`}
+                >
+                  {row.verdict}
+                </td>
+              </tr>
+            )
+          })}
+        </tbody>
+      </table>
+    </>
+  )
+}
