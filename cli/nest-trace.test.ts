@@ -1,0 +1,112 @@
+import { spawnSync } from 'node:child_process'
+import { mkdtempSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import path from 'node:path'
+import { traceAnswerSchema } from '@/src/core/formats/trace-answer'
+import { writeJobFile } from '@/src/core/job/job-file'
+import { createDemoJob } from '@/src/core/practice/demo'
+
+/** The command as a user or an examiner runs it. */
+function run(args: string[], input = ''): { status: number | null; out: string; err: string } {
+  const { status, stdout, stderr } = spawnSync(path.resolve('nest-trace'), args, { input, encoding: 'utf8' })
+  return { status, out: stdout, err: stderr }
+}
+
+const trace = (...lines: string[]) =>
+  run(['trace', '--system', 'furnace-ac', '--json'], `${lines.join('\n')}\n`)
+    .out.trim()
+    .split('\n')
+    .map((line) => traceAnswerSchema.parse(JSON.parse(line)))
+
+const folder = mkdtempSync(path.join(tmpdir(), 'nest-trace-cli-'))
+const file = (name: string, text: string): string => {
+  const where = path.join(folder, name)
+  writeFileSync(where, text)
+  return where
+}
+
+describe('nest-trace trace --json', () => {
+  it('answers each line with what it understood, the suspects, the next check, the bench and what is owed', () => {
+    const answers = trace(
+      '{"kind":"complaint","complaint":{"words":"","symptoms":["fuse-on-call"],"call":"cool","changed":["garden-work"],"hearsay":""}}',
+      'breaker in',
+      'trip on cool',
+      'R-C twelve',
+    )
+    expect(answers).toHaveLength(4)
+    expect(answers[1].owed).toMatchObject([{ what: 'slot', place: 'indoor' }])
+    expect(answers[2].bench).toMatchObject({ call: 'cool', slot: { holds: 'breaker', open: true } })
+    expect(answers[2].next?.outcomes.length).toBeGreaterThan(1)
+    expect(answers[3].understood).toEqual({ error: 'A reading is a number or OL; "twelve" is neither.', start: 4, end: 10 })
+    expect(answers[3].suspects).toEqual(answers[2].suspects)
+  })
+
+  it('takes its own proposed setup and an answer back as entries', () => {
+    const [{ next }] = trace('fuse good')
+    if (!next) throw new Error('no check was proposed')
+    const back = [...next.setup, { kind: 'reading', probe: next.probe, answer: next.outcomes[0].answer }]
+    const answers = trace(
+      'fuse good',
+      ...back.filter((entry) => !('probe' in entry && entry.probe.meter === 'trip')).map((entry) => JSON.stringify(entry)),
+    )
+    for (const { understood } of answers) expect(Array.isArray(understood)).toBe(true)
+  })
+
+  it('calls a repair found once it holds 95 %', () => {
+    const answers = trace('fuse good', 'L1-unit-N 120 V', 'sec-C 0 V', 'R-C 0 V', 'thermostat blank')
+    expect(answers.at(-1)).toMatchObject({
+      next: null,
+      verdict: { found: 'repair', zone: 'indoor', suspects: expect.arrayContaining(['transformer-dead:transformer.primary']) },
+    })
+  })
+
+  it('refuses two entries with one id and keeps the first', () => {
+    const note = (text: string) => JSON.stringify({ id: 'n1', at: '2026-05-04T09:10:00Z', kind: 'note', text })
+    const answers = trace(note('first'), note('first'), note('second'), '{"kind":"reading"', '{"kind":"dance"}')
+    expect(answers[1].understood).toEqual([])
+    expect(answers[2].understood).toMatchObject({ error: expect.stringContaining('another entry with the id "n1"') })
+    expect(answers[3].understood).toMatchObject({ error: expect.stringContaining('earlier entries are kept') })
+    expect(answers[4].understood).toMatchObject({ error: expect.stringContaining('This is no entry') })
+  })
+})
+
+describe('nest-trace', () => {
+  it('lists systems, publishes schemas, writes a netlist', () => {
+    expect(run(['systems']).out).toContain('furnace-ac')
+    expect(Object.keys(JSON.parse(run(['schema']).out))).toEqual(['system', 'entry', 'job', 'answer'])
+    expect(run(['netlist', '--system', 'furnace-ac']).out).toContain('.ac lin 1 60 60')
+  })
+
+  it('solves a fault on a bench', () => {
+    const solved = run([
+      'solve',
+      '--system',
+      'furnace-ac',
+      '--fault',
+      'conductor-open:stat-cable.C',
+      '--read',
+      'R@thermostat,C@thermostat',
+      '--read',
+      'R@indoor,C@indoor',
+    ])
+    expect(solved.out).toMatch(/R@indoor\tC@indoor\t2[567](\.\d)? V/)
+    expect(solved.status).toBe(0)
+  })
+
+  it('reads a job file for suspects and next check, and a torn one with what is kept', () => {
+    const text = writeJobFile(createDemoJob('demo', new Date('2026-05-04T09:10:00Z')))
+    const whole = file('demo.json', text)
+    expect(run(['suspects', whole]).out).toContain('rubbed through to metal in the outdoor cable')
+    expect(run(['next', whole]).out).toMatch(/ohm/i)
+    const torn = run(['suspects', file('torn.json', text.slice(0, -300))])
+    expect(`${torn.out}${torn.err}`).toMatch(/breaks off.*are whole/s)
+  })
+
+  it('takes a system from a file and says what is wrong with a bad one', () => {
+    const schemaless = run(['trace', '--system', file('bad.json', '{"format":"nest-trace/system"}')], 'R-C 26\n')
+    expect(schemaless.status).toBe(2)
+    expect(schemaless.err).toContain('is no valid system')
+    expect(run(['solve', '--system', 'nowhere.json']).err).toContain('Cannot read nowhere.json')
+    expect(run(['solve']).err).toContain('Say which system')
+  })
+})
