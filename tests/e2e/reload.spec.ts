@@ -1,0 +1,49 @@
+import { expect, test } from '@playwright/test'
+import { Technician } from '@/tests/e2e/technician'
+
+test('a reload in the middle loses nothing: what is entered, what is typed, where one is', async ({ page }) => {
+  const technician = new Technician(page)
+  await technician.opensTheApp()
+  await page.getByLabel('street, unit').fill('9 Ferry Steps')
+  await page.reload()
+  await expect(page.getByLabel('street, unit')).toHaveValue('9 Ferry Steps')
+  await technician.beginsAJob('9 Ferry Steps', 'Blank since the storm.')
+  await page.getByLabel('What the last visitor said').fill('Needs a new board')
+  await page.reload()
+  await expect(page.getByLabel('What the last visitor said')).toHaveValue('Needs a new board')
+  await technician.ticks('blank thermostat')
+  await technician.goesTo('Trace')
+  await technician.says('fuse good')
+  await technician.says('R-C 0.2')
+  await page.getByRole('textbox', { name: 'quick line', exact: true }).fill('sec-C 26')
+  await page.reload()
+  await expect(page.getByRole('heading', { name: 'Trace', level: 1 })).toBeAttached()
+  await expect(page.getByRole('textbox', { name: 'quick line', exact: true })).toHaveValue('sec-C 26')
+  await expect(page.getByRole('region', { name: 'Suspects' })).toContainText('after 2 readings')
+  await technician.goesTo('Complaint')
+  await expect(page.getByRole('checkbox', { name: 'blank thermostat' })).toBeChecked()
+  await expect(page.getByLabel("In the customer's words")).toHaveValue('Blank since the storm.')
+})
+
+test('without a signal entries stay on the device, survive a reload, and go out when it is back', async ({ page }) => {
+  const technician = new Technician(page)
+  await technician.opensTheApp()
+  await technician.beginsAJob('Heron House, roof unit 2', 'Half works.')
+  await technician.goesTo('Trace')
+  const jobId = new URL(page.url()).pathname.split('/').at(-1)
+  const entriesInStore = async () => (await (await page.request.get(`/api/v1/jobs/${jobId}`)).json()).entries.length
+  const before = await entriesInStore()
+
+  await page.route('**/api/v1/jobs/*/entries', (route) => route.abort())
+  await technician.says('breaker in')
+  await technician.says('holds on fan')
+  await expect(page.getByRole('banner')).toContainText('3 on this device only')
+  await page.reload()
+  await expect(page.getByRole('banner')).toContainText('3 on this device only')
+  expect(await entriesInStore()).toBe(before)
+
+  await page.unroute('**/api/v1/jobs/*/entries')
+  await expect(page.getByText('on this device only')).toHaveCount(0)
+  expect(await entriesInStore()).toBe(before + 3)
+  await technician.waits()
+})

@@ -1,0 +1,124 @@
+import { expect, type Locator, type Page } from '@playwright/test'
+import { createEngine } from '@/src/core/diagnosis/engine'
+import { enumerateFaults } from '@/src/core/faults/enumerate'
+import { proposeCheck } from '@/src/core/job/advise'
+import { foldJob } from '@/src/core/job/fold'
+import type { JobFile } from '@/src/core/job/job-file'
+import { createHouse, drawValues, type House } from '@/src/core/practice/house'
+import { storyOfFault } from '@/src/core/readings/hypothesis'
+import { sayAnswer } from '@/src/core/readings/say'
+import { createRandom } from '@/src/core/units/random'
+import type { System } from '@/src/core/wiring/system'
+import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
+
+/** What a technician does with the desk, in the words of the day. */
+export class Technician {
+  constructor(readonly page: Page) {}
+
+  async opensTheApp(): Promise<void> {
+    await this.page.goto('/')
+    await expect(this.page.getByRole('heading', { name: 'Nest Trace' })).toBeVisible()
+  }
+
+  async beginsAJob(street: string, words: string, kind = 'furnace with A/C'): Promise<void> {
+    const form = this.page.getByRole('form', { name: 'New job' })
+    await form.getByLabel('street, unit').fill(street)
+    await form.getByLabel('kind of system').selectOption({ label: kind })
+    await form.getByLabel("complaint in the customer's words").fill(words)
+    await form.getByRole('button', { name: 'Start' }).click()
+    await expect(this.page.getByRole('heading', { name: 'Complaint', level: 1 })).toBeAttached()
+  }
+
+  async ticks(what: string): Promise<void> {
+    const box = this.page.getByRole('checkbox', { name: what, exact: true })
+    await box.click()
+    await expect(box).toBeChecked()
+  }
+
+  async goesTo(step: string): Promise<void> {
+    await this.page.getByRole('navigation', { name: 'steps' }).getByRole('button', { name: step }).click()
+    await expect(this.page.getByRole('heading', { name: step, level: 1 })).toBeAttached()
+  }
+
+  async taps(name: string | RegExp): Promise<void> {
+    await this.page.getByRole('button', { name, exact: typeof name === 'string' }).click()
+  }
+
+  /** Types a quick line and sees it taken. */
+  async says(line: string): Promise<void> {
+    const field = this.page.getByRole('textbox', { name: 'quick line', exact: true })
+    await field.fill(line)
+    await field.press('Enter')
+    await expect(field).toHaveValue('')
+  }
+
+  async types(value: string): Promise<void> {
+    await this.page.getByRole('textbox', { name: /^reading in / }).fill(value)
+    await this.taps('Take it')
+  }
+
+  get nextCheck(): Locator {
+    return this.page.getByRole('region', { name: 'Next check' })
+  }
+
+  get leadingSuspect(): Locator {
+    return this.page.getByRole('region', { name: 'Suspects' }).getByRole('listitem').first()
+  }
+
+  /** The desk has thought to the end: what is shown belongs to the last entry. */
+  async waits(): Promise<void> {
+    await expect(this.page.getByRole('region', { name: /^(Next check|Found|Closed)$/ })).toBeVisible()
+    await expect(this.page.locator('[aria-busy="true"]')).toHaveCount(0)
+  }
+}
+
+/** A house with a hidden fault on the other end of the meter leads. */
+export function hiddenFault(faultId: string, foundFuse: House['hypothesis']['foundFuse'], seed: number, system: System = furnaceAc): House {
+  const fault = enumerateFaults(system).find(({ id }) => id === faultId)
+  if (!fault) throw new Error(`no fault ${faultId}`)
+  const random = createRandom(seed)
+  return createHouse(system, storyOfFault(fault, foundFuse), drawValues(system, random), random)
+}
+
+/**
+ * Follows the next check until something is found: makes its setup in the simulated house, takes the reading there, and
+ * gives the answer by one tap when a button says it, else on the keypad.
+ */
+export async function followsTheChecks(technician: Technician, house: House, system: System, most = 25): Promise<number> {
+  const { page } = technician
+  const jobId = new URL(page.url()).pathname.split('/').at(-1)
+  const engine = createEngine(system)
+  // The same core on the same timeline gives the same check: what stands on the screen is looked up here to answer it.
+  const propose = async () => {
+    await expect.poll(() => page.getByText('on this device only').count()).toBe(0)
+    const job: JobFile = await (await page.request.get(`/api/v1/jobs/${jobId}`)).json()
+    const { next } = proposeCheck(engine, foldJob(job.system, job.entries))
+    if (next) await expect(technician.nextCheck).toContainText(next.say)
+    return next
+  }
+  for (let checks = 0; checks < most; checks++) {
+    await technician.waits()
+    if (!(await technician.nextCheck.isVisible())) return checks
+    const check = await propose()
+    if (!check) return checks
+    for (const change of check.setup) house.change(change)
+    const { answer, tripped } = house.ask(check.probe)
+    if (tripped && check.probe.meter !== 'trip') await technician.taps('it tripped instead')
+    else if (typeof answer === 'object') {
+      const word = new RegExp(`^${asPattern(sayAnswer(answer, check.probe))}`)
+      const shown = technician.nextCheck.getByRole('button', { name: word })
+      if ((await shown.count()) > 0) await shown.first().click()
+      else {
+        await technician.taps(/^another/)
+        await technician.page.getByRole('dialog').getByRole('button', { name: word }).click()
+      }
+    } else {
+      await technician.taps(/^type it/)
+      if (answer === 'OL') await technician.taps('OL')
+      else await technician.types(String(answer))
+    }
+  }
+  throw new Error(`nothing found after ${most} checks`)
+}
+
+const asPattern = (text: string): string => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')

@@ -1,0 +1,45 @@
+#!/usr/bin/env bash
+# Plants an import that each layer may not have and sees that the linter catches it: a rule that does not bite is no rule.
+set -euo pipefail
+cd "$(dirname "${BASH_SOURCE[0]}")/../.."
+planted=()
+trap 'rm -f "${planted[@]}"' EXIT
+
+plant() { # folder, forbidden module
+  local file="$1/planted-violation-${#planted[@]}.ts"
+  planted+=("$file")
+  printf "import * as planted from '%s'\n\nexport const use = planted\n" "$2" >"$file"
+}
+
+for layer in units circuit wiring bench faults operation protection readings diagnosis practice job formats; do
+  plant "src/core/$layer" react
+  plant "src/core/$layer" node:fs
+  plant "src/core/$layer" @/src/server/store
+  plant "src/core/$layer" @/src/ui/desk/desk
+done
+plant src/core/units @/src/core/circuit/network
+plant src/core/circuit @/src/core/wiring/system
+plant src/core/wiring @/src/core/bench/bench
+plant src/core/bench @/src/core/readings/check
+plant src/core/faults @/src/core/diagnosis/engine
+plant src/core/operation @/src/core/readings/world
+plant src/core/protection @/src/core/job/fold
+plant src/core/readings @/src/core/diagnosis/engine
+plant src/ui/desk @/src/server/jobs
+plant src/ui/desk drizzle-orm
+plant src/workers @/src/server/jobs
+plant src/server @/src/ui/desk/desk
+plant src/server react
+plant src/app @/cli/main
+plant src/app drizzle-orm
+
+found="$(node_modules/.bin/biome lint --only=style/noRestrictedImports --max-diagnostics=none --reporter=github "${planted[@]}" 2>&1 || true)"
+failed=0
+for file in "${planted[@]}"; do
+  if ! grep -q "/$file," <<<"$found"; then
+    echo "not caught: $file: $(head -1 "$file")"
+    failed=1
+  fi
+done
+[ "$failed" -eq 0 ] && echo "Every one of ${#planted[@]} planted violations was caught."
+exit "$failed"
