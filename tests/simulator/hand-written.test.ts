@@ -24,7 +24,7 @@ const load = (name: string, a: string, b: string, va: number, pf: number): strin
 const supply = (volts: number, ohm: number, ratio: number, r: number, x: number): string =>
   `V1 1 0 ac ${volts}\nRline 1 2 ${ohm}\nE1 4 5 2 0 ${1 / ratio}\nVs 0 5 dc 0 ac 0\nF1 2 0 Vs ${1 / ratio}\nRs 4 6 ${r}\nLs 6 3 ${x / (2 * Math.PI * 60)}\n`
 
-const rToC = (systemId: string, place: string, call: 'off' | 'cool' | 'heat', faultId?: string): number => {
+const rToC = (systemId: string, place: string, call: 'off' | 'cool' | 'heat' | 'fan', faultId?: string): number => {
   const system = systemById(systemId)
   if (!system) throw new Error(`no system ${systemId}`)
   const fault = enumerateFaults(system).find(({ id }) => id === faultId)
@@ -45,10 +45,13 @@ describe('systems assembled by hand', () => {
     expect(rToC('furnace-ac', 'indoor', 'off')).toBeCloseTo(magnitude(simulateNamed(deck(body), '7')), 2)
   })
 
-  it('old air handler, nothing called: a thermostat alone on 40 VA at 240 V', () => {
-    const wire = 0.02095 * 14 + 0.03
-    const body = `${supply(240, 0.21, 240 / 27.5, 1.76, 1.1)}Rfuse 3 7 0.03\nRr 7 8 ${wire}\nRc 9 0 ${wire}\n${load('stat', '8', '9', 2.2, 0.7)}`
-    expect(rToC('air-handler-plain', 'indoor', 'off')).toBeCloseTo(magnitude(simulateNamed(deck(body), '7')), 2)
+  it('old air handler, the fan called by a bimetal: the blower relay alone on 40 VA at 240 V', () => {
+    // R out and G back over 14 m with two landings each, a plug and a contact of 0.08; the relay pulled in: 5 VA, 28 ohm, its two plugs and one link.
+    const wire = 2 * (0.02095 * 14 + 0.02) + 0.01 + 0.08
+    // The blower it starts, 3 A at 240 V and 0.8, pulls the line down by half a volt.
+    const blower = `Rblower 2 blower ${(240 / 3) * 0.8}\nLblower blower 0 ${((240 / 3) * 0.6) / (2 * Math.PI * 60)}\n`
+    const body = `${supply(240, 0.21, 240 / 27.5, 1.76, 1.1)}${blower}Rfuse 3 7 0.03\nRr 7 8 ${wire + 0.03}\n${load('relay', '8', '0', 5, 0.4)}`
+    expect(rToC('air-handler-plain', 'indoor', 'fan')).toBeCloseTo(magnitude(simulateNamed(deck(body), '7')), 2)
   })
 
   it('package heat pump with its board: 75 VA', () => {

@@ -1,7 +1,7 @@
 import { type Bench, type BenchChange, isSameJumper } from '@/src/core/bench/bench'
 import { problemWithPoint, sayPoint } from '@/src/core/bench/points'
 import { CHASSIS, type Point, parsePoint } from '@/src/core/wiring/point'
-import { firstPart, partById, placeById, type System } from '@/src/core/wiring/system'
+import { firstPart, partById, partsOf, placeById, type System } from '@/src/core/wiring/system'
 
 export type Applied = { readonly ok: true; readonly bench: Bench } | { readonly ok: false; readonly problem: string }
 
@@ -119,6 +119,7 @@ export function joinsHotAndCommon(system: System, bench: Bench, a: Point, b: Poi
   for (const place of metal) join(`${CHASSIS}@${metal[0].id}`, `${CHASSIS}@${place.id}`)
   for (const jumper of bench.jumpers) join(jumper.a, jumper.b)
   join(a, b)
-  const { secondary, place } = firstPart(system, 'transformer')
-  return find(`${secondary[0]}@${place}`) === find(`${secondary[1]}@${place}`)
+  return partsOf(system, 'transformer').some(
+    ({ secondary, place }) => find(`${secondary[0]}@${place}`) === find(`${secondary[1]}@${place}`),
+  )
 }

@@ -1,6 +1,7 @@
 import { z } from 'zod'
+import { callNames } from '@/src/core/wiring/call'
 import { type Point, pointSchema } from '@/src/core/wiring/point'
-import { callNames, type System } from '@/src/core/wiring/system'
+import type { System } from '@/src/core/wiring/system'
 
 const id = z.string().min(1).max(80)
 export const callSettings = ['off', ...callNames] as const

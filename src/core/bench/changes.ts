@@ -2,7 +2,7 @@ import type { Bench } from '@/src/core/bench/bench'
 import { addAdmittance, type Change, openLink } from '@/src/core/circuit/factored'
 import type { Network } from '@/src/core/circuit/network'
 import { complex } from '@/src/core/units/complex'
-import { bodyLink, landingLink, plugLink, poleLink } from '@/src/core/wiring/assembly'
+import { bodyLink, landingLink, plugLink, plugsOf, poleLink } from '@/src/core/wiring/assembly'
 import { type Point, parsePoint } from '@/src/core/wiring/point'
 import { firstPart, partById, partsOf, type System } from '@/src/core/wiring/system'
 
@@ -24,8 +24,9 @@ export function changesOfBench(system: System, network: Network, bench: Bench): 
     if (link) changes.push(openLink(network, link))
   }
   for (const id of bench.unplugged) {
-    if (!partById(system, id)) continue
-    for (const side of [0, 1] as const) changes.push(openLink(network, plugLink(id, side)))
+    const part = partById(system, id)
+    if (!part) continue
+    for (let side = 0; side < plugsOf(part); side++) changes.push(openLink(network, plugLink(id, side)))
   }
   for (const { a, b } of bench.jumpers) changes.push(addAdmittance(network, a, b, complex(1 / JUMPER_OHM)))
   if (bench.slot.open) changes.push(openLink(network, bodyLink(firstPart(system, 'fuse').id)))

@@ -1,8 +1,9 @@
 import type { Bench, BenchChange } from '@/src/core/bench/bench'
 import { sayPoint } from '@/src/core/bench/points'
 import { sayPair } from '@/src/core/bench/say'
+import { sayCall } from '@/src/core/wiring/call'
 import { parsePoint } from '@/src/core/wiring/point'
-import { firstPart, partById, placeById, type System, sayCall } from '@/src/core/wiring/system'
+import { firstPart, partById, placeById, type System } from '@/src/core/wiring/system'
 
 /** One thing that the bench still owes before the job may close, and the change that pays it. */
 export interface Owed {

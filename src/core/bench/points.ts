@@ -1,5 +1,5 @@
 import { CHASSIS, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
-import { firstPart, placeById, type System } from '@/src/core/wiring/system'
+import { placeById, type System } from '@/src/core/wiring/system'
 
 /** Every lead name that a part uses at a place, terminals and chassis included. */
 export function leadNames(system: System, place: string): string[] {
@@ -7,7 +7,9 @@ export function leadNames(system: System, place: string): string[] {
   for (const part of system.parts) {
     if (part.place !== place) continue
     if ('between' in part) for (const name of part.between) names.add(name)
-    if (part.kind === 'transformer') for (const name of [...part.primary, ...part.secondary]) names.add(name)
+    if (part.kind === 'transformer')
+      for (const name of [...part.primary, ...part.secondary, ...(part.taps ?? []).map(({ lead }) => lead)]) names.add(name)
+    if (part.kind === 'board') for (const { to } of part.outputs) names.add(to)
     if (part.kind === 'supply') for (const name of [part.neutral, ...part.legs.map((leg) => leg.node)]) names.add(name)
     if (part.kind === 'disconnect') for (const name of part.poles.flat()) names.add(name)
     if (part.kind === 'coil' && part.contact) for (const name of part.contact) names.add(name)
@@ -57,14 +59,24 @@ export function sayPoint(system: System, point: Point): string {
 export function sayLead(system: System, name: string, place: string): string {
   if (name === CHASSIS) return 'chassis'
   if (placeById(system, place)?.terminals.includes(name)) return name
-  const transformer = firstPart(system, 'transformer')
-  if (transformer.place === place && transformer.secondary.includes(name)) return 'transformer secondary, hot side'
+  for (const part of system.parts) {
+    if (part.place !== place) continue
+    if (part.kind === 'transformer' && part.secondary.includes(name))
+      return `${part.name} secondary, ${name === part.secondary[0] ? 'hot' : 'common'} side`
+    const tap = part.kind === 'transformer' ? part.taps?.find(({ lead }) => lead === name) : undefined
+    if (tap) return `${tap.volts} V lead of the ${part.name}`
+  }
   for (const part of system.parts) {
     if (part.kind !== 'disconnect' || part.place !== place) continue
     const pole = part.poles.find(([, after]) => after === name)
     if (pole) return `${pole[0]} after the ${part.name}`
   }
-  const parts = system.parts.filter((part) => part.place === place && 'between' in part && (part.between as string[]).includes(name))
+  const parts = system.parts.filter(
+    (part) =>
+      part.place === place &&
+      (('between' in part && (part.between as string[]).includes(name)) ||
+        (part.kind === 'board' && part.outputs.some(({ to }) => to === name))),
+  )
   if (parts.length >= 2) return `lead from ${parts[0].name} to ${parts[1].name}`
   return name
 }

@@ -6,6 +6,7 @@ import { planRoute } from '@/src/core/diagnosis/route'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
 import type { Entry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
+import { isGuarded } from '@/src/core/operation/settle'
 import { healthy, storyOfFault } from '@/src/core/readings/hypothesis'
 import { createLaboratory } from '@/src/core/readings/laboratory'
 import { worldsOf } from '@/src/core/readings/world'
@@ -43,11 +44,16 @@ describe('a breaker on the transformer', () => {
     expect(planRoute(rooftop, tripped, wanted, 'package').changes).toContainEqual({ do: 'reset' })
   })
 
-  it('opens on a dead short of a call and holds a sound house on all of them', () => {
+  it('opens on a dead short of a call made by a jumper, and holds a sound house on all of them', () => {
     const laboratory = createLaboratory(rooftop, templateValues)
     const short = enumerateFaults(rooftop).find(({ id }) => id === 'lead-to-chassis:Y1@package')
     if (!short) throw new Error('no such fault')
-    expect(worldsOf(laboratory, benchAfter(rooftop, { do: 'call', call: 'cool' }), storyOfFault(short)).trips).toBeGreaterThan(0.8)
+    const jumper: BenchChange = { do: 'jumper', a: 'R@package', b: 'Y1@package' }
+    expect(worldsOf(laboratory, benchAfter(rooftop, jumper), storyOfFault(short)).trips).toBeGreaterThan(0.8)
+    // Called by the smart thermostat, its guard is faster than any breaker.
+    const called = worldsOf(laboratory, benchAfter(rooftop, { do: 'call', call: 'cool' }), storyOfFault(short))
+    expect(called.trips).toBe(0)
+    expect(called.worlds[0].settled.members.every((state) => isGuarded(laboratory.machine, state))).toBe(true)
     for (const call of ['fan', 'cool', 'cool-2', 'heat'] as const)
       expect(worldsOf(laboratory, benchAfter(rooftop, { do: 'call', call }), healthy).trips).toBe(0)
   })

@@ -1,7 +1,8 @@
 import type { Bench, BenchChange } from '@/src/core/bench/bench'
 import { sayPoint } from '@/src/core/bench/points'
+import { sayCall } from '@/src/core/wiring/call'
 import { parsePoint } from '@/src/core/wiring/point'
-import { firstPart, partById, placeById, type System, sayCall } from '@/src/core/wiring/system'
+import { firstPart, partById, placeById, type System } from '@/src/core/wiring/system'
 
 /** One bench change as a technician says it. */
 export function sayChange(system: System, change: BenchChange): string {

@@ -1,11 +1,12 @@
 import { joinsHotAndCommon } from '@/src/core/bench/apply'
 import { type Bench, isSameJumper, type Slot } from '@/src/core/bench/bench'
 import { leadNames } from '@/src/core/bench/points'
-import { commonNodes, lowVoltageNodes } from '@/src/core/faults/low-voltage'
-import type { Probe } from '@/src/core/readings/check'
+import { lowVoltageNodes } from '@/src/core/faults/low-voltage'
+import { type Probe, probeKey } from '@/src/core/readings/check'
 import { isLinePoint } from '@/src/core/readings/predict'
 import { switchedTerminals } from '@/src/core/wiring/assembly'
 import { CHASSIS, conductorEnd, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
+import { commonBeside, commonNodes, feedOf, houseCommon, houseHot } from '@/src/core/wiring/supply'
 import { callsOf, firstPart, type Place, partsOf, placeById, type System } from '@/src/core/wiring/system'
 
 /** A bench worth reaching and what to ask on it, each question with the place where it is taken. */
@@ -52,7 +53,7 @@ function liveCandidates(system: System, base: Bench): Candidate[] {
   for (const call of callsOf(system)) candidates.push({ bench: { ...live, call }, probes: [...wholeLive(system), tripAt(supplyPlace)] })
   for (const place of [supplyPlace, thermostat.place]) {
     for (const terminal of switchedTerminals(thermostat)) {
-      const jumped = withJumper(system, live, terminalPoint(thermostat.hot, place), terminalPoint(terminal, place))
+      const jumped = withJumper(system, live, terminalPoint(feedOf(thermostat, terminal), place), terminalPoint(terminal, place))
       if (!jumped) continue
       candidates.push({ bench: jumped, probes: [...wholeLive(system), tripAt(place)] })
       if (place !== supplyPlace) continue
@@ -71,41 +72,56 @@ function liveCandidates(system: System, base: Bench): Candidate[] {
 const tripAt = (place: string): { probe: Probe; place: string } => ({ probe: { meter: 'trip' }, place })
 
 function supplyVolts(system: System): { probe: Probe; place: string }[] {
-  const fuse = firstPart(system, 'fuse')
-  const { secondary, place } = firstPart(system, 'transformer')
-  return [{ probe: { meter: 'volts', a: terminalPoint(fuse.between[1], fuse.place), b: terminalPoint(secondary[1], place) }, place }]
+  const { place } = firstPart(system, 'transformer')
+  return [{ probe: { meter: 'volts', a: terminalPoint(houseHot(system), place), b: terminalPoint(houseCommon(system), place) }, place }]
 }
 
 /** Volts, amps and looks on a live bench, at every place. */
 function wholeLive(system: System): { probe: Probe; place: string }[] {
   const probes: { probe: Probe; place: string }[] = []
-  const transformer = firstPart(system, 'transformer')
   const thermostat = firstPart(system, 'thermostat')
   const common = commonNodes(system)
   const volts = (a: Point, b: Point, place: string) => probes.push({ probe: { meter: 'volts', a, b }, place })
   for (const place of system.places) {
-    const commonHere = [...common].find((node) => parsePoint(node).place === place.id)
-    if (!commonHere) continue
     for (const name of lowVoltageNodes(system, place)) {
       const point = terminalPoint(name, place.id)
-      if (!common.has(point)) volts(point, commonHere, place.id)
+      const against = common.has(point) ? null : commonBeside(system, point)
+      if (against) volts(point, against, place.id)
     }
-    const hot = terminalPoint(thermostat.hot, place.id)
-    if (place.terminals.includes(thermostat.hot))
-      for (const terminal of switchedTerminals(thermostat))
-        if (place.terminals.includes(terminal)) volts(hot, terminalPoint(terminal, place.id), place.id)
-    if (place.metal) volts(commonHere, terminalPoint(CHASSIS, place.id), place.id)
+    for (const terminal of switchedTerminals(thermostat)) {
+      const hot = feedOf(thermostat, terminal)
+      if (place.terminals.includes(hot) && place.terminals.includes(terminal))
+        volts(terminalPoint(hot, place.id), terminalPoint(terminal, place.id), place.id)
+    }
+    const commons = [...common].filter((node) => parsePoint(node).place === place.id && place.terminals.includes(parsePoint(node).name))
+    if (place.metal) for (const node of commons) volts(node, terminalPoint(CHASSIS, place.id), place.id)
   }
-  volts(
-    terminalPoint(transformer.primary[0], transformer.place),
-    terminalPoint(transformer.primary[1], transformer.place),
-    transformer.place,
-  )
+  probes.push(...lineProbes(system))
   const fuse = firstPart(system, 'fuse')
   probes.push({ probe: { meter: 'amps', on: fuse.id }, place: fuse.place })
   for (const coil of partsOf(system, 'coil')) probes.push({ probe: { meter: 'look', at: coil.id }, place: coil.place })
   probes.push({ probe: { meter: 'look', at: thermostat.id }, place: thermostat.place })
   return probes
+}
+
+/** Line side: each primary, across the legs behind each disconnect, and one leg against ground, which an open neutral cannot fool. */
+function lineProbes(system: System): { probe: Probe; place: string }[] {
+  const probes: { probe: Probe; place: string }[] = []
+  const volts = (a: string, b: string, place: string) =>
+    probes.push({ probe: { meter: 'volts', a: terminalPoint(a, place), b: terminalPoint(b, place) }, place })
+  for (const { primary, place } of partsOf(system, 'transformer')) volts(primary[0], primary[1], place)
+  for (const { poles, place } of partsOf(system, 'disconnect')) {
+    const [first, second] = poles.map(([, after]) => after)
+    const neutral = partsOf(system, 'supply').find((supply) => supply.place === place)?.neutral
+    if (second !== undefined) volts(first, second, place)
+    else if (neutral !== undefined) volts(first, neutral, place)
+    if (placeById(system, place)?.metal) for (const [, after] of poles) volts(after, CHASSIS, place)
+  }
+  const seen = new Set<string>()
+  return probes.filter(({ probe }) => {
+    const key = probeKey(probe)
+    return seen.has(key) ? false : seen.add(key)
+  })
 }
 
 /** Ohms with the power off: as it stands, each end lifted, each cable free at an end or both, each part unplugged, loops tied at the far end. */
@@ -200,7 +216,7 @@ function endProbes(system: System, place: string, end: Point, others: readonly P
   const { cable, name } = parsePoint(end)
   const found = system.cables.find((candidate) => candidate.id === cable)
   const terminal = found?.conductors.find((conductor) => conductor.id === name)?.lands[found.between.indexOf(place)]
-  const common = [...commonNodes(system)].find((node) => parsePoint(node).place === place)
+  const common = terminal ? commonBeside(system, terminalPoint(terminal, place)) : null
   const probes: Probe[] = [...(ground ? [ground] : []), ...against].map((other) => ({ meter: 'ohms', a: end, b: other }))
   if (terminal && common && terminalPoint(terminal, place) !== common) {
     probes.push({ meter: 'ohms', a: terminalPoint(terminal, place), b: common })
@@ -219,13 +235,12 @@ function partProbes(system: System, place: string, leads: readonly [string, stri
 
 /** Everything against common at a place, and across each switch and coil, with nothing moved. */
 function ohmsAtPlace(system: System, place: Place): { probe: Probe; place: string }[] {
-  const common = [...commonNodes(system)].find((node) => parsePoint(node).place === place.id)
   const probes: Probe[] = []
-  if (common)
-    for (const name of lowVoltageNodes(system, place)) {
-      const point = terminalPoint(name, place.id)
-      if (point !== common) probes.push({ meter: 'ohms', a: point, b: common })
-    }
+  for (const name of lowVoltageNodes(system, place)) {
+    const point = terminalPoint(name, place.id)
+    const common = commonBeside(system, point)
+    if (common !== null && point !== common) probes.push({ meter: 'ohms', a: point, b: common })
+  }
   for (const part of partsOf(system, 'switch'))
     if (part.place === place.id)
       probes.push({ meter: 'ohms', a: terminalPoint(part.between[0], place.id), b: terminalPoint(part.between[1], place.id) })

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { callNames, sayCall } from '@/src/core/wiring/system'
+import { callNames, sayCall } from '@/src/core/wiring/call'
 
 export const symptoms = [
   'blank-thermostat',
@@ -9,7 +9,9 @@ export const symptoms = [
   'fuse-on-call',
   'fuse-now-and-then',
   'mode-dead',
+  'half-works',
   'chatters',
+  'code',
   'smell',
 ] as const
 export type Symptom = (typeof symptoms)[number]
@@ -38,7 +40,9 @@ export const saySymptom: Record<Symptom, string> = {
   'fuse-on-call': 'fuse on one call',
   'fuse-now-and-then': 'fuse now and then',
   'mode-dead': 'one mode dead',
+  'half-works': 'runs, but not all of it',
   chatters: 'relay or valve chatters',
+  code: 'code on the thermostat',
   smell: 'burning smell',
 }
 

@@ -1,7 +1,8 @@
 import type { Effect } from '@/src/core/faults/fault'
 import { bodyLink } from '@/src/core/wiring/assembly'
 import { CHASSIS, terminalPoint } from '@/src/core/wiring/point'
-import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
+import { houseCommon } from '@/src/core/wiring/supply'
+import { partsOf, type System } from '@/src/core/wiring/system'
 import { templateValues, type ValueFactors } from '@/src/core/wiring/values'
 
 /** Part values of one kind of house, with the share of houses that are like it. All assumptions. */
@@ -33,18 +34,24 @@ export const valueSpreads: readonly ValueSpread[] = [
 ]
 const BOND_LESS = 0.04
 const BOND_MORE = 0.02
+/** Of boards of the same look, some pass the call on and some have a relay of their own. */
+const BOARD_OTHERWISE = 0.12
 
 /** The ways in which a house of this system may be wired; as drawn comes first, weights add up to one. */
 export function kindsOfWiring(system: System): WiringKind[] {
-  const common = firstPart(system, 'transformer').secondary[1]
+  const common = houseCommon(system)
   const bonded = partsOf(system, 'bond').map(({ place }) => place)
   const less = partsOf(system, 'bond').map((bond): Effect => ({ do: 'open', link: bodyLink(bond.id) }))
   const more = system.places
     .filter((place) => place.metal && !bonded.includes(place.id) && place.terminals.includes(common))
     .map((place): Effect => ({ do: 'short', a: terminalPoint(common, place.id), b: terminalPoint(CHASSIS, place.id), ohm: 0.02 }))
+  const otherBoard = partsOf(system, 'board').flatMap(({ id, outputs }) =>
+    outputs.map(({ to, style }): Effect => ({ do: 'output', board: id, to, mode: style === 'passes' ? 'relay' : 'passes' })),
+  )
   const other: WiringKind[] = [
     ...(less.length > 0 ? [{ weight: BOND_LESS, wiring: less }] : []),
     ...(more.length > 0 ? [{ weight: BOND_MORE, wiring: more }] : []),
+    ...(otherBoard.length > 0 ? [{ weight: BOARD_OTHERWISE, wiring: otherBoard }] : []),
   ]
   return [{ weight: 1 - other.reduce((sum, { weight }) => sum + weight, 0), wiring: [] }, ...other]
 }

@@ -3,7 +3,8 @@ import { emptyComplaint, sayChanged, saySymptom } from '@/src/core/diagnosis/com
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { zoneProbabilities } from '@/src/core/diagnosis/posterior'
 import { priorWeights } from '@/src/core/diagnosis/priors'
-import { sayCall, zonesOf } from '@/src/core/wiring/system'
+import { sayCall } from '@/src/core/wiring/call'
+import { zonesOf } from '@/src/core/wiring/system'
 
 /** How the complaint moved one zone, before any reading. */
 export interface ZoneMove {

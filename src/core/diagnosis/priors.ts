@@ -2,18 +2,23 @@ import { createBench } from '@/src/core/bench/bench'
 import type { ChangeLately, Complaint, Symptom } from '@/src/core/diagnosis/complaint'
 import type { Fault } from '@/src/core/faults/fault'
 import { INTERMITTENT_SHARE } from '@/src/core/faults/rates'
-import { isAlive, isPulledIn } from '@/src/core/operation/settle'
+import { changesBetween, isAlive, isGuarded, isPulledIn } from '@/src/core/operation/settle'
 import { type Hypothesis, healthy, storyOfFault } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { worldsOf } from '@/src/core/readings/world'
-import { type CallName, callsOf, placeById, type System } from '@/src/core/wiring/system'
+import type { CallName } from '@/src/core/wiring/call'
+import { terminalPoint } from '@/src/core/wiring/point'
+import { callsOf, partsOf, placeById, type System } from '@/src/core/wiring/system'
 
 /** How one call goes in a house as found: what trips, what runs. */
 interface Run {
   readonly trips: number
   readonly alive: boolean
   readonly chatters: boolean
-  readonly relaysIn: readonly boolean[]
+  /** What runs: each relay pulled in (and the board's side of a welded one), then each line-voltage load with its volts. */
+  readonly running: readonly boolean[]
+  /** The thermostat's guard opened its outputs and shows a code. */
+  readonly guarded: boolean
 }
 
 /** How a hypothesis behaves on every call, from the circuit: what the complaint is held against. */
@@ -49,14 +54,25 @@ export function behaviourOf(laboratory: Laboratory, hypothesis: Hypothesis): Beh
   }
 }
 
+/** Below this share of its rated volts a motor or a heater does not run: assumption. */
+const RUNS_ABOVE = 0.6
+
 function runOf(laboratory: Laboratory, hypothesis: Hypothesis, call: 'off' | CallName): Run {
-  const { worlds, trips } = worldsOf(laboratory, { ...createBench(laboratory.system), call }, hypothesis)
-  const { members, outcome } = worlds[0].settled
+  const { machine, kernel, network, system } = laboratory
+  const { base, constraints, worlds, trips } = worldsOf(laboratory, { ...createBench(system), call }, hypothesis)
+  const [{ settled, fixed }] = worlds
+  const { members, outcome } = settled
+  kernel.set(base, [...fixed, ...changesBetween(machine, constraints, 0, members[0])])
+  const loads = partsOf(system, 'load').map(({ between, place, volts }) => {
+    const [a, b] = between.map((name) => network.nodeIndex(terminalPoint(name, place)))
+    return kernel.difference(a, b) > RUNS_ABOVE * volts
+  })
   return {
     trips,
     alive: members.some(isAlive),
     chatters: outcome === 'chatters',
-    relaysIn: laboratory.machine.relays.map((_, index) => members.every((state) => isPulledIn(state, index))),
+    running: [...machine.relays.map((_, index) => members.every((state) => isPulledIn(state, index))), ...loads],
+    guarded: members.every((state) => isGuarded(machine, state)),
   }
 }
 
@@ -124,7 +140,7 @@ export function symptomLikelihood(symptom: Symptom, call: CallName | null, behav
 function symptomShows(symptom: Symptom, call: CallName | null, behaviour: Behaviour, sound: Behaviour): number {
   const { fresh, asFound } = behaviour
   const calls = (Object.keys(fresh) as ('off' | CallName)[]).filter((name): name is CallName => name !== 'off')
-  const deviates = (name: CallName) => asFound[name].relaysIn.some((isIn, index) => !isIn && sound.fresh[name].relaysIn[index])
+  const deviates = (name: CallName) => asFound[name].running.some((isIn, index) => !isIn && sound.fresh[name].running[index])
   const tripsAny = Math.max(fresh.off.trips, ...calls.map((name) => fresh[name].trips))
   // What comes and goes is told as that, more often than not: assumption.
   const steadiness = behaviour.comesAndGoes ? 0.4 : 1
@@ -140,10 +156,16 @@ function symptomShows(symptom: Symptom, call: CallName | null, behaviour: Behavi
     }
     case 'never-stops':
       return (['off', ...calls] as const).some((name) =>
-        asFound[name].relaysIn.some((isIn, index) => isIn && !sound.fresh[name].relaysIn[index]),
+        asFound[name].running.some((isIn, index) => isIn && !sound.fresh[name].running[index]),
       )
         ? 1
         : 0
+    case 'half-works': {
+      const runs = (name: CallName) => asFound[name].running.some((isIn, index) => isIn && sound.fresh[name].running[index])
+      return calls.some((name) => deviates(name) && runs(name)) ? 1 : 0
+    }
+    case 'code':
+      return (call === null ? calls : [call]).some((name) => asFound[name].guarded) ? 1 : 0
     case 'fuse-at-power-up':
       return Math.max(steadiness * fresh.off.trips, blownForNothing(behaviour) * 0.3)
     case 'fuse-on-call': {

@@ -6,7 +6,8 @@ import type { Probe } from '@/src/core/readings/check'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import { isLinePoint } from '@/src/core/readings/predict'
 import { sayProbe } from '@/src/core/readings/say'
-import { firstPart, partById, placeById, type System, sayCall, zoneName } from '@/src/core/wiring/system'
+import { sayCall } from '@/src/core/wiring/call'
+import { firstPart, partById, placeById, type System, zoneName } from '@/src/core/wiring/system'
 
 /** A check as a technician would say it, why it is safe to trust, and the caution where the hand is about to go. */
 export function sayCheck(system: System, probe: Probe, bench: Bench): { say: string; why: string; caution: string | null } {

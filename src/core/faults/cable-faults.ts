@@ -1,9 +1,9 @@
 import type { Effect } from '@/src/core/faults/fault'
 import type { AddFault } from '@/src/core/faults/fault-list'
-import { commonNodes } from '@/src/core/faults/low-voltage'
 import { SOLID_SHORT_OHM } from '@/src/core/faults/rates'
 import { conductorLink, conductorMiddle, landingLink } from '@/src/core/wiring/assembly'
 import { CHASSIS, conductorEnd, terminalPoint } from '@/src/core/wiring/point'
+import { commonNodes } from '@/src/core/wiring/supply'
 import { type Cable, type Conductor, placeById, type System } from '@/src/core/wiring/system'
 
 /** A wire under a screw: as a landing in `wiring/values.ts`. */

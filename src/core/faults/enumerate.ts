@@ -1,7 +1,16 @@
 import { addCableFaults, addMiswires } from '@/src/core/faults/cable-faults'
 import type { Fault } from '@/src/core/faults/fault'
 import { createFaultList } from '@/src/core/faults/fault-list'
-import { addCoilFaults, addLeadFaults, addSupplyFaults, addSwitchFaults, addThermostatFaults } from '@/src/core/faults/unit-faults'
+import { addStrapsAndWater } from '@/src/core/faults/left-behind'
+import { addSupplyFaults } from '@/src/core/faults/supply-faults'
+import {
+  addBoardFaults,
+  addCoilFaults,
+  addContactFaults,
+  addLeadFaults,
+  addSwitchFaults,
+  addThermostatFaults,
+} from '@/src/core/faults/unit-faults'
 import type { System } from '@/src/core/wiring/system'
 
 /** Every single fault that this system's wiring can have, by family. Ids are stable: they name the spot. */
@@ -13,8 +22,11 @@ export function enumerateFaults(system: System): Fault[] {
   }
   for (const place of system.places) if (place.metal) addLeadFaults(system, add, place)
   addCoilFaults(system, add)
+  addContactFaults(system, add)
   addSwitchFaults(system, add)
+  addBoardFaults(system, add)
   addThermostatFaults(system, add)
   addSupplyFaults(system, add)
+  addStrapsAndWater(system, add)
   return faults
 }

@@ -1,7 +1,8 @@
 import type { Effect, Fault, FaultFamily, FaultVariant } from '@/src/core/faults/fault'
-import { CORRODED_JOINT, familyRate, outdoorTimes, resistiveShorts, WEAK_COIL } from '@/src/core/faults/rates'
+import { CORRODED_JOINT, familyRate, LOOSE_LINE_JOINT, outdoorTimes, resistiveShorts, WEAK_COIL } from '@/src/core/faults/rates'
+import { callLink } from '@/src/core/wiring/assembly'
 import type { Point } from '@/src/core/wiring/point'
-import { type Cable, type Place, placeById, type System } from '@/src/core/wiring/system'
+import { type Cable, firstPart, type Place, placeById, type System } from '@/src/core/wiring/system'
 
 /** Adds one fault: family, spot (for the id), zone, sentence, repair (id and act), effects, what it touches. */
 export type AddFault = (
@@ -29,7 +30,7 @@ export function createFaultList(system: System): { faults: Fault[]; add: AddFaul
       repair: { id: repair[0], say: repair[1] },
       rate: familyRate[family] * (isOutdoors && wearsOutdoors ? outdoorTimes : 1),
       effects,
-      variants: milderForms(family, effects),
+      variants: milderForms(system, family, effects),
       touches,
     })
   }
@@ -37,7 +38,7 @@ export function createFaultList(system: System): { faults: Fault[]; add: AddFaul
 }
 
 /** What the same damage does when there is less of it. */
-function milderForms(family: FaultFamily, effects: readonly Effect[]): FaultVariant[] {
+function milderForms(system: System, family: FaultFamily, effects: readonly Effect[]): FaultVariant[] {
   const shorts = (values: readonly { readonly ohm: number; readonly share: number }[]) =>
     values.map(({ ohm, share }) => ({
       name: `${ohm} ohm`,
@@ -51,6 +52,17 @@ function milderForms(family: FaultFamily, effects: readonly Effect[]): FaultVari
       return shorts(resistiveShorts)
     case 'coil-shorted':
       return shorts([WEAK_COIL])
+    case 'neutral-open':
+    case 'supply-leg-open':
+      return [
+        {
+          name: 'loose',
+          share: LOOSE_LINE_JOINT.share,
+          effects: effects.map((effect) =>
+            effect.do === 'open' ? { do: 'resist' as const, link: effect.link, ohm: LOOSE_LINE_JOINT.ohm } : effect,
+          ),
+        },
+      ]
     case 'conductor-open':
       return [
         {
@@ -58,6 +70,22 @@ function milderForms(family: FaultFamily, effects: readonly Effect[]): FaultVari
           share: CORRODED_JOINT.share,
           effects: effects.map((effect) =>
             effect.do === 'open' ? { do: 'resist' as const, link: effect.link, ohm: CORRODED_JOINT.ohm } : effect,
+          ),
+        },
+      ]
+    case 'thermostat-not-closing':
+      return [
+        {
+          name: `${CORRODED_JOINT.ohm} ohm`,
+          share: CORRODED_JOINT.share,
+          effects: effects.flatMap((effect) =>
+            effect.do === 'never-closes'
+              ? effect.terminals.map((terminal) => ({
+                  do: 'resist' as const,
+                  link: callLink(firstPart(system, 'thermostat').id, terminal),
+                  ohm: CORRODED_JOINT.ohm,
+                }))
+              : [],
           ),
         },
       ]

@@ -1,3 +1,4 @@
+import type { OutputMode } from '@/src/core/operation/settle'
 import type { Point } from '@/src/core/wiring/point'
 
 /** What a fault changes, in the words of the wiring; `readings/world.ts` turns it into network changes. */
@@ -6,6 +7,12 @@ export type Effect =
   | { readonly do: 'open'; readonly link: string }
   /** A link stands at a resistance that it should not have. */
   | { readonly do: 'resist'; readonly link: string; readonly ohm: number }
+  /** A link that stands open is closed. */
+  | { readonly do: 'close'; readonly link: string }
+  /** A line contact is welded: closed whatever its coil does. */
+  | { readonly do: 'weld'; readonly coil: string }
+  /** A board's output behaves in another way than it was built to. */
+  | { readonly do: 'output'; readonly board: string; readonly to: string; readonly mode: OutputMode }
   /** Two nodes touch. */
   | { readonly do: 'short'; readonly a: string; readonly b: string; readonly ohm: number }
   /** The thermostat never closes these terminals, whatever it is set to. */
@@ -33,6 +40,17 @@ export const faultFamilies = [
   'landed-wrong',
   'ends-swapped',
   'bond-missing',
+  'contact-welded',
+  'output-dead',
+  'output-on',
+  'output-toggles',
+  'board-dead',
+  'water-in-connector',
+  'jumper-left',
+  'transformers-tied',
+  'wrong-tap',
+  'neutral-open',
+  'supply-leg-open',
   'transformer-dead',
   'supply-off',
   'fuse-only',

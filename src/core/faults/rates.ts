@@ -24,6 +24,17 @@ export const familyRate: Record<FaultFamily, number> = {
   'bond-missing': 0.5,
   'transformer-dead': 3,
   'supply-off': 2,
+  'contact-welded': 1,
+  'output-dead': 1.2,
+  'output-on': 0.4,
+  'output-toggles': 0.3,
+  'board-dead': 0.8,
+  'water-in-connector': 0.5,
+  'jumper-left': 0.15,
+  'transformers-tied': 0.4,
+  'wrong-tap': 0.4,
+  'neutral-open': 0.7,
+  'supply-leg-open': 0.8,
   'fuse-only': 2,
 }
 
@@ -42,6 +53,11 @@ export const resistiveShorts = [
   { ohm: 20, share: 0.06 },
 ] as const
 export const WEAK_COIL = { ohm: 4, share: 0.25 } as const
+/** A loose joint in the line, and moisture across a connector (engine.md section 5: some 800 ohm): assumptions. */
+export const LOOSE_LINE_JOINT = { ohm: 60, share: 0.5 } as const
+export const WET_OHM = 800
+/** A clip or a strap that somebody left between two terminals: assumption. */
+export const STRAP_OHM = 0.05
 export const CORRODED_JOINT = { ohm: 60, share: 0.12 } as const
 /** Share of wiring faults that come and go, and the chance that such a one shows in a reading (engine.md section 7). */
 export const INTERMITTENT_SHARE = 0.05

@@ -1,11 +1,12 @@
 import { sayLead } from '@/src/core/bench/points'
 import type { Effect } from '@/src/core/faults/fault'
 import type { AddFault } from '@/src/core/faults/fault-list'
-import { commonNodes, lowVoltageNodes } from '@/src/core/faults/low-voltage'
+import { lowVoltageNodes } from '@/src/core/faults/low-voltage'
 import { SHORTED_COIL_OHM, SOLID_SHORT_OHM, WELDED_OHM } from '@/src/core/faults/rates'
-import { bodyLink, pinNode, poleLink, switchedTerminals, thermostatInside, windingLink } from '@/src/core/wiring/assembly'
+import { bodyLink, feedInside, livesBetween, pinNode, switchedTerminals, thermostatInside } from '@/src/core/wiring/assembly'
 import { CHASSIS, terminalPoint } from '@/src/core/wiring/point'
-import { firstPart, type Place, partsOf, placeById, type System } from '@/src/core/wiring/system'
+import { commonNodes, feedOf } from '@/src/core/wiring/supply'
+import { type Place, partsOf, placeById, type System } from '@/src/core/wiring/system'
 
 /** Every lead in a metal cabinet that is not common can rub through; each is named by the parts it joins. */
 export function addLeadFaults(system: System, add: AddFault, place: Place): void {
@@ -52,6 +53,48 @@ export function addCoilFaults(system: System, add: AddFault): void {
   }
 }
 
+/** A line contact that welded: what it feeds runs on. */
+export function addContactFaults(system: System, add: AddFault): void {
+  for (const coil of partsOf(system, 'coil')) {
+    if (!coil.contact) continue
+    add(
+      'contact-welded',
+      coil.id,
+      coil.place,
+      `The contacts of the ${coil.name} are welded shut`,
+      [`replace:${coil.id}`, `Replace the ${coil.name}`],
+      [{ do: 'weld', coil: coil.id }],
+      coil.between.map((node) => terminalPoint(node, coil.place)),
+    )
+  }
+}
+
+/** A board that does not make an output, makes it for good, or makes and breaks it; and one that is dead. */
+export function addBoardFaults(system: System, add: AddFault): void {
+  for (const board of partsOf(system, 'board')) {
+    const replace: [string, string] = [`replace:${board.id}`, `Replace the ${board.name}; the call may be landed past it to prove it`]
+    for (const { to, call } of board.outputs) {
+      const touches = [terminalPoint(call, board.place), terminalPoint(to, board.place)]
+      const output = sayLead(system, to, board.place)
+      for (const [family, mode, say] of [
+        ['output-dead', 'dead', `The ${board.name} does not pass ${call} on to the ${output}`],
+        ['output-on', 'on', `The ${board.name} feeds the ${output} all the time`],
+        ['output-toggles', 'toggles', `The ${board.name} switches the ${output} on and off`],
+      ] as const)
+        add(family, `${board.id}.${to}`, board.place, say, replace, [{ do: 'output', board: board.id, to, mode }], touches)
+    }
+    add(
+      'board-dead',
+      board.id,
+      board.place,
+      `The ${board.name} is dead`,
+      replace,
+      [{ do: 'open', link: bodyLink(board.id) }],
+      board.between.map((node) => terminalPoint(node, board.place)),
+    )
+  }
+}
+
 export function addSwitchFaults(system: System, add: AddFault): void {
   for (const part of partsOf(system, 'switch'))
     add(
@@ -79,7 +122,16 @@ export function addThermostatFaults(system: System, add: AddFault): void {
       [{ do: 'never-closes', terminals }],
       touches,
     )
-    add('thermostat-dead', part.id, part.place, `The ${part.name} is dead`, replace, [{ do: 'thermostat-dead' }], touches)
+    if (part.power !== 'mechanical')
+      add(
+        'thermostat-dead',
+        part.id,
+        part.place,
+        part.power === 'battery' ? `The batteries of the ${part.name} are dead` : `The ${part.name} is dead`,
+        replace,
+        [{ do: 'thermostat-dead' }],
+        touches,
+      )
     for (const terminal of terminals)
       add(
         'thermostat-not-closing',
@@ -97,67 +149,27 @@ export function addThermostatFaults(system: System, add: AddFault): void {
         part.place,
         `The ${part.name} holds R to ${terminal} closed, whatever it is set to`,
         replace,
-        [{ do: 'short', a: thermostatInside(part.id, 'hot'), b: terminalPoint(terminal, part.place), ohm: WELDED_OHM }],
+        [{ do: 'short', a: feedInside(part, feedOf(part, terminal)), b: terminalPoint(terminal, part.place), ohm: WELDED_OHM }],
         [terminalPoint(terminal, part.place)],
       )
+    if (part.common === undefined) continue
     add(
       'thermostat-shorted',
       part.id,
       part.place,
       `The ${part.name} is shorted from R to C inside`,
       replace,
-      [{ do: 'short', a: thermostatInside(part.id, 'hot'), b: thermostatInside(part.id, 'common'), ohm: SOLID_SHORT_OHM }],
+      [
+        {
+          do: 'short',
+          a: thermostatInside(part.id, 'hot'),
+          b: livesBetween(part) ? thermostatInside(part.id, 'common') : terminalPoint(part.common, part.place),
+          ohm: SOLID_SHORT_OHM,
+        },
+      ],
       [terminalPoint(part.hot, part.place), terminalPoint(part.common, part.place)],
     )
   }
 }
 
-export function addSupplyFaults(system: System, add: AddFault): void {
-  for (const part of partsOf(system, 'transformer')) {
-    for (const side of ['primary', 'secondary'] as const)
-      add(
-        'transformer-dead',
-        `${part.id}.${side}`,
-        part.place,
-        `${capital(part.name)} is dead: its ${side} winding is open`,
-        [`replace:${part.id}`, `Find out what cooked it, then replace the ${part.name}`],
-        [{ do: 'open', link: windingLink(part.id, side) }],
-        part.secondary.map((node) => terminalPoint(node, part.place)),
-      )
-  }
-  for (const bond of partsOf(system, 'bond'))
-    add(
-      'bond-missing',
-      bond.id,
-      bond.place,
-      `The ${bond.name} is missing`,
-      [`bond:${bond.id}`, `Restore the ${bond.name}`],
-      [{ do: 'open', link: bodyLink(bond.id) }],
-      bond.between.map((node) => terminalPoint(node, bond.place)),
-    )
-  const feeding = partsOf(system, 'disconnect').filter((part) => part.place === firstPart(system, 'transformer').place)
-  for (const part of feeding)
-    add(
-      'supply-off',
-      part.id,
-      part.place,
-      `No line voltage past the ${part.name}`,
-      [`supply:${part.id}`, `Restore the line voltage at the ${part.name}: breaker, switch, door switch`],
-      part.poles.map((_, pole): Effect => ({ do: 'open', link: poleLink(part.id, pole) })),
-      [terminalPoint(part.poles[0][1], part.place)],
-    )
-  const fuse = firstPart(system, 'fuse')
-  if (fuse.holds === 'none') return
-  const isBreaker = fuse.holds === 'breaker'
-  add(
-    'fuse-only',
-    fuse.id,
-    fuse.place,
-    `The ${isBreaker ? `${fuse.name} tripped` : 'fuse blew'} and nothing is left of what did it`,
-    [`fuse:${fuse.id}`, isBreaker ? `Reset the ${fuse.name}, once, and watch it` : `Fit a ${fuse.ratingA} A fuse, once, and watch it`],
-    [{ do: 'found-blown' }],
-    fuse.between.map((node) => terminalPoint(node, fuse.place)),
-  )
-}
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
+export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)

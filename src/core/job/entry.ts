@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { benchChangeSchema } from '@/src/core/bench/bench'
 import { complaintSchema } from '@/src/core/diagnosis/complaint'
 import { answerSchema, probeSchema } from '@/src/core/readings/check'
-import { callNames } from '@/src/core/wiring/system'
+import { callNames } from '@/src/core/wiring/call'
 
 /** The timeline of a job: append-only. A correction or an undo is an entry of its own. */
 

@@ -3,7 +3,7 @@ import { emptyComplaint } from '@/src/core/diagnosis/complaint'
 import { problemWithEntry } from '@/src/core/job/check-entry'
 import { type Entry, type EntryDraft, entrySchema } from '@/src/core/job/entry'
 import { foldJob, lastStanding, reasonsNotToClose, standingEntries } from '@/src/core/job/fold'
-import { callNames } from '@/src/core/wiring/system'
+import { callNames } from '@/src/core/wiring/call'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 
 let count = 0

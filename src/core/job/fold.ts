@@ -5,7 +5,8 @@ import { type Complaint, emptyComplaint } from '@/src/core/diagnosis/complaint'
 import type { Observation } from '@/src/core/diagnosis/engine'
 import type { ContentEntry, Entry } from '@/src/core/job/entry'
 import type { Probe } from '@/src/core/readings/check'
-import { type CallName, callsOf, type System, sayCall } from '@/src/core/wiring/system'
+import { type CallName, sayCall } from '@/src/core/wiring/call'
+import { callsOf, type System } from '@/src/core/wiring/system'
 
 type EntryOf<K extends Entry['kind']> = Extract<Entry, { kind: K }>
 

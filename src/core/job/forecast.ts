@@ -12,8 +12,10 @@ import { predict, predictAll, scaleOf } from '@/src/core/readings/predict'
 import { fromOhmScale, type Prediction, type Scale } from '@/src/core/readings/prediction'
 import { saysPrediction } from '@/src/core/readings/say'
 import { worldsOf } from '@/src/core/readings/world'
+import type { CallName } from '@/src/core/wiring/call'
 import { type Point, terminalPoint } from '@/src/core/wiring/point'
-import { type CallName, callsOf, firstPart } from '@/src/core/wiring/system'
+import { feedOf, houseCommon } from '@/src/core/wiring/supply'
+import { callsOf, firstPart } from '@/src/core/wiring/system'
 
 /** What one reading would be if a story were true. */
 export interface Forecast {
@@ -73,8 +75,7 @@ export function hotPoints(engine: Engine, state: JobState): Point[] {
   if (!state.bench.power) return []
   const posterior = computePosterior(engine, evidenceOf(state))
   const likeliest = posterior.hypotheses.reduce((best, weight, index) => (weight > posterior.hypotheses[best] ? index : best), 0)
-  const transformer = firstPart(system, 'transformer')
-  const common = terminalPoint(transformer.secondary[1], transformer.place)
+  const common = terminalPoint(houseCommon(system), firstPart(system, 'transformer').place)
   const points = system.places.flatMap((place) => probePoints(system, place.id)).filter((point) => point !== common)
   const predictions = predictAll(
     engine.laboratory,
@@ -110,7 +111,7 @@ export interface CallLoad {
   readonly volts: Expected
 }
 
-/** The transformer's load on each call of a sound house with everything put back. */
+/** The first transformer's load on each call that it feeds, in a sound house with everything put back. */
 export function loadPerCall(engine: Engine, state: JobState): CallLoad[] {
   const { system, laboratory } = engine
   const fuse = firstPart(system, 'fuse')
@@ -118,7 +119,9 @@ export function loadPerCall(engine: Engine, state: JobState): CallLoad[] {
   const [hot, common] = transformer.secondary.map((node) => terminalPoint(node, transformer.place))
   const amps: Probe = { meter: 'amps', on: fuse.id }
   const volts: Probe = { meter: 'volts', a: hot, b: common }
-  return (['off', ...callsOf(system)] as const).map((call): CallLoad => {
+  const thermostat = firstPart(system, 'thermostat')
+  const fed = callsOf(system).filter((call) => thermostat.calls[call]?.some((terminal) => feedOf(thermostat, terminal) === thermostat.hot))
+  return (['off', ...fed] as const).map((call): CallLoad => {
     const bench = {
       ...state.bench,
       power: true,

@@ -5,7 +5,8 @@ import { type CommandContext, Misread, PointReader } from '@/src/core/job/quick-
 import type { Token } from '@/src/core/job/quick-line-tokens'
 import type { Answer, Probe } from '@/src/core/readings/check'
 import { wordsFor } from '@/src/core/readings/predict'
-import { type CallName, callsOf, firstPart } from '@/src/core/wiring/system'
+import type { CallName } from '@/src/core/wiring/call'
+import { callsOf, firstPart } from '@/src/core/wiring/system'
 
 type Parsed =
   | { readonly ok: true; readonly drafts: EntryDraft[] }

@@ -3,8 +3,9 @@ import type { JobState } from '@/src/core/job/fold'
 import { findCable, findEnds, findLead, findPart, findPlace, isGroundWord, isLifted } from '@/src/core/job/quick-line-names'
 import type { Token } from '@/src/core/job/quick-line-tokens'
 import type { Probe } from '@/src/core/readings/check'
+import type { CallName } from '@/src/core/wiring/call'
 import { CHASSIS, type Point, parsePoint } from '@/src/core/wiring/point'
-import { type CallName, callsOf, placeById, type System } from '@/src/core/wiring/system'
+import { callsOf, placeById, type System } from '@/src/core/wiring/system'
 
 export interface CommandContext {
   readonly system: System

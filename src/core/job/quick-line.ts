@@ -8,7 +8,8 @@ import { dashedNames } from '@/src/core/job/quick-line-names'
 import { type Token, tokenize } from '@/src/core/job/quick-line-tokens'
 import type { Probe } from '@/src/core/readings/check'
 import { sayAnswer, sayProbe } from '@/src/core/readings/say'
-import { type System, sayCall } from '@/src/core/wiring/system'
+import { sayCall } from '@/src/core/wiring/call'
+import type { System } from '@/src/core/wiring/system'
 
 /** What a line is read against. */
 export interface QuickLineContext {

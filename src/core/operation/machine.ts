@@ -1,8 +1,21 @@
 import { addAdmittance, type Change, changeLink } from '@/src/core/circuit/factored'
 import { type Network, OPEN_OHM } from '@/src/core/circuit/network'
 import { reciprocal, subtract } from '@/src/core/units/complex'
-import { callLink, coilImpedance, contactLink, pinNode, switchedTerminals, thermostatInside, windingNode } from '@/src/core/wiring/assembly'
-import { type PartOf, partsOf, type System } from '@/src/core/wiring/system'
+import {
+  boardInside,
+  callLink,
+  coilImpedance,
+  contactLink,
+  livesBetween,
+  outputLink,
+  pinNode,
+  switchedTerminals,
+  thermostatInside,
+  windingNode,
+} from '@/src/core/wiring/assembly'
+import type { PartOf } from '@/src/core/wiring/part'
+import { terminalPoint } from '@/src/core/wiring/point'
+import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
 import type { ValueFactors } from '@/src/core/wiring/values'
 
 /** A coil-worked device: two node indexes, two thresholds, and what changes when its armature closes. */
@@ -14,20 +27,31 @@ export interface RelayModel {
   readonly contact: Change | null
 }
 
+/** A board's output against the network: what it watches, and the relay that makes it. */
+export interface OutputModel {
+  readonly part: PartOf<'board'>
+  readonly to: string
+  readonly style: 'passes' | 'relay'
+  readonly hot: number
+  readonly common: number
+  readonly input: number
+  readonly closes: Change
+}
+
 /** Everything of a system that moves by itself, against one assembled network. */
 export interface Machine {
   readonly system: System
   readonly network: Network
   readonly thermostat: PartOf<'thermostat'>
-  readonly hot: number
-  readonly common: number
+  /** What keeps the thermostat alive is read between these; null for one that lives by itself. */
+  readonly lives: { readonly hot: number; readonly common: number } | null
   readonly relays: readonly RelayModel[]
-  readonly contacts: ReadonlyMap<string, Change>
+  readonly outputs: readonly OutputModel[]
+  readonly contacts: ReadonlyMap<string, { readonly closes: Change; readonly row: number }>
 }
 
 export function createMachine(system: System, network: Network, factors: ValueFactors): Machine {
-  const thermostat = partsOf(system, 'thermostat')[0]
-  if (!thermostat) throw new Error(`system ${system.id} has no thermostat`)
+  const thermostat = firstPart(system, 'thermostat')
   const relays = partsOf(system, 'coil').map((part): RelayModel => {
     const [a, b] = [windingNode(part.id), pinNode(part.id, 1)]
     const change = subtract(reciprocal(coilImpedance(part, factors, true).ac), reciprocal(coilImpedance(part, factors, false).ac))
@@ -39,17 +63,41 @@ export function createMachine(system: System, network: Network, factors: ValueFa
       contact: part.contact ? closeLink(network, contactLink(part.id)) : null,
     }
   })
+  const outputs = partsOf(system, 'board').flatMap((part) =>
+    part.outputs.map(
+      ({ call, to, style }): OutputModel => ({
+        part,
+        to,
+        style,
+        hot: network.nodeIndex(boardInside(part.id)),
+        common: network.nodeIndex(terminalPoint(part.between[1], part.place)),
+        input: network.nodeIndex(terminalPoint(call, part.place)),
+        closes: closeLink(network, outputLink(part.id, to)),
+      }),
+    ),
+  )
   return {
     system,
     network,
     thermostat,
-    hot: network.nodeIndex(thermostatInside(thermostat.id, 'hot')),
-    common: network.nodeIndex(thermostatInside(thermostat.id, 'common')),
+    lives: livesBetween(thermostat)
+      ? {
+          hot: network.nodeIndex(thermostatInside(thermostat.id, 'hot')),
+          common: network.nodeIndex(thermostatInside(thermostat.id, 'common')),
+        }
+      : null,
     relays,
-    contacts: new Map(switchedTerminals(thermostat).map((terminal) => [terminal, closeLink(network, callLink(thermostat.id, terminal))])),
+    outputs,
+    contacts: new Map(
+      switchedTerminals(thermostat).map((terminal) => {
+        const link = callLink(thermostat.id, terminal)
+        return [terminal, { closes: closeLink(network, link), row: network.linkRow(link) }]
+      }),
+    ),
   }
 }
 
-const closeLink = (network: Network, id: string): Change => changeLink(network, id, OPEN_OHM, network.link(id).ohm)
+/** A link that stands open in the network, closed. */
+export const closeLink = (network: Network, id: string): Change => changeLink(network, id, OPEN_OHM, network.link(id).ohm)
 
 export const reverse = (change: Change): Change => ({ p: change.p, q: change.q, d: { re: -change.d.re, im: -change.d.im } })

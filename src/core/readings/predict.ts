@@ -1,6 +1,6 @@
 import type { Bench } from '@/src/core/bench/bench'
 import { INTERMITTENT_SHOWS } from '@/src/core/faults/rates'
-import { changesBetween, isAlive, isPulledIn } from '@/src/core/operation/settle'
+import { changesBetween, isAlive, isGuarded, isPulledIn } from '@/src/core/operation/settle'
 import type { Probe } from '@/src/core/readings/check'
 import { type Hypothesis, whileHidden } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
@@ -9,6 +9,7 @@ import { type World, type Worlds, worldsOf } from '@/src/core/readings/world'
 import { defaultMeter, type Meter } from '@/src/core/units/meter'
 import { bodyLink, conductorLink, landingLink } from '@/src/core/wiring/assembly'
 import { parsePoint } from '@/src/core/wiring/point'
+import { lineNodes } from '@/src/core/wiring/supply'
 import { firstPart, partById, type System } from '@/src/core/wiring/system'
 
 /** engine.md section 7, and the meter's accuracy beside them. */
@@ -32,18 +33,7 @@ export function scaleOf(system: System, probe: Probe): Scale {
   return [probe.a, probe.b].some((point) => isLinePoint(system, point)) ? 'line-volts' : 'volts'
 }
 
-export function isLinePoint(system: System, point: string): boolean {
-  const { cable, name, place } = parsePoint(point)
-  if (cable !== null) return false
-  return system.parts.some(
-    (part) =>
-      part.place === place &&
-      ((part.kind === 'supply' && (part.neutral === name || part.legs.some((leg) => leg.node === name))) ||
-        (part.kind === 'disconnect' && part.poles.flat().includes(name)) ||
-        (part.kind === 'coil' && part.contact?.includes(name)) ||
-        (part.kind === 'load' && part.between.includes(name))),
-  )
-}
+export const isLinePoint = (system: System, point: string): boolean => lineNodes(system).has(point)
 
 /** Words that can answer a look or a trip. */
 export function wordsFor(system: System, probe: Probe): string[] {
@@ -51,8 +41,15 @@ export function wordsFor(system: System, probe: Probe): string[] {
   if (probe.meter !== 'look') return []
   if (probe.at === 'fuse') return ['good', 'blown']
   if (probe.at.startsWith('landings@'))
-    return ['all landed', ...landedEnds(system, probe.at.slice('landings@'.length)).flatMap((end) => [`off: ${end}`, `wrong: ${end}`])]
-  return partById(system, probe.at)?.kind === 'thermostat' ? ['alive', 'blank', 'chatters'] : ['in', 'out', 'chatters']
+    return [
+      'all landed',
+      ...landedEnds(system, probe.at.slice('landings@'.length)).flatMap((end) => [`off: ${end}`, `wrong: ${end}`]),
+      'strap',
+      'wet',
+    ]
+  const part = partById(system, probe.at)
+  if (part?.kind === 'thermostat') return ['alive', 'blank', 'chatters', ...(part.guardA === undefined ? [] : ['over-current code'])]
+  return ['in', 'out', 'chatters']
 }
 
 function landedEnds(system: System, place: string): string[] {
@@ -182,14 +179,23 @@ function lookWord(laboratory: Laboratory, at: string, bench: Bench, hypothesis: 
     const off = landedEnds(laboratory.system, at.slice('landings@'.length)).find((end) =>
       hypothesis.effects.some((effect) => effect.do === 'open' && effect.link === `landing:${end}`),
     )
-    if (!off || bench.lifted.includes(off)) return 'all landed'
+    if (!off || bench.lifted.includes(off)) return strapOrWater(hypothesis, at.slice('landings@'.length)) ?? 'all landed'
     return hypothesis.effects.some((effect) => effect.do === 'short' && effect.a === off) ? `wrong: ${off}` : `off: ${off}`
   }
   const { members } = world.settled
+  if (at === laboratory.machine.thermostat.id && members.every((state) => isGuarded(laboratory.machine, state))) return 'over-current code'
+  if (hypothesis.effects.some((effect) => effect.do === 'weld' && effect.coil === at)) return 'in'
   const relay = laboratory.machine.relays.findIndex((model) => model.part.id === at)
   const isOn = relay < 0 ? isAlive : (state: number) => isPulledIn(state, relay)
   const [on, off] = relay < 0 ? ['alive', 'blank'] : ['in', 'out']
   const states = new Set(members.map(isOn))
   if (states.size > 1) return 'chatters'
   return states.has(true) ? on : off
+}
+
+/** What else the eye finds at the landings of a place. */
+function strapOrWater({ fault }: Hypothesis, place: string): string | null {
+  if (fault?.zone !== place) return null
+  if (fault.family === 'jumper-left' || fault.family === 'transformers-tied') return 'strap'
+  return fault.family === 'water-in-connector' ? 'wet' : null
 }

@@ -4,8 +4,9 @@ import { sayPair, saySlot } from '@/src/core/bench/say'
 import type { Answer, Probe } from '@/src/core/readings/check'
 import { fromOhmScale, type Prediction, type Scale } from '@/src/core/readings/prediction'
 import { sayAmps, sayOhms, sayVolts } from '@/src/core/units/quantity'
+import { sayCall } from '@/src/core/wiring/call'
 import { parsePoint } from '@/src/core/wiring/point'
-import { firstPart, partById, placeById, type System, sayCall } from '@/src/core/wiring/system'
+import { firstPart, partById, placeById, type System } from '@/src/core/wiring/system'
 
 /** A value on a scale, in the trade's unit. */
 export function sayOnScale(value: number, scale: Scale): string {

@@ -1,12 +1,14 @@
 import { isResettable } from '@/src/core/bench/apply'
 import type { Bench } from '@/src/core/bench/bench'
 import { addAdmittance, type Change, changeLink, type Factored, openLink } from '@/src/core/circuit/factored'
-import { type Constraints, changesBetween, isAlive, type Settled, settle } from '@/src/core/operation/settle'
+import type { Effect } from '@/src/core/faults/fault'
+import { closeLink } from '@/src/core/operation/machine'
+import { type Constraints, changesBetween, isAlive, type OutputMode, outputKey, type Settled, settle } from '@/src/core/operation/settle'
 import { probabilityOpens } from '@/src/core/protection/trip-curve'
 import { changesTold, type Hypothesis } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { complex } from '@/src/core/units/complex'
-import { bodyLink } from '@/src/core/wiring/assembly'
+import { bodyLink, contactLink, passLink } from '@/src/core/wiring/assembly'
 import { firstPart } from '@/src/core/wiring/system'
 
 /** How long a technician watches for a trip: assumption, the minute that field-work asks for before moving on. */
@@ -95,6 +97,15 @@ export function changesOfFault(laboratory: Laboratory, hypothesis: Hypothesis): 
       case 'short':
         changes.push(addAdmittance(network, effect.a, effect.b, complex(1 / effect.ohm)))
         break
+      case 'close':
+        changes.push(closeLink(network, effect.link))
+        break
+      case 'weld':
+        changes.push(closeLink(network, contactLink(effect.coil)))
+        break
+      case 'output':
+        changes.push(...changesOfOutput(laboratory, effect))
+        break
       case 'never-closes':
       case 'thermostat-dead':
       case 'found-blown':
@@ -104,13 +115,29 @@ export function changesOfFault(laboratory: Laboratory, hypothesis: Hypothesis): 
   return changes
 }
 
+/** What stands for good when an output is not as built; what moves is the machine's. */
+function changesOfOutput({ network, machine }: Laboratory, { board, to, mode }: Extract<Effect, { do: 'output' }>): Change[] {
+  const output = machine.outputs.find((candidate) => candidate.part.id === board && candidate.to === to)
+  if (!output) throw new Error(`no output ${to} on board ${board}`)
+  const isPassing = output.style === 'passes'
+  const opens = isPassing && mode !== 'passes' && mode !== 'on' ? [openLink(network, passLink(board, to))] : []
+  if (mode === 'on') return [...opens, output.closes]
+  if (mode === 'passes' && !isPassing) return [closeLink(network, passLink(board, to))]
+  return opens
+}
+
 function constraintsOf(laboratory: Laboratory, bench: Bench, hypothesis: Hypothesis): Constraints {
   const { thermostat } = laboratory.machine
   let closing = bench.call === 'off' || bench.unplugged.includes(thermostat.id) ? [] : [...(thermostat.calls[bench.call] ?? [])]
   let thermostatDead = bench.unplugged.includes(thermostat.id)
+  const welded: string[] = []
+  const outputs: Record<string, OutputMode> = {}
   for (const effect of changesTold(hypothesis)) {
+    if (effect.do === 'weld') welded.push(effect.coil)
+    // A fault of an output outweighs the way it was built.
+    if (effect.do === 'output') outputs[outputKey(effect.board, effect.to)] ??= effect.mode
     if (effect.do === 'never-closes') closing = closing.filter((terminal) => !effect.terminals.includes(terminal))
     if (effect.do === 'thermostat-dead') thermostatDead = true
   }
-  return { closing, thermostatDead }
+  return { closing, thermostatDead, welded, outputs }
 }

@@ -3,7 +3,9 @@ import { solveNetwork } from '@/src/core/circuit/solver'
 import { magnitude } from '@/src/core/units/complex'
 import { assemble, callLink, coilImpedance, contactLink, landingLink, loadImpedance, switchedTerminals } from '@/src/core/wiring/assembly'
 import { copperOhm } from '@/src/core/wiring/copper'
-import { firstPart, type PartOf, partsOf } from '@/src/core/wiring/system'
+import type { PartOf } from '@/src/core/wiring/part'
+import { houseCommon, houseHot } from '@/src/core/wiring/supply'
+import { firstPart, partsOf } from '@/src/core/wiring/system'
 import { catalogue, furnaceAc } from '@/src/core/wiring/systems/catalogue'
 import { templateValues } from '@/src/core/wiring/values'
 
@@ -64,8 +66,9 @@ describe.each(catalogue.map((system) => [system.id, system] as const))('%s assem
     const { openVolts } = firstPart(system, 'transformer')
     const { place } = firstPart(system, 'fuse')
     const solution = solveNetwork(network)
-    const read = solution.voltsBetween(`R@${place}`, `C@${place}`)
-    expect(read).toBeLessThan(openVolts)
+    const read = solution.voltsBetween(`${houseHot(system)}@${place}`, `${houseCommon(system)}@${place}`)
+    // Leakage and capacitance alone move the last digits where nothing is drawn.
+    expect(read).toBeLessThan(openVolts + 0.001)
     expect(read).toBeGreaterThan(openVolts - 2)
   })
 })

@@ -1,15 +1,17 @@
-import { createNetwork, EARTH, type Element, type Network } from '@/src/core/circuit/network'
+import { createNetwork, EARTH, type Element, type Network, OPEN_OHM } from '@/src/core/circuit/network'
 import { type Complex, complex } from '@/src/core/units/complex'
 import { copperOhm } from '@/src/core/wiring/copper'
+import type { Part, PartOf } from '@/src/core/wiring/part'
 import { CHASSIS, conductorEnd, terminalPoint } from '@/src/core/wiring/point'
-import { type Cable, type Part, type PartOf, partsOf, type System } from '@/src/core/wiring/system'
+import { feedOf, hotTerminals } from '@/src/core/wiring/supply'
+import { type Cable, partsOf, type System } from '@/src/core/wiring/system'
 import { cabinetConstants, cableConstants, templateValues, type ValueFactors } from '@/src/core/wiring/values'
 
 /** Names of links and inner nodes that benches and faults act on. */
 export const landingLink = (cable: string, conductor: string, place: string) => `landing:${cable}.${conductor}@${place}`
 export const conductorLink = (cable: string, conductor: string) => `copper:${cable}.${conductor}`
 export const conductorMiddle = (cable: string, conductor: string) => `${cable}.${conductor}~middle`
-export const plugLink = (part: string, side: 0 | 1) => `plug:${part}.${side + 1}`
+export const plugLink = (part: string, side: number) => `plug:${part}.${side + 1}`
 export const pinNode = (part: string, side: 0 | 1) => `${part}.${side + 1}~pin`
 export const bodyLink = (part: string) => `body:${part}`
 /** The winding's own node, behind the link that breaks when the coil opens. */
@@ -18,6 +20,12 @@ export const coilElement = (part: string) => `coil:${part}`
 export const contactLink = (part: string) => `contact:${part}`
 export const callLink = (thermostat: string, terminal: string) => `call:${thermostat}.${terminal}`
 export const poleLink = (disconnect: string, pole: number) => `pole:${disconnect}.${pole}`
+export const neutralLink = (supply: string) => `neutral:${supply}`
+export const tapLink = (transformer: string, volts: number) => `tap:${transformer}.${volts}`
+/** A board's output: the metal path from its call, and the relay from its hot side. */
+export const passLink = (board: string, to: string) => `pass:${board}.${to}`
+export const outputLink = (board: string, to: string) => `output:${board}.${to}`
+export const boardInside = (board: string) => `${board}.hot~inside`
 export const windingLink = (transformer: string, side: 'primary' | 'secondary') => `winding:${transformer}.${side}`
 export const electronicsElement = (part: string) => `electronics:${part}`
 export const thermostatInside = (part: string, side: 'hot' | 'common') => `${part}.${side}~inside`
@@ -111,33 +119,59 @@ export function assemble(system: System, factors: ValueFactors = templateValues)
         )
         return
       case 'thermostat': {
-        const hot = thermostatInside(part.id, 'hot')
-        const common = thermostatInside(part.id, 'common')
-        link(plugLink(part.id, 0), node(part.hot), hot, cabinetConstants.plugOhm)
-        link(plugLink(part.id, 1), node(part.common), common, cabinetConstants.plugOhm)
+        hotTerminals(part).forEach((terminal, index) => {
+          link(plugLink(part.id, index), node(terminal), feedInside(part, terminal), cabinetConstants.plugOhm)
+        })
+        const lives = livesBetween(part)
+        if (lives) {
+          const inside = thermostatInside(part.id, 'common')
+          link(plugLink(part.id, hotTerminals(part).length), node(lives), inside, cabinetConstants.plugOhm)
+          impedance(
+            electronicsElement(part.id),
+            thermostatInside(part.id, 'hot'),
+            inside,
+            loadImpedance(24, part.va * factors.electronicsVa, part.powerFactor),
+            part.dcOhm * factors.electronicsDcOhm,
+          )
+        }
+        for (const terminal of switchedTerminals(part))
+          link(callLink(part.id, terminal), feedInside(part, feedOf(part, terminal)), node(terminal), part.contactOhm, false)
+        return
+      }
+      case 'board': {
+        const inside = boardInside(part.id)
+        link(bodyLink(part.id), node(part.between[0]), inside, cabinetConstants.plugOhm)
         impedance(
           electronicsElement(part.id),
-          hot,
-          common,
+          inside,
+          node(part.between[1]),
           loadImpedance(24, part.va * factors.electronicsVa, part.powerFactor),
           part.dcOhm * factors.electronicsDcOhm,
         )
-        for (const terminal of switchedTerminals(part)) link(callLink(part.id, terminal), hot, node(terminal), part.contactOhm, false)
+        for (const call of new Set(part.outputs.map((output) => output.call)))
+          resistor(`input:${part.id}.${call}`, node(call), node(part.between[1]), part.inputOhm)
+        for (const { call, to, style } of part.outputs) {
+          link(passLink(part.id, to), node(call), node(to), part.contactOhm, style === 'passes')
+          link(outputLink(part.id, to), inside, node(to), part.contactOhm, false)
+        }
         return
       }
-      case 'supply':
+      case 'supply': {
+        const neutral = `${part.id}.neutral~inside`
+        link(neutralLink(part.id), node(part.neutral), neutral, cabinetConstants.plugOhm)
         for (const leg of part.legs)
           elements.push({
             kind: 'source',
             id: `source:${part.id}.${leg.node}`,
             a: node(leg.node),
-            b: node(part.neutral),
+            b: neutral,
             volts: complex(leg.volts),
             ac: complex(part.ohm),
             dcOhm: part.ohm,
           })
-        resistor(`service-ground:${part.id}`, node(part.neutral), EARTH, cabinetConstants.equipmentGroundOhm)
+        resistor(`service-ground:${part.id}`, neutral, EARTH, cabinetConstants.equipmentGroundOhm)
         return
+      }
       case 'disconnect':
         part.poles.forEach(([a, b], pole) => {
           link(poleLink(part.id, pole), node(a), node(b), cabinetConstants.disconnectOhm)
@@ -153,7 +187,7 @@ export function assemble(system: System, factors: ValueFactors = templateValues)
 
   function addPlugs(part: PartOf<'switch'> | PartOf<'coil'>): void {
     part.between.forEach((name, side) => {
-      link(plugLink(part.id, side as 0 | 1), terminalPoint(name, part.place), pinNode(part.id, side as 0 | 1), cabinetConstants.plugOhm)
+      link(plugLink(part.id, side), terminalPoint(name, part.place), pinNode(part.id, side as 0 | 1), cabinetConstants.plugOhm)
     })
   }
 
@@ -177,6 +211,24 @@ export function assemble(system: System, factors: ValueFactors = templateValues)
       primaryDcOhm: part.primaryDcOhm,
       secondaryDcOhm: part.secondaryDcOhm,
     })
+    // The other leads of the primary ride on the same core; capped, they carry nothing. Direct current finds the secondary once.
+    for (const { lead, volts } of part.taps ?? []) {
+      const inside = `${part.id}.${volts}~inside`
+      link(tapLink(part.id, volts), p1, inside, cabinetConstants.plugOhm, false)
+      resistor(`tap-lead:${part.id}.${volts}`, inside, node(lead), cabinetConstants.plugOhm)
+      elements.push({
+        kind: 'transformer',
+        id: `transformer:${part.id}.${volts}`,
+        p1: inside,
+        p2,
+        s1: secondary,
+        s2,
+        turnsRatio: volts / (part.openVolts * factors.emf),
+        ac: complex(part.seriesOhm.r * factors.transformerOhm, part.seriesOhm.x * factors.transformerOhm),
+        primaryDcOhm: part.primaryDcOhm * (volts / part.primaryVolts) ** 2,
+        secondaryDcOhm: OPEN_OHM,
+      })
+    }
     impedance(`magnetising:${part.id}`, primary, p2, complex(0, part.magnetisingOhm), Infinity)
     capacitor(`winding-to-core:${part.id}`, secondary, node(CHASSIS), part.windingToCoreFarad)
   }
@@ -208,9 +260,7 @@ export function assemble(system: System, factors: ValueFactors = templateValues)
     for (const part of [...partsOf(system, 'switch'), ...partsOf(system, 'coil')])
       for (const side of [0, 1] as const)
         resistor(`surface:${pinNode(part.id, side)}`, pinNode(part.id, side), EARTH, cabinetConstants.surfaceLeakOhm)
-    for (const part of partsOf(system, 'thermostat'))
-      for (const side of ['hot', 'common'] as const)
-        resistor(`surface:${thermostatInside(part.id, side)}`, thermostatInside(part.id, side), EARTH, cabinetConstants.surfaceLeakOhm)
+    for (const name of names) if (name.endsWith('~inside')) resistor(`surface:${name}`, name, EARTH, cabinetConstants.surfaceLeakOhm)
   }
 }
 
@@ -226,6 +276,20 @@ export function coilImpedance(part: PartOf<'coil'>, factors: ValueFactors, seale
 export function loadImpedance(volts: number, va: number, powerFactor: number): Complex {
   const size = (volts * volts) / va
   return complex(size * powerFactor, size * Math.sqrt(1 - powerFactor * powerFactor))
+}
+
+/** The node inside a thermostat behind one of its hot terminals. */
+export const feedInside = (part: PartOf<'thermostat'>, terminal: string): string =>
+  terminal === part.hot ? thermostatInside(part.id, 'hot') : `${part.id}.${terminal}~inside`
+
+/** The terminal on the far side of the electronics: the common, or the call that a power-stealing one draws through. */
+export const livesBetween = (part: PartOf<'thermostat'>): string | undefined =>
+  part.power === 'battery' || part.power === 'mechanical' ? undefined : part.power === 'stealing' ? part.steals : part.common
+
+/** How many leads of a part come off when it is unplugged. */
+export function plugsOf(part: Part): number {
+  if (part.kind === 'thermostat') return hotTerminals(part).length + (livesBetween(part) ? 1 : 0)
+  return part.kind === 'switch' || part.kind === 'coil' ? 2 : 0
 }
 
 /** Terminals that the thermostat can put on R. */

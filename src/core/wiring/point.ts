@@ -1,5 +1,8 @@
 import { z } from 'zod'
 
+/** Names of places, terminals, leads, cables, conductors and parts. */
+export const idSchema = z.string().regex(/^[A-Za-z0-9/-]+$/, 'An id has letters, digits, slashes and dashes only.')
+
 /**
  * A place where a probe or a clip can go: `R@indoor` (a terminal, lead or chassis of a place) or
  * `outdoor-cable.Y@indoor` (a conductor's own end, which stays itself when it is lifted).

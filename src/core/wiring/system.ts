@@ -1,161 +1,47 @@
 import { z } from 'zod'
-import { CHASSIS } from '@/src/core/wiring/point'
+import { type CallName, callNames } from '@/src/core/wiring/call'
+import { type Part, type PartOf, partSchema, positive, sourceSchema } from '@/src/core/wiring/part'
+import { CHASSIS, idSchema } from '@/src/core/wiring/point'
 
 /** The open system format: one house's low-voltage side, written by hand or by a tool. See docs/system-format.md. */
-
-const id = z.string().regex(/^[A-Za-z0-9/-]+$/, 'An id has letters, digits, slashes and dashes only.')
-/** Two local node names of the part's place: terminals, `chassis`, or names of leads between parts. */
-const between = z.tuple([id, id])
-const positive = z.number().positive().finite()
-/** Where the values come from, or the word assumption. */
-const source = z.string().min(3)
-const partBase = { id, place: id, name: z.string().min(1), source }
 
 export const placeKinds = ['thermostat', 'indoor', 'outdoor', 'package', 'zone-panel'] as const
 
 export const placeSchema = z.strictObject({
-  id,
+  id: idSchema,
   name: z.string().min(1),
   kind: z.enum(placeKinds),
   /** A metal cabinet: everything in it can rub through to the chassis. */
   metal: z.boolean(),
-  terminals: z.array(id),
+  terminals: z.array(idSchema),
 })
 
 export const conductorSchema = z.strictObject({
-  id,
+  id: idSchema,
   colour: z.enum(['red', 'green', 'yellow', 'white', 'blue', 'brown', 'orange', 'black', 'grey', 'violet', 'pink', 'tan']),
   /** Terminal on which each end is landed, in the order of the cable's `between`; null for an end that is not landed. */
-  lands: z.tuple([id.nullable(), id.nullable()]),
+  lands: z.tuple([idSchema.nullable(), idSchema.nullable()]),
 })
 
 export const cableSchema = z.strictObject({
-  id,
+  id: idSchema,
   name: z.string().min(1),
-  between: z.tuple([id, id]),
+  between: z.tuple([idSchema, idSchema]),
   lengthM: positive.max(1000, 'A cable longer than a kilometre is not low-voltage wiring; give the length in metres.'),
   gaugeAwg: z.union([z.literal(18), z.literal(20), z.literal(22)]),
   conductors: z.array(conductorSchema).min(1),
-  source,
+  source: sourceSchema,
 })
-
-export const switchRoles = ['limit', 'rollout', 'high-pressure', 'low-pressure', 'float', 'door'] as const
-export const coilRoles = ['contactor', 'blower-relay', 'gas-valve', 'reversing-valve', 'sequencer', 'solenoid'] as const
-export const callNames = ['fan', 'cool', 'cool-2', 'heat', 'heat-2', 'emergency'] as const
-export type CallName = (typeof callNames)[number]
-
-/** Calls as people say them. */
-export const sayCall: Record<CallName, string> = {
-  fan: 'fan',
-  cool: 'cool',
-  'cool-2': 'cool, second stage',
-  heat: 'heat',
-  'heat-2': 'heat, second stage',
-  emergency: 'emergency heat',
-}
-
-const partSchemas = {
-  transformer: z.strictObject({
-    kind: z.literal('transformer'),
-    ...partBase,
-    primary: between,
-    secondary: between,
-    primaryVolts: positive,
-    va: positive,
-    openVolts: positive,
-    seriesOhm: z.strictObject({ r: positive, x: positive }),
-    magnetisingOhm: positive,
-    primaryDcOhm: positive,
-    secondaryDcOhm: positive,
-    windingToCoreFarad: positive,
-  }),
-  /** What protects the 24 V side as built: a fuse unless it says otherwise; with `none` it is where an inline fuse goes. */
-  fuse: z.strictObject({
-    kind: z.literal('fuse'),
-    ...partBase,
-    between,
-    ratingA: positive,
-    coldOhm: positive,
-    holds: z.enum(['breaker', 'none']).optional(),
-  }),
-  bond: z.strictObject({ kind: z.literal('bond'), ...partBase, between, ohm: positive }),
-  switch: z.strictObject({ kind: z.literal('switch'), ...partBase, role: z.enum(switchRoles), between, contactOhm: positive }),
-  coil: z.strictObject({
-    kind: z.literal('coil'),
-    ...partBase,
-    role: z.enum(coilRoles),
-    between,
-    dcOhm: positive,
-    sealedVa: positive,
-    /** Current before the armature closes over current after. */
-    inrushRatio: z.number().min(1),
-    powerFactor: z.number().min(0.05).max(1),
-    pullInVolts: positive,
-    dropOutVolts: positive,
-    /** A line-voltage contact worked by the coil. */
-    contact: between.optional(),
-  }),
-  electronics: z.strictObject({
-    kind: z.literal('electronics'),
-    ...partBase,
-    between,
-    va: positive,
-    powerFactor: z.number().min(0.05).max(1),
-    dcOhm: positive,
-  }),
-  thermostat: z.strictObject({
-    kind: z.literal('thermostat'),
-    ...partBase,
-    hot: id,
-    common: id,
-    va: positive,
-    powerFactor: z.number().min(0.05).max(1),
-    dcOhm: positive,
-    aliveAboveVolts: positive,
-    holdUpS: positive,
-    contactOhm: positive,
-    calls: z.partialRecord(z.enum(callNames), z.array(id).min(1)),
-  }),
-  supply: z.strictObject({
-    kind: z.literal('supply'),
-    ...partBase,
-    legs: z.array(z.strictObject({ node: id, volts: z.number().finite() })).min(1),
-    neutral: id,
-    ohm: positive,
-  }),
-  disconnect: z.strictObject({ kind: z.literal('disconnect'), ...partBase, poles: z.array(between).min(1) }),
-  load: z.strictObject({
-    kind: z.literal('load'),
-    ...partBase,
-    between,
-    volts: positive,
-    amps: positive,
-    powerFactor: z.number().min(0.05).max(1),
-  }),
-} as const
-
-export const partSchema = z.discriminatedUnion('kind', [
-  partSchemas.transformer,
-  partSchemas.fuse,
-  partSchemas.bond,
-  partSchemas.switch,
-  partSchemas.coil,
-  partSchemas.electronics,
-  partSchemas.thermostat,
-  partSchemas.supply,
-  partSchemas.disconnect,
-  partSchemas.load,
-])
 
 export const systemSchema = z
   .strictObject({
     format: z.literal('nest-trace/system'),
     version: z.literal(1),
-    id,
+    id: idSchema,
     name: z.string().min(1),
     hertz: z.union([z.literal(50), z.literal(60)]),
     places: z.array(placeSchema).min(1),
-    walks: z.array(z.strictObject({ between: z.tuple([id, id]), minutes: z.number().min(0).max(60) })),
+    walks: z.array(z.strictObject({ between: z.tuple([idSchema, idSchema]), minutes: z.number().min(0).max(60) })),
     cables: z.array(cableSchema),
     parts: z.array(partSchema).min(1),
   })
@@ -205,8 +91,6 @@ export type System = z.infer<typeof systemSchema>
 export type Place = z.infer<typeof placeSchema>
 export type Cable = z.infer<typeof cableSchema>
 export type Conductor = z.infer<typeof conductorSchema>
-export type Part = z.infer<typeof partSchema>
-export type PartOf<K extends Part['kind']> = Extract<Part, { kind: K }>
 
 export function partsOf<K extends Part['kind']>(system: System, kind: K): PartOf<K>[] {
   return system.parts.filter((part): part is PartOf<K> => part.kind === kind)

@@ -1,6 +1,7 @@
 'use client'
 import { reasonsNotToClose } from '@/src/core/job/fold'
-import { callsOf, sayCall } from '@/src/core/wiring/system'
+import { sayCall } from '@/src/core/wiring/call'
+import { callsOf } from '@/src/core/wiring/system'
 import { Report } from '@/src/ui/close/report'
 import { Button } from '@/src/ui/controls/button'
 import { useDesk } from '@/src/ui/desk/desk-context'

@@ -6,7 +6,8 @@ import { foldJob } from '@/src/core/job/fold'
 import type { JobFile } from '@/src/core/job/job-file'
 import { sayAnswer, sayProbe } from '@/src/core/readings/say'
 import { sayAmps, sayVolts } from '@/src/core/units/quantity'
-import { callsOf, type System, sayCall, zoneName } from '@/src/core/wiring/system'
+import { sayCall } from '@/src/core/wiring/call'
+import { callsOf, type System, zoneName } from '@/src/core/wiring/system'
 
 /** The printable page of a job: complaint, what was measured, what was done, what was proved, what was left. */
 export function Report({ job, system, entries }: { job: JobFile['job']; system: System; entries: readonly Entry[] }) {

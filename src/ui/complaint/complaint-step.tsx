@@ -1,6 +1,7 @@
 'use client'
 import { type Complaint, changesLately, sayChanged, saySymptom, symptoms } from '@/src/core/diagnosis/complaint'
-import { callsOf, sayCall } from '@/src/core/wiring/system'
+import { sayCall } from '@/src/core/wiring/call'
+import { callsOf } from '@/src/core/wiring/system'
 import { ComplaintMoves } from '@/src/ui/complaint/complaint-moves'
 import { LookFirst } from '@/src/ui/complaint/look-first'
 import { Button } from '@/src/ui/controls/button'

@@ -55,6 +55,8 @@ function Drawn({ part, bench, system }: { part: LoomPart; bench: Bench; system: 
       return <Contact part={part} isClosed={isCalled(system, bench, part.terminal)} />
     case 'coil':
       return <Box part={part} text={part.axis === 'across' ? part.label : null} isCoil={part.axis === 'down'} />
+    case 'output':
+      return <Output part={part} />
     case 'electronics':
       return <Box part={part} text={part.label} />
     case 'fuse':
@@ -96,6 +98,26 @@ function ClosedSwitch({ part: { x, y, width, height, axis, label } }: { part: Lo
       <text
         x={axis === 'across' ? x : x - 12}
         y={axis === 'across' ? y - 13 : y + 5}
+        textAnchor={axis === 'across' ? 'middle' : 'end'}
+        fontSize="13"
+        fill="var(--muted)"
+        stroke="none"
+      >
+        {label}
+      </text>
+    </>
+  )
+}
+
+/** What a board makes of a call: an arrow in a box, its name where a switch has it. */
+function Output({ part: { x, y, width, height, axis, label } }: { part: LoomPart }) {
+  return (
+    <>
+      <rect x={x - width / 2} y={y - height / 2} width={width} height={height} fill="var(--ground)" />
+      <path d={axis === 'across' ? `M${x - 8} ${y}h16m-5 -5l5 5l-5 5` : `M${x} ${y - 7}v14m-5 -5l5 5l5 -5`} />
+      <text
+        x={axis === 'across' ? x : x - width / 2 - 6}
+        y={axis === 'across' ? y - height / 2 - 5 : y + 5}
         textAnchor={axis === 'across' ? 'middle' : 'end'}
         fontSize="13"
         fill="var(--muted)"

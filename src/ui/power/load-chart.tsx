@@ -3,7 +3,7 @@ import { BarController, BarElement, CategoryScale, Chart, LinearScale } from 'ch
 import annotation from 'chartjs-plugin-annotation'
 import { Bar } from 'react-chartjs-2'
 import type { CallLoad } from '@/src/core/job/forecast'
-import { sayCall } from '@/src/core/wiring/system'
+import { sayCall } from '@/src/core/wiring/call'
 import { useThemeColours } from '@/src/ui/controls/use-theme-colours'
 
 Chart.register(BarController, BarElement, CategoryScale, LinearScale, annotation)

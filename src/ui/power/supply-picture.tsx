@@ -3,6 +3,7 @@ import { saySlotShort } from '@/src/core/bench/say'
 import type { Answer, Probe } from '@/src/core/readings/check'
 import { type Expected, isExpected, sayExpected } from '@/src/core/readings/expected'
 import { sayAnswer } from '@/src/core/readings/say'
+import { houseCommon } from '@/src/core/wiring/supply'
 import { firstPart, partsOf } from '@/src/core/wiring/system'
 import { useDesk } from '@/src/ui/desk/desk-context'
 import { supplyReturn } from '@/src/ui/power/supply-probes'
@@ -25,7 +26,10 @@ export function SupplyPicture({ lines, next }: { lines: readonly ReadLine[]; nex
   const transformer = firstPart(system, 'transformer')
   const supply = partsOf(system, 'supply').find(({ place }) => place === transformer.place)
   const disconnect = partsOf(system, 'disconnect').find(({ place }) => place === transformer.place)
-  const [, common] = transformer.secondary
+  const common = houseCommon(system)
+  // The fuse is drawn in the leg that it sits in.
+  const fuseY = firstPart(system, 'fuse').between.includes(transformer.secondary[1]) ? LOW : HOT
+  const plainY = fuseY === HOT ? LOW : HOT
   const onBoard = firstPart(system, 'thermostat').hot
   const { power, slot } = state.bench
   const columns = [
@@ -52,10 +56,12 @@ export function SupplyPicture({ lines, next }: { lines: readonly ReadLine[]; nex
         <path d={`M392 ${HOT + 15}${'a7 7 0 0 0 0 21'.repeat(4)}`} />
         <path d={`M404 ${HOT + 15}v84M410 ${HOT + 15}v84`} strokeWidth="1.5" />
         <path d={`M422 ${HOT + 15}${'a7 7 0 0 1 0 21'.repeat(4)}`} />
-        <path d={`M422 ${HOT + 15}V${HOT}H560M660 ${HOT}H770M422 ${LOW - 15}V${LOW}H770M690 ${LOW}V${HEIGHT - 16}`} />
+        <path
+          d={`M422 ${HOT + 15}V${HOT}M422 ${LOW - 15}V${LOW}M422 ${fuseY}H560M660 ${fuseY}H770M422 ${plainY}H770M690 ${LOW}V${HEIGHT - 16}`}
+        />
         <rect
           x="560"
-          y={HOT - 17}
+          y={fuseY - 17}
           width="100"
           height="34"
           fill="var(--ground)"
@@ -74,7 +80,7 @@ export function SupplyPicture({ lines, next }: { lines: readonly ReadLine[]; nex
         <text x="24" y={LOW - 10} fontWeight="700">
           {supplyReturn(system)}
         </text>
-        <text x="610" y={HOT + 5} textAnchor="middle">
+        <text x="610" y={fuseY + 5} textAnchor="middle">
           {saySlotShort(system, state.bench)}
         </text>
         <text x="785" y={HOT + 5} textAnchor="middle" fontWeight="700">

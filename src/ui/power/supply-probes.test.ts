@@ -1,5 +1,6 @@
 import { createBench } from '@/src/core/bench/bench'
 import { problemWithProbe } from '@/src/core/job/check-entry'
+import { firstPart } from '@/src/core/wiring/system'
 import { catalogue, systemById } from '@/src/core/wiring/systems/catalogue'
 import { supplyChecks, supplyReturn } from '@/src/ui/power/supply-probes'
 
@@ -16,7 +17,7 @@ describe('supplyChecks', () => {
       const checks = supplyChecks(system)
       for (const { probe } of checks) expect(problemWithProbe(system, createBench(system), probe)).toBeNull()
       expect(checks.map(({ isLine }) => isLine)).toEqual([...checks.map(({ isLine }) => isLine)].sort((a, b) => Number(b) - Number(a)))
-      expect(checks.find(({ id }) => id === 'board')?.say).toBe('R to C on the board')
+      expect(checks.find(({ id }) => id === 'board')?.say).toBe(`${firstPart(system, 'thermostat').hot} to C on the board`)
     },
   )
 

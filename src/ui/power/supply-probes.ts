@@ -1,5 +1,6 @@
 import type { Probe } from '@/src/core/readings/check'
 import { terminalPoint } from '@/src/core/wiring/point'
+import { houseCommon } from '@/src/core/wiring/supply'
 import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
 
 /** A reading of the supply side, in the order in which a technician takes them. */
@@ -27,9 +28,12 @@ export function supplyChecks(system: System): SupplyCheck[] {
   const at = (name: string) => terminalPoint(name, transformer.place)
   const supply = partsOf(system, 'supply').find(({ place }) => place === transformer.place)
   const [leg] = supply?.legs ?? []
-  const [hot, common] = transformer.secondary
+  const [hot, low] = transformer.secondary
+  const common = houseCommon(system)
   const onBoard = firstPart(system, 'thermostat').hot
-  const pastFuse = fuse.between.find((name) => name !== hot) ?? hot
+  // In the common leg the fuse is read from the hot terminal, on either side of it.
+  const isInCommon = fuse.between.includes(low)
+  const pastFuse = isInCommon ? onBoard : (fuse.between.find((name) => name !== hot) ?? hot)
   const volts = (a: string, b: string): Probe => ({ meter: 'volts', a: at(a), b: at(b) })
   return [
     ...(supply && leg
@@ -43,7 +47,7 @@ export function supplyChecks(system: System): SupplyCheck[] {
         ]
       : []),
     { id: 'primary', say: 'Transformer primary', probe: volts(...transformer.primary), isLine: true },
-    { id: 'secondary', say: 'Transformer secondary', probe: volts(hot, common), isLine: false },
+    { id: 'secondary', say: 'Transformer secondary', probe: volts(hot, low), isLine: false },
     // A float or another switch may stand between the fuse and the terminal: each side is read.
     ...(pastFuse === onBoard
       ? []

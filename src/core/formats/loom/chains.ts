@@ -1,6 +1,15 @@
-import type { Part, Place, System } from '@/src/core/wiring/system'
+import type { Part } from '@/src/core/wiring/part'
+import type { Place, System } from '@/src/core/wiring/system'
 
-type ChainPart = Extract<Part, { kind: 'switch' | 'coil' | 'electronics' | 'fuse' | 'transformer' }>
+/** A board's output, drawn between the call that it follows and what it feeds. */
+interface OutputPart {
+  readonly kind: 'output'
+  readonly id: string
+  readonly place: string
+  readonly name: string
+  readonly between: readonly [string, string]
+}
+type ChainPart = Extract<Part, { kind: 'switch' | 'coil' | 'electronics' | 'board' | 'fuse' | 'transformer' }> | OutputPart
 
 /** Low-voltage parts in series inside one unit, from a terminal to another, with the leads between them. */
 export interface Chain {
@@ -11,13 +20,32 @@ export interface Chain {
   readonly leads: readonly string[]
 }
 
-const isChainPart = (part: Part): part is ChainPart => ['switch', 'coil', 'electronics', 'fuse', 'transformer'].includes(part.kind)
+const chainKinds = ['switch', 'coil', 'electronics', 'board', 'fuse', 'transformer']
+
+function chainPartsOf(system: System, place: Place): ChainPart[] {
+  return system.parts.flatMap((part): ChainPart[] => {
+    if (part.place !== place.id || !chainKinds.includes(part.kind)) return []
+    const outputs =
+      part.kind === 'board'
+        ? part.outputs.map(
+            ({ call, to }): OutputPart => ({
+              kind: 'output',
+              id: `${part.id}:${to}`,
+              place: part.place,
+              name: part.name,
+              between: [call, to],
+            }),
+          )
+        : []
+    return [part as ChainPart, ...outputs]
+  })
+}
 
 const endsOf = (part: ChainPart): readonly [string, string] => (part.kind === 'transformer' ? part.secondary : part.between)
 
 /** Every series of parts at a place, followed from its terminals in the order given. Parts that no terminal leads to are left out. */
 export function chainsOf(system: System, place: Place, terminals: readonly string[]): Chain[] {
-  const left = new Set(system.parts.filter(isChainPart).filter((part) => part.place === place.id))
+  const left = new Set(chainPartsOf(system, place))
   const chains: Chain[] = []
   for (const from of terminals) {
     for (const first of [...left]) {

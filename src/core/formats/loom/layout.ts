@@ -3,12 +3,15 @@ import { TAG } from '@/src/core/formats/loom/shapes'
 import { drawThermostat } from '@/src/core/formats/loom/thermostat'
 import { drawUnit, type Rows, type UnitDrawing, type Wire, widthOf } from '@/src/core/formats/loom/unit'
 import { CHASSIS, conductorEnd, terminalPoint } from '@/src/core/wiring/point'
+import { houseCommon } from '@/src/core/wiring/supply'
 import { type Cable, firstPart, type Place, partsOf, placeById, type System, zonesOf } from '@/src/core/wiring/system'
 
 const HEAD = 72
 const GAP = 6
 /** A cable's column: room for a colour's name at the least. */
-const CABLE = { least: 48, most: 104 }
+const CABLE = { least: 44, most: 104 }
+/** Of the width that is over, what the cables get before the units. */
+const FOR_CABLES = 0.6
 const SPARE_STEP = 40
 const HOP = 6
 
@@ -61,7 +64,7 @@ function columnsOf(system: System, width: number): LoomZone[] {
   })
   const cables = wanted.filter(({ isCable }) => isCable).length
   const over = Math.max(0, width - wanted.reduce((sum, { least }) => sum + least, 0) - GAP * (wanted.length - 1))
-  const forCable = cables === 0 ? 0 : Math.min(CABLE.most - CABLE.least, over / cables)
+  const forCable = cables === 0 ? 0 : Math.min(CABLE.most - CABLE.least, (FOR_CABLES * over) / cables)
   const forUnit = (over - forCable * cables) / Math.max(1, wanted.length - cables - 1)
   let x = 0
   return wanted.map(({ zone, least, isCable }) => {
@@ -74,7 +77,8 @@ function columnsOf(system: System, width: number): LoomZone[] {
 
 /** Hot on top, common at the bottom, the calls between them in the order in which the units list them. */
 function rowsOf(system: System, height: number, spares: number): Rows {
-  const { hot, common } = firstPart(system, 'thermostat')
+  const { hot } = firstPart(system, 'thermostat')
+  const common = houseCommon(system)
   const middle = [...new Set(system.places.flatMap(({ terminals }) => terminals))].filter((letter) => letter !== hot && letter !== common)
   const order = [hot, ...middle, common]
   const room = height - HEAD - 30 - Math.max(50, spares * SPARE_STEP + 20)

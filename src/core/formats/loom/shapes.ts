@@ -41,7 +41,7 @@ export interface LoomLine {
 
 export interface LoomPart {
   readonly id: string
-  readonly kind: 'switch' | 'coil' | 'electronics' | 'fuse' | 'transformer' | 'contact'
+  readonly kind: 'switch' | 'coil' | 'electronics' | 'output' | 'fuse' | 'transformer' | 'contact'
   readonly label: string
   /** Terminal that a thermostat's contact works; null for everything else. */
   readonly terminal: string | null

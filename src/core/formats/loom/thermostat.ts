@@ -1,8 +1,10 @@
 import type { LoomZone } from '@/src/core/formats/loom/shapes'
 import { TAG } from '@/src/core/formats/loom/shapes'
 import type { Rows, UnitDrawing } from '@/src/core/formats/loom/unit'
+import { livesBetween } from '@/src/core/wiring/assembly'
+import type { PartOf } from '@/src/core/wiring/part'
 import { terminalPoint } from '@/src/core/wiring/point'
-import type { PartOf, Place } from '@/src/core/wiring/system'
+import type { Place } from '@/src/core/wiring/system'
 
 /** The thermostat: hot runs down a rail, a contact leads from it to every call, its own electronics hang between hot and common. */
 export function drawThermostat(part: PartOf<'thermostat'>, place: Place, zone: LoomZone, rows: Rows): UnitDrawing {
@@ -10,9 +12,10 @@ export function drawThermostat(part: PartOf<'thermostat'>, place: Place, zone: L
   const xTag = zone.x + zone.width - TAG - 8
   const xRail = zone.x + 36
   const hot = terminalPoint(part.hot, place.id)
-  const common = terminalPoint(part.common, place.id)
+  // One that lives on a battery, or on what it draws through a call, hangs on the rail alone.
+  const lives = livesBetween(part) === rows.common ? rows.common : undefined
   for (const letter of place.terminals) drawing.tags.push({ point: terminalPoint(letter, place.id), letter, x: xTag, y: rows.y(letter) })
-  const commonY = rows.y(part.common)
+  const commonY = rows.y(rows.common)
   const box = { width: 44, height: 40 }
   drawing.wires.push({
     net: hot,
@@ -31,15 +34,16 @@ export function drawThermostat(part: PartOf<'thermostat'>, place: Place, zone: L
     x: xRail,
     y: commonY,
     ...box,
-    between: [hot, common],
+    between: [hot, lives ? terminalPoint(lives, place.id) : hot],
   })
-  drawing.wires.push({
-    net: common,
-    corners: [
-      [xRail + box.width / 2, commonY],
-      [xTag - TAG, commonY],
-    ],
-  })
+  if (lives)
+    drawing.wires.push({
+      net: terminalPoint(lives, place.id),
+      corners: [
+        [xRail + box.width / 2, commonY],
+        [xTag - TAG, commonY],
+      ],
+    })
   const called = new Set(Object.values(part.calls).flat())
   for (const letter of place.terminals) {
     if (!called.has(letter)) continue

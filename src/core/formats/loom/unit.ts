@@ -37,6 +37,8 @@ const SIZE = {
   switch: { across: [28, 20], down: [20, 32] },
   coil: { across: [62, 34], down: [44, 46] },
   electronics: { across: [50, 34], down: [50, 34] },
+  board: { across: [50, 34], down: [50, 34] },
+  output: { across: [30, 22], down: [30, 24] },
   fuse: { across: [84, 34], down: [84, 34] },
   transformer: { across: [36, 60], down: [36, 60] },
 } as const
@@ -45,7 +47,7 @@ const BRANCH_GAP = 50
 /** Between chains that run down side by side: a symbol and its name. */
 const DOWN_GAP = 104
 /** Between a tag and the first thing in a unit, between parts, and around the bus and the supply. */
-const ROOM = { start: 8, parts: 8, bus: 10, source: 10 }
+const ROOM = { start: 8, parts: 4, bus: 10, source: 10 }
 
 /** How a unit is drawn: loads on their own rows with a bus down to common, or each chain down the far side. */
 function isDrawnAcross(place: Place, chains: readonly Chain[], hot: string, isThrough: boolean): boolean {
@@ -268,8 +270,8 @@ function partOf(part: Chain['parts'][number], place: Place, axis: 'across' | 'do
   const ends = part.kind === 'transformer' ? part.secondary : part.between
   return {
     id: part.id,
-    kind: part.kind,
-    label: SHORT_ROLE[role] ?? (role || (part.kind === 'electronics' ? part.name.split(' ')[0] : part.name)),
+    kind: part.kind === 'board' ? 'electronics' : part.kind,
+    label: SHORT_ROLE[role] ?? (role || (['electronics', 'board', 'output'].includes(part.kind) ? part.name.split(' ')[0] : part.name)),
     terminal: null,
     axis,
     x,

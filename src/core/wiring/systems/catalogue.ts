@@ -4,6 +4,8 @@ import coolStrips from '@/src/core/wiring/systems/cool-strips.json'
 import dualFuel from '@/src/core/wiring/systems/dual-fuel.json'
 import furnaceAcJson from '@/src/core/wiring/systems/furnace-ac.json'
 import furnaceAcTwoStage from '@/src/core/wiring/systems/furnace-ac-two-stage.json'
+import furnaceNoCommon from '@/src/core/wiring/systems/furnace-no-common.json'
+import furnaceTwoTransformers from '@/src/core/wiring/systems/furnace-two-transformers.json'
 import heatPumpB from '@/src/core/wiring/systems/heat-pump-b.json'
 import heatPumpO from '@/src/core/wiring/systems/heat-pump-o.json'
 import packageHeatPump from '@/src/core/wiring/systems/package-heat-pump.json'
@@ -22,7 +24,18 @@ export const furnaceAc = shipped(furnaceAcJson)
 /** The systems that ship with the product: data files in the open format, each read through its schema. */
 export const catalogue: readonly System[] = [
   furnaceAc,
-  ...[furnaceAcTwoStage, heatPumpO, heatPumpB, dualFuel, coolStrips, airHandlerPlain, packageHeatPump, rooftopGas].map(shipped),
+  ...[
+    furnaceAcTwoStage,
+    furnaceNoCommon,
+    furnaceTwoTransformers,
+    heatPumpO,
+    heatPumpB,
+    dualFuel,
+    coolStrips,
+    airHandlerPlain,
+    packageHeatPump,
+    rooftopGas,
+  ].map(shipped),
 ]
 
 export const systemById = (id: string): System | undefined => catalogue.find((system) => system.id === id)

@@ -1,0 +1,137 @@
+import { z } from 'zod'
+import { callNames } from '@/src/core/wiring/call'
+import { idSchema } from '@/src/core/wiring/point'
+
+/** Two local node names of the part's place: terminals, `chassis`, or names of leads between parts. */
+const between = z.tuple([idSchema, idSchema])
+export const positive = z.number().positive().finite()
+/** Where the values come from, or the word assumption. */
+export const sourceSchema = z.string().min(3)
+const partBase = { id: idSchema, place: idSchema, name: z.string().min(1), source: sourceSchema }
+
+export const switchRoles = ['limit', 'rollout', 'high-pressure', 'low-pressure', 'float', 'door'] as const
+export const coilRoles = ['contactor', 'blower-relay', 'gas-valve', 'reversing-valve', 'sequencer', 'solenoid'] as const
+const partSchemas = {
+  transformer: z.strictObject({
+    kind: z.literal('transformer'),
+    ...partBase,
+    primary: between,
+    secondary: between,
+    primaryVolts: positive,
+    va: positive,
+    openVolts: positive,
+    seriesOhm: z.strictObject({ r: positive, x: positive }),
+    magnetisingOhm: positive,
+    primaryDcOhm: positive,
+    secondaryDcOhm: positive,
+    windingToCoreFarad: positive,
+    /** Other leads of the primary, capped: the volts that each is for. */
+    taps: z.array(z.strictObject({ lead: idSchema, volts: positive })).optional(),
+  }),
+  /** What protects the 24 V side as built: a fuse unless it says otherwise; with `none` it is where an inline fuse goes. */
+  fuse: z.strictObject({
+    kind: z.literal('fuse'),
+    ...partBase,
+    between,
+    ratingA: positive,
+    coldOhm: positive,
+    holds: z.enum(['breaker', 'none']).optional(),
+  }),
+  bond: z.strictObject({ kind: z.literal('bond'), ...partBase, between, ohm: positive }),
+  switch: z.strictObject({ kind: z.literal('switch'), ...partBase, role: z.enum(switchRoles), between, contactOhm: positive }),
+  coil: z.strictObject({
+    kind: z.literal('coil'),
+    ...partBase,
+    role: z.enum(coilRoles),
+    between,
+    dcOhm: positive,
+    sealedVa: positive,
+    /** Current before the armature closes over current after. */
+    inrushRatio: z.number().min(1),
+    powerFactor: z.number().min(0.05).max(1),
+    pullInVolts: positive,
+    dropOutVolts: positive,
+    /** A line-voltage contact worked by the coil. */
+    contact: between.optional(),
+  }),
+  electronics: z.strictObject({
+    kind: z.literal('electronics'),
+    ...partBase,
+    between,
+    va: positive,
+    powerFactor: z.number().min(0.05).max(1),
+    dcOhm: positive,
+  }),
+  /**
+   * A control board: it lives between hot and common, watches its inputs through pull-downs and makes its outputs.
+   * An output passes the call on (a metal path) or has a relay of its own that closes hot to it; both kinds are sold.
+   */
+  board: z.strictObject({
+    kind: z.literal('board'),
+    ...partBase,
+    between,
+    va: positive,
+    powerFactor: z.number().min(0.05).max(1),
+    dcOhm: positive,
+    aliveAboveVolts: positive,
+    inputOhm: positive,
+    inputAboveVolts: positive,
+    contactOhm: positive,
+    outputs: z.array(z.strictObject({ call: idSchema, to: idSchema, style: z.enum(['passes', 'relay']) })).min(1),
+  }),
+  thermostat: z.strictObject({
+    kind: z.literal('thermostat'),
+    ...partBase,
+    hot: idSchema,
+    /** Left out where no common reaches the thermostat. */
+    common: idSchema.optional(),
+    /** What keeps it alive; left out, the common. A battery or a bimetal closes its contacts whatever the wires carry. */
+    power: z.enum(['common', 'battery', 'mechanical', 'stealing']).optional(),
+    /** The call terminal through whose load a power-stealing one draws its own current. */
+    steals: idSchema.optional(),
+    va: positive,
+    powerFactor: z.number().min(0.05).max(1),
+    dcOhm: positive,
+    aliveAboveVolts: positive,
+    holdUpS: positive,
+    contactOhm: positive,
+    /** Above this an output opens and the display shows a code, before any fuse melts. */
+    guardA: positive.optional(),
+    calls: z.partialRecord(z.enum(callNames), z.array(idSchema).min(1)),
+    /** Terminals that are closed to another hot terminal than `hot`: W to Rh where heat has a transformer of its own. */
+    feeds: z.record(idSchema, idSchema).optional(),
+  }),
+  supply: z.strictObject({
+    kind: z.literal('supply'),
+    ...partBase,
+    legs: z.array(z.strictObject({ node: idSchema, volts: z.number().finite() })).min(1),
+    neutral: idSchema,
+    ohm: positive,
+  }),
+  disconnect: z.strictObject({ kind: z.literal('disconnect'), ...partBase, poles: z.array(between).min(1) }),
+  load: z.strictObject({
+    kind: z.literal('load'),
+    ...partBase,
+    between,
+    volts: positive,
+    amps: positive,
+    powerFactor: z.number().min(0.05).max(1),
+  }),
+} as const
+
+export const partSchema = z.discriminatedUnion('kind', [
+  partSchemas.transformer,
+  partSchemas.fuse,
+  partSchemas.bond,
+  partSchemas.switch,
+  partSchemas.coil,
+  partSchemas.electronics,
+  partSchemas.board,
+  partSchemas.thermostat,
+  partSchemas.supply,
+  partSchemas.disconnect,
+  partSchemas.load,
+])
+
+export type Part = z.infer<typeof partSchema>
+export type PartOf<K extends Part['kind']> = Extract<Part, { kind: K }>

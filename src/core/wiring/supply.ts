@@ -1,0 +1,129 @@
+import type { PartOf } from '@/src/core/wiring/part'
+import { CHASSIS, type Point, terminalPoint } from '@/src/core/wiring/point'
+import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
+
+/** What feeds what: the hot and the common side of each 24 V circuit, and the line side. */
+
+/** The terminal that the house calls common: the transformer's, or the fuse's far side where the fuse sits in that leg. */
+export const houseCommon = (system: System): string => legName(system, 1)
+
+/** The terminal that the house calls hot, behind the fuse where it sits in that leg. */
+export const houseHot = (system: System): string => legName(system, 0)
+
+function legName(system: System, side: 0 | 1): string {
+  const leg = firstPart(system, 'transformer').secondary[side]
+  const { between } = firstPart(system, 'fuse')
+  if (!between.includes(leg)) return leg
+  // A float or another switch may stand between the fuse and the terminal.
+  let here = between[0] === leg ? between[1] : between[0]
+  const passed = new Set<string>([leg])
+  const { place } = firstPart(system, 'transformer')
+  const terminals = system.places.find(({ id }) => id === place)?.terminals ?? []
+  while (!terminals.includes(here)) {
+    passed.add(here)
+    const onward = partsOf(system, 'switch').find((part) => part.place === place && part.between.includes(here))
+    const next = onward?.between.find((name) => !passed.has(name))
+    if (next === undefined) break
+    here = next
+  }
+  return here
+}
+
+/** The hot terminal that a thermostat closes a call to. */
+export const feedOf = (thermostat: PartOf<'thermostat'>, terminal: string): string => thermostat.feeds?.[terminal] ?? thermostat.hot
+
+/** Every hot terminal of a thermostat: one, or Rc and Rh. */
+export const hotTerminals = (thermostat: PartOf<'thermostat'>): string[] => [
+  ...new Set([thermostat.hot, ...Object.values(thermostat.feeds ?? {})]),
+]
+
+/** Nodes at line voltage: everything that supplies, disconnects, line contacts and door switches join. */
+export function lineNodes(system: System): ReadonlySet<Point> {
+  const known = cachedLineNodes.get(system)
+  if (known) return known
+  const found = new Set<Point>()
+  for (const part of system.parts) {
+    const at = (name: string) => terminalPoint(name, part.place)
+    if (part.kind === 'supply') for (const name of [part.neutral, ...part.legs.map(({ node }) => node)]) found.add(at(name))
+    if (part.kind === 'disconnect') for (const name of part.poles.flat()) found.add(at(name))
+    if (part.kind === 'coil' && part.contact) for (const name of part.contact) found.add(at(name))
+    if (part.kind === 'load') for (const name of part.between) found.add(at(name))
+    if (part.kind === 'transformer') for (const name of [...part.primary, ...(part.taps ?? []).map(({ lead }) => lead)]) found.add(at(name))
+  }
+  cachedLineNodes.set(system, found)
+  return found
+}
+const cachedLineNodes = new WeakMap<System, ReadonlySet<Point>>()
+
+/** A door or limit switch that breaks the line, not the 24 V side. */
+export const isLineSwitch = (system: System, part: PartOf<'switch'>): boolean =>
+  part.between.some((name) => lineNodes(system).has(terminalPoint(name, part.place)))
+
+/**
+ * The 24 V circuits as groups of nodes that wires, switches, loads and windings join: one for each transformer that
+ * stands alone. Thermostat contacts join nothing: Rc and Rh stay apart.
+ */
+export function circuitOf(system: System, point: Point): Point {
+  const known = cachedCircuits.get(system) ?? joinCircuits(system)
+  cachedCircuits.set(system, known)
+  return known(point)
+}
+const cachedCircuits = new WeakMap<System, (point: Point) => Point>()
+
+function joinCircuits(system: System): (point: Point) => Point {
+  const parent = new Map<Point, Point>()
+  const find = (point: Point): Point => {
+    const up = parent.get(point)
+    return up === undefined || up === point ? point : find(up)
+  }
+  const join = (points: readonly Point[]) => {
+    for (const point of points.slice(1)) parent.set(find(point), find(points[0]))
+  }
+  for (const cable of system.cables)
+    for (const { lands } of cable.conductors)
+      join(lands.flatMap((terminal, side) => (terminal === null ? [] : [terminalPoint(terminal, cable.between[side])])))
+  const line = lineNodes(system)
+  for (const part of system.parts) {
+    const at = (names: readonly string[]) => names.map((name) => terminalPoint(name, part.place)).filter((point) => !line.has(point))
+    if (part.kind === 'switch' || part.kind === 'coil' || part.kind === 'electronics' || part.kind === 'fuse') join(at(part.between))
+    if (part.kind === 'transformer') join(at(part.secondary))
+    if (part.kind === 'board') join(at([...part.between, ...part.outputs.flatMap(({ call, to }) => [call, to])]))
+    if (part.kind === 'thermostat' && part.common !== undefined) join(at([part.hot, part.common]))
+  }
+  return find
+}
+
+/** Nodes that the template ties to the common side of a transformer, through conductors and a fuse in the common leg. */
+export function commonNodes(system: System): ReadonlySet<Point> {
+  const known = cachedCommons.get(system)
+  if (known) return known
+  const found = new Set(partsOf(system, 'transformer').map(({ secondary, place }) => terminalPoint(secondary[1], place)))
+  const fuse = firstPart(system, 'fuse')
+  let size = 0
+  while (found.size > size) {
+    size = found.size
+    const spread = (points: readonly Point[]) => {
+      if (points.some((point) => found.has(point))) for (const point of points) found.add(point)
+    }
+    spread(fuse.between.map((name) => terminalPoint(name, fuse.place)))
+    for (const cable of system.cables)
+      for (const { lands } of cable.conductors)
+        spread(lands.flatMap((terminal, side) => (terminal === null ? [] : [terminalPoint(terminal, cable.between[side])])))
+  }
+  cachedCommons.set(system, found)
+  return found
+}
+const cachedCommons = new WeakMap<System, ReadonlySet<Point>>()
+
+/** Where a probe goes for the common side of a node at its own place: a lettered terminal before a bare lead; null when there is none. */
+export function commonBeside(system: System, point: Point): Point | null {
+  const place = point.slice(point.indexOf('@') + 1)
+  const terminals = system.places.find(({ id }) => id === place)?.terminals ?? []
+  const here = [...commonNodes(system)].filter((node) => node.endsWith(`@${place}`))
+  const circuit = circuitOf(system, point)
+  const own = here.filter((node) => circuitOf(system, node) === circuit)
+  const lettered = own.filter((node) => terminals.includes(node.slice(0, node.indexOf('@'))))
+  return lettered[0] ?? own[0] ?? null
+}
+
+export const chassisAt = (place: string): Point => terminalPoint(CHASSIS, place)
