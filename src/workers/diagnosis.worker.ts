@@ -1,6 +1,7 @@
 import { expose } from 'comlink'
 import { createEngine, type Engine } from '@/src/core/diagnosis/engine'
-import { formOpinion, type Opinion, type Proposal, proposeCheck } from '@/src/core/job/advise'
+import type { Proposal } from '@/src/core/diagnosis/propose'
+import { type Alternatives, formOpinion, type Opinion, proposeCheck, weighAlternatives } from '@/src/core/job/advise'
 import type { Entry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import {
@@ -49,6 +50,7 @@ const api = {
     return { ...formOpinion(engine, state), hot: hotPoints(engine, state), suspicion: suspicionByPoint(engine, state) }
   },
   propose: ({ system, entries }: Timeline): Proposal => proposeCheck(engineFor(system), foldJob(system, entries)),
+  alternatives: ({ system, entries }: Timeline): Alternatives => weighAlternatives(engineFor(system), foldJob(system, entries)),
   forecast: ({ system, entries }: Timeline, probe: Probe): Forecast[] =>
     forecastReading(engineFor(system), foldJob(system, entries), probe),
   expect: ({ system, entries }: Timeline, probes: readonly Probe[]): Expected[] =>

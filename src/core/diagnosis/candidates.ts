@@ -69,7 +69,7 @@ function liveCandidates(system: System, base: Bench): Candidate[] {
   return candidates
 }
 
-const tripAt = (place: string): { probe: Probe; place: string } => ({ probe: { meter: 'trip' }, place })
+export const tripAt = (place: string): { probe: Probe; place: string } => ({ probe: { meter: 'trip' }, place })
 
 function supplyVolts(system: System): { probe: Probe; place: string }[] {
   const { place } = firstPart(system, 'transformer')
@@ -100,6 +100,8 @@ function wholeLive(system: System): { probe: Probe; place: string }[] {
   const fuse = firstPart(system, 'fuse')
   probes.push({ probe: { meter: 'amps', on: fuse.id }, place: fuse.place })
   for (const coil of partsOf(system, 'coil')) probes.push({ probe: { meter: 'look', at: coil.id }, place: coil.place })
+  for (const load of partsOf(system, 'load')) probes.push({ probe: { meter: 'look', at: load.id }, place: load.place })
+  for (const board of partsOf(system, 'board')) probes.push({ probe: { meter: 'look', at: board.id }, place: board.place })
   probes.push({ probe: { meter: 'look', at: thermostat.id }, place: thermostat.place })
   return probes
 }
@@ -189,6 +191,23 @@ function ohmsCandidates(system: System, base: Bench): Candidate[] {
       if (jumped) add(jumped, [{ probe: { meter: 'ohms', a: lifted[0], b: lifted[1] }, place }])
     })
   }
+}
+
+/** Live benches at a unit with no call joined to its hot side, with the first, the first two, and so on; the thermostat calls nothing. */
+export function joinedCalls(system: System, bench: Bench, place: string): Bench[] {
+  const thermostat = firstPart(system, 'thermostat')
+  const rest: Bench = { ...bench, power: true, call: 'off', lifted: [], jumpers: [], unplugged: [], slot: readySlot(bench) }
+  const benches = [rest]
+  for (const terminal of switchedTerminals(thermostat)) {
+    const joined = withJumper(
+      system,
+      benches[benches.length - 1],
+      terminalPoint(feedOf(thermostat, terminal), place),
+      terminalPoint(terminal, place),
+    )
+    if (joined) benches.push(joined)
+  }
+  return benches
 }
 
 /** A jumper added, unless it is in already or would ever join hot and common once the wires are landed again. */

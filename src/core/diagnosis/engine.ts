@@ -67,7 +67,7 @@ export interface Engine {
 /** How far part values carry a reading from the template's: the planner must not hope to see what the spread of houses hides. */
 const SPREAD = { ohms: 0.22, volts: 0.03, 'line-volts': 0.03, amps: 0.15 } as const
 
-function widened(prediction: Prediction, scale: Scale): Prediction {
+export function widened(prediction: Prediction, scale: Scale): Prediction {
   if (scale === 'word') return prediction
   return prediction.map((component) => {
     if (typeof component.at !== 'number' || component.floating) return component

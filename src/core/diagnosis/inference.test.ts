@@ -91,6 +91,7 @@ describe('reachVerdict', () => {
     zone: repair && 'indoor',
     probability,
     repair: repair === null ? null : { id: repair, say: repair },
+    parts: [],
     evidence: [],
     misfits,
     unsteady: 0,

@@ -7,15 +7,16 @@ import { findNextCheck } from '@/src/core/diagnosis/next-check'
 import { computePosterior, noEvidence } from '@/src/core/diagnosis/posterior'
 import { planRoute } from '@/src/core/diagnosis/route'
 import { problemWithProbe } from '@/src/core/job/check-entry'
+import type { Probe } from '@/src/core/readings/check'
 import { isLinePoint } from '@/src/core/readings/predict'
 import { createRandom } from '@/src/core/units/random'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 import { benchWith, change, furnaceEngine } from '@/tests/setup/furnace'
 
-const next = (bench: Bench = benchWith(), told: Symptom[] = [], skipped: Parameters<typeof findNextCheck>[4] = []) => {
+const next = (bench: Bench = benchWith(), told: Symptom[] = [], skipped: readonly Probe[] = []) => {
   const engine = furnaceEngine()
   const posterior = computePosterior(engine, { ...noEvidence, complaint: { ...emptyComplaint, symptoms: told } })
-  return findNextCheck(engine, posterior, bench, [], skipped)
+  return findNextCheck(engine, posterior, bench, [], { skipped })
 }
 
 describe('findNextCheck', () => {

@@ -1,16 +1,16 @@
 import { isResettable } from '@/src/core/bench/apply'
 import type { Bench, BenchChange } from '@/src/core/bench/bench'
-import { listCandidates } from '@/src/core/diagnosis/candidates'
+import type { Candidate } from '@/src/core/diagnosis/candidates'
 import { HANDLING_MINUTE, readingMinutes, tripMinutes } from '@/src/core/diagnosis/cost'
 import { type Engine, type Observation, questionKey } from '@/src/core/diagnosis/engine'
 import { clusterOutcomes, type Outcomes } from '@/src/core/diagnosis/outcomes'
 import type { Posterior } from '@/src/core/diagnosis/posterior'
 import { planRoute, type Route } from '@/src/core/diagnosis/route'
 import { sayCheck, sayMeaning } from '@/src/core/diagnosis/say-check'
+import { stagesOf, type WayOfWorking } from '@/src/core/diagnosis/ways'
 import { type Answer, type Probe, probeKey } from '@/src/core/readings/check'
 import { scaleOf } from '@/src/core/readings/predict'
 import type { Prediction } from '@/src/core/readings/prediction'
-import type { System } from '@/src/core/wiring/system'
 
 export interface CheckOutcome {
   readonly answer: Answer
@@ -37,6 +37,11 @@ export interface Check {
 const WORTH_BITS = 0.03
 /** The same for faults that come and go: a reading may miss them, so that less is not worth a walk. Assumption. */
 const WORTH_BITS_UNSTEADY = 0.06
+/** When a sound house is almost sure, what is left is made of many small doubts: each is worth a look. */
+const ALMOST_SOUND = 0.9
+const WORTH_BITS_ALMOST_SOUND = 0.004
+/** Then this much of the doubt is weighed, however little it is. */
+const WEIGHED_DOUBT = 0.95
 /** Stories weighed by the planner: those that hold this much of the probability, and no more than so many. */
 const WEIGHED_MASS = 0.985
 const WEIGHED_STORIES = 200
@@ -67,44 +72,75 @@ interface Scored {
   readonly wanted: number
 }
 
+/** How the next check is chosen. */
+export interface Choice {
+  /** Checks that cannot be done here. */
+  readonly skipped?: readonly Probe[]
+  readonly way?: WayOfWorking
+  /** Every check costs the same: for comparing the number of checks with what information theory allows. */
+  readonly equalCost?: boolean
+}
+
 /**
  * The check with the largest expected information about the repair per minute, or null when none is worth taking.
  * Walking, bench changes and spent fuses are in the minutes. Ohms are only ever asked with the power off,
- * and nothing that was asked on the same bench is asked again.
+ * and nothing that was asked on the same bench is asked again. A way of working is gone through stage by stage.
  */
-export function findNextCheck(
+export const findNextCheck = (
   engine: Engine,
   posterior: Posterior,
   bench: Bench,
   asked: readonly Observation[],
-  skipped: readonly Probe[] = [],
-): Check | null {
-  const questions = openQuestions(engine.system, bench, asked, skipped)
+  choice: Choice = {},
+): Check | null => rankChecks(engine, posterior, bench, asked, choice, 1)[0] ?? null
+
+/** The checks worth most, best first, no more than `most`: what the best one was weighed against. */
+export function rankChecks(
+  engine: Engine,
+  posterior: Posterior,
+  bench: Bench,
+  asked: readonly Observation[],
+  { skipped = [], way = 'free', equalCost = false }: Choice,
+  most: number,
+): Check[] {
+  const stages = stagesOf(engine.system, bench, way).map((candidates) => openQuestions(candidates, asked, skipped))
   // What comes and goes gives a little information to every question, asked ever again: it is only looked for once the
   // faults that stand still are told apart.
+  const isAlmostSound = posterior.hypotheses[0] > ALMOST_SOUND
   for (const steadyOnly of [true, false]) {
     const stories = liveStories(engine, posterior, steadyOnly)
-    const best = bestOf(engine, stories, bench, questions, steadyOnly ? WORTH_BITS : WORTH_BITS_UNSTEADY)
-    if (best) return writeOut(engine, stories, best)
+    const worthBits = !steadyOnly ? WORTH_BITS_UNSTEADY : isAlmostSound ? WORTH_BITS_ALMOST_SOUND : WORTH_BITS
+    for (const questions of stages) {
+      const best = bestOf(engine, stories, bench, questions, worthBits, equalCost, most)
+      if (best.length > 0) return best.map((scored) => writeOut(engine, stories, scored))
+    }
   }
-  return null
+  return []
 }
 
-function bestOf(engine: Engine, stories: readonly Story[], bench: Bench, questions: readonly Question[], worthBits: number): Scored | null {
-  if (stories.length < 2) return null
+function bestOf(
+  engine: Engine,
+  stories: readonly Story[],
+  bench: Bench,
+  questions: readonly Question[],
+  worthBits: number,
+  equalCost: boolean,
+  most: number,
+): Scored[] {
+  if (stories.length < 2) return []
   const coarse = thinOut(stories)
   const shortlist =
     coarse.length < stories.length
       ? questions
-          .flatMap((question) => scoreQuestion(engine, coarse, bench, question, worthBits).map((scored) => ({ question, scored })))
+          .flatMap((question) =>
+            scoreQuestion(engine, coarse, bench, question, worthBits, equalCost).map((scored) => ({ question, scored })),
+          )
           .sort((a, b) => b.scored.score - a.scored.score)
           .slice(0, SHORTLISTED)
           .map(({ question, scored }) => ({ ...question, wanted: [scored.wanted] }))
       : questions
-  let best: Scored | null = null
-  for (const question of shortlist)
-    for (const scored of scoreQuestion(engine, stories, bench, question, worthBits)) if (!best || scored.score > best.score) best = scored
-  return best
+  const scored = shortlist.flatMap((question) => scoreQuestion(engine, stories, bench, question, worthBits, equalCost))
+  return scored.sort((a, b) => b.score - a.score).slice(0, most)
 }
 
 /** A bench with everything that could be asked on it; `wanted` are the places in the list of what has not been asked yet. */
@@ -114,10 +150,10 @@ interface Question {
   readonly wanted: readonly number[]
 }
 
-function openQuestions(system: System, bench: Bench, asked: readonly Observation[], skipped: readonly Probe[]): Question[] {
+function openQuestions(candidates: readonly Candidate[], asked: readonly Observation[], skipped: readonly Probe[]): Question[] {
   const known = new Set(asked.map((observation) => questionKey(observation.bench, observation.probe)))
   const refused = new Set(skipped.map(probeKey))
-  return listCandidates(system, bench).flatMap(({ bench: wantedBench, probes }): Question[] => {
+  return candidates.flatMap(({ bench: wantedBench, probes }): Question[] => {
     const wanted = probes.flatMap(({ probe }, index) =>
       known.has(questionKey(wantedBench, probe)) || refused.has(probeKey(probe)) ? [] : [index],
     )
@@ -131,6 +167,7 @@ function scoreQuestion(
   from: Bench,
   { bench, probes, wanted }: Question,
   worthBits: number,
+  equalCost: boolean,
 ): Scored[] {
   const groups = Math.max(...stories.map((story) => story.group)) + 1
   const before = entropyBefore(stories, groups)
@@ -156,7 +193,8 @@ function scoreQuestion(
     const route = routes.get(place) ?? planRoute(engine.system, from, bench, place)
     routes.set(place, route)
     const minutes = route.minutes + readingMinutes[probe.meter] + tripCost
-    scores.push({ score: gainBits / (minutes + HANDLING_MINUTE), gainBits, minutes, probe, place, route, outcomes, wanted: index })
+    const price = equalCost ? 1 : minutes + HANDLING_MINUTE
+    scores.push({ score: gainBits / price, gainBits, minutes, probe, place, route, outcomes, wanted: index })
   }
   return scores
 }
@@ -180,12 +218,14 @@ function liveStories(engine: Engine, posterior: Posterior, steadyOnly: boolean):
   const isWanted = (index: number) => !steadyOnly || !engine.hypotheses[index].intermittent
   const whole = Array.from(posterior.hypotheses.keys()).filter(isWanted)
   const total = whole.reduce((sum, index) => sum + posterior.hypotheses[index], 0)
+  const sound = posterior.hypotheses[0] > ALMOST_SOUND ? posterior.hypotheses[0] : 0
   const order = whole.sort((a, b) => posterior.hypotheses[b] - posterior.hypotheses[a])
   const groups = new Map<string, number>()
   const stories: Story[] = []
   let mass = 0
   for (const index of order) {
-    if (mass >= WEIGHED_MASS * total || stories.length >= WEIGHED_STORIES) break
+    const doubt = (mass - sound) / Math.max(1e-12, total - sound)
+    if ((mass >= WEIGHED_MASS * total && doubt >= WEIGHED_DOUBT) || stories.length >= WEIGHED_STORIES) break
     const weight = posterior.hypotheses[index]
     const repair = engine.hypotheses[index].fault?.repair.id ?? 'nothing'
     const group = groups.get(repair) ?? groups.size

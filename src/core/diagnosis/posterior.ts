@@ -1,3 +1,4 @@
+import { saidBefore } from '@/src/core/diagnosis/after-repair'
 import { type Complaint, emptyComplaint } from '@/src/core/diagnosis/complaint'
 import { type Engine, latestAnswers, type Observation } from '@/src/core/diagnosis/engine'
 import { priorWeights } from '@/src/core/diagnosis/priors'
@@ -7,16 +8,26 @@ export interface Evidence {
   readonly complaint: Complaint
   /** Readings since the last repair, in order. */
   readonly observations: readonly Observation[]
-  /** Faults mended earlier in this job. */
+  /** Faults mended earlier in this job, the last one last. */
   readonly repaired: readonly string[]
+  /** Readings from before the last repair: they still speak of a second fault. */
+  readonly before?: readonly Observation[]
 }
 
 export const noEvidence: Evidence = { complaint: emptyComplaint, observations: [], repaired: [] }
 
 /** Chance that the house has something that no entry of the catalogue describes: assumption. */
 const NONE_OF_THESE = 0.02
+/**
+ * Half of the time such a fault resembles nothing known; else it is like a known one that shows in part of the readings
+ * only, so that this share of them could be anything (assumptions).
+ */
+const LIKE_A_KNOWN_ONE = 0.5
+const UNLIKE_SHARE = 0.35
 /** After a repair: chance that nothing else is wrong. Two faults in one visit are common enough to look for: assumption. */
 const SOUND_AFTER_REPAIR = 0.85
+/** After a repair, the chance that the complaint speaks of what is left and not of what was mended: assumption. */
+const COMPLAINT_OF_SECOND = 0.5
 
 export interface Posterior {
   /** Probability of each hypothesis of the engine, in its order. */
@@ -32,12 +43,18 @@ export function computePosterior(engine: Engine, evidence: Evidence): Posterior 
   const kinds = engine.logKinds.length
   const byKind = new Float64Array(hypotheses.length * kinds)
   for (let place = 0; place < byKind.length; place++) byKind[place] = engine.logKinds[place % kinds]
-  let anything = Math.log(NONE_OF_THESE)
+  let anything = Math.log(1 - LIKE_A_KNOWN_ONE)
+  const resembling = Float64Array.from(weights, Math.log)
   for (const observation of latestAnswers(evidence.observations)) {
-    const likelihoods = engine.logLikelihoods(observation)
-    for (let place = 0; place < byKind.length; place++) byKind[place] += likelihoods.byKind[place]
-    anything += likelihoods.marginal[hypotheses.length]
+    const { byKind: logs, marginal } = engine.logLikelihoods(observation)
+    for (let place = 0; place < byKind.length; place++) byKind[place] += logs[place]
+    const chance = marginal[hypotheses.length]
+    anything += chance
+    const unlike = UNLIKE_SHARE * Math.exp(chance)
+    for (let index = 0; index < resembling.length; index++)
+      resembling[index] += Math.log((1 - UNLIKE_SHARE) * Math.exp(marginal[index]) + unlike)
   }
+  const likeKnown = Math.log(LIKE_A_KNOWN_ONE) + logSum(resembling, 0, resembling.length)
   const logs = new Float64Array(hypotheses.length + 1)
   const likeliest = new Uint8Array(hypotheses.length)
   for (let index = 0; index < hypotheses.length; index++) {
@@ -45,7 +62,7 @@ export function computePosterior(engine: Engine, evidence: Evidence): Posterior 
     for (let kind = 1; kind < kinds; kind++)
       if (byKind[index * kinds + kind] > byKind[index * kinds + likeliest[index]]) likeliest[index] = kind
   }
-  logs[hypotheses.length] = anything
+  logs[hypotheses.length] = Math.log(NONE_OF_THESE) + logSum(Float64Array.of(anything, likeKnown), 0, 2)
   let highest = -Infinity
   for (const log of logs) if (log > highest) highest = log
   let total = 0
@@ -66,14 +83,21 @@ function logSum(values: Float64Array, start: number, count: number): number {
   return highest + Math.log(sum)
 }
 
-/** After a repair the house is probably sound; what the complaint made likely is what to look for if it is not. */
+/** After a repair the house is probably sound; if it is not, the complaint and the readings from before the repair say where to look. */
 function priorsOf(engine: Engine, evidence: Evidence): Float64Array {
   const weights = priorWeights(engine.system, engine.hypotheses, engine.rates, engine.behaviours, evidence.complaint)
-  if (evidence.repaired.length === 0) return weights
+  const last = evidence.repaired.at(-1)
+  if (last === undefined) return weights
   const rest = 1 - weights[0]
-  for (let index = 0; index < weights.length; index++)
-    weights[index] = index === 0 ? SOUND_AFTER_REPAIR : (weights[index] / rest) * (1 - SOUND_AFTER_REPAIR)
-  return weights
+  const rates = engine.rates.reduce((sum, rate, index) => (index === 0 ? sum : sum + rate), 0)
+  const said = saidBefore(engine, last, evidence.before ?? [])
+  const highest = said.reduce((a, b) => Math.max(a, b), Number.NEGATIVE_INFINITY)
+  for (let index = 0; index < weights.length; index++) {
+    const told = COMPLAINT_OF_SECOND * (weights[index] / rest) + (1 - COMPLAINT_OF_SECOND) * (engine.rates[index] / rates)
+    weights[index] = (index === 0 ? SOUND_AFTER_REPAIR : told * (1 - SOUND_AFTER_REPAIR)) * Math.exp(said[index] - highest)
+  }
+  const total = weights.reduce((sum, weight) => sum + weight, 0)
+  return weights.map((weight) => weight / total)
 }
 
 /** Probability of each zone of the system; what is in no zone (nothing wrong, none of these) is left out. */
@@ -83,4 +107,14 @@ export function zoneProbabilities(engine: Engine, hypotheses: ArrayLike<number>)
     if (fault) zones.set(fault.zone, (zones.get(fault.zone) ?? 0) + hypotheses[index])
   })
   return zones
+}
+
+/** Entropy of what would be repaired, bits; "none of these" counts as one answer. */
+export function entropyOfRepair(engine: Engine, { hypotheses, noneOfThese }: Posterior): number {
+  const sums = new Map<string, number>([['none', noneOfThese]])
+  engine.hypotheses.forEach(({ fault }, index) => {
+    const repair = fault?.repair.id ?? 'nothing'
+    sums.set(repair, (sums.get(repair) ?? 0) + hypotheses[index])
+  })
+  return [...sums.values()].reduce((bits, share) => (share > 0 ? bits - share * Math.log2(share) : bits), 0)
 }

@@ -5,6 +5,7 @@ import { INTERMITTENT_SHARE } from '@/src/core/faults/rates'
 import { changesBetween, isAlive, isGuarded, isPulledIn } from '@/src/core/operation/settle'
 import { type Hypothesis, healthy, storyOfFault } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
+import { RUNS_ABOVE } from '@/src/core/readings/predict'
 import { worldsOf } from '@/src/core/readings/world'
 import type { CallName } from '@/src/core/wiring/call'
 import { terminalPoint } from '@/src/core/wiring/point'
@@ -53,9 +54,6 @@ export function behaviourOf(laboratory: Laboratory, hypothesis: Hypothesis): Beh
     ),
   }
 }
-
-/** Below this share of its rated volts a motor or a heater does not run: assumption. */
-const RUNS_ABOVE = 0.6
 
 function runOf(laboratory: Laboratory, hypothesis: Hypothesis, call: 'off' | CallName): Run {
   const { machine, kernel, network, system } = laboratory

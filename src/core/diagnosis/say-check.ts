@@ -67,7 +67,16 @@ function sayLook(system: System, at: string, bench: Bench): { say: string; why: 
     }
   const part = partById(system, at)
   const call = bench.call === 'off' ? 'nothing called' : `calling for ${sayCall[bench.call]}`
-  if (part?.kind === 'thermostat') return { say: `Look at the ${part.name}: alive or blank?`, why: `Power on, ${call}.`, caution: null }
+  if (part?.kind === 'thermostat')
+    return { say: `Look at the ${part.name}: alive, blank, or showing that it waits?`, why: `Power on, ${call}.`, caution: null }
+  if (part?.kind === 'board')
+    return { say: `Look at the light on the ${part.name}: steady, flashing or dark?`, why: `Power on, ${call}.`, caution: null }
+  if (part?.kind === 'load')
+    return {
+      say: `Does the ${part.name} run?`,
+      why: `Power on, ${call}. Look and listen.`,
+      caution: 'Keep clear of fans and moving parts.',
+    }
   return {
     say: `Is the ${part?.name ?? at} pulled in?`,
     why: `Power on, ${call}. Listen, or look at its armature.`,

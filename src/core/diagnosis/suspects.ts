@@ -24,6 +24,8 @@ export interface Suspect {
   readonly zone: string | null
   readonly probability: number
   readonly repair: Repair | null
+  /** Set for a story of two faults: each with its own zone and repair. */
+  readonly parts: readonly { readonly id: string; readonly say: string; readonly zone: string; readonly repair: Repair }[]
   readonly evidence: readonly EvidenceRow[]
   /** Readings that this suspect does not explain at all, whatever the odds say. */
   readonly misfits: number
@@ -55,6 +57,7 @@ export function listSuspects(engine: Engine, evidence: Evidence, posterior: Post
       zone: fault?.zone ?? null,
       probability,
       repair: fault?.repair ?? null,
+      parts: fault?.parts?.map(({ id, say, zone, repair }) => ({ id, say, zone, repair })) ?? [],
       evidence: rows.map(({ row }) => row),
       misfits: rows.filter(({ away }) => away > MISFIT_LIMIT).length,
       unsteady: indexes.reduce((sum, index) => sum + (engine.hypotheses[index].intermittent ? posterior.hypotheses[index] : 0), 0),
@@ -66,6 +69,7 @@ export function listSuspects(engine: Engine, evidence: Evidence, posterior: Post
     zone: null,
     probability: posterior.noneOfThese,
     repair: null,
+    parts: [],
     evidence: [],
     misfits: 0,
     unsteady: 0,

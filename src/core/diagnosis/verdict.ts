@@ -1,54 +1,61 @@
 import { type Engine, latestAnswers, type Observation } from '@/src/core/diagnosis/engine'
 import { computePosterior, type Evidence } from '@/src/core/diagnosis/posterior'
 import { NONE_OF_THESE, NOTHING_WRONG, type Suspect } from '@/src/core/diagnosis/suspects'
-import type { Repair } from '@/src/core/faults/fault'
+import { type Repair, singlesOf } from '@/src/core/faults/fault'
 
 /** One repair, or nothing, holds this much before it is called found (engine.md section 9). */
 export const FOUND = 0.95
 
+/** After a repair a sound house must be surer than that: a second fault behind the first is what brings a technician back. */
+const SOUND_AFTER_REPAIR = 0.995
+
 /** One reading may be plain wrong; two that do not fit mean that the story is. */
 const FORGIVEN = 1
 
+interface Found {
+  readonly repair: Repair
+  readonly zone: string
+  readonly probability: number
+  readonly suspects: readonly string[]
+  /** A second repair that is found as well: two faults at once. */
+  readonly also: { readonly repair: Repair; readonly zone: string; readonly probability: number } | null
+}
+
 export type Verdict =
-  | {
-      readonly found: 'repair'
-      readonly repair: Repair
-      readonly zone: string
-      readonly probability: number
-      readonly suspects: readonly string[]
-    }
+  | ({ readonly found: 'repair' } & Found)
   /** No check at hand splits these any further: look at the place with your own eyes. */
-  | {
-      readonly found: 'group'
-      readonly repair: Repair
-      readonly zone: string
-      readonly probability: number
-      readonly suspects: readonly string[]
-    }
+  | ({ readonly found: 'group' } & Found)
   | { readonly found: 'nothing-wrong'; readonly probability: number; readonly suspects: readonly string[] }
+
+/** The acts that mend a suspect's story: one, or one for each of two faults. */
+const actsOf = ({ parts, repair, zone }: Suspect): { repair: Repair; zone: string }[] =>
+  parts.length > 0 ? parts.map((part) => ({ repair: part.repair, zone: part.zone })) : repair && zone !== null ? [{ repair, zone }] : []
 
 /**
  * Found, or not yet (null). One repair must hold 95 % and its leading suspect must fit every reading but one at the most;
  * `exhausted` says that no check is left that would tell more.
  */
-export function reachVerdict(suspects: readonly Suspect[], exhausted: boolean): Verdict | null {
+export function reachVerdict(suspects: readonly Suspect[], exhausted: boolean, soundAt = FOUND): Verdict | null {
   const lead = suspects[0]
   if (!lead || lead.id === NONE_OF_THESE || lead.misfits > FORGIVEN) return null
   if (lead.id === NOTHING_WRONG)
     // With nothing left to ask, and only faults that may hide beside it, a sound house is said to be sound with its honest figure.
-    return lead.probability >= FOUND || (exhausted && lead.probability + unsteadyMass(suspects) >= FOUND)
+    return lead.probability >= soundAt || (exhausted && lead.probability + unsteadyMass(suspects) >= FOUND)
       ? { found: 'nothing-wrong', probability: lead.probability, suspects: [lead.id] }
       : null
-  if (!lead.repair || lead.zone === null) return null
-  const sharing = suspects.filter((suspect) => suspect.repair?.id === lead.repair?.id)
-  const probability = sharing.reduce((sum, suspect) => sum + suspect.probability, 0)
+  const held = actsOf(lead)
+    .map((act) => ({ ...act, probability: massOf(suspects, act.repair.id) }))
+    .sort((x, y) => y.probability - x.probability)
+  const [first, second] = held
+  if (!first) return null
+  const { probability } = first
+  const sharing = suspects.filter((suspect) => actsOf(suspect).some(({ repair }) => repair.id === first.repair.id))
   if (probability >= FOUND)
     return {
       found: 'repair',
-      repair: lead.repair,
-      zone: lead.zone,
-      probability,
+      ...first,
       suspects: sharing.filter((suspect) => suspect.probability > 0.001).map((suspect) => suspect.id),
+      also: second && second.probability >= ALSO_FOUND ? second : null,
     }
   if (!exhausted) return null
   const group: string[] = []
@@ -58,8 +65,14 @@ export function reachVerdict(suspects: readonly Suspect[], exhausted: boolean): 
     group.push(suspect.id)
     mass += suspect.probability
   }
-  return { found: 'group', repair: lead.repair, zone: lead.zone, probability, suspects: group }
+  return { found: 'group', ...first, suspects: group, also: null }
 }
+
+/** A second fault is named beside the first when its repair holds this much: assumption. */
+const ALSO_FOUND = 0.8
+
+const massOf = (suspects: readonly Suspect[], repair: string): number =>
+  suspects.reduce((sum, suspect) => sum + (actsOf(suspect).some((act) => act.repair.id === repair) ? suspect.probability : 0), 0)
 
 const unsteadyMass = (suspects: readonly Suspect[]): number => suspects.reduce((sum, suspect) => sum + suspect.unsteady, 0)
 
@@ -77,9 +90,12 @@ export interface Judgement {
  * check, since one reading in fifty is plain wrong. What was seen with the eyes needs no second reading.
  */
 export function judge(engine: Engine, evidence: Evidence, suspects: readonly Suspect[]): Judgement {
-  const verdict = reachVerdict(suspects, false)
+  const verdict = reachVerdict(suspects, false, evidence.repaired.length > 0 ? SOUND_AFTER_REPAIR : FOUND)
   if (verdict?.found !== 'repair') return { verdict, doubted: null }
-  const sharing = [...engine.hypotheses.keys()].filter((index) => engine.hypotheses[index].fault?.repair.id === verdict.repair.id)
+  const sharing = [...engine.hypotheses.keys()].filter((index) => {
+    const { fault } = engine.hypotheses[index]
+    return fault !== null && singlesOf(fault).some(({ repair }) => repair.id === verdict.repair.id)
+  })
   const hangsOn = (left: Observation): boolean => {
     if (left.probe.meter === 'look') return false
     const { hypotheses } = computePosterior(engine, without(evidence, left))

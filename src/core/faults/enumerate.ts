@@ -7,6 +7,7 @@ import {
   addBoardFaults,
   addCoilFaults,
   addContactFaults,
+  addDelays,
   addLeadFaults,
   addSwitchFaults,
   addThermostatFaults,
@@ -25,6 +26,7 @@ export function enumerateFaults(system: System): Fault[] {
   addContactFaults(system, add)
   addSwitchFaults(system, add)
   addBoardFaults(system, add)
+  addDelays(system, add)
   addThermostatFaults(system, add)
   addSupplyFaults(system, add)
   addStrapsAndWater(system, add)

@@ -33,6 +33,7 @@ export const faultFamilies = [
   'switch-open',
   'thermostat-not-called',
   'thermostat-dead',
+  'delay-running',
   'thermostat-not-closing',
   'thermostat-stuck-closed',
   'thermostat-shorted',
@@ -52,6 +53,8 @@ export const faultFamilies = [
   'neutral-open',
   'supply-leg-open',
   'transformer-dead',
+  'transformer-weak',
+  'fuse-clip-loose',
   'supply-off',
   'fuse-only',
 ] as const
@@ -84,4 +87,9 @@ export interface Fault {
   readonly variants: readonly FaultVariant[]
   /** Terminals, conductors or parts that the fault touches: what the loom warms. */
   readonly touches: readonly Point[]
+  /** Set when two faults at once are told as one story. */
+  readonly parts?: readonly [Fault, Fault]
 }
+
+/** The single faults of a story: itself, or the two that it joins. */
+export const singlesOf = (fault: Fault): readonly Fault[] => fault.parts ?? [fault]

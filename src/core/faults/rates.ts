@@ -15,6 +15,7 @@ export const familyRate: Record<FaultFamily, number> = {
   'switch-open': 3,
   'thermostat-not-called': 3,
   'thermostat-dead': 2,
+  'delay-running': 1,
   'thermostat-not-closing': 1.5,
   'thermostat-stuck-closed': 0.5,
   'thermostat-shorted': 0.7,
@@ -23,6 +24,8 @@ export const familyRate: Record<FaultFamily, number> = {
   'ends-swapped': 0.2,
   'bond-missing': 0.5,
   'transformer-dead': 3,
+  'transformer-weak': 0.6,
+  'fuse-clip-loose': 0.4,
   'supply-off': 2,
   'contact-welded': 1,
   'output-dead': 1.2,
@@ -56,6 +59,9 @@ export const WEAK_COIL = { ohm: 4, share: 0.25 } as const
 /** A loose joint in the line, and moisture across a connector (engine.md section 5: some 800 ohm): assumptions. */
 export const LOOSE_LINE_JOINT = { ohm: 60, share: 0.5 } as const
 export const WET_OHM = 800
+/** A winding that gives way under load, and a fuse clip without its spring: assumptions. */
+export const WEAK_WINDING_OHM = 25
+export const LOOSE_CLIP_OHM = 30
 /** A clip or a strap that somebody left between two terminals: assumption. */
 export const STRAP_OHM = 0.05
 export const CORRODED_JOINT = { ohm: 60, share: 0.12 } as const

@@ -1,5 +1,6 @@
 import type { Effect } from '@/src/core/faults/fault'
 import type { AddFault } from '@/src/core/faults/fault-list'
+import { LOOSE_CLIP_OHM, WEAK_WINDING_OHM } from '@/src/core/faults/rates'
 import { capital } from '@/src/core/faults/unit-faults'
 import { bodyLink, neutralLink, poleLink, tapLink, windingLink } from '@/src/core/wiring/assembly'
 import { terminalPoint } from '@/src/core/wiring/point'
@@ -18,6 +19,15 @@ export function addSupplyFaults(system: System, add: AddFault): void {
         [{ do: 'open', link: windingLink(part.id, side) }],
         part.secondary.map((node) => terminalPoint(node, part.place)),
       )
+    add(
+      'transformer-weak',
+      part.id,
+      part.place,
+      `${capital(part.name)} gives way under load: its secondary is burnt part through`,
+      [`replace:${part.id}`, `Find out what cooked it, then replace the ${part.name}`],
+      [{ do: 'resist', link: windingLink(part.id, 'secondary'), ohm: WEAK_WINDING_OHM }],
+      part.secondary.map((node) => terminalPoint(node, part.place)),
+    )
   }
   for (const bond of partsOf(system, 'bond'))
     add(
@@ -34,6 +44,15 @@ export function addSupplyFaults(system: System, add: AddFault): void {
   const fuse = firstPart(system, 'fuse')
   if (fuse.holds === 'none') return
   const isBreaker = fuse.holds === 'breaker'
+  add(
+    'fuse-clip-loose',
+    fuse.id,
+    fuse.place,
+    `The ${fuse.name} makes poor contact`,
+    [`clip:${fuse.id}`, `Clean and tighten the contacts of the ${fuse.name}, or renew its holder`],
+    [{ do: 'resist', link: bodyLink(fuse.id), ohm: LOOSE_CLIP_OHM }],
+    fuse.between.map((node) => terminalPoint(node, fuse.place)),
+  )
   add(
     'fuse-only',
     fuse.id,

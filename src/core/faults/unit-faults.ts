@@ -69,6 +69,35 @@ export function addContactFaults(system: System, add: AddFault): void {
   }
 }
 
+/** No fault at all, but looks like one: the minutes that a compressor is made to wait. */
+export function addDelays(system: System, add: AddFault): void {
+  for (const board of partsOf(system, 'board'))
+    for (const { to, call, minimumOffS } of board.outputs)
+      if (minimumOffS !== undefined)
+        add(
+          'delay-running',
+          `${board.id}.${to}`,
+          board.place,
+          `The delay of the ${board.name} is still running: nothing is wrong with it`,
+          [`wait:${board.id}`, `Wait until the light of the ${board.name} is steady: up to ${Math.round(minimumOffS / 60)} minutes`],
+          [{ do: 'output', board: board.id, to, mode: 'dead' }],
+          [terminalPoint(call, board.place), terminalPoint(to, board.place)],
+        )
+  for (const part of partsOf(system, 'thermostat')) {
+    const cooling = (part.calls.cool ?? []).filter((terminal) => terminal.startsWith('Y'))
+    if (part.power === 'mechanical' || cooling.length === 0) continue
+    add(
+      'delay-running',
+      part.id,
+      part.place,
+      `The ${part.name} holds the compressor off for its minutes: nothing is wrong with it`,
+      [`wait:${part.id}`, `Wait until the ${part.name} stops showing that it waits: up to 5 minutes`],
+      [{ do: 'never-closes', terminals: cooling }],
+      cooling.map((terminal) => terminalPoint(terminal, part.place)),
+    )
+  }
+}
+
 /** A board that does not make an output, makes it for good, or makes and breaks it; and one that is dead. */
 export function addBoardFaults(system: System, add: AddFault): void {
   for (const board of partsOf(system, 'board')) {

@@ -3,8 +3,9 @@ import { owedBy } from '@/src/core/bench/owed'
 import { sayBench } from '@/src/core/bench/say'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import type { Check } from '@/src/core/diagnosis/next-check'
+import type { Proposal } from '@/src/core/diagnosis/propose'
 import type { Verdict } from '@/src/core/diagnosis/verdict'
-import type { Opinion, Proposal } from '@/src/core/job/advise'
+import type { Opinion } from '@/src/core/job/advise'
 import { type Entry, entrySchema, type Stamp, stampEntry } from '@/src/core/job/entry'
 import type { JobState } from '@/src/core/job/fold'
 import { answerSchema, probeSchema } from '@/src/core/readings/check'
@@ -37,6 +38,8 @@ export const verdictSchema = z.strictObject({
   zone: z.string().nullable(),
   probability: z.number(),
   suspects: z.array(z.string()),
+  /** A second repair that is found as well: two faults at once. */
+  also: z.strictObject({ id: z.string(), say: z.string(), zone: z.string(), probability: z.number() }).nullable(),
 })
 
 export const traceAnswerSchema = z.strictObject({
@@ -139,5 +142,6 @@ function writeVerdict(verdict: Verdict): z.infer<typeof verdictSchema> {
     zone: isNothing ? null : verdict.zone,
     probability: verdict.probability,
     suspects: [...verdict.suspects],
+    also: isNothing || !verdict.also ? null : { ...verdict.also.repair, zone: verdict.also.zone, probability: verdict.also.probability },
   }
 }

@@ -3,10 +3,12 @@ import { type ConductorRow, conductorTable } from '@/src/core/diagnosis/conducto
 import { findContradictions } from '@/src/core/diagnosis/contradiction'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { movesOf, type ZoneMove } from '@/src/core/diagnosis/moves'
-import { type Check, findNextCheck } from '@/src/core/diagnosis/next-check'
-import { computePosterior, type Evidence, type Posterior, zoneProbabilities } from '@/src/core/diagnosis/posterior'
+import type { Check, Choice } from '@/src/core/diagnosis/next-check'
+import { weigh } from '@/src/core/diagnosis/pairs'
+import { computePosterior, type Evidence, zoneProbabilities } from '@/src/core/diagnosis/posterior'
+import { type Proposal, priceWays, propose, runnersUp, type WayPrice } from '@/src/core/diagnosis/propose'
 import { listSuspects, type Suspect } from '@/src/core/diagnosis/suspects'
-import { judge, reachVerdict, type Verdict, without } from '@/src/core/diagnosis/verdict'
+import { judge, type Verdict } from '@/src/core/diagnosis/verdict'
 import type { JobState } from '@/src/core/job/fold'
 import type { Answer, Probe } from '@/src/core/readings/check'
 import { sayAnswer, sayBenchShort, sayProbe } from '@/src/core/readings/say'
@@ -24,25 +26,18 @@ export interface Opinion {
   readonly readings: number
 }
 
-/** The slower half: the check worth most, and the verdict once nothing is left to ask. */
-export interface Proposal {
-  readonly next: Check | null
-  readonly verdict: Verdict | null
-  /** A repair stands out already, but hangs on one reading: the next check is there to confirm it. */
-  readonly confirms: boolean
-}
-
 export function evidenceOf(state: JobState): Evidence {
   return {
     complaint: state.complaint,
     observations: state.observationsSinceRepair,
+    before: state.observationsBeforeRepair,
     repaired: state.repairs.flatMap(({ fault }) => (fault === null ? [] : [fault])),
   }
 }
 
-export function formOpinion(engine: Engine, state: JobState): Opinion {
+export function formOpinion(base: Engine, state: JobState): Opinion {
   const evidence = evidenceOf(state)
-  const posterior = computePosterior(engine, evidence)
+  const { engine, posterior } = weigh(base, evidence)
   const suspects = listSuspects(engine, evidence, posterior)
   const zones = zoneProbabilities(engine, posterior.hypotheses)
   const prior = computePosterior(engine, { ...evidence, observations: [] })
@@ -67,15 +62,23 @@ export function formOpinion(engine: Engine, state: JobState): Opinion {
   }
 }
 
-export function proposeCheck(engine: Engine, state: JobState): Proposal {
+/** The slower half of the advice. */
+export const proposeCheck = (engine: Engine, state: JobState): Proposal => propose(engine, evidenceOf(state), state.bench, choiceOf(state))
+
+const choiceOf = ({ skipped, way }: JobState): Choice => ({ skipped, way })
+
+/** What the proposed check was weighed against, and what the other ways of working would ask now. */
+export interface Alternatives {
+  readonly checks: readonly Check[]
+  readonly ways: readonly WayPrice[]
+}
+
+export function weighAlternatives(engine: Engine, state: JobState): Alternatives {
   const evidence = evidenceOf(state)
-  const posterior: Posterior = computePosterior(engine, evidence)
-  const suspects = listSuspects(engine, evidence, posterior)
-  const { verdict, doubted } = judge(engine, evidence, suspects)
-  if (verdict) return { next: null, verdict, confirms: false }
-  const planned = doubted ? computePosterior(engine, without(evidence, doubted)) : posterior
-  const next = findNextCheck(engine, planned, state.bench, evidence.observations, state.skipped)
-  return { next, verdict: next ? null : reachVerdict(suspects, true), confirms: doubted !== null && next !== null }
+  return {
+    checks: runnersUp(engine, evidence, state.bench, choiceOf(state)),
+    ways: priceWays(engine, evidence, state.bench, state.skipped),
+  }
 }
 
 /** One line: the readings that speak loudest for a suspect, then the one that speaks against it. */

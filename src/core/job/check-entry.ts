@@ -44,6 +44,7 @@ export function problemWithEntry(system: System, before: readonly Entry[], entry
       return null
     case 'complaint':
     case 'skip':
+    case 'way':
     case 'repair':
     case 'note':
       return null
@@ -86,7 +87,7 @@ export function problemWithProbe(system: System, bench: Bench, probe: Probe): st
 
 const isLookable = (system: System, id: string): boolean => {
   const kind = partById(system, id)?.kind
-  return kind === 'coil' || kind === 'thermostat'
+  return kind === 'coil' || kind === 'thermostat' || kind === 'load' || kind === 'board'
 }
 
 function problemWithWord(system: System, entry: Extract<Entry, { kind: 'reading' }>): string | null {

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { benchChangeSchema } from '@/src/core/bench/bench'
 import { complaintSchema } from '@/src/core/diagnosis/complaint'
+import { waysOfWorking } from '@/src/core/diagnosis/ways'
 import { answerSchema, probeSchema } from '@/src/core/readings/check'
 import { callNames } from '@/src/core/wiring/call'
 
@@ -16,6 +17,8 @@ const readingEntry = z.strictObject({ ...base, kind: z.literal('reading'), probe
 const tripEntry = z.strictObject({ ...base, kind: z.literal('trip'), result: z.enum(['trips', 'holds']) })
 /** A check that cannot be taken here and now: out of reach, no such range on the meter. It is not proposed again. */
 const skipEntry = z.strictObject({ ...base, kind: z.literal('skip'), probe: probeSchema })
+/** From here on the search goes in this way of working. */
+const wayEntry = z.strictObject({ ...base, kind: z.literal('way'), way: z.enum(waysOfWorking) })
 const repairEntry = z.strictObject({
   ...base,
   kind: z.literal('repair'),
@@ -43,6 +46,7 @@ const contentEntries = [
   readingEntry,
   tripEntry,
   skipEntry,
+  wayEntry,
   repairEntry,
   proofEntry,
   noteEntry,

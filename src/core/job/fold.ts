@@ -3,6 +3,7 @@ import { type Bench, createBench } from '@/src/core/bench/bench'
 import { type Owed, owedBy } from '@/src/core/bench/owed'
 import { type Complaint, emptyComplaint } from '@/src/core/diagnosis/complaint'
 import type { Observation } from '@/src/core/diagnosis/engine'
+import type { WayOfWorking } from '@/src/core/diagnosis/ways'
 import type { ContentEntry, Entry } from '@/src/core/job/entry'
 import type { Probe } from '@/src/core/readings/check'
 import { type CallName, sayCall } from '@/src/core/wiring/call'
@@ -20,8 +21,11 @@ export interface JobState {
   readonly observations: readonly Observation[]
   /** Readings taken since the last repair: what the suspects are computed from. */
   readonly observationsSinceRepair: readonly Observation[]
+  /** Readings between the repair before the last one and the last one. */
+  readonly observationsBeforeRepair: readonly Observation[]
   /** Probes that cannot be taken here. */
   readonly skipped: readonly Probe[]
+  readonly way: WayOfWorking
   readonly trips: number
   readonly fusesSpent: number
   readonly repairs: readonly EntryOf<'repair'>[]
@@ -41,8 +45,10 @@ export function foldJob(system: System, entries: readonly Entry[]): JobState {
   let trips = 0
   let fusesSpent = 0
   let sinceRepair = 0
+  let beforeRepair = 0
   const observations: Observation[] = []
   const skipped: Probe[] = []
+  let way: WayOfWorking = 'free'
   const repairs: EntryOf<'repair'>[] = []
   const refused: { id: string; problem: string }[] = []
   let proofs: Partial<Record<CallName, EntryOf<'proof'>>> = {}
@@ -82,8 +88,12 @@ export function foldJob(system: System, entries: readonly Entry[]): JobState {
       case 'skip':
         skipped.push(entry.probe)
         break
+      case 'way':
+        way = entry.way
+        break
       case 'repair':
         repairs.push(entry)
+        beforeRepair = sinceRepair
         sinceRepair = observations.length
         proofs = {}
         break
@@ -107,7 +117,9 @@ export function foldJob(system: System, entries: readonly Entry[]): JobState {
     owed: owedBy(system, bench),
     observations,
     observationsSinceRepair: observations.slice(sinceRepair),
+    observationsBeforeRepair: observations.slice(beforeRepair, sinceRepair),
     skipped,
+    way,
     trips,
     fusesSpent,
     repairs,

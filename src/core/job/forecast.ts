@@ -1,7 +1,7 @@
 import { createBench } from '@/src/core/bench/bench'
 import { probePoints } from '@/src/core/diagnosis/candidates'
 import type { Engine } from '@/src/core/diagnosis/engine'
-import { computePosterior } from '@/src/core/diagnosis/posterior'
+import { weigh } from '@/src/core/diagnosis/pairs'
 import { listSuspects } from '@/src/core/diagnosis/suspects'
 import { evidenceOf } from '@/src/core/job/advise'
 import type { JobState } from '@/src/core/job/fold'
@@ -30,9 +30,9 @@ export interface Forecast {
 const LEADING = 4
 
 /** What the meter would show between the probes now: under each leading suspect, and in a sound house. */
-export function forecastReading(engine: Engine, state: JobState, probe: Probe): Forecast[] {
+export function forecastReading(base: Engine, state: JobState, probe: Probe): Forecast[] {
   const evidence = evidenceOf(state)
-  const posterior = computePosterior(engine, evidence)
+  const { engine, posterior } = weigh(base, evidence)
   const scale = scaleOf(engine.system, probe)
   const forecasts = listSuspects(engine, evidence, posterior, 0)
     .slice(0, LEADING)
@@ -70,10 +70,10 @@ function leadingStory(engine: Engine, weights: Float64Array, faultId: string): H
 const HOT_VOLTS = 15
 
 /** Points that carry control voltage now if the likeliest story is true: what the loom lights. */
-export function hotPoints(engine: Engine, state: JobState): Point[] {
-  const { system } = engine
+export function hotPoints(base: Engine, state: JobState): Point[] {
+  const { system } = base
   if (!state.bench.power) return []
-  const posterior = computePosterior(engine, evidenceOf(state))
+  const { engine, posterior } = weigh(base, evidenceOf(state))
   const likeliest = posterior.hypotheses.reduce((best, weight, index) => (weight > posterior.hypotheses[best] ? index : best), 0)
   const common = terminalPoint(houseCommon(system), firstPart(system, 'transformer').place)
   const points = system.places.flatMap((place) => probePoints(system, place.id)).filter((point) => point !== common)
@@ -89,8 +89,8 @@ export function hotPoints(engine: Engine, state: JobState): Point[] {
 }
 
 /** Probability that the trouble touches each point, for the loom's sections. Points under a hundredth are left out. */
-export function suspicionByPoint(engine: Engine, state: JobState): { point: string; probability: number }[] {
-  const posterior = computePosterior(engine, evidenceOf(state))
+export function suspicionByPoint(base: Engine, state: JobState): { point: string; probability: number }[] {
+  const { engine, posterior } = weigh(base, evidenceOf(state))
   const sums = new Map<string, number>()
   engine.hypotheses.forEach(({ fault }, index) => {
     for (const point of fault?.touches ?? []) sums.set(point, (sums.get(point) ?? 0) + posterior.hypotheses[index])
@@ -142,9 +142,9 @@ export function loadPerCall(engine: Engine, state: JobState): CallLoad[] {
 }
 
 /** What the likeliest suspect that overloads would draw through the fuse on the call that brings it out, A; null when none of the leaders does. */
-export function leadingOverloadA(engine: Engine, state: JobState): number | null {
-  const posterior = computePosterior(engine, evidenceOf(state))
-  const fuse = firstPart(engine.system, 'fuse')
+export function leadingOverloadA(base: Engine, state: JobState): number | null {
+  const { engine, posterior } = weigh(base, evidenceOf(state))
+  const fuse = firstPart(base.system, 'fuse')
   const order = Array.from(posterior.hypotheses.keys()).sort((a, b) => posterior.hypotheses[b] - posterior.hypotheses[a])
   for (const index of order.slice(0, LEADING)) {
     const calls = (['off', ...callsOf(engine.system)] as const).map((call) => {

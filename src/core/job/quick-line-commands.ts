@@ -1,4 +1,5 @@
 import type { BenchChange } from '@/src/core/bench/bench'
+import { type WayOfWorking, waysOfWorking } from '@/src/core/diagnosis/ways'
 import type { ContentEntry, EntryDraft } from '@/src/core/job/entry'
 import { findEnds, findPart, isLifted } from '@/src/core/job/quick-line-names'
 import { type CommandContext, Misread, PointReader } from '@/src/core/job/quick-line-points'
@@ -14,7 +15,7 @@ type Parsed =
 
 /**
  * The grammar, one method a rule:
- *   line    = power | call | walk | lift | jumper | plug | slot | reset | trip | amps | look | repaired | proved | note | skip | undo | close | reading
+ *   line    = power | call | walk | lift | jumper | plug | slot | reset | trip | amps | look | repaired | proved | note | skip | way | undo | close | reading
  *   reading = point ("-" | "to") point ["at" place] value ["at" place]
  *   point   = ["lifted"] [cable] name ["@" place];  value = "OL" | number [unit]
  */
@@ -64,6 +65,7 @@ class LineParser extends PointReader {
       proved: () => this.proved(),
       note: () => [{ kind: 'note', text: this.rest('a note needs its text') }],
       skip: () => this.skip(),
+      way: () => this.way(),
       undo: () => this.undo(),
       close: () => [{ kind: 'close' }],
     }
@@ -244,6 +246,17 @@ class LineParser extends PointReader {
     const { proposed } = this.context
     if (!proposed) this.failAt('No check is proposed now.', this.tokens[0])
     return [{ kind: 'skip', probe: proposed as Probe }]
+  }
+
+  /** `way halve`, `way take off`, `way free`. */
+  private way(): EntryDraft[] {
+    const token = this.word(`Say which: ${waysOfWorking.map((way) => `way ${way}`).join(', ')}.`)
+    const said = this.tokens.slice(this.at - 1).map(({ text }) => text.toLowerCase())
+    const wanted = said.join('-')
+    const way = waysOfWorking.find((candidate) => candidate === wanted || candidate === said[0] || candidate.split('-')[0] === said[0])
+    if (!way) this.failAt(`There is no way "${said.join(' ')}". There are: ${waysOfWorking.join(', ')}.`, token)
+    this.at = this.tokens.length
+    return [{ kind: 'way', way: way as WayOfWorking }]
   }
 
   private undo(): EntryDraft[] {

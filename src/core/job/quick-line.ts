@@ -1,5 +1,6 @@
 import { sayChange } from '@/src/core/bench/say'
 import { sayComplaint } from '@/src/core/diagnosis/complaint'
+import { sayWay } from '@/src/core/diagnosis/ways'
 import { problemWithEntry } from '@/src/core/job/check-entry'
 import type { Entry, EntryDraft } from '@/src/core/job/entry'
 import { foldJob, type JobState, lastStanding } from '@/src/core/job/fold'
@@ -94,6 +95,8 @@ export function sayDraft(system: System, draft: EntryDraft, state?: Pick<JobStat
       return draft.result === 'trips' ? 'it trips' : 'it holds'
     case 'skip':
       return `cannot take: ${sayProbe(system, draft.probe)}`
+    case 'way':
+      return `way of working: ${sayWay[draft.way].name}`
     case 'repair':
       return `repaired: ${draft.what}${draft.cause ? ` (cause: ${draft.cause})` : ''}`
     case 'proof':

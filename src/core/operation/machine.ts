@@ -32,6 +32,7 @@ export interface OutputModel {
   readonly part: PartOf<'board'>
   readonly to: string
   readonly style: 'passes' | 'relay'
+  readonly minimumOffS: number | undefined
   readonly hot: number
   readonly common: number
   readonly input: number
@@ -65,10 +66,11 @@ export function createMachine(system: System, network: Network, factors: ValueFa
   })
   const outputs = partsOf(system, 'board').flatMap((part) =>
     part.outputs.map(
-      ({ call, to, style }): OutputModel => ({
+      ({ call, to, style, minimumOffS }): OutputModel => ({
         part,
         to,
         style,
+        minimumOffS,
         hot: network.nodeIndex(boardInside(part.id)),
         common: network.nodeIndex(terminalPoint(part.between[1], part.place)),
         input: network.nodeIndex(terminalPoint(call, part.place)),

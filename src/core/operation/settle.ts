@@ -94,7 +94,8 @@ export function settle(
   return { outcome: 'gave-up', members: seen.slice(-4) }
 }
 
-function nextState(machine: Machine, constraints: Constraints, state: StateBits, kernel: Perturbation): StateBits {
+/** What every device does next, given the volts of the present state in the kernel. */
+export function nextState(machine: Machine, constraints: Constraints, state: StateBits, kernel: Perturbation): StateBits {
   let next = 0
   if (staysAlive(machine, constraints, state, kernel)) next |= 1
   machine.relays.forEach((relay, index) => {

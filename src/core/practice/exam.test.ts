@@ -1,5 +1,9 @@
-import { calibrate, examineHouse, examineWrongReading, type Sitting, shareOf } from '@/src/core/practice/exam'
+import { createBench } from '@/src/core/bench/bench'
+import { calibrate, drawCase, equalCostSolver, leastChecks, type Sitting, shareOf, sit, waySolver } from '@/src/core/practice/exam'
+import { habitNames, habitSolver, MOST_HABIT_CHECKS } from '@/src/core/practice/habits'
+import { examineDouble, examineOutside, examineWrongReading } from '@/src/core/practice/hard-cases'
 import { createRandom } from '@/src/core/units/random'
+import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 import { furnaceEngine } from '@/tests/setup/furnace'
 
 describe('shareOf', () => {
@@ -22,9 +26,11 @@ describe('calibrate', () => {
         verdict: { found: 'nothing-wrong', probability, suspects: [] },
         checks: 1,
         minutes: 1,
+        lead: '',
         trips: 0,
         fuses: 0,
         observations: [],
+        bench: createBench(furnaceAc),
       },
     })
     expect(calibrate([sitting(0.96, true), sitting(0.97, false), sitting(0.6, true)])).toEqual([
@@ -38,7 +44,7 @@ describe('an examined house', () => {
   it('is solved although its part values are drawn wider than the engine assumes', () => {
     const random = createRandom(12)
     const sittings = ['conductor-open:outdoor-cable.Y', 'ends-swapped:stat-cable.Y+G@indoor', 'coil-open:gas-valve'].map((id) =>
-      examineHouse(furnaceEngine(), random, id),
+      sit(furnaceEngine(), drawCase(furnaceEngine(), random, id)),
     )
     expect(sittings.map(({ right }) => right)).toEqual([true, true, true])
   })

@@ -1,10 +1,25 @@
-import { findContradictions } from '@/src/core/diagnosis/contradiction'
-import type { Engine, Observation } from '@/src/core/diagnosis/engine'
+import type { Complaint } from '@/src/core/diagnosis/complaint'
+import type { Engine } from '@/src/core/diagnosis/engine'
 import { kindsOfWiring } from '@/src/core/diagnosis/houses'
-import { noEvidence } from '@/src/core/diagnosis/posterior'
+import { weigh } from '@/src/core/diagnosis/pairs'
+import { entropyOfRepair, noEvidence } from '@/src/core/diagnosis/posterior'
+import { propose } from '@/src/core/diagnosis/propose'
+import type { WayOfWorking } from '@/src/core/diagnosis/ways'
+import { type Fault, singlesOf } from '@/src/core/faults/fault'
 import { createHouse, drawValues, type House } from '@/src/core/practice/house'
-import { drawComplaint, runTrial, type Trial } from '@/src/core/practice/trial'
-import type { Random } from '@/src/core/units/random'
+import { drawComplaint, runTrial, type Solver, type Start, type Trial } from '@/src/core/practice/trial'
+import type { Hypothesis } from '@/src/core/readings/hypothesis'
+import { createRandom, type Random } from '@/src/core/units/random'
+import type { ValueFactors } from '@/src/core/wiring/values'
+
+/** A house drawn for the exam: the same one can be opened again for every solver that sits it. */
+export interface ExamCase {
+  readonly story: Hypothesis
+  readonly complaint: Complaint
+  readonly values: ValueFactors
+  /** Seed of the meter's noise and of what comes and goes. */
+  readonly seed: number
+}
 
 /** One examined house: what was hidden, and what came of the search. */
 export interface Sitting {
@@ -17,25 +32,30 @@ export interface Sitting {
 }
 
 /** Part values are drawn from spreads this much wider than those of practice: the engine must not be examined on its own assumptions. */
-const WIDER = 1.4
+export const WIDER = 1.4
 /** One house in so many is wired a little differently from its template. */
 const WIRED_DIFFERENTLY = 10
 
-/** Hides a fault, drawn evenly over the faults and then over its forms, in a house of its own, and lets the proposed checks find it. */
-export function examineHouse(engine: Engine, random: Random, faultId: string | null): Sitting {
+/** Draws a house for a fault (null: nothing is wrong), one of its forms by how often that is met. */
+export function drawCase(engine: Engine, random: Random, faultId: string | null): ExamCase {
   const indexes = [...engine.hypotheses.keys()].filter((index) => (engine.hypotheses[index].fault?.id ?? null) === faultId)
   const index = drawByRate(engine, indexes, random)
   const complaint = drawComplaint(engine, index, random)
-  const house = drawHouse(engine, index, random)
-  const trial = runTrial(engine, house, complaint)
-  const truth = engine.hypotheses[index].fault
-  const { verdict } = trial
-  const named = verdict?.found === 'nothing-wrong' ? truth === null : verdict !== null && verdict.repair.id === truth?.repair.id
-  const asGroup = !named && verdict?.found === 'group' && truth !== null && verdict.suspects.includes(truth.id)
-  return { hidden: engine.hypotheses[index].id, family: truth?.family ?? 'nothing-wrong', right: named || asGroup, asGroup, trial }
+  return { story: wiredIn(engine, engine.hypotheses[index], random), complaint, ...drawRest(engine, random) }
 }
 
-function drawByRate(engine: Engine, indexes: readonly number[], random: Random): number {
+export const drawRest = (engine: Engine, random: Random): Pick<ExamCase, 'values' | 'seed'> => ({
+  values: drawValues(engine.system, random, WIDER),
+  seed: Math.floor(random.uniform() * 2 ** 31),
+})
+
+export function wiredIn(engine: Engine, story: Hypothesis, random: Random): Hypothesis {
+  const others = kindsOfWiring(engine.system).slice(1)
+  const isOdd = random.uniform() * WIRED_DIFFERENTLY < 1 && others.length > 0
+  return { ...story, wiring: isOdd ? random.pick(others).wiring : [] }
+}
+
+export function drawByRate(engine: Engine, indexes: readonly number[], random: Random): number {
   let left = random.uniform() * indexes.reduce((sum, index) => sum + engine.rates[index], 0)
   for (const index of indexes) {
     left -= engine.rates[index]
@@ -44,46 +64,59 @@ function drawByRate(engine: Engine, indexes: readonly number[], random: Random):
   return indexes[indexes.length - 1]
 }
 
-function drawHouse(engine: Engine, index: number, random: Random): House {
-  const { system } = engine
-  const story = engine.hypotheses[index]
-  const isOdd = random.uniform() * WIRED_DIFFERENTLY < 1
-  const wiring = isOdd ? random.pick(kindsOfWiring(system).slice(1)).wiring : []
-  return createHouse(system, { ...story, wiring }, drawValues(system, random, WIDER), random)
+export const openHouse = (engine: Engine, { story, values, seed }: ExamCase): House =>
+  createHouse(engine.system, story, values, createRandom(seed))
+
+/** Lets a solver search a drawn house and marks what it says. */
+export function sit(engine: Engine, drawn: ExamCase, solver?: Solver, start: Partial<Start> = {}): Sitting {
+  const trial = runTrial(engine, openHouse(engine, drawn), { complaint: drawn.complaint, ...start }, solver)
+  const { fault } = drawn.story
+  const { right, asGroup } = mark(trial, fault)
+  return { hidden: drawn.story.id, family: fault?.family ?? 'nothing-wrong', right, asGroup, trial }
 }
 
-/**
- * One reading of the search is plainly wrong: whether the repair was still right, and whether the reading was named.
- * Null when the search asked for no number that could be falsified.
- */
-export function examineWrongReading(engine: Engine, random: Random, faultId: string): { right: boolean; named: boolean } | null {
-  const index = engine.hypotheses.findIndex(({ fault }) => fault?.id === faultId)
-  const house = createHouse(engine.system, engine.hypotheses[index], drawValues(engine.system, random), random)
-  const wrongAt = Math.floor(random.uniform() * 3)
-  let asked = 0
-  let wrongAnswer = ''
-  const lying: House = {
-    ...house,
-    get bench() {
-      return house.bench
-    },
-    ask: (probe) => {
-      const honest = house.ask(probe)
-      if (asked++ !== wrongAt || typeof honest.answer === 'object') return honest
-      const answer = honest.answer === 'OL' ? 0.3 : probe.meter === 'ohms' ? 'OL' : honest.answer > 10 ? 0.1 : 26
-      wrongAnswer = JSON.stringify(answer)
-      return { ...honest, answer }
+/** Right when the one repair that is wanted is named, or a group that holds the fault and that nothing at hand can split. */
+export function mark({ verdict }: Trial, fault: Fault | null): { right: boolean; asGroup: boolean } {
+  if (verdict === null) return { right: false, asGroup: false }
+  if (verdict.found === 'nothing-wrong') return { right: fault === null, asGroup: false }
+  if (fault === null) return { right: false, asGroup: false }
+  const named = singlesOf(fault).some(({ repair }) => repair.id === verdict.repair.id)
+  const asGroup = !named && verdict.found === 'group' && verdict.suspects.includes(fault.id)
+  return { right: named || asGroup, asGroup }
+}
+
+/** The free choice within a way of working. */
+export const waySolver =
+  (way: WayOfWorking): Solver =>
+  (engine, evidence, bench) =>
+    propose(engine, evidence, bench, { way })
+
+/** The search with every check at one price, and the bits of each answer it asks for. */
+export function equalCostSolver(): { solver: Solver; answerBits: number[] } {
+  const answerBits: number[] = []
+  return {
+    answerBits,
+    solver: (engine, evidence, bench) => {
+      const proposal = propose(engine, evidence, bench, { equalCost: true })
+      if (proposal.next)
+        answerBits.push(proposal.next.outcomes.reduce((sum, { probability: p }) => (p > 0 ? sum - p * Math.log2(p) : sum), 0))
+      return proposal
     },
   }
-  const trial = runTrial(engine, lying, drawComplaint(engine, index, random))
-  const { verdict } = trial
-  const right = verdict !== null && verdict.found !== 'nothing-wrong' && verdict.repair.id === engine.hypotheses[index].fault?.repair.id
-  const isWrong = (observation: Observation) => JSON.stringify(observation.answer) === wrongAnswer
-  if (wrongAnswer === '') return null
-  const named = findContradictions(engine, { ...noEvidence, observations: trial.observations }).some(({ observation }) =>
-    trial.observations.some((candidate) => candidate.id === observation && isWrong(candidate)),
-  )
-  return { right, named }
+}
+
+/** Bits that may be left when 95 % on one repair ends the search: the entropy of 0.95 and 0.05. */
+const LEFT_BITS = 0.29
+
+/**
+ * The least number of checks that could tell the repairs of this complaint apart: entropy of the repair over what the
+ * answers of the same checks can carry (Shannon's source coding bound; Huffman's code is within one check of it).
+ */
+export function leastChecks(engine: Engine, complaint: Complaint, answerBits: readonly number[]): number {
+  const evidence = { ...noEvidence, complaint }
+  const bits = entropyOfRepair(engine, weigh(engine, evidence).posterior)
+  const mean = answerBits.reduce((sum, value) => sum + value, 0) / Math.max(1, answerBits.length)
+  return Math.max(0, bits - LEFT_BITS) / Math.max(mean, 0.1)
 }
 
 /** A share with its 95 % interval (Wilson 1927): small numbers keep their doubt. */
@@ -94,6 +127,13 @@ export function shareOf(hits: number, count: number): { share: number; low: numb
   const middle = (share + z ** 2 / (2 * count)) / (1 + z ** 2 / count)
   const half = (z * Math.sqrt((share * (1 - share)) / count + z ** 2 / (4 * count ** 2))) / (1 + z ** 2 / count)
   return { share, low: Math.max(0, middle - half), high: Math.min(1, middle + half) }
+}
+
+/** Mean with half the width of its 95 % interval (normal approximation). */
+export function meanOf(values: readonly number[]): { mean: number; half: number } {
+  const mean = values.reduce((sum, value) => sum + value, 0) / values.length
+  const variance = values.reduce((sum, value) => sum + (value - mean) ** 2, 0) / Math.max(1, values.length - 1)
+  return { mean, half: 1.96 * Math.sqrt(variance / values.length) }
 }
 
 /** Claimed against right, in bands of what the verdict claimed. */

@@ -1,5 +1,5 @@
 import { applyChange } from '@/src/core/bench/apply'
-import { type Bench, type BenchChange, createBench } from '@/src/core/bench/bench'
+import { type Bench, type BenchChange, createBench, type Slot } from '@/src/core/bench/bench'
 import { INTERMITTENT_SHOWS } from '@/src/core/faults/rates'
 import type { Answer, Probe } from '@/src/core/readings/check'
 import { type Hypothesis, whileHidden } from '@/src/core/readings/hypothesis'
@@ -9,17 +9,20 @@ import { type Component, fromOhmScale } from '@/src/core/readings/prediction'
 import { worldsOf } from '@/src/core/readings/world'
 import { defaultMeter, shownAmps, shownOhms, shownVolts } from '@/src/core/units/meter'
 import type { Random } from '@/src/core/units/random'
-import { partsOf, type System } from '@/src/core/wiring/system'
+import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
 import type { ValueFactors } from '@/src/core/wiring/values'
 
 /** A simulated house with a hidden fault: it answers checks as a meter there would, noise and resolution included. */
 export interface House {
+  /** What is wrong with it, now. */
   readonly hypothesis: Hypothesis
   readonly bench: Bench
   /** Makes a change; throws on one that cannot be, since only planned changes are made here. */
   change(change: BenchChange): void
   /** Takes a reading. `tripped` says that the protection opened while the bench stood like this. */
   ask(probe: Probe): { answer: Answer; tripped: boolean }
+  /** Mends what is wrong, or part of it: the house goes on with this story, and with a good fuse. */
+  mend(rest: Hypothesis): void
 }
 
 /** Noise of the meter and of the hand: assumption, within common accuracy statements. */
@@ -41,15 +44,18 @@ export function drawValues(system: System, random: Random, times = 1): ValueFact
   }
 }
 
-export function createHouse(system: System, hypothesis: Hypothesis, factors: ValueFactors, random: Random): House {
+export function createHouse(system: System, hidden: Hypothesis, factors: ValueFactors, random: Random): House {
   const laboratory = createLaboratory(system, factors)
+  let hypothesis = hidden
   let bench = createBench(system)
   let open = hypothesis.foundFuse === 'blown'
   let foundFuse = hypothesis.foundFuse
   const real = (): Bench => ({ ...bench, slot: { ...bench.slot, open } })
 
   return {
-    hypothesis,
+    get hypothesis() {
+      return hypothesis
+    },
     get bench() {
       return bench
     },
@@ -59,6 +65,12 @@ export function createHouse(system: System, hypothesis: Hypothesis, factors: Val
       bench = applied.bench
       if (change.do === 'slot') open = change.holds === 'nothing'
       if (change.do === 'reset') open = false
+    },
+    mend: (rest) => {
+      hypothesis = rest
+      foundFuse = 'intact'
+      open = false
+      bench = { ...bench, slot: afterMending(system, bench.slot) }
     },
     ask: (probe) => {
       const wasOpen = open
@@ -89,6 +101,13 @@ export function createHouse(system: System, hypothesis: Hypothesis, factors: Val
     return shownVolts(Math.abs(at * (1 + NOISE.share * random.normal()) + NOISE.volts * random.normal()), defaultMeter)
   }
 }
+
+/** A repair ends with protection that holds: the breaker set, or a new fuse where the old one was. */
+export const afterMending = (system: System, slot: Slot): Slot => ({
+  ...slot,
+  holds: slot.holds === 'breaker' || firstPart(system, 'fuse').holds === 'breaker' ? 'breaker' : 'fuse',
+  open: false,
+})
 
 function drawComponent(prediction: readonly Component[], random: Random): Component {
   let left = random.uniform()

@@ -46,7 +46,7 @@ describe('the proposed checks, answered by simulated houses', () => {
     const random = createRandom(cases.indexOf(id) + 40)
     const index = engine.hypotheses.findIndex(({ fault }) => fault?.id === id)
     const house = createHouse(furnaceAc, engine.hypotheses[index], drawValues(furnaceAc, random), random)
-    const trial = runTrial(engine, house, drawComplaint(engine, index, random))
+    const trial = runTrial(engine, house, { complaint: drawComplaint(engine, index, random) })
     expect(trial.verdict).toMatchObject({ found: 'repair', repair: engine.hypotheses[index].fault?.repair })
     expect(trial.fuses).toBeLessThanOrEqual(1)
     // A fuse that blew for nothing looks like a short that hides: it takes the longest of all.
@@ -57,7 +57,7 @@ describe('the proposed checks, answered by simulated houses', () => {
     const engine = furnaceEngine()
     const random = createRandom(47)
     const house = createHouse(furnaceAc, storyOf('fuse-only:fuse', 'blown'), drawValues(furnaceAc, random), random)
-    const { verdict } = runTrial(engine, house, emptyComplaint)
+    const { verdict } = runTrial(engine, house, { complaint: emptyComplaint })
     expect(verdict?.suspects[0]).toBe('fuse-only:fuse')
   })
 
@@ -65,7 +65,7 @@ describe('the proposed checks, answered by simulated houses', () => {
     const engine = furnaceEngine()
     const random = createRandom(77)
     const house = createHouse(furnaceAc, engine.hypotheses[0], drawValues(furnaceAc, random), random)
-    expect(runTrial(engine, house, drawComplaint(engine, 0, random)).verdict).toMatchObject({ found: 'nothing-wrong' })
+    expect(runTrial(engine, house, { complaint: drawComplaint(engine, 0, random) }).verdict).toMatchObject({ found: 'nothing-wrong' })
   })
 })
 

@@ -1,71 +1,112 @@
 import { applyChange, isResettable } from '@/src/core/bench/apply'
-import { type Bench, createBench } from '@/src/core/bench/bench'
+import { type Bench, type BenchChange, createBench } from '@/src/core/bench/bench'
 import { type Complaint, emptyComplaint, symptoms } from '@/src/core/diagnosis/complaint'
+import { readingMinutes, tripMinutes } from '@/src/core/diagnosis/cost'
 import type { Engine, Observation } from '@/src/core/diagnosis/engine'
-import { findNextCheck } from '@/src/core/diagnosis/next-check'
-import { computePosterior, type Evidence } from '@/src/core/diagnosis/posterior'
-import { symptomLikelihood } from '@/src/core/diagnosis/priors'
+import { weigh } from '@/src/core/diagnosis/pairs'
+import type { Evidence } from '@/src/core/diagnosis/posterior'
+import { type Behaviour, symptomLikelihood } from '@/src/core/diagnosis/priors'
+import { propose } from '@/src/core/diagnosis/propose'
+import { planRoute } from '@/src/core/diagnosis/route'
 import { listSuspects } from '@/src/core/diagnosis/suspects'
-import { judge, reachVerdict, type Verdict, without } from '@/src/core/diagnosis/verdict'
+import type { Verdict } from '@/src/core/diagnosis/verdict'
 import type { House } from '@/src/core/practice/house'
+import type { Probe } from '@/src/core/readings/check'
 import type { Random } from '@/src/core/units/random'
 import { callsOf } from '@/src/core/wiring/system'
 
-/** One simulated job, from the complaint to a verdict by free choice. */
+/** One simulated search, from the complaint, or from a repair, to a verdict. */
 export interface Trial {
   readonly verdict: Verdict | null
+  /** The suspect that led at the end, verdict or not. */
+  readonly lead: string
   readonly checks: number
   readonly minutes: number
   readonly trips: number
   readonly fuses: number
   readonly observations: readonly Observation[]
+  readonly bench: Bench
 }
 
-const MAX_CHECKS = 30
+/** The question that a solver asks next: what to probe, where, on which bench. */
+export interface Question {
+  readonly bench: Bench
+  readonly place: string
+  readonly probe: Probe
+}
 
-export function runTrial(engine: Engine, house: House, complaint: Complaint): Trial {
-  let bench: Bench = createBench(engine.system)
+/** How a search is done: a verdict ends it, and so does having nothing to ask. */
+export type Solver = (engine: Engine, evidence: Evidence, bench: Bench) => { next: Question | null; verdict: Verdict | null }
+
+export const freeChoice: Solver = (engine, evidence, bench) => propose(engine, evidence, bench)
+
+/** Where a search begins. */
+export interface Start {
+  readonly complaint: Complaint
+  readonly bench?: Bench
+  readonly repaired?: readonly string[]
+  /** Readings from before the repair. */
+  readonly before?: readonly Observation[]
+  readonly mostChecks?: number
+}
+
+const MOST_CHECKS = 30
+
+/** Lets a solver ask a house until it has a verdict. Minutes are those of the walk, the hands, the reading and what trips cost. */
+export function runTrial(engine: Engine, house: House, start: Start, solver: Solver = freeChoice): Trial {
+  const { system } = engine
+  const { complaint, repaired = [], before = [], mostChecks = MOST_CHECKS } = start
+  let bench: Bench = start.bench ?? createBench(system)
   const observations: Observation[] = []
   let minutes = 0
   let trips = 0
   let fuses = 0
   for (let checks = 0; ; checks++) {
-    const evidence: Evidence = { complaint, observations, repaired: [] }
-    const posterior = computePosterior(engine, evidence)
-    const suspects = listSuspects(engine, evidence, posterior, 1)
-    const { verdict, doubted } = judge(engine, evidence, suspects)
-    if (verdict || checks === MAX_CHECKS)
-      return { verdict: verdict ?? reachVerdict(suspects, true), checks, minutes, trips, fuses, observations }
-    const planned = doubted ? computePosterior(engine, without(evidence, doubted)) : posterior
-    const check = findNextCheck(engine, planned, bench, observations)
-    if (!check) return { verdict: reachVerdict(suspects, true), checks, minutes, trips, fuses, observations }
-    for (const change of check.setup) {
-      const applied = applyChange(engine.system, bench, change)
+    const evidence: Evidence = { complaint, observations, repaired, before }
+    const { next, verdict } = solver(engine, evidence, bench)
+    if (!next || checks === mostChecks) {
+      const weighed = weigh(engine, evidence)
+      const [lead] = listSuspects(weighed.engine, evidence, weighed.posterior, 0)
+      return { verdict, lead: lead.id, checks, minutes, trips, fuses, observations, bench }
+    }
+    const route = planRoute(system, bench, next.bench, next.place)
+    minutes += route.minutes + readingMinutes[next.probe.meter]
+    bench = make(route.changes)
+    const { answer, tripped } = house.ask(next.probe)
+    if (tripped) {
+      const isBreaker = isResettable(system, bench)
+      trips++
+      fuses += isBreaker ? 0 : 1
+      minutes += isBreaker ? tripMinutes.breaker : tripMinutes.fuse
+    }
+    if (tripped || next.probe.meter === 'trip')
+      observations.push({ id: `${checks}-trip`, bench, probe: { meter: 'trip' }, answer: { word: tripped ? 'trips' : 'holds' } })
+    if (tripped) bench = { ...bench, slot: { ...bench.slot, open: true } }
+    if (next.probe.meter !== 'trip') observations.push({ id: `${checks}`, bench, probe: next.probe, answer })
+  }
+
+  function make(changes: readonly BenchChange[]): Bench {
+    for (const change of changes) {
+      const applied = applyChange(system, bench, change)
       if (!applied.ok) throw new Error(applied.problem)
       bench = applied.bench
       house.change(change)
     }
-    minutes += check.minutes
-    const { answer, tripped } = house.ask(check.probe)
-    if (tripped) {
-      trips++
-      if (!isResettable(engine.system, bench)) fuses++
-    }
-    if (tripped || check.probe.meter === 'trip')
-      observations.push({ id: `${checks}-trip`, bench, probe: { meter: 'trip' }, answer: { word: tripped ? 'trips' : 'holds' } })
-    if (tripped) bench = { ...bench, slot: { ...bench.slot, open: true } }
-    if (check.probe.meter !== 'trip') observations.push({ id: `${checks}`, bench, probe: check.probe, answer })
+    return bench
   }
 }
 
 /** What the customer of this house would tell: one symptom that shows, or nothing of use now and then. */
-export function drawComplaint(engine: Engine, hypothesis: number, random: Random): Complaint {
+export const drawComplaint = (engine: Engine, hypothesis: number, random: Random): Complaint =>
+  complaintOf(engine, engine.behaviours[hypothesis], random)
+
+export function complaintOf(engine: Engine, behaviour: Behaviour, random: Random): Complaint {
   if (random.uniform() < 0.15) return emptyComplaint
   const calls = [null, ...callsOf(engine.system)]
   const showing = symptoms.flatMap((symptom) =>
     calls
       .filter((call) => (call === null) === (symptom !== 'fuse-on-call' && symptom !== 'mode-dead'))
-      .filter((call) => symptomLikelihood(symptom, call, engine.behaviours[hypothesis], engine.behaviours[0]) > 0.45)
+      .filter((call) => symptomLikelihood(symptom, call, behaviour, engine.behaviours[0]) > 0.45)
       .map((call) => ({ symptom, call })),
   )
   if (showing.length === 0) return emptyComplaint

@@ -25,3 +25,16 @@ export function secondsToLimit(winding: Winding, amps: number, ambientC = ATTIC_
   const share = (LIMIT_C - ambientC) / finalRise(winding, amps)
   return share >= 1 ? null : -TIME_CONSTANT_S * Math.log(1 - share)
 }
+
+/** Winding temperature `seconds` on from `fromC` at a steady secondary current, °C; also while it cools. */
+export function coolsTo(winding: Winding, amps: number, fromC: number, seconds: number, ambientC = ATTIC_C): number {
+  const finalC = ambientC + finalRise(winding, amps)
+  return finalC + (fromC - finalC) * Math.exp(-seconds / TIME_CONSTANT_S)
+}
+
+/** Seconds until a winding at `fromC` reaches `limitC`; null when it never does. */
+export function secondsUntilC(winding: Winding, amps: number, fromC: number, limitC: number, ambientC = ATTIC_C): number | null {
+  const finalC = ambientC + finalRise(winding, amps)
+  if (finalC <= limitC) return null
+  return fromC >= limitC ? 0 : TIME_CONSTANT_S * Math.log((finalC - fromC) / (finalC - limitC))
+}

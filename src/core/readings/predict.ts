@@ -1,4 +1,5 @@
 import type { Bench } from '@/src/core/bench/bench'
+import { singlesOf } from '@/src/core/faults/fault'
 import { INTERMITTENT_SHOWS } from '@/src/core/faults/rates'
 import { changesBetween, isAlive, isGuarded, isPulledIn } from '@/src/core/operation/settle'
 import type { Probe } from '@/src/core/readings/check'
@@ -8,7 +9,7 @@ import { type Component, OHM_OFFSET, onOhmScale, type Prediction, type Scale } f
 import { type World, type Worlds, worldsOf } from '@/src/core/readings/world'
 import { defaultMeter, type Meter } from '@/src/core/units/meter'
 import { bodyLink, conductorLink, landingLink } from '@/src/core/wiring/assembly'
-import { parsePoint } from '@/src/core/wiring/point'
+import { parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { lineNodes } from '@/src/core/wiring/supply'
 import { firstPart, partById, type System } from '@/src/core/wiring/system'
 
@@ -48,7 +49,16 @@ export function wordsFor(system: System, probe: Probe): string[] {
       'wet',
     ]
   const part = partById(system, probe.at)
-  if (part?.kind === 'thermostat') return ['alive', 'blank', 'chatters', ...(part.guardA === undefined ? [] : ['over-current code'])]
+  if (part?.kind === 'load') return ['runs', 'still']
+  if (part?.kind === 'board') return ['steady', 'flashes', 'dark']
+  if (part?.kind === 'thermostat')
+    return [
+      'alive',
+      'blank',
+      'chatters',
+      ...(part.power === 'mechanical' ? [] : ['waits']),
+      ...(part.guardA === undefined ? [] : ['over-current code']),
+    ]
   return ['in', 'out', 'chatters']
 }
 
@@ -88,10 +98,12 @@ function predictShown(laboratory: Laboratory, bench: Bench, hypothesis: Hypothes
         if (probe.meter === 'volts') predictions[index].push(volts(laboratory, probe, share, meter))
         if (probe.meter === 'ohms') predictions[index].push(...ohms(laboratory, probe, share, meter))
         if (probe.meter === 'amps') predictions[index].push(amps(laboratory, probe.on, share))
+        if (probe.meter === 'look') predictions[index].push(...runs(laboratory, probe.at, share))
       })
     }
     probes.forEach((probe, index) => {
-      if (probe.meter === 'look') predictions[index].push(look(laboratory, probe.at, bench, hypothesis, world))
+      if (probe.meter === 'look' && partById(laboratory.system, probe.at)?.kind !== 'load')
+        predictions[index].push(look(laboratory, probe.at, bench, hypothesis, world))
     })
   }
   probes.forEach((probe, index) => {
@@ -142,6 +154,17 @@ function amps(laboratory: Laboratory, on: string, weight: number): Component {
   return { weight, at, sigma: Math.max(AMPS_SIGMA, AMPS_SHARE * at), floating: false }
 }
 
+/** Below this share of its rated volts a motor or a heater does not run: assumption. */
+export const RUNS_ABOVE = 0.6
+
+/** A line-voltage load, seen and heard from beside the unit. */
+function runs({ system, network, kernel }: Laboratory, at: string, weight: number): Component[] {
+  const part = partById(system, at)
+  if (part?.kind !== 'load') return []
+  const [a, b] = part.between.map((name) => network.nodeIndex(terminalPoint(name, part.place)))
+  return [{ weight, at: { word: kernel.difference(a, b) > RUNS_ABOVE * part.volts ? 'runs' : 'still' }, sigma: 1, floating: false }]
+}
+
 /** The link whose current a clamp reads: a conductor at one end, or the fuse's lead. */
 export function ampsLink(system: System, on: string): string {
   const fuse = firstPart(system, 'fuse')
@@ -183,6 +206,16 @@ function lookWord(laboratory: Laboratory, at: string, bench: Bench, hypothesis: 
     return hypothesis.effects.some((effect) => effect.do === 'short' && effect.a === off) ? `wrong: ${off}` : `off: ${off}`
   }
   const { members } = world.settled
+  const waits =
+    hypothesis.fault !== null &&
+    singlesOf(hypothesis.fault).some(({ family, repair }) => family === 'delay-running' && repair.id === `wait:${at}`)
+  const board = laboratory.machine.outputs.find(({ part }) => part.id === at)
+  if (board) {
+    const { kernel } = laboratory
+    if (kernel.difference(board.hot, board.common) < board.part.aliveAboveVolts) return 'dark'
+    return waits && bench.call !== 'off' ? 'flashes' : 'steady'
+  }
+  if (waits && members.every(isAlive) && bench.call !== 'off') return 'waits'
   if (at === laboratory.machine.thermostat.id && members.every((state) => isGuarded(laboratory.machine, state))) return 'over-current code'
   if (hypothesis.effects.some((effect) => effect.do === 'weld' && effect.coil === at)) return 'in'
   const relay = laboratory.machine.relays.findIndex((model) => model.part.id === at)
@@ -195,7 +228,7 @@ function lookWord(laboratory: Laboratory, at: string, bench: Bench, hypothesis: 
 
 /** What else the eye finds at the landings of a place. */
 function strapOrWater({ fault }: Hypothesis, place: string): string | null {
-  if (fault?.zone !== place) return null
-  if (fault.family === 'jumper-left' || fault.family === 'transformers-tied') return 'strap'
-  return fault.family === 'water-in-connector' ? 'wet' : null
+  const here = fault ? singlesOf(fault).filter(({ zone }) => zone === place) : []
+  if (here.some(({ family }) => family === 'jumper-left' || family === 'transformers-tied')) return 'strap'
+  return here.some(({ family }) => family === 'water-in-connector') ? 'wet' : null
 }

@@ -126,7 +126,8 @@ function changesOfOutput({ network, machine }: Laboratory, { board, to, mode }: 
   return opens
 }
 
-function constraintsOf(laboratory: Laboratory, bench: Bench, hypothesis: Hypothesis): Constraints {
+/** What moves, and what a fault keeps from moving. */
+export function constraintsOf(laboratory: Laboratory, bench: Bench, hypothesis: Hypothesis): Constraints {
   const { thermostat } = laboratory.machine
   let closing = bench.call === 'off' || bench.unplugged.includes(thermostat.id) ? [] : [...(thermostat.calls[bench.call] ?? [])]
   let thermostatDead = bench.unplugged.includes(thermostat.id)

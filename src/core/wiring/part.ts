@@ -51,6 +51,9 @@ const partSchemas = {
     powerFactor: z.number().min(0.05).max(1),
     pullInVolts: positive,
     dropOutVolts: positive,
+    /** Delays of a sequencer or a time relay; left out, at once. */
+    closesAfterS: positive.optional(),
+    opensAfterS: positive.optional(),
     /** A line-voltage contact worked by the coil. */
     contact: between.optional(),
   }),
@@ -77,7 +80,17 @@ const partSchemas = {
     inputOhm: positive,
     inputAboveVolts: positive,
     contactOhm: positive,
-    outputs: z.array(z.strictObject({ call: idSchema, to: idSchema, style: z.enum(['passes', 'relay']) })).min(1),
+    outputs: z
+      .array(
+        z.strictObject({
+          call: idSchema,
+          to: idSchema,
+          style: z.enum(['passes', 'relay']),
+          /** How long an output stays off before it is made again: the compressor's delay. */
+          minimumOffS: positive.optional(),
+        }),
+      )
+      .min(1),
   }),
   thermostat: z.strictObject({
     kind: z.literal('thermostat'),

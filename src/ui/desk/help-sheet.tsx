@@ -9,6 +9,7 @@ const keys: readonly (readonly [string, string])[] = [
   ['a s d f g', 'answer the next check: first, second, …'],
   ['k', 'type the reading, or find another answer'],
   ['x', 'cannot take this check here'],
+  ['w', 'why this check, and other ways of working'],
   ['m', 'to the loom; arrows move, Enter picks a point'],
   ['Esc', 'put the probes down, close a panel'],
   ['b', 'change the bench'],

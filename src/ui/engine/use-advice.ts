@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react'
-import type { Proposal } from '@/src/core/job/advise'
+import type { Proposal } from '@/src/core/diagnosis/propose'
 import type { Entry } from '@/src/core/job/entry'
 import type { System } from '@/src/core/wiring/system'
 import { diagnosisWorker } from '@/src/ui/engine/engine-client'

@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import { sayChange } from '@/src/core/bench/say'
 import type { Check } from '@/src/core/diagnosis/next-check'
+import { sayWay } from '@/src/core/diagnosis/ways'
 import type { EntryDraft } from '@/src/core/job/entry'
 import { type Answer, probeKey } from '@/src/core/readings/check'
 import { wordsFor } from '@/src/core/readings/predict'
@@ -15,6 +16,7 @@ import { Keypad } from '@/src/ui/controls/keypad'
 import { Sheet } from '@/src/ui/controls/sheet'
 import { useDesk } from '@/src/ui/desk/desk-context'
 import type { ScreenProps } from '@/src/ui/desk/screen'
+import { AlternativesSheet } from '@/src/ui/trace/alternatives-sheet'
 import { VerdictCard } from '@/src/ui/trace/verdict-card'
 
 const ANSWER_KEYS: readonly string[] = ['a', 's', 'd', 'f', 'g']
@@ -63,6 +65,7 @@ function Card({ label, children }: { label: string; children: React.ReactNode })
 function Proposed({ check, confirms, isStale }: { check: Check; confirms: boolean; isStale: boolean }) {
   const { system, state, record } = useDesk()
   const [typing, setTyping] = useState(false)
+  const [comparing, setComparing] = useState(false)
   const { probe, setup, outcomes } = check
   const measured = probe.meter === 'volts' || probe.meter === 'ohms' || probe.meter === 'amps' ? probe.meter : null
   const shown = outcomes.slice(0, MOST_ANSWERS)
@@ -87,6 +90,7 @@ function Proposed({ check, confirms, isStale }: { check: Check; confirms: boolea
   })
   useHotkeys('k', () => (measured || words.length > 0) && setTyping(true), { preventDefault: true })
   useHotkeys('x', skip)
+  useHotkeys('w', () => setComparing(true))
 
   return (
     <section
@@ -150,10 +154,14 @@ function Proposed({ check, confirms, isStale }: { check: Check; confirms: boolea
             it tripped instead
           </Button>
         )}
+        <Button look="quiet" onClick={() => setComparing(true)} aria-keyshortcuts="w">
+          {state.way === 'free' ? 'why this one' : `way: ${sayWay[state.way].name}`}
+        </Button>
         <Button look="quiet" onClick={skip} aria-keyshortcuts="x">
           cannot do that here
         </Button>
       </div>
+      <AlternativesSheet open={comparing} onOpenChange={setComparing} />
       {words.length > 0 && (
         <Sheet open={typing} onOpenChange={setTyping} title="What did you find?" description={check.say}>
           <div className="flex flex-col gap-2">

@@ -30,6 +30,11 @@ export function VerdictCard({ verdict, onStep }: ScreenProps & { verdict: Verdic
             {zoneName(system, verdict.zone)}, {sayPercent(verdict.probability)}
             {verdict.found === 'group' && `. ${verdict.suspects.length} suspects are left: look at the place with your own eyes.`}
           </p>
+          {verdict.also && (
+            <p className="mb-2">
+              And a second fault: {verdict.also.repair.say} ({zoneName(system, verdict.also.zone)}, {sayPercent(verdict.also.probability)})
+            </p>
+          )}
           <Button look="main" className="w-full text-center" onClick={() => onStep('repair')}>
             On to Repair
           </Button>

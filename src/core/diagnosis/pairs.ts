@@ -1,0 +1,189 @@
+import { benchKey } from '@/src/core/bench/bench'
+import { type Engine, type Likelihoods, latestAnswers, type Observation, widened } from '@/src/core/diagnosis/engine'
+import { computePosterior, type Evidence, type Posterior } from '@/src/core/diagnosis/posterior'
+import { type Behaviour, behaviourOf } from '@/src/core/diagnosis/priors'
+import type { Fault } from '@/src/core/faults/fault'
+import { probeKey } from '@/src/core/readings/check'
+import type { Hypothesis } from '@/src/core/readings/hypothesis'
+import { likelihood } from '@/src/core/readings/likelihood'
+import { predictAll, scaleOf, wordsFor } from '@/src/core/readings/predict'
+import type { Prediction } from '@/src/core/readings/prediction'
+
+/** What the readings leave standing, and the engine that knows those stories: pairs of faults stand beside the single ones when they must. */
+export interface Weighed {
+  readonly engine: Engine
+  readonly posterior: Posterior
+}
+
+/** Share of visits with two independent faults at once: assumption. */
+const PAIR_SHARE = 0.04
+/** Singles explain badly when "none of these", or a fault that is only there now and then, takes this much: assumptions. */
+const NONE_TAKES = 0.03
+const UNSTEADY_TAKES = 0.25
+/** Pairs whose readings are worked out in full, after a ranking by the better of their two halves. */
+const PAIRS_WEIGHED = 60
+/** Singles that may be half of a pair. */
+const HALVES = 90
+
+/**
+ * The posterior over single faults and, where those explain the readings badly, over pairs of the plausible ones too
+ * (engine.md section 5). The pairs are chosen by letting each reading be explained by the better of the two.
+ */
+export function weigh(base: Engine, evidence: Evidence): Weighed {
+  const singles = computePosterior(base, evidence)
+  if (evidence.observations.length < 2 || !explainsBadly(base, singles)) return { engine: base, posterior: singles }
+  const engine = withPairs(base, choosePairs(base, evidence))
+  return { engine, posterior: computePosterior(engine, evidence) }
+}
+
+function explainsBadly(engine: Engine, { hypotheses, noneOfThese }: Posterior): boolean {
+  const unsteady = engine.hypotheses.reduce((sum, { intermittent }, index) => sum + (intermittent ? hypotheses[index] : 0), 0)
+  return noneOfThese > NONE_TAKES || unsteady > UNSTEADY_TAKES
+}
+
+/** The most promising pairs of different faults, as indexes of the engine's hypotheses. */
+function choosePairs(engine: Engine, evidence: Evidence): [number, number][] {
+  const rows = latestAnswers(evidence.observations).map((observation) => engine.logLikelihoods(observation).marginal)
+  const logRates = engine.rates.map(Math.log)
+  const steady = [...engine.hypotheses.keys()].filter((index) => engine.hypotheses[index].fault && !engine.hypotheses[index].intermittent)
+  // A half must explain something well: the sum of what it explains better than chance.
+  const merit = (index: number) => logRates[index] + rows.reduce((sum, row) => sum + Math.max(0, row[index] - row[row.length - 1]), 0)
+  const halves = steady
+    .map((index) => ({ index, merit: merit(index) }))
+    .sort((a, b) => b.merit - a.merit)
+    .slice(0, HALVES)
+    .map(({ index }) => index)
+  const pairs: { pair: [number, number]; score: number }[] = []
+  halves.forEach((a, position) => {
+    for (const b of halves.slice(position + 1)) {
+      if (engine.hypotheses[a].fault?.id === engine.hypotheses[b].fault?.id) continue
+      let score = logRates[a] + logRates[b]
+      for (const row of rows) score += Math.max(row[a], row[b])
+      pairs.push({ pair: [a, b], score })
+    }
+  })
+  return pairs
+    .sort((a, b) => b.score - a.score)
+    .slice(0, PAIRS_WEIGHED)
+    .map(({ pair }) => pair)
+}
+
+interface Pair {
+  readonly hypothesis: Hypothesis
+  readonly rate: number
+  readonly behaviour: Behaviour
+}
+
+interface Kept {
+  readonly pairs: Map<string, Pair>
+  readonly likelihoods: Map<string, number>
+  readonly predictions: Map<string, Prediction[]>
+}
+const keptOf = new WeakMap<Engine, Kept>()
+const MOST_KEPT = 20_000
+
+/** The engine with stories of two faults behind its own; what it works out for them is kept for the next reading. */
+function withPairs(base: Engine, chosen: readonly [number, number][]): Engine {
+  const kept: Kept = keptOf.get(base) ?? { pairs: new Map(), likelihoods: new Map(), predictions: new Map() }
+  keptOf.set(base, kept)
+  for (const store of [kept.likelihoods, kept.predictions]) if (store.size > MOST_KEPT) store.clear()
+  const all = base.rates.reduce((sum, rate) => sum + rate, 0)
+  const pairs = chosen.map(([a, b]) => remember(kept.pairs, `${a} ${b}`, () => makePair(base, a, b, all)))
+  const { laboratory, system } = base
+  const single = base.hypotheses.length
+  const kinds = base.logKinds.length
+  const wirings = base.hypothesesByKind.map(([first]) => first.wiring)
+  const inKind = (pair: Pair, kind: number): Hypothesis => (kind === 0 ? pair.hypothesis : { ...pair.hypothesis, wiring: wirings[kind] })
+  const predict = (pair: Pair, kind: number, { bench, probe }: Pick<Observation, 'bench' | 'probe'>): Prediction =>
+    remember(kept.predictions, `${pair.hypothesis.id} ${kind} ${benchKey(bench)} ${probeKey(probe)}`, () =>
+      predictAll(laboratory, bench, inKind(pair, kind), [probe]).map((prediction) => widened(prediction, scaleOf(system, probe))),
+    )[0]
+
+  function extend(observation: Observation): Likelihoods {
+    const { marginal, byKind } = base.logLikelihoods(observation)
+    const { bench, probe, answer } = observation
+    const scale = scaleOf(system, probe)
+    const words = wordsFor(system, probe).length
+    const extendedMarginal = new Float64Array(single + pairs.length + 1)
+    const extendedByKind = new Float64Array((single + pairs.length) * kinds)
+    extendedMarginal.set(marginal.subarray(0, single))
+    extendedMarginal[single + pairs.length] = marginal[single]
+    extendedByKind.set(byKind)
+    const question = `${benchKey(bench)} ${probeKey(probe)} ${JSON.stringify(answer)}`
+    pairs.forEach((pair, position) => {
+      let sum = 0
+      for (let kind = 0; kind < kinds; kind++) {
+        const log = remember(kept.likelihoods, `${pair.hypothesis.id} ${kind} ${question}`, () =>
+          Math.log(likelihood(answer, predict(pair, kind, observation), scale, words)),
+        )
+        extendedByKind[(single + position) * kinds + kind] = log
+        sum += Math.exp(base.logKinds[kind] + log)
+      }
+      extendedMarginal[single + position] = Math.log(sum)
+    })
+    return { marginal: extendedMarginal, byKind: extendedByKind }
+  }
+
+  const extended = new Map<Observation, Likelihoods>()
+  return {
+    ...base,
+    hypotheses: [...base.hypotheses, ...pairs.map(({ hypothesis }) => hypothesis)],
+    rates: [...base.rates, ...pairs.map(({ rate }) => rate)],
+    behaviours: [...base.behaviours, ...pairs.map(({ behaviour }) => behaviour)],
+    hypothesesByKind: base.hypothesesByKind.map((hypotheses, kind) => [...hypotheses, ...pairs.map((pair) => inKind(pair, kind))]),
+    logLikelihoods: (observation) => remember(extended, observation, () => extend(observation)),
+    predictions: (bench, probes) => {
+      const ofSingle = base.predictions(bench, probes)
+      const key = `${benchKey(bench)} ${probes.map(probeKey).join(' ')}`
+      return (hypothesis, kind) => {
+        if (hypothesis < single) return ofSingle(hypothesis, kind)
+        const pair = pairs[hypothesis - single]
+        return remember(kept.predictions, `${pair.hypothesis.id} ${kind} ${key}`, () =>
+          predictAll(laboratory, bench, inKind(pair, kind), probes).map((prediction, index) =>
+            widened(prediction, scaleOf(system, probes[index])),
+          ),
+        )
+      }
+    },
+  }
+}
+
+function makePair(engine: Engine, a: number, b: number, all: number): Pair {
+  const [first, second] = [engine.hypotheses[a], engine.hypotheses[b]]
+  if (!first.fault || !second.fault) throw new Error(`a pair needs two faults: ${first.id}, ${second.id}`)
+  const hypothesis: Hypothesis = {
+    id: `${first.id} + ${second.id}`,
+    fault: joinFaults(first.fault, second.fault),
+    effects: [...first.effects, ...second.effects],
+    wiring: [],
+    foundFuse: first.foundFuse === 'blown' || second.foundFuse === 'blown' ? 'blown' : 'intact',
+    intermittent: false,
+  }
+  return {
+    hypothesis,
+    rate: (2 * PAIR_SHARE * engine.rates[a] * engine.rates[b]) / all,
+    behaviour: behaviourOf(engine.laboratory, hypothesis),
+  }
+}
+
+/** Two faults told as one story; each keeps its own repair in `parts`. */
+export function joinFaults(first: Fault, second: Fault): Fault {
+  return {
+    ...first,
+    id: `${first.id} + ${second.id}`,
+    say: `${first.say}; and ${second.say.charAt(0).toLowerCase()}${second.say.slice(1)}`,
+    repair: { id: `${first.repair.id} + ${second.repair.id}`, say: `${first.repair.say}. ${second.repair.say}` },
+    effects: [...first.effects, ...second.effects],
+    variants: [],
+    touches: [...new Set([...first.touches, ...second.touches])],
+    parts: [first, second],
+  }
+}
+
+function remember<K, V>(store: Map<K, V>, key: K, make: () => V): V {
+  const known = store.get(key)
+  if (known !== undefined) return known
+  const made = make()
+  store.set(key, made)
+  return made
+}

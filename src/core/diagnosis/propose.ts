@@ -1,0 +1,54 @@
+import type { Bench } from '@/src/core/bench/bench'
+import { HANDLING_MINUTE } from '@/src/core/diagnosis/cost'
+import type { Engine } from '@/src/core/diagnosis/engine'
+import { type Check, type Choice, findNextCheck, rankChecks } from '@/src/core/diagnosis/next-check'
+import { weigh } from '@/src/core/diagnosis/pairs'
+import { computePosterior, type Evidence, entropyOfRepair } from '@/src/core/diagnosis/posterior'
+import { listSuspects } from '@/src/core/diagnosis/suspects'
+import { judge, reachVerdict, type Verdict, without } from '@/src/core/diagnosis/verdict'
+import { type WayOfWorking, waysOfWorking } from '@/src/core/diagnosis/ways'
+import type { Probe } from '@/src/core/readings/check'
+
+/** The check worth most, and the verdict once nothing is left to ask. */
+export interface Proposal {
+  readonly next: Check | null
+  readonly verdict: Verdict | null
+  /** A repair stands out already, but hangs on one reading: the next check is there to confirm it. */
+  readonly confirms: boolean
+}
+
+/** One step of the search: a verdict that stands, or the check to take next from a bench. */
+export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: Choice = {}): Proposal {
+  const { engine, posterior } = weigh(base, evidence)
+  const suspects = listSuspects(engine, evidence, posterior, 1)
+  const { verdict, doubted } = judge(engine, evidence, suspects)
+  if (verdict) return { next: null, verdict, confirms: false }
+  const planned = doubted ? computePosterior(engine, without(evidence, doubted)) : posterior
+  const next = findNextCheck(engine, planned, bench, evidence.observations, choice)
+  return { next, verdict: next ? null : reachVerdict(suspects, true), confirms: doubted !== null && next !== null }
+}
+
+/** The checks that come closest to the proposed one, best first: what it was weighed against. */
+export function runnersUp(base: Engine, evidence: Evidence, bench: Bench, choice: Choice): Check[] {
+  const { engine, posterior } = weigh(base, evidence)
+  return rankChecks(engine, posterior, bench, evidence.observations, choice, RUNNERS_UP)
+}
+const RUNNERS_UP = 5
+
+/** What a way of working would ask now, and what the search would take at that pace. */
+export interface WayPrice {
+  readonly way: WayOfWorking
+  readonly next: Check | null
+  /** Minutes to the repair if every further check told as much per minute as this one; null when it has nothing to ask. */
+  readonly minutesLeft: number | null
+}
+
+/** The ways of working side by side, each with its own next check on the same state. */
+export function priceWays(base: Engine, evidence: Evidence, bench: Bench, skipped: readonly Probe[]): WayPrice[] {
+  const { engine, posterior } = weigh(base, evidence)
+  const bits = entropyOfRepair(engine, posterior)
+  return waysOfWorking.map((way) => {
+    const next = findNextCheck(engine, posterior, bench, evidence.observations, { skipped, way })
+    return { way, next, minutesLeft: next ? ((next.minutes + HANDLING_MINUTE) * bits) / next.gainBits : null }
+  })
+}

@@ -1,0 +1,180 @@
+import { findContradictions } from '@/src/core/diagnosis/contradiction'
+import type { Engine, Observation } from '@/src/core/diagnosis/engine'
+import { joinFaults } from '@/src/core/diagnosis/pairs'
+import { noEvidence } from '@/src/core/diagnosis/posterior'
+import { behaviourOf } from '@/src/core/diagnosis/priors'
+import { NONE_OF_THESE } from '@/src/core/diagnosis/suspects'
+import type { Effect, Fault } from '@/src/core/faults/fault'
+import { drawByRate, drawCase, drawRest, openHouse, wiredIn } from '@/src/core/practice/exam'
+import { afterMending, type House } from '@/src/core/practice/house'
+import { complaintOf, runTrial, type Trial } from '@/src/core/practice/trial'
+import { type Hypothesis, healthy } from '@/src/core/readings/hypothesis'
+import type { Random } from '@/src/core/units/random'
+import { bodyLink, pinNode, switchedTerminals, thermostatInside, windingLink } from '@/src/core/wiring/assembly'
+import { CHASSIS, terminalPoint } from '@/src/core/wiring/point'
+import { houseCommon } from '@/src/core/wiring/supply'
+import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
+
+/** What the plain exam does not ask: a wrong reading among good ones, a fault of no catalogue, two faults at once. */
+
+/**
+ * One reading of the search is plainly wrong: whether the repair was still right, and whether the reading was named.
+ * Null when the search asked for no number that could be falsified.
+ */
+export function examineWrongReading(engine: Engine, random: Random, faultId: string): { right: boolean; named: boolean } | null {
+  const drawn = drawCase(engine, random, faultId)
+  const house = openHouse(engine, drawn)
+  const wrongAt = Math.floor(random.uniform() * 3)
+  let asked = 0
+  let wrongAnswer = ''
+  const lying: House = {
+    ...house,
+    get hypothesis() {
+      return house.hypothesis
+    },
+    get bench() {
+      return house.bench
+    },
+    ask: (probe) => {
+      const honest = house.ask(probe)
+      if (asked++ !== wrongAt || typeof honest.answer === 'object') return honest
+      const answer = honest.answer === 'OL' ? 0.3 : probe.meter === 'ohms' ? 'OL' : honest.answer > 10 ? 0.1 : 26
+      wrongAnswer = JSON.stringify(answer)
+      return { ...honest, answer }
+    },
+  }
+  const { verdict, observations } = runTrial(engine, lying, { complaint: drawn.complaint })
+  if (wrongAnswer === '') return null
+  const right = verdict !== null && verdict.found !== 'nothing-wrong' && verdict.repair.id === drawn.story.fault?.repair.id
+  const isWrong = (observation: Observation) => JSON.stringify(observation.answer) === wrongAnswer
+  const named = findContradictions(engine, { ...noEvidence, observations }).some(({ observation }) =>
+    observations.some((candidate) => candidate.id === observation && isWrong(candidate)),
+  )
+  return { right, named }
+}
+
+/** Two faults at once: both named in one verdict; or the first one, and after its repair the second. */
+export interface DoubleSitting {
+  readonly hidden: string
+  readonly bothAtOnce: boolean
+  readonly first: boolean
+  /** Null when the first was not found, or both were. */
+  readonly secondAfterRepair: boolean | null
+  readonly minutes: number
+  /** The last verdict, or the suspect that led without one. */
+  readonly said: string
+}
+
+export function examineDouble(engine: Engine, random: Random): DoubleSitting {
+  const [one, two] = drawTwo(engine, random)
+  const story: Hypothesis = wiredIn(
+    engine,
+    {
+      ...one.story,
+      id: `${one.story.id} + ${two.story.id}`,
+      fault: joinFaults(one.fault, two.fault),
+      effects: [...one.story.effects, ...two.story.effects],
+      foundFuse: one.story.foundFuse === 'blown' || two.story.foundFuse === 'blown' ? 'blown' : 'intact',
+    },
+    random,
+  )
+  const complaint = complaintOf(engine, behaviourOf(engine.laboratory, story), random)
+  const house = openHouse(engine, { story, complaint, ...drawRest(engine, random) })
+  const search = runTrial(engine, house, { complaint })
+  const { verdict } = search
+  const fail = { hidden: story.id, bothAtOnce: false, first: false, secondAfterRepair: null, minutes: search.minutes, said: sayEnd(search) }
+  if (verdict === null || verdict.found === 'nothing-wrong') return fail
+  const hidden = [one, two]
+  const found = hidden.find(({ fault }) => fault.repair.id === verdict.repair.id)
+  if (!found) return fail
+  const other = hidden[found === one ? 1 : 0]
+  const bothAtOnce = verdict.also?.repair.id === other.fault.repair.id
+  if (bothAtOnce) return { ...fail, bothAtOnce, first: true }
+  house.mend({ ...other.story, wiring: story.wiring, foundFuse: 'intact' })
+  const after = runTrial(engine, house, {
+    complaint,
+    bench: { ...search.bench, slot: afterMending(engine.system, search.bench.slot) },
+    repaired: [found.fault.id],
+    before: search.observations,
+  })
+  const second = after.verdict !== null && after.verdict.found !== 'nothing-wrong' && after.verdict.repair.id === other.fault.repair.id
+  return { ...fail, first: true, secondAfterRepair: second, minutes: search.minutes + after.minutes, said: sayEnd(after) }
+}
+
+function drawTwo(engine: Engine, random: Random): { fault: Fault; story: Hypothesis }[] {
+  const steady = [...engine.hypotheses.keys()].filter((index) => {
+    const { fault, intermittent } = engine.hypotheses[index]
+    // A fuse that blew for nothing is no fault once there is a good one in.
+    return fault !== null && fault.family !== 'fuse-only' && !intermittent
+  })
+  const draw = () => engine.hypotheses[drawByRate(engine, steady, random)]
+  const first = draw()
+  for (let tries = 0; tries < 50; tries++) {
+    const second = draw()
+    // Two faults of one part or one conductor are one repair; they are no second fault.
+    if (first.fault && second.fault && !first.fault.touches.some((point) => second.fault?.touches.includes(point)))
+      return [
+        { fault: first.fault, story: first },
+        { fault: second.fault, story: second },
+      ]
+  }
+  throw new Error(`no second fault beside ${first.id}`)
+}
+
+/** Faults that no entry of the catalogue describes, made from what wires and windings also do. */
+export function outsideFaults(system: System): { readonly id: string; readonly effects: readonly Effect[] }[] {
+  const transformer = firstPart(system, 'transformer')
+  const thermostat = firstPart(system, 'thermostat')
+  const { place } = transformer
+  const common = terminalPoint(houseCommon(system), place)
+  const [coil] = partsOf(system, 'coil')
+  const hot = thermostatInside(thermostat.id, 'hot')
+  return [
+    // Soot across the sub-base: every call leaks to hot.
+    {
+      id: 'soot on the sub-base',
+      effects: switchedTerminals(thermostat).map(
+        (terminal): Effect => ({ do: 'short', a: hot, b: terminalPoint(terminal, thermostat.place), ohm: 45 }),
+      ),
+    },
+    // A winding of half the turns, and one that touches the core through an ohm or two of varnish.
+    {
+      id: 'winding half burnt',
+      effects: [
+        { do: 'resist', link: windingLink(transformer.id, 'secondary'), ohm: 9 },
+        { do: 'short', a: terminalPoint(transformer.secondary[0], place), b: common, ohm: 25 },
+      ],
+    },
+    // A coil that is half open and half grounded.
+    {
+      id: 'coil cooked through',
+      effects: [
+        { do: 'resist', link: bodyLink(coil.id), ohm: 120 },
+        { do: 'short', a: pinNode(coil.id, 0), b: terminalPoint(CHASSIS, coil.place), ohm: 40 },
+      ],
+    },
+  ]
+}
+
+/** A fault of no catalogue: whether "none of these" led at the end, and whether a part was condemned with 95 % or more. */
+export function examineOutside(engine: Engine, random: Random): { hidden: string; led: boolean; condemned: boolean; said: string } {
+  const { id, effects } = random.pick(outsideFaults(engine.system))
+  const story = wiredIn(engine, { ...healthy, id, effects }, random)
+  const complaint = complaintOf(engine, behaviourOf(engine.laboratory, story), random)
+  const house = openHouse(engine, { story, complaint, ...drawRest(engine, random) })
+  const trial = runTrial(engine, house, { complaint })
+  const { verdict, lead } = trial
+  return {
+    said: sayEnd(trial),
+    hidden: id,
+    led: verdict === null && lead === NONE_OF_THESE,
+    condemned: verdict !== null && verdict.found === 'repair',
+  }
+}
+
+const sayEnd = ({ verdict, lead }: Trial): string =>
+  verdict === null
+    ? `${lead} leads`
+    : verdict.found === 'nothing-wrong'
+      ? 'nothing wrong'
+      : `${verdict.found} ${verdict.repair.id} ${verdict.probability.toFixed(3)}${verdict.also ? ` and ${verdict.also.repair.id}` : ''}`

@@ -1,0 +1,194 @@
+import { isResettable } from '@/src/core/bench/apply'
+import type { Bench } from '@/src/core/bench/bench'
+import { addAdmittance, type Change, openLink } from '@/src/core/circuit/factored'
+import { EventQueue } from '@/src/core/operation/event-queue'
+import { changesBetween, isAlive, isGuarded, isMade, isPulledIn, nextState, type StateBits } from '@/src/core/operation/settle'
+import { ATTIC_C, coolsTo, LIMIT_C, secondsUntilC, type Winding } from '@/src/core/protection/transformer-heat'
+import { openingBand } from '@/src/core/protection/trip-curve'
+import type { Hypothesis } from '@/src/core/readings/hypothesis'
+import type { Laboratory } from '@/src/core/readings/laboratory'
+import { changesOfFault, constraintsOf } from '@/src/core/readings/world'
+import { complex } from '@/src/core/units/complex'
+import { bodyLink, windingLink } from '@/src/core/wiring/assembly'
+import { terminalPoint } from '@/src/core/wiring/point'
+import { firstPart } from '@/src/core/wiring/system'
+
+/** One thing that happened, and when: `what` became `to`. */
+export interface Happening {
+  readonly atS: number
+  /** A part by its id, `board.output`, or `guard`. */
+  readonly what: string
+  readonly to: 'in' | 'out' | 'made' | 'broken' | 'alive' | 'blank' | 'tripped' | 'open' | 'cooked' | 'called' | 'let go'
+}
+
+/** How a run ended. `chatters`: the same states came round again, listed with the time of one round. */
+export interface OverTime {
+  readonly happenings: readonly Happening[]
+  readonly outcome: 'settled' | 'chatters' | 'gave up'
+  readonly periodS: number | null
+  readonly members: readonly StateBits[]
+  readonly windingC: number
+}
+
+export interface Script {
+  /** What the thermostat is set to, and when. The bench's own call stands at 0 s. */
+  readonly calls?: readonly { readonly atS: number; readonly call: Bench['call'] }[]
+  readonly untilS: number
+  readonly ambientC?: number
+  /** Where in its band the fuse melts: 0 the quickest, 1 the slowest. */
+  readonly fuseShare?: number
+  /** What a cooked transformer becomes. */
+  readonly cooksTo?: 'open' | 'shorted'
+}
+
+/** Times of things that are quick: assumptions within what relays and displays are sold with. */
+const RELAY_S = 0.02
+const GUARD_S = 0.01
+const BOOT_S = 2
+const TOGGLE_S = 1
+/** Rounds of the same state after which it is called chatter, and events after which the run is given up. */
+const ROUNDS = 4
+const MOST_EVENTS = 400
+
+type Due =
+  | { readonly do: 'bit'; readonly bit: number }
+  | { readonly do: 'fuse' }
+  | { readonly do: 'cooked' }
+  | { readonly do: 'call'; readonly call: Bench['call'] }
+
+/**
+ * Runs a bench over time under a story: relays with their own delays, boards that wait out their minimum off time, a
+ * thermostat that lives on for its hold-up, a fuse that melts through its band and a winding that heats. The same network and
+ * thresholds as the fixed point of `settle`, on an event queue with the clock as its own variable.
+ */
+export function runOverTime(laboratory: Laboratory, bench: Bench, hypothesis: Hypothesis, script: Script): OverTime {
+  const { machine, kernel, network, system } = laboratory
+  const base = laboratory.onBench(bench)
+  const fuse = firstPart(system, 'fuse')
+  const transformer = firstPart(system, 'transformer')
+  const winding: Winding = { va: transformer.va, plateVolts: 24 }
+  const ambientC = script.ambientC ?? ATTIC_C
+  const queue = new EventQueue<Due>()
+  const happenings: Happening[] = []
+  const fixed: Change[] = [...changesOfFault(laboratory, hypothesis)]
+  const lastBroken = new Map<number, number>()
+  const visits = new Map<string, number[]>()
+  const order: StateBits[] = []
+  let call = bench.call
+  let state: StateBits = 0
+  let nowS = 0
+  let melted = 0
+  let windingC = ambientC
+  let isFuseOpen = bench.slot.open || (bench.slot.holds === 'as-found' && hypothesis.foundFuse === 'blown')
+  if (isFuseOpen && !bench.slot.open) fixed.push(openLink(network, bodyLink(fuse.id)))
+  const isFused = !(bench.slot.holds === 'as-found' && fuse.holds === 'none')
+  const protector = isResettable(system, bench) ? 'breaker' : 'fuse'
+  for (const { atS, call: next } of script.calls ?? []) queue.set(`call ${atS}`, atS, { do: 'call', call: next })
+  const end = (outcome: OverTime['outcome'], periodS: number | null, members: readonly StateBits[]): OverTime => ({
+    happenings,
+    outcome,
+    periodS,
+    members,
+    windingC,
+  })
+
+  for (let events = 0; events < MOST_EVENTS; events++) {
+    const constraints = constraintsOf(laboratory, { ...bench, call }, hypothesis)
+    kernel.set(base, [...fixed, ...changesBetween(machine, constraints, 0, state)])
+    const wanted = nextState(machine, constraints, state, kernel)
+    for (let bit = 0; bit <= machine.relays.length + machine.outputs.length + 1; bit++) {
+      const key = `bit ${bit}`
+      if (((wanted ^ state) >> bit) & 1) {
+        if (!queue.has(key)) queue.set(key, nowS + delayOf(bit, ((wanted >> bit) & 1) === 1), { do: 'bit', bit })
+      } else queue.cancel(key)
+    }
+    const amps = kernel.difference(network.linkRow(bodyLink(fuse.id)), -1)
+    const band = isFuseOpen || !isFused ? null : openingBand(protector, bench.slot.ratingA, amps)
+    const meltS = band ? Math.exp(Math.log(band.shortestS) + (script.fuseShare ?? 0.5) * Math.log(band.longestS / band.shortestS)) : null
+    if (meltS === null) queue.cancel('fuse')
+    else queue.set('fuse', nowS + (1 - melted) * meltS, { do: 'fuse' })
+    const secondaryA = kernel.difference(network.linkRow(windingLink(transformer.id, 'secondary')), -1)
+    const cookS = secondsUntilC(winding, secondaryA, windingC, LIMIT_C, ambientC)
+    if (cookS === null) queue.cancel('cooked')
+    else queue.set('cooked', nowS + cookS, { do: 'cooked' })
+
+    const due = queue.take()
+    if (!due || due.atS > script.untilS) {
+      windingC = coolsTo(winding, secondaryA, windingC, (due ? script.untilS : Math.max(nowS, script.untilS)) - nowS, ambientC)
+      return end('settled', null, [state])
+    }
+    const passedS = due.atS - nowS
+    melted = meltS === null ? 0 : melted + passedS / meltS
+    windingC = coolsTo(winding, secondaryA, windingC, passedS, ambientC)
+    nowS = due.atS
+    happen(due.event)
+    const seen = `${state} ${call} ${isFuseOpen}`
+    const times = [...(visits.get(seen) ?? []), nowS]
+    visits.set(seen, times)
+    order.push(state)
+    if (due.event.do === 'bit' && times.length > ROUNDS) {
+      const periodS = (times[times.length - 1] - times[0]) / (times.length - 1)
+      const round = order.lastIndexOf(state, order.length - 2)
+      // With the fuse on its way to melting, the chatter goes on until it does.
+      if (meltS === null || melted < 0.02) return end('chatters', periodS, order.slice(round + 1))
+    }
+  }
+  return end('gave up', null, order.slice(-4))
+
+  function delayOf(bit: number, on: boolean): number {
+    if (bit === 0) return on ? BOOT_S : machine.thermostat.holdUpS
+    if (bit <= machine.relays.length) {
+      const { part } = machine.relays[bit - 1]
+      return (on ? part.closesAfterS : part.opensAfterS) ?? RELAY_S
+    }
+    const output = machine.outputs[bit - 1 - machine.relays.length]
+    if (!output) return GUARD_S
+    const isToggling = constraintsOf(laboratory, bench, hypothesis).outputs[`${output.part.id}.${output.to}`] === 'toggles'
+    if (isToggling) return TOGGLE_S
+    const offS = output.minimumOffS ?? 0
+    // At power-up a board takes its output for just broken.
+    return on ? Math.max(RELAY_S, (lastBroken.get(bit) ?? 0) + offS - nowS) : RELAY_S
+  }
+
+  function happen(event: Due): void {
+    const say = (what: string, to: Happening['to']) => happenings.push({ atS: nowS, what, to })
+    switch (event.do) {
+      case 'call':
+        call = event.call
+        say(machine.thermostat.id, call === 'off' ? 'let go' : 'called')
+        return
+      case 'fuse':
+        isFuseOpen = true
+        melted = 0
+        fixed.push(openLink(network, bodyLink(fuse.id)))
+        say(fuse.id, 'open')
+        return
+      case 'cooked':
+        say(transformer.id, 'cooked')
+        if (script.cooksTo === 'shorted') {
+          const [a, b] = transformer.secondary.map((node) => terminalPoint(node, transformer.place))
+          fixed.push(addAdmittance(network, a, b, complex(1 / COOKED_OHM)))
+        } else fixed.push(openLink(network, windingLink(transformer.id, 'primary')))
+        windingC = ambientC
+        return
+      case 'bit': {
+        const { bit } = event
+        state ^= 1 << bit
+        if (bit === 0) say(machine.thermostat.id, isAlive(state) ? 'alive' : 'blank')
+        else if (bit <= machine.relays.length) say(machine.relays[bit - 1].part.id, isPulledIn(state, bit - 1) ? 'in' : 'out')
+        else {
+          const index = bit - 1 - machine.relays.length
+          const output = machine.outputs[index]
+          if (!output) say('guard', isGuarded(machine, state) ? 'tripped' : 'let go')
+          else {
+            if (!isMade(machine, state, index)) lastBroken.set(bit, nowS)
+            say(`${output.part.id}.${output.to}`, isMade(machine, state, index) ? 'made' : 'broken')
+          }
+        }
+      }
+    }
+  }
+}
+
+/** What is left between the ends of a cooked secondary that shorted: assumption. */
+const COOKED_OHM = 0.3
