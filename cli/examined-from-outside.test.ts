@@ -8,7 +8,8 @@ import { type TraceAnswer, traceAnswerSchema } from '@/src/core/formats/trace-an
 import { createHouse, drawValues } from '@/src/core/practice/house'
 import { storyOfFault } from '@/src/core/readings/hypothesis'
 import { createRandom } from '@/src/core/units/random'
-import { readSystem, type System } from '@/src/core/wiring/system'
+import { readSystem } from '@/src/core/wiring/read-system'
+import type { System } from '@/src/core/wiring/system'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 
 /** A house of somebody's own: other colours, other lengths, other parts, described in a file. */

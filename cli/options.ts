@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs'
-import { readSystem, type System } from '@/src/core/wiring/system'
+import { readSystem } from '@/src/core/wiring/read-system'
+import type { System } from '@/src/core/wiring/system'
 import { catalogue, systemById } from '@/src/core/wiring/systems/catalogue'
 
 /** A mistake of the caller: printed as a sentence, exit code 2. */

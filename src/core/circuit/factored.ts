@@ -1,4 +1,5 @@
 import { type ComplexMatrix, type ComplexVector, factor, invert, solve } from '@/src/core/circuit/dense'
+import { assertReferenced } from '@/src/core/circuit/floating'
 import { type Analysis, type Network, OPEN_OHM } from '@/src/core/circuit/network'
 import { stamp } from '@/src/core/circuit/solver'
 import { type Complex, complex } from '@/src/core/units/complex'
@@ -11,6 +12,7 @@ export interface Factored {
 }
 
 export function factorNetwork(network: Network, analysis: Analysis): Factored {
+  assertReferenced(network, analysis)
   const { matrix, rhs } = stamp(network, analysis)
   const factors = factor(matrix)
   return { network, inverse: invert(factors), x: solve(factors, rhs) }

@@ -1,4 +1,6 @@
 import fc from 'fast-check'
+import { factorNetwork } from '@/src/core/circuit/factored'
+import { floatingNodes } from '@/src/core/circuit/floating'
 import { createNetwork, EARTH, type Element } from '@/src/core/circuit/network'
 import { solveNetwork } from '@/src/core/circuit/solver'
 import { type Complex, complex, magnitude, multiply, reciprocal, subtract } from '@/src/core/units/complex'
@@ -30,6 +32,25 @@ const source = (id: string, node: string, volts: number): Element => ({
 })
 
 const settings = { seed: 7, numRuns: 60 }
+
+describe('a network with a part that floats', () => {
+  const grounded: Element = { kind: 'impedance', id: 'load', a: 'top', b: EARTH, ac: complex(10), dcOhm: 10 }
+  const island: Element = { kind: 'impedance', id: 'island', a: 'left', b: 'right', ac: complex(10), dcOhm: 10 }
+
+  it('is refused by name, live and on the ohmmeter, instead of with a number', () => {
+    const network = createNetwork([grounded, island])
+    expect(floatingNodes(network, 'live')).toEqual(['left', 'right'])
+    expect(() => solveNetwork(network)).toThrow('nothing ties left, right to earth')
+    expect(() => factorNetwork(network, 'ohms')).toThrow('nothing ties left, right to earth')
+  })
+
+  it('is tied live by a capacitor that direct current does not pass', () => {
+    const capacitor: Element = { kind: 'impedance', id: 'c', a: 'left', b: EARTH, ac: complex(0, -1e6), dcOhm: Infinity }
+    const network = createNetwork([grounded, island, capacitor])
+    expect(floatingNodes(network, 'live')).toEqual([])
+    expect(floatingNodes(network, 'ohms')).toEqual(['left', 'right'])
+  })
+})
 
 describe('solveNetwork', () => {
   it('divides a voltage as two resistors do', () => {

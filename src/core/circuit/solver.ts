@@ -1,4 +1,5 @@
 import { type ComplexMatrix, type ComplexVector, createMatrix, createVector, factor, solve } from '@/src/core/circuit/dense'
+import { assertReferenced } from '@/src/core/circuit/floating'
 import { type Analysis, type Element, type Network, OPEN_OHM } from '@/src/core/circuit/network'
 import { type Complex, complex, magnitude, multiply, reciprocal, scale, subtract } from '@/src/core/units/complex'
 
@@ -109,6 +110,7 @@ export interface Solution {
 
 /** Solves a network from scratch. The oracle for the low-rank path, and the way for a single solution. */
 export function solveNetwork(network: Network, analysis: Analysis = 'live'): Solution {
+  assertReferenced(network, analysis)
   const { matrix, rhs } = stamp(network, analysis)
   const x = solve(factor(matrix), rhs)
   const at = (index: number): Complex => (index < 0 ? complex(0) : complex(x.re[index], x.im[index]))

@@ -7,6 +7,8 @@ import { clusterOutcomes, type Outcomes } from '@/src/core/diagnosis/outcomes'
 import type { Posterior } from '@/src/core/diagnosis/posterior'
 import { planRoute, type Route } from '@/src/core/diagnosis/route'
 import { sayCheck, sayMeaning } from '@/src/core/diagnosis/say-check'
+import { ALMOST_SOUND, entropyAfter, entropyBefore, liveStories, type Story, thinOut } from '@/src/core/diagnosis/stories'
+import { lookAhead } from '@/src/core/diagnosis/two-deep'
 import { stagesOf, type WayOfWorking } from '@/src/core/diagnosis/ways'
 import { type Answer, type Probe, probeKey } from '@/src/core/readings/check'
 import { scaleOf } from '@/src/core/readings/predict'
@@ -37,30 +39,15 @@ export interface Check {
 const WORTH_BITS = 0.03
 /** The same for faults that come and go: a reading may miss them, so that less is not worth a walk. Assumption. */
 const WORTH_BITS_UNSTEADY = 0.06
-/** When a sound house is almost sure, what is left is made of many small doubts: each is worth a look. */
-const ALMOST_SOUND = 0.9
+/** The same when a sound house is almost sure and many small doubts are left. */
 const WORTH_BITS_ALMOST_SOUND = 0.004
-/** Then this much of the doubt is weighed, however little it is. */
-const WEIGHED_DOUBT = 0.95
-/** Stories weighed by the planner: those that hold this much of the probability, and no more than so many. */
-const WEIGHED_MASS = 0.985
-const WEIGHED_STORIES = 200
-/** All checks are ranked on this many heavy stories and a share of the light ones; the leaders are then weighed on all. */
-const HEAVY = 14
-const STANDING_FOR = 7
 const SHORTLISTED = 16
+/** Below this no single check splits what is left, and pairs of checks are weighed: assumption, tried on simulated houses. */
+const SPLITS_BITS = 0.3
 
 const TRIP: Probe = { meter: 'trip' }
 
-interface Story {
-  readonly index: number
-  /** The wiring in which this story explains the readings so far. */
-  readonly kind: number
-  readonly weight: number
-  readonly group: number
-}
-
-interface Scored {
+export interface Scored {
   readonly score: number
   readonly gainBits: number
   readonly minutes: number
@@ -79,6 +66,8 @@ export interface Choice {
   readonly way?: WayOfWorking
   /** Every check costs the same: for comparing the number of checks with what information theory allows. */
   readonly equalCost?: boolean
+  /** Where no check splits what is left, weigh what the best one after it would tell, too; left out, yes. */
+  readonly deep?: boolean
 }
 
 /**
@@ -100,9 +89,10 @@ export function rankChecks(
   posterior: Posterior,
   bench: Bench,
   asked: readonly Observation[],
-  { skipped = [], way = 'free', equalCost = false }: Choice,
+  choice: Choice,
   most: number,
 ): Check[] {
+  const { skipped = [], way = 'free' } = choice
   const stages = stagesOf(engine.system, bench, way).map((candidates) => openQuestions(candidates, asked, skipped))
   // What comes and goes gives a little information to every question, asked ever again: it is only looked for once the
   // faults that stand still are told apart.
@@ -111,7 +101,7 @@ export function rankChecks(
     const stories = liveStories(engine, posterior, steadyOnly)
     const worthBits = !steadyOnly ? WORTH_BITS_UNSTEADY : isAlmostSound ? WORTH_BITS_ALMOST_SOUND : WORTH_BITS
     for (const questions of stages) {
-      const best = bestOf(engine, stories, bench, questions, worthBits, equalCost, most)
+      const best = bestOf(engine, stories, bench, questions, worthBits, choice, most)
       if (best.length > 0) return best.map((scored) => writeOut(engine, stories, scored))
     }
   }
@@ -124,7 +114,7 @@ function bestOf(
   bench: Bench,
   questions: readonly Question[],
   worthBits: number,
-  equalCost: boolean,
+  { equalCost = false, deep = true }: Choice,
   most: number,
 ): Scored[] {
   if (stories.length < 2) return []
@@ -139,8 +129,11 @@ function bestOf(
           .slice(0, SHORTLISTED)
           .map(({ question, scored }) => ({ ...question, wanted: [scored.wanted] }))
       : questions
-  const scored = shortlist.flatMap((question) => scoreQuestion(engine, stories, bench, question, worthBits, equalCost))
-  return scored.sort((a, b) => b.score - a.score).slice(0, most)
+  const scored = shortlist
+    .flatMap((question) => scoreQuestion(engine, stories, bench, question, worthBits, equalCost))
+    .sort((a, b) => b.score - a.score)
+  const cannotSplit = scored.length > 1 && scored[0].gainBits < SPLITS_BITS
+  return (deep && cannotSplit && !equalCost ? lookAhead(stories, scored) : scored).slice(0, most)
 }
 
 /** A bench with everything that could be asked on it; `wanted` are the places in the list of what has not been asked yet. */
@@ -201,76 +194,6 @@ function scoreQuestion(
 
 const tripShare = (prediction: Prediction): number =>
   prediction.reduce((sum, { at, weight }) => sum + (typeof at === 'object' && at.word === 'trips' ? weight : 0), 0)
-
-/** The heavy stories, and every so many of the light ones standing for their neighbours: enough to rank checks by. */
-function thinOut(stories: readonly Story[]): Story[] {
-  if (stories.length <= HEAVY + STANDING_FOR) return [...stories]
-  const light: Story[] = []
-  for (let start = HEAVY; start < stories.length; start += STANDING_FOR) {
-    const neighbours = stories.slice(start, start + STANDING_FOR)
-    light.push({ ...neighbours[Math.floor(neighbours.length / 2)], weight: neighbours.reduce((sum, { weight }) => sum + weight, 0) })
-  }
-  return [...stories.slice(0, HEAVY), ...light]
-}
-
-/** The stories that matter now, each with the repair it would lead to. */
-function liveStories(engine: Engine, posterior: Posterior, steadyOnly: boolean): Story[] {
-  const isWanted = (index: number) => !steadyOnly || !engine.hypotheses[index].intermittent
-  const whole = Array.from(posterior.hypotheses.keys()).filter(isWanted)
-  const total = whole.reduce((sum, index) => sum + posterior.hypotheses[index], 0)
-  const sound = posterior.hypotheses[0] > ALMOST_SOUND ? posterior.hypotheses[0] : 0
-  const order = whole.sort((a, b) => posterior.hypotheses[b] - posterior.hypotheses[a])
-  const groups = new Map<string, number>()
-  const stories: Story[] = []
-  let mass = 0
-  for (const index of order) {
-    const doubt = (mass - sound) / Math.max(1e-12, total - sound)
-    if ((mass >= WEIGHED_MASS * total && doubt >= WEIGHED_DOUBT) || stories.length >= WEIGHED_STORIES) break
-    const weight = posterior.hypotheses[index]
-    const repair = engine.hypotheses[index].fault?.repair.id ?? 'nothing'
-    const group = groups.get(repair) ?? groups.size
-    groups.set(repair, group)
-    stories.push({ index, kind: posterior.kinds[index], weight, group })
-    mass += weight
-  }
-  return stories.map((story) => ({ ...story, weight: story.weight / mass }))
-}
-
-/** Entropy of what would be repaired, bits, before the answer is known. */
-function entropyBefore(stories: readonly Story[], groups: number): number {
-  const sums = new Float64Array(groups)
-  for (const { group, weight } of stories) sums[group] += weight
-  return entropyOf(sums)
-}
-
-/** The same, expected over the answers. */
-function entropyAfter(stories: readonly Story[], { count, probabilities }: Outcomes, groups: number): number {
-  const sums = new Float64Array(groups)
-  let expected = 0
-  for (let answer = 0; answer < count; answer++) {
-    sums.fill(0)
-    let total = 0
-    for (let row = 0; row < stories.length; row++) {
-      const weight = stories[row].weight * probabilities[row * count + answer]
-      sums[stories[row].group] += weight
-      total += weight
-    }
-    if (total > 1e-9) expected += total * entropyOf(sums)
-  }
-  return expected
-}
-
-/** Bits of a distribution given as sums that need not add up to one. */
-function entropyOf(sums: Float64Array): number {
-  let total = 0
-  let weighted = 0
-  for (const sum of sums) {
-    if (sum <= 0) continue
-    total += sum
-    weighted += sum * Math.log2(sum)
-  }
-  return total > 0 ? Math.log2(total) - weighted / total : 0
-}
 
 function writeOut(engine: Engine, stories: readonly Story[], scored: Scored): Check {
   const { outcomes, probe, route } = scored

@@ -4,7 +4,7 @@ import { idSchema } from '@/src/core/wiring/point'
 
 /** Two local node names of the part's place: terminals, `chassis`, or names of leads between parts. */
 const between = z.tuple([idSchema, idSchema])
-export const positive = z.number().positive().finite()
+export const positive = z.number().positive('This is a quantity above zero.').finite()
 /** Where the values come from, or the word assumption. */
 export const sourceSchema = z.string().min(3)
 const partBase = { id: idSchema, place: idSchema, name: z.string().min(1), source: sourceSchema }
@@ -18,7 +18,7 @@ const partSchemas = {
     primary: between,
     secondary: between,
     primaryVolts: positive,
-    va: positive,
+    va: z.number().positive('A transformer of no VA feeds nothing: give the VA on its plate.').finite(),
     openVolts: positive,
     seriesOhm: z.strictObject({ r: positive, x: positive }),
     magnetisingOhm: positive,

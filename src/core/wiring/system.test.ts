@@ -1,4 +1,5 @@
-import { callsOf, firstPart, readSystem, type System, zoneName, zonesOf } from '@/src/core/wiring/system'
+import { readSystem } from '@/src/core/wiring/read-system'
+import { callsOf, firstPart, type System, zoneName, zonesOf } from '@/src/core/wiring/system'
 import { catalogue, furnaceAc, systemById } from '@/src/core/wiring/systems/catalogue'
 
 /** A copy that can be spoiled. */
@@ -13,6 +14,8 @@ const problemsOf = (value: unknown): string => {
   if (read.ok) throw new Error('it was taken')
   return read.problems.join('\n')
 }
+
+const partOf = (system: any, id: string): any => system.parts.find((part: { id: string }) => part.id === id)
 
 describe('readSystem', () => {
   it.each(catalogue.map((system) => [system.id, system] as const))('takes %s as it ships, through JSON and back', (id, system) => {
@@ -38,6 +41,36 @@ describe('readSystem', () => {
     expect(
       problemsOf(spoiled((system) => (system.parts = system.parts.filter(({ kind }: { kind: string }) => kind !== 'transformer')))),
     ).toContain('has no transformer')
+  })
+
+  it('refuses a length below zero and a transformer of no VA with what to do', () => {
+    const length = problemsOf(spoiled((system) => (system.cables[0].lengthM = -3)))
+    expect(length).toContain('cables.0.lengthM')
+    expect(length).toContain('a length above zero, in metres')
+    const va = problemsOf(spoiled((system) => (partOf(system, 'transformer').va = 0)))
+    expect(va).toContain('.va')
+    expect(va).toContain('give the VA on its plate')
+  })
+
+  it('refuses a loop of grounds and says which bond closes it', () => {
+    const problem = problemsOf(
+      spoiled((system) => system.parts.push({ ...partOf(system, 'bond'), id: 'second-bond', place: 'outdoor', between: ['C', 'chassis'] })),
+    )
+    expect(problem).toMatch(/parts\.\d+\.between: .*"second-bond" \(first by "bond"\): that is a loop of grounds/)
+  })
+
+  it('refuses a load without a common, and names the way back that is missing', () => {
+    const problem = problemsOf(spoiled((system) => (system.cables[1].conductors[1].lands = [null, null])))
+    expect(problem).toContain('The contactor has no way back')
+    expect(problem).toContain('Is a common missing in a cable?')
+  })
+
+  it('refuses a lead that ends in the air, and a thermostat that calls on no terminal or lives on no common', () => {
+    expect(problemsOf(spoiled((system) => (partOf(system, 'high-pressure').between = ['Y', 'hgh-low'])))).toContain(
+      'The lead "hgh-low" of the high-pressure switch at outdoor ends in the air',
+    )
+    expect(problemsOf(spoiled((system) => (partOf(system, 'stat').calls.cool = ['Q'])))).toContain('There is no terminal "Q" at thermostat')
+    expect(problemsOf(spoiled((system) => delete partOf(system, 'stat').common))).toContain('battery, mechanical or stealing')
   })
 
   it('refuses a field it does not know, so that a typing mistake is not silently lost', () => {

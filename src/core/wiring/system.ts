@@ -27,7 +27,10 @@ export const cableSchema = z.strictObject({
   id: idSchema,
   name: z.string().min(1),
   between: z.tuple([idSchema, idSchema]),
-  lengthM: positive.max(1000, 'A cable longer than a kilometre is not low-voltage wiring; give the length in metres.'),
+  lengthM: z
+    .number()
+    .positive('A cable has a length above zero, in metres.')
+    .max(1000, 'A cable longer than a kilometre is not low-voltage wiring; give the length in metres.'),
   gaugeAwg: z.union([z.literal(18), z.literal(20), z.literal(22)]),
   conductors: z.array(conductorSchema).min(1),
   source: sourceSchema,
@@ -131,11 +134,4 @@ export function zonesOf(system: System): { id: string; name: string; kind: 'plac
 
 export function zoneName(system: System, zone: string): string {
   return placeById(system, zone)?.name ?? system.cables.find((cable) => cable.id === zone)?.name ?? zone
-}
-
-/** Parses an unknown value as a system. The sentences of the schema are kept, with the path to the spot. */
-export function readSystem(value: unknown): { ok: true; system: System } | { ok: false; problems: string[] } {
-  const parsed = systemSchema.safeParse(value)
-  if (parsed.success) return { ok: true, system: parsed.data }
-  return { ok: false, problems: parsed.error.issues.map((issue) => `${issue.path.join('.') || 'the file'}: ${issue.message}`) }
 }

@@ -1,4 +1,5 @@
-import { readSystem, type System } from '@/src/core/wiring/system'
+import { readSystem } from '@/src/core/wiring/read-system'
+import type { System } from '@/src/core/wiring/system'
 import airHandlerPlain from '@/src/core/wiring/systems/air-handler-plain.json'
 import coolStrips from '@/src/core/wiring/systems/cool-strips.json'
 import dualFuel from '@/src/core/wiring/systems/dual-fuel.json'

@@ -1,0 +1,94 @@
+import type { Engine } from '@/src/core/diagnosis/engine'
+import type { Outcomes } from '@/src/core/diagnosis/outcomes'
+import type { Posterior } from '@/src/core/diagnosis/posterior'
+
+/** A story that the planner weighs. */
+export interface Story {
+  readonly index: number
+  /** The wiring in which this story explains the readings so far. */
+  readonly kind: number
+  readonly weight: number
+  readonly group: number
+}
+
+/** Stories weighed by the planner: those that hold this much of the probability, and no more than so many. */
+const WEIGHED_MASS = 0.985
+const WEIGHED_STORIES = 200
+/** All checks are ranked on this many heavy stories and a share of the light ones. */
+const HEAVY = 14
+const STANDING_FOR = 7
+
+/** When a sound house is almost sure, what is left is made of many small doubts: each is worth a look. */
+export const ALMOST_SOUND = 0.9
+/** Then this much of the doubt is weighed, however little it is. */
+const WEIGHED_DOUBT = 0.95
+
+/** The heavy stories, and every so many of the light ones standing for their neighbours: enough to rank checks by. */
+export function thinOut(stories: readonly Story[]): Story[] {
+  if (stories.length <= HEAVY + STANDING_FOR) return [...stories]
+  const light: Story[] = []
+  for (let start = HEAVY; start < stories.length; start += STANDING_FOR) {
+    const neighbours = stories.slice(start, start + STANDING_FOR)
+    light.push({ ...neighbours[Math.floor(neighbours.length / 2)], weight: neighbours.reduce((sum, { weight }) => sum + weight, 0) })
+  }
+  return [...stories.slice(0, HEAVY), ...light]
+}
+
+/** The stories that matter now, each with the repair it would lead to. */
+export function liveStories(engine: Engine, posterior: Posterior, steadyOnly: boolean): Story[] {
+  const isWanted = (index: number) => !steadyOnly || !engine.hypotheses[index].intermittent
+  const whole = Array.from(posterior.hypotheses.keys()).filter(isWanted)
+  const total = whole.reduce((sum, index) => sum + posterior.hypotheses[index], 0)
+  const sound = posterior.hypotheses[0] > ALMOST_SOUND ? posterior.hypotheses[0] : 0
+  const order = whole.sort((a, b) => posterior.hypotheses[b] - posterior.hypotheses[a])
+  const groups = new Map<string, number>()
+  const stories: Story[] = []
+  let mass = 0
+  for (const index of order) {
+    const doubt = (mass - sound) / Math.max(1e-12, total - sound)
+    if ((mass >= WEIGHED_MASS * total && doubt >= WEIGHED_DOUBT) || stories.length >= WEIGHED_STORIES) break
+    const weight = posterior.hypotheses[index]
+    const repair = engine.hypotheses[index].fault?.repair.id ?? 'nothing'
+    const group = groups.get(repair) ?? groups.size
+    groups.set(repair, group)
+    stories.push({ index, kind: posterior.kinds[index], weight, group })
+    mass += weight
+  }
+  return stories.map((story) => ({ ...story, weight: story.weight / mass }))
+}
+
+/** Entropy of what would be repaired, bits, before the answer is known. */
+export function entropyBefore(stories: readonly Story[], groups: number): number {
+  const sums = new Float64Array(groups)
+  for (const { group, weight } of stories) sums[group] += weight
+  return entropyOf(sums)
+}
+
+/** The same, expected over the answers. */
+export function entropyAfter(stories: readonly Story[], { count, probabilities }: Outcomes, groups: number): number {
+  const sums = new Float64Array(groups)
+  let expected = 0
+  for (let answer = 0; answer < count; answer++) {
+    sums.fill(0)
+    let total = 0
+    for (let row = 0; row < stories.length; row++) {
+      const weight = stories[row].weight * probabilities[row * count + answer]
+      sums[stories[row].group] += weight
+      total += weight
+    }
+    if (total > 1e-9) expected += total * entropyOf(sums)
+  }
+  return expected
+}
+
+/** Bits of a distribution given as sums that need not add up to one. */
+export function entropyOf(sums: Float64Array): number {
+  let total = 0
+  let weighted = 0
+  for (const sum of sums) {
+    if (sum <= 0) continue
+    total += sum
+    weighted += sum * Math.log2(sum)
+  }
+  return total > 0 ? Math.log2(total) - weighted / total : 0
+}

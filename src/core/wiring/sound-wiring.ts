@@ -1,0 +1,121 @@
+import { CHASSIS, type Point, terminalPoint } from '@/src/core/wiring/point'
+import { commonNodes, lineNodes } from '@/src/core/wiring/supply'
+import { partsOf, type System } from '@/src/core/wiring/system'
+
+/** What a file can say in a valid form and still not mean: each with the path to the spot and a sentence. */
+export interface WiringProblem {
+  readonly path: readonly (string | number)[]
+  readonly message: string
+}
+
+/** Problems of the wiring itself, once the form is right: returns without a common, grounds in a loop, leads to nowhere, calls without a terminal. */
+export function problemsOfWiring(system: System): WiringProblem[] {
+  return [...groundLoops(system), ...thermostatProblems(system), ...looseLeads(system), ...missingReturns(system)]
+}
+
+/** The chassis of all places hang together by refrigerant lines and equipment ground: a second bond closes a loop through them. */
+function groundLoops(system: System): WiringProblem[] {
+  const common = commonNodes(system)
+  const bonds = partsOf(system, 'bond').filter(({ between, place }) => between.some((name) => common.has(terminalPoint(name, place))))
+  return bonds.slice(1).map((bond) => ({
+    path: ['parts', system.parts.indexOf(bond), 'between'],
+    message: `Common is bonded to the chassis a second time by "${bond.id}" (first by "${bonds[0].id}"): that is a loop of grounds. Keep one bond.`,
+  }))
+}
+
+function thermostatProblems(system: System): WiringProblem[] {
+  return partsOf(system, 'thermostat').flatMap((part) => {
+    const index = system.parts.indexOf(part)
+    const terminals = system.places.find(({ id }) => id === part.place)?.terminals ?? []
+    const has = (terminal: string) => terminals.includes(terminal)
+    const problems: WiringProblem[] = []
+    const missing = (path: (string | number)[], terminal: string) =>
+      problems.push({
+        path: ['parts', index, ...path],
+        message: `There is no terminal "${terminal}" at ${part.place}; it has ${terminals.join(', ')}.`,
+      })
+    if (!has(part.hot)) missing(['hot'], part.hot)
+    if (part.common !== undefined && !has(part.common)) missing(['common'], part.common)
+    for (const [call, closed] of Object.entries(part.calls))
+      closed.forEach((terminal, position) => {
+        if (!has(terminal)) missing(['calls', call, position], terminal)
+      })
+    for (const [terminal, hot] of Object.entries(part.feeds ?? {})) if (!has(hot)) missing(['feeds', terminal], hot)
+    if ((part.power ?? 'common') === 'common' && part.common === undefined)
+      problems.push({
+        path: ['parts', index, 'common'],
+        message: `The ${part.name} lives on the common, but none reaches it. Name its common terminal, or say what powers it: battery, mechanical or stealing.`,
+      })
+    if (part.power === 'stealing' && (part.steals === undefined || !has(part.steals)))
+      problems.push({ path: ['parts', index, 'steals'], message: `Say through which call terminal the ${part.name} draws its current.` })
+    return problems
+  })
+}
+
+/** A lead that only one part names ends in the air: most often a slip of the pen in one of two names. */
+function looseLeads(system: System): WiringProblem[] {
+  const users = new Map<Point, number[]>()
+  const note = (name: string, place: string, index: number) => {
+    const point = terminalPoint(name, place)
+    users.set(point, [...(users.get(point) ?? []), index])
+  }
+  system.parts.forEach((part, index) => {
+    const names =
+      part.kind === 'transformer'
+        ? [...part.primary, ...part.secondary]
+        : part.kind === 'disconnect'
+          ? part.poles.flat()
+          : part.kind === 'board'
+            ? [...part.between, ...part.outputs.flatMap(({ call, to }) => [call, to])]
+            : part.kind === 'supply'
+              ? [part.neutral, ...part.legs.map(({ node }) => node)]
+              : 'between' in part
+                ? [...part.between, ...(part.kind === 'coil' ? (part.contact ?? []) : [])]
+                : []
+    for (const name of names) note(name, part.place, index)
+  })
+  return [...users].flatMap(([point, [index, ...others]]) => {
+    const [name, place] = point.split('@')
+    const part = system.parts[index]
+    const isTerminal = system.places.find(({ id }) => id === place)?.terminals.includes(name)
+    // A supply may offer a leg or a neutral that nothing here uses, and a disconnect a pole.
+    if (others.length > 0 || isTerminal || name === CHASSIS || part.kind === 'supply' || part.kind === 'disconnect') return []
+    return [
+      {
+        path: ['parts', index],
+        message: `The lead "${name}" of the ${part.name} at ${place} ends in the air: nothing else is called so. Is a name misspelt?`,
+      },
+    ]
+  })
+}
+
+/** Every 24 V load needs a way back to a transformer's common, through wires and switches. */
+function missingReturns(system: System): WiringProblem[] {
+  const reached = new Set(commonNodes(system))
+  const line = lineNodes(system)
+  let size = 0
+  while (reached.size > size) {
+    size = reached.size
+    for (const part of system.parts) {
+      if (part.kind !== 'switch' && part.kind !== 'bond' && part.kind !== 'fuse') continue
+      const ends = part.between.map((name) => terminalPoint(name, part.place))
+      if (ends.some((end) => reached.has(end) && !line.has(end))) for (const end of ends) reached.add(end)
+    }
+    for (const cable of system.cables)
+      for (const { lands } of cable.conductors) {
+        const ends = lands.flatMap((terminal, side) => (terminal === null ? [] : [terminalPoint(terminal, cable.between[side])]))
+        if (ends.some((end) => reached.has(end))) for (const end of ends) reached.add(end)
+      }
+  }
+  return system.parts.flatMap((part, index): WiringProblem[] => {
+    if (part.kind !== 'coil' && part.kind !== 'electronics' && part.kind !== 'board') return []
+    const ends = part.between.map((name) => terminalPoint(name, part.place))
+    if (ends.some((end) => reached.has(end))) return []
+    return [
+      {
+        path: ['parts', index, 'between'],
+        message: `The ${part.name} has no way back: neither ${part.between.join(' nor ')} at ${part.place} leads to the common of a transformer. Is a common missing in a cable?`,
+      },
+    ]
+  })
+}
