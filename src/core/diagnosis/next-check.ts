@@ -37,6 +37,8 @@ export interface Check {
 
 /** Gains below this do not count (engine.md section 9). */
 const WORTH_BITS = 0.03
+/** The same within a stage of a way of working: assumption. */
+const WORTH_BITS_IN_STAGE = 0.12
 /** The same for faults that come and go: a reading may miss them, so that less is not worth a walk. Assumption. */
 const WORTH_BITS_UNSTEADY = 0.06
 /** The same when a sound house is almost sure and many small doubts are left. */
@@ -100,8 +102,10 @@ export function rankChecks(
   for (const steadyOnly of [true, false]) {
     const stories = liveStories(engine, posterior, steadyOnly)
     const worthBits = !steadyOnly ? WORTH_BITS_UNSTEADY : isAlmostSound ? WORTH_BITS_ALMOST_SOUND : WORTH_BITS
-    for (const questions of stages) {
-      const best = bestOf(engine, stories, bench, questions, worthBits, choice, most)
+    for (const [stage, questions] of stages.entries()) {
+      // A way of working is left for what tells more, sooner than for what tells nothing.
+      const least = stage < stages.length - 1 ? Math.max(worthBits, WORTH_BITS_IN_STAGE) : worthBits
+      const best = bestOf(engine, stories, bench, questions, least, choice, most)
       if (best.length > 0) return best.map((scored) => writeOut(engine, stories, scored))
     }
   }

@@ -8,6 +8,7 @@ import type { Laboratory } from '@/src/core/readings/laboratory'
 import { type Component, OHM_OFFSET, onOhmScale, type Prediction, type Scale } from '@/src/core/readings/prediction'
 import { type World, type Worlds, worldsOf } from '@/src/core/readings/world'
 import { defaultMeter, type Meter } from '@/src/core/units/meter'
+import { normalBelow } from '@/src/core/units/normal'
 import { bodyLink, conductorLink, landingLink } from '@/src/core/wiring/assembly'
 import { parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { lineNodes } from '@/src/core/wiring/supply'
@@ -139,13 +140,21 @@ function volts(laboratory: Laboratory, probe: Extract<Probe, { meter: 'volts' }>
 function ohms(laboratory: Laboratory, probe: Extract<Probe, { meter: 'ohms' }>, weight: number, meter: Meter): Component[] {
   const { kernel, network } = laboratory
   const ohm = kernel.impedance(network.nodeIndex(probe.a), network.nodeIndex(probe.b))
-  if (ohm > meter.overloadOhm / 2) return [{ weight, at: 'OL', sigma: 1, floating: false }]
   const read = ohm + meter.leadOhm
-  if (read > ELECTRONICS_OHM)
-    return [
-      { weight: weight * (1 - ELECTRONICS_OL), at: onOhmScale(read), sigma: ELECTRONICS_SIGMA, floating: false },
-      { weight: weight * ELECTRONICS_OL, at: 'OL', sigma: 1, floating: false },
-    ]
+  if (read > ELECTRONICS_OHM) {
+    // Insulation and electronics are known to a factor: near the end of its range the meter may show a number or OL.
+    const past = normalBelow(Math.log(Math.min(ohm, 1e15)), Math.log(meter.overloadOhm), ELECTRONICS_SIGMA)
+    const overload = Math.max(ELECTRONICS_OL, past)
+    const number: Component = {
+      weight: weight * (1 - overload),
+      at: onOhmScale(Math.min(read, meter.overloadOhm)),
+      sigma: ELECTRONICS_SIGMA,
+      floating: false,
+    }
+    const beyond: Component = { weight: weight * overload, at: 'OL', sigma: 1, floating: false }
+    if (overload > 0.999) return [beyond]
+    return overload > 0.5 ? [beyond, number] : [number, beyond]
+  }
   return [{ weight, at: onOhmScale(read), sigma: Math.hypot(OHMS_SHARE, OHMS_SIGMA / (read + OHM_OFFSET)), floating: false }]
 }
 

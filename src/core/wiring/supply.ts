@@ -55,10 +55,6 @@ export function lineNodes(system: System): ReadonlySet<Point> {
 }
 const cachedLineNodes = new WeakMap<System, ReadonlySet<Point>>()
 
-/** A door or limit switch that breaks the line, not the 24 V side. */
-export const isLineSwitch = (system: System, part: PartOf<'switch'>): boolean =>
-  part.between.some((name) => lineNodes(system).has(terminalPoint(name, part.place)))
-
 /**
  * The 24 V circuits as groups of nodes that wires, switches, loads and windings join: one for each transformer that
  * stands alone. Thermostat contacts join nothing: Rc and Rh stay apart.
@@ -125,5 +121,3 @@ export function commonBeside(system: System, point: Point): Point | null {
   const lettered = own.filter((node) => terminals.includes(node.slice(0, node.indexOf('@'))))
   return lettered[0] ?? own[0] ?? null
 }
-
-export const chassisAt = (place: string): Point => terminalPoint(CHASSIS, place)

@@ -143,10 +143,10 @@ function Proposed({ check, confirms, isStale }: { check: Check; confirms: boolea
           </Button>
         )}
       </div>
-      <div className="mt-1 flex flex-wrap justify-between">
+      <div className="mt-1 flex flex-wrap justify-between gap-x-1">
         {setup.length > 0 && (
           <Button look="quiet" onClick={() => record(prepare)}>
-            set up, read later
+            set up first
           </Button>
         )}
         {check.bench.power && (probe.meter === 'volts' || probe.meter === 'amps') && (

@@ -1,7 +1,8 @@
+import { chainsOf } from '@/src/core/formats/loom/chains'
 import type { Loom, LoomEnd, LoomLine, LoomThread, LoomZone } from '@/src/core/formats/loom/shapes'
 import { TAG } from '@/src/core/formats/loom/shapes'
 import { drawThermostat } from '@/src/core/formats/loom/thermostat'
-import { drawUnit, type Rows, type UnitDrawing, type Wire, widthOf } from '@/src/core/formats/loom/unit'
+import { drawUnit, leadsThrough, type Rows, type UnitDrawing, type Wire, widthOf } from '@/src/core/formats/loom/unit'
 import { CHASSIS, conductorEnd, terminalPoint } from '@/src/core/wiring/point'
 import { houseCommon } from '@/src/core/wiring/supply'
 import { type Cable, firstPart, type Place, partsOf, placeById, type System, zonesOf } from '@/src/core/wiring/system'
@@ -79,11 +80,24 @@ function columnsOf(system: System, width: number): LoomZone[] {
 function rowsOf(system: System, height: number, spares: number): Rows {
   const { hot } = firstPart(system, 'thermostat')
   const common = houseCommon(system)
-  const middle = [...new Set(system.places.flatMap(({ terminals }) => terminals))].filter((letter) => letter !== hot && letter !== common)
+  const shared = sharedRows(system, common)
+  const middle = [...new Set(system.places.flatMap(({ terminals }) => terminals))].filter(
+    (letter) => letter !== hot && letter !== common && !shared.has(letter),
+  )
   const order = [hot, ...middle, common]
   const room = height - HEAD - 30 - Math.max(50, spares * SPARE_STEP + 20)
   const step = Math.min(92, room / Math.max(1, order.length - 0.5))
-  return { order, common, y: (terminal) => HEAD + step / 2 + Math.max(0, order.indexOf(terminal)) * step }
+  const rowOf = (terminal: string) => Math.max(0, order.indexOf(shared.get(terminal) ?? terminal))
+  return { order, common, y: (terminal) => HEAD + step / 2 + rowOf(terminal) * step }
+}
+
+/** Letters that a call leaves a unit under run on the row that it came in on: Y through a float to YF. */
+function sharedRows(system: System, common: string): Map<string, string> {
+  const shared = new Map<string, string>()
+  for (const place of system.places)
+    for (const chain of chainsOf(system, place, place.terminals))
+      if (leadsThrough(place, chain, { common })) shared.set(chain.to, chain.from)
+  return shared
 }
 
 function drawPlace(system: System, place: Place, zones: readonly LoomZone[], rows: Rows): UnitDrawing {

@@ -39,7 +39,7 @@ const SIZE = {
   electronics: { across: [50, 34], down: [50, 34] },
   board: { across: [50, 34], down: [50, 34] },
   output: { across: [30, 22], down: [30, 24] },
-  fuse: { across: [84, 34], down: [84, 34] },
+  fuse: { across: [84, 34], down: [74, 30] },
   transformer: { across: [36, 60], down: [36, 60] },
 } as const
 
@@ -108,7 +108,8 @@ function drawAcross(
   const xSource = source ? inner - SIZE.transformer.across[0] / 2 : inner
   const xBus = source ? xSource - SIZE.transformer.across[0] / 2 - ROOM.bus : inner
   const branches = chains.filter((chain) => chain !== source && chain.from === (source?.from ?? rows.order[0]))
-  const across = chains.filter((chain) => chain !== source && !branches.includes(chain))
+  const across = chains.filter((chain) => chain !== source && !branches.includes(chain) && !leadsThrough(place, chain, rows))
+  const through = chains.filter((chain) => leadsThrough(place, chain, rows))
   const start = at.xLeft + TAG
   const rowOf = (chain: Chain) => {
     const y = rows.y(chain.from)
@@ -148,6 +149,7 @@ function drawAcross(
         ],
       })
   }
+  for (const chain of through) placeAcross(drawing, place, chain, loadsStart, xBus - ROOM.bus, rows.y(chain.from), start, at.xRight - TAG)
   if (across.length > 0) {
     const top = Math.min(...across.map(rowOf))
     drawing.wires.push({
@@ -187,9 +189,17 @@ function drawSource(
   at: { start: number; loadsStart: number; xSource: number },
 ): void {
   const y = rows.y(source.from)
-  const onRow: Chain = { ...source, parts: source.parts.filter((part) => part.kind !== 'transformer'), leads: source.leads }
-  const transformer = source.parts.find((part) => part.kind === 'transformer')
-  const lead = source.leads[source.leads.length - 1] ?? source.from
+  const turn = source.parts.findIndex((part) => part.kind === 'transformer')
+  const onRow: Chain = { ...source, parts: source.parts.slice(0, turn), leads: source.leads.slice(0, turn) }
+  const transformer = source.parts[turn]
+  // What stands between the winding and common, a fuse in that leg, hangs below it.
+  const below: Chain = {
+    from: source.leads[turn] ?? rows.common,
+    to: source.to,
+    parts: source.parts.slice(turn + 1),
+    leads: source.leads.slice(turn + 1),
+  }
+  const lead = source.leads[turn - 1] ?? source.from
   placeAcross(drawing, place, { ...onRow, to: lead }, at.loadsStart, at.xSource, y, at.start)
   if (!transformer) return
   const commonY = rows.y(rows.common)
@@ -207,26 +217,29 @@ function drawSource(
     y: middle,
     width: SIZE.transformer.down[0],
     height: SIZE.transformer.down[1],
-    between: [terminalPoint(lead, place.id), terminalPoint(rows.common, place.id)],
+    between: [terminalPoint(lead, place.id), terminalPoint(below.parts.length > 0 ? below.from : rows.common, place.id)],
     labelY: y - 24,
   })
   if (lead !== source.from) drawing.leads.push({ point: terminalPoint(lead, place.id), x: at.xSource, y })
-  drawing.wires.push(
-    {
-      net: terminalPoint(lead, place.id),
-      corners: [
-        [at.xSource, y],
-        [at.xSource, middle - half],
-      ],
-    },
-    {
-      net: terminalPoint(rows.common, place.id),
-      corners: [
-        [at.xSource, middle + half],
-        [at.xSource, commonY],
-      ],
-    },
-  )
+  drawing.wires.push({
+    net: terminalPoint(lead, place.id),
+    corners: [
+      [at.xSource, y],
+      [at.xSource, middle - half],
+    ],
+  })
+  if (below.parts.length > 0) {
+    placeDown(drawing, place, below, at.xSource, middle + half, commonY, true)
+    drawing.leads.push({ point: terminalPoint(below.from, place.id), x: at.xSource, y: middle + half + 12 })
+    return
+  }
+  drawing.wires.push({
+    net: terminalPoint(rows.common, place.id),
+    corners: [
+      [at.xSource, middle + half],
+      [at.xSource, commonY],
+    ],
+  })
 }
 
 /** A unit at the end of the run: each chain goes along its row, down on the far side, and back on common. */
@@ -262,7 +275,17 @@ function drawDown(
   })
 }
 
+/** Switches between two lettered terminals: a call that leaves the unit under another letter. */
+export const leadsThrough = (place: Place, chain: Chain, rows: Pick<Rows, 'common'>): boolean =>
+  chain.to !== rows.common && place.terminals.includes(chain.to) && chain.parts.every(({ kind }) => kind === 'switch' || kind === 'output')
+
 const nextRow = (rows: Rows, terminal: string): string => rows.order[Math.min(rows.order.indexOf(terminal) + 1, rows.order.length - 1)]
+
+/** A name short enough to stand at a symbol. */
+function sayShort({ kind, name }: Chain['parts'][number]): string {
+  if (kind === 'output') return 'board'
+  return kind === 'electronics' || kind === 'board' ? name.split(' ')[0] : name
+}
 
 function partOf(part: Chain['parts'][number], place: Place, axis: 'across' | 'down', x: number, y: number): LoomPart {
   const [width, height] = SIZE[part.kind][axis]
@@ -271,7 +294,7 @@ function partOf(part: Chain['parts'][number], place: Place, axis: 'across' | 'do
   return {
     id: part.id,
     kind: part.kind === 'board' ? 'electronics' : part.kind,
-    label: SHORT_ROLE[role] ?? (role || (['electronics', 'board', 'output'].includes(part.kind) ? part.name.split(' ')[0] : part.name)),
+    label: SHORT_ROLE[role] ?? (role || sayShort(part)),
     terminal: null,
     axis,
     x,
@@ -283,7 +306,16 @@ function partOf(part: Chain['parts'][number], place: Place, axis: 'across' | 'do
 }
 
 /** Parts evenly on one row from `from` to `to`; the wire in front of them begins at `wireStart`. */
-function placeAcross(drawing: UnitDrawing, place: Place, chain: Chain, from: number, to: number, y: number, wireStart: number): void {
+function placeAcross(
+  drawing: UnitDrawing,
+  place: Place,
+  chain: Chain,
+  from: number,
+  to: number,
+  y: number,
+  wireStart: number,
+  wireEnd = to,
+): void {
   const widths = chain.parts.map((part) => SIZE[part.kind].across[0])
   const gap = (to - from - widths.reduce((sum, width) => sum + width, 0)) / (chain.parts.length + 1)
   let x = from
@@ -308,7 +340,7 @@ function placeAcross(drawing: UnitDrawing, place: Place, chain: Chain, from: num
     net: terminalPoint(net, place.id),
     corners: [
       [wireFrom, y],
-      [to, y],
+      [wireEnd, y],
     ],
   })
 }
