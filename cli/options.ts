@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs'
+import { type CostModel, defaultCost, readCostModel } from '@/src/core/diagnosis/cost'
 import { readSystem } from '@/src/core/wiring/read-system'
 import type { System } from '@/src/core/wiring/system'
 import { catalogue, systemById } from '@/src/core/wiring/systems/catalogue'
@@ -45,6 +46,14 @@ export function loadSystem(name: string | null): System {
   const read = readSystem(parseJson(readFile(name), name))
   if (read.ok) return read.system
   throw new UsageError(`${name} is no valid system:\n${read.problems.map((problem) => `  ${problem}`).join('\n')}`)
+}
+
+/** A technician's own minutes from a file; the defaults without one. */
+export function loadMinutes(name: string | null): CostModel {
+  if (name === null) return defaultCost
+  const read = readCostModel(parseJson(readFile(name), name))
+  if (read.ok) return read.cost
+  throw new UsageError(`${name} gives no valid minutes: ${read.problem}`)
 }
 
 export function readFile(path: string): string {

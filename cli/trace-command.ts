@@ -1,5 +1,5 @@
 import { createInterface } from 'node:readline'
-import { loadSystem, type Options } from '@/cli/options'
+import { loadMinutes, loadSystem, type Options } from '@/cli/options'
 import { clockStamp } from '@/cli/stamp'
 import { sayChange } from '@/src/core/bench/say'
 import { createEngine, type Engine } from '@/src/core/diagnosis/engine'
@@ -16,7 +16,7 @@ type Understood = TraceAnswer['understood']
 
 /** A job on standard input: one quick line or JSON entry a line, one answer each. An empty line asks how it stands. */
 export async function traceCommand(options: Options): Promise<void> {
-  const engine = createEngine(loadSystem(options.get('system')))
+  const engine = createEngine(loadSystem(options.get('system')), { cost: loadMinutes(options.get('minutes')) })
   const entries: Entry[] = []
   let proposal: Proposal | null = null
   for await (const line of createInterface({ input: process.stdin })) {

@@ -1,6 +1,8 @@
 import { type Bench, benchKey } from '@/src/core/bench/bench'
+import { type CostModel, defaultCost } from '@/src/core/diagnosis/cost'
 import { kindsOfWiring, valueSpreads } from '@/src/core/diagnosis/houses'
 import { type Behaviour, createHypotheses } from '@/src/core/diagnosis/priors'
+import { type ShopCounts, withShopRates } from '@/src/core/diagnosis/shop-rates'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
 import type { Fault } from '@/src/core/faults/fault'
 import { type Answer, type Probe, probeKey } from '@/src/core/readings/check'
@@ -47,6 +49,7 @@ export interface Likelihoods {
 /** Everything about one system that does not depend on the job; keeps what it has computed. Make one per system and thread. */
 export interface Engine {
   readonly system: System
+  readonly cost: CostModel
   readonly faults: readonly Fault[]
   readonly hypotheses: readonly Hypothesis[]
   readonly rates: readonly number[]
@@ -81,11 +84,17 @@ const KEPT_OBSERVATIONS = 400
 /** Benches whose predictions are kept: what two jobs' worth of planning weighs. */
 const KEPT_QUESTIONS = 400
 
-export function createEngine(system: System): Engine {
+/** What a shop and its technician know better than the defaults. */
+export interface EngineOptions {
+  readonly cost?: CostModel
+  readonly shop?: ShopCounts
+}
+
+export function createEngine(system: System, { cost = defaultCost, shop = {} }: EngineOptions = {}): Engine {
   const kinds = kindsOfWiring(system)
   const laboratories = valueSpreads.map(({ factors }) => createLaboratory(system, factors))
   const [laboratory] = laboratories
-  const faults = enumerateFaults(system)
+  const faults = withShopRates(enumerateFaults(system), shop)
   const { hypotheses, rates, behaviours } = createHypotheses(laboratory, faults)
   // A house wired differently is the template's with the difference beside each fault.
   const hypothesesByKind = kinds.map(({ wiring }) =>
@@ -124,6 +133,7 @@ export function createEngine(system: System): Engine {
 
   return {
     system,
+    cost,
     faults,
     hypotheses,
     rates,

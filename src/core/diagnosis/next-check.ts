@@ -1,7 +1,6 @@
 import { isResettable } from '@/src/core/bench/apply'
 import type { Bench, BenchChange } from '@/src/core/bench/bench'
 import type { Candidate } from '@/src/core/diagnosis/candidates'
-import { HANDLING_MINUTE, readingMinutes, tripMinutes } from '@/src/core/diagnosis/cost'
 import { type Engine, type Observation, questionKey } from '@/src/core/diagnosis/engine'
 import { clusterOutcomes, type Outcomes } from '@/src/core/diagnosis/outcomes'
 import type { Posterior } from '@/src/core/diagnosis/posterior'
@@ -137,7 +136,7 @@ function bestOf(
     .flatMap((question) => scoreQuestion(engine, stories, bench, question, worthBits, equalCost))
     .sort((a, b) => b.score - a.score)
   const cannotSplit = scored.length > 1 && scored[0].gainBits < SPLITS_BITS
-  return (deep && cannotSplit && !equalCost ? lookAhead(stories, scored) : scored).slice(0, most)
+  return (deep && cannotSplit && !equalCost ? lookAhead(stories, scored, engine.cost) : scored).slice(0, most)
 }
 
 /** A bench with everything that could be asked on it; `wanted` are the places in the list of what has not been asked yet. */
@@ -175,7 +174,7 @@ function scoreQuestion(
   )
   const predictions = stories.map(({ index, kind }) => predictionsOf(index, kind))
   const trips = bench.power ? stories.reduce((sum, { weight }, row) => sum + weight * tripShare(predictions[row][probes.length]), 0) : 0
-  const tripCost = trips * (isResettable(engine.system, bench) ? tripMinutes.breaker : tripMinutes.fuse)
+  const tripCost = trips * (isResettable(engine.system, bench) ? engine.cost.trip.breaker : engine.cost.trip.fuse)
   const routes = new Map<string, Route>()
   const scores: Scored[] = []
   for (const index of wanted) {
@@ -187,10 +186,10 @@ function scoreQuestion(
     if (outcomes.count < 2) continue
     const gainBits = before - entropyAfter(stories, outcomes, groups)
     if (gainBits < worthBits) continue
-    const route = routes.get(place) ?? planRoute(engine.system, from, bench, place)
+    const route = routes.get(place) ?? planRoute(engine.system, from, bench, place, engine.cost)
     routes.set(place, route)
-    const minutes = route.minutes + readingMinutes[probe.meter] + tripCost
-    const price = equalCost ? 1 : minutes + HANDLING_MINUTE
+    const minutes = route.minutes + engine.cost.reading[probe.meter] + tripCost
+    const price = equalCost ? 1 : minutes + engine.cost.attention
     scores.push({ score: gainBits / price, gainBits, minutes, probe, place, route, outcomes, wanted: index })
   }
   return scores

@@ -1,5 +1,4 @@
 import type { Bench } from '@/src/core/bench/bench'
-import { HANDLING_MINUTE } from '@/src/core/diagnosis/cost'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { type Check, type Choice, findNextCheck, rankChecks } from '@/src/core/diagnosis/next-check'
 import { weigh } from '@/src/core/diagnosis/pairs'
@@ -49,6 +48,6 @@ export function priceWays(base: Engine, evidence: Evidence, bench: Bench, skippe
   const bits = entropyOfRepair(engine, posterior)
   return waysOfWorking.map((way) => {
     const next = findNextCheck(engine, posterior, bench, evidence.observations, { skipped, way })
-    return { way, next, minutesLeft: next ? ((next.minutes + HANDLING_MINUTE) * bits) / next.gainBits : null }
+    return { way, next, minutesLeft: next ? ((next.minutes + engine.cost.attention) * bits) / next.gainBits : null }
   })
 }

@@ -1,6 +1,6 @@
 import { applyChange } from '@/src/core/bench/apply'
 import { type Bench, type BenchChange, isSameJumper } from '@/src/core/bench/bench'
-import { handlingMinutes, walkMinutes } from '@/src/core/diagnosis/cost'
+import { type CostModel, defaultCost, walkMinutes } from '@/src/core/diagnosis/cost'
 import { parsePoint } from '@/src/core/wiring/point'
 import { firstPart, partById, type System } from '@/src/core/wiring/system'
 
@@ -15,7 +15,7 @@ export interface Route {
  * Plans the way. Wires are moved with the power off; it comes back, when it is wanted, after the last of them; then
  * the thermostat is set; then the technician goes where the reading is taken.
  */
-export function planRoute(system: System, from: Bench, to: Bench, place: string): Route {
+export function planRoute(system: System, from: Bench, to: Bench, place: string, cost: CostModel = defaultCost): Route {
   const supplyPlace = firstPart(system, 'fuse').place
   const thermostatPlace = firstPart(system, 'thermostat').place
   const wires = wireChanges(system, from, to)
@@ -31,13 +31,13 @@ export function planRoute(system: System, from: Bench, to: Bench, place: string)
   }
   const go = (there: string) => {
     if (there === here) return
-    minutes += walkMinutes(system, here, there)
+    minutes += walkMinutes(system, here, there, cost)
     make({ do: 'walk', place: there })
     here = there
   }
   const act = (change: BenchChange, at: string) => {
     go(at)
-    minutes += handlingMinutes[change.do]
+    minutes += cost.handling[change.do]
     make(change)
   }
   const needsHands = wires.length > 0
@@ -45,7 +45,8 @@ export function planRoute(system: System, from: Bench, to: Bench, place: string)
   const left = [...wires]
   while (left.length > 0) {
     left.sort(
-      (a, b) => walkMinutes(system, here, placeOf(system, a, supplyPlace)) - walkMinutes(system, here, placeOf(system, b, supplyPlace)),
+      (a, b) =>
+        walkMinutes(system, here, placeOf(system, a, supplyPlace), cost) - walkMinutes(system, here, placeOf(system, b, supplyPlace), cost),
     )
     // The nearest that can be done now: a jumper may have to wait until another is out or a wire is lifted.
     const next = left.find((change) => applyChange(system, bench, change).ok)

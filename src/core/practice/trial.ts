@@ -1,7 +1,6 @@
 import { applyChange, isResettable } from '@/src/core/bench/apply'
 import { type Bench, type BenchChange, createBench } from '@/src/core/bench/bench'
 import { type Complaint, emptyComplaint, symptoms } from '@/src/core/diagnosis/complaint'
-import { readingMinutes, tripMinutes } from '@/src/core/diagnosis/cost'
 import type { Engine, Observation } from '@/src/core/diagnosis/engine'
 import { weigh } from '@/src/core/diagnosis/pairs'
 import type { Evidence } from '@/src/core/diagnosis/posterior'
@@ -69,15 +68,15 @@ export function runTrial(engine: Engine, house: House, start: Start, solver: Sol
       const [lead] = listSuspects(weighed.engine, evidence, weighed.posterior, 0)
       return { verdict, lead: lead.id, checks, minutes, trips, fuses, observations, bench }
     }
-    const route = planRoute(system, bench, next.bench, next.place)
-    minutes += route.minutes + readingMinutes[next.probe.meter]
+    const route = planRoute(system, bench, next.bench, next.place, engine.cost)
+    minutes += route.minutes + engine.cost.reading[next.probe.meter]
     bench = make(route.changes)
     const { answer, tripped } = house.ask(next.probe)
     if (tripped) {
       const isBreaker = isResettable(system, bench)
       trips++
       fuses += isBreaker ? 0 : 1
-      minutes += isBreaker ? tripMinutes.breaker : tripMinutes.fuse
+      minutes += isBreaker ? engine.cost.trip.breaker : engine.cost.trip.fuse
     }
     if (tripped || next.probe.meter === 'trip')
       observations.push({ id: `${checks}-trip`, bench, probe: { meter: 'trip' }, answer: { word: tripped ? 'trips' : 'holds' } })

@@ -48,7 +48,7 @@ export function likelihood(answer: Answer, prediction: Prediction, scale: Scale,
 function componentLikelihood(answer: Answer, component: Component, scale: Scale): number {
   const { at } = component
   if (typeof at === 'object') return typeof answer === 'object' && 'word' in answer && answer.word === at.word ? 1 : 0
-  if (at === 'OL') return answer === 'OL' ? 1 : 0
+  if (at === 'OL') return likelihoodBeyond(answer, scale)
   if (answer === 'OL' || scale === 'word') return 0
   if (typeof answer === 'object' && 'word' in answer) return 0
   const spread = component.floating ? FLOATING_SPREAD : 0
@@ -60,6 +60,21 @@ function componentLikelihood(answer: Answer, component: Component, scale: Scale)
   const [low, high] = bandOnScale(answer, scale)
   return spread * everywhere + (1 - spread) * (normalBelow(high, at, component.sigma) - normalBelow(low, at, component.sigma))
 }
+
+/** Damp insulation reads as a number where dry insulation reads OL: megohms and OL are hardly different answers. */
+const DAMP_ABOVE_OHM = 1e6
+const DAMP_SHARE = 0.1
+
+function likelihoodBeyond(answer: Answer, scale: Scale): number {
+  if (answer === 'OL') return 1 - DAMP_SHARE
+  if (scale !== 'ohms' || (typeof answer === 'object' && 'word' in answer)) return 0
+  const range = RANGES.ohms.high - onOhmScale(DAMP_ABOVE_OHM)
+  if (typeof answer === 'number') return answer >= DAMP_ABOVE_OHM ? DAMP_SHARE / range : 0
+  const [low, high] = bandOnScale(answer, scale)
+  return (DAMP_SHARE * Math.max(0, Math.min(high, RANGES.ohms.high) - Math.max(low, onOhmScale(DAMP_ABOVE_OHM)))) / range
+}
+
+const isDamp = (answer: Answer): boolean => typeof answer === 'number' && answer >= DAMP_ABOVE_OHM
 
 function bandOnScale(band: { low: number; high: number }, scale: Scale): [number, number] {
   if (scale === 'ohms') return [band.low <= 0 ? -10 : onOhmScale(band.low), onOhmScale(band.high)]
@@ -80,6 +95,7 @@ export function misfit(answer: Answer, prediction: Prediction, scale: Scale): nu
       if (typeof answer === 'object' && 'word' in answer && answer.word === at.word) best = 0
     } else if (at === 'OL') {
       if (answer === 'OL') best = 0
+      else if (scale === 'ohms' && isDamp(answer)) best = Math.min(best, 1)
     } else if (answer !== 'OL' && scale !== 'word') {
       if (typeof answer === 'number')
         best = Math.min(best, Math.abs((scale === 'ohms' ? onOhmScale(answer) : answer) - at) / component.sigma)

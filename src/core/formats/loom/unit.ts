@@ -55,6 +55,9 @@ function isDrawnAcross(place: Place, chains: readonly Chain[], hot: string, isTh
   return isThrough || hasSource || chains.length > 2 || place.terminals.includes(hot)
 }
 
+/** A winding, and the fuse below it where it sits in the common leg. */
+const sourceWidth = ({ parts }: Chain): number => (parts.at(-1)?.kind === 'fuse' ? SIZE.fuse.down[0] : SIZE.transformer.across[0])
+
 /** The least width in which a unit can be drawn. */
 export function widthOf(system: System, place: Place, terminals: readonly string[], hot: string, isThrough: boolean): number {
   const chains = chainsOf(system, place, terminals)
@@ -65,7 +68,7 @@ export function widthOf(system: System, place: Place, terminals: readonly string
     .filter((chain) => !branches.includes(chain))
     .map(({ parts }) => parts.reduce((sum, { kind }) => sum + (kind === 'transformer' ? 0 : SIZE[kind].across[0] + ROOM.parts), ROOM.parts))
   const left = 2 * TAG + 8 + ROOM.start + branches.length * BRANCH_GAP
-  const right = (isThrough ? 2 * TAG + 8 : 0) + ROOM.bus + (source ? SIZE.transformer.across[0] + 2 * ROOM.source : 0)
+  const right = (isThrough ? 2 * TAG + 8 : 0) + ROOM.bus + (source ? sourceWidth(source) + 2 * ROOM.source : 0)
   return left + Math.max(40, ...widths) + right
 }
 
@@ -105,8 +108,8 @@ function drawAcross(
   const commonY = rows.y(rows.common)
   const common = terminalPoint(rows.common, place.id)
   const inner = at.right.length > 0 ? at.xRight - TAG - ROOM.source : at.xRight + TAG
-  const xSource = source ? inner - SIZE.transformer.across[0] / 2 : inner
-  const xBus = source ? xSource - SIZE.transformer.across[0] / 2 - ROOM.bus : inner
+  const xSource = source ? inner - sourceWidth(source) / 2 : inner
+  const xBus = source ? xSource - sourceWidth(source) / 2 - ROOM.bus : inner
   const branches = chains.filter((chain) => chain !== source && chain.from === (source?.from ?? rows.order[0]))
   const across = chains.filter((chain) => chain !== source && !branches.includes(chain) && !leadsThrough(place, chain, rows))
   const through = chains.filter((chain) => leadsThrough(place, chain, rows))
