@@ -1,6 +1,7 @@
 import { expect, type Locator, type Page } from '@playwright/test'
 import { createEngine } from '@/src/core/diagnosis/engine'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
+import type { Fault } from '@/src/core/faults/fault'
 import { proposeCheck } from '@/src/core/job/advise'
 import { foldJob } from '@/src/core/job/fold'
 import type { JobFile } from '@/src/core/job/job-file'
@@ -52,6 +53,11 @@ export class Technician {
     await expect(field).toHaveValue('')
   }
 
+  /** Records the repair of a suspect by its rank in the list, the first of all being 0. */
+  async repairs(rank: number): Promise<void> {
+    await this.says(`repaired ${rank + 1}`)
+  }
+
   async types(value: string): Promise<void> {
     await this.page.getByRole('textbox', { name: /^reading in / }).fill(value)
     await this.taps('Take it')
@@ -74,10 +80,18 @@ export class Technician {
 
 /** A house with a hidden fault on the other end of the meter leads. */
 export function hiddenFault(faultId: string, foundFuse: House['hypothesis']['foundFuse'], seed: number, system: System = furnaceAc): House {
-  const fault = enumerateFaults(system).find(({ id }) => id === faultId)
-  if (!fault) throw new Error(`no fault ${faultId}`)
+  return hiddenStory(storyOfFault(faultById(system, faultId), foundFuse), seed, system)
+}
+
+export function hiddenStory(story: House['hypothesis'], seed: number, system: System): House {
   const random = createRandom(seed)
-  return createHouse(system, storyOfFault(fault, foundFuse), drawValues(system, random), random)
+  return createHouse(system, story, drawValues(system, random), random)
+}
+
+export function faultById(system: System, id: string): Fault {
+  const fault = enumerateFaults(system).find((candidate) => candidate.id === id)
+  if (!fault) throw new Error(`no fault ${id}`)
+  return fault
 }
 
 /**

@@ -17,11 +17,15 @@ export interface Weighed {
 
 /** Share of visits with two independent faults at once: assumption. */
 const PAIR_SHARE = 0.04
-/** Singles explain badly when "none of these", or a fault that is only there now and then, takes this much: assumptions. */
+/**
+ * Singles explain badly when "none of these" takes this much, or a little of it beside a fault that is only there now and
+ * then, unless that is what the customer tells: assumptions.
+ */
 const NONE_TAKES = 0.03
+const NONE_BESIDE_UNSTEADY = 0.004
 const UNSTEADY_TAKES = 0.25
 /** Pairs whose readings are worked out in full, after a ranking by the better of their two halves. */
-const PAIRS_WEIGHED = 60
+const PAIRS_WEIGHED = 40
 /** Singles that may be half of a pair. */
 const HALVES = 90
 
@@ -31,14 +35,16 @@ const HALVES = 90
  */
 export function weigh(base: Engine, evidence: Evidence): Weighed {
   const singles = computePosterior(base, evidence)
-  if (evidence.observations.length < 2 || !explainsBadly(base, singles)) return { engine: base, posterior: singles }
+  if (evidence.observations.length < 2 || !explainsBadly(base, evidence, singles)) return { engine: base, posterior: singles }
   const engine = withPairs(base, choosePairs(base, evidence))
   return { engine, posterior: computePosterior(engine, evidence) }
 }
 
-function explainsBadly(engine: Engine, { hypotheses, noneOfThese }: Posterior): boolean {
+function explainsBadly(engine: Engine, { complaint }: Evidence, { hypotheses, noneOfThese }: Posterior): boolean {
+  if (noneOfThese > NONE_TAKES) return true
+  if (noneOfThese < NONE_BESIDE_UNSTEADY || complaint.symptoms.includes('fuse-now-and-then')) return false
   const unsteady = engine.hypotheses.reduce((sum, { intermittent }, index) => sum + (intermittent ? hypotheses[index] : 0), 0)
-  return noneOfThese > NONE_TAKES || unsteady > UNSTEADY_TAKES
+  return unsteady > UNSTEADY_TAKES
 }
 
 /** The most promising pairs of different faults, as indexes of the engine's hypotheses. */

@@ -13,7 +13,12 @@ import { type AdviceState, useAdvice } from '@/src/ui/engine/use-advice'
 export interface Desk extends AdviceState {
   readonly job: JobFile['job']
   readonly system: System
+  /** The entries of the moment that is looked at: all of them, or those up to a past one. */
   readonly entries: readonly Entry[]
+  readonly timeline: readonly Entry[]
+  /** Number of entries of the past moment that is looked at; null for now. */
+  readonly past: number | null
+  readonly lookAt: (count: number | null) => void
   readonly state: JobState
   readonly unsent: number
   readonly sendProblem: string | null
@@ -32,16 +37,23 @@ const browserStamp = { newId: () => crypto.randomUUID(), now: () => new Date().t
 export function DeskProvider({ initial, children }: { initial: JobFile; children: ReactNode }) {
   const { system, job } = initial
   const timeline = useTimeline(initial)
-  const { entries, add } = timeline
+  const { entries: all, add } = timeline
+  const [past, lookAt] = useState<number | null>(null)
+  const entries = useMemo(() => (past === null ? all : all.slice(0, past)), [all, past])
   const { retry, ...advice } = useAdvice(system, entries)
   const [told, setTold] = useState<Desk['told']>(null)
   const state = useMemo(() => foldJob(system, entries), [system, entries])
   // Entries taken since the last render: two taps in one frame must see each other.
-  const latest = useRef<readonly Entry[]>(entries)
-  latest.current = entries.length >= latest.current.length ? entries : latest.current
+  const latest = useRef<readonly Entry[]>(all)
+  latest.current = all.length >= latest.current.length ? all : latest.current
 
   const record = useCallback(
     (drafts: readonly EntryDraft[]) => {
+      if (past !== null) {
+        const problem = 'This is how the job stood at a past moment. Nothing was taken: go back to now to enter something.'
+        setTold({ say: problem, isProblem: true })
+        return problem
+      }
       const added: Entry[] = []
       let problem: string | null = null
       for (const draft of drafts) {
@@ -61,10 +73,10 @@ export function DeskProvider({ initial, children }: { initial: JobFile; children
       }
       if (problem) setTold({ say: problem, isProblem: true })
       else if (added.length > 0)
-        setTold({ say: added.map((entry) => sayDraft(system, entry, foldJob(system, entries))).join(', then '), isProblem: false })
+        setTold({ say: added.map((entry) => sayDraft(system, entry, foldJob(system, all))).join(', then '), isProblem: false })
       return problem
     },
-    [system, entries, add],
+    [system, all, add, past],
   )
 
   const undo = useCallback(() => {
@@ -78,6 +90,9 @@ export function DeskProvider({ initial, children }: { initial: JobFile; children
     job,
     system,
     entries,
+    timeline: all,
+    past,
+    lookAt,
     state,
     unsent: timeline.unsent,
     sendProblem: timeline.problem,

@@ -18,6 +18,7 @@ import { ProveStep } from '@/src/ui/prove/prove-step'
 import { QuickLine } from '@/src/ui/quick-line/quick-line'
 import { RepairStep } from '@/src/ui/repair/repair-step'
 import { toggleTheme } from '@/src/ui/theme/theme'
+import { PastBanner } from '@/src/ui/timeline/scrub-bar'
 import { TimelineSheet } from '@/src/ui/timeline/timeline-sheet'
 import { TraceStep } from '@/src/ui/trace/trace-step'
 
@@ -61,6 +62,7 @@ function Frame() {
   })
   return (
     <div className="relative grid h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)_auto_auto] desk:grid-cols-[5.2rem_minmax(0,1fr)_21.9rem] desk:grid-rows-[auto_minmax(0,1fr)_auto]">
+      <PastBanner />
       <DeskHeader onTimeline={() => setSheet('timeline')} />
       <StepRail current={step} onStep={open} />
       <Screen onStep={open} />

@@ -5,6 +5,7 @@ import { sayPercent } from '@/src/core/units/quantity'
 import { Button } from '@/src/ui/controls/button'
 import { useDesk } from '@/src/ui/desk/desk-context'
 import { LoomDrawing } from '@/src/ui/loom/loom-drawing'
+import { LoomTable } from '@/src/ui/loom/loom-table'
 import { useIsWide } from '@/src/ui/loom/use-is-wide'
 
 const SIZE = { width: 832, height: 616 }
@@ -50,6 +51,7 @@ export function LoomView({ probes, onPick }: { probes: readonly string[]; onPick
         probes={probes}
         onPick={onPick}
       />
+      <LoomTable />
     </section>
   )
 }

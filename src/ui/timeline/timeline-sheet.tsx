@@ -2,15 +2,19 @@
 import { format } from 'date-fns'
 import { useMemo, useState } from 'react'
 import type { ContentEntry } from '@/src/core/job/entry'
+import { foldJob } from '@/src/core/job/fold'
 import { readQuickLine, sayDraft } from '@/src/core/job/quick-line'
 import { sayBenchShort } from '@/src/core/readings/say'
 import { Button } from '@/src/ui/controls/button'
 import { Sheet } from '@/src/ui/controls/sheet'
 import { useDesk } from '@/src/ui/desk/desk-context'
+import { ScrubBar } from '@/src/ui/timeline/scrub-bar'
 
 /** The record of the job, newest first. Nothing is erased: a line is taken back or corrected by a new entry. */
 export function TimelineSheet(props: { open: boolean; onOpenChange: (open: boolean) => void }) {
-  const { system, entries, state, record, unsent, sendProblem } = useDesk()
+  const { system, timeline: entries, state: shown, past, record, unsent, sendProblem } = useDesk()
+  // The record is whole, whatever moment the desk looks at.
+  const state = useMemo(() => (past === null ? shown : foldJob(system, entries)), [past, shown, system, entries])
   const [correcting, setCorrecting] = useState<string | null>(null)
   const standing = useMemo(() => new Map(state.standing.map((entry) => [entry.id, entry])), [state.standing])
   const refused = new Map(state.refused.map(({ id, problem }) => [id, problem]))
@@ -21,6 +25,7 @@ export function TimelineSheet(props: { open: boolean; onOpenChange: (open: boole
           {unsent} {unsent === 1 ? 'entry is' : 'entries are'} on this device only. {sendProblem ?? 'Sending …'}
         </p>
       )}
+      <ScrubBar />
       <ol reversed className="flex flex-col">
         {[...entries].reverse().map((entry) => {
           const now = standing.get(entry.id)
@@ -64,7 +69,7 @@ const isContent = (entry: { kind: string }): entry is ContentEntry => entry.kind
 
 /** The corrected entry is typed as a quick line, read on the bench of that moment. */
 function Correction({ entry, onDone }: { entry: ContentEntry; onDone: () => void }) {
-  const { system, entries, record } = useDesk()
+  const { system, timeline: entries, record } = useDesk()
   const [line, setLine] = useState('')
   const before = entries.slice(
     0,

@@ -1,0 +1,61 @@
+'use client'
+import { sayPercent } from '@/src/core/units/quantity'
+import { conductorEnd } from '@/src/core/wiring/point'
+import { placeById } from '@/src/core/wiring/system'
+import { useDesk } from '@/src/ui/desk/desk-context'
+
+/** What the loom shows, as a table for a screen reader: every conductor with its ends, what is lifted, hot or suspected. */
+export function LoomTable() {
+  const { system, state, advice } = useDesk()
+  const hot = new Set(advice?.hot)
+  const suspicion = new Map(advice?.suspicion.map(({ point, probability }) => [point, probability]))
+  return (
+    <table className="sr-only">
+      <caption>The loom, conductor by conductor</caption>
+      <thead>
+        <tr>
+          {['cable', 'conductor', 'colour', 'ends', 'now', 'suspicion'].map((name) => (
+            <th key={name} scope="col">
+              {name}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {system.cables.flatMap((cable) =>
+          cable.conductors.map(({ id, colour, lands }) => {
+            const ends = cable.between.map((place) => conductorEnd(cable.id, id, place))
+            const lifted = ends.filter((end) => state.bench.lifted.includes(end))
+            const isHot = ends.some((end) => hot.has(end))
+            const suspected = Math.max(...ends.map((end) => suspicion.get(end) ?? 0))
+            return (
+              <tr key={`${cable.id} ${id}`}>
+                <td>{cable.name}</td>
+                <th scope="row">{id}</th>
+                <td>{colour}</td>
+                <td>
+                  {lands
+                    .map((terminal, side) => `${terminal ?? 'not landed'} at the ${placeById(system, cable.between[side])?.name}`)
+                    .join(', ')}
+                </td>
+                <td>
+                  {[
+                    lifted.length === 2
+                      ? 'both ends lifted'
+                      : lifted.length === 1
+                        ? `lifted at the ${placeById(system, lifted[0].split('@')[1])?.name}`
+                        : '',
+                    isHot ? 'hot' : '',
+                  ]
+                    .filter(Boolean)
+                    .join(', ') || 'as it should be'}
+                </td>
+                <td>{suspected > 0.01 ? sayPercent(suspected) : 'none'}</td>
+              </tr>
+            )
+          }),
+        )}
+      </tbody>
+    </table>
+  )
+}
