@@ -3,16 +3,27 @@ import { changesOfBench } from '@/src/core/bench/changes'
 import { factorNetwork } from '@/src/core/circuit/factored'
 import { Perturbation } from '@/src/core/circuit/perturbation'
 import { solveNetwork } from '@/src/core/circuit/solver'
-import { createEngine } from '@/src/core/diagnosis/engine'
-import { formOpinion, proposeCheck } from '@/src/core/job/advise'
-import { foldJob } from '@/src/core/job/fold'
-import { createDemoJob } from '@/src/core/practice/demo'
+import { listCandidates } from '@/src/core/diagnosis/candidates'
+import { createEngine, type Engine } from '@/src/core/diagnosis/engine'
+import { findNextCheck } from '@/src/core/diagnosis/next-check'
+import { weigh } from '@/src/core/diagnosis/pairs'
+import { evidenceOf, formOpinion, proposeCheck } from '@/src/core/job/advise'
+import type { Entry } from '@/src/core/job/entry'
+import { foldJob, type JobState } from '@/src/core/job/fold'
+import { createHouse, type House } from '@/src/core/practice/house'
+import type { Answer } from '@/src/core/readings/check'
+import { healthy } from '@/src/core/readings/hypothesis'
 import { writeChanges } from '@/src/core/readings/network-in-state'
 import { changesOfFault } from '@/src/core/readings/world'
+import { createRandom } from '@/src/core/units/random'
+import type { PartOf } from '@/src/core/wiring/part'
+import type { System } from '@/src/core/wiring/system'
+import { catalogue, furnaceAc } from '@/src/core/wiring/systems/catalogue'
+import { templateValues } from '@/src/core/wiring/values'
 
 /**
- * What the desk waits for, and what the low-rank way saves, measured side by side in one run. Times are the middle of
- * several; on a busy machine only the ratios mean much.
+ * What the desk waits for, what the low-rank way saves and how it grows, measured side by side in one run. Times are the
+ * middle of several; on a busy machine only the ratios mean much.
  */
 
 function middleMs(rounds: number, work: (round: number) => void): number {
@@ -25,60 +36,150 @@ function middleMs(rounds: number, work: (round: number) => void): number {
   return times.sort((a, b) => a - b)[Math.floor(times.length / 2)]
 }
 
+/** The same where each round needs something made first, which is not measured. */
+function middleOver<T>(rounds: number, prepare: (round: number) => T, work: (prepared: T) => void): number {
+  const prepared = Array.from({ length: rounds }, (_, round) => prepare(round))
+  return middleMs(rounds, (round) => work(prepared[round]))
+}
+
 const row = (what: string, ms: number, limitMs?: number) =>
   console.log(
     `${what.padEnd(46)} ${ms.toFixed(3).padStart(9)} ms${limitMs ? `   ${(ms / limitMs).toFixed(2)} of ${limitMs} ms allowed` : ''}`,
   )
 
-const job = createDemoJob('bench', new Date(0))
-const { system, entries } = job
-const begun = performance.now()
-const engine = createEngine(system)
-row('engine from nothing, once a job', performance.now() - begun)
+const ratio = (what: string, value: number) => console.log(`${what.padEnd(46)} ${value.toFixed(2).padStart(9)} times`)
 
-const states = entries.map((_, index) => foldJob(system, entries.slice(0, index + 1)))
-const begunFirst = performance.now()
-proposeCheck(engine, states[0])
-row('first next check of a job, cold', performance.now() - begunFirst)
-for (const state of states) {
-  formOpinion(engine, state)
-  proposeCheck(engine, state)
+const at = (position: number) => new Date(position * 60_000).toISOString()
+
+/** Readings of a sound house as a job has them; the last one has another value each round, so that it is not remembered. */
+function jobOf(system: System, readings: number, round: number): JobState {
+  const bench = createBench(system)
+  const house = soundHouse(system)
+  const probes = listCandidates(system, bench)
+    .flatMap((candidate) => (candidate.bench.power && candidate.bench.call === 'off' ? candidate.probes : []))
+    .filter(({ probe }) => probe.meter === 'volts')
+    .slice(0, readings)
+  // The house is asked once: only the last answer is new.
+  const answers = known.get(system) ?? probes.map(({ probe }) => house.ask(probe).answer)
+  known.set(system, answers)
+  const answerOf = (index: number) => {
+    const answer = answers[index]
+    return typeof answer === 'number' && index === probes.length - 1 ? answer + round / 1000 : answer
+  }
+  const entries = probes.map(
+    ({ probe }, index): Entry => ({ id: `r${index}`, at: at(index), kind: 'reading', probe, answer: answerOf(index) }),
+  )
+  return foldJob(system, entries)
 }
-// A reading that was not seen before, so that nothing is remembered: each round another value.
-const last = states[states.length - 1]
-const withReading = (round: number) =>
-  foldJob(system, [
-    ...entries,
-    { id: 'off', at: new Date(0).toISOString(), kind: 'bench', change: { do: 'power', on: false } },
-    {
-      id: 'new',
-      at: new Date(0).toISOString(),
-      kind: 'reading',
-      probe: { meter: 'ohms', a: 'outdoor-cable.Y@indoor', b: 'chassis@indoor' },
-      answer: 0.4 + round / 100,
-    },
-  ])
-row(
-  'suspects after a new reading',
-  middleMs(21, (round) => formOpinion(engine, withReading(round))),
-  100,
-)
-row(
-  'next check after it',
-  middleMs(7, (round) => proposeCheck(engine, withReading(round))),
-  300,
-)
-row(
-  'next check, same bench, wide open',
-  middleMs(5, () => proposeCheck(engine, states[0])),
-  300,
-)
 
-const { laboratory } = engine
+const known = new Map<System, Answer[]>()
+const houses = new Map<System, House>()
+function soundHouse(system: System): House {
+  const house = houses.get(system) ?? createHouse(system, healthy, templateValues, createRandom(3))
+  houses.set(system, house)
+  return house
+}
+
+/** A furnace with more conductors: calls that go out to a solenoid each. */
+function grown(conductors: number): System {
+  const more = Array.from({ length: conductors - 5 }, (_, index) => `X${index + 1}`)
+  const [stat, outdoor] = furnaceAc.cables
+  const wire = (id: string) => ({ id, colour: 'grey' as const, lands: [id, id] as [string, string] })
+  const coil = furnaceAc.parts.find((part): part is PartOf<'coil'> => part.kind === 'coil' && part.id === 'contactor')
+  if (!coil) throw new Error('the furnace has no contactor')
+  const { contact: _, ...solenoid } = coil
+  return {
+    ...furnaceAc,
+    id: `grown-${conductors}`,
+    places: furnaceAc.places.map((place) => ({ ...place, terminals: [...place.terminals, ...more] })),
+    cables: [
+      { ...stat, conductors: [...stat.conductors.filter(({ lands }) => lands[0] !== null), ...more.map(wire)] },
+      { ...outdoor, conductors: [...outdoor.conductors, ...more.map(wire)] },
+    ],
+    parts: [
+      ...furnaceAc.parts.map((part) =>
+        part.kind === 'thermostat' ? { ...part, calls: { ...part.calls, cool: [...(part.calls.cool ?? []), ...more] } } : part,
+      ),
+      ...more.map((name) => ({ ...solenoid, id: `solenoid-${name}`, name: `solenoid ${name}`, between: [name, 'C'] as [string, string] })),
+    ],
+  }
+}
+
+function measure(system: System): { suspectsMs: number; nextMs: number; engine: Engine } {
+  console.log(`\n${system.name}`)
+  const begun = performance.now()
+  const engine = createEngine(system)
+  row('engine from nothing, once a job', performance.now() - begun)
+  const begunFirst = performance.now()
+  proposeCheck(engine, foldJob(system, []))
+  row('first next check of a job, cold', performance.now() - begunFirst)
+  const suspectsMs = middleOver(
+    9,
+    (round) => jobOf(system, 6, round),
+    (state) => formOpinion(engine, state),
+  )
+  row('suspects after a reading', suspectsMs, 50)
+  const wide = foldJob(system, [])
+  proposeCheck(engine, wide)
+  const nextMs = middleOver(
+    9,
+    (round) => jobOf(system, 6, round + 100),
+    (state) => proposeCheck(engine, state),
+  )
+  row('next check after it', nextMs, 100)
+  const weighed = weigh(engine, evidenceOf(wide))
+  const one = middleMs(5, () => findNextCheck(engine, weighed.posterior, wide.bench, [], { deep: false }))
+  const two = middleMs(5, () => findNextCheck(engine, weighed.posterior, wide.bench, [], { deep: true }))
+  row('next check one deep, everything open', one)
+  row('next check two deep, everything open', two, 300)
+  return { suspectsMs, nextMs, engine }
+}
+
+const worst = catalogue.find(({ id }) => id === 'dual-fuel') ?? furnaceAc
+const { engine } = measure(furnaceAc)
+measure(worst)
+
+console.log('\nthe whole prediction table of the largest system: every story on every bench worth reaching')
+{
+  const fresh = createEngine(worst)
+  const candidates = listCandidates(worst, createBench(worst))
+  let readings = 0
+  const begun = performance.now()
+  for (const { bench, probes } of candidates) {
+    const predict = fresh.predictions(
+      bench,
+      probes.map(({ probe }) => probe),
+    )
+    for (let story = 0; story < fresh.hypotheses.length; story++) readings += predict(story, 0).length
+  }
+  const ms = performance.now() - begun
+  row(`${candidates.length} benches, ${(readings / 1000).toFixed(0)} thousand readings`, ms, 3000)
+}
+
+console.log('\ngrowth')
+let before: { faults: number; conductors: number; ms: number } | null = null
+for (const conductors of [5, 10, 15, 20]) {
+  const system = grown(conductors)
+  const begun = performance.now()
+  const large = createEngine(system)
+  const ms = performance.now() - begun
+  row(`${conductors} conductors, ${large.faults.length} faults, ${large.laboratory.network.size} unknowns: engine`, ms)
+  const suspects = middleOver(
+    3,
+    (round) => jobOf(system, 3, round),
+    (state) => formOpinion(large, state),
+  )
+  row('  suspects after a reading', suspects)
+  if (before) ratio(`  faults ${(large.faults.length / before.faults).toFixed(1)} times as many: engine`, ms / before.ms)
+  before = { faults: large.faults.length, conductors, ms }
+}
+
+console.log('\nlow-rank against solving anew')
+const { laboratory, system } = engine
 const live = factorNetwork(laboratory.network, 'live')
 const kernel = new Perturbation()
 const points = ['R@indoor', 'Y@outdoor', 'C@outdoor'].map((name) => laboratory.network.nodeIndex(name))
-const bench = changesOfBench(system, laboratory.network, { ...createBench(system), jumpers: last.bench.jumpers })
+const bench = changesOfBench(system, laboratory.network, { ...createBench(system), jumpers: [{ a: 'R@indoor', b: 'Y@indoor' }] })
 const changesOf = (round: number) => [
   ...bench,
   ...changesOfFault(laboratory, engine.hypotheses[1 + (round % (engine.hypotheses.length - 1))]),
@@ -90,6 +191,4 @@ const lowRank = middleMs(200, (round) => {
 const dense = middleMs(20, (round) => solveNetwork(writeChanges(laboratory.network, changesOf(round))))
 row('one fault, low-rank', lowRank)
 row('one fault, solved anew', dense)
-console.log(
-  `ratio: the low-rank way is ${(dense / lowRank).toFixed(0)} times faster (${laboratory.network.size} unknowns, ${engine.faults.length} faults)`,
-)
+ratio(`solved anew against low-rank (${laboratory.network.size} unknowns)`, dense / lowRank)

@@ -133,6 +133,7 @@ for (const { system: id, street, words, ticks, fault, fuseBlown, intermittent, b
     const left = told.find((one) => one !== mended)
     if (!left) return
     await technician.repairs(0)
+    await expect(found).toHaveCount(0)
     house.mend(storyOfFault(left))
     house.change({ do: 'slot', holds: 'breaker' })
     await technician.says('breaker in')

@@ -1,7 +1,8 @@
 import { createMatrix, createVector } from '@/src/core/circuit/dense'
 import type { Change, Factored } from '@/src/core/circuit/factored'
 
-const MAX_RANK = 40
+/** Changes at once: a bench's, a fault's, and one or two for every relay that moves. */
+const MAX_RANK = 96
 
 /**
  * A factored network under a few rank-1 changes, without factoring again: with Z the impedances between the

@@ -80,6 +80,8 @@ export function widened(prediction: Prediction, scale: Scale): Prediction {
   })
 }
 
+const sayAt = (at: 'OL' | { readonly word: string }): string => (at === 'OL' ? at : at.word)
+
 const KEPT_OBSERVATIONS = 400
 /** Benches whose predictions are kept: what two jobs' worth of planning weighs. */
 const KEPT_QUESTIONS = 400
@@ -109,19 +111,30 @@ export function createEngine(system: System, { cost = defaultCost, shop = {} }: 
     const words = wordsFor(system, probe).length
     const marginal = new Float64Array(hypotheses.length + 1)
     const byKind = new Float64Array(hypotheses.length * kinds.length)
+    // Stories that foretell the same in the template's house (most of them: their fault is elsewhere) do so over the spread.
+    const spreads = new Map<string, number>()
+    const overSpread = (story: Hypothesis, inTemplate: Prediction): number => {
+      const key = inTemplate
+        .map(({ at, weight }) => `${typeof at === 'number' ? at.toPrecision(3) : sayAt(at)} ${weight.toFixed(3)}`)
+        .join(' ')
+      const known = spreads.get(key)
+      if (known !== undefined) return known
+      const mean = valueSpreads.reduce(
+        (sum, spread, corner) =>
+          sum +
+          spread.weight * likelihood(answer, corner === 0 ? inTemplate : predict(laboratories[corner], bench, story, probe), scale, words),
+        0,
+      )
+      spreads.set(key, mean)
+      return mean
+    }
     for (let index = 0; index < hypotheses.length; index++) {
       let sum = 0
       kinds.forEach(({ weight }, kind) => {
         const story = hypothesesByKind[kind][index]
+        const inTemplate = predict(laboratory, bench, story, probe)
         // The spread of values matters where it is drawn as it should be; beside a wiring difference the template will do.
-        const value =
-          kind === 0
-            ? valueSpreads.reduce(
-                (mean, spread, corner) =>
-                  mean + spread.weight * likelihood(answer, predict(laboratories[corner], bench, story, probe), scale, words),
-                0,
-              )
-            : likelihood(answer, predict(laboratory, bench, story, probe), scale, words)
+        const value = kind === 0 ? overSpread(story, inTemplate) : likelihood(answer, inTemplate, scale, words)
         byKind[index * kinds.length + kind] = Math.log(value)
         sum += weight * value
       })

@@ -70,7 +70,7 @@ function wireChanges(system: System, from: Bench, to: Bench): BenchChange[] {
   for (const part of to.unplugged) if (!from.unplugged.includes(part)) changes.push({ do: 'unplug', part })
   for (const { a, b } of to.jumpers) if (!from.jumpers.some((jumper) => isSameJumper(jumper, a, b))) changes.push({ do: 'jumper', a, b })
   const isBuiltBreaker = firstPart(system, 'fuse').holds === 'breaker' && to.slot.holds === 'breaker'
-  if (isBuiltBreaker && from.slot.holds !== 'breaker') changes.push({ do: 'reset' })
+  if (isBuiltBreaker && from.slot.holds === 'as-found') changes.push({ do: 'reset' })
   else if (to.slot.holds !== from.slot.holds && to.slot.holds !== 'as-found')
     changes.push({ do: 'slot', holds: to.slot.holds, ratingA: to.slot.ratingA })
   else if (to.slot.holds === 'breaker' && from.slot.open && !to.slot.open) changes.push({ do: 'reset' })

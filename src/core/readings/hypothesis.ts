@@ -30,11 +30,22 @@ export const storyOfFault = (fault: Fault, foundFuse: Hypothesis['foundFuse'] = 
 export const changesTold = (hypothesis: Hypothesis): readonly Effect[] =>
   hypothesis.wiring.length === 0 ? hypothesis.effects : [...hypothesis.effects, ...hypothesis.wiring]
 
-/** The same story at a moment when its fault does not show. The fuse that was found stays as it was found. */
-export const whileHidden = (hypothesis: Hypothesis): Hypothesis => ({
-  ...hypothesis,
-  id: `${hypothesis.id} hidden`,
+/**
+ * The same story at a moment when its fault does not show. The fuse that was found stays as it was found. All stories that
+ * hide in one house look the same, and are one object, so that what is worked out for it is worked out once.
+ */
+export function whileHidden({ wiring, foundFuse }: Hypothesis): Hypothesis {
+  const known = hiddenIn.get(wiring) ?? { intact: hidden(wiring, 'intact'), blown: hidden(wiring, 'blown') }
+  hiddenIn.set(wiring, known)
+  return known[foundFuse]
+}
+
+const hidden = (wiring: readonly Effect[], foundFuse: Hypothesis['foundFuse']): Hypothesis => ({
+  id: `hidden, fuse ${foundFuse}`,
   fault: null,
   effects: [],
+  wiring,
+  foundFuse,
   intermittent: false,
 })
+const hiddenIn = new WeakMap<readonly Effect[], Record<Hypothesis['foundFuse'], Hypothesis>>()

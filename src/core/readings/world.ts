@@ -1,5 +1,5 @@
 import { isResettable } from '@/src/core/bench/apply'
-import type { Bench } from '@/src/core/bench/bench'
+import { type Bench, benchKey } from '@/src/core/bench/bench'
 import { addAdmittance, type Change, changeLink, type Factored, openLink } from '@/src/core/circuit/factored'
 import type { Effect } from '@/src/core/faults/fault'
 import { closeLink } from '@/src/core/operation/machine'
@@ -35,8 +35,29 @@ export interface Worlds {
   readonly overloadA: number
 }
 
-/** The ways in which a bench stands under a hypothesis. With the power off there is one, without a machine in it. */
+/** Benches whose worlds are kept in one laboratory: the last few, which are asked again and again. */
+const KEPT_BENCHES = 10
+const keptOf = new WeakMap<Laboratory, Map<string, WeakMap<Hypothesis, Worlds>>>()
+
+/** The ways in which a bench stands under a hypothesis; worked out once and kept while the bench is in use. */
 export function worldsOf(laboratory: Laboratory, bench: Bench, hypothesis: Hypothesis): Worlds {
+  const benches = keptOf.get(laboratory) ?? new Map<string, WeakMap<Hypothesis, Worlds>>()
+  keptOf.set(laboratory, benches)
+  const key = benchKey(bench)
+  const stories = benches.get(key) ?? new WeakMap<Hypothesis, Worlds>()
+  if (!benches.has(key)) {
+    if (benches.size >= KEPT_BENCHES) benches.delete(benches.keys().next().value as string)
+    benches.set(key, stories)
+  }
+  const known = stories.get(hypothesis)
+  if (known) return known
+  const made = settleWorlds(laboratory, bench, hypothesis)
+  stories.set(hypothesis, made)
+  return made
+}
+
+/** With the power off there is one world, without a machine in it. */
+function settleWorlds(laboratory: Laboratory, bench: Bench, hypothesis: Hypothesis): Worlds {
   const base = laboratory.onBench(bench)
   const fixed = changesOfFault(laboratory, hypothesis)
   const constraints = constraintsOf(laboratory, bench, hypothesis)
