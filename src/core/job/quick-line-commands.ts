@@ -42,6 +42,10 @@ class LineParser extends PointReader {
     const rules: Record<string, () => EntryDraft[]> = {
       power: () => this.power(),
       call: () => [this.bench({ do: 'call', call: this.callName() })],
+      set: () => this.setTo(),
+      volts: () => this.reading('volts'),
+      ohms: () => this.reading('ohms'),
+      it: () => this.itTrips(),
       walk: () => [this.bench({ do: 'walk', place: this.place() })],
       go: () => [this.bench({ do: 'walk', place: this.place() })],
       lift: () => [this.bench({ do: 'lift', end: this.conductor((end) => !isLifted(this.context.state.bench, end)) })],
@@ -265,9 +269,28 @@ class LineParser extends PointReader {
     return [{ kind: 'undo', target: (lastEntry as ContentEntry).id }]
   }
 
-  private reading(): EntryDraft[] {
+  /** `set the thermostat to cool`. */
+  private setTo(): EntryDraft[] {
+    for (const filler of ['the', 'thermostat', 'stat', 'to']) this.accept(filler)
+    return [this.bench({ do: 'call', call: this.callName() })]
+  }
+
+  /** `it trips on cool`, as it is spoken. */
+  private itTrips(): EntryDraft[] {
+    const said = this.oneOf(
+      { trips: 'trips', trip: 'trips', tripped: 'trips', holds: 'holds', held: 'holds' },
+      'Say whether it trips or holds.',
+    )
+    return this.trip(said as 'trips' | 'holds')
+  }
+
+  /** A reading between two points; `said` when the line began with what was measured. */
+  private reading(said: 'volts' | 'ohms' | null = null): EntryDraft[] {
+    for (const filler of ['from', 'between', 'across']) this.accept(filler)
     const points = this.twoPoints()
-    const { answer, unit } = this.value()
+    for (const filler of ['reads', 'is', 'read']) this.accept(filler)
+    const { answer, unit: typed } = this.value()
+    const unit = typed ?? said
     const [a, b] = this.resolveBoth(points, this.atPlace())
     const isLive = this.context.state.bench.power
     const meter = unit ?? (isLive && answer !== 'OL' ? 'volts' : 'ohms')
@@ -278,7 +301,7 @@ class LineParser extends PointReader {
     const token = this.peek()
     if (!token) this.fail('What did the meter read? Add a number or OL.')
     if (token?.kind === 'word') {
-      if (/^(ol|open)$/i.test(token.text)) {
+      if (/^(ol|open|infinite|infinity|overload)$/i.test(token.text)) {
         this.at++
         this.accept('ohm')
         return { answer: 'OL', unit: 'ohms' }
@@ -300,7 +323,7 @@ class LineParser extends PointReader {
       m: [1e6, 'ohms'],
       mohm: [1e6, 'ohms'],
     }
-    if (!unit) return { answer: value, unit: null }
+    if (!unit || unit.text.toLowerCase() === 'at') return { answer: value, unit: null }
     const known = units[unit.text.toLowerCase()]
     if (!known) this.failAt(`"${unit.text}" is no unit of a reading. Use V, mV, ohm, kohm or Mohm.`, unit)
     this.at++

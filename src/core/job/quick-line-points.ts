@@ -112,7 +112,7 @@ export class PointReader extends TokenReader {
   /** Two points as they are said, before it is known where; the place may still follow. */
   protected twoPoints(): SaidPair {
     const first = this.point()
-    if (!this.accept('-')) this.accept('to')
+    if (!this.accept('-') && !this.accept('to')) this.accept('and')
     return { first, second: this.point(), place: this.atPlace() }
   }
 

@@ -24,8 +24,10 @@ export function tokenize(line: string, isKnownName: (word: string) => boolean): 
       at++
     } else if (isDigit(char) || (char === '.' && isDigit(line[at + 1] ?? ''))) {
       const start = at
-      while (at < line.length && (isDigit(line[at]) || line[at] === '.')) at++
-      const text = line.slice(start, at)
+      // A comma between digits is a decimal comma; one before a space parts words.
+      while (at < line.length && (isDigit(line[at]) || ((line[at] === '.' || line[at] === ',') && isDigit(line[at + 1] ?? '')))) at++
+      if (line[at] === '.') at++
+      const text = line.slice(start, at).replace(',', '.')
       tokens.push({ kind: 'number', text, value: Number(text), start, end: at })
     } else if (isWordStart(char)) {
       const start = at
