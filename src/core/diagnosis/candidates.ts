@@ -102,7 +102,8 @@ function wholeLive(system: System): { probe: Probe; place: string }[] {
   for (const coil of partsOf(system, 'coil')) probes.push({ probe: { meter: 'look', at: coil.id }, place: coil.place })
   for (const load of partsOf(system, 'load')) probes.push({ probe: { meter: 'look', at: load.id }, place: load.place })
   for (const board of partsOf(system, 'board')) probes.push({ probe: { meter: 'look', at: board.id }, place: board.place })
-  probes.push({ probe: { meter: 'look', at: thermostat.id }, place: thermostat.place })
+  // A bimetal has no display that could be blank.
+  if (thermostat.power !== 'mechanical') probes.push({ probe: { meter: 'look', at: thermostat.id }, place: thermostat.place })
   return probes
 }
 

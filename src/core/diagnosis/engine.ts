@@ -9,6 +9,7 @@ import { type Answer, type Probe, probeKey } from '@/src/core/readings/check'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import { createLaboratory, type Laboratory } from '@/src/core/readings/laboratory'
 import { likelihood, likelihoodOfAnything } from '@/src/core/readings/likelihood'
+import { WIRING } from '@/src/core/readings/looks'
 import { predict, predictAll, scaleOf, wordsFor } from '@/src/core/readings/predict'
 import { onOhmScale, type Prediction, type Scale } from '@/src/core/readings/prediction'
 import type { System } from '@/src/core/wiring/system'
@@ -26,7 +27,7 @@ export interface Observation {
  * on calls and jumpers.
  */
 export function questionKey(bench: Bench, probe: Probe): string {
-  return probe.meter === 'look' && (probe.at === 'fuse' || probe.at.startsWith('landings@'))
+  return probe.meter === 'look' && (probe.at === 'fuse' || probe.at.startsWith('landings@') || probe.at.startsWith(WIRING))
     ? probeKey(probe)
     : `${benchKey(bench)} ${probeKey(probe)}`
 }

@@ -4,9 +4,10 @@ import { problemWithPoint } from '@/src/core/bench/points'
 import { type Entry, entrySchema, sayIssue } from '@/src/core/job/entry'
 import { foldJob, reasonsNotToClose } from '@/src/core/job/fold'
 import type { Probe } from '@/src/core/readings/check'
+import { WIRING } from '@/src/core/readings/looks'
 import { wordsFor } from '@/src/core/readings/predict'
 import { parsePoint } from '@/src/core/wiring/point'
-import { firstPart, partById, type System } from '@/src/core/wiring/system'
+import { firstPart, partById, type System, zonesOf } from '@/src/core/wiring/system'
 
 /** Parses an unknown value as an entry; the sentence says what is wrong with it. */
 export function readEntry(value: unknown): { ok: true; entry: Entry } | { ok: false; problem: string } {
@@ -86,6 +87,7 @@ export function problemWithProbe(system: System, bench: Bench, probe: Probe): st
 }
 
 const isLookable = (system: System, id: string): boolean => {
+  if (id.startsWith(WIRING)) return zonesOf(system).some((zone) => `${WIRING}${zone.id}` === id)
   const kind = partById(system, id)?.kind
   return kind === 'coil' || kind === 'thermostat' || kind === 'load' || kind === 'board'
 }

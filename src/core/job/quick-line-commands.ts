@@ -1,11 +1,12 @@
 import type { BenchChange } from '@/src/core/bench/bench'
 import { type WayOfWorking, waysOfWorking } from '@/src/core/diagnosis/ways'
 import type { ContentEntry, EntryDraft } from '@/src/core/job/entry'
-import { findEnds, findPart, isLifted } from '@/src/core/job/quick-line-names'
-import { type CommandContext, Misread, PointReader } from '@/src/core/job/quick-line-points'
+import { LookReader } from '@/src/core/job/quick-line-looks'
+import { findEnds, isLifted } from '@/src/core/job/quick-line-names'
+import { type CommandContext, Misread } from '@/src/core/job/quick-line-points'
 import type { Token } from '@/src/core/job/quick-line-tokens'
 import type { Answer, Probe } from '@/src/core/readings/check'
-import { wordsFor } from '@/src/core/readings/predict'
+import { marks } from '@/src/core/readings/looks'
 import type { CallName } from '@/src/core/wiring/call'
 import { callsOf, firstPart } from '@/src/core/wiring/system'
 
@@ -28,7 +29,7 @@ export function parseCommand(line: string, tokens: readonly Token[], context: Co
   }
 }
 
-class LineParser extends PointReader {
+class LineParser extends LookReader {
   parse(): EntryDraft[] {
     const drafts = this.command()
     if (this.at < this.tokens.length) this.fail(`I understood the start, but not "${this.line.slice(this.tokens[this.at].start)}".`)
@@ -65,6 +66,7 @@ class LineParser extends PointReader {
       holds: () => this.trip('holds'),
       held: () => this.trip('holds'),
       landings: () => this.landings(),
+      ...Object.fromEntries(marks.map((mark) => [mark, () => this.mark(mark)])),
       repaired: () => this.repaired(),
       proved: () => this.proved(),
       note: () => [{ kind: 'note', text: this.rest('a note needs its text') }],
@@ -169,39 +171,6 @@ class LineParser extends PointReader {
     const ends = findEnds(system, token.text, place, cable)
     if (ends.length === 0) this.failAt(`There is no conductor "${token.text}" at the ${this.placeName(place)}.`, start ?? token)
     return ends[ends.length - 1]
-  }
-
-  /** `thermostat blank`, `contactor in`. */
-  private look(): EntryDraft[] | null {
-    const first = this.peek()
-    if (!first || this.tokens.length !== 2) return null
-    const at = findPart(this.context.system, first.text)
-    if (!at) return null
-    const probe: Probe = { meter: 'look', at }
-    const words = wordsFor(this.context.system, probe)
-    this.at = 1
-    const token = this.word(`Say one of: ${words.join(', ')}.`)
-    const word = words.find((candidate) => candidate === token.text.toLowerCase())
-    if (!word) this.failAt(`The ${first.text} is one of: ${words.join(', ')}.`, token)
-    return [{ kind: 'reading', probe, answer: { word: word as string } }]
-  }
-
-  /** `landings ok at indoor`, `landings outdoor Y off at indoor`, `landings outdoor Y wrong`. */
-  private landings(): EntryDraft[] {
-    if (this.accept('ok') || this.accept('good') || this.accept('all')) {
-      this.accept('landed')
-      const place = this.atPlace() ?? this.context.state.bench.place
-      return [{ kind: 'reading', probe: { meter: 'look', at: `landings@${place}` }, answer: { word: 'all landed' } }]
-    }
-    const cable = this.cable()
-    const name = this.word('Say "landings ok", or which conductor is off: landings outdoor Y off.')
-    const found = this.oneOf(
-      { off: 'off', wrong: 'wrong' },
-      'Say "off" after a conductor that is not landed, "wrong" after one on a wrong terminal.',
-    )
-    const place = this.atPlace() ?? this.context.state.bench.place
-    const end = this.oneEnd(findEnds(this.context.system, name.text, place, cable), name, place)
-    return [{ kind: 'reading', probe: { meter: 'look', at: `landings@${place}` }, answer: { word: `${found}: ${end}` } }]
   }
 
   private jumper(): EntryDraft[] {

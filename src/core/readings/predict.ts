@@ -1,18 +1,18 @@
 import type { Bench } from '@/src/core/bench/bench'
-import { singlesOf } from '@/src/core/faults/fault'
 import { INTERMITTENT_SHOWS } from '@/src/core/faults/rates'
-import { changesBetween, isAlive, isGuarded, isPulledIn } from '@/src/core/operation/settle'
+import { changesBetween } from '@/src/core/operation/settle'
 import type { Probe } from '@/src/core/readings/check'
 import { type Hypothesis, whileHidden } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
+import { look, runs, wordsOfLook } from '@/src/core/readings/looks'
 import { type Component, OHM_OFFSET, onOhmScale, type Prediction, type Scale } from '@/src/core/readings/prediction'
-import { type World, type Worlds, worldsOf } from '@/src/core/readings/world'
+import { type Worlds, worldsOf } from '@/src/core/readings/world'
 import { defaultMeter, type Meter } from '@/src/core/units/meter'
 import { normalBelow } from '@/src/core/units/normal'
 import { bodyLink, conductorLink, landingLink } from '@/src/core/wiring/assembly'
-import { parsePoint, terminalPoint } from '@/src/core/wiring/point'
+import { parsePoint } from '@/src/core/wiring/point'
 import { lineNodes } from '@/src/core/wiring/supply'
-import { firstPart, partById, type System } from '@/src/core/wiring/system'
+import { firstPart, type System } from '@/src/core/wiring/system'
 
 /** engine.md section 7, and the meter's accuracy beside them. */
 const VOLTS_SIGMA = 0.3
@@ -41,35 +41,7 @@ export const isLinePoint = (system: System, point: string): boolean => lineNodes
 export function wordsFor(system: System, probe: Probe): string[] {
   if (probe.meter === 'trip') return ['trips', 'holds']
   if (probe.meter !== 'look') return []
-  if (probe.at === 'fuse') return ['good', 'blown']
-  if (probe.at.startsWith('landings@'))
-    return [
-      'all landed',
-      ...landedEnds(system, probe.at.slice('landings@'.length)).flatMap((end) => [`off: ${end}`, `wrong: ${end}`]),
-      'strap',
-      'wet',
-    ]
-  const part = partById(system, probe.at)
-  if (part?.kind === 'load') return ['runs', 'still']
-  if (part?.kind === 'board') return ['steady', 'flashes', 'dark']
-  if (part?.kind === 'thermostat')
-    return [
-      'alive',
-      'blank',
-      'chatters',
-      ...(part.power === 'mechanical' ? [] : ['waits']),
-      ...(part.guardA === undefined ? [] : ['over-current code']),
-    ]
-  return ['in', 'out', 'chatters']
-}
-
-function landedEnds(system: System, place: string): string[] {
-  return system.cables.flatMap((cable) => {
-    const side = cable.between.indexOf(place)
-    return side < 0
-      ? []
-      : cable.conductors.filter((conductor) => conductor.lands[side] !== null).map((conductor) => `${cable.id}.${conductor.id}@${place}`)
-  })
+  return wordsOfLook(system, probe.at)
 }
 
 /** What each probe would read on a bench under a hypothesis, the machine settled once for all of them. */
@@ -103,8 +75,7 @@ function predictShown(laboratory: Laboratory, bench: Bench, hypothesis: Hypothes
       })
     }
     probes.forEach((probe, index) => {
-      if (probe.meter === 'look' && partById(laboratory.system, probe.at)?.kind !== 'load')
-        predictions[index].push(look(laboratory, probe.at, bench, hypothesis, world))
+      if (probe.meter === 'look') predictions[index].push(...look(laboratory, probe.at, bench, hypothesis, world))
     })
   }
   probes.forEach((probe, index) => {
@@ -163,17 +134,6 @@ function amps(laboratory: Laboratory, on: string, weight: number): Component {
   return { weight, at, sigma: Math.max(AMPS_SIGMA, AMPS_SHARE * at), floating: false }
 }
 
-/** Below this share of its rated volts a motor or a heater does not run: assumption. */
-export const RUNS_ABOVE = 0.6
-
-/** A line-voltage load, seen and heard from beside the unit. */
-function runs({ system, network, kernel }: Laboratory, at: string, weight: number): Component[] {
-  const part = partById(system, at)
-  if (part?.kind !== 'load') return []
-  const [a, b] = part.between.map((name) => network.nodeIndex(terminalPoint(name, part.place)))
-  return [{ weight, at: { word: kernel.difference(a, b) > RUNS_ABOVE * part.volts ? 'runs' : 'still' }, sigma: 1, floating: false }]
-}
-
 /** The link whose current a clamp reads: a conductor at one end, or the fuse's lead. */
 export function ampsLink(system: System, on: string): string {
   const fuse = firstPart(system, 'fuse')
@@ -193,51 +153,4 @@ function trip(worlds: Worlds): Component[] {
     { weight: trips, at: { word: 'trips' }, sigma: 1, floating: false },
     { weight: 1 - trips, at: { word: 'holds' }, sigma: 1, floating: false },
   ]
-}
-
-function look(laboratory: Laboratory, at: string, bench: Bench, hypothesis: Hypothesis, world: World): Component {
-  const word = lookWord(laboratory, at, bench, hypothesis, world)
-  return { weight: world.weight, at: { word }, sigma: 1, floating: false }
-}
-
-const isFoundFuseOut = (system: System, bench: Bench): boolean =>
-  firstPart(system, 'fuse').holds === undefined && (bench.slot.holds === 'breaker' || bench.slot.holds === 'nothing')
-
-function lookWord(laboratory: Laboratory, at: string, bench: Bench, hypothesis: Hypothesis, world: World): string {
-  // A found fuse that was taken out for the breaker can still be looked at, in the hand.
-  if (at === 'fuse')
-    return (isFoundFuseOut(laboratory.system, bench) ? hypothesis.foundFuse === 'blown' : world.protection === 'open') ? 'blown' : 'good'
-  if (at.startsWith('landings@')) {
-    const off = landedEnds(laboratory.system, at.slice('landings@'.length)).find((end) =>
-      hypothesis.effects.some((effect) => effect.do === 'open' && effect.link === `landing:${end}`),
-    )
-    if (!off || bench.lifted.includes(off)) return strapOrWater(hypothesis, at.slice('landings@'.length)) ?? 'all landed'
-    return hypothesis.effects.some((effect) => effect.do === 'short' && effect.a === off) ? `wrong: ${off}` : `off: ${off}`
-  }
-  const { members } = world.settled
-  const waits =
-    hypothesis.fault !== null &&
-    singlesOf(hypothesis.fault).some(({ family, repair }) => family === 'delay-running' && repair.id === `wait:${at}`)
-  const board = laboratory.machine.outputs.find(({ part }) => part.id === at)
-  if (board) {
-    const { kernel } = laboratory
-    if (kernel.difference(board.hot, board.common) < board.part.aliveAboveVolts) return 'dark'
-    return waits && bench.call !== 'off' ? 'flashes' : 'steady'
-  }
-  if (waits && members.every(isAlive) && bench.call !== 'off') return 'waits'
-  if (at === laboratory.machine.thermostat.id && members.every((state) => isGuarded(laboratory.machine, state))) return 'over-current code'
-  if (hypothesis.effects.some((effect) => effect.do === 'weld' && effect.coil === at)) return 'in'
-  const relay = laboratory.machine.relays.findIndex((model) => model.part.id === at)
-  const isOn = relay < 0 ? isAlive : (state: number) => isPulledIn(state, relay)
-  const [on, off] = relay < 0 ? ['alive', 'blank'] : ['in', 'out']
-  const states = new Set(members.map(isOn))
-  if (states.size > 1) return 'chatters'
-  return states.has(true) ? on : off
-}
-
-/** What else the eye finds at the landings of a place. */
-function strapOrWater({ fault }: Hypothesis, place: string): string | null {
-  const here = fault ? singlesOf(fault).filter(({ zone }) => zone === place) : []
-  if (here.some(({ family }) => family === 'jumper-left' || family === 'transformers-tied')) return 'strap'
-  return here.some(({ family }) => family === 'water-in-connector') ? 'wet' : null
 }

@@ -1,7 +1,8 @@
 'use client'
 import type { Probe } from '@/src/core/readings/check'
+import { WIRING } from '@/src/core/readings/looks'
 import { wordsFor } from '@/src/core/readings/predict'
-import { firstPart, partsOf } from '@/src/core/wiring/system'
+import { firstPart, partsOf, zonesOf } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
 import { useDesk } from '@/src/ui/desk/desk-context'
 
@@ -44,6 +45,38 @@ export function LookFirst() {
           )
         })}
       </div>
+      <details className="mt-2 rounded border-2 border-line bg-panel px-3">
+        <summary className="flex min-h-11 cursor-pointer items-center">Marks along the wiring: a rub, teeth, a staple, scorching</summary>
+        <div className="grid gap-2 pb-3 desk:grid-cols-2">
+          {zonesOf(system).map(({ id, name }) => (
+            <ZoneMark key={id} zone={id} name={name} />
+          ))}
+        </div>
+      </details>
     </fieldset>
+  )
+}
+
+/** What was seen along one zone's wiring: odds on the faults of that place, no more. */
+function ZoneMark({ zone, name }: { zone: string; name: string }) {
+  const { system, state, record } = useDesk()
+  const probe: Probe = { meter: 'look', at: `${WIRING}${zone}` }
+  const seen = state.observations.findLast((observation) => observation.probe.meter === 'look' && observation.probe.at === probe.at)?.answer
+  return (
+    <label className="flex items-center gap-2">
+      <span className="flex-1">{name}</span>
+      <select
+        value={typeof seen === 'object' && 'word' in seen ? seen.word : ''}
+        onChange={({ target }) => target.value !== '' && record([{ kind: 'reading', probe, answer: { word: target.value } }])}
+        className="min-h-11 rounded border-2 border-line bg-ground px-2"
+      >
+        <option value="">not looked</option>
+        {wordsFor(system, probe).map((word) => (
+          <option key={word} value={word}>
+            {word}
+          </option>
+        ))}
+      </select>
+    </label>
   )
 }

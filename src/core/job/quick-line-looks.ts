@@ -1,0 +1,65 @@
+import type { EntryDraft } from '@/src/core/job/entry'
+import { findCable, findEnds, findPart, findPlace } from '@/src/core/job/quick-line-names'
+import { PointReader } from '@/src/core/job/quick-line-points'
+import type { Probe } from '@/src/core/readings/check'
+import { WIRING } from '@/src/core/readings/looks'
+import { wordsFor } from '@/src/core/readings/predict'
+import { zonesOf } from '@/src/core/wiring/system'
+
+/** The part of the grammar for what is seen and heard: parts, landings, marks along the wiring. */
+export class LookReader extends PointReader {
+  /** `thermostat blank`, `contactor in`. */
+  protected look(): EntryDraft[] | null {
+    const first = this.peek()
+    if (!first || this.tokens.length !== 2) return null
+    const at = findPart(this.context.system, first.text)
+    if (!at) return null
+    const probe: Probe = { meter: 'look', at }
+    const words = wordsFor(this.context.system, probe)
+    this.at = 1
+    const token = this.word(`Say one of: ${words.join(', ')}.`)
+    const word = words.find((candidate) => candidate === token.text.toLowerCase())
+    if (!word) this.failAt(`The ${first.text} is one of: ${words.join(', ')}.`, token)
+    return [{ kind: 'reading', probe, answer: { word: word as string } }]
+  }
+
+  /** `landings ok at indoor`, `landings outdoor Y off at indoor`, `landings outdoor Y wrong`. */
+  protected landings(): EntryDraft[] {
+    if (this.accept('ok') || this.accept('good') || this.accept('all')) {
+      this.accept('landed')
+      const place = this.atPlace() ?? this.context.state.bench.place
+      return [{ kind: 'reading', probe: { meter: 'look', at: `landings@${place}` }, answer: { word: 'all landed' } }]
+    }
+    const cable = this.cable()
+    const name = this.word('Say "landings ok", or which conductor is off: landings outdoor Y off.')
+    const found = this.oneOf(
+      { off: 'off', wrong: 'wrong' },
+      'Say "off" after a conductor that is not landed, "wrong" after one on a wrong terminal.',
+    )
+    const place = this.atPlace() ?? this.context.state.bench.place
+    const end = this.oneEnd(findEnds(this.context.system, name.text, place, cable), name, place)
+    return [{ kind: 'reading', probe: { meter: 'look', at: `landings@${place}` }, answer: { word: `${found}: ${end}` } }]
+  }
+
+  /** `rubbed at the outdoor cable`, `chewed stat cable`, `scorched indoor`. */
+  protected mark(mark: string): EntryDraft[] {
+    for (const filler of ['at', 'in', 'on', 'along', 'the']) this.accept(filler)
+    const { system } = this.context
+    const token = this.word(
+      `Say where: ${zonesOf(system)
+        .map(({ name }) => name)
+        .join(', ')}.`,
+    )
+    const isCable = this.accept('cable')
+    const zone = isCable ? findCable(system, token.text) : (findPlace(system, token.text) ?? findCable(system, token.text))
+    if (zone === null)
+      this.failAt(
+        `There is no "${token.text}" here. Say one of: ${zonesOf(system)
+          .map(({ name }) => name)
+          .join(', ')}.`,
+        token,
+      )
+    this.accept('unit')
+    return [{ kind: 'reading', probe: { meter: 'look', at: `${WIRING}${zone}` }, answer: { word: mark } }]
+  }
+}

@@ -1,0 +1,122 @@
+import type { Bench } from '@/src/core/bench/bench'
+import { type FaultFamily, singlesOf } from '@/src/core/faults/fault'
+import { isAlive, isGuarded, isPulledIn } from '@/src/core/operation/settle'
+import type { Hypothesis } from '@/src/core/readings/hypothesis'
+import type { Laboratory } from '@/src/core/readings/laboratory'
+import type { Component } from '@/src/core/readings/prediction'
+import type { World } from '@/src/core/readings/world'
+import { terminalPoint } from '@/src/core/wiring/point'
+import { firstPart, partById, type System } from '@/src/core/wiring/system'
+
+/** What the eye and the ear find: a fuse, landings, relays, loads, lights, and marks along the wiring. */
+
+/** Before a zone: a look along its wiring. */
+export const WIRING = 'wiring@'
+/** Marks that point to an outside cause. */
+export const marks = ['rubbed', 'chewed', 'stapled', 'scorched'] as const
+
+/** Chance that damage to wiring has left a mark that is seen, and that a sound stretch bears one: assumptions. */
+const MARK_ON_DAMAGE = 0.6
+const MARK_ANYWAY = 0.06
+const markedFamilies: readonly FaultFamily[] = ['conductor-open', 'conductor-short', 'conductor-to-chassis', 'lead-to-chassis']
+
+function wiringLooks({ fault }: Hypothesis, zone: string, weight: number): Component[] {
+  const isDamaged = fault !== null && singlesOf(fault).some((one) => one.zone === zone && markedFamilies.includes(one.family))
+  const marked = isDamaged ? MARK_ON_DAMAGE : MARK_ANYWAY
+  const word = (text: string, share: number): Component => ({ weight: weight * share, at: { word: text }, sigma: 1, floating: false })
+  return [word('sound', 1 - marked), ...marks.map((mark) => word(mark, marked / marks.length))]
+}
+
+/** Words that can answer a look. */
+export function wordsOfLook(system: System, at: string): string[] {
+  if (at === 'fuse') return ['good', 'blown']
+  if (at.startsWith('landings@'))
+    return [
+      'all landed',
+      ...landedEnds(system, at.slice('landings@'.length)).flatMap((end) => [`off: ${end}`, `wrong: ${end}`]),
+      'strap',
+      'wet',
+    ]
+  if (at.startsWith(WIRING)) return ['sound', ...marks]
+  const part = partById(system, at)
+  if (part?.kind === 'load') return ['runs', 'still']
+  if (part?.kind === 'board') return ['steady', 'flashes', 'dark']
+  if (part?.kind === 'thermostat')
+    return [
+      'alive',
+      'blank',
+      'chatters',
+      ...(part.power === 'mechanical' ? [] : ['waits']),
+      ...(part.guardA === undefined ? [] : ['over-current code']),
+    ]
+  return ['in', 'out', 'chatters']
+}
+
+function landedEnds(system: System, place: string): string[] {
+  return system.cables.flatMap((cable) => {
+    const side = cable.between.indexOf(place)
+    return side < 0
+      ? []
+      : cable.conductors.filter((conductor) => conductor.lands[side] !== null).map((conductor) => `${cable.id}.${conductor.id}@${place}`)
+  })
+}
+
+/** Below this share of its rated volts a motor or a heater does not run: assumption. */
+export const RUNS_ABOVE = 0.6
+
+/** A line-voltage load, seen and heard from beside the unit. */
+export function runs({ system, network, kernel }: Laboratory, at: string, weight: number): Component[] {
+  const part = partById(system, at)
+  if (part?.kind !== 'load') return []
+  const [a, b] = part.between.map((name) => network.nodeIndex(terminalPoint(name, part.place)))
+  return [{ weight, at: { word: kernel.difference(a, b) > RUNS_ABOVE * part.volts ? 'runs' : 'still' }, sigma: 1, floating: false }]
+}
+
+/** What the eye finds in one world; a load is told by `runs`, state by state. */
+export function look(laboratory: Laboratory, at: string, bench: Bench, hypothesis: Hypothesis, world: World): Component[] {
+  if (partById(laboratory.system, at)?.kind === 'load') return []
+  if (at.startsWith(WIRING)) return wiringLooks(hypothesis, at.slice(WIRING.length), world.weight)
+  return [{ weight: world.weight, at: { word: lookWord(laboratory, at, bench, hypothesis, world) }, sigma: 1, floating: false }]
+}
+
+const isFoundFuseOut = (system: System, bench: Bench): boolean =>
+  firstPart(system, 'fuse').holds === undefined && (bench.slot.holds === 'breaker' || bench.slot.holds === 'nothing')
+
+function lookWord(laboratory: Laboratory, at: string, bench: Bench, hypothesis: Hypothesis, world: World): string {
+  // A found fuse that was taken out for the breaker can still be looked at, in the hand.
+  if (at === 'fuse')
+    return (isFoundFuseOut(laboratory.system, bench) ? hypothesis.foundFuse === 'blown' : world.protection === 'open') ? 'blown' : 'good'
+  if (at.startsWith('landings@')) {
+    const off = landedEnds(laboratory.system, at.slice('landings@'.length)).find((end) =>
+      hypothesis.effects.some((effect) => effect.do === 'open' && effect.link === `landing:${end}`),
+    )
+    if (!off || bench.lifted.includes(off)) return strapOrWater(hypothesis, at.slice('landings@'.length)) ?? 'all landed'
+    return hypothesis.effects.some((effect) => effect.do === 'short' && effect.a === off) ? `wrong: ${off}` : `off: ${off}`
+  }
+  const { members } = world.settled
+  const waits =
+    hypothesis.fault !== null &&
+    singlesOf(hypothesis.fault).some(({ family, repair }) => family === 'delay-running' && repair.id === `wait:${at}`)
+  const board = laboratory.machine.outputs.find(({ part }) => part.id === at)
+  if (board) {
+    const { kernel } = laboratory
+    if (kernel.difference(board.hot, board.common) < board.part.aliveAboveVolts) return 'dark'
+    return waits && bench.call !== 'off' ? 'flashes' : 'steady'
+  }
+  if (waits && members.every(isAlive) && bench.call !== 'off') return 'waits'
+  if (at === laboratory.machine.thermostat.id && members.every((state) => isGuarded(laboratory.machine, state))) return 'over-current code'
+  if (hypothesis.effects.some((effect) => effect.do === 'weld' && effect.coil === at)) return 'in'
+  const relay = laboratory.machine.relays.findIndex((model) => model.part.id === at)
+  const isOn = relay < 0 ? isAlive : (state: number) => isPulledIn(state, relay)
+  const [on, off] = relay < 0 ? ['alive', 'blank'] : ['in', 'out']
+  const states = new Set(members.map(isOn))
+  if (states.size > 1) return 'chatters'
+  return states.has(true) ? on : off
+}
+
+/** What else the eye finds at the landings of a place. */
+function strapOrWater({ fault }: Hypothesis, place: string): string | null {
+  const here = fault ? singlesOf(fault).filter(({ zone }) => zone === place) : []
+  if (here.some(({ family }) => family === 'jumper-left' || family === 'transformers-tied')) return 'strap'
+  return here.some(({ family }) => family === 'water-in-connector') ? 'wet' : null
+}
