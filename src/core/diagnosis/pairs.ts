@@ -34,6 +34,25 @@ const HALVES = 90
  * (engine.md section 5). The pairs are chosen by letting each reading be explained by the better of the two.
  */
 export function weigh(base: Engine, evidence: Evidence): Weighed {
+  const key = keyOf(evidence)
+  const last = lastOf.get(base)
+  if (last?.key === key) return last.weighed
+  const weighed = weighAnew(base, evidence)
+  lastOf.set(base, { key, weighed })
+  return weighed
+}
+
+/** Suspects, loom and next check of one moment ask for the same: the last answer is kept. */
+const lastOf = new WeakMap<Engine, { readonly key: string; readonly weighed: Weighed }>()
+
+const keyOf = ({ complaint, observations, repaired, before = [] }: Evidence): string =>
+  JSON.stringify([
+    complaint,
+    repaired,
+    ...[before, observations].map((list) => list.map(({ id, bench, answer, probe }) => [id, benchKey(bench), probe, answer])),
+  ])
+
+function weighAnew(base: Engine, evidence: Evidence): Weighed {
   const singles = computePosterior(base, evidence)
   if (evidence.observations.length < 2 || !explainsBadly(base, evidence, singles)) return { engine: base, posterior: singles }
   const engine = withPairs(base, choosePairs(base, evidence))
