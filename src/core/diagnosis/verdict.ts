@@ -9,6 +9,9 @@ export const FOUND = 0.95
 /** After a repair a sound house must be surer than that: a second fault behind the first is what brings a technician back. */
 const SOUND_AFTER_REPAIR = 0.995
 
+/** With only faults that hide beside it, a sound house must still hold this much by itself: assumption. */
+const SOUND_BESIDE_HIDING = 0.88
+
 /** One reading may be plain wrong; two that do not fit mean that the story is. */
 const FORGIVEN = 1
 
@@ -39,8 +42,9 @@ export function reachVerdict(suspects: readonly Suspect[], exhausted: boolean, s
   const lead = suspects[0]
   if (!lead || lead.id === NONE_OF_THESE || lead.misfits > FORGIVEN) return null
   if (lead.id === NOTHING_WRONG)
-    // With nothing left to ask, and only faults that may hide beside it, a sound house is said to be sound with its honest figure.
-    return lead.probability >= soundAt || (exhausted && lead.probability + unsteadyMass(suspects) >= FOUND)
+    // Faults that may hide now cannot be asked away: beside those alone a sound house is said to be sound, with its honest figure.
+    return lead.probability + unsteadyMass(suspects) >= (exhausted ? FOUND : soundAt) &&
+      (exhausted || lead.probability >= SOUND_BESIDE_HIDING)
       ? { found: 'nothing-wrong', probability: lead.probability, suspects: [lead.id] }
       : null
   const held = actsOf(lead)
