@@ -128,16 +128,17 @@ function bestOf(
           .flatMap((question) =>
             scoreQuestion(engine, coarse, bench, question, worthBits, equalCost).map((scored) => ({ question, scored })),
           )
-          .sort((a, b) => b.scored.score - a.scored.score)
+          .sort((a, b) => byScore(a.scored, b.scored))
           .slice(0, SHORTLISTED)
           .map(({ question, scored }) => ({ ...question, wanted: [scored.wanted] }))
       : questions
-  const scored = shortlist
-    .flatMap((question) => scoreQuestion(engine, stories, bench, question, worthBits, equalCost))
-    .sort((a, b) => b.score - a.score)
+  const scored = shortlist.flatMap((question) => scoreQuestion(engine, stories, bench, question, worthBits, equalCost)).sort(byScore)
   const cannotSplit = scored.length > 1 && scored[0].gainBits < SPLITS_BITS
   return (deep && cannotSplit && !equalCost ? lookAhead(stories, scored, engine.cost) : scored).slice(0, most)
 }
+
+/** Best first; scores that agree to nine digits keep the order in which the wiring lists them. */
+const byScore = (a: Scored, b: Scored): number => Math.round((b.score - a.score) * 1e9)
 
 /** A bench with everything that could be asked on it; `wanted` are the places in the list of what has not been asked yet. */
 interface Question {

@@ -18,6 +18,8 @@ const WEIGHED_STORIES = 200
 const HEAVY = 14
 const STANDING_FOR = 7
 
+/** Probabilities are told apart in steps of this. */
+const STEPS = 1e9
 /** When a sound house is almost sure, what is left is made of many small doubts: each is worth a look. */
 export const ALMOST_SOUND = 0.9
 /** Then this much of the doubt is weighed, however little it is. */
@@ -40,7 +42,9 @@ export function liveStories(engine: Engine, posterior: Posterior, steadyOnly: bo
   const whole = Array.from(posterior.hypotheses.keys()).filter(isWanted)
   const total = whole.reduce((sum, index) => sum + posterior.hypotheses[index], 0)
   const sound = posterior.hypotheses[0] > ALMOST_SOUND ? posterior.hypotheses[0] : 0
-  const order = whole.sort((a, b) => posterior.hypotheses[b] - posterior.hypotheses[a])
+  // In steps, so that the last digit of a logarithm, which differs between JavaScript engines, does not change the order.
+  const step = (index: number) => Math.round(posterior.hypotheses[index] * STEPS)
+  const order = whole.sort((a, b) => step(b) - step(a) || a - b)
   const groups = new Map<string, number>()
   const stories: Story[] = []
   let mass = 0
