@@ -68,8 +68,8 @@ function minutesChart({ systems }: Exam): string {
     ].filter(({ minutes }) => minutes > 0),
   }))
   const longest = Math.max(...rows.flatMap(({ bars }) => bars.map(({ minutes }) => minutes)))
-  const left = 330
-  const scale = (900 - left - 170) / longest
+  const left = 350
+  const scale = (920 - left - 170) / longest
   let y = 44
   const parts = [
     text(12, 24, 'Minutes to the repair: free choice, the best way of working, the best habit', 'font-weight="700" font-size="15"'),
@@ -85,7 +85,7 @@ function minutesChart({ systems }: Exam): string {
     }
     y += 12
   }
-  return svg(900, y + 8, 'Minutes to the repair by system', parts.join('\n'))
+  return svg(920, y + 8, 'Minutes to the repair by system', parts.join('\n'))
 }
 
 /** What was claimed against what was right, each band as large as the houses in it. */
@@ -101,9 +101,9 @@ function calibrationChart({ calibration }: Exam): string {
       text(at(tick)[0], top + size + 18, percent(tick), 'text-anchor="middle" font-size="11"'),
       text(left - 8, at(tick)[1] + 4, percent(tick), 'text-anchor="end" font-size="11"'),
     ]),
-    ...calibration.map(({ claimed, right, n }) => {
+    ...calibration.map(({ claimed, right, n }, index) => {
       const [x, y] = [at(claimed)[0], at(right)[1]]
-      return `<circle cx="${x.toFixed(1)}" cy="${y.toFixed(1)}" r="${Math.max(4, Math.min(18, Math.sqrt(n))).toFixed(1)}" fill="#1b1b1b" fill-opacity="0.35" stroke="#1b1b1b"/>${text(x - 8, y + 24, `${n}`, 'text-anchor="end" font-size="11"')}`
+      return `<circle cx="${x.toFixed(1)}" cy="${y.toFixed(1)}" r="${Math.max(4, Math.min(12, Math.sqrt(n) / 2)).toFixed(1)}" fill="#1b1b1b" fill-opacity="0.35" stroke="#1b1b1b"/>${text(x - 14, y + (index % 2 === 0 ? 4 : 22), `${n}`, 'text-anchor="end" font-size="11"')}`
     }),
     text(
       left + size / 2,
@@ -144,7 +144,7 @@ ${systems
 
 A habit is a fixed order of checks (src/core/practice/habits.ts) that is given the engine's own judgement of the readings and stops as soon as a repair holds 95 %. It does not weigh
 what a check would tell, and it is followed on every kind of fault, also on those it is no good for: that, more than the trade's hands, is why the habits come out so slow here. A way
-of working keeps to its order but skips what tells nothing; against the best of those the free choice saves about half.
+of working keeps to its order but skips what tells nothing; against the best of those the free choice saves close to half.
 
 | solver, on the same houses | houses | right | minutes | checks | trips |
 | --- | ---: | ---: | ---: | ---: | ---: |
