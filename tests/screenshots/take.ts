@@ -13,6 +13,15 @@ const views = [
   { name: 'trace-attic', address: '/jobs/demo?step=trace', theme: 'attic', width: 1280, height: 800 },
   { name: 'trace-roof', address: '/jobs/demo?step=trace', theme: 'roof', width: 1280, height: 800 },
   { name: 'trace-phone', address: '/jobs/demo?step=trace', theme: 'attic', width: 390, height: 844 },
+  { name: 'trace-ways', address: '/jobs/demo?step=trace', theme: 'attic', width: 1280, height: 800, press: ['w'] },
+  {
+    name: 'trace-past',
+    address: '/jobs/demo?step=trace',
+    theme: 'roof',
+    width: 1280,
+    height: 800,
+    press: ['t', 'Tab', 'Home', 'ArrowRight', 'ArrowRight', 'ArrowRight', 'Escape'],
+  },
   { name: 'cable', address: '/jobs/demo?step=cable', theme: 'attic', width: 1280, height: 800 },
   { name: 'repair', address: '/jobs/demo?step=repair', theme: 'attic', width: 1280, height: 800 },
   { name: 'prove', address: '/jobs/demo?step=prove', theme: 'attic', width: 1280, height: 800 },
@@ -41,7 +50,8 @@ async function takeAll(): Promise<void> {
     }
     const { launchOptions } = browser.use ?? {}
     const chrome = await chromium.launch(launchOptions)
-    for (const { name, address, theme, width, height } of views) {
+    for (const view of views) {
+      const { name, address, theme, width, height } = view
       const context = await chrome.newContext({ viewport: { width, height } })
       await context.addCookies([{ name: 'theme', value: theme, url: origin }])
       const page = await context.newPage()
@@ -49,6 +59,11 @@ async function takeAll(): Promise<void> {
       await page.waitForLoadState('networkidle')
       // Charts and the worker's first answers: there is nothing on the page that tells when the last of them is drawn.
       await page.waitForTimeout(3000)
+      for (const key of 'press' in view ? view.press : []) {
+        await page.keyboard.press(key)
+        await page.waitForTimeout(700)
+      }
+      if ('press' in view) await page.waitForTimeout(2500)
       await page.screenshot({ path: `docs/screenshots/${name}.png` })
       await context.close()
       console.log(name)

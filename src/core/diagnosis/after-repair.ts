@@ -1,9 +1,10 @@
 import { type Bench, benchKey } from '@/src/core/bench/bench'
-import { type Engine, latestAnswers, type Observation, widened } from '@/src/core/diagnosis/engine'
-import { type Probe, probeKey } from '@/src/core/readings/check'
+import { type Engine, latestAnswers, type Observation, observationKey, widened } from '@/src/core/diagnosis/engine'
+import type { Probe } from '@/src/core/readings/check'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import { likelihood } from '@/src/core/readings/likelihood'
 import { predictAll, scaleOf, wordsFor } from '@/src/core/readings/predict'
+import { Kept, KeptPer } from '@/src/core/units/kept'
 
 /**
  * What the readings from before a repair say about a second fault: for each story X the log likelihood of those readings in
@@ -11,18 +12,11 @@ import { predictAll, scaleOf, wordsFor } from '@/src/core/readings/predict'
  */
 export function saidBefore(engine: Engine, repaired: string, before: readonly Observation[]): Float64Array {
   const observations = latestAnswers(before)
-  const key = `${repaired}: ${observations.map(({ id, answer }) => `${id} ${JSON.stringify(answer)}`).join(' ')}`
-  const kept = keptOf.get(engine) ?? new Map<string, Float64Array>()
-  keptOf.set(engine, kept)
-  const known = kept.get(key)
-  if (known) return known
-  const made = compute(engine, repaired, observations)
-  if (kept.size >= MOST_KEPT) kept.clear()
-  kept.set(key, made)
-  return made
+  const key = `${repaired}: ${observations.map(observationKey).join('; ')}`
+  return keptOf.of(engine).get(key, () => compute(engine, repaired, observations))
 }
-const keptOf = new WeakMap<Engine, Map<string, Float64Array>>()
 const MOST_KEPT = 8
+const keptOf = new KeptPer((_: Engine) => new Kept<string, Float64Array>(MOST_KEPT))
 
 function compute(engine: Engine, repaired: string, observations: readonly Observation[]): Float64Array {
   const logs = new Float64Array(engine.hypotheses.length)

@@ -12,6 +12,7 @@ import { likelihood, likelihoodOfAnything } from '@/src/core/readings/likelihood
 import { WIRING } from '@/src/core/readings/looks'
 import { predict, predictAll, scaleOf, wordsFor } from '@/src/core/readings/predict'
 import { onOhmScale, type Prediction, type Scale } from '@/src/core/readings/prediction'
+import { Kept } from '@/src/core/units/kept'
 import type { System } from '@/src/core/wiring/system'
 
 /** One reading with the bench it was taken on. */
@@ -31,6 +32,10 @@ export function questionKey(bench: Bench, probe: Probe): string {
     ? probeKey(probe)
     : `${benchKey(bench)} ${probeKey(probe)}`
 }
+
+/** What makes two readings the same evidence: the question, on its bench as it stood, and the answer. */
+export const observationKey = ({ bench, probe, answer }: Observation): string =>
+  `${benchKey(bench)} ${probeKey(probe)} ${JSON.stringify(answer)}`
 
 /** The observations that count: a question asked again replaces its earlier answer. */
 export function latestAnswers(observations: readonly Observation[]): Observation[] {
@@ -103,8 +108,8 @@ export function createEngine(system: System, { cost = defaultCost, shop = {} }: 
   const hypothesesByKind = kinds.map(({ wiring }) =>
     wiring.length === 0 ? hypotheses : hypotheses.map((hypothesis) => ({ ...hypothesis, wiring })),
   )
-  const known = new Map<string, Likelihoods>()
-  const predicted = new Map<string, Map<number, Prediction[]>>()
+  const known = new Kept<string, Likelihoods>(KEPT_OBSERVATIONS)
+  const predicted = new Kept<string, Map<number, Prediction[]>>(KEPT_QUESTIONS)
 
   function compute(observation: Observation): Likelihoods {
     const { bench, probe, answer } = observation
@@ -113,21 +118,15 @@ export function createEngine(system: System, { cost = defaultCost, shop = {} }: 
     const marginal = new Float64Array(hypotheses.length + 1)
     const byKind = new Float64Array(hypotheses.length * kinds.length)
     // Stories that foretell the same in the template's house (most of them: their fault is elsewhere) do so over the spread.
-    const spreads = new Map<string, number>()
+    const spreads = new Kept<string, number>(hypotheses.length)
     const overSpread = (story: Hypothesis, inTemplate: Prediction): number => {
       const key = inTemplate
         .map(({ at, weight }) => `${typeof at === 'number' ? at.toPrecision(3) : sayAt(at)} ${weight.toFixed(3)}`)
         .join(' ')
-      const known = spreads.get(key)
-      if (known !== undefined) return known
-      const mean = valueSpreads.reduce(
-        (sum, spread, corner) =>
-          sum +
-          spread.weight * likelihood(answer, corner === 0 ? inTemplate : predict(laboratories[corner], bench, story, probe), scale, words),
-        0,
+      const inCorner = (corner: number) => (corner === 0 ? inTemplate : predict(laboratories[corner], bench, story, probe))
+      return spreads.get(key, () =>
+        valueSpreads.reduce((sum, { weight }, corner) => sum + weight * likelihood(answer, inCorner(corner), scale, words), 0),
       )
-      spreads.set(key, mean)
-      return mean
     }
     for (let index = 0; index < hypotheses.length; index++) {
       let sum = 0
@@ -156,22 +155,9 @@ export function createEngine(system: System, { cost = defaultCost, shop = {} }: 
     laboratories,
     hypothesesByKind,
     logKinds: Float64Array.from(kinds, ({ weight }) => Math.log(weight)),
-    logLikelihoods: (observation) => {
-      const key = `${benchKey(observation.bench)} ${probeKey(observation.probe)} ${JSON.stringify(observation.answer)}`
-      const found = known.get(key)
-      if (found) return found
-      const made = compute(observation)
-      if (known.size >= KEPT_OBSERVATIONS) known.delete(known.keys().next().value as string)
-      known.set(key, made)
-      return made
-    },
+    logLikelihoods: (observation) => known.get(observationKey(observation), () => compute(observation)),
     predictions: (bench, probes) => {
-      const key = `${benchKey(bench)} ${probes.map(probeKey).join(' ')}`
-      const rows = predicted.get(key) ?? new Map<number, Prediction[]>()
-      // Put back at the end: the map's order is then the order of use, and the first goes when it is full.
-      predicted.delete(key)
-      predicted.set(key, rows)
-      if (predicted.size > KEPT_QUESTIONS) predicted.delete(predicted.keys().next().value as string)
+      const rows = predicted.get(`${benchKey(bench)} ${probes.map(probeKey).join(' ')}`, () => new Map<number, Prediction[]>())
       return (hypothesis, kind) => {
         const place = hypothesis * kinds.length + kind
         const found = rows.get(place)

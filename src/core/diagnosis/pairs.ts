@@ -1,5 +1,5 @@
 import { benchKey } from '@/src/core/bench/bench'
-import { type Engine, type Likelihoods, latestAnswers, type Observation, widened } from '@/src/core/diagnosis/engine'
+import { type Engine, type Likelihoods, latestAnswers, type Observation, observationKey, widened } from '@/src/core/diagnosis/engine'
 import { computePosterior, type Evidence, type Posterior } from '@/src/core/diagnosis/posterior'
 import { type Behaviour, behaviourOf } from '@/src/core/diagnosis/priors'
 import type { Fault } from '@/src/core/faults/fault'
@@ -8,6 +8,7 @@ import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import { likelihood } from '@/src/core/readings/likelihood'
 import { predictAll, scaleOf, wordsFor } from '@/src/core/readings/predict'
 import type { Prediction } from '@/src/core/readings/prediction'
+import { Kept, KeptPer } from '@/src/core/units/kept'
 
 /** What the readings leave standing, and the engine that knows those stories: pairs of faults stand beside the single ones when they must. */
 export interface Weighed {
@@ -34,23 +35,14 @@ const HALVES = 90
  * (engine.md section 5). The pairs are chosen by letting each reading be explained by the better of the two.
  */
 export function weigh(base: Engine, evidence: Evidence): Weighed {
-  const key = keyOf(evidence)
-  const last = lastOf.get(base)
-  if (last?.key === key) return last.weighed
-  const weighed = weighAnew(base, evidence)
-  lastOf.set(base, { key, weighed })
-  return weighed
+  return lastOf.of(base).get(keyOf(evidence), () => weighAnew(base, evidence))
 }
 
-/** Suspects, loom and next check of one moment ask for the same: the last answer is kept. */
-const lastOf = new WeakMap<Engine, { readonly key: string; readonly weighed: Weighed }>()
+/** Suspects, loom and next check of one moment ask for the same: the last answers are kept. */
+const lastOf = new KeptPer((_: Engine) => new Kept<string, Weighed>(2))
 
 const keyOf = ({ complaint, observations, repaired, before = [] }: Evidence): string =>
-  JSON.stringify([
-    complaint,
-    repaired,
-    ...[before, observations].map((list) => list.map(({ id, bench, answer, probe }) => [id, benchKey(bench), probe, answer])),
-  ])
+  JSON.stringify([complaint, repaired, ...[before, observations].map((list) => list.map(observationKey))])
 
 function weighAnew(base: Engine, evidence: Evidence): Weighed {
   const singles = computePosterior(base, evidence)
@@ -99,28 +91,26 @@ interface Pair {
   readonly behaviour: Behaviour
 }
 
-interface Kept {
-  readonly pairs: Map<string, Pair>
-  readonly likelihoods: Map<string, number>
-  readonly predictions: Map<string, Prediction[]>
-}
-const keptOf = new WeakMap<Engine, Kept>()
+const MOST_PAIRS = 2_000
 const MOST_KEPT = 20_000
+const keptOf = new KeptPer((_: Engine) => ({
+  pairs: new Kept<string, Pair>(MOST_PAIRS),
+  likelihoods: new Kept<string, number>(MOST_KEPT),
+  predictions: new Kept<string, Prediction[]>(MOST_KEPT),
+}))
 
 /** The engine with stories of two faults behind its own; what it works out for them is kept for the next reading. */
 function withPairs(base: Engine, chosen: readonly [number, number][]): Engine {
-  const kept: Kept = keptOf.get(base) ?? { pairs: new Map(), likelihoods: new Map(), predictions: new Map() }
-  keptOf.set(base, kept)
-  for (const store of [kept.likelihoods, kept.predictions]) if (store.size > MOST_KEPT) store.clear()
+  const kept = keptOf.of(base)
   const all = base.rates.reduce((sum, rate) => sum + rate, 0)
-  const pairs = chosen.map(([a, b]) => remember(kept.pairs, `${a} ${b}`, () => makePair(base, a, b, all)))
+  const pairs = chosen.map(([a, b]) => kept.pairs.get(`${a} ${b}`, () => makePair(base, a, b, all)))
   const { laboratory, system } = base
   const single = base.hypotheses.length
   const kinds = base.logKinds.length
   const wirings = base.hypothesesByKind.map(([first]) => first.wiring)
   const inKind = (pair: Pair, kind: number): Hypothesis => (kind === 0 ? pair.hypothesis : { ...pair.hypothesis, wiring: wirings[kind] })
   const predict = (pair: Pair, kind: number, { bench, probe }: Pick<Observation, 'bench' | 'probe'>): Prediction =>
-    remember(kept.predictions, `${pair.hypothesis.id} ${kind} ${benchKey(bench)} ${probeKey(probe)}`, () =>
+    kept.predictions.get(`${pair.hypothesis.id} ${kind} ${benchKey(bench)} ${probeKey(probe)}`, () =>
       predictAll(laboratory, bench, inKind(pair, kind), [probe]).map((prediction) => widened(prediction, scaleOf(system, probe))),
     )[0]
 
@@ -134,11 +124,11 @@ function withPairs(base: Engine, chosen: readonly [number, number][]): Engine {
     extendedMarginal.set(marginal.subarray(0, single))
     extendedMarginal[single + pairs.length] = marginal[single]
     extendedByKind.set(byKind)
-    const question = `${benchKey(bench)} ${probeKey(probe)} ${JSON.stringify(answer)}`
+    const question = observationKey(observation)
     pairs.forEach((pair, position) => {
       let sum = 0
       for (let kind = 0; kind < kinds; kind++) {
-        const log = remember(kept.likelihoods, `${pair.hypothesis.id} ${kind} ${question}`, () =>
+        const log = kept.likelihoods.get(`${pair.hypothesis.id} ${kind} ${question}`, () =>
           Math.log(likelihood(answer, predict(pair, kind, observation), scale, words)),
         )
         extendedByKind[(single + position) * kinds + kind] = log
@@ -149,21 +139,21 @@ function withPairs(base: Engine, chosen: readonly [number, number][]): Engine {
     return { marginal: extendedMarginal, byKind: extendedByKind }
   }
 
-  const extended = new Map<Observation, Likelihoods>()
+  const extended = new KeptPer(extend)
   return {
     ...base,
     hypotheses: [...base.hypotheses, ...pairs.map(({ hypothesis }) => hypothesis)],
     rates: [...base.rates, ...pairs.map(({ rate }) => rate)],
     behaviours: [...base.behaviours, ...pairs.map(({ behaviour }) => behaviour)],
     hypothesesByKind: base.hypothesesByKind.map((hypotheses, kind) => [...hypotheses, ...pairs.map((pair) => inKind(pair, kind))]),
-    logLikelihoods: (observation) => remember(extended, observation, () => extend(observation)),
+    logLikelihoods: (observation) => extended.of(observation),
     predictions: (bench, probes) => {
       const ofSingle = base.predictions(bench, probes)
       const key = `${benchKey(bench)} ${probes.map(probeKey).join(' ')}`
       return (hypothesis, kind) => {
         if (hypothesis < single) return ofSingle(hypothesis, kind)
         const pair = pairs[hypothesis - single]
-        return remember(kept.predictions, `${pair.hypothesis.id} ${kind} ${key}`, () =>
+        return kept.predictions.get(`${pair.hypothesis.id} ${kind} ${key}`, () =>
           predictAll(laboratory, bench, inKind(pair, kind), probes).map((prediction, index) =>
             widened(prediction, scaleOf(system, probes[index])),
           ),
@@ -203,12 +193,4 @@ export function joinFaults(first: Fault, second: Fault): Fault {
     touches: [...new Set([...first.touches, ...second.touches])],
     parts: [first, second],
   }
-}
-
-function remember<K, V>(store: Map<K, V>, key: K, make: () => V): V {
-  const known = store.get(key)
-  if (known !== undefined) return known
-  const made = make()
-  store.set(key, made)
-  return made
 }

@@ -1,5 +1,4 @@
 import { sayLead } from '@/src/core/bench/points'
-import type { Effect } from '@/src/core/faults/fault'
 import type { AddFault } from '@/src/core/faults/fault-list'
 import { lowVoltageNodes } from '@/src/core/faults/low-voltage'
 import { SHORTED_COIL_OHM, SOLID_SHORT_OHM, WELDED_OHM } from '@/src/core/faults/rates'
@@ -166,7 +165,7 @@ export function addThermostatFaults(system: System, add: AddFault): void {
         'thermostat-not-closing',
         `${part.id}.${terminal}`,
         part.place,
-        `The ${part.name} does not close R to ${terminal}`,
+        `The ${part.name} does not close ${feedOf(part, terminal)} to ${terminal}`,
         replace,
         [{ do: 'never-closes', terminals: [terminal] }],
         [terminalPoint(terminal, part.place)],
@@ -176,7 +175,7 @@ export function addThermostatFaults(system: System, add: AddFault): void {
         'thermostat-stuck-closed',
         `${part.id}.${terminal}`,
         part.place,
-        `The ${part.name} holds R to ${terminal} closed, whatever it is set to`,
+        `The ${part.name} holds ${feedOf(part, terminal)} to ${terminal} closed, whatever it is set to`,
         replace,
         [{ do: 'short', a: feedInside(part, feedOf(part, terminal)), b: terminalPoint(terminal, part.place), ohm: WELDED_OHM }],
         [terminalPoint(terminal, part.place)],
@@ -186,7 +185,7 @@ export function addThermostatFaults(system: System, add: AddFault): void {
       'thermostat-shorted',
       part.id,
       part.place,
-      `The ${part.name} is shorted from R to C inside`,
+      `The ${part.name} is shorted from ${part.hot} to ${part.common} inside`,
       replace,
       [
         {

@@ -1,7 +1,7 @@
 import { createBench } from '@/src/core/bench/bench'
 import { calibrate, drawCase, equalCostSolver, leastChecks, type Sitting, shareOf, sit, waySolver } from '@/src/core/practice/exam'
 import { habitNames, habitSolver, MOST_HABIT_CHECKS } from '@/src/core/practice/habits'
-import { examineDouble, examineOutside, examineWrongReading } from '@/src/core/practice/hard-cases'
+import { examineDouble, examineOutside, examineWrongReading, outsideFaults } from '@/src/core/practice/hard-cases'
 import { createRandom } from '@/src/core/units/random'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 import { furnaceEngine } from '@/tests/setup/furnace'
@@ -53,5 +53,59 @@ describe('an examined house', () => {
     const random = createRandom(3)
     const sitting = examineWrongReading(furnaceEngine(), random, 'conductor-open:stat-cable.C')
     expect(sitting?.right).toBe(true)
+  })
+})
+
+describe('the other solvers, on the same house', () => {
+  const engine = furnaceEngine()
+  const drawn = drawCase(engine, createRandom(21), 'conductor-open:outdoor-cable.Y')
+
+  it('find it too by every way of working, and the house stays the same for each of them', () => {
+    for (const way of ['take-off', 'halve', 'ohms', 'numbers'] as const) {
+      const sitting = sit(engine, drawn, waySolver(way))
+      expect([way, sitting.right]).toEqual([way, true])
+      expect(sitting.hidden).toBe(drawn.story.id)
+    }
+  })
+
+  it('take longer by habit than by free choice', () => {
+    const free = sit(engine, drawn)
+    for (const name of habitNames) {
+      const { trial } = sit(engine, drawn, habitSolver(name), { mostChecks: MOST_HABIT_CHECKS })
+      expect(trial.checks).toBeLessThanOrEqual(MOST_HABIT_CHECKS)
+      expect([name, trial.minutes > free.trial.minutes]).toEqual([name, true])
+    }
+  })
+
+  it('at equal cost need no fewer checks than the answers can carry bits', () => {
+    const { solver, answerBits } = equalCostSolver()
+    const { trial } = sit(engine, drawn, solver)
+    expect(answerBits).toHaveLength(trial.checks)
+    const least = leastChecks(engine, drawn.complaint, answerBits)
+    expect(least).toBeGreaterThan(0.5)
+    // Four times as many bits an answer, a quarter of the checks.
+    expect(
+      leastChecks(
+        engine,
+        drawn.complaint,
+        answerBits.map((bits) => 4 * bits),
+      ),
+    ).toBeCloseTo(least / 4, 6)
+  })
+})
+
+describe('hard cases', () => {
+  it('two faults: names one of them, and after its repair the other', () => {
+    const random = createRandom(33)
+    const sittings = Array.from({ length: 4 }, () => examineDouble(furnaceEngine(), random))
+    expect(sittings.filter(({ first }) => first).length).toBeGreaterThanOrEqual(3)
+    for (const { bothAtOnce, secondAfterRepair } of sittings) if (bothAtOnce) expect(secondAfterRepair).toBeNull()
+    expect(sittings.some(({ bothAtOnce, secondAfterRepair }) => bothAtOnce || secondAfterRepair === true)).toBe(true)
+  })
+
+  it('a fault of no catalogue is made of effects that no story of the engine has', () => {
+    const catalogued = new Set(furnaceEngine().hypotheses.map(({ effects }) => JSON.stringify(effects)))
+    for (const { effects } of outsideFaults(furnaceAc)) expect(catalogued).not.toContain(JSON.stringify(effects))
+    expect(outsideFaults(furnaceAc).map(({ id }) => id)).toContain(examineOutside(furnaceEngine(), createRandom(2)).hidden)
   })
 })

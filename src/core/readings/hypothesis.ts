@@ -1,4 +1,5 @@
 import type { Effect, Fault } from '@/src/core/faults/fault'
+import { KeptPer } from '@/src/core/units/kept'
 
 /** One complete story of the house: what is wrong, in which form, and whether the fuse that was found in the slot still holds. */
 export interface Hypothesis {
@@ -34,11 +35,7 @@ export const changesTold = (hypothesis: Hypothesis): readonly Effect[] =>
  * The same story at a moment when its fault does not show. The fuse that was found stays as it was found. All stories that
  * hide in one house look the same, and are one object, so that what is worked out for it is worked out once.
  */
-export function whileHidden({ wiring, foundFuse }: Hypothesis): Hypothesis {
-  const known = hiddenIn.get(wiring) ?? { intact: hidden(wiring, 'intact'), blown: hidden(wiring, 'blown') }
-  hiddenIn.set(wiring, known)
-  return known[foundFuse]
-}
+export const whileHidden = ({ wiring, foundFuse }: Hypothesis): Hypothesis => hiddenIn.of(wiring)[foundFuse]
 
 const hidden = (wiring: readonly Effect[], foundFuse: Hypothesis['foundFuse']): Hypothesis => ({
   id: `hidden, fuse ${foundFuse}`,
@@ -48,4 +45,4 @@ const hidden = (wiring: readonly Effect[], foundFuse: Hypothesis['foundFuse']): 
   foundFuse,
   intermittent: false,
 })
-const hiddenIn = new WeakMap<readonly Effect[], Record<Hypothesis['foundFuse'], Hypothesis>>()
+const hiddenIn = new KeptPer((wiring: readonly Effect[]) => ({ intact: hidden(wiring, 'intact'), blown: hidden(wiring, 'blown') }))

@@ -4,6 +4,7 @@ import { type Factored, factorNetwork } from '@/src/core/circuit/factored'
 import type { Network } from '@/src/core/circuit/network'
 import { Perturbation } from '@/src/core/circuit/perturbation'
 import { createMachine, type Machine } from '@/src/core/operation/machine'
+import { Kept } from '@/src/core/units/kept'
 import { assemble } from '@/src/core/wiring/assembly'
 import type { System } from '@/src/core/wiring/system'
 import type { ValueFactors } from '@/src/core/wiring/values'
@@ -28,29 +29,18 @@ const KEPT_BENCHES = 160
 export function createLaboratory(system: System, factors: ValueFactors): Laboratory {
   const network = assemble(system, factors)
   const kernel = new Perturbation()
-  const bases = new Map<'live' | 'ohms', Factored>()
-  const benches = new Map<string, Factored>()
-  const base = (analysis: 'live' | 'ohms') => {
-    const known = bases.get(analysis)
-    if (known) return known
-    const made = factorNetwork(network, analysis)
-    bases.set(analysis, made)
-    return made
-  }
+  const bases = new Kept<'live' | 'ohms', Factored>(2)
+  const benches = new Kept<string, Factored>(KEPT_BENCHES)
+  const base = (analysis: 'live' | 'ohms') => bases.get(analysis, () => factorNetwork(network, analysis))
   return {
     system,
     factors,
     network,
     machine: createMachine(system, network, factors),
     kernel,
-    onBench: (bench) => {
-      const key = benchKey({ ...bench, call: 'off' })
-      const known = benches.get(key)
-      if (known) return known
-      const made = kernel.set(base(bench.power ? 'live' : 'ohms'), changesOfBench(system, network, bench)).absorb()
-      if (benches.size >= KEPT_BENCHES) benches.delete(benches.keys().next().value as string)
-      benches.set(key, made)
-      return made
-    },
+    onBench: (bench) =>
+      benches.get(benchKey({ ...bench, call: 'off' }), () =>
+        kernel.set(base(bench.power ? 'live' : 'ohms'), changesOfBench(system, network, bench)).absorb(),
+      ),
   }
 }

@@ -71,6 +71,12 @@ describe('a cooling call over time', () => {
     ])
   })
 
+  it('says that something is still to come when the time is up before it', () => {
+    const { outcome } = run('cool-strips', null, { calls: [{ atS: 10, call: 'heat' }], untilS: 25 })
+    expect(outcome).toBe('under-way')
+    expect(run('cool-strips', null, { calls: [{ atS: 10, call: 'heat' }], untilS: 100 }).outcome).toBe('settled')
+  })
+
   it('closes a sequencer half a minute after its call', () => {
     const { happenings } = run('cool-strips', null, { calls: [{ atS: 10, call: 'heat' }], untilS: 100 })
     const closed = happenings.find(({ what }) => what === 'sequencer')

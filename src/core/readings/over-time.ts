@@ -2,7 +2,18 @@ import { isResettable } from '@/src/core/bench/apply'
 import type { Bench } from '@/src/core/bench/bench'
 import { addAdmittance, type Change, openLink } from '@/src/core/circuit/factored'
 import { EventQueue } from '@/src/core/operation/event-queue'
-import { changesBetween, isAlive, isGuarded, isMade, isPulledIn, nextState, type StateBits } from '@/src/core/operation/settle'
+import {
+  type Constraints,
+  changesBetween,
+  isAlive,
+  isGuarded,
+  isMade,
+  isPulledIn,
+  nextState,
+  outputKey,
+  type Settled,
+  type StateBits,
+} from '@/src/core/operation/settle'
 import { ATTIC_C, coolsTo, LIMIT_C, secondsUntilC, type Winding } from '@/src/core/protection/transformer-heat'
 import { openingBand } from '@/src/core/protection/trip-curve'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
@@ -21,10 +32,13 @@ export interface Happening {
   readonly to: 'in' | 'out' | 'made' | 'broken' | 'alive' | 'blank' | 'tripped' | 'open' | 'cooked' | 'called' | 'let go'
 }
 
-/** How a run ended. `chatters`: the same states came round again, listed with the time of one round. */
+/**
+ * How a run ended. `chatters`: the same states came round again, listed with the time of one round. `under-way`: the time was
+ * up with something still to come, a delay or a fuse on its way.
+ */
 export interface OverTime {
   readonly happenings: readonly Happening[]
-  readonly outcome: 'settled' | 'chatters' | 'gave up'
+  readonly outcome: Settled['outcome'] | 'under-way'
   readonly periodS: number | null
   readonly members: readonly StateBits[]
   readonly windingC: number
@@ -99,7 +113,7 @@ export function runOverTime(laboratory: Laboratory, bench: Bench, hypothesis: Hy
     for (let bit = 0; bit <= machine.relays.length + machine.outputs.length + 1; bit++) {
       const key = `bit ${bit}`
       if (((wanted ^ state) >> bit) & 1) {
-        if (!queue.has(key)) queue.set(key, nowS + delayOf(bit, ((wanted >> bit) & 1) === 1), { do: 'bit', bit })
+        if (!queue.has(key)) queue.set(key, nowS + delayOf(bit, ((wanted >> bit) & 1) === 1, constraints), { do: 'bit', bit })
       } else queue.cancel(key)
     }
     const amps = kernel.difference(network.linkRow(bodyLink(fuse.id)), -1)
@@ -115,7 +129,7 @@ export function runOverTime(laboratory: Laboratory, bench: Bench, hypothesis: Hy
     const due = queue.take()
     if (!due || due.atS > script.untilS) {
       windingC = coolsTo(winding, secondaryA, windingC, (due ? script.untilS : Math.max(nowS, script.untilS)) - nowS, ambientC)
-      return end('settled', null, [state])
+      return end(due ? 'under-way' : 'settled', null, [state])
     }
     const passedS = due.atS - nowS
     melted = meltS === null ? 0 : melted + passedS / meltS
@@ -133,9 +147,9 @@ export function runOverTime(laboratory: Laboratory, bench: Bench, hypothesis: Hy
       if (meltS === null || melted < 0.02) return end('chatters', periodS, order.slice(round + 1))
     }
   }
-  return end('gave up', null, order.slice(-4))
+  return end('gave-up', null, order.slice(-4))
 
-  function delayOf(bit: number, on: boolean): number {
+  function delayOf(bit: number, on: boolean, { outputs }: Constraints): number {
     if (bit === 0) return on ? BOOT_S : machine.thermostat.holdUpS
     if (bit <= machine.relays.length) {
       const { part } = machine.relays[bit - 1]
@@ -143,8 +157,7 @@ export function runOverTime(laboratory: Laboratory, bench: Bench, hypothesis: Hy
     }
     const output = machine.outputs[bit - 1 - machine.relays.length]
     if (!output) return GUARD_S
-    const isToggling = constraintsOf(laboratory, bench, hypothesis).outputs[`${output.part.id}.${output.to}`] === 'toggles'
-    if (isToggling) return TOGGLE_S
+    if (outputs[outputKey(output.part.id, output.to)] === 'toggles') return TOGGLE_S
     const offS = output.minimumOffS ?? 0
     // At power-up a board takes its output for just broken.
     return on ? Math.max(RELAY_S, (lastBroken.get(bit) ?? 0) + offS - nowS) : RELAY_S
@@ -182,7 +195,7 @@ export function runOverTime(laboratory: Laboratory, bench: Bench, hypothesis: Hy
           if (!output) say('guard', isGuarded(machine, state) ? 'tripped' : 'let go')
           else {
             if (!isMade(machine, state, index)) lastBroken.set(bit, nowS)
-            say(`${output.part.id}.${output.to}`, isMade(machine, state, index) ? 'made' : 'broken')
+            say(outputKey(output.part.id, output.to), isMade(machine, state, index) ? 'made' : 'broken')
           }
         }
       }

@@ -8,6 +8,7 @@ import { probabilityOpens } from '@/src/core/protection/trip-curve'
 import { changesTold, type Hypothesis } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { complex } from '@/src/core/units/complex'
+import { Kept, KeptPer } from '@/src/core/units/kept'
 import { bodyLink, contactLink, passLink } from '@/src/core/wiring/assembly'
 import { firstPart } from '@/src/core/wiring/system'
 
@@ -37,23 +38,12 @@ export interface Worlds {
 
 /** Benches whose worlds are kept in one laboratory: the last few, which are asked again and again. */
 const KEPT_BENCHES = 10
-const keptOf = new WeakMap<Laboratory, Map<string, WeakMap<Hypothesis, Worlds>>>()
+const keptOf = new KeptPer((_: Laboratory) => new Kept<string, KeptPer<Hypothesis, Worlds>>(KEPT_BENCHES))
 
 /** The ways in which a bench stands under a hypothesis; worked out once and kept while the bench is in use. */
 export function worldsOf(laboratory: Laboratory, bench: Bench, hypothesis: Hypothesis): Worlds {
-  const benches = keptOf.get(laboratory) ?? new Map<string, WeakMap<Hypothesis, Worlds>>()
-  keptOf.set(laboratory, benches)
-  const key = benchKey(bench)
-  const stories = benches.get(key) ?? new WeakMap<Hypothesis, Worlds>()
-  if (!benches.has(key)) {
-    if (benches.size >= KEPT_BENCHES) benches.delete(benches.keys().next().value as string)
-    benches.set(key, stories)
-  }
-  const known = stories.get(hypothesis)
-  if (known) return known
-  const made = settleWorlds(laboratory, bench, hypothesis)
-  stories.set(hypothesis, made)
-  return made
+  const stories = keptOf.of(laboratory).get(benchKey(bench), () => new KeptPer((story) => settleWorlds(laboratory, bench, story)))
+  return stories.of(hypothesis)
 }
 
 /** With the power off there is one world, without a machine in it. */

@@ -1,5 +1,6 @@
+import { KeptPer } from '@/src/core/units/kept'
 import type { PartOf } from '@/src/core/wiring/part'
-import { CHASSIS, type Point, terminalPoint } from '@/src/core/wiring/point'
+import { type Point, terminalPoint } from '@/src/core/wiring/point'
 import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
 
 /** What feeds what: the hot and the common side of each 24 V circuit, and the line side. */
@@ -38,9 +39,10 @@ export const hotTerminals = (thermostat: PartOf<'thermostat'>): string[] => [
 ]
 
 /** Nodes at line voltage: everything that supplies, disconnects, line contacts and door switches join. */
-export function lineNodes(system: System): ReadonlySet<Point> {
-  const known = cachedLineNodes.get(system)
-  if (known) return known
+export const lineNodes = (system: System): ReadonlySet<Point> => lineOf.of(system)
+const lineOf = new KeptPer(findLine)
+
+function findLine(system: System): ReadonlySet<Point> {
   const found = new Set<Point>()
   for (const part of system.parts) {
     const at = (name: string) => terminalPoint(name, part.place)
@@ -50,21 +52,14 @@ export function lineNodes(system: System): ReadonlySet<Point> {
     if (part.kind === 'load') for (const name of part.between) found.add(at(name))
     if (part.kind === 'transformer') for (const name of [...part.primary, ...(part.taps ?? []).map(({ lead }) => lead)]) found.add(at(name))
   }
-  cachedLineNodes.set(system, found)
   return found
 }
-const cachedLineNodes = new WeakMap<System, ReadonlySet<Point>>()
-
 /**
  * The 24 V circuits as groups of nodes that wires, switches, loads and windings join: one for each transformer that
  * stands alone. Thermostat contacts join nothing: Rc and Rh stay apart.
  */
-export function circuitOf(system: System, point: Point): Point {
-  const known = cachedCircuits.get(system) ?? joinCircuits(system)
-  cachedCircuits.set(system, known)
-  return known(point)
-}
-const cachedCircuits = new WeakMap<System, (point: Point) => Point>()
+export const circuitOf = (system: System, point: Point): Point => circuitsOf.of(system)(point)
+const circuitsOf = new KeptPer(joinCircuits)
 
 function joinCircuits(system: System): (point: Point) => Point {
   const parent = new Map<Point, Point>()
@@ -90,9 +85,10 @@ function joinCircuits(system: System): (point: Point) => Point {
 }
 
 /** Nodes that the template ties to the common side of a transformer, through conductors and a fuse in the common leg. */
-export function commonNodes(system: System): ReadonlySet<Point> {
-  const known = cachedCommons.get(system)
-  if (known) return known
+export const commonNodes = (system: System): ReadonlySet<Point> => commonsOf.of(system)
+const commonsOf = new KeptPer(findCommon)
+
+function findCommon(system: System): ReadonlySet<Point> {
   const found = new Set(partsOf(system, 'transformer').map(({ secondary, place }) => terminalPoint(secondary[1], place)))
   const fuse = firstPart(system, 'fuse')
   let size = 0
@@ -106,11 +102,8 @@ export function commonNodes(system: System): ReadonlySet<Point> {
       for (const { lands } of cable.conductors)
         spread(lands.flatMap((terminal, side) => (terminal === null ? [] : [terminalPoint(terminal, cable.between[side])])))
   }
-  cachedCommons.set(system, found)
   return found
 }
-const cachedCommons = new WeakMap<System, ReadonlySet<Point>>()
-
 /** Where a probe goes for the common side of a node at its own place: a lettered terminal before a bare lead; null when there is none. */
 export function commonBeside(system: System, point: Point): Point | null {
   const place = point.slice(point.indexOf('@') + 1)

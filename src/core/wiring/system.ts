@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { type CallName, callNames } from '@/src/core/wiring/call'
-import { type Part, type PartOf, partSchema, positive, sourceSchema } from '@/src/core/wiring/part'
+import { type Part, type PartOf, partSchema, sourceSchema } from '@/src/core/wiring/part'
 import { CHASSIS, idSchema } from '@/src/core/wiring/point'
 
 /** The open system format: one house's low-voltage side, written by hand or by a tool. See docs/system-format.md. */

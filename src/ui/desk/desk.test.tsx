@@ -1,8 +1,8 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
-import { render, screen, within } from '@testing-library/react'
+import { fireEvent, render, screen, within } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import { createEngine } from '@/src/core/diagnosis/engine'
-import { formOpinion, proposeCheck } from '@/src/core/job/advise'
+import { formOpinion, proposeCheck, weighAlternatives } from '@/src/core/job/advise'
 import { foldJob } from '@/src/core/job/fold'
 import * as forecast from '@/src/core/job/forecast'
 import { createDemoJob } from '@/src/core/practice/demo'
@@ -20,6 +20,7 @@ jest.mock('@/src/ui/engine/engine-client', () => ({
       suspicion: forecast.suspicionByPoint(engine, folded(timeline)),
     }),
     propose: async (timeline: Timeline) => proposeCheck(engine, folded(timeline)),
+    alternatives: async (timeline: Timeline) => weighAlternatives(engine, folded(timeline)),
     forecast: async (timeline: Timeline, probe: Parameters<typeof forecast.forecastReading>[2]) =>
       forecast.forecastReading(engine, folded(timeline), probe),
     expect: async (timeline: Timeline, probes: Parameters<typeof forecast.expectReadings>[2]) =>
@@ -147,5 +148,68 @@ describe('the other steps', () => {
     open('complaint')
     expect(await screen.findByRole('row', { name: /outdoor cable .* up \d+ fence or garden work/ })).toBeInTheDocument()
     expect(screen.getByRole('checkbox', { name: 'fuse on one call' })).toBeChecked()
+  })
+})
+
+describe('ways of working', () => {
+  it('stand side by side with a price, and the one that is chosen is worked in and recorded', async () => {
+    const user = open('trace')
+    await screen.findByText(/^Ohm /)
+    await user.click(within(await region('Next check')).getByRole('button', { name: 'why this one' }))
+    const sheet = await screen.findByRole('dialog', { name: 'Why this one' })
+    expect(await within(sheet).findAllByRole('row')).toHaveLength(6)
+    const ways = within(sheet).getAllByRole('button', { pressed: false })
+    expect(ways.map((way) => way.textContent?.match(/^(take off|add on|halve|ohms only|by the numbers)/)?.[0])).toEqual([
+      'take off',
+      'add on',
+      'halve',
+      'ohms only',
+      'by the numbers',
+    ])
+    await user.click(ways[2])
+    expect(await within(await region('Next check')).findByRole('button', { name: 'way: halve' })).toBeInTheDocument()
+  })
+})
+
+describe('a past moment', () => {
+  it('is shown as such, takes nothing, and is left by one button', async () => {
+    const user = open('trace')
+    await screen.findByText('after 7 readings')
+    await user.click(screen.getByRole('button', { name: 'timeline' }))
+    const slider = await screen.findByRole('slider', { name: /Look at a past moment/ })
+    fireEvent.change(slider, { target: { value: '4' } })
+    expect(slider).toHaveAttribute('aria-valuetext', expect.stringMatching(/after 4 of 12/))
+    await user.keyboard('{Escape}')
+    expect(await screen.findByText('You see the past:')).toBeInTheDocument()
+    await screen.findByText(/after [0-6] readings?$/)
+    const line = screen.getByRole('textbox', { name: 'quick line' })
+    await user.type(line, 'note a thought{Enter}')
+    expect(line).toHaveValue('note a thought')
+    await user.click(screen.getByRole('button', { name: 'Back to now' }))
+    expect(await screen.findByText('after 7 readings')).toBeInTheDocument()
+  })
+})
+
+describe('the loom for a screen reader', () => {
+  it('is a table of conductors with what is lifted and suspected', async () => {
+    open('trace')
+    await screen.findByText('after 7 readings')
+    const table = screen.getByRole('table', { name: 'The loom, conductor by conductor' })
+    const rows = within(table).getAllByRole('row').slice(1)
+    expect(rows).toHaveLength(10)
+    const outdoorY = rows.find(
+      (row) => /^outdoor cable/.test(row.textContent ?? '') && within(row).getByRole('rowheader').textContent === 'Y',
+    )
+    expect(outdoorY).toHaveTextContent('lifted at the indoor unit')
+    expect(outdoorY).toHaveTextContent(/%$/)
+  })
+})
+
+describe('marks along the wiring', () => {
+  it('are readings like any other', async () => {
+    const user = open('complaint')
+    await user.selectOptions(await screen.findByLabelText('outdoor cable'), 'rubbed')
+    expect(await screen.findByText(/wiring of the outdoor cable: rubbed/)).toBeInTheDocument()
+    expect(screen.getByLabelText('outdoor cable')).toHaveValue('rubbed')
   })
 })

@@ -1,0 +1,132 @@
+import { type Bench, createBench } from '@/src/core/bench/bench'
+import { enumerateFaults } from '@/src/core/faults/enumerate'
+import type { Probe } from '@/src/core/readings/check'
+import { healthy, storyOfFault } from '@/src/core/readings/hypothesis'
+import { createLaboratory } from '@/src/core/readings/laboratory'
+import { predict } from '@/src/core/readings/predict'
+import { systemById } from '@/src/core/wiring/systems/catalogue'
+import { templateValues } from '@/src/core/wiring/values'
+
+/** What the meter shows under faults of the line, the transformer, boards and what people leave behind: as a technician knows them. */
+const asked = (systemId: string, fault: string | null, probe: Probe, bench: Partial<Bench> = {}) => {
+  const system = systemById(systemId)
+  if (!system) throw new Error(`no system ${systemId}`)
+  const found = enumerateFaults(system).find(({ id }) => id === fault)
+  if (fault !== null && !found) throw new Error(`no fault ${fault}`)
+  const story = found ? storyOfFault(found) : healthy
+  return predict(createLaboratory(system, templateValues), { ...createBench(system), ...bench }, story, probe)[0].at
+}
+const volts = (systemId: string, fault: string | null, a: string, b: string, bench: Partial<Bench> = {}): number => {
+  const at = asked(systemId, fault, { meter: 'volts', a, b }, bench)
+  if (typeof at !== 'number') throw new Error('no number')
+  return at
+}
+const seen = (systemId: string, fault: string | null, at: string, bench: Partial<Bench> = {}) => {
+  const found = asked(systemId, fault, { meter: 'look', at }, bench)
+  return typeof found === 'object' ? found.word : found
+}
+
+describe('the line side', () => {
+  it('with an open neutral reads full to ground and next to nothing across: read across both, never just to ground', () => {
+    const open = 'neutral-open:furnace-supply'
+    expect(volts('furnace-ac', open, 'L1-unit@indoor', 'chassis@indoor')).toBeGreaterThan(115)
+    expect(volts('furnace-ac', open, 'L1-unit@indoor', 'N@indoor')).toBeLessThan(10)
+    expect(volts('furnace-ac', open, 'R@indoor', 'C@indoor')).toBeLessThan(3)
+    expect(volts('furnace-ac', null, 'L1-unit@indoor', 'N@indoor')).toBeGreaterThan(115)
+  })
+
+  it('with one leg open shows it on that leg alone: the other still reads to ground', () => {
+    const open = 'supply-leg-open:outdoor-disconnect.L2-unit'
+    const cooling = { call: 'cool' } as const
+    expect(volts('furnace-ac', open, 'L1-unit@outdoor', 'chassis@outdoor', cooling)).toBeGreaterThan(110)
+    expect(volts('furnace-ac', open, 'L1-unit@outdoor', 'L2-unit@outdoor', cooling)).toBeLessThan(150)
+    expect(seen('furnace-ac', open, 'contactor', cooling)).toBe('in')
+    expect(seen('furnace-ac', open, 'compressor', cooling)).toBe('still')
+  })
+})
+
+describe('the transformer', () => {
+  it('on the 208 V lead gives more than its plate, on the 240 V lead half of it', () => {
+    const right = volts('cool-strips', null, 'R@indoor', 'C@indoor')
+    const tooHigh = volts('cool-strips', 'wrong-tap:transformer.208', 'R@indoor', 'C@indoor')
+    expect(tooHigh / right).toBeCloseTo(240 / 208, 1)
+    const tooLow = volts('furnace-no-common', 'wrong-tap:transformer.240', 'R@indoor', 'C@indoor')
+    expect(tooLow / volts('furnace-no-common', null, 'R@indoor', 'C@indoor')).toBeCloseTo(0.5, 1)
+  })
+
+  it('burnt part through holds its volts idle and gives way under a call', () => {
+    const weak = 'transformer-weak:transformer'
+    const idle = volts('air-handler-plain', weak, 'R@indoor', 'C@indoor')
+    const loaded = volts('air-handler-plain', weak, 'R@indoor', 'C@indoor', { call: 'cool' })
+    expect(idle).toBeGreaterThan(26)
+    expect(loaded).toBeLessThan(22)
+    expect(volts('air-handler-plain', null, 'R@indoor', 'C@indoor', { call: 'cool' })).toBeGreaterThan(23)
+  })
+
+  it('in phase and strapped to another leaves both near their own volts', () => {
+    const tied = 'transformers-tied:Rc+Rh@indoor'
+    expect(volts('furnace-two-transformers', tied, 'Rc@indoor', 'Rh@indoor')).toBeLessThan(0.2)
+    expect(volts('furnace-two-transformers', tied, 'Rh@indoor', 'C@indoor')).toBeGreaterThan(24)
+  })
+
+  it('behind a loose fuse clip reads good ahead of the fuse and sags behind it', () => {
+    const across = (fault: string | null) =>
+      volts('furnace-ac', fault, 'sec@indoor', 'C@indoor', { call: 'cool' }) -
+      volts('furnace-ac', fault, 'R@indoor', 'C@indoor', { call: 'cool' })
+    expect(across(null)).toBeLessThan(0.1)
+    expect(across('fuse-clip-loose:fuse')).toBeGreaterThan(2.5)
+  })
+})
+
+describe('what people and weather leave', () => {
+  it('a jumper makes its call with the thermostat off the wall, and is seen', () => {
+    const left = 'jumper-left:R+Y@indoor'
+    expect(seen('furnace-ac', left, 'contactor', { unplugged: ['stat'] })).toBe('in')
+    expect(seen('furnace-ac', left, 'landings@indoor')).toBe('strap')
+    expect(seen('furnace-ac', null, 'landings@indoor')).toBe('all landed')
+  })
+
+  it('water leaks a little everywhere and is seen', () => {
+    const wet = 'water-in-connector:outdoor'
+    expect(seen('heat-pump-o', wet, 'landings@outdoor')).toBe('wet')
+    const leak = volts('heat-pump-o', wet, 'Y@outdoor', 'C@outdoor', { lifted: ['outdoor-cable.Y@indoor'] })
+    expect(leak).toBeGreaterThan(0.2)
+    expect(leak).toBeLessThan(10)
+  })
+})
+
+describe('a board', () => {
+  it('that feeds its output for good runs the unit with nothing called', () => {
+    expect(seen('heat-pump-o', 'output-on:defrost-board.Y-out', 'contactor')).toBe('in')
+    expect(seen('heat-pump-o', null, 'contactor')).toBe('out')
+  })
+
+  it('that toggles makes its valve chatter on the call and lie still without it', () => {
+    expect(seen('heat-pump-o', 'output-toggles:defrost-board.O-out', 'valve', { call: 'cool' })).toBe('chatters')
+    expect(seen('heat-pump-o', 'output-toggles:defrost-board.O-out', 'valve')).toBe('out')
+  })
+
+  it('is dark without its supply, flashes while its delay runs, and is steady else', () => {
+    const cooling = { call: 'cool' } as const
+    expect(seen('heat-pump-o', 'conductor-open:outdoor-cable.R', 'defrost-board', cooling)).toBe('dark')
+    expect(seen('heat-pump-o', 'delay-running:defrost-board.Y-out', 'defrost-board', cooling)).toBe('flashes')
+    expect(seen('heat-pump-o', null, 'defrost-board', cooling)).toBe('steady')
+  })
+})
+
+describe('a thermostat', () => {
+  it('shows a code under a short on its call, waits out its delay, and is alive else', () => {
+    const cooling = { call: 'cool' } as const
+    expect(seen('rooftop-gas', 'lead-to-chassis:Y1@package', 'stat', cooling)).toBe('over-current code')
+    expect(seen('rooftop-gas', 'delay-running:stat', 'stat', cooling)).toBe('waits')
+    expect(seen('rooftop-gas', null, 'stat', cooling)).toBe('alive')
+  })
+
+  it('names the hot side that it closes each call to', () => {
+    const system = systemById('furnace-two-transformers')
+    if (!system) throw new Error('no system')
+    const say = (id: string) => enumerateFaults(system).find((fault) => fault.id === id)?.say
+    expect(say('thermostat-not-closing:stat.W')).toBe('The battery thermostat does not close Rh to W')
+    expect(say('thermostat-not-closing:stat.Y')).toBe('The battery thermostat does not close Rc to Y')
+  })
+})

@@ -1,0 +1,45 @@
+import { Kept, KeptPer } from '@/src/core/units/kept'
+
+describe('Kept', () => {
+  it('works a thing out once, and again only after it had to go', () => {
+    const kept = new Kept<string, string>(2)
+    const made: string[] = []
+    const ask = (key: string) =>
+      kept.get(key, () => {
+        made.push(key)
+        return key.toUpperCase()
+      })
+    expect([ask('a'), ask('a'), ask('b')]).toEqual(['A', 'A', 'B'])
+    expect(made).toEqual(['a', 'b'])
+    ask('a')
+    // No room for three: the one asked longest ago, b, goes; a was asked since.
+    ask('c')
+    expect(kept.size).toBe(2)
+    ask('a')
+    expect(made).toEqual(['a', 'b', 'c'])
+    ask('b')
+    expect(made).toEqual(['a', 'b', 'c', 'b'])
+  })
+
+  it('keeps what is falsy but there', () => {
+    const kept = new Kept<number, number>(3)
+    let made = 0
+    const ask = () =>
+      kept.get(1, () => {
+        made++
+        return 0
+      })
+    expect([ask(), ask()]).toEqual([0, 0])
+    expect(made).toBe(1)
+  })
+})
+
+describe('KeptPer', () => {
+  it('has one value for each owner', () => {
+    const counts = new KeptPer((owner: { name: string }) => ({ of: owner.name }))
+    const [a, b] = [{ name: 'a' }, { name: 'a' }]
+    expect(counts.of(a)).toBe(counts.of(a))
+    expect(counts.of(a)).not.toBe(counts.of(b))
+    expect(counts.of(b)).toEqual({ of: 'a' })
+  })
+})
