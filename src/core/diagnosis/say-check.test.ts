@@ -53,6 +53,7 @@ describe('words for readings', () => {
     expect(sayBand(0, 0.9, 'ohms')).toBe('near 0')
     expect(sayBand(11, 21, 'ohms')).toBe('11–21 ohm')
     expect(sayBand(9000, 40e6, 'ohms')).toBe('over 9 kohm')
+    expect(sayBand(1.48e6, 40e6, 'ohms')).toBe('over 1.5 Mohm')
     expect(sayBand(24, 29, 'volts')).toBe('24–29 V')
     expect(sayBand(0, 0.45, 'amps')).toBe('under 0.45 A')
   })

@@ -53,7 +53,7 @@ export function sayBand(low: number, high: number, meter: Probe['meter']): strin
   const digits = meter === 'amps' ? 2 : high < 10 ? 1 : 0
   const text = (value: number) => String(Number(value.toFixed(digits)))
   if (low <= 0.05 && high < (meter === 'ohms' ? 3 : meter === 'amps' ? 0.08 : 3)) return 'near 0'
-  if (meter === 'ohms' && low >= 1000) return `over ${text(low / 1000)} kohm`
+  if (meter === 'ohms' && low >= 1000) return `over ${sayOhms(low)}`
   if (meter === 'ohms' && high >= 1e6) return `over ${text(low)} ohm`
   if (low <= 0) return `under ${text(high)} ${unit}`
   return `${text(low)}–${text(high)} ${unit}`
