@@ -87,6 +87,12 @@ const days: readonly Day[] = [
     ticks: 'relay or valve chatters',
     fault: 'output-toggles:defrost-board.O-out',
   },
+  {
+    system: 'zoned-furnace-ac',
+    street: 'Hill Crest',
+    words: 'Upstairs does not cool.',
+    fault: 'conductor-open:stat-cable-2.Y',
+  },
   { system: 'package-heat-pump', street: 'Chapel Close', words: 'Never comes on.', fault: 'thermostat-not-called:stat' },
   {
     system: 'furnace-ac',

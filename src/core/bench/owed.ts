@@ -3,7 +3,7 @@ import { sayPoint } from '@/src/core/bench/points'
 import { sayPair } from '@/src/core/bench/say'
 import { sayCall } from '@/src/core/wiring/call'
 import { parsePoint } from '@/src/core/wiring/point'
-import { firstPart, partById, placeById, type System } from '@/src/core/wiring/system'
+import { callerOf, firstPart, partById, partsOf, placeById, type System } from '@/src/core/wiring/system'
 
 /** One thing that the bench still owes before the job may close, and the change that pays it. */
 export interface Owed {
@@ -65,8 +65,8 @@ export function owedBy(system: System, bench: Bench): Owed[] {
   if (bench.call !== 'off')
     owed.push({
       what: 'call',
-      place: firstPart(system, 'thermostat').place,
-      say: `thermostat is set to ${sayCall[bench.call]}`,
+      place: callerOf(system, bench.call).place,
+      say: `${partsOf(system, 'thermostat').length > 1 ? callerOf(system, bench.call).name : 'thermostat'} is set to ${sayCall[bench.call]}`,
       putBack: { do: 'call', call: 'off' },
     })
   if (!bench.power) owed.push({ what: 'power', place: fuse.place, say: 'power is off', putBack: { do: 'power', on: true } })

@@ -53,7 +53,7 @@ describe('a breaker on the transformer', () => {
     // Called by the smart thermostat, its guard is faster than any breaker.
     const called = worldsOf(laboratory, benchAfter(rooftop, { do: 'call', call: 'cool' }), storyOfFault(short))
     expect(called.trips).toBe(0)
-    expect(called.worlds[0].settled.members.every((state) => isGuarded(laboratory.machine, state))).toBe(true)
+    expect(called.worlds[0].settled.members.every((state) => isGuarded(state, laboratory.machine.thermostats[0]))).toBe(true)
     for (const call of ['fan', 'cool', 'cool-2', 'heat'] as const)
       expect(worldsOf(laboratory, benchAfter(rooftop, { do: 'call', call }), healthy).trips).toBe(0)
   })

@@ -46,12 +46,12 @@ function readySlot(bench: Bench): Slot {
 
 function liveCandidates(system: System, base: Bench): Candidate[] {
   const live: Bench = { ...base, power: true, slot: readySlot(base) }
-  const thermostat = firstPart(system, 'thermostat')
+  const thermostats = partsOf(system, 'thermostat')
   const supplyPlace = firstPart(system, 'fuse').place
   const candidates: Candidate[] = [{ bench: live, probes: [...wholeLive(system), tripAt(supplyPlace)] }]
-  if (base.unplugged.includes(thermostat.id)) return candidates
+  if (thermostats.some(({ id }) => base.unplugged.includes(id))) return candidates
   for (const call of callsOf(system)) candidates.push({ bench: { ...live, call }, probes: [...wholeLive(system), tripAt(supplyPlace)] })
-  for (const place of [supplyPlace, thermostat.place]) {
+  for (const [thermostat, place] of [[thermostats[0], supplyPlace] as const, ...thermostats.map((part) => [part, part.place] as const)]) {
     for (const terminal of switchedTerminals(thermostat)) {
       const jumped = withJumper(system, live, terminalPoint(feedOf(thermostat, terminal), place), terminalPoint(terminal, place))
       if (!jumped) continue
@@ -62,8 +62,9 @@ function liveCandidates(system: System, base: Bench): Candidate[] {
           candidates.push({ bench: { ...jumped, lifted: [...jumped.lifted, end] }, probes: [tripAt(place)] })
     }
   }
-  candidates.push({ bench: { ...live, unplugged: [...live.unplugged, thermostat.id] }, probes: [tripAt(supplyPlace)] })
-  for (const end of endsOn(system, thermostat.hot, supplyPlace))
+  for (const { id } of thermostats)
+    candidates.push({ bench: { ...live, unplugged: [...live.unplugged, id] }, probes: [tripAt(supplyPlace)] })
+  for (const end of endsOn(system, thermostats[0].hot, supplyPlace))
     if (!live.lifted.includes(end))
       candidates.push({ bench: { ...live, lifted: [...live.lifted, end] }, probes: [tripAt(supplyPlace), ...supplyVolts(system)] })
   return candidates
@@ -79,7 +80,7 @@ function supplyVolts(system: System): { probe: Probe; place: string }[] {
 /** Volts, amps and looks on a live bench, at every place. */
 function wholeLive(system: System): { probe: Probe; place: string }[] {
   const probes: { probe: Probe; place: string }[] = []
-  const thermostat = firstPart(system, 'thermostat')
+  const thermostats = partsOf(system, 'thermostat')
   const common = commonNodes(system)
   const volts = (a: Point, b: Point, place: string) => probes.push({ probe: { meter: 'volts', a, b }, place })
   for (const place of system.places) {
@@ -88,8 +89,7 @@ function wholeLive(system: System): { probe: Probe; place: string }[] {
       const against = common.has(point) ? null : commonBeside(system, point)
       if (against) volts(point, against, place.id)
     }
-    for (const terminal of switchedTerminals(thermostat)) {
-      const hot = feedOf(thermostat, terminal)
+    for (const [terminal, hot] of hotOfCalls(system)) {
       if (place.terminals.includes(hot) && place.terminals.includes(terminal))
         volts(terminalPoint(hot, place.id), terminalPoint(terminal, place.id), place.id)
     }
@@ -103,7 +103,7 @@ function wholeLive(system: System): { probe: Probe; place: string }[] {
   for (const load of partsOf(system, 'load')) probes.push({ probe: { meter: 'look', at: load.id }, place: load.place })
   for (const board of partsOf(system, 'board')) probes.push({ probe: { meter: 'look', at: board.id }, place: board.place })
   // A bimetal has no display that could be blank.
-  if (thermostat.power !== 'mechanical') probes.push({ probe: { meter: 'look', at: thermostat.id }, place: thermostat.place })
+  for (const { id, place, power } of thermostats) if (power !== 'mechanical') probes.push({ probe: { meter: 'look', at: id }, place })
   return probes
 }
 
@@ -216,6 +216,12 @@ function withJumper(system: System, bench: Bench, a: Point, b: Point): Bench | n
   if (bench.jumpers.some((jumper) => isSameJumper(jumper, a, b)) || joinsHotAndCommon(system, { ...bench, lifted: [] }, a, b)) return null
   return { ...bench, jumpers: [...bench.jumpers, { a, b }] }
 }
+
+/** Each call letter that a thermostat here knows, with the hot letter that it is closed to. */
+const hotOfCalls = (system: System): Map<string, string> =>
+  new Map(
+    partsOf(system, 'thermostat').flatMap((part) => switchedTerminals(part).map((terminal) => [terminal, feedOf(part, terminal)] as const)),
+  )
 
 function endsOn(system: System, terminal: string, place: string): Point[] {
   return system.cables.flatMap((cable) => {

@@ -46,7 +46,10 @@ export function kindsOfWiring(system: System): WiringKind[] {
     .filter((place) => place.metal && !bonded.includes(place.id) && place.terminals.includes(common))
     .map((place): Effect => ({ do: 'short', a: terminalPoint(common, place.id), b: terminalPoint(CHASSIS, place.id), ohm: 0.02 }))
   const otherBoard = partsOf(system, 'board').flatMap(({ id, outputs }) =>
-    outputs.map(({ to, style }): Effect => ({ do: 'output', board: id, to, mode: style === 'passes' ? 'relay' : 'passes' })),
+    outputs.flatMap(({ to, style, also, from }): Effect[] =>
+      // A zone panel's dry contacts and the outputs of several inputs can only be relays.
+      also || from !== undefined ? [] : [{ do: 'output', board: id, to, mode: style === 'passes' ? 'relay' : 'passes' }],
+    ),
   )
   const other: WiringKind[] = [
     ...(less.length > 0 ? [{ weight: BOND_LESS, wiring: less }] : []),

@@ -67,10 +67,10 @@ function runOf(laboratory: Laboratory, hypothesis: Hypothesis, call: 'off' | Cal
   })
   return {
     trips,
-    alive: members.some(isAlive),
+    alive: machine.thermostats.every((thermostat) => members.some((state) => isAlive(state, thermostat))),
     chatters: outcome === 'chatters',
     running: [...machine.relays.map((_, index) => members.every((state) => isPulledIn(state, index))), ...loads],
-    guarded: members.every((state) => isGuarded(machine, state)),
+    guarded: machine.thermostats.some((thermostat) => members.every((state) => isGuarded(state, thermostat))),
   }
 }
 

@@ -2,7 +2,7 @@ import { applyChange } from '@/src/core/bench/apply'
 import { type Bench, type BenchChange, isSameJumper } from '@/src/core/bench/bench'
 import { type CostModel, defaultCost, walkMinutes } from '@/src/core/diagnosis/cost'
 import { parsePoint } from '@/src/core/wiring/point'
-import { firstPart, partById, type System } from '@/src/core/wiring/system'
+import { callerOf, firstPart, partById, type System } from '@/src/core/wiring/system'
 
 /** The way from one bench to another: changes in an order that keeps hands off live metal, walks included. */
 export interface Route {
@@ -17,7 +17,6 @@ export interface Route {
  */
 export function planRoute(system: System, from: Bench, to: Bench, place: string, cost: CostModel = defaultCost): Route {
   const supplyPlace = firstPart(system, 'fuse').place
-  const thermostatPlace = firstPart(system, 'thermostat').place
   const wires = wireChanges(system, from, to)
   const changes: BenchChange[] = []
   let here = from.place
@@ -55,7 +54,12 @@ export function planRoute(system: System, from: Bench, to: Bench, place: string,
     act(next, placeOf(system, next, supplyPlace))
   }
   if (to.power && (!from.power || needsHands)) act({ do: 'power', on: true }, supplyPlace)
-  if (from.call !== to.call) act({ do: 'call', call: to.call }, thermostatPlace)
+  if (from.call !== to.call) {
+    const [last, next] = [from, to].map(({ call }) => callerOf(system, call).place)
+    // A call at another zone's thermostat: the first one is set back before the second is set.
+    if (from.call !== 'off' && to.call !== 'off' && last !== next) act({ do: 'call', call: 'off' }, last)
+    act({ do: 'call', call: to.call }, to.call === 'off' ? last : next)
+  }
   go(place)
   return { changes, minutes, bench }
 }

@@ -1,7 +1,7 @@
 import type { Bench } from '@/src/core/bench/bench'
 import { type Candidate, joinedCalls, listCandidates, tripAt } from '@/src/core/diagnosis/candidates'
 import { conductorEnd } from '@/src/core/wiring/point'
-import { firstPart, type System } from '@/src/core/wiring/system'
+import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
 
 /** The habits of the trade (field-work.md 6 to 9) as ways to order checks, and the free choice among all of them. */
 export const waysOfWorking = ['free', 'take-off', 'add-on', 'halve', 'ohms', 'numbers'] as const
@@ -54,7 +54,7 @@ function tripRuns(system: System, bench: Bench): Candidate[][] {
 /** Everything joined, and one section after another taken off. */
 function sections(system: System, bench: Bench): Candidate[][] {
   const { place } = firstPart(system, 'fuse')
-  const thermostat = firstPart(system, 'thermostat')
+  const thermostats = partsOf(system, 'thermostat').map(({ id }) => id)
   const joined = joinedCalls(system, bench, place).at(-1)
   if (!joined) return []
   const cables = [...system.cables].filter((cable) => cable.between.includes(place)).reverse()
@@ -68,7 +68,7 @@ function sections(system: System, bench: Bench): Candidate[][] {
     lifted = [...new Set([...lifted, ...ends])]
     stages.push([{ bench: { ...joined, lifted }, probes: [tripAt(place)] }])
   }
-  const off = { ...joined, unplugged: [...new Set([...joined.unplugged, thermostat.id])] }
+  const off = { ...joined, unplugged: [...new Set([...joined.unplugged, ...thermostats])] }
   return [...stages, [{ bench: off, probes: [tripAt(place)] }]]
 }
 

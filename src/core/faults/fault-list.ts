@@ -2,7 +2,7 @@ import type { Effect, Fault, FaultFamily, FaultVariant } from '@/src/core/faults
 import { CORRODED_JOINT, familyRate, LOOSE_LINE_JOINT, outdoorTimes, resistiveShorts, WEAK_COIL } from '@/src/core/faults/rates'
 import { callLink } from '@/src/core/wiring/assembly'
 import type { Point } from '@/src/core/wiring/point'
-import { type Cable, firstPart, type Place, placeById, type System } from '@/src/core/wiring/system'
+import { type Cable, type Place, placeById, type System } from '@/src/core/wiring/system'
 
 /** Adds one fault: family, spot (for the id), zone, sentence, repair (id and act), effects, what it touches. */
 export type AddFault = (
@@ -30,7 +30,7 @@ export function createFaultList(system: System): { faults: Fault[]; add: AddFaul
       repair: { id: repair[0], say: repair[1] },
       rate: familyRate[family] * (isOutdoors && wearsOutdoors ? outdoorTimes : 1),
       effects,
-      variants: milderForms(system, family, effects),
+      variants: milderForms(family, effects),
       touches,
     })
   }
@@ -38,7 +38,7 @@ export function createFaultList(system: System): { faults: Fault[]; add: AddFaul
 }
 
 /** What the same damage does when there is less of it. */
-function milderForms(system: System, family: FaultFamily, effects: readonly Effect[]): FaultVariant[] {
+function milderForms(family: FaultFamily, effects: readonly Effect[]): FaultVariant[] {
   const shorts = (values: readonly { readonly ohm: number; readonly share: number }[]) =>
     values.map(({ ohm, share }) => ({
       name: `${ohm} ohm`,
@@ -82,7 +82,7 @@ function milderForms(system: System, family: FaultFamily, effects: readonly Effe
             effect.do === 'never-closes'
               ? effect.terminals.map((terminal) => ({
                   do: 'resist' as const,
-                  link: callLink(firstPart(system, 'thermostat').id, terminal),
+                  link: callLink(effect.thermostat, terminal),
                   ohm: CORRODED_JOINT.ohm,
                 }))
               : [],

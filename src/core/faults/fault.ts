@@ -15,10 +15,10 @@ export type Effect =
   | { readonly do: 'output'; readonly board: string; readonly to: string; readonly mode: OutputMode }
   /** Two nodes touch. */
   | { readonly do: 'short'; readonly a: string; readonly b: string; readonly ohm: number }
-  /** The thermostat never closes these terminals, whatever it is set to. */
-  | { readonly do: 'never-closes'; readonly terminals: readonly string[] }
-  /** The thermostat draws nothing and shows nothing. */
-  | { readonly do: 'thermostat-dead' }
+  /** A thermostat never closes these terminals, whatever it is set to. */
+  | { readonly do: 'never-closes'; readonly thermostat: string; readonly terminals: readonly string[] }
+  /** A thermostat draws nothing and shows nothing. */
+  | { readonly do: 'thermostat-dead'; readonly thermostat: string }
   /** The fuse that was found in the slot is blown. */
   | { readonly do: 'found-blown' }
 

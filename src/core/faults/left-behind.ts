@@ -4,11 +4,11 @@ import { STRAP_OHM, WET_OHM } from '@/src/core/faults/rates'
 import { switchedTerminals } from '@/src/core/wiring/assembly'
 import { CHASSIS, terminalPoint } from '@/src/core/wiring/point'
 import { commonNodes, feedOf, hotTerminals } from '@/src/core/wiring/supply'
-import { firstPart, type System } from '@/src/core/wiring/system'
+import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
 
 /** What people and weather leave at a unit's terminals: a strap from an earlier test, two hot sides tied, water. */
 export function addStrapsAndWater(system: System, add: AddFault): void {
-  const thermostat = firstPart(system, 'thermostat')
+  const thermostats = partsOf(system, 'thermostat')
   const fuse = firstPart(system, 'fuse')
   const common = commonNodes(system)
   for (const place of system.places) {
@@ -23,13 +23,15 @@ export function addStrapsAndWater(system: System, add: AddFault): void {
         [{ do: 'short', a: at(from), b: at(to), ohm: STRAP_OHM }],
         [at(from), at(to)],
       )
-    if (place.id === fuse.place)
-      for (const terminal of switchedTerminals(thermostat)) {
-        const hot = feedOf(thermostat, terminal)
+    if (place.id === fuse.place) {
+      const calls = new Map(
+        thermostats.flatMap((part) => switchedTerminals(part).map((terminal) => [terminal, feedOf(part, terminal)] as const)),
+      )
+      for (const [terminal, hot] of calls)
         if (place.terminals.includes(hot) && place.terminals.includes(terminal))
           strap('jumper-left', hot, terminal, `A jumper from ${hot} to ${terminal} was left in at the ${place.name}`)
-      }
-    const [first, second] = hotTerminals(thermostat)
+    }
+    const [first, second] = [...new Set(thermostats.flatMap(hotTerminals))]
     if (second !== undefined && place.terminals.includes(first) && place.terminals.includes(second))
       strap(
         'transformers-tied',

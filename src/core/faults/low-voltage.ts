@@ -1,3 +1,4 @@
+import { inputsOf } from '@/src/core/wiring/part'
 import { CHASSIS, terminalPoint } from '@/src/core/wiring/point'
 import { lineNodes } from '@/src/core/wiring/supply'
 import type { Place, System } from '@/src/core/wiring/system'
@@ -7,9 +8,16 @@ export function lowVoltageNodes(system: System, place: Place): string[] {
   const names = new Set(place.terminals)
   for (const part of system.parts) {
     if (part.place !== place.id) continue
-    if (part.kind === 'switch' || part.kind === 'coil' || part.kind === 'electronics' || part.kind === 'fuse' || part.kind === 'board')
+    if (
+      part.kind === 'switch' ||
+      part.kind === 'coil' ||
+      part.kind === 'electronics' ||
+      part.kind === 'fuse' ||
+      part.kind === 'board' ||
+      part.kind === 'strap'
+    )
       for (const name of part.between) names.add(name)
-    if (part.kind === 'board') for (const { call, to } of part.outputs) for (const name of [call, to]) names.add(name)
+    if (part.kind === 'board') for (const output of part.outputs) for (const name of [...inputsOf(output), output.to]) names.add(name)
     if (part.kind === 'transformer') names.add(part.secondary[0])
   }
   names.delete(CHASSIS)

@@ -91,7 +91,7 @@ export function addDelays(system: System, add: AddFault): void {
       part.place,
       `The ${part.name} holds the compressor off for its minutes: nothing is wrong with it`,
       [`wait:${part.id}`, `Wait until the ${part.name} stops showing that it waits: up to 5 minutes`],
-      [{ do: 'never-closes', terminals: cooling }],
+      [{ do: 'never-closes', thermostat: part.id, terminals: cooling }],
       cooling.map((terminal) => terminalPoint(terminal, part.place)),
     )
   }
@@ -147,7 +147,7 @@ export function addThermostatFaults(system: System, add: AddFault): void {
       part.place,
       `The ${part.name} was never set to call`,
       [`set:${part.id}`, `Set the ${part.name}: mode, setpoint, schedule and lock`],
-      [{ do: 'never-closes', terminals }],
+      [{ do: 'never-closes', thermostat: part.id, terminals }],
       touches,
     )
     if (part.power !== 'mechanical')
@@ -157,7 +157,7 @@ export function addThermostatFaults(system: System, add: AddFault): void {
         part.place,
         part.power === 'battery' ? `The batteries of the ${part.name} are dead` : `The ${part.name} is dead`,
         replace,
-        [{ do: 'thermostat-dead' }],
+        [{ do: 'thermostat-dead', thermostat: part.id }],
         touches,
       )
     for (const terminal of terminals)
@@ -167,7 +167,7 @@ export function addThermostatFaults(system: System, add: AddFault): void {
         part.place,
         `The ${part.name} does not close ${feedOf(part, terminal)} to ${terminal}`,
         replace,
-        [{ do: 'never-closes', terminals: [terminal] }],
+        [{ do: 'never-closes', thermostat: part.id, terminals: [terminal] }],
         [terminalPoint(terminal, part.place)],
       )
     for (const terminal of terminals)

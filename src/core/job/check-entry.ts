@@ -7,7 +7,7 @@ import type { Probe } from '@/src/core/readings/check'
 import { WIRING } from '@/src/core/readings/looks'
 import { wordsFor } from '@/src/core/readings/predict'
 import { parsePoint } from '@/src/core/wiring/point'
-import { firstPart, partById, type System, zonesOf } from '@/src/core/wiring/system'
+import { callsOf, firstPart, partById, type System, zonesOf } from '@/src/core/wiring/system'
 
 /** Parses an unknown value as an entry; the sentence says what is wrong with it. */
 export function readEntry(value: unknown): { ok: true; entry: Entry } | { ok: false; problem: string } {
@@ -41,7 +41,7 @@ export function problemWithEntry(system: System, before: readonly Entry[], entry
       return reasons.length === 0 ? null : `Not yet: ${reasons.join(' ')}`
     }
     case 'proof':
-      if (firstPart(system, 'thermostat').calls[entry.call] === undefined) return `This system has no call for ${entry.call}.`
+      if (!callsOf(system).includes(entry.call)) return `This system has no call for ${entry.call}.`
       return null
     case 'complaint':
     case 'skip':

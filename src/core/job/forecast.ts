@@ -15,7 +15,7 @@ import { worldsOf } from '@/src/core/readings/world'
 import type { CallName } from '@/src/core/wiring/call'
 import { type Point, terminalPoint } from '@/src/core/wiring/point'
 import { feedOf, houseCommon } from '@/src/core/wiring/supply'
-import { callsOf, firstPart } from '@/src/core/wiring/system'
+import { callerOf, callsOf, firstPart } from '@/src/core/wiring/system'
 
 /** What one reading would be if a story were true. */
 export interface Forecast {
@@ -119,8 +119,10 @@ export function loadPerCall(engine: Engine, state: JobState): CallLoad[] {
   const [hot, common] = transformer.secondary.map((node) => terminalPoint(node, transformer.place))
   const amps: Probe = { meter: 'amps', on: fuse.id }
   const volts: Probe = { meter: 'volts', a: hot, b: common }
-  const thermostat = firstPart(system, 'thermostat')
-  const fed = callsOf(system).filter((call) => thermostat.calls[call]?.some((terminal) => feedOf(thermostat, terminal) === thermostat.hot))
+  const fed = callsOf(system).filter((call) => {
+    const thermostat = callerOf(system, call)
+    return thermostat.calls[call]?.some((terminal) => feedOf(thermostat, terminal) === thermostat.hot)
+  })
   return (['off', ...fed] as const).map((call): CallLoad => {
     const bench = {
       ...state.bench,

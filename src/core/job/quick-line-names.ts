@@ -52,6 +52,7 @@ export function dashedNames(system: System): Set<string> {
     }
   }
   for (const part of system.parts) names.add(part.id)
+  for (const place of system.places) names.add(place.id)
   for (const place of system.places)
     for (const lead of leadNames(system, place.id)) {
       names.add(lead)

@@ -203,7 +203,22 @@ export class PointReader extends TokenReader {
     return placeById(this.context.system, place)?.name ?? place
   }
 
+  /** A call as it is typed: `cool`, `cool2`, and `cool zone 2` for what another zone's thermostat asks. */
   protected callName(): 'off' | CallName {
+    const named = this.firstZoneCall()
+    if (named === 'off' || !this.accept('zone')) return named
+    const zone = this.peek()
+    const zoned = this.number() === 1 ? named : callsOf(this.context.system).find((call) => call === `${named}-zone-${zone?.value}`)
+    if (zoned === undefined && zone) this.failAt(`There is no such call here. ${this.sayCalls()}`, zone)
+    return zoned ?? named
+  }
+
+  private sayCalls(): string {
+    const typed = callsOf(this.context.system).map((call) => (call.includes('zone') ? call.replaceAll('-', ' ') : call.replace('-', '')))
+    return `Say the call: off, ${typed.join(', ')}.`
+  }
+
+  private firstZoneCall(): 'off' | CallName {
     return this.oneOf(
       {
         off: 'off' as const,
@@ -216,9 +231,7 @@ export class PointReader extends TokenReader {
         heat2: 'heat-2' as const,
         emergency: 'emergency' as const,
       },
-      `Say the call: off, ${callsOf(this.context.system)
-        .map((call) => call.replace('-', ''))
-        .join(', ')}.`,
+      this.sayCalls(),
     )
   }
 }

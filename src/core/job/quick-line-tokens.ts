@@ -49,7 +49,7 @@ function endOfWord(line: string, start: number, isKnownName: (word: string) => b
     return at
   }
   const ends = [wordEnd(start)]
-  while (line[ends[ends.length - 1]] === '-' && isWordStart(line[ends[ends.length - 1] + 1] ?? ''))
+  while (line[ends[ends.length - 1]] === '-' && /[A-Za-z0-9]/.test(line[ends[ends.length - 1] + 1] ?? ''))
     ends.push(wordEnd(ends[ends.length - 1] + 1))
   for (const end of [...ends].reverse()) if (isKnownName(line.slice(start, end))) return end
   return ends[0]

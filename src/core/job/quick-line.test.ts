@@ -1,7 +1,7 @@
 import type { BenchChange } from '@/src/core/bench/bench'
 import { type Entry, type EntryDraft, stampEntry } from '@/src/core/job/entry'
 import { readQuickLine } from '@/src/core/job/quick-line'
-import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
+import { furnaceAc, systemById } from '@/src/core/wiring/systems/catalogue'
 
 let count = 0
 const stamp = { newId: () => `e${++count}`, now: () => '2026-05-04T09:10:00Z' }
@@ -128,5 +128,32 @@ describe('a line that is not understood points at the word', () => {
     expect(problem('Y-C 14 ohm').problem).toContain('The power is on in the record')
     expect(problem('R-C 26 V', off).problem).toContain('The power is off in the record')
     expect(problem('').problem).toContain('Type a reading')
+  })
+})
+
+describe('calls of several zones', () => {
+  const zoned = systemById('zoned-furnace-ac')
+  if (!zoned) throw new Error('no zoned system')
+  const readZoned = (line: string) => readQuickLine(line, { system: zoned, entries: [], suspects: [], proposed: null })
+
+  it.each([
+    ['call cool zone 2', 'cool-zone-2'],
+    ['set the stat to heat zone 2', 'heat-zone-2'],
+    ['call cool zone 1', 'cool'],
+    ['call cool', 'cool'],
+  ])('%s', (line, call) => {
+    expect(readZoned(line)).toMatchObject({ ok: true, drafts: [{ kind: 'bench', change: { do: 'call', call } }] })
+  })
+
+  it('points at a zone that is not there and lists the calls that are', () => {
+    const line = 'call cool zone 3'
+    const answer = readZoned(line)
+    if (answer.ok) throw new Error(answer.say)
+    expect(line.slice(answer.start, answer.end)).toBe('3')
+    expect(answer.problem).toContain('cool, heat, fan zone 2, cool zone 2, heat zone 2')
+  })
+
+  it('walks to a place whose name has a number', () => {
+    expect(readZoned('walk stat-2')).toMatchObject({ ok: true, drafts: [{ kind: 'bench', change: { do: 'walk', place: 'stat-2' } }] })
   })
 })

@@ -13,9 +13,9 @@ import {
   thermostatInside,
   windingNode,
 } from '@/src/core/wiring/assembly'
-import type { PartOf } from '@/src/core/wiring/part'
+import { inputsOf, type PartOf } from '@/src/core/wiring/part'
 import { terminalPoint } from '@/src/core/wiring/point'
-import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
+import { partsOf, type System } from '@/src/core/wiring/system'
 import type { ValueFactors } from '@/src/core/wiring/values'
 
 /** A coil-worked device: two node indexes, two thresholds, and what changes when its armature closes. */
@@ -35,24 +35,31 @@ export interface OutputModel {
   readonly minimumOffS: number | undefined
   readonly hot: number
   readonly common: number
-  readonly input: number
+  readonly inputs: readonly number[]
   readonly closes: Change
+}
+
+/** A thermostat against the network: what it lives on, its contacts by terminal, and its places in the state. */
+export interface ThermostatModel {
+  readonly part: PartOf<'thermostat'>
+  /** What keeps it alive is read between these; null for one that lives by itself. */
+  readonly lives: { readonly hot: number; readonly common: number } | null
+  readonly contacts: ReadonlyMap<string, { readonly closes: Change; readonly row: number }>
+  readonly aliveBit: number
+  readonly guardBit: number
 }
 
 /** Everything of a system that moves by itself, against one assembled network. */
 export interface Machine {
   readonly system: System
   readonly network: Network
-  readonly thermostat: PartOf<'thermostat'>
-  /** What keeps the thermostat alive is read between these; null for one that lives by itself. */
-  readonly lives: { readonly hot: number; readonly common: number } | null
+  /** One for each zone; the first is the house's where there is one. */
+  readonly thermostats: readonly ThermostatModel[]
   readonly relays: readonly RelayModel[]
   readonly outputs: readonly OutputModel[]
-  readonly contacts: ReadonlyMap<string, { readonly closes: Change; readonly row: number }>
 }
 
 export function createMachine(system: System, network: Network, factors: ValueFactors): Machine {
-  const thermostat = firstPart(system, 'thermostat')
   const relays = partsOf(system, 'coil').map((part): RelayModel => {
     const [a, b] = [windingNode(part.id), pinNode(part.id, 1)]
     const change = subtract(reciprocal(coilImpedance(part, factors, true).ac), reciprocal(coilImpedance(part, factors, false).ac))
@@ -66,37 +73,37 @@ export function createMachine(system: System, network: Network, factors: ValueFa
   })
   const outputs = partsOf(system, 'board').flatMap((part) =>
     part.outputs.map(
-      ({ call, to, style, minimumOffS }): OutputModel => ({
+      (output): OutputModel => ({
         part,
-        to,
-        style,
-        minimumOffS,
+        to: output.to,
+        style: output.style,
+        minimumOffS: output.minimumOffS,
         hot: network.nodeIndex(boardInside(part.id)),
         common: network.nodeIndex(terminalPoint(part.between[1], part.place)),
-        input: network.nodeIndex(terminalPoint(call, part.place)),
-        closes: closeLink(network, outputLink(part.id, to)),
+        inputs: inputsOf(output).map((call) => network.nodeIndex(terminalPoint(call, part.place))),
+        closes: closeLink(network, outputLink(part.id, output.to)),
       }),
     ),
   )
-  return {
-    system,
-    network,
-    thermostat,
-    lives: livesBetween(thermostat)
-      ? {
-          hot: network.nodeIndex(thermostatInside(thermostat.id, 'hot')),
-          common: network.nodeIndex(thermostatInside(thermostat.id, 'common')),
-        }
-      : null,
-    relays,
-    outputs,
-    contacts: new Map(
-      switchedTerminals(thermostat).map((terminal) => {
-        const link = callLink(thermostat.id, terminal)
-        return [terminal, { closes: closeLink(network, link), row: network.linkRow(link) }]
-      }),
-    ),
-  }
+  // Bit 0 is the first thermostat alive, then relays and outputs; the rest of the thermostats' bits stand behind those.
+  const guards = relays.length + outputs.length + 1
+  const thermostats = partsOf(system, 'thermostat').map(
+    (part, index): ThermostatModel => ({
+      part,
+      lives: livesBetween(part)
+        ? { hot: network.nodeIndex(thermostatInside(part.id, 'hot')), common: network.nodeIndex(thermostatInside(part.id, 'common')) }
+        : null,
+      contacts: new Map(
+        switchedTerminals(part).map((terminal) => {
+          const link = callLink(part.id, terminal)
+          return [terminal, { closes: closeLink(network, link), row: network.linkRow(link) }]
+        }),
+      ),
+      aliveBit: index === 0 ? 0 : guards + 2 * index,
+      guardBit: index === 0 ? guards : guards + 2 * index - 1,
+    }),
+  )
+  return { system, network, thermostats, relays, outputs }
 }
 
 /** A link that stands open in the network, closed. */

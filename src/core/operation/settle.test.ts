@@ -21,7 +21,7 @@ describe('the relay fixed point', () => {
     const [holding] = worlds('conductor-to-chassis:outdoor-cable.Y', change.breaker, change.cool).worlds
     // While the protection has not opened yet, the thermostat dies under the short, lets go, and comes back.
     expect(holding.settled.outcome).toBe('chatters')
-    expect(new Set(holding.settled.members.map(isAlive))).toEqual(new Set([true, false]))
+    expect(new Set(holding.settled.members.map((state) => isAlive(state)))).toEqual(new Set([true, false]))
   })
 
   it('does not chatter when a jumper makes the call: nothing lets go', () => {
@@ -43,15 +43,15 @@ describe('thermostats that live otherwise than on a common', () => {
   it('a bimetal closes its contacts with the fuse blown and the house dark', () => {
     const slot = { holds: 'fuse' as const, ratingA: 3, open: true }
     const { states } = worldOf('air-handler-plain', null, { call: 'fan', slot })
-    expect(states.members.every(isAlive)).toBe(true)
+    expect(states.members.every((state) => isAlive(state))).toBe(true)
     expect(states.members.some((state) => isPulledIn(state, 0))).toBe(false)
   })
 
   it('a power-stealing one lives through the cooling load, stays alive while it cools, and goes blank with the load open', () => {
-    expect(worldOf('furnace-no-common', null, {}).states.members.every(isAlive)).toBe(true)
+    expect(worldOf('furnace-no-common', null, {}).states.members.every((state) => isAlive(state))).toBe(true)
     expect(worldOf('furnace-no-common', null, { call: 'cool' }).states).toMatchObject({ outcome: 'settled' })
-    expect(worldOf('furnace-no-common', null, { call: 'cool' }).states.members.every(isAlive)).toBe(true)
-    expect(worldOf('furnace-no-common', 'conductor-open:outdoor-cable.Y', {}).states.members.some(isAlive)).toBe(false)
+    expect(worldOf('furnace-no-common', null, { call: 'cool' }).states.members.every((state) => isAlive(state))).toBe(true)
+    expect(worldOf('furnace-no-common', 'conductor-open:outdoor-cable.Y', {}).states.members.some((state) => isAlive(state))).toBe(false)
     // What it draws is too little to pull the contactor in.
     const { laboratory, states } = worldOf('furnace-no-common', null, {})
     const contactor = laboratory.machine.relays.findIndex(({ part }) => part.id === 'contactor')

@@ -1,13 +1,15 @@
 import type { Change, Factored } from '@/src/core/circuit/factored'
 import type { Perturbation } from '@/src/core/circuit/perturbation'
-import { type Machine, reverse } from '@/src/core/operation/machine'
+import { type Machine, reverse, type ThermostatModel } from '@/src/core/operation/machine'
 
-/** What the bench asks of the thermostat and a fault leaves it able to do. */
+/** What the bench asks of the thermostats and a fault leaves them able to do. */
 export interface Constraints {
-  /** Terminals that the thermostat is asked to close and can. */
+  /** The thermostat that is asked to call: its place in the machine's list. */
+  readonly caller: number
+  /** Terminals that it is asked to close and can. */
   readonly closing: readonly string[]
-  /** It never comes alive. */
-  readonly thermostatDead: boolean
+  /** Thermostats that never come alive, by part. */
+  readonly dead: readonly string[]
   /** Line contacts that are welded: their coil moves nothing. */
   readonly welded: readonly string[]
   /** How a board's output behaves where it is not as its style says, by `board.output`. */
@@ -20,8 +22,8 @@ export type OutputMode = 'relay' | 'passes' | 'dead' | 'on' | 'toggles'
 export const outputKey = (board: string, to: string): string => `${board}.${to}`
 
 /**
- * One state of everything that moves: bit 0 the thermostat alive, bit k+1 relay k pulled in, then a bit for each board
- * output made, and last the thermostat's guard tripped.
+ * One state of everything that moves: bit 0 the first thermostat alive, bit k+1 relay k pulled in, then a bit for each board
+ * output made, then its guard tripped; a pair of bits, guard and alive, for each further thermostat stands behind.
  */
 export type StateBits = number
 
@@ -36,21 +38,39 @@ export interface Settled {
 
 const MAX_STEPS = 24
 
-export const isAlive = (state: StateBits): boolean => (state & 1) === 1
+/** A thermostat lives, the first one if not said otherwise. */
+export const isAlive = (state: StateBits, thermostat?: ThermostatModel): boolean => ((state >> (thermostat?.aliveBit ?? 0)) & 1) === 1
 export const isPulledIn = (state: StateBits, relay: number): boolean => ((state >> (relay + 1)) & 1) === 1
 export const isMade = (machine: Machine, state: StateBits, output: number): boolean =>
   ((state >> (machine.relays.length + output + 1)) & 1) === 1
-const guardBit = (machine: Machine): number => 1 << (machine.relays.length + machine.outputs.length + 1)
-/** The thermostat's over-current guard has opened its outputs. */
-export const isGuarded = (machine: Machine, state: StateBits): boolean => (state & guardBit(machine)) !== 0
+/** A thermostat's over-current guard has opened its outputs. */
+export const isGuarded = (state: StateBits, thermostat: ThermostatModel): boolean => ((state >> thermostat.guardBit) & 1) === 1
+
+/** What a bit of the state stands for. */
+export type Meaning =
+  | { readonly of: 'alive'; readonly thermostat: ThermostatModel }
+  | { readonly of: 'guard'; readonly thermostat: ThermostatModel }
+  | { readonly of: 'relay'; readonly index: number }
+  | { readonly of: 'output'; readonly index: number }
+
+/** Every bit that a machine's state can have, with what it stands for, lowest first. */
+export function meaningsOf({ thermostats, relays, outputs }: Machine): { readonly bit: number; readonly meaning: Meaning }[] {
+  return [
+    ...thermostats.map((thermostat) => ({ bit: thermostat.aliveBit, meaning: { of: 'alive', thermostat } as const })),
+    ...relays.map((_, index) => ({ bit: index + 1, meaning: { of: 'relay', index } as const })),
+    ...outputs.map((_, index) => ({ bit: relays.length + index + 1, meaning: { of: 'output', index } as const })),
+    ...thermostats.map((thermostat) => ({ bit: thermostat.guardBit, meaning: { of: 'guard', thermostat } as const })),
+  ].sort((a, b) => a.bit - b.bit)
+}
 
 /** Network changes that take the machine from one state to another. */
 export function changesBetween(machine: Machine, constraints: Constraints, from: StateBits, to: StateBits): Change[] {
   const changes: Change[] = []
-  const closes = (state: StateBits) => isAlive(state) && !isGuarded(machine, state)
+  const caller = machine.thermostats[constraints.caller]
+  const closes = (state: StateBits) => isAlive(state, caller) && !isGuarded(state, caller)
   if (closes(from) !== closes(to)) {
     for (const terminal of constraints.closing) {
-      const contact = machine.contacts.get(terminal)
+      const contact = caller.contacts.get(terminal)
       if (contact) changes.push(closes(to) ? contact.closes : reverse(contact.closes))
     }
   }
@@ -97,7 +117,11 @@ export function settle(
 /** What every device does next, given the volts of the present state in the kernel. */
 export function nextState(machine: Machine, constraints: Constraints, state: StateBits, kernel: Perturbation): StateBits {
   let next = 0
-  if (staysAlive(machine, constraints, state, kernel)) next |= 1
+  machine.thermostats.forEach((thermostat, index) => {
+    const closing = index === constraints.caller ? constraints.closing : []
+    if (!constraints.dead.includes(thermostat.part.id) && staysAlive(thermostat, closing, state, kernel)) next |= 1 << thermostat.aliveBit
+    if (isGuarded(state, thermostat) || guardTrips(thermostat, closing, state, kernel)) next |= 1 << thermostat.guardBit
+  })
   machine.relays.forEach((relay, index) => {
     const threshold = isPulledIn(state, index) ? relay.part.dropOutVolts : relay.part.pullInVolts
     if (kernel.difference(relay.a, relay.b) >= threshold) next |= 1 << (index + 1)
@@ -107,26 +131,25 @@ export function nextState(machine: Machine, constraints: Constraints, state: Sta
     if (mode !== 'relay' && mode !== 'toggles') return
     if (mode === 'toggles' && isMade(machine, state, index)) return
     if (kernel.difference(output.hot, output.common) < output.part.aliveAboveVolts) return
-    if (kernel.difference(output.input, output.common) >= output.part.inputAboveVolts) next |= 1 << (machine.relays.length + index + 1)
+    if (output.inputs.some((input) => kernel.difference(input, output.common) >= output.part.inputAboveVolts))
+      next |= 1 << (machine.relays.length + index + 1)
   })
-  if (isGuarded(machine, state) || guardTrips(machine, constraints, state, kernel)) next |= guardBit(machine)
   return next
 }
 
-function staysAlive(machine: Machine, constraints: Constraints, state: StateBits, kernel: Perturbation): boolean {
-  if (constraints.thermostatDead) return false
-  if (!machine.lives) return true
+function staysAlive(thermostat: ThermostatModel, closing: readonly string[], state: StateBits, kernel: Perturbation): boolean {
+  if (!thermostat.lives) return true
   // While it calls through the load it lives on, a power-stealing thermostat lives on what it has stored.
-  const { steals, power, aliveAboveVolts } = machine.thermostat
-  if (power === 'stealing' && isAlive(state) && steals !== undefined && constraints.closing.includes(steals)) return true
-  return kernel.difference(machine.lives.hot, machine.lives.common) >= aliveAboveVolts
+  const { steals, power, aliveAboveVolts } = thermostat.part
+  if (power === 'stealing' && isAlive(state, thermostat) && steals !== undefined && closing.includes(steals)) return true
+  return kernel.difference(thermostat.lives.hot, thermostat.lives.common) >= aliveAboveVolts
 }
 
-function guardTrips(machine: Machine, { closing }: Constraints, state: StateBits, kernel: Perturbation): boolean {
-  const { guardA } = machine.thermostat
-  if (guardA === undefined || !isAlive(state)) return false
+function guardTrips(thermostat: ThermostatModel, closing: readonly string[], state: StateBits, kernel: Perturbation): boolean {
+  const { guardA } = thermostat.part
+  if (guardA === undefined || !isAlive(state, thermostat)) return false
   return closing.some((terminal) => {
-    const contact = machine.contacts.get(terminal)
+    const contact = thermostat.contacts.get(terminal)
     return contact !== undefined && kernel.difference(contact.row, -1) > guardA
   })
 }

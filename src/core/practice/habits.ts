@@ -8,7 +8,7 @@ import type { Question, Solver } from '@/src/core/practice/trial'
 import { switchedTerminals } from '@/src/core/wiring/assembly'
 import { CHASSIS, conductorEnd, type Point, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside, feedOf, houseCommon, houseHot } from '@/src/core/wiring/supply'
-import { type Cable, firstPart, partsOf, placeById, type System } from '@/src/core/wiring/system'
+import { type Cable, callerOf, callsOf, firstPart, partsOf, placeById, type System } from '@/src/core/wiring/system'
 
 /**
  * How the trade looks for trouble by habit (field-work.md 6 to 9), as fixed orders of checks. A habit does not weigh what a check would tell,
@@ -100,23 +100,21 @@ const landedEnds = (cable: Cable, place: string): Point[] => {
 
 /** Each call made at the thermostat and looked for at the unit, then at the thermostat, then outdoors. */
 function callLogic(system: System, bench: Bench): Question[] {
-  const thermostat = firstPart(system, 'thermostat')
   const { place } = firstPart(system, 'fuse')
   const live = joinedCalls(system, bench, place)[0]
-  const order = [place, thermostat.place, ...system.places.map(({ id }) => id)].filter((id, index, all) => all.indexOf(id) === index)
-  return Object.entries(thermostat.calls).flatMap(([call, terminals]) =>
-    order.flatMap((at) =>
-      terminals.flatMap((terminal): Question[] => {
+  return callsOf(system).flatMap((call) => {
+    const thermostat = callerOf(system, call)
+    const order = [place, thermostat.place, ...system.places.map(({ id }) => id)].filter((id, index, all) => all.indexOf(id) === index)
+    return order.flatMap((at) =>
+      (thermostat.calls[call] ?? []).flatMap((terminal): Question[] => {
         const point = terminalPoint(terminal, at)
         if (!placeById(system, at)?.terminals.includes(terminal)) return []
         const hot = feedOf(thermostat, terminal)
         const against = commonBeside(system, point) ?? (placeById(system, at)?.terminals.includes(hot) ? terminalPoint(hot, at) : null)
-        return against
-          ? [{ bench: { ...live, call: call as Bench['call'] }, place: at, probe: { meter: 'volts', a: point, b: against } }]
-          : []
+        return against ? [{ bench: { ...live, call }, place: at, probe: { meter: 'volts', a: point, b: against } }] : []
       }),
-    ),
-  )
+    )
+  })
 }
 
 /** Power off: every conductor with both ends off against ground and its neighbours, loops, then every load and switch unplugged. */

@@ -5,6 +5,7 @@ import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import type { Component } from '@/src/core/readings/prediction'
 import type { World } from '@/src/core/readings/world'
+import type { PartOf } from '@/src/core/wiring/part'
 import { terminalPoint } from '@/src/core/wiring/point'
 import { firstPart, partById, type System } from '@/src/core/wiring/system'
 
@@ -49,8 +50,11 @@ export function wordsOfLook(system: System, at: string): string[] {
       ...(part.power === 'mechanical' ? [] : ['waits']),
       ...(part.guardA === undefined ? [] : ['over-current code']),
     ]
-  return ['in', 'out', 'chatters']
+  return [...wordsOfCoil(part?.kind === 'coil' ? part.role : null), 'chatters']
 }
+
+/** How an armature is told that is in, and one that is out; a damper's blade is driven shut. */
+const wordsOfCoil = (role: PartOf<'coil'>['role'] | null): [string, string] => (role === 'damper' ? ['shut', 'open'] : ['in', 'out'])
 
 function landedEnds(system: System, place: string): string[] {
   return system.cables.flatMap((cable) => {
@@ -103,12 +107,13 @@ function lookWord(laboratory: Laboratory, at: string, bench: Bench, hypothesis: 
     if (kernel.difference(board.hot, board.common) < board.part.aliveAboveVolts) return 'dark'
     return waits && bench.call !== 'off' ? 'flashes' : 'steady'
   }
-  if (waits && members.every(isAlive) && bench.call !== 'off') return 'waits'
-  if (at === laboratory.machine.thermostat.id && members.every((state) => isGuarded(laboratory.machine, state))) return 'over-current code'
+  const thermostat = laboratory.machine.thermostats.find(({ part }) => part.id === at)
+  if (waits && members.every((state) => isAlive(state, thermostat)) && bench.call !== 'off') return 'waits'
+  if (thermostat && members.every((state) => isGuarded(state, thermostat))) return 'over-current code'
   if (hypothesis.effects.some((effect) => effect.do === 'weld' && effect.coil === at)) return 'in'
   const relay = laboratory.machine.relays.findIndex((model) => model.part.id === at)
-  const isOn = relay < 0 ? isAlive : (state: number) => isPulledIn(state, relay)
-  const [on, off] = relay < 0 ? ['alive', 'blank'] : ['in', 'out']
+  const isOn = (state: number) => (relay < 0 ? isAlive(state, thermostat) : isPulledIn(state, relay))
+  const [on, off] = relay < 0 ? ['alive', 'blank'] : wordsOfCoil(laboratory.machine.relays[relay].part.role)
   const states = new Set(members.map(isOn))
   if (states.size > 1) return 'chatters'
   return states.has(true) ? on : off

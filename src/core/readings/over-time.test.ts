@@ -137,7 +137,7 @@ describe('chatter over time', () => {
     // It lives on for its hold-up of 1.5 s and takes 2 s to come back.
     expect(periodS).toBeGreaterThan(3)
     expect(periodS).toBeLessThan(4.5)
-    expect(new Set(members.map(isAlive))).toEqual(new Set([true, false]))
+    expect(new Set(members.map((state) => isAlive(state)))).toEqual(new Set([true, false]))
   })
 
   it('is that of a board which switches its output on and off', () => {

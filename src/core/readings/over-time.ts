@@ -9,6 +9,8 @@ import {
   isGuarded,
   isMade,
   isPulledIn,
+  type Meaning,
+  meaningsOf,
   nextState,
   outputKey,
   type Settled,
@@ -22,7 +24,7 @@ import { changesOfFault, constraintsOf } from '@/src/core/readings/world'
 import { complex } from '@/src/core/units/complex'
 import { bodyLink, windingLink } from '@/src/core/wiring/assembly'
 import { terminalPoint } from '@/src/core/wiring/point'
-import { firstPart } from '@/src/core/wiring/system'
+import { callerOf, firstPart } from '@/src/core/wiring/system'
 
 /** One thing that happened, and when: `what` became `to`. */
 export interface Happening {
@@ -83,6 +85,12 @@ export function runOverTime(laboratory: Laboratory, bench: Bench, hypothesis: Hy
   const winding: Winding = { va: transformer.va, plateVolts: 24 }
   const ambientC = script.ambientC ?? ATTIC_C
   const queue = new EventQueue<Due>()
+  const bits = meaningsOf(machine)
+  const meaningOf = (bit: number): Meaning => {
+    const found = bits.find((candidate) => candidate.bit === bit)
+    if (!found) throw new Error(`bit ${bit} stands for nothing in ${system.id}`)
+    return found.meaning
+  }
   const happenings: Happening[] = []
   const fixed: Change[] = [...changesOfFault(laboratory, hypothesis)]
   const lastBroken = new Map<number, number>()
@@ -110,7 +118,7 @@ export function runOverTime(laboratory: Laboratory, bench: Bench, hypothesis: Hy
     const constraints = constraintsOf(laboratory, { ...bench, call }, hypothesis)
     kernel.set(base, [...fixed, ...changesBetween(machine, constraints, 0, state)])
     const wanted = nextState(machine, constraints, state, kernel)
-    for (let bit = 0; bit <= machine.relays.length + machine.outputs.length + 1; bit++) {
+    for (const { bit } of bits) {
       const key = `bit ${bit}`
       if (((wanted ^ state) >> bit) & 1) {
         if (!queue.has(key)) queue.set(key, nowS + delayOf(bit, ((wanted >> bit) & 1) === 1, constraints), { do: 'bit', bit })
@@ -150,13 +158,14 @@ export function runOverTime(laboratory: Laboratory, bench: Bench, hypothesis: Hy
   return end('gave-up', null, order.slice(-4))
 
   function delayOf(bit: number, on: boolean, { outputs }: Constraints): number {
-    if (bit === 0) return on ? BOOT_S : machine.thermostat.holdUpS
-    if (bit <= machine.relays.length) {
-      const { part } = machine.relays[bit - 1]
+    const meaning = meaningOf(bit)
+    if (meaning.of === 'alive') return on ? BOOT_S : meaning.thermostat.part.holdUpS
+    if (meaning.of === 'guard') return GUARD_S
+    if (meaning.of === 'relay') {
+      const { part } = machine.relays[meaning.index]
       return (on ? part.closesAfterS : part.opensAfterS) ?? RELAY_S
     }
-    const output = machine.outputs[bit - 1 - machine.relays.length]
-    if (!output) return GUARD_S
+    const output = machine.outputs[meaning.index]
     if (outputs[outputKey(output.part.id, output.to)] === 'toggles') return TOGGLE_S
     const offS = output.minimumOffS ?? 0
     // At power-up a board takes its output for just broken.
@@ -167,8 +176,8 @@ export function runOverTime(laboratory: Laboratory, bench: Bench, hypothesis: Hy
     const say = (what: string, to: Happening['to']) => happenings.push({ atS: nowS, what, to })
     switch (event.do) {
       case 'call':
+        say(callerOf(system, event.call === 'off' ? call : event.call).id, event.call === 'off' ? 'let go' : 'called')
         call = event.call
-        say(machine.thermostat.id, call === 'off' ? 'let go' : 'called')
         return
       case 'fuse':
         isFuseOpen = true
@@ -187,16 +196,15 @@ export function runOverTime(laboratory: Laboratory, bench: Bench, hypothesis: Hy
       case 'bit': {
         const { bit } = event
         state ^= 1 << bit
-        if (bit === 0) say(machine.thermostat.id, isAlive(state) ? 'alive' : 'blank')
-        else if (bit <= machine.relays.length) say(machine.relays[bit - 1].part.id, isPulledIn(state, bit - 1) ? 'in' : 'out')
-        else {
-          const index = bit - 1 - machine.relays.length
-          const output = machine.outputs[index]
-          if (!output) say('guard', isGuarded(machine, state) ? 'tripped' : 'let go')
-          else {
-            if (!isMade(machine, state, index)) lastBroken.set(bit, nowS)
-            say(outputKey(output.part.id, output.to), isMade(machine, state, index) ? 'made' : 'broken')
-          }
+        const meaning = meaningOf(bit)
+        if (meaning.of === 'alive') say(meaning.thermostat.part.id, isAlive(state, meaning.thermostat) ? 'alive' : 'blank')
+        if (meaning.of === 'guard') say('guard', isGuarded(state, meaning.thermostat) ? 'tripped' : 'let go')
+        if (meaning.of === 'relay') say(machine.relays[meaning.index].part.id, isPulledIn(state, meaning.index) ? 'in' : 'out')
+        if (meaning.of === 'output') {
+          const { part, to } = machine.outputs[meaning.index]
+          const isNowMade = isMade(machine, state, meaning.index)
+          if (!isNowMade) lastBroken.set(bit, nowS)
+          say(outputKey(part.id, to), isNowMade ? 'made' : 'broken')
         }
       }
     }

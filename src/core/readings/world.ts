@@ -72,16 +72,16 @@ function settleWorlds(laboratory: Laboratory, bench: Bench, hypothesis: Hypothes
   const settled = settle(machine, base, fixed, constraints, 0, kernel)
   const row = network.linkRow(bodyLink(fuse.id))
   let overloadA = 0
-  let aliveInOverload = false
+  let revives = 0
   for (const member of settled.members) {
     kernel.set(base, [...fixed, ...changesBetween(machine, constraints, 0, member)])
     const amps = kernel.difference(row, -1)
     if (amps > overloadA) {
       overloadA = amps
-      aliveInOverload = isAlive(member)
+      revives = Math.max(0, ...machine.thermostats.filter((one) => isAlive(member, one)).map(({ part }) => part.holdUpS))
     }
   }
-  const seconds = settled.outcome !== 'settled' && aliveInOverload ? machine.thermostat.holdUpS * RESTARTS : WATCH_S
+  const seconds = settled.outcome !== 'settled' && revives > 0 ? revives * RESTARTS : WATCH_S
   const unprotected = bench.slot.holds === 'as-found' && fuse.holds === 'none'
   const trips = unprotected ? 0 : probabilityOpens(isResettable(system, bench) ? 'breaker' : 'fuse', bench.slot.ratingA, overloadA, seconds)
   const worlds: World[] = []
@@ -139,17 +139,22 @@ function changesOfOutput({ network, machine }: Laboratory, { board, to, mode }: 
 
 /** What moves, and what a fault keeps from moving. */
 export function constraintsOf(laboratory: Laboratory, bench: Bench, hypothesis: Hypothesis): Constraints {
-  const { thermostat } = laboratory.machine
-  let closing = bench.call === 'off' || bench.unplugged.includes(thermostat.id) ? [] : [...(thermostat.calls[bench.call] ?? [])]
-  let thermostatDead = bench.unplugged.includes(thermostat.id)
+  const { thermostats } = laboratory.machine
+  const { call } = bench
+  const asked = call === 'off' ? -1 : thermostats.findIndex(({ part }) => part.calls[call] !== undefined)
+  const caller = Math.max(0, asked)
+  const { part } = thermostats[caller]
+  let closing = call === 'off' || bench.unplugged.includes(part.id) ? [] : [...(part.calls[call] ?? [])]
+  const dead = thermostats.map((one) => one.part.id).filter((id) => bench.unplugged.includes(id))
   const welded: string[] = []
   const outputs: Record<string, OutputMode> = {}
   for (const effect of changesTold(hypothesis)) {
     if (effect.do === 'weld') welded.push(effect.coil)
     // A fault of an output outweighs the way it was built.
     if (effect.do === 'output') outputs[outputKey(effect.board, effect.to)] ??= effect.mode
-    if (effect.do === 'never-closes') closing = closing.filter((terminal) => !effect.terminals.includes(terminal))
-    if (effect.do === 'thermostat-dead') thermostatDead = true
+    if (effect.do === 'never-closes' && effect.thermostat === part.id)
+      closing = closing.filter((terminal) => !effect.terminals.includes(terminal))
+    if (effect.do === 'thermostat-dead') dead.push(effect.thermostat)
   }
-  return { closing, thermostatDead, welded, outputs }
+  return { caller, closing, dead, welded, outputs }
 }

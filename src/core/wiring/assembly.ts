@@ -1,7 +1,7 @@
 import { createNetwork, EARTH, type Element, type Network, OPEN_OHM } from '@/src/core/circuit/network'
 import { type Complex, complex } from '@/src/core/units/complex'
 import { copperOhm } from '@/src/core/wiring/copper'
-import type { Part, PartOf } from '@/src/core/wiring/part'
+import { inputsOf, type Part, type PartOf } from '@/src/core/wiring/part'
 import { CHASSIS, conductorEnd, terminalPoint } from '@/src/core/wiring/point'
 import { feedOf, hotTerminals } from '@/src/core/wiring/supply'
 import { type Cable, partsOf, type System } from '@/src/core/wiring/system'
@@ -95,6 +95,7 @@ export function assemble(system: System, factors: ValueFactors = templateValues)
         link(bodyLink(part.id), node(part.between[0]), node(part.between[1]), part.coldOhm)
         return
       case 'bond':
+      case 'strap':
         link(bodyLink(part.id), node(part.between[0]), node(part.between[1]), part.ohm)
         return
       case 'switch':
@@ -148,11 +149,11 @@ export function assemble(system: System, factors: ValueFactors = templateValues)
           loadImpedance(24, part.va * factors.electronicsVa, part.powerFactor),
           part.dcOhm * factors.electronicsDcOhm,
         )
-        for (const call of new Set(part.outputs.map((output) => output.call)))
+        for (const call of new Set(part.outputs.flatMap(inputsOf)))
           resistor(`input:${part.id}.${call}`, node(call), node(part.between[1]), part.inputOhm)
-        for (const { call, to, style } of part.outputs) {
+        for (const { call, to, style, from } of part.outputs) {
           link(passLink(part.id, to), node(call), node(to), part.contactOhm, style === 'passes')
-          link(outputLink(part.id, to), inside, node(to), part.contactOhm, false)
+          link(outputLink(part.id, to), from === undefined ? inside : node(from), node(to), part.contactOhm, false)
         }
         return
       }

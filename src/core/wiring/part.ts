@@ -10,7 +10,7 @@ export const sourceSchema = z.string().min(3)
 const partBase = { id: idSchema, place: idSchema, name: z.string().min(1), source: sourceSchema }
 
 export const switchRoles = ['limit', 'rollout', 'high-pressure', 'low-pressure', 'float', 'door'] as const
-export const coilRoles = ['contactor', 'blower-relay', 'gas-valve', 'reversing-valve', 'sequencer', 'solenoid'] as const
+export const coilRoles = ['contactor', 'blower-relay', 'gas-valve', 'reversing-valve', 'sequencer', 'solenoid', 'damper'] as const
 const partSchemas = {
   transformer: z.strictObject({
     kind: z.literal('transformer'),
@@ -37,6 +37,8 @@ const partSchemas = {
     coldOhm: positive,
     holds: z.enum(['breaker', 'none']).optional(),
   }),
+  /** Copper between two terminals, fitted at the works: Rc to Rh, or one hot to every zone's terminal. */
+  strap: z.strictObject({ kind: z.literal('strap'), ...partBase, between, ohm: positive }),
   bond: z.strictObject({ kind: z.literal('bond'), ...partBase, between, ohm: positive }),
   switch: z.strictObject({ kind: z.literal('switch'), ...partBase, role: z.enum(switchRoles), between, contactOhm: positive }),
   coil: z.strictObject({
@@ -84,7 +86,11 @@ const partSchemas = {
       .array(
         z.strictObject({
           call: idSchema,
+          /** Other inputs that make the same output: the second zone's Y beside the first one's. */
+          also: z.array(idSchema).min(1).optional(),
           to: idSchema,
+          /** What its relay closes to the output where that is not the board's own hot: a zone panel's dry contact. */
+          from: idSchema.optional(),
           style: z.enum(['passes', 'relay']),
           /** How long an output stays off before it is made again: the compressor's delay. */
           minimumOffS: positive.optional(),
@@ -136,6 +142,7 @@ export const partSchema = z.discriminatedUnion('kind', [
   partSchemas.transformer,
   partSchemas.fuse,
   partSchemas.bond,
+  partSchemas.strap,
   partSchemas.switch,
   partSchemas.coil,
   partSchemas.electronics,
@@ -148,3 +155,6 @@ export const partSchema = z.discriminatedUnion('kind', [
 
 export type Part = z.infer<typeof partSchema>
 export type PartOf<K extends Part['kind']> = Extract<Part, { kind: K }>
+
+/** Every input that makes an output of a board. */
+export const inputsOf = ({ call, also = [] }: PartOf<'board'>['outputs'][number]): string[] => [call, ...also]

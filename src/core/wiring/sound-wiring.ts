@@ -1,3 +1,4 @@
+import { inputsOf } from '@/src/core/wiring/part'
 import { CHASSIS, type Point, terminalPoint } from '@/src/core/wiring/point'
 import { commonNodes, lineNodes } from '@/src/core/wiring/supply'
 import { partsOf, type System } from '@/src/core/wiring/system'
@@ -66,7 +67,10 @@ function looseLeads(system: System): WiringProblem[] {
         : part.kind === 'disconnect'
           ? part.poles.flat()
           : part.kind === 'board'
-            ? [...part.between, ...part.outputs.flatMap(({ call, to }) => [call, to])]
+            ? [
+                ...part.between,
+                ...part.outputs.flatMap((output) => [...inputsOf(output), output.to, ...(output.from ? [output.from] : [])]),
+              ]
             : part.kind === 'supply'
               ? [part.neutral, ...part.legs.map(({ node }) => node)]
               : 'between' in part
@@ -97,7 +101,7 @@ function missingReturns(system: System): WiringProblem[] {
   while (reached.size > size) {
     size = reached.size
     for (const part of system.parts) {
-      if (part.kind !== 'switch' && part.kind !== 'bond' && part.kind !== 'fuse') continue
+      if (part.kind !== 'switch' && part.kind !== 'bond' && part.kind !== 'fuse' && part.kind !== 'strap') continue
       const ends = part.between.map((name) => terminalPoint(name, part.place))
       if (ends.some((end) => reached.has(end) && !line.has(end))) for (const end of ends) reached.add(end)
     }

@@ -1,5 +1,5 @@
 import { KeptPer } from '@/src/core/units/kept'
-import type { PartOf } from '@/src/core/wiring/part'
+import { inputsOf, type PartOf } from '@/src/core/wiring/part'
 import { type Point, terminalPoint } from '@/src/core/wiring/point'
 import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
 
@@ -76,9 +76,14 @@ function joinCircuits(system: System): (point: Point) => Point {
   const line = lineNodes(system)
   for (const part of system.parts) {
     const at = (names: readonly string[]) => names.map((name) => terminalPoint(name, part.place)).filter((point) => !line.has(point))
-    if (part.kind === 'switch' || part.kind === 'coil' || part.kind === 'electronics' || part.kind === 'fuse') join(at(part.between))
+    if (part.kind === 'switch' || part.kind === 'coil' || part.kind === 'electronics' || part.kind === 'fuse' || part.kind === 'strap')
+      join(at(part.between))
     if (part.kind === 'transformer') join(at(part.secondary))
-    if (part.kind === 'board') join(at([...part.between, ...part.outputs.flatMap(({ call, to }) => [call, to])]))
+    if (part.kind === 'board') {
+      join(at([...part.between, ...part.outputs.flatMap(inputsOf)]))
+      // A dry contact joins what it closes, and nothing to the board's own side.
+      for (const { to, from } of part.outputs) join(at([from ?? part.between[0], to]))
+    }
     if (part.kind === 'thermostat' && part.common !== undefined) join(at([part.hot, part.common]))
   }
   return find
@@ -97,7 +102,7 @@ function findCommon(system: System): ReadonlySet<Point> {
     const spread = (points: readonly Point[]) => {
       if (points.some((point) => found.has(point))) for (const point of points) found.add(point)
     }
-    spread(fuse.between.map((name) => terminalPoint(name, fuse.place)))
+    for (const { between, place } of [fuse, ...partsOf(system, 'strap')]) spread(between.map((name) => terminalPoint(name, place)))
     for (const cable of system.cables)
       for (const { lands } of cable.conductors)
         spread(lands.flatMap((terminal, side) => (terminal === null ? [] : [terminalPoint(terminal, cable.between[side])])))

@@ -107,27 +107,30 @@ export function placeById(system: System, id: string): Place | undefined {
   return system.places.find((place) => place.id === id)
 }
 
-/** The one thermostat, fuse or transformer; the schema assures there is at least one. */
+/** The first thermostat, fuse or transformer: that of the house where there are several. The schema assures there is at least one. */
 export function firstPart<K extends 'thermostat' | 'fuse' | 'transformer'>(system: System, kind: K): PartOf<K> {
   const part = partsOf(system, kind)[0]
   if (!part) throw new Error(`system ${system.id} has no ${kind}`)
   return part
 }
 
-export const callsOf = (system: System): CallName[] => callNames.filter((call) => firstPart(system, 'thermostat').calls[call] !== undefined)
+export const callsOf = (system: System): CallName[] =>
+  callNames.filter((call) => partsOf(system, 'thermostat').some(({ calls }) => calls[call] !== undefined))
 
-/** Zones in the order of the wiring: thermostat, stat cable, indoor unit, outdoor cable, outdoor unit. */
+/** The thermostat at which a call is made: each zone has its own. */
+export const callerOf = (system: System, call: CallName | 'off'): PartOf<'thermostat'> =>
+  partsOf(system, 'thermostat').find(({ calls }) => call !== 'off' && calls[call] !== undefined) ?? firstPart(system, 'thermostat')
+
+/** Zones in the order of the wiring: thermostat, stat cable, then the next zone's, panel, indoor unit, outdoor cable, outdoor unit. */
 export function zonesOf(system: System): { id: string; name: string; kind: 'place' | 'cable' }[] {
   const order: { id: string; name: string; kind: 'place' | 'cable' }[] = []
   const rank = { thermostat: 0, 'zone-panel': 1, indoor: 2, package: 2, outdoor: 3 }
   const places = [...system.places].sort((a, b) => rank[a.kind] - rank[b.kind])
-  places.forEach((place, position) => {
+  const position = (id: string) => places.findIndex((place) => place.id === id)
+  const nearEnd = ({ between: [a, b] }: Cable) => Math.min(position(a), position(b))
+  places.forEach((place, index) => {
     order.push({ id: place.id, name: place.name, kind: 'place' })
-    const next = places[position + 1]
-    if (!next) return
-    for (const cable of system.cables) {
-      if (cable.between.includes(place.id) && cable.between.includes(next.id)) order.push({ id: cable.id, name: cable.name, kind: 'cable' })
-    }
+    for (const cable of system.cables) if (nearEnd(cable) === index) order.push({ id: cable.id, name: cable.name, kind: 'cable' })
   })
   return order
 }

@@ -1,7 +1,7 @@
 import type { Bench } from '@/src/core/bench/bench'
 import { saySlotShort } from '@/src/core/bench/say'
 import type { LoomPart } from '@/src/core/formats/loom/shapes'
-import { callsOf, firstPart, type System } from '@/src/core/wiring/system'
+import { callerOf, type System } from '@/src/core/wiring/system'
 import { useDesk } from '@/src/ui/desk/desk-context'
 
 /** One part with its trade symbol in ink; ember outline and the word when it is unplugged or bypassed. */
@@ -52,7 +52,7 @@ function Drawn({ part, bench, system }: { part: LoomPart; bench: Bench; system: 
     case 'switch':
       return <ClosedSwitch part={part} />
     case 'contact':
-      return <Contact part={part} isClosed={isCalled(system, bench, part.terminal)} />
+      return <Contact part={part} isClosed={isCalled(system, bench, part)} />
     case 'coil':
       return <Box part={part} text={part.axis === 'across' ? part.label : null} isCoil={part.axis === 'down'} />
     case 'output':
@@ -72,10 +72,11 @@ function Drawn({ part, bench, system }: { part: LoomPart; bench: Bench; system: 
   }
 }
 
-const isCalled = (system: System, bench: Bench, terminal: string | null): boolean => {
-  const call = callsOf(system).find((name) => name === bench.call)
-  const stat = firstPart(system, 'thermostat')
-  return terminal !== null && call !== undefined && !bench.unplugged.includes(stat.id) && (stat.calls[call]?.includes(terminal) ?? false)
+/** A contact's part is its thermostat's, before the colon. */
+function isCalled(system: System, bench: Bench, { id, terminal }: LoomPart): boolean {
+  if (terminal === null || bench.call === 'off') return false
+  const stat = callerOf(system, bench.call)
+  return id.startsWith(`${stat.id}:`) && !bench.unplugged.includes(stat.id) && (stat.calls[bench.call]?.includes(terminal) ?? false)
 }
 
 /** Closed at rest, as limits and pressure switches are. */

@@ -47,7 +47,7 @@ export function LoomView({ probes, onPick }: { probes: readonly string[]; onPick
       <LoomDrawing
         loom={loom}
         window={window}
-        tapRadius={isWide ? TAP_RADIUS : TAP_RADIUS * Math.max(1, window.width / PHONE_WIDTH)}
+        tapRadius={isWide ? (TAP_RADIUS * loom.width) / SIZE.width : TAP_RADIUS * Math.max(1, window.width / PHONE_WIDTH)}
         probes={probes}
         onPick={onPick}
       />

@@ -1,8 +1,10 @@
 import { chainsOf } from '@/src/core/formats/loom/chains'
+import { type Lane, landingsOf, lanesOf, rowsOfLane } from '@/src/core/formats/loom/lanes'
 import type { Loom, LoomEnd, LoomLine, LoomThread, LoomZone } from '@/src/core/formats/loom/shapes'
 import { TAG } from '@/src/core/formats/loom/shapes'
 import { drawThermostat } from '@/src/core/formats/loom/thermostat'
 import { drawUnit, leadsThrough, type Rows, type UnitDrawing, type Wire, widthOf } from '@/src/core/formats/loom/unit'
+import { drawZonePanel, PANEL_WIDTH } from '@/src/core/formats/loom/zone-panel'
 import { CHASSIS, conductorEnd, terminalPoint } from '@/src/core/wiring/point'
 import { houseCommon } from '@/src/core/wiring/supply'
 import { type Cable, firstPart, type Place, partsOf, placeById, type System, zonesOf } from '@/src/core/wiring/system'
@@ -18,13 +20,19 @@ const HOP = 6
 
 /**
  * Lays the loom out from a system: zones as columns in the order of the wiring, one row for each letter, wires inside
- * the units with square corners, hops where they cross. The same system and size give the same drawing.
+ * the units with square corners, hops where they cross. The same system and size give the same drawing. A system that needs
+ * more width gets a larger drawing of the same shape, to be shown smaller.
  */
-export function layoutLoom(system: System, size: { width: number; height: number }): Loom {
-  const zones = columnsOf(system, size.width)
+export function layoutLoom(system: System, room: { width: number; height: number }): Loom {
+  const lanes = lanesOf(system)
+  const columns = measureColumns(system, lanes)
+  const least = columns.reduce((sum, column) => sum + column.least, 0) + GAP * (columns.length - 1)
+  const scale = Math.max(1, least / room.width)
+  const size = { width: room.width * scale, height: room.height * scale }
+  const zones = placeColumns(columns, size)
   const spares = Math.max(0, ...system.cables.map((cable) => cable.conductors.filter((conductor) => isSpare(cable, conductor.id)).length))
-  const rows = rowsOf(system, size.height, spares)
-  const drawings = system.places.map((place) => drawPlace(system, place, zones, rows))
+  const rowsAt = rowsByPlace(system, lanes, size.height, spares)
+  const drawings = system.places.map((place) => drawPlace(system, place, zones, rowsAt(place.id), lanes, size.height))
   const railY = size.height - 22
   const wires = drawings.flatMap((drawing) => drawing.wires)
   const tags = drawings.flatMap((drawing) => drawing.tags)
@@ -32,7 +40,7 @@ export function layoutLoom(system: System, size: { width: number; height: number
     ...size,
     zones,
     tags,
-    threads: system.cables.flatMap((cable) => threadsOf(cable, zones, rows)),
+    threads: system.cables.flatMap((cable) => threadsOf(cable, zones, rowsAt)),
     lines: wires.map((wire) => withHops(wire, wires)),
     parts: drawings.flatMap((drawing) => drawing.parts),
     leads: drawings.flatMap((drawing) => drawing.leads),
@@ -44,6 +52,7 @@ export function layoutLoom(system: System, size: { width: number; height: number
       }),
     bonds: partsOf(system, 'bond').map((bond) => {
       const zone = zoneOf(zones, bond.place)
+      const rows = rowsAt(bond.place)
       const node = bond.between.find((name) => name !== CHASSIS) ?? rows.common
       return { x: zone.x + 2 * TAG + 34, top: rows.y(node), bottom: railY }
     }),
@@ -53,36 +62,75 @@ export function layoutLoom(system: System, size: { width: number; height: number
 const isSpare = (cable: Cable, conductor: string): boolean =>
   cable.conductors.find(({ id }) => id === conductor)?.lands.every((terminal) => terminal === null) ?? false
 
-/** Least widths by content; what is over goes to the cables first, then to the units. */
-function columnsOf(system: System, width: number): LoomZone[] {
+/** A column of the loom: one zone, or the zones of all lanes one above the other. */
+interface Column {
+  readonly zones: readonly Omit<LoomZone, 'x' | 'y' | 'width' | 'height'>[]
+  readonly least: number
+  readonly isCable: boolean
+  /** Takes its share of the width that is over. */
+  readonly grows: boolean
+}
+
+function measureColumns(system: System, lanes: readonly Lane[]): Column[] {
   const { hot } = firstPart(system, 'thermostat')
-  const wanted = zonesOf(system).map((zone) => {
+  const measured = zonesOf(system).map((zone): Column => {
     const place = placeById(system, zone.id)
-    if (!place) return { zone, least: CABLE.least, isCable: true }
-    if (place.kind === 'thermostat') return { zone, least: 106, isCable: false }
+    if (!place) return { zones: [zone], least: CABLE.least, isCable: true, grows: true }
+    if (place.kind === 'thermostat') return { zones: [zone], least: 106, isCable: false, grows: false }
+    if (lanes.some(({ panel }) => panel === place.id)) return { zones: [zone], least: PANEL_WIDTH, isCable: false, grows: true }
     const isThrough = system.cables.filter((cable) => cable.between.includes(zone.id)).length > 1
-    return { zone, least: widthOf(system, place, place.terminals, hot, isThrough), isCable: false }
+    return { zones: [zone], least: widthOf(system, place, place.terminals, hot, isThrough), isCable: false, grows: true }
   })
-  const cables = wanted.filter(({ isCable }) => isCable).length
-  const over = Math.max(0, width - wanted.reduce((sum, { least }) => sum + least, 0) - GAP * (wanted.length - 1))
-  const forCable = cables === 0 ? 0 : Math.min(CABLE.most - CABLE.least, (FOR_CABLES * over) / cables)
-  const forUnit = (over - forCable * cables) / Math.max(1, wanted.length - cables - 1)
-  let x = 0
-  return wanted.map(({ zone, least, isCable }) => {
-    const grows = isCable ? forCable : placeById(system, zone.id)?.kind === 'thermostat' ? 0 : forUnit
-    const column = { ...zone, x, width: least + grows }
-    x += column.width + GAP
-    return column
+  const inLanes = [lanes.map(({ stat }) => stat.id), lanes.map(({ cable }) => cable.id)].filter((ids) => ids.length > 0)
+  return measured.flatMap((column): Column[] => {
+    const [{ id }] = column.zones
+    const stack = inLanes.find((ids) => ids.includes(id))
+    if (!stack) return [column]
+    return stack[0] === id
+      ? [{ ...column, zones: stack.flatMap((other) => measured.flatMap(({ zones }) => zones.filter((zone) => zone.id === other))) }]
+      : []
   })
 }
 
+/** Least widths by content; what is over goes to the cables first, then to the units. */
+function placeColumns(columns: readonly Column[], { width, height }: { width: number; height: number }): LoomZone[] {
+  const cables = columns.filter(({ isCable }) => isCable).length
+  const units = columns.filter(({ isCable, grows }) => grows && !isCable).length
+  const over = Math.max(0, width - columns.reduce((sum, { least }) => sum + least, 0) - GAP * (columns.length - 1))
+  const forCable = cables === 0 ? 0 : Math.min(CABLE.most - CABLE.least, (FOR_CABLES * over) / cables)
+  const forUnit = (over - forCable * cables) / Math.max(1, units)
+  let x = 0
+  return columns.flatMap(({ zones, least, isCable, grows }) => {
+    const column = { x, width: least + (isCable ? forCable : grows ? forUnit : 0) }
+    x += column.width + GAP
+    return zones.map((zone, index) => ({ ...zone, ...column, y: (index * height) / zones.length, height: height / zones.length }))
+  })
+}
+
+/** The rows at each place: those of the house, those of its lane for a thermostat in one, and both for the panel. */
+function rowsByPlace(system: System, lanes: readonly Lane[], height: number, spares: number): (place: string) => Rows {
+  const house = rowsOf(system, lanes, height, spares)
+  const share = height / Math.max(1, lanes.length)
+  const inLane = new Map(lanes.map((lane, index) => [lane.stat.id, rowsOfLane(system, lane, index * share + HEAD, share - HEAD - 12)]))
+  const panel = new Map(
+    lanes.flatMap((lane) => [...landingsOf(lane)].map(([here, there]) => [there, inLane.get(lane.stat.id)?.y(here) ?? 0] as const)),
+  )
+  return (place) => {
+    const own = inLane.get(place)
+    if (own) return own
+    if (!lanes.some((lane) => lane.panel === place)) return house
+    return { ...house, y: (terminal) => panel.get(terminal) ?? house.y(terminal) }
+  }
+}
+
 /** Hot on top, common at the bottom, the calls between them in the order in which the units list them. */
-function rowsOf(system: System, height: number, spares: number): Rows {
+function rowsOf(system: System, lanes: readonly Lane[], height: number, spares: number): Rows {
   const { hot } = firstPart(system, 'thermostat')
   const common = houseCommon(system)
-  const shared = sharedRows(system, common)
+  const shared = sharedRows(system, common, lanes)
+  const ofLanes = new Set(lanes.flatMap((lane) => [...landingsOf(lane).values()]))
   const middle = [...new Set(system.places.flatMap(({ terminals }) => terminals))].filter(
-    (letter) => letter !== hot && letter !== common && !shared.has(letter),
+    (letter) => letter !== hot && letter !== common && !shared.has(letter) && !ofLanes.has(letter),
   )
   const order = [hot, ...middle, common]
   const room = height - HEAD - 30 - Math.max(50, spares * SPARE_STEP + 20)
@@ -92,15 +140,22 @@ function rowsOf(system: System, height: number, spares: number): Rows {
 }
 
 /** Letters that a call leaves a unit under run on the row that it came in on: Y through a float to YF. */
-function sharedRows(system: System, common: string): Map<string, string> {
+function sharedRows(system: System, common: string, lanes: readonly Lane[]): Map<string, string> {
   const shared = new Map<string, string>()
-  for (const place of system.places)
+  for (const place of system.places.filter(({ id }) => !lanes.some(({ panel }) => panel === id)))
     for (const chain of chainsOf(system, place, place.terminals))
       if (leadsThrough(place, chain, { common })) shared.set(chain.to, chain.from)
   return shared
 }
 
-function drawPlace(system: System, place: Place, zones: readonly LoomZone[], rows: Rows): UnitDrawing {
+function drawPlace(
+  system: System,
+  place: Place,
+  zones: readonly LoomZone[],
+  rows: Rows,
+  lanes: readonly Lane[],
+  height: number,
+): UnitDrawing {
   const zone = zoneOf(zones, place.id)
   const stat = partsOf(system, 'thermostat').find((part) => part.place === place.id)
   if (stat) return drawThermostat(stat, place, zone, rows)
@@ -120,16 +175,18 @@ function drawPlace(system: System, place: Place, zones: readonly LoomZone[], row
   const right = landsOn(false)
   const isRightOnly = left.size === 0 && right.size > 0
   for (const letter of place.terminals) if (!left.has(letter) && !right.has(letter)) (isRightOnly ? right : left).add(letter)
+  if (lanes.some(({ panel }) => panel === place.id)) return drawZonePanel(system, place, zone, rows, [...left], [...right], height)
   return drawUnit(system, place, zone, rows, [...left], [...right])
 }
 
-function threadsOf(cable: Cable, zones: readonly LoomZone[], rows: Rows): LoomThread[] {
+function threadsOf(cable: Cable, zones: readonly LoomZone[], rowsAt: (place: string) => Rows): LoomThread[] {
   const zone = zoneOf(zones, cable.id)
   const isReversed = zones.findIndex(({ id }) => id === cable.between[0]) > zones.findIndex(({ id }) => id === cable.between[1])
   let spares = 0
   return cable.conductors.map((conductor): LoomThread => {
     const letter = conductor.lands.find((terminal) => terminal !== null) ?? null
-    const spareY = letter === null ? rows.y(rows.common) + 52 + SPARE_STEP * spares++ : 0
+    const house = rowsAt(cable.between[isReversed ? 0 : 1])
+    const spareY = letter === null ? house.y(house.common) + 52 + SPARE_STEP * spares++ : 0
     const end = (side: 0 | 1): LoomEnd => {
       const terminal = conductor.lands[side]
       const isLeft = (side === 0) !== isReversed
@@ -138,7 +195,7 @@ function threadsOf(cable: Cable, zones: readonly LoomZone[], rows: Rows): LoomTh
       return {
         point: conductorEnd(cable.id, conductor.id, cable.between[side]),
         x: edge + (isLeft ? -reach : reach),
-        y: letter === null ? spareY : rows.y(terminal ?? letter),
+        y: letter === null ? spareY : rowsAt(cable.between[side]).y(terminal ?? letter),
         landed: terminal !== null,
       }
     }

@@ -8,6 +8,9 @@ export interface LoomZone {
   readonly kind: 'place' | 'cable'
   readonly x: number
   readonly width: number
+  /** From the top of the drawing; zones that share a column stand one above the other. */
+  readonly y: number
+  readonly height: number
 }
 
 /** A lettered landing, drawn as a square tag around its middle. */

@@ -11,6 +11,7 @@ import heatPumpB from '@/src/core/wiring/systems/heat-pump-b.json'
 import heatPumpO from '@/src/core/wiring/systems/heat-pump-o.json'
 import packageHeatPump from '@/src/core/wiring/systems/package-heat-pump.json'
 import rooftopGas from '@/src/core/wiring/systems/rooftop-gas.json'
+import zonedFurnaceAc from '@/src/core/wiring/systems/zoned-furnace-ac.json'
 
 /** A shipped file that does not fit its own schema is a bug, and stops here with the place in the file. */
 function shipped(file: unknown): System {
@@ -36,6 +37,7 @@ export const catalogue: readonly System[] = [
     airHandlerPlain,
     packageHeatPump,
     rooftopGas,
+    zonedFurnaceAc,
   ].map(shipped),
 ]
 
