@@ -19,9 +19,8 @@ const MOST_KEPT = 8
 const keptOf = new KeptPer((_: Engine) => new Kept<string, Float64Array>(MOST_KEPT))
 
 function compute(engine: Engine, repaired: string, observations: readonly Observation[]): Float64Array {
-  const logs = new Float64Array(engine.hypotheses.length)
-  const mended = formOf(engine, repaired, observations)
-  if (!mended) return logs
+  const forms = formsOf(engine, repaired, observations)
+  if (forms.length === 0) return new Float64Array(engine.hypotheses.length)
   const benches = new Map<string, { bench: Bench; probes: Probe[]; answers: Observation['answer'][] }>()
   for (const { bench, probe, answer } of observations) {
     const group = benches.get(benchKey(bench)) ?? { bench, probes: [], answers: [] }
@@ -29,32 +28,41 @@ function compute(engine: Engine, repaired: string, observations: readonly Observ
     group.answers.push(answer)
     benches.set(benchKey(bench), group)
   }
-  engine.hypotheses.forEach((second, index) => {
-    const both = withMended(mended, second)
+  const logBoth = (both: Hypothesis): number => {
+    let log = 0
     for (const { bench, probes, answers } of benches.values())
       predictAll(engine.laboratory, bench, both, probes).forEach((prediction, row) => {
         const scale = scaleOf(engine.system, probes[row])
         const words = wordsFor(engine.system, probes[row]).length
-        logs[index] += Math.log(likelihood(answers[row], widened(prediction, scale), scale, words))
+        log += Math.log(likelihood(answers[row], widened(prediction, scale), scale, words))
       })
+    return log
+  }
+  return Float64Array.from(engine.hypotheses, (second) => {
+    const logs = forms.map(({ hypothesis, logShare }) => logShare + logBoth(withMended(hypothesis, second)))
+    const highest = Math.max(...logs)
+    return highest + Math.log(logs.reduce((sum, log) => sum + Math.exp(log - highest), 0))
   })
-  return logs
 }
 
-/** The form of the mended fault that explains the readings best; null when it is none of this system's. */
-function formOf(engine: Engine, repaired: string, observations: readonly Observation[]): Hypothesis | null {
+/** Forms of the mended fault that are weighed: which of them it was is not known, only that it is mended. */
+const MOST_FORMS = 3
+
+/**
+ * The likeliest forms of the mended fault with the log of how often each is met; none when it is none of this system's. Their
+ * order is by what they explain alone, which the second fault blurs: no more than the order is taken from it.
+ */
+function formsOf(engine: Engine, repaired: string, observations: readonly Observation[]): { hypothesis: Hypothesis; logShare: number }[] {
   const rows = observations.map((observation) => engine.logLikelihoods(observation).marginal)
-  let best: number | null = null
-  let highest = Number.NEGATIVE_INFINITY
-  engine.hypotheses.forEach(({ fault }, index) => {
-    if (fault?.id !== repaired) return
-    const sum = rows.reduce((total, row) => total + row[index], Math.log(engine.rates[index]))
-    if (sum > highest) {
-      highest = sum
-      best = index
-    }
-  })
-  return best === null ? null : engine.hypotheses[best]
+  return [...engine.hypotheses.keys()]
+    .filter((index) => engine.hypotheses[index].fault?.id === repaired)
+    .map((index) => ({
+      hypothesis: engine.hypotheses[index],
+      logShare: Math.log(engine.rates[index]),
+      fits: rows.reduce((total, row) => total + row[index], Math.log(engine.rates[index])),
+    }))
+    .sort((a, b) => b.fits - a.fits)
+    .slice(0, MOST_FORMS)
 }
 
 const withMended = (mended: Hypothesis, second: Hypothesis): Hypothesis => ({

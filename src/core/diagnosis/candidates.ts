@@ -38,7 +38,7 @@ function asFound(system: System, bench: Bench): Candidate[] {
 }
 
 /** The slot made ready for a live check: the breaker in it, set. A slot that holds is left alone. */
-function readySlot(bench: Bench): Slot {
+export function readySlot(bench: Bench): Slot {
   const { slot } = bench
   if (slot.holds === 'fuse' && !slot.open) return slot
   return { holds: 'breaker', ratingA: slot.ratingA, open: false }

@@ -1,5 +1,5 @@
 import { type Engine, latestAnswers } from '@/src/core/diagnosis/engine'
-import type { Evidence } from '@/src/core/diagnosis/posterior'
+import { type Evidence, priorsOf } from '@/src/core/diagnosis/posterior'
 
 /** A reading that stands against all the others. */
 export interface Contradiction {
@@ -23,10 +23,12 @@ export function findContradictions(engine: Engine, evidence: Evidence): Contradi
     return Float64Array.from({ length: count }, (_, index) => logs[index] - logs[count])
   })
   if (excess.length < 2) return []
+  // Among stories that explain the rest alike, the one that is met more often is the better one.
+  const priors = Float64Array.from(priorsOf(engine, evidence), Math.log)
   const bestWithout = (left: number) => {
     let best = -Infinity
     for (let index = 0; index < count; index++) {
-      let sum = 0
+      let sum = priors[index]
       for (let row = 0; row < excess.length; row++) if (row !== left) sum += excess[row][index]
       if (sum > best) best = sum
     }

@@ -6,7 +6,7 @@ import { clusterOutcomes, type Outcomes } from '@/src/core/diagnosis/outcomes'
 import type { Posterior } from '@/src/core/diagnosis/posterior'
 import { planRoute, type Route } from '@/src/core/diagnosis/route'
 import { sayCheck, sayMeaning } from '@/src/core/diagnosis/say-check'
-import { ALMOST_SOUND, entropyAfter, entropyBefore, liveStories, type Story, thinOut } from '@/src/core/diagnosis/stories'
+import { ALMOST_SURE, entropyAfter, entropyBefore, liveStories, type Story, thinOut, wrongAfter } from '@/src/core/diagnosis/stories'
 import { lookAhead } from '@/src/core/diagnosis/two-deep'
 import { stagesOf, type WayOfWorking } from '@/src/core/diagnosis/ways'
 import { type Answer, type Probe, probeKey } from '@/src/core/readings/check'
@@ -69,6 +69,11 @@ export interface Choice {
   readonly equalCost?: boolean
   /** Where no check splits what is left, weigh what the best one after it would tell, too; left out, yes. */
   readonly deep?: boolean
+  /**
+   * Minutes that a wrong repair would cost: a check is then worth what it takes off the risk of one, less its own minutes,
+   * and none is proposed that costs more than that.
+   */
+  readonly stakes?: number
 }
 
 /**
@@ -97,10 +102,11 @@ export function rankChecks(
   const stages = stagesOf(engine.system, bench, way).map((candidates) => openQuestions(candidates, asked, skipped))
   // What comes and goes gives a little information to every question, asked ever again: it is only looked for once the
   // faults that stand still are told apart.
-  const isAlmostSound = posterior.hypotheses[0] > ALMOST_SOUND
+  const isAlmostSound = posterior.hypotheses[0] > ALMOST_SURE
   for (const steadyOnly of [true, false]) {
-    const stories = liveStories(engine, posterior, steadyOnly)
-    const worthBits = !steadyOnly ? WORTH_BITS_UNSTEADY : isAlmostSound ? WORTH_BITS_ALMOST_SOUND : WORTH_BITS
+    const stories = liveStories(engine, posterior, steadyOnly, choice.stakes !== undefined)
+    const worthBits =
+      choice.stakes !== undefined ? 0 : !steadyOnly ? WORTH_BITS_UNSTEADY : isAlmostSound ? WORTH_BITS_ALMOST_SOUND : WORTH_BITS
     for (const [stage, questions] of stages.entries()) {
       // A way of working is left for what tells more, sooner than for what tells nothing.
       const least = stage < stages.length - 1 ? Math.max(worthBits, WORTH_BITS_IN_STAGE) : worthBits
@@ -111,30 +117,39 @@ export function rankChecks(
   return []
 }
 
+/** One question written out as a check, whatever it tells; null when every story left standing answers it alike. */
+export function weighQuestion(engine: Engine, posterior: Posterior, from: Bench, bench: Bench, probe: Probe, place: string): Check | null {
+  const stories = liveStories(engine, posterior, false, true)
+  const [scored] = scoreQuestion(engine, stories, from, { bench, probes: [{ probe, place }], wanted: [0] }, Number.NEGATIVE_INFINITY, {})
+  return scored ? writeOut(engine, stories, scored) : null
+}
+
 function bestOf(
   engine: Engine,
   stories: readonly Story[],
   bench: Bench,
   questions: readonly Question[],
   worthBits: number,
-  { equalCost = false, deep = true }: Choice,
+  choice: Choice,
   most: number,
 ): Scored[] {
   if (stories.length < 2) return []
+  const { equalCost = false, deep = true } = choice
   const coarse = thinOut(stories)
   const shortlist =
     coarse.length < stories.length
       ? questions
-          .flatMap((question) =>
-            scoreQuestion(engine, coarse, bench, question, worthBits, equalCost).map((scored) => ({ question, scored })),
-          )
+          .flatMap((question) => scoreQuestion(engine, coarse, bench, question, worthBits, choice).map((scored) => ({ question, scored })))
           .sort((a, b) => byScore(a.scored, b.scored))
           .slice(0, SHORTLISTED)
           .map(({ question, scored }) => ({ ...question, wanted: [scored.wanted] }))
       : questions
-  const scored = shortlist.flatMap((question) => scoreQuestion(engine, stories, bench, question, worthBits, equalCost)).sort(byScore)
+  const scored = shortlist.flatMap((question) => scoreQuestion(engine, stories, bench, question, worthBits, choice)).sort(byScore)
   const cannotSplit = scored.length > 1 && scored[0].gainBits < SPLITS_BITS
-  return (deep && cannotSplit && !equalCost ? lookAhead(stories, scored, engine.cost) : scored).slice(0, most)
+  return (deep && cannotSplit && !equalCost && choice.stakes === undefined ? lookAhead(stories, scored, engine.cost) : scored).slice(
+    0,
+    most,
+  )
 }
 
 /** Best first; scores that agree to nine digits keep the order in which the wiring lists them. */
@@ -164,10 +179,11 @@ function scoreQuestion(
   from: Bench,
   { bench, probes, wanted }: Question,
   worthBits: number,
-  equalCost: boolean,
+  { equalCost = false, stakes }: Choice,
 ): Scored[] {
   const groups = Math.max(...stories.map((story) => story.group)) + 1
   const before = entropyBefore(stories, groups)
+  const risk = stakes === undefined ? 0 : wrongAfter(stories, groups, null)
   // The trip stands last: what the bench itself costs in trips is priced into every check on it.
   const predictionsOf = engine.predictions(
     bench,
@@ -191,7 +207,9 @@ function scoreQuestion(
     routes.set(place, route)
     const minutes = route.minutes + engine.cost.reading[probe.meter] + tripCost
     const price = equalCost ? 1 : minutes + engine.cost.attention
-    scores.push({ score: gainBits / price, gainBits, minutes, probe, place, route, outcomes, wanted: index })
+    const score = stakes === undefined ? gainBits / price : stakes * (risk - wrongAfter(stories, groups, outcomes)) - price
+    if (stakes !== undefined && score <= 0) continue
+    scores.push({ score, gainBits, minutes, probe, place, route, outcomes, wanted: index })
   }
   return scores
 }

@@ -84,7 +84,7 @@ function logSum(values: Float64Array, start: number, count: number): number {
 }
 
 /** After a repair the house is probably sound; if it is not, the complaint and the readings from before the repair say where to look. */
-function priorsOf(engine: Engine, evidence: Evidence): Float64Array {
+export function priorsOf(engine: Engine, evidence: Evidence): Float64Array {
   const weights = priorWeights(engine.system, engine.hypotheses, engine.rates, engine.behaviours, evidence.complaint)
   const last = evidence.repaired.at(-1)
   if (last === undefined) return weights

@@ -2,7 +2,8 @@ import type { Bench } from '@/src/core/bench/bench'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { type Check, type Choice, findNextCheck, rankChecks } from '@/src/core/diagnosis/next-check'
 import { weigh } from '@/src/core/diagnosis/pairs'
-import { computePosterior, type Evidence, entropyOfRepair } from '@/src/core/diagnosis/posterior'
+import { computePosterior, type Evidence, entropyOfRepair, type Posterior } from '@/src/core/diagnosis/posterior'
+import { nextProof } from '@/src/core/diagnosis/proof'
 import { listSuspects } from '@/src/core/diagnosis/suspects'
 import { judge, reachVerdict, type Verdict, without } from '@/src/core/diagnosis/verdict'
 import { type WayOfWorking, waysOfWorking } from '@/src/core/diagnosis/ways'
@@ -21,10 +22,26 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
   const { engine, posterior } = weigh(base, evidence)
   const suspects = listSuspects(engine, evidence, posterior, 1)
   const { verdict, doubted } = judge(engine, evidence, suspects)
-  if (verdict) return { next: null, verdict, confirms: false }
+  if (verdict) {
+    const confirming = confirm(engine, evidence, posterior, bench, verdict, choice)
+    return confirming ? { next: confirming, verdict: null, confirms: true } : { next: null, verdict, confirms: false }
+  }
   const planned = doubted ? computePosterior(engine, without(evidence, doubted)) : posterior
   const next = findNextCheck(engine, planned, bench, evidence.observations, choice)
-  return { next, verdict: next ? null : reachVerdict(suspects, true), confirms: doubted !== null && next !== null }
+  if (next) return { next, verdict: null, confirms: doubted !== null }
+  const last = reachVerdict(suspects, true)
+  const proof = last?.found === 'nothing-wrong' ? nextProof(engine, posterior, evidence, bench, choice) : null
+  return proof ? { next: proof, verdict: null, confirms: true } : { next: null, verdict: last, confirms: false }
+}
+
+/** A wrong part fitted, and the way back to the house: minutes, assumption. */
+const WRONG_REPAIR_MINUTES = 60
+
+/** Before a part is condemned, or a house called sound: what is still worth its minutes. */
+function confirm(engine: Engine, evidence: Evidence, posterior: Posterior, bench: Bench, verdict: Verdict, choice: Choice): Check | null {
+  if (verdict.found === 'nothing-wrong') return nextProof(engine, posterior, evidence, bench, choice)
+  const [check] = rankChecks(engine, posterior, bench, evidence.observations, { ...choice, way: 'free', stakes: WRONG_REPAIR_MINUTES }, 1)
+  return check ?? null
 }
 
 /** The checks that come closest to the proposed one, best first: what it was weighed against. */

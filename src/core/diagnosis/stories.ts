@@ -20,8 +20,8 @@ const STANDING_FOR = 7
 
 /** Probabilities are told apart in steps of this. */
 const STEPS = 1e9
-/** When a sound house is almost sure, what is left is made of many small doubts: each is worth a look. */
-export const ALMOST_SOUND = 0.9
+/** When a sound house, or one repair, is almost sure, what is left is made of many small doubts: each is worth a look. */
+export const ALMOST_SURE = 0.9
 /** Then this much of the doubt is weighed, however little it is. */
 const WEIGHED_DOUBT = 0.95
 
@@ -37,11 +37,12 @@ export function thinOut(stories: readonly Story[]): Story[] {
 }
 
 /** The stories that matter now, each with the repair it would lead to. */
-export function liveStories(engine: Engine, posterior: Posterior, steadyOnly: boolean): Story[] {
+export function liveStories(engine: Engine, posterior: Posterior, steadyOnly: boolean, thorough = false): Story[] {
   const isWanted = (index: number) => !steadyOnly || !engine.hypotheses[index].intermittent
   const whole = Array.from(posterior.hypotheses.keys()).filter(isWanted)
   const total = whole.reduce((sum, index) => sum + posterior.hypotheses[index], 0)
-  const sound = posterior.hypotheses[0] > ALMOST_SOUND ? posterior.hypotheses[0] : 0
+  const settled = thorough ? heaviestRepair(engine, posterior) : posterior.hypotheses[0]
+  const sure = settled > ALMOST_SURE ? settled : 0
   // In steps, so that the last digit of a logarithm, which differs between JavaScript engines, does not change the order.
   const step = (index: number) => Math.round(posterior.hypotheses[index] * STEPS)
   const order = whole.sort((a, b) => step(b) - step(a) || a - b)
@@ -49,7 +50,7 @@ export function liveStories(engine: Engine, posterior: Posterior, steadyOnly: bo
   const stories: Story[] = []
   let mass = 0
   for (const index of order) {
-    const doubt = (mass - sound) / Math.max(1e-12, total - sound)
+    const doubt = (mass - sure) / Math.max(1e-12, total - sure)
     if ((mass >= WEIGHED_MASS * total && doubt >= WEIGHED_DOUBT) || stories.length >= WEIGHED_STORIES) break
     const weight = posterior.hypotheses[index]
     const repair = engine.hypotheses[index].fault?.repair.id ?? 'nothing'
@@ -59,6 +60,16 @@ export function liveStories(engine: Engine, posterior: Posterior, steadyOnly: bo
     mass += weight
   }
   return stories.map((story) => ({ ...story, weight: story.weight / mass }))
+}
+
+/** What the likeliest act of repair holds. */
+function heaviestRepair(engine: Engine, { hypotheses }: Posterior): number {
+  const sums = new Map<string, number>()
+  engine.hypotheses.forEach(({ fault }, index) => {
+    const repair = fault?.repair.id ?? 'nothing'
+    sums.set(repair, (sums.get(repair) ?? 0) + hypotheses[index])
+  })
+  return Math.max(...sums.values())
 }
 
 /** Entropy of what would be repaired, bits, before the answer is known. */
@@ -83,6 +94,24 @@ export function entropyAfter(stories: readonly Story[], { count, probabilities }
     if (total > 1e-9) expected += total * entropyOf(sums)
   }
   return expected
+}
+
+/** How likely the likeliest repair will be the wrong one, expected over the answers of a check; without one, now. */
+export function wrongAfter(stories: readonly Story[], groups: number, outcomes: Outcomes | null): number {
+  const count = outcomes?.count ?? 1
+  const sums = new Float64Array(groups)
+  let right = 0
+  let total = 0
+  for (let answer = 0; answer < count; answer++) {
+    sums.fill(0)
+    for (let row = 0; row < stories.length; row++) {
+      const weight = stories[row].weight * (outcomes ? outcomes.probabilities[row * count + answer] : 1)
+      sums[stories[row].group] += weight
+      total += weight
+    }
+    right += sums.reduce((a, b) => Math.max(a, b), 0)
+  }
+  return 1 - right / total
 }
 
 /** Bits of a distribution given as sums that need not add up to one. */

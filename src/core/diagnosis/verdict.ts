@@ -53,8 +53,10 @@ export function reachVerdict(suspects: readonly Suspect[], exhausted: boolean, s
   const [first, second] = held
   if (!first) return null
   const { probability } = first
+  // A fuse that blew for nothing that is there now: only faults that hide are left beside it.
+  const isFuseOnly = exhausted && lead.id.startsWith('fuse-only:') && lead.probability + unsteadyMass(suspects) >= FOUND
   const sharing = suspects.filter((suspect) => actsOf(suspect).some(({ repair }) => repair.id === first.repair.id))
-  if (probability >= FOUND)
+  if (probability >= FOUND || isFuseOnly)
     return {
       found: 'repair',
       ...first,

@@ -20,7 +20,7 @@ export const familyRate: Record<FaultFamily, number> = {
   'thermostat-stuck-closed': 0.5,
   'thermostat-shorted': 0.7,
   'not-landed': 0.8,
-  'landed-wrong': 0.12,
+  'landed-wrong': 0.3,
   'ends-swapped': 0.2,
   'bond-missing': 0.5,
   'transformer-dead': 3,

@@ -1,11 +1,11 @@
 import { findContradictions } from '@/src/core/diagnosis/contradiction'
 import type { Engine, Observation } from '@/src/core/diagnosis/engine'
-import { joinFaults } from '@/src/core/diagnosis/pairs'
+import { joinFaults, weigh } from '@/src/core/diagnosis/pairs'
 import { noEvidence } from '@/src/core/diagnosis/posterior'
 import { behaviourOf } from '@/src/core/diagnosis/priors'
 import { NONE_OF_THESE } from '@/src/core/diagnosis/suspects'
 import type { Effect, Fault } from '@/src/core/faults/fault'
-import { drawByRate, drawCase, drawRest, openHouse, wiredIn } from '@/src/core/practice/exam'
+import { drawByRate, drawCase, drawRest, mark, openHouse, wiredIn } from '@/src/core/practice/exam'
 import { afterMending, type House } from '@/src/core/practice/house'
 import { complaintOf, runTrial, type Trial } from '@/src/core/practice/trial'
 import { type Hypothesis, healthy } from '@/src/core/readings/hypothesis'
@@ -44,10 +44,11 @@ export function examineWrongReading(engine: Engine, random: Random, faultId: str
     },
   }
   const { verdict, observations } = runTrial(engine, lying, { complaint: drawn.complaint })
+  const evidence = { ...noEvidence, complaint: drawn.complaint, observations }
   if (wrongAnswer === '') return null
   const right = verdict !== null && verdict.found !== 'nothing-wrong' && verdict.repair.id === drawn.story.fault?.repair.id
   const isWrong = (observation: Observation) => JSON.stringify(observation.answer) === wrongAnswer
-  const named = findContradictions(engine, { ...noEvidence, observations }).some(({ observation }) =>
+  const named = findContradictions(weigh(engine, evidence).engine, evidence).some(({ observation }) =>
     observations.some((candidate) => candidate.id === observation && isWrong(candidate)),
   )
   return { right, named }
@@ -85,7 +86,10 @@ export function examineDouble(engine: Engine, random: Random): DoubleSitting {
   const fail = { hidden: story.id, bothAtOnce: false, first: false, secondAfterRepair: null, minutes: search.minutes, said: sayEnd(search) }
   if (verdict === null || verdict.found === 'nothing-wrong') return fail
   const hidden = [one, two]
-  const found = hidden.find(({ fault }) => fault.repair.id === verdict.repair.id)
+  // A group that nothing at hand splits is looked at with one's own eyes, and the fault in it found.
+  const found = hidden.find(
+    ({ fault }) => fault.repair.id === verdict.repair.id || (verdict.found === 'group' && verdict.suspects.includes(fault.id)),
+  )
   if (!found) return fail
   const other = hidden[found === one ? 1 : 0]
   const bothAtOnce = verdict.also?.repair.id === other.fault.repair.id
@@ -97,7 +101,7 @@ export function examineDouble(engine: Engine, random: Random): DoubleSitting {
     repaired: [found.fault.id],
     before: search.observations,
   })
-  const second = after.verdict !== null && after.verdict.found !== 'nothing-wrong' && after.verdict.repair.id === other.fault.repair.id
+  const second = mark(after, other.fault).right
   return { ...fail, first: true, secondAfterRepair: second, minutes: search.minutes + after.minutes, said: sayEnd(after) }
 }
 
