@@ -1,11 +1,12 @@
 import { execFileSync } from 'node:child_process'
 import { mkdirSync, writeFileSync } from 'node:fs'
-import { createEngine, type Engine } from '@/src/core/diagnosis/engine'
+import { createEngine, type Engine, type Observation } from '@/src/core/diagnosis/engine'
 import { waysOfWorking } from '@/src/core/diagnosis/ways'
 import { calibrate, drawCase, equalCostSolver, leastChecks, meanOf, type Sitting, shareOf, sit, waySolver } from '@/src/core/practice/exam'
 import { habitNames, habitSolver, MOST_HABIT_CHECKS } from '@/src/core/practice/habits'
 import { examineDouble, examineOutside, examineWrongReading } from '@/src/core/practice/hard-cases'
 import type { Solver } from '@/src/core/practice/trial'
+import { probeKey } from '@/src/core/readings/check'
 import { createRandom, type Random } from '@/src/core/units/random'
 import { catalogue } from '@/src/core/wiring/systems/catalogue'
 
@@ -59,6 +60,14 @@ const head = () =>
       ...['right', '95 % interval', 'minutes', 'checks', 'trips', 'fuses'].map((name) => name.padStart(16)),
     ].join(' '),
   )
+
+const sayReadings = (observations: readonly Observation[]) =>
+  observations
+    .map(
+      ({ bench, probe, answer }) =>
+        `    ${probeKey(probe)} ${JSON.stringify(answer)} ${bench.power ? `live ${bench.call}` : 'off'} ${[...bench.lifted, ...bench.unplugged, ...bench.jumpers.map(({ a, b }) => `${a}=${b}`)].join()}`,
+    )
+    .join('\n')
 
 interface Comparison {
   readonly minutes: number
@@ -117,10 +126,7 @@ for (const system of systems) {
   all.push(...free)
   if (flag('verbose'))
     for (const { hidden, right, trial } of free)
-      if (!right)
-        console.log(
-          `WRONG ${hidden}: lead ${trial.lead}; ${JSON.stringify(trial.verdict)}\n${trial.observations.map(({ bench, probe, answer }) => `    ${JSON.stringify(probe)} ${JSON.stringify(answer)} ${bench.power ? `live ${bench.call}` : 'off'} ${bench.lifted.join()}`).join('\n')}`,
-        )
+      if (!right) console.log(`WRONG ${hidden}: lead ${trial.lead}; ${JSON.stringify(trial.verdict)}\n${sayReadings(trial.observations)}`)
   head()
   for (const family of [...new Set(free.map((sitting) => sitting.family))])
     row(
@@ -171,9 +177,9 @@ for (const system of systems) {
     double.secondLookedFor += Number(two.secondAfterRepair !== null)
     double.secondFound += Number(two.secondAfterRepair === true)
     if (flag('verbose')) {
-      if (!none.led) console.log(`OUTSIDE ${none.hidden} ${none.said}`)
+      if (!none.led) console.log(`OUTSIDE ${none.hidden} ${none.said}\n${sayReadings(none.readings)}`)
       if (!two.bothAtOnce && two.secondAfterRepair !== true)
-        console.log(`DOUBLE ${two.hidden}: first ${two.first}, second ${two.secondAfterRepair}; ${two.said}`)
+        console.log(`DOUBLE ${two.hidden}: first ${two.first}, second ${two.secondAfterRepair}; ${two.said}\n${sayReadings(two.readings)}`)
     }
   }
 }

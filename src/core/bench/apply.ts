@@ -1,5 +1,5 @@
 import { type Bench, type BenchChange, isSameJumper } from '@/src/core/bench/bench'
-import { problemWithPoint, sayPoint } from '@/src/core/bench/points'
+import { pinOf, problemWithPoint, sayPoint } from '@/src/core/bench/points'
 import { CHASSIS, type Point, parsePoint } from '@/src/core/wiring/point'
 import { firstPart, partById, partsOf, placeById, type System } from '@/src/core/wiring/system'
 
@@ -68,8 +68,10 @@ export const pluggableParts = (system: System): string[] => system.parts.filter(
 function moveEnd(system: System, bench: Bench, act: 'lift' | 'land', end: Point): Applied {
   const problem = problemWithPoint(system, end)
   if (problem) return refuse(problem)
-  if (parsePoint(end).cable === null)
-    return refuse(`${end} is a terminal. Name the conductor that is ${act === 'lift' ? 'lifted' : 'landed'}, as in outdoor-cable.Y@indoor.`)
+  if (parsePoint(end).cable === null || pinOf(system, end))
+    return refuse(
+      `${end} is a terminal or a part's lead. Name the conductor that is ${act === 'lift' ? 'lifted' : 'landed'}, as in outdoor-cable.Y@indoor.`,
+    )
   const others = bench.lifted.filter((other) => other !== end)
   const isLifted = others.length < bench.lifted.length
   if (act === 'lift' && isLifted) return refuse(`${sayPoint(system, end)} is lifted already.`)

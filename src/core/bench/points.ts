@@ -1,4 +1,4 @@
-import { inputsOf } from '@/src/core/wiring/part'
+import { inputsOf, type PartOf } from '@/src/core/wiring/part'
 import { CHASSIS, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { placeById, type System } from '@/src/core/wiring/system'
 
@@ -19,6 +19,14 @@ export function leadNames(system: System, place: string): string[] {
   return [...names]
 }
 
+/** The part that a point is an own lead of; null for every other point. */
+export function pinOf(system: System, point: Point): PartOf<'switch'> | PartOf<'coil'> | null {
+  const { cable, name, place } = parsePoint(point)
+  if (cable === null || (name !== '1' && name !== '2')) return null
+  const part = system.parts.find((candidate) => candidate.id === cable && candidate.place === place)
+  return part?.kind === 'switch' || part?.kind === 'coil' ? part : null
+}
+
 /** Null when the point exists in the system, else a sentence that says what there is instead. */
 export function problemWithPoint(system: System, point: Point): string | null {
   const { cable, name, place } = parsePoint(point)
@@ -28,6 +36,8 @@ export function problemWithPoint(system: System, point: Point): string | null {
     if (names.includes(name)) return null
     return `There is no "${name}" at the ${placeById(system, place)?.name}. It has ${names.join(', ')}.`
   }
+  const pinned = pinOf(system, point)
+  if (pinned) return null
   const found = system.cables.find((candidate) => candidate.id === cable)
   if (!found) return `There is no cable "${cable}". Cables here: ${system.cables.map((c) => c.id).join(', ')}.`
   if (!found.between.includes(place)) return `The ${found.name} does not reach the ${placeById(system, place)?.name}.`
@@ -47,6 +57,8 @@ export function landingOf(system: System, end: Point): Point | null {
 export function sayPoint(system: System, point: Point): string {
   const { cable, name, place } = parsePoint(point)
   const placeName = placeById(system, place)?.name ?? place
+  const pinned = pinOf(system, point)
+  if (pinned) return `own lead ${name} of the ${pinned.name} at the ${placeName}`
   if (cable !== null) {
     const found = system.cables.find((candidate) => candidate.id === cable)
     const conductor = found?.conductors.find((candidate) => candidate.id === name)

@@ -1,5 +1,5 @@
 import type { Bench, BenchChange } from '@/src/core/bench/bench'
-import { sayPoint } from '@/src/core/bench/points'
+import { pinOf, sayPoint } from '@/src/core/bench/points'
 import { sayCall } from '@/src/core/wiring/call'
 import { parsePoint } from '@/src/core/wiring/point'
 import { firstPart, partById, placeById, type System } from '@/src/core/wiring/system'
@@ -39,6 +39,8 @@ export function sayChange(system: System, change: BenchChange): string {
 /** Two points, the place said once when they share it. */
 export function sayPair(system: System, a: string, b: string): string {
   const [pa, pb] = [parsePoint(a), parsePoint(b)]
+  const part = pinOf(system, a)
+  if (part && part === pinOf(system, b)) return `across the ${part.name} itself at the ${placeById(system, part.place)?.name ?? part.place}`
   const [sayA, sayB] = [sayPoint(system, a), sayPoint(system, b)]
   if (pa.place !== pb.place) return `${sayA} to ${sayB}`
   const shared = [` at the ${placeById(system, pa.place)?.name ?? pa.place}`]

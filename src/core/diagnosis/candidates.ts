@@ -5,7 +5,8 @@ import { lowVoltageNodes } from '@/src/core/faults/low-voltage'
 import { type Probe, probeKey } from '@/src/core/readings/check'
 import { isLinePoint } from '@/src/core/readings/predict'
 import { switchedTerminals } from '@/src/core/wiring/assembly'
-import { CHASSIS, conductorEnd, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
+import type { PartOf } from '@/src/core/wiring/part'
+import { CHASSIS, conductorEnd, type Point, parsePoint, pinPoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside, commonNodes, feedOf, houseCommon, houseHot } from '@/src/core/wiring/supply'
 import { callsOf, firstPart, type Place, partsOf, placeById, type System } from '@/src/core/wiring/system'
 
@@ -168,7 +169,7 @@ function ohmsCandidates(system: System, base: Bench): Candidate[] {
   }
   for (const part of [...partsOf(system, 'switch'), ...partsOf(system, 'coil')]) {
     if (off.unplugged.includes(part.id)) continue
-    add({ ...off, unplugged: [...off.unplugged, part.id] }, partProbes(system, part.place, part.between))
+    add({ ...off, unplugged: [...off.unplugged, part.id] }, partProbes(system, part))
   }
   return candidates
 
@@ -251,10 +252,15 @@ function endProbes(system: System, place: string, end: Point, others: readonly P
   return probes.map((probe) => ({ probe, place }))
 }
 
-function partProbes(system: System, place: string, leads: readonly [string, string]): { probe: Probe; place: string }[] {
+function partProbes(system: System, part: PartOf<'switch'> | PartOf<'coil'>): { probe: Probe; place: string }[] {
+  const { place, between: leads } = part
   const ground = groundAt(system, place)
   const [a, b] = leads.map((lead) => terminalPoint(lead, place))
-  const probes: Probe[] = [{ meter: 'ohms', a, b }]
+  // Across what was unplugged, and its body against the metal; then what its plug hangs on.
+  const pins = [pinPoint(part, 0), pinPoint(part, 1)]
+  const probes: Probe[] = [{ meter: 'ohms', a: pins[0], b: pins[1] }]
+  if (ground) probes.push({ meter: 'ohms', a: pins[0], b: ground })
+  probes.push({ meter: 'ohms', a, b })
   if (ground) for (const lead of [a, b]) probes.push({ meter: 'ohms', a: lead, b: ground })
   return probes.map((probe) => ({ probe, place }))
 }

@@ -1,6 +1,6 @@
 import { type Bench, benchKey } from '@/src/core/bench/bench'
 import { type CostModel, defaultCost } from '@/src/core/diagnosis/cost'
-import { kindsOfWiring, valueSpreads } from '@/src/core/diagnosis/houses'
+import { inDegree, isGraded, kindsOfWiring, valueSpreads } from '@/src/core/diagnosis/houses'
 import { type Behaviour, createHypotheses } from '@/src/core/diagnosis/priors'
 import { type ShopCounts, withShopRates } from '@/src/core/diagnosis/shop-rates'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
@@ -8,11 +8,11 @@ import type { Fault } from '@/src/core/faults/fault'
 import { type Answer, type Probe, probeKey } from '@/src/core/readings/check'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import { createLaboratory, type Laboratory } from '@/src/core/readings/laboratory'
-import { likelihood, likelihoodOfAnything } from '@/src/core/readings/likelihood'
+import { likelihood, likelihoodOfAnything, WRONG_READING } from '@/src/core/readings/likelihood'
 import { WIRING } from '@/src/core/readings/looks'
 import { predict, predictAll, scaleOf, wordsFor } from '@/src/core/readings/predict'
 import { onOhmScale, type Prediction, type Scale } from '@/src/core/readings/prediction'
-import { Kept } from '@/src/core/units/kept'
+import { Kept, KeptPer } from '@/src/core/units/kept'
 import type { System } from '@/src/core/wiring/system'
 
 /** One reading with the bench it was taken on. */
@@ -21,6 +21,8 @@ export interface Observation {
   readonly bench: Bench
   readonly probe: Probe
   readonly answer: Answer
+  /** The same question was asked before and answered alike: it is not plain wrong twice. Set by `latestAnswers`. */
+  readonly confirmed?: true
 }
 
 /**
@@ -34,14 +36,29 @@ export function questionKey(bench: Bench, probe: Probe): string {
 }
 
 /** What makes two readings the same evidence: the question, on its bench as it stood, and the answer. */
-export const observationKey = ({ bench, probe, answer }: Observation): string =>
-  `${benchKey(bench)} ${probeKey(probe)} ${JSON.stringify(answer)}`
+export const observationKey = ({ bench, probe, answer, confirmed }: Observation): string =>
+  `${benchKey(bench)} ${probeKey(probe)} ${JSON.stringify(answer)}${confirmed ? ' again' : ''}`
 
-/** The observations that count: a question asked again replaces its earlier answer. */
+/** The observations that count: a question asked again replaces its earlier answer, and is surer where it agrees with it. */
 export function latestAnswers(observations: readonly Observation[]): Observation[] {
   const latest = new Map<string, Observation>()
-  for (const observation of observations) latest.set(questionKey(observation.bench, observation.probe), observation)
-  return observations.filter((observation) => latest.get(questionKey(observation.bench, observation.probe)) === observation)
+  const agreed = new Set<Observation>()
+  for (const observation of observations) {
+    const key = questionKey(observation.bench, observation.probe)
+    const before = latest.get(key)
+    if (before && agree(before.answer, observation.answer)) agreed.add(observation)
+    latest.set(key, observation)
+  }
+  return observations
+    .filter((observation) => latest.get(questionKey(observation.bench, observation.probe)) === observation)
+    .map((observation) => (agreed.has(observation) ? confirmedOf.of(observation) : observation))
+}
+const confirmedOf = new KeptPer((observation: Observation): Observation => ({ ...observation, confirmed: true }))
+
+/** Two answers to one question that a meter and a hand may give of the same thing: assumption. */
+function agree(a: Answer, b: Answer): boolean {
+  if (typeof a === 'number' && typeof b === 'number') return Math.abs(a - b) <= 0.5 + 0.1 * Math.max(Math.abs(a), Math.abs(b))
+  return JSON.stringify(a) === JSON.stringify(b)
 }
 
 /** How well every story explains one reading. */
@@ -117,15 +134,20 @@ export function createEngine(system: System, { cost = defaultCost, shop = {} }: 
     const words = wordsFor(system, probe).length
     const marginal = new Float64Array(hypotheses.length + 1)
     const byKind = new Float64Array(hypotheses.length * kinds.length)
+    const wrong = observation.confirmed ? WRONG_READING ** 2 : WRONG_READING
     // Stories that foretell the same in the template's house (most of them: their fault is elsewhere) do so over the spread.
     const spreads = new Kept<string, number>(hypotheses.length)
+    const keyOf = (prediction: Prediction) =>
+      prediction.map(({ at, weight }) => `${typeof at === 'number' ? at.toPrecision(3) : sayAt(at)} ${weight.toFixed(3)}`).join(' ')
+    const ofSound = keyOf(predict(laboratory, bench, hypotheses[0], probe))
     const overSpread = (story: Hypothesis, inTemplate: Prediction): number => {
-      const key = inTemplate
-        .map(({ at, weight }) => `${typeof at === 'number' ? at.toPrecision(3) : sayAt(at)} ${weight.toFixed(3)}`)
-        .join(' ')
-      const inCorner = (corner: number) => (corner === 0 ? inTemplate : predict(laboratories[corner], bench, story, probe))
+      const foretold = keyOf(inTemplate)
+      // A reading that shows the damage shows how much of it there is, and that is its own in each story.
+      const key = isGraded(story) && foretold !== ofSound ? `${foretold} ${story.id}` : foretold
+      const inCorner = (corner: number) =>
+        corner === 0 ? inTemplate : predict(laboratories[corner], bench, inDegree(story, corner), probe)
       return spreads.get(key, () =>
-        valueSpreads.reduce((sum, { weight }, corner) => sum + weight * likelihood(answer, inCorner(corner), scale, words), 0),
+        valueSpreads.reduce((sum, { weight }, corner) => sum + weight * likelihood(answer, inCorner(corner), scale, words, wrong), 0),
       )
     }
     for (let index = 0; index < hypotheses.length; index++) {
@@ -134,7 +156,7 @@ export function createEngine(system: System, { cost = defaultCost, shop = {} }: 
         const story = hypothesesByKind[kind][index]
         const inTemplate = predict(laboratory, bench, story, probe)
         // The spread of values matters where it is drawn as it should be; beside a wiring difference the template will do.
-        const value = kind === 0 ? overSpread(story, inTemplate) : likelihood(answer, inTemplate, scale, words)
+        const value = kind === 0 ? overSpread(story, inTemplate) : likelihood(answer, inTemplate, scale, words, wrong)
         byKind[index * kinds.length + kind] = Math.log(value)
         sum += weight * value
       })

@@ -1,4 +1,6 @@
 import type { Effect } from '@/src/core/faults/fault'
+import type { Hypothesis } from '@/src/core/readings/hypothesis'
+import { KeptPer } from '@/src/core/units/kept'
 import { bodyLink } from '@/src/core/wiring/assembly'
 import { CHASSIS, terminalPoint } from '@/src/core/wiring/point'
 import { houseCommon } from '@/src/core/wiring/supply'
@@ -32,6 +34,27 @@ export const valueSpreads: readonly ValueSpread[] = [
   { weight: 0.16, factors: { ...templateValues, anyCoilOhm: 1.3, emf: 0.96, transformerOhm: 1, anyLengthM: 0.6, electronicsVa: 1.3 } },
   { weight: 0.16, factors: { ...templateValues, anyCoilOhm: 0.75, emf: 1.04, transformerOhm: 1, anyLengthM: 1.4, electronicsVa: 0.75 } },
 ]
+/** How much of the damage there is at each of those points, against what the story says: assumption, a factor of nine in all. */
+const DEGREES = [1, 0.35, 3, 0.6, 1.7]
+
+/** Damage of which there may be more or less: a joint or a touch of some ohm. */
+export const isGraded = ({ effects }: Hypothesis): boolean =>
+  effects.some((effect) => (effect.do === 'short' || effect.do === 'resist') && effect.ohm > LEAST_GRADED_OHM)
+/** Below this a touch is metal on metal. */
+const LEAST_GRADED_OHM = 0.5
+
+/** The story with the damage that there is at a point of the spread; the same object for the same point. */
+export const inDegree = (story: Hypothesis, corner: number): Hypothesis => (isGraded(story) ? gradesOf.of(story)[corner] : story)
+const gradesOf = new KeptPer((story: Hypothesis): Hypothesis[] => DEGREES.map((times) => graded(story, times)))
+
+/** The story with more or less of its damage: every ohm of it times a factor. */
+export const graded = (story: Hypothesis, times: number): Hypothesis => ({
+  ...story,
+  effects: story.effects.map((effect) =>
+    effect.do === 'short' || effect.do === 'resist' ? { ...effect, ohm: effect.ohm * times } : effect,
+  ),
+})
+
 const BOND_LESS = 0.04
 const BOND_MORE = 0.02
 /** Of boards of the same look, some pass the call on and some have a relay of their own. */

@@ -207,7 +207,7 @@ function scoreQuestion(
     routes.set(place, route)
     const minutes = route.minutes + engine.cost.reading[probe.meter] + tripCost
     const price = equalCost ? 1 : minutes + engine.cost.attention
-    const score = stakes === undefined ? gainBits / price : stakes * (risk - wrongAfter(stories, groups, outcomes)) - price
+    const score = stakes === undefined ? gainBits / price : stakes * (risk - wrongAfter(stories, groups, outcomes)) - minutes
     if (stakes !== undefined && score <= 0) continue
     scores.push({ score, gainBits, minutes, probe, place, route, outcomes, wanted: index })
   }

@@ -5,7 +5,7 @@ import { type Behaviour, behaviourOf } from '@/src/core/diagnosis/priors'
 import type { Fault } from '@/src/core/faults/fault'
 import { probeKey } from '@/src/core/readings/check'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
-import { likelihood } from '@/src/core/readings/likelihood'
+import { likelihood, WRONG_READING } from '@/src/core/readings/likelihood'
 import { predictAll, scaleOf, wordsFor } from '@/src/core/readings/predict'
 import type { Prediction } from '@/src/core/readings/prediction'
 import { Kept, KeptPer } from '@/src/core/units/kept'
@@ -125,11 +125,12 @@ function withPairs(base: Engine, chosen: readonly [number, number][]): Engine {
     extendedMarginal[single + pairs.length] = marginal[single]
     extendedByKind.set(byKind)
     const question = observationKey(observation)
+    const wrong = observation.confirmed ? WRONG_READING ** 2 : WRONG_READING
     pairs.forEach((pair, position) => {
       let sum = 0
       for (let kind = 0; kind < kinds; kind++) {
         const log = kept.likelihoods.get(`${pair.hypothesis.id} ${kind} ${question}`, () =>
-          Math.log(likelihood(answer, predict(pair, kind, observation), scale, words)),
+          Math.log(likelihood(answer, predict(pair, kind, observation), scale, words, wrong)),
         )
         extendedByKind[(single + position) * kinds + kind] = log
         sum += Math.exp(base.logKinds[kind] + log)

@@ -1,13 +1,13 @@
 import type { Bench } from '@/src/core/bench/bench'
-import type { Engine } from '@/src/core/diagnosis/engine'
-import { type Check, type Choice, findNextCheck, rankChecks } from '@/src/core/diagnosis/next-check'
+import { type Engine, latestAnswers, questionKey } from '@/src/core/diagnosis/engine'
+import { type Check, type Choice, findNextCheck, rankChecks, weighQuestion } from '@/src/core/diagnosis/next-check'
 import { weigh } from '@/src/core/diagnosis/pairs'
 import { computePosterior, type Evidence, entropyOfRepair, type Posterior } from '@/src/core/diagnosis/posterior'
 import { nextProof } from '@/src/core/diagnosis/proof'
-import { listSuspects } from '@/src/core/diagnosis/suspects'
+import { listSuspects, type Suspect } from '@/src/core/diagnosis/suspects'
 import { judge, reachVerdict, type Verdict, without } from '@/src/core/diagnosis/verdict'
 import { type WayOfWorking, waysOfWorking } from '@/src/core/diagnosis/ways'
-import type { Probe } from '@/src/core/readings/check'
+import { type Probe, probeKey } from '@/src/core/readings/check'
 
 /** The check worth most, and the verdict once nothing is left to ask. */
 export interface Proposal {
@@ -23,7 +23,8 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
   const suspects = listSuspects(engine, evidence, posterior, 1)
   const { verdict, doubted } = judge(engine, evidence, suspects)
   if (verdict) {
-    const confirming = confirm(engine, evidence, posterior, bench, verdict, choice)
+    const confirming =
+      askAgain(engine, evidence, posterior, bench, suspects[0], choice) ?? confirm(engine, evidence, posterior, bench, verdict, choice)
     return confirming ? { next: confirming, verdict: null, confirms: true } : { next: null, verdict, confirms: false }
   }
   const planned = doubted ? computePosterior(engine, without(evidence, doubted)) : posterior
@@ -32,6 +33,20 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
   const last = reachVerdict(suspects, true)
   const proof = last?.found === 'nothing-wrong' ? nextProof(engine, posterior, evidence, bench, choice) : null
   return proof ? { next: proof, verdict: null, confirms: true } : { next: null, verdict: last, confirms: false }
+}
+
+/** A verdict that one reading stands against waits until that reading has been taken again. */
+function askAgain(engine: Engine, evidence: Evidence, posterior: Posterior, bench: Bench, lead: Suspect, choice: Choice): Check | null {
+  const against = latestAnswers(evidence.observations).find(
+    ({ id, confirmed }) => !confirmed && lead.evidence.some((row) => row.observation === id && !row.fits),
+  )
+  if (!against || choice.skipped?.some((probe) => probeKey(probe) === probeKey(against.probe))) return null
+  const again = weighQuestion(engine, posterior, bench, against.bench, against.probe, against.bench.place)
+  if (!again) return null
+  // A fuse that was taken out does not come back: with the breaker in its place the question is another one, asked once.
+  const key = questionKey(again.bench, again.probe)
+  const wasAsked = evidence.observations.some((other) => other.id !== against.id && questionKey(other.bench, other.probe) === key)
+  return wasAsked ? null : { ...again, say: `Once more: ${again.say.charAt(0).toLowerCase()}${again.say.slice(1)}` }
 }
 
 /** A wrong part fitted, and the way back to the house: minutes, assumption. */

@@ -1,4 +1,5 @@
 import { type Engine, latestAnswers, type Observation } from '@/src/core/diagnosis/engine'
+import { inDegree } from '@/src/core/diagnosis/houses'
 import type { Evidence, Posterior } from '@/src/core/diagnosis/posterior'
 import type { Repair } from '@/src/core/faults/fault'
 import { misfit } from '@/src/core/readings/likelihood'
@@ -14,6 +15,8 @@ export interface EvidenceRow {
   readonly expected: string
   /** Log of how much better the suspect explains this reading than the average of the others. */
   readonly weight: number
+  /** The suspect explains this reading at all, whatever the odds say. */
+  readonly fits: boolean
   readonly verdict: 'strongly for' | 'for' | 'says little' | 'against' | 'strongly against'
 }
 
@@ -27,7 +30,7 @@ export interface Suspect {
   /** Set for a story of two faults: each with its own zone and repair. */
   readonly parts: readonly { readonly id: string; readonly say: string; readonly zone: string; readonly repair: Repair }[]
   readonly evidence: readonly EvidenceRow[]
-  /** Readings that this suspect does not explain at all, whatever the odds say. */
+  /** Readings that this suspect does not explain at all, whatever the odds say; one that was taken again and stayed counts twice. */
   readonly misfits: number
   /** The part of its probability that it holds as a fault that comes and goes. */
   readonly unsteady: number
@@ -58,8 +61,8 @@ export function listSuspects(engine: Engine, evidence: Evidence, posterior: Post
       probability,
       repair: fault?.repair ?? null,
       parts: fault?.parts?.map(({ id, say, zone, repair }) => ({ id, say, zone, repair })) ?? [],
-      evidence: rows.map(({ row }) => row),
-      misfits: rows.filter(({ away }) => away > MISFIT_LIMIT).length,
+      evidence: rows,
+      misfits: rows.reduce((sum, { fits }, row) => sum + (fits ? 0 : observations[row].confirmed ? 2 : 1), 0),
       unsteady: indexes.reduce((sum, index) => sum + (engine.hypotheses[index].intermittent ? posterior.hypotheses[index] : 0), 0),
     }
   })
@@ -77,7 +80,7 @@ export function listSuspects(engine: Engine, evidence: Evidence, posterior: Post
   return suspects.sort((a, b) => b.probability - a.probability)
 }
 
-function rowFor(engine: Engine, posterior: Posterior, observation: Observation, index: number): { row: EvidenceRow; away: number } {
+function rowFor(engine: Engine, posterior: Posterior, observation: Observation, index: number): EvidenceRow {
   const { marginal: logs } = engine.logLikelihoods(observation)
   let others = 0
   let mass = 0
@@ -87,16 +90,20 @@ function rowFor(engine: Engine, posterior: Posterior, observation: Observation, 
     mass += engine.rates[other]
   })
   const weight = logs[index] - Math.log(others / mass)
-  const prediction = predict(
-    engine.laboratory,
-    observation.bench,
-    engine.hypothesesByKind[posterior.kinds[index]][index],
-    observation.probe,
-  )
+  const story = engine.hypothesesByKind[posterior.kinds[index]][index]
+  const foretold = (corner: number) => predict(engine.laboratories[corner], observation.bench, inDegree(story, corner), observation.probe)
+  const prediction = foretold(0)
   const scale = scaleOf(engine.system, observation.probe)
+  // What lies within the spread of houses, and of damage, fits.
+  let away = misfit(observation.answer, prediction, scale)
+  for (let corner = 1; corner < engine.laboratories.length && away > MISFIT_LIMIT; corner++)
+    away = Math.min(away, misfit(observation.answer, foretold(corner), scale))
   return {
-    row: { observation: observation.id, expected: saysPrediction(prediction, scale), weight, verdict: sayWeight(weight) },
-    away: misfit(observation.answer, prediction, scale),
+    observation: observation.id,
+    expected: saysPrediction(prediction, scale),
+    weight,
+    fits: away <= MISFIT_LIMIT,
+    verdict: sayWeight(weight),
   }
 }
 

@@ -1,4 +1,4 @@
-import { type Engine, latestAnswers, type Observation } from '@/src/core/diagnosis/engine'
+import { type Engine, latestAnswers, type Observation, questionKey } from '@/src/core/diagnosis/engine'
 import { computePosterior, type Evidence } from '@/src/core/diagnosis/posterior'
 import { NONE_OF_THESE, NOTHING_WRONG, type Suspect } from '@/src/core/diagnosis/suspects'
 import { type Repair, singlesOf } from '@/src/core/faults/fault'
@@ -114,5 +114,5 @@ export function judge(engine: Engine, evidence: Evidence, suspects: readonly Sus
 /** The evidence as it would be if a reading had not been taken: what a confirming check is planned on. */
 export const without = (evidence: Evidence, left: Observation): Evidence => ({
   ...evidence,
-  observations: evidence.observations.filter((observation) => observation !== left),
+  observations: evidence.observations.filter(({ bench, probe }) => questionKey(bench, probe) !== questionKey(left.bench, left.probe)),
 })

@@ -2,8 +2,8 @@ import { sayLead } from '@/src/core/bench/points'
 import type { AddFault } from '@/src/core/faults/fault-list'
 import { lowVoltageNodes } from '@/src/core/faults/low-voltage'
 import { SHORTED_COIL_OHM, SOLID_SHORT_OHM, WELDED_OHM } from '@/src/core/faults/rates'
-import { bodyLink, feedInside, livesBetween, pinNode, switchedTerminals, thermostatInside } from '@/src/core/wiring/assembly'
-import { CHASSIS, terminalPoint } from '@/src/core/wiring/point'
+import { bodyLink, feedInside, livesBetween, switchedTerminals, thermostatInside } from '@/src/core/wiring/assembly'
+import { CHASSIS, pinPoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonNodes, feedOf } from '@/src/core/wiring/supply'
 import { type Place, partsOf, placeById, type System } from '@/src/core/wiring/system'
 
@@ -35,7 +35,7 @@ export function addCoilFaults(system: System, add: AddFault): void {
       coil.place,
       `Coil of the ${coil.name} is shorted`,
       replace,
-      [{ do: 'short', a: pinNode(coil.id, 0), b: pinNode(coil.id, 1), ohm: SHORTED_COIL_OHM }],
+      [{ do: 'short', a: pinPoint(coil, 0), b: pinPoint(coil, 1), ohm: SHORTED_COIL_OHM }],
       touches,
     )
     add('coil-open', coil.id, coil.place, `Coil of the ${coil.name} is open`, replace, [{ do: 'open', link: bodyLink(coil.id) }], touches)
@@ -46,7 +46,7 @@ export function addCoilFaults(system: System, add: AddFault): void {
         coil.place,
         `Coil of the ${coil.name} is grounded to its frame`,
         replace,
-        [{ do: 'short', a: pinNode(coil.id, 0), b: terminalPoint(CHASSIS, coil.place), ohm: SOLID_SHORT_OHM }],
+        [{ do: 'short', a: pinPoint(coil, 0), b: terminalPoint(CHASSIS, coil.place), ohm: SOLID_SHORT_OHM }],
         touches,
       )
   }

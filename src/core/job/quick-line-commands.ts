@@ -3,7 +3,7 @@ import { type WayOfWorking, waysOfWorking } from '@/src/core/diagnosis/ways'
 import type { ContentEntry, EntryDraft } from '@/src/core/job/entry'
 import { LookReader } from '@/src/core/job/quick-line-looks'
 import { findEnds, isLifted } from '@/src/core/job/quick-line-names'
-import { type CommandContext, Misread } from '@/src/core/job/quick-line-points'
+import { type CommandContext, Misread, type SaidPair } from '@/src/core/job/quick-line-points'
 import type { Token } from '@/src/core/job/quick-line-tokens'
 import type { Answer, Probe } from '@/src/core/readings/check'
 import { marks } from '@/src/core/readings/looks'
@@ -256,11 +256,12 @@ class LineParser extends LookReader {
   /** A reading between two points; `said` when the line began with what was measured. */
   private reading(said: 'volts' | 'ohms' | null = null): EntryDraft[] {
     for (const filler of ['from', 'between', 'across']) this.accept(filler)
-    const points = this.twoPoints()
+    const across = this.acrossPart()
+    const points = across ? null : this.twoPoints()
     for (const filler of ['reads', 'is', 'read']) this.accept(filler)
     const { answer, unit: typed } = this.value()
     const unit = typed ?? said
-    const [a, b] = this.resolveBoth(points, this.atPlace())
+    const [a, b] = across ?? this.resolveBoth(points as SaidPair, this.atPlace())
     const isLive = this.context.state.bench.power
     const meter = unit ?? (isLive && answer !== 'OL' ? 'volts' : 'ohms')
     return [{ kind: 'reading', probe: { meter, a, b }, answer }]

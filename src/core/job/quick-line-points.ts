@@ -4,8 +4,8 @@ import { findCable, findEnds, findLead, findPart, findPlace, isGroundWord, isLif
 import type { Token } from '@/src/core/job/quick-line-tokens'
 import type { Probe } from '@/src/core/readings/check'
 import type { CallName } from '@/src/core/wiring/call'
-import { CHASSIS, type Point, parsePoint } from '@/src/core/wiring/point'
-import { callsOf, placeById, type System } from '@/src/core/wiring/system'
+import { CHASSIS, type Point, parsePoint, pinPoint, terminalPoint } from '@/src/core/wiring/point'
+import { callsOf, partById, placeById, type System } from '@/src/core/wiring/system'
 
 export interface CommandContext {
   readonly system: System
@@ -33,7 +33,7 @@ interface SaidPoint {
   readonly place: string | null
 }
 
-interface SaidPair {
+export interface SaidPair {
   readonly first: SaidPoint
   readonly second: SaidPoint
   readonly place: string | null
@@ -107,6 +107,17 @@ export class PointReader extends TokenReader {
   /** Two points; a place said once, at either or after both, holds for both. */
   protected pair(): [Point, Point] {
     return this.resolveBoth(this.twoPoints(), null)
+  }
+
+  /** A part by its name: its own two leads while it is unplugged, else the two that it hangs on. */
+  protected acrossPart(): [Point, Point] | null {
+    const { system, state } = this.context
+    const id = findPart(system, this.peek()?.text ?? '')
+    const part = id === null ? undefined : partById(system, id)
+    if (part?.kind !== 'switch' && part?.kind !== 'coil') return null
+    this.at++
+    if (state.bench.unplugged.includes(part.id)) return [pinPoint(part, 0), pinPoint(part, 1)]
+    return [terminalPoint(part.between[0], part.place), terminalPoint(part.between[1], part.place)]
   }
 
   /** Two points as they are said, before it is known where; the place may still follow. */

@@ -8,13 +8,12 @@ import {
   contactLink,
   livesBetween,
   outputLink,
-  pinNode,
   switchedTerminals,
   thermostatInside,
   windingNode,
 } from '@/src/core/wiring/assembly'
 import { inputsOf, type PartOf } from '@/src/core/wiring/part'
-import { terminalPoint } from '@/src/core/wiring/point'
+import { pinPoint, terminalPoint } from '@/src/core/wiring/point'
 import { partsOf, type System } from '@/src/core/wiring/system'
 import type { ValueFactors } from '@/src/core/wiring/values'
 
@@ -61,7 +60,7 @@ export interface Machine {
 
 export function createMachine(system: System, network: Network, factors: ValueFactors): Machine {
   const relays = partsOf(system, 'coil').map((part): RelayModel => {
-    const [a, b] = [windingNode(part.id), pinNode(part.id, 1)]
+    const [a, b] = [windingNode(part.id), pinPoint(part, 1)]
     const change = subtract(reciprocal(coilImpedance(part, factors, true).ac), reciprocal(coilImpedance(part, factors, false).ac))
     return {
       part,

@@ -51,8 +51,12 @@ describe('an examined house', () => {
 
   it('is solved although one reading was plainly wrong', () => {
     const random = createRandom(3)
-    const sitting = examineWrongReading(furnaceEngine(), random, 'conductor-open:stat-cable.C')
-    expect(sitting?.right).toBe(true)
+    // A search that asks for nothing but looks has no number to falsify.
+    const sittings = Array.from({ length: 4 }, () => examineWrongReading(furnaceEngine(), random, 'conductor-open:stat-cable.C')).filter(
+      (sitting) => sitting !== null,
+    )
+    expect(sittings.length).toBeGreaterThan(0)
+    expect(sittings.map(({ right }) => right)).toEqual(sittings.map(() => true))
   })
 })
 

@@ -1,6 +1,6 @@
 import type { Complaint } from '@/src/core/diagnosis/complaint'
 import type { Engine } from '@/src/core/diagnosis/engine'
-import { kindsOfWiring } from '@/src/core/diagnosis/houses'
+import { graded, kindsOfWiring } from '@/src/core/diagnosis/houses'
 import { weigh } from '@/src/core/diagnosis/pairs'
 import { entropyOfRepair, noEvidence } from '@/src/core/diagnosis/posterior'
 import { propose } from '@/src/core/diagnosis/propose'
@@ -33,6 +33,8 @@ export interface Sitting {
 
 /** Part values are drawn from spreads this much wider than those of practice: the engine must not be examined on its own assumptions. */
 export const WIDER = 1.4
+/** Spread of a joint's or a touch's ohms around its story's, as a logarithm: assumption. */
+const DAMAGE_SPREAD = 0.5
 /** One house in so many is wired a little differently from its template. */
 const WIRED_DIFFERENTLY = 10
 
@@ -41,7 +43,9 @@ export function drawCase(engine: Engine, random: Random, faultId: string | null)
   const indexes = [...engine.hypotheses.keys()].filter((index) => (engine.hypotheses[index].fault?.id ?? null) === faultId)
   const index = drawByRate(engine, indexes, random)
   const complaint = drawComplaint(engine, index, random)
-  return { story: wiredIn(engine, engine.hypotheses[index], random), complaint, ...drawRest(engine, random) }
+  // What is damaged is so to a degree of its own.
+  const story = graded(engine.hypotheses[index], Math.exp(WIDER * DAMAGE_SPREAD * Math.max(-2, Math.min(2, random.normal()))))
+  return { story: wiredIn(engine, story, random), complaint, ...drawRest(engine, random) }
 }
 
 export const drawRest = (engine: Engine, random: Random): Pick<ExamCase, 'values' | 'seed'> => ({

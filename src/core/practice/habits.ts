@@ -6,7 +6,7 @@ import { listSuspects } from '@/src/core/diagnosis/suspects'
 import { reachVerdict } from '@/src/core/diagnosis/verdict'
 import type { Question, Solver } from '@/src/core/practice/trial'
 import { switchedTerminals } from '@/src/core/wiring/assembly'
-import { CHASSIS, conductorEnd, type Point, terminalPoint } from '@/src/core/wiring/point'
+import { CHASSIS, conductorEnd, type Point, pinPoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside, feedOf, houseCommon, houseHot } from '@/src/core/wiring/supply'
 import { type Cable, callerOf, callsOf, firstPart, partsOf, placeById, type System } from '@/src/core/wiring/system'
 
@@ -142,7 +142,7 @@ function ohmsThrough(system: System, bench: Bench): Question[] {
   }
   for (const part of [...partsOf(system, 'coil'), ...partsOf(system, 'switch')]) {
     const unplugged: Bench = { ...off, unplugged: [part.id] }
-    const [a, b] = part.between.map((lead) => terminalPoint(lead, part.place))
+    const [a, b] = [pinPoint(part, 0), pinPoint(part, 1)]
     questions.push(ohms(unplugged, part.place, a, b))
     if (placeById(system, part.place)?.metal) questions.push(ohms(unplugged, part.place, a, terminalPoint(CHASSIS, part.place)))
   }

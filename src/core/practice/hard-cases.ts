@@ -2,16 +2,17 @@ import { findContradictions } from '@/src/core/diagnosis/contradiction'
 import type { Engine, Observation } from '@/src/core/diagnosis/engine'
 import { joinFaults, weigh } from '@/src/core/diagnosis/pairs'
 import { noEvidence } from '@/src/core/diagnosis/posterior'
-import { behaviourOf } from '@/src/core/diagnosis/priors'
+import { type Behaviour, behaviourOf } from '@/src/core/diagnosis/priors'
 import { NONE_OF_THESE } from '@/src/core/diagnosis/suspects'
 import type { Effect, Fault } from '@/src/core/faults/fault'
 import { drawByRate, drawCase, drawRest, mark, openHouse, wiredIn } from '@/src/core/practice/exam'
 import { afterMending, type House } from '@/src/core/practice/house'
 import { complaintOf, runTrial, type Trial } from '@/src/core/practice/trial'
+import { probeKey } from '@/src/core/readings/check'
 import { type Hypothesis, healthy } from '@/src/core/readings/hypothesis'
 import type { Random } from '@/src/core/units/random'
-import { bodyLink, pinNode, switchedTerminals, thermostatInside, windingLink } from '@/src/core/wiring/assembly'
-import { CHASSIS, terminalPoint } from '@/src/core/wiring/point'
+import { bodyLink, conductorMiddle, switchedTerminals, thermostatInside, windingLink } from '@/src/core/wiring/assembly'
+import { CHASSIS, pinPoint, terminalPoint } from '@/src/core/wiring/point'
 import { houseCommon } from '@/src/core/wiring/supply'
 import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
 
@@ -47,12 +48,17 @@ export function examineWrongReading(engine: Engine, random: Random, faultId: str
   const evidence = { ...noEvidence, complaint: drawn.complaint, observations }
   if (wrongAnswer === '') return null
   const right = verdict !== null && verdict.found !== 'nothing-wrong' && verdict.repair.id === drawn.story.fault?.repair.id
+  const wrongQuestion = questionOf(observations.find((observation) => JSON.stringify(observation.answer) === wrongAnswer))
+  const wasAskedAgain = observations.filter((observation) => questionOf(observation) === wrongQuestion).length > 1
   const isWrong = (observation: Observation) => JSON.stringify(observation.answer) === wrongAnswer
   const named = findContradictions(weigh(engine, evidence).engine, evidence).some(({ observation }) =>
     observations.some((candidate) => candidate.id === observation && isWrong(candidate)),
   )
-  return { right, named }
+  return { right, named: named || wasAskedAgain }
 }
+
+const questionOf = (observation: Observation | undefined): string | null =>
+  observation ? `${observation.bench.power} ${observation.bench.call} ${probeKey(observation.probe)}` : null
 
 /** Two faults at once: both named in one verdict; or the first one, and after its repair the second. */
 export interface DoubleSitting {
@@ -64,6 +70,8 @@ export interface DoubleSitting {
   readonly minutes: number
   /** The last verdict, or the suspect that led without one. */
   readonly said: string
+  /** Everything that was read, before the repair and after. */
+  readonly readings: readonly Observation[]
 }
 
 export function examineDouble(engine: Engine, random: Random): DoubleSitting {
@@ -83,7 +91,15 @@ export function examineDouble(engine: Engine, random: Random): DoubleSitting {
   const house = openHouse(engine, { story, complaint, ...drawRest(engine, random) })
   const search = runTrial(engine, house, { complaint })
   const { verdict } = search
-  const fail = { hidden: story.id, bothAtOnce: false, first: false, secondAfterRepair: null, minutes: search.minutes, said: sayEnd(search) }
+  const fail = {
+    hidden: story.id,
+    bothAtOnce: false,
+    first: false,
+    secondAfterRepair: null,
+    minutes: search.minutes,
+    said: sayEnd(search),
+    readings: search.observations,
+  }
   if (verdict === null || verdict.found === 'nothing-wrong') return fail
   const hidden = [one, two]
   // A group that nothing at hand splits is looked at with one's own eyes, and the fault in it found.
@@ -102,7 +118,14 @@ export function examineDouble(engine: Engine, random: Random): DoubleSitting {
     before: search.observations,
   })
   const second = mark(after, other.fault).right
-  return { ...fail, first: true, secondAfterRepair: second, minutes: search.minutes + after.minutes, said: sayEnd(after) }
+  return {
+    ...fail,
+    first: true,
+    secondAfterRepair: second,
+    minutes: search.minutes + after.minutes,
+    said: sayEnd(after),
+    readings: [...search.observations, ...after.observations],
+  }
 }
 
 function drawTwo(engine: Engine, random: Random): { fault: Fault; story: Hypothesis }[] {
@@ -132,6 +155,7 @@ export function outsideFaults(system: System): { readonly id: string; readonly e
   const { place } = transformer
   const common = terminalPoint(houseCommon(system), place)
   const [coil] = partsOf(system, 'coil')
+  const [cable] = system.cables
   const hot = thermostatInside(thermostat.id, 'hot')
   return [
     // Soot across the sub-base: every call leaks to hot.
@@ -149,28 +173,57 @@ export function outsideFaults(system: System): { readonly id: string; readonly e
         { do: 'short', a: terminalPoint(transformer.secondary[0], place), b: common, ohm: 25 },
       ],
     },
-    // A coil that is half open and half grounded.
+    // A coil that is nearly open and half grounded.
     {
       id: 'coil cooked through',
       effects: [
-        { do: 'resist', link: bodyLink(coil.id), ohm: 120 },
-        { do: 'short', a: pinNode(coil.id, 0), b: terminalPoint(CHASSIS, coil.place), ohm: 40 },
+        { do: 'resist', link: bodyLink(coil.id), ohm: 300 },
+        { do: 'short', a: pinPoint(coil, 0), b: terminalPoint(CHASSIS, coil.place), ohm: 40 },
       ],
+    },
+    // A coil made for another voltage.
+    { id: 'wrong coil fitted', effects: [{ do: 'resist', link: bodyLink(coil.id), ohm: 700 }] },
+    // A cable crushed flat in mud: every conductor leaks to its neighbour.
+    {
+      id: 'cable crushed in mud',
+      effects: cable.conductors.slice(1).map(
+        ({ id }, index): Effect => ({
+          do: 'short',
+          a: conductorMiddle(cable.id, cable.conductors[index].id),
+          b: conductorMiddle(cable.id, id),
+          ohm: 90,
+        }),
+      ),
     },
   ]
 }
 
+/** Whether anything in the house goes otherwise than in a sound one: a fault that shows nowhere calls nobody. */
+function shows(engine: Engine, { fresh }: Behaviour): boolean {
+  const sound = engine.behaviours[0].fresh
+  return Object.entries(fresh).some(
+    ([call, run]) =>
+      run.trips > 0.1 || run.chatters || !run.alive || run.running.join() !== sound[call as keyof typeof sound].running.join(),
+  )
+}
+
 /** A fault of no catalogue: whether "none of these" led at the end, and whether a part was condemned with 95 % or more. */
-export function examineOutside(engine: Engine, random: Random): { hidden: string; led: boolean; condemned: boolean; said: string } {
-  const { id, effects } = random.pick(outsideFaults(engine.system))
-  const story = wiredIn(engine, { ...healthy, id, effects }, random)
+export function examineOutside(
+  engine: Engine,
+  random: Random,
+): { hidden: string; led: boolean; condemned: boolean; said: string; readings: readonly Observation[] } {
+  const showing = outsideFaults(engine.system)
+    .map(({ id, effects }): Hypothesis => ({ ...healthy, id, effects }))
+    .filter((story) => shows(engine, behaviourOf(engine.laboratory, story)))
+  const story = wiredIn(engine, random.pick(showing), random)
   const complaint = complaintOf(engine, behaviourOf(engine.laboratory, story), random)
   const house = openHouse(engine, { story, complaint, ...drawRest(engine, random) })
   const trial = runTrial(engine, house, { complaint })
   const { verdict, lead } = trial
   return {
     said: sayEnd(trial),
-    hidden: id,
+    readings: trial.observations,
+    hidden: story.id,
     led: verdict === null && lead === NONE_OF_THESE,
     condemned: verdict !== null && verdict.found === 'repair',
   }

@@ -39,10 +39,10 @@ export function likelihoodOfAnything(answer: Answer, scale: Scale, words: number
  * Likelihood of an answer under a prediction: a density on the scale for a number, a probability for OL, a band or a
  * word. Every answer has a share of being plain wrong, so nothing is ever impossible.
  */
-export function likelihood(answer: Answer, prediction: Prediction, scale: Scale, words: number): number {
+export function likelihood(answer: Answer, prediction: Prediction, scale: Scale, words: number, wrong = WRONG_READING): number {
   let sound = 0
   for (const component of prediction) sound += component.weight * componentLikelihood(answer, component, scale)
-  return (1 - WRONG_READING) * sound + WRONG_READING * likelihoodOfAnything(answer, scale, words)
+  return (1 - wrong) * sound + wrong * likelihoodOfAnything(answer, scale, words)
 }
 
 function componentLikelihood(answer: Answer, component: Component, scale: Scale): number {

@@ -92,7 +92,7 @@ export function runOverTime(laboratory: Laboratory, bench: Bench, hypothesis: Hy
     return found.meaning
   }
   const happenings: Happening[] = []
-  const fixed: Change[] = [...changesOfFault(laboratory, hypothesis)]
+  const fixed: Change[] = [...changesOfFault(laboratory, hypothesis, bench.lifted)]
   const lastBroken = new Map<number, number>()
   const visits = new Map<string, number[]>()
   const order: StateBits[] = []

@@ -154,3 +154,33 @@ describe('looks', () => {
     expect(word('stat', benchWith(), 'conductor-open:stat-cable.C')).toBe('blank')
   })
 })
+
+describe('a part on its own', () => {
+  const unplugged = benchWith(change.off, { do: 'unplug', part: 'contactor' })
+  const across = (bench: Bench, fault: string | null = null) => ohms('contactor.1@outdoor', 'contactor.2@outdoor', bench, fault)
+
+  it('reads its winding on its own two leads once it is unplugged, whatever hangs on its plug', () => {
+    const alone = across(unplugged)
+    expect(alone).toBeGreaterThan(8)
+    expect(alone).toBeLessThan(30)
+    // A short beside it does not read through; plugged in, it does.
+    expect(across(unplugged, 'conductor-short:outdoor-cable.Y+C')).toBeCloseTo(alone as number, 1)
+    expect(across(benchWith(change.off), 'conductor-short:outdoor-cable.Y+C')).toBeLessThan(2)
+    expect(across(unplugged, 'coil-open:contactor')).toBe('OL')
+    expect(across(unplugged, 'coil-shorted:contactor')).toBeLessThan(2)
+  })
+
+  it('that is grounded says so on its own leads', () => {
+    expect(ohms('contactor.1@outdoor', 'chassis@outdoor', unplugged, 'coil-to-ground:contactor')).toBeLessThan(1)
+    expect(ohms('contactor.1@outdoor', 'chassis@outdoor', unplugged)).toBe('OL')
+  })
+})
+
+describe('a wrongly landed wire', () => {
+  it('comes off the wrong terminal when its end is lifted', () => {
+    const lifted = benchWith(change.off, { do: 'lift', end: 'outdoor-cable.Y@outdoor' }, { do: 'lift', end: 'outdoor-cable.Y@indoor' })
+    const story = 'landed-wrong:outdoor-cable.Y@outdoor>C'
+    expect(ohms('outdoor-cable.Y@outdoor', 'C@outdoor', lifted, story)).toBe('OL')
+    expect(ohms('Y@indoor', 'C@indoor', benchWith(change.off), story)).toBeLessThan(3)
+  })
+})

@@ -10,6 +10,7 @@ import type { Laboratory } from '@/src/core/readings/laboratory'
 import { complex } from '@/src/core/units/complex'
 import { Kept, KeptPer } from '@/src/core/units/kept'
 import { bodyLink, contactLink, passLink } from '@/src/core/wiring/assembly'
+import type { Point } from '@/src/core/wiring/point'
 import { firstPart } from '@/src/core/wiring/system'
 
 /** How long a technician watches for a trip: assumption, the minute that field-work asks for before moving on. */
@@ -49,7 +50,7 @@ export function worldsOf(laboratory: Laboratory, bench: Bench, hypothesis: Hypot
 /** With the power off there is one world, without a machine in it. */
 function settleWorlds(laboratory: Laboratory, bench: Bench, hypothesis: Hypothesis): Worlds {
   const base = laboratory.onBench(bench)
-  const fixed = changesOfFault(laboratory, hypothesis)
+  const fixed = changesOfFault(laboratory, hypothesis, bench.lifted)
   const constraints = constraintsOf(laboratory, bench, hypothesis)
   const { machine, kernel, network, system } = laboratory
   const slotOpen = bench.slot.open || (bench.slot.holds === 'as-found' && hypothesis.foundFuse === 'blown')
@@ -93,8 +94,8 @@ function settleWorlds(laboratory: Laboratory, bench: Bench, hypothesis: Hypothes
   return { base, constraints, worlds, trips, overloadA }
 }
 
-/** A fault as low-rank changes of the laboratory's network. */
-export function changesOfFault(laboratory: Laboratory, hypothesis: Hypothesis): Change[] {
+/** A fault as low-rank changes of the laboratory's network. A wrong landing comes off when its end is lifted. */
+export function changesOfFault(laboratory: Laboratory, hypothesis: Hypothesis, lifted: readonly Point[] = []): Change[] {
   const { network } = laboratory
   const changes: Change[] = []
   for (const effect of changesTold(hypothesis)) {
@@ -106,7 +107,7 @@ export function changesOfFault(laboratory: Laboratory, hypothesis: Hypothesis): 
         changes.push(changeLink(network, effect.link, network.link(effect.link).ohm, effect.ohm))
         break
       case 'short':
-        changes.push(addAdmittance(network, effect.a, effect.b, complex(1 / effect.ohm)))
+        if (!lifted.includes(effect.a)) changes.push(addAdmittance(network, effect.a, effect.b, complex(1 / effect.ohm)))
         break
       case 'close':
         changes.push(closeLink(network, effect.link))

@@ -2,7 +2,7 @@ import { createNetwork, EARTH, type Element, type Network, OPEN_OHM } from '@/sr
 import { type Complex, complex } from '@/src/core/units/complex'
 import { copperOhm } from '@/src/core/wiring/copper'
 import { inputsOf, type Part, type PartOf } from '@/src/core/wiring/part'
-import { CHASSIS, conductorEnd, terminalPoint } from '@/src/core/wiring/point'
+import { CHASSIS, conductorEnd, pinPoint, terminalPoint } from '@/src/core/wiring/point'
 import { feedOf, hotTerminals } from '@/src/core/wiring/supply'
 import { type Cable, partsOf, type System } from '@/src/core/wiring/system'
 import { cabinetConstants, cableConstants, templateValues, type ValueFactors } from '@/src/core/wiring/values'
@@ -12,7 +12,6 @@ export const landingLink = (cable: string, conductor: string, place: string) => 
 export const conductorLink = (cable: string, conductor: string) => `copper:${cable}.${conductor}`
 export const conductorMiddle = (cable: string, conductor: string) => `${cable}.${conductor}~middle`
 export const plugLink = (part: string, side: number) => `plug:${part}.${side + 1}`
-export const pinNode = (part: string, side: 0 | 1) => `${part}.${side + 1}~pin`
 export const bodyLink = (part: string) => `body:${part}`
 /** The winding's own node, behind the link that breaks when the coil opens. */
 export const windingNode = (coil: string) => `${coil}~winding`
@@ -100,13 +99,13 @@ export function assemble(system: System, factors: ValueFactors = templateValues)
         return
       case 'switch':
         addPlugs(part)
-        link(bodyLink(part.id), pinNode(part.id, 0), pinNode(part.id, 1), part.contactOhm)
+        link(bodyLink(part.id), pinPoint(part, 0), pinPoint(part, 1), part.contactOhm)
         return
       case 'coil': {
         addPlugs(part)
         const coil = coilImpedance(part, factors, false)
-        link(bodyLink(part.id), pinNode(part.id, 0), windingNode(part.id), cabinetConstants.plugOhm)
-        impedance(coilElement(part.id), windingNode(part.id), pinNode(part.id, 1), coil.ac, coil.dcOhm)
+        link(bodyLink(part.id), pinPoint(part, 0), windingNode(part.id), cabinetConstants.plugOhm)
+        impedance(coilElement(part.id), windingNode(part.id), pinPoint(part, 1), coil.ac, coil.dcOhm)
         if (part.contact) link(contactLink(part.id), node(part.contact[0]), node(part.contact[1]), cabinetConstants.lineContactOhm, false)
         return
       }
@@ -188,7 +187,7 @@ export function assemble(system: System, factors: ValueFactors = templateValues)
 
   function addPlugs(part: PartOf<'switch'> | PartOf<'coil'>): void {
     part.between.forEach((name, side) => {
-      link(plugLink(part.id, side), terminalPoint(name, part.place), pinNode(part.id, side as 0 | 1), cabinetConstants.plugOhm)
+      link(plugLink(part.id, side), terminalPoint(name, part.place), pinPoint(part, side as 0 | 1), cabinetConstants.plugOhm)
     })
   }
 
@@ -260,7 +259,7 @@ export function assemble(system: System, factors: ValueFactors = templateValues)
     }
     for (const part of [...partsOf(system, 'switch'), ...partsOf(system, 'coil')])
       for (const side of [0, 1] as const)
-        resistor(`surface:${pinNode(part.id, side)}`, pinNode(part.id, side), EARTH, cabinetConstants.surfaceLeakOhm)
+        resistor(`surface:${pinPoint(part, side)}`, pinPoint(part, side), EARTH, cabinetConstants.surfaceLeakOhm)
     for (const name of names) if (name.endsWith('~inside')) resistor(`surface:${name}`, name, EARTH, cabinetConstants.surfaceLeakOhm)
   }
 }

@@ -4,8 +4,9 @@ import { z } from 'zod'
 export const idSchema = z.string().regex(/^[A-Za-z0-9/-]+$/, 'An id has letters, digits, slashes and dashes only.')
 
 /**
- * A place where a probe or a clip can go: `R@indoor` (a terminal, lead or chassis of a place) or
- * `outdoor-cable.Y@indoor` (a conductor's own end, which stays itself when it is lifted).
+ * A place where a probe or a clip can go: `R@indoor` (a terminal, lead or chassis of a place),
+ * `outdoor-cable.Y@indoor` (a conductor's own end, which stays itself when it is lifted) or `contactor.1@outdoor` (a part's
+ * own lead, which stays itself when the part is unplugged).
  */
 export const pointSchema = z
   .string()
@@ -15,9 +16,9 @@ export type Point = z.infer<typeof pointSchema>
 export const CHASSIS = 'chassis'
 
 export interface PointParts {
-  /** Set when the point is a conductor's own end. */
+  /** Set when the point is a conductor's own end, or a part's own lead: the cable, or the part. */
   readonly cable: string | null
-  /** Terminal, lead or conductor. */
+  /** Terminal, lead or conductor; 1 or 2 for a part's own lead. */
   readonly name: string
   readonly place: string
 }
@@ -29,5 +30,9 @@ export function parsePoint(point: Point): PointParts {
 }
 
 export const terminalPoint = (name: string, place: string): Point => `${name}@${place}`
+
+/** The two leads of a part that unplugs, on the part's own side of its plug. */
+export const pinPoint = (part: { readonly id: string; readonly place: string }, side: 0 | 1): Point =>
+  `${part.id}.${side + 1}@${part.place}`
 
 export const conductorEnd = (cable: string, conductor: string, place: string): Point => `${cable}.${conductor}@${place}`

@@ -2,13 +2,16 @@
 import { useRef, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import { sayPoint } from '@/src/core/bench/points'
+import { sayPair } from '@/src/core/bench/say'
 import type { Loom } from '@/src/core/formats/loom/shapes'
 import { useDesk } from '@/src/ui/desk/desk-context'
 import { Jumpers, ProbeLeads } from '@/src/ui/loom/loom-leads'
 import { LoomPartSymbol } from '@/src/ui/loom/loom-part'
 import { LoomTags, LoomThreads, LoomWires } from '@/src/ui/loom/loom-wires'
 import { LoomZones } from '@/src/ui/loom/loom-zones'
-import { type Direction, nearestTap, tapsOf } from '@/src/ui/loom/taps'
+import { type Direction, nearestTap, type Tap, tapsOf } from '@/src/ui/loom/taps'
+
+const pointsOf = (tap: Tap): string[] => (tap.with ? [tap.point, tap.with] : [tap.point])
 
 /** The drawing, from the ground up: zones, wires, parts, what the bench changed, probes, and the spots that take a tap. */
 export function LoomDrawing({
@@ -23,13 +26,13 @@ export function LoomDrawing({
   /** In the drawing's own unit; 22 pixels on the screen at least. */
   tapRadius: number
   probes: readonly string[]
-  onPick: (point: string) => void
+  onPick: (...points: string[]) => void
 }) {
   const { system, state, advice } = useDesk()
   const { bench } = state
   const hot = new Set(advice?.hot ?? [])
   const suspicion = new Map((advice?.suspicion ?? []).map(({ point, probability }) => [point, probability]))
-  const taps = tapsOf(loom, bench.lifted)
+  const taps = tapsOf(loom, bench.lifted, bench.unplugged)
   const [current, setCurrent] = useState(taps[0].point)
   const drawing = useRef<SVGSVGElement>(null)
   const focus = (point: string) => {
@@ -74,7 +77,9 @@ export function LoomDrawing({
           data-point={tap.point}
           role="button"
           tabIndex={tap.point === tabbable ? 0 : -1}
-          aria-label={`${sayPoint(system, tap.point)}${hot.has(tap.point) ? ', live' : ''}`}
+          aria-label={
+            tap.with ? sayPair(system, tap.point, tap.with) : `${sayPoint(system, tap.point)}${hot.has(tap.point) ? ', live' : ''}`
+          }
           aria-pressed={probes.includes(tap.point)}
           cx={tap.x}
           cy={tap.y}
@@ -83,12 +88,12 @@ export function LoomDrawing({
           className="cursor-pointer"
           onClick={() => {
             setCurrent(tap.point)
-            onPick(tap.point)
+            onPick(...pointsOf(tap))
           }}
           onKeyDown={(event) => {
             if (event.key === 'Enter' || event.key === ' ') {
               event.preventDefault()
-              onPick(tap.point)
+              onPick(...pointsOf(tap))
             }
             if (event.key.startsWith('Arrow')) {
               event.preventDefault()

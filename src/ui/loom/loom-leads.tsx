@@ -1,6 +1,7 @@
 import type { Jumper } from '@/src/core/bench/bench'
-import { parsePoint } from '@/src/core/wiring/point'
 import type { Tap } from '@/src/ui/loom/taps'
+
+const FIRST_COLUMN = 140
 
 /** Clip leads that are in: a dashed ember line between the two points, with the word. */
 export function Jumpers({ jumpers, taps }: { jumpers: readonly Jumper[]; taps: readonly Tap[] }) {
@@ -8,7 +9,8 @@ export function Jumpers({ jumpers, taps }: { jumpers: readonly Jumper[]; taps: r
     const [from, to] = [taps.find(({ point }) => point === a), taps.find(({ point }) => point === b)]
     if (!from || !to) return null
     const isTall = Math.abs(to.y - from.y) > Math.abs(to.x - from.x)
-    const bulge = parsePoint(a).place === 'thermostat' ? 46 : -46
+    // Out of the way of the cable: to the right in the first column, else to the left.
+    const bulge = from.x < FIRST_COLUMN ? 46 : -46
     const middle = isTall
       ? { x: (from.x + to.x) / 2 + bulge, y: (from.y + to.y) / 2 }
       : { x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 - 46 }
@@ -39,7 +41,7 @@ export function Jumpers({ jumpers, taps }: { jumpers: readonly Jumper[]; taps: r
 /** The two test leads, from below to where they were put. */
 export function ProbeLeads({ probes, taps, height }: { probes: readonly string[]; taps: readonly Tap[]; height: number }) {
   return probes.map((probe, index) => {
-    const tap = taps.find(({ point }) => point === probe)
+    const tap = taps.find((candidate) => candidate.point === probe || candidate.with === probe)
     if (!tap) return null
     const lean = index === 0 ? 18 : -18
     return (

@@ -15,7 +15,7 @@ const TAP_RADIUS = 23
 const PHONE_WIDTH = 366
 
 /** The loom of this job: whole on a wide screen, one zone with its neighbours on a phone. */
-export function LoomView({ probes, onPick }: { probes: readonly string[]; onPick: (point: string) => void }) {
+export function LoomView({ probes, onPick }: { probes: readonly string[]; onPick: (...points: string[]) => void }) {
   const { system, state, advice } = useDesk()
   const loom = useMemo(() => layoutLoom(system, SIZE), [system])
   const isWide = useIsWide()

@@ -3,7 +3,7 @@ import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 import { type Direction, nearestTap, tapsOf } from '@/src/ui/loom/taps'
 
 const loom = layoutLoom(furnaceAc, { width: 832, height: 616 })
-const taps = tapsOf(loom, [])
+const taps = tapsOf(loom, [], [])
 const at = (point: string, among = taps) => {
   const tap = among.find((candidate) => candidate.point === point)
   if (!tap) throw new Error(`no spot for ${point}`)
@@ -32,8 +32,14 @@ describe('nearestTap', () => {
 
 describe('tapsOf', () => {
   it('has a lifted end as a spot of its own, off its terminal', () => {
-    const lifted = tapsOf(loom, ['outdoor-cable.Y@indoor'])
+    const lifted = tapsOf(loom, ['outdoor-cable.Y@indoor'], [])
     expect(lifted).toHaveLength(taps.length + 1)
     expect(at('outdoor-cable.Y@indoor', lifted).x).toBeGreaterThan(at('Y@outdoor').x - 120)
+  })
+
+  it('has an unplugged part as one spot for both probes, and only while it is unplugged', () => {
+    const unplugged = tapsOf(loom, [], ['contactor'])
+    expect(unplugged).toHaveLength(taps.length + 1)
+    expect(at('contactor.1@outdoor', unplugged)).toMatchObject({ with: 'contactor.2@outdoor' })
   })
 })

@@ -1,17 +1,20 @@
 import type { Loom } from '@/src/core/formats/loom/shapes'
+import { parsePoint, pinPoint } from '@/src/core/wiring/point'
 
 /** A spot of the loom where a probe can go. */
 export interface Tap {
   readonly point: string
   readonly x: number
   readonly y: number
+  /** Both probes go on at once: across a part that is unplugged. */
+  readonly with?: string
 }
 
 /** How far a lifted end stands off its terminal, into the cable. */
 export const LIFT_OFF = 30
 
-/** All spots: terminals, leads between parts, each metal cabinet, spare ends, and ends that are lifted now. */
-export function tapsOf(loom: Loom, lifted: readonly string[]): Tap[] {
+/** All spots: terminals, leads between parts, each metal cabinet, spare ends, ends that are lifted and parts that are unplugged now. */
+export function tapsOf(loom: Loom, lifted: readonly string[], unplugged: readonly string[]): Tap[] {
   return [
     ...loom.tags,
     ...loom.leads,
@@ -22,6 +25,11 @@ export function tapsOf(loom: Loom, lifted: readonly string[]): Tap[] {
         return [{ point: end.point, x: end.landed ? end.x + (side === 0 ? LIFT_OFF : -LIFT_OFF) : end.x, y: end.y }]
       }),
     ),
+    ...loom.parts.flatMap((part): Tap[] => {
+      if (!unplugged.includes(part.id) || (part.kind !== 'switch' && part.kind !== 'coil')) return []
+      const { place } = parsePoint(part.between[0])
+      return [{ point: pinPoint({ id: part.id, place }, 0), with: pinPoint({ id: part.id, place }, 1), x: part.x, y: part.y }]
+    }),
   ]
 }
 

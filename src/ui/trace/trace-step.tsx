@@ -11,8 +11,11 @@ import { SuspectList } from '@/src/ui/trace/suspect-list'
 export function TraceStep({ onStep }: ScreenProps) {
   const [probes, setProbes] = useState<readonly string[]>([])
   useHotkeys('escape', () => setProbes([]))
-  const pick = (point: string) =>
-    setProbes((now) => (now.includes(point) ? now.filter((other) => other !== point) : [...now, point].slice(-2)))
+  // Across a part both probes go on at once; a probe that is on comes off.
+  const pick = (...points: string[]) =>
+    setProbes((now) =>
+      points.every((point) => now.includes(point)) ? now.filter((other) => !points.includes(other)) : [...now, ...points].slice(-2),
+    )
   return (
     <Screen
       title="Trace"
