@@ -8,6 +8,7 @@ const comparison = z.object({
   checks: z.number(),
   trips: z.number(),
   fuses: z.number(),
+  cooked: z.number().optional(),
   right: z.number(),
   houses: z.number(),
 })
@@ -25,6 +26,7 @@ const examSchema = z.object({
       checks: z.number(),
       trips: z.number(),
       fuses: z.number(),
+      cooked: z.number().optional(),
       equalChecks: z.number().nullable(),
       bound: z.number().nullable(),
       againstBestHabit: z.number().nullable(),
@@ -129,16 +131,16 @@ from spreads 1.4 times wider than those the engine integrates over; one house in
 switches where its template passes on). The simulated meter has noise, resolution and its own load. The houses come from the same circuit model as the engine: the
 best case, apart from what is drawn wider. Made by \`npm run exam -- --houses N --seed S --save\` and \`npm run exam:page\`; the figures are in [exam.json](exam.json).
 
-Right: ${percent(mean((system) => system.right))}; ${mean((system) => system.minutes).toFixed(1)} minutes and ${mean((system) => system.checks).toFixed(1)} checks a house; ${mean((system) => system.trips).toFixed(2)} trips, ${mean((system) => system.fuses).toFixed(2)} fuses.
+Right: ${percent(mean((system) => system.right))}; ${mean((system) => system.minutes).toFixed(1)} minutes and ${mean((system) => system.checks).toFixed(1)} checks a house; ${mean((system) => system.trips).toFixed(2)} trips, ${mean((system) => system.fuses).toFixed(2)} fuses, ${mean((system) => system.cooked ?? 0).toFixed(3)} transformers cooked.
 
 ![Minutes to the repair](exam-minutes.svg)
 
-| system | houses | right | 95 % interval | minutes | checks | trips | fuses | checks at equal cost / entropy bound | minutes against the best habit |
-| --- | ---: | ---: | --- | ---: | ---: | ---: | ---: | --- | ---: |
+| system | houses | right | 95 % interval | minutes | checks | trips | fuses | cooked | checks at equal cost / entropy bound | minutes against the best habit |
+| --- | ---: | ---: | --- | ---: | ---: | ---: | ---: | ---: | --- | ---: |
 ${systems
   .map(
     (system) =>
-      `| ${nameOf(system.id)} | ${system.houses} | ${percent(system.right)} | ${percent(system.rightLow)}-${percent(system.rightHigh)} | ${system.minutes.toFixed(1)} | ${system.checks.toFixed(1)} | ${system.trips.toFixed(2)} | ${system.fuses.toFixed(2)} | ${system.equalChecks?.toFixed(1) ?? '-'} / ${system.bound?.toFixed(1) ?? '-'} | ${system.againstBestHabit?.toFixed(2) ?? '-'} |`,
+      `| ${nameOf(system.id)} | ${system.houses} | ${percent(system.right)} | ${percent(system.rightLow)}-${percent(system.rightHigh)} | ${system.minutes.toFixed(1)} | ${system.checks.toFixed(1)} | ${system.trips.toFixed(2)} | ${system.fuses.toFixed(2)} | ${system.cooked?.toFixed(2) ?? '-'} | ${system.equalChecks?.toFixed(1) ?? '-'} / ${system.bound?.toFixed(1) ?? '-'} | ${system.againstBestHabit?.toFixed(2) ?? '-'} |`,
   )
   .join('\n')}
 

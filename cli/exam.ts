@@ -45,6 +45,7 @@ const row = (name: string, list: readonly Sitting[]) => {
       (sitting: Sitting) => sitting.trial.checks,
       (sitting: Sitting) => sitting.trial.trips,
       (sitting: Sitting) => sitting.trial.fuses,
+      (sitting: Sitting) => sitting.trial.cooked,
     ].map((value) => {
       const { mean, half } = of(list, value)
       return `${mean.toFixed(2)} ±${half.toFixed(2)}`
@@ -57,7 +58,7 @@ const head = () =>
     [
       ''.padEnd(26),
       'houses'.padStart(6),
-      ...['right', '95 % interval', 'minutes', 'checks', 'trips', 'fuses'].map((name) => name.padStart(16)),
+      ...['right', '95 % interval', 'minutes', 'checks', 'trips', 'fuses', 'cooked'].map((name) => name.padStart(16)),
     ].join(' '),
   )
 
@@ -74,6 +75,7 @@ interface Comparison {
   readonly checks: number
   readonly trips: number
   readonly fuses: number
+  readonly cooked: number
   readonly right: number
   readonly houses: number
 }
@@ -82,6 +84,7 @@ const compare = (list: readonly Sitting[]): Comparison => ({
   checks: of(list, ({ trial }) => trial.checks).mean,
   trips: of(list, ({ trial }) => trial.trips).mean,
   fuses: of(list, ({ trial }) => trial.fuses).mean,
+  cooked: of(list, ({ trial }) => trial.cooked).mean,
   right: list.filter(({ right }) => right).length / list.length,
   houses: list.length,
 })

@@ -2,6 +2,7 @@ import { expose } from 'comlink'
 import { createEngine, type Engine } from '@/src/core/diagnosis/engine'
 import type { Proposal } from '@/src/core/diagnosis/propose'
 import { type Alternatives, formOpinion, type Opinion, proposeCheck, weighAlternatives } from '@/src/core/job/advise'
+import { asIfAnswered } from '@/src/core/job/answer-entries'
 import type { Entry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import {
@@ -30,6 +31,28 @@ export interface Advice extends Opinion {
   readonly suspicion: readonly { readonly point: string; readonly probability: number }[]
 }
 
+/** Suspects that the desk is sent: those that count, and enough behind them to name one by hand. */
+const SENT_FROM = 0.0005
+const SENT_AT_LEAST = 25
+
+/** Work for the minutes in which the technician goes to take a reading; whatever the desk asks meanwhile comes first. */
+const FORESEE_MS = 5
+const GUESS_MS = 400
+/** Answers that are thought through before they are given. */
+const GUESSED = 3
+let waitingSince = 0
+
+function whileWaiting(work: readonly (() => void)[]): void {
+  const ticket = ++waitingSince
+  const take = (index: number, pauseMs: number) =>
+    setTimeout(() => {
+      if (ticket !== waitingSince || !work[index]) return
+      work[index]()
+      take(index + 1, GUESS_MS)
+    }, pauseMs)
+  take(0, FORESEE_MS)
+}
+
 const engines = new Map<string, Engine>()
 
 function engineFor(system: System): Engine {
@@ -45,11 +68,29 @@ function engineFor(system: System): Engine {
 const api = {
   ready: (): true => true,
   advise({ system, entries }: Timeline): Advice {
+    waitingSince++
     const engine = engineFor(system)
     const state = foldJob(system, entries)
-    return { ...formOpinion(engine, state), hot: hotPoints(engine, state), suspicion: suspicionByPoint(engine, state) }
+    const opinion = formOpinion(engine, state)
+    const suspects = opinion.suspects.filter(({ probability }, rank) => rank < SENT_AT_LEAST || probability >= SENT_FROM)
+    return { ...opinion, suspects, hot: hotPoints(engine, state), suspicion: suspicionByPoint(engine, state) }
   },
-  propose: ({ system, entries }: Timeline): Proposal => proposeCheck(engineFor(system), foldJob(system, entries)),
+  /** The next check; what its answers would say, and what would be asked after each, is worked out while it is taken. */
+  propose({ system, entries }: Timeline): Proposal {
+    const engine = engineFor(system)
+    const proposal = proposeCheck(engine, foldJob(system, entries))
+    const { next } = proposal
+    if (next)
+      whileWaiting([
+        () => engine.foresee(next.bench, next.probe),
+        ...next.outcomes.slice(0, GUESSED).map(
+          ({ answer }) =>
+            () =>
+              void proposeCheck(engine, foldJob(system, asIfAnswered(entries, next, answer))),
+        ),
+      ])
+    return proposal
+  },
   alternatives: ({ system, entries }: Timeline): Alternatives => weighAlternatives(engineFor(system), foldJob(system, entries)),
   forecast: ({ system, entries }: Timeline, probe: Probe): Forecast[] =>
     forecastReading(engineFor(system), foldJob(system, entries), probe),

@@ -1,6 +1,6 @@
 import { type Bench, benchKey } from '@/src/core/bench/bench'
 import { type CostModel, defaultCost } from '@/src/core/diagnosis/cost'
-import { inDegree, isGraded, kindsOfWiring, valueSpreads } from '@/src/core/diagnosis/houses'
+import { inDegree, isGraded, kindsOfWiring, overDegrees, valueSpreads } from '@/src/core/diagnosis/houses'
 import { type Behaviour, createHypotheses } from '@/src/core/diagnosis/priors'
 import { type ShopCounts, withShopRates } from '@/src/core/diagnosis/shop-rates'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
@@ -69,6 +69,15 @@ export interface Likelihoods {
   readonly byKind: Float64Array
 }
 
+/** What every story foretells of one reading, over the spread of values and in each kind of wiring. */
+interface Foreseen {
+  /** Predictions in each of the spread's houses; stories that foretell the same share one. */
+  readonly spreads: readonly (readonly Prediction[])[]
+  readonly spreadOf: readonly number[]
+  /** Predictions in the template's house wired otherwise, kind after kind. */
+  readonly otherwise: readonly (readonly Prediction[])[]
+}
+
 /** Everything about one system that does not depend on the job; keeps what it has computed. Make one per system and thread. */
 export interface Engine {
   readonly system: System
@@ -86,6 +95,8 @@ export interface Engine {
   /** The hypotheses as they are in each kind of wiring. */
   readonly hypothesesByKind: readonly (readonly Hypothesis[])[]
   logLikelihoods(observation: Observation): Likelihoods
+  /** Works out what every story foretells of a reading before it is taken, so that its answer is weighed at once. */
+  foresee(bench: Bench, probe: Probe): void
   /** What each probe would read in the template's house under a hypothesis, wired in this way; kept, for the planner asks the same again. */
   predictions(bench: Bench, probes: readonly Probe[]): (hypothesis: number, kind: number) => Prediction[]
 }
@@ -106,6 +117,8 @@ export function widened(prediction: Prediction, scale: Scale): Prediction {
 const sayAt = (at: 'OL' | { readonly word: string }): string => (at === 'OL' ? at : at.word)
 
 const KEPT_OBSERVATIONS = 400
+/** Readings whose predictions are kept: those of a job, and the one that is about to be taken. */
+const KEPT_FORESEEN = 40
 /** Benches whose predictions are kept: what two jobs' worth of planning weighs. */
 const KEPT_QUESTIONS = 400
 
@@ -128,6 +141,37 @@ export function createEngine(system: System, { cost = defaultCost, shop = {} }: 
   const known = new Kept<string, Likelihoods>(KEPT_OBSERVATIONS)
   const predicted = new Kept<string, Map<number, Prediction[]>>(KEPT_QUESTIONS)
 
+  const foreseen = new Kept<string, Foreseen>(KEPT_FORESEEN)
+  const foresee = (bench: Bench, probe: Probe): Foreseen =>
+    foreseen.get(`${benchKey(bench)} ${probeKey(probe)}`, () => foreseeAnew(bench, probe))
+
+  function foreseeAnew(bench: Bench, probe: Probe): Foreseen {
+    const keyOf = (prediction: Prediction) =>
+      prediction.map(({ at, weight }) => `${typeof at === 'number' ? at.toPrecision(3) : sayAt(at)} ${weight.toFixed(3)}`).join(' ')
+    const ofSound = keyOf(predict(laboratory, bench, hypotheses[0], probe))
+    // Stories that foretell the same in the template's house (most of them: their fault is elsewhere) do so over the spread.
+    const places = new Map<string, number>()
+    const spreads: Prediction[][] = []
+    const spreadOf = hypotheses.map((story) => {
+      const inTemplate = predict(laboratory, bench, story, probe)
+      const foretold = keyOf(inTemplate)
+      // A reading that shows the damage shows how much of it there is, and that is its own in each story.
+      const isShown = isGraded(story) && foretold !== ofSound
+      const key = isShown ? `${foretold} ${story.id}` : foretold
+      const known = places.get(key)
+      if (known !== undefined) return known
+      places.set(key, spreads.length)
+      const corners = valueSpreads.map((_, corner) =>
+        corner === 0 ? inTemplate : predict(laboratories[corner], bench, inDegree(story, corner), probe),
+      )
+      spreads.push(isShown ? overDegrees(corners) : corners)
+      return spreads.length - 1
+    })
+    // The spread of values matters where the house is drawn as it should be; beside a wiring difference the template will do.
+    const otherwise = hypothesesByKind.slice(1).map((stories) => stories.map((story) => predict(laboratory, bench, story, probe)))
+    return { spreads, spreadOf, otherwise }
+  }
+
   function compute(observation: Observation): Likelihoods {
     const { bench, probe, answer } = observation
     const scale = scaleOf(system, probe)
@@ -135,28 +179,14 @@ export function createEngine(system: System, { cost = defaultCost, shop = {} }: 
     const marginal = new Float64Array(hypotheses.length + 1)
     const byKind = new Float64Array(hypotheses.length * kinds.length)
     const wrong = observation.confirmed ? WRONG_READING ** 2 : WRONG_READING
-    // Stories that foretell the same in the template's house (most of them: their fault is elsewhere) do so over the spread.
-    const spreads = new Kept<string, number>(hypotheses.length)
-    const keyOf = (prediction: Prediction) =>
-      prediction.map(({ at, weight }) => `${typeof at === 'number' ? at.toPrecision(3) : sayAt(at)} ${weight.toFixed(3)}`).join(' ')
-    const ofSound = keyOf(predict(laboratory, bench, hypotheses[0], probe))
-    const overSpread = (story: Hypothesis, inTemplate: Prediction): number => {
-      const foretold = keyOf(inTemplate)
-      // A reading that shows the damage shows how much of it there is, and that is its own in each story.
-      const key = isGraded(story) && foretold !== ofSound ? `${foretold} ${story.id}` : foretold
-      const inCorner = (corner: number) =>
-        corner === 0 ? inTemplate : predict(laboratories[corner], bench, inDegree(story, corner), probe)
-      return spreads.get(key, () =>
-        valueSpreads.reduce((sum, { weight }, corner) => sum + weight * likelihood(answer, inCorner(corner), scale, words, wrong), 0),
-      )
-    }
+    const { spreads, spreadOf, otherwise } = foresee(bench, probe)
+    const asDrawn = spreads.map((corners) =>
+      valueSpreads.reduce((sum, { weight }, corner) => sum + weight * likelihood(answer, corners[corner], scale, words, wrong), 0),
+    )
     for (let index = 0; index < hypotheses.length; index++) {
       let sum = 0
       kinds.forEach(({ weight }, kind) => {
-        const story = hypothesesByKind[kind][index]
-        const inTemplate = predict(laboratory, bench, story, probe)
-        // The spread of values matters where it is drawn as it should be; beside a wiring difference the template will do.
-        const value = kind === 0 ? overSpread(story, inTemplate) : likelihood(answer, inTemplate, scale, words, wrong)
+        const value = kind === 0 ? asDrawn[spreadOf[index]] : likelihood(answer, otherwise[kind - 1][index], scale, words, wrong)
         byKind[index * kinds.length + kind] = Math.log(value)
         sum += weight * value
       })
@@ -177,6 +207,7 @@ export function createEngine(system: System, { cost = defaultCost, shop = {} }: 
     laboratories,
     hypothesesByKind,
     logKinds: Float64Array.from(kinds, ({ weight }) => Math.log(weight)),
+    foresee: (bench, probe) => void foresee(bench, probe),
     logLikelihoods: (observation) => known.get(observationKey(observation), () => compute(observation)),
     predictions: (bench, probes) => {
       const rows = predicted.get(`${benchKey(bench)} ${probes.map(probeKey).join(' ')}`, () => new Map<number, Prediction[]>())

@@ -1,5 +1,6 @@
 import type { Effect } from '@/src/core/faults/fault'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
+import type { Prediction } from '@/src/core/readings/prediction'
 import { KeptPer } from '@/src/core/units/kept'
 import { bodyLink } from '@/src/core/wiring/assembly'
 import { CHASSIS, terminalPoint } from '@/src/core/wiring/point'
@@ -26,26 +27,50 @@ export interface WiringKind {
  */
 export const valueSpreads: readonly ValueSpread[] = [
   { weight: 0.36, factors: templateValues },
-  { weight: 0.16, factors: { ...templateValues, anyCoilOhm: 1.3, emf: 1.04, transformerOhm: 0.85, anyLengthM: 1.4, electronicsDcOhm: 2 } },
+  { weight: 0.16, factors: { ...templateValues, anyCoilOhm: 1.3, emf: 1.04, transformerOhm: 0.85, anyLengthM: 1.8, electronicsDcOhm: 2 } },
   {
     weight: 0.16,
-    factors: { ...templateValues, anyCoilOhm: 0.75, emf: 0.96, transformerOhm: 1.15, anyLengthM: 0.6, electronicsDcOhm: 0.5 },
+    factors: { ...templateValues, anyCoilOhm: 0.75, emf: 0.96, transformerOhm: 1.15, anyLengthM: 0.55, electronicsDcOhm: 0.5 },
   },
-  { weight: 0.16, factors: { ...templateValues, anyCoilOhm: 1.3, emf: 0.96, transformerOhm: 1, anyLengthM: 0.6, electronicsVa: 1.3 } },
-  { weight: 0.16, factors: { ...templateValues, anyCoilOhm: 0.75, emf: 1.04, transformerOhm: 1, anyLengthM: 1.4, electronicsVa: 0.75 } },
+  { weight: 0.16, factors: { ...templateValues, anyCoilOhm: 1.3, emf: 0.96, transformerOhm: 1, anyLengthM: 0.55, electronicsVa: 1.3 } },
+  { weight: 0.16, factors: { ...templateValues, anyCoilOhm: 0.75, emf: 1.04, transformerOhm: 1, anyLengthM: 1.8, electronicsVa: 0.75 } },
 ]
-/** How much of the damage there is at each of those points, against what the story says: assumption, a factor of nine in all. */
-const DEGREES = [1, 0.35, 3, 0.6, 1.7]
+/** How much of the damage there is at each of those points, against what the story says: assumption, a factor of sixteen in all. */
+const DEGREES = [1, 0.25, 4, 0.5, 2]
+/** The same from the least to the most. */
+const byDegree = DEGREES.map((times, corner) => ({ times, corner })).sort((a, b) => a.times - b.times)
 
 /** Damage of which there may be more or less: a joint or a touch of some ohm. */
 export const isGraded = ({ effects }: Hypothesis): boolean =>
   effects.some((effect) => (effect.do === 'short' || effect.do === 'resist') && effect.ohm > LEAST_GRADED_OHM)
 /** Below this a touch is metal on metal. */
-const LEAST_GRADED_OHM = 0.5
+const LEAST_GRADED_OHM = 0.1
 
 /** The story with the damage that there is at a point of the spread; the same object for the same point. */
 export const inDegree = (story: Hypothesis, corner: number): Hypothesis => (isGraded(story) ? gradesOf.of(story)[corner] : story)
 const gradesOf = new KeptPer((story: Hypothesis): Hypothesis[] => DEGREES.map((times) => graded(story, times)))
+
+/**
+ * Predictions of one reading at each degree of a damage, each widened over the gaps to its neighbours: damage comes in every
+ * degree, not in five of them.
+ */
+export function overDegrees(predictions: readonly Prediction[]): Prediction[] {
+  const centre = (place: number): number | null => {
+    const corner = byDegree[Math.max(0, Math.min(byDegree.length - 1, place))].corner
+    const [first] = [...predictions[corner]].sort((a, b) => b.weight - a.weight)
+    return typeof first?.at === 'number' && !first.floating ? first.at : null
+  }
+  return predictions.map((prediction, corner) => {
+    const place = byDegree.findIndex((candidate) => candidate.corner === corner)
+    const [below, above] = [centre(place - 1), centre(place + 1)]
+    if (below === null || above === null) return prediction
+    return prediction.map((component) =>
+      typeof component.at === 'number' && !component.floating
+        ? { ...component, sigma: Math.hypot(component.sigma, (above - below) / 4) }
+        : component,
+    )
+  })
+}
 
 /** The story with more or less of its damage: every ohm of it times a factor. */
 export const graded = (story: Hypothesis, times: number): Hypothesis => ({

@@ -39,7 +39,8 @@ export function weigh(base: Engine, evidence: Evidence): Weighed {
 }
 
 /** Suspects, loom and next check of one moment ask for the same: the last answers are kept. */
-const lastOf = new KeptPer((_: Engine) => new Kept<string, Weighed>(2))
+const MOMENTS = 6
+const lastOf = new KeptPer((_: Engine) => new Kept<string, Weighed>(MOMENTS))
 
 const keyOf = ({ complaint, observations, repaired, before = [] }: Evidence): string =>
   JSON.stringify([complaint, repaired, ...[before, observations].map((list) => list.map(observationKey))])
@@ -116,7 +117,7 @@ function withPairs(base: Engine, chosen: readonly [number, number][]): Engine {
 
   function extend(observation: Observation): Likelihoods {
     const { marginal, byKind } = base.logLikelihoods(observation)
-    const { bench, probe, answer } = observation
+    const { probe, answer } = observation
     const scale = scaleOf(system, probe)
     const words = wordsFor(system, probe).length
     const extendedMarginal = new Float64Array(single + pairs.length + 1)

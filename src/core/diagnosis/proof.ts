@@ -11,24 +11,27 @@ import { KeptPer } from '@/src/core/units/kept'
 import type { CallName } from '@/src/core/wiring/call'
 import { callsOf, partsOf } from '@/src/core/wiring/system'
 
-/** One thing that a call must bring on in a sound house, and where it is seen. */
+/** One thing that a call must bring on in a sound house, or let rest, and where it is seen. */
 interface Proof {
-  readonly call: CallName
+  readonly call: 'off' | CallName
   readonly probe: Probe
   readonly place: string
 }
 
-/** What each call brings on: loads that run, and valves and dampers that no load shows. */
+/** What each call brings on, loads that run and valves and dampers that no load shows; and that no load runs on when nothing is called. */
 const proofsOf = new KeptPer((laboratory: Laboratory): Proof[] => {
   const { system } = laboratory
-  const seen = [...partsOf(system, 'load'), ...partsOf(system, 'coil').filter(({ contact }) => contact === undefined)]
-  return callsOf(system).flatMap((call) => {
+  const loads = partsOf(system, 'load')
+  const seen = [...loads, ...partsOf(system, 'coil').filter(({ contact }) => contact === undefined)]
+  const still = loads.map(({ id, place }): Proof => ({ call: 'off', probe: { meter: 'look', at: id }, place }))
+  const calls = callsOf(system).flatMap((call) => {
     const probes = seen.map(({ id }): Probe => ({ meter: 'look', at: id }))
     const [called, idle] = ([call, 'off'] as const).map((set) => predictAll(laboratory, asSet(createBench(system), set), healthy, probes))
     return seen.flatMap(({ place }, index): Proof[] =>
       JSON.stringify(called[index]) === JSON.stringify(idle[index]) ? [] : [{ call, probe: probes[index], place }],
     )
   })
+  return [...calls, ...still]
 })
 
 /** Everything put back, power on, one call made at its thermostat. */

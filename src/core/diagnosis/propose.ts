@@ -50,7 +50,7 @@ function askAgain(engine: Engine, evidence: Evidence, posterior: Posterior, benc
 }
 
 /** A wrong part fitted, and the way back to the house: minutes, assumption. */
-const WRONG_REPAIR_MINUTES = 60
+const WRONG_REPAIR_MINUTES = 120
 
 /** Before a part is condemned, or a house called sound: what is still worth its minutes. */
 function confirm(engine: Engine, evidence: Evidence, posterior: Posterior, bench: Bench, verdict: Verdict, choice: Choice): Check | null {

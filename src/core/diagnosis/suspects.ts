@@ -1,5 +1,5 @@
 import { type Engine, latestAnswers, type Observation } from '@/src/core/diagnosis/engine'
-import { inDegree } from '@/src/core/diagnosis/houses'
+import { inDegree, isGraded, overDegrees } from '@/src/core/diagnosis/houses'
 import type { Evidence, Posterior } from '@/src/core/diagnosis/posterior'
 import type { Repair } from '@/src/core/faults/fault'
 import { misfit } from '@/src/core/readings/likelihood'
@@ -96,8 +96,11 @@ function rowFor(engine: Engine, posterior: Posterior, observation: Observation, 
   const scale = scaleOf(engine.system, observation.probe)
   // What lies within the spread of houses, and of damage, fits.
   let away = misfit(observation.answer, prediction, scale)
-  for (let corner = 1; corner < engine.laboratories.length && away > MISFIT_LIMIT; corner++)
-    away = Math.min(away, misfit(observation.answer, foretold(corner), scale))
+  if (away > MISFIT_LIMIT) {
+    const corners = engine.laboratories.map((_, corner) => (corner === 0 ? prediction : foretold(corner)))
+    for (const widened of isGraded(story) ? overDegrees(corners) : corners)
+      away = Math.min(away, misfit(observation.answer, widened, scale))
+  }
   return {
     observation: observation.id,
     expected: saysPrediction(prediction, scale),

@@ -8,7 +8,6 @@ import { weigh } from '@/src/core/diagnosis/pairs'
 import { computePosterior, type Evidence, zoneProbabilities } from '@/src/core/diagnosis/posterior'
 import { type Proposal, priceWays, propose, runnersUp, type WayPrice } from '@/src/core/diagnosis/propose'
 import { listSuspects, type Suspect } from '@/src/core/diagnosis/suspects'
-import { judge, type Verdict } from '@/src/core/diagnosis/verdict'
 import type { JobState } from '@/src/core/job/fold'
 import type { Answer, Probe } from '@/src/core/readings/check'
 import { sayAnswer, sayBenchShort, sayProbe } from '@/src/core/readings/say'
@@ -21,8 +20,6 @@ export interface Opinion {
   readonly moves: readonly ZoneMove[]
   readonly conductors: readonly ConductorRow[]
   readonly contradictions: readonly { readonly entry: string; readonly say: string }[]
-  /** A verdict that stands whatever the next check would be. */
-  readonly verdict: Verdict | null
   readonly readings: number
 }
 
@@ -57,7 +54,6 @@ export function formOpinion(base: Engine, state: JobState): Opinion {
         },
       ]
     }),
-    verdict: judge(engine, evidence, suspects).verdict,
     readings: evidence.observations.length,
   }
 }

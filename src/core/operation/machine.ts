@@ -32,6 +32,7 @@ export interface OutputModel {
   readonly to: string
   readonly style: 'passes' | 'relay'
   readonly minimumOffS: number | undefined
+  readonly closesAfterS: number | undefined
   readonly hot: number
   readonly common: number
   readonly inputs: readonly number[]
@@ -77,6 +78,7 @@ export function createMachine(system: System, network: Network, factors: ValueFa
         to: output.to,
         style: output.style,
         minimumOffS: output.minimumOffS,
+        closesAfterS: output.closesAfterS,
         hot: network.nodeIndex(boardInside(part.id)),
         common: network.nodeIndex(terminalPoint(part.between[1], part.place)),
         inputs: inputsOf(output).map((call) => network.nodeIndex(terminalPoint(call, part.place))),

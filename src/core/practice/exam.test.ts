@@ -29,6 +29,7 @@ describe('calibrate', () => {
         lead: '',
         trips: 0,
         fuses: 0,
+        cooked: 0,
         observations: [],
         bench: createBench(furnaceAc),
       },

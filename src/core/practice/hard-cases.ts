@@ -11,9 +11,8 @@ import { complaintOf, runTrial, type Trial } from '@/src/core/practice/trial'
 import { probeKey } from '@/src/core/readings/check'
 import { type Hypothesis, healthy } from '@/src/core/readings/hypothesis'
 import type { Random } from '@/src/core/units/random'
-import { bodyLink, conductorMiddle, switchedTerminals, thermostatInside, windingLink } from '@/src/core/wiring/assembly'
+import { bodyLink, conductorMiddle, landingLink, switchedTerminals, thermostatInside } from '@/src/core/wiring/assembly'
 import { CHASSIS, pinPoint, terminalPoint } from '@/src/core/wiring/point'
-import { houseCommon } from '@/src/core/wiring/supply'
 import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
 
 /** What the plain exam does not ask: a wrong reading among good ones, a fault of no catalogue, two faults at once. */
@@ -150,10 +149,7 @@ function drawTwo(engine: Engine, random: Random): { fault: Fault; story: Hypothe
 
 /** Faults that no entry of the catalogue describes, made from what wires and windings also do. */
 export function outsideFaults(system: System): { readonly id: string; readonly effects: readonly Effect[] }[] {
-  const transformer = firstPart(system, 'transformer')
   const thermostat = firstPart(system, 'thermostat')
-  const { place } = transformer
-  const common = terminalPoint(houseCommon(system), place)
   const [coil] = partsOf(system, 'coil')
   const [cable] = system.cables
   const hot = thermostatInside(thermostat.id, 'hot')
@@ -165,13 +161,16 @@ export function outsideFaults(system: System): { readonly id: string; readonly e
         (terminal): Effect => ({ do: 'short', a: hot, b: terminalPoint(terminal, thermostat.place), ohm: 45 }),
       ),
     },
-    // A winding of half the turns, and one that touches the core through an ohm or two of varnish.
+    // A terminal strip gone green: every landing at the thermostat is a bad joint.
     {
-      id: 'winding half burnt',
-      effects: [
-        { do: 'resist', link: windingLink(transformer.id, 'secondary'), ohm: 9 },
-        { do: 'short', a: terminalPoint(transformer.secondary[0], place), b: common, ohm: 25 },
-      ],
+      id: 'terminal strip corroded',
+      effects: system.cables.flatMap((one) =>
+        one.conductors.flatMap(({ id, lands }): Effect[] =>
+          one.between.flatMap((end, side) =>
+            end === thermostat.place && lands[side] !== null ? [{ do: 'resist', link: landingLink(one.id, id, end), ohm: 70 }] : [],
+          ),
+        ),
+      ),
     },
     // A coil that is nearly open and half grounded.
     {

@@ -23,6 +23,8 @@ export interface Trial {
   readonly minutes: number
   readonly trips: number
   readonly fuses: number
+  /** Transformers that were cooked while the search went on. */
+  readonly cooked: number
   readonly observations: readonly Observation[]
   readonly bench: Bench
 }
@@ -60,18 +62,21 @@ export function runTrial(engine: Engine, house: House, start: Start, solver: Sol
   let minutes = 0
   let trips = 0
   let fuses = 0
+  let cooked = 0
   for (let checks = 0; ; checks++) {
     const evidence: Evidence = { complaint, observations, repaired, before }
     const { next, verdict } = solver(engine, evidence, bench)
     if (!next || checks === mostChecks) {
       const weighed = weigh(engine, evidence)
       const [lead] = listSuspects(weighed.engine, evidence, weighed.posterior, 0)
-      return { verdict, lead: lead.id, checks, minutes, trips, fuses, observations, bench }
+      return { verdict, lead: lead.id, checks, minutes, trips, fuses, cooked, observations, bench }
     }
     const route = planRoute(system, bench, next.bench, next.place, engine.cost)
-    minutes += route.minutes + engine.cost.reading[next.probe.meter]
+    const taken = route.minutes + engine.cost.reading[next.probe.meter]
+    minutes += taken
     bench = make(route.changes)
     const { answer, tripped } = house.ask(next.probe)
+    if (house.pass(taken)) cooked++
     if (tripped) {
       const isBreaker = isResettable(system, bench)
       trips++

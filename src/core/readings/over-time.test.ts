@@ -146,3 +146,40 @@ describe('chatter over time', () => {
     expect(periodS).toBeCloseTo(2, 0)
   })
 })
+
+describe('a heat pump in frost', () => {
+  const heat = (fault: string | null, untilS: number) => run('heat-pump-o', fault, { untilS }, { call: 'heat' })
+
+  it('thaws after ninety minutes on the call: valve over, strips on, for eight minutes, and then heats on', () => {
+    const { happenings, outcome } = heat(null, 6500)
+    const of = (what: string) => happenings.filter((happening) => happening.what === what).map(({ atS, to }) => [Math.round(atS / 60), to])
+    const [[begins], [ends]] = of('defrost-board') as [number, string][]
+    expect([begins, ends]).toEqual([90, 98])
+    expect(of('valve')).toEqual([
+      [begins, 'in'],
+      [ends, 'out'],
+    ])
+    // A sequencer takes its time both ways.
+    expect(of('sequencer').map(([, to]) => to)).toEqual(['in', 'out'])
+    expect(of('contactor').map(([, to]) => to)).toEqual(['in'])
+    expect(outcome).toBe('settled')
+  })
+
+  it('does not thaw when the call never reaches its board, nor when the call is over before', () => {
+    expect(heat('conductor-open:outdoor-cable.Y', 6500).happenings.map(({ to }) => to)).not.toContain('defrosts')
+    const short = run('heat-pump-o', null, { untilS: 6500, calls: [{ atS: 5000, call: 'off' }] }, { call: 'heat' })
+    expect(short.happenings.map(({ to }) => to)).not.toContain('defrosts')
+  })
+})
+
+describe('an ignition control', () => {
+  it('purges and warms up before the valve, and does not begin with a limit open', () => {
+    const lit = run('rooftop-gas', null, { untilS: 200, calls: [{ atS: 20, call: 'heat' }] })
+    const valve = lit.happenings.find(({ what }) => what === 'gas-valve')
+    expect(valve).toMatchObject({ to: 'in' })
+    expect(valve?.atS).toBeGreaterThan(54)
+    expect(valve?.atS).toBeLessThan(58)
+    const tripped = run('rooftop-gas', 'switch-open:limit', { untilS: 200, calls: [{ atS: 20, call: 'heat' }] })
+    expect(tripped.happenings.some(({ what }) => what === 'gas-valve')).toBe(false)
+  })
+})

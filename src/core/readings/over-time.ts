@@ -22,16 +22,30 @@ import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { changesOfFault, constraintsOf } from '@/src/core/readings/world'
 import { complex } from '@/src/core/units/complex'
-import { bodyLink, windingLink } from '@/src/core/wiring/assembly'
+import { bodyLink, passLink, windingLink } from '@/src/core/wiring/assembly'
+import type { PartOf } from '@/src/core/wiring/part'
 import { terminalPoint } from '@/src/core/wiring/point'
-import { callerOf, firstPart } from '@/src/core/wiring/system'
+import { callerOf, firstPart, partsOf } from '@/src/core/wiring/system'
 
 /** One thing that happened, and when: `what` became `to`. */
 export interface Happening {
   readonly atS: number
   /** A part by its id, `board.output`, or `guard`. */
   readonly what: string
-  readonly to: 'in' | 'out' | 'made' | 'broken' | 'alive' | 'blank' | 'tripped' | 'open' | 'cooked' | 'called' | 'let go'
+  readonly to:
+    | 'in'
+    | 'out'
+    | 'made'
+    | 'broken'
+    | 'alive'
+    | 'blank'
+    | 'tripped'
+    | 'open'
+    | 'cooked'
+    | 'called'
+    | 'let go'
+    | 'defrosts'
+    | 'thawed'
 }
 
 /**
@@ -71,6 +85,7 @@ type Due =
   | { readonly do: 'fuse' }
   | { readonly do: 'cooked' }
   | { readonly do: 'call'; readonly call: Bench['call'] }
+  | { readonly do: 'defrost'; readonly board: PartOf<'board'>; readonly begins: boolean }
 
 /**
  * Runs a bench over time under a story: relays with their own delays, boards that wait out their minimum off time, a
@@ -92,8 +107,9 @@ export function runOverTime(laboratory: Laboratory, bench: Bench, hypothesis: Hy
     return found.meaning
   }
   const happenings: Happening[] = []
-  const fixed: Change[] = [...changesOfFault(laboratory, hypothesis, bench.lifted)]
+  let fixed: Change[] = [...changesOfFault(laboratory, hypothesis, bench.lifted)]
   const lastBroken = new Map<number, number>()
+  const thawing = new Map<string, readonly Change[]>()
   const visits = new Map<string, number[]>()
   const order: StateBits[] = []
   let call = bench.call
@@ -134,10 +150,13 @@ export function runOverTime(laboratory: Laboratory, bench: Bench, hypothesis: Hy
     if (cookS === null) queue.cancel('cooked')
     else queue.set('cooked', nowS + cookS, { do: 'cooked' })
 
+    for (const board of partsOf(system, 'board')) planDefrost(board)
+
     const due = queue.take()
     if (!due || due.atS > script.untilS) {
       windingC = coolsTo(winding, secondaryA, windingC, (due ? script.untilS : Math.max(nowS, script.untilS)) - nowS, ambientC)
-      return end(due ? 'under-way' : 'settled', null, [state])
+      // A thaw an hour from now is no unrest.
+      return end(due && due.event.do !== 'defrost' ? 'under-way' : 'settled', null, [state])
     }
     const passedS = due.atS - nowS
     melted = meltS === null ? 0 : melted + passedS / meltS
@@ -169,7 +188,25 @@ export function runOverTime(laboratory: Laboratory, bench: Bench, hypothesis: Hy
     if (outputs[outputKey(output.part.id, output.to)] === 'toggles') return TOGGLE_S
     const offS = output.minimumOffS ?? 0
     // At power-up a board takes its output for just broken.
-    return on ? Math.max(RELAY_S, (lastBroken.get(bit) ?? 0) + offS - nowS) : RELAY_S
+    return on ? Math.max(output.closesAfterS ?? RELAY_S, (lastBroken.get(bit) ?? 0) + offS - nowS) : RELAY_S
+  }
+
+  /** The board counts its minutes while its compressor is called, and starts anew when the call is gone. */
+  function planDefrost(board: PartOf<'board'>): void {
+    if (!board.defrost || thawing.has(board.id)) return
+    const [input, common] = [board.defrost.call, board.between[1]].map((name) => network.nodeIndex(terminalPoint(name, board.place)))
+    const key = `defrost ${board.id}`
+    if (kernel.difference(input, common) < board.inputAboveVolts) queue.cancel(key)
+    else if (!queue.has(key)) queue.set(key, nowS + board.defrost.everyS, { do: 'defrost', board, begins: true })
+  }
+
+  function changesOfDefrost(board: PartOf<'board'>): Change[] {
+    const at = (name: string) => terminalPoint(name, board.place)
+    const { closes = [], opens = [] } = board.defrost ?? {}
+    return [
+      ...closes.map(([from, to]) => addAdmittance(network, at(from), at(to), complex(1 / board.contactOhm))),
+      ...opens.map((to) => openLink(network, passLink(board.id, to))),
+    ]
   }
 
   function happen(event: Due): void {
@@ -179,6 +216,23 @@ export function runOverTime(laboratory: Laboratory, bench: Bench, hypothesis: Hy
         say(callerOf(system, event.call === 'off' ? call : event.call).id, event.call === 'off' ? 'let go' : 'called')
         call = event.call
         return
+      case 'defrost': {
+        const { board, begins } = event
+        if (begins) {
+          const changes = changesOfDefrost(board)
+          thawing.set(board.id, changes)
+          fixed.push(...changes)
+          queue.set(`thaw ${board.id}`, nowS + (board.defrost?.lastsS ?? 0), { do: 'defrost', board, begins: false })
+        } else {
+          const changes = thawing.get(board.id) ?? []
+          fixed = fixed.filter((change) => !changes.includes(change))
+          thawing.delete(board.id)
+        }
+        say(board.id, begins ? 'defrosts' : 'thawed')
+        // What comes round after it is no chatter.
+        visits.clear()
+        return
+      }
       case 'fuse':
         isFuseOpen = true
         melted = 0

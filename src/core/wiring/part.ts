@@ -94,9 +94,15 @@ const partSchemas = {
           style: z.enum(['passes', 'relay']),
           /** How long an output stays off before it is made again: the compressor's delay. */
           minimumOffS: positive.optional(),
+          /** From the call to the output: the purge and warm-up of an ignition control. Left out, at once. */
+          closesAfterS: positive.optional(),
         }),
       )
       .min(1),
+    /** Now and then the board thaws the coil: after so long on the call it closes some pairs and opens some outputs for a while. */
+    defrost: z
+      .strictObject({ call: idSchema, everyS: positive, lastsS: positive, closes: z.array(between).min(1), opens: z.array(idSchema) })
+      .optional(),
   }),
   thermostat: z.strictObject({
     kind: z.literal('thermostat'),

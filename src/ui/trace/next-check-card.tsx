@@ -4,6 +4,7 @@ import { useHotkeys } from 'react-hotkeys-hook'
 import { sayChange } from '@/src/core/bench/say'
 import type { Check } from '@/src/core/diagnosis/next-check'
 import { sayWay } from '@/src/core/diagnosis/ways'
+import { entriesOfAnswer } from '@/src/core/job/answer-entries'
 import type { EntryDraft } from '@/src/core/job/entry'
 import { type Answer, probeKey } from '@/src/core/readings/check'
 import { wordsFor } from '@/src/core/readings/predict'
@@ -76,11 +77,7 @@ function Proposed({ check, confirms, isStale }: { check: Check; confirms: boolea
   const prepare: EntryDraft[] = setup.map((change) => ({ kind: 'bench', change }))
   const answerWith = (answer: Answer) => {
     setTyping(false)
-    const isTrip = probe.meter === 'trip' && typeof answer === 'object' && 'word' in answer
-    record([
-      ...prepare,
-      isTrip ? { kind: 'trip', result: answer.word === 'trips' ? 'trips' : 'holds' } : { kind: 'reading', probe, answer },
-    ])
+    record(entriesOfAnswer(check, answer))
   }
   const skip = () => record([{ kind: 'skip', probe }])
 

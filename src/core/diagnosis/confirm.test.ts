@@ -1,0 +1,89 @@
+import { createBench } from '@/src/core/bench/bench'
+import { latestAnswers, type Observation } from '@/src/core/diagnosis/engine'
+import { graded, inDegree, isGraded } from '@/src/core/diagnosis/houses'
+import { noEvidence } from '@/src/core/diagnosis/posterior'
+import { propose } from '@/src/core/diagnosis/propose'
+import { createHouse, drawValues } from '@/src/core/practice/house'
+import { runTrial } from '@/src/core/practice/trial'
+import { healthy } from '@/src/core/readings/hypothesis'
+import { createRandom } from '@/src/core/units/random'
+import { callsOf } from '@/src/core/wiring/system'
+import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
+import { furnaceEngine, storyOf } from '@/tests/setup/furnace'
+
+const engine = furnaceEngine()
+const live = createBench(furnaceAc)
+const volts = (id: string, a: string, b: string, answer: number): Observation => ({
+  id,
+  bench: live,
+  probe: { meter: 'volts', a, b },
+  answer,
+})
+
+describe('a sound house', () => {
+  const house = createHouse(furnaceAc, healthy, drawValues(furnaceAc, createRandom(4)), createRandom(5))
+  const trial = runTrial(engine, house, { complaint: noEvidence.complaint })
+
+  it('is called sound only when every call has been made and what it brings on was seen, and nothing ran on', () => {
+    expect(trial.verdict?.found).toBe('nothing-wrong')
+    const seenOn = (call: string) =>
+      trial.observations.filter(({ bench, probe }) => bench.call === call && probe.meter === 'look' && bench.power)
+    for (const call of callsOf(furnaceAc)) expect([call, seenOn(call).length > 0]).toEqual([call, true])
+    expect(seenOn('off').length).toBeGreaterThan(0)
+  })
+})
+
+describe('a reading that stands against the verdict', () => {
+  // Everything says that the transformer is dead.
+  const dead = [
+    volts('r', 'R@indoor', 'C@indoor', 0.02),
+    volts('s', 'sec@indoor', 'C@indoor', 0.03),
+    volts('t', 'R@thermostat', 'C@thermostat', 0.02),
+    { id: 'look', bench: live, probe: { meter: 'look', at: 'fuse' }, answer: { word: 'good' } } as Observation,
+  ]
+
+  it('is surer when it is taken again and stays', () => {
+    const [once] = latestAnswers([dead[0]])
+    const [twice] = latestAnswers([dead[0], { ...dead[0], id: 'again', answer: 0.04 }])
+    expect(once.confirmed).toBeUndefined()
+    expect(twice).toMatchObject({ id: 'again', confirmed: true })
+    const [changed] = latestAnswers([dead[0], { ...dead[0], id: 'again', answer: 26 }])
+    expect(changed).toMatchObject({ id: 'again', answer: 26 })
+    expect(changed.confirmed).toBeUndefined()
+    // Plain wrong twice over is a chance in thousands: what it speaks against sinks further.
+    const against = (observation: Observation) => {
+      const { marginal } = engine.logLikelihoods(observation)
+      return marginal[0] - marginal[engine.hypotheses.findIndex(({ fault }) => fault?.family === 'transformer-dead')]
+    }
+    expect(against(twice)).toBeLessThan(against(once) - 2)
+  })
+
+  it('keeps the part from being condemned until it has been taken again', () => {
+    const line = volts('line', 'L1-unit@indoor', 'N@indoor', 121)
+    const odd: Observation = { ...volts('odd', 'R@indoor', 'W@indoor', 26) }
+    const { next, verdict } = propose(engine, { ...noEvidence, observations: [...dead, line, odd] }, live)
+    expect(verdict).toBeNull()
+    expect(next?.say).toMatch(/^Once more: volts, R to W/)
+  })
+})
+
+describe('damage by degrees', () => {
+  it('moves every ohm of a touch and none of a clean open', () => {
+    const rub = storyOf('conductor-to-chassis:outdoor-cable.Y')
+    expect(isGraded(rub)).toBe(true)
+    const more = graded(rub, 3).effects[0]
+    const asTold = rub.effects[0]
+    if (more.do !== 'short' || asTold.do !== 'short') throw new Error('a rub is a short')
+    expect(more.ohm).toBeCloseTo(3 * asTold.ohm)
+    const open = storyOf('conductor-open:outdoor-cable.Y')
+    expect(isGraded(open)).toBe(false)
+    expect(inDegree(open, 2)).toBe(open)
+  })
+
+  it('a rub of eight ohms, which no story names, is found all the same', () => {
+    const story = graded(storyOf('conductor-to-chassis:outdoor-cable.Y'), 8 / 0.2)
+    const house = createHouse(furnaceAc, story, drawValues(furnaceAc, createRandom(8)), createRandom(9))
+    const { verdict } = runTrial(engine, house, { complaint: noEvidence.complaint })
+    expect(verdict).toMatchObject({ found: 'repair', repair: { id: 'cable-short:outdoor-cable.Y' } })
+  })
+})

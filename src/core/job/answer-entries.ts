@@ -1,0 +1,18 @@
+import type { Check } from '@/src/core/diagnosis/next-check'
+import type { Entry, EntryDraft } from '@/src/core/job/entry'
+import type { Answer } from '@/src/core/readings/check'
+
+/** What is entered when a proposed check is answered: what was set up for it, then the reading or the trip. */
+export function entriesOfAnswer({ setup, probe }: Pick<Check, 'setup' | 'probe'>, answer: Answer): EntryDraft[] {
+  const isTrip = probe.meter === 'trip' && typeof answer === 'object' && 'word' in answer
+  return [
+    ...setup.map((change): EntryDraft => ({ kind: 'bench', change })),
+    isTrip ? { kind: 'trip', result: answer.word === 'trips' ? 'trips' : 'holds' } : { kind: 'reading', probe, answer },
+  ]
+}
+
+/** The timeline as it would be with an answer that has not been given: for thinking ahead, never kept. */
+export function asIfAnswered(entries: readonly Entry[], check: Pick<Check, 'setup' | 'probe'>, answer: Answer): Entry[] {
+  const at = entries[entries.length - 1]?.at ?? '2000-01-01T00:00:00Z'
+  return [...entries, ...entriesOfAnswer(check, answer).map((draft, index): Entry => ({ ...draft, id: `as-if-${index}`, at }))]
+}
