@@ -14,9 +14,12 @@ import {
   leadingOverloadA,
   loadPerCall,
   suspicionByPoint,
+  type WindingLoad,
+  windingLoads,
 } from '@/src/core/job/forecast'
 import type { Probe } from '@/src/core/readings/check'
 import type { Expected } from '@/src/core/readings/expected'
+import { readsThrough, type SeenThrough } from '@/src/core/readings/reads-through'
 import type { System } from '@/src/core/wiring/system'
 
 /** The job as the worker sees it: everything else is computed from these two. */
@@ -94,9 +97,12 @@ const api = {
   alternatives: ({ system, entries }: Timeline): Alternatives => weighAlternatives(engineFor(system), foldJob(system, entries)),
   forecast: ({ system, entries }: Timeline, probe: Probe): Forecast[] =>
     forecastReading(engineFor(system), foldJob(system, entries), probe),
+  readsThrough: ({ system, entries }: Timeline, probe: Probe): SeenThrough[] =>
+    readsThrough(engineFor(system).laboratory, foldJob(system, entries).bench, probe),
   expect: ({ system, entries }: Timeline, probes: readonly Probe[]): Expected[] =>
     expectReadings(engineFor(system), foldJob(system, entries), probes),
   overload: ({ system, entries }: Timeline): number | null => leadingOverloadA(engineFor(system), foldJob(system, entries)),
+  windings: ({ system, entries }: Timeline): WindingLoad[] => windingLoads(engineFor(system), foldJob(system, entries)),
   loads: ({ system, entries }: Timeline): CallLoad[] => loadPerCall(engineFor(system), foldJob(system, entries)),
 }
 export type DiagnosisApi = typeof api

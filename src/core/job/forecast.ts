@@ -1,10 +1,11 @@
-import { createBench } from '@/src/core/bench/bench'
+import { type Bench, createBench } from '@/src/core/bench/bench'
 import { probePoints } from '@/src/core/diagnosis/candidates'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { weigh } from '@/src/core/diagnosis/pairs'
 import { listSuspects } from '@/src/core/diagnosis/suspects'
 import { evidenceOf } from '@/src/core/job/advise'
 import type { JobState } from '@/src/core/job/fold'
+import { changesBetween } from '@/src/core/operation/settle'
 import type { Probe } from '@/src/core/readings/check'
 import { type Expected, expectedRange } from '@/src/core/readings/expected'
 import { type Hypothesis, healthy } from '@/src/core/readings/hypothesis'
@@ -12,6 +13,7 @@ import { predict, predictAll, scaleOf } from '@/src/core/readings/predict'
 import { fromOhmScale, type Prediction, type Scale } from '@/src/core/readings/prediction'
 import { saysPrediction } from '@/src/core/readings/say'
 import { worldsOf } from '@/src/core/readings/world'
+import { windingLink } from '@/src/core/wiring/assembly'
 import type { CallName } from '@/src/core/wiring/call'
 import { type Point, terminalPoint } from '@/src/core/wiring/point'
 import { feedOf, houseCommon } from '@/src/core/wiring/supply'
@@ -157,4 +159,40 @@ export function leadingOverloadA(base: Engine, state: JobState): number | null {
     if (most > fuse.ratingA) return most
   }
   return null
+}
+
+/** What the first transformer's winding carries on the bench as it stands, while the protection holds, under one story. */
+export interface WindingLoad {
+  readonly id: string
+  readonly say: string
+  readonly probability: number
+  readonly amps: number
+}
+
+/** The winding's current under the leading suspects and in a sound house, hottest first. */
+export function windingLoads(base: Engine, state: JobState): WindingLoad[] {
+  const evidence = evidenceOf(state)
+  const { engine, posterior } = weigh(base, evidence)
+  const { laboratory, system } = engine
+  const row = laboratory.network.linkRow(windingLink(firstPart(system, 'transformer').id, 'secondary'))
+  const bench: Bench = { ...state.bench, slot: { ...state.bench.slot, open: false } }
+  const amps = (story: Hypothesis): number => {
+    const { base: standing, constraints, worlds } = worldsOf(laboratory, bench, { ...story, foundFuse: 'intact' })
+    const [{ fixed, settled }] = worlds
+    return Math.max(
+      ...settled.members.map((member) => {
+        laboratory.kernel.set(standing, [...fixed, ...changesBetween(laboratory.machine, constraints, 0, member)])
+        return laboratory.kernel.difference(row, -1)
+      }),
+    )
+  }
+  const leading = listSuspects(engine, evidence, posterior, 0)
+    .slice(0, LEADING)
+    .flatMap(({ id, say, probability }): WindingLoad[] => {
+      const story = id === healthy.id ? null : leadingStory(engine, posterior.hypotheses, id)
+      return story ? [{ id, say, probability, amps: amps(story) }] : []
+    })
+  return [...leading, { id: healthy.id, say: 'sound', probability: posterior.hypotheses[0], amps: amps(healthy) }].sort(
+    (a, b) => b.amps - a.amps,
+  )
 }

@@ -2,6 +2,7 @@
 import { Chart, Filler, Legend, LineController, LineElement, LogarithmicScale, PointElement, ScatterController } from 'chart.js'
 import annotation from 'chartjs-plugin-annotation'
 import { Scatter } from 'react-chartjs-2'
+import { unprotected } from '@/src/core/protection/gap'
 import { secondsToLimit, type Winding } from '@/src/core/protection/transformer-heat'
 import { openingBand } from '@/src/core/protection/trip-curve'
 import { useThemeColours } from '@/src/ui/controls/use-theme-colours'
@@ -121,9 +122,24 @@ export function FuseChart({ ratingA, winding, faultA }: { ratingA: number; windi
           />
         )}
       </div>
-      <p className="text-muted text-small">{sayProtection(ratingA, winding, faultA)}</p>
+      <p className="text-muted text-small">
+        {sayProtection(ratingA, winding, faultA)} {sayRatings(winding)}
+      </p>
     </figure>
   )
+}
+
+/** The two fuses that boards are sold with, side by side on this transformer. */
+const RATINGS_A = [3, 5] as const
+
+function sayRatings(winding: Winding): string {
+  const said = RATINGS_A.map((ratingA) => {
+    const gap = unprotected('fuse', ratingA, winding)
+    return gap
+      ? `a ${ratingA} A fuse leaves it to cook between ${gap.fromA.toFixed(1)} and ${gap.toA.toFixed(1)} A`
+      : `a ${ratingA} A fuse opens in time at every current`
+  })
+  return `This ${winding.va} VA winding: ${said.join('; ')}. Fit what the label says, never more.`
 }
 
 function sayProtection(ratingA: number, winding: Winding, faultA: number | null): string {

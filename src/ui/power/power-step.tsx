@@ -13,6 +13,7 @@ import { useDesk } from '@/src/ui/desk/desk-context'
 import { Screen, type ScreenProps } from '@/src/ui/desk/screen'
 import { useWorkerAnswer } from '@/src/ui/engine/use-worker-answer'
 import { FuseChart } from '@/src/ui/power/fuse-chart'
+import { HeatChart } from '@/src/ui/power/heat-chart'
 import { LoadChart } from '@/src/ui/power/load-chart'
 import { SupplyPicture } from '@/src/ui/power/supply-picture'
 import { supplyChecks } from '@/src/ui/power/supply-probes'
@@ -41,6 +42,8 @@ export function PowerStep({ onStep }: ScreenProps) {
   const next = lines.find(({ id }) => id === picked) ?? lines.find(({ answer }) => answer === null) ?? null
   const fuse = firstPart(system, 'fuse')
   const transformer = firstPart(system, 'transformer')
+  const winding = { va: transformer.va, plateVolts: PLATE_VOLTS }
+  const { answer: windings } = useWorkerAnswer((worker) => worker.windings({ system, entries }), `windings ${entries.length}`)
   const { answer: overload } = useWorkerAnswer((worker) => worker.overload({ system, entries }), `overload ${entries.length}`)
   const seen = state.observations.findLast(({ probe }) => probe.meter === 'look' && probe.at === 'fuse')?.answer
   const take = (answer: Answer) => {
@@ -59,9 +62,10 @@ export function PowerStep({ onStep }: ScreenProps) {
           <div className="mt-3 grid gap-4 max-desk:order-2 desk:grid-cols-2">
             <FuseChart
               ratingA={state.bench.slot.holds === 'fuse' ? state.bench.slot.ratingA : fuse.ratingA}
-              winding={{ va: transformer.va, plateVolts: PLATE_VOLTS }}
+              winding={winding}
               faultA={overload}
             />
+            {windings && <HeatChart loads={windings} winding={winding} isLive={state.bench.power} />}
             {loads && <LoadChart loads={loads} plateVa={transformer.va} />}
           </div>
           <table className="mt-3 w-full text-left">

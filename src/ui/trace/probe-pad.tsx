@@ -2,9 +2,11 @@
 import { isSameJumper } from '@/src/core/bench/bench'
 import { landingOf, sayPoint } from '@/src/core/bench/points'
 import { sayPair } from '@/src/core/bench/say'
+import { capital } from '@/src/core/faults/unit-faults'
 import type { Forecast } from '@/src/core/job/forecast'
 import type { Probe } from '@/src/core/readings/check'
 import { isLinePoint } from '@/src/core/readings/predict'
+import type { SeenThrough } from '@/src/core/readings/reads-through'
 import { sayPercent } from '@/src/core/units/quantity'
 import { conductorEnd, parsePoint } from '@/src/core/wiring/point'
 import type { System } from '@/src/core/wiring/system'
@@ -21,7 +23,7 @@ export function ProbePad({ probes, onClear }: { probes: readonly string[]; onCle
   return (
     <section aria-label="Probes" className="landed mb-3 rounded border-2 border-hold bg-raised p-3">
       <div className="flex items-start justify-between gap-2">
-        <h2 className="font-bold text-large">{b ? sayPair(system, a, b) : sayPoint(system, a)}</h2>
+        <h2 className="font-bold text-large">{capital(b ? sayPair(system, a, b) : sayPoint(system, a))}</h2>
         <Button onClick={onClear} aria-keyshortcuts="Escape">
           put down
         </Button>
@@ -88,12 +90,17 @@ function BetweenTwo({ a, b, onDone }: { a: string; b: string; onDone: () => void
     (worker) => worker.forecast({ system, entries }, probe),
     `${a} ${b} ${measured} ${entries.length}`,
   )
+  const { answer: seen } = useWorkerAnswer(
+    (worker) => worker.readsThrough({ system, entries }, probe),
+    `through ${a} ${b} ${measured} ${entries.length}`,
+  )
   const isJumped = state.bench.jumpers.some((jumper) => isSameJumper(jumper, a, b))
   const isLine = isLinePoint(system, a) || isLinePoint(system, b)
   return (
     <>
       <p className="text-muted">{measured === 'volts' ? 'Volts, power on.' : 'Ohms, power off.'} It would read:</p>
       {forecasts ? <Scale forecasts={forecasts} /> : <p role={problem ? 'alert' : undefined}>{problem ?? '…'}</p>}
+      {seen && seen.length > 0 && <ReadsThrough seen={seen} />}
       {isLine && <Caution>Line voltage. Prove the meter on a live source first; keep one hand out.</Caution>}
       <Keypad
         measured={measured}
@@ -110,6 +117,27 @@ function BetweenTwo({ a, b, onDone }: { a: string; b: string; onDone: () => void
         {isJumped ? 'Take out the jumper between the two' : 'Jumper between the two'}
       </Button>
     </>
+  )
+}
+
+/** What the ohmmeter sees beside the wire, said before the reading is taken, and the end that keeps it out. */
+function ReadsThrough({ seen }: { seen: readonly SeenThrough[] }) {
+  const { record } = useDesk()
+  const lifts = [...new Set(seen.flatMap(({ lift }) => lift ?? []))]
+  return (
+    <div className="mb-2 border-line border-l-4 pl-2">
+      <ul>
+        {seen.slice(0, 3).map(({ part, say }) => (
+          <li key={part}>{say.charAt(0).toUpperCase() + say.slice(1)}.</li>
+        ))}
+        {seen.length > 3 && <li className="text-muted">And {seen.length - 3} more.</li>}
+      </ul>
+      {lifts.length > 0 && (
+        <Button look="quiet" onClick={() => record(lifts.map((end) => ({ kind: 'bench', change: { do: 'lift', end } })))}>
+          {lifts.length === 1 ? 'lift it' : `lift all ${lifts.length}`}
+        </Button>
+      )}
+    </div>
   )
 }
 

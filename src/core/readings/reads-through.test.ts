@@ -1,0 +1,38 @@
+import { readsThrough } from '@/src/core/readings/reads-through'
+import { benchWith, change, furnaceEngine } from '@/tests/setup/furnace'
+
+const { laboratory } = furnaceEngine()
+const off = benchWith(change.off)
+const seen = (a: string, b: string, bench = off) => readsThrough(laboratory, bench, { meter: 'ohms', a, b })
+
+describe('what an ohmmeter reads through', () => {
+  it('names the coil behind a call, and the end that keeps it out', () => {
+    const [first] = seen('Y@indoor', 'C@indoor')
+    expect(first).toMatchObject({ part: 'contactor', lift: 'outdoor-cable.Y@indoor' })
+    expect(first.say).toBe('the contactor reads through: lift Y (red) of the outdoor cable at the indoor unit to keep it out')
+  })
+
+  it('no longer names it once that end is lifted, or the part is unplugged', () => {
+    const lifted = benchWith(change.off, change.liftY)
+    expect(seen('Y@indoor', 'C@indoor', lifted).map(({ part }) => part)).not.toContain('contactor')
+    expect(seen('Y@indoor', 'C@indoor', benchWith(change.off, { do: 'unplug', part: 'contactor' })).map(({ part }) => part)).not.toContain(
+      'contactor',
+    )
+  })
+
+  it('sees the transformer between hot and common before the boards beside it', () => {
+    expect(seen('R@indoor', 'C@indoor')[0].part).toBe('transformer')
+  })
+
+  it('sees a part alone on its own leads, with nothing to lift', () => {
+    const unplugged = benchWith(change.off, { do: 'unplug', part: 'gas-valve' })
+    expect(readsThrough(laboratory, unplugged, { meter: 'ohms', a: 'gas-valve.1@indoor', b: 'gas-valve.2@indoor' })).toEqual([])
+  })
+
+  it('says nothing of volts, of a live circuit, or where there is nothing to see', () => {
+    expect(readsThrough(laboratory, off, { meter: 'volts', a: 'Y@indoor', b: 'C@indoor' })).toEqual([])
+    expect(seen('Y@indoor', 'C@indoor', benchWith())).toEqual([])
+    const free = benchWith(change.off, { do: 'lift', end: 'stat-cable.Y@thermostat' }, { do: 'lift', end: 'stat-cable.Y@indoor' })
+    expect(seen('stat-cable.Y@indoor', 'C@indoor', free)).toEqual([])
+  })
+})

@@ -1,0 +1,95 @@
+import type { Bench } from '@/src/core/bench/bench'
+import { linkOfLanding } from '@/src/core/bench/changes'
+import { sayPoint } from '@/src/core/bench/points'
+import { addAdmittance, type Change, openLink } from '@/src/core/circuit/factored'
+import type { Probe } from '@/src/core/readings/check'
+import type { Laboratory } from '@/src/core/readings/laboratory'
+import { complex } from '@/src/core/units/complex'
+import { defaultMeter } from '@/src/core/units/meter'
+import { bodyLink, plugLink, plugsOf, windingLink } from '@/src/core/wiring/assembly'
+import type { Part } from '@/src/core/wiring/part'
+import { conductorEnd, type Point, terminalPoint } from '@/src/core/wiring/point'
+import { commonNodes } from '@/src/core/wiring/supply'
+
+/** What an ohmmeter sees beside the wire it is put on, and which end, lifted, takes that out of the reading. */
+export interface SeenThrough {
+  readonly part: string
+  readonly name: string
+  /** A conductor's end on one of the two points; null when no end there takes it out. */
+  readonly lift: Point | null
+  /** The same in words. */
+  readonly say: string
+}
+
+/** A part counts as seen when the reading without it is this much higher, as a ratio: assumption. */
+const SEEN_FROM = 1.15
+
+/**
+ * The loads that an ohms reading goes through on a bench in a sound house, each part taken out of the circuit in turn; the
+ * strongest first. Empty for every other kind of reading, and where the meter sees nothing.
+ */
+export function readsThrough(laboratory: Laboratory, bench: Bench, probe: Probe): SeenThrough[] {
+  if (probe.meter !== 'ohms' || bench.power) return []
+  const { system, network, kernel } = laboratory
+  const base = laboratory.onBench(bench)
+  const [a, b] = [network.nodeIndex(probe.a), network.nodeIndex(probe.b)]
+  const ohmsWith = (changes: readonly Change[]): number => {
+    kernel.set(base, [...changes])
+    return Math.min(defaultMeter.overloadOhm, kernel.impedance(a, b))
+  }
+  const whole = ohmsWith([])
+  if (whole >= defaultMeter.overloadOhm) return []
+  const common = commonNodes(system)
+  const ends = system.cables.flatMap((cable) =>
+    cable.conductors.flatMap(({ id, lands }) =>
+      cable.between.flatMap((place, side): Point[] => {
+        const landed = lands[side] === null ? null : terminalPoint(lands[side], place)
+        const end = conductorEnd(cable.id, id, place)
+        return landed !== null && [probe.a, probe.b].includes(landed) && !common.has(landed) && !bench.lifted.includes(end) ? [end] : []
+      }),
+    ),
+  )
+  return system.parts
+    .flatMap((part) => {
+      if (bench.unplugged.includes(part.id)) return []
+      const out = withoutPart(laboratory, part)
+      if (out.length === 0) return []
+      const ratio = ohmsWith(out) / whole
+      if (ratio < SEEN_FROM) return []
+      // With the right end lifted it makes no difference any more whether the part is there.
+      const lift = ends.find((end) => {
+        const link = linkOfLanding(system, end)
+        if (link === null) return false
+        const lifted = openLink(network, link)
+        return ohmsWith([lifted, ...out]) / ohmsWith([lifted]) < SEEN_FROM
+      })
+      return [{ part, ratio, lift: lift ?? null }]
+    })
+    .sort((x, y) => y.ratio - x.ratio)
+    .map(({ part, lift }) => ({
+      part: part.id,
+      name: part.name,
+      lift,
+      say:
+        lift === null ? `the ${part.name} reads through` : `the ${part.name} reads through: lift ${sayPoint(system, lift)} to keep it out`,
+    }))
+}
+
+/** A load taken out of the network; nothing for what is no load. */
+function withoutPart({ network, factors }: Laboratory, part: Part): Change[] {
+  switch (part.kind) {
+    case 'coil':
+    case 'board':
+      return [openLink(network, bodyLink(part.id))]
+    case 'transformer':
+      return [openLink(network, windingLink(part.id, 'secondary'))]
+    case 'thermostat':
+      return Array.from({ length: plugsOf(part) }, (_, side) => openLink(network, plugLink(part.id, side)))
+    case 'electronics': {
+      const [a, b] = part.between.map((name) => terminalPoint(name, part.place))
+      return [addAdmittance(network, a, b, complex(-1 / (part.dcOhm * factors.electronicsDcOhm)))]
+    }
+    default:
+      return []
+  }
+}

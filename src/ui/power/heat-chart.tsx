@@ -1,0 +1,117 @@
+'use client'
+import { Chart, Legend, LinearScale, LineController, LineElement, PointElement, ScatterController } from 'chart.js'
+import annotation from 'chartjs-plugin-annotation'
+import { Scatter } from 'react-chartjs-2'
+import type { WindingLoad } from '@/src/core/job/forecast'
+import { LIMIT_C, secondsToLimit, type Winding, windingTemperatureC } from '@/src/core/protection/transformer-heat'
+import { sayPercent } from '@/src/core/units/quantity'
+import { useThemeColours } from '@/src/ui/controls/use-theme-colours'
+
+Chart.register(ScatterController, LineController, LineElement, PointElement, LinearScale, Legend, annotation)
+
+const MINUTES = 20
+const MOST_C = 200
+const STEPS = 80
+
+/** How warm the winding gets on the bench as it stands: in a sound house and under each leading suspect, while the protection holds. */
+export function HeatChart({ loads, winding, isLive }: { loads: readonly WindingLoad[]; winding: Winding; isLive: boolean }) {
+  const colours = useThemeColours()
+  const font = { family: 'Atkinson Hyperlegible Next Variable', size: 13 }
+  const dashes = [[], [8, 4], [3, 3], [12, 3, 3, 3]]
+  const curves = distinct(loads).map((load, index) => ({
+    label: load.id === 'nothing-wrong' ? `sound, ${load.amps.toFixed(1)} A` : `${index + 1}. ${load.amps.toFixed(1)} A`,
+    data: Array.from({ length: STEPS + 1 }, (_, step) => {
+      const minutes = (MINUTES * step) / STEPS
+      return { x: minutes, y: Math.min(MOST_C, windingTemperatureC(winding, load.amps, 60 * minutes)) }
+    }),
+    showLine: true,
+    pointRadius: 0,
+    borderWidth: 3,
+    borderColor: colours ? (load.id === 'nothing-wrong' ? colours.hold : colours.ember) : undefined,
+    borderDash: dashes[index % dashes.length],
+  }))
+  return (
+    <figure>
+      <figcaption className="mb-1 font-bold">How warm the winding gets, as the bench stands</figcaption>
+      <div className="h-56">
+        {colours && (
+          <Scatter
+            role="img"
+            aria-label={distinct(loads)
+              .map((load) => sayHeat(load, winding))
+              .join('. ')}
+            data={{ datasets: curves }}
+            options={{
+              animation: false,
+              maintainAspectRatio: false,
+              plugins: {
+                legend: { labels: { color: colours.ink, font, boxWidth: 28 } },
+                annotation: {
+                  annotations: {
+                    limit: {
+                      type: 'line',
+                      yMin: LIMIT_C,
+                      yMax: LIMIT_C,
+                      borderColor: colours.ink,
+                      borderWidth: 2,
+                      borderDash: [4, 4],
+                      label: {
+                        display: true,
+                        content: `insulation stands ${LIMIT_C} °C`,
+                        position: 'end',
+                        color: colours.ground,
+                        backgroundColor: colours.ink,
+                        font,
+                      },
+                    },
+                  },
+                },
+              },
+              scales: {
+                x: {
+                  min: 0,
+                  max: MINUTES,
+                  title: { display: true, text: 'minutes', color: colours.muted },
+                  grid: { color: colours.line },
+                  ticks: { color: colours.muted, font },
+                },
+                y: {
+                  min: 40,
+                  max: MOST_C,
+                  grid: { color: colours.line },
+                  ticks: { color: colours.muted, font, callback: (value) => `${value} °C` },
+                },
+              },
+            }}
+          />
+        )}
+      </div>
+      {isLive ? (
+        <ol className="list-inside list-decimal text-muted text-small">
+          {distinct(loads).map((load) => (
+            <li key={load.id}>{sayHeat(load, winding)}.</li>
+          ))}
+        </ol>
+      ) : (
+        <p className="text-muted text-small">The power is off: it cools.</p>
+      )}
+    </figure>
+  )
+}
+
+/** Suspects under which the winding carries the same are one curve. */
+function distinct(loads: readonly WindingLoad[]): WindingLoad[] {
+  return loads.filter(
+    (load, index) =>
+      load.id === 'nothing-wrong' ||
+      !loads.some((other, at) => (at < index || other.id === 'nothing-wrong') && other !== load && Math.abs(other.amps - load.amps) < 0.1),
+  )
+}
+
+function sayHeat({ id, say, amps, probability }: WindingLoad, winding: Winding): string {
+  const limit = secondsToLimit(winding, amps)
+  const who = id === 'nothing-wrong' ? 'Sound' : `${say} (${sayPercent(probability)})`
+  const lasts =
+    limit === null ? 'it stands that for good' : limit < 90 ? `cooked in ${Math.round(limit)} s` : `cooked in ${Math.round(limit / 60)} min`
+  return `${who}: ${amps.toFixed(1)} A, ${lasts}`
+}
