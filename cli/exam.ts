@@ -30,8 +30,8 @@ const systems = catalogue.filter(({ id }) => wanted === 'all' || id === wanted)
 if (systems.length === 0) throw new Error(`no such system: ${wanted}`)
 
 /** One house in so many is also given to the other solvers. */
-const COMPARED = 3
-const WAYS_COMPARED = 9
+const COMPARED = 5
+const WAYS_COMPARED = 10
 
 const percent = (share: number) => `${(100 * share).toFixed(1)} %`
 const of = (list: readonly Sitting[], value: (sitting: Sitting) => number) => meanOf(list.map(value))

@@ -26,11 +26,15 @@ export const complaintSchema = z.strictObject({
   /** The call on which the fuse goes or which is dead. */
   call: z.enum(callNames).nullable(),
   changed: z.array(z.enum(changesLately)),
+  /** By whom, and when: kept for the record. */
+  changedBy: z.string().max(300).default(''),
   hearsay: z.string().max(500),
+  /** Thermostat, indoor and outdoor unit were matched: in a house with three systems the wrong one is opened easily. */
+  rightUnit: z.boolean().default(false),
 })
 export type Complaint = z.infer<typeof complaintSchema>
 
-export const emptyComplaint: Complaint = { words: '', symptoms: [], call: null, changed: [], hearsay: '' }
+export const emptyComplaint: Complaint = { words: '', symptoms: [], call: null, changed: [], changedBy: '', hearsay: '', rightUnit: false }
 
 export const saySymptom: Record<Symptom, string> = {
   'blank-thermostat': 'blank thermostat',
@@ -56,13 +60,15 @@ export const sayChanged: Record<ChangeLately, string> = {
 }
 
 /** The complaint in one line: the customer's words, then ours. */
-export function sayComplaint({ words, symptoms: told, call, changed }: Complaint): string {
+export function sayComplaint({ words, symptoms: told, call, changed, changedBy, rightUnit }: Complaint): string {
   const parts = [
     ...(words === '' ? [] : [`“${words}”`]),
     ...told.map((symptom) =>
       call && (symptom === 'fuse-on-call' || symptom === 'mode-dead') ? `${saySymptom[symptom]}: ${sayCall[call]}` : saySymptom[symptom],
     ),
     ...changed.map((change) => sayChanged[change]),
+    ...(changedBy === '' ? [] : [`by ${changedBy}`]),
+    ...(rightUnit ? ['the right unit'] : []),
   ]
   return parts.length === 0 ? 'complaint: nothing told' : parts.join(' · ')
 }

@@ -58,6 +58,8 @@ export function createDemoJob(id: string, start: Date): JobFile {
       symptoms: ['fuse-on-call'],
       call: 'cool',
       changed: ['garden-work'],
+      changedBy: 'the fence builder, last week',
+      rightUnit: true,
       hearsay: 'bad contactor',
     },
   })

@@ -67,6 +67,12 @@ export function ComplaintStep({ onStep }: ScreenProps) {
               ))}
             </div>
           </fieldset>
+          {complaint.changed.length > 0 && (
+            <Words name="changed by" label="By whom, and when" value={complaint.changedBy} onTell={(changedBy) => tell({ changedBy })} />
+          )}
+          <Tick checked={complaint.rightUnit} onChange={(rightUnit) => tell({ rightUnit })}>
+            it is the right unit: thermostat, indoor and outdoor belong together
+          </Tick>
           <LookFirst />
           <Words name="hearsay" label="What the last visitor said" value={complaint.hearsay} onTell={(hearsay) => tell({ hearsay })} />
         </div>

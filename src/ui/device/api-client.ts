@@ -10,6 +10,7 @@ import {
 } from '@/src/core/formats/api'
 import type { Entry } from '@/src/core/job/entry'
 import { jobFileSchema } from '@/src/core/job/job-file'
+import { systemSchema } from '@/src/core/wiring/system'
 
 /** The server understood and said no; the message is its sentence. */
 export class Refused extends Error {
@@ -43,6 +44,7 @@ const post = (body: string): RequestInit => ({ method: 'POST', body, headers: { 
 export const api = {
   listJobs: async () => (await call('/jobs', jobListSchema)).jobs,
   listSystems: async () => (await call('/systems', systemListSchema)).systems,
+  readSystem: (id: string) => call(`/systems/${encodeURIComponent(id)}`, systemSchema),
   readJob: (id: string) => call(`/jobs/${encodeURIComponent(id)}`, jobFileSchema),
   openJob: (job: NewJob) => call('/jobs', openedSchema, post(JSON.stringify(job))),
   sendEntries: (jobId: string, entries: readonly Entry[]) =>

@@ -35,7 +35,7 @@ export function Jobs({ jobs: initial, systems }: { jobs: JobSummary[]; systems: 
         <ThemeSwitch />
       </header>
       <aside aria-label="begin" className="p-3 desk:col-start-2 desk:row-start-2 desk:overflow-y-auto desk:border-line desk:border-l-2">
-        <NewJobForm systems={systems} />
+        <NewJobForm systems={systems} jobs={jobs} />
         <OpenJobFile />
       </aside>
       <main className="min-w-0 p-3 desk:col-start-1 desk:row-start-2 desk:overflow-y-auto">

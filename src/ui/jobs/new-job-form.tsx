@@ -1,12 +1,16 @@
 'use client'
+import { useQuery } from '@tanstack/react-query'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import { type ChangeLately, changesLately, emptyComplaint, sayChanged } from '@/src/core/diagnosis/complaint'
+import type { JobSummary } from '@/src/core/job/job-summary'
 import { Button } from '@/src/ui/controls/button'
 import { Tick } from '@/src/ui/controls/tick'
 import { api } from '@/src/ui/device/api-client'
 import { useKeptForm } from '@/src/ui/device/use-kept-form'
+import { EarlierJobs } from '@/src/ui/jobs/earlier-jobs'
+import { LoomPicture } from '@/src/ui/loom/loom-picture'
 
 interface NewJobFields {
   readonly title: string
@@ -17,13 +21,30 @@ interface NewJobFields {
 
 const field = 'min-h-11 w-full rounded border-2 border-line bg-panel px-3 py-2 placeholder:text-muted'
 
+/** How the picked kind is wired, to hold against what is on the wall. */
+function SystemPicture({ id }: { id: string }) {
+  const { data: system, error } = useQuery({
+    queryKey: ['system', id],
+    queryFn: () => api.readSystem(id),
+    enabled: id !== '',
+    staleTime: 600_000,
+  })
+  return (
+    <details>
+      <summary className="min-h-11 content-center">how it is wired</summary>
+      {system ? <LoomPicture system={system} /> : <p className="text-muted">{error ? error.message : 'drawing …'}</p>}
+    </details>
+  )
+}
+
 /** Where, which kind of system, what it does in the customer's words, and what changed lately. */
-export function NewJobForm({ systems }: { systems: readonly { id: string; name: string }[] }) {
+export function NewJobForm({ systems, jobs }: { systems: readonly { id: string; name: string }[]; jobs: readonly JobSummary[] }) {
   const router = useRouter()
   const [problem, setProblem] = useState<string | null>(null)
   const form = useForm<NewJobFields>({ defaultValues: { title: '', systemId: systems[0]?.id ?? '', words: '', changed: [] } })
   const forget = useKeptForm(form, 'new job')
   const changed = form.watch('changed')
+  const [title, systemId] = form.watch(['title', 'systemId'])
   const { errors, isSubmitting } = form.formState
   const start = form.handleSubmit(async ({ title, systemId, words, changed: lately }) => {
     setProblem(null)
@@ -59,6 +80,15 @@ export function NewJobForm({ systems }: { systems: readonly { id: string; name: 
           {errors.title.message}
         </p>
       )}
+      <EarlierJobs
+        jobs={jobs.filter((job) => job.title !== title)}
+        typed={title}
+        onPick={(job) => {
+          form.setValue('title', job.title, { shouldDirty: true })
+          const same = systems.find(({ name }) => name === job.system)
+          if (same) form.setValue('systemId', same.id, { shouldDirty: true })
+        }}
+      />
       <select {...form.register('systemId')} aria-label="kind of system" className={field}>
         {systems.map(({ id, name }) => (
           <option key={id} value={id}>
@@ -66,6 +96,7 @@ export function NewJobForm({ systems }: { systems: readonly { id: string; name: 
           </option>
         ))}
       </select>
+      <SystemPicture id={systemId} />
       <textarea
         {...form.register('words', { maxLength: 2000 })}
         aria-label="complaint in the customer's words"

@@ -62,7 +62,7 @@ export function LoomDrawing({
       <LoomWires loom={loom} hot={hot} suspicion={suspicion} />
       <LoomThreads loom={loom} hot={hot} suspicion={suspicion} lifted={bench.lifted} />
       {loom.parts.map((part) => (
-        <LoomPartSymbol key={part.id} part={part} bench={bench} suspicion={suspicion} />
+        <LoomPartSymbol key={part.id} part={part} bench={bench} system={system} suspicion={suspicion} />
       ))}
       <Jumpers jumpers={bench.jumpers} taps={taps} />
       <LoomTags loom={loom} suspicion={suspicion} probes={probes} />

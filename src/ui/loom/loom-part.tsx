@@ -2,11 +2,19 @@ import type { Bench } from '@/src/core/bench/bench'
 import { saySlotShort } from '@/src/core/bench/say'
 import type { LoomPart } from '@/src/core/formats/loom/shapes'
 import { callerOf, type System } from '@/src/core/wiring/system'
-import { useDesk } from '@/src/ui/desk/desk-context'
 
 /** One part with its trade symbol in ink; ember outline and the word when it is unplugged or bypassed. */
-export function LoomPartSymbol({ part, bench, suspicion }: { part: LoomPart; bench: Bench; suspicion: ReadonlyMap<string, number> }) {
-  const { system } = useDesk()
+export function LoomPartSymbol({
+  part,
+  bench,
+  system,
+  suspicion,
+}: {
+  part: LoomPart
+  bench: Bench
+  system: System
+  suspicion: ReadonlyMap<string, number>
+}) {
   // Trouble in a part touches both its leads; trouble in a wire touches one.
   const suspected = Math.min(...part.between.map((point) => suspicion.get(point) ?? 0))
   const isUnplugged = bench.unplugged.includes(part.id.split(':')[0])

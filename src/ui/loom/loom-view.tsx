@@ -1,6 +1,7 @@
 'use client'
 import { useMemo, useState } from 'react'
 import { layoutLoom } from '@/src/core/formats/loom/layout'
+import { DRAWING } from '@/src/core/formats/loom/shapes'
 import { sayPercent } from '@/src/core/units/quantity'
 import { Button } from '@/src/ui/controls/button'
 import { useDesk } from '@/src/ui/desk/desk-context'
@@ -8,7 +9,6 @@ import { LoomDrawing } from '@/src/ui/loom/loom-drawing'
 import { LoomTable } from '@/src/ui/loom/loom-table'
 import { useIsWide } from '@/src/ui/loom/use-is-wide'
 
-const SIZE = { width: 832, height: 616 }
 /** Half a target of 44 pixels, with a little over for the drawing's scale. */
 const TAP_RADIUS = 23
 /** The narrowest loom: a 390 px phone less its margins. */
@@ -17,7 +17,7 @@ const PHONE_WIDTH = 366
 /** The loom of this job: whole on a wide screen, one zone with its neighbours on a phone. */
 export function LoomView({ probes, onPick }: { probes: readonly string[]; onPick: (...points: string[]) => void }) {
   const { system, state, advice } = useDesk()
-  const loom = useMemo(() => layoutLoom(system, SIZE), [system])
+  const loom = useMemo(() => layoutLoom(system, DRAWING), [system])
   const isWide = useIsWide()
   const [picked, setPicked] = useState<string | null>(null)
   const shown = picked ?? state.bench.place
@@ -47,7 +47,7 @@ export function LoomView({ probes, onPick }: { probes: readonly string[]; onPick
       <LoomDrawing
         loom={loom}
         window={window}
-        tapRadius={isWide ? (TAP_RADIUS * loom.width) / SIZE.width : TAP_RADIUS * Math.max(1, window.width / PHONE_WIDTH)}
+        tapRadius={isWide ? (TAP_RADIUS * loom.width) / DRAWING.width : TAP_RADIUS * Math.max(1, window.width / PHONE_WIDTH)}
         probes={probes}
         onPick={onPick}
       />

@@ -1,7 +1,7 @@
 'use client'
 import { format } from 'date-fns'
 import { useMemo, useState } from 'react'
-import type { ContentEntry } from '@/src/core/job/entry'
+import type { ContentEntry, Entry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import { readQuickLine, sayDraft } from '@/src/core/job/quick-line'
 import { sayBenchShort } from '@/src/core/readings/say'
@@ -10,6 +10,20 @@ import { Sheet } from '@/src/ui/controls/sheet'
 import { useDesk } from '@/src/ui/desk/desk-context'
 import { ScrubBar } from '@/src/ui/timeline/scrub-bar'
 
+const filters = ['all', 'readings', 'bench', 'repairs', 'notes'] as const
+type Filter = (typeof filters)[number]
+const kindsOf: Record<Filter, readonly Entry['kind'][]> = {
+  all: [],
+  readings: ['reading', 'trip'],
+  bench: ['bench'],
+  repairs: ['repair', 'proof', 'close'],
+  notes: ['note', 'complaint'],
+}
+
+/** A correction belongs where the entry belongs that it corrects. */
+const passes = (filter: Filter, entry: Entry): boolean =>
+  filter === 'all' || kindsOf[filter].includes(entry.kind === 'correct' ? entry.entry.kind : entry.kind)
+
 /** The record of the job, newest first. Nothing is erased: a line is taken back or corrected by a new entry. */
 export function TimelineSheet(props: { open: boolean; onOpenChange: (open: boolean) => void }) {
   const { system, timeline: entries, state: shown, past, record, unsent, sendProblem } = useDesk()
@@ -17,6 +31,11 @@ export function TimelineSheet(props: { open: boolean; onOpenChange: (open: boole
   const state = useMemo(() => (past === null ? shown : foldJob(system, entries)), [past, shown, system, entries])
   const [correcting, setCorrecting] = useState<string | null>(null)
   const standing = useMemo(() => new Map(state.standing.map((entry) => [entry.id, entry])), [state.standing])
+  const [filter, setFilter] = useState<Filter>('all')
+  const [words, setWords] = useState('')
+  const say = (entry: Entry) => sayDraft(system, standing.get(entry.id) ?? entry, { standing: entries.filter(isContent) })
+  const wanted = words.trim().toLowerCase()
+  const shownEntries = entries.filter((entry) => passes(filter, entry) && (wanted === '' || say(entry).toLowerCase().includes(wanted)))
   const refused = new Map(state.refused.map(({ id, problem }) => [id, problem]))
   return (
     <Sheet {...props} title="Timeline" description={`${entries.length} entries. Corrections are entries of their own; nothing is erased.`}>
@@ -26,8 +45,29 @@ export function TimelineSheet(props: { open: boolean; onOpenChange: (open: boole
         </p>
       )}
       <ScrubBar />
+      <div className="mb-1 flex flex-wrap gap-2">
+        {filters.map((name) => (
+          <Button
+            key={name}
+            aria-pressed={filter === name}
+            onClick={() => setFilter(name)}
+            className={filter === name ? '!border-next font-bold' : ''}
+          >
+            {name}
+          </Button>
+        ))}
+        <input
+          type="search"
+          value={words}
+          onChange={(event) => setWords(event.target.value)}
+          aria-label="find in the timeline"
+          placeholder="find: Y, outdoor, trips …"
+          className="min-h-11 min-w-32 flex-1 rounded border-2 border-line bg-panel px-3 placeholder:text-muted"
+        />
+      </div>
+      {shownEntries.length === 0 && <p className="py-2 text-muted">No entry fits. Take out a word, or show all.</p>}
       <ol reversed className="flex flex-col">
-        {[...entries].reverse().map((entry) => {
+        {[...shownEntries].reverse().map((entry) => {
           const now = standing.get(entry.id)
           const isMeta = entry.kind === 'undo' || entry.kind === 'correct'
           const observation = state.observations.find(({ id }) => id === entry.id)
@@ -38,7 +78,7 @@ export function TimelineSheet(props: { open: boolean; onOpenChange: (open: boole
                   {format(new Date(entry.at), 'HH:mm')}
                 </time>
                 <span className={`flex-1 ${now || isMeta ? '' : 'text-muted line-through'}`}>
-                  {sayDraft(system, now ?? entry, { standing: entries.filter(isContent) })}
+                  {say(entry)}
                   {!now && !isMeta && <span className="sr-only"> (taken back)</span>}
                 </span>
               </div>

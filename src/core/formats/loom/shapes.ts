@@ -85,5 +85,8 @@ export interface Loom {
   readonly bonds: readonly { readonly x: number; readonly top: number; readonly bottom: number }[]
 }
 
+/** The room that a loom is drawn for: what the desk has at 1280x800. */
+export const DRAWING = { width: 832, height: 616 }
+
 /** Half a tag, and how far a thread's end stands off it. */
 export const TAG = 15
