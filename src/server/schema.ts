@@ -1,4 +1,5 @@
-import { bigserial, index, jsonb, pgTable, primaryKey, text, timestamp } from 'drizzle-orm/pg-core'
+import { bigserial, index, integer, jsonb, pgTable, primaryKey, text, timestamp } from 'drizzle-orm/pg-core'
+import type { CodeRow } from '@/src/core/diagnosis/codes'
 import type { Entry } from '@/src/core/job/entry'
 import type { System } from '@/src/core/wiring/system'
 
@@ -34,3 +35,9 @@ export const entries = pgTable(
   },
   (table) => [primaryKey({ columns: [table.jobId, table.id] }), index('entries_by_job').on(table.jobId, table.seq)],
 )
+
+/** What boards' codes mean, as this shop has written it down. */
+export const codes = pgTable('codes', {
+  position: integer('position').primaryKey(),
+  body: jsonb('body').$type<CodeRow>().notNull(),
+})

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { codeRowSchema } from '@/src/core/diagnosis/codes'
 import { callNames, sayCall } from '@/src/core/wiring/call'
 
 export const symptoms = [
@@ -28,13 +29,24 @@ export const complaintSchema = z.strictObject({
   changed: z.array(z.enum(changesLately)),
   /** By whom, and when: kept for the record. */
   changedBy: z.string().max(300).default(''),
+  /** Codes read off boards and displays, with what they mean there. */
+  codes: z.array(codeRowSchema).max(12).default([]),
   hearsay: z.string().max(500),
   /** Thermostat, indoor and outdoor unit were matched: in a house with three systems the wrong one is opened easily. */
   rightUnit: z.boolean().default(false),
 })
 export type Complaint = z.infer<typeof complaintSchema>
 
-export const emptyComplaint: Complaint = { words: '', symptoms: [], call: null, changed: [], changedBy: '', hearsay: '', rightUnit: false }
+export const emptyComplaint: Complaint = {
+  words: '',
+  symptoms: [],
+  call: null,
+  changed: [],
+  changedBy: '',
+  codes: [],
+  hearsay: '',
+  rightUnit: false,
+}
 
 export const saySymptom: Record<Symptom, string> = {
   'blank-thermostat': 'blank thermostat',
@@ -60,7 +72,7 @@ export const sayChanged: Record<ChangeLately, string> = {
 }
 
 /** The complaint in one line: the customer's words, then ours. */
-export function sayComplaint({ words, symptoms: told, call, changed, changedBy, rightUnit }: Complaint): string {
+export function sayComplaint({ words, symptoms: told, call, changed, changedBy, codes, rightUnit }: Complaint): string {
   const parts = [
     ...(words === '' ? [] : [`“${words}”`]),
     ...told.map((symptom) =>
@@ -68,6 +80,7 @@ export function sayComplaint({ words, symptoms: told, call, changed, changedBy, 
     ),
     ...changed.map((change) => sayChanged[change]),
     ...(changedBy === '' ? [] : [`by ${changedBy}`]),
+    ...codes.map(({ board, code, means }) => `code ${code}, ${board}: ${means}`),
     ...(rightUnit ? ['the right unit'] : []),
   ]
   return parts.length === 0 ? 'complaint: nothing told' : parts.join(' · ')

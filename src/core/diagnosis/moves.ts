@@ -40,6 +40,10 @@ export function movesOf(engine: Engine, complaint: Complaint): ZoneMove[] {
       say: sayChanged[changed],
       without: zonesFor({ ...complaint, changed: complaint.changed.filter((other) => other !== changed) }),
     })),
+    ...complaint.codes.map((code) => ({
+      say: `code ${code.code}`,
+      without: zonesFor({ ...complaint, codes: complaint.codes.filter((other) => other !== code) }),
+    })),
   ]
   return zonesOf(engine.system)
     .map(({ id, name }): ZoneMove => {

@@ -1,4 +1,5 @@
 import { createBench } from '@/src/core/bench/bench'
+import { codeFactor } from '@/src/core/diagnosis/codes'
 import type { ChangeLately, Complaint, Symptom } from '@/src/core/diagnosis/complaint'
 import type { Fault } from '@/src/core/faults/fault'
 import { INTERMITTENT_SHARE } from '@/src/core/faults/rates'
@@ -220,6 +221,7 @@ export function priorWeights(
   hypotheses.forEach((hypothesis, index) => {
     let weight = rates[index]
     for (const symptom of complaint.symptoms) weight *= symptomLikelihood(symptom, complaint.call, behaviours[index], behaviours[0])
+    if (hypothesis.fault) for (const code of complaint.codes) weight *= codeFactor(system, code, hypothesis.fault)
     if (hypothesis.fault) for (const changed of complaint.changed) weight *= changedLatelyFactor(system, changed, hypothesis.fault)
     weights[index] = weight
     total += weight

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { codeRowSchema } from '@/src/core/diagnosis/codes'
 import { entrySchema } from '@/src/core/job/entry'
 import { jobSummarySchema } from '@/src/core/job/job-summary'
 import { systemSchema } from '@/src/core/wiring/system'
@@ -18,6 +19,7 @@ export const sentEntriesSchema = z.strictObject({ entries: z.array(entrySchema).
 export const addedSchema = z.strictObject({ added: z.number() })
 export const jobListSchema = z.strictObject({ jobs: z.array(jobSummarySchema) })
 export const systemListSchema = z.strictObject({ systems: z.array(systemSchema) })
+export const codeTableSchema = z.strictObject({ rows: z.array(codeRowSchema).max(2000) })
 export const openedSchema = z.strictObject({ id: z.string() })
 
 /** Every error: a code for programs, a sentence for people. `whole` counts entries of a damaged file that can be opened. */

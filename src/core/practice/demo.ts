@@ -60,6 +60,7 @@ export function createDemoJob(id: string, start: Date): JobFile {
       changed: ['garden-work'],
       changedBy: 'the fence builder, last week',
       rightUnit: true,
+      codes: [],
       hearsay: 'bad contactor',
     },
   })

@@ -11,7 +11,7 @@ const WORTH_SAYING = 0.015
 export function ComplaintMoves({ onStep }: ScreenProps) {
   const { advice, state } = useDesk()
   const { complaint } = state
-  const isToldNothing = complaint.symptoms.length === 0 && complaint.changed.length === 0
+  const isToldNothing = complaint.symptoms.length + complaint.changed.length + complaint.codes.length === 0
   const smells = complaint.symptoms.includes('smell')
   const lead = advice?.moves[0]
   const second = advice?.moves[1]

@@ -2,6 +2,7 @@
 import { type Complaint, changesLately, sayChanged, saySymptom, symptoms } from '@/src/core/diagnosis/complaint'
 import { sayCall } from '@/src/core/wiring/call'
 import { callsOf } from '@/src/core/wiring/system'
+import { CodeLookup } from '@/src/ui/complaint/code-lookup'
 import { ComplaintMoves } from '@/src/ui/complaint/complaint-moves'
 import { LookFirst } from '@/src/ui/complaint/look-first'
 import { Button } from '@/src/ui/controls/button'
@@ -74,6 +75,7 @@ export function ComplaintStep({ onStep }: ScreenProps) {
             it is the right unit: thermostat, indoor and outdoor belong together
           </Tick>
           <LookFirst />
+          <CodeLookup taken={complaint.codes} onTake={(codes) => tell({ codes })} />
           <Words name="hearsay" label="What the last visitor said" value={complaint.hearsay} onTell={(hearsay) => tell({ hearsay })} />
         </div>
       }

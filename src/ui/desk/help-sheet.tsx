@@ -5,6 +5,7 @@ import { toggleTheme } from '@/src/ui/theme/theme'
 
 const keys: readonly (readonly [string, string])[] = [
   ['/', 'type in the quick line'],
+  ['↑ ↓ →', 'in the quick line: earlier lines; finish the word'],
   ['1 … 7', 'open a step'],
   ['a s d f g', 'answer the next check: first, second, …'],
   ['k', 'type the reading, or find another answer'],

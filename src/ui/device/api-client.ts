@@ -1,7 +1,9 @@
 import type { z } from 'zod'
+import type { CodeRow } from '@/src/core/diagnosis/codes'
 import {
   type ApiProblem,
   addedSchema,
+  codeTableSchema,
   jobListSchema,
   type NewJob,
   openedSchema,
@@ -45,6 +47,9 @@ export const api = {
   listJobs: async () => (await call('/jobs', jobListSchema)).jobs,
   listSystems: async () => (await call('/systems', systemListSchema)).systems,
   readSystem: (id: string) => call(`/systems/${encodeURIComponent(id)}`, systemSchema),
+  readCodes: async () => (await call('/codes', codeTableSchema)).rows,
+  keepCodes: async (rows: readonly CodeRow[]) =>
+    (await call('/codes', codeTableSchema, { ...post(JSON.stringify({ rows })), method: 'PUT' })).rows,
   readJob: (id: string) => call(`/jobs/${encodeURIComponent(id)}`, jobFileSchema),
   openJob: (job: NewJob) => call('/jobs', openedSchema, post(JSON.stringify(job))),
   sendEntries: (jobId: string, entries: readonly Entry[]) =>

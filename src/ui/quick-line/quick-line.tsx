@@ -1,10 +1,14 @@
 'use client'
 import { useEffect, useMemo, useRef } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
-import { readQuickLine } from '@/src/core/job/quick-line'
+import { type QuickLineContext, readQuickLine } from '@/src/core/job/quick-line'
+import { completeLine } from '@/src/core/job/quick-line-complete'
 import { Button } from '@/src/ui/controls/button'
 import { useDesk } from '@/src/ui/desk/desk-context'
 import { useKeptText } from '@/src/ui/device/use-kept-text'
+import { useLineHistory } from '@/src/ui/quick-line/use-line-history'
+
+const lastWordAt = (line: string): number => line.lastIndexOf(' ') + 1
 
 /** Shorthand, read while it is typed: what it understood stands beside it before it is taken. */
 export function QuickLine({ onHelp }: { onHelp: () => void }) {
@@ -12,18 +16,18 @@ export function QuickLine({ onHelp }: { onHelp: () => void }) {
   const [kept, setLine] = useKeptText(`line ${job.id}`)
   const line = kept ?? ''
   const field = useRef<HTMLInputElement>(null)
-  const understood = useMemo(
-    () =>
-      line.trim() === ''
-        ? null
-        : readQuickLine(line, {
-            system,
-            entries,
-            suspects: (advice?.suspects ?? []).map(({ id, zone, repair }) => ({ id, zone, repair: repair?.say ?? null })),
-            proposed: proposal?.next?.probe ?? null,
-          }),
-    [line, system, entries, advice, proposal],
+  const context = useMemo(
+    (): QuickLineContext => ({
+      system,
+      entries,
+      suspects: (advice?.suspects ?? []).map(({ id, zone, repair }) => ({ id, zone, repair: repair?.say ?? null })),
+      proposed: proposal?.next?.probe ?? null,
+    }),
+    [system, entries, advice, proposal],
   )
+  const understood = useMemo(() => (line.trim() === '' ? null : readQuickLine(line, context)), [line, context])
+  const completions = useMemo(() => completeLine(line, context), [line, context])
+  const history = useLineHistory()
   useHotkeys('/', () => field.current?.focus(), { preventDefault: true, useKey: true })
   useEffect(() => {
     if (told?.isProblem) field.current?.scrollIntoView({ block: 'nearest' })
@@ -34,7 +38,25 @@ export function QuickLine({ onHelp }: { onHelp: () => void }) {
       if (understood) field.current?.setSelectionRange(understood.start, understood.end)
       return
     }
-    if (record(understood.drafts) === null) setLine(null)
+    if (record(understood.drafts) !== null) return
+    history.keep(line.trim())
+    setLine(null)
+  }
+  /** Up and down walk through earlier lines; right at the end of the line takes the first completion. */
+  const onKey = (event: React.KeyboardEvent<HTMLInputElement>) => {
+    const isAtEnd = event.currentTarget.selectionStart === line.length
+    const next =
+      event.key === 'ArrowUp'
+        ? history.earlier(line)
+        : event.key === 'ArrowDown'
+          ? history.later()
+          : event.key === 'ArrowRight' && isAtEnd
+            ? (completions[0] ?? null)
+            : null
+    if (event.key === 'Escape') field.current?.blur()
+    if (next === null) return
+    event.preventDefault()
+    setLine(next === '' ? null : next)
   }
   return (
     <form
@@ -52,9 +74,7 @@ export function QuickLine({ onHelp }: { onHelp: () => void }) {
         ref={field}
         value={line}
         onChange={(event) => setLine(event.target.value)}
-        onKeyDown={(event) => {
-          if (event.key === 'Escape') field.current?.blur()
-        }}
+        onKeyDown={onKey}
         aria-label="quick line"
         aria-describedby="understood"
         aria-invalid={understood?.ok === false}
@@ -89,6 +109,23 @@ export function QuickLine({ onHelp }: { onHelp: () => void }) {
           </span>
         )}
       </output>
+      {completions.length > 0 && (
+        <ul aria-label="completions" className="absolute right-0 bottom-full flex flex-wrap gap-1 bg-panel p-1 max-desk:hidden">
+          {completions.map((made, index) => (
+            <li key={made}>
+              <Button
+                onClick={() => {
+                  setLine(made)
+                  field.current?.focus()
+                }}
+              >
+                <span className="font-mono">{made.slice(lastWordAt(made))}</span>
+                {index === 0 && <span className="text-muted text-small"> →</span>}
+              </Button>
+            </li>
+          ))}
+        </ul>
+      )}
       <Button onClick={take} className="desk:hidden">
         take
       </Button>

@@ -1,4 +1,5 @@
 /** The handlers as a client meets them, on a store in memory. */
+import { PUT as keepCodes, GET as readCodes } from '@/src/app/api/v1/codes/route'
 import { POST as openFile } from '@/src/app/api/v1/job-files/route'
 import { GET as readEntries, POST as sendEntries } from '@/src/app/api/v1/jobs/[id]/entries/route'
 import { GET as downloadJob } from '@/src/app/api/v1/jobs/[id]/file/route'
@@ -108,5 +109,25 @@ describe('/api/v1/systems', () => {
   it('refuses a cable to nowhere with the place in the file', async () => {
     const broken = { ...furnaceAc, cables: [{ ...furnaceAc.cables[0], between: ['thermostat', 'cellar'] }] }
     expect((await problem(await addSystem(post(broken)))).say).toMatch(/^cables\.0\.between.*cellar/)
+  })
+})
+
+describe('/api/v1/codes', () => {
+  const row = { board: 'roof unit board', code: '6', means: 'float switch open', points: 'float' }
+  const put = (rows: unknown) => new Request('http://127.0.0.1/', { method: 'PUT', body: JSON.stringify({ rows }) })
+
+  it("gives examples until the shop has written a line of its own, then the shop's", async () => {
+    const before = await (await readCodes()).json()
+    expect(before.rows.length).toBeGreaterThan(3)
+    expect(await (await keepCodes(put([...before.rows, row]))).json()).toMatchObject({ rows: [...before.rows, row] })
+    expect(await (await keepCodes(put([row]))).json()).toEqual({ rows: [row] })
+    expect(await (await readCodes()).json()).toEqual({ rows: [row] })
+  })
+
+  it('refuses a line without its meaning and keeps the table as it was', async () => {
+    const refused = await keepCodes(put([{ ...row, means: ' ' }]))
+    expect(refused.status).toBe(422)
+    expect((await problem(refused)).say).toContain('What the code means is missing.')
+    expect(await (await readCodes()).json()).toEqual({ rows: [row] })
   })
 })

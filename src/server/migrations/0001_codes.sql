@@ -1,0 +1,4 @@
+CREATE TABLE "codes" (
+	"position" integer PRIMARY KEY NOT NULL,
+	"body" jsonb NOT NULL
+);
