@@ -43,7 +43,7 @@ export function sayExpected({ low, high, overload, word, scale }: Expected): str
   if (scale === 'ohms')
     return high < 2 ? 'near 0' : high > 800 ? `over ${sayOhms(Math.max(100, low))}` : `${low.toFixed(0)}–${high.toFixed(0)} ohm`
   if (scale === 'amps') return `${low.toFixed(2)}–${high.toFixed(2)} A`
-  if (high < 1) return 'near 0'
+  if (high < 1.5) return 'near 0'
   return `${Math.floor(low)}–${Math.ceil(high)} V`
 }
 
