@@ -25,7 +25,6 @@ interface Day {
 
 const days: readonly Day[] = [
   { system: 'heat-pump-b', street: 'Heron House', words: 'Cools when it should heat.', fault: 'conductor-open:outdoor-cable.B' },
-  { system: 'rooftop-gas', street: 'Bakery, roof unit 2', words: 'No heat.', fault: 'switch-open:rollout' },
   { system: 'air-handler-plain', street: 'Mill Row 9', words: 'Outside unit never comes on.', fault: 'not-landed:outdoor-cable.C@outdoor' },
   {
     system: 'furnace-ac',

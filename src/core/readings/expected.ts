@@ -39,7 +39,8 @@ export function expectedRange(laboratories: readonly Laboratory[], bench: Bench,
 
 export function sayExpected({ low, high, overload, word, scale }: Expected): string {
   if (word !== null) return word
-  if (overload && !Number.isFinite(high)) return 'OL'
+  // Dry insulation may show megohms or OL: people say OL.
+  if (overload && (!Number.isFinite(high) || (scale === 'ohms' && low > 1e6))) return 'OL'
   if (scale === 'ohms')
     return high < 2 ? 'near 0' : high > 800 ? `over ${sayOhms(Math.max(100, low))}` : `${low.toFixed(0)}–${high.toFixed(0)} ohm`
   if (scale === 'amps') return `${low.toFixed(2)}–${high.toFixed(2)} A`
