@@ -1,7 +1,8 @@
 import { createBench } from '@/src/core/bench/bench'
+import { emptyComplaint } from '@/src/core/diagnosis/complaint'
 import { latestAnswers, type Observation } from '@/src/core/diagnosis/engine'
 import { graded, inDegree, isGraded } from '@/src/core/diagnosis/houses'
-import { noEvidence } from '@/src/core/diagnosis/posterior'
+import { computePosterior, noEvidence } from '@/src/core/diagnosis/posterior'
 import { propose } from '@/src/core/diagnosis/propose'
 import { createHouse, drawValues } from '@/src/core/practice/house'
 import { runTrial } from '@/src/core/practice/trial'
@@ -45,11 +46,11 @@ describe('a reading that stands against the verdict', () => {
   it('is surer when it is taken again and stays', () => {
     const [once] = latestAnswers([dead[0]])
     const [twice] = latestAnswers([dead[0], { ...dead[0], id: 'again', answer: 0.04 }])
-    expect(once.confirmed).toBeUndefined()
-    expect(twice).toMatchObject({ id: 'again', confirmed: true })
+    expect(once.repeats).toBeUndefined()
+    expect(twice).toMatchObject({ id: 'again', repeats: 1 })
     const [changed] = latestAnswers([dead[0], { ...dead[0], id: 'again', answer: 26 }])
     expect(changed).toMatchObject({ id: 'again', answer: 26 })
-    expect(changed.confirmed).toBeUndefined()
+    expect(changed.repeats).toBeUndefined()
     // Plain wrong twice over is a chance in thousands: what it speaks against sinks further.
     const against = (observation: Observation) => {
       const { marginal } = engine.logLikelihoods(observation)
@@ -64,6 +65,34 @@ describe('a reading that stands against the verdict', () => {
     const { next, verdict } = propose(engine, { ...noEvidence, observations: [...dead, line, odd] }, live)
     expect(verdict).toBeNull()
     expect(next?.say).toMatch(/^Once more: volts, R to W/)
+  })
+})
+
+describe('it held this time', () => {
+  const held = (id: string): Observation => ({
+    id,
+    bench: { ...live, call: 'cool', slot: { holds: 'breaker', ratingA: 3, open: false } },
+    probe: { meter: 'trip' },
+    answer: { word: 'holds' },
+  })
+  const massAfter = (times: number) => {
+    const observations = Array.from({ length: times }, (_, index) => held(`hold ${index}`))
+    const { hypotheses } = computePosterior(engine, {
+      ...noEvidence,
+      complaint: { ...emptyComplaint, symptoms: ['fuse-now-and-then'] },
+      observations,
+    })
+    return engine.hypotheses.reduce(
+      (sum, { fault, intermittent }, index) =>
+        sum + (intermittent && fault?.id === 'conductor-to-chassis:outdoor-cable.Y' ? hypotheses[index] : 0),
+      0,
+    )
+  }
+
+  it('speaks a little more against what comes and goes each time that it holds, and never rules it out', () => {
+    const masses = [1, 2, 4, 8].map(massAfter)
+    for (const [index, mass] of masses.slice(1).entries()) expect(mass).toBeLessThan(masses[index])
+    expect(masses[3]).toBeGreaterThan(0)
   })
 })
 

@@ -21,8 +21,8 @@ export interface Observation {
   readonly bench: Bench
   readonly probe: Probe
   readonly answer: Answer
-  /** The same question was asked before and answered alike: it is not plain wrong twice. Set by `latestAnswers`. */
-  readonly confirmed?: true
+  /** How often the same question was answered alike before: it is not plain wrong twice. Set by `latestAnswers`. */
+  readonly repeats?: number
 }
 
 /**
@@ -36,24 +36,34 @@ export function questionKey(bench: Bench, probe: Probe): string {
 }
 
 /** What makes two readings the same evidence: the question, on its bench as it stood, and the answer. */
-export const observationKey = ({ bench, probe, answer, confirmed }: Observation): string =>
-  `${benchKey(bench)} ${probeKey(probe)} ${JSON.stringify(answer)}${confirmed ? ' again' : ''}`
+export const observationKey = ({ bench, probe, answer, repeats = 0 }: Observation): string =>
+  `${benchKey(bench)} ${probeKey(probe)} ${JSON.stringify(answer)}${repeats > 0 ? ` ${repeats} times before` : ''}`
 
 /** The observations that count: a question asked again replaces its earlier answer, and is surer where it agrees with it. */
 export function latestAnswers(observations: readonly Observation[]): Observation[] {
   const latest = new Map<string, Observation>()
-  const agreed = new Set<Observation>()
+  const agreed = new Map<Observation, number>()
   for (const observation of observations) {
     const key = questionKey(observation.bench, observation.probe)
     const before = latest.get(key)
-    if (before && agree(before.answer, observation.answer)) agreed.add(observation)
+    if (before && agree(before.answer, observation.answer)) agreed.set(observation, (agreed.get(before) ?? 0) + 1)
     latest.set(key, observation)
   }
   return observations
     .filter((observation) => latest.get(questionKey(observation.bench, observation.probe)) === observation)
-    .map((observation) => (agreed.has(observation) ? confirmedOf.of(observation) : observation))
+    .map((observation) => {
+      const repeats = agreed.get(observation)
+      return repeats === undefined ? observation : repeatedOf.of(observation).get(repeats, () => ({ ...observation, repeats }))
+    })
 }
-const confirmedOf = new KeptPer((observation: Observation): Observation => ({ ...observation, confirmed: true }))
+const MOST_REPEATS_KEPT = 4
+const repeatedOf = new KeptPer((_: Observation) => new Kept<number, Observation>(MOST_REPEATS_KEPT))
+
+/** How often an answer counts for a story: what comes and goes had its chance to show each time, what stands still tells once. */
+export const timesTold = ({ intermittent }: Hypothesis, { repeats = 0 }: Observation): number => (intermittent ? 1 + repeats : 1)
+
+/** Chance that an answer is plain wrong: twice over it is not. */
+export const wrongShare = ({ repeats = 0 }: Observation): number => (repeats > 0 ? WRONG_READING ** 2 : WRONG_READING)
 
 /** Two answers to one question that a meter and a hand may give of the same thing: assumption. */
 function agree(a: Answer, b: Answer): boolean {
@@ -178,15 +188,17 @@ export function createEngine(system: System, { cost = defaultCost, shop = {} }: 
     const words = wordsFor(system, probe).length
     const marginal = new Float64Array(hypotheses.length + 1)
     const byKind = new Float64Array(hypotheses.length * kinds.length)
-    const wrong = observation.confirmed ? WRONG_READING ** 2 : WRONG_READING
+    const wrong = wrongShare(observation)
     const { spreads, spreadOf, otherwise } = foresee(bench, probe)
     const asDrawn = spreads.map((corners) =>
       valueSpreads.reduce((sum, { weight }, corner) => sum + weight * likelihood(answer, corners[corner], scale, words, wrong), 0),
     )
     for (let index = 0; index < hypotheses.length; index++) {
       let sum = 0
+      const times = timesTold(hypotheses[index], observation)
       kinds.forEach(({ weight }, kind) => {
-        const value = kind === 0 ? asDrawn[spreadOf[index]] : likelihood(answer, otherwise[kind - 1][index], scale, words, wrong)
+        const once = kind === 0 ? asDrawn[spreadOf[index]] : likelihood(answer, otherwise[kind - 1][index], scale, words, wrong)
+        const value = once ** times
         byKind[index * kinds.length + kind] = Math.log(value)
         sum += weight * value
       })

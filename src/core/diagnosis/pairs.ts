@@ -1,11 +1,19 @@
 import { benchKey } from '@/src/core/bench/bench'
-import { type Engine, type Likelihoods, latestAnswers, type Observation, observationKey, widened } from '@/src/core/diagnosis/engine'
+import {
+  type Engine,
+  type Likelihoods,
+  latestAnswers,
+  type Observation,
+  observationKey,
+  widened,
+  wrongShare,
+} from '@/src/core/diagnosis/engine'
 import { computePosterior, type Evidence, type Posterior } from '@/src/core/diagnosis/posterior'
 import { type Behaviour, behaviourOf } from '@/src/core/diagnosis/priors'
 import type { Fault } from '@/src/core/faults/fault'
 import { probeKey } from '@/src/core/readings/check'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
-import { likelihood, WRONG_READING } from '@/src/core/readings/likelihood'
+import { likelihood } from '@/src/core/readings/likelihood'
 import { predictAll, scaleOf, wordsFor } from '@/src/core/readings/predict'
 import type { Prediction } from '@/src/core/readings/prediction'
 import { Kept, KeptPer } from '@/src/core/units/kept'
@@ -126,7 +134,7 @@ function withPairs(base: Engine, chosen: readonly [number, number][]): Engine {
     extendedMarginal[single + pairs.length] = marginal[single]
     extendedByKind.set(byKind)
     const question = observationKey(observation)
-    const wrong = observation.confirmed ? WRONG_READING ** 2 : WRONG_READING
+    const wrong = wrongShare(observation)
     pairs.forEach((pair, position) => {
       let sum = 0
       for (let kind = 0; kind < kinds; kind++) {

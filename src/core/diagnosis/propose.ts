@@ -38,7 +38,7 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
 /** A verdict that one reading stands against waits until that reading has been taken again. */
 function askAgain(engine: Engine, evidence: Evidence, posterior: Posterior, bench: Bench, lead: Suspect, choice: Choice): Check | null {
   const against = latestAnswers(evidence.observations).find(
-    ({ id, confirmed }) => !confirmed && lead.evidence.some((row) => row.observation === id && !row.fits),
+    ({ id, repeats }) => !repeats && lead.evidence.some((row) => row.observation === id && !row.fits),
   )
   if (!against || choice.skipped?.some((probe) => probeKey(probe) === probeKey(against.probe))) return null
   const again = weighQuestion(engine, posterior, bench, against.bench, against.probe, against.bench.place)

@@ -62,7 +62,7 @@ export function listSuspects(engine: Engine, evidence: Evidence, posterior: Post
       repair: fault?.repair ?? null,
       parts: fault?.parts?.map(({ id, say, zone, repair }) => ({ id, say, zone, repair })) ?? [],
       evidence: rows,
-      misfits: rows.reduce((sum, { fits }, row) => sum + (fits ? 0 : observations[row].confirmed ? 2 : 1), 0),
+      misfits: rows.reduce((sum, { fits }, row) => sum + (fits ? 0 : observations[row].repeats ? 2 : 1), 0),
       unsteady: indexes.reduce((sum, index) => sum + (engine.hypotheses[index].intermittent ? posterior.hypotheses[index] : 0), 0),
     }
   })

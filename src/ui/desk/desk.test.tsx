@@ -5,7 +5,9 @@ import { createEngine } from '@/src/core/diagnosis/engine'
 import { formOpinion, proposeCheck, weighAlternatives } from '@/src/core/job/advise'
 import { foldJob } from '@/src/core/job/fold'
 import * as forecast from '@/src/core/job/forecast'
+import type { JobFile } from '@/src/core/job/job-file'
 import { createDemoJob } from '@/src/core/practice/demo'
+import { readsThrough } from '@/src/core/readings/reads-through'
 import { Desk } from '@/src/ui/desk/desk'
 import type { Timeline } from '@/src/workers/diagnosis.worker'
 
@@ -27,6 +29,9 @@ jest.mock('@/src/ui/engine/engine-client', () => ({
       forecast.expectReadings(engine, folded(timeline), probes),
     loads: async (timeline: Timeline) => forecast.loadPerCall(engine, folded(timeline)),
     overload: async () => null,
+    windings: async (timeline: Timeline) => forecast.windingLoads(engine, folded(timeline)),
+    readsThrough: async (timeline: Timeline, probe: Parameters<typeof readsThrough>[2]) =>
+      readsThrough(engine.laboratory, folded(timeline).bench, probe),
   }),
 }))
 jest.mock('@/src/ui/device/outbox', () => ({
@@ -51,12 +56,12 @@ beforeAll(() => {
   Object.defineProperty(globalThis.crypto, 'randomUUID', { value: () => `id-${Math.floor(Math.random() * 1e12)}`, configurable: true })
 })
 
-function open(at: string) {
+function open(at: string, change: (job: JobFile) => JobFile = (job) => job) {
   step = at
   const client = new QueryClient({ defaultOptions: { queries: { enabled: false } } })
   render(
     <QueryClientProvider client={client}>
-      <Desk initial={createDemoJob('demo', new Date(Date.now() - 31 * 60_000))} />
+      <Desk initial={change(createDemoJob('demo', new Date(Date.now() - 31 * 60_000)))} />
     </QueryClientProvider>,
   )
   return userEvent.setup()
@@ -108,6 +113,39 @@ describe('the trace desk', () => {
     expect(screen.getByText(/"lots" is neither/)).toBeInTheDocument()
     expect(field).toHaveValue('R-C lots')
     await user.clear(field)
+  })
+})
+
+describe('a fault that comes and goes', () => {
+  const nowAndThen = (job: JobFile): JobFile => ({
+    ...job,
+    entries: job.entries.map((entry) =>
+      entry.kind === 'complaint' ? { ...entry, complaint: { ...entry.complaint, symptoms: ['fuse-now-and-then'] } } : entry,
+    ),
+  })
+
+  it('is called up round after round; each one is told, with what was being moved', async () => {
+    const user = open('trace', nowAndThen)
+    await user.click(await screen.findByRole('button', { name: /^It comes and goes/ }))
+    const sheet = await screen.findByRole('dialog', { name: 'Call it up again and again' })
+    const rounds = Number(sheet.textContent?.match(/(\d+) rounds? of cool/)?.[1])
+    await user.selectOptions(within(sheet).getByLabelText('moving meanwhile'), 'wiring of the outdoor cable')
+    await user.click(within(sheet).getByRole('button', { name: 'Set cool and start' }))
+    expect(within(sheet).getByText(/cool is on: \d+ s/)).toBeInTheDocument()
+    // Nobody can say that it held before its minute is over.
+    expect(within(sheet).getByRole('button', { name: 'it held this time' })).toBeDisabled()
+    await user.click(within(sheet).getByRole('button', { name: 'it tripped' }))
+    expect(sheet).toHaveTextContent(`${rounds + 1} ${rounds === 0 ? 'round' : 'rounds'} of cool so far`)
+    await user.keyboard('{Escape}t')
+    const record = await screen.findByRole('dialog', { name: 'Timeline' })
+    expect(record).toHaveTextContent('tripped while moving the outdoor cable')
+    expect(record).toHaveTextContent('thermostat off')
+  })
+
+  it('is not offered where the customer tells of none', async () => {
+    open('trace')
+    await screen.findByText(/^Ohm /)
+    expect(screen.queryByRole('button', { name: /^It comes and goes/ })).not.toBeInTheDocument()
   })
 })
 

@@ -4,7 +4,7 @@ import { format, isToday, isYesterday } from 'date-fns'
 import Link from 'next/link'
 import { useState } from 'react'
 import type { JobSummary } from '@/src/core/job/job-summary'
-import { Button } from '@/src/ui/controls/button'
+import { FilterBar } from '@/src/ui/controls/filter-bar'
 import { api } from '@/src/ui/device/api-client'
 import { NewJobForm } from '@/src/ui/jobs/new-job-form'
 import { OpenJobFile } from '@/src/ui/jobs/open-job-file'
@@ -39,26 +39,15 @@ export function Jobs({ jobs: initial, systems }: { jobs: JobSummary[]; systems: 
         <OpenJobFile />
       </aside>
       <main className="min-w-0 p-3 desk:col-start-1 desk:row-start-2 desk:overflow-y-auto">
-        <div className="mb-2 flex flex-wrap gap-2">
-          {filters.map((name) => (
-            <Button
-              key={name}
-              aria-pressed={filter === name}
-              onClick={() => setFilter(name)}
-              className={filter === name ? '!border-next font-bold' : ''}
-            >
-              {name}
-            </Button>
-          ))}
-          <input
-            type="search"
-            value={words}
-            onChange={(event) => setWords(event.target.value)}
-            aria-label="find a job"
-            placeholder="find by street, system, repair …"
-            className="min-h-11 min-w-40 flex-1 rounded border-2 border-line bg-panel px-3 placeholder:text-muted"
-          />
-        </div>
+        <FilterBar
+          filters={filters}
+          filter={filter}
+          onFilter={setFilter}
+          words={words}
+          onWords={setWords}
+          label="find a job"
+          placeholder="find by street, system, repair …"
+        />
         {shown.length === 0 && (
           <p className="p-3 text-muted">
             {jobs.length === 0

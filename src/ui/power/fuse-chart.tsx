@@ -6,6 +6,7 @@ import { unprotected } from '@/src/core/protection/gap'
 import { secondsToLimit, type Winding } from '@/src/core/protection/transformer-heat'
 import { openingBand } from '@/src/core/protection/trip-curve'
 import { useThemeColours } from '@/src/ui/controls/use-theme-colours'
+import { markAt } from '@/src/ui/power/mark'
 
 Chart.register(ScatterController, LineController, LineElement, PointElement, LogarithmicScale, Filler, Legend, annotation)
 
@@ -78,22 +79,7 @@ export function FuseChart({ ratingA, winding, faultA }: { ratingA: number; windi
                     faultA === null
                       ? {}
                       : {
-                          fault: {
-                            type: 'line',
-                            xMin: faultA,
-                            xMax: faultA,
-                            borderColor: colours.ink,
-                            borderWidth: 2,
-                            borderDash: [4, 4],
-                            label: {
-                              display: true,
-                              content: `short: ${faultA.toFixed(1)} A`,
-                              position: 'end',
-                              color: colours.ground,
-                              backgroundColor: colours.ink,
-                              font,
-                            },
-                          },
+                          fault: markAt('x', faultA, `short: ${faultA.toFixed(1)} A`, 'end', colours, font),
                         },
                 },
               },

@@ -6,6 +6,7 @@ import type { WindingLoad } from '@/src/core/job/forecast'
 import { LIMIT_C, secondsToLimit, type Winding, windingTemperatureC } from '@/src/core/protection/transformer-heat'
 import { sayPercent } from '@/src/core/units/quantity'
 import { useThemeColours } from '@/src/ui/controls/use-theme-colours'
+import { markAt } from '@/src/ui/power/mark'
 
 Chart.register(ScatterController, LineController, LineElement, PointElement, LinearScale, Legend, annotation)
 
@@ -48,22 +49,7 @@ export function HeatChart({ loads, winding, isLive }: { loads: readonly WindingL
                 legend: { labels: { color: colours.ink, font, boxWidth: 28 } },
                 annotation: {
                   annotations: {
-                    limit: {
-                      type: 'line',
-                      yMin: LIMIT_C,
-                      yMax: LIMIT_C,
-                      borderColor: colours.ink,
-                      borderWidth: 2,
-                      borderDash: [4, 4],
-                      label: {
-                        display: true,
-                        content: `insulation stands ${LIMIT_C} °C`,
-                        position: 'end',
-                        color: colours.ground,
-                        backgroundColor: colours.ink,
-                        font,
-                      },
-                    },
+                    limit: markAt('y', LIMIT_C, `insulation stands ${LIMIT_C} °C`, 'end', colours, font),
                   },
                 },
               },

@@ -5,6 +5,7 @@ import { Bar } from 'react-chartjs-2'
 import type { CallLoad } from '@/src/core/job/forecast'
 import { sayCall } from '@/src/core/wiring/call'
 import { useThemeColours } from '@/src/ui/controls/use-theme-colours'
+import { markAt } from '@/src/ui/power/mark'
 
 Chart.register(BarController, BarElement, CategoryScale, LinearScale, annotation)
 
@@ -40,22 +41,7 @@ export function LoadChart({ loads, plateVa }: { loads: readonly CallLoad[]; plat
                 legend: { display: false },
                 annotation: {
                   annotations: {
-                    plate: {
-                      type: 'line',
-                      xMin: plateVa,
-                      xMax: plateVa,
-                      borderColor: colours.ink,
-                      borderWidth: 2,
-                      borderDash: [5, 4],
-                      label: {
-                        display: true,
-                        content: `${plateVa} VA plate`,
-                        position: 'start',
-                        color: colours.ground,
-                        backgroundColor: colours.ink,
-                        font,
-                      },
-                    },
+                    plate: markAt('x', plateVa, `${plateVa} VA plate`, 'start', colours, font),
                   },
                 },
               },

@@ -6,6 +6,7 @@ import { foldJob } from '@/src/core/job/fold'
 import { readQuickLine, sayDraft } from '@/src/core/job/quick-line'
 import { sayBenchShort } from '@/src/core/readings/say'
 import { Button } from '@/src/ui/controls/button'
+import { FilterBar } from '@/src/ui/controls/filter-bar'
 import { Sheet } from '@/src/ui/controls/sheet'
 import { useDesk } from '@/src/ui/desk/desk-context'
 import { ScrubBar } from '@/src/ui/timeline/scrub-bar'
@@ -45,26 +46,15 @@ export function TimelineSheet(props: { open: boolean; onOpenChange: (open: boole
         </p>
       )}
       <ScrubBar />
-      <div className="mb-1 flex flex-wrap gap-2">
-        {filters.map((name) => (
-          <Button
-            key={name}
-            aria-pressed={filter === name}
-            onClick={() => setFilter(name)}
-            className={filter === name ? '!border-next font-bold' : ''}
-          >
-            {name}
-          </Button>
-        ))}
-        <input
-          type="search"
-          value={words}
-          onChange={(event) => setWords(event.target.value)}
-          aria-label="find in the timeline"
-          placeholder="find: Y, outdoor, trips …"
-          className="min-h-11 min-w-32 flex-1 rounded border-2 border-line bg-panel px-3 placeholder:text-muted"
-        />
-      </div>
+      <FilterBar
+        filters={filters}
+        filter={filter}
+        onFilter={setFilter}
+        words={words}
+        onWords={setWords}
+        label="find in the timeline"
+        placeholder="find: Y, outdoor, trips …"
+      />
       {shownEntries.length === 0 && <p className="py-2 text-muted">No entry fits. Take out a word, or show all.</p>}
       <ol reversed className="flex flex-col">
         {[...shownEntries].reverse().map((entry) => {

@@ -1,8 +1,11 @@
 'use client'
 import { useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
+import { Button } from '@/src/ui/controls/button'
+import { useDesk } from '@/src/ui/desk/desk-context'
 import { Screen, type ScreenProps } from '@/src/ui/desk/screen'
 import { LoomView } from '@/src/ui/loom/loom-view'
+import { CycleSheet } from '@/src/ui/trace/cycle-sheet'
 import { NextCheckCard } from '@/src/ui/trace/next-check-card'
 import { ProbePad } from '@/src/ui/trace/probe-pad'
 import { SuspectList } from '@/src/ui/trace/suspect-list'
@@ -10,6 +13,9 @@ import { SuspectList } from '@/src/ui/trace/suspect-list'
 /** The main screen: the loom, and beside it what is worth asking and who is suspected. */
 export function TraceStep({ onStep }: ScreenProps) {
   const [probes, setProbes] = useState<readonly string[]>([])
+  const [cycling, setCycling] = useState(false)
+  const { state } = useDesk()
+  const comesAndGoes = state.complaint.symptoms.includes('fuse-now-and-then') && state.closedAt === null
   useHotkeys('escape', () => setProbes([]))
   // Across a part both probes go on at once; a probe that is on comes off.
   const pick = (...points: string[]) =>
@@ -24,6 +30,12 @@ export function TraceStep({ onStep }: ScreenProps) {
       side={
         <>
           {probes.length > 0 ? <ProbePad probes={probes} onClear={() => setProbes([])} /> : <NextCheckCard onStep={onStep} />}
+          {comesAndGoes && (
+            <Button className="mb-3 w-full" onClick={() => setCycling(true)}>
+              It comes and goes: call it up again and again
+            </Button>
+          )}
+          <CycleSheet open={cycling} onOpenChange={setCycling} />
           <SuspectList />
         </>
       }
