@@ -1,7 +1,7 @@
 import type { Effect } from '@/src/core/faults/fault'
 import type { AddFault } from '@/src/core/faults/fault-list'
 import { LOOSE_CLIP_OHM, WEAK_WINDING_OHM } from '@/src/core/faults/rates'
-import { capital } from '@/src/core/faults/unit-faults'
+import { capital } from '@/src/core/units/capital'
 import { bodyLink, neutralLink, poleLink, tapLink, windingLink } from '@/src/core/wiring/assembly'
 import { terminalPoint } from '@/src/core/wiring/point'
 import { firstPart, partsOf, type System } from '@/src/core/wiring/system'

@@ -2,6 +2,7 @@ import { sayLead } from '@/src/core/bench/points'
 import type { AddFault } from '@/src/core/faults/fault-list'
 import { lowVoltageNodes } from '@/src/core/faults/low-voltage'
 import { SHORTED_COIL_OHM, SOLID_SHORT_OHM, WELDED_OHM } from '@/src/core/faults/rates'
+import { capital } from '@/src/core/units/capital'
 import { bodyLink, feedInside, livesBetween, switchedTerminals, thermostatInside } from '@/src/core/wiring/assembly'
 import { CHASSIS, pinPoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonNodes, feedOf } from '@/src/core/wiring/supply'
@@ -199,5 +200,3 @@ export function addThermostatFaults(system: System, add: AddFault): void {
     )
   }
 }
-
-export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)

@@ -131,7 +131,7 @@ describe('a fault that comes and goes', () => {
     const rounds = Number(sheet.textContent?.match(/(\d+) rounds? of cool/)?.[1])
     await user.selectOptions(within(sheet).getByLabelText('moving meanwhile'), 'wiring of the outdoor cable')
     await user.click(within(sheet).getByRole('button', { name: 'Set cool and start' }))
-    expect(within(sheet).getByText(/cool is on: \d+ s/)).toBeInTheDocument()
+    expect(within(sheet).getByText(/Cool is on: \d+ s/)).toBeInTheDocument()
     // Nobody can say that it held before its minute is over.
     expect(within(sheet).getByRole('button', { name: 'it held this time' })).toBeDisabled()
     await user.click(within(sheet).getByRole('button', { name: 'it tripped' }))

@@ -1,6 +1,7 @@
 'use client'
 import { useEffect, useState } from 'react'
 import type { EntryDraft } from '@/src/core/job/entry'
+import { capital } from '@/src/core/units/capital'
 import { type CallName, sayCall } from '@/src/core/wiring/call'
 import { callsOf, zonesOf } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
@@ -100,7 +101,7 @@ export function CycleSheet({ open, onOpenChange }: { open: boolean; onOpenChange
         ) : (
           <>
             <p className="font-bold text-large">
-              {sayCall[call]} is on: {left > 0 ? `${left} s` : 'did it hold?'}
+              {capital(sayCall[call])} is on: {left > 0 ? `${left} s` : 'did it hold?'}
             </p>
             <div className="grid grid-cols-2 gap-2">
               <Button onClick={() => answer('trips')}>it tripped</Button>

@@ -1,4 +1,4 @@
-import type { Rows } from '@/src/core/formats/loom/unit'
+import type { Rows } from '@/src/core/formats/loom/unit-drawing'
 import { terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside } from '@/src/core/wiring/supply'
 import { type Cable, type Place, partsOf, placeById, type System } from '@/src/core/wiring/system'

@@ -1,6 +1,6 @@
 import type { LoomZone } from '@/src/core/formats/loom/shapes'
 import { TAG } from '@/src/core/formats/loom/shapes'
-import type { Rows, UnitDrawing } from '@/src/core/formats/loom/unit'
+import type { Rows, UnitDrawing } from '@/src/core/formats/loom/unit-drawing'
 import { livesBetween } from '@/src/core/wiring/assembly'
 import type { PartOf } from '@/src/core/wiring/part'
 import { terminalPoint } from '@/src/core/wiring/point'

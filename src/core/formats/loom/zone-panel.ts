@@ -1,6 +1,6 @@
 import type { LoomZone } from '@/src/core/formats/loom/shapes'
 import { TAG } from '@/src/core/formats/loom/shapes'
-import type { Rows, UnitDrawing } from '@/src/core/formats/loom/unit'
+import type { Rows, UnitDrawing } from '@/src/core/formats/loom/unit-drawing'
 import { terminalPoint } from '@/src/core/wiring/point'
 import { type Place, partsOf, type System } from '@/src/core/wiring/system'
 
