@@ -89,8 +89,9 @@ const days: readonly Day[] = [
   {
     system: 'zoned-furnace-ac',
     street: 'Hill Crest',
-    words: 'Upstairs does not cool.',
-    fault: 'conductor-open:stat-cable-2.Y',
+    words: 'Upstairs does not cool since the new thermostat.',
+    ticks: 'new thermostat',
+    fault: 'not-landed:stat-cable-2.Y@stat-2',
   },
   { system: 'package-heat-pump', street: 'Chapel Close', words: 'Never comes on.', fault: 'thermostat-not-called:stat' },
   {
