@@ -56,7 +56,29 @@ const WRONG_REPAIR_MINUTES = 120
 function confirm(engine: Engine, evidence: Evidence, posterior: Posterior, bench: Bench, verdict: Verdict, choice: Choice): Check | null {
   if (verdict.found === 'nothing-wrong') return nextProof(engine, posterior, evidence, bench, choice)
   const [check] = rankChecks(engine, posterior, bench, evidence.observations, { ...choice, way: 'free', stakes: WRONG_REPAIR_MINUTES }, 1)
-  return check ?? null
+  return check ?? lookAtEnds(engine, evidence, posterior, bench, verdict.zone, choice)
+}
+
+/** Before a cable is opened, its ends are looked at: a wire on the wrong screw reads like a broken one. */
+function lookAtEnds(
+  engine: Engine,
+  { observations }: Evidence,
+  posterior: Posterior,
+  bench: Bench,
+  zone: string,
+  choice: Choice,
+): Check | null {
+  const ends = engine.system.cables.find(({ id }) => id === zone)?.between ?? []
+  const isKnown = (probe: Probe) =>
+    [...observations.map((observation) => observation.probe), ...(choice.skipped ?? [])].some(
+      (known) => probeKey(known) === probeKey(probe),
+    )
+  for (const place of [...ends].sort((a, b) => Number(b === bench.place) - Number(a === bench.place))) {
+    const probe: Probe = { meter: 'look', at: `landings@${place}` }
+    const check = isKnown(probe) ? null : weighQuestion(engine, posterior, bench, bench, probe, place)
+    if (check) return check
+  }
+  return null
 }
 
 /** The checks that come closest to the proposed one, best first: what it was weighed against. */
