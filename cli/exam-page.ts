@@ -160,7 +160,7 @@ ${solvers
   })
   .join('\n')}
 
-What suspects and next checks cost: [speed](speed.md).
+What is not reached, and why: [limits](limits.md). What suspects and next checks cost: [speed](speed.md).
 
 ## Claimed against right
 
