@@ -4,7 +4,7 @@ import { leadNames } from '@/src/core/bench/points'
 import { lowVoltageNodes } from '@/src/core/faults/low-voltage'
 import { type Probe, probeKey } from '@/src/core/readings/check'
 import { isLinePoint } from '@/src/core/readings/predict'
-import { switchedTerminals } from '@/src/core/wiring/assembly'
+import { hotOfCalls, switchedTerminals } from '@/src/core/wiring/assembly'
 import type { PartOf } from '@/src/core/wiring/part'
 import { CHASSIS, conductorEnd, type Point, parsePoint, pinPoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside, commonNodes, feedOf, houseCommon, houseHot } from '@/src/core/wiring/supply'
@@ -217,12 +217,6 @@ function withJumper(system: System, bench: Bench, a: Point, b: Point): Bench | n
   if (bench.jumpers.some((jumper) => isSameJumper(jumper, a, b)) || joinsHotAndCommon(system, { ...bench, lifted: [] }, a, b)) return null
   return { ...bench, jumpers: [...bench.jumpers, { a, b }] }
 }
-
-/** Each call letter that a thermostat here knows, with the hot letter that it is closed to. */
-const hotOfCalls = (system: System): Map<string, string> =>
-  new Map(
-    partsOf(system, 'thermostat').flatMap((part) => switchedTerminals(part).map((terminal) => [terminal, feedOf(part, terminal)] as const)),
-  )
 
 function endsOn(system: System, terminal: string, place: string): Point[] {
   return system.cables.flatMap((cable) => {

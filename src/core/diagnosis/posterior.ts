@@ -109,12 +109,20 @@ export function zoneProbabilities(engine: Engine, hypotheses: ArrayLike<number>)
   return zones
 }
 
-/** Entropy of what would be repaired, bits; "none of these" counts as one answer. */
-export function entropyOfRepair(engine: Engine, { hypotheses, noneOfThese }: Posterior): number {
-  const sums = new Map<string, number>([['none', noneOfThese]])
+/** What each act of repair holds, "nothing" among them. */
+export function massByRepair(engine: Engine, { hypotheses }: Posterior): Map<string, number> {
+  const sums = new Map<string, number>()
   engine.hypotheses.forEach(({ fault }, index) => {
     const repair = fault?.repair.id ?? 'nothing'
     sums.set(repair, (sums.get(repair) ?? 0) + hypotheses[index])
   })
-  return [...sums.values()].reduce((bits, share) => (share > 0 ? bits - share * Math.log2(share) : bits), 0)
+  return sums
+}
+
+/** Entropy of what would be repaired, bits; "none of these" counts as one answer. */
+export function entropyOfRepair(engine: Engine, posterior: Posterior): number {
+  return [...massByRepair(engine, posterior).values(), posterior.noneOfThese].reduce(
+    (bits, share) => (share > 0 ? bits - share * Math.log2(share) : bits),
+    0,
+  )
 }

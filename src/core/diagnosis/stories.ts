@@ -1,6 +1,6 @@
 import type { Engine } from '@/src/core/diagnosis/engine'
 import type { Outcomes } from '@/src/core/diagnosis/outcomes'
-import type { Posterior } from '@/src/core/diagnosis/posterior'
+import { massByRepair, type Posterior } from '@/src/core/diagnosis/posterior'
 
 /** A story that the planner weighs. */
 export interface Story {
@@ -41,7 +41,7 @@ export function liveStories(engine: Engine, posterior: Posterior, steadyOnly: bo
   const isWanted = (index: number) => !steadyOnly || !engine.hypotheses[index].intermittent
   const whole = Array.from(posterior.hypotheses.keys()).filter(isWanted)
   const total = whole.reduce((sum, index) => sum + posterior.hypotheses[index], 0)
-  const settled = thorough ? heaviestRepair(engine, posterior) : posterior.hypotheses[0]
+  const settled = thorough ? Math.max(...massByRepair(engine, posterior).values()) : posterior.hypotheses[0]
   const sure = settled > ALMOST_SURE ? settled : 0
   // In steps, so that the last digit of a logarithm, which differs between JavaScript engines, does not change the order.
   const step = (index: number) => Math.round(posterior.hypotheses[index] * STEPS)
@@ -60,16 +60,6 @@ export function liveStories(engine: Engine, posterior: Posterior, steadyOnly: bo
     mass += weight
   }
   return stories.map((story) => ({ ...story, weight: story.weight / mass }))
-}
-
-/** What the likeliest act of repair holds. */
-function heaviestRepair(engine: Engine, { hypotheses }: Posterior): number {
-  const sums = new Map<string, number>()
-  engine.hypotheses.forEach(({ fault }, index) => {
-    const repair = fault?.repair.id ?? 'nothing'
-    sums.set(repair, (sums.get(repair) ?? 0) + hypotheses[index])
-  })
-  return Math.max(...sums.values())
 }
 
 /** Entropy of what would be repaired, bits, before the answer is known. */

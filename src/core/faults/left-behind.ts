@@ -1,9 +1,9 @@
 import type { Effect } from '@/src/core/faults/fault'
 import type { AddFault } from '@/src/core/faults/fault-list'
 import { STRAP_OHM, WET_OHM } from '@/src/core/faults/rates'
-import { switchedTerminals } from '@/src/core/wiring/assembly'
+import { hotOfCalls } from '@/src/core/wiring/assembly'
 import { CHASSIS, terminalPoint } from '@/src/core/wiring/point'
-import { commonNodes, feedOf, hotTerminals } from '@/src/core/wiring/supply'
+import { commonNodes, hotTerminals } from '@/src/core/wiring/supply'
 import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
 
 /** What people and weather leave at a unit's terminals: a strap from an earlier test, two hot sides tied, water. */
@@ -24,10 +24,7 @@ export function addStrapsAndWater(system: System, add: AddFault): void {
         [at(from), at(to)],
       )
     if (place.id === fuse.place) {
-      const calls = new Map(
-        thermostats.flatMap((part) => switchedTerminals(part).map((terminal) => [terminal, feedOf(part, terminal)] as const)),
-      )
-      for (const [terminal, hot] of calls)
+      for (const [terminal, hot] of hotOfCalls(system))
         if (place.terminals.includes(hot) && place.terminals.includes(terminal))
           strap('jumper-left', hot, terminal, `A jumper from ${hot} to ${terminal} was left in at the ${place.name}`)
     }

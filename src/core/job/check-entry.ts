@@ -1,6 +1,6 @@
 import { applyChange } from '@/src/core/bench/apply'
 import type { Bench } from '@/src/core/bench/bench'
-import { problemWithPoint } from '@/src/core/bench/points'
+import { pinOf, problemWithPoint } from '@/src/core/bench/points'
 import { type Entry, entrySchema, sayIssue } from '@/src/core/job/entry'
 import { foldJob, reasonsNotToClose } from '@/src/core/job/fold'
 import type { Probe } from '@/src/core/readings/check'
@@ -72,7 +72,7 @@ export function problemWithProbe(system: System, bench: Bench, probe: Probe): st
       const problem = /@/.test(probe.on) ? problemWithPoint(system, probe.on) : `There is nothing called "${probe.on}" to clamp.`
       return (
         problem ??
-        (parsePoint(probe.on).cable === null
+        (parsePoint(probe.on).cable === null || pinOf(system, probe.on)
           ? 'A clamp goes around a conductor, as in outdoor-cable.Y@indoor, or around the transformer lead (fuse).'
           : null)
       )

@@ -1,5 +1,5 @@
 import { findContradictions } from '@/src/core/diagnosis/contradiction'
-import type { Engine, Observation } from '@/src/core/diagnosis/engine'
+import { type Engine, type Observation, questionKey } from '@/src/core/diagnosis/engine'
 import { joinFaults, weigh } from '@/src/core/diagnosis/pairs'
 import { noEvidence } from '@/src/core/diagnosis/posterior'
 import { type Behaviour, behaviourOf } from '@/src/core/diagnosis/priors'
@@ -8,7 +8,6 @@ import type { Effect, Fault } from '@/src/core/faults/fault'
 import { drawByRate, drawCase, drawRest, mark, openHouse, wiredIn } from '@/src/core/practice/exam'
 import { afterMending, type House } from '@/src/core/practice/house'
 import { complaintOf, runTrial, type Trial } from '@/src/core/practice/trial'
-import { probeKey } from '@/src/core/readings/check'
 import { type Hypothesis, healthy } from '@/src/core/readings/hypothesis'
 import type { Random } from '@/src/core/units/random'
 import { bodyLink, conductorMiddle, landingLink, switchedTerminals, thermostatInside } from '@/src/core/wiring/assembly'
@@ -26,7 +25,7 @@ export function examineWrongReading(engine: Engine, random: Random, faultId: str
   const house = openHouse(engine, drawn)
   const wrongAt = Math.floor(random.uniform() * 3)
   let asked = 0
-  let wrongAnswer = ''
+  let wrongId: string | null = null
   const lying: House = {
     ...house,
     get hypothesis() {
@@ -37,27 +36,26 @@ export function examineWrongReading(engine: Engine, random: Random, faultId: str
     },
     ask: (probe) => {
       const honest = house.ask(probe)
-      if (asked++ !== wrongAt || typeof honest.answer === 'object') return honest
+      const id = String(asked++)
+      if (asked - 1 !== wrongAt || typeof honest.answer === 'object') return honest
       const answer = honest.answer === 'OL' ? 0.3 : probe.meter === 'ohms' ? 'OL' : honest.answer > 10 ? 0.1 : 26
-      wrongAnswer = JSON.stringify(answer)
+      wrongId = id
       return { ...honest, answer }
     },
   }
   const { verdict, observations } = runTrial(engine, lying, { complaint: drawn.complaint })
   const evidence = { ...noEvidence, complaint: drawn.complaint, observations }
-  if (wrongAnswer === '') return null
+  const wrong = observations.find(({ id }) => id === wrongId)
+  if (!wrong) return null
   const right = verdict !== null && verdict.found !== 'nothing-wrong' && verdict.repair.id === drawn.story.fault?.repair.id
-  const wrongQuestion = questionOf(observations.find((observation) => JSON.stringify(observation.answer) === wrongAnswer))
-  const wasAskedAgain = observations.filter((observation) => questionOf(observation) === wrongQuestion).length > 1
-  const isWrong = (observation: Observation) => JSON.stringify(observation.answer) === wrongAnswer
-  const named = findContradictions(weigh(engine, evidence).engine, evidence).some(({ observation }) =>
-    observations.some((candidate) => candidate.id === observation && isWrong(candidate)),
-  )
+  const wasAskedAgain = observations.filter((observation) => isSameQuestion(observation, wrong)).length > 1
+  const named = findContradictions(weigh(engine, evidence).engine, evidence).some(({ observation }) => observation === wrong.id)
   return { right, named: named || wasAskedAgain }
 }
 
-const questionOf = (observation: Observation | undefined): string | null =>
-  observation ? `${observation.bench.power} ${observation.bench.call} ${probeKey(observation.probe)}` : null
+/** The same points on the same wires; the fuse may have made room for the breaker in between. */
+const isSameQuestion = (a: Observation, b: Observation): boolean =>
+  questionKey({ ...a.bench, slot: b.bench.slot }, a.probe) === questionKey(b.bench, b.probe)
 
 /** Two faults at once: both named in one verdict; or the first one, and after its repair the second. */
 export interface DoubleSitting {

@@ -11,7 +11,7 @@ import { complex } from '@/src/core/units/complex'
 import { Kept, KeptPer } from '@/src/core/units/kept'
 import { bodyLink, contactLink, passLink } from '@/src/core/wiring/assembly'
 import type { Point } from '@/src/core/wiring/point'
-import { firstPart } from '@/src/core/wiring/system'
+import { callerOf, firstPart } from '@/src/core/wiring/system'
 
 /** How long a technician watches for a trip: assumption, the minute that field-work asks for before moving on. */
 const WATCH_S = 60
@@ -142,9 +142,8 @@ function changesOfOutput({ network, machine }: Laboratory, { board, to, mode }: 
 export function constraintsOf(laboratory: Laboratory, bench: Bench, hypothesis: Hypothesis): Constraints {
   const { thermostats } = laboratory.machine
   const { call } = bench
-  const asked = call === 'off' ? -1 : thermostats.findIndex(({ part }) => part.calls[call] !== undefined)
-  const caller = Math.max(0, asked)
-  const { part } = thermostats[caller]
+  const part = callerOf(laboratory.system, call)
+  const caller = thermostats.findIndex((one) => one.part.id === part.id)
   let closing = call === 'off' || bench.unplugged.includes(part.id) ? [] : [...(part.calls[call] ?? [])]
   const dead = thermostats.map((one) => one.part.id).filter((id) => bench.unplugged.includes(id))
   const welded: string[] = []

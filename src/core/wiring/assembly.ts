@@ -296,3 +296,9 @@ export function plugsOf(part: Part): number {
 export function switchedTerminals(part: PartOf<'thermostat'>): string[] {
   return [...new Set(Object.values(part.calls).flat())]
 }
+
+/** Each call letter that a thermostat of the system closes, with the hot letter that it is closed to. */
+export const hotOfCalls = (system: System): Map<string, string> =>
+  new Map(
+    partsOf(system, 'thermostat').flatMap((part) => switchedTerminals(part).map((terminal) => [terminal, feedOf(part, terminal)] as const)),
+  )

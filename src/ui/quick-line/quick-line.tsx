@@ -39,8 +39,8 @@ export function QuickLine({ onHelp }: { onHelp: () => void }) {
       return
     }
     if (record(understood.drafts) !== null) return
-    history.keep(line.trim())
     setLine(null)
+    history.keep(line.trim())
   }
   /** Up and down walk through earlier lines; right at the end of the line takes the first completion. */
   const onKey = (event: React.KeyboardEvent<HTMLInputElement>) => {

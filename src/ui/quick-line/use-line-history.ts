@@ -18,8 +18,12 @@ export function useLineHistory(): { keep: (line: string) => void; earlier: (type
   const begun = useRef('')
   const keep = useCallback((line: string) => {
     const lines = [...read().filter((other) => other !== line), line].slice(-MOST)
-    localStorage.setItem(NAME, JSON.stringify(lines))
     at.current = null
+    try {
+      localStorage.setItem(NAME, JSON.stringify(lines))
+    } catch {
+      // A device that keeps nothing has no history; the line itself is taken all the same.
+    }
   }, [])
   const earlier = useCallback((typed: string) => {
     const lines = read()

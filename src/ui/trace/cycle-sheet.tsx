@@ -31,7 +31,7 @@ export function CycleSheet({ open, onOpenChange }: { open: boolean; onOpenChange
   const nowMs = useClock(round !== null)
   const left = round ? Math.max(0, Math.ceil((round.untilMs - nowMs) / 1000)) : 0
   const rounds = state.observations.filter(({ bench, probe }) => probe.meter === 'trip' && bench.call === call)
-  const trips = rounds.filter(({ answer }) => JSON.stringify(answer).includes('trips')).length
+  const trips = rounds.filter(({ answer }) => typeof answer === 'object' && 'word' in answer && answer.word === 'trips').length
 
   const begin = (phase: Round['phase'], seconds: number) => setRound({ phase, untilMs: Date.now() + 1000 * seconds })
   const set = (to: CallName | 'off'): EntryDraft[] => (state.bench.call === to ? [] : [{ kind: 'bench', change: { do: 'call', call: to } }])
