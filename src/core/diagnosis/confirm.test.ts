@@ -68,6 +68,27 @@ describe('a reading that stands against the verdict', () => {
   })
 })
 
+describe('a cable that is to be opened', () => {
+  it('has been looked at at both its ends, or nothing but its wires was left to tell', () => {
+    const house = createHouse(furnaceAc, storyOf('conductor-short:stat-cable.Y+W'), drawValues(furnaceAc, createRandom(3)), createRandom(6))
+    const trial = runTrial(engine, house, { complaint: noEvidence.complaint })
+    expect(trial.verdict).toMatchObject({ found: 'repair', zone: 'stat-cable' })
+    const looked = trial.observations.flatMap(({ probe }) => (probe.meter === 'look' ? [probe.at] : []))
+    expect(looked).toEqual(expect.arrayContaining(['landings@indoor', 'landings@thermostat']))
+  })
+
+  it('is told from the wire on the wrong screw that reads the same', () => {
+    const house = createHouse(
+      furnaceAc,
+      storyOf('landed-wrong:stat-cable.Y@thermostat>W'),
+      drawValues(furnaceAc, createRandom(3)),
+      createRandom(6),
+    )
+    const { verdict } = runTrial(engine, house, { complaint: noEvidence.complaint })
+    expect(verdict).toMatchObject({ found: 'repair', repair: { id: 'land:stat-cable.Y@thermostat' } })
+  })
+})
+
 describe('it held this time', () => {
   const held = (id: string): Observation => ({
     id,

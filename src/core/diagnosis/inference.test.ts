@@ -115,6 +115,15 @@ describe('reachVerdict', () => {
     expect(reachVerdict([suspect(NONE_OF_THESE, 0.9, null)], true)).toBeNull()
     expect(reachVerdict([suspect('nothing-wrong', 0.97, null)], false)).toMatchObject({ found: 'nothing-wrong' })
   })
+
+  it('says that a fuse blew for nothing when only faults that hide are left beside it, and not before everything was asked', () => {
+    const fuse = suspect('fuse-only:fuse', 0.7, 'fuse:fuse')
+    const hiding = { ...suspect('conductor-to-chassis:y', 0.28, 'y'), unsteady: 0.28 }
+    expect(reachVerdict([fuse, hiding], true)).toMatchObject({ found: 'repair', repair: { id: 'fuse:fuse' }, probability: 0.7 })
+    expect(reachVerdict([fuse, hiding], false)).toBeNull()
+    // One that stands still is none that hides.
+    expect(reachVerdict([fuse, { ...hiding, unsteady: 0 }], true)).toMatchObject({ found: 'group' })
+  })
 })
 
 describe('conductorTable', () => {

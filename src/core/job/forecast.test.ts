@@ -3,7 +3,15 @@ import { emptyComplaint } from '@/src/core/diagnosis/complaint'
 import { createEngine } from '@/src/core/diagnosis/engine'
 import type { Entry, EntryDraft } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
-import { expectReadings, forecastReading, hotPoints, leadingOverloadA, loadPerCall, suspicionByPoint } from '@/src/core/job/forecast'
+import {
+  expectReadings,
+  forecastReading,
+  hotPoints,
+  leadingOverloadA,
+  loadPerCall,
+  suspicionByPoint,
+  windingLoads,
+} from '@/src/core/job/forecast'
 import { callsOf, firstPart } from '@/src/core/wiring/system'
 import { catalogue, furnaceAc } from '@/src/core/wiring/systems/catalogue'
 import { change, furnaceEngine } from '@/tests/setup/furnace'
@@ -31,6 +39,25 @@ describe('forecastReading', () => {
     expect(rub?.value).toBeLessThan(1)
     expect(sound?.value).toBeGreaterThan(8)
     expect(rub?.probability).toBeGreaterThan(sound?.probability ?? 1)
+  })
+})
+
+describe('windingLoads', () => {
+  const loadsOn = (...drafts: (EntryDraft | BenchChange)[]) => windingLoads(furnaceEngine(), state(onCool, ...drafts))
+  const of = (loads: ReturnType<typeof loadsOn>, id: string) => loads.find((load) => load.id === id)?.amps ?? Number.NaN
+
+  it('is a fraction of its rating in a sound house, and many times it under the short that is suspected, hottest first', () => {
+    const loads = loadsOn(change.breaker, change.jumperY)
+    const rub = of(loads, 'conductor-to-chassis:outdoor-cable.Y')
+    expect(of(loads, 'nothing-wrong')).toBeLessThan(1.2)
+    expect(rub).toBeGreaterThan(5)
+    expect(loads.map(({ amps }) => amps)).toEqual(loads.map(({ amps }) => amps).sort((a, b) => b - a))
+  })
+
+  it('is the same for both once the suspected wire is lifted off, and nothing with the power off', () => {
+    const lifted = loadsOn(change.breaker, change.jumperY, change.liftY)
+    expect(of(lifted, 'conductor-to-chassis:outdoor-cable.Y')).toBeCloseTo(of(lifted, 'nothing-wrong'), 1)
+    for (const { amps } of loadsOn(change.off)) expect(amps).toBeLessThan(0.01)
   })
 })
 

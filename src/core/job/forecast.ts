@@ -5,15 +5,13 @@ import { weigh } from '@/src/core/diagnosis/pairs'
 import { listSuspects } from '@/src/core/diagnosis/suspects'
 import { evidenceOf } from '@/src/core/job/advise'
 import type { JobState } from '@/src/core/job/fold'
-import { changesBetween } from '@/src/core/operation/settle'
 import type { Probe } from '@/src/core/readings/check'
 import { type Expected, expectedRange } from '@/src/core/readings/expected'
 import { type Hypothesis, healthy } from '@/src/core/readings/hypothesis'
 import { predict, predictAll, scaleOf } from '@/src/core/readings/predict'
 import { fromOhmScale, type Prediction, type Scale } from '@/src/core/readings/prediction'
 import { saysPrediction } from '@/src/core/readings/say'
-import { worldsOf } from '@/src/core/readings/world'
-import { windingLink } from '@/src/core/wiring/assembly'
+import { secondaryAmps, worldsOf } from '@/src/core/readings/world'
 import type { CallName } from '@/src/core/wiring/call'
 import { type Point, terminalPoint } from '@/src/core/wiring/point'
 import { feedOf, houseCommon } from '@/src/core/wiring/supply'
@@ -169,23 +167,17 @@ export interface WindingLoad {
   readonly amps: number
 }
 
+const NEVER_OPENS_A = 1000
+
 /** The winding's current under the leading suspects and in a sound house, hottest first. */
 export function windingLoads(base: Engine, state: JobState): WindingLoad[] {
   const evidence = evidenceOf(state)
   const { engine, posterior } = weigh(base, evidence)
-  const { laboratory, system } = engine
-  const row = laboratory.network.linkRow(windingLink(firstPart(system, 'transformer').id, 'secondary'))
-  const bench: Bench = { ...state.bench, slot: { ...state.bench.slot, open: false } }
-  const amps = (story: Hypothesis): number => {
-    const { base: standing, constraints, worlds } = worldsOf(laboratory, bench, { ...story, foundFuse: 'intact' })
-    const [{ fixed, settled }] = worlds
-    return Math.max(
-      ...settled.members.map((member) => {
-        laboratory.kernel.set(standing, [...fixed, ...changesBetween(laboratory.machine, constraints, 0, member)])
-        return laboratory.kernel.difference(row, -1)
-      }),
-    )
-  }
+  const { id: first } = firstPart(engine.system, 'transformer')
+  // A protection that never opens: what the winding carries is asked for the time before it has.
+  const bench: Bench = { ...state.bench, slot: { holds: 'fuse', ratingA: NEVER_OPENS_A, open: false } }
+  const amps = (story: Hypothesis): number =>
+    Math.max(...(secondaryAmps(engine.laboratory, bench, { ...story, foundFuse: 'intact' }).get(first) ?? []))
   const leading = listSuspects(engine, evidence, posterior, 0)
     .slice(0, LEADING)
     .flatMap(({ id, say, probability }): WindingLoad[] => {

@@ -1,17 +1,15 @@
 import { applyChange } from '@/src/core/bench/apply'
 import { type Bench, type BenchChange, createBench, type Slot } from '@/src/core/bench/bench'
 import { INTERMITTENT_SHOWS } from '@/src/core/faults/rates'
-import { changesBetween } from '@/src/core/operation/settle'
 import { ATTIC_C, coolsTo, LIMIT_C } from '@/src/core/protection/transformer-heat'
 import type { Answer, Probe } from '@/src/core/readings/check'
 import { type Hypothesis, whileHidden } from '@/src/core/readings/hypothesis'
 import { createLaboratory } from '@/src/core/readings/laboratory'
 import { predict } from '@/src/core/readings/predict'
 import { type Component, fromOhmScale } from '@/src/core/readings/prediction'
-import { worldsOf } from '@/src/core/readings/world'
+import { secondaryAmps, worldsOf } from '@/src/core/readings/world'
 import { defaultMeter, shownAmps, shownOhms, shownVolts } from '@/src/core/units/meter'
 import type { Random } from '@/src/core/units/random'
-import { windingLink } from '@/src/core/wiring/assembly'
 import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
 import type { ValueFactors } from '@/src/core/wiring/values'
 
@@ -93,29 +91,17 @@ export function createHouse(system: System, hidden: Hypothesis, factors: ValueFa
       return { answer: read(probe, now), tripped }
     },
     pass: (minutes) => {
-      const currents = bench.power ? secondaryAmps({ ...hypothesis, foundFuse }) : new Map<string, number>()
+      const currents = bench.power ? secondaryAmps(laboratory, real(), { ...hypothesis, foundFuse }) : new Map<string, number[]>()
       let cooked = false
       for (const { id, va } of partsOf(system, 'transformer')) {
         const warm = windings.get(id) ?? ATTIC_C
-        const hot = coolsTo({ va, plateVolts: PLATE_VOLTS }, currents.get(id) ?? 0, warm, 60 * minutes)
+        const hot = coolsTo({ va, plateVolts: PLATE_VOLTS }, currents.get(id)?.[0] ?? 0, warm, 60 * minutes)
         if (warm <= LIMIT_C && hot > LIMIT_C) cooked = true
         // What is cooked stays so: it is not cooked a second time.
         windings.set(id, warm > LIMIT_C ? warm : hot)
       }
       return cooked
     },
-  }
-
-  function secondaryAmps(now: Hypothesis): Map<string, number> {
-    const { base, constraints, worlds } = worldsOf(laboratory, real(), now)
-    const [{ fixed, settled }] = worlds
-    laboratory.kernel.set(base, [...fixed, ...changesBetween(laboratory.machine, constraints, 0, settled.members[0])])
-    return new Map(
-      partsOf(system, 'transformer').map(({ id }) => [
-        id,
-        laboratory.kernel.difference(laboratory.network.linkRow(windingLink(id, 'secondary')), -1),
-      ]),
-    )
   }
 
   function read(probe: Probe, now: Hypothesis): Answer {

@@ -9,9 +9,9 @@ import { changesTold, type Hypothesis } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { complex } from '@/src/core/units/complex'
 import { Kept, KeptPer } from '@/src/core/units/kept'
-import { bodyLink, contactLink, passLink } from '@/src/core/wiring/assembly'
+import { bodyLink, contactLink, passLink, windingLink } from '@/src/core/wiring/assembly'
 import type { Point } from '@/src/core/wiring/point'
-import { callerOf, firstPart } from '@/src/core/wiring/system'
+import { callerOf, firstPart, partsOf } from '@/src/core/wiring/system'
 
 /** How long a technician watches for a trip: assumption, the minute that field-work asks for before moving on. */
 const WATCH_S = 60
@@ -157,4 +157,17 @@ export function constraintsOf(laboratory: Laboratory, bench: Bench, hypothesis: 
     if (effect.do === 'thermostat-dead') dead.push(effect.thermostat)
   }
   return { caller, closing, dead, welded, outputs }
+}
+
+/** Current of every transformer's secondary while the protection stands as the bench says, A: one value for each state of a chatter. */
+export function secondaryAmps(laboratory: Laboratory, bench: Bench, hypothesis: Hypothesis): Map<string, number[]> {
+  const { machine, kernel, network, system } = laboratory
+  const { base, constraints, worlds } = worldsOf(laboratory, bench, hypothesis)
+  const [{ fixed, settled }] = worlds
+  const amps = new Map<string, number[]>(partsOf(system, 'transformer').map(({ id }) => [id, []]))
+  for (const member of settled.members) {
+    kernel.set(base, [...fixed, ...changesBetween(machine, constraints, 0, member)])
+    for (const [id, values] of amps) values.push(kernel.difference(network.linkRow(windingLink(id, 'secondary')), -1))
+  }
+  return amps
 }
