@@ -15,6 +15,8 @@ const shared = {
 
 /** @type {import('jest').Config} */
 const config = {
+  // The long suites compute, and nothing else runs beside them.
+  maxWorkers: '100%',
   projects: [
     { ...shared, displayName: 'core', testEnvironment: 'node', testMatch: ['<rootDir>/{src,cli,tests}/**/*.test.ts'] },
     {

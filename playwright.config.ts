@@ -9,7 +9,8 @@ const address = `http://127.0.0.1:${port}`
 /** The real interface in Debian's browser, on a store of its own. The build is made before. */
 export default defineConfig({
   testDir: 'tests/e2e',
-  workers: 1,
+  // Every test makes jobs of its own; two browsers keep two cores busy.
+  workers: 2,
   timeout: 180_000,
   // A browser that hangs on a starved machine gets one fresh start; the report then says "flaky", and a second miss fails.
   retries: 1,

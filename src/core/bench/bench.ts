@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { KeptPer } from '@/src/core/units/kept'
 import { callNames } from '@/src/core/wiring/call'
 import { type Point, pointSchema } from '@/src/core/wiring/point'
 import type { System } from '@/src/core/wiring/system'
@@ -65,16 +66,25 @@ export function createBench(system: System): Bench {
 }
 
 /** Same electrical bench, whoever stands wherever: the key under which predictions are kept. */
-export function benchKey(bench: Bench): string {
+export const benchKey = (bench: Bench): string => keysOf.of(bench).whole
+
+/** The same whatever is called: the key under which networks are kept. */
+export const wiringKey = (bench: Bench): string => keysOf.of(bench).wiring
+
+// Asked many thousand times while checks are ranked; a bench never changes once it is made.
+const keysOf = new KeptPer((bench: Bench) => {
   const jumpers = bench.jumpers.map(({ a, b }) => [a, b].sort().join('=')).sort()
-  return [
-    bench.power ? `live ${bench.call}` : 'off',
+  const changes = [
     [...bench.lifted].sort().join(','),
     [...bench.unplugged].sort().join(','),
     jumpers.join(','),
     `${bench.slot.holds} ${bench.slot.ratingA} ${bench.slot.open ? 'open' : 'closed'}`,
   ].join(' | ')
-}
+  return {
+    whole: `${bench.power ? `live ${bench.call}` : 'off'} | ${changes}`,
+    wiring: `${bench.power ? 'live' : 'off'} | ${changes}`,
+  }
+})
 
 export const isSameJumper = (jumper: Jumper, a: Point, b: Point): boolean =>
   (jumper.a === a && jumper.b === b) || (jumper.a === b && jumper.b === a)

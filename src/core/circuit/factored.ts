@@ -1,21 +1,31 @@
-import { type ComplexMatrix, type ComplexVector, factor, invert, solve } from '@/src/core/circuit/dense'
+import { type ComplexVector, factor, invert, solve } from '@/src/core/circuit/dense'
 import { assertReferenced } from '@/src/core/circuit/floating'
 import { type Analysis, type Network, OPEN_OHM } from '@/src/core/circuit/network'
 import { stamp } from '@/src/core/circuit/solver'
 import { type Complex, complex } from '@/src/core/units/complex'
 
-/** A network solved once: the inverse of its matrix and its solution. */
+/**
+ * A network solved: its unknowns, and the rows of its matrix's inverse, each worked out when it is first needed. The
+ * matrix is symmetric, and so is the inverse: a column is the row of the same number.
+ */
 export interface Factored {
   readonly network: Network
-  readonly inverse: ComplexMatrix
   readonly x: ComplexVector
+  /** Rows by number, those that were needed so far; ask `need` first. */
+  readonly rowsRe: readonly Float64Array[]
+  readonly rowsIm: readonly Float64Array[]
+  /** Makes sure of a row; -1 is the reference, which has none. */
+  need(row: number): void
 }
 
 export function factorNetwork(network: Network, analysis: Analysis): Factored {
   assertReferenced(network, analysis)
   const { matrix, rhs } = stamp(network, analysis)
   const factors = factor(matrix)
-  return { network, inverse: invert(factors), x: solve(factors, rhs) }
+  const inverse = invert(factors)
+  const { n } = inverse
+  const rowsOf = (values: Float64Array) => Array.from({ length: n }, (_, row) => values.subarray(row * n, (row + 1) * n))
+  return { network, x: solve(factors, rhs), rowsRe: rowsOf(inverse.re), rowsIm: rowsOf(inverse.im), need: () => {} }
 }
 
 /**

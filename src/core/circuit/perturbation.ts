@@ -1,4 +1,4 @@
-import { createMatrix, createVector } from '@/src/core/circuit/dense'
+import { createVector } from '@/src/core/circuit/dense'
 import type { Change, Factored } from '@/src/core/circuit/factored'
 
 /** Changes at once: a bench's, a fault's, and one or two for every relay that moves. */
@@ -42,6 +42,10 @@ export class Perturbation {
     }
     const { p, q, dRe, dIm, mRe, mIm } = this
     for (let k = 0; k < r; k++) {
+      base.need(p[k])
+      base.need(q[k])
+    }
+    for (let k = 0; k < r; k++) {
       for (let l = 0; l < r; l++) {
         this.transfer(p[k], q[k], p[l], q[l])
         mRe[k * r + l] = dRe[k] * this.re - dIm[k] * this.im + (k === l ? 1 : 0)
@@ -63,6 +67,8 @@ export class Perturbation {
   /** Difference of two unknowns (volts between two nodes; q -1: the unknown itself, so a link's current), into re and im. */
   difference(p: number, q: number): number {
     const { x } = this.base
+    this.base.need(p)
+    this.base.need(q)
     let re = at(x.re, p) - at(x.re, q)
     let im = at(x.im, p) - at(x.im, q)
     for (let k = 0; k < this.rank; k++) {
@@ -82,6 +88,8 @@ export class Perturbation {
   /** Impedance seen between two nodes with the changes in place, into re and im; its magnitude is returned. */
   impedance(p: number, q: number): number {
     const r = this.rank
+    this.base.need(p)
+    this.base.need(q)
     for (let k = 0; k < r; k++) {
       this.transfer(this.p[k], this.q[k], p, q)
       this.uRe[k] = this.re
@@ -102,76 +110,92 @@ export class Perturbation {
     return Math.hypot(re, im)
   }
 
-  /** The whole network with the changes taken in, as a new base: worth it when many later changes start from here. */
+  /**
+   * The network with the changes taken in, as a new base: worth it when many later changes start from here. Its rows are
+   * those of the old base less what the changes' ports carry, and are worked out as they are needed.
+   */
   absorb(): Factored {
     const { base, rank: r } = this
-    const n = base.inverse.n
-    const inverse = createMatrix(n)
-    inverse.re.set(base.inverse.re)
-    inverse.im.set(base.inverse.im)
+    if (r === 0) return base
+    const n = base.x.re.length
+    // What the changes' ports see of every unknown, and what the changes make of it.
+    const seenRe = new Float64Array(r * n)
+    const seenIm = new Float64Array(r * n)
+    const madeRe = new Float64Array(r * n)
+    const madeIm = new Float64Array(r * n)
     const x = createVector(n)
-    x.re.set(base.x.re)
-    x.im.set(base.x.im)
-    if (r === 0) return { network: base.network, inverse, x }
-    const colRe = new Float64Array(r * n)
-    const colIm = new Float64Array(r * n)
-    for (let k = 0; k < r; k++) {
-      for (let row = 0; row < n; row++) {
-        colRe[k * n + row] = entry(base.inverse.re, n, row, this.p[k]) - entry(base.inverse.re, n, row, this.q[k])
-        colIm[k * n + row] = entry(base.inverse.im, n, row, this.p[k]) - entry(base.inverse.im, n, row, this.q[k])
-      }
-    }
     for (let col = 0; col < n; col++) {
+      let re = base.x.re[col]
+      let im = base.x.im[col]
       for (let k = 0; k < r; k++) {
-        const tr = colRe[k * n + col]
-        const ti = colIm[k * n + col]
-        this.wRe[k] = this.dRe[k] * tr - this.dIm[k] * ti
-        this.wIm[k] = this.dRe[k] * ti + this.dIm[k] * tr
+        this.transfer(this.p[k], this.q[k], col, -1)
+        seenRe[k * n + col] = this.re
+        seenIm[k * n + col] = this.im
+        re -= this.re * this.yRe[k] - this.im * this.yIm[k]
+        im -= this.re * this.yIm[k] + this.im * this.yRe[k]
+        this.wRe[k] = this.dRe[k] * this.re - this.dIm[k] * this.im
+        this.wIm[k] = this.dRe[k] * this.im + this.dIm[k] * this.re
       }
+      x.re[col] = re
+      x.im[col] = im
       this.solveSmall(this.wRe, this.wIm)
       for (let k = 0; k < r; k++) {
-        const wr = this.wRe[k]
-        const wi = this.wIm[k]
-        if (wr === 0 && wi === 0) continue
-        for (let row = 0; row < n; row++) {
-          const tr = colRe[k * n + row]
-          const ti = colIm[k * n + row]
-          inverse.re[row * n + col] -= tr * wr - ti * wi
-          inverse.im[row * n + col] -= tr * wi + ti * wr
-        }
+        madeRe[k * n + col] = this.wRe[k]
+        madeIm[k * n + col] = this.wIm[k]
       }
     }
-    for (let row = 0; row < n; row++) {
-      this.difference(row, -1)
-      x.re[row] = this.re
-      x.im[row] = this.im
+    const rowsRe: Float64Array[] = new Array(n)
+    const rowsIm: Float64Array[] = new Array(n)
+    const need = (row: number): void => {
+      if (row < 0 || rowsRe[row] !== undefined) return
+      base.need(row)
+      const re = base.rowsRe[row].slice()
+      const im = base.rowsIm[row].slice()
+      for (let k = 0; k < r; k++) {
+        const begin = k * n
+        const sr = seenRe[begin + row]
+        const si = seenIm[begin + row]
+        if (sr === 0 && si === 0) continue
+        for (let col = 0; col < n; col++) {
+          const mr = madeRe[begin + col]
+          const mi = madeIm[begin + col]
+          re[col] -= sr * mr - si * mi
+          im[col] -= sr * mi + si * mr
+        }
+      }
+      rowsRe[row] = re
+      rowsIm[row] = im
     }
-    return { network: base.network, inverse, x }
+    return { network: base.network, x, rowsRe, rowsIm, need }
   }
 
-  /** (e_p - e_q)^T inverse (e_r - e_s), into re and im. */
+  /** (e_p - e_q)^T inverse (e_r - e_s), into re and im; rows p and q must be there. */
   private transfer(p: number, q: number, r: number, s: number): void {
-    const { n, re, im } = this.base.inverse
+    const { rowsRe, rowsIm } = this.base
     let sumRe = 0
     let sumIm = 0
     if (p >= 0) {
+      const re = rowsRe[p]
+      const im = rowsIm[p]
       if (r >= 0) {
-        sumRe += re[p * n + r]
-        sumIm += im[p * n + r]
+        sumRe += re[r]
+        sumIm += im[r]
       }
       if (s >= 0) {
-        sumRe -= re[p * n + s]
-        sumIm -= im[p * n + s]
+        sumRe -= re[s]
+        sumIm -= im[s]
       }
     }
     if (q >= 0) {
+      const re = rowsRe[q]
+      const im = rowsIm[q]
       if (r >= 0) {
-        sumRe -= re[q * n + r]
-        sumIm -= im[q * n + r]
+        sumRe -= re[r]
+        sumIm -= im[r]
       }
       if (s >= 0) {
-        sumRe += re[q * n + s]
-        sumIm += im[q * n + s]
+        sumRe += re[s]
+        sumIm += im[s]
       }
     }
     this.re = sumRe
@@ -271,5 +295,3 @@ export class Perturbation {
 }
 
 const at = (values: Float64Array, index: number): number => (index < 0 ? 0 : values[index])
-
-const entry = (values: Float64Array, n: number, row: number, col: number): number => (col < 0 ? 0 : values[row * n + col])

@@ -1,7 +1,6 @@
 import { createBench } from '@/src/core/bench/bench'
 import { calibrate, drawCase, equalCostSolver, leastChecks, type Sitting, shareOf, sit, waySolver } from '@/src/core/practice/exam'
 import { habitNames, habitSolver, MOST_HABIT_CHECKS } from '@/src/core/practice/habits'
-import { examineDouble, examineOutside, examineWrongReading, outsideFaults } from '@/src/core/practice/hard-cases'
 import { createRandom } from '@/src/core/units/random'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 import { furnaceEngine } from '@/tests/setup/furnace'
@@ -49,16 +48,6 @@ describe('an examined house', () => {
     )
     expect(sittings.map(({ right }) => right)).toEqual([true, true, true])
   })
-
-  it('is solved although one reading was plainly wrong', () => {
-    const random = createRandom(3)
-    // A search that asks for nothing but looks has no number to falsify.
-    const sittings = Array.from({ length: 4 }, () => examineWrongReading(furnaceEngine(), random, 'conductor-open:stat-cable.C')).filter(
-      (sitting) => sitting !== null,
-    )
-    expect(sittings.length).toBeGreaterThan(0)
-    expect(sittings.map(({ right }) => right)).toEqual(sittings.map(() => true))
-  })
 })
 
 describe('the other solvers, on the same house', () => {
@@ -96,21 +85,5 @@ describe('the other solvers, on the same house', () => {
         answerBits.map((bits) => 4 * bits),
       ),
     ).toBeCloseTo(least / 4, 6)
-  })
-})
-
-describe('hard cases', () => {
-  it('two faults: names one of them, and after its repair the other', () => {
-    const random = createRandom(33)
-    const sittings = Array.from({ length: 4 }, () => examineDouble(furnaceEngine(), random))
-    expect(sittings.filter(({ first }) => first).length).toBeGreaterThanOrEqual(3)
-    for (const { bothAtOnce, secondAfterRepair } of sittings) if (bothAtOnce) expect(secondAfterRepair).toBeNull()
-    expect(sittings.some(({ bothAtOnce, secondAfterRepair }) => bothAtOnce || secondAfterRepair === true)).toBe(true)
-  })
-
-  it('a fault of no catalogue is made of effects that no story of the engine has', () => {
-    const catalogued = new Set(furnaceEngine().hypotheses.map(({ effects }) => JSON.stringify(effects)))
-    for (const { effects } of outsideFaults(furnaceAc)) expect(catalogued).not.toContain(JSON.stringify(effects))
-    expect(outsideFaults(furnaceAc).map(({ id }) => id)).toContain(examineOutside(furnaceEngine(), createRandom(2)).hidden)
   })
 })

@@ -1,4 +1,4 @@
-import { type Bench, benchKey } from '@/src/core/bench/bench'
+import { type Bench, wiringKey } from '@/src/core/bench/bench'
 import { changesOfBench } from '@/src/core/bench/changes'
 import { type Factored, factorNetwork } from '@/src/core/circuit/factored'
 import type { Network } from '@/src/core/circuit/network'
@@ -39,8 +39,6 @@ export function createLaboratory(system: System, factors: ValueFactors): Laborat
     machine: createMachine(system, network, factors),
     kernel,
     onBench: (bench) =>
-      benches.get(benchKey({ ...bench, call: 'off' }), () =>
-        kernel.set(base(bench.power ? 'live' : 'ohms'), changesOfBench(system, network, bench)).absorb(),
-      ),
+      benches.get(wiringKey(bench), () => kernel.set(base(bench.power ? 'live' : 'ohms'), changesOfBench(system, network, bench)).absorb()),
   }
 }

@@ -1,20 +1,32 @@
-/** What was worked out, kept under its key for the next time it is asked; the one asked longest ago goes when there is no more room. */
+/**
+ * What was worked out, kept under its key for the next time it is asked. Two shelves of half the room each: what is asked
+ * goes on the new one, and when that is full the old one is thrown away and the new one takes its place. What was asked
+ * lately so stays, at no more than two look-ups.
+ */
 export class Kept<Key, Value> {
-  private readonly values = new Map<Key, Value>()
+  private fresh = new Map<Key, Value>()
+  private old = new Map<Key, Value>()
+  private readonly half: number
 
-  constructor(private readonly most: number) {}
+  constructor(most: number) {
+    this.half = Math.max(1, Math.floor(most / 2))
+  }
 
   get size(): number {
-    return this.values.size
+    return this.fresh.size + this.old.size
   }
 
   get(key: Key, make: () => Value): Value {
-    const known = this.values.get(key)
-    const value = known === undefined ? make() : known
-    // Put back at the end: the map's order is then the order of use.
-    this.values.delete(key)
-    this.values.set(key, value)
-    if (this.values.size > this.most) this.values.delete(this.values.keys().next().value as Key)
+    const known = this.fresh.get(key)
+    if (known !== undefined) return known
+    const kept = this.old.get(key)
+    const value = kept === undefined ? make() : kept
+    if (kept !== undefined) this.old.delete(key)
+    if (this.fresh.size >= this.half) {
+      this.old = this.fresh
+      this.fresh = new Map()
+    }
+    this.fresh.set(key, value)
     return value
   }
 }

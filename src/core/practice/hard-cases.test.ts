@@ -1,0 +1,30 @@
+import { examineDouble, examineOutside, examineWrongReading, outsideFaults } from '@/src/core/practice/hard-cases'
+import { createRandom } from '@/src/core/units/random'
+import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
+import { furnaceEngine } from '@/tests/setup/furnace'
+
+describe('hard cases', () => {
+  it('a house is solved although one reading was plainly wrong', () => {
+    const random = createRandom(3)
+    // A search that asks for nothing but looks has no number to falsify.
+    const sittings = Array.from({ length: 4 }, () => examineWrongReading(furnaceEngine(), random, 'conductor-open:stat-cable.C')).filter(
+      (sitting) => sitting !== null,
+    )
+    expect(sittings.length).toBeGreaterThan(0)
+    expect(sittings.map(({ right }) => right)).toEqual(sittings.map(() => true))
+  })
+
+  it('two faults: names one of them, and after its repair the other', () => {
+    const random = createRandom(33)
+    const sittings = Array.from({ length: 4 }, () => examineDouble(furnaceEngine(), random))
+    expect(sittings.filter(({ first }) => first).length).toBeGreaterThanOrEqual(3)
+    for (const { bothAtOnce, secondAfterRepair } of sittings) if (bothAtOnce) expect(secondAfterRepair).toBeNull()
+    expect(sittings.some(({ bothAtOnce, secondAfterRepair }) => bothAtOnce || secondAfterRepair === true)).toBe(true)
+  })
+
+  it('a fault of no catalogue is made of effects that no story of the engine has', () => {
+    const catalogued = new Set(furnaceEngine().hypotheses.map(({ effects }) => JSON.stringify(effects)))
+    for (const { effects } of outsideFaults(furnaceAc)) expect(catalogued).not.toContain(JSON.stringify(effects))
+    expect(outsideFaults(furnaceAc).map(({ id }) => id)).toContain(examineOutside(furnaceEngine(), createRandom(2)).hidden)
+  })
+})
