@@ -11,6 +11,7 @@ export default defineConfig({
   testDir: 'tests/e2e',
   // Every test makes jobs of its own; two browsers keep two cores busy.
   workers: 2,
+  fullyParallel: true,
   timeout: 180_000,
   // A browser that hangs on a starved machine gets one fresh start; the report then says "flaky", and a second miss fails.
   retries: 1,

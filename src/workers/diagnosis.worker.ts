@@ -1,6 +1,7 @@
 import { expose } from 'comlink'
 import { createEngine, type Engine } from '@/src/core/diagnosis/engine'
 import type { Proposal } from '@/src/core/diagnosis/propose'
+import { tableFrom } from '@/src/core/diagnosis/table'
 import { type Alternatives, formOpinion, type Opinion, proposeCheck, weighAlternatives } from '@/src/core/job/advise'
 import { asIfAnswered } from '@/src/core/job/answer-entries'
 import type { Entry } from '@/src/core/job/entry'
@@ -21,6 +22,7 @@ import type { Probe } from '@/src/core/readings/check'
 import type { Expected } from '@/src/core/readings/expected'
 import { readsThrough, type SeenThrough } from '@/src/core/readings/reads-through'
 import type { System } from '@/src/core/wiring/system'
+import { Ahead } from '@/src/workers/ahead'
 
 /** The job as the worker sees it: everything else is computed from these two. */
 export interface Timeline {
@@ -38,22 +40,30 @@ export interface Advice extends Opinion {
 const SENT_FROM = 0.0005
 const SENT_AT_LEAST = 25
 
-/** Work for the minutes in which the technician goes to take a reading; whatever the desk asks meanwhile comes first. */
+/** Pauses before a piece of thinking ahead: a short one before what is likely asked next, long enough to come first with anything else. */
 const FORESEE_MS = 5
 const GUESS_MS = 400
+const TABLE_MS = 15
 /** Answers that are thought through before they are given. */
 const GUESSED = 3
-let waitingSince = 0
+const ahead = new Ahead()
+let tell: (share: number) => void = () => {}
 
-function whileWaiting(work: readonly (() => void)[]): void {
-  const ticket = ++waitingSince
-  const take = (index: number, pauseMs: number) =>
-    setTimeout(() => {
-      if (ticket !== waitingSince || !work[index]) return
-      work[index]()
-      take(index + 1, GUESS_MS)
-    }, pauseMs)
-  take(0, FORESEE_MS)
+/** What the desk will want next, likeliest first: the proposed reading, its likely answers, then the whole prediction table. */
+function thinkAhead(engine: Engine, { system, entries }: Timeline, { next }: Proposal): void {
+  const guesses = next
+    ? [
+        { pauseMs: FORESEE_MS, work: () => engine.foresee(next.bench, next.probe) },
+        ...next.outcomes.slice(0, GUESSED).map(({ answer }) => ({
+          pauseMs: GUESS_MS,
+          work: () => void proposeCheck(engine, foldJob(system, asIfAnswered(entries, next, answer))),
+        })),
+      ]
+    : []
+  const table = tableFrom(engine, foldJob(system, entries).bench).map((work) => ({ pauseMs: TABLE_MS, work }))
+  const all = [...guesses, ...table]
+  tell(0)
+  ahead.begin(all, (done) => tell(done / all.length))
 }
 
 const engines = new Map<string, Engine>()
@@ -71,29 +81,25 @@ function engineFor(system: System): Engine {
 const api = {
   ready: (): true => true,
   advise({ system, entries }: Timeline): Advice {
-    waitingSince++
+    ahead.stop()
     const engine = engineFor(system)
     const state = foldJob(system, entries)
     const opinion = formOpinion(engine, state)
     const suspects = opinion.suspects.filter(({ probability }, rank) => rank < SENT_AT_LEAST || probability >= SENT_FROM)
     return { ...opinion, suspects, hot: hotPoints(engine, state), suspicion: suspicionByPoint(engine, state) }
   },
-  /** The next check; what its answers would say, and what would be asked after each, is worked out while it is taken. */
-  propose({ system, entries }: Timeline): Proposal {
-    const engine = engineFor(system)
-    const proposal = proposeCheck(engine, foldJob(system, entries))
-    const { next } = proposal
-    if (next)
-      whileWaiting([
-        () => engine.foresee(next.bench, next.probe),
-        ...next.outcomes.slice(0, GUESSED).map(
-          ({ answer }) =>
-            () =>
-              void proposeCheck(engine, foldJob(system, asIfAnswered(entries, next, answer))),
-        ),
-      ])
+  /** The next check; while it is taken, what comes after it is thought through. */
+  propose(timeline: Timeline): Proposal {
+    const engine = engineFor(timeline.system)
+    const proposal = proposeCheck(engine, foldJob(timeline.system, timeline.entries))
+    thinkAhead(engine, timeline, proposal)
     return proposal
   },
+  /** Tells from now on what share of the thinking ahead is done. */
+  watchAhead(watcher: (share: number) => void): void {
+    tell = watcher
+  },
+  stopAhead: (): void => ahead.stop(),
   alternatives: ({ system, entries }: Timeline): Alternatives => weighAlternatives(engineFor(system), foldJob(system, entries)),
   forecast: ({ system, entries }: Timeline, probe: Probe): Forecast[] =>
     forecastReading(engineFor(system), foldJob(system, entries), probe),

@@ -6,12 +6,12 @@ import { type ShopCounts, withShopRates } from '@/src/core/diagnosis/shop-rates'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
 import type { Fault } from '@/src/core/faults/fault'
 import { type Answer, type Probe, probeKey } from '@/src/core/readings/check'
-import type { Hypothesis } from '@/src/core/readings/hypothesis'
+import { type Hypothesis, whileHidden, whileShown } from '@/src/core/readings/hypothesis'
 import { createLaboratory, type Laboratory } from '@/src/core/readings/laboratory'
 import { likelihood, likelihoodOfAnything, WRONG_READING } from '@/src/core/readings/likelihood'
 import { WIRING } from '@/src/core/readings/looks'
-import { predict, predictAll, scaleOf, wordsFor } from '@/src/core/readings/predict'
-import { onOhmScale, type Prediction, type Scale } from '@/src/core/readings/prediction'
+import { nowAndThen, predict, predictAll, scaleOf, wordsFor } from '@/src/core/readings/predict'
+import { isAlike, onOhmScale, type Prediction, type Scale } from '@/src/core/readings/prediction'
 import { Kept, KeptPer } from '@/src/core/units/kept'
 import type { System } from '@/src/core/wiring/system'
 
@@ -88,6 +88,14 @@ interface Foreseen {
   readonly otherwise: readonly (readonly Prediction[])[]
 }
 
+/** What the stories foretell of the probes of one bench, as far as it was asked. */
+interface Predicted {
+  /** By story and kind of wiring. */
+  readonly rows: Map<number, readonly Prediction[]>
+  /** Of stories that stand still, from which those of what comes and goes are made. */
+  readonly steady: Map<Hypothesis, readonly Prediction[]>
+}
+
 /** Everything about one system that does not depend on the job; keeps what it has computed. Make one per system and thread. */
 export interface Engine {
   readonly system: System
@@ -108,7 +116,7 @@ export interface Engine {
   /** Works out what every story foretells of a reading before it is taken, so that its answer is weighed at once. */
   foresee(bench: Bench, probe: Probe): void
   /** What each probe would read in the template's house under a hypothesis, wired in this way; kept, for the planner asks the same again. */
-  predictions(bench: Bench, probes: readonly Probe[]): (hypothesis: number, kind: number) => Prediction[]
+  predictions(bench: Bench, probes: readonly Probe[]): (hypothesis: number, kind: number) => readonly Prediction[]
 }
 
 /** How far part values carry a reading from the template's: the planner must not hope to see what the spread of houses hides. */
@@ -149,7 +157,7 @@ export function createEngine(system: System, { cost = defaultCost, shop = {} }: 
     wiring.length === 0 ? hypotheses : hypotheses.map((hypothesis) => ({ ...hypothesis, wiring })),
   )
   const known = new Kept<string, Likelihoods>(KEPT_OBSERVATIONS)
-  const predicted = new Kept<string, Map<number, Prediction[]>>(KEPT_QUESTIONS)
+  const predicted = new Kept<string, Predicted>(KEPT_QUESTIONS)
 
   const foreseen = new Kept<string, Foreseen>(KEPT_FORESEEN)
   const foresee = (bench: Bench, probe: Probe): Foreseen =>
@@ -222,15 +230,28 @@ export function createEngine(system: System, { cost = defaultCost, shop = {} }: 
     foresee: (bench, probe) => void foresee(bench, probe),
     logLikelihoods: (observation) => known.get(observationKey(observation), () => compute(observation)),
     predictions: (bench, probes) => {
-      const rows = predicted.get(`${benchKey(bench)} ${probes.map(probeKey).join(' ')}`, () => new Map<number, Prediction[]>())
-      return (hypothesis, kind) => {
-        const place = hypothesis * kinds.length + kind
-        const found = rows.get(place)
+      const table = predicted.get(`${benchKey(bench)} ${probes.map(probeKey).join(' ')}`, () => ({ rows: new Map(), steady: new Map() }))
+      const steadyOf = (story: Hypothesis): readonly Prediction[] => {
+        const found = table.steady.get(story)
         if (found) return found
-        const made = predictAll(laboratory, bench, hypothesesByKind[kind][hypothesis], probes).map((prediction, index) =>
+        const made = predictAll(laboratory, bench, story, probes).map((prediction, index) =>
           widened(prediction, scaleOf(system, probes[index])),
         )
-        rows.set(place, made)
+        // Most faults are elsewhere and leave a reading as a sound house shows it: those share one prediction.
+        const [sound] = hypotheses
+        const soundly = story === sound ? made : steadyOf(sound)
+        const shared = made.map((prediction, index) => (isAlike(prediction, soundly[index]) ? soundly[index] : prediction))
+        table.steady.set(story, shared)
+        return shared
+      }
+      return (hypothesis, kind) => {
+        const place = hypothesis * kinds.length + kind
+        const found = table.rows.get(place)
+        if (found) return found
+        const story = hypothesesByKind[kind][hypothesis]
+        const shown = steadyOf(whileShown(story))
+        const made = story.intermittent ? nowAndThen(shown, steadyOf(whileHidden(story))) : shown
+        table.rows.set(place, made)
         return made
       }
     },

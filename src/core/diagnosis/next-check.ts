@@ -184,11 +184,7 @@ function scoreQuestion(
   const groups = Math.max(...stories.map((story) => story.group)) + 1
   const before = entropyBefore(stories, groups)
   const risk = stakes === undefined ? 0 : wrongAfter(stories, groups, null)
-  // The trip stands last: what the bench itself costs in trips is priced into every check on it.
-  const predictionsOf = engine.predictions(
-    bench,
-    bench.power ? [...probes.map(({ probe }) => probe), TRIP] : probes.map(({ probe }) => probe),
-  )
+  const predictionsOf = engine.predictions(bench, probesAsked({ bench, probes }))
   const predictions = stories.map(({ index, kind }) => predictionsOf(index, kind))
   const trips = bench.power ? stories.reduce((sum, { weight }, row) => sum + weight * tripShare(predictions[row][probes.length]), 0) : 0
   const tripCost = trips * (isResettable(engine.system, bench) ? engine.cost.trip.breaker : engine.cost.trip.fuse)
@@ -213,6 +209,12 @@ function scoreQuestion(
   }
   return scores
 }
+
+/** What is asked of a candidate's bench. The trip stands last: what the bench itself costs in trips is priced into every check on it. */
+export const probesAsked = ({ bench, probes }: Pick<Candidate, 'bench' | 'probes'>): Probe[] => [
+  ...probes.map(({ probe }) => probe),
+  ...(bench.power ? [TRIP] : []),
+]
 
 const tripShare = (prediction: Prediction): number =>
   prediction.reduce((sum, { at, weight }) => sum + (typeof at === 'object' && at.word === 'trips' ? weight : 0), 0)

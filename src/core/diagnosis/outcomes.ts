@@ -25,7 +25,12 @@ export function clusterOutcomes(predictions: readonly Prediction[], scale: Scale
   const words: string[] = []
   const centres: Centre[] = []
   let overload = false
-  for (const prediction of predictions) {
+  // Stories that foretell the same share one prediction: it is looked at once.
+  const rowOf = new Map<Prediction, number>()
+  predictions.forEach((prediction, row) => {
+    if (!rowOf.has(prediction)) rowOf.set(prediction, row)
+  })
+  for (const prediction of rowOf.keys()) {
     for (const { at, weight, sigma } of prediction) {
       if (weight < 0.02) continue
       if (at === 'OL') overload = true
@@ -41,6 +46,11 @@ export function clusterOutcomes(predictions: readonly Prediction[], scale: Scale
   const probabilities = new Float64Array(predictions.length * count)
   predictions.forEach((prediction, row) => {
     const offset = row * count
+    const first = rowOf.get(prediction) ?? row
+    if (first < row) {
+      probabilities.copyWithin(offset, first * count, (first + 1) * count)
+      return
+    }
     for (const { at, weight, sigma, floating } of prediction) {
       if (typeof at === 'object') {
         const index = words.indexOf(at.word)
@@ -48,12 +58,12 @@ export function clusterOutcomes(predictions: readonly Prediction[], scale: Scale
       } else if (at === 'OL') {
         if (overload) probabilities[offset + words.length] += weight
       } else {
-        const first = words.length + (overload ? 1 : 0)
+        const begin = words.length + (overload ? 1 : 0)
         let below = 0
         for (let band = 0; band < bands; band++) {
           const upTo = band < cuts.length ? normalBelow(cuts[band], at, sigma) : 1
           const inBand = upTo - below
-          probabilities[offset + first + band] += weight * (floating ? 0.3 * inBand + 0.7 / bands : inBand)
+          probabilities[offset + begin + band] += weight * (floating ? 0.3 * inBand + 0.7 / bands : inBand)
           below = upTo
         }
       }

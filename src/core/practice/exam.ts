@@ -95,13 +95,17 @@ export const waySolver =
   (engine, evidence, bench) =>
     propose(engine, evidence, bench, { way })
 
-/** The search with every check at one price, and the bits of each answer it asks for. */
+/**
+ * The search with every check at one price, and the bits of each answer it asks for. It ends where one repair stands out:
+ * what is asked after that guards against a wrong reading, which the bound knows nothing of.
+ */
 export function equalCostSolver(): { solver: Solver; answerBits: number[] } {
   const answerBits: number[] = []
   return {
     answerBits,
     solver: (engine, evidence, bench) => {
       const proposal = propose(engine, evidence, bench, { equalCost: true })
+      if (proposal.confirms) return { next: null, verdict: null }
       if (proposal.next)
         answerBits.push(proposal.next.outcomes.reduce((sum, { probability: p }) => (p > 0 ? sum - p * Math.log2(p) : sum), 0))
       return proposal

@@ -46,3 +46,20 @@ const hidden = (wiring: readonly Effect[], foundFuse: Hypothesis['foundFuse']): 
   intermittent: false,
 })
 const hiddenIn = new KeptPer((wiring: readonly Effect[]) => ({ intact: hidden(wiring, 'intact'), blown: hidden(wiring, 'blown') }))
+
+/**
+ * The same story at a moment when its fault does show. Stories with the same effects in the same house are one object here,
+ * whether they come and go or stand still, so that what is worked out for it is worked out once.
+ */
+export function whileShown(hypothesis: Hypothesis): Hypothesis {
+  const { effects, wiring, foundFuse } = hypothesis
+  const ofFuse = shownWith.of(effects).of(wiring)
+  const known = ofFuse[foundFuse]
+  if (known && known.fault === hypothesis.fault) return known
+  const steady = hypothesis.intermittent ? { ...hypothesis, intermittent: false } : hypothesis
+  ofFuse[foundFuse] ??= steady
+  return steady
+}
+const shownWith = new KeptPer(
+  (_: readonly Effect[]) => new KeptPer((_: readonly Effect[]): Partial<Record<Hypothesis['foundFuse'], Hypothesis>> => ({})),
+)

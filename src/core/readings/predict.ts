@@ -2,10 +2,10 @@ import type { Bench } from '@/src/core/bench/bench'
 import { INTERMITTENT_SHOWS } from '@/src/core/faults/rates'
 import { changesBetween } from '@/src/core/operation/settle'
 import type { Probe } from '@/src/core/readings/check'
-import { type Hypothesis, whileHidden } from '@/src/core/readings/hypothesis'
+import { type Hypothesis, whileHidden, whileShown } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { look, runs, wordsOfLook } from '@/src/core/readings/looks'
-import { type Component, OHM_OFFSET, onOhmScale, type Prediction, type Scale } from '@/src/core/readings/prediction'
+import { type Component, isAlike, OHM_OFFSET, onOhmScale, type Prediction, type Scale } from '@/src/core/readings/prediction'
 import { type Worlds, worldsOf } from '@/src/core/readings/world'
 import { defaultMeter, type Meter } from '@/src/core/units/meter'
 import { normalBelow } from '@/src/core/units/normal'
@@ -52,13 +52,20 @@ export function predictAll(
   probes: readonly Probe[],
   meter: Meter = defaultMeter,
 ): Prediction[] {
-  const shown = predictShown(laboratory, bench, hypothesis, probes, meter)
-  if (!hypothesis.intermittent) return shown
-  const hidden = predictShown(laboratory, bench, whileHidden(hypothesis), probes, meter)
-  const weighed = (prediction: Prediction, share: number) =>
-    prediction.map((component) => ({ ...component, weight: component.weight * share }))
-  return shown.map((prediction, index) => [...weighed(prediction, INTERMITTENT_SHOWS), ...weighed(hidden[index], 1 - INTERMITTENT_SHOWS)])
+  const shown = predictShown(laboratory, bench, whileShown(hypothesis), probes, meter)
+  return hypothesis.intermittent ? nowAndThen(shown, predictShown(laboratory, bench, whileHidden(hypothesis), probes, meter)) : shown
 }
+
+/** What a fault that comes and goes makes of readings: what it shows, or what is there while it hides. */
+export const nowAndThen = (shown: readonly Prediction[], hidden: readonly Prediction[]): Prediction[] =>
+  shown.map((prediction, index) =>
+    isAlike(prediction, hidden[index])
+      ? hidden[index]
+      : [...weighed(prediction, INTERMITTENT_SHOWS), ...weighed(hidden[index], 1 - INTERMITTENT_SHOWS)],
+  )
+
+const weighed = (prediction: Prediction, share: number): Prediction =>
+  prediction.map((component) => ({ ...component, weight: component.weight * share }))
 
 function predictShown(laboratory: Laboratory, bench: Bench, hypothesis: Hypothesis, probes: readonly Probe[], meter: Meter): Prediction[] {
   const worlds = worldsOf(laboratory, bench, hypothesis)

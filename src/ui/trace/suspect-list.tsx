@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { sayAnswer, sayBenchShort, sayProbe } from '@/src/core/readings/say'
 import { sayPercent } from '@/src/core/units/quantity'
 import { zoneName } from '@/src/core/wiring/system'
+import { Button } from '@/src/ui/controls/button'
 import { Sheet } from '@/src/ui/controls/sheet'
 import { useDesk } from '@/src/ui/desk/desk-context'
 import type { Advice } from '@/src/workers/diagnosis.worker'
@@ -50,6 +51,7 @@ export function SuspectList() {
           </li>
         ))}
       </ol>
+      <ThinkingAhead />
       <Sheet
         open={opened !== undefined}
         onOpenChange={() => setOpen(null)}
@@ -64,6 +66,23 @@ export function SuspectList() {
   function whereAndHow(suspect: ListedSuspect): string {
     return [sayPercent(suspect.probability), suspect.repair && `Repair: ${suspect.repair.say}.`].filter(Boolean).join('. ')
   }
+}
+
+/** Work that is longer than an answer: how far it is, and the way to stop it. */
+function ThinkingAhead() {
+  const { ahead, stopAhead } = useDesk()
+  if (ahead === null) return null
+  return (
+    <div className="flex min-h-11 items-center gap-2 text-muted text-small">
+      <label className="flex flex-1 items-center gap-2">
+        <span className="whitespace-nowrap">working ahead</span>
+        <progress value={ahead} max={1} className="h-2 w-full accent-[var(--next)]" />
+      </label>
+      <Button look="quiet" onClick={stopAhead}>
+        stop
+      </Button>
+    </div>
+  )
 }
 
 export function Bar({ share }: { share: number }) {
