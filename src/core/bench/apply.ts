@@ -1,5 +1,6 @@
 import { type Bench, type BenchChange, isSameJumper } from '@/src/core/bench/bench'
 import { pinOf, problemWithPoint, sayPoint } from '@/src/core/bench/points'
+import { landingsOfSwap, problemWithSwap, swapAt, wiredNow } from '@/src/core/bench/swaps'
 import { CHASSIS, type Point, parsePoint } from '@/src/core/wiring/point'
 import { firstPart, partById, partsOf, placeById, type System } from '@/src/core/wiring/system'
 
@@ -49,6 +50,21 @@ export function applyChange(system: System, bench: Bench, change: BenchChange): 
       const printed = firstPart(system, 'fuse').ratingA
       return done({ slot: { holds: change.holds, ratingA: change.ratingA ?? printed, open: change.holds === 'nothing' } })
     }
+    case 'swap': {
+      const problem = problemWithSwap(system, bench.swaps, change)
+      if (problem) return refuse(problem)
+      const { cable, from, to } = change
+      const swap = { cable, from, to, kept: false }
+      const ends = landingsOfSwap(system, swap).flatMap(({ off, on }) => [off, on])
+      const lifted = ends.find((end) => bench.lifted.includes(end))
+      if (lifted) return refuse(`${sayPoint(system, lifted)} is lifted: land it first, then swap both ends.`)
+      return done({ swaps: [...bench.swaps, swap] })
+    }
+    case 'unswap': {
+      const others = bench.swaps.filter(({ cable, from }) => cable !== change.cable || from !== change.from)
+      if (others.length === bench.swaps.length) return refuse(`${change.from} of the ${change.cable} is on no spare.`)
+      return done({ swaps: others })
+    }
     case 'reset':
       if (!isResettable(system, bench))
         return refuse('There is no breaker in the fuse slot to reset. A blown fuse is replaced: "breaker in" or "fuse 3 in".')
@@ -74,6 +90,8 @@ function moveEnd(system: System, bench: Bench, act: 'lift' | 'land', end: Point)
     )
   const others = bench.lifted.filter((other) => other !== end)
   const isLifted = others.length < bench.lifted.length
+  if (act === 'lift' && swapAt(bench.swaps, end)?.from === parsePoint(end).name)
+    return refuse(`${sayPoint(system, end)} is off its terminal already: a spare serves in its place.`)
   if (act === 'lift' && isLifted) return refuse(`${sayPoint(system, end)} is lifted already.`)
   if (act === 'land' && !isLifted) return refuse(`${sayPoint(system, end)} is not lifted.`)
   return { ok: true, bench: { ...bench, lifted: act === 'lift' ? [...others, end] : others } }
@@ -105,7 +123,7 @@ export function joinsHotAndCommon(system: System, bench: Bench, a: Point, b: Poi
     return root
   }
   const join = (x: Point, y: Point) => groups.set(find(x), find(y))
-  for (const cable of system.cables) {
+  for (const cable of wiredNow(system, bench.swaps).cables) {
     for (const conductor of cable.conductors) {
       const ends = cable.between.map((place) => `${cable.id}.${conductor.id}@${place}`)
       join(ends[0], ends[1])

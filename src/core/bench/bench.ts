@@ -22,6 +22,9 @@ export const benchChangeSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('reset') }),
   z.strictObject({ do: z.literal('walk'), place: id }),
   z.strictObject({ do: z.literal('panel'), place: id, on: z.boolean() }),
+  /** A conductor's place at both ends goes to a spare of the same cable; and back. */
+  z.strictObject({ do: z.literal('swap'), cable: id, from: id, to: id }),
+  z.strictObject({ do: z.literal('unswap'), cable: id, from: id }),
 ])
 export type BenchChange = z.infer<typeof benchChangeSchema>
 
@@ -37,6 +40,15 @@ export interface Jumper {
   readonly b: Point
 }
 
+/** A conductor whose place a spare of its cable has taken. */
+export interface Swap {
+  readonly cable: string
+  readonly from: string
+  readonly to: string
+  /** It stays so: it was recorded as the repair. */
+  readonly kept: boolean
+}
+
 /** What is changed from normal right now. */
 export interface Bench {
   readonly power: boolean
@@ -44,6 +56,7 @@ export interface Bench {
   readonly lifted: readonly Point[]
   readonly unplugged: readonly string[]
   readonly jumpers: readonly Jumper[]
+  readonly swaps: readonly Swap[]
   readonly slot: Slot
   readonly panelsOff: readonly string[]
   /** Where the technician stands. */
@@ -59,6 +72,7 @@ export function createBench(system: System): Bench {
     lifted: [],
     unplugged: [],
     jumpers: [],
+    swaps: [],
     slot: { holds: 'as-found', ratingA: fuse?.kind === 'fuse' ? fuse.ratingA : 3, open: false },
     panelsOff: [],
     place: fuse?.place ?? system.places[0].id,
@@ -78,6 +92,10 @@ const keysOf = new KeptPer((bench: Bench) => {
     [...bench.lifted].sort().join(','),
     [...bench.unplugged].sort().join(','),
     jumpers.join(','),
+    bench.swaps
+      .map(({ cable, from, to }) => `${cable}.${from}>${to}`)
+      .sort()
+      .join(','),
     `${bench.slot.holds} ${bench.slot.ratingA} ${bench.slot.open ? 'open' : 'closed'}`,
   ].join(' | ')
   return {

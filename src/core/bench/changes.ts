@@ -1,10 +1,12 @@
 import type { Bench } from '@/src/core/bench/bench'
+import { landingsOfSwap } from '@/src/core/bench/swaps'
 import { addAdmittance, type Change, openLink } from '@/src/core/circuit/factored'
 import type { Network } from '@/src/core/circuit/network'
 import { complex } from '@/src/core/units/complex'
 import { bodyLink, landingLink, plugLink, plugsOf, poleLink } from '@/src/core/wiring/assembly'
 import { type Point, parsePoint } from '@/src/core/wiring/point'
 import { firstPart, partById, partsOf, type System } from '@/src/core/wiring/system'
+import { cableConstants } from '@/src/core/wiring/values'
 
 /** A clip lead: assumption. */
 const JUMPER_OHM = 0.05
@@ -27,6 +29,13 @@ export function changesOfBench(system: System, network: Network, bench: Bench): 
     const part = partById(system, id)
     if (!part) continue
     for (let side = 0; side < plugsOf(part); side++) changes.push(openLink(network, plugLink(id, side)))
+  }
+  for (const swap of bench.swaps) {
+    for (const { off, on, terminal } of landingsOfSwap(system, swap)) {
+      const link = linkOfLanding(system, off)
+      if (link) changes.push(openLink(network, link))
+      if (!bench.lifted.includes(on)) changes.push(addAdmittance(network, on, terminal, complex(1 / cableConstants.landingOhm)))
+    }
   }
   for (const { a, b } of bench.jumpers) changes.push(addAdmittance(network, a, b, complex(1 / JUMPER_OHM)))
   if (bench.slot.open) changes.push(openLink(network, bodyLink(firstPart(system, 'fuse').id)))

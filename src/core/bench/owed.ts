@@ -1,13 +1,13 @@
 import type { Bench, BenchChange } from '@/src/core/bench/bench'
 import { sayPoint } from '@/src/core/bench/points'
-import { sayPair } from '@/src/core/bench/say'
+import { sayConductor, sayPair } from '@/src/core/bench/say'
 import { sayCall } from '@/src/core/wiring/call'
 import { parsePoint } from '@/src/core/wiring/point'
 import { callerOf, firstPart, partById, partsOf, placeById, type System } from '@/src/core/wiring/system'
 
 /** One thing that the bench still owes before the job may close, and the change that pays it. */
 export interface Owed {
-  readonly what: 'jumper' | 'bypass' | 'lifted' | 'unplugged' | 'slot' | 'panel' | 'power' | 'call'
+  readonly what: 'jumper' | 'bypass' | 'swap' | 'lifted' | 'unplugged' | 'slot' | 'panel' | 'power' | 'call'
   readonly place: string
   readonly say: string
   readonly putBack: BenchChange
@@ -29,6 +29,16 @@ export function owedBy(system: System, bench: Bench): Owed[] {
   }
   for (const end of bench.lifted)
     owed.push({ what: 'lifted', place: parsePoint(end).place, say: `${sayPoint(system, end)} is lifted`, putBack: { do: 'land', end } })
+  for (const { cable, from, to, kept } of bench.swaps) {
+    if (kept) continue
+    const found = system.cables.find(({ id }) => id === cable)
+    owed.push({
+      what: 'swap',
+      place: found?.between[0] ?? '',
+      say: `${sayConductor(found, from)} is on ${sayConductor(found, to)} of the ${found?.name ?? cable}: swap back, or record it as the repair`,
+      putBack: { do: 'unswap', cable, from },
+    })
+  }
   for (const id of bench.unplugged) {
     const part = partById(system, id)
     owed.push({ what: 'unplugged', place: part?.place ?? '', say: `${part?.name ?? id} is unplugged`, putBack: { do: 'plug', part: id } })

@@ -2,7 +2,7 @@ import type { Bench, BenchChange } from '@/src/core/bench/bench'
 import { pinOf, sayPoint } from '@/src/core/bench/points'
 import { sayCall } from '@/src/core/wiring/call'
 import { parsePoint } from '@/src/core/wiring/point'
-import { firstPart, partById, placeById, type System } from '@/src/core/wiring/system'
+import { type Cable, firstPart, partById, placeById, type System } from '@/src/core/wiring/system'
 
 /** One bench change as a technician says it. */
 export function sayChange(system: System, change: BenchChange): string {
@@ -31,9 +31,23 @@ export function sayChange(system: System, change: BenchChange): string {
       return 'reset the breaker'
     case 'walk':
       return `walk to the ${placeById(system, change.place)?.name ?? change.place}`
+    case 'swap': {
+      const cable = system.cables.find(({ id }) => id === change.cable)
+      return `swap ${sayConductor(cable, change.from)} to the spare ${sayConductor(cable, change.to)} of the ${cable?.name ?? change.cable}, both ends`
+    }
+    case 'unswap': {
+      const cable = system.cables.find(({ id }) => id === change.cable)
+      return `swap ${sayConductor(cable, change.from)} of the ${cable?.name ?? change.cable} back`
+    }
     case 'panel':
       return `panel of the ${placeById(system, change.place)?.name ?? change.place} ${change.on ? 'on' : 'off'}`
   }
+}
+
+/** A conductor as it is called among those of its cable: its letter, and its colour where that is another word. */
+export function sayConductor(cable: Cable | undefined, id: string): string {
+  const colour = cable?.conductors.find((conductor) => conductor.id === id)?.colour
+  return colour && colour !== id ? `${id} (${colour})` : id
 }
 
 /** Two points, the place said once when they share it. */
@@ -59,6 +73,10 @@ export function sayBench(system: System, bench: Bench): string[] {
   if (isSlotOdd(system, bench)) phrases.push(saySlot(system, bench))
   for (const { a, b } of bench.jumpers) phrases.push(`jumper ${sayPair(system, a, b)}`)
   for (const end of bench.lifted) phrases.push(`${sayPoint(system, end)} lifted`)
+  for (const { cable, from, to } of bench.swaps) {
+    const found = system.cables.find(({ id }) => id === cable)
+    phrases.push(`${sayConductor(found, from)} of the ${found?.name ?? cable} on ${sayConductor(found, to)}`)
+  }
   for (const part of bench.unplugged) phrases.push(`${partById(system, part)?.name ?? part} unplugged`)
   for (const place of bench.panelsOff) phrases.push(`${placeById(system, place)?.name ?? place} panel off`)
   return phrases

@@ -17,6 +17,9 @@ export const costModelSchema = z.strictObject({
     plug: minutes.default(0.4),
     jumper: minutes.default(0.4),
     unjumper: minutes.default(0.2),
+    /** Both ends, the walk between them aside. */
+    swap: minutes.default(2),
+    unswap: minutes.default(2),
     slot: minutes.default(1),
     reset: minutes.default(0.2),
     walk: minutes.default(0),

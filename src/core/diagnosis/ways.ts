@@ -1,4 +1,5 @@
 import type { Bench } from '@/src/core/bench/bench'
+import { wiredNow } from '@/src/core/bench/swaps'
 import { type Candidate, joinedCalls, listCandidates, tripAt } from '@/src/core/diagnosis/candidates'
 import { conductorEnd } from '@/src/core/wiring/point'
 import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
@@ -24,7 +25,7 @@ export const sayWay: Record<WayOfWorking, { readonly name: string; readonly say:
  * Every way ends with the ohmmeter and then with the free choice, so that none of them stops short of an answer.
  */
 export function stagesOf(system: System, bench: Bench, way: WayOfWorking): readonly (readonly Candidate[])[] {
-  const all = listCandidates(system, bench)
+  const all = listCandidates(wiredNow(system, bench.swaps), bench)
   if (way === 'free') return [all]
   const ohms = all.filter((candidate) => !candidate.bench.power)
   const looks = all.slice(0, 1)

@@ -93,6 +93,8 @@ export function foldJob(system: System, entries: readonly Entry[]): JobState {
         break
       case 'repair':
         repairs.push(entry)
+        // A spare that serves when its cable's repair is recorded is the repair.
+        bench = { ...bench, swaps: bench.swaps.map((swap) => (swap.cable === entry.zone ? { ...swap, kept: true } : swap)) }
         beforeRepair = sinceRepair
         sinceRepair = observations.length
         proofs = {}

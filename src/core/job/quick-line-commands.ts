@@ -1,9 +1,9 @@
 import type { BenchChange } from '@/src/core/bench/bench'
 import { type WayOfWorking, waysOfWorking } from '@/src/core/diagnosis/ways'
 import type { ContentEntry, EntryDraft } from '@/src/core/job/entry'
-import { LookReader } from '@/src/core/job/quick-line-looks'
 import { findEnds, isLifted } from '@/src/core/job/quick-line-names'
 import { type CommandContext, Misread, type SaidPair } from '@/src/core/job/quick-line-points'
+import { SwapReader } from '@/src/core/job/quick-line-swaps'
 import type { Token } from '@/src/core/job/quick-line-tokens'
 import type { Answer, Probe } from '@/src/core/readings/check'
 import { marks } from '@/src/core/readings/looks'
@@ -16,7 +16,7 @@ type Parsed =
 
 /**
  * The grammar, one method a rule:
- *   line    = power | call | walk | lift | jumper | plug | slot | reset | trip | amps | look | repaired | proved | note | skip | way | undo | close | reading
+ *   line    = power | call | walk | lift | jumper | plug | swap | slot | reset | trip | amps | look | repaired | proved | note | skip | way | undo | close | reading
  *   reading = point ("-" | "to") point ["at" place] value ["at" place]
  *   point   = ["lifted"] [cable] name ["@" place];  value = "OL" | number [unit]
  */
@@ -29,7 +29,7 @@ export function parseCommand(line: string, tokens: readonly Token[], context: Co
   }
 }
 
-class LineParser extends LookReader {
+class LineParser extends SwapReader {
   parse(): EntryDraft[] {
     const drafts = this.command()
     if (this.at < this.tokens.length) this.fail(`I understood the start, but not "${this.line.slice(this.tokens[this.at].start)}".`)
@@ -56,6 +56,8 @@ class LineParser extends LookReader {
       unplug: () => [this.bench({ do: 'unplug', part: this.part() })],
       plug: () => [this.bench({ do: 'plug', part: this.part() })],
       panel: () => this.panel(),
+      swap: () => this.swap(),
+      unswap: () => this.swapBack(),
       breaker: () => this.breaker(),
       slot: () => this.slotEmpty(),
       reset: () => [this.bench({ do: 'reset' })],

@@ -18,6 +18,8 @@ const OPENERS = [
   'unplug',
   'plug',
   'panel',
+  'swap',
+  'unswap',
   'breaker',
   'fuse',
   'slot',

@@ -1,5 +1,5 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
-import { fireEvent, render, screen, within } from '@testing-library/react'
+import { act, fireEvent, render, screen, within } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import { createEngine } from '@/src/core/diagnosis/engine'
 import { formOpinion, proposeCheck, weighAlternatives } from '@/src/core/job/advise'
@@ -14,6 +14,8 @@ import type { Timeline } from '@/src/workers/diagnosis.worker'
 /** The desk with the real core behind it, on this thread instead of a worker; the server is away and the shelf forgets. */
 const engine = createEngine(createDemoJob('demo', new Date()).system)
 const folded = ({ system, entries }: Timeline) => foldJob(system, entries)
+let tellAhead: (share: number) => void = () => undefined
+let stopped = 0
 jest.mock('@/src/ui/engine/engine-client', () => ({
   diagnosisWorker: async () => ({
     advise: async (timeline: Timeline) => ({
@@ -28,6 +30,12 @@ jest.mock('@/src/ui/engine/engine-client', () => ({
     expect: async (timeline: Timeline, probes: Parameters<typeof forecast.expectReadings>[2]) =>
       forecast.expectReadings(engine, folded(timeline), probes),
     loads: async (timeline: Timeline) => forecast.loadPerCall(engine, folded(timeline)),
+    watchAhead: async (told: (share: number) => void) => {
+      tellAhead = told
+    },
+    stopAhead: async () => {
+      stopped++
+    },
     overload: async () => null,
     windings: async (timeline: Timeline) => forecast.windingLoads(engine, folded(timeline)),
     readsThrough: async (timeline: Timeline, probe: Parameters<typeof readsThrough>[2]) =>
@@ -69,6 +77,17 @@ function open(at: string, change: (job: JobFile) => JobFile = (job) => job) {
 const region = (name: string) => screen.findByRole('region', { name })
 
 describe('the trace desk', () => {
+  it('shows how far it has worked ahead, and stops when it is told to', async () => {
+    const user = open('trace')
+    await screen.findByText(/^after \d+ readings$/)
+    expect(screen.queryByRole('progressbar')).toBeNull()
+    act(() => tellAhead(0.4))
+    expect(screen.getByRole('progressbar', { name: 'working ahead' })).toHaveProperty('value', 0.4)
+    await user.click(screen.getByRole('button', { name: 'stop' }))
+    expect(stopped).toBe(1)
+    expect(screen.queryByRole('progressbar')).toBeNull()
+  })
+
   it('leads with the next check and the suspect that the demo points at', async () => {
     open('trace')
     expect(await screen.findByText(/^Ohm /)).toBeInTheDocument()

@@ -1,5 +1,6 @@
 'use client'
 import { useMemo, useState } from 'react'
+import { wiredNow } from '@/src/core/bench/swaps'
 import { layoutLoom } from '@/src/core/formats/loom/layout'
 import { DRAWING } from '@/src/core/formats/loom/shapes'
 import { sayPercent } from '@/src/core/units/quantity'
@@ -17,7 +18,8 @@ const PHONE_WIDTH = 366
 /** The loom of this job: whole on a wide screen, one zone with its neighbours on a phone. */
 export function LoomView({ probes, onPick }: { probes: readonly string[]; onPick: (...points: string[]) => void }) {
   const { system, state, advice } = useDesk()
-  const loom = useMemo(() => layoutLoom(system, DRAWING), [system])
+  const { swaps } = state.bench
+  const loom = useMemo(() => layoutLoom(wiredNow(system, swaps), DRAWING), [system, swaps])
   const isWide = useIsWide()
   const [picked, setPicked] = useState<string | null>(null)
   const shown = picked ?? state.bench.place

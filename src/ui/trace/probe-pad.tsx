@@ -1,7 +1,8 @@
 'use client'
-import { isSameJumper } from '@/src/core/bench/bench'
+import { type BenchChange, isSameJumper } from '@/src/core/bench/bench'
 import { landingOf, sayPoint } from '@/src/core/bench/points'
-import { sayPair } from '@/src/core/bench/say'
+import { sayConductor, sayPair } from '@/src/core/bench/say'
+import { problemWithSwap, sparesOf, swapAt, wiredNow } from '@/src/core/bench/swaps'
 import type { Forecast } from '@/src/core/job/forecast'
 import type { Probe } from '@/src/core/readings/check'
 import { isLinePoint } from '@/src/core/readings/predict'
@@ -35,7 +36,7 @@ export function ProbePad({ probes, onClear }: { probes: readonly string[]; onCle
 
 function AtOne({ point, onDone }: { point: string; onDone: () => void }) {
   const { system, state, record } = useDesk()
-  const ends = endsAt(system, point)
+  const ends = endsAt(wiredNow(system, state.bench.swaps), point)
   return (
     <>
       <p className="my-1 text-muted">Pick a second point to read between the two, or:</p>
@@ -57,6 +58,9 @@ function AtOne({ point, onDone }: { point: string; onDone: () => void }) {
           )
         })}
       </div>
+      {ends.slice(-1).map((end) => (
+        <SwapToSpare key={end} end={end} onDone={onDone} />
+      ))}
       {ends.slice(0, 1).map((end) => (
         <details key={end} className="mt-2">
           <summary className="min-h-11 content-center">clamp amps around it</summary>
@@ -70,6 +74,31 @@ function AtOne({ point, onDone }: { point: string; onDone: () => void }) {
       ))}
     </>
   )
+}
+
+/** Does the fault follow the conductor, or stay with what hangs on it? A spare takes its place at both ends, and tells. */
+function SwapToSpare({ end, onDone }: { end: string; onDone: () => void }) {
+  const { system, state, record } = useDesk()
+  const { swaps } = state.bench
+  const cable = system.cables.find(({ id }) => id === parsePoint(end).cable)
+  if (!cable) return null
+  const { name } = parsePoint(end)
+  const made = swapAt(swaps, end)
+  const change = (drafts: BenchChange) => {
+    if (record([{ kind: 'bench', change: drafts }]) === null) onDone()
+  }
+  if (made && !made.kept)
+    return (
+      <Button className="mt-2 w-full" onClick={() => change({ do: 'unswap', cable: cable.id, from: made.from })}>
+        swap {sayConductor(cable, made.from)} back
+      </Button>
+    )
+  const spares = sparesOf(cable).filter((spare) => problemWithSwap(system, swaps, { cable: cable.id, from: name, to: spare.id }) === null)
+  return spares.map((spare) => (
+    <Button key={spare.id} className="mt-2 w-full" onClick={() => change({ do: 'swap', cable: cable.id, from: name, to: spare.id })}>
+      try the spare {spare.colour} in its place, both ends
+    </Button>
+  ))
 }
 
 /** Conductor ends at a point: those landed on a terminal, or the end itself. */

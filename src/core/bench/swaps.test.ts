@@ -1,0 +1,111 @@
+import fc from 'fast-check'
+import { applyChange } from '@/src/core/bench/apply'
+import { type BenchChange, benchKey, createBench } from '@/src/core/bench/bench'
+import { owedBy } from '@/src/core/bench/owed'
+import { sparesOf, wiredNow } from '@/src/core/bench/swaps'
+import { listCandidates } from '@/src/core/diagnosis/candidates'
+import { planRoute } from '@/src/core/diagnosis/route'
+import type { Entry, EntryDraft } from '@/src/core/job/entry'
+import { foldJob } from '@/src/core/job/fold'
+import { readQuickLine } from '@/src/core/job/quick-line'
+import { predict } from '@/src/core/readings/predict'
+import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
+import { benchWith, change, furnaceEngine, storyOf } from '@/tests/setup/furnace'
+
+const swapY: BenchChange = { do: 'swap', cable: 'stat-cable', from: 'Y', to: 'brown' }
+const back: BenchChange = { do: 'unswap', cable: 'stat-cable', from: 'Y' }
+const volts = (fault: string | null, ...changes: BenchChange[]) =>
+  predict(furnaceEngine().laboratory, benchWith(change.cool, ...changes), storyOf(fault), {
+    meter: 'volts',
+    a: 'Y@indoor',
+    b: 'C@indoor',
+  })[0].at
+
+const refusal = (wanted: BenchChange, ...changes: BenchChange[]): string => {
+  const applied = applyChange(furnaceAc, benchWith(...changes), wanted)
+  return applied.ok ? 'it was taken' : applied.problem
+}
+
+describe('a conductor on a spare', () => {
+  it('tells whether the fault follows the conductor: the open one is out of the way', () => {
+    expect(volts('conductor-open:stat-cable.Y')).toBeLessThan(5)
+    expect(volts('conductor-open:stat-cable.Y', swapY)).toBeGreaterThan(22)
+  })
+
+  it('or stays: a thermostat that does not close fails on the spare, too', () => {
+    expect(volts('thermostat-not-closing:stat.Y', swapY)).toBeLessThan(5)
+  })
+
+  it('serves as well as the conductor did, and as badly once its own end is lifted', () => {
+    expect(Number(volts(null, swapY))).toBeCloseTo(Number(volts(null)), 1)
+    expect(volts(null, swapY, { do: 'lift', end: 'stat-cable.brown@indoor' })).toBeLessThan(8)
+  })
+
+  it('is one of the free spares, of a conductor that serves, with its ends landed', () => {
+    expect(refusal({ ...swapY, to: 'G' })).toContain('is no free spare. Free: brown, orange, black')
+    expect(refusal({ ...swapY, from: 'Y', to: 'orange' }, swapY)).toContain('on a spare already')
+    expect(refusal({ ...swapY, from: 'G' }, swapY)).toContain('Free: orange, black')
+    expect(refusal({ ...swapY, from: 'orange' })).toContain('nothing to swap')
+    expect(refusal({ ...swapY, cable: 'outdoor-cable' })).toContain('has no free spare')
+    expect(refusal(swapY, { do: 'lift', end: 'stat-cable.Y@thermostat' })).toContain('land it first')
+    expect(refusal({ do: 'lift', end: 'stat-cable.Y@indoor' }, swapY)).toContain('a spare serves in its place')
+    expect(refusal(back)).toContain('on no spare')
+  })
+
+  it('is owed until it is swapped back', () => {
+    const bench = benchWith(swapY)
+    const [owed] = owedBy(furnaceAc, bench)
+    expect(owed.say).toBe('Y (yellow) is on brown of the stat cable: swap back, or record it as the repair')
+    expect(owedBy(furnaceAc, benchWith(swapY, owed.putBack))).toEqual([])
+  })
+
+  it('comes back to the bench that was, whatever was swapped', () => {
+    const cable = furnaceAc.cables[0]
+    const used = cable.conductors.filter(({ lands }) => lands.every((terminal) => terminal !== null)).map(({ id }) => id)
+    fc.assert(
+      fc.property(fc.shuffledSubarray(used, { maxLength: sparesOf(cable).length }), (moved) => {
+        const spares = sparesOf(cable)
+        const there = moved.map((from, index): BenchChange => ({ do: 'swap', cable: cable.id, from, to: spares[index].id }))
+        const again = moved.map((from): BenchChange => ({ do: 'unswap', cable: cable.id, from }))
+        const wired = wiredNow(furnaceAc, benchWith(...there).swaps)
+        const landed = (conductors: typeof cable.conductors) => conductors.flatMap(({ lands }) => (lands[0] ? [lands[0]] : [])).sort()
+        expect(landed(wired.cables[0].conductors)).toEqual(landed(cable.conductors))
+        expect(benchKey(benchWith(...there, ...again))).toBe(benchKey(createBench(furnaceAc)))
+      }),
+    )
+  })
+
+  it('leaves no proposed check that hands could not set up', () => {
+    const bench = benchWith(swapY)
+    for (const candidate of listCandidates(wiredNow(furnaceAc, bench.swaps), bench))
+      expect(() => planRoute(furnaceAc, bench, candidate.bench, 'indoor', furnaceEngine().cost)).not.toThrow()
+  })
+
+  it('is the repair, and owed no more, once the repair of its cable is recorded', () => {
+    const stamp = (draft: EntryDraft, index: number) => ({ id: `e${index}`, at: '2026-03-04T09:10:00Z', ...draft }) as Entry
+    const repair: EntryDraft = { kind: 'repair', fault: 'conductor-open:stat-cable.Y', zone: 'stat-cable', what: 'spare used', cause: '' }
+    const state = foldJob(furnaceAc, [{ kind: 'bench', change: swapY } as const, repair].map(stamp))
+    expect(state.owed).toEqual([])
+    expect(state.bench.swaps).toEqual([{ cable: 'stat-cable', from: 'Y', to: 'brown', kept: true }])
+  })
+})
+
+describe('a swap by quick line', () => {
+  const read = (line: string) => readQuickLine(line, { system: furnaceAc, entries: [], suspects: [], proposed: null })
+  it('takes a letter or a colour, and goes back', () => {
+    expect(read('swap stat Y to brown; swap back')).toMatchObject({
+      ok: true,
+      drafts: [
+        { kind: 'bench', change: swapY },
+        { kind: 'bench', change: back },
+      ],
+    })
+  })
+
+  it('points at the word that does not fit', () => {
+    expect(read('swap Y to brown')).toMatchObject({ ok: false, problem: expect.stringContaining('say stat-cable Y or outdoor-cable Y') })
+    expect(read('swap stat Y')).toMatchObject({ ok: false, problem: 'Say which spare: brown, orange, black.' })
+    expect(read('swap stat Y to pink')).toMatchObject({ ok: false, start: 15, end: 19 })
+    expect(read('swap back')).toMatchObject({ ok: false, problem: 'No conductor is on a spare.' })
+  })
+})

@@ -1,0 +1,64 @@
+import type { Swap } from '@/src/core/bench/bench'
+import { conductorEnd, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
+import type { Cable, Conductor, System } from '@/src/core/wiring/system'
+
+/** A conductor on a spare: an experiment (does the fault follow the conductor, or stay?), and often the repair. */
+
+const cableOf = (system: System, id: string): Cable | undefined => system.cables.find((cable) => cable.id === id)
+
+const conductorOf = (cable: Cable | undefined, id: string): Conductor | undefined =>
+  cable?.conductors.find((conductor) => conductor.id === id)
+
+/** Conductors of a cable that are landed at neither end. */
+export const sparesOf = (cable: Cable): Conductor[] => cable.conductors.filter(({ lands }) => lands.every((terminal) => terminal === null))
+
+/** Null when a conductor can go on that spare now, else a sentence. */
+export function problemWithSwap(system: System, swaps: readonly Swap[], { cable: id, from, to }: Omit<Swap, 'kept'>): string | null {
+  const cable = cableOf(system, id)
+  if (!cable) return `There is no cable "${id}". Cables here: ${system.cables.map((one) => one.id).join(', ')}.`
+  const taken = conductorOf(cable, from)
+  if (!taken) return `The ${cable.name} has no conductor "${from}". It has ${cable.conductors.map((one) => one.id).join(', ')}.`
+  if (taken.lands.some((terminal) => terminal === null))
+    return `${from} of the ${cable.name} serves nothing at one end: there is nothing to swap.`
+  const free = sparesOf(cable).filter((spare) => !swaps.some((swap) => swap.cable === id && swap.to === spare.id))
+  if (!free.some((spare) => spare.id === to))
+    return free.length === 0
+      ? `The ${cable.name} has no free spare.`
+      : `${to} of the ${cable.name} is no free spare. Free: ${free.map((spare) => spare.id).join(', ')}.`
+  if (swaps.some((swap) => swap.cable === id && swap.from === from)) return `${from} of the ${cable.name} is on a spare already.`
+  return null
+}
+
+/** The two landings that a swap moves: the end that comes off, the spare's end that takes its place, and their terminal. */
+export function landingsOfSwap(system: System, { cable: id, from, to }: Swap): { off: Point; on: Point; terminal: Point }[] {
+  const cable = cableOf(system, id)
+  const lands = conductorOf(cable, from)?.lands ?? []
+  return lands.flatMap((terminal, side) => {
+    const place = cable?.between[side]
+    if (terminal === null || place === undefined) return []
+    return [{ off: conductorEnd(id, from, place), on: conductorEnd(id, to, place), terminal: terminalPoint(terminal, place) }]
+  })
+}
+
+/** The wiring as it is landed now: what serves what once the swaps are made. */
+export function wiredNow(system: System, swaps: readonly Swap[]): System {
+  if (swaps.length === 0) return system
+  return {
+    ...system,
+    cables: system.cables.map((cable) => ({
+      ...cable,
+      conductors: cable.conductors.map((conductor): Conductor => {
+        const swap = swaps.find((one) => one.cable === cable.id && (one.from === conductor.id || one.to === conductor.id))
+        if (!swap) return conductor
+        const lands = swap.to === conductor.id ? conductorOf(cable, swap.from)?.lands : undefined
+        return { ...conductor, lands: lands ?? [null, null] }
+      }),
+    })),
+  }
+}
+
+/** The swap that took a conductor's end off its terminal, if one did. */
+export const swapAt = (swaps: readonly Swap[], end: Point): Swap | undefined => {
+  const { cable, name } = parsePoint(end)
+  return swaps.find((swap) => swap.cable === cable && (swap.from === name || swap.to === name))
+}
