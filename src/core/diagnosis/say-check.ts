@@ -35,7 +35,11 @@ export function sayCheck(system: System, probe: Probe, bench: Bench): { say: str
         caution: 'Line voltage stays live on the line side of a pulled disconnect.',
       }
     case 'amps':
-      return { say: `Clamp ${sayProbe(system, probe)}`, why: `Power on, ${call}${pulled}. Wait until it is steady.`, caution: null }
+      return {
+        say: `Clamp ${sayProbe(system, probe)}`,
+        why: `Power on, ${call}${pulled}. ${probe.hold ? 'Set the clamp to keep the highest before the call is made.' : 'Wait until it is steady.'}`,
+        caution: null,
+      }
     case 'trip':
       return {
         say:

@@ -39,6 +39,25 @@ const timelineArb = fc.array(draftArb, { maxLength: 25 }).map((drafts) => drafts
 const settings = { seed: 13, numRuns: 120 }
 
 describe('foldJob', () => {
+  it('reads a clamp that kept the highest as of the bench before the trip, and any other reading as of now', () => {
+    const on = 'fuse'
+    const state = fold(
+      (
+        [
+          { kind: 'bench', change: { do: 'slot', holds: 'breaker' } },
+          { kind: 'bench', change: { do: 'call', call: 'cool' } },
+          { kind: 'trip', result: 'trips' },
+          { kind: 'reading', probe: { meter: 'amps', on, hold: 'max' }, answer: 8.2 },
+          { kind: 'reading', probe: { meter: 'amps', on }, answer: 0 },
+          { kind: 'bench', change: { do: 'call', call: 'off' } },
+          { kind: 'reading', probe: { meter: 'amps', on, hold: 'max' }, answer: 0 },
+        ] as EntryDraft[]
+      ).map(stamped),
+    )
+    const [, kept, steady, later] = state.observations
+    expect([kept, steady, later].map(({ bench }) => bench.slot.open)).toEqual([false, true, true])
+  })
+
   it('takes back any last entry: a prefix plus its undo is the prefix', () => {
     fc.assert(
       fc.property(timelineArb, (entries) => {

@@ -46,6 +46,8 @@ export function foldJob(system: System, entries: readonly Entry[]): JobState {
   let fusesSpent = 0
   let sinceRepair = 0
   let beforeRepair = 0
+  // A clamp that keeps the highest is read after the trip, and tells of the bench before it.
+  let beforeTrip: Bench | null = null
   const observations: Observation[] = []
   const skipped: Probe[] = []
   let way: WayOfWorking = 'free'
@@ -60,12 +62,18 @@ export function foldJob(system: System, entries: readonly Entry[]): JobState {
         break
       case 'bench': {
         const applied = applyChange(system, bench, entry.change)
+        beforeTrip = null
         if (applied.ok) bench = applied.bench
         else refused.push({ id: entry.id, problem: applied.problem })
         break
       }
       case 'reading':
-        observations.push({ id: entry.id, bench, probe: entry.probe, answer: entry.answer })
+        observations.push({
+          id: entry.id,
+          bench: (keepsHighest(entry.probe) ? beforeTrip : null) ?? bench,
+          probe: entry.probe,
+          answer: entry.answer,
+        })
         if (
           entry.probe.meter === 'look' &&
           entry.probe.at === 'fuse' &&
@@ -80,6 +88,7 @@ export function foldJob(system: System, entries: readonly Entry[]): JobState {
         observations.push({ id: entry.id, bench, probe: { meter: 'trip' }, answer: { word: entry.result } })
         if (entry.result === 'trips') {
           trips++
+          beforeTrip = bench
           if (!isResettable(system, bench)) fusesSpent++
           bench = { ...bench, slot: { ...bench.slot, open: true } }
           proofs = {}
@@ -130,6 +139,8 @@ export function foldJob(system: System, entries: readonly Entry[]): JobState {
     refused,
   }
 }
+
+const keepsHighest = (probe: Probe): boolean => probe.meter === 'amps' && probe.hold === 'max'
 
 /** Entries left after undos and corrections. An undo can itself be undone; a later correction wins over an earlier one. */
 export function standingEntries(entries: readonly Entry[]): ContentEntry[] {

@@ -47,6 +47,8 @@ class LineParser extends SwapReader {
       volts: () => this.reading('volts'),
       ohms: () => this.reading('ohms'),
       it: () => this.itTrips(),
+      max: () => this.amps('max'),
+      highest: () => this.amps('max'),
       walk: () => [this.bench({ do: 'walk', place: this.place() })],
       go: () => [this.bench({ do: 'walk', place: this.place() })],
       lift: () => [this.bench({ do: 'lift', end: this.conductor((end) => !isLifted(this.context.state.bench, end)) })],
@@ -147,15 +149,17 @@ class LineParser extends SwapReader {
     return [...drafts, { kind: 'trip', result }]
   }
 
-  /** `0.27 A on R`, `8.1 amps on outdoor Y at indoor`. */
-  private amps(): EntryDraft[] {
+  /** `0.27 A on R`, `8.1 amps on outdoor Y at indoor`, `max 8.1 A on R`. */
+  private amps(said?: 'max'): EntryDraft[] {
     const value = this.number()
     const unit = this.peek()
     if (!unit || !/^(a|amp|amps|ma)$/i.test(unit.text)) this.fail('A line that starts with a number is a clamp reading: 0.27 A on R.')
     this.at++
+    const hold = said ?? (this.accept('max') ? 'max' : undefined)
     this.expect('on', 'Say what the clamp is around: 0.27 A on R.')
     const amps = /^ma$/i.test(unit?.text ?? '') ? value / 1000 : value
-    return [{ kind: 'reading', probe: { meter: 'amps', on: this.clampSpot() }, answer: amps }]
+    const probe: Probe = { meter: 'amps', on: this.clampSpot(), ...(hold && { hold }) }
+    return [{ kind: 'reading', probe, answer: amps }]
   }
 
   /** R at the unit is the transformer's lead; any other letter is its conductor, the one that leaves the unit if there are two. */

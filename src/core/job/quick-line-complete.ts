@@ -7,6 +7,7 @@ const OPENERS = [
   'volts',
   'ohms',
   'across',
+  'max',
   'power',
   'call',
   'set',

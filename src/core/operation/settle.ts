@@ -34,6 +34,8 @@ export type StateBits = number
 export interface Settled {
   readonly outcome: 'settled' | 'chatters' | 'gave-up'
   readonly members: readonly StateBits[]
+  /** Every state on the way there, the first one included: what a meter that keeps the highest has seen. */
+  readonly path: readonly StateBits[]
 }
 
 const MAX_STEPS = 24
@@ -105,13 +107,13 @@ export function settle(
     const earlier = seen.indexOf(state)
     if (earlier >= 0) {
       const members = seen.slice(earlier)
-      return { outcome: members.length === 1 ? 'settled' : 'chatters', members }
+      return { outcome: members.length === 1 ? 'settled' : 'chatters', members, path: seen }
     }
     seen.push(state)
     kernel.set(base, [...fixed, ...changesBetween(machine, constraints, 0, state)])
     state = nextState(machine, constraints, state, kernel)
   }
-  return { outcome: 'gave-up', members: seen.slice(-4) }
+  return { outcome: 'gave-up', members: seen.slice(-4), path: seen }
 }
 
 /** What every device does next, given the volts of the present state in the kernel. */

@@ -57,6 +57,8 @@ export function createHouse(system: System, hidden: Hypothesis, factors: ValueFa
   let foundFuse = hypothesis.foundFuse
   const windings = new Map<string, number>()
   const real = (): Bench => ({ ...bench, slot: { ...bench.slot, open } })
+  /** What the protection was when the question began: a clamp that keeps the highest has seen that. */
+  let atFirst = real()
 
   return {
     get hypothesis() {
@@ -80,6 +82,7 @@ export function createHouse(system: System, hidden: Hypothesis, factors: ValueFa
     },
     ask: (probe) => {
       const wasOpen = open
+      atFirst = real()
       // A fault that comes and goes is there for the whole of one question, or not at all.
       const shows = !hypothesis.intermittent || random.uniform() < INTERMITTENT_SHOWS
       const now: Hypothesis = shows ? { ...hypothesis, intermittent: false } : whileHidden(hypothesis)
@@ -105,7 +108,8 @@ export function createHouse(system: System, hidden: Hypothesis, factors: ValueFa
   }
 
   function read(probe: Probe, now: Hypothesis): Answer {
-    const component = drawComponent(predict(laboratory, real(), { ...now, foundFuse }, probe), random)
+    const isKept = probe.meter === 'amps' && probe.hold === 'max'
+    const component = drawComponent(predict(laboratory, isKept ? atFirst : real(), { ...now, foundFuse }, probe), random)
     const { at } = component
     if (at === 'OL') return 'OL'
     if (typeof at === 'object') return at

@@ -6,7 +6,12 @@ export const probeSchema = z.discriminatedUnion('meter', [
   z.strictObject({ meter: z.literal('volts'), a: pointSchema, b: pointSchema, lowImpedance: z.boolean().optional() }),
   z.strictObject({ meter: z.literal('ohms'), a: pointSchema, b: pointSchema }),
   /** Clamp around a conductor's end, or around the transformer's R lead (the fuse by its id). */
-  z.strictObject({ meter: z.literal('amps'), on: z.string().min(1).max(80) }),
+  z.strictObject({
+    meter: z.literal('amps'),
+    on: z.string().min(1).max(80),
+    /** The clamp kept the highest since the bench was set like this, a trip at its end included; left out, the steady current. */
+    hold: z.literal('max').optional(),
+  }),
   z.strictObject({ meter: z.literal('trip') }),
   /** A look: `fuse`, `thermostat`, a relay by its id, or `landings@place`. */
   z.strictObject({ meter: z.literal('look'), at: z.string().min(1).max(80) }),
@@ -34,7 +39,7 @@ export function probeKey(probe: Probe): string {
     case 'ohms':
       return `ohms ${[probe.a, probe.b].sort().join(' ')}`
     case 'amps':
-      return `amps ${probe.on}`
+      return `amps ${probe.on}${probe.hold ? ' max' : ''}`
     case 'trip':
       return 'trip'
     case 'look':

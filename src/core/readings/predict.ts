@@ -21,6 +21,8 @@ const AMPS_SIGMA = 0.04
 const AMPS_SHARE = 0.08
 const OHMS_SHARE = 0.12
 const OHMS_SIGMA = 0.3
+/** A clamp catches a pull of a twentieth of a second more or less: assumption. */
+const HIGHEST_SHARE = 0.25
 /** Above this source impedance a point is floating for a 10 Mohm meter. */
 const FLOATING_OHM = 100e3
 /** Above this a path on the ohmmeter is electronics, known to a factor of 3, and may read OL. */
@@ -77,7 +79,7 @@ function predictShown(laboratory: Laboratory, bench: Bench, hypothesis: Hypothes
       probes.forEach((probe, index) => {
         if (probe.meter === 'volts') predictions[index].push(volts(laboratory, probe, share, meter))
         if (probe.meter === 'ohms') predictions[index].push(...ohms(laboratory, probe, share, meter))
-        if (probe.meter === 'amps') predictions[index].push(amps(laboratory, probe.on, share))
+        if (probe.meter === 'amps' && !probe.hold) predictions[index].push(amps(laboratory, probe.on, share))
         if (probe.meter === 'look') predictions[index].push(...runs(laboratory, probe.at, share))
       })
     }
@@ -87,6 +89,7 @@ function predictShown(laboratory: Laboratory, bench: Bench, hypothesis: Hypothes
   }
   probes.forEach((probe, index) => {
     if (probe.meter === 'trip') predictions[index].push(...trip(worlds))
+    if (probe.meter === 'amps' && probe.hold) predictions[index].push(highestAmps(laboratory, probe.on, worlds))
   })
   return predictions
 }
@@ -139,6 +142,17 @@ function ohms(laboratory: Laboratory, probe: Extract<Probe, { meter: 'ohms' }>, 
 function amps(laboratory: Laboratory, on: string, weight: number): Component {
   const at = laboratory.kernel.difference(laboratory.network.linkRow(ampsLink(laboratory.system, on)), -1)
   return { weight, at, sigma: Math.max(AMPS_SIGMA, AMPS_SHARE * at), floating: false }
+}
+
+/** The highest current on the way to where the machine comes to rest or the protection opens: the pull of coils before they seat is in it. */
+function highestAmps(laboratory: Laboratory, on: string, { base, constraints, before }: Worlds): Component {
+  const { kernel, machine, network, system } = laboratory
+  const row = network.linkRow(ampsLink(system, on))
+  const at = before.settled.path.reduce((highest, state) => {
+    kernel.set(base, [...before.fixed, ...changesBetween(machine, constraints, 0, state)])
+    return Math.max(highest, kernel.difference(row, -1))
+  }, 0)
+  return { weight: 1, at, sigma: Math.max(AMPS_SIGMA, HIGHEST_SHARE * at), floating: false }
 }
 
 /** The link whose current a clamp reads: a conductor at one end, or the fuse's lead. */

@@ -67,7 +67,7 @@ export function sayProbe(system: System, probe: Probe): string {
     case 'ohms':
       return sayPair(system, probe.a, probe.b)
     case 'amps':
-      return probe.on === firstPart(system, 'fuse').id ? 'amps on R of the transformer' : `amps on ${sayPoint(system, probe.on)}`
+      return `${probe.hold ? 'highest amps' : 'amps'} on ${probe.on === firstPart(system, 'fuse').id ? 'R of the transformer' : sayPoint(system, probe.on)}`
     case 'trip':
       return 'does it trip?'
     case 'look':

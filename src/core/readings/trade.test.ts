@@ -105,6 +105,24 @@ describe('amps and trips', () => {
     }
   })
 
+  it('a clamp that keeps the highest tells of a short after the fuse has opened', () => {
+    const short = storyOf('conductor-to-chassis:outdoor-cable.Y')
+    const amps = (hold?: 'max') =>
+      predict(laboratory, benchWith(change.cool), short, { meter: 'amps', on: 'fuse', ...(hold && { hold }) }).find(
+        ({ weight }) => weight > 0.5,
+      )?.at
+    expect(amps()).toBeCloseTo(0, 6)
+    expect(amps('max')).toBeGreaterThan(6.5)
+    expect(amps('max')).toBeLessThan(10)
+  })
+
+  it('in a sound house it keeps the pull of the coils, above what they hold with', () => {
+    const amps = (hold?: 'max') =>
+      Number(predict(laboratory, benchWith(change.cool), storyOf(null), { meter: 'amps', on: 'fuse', ...(hold && { hold }) })[0].at)
+    expect(amps('max')).toBeGreaterThan(1.3 * amps())
+    expect(amps('max')).toBeLessThan(4 * amps())
+  })
+
   it('a clamp on Y reads the contactor while cooling and nothing while heating', () => {
     const amps = (bench: Bench) => predict(laboratory, bench, storyOf(null), { meter: 'amps', on: 'outdoor-cable.Y@indoor' })[0].at
     expect(amps(benchWith(change.cool))).toBeGreaterThan(0.15)

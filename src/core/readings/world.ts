@@ -28,6 +28,8 @@ export interface World {
 }
 
 export interface Worlds {
+  /** As it stands before the protection opens, if it does. */
+  readonly before: Pick<World, 'settled' | 'fixed'>
   readonly base: Factored
   readonly constraints: Constraints
   readonly worlds: readonly World[]
@@ -57,10 +59,11 @@ function settleWorlds(laboratory: Laboratory, bench: Bench, hypothesis: Hypothes
   const fuse = firstPart(system, 'fuse')
   const open = slotOpen && !bench.slot.open ? [...fixed, openLink(network, bodyLink(fuse.id))] : fixed
   if (!bench.power) {
-    const rest: Settled = { outcome: 'settled', members: [0] }
+    const rest: Settled = { outcome: 'settled', members: [0], path: [0] }
     return {
       base,
       constraints,
+      before: { settled: rest, fixed: open },
       worlds: [{ weight: 1, protection: slotOpen ? 'open' : 'holds', settled: rest, fixed: open }],
       trips: 0,
       overloadA: 0,
@@ -68,7 +71,8 @@ function settleWorlds(laboratory: Laboratory, bench: Bench, hypothesis: Hypothes
   }
   if (slotOpen) {
     const settled = settle(machine, base, open, constraints, 0, kernel)
-    return { base, constraints, worlds: [{ weight: 1, protection: 'open', settled, fixed: open }], trips: 0, overloadA: 0 }
+    const worlds: World[] = [{ weight: 1, protection: 'open', settled, fixed: open }]
+    return { base, constraints, before: worlds[0], worlds, trips: 0, overloadA: 0 }
   }
   const settled = settle(machine, base, fixed, constraints, 0, kernel)
   const row = network.linkRow(bodyLink(fuse.id))
@@ -91,7 +95,7 @@ function settleWorlds(laboratory: Laboratory, bench: Bench, hypothesis: Hypothes
     const fixedOpen = [...fixed, openLink(network, bodyLink(fuse.id))]
     worlds.push({ weight: trips, protection: 'open', settled: settle(machine, base, fixedOpen, constraints, 0, kernel), fixed: fixedOpen })
   }
-  return { base, constraints, worlds, trips, overloadA }
+  return { base, constraints, before: { settled, fixed }, worlds, trips, overloadA }
 }
 
 /** A fault as low-rank changes of the laboratory's network. A wrong landing comes off when its end is lifted. */

@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react'
 import type { EntryDraft } from '@/src/core/job/entry'
 import { capital } from '@/src/core/units/capital'
 import { type CallName, sayCall } from '@/src/core/wiring/call'
-import { callsOf, zonesOf } from '@/src/core/wiring/system'
+import { callsOf, firstPart, zonesOf } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
 import { Caution } from '@/src/ui/controls/caution'
 import { Sheet } from '@/src/ui/controls/sheet'
@@ -27,6 +27,7 @@ export function CycleSheet({ open, onOpenChange }: { open: boolean; onOpenChange
   const calls = callsOf(system)
   const [call, setCall] = useState<CallName>(state.complaint.call ?? calls[0])
   const [moving, setMoving] = useState('')
+  const [highest, setHighest] = useState('')
   const [round, setRound] = useState<Round | null>(null)
   const nowMs = useClock(round !== null)
   const left = round ? Math.max(0, Math.ceil((round.untilMs - nowMs) / 1000)) : 0
@@ -41,8 +42,15 @@ export function CycleSheet({ open, onOpenChange }: { open: boolean; onOpenChange
   const answer = (result: 'trips' | 'holds') => {
     const wiggled: EntryDraft[] =
       moving === '' ? [] : [{ kind: 'note', text: `${result === 'trips' ? 'tripped' : 'held'} while moving the ${moving}` }]
-    const problem = record([{ kind: 'trip', result }, ...wiggled, { kind: 'bench', change: { do: 'call', call: 'off' } }])
+    // The clamp is read before the call goes off, and speaks of the round that it was kept through.
+    const amps = Number(highest.replace(',', '.'))
+    const kept: EntryDraft[] =
+      highest !== '' && Number.isFinite(amps) && amps >= 0
+        ? [{ kind: 'reading', probe: { meter: 'amps', on: firstPart(system, 'fuse').id, hold: 'max' }, answer: amps }]
+        : []
+    const problem = record([...kept, { kind: 'trip', result }, ...wiggled, { kind: 'bench', change: { do: 'call', call: 'off' } }])
     if (problem !== null) return
+    setHighest('')
     if (result === 'trips') setRound(null)
     else begin('rest', REST_S)
   }
@@ -103,6 +111,18 @@ export function CycleSheet({ open, onOpenChange }: { open: boolean; onOpenChange
             <p className="font-bold text-large">
               {capital(sayCall[call])} is on: {left > 0 ? `${left} s` : 'did it hold?'}
             </p>
+            <label className="flex items-center gap-2">
+              <span>highest amps on R that the clamp kept</span>
+              <input
+                value={highest}
+                onChange={({ target }) => setHighest(target.value)}
+                inputMode="decimal"
+                autoComplete="off"
+                placeholder="A, if it was on"
+                aria-invalid={highest !== '' && !(Number(highest.replace(',', '.')) >= 0)}
+                className="min-h-11 w-36 rounded border-2 border-line bg-ground px-2 font-mono"
+              />
+            </label>
             <div className="grid grid-cols-2 gap-2">
               <Button onClick={() => answer('trips')}>it tripped</Button>
               <Button onClick={() => answer('holds')} disabled={left > 0}>

@@ -1,4 +1,5 @@
 'use client'
+import { useState } from 'react'
 import { type BenchChange, isSameJumper } from '@/src/core/bench/bench'
 import { landingOf, sayPoint } from '@/src/core/bench/points'
 import { sayConductor, sayPair } from '@/src/core/bench/say'
@@ -14,6 +15,7 @@ import type { System } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
 import { Caution } from '@/src/ui/controls/caution'
 import { Keypad } from '@/src/ui/controls/keypad'
+import { Tick } from '@/src/ui/controls/tick'
 import { useDesk } from '@/src/ui/desk/desk-context'
 import { useWorkerAnswer } from '@/src/ui/engine/use-worker-answer'
 
@@ -36,6 +38,7 @@ export function ProbePad({ probes, onClear }: { probes: readonly string[]; onCle
 
 function AtOne({ point, onDone }: { point: string; onDone: () => void }) {
   const { system, state, record } = useDesk()
+  const [keeps, setKeeps] = useState(false)
   const ends = endsAt(wiredNow(system, state.bench.swaps), point)
   return (
     <>
@@ -64,10 +67,16 @@ function AtOne({ point, onDone }: { point: string; onDone: () => void }) {
       {ends.slice(0, 1).map((end) => (
         <details key={end} className="mt-2">
           <summary className="min-h-11 content-center">clamp amps around it</summary>
+          <div className="mb-2">
+            <Tick checked={keeps} onChange={setKeeps}>
+              it kept the highest since the call was made
+            </Tick>
+          </div>
           <Keypad
             measured="amps"
             onTake={(answer) => {
-              if (record([{ kind: 'reading', probe: { meter: 'amps', on: end }, answer }]) === null) onDone()
+              const probe: Probe = { meter: 'amps', on: end, ...(keeps && { hold: 'max' as const }) }
+              if (record([{ kind: 'reading', probe, answer }]) === null) onDone()
             }}
           />
         </details>
