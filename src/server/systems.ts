@@ -3,6 +3,7 @@ import { createHash } from 'node:crypto'
 import { desc, eq } from 'drizzle-orm'
 import { type System, systemSchema } from '@/src/core/wiring/system'
 import { catalogue, systemById } from '@/src/core/wiring/systems/catalogue'
+import { AS_FOUND } from '@/src/core/wiring/what-is-there'
 import { systems } from '@/src/server/schema'
 import type { Database } from '@/src/server/store'
 
@@ -20,11 +21,13 @@ export async function insertSystem(database: Database, system: System): Promise<
   return key
 }
 
-/** Systems that a job can be opened on: the catalogue, then what was added to the store. */
+/** Systems that a job can be opened on: the catalogue, then what was added to the store; not what one job's house was found to be. */
 export async function listSystems(database: Database): Promise<System[]> {
   const rows = await database.select({ body: systems.body }).from(systems).orderBy(desc(systems.addedAt))
   const known = new Set(catalogue.map(({ id }) => id))
-  const added = rows.map(({ body }) => systemSchema.parse(body)).filter(({ id }) => !known.has(id) && known.add(id))
+  const added = rows
+    .map(({ body }) => systemSchema.parse(body))
+    .filter(({ id }) => !id.endsWith(AS_FOUND) && !known.has(id) && known.add(id))
   return [...catalogue, ...added]
 }
 

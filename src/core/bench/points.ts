@@ -62,7 +62,7 @@ export function sayPoint(system: System, point: Point): string {
   if (cable !== null) {
     const found = system.cables.find((candidate) => candidate.id === cable)
     const conductor = found?.conductors.find((candidate) => candidate.id === name)
-    const colour = conductor && conductor.colour !== conductor.id ? ` (${conductor.colour})` : ''
+    const colour = conductor && conductor.colour !== conductor.id && conductor.colour !== 'unknown' ? ` (${conductor.colour})` : ''
     return `${name}${colour} of the ${found?.name ?? cable} at the ${placeName}`
   }
   return `${sayLead(system, name, place)} at the ${placeName}`

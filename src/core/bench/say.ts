@@ -47,7 +47,7 @@ export function sayChange(system: System, change: BenchChange): string {
 /** A conductor as it is called among those of its cable: its letter, and its colour where that is another word. */
 export function sayConductor(cable: Cable | undefined, id: string): string {
   const colour = cable?.conductors.find((conductor) => conductor.id === id)?.colour
-  return colour && colour !== id ? `${id} (${colour})` : id
+  return colour && colour !== id && colour !== 'unknown' ? `${id} (${colour})` : id
 }
 
 /** Two points, the place said once when they share it. */

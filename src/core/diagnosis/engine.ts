@@ -13,7 +13,7 @@ import { WIRING } from '@/src/core/readings/looks'
 import { nowAndThen, predict, predictAll, scaleOf, wordsFor } from '@/src/core/readings/predict'
 import { isAlike, onOhmScale, type Prediction, type Scale } from '@/src/core/readings/prediction'
 import { Kept, KeptPer } from '@/src/core/units/kept'
-import type { System } from '@/src/core/wiring/system'
+import { isUnknown, partsOf, type System } from '@/src/core/wiring/system'
 
 /** One reading with the bench it was taken on. */
 export interface Observation {
@@ -134,6 +134,16 @@ export function widened(prediction: Prediction, scale: Scale): Prediction {
 
 const sayAt = (at: 'OL' | { readonly word: string }): string => (at === 'OL' ? at : at.word)
 
+/** A float that nobody has looked for is there in half of the houses: assumption. */
+const FLOAT_THERE = 0.5
+
+function inWhatMayNotBe(system: System, fault: Fault): Fault {
+  const float = isUnknown(system, 'float') ? partsOf(system, 'switch').find(({ role }) => role === 'float') : undefined
+  return float && fault.id === `switch-open:${float.id}`
+    ? { ...fault, rate: fault.rate * FLOAT_THERE, say: `${fault.say} (if there is a float switch)` }
+    : fault
+}
+
 const KEPT_OBSERVATIONS = 400
 /** Readings whose predictions are kept: those of a job, and the one that is about to be taken. */
 const KEPT_FORESEEN = 40
@@ -150,7 +160,7 @@ export function createEngine(system: System, { cost = defaultCost, shop = {} }: 
   const kinds = kindsOfWiring(system)
   const laboratories = valueSpreads.map(({ factors }) => createLaboratory(system, factors))
   const [laboratory] = laboratories
-  const faults = withShopRates(enumerateFaults(system), shop)
+  const faults = withShopRates(enumerateFaults(system), shop).map((fault) => inWhatMayNotBe(system, fault))
   const { hypotheses, rates, behaviours } = createHypotheses(laboratory, faults)
   // A house wired differently is the template's with the difference beside each fault.
   const hypothesesByKind = kinds.map(({ wiring }) =>

@@ -2,10 +2,10 @@ import type { Effect } from '@/src/core/faults/fault'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import type { Prediction } from '@/src/core/readings/prediction'
 import { KeptPer } from '@/src/core/units/kept'
-import { bodyLink } from '@/src/core/wiring/assembly'
+import { bodyLink, landingLink } from '@/src/core/wiring/assembly'
 import { CHASSIS, terminalPoint } from '@/src/core/wiring/point'
 import { houseCommon } from '@/src/core/wiring/supply'
-import { partsOf, type System } from '@/src/core/wiring/system'
+import { isUnknown, partsOf, type System } from '@/src/core/wiring/system'
 import { templateValues, type ValueFactors } from '@/src/core/wiring/values'
 
 /** Part values of one kind of house, with the share of houses that are like it. All assumptions. */
@@ -84,6 +84,9 @@ const BOND_LESS = 0.04
 const BOND_MORE = 0.02
 /** Of boards of the same look, some pass the call on and some have a relay of their own. */
 const BOARD_OTHERWISE = 0.12
+/** The same where nobody has looked, and how often then no conductor is on C at the thermostat: assumptions. */
+const BOARD_UNKNOWN = 0.45
+const NO_COMMON = 0.35
 
 /** The ways in which a house of this system may be wired; as drawn comes first, weights add up to one. */
 export function kindsOfWiring(system: System): WiringKind[] {
@@ -99,10 +102,21 @@ export function kindsOfWiring(system: System): WiringKind[] {
       also || from !== undefined ? [] : [{ do: 'output', board: id, to, mode: style === 'passes' ? 'relay' : 'passes' }],
     ),
   )
+  const noCommon = isUnknown(system, 'common')
+    ? system.cables.flatMap((cable) =>
+        cable.conductors.flatMap(({ id, lands }) =>
+          lands.flatMap((terminal, side): Effect[] => {
+            const stat = partsOf(system, 'thermostat').find(({ place }) => place === cable.between[side])
+            return terminal !== null && stat?.common === terminal ? [{ do: 'open', link: landingLink(cable.id, id, stat.place) }] : []
+          }),
+        ),
+      )
+    : []
   const other: WiringKind[] = [
+    ...(noCommon.length > 0 ? [{ weight: NO_COMMON, wiring: noCommon }] : []),
     ...(less.length > 0 ? [{ weight: BOND_LESS, wiring: less }] : []),
     ...(more.length > 0 ? [{ weight: BOND_MORE, wiring: more }] : []),
-    ...(otherBoard.length > 0 ? [{ weight: BOARD_OTHERWISE, wiring: otherBoard }] : []),
+    ...(otherBoard.length > 0 ? [{ weight: isUnknown(system, 'board') ? BOARD_UNKNOWN : BOARD_OTHERWISE, wiring: otherBoard }] : []),
   ]
   return [{ weight: 1 - other.reduce((sum, { weight }) => sum + weight, 0), wiring: [] }, ...other]
 }

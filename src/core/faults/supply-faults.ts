@@ -101,7 +101,7 @@ function addLine(system: System, add: AddFault): void {
         'supply-leg-open',
         `${part.id}.${after}`,
         part.place,
-        `One leg is open at the ${part.name}: ${after}`,
+        `One leg is open at the ${part.name}: ${after}${part.fusedA === undefined ? '' : ', its fuse or its blade'}`,
         [`supply:${part.id}`, restore],
         [{ do: 'open', link: poleLink(part.id, pole) }],
         [terminalPoint(after, part.place)],

@@ -6,13 +6,20 @@ import { systemSchema } from '@/src/core/wiring/system'
 
 /** What goes in and out of /api/v1; the job itself travels as a job file. */
 
-export const newJobSchema = z.strictObject({
-  id: z.string().min(1).max(64),
-  title: z.string().trim().min(1, 'A job needs a street or a name to find it by.').max(200),
-  createdAt: z.iso.datetime(),
-  systemId: z.string().min(1).max(80),
-  entries: z.array(entrySchema).max(200),
-})
+export const newJobSchema = z
+  .strictObject({
+    id: z.string().min(1).max(64),
+    title: z.string().trim().min(1, 'A job needs a street or a name to find it by.').max(200),
+    createdAt: z.iso.datetime(),
+    /** A kind of the list, or a system of one's own. */
+    systemId: z.string().min(1).max(80).optional(),
+    system: systemSchema.optional(),
+    entries: z.array(entrySchema).max(200),
+  })
+  .refine(
+    ({ systemId, system }) => (systemId === undefined) !== (system === undefined),
+    'A job is on one system: name a kind, or send one.',
+  )
 export type NewJob = z.infer<typeof newJobSchema>
 
 export const sentEntriesSchema = z.strictObject({ entries: z.array(entrySchema).min(1).max(500) })

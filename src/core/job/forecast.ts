@@ -2,7 +2,8 @@ import { type Bench, createBench } from '@/src/core/bench/bench'
 import { probePoints } from '@/src/core/diagnosis/candidates'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { weigh } from '@/src/core/diagnosis/pairs'
-import { listSuspects } from '@/src/core/diagnosis/suspects'
+import type { Evidence, Posterior } from '@/src/core/diagnosis/posterior'
+import { listSuspects, type Suspect } from '@/src/core/diagnosis/suspects'
 import { evidenceOf } from '@/src/core/job/advise'
 import type { JobState } from '@/src/core/job/fold'
 import type { Probe } from '@/src/core/readings/check'
@@ -143,15 +144,24 @@ export function loadPerCall(engine: Engine, state: JobState): CallLoad[] {
   })
 }
 
+/** The leading suspects, each in its likeliest form; a sound house is none. */
+const leadingStories = (engine: Engine, evidence: Evidence, posterior: Posterior): { suspect: Suspect; story: Hypothesis }[] =>
+  listSuspects(engine, evidence, posterior, 0)
+    .slice(0, LEADING)
+    .flatMap((suspect) => {
+      const story = suspect.id === healthy.id ? null : leadingStory(engine, posterior.hypotheses, suspect.id)
+      return story ? [{ suspect, story }] : []
+    })
+
 /** What the likeliest suspect that overloads would draw through the fuse on the call that brings it out, A; null when none of the leaders does. */
 export function leadingOverloadA(base: Engine, state: JobState): number | null {
-  const { engine, posterior } = weigh(base, evidenceOf(state))
+  const evidence = evidenceOf(state)
+  const { engine, posterior } = weigh(base, evidence)
   const fuse = firstPart(base.system, 'fuse')
-  const order = Array.from(posterior.hypotheses.keys()).sort((a, b) => posterior.hypotheses[b] - posterior.hypotheses[a])
-  for (const index of order.slice(0, LEADING)) {
+  for (const { story } of leadingStories(engine, evidence, posterior)) {
     const calls = (['off', ...callsOf(engine.system)] as const).map((call) => {
       const bench = { ...createBench(engine.system), call, slot: { holds: 'fuse' as const, ratingA: fuse.ratingA, open: false } }
-      return worldsOf(engine.laboratory, bench, { ...engine.hypotheses[index], foundFuse: 'intact' }).overloadA
+      return worldsOf(engine.laboratory, bench, { ...story, foundFuse: 'intact' }).overloadA
     })
     const most = Math.max(...calls)
     if (most > fuse.ratingA) return most
@@ -178,12 +188,9 @@ export function windingLoads(base: Engine, state: JobState): WindingLoad[] {
   const bench: Bench = { ...state.bench, slot: { holds: 'fuse', ratingA: NEVER_OPENS_A, open: false } }
   const amps = (story: Hypothesis): number =>
     Math.max(...(secondaryAmps(engine.laboratory, bench, { ...story, foundFuse: 'intact' }).get(first) ?? []))
-  const leading = listSuspects(engine, evidence, posterior, 0)
-    .slice(0, LEADING)
-    .flatMap(({ id, say, probability }): WindingLoad[] => {
-      const story = id === healthy.id ? null : leadingStory(engine, posterior.hypotheses, id)
-      return story ? [{ id, say, probability, amps: amps(story) }] : []
-    })
+  const leading = leadingStories(engine, evidence, posterior).map(
+    ({ suspect: { id, say, probability }, story }): WindingLoad => ({ id, say, probability, amps: amps(story) }),
+  )
   return [...leading, { id: healthy.id, say: 'sound', probability: posterior.hypotheses[0], amps: amps(healthy) }].sort(
     (a, b) => b.amps - a.amps,
   )

@@ -11,12 +11,15 @@ import { complex } from '@/src/core/units/complex'
 import { Kept, KeptPer } from '@/src/core/units/kept'
 import { bodyLink, contactLink, passLink, windingLink } from '@/src/core/wiring/assembly'
 import type { Point } from '@/src/core/wiring/point'
-import { callerOf, firstPart, partsOf } from '@/src/core/wiring/system'
+import { callerOf, firstPart, isUnknown, partsOf } from '@/src/core/wiring/system'
 
 /** How long a technician watches for a trip: assumption, the minute that field-work asks for before moving on. */
 const WATCH_S = 60
 /** A thermostat that dies under a short and comes back heats the fuse several times while it is watched: assumption. */
 const RESTARTS = 5
+
+/** A: what boards of this trade are fused with. */
+const COMMON_RATINGS = [3, 5]
 
 /** One way in which a bench can stand under a hypothesis: with the protection holding, or open. */
 export interface World {
@@ -88,7 +91,12 @@ function settleWorlds(laboratory: Laboratory, bench: Bench, hypothesis: Hypothes
   }
   const seconds = settled.outcome !== 'settled' && revives > 0 ? revives * RESTARTS : WATCH_S
   const unprotected = bench.slot.holds === 'as-found' && fuse.holds === 'none'
-  const trips = unprotected ? 0 : probabilityOpens(isResettable(system, bench) ? 'breaker' : 'fuse', bench.slot.ratingA, overloadA, seconds)
+  const kind = isResettable(system, bench) ? 'breaker' : 'fuse'
+  // A fuse that nobody has looked at is one of the two that are sold for this.
+  const ratings = bench.slot.holds === 'as-found' && isUnknown(system, 'fuse') ? COMMON_RATINGS : [bench.slot.ratingA]
+  const trips = unprotected
+    ? 0
+    : ratings.reduce((sum, ratingA) => sum + probabilityOpens(kind, ratingA, overloadA, seconds), 0) / ratings.length
   const worlds: World[] = []
   if (trips < 0.999) worlds.push({ weight: 1 - trips, protection: 'holds', settled, fixed })
   if (trips > 0.001) {

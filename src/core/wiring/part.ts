@@ -133,7 +133,7 @@ const partSchemas = {
     neutral: idSchema,
     ohm: positive,
   }),
-  disconnect: z.strictObject({ kind: z.literal('disconnect'), ...partBase, poles: z.array(between).min(1) }),
+  disconnect: z.strictObject({ kind: z.literal('disconnect'), ...partBase, poles: z.array(between).min(1), fusedA: positive.optional() }),
   load: z.strictObject({
     kind: z.literal('load'),
     ...partBase,

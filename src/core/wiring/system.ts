@@ -16,9 +16,29 @@ export const placeSchema = z.strictObject({
   terminals: z.array(idSchema),
 })
 
+/** As insulation is called; `unknown` until somebody has looked. */
+export const conductorColours = [
+  'red',
+  'green',
+  'yellow',
+  'white',
+  'blue',
+  'brown',
+  'orange',
+  'black',
+  'grey',
+  'violet',
+  'pink',
+  'tan',
+  'unknown',
+] as const
+
+/** What nobody has looked at yet: weighed as unknown, not taken for granted. */
+export const unknownThings = ['fuse', 'float', 'common', 'board'] as const
+
 export const conductorSchema = z.strictObject({
   id: idSchema,
-  colour: z.enum(['red', 'green', 'yellow', 'white', 'blue', 'brown', 'orange', 'black', 'grey', 'violet', 'pink', 'tan']),
+  colour: z.enum(conductorColours),
   /** Terminal on which each end is landed, in the order of the cable's `between`; null for an end that is not landed. */
   lands: z.tuple([idSchema.nullable(), idSchema.nullable()]),
 })
@@ -47,6 +67,7 @@ export const systemSchema = z
     walks: z.array(z.strictObject({ between: z.tuple([idSchema, idSchema]), minutes: z.number().min(0).max(60) })),
     cables: z.array(cableSchema),
     parts: z.array(partSchema).min(1),
+    unknown: z.array(z.enum(unknownThings)).optional(),
   })
   .superRefine((system, context) => {
     const problem = (path: (string | number)[], message: string) => context.addIssue({ code: 'custom', path, message })
@@ -91,6 +112,9 @@ export const systemSchema = z
   })
 
 export type System = z.infer<typeof systemSchema>
+/** Nobody has looked whether this is so. */
+export const isUnknown = ({ unknown = [] }: System, thing: (typeof unknownThings)[number]): boolean => unknown.includes(thing)
+
 export type Place = z.infer<typeof placeSchema>
 export type Cable = z.infer<typeof cableSchema>
 export type Conductor = z.infer<typeof conductorSchema>

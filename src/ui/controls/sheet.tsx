@@ -9,12 +9,15 @@ export function Sheet({
   onOpenChange,
   title,
   description,
+  wide = false,
   children,
 }: {
   open: boolean
   onOpenChange: (open: boolean) => void
   title: string
   description?: string
+  /** Nearly the whole of a wide screen, for a picture beside its questions. */
+  wide?: boolean
   children: ReactNode
 }) {
   return (
@@ -22,7 +25,7 @@ export function Sheet({
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-10 bg-ground/70" />
         <Dialog.Content
-          className="landed fixed inset-x-0 bottom-0 z-20 flex max-h-[88dvh] flex-col border-line border-t-2 bg-raised desk:inset-y-0 desk:right-0 desk:left-auto desk:max-h-none desk:w-[27rem] desk:border-t-0 desk:border-l-2"
+          className={`landed fixed inset-x-0 bottom-0 z-20 flex max-h-[88dvh] flex-col border-line border-t-2 bg-raised desk:inset-y-0 desk:right-0 desk:left-auto desk:max-h-none ${wide ? 'desk:w-[76rem] desk:max-w-[96vw]' : 'desk:w-[27rem]'} desk:border-t-0 desk:border-l-2`}
           {...(description ? {} : { 'aria-describedby': undefined })}
         >
           <div className="flex items-center justify-between gap-3 border-line border-b-2 py-1 pr-1 pl-4">

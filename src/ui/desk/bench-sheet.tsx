@@ -2,6 +2,7 @@
 import type { ReactNode } from 'react'
 import type { BenchChange } from '@/src/core/bench/bench'
 import { sayPoint } from '@/src/core/bench/points'
+import { sayConductor } from '@/src/core/bench/say'
 import { sayCall } from '@/src/core/wiring/call'
 import { conductorEnd } from '@/src/core/wiring/point'
 import { callsOf, firstPart, partsOf } from '@/src/core/wiring/system'
@@ -104,7 +105,7 @@ export function BenchSheet(props: { open: boolean; onOpenChange: (open: boolean)
                     label={sayPoint(system, end)}
                     onPick={() => change(isLifted ? { do: 'land', end } : { do: 'lift', end })}
                   >
-                    {conductor.id} {conductor.colour}
+                    {sayConductor(cable, conductor.id)}
                   </Choice>
                 )
               })}

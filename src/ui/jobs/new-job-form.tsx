@@ -1,11 +1,14 @@
 'use client'
 import { useQuery } from '@tanstack/react-query'
+import dynamic from 'next/dynamic'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import { type ChangeLately, changesLately, emptyComplaint, sayChanged } from '@/src/core/diagnosis/complaint'
 import type { JobSummary } from '@/src/core/job/job-summary'
+import { nothingLookedAt, type WhatIsThere } from '@/src/core/wiring/what-is-there'
 import { Button } from '@/src/ui/controls/button'
+import { Sheet } from '@/src/ui/controls/sheet'
 import { Tick } from '@/src/ui/controls/tick'
 import { api } from '@/src/ui/device/api-client'
 import { useKeptForm } from '@/src/ui/device/use-kept-form'
@@ -15,11 +18,27 @@ import { LoomPicture } from '@/src/ui/loom/loom-picture'
 interface NewJobFields {
   readonly title: string
   readonly systemId: string
+  /** An earlier job whose system is taken, where that is no kind of the list. */
+  readonly systemOf: string
+  readonly seen: WhatIsThere
   readonly words: string
   readonly changed: readonly ChangeLately[]
 }
 
+/** Brings every kind with it: loaded when it is asked for. */
+const TickSystem = dynamic(() => import('@/src/ui/jobs/tick-system').then((module) => module.TickSystem), {
+  loading: () => <p className="text-muted">fetching the kinds …</p>,
+})
+
+/** Choices of the list that are no kind. */
+const TICK = 'tick'
+const EARLIER = 'earlier'
+
 const field = 'min-h-11 w-full rounded border-2 border-line bg-panel px-3 py-2 placeholder:text-muted'
+
+/** How many of the questions have an answer. */
+const ticked = ({ traits, fuse, float, board, colours }: WhatIsThere): number =>
+  [...Object.values(traits), fuse, float, board, ...Object.values(colours)].filter((said) => said !== 'unknown').length
 
 /** How the picked kind is wired, to hold against what is on the wall. */
 function SystemPicture({ id }: { id: string }) {
@@ -41,12 +60,15 @@ function SystemPicture({ id }: { id: string }) {
 export function NewJobForm({ systems, jobs }: { systems: readonly { id: string; name: string }[]; jobs: readonly JobSummary[] }) {
   const router = useRouter()
   const [problem, setProblem] = useState<string | null>(null)
-  const form = useForm<NewJobFields>({ defaultValues: { title: '', systemId: systems[0]?.id ?? '', words: '', changed: [] } })
+  const form = useForm<NewJobFields>({
+    defaultValues: { title: '', systemId: systems[0]?.id ?? '', systemOf: '', seen: nothingLookedAt, words: '', changed: [] },
+  })
   const forget = useKeptForm(form, 'new job')
   const changed = form.watch('changed')
-  const [title, systemId] = form.watch(['title', 'systemId'])
+  const [title, systemId, systemOf, seen] = form.watch(['title', 'systemId', 'systemOf', 'seen'])
+  const [ticking, setTicking] = useState(false)
   const { errors, isSubmitting } = form.formState
-  const start = form.handleSubmit(async ({ title, systemId, words, changed: lately }) => {
+  const start = form.handleSubmit(async ({ title, systemId, systemOf, seen, words, changed: lately }) => {
     setProblem(null)
     const id = crypto.randomUUID()
     const at = new Date().toISOString()
@@ -54,7 +76,11 @@ export function NewJobForm({ systems, jobs }: { systems: readonly { id: string; 
       await api.openJob({
         id,
         title,
-        systemId,
+        ...(systemId === TICK
+          ? { system: (await import('@/src/ui/jobs/tick-system')).systemOf(seen) }
+          : systemId === EARLIER
+            ? { system: (await api.readJob(systemOf)).system }
+            : { systemId }),
         createdAt: at,
         entries: [{ id: crypto.randomUUID(), at, kind: 'complaint', complaint: { ...emptyComplaint, words, changed: [...lately] } }],
       })
@@ -86,7 +112,8 @@ export function NewJobForm({ systems, jobs }: { systems: readonly { id: string; 
         onPick={(job) => {
           form.setValue('title', job.title, { shouldDirty: true })
           const same = systems.find(({ name }) => name === job.system)
-          if (same) form.setValue('systemId', same.id, { shouldDirty: true })
+          form.setValue('systemOf', job.id, { shouldDirty: true })
+          form.setValue('systemId', same ? same.id : EARLIER, { shouldDirty: true })
         }}
       />
       <select {...form.register('systemId')} aria-label="kind of system" className={field}>
@@ -95,8 +122,30 @@ export function NewJobForm({ systems, jobs }: { systems: readonly { id: string; 
             {name}
           </option>
         ))}
+        {systemOf !== '' && <option value={EARLIER}>as it was found on the earlier job</option>}
+        <option value={TICK}>not on the list: tick what is there</option>
       </select>
-      <SystemPicture id={systemId} />
+      {systemId === TICK ? (
+        <>
+          <Button onClick={() => setTicking(true)}>
+            {ticked(seen) === 0 ? 'Tick what is there' : `What is there: ${ticked(seen)} looked at`}
+          </Button>
+          <Sheet
+            open={ticking}
+            onOpenChange={setTicking}
+            title="What is there?"
+            description="Leave what you have not looked at: it stays unknown, and is weighed so."
+            wide
+          >
+            <TickSystem seen={seen} onChange={(next) => form.setValue('seen', next, { shouldDirty: true })} />
+            <Button look="main" className="mt-3 w-full" onClick={() => setTicking(false)}>
+              Done
+            </Button>
+          </Sheet>
+        </>
+      ) : systemId === EARLIER ? null : (
+        <SystemPicture id={systemId} />
+      )}
       <textarea
         {...form.register('words', { maxLength: 2000 })}
         aria-label="complaint in the customer's words"

@@ -14,4 +14,5 @@ export const insulation: Record<Conductor['colour'], string> = {
   violet: '#7b4fc0',
   pink: '#ef8fb0',
   tan: '#c9a878',
+  unknown: '#bdb8ae',
 }

@@ -1,5 +1,6 @@
 import { type Loom, TAG } from '@/src/core/formats/loom/shapes'
 import { parsePoint } from '@/src/core/wiring/point'
+import type { Conductor } from '@/src/core/wiring/system'
 import { insulation } from '@/src/ui/loom/colours'
 import { LIFT_OFF } from '@/src/ui/loom/taps'
 
@@ -92,7 +93,7 @@ export function LoomThreads({ loom, hot, suspicion, lifted }: { loom: Loom; lift
         <line x1={left.x} x2={right.x} y1={y} y2={y} stroke="var(--ground)" strokeWidth={isSpare ? 5.5 : 8} />
         <line x1={left.x} x2={right.x} y1={y} y2={y} stroke={insulation[conductor.colour]} strokeWidth={isSpare ? 4 : 6} />
         <text x={middle} y={y - 13} textAnchor="middle" fontSize="13" fill="var(--muted)">
-          {isSpare && right.x - left.x > 58 ? `${conductor.colour}, spare` : conductor.colour}
+          {sayColour(conductor, isSpare && right.x - left.x > 58)}
         </text>
         {[left, right].map((end) =>
           end.isLifted || !end.landed ? (
@@ -116,6 +117,10 @@ export function LoomThreads({ loom, hot, suspicion, lifted }: { loom: Loom; lift
     )
   })
 }
+
+/** A colour that nobody has looked at is asked for. */
+const sayColour = ({ colour }: Conductor, isSpare: boolean): string =>
+  `${colour === 'unknown' ? 'colour?' : colour}${isSpare ? ', spare' : ''}`
 
 /** Lettered landings. */
 export function LoomTags({ loom, suspicion, probes }: { loom: Loom; suspicion: ReadonlyMap<string, number>; probes: readonly string[] }) {

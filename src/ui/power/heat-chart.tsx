@@ -85,12 +85,16 @@ export function HeatChart({ loads, winding, isLive }: { loads: readonly WindingL
   )
 }
 
-/** Suspects under which the winding carries the same are one curve. */
+/** Currents closer than this are one curve: assumption, the width of a line. */
+const ALIKE_A = 0.6
+
+/** Suspects under which the winding carries about the same are one curve; those that do not warm it are left out. */
 function distinct(loads: readonly WindingLoad[]): WindingLoad[] {
   return loads.filter(
     (load, index) =>
       load.id === 'nothing-wrong' ||
-      !loads.some((other, at) => (at < index || other.id === 'nothing-wrong') && other !== load && Math.abs(other.amps - load.amps) < 0.1),
+      ((loads.find(({ id }) => id === 'nothing-wrong')?.amps ?? 0) + ALIKE_A / 2 < load.amps &&
+        !loads.some((other, at) => at < index && other.id !== 'nothing-wrong' && Math.abs(other.amps - load.amps) < ALIKE_A)),
   )
 }
 

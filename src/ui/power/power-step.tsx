@@ -3,9 +3,9 @@ import { useState } from 'react'
 import { saySlot } from '@/src/core/bench/say'
 import type { Answer } from '@/src/core/readings/check'
 import { probeKey } from '@/src/core/readings/check'
-import { isExpected, sayExpected } from '@/src/core/readings/expected'
+import { type Expected, isExpected, sayExpected } from '@/src/core/readings/expected'
 import { sayAnswer } from '@/src/core/readings/say'
-import { firstPart } from '@/src/core/wiring/system'
+import { firstPart, isUnknown } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
 import { Caution } from '@/src/ui/controls/caution'
 import { Keypad } from '@/src/ui/controls/keypad'
@@ -16,22 +16,27 @@ import { FuseChart } from '@/src/ui/power/fuse-chart'
 import { HeatChart } from '@/src/ui/power/heat-chart'
 import { LoadChart } from '@/src/ui/power/load-chart'
 import { SupplyPicture } from '@/src/ui/power/supply-picture'
-import { supplyChecks } from '@/src/ui/power/supply-probes'
+import { placesWithLine, supplyChecks } from '@/src/ui/power/supply-probes'
 
 /** What plates of control transformers say, whatever the open volts are. */
 const PLATE_VOLTS = 24
 
+const isWrong = (answer: Answer | null, expected: Expected | null): boolean =>
+  typeof answer === 'number' && expected !== null && !isExpected(answer, expected)
+
 /** The supply side: line, transformer, fuse; what was read beside what this system should show. */
 export function PowerStep({ onStep }: ScreenProps) {
   const { system, entries, state, record } = useDesk()
-  const checks = supplyChecks(system)
+  const places = placesWithLine(system)
+  const [place, setPlace] = useState(places[0]?.id ?? firstPart(system, 'transformer').place)
+  const checks = supplyChecks(system, place)
   const { answer: expected, problem } = useWorkerAnswer(
     (worker) =>
       worker.expect(
         { system, entries },
         checks.map(({ probe }) => probe),
       ),
-    `expect ${entries.length}`,
+    `expect ${place} ${entries.length}`,
   )
   const { answer: loads } = useWorkerAnswer((worker) => worker.loads({ system, entries }), `loads ${system.id}`)
   const lines = checks.map((check, index) => {
@@ -39,7 +44,10 @@ export function PowerStep({ onStep }: ScreenProps) {
     return { ...check, answer: reading?.answer ?? null, expected: expected?.[index] ?? null }
   })
   const [picked, setPicked] = useState<string | null>(null)
-  const next = lines.find(({ id }) => id === picked) ?? lines.find(({ answer }) => answer === null) ?? null
+  // Leg by leg to ground is where to go on once a reading across the line is not as it should be.
+  const isLineWrong = lines.some(({ isLine, isLeg, answer, expected: range }) => isLine && !isLeg && isWrong(answer, range ?? null))
+  const isDue = ({ answer, isLeg }: (typeof lines)[number]) => answer === null && (!isLeg || isLineWrong)
+  const next = lines.find(({ id }) => id === picked) ?? lines.find(isDue) ?? null
   const fuse = firstPart(system, 'fuse')
   const transformer = firstPart(system, 'transformer')
   const winding = { va: transformer.va, plateVolts: PLATE_VOLTS }
@@ -56,8 +64,25 @@ export function PowerStep({ onStep }: ScreenProps) {
       main={
         <div className="flex flex-col">
           {problem && <p role="alert">{problem}</p>}
+          {places.length > 1 && (
+            <div className="mb-2 flex flex-wrap gap-2">
+              {places.map(({ id, name }) => (
+                <Button
+                  key={id}
+                  aria-pressed={id === place}
+                  onClick={() => {
+                    setPlace(id)
+                    setPicked(null)
+                  }}
+                  className={id === place ? '!border-next font-bold' : ''}
+                >
+                  line at the {name}
+                </Button>
+              ))}
+            </div>
+          )}
           <div className="max-desk:hidden">
-            <SupplyPicture lines={lines} next={next?.id ?? null} />
+            <SupplyPicture place={place} lines={lines} next={next?.id ?? null} />
           </div>
           <div className="mt-3 grid gap-4 max-desk:order-2 desk:grid-cols-2">
             <FuseChart
@@ -84,7 +109,7 @@ export function PowerStep({ onStep }: ScreenProps) {
               {lines.map((line) => {
                 const fits = typeof line.answer === 'number' && line.expected !== null ? isExpected(line.answer, line.expected) : null
                 return (
-                  <tr key={line.id} className="border-line border-b">
+                  <tr key={line.id} className={`border-line border-b ${line.isLeg ? 'text-muted' : ''}`}>
                     <th scope="row" className="font-normal">
                       {line.say}
                     </th>
@@ -140,7 +165,9 @@ export function PowerStep({ onStep }: ScreenProps) {
             <p className="py-1">
               {fuse.holds === 'none'
                 ? 'None is fitted; an inline one would protect this transformer.'
-                : `The label says ${fuse.ratingA} A.`}{' '}
+                : isUnknown(system, 'fuse')
+                  ? 'Nobody has looked at its label: 3 A and 5 A are both weighed.'
+                  : `The label says ${fuse.ratingA} A.`}{' '}
               Now: {saySlot(system, state.bench)}.
             </p>
             <div className="flex flex-wrap gap-2">
@@ -157,10 +184,22 @@ export function PowerStep({ onStep }: ScreenProps) {
                   </Button>
                 )
               })}
+              {fuse.holds === 'none' && state.bench.slot.holds !== 'fuse' && (
+                <Button onClick={() => record([{ kind: 'bench', change: { do: 'slot', holds: 'fuse', ratingA: fuse.ratingA } }])}>
+                  inline {fuse.ratingA} A fuse fitted
+                </Button>
+              )}
               {state.bench.slot.holds !== 'breaker' && (
                 <Button onClick={() => record([{ kind: 'bench', change: { do: 'slot', holds: 'breaker' } }])}>put a breaker in</Button>
               )}
             </div>
+            {(transformer.taps ?? []).map(({ lead, volts }) => (
+              <p key={lead} className="mt-2 text-muted">
+                The line is on the {transformer.primaryVolts} V lead. Where the line is {volts} V, the {volts} V lead is the right one: on
+                this one a {volts} V line would give {((transformer.openVolts * volts) / transformer.primaryVolts).toFixed(0)} V, nothing
+                loaded. Cap the leads that are not used.
+              </p>
+            ))}
           </section>
         </>
       }

@@ -1,146 +1,169 @@
 'use client'
-import { saySlotShort } from '@/src/core/bench/say'
-import type { Answer, Probe } from '@/src/core/readings/check'
-import { type Expected, isExpected, sayExpected } from '@/src/core/readings/expected'
 import { sayAnswer } from '@/src/core/readings/say'
-import { houseCommon } from '@/src/core/wiring/supply'
+import type { PartOf } from '@/src/core/wiring/part'
 import { firstPart, partsOf } from '@/src/core/wiring/system'
 import { useDesk } from '@/src/ui/desk/desk-context'
-import { supplyReturn } from '@/src/ui/power/supply-probes'
+import { LowVoltageSide } from '@/src/ui/power/low-voltage-side'
+import { type LineFeed, lineFeedOf } from '@/src/ui/power/supply-probes'
+import { Column, fitsOf, HEIGHT, HOT, LOW, Reading, type ReadLine, WIDTH } from '@/src/ui/power/supply-shapes'
 
-interface ReadLine {
-  readonly id: string
-  readonly probe: Probe
-  readonly answer: Answer | null
-  readonly expected: Expected | null
-}
+const MIDDLE = 106
+const SUPPLY = 146
+const SWITCH = 156
+/** With fuses the disconnect needs more room. */
+const FUSED = 196
+const DOOR = 84
 
-const WIDTH = 832
-const HEIGHT = 232
-const HOT = 72
-const LOW = 186
-
-/** Line, switch, transformer, fuse and terminals as one line of parts, each reading where it was taken. */
-export function SupplyPicture({ lines, next }: { lines: readonly ReadLine[]; next: string | null }) {
-  const { system, state } = useDesk()
-  const transformer = firstPart(system, 'transformer')
-  const supply = partsOf(system, 'supply').find(({ place }) => place === transformer.place)
-  const disconnect = partsOf(system, 'disconnect').find(({ place }) => place === transformer.place)
-  const common = houseCommon(system)
-  // The fuse is drawn in the leg that it sits in.
-  const fuseY = firstPart(system, 'fuse').between.includes(transformer.secondary[1]) ? LOW : HOT
-  const plainY = fuseY === HOT ? LOW : HOT
-  const onBoard = firstPart(system, 'thermostat').hot
-  const { power, slot } = state.bench
-  const columns = [
-    { name: supply?.name ?? 'supply', x: 0, width: 170 },
-    { name: disconnect?.name ?? 'switch', x: 176, width: 120 },
-    { name: transformer.name, x: 302, width: 190 },
-    { name: '24 V side', x: 498, width: 334 },
-  ]
+/** Line, disconnect and its fuses, door switch, then transformer, fuse and terminals, or the compressor: each reading where it was taken. */
+export function SupplyPicture({ place, lines, next }: { place: string; lines: readonly ReadLine[]; next: string | null }) {
+  const { system } = useDesk()
+  const line = lineFeedOf(system, place)
+  const isHome = firstPart(system, 'transformer').place === place
+  const doorX = SUPPLY + (line?.disconnect ? widthOf(line.disconnect) : 0)
+  const endX = line ? doorX + (line.door ? DOOR : 0) : 0
   return (
     <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="w-full" role="img" aria-label="supply side; the readings are in the table below">
-      {columns.map(({ name, x, width }) => (
-        <g key={name}>
-          <rect x={x + 1} y="1" width={width - 2} height={HEIGHT - 2} fill="var(--panel)" stroke="var(--line)" strokeWidth="2" />
-          <text x={x + width / 2} y="22" textAnchor="middle" fontSize="14" fontWeight="700" fill="var(--ink)">
-            {name}
-          </text>
-        </g>
-      ))}
-      <g stroke="var(--ink)" strokeWidth="2" fill="none">
-        <path d={`M20 ${HOT}H200M272 ${HOT}H392V${HOT + 15}M20 ${LOW}H392V${LOW - 15}`} strokeWidth="3" />
-        <circle cx="200" cy={HOT} r="4" fill="var(--ink)" />
-        <circle cx="272" cy={HOT} r="4" fill="var(--ink)" />
-        <line x1="200" y1={HOT} x2={power ? 272 : 262} y2={power ? HOT : HOT - 24} strokeWidth="3" />
-        <path d={`M392 ${HOT + 15}${'a7 7 0 0 0 0 21'.repeat(4)}`} />
-        <path d={`M404 ${HOT + 15}v84M410 ${HOT + 15}v84`} strokeWidth="1.5" />
-        <path d={`M422 ${HOT + 15}${'a7 7 0 0 1 0 21'.repeat(4)}`} />
-        <path
-          d={`M422 ${HOT + 15}V${HOT}M422 ${LOW - 15}V${LOW}M422 ${fuseY}H560M660 ${fuseY}H770M422 ${plainY}H770M690 ${LOW}V${HEIGHT - 16}`}
-        />
-        <rect
-          x="560"
-          y={fuseY - 17}
-          width="100"
-          height="34"
-          fill="var(--ground)"
-          stroke={slot.open ? 'var(--ember)' : 'var(--ink)'}
-          strokeWidth={slot.open ? 3 : 2}
-        />
-        <path d={`M530 ${HEIGHT - 14}H810`} strokeDasharray="10 6" strokeWidth="3" />
-        {[HOT, LOW].map((y) => (
-          <rect key={y} x="770" y={y - 15} width="30" height="30" rx="4" fill="var(--ground)" />
-        ))}
-      </g>
-      <g fill="var(--ink)" fontSize="14">
-        <text x="24" y={HOT - 10} fontWeight="700">
-          {supply?.legs[0]?.node}
-        </text>
-        <text x="24" y={LOW - 10} fontWeight="700">
-          {supplyReturn(system)}
-        </text>
-        <text x="610" y={fuseY + 5} textAnchor="middle">
-          {saySlotShort(system, state.bench)}
-        </text>
-        <text x="785" y={HOT + 5} textAnchor="middle" fontWeight="700">
-          {onBoard}
-        </text>
-        <text x="785" y={LOW + 5} textAnchor="middle" fontWeight="700">
-          {common}
-        </text>
-        <text x="698" y={HEIGHT - 24} fill="var(--muted)" fontSize="13">
-          bond
-        </text>
-        <text x="540" y={HEIGHT - 22} fill="var(--muted)" fontSize="13">
-          chassis
-        </text>
-        <text x="436" y="134" fill="var(--muted)" fontSize="13">
-          {transformer.va} VA
-        </text>
-      </g>
-      {spots.map(({ id, x, y }) => {
-        const line = lines.find((candidate) => candidate.id === id)
-        return line ? <Reading key={id} line={line} x={x} y={y} isNext={next === id} /> : null
-      })}
+      {line && <LineSide line={line} lines={lines} next={next} doorX={doorX} endX={endX} />}
+      {isHome ? <LowVoltageSide from={endX} lines={lines} next={next} /> : <LoadSide place={place} from={endX} lines={lines} next={next} />}
     </svg>
   )
 }
 
-const spots = [
-  { id: 'line', x: 30, y: 104 },
-  { id: 'primary', x: 250, y: 104 },
-  { id: 'secondary', x: 506, y: 108 },
-  { id: 'board', x: 700, y: 108 },
-  { id: 'amps', x: 603, y: 108 },
-] as const
-
-function Reading({ line, x, y, isNext }: { line: ReadLine; x: number; y: number; isNext: boolean }) {
-  const fits = typeof line.answer === 'number' && line.expected !== null ? isExpected(line.answer, line.expected) : null
-  const stroke =
-    line.answer === null ? (isNext ? 'var(--next)' : 'var(--line)') : fits ? 'var(--hold)' : fits === false ? 'var(--ember)' : 'var(--ink)'
-  const width = id(line) ? 128 : 92
+function LineSide({
+  line,
+  lines,
+  next,
+  doorX,
+  endX,
+}: {
+  line: LineFeed
+  lines: readonly ReadLine[]
+  next: string | null
+  doorX: number
+  endX: number
+}) {
+  const { state } = useDesk()
+  const { supply, disconnect, ahead, behind, door } = line
+  const isOff = !state.bench.power
   return (
-    <g>
-      <rect
-        x={x}
-        y={y}
-        width={width}
-        height="46"
-        rx="4"
-        fill="var(--ground)"
-        stroke={stroke}
-        strokeWidth="2.5"
-        strokeDasharray={line.answer === null ? '6 4' : undefined}
-      />
-      <text x={x + width / 2} y={y + 20} textAnchor="middle" fontSize="16" fontWeight="700" fill="var(--ink)">
-        {line.answer === null ? (isNext ? 'next' : '?') : `${sayAnswer(line.answer, line.probe)}${fits === false ? ' !' : ''}`}
-      </text>
-      <text x={x + width / 2} y={y + 38} textAnchor="middle" fontSize="13" fill="var(--muted)">
-        {line.expected ? sayExpected(line.expected) : ''}
-      </text>
-    </g>
+    <>
+      <Column name={shortName(supply.name)} x={0} width={SUPPLY} />
+      {disconnect && <Column name={disconnect.name} x={SUPPLY} width={widthOf(disconnect)} />}
+      {door && <Column name={door.name} x={doorX} width={DOOR} />}
+      {ahead.map((name, side) => {
+        const y = side === 0 ? HOT : LOW
+        const isSwitched = disconnect !== null && behind[side] !== name
+        const blade = SUPPLY + 20
+        const fuse = SUPPLY + 84
+        return (
+          <g key={name} stroke="var(--ink)" strokeWidth="3" fill="none">
+            <text x="16" y={y - 10} fontSize="15" fontWeight="700" fill="var(--ink)" stroke="none">
+              {name}
+            </text>
+            {isSwitched ? (
+              <>
+                <path d={`M16 ${y}H${blade}M${blade + 46} ${y}H${door && side === 0 ? doorX + 20 : endX}`} />
+                <circle cx={blade} cy={y} r="4" fill="var(--ink)" />
+                <circle cx={blade + 46} cy={y} r="4" fill="var(--ink)" />
+                <line x1={blade} y1={y} x2={isOff ? blade + 36 : blade + 46} y2={isOff ? y - 22 : y} />
+                {disconnect.fusedA !== undefined && (
+                  <>
+                    <rect x={fuse} y={y - 13} width="78" height="26" fill="var(--ground)" strokeWidth="2" />
+                    <text x={fuse + 39} y={y + 5} textAnchor="middle" fontSize="13" fill="var(--ink)" stroke="none">
+                      {disconnect.fusedA} A fuse
+                    </text>
+                  </>
+                )}
+              </>
+            ) : (
+              <path d={`M16 ${y}H${door && side === 0 ? doorX + 20 : endX}`} />
+            )}
+            {door && side === 0 && (
+              <>
+                <circle cx={doorX + 20} cy={y} r="4" fill="var(--ink)" />
+                <circle cx={doorX + 60} cy={y} r="4" fill="var(--ink)" />
+                <path d={`M${doorX + 20} ${y}H${endX}`} />
+              </>
+            )}
+            <ToGround id={`ahead-${name}`} lines={lines} next={next} x={48} y={y} above={side === 1} />
+            {disconnect && (
+              <ToGround
+                id={`behind-${behind[side]}`}
+                lines={lines}
+                next={next}
+                x={SUPPLY + 84}
+                y={y + (disconnect.fusedA ? (side === 1 ? -8 : 8) : 0)}
+                above={side === 1}
+              />
+            )}
+          </g>
+        )
+      })}
+      <Reading lines={lines} id="line" next={next} x={12} y={MIDDLE} width={120} />
+      <Reading lines={lines} id="behind" next={next} x={SUPPLY + 14} y={MIDDLE} width={120} />
+    </>
   )
 }
 
-const id = (line: ReadLine): boolean => line.id === 'line' || line.id === 'primary'
+/** What hangs on the line where there is no transformer: the contactor's contacts and the compressor. */
+function LoadSide({ place, from, lines, next }: { place: string; from: number; lines: readonly ReadLine[]; next: string | null }) {
+  const { system } = useDesk()
+  const [load] = partsOf(system, 'load').filter((part) => part.place === place)
+  const contactor = partsOf(system, 'coil').find((part) => part.place === place && part.contact)
+  if (!load) return null
+  const middle = (HOT + LOW) / 2
+  return (
+    <>
+      <Column name={contactor?.name ?? 'contacts'} x={from} width={150} />
+      <Column name={load.name} x={from + 150} width={WIDTH - from - 150} />
+      <g stroke="var(--ink)" strokeWidth="3" fill="none">
+        <path
+          d={`M${from} ${HOT}H${from + 46}M${from + 96} ${HOT}H${from + 320}V${middle - 26}M${from} ${LOW}H${from + 320}V${middle + 26}`}
+        />
+        <path d={`M${from + 46} ${HOT - 14}V${HOT + 14}M${from + 96} ${HOT - 14}V${HOT + 14}`} />
+        <circle cx={from + 320} cy={middle} r="26" fill="var(--ground)" strokeWidth="2" />
+      </g>
+      <text x={from + 320} y={middle + 6} textAnchor="middle" fontSize="17" fontWeight="700" fill="var(--ink)">
+        M
+      </text>
+      <Reading lines={lines} id="load" next={next} x={from + 164} y={MIDDLE} width={118} />
+    </>
+  )
+}
+
+/** One leg against ground, written at the leg: small, since it is asked only now and then. */
+function ToGround({
+  id,
+  lines,
+  next,
+  x,
+  y,
+  above,
+}: {
+  id: string
+  lines: readonly ReadLine[]
+  next: string | null
+  x: number
+  y: number
+  above: boolean
+}) {
+  const line = lines.find((candidate) => candidate.id === id)
+  if (!line) return null
+  const fits = fitsOf(line)
+  return (
+    <text
+      x={x}
+      y={above ? y - 10 : y + 22}
+      fontSize="13"
+      stroke="none"
+      fontWeight={fits === false ? 700 : 400}
+      fill={fits === false ? 'var(--ember)' : fits ? 'var(--hold)' : next === id ? 'var(--next)' : 'var(--muted)'}
+    >
+      to gnd {line.answer === null ? (next === id ? 'next' : '?') : `${sayAnswer(line.answer, line.probe)}${fits === false ? ' !' : ''}`}
+    </text>
+  )
+}
+
+const widthOf = ({ fusedA }: PartOf<'disconnect'>): number => (fusedA === undefined ? SWITCH : FUSED)
+
+const shortName = (name: string): string => name.replace('branch circuit', 'circuit')

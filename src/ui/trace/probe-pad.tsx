@@ -48,7 +48,6 @@ function AtOne({ point, onDone }: { point: string; onDone: () => void }) {
           const isLifted = state.bench.lifted.includes(end)
           const { cable, name } = parsePoint(end)
           const found = system.cables.find(({ id }) => id === cable)
-          const colour = found?.conductors.find(({ id }) => id === name)?.colour
           return (
             <Button
               key={end}
@@ -56,7 +55,7 @@ function AtOne({ point, onDone }: { point: string; onDone: () => void }) {
                 if (record([{ kind: 'bench', change: isLifted ? { do: 'land', end } : { do: 'lift', end } }]) === null) onDone()
               }}
             >
-              {isLifted ? 'land' : 'lift'} {colour} of the {found?.name}
+              {isLifted ? 'land' : 'lift'} {sayConductor(found, name)} of the {found?.name}
             </Button>
           )
         })}
@@ -105,7 +104,7 @@ function SwapToSpare({ end, onDone }: { end: string; onDone: () => void }) {
   const spares = sparesOf(cable).filter((spare) => problemWithSwap(system, swaps, { cable: cable.id, from: name, to: spare.id }) === null)
   return spares.map((spare) => (
     <Button key={spare.id} className="mt-2 w-full" onClick={() => change({ do: 'swap', cable: cable.id, from: name, to: spare.id })}>
-      try the spare {spare.colour} in its place, both ends
+      try the spare {sayConductor(cable, spare.id)} in its place, both ends
     </Button>
   ))
 }

@@ -11,6 +11,7 @@ import { problemSchema } from '@/src/core/formats/api'
 import { readJobFile, writeJobFile } from '@/src/core/job/job-file'
 import { createDemoJob } from '@/src/core/practice/demo'
 import { catalogue, furnaceAc } from '@/src/core/wiring/systems/catalogue'
+import { buildSystem, nothingLookedAt } from '@/src/core/wiring/what-is-there'
 import { type Database, openStoreAt } from '@/src/server/store'
 
 let close: () => Promise<void>
@@ -52,6 +53,34 @@ describe('/api/v1/jobs', () => {
     )
     expect((await openJob(post('{"id":'))).status).toBe(400)
     expect((await readOneJob(get, params('b'))).status).toBe(404)
+  })
+})
+
+describe('a system that was put together on the job', () => {
+  const { system } = buildSystem({ ...nothingLookedAt, float: 'none', fuse: '5' }, catalogue)
+  const own = { systemId: undefined, system }
+
+  it('is the system of its job, and no kind for other jobs', async () => {
+    expect((await openJob(post(newJob('own', own)))).status).toBe(201)
+    expect((await (await readOneJob(get, params('own'))).json()).system).toEqual(system)
+    const { systems } = await (await listSystems()).json()
+    expect(systems.map(({ id }: { id: string }) => id)).not.toContain(system.id)
+  })
+
+  it('has to be one that can be wired, and stands in the place of a kind, not beside it', async () => {
+    const [, ...others] = system.cables
+    const cut = { ...system, cables: others }
+    expect(
+      (
+        await problem(
+          await openJob(
+            post(newJob('cut', { systemId: undefined, system: { ...cut, parts: system.parts.filter(({ kind }) => kind !== 'fuse') } })),
+          ),
+        )
+      ).say,
+    ).toContain('The system has no fuse.')
+    expect((await problem(await openJob(post(newJob('both', { system }))))).say).toContain('A job is on one system')
+    expect((await readOneJob(get, params('cut'))).status).toBe(404)
   })
 })
 
