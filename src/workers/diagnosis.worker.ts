@@ -18,6 +18,7 @@ import {
   type WindingLoad,
   windingLoads,
 } from '@/src/core/job/forecast'
+import { type Moving, movingNow } from '@/src/core/job/moving'
 import type { Probe } from '@/src/core/readings/check'
 import type { Expected } from '@/src/core/readings/expected'
 import { readsThrough, type SeenThrough } from '@/src/core/readings/reads-through'
@@ -109,6 +110,7 @@ const api = {
     expectReadings(engineFor(system), foldJob(system, entries), probes),
   overload: ({ system, entries }: Timeline): number | null => leadingOverloadA(engineFor(system), foldJob(system, entries)),
   windings: ({ system, entries }: Timeline): WindingLoad[] => windingLoads(engineFor(system), foldJob(system, entries)),
+  moving: ({ system, entries }: Timeline, nowMs: number): Moving[] => movingNow(engineFor(system), foldJob(system, entries), nowMs),
   loads: ({ system, entries }: Timeline): CallLoad[] => loadPerCall(engineFor(system), foldJob(system, entries)),
 }
 export type DiagnosisApi = typeof api

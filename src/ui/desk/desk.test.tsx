@@ -6,6 +6,7 @@ import { formOpinion, proposeCheck, weighAlternatives } from '@/src/core/job/adv
 import { foldJob } from '@/src/core/job/fold'
 import * as forecast from '@/src/core/job/forecast'
 import type { JobFile } from '@/src/core/job/job-file'
+import { movingNow } from '@/src/core/job/moving'
 import { createDemoJob } from '@/src/core/practice/demo'
 import { readsThrough } from '@/src/core/readings/reads-through'
 import { Desk } from '@/src/ui/desk/desk'
@@ -36,6 +37,7 @@ jest.mock('@/src/ui/engine/engine-client', () => ({
     stopAhead: async () => {
       stopped++
     },
+    moving: async (timeline: Timeline, nowMs: number) => movingNow(engine, folded(timeline), nowMs),
     overload: async () => null,
     windings: async (timeline: Timeline) => forecast.windingLoads(engine, folded(timeline)),
     readsThrough: async (timeline: Timeline, probe: Parameters<typeof readsThrough>[2]) =>

@@ -6,6 +6,7 @@ import { sayPair } from '@/src/core/bench/say'
 import type { Loom } from '@/src/core/formats/loom/shapes'
 import { useDesk } from '@/src/ui/desk/desk-context'
 import { Jumpers, ProbeLeads } from '@/src/ui/loom/loom-leads'
+import { LoomMoving } from '@/src/ui/loom/loom-moving'
 import { LoomPartSymbol } from '@/src/ui/loom/loom-part'
 import { LoomTags, LoomThreads, LoomWires } from '@/src/ui/loom/loom-wires'
 import { LoomZones } from '@/src/ui/loom/loom-zones'
@@ -64,6 +65,7 @@ export function LoomDrawing({
       {loom.parts.map((part) => (
         <LoomPartSymbol key={part.id} part={part} bench={bench} system={system} suspicion={suspicion} />
       ))}
+      <LoomMoving loom={loom} />
       <Jumpers jumpers={bench.jumpers} taps={taps} />
       <LoomTags loom={loom} suspicion={suspicion} probes={probes} />
       {loom.leads.map(({ point, x, y }) => (

@@ -1,0 +1,74 @@
+import { useEffect, useState } from 'react'
+import type { Loom, LoomPart } from '@/src/core/formats/loom/shapes'
+import type { Moving } from '@/src/core/job/moving'
+import { useDesk } from '@/src/ui/desk/desk-context'
+import { useWorkerAnswer } from '@/src/ui/engine/use-worker-answer'
+
+const acts: Partial<Record<NonNullable<Moving['to']>, string>> = {
+  in: 'pulls in',
+  out: 'lets go',
+  made: 'closes',
+  broken: 'opens',
+  open: 'fuse opens',
+  cooked: 'is cooked',
+  blank: 'goes blank',
+  alive: 'wakes',
+}
+
+/** Delays that count down and parts that chatter, at the part; read out as one line that does not count aloud. */
+export function LoomMoving({ loom }: { loom: Loom }) {
+  const { system, entries } = useDesk()
+  const { answer: moving } = useWorkerAnswer((worker) => worker.moving({ system, entries }, Date.now()), `moving ${entries.length}`)
+  const isCounting = moving?.some(({ does }) => does === 'waits') ?? false
+  const nowMs = useSeconds(isCounting)
+  return (moving ?? []).map(({ what, does, ms, to }) => {
+    const part = partAt(loom, what)
+    const left = Math.ceil((ms - nowMs) / 1000)
+    if (!part || (does === 'waits' && left <= 0)) return null
+    const text = does === 'chatters' ? `chatters, ${sayRound(ms)}` : `${acts[to ?? 'in'] ?? 'moves'} · ${sayLeft(left)}`
+    const width = 8 + 7 * text.length
+    const y = part.y + part.height / 2 + 5
+    const x = Math.min(loom.width - width - 4, Math.max(4, part.x - width / 2))
+    return (
+      <g key={`${what} ${to}`}>
+        <rect
+          x={x}
+          y={y}
+          width={width}
+          height="20"
+          rx="3"
+          fill="var(--ground)"
+          stroke={does === 'chatters' ? 'var(--ember)' : 'var(--next)'}
+          strokeWidth="2"
+          strokeDasharray={does === 'chatters' ? '3 3' : undefined}
+        />
+        <text x={x + width / 2} y={y + 14.5} textAnchor="middle" fontSize="13" fontWeight="700" fill="var(--ink)">
+          {text}
+        </text>
+      </g>
+    )
+  })
+}
+
+/** A board's output at its arrow; by its board where the loom draws that as one box. */
+const partAt = (loom: Loom, what: string): LoomPart | undefined =>
+  loom.parts.find(({ id }) => id === what) ??
+  loom.parts.find(({ kind, between }) => kind === 'output' && between.some((point) => point.split('@')[0] === what.split('.')[1])) ??
+  loom.parts.find(({ id }) => id.split(':')[0] === what.split('.')[0])
+
+const sayLeft = (seconds: number): string =>
+  seconds < 60 ? `${seconds} s` : `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`
+
+const sayRound = (ms: number): string =>
+  ms < 1000 ? `${Math.max(1, Math.round(1000 / Math.max(1, ms)))} a second` : `every ${(ms / 1000).toFixed(1)} s`
+
+function useSeconds(isCounting: boolean): number {
+  const [nowMs, setNowMs] = useState(() => Date.now())
+  useEffect(() => {
+    if (!isCounting) return
+    setNowMs(Date.now())
+    const timer = setInterval(() => setNowMs(Date.now()), 500)
+    return () => clearInterval(timer)
+  }, [isCounting])
+  return nowMs
+}
