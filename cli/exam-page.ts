@@ -35,6 +35,7 @@ const examSchema = z.object({
   ),
   calibration: z.array(z.object({ claimed: z.number(), right: z.number(), n: z.number() })),
   wrongReading: z.object({ houses: z.number(), right: z.number(), named: z.number() }),
+  sound: z.object({ houses: z.number(), said: z.number(), condemned: z.number(), minutes: z.number() }),
   outside: z.object({ houses: z.number(), led: z.number(), condemned: z.number() }),
   double: z.object({ houses: z.number(), bothAtOnce: z.number(), first: z.number(), secondLookedFor: z.number(), secondFound: z.number() }),
 })
@@ -118,7 +119,7 @@ function calibrationChart({ calibration }: Exam): string {
 }
 
 function page(): string {
-  const { systems, calibration, wrongReading, outside, double } = exam
+  const { systems, calibration, wrongReading, sound, outside, double } = exam
   const sum = (of: (system: Exam['systems'][number]) => number) => systems.reduce((total, system) => total + of(system), 0)
   const houses = sum((system) => system.houses)
   const mean = (of: (system: Exam['systems'][number]) => number) => sum((system) => of(system) * system.houses) / houses
@@ -178,6 +179,8 @@ A verdict that names a group which nothing at hand splits counts as not right he
 | --- | --- |
 | one reading plainly wrong: the repair still right | ${share(wrongReading.right, wrongReading.houses)} |
 | the wrong reading named | ${share(wrongReading.named, wrongReading.houses)} |
+| nothing broken (sound, nobody called, a delay running): said so | ${share(sound.said, sound.houses)} |
+| a part condemned all the same | ${share(sound.condemned, sound.houses)} |
 | a fault of no catalogue: "none of these" led at the end | ${share(outside.led, outside.houses)} |
 | a part condemned all the same | ${share(outside.condemned, outside.houses)} |
 | two faults at once: one of them named first | ${share(double.first, double.houses)} |

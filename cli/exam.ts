@@ -29,9 +29,8 @@ const onlyHard = option('only', '') === 'hard'
 const systems = catalogue.filter(({ id }) => wanted === 'all' || id === wanted)
 if (systems.length === 0) throw new Error(`no such system: ${wanted}`)
 
-/** One house in so many is also given to the other solvers. */
-const COMPARED = 5
-const WAYS_COMPARED = 10
+/** One house in so many is also given to the other solvers, and one in twice as many to every way of working: `--compared 5`. */
+const compared = Number(option('compared', '5'))
 
 const percent = (share: number) => `${(100 * share).toFixed(1)} %`
 const of = (list: readonly Sitting[], value: (sitting: Sitting) => number) => meanOf(list.map(value))
@@ -79,6 +78,9 @@ interface Comparison {
   readonly right: number
   readonly houses: number
 }
+/** What is told to the customer without a part in the hand. */
+const NOTHING_BROKEN: readonly string[] = ['thermostat-not-called', 'delay-running']
+
 const compare = (list: readonly Sitting[]): Comparison => ({
   minutes: of(list, ({ trial }) => trial.minutes).mean,
   checks: of(list, ({ trial }) => trial.checks).mean,
@@ -93,6 +95,7 @@ const all: Sitting[] = []
 const summary = []
 const wrongReading = { houses: 0, right: 0, named: 0 }
 const outside = { houses: 0, led: 0, condemned: 0 }
+const sound = { houses: 0, said: 0, condemned: 0, minutes: 0 }
 const double = { houses: 0, bothAtOnce: 0, first: 0, secondLookedFor: 0, secondFound: 0 }
 
 function examineSystem(engine: Engine, random: Random) {
@@ -111,11 +114,11 @@ function examineSystem(engine: Engine, random: Random) {
     const drawn = drawCase(engine, random, id)
     const mine = sit(engine, drawn)
     free.push(mine)
-    if (onlyFree || house % COMPARED !== 0) return
+    if (onlyFree || house % compared !== 0) return
     const { solver, answerBits } = equalCostSolver()
     equal.push({ checks: sit(engine, drawn, solver).trial.checks, least: leastChecks(engine, drawn.complaint, answerBits) })
     for (const name of habitNames) give(name, mine, sit(engine, drawn, habitSolver(name), { mostChecks: MOST_HABIT_CHECKS }))
-    if (house % WAYS_COMPARED === 0)
+    if (house % (2 * compared) === 0)
       for (const way of waysOfWorking) if (way !== 'free') give(`way: ${way}`, mine, sit(engine, drawn, waySolver(way) as Solver))
   })
   return { free, equal, others, freeOf, asked: hidden.length }
@@ -169,6 +172,14 @@ for (const system of systems) {
       wrongReading.right += Number(wrong.right)
       wrongReading.named += Number(wrong.named)
     }
+    const quiet = [null, ...engine.faults.filter(({ family }) => NOTHING_BROKEN.includes(family)).map(({ id }) => id)]
+    const healthy = sit(engine, drawCase(engine, random, random.pick(quiet)))
+    sound.houses++
+    sound.said += Number(healthy.right)
+    sound.condemned += Number(!healthy.right && healthy.trial.verdict !== null && healthy.trial.verdict.found !== 'nothing-wrong')
+    sound.minutes += healthy.trial.minutes
+    if (flag('verbose') && !healthy.right)
+      console.log(`SOUND ${healthy.hidden}: ${JSON.stringify(healthy.trial.verdict)}\n${sayReadings(healthy.trial.observations)}`)
     const none = examineOutside(engine, random)
     outside.houses++
     outside.led += Number(none.led)
@@ -196,6 +207,9 @@ console.log(
   `\none reading plainly wrong: right ${share(wrongReading.right, wrongReading.houses)}, the reading named ${share(wrongReading.named, wrongReading.houses)}`,
 )
 console.log(
+  `nothing broken (sound, not called, a delay running): said so ${share(sound.said, sound.houses)}, a part condemned ${share(sound.condemned, sound.houses)}, ${(sound.minutes / Math.max(1, sound.houses)).toFixed(0)} minutes`,
+)
+console.log(
   `a fault of no catalogue: "none of these" led ${share(outside.led, outside.houses)}, a part condemned ${share(outside.condemned, outside.houses)}`,
 )
 console.log(
@@ -210,6 +224,6 @@ if (flag('save')) {
   mkdirSync('docs/measurements', { recursive: true })
   writeFileSync(
     'docs/measurements/exam.json',
-    `${JSON.stringify({ commit, seed, systems: summary, calibration, wrongReading, outside, double }, null, 1)}\n`,
+    `${JSON.stringify({ commit, seed, systems: summary, calibration, wrongReading, sound, outside, double }, null, 1)}\n`,
   )
 }

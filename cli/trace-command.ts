@@ -10,6 +10,7 @@ import { problemWithEntry, readEntry } from '@/src/core/job/check-entry'
 import { type Entry, stampEntry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import { readQuickLine, sayDraft } from '@/src/core/job/quick-line'
+import { wholeLooks } from '@/src/core/readings/looks'
 import { sayMinutes, sayPercent } from '@/src/core/units/quantity'
 
 type Understood = TraceAnswer['understood']
@@ -22,7 +23,9 @@ export async function traceCommand(options: Options): Promise<void> {
   for await (const line of createInterface({ input: process.stdin })) {
     const understood = understand(engine, entries, line.trim(), proposal)
     if (Array.isArray(understood)) entries.push(...understood.filter(({ id }) => !entries.some((entry) => entry.id === id)))
-    const state = foldJob(engine.system, entries)
+    const folded = foldJob(engine.system, entries)
+    // A program on the other end looks at one part at a time.
+    const state = options.has('json') ? { ...folded, skipped: [...folded.skipped, ...wholeLooks(engine.system)] } : folded
     const opinion = formOpinion(engine, state)
     proposal = proposeCheck(engine, state)
     const answer = writeTraceAnswer(engine, state, opinion, proposal, understood, clockStamp)

@@ -45,6 +45,8 @@ const SENT_AT_LEAST = 25
 const FORESEE_MS = 5
 const GUESS_MS = 400
 const TABLE_MS = 15
+/** Pieces between two reports of how far it is. */
+const TOLD_EVERY = 4
 /** Answers that are thought through before they are given. */
 const GUESSED = 3
 const ahead = new Ahead()
@@ -64,7 +66,9 @@ function thinkAhead(engine: Engine, { system, entries }: Timeline, { next }: Pro
   const table = tableFrom(engine, foldJob(system, entries).bench).map((work) => ({ pauseMs: TABLE_MS, work }))
   const all = [...guesses, ...table]
   tell(0)
-  ahead.begin(all, (done) => tell(done / all.length))
+  ahead.begin(all, (done) => {
+    if (done % TOLD_EVERY === 0 || done === all.length) tell(done / all.length)
+  })
 }
 
 const engines = new Map<string, Engine>()

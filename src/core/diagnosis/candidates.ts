@@ -3,6 +3,7 @@ import { type Bench, isSameJumper, type Slot } from '@/src/core/bench/bench'
 import { leadNames } from '@/src/core/bench/points'
 import { lowVoltageNodes } from '@/src/core/faults/low-voltage'
 import { type Probe, probeKey } from '@/src/core/readings/check'
+import { RUNS, wholeLooks } from '@/src/core/readings/looks'
 import { isLinePoint } from '@/src/core/readings/predict'
 import { hotOfCalls, switchedTerminals } from '@/src/core/wiring/assembly'
 import type { PartOf } from '@/src/core/wiring/part'
@@ -100,6 +101,7 @@ function wholeLive(system: System): { probe: Probe; place: string }[] {
   probes.push(...lineProbes(system))
   const fuse = firstPart(system, 'fuse')
   probes.push({ probe: { meter: 'amps', on: fuse.id }, place: fuse.place })
+  for (const probe of wholeLooks(system)) probes.push({ probe, place: probe.at.slice(RUNS.length) })
   for (const coil of partsOf(system, 'coil')) probes.push({ probe: { meter: 'look', at: coil.id }, place: coil.place })
   for (const load of partsOf(system, 'load')) probes.push({ probe: { meter: 'look', at: load.id }, place: load.place })
   for (const board of partsOf(system, 'board')) probes.push({ probe: { meter: 'look', at: board.id }, place: board.place })

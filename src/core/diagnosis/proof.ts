@@ -6,32 +6,41 @@ import type { Evidence, Posterior } from '@/src/core/diagnosis/posterior'
 import { type Probe, probeKey } from '@/src/core/readings/check'
 import { healthy } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
+import { RUNS, workingAt } from '@/src/core/readings/looks'
 import { predictAll } from '@/src/core/readings/predict'
 import { KeptPer } from '@/src/core/units/kept'
 import type { CallName } from '@/src/core/wiring/call'
-import { callsOf, partsOf } from '@/src/core/wiring/system'
+import { callsOf } from '@/src/core/wiring/system'
 
-/** One thing that a call must bring on in a sound house, or let rest, and where it is seen. */
+/** What a call must bring on at a place in a sound house, or let rest: seen at one look, or part by part. */
 interface Proof {
   readonly call: 'off' | CallName
-  readonly probe: Probe
   readonly place: string
+  readonly whole: Probe
+  readonly parts: readonly Probe[]
 }
 
-/** What each call brings on, loads that run and valves and dampers that no load shows; and that no load runs on when nothing is called. */
+/** At each place where a call brings something on: what it brings on; and at each place, that all rests when nothing is called. */
 const proofsOf = new KeptPer((laboratory: Laboratory): Proof[] => {
   const { system } = laboratory
-  const loads = partsOf(system, 'load')
-  const seen = [...loads, ...partsOf(system, 'coil').filter(({ contact }) => contact === undefined)]
-  const still = loads.map(({ id, place }): Proof => ({ call: 'off', probe: { meter: 'look', at: id }, place }))
-  const calls = callsOf(system).flatMap((call) => {
-    const probes = seen.map(({ id }): Probe => ({ meter: 'look', at: id }))
-    const [called, idle] = ([call, 'off'] as const).map((set) => predictAll(laboratory, asSet(createBench(system), set), healthy, probes))
-    return seen.flatMap(({ place }, index): Proof[] =>
-      JSON.stringify(called[index]) === JSON.stringify(idle[index]) ? [] : [{ call, probe: probes[index], place }],
-    )
+  const look = (at: string): Probe => ({ meter: 'look', at })
+  return system.places.flatMap(({ id: place }): Proof[] => {
+    const parts = workingAt(system, place)
+    if (parts.length === 0) return []
+    const probes = parts.map(({ id }) => look(id))
+    const workOn = (set: Bench['call']) =>
+      predictAll(laboratory, asSet(createBench(system), set), healthy, probes).map((prediction) => JSON.stringify(prediction))
+    const idle = workOn('off')
+    const whole = parts.length > 1 ? look(`${RUNS}${place}`) : probes[0]
+    const still: Proof = { call: 'off', place, whole, parts: probes.filter((_, index) => parts[index].kind === 'load') }
+    const called = callsOf(system).flatMap((call): Proof[] => {
+      const work = workOn(call)
+      // A contactor that its load shows is no look of its own.
+      const moved = probes.filter((_, index) => work[index] !== idle[index] && !('contact' in parts[index]))
+      return moved.length === 0 ? [] : [{ call, place, whole, parts: moved }]
+    })
+    return [...called, still]
   })
-  return [...calls, ...still]
 })
 
 /** Everything put back, power on, one call made at its thermostat. */
@@ -57,11 +66,16 @@ export function nextProof(
   { skipped = [] }: Choice,
 ): Check | null {
   const refused = new Set(skipped.map(probeKey))
-  const wasSeen = ({ call, probe }: Proof) =>
+  const wasSeen = (call: Proof['call'], probe: Probe) =>
     observations.some(
       (observation) => isClean(observation) && observation.bench.call === call && probeKey(observation.probe) === probeKey(probe),
     )
-  const open = proofsOf.of(engine.laboratory).filter((proof) => !refused.has(probeKey(proof.probe)) && !wasSeen(proof))
+  const open = proofsOf.of(engine.laboratory).flatMap(({ call, place, whole, parts }) => {
+    if (wasSeen(call, whole)) return []
+    const unseen = parts.filter((probe) => !refused.has(probeKey(probe)) && !wasSeen(call, probe))
+    if (unseen.length === 0) return []
+    return (refused.has(probeKey(whole)) ? unseen : [whole]).map((probe) => ({ call, place, probe }))
+  })
   // What the call that is set now brings on comes first: nobody walks to the thermostat twice for one call.
   open.sort((a, b) => Number(b.call === bench.call) - Number(a.call === bench.call))
   for (const { call, probe, place } of open) {

@@ -4,7 +4,7 @@ import { type Check, type Choice, findNextCheck, rankChecks, weighQuestion } fro
 import { weigh } from '@/src/core/diagnosis/pairs'
 import { computePosterior, type Evidence, entropyOfRepair, type Posterior } from '@/src/core/diagnosis/posterior'
 import { nextProof } from '@/src/core/diagnosis/proof'
-import { listSuspects, type Suspect } from '@/src/core/diagnosis/suspects'
+import { listSuspects, NOTHING_WRONG, type Suspect } from '@/src/core/diagnosis/suspects'
 import { judge, reachVerdict, type Verdict, without } from '@/src/core/diagnosis/verdict'
 import { type WayOfWorking, waysOfWorking } from '@/src/core/diagnosis/ways'
 import { type Probe, probeKey } from '@/src/core/readings/check'
@@ -17,6 +17,9 @@ export interface Proposal {
   readonly confirms: boolean
 }
 
+/** A sound house is likelier than not: assumption. */
+const LOOKS_SOUND = 0.5
+
 /** One step of the search: a verdict that stands, or the check to take next from a bench. */
 export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: Choice = {}): Proposal {
   const { engine, posterior } = weigh(base, evidence)
@@ -26,6 +29,11 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
     const confirming =
       askAgain(engine, evidence, posterior, bench, suspects[0], choice) ?? confirm(engine, evidence, posterior, bench, verdict, choice)
     return confirming ? { next: confirming, verdict: null, confirms: true } : { next: null, verdict, confirms: false }
+  }
+  // A house that looks sound is run through its calls before anything else is asked: that has to be seen in any case.
+  if (suspects[0]?.id === NOTHING_WRONG && suspects[0].probability > LOOKS_SOUND) {
+    const call = nextProof(engine, posterior, evidence, bench, choice)
+    if (call) return { next: call, verdict: null, confirms: true }
   }
   const planned = doubted ? computePosterior(engine, without(evidence, doubted)) : posterior
   const next = findNextCheck(engine, planned, bench, evidence.observations, choice)

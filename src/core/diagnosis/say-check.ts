@@ -4,6 +4,7 @@ import { sayPair } from '@/src/core/bench/say'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import type { Probe } from '@/src/core/readings/check'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
+import { RUNS, workingAt } from '@/src/core/readings/looks'
 import { isLinePoint } from '@/src/core/readings/predict'
 import { sayProbe } from '@/src/core/readings/say'
 import { sayCall } from '@/src/core/wiring/call'
@@ -63,6 +64,19 @@ function sayLook(system: System, at: string, bench: Bench): { say: string; why: 
       why: 'A gentle tug on each wire tells.',
       caution: null,
     }
+  if (at.startsWith(RUNS)) {
+    const place = at.slice(RUNS.length)
+    return {
+      say: `See what runs at the ${placeById(system, place)?.name}: is all of it as it is called?`,
+      why: `Power on, ${bench.call === 'off' ? 'nothing called' : `calling for ${sayCall[bench.call]}`}${bench.jumpers.length > 0 ? ', jumper in' : ''}. To see: ${workingAt(
+        system,
+        place,
+      )
+        .map(({ name }) => name)
+        .join(', ')}. Wait out the delays.`,
+      caution: 'Keep clear of fans and moving parts.',
+    }
+  }
   if (at === 'fuse')
     return {
       say: 'Look at the fuse in the slot: good or blown?',

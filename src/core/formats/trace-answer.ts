@@ -98,7 +98,10 @@ export function writeTraceAnswer(
     next: proposal.next ? writeCheck(proposal.next, stamp) : null,
     verdict: proposal.verdict ? writeVerdict(proposal.verdict) : null,
     bench: {
-      ...bench,
+      power: bench.power,
+      call: bench.call,
+      slot: bench.slot,
+      place: bench.place,
       lifted: [...bench.lifted],
       unplugged: [...bench.unplugged],
       jumpers: [...bench.jumpers],

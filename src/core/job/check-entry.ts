@@ -4,7 +4,7 @@ import { pinOf, problemWithPoint } from '@/src/core/bench/points'
 import { type Entry, entrySchema, sayIssue } from '@/src/core/job/entry'
 import { foldJob, reasonsNotToClose } from '@/src/core/job/fold'
 import type { Probe } from '@/src/core/readings/check'
-import { WIRING } from '@/src/core/readings/looks'
+import { RUNS, WIRING, workingAt } from '@/src/core/readings/looks'
 import { wordsFor } from '@/src/core/readings/predict'
 import { parsePoint } from '@/src/core/wiring/point'
 import { callsOf, firstPart, partById, type System, zonesOf } from '@/src/core/wiring/system'
@@ -87,6 +87,7 @@ export function problemWithProbe(system: System, bench: Bench, probe: Probe): st
 }
 
 const isLookable = (system: System, id: string): boolean => {
+  if (id.startsWith(RUNS)) return workingAt(system, id.slice(RUNS.length)).length > 0
   if (id.startsWith(WIRING)) return zonesOf(system).some((zone) => `${WIRING}${zone.id}` === id)
   const kind = partById(system, id)?.kind
   return kind === 'coil' || kind === 'thermostat' || kind === 'load' || kind === 'board'

@@ -84,7 +84,7 @@ class LineParser extends SwapReader {
       this.at = 1
       return rule()
     }
-    return this.fuse() ?? this.look() ?? this.reading()
+    return this.fuse() ?? this.whatRuns() ?? this.look() ?? this.reading()
   }
 
   private bench(change: BenchChange): EntryDraft {

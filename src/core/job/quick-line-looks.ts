@@ -2,7 +2,7 @@ import type { EntryDraft } from '@/src/core/job/entry'
 import { findCable, findEnds, findPart, findPlace } from '@/src/core/job/quick-line-names'
 import { PointReader } from '@/src/core/job/quick-line-points'
 import type { Probe } from '@/src/core/readings/check'
-import { WIRING } from '@/src/core/readings/looks'
+import { RUNS, WIRING } from '@/src/core/readings/looks'
 import { wordsFor } from '@/src/core/readings/predict'
 import { zonesOf } from '@/src/core/wiring/system'
 
@@ -21,6 +21,16 @@ export class LookReader extends PointReader {
     const word = words.find((candidate) => candidate === token.text.toLowerCase())
     if (!word) this.failAt(`The ${first.text} is one of: ${words.join(', ')}.`, token)
     return [{ kind: 'reading', probe, answer: { word: word as string } }]
+  }
+
+  /** `outdoor as called`, `indoor not as called`. */
+  protected whatRuns(): EntryDraft[] | null {
+    const said = this.tokens.map(({ text }) => text.toLowerCase())
+    const place = findPlace(this.context.system, said[0])
+    const word = ['as called', 'not as called'].find((candidate) => said.slice(1).join(' ') === candidate)
+    if (place === null || word === undefined) return null
+    this.at = this.tokens.length
+    return [{ kind: 'reading', probe: { meter: 'look', at: `${RUNS}${place}` }, answer: { word } }]
   }
 
   /** `landings ok at indoor`, `landings outdoor Y off at indoor`, `landings outdoor Y wrong`. */

@@ -1,3 +1,4 @@
+import type { BenchChange } from '@/src/core/bench/bench'
 import { computePosterior, noEvidence, zoneProbabilities } from '@/src/core/diagnosis/posterior'
 import { marks } from '@/src/core/readings/looks'
 import { predict, wordsFor } from '@/src/core/readings/predict'
@@ -39,5 +40,29 @@ describe('a motor that is heard', () => {
     expect(runs(null)).toEqual({ word: 'still' })
     expect(runs('supply-off:outdoor-disconnect', change.cool)).toEqual({ word: 'still' })
     expect(runs('contact-welded:contactor')).toEqual({ word: 'runs' })
+  })
+})
+
+describe('what runs at a place', () => {
+  const { laboratory } = furnaceEngine()
+  const seen = (place: string, fault: string | null, ...changes: BenchChange[]) =>
+    predict(laboratory, benchWith(...changes), storyOf(fault), { meter: 'look', at: `runs@${place}` })
+      .filter(({ weight }) => weight > 0.5)
+      .map(({ at }) => (typeof at === 'object' ? at.word : at))
+
+  it('is as called in a sound house, whatever is called', () => {
+    for (const call of [change.cool, change.heat, change.fan])
+      for (const place of ['indoor', 'outdoor']) expect(seen(place, null, call)).toEqual(['as called'])
+  })
+
+  it('is not as called where the trouble shows, and is elsewhere', () => {
+    expect(seen('outdoor', 'coil-open:contactor', change.cool)).toEqual(['not as called'])
+    expect(seen('indoor', 'coil-open:contactor', change.cool)).toEqual(['as called'])
+    // Nothing is called, and yet the compressor runs.
+    expect(seen('outdoor', 'contact-welded:contactor')).toEqual(['not as called'])
+  })
+
+  it('goes by the bench: what a lifted wire lets rest is as called', () => {
+    expect(seen('outdoor', null, change.cool, change.liftY)).toEqual(['as called'])
   })
 })

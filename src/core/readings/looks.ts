@@ -7,12 +7,14 @@ import type { Component } from '@/src/core/readings/prediction'
 import type { World } from '@/src/core/readings/world'
 import type { PartOf } from '@/src/core/wiring/part'
 import { terminalPoint } from '@/src/core/wiring/point'
-import { firstPart, partById, type System } from '@/src/core/wiring/system'
+import { firstPart, partById, partsOf, type System } from '@/src/core/wiring/system'
 
 /** What the eye and the ear find: a fuse, landings, relays, loads, lights, and marks along the wiring. */
 
 /** Before a zone: a look along its wiring. */
 export const WIRING = 'wiring@'
+/** Before a place: whether everything there does what the bench calls for. */
+export const RUNS = 'runs@'
 /** Marks that point to an outside cause. */
 export const marks = ['rubbed', 'chewed', 'stapled', 'scorched'] as const
 
@@ -39,6 +41,7 @@ export function wordsOfLook(system: System, at: string): string[] {
       'wet',
     ]
   if (at.startsWith(WIRING)) return ['sound', ...marks]
+  if (at.startsWith(RUNS)) return ['as called', 'not as called']
   const part = partById(system, at)
   if (part?.kind === 'load') return ['runs', 'still']
   if (part?.kind === 'board') return ['steady', 'flashes', 'dark']
@@ -76,9 +79,43 @@ export function runs({ system, network, kernel }: Laboratory, at: string, weight
   return [{ weight, at: { word: kernel.difference(a, b) > RUNS_ABOVE * part.volts ? 'runs' : 'still' }, sigma: 1, floating: false }]
 }
 
+/** Every place at which there is something to see at work, as one look each. */
+export const wholeLooks = (system: System): { readonly meter: 'look'; readonly at: string }[] =>
+  system.places.filter(({ id }) => workingAt(system, id).length > 1).map(({ id }) => ({ meter: 'look', at: `${RUNS}${id}` }))
+
+/** What can be seen or heard to do its work at a place: motors, heaters, relays, valves. */
+export const workingAt = (system: System, place: string): (PartOf<'load'> | PartOf<'coil'>)[] =>
+  [...partsOf(system, 'load'), ...partsOf(system, 'coil')].filter((part) => part.place === place)
+
+/** What works in one state of the machine, whose network is in the kernel: part by part, at every place. */
+export function workingIn(laboratory: Laboratory, { effects }: Pick<Hypothesis, 'effects'>, state: number): ReadonlyMap<string, boolean> {
+  const { system, machine } = laboratory
+  const loads = partsOf(system, 'load').map((part) => {
+    const [{ at }] = runs(laboratory, part.id, 1)
+    return [part.id, typeof at === 'object' && at.word === 'runs'] as const
+  })
+  const coils = machine.relays.map(
+    ({ part }, index) =>
+      [part.id, isPulledIn(state, index) || effects.some((effect) => effect.do === 'weld' && effect.coil === part.id)] as const,
+  )
+  return new Map<string, boolean>([...loads, ...coils])
+}
+
+/** Whether a place does what it does in a sound house on the same bench. */
+export function asCalled(
+  system: System,
+  at: string,
+  works: ReadonlyMap<string, boolean>,
+  soundly: ReadonlyMap<string, boolean>,
+  weight: number,
+): Component {
+  const isSo = workingAt(system, at.slice(RUNS.length)).every(({ id }) => works.get(id) === soundly.get(id))
+  return { weight, at: { word: isSo ? 'as called' : 'not as called' }, sigma: 1, floating: false }
+}
+
 /** What the eye finds in one world; a load is told by `runs`, state by state. */
 export function look(laboratory: Laboratory, at: string, bench: Bench, hypothesis: Hypothesis, world: World): Component[] {
-  if (partById(laboratory.system, at)?.kind === 'load') return []
+  if (partById(laboratory.system, at)?.kind === 'load' || at.startsWith(RUNS)) return []
   if (at.startsWith(WIRING)) return wiringLooks(hypothesis, at.slice(WIRING.length), world.weight)
   return [{ weight: world.weight, at: { word: lookWord(laboratory, at, bench, hypothesis, world) }, sigma: 1, floating: false }]
 }

@@ -1,12 +1,13 @@
-import type { Bench } from '@/src/core/bench/bench'
+import { type Bench, benchKey } from '@/src/core/bench/bench'
 import { INTERMITTENT_SHOWS } from '@/src/core/faults/rates'
 import { changesBetween } from '@/src/core/operation/settle'
 import type { Probe } from '@/src/core/readings/check'
-import { type Hypothesis, whileHidden, whileShown } from '@/src/core/readings/hypothesis'
+import { type Hypothesis, healthy, whileHidden, whileShown } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
-import { look, runs, wordsOfLook } from '@/src/core/readings/looks'
+import { asCalled, look, RUNS, runs, wordsOfLook, workingIn } from '@/src/core/readings/looks'
 import { type Component, isAlike, OHM_OFFSET, onOhmScale, type Prediction, type Scale } from '@/src/core/readings/prediction'
 import { type Worlds, worldsOf } from '@/src/core/readings/world'
+import { Kept, KeptPer } from '@/src/core/units/kept'
 import { defaultMeter, type Meter } from '@/src/core/units/meter'
 import { normalBelow } from '@/src/core/units/normal'
 import { bodyLink, conductorLink, landingLink } from '@/src/core/wiring/assembly'
@@ -71,12 +72,17 @@ const weighed = (prediction: Prediction, share: number): Prediction =>
 
 function predictShown(laboratory: Laboratory, bench: Bench, hypothesis: Hypothesis, probes: readonly Probe[], meter: Meter): Prediction[] {
   const worlds = worldsOf(laboratory, bench, hypothesis)
+  // The kernel holds one state at a time: what a sound house does is asked before it is set.
+  const soundly = probes.some(asksWhatRuns) ? soundWork(laboratory, bench) : null
   const predictions: Component[][] = probes.map(() => [])
   for (const world of worlds.worlds) {
     const share = world.weight / world.settled.members.length
     for (const member of world.settled.members) {
       laboratory.kernel.set(worlds.base, [...world.fixed, ...changesBetween(laboratory.machine, worlds.constraints, 0, member)])
+      const works = soundly && workingIn(laboratory, hypothesis, member)
       probes.forEach((probe, index) => {
+        if (soundly && works && probe.meter === 'look' && probe.at.startsWith(RUNS))
+          predictions[index].push(asCalled(laboratory.system, probe.at, works, soundly, share))
         if (probe.meter === 'volts') predictions[index].push(volts(laboratory, probe, share, meter))
         if (probe.meter === 'ohms') predictions[index].push(...ohms(laboratory, probe, share, meter))
         if (probe.meter === 'amps' && !probe.hold) predictions[index].push(amps(laboratory, probe.on, share))
@@ -93,6 +99,22 @@ function predictShown(laboratory: Laboratory, bench: Bench, hypothesis: Hypothes
   })
   return predictions
 }
+
+const asksWhatRuns = (probe: Probe): boolean => probe.meter === 'look' && probe.at.startsWith(RUNS)
+
+/** Benches whose sound work is kept. */
+const KEPT_SOUND = 40
+const soundKept = new KeptPer((_: Laboratory) => new Kept<string, ReadonlyMap<string, boolean>>(KEPT_SOUND))
+
+/** What works on a bench while nothing is wrong. */
+const soundWork = (laboratory: Laboratory, bench: Bench): ReadonlyMap<string, boolean> =>
+  soundKept.of(laboratory).get(benchKey(bench), () => {
+    const { base, constraints, worlds } = worldsOf(laboratory, bench, healthy)
+    const [{ fixed, settled }] = worlds
+    const [state] = settled.members
+    laboratory.kernel.set(base, [...fixed, ...changesBetween(laboratory.machine, constraints, 0, state)])
+    return workingIn(laboratory, healthy, state)
+  })
 
 export function predict(
   laboratory: Laboratory,

@@ -26,7 +26,6 @@ export interface Desk extends AdviceState {
   readonly record: (drafts: readonly EntryDraft[]) => string | null
   readonly undo: () => void
   readonly retryAdvice: () => void
-  readonly stopAhead: () => void
   /** The last thing worth telling. */
   readonly told: { readonly say: string; readonly isProblem: boolean } | null
 }
@@ -41,7 +40,7 @@ export function DeskProvider({ initial, children }: { initial: JobFile; children
   const { entries: all, add } = timeline
   const [past, lookAt] = useState<number | null>(null)
   const entries = useMemo(() => (past === null ? all : all.slice(0, past)), [all, past])
-  const { retry, stopAhead, ...advice } = useAdvice(system, entries)
+  const { retry, ...advice } = useAdvice(system, entries)
   const [told, setTold] = useState<Desk['told']>(null)
   const state = useMemo(() => foldJob(system, entries), [system, entries])
   // Entries taken since the last render: two taps in one frame must see each other.
@@ -100,7 +99,6 @@ export function DeskProvider({ initial, children }: { initial: JobFile; children
     record,
     undo,
     retryAdvice: retry,
-    stopAhead,
     told,
   }
   return <DeskContext value={desk}>{children}</DeskContext>

@@ -61,12 +61,12 @@ function Frame() {
     onOpenChange: (isOpen: boolean) => setSheet(isOpen ? name : null),
   })
   return (
-    <div className="relative grid h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)_auto_auto] desk:grid-cols-[5.2rem_minmax(0,1fr)_21.9rem] desk:grid-rows-[auto_minmax(0,1fr)_auto]">
+    <div className="relative grid h-dvh short:h-auto short:min-h-dvh print:block print:h-auto grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)_auto_auto] desk:grid-cols-[5.2rem_minmax(0,1fr)_21.9rem] desk:grid-rows-[auto_minmax(0,1fr)_auto]">
       <PastBanner />
       <DeskHeader onTimeline={() => setSheet('timeline')} />
       <StepRail current={step} onStep={open} />
       <Screen onStep={open} />
-      <div className="row-start-3 border-line border-t-2 desk:col-start-2">
+      <div className="row-start-3 border-line border-t-2 desk:col-start-2 print:hidden">
         <BenchStrip onOpen={() => setSheet('bench')} />
         <QuickLine onHelp={() => setSheet('help')} />
       </div>

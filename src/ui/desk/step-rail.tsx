@@ -9,7 +9,7 @@ export function StepRail({ current, onStep }: { current: Step; onStep: (step: St
   return (
     <nav
       aria-label="steps"
-      className="col-span-full row-start-4 border-line border-t-2 desk:col-span-1 desk:row-span-3 desk:row-start-2 desk:border-t-0 desk:border-r-2"
+      className="short:sticky short:bottom-0 short:z-[5] short:bg-ground print:hidden col-span-full row-start-4 border-line border-t-2 desk:col-span-1 desk:row-span-3 desk:row-start-2 desk:border-t-0 desk:border-r-2"
     >
       <ol className="flex desk:flex-col">
         {steps.map((step, index) => {

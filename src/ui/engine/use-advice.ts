@@ -1,4 +1,3 @@
-import { proxy } from 'comlink'
 import { useEffect, useRef, useState } from 'react'
 import type { Proposal } from '@/src/core/diagnosis/propose'
 import type { Entry } from '@/src/core/job/entry'
@@ -12,16 +11,14 @@ export interface AdviceState {
   /** What is being computed now; null when everything shown is up to date. */
   readonly thinking: 'suspects' | 'next check' | null
   readonly problem: string | null
-  /** Share of the thinking ahead that is done; null when there is none under way. */
-  readonly ahead: number | null
 }
 
 /**
  * Suspects, then the next check, for a timeline. A newer timeline overtakes an older one: what comes late is dropped,
  * and the older one's next check is never begun.
  */
-export function useAdvice(system: System, entries: readonly Entry[]): AdviceState & { retry: () => void; stopAhead: () => void } {
-  const [state, setState] = useState<AdviceState>({ advice: null, proposal: null, thinking: 'suspects', problem: null, ahead: null })
+export function useAdvice(system: System, entries: readonly Entry[]): AdviceState & { retry: () => void } {
+  const [state, setState] = useState<AdviceState>({ advice: null, proposal: null, thinking: 'suspects', problem: null })
   const [attempt, setAttempt] = useState(0)
   const newest = useRef(0)
 
@@ -29,7 +26,7 @@ export function useAdvice(system: System, entries: readonly Entry[]): AdviceStat
   useEffect(() => {
     const ticket = ++newest.current
     const isNewest = () => ticket === newest.current
-    setState((before) => ({ ...before, thinking: 'suspects', problem: null, ahead: null }))
+    setState((before) => ({ ...before, thinking: 'suspects', problem: null }))
     const compute = async () => {
       const worker = await diagnosisWorker()
       if (!isNewest()) return
@@ -47,21 +44,5 @@ export function useAdvice(system: System, entries: readonly Entry[]): AdviceStat
     }
   }, [system, entries, attempt])
 
-  useEffect(() => {
-    const told = proxy((share: number) => setState((before) => ({ ...before, ahead: share < 1 ? share : null })))
-    // A worker that does not start is told of by the advice itself.
-    diagnosisWorker().then(
-      (worker) => worker.watchAhead(told),
-      () => {},
-    )
-  }, [])
-  const stopAhead = () => {
-    setState((before) => ({ ...before, ahead: null }))
-    diagnosisWorker().then(
-      (worker) => worker.stopAhead(),
-      () => {},
-    )
-  }
-
-  return { ...state, retry: () => setAttempt((count) => count + 1), stopAhead }
+  return { ...state, retry: () => setAttempt((count) => count + 1) }
 }

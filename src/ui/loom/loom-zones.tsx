@@ -40,7 +40,7 @@ export function LoomZones({ loom, zones, place }: { loom: Loom; zones: Advice['z
             {line}
           </text>
         ))}
-        <rect x={x + 8} y={y + 30} width={width - 16} height="4" fill="var(--line)" />
+        <rect x={x + 8} y={y + 30} width={width - 16} height="4" fill="var(--track)" />
         <rect x={x + 8} y={y + 30} width={(width - 16) * probability} height="4" fill="var(--ember)" />
         <text x={x + width / 2} y={y + 51} textAnchor="middle" fontSize="15" fontWeight="700" fill="var(--ember)">
           {isSuspect ? sayPercent(probability) : ''}

@@ -6,6 +6,7 @@ import { zoneName } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
 import { Sheet } from '@/src/ui/controls/sheet'
 import { useDesk } from '@/src/ui/desk/desk-context'
+import { useAhead } from '@/src/ui/engine/use-ahead'
 import type { Advice } from '@/src/workers/diagnosis.worker'
 
 type ListedSuspect = Advice['suspects'][number]
@@ -70,15 +71,15 @@ export function SuspectList() {
 
 /** Work that is longer than an answer: how far it is, and the way to stop it. */
 function ThinkingAhead() {
-  const { ahead, stopAhead } = useDesk()
+  const { ahead, stop } = useAhead()
   if (ahead === null) return null
   return (
-    <div className="flex min-h-11 items-center gap-2 text-muted text-small">
+    <div className="flex min-h-11 items-center gap-2 text-muted text-small print:hidden">
       <label className="flex flex-1 items-center gap-2">
         <span className="whitespace-nowrap">working ahead</span>
-        <progress value={ahead} max={1} className="h-2 w-full accent-[var(--next)]" />
+        <progress value={ahead} max={1} className="h-2 w-full" />
       </label>
-      <Button look="quiet" onClick={stopAhead}>
+      <Button look="quiet" onClick={stop}>
         stop
       </Button>
     </div>
@@ -88,7 +89,7 @@ function ThinkingAhead() {
 export function Bar({ share }: { share: number }) {
   return (
     <svg viewBox="0 0 100 4" preserveAspectRatio="none" className="mt-0.5 h-1.5 w-full" aria-hidden>
-      <rect width="100" height="4" fill="var(--line)" />
+      <rect width="100" height="4" fill="var(--track)" />
       <rect width={Math.max(1, 100 * share)} height="4" fill="var(--ember)" />
     </svg>
   )
