@@ -2,8 +2,22 @@ import { spawn } from 'node:child_process'
 import { mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
-import { chromium } from '@playwright/test'
+import { chromium, type Page } from '@playwright/test'
 import browser from '@/playwright.config'
+
+/** A heat pump with strips, a float in R and a fuse of 5 A; the rest not looked at. */
+async function tickTogether(page: Page): Promise<void> {
+  await page.getByLabel('kind of system').selectOption({ label: 'not on the list: tick what is there' })
+  await page.getByRole('button', { name: 'Tick what is there' }).click()
+  for (const [question, answer] of [
+    ['a heat pump (reversing valve)', 'yes'],
+    ['electric heat strips', 'yes'],
+    ['a gas furnace', 'no'],
+    ['float switch', 'in R'],
+    ['fuse on the 24 V side', '5 A'],
+  ])
+    await page.getByRole('group', { name: question }).getByRole('button', { name: answer, exact: true }).click()
+}
 
 /** Takes the README's pictures from the demo job, on a server and a store of its own. Needs a build. */
 const views = [
@@ -26,6 +40,14 @@ const views = [
   { name: 'repair', address: '/jobs/demo?step=repair', theme: 'attic', width: 1280, height: 800 },
   { name: 'prove', address: '/jobs/demo?step=prove', theme: 'attic', width: 1280, height: 800 },
   { name: 'close', address: '/jobs/demo?step=close', theme: 'roof', width: 1280, height: 800 },
+  {
+    name: 'what-is-there',
+    address: '/',
+    theme: 'roof',
+    width: 1280,
+    height: 800,
+    act: tickTogether,
+  },
 ] as const
 
 const port = 3197
@@ -63,7 +85,8 @@ async function takeAll(): Promise<void> {
         await page.keyboard.press(key)
         await page.waitForTimeout(700)
       }
-      if ('press' in view) await page.waitForTimeout(2500)
+      if ('act' in view) await view.act(page)
+      if ('press' in view || 'act' in view) await page.waitForTimeout(2500)
       await page.screenshot({ path: `docs/screenshots/${name}.png` })
       await context.close()
       console.log(name)

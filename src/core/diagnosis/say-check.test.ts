@@ -27,6 +27,14 @@ describe('sayCheck', () => {
     expect(sayCheck(furnaceAc, { meter: 'trip' }, benchWith(change.breaker, change.cool)).caution).toMatch(/moving parts/)
   })
 
+  it('names what is to be seen at work at a place', () => {
+    expect(sayCheck(furnaceAc, { meter: 'look', at: 'runs@outdoor' }, benchWith(change.cool))).toMatchObject({
+      say: 'See what runs at the outdoor unit: compressor, contactor. All of it as called?',
+      why: 'Power on, calling for cool. Wait out the delays.',
+      caution: expect.stringMatching(/moving parts/),
+    })
+  })
+
   it('says whether a trip would cost a fuse', () => {
     expect(sayCheck(furnaceAc, { meter: 'trip' }, benchWith(change.breaker)).why).toContain('costs no fuse')
     expect(sayCheck(furnaceAc, { meter: 'trip' }, benchWith()).why).toContain('spends it')

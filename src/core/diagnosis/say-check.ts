@@ -66,14 +66,11 @@ function sayLook(system: System, at: string, bench: Bench): { say: string; why: 
     }
   if (at.startsWith(RUNS)) {
     const place = at.slice(RUNS.length)
+    const parts = workingAt(system, place).map(({ name }) => name)
+    const called = bench.call === 'off' ? 'nothing called' : `calling for ${sayCall[bench.call]}`
     return {
-      say: `See what runs at the ${placeById(system, place)?.name}: is all of it as it is called?`,
-      why: `Power on, ${bench.call === 'off' ? 'nothing called' : `calling for ${sayCall[bench.call]}`}${bench.jumpers.length > 0 ? ', jumper in' : ''}. To see: ${workingAt(
-        system,
-        place,
-      )
-        .map(({ name }) => name)
-        .join(', ')}. Wait out the delays.`,
+      say: `See what runs at the ${placeById(system, place)?.name}: ${parts.join(', ')}. All of it as called?`,
+      why: `Power on, ${called}${bench.jumpers.length > 0 ? ', jumper in' : ''}. Wait out the delays.`,
       caution: 'Keep clear of fans and moving parts.',
     }
   }

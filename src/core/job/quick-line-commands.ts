@@ -40,6 +40,11 @@ class LineParser extends SwapReader {
     const first = this.tokens[0]
     if (first.kind === 'number') return this.amps()
     const word = first.text.toLowerCase()
+    // As it is spoken: look, thermostat blank.
+    if (word === 'look' && this.tokens.length > 1) {
+      this.at = this.tokens.length
+      return this.without(1).parse()
+    }
     const rules: Record<string, () => EntryDraft[]> = {
       power: () => this.power(),
       call: () => [this.bench({ do: 'call', call: this.callName() })],
@@ -85,6 +90,10 @@ class LineParser extends SwapReader {
       return rule()
     }
     return this.fuse() ?? this.whatRuns() ?? this.look() ?? this.reading()
+  }
+
+  private without(first: number): LineParser {
+    return new LineParser(this.line, this.tokens.slice(first), this.context)
   }
 
   private bench(change: BenchChange): EntryDraft {

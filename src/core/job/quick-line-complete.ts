@@ -28,6 +28,7 @@ const OPENERS = [
   'trip',
   'holds',
   'landings',
+  'look',
   'repaired',
   'proved',
   'note',
