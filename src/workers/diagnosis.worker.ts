@@ -59,7 +59,11 @@ function thinkAhead(engine: Engine, { system, entries }: Timeline, { next }: Pro
         { pauseMs: FORESEE_MS, work: () => engine.foresee(next.bench, next.probe) },
         ...next.outcomes.slice(0, GUESSED).map(({ answer }) => ({
           pauseMs: GUESS_MS,
-          work: () => void proposeCheck(engine, foldJob(system, asIfAnswered(entries, next, answer))),
+          work: () => {
+            const state = foldJob(system, asIfAnswered(entries, next, answer))
+            formOpinion(engine, state)
+            proposeCheck(engine, state)
+          },
         })),
       ]
     : []

@@ -7,7 +7,7 @@ describe('hard cases', () => {
   it('a house is solved although one reading was plainly wrong', () => {
     const random = createRandom(3)
     // A search that asks for nothing but looks has no number to falsify.
-    const sittings = Array.from({ length: 4 }, () => examineWrongReading(furnaceEngine(), random, 'conductor-open:stat-cable.C')).filter(
+    const sittings = Array.from({ length: 2 }, () => examineWrongReading(furnaceEngine(), random, 'conductor-open:stat-cable.C')).filter(
       (sitting) => sitting !== null,
     )
     expect(sittings.length).toBeGreaterThan(0)
@@ -16,8 +16,8 @@ describe('hard cases', () => {
 
   it('two faults: names one of them, and after its repair the other', () => {
     const random = createRandom(33)
-    const sittings = Array.from({ length: 4 }, () => examineDouble(furnaceEngine(), random))
-    expect(sittings.filter(({ first }) => first).length).toBeGreaterThanOrEqual(3)
+    const sittings = Array.from({ length: 2 }, () => examineDouble(furnaceEngine(), random))
+    expect(sittings.map(({ first }) => first)).toEqual([true, true])
     for (const { bothAtOnce, secondAfterRepair } of sittings) if (bothAtOnce) expect(secondAfterRepair).toBeNull()
     expect(sittings.some(({ bothAtOnce, secondAfterRepair }) => bothAtOnce || secondAfterRepair === true)).toBe(true)
   })
@@ -25,6 +25,9 @@ describe('hard cases', () => {
   it('a fault of no catalogue is made of effects that no story of the engine has', () => {
     const catalogued = new Set(furnaceEngine().hypotheses.map(({ effects }) => JSON.stringify(effects)))
     for (const { effects } of outsideFaults(furnaceAc)) expect(catalogued).not.toContain(JSON.stringify(effects))
-    expect(outsideFaults(furnaceAc).map(({ id }) => id)).toContain(examineOutside(furnaceEngine(), createRandom(2)).hidden)
+    const { hidden, condemned, readings } = examineOutside(furnaceEngine(), createRandom(2), 5)
+    expect(outsideFaults(furnaceAc).map(({ id }) => id)).toContain(hidden)
+    expect(condemned).toBe(false)
+    expect(readings.length).toBeGreaterThanOrEqual(5)
   })
 })

@@ -208,6 +208,7 @@ function shows(engine: Engine, { fresh }: Behaviour): boolean {
 export function examineOutside(
   engine: Engine,
   random: Random,
+  mostChecks?: number,
 ): { hidden: string; led: boolean; condemned: boolean; said: string; readings: readonly Observation[] } {
   const showing = outsideFaults(engine.system)
     .map(({ id, effects }): Hypothesis => ({ ...healthy, id, effects }))
@@ -215,7 +216,7 @@ export function examineOutside(
   const story = wiredIn(engine, random.pick(showing), random)
   const complaint = complaintOf(engine, behaviourOf(engine.laboratory, story), random)
   const house = openHouse(engine, { story, complaint, ...drawRest(engine, random) })
-  const trial = runTrial(engine, house, { complaint })
+  const trial = runTrial(engine, house, { complaint, ...(mostChecks !== undefined && { mostChecks }) })
   const { verdict, lead } = trial
   return {
     said: sayEnd(trial),

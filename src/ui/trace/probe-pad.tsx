@@ -102,11 +102,19 @@ function SwapToSpare({ end, onDone }: { end: string; onDone: () => void }) {
       </Button>
     )
   const spares = sparesOf(cable).filter((spare) => problemWithSwap(system, swaps, { cable: cable.id, from: name, to: spare.id }) === null)
-  return spares.map((spare) => (
-    <Button key={spare.id} className="mt-2 w-full" onClick={() => change({ do: 'swap', cable: cable.id, from: name, to: spare.id })}>
-      try the spare {sayConductor(cable, spare.id)} in its place, both ends
-    </Button>
-  ))
+  if (spares.length === 0) return null
+  return (
+    <details className="mt-2">
+      <summary className="min-h-11 content-center">try a spare in its place, both ends</summary>
+      <div className="flex flex-wrap gap-2">
+        {spares.map((spare) => (
+          <Button key={spare.id} onClick={() => change({ do: 'swap', cable: cable.id, from: name, to: spare.id })}>
+            {sayConductor(cable, spare.id)}
+          </Button>
+        ))}
+      </div>
+    </details>
+  )
 }
 
 /** Conductor ends at a point: those landed on a terminal, or the end itself. */
