@@ -6,12 +6,11 @@ import { furnaceEngine } from '@/tests/setup/furnace'
 describe('hard cases', () => {
   it('a house is solved although one reading was plainly wrong', () => {
     const random = createRandom(3)
-    // A search that asks for nothing but looks has no number to falsify.
-    const sittings = Array.from({ length: 2 }, () => examineWrongReading(furnaceEngine(), random, 'conductor-open:stat-cable.C')).filter(
-      (sitting) => sitting !== null,
-    )
-    expect(sittings.length).toBeGreaterThan(0)
-    expect(sittings.map(({ right }) => right)).toEqual(sittings.map(() => true))
+    // A search that asks for nothing but looks has no number to falsify: the next house is taken.
+    let sitting: ReturnType<typeof examineWrongReading> = null
+    for (let house = 0; house < 8 && sitting === null; house++)
+      sitting = examineWrongReading(furnaceEngine(), random, 'conductor-open:stat-cable.C')
+    expect(sitting).toMatchObject({ right: true })
   })
 
   it('two faults: names one of them, and after its repair the other', () => {
