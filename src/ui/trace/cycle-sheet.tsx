@@ -118,7 +118,7 @@ export function CycleSheet({ open, onOpenChange }: { open: boolean; onOpenChange
                 onChange={({ target }) => setHighest(target.value)}
                 inputMode="decimal"
                 autoComplete="off"
-                placeholder="A, if it was on"
+                placeholder="A"
                 aria-invalid={highest !== '' && !(Number(highest.replace(',', '.')) >= 0)}
                 className="min-h-11 w-36 rounded border-2 border-line bg-ground px-2 font-mono"
               />
