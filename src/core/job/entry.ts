@@ -8,7 +8,12 @@ import { callNames } from '@/src/core/wiring/call'
 /** The timeline of a job: append-only. A correction or an undo is an entry of its own. */
 
 const entryId = z.string().min(1).max(64)
-const base = { id: entryId, at: z.iso.datetime({ message: 'A time is written as in 2026-03-04T09:10:00Z.' }) }
+const base = {
+  id: entryId,
+  at: z.iso.datetime({ message: 'A time is written as in 2026-03-04T09:10:00Z.' }),
+  /** Who took it, where more than one works on a job; left out where nobody signs. */
+  by: z.string().min(1).max(60, 'Keep a name under 60 characters.').optional(),
+}
 const text = (longest: number) => z.string().max(longest, `Keep this under ${longest} characters.`)
 
 const complaintEntry = z.strictObject({ ...base, kind: z.literal('complaint'), complaint: complaintSchema })
@@ -64,16 +69,21 @@ export const entrySchema = z.discriminatedUnion('kind', [
 export type Entry = z.infer<typeof entrySchema>
 export type ContentEntry = z.infer<typeof contentEntrySchema>
 
-type WithoutStamp<T> = T extends unknown ? Omit<T, 'id' | 'at'> : never
+type WithoutStamp<T> = T extends unknown ? Omit<T, 'id' | 'at' | 'by'> : never
 /** An entry before it has its id and time. */
 export type EntryDraft = WithoutStamp<Entry>
 
 export interface Stamp {
   newId(): string
   now(): string
+  /** The name that entries are signed with; null when they are not. */
+  by?(): string | null
 }
 
-export const stampEntry = (draft: EntryDraft, stamp: Stamp): Entry => ({ id: stamp.newId(), at: stamp.now(), ...draft }) as Entry
+export function stampEntry(draft: EntryDraft, stamp: Stamp): Entry {
+  const by = stamp.by?.() ?? null
+  return { id: stamp.newId(), at: stamp.now(), ...(by !== null && { by }), ...draft } as Entry
+}
 
 /** The sentence of the first problem of a failed parse, with the path to it. */
 export function sayIssue(error: z.ZodError): string {

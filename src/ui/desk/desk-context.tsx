@@ -6,6 +6,7 @@ import { foldJob, type JobState, lastStanding } from '@/src/core/job/fold'
 import type { JobFile } from '@/src/core/job/job-file'
 import { sayDraft } from '@/src/core/job/quick-line'
 import type { System } from '@/src/core/wiring/system'
+import { readSigner } from '@/src/ui/device/signer'
 import { useTimeline } from '@/src/ui/device/use-timeline'
 import { type AdviceState, useAdvice } from '@/src/ui/engine/use-advice'
 
@@ -32,7 +33,7 @@ export interface Desk extends AdviceState {
 
 const DeskContext = createContext<Desk | null>(null)
 
-const browserStamp = { newId: () => crypto.randomUUID(), now: () => new Date().toISOString() }
+const browserStamp = { newId: () => crypto.randomUUID(), now: () => new Date().toISOString(), by: readSigner }
 
 export function DeskProvider({ initial, children }: { initial: JobFile; children: ReactNode }) {
   const { system, job } = initial

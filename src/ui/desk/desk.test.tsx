@@ -79,6 +79,24 @@ function open(at: string, change: (job: JobFile) => JobFile = (job) => job) {
 const region = (name: string) => screen.findByRole('region', { name })
 
 describe('the trace desk', () => {
+  it('signs what is entered once a name is given, and says so in the timeline', async () => {
+    const user = open('trace')
+    await screen.findByText(/^after \d+ readings$/)
+    await user.keyboard('t')
+    const sheet = await screen.findByRole('dialog', { name: 'Timeline' })
+    await user.type(within(sheet).getByLabelText('entries are signed'), 'Wren')
+    await user.click(within(sheet).getByRole('button', { name: 'close' }))
+    await user.type(screen.getByRole('textbox', { name: 'quick line' }), 'note wasps{Enter}')
+    await user.keyboard('{Escape}')
+    act(() => (document.activeElement as HTMLElement).blur())
+    await user.keyboard('t')
+    const [newest, ...older] = within(await screen.findByRole('dialog', { name: 'Timeline' })).getAllByRole('listitem')
+    expect(newest).toHaveTextContent('note: wasps')
+    expect(newest).toHaveTextContent('by Wren')
+    for (const entry of older) expect(entry).not.toHaveTextContent('by Wren')
+    localStorage.clear()
+  })
+
   it('shows how far it has worked ahead, and stops when it is told to', async () => {
     const user = open('trace')
     await screen.findByText(/^after \d+ readings$/)

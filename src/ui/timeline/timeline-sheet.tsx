@@ -9,6 +9,7 @@ import { Button } from '@/src/ui/controls/button'
 import { FilterBar } from '@/src/ui/controls/filter-bar'
 import { Sheet } from '@/src/ui/controls/sheet'
 import { useDesk } from '@/src/ui/desk/desk-context'
+import { useSigner } from '@/src/ui/device/signer'
 import { ScrubBar } from '@/src/ui/timeline/scrub-bar'
 
 const filters = ['all', 'readings', 'bench', 'repairs', 'notes'] as const
@@ -32,6 +33,7 @@ export function TimelineSheet(props: { open: boolean; onOpenChange: (open: boole
   const state = useMemo(() => (past === null ? shown : foldJob(system, entries)), [past, shown, system, entries])
   const [correcting, setCorrecting] = useState<string | null>(null)
   const standing = useMemo(() => new Map(state.standing.map((entry) => [entry.id, entry])), [state.standing])
+  const { signer, sign } = useSigner()
   const [filter, setFilter] = useState<Filter>('all')
   const [words, setWords] = useState('')
   const say = (entry: Entry) => sayDraft(system, standing.get(entry.id) ?? entry, { standing: entries.filter(isContent) })
@@ -46,6 +48,16 @@ export function TimelineSheet(props: { open: boolean; onOpenChange: (open: boole
         </p>
       )}
       <ScrubBar />
+      <label className="mb-2 flex items-center gap-2">
+        <span className="whitespace-nowrap">entries are signed</span>
+        <input
+          value={signer}
+          onChange={({ target }) => sign(target.value)}
+          autoComplete="name"
+          placeholder="by nobody: put a name here"
+          className="min-h-11 min-w-0 flex-1 rounded border-2 border-line bg-panel px-2"
+        />
+      </label>
       <FilterBar
         filters={filters}
         filter={filter}
@@ -72,7 +84,11 @@ export function TimelineSheet(props: { open: boolean; onOpenChange: (open: boole
                   {!now && !isMeta && <span className="sr-only"> (taken back)</span>}
                 </span>
               </div>
-              {observation && <p className="pl-12 text-muted text-small">{sayBenchShort(system, observation.bench)}</p>}
+              {(observation || entry.by) && (
+                <p className="pl-12 text-muted text-small">
+                  {[observation && sayBenchShort(system, observation.bench), entry.by && `by ${entry.by}`].filter(Boolean).join(' · ')}
+                </p>
+              )}
               {refused.has(entry.id) && <p className="pl-12 text-ember text-small">Could not be done: {refused.get(entry.id)}</p>}
               {now && (
                 <div className="flex flex-wrap gap-1 pl-10">
