@@ -72,7 +72,11 @@ async function answerOnce(page: Page): Promise<{ suspectsMs: number; nextMs: num
     Object.assign(window, { waiting })
   })
   await answers.first().click()
-  return page.evaluate(() => (window as unknown as { waiting: Promise<{ suspectsMs: number; nextMs: number }> }).waiting)
+  const answered = page.evaluate(() => (window as unknown as { waiting: Promise<{ suspectsMs: number; nextMs: number }> }).waiting)
+  const lost = new Promise<never>((_, reject) => {
+    setTimeout(() => reject(new Error('an answer was tapped and nothing changed for a minute')), 60_000).unref()
+  })
+  return Promise.race([answered, lost])
 }
 
 /** Milliseconds of the main thread for each redraw of the loom: the marked point moves, and every wire and part is drawn anew. */
