@@ -8,6 +8,9 @@ import { diagnosisWorker } from '@/src/ui/engine/engine-client'
 
 const SHOWN_FROM = 0.05
 
+/** Jobs wait in line for their blocks: a desk that is opened meanwhile waits for one of them at the most, and those that are gone are passed over. */
+let line: Promise<unknown> = Promise.resolve()
+
 /** A job's suspicion as one block a zone, so that a callback is recognised before it is read. */
 export function ZoneBlocks({ jobId }: { jobId: string }) {
   const { data: job } = useQuery({ queryKey: ['job', jobId], queryFn: () => api.readJob(jobId), staleTime: 60_000 })
@@ -20,13 +23,14 @@ export function ZoneBlocks({ jobId }: { jobId: string }) {
       return
     }
     let isCurrent = true
-    diagnosisWorker()
-      .then((worker) => worker.advise({ system: job.system, entries: job.entries }))
-      .then(({ zones }) => {
-        if (isCurrent) setShares(new Map(zones.map(({ id, probability }) => [id, probability])))
-      })
-      // The list is complete without the blocks; the desk tells what is wrong with the worker.
-      .catch(() => undefined)
+    const ask = async () => {
+      if (!isCurrent) return
+      const worker = await diagnosisWorker()
+      const { zones } = await worker.advise({ system: job.system, entries: job.entries })
+      if (isCurrent) setShares(new Map(zones.map(({ id, probability }) => [id, probability])))
+    }
+    // The list is complete without the blocks; the desk tells what is wrong with the worker.
+    line = line.then(ask).catch(() => undefined)
     return () => {
       isCurrent = false
     }
