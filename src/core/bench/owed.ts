@@ -3,7 +3,7 @@ import { sayPoint } from '@/src/core/bench/points'
 import { sayConductor, sayPair } from '@/src/core/bench/say'
 import { sayCall } from '@/src/core/wiring/call'
 import { parsePoint } from '@/src/core/wiring/point'
-import { callerOf, firstPart, isUnknown, partById, partsOf, placeById, type System } from '@/src/core/wiring/system'
+import { callerOf, firstPart, isUnknown, partById, partsOf, placeById, type System, sayRightFuse } from '@/src/core/wiring/system'
 
 /** One thing that the bench still owes before the job may close, and the change that pays it. */
 export interface Owed {
@@ -53,7 +53,7 @@ export function owedBy(system: System, bench: Bench): Owed[] {
     owed.push({
       what: 'slot',
       place: fuse.place,
-      say: saySlotOwed(bench, sayRated(system)),
+      say: saySlotOwed(bench, sayRightFuse(system)),
       putBack: { do: 'slot', holds: 'fuse', ratingA: fuse.ratingA },
     })
   if (isBuiltBreaker && bench.slot.open)
@@ -62,7 +62,7 @@ export function owedBy(system: System, bench: Bench): Owed[] {
     owed.push({
       what: 'slot',
       place: fuse.place,
-      say: `the fuse is blown: ${sayRated(system)} goes in, once`,
+      say: `the fuse is blown: ${sayRightFuse(system)} goes in, once`,
       putBack: { do: 'slot', holds: 'fuse', ratingA: fuse.ratingA },
     })
   for (const place of bench.panelsOff)
@@ -83,12 +83,9 @@ export function owedBy(system: System, bench: Bench): Owed[] {
   return owed
 }
 
-/** The fuse that belongs there: what its label says, once somebody has looked. */
-const sayRated = (system: System): string => (isUnknown(system, 'fuse') ? 'what its label says' : `${firstPart(system, 'fuse').ratingA} A`)
-
 function saySlotOwed(bench: Bench, rated: string): string {
   if (bench.slot.holds === 'breaker') return `breaker is in the place of the fuse: ${rated} goes in, once`
   if (bench.slot.holds === 'nothing') return `fuse slot is empty: ${rated} goes in`
   if (bench.slot.open) return `the fuse is blown: ${rated} goes in, once`
-  return `a ${bench.slot.ratingA} A fuse is in the slot: the label says ${rated}`
+  return `a ${bench.slot.ratingA} A fuse is in the slot: a ${rated} belongs there`
 }

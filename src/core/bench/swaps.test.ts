@@ -3,8 +3,8 @@ import { applyChange } from '@/src/core/bench/apply'
 import { type BenchChange, benchKey, createBench } from '@/src/core/bench/bench'
 import { owedBy } from '@/src/core/bench/owed'
 import { sparesOf, wiredNow } from '@/src/core/bench/swaps'
-import { listCandidates } from '@/src/core/diagnosis/candidates'
 import { planRoute } from '@/src/core/diagnosis/route'
+import { stagesOf, waysOfWorking } from '@/src/core/diagnosis/ways'
 import type { Entry, EntryDraft } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import { readQuickLine } from '@/src/core/job/quick-line'
@@ -77,8 +77,9 @@ describe('a conductor on a spare', () => {
 
   it('leaves no proposed check that hands could not set up', () => {
     const bench = benchWith(swapY)
-    for (const candidate of listCandidates(wiredNow(furnaceAc, bench.swaps), bench))
-      expect(() => planRoute(furnaceAc, bench, candidate.bench, 'indoor', furnaceEngine().cost)).not.toThrow()
+    for (const way of waysOfWorking)
+      for (const candidate of stagesOf(furnaceAc, bench, way).flat())
+        expect(() => planRoute(furnaceAc, bench, candidate.bench, 'indoor', furnaceEngine().cost)).not.toThrow()
   })
 
   it('is the repair, and owed no more, once the repair of its cable is recorded', () => {

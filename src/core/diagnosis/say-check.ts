@@ -8,7 +8,7 @@ import { RUNS, workingAt } from '@/src/core/readings/looks'
 import { isLinePoint } from '@/src/core/readings/predict'
 import { sayProbe } from '@/src/core/readings/say'
 import { sayCall } from '@/src/core/wiring/call'
-import { firstPart, partById, placeById, type System, zoneName } from '@/src/core/wiring/system'
+import { firstPart, isUnknown, partById, placeById, type System, zoneName } from '@/src/core/wiring/system'
 
 /** A check as a technician would say it, why it is safe to trust, and the caution where the hand is about to go. */
 export function sayCheck(system: System, probe: Probe, bench: Bench): { say: string; why: string; caution: string | null } {
@@ -77,7 +77,9 @@ function sayLook(system: System, at: string, bench: Bench): { say: string; why: 
   if (at === 'fuse')
     return {
       say: 'Look at the fuse in the slot: good or blown?',
-      why: `The label says ${firstPart(system, 'fuse').ratingA} A.`,
+      why: isUnknown(system, 'fuse')
+        ? 'Nobody has looked at its label: read that, too.'
+        : `The label says ${firstPart(system, 'fuse').ratingA} A.`,
       caution: null,
     }
   const part = partById(system, at)

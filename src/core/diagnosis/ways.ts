@@ -24,8 +24,10 @@ export const sayWay: Record<WayOfWorking, { readonly name: string; readonly say:
  * The checks of a way of working, stage after stage: a stage is only reached when nothing in those before it tells more.
  * Every way ends with the ohmmeter and then with the free choice, so that none of them stops short of an answer.
  */
-export function stagesOf(system: System, bench: Bench, way: WayOfWorking): readonly (readonly Candidate[])[] {
-  const all = listCandidates(wiredNow(system, bench.swaps), bench)
+export function stagesOf(given: System, bench: Bench, way: WayOfWorking): readonly (readonly Candidate[])[] {
+  // A spare that serves in a conductor's place is lifted and read in its place, too.
+  const system = wiredNow(given, bench.swaps)
+  const all = listCandidates(system, bench)
   if (way === 'free') return [all]
   const ohms = all.filter((candidate) => !candidate.bench.power)
   const looks = all.slice(0, 1)

@@ -4,7 +4,7 @@ import { LOOSE_CLIP_OHM, WEAK_WINDING_OHM } from '@/src/core/faults/rates'
 import { capital } from '@/src/core/units/capital'
 import { bodyLink, neutralLink, poleLink, tapLink, windingLink } from '@/src/core/wiring/assembly'
 import { terminalPoint } from '@/src/core/wiring/point'
-import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
+import { firstPart, partsOf, type System, sayRightFuse } from '@/src/core/wiring/system'
 
 /** Transformer, bond, line and fuse. */
 export function addSupplyFaults(system: System, add: AddFault): void {
@@ -58,7 +58,7 @@ export function addSupplyFaults(system: System, add: AddFault): void {
     fuse.id,
     fuse.place,
     `The ${isBreaker ? `${fuse.name} tripped` : 'fuse blew'} and nothing is left of what did it`,
-    [`fuse:${fuse.id}`, isBreaker ? `Reset the ${fuse.name}, once, and watch it` : `Fit a ${fuse.ratingA} A fuse, once, and watch it`],
+    [`fuse:${fuse.id}`, isBreaker ? `Reset the ${fuse.name}, once, and watch it` : `Fit a ${sayRightFuse(system)}, once, and watch it`],
     [{ do: 'found-blown' }],
     fuse.between.map((node) => terminalPoint(node, fuse.place)),
   )

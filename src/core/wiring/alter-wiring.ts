@@ -35,11 +35,7 @@ function renameNode(system: System, place: string, from: string, to: string): Sy
         }),
       }
     }),
-    places: system.places.map((one) =>
-      one.id === place
-        ? { ...one, terminals: [...new Set(one.terminals.map(name))].filter((terminal, index, all) => all.indexOf(terminal) === index) }
-        : one,
-    ),
+    places: system.places.map((one) => (one.id === place ? { ...one, terminals: [...new Set(one.terminals.map(name))] } : one)),
   }
 }
 

@@ -115,6 +115,10 @@ export type System = z.infer<typeof systemSchema>
 /** Nobody has looked whether this is so. */
 export const isUnknown = ({ unknown = [] }: System, thing: (typeof unknownThings)[number]): boolean => unknown.includes(thing)
 
+/** The fuse that belongs there: of the size on its label, where nobody has looked which. */
+export const sayRightFuse = (system: System): string =>
+  isUnknown(system, 'fuse') ? 'fuse of the size on its label' : `${firstPart(system, 'fuse').ratingA} A fuse`
+
 export type Place = z.infer<typeof placeSchema>
 export type Cable = z.infer<typeof cableSchema>
 export type Conductor = z.infer<typeof conductorSchema>

@@ -1,7 +1,9 @@
 import fc from 'fast-check'
 import { createBench } from '@/src/core/bench/bench'
+import { owedBy } from '@/src/core/bench/owed'
 import { solveNetwork } from '@/src/core/circuit/solver'
 import { createEngine } from '@/src/core/diagnosis/engine'
+import { sayCheck } from '@/src/core/diagnosis/say-check'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
 import { layoutLoom } from '@/src/core/formats/loom/layout'
 import { DRAWING } from '@/src/core/formats/loom/shapes'
@@ -151,5 +153,17 @@ describe('a float switch', () => {
     expect(rc(withFloat, true)).toBeGreaterThan(24)
     const cabinet = catalogue.find(({ id }) => id === 'rooftop-gas')
     expect(cabinet && withFloatInY(cabinet)).toBeNull()
+  })
+})
+
+describe('a fuse that nobody has looked at', () => {
+  it('is never given a size in words: neither where it is put back nor where it is the repair', () => {
+    const { system } = buildSystem(seen({ traits: saidOf(furnaceAc), float: 'none' }), catalogue)
+    const bench = { ...createBench(system), slot: { holds: 'nothing' as const, ratingA: 3, open: true } }
+    expect(owedBy(system, bench).map(({ say }) => say)).toEqual(['fuse slot is empty: fuse of the size on its label goes in'])
+    expect(enumerateFaults(system).find(({ family }) => family === 'fuse-only')?.repair.say).toBe(
+      'Fit a fuse of the size on its label, once, and watch it',
+    )
+    expect(sayCheck(system, { meter: 'look', at: 'fuse' }, createBench(system)).why).toContain('Nobody has looked at its label')
   })
 })

@@ -2,7 +2,7 @@
 import type { Probe } from '@/src/core/readings/check'
 import { WIRING } from '@/src/core/readings/looks'
 import { wordsFor } from '@/src/core/readings/predict'
-import { firstPart, partsOf, zonesOf } from '@/src/core/wiring/system'
+import { firstPart, isUnknown, partsOf, zonesOf } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
 import { useDesk } from '@/src/ui/desk/desk-context'
 
@@ -12,7 +12,9 @@ export function LookFirst() {
   const fuse = firstPart(system, 'fuse')
   const looks: { name: string; at: string }[] = [
     ...partsOf(system, 'thermostat').map(({ id, name }) => ({ name, at: id })),
-    ...(fuse.holds === 'none' ? [] : [{ name: `${fuse.name}, ${fuse.ratingA} A on the label`, at: 'fuse' }]),
+    ...(fuse.holds === 'none'
+      ? []
+      : [{ name: `${fuse.name}, ${isUnknown(system, 'fuse') ? 'not looked at' : `${fuse.ratingA} A on the label`}`, at: 'fuse' }]),
   ]
   return (
     <fieldset>

@@ -4,6 +4,7 @@ import { useHotkeys } from 'react-hotkeys-hook'
 import { sayPoint } from '@/src/core/bench/points'
 import { sayPair } from '@/src/core/bench/say'
 import type { Loom } from '@/src/core/formats/loom/shapes'
+import type { Moving } from '@/src/core/job/moving'
 import { useDesk } from '@/src/ui/desk/desk-context'
 import { Jumpers, ProbeLeads } from '@/src/ui/loom/loom-leads'
 import { LoomMoving } from '@/src/ui/loom/loom-moving'
@@ -20,6 +21,7 @@ export function LoomDrawing({
   window,
   tapRadius,
   probes,
+  moving,
   onPick,
 }: {
   loom: Loom
@@ -27,6 +29,7 @@ export function LoomDrawing({
   /** In the drawing's own unit; 22 pixels on the screen at least. */
   tapRadius: number
   probes: readonly string[]
+  moving: readonly Moving[]
   onPick: (...points: string[]) => void
 }) {
   const { system, state, advice } = useDesk()
@@ -65,7 +68,7 @@ export function LoomDrawing({
       {loom.parts.map((part) => (
         <LoomPartSymbol key={part.id} part={part} bench={bench} system={system} suspicion={suspicion} />
       ))}
-      <LoomMoving loom={loom} />
+      <LoomMoving loom={loom} moving={moving} />
       <Jumpers jumpers={bench.jumpers} taps={taps} />
       <LoomTags loom={loom} suspicion={suspicion} probes={probes} />
       {loom.leads.map(({ point, x, y }) => (

@@ -1,6 +1,8 @@
+import { format } from 'date-fns'
 import { useEffect, useState } from 'react'
 import type { Loom, LoomPart } from '@/src/core/formats/loom/shapes'
 import type { Moving } from '@/src/core/job/moving'
+import { partById } from '@/src/core/wiring/system'
 import { useDesk } from '@/src/ui/desk/desk-context'
 import { useWorkerAnswer } from '@/src/ui/engine/use-worker-answer'
 
@@ -15,13 +17,32 @@ const acts: Partial<Record<NonNullable<Moving['to']>, string>> = {
   alive: 'wakes',
 }
 
-/** Delays that count down and parts that chatter, at the part; read out as one line that does not count aloud. */
-export function LoomMoving({ loom }: { loom: Loom }) {
+/** What waits and what chatters on the bench as it stands. */
+export function useMoving(): readonly Moving[] {
   const { system, entries } = useDesk()
-  const { answer: moving } = useWorkerAnswer((worker) => worker.moving({ system, entries }, Date.now()), `moving ${entries.length}`)
-  const isCounting = moving?.some(({ does }) => does === 'waits') ?? false
+  return useWorkerAnswer((worker) => worker.moving({ system, entries }, Date.now()), `moving ${entries.length}`).answer ?? []
+}
+
+/** The same as lines to be read out: the time at which a wait ends, not a count. */
+export function MovingLines({ moving }: { moving: readonly Moving[] }) {
+  const { system } = useDesk()
+  return (
+    <ul className="sr-only" aria-label="waits and chatters">
+      {moving.map(({ what, does, ms, to }) => (
+        <li key={`${what} ${to}`}>
+          {partById(system, what.split('.')[0])?.name ?? what}{' '}
+          {does === 'chatters' ? `chatters, ${sayRound(ms)}` : `${acts[to ?? 'in'] ?? 'moves'} at ${format(new Date(ms), 'HH:mm:ss')}`}
+        </li>
+      ))}
+    </ul>
+  )
+}
+
+/** Delays that count down and parts that chatter, at the part. */
+export function LoomMoving({ loom, moving }: { loom: Loom; moving: readonly Moving[] }) {
+  const isCounting = moving.some(({ does }) => does === 'waits')
   const nowMs = useSeconds(isCounting)
-  return (moving ?? []).map(({ what, does, ms, to }) => {
+  return moving.map(({ what, does, ms, to }) => {
     const part = partAt(loom, what)
     const left = Math.ceil((ms - nowMs) / 1000)
     if (!part || (does === 'waits' && left <= 0)) return null

@@ -1,4 +1,6 @@
 'use client'
+import type { Swap } from '@/src/core/bench/bench'
+import { swapAt, wiredNow } from '@/src/core/bench/swaps'
 import { sayPercent } from '@/src/core/units/quantity'
 import { conductorEnd } from '@/src/core/wiring/point'
 import { placeById } from '@/src/core/wiring/system'
@@ -22,7 +24,7 @@ export function LoomTable() {
         </tr>
       </thead>
       <tbody>
-        {system.cables.flatMap((cable) =>
+        {wiredNow(system, state.bench.swaps).cables.flatMap((cable) =>
           cable.conductors.map(({ id, colour, lands }) => {
             const ends = cable.between.map((place) => conductorEnd(cable.id, id, place))
             const lifted = ends.filter((end) => state.bench.lifted.includes(end))
@@ -46,6 +48,7 @@ export function LoomTable() {
                         ? `lifted at the ${placeById(system, lifted[0].split('@')[1])?.name}`
                         : '',
                     isHot ? 'hot' : '',
+                    sayStandIn(swapAt(state.bench.swaps, ends[0]), id),
                   ]
                     .filter(Boolean)
                     .join(', ') || 'as it should be'}
@@ -59,3 +62,6 @@ export function LoomTable() {
     </table>
   )
 }
+
+const sayStandIn = (swap: Swap | undefined, id: string): string =>
+  swap === undefined ? '' : swap.from === id ? `its work is done by ${swap.to}` : `does the work of ${swap.from}`

@@ -7,6 +7,7 @@ import { sayPercent } from '@/src/core/units/quantity'
 import { Button } from '@/src/ui/controls/button'
 import { useDesk } from '@/src/ui/desk/desk-context'
 import { LoomDrawing } from '@/src/ui/loom/loom-drawing'
+import { MovingLines, useMoving } from '@/src/ui/loom/loom-moving'
 import { LoomTable } from '@/src/ui/loom/loom-table'
 import { useIsWide } from '@/src/ui/loom/use-is-wide'
 
@@ -20,6 +21,7 @@ export function LoomView({ probes, onPick }: { probes: readonly string[]; onPick
   const { system, state, advice } = useDesk()
   const { swaps } = state.bench
   const loom = useMemo(() => layoutLoom(wiredNow(system, swaps), DRAWING), [system, swaps])
+  const moving = useMoving()
   const isWide = useIsWide()
   const [picked, setPicked] = useState<string | null>(null)
   const shown = picked ?? state.bench.place
@@ -51,9 +53,11 @@ export function LoomView({ probes, onPick }: { probes: readonly string[]; onPick
         window={window}
         tapRadius={isWide ? (TAP_RADIUS * loom.width) / DRAWING.width : TAP_RADIUS * Math.max(1, window.width / PHONE_WIDTH)}
         probes={probes}
+        moving={moving}
         onPick={onPick}
       />
       <LoomTable />
+      <MovingLines moving={moving} />
     </section>
   )
 }

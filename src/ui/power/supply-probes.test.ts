@@ -3,7 +3,7 @@ import { problemWithProbe } from '@/src/core/job/check-entry'
 import { predict } from '@/src/core/readings/predict'
 import { firstPart } from '@/src/core/wiring/system'
 import { catalogue, furnaceAc, systemById } from '@/src/core/wiring/systems/catalogue'
-import { placesWithLine, supplyChecks, supplyReturn } from '@/src/ui/power/supply-probes'
+import { lineFeedOf, placesWithLine, supplyChecks } from '@/src/ui/power/supply-probes'
 import { furnaceEngine, storyOf } from '@/tests/setup/furnace'
 
 const known = (id: string) => {
@@ -76,9 +76,9 @@ describe('leg by leg', () => {
   })
 })
 
-describe('supplyReturn', () => {
+describe('lineFeedOf', () => {
   it('is neutral on 120 V and the second leg on 240 V', () => {
-    expect(supplyReturn(known('furnace-ac'))).toBe('N')
-    expect(supplyReturn(known('heat-pump-o'))).toBe('L2')
+    expect(lineFeedOf(known('furnace-ac'), 'indoor')?.ahead).toEqual(['L1', 'N'])
+    expect(lineFeedOf(known('heat-pump-o'), 'indoor')?.ahead).toEqual(['L1', 'L2'])
   })
 })

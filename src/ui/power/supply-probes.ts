@@ -50,9 +50,6 @@ export function lineFeedOf(system: System, place: string): LineFeed | null {
   }
 }
 
-/** The other side of the line that feeds the transformer: neutral, or the second leg. */
-export const supplyReturn = (system: System): string => lineFeedOf(system, firstPart(system, 'transformer').place)?.ahead[1] ?? ''
-
 /** From the line to the board's terminals, or to the compressor: each reading halves where the volts can be lost. */
 export function supplyChecks(system: System, place = firstPart(system, 'transformer').place): SupplyCheck[] {
   const line = lineFeedOf(system, place)
