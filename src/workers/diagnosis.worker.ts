@@ -44,9 +44,9 @@ const SENT_AT_LEAST = 25
 /** Pauses before a piece of thinking ahead: a short one before what is likely asked next, long enough to come first with anything else. */
 const FORESEE_MS = 5
 const GUESS_MS = 400
-const TABLE_MS = 15
+const TABLE_MS = 4
 /** Pieces between two reports of how far it is. */
-const TOLD_EVERY = 4
+const TOLD_EVERY = 20
 /** Answers that are thought through before they are given. */
 const GUESSED = 3
 const ahead = new Ahead()

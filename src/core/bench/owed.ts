@@ -11,7 +11,12 @@ export interface Owed {
   readonly place: string
   readonly say: string
   readonly putBack: BenchChange
+  /** Where the size on the label has not been looked at: how each size is put back. The hand that reads the label says which. */
+  readonly sizes?: readonly { readonly ratingA: number; readonly putBack: BenchChange }[]
 }
+
+/** Fuses that 24 V sides are built with, A (engine.md section 1). */
+const FUSE_SIZES = [3, 5]
 
 /** The put-back list, in the order in which hands should do it: what can hurt first. */
 export function owedBy(system: System, bench: Bench): Owed[] {
@@ -44,6 +49,11 @@ export function owedBy(system: System, bench: Bench): Owed[] {
     owed.push({ what: 'unplugged', place: part?.place ?? '', say: `${part?.name ?? id} is unplugged`, putBack: { do: 'plug', part: id } })
   }
   const fuse = firstPart(system, 'fuse')
+  const goesIn = (ratingA: number): BenchChange => ({ do: 'slot', holds: 'fuse', ratingA })
+  const rightFuse: Pick<Owed, 'putBack' | 'sizes'> = {
+    putBack: goesIn(fuse.ratingA),
+    ...(isUnknown(system, 'fuse') && { sizes: FUSE_SIZES.map((ratingA) => ({ ratingA, putBack: goesIn(ratingA) })) }),
+  }
   const isBuiltBreaker = fuse.holds === 'breaker' && (bench.slot.holds === 'breaker' || bench.slot.holds === 'as-found')
   if (
     bench.slot.holds !== 'as-found' &&
@@ -54,7 +64,7 @@ export function owedBy(system: System, bench: Bench): Owed[] {
       what: 'slot',
       place: fuse.place,
       say: saySlotOwed(bench, sayRightFuse(system)),
-      putBack: { do: 'slot', holds: 'fuse', ratingA: fuse.ratingA },
+      ...rightFuse,
     })
   if (isBuiltBreaker && bench.slot.open)
     owed.push({ what: 'slot', place: fuse.place, say: `the ${fuse.name} tripped: reset it`, putBack: { do: 'reset' } })
@@ -63,7 +73,7 @@ export function owedBy(system: System, bench: Bench): Owed[] {
       what: 'slot',
       place: fuse.place,
       say: `the fuse is blown: ${sayRightFuse(system)} goes in, once`,
-      putBack: { do: 'slot', holds: 'fuse', ratingA: fuse.ratingA },
+      ...rightFuse,
     })
   for (const place of bench.panelsOff)
     owed.push({

@@ -134,6 +134,17 @@ export function withoutCommonAtThermostat(system: System): System {
   }
 }
 
+/** The system with these other leads on the primary of its transformer, capped; those that it has keep their names. */
+export const withCappedLeads = (system: System, volts: readonly number[]): System => ({
+  ...system,
+  parts: system.parts.map((part): Part => {
+    if (part !== firstPart(system, 'transformer')) return part
+    const { taps: known = [], ...rest } = part as PartOf<'transformer'>
+    const taps = volts.map((volts) => known.find((tap) => tap.volts === volts) ?? { lead: `tap-${volts}`, volts })
+    return taps.length > 0 ? { ...rest, taps } : rest
+  }),
+})
+
 /** Thermostats that stay alive whatever the wires carry. */
 export const withBatteries = (system: System): System => ({
   ...system,

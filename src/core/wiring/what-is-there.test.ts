@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { applyChange } from '@/src/core/bench/apply'
 import { createBench } from '@/src/core/bench/bench'
 import { owedBy } from '@/src/core/bench/owed'
 import { solveNetwork } from '@/src/core/circuit/solver'
@@ -19,6 +20,7 @@ import { catalogue, furnaceAc } from '@/src/core/wiring/systems/catalogue'
 import { templateValues } from '@/src/core/wiring/values'
 import {
   buildSystem,
+  leadVolts,
   nearestKind,
   nothingLookedAt,
   type Said,
@@ -51,6 +53,7 @@ describe('a system by ticking', () => {
     fuse: fc.constantFrom('3', '5', 'breaker', 'none', 'unknown'),
     float: fc.constantFrom('none', 'R', 'Y', 'unknown'),
     board: fc.constantFrom('passes', 'relay', 'unknown'),
+    capped: fc.option(fc.uniqueArray(fc.constantFrom(...leadVolts)), { nil: undefined }),
     colours: fc.constant({}),
   })
 
@@ -68,12 +71,14 @@ describe('a system by ticking', () => {
 
   it('has its 24 V at the board and says what nobody looked at', () => {
     for (const kind of catalogue) {
-      const { system, taken } = buildSystem(seen({ traits: { ...saidOf(kind), commonAtThermostat: 'unknown' } }), catalogue)
+      const { system, taken, kind: nearest } = buildSystem(seen({ traits: { ...saidOf(kind), commonAtThermostat: 'unknown' } }), catalogue)
       const { place, secondary } = partsOf(system, 'transformer')[0]
       const volts = solveNetwork(assemble(system, templateValues)).voltsBetween(`${secondary[0]}@${place}`, `${secondary[1]}@${place}`)
       expect([system.id, volts > 23 && volts < 30]).toEqual([system.id, true])
       expect(system.unknown).toEqual(expect.arrayContaining(['float', 'fuse']))
-      expect(taken).toEqual([])
+      expect(taken).toEqual(
+        (partsOf(nearest, 'transformer')[0].taps ?? []).map(({ volts }) => `a capped ${volts} V lead on the transformer`),
+      )
     }
   })
 
@@ -83,6 +88,20 @@ describe('a system by ticking', () => {
     expect(kind.id).toBe('rooftop-gas')
     expect(differs).toEqual(['a zone panel, more than one thermostat'])
     expect(taken).toContain('a second stage of cooling')
+  })
+
+  it('has the capped leads that were seen, which the line may be on by mistake', () => {
+    const tapFaults = (capped: WhatIsThere['capped']) => {
+      const { system } = buildSystem(seen({ traits: saidOf(furnaceAc), capped }), catalogue)
+      return enumerateFaults(system).flatMap(({ id, family }) => (family === 'wrong-tap' ? [id] : []))
+    }
+    expect(tapFaults([208, 240])).toHaveLength(2)
+    expect(tapFaults([])).toEqual([])
+    expect(tapFaults(undefined)).toHaveLength(partsOf(furnaceAc, 'transformer')[0].taps?.length ?? 0)
+    // The lead that the line is on is not capped.
+    expect(buildSystem(seen({ traits: saidOf(furnaceAc), capped: [120, 240] }), catalogue)).toMatchObject({
+      differs: ['a transformer that is not on its 120 V lead: here it is'],
+    })
   })
 
   it('keeps the colours that were looked at, and asks for the others', () => {
@@ -160,7 +179,16 @@ describe('a fuse that nobody has looked at', () => {
   it('is never given a size in words: neither where it is put back nor where it is the repair', () => {
     const { system } = buildSystem(seen({ traits: saidOf(furnaceAc), float: 'none' }), catalogue)
     const bench = { ...createBench(system), slot: { holds: 'nothing' as const, ratingA: 3, open: true } }
-    expect(owedBy(system, bench).map(({ say }) => say)).toEqual(['fuse slot is empty: fuse of the size on its label goes in'])
+    const [owed] = owedBy(system, bench)
+    expect(owed.say).toBe('fuse slot is empty: fuse of the size on its label goes in')
+    // Either size pays: whoever puts it in has read the label.
+    for (const { ratingA, putBack } of owed.sizes ?? []) {
+      const applied = applyChange(system, bench, putBack)
+      expect(applied).toMatchObject({ ok: true, bench: { slot: { holds: 'fuse', ratingA } } })
+      if (applied.ok) expect(owedBy(system, applied.bench)).toEqual([])
+    }
+    expect(owed.sizes?.map(({ ratingA }) => ratingA)).toEqual([3, 5])
+    expect(owedBy(furnaceAc, bench)[0].sizes).toBeUndefined()
     expect(enumerateFaults(system).find(({ family }) => family === 'fuse-only')?.repair.say).toBe(
       'Fit a fuse of the size on its label, once, and watch it',
     )

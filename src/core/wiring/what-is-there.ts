@@ -1,5 +1,12 @@
 import { z } from 'zod'
-import { withBatteries, withFloatInHot, withFloatInY, withoutCommonAtThermostat, withoutFloat } from '@/src/core/wiring/alter-wiring'
+import {
+  withBatteries,
+  withCappedLeads,
+  withFloatInHot,
+  withFloatInY,
+  withoutCommonAtThermostat,
+  withoutFloat,
+} from '@/src/core/wiring/alter-wiring'
 import { readSystem } from '@/src/core/wiring/read-system'
 import { callsOf, conductorColours, firstPart, partsOf, type System } from '@/src/core/wiring/system'
 
@@ -45,11 +52,16 @@ export function traitsOf(system: System): Record<Trait, boolean> {
   }
 }
 
+/** What a lead of a transformer's primary is made for, V: single-phase and control supplies as they are met. */
+export const leadVolts = [120, 208, 240, 277, 480] as const
+
 export const whatIsThereSchema = z.strictObject({
   traits: z.partialRecord(z.enum(traitNames as [Trait, ...Trait[]]), said),
   fuse: z.enum(['3', '5', 'breaker', 'none', 'unknown']),
   float: z.enum(['none', 'R', 'Y', 'unknown']),
   board: z.enum(['passes', 'relay', 'unknown']),
+  /** Volts of the other leads on the transformer's primary, which are capped; left out, nobody looked. */
+  capped: z.array(z.literal(leadVolts)).optional(),
   /** By `cable.conductor` of the kind that comes nearest; what is left out was not looked at. */
   colours: z.record(z.string(), z.enum(conductorColours)),
 })
@@ -121,6 +133,16 @@ export function buildSystem(seen: WhatIsThere, kinds: readonly System[]): BuiltS
       }),
     }
 
+  if (seen.capped) {
+    const { primaryVolts } = firstPart(system, 'transformer')
+    if (seen.capped.some((volts) => volts === primaryVolts))
+      differs.push(`a transformer that is not on its ${primaryVolts} V lead: here it is`)
+    system = withCappedLeads(
+      system,
+      seen.capped.filter((volts) => volts !== primaryVolts),
+    )
+  }
+
   if (partsOf(system, 'board').length > 0) {
     if (seen.board === 'unknown') unknown.push('board')
     else system = withOutputs(system, seen.board)
@@ -144,9 +166,11 @@ export function buildSystem(seen: WhatIsThere, kinds: readonly System[]): BuiltS
     if (said !== 'unknown' && (said === 'yes') !== stillHas[name])
       differs.push(`${said === 'yes' ? '' : 'no '}${traits[name].say.replace(/^an? /, said === 'yes' ? '$&' : '')}`)
   }
-  const taken = traitNames
+  const taken: string[] = traitNames
     .filter((name) => (seen.traits[name] ?? 'unknown') === 'unknown' && name !== 'commonAtThermostat' && stillHas[name])
     .map((name) => traits[name].say)
+  const [spare] = seen.capped ? [] : (firstPart(read.system, 'transformer').taps ?? [])
+  if (spare) taken.push(`a capped ${spare.volts} V lead on the transformer`)
   return { system: read.system, kind, differs, taken }
 }
 

@@ -1,4 +1,6 @@
 'use client'
+import type { BenchChange } from '@/src/core/bench/bench'
+import type { Owed } from '@/src/core/bench/owed'
 import { placeById } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
 import { useDesk } from '@/src/ui/desk/desk-context'
@@ -11,9 +13,18 @@ export function PutBackList() {
     <ul aria-label="to put back">
       {state.owed.map((owed) => (
         <li key={`${owed.what} ${owed.say}`} className="flex items-center gap-3 border-line border-b-2 py-1.5">
-          <Button look="owed" onClick={() => record([{ kind: 'bench', change: owed.putBack }])} aria-label={`put back: ${owed.say}`}>
-            Put back
-          </Button>
+          <span className="flex shrink-0 flex-col gap-1">
+            {waysBack(owed).map(({ say, change }) => (
+              <Button
+                key={say}
+                look="owed"
+                onClick={() => record([{ kind: 'bench', change }])}
+                aria-label={`${say.charAt(0).toLowerCase()}${say.slice(1)}: ${owed.say}`}
+              >
+                {say}
+              </Button>
+            ))}
+          </span>
           <span className="flex-1">
             {owed.say}
             <span className="block text-muted text-small">{placeById(system, owed.place)?.name}</span>
@@ -24,3 +35,7 @@ export function PutBackList() {
     </ul>
   )
 }
+
+/** One way to put it back, or one for each size that may stand on the label. */
+const waysBack = ({ putBack, sizes }: Owed): { say: string; change: BenchChange }[] =>
+  sizes?.map(({ ratingA, putBack: change }) => ({ say: `Put ${ratingA} A in`, change })) ?? [{ say: 'Put back', change: putBack }]

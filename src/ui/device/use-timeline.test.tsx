@@ -53,6 +53,20 @@ describe('useTimeline', () => {
     expect(shelf).toEqual([])
   })
 
+  it('is the same list when an entry has only gone from the device to the server', async () => {
+    let arrive = (_: { added: number }) => {}
+    jest.spyOn(api, 'sendEntries').mockReturnValue(new Promise((resolve) => (arrive = resolve)))
+    const { result } = setUp(job([note('first')]))
+    await act(() => result.current.add([note('second')]))
+    const waiting = result.current.entries
+    expect(result.current.unsent).toBe(1)
+    await waitFor(() => {
+      arrive({ added: 1 })
+      expect(result.current.unsent).toBe(0)
+    })
+    expect(result.current.entries).toBe(waiting)
+  })
+
   it('keeps what could not be sent, says so, and sends it when the signal is back', async () => {
     const send = jest.spyOn(api, 'sendEntries').mockRejectedValue(new NoAnswer('The server does not answer.'))
     const { result } = setUp(job([]))

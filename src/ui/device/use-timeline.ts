@@ -6,6 +6,8 @@ import { api, Refused } from '@/src/ui/device/api-client'
 import { acknowledge, keepOnDevice, waitingFor } from '@/src/ui/device/outbox'
 
 const RETRY_MS = 5000
+/** What was kept on the device is sent once the suspects stand: the store must not take their time. Assumption. */
+const SEND_AFTER_MS = 250
 
 export interface TimelineState {
   readonly entries: readonly Entry[]
@@ -80,14 +82,28 @@ export function useTimeline(initial: JobFile): TimelineState {
         acknowledged(added)
         return
       }
-      void send()
+      setTimeout(send, SEND_AFTER_MS)
     },
     [jobId, send, acknowledged],
   )
 
-  const entries = useMemo(() => merge(job.entries, waiting), [job.entries, waiting])
+  const entries = useSame(
+    useMemo(() => merge(job.entries, waiting), [job.entries, waiting]),
+    haveSameIds,
+  )
   return { entries, unsent: waiting.length, problem, add }
 }
+
+/** The list as it was while it holds the same: entries that only went from the device to the server are not weighed again. */
+function useSame<T>(list: T, isSame: (a: T, b: T) => boolean): T {
+  const kept = useRef(list)
+  if (kept.current !== list && !isSame(kept.current, list)) kept.current = list
+  return kept.current
+}
+
+/** An entry never changes, so that its id is all of it. */
+const haveSameIds = (a: readonly Entry[], b: readonly Entry[]): boolean =>
+  a.length === b.length && a.every(({ id }, index) => id === b[index].id)
 
 function merge(known: readonly Entry[], added: readonly Entry[]): Entry[] {
   const ids = new Set(known.map(({ id }) => id))

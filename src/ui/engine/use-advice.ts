@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react'
+import { useLayoutEffect, useMemo, useState } from 'react'
 import type { Proposal } from '@/src/core/diagnosis/propose'
 import type { Entry } from '@/src/core/job/entry'
 import type { System } from '@/src/core/wiring/system'
@@ -13,36 +13,47 @@ export interface AdviceState {
   readonly problem: string | null
 }
 
+/** What has been worked out last, and of which timeline: while that is not the one on the desk, it is shown as the one before. */
+interface Held {
+  readonly of: object | null
+  readonly advice: Advice | null
+  readonly proposal: Proposal | null
+  readonly isWhole: boolean
+  readonly problem: string | null
+}
+
 /**
  * Suspects, then the next check, for a timeline. A newer timeline overtakes an older one: what comes late is dropped,
  * and the older one's next check is never begun.
  */
 export function useAdvice(system: System, entries: readonly Entry[]): AdviceState & { retry: () => void } {
-  const [state, setState] = useState<AdviceState>({ advice: null, proposal: null, thinking: 'suspects', problem: null })
   const [attempt, setAttempt] = useState(0)
-  const newest = useRef(0)
+  // biome-ignore lint/correctness/useExhaustiveDependencies: attempt is there to ask again
+  const asked = useMemo(() => ({ system, entries }), [system, entries, attempt])
+  const [held, setHeld] = useState<Held>({ of: null, advice: null, proposal: null, isWhole: false, problem: null })
 
-  // biome-ignore lint/correctness/useExhaustiveDependencies: attempt is there to run it again
-  useEffect(() => {
-    const ticket = ++newest.current
-    const isNewest = () => ticket === newest.current
-    setState((before) => ({ ...before, thinking: 'suspects', problem: null }))
+  // Before any effect of the screens, so that the suspects are the first thing that the worker is asked for.
+  useLayoutEffect(() => {
+    let isNewest = true
     const compute = async () => {
       const worker = await diagnosisWorker()
-      if (!isNewest()) return
-      const advice = await worker.advise({ system, entries })
-      if (!isNewest()) return
-      setState((before) => ({ ...before, advice, thinking: 'next check' }))
-      const proposal = await worker.propose({ system, entries })
-      if (isNewest()) setState((before) => ({ ...before, proposal, thinking: null }))
+      if (!isNewest) return
+      const advice = await worker.advise(asked)
+      if (!isNewest) return
+      setHeld(({ proposal }) => ({ of: asked, advice, proposal, isWhole: false, problem: null }))
+      const proposal = await worker.propose(asked)
+      if (isNewest) setHeld({ of: asked, advice, proposal, isWhole: true, problem: null })
     }
     compute().catch((error: Error) => {
-      if (isNewest()) setState((before) => ({ ...before, thinking: null, problem: error.message }))
+      if (isNewest) setHeld((before) => ({ ...before, of: asked, problem: error.message }))
     })
     return () => {
-      newest.current++
+      isNewest = false
     }
-  }, [system, entries, attempt])
+  }, [asked])
 
-  return { ...state, retry: () => setAttempt((count) => count + 1) }
+  const { advice, proposal } = held
+  const retry = () => setAttempt((count) => count + 1)
+  if (held.of !== asked) return { advice, proposal, thinking: 'suspects', problem: null, retry }
+  return { advice, proposal, thinking: held.isWhole || held.problem !== null ? null : 'next check', problem: held.problem, retry }
 }

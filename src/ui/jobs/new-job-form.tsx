@@ -37,8 +37,8 @@ const EARLIER = 'earlier'
 const field = 'min-h-11 w-full rounded border-2 border-line bg-panel px-3 py-2 placeholder:text-muted'
 
 /** How many of the questions have an answer. */
-const ticked = ({ traits, fuse, float, board, colours }: WhatIsThere): number =>
-  [...Object.values(traits), fuse, float, board, ...Object.values(colours)].filter((said) => said !== 'unknown').length
+const ticked = ({ traits, fuse, float, board, capped, colours }: WhatIsThere): number =>
+  [...Object.values(traits), fuse, float, board, capped ?? 'unknown', ...Object.values(colours)].filter((said) => said !== 'unknown').length
 
 /** How the picked kind is wired, to hold against what is on the wall. */
 function SystemPicture({ id }: { id: string }) {

@@ -1,8 +1,8 @@
 'use client'
 import { useMemo } from 'react'
-import { conductorColours, type System } from '@/src/core/wiring/system'
+import { conductorColours, firstPart, type System } from '@/src/core/wiring/system'
 import { catalogue } from '@/src/core/wiring/systems/catalogue'
-import { buildSystem, type Said, traitNames, traits, type WhatIsThere } from '@/src/core/wiring/what-is-there'
+import { buildSystem, leadVolts, type Said, traitNames, traits, type WhatIsThere } from '@/src/core/wiring/what-is-there'
 import { Button } from '@/src/ui/controls/button'
 import { LoomPicture } from '@/src/ui/loom/loom-picture'
 
@@ -37,6 +37,7 @@ export function TickSystem({ seen, onChange }: { seen: WhatIsThere; onChange: Ch
         )}
         <Choice label="float switch" options={floats} value={seen.float} onPick={(float) => onChange({ ...seen, float })} />
         <Choice label="fuse on the 24 V side" options={fuses} value={seen.fuse} onPick={(fuse) => onChange({ ...seen, fuse })} />
+        <CappedLeads seen={seen} system={built.system} onChange={onChange} />
         <Colours seen={seen} system={built.system} onChange={onChange} />
       </div>
       <div>
@@ -78,6 +79,37 @@ function Choice<T extends string>({
             {options[option]}
           </Button>
         ))}
+      </span>
+    </div>
+  )
+}
+
+/** The transformer's other primary leads, each by its volts: any number of them, none, or not looked. */
+function CappedLeads({ seen, system, onChange }: { seen: WhatIsThere; system: System; onChange: Change }) {
+  const { capped } = seen
+  const others = leadVolts.filter((volts) => volts !== firstPart(system, 'transformer').primaryVolts)
+  const tick = (volts: (typeof leadVolts)[number]) =>
+    onChange({ ...seen, capped: capped?.includes(volts) ? capped.filter((other) => other !== volts) : [...(capped ?? []), volts] })
+  const look = (isPressed: boolean) => ({
+    'aria-pressed': isPressed,
+    className: `!px-1 !text-center text-small ${isPressed ? '!border-next bg-raised font-bold' : ''}`,
+  })
+  return (
+    // biome-ignore lint/a11y/useSemanticElements: as with the other lines, read out once
+    <div role="group" aria-label="capped leads on the transformer's primary" className="desk:col-span-2">
+      <span className="block">capped leads on the transformer's primary</span>
+      <span className="grid auto-cols-fr grid-flow-col gap-1">
+        <Button {...look(capped?.length === 0)} onClick={() => onChange({ ...seen, capped: [] })}>
+          none
+        </Button>
+        {others.map((volts) => (
+          <Button key={volts} {...look(capped?.includes(volts) ?? false)} onClick={() => tick(volts)}>
+            {volts} V
+          </Button>
+        ))}
+        <Button {...look(capped === undefined)} onClick={() => onChange({ ...seen, capped: undefined })}>
+          not looked
+        </Button>
       </span>
     </div>
   )

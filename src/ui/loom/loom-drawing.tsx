@@ -1,42 +1,54 @@
 'use client'
-import { useRef, useState } from 'react'
+import { memo, useMemo, useRef, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
+import type { Bench } from '@/src/core/bench/bench'
 import { sayPoint } from '@/src/core/bench/points'
 import { sayPair } from '@/src/core/bench/say'
 import type { Loom } from '@/src/core/formats/loom/shapes'
 import type { Moving } from '@/src/core/job/moving'
-import { useDesk } from '@/src/ui/desk/desk-context'
+import type { System } from '@/src/core/wiring/system'
 import { Jumpers, ProbeLeads } from '@/src/ui/loom/loom-leads'
 import { LoomMoving } from '@/src/ui/loom/loom-moving'
 import { LoomPartSymbol } from '@/src/ui/loom/loom-part'
 import { LoomTags, LoomThreads, LoomWires } from '@/src/ui/loom/loom-wires'
 import { LoomZones } from '@/src/ui/loom/loom-zones'
 import { type Direction, nearestTap, type Tap, tapsOf } from '@/src/ui/loom/taps'
+import type { Advice } from '@/src/workers/diagnosis.worker'
 
 const pointsOf = (tap: Tap): string[] => (tap.with ? [tap.point, tap.with] : [tap.point])
 
-/** The drawing, from the ground up: zones, wires, parts, what the bench changed, probes, and the spots that take a tap. */
-export function LoomDrawing({
+/**
+ * The drawing, from the ground up: zones, wires, parts, what the bench changed, probes, and the spots that take a tap. Drawn
+ * anew only when something that it shows has changed.
+ */
+export const LoomDrawing = memo(function LoomDrawing({
+  system,
+  bench,
+  advice,
   loom,
-  window,
+  left,
+  width,
   tapRadius,
   probes,
   moving,
   onPick,
 }: {
+  system: System
+  bench: Bench
+  advice: Pick<Advice, 'hot' | 'suspicion' | 'zones'> | null
   loom: Loom
-  window: { x: number; width: number }
+  /** What is shown of the drawing, in its own unit. */
+  left: number
+  width: number
   /** In the drawing's own unit; 22 pixels on the screen at least. */
   tapRadius: number
   probes: readonly string[]
   moving: readonly Moving[]
   onPick: (...points: string[]) => void
 }) {
-  const { system, state, advice } = useDesk()
-  const { bench } = state
-  const hot = new Set(advice?.hot ?? [])
-  const suspicion = new Map((advice?.suspicion ?? []).map(({ point, probability }) => [point, probability]))
-  const taps = tapsOf(loom, bench.lifted, bench.unplugged)
+  const hot = useMemo(() => new Set(advice?.hot), [advice])
+  const suspicion = useMemo(() => new Map(advice?.suspicion.map(({ point, probability }) => [point, probability])), [advice])
+  const taps = useMemo(() => tapsOf(loom, bench.lifted, bench.unplugged), [loom, bench])
   const [current, setCurrent] = useState(taps[0].point)
   const drawing = useRef<SVGSVGElement>(null)
   const focus = (point: string) => {
@@ -50,7 +62,7 @@ export function LoomDrawing({
     // biome-ignore lint/a11y/useSemanticElements: a fieldset cannot hold a drawing's parts
     <svg
       ref={drawing}
-      viewBox={`${window.x} 0 ${window.width} ${loom.height}`}
+      viewBox={`${left} 0 ${width} ${loom.height}`}
       preserveAspectRatio="xMidYMid meet"
       className="min-h-0 w-full flex-1 touch-manipulation select-none max-desk:h-[32rem] max-desk:flex-none"
       role="group"
@@ -109,4 +121,4 @@ export function LoomDrawing({
       ))}
     </svg>
   )
-}
+})

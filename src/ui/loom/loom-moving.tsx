@@ -17,10 +17,12 @@ const acts: Partial<Record<NonNullable<Moving['to']>, string>> = {
   alive: 'wakes',
 }
 
+const NOTHING_MOVES: readonly Moving[] = []
+
 /** What waits and what chatters on the bench as it stands. */
 export function useMoving(): readonly Moving[] {
   const { system, entries } = useDesk()
-  return useWorkerAnswer((worker) => worker.moving({ system, entries }, Date.now()), `moving ${entries.length}`).answer ?? []
+  return useWorkerAnswer((worker) => worker.moving({ system, entries }, Date.now()), `moving ${entries.length}`).answer ?? NOTHING_MOVES
 }
 
 /** The same as lines to be read out: the time at which a wait ends, not a count. */

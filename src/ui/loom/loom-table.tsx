@@ -1,14 +1,22 @@
 'use client'
-import type { Swap } from '@/src/core/bench/bench'
+import { memo } from 'react'
+import type { Bench, Swap } from '@/src/core/bench/bench'
 import { swapAt, wiredNow } from '@/src/core/bench/swaps'
 import { sayPercent } from '@/src/core/units/quantity'
 import { conductorEnd } from '@/src/core/wiring/point'
-import { placeById } from '@/src/core/wiring/system'
-import { useDesk } from '@/src/ui/desk/desk-context'
+import { placeById, type System } from '@/src/core/wiring/system'
+import type { Advice } from '@/src/workers/diagnosis.worker'
 
 /** What the loom shows, as a table for a screen reader: every conductor with its ends, what is lifted, hot or suspected. */
-export function LoomTable() {
-  const { system, state, advice } = useDesk()
+export const LoomTable = memo(function LoomTable({
+  system,
+  bench,
+  advice,
+}: {
+  system: System
+  bench: Bench
+  advice: Pick<Advice, 'hot' | 'suspicion'> | null
+}) {
   const hot = new Set(advice?.hot)
   const suspicion = new Map(advice?.suspicion.map(({ point, probability }) => [point, probability]))
   return (
@@ -24,10 +32,10 @@ export function LoomTable() {
         </tr>
       </thead>
       <tbody>
-        {wiredNow(system, state.bench.swaps).cables.flatMap((cable) =>
+        {wiredNow(system, bench.swaps).cables.flatMap((cable) =>
           cable.conductors.map(({ id, colour, lands }) => {
             const ends = cable.between.map((place) => conductorEnd(cable.id, id, place))
-            const lifted = ends.filter((end) => state.bench.lifted.includes(end))
+            const lifted = ends.filter((end) => bench.lifted.includes(end))
             const isHot = ends.some((end) => hot.has(end))
             const suspected = Math.max(...ends.map((end) => suspicion.get(end) ?? 0))
             return (
@@ -48,7 +56,7 @@ export function LoomTable() {
                         ? `lifted at the ${placeById(system, lifted[0].split('@')[1])?.name}`
                         : '',
                     isHot ? 'hot' : '',
-                    sayStandIn(swapAt(state.bench.swaps, ends[0]), id),
+                    sayStandIn(swapAt(bench.swaps, ends[0]), id),
                   ]
                     .filter(Boolean)
                     .join(', ') || 'as it should be'}
@@ -61,7 +69,7 @@ export function LoomTable() {
       </tbody>
     </table>
   )
-}
+})
 
 const sayStandIn = (swap: Swap | undefined, id: string): string =>
   swap === undefined ? '' : swap.from === id ? `its work is done by ${swap.to}` : `does the work of ${swap.from}`

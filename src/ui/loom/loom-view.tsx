@@ -26,7 +26,7 @@ export function LoomView({ probes, onPick }: { probes: readonly string[]; onPick
   const [picked, setPicked] = useState<string | null>(null)
   const shown = picked ?? state.bench.place
   const zone = loom.zones.find(({ id }) => id === shown) ?? loom.zones[0]
-  const window = isWide ? { x: 0, width: loom.width } : { x: zone.x - 46, width: zone.width + 92 }
+  const [left, width] = isWide ? [0, loom.width] : [zone.x - 46, zone.width + 92]
   return (
     <section aria-label="Loom" className="flex h-full flex-col">
       {!isWide && (
@@ -49,14 +49,18 @@ export function LoomView({ probes, onPick }: { probes: readonly string[]; onPick
         </div>
       )}
       <LoomDrawing
+        system={system}
+        bench={state.bench}
+        advice={advice}
         loom={loom}
-        window={window}
-        tapRadius={isWide ? (TAP_RADIUS * loom.width) / DRAWING.width : TAP_RADIUS * Math.max(1, window.width / PHONE_WIDTH)}
+        left={left}
+        width={width}
+        tapRadius={isWide ? (TAP_RADIUS * loom.width) / DRAWING.width : TAP_RADIUS * Math.max(1, width / PHONE_WIDTH)}
         probes={probes}
         moving={moving}
         onPick={onPick}
       />
-      <LoomTable />
+      <LoomTable system={system} bench={state.bench} advice={advice} />
       <MovingLines moving={moving} />
     </section>
   )

@@ -1,5 +1,5 @@
 'use client'
-import { useState } from 'react'
+import { useCallback, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import { Button } from '@/src/ui/controls/button'
 import { useDesk } from '@/src/ui/desk/desk-context'
@@ -18,10 +18,13 @@ export function TraceStep({ onStep }: ScreenProps) {
   const comesAndGoes = state.complaint.symptoms.includes('fuse-now-and-then') && state.closedAt === null
   useHotkeys('escape', () => setProbes([]))
   // Across a part both probes go on at once; a probe that is on comes off.
-  const pick = (...points: string[]) =>
-    setProbes((now) =>
-      points.every((point) => now.includes(point)) ? now.filter((other) => !points.includes(other)) : [...now, ...points].slice(-2),
-    )
+  const pick = useCallback(
+    (...points: string[]) =>
+      setProbes((now) =>
+        points.every((point) => now.includes(point)) ? now.filter((other) => !points.includes(other)) : [...now, ...points].slice(-2),
+      ),
+    [],
+  )
   return (
     <Screen
       title="Trace"
