@@ -29,6 +29,7 @@ const examSchema = z.object({
       cooked: z.number().optional(),
       equalChecks: z.number().nullable(),
       bound: z.number().nullable(),
+      entropyBound: z.number().nullable().optional(),
       againstBestHabit: z.number().nullable(),
       habits: z.record(z.string(), comparison),
     }),
@@ -136,12 +137,12 @@ Right: ${percent(mean((system) => system.right))}; ${mean((system) => system.min
 
 ![Minutes to the repair](exam-minutes.svg)
 
-| system | houses | right | 95 % interval | minutes | checks | trips | fuses | cooked | checks at equal cost / entropy bound | minutes against the best habit |
+| system | houses | right | 95 % interval | minutes | checks | trips | fuses | cooked | checks at equal cost / bound for these houses / entropy bound | minutes against the best habit |
 | --- | ---: | ---: | --- | ---: | ---: | ---: | ---: | ---: | --- | ---: |
 ${systems
   .map(
     (system) =>
-      `| ${nameOf(system.id)} | ${system.houses} | ${percent(system.right)} | ${percent(system.rightLow)}-${percent(system.rightHigh)} | ${system.minutes.toFixed(1)} | ${system.checks.toFixed(1)} | ${system.trips.toFixed(2)} | ${system.fuses.toFixed(2)} | ${system.cooked?.toFixed(2) ?? '-'} | ${system.equalChecks?.toFixed(1) ?? '-'} / ${system.bound?.toFixed(1) ?? '-'} | ${system.againstBestHabit?.toFixed(2) ?? '-'} |`,
+      `| ${nameOf(system.id)} | ${system.houses} | ${percent(system.right)} | ${percent(system.rightLow)}-${percent(system.rightHigh)} | ${system.minutes.toFixed(1)} | ${system.checks.toFixed(1)} | ${system.trips.toFixed(2)} | ${system.fuses.toFixed(2)} | ${system.cooked?.toFixed(2) ?? '-'} | ${system.equalChecks?.toFixed(1) ?? '-'} / ${system.bound?.toFixed(1) ?? '-'} / ${system.entropyBound?.toFixed(1) ?? '-'} | ${system.againstBestHabit?.toFixed(2) ?? '-'} |`,
   )
   .join('\n')}
 

@@ -2,7 +2,18 @@ import { execFileSync } from 'node:child_process'
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { createEngine, type Engine, type Observation } from '@/src/core/diagnosis/engine'
 import { waysOfWorking } from '@/src/core/diagnosis/ways'
-import { calibrate, drawCase, equalCostSolver, leastChecks, meanOf, type Sitting, shareOf, sit, waySolver } from '@/src/core/practice/exam'
+import {
+  type Bound,
+  calibrate,
+  drawCase,
+  equalCostSolver,
+  leastChecks,
+  meanOf,
+  type Sitting,
+  shareOf,
+  sit,
+  waySolver,
+} from '@/src/core/practice/exam'
 import { habitNames, habitSolver, MOST_HABIT_CHECKS } from '@/src/core/practice/habits'
 import { examineDouble, examineOutside, examineWrongReading } from '@/src/core/practice/hard-cases'
 import type { Solver } from '@/src/core/practice/trial'
@@ -102,7 +113,7 @@ function examineSystem(engine: Engine, random: Random) {
   const ids = [null, ...engine.faults.map(({ id }) => id)]
   const hidden = perSystem > 0 ? Array.from({ length: perSystem }, () => random.pick(ids)) : ids
   const free: Sitting[] = []
-  const equal: { checks: number; least: number }[] = []
+  const equal: { checks: number; least: Bound }[] = []
   const others = new Map<string, Sitting[]>()
   const freeOf = new Map<string, Sitting[]>()
   const give = (name: string, mine: Sitting, other: Sitting) => {
@@ -116,7 +127,7 @@ function examineSystem(engine: Engine, random: Random) {
     free.push(mine)
     if (onlyFree || house % compared !== 0) return
     const { solver, answerBits } = equalCostSolver()
-    equal.push({ checks: sit(engine, drawn, solver).trial.checks, least: leastChecks(engine, drawn.complaint, answerBits) })
+    equal.push({ checks: sit(engine, drawn, solver).trial.checks, least: leastChecks(engine, drawn, answerBits) })
     for (const name of habitNames) give(name, mine, sit(engine, drawn, habitSolver(name), { mostChecks: MOST_HABIT_CHECKS }))
     if (house % (2 * compared) === 0)
       for (const way of waysOfWorking) if (way !== 'free') give(`way: ${way}`, mine, sit(engine, drawn, waySolver(way) as Solver))
@@ -141,10 +152,13 @@ for (const system of systems) {
     )
   row('free choice', free)
   for (const [name, list] of others) row(name, list)
-  const bound = equal.length > 0 ? meanOf(equal.map(({ least }) => least)).mean : null
+  const bound = equal.length > 0 ? meanOf(equal.map(({ least }) => least.ofThis)).mean : null
+  const entropyBound = equal.length > 0 ? meanOf(equal.map(({ least }) => least.byEntropy)).mean : null
   const equalChecks = equal.length > 0 ? meanOf(equal.map(({ checks }) => checks)).mean : null
-  if (bound !== null && equalChecks !== null)
-    console.log(`checks at equal cost ${equalChecks.toFixed(2)}, entropy bound of the same checks ${bound.toFixed(2)}`)
+  if (bound !== null && entropyBound !== null && equalChecks !== null)
+    console.log(
+      `checks at equal cost ${equalChecks.toFixed(2)}, bound of the same checks for these houses ${bound.toFixed(2)}, by entropy alone ${entropyBound.toFixed(2)}`,
+    )
   const habits = Object.fromEntries([...others].map(([name, list]) => [name, compare(list)]))
   const ratios = habitNames.flatMap((name) => {
     const mine = freeOf.get(name)
@@ -162,6 +176,7 @@ for (const system of systems) {
     ...means,
     equalChecks,
     bound,
+    entropyBound,
     againstBestHabit: ratios.length > 0 ? Math.max(...ratios) : null,
     habits,
   })

@@ -1,10 +1,13 @@
 import { type Bench, benchKey } from '@/src/core/bench/bench'
+import { overLevels } from '@/src/core/diagnosis/by-house'
 import { type Engine, latestAnswers, type Observation, observationKey, widened } from '@/src/core/diagnosis/engine'
+import { atLevel, BESIDE_LEVEL, voltLevels } from '@/src/core/diagnosis/houses'
 import type { Probe } from '@/src/core/readings/check'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import { likelihood } from '@/src/core/readings/likelihood'
 import { predictAll, scaleOf, wordsFor } from '@/src/core/readings/predict'
 import { Kept, KeptPer } from '@/src/core/units/kept'
+import { logSum } from '@/src/core/units/log-sum'
 
 /**
  * What the readings from before a repair say about a second fault: for each story X the log likelihood of those readings in
@@ -29,19 +32,22 @@ function compute(engine: Engine, repaired: string, observations: readonly Observ
     benches.set(benchKey(bench), group)
   }
   const logBoth = (both: Hypothesis): number => {
-    let log = 0
+    const logs = voltLevels.map(({ weight }) => Math.log(weight))
     for (const { bench, probes, answers } of benches.values())
-      predictAll(engine.laboratory, bench, both, probes).forEach((prediction, row) => {
+      predictAll(engine.laboratory, bench, both, probes).forEach((foretold, row) => {
         const scale = scaleOf(engine.system, probes[row])
         const words = wordsFor(engine.system, probes[row]).length
-        log += Math.log(likelihood(answers[row], widened(prediction, scale), scale, words))
+        const prediction = widened(foretold, scale, BESIDE_LEVEL)
+        const atEach = overLevels(scale, (times) => likelihood(answers[row], atLevel(prediction, scale, times), scale, words))
+        atEach.forEach((value, level) => {
+          logs[level] += Math.log(value)
+        })
       })
-    return log
+    return logSum(logs)
   }
   return Float64Array.from(engine.hypotheses, (second) => {
     const logs = forms.map(({ hypothesis, logShare }) => logShare + logBoth(withMended(hypothesis, second)))
-    const highest = Math.max(...logs)
-    return highest + Math.log(logs.reduce((sum, log) => sum + Math.exp(log - highest), 0))
+    return logSum(logs)
   })
 }
 

@@ -1,6 +1,16 @@
 import { type Bench, benchKey } from '@/src/core/bench/bench'
+import { gather, type Likelihoods, overLevels } from '@/src/core/diagnosis/by-house'
 import { type CostModel, defaultCost } from '@/src/core/diagnosis/cost'
-import { inDegree, isGraded, kindsOfWiring, overDegrees, valueSpreads } from '@/src/core/diagnosis/houses'
+import {
+  atLevel,
+  inDegree,
+  isGraded,
+  kindsOfWiring,
+  overDegrees,
+  valueSpreads,
+  voltLevels,
+  type WiringKind,
+} from '@/src/core/diagnosis/houses'
 import { type Behaviour, createHypotheses } from '@/src/core/diagnosis/priors'
 import { type ShopCounts, withShopRates } from '@/src/core/diagnosis/shop-rates'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
@@ -71,14 +81,6 @@ function agree(a: Answer, b: Answer): boolean {
   return JSON.stringify(a) === JSON.stringify(b)
 }
 
-/** How well every story explains one reading. */
-export interface Likelihoods {
-  /** log P(answer | hypothesis), the kinds of wiring averaged; "anything at all" in the last place. */
-  readonly marginal: Float64Array
-  /** The same for each kind of wiring, hypothesis after hypothesis: a house is of one kind for all its readings. */
-  readonly byKind: Float64Array
-}
-
 /** What every story foretells of one reading, over the spread of values and in each kind of wiring. */
 interface Foreseen {
   /** Predictions in each of the spread's houses; stories that foretell the same share one. */
@@ -108,8 +110,10 @@ export interface Engine {
   readonly laboratory: Laboratory
   /** The same house over the spread of part values, the template first. */
   readonly laboratories: readonly Laboratory[]
-  /** log of the weight of each kind of wiring, in the order of `byKind`. */
-  readonly logKinds: Float64Array
+  /** The kinds of wiring that a house of this system may have, as drawn first. */
+  readonly kinds: readonly WiringKind[]
+  /** log of the weight of each house that it may be, in the order of `byHouse`. */
+  readonly logHouses: Float64Array
   /** The hypotheses as they are in each kind of wiring. */
   readonly hypothesesByKind: readonly (readonly Hypothesis[])[]
   logLikelihoods(observation: Observation): Likelihoods
@@ -122,12 +126,14 @@ export interface Engine {
 /** How far part values carry a reading from the template's: the planner must not hope to see what the spread of houses hides. */
 const SPREAD = { ohms: 0.22, volts: 0.03, 'line-volts': 0.03, amps: 0.15 } as const
 
-export function widened(prediction: Prediction, scale: Scale): Prediction {
+/** `volts` is the share of the volts that is not known of the house: less where its level is weighed beside. */
+export function widened(prediction: Prediction, scale: Scale, volts: number = SPREAD.volts): Prediction {
   if (scale === 'word') return prediction
   return prediction.map((component) => {
     if (typeof component.at !== 'number' || component.floating) return component
     // A metal path of an ohm or less is copper and contacts: no part value moves it.
-    const spread = scale === 'ohms' ? (component.at < onOhmScale(2) ? 0 : SPREAD.ohms) : SPREAD[scale] * component.at
+    const spread =
+      scale === 'ohms' ? (component.at < onOhmScale(2) ? 0 : SPREAD.ohms) : (scale === 'volts' ? volts : SPREAD[scale]) * component.at
     return { ...component, sigma: Math.hypot(component.sigma, spread) }
   })
 }
@@ -144,7 +150,7 @@ function inWhatMayNotBe(system: System, fault: Fault): Fault {
     : fault
 }
 
-const KEPT_OBSERVATIONS = 400
+const KEPT_OBSERVATIONS = 120
 /** Readings whose predictions are kept: those of a job, and the one that is about to be taken. */
 const KEPT_FORESEEN = 40
 /** Benches whose predictions are kept: what two jobs' worth of planning weighs. */
@@ -204,26 +210,33 @@ export function createEngine(system: System, { cost = defaultCost, shop = {} }: 
     const { bench, probe, answer } = observation
     const scale = scaleOf(system, probe)
     const words = wordsFor(system, probe).length
-    const marginal = new Float64Array(hypotheses.length + 1)
-    const byKind = new Float64Array(hypotheses.length * kinds.length)
     const wrong = wrongShare(observation)
     const { spreads, spreadOf, otherwise } = foresee(bench, probe)
     const asDrawn = spreads.map((corners) =>
-      valueSpreads.reduce((sum, { weight }, corner) => sum + weight * likelihood(answer, corners[corner], scale, words, wrong), 0),
+      overLevels(scale, (times) =>
+        valueSpreads.reduce(
+          (sum, { weight, factors }, corner) =>
+            sum + weight * likelihood(answer, atLevel(corners[corner], scale, times / factors.emf), scale, words, wrong),
+          0,
+        ),
+      ),
     )
-    for (let index = 0; index < hypotheses.length; index++) {
-      let sum = 0
-      const times = timesTold(hypotheses[index], observation)
-      kinds.forEach(({ weight }, kind) => {
-        const once = kind === 0 ? asDrawn[spreadOf[index]] : likelihood(answer, otherwise[kind - 1][index], scale, words, wrong)
-        const value = once ** times
-        byKind[index * kinds.length + kind] = Math.log(value)
-        sum += weight * value
-      })
-      marginal[index] = Math.log(sum)
-    }
-    marginal[hypotheses.length] = Math.log(Math.max(likelihoodOfAnything(answer, scale, words), 1e-9))
-    return { marginal, byKind }
+    const wiredOtherwise = otherwise.map((predictions) => {
+      const known = new Map<Prediction, number[]>()
+      return (index: number): number[] => {
+        const prediction = predictions[index]
+        const found =
+          known.get(prediction) ?? overLevels(scale, (times) => likelihood(answer, atLevel(prediction, scale, times), scale, words, wrong))
+        known.set(prediction, found)
+        return found
+      }
+    })
+    return gather(
+      (index, kind) => (kind === 0 ? asDrawn[spreadOf[index]] : wiredOtherwise[kind - 1](index)),
+      hypotheses.map((story) => timesTold(story, observation)),
+      kinds.map(({ weight }) => weight),
+      Math.log(Math.max(likelihoodOfAnything(answer, scale, words), 1e-9)),
+    )
   }
 
   return {
@@ -236,7 +249,8 @@ export function createEngine(system: System, { cost = defaultCost, shop = {} }: 
     laboratory,
     laboratories,
     hypothesesByKind,
-    logKinds: Float64Array.from(kinds, ({ weight }) => Math.log(weight)),
+    kinds,
+    logHouses: Float64Array.from(kinds.flatMap(({ weight }) => voltLevels.map((level) => Math.log(weight * level.weight)))),
     foresee: (bench, probe) => void foresee(bench, probe),
     logLikelihoods: (observation) => known.get(observationKey(observation), () => compute(observation)),
     predictions: (bench, probes) => {

@@ -1,6 +1,6 @@
 import type { Effect } from '@/src/core/faults/fault'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
-import type { Prediction } from '@/src/core/readings/prediction'
+import type { Prediction, Scale } from '@/src/core/readings/prediction'
 import { KeptPer } from '@/src/core/units/kept'
 import { bodyLink, landingLink } from '@/src/core/wiring/assembly'
 import { CHASSIS, terminalPoint } from '@/src/core/wiring/point'
@@ -35,6 +35,30 @@ export const valueSpreads: readonly ValueSpread[] = [
   { weight: 0.16, factors: { ...templateValues, anyCoilOhm: 1.3, emf: 0.96, transformerOhm: 1, anyLengthM: 0.55, electronicsVa: 1.3 } },
   { weight: 0.16, factors: { ...templateValues, anyCoilOhm: 0.75, emf: 1.04, transformerOhm: 1, anyLengthM: 1.8, electronicsVa: 0.75 } },
 ]
+/**
+ * How high the volts of a house stand against its template's, line and transformers together: a service may be 5 % off, and a
+ * winding a few more (assumption). A house has it for all its readings: taken reading by reading, a house on a low line looked
+ * more like a loose neutral with every reading that was as low as the one before.
+ */
+export const voltLevels: readonly { readonly times: number; readonly weight: number }[] = [
+  { times: 1, weight: 0.38 },
+  { times: 0.9625, weight: 0.245 },
+  { times: 1.0375, weight: 0.245 },
+  { times: 0.925, weight: 0.065 },
+  { times: 1.075, weight: 0.065 },
+]
+
+/** Share of a reading's volts that part values still hide where the level of the house is weighed beside: assumption. */
+export const BESIDE_LEVEL = 0.01
+
+/** A prediction where all volts of the house are so many times as high; what is read without the house's own power stays. */
+export function atLevel(prediction: Prediction, scale: Scale, times: number): Prediction {
+  if (times === 1 || (scale !== 'volts' && scale !== 'amps')) return prediction
+  return prediction.map((component) =>
+    typeof component.at === 'number' && !component.floating ? { ...component, at: component.at * times } : component,
+  )
+}
+
 /** How much of the damage there is at each of those points, against what the story says: assumption, a factor of sixteen in all. */
 const DEGREES = [1, 0.25, 4, 0.5, 2]
 /** The same from the least to the most. */

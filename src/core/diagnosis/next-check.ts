@@ -6,6 +6,7 @@ import { clusterOutcomes, type Outcomes } from '@/src/core/diagnosis/outcomes'
 import type { Posterior } from '@/src/core/diagnosis/posterior'
 import { planRoute, type Route } from '@/src/core/diagnosis/route'
 import { sayCheck, sayMeaning } from '@/src/core/diagnosis/say-check'
+import { sayingAgain } from '@/src/core/diagnosis/says-again'
 import { ALMOST_SURE, entropyAfter, entropyBefore, liveStories, type Story, thinOut, wrongAfter } from '@/src/core/diagnosis/stories'
 import { lookAhead } from '@/src/core/diagnosis/two-deep'
 import { stagesOf, type WayOfWorking } from '@/src/core/diagnosis/ways'
@@ -58,6 +59,8 @@ export interface Scored {
   readonly outcomes: Outcomes
   /** Which probe of its question this is. */
   readonly wanted: number
+  /** What each story weighed foretells of it. */
+  readonly foretold: (row: number) => Prediction
 }
 
 /** How the next check is chosen. */
@@ -110,7 +113,7 @@ export function rankChecks(
     for (const [stage, questions] of stages.entries()) {
       // A way of working is left for what tells more, sooner than for what tells nothing.
       const least = stage < stages.length - 1 ? Math.max(worthBits, WORTH_BITS_IN_STAGE) : worthBits
-      const best = bestOf(engine, stories, bench, questions, least, choice, most)
+      const best = bestOf(engine, stories, bench, questions, least, choice, most, asked)
       if (best.length > 0) return best.map((scored) => writeOut(engine, stories, scored))
     }
   }
@@ -132,24 +135,47 @@ function bestOf(
   worthBits: number,
   choice: Choice,
   most: number,
+  asked: readonly Observation[],
 ): Scored[] {
   if (stories.length < 2) return []
   const { equalCost = false, deep = true } = choice
   const coarse = thinOut(stories)
+  const isNewTo = (weighed: readonly Story[]) => {
+    const saysAgain = sayingAgain(engine, weighed, asked)
+    return ({ probe, foretold }: Scored) => !saysAgain(`${probe.meter} ${scaleOf(engine.system, probe)}`, foretold)
+  }
   const shortlist =
     coarse.length < stories.length
-      ? questions
-          .flatMap((question) => scoreQuestion(engine, coarse, bench, question, worthBits, choice).map((scored) => ({ question, scored })))
-          .sort((a, b) => byScore(a.scored, b.scored))
-          .slice(0, SHORTLISTED)
-          .map(({ question, scored }) => ({ ...question, wanted: [scored.wanted] }))
+      ? firstOf(
+          questions
+            .flatMap((question) =>
+              scoreQuestion(engine, coarse, bench, question, worthBits, choice).map((scored) => ({ ...scored, question })),
+            )
+            .sort(byScore),
+          isNewTo(coarse),
+          SHORTLISTED,
+        ).map(({ question, wanted }) => ({ ...question, wanted: [wanted] }))
       : questions
-  const scored = shortlist.flatMap((question) => scoreQuestion(engine, stories, bench, question, worthBits, choice)).sort(byScore)
+  const scored = firstOf(
+    shortlist.flatMap((question) => scoreQuestion(engine, stories, bench, question, worthBits, choice)).sort(byScore),
+    isNewTo(stories),
+    SHORTLISTED,
+  )
   const cannotSplit = scored.length > 1 && scored[0].gainBits < SPLITS_BITS
   return (deep && cannotSplit && !equalCost && choice.stakes === undefined ? lookAhead(stories, scored, engine.cost) : scored).slice(
     0,
     most,
   )
+}
+
+/** The first so many that are wanted; the rest is not looked at. */
+function firstOf<T>(list: readonly T[], isWanted: (one: T) => boolean, most: number): T[] {
+  const found: T[] = []
+  for (const one of list) {
+    if (found.length >= most) break
+    if (isWanted(one)) found.push(one)
+  }
+  return found
 }
 
 /** Best first; scores that agree to nine digits keep the order in which the wiring lists them. */
@@ -205,7 +231,7 @@ function scoreQuestion(
     const price = equalCost ? 1 : minutes + engine.cost.attention
     const score = stakes === undefined ? gainBits / price : stakes * (risk - wrongAfter(stories, groups, outcomes)) - minutes
     if (stakes !== undefined && score <= 0) continue
-    scores.push({ score, gainBits, minutes, probe, place, route, outcomes, wanted: index })
+    scores.push({ score, gainBits, minutes, probe, place, route, outcomes, wanted: index, foretold: (row) => predictions[row][index] })
   }
   return scores
 }

@@ -1,13 +1,7 @@
 import { benchKey } from '@/src/core/bench/bench'
-import {
-  type Engine,
-  type Likelihoods,
-  latestAnswers,
-  type Observation,
-  observationKey,
-  widened,
-  wrongShare,
-} from '@/src/core/diagnosis/engine'
+import { gather, joinRows, type Likelihoods, overLevels } from '@/src/core/diagnosis/by-house'
+import { type Engine, latestAnswers, type Observation, observationKey, widened, wrongShare } from '@/src/core/diagnosis/engine'
+import { atLevel, BESIDE_LEVEL } from '@/src/core/diagnosis/houses'
 import { computePosterior, type Evidence, type Posterior } from '@/src/core/diagnosis/posterior'
 import { type Behaviour, behaviourOf } from '@/src/core/diagnosis/priors'
 import type { Fault } from '@/src/core/faults/fault'
@@ -104,7 +98,7 @@ const MOST_PAIRS = 2_000
 const MOST_KEPT = 20_000
 const keptOf = new KeptPer((_: Engine) => ({
   pairs: new Kept<string, Pair>(MOST_PAIRS),
-  likelihoods: new Kept<string, number>(MOST_KEPT),
+  likelihoods: new Kept<string, number[]>(MOST_KEPT),
   predictions: new Kept<string, Prediction[]>(MOST_KEPT),
 }))
 
@@ -115,38 +109,31 @@ function withPairs(base: Engine, chosen: readonly [number, number][]): Engine {
   const pairs = chosen.map(([a, b]) => kept.pairs.get(`${a} ${b}`, () => makePair(base, a, b, all)))
   const { laboratory, system } = base
   const single = base.hypotheses.length
-  const kinds = base.logKinds.length
-  const wirings = base.hypothesesByKind.map(([first]) => first.wiring)
-  const inKind = (pair: Pair, kind: number): Hypothesis => (kind === 0 ? pair.hypothesis : { ...pair.hypothesis, wiring: wirings[kind] })
-  const predict = (pair: Pair, kind: number, { bench, probe }: Pick<Observation, 'bench' | 'probe'>): Prediction =>
-    kept.predictions.get(`${pair.hypothesis.id} ${kind} ${benchKey(bench)} ${probeKey(probe)}`, () =>
-      predictAll(laboratory, bench, inKind(pair, kind), [probe]).map((prediction) => widened(prediction, scaleOf(system, probe))),
-    )[0]
+  const inKind = (pair: Pair, kind: number): Hypothesis =>
+    kind === 0 ? pair.hypothesis : { ...pair.hypothesis, wiring: base.kinds[kind].wiring }
+
+  /** What an answer says of a pair in one kind of wiring, level after level. */
+  function weighAnswer(pair: Pair, kind: number, observation: Observation): number[] {
+    const { bench, probe, answer } = observation
+    return kept.likelihoods.get(`${pair.hypothesis.id} ${kind} ${observationKey(observation)}`, () => {
+      const scale = scaleOf(system, probe)
+      const words = wordsFor(system, probe).length
+      const wrong = wrongShare(observation)
+      const [foretold] = predictAll(laboratory, bench, inKind(pair, kind), [probe])
+      const prediction = widened(foretold, scale, BESIDE_LEVEL)
+      return overLevels(scale, (times) => likelihood(answer, atLevel(prediction, scale, times), scale, words, wrong))
+    })
+  }
 
   function extend(observation: Observation): Likelihoods {
-    const { marginal, byKind } = base.logLikelihoods(observation)
-    const { probe, answer } = observation
-    const scale = scaleOf(system, probe)
-    const words = wordsFor(system, probe).length
-    const extendedMarginal = new Float64Array(single + pairs.length + 1)
-    const extendedByKind = new Float64Array((single + pairs.length) * kinds)
-    extendedMarginal.set(marginal.subarray(0, single))
-    extendedMarginal[single + pairs.length] = marginal[single]
-    extendedByKind.set(byKind)
-    const question = observationKey(observation)
-    const wrong = wrongShare(observation)
-    pairs.forEach((pair, position) => {
-      let sum = 0
-      for (let kind = 0; kind < kinds; kind++) {
-        const log = kept.likelihoods.get(`${pair.hypothesis.id} ${kind} ${question}`, () =>
-          Math.log(likelihood(answer, predict(pair, kind, observation), scale, words, wrong)),
-        )
-        extendedByKind[(single + position) * kinds + kind] = log
-        sum += Math.exp(base.logKinds[kind] + log)
-      }
-      extendedMarginal[single + position] = Math.log(sum)
-    })
-    return { marginal: extendedMarginal, byKind: extendedByKind }
+    const ofSingles = base.logLikelihoods(observation)
+    const ofPairs = gather(
+      (position, kind) => weighAnswer(pairs[position], kind, observation),
+      pairs.map(() => 1),
+      base.kinds.map(({ weight }) => weight),
+      ofSingles.marginal[single],
+    )
+    return joinRows(ofSingles, ofPairs)
   }
 
   const extended = new KeptPer(extend)

@@ -1,7 +1,10 @@
 import { saidBefore } from '@/src/core/diagnosis/after-repair'
+import type { Likelihoods } from '@/src/core/diagnosis/by-house'
 import { type Complaint, emptyComplaint } from '@/src/core/diagnosis/complaint'
 import { type Engine, latestAnswers, type Observation } from '@/src/core/diagnosis/engine'
+import { voltLevels } from '@/src/core/diagnosis/houses'
 import { priorWeights } from '@/src/core/diagnosis/priors'
+import { logSum } from '@/src/core/units/log-sum'
 
 /** What is known of the house so far. */
 export interface Evidence {
@@ -33,36 +36,34 @@ export interface Posterior {
   /** Probability of each hypothesis of the engine, in its order. */
   readonly hypotheses: Float64Array
   readonly noneOfThese: number
-  /** For each hypothesis the kind of wiring in which it explains the readings best. */
+  /** For each hypothesis the kind of wiring, and the level of volts, in which it explains the readings best. */
   readonly kinds: Uint8Array
+  readonly levels: Uint8Array
 }
 
 export function computePosterior(engine: Engine, evidence: Evidence): Posterior {
   const { hypotheses } = engine
   const weights = priorsOf(engine, evidence)
-  const kinds = engine.logKinds.length
-  const byKind = new Float64Array(hypotheses.length * kinds)
-  for (let place = 0; place < byKind.length; place++) byKind[place] = engine.logKinds[place % kinds]
-  let anything = Math.log(1 - LIKE_A_KNOWN_ONE)
-  const resembling = Float64Array.from(weights, Math.log)
-  for (const observation of latestAnswers(evidence.observations)) {
-    const { byKind: logs, marginal } = engine.logLikelihoods(observation)
-    for (let place = 0; place < byKind.length; place++) byKind[place] += logs[place]
-    const chance = marginal[hypotheses.length]
-    anything += chance
-    const unlike = UNLIKE_SHARE * Math.exp(chance)
-    for (let index = 0; index < resembling.length; index++)
-      resembling[index] += Math.log((1 - UNLIKE_SHARE) * Math.exp(marginal[index]) + unlike)
-  }
-  const likeKnown = Math.log(LIKE_A_KNOWN_ONE) + logSum(resembling, 0, resembling.length)
+  const houses = engine.logHouses.length
+  const levels = voltLevels.length
+  const rows = latestAnswers(evidence.observations).map((observation) => engine.logLikelihoods(observation))
+  const byHouse = new Float64Array(hypotheses.length * houses)
+  for (let place = 0; place < byHouse.length; place++) byHouse[place] = engine.logHouses[place % houses]
+  for (const row of rows) for (let place = 0; place < byHouse.length; place++) byHouse[place] += row.byHouse[place]
   const logs = new Float64Array(hypotheses.length + 1)
-  const likeliest = new Uint8Array(hypotheses.length)
+  const kinds = new Uint8Array(hypotheses.length)
+  const levelOf = new Uint8Array(hypotheses.length)
+  let lead = 0
   for (let index = 0; index < hypotheses.length; index++) {
-    logs[index] = Math.log(weights[index] * (1 - NONE_OF_THESE)) + logSum(byKind, index * kinds, kinds)
-    for (let kind = 1; kind < kinds; kind++)
-      if (byKind[index * kinds + kind] > byKind[index * kinds + likeliest[index]]) likeliest[index] = kind
+    logs[index] = Math.log(weights[index] * (1 - NONE_OF_THESE)) + logSum(byHouse, index * houses, houses)
+    let likeliest = 0
+    for (let house = 1; house < houses; house++)
+      if (byHouse[index * houses + house] > byHouse[index * houses + likeliest]) likeliest = house
+    kinds[index] = Math.floor(likeliest / levels)
+    levelOf[index] = likeliest % levels
+    if (logs[index] > logs[lead]) lead = index
   }
-  logs[hypotheses.length] = Math.log(NONE_OF_THESE) + logSum(Float64Array.of(anything, likeKnown), 0, 2)
+  logs[hypotheses.length] = Math.log(NONE_OF_THESE) + logOfNone(weights, rows, levelOf[lead])
   let highest = -Infinity
   for (const log of logs) if (log > highest) highest = log
   let total = 0
@@ -71,16 +72,23 @@ export function computePosterior(engine: Engine, evidence: Evidence): Posterior 
     total += logs[index]
   }
   for (let index = 0; index < logs.length; index++) logs[index] /= total
-  return { hypotheses: logs.subarray(0, hypotheses.length), noneOfThese: logs[hypotheses.length], kinds: likeliest }
+  return { hypotheses: logs.subarray(0, hypotheses.length), noneOfThese: logs[hypotheses.length], kinds, levels: levelOf }
 }
 
-/** log of the sum of exponentials of a stretch of an array. */
-function logSum(values: Float64Array, start: number, count: number): number {
-  let highest = -Infinity
-  for (let place = start; place < start + count; place++) if (values[place] > highest) highest = values[place]
-  let sum = 0
-  for (let place = start; place < start + count; place++) sum += Math.exp(values[place] - highest)
-  return highest + Math.log(sum)
+/** How well something of no catalogue explains the readings: like nothing known, or like a story in part of them. The house's volts stand as the leading story has them. */
+function logOfNone(weights: Float64Array, rows: readonly Likelihoods[], level: number): number {
+  const stories = weights.length
+  const levels = voltLevels.length
+  let anything = Math.log(1 - LIKE_A_KNOWN_ONE)
+  const resembling = Float64Array.from(weights, Math.log)
+  for (const { marginal, byLevel } of rows) {
+    const chance = marginal[stories]
+    anything += chance
+    const unlike = UNLIKE_SHARE * Math.exp(chance)
+    for (let index = 0; index < stories; index++)
+      resembling[index] += Math.log((1 - UNLIKE_SHARE) * Math.exp(byLevel[index * levels + level]) + unlike)
+  }
+  return logSum([anything, Math.log(LIKE_A_KNOWN_ONE) + logSum(resembling)])
 }
 
 /** After a repair the house is probably sound; if it is not, the complaint and the readings from before the repair say where to look. */

@@ -20,6 +20,12 @@ export interface Proposal {
 /** A sound house is likelier than not: assumption. */
 const LOOKS_SOUND = 0.5
 
+/**
+ * Bits below which a check hardly tells anything, while nobody knows what the trouble is: then the house is run through its
+ * calls to see what does not work. Tried on 24 houses of two zones with nothing told: 0.35 loses no minutes, 0.6 half of them.
+ */
+const TELLS_LITTLE = 0.35
+
 /** One step of the search: a verdict that stands, or the check to take next from a bench. */
 export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: Choice = {}): Proposal {
   const { engine, posterior } = weigh(base, evidence)
@@ -37,11 +43,23 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
   }
   const planned = doubted ? computePosterior(engine, without(evidence, doubted)) : posterior
   const next = findNextCheck(engine, planned, bench, evidence.observations, choice)
+  if (next && !doubted && next.gainBits < TELLS_LITTLE && showsNothing(engine, evidence)) {
+    const call = nextProof(engine, posterior, evidence, bench, choice)
+    if (call) return { next: call, verdict: null, confirms: false }
+  }
   if (next) return { next, verdict: null, confirms: doubted !== null }
   const last = reachVerdict(suspects, true)
   const proof = last?.found === 'nothing-wrong' ? nextProof(engine, posterior, evidence, bench, choice) : null
   return proof ? { next: proof, verdict: null, confirms: true } : { next: null, verdict: last, confirms: false }
 }
+
+/** Nothing that was told or read speaks of trouble: a sound house explains each reading better than chance. */
+const showsNothing = (engine: Engine, { complaint, observations }: Evidence): boolean =>
+  complaint.symptoms.length + complaint.codes.length === 0 &&
+  latestAnswers(observations).every((observation) => {
+    const { marginal } = engine.logLikelihoods(observation)
+    return marginal[0] > marginal[marginal.length - 1]
+  })
 
 /** A verdict that one reading stands against waits until that reading has been taken again. */
 function askAgain(engine: Engine, evidence: Evidence, posterior: Posterior, bench: Bench, lead: Suspect, choice: Choice): Check | null {

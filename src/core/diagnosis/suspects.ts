@@ -1,5 +1,5 @@
 import { type Engine, latestAnswers, type Observation } from '@/src/core/diagnosis/engine'
-import { inDegree, isGraded, overDegrees } from '@/src/core/diagnosis/houses'
+import { atLevel, inDegree, isGraded, overDegrees, valueSpreads, voltLevels } from '@/src/core/diagnosis/houses'
 import type { Evidence, Posterior } from '@/src/core/diagnosis/posterior'
 import type { Repair } from '@/src/core/faults/fault'
 import { misfit } from '@/src/core/readings/likelihood'
@@ -91,9 +91,15 @@ function rowFor(engine: Engine, posterior: Posterior, observation: Observation, 
   })
   const weight = logs[index] - Math.log(others / mass)
   const story = engine.hypothesesByKind[posterior.kinds[index]][index]
-  const foretold = (corner: number) => predict(engine.laboratories[corner], observation.bench, inDegree(story, corner), observation.probe)
-  const prediction = foretold(0)
   const scale = scaleOf(engine.system, observation.probe)
+  const { times } = voltLevels[posterior.levels[index]]
+  const foretold = (corner: number) =>
+    atLevel(
+      predict(engine.laboratories[corner], observation.bench, inDegree(story, corner), observation.probe),
+      scale,
+      times / valueSpreads[corner].factors.emf,
+    )
+  const prediction = foretold(0)
   // What lies within the spread of houses, and of damage, fits.
   let away = misfit(observation.answer, prediction, scale)
   if (away > MISFIT_LIMIT) {

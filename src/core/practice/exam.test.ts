@@ -1,6 +1,10 @@
 import { createBench } from '@/src/core/bench/bench'
+import { emptyComplaint } from '@/src/core/diagnosis/complaint'
+import { weigh } from '@/src/core/diagnosis/pairs'
+import { noEvidence } from '@/src/core/diagnosis/posterior'
 import { calibrate, drawCase, equalCostSolver, leastChecks, type Sitting, shareOf, sit, waySolver } from '@/src/core/practice/exam'
 import { habitNames, habitSolver, MOST_HABIT_CHECKS } from '@/src/core/practice/habits'
+import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import { createRandom } from '@/src/core/units/random'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 import { furnaceEngine } from '@/tests/setup/furnace'
@@ -75,15 +79,26 @@ describe('the other solvers, on the same house', () => {
     const { solver, answerBits } = equalCostSolver()
     const { trial } = sit(engine, drawn, solver)
     expect(answerBits).toHaveLength(trial.checks)
-    const least = leastChecks(engine, drawn.complaint, answerBits)
-    expect(least).toBeGreaterThan(0.5)
+    const least = leastChecks(engine, drawn, answerBits)
+    expect(least.byEntropy).toBeGreaterThan(0.5)
     // Four times as many bits an answer, a quarter of the checks.
-    expect(
-      leastChecks(
-        engine,
-        drawn.complaint,
-        answerBits.map((bits) => 4 * bits),
-      ),
-    ).toBeCloseTo(least / 4, 6)
+    const carryingMore = leastChecks(
+      engine,
+      drawn,
+      answerBits.map((bits) => 4 * bits),
+    )
+    expect(carryingMore.byEntropy).toBeCloseTo(least.byEntropy / 4, 6)
+    expect(carryingMore.ofThis).toBeCloseTo(least.ofThis / 4, 6)
+  })
+
+  it('is longer for a repair that is rarely met, and over all repairs as often as they are met it is the entropy', () => {
+    const complaint = emptyComplaint
+    const lengthOf = (story: Hypothesis) => leastChecks(engine, { complaint, story }, [1]).ofThis
+    const story = (id: string) => engine.hypotheses.find((one) => one.id === id) ?? engine.hypotheses[0]
+    expect(lengthOf(story('landed-wrong:stat-cable.Y@thermostat>C'))).toBeGreaterThan(lengthOf(story('switch-open:float')) + 1)
+    const { posterior } = weigh(engine, noEvidence)
+    const mean = engine.hypotheses.reduce((sum, one, index) => sum + posterior.hypotheses[index] * lengthOf(one), 0)
+    // None of these has no word; what is left open at the end is counted otherwise by a few hundredths.
+    expect(Math.abs(mean - leastChecks(engine, { complaint, story: engine.hypotheses[0] }, [1]).byEntropy)).toBeLessThan(0.4)
   })
 })

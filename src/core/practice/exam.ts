@@ -2,8 +2,9 @@ import type { Complaint } from '@/src/core/diagnosis/complaint'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { graded, kindsOfWiring } from '@/src/core/diagnosis/houses'
 import { weigh } from '@/src/core/diagnosis/pairs'
-import { entropyOfRepair, noEvidence } from '@/src/core/diagnosis/posterior'
+import { entropyOfRepair, massByRepair, noEvidence } from '@/src/core/diagnosis/posterior'
 import { propose } from '@/src/core/diagnosis/propose'
+import { FOUND } from '@/src/core/diagnosis/verdict'
 import type { WayOfWorking } from '@/src/core/diagnosis/ways'
 import { type Fault, singlesOf } from '@/src/core/faults/fault'
 import { createHouse, drawValues, type House } from '@/src/core/practice/house'
@@ -116,15 +117,30 @@ export function equalCostSolver(): { solver: Solver; answerBits: number[] } {
 /** Bits that may be left when 95 % on one repair ends the search: the entropy of 0.95 and 0.05. */
 const LEFT_BITS = 0.29
 
-/**
- * The least number of checks that could tell the repairs of this complaint apart: entropy of the repair over what the
- * answers of the same checks can carry (Shannon's source coding bound; Huffman's code is within one check of it).
- */
-export function leastChecks(engine: Engine, complaint: Complaint, answerBits: readonly number[]): number {
-  const evidence = { ...noEvidence, complaint }
-  const bits = entropyOfRepair(engine, weigh(engine, evidence).posterior)
-  const mean = answerBits.reduce((sum, value) => sum + value, 0) / Math.max(1, answerBits.length)
-  return Math.max(0, bits - LEFT_BITS) / Math.max(mean, 0.1)
+/** Checks that no search could do with less of, given what the answers of the same checks can carry. */
+export interface Bound {
+  /** For houses drawn as often as they are met: entropy of the repair over bits an answer (Shannon's source coding bound). */
+  readonly byEntropy: number
+  /**
+   * For this one house: the length of its repair's word in the best code, up to the 95 % that end a search. The exam draws its faults
+   * evenly, so that rare ones, whose words are long, are as many as common ones: this mean is the one to hold its checks against.
+   */
+  readonly ofThis: number
+}
+
+/** The least number of checks that could tell the repairs of this complaint apart (Huffman's code is within one check of it). */
+export function leastChecks(
+  engine: Engine,
+  { complaint, story }: Pick<ExamCase, 'complaint' | 'story'>,
+  answerBits: readonly number[],
+): Bound {
+  const weighed = weigh(engine, { ...noEvidence, complaint })
+  const mean = Math.max(0.1, answerBits.reduce((sum, value) => sum + value, 0) / Math.max(1, answerBits.length))
+  const share = massByRepair(weighed.engine, weighed.posterior).get(story.fault?.repair.id ?? 'nothing') ?? 0
+  return {
+    byEntropy: Math.max(0, entropyOfRepair(weighed.engine, weighed.posterior) - LEFT_BITS) / mean,
+    ofThis: Math.max(0, Math.log2(FOUND / share)) / mean,
+  }
 }
 
 /** A share with its 95 % interval (Wilson 1927): small numbers keep their doubt. */

@@ -141,7 +141,7 @@ describe('what stays unknown', () => {
   it('is a common that may not be at the thermostat: both houses are thought of', () => {
     const { system } = buildSystem(seen({ traits: saidOf(furnaceAc), float: 'none' }), catalogue)
     const open = buildSystem(seen({ traits: { ...saidOf(furnaceAc), commonAtThermostat: 'unknown' } }), catalogue).system
-    expect(createEngine(open).logKinds.length).toBe(createEngine(system).logKinds.length + 1)
+    expect(createEngine(open).kinds.length).toBe(createEngine(system).kinds.length + 1)
   })
 })
 

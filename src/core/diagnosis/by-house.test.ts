@@ -1,0 +1,75 @@
+import { createBench } from '@/src/core/bench/bench'
+import type { Observation } from '@/src/core/diagnosis/engine'
+import { atLevel, voltLevels } from '@/src/core/diagnosis/houses'
+import { computePosterior, noEvidence } from '@/src/core/diagnosis/posterior'
+import { listSuspects } from '@/src/core/diagnosis/suspects'
+import { healthy } from '@/src/core/readings/hypothesis'
+import { predict, scaleOf } from '@/src/core/readings/predict'
+import { fromOhmScale } from '@/src/core/readings/prediction'
+import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
+import { furnaceEngine } from '@/tests/setup/furnace'
+
+const engine = furnaceEngine()
+const live = createBench(furnaceAc)
+
+/** What a sound house shows whose volts all stand so many times as high as the template's. */
+function soundHouseAt(times: number, points: readonly (readonly [string, string])[]): Observation[] {
+  return points.map(([a, b], index): Observation => {
+    const probe = { meter: 'volts', a, b } as const
+    const [{ at }] = atLevel(predict(engine.laboratory, live, healthy, probe), 'volts', times)
+    return { id: String(index), bench: live, probe, answer: Number(Number(at).toFixed(2)) }
+  })
+}
+
+const places = [
+  ['R@indoor', 'C@indoor'],
+  ['R@thermostat', 'C@thermostat'],
+  ['sec@indoor', 'C@indoor'],
+  ['R@indoor', 'Y@indoor'],
+  ['R@indoor', 'W@indoor'],
+  ['R@thermostat', 'Y@thermostat'],
+] as const
+
+describe('a house on a low line', () => {
+  const oddsAgainstSound = (observations: readonly Observation[]) => {
+    const { hypotheses } = computePosterior(engine, { ...noEvidence, observations })
+    return hypotheses.map((probability) => probability / hypotheses[0])
+  }
+
+  it('does not come to look like any fault by many readings that are all as low as the first', () => {
+    const [before, after] = [[], soundHouseAt(0.93, places)].map(oddsAgainstSound)
+    engine.hypotheses.forEach(({ id }, index) => {
+      expect([id, after[index] < 4 * before[index]]).toEqual([id, true])
+    })
+  })
+
+  it('fits the story of a sound house in every reading', () => {
+    const evidence = { ...noEvidence, observations: soundHouseAt(0.925, places) }
+    const suspects = listSuspects(engine, evidence, computePosterior(engine, evidence), Number.POSITIVE_INFINITY)
+    const sound = suspects.find(({ id }) => id === 'nothing-wrong')
+    expect(sound?.evidence).toHaveLength(places.length)
+    expect(sound?.misfits).toBe(0)
+  })
+
+  it('is told from one whose readings do not agree with each other', () => {
+    const readings = soundHouseAt(0.93, places)
+    const high = soundHouseAt(1.07, places)
+    const mixed = readings.map((reading, index) => (index % 2 === 0 ? reading : high[index]))
+    const sound = (observations: readonly Observation[]) => computePosterior(engine, { ...noEvidence, observations }).hypotheses[0]
+    expect(sound(mixed)).toBeLessThan(sound(readings) / 10)
+  })
+})
+
+describe('levels of volts', () => {
+  it('are all houses together, and move volts and amps but no ohms', () => {
+    expect(voltLevels.reduce((sum, { weight }) => sum + weight, 0)).toBeCloseTo(1)
+    const ohms = { meter: 'ohms', a: 'Y@indoor', b: 'C@indoor' } as const
+    const off = { ...live, power: false }
+    const prediction = predict(engine.laboratory, off, healthy, ohms)
+    expect(atLevel(prediction, scaleOf(furnaceAc, ohms), 1.1)).toBe(prediction)
+    expect(fromOhmScale(Number(prediction[0].at))).toBeGreaterThan(5)
+    const volts = { meter: 'volts', a: 'R@indoor', b: 'C@indoor' } as const
+    const [as, higher] = [1, 1.1].map((times) => Number(atLevel(predict(engine.laboratory, live, healthy, volts), 'volts', times)[0].at))
+    expect(higher / as).toBeCloseTo(1.1)
+  })
+})
