@@ -38,7 +38,14 @@ const examSchema = z.object({
   wrongReading: z.object({ houses: z.number(), right: z.number(), named: z.number() }),
   sound: z.object({ houses: z.number(), said: z.number(), condemned: z.number(), minutes: z.number() }),
   outside: z.object({ houses: z.number(), led: z.number(), condemned: z.number() }),
-  double: z.object({ houses: z.number(), bothAtOnce: z.number(), first: z.number(), secondLookedFor: z.number(), secondFound: z.number() }),
+  double: z.object({
+    houses: z.number(),
+    bothAtOnce: z.number(),
+    first: z.number(),
+    secondLookedFor: z.number(),
+    secondFound: z.number(),
+    bothAtTheEnd: z.number(),
+  }),
 })
 type Exam = z.infer<typeof examSchema>
 
@@ -185,6 +192,7 @@ A verdict that names a group which nothing at hand splits counts as not right he
 | a fault of no catalogue: "none of these" led at the end | ${share(outside.led, outside.houses)} |
 | a part condemned all the same | ${share(outside.condemned, outside.houses)} |
 | two faults at once: one of them named first | ${share(double.first, double.houses)} |
+| both named by the end of the visit, the second after the first was mended | ${share(double.bothAtTheEnd, double.houses)} |
 | both in one verdict | ${share(double.bothAtOnce, double.houses)} |
 | the second named after the first was mended | ${share(double.secondFound, double.secondLookedFor)} |
 `

@@ -2,7 +2,7 @@ import { createBench } from '@/src/core/bench/bench'
 import { emptyComplaint } from '@/src/core/diagnosis/complaint'
 import { weigh } from '@/src/core/diagnosis/pairs'
 import { noEvidence } from '@/src/core/diagnosis/posterior'
-import { calibrate, drawCase, equalCostSolver, leastChecks, type Sitting, shareOf, sit, waySolver } from '@/src/core/practice/exam'
+import { calibrate, claimOf, drawCase, equalCostSolver, leastChecks, type Sitting, shareOf, sit, waySolver } from '@/src/core/practice/exam'
 import { habitNames, habitSolver, MOST_HABIT_CHECKS } from '@/src/core/practice/habits'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import { createRandom } from '@/src/core/units/random'
@@ -20,11 +20,11 @@ describe('shareOf', () => {
 
 describe('calibrate', () => {
   it('holds what was claimed against what was right', () => {
-    const sitting = (probability: number, right: boolean): Sitting => ({
+    const sitting = (probability: number, right: boolean, asGroup = false): Sitting => ({
       hidden: '',
       family: '',
       right,
-      asGroup: false,
+      asGroup,
       trial: {
         verdict: { found: 'nothing-wrong', probability, suspects: [] },
         checks: 1,
@@ -37,8 +37,9 @@ describe('calibrate', () => {
         bench: createBench(furnaceAc),
       },
     })
-    expect(calibrate([sitting(0.96, true), sitting(0.97, false), sitting(0.6, true)])).toEqual([
-      { claimed: 0.6, right: 1, n: 1 },
+    const claims = [sitting(0.96, true), sitting(0.97, false), sitting(0.6, true), sitting(0.6, true, true)]
+    expect(calibrate(claims.flatMap((one) => claimOf(one) ?? []))).toEqual([
+      { claimed: 0.6, right: 0.5, n: 2 },
       { claimed: 0.965, right: 0.5, n: 2 },
     ])
   })

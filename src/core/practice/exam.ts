@@ -160,15 +160,22 @@ export function meanOf(values: readonly number[]): { mean: number; half: number 
   return { mean, half: 1.96 * Math.sqrt(variance / values.length) }
 }
 
+/** What a verdict claimed, and whether it was right; a group that holds the fault is not right here. */
+export interface Claim {
+  readonly claimed: number
+  readonly right: boolean
+}
+
+export const claimOf = ({ right, asGroup, trial: { verdict } }: Sitting): Claim | null =>
+  verdict && { claimed: verdict.probability, right: right && !asGroup }
+
 /** Claimed against right, in bands of what the verdict claimed. */
-export function calibrate(sittings: readonly Sitting[]): { claimed: number; right: number; n: number }[] {
+export function calibrate(claims: readonly Claim[]): { claimed: number; right: number; n: number }[] {
   const bands = [0, 0.5, 0.7, 0.85, 0.95, 0.98, 1.0001]
   return bands.slice(1).flatMap((high, index) => {
-    const inside = sittings.filter(
-      ({ trial: { verdict } }) => verdict !== null && verdict.probability >= bands[index] && verdict.probability < high,
-    )
+    const inside = claims.filter(({ claimed }) => claimed >= bands[index] && claimed < high)
     if (inside.length === 0) return []
-    const claimed = inside.reduce((sum, { trial }) => sum + (trial.verdict?.probability ?? 0), 0) / inside.length
-    return [{ claimed, right: inside.filter(({ right, asGroup }) => right && !asGroup).length / inside.length, n: inside.length }]
+    const claimed = inside.reduce((sum, claim) => sum + claim.claimed, 0) / inside.length
+    return [{ claimed, right: inside.filter(({ right }) => right).length / inside.length, n: inside.length }]
   })
 }
