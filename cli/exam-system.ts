@@ -1,4 +1,5 @@
-import { createEngine, type Engine, type Observation } from '@/src/core/diagnosis/engine'
+import { createEngine, type Engine } from '@/src/core/diagnosis/engine'
+import type { Observation } from '@/src/core/diagnosis/observations'
 import { waysOfWorking } from '@/src/core/diagnosis/ways'
 import {
   type Bound,

@@ -1,15 +1,30 @@
-import { voltLevels } from '@/src/core/diagnosis/houses'
+import { degrees, voltLevels, type WiringKind } from '@/src/core/diagnosis/houses'
 import type { Scale } from '@/src/core/readings/prediction'
 
 /** How well every story explains one reading. Rows run story after story. */
 export interface Likelihoods {
   /** log P(answer | story), kinds of wiring and levels of volts averaged; "anything at all" in the last place. */
   readonly marginal: Float64Array
-  /** The same for each house that it may be, of one wiring and one level for all its readings: wiring after wiring, each at every level. */
+  /**
+   * The same for each house that it may be, of one build and one level for all its readings: build after build, each at every
+   * level.
+   */
   readonly byHouse: Float64Array
-  /** The same for each level, the wirings averaged. */
+  /** The same for each level, the builds averaged. */
   readonly byLevel: Float64Array
 }
+
+/** One way in which a house may be built: as drawn with one degree of the damage, if there is damage by degrees; or wired otherwise. */
+export interface Build {
+  readonly kind: number
+  readonly degree: number
+  readonly weight: number
+}
+
+export const buildsOf = (kinds: readonly WiringKind[]): Build[] =>
+  kinds.flatMap(({ weight }, kind): Build[] =>
+    kind === 0 ? degrees.map((one, degree) => ({ kind, degree, weight: weight * one.weight })) : [{ kind, degree: 0, weight }],
+  )
 
 /** One answer's likelihood at each level of volts; what does not hang on the house's volts is worked out once. */
 export function overLevels(scale: Scale, likelihoodAt: (times: number) => number): number[] {
@@ -19,31 +34,35 @@ export function overLevels(scale: Scale, likelihoodAt: (times: number) => number
 }
 
 /**
- * Gathers the likelihoods of one answer. `once` gives those of a story in a kind of wiring, level after level; `times` how often
- * the answer counts for each story.
+ * Gathers the likelihoods of one answer. `once` gives those of a story in a build, level after level; `times` how often the
+ * answer counts for each story.
  */
 export function gather(
-  once: (story: number, kind: number) => readonly number[],
+  once: (story: number, build: Build) => readonly number[],
   times: readonly number[],
-  kindWeights: readonly number[],
+  builds: readonly Build[],
   logAnything: number,
 ): Likelihoods {
   const stories = times.length
-  const kinds = kindWeights.length
   const levels = voltLevels.length
   const marginal = new Float64Array(stories + 1)
-  const byHouse = new Float64Array(stories * kinds * levels)
+  const byHouse = new Float64Array(stories * builds.length * levels)
   const byLevel = new Float64Array(stories * levels)
   for (let story = 0; story < stories; story++) {
     let sum = 0
-    for (let kind = 0; kind < kinds; kind++) {
-      const values = once(story, kind)
+    let before: readonly number[] | null = null
+    for (let build = 0; build < builds.length; build++) {
+      const values = once(story, builds[build])
+      const place = (story * builds.length + build) * levels
+      // Most stories have no degrees: their builds share one row.
+      if (values === before) byHouse.copyWithin(place, place - levels, place)
       for (let level = 0; level < levels; level++) {
         const value = times[story] === 1 ? values[level] : values[level] ** times[story]
-        byHouse[(story * kinds + kind) * levels + level] = Math.log(value)
-        byLevel[story * levels + level] += kindWeights[kind] * value
-        sum += kindWeights[kind] * voltLevels[level].weight * value
+        if (values !== before) byHouse[place + level] = Math.log(value)
+        byLevel[story * levels + level] += builds[build].weight * value
+        sum += builds[build].weight * voltLevels[level].weight * value
       }
+      before = values
     }
     marginal[story] = Math.log(sum)
   }

@@ -1,7 +1,7 @@
 import { createBench } from '@/src/core/bench/bench'
 import { emptyComplaint } from '@/src/core/diagnosis/complaint'
-import { latestAnswers, type Observation } from '@/src/core/diagnosis/engine'
 import { graded, inDegree, isGraded } from '@/src/core/diagnosis/houses'
+import { latestAnswers, type Observation } from '@/src/core/diagnosis/observations'
 import { computePosterior, noEvidence } from '@/src/core/diagnosis/posterior'
 import { propose } from '@/src/core/diagnosis/propose'
 import { createHouse, drawValues } from '@/src/core/practice/house'

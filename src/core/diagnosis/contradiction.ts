@@ -1,4 +1,5 @@
-import { type Engine, latestAnswers } from '@/src/core/diagnosis/engine'
+import type { Engine } from '@/src/core/diagnosis/engine'
+import { latestAnswers } from '@/src/core/diagnosis/observations'
 import { type Evidence, priorsOf } from '@/src/core/diagnosis/posterior'
 
 /** A reading that stands against all the others. */

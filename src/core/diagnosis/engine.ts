@@ -1,8 +1,10 @@
 import { type Bench, benchKey } from '@/src/core/bench/bench'
-import { gather, type Likelihoods, overLevels } from '@/src/core/diagnosis/by-house'
+import { type Build, buildsOf, gather, type Likelihoods, overLevels } from '@/src/core/diagnosis/by-house'
 import { type CostModel, defaultCost } from '@/src/core/diagnosis/cost'
 import {
   atLevel,
+  BESIDE_LEVEL,
+  degrees,
   inDegree,
   isGraded,
   kindsOfWiring,
@@ -11,80 +13,24 @@ import {
   voltLevels,
   type WiringKind,
 } from '@/src/core/diagnosis/houses'
+import { type Observation, observationKey, timesTold, wrongShare } from '@/src/core/diagnosis/observations'
 import { type Behaviour, createHypotheses } from '@/src/core/diagnosis/priors'
 import { type ShopCounts, withShopRates } from '@/src/core/diagnosis/shop-rates'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
 import type { Fault } from '@/src/core/faults/fault'
-import { type Answer, type Probe, probeKey } from '@/src/core/readings/check'
+import { type Probe, probeKey } from '@/src/core/readings/check'
 import { type Hypothesis, whileHidden, whileShown } from '@/src/core/readings/hypothesis'
 import { createLaboratory, type Laboratory } from '@/src/core/readings/laboratory'
-import { likelihood, likelihoodOfAnything, WRONG_READING } from '@/src/core/readings/likelihood'
-import { WIRING } from '@/src/core/readings/looks'
+import { likelihood, likelihoodOfAnything } from '@/src/core/readings/likelihood'
 import { nowAndThen, predict, predictAll, scaleOf, wordsFor } from '@/src/core/readings/predict'
 import { isAlike, onOhmScale, type Prediction, type Scale } from '@/src/core/readings/prediction'
-import { Kept, KeptPer } from '@/src/core/units/kept'
+import { Kept } from '@/src/core/units/kept'
 import { isUnknown, partsOf, type System } from '@/src/core/wiring/system'
-
-/** One reading with the bench it was taken on. */
-export interface Observation {
-  readonly id: string
-  readonly bench: Bench
-  readonly probe: Probe
-  readonly answer: Answer
-  /** How often the same question was answered alike before: it is not plain wrong twice. Set by `latestAnswers`. */
-  readonly repeats?: number
-}
-
-/**
- * What makes two readings the same question: one bench and one probe. A look at the fuse or at landings does not depend
- * on calls and jumpers.
- */
-export function questionKey(bench: Bench, probe: Probe): string {
-  return probe.meter === 'look' && (probe.at === 'fuse' || probe.at.startsWith('landings@') || probe.at.startsWith(WIRING))
-    ? probeKey(probe)
-    : `${benchKey(bench)} ${probeKey(probe)}`
-}
-
-/** What makes two readings the same evidence: the question, on its bench as it stood, and the answer. */
-export const observationKey = ({ bench, probe, answer, repeats = 0 }: Observation): string =>
-  `${benchKey(bench)} ${probeKey(probe)} ${JSON.stringify(answer)}${repeats > 0 ? ` ${repeats} times before` : ''}`
-
-/** The observations that count: a question asked again replaces its earlier answer, and is surer where it agrees with it. */
-export function latestAnswers(observations: readonly Observation[]): Observation[] {
-  const latest = new Map<string, Observation>()
-  const agreed = new Map<Observation, number>()
-  for (const observation of observations) {
-    const key = questionKey(observation.bench, observation.probe)
-    const before = latest.get(key)
-    if (before && agree(before.answer, observation.answer)) agreed.set(observation, (agreed.get(before) ?? 0) + 1)
-    latest.set(key, observation)
-  }
-  return observations
-    .filter((observation) => latest.get(questionKey(observation.bench, observation.probe)) === observation)
-    .map((observation) => {
-      const repeats = agreed.get(observation)
-      return repeats === undefined ? observation : repeatedOf.of(observation).get(repeats, () => ({ ...observation, repeats }))
-    })
-}
-const MOST_REPEATS_KEPT = 4
-const repeatedOf = new KeptPer((_: Observation) => new Kept<number, Observation>(MOST_REPEATS_KEPT))
-
-/** How often an answer counts for a story: what comes and goes had its chance to show each time, what stands still tells once. */
-export const timesTold = ({ intermittent }: Hypothesis, { repeats = 0 }: Observation): number => (intermittent ? 1 + repeats : 1)
-
-/** Chance that an answer is plain wrong: twice over it is not. */
-export const wrongShare = ({ repeats = 0 }: Observation): number => (repeats > 0 ? WRONG_READING ** 2 : WRONG_READING)
-
-/** Two answers to one question that a meter and a hand may give of the same thing: assumption. */
-function agree(a: Answer, b: Answer): boolean {
-  if (typeof a === 'number' && typeof b === 'number') return Math.abs(a - b) <= 0.5 + 0.1 * Math.max(Math.abs(a), Math.abs(b))
-  return JSON.stringify(a) === JSON.stringify(b)
-}
 
 /** What every story foretells of one reading, over the spread of values and in each kind of wiring. */
 interface Foreseen {
-  /** Predictions in each of the spread's houses; stories that foretell the same share one. */
-  readonly spreads: readonly (readonly Prediction[])[]
+  /** Predictions in each of the spread's houses, or at each degree of the damage; stories that foretell the same share them. */
+  readonly spreads: readonly { readonly over: 'values' | 'degrees'; readonly predictions: readonly Prediction[] }[]
   readonly spreadOf: readonly number[]
   /** Predictions in the template's house wired otherwise, kind after kind. */
   readonly otherwise: readonly (readonly Prediction[])[]
@@ -112,7 +58,8 @@ export interface Engine {
   readonly laboratories: readonly Laboratory[]
   /** The kinds of wiring that a house of this system may have, as drawn first. */
   readonly kinds: readonly WiringKind[]
-  /** log of the weight of each house that it may be, in the order of `byHouse`. */
+  /** The ways in which it may be built, and log of the weight of each at each level of volts, in the order of `byHouse`. */
+  readonly builds: readonly Build[]
   readonly logHouses: Float64Array
   /** The hypotheses as they are in each kind of wiring. */
   readonly hypothesesByKind: readonly (readonly Hypothesis[])[]
@@ -136,6 +83,12 @@ export function widened(prediction: Prediction, scale: Scale, volts: number = SP
       scale === 'ohms' ? (component.at < onOhmScale(2) ? 0 : SPREAD.ohms) : (scale === 'volts' ? volts : SPREAD[scale]) * component.at
     return { ...component, sigma: Math.hypot(component.sigma, spread) }
   })
+}
+
+/** What a story of damage by degrees foretells at each of them; part values are in the width. */
+export function foretellByDegree(laboratory: Laboratory, bench: Bench, story: Hypothesis, probe: Probe): Prediction[] {
+  const scale = scaleOf(laboratory.system, probe)
+  return overDegrees(degrees.map((_, degree) => widened(predict(laboratory, bench, inDegree(story, degree), probe), scale, BESIDE_LEVEL)))
 }
 
 const sayAt = (at: 'OL' | { readonly word: string }): string => (at === 'OL' ? at : at.word)
@@ -164,6 +117,7 @@ export interface EngineOptions {
 
 export function createEngine(system: System, { cost = defaultCost, shop = {} }: EngineOptions = {}): Engine {
   const kinds = kindsOfWiring(system)
+  const builds = buildsOf(kinds)
   const laboratories = valueSpreads.map(({ factors }) => createLaboratory(system, factors))
   const [laboratory] = laboratories
   const faults = withShopRates(enumerateFaults(system), shop).map((fault) => inWhatMayNotBe(system, fault))
@@ -185,7 +139,7 @@ export function createEngine(system: System, { cost = defaultCost, shop = {} }: 
     const ofSound = keyOf(predict(laboratory, bench, hypotheses[0], probe))
     // Stories that foretell the same in the template's house (most of them: their fault is elsewhere) do so over the spread.
     const places = new Map<string, number>()
-    const spreads: Prediction[][] = []
+    const spreads: Foreseen['spreads'][number][] = []
     const spreadOf = hypotheses.map((story) => {
       const inTemplate = predict(laboratory, bench, story, probe)
       const foretold = keyOf(inTemplate)
@@ -195,10 +149,14 @@ export function createEngine(system: System, { cost = defaultCost, shop = {} }: 
       const known = places.get(key)
       if (known !== undefined) return known
       places.set(key, spreads.length)
-      const corners = valueSpreads.map((_, corner) =>
-        corner === 0 ? inTemplate : predict(laboratories[corner], bench, inDegree(story, corner), probe),
+      spreads.push(
+        isShown
+          ? { over: 'degrees', predictions: foretellByDegree(laboratory, bench, story, probe) }
+          : {
+              over: 'values',
+              predictions: laboratories.map((one, corner) => (corner === 0 ? inTemplate : predict(one, bench, story, probe))),
+            },
       )
-      spreads.push(isShown ? overDegrees(corners) : corners)
       return spreads.length - 1
     })
     // The spread of values matters where the house is drawn as it should be; beside a wiring difference the template will do.
@@ -212,29 +170,32 @@ export function createEngine(system: System, { cost = defaultCost, shop = {} }: 
     const words = wordsFor(system, probe).length
     const wrong = wrongShare(observation)
     const { spreads, spreadOf, otherwise } = foresee(bench, probe)
-    const asDrawn = spreads.map((corners) =>
-      overLevels(scale, (times) =>
+    const weighAt = (prediction: Prediction) =>
+      overLevels(scale, (times) => likelihood(answer, atLevel(prediction, scale, times), scale, words, wrong))
+    const asDrawn = spreads.map(({ over, predictions }): readonly (readonly number[])[] => {
+      if (over === 'degrees') return predictions.map(weighAt)
+      const overValues = overLevels(scale, (times) =>
         valueSpreads.reduce(
           (sum, { weight, factors }, corner) =>
-            sum + weight * likelihood(answer, atLevel(corners[corner], scale, times / factors.emf), scale, words, wrong),
+            sum + weight * likelihood(answer, atLevel(predictions[corner], scale, times / factors.emf), scale, words, wrong),
           0,
         ),
-      ),
-    )
+      )
+      return degrees.map(() => overValues)
+    })
     const wiredOtherwise = otherwise.map((predictions) => {
       const known = new Map<Prediction, number[]>()
       return (index: number): number[] => {
         const prediction = predictions[index]
-        const found =
-          known.get(prediction) ?? overLevels(scale, (times) => likelihood(answer, atLevel(prediction, scale, times), scale, words, wrong))
+        const found = known.get(prediction) ?? weighAt(prediction)
         known.set(prediction, found)
         return found
       }
     })
     return gather(
-      (index, kind) => (kind === 0 ? asDrawn[spreadOf[index]] : wiredOtherwise[kind - 1](index)),
+      (index, { kind, degree }) => (kind === 0 ? asDrawn[spreadOf[index]][degree] : wiredOtherwise[kind - 1](index)),
       hypotheses.map((story) => timesTold(story, observation)),
-      kinds.map(({ weight }) => weight),
+      builds,
       Math.log(Math.max(likelihoodOfAnything(answer, scale, words), 1e-9)),
     )
   }
@@ -250,7 +211,8 @@ export function createEngine(system: System, { cost = defaultCost, shop = {} }: 
     laboratories,
     hypothesesByKind,
     kinds,
-    logHouses: Float64Array.from(kinds.flatMap(({ weight }) => voltLevels.map((level) => Math.log(weight * level.weight)))),
+    builds,
+    logHouses: Float64Array.from(builds.flatMap(({ weight }) => voltLevels.map((level) => Math.log(weight * level.weight)))),
     foresee: (bench, probe) => void foresee(bench, probe),
     logLikelihoods: (observation) => known.get(observationKey(observation), () => compute(observation)),
     predictions: (bench, probes) => {

@@ -59,10 +59,19 @@ export function atLevel(prediction: Prediction, scale: Scale, times: number): Pr
   )
 }
 
-/** How much of the damage there is at each of those points, against what the story says: assumption, a factor of sixteen in all. */
-const DEGREES = [1, 0.25, 4, 0.5, 2]
+/**
+ * How much of the damage there is, against what the story says: assumption, a factor of sixteen in all. It is the same for all
+ * readings: taken reading by reading, of two stories that read alike the one whose steps lay nearer won by and by.
+ */
+export const degrees: readonly { readonly times: number; readonly weight: number }[] = [
+  { times: 1, weight: 0.36 },
+  { times: 0.25, weight: 0.12 },
+  { times: 4, weight: 0.12 },
+  { times: 0.5, weight: 0.2 },
+  { times: 2, weight: 0.2 },
+]
 /** The same from the least to the most. */
-const byDegree = DEGREES.map((times, corner) => ({ times, corner })).sort((a, b) => a.times - b.times)
+const byDegree = degrees.map(({ times }, degree) => ({ times, degree })).sort((a, b) => a.times - b.times)
 
 /** Damage of which there may be more or less: a joint or a touch of some ohm. */
 export const isGraded = ({ effects }: Hypothesis): boolean =>
@@ -70,9 +79,9 @@ export const isGraded = ({ effects }: Hypothesis): boolean =>
 /** Below this a touch is metal on metal. */
 const LEAST_GRADED_OHM = 0.1
 
-/** The story with the damage that there is at a point of the spread; the same object for the same point. */
-export const inDegree = (story: Hypothesis, corner: number): Hypothesis => (isGraded(story) ? gradesOf.of(story)[corner] : story)
-const gradesOf = new KeptPer((story: Hypothesis): Hypothesis[] => DEGREES.map((times) => graded(story, times)))
+/** The story with one degree of its damage; the same object for the same degree. */
+export const inDegree = (story: Hypothesis, degree: number): Hypothesis => (isGraded(story) ? gradesOf.of(story)[degree] : story)
+const gradesOf = new KeptPer((story: Hypothesis): Hypothesis[] => degrees.map(({ times }) => graded(story, times)))
 
 /**
  * Predictions of one reading at each degree of a damage, each widened over the gaps to its neighbours: damage comes in every
@@ -80,12 +89,12 @@ const gradesOf = new KeptPer((story: Hypothesis): Hypothesis[] => DEGREES.map((t
  */
 export function overDegrees(predictions: readonly Prediction[]): Prediction[] {
   const centre = (place: number): number | null => {
-    const corner = byDegree[Math.max(0, Math.min(byDegree.length - 1, place))].corner
-    const [first] = [...predictions[corner]].sort((a, b) => b.weight - a.weight)
+    const { degree } = byDegree[Math.max(0, Math.min(byDegree.length - 1, place))]
+    const [first] = [...predictions[degree]].sort((a, b) => b.weight - a.weight)
     return typeof first?.at === 'number' && !first.floating ? first.at : null
   }
-  return predictions.map((prediction, corner) => {
-    const place = byDegree.findIndex((candidate) => candidate.corner === corner)
+  return predictions.map((prediction, degree) => {
+    const place = byDegree.findIndex((candidate) => candidate.degree === degree)
     const [below, above] = [centre(place - 1), centre(place + 1)]
     if (below === null || above === null) return prediction
     return prediction.map((component) =>

@@ -1,7 +1,7 @@
 import { type Complaint, emptyComplaint } from '@/src/core/diagnosis/complaint'
 import { conductorTable } from '@/src/core/diagnosis/conductors'
 import { findContradictions } from '@/src/core/diagnosis/contradiction'
-import { latestAnswers, type Observation } from '@/src/core/diagnosis/engine'
+import { latestAnswers, type Observation } from '@/src/core/diagnosis/observations'
 import { computePosterior, type Evidence, noEvidence } from '@/src/core/diagnosis/posterior'
 import { listSuspects, NONE_OF_THESE } from '@/src/core/diagnosis/suspects'
 import { reachVerdict } from '@/src/core/diagnosis/verdict'

@@ -1,5 +1,5 @@
 import { createBench } from '@/src/core/bench/bench'
-import type { Observation } from '@/src/core/diagnosis/engine'
+import type { Observation } from '@/src/core/diagnosis/observations'
 import { joinFaults, weigh } from '@/src/core/diagnosis/pairs'
 import { noEvidence } from '@/src/core/diagnosis/posterior'
 import { listSuspects } from '@/src/core/diagnosis/suspects'

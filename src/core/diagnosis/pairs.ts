@@ -1,7 +1,8 @@
 import { benchKey } from '@/src/core/bench/bench'
 import { gather, joinRows, type Likelihoods, overLevels } from '@/src/core/diagnosis/by-house'
-import { type Engine, latestAnswers, type Observation, observationKey, widened, wrongShare } from '@/src/core/diagnosis/engine'
+import { type Engine, widened } from '@/src/core/diagnosis/engine'
 import { atLevel, BESIDE_LEVEL } from '@/src/core/diagnosis/houses'
+import { latestAnswers, type Observation, observationKey, wrongShare } from '@/src/core/diagnosis/observations'
 import { computePosterior, type Evidence, type Posterior } from '@/src/core/diagnosis/posterior'
 import { type Behaviour, behaviourOf } from '@/src/core/diagnosis/priors'
 import type { Fault } from '@/src/core/faults/fault'
@@ -128,9 +129,9 @@ function withPairs(base: Engine, chosen: readonly [number, number][]): Engine {
   function extend(observation: Observation): Likelihoods {
     const ofSingles = base.logLikelihoods(observation)
     const ofPairs = gather(
-      (position, kind) => weighAnswer(pairs[position], kind, observation),
+      (position, { kind }) => weighAnswer(pairs[position], kind, observation),
       pairs.map(() => 1),
-      base.kinds.map(({ weight }) => weight),
+      base.builds,
       ofSingles.marginal[single],
     )
     return joinRows(ofSingles, ofPairs)

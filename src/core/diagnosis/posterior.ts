@@ -1,8 +1,9 @@
 import { saidBefore } from '@/src/core/diagnosis/after-repair'
 import type { Likelihoods } from '@/src/core/diagnosis/by-house'
 import { type Complaint, emptyComplaint } from '@/src/core/diagnosis/complaint'
-import { type Engine, latestAnswers, type Observation } from '@/src/core/diagnosis/engine'
+import type { Engine } from '@/src/core/diagnosis/engine'
 import { voltLevels } from '@/src/core/diagnosis/houses'
+import { latestAnswers, type Observation } from '@/src/core/diagnosis/observations'
 import { priorWeights } from '@/src/core/diagnosis/priors'
 import { logSum } from '@/src/core/units/log-sum'
 
@@ -59,7 +60,7 @@ export function computePosterior(engine: Engine, evidence: Evidence): Posterior 
     let likeliest = 0
     for (let house = 1; house < houses; house++)
       if (byHouse[index * houses + house] > byHouse[index * houses + likeliest]) likeliest = house
-    kinds[index] = Math.floor(likeliest / levels)
+    kinds[index] = engine.builds[Math.floor(likeliest / levels)].kind
     levelOf[index] = likeliest % levels
     if (logs[index] > logs[lead]) lead = index
   }

@@ -1,6 +1,7 @@
 import type { Bench } from '@/src/core/bench/bench'
-import { type Engine, latestAnswers, questionKey } from '@/src/core/diagnosis/engine'
+import type { Engine } from '@/src/core/diagnosis/engine'
 import { type Check, type Choice, findNextCheck, rankChecks, weighQuestion } from '@/src/core/diagnosis/next-check'
+import { latestAnswers, questionKey } from '@/src/core/diagnosis/observations'
 import { weigh } from '@/src/core/diagnosis/pairs'
 import { computePosterior, type Evidence, entropyOfRepair, type Posterior } from '@/src/core/diagnosis/posterior'
 import { nextProof } from '@/src/core/diagnosis/proof'

@@ -1,6 +1,6 @@
 import { createBench } from '@/src/core/bench/bench'
-import type { Observation } from '@/src/core/diagnosis/engine'
 import { rankChecks } from '@/src/core/diagnosis/next-check'
+import type { Observation } from '@/src/core/diagnosis/observations'
 import { computePosterior, noEvidence } from '@/src/core/diagnosis/posterior'
 import { propose } from '@/src/core/diagnosis/propose'
 import { sayingAgain } from '@/src/core/diagnosis/says-again'

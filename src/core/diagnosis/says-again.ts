@@ -1,4 +1,5 @@
-import { type Engine, latestAnswers, type Observation } from '@/src/core/diagnosis/engine'
+import type { Engine } from '@/src/core/diagnosis/engine'
+import { latestAnswers, type Observation } from '@/src/core/diagnosis/observations'
 import type { Story } from '@/src/core/diagnosis/stories'
 import { scaleOf } from '@/src/core/readings/predict'
 import type { Prediction } from '@/src/core/readings/prediction'

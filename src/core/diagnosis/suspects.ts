@@ -1,5 +1,6 @@
-import { type Engine, latestAnswers, type Observation } from '@/src/core/diagnosis/engine'
-import { atLevel, inDegree, isGraded, overDegrees, valueSpreads, voltLevels } from '@/src/core/diagnosis/houses'
+import { type Engine, foretellByDegree } from '@/src/core/diagnosis/engine'
+import { atLevel, isGraded, valueSpreads, voltLevels } from '@/src/core/diagnosis/houses'
+import { latestAnswers, type Observation } from '@/src/core/diagnosis/observations'
 import type { Evidence, Posterior } from '@/src/core/diagnosis/posterior'
 import type { Repair } from '@/src/core/faults/fault'
 import { misfit } from '@/src/core/readings/likelihood'
@@ -93,19 +94,17 @@ function rowFor(engine: Engine, posterior: Posterior, observation: Observation, 
   const story = engine.hypothesesByKind[posterior.kinds[index]][index]
   const scale = scaleOf(engine.system, observation.probe)
   const { times } = voltLevels[posterior.levels[index]]
-  const foretold = (corner: number) =>
-    atLevel(
-      predict(engine.laboratories[corner], observation.bench, inDegree(story, corner), observation.probe),
-      scale,
-      times / valueSpreads[corner].factors.emf,
-    )
-  const prediction = foretold(0)
+  const { bench, probe, answer } = observation
+  const prediction = atLevel(predict(engine.laboratory, bench, story, probe), scale, times)
   // What lies within the spread of houses, and of damage, fits.
-  let away = misfit(observation.answer, prediction, scale)
+  let away = misfit(answer, prediction, scale)
   if (away > MISFIT_LIMIT) {
-    const corners = engine.laboratories.map((_, corner) => (corner === 0 ? prediction : foretold(corner)))
-    for (const widened of isGraded(story) ? overDegrees(corners) : corners)
-      away = Math.min(away, misfit(observation.answer, widened, scale))
+    const spread = isGraded(story)
+      ? foretellByDegree(engine.laboratory, bench, story, probe).map((widened) => atLevel(widened, scale, times))
+      : engine.laboratories.map((one, corner) =>
+          atLevel(predict(one, bench, story, probe), scale, times / valueSpreads[corner].factors.emf),
+        )
+    for (const other of spread) away = Math.min(away, misfit(answer, other, scale))
   }
   return {
     observation: observation.id,

@@ -1,4 +1,5 @@
-import { type Engine, latestAnswers, type Observation, questionKey } from '@/src/core/diagnosis/engine'
+import type { Engine } from '@/src/core/diagnosis/engine'
+import { latestAnswers, type Observation, questionKey } from '@/src/core/diagnosis/observations'
 import { computePosterior, type Evidence } from '@/src/core/diagnosis/posterior'
 import { NONE_OF_THESE, NOTHING_WRONG, type Suspect } from '@/src/core/diagnosis/suspects'
 import { type Repair, singlesOf } from '@/src/core/faults/fault'

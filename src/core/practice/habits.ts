@@ -1,6 +1,7 @@
 import type { Bench } from '@/src/core/bench/bench'
 import { joinedCalls, tripAt } from '@/src/core/diagnosis/candidates'
-import { type Engine, type Observation, questionKey } from '@/src/core/diagnosis/engine'
+import type { Engine } from '@/src/core/diagnosis/engine'
+import { type Observation, questionKey } from '@/src/core/diagnosis/observations'
 import { weigh } from '@/src/core/diagnosis/pairs'
 import { listSuspects } from '@/src/core/diagnosis/suspects'
 import { reachVerdict } from '@/src/core/diagnosis/verdict'

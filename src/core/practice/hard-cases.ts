@@ -1,5 +1,6 @@
 import { findContradictions } from '@/src/core/diagnosis/contradiction'
-import { type Engine, type Observation, questionKey } from '@/src/core/diagnosis/engine'
+import type { Engine } from '@/src/core/diagnosis/engine'
+import { type Observation, questionKey } from '@/src/core/diagnosis/observations'
 import { joinFaults, weigh } from '@/src/core/diagnosis/pairs'
 import { noEvidence } from '@/src/core/diagnosis/posterior'
 import { type Behaviour, behaviourOf } from '@/src/core/diagnosis/priors'

@@ -1,7 +1,8 @@
 import { applyChange, isResettable } from '@/src/core/bench/apply'
 import { type Bench, type BenchChange, createBench } from '@/src/core/bench/bench'
 import { type Complaint, emptyComplaint, symptoms } from '@/src/core/diagnosis/complaint'
-import type { Engine, Observation } from '@/src/core/diagnosis/engine'
+import type { Engine } from '@/src/core/diagnosis/engine'
+import type { Observation } from '@/src/core/diagnosis/observations'
 import { weigh } from '@/src/core/diagnosis/pairs'
 import type { Evidence } from '@/src/core/diagnosis/posterior'
 import { type Behaviour, symptomLikelihood } from '@/src/core/diagnosis/priors'
@@ -51,7 +52,7 @@ export interface Start {
   readonly mostChecks?: number
 }
 
-const MOST_CHECKS = 30
+const MOST_CHECKS = 40
 
 /** Lets a solver ask a house until it has a verdict. Minutes are those of the walk, the hands, the reading and what trips cost. */
 export function runTrial(engine: Engine, house: House, start: Start, solver: Solver = freeChoice): Trial {

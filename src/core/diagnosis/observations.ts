@@ -1,0 +1,62 @@
+import { type Bench, benchKey } from '@/src/core/bench/bench'
+import { type Answer, type Probe, probeKey } from '@/src/core/readings/check'
+import type { Hypothesis } from '@/src/core/readings/hypothesis'
+import { WRONG_READING } from '@/src/core/readings/likelihood'
+import { WIRING } from '@/src/core/readings/looks'
+import { Kept, KeptPer } from '@/src/core/units/kept'
+
+/** One reading with the bench it was taken on. */
+export interface Observation {
+  readonly id: string
+  readonly bench: Bench
+  readonly probe: Probe
+  readonly answer: Answer
+  /** How often the same question was answered alike before: it is not plain wrong twice. Set by `latestAnswers`. */
+  readonly repeats?: number
+}
+
+/**
+ * What makes two readings the same question: one bench and one probe. A look at the fuse or at landings does not depend
+ * on calls and jumpers.
+ */
+export function questionKey(bench: Bench, probe: Probe): string {
+  return probe.meter === 'look' && (probe.at === 'fuse' || probe.at.startsWith('landings@') || probe.at.startsWith(WIRING))
+    ? probeKey(probe)
+    : `${benchKey(bench)} ${probeKey(probe)}`
+}
+
+/** What makes two readings the same evidence: the question, on its bench as it stood, and the answer. */
+export const observationKey = ({ bench, probe, answer, repeats = 0 }: Observation): string =>
+  `${benchKey(bench)} ${probeKey(probe)} ${JSON.stringify(answer)}${repeats > 0 ? ` ${repeats} times before` : ''}`
+
+/** The observations that count: a question asked again replaces its earlier answer, and is surer where it agrees with it. */
+export function latestAnswers(observations: readonly Observation[]): Observation[] {
+  const latest = new Map<string, Observation>()
+  const agreed = new Map<Observation, number>()
+  for (const observation of observations) {
+    const key = questionKey(observation.bench, observation.probe)
+    const before = latest.get(key)
+    if (before && agree(before.answer, observation.answer)) agreed.set(observation, (agreed.get(before) ?? 0) + 1)
+    latest.set(key, observation)
+  }
+  return observations
+    .filter((observation) => latest.get(questionKey(observation.bench, observation.probe)) === observation)
+    .map((observation) => {
+      const repeats = agreed.get(observation)
+      return repeats === undefined ? observation : repeatedOf.of(observation).get(repeats, () => ({ ...observation, repeats }))
+    })
+}
+const MOST_REPEATS_KEPT = 4
+const repeatedOf = new KeptPer((_: Observation) => new Kept<number, Observation>(MOST_REPEATS_KEPT))
+
+/** How often an answer counts for a story: what comes and goes had its chance to show each time, what stands still tells once. */
+export const timesTold = ({ intermittent }: Hypothesis, { repeats = 0 }: Observation): number => (intermittent ? 1 + repeats : 1)
+
+/** Chance that an answer is plain wrong: twice over it is not. */
+export const wrongShare = ({ repeats = 0 }: Observation): number => (repeats > 0 ? WRONG_READING ** 2 : WRONG_READING)
+
+/** Two answers to one question that a meter and a hand may give of the same thing: assumption. */
+function agree(a: Answer, b: Answer): boolean {
+  if (typeof a === 'number' && typeof b === 'number') return Math.abs(a - b) <= 0.5 + 0.1 * Math.max(Math.abs(a), Math.abs(b))
+  return JSON.stringify(a) === JSON.stringify(b)
+}
