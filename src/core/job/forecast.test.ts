@@ -40,6 +40,20 @@ describe('forecastReading', () => {
     expect(sound?.value).toBeGreaterThan(8)
     expect(rub?.probability).toBeGreaterThan(sound?.probability ?? 1)
   })
+
+  it('tells it for this house: on a low line everything is expected low', () => {
+    const volts = (a: string, b: string, answer: number): EntryDraft => ({ kind: 'reading', probe: { meter: 'volts', a, b }, answer })
+    const soundAt = (...drafts: EntryDraft[]) =>
+      forecastReading(furnaceEngine(), state(onCool, change.breaker, ...drafts), {
+        meter: 'volts',
+        a: 'R@thermostat',
+        b: 'C@thermostat',
+      }).find(({ id }) => id === 'nothing-wrong')?.value ?? Number.NaN
+    const usual = soundAt()
+    const low = soundAt(volts('R@indoor', 'C@indoor', 0.93 * usual), volts('sec@indoor', 'C@indoor', 0.93 * usual))
+    expect(low / usual).toBeGreaterThan(0.9)
+    expect(low / usual).toBeLessThan(0.97)
+  })
 })
 
 describe('windingLoads', () => {

@@ -1,6 +1,7 @@
 import { type Bench, createBench } from '@/src/core/bench/bench'
 import { probePoints } from '@/src/core/diagnosis/candidates'
 import type { Engine } from '@/src/core/diagnosis/engine'
+import { atLevel, voltLevels } from '@/src/core/diagnosis/houses'
 import { weigh } from '@/src/core/diagnosis/pairs'
 import type { Evidence, Posterior } from '@/src/core/diagnosis/posterior'
 import { listSuspects, type Suspect } from '@/src/core/diagnosis/suspects'
@@ -35,11 +36,17 @@ export function forecastReading(base: Engine, state: JobState, probe: Probe): Fo
   const evidence = evidenceOf(state)
   const { engine, posterior } = weigh(base, evidence)
   const scale = scaleOf(engine.system, probe)
+  // In this house, whose volts stand as the readings so far say.
+  const foretold = (story: number) =>
+    read(
+      atLevel(predict(engine.laboratory, state.bench, engine.hypotheses[story], probe), scale, voltLevels[posterior.levels[story]].times),
+      scale,
+    )
   const forecasts = listSuspects(engine, evidence, posterior, 0)
     .slice(0, LEADING)
     .flatMap(({ id, say, probability }): Forecast[] => {
       const story = leadingStory(engine, posterior.hypotheses, id)
-      return story ? [{ id, say, probability, ...read(predict(engine.laboratory, state.bench, story, probe), scale) }] : []
+      return story === null ? [] : [{ id, say, probability, ...foretold(story) }]
     })
   if (forecasts.some(({ id }) => id === healthy.id)) return forecasts
   return [
@@ -48,7 +55,7 @@ export function forecastReading(base: Engine, state: JobState, probe: Probe): Fo
       id: healthy.id,
       say: 'sound',
       probability: posterior.hypotheses[0],
-      ...read(predict(engine.laboratory, state.bench, healthy, probe), scale),
+      ...foretold(0),
     },
   ]
 }
@@ -59,12 +66,13 @@ function read(prediction: Prediction, scale: Scale): { expected: string; value: 
   return { expected: saysPrediction(prediction, scale), value: value === null ? null : Math.max(0, value) }
 }
 
-function leadingStory(engine: Engine, weights: Float64Array, faultId: string): Hypothesis | null {
+/** Index of a suspect's likeliest form. */
+function leadingStory(engine: Engine, weights: Float64Array, faultId: string): number | null {
   let best = -1
   engine.hypotheses.forEach(({ fault }, index) => {
     if ((fault?.id ?? healthy.id) === faultId && (best < 0 || weights[index] > weights[best])) best = index
   })
-  return best < 0 ? null : engine.hypotheses[best]
+  return best < 0 ? null : best
 }
 
 /** Above this against common a terminal counts as hot: half of a healthy secondary, roughly (assumption). */
@@ -150,7 +158,7 @@ const leadingStories = (engine: Engine, evidence: Evidence, posterior: Posterior
     .slice(0, LEADING)
     .flatMap((suspect) => {
       const story = suspect.id === healthy.id ? null : leadingStory(engine, posterior.hypotheses, suspect.id)
-      return story ? [{ suspect, story }] : []
+      return story === null ? [] : [{ suspect, story: engine.hypotheses[story] }]
     })
 
 /** What the likeliest suspect that overloads would draw through the fuse on the call that brings it out, A; null when none of the leaders does. */
