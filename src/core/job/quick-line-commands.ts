@@ -1,8 +1,8 @@
 import type { BenchChange } from '@/src/core/bench/bench'
 import { type WayOfWorking, waysOfWorking } from '@/src/core/diagnosis/ways'
 import type { ContentEntry, EntryDraft } from '@/src/core/job/entry'
-import { findEnds, isLifted } from '@/src/core/job/quick-line-names'
-import { type CommandContext, Misread, type SaidPair } from '@/src/core/job/quick-line-points'
+import { findEnds, findPlace, isLifted } from '@/src/core/job/quick-line-names'
+import { type CommandContext, isOverload, Misread, type SaidPair } from '@/src/core/job/quick-line-points'
 import { SwapReader } from '@/src/core/job/quick-line-swaps'
 import type { Token } from '@/src/core/job/quick-line-tokens'
 import type { Answer, Probe } from '@/src/core/readings/check'
@@ -17,7 +17,7 @@ type Parsed =
 /**
  * The grammar, one method a rule:
  *   line    = power | call | walk | lift | jumper | plug | swap | slot | reset | trip | amps | look | repaired | proved | note | skip | way | undo | close | reading
- *   reading = point ("-" | "to") point ["at" place] value ["at" place]
+ *   reading = point ("-" | "to") point [["at"] place] value [["at"] place]
  *   point   = ["lifted"] [cable] name ["@" place];  value = "OL" | number [unit]
  */
 export function parseCommand(line: string, tokens: readonly Token[], context: CommandContext): Parsed {
@@ -286,7 +286,7 @@ class LineParser extends SwapReader {
     const token = this.peek()
     if (!token) this.fail('What did the meter read? Add a number or OL.')
     if (token?.kind === 'word') {
-      if (/^(ol|open|infinite|infinity|overload)$/i.test(token.text)) {
+      if (isOverload(token.text)) {
         this.at++
         this.accept('ohm')
         return { answer: 'OL', unit: 'ohms' }
@@ -310,6 +310,7 @@ class LineParser extends SwapReader {
     }
     if (!unit || unit.text.toLowerCase() === 'at') return { answer: value, unit: null }
     const known = units[unit.text.toLowerCase()]
+    if (!known && findPlace(this.context.system, unit.text) !== null) return { answer: value, unit: null }
     if (!known) this.failAt(`"${unit.text}" is no unit of a reading. Use V, mV, ohm, kohm or Mohm.`, unit)
     this.at++
     return { answer: value * known[0], unit: known[1] }

@@ -39,6 +39,9 @@ export interface SaidPair {
   readonly place: string | null
 }
 
+/** What a meter shows, or a hand says, of no connection. */
+export const isOverload = (word: string): boolean => /^(ol|open|infinite|infinity|overload)$/i.test(word)
+
 /** Walks the tokens of a line from left to right; every failure knows the word it stands at. */
 class TokenReader {
   protected at = 0
@@ -190,8 +193,15 @@ export class PointReader extends TokenReader {
     return found as string
   }
 
+  /** `at outdoor`; or the place alone, where no point could stand: before the value, or at the end. */
   protected atPlace(): string | null {
-    return this.accept('at') ? this.place() : null
+    if (this.accept('at')) return this.place()
+    const token = this.peek()
+    const next = this.tokens[this.at + 1]
+    const isLast = next === undefined || next.kind === 'number' || isOverload(next.text)
+    const found = token?.kind === 'word' && isLast ? findPlace(this.context.system, token.text) : null
+    if (found !== null) this.at++
+    return found
   }
 
   protected cable(): string | null {

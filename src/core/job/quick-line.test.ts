@@ -107,6 +107,20 @@ describe('a quick line', () => {
   })
 })
 
+describe('a place said without "at"', () => {
+  it('is a place where no point could stand: before the value, after it, and behind a conductor', () => {
+    expect(drafts('Y-C outdoor 24.3')).toEqual(reading('volts', 'Y@outdoor', 'C@outdoor', 24.3))
+    expect(drafts('R-C 26.1 thermostat')).toEqual(reading('volts', 'R@thermostat', 'C@thermostat', 26.1))
+    expect(drafts('W-gnd indoor OL', off)).toEqual(reading('ohms', 'W@indoor', 'chassis@indoor', 'OL'))
+    expect(drafts('lift outdoor Y outdoor', off)).toEqual(bench({ do: 'lift', end: 'outdoor-cable.Y@outdoor' }))
+  })
+
+  it('is still the cable before a conductor, and a part that is looked at', () => {
+    expect(drafts('lift outdoor Y', off)).toEqual(bench({ do: 'lift', end: 'outdoor-cable.Y@indoor' }))
+    expect(drafts('thermostat blank')).toEqual([{ kind: 'reading', probe: { meter: 'look', at: 'stat' }, answer: { word: 'blank' } }])
+  })
+})
+
 describe('a line that is not understood points at the word', () => {
   it.each([
     ['R-C twelve', 'twelve', 'A reading is a number or OL; "twelve" is neither.'],

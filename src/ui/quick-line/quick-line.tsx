@@ -86,7 +86,7 @@ export function QuickLine({ onHelp }: { onHelp: () => void }) {
       />
       <output
         id="understood"
-        className={`text-small max-desk:absolute max-desk:inset-x-0 max-desk:bottom-full max-desk:border-line max-desk:border-t-2 max-desk:bg-panel max-desk:px-3 max-desk:py-2 max-desk:empty:hidden desk:max-w-[58%] desk:text-right ${
+        className={`text-small max-desk:absolute max-desk:inset-x-0 max-desk:bottom-full max-desk:border-line max-desk:border-t-2 max-desk:bg-panel max-desk:px-3 max-desk:py-2 max-desk:min-h-14 max-desk:empty:hidden desk:max-w-[58%] desk:text-right ${
           understood?.ok === false || (!understood && told?.isProblem) ? 'text-ember' : 'text-hold'
         } ${understood || told?.isProblem ? '' : 'max-desk:hidden'}`}
       >
