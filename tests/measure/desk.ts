@@ -28,8 +28,9 @@ const server = spawn('node', ['node_modules/next/dist/bin/next', 'start', '-H', 
   stdio: 'ignore',
 })
 
+/** The smallest value that so large a share of them does not exceed (nearest rank). */
 const quantile = (values: readonly number[], share: number): number =>
-  [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(share * values.length))]
+  [...values].sort((a, b) => a - b)[Math.max(0, Math.ceil(share * values.length) - 1)]
 
 async function serverIsUp(): Promise<void> {
   for (let tries = 0; tries < 60; tries++) {
