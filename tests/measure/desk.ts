@@ -11,7 +11,7 @@ import { measurePages } from '@/tests/measure/pages'
  * What the technician waits for, in the real interface on loopback, for every system: taps and seconds from opening the app to the first proposed check,
  * and milliseconds from a tap on an answer to new suspects and to the next check. Needs a build. `npm run measure` writes docs/measurements/desk.md.
  */
-const ANSWERS = 10
+const ANSWERS = 9
 /** What a hand takes at the least to set up and read. */
 const HAND_MS = 3000
 /** The jobs of each system: two at a hand's pace, and one whose answers are tapped as soon as a card is ready. */

@@ -160,7 +160,11 @@ export function createEngine(system: System, { cost = defaultCost, shop = {} }: 
       return spreads.length - 1
     })
     // The spread of values matters where the house is drawn as it should be; beside a wiring difference the template will do.
-    const otherwise = hypothesesByKind.slice(1).map((stories) => stories.map((story) => predict(laboratory, bench, story, probe)))
+    const otherwise = hypothesesByKind.slice(1).map(([first, ...stories]) => {
+      const soundly = predict(laboratory, bench, first, probe)
+      const shared = (prediction: Prediction) => (isAlike(prediction, soundly) ? soundly : prediction)
+      return [soundly, ...stories.map((story) => shared(predict(laboratory, bench, story, probe)))]
+    })
     return { spreads, spreadOf, otherwise }
   }
 

@@ -48,6 +48,7 @@ export function computePosterior(engine: Engine, evidence: Evidence): Posterior 
   const houses = engine.logHouses.length
   const levels = voltLevels.length
   const rows = latestAnswers(evidence.observations).map((observation) => engine.logLikelihoods(observation))
+  if (rows.length === 0) return beforeAnyReading(weights)
   const byHouse = new Float64Array(hypotheses.length * houses)
   for (let place = 0; place < byHouse.length; place++) byHouse[place] = engine.logHouses[place % houses]
   for (const row of rows) for (let place = 0; place < byHouse.length; place++) byHouse[place] += row.byHouse[place]
@@ -75,6 +76,13 @@ export function computePosterior(engine: Engine, evidence: Evidence): Posterior 
   for (let index = 0; index < logs.length; index++) logs[index] /= total
   return { hypotheses: logs.subarray(0, hypotheses.length), noneOfThese: logs[hypotheses.length], kinds, levels: levelOf }
 }
+
+const beforeAnyReading = (weights: Float64Array): Posterior => ({
+  hypotheses: weights.map((weight) => weight * (1 - NONE_OF_THESE)),
+  noneOfThese: NONE_OF_THESE,
+  kinds: new Uint8Array(weights.length),
+  levels: new Uint8Array(weights.length),
+})
 
 /** How well something of no catalogue explains the readings: like nothing known, or like a story in part of them. The house's volts stand as the leading story has them. */
 function logOfNone(weights: Float64Array, rows: readonly Likelihoods[], level: number): number {

@@ -6,7 +6,7 @@ import { weigh } from '@/src/core/diagnosis/pairs'
 import { computePosterior, type Evidence, entropyOfRepair, type Posterior } from '@/src/core/diagnosis/posterior'
 import { nextProof } from '@/src/core/diagnosis/proof'
 import { listSuspects, NOTHING_WRONG, type Suspect } from '@/src/core/diagnosis/suspects'
-import { judge, reachVerdict, type Verdict, without } from '@/src/core/diagnosis/verdict'
+import { judge, judgeGroup, leadingGroup, reachVerdict, type Verdict, without } from '@/src/core/diagnosis/verdict'
 import { type WayOfWorking, waysOfWorking } from '@/src/core/diagnosis/ways'
 import { type Probe, probeKey } from '@/src/core/readings/check'
 
@@ -42,6 +42,14 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
     const call = nextProof(engine, posterior, evidence, bench, choice)
     if (call) return { next: call, verdict: null, confirms: true }
   }
+  const unsplit = doubted ? null : nothingSplits(engine, posterior, suspects, bench, evidence, choice)
+  if (unsplit) {
+    // Where one of them is a sound house, its calls have to be seen first.
+    const call = unsplit.some(({ id }) => id === NOTHING_WRONG) ? nextProof(engine, posterior, evidence, bench, choice) : null
+    const said = judgeGroup(unsplit)
+    if (call) return { next: call, verdict: null, confirms: true }
+    if (said) return { next: null, verdict: said, confirms: false }
+  }
   const planned = doubted ? computePosterior(engine, without(evidence, doubted)) : posterior
   const next = findNextCheck(engine, planned, bench, evidence.observations, choice)
   if (next && !doubted && next.gainBits < TELLS_LITTLE && showsNothing(engine, evidence)) {
@@ -61,6 +69,26 @@ const showsNothing = (engine: Engine, { complaint, observations }: Evidence): bo
     const { marginal } = engine.logLikelihoods(observation)
     return marginal[0] > marginal[marginal.length - 1]
   })
+
+/** The suspects that hold 95 % between them, when no check worth its minutes tells one of them from another. */
+function nothingSplits(
+  engine: Engine,
+  posterior: Posterior,
+  suspects: readonly Suspect[],
+  bench: Bench,
+  { observations }: Evidence,
+  choice: Choice,
+): Suspect[] | null {
+  const group = leadingGroup(suspects)
+  if (!group) return null
+  const ids = new Set(group.map(({ id }) => id))
+  const total = group.reduce((sum, { probability }) => sum + probability, 0)
+  const among = posterior.hypotheses.map((probability, index) =>
+    ids.has(engine.hypotheses[index].fault?.id ?? NOTHING_WRONG) ? probability / total : 0,
+  )
+  const only = { ...posterior, hypotheses: among, noneOfThese: 0 }
+  return findNextCheck(engine, only, bench, observations, { ...choice, way: 'free' }) ? null : group
+}
 
 /** A verdict that one reading stands against waits until that reading has been taken again. */
 function askAgain(engine: Engine, evidence: Evidence, posterior: Posterior, bench: Bench, lead: Suspect, choice: Choice): Check | null {

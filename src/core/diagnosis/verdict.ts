@@ -75,6 +75,35 @@ export function reachVerdict(suspects: readonly Suspect[], exhausted: boolean, s
   return { found: 'group', ...first, suspects: group, also: null }
 }
 
+/** More suspects than this are no place to look at, but a search that goes on: assumption. */
+const MOST_IN_GROUP = 3
+
+/** The few suspects that hold enough together to end a search, where no check splits them; null when they do not. */
+export function leadingGroup(suspects: readonly Suspect[]): Suspect[] | null {
+  const group: Suspect[] = []
+  let mass = 0
+  for (const suspect of suspects.slice(0, MOST_IN_GROUP)) {
+    if (suspect.id === NONE_OF_THESE) return null
+    group.push(suspect)
+    mass += suspect.probability
+    if (mass >= FOUND) return group.length > 1 ? group : null
+  }
+  return null
+}
+
+/** What is said of suspects that no check splits: a sound house is called so beside a little that shows nowhere; else the place to look at. */
+export function judgeGroup(group: readonly Suspect[]): Verdict | null {
+  const [lead] = group
+  const suspects = group.map(({ id }) => id)
+  if (lead.id === NOTHING_WRONG && lead.probability >= SOUND_BESIDE_HIDING)
+    return { found: 'nothing-wrong', probability: lead.probability, suspects: [lead.id] }
+  const held = group
+    .flatMap((suspect) => actsOf(suspect))
+    .map((act) => ({ ...act, probability: massOf(group, act.repair.id) }))
+    .sort((x, y) => y.probability - x.probability)
+  return held[0] ? { found: 'group', ...held[0], suspects, also: null } : null
+}
+
 /** A second fault is named beside the first when its repair holds this much: assumption. */
 const ALSO_FOUND = 0.8
 

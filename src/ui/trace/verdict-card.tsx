@@ -8,7 +8,7 @@ import type { ScreenProps } from '@/src/ui/desk/screen'
 
 /** The search is over, for now: what was found, where, and what comes next. */
 export function VerdictCard({ verdict, onStep }: ScreenProps & { verdict: Verdict }) {
-  const { system, state } = useDesk()
+  const { system, state, advice } = useDesk()
   const isAfterRepair = state.repairs.length > 0
   return (
     <section aria-label="Found" className="landed mb-3 rounded border-2 border-hold bg-raised p-3">
@@ -28,8 +28,16 @@ export function VerdictCard({ verdict, onStep }: ScreenProps & { verdict: Verdic
           <p className="my-1 font-bold text-large">{verdict.repair.say}</p>
           <p className="mb-2 text-muted">
             {zoneName(system, verdict.zone)}, {sayPercent(verdict.probability)}
-            {verdict.found === 'group' && `. ${verdict.suspects.length} suspects are left: look at the place with your own eyes.`}
+            {verdict.found === 'group' && '. No reading at hand tells these apart: look at the place with your own eyes.'}
           </p>
+          {verdict.found === 'group' && (
+            <ul className="mb-2 list-disc pl-5">
+              {verdict.suspects.map((id) => {
+                const suspect = advice?.suspects.find((candidate) => candidate.id === id)
+                return suspect && <li key={id}>{suspect.say}</li>
+              })}
+            </ul>
+          )}
           {verdict.also && (
             <p className="mb-2">
               And a second fault: {verdict.also.repair.say} ({zoneName(system, verdict.also.zone)}, {sayPercent(verdict.also.probability)})
