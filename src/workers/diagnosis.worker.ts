@@ -41,10 +41,11 @@ export interface Advice extends Opinion {
 const SENT_FROM = 0.0005
 const SENT_AT_LEAST = 25
 
-/** Pauses before a piece of thinking ahead: a short one before what is likely asked next, long enough to come first with anything else. */
+/** Pauses before a piece of thinking ahead, in which an answer comes first. */
 const FORESEE_MS = 5
-const GUESS_MS = 400
-const TABLE_MS = 4
+const OPINION_MS = 60
+/** Long beside the work: on a device with few cores the desk itself needs them. */
+const TABLE_MS = 20
 /** Pieces between two reports of how far it is. */
 const TOLD_EVERY = 20
 /** Answers that are thought through before they are given. */
@@ -52,23 +53,18 @@ const GUESSED = 3
 const ahead = new Ahead()
 let tell: (share: number) => void = () => {}
 
-/** What the desk will want next, likeliest first: the proposed reading, its likely answers, then the whole prediction table. */
+/**
+ * What the desk will want next, likeliest first: the proposed reading, the suspects after its likely answers, the whole
+ * prediction table, and with all of that at hand the checks after those answers. Every piece is short: an answer that is
+ * given in the middle of one has to wait for its end.
+ */
 function thinkAhead(engine: Engine, { system, entries }: Timeline, { next }: Proposal): void {
-  const guesses = next
-    ? [
-        { pauseMs: FORESEE_MS, work: () => engine.foresee(next.bench, next.probe) },
-        ...next.outcomes.slice(0, GUESSED).map(({ answer }) => ({
-          pauseMs: GUESS_MS,
-          work: () => {
-            const state = foldJob(system, asIfAnswered(entries, next, answer))
-            formOpinion(engine, state)
-            proposeCheck(engine, state)
-          },
-        })),
-      ]
-    : []
+  const guessed = next ? next.outcomes.slice(0, GUESSED).map(({ answer }) => foldJob(system, asIfAnswered(entries, next, answer))) : []
+  const foresee = next ? [{ pauseMs: FORESEE_MS, work: () => engine.foresee(next.bench, next.probe) }] : []
+  const opinions = guessed.map((state) => ({ pauseMs: OPINION_MS, work: () => void formOpinion(engine, state) }))
   const table = tableFrom(engine, foldJob(system, entries).bench).map((work) => ({ pauseMs: TABLE_MS, work }))
-  const all = [...guesses, ...table]
+  const proposals = guessed.map((state) => ({ pauseMs: OPINION_MS, work: () => void proposeCheck(engine, state) }))
+  const all = [...foresee, ...opinions, ...table, ...proposals]
   tell(0)
   ahead.begin(all, (done) => {
     if (done % TOLD_EVERY === 0 || done === all.length) tell(done / all.length)
