@@ -26,6 +26,7 @@ describe('a group of suspects', () => {
     const few = [suspect('a', 0.6), suspect('b', 0.37), suspect('c', 0.03)]
     expect(leadingGroup(few)?.map(({ id }) => id)).toEqual(['a', 'b'])
     expect(leadingGroup([suspect('a', 0.97)])).toBeNull()
+    expect(leadingGroup([suspect('a', 0.94), suspect('b', 0.02), suspect('c', 0.02)])).toBeNull()
     expect(leadingGroup([suspect('a', 0.3), suspect('b', 0.3), suspect('c', 0.2), suspect('d', 0.2)])).toBeNull()
     expect(leadingGroup([suspect('a', 0.6), suspect(NONE_OF_THESE, 0.38)])).toBeNull()
   })

@@ -77,13 +77,15 @@ export function reachVerdict(suspects: readonly Suspect[], exhausted: boolean, s
 
 /** More suspects than this are no place to look at, but a search that goes on: assumption. */
 const MOST_IN_GROUP = 3
+/** One that holds less than this keeps nobody from the leader: other checks make that surer. Assumption. */
+const LEAST_IN_GROUP = 0.05
 
 /** The few suspects that hold enough together to end a search, where no check splits them; null when they do not. */
 export function leadingGroup(suspects: readonly Suspect[]): Suspect[] | null {
   const group: Suspect[] = []
   let mass = 0
   for (const suspect of suspects.slice(0, MOST_IN_GROUP)) {
-    if (suspect.id === NONE_OF_THESE) return null
+    if (suspect.id === NONE_OF_THESE || suspect.probability < LEAST_IN_GROUP) return null
     group.push(suspect)
     mass += suspect.probability
     if (mass >= FOUND) return group.length > 1 ? group : null
