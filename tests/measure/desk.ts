@@ -1,15 +1,16 @@
 import { spawn } from 'node:child_process'
-import { mkdtempSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
-import { chromium, type Page } from '@playwright/test'
+import { type Browser, chromium, type Page } from '@playwright/test'
 import browser from '@/playwright.config'
 import { catalogue } from '@/src/core/wiring/systems/catalogue'
 import { measurePages } from '@/tests/measure/pages'
 
 /**
  * What the technician waits for, in the real interface on loopback, for every system: taps and seconds from opening the app to the first proposed check,
- * and milliseconds from a tap on an answer to new suspects and to the next check. Needs a build. `npm run measure` writes docs/measurements/desk.md.
+ * and milliseconds from a tap on an answer to new suspects and to the next check; then how long each page takes until it is of use, which `--pages` alone
+ * measures. Needs a build. `npm run measure` writes docs/measurements/desk.md, or its part on pages.
  */
 const ANSWERS = 9
 /** Enough to see what waiting ahead is worth. */
@@ -160,14 +161,42 @@ async function runJob(page: Page, system: string, { symptom, isAtOnce, withLoom 
   return { taps, firstS, loomMs, answered, address: new URL(page.url()).pathname }
 }
 
+const PAGE = 'docs/measurements/desk.md'
+const PAGES_TITLE = '## Until a page is of use'
+
+/** The jobs page, and every step of a job that is begun for it. */
+async function writePages(chrome: Browser): Promise<void> {
+  const page = await (await chrome.newContext({ viewport: { width: 390, height: 844 } })).newPage()
+  const { address } = await runJob(page, catalogue[0].name, { symptom: 'nothing runs', isAtOnce: true, withLoom: false })
+  await page.context().close()
+  const rows = await measurePages(chrome, origin, address)
+  const [before] = readFileSync(PAGE, 'utf8').split(PAGES_TITLE)
+  writeFileSync(
+    PAGE,
+    `${before.trimEnd()}
+
+${PAGES_TITLE}
+
+Milliseconds from opening an address until its controls take a tap, over five openings each: in a browser that has nothing kept, and opened again.
+
+| page | first, middle | first, worst | again, middle | again, worst |
+| --- | ---: | ---: | ---: | ---: |
+${rows.join('\n')}
+`,
+  )
+}
+
 async function measure(): Promise<void> {
   const rows: string[] = []
   const all: Answered[] = []
-  let pages: string[] = []
   try {
     await serverIsUp()
     const chrome = await chromium.launch(browser.use?.launchOptions)
-    let address = ''
+    if (process.argv.includes('--pages')) {
+      await writePages(chrome)
+      await chrome.close()
+      return
+    }
     for (const system of catalogue) {
       const measured: Measured[] = []
       for (const job of jobs) {
@@ -175,7 +204,6 @@ async function measure(): Promise<void> {
         measured.push(await runJob(page, system.name, job))
         await page.context().close()
       }
-      address ||= measured[0].address
       const answered = measured.flatMap((one) => one.answered)
       all.push(...answered)
       const cells = (isAtOnce: boolean) => {
@@ -198,18 +226,22 @@ async function measure(): Promise<void> {
       )
       console.log(rows[rows.length - 1])
     }
-    pages = await measurePages(chrome, origin, address)
+    writeAnswers(rows, all)
+    await writePages(chrome)
     await chrome.close()
   } finally {
     server.kill()
   }
+}
+
+function writeAnswers(rows: readonly string[], all: readonly Answered[]): void {
   const p95 = (isAtOnce: boolean) =>
     quantile(
       all.filter((one) => one.isAtOnce === isAtOnce).map(({ suspectsMs }) => suspectsMs),
       0.95,
     ).toFixed(0)
   writeFileSync(
-    'docs/measurements/desk.md',
+    PAGE,
     `# What the technician waits for
 
 \`npm run measure\`: the real interface on loopback in headless Chromium, three jobs of each system at 390x844, the first offered answer tapped ${ANSWERS} times each (or until a verdict). In two of
@@ -222,14 +254,6 @@ Over all systems the new suspects stand after ${p95(false)} ms (95th percentile)
 | system | taps to the first check | seconds | answers as on a job | suspects, middle | suspects, 95th percentile | next check, middle | answers at once | suspects, middle | suspects, 95th percentile | next check, middle | loom redrawn, middle | loom, 95th percentile |
 | --- | ---: | ---: | ---: | ---: | ---: | ---: | ---: | ---: | ---: | ---: | ---: | ---: |
 ${rows.join('\n')}
-
-## Until a page is of use
-
-Milliseconds from opening an address until its controls take a tap, over five openings each: in a browser that has nothing kept, and opened again.
-
-| page | first, middle | first, worst | again, middle | again, worst |
-| --- | ---: | ---: | ---: | ---: |
-${pages.join('\n')}
 `,
   )
 }
