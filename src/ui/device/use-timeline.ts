@@ -6,8 +6,6 @@ import { api, Refused } from '@/src/ui/device/api-client'
 import { acknowledge, keepOnDevice, waitingFor } from '@/src/ui/device/outbox'
 
 const RETRY_MS = 5000
-/** What was kept on the device is sent once the suspects stand: the store must not take their time. Assumption. */
-const SEND_AFTER_MS = 250
 
 export interface TimelineState {
   readonly entries: readonly Entry[]
@@ -82,7 +80,7 @@ export function useTimeline(initial: JobFile): TimelineState {
         acknowledged(added)
         return
       }
-      setTimeout(send, SEND_AFTER_MS)
+      void send()
     },
     [jobId, send, acknowledged],
   )
