@@ -155,7 +155,7 @@ ${systems
 
 A habit is a fixed order of checks (src/core/practice/habits.ts) that is given the engine's own judgement of the readings and stops as soon as a repair holds 95 %. It does not weigh
 what a check would tell, and it is followed on every kind of fault, also on those it is no good for: that, more than the trade's hands, is why the habits come out so slow here. A way
-of working keeps to its order but skips what tells nothing; against the best of those the free choice saves close to half.
+of working keeps to its order but skips what tells nothing.
 
 | solver, on the same houses | houses | right | minutes | checks | trips |
 | --- | ---: | ---: | ---: | ---: | ---: |
