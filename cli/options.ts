@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs'
-import { type CostModel, defaultCost, readCostModel } from '@/src/core/diagnosis/cost'
+import { type CostModel, defaultCost } from '@/src/core/diagnosis/cost'
+import { readCostModel } from '@/src/core/diagnosis/cost-schema'
 import { readSystem } from '@/src/core/wiring/read-system'
 import type { System } from '@/src/core/wiring/system'
 import { catalogue, systemById } from '@/src/core/wiring/systems/catalogue'

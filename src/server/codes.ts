@@ -1,6 +1,7 @@
+import { codeRowSchema } from '@/src/core/diagnosis/code-schema'
 import 'server-only'
 import { asc } from 'drizzle-orm'
-import { type CodeRow, codeRowSchema, exampleCodes } from '@/src/core/diagnosis/codes'
+import { type CodeRow, exampleCodes } from '@/src/core/diagnosis/codes'
 import { codes } from '@/src/server/schema'
 import type { Database } from '@/src/server/store'
 

@@ -1,9 +1,10 @@
+import { AS_FOUND } from '@/src/core/wiring/build-system'
+import { systemSchema } from '@/src/core/wiring/system-schema'
 import 'server-only'
 import { createHash } from 'node:crypto'
 import { desc, eq } from 'drizzle-orm'
-import { type System, systemSchema } from '@/src/core/wiring/system'
+import type { System } from '@/src/core/wiring/system'
 import { catalogue, systemById } from '@/src/core/wiring/systems/catalogue'
-import { AS_FOUND } from '@/src/core/wiring/what-is-there'
 import { systems } from '@/src/server/schema'
 import type { Database } from '@/src/server/store'
 

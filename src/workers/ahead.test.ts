@@ -4,26 +4,42 @@ beforeEach(() => jest.useFakeTimers())
 afterEach(() => jest.useRealTimers())
 
 describe('Ahead', () => {
-  const pieces = (done: string[], ...names: string[]) => names.map((name) => ({ pauseMs: 10, work: () => void done.push(name) }))
+  let clock = 0
+  /** Steps that take so many milliseconds each. */
+  const steps = (done: string[], ms: number, ...names: string[]) =>
+    names.map((name) => () => {
+      done.push(name)
+      clock += ms
+    })
 
-  it('works through its pieces in order, with a pause before each, and tells how far it is', () => {
+  it('works through its steps in order, as many at a time as are short, with pauses between, and tells how far it is', () => {
     const done: string[] = []
     const told: number[] = []
-    new Ahead().begin(pieces(done, 'a', 'b', 'c'), (count) => told.push(count))
+    new Ahead(() => clock).begin(
+      () => steps(done, 3, 'a', 'b', 'c', 'd'),
+      (share) => told.push(share),
+    )
     expect(done).toEqual([])
-    jest.advanceTimersByTime(25)
-    expect(done).toEqual(['a', 'b'])
-    jest.advanceTimersByTime(25)
-    expect(told).toEqual([1, 2, 3])
+    jest.advanceTimersToNextTimer()
+    expect(done).toEqual(['a', 'b', 'c'])
+    jest.runAllTimers()
+    expect(told).toEqual([0.75, 1])
+  })
+
+  it('lets the desk in after every long step', () => {
+    const done: string[] = []
+    new Ahead(() => clock).begin(() => steps(done, 30, 'a', 'b'))
+    jest.advanceTimersToNextTimer()
+    expect(done).toEqual(['a'])
   })
 
   it('drops what is left when a newer timeline comes, and when it is stopped', () => {
     const done: string[] = []
-    const ahead = new Ahead()
-    ahead.begin(pieces(done, 'old 1', 'old 2'))
-    jest.advanceTimersByTime(15)
-    ahead.begin(pieces(done, 'new 1', 'new 2'))
-    jest.advanceTimersByTime(15)
+    const ahead = new Ahead(() => clock)
+    ahead.begin(() => steps(done, 30, 'old 1', 'old 2'))
+    jest.advanceTimersToNextTimer()
+    ahead.begin(() => steps(done, 30, 'new 1', 'new 2'))
+    jest.advanceTimersToNextTimer()
     ahead.stop()
     jest.runAllTimers()
     expect(done).toEqual(['old 1', 'new 1'])

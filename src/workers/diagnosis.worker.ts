@@ -1,9 +1,7 @@
 import { expose } from 'comlink'
 import { createEngine, type Engine } from '@/src/core/diagnosis/engine'
 import type { Proposal } from '@/src/core/diagnosis/propose'
-import { tableFrom } from '@/src/core/diagnosis/table'
 import { type Alternatives, formOpinion, type Opinion, proposeCheck, weighAlternatives } from '@/src/core/job/advise'
-import { asIfAnswered } from '@/src/core/job/answer-entries'
 import type { Entry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import {
@@ -19,6 +17,7 @@ import {
   windingLoads,
 } from '@/src/core/job/forecast'
 import { type Moving, movingNow } from '@/src/core/job/moving'
+import { thinkAhead } from '@/src/core/job/think-ahead'
 import type { Probe } from '@/src/core/readings/check'
 import type { Expected } from '@/src/core/readings/expected'
 import { readsThrough, type SeenThrough } from '@/src/core/readings/reads-through'
@@ -41,35 +40,10 @@ export interface Advice extends Opinion {
 const SENT_FROM = 0.0005
 const SENT_AT_LEAST = 25
 
-/** Pauses before a piece of thinking ahead, in which an answer comes first. */
-const FORESEE_MS = 5
-const OPINION_MS = 60
-/** Long beside the work: on a device with few cores the desk itself needs them. */
-const TABLE_MS = 20
-/** Pieces between two reports of how far it is. */
-const TOLD_EVERY = 20
-/** Answers that are thought through before they are given. */
-const GUESSED = 3
+/** The share of thinking ahead from one report of it to the next. */
+const TOLD_EVERY = 0.02
 const ahead = new Ahead()
 let tell: (share: number) => void = () => {}
-
-/**
- * What the desk will want next, likeliest first: the proposed reading, the suspects after its likely answers, the whole
- * prediction table, and with all of that at hand the checks after those answers. Every piece is short: an answer that is
- * given in the middle of one has to wait for its end.
- */
-function thinkAhead(engine: Engine, { system, entries }: Timeline, { next }: Proposal): void {
-  const guessed = next ? next.outcomes.slice(0, GUESSED).map(({ answer }) => foldJob(system, asIfAnswered(entries, next, answer))) : []
-  const foresee = next ? [{ pauseMs: FORESEE_MS, work: () => engine.foresee(next.bench, next.probe) }] : []
-  const opinions = guessed.map((state) => ({ pauseMs: OPINION_MS, work: () => void formOpinion(engine, state) }))
-  const table = tableFrom(engine, foldJob(system, entries).bench).map((work) => ({ pauseMs: TABLE_MS, work }))
-  const proposals = guessed.map((state) => ({ pauseMs: OPINION_MS, work: () => void proposeCheck(engine, state) }))
-  const all = [...foresee, ...opinions, ...table, ...proposals]
-  tell(0)
-  ahead.begin(all, (done) => {
-    if (done % TOLD_EVERY === 0 || done === all.length) tell(done / all.length)
-  })
-}
 
 const engines = new Map<string, Engine>()
 
@@ -97,7 +71,16 @@ const api = {
   propose(timeline: Timeline): Proposal {
     const engine = engineFor(timeline.system)
     const proposal = proposeCheck(engine, foldJob(timeline.system, timeline.entries))
-    thinkAhead(engine, timeline, proposal)
+    let told = 0
+    tell(0)
+    ahead.begin(
+      () => thinkAhead(engine, timeline.entries, proposal),
+      (share) => {
+        if (share < 1 && share < told + TOLD_EVERY) return
+        told = share
+        tell(share)
+      },
+    )
     return proposal
   },
   /** Tells from now on what share of the thinking ahead is done. */

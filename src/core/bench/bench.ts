@@ -1,31 +1,14 @@
-import { z } from 'zod'
+import type { z } from 'zod'
+import type { benchChangeSchema } from '@/src/core/bench/change-schema'
 import { KeptPer } from '@/src/core/units/kept'
 import { callNames } from '@/src/core/wiring/call'
-import { type Point, pointSchema } from '@/src/core/wiring/point'
+import type { Point } from '@/src/core/wiring/point'
 import type { System } from '@/src/core/wiring/system'
 
-const id = z.string().min(1).max(80)
 export const callSettings = ['off', ...callNames] as const
 export const slotContents = ['fuse', 'breaker', 'nothing'] as const
 
-/** One change of the bench, as the technician does it. `do` names the act. */
-export const benchChangeSchema = z.discriminatedUnion('do', [
-  z.strictObject({ do: z.literal('power'), on: z.boolean() }),
-  z.strictObject({ do: z.literal('call'), call: z.enum(callSettings) }),
-  z.strictObject({ do: z.literal('lift'), end: pointSchema }),
-  z.strictObject({ do: z.literal('land'), end: pointSchema }),
-  z.strictObject({ do: z.literal('unplug'), part: id }),
-  z.strictObject({ do: z.literal('plug'), part: id }),
-  z.strictObject({ do: z.literal('jumper'), a: pointSchema, b: pointSchema }),
-  z.strictObject({ do: z.literal('unjumper'), a: pointSchema, b: pointSchema }),
-  z.strictObject({ do: z.literal('slot'), holds: z.enum(slotContents), ratingA: z.number().positive().max(30).optional() }),
-  z.strictObject({ do: z.literal('reset') }),
-  z.strictObject({ do: z.literal('walk'), place: id }),
-  z.strictObject({ do: z.literal('panel'), place: id, on: z.boolean() }),
-  /** A conductor's place at both ends goes to a spare of the same cable; and back. */
-  z.strictObject({ do: z.literal('swap'), cable: id, from: id, to: id }),
-  z.strictObject({ do: z.literal('unswap'), cable: id, from: id }),
-])
+/** One change of the bench, as the technician does it. */
 export type BenchChange = z.infer<typeof benchChangeSchema>
 
 export interface Slot {
@@ -63,6 +46,9 @@ export interface Bench {
   readonly place: string
 }
 
+// One list for all benches without a swap: what hangs on it is not worked out again.
+const NONE: readonly Swap[] = []
+
 /** The bench as the technician finds it: power on, nothing called, standing at the indoor unit. */
 export function createBench(system: System): Bench {
   const fuse = system.parts.find((part) => part.kind === 'fuse')
@@ -72,7 +58,7 @@ export function createBench(system: System): Bench {
     lifted: [],
     unplugged: [],
     jumpers: [],
-    swaps: [],
+    swaps: NONE,
     slot: { holds: 'as-found', ratingA: fuse?.kind === 'fuse' ? fuse.ratingA : 3, open: false },
     panelsOff: [],
     place: fuse?.place ?? system.places[0].id,

@@ -1,6 +1,7 @@
 import { type Bench, benchKey } from '@/src/core/bench/bench'
 import { overLevels } from '@/src/core/diagnosis/by-house'
-import { type Engine, widened } from '@/src/core/diagnosis/engine'
+import type { Engine } from '@/src/core/diagnosis/engine'
+import { widened } from '@/src/core/diagnosis/foresee'
 import { atLevel, BESIDE_LEVEL, voltLevels } from '@/src/core/diagnosis/houses'
 import { latestAnswers, type Observation, observationKey } from '@/src/core/diagnosis/observations'
 import type { Probe } from '@/src/core/readings/check'

@@ -1,4 +1,5 @@
-import { z } from 'zod'
+import type { z } from 'zod'
+import type { codeRowSchema } from '@/src/core/diagnosis/code-schema'
 import type { Fault } from '@/src/core/faults/fault'
 import { switchRoles } from '@/src/core/wiring/part'
 import { partsOf, type System } from '@/src/core/wiring/system'
@@ -19,15 +20,6 @@ export const sayPointsTo: Record<PointsTo, string> = {
   nothing: 'nothing by itself',
 }
 
-const text = (longest: number, what: string) => z.string().trim().min(1, `${what} is missing.`).max(longest, `${what} is too long.`)
-
-/** One line of the table of codes: which kind of board, which code, what it means there. The shop's own, to be edited. */
-export const codeRowSchema = z.strictObject({
-  board: text(60, 'The kind of board'),
-  code: text(20, 'The code'),
-  means: text(200, 'What the code means'),
-  points: z.enum(pointsTo),
-})
 export type CodeRow = z.infer<typeof codeRowSchema>
 
 /** Examples to begin with, made up: every maker has its own; the label inside the door decides. */

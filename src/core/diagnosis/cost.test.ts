@@ -1,5 +1,6 @@
 import { createBench } from '@/src/core/bench/bench'
-import { defaultCost, readCostModel, walkMinutes } from '@/src/core/diagnosis/cost'
+import { defaultCost, walkMinutes } from '@/src/core/diagnosis/cost'
+import { readCostModel } from '@/src/core/diagnosis/cost-schema'
 import { createEngine } from '@/src/core/diagnosis/engine'
 import { noEvidence } from '@/src/core/diagnosis/posterior'
 import { propose } from '@/src/core/diagnosis/propose'

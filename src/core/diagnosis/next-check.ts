@@ -3,17 +3,28 @@ import type { Bench, BenchChange } from '@/src/core/bench/bench'
 import type { Candidate } from '@/src/core/diagnosis/candidates'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { type Observation, questionKey } from '@/src/core/diagnosis/observations'
-import { clusterOutcomes, type Outcomes } from '@/src/core/diagnosis/outcomes'
+import { clusterOutcomes, gatherForetold, type Outcomes } from '@/src/core/diagnosis/outcomes'
 import type { Posterior } from '@/src/core/diagnosis/posterior'
 import { planRoute, type Route } from '@/src/core/diagnosis/route'
 import { sayCheck, sayMeaning } from '@/src/core/diagnosis/say-check'
 import { sayingAgain } from '@/src/core/diagnosis/says-again'
-import { ALMOST_SURE, entropyAfter, entropyBefore, liveStories, type Story, thinOut, wrongAfter } from '@/src/core/diagnosis/stories'
+import { Shortlist } from '@/src/core/diagnosis/shortlist'
+import {
+  ALMOST_SURE,
+  entropyAfter,
+  entropyBefore,
+  liveStories,
+  mostBits,
+  type Story,
+  thinOut,
+  wrongAfter,
+} from '@/src/core/diagnosis/stories'
 import { lookAhead } from '@/src/core/diagnosis/two-deep'
 import { stagesOf, type WayOfWorking } from '@/src/core/diagnosis/ways'
 import { type Answer, type Probe, probeKey } from '@/src/core/readings/check'
 import { scaleOf } from '@/src/core/readings/predict'
 import type { Prediction } from '@/src/core/readings/prediction'
+import { KeptPer } from '@/src/core/units/kept'
 
 export interface CheckOutcome {
   readonly answer: Answer
@@ -58,8 +69,11 @@ export interface Scored {
   readonly place: string
   readonly route: Route
   readonly outcomes: Outcomes
+  readonly question: Question
   /** Which probe of its question this is. */
   readonly wanted: number
+  /** The meter and its scale: only readings of the same can say the same. */
+  readonly meter: string
   /** What each story weighed foretells of it. */
   readonly foretold: (row: number) => Prediction
 }
@@ -124,7 +138,10 @@ export function rankChecks(
 /** One question written out as a check, whatever it tells; null when every story left standing answers it alike. */
 export function weighQuestion(engine: Engine, posterior: Posterior, from: Bench, bench: Bench, probe: Probe, place: string): Check | null {
   const stories = liveStories(engine, posterior, false, true)
-  const [scored] = scoreQuestion(engine, stories, from, { bench, probes: [{ probe, place }], wanted: [0] }, Number.NEGATIVE_INFINITY, {})
+  const candidate: Candidate = { bench, probes: [{ probe, place }] }
+  const only = new Shortlist(1, () => false)
+  scoreQuestion(engine, stories, from, { candidate, wanted: [0], routes: new Map() }, Number.NEGATIVE_INFINITY, {}, only)
+  const [scored] = only.list
   return scored ? writeOut(engine, stories, scored) : null
 }
 
@@ -141,27 +158,16 @@ function bestOf(
   if (stories.length < 2) return []
   const { equalCost = false, deep = true } = choice
   const coarse = thinOut(stories)
-  const isNewTo = (weighed: readonly Story[]) => {
-    const saysAgain = sayingAgain(engine, weighed, asked)
-    return ({ probe, foretold }: Scored) => !saysAgain(`${probe.meter} ${scaleOf(engine.system, probe)}`, foretold)
+  const shortlist = (weighed: readonly Story[], among: readonly Question[]): Scored[] => {
+    const best = new Shortlist(SHORTLISTED, sayingAgain(engine, weighed, asked))
+    for (const question of among) scoreQuestion(engine, weighed, bench, question, worthBits, choice, best)
+    return best.list
   }
-  const shortlist =
+  const few =
     coarse.length < stories.length
-      ? firstOf(
-          questions
-            .flatMap((question) =>
-              scoreQuestion(engine, coarse, bench, question, worthBits, choice).map((scored) => ({ ...scored, question })),
-            )
-            .sort(byScore),
-          isNewTo(coarse),
-          SHORTLISTED,
-        ).map(({ question, wanted }) => ({ ...question, wanted: [wanted] }))
+      ? shortlist(coarse, questions).map(({ question, wanted }) => ({ ...question, wanted: [wanted] }))
       : questions
-  const scored = firstOf(
-    shortlist.flatMap((question) => scoreQuestion(engine, stories, bench, question, worthBits, choice)).sort(byScore),
-    isNewTo(stories),
-    SHORTLISTED,
-  )
+  const scored = shortlist(stories, few)
   const cannotSplit = scored.length > 1 && scored[0].gainBits < SPLITS_BITS
   return (deep && cannotSplit && !equalCost && choice.stakes === undefined ? lookAhead(stories, scored, engine.cost) : scored).slice(
     0,
@@ -169,79 +175,85 @@ function bestOf(
   )
 }
 
-/** The first so many that are wanted; the rest is not looked at. */
-function firstOf<T>(list: readonly T[], isWanted: (one: T) => boolean, most: number): T[] {
-  const found: T[] = []
-  for (const one of list) {
-    if (found.length >= most) break
-    if (isWanted(one)) found.push(one)
-  }
-  return found
-}
-
-/** Best first; scores that agree to nine digits keep the order in which the wiring lists them. */
-const byScore = (a: Scored, b: Scored): number => Math.round((b.score - a.score) * 1e9)
-
 /** A bench with everything that could be asked on it; `wanted` are the places in the list of what has not been asked yet. */
-interface Question {
-  readonly bench: Bench
-  readonly probes: readonly { readonly probe: Probe; readonly place: string }[]
+export interface Question {
+  readonly candidate: Candidate
   readonly wanted: readonly number[]
+  /** The ways to its bench that were planned, by the place where the reading is taken. */
+  readonly routes: Map<string, Route>
 }
 
 function openQuestions(candidates: readonly Candidate[], asked: readonly Observation[], skipped: readonly Probe[]): Question[] {
   const known = new Set(asked.map((observation) => questionKey(observation.bench, observation.probe)))
   const refused = new Set(skipped.map(probeKey))
-  return candidates.flatMap(({ bench: wantedBench, probes }): Question[] => {
-    const wanted = probes.flatMap(({ probe }, index) =>
-      known.has(questionKey(wantedBench, probe)) || refused.has(probeKey(probe)) ? [] : [index],
+  return candidates.flatMap((candidate): Question[] => {
+    const wanted = candidate.probes.flatMap(({ probe }, index) =>
+      known.has(questionKey(candidate.bench, probe)) || refused.has(probeKey(probe)) ? [] : [index],
     )
-    return wanted.length === 0 ? [] : [{ bench: wantedBench, probes, wanted }]
+    return wanted.length === 0 ? [] : [{ candidate, wanted, routes: new Map() }]
   })
 }
 
+/** Scores what is wanted of a question, and offers it to the best so far; what cannot come among them is left as soon as that is sure. */
 function scoreQuestion(
   engine: Engine,
   stories: readonly Story[],
   from: Bench,
-  { bench, probes, wanted }: Question,
+  question: Question,
   worthBits: number,
   { equalCost = false, stakes }: Choice,
-): Scored[] {
+  best: Shortlist,
+): void {
+  const { bench, probes } = question.candidate
   const groups = Math.max(...stories.map((story) => story.group)) + 1
   const before = entropyBefore(stories, groups)
   const risk = stakes === undefined ? 0 : wrongAfter(stories, groups, null)
-  const predictionsOf = engine.predictions(bench, probesAsked({ bench, probes }))
+  const predictionsOf = engine.predictions(bench, probesAsked(question.candidate))
   const predictions = stories.map(({ index, kind }) => predictionsOf(index, kind))
   const trips = bench.power ? stories.reduce((sum, { weight }, row) => sum + weight * tripShare(predictions[row][probes.length]), 0) : 0
   const tripCost = trips * (isResettable(engine.system, bench) ? engine.cost.trip.breaker : engine.cost.trip.fuse)
-  const routes = new Map<string, Route>()
-  const scores: Scored[] = []
-  for (const index of wanted) {
+  const scoreOf = (gainBits: number, minutes: number) => gainBits / (equalCost ? 1 : minutes + engine.cost.attention)
+  for (const index of question.wanted) {
     const { probe, place } = probes[index]
-    const outcomes = clusterOutcomes(
-      predictions.map((list) => list[index]),
-      scaleOf(engine.system, probe),
-    )
+    const foretold = gatherForetold(stories.length, (row) => predictions[row][index])
+    // Most readings say much the same whatever is wrong.
+    if (foretold.different.length < 2) continue
+    const atMost = mostBits(stories, foretold)
+    if (atMost < worthBits) continue
+    const onTheSpot = engine.cost.reading[probe.meter] + tripCost
+    if (stakes === undefined && scoreOf(atMost, onTheSpot) < best.least) continue
+    const route = question.routes.get(place) ?? planRoute(engine.system, from, bench, place, engine.cost)
+    question.routes.set(place, route)
+    const minutes = route.minutes + onTheSpot
+    if (stakes === undefined && scoreOf(atMost, minutes) < best.least) continue
+    const outcomes = clusterOutcomes(foretold, scaleOf(engine.system, probe))
     if (outcomes.count < 2) continue
     const gainBits = before - entropyAfter(stories, outcomes, groups)
     if (gainBits < worthBits) continue
-    const route = routes.get(place) ?? planRoute(engine.system, from, bench, place, engine.cost)
-    routes.set(place, route)
-    const minutes = route.minutes + engine.cost.reading[probe.meter] + tripCost
-    const price = equalCost ? 1 : minutes + engine.cost.attention
-    const score = stakes === undefined ? gainBits / price : stakes * (risk - wrongAfter(stories, groups, outcomes)) - minutes
+    const score = stakes === undefined ? scoreOf(gainBits, minutes) : stakes * (risk - wrongAfter(stories, groups, outcomes)) - minutes
     if (stakes !== undefined && score <= 0) continue
-    scores.push({ score, gainBits, minutes, probe, place, route, outcomes, wanted: index, foretold: (row) => predictions[row][index] })
+    best.offer({
+      score,
+      gainBits,
+      minutes,
+      probe,
+      place,
+      route,
+      outcomes,
+      question,
+      wanted: index,
+      meter: `${probe.meter} ${scaleOf(engine.system, probe)}`,
+      foretold: (row) => predictions[row][index],
+    })
   }
-  return scores
 }
 
 /** What is asked of a candidate's bench. The trip stands last: what the bench itself costs in trips is priced into every check on it. */
-export const probesAsked = ({ bench, probes }: Pick<Candidate, 'bench' | 'probes'>): Probe[] => [
+export const probesAsked = (candidate: Candidate): readonly Probe[] => askedOf.of(candidate)
+const askedOf = new KeptPer(({ bench, probes }: Candidate): Probe[] => [
   ...probes.map(({ probe }) => probe),
   ...(bench.power ? [TRIP] : []),
-]
+])
 
 const tripShare = (prediction: Prediction): number =>
   prediction.reduce((sum, { at, weight }) => sum + (typeof at === 'object' && at.word === 'trips' ? weight : 0), 0)
@@ -250,7 +262,7 @@ function writeOut(engine: Engine, stories: readonly Story[], scored: Scored): Ch
   const { outcomes, probe, route } = scored
   const { count } = outcomes
   const described = outcomes.answers().map((answer, column): CheckOutcome => {
-    const weights = stories.map((story, row) => story.weight * outcomes.probabilities[row * count + column])
+    const weights = stories.map((story, row) => story.weight * outcomes.probabilities[outcomes.of[row] * count + column])
     const probability = weights.reduce((sum, weight) => sum + weight, 0)
     const shares = weights.map((weight) => weight / probability)
     return {

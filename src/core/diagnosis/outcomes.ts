@@ -6,7 +6,9 @@ import { normalBelow } from '@/src/core/units/normal'
 /** The answers that a check can have, and how likely each is under each live story. */
 export interface Outcomes {
   readonly count: number
-  /** `count` values for each story, row after row. */
+  /** The place of each story's prediction among the different ones. */
+  readonly of: Int32Array
+  /** `count` values for each of the different predictions, one after the other. */
   readonly probabilities: Float64Array
   /** The answers written out; only wanted for the check that is chosen. */
   answers(): Answer[]
@@ -20,17 +22,33 @@ interface Centre {
   readonly sigma: number
 }
 
-/** Clusters the predictions of all stories into answers that a reading can tell apart; fewer than two tell nothing. */
-export function clusterOutcomes(predictions: readonly Prediction[], scale: Scale): Outcomes {
+/** What the stories foretell of one check: stories that foretell the same share one prediction, which is looked at once. */
+export interface Foretold {
+  readonly different: readonly Prediction[]
+  /** The place of each story's prediction among them. */
+  readonly of: Int32Array
+}
+
+/** Gathers the predictions of stories, given story by story, that are the same object. */
+export function gatherForetold(stories: number, predictionOf: (story: number) => Prediction): Foretold {
+  const different: Prediction[] = []
+  const of = new Int32Array(stories)
+  let last = -1
+  for (let story = 0; story < stories; story++) {
+    const prediction = predictionOf(story)
+    if (prediction !== different[last]) last = different.indexOf(prediction)
+    if (last < 0) last = different.push(prediction) - 1
+    of[story] = last
+  }
+  return { different, of }
+}
+
+/** Clusters what the stories foretell into answers that a reading can tell apart; fewer than two tell nothing. */
+export function clusterOutcomes({ different, of }: Foretold, scale: Scale): Outcomes {
   const words: string[] = []
   const centres: Centre[] = []
   let overload = false
-  // Stories that foretell the same share one prediction: it is looked at once.
-  const rowOf = new Map<Prediction, number>()
-  predictions.forEach((prediction, row) => {
-    if (!rowOf.has(prediction)) rowOf.set(prediction, row)
-  })
-  for (const prediction of rowOf.keys()) {
+  for (const prediction of different) {
     for (const { at, weight, sigma } of prediction) {
       if (weight < 0.02) continue
       if (at === 'OL') overload = true
@@ -42,15 +60,10 @@ export function clusterOutcomes(predictions: readonly Prediction[], scale: Scale
   const cuts = scale === 'word' ? [] : cutBetween(centres)
   const bands = scale === 'word' || centres.length === 0 ? 0 : cuts.length + 1
   const count = words.length + (overload ? 1 : 0) + bands
-  if (count < 2) return { count, probabilities: new Float64Array(0), answers: () => [] }
-  const probabilities = new Float64Array(predictions.length * count)
-  predictions.forEach((prediction, row) => {
-    const offset = row * count
-    const first = rowOf.get(prediction) ?? row
-    if (first < row) {
-      probabilities.copyWithin(offset, first * count, (first + 1) * count)
-      return
-    }
+  if (count < 2) return { count, of, probabilities: new Float64Array(0), answers: () => [] }
+  const probabilities = new Float64Array(different.length * count)
+  different.forEach((prediction, place) => {
+    const offset = place * count
     for (const { at, weight, sigma, floating } of prediction) {
       if (typeof at === 'object') {
         const index = words.indexOf(at.word)
@@ -77,6 +90,7 @@ export function clusterOutcomes(predictions: readonly Prediction[], scale: Scale
   })
   return {
     count,
+    of,
     probabilities,
     answers: () => [...words.map((word) => ({ word })), ...(overload ? ['OL' as const] : []), ...bandAnswers(cuts, centres, bands, scale)],
   }

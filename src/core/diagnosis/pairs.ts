@@ -1,12 +1,13 @@
 import { benchKey } from '@/src/core/bench/bench'
 import { gather, joinRows, type Likelihoods, overLevels } from '@/src/core/diagnosis/by-house'
-import { type Engine, widened } from '@/src/core/diagnosis/engine'
+import type { Engine } from '@/src/core/diagnosis/engine'
+import { widened } from '@/src/core/diagnosis/foresee'
 import { atLevel, BESIDE_LEVEL } from '@/src/core/diagnosis/houses'
 import { latestAnswers, type Observation, observationKey, wrongShare } from '@/src/core/diagnosis/observations'
 import { computePosterior, type Evidence, type Posterior } from '@/src/core/diagnosis/posterior'
 import { type Behaviour, behaviourOf } from '@/src/core/diagnosis/priors'
 import type { Fault } from '@/src/core/faults/fault'
-import { probeKey } from '@/src/core/readings/check'
+import { probesKey } from '@/src/core/readings/check'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import { likelihood } from '@/src/core/readings/likelihood'
 import { predictAll, scaleOf, wordsFor } from '@/src/core/readings/predict'
@@ -147,7 +148,7 @@ function withPairs(base: Engine, chosen: readonly [number, number][]): Engine {
     logLikelihoods: (observation) => extended.of(observation),
     predictions: (bench, probes) => {
       const ofSingle = base.predictions(bench, probes)
-      const key = `${benchKey(bench)} ${probes.map(probeKey).join(' ')}`
+      const key = `${benchKey(bench)} ${probesKey(probes)}`
       return (hypothesis, kind) => {
         if (hypothesis < single) return ofSingle(hypothesis, kind)
         const pair = pairs[hypothesis - single]

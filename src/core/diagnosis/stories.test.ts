@@ -1,7 +1,7 @@
 import fc from 'fast-check'
-import { clusterOutcomes } from '@/src/core/diagnosis/outcomes'
+import { clusterOutcomes, gatherForetold } from '@/src/core/diagnosis/outcomes'
 import { computePosterior, entropyOfRepair, noEvidence } from '@/src/core/diagnosis/posterior'
-import { entropyAfter, entropyBefore, entropyOf, liveStories, type Story, thinOut } from '@/src/core/diagnosis/stories'
+import { entropyAfter, entropyBefore, entropyOf, liveStories, mostBits, type Story, thinOut } from '@/src/core/diagnosis/stories'
 import { furnaceEngine } from '@/tests/setup/furnace'
 
 const weight = fc.double({ min: 0.001, max: 1, noNaN: true })
@@ -19,17 +19,21 @@ describe('entropy', () => {
     expect(entropyOf(Float64Array.of(3, 0, 0))).toBe(0)
   })
 
-  it('never rises on average by asking, and an answer that is the same for all tells nothing', () => {
+  it('never rises on average by asking, falls by no more than the different predictions tell, and an answer that is the same for all tells nothing', () => {
     fc.assert(
       fc.property(storiesArb, fc.array(fc.double({ min: 0, max: 30, noNaN: true }), { minLength: 60, maxLength: 60 }), (stories, volts) => {
         const before = entropyBefore(stories, 6)
         const predictions = stories.map((_, row) => [{ weight: 1, at: volts[row], sigma: 0.5, floating: false }])
-        const outcomes = clusterOutcomes(predictions, 'volts')
-        if (outcomes.count >= 2) expect(entropyAfter(stories, outcomes, 6)).toBeLessThanOrEqual(before + 1e-9)
-        const same = clusterOutcomes(
-          stories.map(() => [{ weight: 1, at: volts[0], sigma: 0.5, floating: false }]),
-          'volts',
-        )
+        const foretold = gatherForetold(stories.length, (row) => predictions[row])
+        const outcomes = clusterOutcomes(foretold, 'volts')
+        if (outcomes.count >= 2) {
+          expect(entropyAfter(stories, outcomes, 6)).toBeLessThanOrEqual(before + 1e-9)
+          expect(before - entropyAfter(stories, outcomes, 6)).toBeLessThanOrEqual(mostBits(stories, foretold) + 1e-9)
+        }
+        const one = [{ weight: 1, at: volts[0], sigma: 0.5, floating: false }]
+        const alike = gatherForetold(stories.length, () => one)
+        const same = clusterOutcomes(alike, 'volts')
+        expect(mostBits(stories, alike)).toBe(0)
         expect(same.count).toBeLessThan(2)
       }),
       { seed: 9, numRuns: 60 },

@@ -1,5 +1,5 @@
 import type { Engine } from '@/src/core/diagnosis/engine'
-import type { Outcomes } from '@/src/core/diagnosis/outcomes'
+import type { Foretold, Outcomes } from '@/src/core/diagnosis/outcomes'
 import { massByRepair, type Posterior } from '@/src/core/diagnosis/posterior'
 
 /** A story that the planner weighs. */
@@ -70,20 +70,31 @@ export function entropyBefore(stories: readonly Story[], groups: number): number
 }
 
 /** The same, expected over the answers. */
-export function entropyAfter(stories: readonly Story[], { count, probabilities }: Outcomes, groups: number): number {
+export function entropyAfter(stories: readonly Story[], { count, of, probabilities }: Outcomes, groups: number): number {
   const sums = new Float64Array(groups)
   let expected = 0
   for (let answer = 0; answer < count; answer++) {
     sums.fill(0)
     let total = 0
     for (let row = 0; row < stories.length; row++) {
-      const weight = stories[row].weight * probabilities[row * count + answer]
+      const weight = stories[row].weight * probabilities[of[row] * count + answer]
       sums[stories[row].group] += weight
       total += weight
     }
     if (total > 1e-9) expected += total * entropyOf(sums)
   }
   return expected
+}
+
+/**
+ * What a check can tell at the most, bits: which of the different predictions holds. Quick to say, before the answers are
+ * worked out.
+ */
+export function mostBits(stories: readonly Story[], { different, of }: Foretold): number {
+  if (different.length < 2) return 0
+  const sums = new Float64Array(different.length)
+  for (let row = 0; row < stories.length; row++) sums[of[row]] += stories[row].weight
+  return entropyOf(sums)
 }
 
 /** How likely the likeliest repair will be the wrong one, expected over the answers of a check; without one, now. */
@@ -95,7 +106,7 @@ export function wrongAfter(stories: readonly Story[], groups: number, outcomes: 
   for (let answer = 0; answer < count; answer++) {
     sums.fill(0)
     for (let row = 0; row < stories.length; row++) {
-      const weight = stories[row].weight * (outcomes ? outcomes.probabilities[row * count + answer] : 1)
+      const weight = stories[row].weight * (outcomes ? outcomes.probabilities[outcomes.of[row] * count + answer] : 1)
       sums[stories[row].group] += weight
       total += weight
     }

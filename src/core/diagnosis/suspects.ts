@@ -1,4 +1,5 @@
-import { type Engine, foretellByDegree } from '@/src/core/diagnosis/engine'
+import type { Engine } from '@/src/core/diagnosis/engine'
+import { foretellByDegree } from '@/src/core/diagnosis/foresee'
 import { atLevel, isGraded, valueSpreads, voltLevels } from '@/src/core/diagnosis/houses'
 import { latestAnswers, type Observation } from '@/src/core/diagnosis/observations'
 import type { Evidence, Posterior } from '@/src/core/diagnosis/posterior'

@@ -1,18 +1,17 @@
 import type { Bench } from '@/src/core/bench/bench'
-import { wiredNow } from '@/src/core/bench/swaps'
-import { listCandidates } from '@/src/core/diagnosis/candidates'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { probesAsked } from '@/src/core/diagnosis/next-check'
+import { candidatesFrom } from '@/src/core/diagnosis/ways'
 
 /** Stories to a piece: some ten milliseconds of work, which is the longest that an answer may have to wait behind it. */
-export const STORIES_TO_A_PIECE = 120
+export const STORIES_TO_A_PIECE = 20
 
 /**
  * The whole prediction table of a system as it stands: what every story foretells of every reading on every bench worth
  * reaching. In small pieces of work, bench by bench; what is worked out stays with the engine, which looks it up from then on.
  */
 export function tableFrom(engine: Engine, bench: Bench): (() => void)[] {
-  return listCandidates(wiredNow(engine.system, bench.swaps), bench).flatMap((candidate) =>
+  return candidatesFrom(engine.system, bench).flatMap((candidate) =>
     range(0, engine.hypotheses.length, STORIES_TO_A_PIECE).map((first) => () => {
       const predictionsOf = engine.predictions(candidate.bench, probesAsked(candidate))
       for (const story of range(first, Math.min(first + STORIES_TO_A_PIECE, engine.hypotheses.length))) predictionsOf(story, 0)

@@ -28,11 +28,11 @@ export function lookAhead(stories: readonly Story[], scored: readonly Scored[], 
 
 /** Bits a minute of a check followed by the best second one, answer by answer. */
 function rateOfTwo(stories: readonly Story[], groups: number, first: Scored, seconds: readonly Scored[], cost: CostModel): number {
-  const { count, probabilities } = first.outcomes
+  const { count, of, probabilities } = first.outcomes
   let bits = first.gainBits
   let minutes = first.minutes + cost.attention
   for (let answer = 0; answer < count; answer++) {
-    const weighed = stories.map((story, row) => ({ ...story, weight: story.weight * probabilities[row * count + answer] }))
+    const weighed = stories.map((story, row) => ({ ...story, weight: story.weight * probabilities[of[row] * count + answer] }))
     const total = weighed.reduce((sum, { weight }) => sum + weight, 0)
     if (total < LEAST_ANSWER) continue
     const after = weighed.map((story) => ({ ...story, weight: story.weight / total }))

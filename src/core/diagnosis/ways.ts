@@ -1,6 +1,7 @@
 import type { Bench } from '@/src/core/bench/bench'
 import { wiredNow } from '@/src/core/bench/swaps'
 import { type Candidate, joinedCalls, listCandidates, tripAt } from '@/src/core/diagnosis/candidates'
+import { KeptPer } from '@/src/core/units/kept'
 import { conductorEnd } from '@/src/core/wiring/point'
 import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
 
@@ -20,29 +21,38 @@ export const sayWay: Record<WayOfWorking, { readonly name: string; readonly say:
   numbers: { name: 'by the numbers', say: 'Supply, then R to C, then every call, unit by unit, as the terminals stand.' },
 }
 
+/** All checks worth weighing from a bench. */
+export const candidatesFrom = (system: System, bench: Bench): readonly Candidate[] => candidatesOf.of(system).of(bench)
+
+// One proposal weighs them several times over, and every answer's keys and routes hang on the very objects.
+const candidatesOf = new KeptPer(
+  (system: System) =>
+    // A spare that serves in a conductor's place is lifted and read in its place, too.
+    new KeptPer((bench: Bench) => listCandidates(wiredNow(system, bench.swaps), bench)),
+)
+
 /**
  * The checks of a way of working, stage after stage: a stage is only reached when nothing in those before it tells more.
  * Every way ends with the ohmmeter and then with the free choice, so that none of them stops short of an answer.
  */
-export function stagesOf(given: System, bench: Bench, way: WayOfWorking): readonly (readonly Candidate[])[] {
-  // A spare that serves in a conductor's place is lifted and read in its place, too.
-  const system = wiredNow(given, bench.swaps)
-  const all = listCandidates(system, bench)
+export function stagesOf(system: System, bench: Bench, way: WayOfWorking): readonly (readonly Candidate[])[] {
+  const all = candidatesFrom(system, bench)
   if (way === 'free') return [all]
+  const wired = wiredNow(system, bench.swaps)
   const ohms = all.filter((candidate) => !candidate.bench.power)
   const looks = all.slice(0, 1)
   const own = (): (readonly Candidate[])[] => {
     switch (way) {
       case 'take-off':
-        return [looks, ...tripRuns(system, bench).reverse()]
+        return [looks, ...tripRuns(wired, bench).reverse()]
       case 'add-on':
-        return [looks, ...tripRuns(system, bench)]
+        return [looks, ...tripRuns(wired, bench)]
       case 'halve':
-        return [looks, ...sections(system, bench)]
+        return [looks, ...sections(wired, bench)]
       case 'ohms':
         return [looks, ...byHands(ohms)]
       case 'numbers':
-        return [looks, ...byNumbers(system, all)]
+        return [looks, ...byNumbers(wired, all)]
     }
   }
   return [...own(), ...byHands(ohms), all]

@@ -1,8 +1,8 @@
 import { z } from 'zod'
-import { codeRowSchema } from '@/src/core/diagnosis/codes'
-import { entrySchema } from '@/src/core/job/entry'
+import { codeRowSchema } from '@/src/core/diagnosis/code-schema'
+import { entrySchema } from '@/src/core/job/entry-schema'
 import { jobSummarySchema } from '@/src/core/job/job-summary'
-import { systemSchema } from '@/src/core/wiring/system'
+import { systemSchema } from '@/src/core/wiring/system-schema'
 
 /** What goes in and out of /api/v1; the job itself travels as a job file. */
 

@@ -1,8 +1,8 @@
 import { z } from 'zod'
 import { traceAnswerSchema } from '@/src/core/formats/trace-answer'
-import { entrySchema } from '@/src/core/job/entry'
+import { entrySchema } from '@/src/core/job/entry-schema'
 import { jobFileSchema } from '@/src/core/job/job-file'
-import { systemSchema } from '@/src/core/wiring/system'
+import { systemSchema } from '@/src/core/wiring/system-schema'
 
 /** The published shapes as JSON Schema, made from the very schemas that validate. */
 export function publishSchemas(): Record<string, unknown> {

@@ -6,9 +6,10 @@ import type { Check } from '@/src/core/diagnosis/next-check'
 import type { Proposal } from '@/src/core/diagnosis/propose'
 import type { Verdict } from '@/src/core/diagnosis/verdict'
 import type { Opinion } from '@/src/core/job/advise'
-import { type Entry, entrySchema, type Stamp, stampEntry } from '@/src/core/job/entry'
+import { type Entry, type Stamp, stampEntry } from '@/src/core/job/entry'
+import { entrySchema } from '@/src/core/job/entry-schema'
 import type { JobState } from '@/src/core/job/fold'
-import { answerSchema, probeSchema } from '@/src/core/readings/check'
+import { answerSchema, probeSchema } from '@/src/core/readings/check-schema'
 import { sayAnswer } from '@/src/core/readings/say'
 
 /** What `nest-trace trace --json` writes for each line it reads: one of these, on one line. */

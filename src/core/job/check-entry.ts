@@ -1,19 +1,13 @@
 import { applyChange } from '@/src/core/bench/apply'
 import type { Bench } from '@/src/core/bench/bench'
 import { pinOf, problemWithPoint } from '@/src/core/bench/points'
-import { type Entry, entrySchema, sayIssue } from '@/src/core/job/entry'
+import type { Entry } from '@/src/core/job/entry'
 import { foldJob, reasonsNotToClose } from '@/src/core/job/fold'
 import type { Probe } from '@/src/core/readings/check'
 import { RUNS, WIRING, workingAt } from '@/src/core/readings/looks'
 import { wordsFor } from '@/src/core/readings/predict'
 import { parsePoint } from '@/src/core/wiring/point'
 import { callsOf, firstPart, partById, type System, zonesOf } from '@/src/core/wiring/system'
-
-/** Parses an unknown value as an entry; the sentence says what is wrong with it. */
-export function readEntry(value: unknown): { ok: true; entry: Entry } | { ok: false; problem: string } {
-  const parsed = entrySchema.safeParse(value)
-  return parsed.success ? { ok: true, entry: parsed.data } : { ok: false, problem: sayIssue(parsed.error) }
-}
 
 /** Null when a new entry makes sense after those before it, else a sentence why not. */
 export function problemWithEntry(system: System, before: readonly Entry[], entry: Entry): string | null {

@@ -1,71 +1,7 @@
-import { z } from 'zod'
-import { benchChangeSchema } from '@/src/core/bench/bench'
-import { complaintSchema } from '@/src/core/diagnosis/complaint'
-import { waysOfWorking } from '@/src/core/diagnosis/ways'
-import { answerSchema, probeSchema } from '@/src/core/readings/check'
-import { callNames } from '@/src/core/wiring/call'
+import type { z } from 'zod'
+import type { contentEntrySchema, entrySchema } from '@/src/core/job/entry-schema'
 
 /** The timeline of a job: append-only. A correction or an undo is an entry of its own. */
-
-const entryId = z.string().min(1).max(64)
-const base = {
-  id: entryId,
-  at: z.iso.datetime({ message: 'A time is written as in 2026-03-04T09:10:00Z.' }),
-  /** Who took it, where more than one works on a job; left out where nobody signs. */
-  by: z.string().min(1).max(60, 'Keep a name under 60 characters.').optional(),
-}
-const text = (longest: number) => z.string().max(longest, `Keep this under ${longest} characters.`)
-
-const complaintEntry = z.strictObject({ ...base, kind: z.literal('complaint'), complaint: complaintSchema })
-const benchEntry = z.strictObject({ ...base, kind: z.literal('bench'), change: benchChangeSchema })
-const readingEntry = z.strictObject({ ...base, kind: z.literal('reading'), probe: probeSchema, answer: answerSchema })
-const tripEntry = z.strictObject({ ...base, kind: z.literal('trip'), result: z.enum(['trips', 'holds']) })
-/** A check that cannot be taken here and now: out of reach, no such range on the meter. It is not proposed again. */
-const skipEntry = z.strictObject({ ...base, kind: z.literal('skip'), probe: probeSchema })
-/** From here on the search goes in this way of working. */
-const wayEntry = z.strictObject({ ...base, kind: z.literal('way'), way: z.enum(waysOfWorking) })
-const repairEntry = z.strictObject({
-  ...base,
-  kind: z.literal('repair'),
-  /** The fault that was mended; null for a repair outside the catalogue. */
-  fault: z.string().max(120).nullable(),
-  zone: z.string().max(60),
-  what: text(500),
-  cause: text(500),
-})
-const proofEntry = z.strictObject({
-  ...base,
-  kind: z.literal('proof'),
-  call: z.enum(callNames),
-  held: z.boolean(),
-  amps: z.number().min(0).max(100).nullable(),
-  volts: z.number().min(0).max(100).nullable(),
-})
-const noteEntry = z.strictObject({ ...base, kind: z.literal('note'), text: text(2000) })
-const closeEntry = z.strictObject({ ...base, kind: z.literal('close') })
-
-/** Everything that a correction can put in the place of an earlier entry. */
-const contentEntries = [
-  complaintEntry,
-  benchEntry,
-  readingEntry,
-  tripEntry,
-  skipEntry,
-  wayEntry,
-  repairEntry,
-  proofEntry,
-  noteEntry,
-  closeEntry,
-] as const
-export const contentEntrySchema = z.discriminatedUnion('kind', contentEntries)
-
-export const entrySchema = z.discriminatedUnion('kind', [
-  ...contentEntries,
-  z.strictObject({ ...base, kind: z.literal('undo'), target: entryId }),
-  /** The earlier entry stands as `entry` from now on; its own id and time are those of the correction. */
-  z.strictObject({ ...base, kind: z.literal('correct'), target: entryId, entry: contentEntrySchema }),
-])
-
 export type Entry = z.infer<typeof entrySchema>
 export type ContentEntry = z.infer<typeof contentEntrySchema>
 
@@ -85,9 +21,6 @@ export function stampEntry(draft: EntryDraft, stamp: Stamp): Entry {
   return { id: stamp.newId(), at: stamp.now(), ...(by !== null && { by }), ...draft } as Entry
 }
 
-/** The sentence of the first problem of a failed parse, with the path to it. */
-export function sayIssue(error: z.ZodError): string {
-  const [issue] = error.issues
-  const path = issue.path.join('.')
-  return path ? `${path}: ${issue.message}` : issue.message
-}
+/** Whether two timelines are the same: an entry never changes, so that its id is all of it. */
+export const haveSameIds = (a: readonly Entry[], b: readonly Entry[]): boolean =>
+  a.length === b.length && a.every(({ id }, index) => id === b[index].id)

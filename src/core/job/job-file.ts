@@ -1,6 +1,8 @@
 import { z } from 'zod'
-import { type Entry, entrySchema, sayIssue } from '@/src/core/job/entry'
-import { systemSchema } from '@/src/core/wiring/system'
+import type { Entry } from '@/src/core/job/entry'
+import { entrySchema } from '@/src/core/job/entry-schema'
+import { sayIssue } from '@/src/core/units/say-issue'
+import { systemSchema } from '@/src/core/wiring/system-schema'
 
 /** A job as a file: its system as it was known, and its whole timeline. One entry a line, so that a torn file loses little. */
 export const jobFileSchema = z.strictObject({

@@ -1,38 +1,24 @@
-import { z } from 'zod'
-import { pointSchema } from '@/src/core/wiring/point'
+import type { z } from 'zod'
+import type { answerSchema, probeSchema } from '@/src/core/readings/check-schema'
+import { KeptPer } from '@/src/core/units/kept'
 
 /** What can be asked of a system; the bench it is asked on is kept beside it. */
-export const probeSchema = z.discriminatedUnion('meter', [
-  z.strictObject({ meter: z.literal('volts'), a: pointSchema, b: pointSchema, lowImpedance: z.boolean().optional() }),
-  z.strictObject({ meter: z.literal('ohms'), a: pointSchema, b: pointSchema }),
-  /** Clamp around a conductor's end, or around the transformer's R lead (the fuse by its id). */
-  z.strictObject({
-    meter: z.literal('amps'),
-    on: z.string().min(1).max(80),
-    /** The clamp kept the highest since the bench was set like this, a trip at its end included; left out, the steady current. */
-    hold: z.literal('max').optional(),
-  }),
-  z.strictObject({ meter: z.literal('trip') }),
-  /** A look: `fuse`, `thermostat`, a relay by its id, or `landings@place`. */
-  z.strictObject({ meter: z.literal('look'), at: z.string().min(1).max(80) }),
-])
 export type Probe = z.infer<typeof probeSchema>
 
-/**
- * What was read: a number in the meter's unit, OL, a band (from a one-tap answer), or a word. `trips`/`holds` answer
- * a trip check; `off: CONDUCTOR-END` answers a look at the landings.
- */
-export const answerSchema = z.union([
-  z.number().finite().min(0).max(1e9),
-  z.literal('OL'),
-  z
-    .strictObject({ low: z.number().finite().min(0), high: z.number().finite().min(0) })
-    .refine((band) => band.low <= band.high, 'The low end of a band must not be above its high end.'),
-  z.strictObject({ word: z.string().min(1).max(120) }),
-])
+/** What was read. */
 export type Answer = z.infer<typeof answerSchema>
 
-export function probeKey(probe: Probe): string {
+/** What makes two probes the same, whichever lead is on which point. */
+export const probeKey = (probe: Probe): string => keys.of(probe)
+
+/** The same for a list of them. */
+export const probesKey = (probes: readonly Probe[]): string => listKeys.of(probes)
+
+// Asked many thousand times while checks are ranked; neither a probe nor a list of them changes once it is made.
+const keys = new KeptPer(makeKey)
+const listKeys = new KeptPer((probes: readonly Probe[]) => probes.map(probeKey).join(' '))
+
+function makeKey(probe: Probe): string {
   switch (probe.meter) {
     case 'volts':
       return `volts ${[probe.a, probe.b].sort().join(' ')}${probe.lowImpedance ? ' low' : ''}`

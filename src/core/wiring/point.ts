@@ -1,16 +1,6 @@
-import { z } from 'zod'
+import type { z } from 'zod'
+import type { pointSchema } from '@/src/core/wiring/point-schema'
 
-/** Names of places, terminals, leads, cables, conductors and parts. */
-export const idSchema = z.string().regex(/^[A-Za-z0-9/-]+$/, 'An id has letters, digits, slashes and dashes only.')
-
-/**
- * A place where a probe or a clip can go: `R@indoor` (a terminal, lead or chassis of a place),
- * `outdoor-cable.Y@indoor` (a conductor's own end, which stays itself when it is lifted) or `contactor.1@outdoor` (a part's
- * own lead, which stays itself when the part is unplugged).
- */
-export const pointSchema = z
-  .string()
-  .regex(/^[A-Za-z0-9/-]+(\.[A-Za-z0-9/-]+)?@[a-z0-9-]+$/, 'A point is written TERMINAL@place or cable.conductor@place.')
 export type Point = z.infer<typeof pointSchema>
 
 export const CHASSIS = 'chassis'

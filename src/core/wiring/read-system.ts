@@ -1,5 +1,6 @@
 import { problemsOfWiring } from '@/src/core/wiring/sound-wiring'
-import { type System, systemSchema } from '@/src/core/wiring/system'
+import type { System } from '@/src/core/wiring/system'
+import { systemSchema } from '@/src/core/wiring/system-schema'
 
 /** Parses an unknown value as a system: its form first, then whether it can be wired so. Each sentence has the path to the spot. */
 export function readSystem(value: unknown): { ok: true; system: System } | { ok: false; problems: string[] } {

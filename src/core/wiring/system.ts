@@ -1,20 +1,7 @@
-import { z } from 'zod'
+import type { z } from 'zod'
 import { type CallName, callNames } from '@/src/core/wiring/call'
-import { type Part, type PartOf, partSchema, sourceSchema } from '@/src/core/wiring/part'
-import { CHASSIS, idSchema } from '@/src/core/wiring/point'
-
-/** The open system format: one house's low-voltage side, written by hand or by a tool. See docs/system-format.md. */
-
-export const placeKinds = ['thermostat', 'indoor', 'outdoor', 'package', 'zone-panel'] as const
-
-export const placeSchema = z.strictObject({
-  id: idSchema,
-  name: z.string().min(1),
-  kind: z.enum(placeKinds),
-  /** A metal cabinet: everything in it can rub through to the chassis. */
-  metal: z.boolean(),
-  terminals: z.array(idSchema),
-})
+import type { Part, PartOf } from '@/src/core/wiring/part'
+import type { cableSchema, conductorSchema, placeSchema, systemSchema } from '@/src/core/wiring/system-schema'
 
 /** As insulation is called; `unknown` until somebody has looked. */
 export const conductorColours = [
@@ -35,81 +22,6 @@ export const conductorColours = [
 
 /** What nobody has looked at yet: weighed as unknown, not taken for granted. */
 export const unknownThings = ['fuse', 'float', 'common', 'board'] as const
-
-export const conductorSchema = z.strictObject({
-  id: idSchema,
-  colour: z.enum(conductorColours),
-  /** Terminal on which each end is landed, in the order of the cable's `between`; null for an end that is not landed. */
-  lands: z.tuple([idSchema.nullable(), idSchema.nullable()]),
-})
-
-export const cableSchema = z.strictObject({
-  id: idSchema,
-  name: z.string().min(1),
-  between: z.tuple([idSchema, idSchema]),
-  lengthM: z
-    .number()
-    .positive('A cable has a length above zero, in metres.')
-    .max(1000, 'A cable longer than a kilometre is not low-voltage wiring; give the length in metres.'),
-  gaugeAwg: z.union([z.literal(18), z.literal(20), z.literal(22)]),
-  conductors: z.array(conductorSchema).min(1),
-  source: sourceSchema,
-})
-
-export const systemSchema = z
-  .strictObject({
-    format: z.literal('nest-trace/system'),
-    version: z.literal(1),
-    id: idSchema,
-    name: z.string().min(1),
-    hertz: z.union([z.literal(50), z.literal(60)]),
-    places: z.array(placeSchema).min(1),
-    walks: z.array(z.strictObject({ between: z.tuple([idSchema, idSchema]), minutes: z.number().min(0).max(60) })),
-    cables: z.array(cableSchema),
-    parts: z.array(partSchema).min(1),
-    unknown: z.array(z.enum(unknownThings)).optional(),
-  })
-  .superRefine((system, context) => {
-    const problem = (path: (string | number)[], message: string) => context.addIssue({ code: 'custom', path, message })
-    const places = new Map(system.places.map((place) => [place.id, place]))
-    const seen = new Set<string>()
-    const unique = (what: string, name: string, path: (string | number)[]) => {
-      if (seen.has(name)) problem(path, `The ${what} "${name}" is described twice.`)
-      seen.add(name)
-    }
-    for (const [i, place] of system.places.entries()) unique('place', place.id, ['places', i, 'id'])
-    system.cables.forEach((cable, i) => {
-      unique('cable', cable.id, ['cables', i, 'id'])
-      const conductors = new Set<string>()
-      cable.conductors.forEach((conductor, j) => {
-        const path = ['cables', i, 'conductors', j]
-        if (conductors.has(conductor.id)) problem(path, `Cable "${cable.id}" has two conductors called "${conductor.id}".`)
-        conductors.add(conductor.id)
-        conductor.lands.forEach((terminal, side) => {
-          const place = places.get(cable.between[side])
-          if (terminal !== null && place && !place.terminals.includes(terminal))
-            problem([...path, 'lands', side], `There is no terminal "${terminal}" at ${place.id}; it has ${place.terminals.join(', ')}.`)
-        })
-      })
-      cable.between.forEach((place, side) => {
-        if (!places.has(place))
-          problem(['cables', i, 'between', side], `Cable "${cable.id}" ends at "${place}", which is no place of this system.`)
-      })
-    })
-    system.parts.forEach((part, i) => {
-      unique('part', part.id, ['parts', i, 'id'])
-      if (!places.has(part.place)) problem(['parts', i, 'place'], `"${part.name}" is at "${part.place}", which is no place of this system.`)
-      if (part.kind === 'bond' && !part.between.includes(CHASSIS))
-        problem(['parts', i, 'between'], `The bond "${part.id}" must end on ${CHASSIS}.`)
-    })
-    system.walks.forEach((walk, i) => {
-      for (const place of walk.between)
-        if (!places.has(place)) problem(['walks', i], `A walk goes to "${place}", which is no place of this system.`)
-    })
-    for (const kind of ['transformer', 'thermostat', 'supply', 'fuse'] as const) {
-      if (!system.parts.some((part) => part.kind === kind)) problem(['parts'], `The system has no ${kind}.`)
-    }
-  })
 
 export type System = z.infer<typeof systemSchema>
 /** Nobody has looked whether this is so. */

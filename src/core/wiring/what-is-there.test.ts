@@ -14,20 +14,12 @@ import { predict } from '@/src/core/readings/predict'
 import { worldsOf } from '@/src/core/readings/world'
 import { withFloatInHot, withFloatInY, withoutFloat } from '@/src/core/wiring/alter-wiring'
 import { assemble } from '@/src/core/wiring/assembly'
+import { buildSystem, nearestKind } from '@/src/core/wiring/build-system'
 import { readSystem } from '@/src/core/wiring/read-system'
 import { partsOf, type System } from '@/src/core/wiring/system'
 import { catalogue, furnaceAc } from '@/src/core/wiring/systems/catalogue'
 import { templateValues } from '@/src/core/wiring/values'
-import {
-  buildSystem,
-  leadVolts,
-  nearestKind,
-  nothingLookedAt,
-  type Said,
-  traitNames,
-  traitsOf,
-  type WhatIsThere,
-} from '@/src/core/wiring/what-is-there'
+import { leadVolts, nothingLookedAt, type Said, traitNames, traitsOf, type WhatIsThere } from '@/src/core/wiring/what-is-there'
 
 const seen = (over: Partial<WhatIsThere>): WhatIsThere => ({ ...nothingLookedAt, ...over })
 const saidOf = (system: System): WhatIsThere['traits'] =>

@@ -1,19 +1,8 @@
-import { z } from 'zod'
-import {
-  withBatteries,
-  withCappedLeads,
-  withFloatInHot,
-  withFloatInY,
-  withoutCommonAtThermostat,
-  withoutFloat,
-} from '@/src/core/wiring/alter-wiring'
-import { readSystem } from '@/src/core/wiring/read-system'
-import { callsOf, conductorColours, firstPart, partsOf, type System } from '@/src/core/wiring/system'
+import { callsOf, type conductorColours, firstPart, partsOf, type System } from '@/src/core/wiring/system'
 
 /** A system put together from what can be seen at the door. What nobody looked at stays unknown, and is weighed as unknown. */
 
-const said = z.enum(['yes', 'no', 'unknown'])
-export type Said = z.infer<typeof said>
+export type Said = 'yes' | 'no' | 'unknown'
 
 /** What is there or not, in the order in which it is seen: each can be read off a system. */
 export const traits = {
@@ -55,131 +44,16 @@ export function traitsOf(system: System): Record<Trait, boolean> {
 /** What a lead of a transformer's primary is made for, V: single-phase and control supplies as they are met. */
 export const leadVolts = [120, 208, 240, 277, 480] as const
 
-export const whatIsThereSchema = z.strictObject({
-  traits: z.partialRecord(z.enum(traitNames as [Trait, ...Trait[]]), said),
-  fuse: z.enum(['3', '5', 'breaker', 'none', 'unknown']),
-  float: z.enum(['none', 'R', 'Y', 'unknown']),
-  board: z.enum(['passes', 'relay', 'unknown']),
+export interface WhatIsThere {
+  readonly traits: Partial<Record<Trait, Said>>
+  readonly fuse: '3' | '5' | 'breaker' | 'none' | 'unknown'
+  readonly float: 'none' | 'R' | 'Y' | 'unknown'
+  readonly board: 'passes' | 'relay' | 'unknown'
   /** Volts of the other leads on the transformer's primary, which are capped; left out, nobody looked. */
-  capped: z.array(z.literal(leadVolts)).optional(),
+  readonly capped?: readonly (typeof leadVolts)[number][]
   /** By `cable.conductor` of the kind that comes nearest; what is left out was not looked at. */
-  colours: z.record(z.string(), z.enum(conductorColours)),
-})
-export type WhatIsThere = z.infer<typeof whatIsThereSchema>
+  readonly colours: Readonly<Record<string, (typeof conductorColours)[number]>>
+}
 
 /** At the door: nothing has been looked at. */
 export const nothingLookedAt: WhatIsThere = { traits: {}, fuse: 'unknown', float: 'unknown', board: 'unknown', colours: {} }
-
-/** How the id of a system ends that was put together on one job: it is that house's, and no kind for others. */
-export const AS_FOUND = '-as-found'
-
-export interface BuiltSystem {
-  readonly system: System
-  /** The known kind that it was made from. */
-  readonly kind: System
-  /** What was seen and could not be drawn, a sentence a thing. */
-  readonly differs: readonly string[]
-  /** What is taken as in the kind because nobody looked, a phrase a thing. */
-  readonly taken: readonly string[]
-}
-
-/** The kind that differs least from what was seen; kinds that differ alike are taken in the catalogue's order, the commonest first. */
-export function nearestKind(seen: WhatIsThere, kinds: readonly System[]): System {
-  const distance = (kind: System): number => {
-    const has = traitsOf(kind)
-    return traitNames.reduce((sum, name) => {
-      const said = seen.traits[name] ?? 'unknown'
-      return said === 'unknown' || (said === 'yes') === has[name] ? sum : sum + traits[name].weight
-    }, 0)
-  }
-  return kinds.reduce((best, kind) => (distance(kind) < distance(best) ? kind : best))
-}
-
-/** Puts a system together from what was seen, on the kind that comes nearest. Throws when the result could not be wired: a bug. */
-export function buildSystem(seen: WhatIsThere, kinds: readonly System[]): BuiltSystem {
-  const kind = nearestKind(seen, kinds)
-  const has = traitsOf(kind)
-  const differs: string[] = []
-  const unknown: NonNullable<System['unknown']> = []
-  let system = kind
-
-  const common = seen.traits.commonAtThermostat ?? 'unknown'
-  if (has.commonAtThermostat && common === 'no') system = withoutCommonAtThermostat(system)
-  if (has.commonAtThermostat && common === 'unknown') {
-    system = withBatteries(system)
-    unknown.push('common')
-  }
-
-  const floatInY = seen.float === 'Y' ? withFloatInY(withoutFloat(system)) : null
-  if (seen.float === 'none') system = withoutFloat(system)
-  else if (seen.float === 'R') system = withFloatInHot(withoutFloat(system))
-  else if (floatInY) system = floatInY
-  else if (seen.float === 'Y') differs.push('a float switch in Y: here Y leaves by no cable that it could sit in')
-  else {
-    if (!partsOf(system, 'switch').some(({ role }) => role === 'float')) system = withFloatInHot(system)
-    unknown.push('float')
-  }
-
-  if (seen.fuse === 'unknown') unknown.push('fuse')
-  else
-    system = {
-      ...system,
-      parts: system.parts.map((part) => {
-        if (part !== firstPart(system, 'fuse')) return part
-        const { holds: _, ...plain } = part as ReturnType<typeof firstPart<'fuse'>>
-        return seen.fuse === '3' || seen.fuse === '5'
-          ? { ...plain, ratingA: Number(seen.fuse) }
-          : { ...plain, holds: seen.fuse === 'none' ? ('none' as const) : ('breaker' as const) }
-      }),
-    }
-
-  if (seen.capped) {
-    const { primaryVolts } = firstPart(system, 'transformer')
-    if (seen.capped.some((volts) => volts === primaryVolts))
-      differs.push(`a transformer that is not on its ${primaryVolts} V lead: here it is`)
-    system = withCappedLeads(
-      system,
-      seen.capped.filter((volts) => volts !== primaryVolts),
-    )
-  }
-
-  if (partsOf(system, 'board').length > 0) {
-    if (seen.board === 'unknown') unknown.push('board')
-    else system = withOutputs(system, seen.board)
-  }
-
-  system = {
-    ...system,
-    id: `${kind.id}${AS_FOUND}`,
-    name: `${kind.name}, as found`,
-    cables: system.cables.map((cable) => ({
-      ...cable,
-      conductors: cable.conductors.map((conductor) => ({ ...conductor, colour: seen.colours[`${cable.id}.${conductor.id}`] ?? 'unknown' })),
-    })),
-    ...(unknown.length > 0 && { unknown }),
-  }
-  const read = readSystem(system)
-  if (!read.ok) throw new Error(`what was ticked makes no sound system: ${read.problems.join(' ')}`)
-  const stillHas = traitsOf(read.system)
-  for (const name of traitNames) {
-    const said = seen.traits[name] ?? 'unknown'
-    if (said !== 'unknown' && (said === 'yes') !== stillHas[name])
-      differs.push(`${said === 'yes' ? '' : 'no '}${traits[name].say.replace(/^an? /, said === 'yes' ? '$&' : '')}`)
-  }
-  const taken: string[] = traitNames
-    .filter((name) => (seen.traits[name] ?? 'unknown') === 'unknown' && name !== 'commonAtThermostat' && stillHas[name])
-    .map((name) => traits[name].say)
-  const [spare] = seen.capped ? [] : (firstPart(read.system, 'transformer').taps ?? [])
-  if (spare) taken.push(`a capped ${spare.volts} V lead on the transformer`)
-  return { system: read.system, kind, differs, taken }
-}
-
-/** Every board output that can be of either style in the one that was seen. */
-const withOutputs = (system: System, style: 'passes' | 'relay'): System => ({
-  ...system,
-  parts: system.parts.map((part) =>
-    part.kind === 'board'
-      ? { ...part, outputs: part.outputs.map((output) => (output.also || output.from !== undefined ? output : { ...output, style })) }
-      : part,
-  ),
-})

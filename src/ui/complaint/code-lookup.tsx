@@ -1,13 +1,14 @@
 'use client'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
-import { type CodeRow, codeRowSchema, findCode, type PointsTo, pointsTo, sayPointsTo, withCode } from '@/src/core/diagnosis/codes'
-import { sayIssue } from '@/src/core/job/entry'
+import { type CodeRow, findCode, type PointsTo, pointsTo, sayPointsTo, withCode } from '@/src/core/diagnosis/codes'
 import { Button } from '@/src/ui/controls/button'
 import { Sheet } from '@/src/ui/controls/sheet'
 import { api } from '@/src/ui/device/api-client'
 
 const field = 'min-h-11 min-w-0 rounded border-2 border-line bg-panel px-3 py-2 placeholder:text-muted'
+
+const NOT_HERE_YET = 'The server does not answer yet. What you typed stays here: try again when there is a signal.'
 
 /** Blinks or a number read off a board, looked up in the shop's own table; what is not in it is written into it. */
 export function CodeLookup({ taken, onTake }: { taken: readonly CodeRow[]; onTake: (codes: CodeRow[]) => void }) {
@@ -27,12 +28,13 @@ export function CodeLookup({ taken, onTake }: { taken: readonly CodeRow[]; onTak
     setMeans('')
   }
   const write = async () => {
-    const read = codeRowSchema.safeParse({ board, code, means, points })
-    setProblem(read.success ? null : sayIssue(read.error).replace(/^\w+: /, ''))
-    if (!read.success) return
-    take(read.data)
+    const reader = await import('@/src/core/diagnosis/code-schema').catch(() => null)
+    const read = reader?.readCodeRow({ board, code, means, points }) ?? { ok: false as const, problem: NOT_HERE_YET }
+    setProblem(read.ok ? null : read.problem)
+    if (!read.ok) return
+    take(read.row)
     // It counts in this job whether the table can be reached or not.
-    await keeping.mutateAsync(withCode(rows, read.data)).catch(() => undefined)
+    await keeping.mutateAsync(withCode(rows, read.row)).catch(() => undefined)
   }
   const unreached = error ?? keeping.error
   return (

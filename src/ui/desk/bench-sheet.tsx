@@ -14,13 +14,22 @@ import { PutBackList } from '@/src/ui/desk/put-back-list'
 
 /** Everything that can be changed from normal, by tapping: power, call, slot, wires, plugs, panels, and where one stands. */
 export function BenchSheet(props: { open: boolean; onOpenChange: (open: boolean) => void }) {
+  return (
+    <Sheet {...props} title="Bench" description="What is changed from normal right now. Everything here goes on the timeline.">
+      <Changes />
+    </Sheet>
+  )
+}
+
+/** What is in the sheet, drawn while it is open. */
+function Changes() {
   const { system, state, record, told } = useDesk()
   const { bench } = state
   const change = (made: BenchChange) => record([{ kind: 'bench', change: made }])
   const fuse = firstPart(system, 'fuse')
   const plugged = [...partsOf(system, 'thermostat'), ...partsOf(system, 'switch'), ...partsOf(system, 'coil')]
   return (
-    <Sheet {...props} title="Bench" description="What is changed from normal right now. Everything here goes on the timeline.">
+    <>
       {told?.isProblem && (
         <p role="alert" className="mb-3 border-ember border-l-4 pl-3">
           {told.say}
@@ -112,7 +121,7 @@ export function BenchSheet(props: { open: boolean; onOpenChange: (open: boolean)
           </Group>
         )),
       )}
-    </Sheet>
+    </>
   )
 }
 

@@ -41,7 +41,7 @@ export function DeskProvider({ initial, children }: { initial: JobFile; children
   const { entries: all, add } = timeline
   const [past, lookAt] = useState<number | null>(null)
   const entries = useMemo(() => (past === null ? all : all.slice(0, past)), [all, past])
-  const { retry, ...advice } = useAdvice(system, entries)
+  const { retry, begin, advice, proposal, thinking, problem } = useAdvice(system, entries)
   const [told, setTold] = useState<Desk['told']>(null)
   const state = useMemo(() => foldJob(system, entries), [system, entries])
   // Entries taken since the last render: two taps in one frame must see each other.
@@ -65,6 +65,7 @@ export function DeskProvider({ initial, children }: { initial: JobFile; children
       }
       if (added.length > 0) {
         latest.current = [...latest.current, ...added]
+        begin(latest.current)
         add(added).catch((error: Error) =>
           setTold({
             say: `Not kept, neither on this device nor in the store: ${error.message} Write it down, or leave this page open and enter it again.`,
@@ -77,7 +78,7 @@ export function DeskProvider({ initial, children }: { initial: JobFile; children
         setTold({ say: added.map((entry) => sayDraft(system, entry, foldJob(system, all))).join(', then '), isProblem: false })
       return problem
     },
-    [system, all, add, past],
+    [system, all, add, begin, past],
   )
 
   const undo = useCallback(() => {
@@ -86,22 +87,29 @@ export function DeskProvider({ initial, children }: { initial: JobFile; children
     else setTold({ say: 'There is nothing to take back.', isProblem: true })
   }, [record])
 
-  const desk: Desk = {
-    ...advice,
-    job,
-    system,
-    entries,
-    timeline: all,
-    past,
-    lookAt,
-    state,
-    unsent: timeline.unsent,
-    sendProblem: timeline.problem,
-    record,
-    undo,
-    retryAdvice: retry,
-    told,
-  }
+  const { unsent, problem: sendProblem } = timeline
+  const desk = useMemo(
+    (): Desk => ({
+      job,
+      system,
+      entries,
+      timeline: all,
+      past,
+      lookAt,
+      state,
+      advice,
+      proposal,
+      thinking,
+      problem,
+      unsent,
+      sendProblem,
+      record,
+      undo,
+      retryAdvice: retry,
+      told,
+    }),
+    [job, system, entries, all, past, state, advice, proposal, thinking, problem, unsent, sendProblem, record, undo, retry, told],
+  )
   return <DeskContext value={desk}>{children}</DeskContext>
 }
 

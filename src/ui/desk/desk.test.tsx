@@ -1,5 +1,5 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
-import { act, fireEvent, render, screen, within } from '@testing-library/react'
+import { act, fireEvent, render, screen, waitFor, within } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import { createEngine } from '@/src/core/diagnosis/engine'
 import { formOpinion, proposeCheck, weighAlternatives } from '@/src/core/job/advise'
@@ -278,7 +278,7 @@ describe('the loom for a screen reader', () => {
       (row) => /^outdoor cable/.test(row.textContent ?? '') && within(row).getByRole('rowheader').textContent === 'Y',
     )
     expect(outdoorY).toHaveTextContent('lifted at the indoor unit')
-    expect(outdoorY).toHaveTextContent(/%$/)
+    await waitFor(() => expect(outdoorY).toHaveTextContent(/%$/))
   })
 })
 

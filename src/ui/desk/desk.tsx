@@ -1,6 +1,6 @@
 'use client'
 import { useSearchParams } from 'next/navigation'
-import { useState } from 'react'
+import { useEffect, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import type { JobFile } from '@/src/core/job/job-file'
 import { CableStep } from '@/src/ui/cable/cable-step'
@@ -13,6 +13,7 @@ import { DeskHeader } from '@/src/ui/desk/desk-header'
 import { HelpSheet } from '@/src/ui/desk/help-sheet'
 import { StepRail } from '@/src/ui/desk/step-rail'
 import { readStep, type Step, steps } from '@/src/ui/desk/steps'
+import { loadCharts } from '@/src/ui/power/late-charts'
 import { PowerStep } from '@/src/ui/power/power-step'
 import { ProveStep } from '@/src/ui/prove/prove-step'
 import { QuickLine } from '@/src/ui/quick-line/quick-line'
@@ -32,6 +33,9 @@ const screens = {
   close: CloseStep,
 } as const
 
+/** Until then the page has its first answer; after it the charts are here even where the signal goes. */
+const CHARTS_AFTER_MS = 4000
+
 /** One job on one screen: the step's own screen in the middle, the bench and the quick line always below it. */
 export function Desk({ initial }: { initial: JobFile }) {
   return (
@@ -47,6 +51,11 @@ function Frame() {
   const [sheet, setSheet] = useState<'timeline' | 'bench' | 'help' | null>(null)
   // The address bar alone changes: steps must open without a signal.
   const open = (next: Step) => window.history.pushState(null, '', `?step=${next}`)
+
+  useEffect(() => {
+    const later = setTimeout(() => loadCharts().catch(() => undefined), CHARTS_AFTER_MS)
+    return () => clearTimeout(later)
+  }, [])
 
   useHotkeys(steps.map((_, index) => String(index + 1)).join(','), (_, { keys }) => open(steps[Number(keys?.[0]) - 1]))
   useHotkeys('t', () => setSheet('timeline'))

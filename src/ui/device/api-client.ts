@@ -1,18 +1,7 @@
 import type { z } from 'zod'
 import type { CodeRow } from '@/src/core/diagnosis/codes'
-import {
-  type ApiProblem,
-  addedSchema,
-  codeTableSchema,
-  jobListSchema,
-  type NewJob,
-  openedSchema,
-  problemSchema,
-  systemListSchema,
-} from '@/src/core/formats/api'
+import type { ApiProblem, NewJob } from '@/src/core/formats/api'
 import type { Entry } from '@/src/core/job/entry'
-import { jobFileSchema } from '@/src/core/job/job-file'
-import { systemSchema } from '@/src/core/wiring/system'
 
 /** The server understood and said no; the message is its sentence. */
 export class Refused extends Error {
@@ -27,16 +16,28 @@ export class Refused extends Error {
 /** Nothing answered: no signal, or the server is down. */
 export class NoAnswer extends Error {}
 
-async function call<S extends z.ZodType>(path: string, schema: S, init?: RequestInit): Promise<z.output<S>> {
+/** What answers look like is fetched with the first call: a page is of use before it has it. */
+async function loadShapes() {
+  const [shapes, { jobFileSchema }, { systemSchema }] = await Promise.all([
+    import('@/src/core/formats/api'),
+    import('@/src/core/job/job-file'),
+    import('@/src/core/wiring/system-schema'),
+  ])
+  return { ...shapes, jobFileSchema, systemSchema }
+}
+type Shapes = Awaited<ReturnType<typeof loadShapes>>
+
+async function call<S extends z.ZodType>(path: string, shapeOf: (shapes: Shapes) => S, init?: RequestInit): Promise<z.output<S>> {
   let response: Response
+  let shapes: Shapes
   try {
-    response = await fetch(`/api/v1${path}`, init)
+    ;[response, shapes] = await Promise.all([fetch(`/api/v1${path}`, init), loadShapes()])
   } catch {
     throw new NoAnswer('The server does not answer. What you entered is kept on this device and goes out by itself when it does.')
   }
   const body: unknown = await response.json().catch(() => null)
-  if (response.ok) return schema.parse(body)
-  const problem = problemSchema.safeParse(body)
+  if (response.ok) return shapeOf(shapes).parse(body)
+  const problem = shapes.problemSchema.safeParse(body)
   if (problem.success) throw new Refused(problem.data, response.status)
   throw new NoAnswer(`The server is in trouble (${response.status}). What you entered is kept on this device.`)
 }
@@ -44,18 +45,18 @@ async function call<S extends z.ZodType>(path: string, schema: S, init?: Request
 const post = (body: string): RequestInit => ({ method: 'POST', body, headers: { 'content-type': 'application/json' } })
 
 export const api = {
-  listJobs: async () => (await call('/jobs', jobListSchema)).jobs,
-  listSystems: async () => (await call('/systems', systemListSchema)).systems,
-  readSystem: (id: string) => call(`/systems/${encodeURIComponent(id)}`, systemSchema),
-  readCodes: async () => (await call('/codes', codeTableSchema)).rows,
+  listJobs: async () => (await call('/jobs', ({ jobListSchema }) => jobListSchema)).jobs,
+  listSystems: async () => (await call('/systems', ({ systemListSchema }) => systemListSchema)).systems,
+  readSystem: (id: string) => call(`/systems/${encodeURIComponent(id)}`, ({ systemSchema }) => systemSchema),
+  readCodes: async () => (await call('/codes', ({ codeTableSchema }) => codeTableSchema)).rows,
   keepCodes: async (rows: readonly CodeRow[]) =>
-    (await call('/codes', codeTableSchema, { ...post(JSON.stringify({ rows })), method: 'PUT' })).rows,
-  readJob: (id: string) => call(`/jobs/${encodeURIComponent(id)}`, jobFileSchema),
-  openJob: (job: NewJob) => call('/jobs', openedSchema, post(JSON.stringify(job))),
+    (await call('/codes', ({ codeTableSchema }) => codeTableSchema, { ...post(JSON.stringify({ rows })), method: 'PUT' })).rows,
+  readJob: (id: string) => call(`/jobs/${encodeURIComponent(id)}`, ({ jobFileSchema }) => jobFileSchema),
+  openJob: (job: NewJob) => call('/jobs', ({ openedSchema }) => openedSchema, post(JSON.stringify(job))),
   sendEntries: (jobId: string, entries: readonly Entry[]) =>
-    call(`/jobs/${encodeURIComponent(jobId)}/entries`, addedSchema, post(JSON.stringify({ entries }))),
+    call(`/jobs/${encodeURIComponent(jobId)}/entries`, ({ addedSchema }) => addedSchema, post(JSON.stringify({ entries }))),
   openJobFile: (text: string, options: { keepWhole?: boolean; as?: string } = {}) => {
     const query = new URLSearchParams({ ...(options.keepWhole ? { keep: 'whole' } : {}), ...(options.as ? { as: options.as } : {}) })
-    return call(`/job-files?${query}`, openedSchema, post(text))
+    return call(`/job-files?${query}`, ({ openedSchema }) => openedSchema, post(text))
   },
 }

@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
-import type { Entry } from '@/src/core/job/entry'
+import { type Entry, haveSameIds } from '@/src/core/job/entry'
 import type { JobFile } from '@/src/core/job/job-file'
 import { api, Refused } from '@/src/ui/device/api-client'
 import { acknowledge, keepOnDevice, waitingFor } from '@/src/ui/device/outbox'
@@ -98,10 +98,6 @@ function useSame<T>(list: T, isSame: (a: T, b: T) => boolean): T {
   if (kept.current !== list && !isSame(kept.current, list)) kept.current = list
   return kept.current
 }
-
-/** An entry never changes, so that its id is all of it. */
-const haveSameIds = (a: readonly Entry[], b: readonly Entry[]): boolean =>
-  a.length === b.length && a.every(({ id }, index) => id === b[index].id)
 
 function merge(known: readonly Entry[], added: readonly Entry[]): Entry[] {
   const ids = new Set(known.map(({ id }) => id))

@@ -56,6 +56,20 @@ describe('useAdvice', () => {
     expect(questions()).toEqual(['advise 1', 'propose 1'])
   })
 
+  it('takes the suspects that were asked for before the entries were shown, and asks anew where others came', async () => {
+    const { result, rerender } = setUp([note('one')])
+    await nextQuestion(1)
+    await act(async () => asked[0].answer({ readings: 1 }))
+    await act(async () => result.current.begin([note('one'), note('two')]))
+    rerender({ entries: [note('one'), note('two')] })
+    await act(async () => asked[2].answer({ readings: 2 }))
+    expect(result.current).toMatchObject({ thinking: 'next check', advice: { readings: 2 } })
+    await act(async () => result.current.begin([note('one'), note('two'), note('three')]))
+    rerender({ entries: [note('one'), note('two'), note('other')] })
+    await nextQuestion(6)
+    expect(questions()).toEqual(['advise 1', 'propose 1', 'advise 2', 'propose 2', 'advise 3', 'advise 3'])
+  })
+
   it('tells what failed, keeps what it had, and asks anew when told to', async () => {
     const { result } = setUp([note('one')])
     await nextQuestion(1)

@@ -1,8 +1,9 @@
 'use client'
 import { useMemo } from 'react'
+import { buildSystem } from '@/src/core/wiring/build-system'
 import { conductorColours, firstPart, type System } from '@/src/core/wiring/system'
 import { catalogue } from '@/src/core/wiring/systems/catalogue'
-import { buildSystem, leadVolts, type Said, traitNames, traits, type WhatIsThere } from '@/src/core/wiring/what-is-there'
+import { leadVolts, type Said, traitNames, traits, type WhatIsThere } from '@/src/core/wiring/what-is-there'
 import { Button } from '@/src/ui/controls/button'
 import { LoomPicture } from '@/src/ui/loom/loom-picture'
 

@@ -1,5 +1,5 @@
 'use client'
-import { useMemo, useState } from 'react'
+import { useDeferredValue, useMemo, useState } from 'react'
 import { wiredNow } from '@/src/core/bench/swaps'
 import { layoutLoom } from '@/src/core/formats/loom/layout'
 import { DRAWING } from '@/src/core/formats/loom/shapes'
@@ -18,13 +18,15 @@ const PHONE_WIDTH = 366
 
 /** The loom of this job: whole on a wide screen, one zone with its neighbours on a phone. */
 export function LoomView({ probes, onPick }: { probes: readonly string[]; onPick: (...points: string[]) => void }) {
-  const { system, state, advice } = useDesk()
-  const { swaps } = state.bench
+  const { system, state, advice: newest } = useDesk()
+  // Suspects and the next check stand first; the drawing, which is most of the page, follows them.
+  const [bench, advice] = [useDeferredValue(state.bench), useDeferredValue(newest)]
+  const { swaps } = bench
   const loom = useMemo(() => layoutLoom(wiredNow(system, swaps), DRAWING), [system, swaps])
   const moving = useMoving()
   const isWide = useIsWide()
   const [picked, setPicked] = useState<string | null>(null)
-  const shown = picked ?? state.bench.place
+  const shown = picked ?? bench.place
   const zone = loom.zones.find(({ id }) => id === shown) ?? loom.zones[0]
   const [left, width] = isWide ? [0, loom.width] : [zone.x - 46, zone.width + 92]
   return (
@@ -42,7 +44,7 @@ export function LoomView({ probes, onPick }: { probes: readonly string[]; onPick
               >
                 {name}
                 {probability > 0.05 && <span className="block font-bold text-ember">{sayPercent(probability)}</span>}
-                {id === state.bench.place && <span className="block text-hold">you</span>}
+                {id === bench.place && <span className="block text-hold">you</span>}
               </Button>
             )
           })}
@@ -50,7 +52,7 @@ export function LoomView({ probes, onPick }: { probes: readonly string[]; onPick
       )}
       <LoomDrawing
         system={system}
-        bench={state.bench}
+        bench={bench}
         advice={advice}
         loom={loom}
         left={left}
@@ -60,7 +62,7 @@ export function LoomView({ probes, onPick }: { probes: readonly string[]; onPick
         moving={moving}
         onPick={onPick}
       />
-      <LoomTable system={system} bench={state.bench} advice={advice} />
+      <LoomTable system={system} bench={bench} advice={advice} />
       <MovingLines moving={moving} />
     </section>
   )

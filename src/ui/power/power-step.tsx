@@ -12,9 +12,7 @@ import { Keypad } from '@/src/ui/controls/keypad'
 import { useDesk } from '@/src/ui/desk/desk-context'
 import { Screen, type ScreenProps } from '@/src/ui/desk/screen'
 import { useWorkerAnswer } from '@/src/ui/engine/use-worker-answer'
-import { FuseChart } from '@/src/ui/power/fuse-chart'
-import { HeatChart } from '@/src/ui/power/heat-chart'
-import { LoadChart } from '@/src/ui/power/load-chart'
+import { LateCharts } from '@/src/ui/power/late-charts'
 import { SupplyPicture } from '@/src/ui/power/supply-picture'
 import { placesWithLine, supplyChecks } from '@/src/ui/power/supply-probes'
 
@@ -85,13 +83,14 @@ export function PowerStep({ onStep }: ScreenProps) {
             <SupplyPicture place={place} lines={lines} next={next?.id ?? null} />
           </div>
           <div className="mt-3 grid gap-4 max-desk:order-2 desk:grid-cols-2">
-            <FuseChart
+            <LateCharts
               ratingA={state.bench.slot.holds === 'fuse' ? state.bench.slot.ratingA : fuse.ratingA}
               winding={winding}
               faultA={overload}
+              windings={windings}
+              loads={loads}
+              isLive={state.bench.power}
             />
-            {windings && <HeatChart loads={windings} winding={winding} isLive={state.bench.power} />}
-            {loads && <LoadChart loads={loads} plateVa={transformer.va} />}
           </div>
           <table className="mt-3 w-full text-left">
             <caption className="sr-only">Supply readings and what this system should show on the bench as it stands</caption>

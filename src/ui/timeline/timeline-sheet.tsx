@@ -28,20 +28,31 @@ const passes = (filter: Filter, entry: Entry): boolean =>
 
 /** The record of the job, newest first. Nothing is erased: a line is taken back or corrected by a new entry. */
 export function TimelineSheet(props: { open: boolean; onOpenChange: (open: boolean) => void }) {
+  const { timeline } = useDesk()
+  const [filter, setFilter] = useState<Filter>('all')
+  const [words, setWords] = useState('')
+  return (
+    <Sheet {...props} title="Timeline" description={`${timeline.length} entries. Corrections are entries of their own; nothing is erased.`}>
+      <Timeline filter={filter} onFilter={setFilter} words={words} onWords={setWords} />
+    </Sheet>
+  )
+}
+
+/** What is in the sheet, drawn while it is open. */
+function Timeline(looking: { filter: Filter; onFilter: (filter: Filter) => void; words: string; onWords: (words: string) => void }) {
+  const { filter, words } = looking
   const { system, timeline: entries, state: shown, past, record, unsent, sendProblem } = useDesk()
   // The record is whole, whatever moment the desk looks at.
   const state = useMemo(() => (past === null ? shown : foldJob(system, entries)), [past, shown, system, entries])
   const [correcting, setCorrecting] = useState<string | null>(null)
   const standing = useMemo(() => new Map(state.standing.map((entry) => [entry.id, entry])), [state.standing])
   const { signer, sign } = useSigner()
-  const [filter, setFilter] = useState<Filter>('all')
-  const [words, setWords] = useState('')
   const say = (entry: Entry) => sayDraft(system, standing.get(entry.id) ?? entry, { standing: entries.filter(isContent) })
   const wanted = words.trim().toLowerCase()
   const shownEntries = entries.filter((entry) => passes(filter, entry) && (wanted === '' || say(entry).toLowerCase().includes(wanted)))
   const refused = new Map(state.refused.map(({ id, problem }) => [id, problem]))
   return (
-    <Sheet {...props} title="Timeline" description={`${entries.length} entries. Corrections are entries of their own; nothing is erased.`}>
+    <>
       {unsent > 0 && (
         <p role="alert" className="mb-2 border-ember border-l-4 pl-3">
           {unsent} {unsent === 1 ? 'entry is' : 'entries are'} on this device only. {sendProblem ?? 'Sending …'}
@@ -58,15 +69,7 @@ export function TimelineSheet(props: { open: boolean; onOpenChange: (open: boole
           className="min-h-11 min-w-0 flex-1 rounded border-2 border-line bg-panel px-2"
         />
       </label>
-      <FilterBar
-        filters={filters}
-        filter={filter}
-        onFilter={setFilter}
-        words={words}
-        onWords={setWords}
-        label="find in the timeline"
-        placeholder="find: Y, outdoor, trips …"
-      />
+      <FilterBar filters={filters} {...looking} label="find in the timeline" placeholder="find: Y, outdoor, trips …" />
       {shownEntries.length === 0 && <p className="py-2 text-muted">No entry fits. Take out a word, or show all.</p>}
       <ol reversed className="flex flex-col">
         {[...shownEntries].reverse().map((entry) => {
@@ -107,7 +110,7 @@ export function TimelineSheet(props: { open: boolean; onOpenChange: (open: boole
           )
         })}
       </ol>
-    </Sheet>
+    </>
   )
 }
 

@@ -1,4 +1,5 @@
 /** The handlers as a client meets them, on a store in memory. */
+
 import { PUT as keepCodes, GET as readCodes } from '@/src/app/api/v1/codes/route'
 import { POST as openFile } from '@/src/app/api/v1/job-files/route'
 import { GET as readEntries, POST as sendEntries } from '@/src/app/api/v1/jobs/[id]/entries/route'
@@ -10,8 +11,9 @@ import { POST as addSystem, GET as listSystems } from '@/src/app/api/v1/systems/
 import { problemSchema } from '@/src/core/formats/api'
 import { readJobFile, writeJobFile } from '@/src/core/job/job-file'
 import { createDemoJob } from '@/src/core/practice/demo'
+import { buildSystem } from '@/src/core/wiring/build-system'
 import { catalogue, furnaceAc } from '@/src/core/wiring/systems/catalogue'
-import { buildSystem, nothingLookedAt } from '@/src/core/wiring/what-is-there'
+import { nothingLookedAt } from '@/src/core/wiring/what-is-there'
 import { type Database, openStoreAt } from '@/src/server/store'
 
 let close: () => Promise<void>

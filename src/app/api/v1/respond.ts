@@ -1,7 +1,7 @@
 import { NextResponse } from 'next/server'
 import type { z } from 'zod'
 import type { ApiProblem } from '@/src/core/formats/api'
-import { sayIssue } from '@/src/core/job/entry'
+import { sayIssue } from '@/src/core/units/say-issue'
 
 /** Answers with a body of this shape; a body that does not fit is our bug and throws. */
 export function respond<S extends z.ZodType>(schema: S, body: z.input<S>, status = 200): NextResponse {

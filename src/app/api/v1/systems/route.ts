@@ -1,6 +1,6 @@
 import { readBody, respond } from '@/src/app/api/v1/respond'
 import { openedSchema, systemListSchema } from '@/src/core/formats/api'
-import { systemSchema } from '@/src/core/wiring/system'
+import { systemSchema } from '@/src/core/wiring/system-schema'
 import { openStore } from '@/src/server/store'
 import { insertSystem, listSystems } from '@/src/server/systems'
 

@@ -1,5 +1,5 @@
 import { refuse, respond } from '@/src/app/api/v1/respond'
-import { systemSchema } from '@/src/core/wiring/system'
+import { systemSchema } from '@/src/core/wiring/system-schema'
 import { openStore } from '@/src/server/store'
 import { findSystem } from '@/src/server/systems'
 

@@ -1,0 +1,24 @@
+import { z } from 'zod'
+import { callSettings, slotContents } from '@/src/core/bench/bench'
+import { pointSchema } from '@/src/core/wiring/point-schema'
+
+const id = z.string().min(1).max(80)
+
+/** One change of the bench, as the technician does it. `do` names the act. */
+export const benchChangeSchema = z.discriminatedUnion('do', [
+  z.strictObject({ do: z.literal('power'), on: z.boolean() }),
+  z.strictObject({ do: z.literal('call'), call: z.enum(callSettings) }),
+  z.strictObject({ do: z.literal('lift'), end: pointSchema }),
+  z.strictObject({ do: z.literal('land'), end: pointSchema }),
+  z.strictObject({ do: z.literal('unplug'), part: id }),
+  z.strictObject({ do: z.literal('plug'), part: id }),
+  z.strictObject({ do: z.literal('jumper'), a: pointSchema, b: pointSchema }),
+  z.strictObject({ do: z.literal('unjumper'), a: pointSchema, b: pointSchema }),
+  z.strictObject({ do: z.literal('slot'), holds: z.enum(slotContents), ratingA: z.number().positive().max(30).optional() }),
+  z.strictObject({ do: z.literal('reset') }),
+  z.strictObject({ do: z.literal('walk'), place: id }),
+  z.strictObject({ do: z.literal('panel'), place: id, on: z.boolean() }),
+  /** A conductor's place at both ends goes to a spare of the same cable; and back. */
+  z.strictObject({ do: z.literal('swap'), cable: id, from: id, to: id }),
+  z.strictObject({ do: z.literal('unswap'), cable: id, from: id }),
+])

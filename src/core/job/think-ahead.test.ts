@@ -1,0 +1,51 @@
+import { createEngine } from '@/src/core/diagnosis/engine'
+import { formOpinion, proposeCheck } from '@/src/core/job/advise'
+import { asIfAnswered } from '@/src/core/job/answer-entries'
+import type { Entry } from '@/src/core/job/entry'
+import { foldJob } from '@/src/core/job/fold'
+import { thinkAhead } from '@/src/core/job/think-ahead'
+import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
+
+/** Networks solved while something is done: what is looked up solves none. */
+function solvedDuring(engine: ReturnType<typeof createEngine>, work: () => void): number {
+  const spies = engine.laboratories.map(({ kernel }) => jest.spyOn(kernel, 'set'))
+  work()
+  const solved = spies.reduce((sum, spy) => sum + spy.mock.calls.length, 0)
+  for (const spy of spies) spy.mockRestore()
+  return solved
+}
+
+describe('thinking ahead', () => {
+  const engine = createEngine(furnaceAc)
+  const begun: Entry[] = [{ id: 'e1', at: '2026-03-04T09:10:00Z', kind: 'bench', change: { do: 'walk', place: 'indoor' } }]
+  const proposal = proposeCheck(engine, foldJob(furnaceAc, begun))
+  const { next } = proposal
+  if (!next) throw new Error('nothing is asked of a new job')
+  const answered = foldJob(furnaceAc, asIfAnswered(begun, next, next.outcomes[0].answer))
+  const steps = thinkAhead(engine, begun, proposal)
+
+  it('leaves next to nothing to be solved for the suspects after the likeliest answer and for the check after it', () => {
+    for (const step of steps) step()
+    const unprepared = createEngine(furnaceAc)
+    const suspects = solvedDuring(unprepared, () => formOpinion(unprepared, answered))
+    expect(suspects).toBeGreaterThan(100)
+    expect(solvedDuring(engine, () => formOpinion(engine, answered))).toBeLessThan(suspects / 20)
+    const check = solvedDuring(unprepared, () => proposeCheck(unprepared, answered))
+    expect(check).toBeGreaterThan(1000)
+    expect(solvedDuring(engine, () => proposeCheck(engine, answered))).toBeLessThan(check / 20)
+  })
+
+  it('comes to the same as an answer that nobody has thought of', () => {
+    const fresh = createEngine(furnaceAc)
+    const said = (from: typeof engine) => formOpinion(from, answered).suspects.map(({ id, probability }) => [id, probability.toFixed(9)])
+    expect(said(engine)).toEqual(said(fresh))
+    expect(proposeCheck(engine, answered).next?.probe).toEqual(proposeCheck(fresh, answered).next?.probe)
+  })
+
+  it('may be broken off anywhere: the answer works out the rest', () => {
+    const broken = createEngine(furnaceAc)
+    for (const step of thinkAhead(broken, begun, proposal).slice(0, 2)) step()
+    const said = formOpinion(broken, answered).suspects.map(({ id }) => id)
+    expect(said).toEqual(formOpinion(engine, answered).suspects.map(({ id }) => id))
+  })
+})

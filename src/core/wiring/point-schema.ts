@@ -1,0 +1,13 @@
+import { z } from 'zod'
+
+/** Names of places, terminals, leads, cables, conductors and parts. */
+export const idSchema = z.string().regex(/^[A-Za-z0-9/-]+$/, 'An id has letters, digits, slashes and dashes only.')
+
+/**
+ * A place where a probe or a clip can go: `R@indoor` (a terminal, lead or chassis of a place),
+ * `outdoor-cable.Y@indoor` (a conductor's own end, which stays itself when it is lifted) or `contactor.1@outdoor` (a part's
+ * own lead, which stays itself when the part is unplugged).
+ */
+export const pointSchema = z
+  .string()
+  .regex(/^[A-Za-z0-9/-]+(\.[A-Za-z0-9/-]+)?@[a-z0-9-]+$/, 'A point is written TERMINAL@place or cable.conductor@place.')
