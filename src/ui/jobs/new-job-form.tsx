@@ -13,7 +13,6 @@ import { Tick } from '@/src/ui/controls/tick'
 import { api } from '@/src/ui/device/api-client'
 import { useKeptForm } from '@/src/ui/device/use-kept-form'
 import { EarlierJobs } from '@/src/ui/jobs/earlier-jobs'
-import { LoomPicture } from '@/src/ui/loom/loom-picture'
 
 interface NewJobFields {
   readonly title: string
@@ -30,6 +29,11 @@ const TickSystem = dynamic(() => import('@/src/ui/jobs/tick-system').then((modul
   loading: () => <p className="text-muted">fetching the kinds …</p>,
 })
 
+/** Only looked at by those who want to hold it against the wall. */
+const LoomPicture = dynamic(() => import('@/src/ui/loom/loom-picture').then((module) => module.LoomPicture), {
+  loading: () => <p className="text-muted">drawing …</p>,
+})
+
 /** Choices of the list that are no kind. */
 const TICK = 'tick'
 const EARLIER = 'earlier'
@@ -42,16 +46,17 @@ const ticked = ({ traits, fuse, float, board, capped, colours }: WhatIsThere): n
 
 /** How the picked kind is wired, to hold against what is on the wall. */
 function SystemPicture({ id }: { id: string }) {
+  const [isOpen, setOpen] = useState(false)
   const { data: system, error } = useQuery({
     queryKey: ['system', id],
     queryFn: () => api.readSystem(id),
-    enabled: id !== '',
+    enabled: isOpen && id !== '',
     staleTime: 600_000,
   })
   return (
-    <details>
+    <details onToggle={({ currentTarget }) => setOpen(currentTarget.open)}>
       <summary className="min-h-11 content-center">how it is wired</summary>
-      {system ? <LoomPicture system={system} /> : <p className="text-muted">{error ? error.message : 'drawing …'}</p>}
+      {!isOpen ? null : system ? <LoomPicture system={system} /> : <p className="text-muted">{error ? error.message : 'drawing …'}</p>}
     </details>
   )
 }
