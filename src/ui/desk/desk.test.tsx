@@ -103,7 +103,7 @@ describe('the trace desk', () => {
     expect(screen.queryByRole('progressbar')).toBeNull()
     act(() => tellAhead(0.4))
     expect(screen.getByRole('progressbar', { name: 'working ahead' })).toHaveProperty('value', 0.4)
-    await user.click(screen.getByRole('button', { name: 'stop' }))
+    await user.click(screen.getByRole('button', { name: 'stop working ahead' }))
     expect(stopped).toBe(1)
     expect(screen.queryByRole('progressbar')).toBeNull()
   })

@@ -7,6 +7,7 @@ import { Button } from '@/src/ui/controls/button'
 import { Sheet } from '@/src/ui/controls/sheet'
 import { useDesk } from '@/src/ui/desk/desk-context'
 import { useAhead } from '@/src/ui/engine/use-ahead'
+import { useFitting } from '@/src/ui/trace/use-fitting'
 import type { Advice } from '@/src/workers/diagnosis.worker'
 
 type ListedSuspect = Advice['suspects'][number]
@@ -14,45 +15,50 @@ type ListedSuspect = Advice['suspects'][number]
 const SHOWN = 5
 const LEAST = 0.01
 
-/** Likeliest first; each opens to the readings that speak for and against it. */
+/** Likeliest first, as many as there is room for; each opens to the readings that speak for and against it. */
 export function SuspectList() {
   const { advice, thinking } = useDesk()
   const [open, setOpen] = useState<string | null>(null)
+  const [isListing, setListing] = useState(false)
   const shown = advice?.suspects.filter(({ probability }, index) => index < 2 || (index < SHOWN && probability >= LEAST)) ?? []
   const opened = advice?.suspects.find(({ id }) => id === open)
+  const { list, fits } = useFitting<HTMLOListElement>(shown.length)
   return (
-    <section aria-label="Suspects" aria-busy={thinking === 'suspects'}>
-      <div className="flex justify-between gap-2 font-bold text-muted text-small">
-        <h2>Suspects</h2>
-        <span>{advice ? `after ${advice.readings} ${advice.readings === 1 ? 'reading' : 'readings'}` : 'reading the wiring …'}</span>
+    <section aria-label="Suspects" aria-busy={thinking === 'suspects'} className="flex min-h-32 flex-col desk:flex-1">
+      <div className="flex min-h-11 items-center gap-2 text-muted text-small">
+        <div className="flex-1">
+          <h2 className="font-bold">Suspects</h2>
+          <p>{advice ? `after ${advice.readings} ${advice.readings === 1 ? 'reading' : 'readings'}` : 'reading the wiring …'}</p>
+        </div>
+        <ThinkingAhead />
+        {advice && (
+          <Button look="quiet" onClick={() => setListing(true)} aria-label="all suspects">
+            all
+          </Button>
+        )}
       </div>
       {advice?.contradictions.map(({ entry, say }) => (
         <p key={entry} className="my-1 border-ember border-l-4 bg-panel p-2">
           {say}
         </p>
       ))}
-      <ol>
-        {shown.map((suspect) => (
-          <li key={suspect.id}>
-            <button
-              type="button"
-              onClick={() => setOpen(suspect.id)}
-              className="grid min-h-11 w-full grid-cols-[2.6rem_1fr] gap-x-2 py-1 text-left"
-            >
-              <span className="text-right font-bold text-large">
-                {suspect.probability < 0.005 ? '<1' : suspect.probability > 0.995 ? '>99' : Math.round(suspect.probability * 100)}
-                <span className="sr-only"> percent</span>
-              </span>
-              <span className="min-w-0">
-                <span className="block">{suspect.say}</span>
-                {suspect.why && <span className="block truncate text-muted text-small">{suspect.why}</span>}
-                <Bar share={suspect.probability} />
-              </span>
-            </button>
-          </li>
+      <ol ref={list} className="min-h-0 desk:flex-1 desk:overflow-hidden print:overflow-visible">
+        {shown.map((suspect, place) => (
+          <SuspectLine key={suspect.id} suspect={suspect} isHidden={place >= fits} onOpen={setOpen} />
         ))}
       </ol>
-      <ThinkingAhead />
+      <Sheet
+        open={isListing}
+        onOpenChange={setListing}
+        title="All suspects"
+        description="Likeliest first. What is left out holds less than any of these."
+      >
+        <ol>
+          {advice?.suspects.map((suspect) => (
+            <SuspectLine key={suspect.id} suspect={suspect} onOpen={setOpen} />
+          ))}
+        </ol>
+      </Sheet>
       <Sheet
         open={opened !== undefined}
         onOpenChange={() => setOpen(null)}
@@ -69,17 +75,41 @@ export function SuspectList() {
   }
 }
 
+function SuspectLine({ suspect, isHidden = false, onOpen }: { suspect: ListedSuspect; isHidden?: boolean; onOpen: (id: string) => void }) {
+  return (
+    <li className={isHidden ? 'invisible print:visible' : ''}>
+      <button
+        type="button"
+        onClick={() => onOpen(suspect.id)}
+        className="grid min-h-11 w-full grid-cols-[2.6rem_1fr] gap-x-2 py-1 text-left"
+      >
+        <span className="text-right font-bold text-large">
+          {suspect.probability < 0.005 ? '<1' : suspect.probability > 0.995 ? '>99' : Math.round(suspect.probability * 100)}
+          <span className="sr-only"> percent</span>
+        </span>
+        <span className="min-w-0">
+          <span className="block">{suspect.say}</span>
+          {suspect.why && <span className="block truncate text-muted text-small">{suspect.why}</span>}
+          <Bar share={suspect.probability} />
+        </span>
+      </button>
+    </li>
+  )
+}
+
 /** Work that is longer than an answer: how far it is, and the way to stop it. */
 function ThinkingAhead() {
   const { ahead, stop } = useAhead()
   if (ahead === null) return null
   return (
-    <div className="flex min-h-11 items-center gap-2 text-muted text-small print:hidden">
-      <label className="flex flex-1 items-center gap-2">
-        <span className="whitespace-nowrap">working ahead</span>
-        <progress value={ahead} max={1} className="h-2 w-full" />
+    <div className="flex items-center gap-1 print:hidden">
+      <label className="flex items-center gap-1">
+        <span>
+          <span className="sr-only">working </span>ahead
+        </span>
+        <progress value={ahead} max={1} className="h-2 w-10" />
       </label>
-      <Button look="quiet" onClick={stop}>
+      <Button look="quiet" onClick={stop} aria-label="stop working ahead">
         stop
       </Button>
     </div>

@@ -31,7 +31,7 @@ export function TraceStep({ onStep }: ScreenProps) {
       sideFirst
       main={<LoomView probes={probes} onPick={pick} />}
       side={
-        <>
+        <div className="desk:flex desk:h-full desk:flex-col">
           {probes.length > 0 ? <ProbePad probes={probes} onClear={() => setProbes([])} /> : <NextCheckCard onStep={onStep} />}
           {comesAndGoes && (
             <Button className="mb-3 w-full" onClick={() => setCycling(true)}>
@@ -40,7 +40,7 @@ export function TraceStep({ onStep }: ScreenProps) {
           )}
           <CycleSheet open={cycling} onOpenChange={setCycling} />
           <SuspectList />
-        </>
+        </div>
       }
     />
   )
