@@ -25,6 +25,36 @@ test('a reload in the middle loses nothing: what is entered, what is typed, wher
   await expect(page.getByLabel("In the customer's words")).toHaveValue('Blank since the storm.')
 })
 
+test('where the signal goes as soon as the desk is there, it goes on, and all is sent and drawn when it is back', async ({
+  page,
+  context,
+}) => {
+  const technician = new Technician(page)
+  await technician.opensTheApp()
+  await technician.beginsAJob('2 Quay Row, basement', 'Dead.')
+  const job = new URL(page.url()).pathname
+  const entriesInStore = async () => (await (await context.request.get(`/api/v1${job}`)).json()).entries.length
+  const before = await entriesInStore()
+  await page.goto(`${job}?step=trace`)
+  await expect(technician.nextCheck.getByRole('button', { name: 'why this one' })).toBeVisible()
+
+  await context.setOffline(true)
+  await technician.says('breaker in')
+  await technician.says('R-C 26.4')
+  await technician.waits()
+  await technician.goesTo('Power')
+  await expect(page.getByRole('table', { name: /^Supply readings/ })).toBeVisible()
+  await technician.goesTo('Complaint')
+  await technician.goesTo('Cable')
+  await expect(page.getByRole('banner')).toContainText('2 on this device only')
+
+  await context.setOffline(false)
+  await expect(page.getByText('on this device only')).toHaveCount(0, { timeout: 15_000 })
+  expect(await entriesInStore()).toBe(before + 2)
+  await technician.goesTo('Power')
+  await expect(page.getByRole('img', { name: /A fuse/ })).toBeVisible()
+})
+
 test('without a signal entries stay on the device, survive a reload, and go out when it is back', async ({ page }) => {
   const technician = new Technician(page)
   await technician.opensTheApp()

@@ -13,6 +13,7 @@ import { DeskHeader } from '@/src/ui/desk/desk-header'
 import { HelpSheet } from '@/src/ui/desk/help-sheet'
 import { StepRail } from '@/src/ui/desk/step-rail'
 import { readStep, type Step, steps } from '@/src/ui/desk/steps'
+import { loadShapes } from '@/src/ui/device/api-client'
 import { loadCharts } from '@/src/ui/power/late-charts'
 import { PowerStep } from '@/src/ui/power/power-step'
 import { ProveStep } from '@/src/ui/prove/prove-step'
@@ -33,8 +34,8 @@ const screens = {
   close: CloseStep,
 } as const
 
-/** Until then the page has its first answer; after it the charts are here even where the signal goes. */
-const CHARTS_AFTER_MS = 4000
+/** Until then the page has its first answer; after it everything is here that the desk needs where the signal goes. */
+const REST_AFTER_MS = 4000
 
 /** One job on one screen: the step's own screen in the middle, the bench and the quick line always below it. */
 export function Desk({ initial }: { initial: JobFile }) {
@@ -53,7 +54,7 @@ function Frame() {
   const open = (next: Step) => window.history.pushState(null, '', `?step=${next}`)
 
   useEffect(() => {
-    const later = setTimeout(() => loadCharts().catch(() => undefined), CHARTS_AFTER_MS)
+    const later = setTimeout(() => Promise.allSettled([loadCharts(), loadShapes()]), REST_AFTER_MS)
     return () => clearTimeout(later)
   }, [])
 

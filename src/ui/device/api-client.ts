@@ -17,7 +17,7 @@ export class Refused extends Error {
 export class NoAnswer extends Error {}
 
 /** What answers look like is fetched with the first call: a page is of use before it has it. */
-async function loadShapes() {
+export async function loadShapes() {
   const [shapes, { jobFileSchema }, { systemSchema }] = await Promise.all([
     import('@/src/core/formats/api'),
     import('@/src/core/job/job-file'),
