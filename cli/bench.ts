@@ -4,17 +4,21 @@ import { factorNetwork } from '@/src/core/circuit/factored'
 import { Perturbation } from '@/src/core/circuit/perturbation'
 import { solveNetwork } from '@/src/core/circuit/solver'
 import { listCandidates } from '@/src/core/diagnosis/candidates'
-import { createEngine, type Engine } from '@/src/core/diagnosis/engine'
+import { createEngine } from '@/src/core/diagnosis/engine'
 import { findNextCheck } from '@/src/core/diagnosis/next-check'
 import { weigh } from '@/src/core/diagnosis/pairs'
 import { evidenceOf, formOpinion, proposeCheck } from '@/src/core/job/advise'
+import { entriesOfAnswer } from '@/src/core/job/answer-entries'
 import type { Entry } from '@/src/core/job/entry'
 import { foldJob, type JobState } from '@/src/core/job/fold'
+import { thinkAhead } from '@/src/core/job/think-ahead'
+import { drawCase, openHouse } from '@/src/core/practice/exam'
 import { createHouse, type House } from '@/src/core/practice/house'
 import type { Answer } from '@/src/core/readings/check'
 import { healthy } from '@/src/core/readings/hypothesis'
 import { writeChanges } from '@/src/core/readings/network-in-state'
 import { changesOfFault } from '@/src/core/readings/world'
+import { quantile } from '@/src/core/units/quantile'
 import { createRandom } from '@/src/core/units/random'
 import type { PartOf } from '@/src/core/wiring/part'
 import type { System } from '@/src/core/wiring/system'
@@ -26,15 +30,17 @@ import { templateValues } from '@/src/core/wiring/values'
  * middle of several; on a busy machine only the ratios mean much.
  */
 
-function middleMs(rounds: number, work: (round: number) => void): number {
-  const times: number[] = []
-  for (let round = 0; round < rounds; round++) {
-    const begun = performance.now()
-    work(round)
-    times.push(performance.now() - begun)
-  }
-  return times.sort((a, b) => a - b)[Math.floor(times.length / 2)]
+function timed(work: () => void): number {
+  const begun = performance.now()
+  work()
+  return performance.now() - begun
 }
+
+const middleMs = (rounds: number, work: (round: number) => void): number =>
+  quantile(
+    Array.from({ length: rounds }, (_, round) => timed(() => work(round))),
+    0.5,
+  )
 
 /** The same where each round needs something made first, which is not measured. */
 function middleOver<T>(rounds: number, prepare: (round: number) => T, work: (prepared: T) => void): number {
@@ -105,39 +111,78 @@ function grown(conductors: number): System {
   }
 }
 
-function measure(system: System): { suspectsMs: number; nextMs: number; engine: Engine } {
-  console.log(`\n${system.name}`)
-  const begun = performance.now()
+const HOUSES = 5
+const MOST_READINGS = 9
+
+/** Whole searches of drawn houses as the desk does them: after each answer the suspects, then the next check. */
+function searchHouses(system: System, isAhead: boolean): { suspects: number[]; next: number[] } {
   const engine = createEngine(system)
-  row('engine from nothing, once a job', performance.now() - begun)
-  const begunFirst = performance.now()
-  proposeCheck(engine, foldJob(system, []))
-  row('first next check of a job, cold', performance.now() - begunFirst)
-  const suspectsMs = middleOver(
-    9,
-    (round) => jobOf(system, 6, round),
-    (state) => formOpinion(engine, state),
+  const random = createRandom(17)
+  const suspects: number[] = []
+  const next: number[] = []
+  for (let count = 0; count < HOUSES; count++) {
+    const drawn = drawCase(engine, random, random.pick(engine.faults).id)
+    const house = openHouse(engine, drawn)
+    let entries: Entry[] = [{ id: 'told', at: at(0), kind: 'complaint', complaint: drawn.complaint }]
+    let proposal = proposeCheck(engine, foldJob(system, entries))
+    for (let reading = 1; reading <= MOST_READINGS && proposal.next; reading++) {
+      const { next: check } = proposal
+      if (isAhead) for (const step of thinkAhead(engine, entries, proposal)) step()
+      for (const change of check.setup) house.change(change)
+      const { answer, tripped } = house.ask(check.probe)
+      if (tripped && check.probe.meter !== 'trip') break
+      const added = entriesOfAnswer(check, answer).map((draft, index): Entry => ({ ...draft, id: `${reading}-${index}`, at: at(reading) }))
+      entries = [...entries, ...added]
+      const state = foldJob(system, entries)
+      suspects.push(timed(() => formOpinion(engine, state)))
+      next.push(
+        timed(() => {
+          proposal = proposeCheck(engine, state)
+        }),
+      )
+    }
+  }
+  return { suspects, next }
+}
+
+function measure(system: System): void {
+  console.log(`\n${system.name}`)
+  row(
+    'engine from nothing, once a job',
+    timed(() => createEngine(system)),
   )
-  row('suspects after a reading', suspectsMs, 50)
+  const engine = createEngine(system)
+  row(
+    'first next check of a job, cold',
+    timed(() => proposeCheck(engine, foldJob(system, []))),
+  )
+  for (const isAhead of [true, false]) {
+    const { suspects, next } = searchHouses(system, isAhead)
+    console.log(
+      `${suspects.length} readings of ${HOUSES} houses, ${isAhead ? 'thought ahead of, as on the desk' : 'nothing thought ahead'}`,
+    )
+    const allowed = isAhead ? { suspects: 50, next: 100 } : null
+    row('  suspects after a reading, middle', quantile(suspects, 0.5))
+    row('  suspects after a reading, 95th percentile', quantile(suspects, 0.95), allowed?.suspects)
+    row('  next check after it, middle', quantile(next, 0.5))
+    row('  next check after it, 95th percentile', quantile(next, 0.95), allowed?.next)
+  }
   const wide = foldJob(system, [])
-  proposeCheck(engine, wide)
-  const nextMs = middleOver(
-    9,
-    (round) => jobOf(system, 6, round + 100),
-    (state) => proposeCheck(engine, state),
-  )
-  row('next check after it', nextMs, 100)
   const weighed = weigh(engine, evidenceOf(wide))
-  const one = middleMs(5, () => findNextCheck(engine, weighed.posterior, wide.bench, [], { deep: false }))
-  const two = middleMs(5, () => findNextCheck(engine, weighed.posterior, wide.bench, [], { deep: true }))
-  row('next check one deep, everything open', one)
-  row('next check two deep, everything open', two, 300)
-  return { suspectsMs, nextMs, engine }
+  row(
+    'next check one deep, everything open',
+    middleMs(5, () => findNextCheck(engine, weighed.posterior, wide.bench, [], { deep: false })),
+  )
+  row(
+    'next check two deep, everything open',
+    middleMs(5, () => findNextCheck(engine, weighed.posterior, wide.bench, [], { deep: true })),
+    300,
+  )
 }
 
 const worst = catalogue.find(({ id }) => id === 'dual-fuel') ?? furnaceAc
-const { engine } = measure(furnaceAc)
-measure(worst)
+const zoned = catalogue.find(({ id }) => id === 'zoned-furnace-ac') ?? furnaceAc
+for (const system of [furnaceAc, worst, zoned]) measure(system)
 
 console.log('\nthe whole prediction table of the largest system: every story on every bench worth reaching')
 {
@@ -175,6 +220,7 @@ for (const conductors of [5, 10, 15, 20]) {
 }
 
 console.log('\nlow-rank against solving anew')
+const engine = createEngine(furnaceAc)
 const { laboratory, system } = engine
 const live = factorNetwork(laboratory.network, 'live')
 const kernel = new Perturbation()

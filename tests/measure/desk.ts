@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { type Browser, chromium, type Page } from '@playwright/test'
 import browser from '@/playwright.config'
+import { quantile } from '@/src/core/units/quantile'
 import { catalogue } from '@/src/core/wiring/systems/catalogue'
 import { measurePages } from '@/tests/measure/pages'
 
@@ -30,10 +31,6 @@ const server = spawn('node', ['node_modules/next/dist/bin/next', 'start', '-H', 
   env: { ...process.env, NEST_TRACE_DATA: mkdtempSync(path.join(tmpdir(), 'nest-trace-measure-')), NEXT_TELEMETRY_DISABLED: '1' },
   stdio: 'ignore',
 })
-
-/** The smallest value that so large a share of them does not exceed (nearest rank). */
-const quantile = (values: readonly number[], share: number): number =>
-  [...values].sort((a, b) => a - b)[Math.max(0, Math.ceil(share * values.length) - 1)]
 
 async function serverIsUp(): Promise<void> {
   for (let tries = 0; tries < 60; tries++) {

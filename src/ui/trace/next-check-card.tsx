@@ -140,7 +140,7 @@ function Proposed({ check, confirms, isStale }: { check: Check; confirms: boolea
           </Button>
         )}
       </div>
-      <div className="mt-1 flex flex-wrap justify-between gap-x-1">
+      <div className="mt-1 flex flex-wrap justify-between gap-x-1 print:hidden">
         {setup.length > 0 && (
           <Button look="quiet" onClick={() => record(prepare)}>
             set up first

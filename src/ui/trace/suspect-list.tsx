@@ -32,7 +32,7 @@ export function SuspectList() {
         </div>
         <ThinkingAhead />
         {advice && (
-          <Button look="quiet" onClick={() => setListing(true)} aria-label="all suspects">
+          <Button look="quiet" onClick={() => setListing(true)} aria-label="all suspects" className="print:hidden">
             all
           </Button>
         )}
