@@ -65,6 +65,8 @@ function inWhatMayNotBe(system: System, fault: Fault): Fault {
 
 /** Different predictions of one probe that others are held against. */
 const MOST_SHARED = 24
+/** Two faults that are one to the network differ by no more than the solver's rounding, in widths. */
+const THE_SAME = 1e-6
 const KEPT_OBSERVATIONS = 120
 /** Readings whose predictions are kept: those of a job, and the one that is about to be taken. */
 const KEPT_FORESEEN = 40
@@ -153,7 +155,9 @@ export function createEngine(system: System, { cost = defaultCost, shop = {} }: 
         different: probes.map(() => []),
       }))
       const share = (prediction: Prediction, different: Prediction[]): Prediction => {
-        const known = different.find((other) => isAlike(prediction, other))
+        const [soundly] = different
+        // Which of two neighbours came first must not show: beside the sound house only what is the same is shared.
+        const known = soundly && isAlike(prediction, soundly) ? soundly : different.find((other) => isAlike(prediction, other, THE_SAME))
         if (known) return known
         if (different.length < MOST_SHARED) different.push(prediction)
         return prediction

@@ -9,6 +9,7 @@ import { planRoute } from '@/src/core/diagnosis/route'
 import { problemWithProbe } from '@/src/core/job/check-entry'
 import type { Probe } from '@/src/core/readings/check'
 import { isLinePoint } from '@/src/core/readings/predict'
+import { isAlike } from '@/src/core/readings/prediction'
 import { createRandom } from '@/src/core/units/random'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 import { benchWith, change, furnaceEngine } from '@/tests/setup/furnace'
@@ -113,5 +114,42 @@ describe('planRoute', () => {
 
   it('does nothing when the bench is there already', () => {
     expect(planRoute(furnaceAc, benchWith(change.cool), benchWith(change.cool), 'indoor')).toMatchObject({ changes: [], minutes: 0 })
+  })
+})
+
+describe('what comes and goes', () => {
+  /** A posterior that holds nothing but these stories. */
+  const holding = (weights: Readonly<Record<string, number>>) => {
+    const engine = furnaceEngine()
+    const posterior = computePosterior(engine, noEvidence)
+    for (const id of Object.keys(weights)) expect(engine.hypotheses.map((story) => story.id)).toContain(id)
+    return { ...posterior, hypotheses: Float64Array.from(engine.hypotheses, ({ id }) => weights[id] ?? 0), noneOfThese: 0 }
+  }
+  const unsteady = { 'conductor-to-chassis:outdoor-cable.Y now and then': 0.49, 'conductor-to-chassis:stat-cable.W now and then': 0.49 }
+  const steady = { 'transformer-dead:transformer.primary': 0.01, 'conductor-open:stat-cable.G': 0.01 }
+
+  const isSplit = (weights: Readonly<Record<string, number>>, [one, other]: readonly string[]): boolean => {
+    const engine = furnaceEngine()
+    const check = findNextCheck(engine, holding(weights), benchWith(), [])
+    if (!check) throw new Error('nothing is asked')
+    const foretold = engine.predictions(check.bench, [check.probe])
+    const [a, b] = [one, other].map(
+      (id) =>
+        foretold(
+          engine.hypotheses.findIndex((story) => story.id === id),
+          0,
+        )[0],
+    )
+    return !isAlike(a, b)
+  }
+
+  it('is asked about as soon as it holds nearly all, however well a check would split the rest', () => {
+    expect(isSplit({ ...unsteady, ...steady }, Object.keys(unsteady))).toBe(true)
+  })
+
+  it('waits while what stands still holds most', () => {
+    const most = Object.fromEntries(Object.entries(steady).map(([id]) => [id, 0.45]))
+    const little = Object.fromEntries(Object.entries(unsteady).map(([id]) => [id, 0.05]))
+    expect(isSplit({ ...most, ...little }, Object.keys(steady))).toBe(true)
   })
 })

@@ -125,14 +125,28 @@ export function rankChecks(
     const stories = liveStories(engine, posterior, steadyOnly, choice.stakes !== undefined)
     const worthBits =
       choice.stakes !== undefined ? 0 : !steadyOnly ? WORTH_BITS_UNSTEADY : isAlmostSound ? WORTH_BITS_ALMOST_SOUND : WORTH_BITS
+    // Bits about what stands still count for no more than that holds: told apart to the last, it would be asked on and on while
+    // all speaks for what comes and goes.
+    const held = steadyOnly ? steadyMass(engine, posterior) : 1
     for (const [stage, questions] of stages.entries()) {
       // A way of working is left for what tells more, sooner than for what tells nothing.
-      const least = stage < stages.length - 1 ? Math.max(worthBits, WORTH_BITS_IN_STAGE) : worthBits
+      const least = (stage < stages.length - 1 ? Math.max(worthBits, WORTH_BITS_IN_STAGE) : worthBits) / held
       const best = bestOf(engine, stories, bench, questions, least, choice, most, asked)
       if (best.length > 0) return best.map((scored) => writeOut(engine, stories, scored))
     }
   }
   return []
+}
+
+/** Share of the stories' probability on those that stand still. */
+function steadyMass({ hypotheses }: Engine, posterior: Posterior): number {
+  let steady = 0
+  let all = 0
+  for (const [index, probability] of posterior.hypotheses.entries()) {
+    all += probability
+    if (!hypotheses[index].intermittent) steady += probability
+  }
+  return Math.max(1e-9, steady / all)
 }
 
 /** One question written out as a check, whatever it tells; null when every story left standing answers it alike. */

@@ -20,14 +20,14 @@ export const OHM_OFFSET = 0.7
 export const onOhmScale = (ohm: number): number => Math.log(ohm + OHM_OFFSET)
 export const fromOhmScale = (value: number): number => Math.exp(value) - OHM_OFFSET
 
-/** No meter could tell the two apart: the same components to a hundredth of their width. */
-export function isAlike(a: Prediction, b: Prediction): boolean {
+/** No meter could tell the two apart: the same components to a hundredth of their width, or to what share of it is asked for. */
+export function isAlike(a: Prediction, b: Prediction, share = ALIKE): boolean {
   if (a.length !== b.length) return false
   for (let index = 0; index < a.length; index++) {
     const [one, other] = [a[index], b[index]]
-    if (Math.abs(one.weight - other.weight) > ALIKE || one.floating !== other.floating) return false
+    if (Math.abs(one.weight - other.weight) > share || one.floating !== other.floating) return false
     if (typeof one.at === 'number' && typeof other.at === 'number') {
-      if (Math.abs(one.at - other.at) > ALIKE * other.sigma || Math.abs(one.sigma - other.sigma) > ALIKE * other.sigma) return false
+      if (Math.abs(one.at - other.at) > share * other.sigma || Math.abs(one.sigma - other.sigma) > share * other.sigma) return false
     } else if (!isSameWord(one.at, other.at)) return false
   }
   return true
