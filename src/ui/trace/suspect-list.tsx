@@ -42,7 +42,7 @@ export function SuspectList() {
           {say}
         </p>
       ))}
-      <ol ref={list} className="min-h-0 desk:flex-1 desk:overflow-hidden print:overflow-visible">
+      <ol ref={list} className="relative min-h-0 desk:flex-1 desk:overflow-hidden print:overflow-visible">
         {shown.map((suspect, place) => (
           <SuspectLine key={suspect.id} suspect={suspect} isHidden={place >= fits} onOpen={setOpen} />
         ))}
