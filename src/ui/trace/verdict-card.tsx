@@ -1,8 +1,10 @@
 'use client'
 import type { Verdict } from '@/src/core/diagnosis/verdict'
+import { COOKS_AGAIN, mayCookAgain } from '@/src/core/job/cooked'
 import { sayPercent } from '@/src/core/units/quantity'
 import { zoneName } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
+import { Caution } from '@/src/ui/controls/caution'
 import { useDesk } from '@/src/ui/desk/desk-context'
 import type { ScreenProps } from '@/src/ui/desk/screen'
 
@@ -42,6 +44,11 @@ export function VerdictCard({ verdict, onStep }: ScreenProps & { verdict: Verdic
             <p className="mb-2">
               And a second fault: {verdict.also.repair.say} ({zoneName(system, verdict.also.zone)}, {sayPercent(verdict.also.probability)})
             </p>
+          )}
+          {verdict.suspects.some((id) => mayCookAgain(id, state.repairs)) && (
+            <div className="mb-2">
+              <Caution>{COOKS_AGAIN}</Caution>
+            </div>
           )}
           <Button look="main" className="w-full text-center" onClick={() => onStep('repair')}>
             On to Repair
