@@ -49,6 +49,8 @@ jest.mock('@/src/ui/device/outbox', () => ({
   waitingFor: async () => [],
   acknowledge: async () => undefined,
 }))
+// There is no canvas here to draw on.
+jest.mock('@/src/ui/power/late-charts', () => ({ LateCharts: () => null, loadCharts: async () => undefined }))
 let step = 'trace'
 jest.mock('next/navigation', () => ({ useSearchParams: () => new URLSearchParams({ step }) }))
 
@@ -202,6 +204,14 @@ describe('the other steps', () => {
     expect(await screen.findByText('Say where it was done.')).toBeInTheDocument()
     await user.click(await screen.findByRole('button', { name: /^Free Y \(red\) of the outdoor cable/ }))
     expect(screen.getByLabelText('Where')).toHaveValue('outdoor-cable')
+  })
+
+  it('Power calls a fuse that is larger than its label a finding', async () => {
+    const user = open('power')
+    await region('Fuse')
+    expect(screen.queryByText(/A finding: a 5 A fuse/)).toBeNull()
+    await user.type(screen.getByRole('textbox', { name: 'quick line' }), 'fuse 5 in{Enter}')
+    expect(await within(await region('Fuse')).findByText(/A finding: a 5 A fuse where the label says 3 A/)).toBeInTheDocument()
   })
 
   it('Prove asks for one mode after the other and warns of the jumper', async () => {

@@ -47,6 +47,8 @@ export function PowerStep({ onStep }: ScreenProps) {
   const isDue = ({ answer, isLeg }: (typeof lines)[number]) => answer === null && (!isLeg || isLineWrong)
   const next = lines.find(({ id }) => id === picked) ?? lines.find(isDue) ?? null
   const fuse = firstPart(system, 'fuse')
+  const { slot } = state.bench
+  const isOversized = !isUnknown(system, 'fuse') && fuse.holds === undefined && slot.holds === 'fuse' && slot.ratingA > fuse.ratingA
   const transformer = firstPart(system, 'transformer')
   const winding = { va: transformer.va, plateVolts: PLATE_VOLTS }
   const { answer: windings } = useWorkerAnswer((worker) => worker.windings({ system, entries }), `windings ${entries.length}`)
@@ -84,7 +86,7 @@ export function PowerStep({ onStep }: ScreenProps) {
           </div>
           <div className="mt-3 grid gap-4 max-desk:order-2 desk:grid-cols-2">
             <LateCharts
-              ratingA={state.bench.slot.holds === 'fuse' ? state.bench.slot.ratingA : fuse.ratingA}
+              ratingA={slot.holds === 'fuse' ? slot.ratingA : fuse.ratingA}
               winding={winding}
               faultA={overload}
               windings={windings}
@@ -169,6 +171,14 @@ export function PowerStep({ onStep }: ScreenProps) {
                   : `The label says ${fuse.ratingA} A.`}{' '}
               Now: {saySlot(system, state.bench)}.
             </p>
+            {isOversized && (
+              <div className="mb-2">
+                <Caution>
+                  A finding: a {slot.ratingA} A fuse where the label says {fuse.ratingA} A. It lets the transformer cook on what the right
+                  one would stop. The right one goes back in, never a larger one.
+                </Caution>
+              </div>
+            )}
             <div className="flex flex-wrap gap-2">
               {(fuse.holds === 'none' ? [] : ['good', 'blown']).map((word) => {
                 const isSaid = typeof seen === 'object' && 'word' in seen && seen.word === word
@@ -183,12 +193,12 @@ export function PowerStep({ onStep }: ScreenProps) {
                   </Button>
                 )
               })}
-              {fuse.holds === 'none' && state.bench.slot.holds !== 'fuse' && (
+              {fuse.holds === 'none' && slot.holds !== 'fuse' && (
                 <Button onClick={() => record([{ kind: 'bench', change: { do: 'slot', holds: 'fuse', ratingA: fuse.ratingA } }])}>
                   inline {fuse.ratingA} A fuse fitted
                 </Button>
               )}
-              {state.bench.slot.holds !== 'breaker' && (
+              {slot.holds !== 'breaker' && (
                 <Button onClick={() => record([{ kind: 'bench', change: { do: 'slot', holds: 'breaker' } }])}>put a breaker in</Button>
               )}
             </div>
