@@ -3,7 +3,10 @@ import type { Fault } from '@/src/core/faults/fault'
 /** Faults of a transformer that was cooked; it seldom dies by itself. */
 const cooked: readonly Fault['family'][] = ['transformer-dead', 'transformer-weak']
 
-/** Faults that draw more than a transformer stands, a fuse or none between. */
+/**
+ * Faults that are sure to draw more than a transformer stands. A wire on the wrong screw may or may not: after one of those the
+ * warning stays, which costs a look.
+ */
 const cooks: readonly Fault['family'][] = [
   'conductor-short',
   'conductor-to-chassis',
@@ -11,8 +14,6 @@ const cooks: readonly Fault['family'][] = [
   'coil-shorted',
   'coil-to-ground',
   'thermostat-shorted',
-  'landed-wrong',
-  'ends-swapped',
   'water-in-connector',
   'jumper-left',
   'transformers-tied',
@@ -22,8 +23,8 @@ const cooks: readonly Fault['family'][] = [
 const isOf = (families: readonly Fault['family'][], fault: string): boolean => families.some((family) => fault.startsWith(`${family}:`))
 
 /**
- * Whether a second transformer would go the way of the first: `fault`, by its id, is a cooked
- * one, and nothing that cooks one is among the repairs of the job.
+ * Whether a second transformer would go the way of the first: `fault`, by its id, is a cooked one, and nothing that cooks one is
+ * among the repairs of the job.
  */
 export const mayCookAgain = (fault: string, repairs: readonly { readonly fault: string | null }[]): boolean =>
   isOf(cooked, fault) && !repairs.some((repair) => repair.fault !== null && isOf(cooks, repair.fault))
