@@ -71,6 +71,10 @@ export const benchKey = (bench: Bench): string => keysOf.of(bench).whole
 /** The same whatever is called: the key under which networks are kept. */
 export const wiringKey = (bench: Bench): string => keysOf.of(bench).wiring
 
+/** All that a bench is, with what is called while the power is off and where the technician stands: the key under which ways are kept. */
+export const standingKey = (bench: Bench): string =>
+  `${benchKey(bench)} | ${bench.call} | ${[...bench.panelsOff].sort().join(',')} | ${bench.place}`
+
 // Asked many thousand times while checks are ranked; a bench never changes once it is made.
 const keysOf = new KeptPer((bench: Bench) => {
   const jumpers = bench.jumpers.map(({ a, b }) => [a, b].sort().join('=')).sort()

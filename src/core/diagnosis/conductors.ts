@@ -1,7 +1,9 @@
 import type { Engine } from '@/src/core/diagnosis/engine'
 import type { Posterior } from '@/src/core/diagnosis/posterior'
+import type { Hypothesis } from '@/src/core/readings/hypothesis'
+import { KeptPer } from '@/src/core/units/kept'
 import { conductorEnd } from '@/src/core/wiring/point'
-import type { Conductor } from '@/src/core/wiring/system'
+import type { Cable, Conductor } from '@/src/core/wiring/system'
 
 /** One conductor as the readings know it. */
 export interface ConductorRow {
@@ -21,14 +23,12 @@ const SUSPECT_ABOVE = 0.05
 export function conductorTable(engine: Engine, prior: Posterior, posterior: Posterior): ConductorRow[] {
   return engine.system.cables.flatMap((cable) =>
     cable.conductors.map((conductor): ConductorRow => {
-      const ends = cable.between.map((place) => conductorEnd(cable.id, conductor.id, place))
       const troubles = new Map<string, number>()
       let before = 0
-      engine.hypotheses.forEach(({ fault }, index) => {
-        if (!fault?.touches.some((point) => ends.includes(point))) return
+      for (const { index, say } of touchingOf.of(engine.hypotheses).of(cable).of(conductor)) {
         before += prior.hypotheses[index]
-        troubles.set(fault.say, (troubles.get(fault.say) ?? 0) + posterior.hypotheses[index])
-      })
+        troubles.set(say, (troubles.get(say) ?? 0) + posterior.hypotheses[index])
+      }
       const probability = [...troubles.values()].reduce((sum, share) => sum + share, 0)
       const [worst] = [...troubles].sort((a, b) => b[1] - a[1])
       const isSpare = conductor.lands.every((terminal) => terminal === null)
@@ -43,3 +43,17 @@ export function conductorTable(engine: Engine, prior: Posterior, posterior: Post
     }),
   )
 }
+
+/** The stories whose fault touches a conductor, by place, with how it is said: the same for every reading of a job. */
+const touchingOf = new KeptPer(
+  (hypotheses: readonly Hypothesis[]) =>
+    new KeptPer(
+      (cable: Cable) =>
+        new KeptPer((conductor: Conductor) => {
+          const ends = cable.between.map((place) => conductorEnd(cable.id, conductor.id, place))
+          return hypotheses.flatMap(({ fault }, index) =>
+            fault?.touches.some((point) => ends.includes(point)) ? [{ index, say: fault.say }] : [],
+          )
+        }),
+    ),
+)

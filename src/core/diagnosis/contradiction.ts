@@ -25,19 +25,16 @@ export function findContradictions(engine: Engine, evidence: Evidence): Contradi
   })
   if (excess.length < 2) return []
   // Among stories that explain the rest alike, the one that is met more often is the better one.
-  const priors = Float64Array.from(priorsOf(engine, evidence), Math.log)
-  const bestWithout = (left: number) => {
+  const sums = Float64Array.from(priorsOf(engine, evidence), Math.log)
+  for (const row of excess) for (let index = 0; index < count; index++) sums[index] += row[index]
+  const bestWithout = (left: Float64Array | null) => {
     let best = -Infinity
-    for (let index = 0; index < count; index++) {
-      let sum = priors[index]
-      for (let row = 0; row < excess.length; row++) if (row !== left) sum += excess[row][index]
-      if (sum > best) best = sum
-    }
+    for (let index = 0; index < count; index++) best = Math.max(best, left ? sums[index] - left[index] : sums[index])
     return best
   }
-  const best = bestWithout(-1)
+  const best = bestWithout(null)
   const ranked = observations
-    .map((observation, row) => ({ observation: observation.id, weight: bestWithout(row) - best }))
+    .map((observation, row) => ({ observation: observation.id, weight: bestWithout(excess[row]) - best }))
     .filter(({ weight }) => weight > WORTH_REPEATING)
     .sort((a, b) => b.weight - a.weight)
   return ranked.slice(0, 1)

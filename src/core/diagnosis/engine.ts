@@ -71,7 +71,7 @@ const KEPT_OBSERVATIONS = 120
 /** Readings whose predictions are kept: those of a job, and the one that is about to be taken. */
 const KEPT_FORESEEN = 40
 /** Benches whose predictions are kept: what two jobs' worth of planning weighs. */
-const KEPT_QUESTIONS = 400
+const KEPT_QUESTIONS = 1200
 
 /** What a shop and its technician know better than the defaults. */
 export interface EngineOptions {
@@ -167,9 +167,11 @@ export function createEngine(system: System, { cost = defaultCost, shop = {} }: 
         if (found) return found
         // Most faults are elsewhere and leave a reading as a sound house shows it, which is foretold first.
         if (story !== hypotheses[0]) steadyOf(hypotheses[0])
-        const made = predictAll(laboratory, bench, story, probes).map((prediction, index) =>
+        const own = predictAll(laboratory, bench, story, probes).map((prediction, index) =>
           share(widened(prediction, scaleOf(system, probes[index])), table.different[index]),
         )
+        const sound = table.steady.get(hypotheses[0])
+        const made = sound && own.every((prediction, index) => prediction === sound[index]) ? sound : own
         table.steady.set(story, made)
         return made
       }
@@ -179,7 +181,8 @@ export function createEngine(system: System, { cost = defaultCost, shop = {} }: 
         if (found) return found
         const story = hypothesesByKind[kind][hypothesis]
         const shown = steadyOf(whileShown(story))
-        const made = story.intermittent ? nowAndThen(shown, steadyOf(whileHidden(story))) : shown
+        const hidden = story.intermittent ? steadyOf(whileHidden(story)) : shown
+        const made = shown === hidden ? shown : nowAndThen(shown, hidden)
         table.rows.set(place, made)
         return made
       }

@@ -1,30 +1,16 @@
-import { isResettable } from '@/src/core/bench/apply'
 import type { Bench, BenchChange } from '@/src/core/bench/bench'
-import type { Candidate } from '@/src/core/diagnosis/candidates'
 import type { Engine } from '@/src/core/diagnosis/engine'
-import { type Observation, questionKey } from '@/src/core/diagnosis/observations'
-import { clusterOutcomes, gatherForetold, type Outcomes } from '@/src/core/diagnosis/outcomes'
+import type { Observation } from '@/src/core/diagnosis/observations'
 import type { Posterior } from '@/src/core/diagnosis/posterior'
-import { planRoute, type Route } from '@/src/core/diagnosis/route'
+import { openQuestions, type Question } from '@/src/core/diagnosis/question'
 import { sayCheck, sayMeaning } from '@/src/core/diagnosis/say-check'
 import { sayingAgain } from '@/src/core/diagnosis/says-again'
+import { type Pricing, type Scored, scoreAll } from '@/src/core/diagnosis/score'
 import { Shortlist } from '@/src/core/diagnosis/shortlist'
-import {
-  ALMOST_SURE,
-  entropyAfter,
-  entropyBefore,
-  liveStories,
-  mostBits,
-  type Story,
-  thinOut,
-  wrongAfter,
-} from '@/src/core/diagnosis/stories'
+import { ALMOST_SURE, liveStories, type Story, thinOut } from '@/src/core/diagnosis/stories'
 import { lookAhead } from '@/src/core/diagnosis/two-deep'
 import { stagesOf, type WayOfWorking } from '@/src/core/diagnosis/ways'
-import { type Answer, type Probe, probeKey } from '@/src/core/readings/check'
-import { scaleOf } from '@/src/core/readings/predict'
-import type { Prediction } from '@/src/core/readings/prediction'
-import { KeptPer } from '@/src/core/units/kept'
+import type { Answer, Probe } from '@/src/core/readings/check'
 
 export interface CheckOutcome {
   readonly answer: Answer
@@ -59,39 +45,13 @@ const SHORTLISTED = 16
 /** Below this no single check splits what is left, and pairs of checks are weighed: assumption, tried on simulated houses. */
 const SPLITS_BITS = 0.3
 
-const TRIP: Probe = { meter: 'trip' }
-
-export interface Scored {
-  readonly score: number
-  readonly gainBits: number
-  readonly minutes: number
-  readonly probe: Probe
-  readonly place: string
-  readonly route: Route
-  readonly outcomes: Outcomes
-  readonly question: Question
-  /** Which probe of its question this is. */
-  readonly wanted: number
-  /** The meter and its scale: only readings of the same can say the same. */
-  readonly meter: string
-  /** What each story weighed foretells of it. */
-  readonly foretold: (row: number) => Prediction
-}
-
 /** How the next check is chosen. */
-export interface Choice {
+export interface Choice extends Pricing {
   /** Checks that cannot be done here. */
   readonly skipped?: readonly Probe[]
   readonly way?: WayOfWorking
-  /** Every check costs the same: for comparing the number of checks with what information theory allows. */
-  readonly equalCost?: boolean
   /** Where no check splits what is left, weigh what the best one after it would tell, too; left out, yes. */
   readonly deep?: boolean
-  /**
-   * Minutes that a wrong repair would cost: a check is then worth what it takes off the risk of one, less its own minutes,
-   * and none is proposed that costs more than that.
-   */
-  readonly stakes?: number
 }
 
 /**
@@ -152,9 +112,8 @@ function steadyMass({ hypotheses }: Engine, posterior: Posterior): number {
 /** One question written out as a check, whatever it tells; null when every story left standing answers it alike. */
 export function weighQuestion(engine: Engine, posterior: Posterior, from: Bench, bench: Bench, probe: Probe, place: string): Check | null {
   const stories = liveStories(engine, posterior, false, true)
-  const candidate: Candidate = { bench, probes: [{ probe, place }] }
   const only = new Shortlist(1, () => false)
-  scoreQuestion(engine, stories, from, { candidate, wanted: [0], routes: new Map() }, Number.NEGATIVE_INFINITY, {}, only)
+  scoreAll(engine, stories, from, [{ candidate: { bench, probes: [{ probe, place }] }, wanted: [0] }], Number.NEGATIVE_INFINITY, {}, only)
   const [scored] = only.list
   return scored ? writeOut(engine, stories, scored) : null
 }
@@ -174,7 +133,7 @@ function bestOf(
   const coarse = thinOut(stories)
   const shortlist = (weighed: readonly Story[], among: readonly Question[]): Scored[] => {
     const best = new Shortlist(SHORTLISTED, sayingAgain(engine, weighed, asked))
-    for (const question of among) scoreQuestion(engine, weighed, bench, question, worthBits, choice, best)
+    scoreAll(engine, weighed, bench, among, worthBits, choice, best)
     return best.list
   }
   const few =
@@ -188,89 +147,6 @@ function bestOf(
     most,
   )
 }
-
-/** A bench with everything that could be asked on it; `wanted` are the places in the list of what has not been asked yet. */
-export interface Question {
-  readonly candidate: Candidate
-  readonly wanted: readonly number[]
-  /** The ways to its bench that were planned, by the place where the reading is taken. */
-  readonly routes: Map<string, Route>
-}
-
-function openQuestions(candidates: readonly Candidate[], asked: readonly Observation[], skipped: readonly Probe[]): Question[] {
-  const known = new Set(asked.map((observation) => questionKey(observation.bench, observation.probe)))
-  const refused = new Set(skipped.map(probeKey))
-  return candidates.flatMap((candidate): Question[] => {
-    const wanted = candidate.probes.flatMap(({ probe }, index) =>
-      known.has(questionKey(candidate.bench, probe)) || refused.has(probeKey(probe)) ? [] : [index],
-    )
-    return wanted.length === 0 ? [] : [{ candidate, wanted, routes: new Map() }]
-  })
-}
-
-/** Scores what is wanted of a question, and offers it to the best so far; what cannot come among them is left as soon as that is sure. */
-function scoreQuestion(
-  engine: Engine,
-  stories: readonly Story[],
-  from: Bench,
-  question: Question,
-  worthBits: number,
-  { equalCost = false, stakes }: Choice,
-  best: Shortlist,
-): void {
-  const { bench, probes } = question.candidate
-  const groups = Math.max(...stories.map((story) => story.group)) + 1
-  const before = entropyBefore(stories, groups)
-  const risk = stakes === undefined ? 0 : wrongAfter(stories, groups, null)
-  const predictionsOf = engine.predictions(bench, probesAsked(question.candidate))
-  const predictions = stories.map(({ index, kind }) => predictionsOf(index, kind))
-  const trips = bench.power ? stories.reduce((sum, { weight }, row) => sum + weight * tripShare(predictions[row][probes.length]), 0) : 0
-  const tripCost = trips * (isResettable(engine.system, bench) ? engine.cost.trip.breaker : engine.cost.trip.fuse)
-  const scoreOf = (gainBits: number, minutes: number) => gainBits / (equalCost ? 1 : minutes + engine.cost.attention)
-  for (const index of question.wanted) {
-    const { probe, place } = probes[index]
-    const foretold = gatherForetold(stories.length, (row) => predictions[row][index])
-    // Most readings say much the same whatever is wrong.
-    if (foretold.different.length < 2) continue
-    const atMost = mostBits(stories, foretold)
-    if (atMost < worthBits) continue
-    const onTheSpot = engine.cost.reading[probe.meter] + tripCost
-    if (stakes === undefined && scoreOf(atMost, onTheSpot) < best.least) continue
-    const route = question.routes.get(place) ?? planRoute(engine.system, from, bench, place, engine.cost)
-    question.routes.set(place, route)
-    const minutes = route.minutes + onTheSpot
-    if (stakes === undefined && scoreOf(atMost, minutes) < best.least) continue
-    const outcomes = clusterOutcomes(foretold, scaleOf(engine.system, probe))
-    if (outcomes.count < 2) continue
-    const gainBits = before - entropyAfter(stories, outcomes, groups)
-    if (gainBits < worthBits) continue
-    const score = stakes === undefined ? scoreOf(gainBits, minutes) : stakes * (risk - wrongAfter(stories, groups, outcomes)) - minutes
-    if (stakes !== undefined && score <= 0) continue
-    best.offer({
-      score,
-      gainBits,
-      minutes,
-      probe,
-      place,
-      route,
-      outcomes,
-      question,
-      wanted: index,
-      meter: `${probe.meter} ${scaleOf(engine.system, probe)}`,
-      foretold: (row) => predictions[row][index],
-    })
-  }
-}
-
-/** What is asked of a candidate's bench. The trip stands last: what the bench itself costs in trips is priced into every check on it. */
-export const probesAsked = (candidate: Candidate): readonly Probe[] => askedOf.of(candidate)
-const askedOf = new KeptPer(({ bench, probes }: Candidate): Probe[] => [
-  ...probes.map(({ probe }) => probe),
-  ...(bench.power ? [TRIP] : []),
-])
-
-const tripShare = (prediction: Prediction): number =>
-  prediction.reduce((sum, { at, weight }) => sum + (typeof at === 'object' && at.word === 'trips' ? weight : 0), 0)
 
 function writeOut(engine: Engine, stories: readonly Story[], scored: Scored): Check {
   const { outcomes, probe, route } = scored

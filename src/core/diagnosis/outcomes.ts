@@ -1,6 +1,7 @@
+import { type Foretold, placeOfStories } from '@/src/core/diagnosis/foretold'
 import type { Answer } from '@/src/core/readings/check'
 import { WRONG_READING } from '@/src/core/readings/likelihood'
-import { fromOhmScale, type Prediction, type Scale } from '@/src/core/readings/prediction'
+import { fromOhmScale, type Scale } from '@/src/core/readings/prediction'
 import { normalBelow } from '@/src/core/units/normal'
 
 /** The answers that a check can have, and how likely each is under each live story. */
@@ -22,29 +23,9 @@ interface Centre {
   readonly sigma: number
 }
 
-/** What the stories foretell of one check: stories that foretell the same share one prediction, which is looked at once. */
-export interface Foretold {
-  readonly different: readonly Prediction[]
-  /** The place of each story's prediction among them. */
-  readonly of: Int32Array
-}
-
-/** Gathers the predictions of stories, given story by story, that are the same object. */
-export function gatherForetold(stories: number, predictionOf: (story: number) => Prediction): Foretold {
-  const different: Prediction[] = []
-  const of = new Int32Array(stories)
-  let last = -1
-  for (let story = 0; story < stories; story++) {
-    const prediction = predictionOf(story)
-    if (prediction !== different[last]) last = different.indexOf(prediction)
-    if (last < 0) last = different.push(prediction) - 1
-    of[story] = last
-  }
-  return { different, of }
-}
-
 /** Clusters what the stories foretell into answers that a reading can tell apart; fewer than two tell nothing. */
-export function clusterOutcomes({ different, of }: Foretold, scale: Scale): Outcomes {
+export function clusterOutcomes(foretold: Foretold, scale: Scale): Outcomes {
+  const { different } = foretold
   const words: string[] = []
   const centres: Centre[] = []
   let overload = false
@@ -60,6 +41,7 @@ export function clusterOutcomes({ different, of }: Foretold, scale: Scale): Outc
   const cuts = scale === 'word' ? [] : cutBetween(centres)
   const bands = scale === 'word' || centres.length === 0 ? 0 : cuts.length + 1
   const count = words.length + (overload ? 1 : 0) + bands
+  const of = placeOfStories(foretold)
   if (count < 2) return { count, of, probabilities: new Float64Array(0), answers: () => [] }
   const probabilities = new Float64Array(different.length * count)
   different.forEach((prediction, place) => {

@@ -16,6 +16,7 @@ import { Kept, KeptPer } from '@/src/core/units/kept'
 
 /** What the readings leave standing, and the engine that knows those stories: pairs of faults stand beside the single ones when they must. */
 export interface Weighed {
+  readonly evidence: Evidence
   readonly engine: Engine
   readonly posterior: Posterior
 }
@@ -42,8 +43,8 @@ export function weigh(base: Engine, evidence: Evidence): Weighed {
   return lastOf.of(base).get(keyOf(evidence), () => weighAnew(base, evidence))
 }
 
-/** Suspects, loom and next check of one moment ask for the same: the last answers are kept. */
-const MOMENTS = 6
+/** Suspects, loom and next check of one moment ask for the same, and what is thought ahead of each likely answer: the last ones are kept. */
+const MOMENTS = 16
 const lastOf = new KeptPer((_: Engine) => new Kept<string, Weighed>(MOMENTS))
 
 const keyOf = ({ complaint, observations, repaired, before = [] }: Evidence): string =>
@@ -51,9 +52,9 @@ const keyOf = ({ complaint, observations, repaired, before = [] }: Evidence): st
 
 function weighAnew(base: Engine, evidence: Evidence): Weighed {
   const singles = computePosterior(base, evidence)
-  if (evidence.observations.length < 2 || !explainsBadly(base, evidence, singles)) return { engine: base, posterior: singles }
+  if (evidence.observations.length < 2 || !explainsBadly(base, evidence, singles)) return { evidence, engine: base, posterior: singles }
   const engine = withPairs(base, choosePairs(base, evidence))
-  return { engine, posterior: computePosterior(engine, evidence) }
+  return { evidence, engine, posterior: computePosterior(engine, evidence) }
 }
 
 function explainsBadly(engine: Engine, { complaint }: Evidence, { hypotheses, noneOfThese }: Posterior): boolean {

@@ -1,10 +1,11 @@
 import { saidBefore } from '@/src/core/diagnosis/after-repair'
-import type { Likelihoods } from '@/src/core/diagnosis/by-house'
+import type { Build, Likelihoods } from '@/src/core/diagnosis/by-house'
 import { type Complaint, emptyComplaint } from '@/src/core/diagnosis/complaint'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { voltLevels } from '@/src/core/diagnosis/houses'
 import { latestAnswers, type Observation } from '@/src/core/diagnosis/observations'
 import { priorWeights } from '@/src/core/diagnosis/priors'
+import { KeptPer } from '@/src/core/units/kept'
 import { logSum } from '@/src/core/units/log-sum'
 
 /** What is known of the house so far. */
@@ -43,25 +44,66 @@ export interface Posterior {
 }
 
 export function computePosterior(engine: Engine, evidence: Evidence): Posterior {
-  const { hypotheses } = engine
   const weights = priorsOf(engine, evidence)
+  const rows = latestAnswers(evidence.observations).map((observation) => engine.logLikelihoods(observation))
+  return rows.length === 0 ? beforeAnyReading(weights) : conclude(engine, weights, rows, sumByHouse(engine, rows))
+}
+
+/** What would be thought without each of some readings in turn: the sum over all of them, less the one. */
+export function* posteriorsWithout(
+  engine: Engine,
+  evidence: Evidence,
+  isLeft: (observation: Observation) => boolean,
+): Generator<Posterior> {
+  const weights = priorsOf(engine, evidence)
+  const observations = latestAnswers(evidence.observations)
+  const rows = observations.map((observation) => engine.logLikelihoods(observation))
+  const all = sumByHouse(engine, rows)
+  for (const [place, left] of observations.entries()) {
+    if (!isLeft(left)) continue
+    const others = rows.filter((_, other) => other !== place)
+    const { byHouse } = rows[place]
+    yield others.length === 0
+      ? beforeAnyReading(weights)
+      : conclude(
+          engine,
+          weights,
+          others,
+          all.map((sum, index) => sum - byHouse[index]),
+        )
+  }
+}
+
+/** log of each house's weight and of how well it explains all the readings, for each story. */
+function sumByHouse({ hypotheses, logHouses }: Engine, rows: readonly Likelihoods[]): Float64Array {
+  const sums = new Float64Array(hypotheses.length * logHouses.length)
+  for (let place = 0; place < sums.length; place += logHouses.length) sums.set(logHouses, place)
+  for (const { byHouse } of rows) for (let place = 0; place < sums.length; place++) sums[place] += byHouse[place]
+  return sums
+}
+
+function conclude(engine: Engine, weights: Readonly<Float64Array>, rows: readonly Likelihoods[], byHouse: Float64Array): Posterior {
+  const { hypotheses } = engine
   const houses = engine.logHouses.length
   const levels = voltLevels.length
-  const rows = latestAnswers(evidence.observations).map((observation) => engine.logLikelihoods(observation))
-  if (rows.length === 0) return beforeAnyReading(weights)
-  const byHouse = new Float64Array(hypotheses.length * houses)
-  for (let place = 0; place < byHouse.length; place++) byHouse[place] = engine.logHouses[place % houses]
-  for (const row of rows) for (let place = 0; place < byHouse.length; place++) byHouse[place] += row.byHouse[place]
   const logs = new Float64Array(hypotheses.length + 1)
   const kinds = new Uint8Array(hypotheses.length)
   const levelOf = new Uint8Array(hypotheses.length)
+  const spans = spansOf.of(engine.builds)
+  const ofKinds = new Float64Array(spans.length)
   let lead = 0
   for (let index = 0; index < hypotheses.length; index++) {
-    logs[index] = Math.log(weights[index] * (1 - NONE_OF_THESE)) + logSum(byHouse, index * houses, houses)
-    let likeliest = 0
-    for (let house = 1; house < houses; house++)
-      if (byHouse[index * houses + house] > byHouse[index * houses + likeliest]) likeliest = house
-    kinds[index] = engine.builds[Math.floor(likeliest / levels)].kind
+    let kind = 0
+    for (const [place, { first, count }] of spans.entries()) {
+      ofKinds[place] = logSum(byHouse, index * houses + first * levels, count * levels)
+      if (ofKinds[place] > ofKinds[kind]) kind = place
+    }
+    logs[index] = Math.log(weights[index] * (1 - NONE_OF_THESE)) + logSum(ofKinds)
+    const begin = index * houses + spans[kind].first * levels
+    let likeliest = begin
+    for (let house = begin + 1; house < begin + spans[kind].count * levels; house++)
+      if (byHouse[house] > byHouse[likeliest]) likeliest = house
+    kinds[index] = kind
     levelOf[index] = likeliest % levels
     if (logs[index] > logs[lead]) lead = index
   }
@@ -77,7 +119,17 @@ export function computePosterior(engine: Engine, evidence: Evidence): Posterior 
   return { hypotheses: logs.subarray(0, hypotheses.length), noneOfThese: logs[hypotheses.length], kinds, levels: levelOf }
 }
 
-const beforeAnyReading = (weights: Float64Array): Posterior => ({
+/** Where the builds of each kind of wiring stand: a kind weighs what all its degrees of damage do. */
+const spansOf = new KeptPer((builds: readonly Build[]) => {
+  const spans: { first: number; count: number }[] = []
+  for (const [place, { kind }] of builds.entries()) {
+    spans[kind] ??= { first: place, count: 0 }
+    spans[kind].count++
+  }
+  return spans
+})
+
+const beforeAnyReading = (weights: Readonly<Float64Array>): Posterior => ({
   hypotheses: weights.map((weight) => weight * (1 - NONE_OF_THESE)),
   noneOfThese: NONE_OF_THESE,
   kinds: new Uint8Array(weights.length),
@@ -85,7 +137,7 @@ const beforeAnyReading = (weights: Float64Array): Posterior => ({
 })
 
 /** How well something of no catalogue explains the readings: like nothing known, or like a story in part of them. The house's volts stand as the leading story has them. */
-function logOfNone(weights: Float64Array, rows: readonly Likelihoods[], level: number): number {
+function logOfNone(weights: Readonly<Float64Array>, rows: readonly Likelihoods[], level: number): number {
   const stories = weights.length
   const levels = voltLevels.length
   let anything = Math.log(1 - LIKE_A_KNOWN_ONE)
@@ -101,17 +153,18 @@ function logOfNone(weights: Float64Array, rows: readonly Likelihoods[], level: n
 }
 
 /** After a repair the house is probably sound; if it is not, the complaint and the readings from before the repair say where to look. */
-export function priorsOf(engine: Engine, evidence: Evidence): Float64Array {
-  const weights = priorWeights(engine.system, engine.hypotheses, engine.rates, engine.behaviours, evidence.complaint)
+export function priorsOf(engine: Engine, evidence: Evidence): Readonly<Float64Array> {
+  const told = priorWeights(engine.system, engine.hypotheses, engine.rates, engine.behaviours, evidence.complaint)
   const last = evidence.repaired.at(-1)
-  if (last === undefined) return weights
-  const rest = 1 - weights[0]
+  if (last === undefined) return told
+  const weights = Float64Array.from(told)
+  const rest = 1 - told[0]
   const rates = engine.rates.reduce((sum, rate, index) => (index === 0 ? sum : sum + rate), 0)
   const said = saidBefore(engine, last, evidence.before ?? [])
   const highest = said.reduce((a, b) => Math.max(a, b), Number.NEGATIVE_INFINITY)
   for (let index = 0; index < weights.length; index++) {
-    const told = COMPLAINT_OF_SECOND * (weights[index] / rest) + (1 - COMPLAINT_OF_SECOND) * (engine.rates[index] / rates)
-    weights[index] = (index === 0 ? SOUND_AFTER_REPAIR : told * (1 - SOUND_AFTER_REPAIR)) * Math.exp(said[index] - highest)
+    const left = COMPLAINT_OF_SECOND * (told[index] / rest) + (1 - COMPLAINT_OF_SECOND) * (engine.rates[index] / rates)
+    weights[index] = (index === 0 ? SOUND_AFTER_REPAIR : left * (1 - SOUND_AFTER_REPAIR)) * Math.exp(said[index] - highest)
   }
   const total = weights.reduce((sum, weight) => sum + weight, 0)
   return weights.map((weight) => weight / total)

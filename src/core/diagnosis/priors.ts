@@ -8,6 +8,7 @@ import { type Hypothesis, healthy, storyOfFault } from '@/src/core/readings/hypo
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { RUNS_ABOVE } from '@/src/core/readings/looks'
 import { worldsOf } from '@/src/core/readings/world'
+import { Kept, KeptPer } from '@/src/core/units/kept'
 import type { CallName } from '@/src/core/wiring/call'
 import { terminalPoint } from '@/src/core/wiring/point'
 import { callsOf, partsOf, placeById, type System } from '@/src/core/wiring/system'
@@ -208,8 +209,21 @@ export function changedLatelyFactor(system: System, changed: ChangeLately, fault
   }
 }
 
-/** Prior weight of each hypothesis, before any reading. Weights sum to one. */
-export function priorWeights(
+/** Prior weight of each hypothesis, before any reading. Weights sum to one; kept, since every opinion begins with them. */
+export const priorWeights = (
+  system: System,
+  hypotheses: readonly Hypothesis[],
+  rates: readonly number[],
+  behaviours: readonly Behaviour[],
+  complaint: Complaint,
+): Readonly<Float64Array> =>
+  weightsOf.of(hypotheses).get(JSON.stringify(complaint), () => weighStories(system, hypotheses, rates, behaviours, complaint))
+
+/** Complaints whose weights are kept: the one of a job, and what each of its parts did. */
+const KEPT_COMPLAINTS = 24
+const weightsOf = new KeptPer((_: readonly Hypothesis[]) => new Kept<string, Float64Array>(KEPT_COMPLAINTS))
+
+function weighStories(
   system: System,
   hypotheses: readonly Hypothesis[],
   rates: readonly number[],

@@ -3,10 +3,11 @@ import type { Engine } from '@/src/core/diagnosis/engine'
 import { type Check, type Choice, findNextCheck, rankChecks, weighQuestion } from '@/src/core/diagnosis/next-check'
 import { latestAnswers, questionKey } from '@/src/core/diagnosis/observations'
 import { weigh } from '@/src/core/diagnosis/pairs'
-import { computePosterior, type Evidence, entropyOfRepair, type Posterior } from '@/src/core/diagnosis/posterior'
+import { type Evidence, entropyOfRepair, type Posterior } from '@/src/core/diagnosis/posterior'
 import { nextProof } from '@/src/core/diagnosis/proof'
-import { listSuspects, NOTHING_WRONG, type Suspect } from '@/src/core/diagnosis/suspects'
-import { judge, judgeGroup, leadingGroup, reachVerdict, type Verdict, without } from '@/src/core/diagnosis/verdict'
+import { standingOf } from '@/src/core/diagnosis/standing'
+import { NOTHING_WRONG, type Suspect } from '@/src/core/diagnosis/suspects'
+import { judgeGroup, leadingGroup, reachVerdict, type Verdict } from '@/src/core/diagnosis/verdict'
 import { type WayOfWorking, waysOfWorking } from '@/src/core/diagnosis/ways'
 import { type Probe, probeKey } from '@/src/core/readings/check'
 
@@ -29,9 +30,9 @@ const TELLS_LITTLE = 0.35
 
 /** One step of the search: a verdict that stands, or the check to take next from a bench. */
 export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: Choice = {}): Proposal {
-  const { engine, posterior } = weigh(base, evidence)
-  const suspects = listSuspects(engine, evidence, posterior, 1)
-  const { verdict, doubted } = judge(engine, evidence, suspects)
+  const weighed = weigh(base, evidence)
+  const { engine, posterior } = weighed
+  const { suspects, verdict, inDoubt, planned } = standingOf(weighed)
   if (verdict) {
     const confirming =
       askAgain(engine, evidence, posterior, bench, suspects[0], choice) ?? confirm(engine, evidence, posterior, bench, verdict, choice)
@@ -42,7 +43,7 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
     const call = nextProof(engine, posterior, evidence, bench, choice)
     if (call) return { next: call, verdict: null, confirms: true }
   }
-  const unsplit = doubted ? null : nothingSplits(engine, posterior, suspects, bench, evidence, choice)
+  const unsplit = inDoubt ? null : nothingSplits(engine, posterior, suspects, bench, evidence, choice)
   if (unsplit) {
     // Where one of them is a sound house, its calls have to be seen first.
     const call = unsplit.some(({ id }) => id === NOTHING_WRONG) ? nextProof(engine, posterior, evidence, bench, choice) : null
@@ -50,13 +51,12 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
     if (call) return { next: call, verdict: null, confirms: true }
     if (said) return { next: null, verdict: said, confirms: false }
   }
-  const planned = doubted ? computePosterior(engine, without(evidence, doubted)) : posterior
   const next = findNextCheck(engine, planned, bench, evidence.observations, choice)
-  if (next && !doubted && next.gainBits < TELLS_LITTLE && showsNothing(engine, evidence)) {
+  if (next && !inDoubt && next.gainBits < TELLS_LITTLE && showsNothing(engine, evidence)) {
     const call = nextProof(engine, posterior, evidence, bench, choice)
     if (call) return { next: call, verdict: null, confirms: false }
   }
-  if (next) return { next, verdict: null, confirms: doubted !== null }
+  if (next) return { next, verdict: null, confirms: inDoubt !== null }
   const last = reachVerdict(suspects, true)
   const proof = last?.found === 'nothing-wrong' ? nextProof(engine, posterior, evidence, bench, choice) : null
   return proof ? { next: proof, verdict: null, confirms: true } : { next: null, verdict: last, confirms: false }

@@ -1,6 +1,7 @@
 import { applyChange } from '@/src/core/bench/apply'
-import { type Bench, type BenchChange, isSameJumper } from '@/src/core/bench/bench'
+import { type Bench, type BenchChange, isSameJumper, standingKey } from '@/src/core/bench/bench'
 import { type CostModel, defaultCost, walkMinutes } from '@/src/core/diagnosis/cost'
+import { Kept, KeptPer } from '@/src/core/units/kept'
 import { parsePoint } from '@/src/core/wiring/point'
 import { callerOf, firstPart, partById, type System } from '@/src/core/wiring/system'
 
@@ -63,6 +64,26 @@ export function planRoute(system: System, from: Bench, to: Bench, place: string,
   go(place)
   return { changes, minutes, bench }
 }
+
+/** The ways from a bench, kept: one ranking asks for each several times, and the next one again. */
+export function routesFrom(system: System, from: Bench, cost: CostModel): (to: Bench, place: string) => Route {
+  const kept = routesOf
+    .of(system)
+    .of(cost)
+    .get(standingKey(from), () => new KeptPer(() => new Map()))
+  return (to, place) => {
+    const places = kept.of(to)
+    const route = places.get(place) ?? planRoute(system, from, to, place, cost)
+    places.set(place, route)
+    return route
+  }
+}
+
+/** Benches from which ways are kept: where a job stands, and where its likely answers would leave it. */
+const KEPT_BENCHES = 12
+const routesOf = new KeptPer(
+  (_: System) => new KeptPer((_: CostModel) => new Kept<string, KeptPer<Bench, Map<string, Route>>>(KEPT_BENCHES)),
+)
 
 /** Taking off first, then putting on: a bench never holds more than it needs. */
 function wireChanges(system: System, from: Bench, to: Bench): BenchChange[] {

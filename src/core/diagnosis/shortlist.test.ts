@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import type { Scored } from '@/src/core/diagnosis/next-check'
+import type { Scored } from '@/src/core/diagnosis/score'
 import { Shortlist } from '@/src/core/diagnosis/shortlist'
 
 /** All that a shortlist looks at. */

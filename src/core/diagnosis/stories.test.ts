@@ -1,7 +1,18 @@
 import fc from 'fast-check'
-import { clusterOutcomes, gatherForetold } from '@/src/core/diagnosis/outcomes'
+import { foretoldOf, gatherRows } from '@/src/core/diagnosis/foretold'
+import { clusterOutcomes } from '@/src/core/diagnosis/outcomes'
 import { computePosterior, entropyOfRepair, noEvidence } from '@/src/core/diagnosis/posterior'
-import { entropyAfter, entropyBefore, entropyOf, liveStories, mostBits, type Story, thinOut } from '@/src/core/diagnosis/stories'
+import {
+  entropyAfter,
+  entropyBefore,
+  entropyOf,
+  leastWrong,
+  liveStories,
+  mostBits,
+  type Story,
+  thinOut,
+  wrongAfter,
+} from '@/src/core/diagnosis/stories'
 import { furnaceEngine } from '@/tests/setup/furnace'
 
 const weight = fc.double({ min: 0.001, max: 1, noNaN: true })
@@ -24,16 +35,24 @@ describe('entropy', () => {
       fc.property(storiesArb, fc.array(fc.double({ min: 0, max: 30, noNaN: true }), { minLength: 60, maxLength: 60 }), (stories, volts) => {
         const before = entropyBefore(stories, 6)
         const predictions = stories.map((_, row) => [{ weight: 1, at: volts[row], sigma: 0.5, floating: false }])
-        const foretold = gatherForetold(stories.length, (row) => predictions[row])
+        const foretold = foretoldOf(
+          gatherRows(stories, (place) => [predictions[place]]),
+          0,
+        )
         const outcomes = clusterOutcomes(foretold, 'volts')
         if (outcomes.count >= 2) {
           expect(entropyAfter(stories, outcomes, 6)).toBeLessThanOrEqual(before + 1e-9)
-          expect(before - entropyAfter(stories, outcomes, 6)).toBeLessThanOrEqual(mostBits(stories, foretold) + 1e-9)
+          expect(before - entropyAfter(stories, outcomes, 6)).toBeLessThanOrEqual(mostBits(foretold) + 1e-9)
+          expect(wrongAfter(stories, 6, outcomes)).toBeLessThanOrEqual(wrongAfter(stories, 6, null) + 1e-9)
+          expect(wrongAfter(stories, 6, outcomes)).toBeGreaterThanOrEqual(leastWrong(stories, 6, foretold) - 1e-9)
         }
         const one = [{ weight: 1, at: volts[0], sigma: 0.5, floating: false }]
-        const alike = gatherForetold(stories.length, () => one)
+        const alike = foretoldOf(
+          gatherRows(stories, () => [one]),
+          0,
+        )
         const same = clusterOutcomes(alike, 'volts')
-        expect(mostBits(stories, alike)).toBe(0)
+        expect(mostBits(alike)).toBe(0)
         expect(same.count).toBeLessThan(2)
       }),
       { seed: 9, numRuns: 60 },

@@ -1,6 +1,8 @@
 import type { Engine } from '@/src/core/diagnosis/engine'
-import type { Foretold, Outcomes } from '@/src/core/diagnosis/outcomes'
+import type { Foretold } from '@/src/core/diagnosis/foretold'
+import type { Outcomes } from '@/src/core/diagnosis/outcomes'
 import { massByRepair, type Posterior } from '@/src/core/diagnosis/posterior'
+import { KeptPer } from '@/src/core/units/kept'
 
 /** A story that the planner weighs. */
 export interface Story {
@@ -25,6 +27,23 @@ export const ALMOST_SURE = 0.9
 /** Then this much of the doubt is weighed, however little it is. */
 const WEIGHED_DOUBT = 0.95
 
+/** Wiring that holds less than this is not weighed: assumption. */
+const KIND_HOLDS = 0.02
+
+/** The share of each kind of wiring, the most first. */
+export const sharesOfKinds = new KeptPer(({ hypotheses, kinds }: Posterior): { kind: number; share: number }[] => {
+  const shares: number[] = []
+  for (const [index, kind] of kinds.entries()) shares[kind] = (shares[kind] ?? 0) + hypotheses[index]
+  return shares.flatMap((share, kind) => [{ kind, share }]).sort((a, b) => b.share - a.share)
+})
+
+/** The kind of wiring in which a story is weighed: its own, or where hardly any house would be wired so, the likeliest. */
+function kindOf(posterior: Posterior): (index: number) => number {
+  const [likeliest, ...others] = sharesOfKinds.of(posterior)
+  const held = [likeliest, ...others.filter(({ share }) => share >= KIND_HOLDS)].map(({ kind }) => kind)
+  return (index) => (held.includes(posterior.kinds[index]) ? posterior.kinds[index] : likeliest.kind)
+}
+
 /** The heavy stories, and every so many of the light ones standing for their neighbours: enough to rank checks by. */
 export function thinOut(stories: readonly Story[]): Story[] {
   if (stories.length <= HEAVY + STANDING_FOR) return [...stories]
@@ -46,6 +65,7 @@ export function liveStories(engine: Engine, posterior: Posterior, steadyOnly: bo
   // In steps, so that the last digit of a logarithm, which differs between JavaScript engines, does not change the order.
   const step = (index: number) => Math.round(posterior.hypotheses[index] * STEPS)
   const order = whole.sort((a, b) => step(b) - step(a) || a - b)
+  const kindIn = kindOf(posterior)
   const groups = new Map<string, number>()
   const stories: Story[] = []
   let mass = 0
@@ -56,7 +76,7 @@ export function liveStories(engine: Engine, posterior: Posterior, steadyOnly: bo
     const repair = engine.hypotheses[index].fault?.repair.id ?? 'nothing'
     const group = groups.get(repair) ?? groups.size
     groups.set(repair, group)
-    stories.push({ index, kind: posterior.kinds[index], weight, group })
+    stories.push({ index, kind: kindIn(index), weight, group })
     mass += weight
   }
   return stories.map((story) => ({ ...story, weight: story.weight / mass }))
@@ -90,12 +110,7 @@ export function entropyAfter(stories: readonly Story[], { count, of, probabiliti
  * What a check can tell at the most, bits: which of the different predictions holds. Quick to say, before the answers are
  * worked out.
  */
-export function mostBits(stories: readonly Story[], { different, of }: Foretold): number {
-  if (different.length < 2) return 0
-  const sums = new Float64Array(different.length)
-  for (let row = 0; row < stories.length; row++) sums[of[row]] += stories[row].weight
-  return entropyOf(sums)
-}
+export const mostBits = ({ different, weights }: Foretold): number => (different.length < 2 ? 0 : entropyOf(weights))
 
 /** How likely the likeliest repair will be the wrong one, expected over the answers of a check; without one, now. */
 export function wrongAfter(stories: readonly Story[], groups: number, outcomes: Outcomes | null): number {
@@ -110,9 +125,28 @@ export function wrongAfter(stories: readonly Story[], groups: number, outcomes: 
       sums[stories[row].group] += weight
       total += weight
     }
-    right += sums.reduce((a, b) => Math.max(a, b), 0)
+    right += highest(sums, 0, groups)
   }
   return 1 - right / total
+}
+
+/** The least that any answer could leave of it: if the check told which of the different predictions holds. */
+export function leastWrong(stories: readonly Story[], groups: number, { different, ofRow, rows }: Foretold): number {
+  const sums = new Float64Array(groups * different.length)
+  let total = 0
+  for (let row = 0; row < stories.length; row++) {
+    sums[ofRow[rows.of[row]] * groups + stories[row].group] += stories[row].weight
+    total += stories[row].weight
+  }
+  let right = 0
+  for (let place = 0; place < different.length; place++) right += highest(sums, place * groups, groups)
+  return 1 - right / total
+}
+
+function highest(sums: Float64Array, from: number, length: number): number {
+  let found = 0
+  for (let place = from; place < from + length; place++) if (sums[place] > found) found = sums[place]
+  return found
 }
 
 /** Bits of a distribution given as sums that need not add up to one. */

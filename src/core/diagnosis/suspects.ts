@@ -4,9 +4,11 @@ import { atLevel, isGraded, valueSpreads, voltLevels } from '@/src/core/diagnosi
 import { latestAnswers, type Observation } from '@/src/core/diagnosis/observations'
 import type { Evidence, Posterior } from '@/src/core/diagnosis/posterior'
 import type { Repair } from '@/src/core/faults/fault'
+import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import { misfit } from '@/src/core/readings/likelihood'
 import { predict, scaleOf } from '@/src/core/readings/predict'
 import { saysPrediction } from '@/src/core/readings/say'
+import { KeptPer } from '@/src/core/units/kept'
 
 export const NOTHING_WRONG = 'nothing-wrong'
 export const NONE_OF_THESE = 'none-of-these'
@@ -44,18 +46,16 @@ const MISFIT_LIMIT = 4
 /** All suspects, likeliest first; evidence tables for the leading ones. */
 export function listSuspects(engine: Engine, evidence: Evidence, posterior: Posterior, tables = 6): Suspect[] {
   const observations = latestAnswers(evidence.observations)
-  const byFault = new Map<string, number[]>()
-  engine.hypotheses.forEach((hypothesis, index) => {
-    const id = hypothesis.fault?.id ?? NOTHING_WRONG
-    byFault.set(id, [...(byFault.get(id) ?? []), index])
-  })
+  const byFault = placesByFault.of(engine.hypotheses)
+  const spoken = observations.map((observation) => sumByFault(engine, observation, byFault))
   const ranked = [...byFault.entries()]
     .map(([id, indexes]) => ({ id, indexes, probability: indexes.reduce((sum, index) => sum + posterior.hypotheses[index], 0) }))
     .sort((a, b) => b.probability - a.probability)
   const suspects = ranked.map(({ id, indexes, probability }, rank): Suspect => {
     const best = indexes.reduce((a, b) => (posterior.hypotheses[b] > posterior.hypotheses[a] ? b : a))
     const { fault } = engine.hypotheses[best]
-    const rows = rank < tables ? observations.map((observation) => rowFor(engine, posterior, observation, best)) : []
+    const rows =
+      rank < tables ? observations.map((observation, place) => rowFor(engine, posterior, observation, best, spoken[place], id)) : []
     return {
       id,
       say: fault?.say ?? 'Nothing is wrong with the low-voltage side',
@@ -82,16 +82,44 @@ export function listSuspects(engine: Engine, evidence: Evidence, posterior: Post
   return suspects.sort((a, b) => b.probability - a.probability)
 }
 
-function rowFor(engine: Engine, posterior: Posterior, observation: Observation, index: number): EvidenceRow {
+/** The stories of each fault, by place. */
+const placesByFault = new KeptPer((hypotheses: readonly Hypothesis[]) => {
+  const places = new Map<string, number[]>()
+  for (const [index, { fault }] of hypotheses.entries()) {
+    const id = fault?.id ?? NOTHING_WRONG
+    const known = places.get(id)
+    if (known) known.push(index)
+    else places.set(id, [index])
+  }
+  return places
+})
+
+/** How often each fault is met together with an answer. */
+function sumByFault(
+  engine: Engine,
+  observation: Observation,
+  byFault: ReadonlyMap<string, readonly number[]>,
+): ReadonlyMap<string, number> {
+  const { marginal: logs } = engine.logLikelihoods(observation)
+  return new Map(
+    [...byFault].map(([id, places]) => [id, places.reduce((sum, place) => sum + engine.rates[place] * Math.exp(logs[place]), 0)]),
+  )
+}
+
+function rowFor(
+  engine: Engine,
+  posterior: Posterior,
+  observation: Observation,
+  index: number,
+  spoken: ReadonlyMap<string, number>,
+  fault: string,
+): EvidenceRow {
   const { marginal: logs } = engine.logLikelihoods(observation)
   let others = 0
-  let mass = 0
-  posterior.hypotheses.forEach((_, other) => {
-    if (engine.hypotheses[other].fault?.id === engine.hypotheses[index].fault?.id) return
-    others += engine.rates[other] * Math.exp(logs[other])
-    mass += engine.rates[other]
-  })
-  const weight = logs[index] - Math.log(others / mass)
+  for (const [id, share] of spoken) if (id !== fault) others += share
+  const all = engine.rates.reduce((sum, rate) => sum + rate, 0)
+  const own = (placesByFault.of(engine.hypotheses).get(fault) ?? []).reduce((sum, place) => sum + engine.rates[place], 0)
+  const weight = logs[index] - Math.log(others / (all - own))
   const story = engine.hypothesesByKind[posterior.kinds[index]][index]
   const scale = scaleOf(engine.system, observation.probe)
   const { times } = voltLevels[posterior.levels[index]]

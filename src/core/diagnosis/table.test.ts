@@ -1,7 +1,7 @@
 import { createBench } from '@/src/core/bench/bench'
 import { listCandidates } from '@/src/core/diagnosis/candidates'
 import { createEngine } from '@/src/core/diagnosis/engine'
-import { probesAsked } from '@/src/core/diagnosis/next-check'
+import { probesAsked } from '@/src/core/diagnosis/question'
 import { STORIES_TO_A_PIECE, tableFrom } from '@/src/core/diagnosis/table'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 

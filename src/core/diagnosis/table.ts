@@ -1,6 +1,6 @@
 import type { Bench } from '@/src/core/bench/bench'
 import type { Engine } from '@/src/core/diagnosis/engine'
-import { probesAsked } from '@/src/core/diagnosis/next-check'
+import { probesAsked } from '@/src/core/diagnosis/question'
 import { candidatesFrom } from '@/src/core/diagnosis/ways'
 
 /** Stories to a piece: some ten milliseconds of work, which is the longest that an answer may have to wait behind it. */

@@ -1,6 +1,6 @@
 import { benchKey } from '@/src/core/bench/bench'
 import type { CostModel } from '@/src/core/diagnosis/cost'
-import type { Scored } from '@/src/core/diagnosis/next-check'
+import type { Scored } from '@/src/core/diagnosis/score'
 import { entropyAfter, entropyBefore, type Story } from '@/src/core/diagnosis/stories'
 import { probeKey } from '@/src/core/readings/check'
 

@@ -1,6 +1,6 @@
 import type { Engine } from '@/src/core/diagnosis/engine'
-import { latestAnswers, type Observation, questionKey } from '@/src/core/diagnosis/observations'
-import { computePosterior, type Evidence } from '@/src/core/diagnosis/posterior'
+import type { Observation } from '@/src/core/diagnosis/observations'
+import { type Evidence, type Posterior, posteriorsWithout } from '@/src/core/diagnosis/posterior'
 import { NONE_OF_THESE, NOTHING_WRONG, type Suspect } from '@/src/core/diagnosis/suspects'
 import { type Repair, singlesOf } from '@/src/core/faults/fault'
 
@@ -119,8 +119,8 @@ const STANDS_WITHOUT = 0.3
 
 export interface Judgement {
   readonly verdict: Verdict | null
-  /** The one reading that the verdict hangs on: it waits for a check that would stand without that reading. */
-  readonly doubted: Observation | null
+  /** What would be thought without the one reading that the verdict hangs on: it waits for a check that would stand without that reading. */
+  readonly inDoubt: Posterior | null
 }
 
 /**
@@ -129,22 +129,13 @@ export interface Judgement {
  */
 export function judge(engine: Engine, evidence: Evidence, suspects: readonly Suspect[]): Judgement {
   const verdict = reachVerdict(suspects, false, evidence.repaired.length > 0 ? SOUND_AFTER_REPAIR : FOUND)
-  if (verdict?.found !== 'repair') return { verdict, doubted: null }
+  if (verdict?.found !== 'repair') return { verdict, inDoubt: null }
   const sharing = [...engine.hypotheses.keys()].filter((index) => {
     const { fault } = engine.hypotheses[index]
     return fault !== null && singlesOf(fault).some(({ repair }) => repair.id === verdict.repair.id)
   })
-  const hangsOn = (left: Observation): boolean => {
-    if (left.probe.meter === 'look') return false
-    const { hypotheses } = computePosterior(engine, without(evidence, left))
-    return sharing.reduce((sum, index) => sum + hypotheses[index], 0) < STANDS_WITHOUT
-  }
-  const doubted = latestAnswers(evidence.observations).find(hangsOn) ?? null
-  return { verdict: doubted ? null : verdict, doubted }
+  const seenByEye = ({ probe }: Observation) => probe.meter === 'look'
+  for (const without of posteriorsWithout(engine, evidence, (observation) => !seenByEye(observation)))
+    if (sharing.reduce((sum, index) => sum + without.hypotheses[index], 0) < STANDS_WITHOUT) return { verdict: null, inDoubt: without }
+  return { verdict, inDoubt: null }
 }
-
-/** The evidence as it would be if a reading had not been taken: what a confirming check is planned on. */
-export const without = (evidence: Evidence, left: Observation): Evidence => ({
-  ...evidence,
-  observations: evidence.observations.filter(({ bench, probe }) => questionKey(bench, probe) !== questionKey(left.bench, left.probe)),
-})

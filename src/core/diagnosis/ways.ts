@@ -1,7 +1,7 @@
-import type { Bench } from '@/src/core/bench/bench'
+import { type Bench, standingKey } from '@/src/core/bench/bench'
 import { wiredNow } from '@/src/core/bench/swaps'
 import { type Candidate, joinedCalls, listCandidates, tripAt } from '@/src/core/diagnosis/candidates'
-import { KeptPer } from '@/src/core/units/kept'
+import { Kept, KeptPer } from '@/src/core/units/kept'
 import { conductorEnd } from '@/src/core/wiring/point'
 import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
 
@@ -21,15 +21,16 @@ export const sayWay: Record<WayOfWorking, { readonly name: string; readonly say:
   numbers: { name: 'by the numbers', say: 'Supply, then R to C, then every call, unit by unit, as the terminals stand.' },
 }
 
-/** All checks worth weighing from a bench. */
-export const candidatesFrom = (system: System, bench: Bench): readonly Candidate[] => candidatesOf.of(system).of(bench)
-
-// One proposal weighs them several times over, and every answer's keys and routes hang on the very objects.
-const candidatesOf = new KeptPer(
-  (system: System) =>
+/** All checks worth weighing from a bench; the same objects for the same bench, since keys, routes and what is foretold hang on them. */
+export const candidatesFrom = (system: System, bench: Bench): readonly Candidate[] =>
+  candidatesOf.of(system).get(standingKey(bench), () =>
     // A spare that serves in a conductor's place is lifted and read in its place, too.
-    new KeptPer((bench: Bench) => listCandidates(wiredNow(system, bench.swaps), bench)),
-)
+    listCandidates(wiredNow(system, bench.swaps), bench),
+  )
+
+/** Benches whose checks are kept: where a job stands, and where its likely answers would leave it. */
+const KEPT_BENCHES = 12
+const candidatesOf = new KeptPer((_: System) => new Kept<string, readonly Candidate[]>(KEPT_BENCHES))
 
 /**
  * The checks of a way of working, stage after stage: a stage is only reached when nothing in those before it tells more.

@@ -1,0 +1,31 @@
+import type { Bench } from '@/src/core/bench/bench'
+import type { Candidate } from '@/src/core/diagnosis/candidates'
+import { type Observation, questionKey } from '@/src/core/diagnosis/observations'
+import { type Probe, probeKey } from '@/src/core/readings/check'
+import { KeptPer } from '@/src/core/units/kept'
+
+/** A bench with everything that could be asked on it; `wanted` are the places in the list of what has not been asked yet. */
+export interface Question {
+  readonly candidate: Candidate
+  readonly wanted: readonly number[]
+}
+
+/** What is left to ask of some candidates. */
+export function openQuestions(candidates: readonly Candidate[], asked: readonly Observation[], skipped: readonly Probe[]): Question[] {
+  const known = new Set(asked.map((observation) => questionKey(observation.bench, observation.probe)))
+  const refused = new Set(skipped.map(probeKey))
+  return candidates.flatMap((candidate): Question[] => {
+    const keys = keysOf.of(candidate)
+    const wanted = candidate.probes.flatMap(({ probe }, index) => (known.has(keys[index]) || refused.has(probeKey(probe)) ? [] : [index]))
+    return wanted.length === 0 ? [] : [{ candidate, wanted }]
+  })
+}
+
+const keysOf = new KeptPer(({ bench, probes }: Candidate) => probes.map(({ probe }) => questionKey(bench, probe)))
+
+/** What is asked of a candidate's bench. The trip stands last: what the bench itself costs in trips is priced into every check on it. */
+export const probesAsked = (candidate: Candidate): readonly Probe[] => askedOf.of(candidate)
+const askedOf = new KeptPer(({ bench, probes }: Candidate): Probe[] => [...probes.map(({ probe }) => probe), ...tripOf(bench)])
+
+const TRIP: Probe = { meter: 'trip' }
+const tripOf = ({ power }: Bench): Probe[] => (power ? [TRIP] : [])
