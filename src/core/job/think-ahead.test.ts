@@ -4,6 +4,7 @@ import { asIfAnswered } from '@/src/core/job/answer-entries'
 import type { Entry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import { thinkAhead } from '@/src/core/job/think-ahead'
+import type { Answer } from '@/src/core/readings/check'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 
 /** Networks solved while something is done: what is looked up solves none. */
@@ -14,6 +15,10 @@ function solvedDuring(engine: ReturnType<typeof createEngine>, work: () => void)
   for (const spy of spies) spy.mockRestore()
   return solved
 }
+
+/** A number out of the middle of a stretch; any other answer as it is. */
+const middleOf = (answer: Answer): Answer =>
+  typeof answer === 'object' && 'low' in answer ? Math.sqrt(Math.max(0.1, answer.low) * answer.high) : answer
 
 describe('thinking ahead', () => {
   const engine = createEngine(furnaceAc)
@@ -33,6 +38,24 @@ describe('thinking ahead', () => {
     const check = solvedDuring(unprepared, () => proposeCheck(unprepared, answered))
     expect(check).toBeGreaterThan(1000)
     expect(solvedDuring(engine, () => proposeCheck(engine, answered))).toBeLessThan(check / 20)
+  })
+
+  it('serves a number as well as the stretch of numbers that was guessed, which it lies in', () => {
+    const fresh = createEngine(furnaceAc)
+    let entries = begun
+    let step = proposeCheck(fresh, foldJob(furnaceAc, entries))
+    // Down the likeliest answers until a number is asked for.
+    while (step.next && typeof middleOf(step.next.outcomes[0].answer) !== 'number') {
+      entries = asIfAnswered(entries, step.next, step.next.outcomes[0].answer)
+      step = proposeCheck(fresh, foldJob(furnaceAc, entries))
+    }
+    if (!step.next) throw new Error('no number was ever asked for')
+    for (const work of thinkAhead(engine, entries, step)) work()
+    const number = foldJob(furnaceAc, asIfAnswered(entries, step.next, middleOf(step.next.outcomes[0].answer)))
+    const unprepared = createEngine(furnaceAc)
+    expect(solvedDuring(engine, () => proposeCheck(engine, number))).toBeLessThan(
+      solvedDuring(unprepared, () => proposeCheck(unprepared, number)) / 20,
+    )
   })
 
   it('comes to the same as an answer that nobody has thought of', () => {
