@@ -7,11 +7,14 @@ import { listCandidates } from '@/src/core/diagnosis/candidates'
 import { createEngine } from '@/src/core/diagnosis/engine'
 import { findNextCheck } from '@/src/core/diagnosis/next-check'
 import { weigh } from '@/src/core/diagnosis/pairs'
+import { probesAsked } from '@/src/core/diagnosis/question'
+import { tableFrom } from '@/src/core/diagnosis/table'
+import { candidatesFrom } from '@/src/core/diagnosis/ways'
 import { evidenceOf, formOpinion, proposeCheck } from '@/src/core/job/advise'
 import { entriesOfAnswer } from '@/src/core/job/answer-entries'
 import type { Entry } from '@/src/core/job/entry'
 import { foldJob, type JobState } from '@/src/core/job/fold'
-import { thinkAhead } from '@/src/core/job/think-ahead'
+import { prepareAnswers } from '@/src/core/job/think-ahead'
 import { drawCase, openHouse } from '@/src/core/practice/exam'
 import { createHouse, type House } from '@/src/core/practice/house'
 import type { Answer } from '@/src/core/readings/check'
@@ -112,22 +115,23 @@ function grown(conductors: number): System {
 }
 
 const HOUSES = 5
-const MOST_READINGS = 9
+const HOUSES_UNPREPARED = 2
+const MOST_READINGS = 7
 
 /** Whole searches of drawn houses as the desk does them: after each answer the suspects, then the next check. */
-function searchHouses(system: System, isAhead: boolean): { suspects: number[]; next: number[] } {
+function searchHouses(system: System, isAhead: boolean, houses: number): { suspects: number[]; next: number[] } {
   const engine = createEngine(system)
   const random = createRandom(17)
   const suspects: number[] = []
   const next: number[] = []
-  for (let count = 0; count < HOUSES; count++) {
+  for (let count = 0; count < houses; count++) {
     const drawn = drawCase(engine, random, random.pick(engine.faults).id)
     const house = openHouse(engine, drawn)
     let entries: Entry[] = [{ id: 'told', at: at(0), kind: 'complaint', complaint: drawn.complaint }]
     let proposal = proposeCheck(engine, foldJob(system, entries))
     for (let reading = 1; reading <= MOST_READINGS && proposal.next; reading++) {
       const { next: check } = proposal
-      if (isAhead) for (const step of thinkAhead(engine, entries, proposal)) step()
+      if (isAhead) for (const step of prepareAnswers(engine, entries, proposal)) step()
       for (const change of check.setup) house.change(change)
       const { answer, tripped } = house.ask(check.probe)
       if (tripped && check.probe.meter !== 'trip') break
@@ -157,9 +161,10 @@ function measure(system: System): void {
     timed(() => proposeCheck(engine, foldJob(system, []))),
   )
   for (const isAhead of [true, false]) {
-    const { suspects, next } = searchHouses(system, isAhead)
+    const houses = isAhead ? HOUSES : HOUSES_UNPREPARED
+    const { suspects, next } = searchHouses(system, isAhead, houses)
     console.log(
-      `${suspects.length} readings of ${HOUSES} houses, ${isAhead ? 'thought ahead of, as on the desk' : 'nothing thought ahead'}`,
+      `${suspects.length} readings of ${houses} houses, ${isAhead ? 'thought ahead of, as on the desk' : 'nothing thought ahead'}`,
     )
     const allowed = isAhead ? { suspects: 50, next: 100 } : null
     row('  suspects after a reading, middle', quantile(suspects, 0.5))
@@ -184,21 +189,16 @@ const worst = catalogue.find(({ id }) => id === 'dual-fuel') ?? furnaceAc
 const zoned = catalogue.find(({ id }) => id === 'zoned-furnace-ac') ?? furnaceAc
 for (const system of [furnaceAc, worst, zoned]) measure(system)
 
-console.log('\nthe whole prediction table of the largest system: every story on every bench worth reaching')
-{
-  const fresh = createEngine(worst)
-  const candidates = listCandidates(worst, createBench(worst))
-  let readings = 0
-  const begun = performance.now()
-  for (const { bench, probes } of candidates) {
-    const predict = fresh.predictions(
-      bench,
-      probes.map(({ probe }) => probe),
-    )
-    for (let story = 0; story < fresh.hypotheses.length; story++) readings += predict(story, 0).length
-  }
-  const ms = performance.now() - begun
-  row(`${candidates.length} benches, ${(readings / 1000).toFixed(0)} thousand readings`, ms, 3000)
+console.log('\nthe whole prediction table: every story on every bench worth reaching')
+for (const system of [worst, zoned]) {
+  const fresh = createEngine(system)
+  const pieces = tableFrom(fresh, createBench(system))
+  const candidates = candidatesFrom(system, createBench(system))
+  const readings = candidates.reduce((sum, candidate) => sum + probesAsked(candidate).length, 0) * fresh.hypotheses.length
+  const ms = timed(() => {
+    for (const piece of pieces) piece()
+  })
+  row(`${system.id}: ${candidates.length} benches, ${(readings / 1000).toFixed(0)} thousand readings`, ms, 3000)
 }
 
 console.log('\ngrowth')

@@ -14,7 +14,7 @@ import { createLaboratory, type Laboratory } from '@/src/core/readings/laborator
 import { likelihood, likelihoodOfAnything } from '@/src/core/readings/likelihood'
 import { nowAndThen, predictAll, scaleOf, wordsFor } from '@/src/core/readings/predict'
 import { isAlike, type Prediction } from '@/src/core/readings/prediction'
-import { Kept } from '@/src/core/units/kept'
+import { Kept, KeptPer } from '@/src/core/units/kept'
 import { isUnknown, partsOf, type System } from '@/src/core/wiring/system'
 
 /** What the stories foretell of the probes of one bench, as far as it was asked. */
@@ -62,6 +62,8 @@ function inWhatMayNotBe(system: System, fault: Fault): Fault {
     ? { ...fault, rate: fault.rate * FLOAT_THERE, say: `${fault.say} (if there is a float switch)` }
     : fault
 }
+
+const withFuseIntact = new KeptPer((story: Hypothesis): Hypothesis => ({ ...story, foundFuse: 'intact' }))
 
 /** Different predictions of one probe that others are held against. */
 const MOST_SHARED = 24
@@ -162,7 +164,10 @@ export function createEngine(system: System, { cost = defaultCost, shop = {} }: 
         if (different.length < MOST_SHARED) different.push(prediction)
         return prediction
       }
-      const steadyOf = (story: Hypothesis): readonly Prediction[] => {
+      // With another fuse or a breaker in the slot the one that was found no longer tells, unless it is looked at.
+      const isFuseTold = bench.slot.holds === 'as-found' || probes.some((probe) => probe.meter === 'look' && probe.at === 'fuse')
+      const steadyOf = (told: Hypothesis): readonly Prediction[] => {
+        const story = isFuseTold || told.foundFuse === 'intact' ? told : whileShown(withFuseIntact.of(told))
         const found = table.steady.get(story)
         if (found) return found
         // Most faults are elsewhere and leave a reading as a sound house shows it, which is foretold first.

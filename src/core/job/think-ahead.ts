@@ -1,4 +1,3 @@
-import type { Candidate } from '@/src/core/diagnosis/candidates'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { weigh } from '@/src/core/diagnosis/pairs'
 import type { Posterior } from '@/src/core/diagnosis/posterior'
@@ -21,11 +20,19 @@ const LEAST_GUESSED = 0.02
 
 /**
  * What the desk will want next, likeliest first, in short steps to be done in this order while the technician takes the
- * reading: what the proposed reading would show, the suspects after its likely answers, what the stories left standing then
- * foretell of the checks to choose from, and at last the whole prediction table. It all stays with the engine.
+ * reading: what its answer will make one wait for, and at last the whole prediction table. It all stays with the engine.
  */
-export function thinkAhead(engine: Engine, entries: readonly Entry[], { next }: Proposal): (() => void)[] {
-  if (!next) return tableFrom(engine, foldJob(engine.system, entries).bench)
+export function thinkAhead(engine: Engine, entries: readonly Entry[], proposal: Proposal): (() => void)[] {
+  const bench = proposal.next?.bench ?? foldJob(engine.system, entries).bench
+  return [...prepareAnswers(engine, entries, proposal), ...tableFrom(engine, bench)]
+}
+
+/**
+ * What the proposed reading would show, the suspects after its likely answers, and what the stories left standing then
+ * foretell of the checks to choose from.
+ */
+export function prepareAnswers(engine: Engine, entries: readonly Entry[], { next }: Proposal): (() => void)[] {
+  if (!next) return []
   const answered = next.outcomes
     .slice(0, GUESSED)
     .filter(({ probability }) => probability >= LEAST_GUESSED)
@@ -34,35 +41,34 @@ export function thinkAhead(engine: Engine, entries: readonly Entry[], { next }: 
     ...engine.foresee(next.bench, next.probe),
     ...answered.map((state) => () => void formOpinion(engine, state)),
     ...answered.flatMap((state) => questionsAfter(engine, state)),
-    ...tableFrom(engine, next.bench),
   ]
 }
 
 /**
- * The way to each candidate's bench, and what the stories that will be left standing foretell there, a candidate a step: each
- * in the wiring in which it explains the readings, and then in the others that may come to the fore with the answer.
+ * The way to each candidate's bench, and what the stories that will be left standing foretell there: each in the wiring in
+ * which it explains the readings, and then in the others that may come to the fore with the answer.
  */
 function questionsAfter(base: Engine, state: JobState): (() => void)[] {
-  const routeTo = routesFrom(base.system, state.bench, base.cost)
-  const candidates = candidatesFrom(base.system, state.bench)
-  return [
-    ...candidates.map((candidate) => () => {
-      for (const { place } of candidate.probes) routeTo(candidate.bench, place)
-      foretell(base, state, candidate, ({ kind }) => [kind])
-    }),
-    ...candidates.map((candidate) => () => foretell(base, state, candidate, (_, kinds) => kinds)),
-  ]
+  const { system, cost } = base
+  const candidates = candidatesFrom(system, state.bench)
+  const pieces = (of: 'own' | 'others') =>
+    candidates.flatMap((candidate) => {
+      const size = candidate.bench.power ? LIVE_TO_A_PIECE : DEAD_TO_A_PIECE
+      return Array.from({ length: Math.ceil(MOST_LEFT[of] / size) }, (_, piece) => () => {
+        const { engine, [of]: stories } = leftAfter.of(base).of(state)
+        const predictionsOf = engine.predictions(candidate.bench, probesAsked(candidate))
+        for (const { index, kind } of stories.slice(piece * size, (piece + 1) * size)) predictionsOf(index, kind)
+      })
+    })
+  const routes = candidates.map(({ bench, probes }) => () => {
+    for (const { place } of probes) routesFrom(system, state.bench, cost)(bench, place)
+  })
+  return [() => void leftAfter.of(base).of(state), ...routes, ...pieces('own'), ...pieces('others')]
 }
 
-function foretell(base: Engine, state: JobState, candidate: Candidate, kindsOf: (story: Left, kinds: number[]) => number[]): void {
-  const weighed = weigh(base, evidenceOf(state))
-  const { engine, posterior } = weighed
-  const predictionsOf = engine.predictions(candidate.bench, probesAsked(candidate))
-  for (const weights of new Set([posterior, standingOf(weighed).planned])) {
-    const { stories, kinds } = leftOf.of(engine).of(weights)
-    for (const story of stories) for (const kind of kindsOf(story, kinds)) predictionsOf(story.index, kind)
-  }
-}
+/** Stories to a piece of work: some ten milliseconds, which is the longest that an answer may have to wait behind it. */
+const LIVE_TO_A_PIECE = 60
+const DEAD_TO_A_PIECE = 480
 
 /** A little more than is weighed: an answer is sharper than the guess of it, and lifts some of what lies just below. */
 const STANDING_MASS = 0.996
@@ -70,27 +76,44 @@ const STANDING_MOST = 240
 /** Wiring that holds less than this does not come to the fore with one answer: assumption. */
 const KIND_HOLDS = 0.01
 
-/** A story left standing, and the kind of wiring in which it explains the readings. */
+/** More than these are not prepared for. */
+const MOST_LEFT = { own: 2 * STANDING_MOST, others: 4 * STANDING_MOST }
+
+/** A story left standing, and a kind of wiring that it is weighed in. */
 interface Left {
   readonly index: number
   readonly kind: number
 }
 
-/** The stories left standing, and the kinds of wiring they stand in; those that stand still are weighed among themselves first. */
-const leftOf = new KeptPer(
-  (engine: Engine) =>
-    new KeptPer((posterior: Posterior): { stories: Left[]; kinds: number[] } => {
-      const { hypotheses, kinds } = posterior
-      const order = Array.from(hypotheses.keys()).sort((a, b) => hypotheses[b] - hypotheses[a])
-      const steady = order.filter((index) => !engine.hypotheses[index].intermittent)
-      const stories = [...new Set([...leading(order, hypotheses), ...leading(steady, hypotheses)])]
-      const [likeliest, ...others] = sharesOfKinds.of(posterior)
+/** The stories left standing after an answer, in the wiring in which they explain it, and in the others. */
+const leftAfter = new KeptPer(
+  (base: Engine) =>
+    new KeptPer((state: JobState): { engine: Engine; own: Left[]; others: Left[] } => {
+      const weighed = weigh(base, evidenceOf(state))
+      const { engine, posterior } = weighed
+      const standing = [...new Set([posterior, standingOf(weighed).planned])].map((one) => standingIn(engine, one))
       return {
-        stories: stories.map((index) => ({ index, kind: kinds[index] })),
-        kinds: [likeliest, ...others.filter(({ share }) => share > KIND_HOLDS)].map(({ kind }) => kind),
+        engine,
+        own: standing.flatMap(({ stories }) => stories).slice(0, MOST_LEFT.own),
+        others: standing
+          .flatMap(({ stories, kinds }) => kinds.flatMap((kind) => stories.map(({ index }) => ({ index, kind }))))
+          .slice(0, MOST_LEFT.others),
       }
     }),
 )
+
+/** The stories left standing, and the kinds of wiring they stand in; those that stand still are weighed among themselves first. */
+function standingIn(engine: Engine, posterior: Posterior): { stories: Left[]; kinds: number[] } {
+  const { hypotheses, kinds } = posterior
+  const order = Array.from(hypotheses.keys()).sort((a, b) => hypotheses[b] - hypotheses[a])
+  const steady = order.filter((index) => !engine.hypotheses[index].intermittent)
+  const stories = [...new Set([...leading(order, hypotheses), ...leading(steady, hypotheses)])]
+  const [likeliest, ...others] = sharesOfKinds.of(posterior)
+  return {
+    stories: stories.map((index) => ({ index, kind: kinds[index] })),
+    kinds: [likeliest, ...others.filter(({ share }) => share > KIND_HOLDS)].map(({ kind }) => kind),
+  }
+}
 
 function leading(order: readonly number[], weights: ArrayLike<number>): number[] {
   const total = order.reduce((sum, index) => sum + weights[index], 0)
