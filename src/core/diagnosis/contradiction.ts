@@ -1,11 +1,13 @@
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { latestAnswers } from '@/src/core/diagnosis/observations'
 import { type Evidence, priorsOf } from '@/src/core/diagnosis/posterior'
+import type { Suspect } from '@/src/core/diagnosis/suspects'
+import { FOUND } from '@/src/core/diagnosis/verdict'
 
 /** A reading that stands against all the others. */
 export interface Contradiction {
   readonly observation: string
-  /** By how much the best story explains the rest better without it, as a log likelihood ratio. */
+  /** By how much the best story explains the rest better without it, or the others explain it better than the best: a log likelihood ratio. */
   readonly weight: number
 }
 
@@ -13,10 +15,26 @@ export interface Contradiction {
 const WORTH_REPEATING = 3
 
 /**
+ * The single reading that the technician should take again, or none: the one that stands against the others; or, where a
+ * repair is found, the one that its suspect does not explain, though no other story is better off without it.
+ */
+export function findContradictions(engine: Engine, evidence: Evidence, suspects: readonly Suspect[]): Contradiction[] {
+  const against = standsAgainst(engine, evidence)
+  return against.length > 0 ? against : doesNotFit(evidence, suspects)
+}
+
+function doesNotFit({ observations }: Evidence, [lead]: readonly Suspect[]): Contradiction[] {
+  if (!lead?.repair || lead.probability < FOUND) return []
+  const repeated = new Set(latestAnswers(observations).flatMap(({ id, repeats }) => (repeats ? [id] : [])))
+  const misfits = lead.evidence.filter(({ observation, fits }) => !fits && !repeated.has(observation))
+  return misfits.length === 1 ? [{ observation: misfits[0].observation, weight: Math.max(0, -misfits[0].weight) }] : []
+}
+
+/**
  * When the best story still fits some reading worse than chance, names the single reading that, left out, lets the rest
  * agree. Measured against "anything at all": a story that explains a reading worse than no story contradicts it.
  */
-export function findContradictions(engine: Engine, evidence: Evidence): Contradiction[] {
+function standsAgainst(engine: Engine, evidence: Evidence): Contradiction[] {
   const observations = latestAnswers(evidence.observations)
   const count = engine.hypotheses.length
   const excess = observations.map((observation) => {

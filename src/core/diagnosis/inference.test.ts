@@ -3,7 +3,7 @@ import { conductorTable } from '@/src/core/diagnosis/conductors'
 import { findContradictions } from '@/src/core/diagnosis/contradiction'
 import { latestAnswers, type Observation } from '@/src/core/diagnosis/observations'
 import { computePosterior, type Evidence, noEvidence } from '@/src/core/diagnosis/posterior'
-import { listSuspects, NONE_OF_THESE } from '@/src/core/diagnosis/suspects'
+import { listSuspects, NONE_OF_THESE, type Suspect } from '@/src/core/diagnosis/suspects'
 import { reachVerdict } from '@/src/core/diagnosis/verdict'
 import type { Answer, Probe } from '@/src/core/readings/check'
 import { benchWith, change, furnaceEngine } from '@/tests/setup/furnace'
@@ -70,6 +70,15 @@ describe('suspects after readings', () => {
   })
 })
 
+const contradictionsOf = (observations: readonly Observation[], complaint = emptyComplaint) => {
+  const evidence: Evidence = { ...noEvidence, complaint, observations }
+  return findContradictions(
+    furnaceEngine(),
+    evidence,
+    listSuspects(furnaceEngine(), evidence, computePosterior(furnaceEngine(), evidence), 1),
+  )
+}
+
 describe('contradictions', () => {
   it('names the one reading that stands against the rest', () => {
     const wrong = read({ meter: 'volts', a: 'sec@indoor', b: 'C@indoor' }, 1.2)
@@ -78,9 +87,42 @@ describe('contradictions', () => {
       read({ meter: 'volts', a: 'R@indoor', b: 'C@indoor' }, 26.1, change.fan),
       read({ meter: 'volts', a: 'R@thermostat', b: 'C@thermostat' }, 26.3),
     ]
-    const found = findContradictions(furnaceEngine(), { ...noEvidence, observations: [...good, wrong] })
+    const found = contradictionsOf([...good, wrong])
     expect(found.map(({ observation }) => observation)).toEqual([wrong.id])
-    expect(findContradictions(furnaceEngine(), { ...noEvidence, observations: good })).toEqual([])
+    expect(contradictionsOf(good)).toEqual([])
+  })
+})
+
+describe('a reading that what was found does not explain', () => {
+  const ohms: Probe = { meter: 'ohms', a: 'Y@indoor', b: 'C@indoor' }
+  const overload = read(ohms, 'OL', change.off)
+  const others = [read({ meter: 'volts', a: 'R@indoor', b: 'C@indoor' }, 26.5), overload]
+  const row = (observation: string, fits: boolean) => ({ observation, expected: '15 ohm', weight: -0.6, fits, verdict: 'against' as const })
+  const lead = (probability: number, rows: ReturnType<typeof row>[]): Suspect => ({
+    id: 'lead',
+    say: 'lead',
+    zone: 'indoor',
+    probability,
+    repair: { id: 'mend', say: 'Mend it' },
+    parts: [],
+    evidence: rows,
+    misfits: 1,
+    unsteady: 0,
+  })
+  const named = (observations: Observation[], suspect: Suspect) =>
+    findContradictions(furnaceEngine(), { ...noEvidence, observations }, [suspect]).map(({ observation }) => observation)
+  const rows = [row(others[0].id, true), row(overload.id, false)]
+
+  it('is named, though no other story is better off without it', () => {
+    expect(named(others, lead(0.97, rows))).toEqual([overload.id])
+    expect(named(others, lead(0.97, [rows[0], row(overload.id, true)]))).toEqual([])
+  })
+
+  it('is left alone before anything is found, when it came out the same twice, or when it is not the only one', () => {
+    expect(named(others, lead(0.8, rows))).toEqual([])
+    const again = read(ohms, 'OL', change.off)
+    expect(named([...others, again], lead(0.97, [rows[0], row(again.id, false)]))).toEqual([])
+    expect(named(others, lead(0.97, [row(others[0].id, false), row(overload.id, false)]))).toEqual([])
   })
 })
 

@@ -44,7 +44,7 @@ export function formOpinion(base: Engine, state: JobState): Opinion {
     zones: zonesOf(engine.system).map((zone) => ({ ...zone, probability: zones.get(zone.id) ?? 0 })),
     moves: movesOf(engine, state.complaint),
     conductors: conductorTable(engine, prior, posterior),
-    contradictions: findContradictions(engine, evidence).flatMap(({ observation: id }) => {
+    contradictions: findContradictions(engine, evidence, suspects).flatMap(({ observation: id }) => {
       const found = observation(id)
       if (!found) return []
       return [

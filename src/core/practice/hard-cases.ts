@@ -4,7 +4,7 @@ import { type Observation, questionKey } from '@/src/core/diagnosis/observations
 import { joinFaults, weigh } from '@/src/core/diagnosis/pairs'
 import { noEvidence } from '@/src/core/diagnosis/posterior'
 import { type Behaviour, behaviourOf } from '@/src/core/diagnosis/priors'
-import { NONE_OF_THESE } from '@/src/core/diagnosis/suspects'
+import { listSuspects, NONE_OF_THESE } from '@/src/core/diagnosis/suspects'
 import type { Effect, Fault } from '@/src/core/faults/fault'
 import { drawByRate, drawCase, drawRest, mark, openHouse, wiredIn } from '@/src/core/practice/exam'
 import { afterMending, type House } from '@/src/core/practice/house'
@@ -50,7 +50,9 @@ export function examineWrongReading(engine: Engine, random: Random, faultId: str
   if (!wrong) return null
   const right = verdict !== null && verdict.found !== 'nothing-wrong' && verdict.repair.id === drawn.story.fault?.repair.id
   const wasAskedAgain = observations.filter((observation) => isSameQuestion(observation, wrong)).length > 1
-  const named = findContradictions(weigh(engine, evidence).engine, evidence).some(({ observation }) => observation === wrong.id)
+  const { engine: weighedBy, posterior } = weigh(engine, evidence)
+  const suspects = listSuspects(weighedBy, evidence, posterior, 1)
+  const named = findContradictions(weighedBy, evidence, suspects).some(({ observation }) => observation === wrong.id)
   return { right, named: named || wasAskedAgain }
 }
 
