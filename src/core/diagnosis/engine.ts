@@ -73,7 +73,7 @@ const KEPT_OBSERVATIONS = 120
 /** Readings whose predictions are kept: those of a job, and the one that is about to be taken. */
 const KEPT_FORESEEN = 40
 /** Benches whose predictions are kept: what two jobs' worth of planning weighs. */
-const KEPT_QUESTIONS = 1200
+const KEPT_QUESTIONS = 700
 
 /** What a shop and its technician know better than the defaults. */
 export interface EngineOptions {
