@@ -164,7 +164,7 @@ function measure(system: System): void {
     const houses = isAhead ? HOUSES : HOUSES_UNPREPARED
     const { suspects, next } = searchHouses(system, isAhead, houses)
     console.log(
-      `${suspects.length} readings of ${houses} houses, ${isAhead ? 'thought ahead of, as on the desk' : 'nothing thought ahead'}`,
+      `${suspects.length} readings of ${houses} houses, ${isAhead ? 'answers prepared for, without the whole table' : 'nothing prepared'}`,
     )
     const allowed = isAhead ? { suspects: 50, next: 100 } : null
     row('  suspects after a reading, middle', quantile(suspects, 0.5))

@@ -72,7 +72,7 @@ const THE_SAME = 1e-6
 const KEPT_OBSERVATIONS = 120
 /** Readings whose predictions are kept: those of a job, and the one that is about to be taken. */
 const KEPT_FORESEEN = 40
-/** Benches whose predictions are kept: what two jobs' worth of planning weighs. */
+/** Benches whose predictions are kept. With a wire lifted there are some 270 to choose from, and what is asked lately must fit twice (`Kept`). */
 const KEPT_QUESTIONS = 700
 
 /** What a shop and its technician know better than the defaults. */

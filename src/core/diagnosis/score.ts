@@ -61,7 +61,7 @@ export function scoreAll(
     // Equals stay in the order in which the wiring lists them.
     .sort((a, b) => a.minutes - b.minutes)
   for (const { question, minutes } of reached) {
-    if (!price.isWorth(price.atMost(price.before, price.risk, minutes), best)) continue
+    if (!price.isWorth(price.scoreOf(price.before, price.risk, minutes), best)) continue
     scoreQuestion(engine, stories, question, routeTo, price, best)
   }
 }
@@ -81,9 +81,8 @@ interface Price {
   /** Bits about the repair, and the risk of a wrong one, before anything is asked. */
   readonly before: number
   readonly risk: number
-  readonly worthBits: number
   /** Score of a check that tells so many bits, takes so much off the risk and costs so many minutes. */
-  readonly atMost: (bits: number, lessRisk: number, minutes: number) => number
+  readonly scoreOf: (bits: number, lessRisk: number, minutes: number) => number
   /** Whether such a score could come among the best. */
   readonly isWorth: (score: number, best: Shortlist) => boolean
 }
@@ -96,16 +95,14 @@ function priceOf({ cost }: Engine, stories: readonly Story[], worthBits: number,
       groups,
       before,
       risk: 0,
-      worthBits,
-      atMost: (bits, _, minutes) => (bits < worthBits ? Number.NEGATIVE_INFINITY : bits / (equalCost ? 1 : minutes + cost.attention)),
+      scoreOf: (bits, _, minutes) => (bits < worthBits ? Number.NEGATIVE_INFINITY : bits / (equalCost ? 1 : minutes + cost.attention)),
       isWorth: (score, { least }) => score > Number.NEGATIVE_INFINITY && score >= least,
     }
   return {
     groups,
     before,
     risk: wrongAfter(stories, groups, null),
-    worthBits,
-    atMost: (bits, lessRisk, minutes) => (bits < worthBits ? Number.NEGATIVE_INFINITY : stakes * lessRisk - minutes),
+    scoreOf: (bits, lessRisk, minutes) => (bits < worthBits ? Number.NEGATIVE_INFINITY : stakes * lessRisk - minutes),
     isWorth: (score, { least }) => score > 0 && score >= least,
   }
 }
@@ -115,7 +112,7 @@ function scoreQuestion(
   stories: readonly Story[],
   question: Question,
   routeTo: (to: Bench, place: string) => Route,
-  { groups, before, risk, atMost, isWorth }: Price,
+  { groups, before, risk, scoreOf, isWorth }: Price,
   best: Shortlist,
 ): void {
   const { bench, probes } = question.candidate
@@ -132,13 +129,13 @@ function scoreQuestion(
     const bits = mostBits(foretold)
     const route = routeTo(bench, place)
     const minutes = route.minutes + engine.cost.reading[probe.meter] + tripCost
-    if (!isWorth(atMost(bits, risk, minutes), best)) continue
-    if (risk > 0 && !isWorth(atMost(bits, risk - leastWrong(stories, groups, foretold), minutes), best)) continue
+    if (!isWorth(scoreOf(bits, risk, minutes), best)) continue
+    if (risk > 0 && !isWorth(scoreOf(bits, risk - leastWrong(stories, groups, foretold), minutes), best)) continue
     const scale = scaleOf(engine.system, probe)
     const outcomes = clusterOutcomes(foretold, scale)
     if (outcomes.count < 2) continue
     const gainBits = before - entropyAfter(stories, outcomes, groups)
-    const score = atMost(gainBits, risk > 0 ? risk - wrongAfter(stories, groups, outcomes) : 0, minutes)
+    const score = scoreOf(gainBits, risk > 0 ? risk - wrongAfter(stories, groups, outcomes) : 0, minutes)
     if (!isWorth(score, best)) continue
     best.offer({
       score,

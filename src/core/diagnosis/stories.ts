@@ -34,6 +34,7 @@ const KIND_HOLDS = 0.02
 export const sharesOfKinds = new KeptPer(({ hypotheses, kinds }: Posterior): { kind: number; share: number }[] => {
   const shares: number[] = []
   for (const [index, kind] of kinds.entries()) shares[kind] = (shares[kind] ?? 0) + hypotheses[index]
+  // Kinds in which no story stands are holes, which flatMap passes over.
   return shares.flatMap((share, kind) => [{ kind, share }]).sort((a, b) => b.share - a.share)
 })
 

@@ -47,15 +47,14 @@ const MISFIT_LIMIT = 4
 export function listSuspects(engine: Engine, evidence: Evidence, posterior: Posterior, tables = 6): Suspect[] {
   const observations = latestAnswers(evidence.observations)
   const byFault = placesByFault.of(engine.hypotheses)
-  const spoken = observations.map((observation) => sumByFault(engine, observation, byFault))
+  const met = observations.map((observation) => metWith(engine, observation))
   const ranked = [...byFault.entries()]
     .map(([id, indexes]) => ({ id, indexes, probability: indexes.reduce((sum, index) => sum + posterior.hypotheses[index], 0) }))
     .sort((a, b) => b.probability - a.probability)
   const suspects = ranked.map(({ id, indexes, probability }, rank): Suspect => {
     const best = indexes.reduce((a, b) => (posterior.hypotheses[b] > posterior.hypotheses[a] ? b : a))
     const { fault } = engine.hypotheses[best]
-    const rows =
-      rank < tables ? observations.map((observation, place) => rowFor(engine, posterior, observation, best, spoken[place], id)) : []
+    const rows = rank < tables ? observations.map((observation, place) => rowFor(engine, posterior, observation, best, met[place], id)) : []
     return {
       id,
       say: fault?.say ?? 'Nothing is wrong with the low-voltage side',
@@ -94,32 +93,33 @@ const placesByFault = new KeptPer((hypotheses: readonly Hypothesis[]) => {
   return places
 })
 
-/** How often each fault is met together with an answer. */
-function sumByFault(
-  engine: Engine,
-  observation: Observation,
-  byFault: ReadonlyMap<string, readonly number[]>,
-): ReadonlyMap<string, number> {
+/** How often each fault is met, and how often together with an answer. */
+type Met = ReadonlyMap<string, { readonly rate: number; readonly withAnswer: number }>
+
+function metWith(engine: Engine, observation: Observation): Met {
   const { marginal: logs } = engine.logLikelihoods(observation)
+  const sum = (places: readonly number[], of: (place: number) => number) => places.reduce((total, place) => total + of(place), 0)
   return new Map(
-    [...byFault].map(([id, places]) => [id, places.reduce((sum, place) => sum + engine.rates[place] * Math.exp(logs[place]), 0)]),
+    [...placesByFault.of(engine.hypotheses)].map(([id, places]) => [
+      id,
+      {
+        rate: sum(places, (place) => engine.rates[place]),
+        withAnswer: sum(places, (place) => engine.rates[place] * Math.exp(logs[place])),
+      },
+    ]),
   )
 }
 
-function rowFor(
-  engine: Engine,
-  posterior: Posterior,
-  observation: Observation,
-  index: number,
-  spoken: ReadonlyMap<string, number>,
-  fault: string,
-): EvidenceRow {
+function rowFor(engine: Engine, posterior: Posterior, observation: Observation, index: number, met: Met, fault: string): EvidenceRow {
   const { marginal: logs } = engine.logLikelihoods(observation)
   let others = 0
-  for (const [id, share] of spoken) if (id !== fault) others += share
-  const all = engine.rates.reduce((sum, rate) => sum + rate, 0)
-  const own = (placesByFault.of(engine.hypotheses).get(fault) ?? []).reduce((sum, place) => sum + engine.rates[place], 0)
-  const weight = logs[index] - Math.log(others / (all - own))
+  let mass = 0
+  for (const [id, { rate, withAnswer }] of met) {
+    if (id === fault) continue
+    others += withAnswer
+    mass += rate
+  }
+  const weight = logs[index] - Math.log(others / mass)
   const story = engine.hypothesesByKind[posterior.kinds[index]][index]
   const scale = scaleOf(engine.system, observation.probe)
   const { times } = voltLevels[posterior.levels[index]]

@@ -1,9 +1,14 @@
 import { createBench } from '@/src/core/bench/bench'
 import { listCandidates } from '@/src/core/diagnosis/candidates'
 import { createEngine } from '@/src/core/diagnosis/engine'
+import { widened } from '@/src/core/diagnosis/foresee'
 import { probesAsked } from '@/src/core/diagnosis/question'
 import { STORIES_TO_A_PIECE, tableFrom } from '@/src/core/diagnosis/table'
+import type { Probe } from '@/src/core/readings/check'
+import { predictAll, scaleOf } from '@/src/core/readings/predict'
+import { isAlike } from '@/src/core/readings/prediction'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
+import { benchWith, change } from '@/tests/setup/furnace'
 
 describe('the prediction table', () => {
   const engine = createEngine(furnaceAc)
@@ -25,6 +30,26 @@ describe('the prediction table', () => {
     expect(solve).not.toHaveBeenCalled()
     predictionsOf(7, 1)
     expect(solve).toHaveBeenCalled()
+  })
+
+  it('foretells what each story by itself would, whatever is shared: also with a breaker in place of a fuse that was found blown', () => {
+    const blown = engine.hypotheses.flatMap(({ foundFuse }, story) => (foundFuse === 'blown' ? [story] : []))
+    expect(blown.length).toBeGreaterThan(20)
+    const fuse: Probe = { meter: 'look', at: 'fuse' }
+    const asked: readonly Probe[] = [{ meter: 'volts', a: 'R@indoor', b: 'C@indoor' }, { meter: 'trip' }]
+    for (const [on, probes] of [
+      [bench, [...asked, fuse]],
+      [benchWith(change.breaker, change.cool), asked],
+      [benchWith(change.breaker), [...asked, fuse]],
+    ] as const) {
+      const predictionsOf = engine.predictions(on, probes)
+      for (const story of [0, ...blown]) {
+        const alone = predictAll(engine.laboratory, on, engine.hypotheses[story], probes)
+        predictionsOf(story, 0).forEach((prediction, index) => {
+          expect(isAlike(prediction, widened(alone[index], scaleOf(furnaceAc, probes[index])))).toBe(true)
+        })
+      }
+    }
   })
 
   it('keeps one prediction for all stories that leave a reading as a sound house shows it', () => {

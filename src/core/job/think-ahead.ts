@@ -74,7 +74,7 @@ const DEAD_TO_A_PIECE = 480
 const STANDING_MASS = 0.996
 const STANDING_MOST = 240
 /** Wiring that holds less than this does not come to the fore with one answer: assumption. */
-const KIND_HOLDS = 0.01
+const KIND_MAY_COME = 0.01
 
 /** More than these are not prepared for. */
 const MOST_LEFT = { own: 2 * STANDING_MOST, others: 4 * STANDING_MOST }
@@ -111,7 +111,7 @@ function standingIn(engine: Engine, posterior: Posterior): { stories: Left[]; ki
   const [likeliest, ...others] = sharesOfKinds.of(posterior)
   return {
     stories: stories.map((index) => ({ index, kind: kinds[index] })),
-    kinds: [likeliest, ...others.filter(({ share }) => share > KIND_HOLDS)].map(({ kind }) => kind),
+    kinds: [likeliest, ...others.filter(({ share }) => share > KIND_MAY_COME)].map(({ kind }) => kind),
   }
 }
 
