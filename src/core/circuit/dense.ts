@@ -17,6 +17,12 @@ export const createMatrix = (n: number): ComplexMatrix => ({ n, re: new Float64A
 
 export const createVector = (n: number): ComplexVector => ({ re: new Float64Array(n), im: new Float64Array(n) })
 
+export function unitVector(n: number, place: number): ComplexVector {
+  const unit = createVector(n)
+  unit.re[place] = 1
+  return unit
+}
+
 export interface Factors {
   readonly lu: ComplexMatrix
   readonly order: Int32Array
@@ -114,21 +120,4 @@ export function solve(factors: Factors, b: ComplexVector): ComplexVector {
     x.im[row] = (si * pr - sr * pi) / square
   }
   return x
-}
-
-/** The inverse, column by column. Kept per network so that every later change is low-rank. */
-export function invert(factors: Factors): ComplexMatrix {
-  const { n } = factors.lu
-  const inverse = createMatrix(n)
-  const unit = createVector(n)
-  for (let col = 0; col < n; col++) {
-    unit.re[col] = 1
-    const x = solve(factors, unit)
-    unit.re[col] = 0
-    for (let row = 0; row < n; row++) {
-      inverse.re[row * n + col] = x.re[row]
-      inverse.im[row * n + col] = x.im[row]
-    }
-  }
-  return inverse
 }

@@ -1,5 +1,5 @@
 import { createVector } from '@/src/core/circuit/dense'
-import type { Change, Factored } from '@/src/core/circuit/factored'
+import { type Change, type Factored, factoredBy } from '@/src/core/circuit/factored'
 
 /** Changes at once: a bench's, a fault's, and one or two for every relay that moves. */
 const MAX_RANK = 96
@@ -23,6 +23,9 @@ export class Perturbation {
   private readonly yIm = new Float64Array(MAX_RANK)
   private readonly wRe = new Float64Array(MAX_RANK)
   private readonly wIm = new Float64Array(MAX_RANK)
+  /** The port that is looked from, and what it carries over to each change's. */
+  private from = 0
+  private to = 0
   private readonly uRe = new Float64Array(MAX_RANK)
   private readonly uIm = new Float64Array(MAX_RANK)
   /** Results of the last query. */
@@ -33,81 +36,112 @@ export class Perturbation {
     if (changes.length > MAX_RANK) throw new Error(`more than ${MAX_RANK} changes at once: ${changes.length}`)
     this.base = base
     this.rank = changes.length
-    const r = this.rank
+    const { rank: r, p, q, dRe, dIm, mRe, mIm, wRe, wIm } = this
+    const { x, rowsRe, rowsIm } = base
     for (let k = 0; k < r; k++) {
-      this.p[k] = changes[k].p
-      this.q[k] = changes[k].q
-      this.dRe[k] = changes[k].d.re
-      this.dIm[k] = changes[k].d.im
-    }
-    const { p, q, dRe, dIm, mRe, mIm } = this
-    for (let k = 0; k < r; k++) {
-      base.need(p[k])
-      base.need(q[k])
+      const change = changes[k]
+      p[k] = base.need(change.p)
+      q[k] = base.need(change.q)
+      dRe[k] = change.d.re
+      dIm[k] = change.d.im
     }
     for (let k = 0; k < r; k++) {
-      for (let l = 0; l < r; l++) {
-        this.transfer(p[k], q[k], p[l], q[l])
-        mRe[k * r + l] = dRe[k] * this.re - dIm[k] * this.im + (k === l ? 1 : 0)
-        mIm[k * r + l] = dRe[k] * this.im + dIm[k] * this.re
+      const pRe = rowsRe[p[k]]
+      const pIm = rowsIm[p[k]]
+      const qRe = rowsRe[q[k]]
+      const qIm = rowsIm[q[k]]
+      const dr = dRe[k]
+      const di = dIm[k]
+      // What passes between two ports is the same either way round.
+      for (let l = 0; l <= k; l++) {
+        const re = pRe[p[l]] - pRe[q[l]] - qRe[p[l]] + qRe[q[l]]
+        const im = pIm[p[l]] - pIm[q[l]] - qIm[p[l]] + qIm[q[l]]
+        mRe[k * r + l] = dr * re - di * im
+        mIm[k * r + l] = dr * im + di * re
+        mRe[l * r + k] = dRe[l] * re - dIm[l] * im
+        mIm[l * r + k] = dRe[l] * im + dIm[l] * re
       }
+      mRe[k * r + k] += 1
+      const vr = x.re[p[k]] - x.re[q[k]]
+      const vi = x.im[p[k]] - x.im[q[k]]
+      wRe[k] = dr * vr - di * vi
+      wIm[k] = dr * vi + di * vr
     }
     this.factorSmall()
-    const { x } = base
-    for (let k = 0; k < r; k++) {
-      const vr = at(x.re, p[k]) - at(x.re, q[k])
-      const vi = at(x.im, p[k]) - at(x.im, q[k])
-      this.wRe[k] = dRe[k] * vr - dIm[k] * vi
-      this.wIm[k] = dRe[k] * vi + dIm[k] * vr
-    }
     this.solveSmall(this.yRe, this.yIm)
     return this
   }
 
   /** Difference of two unknowns (volts between two nodes; q -1: the unknown itself, so a link's current), into re and im. */
   difference(p: number, q: number): number {
-    const { x } = this.base
-    this.base.need(p)
-    this.base.need(q)
-    let re = at(x.re, p) - at(x.re, q)
-    let im = at(x.im, p) - at(x.im, q)
-    for (let k = 0; k < this.rank; k++) {
-      this.transfer(p, q, this.p[k], this.q[k])
-      const yr = this.yRe[k]
-      const yi = this.yIm[k]
-      const tr = this.re
-      const ti = this.im
-      re -= tr * yr - ti * yi
-      im -= tr * yi + ti * yr
-    }
-    this.re = re
-    this.im = im
-    return Math.hypot(re, im)
+    this.lookFrom(p, q)
+    return this.readDifference()
   }
 
   /** Impedance seen between two nodes with the changes in place, into re and im; its magnitude is returned. */
   impedance(p: number, q: number): number {
-    const r = this.rank
-    this.base.need(p)
-    this.base.need(q)
+    this.lookFrom(p, q)
+    return this.readImpedance()
+  }
+
+  /** What a meter finds between two nodes: the volts with nothing across them are returned, the impedance behind them goes into re and im. */
+  source(p: number, q: number): number {
+    this.lookFrom(p, q)
+    const volts = this.readDifference()
+    this.readImpedance()
+    return volts
+  }
+
+  /** What a port carries over to the ports of the changes, into u. */
+  private lookFrom(from: number, to: number): void {
+    const { base, rank: r, p, q, uRe, uIm } = this
+    const a = base.need(from)
+    const b = base.need(to)
+    this.from = a
+    this.to = b
+    const aRe = base.rowsRe[a]
+    const aIm = base.rowsIm[a]
+    const bRe = base.rowsRe[b]
+    const bIm = base.rowsIm[b]
     for (let k = 0; k < r; k++) {
-      this.transfer(this.p[k], this.q[k], p, q)
-      this.uRe[k] = this.re
-      this.uIm[k] = this.im
-      this.wRe[k] = this.dRe[k] * this.re - this.dIm[k] * this.im
-      this.wIm[k] = this.dRe[k] * this.im + this.dIm[k] * this.re
+      const i = p[k]
+      const j = q[k]
+      uRe[k] = aRe[i] - aRe[j] - bRe[i] + bRe[j]
+      uIm[k] = aIm[i] - aIm[j] - bIm[i] + bIm[j]
     }
-    this.solveSmall(this.wRe, this.wIm)
-    this.transfer(p, q, p, q)
-    let re = this.re
-    let im = this.im
+  }
+
+  private readDifference(): number {
+    const { rank: r, from, to, uRe, uIm, yRe, yIm } = this
+    const { x } = this.base
+    let re = x.re[from] - x.re[to]
+    let im = x.im[from] - x.im[to]
     for (let k = 0; k < r; k++) {
-      re -= this.uRe[k] * this.wRe[k] - this.uIm[k] * this.wIm[k]
-      im -= this.uRe[k] * this.wIm[k] + this.uIm[k] * this.wRe[k]
+      re -= uRe[k] * yRe[k] - uIm[k] * yIm[k]
+      im -= uRe[k] * yIm[k] + uIm[k] * yRe[k]
     }
     this.re = re
     this.im = im
-    return Math.hypot(re, im)
+    return Math.sqrt(re * re + im * im)
+  }
+
+  private readImpedance(): number {
+    const { rank: r, from, to, uRe, uIm, wRe, wIm, dRe, dIm } = this
+    const { rowsRe, rowsIm } = this.base
+    for (let k = 0; k < r; k++) {
+      wRe[k] = dRe[k] * uRe[k] - dIm[k] * uIm[k]
+      wIm[k] = dRe[k] * uIm[k] + dIm[k] * uRe[k]
+    }
+    this.solveSmall(wRe, wIm)
+    let re = rowsRe[from][from] - 2 * rowsRe[from][to] + rowsRe[to][to]
+    let im = rowsIm[from][from] - 2 * rowsIm[from][to] + rowsIm[to][to]
+    for (let k = 0; k < r; k++) {
+      re -= uRe[k] * wRe[k] - uIm[k] * wIm[k]
+      im -= uRe[k] * wIm[k] + uIm[k] * wRe[k]
+    }
+    this.re = re
+    this.im = im
+    return Math.sqrt(re * re + im * im)
   }
 
   /**
@@ -117,89 +151,52 @@ export class Perturbation {
   absorb(): Factored {
     const { base, rank: r } = this
     if (r === 0) return base
-    const n = base.x.re.length
+    const width = base.x.re.length
     // What the changes' ports see of every unknown, and what the changes make of it.
-    const seenRe = new Float64Array(r * n)
-    const seenIm = new Float64Array(r * n)
-    const madeRe = new Float64Array(r * n)
-    const madeIm = new Float64Array(r * n)
-    const x = createVector(n)
-    for (let col = 0; col < n; col++) {
+    const seenRe = new Float64Array(r * width)
+    const seenIm = new Float64Array(r * width)
+    const madeRe = new Float64Array(r * width)
+    const madeIm = new Float64Array(r * width)
+    const x = createVector(width)
+    for (let col = 0; col < width; col++) {
       let re = base.x.re[col]
       let im = base.x.im[col]
       for (let k = 0; k < r; k++) {
-        this.transfer(this.p[k], this.q[k], col, -1)
-        seenRe[k * n + col] = this.re
-        seenIm[k * n + col] = this.im
-        re -= this.re * this.yRe[k] - this.im * this.yIm[k]
-        im -= this.re * this.yIm[k] + this.im * this.yRe[k]
-        this.wRe[k] = this.dRe[k] * this.re - this.dIm[k] * this.im
-        this.wIm[k] = this.dRe[k] * this.im + this.dIm[k] * this.re
+        const ur = base.rowsRe[this.p[k]][col] - base.rowsRe[this.q[k]][col]
+        const ui = base.rowsIm[this.p[k]][col] - base.rowsIm[this.q[k]][col]
+        seenRe[k * width + col] = ur
+        seenIm[k * width + col] = ui
+        re -= ur * this.yRe[k] - ui * this.yIm[k]
+        im -= ur * this.yIm[k] + ui * this.yRe[k]
+        this.wRe[k] = this.dRe[k] * ur - this.dIm[k] * ui
+        this.wIm[k] = this.dRe[k] * ui + this.dIm[k] * ur
       }
       x.re[col] = re
       x.im[col] = im
       this.solveSmall(this.wRe, this.wIm)
       for (let k = 0; k < r; k++) {
-        madeRe[k * n + col] = this.wRe[k]
-        madeIm[k * n + col] = this.wIm[k]
+        madeRe[k * width + col] = this.wRe[k]
+        madeIm[k * width + col] = this.wIm[k]
       }
     }
-    const rowsRe: Float64Array[] = new Array(n)
-    const rowsIm: Float64Array[] = new Array(n)
-    const need = (row: number): void => {
-      if (row < 0 || rowsRe[row] !== undefined) return
+    return factoredBy(base.network, x, (row) => {
       base.need(row)
       const re = base.rowsRe[row].slice()
       const im = base.rowsIm[row].slice()
       for (let k = 0; k < r; k++) {
-        const begin = k * n
+        const begin = k * width
         const sr = seenRe[begin + row]
         const si = seenIm[begin + row]
         if (sr === 0 && si === 0) continue
-        for (let col = 0; col < n; col++) {
+        for (let col = 0; col < width; col++) {
           const mr = madeRe[begin + col]
           const mi = madeIm[begin + col]
           re[col] -= sr * mr - si * mi
           im[col] -= sr * mi + si * mr
         }
       }
-      rowsRe[row] = re
-      rowsIm[row] = im
-    }
-    return { network: base.network, x, rowsRe, rowsIm, need }
-  }
-
-  /** (e_p - e_q)^T inverse (e_r - e_s), into re and im; rows p and q must be there. */
-  private transfer(p: number, q: number, r: number, s: number): void {
-    const { rowsRe, rowsIm } = this.base
-    let sumRe = 0
-    let sumIm = 0
-    if (p >= 0) {
-      const re = rowsRe[p]
-      const im = rowsIm[p]
-      if (r >= 0) {
-        sumRe += re[r]
-        sumIm += im[r]
-      }
-      if (s >= 0) {
-        sumRe -= re[s]
-        sumIm -= im[s]
-      }
-    }
-    if (q >= 0) {
-      const re = rowsRe[q]
-      const im = rowsIm[q]
-      if (r >= 0) {
-        sumRe -= re[r]
-        sumIm -= im[r]
-      }
-      if (s >= 0) {
-        sumRe += re[s]
-        sumIm += im[s]
-      }
-    }
-    this.re = sumRe
-    this.im = sumIm
+      return { re, im }
+    })
   }
 
   private factorSmall(): void {
@@ -293,5 +290,3 @@ export class Perturbation {
   private readonly scratchRe = new Float64Array(MAX_RANK)
   private readonly scratchIm = new Float64Array(MAX_RANK)
 }
-
-const at = (values: Float64Array, index: number): number => (index < 0 ? 0 : values[index])

@@ -130,9 +130,9 @@ export function predict(
 function volts(laboratory: Laboratory, probe: Extract<Probe, { meter: 'volts' }>, weight: number, meter: Meter): Component {
   const { kernel, network } = laboratory
   const [a, b] = [network.nodeIndex(probe.a), network.nodeIndex(probe.b)]
-  const openVolts = kernel.difference(a, b)
-  const source = kernel.impedance(a, b)
-  const [zr, zi] = [kernel.re, kernel.im]
+  const openVolts = kernel.source(a, b)
+  const { re: zr, im: zi } = kernel
+  const source = Math.hypot(zr, zi)
   const omega = 2 * Math.PI * network.hertz
   const [yr, yi] = probe.lowImpedance ? [1 / meter.lowImpedanceOhm, 0] : [1 / meter.voltsInputOhm, omega * meter.voltsInputFarad]
   const at = openVolts / Math.hypot(1 + zr * yr - zi * yi, zr * yi + zi * yr)
