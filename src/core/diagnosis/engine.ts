@@ -164,6 +164,7 @@ export function createEngine(system: System, { cost = defaultCost, shop = {} }: 
         if (different.length < MOST_SHARED) different.push(prediction)
         return prediction
       }
+      const scales = probes.map((probe) => scaleOf(system, probe))
       // With another fuse or a breaker in the slot the one that was found no longer tells, unless it is looked at.
       const isFuseTold = bench.slot.holds === 'as-found' || probes.some((probe) => probe.meter === 'look' && probe.at === 'fuse')
       const steadyOf = (told: Hypothesis): readonly Prediction[] => {
@@ -173,7 +174,7 @@ export function createEngine(system: System, { cost = defaultCost, shop = {} }: 
         // Most faults are elsewhere and leave a reading as a sound house shows it, which is foretold first.
         if (story !== hypotheses[0]) steadyOf(hypotheses[0])
         const own = predictAll(laboratory, bench, story, probes).map((prediction, index) =>
-          share(widened(prediction, scaleOf(system, probes[index])), table.different[index]),
+          share(widened(prediction, scales[index]), table.different[index]),
         )
         const sound = table.steady.get(hypotheses[0])
         const made = sound && own.every((prediction, index) => prediction === sound[index]) ? sound : own

@@ -31,7 +31,8 @@ export function widened(prediction: Prediction, scale: Scale, volts: number = SP
     // A metal path of an ohm or less is copper and contacts: no part value moves it.
     const spread =
       scale === 'ohms' ? (component.at < onOhmScale(2) ? 0 : SPREAD.ohms) : (scale === 'volts' ? volts : SPREAD[scale]) * component.at
-    return { ...component, sigma: Math.hypot(component.sigma, spread) }
+    const { weight, at, sigma, floating } = component
+    return { weight, at, sigma: Math.sqrt(sigma * sigma + spread * spread), floating }
   })
 }
 

@@ -3,7 +3,8 @@ import { codeFactor } from '@/src/core/diagnosis/codes'
 import type { ChangeLately, Complaint, Symptom } from '@/src/core/diagnosis/complaint'
 import type { Fault } from '@/src/core/faults/fault'
 import { INTERMITTENT_SHARE } from '@/src/core/faults/rates'
-import { changesBetween, isAlive, isGuarded, isPulledIn } from '@/src/core/operation/settle'
+import { setInState } from '@/src/core/operation/in-state'
+import { isAlive, isGuarded, isPulledIn } from '@/src/core/operation/state'
 import { type Hypothesis, healthy, storyOfFault } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { RUNS_ABOVE } from '@/src/core/readings/looks'
@@ -62,7 +63,7 @@ function runOf(laboratory: Laboratory, hypothesis: Hypothesis, call: 'off' | Cal
   const { base, constraints, worlds, trips } = worldsOf(laboratory, { ...createBench(system), call }, hypothesis)
   const [{ settled, fixed }] = worlds
   const { members, outcome } = settled
-  kernel.set(base, [...fixed, ...changesBetween(machine, constraints, 0, members[0])])
+  setInState(kernel, machine, base, fixed, constraints, members[0])
   const loads = partsOf(system, 'load').map(({ between, place, volts }) => {
     const [a, b] = between.map((name) => network.nodeIndex(terminalPoint(name, place)))
     return kernel.difference(a, b) > RUNS_ABOVE * volts

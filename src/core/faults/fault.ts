@@ -1,4 +1,4 @@
-import type { OutputMode } from '@/src/core/operation/settle'
+import type { OutputMode } from '@/src/core/operation/state'
 import type { Point } from '@/src/core/wiring/point'
 
 /** What a fault changes, in the words of the wiring; `readings/world.ts` turns it into network changes. */

@@ -6,7 +6,7 @@ import type { Effect } from '@/src/core/faults/fault'
 import { evidenceOf } from '@/src/core/job/advise'
 import type { ContentEntry } from '@/src/core/job/entry'
 import type { JobState } from '@/src/core/job/fold'
-import { meaningsOf, outputKey } from '@/src/core/operation/settle'
+import { meaningsOf } from '@/src/core/operation/state'
 import { type Hypothesis, healthy, whileShown } from '@/src/core/readings/hypothesis'
 import { type Happening, runOverTime } from '@/src/core/readings/over-time'
 import { partsOf } from '@/src/core/wiring/system'
@@ -65,7 +65,7 @@ export function movingNow(base: Engine, state: JobState, nowMs: number): Moving[
         meaning.of === 'relay'
           ? machine.relays[meaning.index].part.id
           : meaning.of === 'output'
-            ? outputKey(machine.outputs[meaning.index].part.id, machine.outputs[meaning.index].to)
+            ? machine.outputs[meaning.index].key
             : meaning.thermostat.part.id
       return [{ what, does: 'chatters', ms: (run.periodS ?? 0) * 1000, to: null }]
     })

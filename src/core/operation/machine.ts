@@ -26,9 +26,13 @@ export interface RelayModel {
   readonly contact: Change | null
 }
 
+export const outputKey = (board: string, to: string): string => `${board}.${to}`
+
 /** A board's output against the network: what it watches, and the relay that makes it. */
 export interface OutputModel {
   readonly part: PartOf<'board'>
+  /** Board and terminal, by which a fault names it. */
+  readonly key: string
   readonly to: string
   readonly style: 'passes' | 'relay'
   readonly minimumOffS: number | undefined
@@ -75,6 +79,7 @@ export function createMachine(system: System, network: Network, factors: ValueFa
     part.outputs.map(
       (output): OutputModel => ({
         part,
+        key: outputKey(part.id, output.to),
         to: output.to,
         style: output.style,
         minimumOffS: output.minimumOffS,

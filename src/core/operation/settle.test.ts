@@ -1,7 +1,7 @@
 import { type Bench, createBench } from '@/src/core/bench/bench'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
 import type { Effect } from '@/src/core/faults/fault'
-import { isAlive, isPulledIn } from '@/src/core/operation/settle'
+import { isAlive, isPulledIn } from '@/src/core/operation/state'
 import { healthy, storyOfFault } from '@/src/core/readings/hypothesis'
 import { createLaboratory } from '@/src/core/readings/laboratory'
 import { worldsOf } from '@/src/core/readings/world'

@@ -1,31 +1,8 @@
 import type { Change, Factored } from '@/src/core/circuit/factored'
 import type { Perturbation } from '@/src/core/circuit/perturbation'
-import { type Machine, reverse, type ThermostatModel } from '@/src/core/operation/machine'
-
-/** What the bench asks of the thermostats and a fault leaves them able to do. */
-export interface Constraints {
-  /** The thermostat that is asked to call: its place in the machine's list. */
-  readonly caller: number
-  /** Terminals that it is asked to close and can. */
-  readonly closing: readonly string[]
-  /** Thermostats that never come alive, by part. */
-  readonly dead: readonly string[]
-  /** Line contacts that are welded: their coil moves nothing. */
-  readonly welded: readonly string[]
-  /** How a board's output behaves where it is not as its style says, by `board.output`. */
-  readonly outputs: Readonly<Record<string, OutputMode>>
-}
-
-/** `relay` and `passes` as built; `dead` never made; `on` always; `toggles` on and off while it is called. */
-export type OutputMode = 'relay' | 'passes' | 'dead' | 'on' | 'toggles'
-
-export const outputKey = (board: string, to: string): string => `${board}.${to}`
-
-/**
- * One state of everything that moves: bit 0 the first thermostat alive, bit k+1 relay k pulled in, then a bit for each board
- * output made, then its guard tripped; a pair of bits, guard and alive, for each further thermostat stands behind.
- */
-export type StateBits = number
+import { setInState } from '@/src/core/operation/in-state'
+import type { Machine, ThermostatModel } from '@/src/core/operation/machine'
+import { type Constraints, isAlive, isGuarded, isMade, isPulledIn, type StateBits } from '@/src/core/operation/state'
 
 /**
  * How the machine came to rest. `chatters`: the same states come round again, listed in order; a finding, not an
@@ -39,55 +16,6 @@ export interface Settled {
 }
 
 const MAX_STEPS = 24
-
-/** A thermostat lives, the first one if not said otherwise. */
-export const isAlive = (state: StateBits, thermostat?: ThermostatModel): boolean => ((state >> (thermostat?.aliveBit ?? 0)) & 1) === 1
-export const isPulledIn = (state: StateBits, relay: number): boolean => ((state >> (relay + 1)) & 1) === 1
-export const isMade = (machine: Machine, state: StateBits, output: number): boolean =>
-  ((state >> (machine.relays.length + output + 1)) & 1) === 1
-/** A thermostat's over-current guard has opened its outputs. */
-export const isGuarded = (state: StateBits, thermostat: ThermostatModel): boolean => ((state >> thermostat.guardBit) & 1) === 1
-
-/** What a bit of the state stands for. */
-export type Meaning =
-  | { readonly of: 'alive'; readonly thermostat: ThermostatModel }
-  | { readonly of: 'guard'; readonly thermostat: ThermostatModel }
-  | { readonly of: 'relay'; readonly index: number }
-  | { readonly of: 'output'; readonly index: number }
-
-/** Every bit that a machine's state can have, with what it stands for, lowest first. */
-export function meaningsOf({ thermostats, relays, outputs }: Machine): { readonly bit: number; readonly meaning: Meaning }[] {
-  return [
-    ...thermostats.map((thermostat) => ({ bit: thermostat.aliveBit, meaning: { of: 'alive', thermostat } as const })),
-    ...relays.map((_, index) => ({ bit: index + 1, meaning: { of: 'relay', index } as const })),
-    ...outputs.map((_, index) => ({ bit: relays.length + index + 1, meaning: { of: 'output', index } as const })),
-    ...thermostats.map((thermostat) => ({ bit: thermostat.guardBit, meaning: { of: 'guard', thermostat } as const })),
-  ].sort((a, b) => a.bit - b.bit)
-}
-
-/** Network changes that take the machine from one state to another. */
-export function changesBetween(machine: Machine, constraints: Constraints, from: StateBits, to: StateBits): Change[] {
-  const changes: Change[] = []
-  const caller = machine.thermostats[constraints.caller]
-  const closes = (state: StateBits) => isAlive(state, caller) && !isGuarded(state, caller)
-  if (closes(from) !== closes(to)) {
-    for (const terminal of constraints.closing) {
-      const contact = caller.contacts.get(terminal)
-      if (contact) changes.push(closes(to) ? contact.closes : reverse(contact.closes))
-    }
-  }
-  machine.outputs.forEach((output, index) => {
-    if (isMade(machine, from, index) !== isMade(machine, to, index))
-      changes.push(isMade(machine, to, index) ? output.closes : reverse(output.closes))
-  })
-  machine.relays.forEach((relay, index) => {
-    if (isPulledIn(from, index) === isPulledIn(to, index)) return
-    const pullsIn = isPulledIn(to, index)
-    changes.push(pullsIn ? relay.sealed : reverse(relay.sealed))
-    if (relay.contact && !constraints.welded.includes(relay.part.id)) changes.push(pullsIn ? relay.contact : reverse(relay.contact))
-  })
-  return changes
-}
 
 /**
  * Iterates relays and thermostat to a fixed point from a given state (`base` has every contact and armature at rest).
@@ -110,7 +38,7 @@ export function settle(
       return { outcome: members.length === 1 ? 'settled' : 'chatters', members, path: seen }
     }
     seen.push(state)
-    kernel.set(base, [...fixed, ...changesBetween(machine, constraints, 0, state)])
+    setInState(kernel, machine, base, fixed, constraints, state)
     state = nextState(machine, constraints, state, kernel)
   }
   return { outcome: 'gave-up', members: seen.slice(-4), path: seen }
@@ -118,26 +46,31 @@ export function settle(
 
 /** What every device does next, given the volts of the present state in the kernel. */
 export function nextState(machine: Machine, constraints: Constraints, state: StateBits, kernel: Perturbation): StateBits {
+  const { thermostats, relays, outputs } = machine
   let next = 0
-  machine.thermostats.forEach((thermostat, index) => {
-    const closing = index === constraints.caller ? constraints.closing : []
+  for (let index = 0; index < thermostats.length; index++) {
+    const thermostat = thermostats[index]
+    const closing = index === constraints.caller ? constraints.closing : NOTHING
     if (!constraints.dead.includes(thermostat.part.id) && staysAlive(thermostat, closing, state, kernel)) next |= 1 << thermostat.aliveBit
     if (isGuarded(state, thermostat) || guardTrips(thermostat, closing, state, kernel)) next |= 1 << thermostat.guardBit
-  })
-  machine.relays.forEach((relay, index) => {
-    const threshold = isPulledIn(state, index) ? relay.part.dropOutVolts : relay.part.pullInVolts
-    if (kernel.difference(relay.a, relay.b) >= threshold) next |= 1 << (index + 1)
-  })
-  machine.outputs.forEach((output, index) => {
-    const mode = constraints.outputs[outputKey(output.part.id, output.to)] ?? output.style
-    if (mode !== 'relay' && mode !== 'toggles') return
-    if (mode === 'toggles' && isMade(machine, state, index)) return
-    if (kernel.difference(output.hot, output.common) < output.part.aliveAboveVolts) return
-    if (output.inputs.some((input) => kernel.difference(input, output.common) >= output.part.inputAboveVolts))
-      next |= 1 << (machine.relays.length + index + 1)
-  })
+  }
+  for (let index = 0; index < relays.length; index++) {
+    const { a, b, part } = relays[index]
+    const threshold = isPulledIn(state, index) ? part.dropOutVolts : part.pullInVolts
+    if (kernel.difference(a, b) >= threshold) next |= 1 << (index + 1)
+  }
+  for (let index = 0; index < outputs.length; index++) {
+    const { key, style, hot, common, inputs, part } = outputs[index]
+    const mode = constraints.outputs[key] ?? style
+    if (mode !== 'relay' && mode !== 'toggles') continue
+    if (mode === 'toggles' && isMade(machine, state, index)) continue
+    if (kernel.difference(hot, common) < part.aliveAboveVolts) continue
+    if (inputs.some((input) => kernel.difference(input, common) >= part.inputAboveVolts)) next |= 1 << (relays.length + index + 1)
+  }
   return next
 }
+
+const NOTHING: readonly string[] = []
 
 function staysAlive(thermostat: ThermostatModel, closing: readonly string[], state: StateBits, kernel: Perturbation): boolean {
   if (!thermostat.lives) return true

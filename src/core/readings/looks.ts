@@ -1,6 +1,6 @@
 import type { Bench } from '@/src/core/bench/bench'
 import { type FaultFamily, singlesOf } from '@/src/core/faults/fault'
-import { isAlive, isGuarded, isPulledIn } from '@/src/core/operation/settle'
+import { isAlive, isGuarded, isPulledIn } from '@/src/core/operation/state'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import type { Component } from '@/src/core/readings/prediction'

@@ -2,7 +2,7 @@ import type { Bench } from '@/src/core/bench/bench'
 import { changesOfBench } from '@/src/core/bench/changes'
 import type { Change } from '@/src/core/circuit/factored'
 import { createNetwork, EARTH, type Element, type Impedance, type Network, OPEN_OHM } from '@/src/core/circuit/network'
-import { changesBetween } from '@/src/core/operation/settle'
+import { movesOf } from '@/src/core/operation/in-state'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { worldsOf } from '@/src/core/readings/world'
@@ -18,7 +18,7 @@ export function networkInState(laboratory: Laboratory, bench: Bench, hypothesis:
   const changes = [
     ...changesOfBench(laboratory.system, laboratory.network, bench),
     ...world.fixed,
-    ...changesBetween(laboratory.machine, constraints, 0, world.settled.members[0]),
+    ...movesOf(laboratory.machine, constraints, world.settled.members[0]),
   ]
   return writeChanges(laboratory.network, changes)
 }

@@ -1,6 +1,6 @@
 import { createBench } from '@/src/core/bench/bench'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
-import { isAlive } from '@/src/core/operation/settle'
+import { isAlive } from '@/src/core/operation/state'
 import { healthy, storyOfFault } from '@/src/core/readings/hypothesis'
 import { createLaboratory } from '@/src/core/readings/laboratory'
 import { runOverTime, type Script } from '@/src/core/readings/over-time'

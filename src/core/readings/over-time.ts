@@ -2,20 +2,18 @@ import { isResettable } from '@/src/core/bench/apply'
 import type { Bench } from '@/src/core/bench/bench'
 import { addAdmittance, type Change, openLink } from '@/src/core/circuit/factored'
 import { EventQueue } from '@/src/core/operation/event-queue'
+import { setInState } from '@/src/core/operation/in-state'
+import { nextState, type Settled } from '@/src/core/operation/settle'
 import {
   type Constraints,
-  changesBetween,
   isAlive,
   isGuarded,
   isMade,
   isPulledIn,
   type Meaning,
   meaningsOf,
-  nextState,
-  outputKey,
-  type Settled,
   type StateBits,
-} from '@/src/core/operation/settle'
+} from '@/src/core/operation/state'
 import { ATTIC_C, coolsTo, LIMIT_C, secondsUntilC, type Winding } from '@/src/core/protection/transformer-heat'
 import { openingBand } from '@/src/core/protection/trip-curve'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
@@ -132,7 +130,7 @@ export function runOverTime(laboratory: Laboratory, bench: Bench, hypothesis: Hy
 
   for (let events = 0; events < MOST_EVENTS; events++) {
     const constraints = constraintsOf(laboratory, { ...bench, call }, hypothesis)
-    kernel.set(base, [...fixed, ...changesBetween(machine, constraints, 0, state)])
+    setInState(kernel, machine, base, fixed, constraints, state)
     const wanted = nextState(machine, constraints, state, kernel)
     for (const { bit } of bits) {
       const key = `bit ${bit}`
@@ -185,7 +183,7 @@ export function runOverTime(laboratory: Laboratory, bench: Bench, hypothesis: Hy
       return (on ? part.closesAfterS : part.opensAfterS) ?? RELAY_S
     }
     const output = machine.outputs[meaning.index]
-    if (outputs[outputKey(output.part.id, output.to)] === 'toggles') return TOGGLE_S
+    if (outputs[output.key] === 'toggles') return TOGGLE_S
     const offS = output.minimumOffS ?? 0
     // At power-up a board takes its output for just broken.
     return on ? Math.max(output.closesAfterS ?? RELAY_S, (lastBroken.get(bit) ?? 0) + offS - nowS) : RELAY_S
@@ -255,10 +253,10 @@ export function runOverTime(laboratory: Laboratory, bench: Bench, hypothesis: Hy
         if (meaning.of === 'guard') say('guard', isGuarded(state, meaning.thermostat) ? 'tripped' : 'let go')
         if (meaning.of === 'relay') say(machine.relays[meaning.index].part.id, isPulledIn(state, meaning.index) ? 'in' : 'out')
         if (meaning.of === 'output') {
-          const { part, to } = machine.outputs[meaning.index]
+          const { key } = machine.outputs[meaning.index]
           const isNowMade = isMade(machine, state, meaning.index)
           if (!isNowMade) lastBroken.set(bit, nowS)
-          say(outputKey(part.id, to), isNowMade ? 'made' : 'broken')
+          say(key, isNowMade ? 'made' : 'broken')
         }
       }
     }

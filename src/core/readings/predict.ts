@@ -1,6 +1,6 @@
 import { type Bench, benchKey } from '@/src/core/bench/bench'
 import { INTERMITTENT_SHOWS } from '@/src/core/faults/rates'
-import { changesBetween } from '@/src/core/operation/settle'
+import { setInState } from '@/src/core/operation/in-state'
 import type { Probe } from '@/src/core/readings/check'
 import { type Hypothesis, healthy, whileHidden, whileShown } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
@@ -78,7 +78,7 @@ function predictShown(laboratory: Laboratory, bench: Bench, hypothesis: Hypothes
   for (const world of worlds.worlds) {
     const share = world.weight / world.settled.members.length
     for (const member of world.settled.members) {
-      laboratory.kernel.set(worlds.base, [...world.fixed, ...changesBetween(laboratory.machine, worlds.constraints, 0, member)])
+      setInState(laboratory.kernel, laboratory.machine, worlds.base, world.fixed, worlds.constraints, member)
       const works = soundly && workingIn(laboratory, hypothesis, member)
       probes.forEach((probe, index) => {
         if (soundly && works && probe.meter === 'look' && probe.at.startsWith(RUNS))
@@ -112,7 +112,7 @@ const soundWork = (laboratory: Laboratory, bench: Bench): ReadonlyMap<string, bo
     const { base, constraints, worlds } = worldsOf(laboratory, bench, healthy)
     const [{ fixed, settled }] = worlds
     const [state] = settled.members
-    laboratory.kernel.set(base, [...fixed, ...changesBetween(laboratory.machine, constraints, 0, state)])
+    setInState(laboratory.kernel, laboratory.machine, base, fixed, constraints, state)
     return workingIn(laboratory, healthy, state)
   })
 
@@ -132,10 +132,11 @@ function volts(laboratory: Laboratory, probe: Extract<Probe, { meter: 'volts' }>
   const [a, b] = [network.nodeIndex(probe.a), network.nodeIndex(probe.b)]
   const openVolts = kernel.source(a, b)
   const { re: zr, im: zi } = kernel
-  const source = Math.hypot(zr, zi)
+  const source = Math.sqrt(zr * zr + zi * zi)
   const omega = 2 * Math.PI * network.hertz
   const [yr, yi] = probe.lowImpedance ? [1 / meter.lowImpedanceOhm, 0] : [1 / meter.voltsInputOhm, omega * meter.voltsInputFarad]
-  const at = openVolts / Math.hypot(1 + zr * yr - zi * yi, zr * yi + zi * yr)
+  const [dr, di] = [1 + zr * yr - zi * yi, zr * yi + zi * yr]
+  const at = openVolts / Math.sqrt(dr * dr + di * di)
   const floating = !probe.lowImpedance && source > FLOATING_OHM
   return { weight, at, sigma: floating ? Math.max(2, at * 0.3) : Math.max(VOLTS_SIGMA, VOLTS_SHARE * at), floating }
 }
@@ -158,7 +159,8 @@ function ohms(laboratory: Laboratory, probe: Extract<Probe, { meter: 'ohms' }>, 
     if (overload > 0.999) return [beyond]
     return overload > 0.5 ? [beyond, number] : [number, beyond]
   }
-  return [{ weight, at: onOhmScale(read), sigma: Math.hypot(OHMS_SHARE, OHMS_SIGMA / (read + OHM_OFFSET)), floating: false }]
+  const lead = OHMS_SIGMA / (read + OHM_OFFSET)
+  return [{ weight, at: onOhmScale(read), sigma: Math.sqrt(OHMS_SHARE * OHMS_SHARE + lead * lead), floating: false }]
 }
 
 function amps(laboratory: Laboratory, on: string, weight: number): Component {
@@ -171,7 +173,7 @@ function highestAmps(laboratory: Laboratory, on: string, { base, constraints, be
   const { kernel, machine, network, system } = laboratory
   const row = network.linkRow(ampsLink(system, on))
   const at = before.settled.path.reduce((highest, state) => {
-    kernel.set(base, [...before.fixed, ...changesBetween(machine, constraints, 0, state)])
+    setInState(kernel, machine, base, before.fixed, constraints, state)
     return Math.max(highest, kernel.difference(row, -1))
   }, 0)
   return { weight: 1, at, sigma: Math.max(AMPS_SIGMA, HIGHEST_SHARE * at), floating: false }

@@ -2,8 +2,10 @@ import { isResettable } from '@/src/core/bench/apply'
 import { type Bench, benchKey } from '@/src/core/bench/bench'
 import { addAdmittance, type Change, changeLink, type Factored, openLink } from '@/src/core/circuit/factored'
 import type { Effect } from '@/src/core/faults/fault'
-import { closeLink } from '@/src/core/operation/machine'
-import { type Constraints, changesBetween, isAlive, type OutputMode, outputKey, type Settled, settle } from '@/src/core/operation/settle'
+import { setInState } from '@/src/core/operation/in-state'
+import { closeLink, outputKey } from '@/src/core/operation/machine'
+import { type Settled, settle } from '@/src/core/operation/settle'
+import { type Constraints, isAlive, type OutputMode } from '@/src/core/operation/state'
 import { probabilityOpens } from '@/src/core/protection/trip-curve'
 import { changesTold, type Hypothesis } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
@@ -82,7 +84,7 @@ function settleWorlds(laboratory: Laboratory, bench: Bench, hypothesis: Hypothes
   let overloadA = 0
   let revives = 0
   for (const member of settled.members) {
-    kernel.set(base, [...fixed, ...changesBetween(machine, constraints, 0, member)])
+    setInState(kernel, machine, base, fixed, constraints, member)
     const amps = kernel.difference(row, -1)
     if (amps > overloadA) {
       overloadA = amps
@@ -168,7 +170,7 @@ export function constraintsOf(laboratory: Laboratory, bench: Bench, hypothesis: 
       closing = closing.filter((terminal) => !effect.terminals.includes(terminal))
     if (effect.do === 'thermostat-dead') dead.push(effect.thermostat)
   }
-  return { caller, closing, dead, welded, outputs }
+  return { caller, closing, dead, welded, outputs, moves: `${caller} ${closing.join()} ${welded.join()}` }
 }
 
 /** Current of every transformer's secondary while the protection stands as the bench says, A: one value for each state of a chatter. */
@@ -178,7 +180,7 @@ export function secondaryAmps(laboratory: Laboratory, bench: Bench, hypothesis: 
   const [{ fixed, settled }] = worlds
   const amps = new Map<string, number[]>(partsOf(system, 'transformer').map(({ id }) => [id, []]))
   for (const member of settled.members) {
-    kernel.set(base, [...fixed, ...changesBetween(machine, constraints, 0, member)])
+    setInState(kernel, machine, base, fixed, constraints, member)
     for (const [id, values] of amps) values.push(kernel.difference(network.linkRow(windingLink(id, 'secondary')), -1))
   }
   return amps

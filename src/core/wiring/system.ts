@@ -1,4 +1,5 @@
 import type { z } from 'zod'
+import { KeptPer } from '@/src/core/units/kept'
 import { type CallName, callNames } from '@/src/core/wiring/call'
 import type { Part, PartOf } from '@/src/core/wiring/part'
 import type { cableSchema, conductorSchema, placeSchema, systemSchema } from '@/src/core/wiring/system-schema'
@@ -35,13 +36,17 @@ export type Place = z.infer<typeof placeSchema>
 export type Cable = z.infer<typeof cableSchema>
 export type Conductor = z.infer<typeof conductorSchema>
 
-export function partsOf<K extends Part['kind']>(system: System, kind: K): PartOf<K>[] {
-  return system.parts.filter((part): part is PartOf<K> => part.kind === kind)
-}
+/** Found once, for they are asked for with every story that is settled. */
+const partsIn = new KeptPer(({ parts }: System) => {
+  const byKind = new Map<Part['kind'], Part[]>()
+  for (const part of parts) byKind.set(part.kind, [...(byKind.get(part.kind) ?? []), part])
+  return { byKind, byId: new Map(parts.map((part) => [part.id, part])) }
+})
 
-export function partById(system: System, id: string): Part | undefined {
-  return system.parts.find((part) => part.id === id)
-}
+export const partsOf = <K extends Part['kind']>(system: System, kind: K): readonly PartOf<K>[] =>
+  (partsIn.of(system).byKind.get(kind) ?? []) as readonly Part[] as readonly PartOf<K>[]
+
+export const partById = (system: System, id: string): Part | undefined => partsIn.of(system).byId.get(id)
 
 export function placeById(system: System, id: string): Place | undefined {
   return system.places.find((place) => place.id === id)

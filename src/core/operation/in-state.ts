@@ -1,0 +1,65 @@
+import type { Change, Factored } from '@/src/core/circuit/factored'
+import type { Perturbation } from '@/src/core/circuit/perturbation'
+import type { Machine } from '@/src/core/operation/machine'
+import { type Constraints, isAlive, isGuarded, isMade, isPulledIn, type StateBits } from '@/src/core/operation/state'
+import { Kept, KeptPer } from '@/src/core/units/kept'
+
+/** What moves in a state, against a machine with every contact and armature at rest. */
+export function movesOf(machine: Machine, { caller, closing, welded }: Constraints, state: StateBits): Change[] {
+  const moves: Change[] = []
+  const calling = machine.thermostats[caller]
+  if (isAlive(state, calling) && !isGuarded(state, calling)) {
+    for (const terminal of closing) {
+      const contact = calling.contacts.get(terminal)
+      if (contact) moves.push(contact.closes)
+    }
+  }
+  machine.outputs.forEach((output, index) => {
+    if (isMade(machine, state, index)) moves.push(output.closes)
+  })
+  machine.relays.forEach((relay, index) => {
+    if (!isPulledIn(state, index)) return
+    moves.push(relay.sealed)
+    if (relay.contact && !welded.includes(relay.part.id)) moves.push(relay.contact)
+  })
+  return moves
+}
+
+/** A base with the machine's moves in one state: taken in once it has been asked often, for that costs a hundred stories' work. */
+interface Moved {
+  asked: number
+  taken: Factored | null
+}
+const OFTEN = 100
+/** Benches whose states are kept: what is asked is asked bench by bench. */
+const KEPT_BENCHES = 6
+const movedOf = new KeptPer((_: Machine) => new Kept<Factored, Map<string, Moved>>(KEPT_BENCHES))
+
+/**
+ * Sets the kernel to a machine in a state, with what a fault changes beside it. Stories of one bench pass through few states, so
+ * that the moves of those are taken into the base and a story is left with its own few changes.
+ */
+export function setInState(
+  kernel: Perturbation,
+  machine: Machine,
+  base: Factored,
+  fixed: readonly Change[],
+  constraints: Constraints,
+  state: StateBits,
+): void {
+  if (state === 0) {
+    kernel.set(base, fixed)
+    return
+  }
+  const states = movedOf.of(machine).get(base, () => new Map())
+  const key = `${constraints.moves} ${state}`
+  let moved = states.get(key)
+  if (!moved) {
+    moved = { asked: 0, taken: null }
+    states.set(key, moved)
+  }
+  moved.asked++
+  if (moved.taken === null && moved.asked > OFTEN) moved.taken = kernel.set(base, movesOf(machine, constraints, state)).absorb()
+  if (moved.taken) kernel.set(moved.taken, fixed)
+  else kernel.set(base, [...fixed, ...movesOf(machine, constraints, state)])
+}

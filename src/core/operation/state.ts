@@ -1,0 +1,51 @@
+import type { Machine, ThermostatModel } from '@/src/core/operation/machine'
+
+/** What the bench asks of the thermostats and a fault leaves them able to do. */
+export interface Constraints {
+  /** The thermostat that is asked to call: its place in the machine's list. */
+  readonly caller: number
+  /** Terminals that it is asked to close and can. */
+  readonly closing: readonly string[]
+  /** Thermostats that never come alive, by part. */
+  readonly dead: readonly string[]
+  /** Line contacts that are welded: their coil moves nothing. */
+  readonly welded: readonly string[]
+  /** How a board's output behaves where it is not as its style says, by `board.output`. */
+  readonly outputs: Readonly<Record<string, OutputMode>>
+  /** Constraints of the same key make the same moves in the same state. */
+  readonly moves: string
+}
+
+/** `relay` and `passes` as built; `dead` never made; `on` always; `toggles` on and off while it is called. */
+export type OutputMode = 'relay' | 'passes' | 'dead' | 'on' | 'toggles'
+
+/**
+ * One state of everything that moves: bit 0 the first thermostat alive, bit k+1 relay k pulled in, then a bit for each board
+ * output made, then its guard tripped; a pair of bits, guard and alive, for each further thermostat stands behind.
+ */
+export type StateBits = number
+
+/** A thermostat lives, the first one if not said otherwise. */
+export const isAlive = (state: StateBits, thermostat?: ThermostatModel): boolean => ((state >> (thermostat?.aliveBit ?? 0)) & 1) === 1
+export const isPulledIn = (state: StateBits, relay: number): boolean => ((state >> (relay + 1)) & 1) === 1
+export const isMade = (machine: Machine, state: StateBits, output: number): boolean =>
+  ((state >> (machine.relays.length + output + 1)) & 1) === 1
+/** A thermostat's over-current guard has opened its outputs. */
+export const isGuarded = (state: StateBits, thermostat: ThermostatModel): boolean => ((state >> thermostat.guardBit) & 1) === 1
+
+/** What a bit of the state stands for. */
+export type Meaning =
+  | { readonly of: 'alive'; readonly thermostat: ThermostatModel }
+  | { readonly of: 'guard'; readonly thermostat: ThermostatModel }
+  | { readonly of: 'relay'; readonly index: number }
+  | { readonly of: 'output'; readonly index: number }
+
+/** Every bit that a machine's state can have, with what it stands for, lowest first. */
+export function meaningsOf({ thermostats, relays, outputs }: Machine): { readonly bit: number; readonly meaning: Meaning }[] {
+  return [
+    ...thermostats.map((thermostat) => ({ bit: thermostat.aliveBit, meaning: { of: 'alive', thermostat } as const })),
+    ...relays.map((_, index) => ({ bit: index + 1, meaning: { of: 'relay', index } as const })),
+    ...outputs.map((_, index) => ({ bit: relays.length + index + 1, meaning: { of: 'output', index } as const })),
+    ...thermostats.map((thermostat) => ({ bit: thermostat.guardBit, meaning: { of: 'guard', thermostat } as const })),
+  ].sort((a, b) => a.bit - b.bit)
+}
