@@ -114,5 +114,3 @@ export function createMachine(system: System, network: Network, factors: ValueFa
 
 /** A link that stands open in the network, closed. */
 export const closeLink = (network: Network, id: string): Change => changeLink(network, id, OPEN_OHM, network.link(id).ohm)
-
-export const reverse = (change: Change): Change => ({ p: change.p, q: change.q, d: { re: -change.d.re, im: -change.d.im } })

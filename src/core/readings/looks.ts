@@ -108,9 +108,9 @@ export function asCalled(
   works: ReadonlyMap<string, boolean>,
   soundly: ReadonlyMap<string, boolean>,
   weight: number,
-): Component {
+): Component[] {
   const isSo = workingAt(system, at.slice(RUNS.length)).every(({ id }) => works.get(id) === soundly.get(id))
-  return { weight, at: { word: isSo ? 'as called' : 'not as called' }, sigma: 1, floating: false }
+  return [{ weight, at: { word: isSo ? 'as called' : 'not as called' }, sigma: 1, floating: false }]
 }
 
 /** What the eye finds in one world; a load is told by `runs`, state by state. */

@@ -1,0 +1,105 @@
+import type { Probe } from '@/src/core/readings/check'
+import type { Laboratory } from '@/src/core/readings/laboratory'
+import { type Component, OHM_OFFSET, onOhmScale } from '@/src/core/readings/prediction'
+import { KeptPer } from '@/src/core/units/kept'
+import { defaultMeter } from '@/src/core/units/meter'
+import { normalBelow } from '@/src/core/units/normal'
+import { bodyLink, conductorLink, landingLink } from '@/src/core/wiring/assembly'
+import { parsePoint } from '@/src/core/wiring/point'
+import { firstPart, type System } from '@/src/core/wiring/system'
+
+/** engine.md section 7, and the meter's accuracy beside them. */
+const VOLTS_SIGMA = 0.3
+const VOLTS_SHARE = 0.03
+export const AMPS_SIGMA = 0.04
+const AMPS_SHARE = 0.08
+const OHMS_SHARE = 0.12
+const OHMS_SIGMA = 0.3
+/** Above this source impedance a point is floating for a 10 Mohm meter. */
+const FLOATING_OHM = 100e3
+/** Above this a path on the ohmmeter is electronics, known to a factor of 3, and may read OL. */
+const ELECTRONICS_OHM = 800
+const ELECTRONICS_SIGMA = 1.3
+const ELECTRONICS_OL = 0.15
+
+/** What the meter shows of one probe in the state that stands in the laboratory's kernel, as components of that weight together. */
+export type MeterReading = (weight: number) => readonly Component[]
+
+/** How each of some probes is read, null where it is no meter's; where the leads touch the network is found once. */
+export const meterReadings = new KeptPer(
+  (laboratory: Laboratory) => new KeptPer((probes: readonly Probe[]) => probes.map((probe) => meterReading(laboratory, probe))),
+)
+
+function meterReading(laboratory: Laboratory, probe: Probe): MeterReading | null {
+  switch (probe.meter) {
+    case 'volts':
+      return volts(laboratory, probe)
+    case 'ohms':
+      return ohms(laboratory, probe)
+    case 'amps':
+      return probe.hold ? null : amps(laboratory, probe.on)
+    default:
+      return null
+  }
+}
+
+/** The meter's own load divides the open-circuit volts: a free conductor's ghost volts come out by themselves. */
+function volts({ kernel, network }: Laboratory, { a: red, b: black, lowImpedance }: Extract<Probe, { meter: 'volts' }>): MeterReading {
+  const [a, b] = [network.nodeIndex(red), network.nodeIndex(black)]
+  const { lowImpedanceOhm, voltsInputOhm, voltsInputFarad } = defaultMeter
+  const [yr, yi] = lowImpedance ? [1 / lowImpedanceOhm, 0] : [1 / voltsInputOhm, 2 * Math.PI * network.hertz * voltsInputFarad]
+  return (weight) => {
+    const openVolts = kernel.source(a, b)
+    const { re: zr, im: zi } = kernel
+    const dr = 1 + zr * yr - zi * yi
+    const di = zr * yi + zi * yr
+    const at = openVolts / Math.sqrt(dr * dr + di * di)
+    const floating = !lowImpedance && Math.sqrt(zr * zr + zi * zi) > FLOATING_OHM
+    return [{ weight, at, sigma: floating ? Math.max(2, at * 0.3) : Math.max(VOLTS_SIGMA, VOLTS_SHARE * at), floating }]
+  }
+}
+
+function ohms({ kernel, network }: Laboratory, probe: Extract<Probe, { meter: 'ohms' }>): MeterReading {
+  const [a, b] = [network.nodeIndex(probe.a), network.nodeIndex(probe.b)]
+  const { leadOhm, overloadOhm } = defaultMeter
+  return (weight) => {
+    const ohm = kernel.impedance(a, b)
+    const read = ohm + leadOhm
+    if (read <= ELECTRONICS_OHM) {
+      const lead = OHMS_SIGMA / (read + OHM_OFFSET)
+      return [{ weight, at: onOhmScale(read), sigma: Math.sqrt(OHMS_SHARE * OHMS_SHARE + lead * lead), floating: false }]
+    }
+    // Insulation and electronics are known to a factor: near the end of its range the meter may show a number or OL.
+    const past = normalBelow(Math.log(Math.min(ohm, 1e15)), Math.log(overloadOhm), ELECTRONICS_SIGMA)
+    const overload = Math.max(ELECTRONICS_OL, past)
+    const beyond: Component = { weight: weight * overload, at: 'OL', sigma: 1, floating: false }
+    if (overload > 0.999) return [beyond]
+    const number: Component = {
+      weight: weight * (1 - overload),
+      at: onOhmScale(Math.min(read, overloadOhm)),
+      sigma: ELECTRONICS_SIGMA,
+      floating: false,
+    }
+    return overload > 0.5 ? [beyond, number] : [number, beyond]
+  }
+}
+
+function amps({ kernel, network, system }: Laboratory, on: string): MeterReading {
+  const row = network.linkRow(ampsLink(system, on))
+  return (weight) => {
+    const at = kernel.difference(row, -1)
+    return [{ weight, at, sigma: Math.max(AMPS_SIGMA, AMPS_SHARE * at), floating: false }]
+  }
+}
+
+/** The link whose current a clamp reads: a conductor at one end, or the fuse's lead. */
+export function ampsLink(system: System, on: string): string {
+  const fuse = firstPart(system, 'fuse')
+  if (on === fuse.id) return bodyLink(fuse.id)
+  const { cable, name, place } = parsePoint(on)
+  const found = system.cables.find((candidate) => candidate.id === cable)
+  const conductor = found?.conductors.find((candidate) => candidate.id === name)
+  if (!found || !conductor) throw new Error(`no conductor to clamp: ${on}`)
+  const isLanded = conductor.lands[found.between.indexOf(place)] !== null
+  return isLanded ? landingLink(found.id, conductor.id, place) : conductorLink(found.id, conductor.id)
+}
