@@ -64,6 +64,8 @@ export interface Network {
   nodeIndex(name: string): number
   hasNode(name: string): boolean
   linkRow(id: string): number
+  /** The nodes at either end of each link, in the order of `links`. */
+  readonly linkEnds: readonly (readonly [number, number])[]
   link(id: string): Link
   impedance(id: string): Impedance
 }
@@ -97,6 +99,7 @@ export function createNetwork(elements: readonly Element[], hertz = 60): Network
     links,
     size: nodes.length + links.length,
     hertz,
+    linkEnds: links.map(({ a, b }) => [nodeIndex(a), nodeIndex(b)]),
     nodeIndex,
     hasNode: (name) => nodeIndexes.has(name),
     linkRow: (id) => {

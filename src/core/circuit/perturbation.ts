@@ -1,5 +1,6 @@
 import { createVector } from '@/src/core/circuit/dense'
-import { type Change, type Factored, factoredBy } from '@/src/core/circuit/factored'
+import { type Change, type Factored, factoredBy, type LinkStands, type LinkStep } from '@/src/core/circuit/factored'
+import { OPEN_OHM } from '@/src/core/circuit/network'
 
 /** Changes at once: a bench's, a fault's, and one or two for every relay that moves. */
 const MAX_RANK = 96
@@ -19,6 +20,7 @@ export class Perturbation {
   private readonly mRe = new Float64Array(MAX_RANK * MAX_RANK)
   private readonly mIm = new Float64Array(MAX_RANK * MAX_RANK)
   private readonly order = new Int32Array(MAX_RANK)
+  private readonly scales = new Float64Array(MAX_RANK)
   private readonly yRe = new Float64Array(MAX_RANK)
   private readonly yIm = new Float64Array(MAX_RANK)
   private readonly wRe = new Float64Array(MAX_RANK)
@@ -26,6 +28,12 @@ export class Perturbation {
   /** The port that is looked from, and what it carries over to each change's. */
   private from = 0
   private to = 0
+  /** Links that a step was taken of, how they stand after it, and what closes them beside an open row. */
+  private steps = 0
+  private readonly stepped = new Int32Array(MAX_RANK)
+  private readonly opens = new Int32Array(MAX_RANK)
+  private readonly ohm = new Float64Array(MAX_RANK)
+  private readonly beside = new Float64Array(MAX_RANK)
   private readonly uRe = new Float64Array(MAX_RANK)
   private readonly uIm = new Float64Array(MAX_RANK)
   /** Results of the last query. */
@@ -35,16 +43,15 @@ export class Perturbation {
   set(base: Factored, changes: readonly Change[]): this {
     if (changes.length > MAX_RANK) throw new Error(`more than ${MAX_RANK} changes at once: ${changes.length}`)
     this.base = base
-    this.rank = changes.length
+    this.rank = 0
+    this.steps = 0
+    for (const change of changes) {
+      if (change.kind === 'link') this.addStep(change)
+      else this.addPort(change.p, change.q, change.y.re, change.y.im)
+    }
+    this.takeSteps()
     const { rank: r, p, q, dRe, dIm, mRe, mIm, wRe, wIm } = this
     const { x, rowsRe, rowsIm } = base
-    for (let k = 0; k < r; k++) {
-      const change = changes[k]
-      p[k] = base.need(change.p)
-      q[k] = base.need(change.q)
-      dRe[k] = change.d.re
-      dIm[k] = change.d.im
-    }
     for (let k = 0; k < r; k++) {
       const pRe = rowsRe[p[k]]
       const pIm = rowsIm[p[k]]
@@ -72,10 +79,72 @@ export class Perturbation {
     return this
   }
 
-  /** Difference of two unknowns (volts between two nodes; q -1: the unknown itself, so a link's current), into re and im. */
+  private addPort(p: number, q: number, re: number, im: number): void {
+    const { base, rank } = this
+    this.p[rank] = base.need(p)
+    this.q[rank] = base.need(q)
+    this.dRe[rank] = re
+    this.dIm[rank] = im
+    this.rank = rank + 1
+  }
+
+  /** Steps of the same link are gathered, for only where they lead tells how to take them. */
+  private addStep({ row, opens, ohm }: LinkStep): void {
+    const link = row - this.base.network.nodes.length
+    let step = 0
+    while (step < this.steps && this.stepped[step] !== link) step++
+    if (step === this.steps) {
+      const { stands } = this.base
+      this.stepped[step] = link
+      this.opens[step] = stands.opens[link]
+      this.ohm[step] = stands.ohm[link]
+      this.steps++
+    }
+    this.opens[step] += opens
+    this.ohm[step] += ohm
+  }
+
+  private takeSteps(): void {
+    const { network, stands } = this.base
+    for (let step = 0; step < this.steps; step++) {
+      const link = this.stepped[step]
+      const row = network.nodes.length + link
+      const isOpen = this.opens[step] > 0
+      const known = stands.beside[link]
+      this.beside[step] = 0
+      if (stands.opens[link] <= 0 && known === 0) {
+        const from = ohmOf(stands.opens[link], stands.ohm[link])
+        const to = isOpen ? OPEN_OHM : ohmOf(this.opens[step], this.ohm[step])
+        if (to !== from) this.addPort(row, -1, from - to, 0)
+        continue
+      }
+      const beside = isOpen ? 0 : 1 / ohmOf(this.opens[step], this.ohm[step]) - 1 / OPEN_OHM
+      this.beside[step] = beside
+      const [a, b] = network.linkEnds[link]
+      if (beside !== known) this.addPort(a, b, beside - known, 0)
+    }
+  }
+
+  /** Volts between two nodes, into re and im; their magnitude is returned. */
   difference(p: number, q: number): number {
     this.lookFrom(p, q)
     return this.readDifference()
+  }
+
+  /** Current through the link of a row, from its a to its b, into re and im; its magnitude is returned. */
+  current(row: number): number {
+    const { network, stands } = this.base
+    const link = row - network.nodes.length
+    let step = 0
+    while (step < this.steps && this.stepped[step] !== link) step++
+    const beside = step < this.steps ? this.beside[step] : stands.beside[link]
+    if (beside === 0) return this.difference(row, -1)
+    const [a, b] = network.linkEnds[link]
+    const siemens = beside + 1 / OPEN_OHM
+    const amps = this.difference(a, b) * siemens
+    this.re *= siemens
+    this.im *= siemens
+    return amps
   }
 
   /** Impedance seen between two nodes with the changes in place, into re and im; its magnitude is returned. */
@@ -179,7 +248,7 @@ export class Perturbation {
         madeIm[k * width + col] = this.wIm[k]
       }
     }
-    return factoredBy(base.network, x, (row) => {
+    return factoredBy(base.network, this.standsAfter(), x, (row) => {
       base.need(row)
       const re = base.rowsRe[row].slice()
       const im = base.rowsIm[row].slice()
@@ -199,14 +268,35 @@ export class Perturbation {
     })
   }
 
+  private standsAfter(): LinkStands {
+    const { stands } = this.base
+    const [opens, ohm, beside] = [stands.opens.slice(), stands.ohm.slice(), stands.beside.slice()]
+    for (let step = 0; step < this.steps; step++) {
+      const link = this.stepped[step]
+      opens[link] = this.opens[step]
+      ohm[link] = this.ohm[step]
+      beside[link] = this.beside[step]
+    }
+    return { opens, ohm, beside }
+  }
+
+  /** Rows of opened links are ten orders above those of joined points, so a pivot is chosen by its share of its own row. */
   private factorSmall(): void {
-    const { rank: r, mRe, mIm, order } = this
-    for (let k = 0; k < r; k++) order[k] = k
+    const { rank: r, mRe, mIm, order, scales } = this
+    for (let k = 0; k < r; k++) {
+      order[k] = k
+      let most = 0
+      for (let col = 0; col < r; col++) {
+        const size = Math.abs(mRe[k * r + col]) + Math.abs(mIm[k * r + col])
+        if (size > most) most = size
+      }
+      scales[k] = 1 / most
+    }
     for (let k = 0; k < r; k++) {
       let best = -1
       let bestRow = k
       for (let row = k; row < r; row++) {
-        const size = Math.abs(mRe[row * r + k]) + Math.abs(mIm[row * r + k])
+        const size = (Math.abs(mRe[row * r + k]) + Math.abs(mIm[row * r + k])) * scales[row]
         if (size > best) {
           best = size
           bestRow = row
@@ -226,6 +316,9 @@ export class Perturbation {
         const row = order[k]
         order[k] = order[bestRow]
         order[bestRow] = row
+        const scale = scales[k]
+        scales[k] = scales[bestRow]
+        scales[bestRow] = scale
       }
       const pr = mRe[k * r + k]
       const pi = mIm[k * r + k]
@@ -290,3 +383,6 @@ export class Perturbation {
   private readonly scratchRe = new Float64Array(MAX_RANK)
   private readonly scratchIm = new Float64Array(MAX_RANK)
 }
+
+/** A closed link's impedance; one that was closed more than once is closed by one of its closings. */
+const ohmOf = (opens: number, ohm: number): number => ohm / (1 - opens)

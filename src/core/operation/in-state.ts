@@ -11,7 +11,7 @@ export function movesOf(machine: Machine, { caller, closing, welded }: Constrain
   if (isAlive(state, calling) && !isGuarded(state, calling)) {
     for (const terminal of closing) {
       const contact = calling.contacts.get(terminal)
-      if (contact) moves.push(contact.closes)
+      if (contact) moves.push(contact)
     }
   }
   machine.outputs.forEach((output, index) => {

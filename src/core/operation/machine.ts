@@ -1,5 +1,5 @@
-import { addAdmittance, type Change, changeLink } from '@/src/core/circuit/factored'
-import { type Network, OPEN_OHM } from '@/src/core/circuit/network'
+import { type AddedAdmittance, addAdmittance, closeLink, type LinkStep } from '@/src/core/circuit/factored'
+import type { Network } from '@/src/core/circuit/network'
 import { reciprocal, subtract } from '@/src/core/units/complex'
 import {
   boardInside,
@@ -22,8 +22,8 @@ export interface RelayModel {
   readonly part: PartOf<'coil'>
   readonly a: number
   readonly b: number
-  readonly sealed: Change
-  readonly contact: Change | null
+  readonly sealed: AddedAdmittance
+  readonly contact: LinkStep | null
 }
 
 export const outputKey = (board: string, to: string): string => `${board}.${to}`
@@ -40,7 +40,7 @@ export interface OutputModel {
   readonly hot: number
   readonly common: number
   readonly inputs: readonly number[]
-  readonly closes: Change
+  readonly closes: LinkStep
 }
 
 /** A thermostat against the network: what it lives on, its contacts by terminal, and its places in the state. */
@@ -48,7 +48,7 @@ export interface ThermostatModel {
   readonly part: PartOf<'thermostat'>
   /** What keeps it alive is read between these; null for one that lives by itself. */
   readonly lives: { readonly hot: number; readonly common: number } | null
-  readonly contacts: ReadonlyMap<string, { readonly closes: Change; readonly row: number }>
+  readonly contacts: ReadonlyMap<string, LinkStep>
   readonly aliveBit: number
   readonly guardBit: number
 }
@@ -99,18 +99,10 @@ export function createMachine(system: System, network: Network, factors: ValueFa
       lives: livesBetween(part)
         ? { hot: network.nodeIndex(thermostatInside(part.id, 'hot')), common: network.nodeIndex(thermostatInside(part.id, 'common')) }
         : null,
-      contacts: new Map(
-        switchedTerminals(part).map((terminal) => {
-          const link = callLink(part.id, terminal)
-          return [terminal, { closes: closeLink(network, link), row: network.linkRow(link) }]
-        }),
-      ),
+      contacts: new Map(switchedTerminals(part).map((terminal) => [terminal, closeLink(network, callLink(part.id, terminal))])),
       aliveBit: index === 0 ? 0 : guards + 2 * index,
       guardBit: index === 0 ? guards : guards + 2 * index - 1,
     }),
   )
   return { system, network, thermostats, relays, outputs }
 }
-
-/** A link that stands open in the network, closed. */
-export const closeLink = (network: Network, id: string): Change => changeLink(network, id, OPEN_OHM, network.link(id).ohm)

@@ -44,8 +44,11 @@ export function settle(
   return { outcome: 'gave-up', members: seen.slice(-4), path: seen }
 }
 
+/** What is asked of a solved network: volts between nodes, and currents of links. */
+type Asked = Pick<Perturbation, 'difference' | 'current'>
+
 /** What every device does next, given the volts of the present state in the kernel. */
-export function nextState(machine: Machine, constraints: Constraints, state: StateBits, kernel: Perturbation): StateBits {
+export function nextState(machine: Machine, constraints: Constraints, state: StateBits, kernel: Asked): StateBits {
   const { thermostats, relays, outputs } = machine
   let next = 0
   for (let index = 0; index < thermostats.length; index++) {
@@ -72,7 +75,7 @@ export function nextState(machine: Machine, constraints: Constraints, state: Sta
 
 const NOTHING: readonly string[] = []
 
-function staysAlive(thermostat: ThermostatModel, closing: readonly string[], state: StateBits, kernel: Perturbation): boolean {
+function staysAlive(thermostat: ThermostatModel, closing: readonly string[], state: StateBits, kernel: Asked): boolean {
   if (!thermostat.lives) return true
   // While it calls through the load it lives on, a power-stealing thermostat lives on what it has stored.
   const { steals, power, aliveAboveVolts } = thermostat.part
@@ -80,11 +83,11 @@ function staysAlive(thermostat: ThermostatModel, closing: readonly string[], sta
   return kernel.difference(thermostat.lives.hot, thermostat.lives.common) >= aliveAboveVolts
 }
 
-function guardTrips(thermostat: ThermostatModel, closing: readonly string[], state: StateBits, kernel: Perturbation): boolean {
+function guardTrips(thermostat: ThermostatModel, closing: readonly string[], state: StateBits, kernel: Asked): boolean {
   const { guardA } = thermostat.part
   if (guardA === undefined || !isAlive(state, thermostat)) return false
   return closing.some((terminal) => {
     const contact = thermostat.contacts.get(terminal)
-    return contact !== undefined && kernel.difference(contact.row, -1) > guardA
+    return contact !== undefined && kernel.current(contact.row) > guardA
   })
 }

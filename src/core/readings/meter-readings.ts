@@ -87,7 +87,7 @@ function ohms({ kernel, network }: Laboratory, probe: Extract<Probe, { meter: 'o
 function amps({ kernel, network, system }: Laboratory, on: string): MeterReading {
   const row = network.linkRow(ampsLink(system, on))
   return (weight) => {
-    const at = kernel.difference(row, -1)
+    const at = kernel.current(row)
     return [{ weight, at, sigma: Math.max(AMPS_SIGMA, AMPS_SHARE * at), floating: false }]
   }
 }

@@ -1,7 +1,7 @@
 import type { Bench } from '@/src/core/bench/bench'
 import { changesOfBench } from '@/src/core/bench/changes'
 import type { Change } from '@/src/core/circuit/factored'
-import { createNetwork, EARTH, type Element, type Impedance, type Network, OPEN_OHM } from '@/src/core/circuit/network'
+import { createNetwork, EARTH, type Element, type Impedance, type Network } from '@/src/core/circuit/network'
 import { movesOf } from '@/src/core/operation/in-state'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
@@ -28,18 +28,19 @@ export function networkInState(laboratory: Laboratory, bench: Bench, hypothesis:
  * in), so that no element is left with a negative resistance; between other nodes it becomes an element of its own.
  */
 export function writeChanges(network: Network, changes: readonly Change[]): Network {
-  const nodeCount = network.nodes.length
-  const linkOhm = new Map<string, number>()
+  const steps = new Map<string, { opens: number; ohm: number }>()
   const folded = new Map<string, Impedance>()
   const added: Element[] = []
   const nodeName = (index: number) => (index < 0 ? EARTH : network.nodes[index])
   const impedances = network.elements.filter((element): element is Impedance => element.kind === 'impedance' && element.ac !== null)
-  changes.forEach(({ p, q, d }, position) => {
-    if (p >= nodeCount) {
-      const link = network.links[p - nodeCount]
-      linkOhm.set(link.id, (linkOhm.get(link.id) ?? (link.closed ? link.ohm : OPEN_OHM)) - d.re)
+  changes.forEach((change, position) => {
+    if (change.kind === 'link') {
+      const { id } = network.links[change.row - network.nodes.length]
+      const known = steps.get(id) ?? { opens: 0, ohm: 0 }
+      steps.set(id, { opens: known.opens + change.opens, ohm: known.ohm + change.ohm })
       return
     }
+    const { p, q, y: d } = change
     const [a, b] = [nodeName(p), nodeName(q)]
     const passesDirect = d.im === 0
     const there = impedances.find((element) => (element.a === a && element.b === b) || (element.a === b && element.b === a))
@@ -56,9 +57,10 @@ export function writeChanges(network: Network, changes: readonly Change[]): Netw
     })
   })
   const elements = network.elements.map((element): Element => {
-    const ohm = linkOhm.get(element.id)
-    if (element.kind !== 'link' || ohm === undefined) return folded.get(element.id) ?? element
-    return ohm > OPEN_OHM / 2 ? { ...element, closed: false } : { ...element, ohm, closed: true }
+    const step = steps.get(element.id)
+    if (element.kind !== 'link' || !step) return folded.get(element.id) ?? element
+    const ohm = (element.closed ? element.ohm : 0) + step.ohm
+    return (element.closed ? 0 : 1) + step.opens > 0 ? { ...element, closed: false } : { ...element, ohm, closed: true }
   })
   return createNetwork([...elements, ...added], network.hertz)
 }

@@ -138,12 +138,12 @@ export function runOverTime(laboratory: Laboratory, bench: Bench, hypothesis: Hy
         if (!queue.has(key)) queue.set(key, nowS + delayOf(bit, ((wanted >> bit) & 1) === 1, constraints), { do: 'bit', bit })
       } else queue.cancel(key)
     }
-    const amps = kernel.difference(network.linkRow(bodyLink(fuse.id)), -1)
+    const amps = kernel.current(network.linkRow(bodyLink(fuse.id)))
     const band = isFuseOpen || !isFused ? null : openingBand(protector, bench.slot.ratingA, amps)
     const meltS = band ? Math.exp(Math.log(band.shortestS) + (script.fuseShare ?? 0.5) * Math.log(band.longestS / band.shortestS)) : null
     if (meltS === null) queue.cancel('fuse')
     else queue.set('fuse', nowS + (1 - melted) * meltS, { do: 'fuse' })
-    const secondaryA = kernel.difference(network.linkRow(windingLink(transformer.id, 'secondary')), -1)
+    const secondaryA = kernel.current(network.linkRow(windingLink(transformer.id, 'secondary')))
     const cookS = secondsUntilC(winding, secondaryA, windingC, LIMIT_C, ambientC)
     if (cookS === null) queue.cancel('cooked')
     else queue.set('cooked', nowS + cookS, { do: 'cooked' })

@@ -112,7 +112,7 @@ function highestAmps(laboratory: Laboratory, on: string, { base, constraints, be
   const row = network.linkRow(ampsLink(system, on))
   const at = before.settled.path.reduce((highest, state) => {
     setInState(kernel, machine, base, before.fixed, constraints, state)
-    return Math.max(highest, kernel.difference(row, -1))
+    return Math.max(highest, kernel.current(row))
   }, 0)
   return [{ weight: 1, at, sigma: Math.max(AMPS_SIGMA, HIGHEST_SHARE * at), floating: false }]
 }

@@ -1,9 +1,9 @@
 import { isResettable } from '@/src/core/bench/apply'
 import { type Bench, benchKey } from '@/src/core/bench/bench'
-import { addAdmittance, type Change, changeLink, type Factored, openLink } from '@/src/core/circuit/factored'
+import { addAdmittance, type Change, changeLink, closeLink, type Factored, openLink } from '@/src/core/circuit/factored'
 import type { Effect } from '@/src/core/faults/fault'
 import { setInState } from '@/src/core/operation/in-state'
-import { closeLink, outputKey } from '@/src/core/operation/machine'
+import { outputKey } from '@/src/core/operation/machine'
 import { type Settled, settle } from '@/src/core/operation/settle'
 import { type Constraints, isAlive, type OutputMode } from '@/src/core/operation/state'
 import { probabilityOpens } from '@/src/core/protection/trip-curve'
@@ -85,7 +85,7 @@ function settleWorlds(laboratory: Laboratory, bench: Bench, hypothesis: Hypothes
   let revives = 0
   for (const member of settled.members) {
     setInState(kernel, machine, base, fixed, constraints, member)
-    const amps = kernel.difference(row, -1)
+    const amps = kernel.current(row)
     if (amps > overloadA) {
       overloadA = amps
       revives = Math.max(0, ...machine.thermostats.filter((one) => isAlive(member, one)).map(({ part }) => part.holdUpS))
@@ -181,7 +181,7 @@ export function secondaryAmps(laboratory: Laboratory, bench: Bench, hypothesis: 
   const amps = new Map<string, number[]>(partsOf(system, 'transformer').map(({ id }) => [id, []]))
   for (const member of settled.members) {
     setInState(kernel, machine, base, fixed, constraints, member)
-    for (const [id, values] of amps) values.push(kernel.difference(network.linkRow(windingLink(id, 'secondary')), -1))
+    for (const [id, values] of amps) values.push(kernel.current(network.linkRow(windingLink(id, 'secondary'))))
   }
   return amps
 }
