@@ -1,31 +1,22 @@
 import { type Bench, benchKey } from '@/src/core/bench/bench'
 import { type Build, buildsOf, gather, type Likelihoods, overLevels } from '@/src/core/diagnosis/by-house'
 import { type CostModel, defaultCost } from '@/src/core/diagnosis/cost'
-import { Foreseeing, widened } from '@/src/core/diagnosis/foresee'
+import { Foreseeing } from '@/src/core/diagnosis/foresee'
 import { atLevel, degrees, kindsOfWiring, valueSpreads, voltLevels, type WiringKind } from '@/src/core/diagnosis/houses'
 import { type Observation, observationKey, timesTold, wrongShare } from '@/src/core/diagnosis/observations'
+import { Predicted } from '@/src/core/diagnosis/predicted'
 import { type Behaviour, createHypotheses } from '@/src/core/diagnosis/priors'
 import { type ShopCounts, withShopRates } from '@/src/core/diagnosis/shop-rates'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
 import type { Fault } from '@/src/core/faults/fault'
 import { type Probe, probeKey, probesKey } from '@/src/core/readings/check'
-import { type Hypothesis, whileHidden, whileShown } from '@/src/core/readings/hypothesis'
+import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import { createLaboratory, type Laboratory } from '@/src/core/readings/laboratory'
 import { likelihood, likelihoodOfAnything } from '@/src/core/readings/likelihood'
-import { nowAndThen, predictAll, scaleOf, wordsFor } from '@/src/core/readings/predict'
-import { isAlike, type Prediction } from '@/src/core/readings/prediction'
-import { Kept, KeptPer } from '@/src/core/units/kept'
+import { scaleOf, wordsFor } from '@/src/core/readings/predict'
+import type { Prediction } from '@/src/core/readings/prediction'
+import { Kept } from '@/src/core/units/kept'
 import { isUnknown, partsOf, type System } from '@/src/core/wiring/system'
-
-/** What the stories foretell of the probes of one bench, as far as it was asked. */
-interface Predicted {
-  /** By story and kind of wiring. */
-  readonly rows: Map<number, readonly Prediction[]>
-  /** Of stories that stand still, from which those of what comes and goes are made. */
-  readonly steady: Map<Hypothesis, readonly Prediction[]>
-  /** The different predictions of each probe so far, a sound house's first: stories that foretell the same share one. */
-  readonly different: readonly Prediction[][]
-}
 
 /** Everything about one system that does not depend on the job; keeps what it has computed. Make one per system and thread. */
 export interface Engine {
@@ -63,12 +54,6 @@ function inWhatMayNotBe(system: System, fault: Fault): Fault {
     : fault
 }
 
-const withFuseIntact = new KeptPer((story: Hypothesis): Hypothesis => ({ ...story, foundFuse: 'intact' }))
-
-/** Different predictions of one probe that others are held against. */
-const MOST_SHARED = 24
-/** Two faults that are one to the network differ by no more than the solver's rounding, in widths. */
-const THE_SAME = 1e-6
 const KEPT_OBSERVATIONS = 120
 /** Readings whose predictions are kept: those of a job, and the one that is about to be taken. */
 const KEPT_FORESEEN = 40
@@ -151,47 +136,9 @@ export function createEngine(system: System, { cost = defaultCost, shop = {} }: 
     foresee: (bench, probe) => foresee(bench, probe).pieces(),
     logLikelihoods: (observation) => known.get(observationKey(observation), () => compute(observation)),
     predictions: (bench, probes) => {
-      const table = predicted.get(`${benchKey(bench)} ${probesKey(probes)}`, () => ({
-        rows: new Map(),
-        steady: new Map(),
-        different: probes.map(() => []),
-      }))
-      const share = (prediction: Prediction, different: Prediction[]): Prediction => {
-        const [soundly] = different
-        // Which of two neighbours came first must not show: beside the sound house only what is the same is shared.
-        const known = soundly && isAlike(prediction, soundly) ? soundly : different.find((other) => isAlike(prediction, other, THE_SAME))
-        if (known) return known
-        if (different.length < MOST_SHARED) different.push(prediction)
-        return prediction
-      }
-      const scales = probes.map((probe) => scaleOf(system, probe))
-      // With another fuse or a breaker in the slot the one that was found no longer tells, unless it is looked at.
-      const isFuseTold = bench.slot.holds === 'as-found' || probes.some((probe) => probe.meter === 'look' && probe.at === 'fuse')
-      const steadyOf = (told: Hypothesis): readonly Prediction[] => {
-        const story = isFuseTold || told.foundFuse === 'intact' ? told : whileShown(withFuseIntact.of(told))
-        const found = table.steady.get(story)
-        if (found) return found
-        // Most faults are elsewhere and leave a reading as a sound house shows it, which is foretold first.
-        if (story !== hypotheses[0]) steadyOf(hypotheses[0])
-        const own = predictAll(laboratory, bench, story, probes).map((prediction, index) =>
-          share(widened(prediction, scales[index]), table.different[index]),
-        )
-        const sound = table.steady.get(hypotheses[0])
-        const made = sound && own.every((prediction, index) => prediction === sound[index]) ? sound : own
-        table.steady.set(story, made)
-        return made
-      }
-      return (hypothesis, kind) => {
-        const place = hypothesis * kinds.length + kind
-        const found = table.rows.get(place)
-        if (found) return found
-        const story = hypothesesByKind[kind][hypothesis]
-        const shown = steadyOf(whileShown(story))
-        const hidden = story.intermittent ? steadyOf(whileHidden(story)) : shown
-        const made = shown === hidden ? shown : nowAndThen(shown, hidden)
-        table.rows.set(place, made)
-        return made
-      }
+      const key = `${benchKey(bench)} ${probesKey(probes)}`
+      const table = predicted.get(key, () => new Predicted(laboratory, hypotheses[0], bench, probes))
+      return (hypothesis, kind) => table.rowOf(hypothesis * kinds.length + kind, hypothesesByKind[kind][hypothesis])
     },
   }
 }

@@ -34,7 +34,9 @@ export function wordsFor(system: System, probe: Probe): string[] {
 /** What each probe would read on a bench under a hypothesis, the machine settled once for all of them. */
 export function predictAll(laboratory: Laboratory, bench: Bench, hypothesis: Hypothesis, probes: readonly Probe[]): Prediction[] {
   const shown = predictShown(laboratory, bench, whileShown(hypothesis), probes)
-  return hypothesis.intermittent ? nowAndThen(shown, predictShown(laboratory, bench, whileHidden(hypothesis), probes)) : shown
+  if (!hypothesis.intermittent) return shown
+  const hidden = predictShown(laboratory, bench, whileHidden(hypothesis), probes)
+  return shown.map((prediction, index) => nowAndThen(prediction, hidden[index]))
 }
 
 export const predict = (laboratory: Laboratory, bench: Bench, hypothesis: Hypothesis, probe: Probe): Prediction =>
@@ -42,13 +44,9 @@ export const predict = (laboratory: Laboratory, bench: Bench, hypothesis: Hypoth
 
 const alone = new KeptPer((probe: Probe) => [probe])
 
-/** What a fault that comes and goes makes of readings: what it shows, or what is there while it hides. */
-export const nowAndThen = (shown: readonly Prediction[], hidden: readonly Prediction[]): Prediction[] =>
-  shown.map((prediction, index) =>
-    isAlike(prediction, hidden[index])
-      ? hidden[index]
-      : [...weighed(prediction, INTERMITTENT_SHOWS), ...weighed(hidden[index], 1 - INTERMITTENT_SHOWS)],
-  )
+/** What a fault that comes and goes makes of a reading: what it shows, or what is there while it hides. */
+export const nowAndThen = (shown: Prediction, hidden: Prediction): Prediction =>
+  isAlike(shown, hidden) ? hidden : [...weighed(shown, INTERMITTENT_SHOWS), ...weighed(hidden, 1 - INTERMITTENT_SHOWS)]
 
 const weighed = (prediction: Prediction, share: number): Prediction =>
   prediction.map((component) => ({ ...component, weight: component.weight * share }))

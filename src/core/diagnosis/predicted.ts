@@ -1,0 +1,101 @@
+import type { Bench } from '@/src/core/bench/bench'
+import { widened } from '@/src/core/diagnosis/foresee'
+import type { Probe } from '@/src/core/readings/check'
+import { type Hypothesis, whileHidden, whileShown } from '@/src/core/readings/hypothesis'
+import type { Laboratory } from '@/src/core/readings/laboratory'
+import { nowAndThen, predictAll, scaleOf } from '@/src/core/readings/predict'
+import { isAlike, type Prediction, type Scale } from '@/src/core/readings/prediction'
+import { KeptPer } from '@/src/core/units/kept'
+
+/** What one story foretells: a prediction for each probe. */
+export type Row = readonly Prediction[]
+
+/** Different predictions of one probe, and rows of one bench, that others are held against. */
+const MOST_SHARED = 120
+const MOST_ROWS_SHARED = 200
+/** Two faults that are one to the network differ by no more than the solver's rounding, in widths. */
+const THE_SAME = 1e-6
+
+const withFuseIntact = new KeptPer((story: Hypothesis): Hypothesis => ({ ...story, foundFuse: 'intact' }))
+
+/**
+ * What stories foretell of the probes of one bench, worked out as it is asked and kept. Most faults are elsewhere: predictions
+ * that are the same are one object, and so are rows of them, for there are many stories and few rows.
+ */
+export class Predicted {
+  private readonly rows = new Map<number, Row>()
+  /** Of stories that stand still, from which those of what comes and goes are made. */
+  private readonly steady = new Map<Hypothesis, Row>()
+  private readonly different: Prediction[][]
+  private readonly differentRows: Row[] = []
+  /** By what is there while a fault hides, then by what it shows. */
+  private readonly unsteady: Map<Prediction, Map<Prediction, Prediction>>[]
+  private readonly scales: readonly Scale[]
+  /** With another fuse or a breaker in the slot the one that was found no longer tells, unless it is looked at. */
+  private readonly isFuseTold: boolean
+
+  /** @param sound the story of a sound house, which is foretold first */
+  constructor(
+    private readonly laboratory: Laboratory,
+    private readonly sound: Hypothesis,
+    private readonly bench: Bench,
+    private readonly probes: readonly Probe[],
+  ) {
+    this.different = probes.map(() => [])
+    this.unsteady = probes.map(() => new Map())
+    this.scales = probes.map((probe) => scaleOf(laboratory.system, probe))
+    this.isFuseTold = bench.slot.holds === 'as-found' || probes.some((probe) => probe.meter === 'look' && probe.at === 'fuse')
+  }
+
+  /** @param place a number of the story's own */
+  rowOf(place: number, story: Hypothesis): Row {
+    const found = this.rows.get(place)
+    if (found) return found
+    const shown = this.steadyOf(whileShown(story))
+    const made = story.intermittent ? this.comingAndGoing(shown, this.steadyOf(whileHidden(story))) : shown
+    this.rows.set(place, made)
+    return made
+  }
+
+  private steadyOf(told: Hypothesis): Row {
+    const story = this.isFuseTold || told.foundFuse === 'intact' ? told : whileShown(withFuseIntact.of(told))
+    const found = this.steady.get(story)
+    if (found) return found
+    if (story !== this.sound) this.steadyOf(this.sound)
+    const predictions = predictAll(this.laboratory, this.bench, story, this.probes)
+    const made = this.shareRow(predictions.map((prediction, index) => this.share(widened(prediction, this.scales[index]), index)))
+    this.steady.set(story, made)
+    return made
+  }
+
+  private comingAndGoing(shown: Row, hidden: Row): Row {
+    if (shown === hidden) return shown
+    return this.shareRow(
+      shown.map((prediction, index) => {
+        if (prediction === hidden[index]) return prediction
+        const known = this.unsteady[index].get(hidden[index]) ?? new Map<Prediction, Prediction>()
+        this.unsteady[index].set(hidden[index], known)
+        const made = known.get(prediction) ?? nowAndThen(prediction, hidden[index])
+        known.set(prediction, made)
+        return made
+      }),
+    )
+  }
+
+  private share(prediction: Prediction, index: number): Prediction {
+    const different = this.different[index]
+    const [soundly] = different
+    // Which of two neighbours came first must not show: beside the sound house only what is the same is shared.
+    const known = soundly && isAlike(prediction, soundly) ? soundly : different.find((other) => isAlike(prediction, other, THE_SAME))
+    if (known) return known
+    if (different.length < MOST_SHARED) different.push(prediction)
+    return prediction
+  }
+
+  private shareRow(row: Row): Row {
+    const known = this.differentRows.find((other) => other.every((prediction, index) => prediction === row[index]))
+    if (known) return known
+    if (this.differentRows.length < MOST_ROWS_SHARED) this.differentRows.push(row)
+    return row
+  }
+}
