@@ -5,6 +5,7 @@ import { findEnds, findPlace, isLifted } from '@/src/core/job/quick-line-names'
 import { type CommandContext, isOverload, Misread, type SaidPair } from '@/src/core/job/quick-line-points'
 import { SwapReader } from '@/src/core/job/quick-line-swaps'
 import type { Token } from '@/src/core/job/quick-line-tokens'
+import { unitsOfReading } from '@/src/core/job/quick-line-units'
 import type { Answer, Probe } from '@/src/core/readings/check'
 import { marks } from '@/src/core/readings/looks'
 import type { CallName } from '@/src/core/wiring/call'
@@ -274,12 +275,19 @@ class LineParser extends SwapReader {
     const across = this.acrossPart()
     const points = across ? null : this.twoPoints()
     for (const filler of ['reads', 'is', 'read']) this.accept(filler)
+    const before = this.meterWord()
     const { answer, unit: typed } = this.value()
-    const unit = typed ?? said
+    const unit = typed ?? before ?? said
     const [a, b] = across ?? this.resolveBoth(points as SaidPair, this.atPlace())
     const isLive = this.context.state.bench.power
     const meter = unit ?? (isLive && answer !== 'OL' ? 'volts' : 'ohms')
     return [{ kind: 'reading', probe: { meter, a, b }, answer }]
+  }
+
+  /** `Y-C ohms OL`: what was measured, said before the number. */
+  private meterWord(): 'volts' | 'ohms' | null {
+    if (this.accept('ohms') || this.accept('ohm')) return 'ohms'
+    return this.accept('volts') || this.accept('volt') ? 'volts' : null
   }
 
   private value(): { answer: Answer; unit: 'volts' | 'ohms' | null } {
@@ -295,21 +303,8 @@ class LineParser extends SwapReader {
     }
     const value = this.number()
     const unit = this.peek()
-    const units: Record<string, [number, 'volts' | 'ohms']> = {
-      v: [1, 'volts'],
-      volt: [1, 'volts'],
-      volts: [1, 'volts'],
-      mv: [0.001, 'volts'],
-      vac: [1, 'volts'],
-      ohm: [1, 'ohms'],
-      ohms: [1, 'ohms'],
-      k: [1e3, 'ohms'],
-      kohm: [1e3, 'ohms'],
-      m: [1e6, 'ohms'],
-      mohm: [1e6, 'ohms'],
-    }
     if (!unit || unit.text.toLowerCase() === 'at') return { answer: value, unit: null }
-    const known = units[unit.text.toLowerCase()]
+    const known = unitsOfReading[unit.text.toLowerCase()]
     if (!known && findPlace(this.context.system, unit.text) !== null) return { answer: value, unit: null }
     if (!known) this.failAt(`"${unit.text}" is no unit of a reading. Use V, mV, ohm, kohm or Mohm.`, unit)
     this.at++
