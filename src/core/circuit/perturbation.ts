@@ -36,6 +36,8 @@ export class Perturbation {
   private readonly beside = new Float64Array(MAX_RANK)
   private readonly uRe = new Float64Array(MAX_RANK)
   private readonly uIm = new Float64Array(MAX_RANK)
+  /** How often it was set: whoever set it last can tell whether that still stands. */
+  sets = 0
   /** Results of the last query. */
   re = 0
   im = 0
@@ -43,6 +45,7 @@ export class Perturbation {
   set(base: Factored, changes: readonly Change[]): this {
     if (changes.length > MAX_RANK) throw new Error(`more than ${MAX_RANK} changes at once: ${changes.length}`)
     this.base = base
+    this.sets++
     this.rank = 0
     this.steps = 0
     for (const change of changes) {

@@ -10,8 +10,7 @@ import { KeptPer } from '@/src/core/units/kept'
 /** What one story foretells: a prediction for each probe. */
 export type Row = readonly Prediction[]
 
-/** Different predictions of one probe, and rows of one bench, that others are held against. */
-const MOST_SHARED = 120
+/** Rows of one bench that others are held against. */
 const MOST_ROWS_SHARED = 200
 /** Two faults that are one to the network differ by no more than the solver's rounding, in widths. */
 const THE_SAME = 1e-6
@@ -26,7 +25,8 @@ export class Predicted {
   private readonly rows = new Map<number, Row>()
   /** Of stories that stand still, from which those of what comes and goes are made. */
   private readonly steady = new Map<Hypothesis, Row>()
-  private readonly different: Prediction[][]
+  /** The different predictions of each probe, by what finds them. */
+  private readonly different: Map<number | string, Prediction[]>[]
   private readonly differentRows: Row[] = []
   /** By what is there while a fault hides, then by what it shows. */
   private readonly unsteady: Map<Prediction, Map<Prediction, Prediction>>[]
@@ -41,7 +41,7 @@ export class Predicted {
     private readonly bench: Bench,
     private readonly probes: readonly Probe[],
   ) {
-    this.different = probes.map(() => [])
+    this.different = probes.map(() => new Map())
     this.unsteady = probes.map(() => new Map())
     this.scales = probes.map((probe) => scaleOf(laboratory.system, probe))
     this.isFuseTold = bench.slot.holds === 'as-found' || probes.some((probe) => probe.meter === 'look' && probe.at === 'fuse')
@@ -83,13 +83,19 @@ export class Predicted {
   }
 
   private share(prediction: Prediction, index: number): Prediction {
-    const different = this.different[index]
-    const [soundly] = different
     // Which of two neighbours came first must not show: beside the sound house only what is the same is shared.
-    const known = soundly && isAlike(prediction, soundly) ? soundly : different.find((other) => isAlike(prediction, other, THE_SAME))
-    if (known) return known
-    if (different.length < MOST_SHARED) different.push(prediction)
-    return prediction
+    const soundly = this.steady.get(this.sound)?.[index]
+    if (soundly && isAlike(prediction, soundly)) return soundly
+    const different = this.different[index]
+    const key = keyOf(prediction)
+    const neighbours = different.get(key)
+    if (!neighbours) {
+      different.set(key, [prediction])
+      return prediction
+    }
+    const known = neighbours.find((other) => isAlike(other, prediction, THE_SAME))
+    if (!known) neighbours.push(prediction)
+    return known ?? prediction
   }
 
   private shareRow(row: Row): Row {
@@ -99,3 +105,12 @@ export class Predicted {
     return row
   }
 }
+
+/** The same for what is the same; now and then, across the edge of two steps, it is not, and a prediction is not shared. */
+function keyOf([first]: Prediction): number | string {
+  if (first === undefined) return ''
+  if (typeof first.at === 'number') return Math.round((first.at / first.sigma) * STEPS_TO_A_WIDTH)
+  return first.at === 'OL' ? first.at : first.at.word
+}
+
+const STEPS_TO_A_WIDTH = 1e4

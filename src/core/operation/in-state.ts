@@ -35,11 +35,41 @@ const OFTEN = 100
 const KEPT_BENCHES = 6
 const movedOf = new KeptPer((_: Machine) => new Kept<Factored, Map<string, Moved>>(KEPT_BENCHES))
 
+/** What a kernel was set to last, if nobody else has set it since. */
+interface Held {
+  sets: number
+  base: Factored | null
+  fixed: readonly Change[] | null
+  constraints: Constraints | null
+  state: StateBits
+}
+const heldBy = new KeptPer((_: Perturbation): Held => ({ sets: 0, base: null, fixed: null, constraints: null, state: 0 }))
+
 /**
- * Sets the kernel to a machine in a state, with what a fault changes beside it. Stories of one bench pass through few states, so
- * that the moves of those are taken into the base and a story is left with its own few changes.
+ * Sets the kernel to a machine in a state, with what a fault changes beside it. Whoever read the state that the machine settled
+ * in finds it in place; changes and constraints are told by their identity, and must not be altered.
  */
 export function setInState(
+  kernel: Perturbation,
+  machine: Machine,
+  base: Factored,
+  fixed: readonly Change[],
+  constraints: Constraints,
+  state: StateBits,
+): void {
+  const held = heldBy.of(kernel)
+  const isHeld = held.sets === kernel.sets && held.base === base && held.fixed === fixed && held.constraints === constraints
+  if (isHeld && held.state === state) return
+  setMoved(kernel, machine, base, fixed, constraints, state)
+  held.sets = kernel.sets
+  held.base = base
+  held.fixed = fixed
+  held.constraints = constraints
+  held.state = state
+}
+
+/** Stories of one bench pass through few states: the moves of those are taken into the base, and a story is left with its own few changes. */
+function setMoved(
   kernel: Perturbation,
   machine: Machine,
   base: Factored,

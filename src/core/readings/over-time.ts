@@ -105,7 +105,10 @@ export function runOverTime(laboratory: Laboratory, bench: Bench, hypothesis: Hy
     return found.meaning
   }
   const happenings: Happening[] = []
-  let fixed: Change[] = [...changesOfFault(laboratory, hypothesis, bench.lifted)]
+  let fixed: readonly Change[] = changesOfFault(laboratory, hypothesis, bench.lifted)
+  const alter = (...changes: readonly Change[]) => {
+    fixed = [...fixed, ...changes]
+  }
   const lastBroken = new Map<number, number>()
   const thawing = new Map<string, readonly Change[]>()
   const visits = new Map<string, number[]>()
@@ -116,7 +119,7 @@ export function runOverTime(laboratory: Laboratory, bench: Bench, hypothesis: Hy
   let melted = 0
   let windingC = ambientC
   let isFuseOpen = bench.slot.open || (bench.slot.holds === 'as-found' && hypothesis.foundFuse === 'blown')
-  if (isFuseOpen && !bench.slot.open) fixed.push(openLink(network, bodyLink(fuse.id)))
+  if (isFuseOpen && !bench.slot.open) alter(openLink(network, bodyLink(fuse.id)))
   const isFused = !(bench.slot.holds === 'as-found' && fuse.holds === 'none')
   const protector = isResettable(system, bench) ? 'breaker' : 'fuse'
   for (const { atS, call: next } of script.calls ?? []) queue.set(`call ${atS}`, atS, { do: 'call', call: next })
@@ -219,7 +222,7 @@ export function runOverTime(laboratory: Laboratory, bench: Bench, hypothesis: Hy
         if (begins) {
           const changes = changesOfDefrost(board)
           thawing.set(board.id, changes)
-          fixed.push(...changes)
+          alter(...changes)
           queue.set(`thaw ${board.id}`, nowS + (board.defrost?.lastsS ?? 0), { do: 'defrost', board, begins: false })
         } else {
           const changes = thawing.get(board.id) ?? []
@@ -234,15 +237,15 @@ export function runOverTime(laboratory: Laboratory, bench: Bench, hypothesis: Hy
       case 'fuse':
         isFuseOpen = true
         melted = 0
-        fixed.push(openLink(network, bodyLink(fuse.id)))
+        alter(openLink(network, bodyLink(fuse.id)))
         say(fuse.id, 'open')
         return
       case 'cooked':
         say(transformer.id, 'cooked')
         if (script.cooksTo === 'shorted') {
           const [a, b] = transformer.secondary.map((node) => terminalPoint(node, transformer.place))
-          fixed.push(addAdmittance(network, a, b, complex(1 / COOKED_OHM)))
-        } else fixed.push(openLink(network, windingLink(transformer.id, 'primary')))
+          alter(addAdmittance(network, a, b, complex(1 / COOKED_OHM)))
+        } else alter(openLink(network, windingLink(transformer.id, 'primary')))
         windingC = ambientC
         return
       case 'bit': {

@@ -152,17 +152,17 @@ function changesOfOutput({ network, machine }: Laboratory, { board, to, mode }: 
   return opens
 }
 
-/** What moves, and what a fault keeps from moving. */
+/** What moves, and what a fault keeps from moving. Most keep nothing from it: their constraints are the bench's, and one object. */
 export function constraintsOf(laboratory: Laboratory, bench: Bench, hypothesis: Hypothesis): Constraints {
-  const { thermostats } = laboratory.machine
-  const { call } = bench
-  const part = callerOf(laboratory.system, call)
-  const caller = thermostats.findIndex((one) => one.part.id === part.id)
-  let closing = call === 'off' || bench.unplugged.includes(part.id) ? [] : [...(part.calls[call] ?? [])]
-  const dead = thermostats.map((one) => one.part.id).filter((id) => bench.unplugged.includes(id))
+  const asAsked = askedOf.of(laboratory).of(bench)
+  const told = changesTold(hypothesis)
+  if (!told.some(({ do: effect }) => HINDERS.has(effect))) return asAsked
+  const part = callerOf(laboratory.system, bench.call)
+  let { closing } = asAsked
+  const dead = [...asAsked.dead]
   const welded: string[] = []
   const outputs: Record<string, OutputMode> = {}
-  for (const effect of changesTold(hypothesis)) {
+  for (const effect of told) {
     if (effect.do === 'weld') welded.push(effect.coil)
     // A fault of an output outweighs the way it was built.
     if (effect.do === 'output') outputs[outputKey(effect.board, effect.to)] ??= effect.mode
@@ -170,8 +170,30 @@ export function constraintsOf(laboratory: Laboratory, bench: Bench, hypothesis: 
       closing = closing.filter((terminal) => !effect.terminals.includes(terminal))
     if (effect.do === 'thermostat-dead') dead.push(effect.thermostat)
   }
-  return { caller, closing, dead, welded, outputs, moves: `${caller} ${closing.join()} ${welded.join()}` }
+  return { ...asAsked, closing, dead, welded, outputs, moves: movesKey(asAsked.caller, closing, welded) }
 }
+
+const HINDERS: ReadonlySet<Effect['do']> = new Set(['weld', 'output', 'never-closes', 'thermostat-dead'])
+
+const askedOf = new KeptPer((laboratory: Laboratory) => new KeptPer((bench: Bench) => whatIsAsked(laboratory, bench)))
+
+function whatIsAsked({ machine, system }: Laboratory, { call, unplugged }: Bench): Constraints {
+  const ids = machine.thermostats.map(({ part }) => part.id)
+  const part = callerOf(system, call)
+  const caller = ids.indexOf(part.id)
+  const closing = call === 'off' || unplugged.includes(part.id) ? [] : (part.calls[call] ?? [])
+  return {
+    caller,
+    closing,
+    dead: ids.filter((id) => unplugged.includes(id)),
+    welded: [],
+    outputs: {},
+    moves: movesKey(caller, closing, []),
+  }
+}
+
+const movesKey = (caller: number, closing: readonly string[], welded: readonly string[]): string =>
+  `${caller} ${closing.join()} ${welded.join()}`
 
 /** Current of every transformer's secondary while the protection stands as the bench says, A: one value for each state of a chatter. */
 export function secondaryAmps(laboratory: Laboratory, bench: Bench, hypothesis: Hypothesis): Map<string, number[]> {
