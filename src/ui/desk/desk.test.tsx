@@ -206,12 +206,15 @@ describe('the other steps', () => {
     expect(screen.getByLabelText('Where')).toHaveValue('outdoor-cable')
   })
 
-  it('Power calls a fuse that is larger than its label a finding', async () => {
-    const user = open('power')
+  it('Power calls a fuse that is larger than its label a finding, and puts the right one in', async () => {
+    const user = open('power', (job) => ({ ...job, entries: job.entries.filter(({ kind }) => kind === 'complaint') }))
     await region('Fuse')
     expect(screen.queryByText(/A finding: a 5 A fuse/)).toBeNull()
-    await user.type(screen.getByRole('textbox', { name: 'quick line' }), 'fuse 5 in{Enter}')
+    await user.click(screen.getByRole('button', { name: 'found 5 A, too large' }))
     expect(await within(await region('Fuse')).findByText(/A finding: a 5 A fuse where the label says 3 A/)).toBeInTheDocument()
+    await user.click(screen.getByRole('button', { name: 'put a 3 A fuse in' }))
+    expect(await within(await region('Fuse')).findByText(/Now: 3 A fuse in/)).toBeInTheDocument()
+    expect(screen.queryByText(/A finding: a 5 A fuse/)).toBeNull()
   })
 
   it('Prove asks for one mode after the other and warns of the jumper', async () => {

@@ -1,17 +1,17 @@
 'use client'
 import { useState } from 'react'
-import { saySlot } from '@/src/core/bench/say'
 import type { Answer } from '@/src/core/readings/check'
 import { probeKey } from '@/src/core/readings/check'
 import { type Expected, isExpected, sayExpected } from '@/src/core/readings/expected'
 import { sayAnswer } from '@/src/core/readings/say'
-import { firstPart, isUnknown } from '@/src/core/wiring/system'
+import { firstPart } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
 import { Caution } from '@/src/ui/controls/caution'
 import { Keypad } from '@/src/ui/controls/keypad'
 import { useDesk } from '@/src/ui/desk/desk-context'
 import { Screen, type ScreenProps } from '@/src/ui/desk/screen'
 import { useWorkerAnswer } from '@/src/ui/engine/use-worker-answer'
+import { FuseCard } from '@/src/ui/power/fuse-card'
 import { LateCharts } from '@/src/ui/power/late-charts'
 import { SupplyPicture } from '@/src/ui/power/supply-picture'
 import { placesWithLine, supplyChecks } from '@/src/ui/power/supply-probes'
@@ -48,12 +48,10 @@ export function PowerStep({ onStep }: ScreenProps) {
   const next = lines.find(({ id }) => id === picked) ?? lines.find(isDue) ?? null
   const fuse = firstPart(system, 'fuse')
   const { slot } = state.bench
-  const isOversized = !isUnknown(system, 'fuse') && fuse.holds === undefined && slot.holds === 'fuse' && slot.ratingA > fuse.ratingA
   const transformer = firstPart(system, 'transformer')
   const winding = { va: transformer.va, plateVolts: PLATE_VOLTS }
   const { answer: windings } = useWorkerAnswer((worker) => worker.windings({ system, entries }), `windings ${entries.length}`)
   const { answer: overload } = useWorkerAnswer((worker) => worker.overload({ system, entries }), `overload ${entries.length}`)
-  const seen = state.observations.findLast(({ probe }) => probe.meter === 'look' && probe.at === 'fuse')?.answer
   const take = (answer: Answer) => {
     if (next && record([{ kind: 'reading', probe: next.probe, answer }]) === null) setPicked(null)
   }
@@ -99,7 +97,9 @@ export function PowerStep({ onStep }: ScreenProps) {
             <thead>
               <tr className="border-line border-b-2 text-muted text-small">
                 <th scope="col">reading</th>
-                <th scope="col">should show</th>
+                <th scope="col" className="pr-3">
+                  should show
+                </th>
                 <th scope="col">read</th>
                 <th scope="col">
                   <span className="sr-only">take it</span>
@@ -114,7 +114,7 @@ export function PowerStep({ onStep }: ScreenProps) {
                     <th scope="row" className="font-normal">
                       {line.say}
                     </th>
-                    <td className="text-muted">{line.expected ? sayExpected(line.expected) : '…'}</td>
+                    <td className="pr-3 text-muted">{line.expected ? sayExpected(line.expected) : '…'}</td>
                     <td className={line.answer === null ? 'text-muted' : fits ? 'text-hold' : fits === false ? 'font-bold text-ember' : ''}>
                       {line.answer === null
                         ? 'not read'
@@ -161,55 +161,7 @@ export function PowerStep({ onStep }: ScreenProps) {
               </Button>
             </section>
           )}
-          <section aria-label="Fuse">
-            <h2 className="font-bold text-muted text-small">Fuse</h2>
-            <p className="py-1">
-              {fuse.holds === 'none'
-                ? 'None is fitted; an inline one would protect this transformer.'
-                : isUnknown(system, 'fuse')
-                  ? 'Nobody has looked at its label: 3 A and 5 A are both weighed.'
-                  : `The label says ${fuse.ratingA} A.`}{' '}
-              Now: {saySlot(system, state.bench)}.
-            </p>
-            {isOversized && (
-              <div className="mb-2">
-                <Caution>
-                  A finding: a {slot.ratingA} A fuse where the label says {fuse.ratingA} A. It lets the transformer cook on what the right
-                  one would stop. The right one goes back in, never a larger one.
-                </Caution>
-              </div>
-            )}
-            <div className="flex flex-wrap gap-2">
-              {(fuse.holds === 'none' ? [] : ['good', 'blown']).map((word) => {
-                const isSaid = typeof seen === 'object' && 'word' in seen && seen.word === word
-                return (
-                  <Button
-                    key={word}
-                    aria-pressed={isSaid}
-                    className={isSaid ? '!border-next font-bold' : ''}
-                    onClick={() => record([{ kind: 'reading', probe: { meter: 'look', at: 'fuse' }, answer: { word } }])}
-                  >
-                    {isSaid && <span aria-hidden>✓ </span>}found {word}
-                  </Button>
-                )
-              })}
-              {fuse.holds === 'none' && slot.holds !== 'fuse' && (
-                <Button onClick={() => record([{ kind: 'bench', change: { do: 'slot', holds: 'fuse', ratingA: fuse.ratingA } }])}>
-                  inline {fuse.ratingA} A fuse fitted
-                </Button>
-              )}
-              {slot.holds !== 'breaker' && (
-                <Button onClick={() => record([{ kind: 'bench', change: { do: 'slot', holds: 'breaker' } }])}>put a breaker in</Button>
-              )}
-            </div>
-            {(transformer.taps ?? []).map(({ lead, volts }) => (
-              <p key={lead} className="mt-2 text-muted">
-                The line is on the {transformer.primaryVolts} V lead. Where the line is {volts} V, the {volts} V lead is the right one: on
-                this one a {volts} V line would give {((transformer.openVolts * volts) / transformer.primaryVolts).toFixed(0)} V, nothing
-                loaded. Cap the leads that are not used.
-              </p>
-            ))}
-          </section>
+          <FuseCard />
         </>
       }
     />
