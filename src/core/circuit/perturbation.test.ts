@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { addAdmittance, type Change, factorNetwork, openLink } from '@/src/core/circuit/factored'
+import { addAdmittance, type Change, closeLink, factorNetwork, openLink } from '@/src/core/circuit/factored'
 import { Perturbation } from '@/src/core/circuit/perturbation'
 import { solveNetwork } from '@/src/core/circuit/solver'
 import { writeChanges } from '@/src/core/readings/network-in-state'
@@ -73,6 +73,25 @@ describe('Perturbation', () => {
     const before = new Perturbation().set(live, changes)
     const after = new Perturbation().set(absorbed, [])
     for (const node of probed) expect(after.difference(node, -1)).toBeCloseTo(before.difference(node, -1), 6)
+  })
+
+  it('adds up the steps of a link, in a base that took some of them in too: opened twice and closed once it is open', () => {
+    const link = 'landing:outdoor-cable.Y@indoor'
+    const volts = (base: typeof live, changes: Change[]) =>
+      new Perturbation().set(base, changes).difference(network.nodeIndex('Y@outdoor'), network.nodeIndex('C@outdoor'))
+    const call = addAdmittance(network, 'R@indoor', 'Y@indoor', complex(20))
+    const [open, close] = [openLink(network, link), closeLink(network, link)]
+    const closed = volts(live, [call])
+    expect(closed).toBeGreaterThan(20)
+    expect(volts(live, [call, open, close])).toBeCloseTo(closed, 9)
+    expect(volts(live, [call, open])).toBeLessThan(0.1)
+    expect(volts(live, [call, open, open, close])).toBeLessThan(0.1)
+    const opened = new Perturbation().set(live, [open]).absorb()
+    expect(volts(opened, [call, close])).toBeCloseTo(closed, 6)
+    // Opening what is open already changes nothing but the count.
+    const twice = new Perturbation().set(opened, [open]).absorb()
+    expect(volts(twice, [call, close])).toBeLessThan(0.1)
+    expect(volts(twice, [call, close, close])).toBeCloseTo(closed, 6)
   })
 
   it('refuses more changes than it has room for', () => {

@@ -1,6 +1,8 @@
 import { createVector } from '@/src/core/circuit/dense'
-import { type Change, type Factored, factoredBy, type LinkStands, type LinkStep } from '@/src/core/circuit/factored'
+import { type Change, type Factored, factoredBy } from '@/src/core/circuit/factored'
+import { LinkSteps } from '@/src/core/circuit/link-steps'
 import { OPEN_OHM } from '@/src/core/circuit/network'
+import { SmallSystem } from '@/src/core/circuit/small-system'
 
 /** Changes at once: a bench's, a fault's, and one or two for every relay that moves. */
 const MAX_RANK = 96
@@ -17,10 +19,7 @@ export class Perturbation {
   private readonly q = new Int32Array(MAX_RANK)
   private readonly dRe = new Float64Array(MAX_RANK)
   private readonly dIm = new Float64Array(MAX_RANK)
-  private readonly mRe = new Float64Array(MAX_RANK * MAX_RANK)
-  private readonly mIm = new Float64Array(MAX_RANK * MAX_RANK)
-  private readonly order = new Int32Array(MAX_RANK)
-  private readonly scales = new Float64Array(MAX_RANK)
+  private readonly small = new SmallSystem(MAX_RANK)
   private readonly yRe = new Float64Array(MAX_RANK)
   private readonly yIm = new Float64Array(MAX_RANK)
   private readonly wRe = new Float64Array(MAX_RANK)
@@ -28,12 +27,7 @@ export class Perturbation {
   /** The port that is looked from, and what it carries over to each change's. */
   private from = 0
   private to = 0
-  /** Links that a step was taken of, how they stand after it, and what closes them beside an open row. */
-  private steps = 0
-  private readonly stepped = new Int32Array(MAX_RANK)
-  private readonly opens = new Int32Array(MAX_RANK)
-  private readonly ohm = new Float64Array(MAX_RANK)
-  private readonly beside = new Float64Array(MAX_RANK)
+  private readonly steps = new LinkSteps(MAX_RANK)
   private readonly uRe = new Float64Array(MAX_RANK)
   private readonly uIm = new Float64Array(MAX_RANK)
   /** How often it was set: whoever set it last can tell whether that still stands. */
@@ -42,18 +36,24 @@ export class Perturbation {
   re = 0
   im = 0
 
+  /** Puts changes in place; steps of the same link add up. Throws when they leave nothing to solve. */
   set(base: Factored, changes: readonly Change[]): this {
     if (changes.length > MAX_RANK) throw new Error(`more than ${MAX_RANK} changes at once: ${changes.length}`)
     this.base = base
     this.sets++
     this.rank = 0
-    this.steps = 0
+    const { steps } = this
+    steps.begin(base)
     for (const change of changes) {
-      if (change.kind === 'link') this.addStep(change)
+      if (change.kind === 'link') steps.add(change)
       else this.addPort(change.p, change.q, change.y.re, change.y.im)
     }
-    this.takeSteps()
-    const { rank: r, p, q, dRe, dIm, mRe, mIm, wRe, wIm } = this
+    for (let step = 0; step < steps.count; step++) {
+      const change = steps.change(step)
+      if (change !== 0) this.addPort(steps.p, steps.q, change, 0)
+    }
+    const { rank: r, p, q, dRe, dIm, wRe, wIm } = this
+    const { re: mRe, im: mIm } = this.small
     const { x, rowsRe, rowsIm } = base
     for (let k = 0; k < r; k++) {
       const pRe = rowsRe[p[k]]
@@ -77,8 +77,9 @@ export class Perturbation {
       wRe[k] = dr * vr - di * vi
       wIm[k] = dr * vi + di * vr
     }
-    this.factorSmall()
-    this.solveSmall(this.yRe, this.yIm)
+    if (!this.small.factor(r))
+      throw new Error(`a change makes the network singular: unknowns ${p.slice(0, r).join()} against ${q.slice(0, r).join()}`)
+    this.small.solve(wRe, wIm, this.yRe, this.yIm)
     return this
   }
 
@@ -91,43 +92,6 @@ export class Perturbation {
     this.rank = rank + 1
   }
 
-  /** Steps of the same link are gathered, for only where they lead tells how to take them. */
-  private addStep({ row, opens, ohm }: LinkStep): void {
-    const link = row - this.base.network.nodes.length
-    let step = 0
-    while (step < this.steps && this.stepped[step] !== link) step++
-    if (step === this.steps) {
-      const { stands } = this.base
-      this.stepped[step] = link
-      this.opens[step] = stands.opens[link]
-      this.ohm[step] = stands.ohm[link]
-      this.steps++
-    }
-    this.opens[step] += opens
-    this.ohm[step] += ohm
-  }
-
-  private takeSteps(): void {
-    const { network, stands } = this.base
-    for (let step = 0; step < this.steps; step++) {
-      const link = this.stepped[step]
-      const row = network.nodes.length + link
-      const isOpen = this.opens[step] > 0
-      const known = stands.beside[link]
-      this.beside[step] = 0
-      if (stands.opens[link] <= 0 && known === 0) {
-        const from = ohmOf(stands.opens[link], stands.ohm[link])
-        const to = isOpen ? OPEN_OHM : ohmOf(this.opens[step], this.ohm[step])
-        if (to !== from) this.addPort(row, -1, from - to, 0)
-        continue
-      }
-      const beside = isOpen ? 0 : 1 / ohmOf(this.opens[step], this.ohm[step]) - 1 / OPEN_OHM
-      this.beside[step] = beside
-      const [a, b] = network.linkEnds[link]
-      if (beside !== known) this.addPort(a, b, beside - known, 0)
-    }
-  }
-
   /** Volts between two nodes, into re and im; their magnitude is returned. */
   difference(p: number, q: number): number {
     this.lookFrom(p, q)
@@ -136,11 +100,9 @@ export class Perturbation {
 
   /** Current through the link of a row, from its a to its b, into re and im; its magnitude is returned. */
   current(row: number): number {
-    const { network, stands } = this.base
+    const { network } = this.base
     const link = row - network.nodes.length
-    let step = 0
-    while (step < this.steps && this.stepped[step] !== link) step++
-    const beside = step < this.steps ? this.beside[step] : stands.beside[link]
+    const beside = this.steps.besideOf(link)
     if (beside === 0) return this.difference(row, -1)
     const [a, b] = network.linkEnds[link]
     const siemens = beside + 1 / OPEN_OHM
@@ -204,7 +166,7 @@ export class Perturbation {
       wRe[k] = dRe[k] * uRe[k] - dIm[k] * uIm[k]
       wIm[k] = dRe[k] * uIm[k] + dIm[k] * uRe[k]
     }
-    this.solveSmall(wRe, wIm)
+    this.small.solve(wRe, wIm, wRe, wIm)
     let re = rowsRe[from][from] - 2 * rowsRe[from][to] + rowsRe[to][to]
     let im = rowsIm[from][from] - 2 * rowsIm[from][to] + rowsIm[to][to]
     for (let k = 0; k < r; k++) {
@@ -222,7 +184,7 @@ export class Perturbation {
    */
   absorb(): Factored {
     const { base, rank: r } = this
-    if (r === 0) return base
+    if (r === 0) return this.steps.count === 0 ? base : { ...base, stands: this.steps.standsAfter() }
     const width = base.x.re.length
     // What the changes' ports see of every unknown, and what the changes make of it.
     const seenRe = new Float64Array(r * width)
@@ -245,13 +207,13 @@ export class Perturbation {
       }
       x.re[col] = re
       x.im[col] = im
-      this.solveSmall(this.wRe, this.wIm)
+      this.small.solve(this.wRe, this.wIm, this.wRe, this.wIm)
       for (let k = 0; k < r; k++) {
         madeRe[k * width + col] = this.wRe[k]
         madeIm[k * width + col] = this.wIm[k]
       }
     }
-    return factoredBy(base.network, this.standsAfter(), x, (row) => {
+    return factoredBy(base.network, this.steps.standsAfter(), x, (row) => {
       base.need(row)
       const re = base.rowsRe[row].slice()
       const im = base.rowsIm[row].slice()
@@ -270,122 +232,4 @@ export class Perturbation {
       return { re, im }
     })
   }
-
-  private standsAfter(): LinkStands {
-    const { stands } = this.base
-    const [opens, ohm, beside] = [stands.opens.slice(), stands.ohm.slice(), stands.beside.slice()]
-    for (let step = 0; step < this.steps; step++) {
-      const link = this.stepped[step]
-      opens[link] = this.opens[step]
-      ohm[link] = this.ohm[step]
-      beside[link] = this.beside[step]
-    }
-    return { opens, ohm, beside }
-  }
-
-  /** Rows of opened links are ten orders above those of joined points, so a pivot is chosen by its share of its own row. */
-  private factorSmall(): void {
-    const { rank: r, mRe, mIm, order, scales } = this
-    for (let k = 0; k < r; k++) {
-      order[k] = k
-      let most = 0
-      for (let col = 0; col < r; col++) {
-        const size = Math.abs(mRe[k * r + col]) + Math.abs(mIm[k * r + col])
-        if (size > most) most = size
-      }
-      scales[k] = 1 / most
-    }
-    for (let k = 0; k < r; k++) {
-      let best = -1
-      let bestRow = k
-      for (let row = k; row < r; row++) {
-        const size = (Math.abs(mRe[row * r + k]) + Math.abs(mIm[row * r + k])) * scales[row]
-        if (size > best) {
-          best = size
-          bestRow = row
-        }
-      }
-      if (bestRow !== k) {
-        for (let col = 0; col < r; col++) {
-          const a = k * r + col
-          const b = bestRow * r + col
-          const re = mRe[a]
-          mRe[a] = mRe[b]
-          mRe[b] = re
-          const im = mIm[a]
-          mIm[a] = mIm[b]
-          mIm[b] = im
-        }
-        const row = order[k]
-        order[k] = order[bestRow]
-        order[bestRow] = row
-        const scale = scales[k]
-        scales[k] = scales[bestRow]
-        scales[bestRow] = scale
-      }
-      const pr = mRe[k * r + k]
-      const pi = mIm[k * r + k]
-      const square = pr * pr + pi * pi
-      if (!(square > 0))
-        throw new Error(`a change makes the network singular: unknowns ${this.p.slice(0, r).join()} against ${this.q.slice(0, r).join()}`)
-      for (let row = k + 1; row < r; row++) {
-        const ar = mRe[row * r + k]
-        const ai = mIm[row * r + k]
-        const fr = (ar * pr + ai * pi) / square
-        const fi = (ai * pr - ar * pi) / square
-        mRe[row * r + k] = fr
-        mIm[row * r + k] = fi
-        for (let col = k + 1; col < r; col++) {
-          const ur = mRe[k * r + col]
-          const ui = mIm[k * r + col]
-          mRe[row * r + col] -= fr * ur - fi * ui
-          mIm[row * r + col] -= fr * ui + fi * ur
-        }
-      }
-    }
-  }
-
-  /** Solves the small system for the right-hand side in w, into the given arrays (which may be w itself). */
-  private solveSmall(outRe: Float64Array, outIm: Float64Array): void {
-    const { rank: r, mRe, mIm, order, wRe, wIm } = this
-    const tRe = this.scratchRe
-    const tIm = this.scratchIm
-    for (let row = 0; row < r; row++) {
-      let sr = wRe[order[row]]
-      let si = wIm[order[row]]
-      for (let col = 0; col < row; col++) {
-        const lr = mRe[row * r + col]
-        const li = mIm[row * r + col]
-        sr -= lr * tRe[col] - li * tIm[col]
-        si -= lr * tIm[col] + li * tRe[col]
-      }
-      tRe[row] = sr
-      tIm[row] = si
-    }
-    for (let row = r - 1; row >= 0; row--) {
-      let sr = tRe[row]
-      let si = tIm[row]
-      for (let col = row + 1; col < r; col++) {
-        const ur = mRe[row * r + col]
-        const ui = mIm[row * r + col]
-        sr -= ur * tRe[col] - ui * tIm[col]
-        si -= ur * tIm[col] + ui * tRe[col]
-      }
-      const pr = mRe[row * r + row]
-      const pi = mIm[row * r + row]
-      const square = pr * pr + pi * pi
-      tRe[row] = (sr * pr + si * pi) / square
-      tIm[row] = (si * pr - sr * pi) / square
-    }
-    for (let row = 0; row < r; row++) {
-      outRe[row] = tRe[row]
-      outIm[row] = tIm[row]
-    }
-  }
-
-  private readonly scratchRe = new Float64Array(MAX_RANK)
-  private readonly scratchIm = new Float64Array(MAX_RANK)
 }
-
-/** A closed link's impedance; one that was closed more than once is closed by one of its closings. */
-const ohmOf = (opens: number, ohm: number): number => ohm / (1 - opens)
