@@ -2,7 +2,7 @@ import { type Bench, benchKey } from '@/src/core/bench/bench'
 import { overLevels } from '@/src/core/diagnosis/by-house'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { widened } from '@/src/core/diagnosis/foresee'
-import { atLevel, BESIDE_LEVEL, voltLevels } from '@/src/core/diagnosis/houses'
+import { atLevel, BESIDE_LEVEL, houseLevels } from '@/src/core/diagnosis/houses'
 import { latestAnswers, type Observation, observationKey } from '@/src/core/diagnosis/observations'
 import type { Probe } from '@/src/core/readings/check'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
@@ -34,7 +34,7 @@ function compute(engine: Engine, repaired: string, observations: readonly Observ
     benches.set(benchKey(bench), group)
   }
   const logBoth = (both: Hypothesis): number => {
-    const logs = voltLevels.map(({ weight }) => Math.log(weight))
+    const logs = houseLevels.map(({ weight }) => Math.log(weight))
     for (const { bench, probes, answers } of benches.values())
       predictAll(engine.laboratory, bench, both, probes).forEach((foretold, row) => {
         const scale = scaleOf(engine.system, probes[row])

@@ -1,5 +1,5 @@
 import { createBench } from '@/src/core/bench/bench'
-import { atLevel, voltLevels } from '@/src/core/diagnosis/houses'
+import { atLevel, houseLevels } from '@/src/core/diagnosis/houses'
 import type { Observation } from '@/src/core/diagnosis/observations'
 import { computePosterior, noEvidence } from '@/src/core/diagnosis/posterior'
 import { listSuspects } from '@/src/core/diagnosis/suspects'
@@ -43,6 +43,24 @@ describe('a house on a low line', () => {
     })
   })
 
+  it('does not come to look like a leak by many clamps that all read a third more than the template draws', () => {
+    const calls = ['off', 'fan', 'cool', 'heat'] as const
+    const clamp = { meter: 'amps', on: 'fuse' } as const
+    const observations = calls.map((call, index): Observation => {
+      const bench = { ...live, call }
+      return {
+        id: String(index),
+        bench,
+        probe: clamp,
+        answer: Number((1.3 * Number(predict(engine.laboratory, bench, healthy, clamp)[0].at)).toFixed(2)),
+      }
+    })
+    const [before, after] = [[], observations].map(oddsAgainstSound)
+    engine.hypotheses.forEach(({ id }, index) => {
+      expect([id, after[index] < 4 * before[index]]).toEqual([id, true])
+    })
+  })
+
   it('fits the story of a sound house in every reading', () => {
     const evidence = { ...noEvidence, observations: soundHouseAt(0.925, places) }
     const suspects = listSuspects(engine, evidence, computePosterior(engine, evidence), Number.POSITIVE_INFINITY)
@@ -62,7 +80,7 @@ describe('a house on a low line', () => {
 
 describe('levels of volts', () => {
   it('are all houses together, and move volts and amps but no ohms', () => {
-    expect(voltLevels.reduce((sum, { weight }) => sum + weight, 0)).toBeCloseTo(1)
+    expect(houseLevels.reduce((sum, { weight }) => sum + weight, 0)).toBeCloseTo(1)
     const ohms = { meter: 'ohms', a: 'Y@indoor', b: 'C@indoor' } as const
     const off = { ...live, power: false }
     const prediction = predict(engine.laboratory, off, healthy, ohms)

@@ -1,4 +1,4 @@
-import { degrees, voltLevels, type WiringKind } from '@/src/core/diagnosis/houses'
+import { degrees, houseLevels, timesAt, type WiringKind } from '@/src/core/diagnosis/houses'
 import type { Scale } from '@/src/core/readings/prediction'
 
 /** How well every story explains one reading. Rows run story after story. */
@@ -30,7 +30,13 @@ export const buildsOf = (kinds: readonly WiringKind[]): Build[] =>
 export function overLevels(scale: Scale, likelihoodAt: (times: number) => number): number[] {
   const asDrawn = likelihoodAt(1)
   const hangsOnVolts = scale === 'volts' || scale === 'amps'
-  return voltLevels.map(({ times }) => (times === 1 || !hangsOnVolts ? asDrawn : likelihoodAt(times)))
+  if (!hangsOnVolts) return houseLevels.map(() => asDrawn)
+  const values: number[] = []
+  for (const [place, level] of houseLevels.entries()) {
+    const isKnown = scale === 'volts' && level.asVolts < place
+    values.push(isKnown ? values[level.asVolts] : place === 0 ? asDrawn : likelihoodAt(timesAt(level, scale)))
+  }
+  return values
 }
 
 /**
@@ -44,7 +50,7 @@ export function gather(
   logAnything: number,
 ): Likelihoods {
   const stories = times.length
-  const levels = voltLevels.length
+  const levels = houseLevels.length
   const marginal = new Float64Array(stories + 1)
   const byHouse = new Float64Array(stories * builds.length * levels)
   const byLevel = new Float64Array(stories * levels)
@@ -60,7 +66,7 @@ export function gather(
         const value = times[story] === 1 ? values[level] : values[level] ** times[story]
         if (values !== before) byHouse[place + level] = Math.log(value)
         byLevel[story * levels + level] += builds[build].weight * value
-        sum += builds[build].weight * voltLevels[level].weight * value
+        sum += builds[build].weight * houseLevels[level].weight * value
       }
       before = values
     }

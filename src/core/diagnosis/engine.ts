@@ -2,7 +2,7 @@ import { type Bench, benchKey } from '@/src/core/bench/bench'
 import { type Build, buildsOf, gather, type Likelihoods, overLevels } from '@/src/core/diagnosis/by-house'
 import { type CostModel, defaultCost } from '@/src/core/diagnosis/cost'
 import { Foreseeing } from '@/src/core/diagnosis/foresee'
-import { atLevel, degrees, kindsOfWiring, valueSpreads, voltLevels, type WiringKind } from '@/src/core/diagnosis/houses'
+import { atLevel, degrees, houseLevels, kindsOfWiring, valueSpreads, type WiringKind } from '@/src/core/diagnosis/houses'
 import { type Observation, observationKey, timesTold, wrongShare } from '@/src/core/diagnosis/observations'
 import { Predicted } from '@/src/core/diagnosis/predicted'
 import { type Behaviour, createHypotheses } from '@/src/core/diagnosis/priors'
@@ -132,7 +132,7 @@ export function createEngine(system: System, { cost = defaultCost, shop = {} }: 
     hypothesesByKind,
     kinds,
     builds,
-    logHouses: Float64Array.from(builds.flatMap(({ weight }) => voltLevels.map((level) => Math.log(weight * level.weight)))),
+    logHouses: Float64Array.from(builds.flatMap(({ weight }) => houseLevels.map((level) => Math.log(weight * level.weight)))),
     foresee: (bench, probe) => foresee(bench, probe).pieces(),
     logLikelihoods: (observation) => known.get(observationKey(observation), () => compute(observation)),
     predictions: (bench, probes) => {

@@ -35,18 +35,51 @@ export const valueSpreads: readonly ValueSpread[] = [
   { weight: 0.16, factors: { ...templateValues, anyCoilOhm: 1.3, emf: 0.96, transformerOhm: 1, anyLengthM: 0.55, electronicsVa: 1.3 } },
   { weight: 0.16, factors: { ...templateValues, anyCoilOhm: 0.75, emf: 1.04, transformerOhm: 1, anyLengthM: 1.8, electronicsVa: 0.75 } },
 ]
-/**
- * How high the volts of a house stand against its template's, line and transformers together: a service may be 5 % off, and a
- * winding a few more (assumption). A house has it for all its readings: taken reading by reading, a house on a low line looked
- * more like a loose neutral with every reading that was as low as the one before.
- */
-export const voltLevels: readonly { readonly times: number; readonly weight: number }[] = [
+/** What a house has for all its readings. */
+export interface HouseLevel {
+  /** How high its volts stand against its template's, line and transformers together. */
+  readonly times: number
+  /** How much more its coils and electronics draw at the same volts. */
+  readonly load: number
+  readonly weight: number
+  /** The first level with the same volts. */
+  readonly asVolts: number
+}
+
+/** A service may be 5 % off, and a winding a few more: assumption. */
+const VOLTS = [
   { times: 1, weight: 0.38 },
   { times: 0.9625, weight: 0.245 },
   { times: 1.0375, weight: 0.245 },
   { times: 0.925, weight: 0.065 },
   { times: 1.075, weight: 0.065 },
 ]
+/** Coils of one make are all high or all low, and electronics draw what they draw at every reading: assumption. */
+const LOADS = [
+  { load: 0.8, weight: 0.2 },
+  { load: 1.25, weight: 0.2 },
+]
+/** Levels of volts at which the loads are told apart: the likeliest. */
+const LOADED = 3
+
+/**
+ * Reading by reading, a house on a low line looked more like a loose neutral with every reading that was as low as the one
+ * before, and a sound one that draws a third more like a leak to the metal with every clamp on R.
+ */
+export const houseLevels: readonly HouseLevel[] = [
+  ...VOLTS.map(({ times, weight }, asVolts) => ({
+    times,
+    load: 1,
+    weight: asVolts < LOADED ? weight * (1 - LOADS.reduce((sum, one) => sum + one.weight, 0)) : weight,
+    asVolts,
+  })),
+  ...LOADS.flatMap((one) =>
+    VOLTS.slice(0, LOADED).map(({ times, weight }, asVolts) => ({ times, load: one.load, weight: weight * one.weight, asVolts })),
+  ),
+]
+
+/** How many times as high a reading on this scale is at a level. */
+export const timesAt = ({ times, load }: HouseLevel, scale: Scale): number => (scale === 'amps' ? times * load : times)
 
 /** Share of a reading's volts that part values still hide where the level of the house is weighed beside: assumption. */
 export const BESIDE_LEVEL = 0.01

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { voltLevels } from '@/src/core/diagnosis/houses'
+import { houseLevels } from '@/src/core/diagnosis/houses'
 import { latestAnswers, type Observation, questionKey } from '@/src/core/diagnosis/observations'
 import { computePosterior, type Evidence, noEvidence, posteriorsWithout } from '@/src/core/diagnosis/posterior'
 import type { Answer, Probe } from '@/src/core/readings/check'
@@ -60,12 +60,12 @@ describe('the wiring of a story', () => {
       fc.property(evidenceArb, (evidence) => {
         const rows = latestAnswers(evidence.observations).map((observation) => engine.logLikelihoods(observation).byHouse)
         const { kinds } = computePosterior(engine, evidence)
-        const houses = engine.builds.length * voltLevels.length
+        const houses = engine.builds.length * houseLevels.length
         for (let story = 0; story < kinds.length; story += 13) {
           const held = engine.kinds.map(() => 0)
           engine.builds.forEach(({ kind, weight }, build) => {
-            voltLevels.forEach((level, place) => {
-              const log = rows.reduce((sum, row) => sum + row[story * houses + build * voltLevels.length + place], 0)
+            houseLevels.forEach((level, place) => {
+              const log = rows.reduce((sum, row) => sum + row[story * houses + build * houseLevels.length + place], 0)
               held[kind] += weight * level.weight * Math.exp(log)
             })
           })

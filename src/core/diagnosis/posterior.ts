@@ -2,7 +2,7 @@ import { saidBefore } from '@/src/core/diagnosis/after-repair'
 import type { Build, Likelihoods } from '@/src/core/diagnosis/by-house'
 import { type Complaint, emptyComplaint } from '@/src/core/diagnosis/complaint'
 import type { Engine } from '@/src/core/diagnosis/engine'
-import { voltLevels } from '@/src/core/diagnosis/houses'
+import { houseLevels } from '@/src/core/diagnosis/houses'
 import { latestAnswers, type Observation } from '@/src/core/diagnosis/observations'
 import { priorWeights } from '@/src/core/diagnosis/priors'
 import { KeptPer } from '@/src/core/units/kept'
@@ -85,7 +85,7 @@ function sumByHouse({ hypotheses, logHouses }: Engine, rows: readonly Likelihood
 function conclude(engine: Engine, weights: Readonly<Float64Array>, rows: readonly Likelihoods[], byHouse: Float64Array): Posterior {
   const { hypotheses } = engine
   const houses = engine.logHouses.length
-  const levels = voltLevels.length
+  const levels = houseLevels.length
   const logs = new Float64Array(hypotheses.length + 1)
   const kinds = new Uint8Array(hypotheses.length)
   const levelOf = new Uint8Array(hypotheses.length)
@@ -139,7 +139,7 @@ const beforeAnyReading = (weights: Readonly<Float64Array>): Posterior => ({
 /** How well something of no catalogue explains the readings: like nothing known, or like a story in part of them. The house's volts stand as the leading story has them. */
 function logOfNone(weights: Readonly<Float64Array>, rows: readonly Likelihoods[], level: number): number {
   const stories = weights.length
-  const levels = voltLevels.length
+  const levels = houseLevels.length
   let anything = Math.log(1 - LIKE_A_KNOWN_ONE)
   const resembling = Float64Array.from(weights, Math.log)
   for (const { marginal, byLevel } of rows) {

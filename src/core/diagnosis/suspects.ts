@@ -1,6 +1,6 @@
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { foretellByDegree } from '@/src/core/diagnosis/foresee'
-import { atLevel, isGraded, valueSpreads, voltLevels } from '@/src/core/diagnosis/houses'
+import { atLevel, houseLevels, isGraded, timesAt, valueSpreads } from '@/src/core/diagnosis/houses'
 import { latestAnswers, type Observation } from '@/src/core/diagnosis/observations'
 import type { Evidence, Posterior } from '@/src/core/diagnosis/posterior'
 import type { Repair } from '@/src/core/faults/fault'
@@ -122,7 +122,7 @@ function rowFor(engine: Engine, posterior: Posterior, observation: Observation, 
   const weight = logs[index] - Math.log(others / mass)
   const story = engine.hypothesesByKind[posterior.kinds[index]][index]
   const scale = scaleOf(engine.system, observation.probe)
-  const { times } = voltLevels[posterior.levels[index]]
+  const times = timesAt(houseLevels[posterior.levels[index]], scale)
   const { bench, probe, answer } = observation
   const prediction = atLevel(predict(engine.laboratory, bench, story, probe), scale, times)
   // What lies within the spread of houses, and of damage, fits.

@@ -1,7 +1,7 @@
 import { type Bench, createBench } from '@/src/core/bench/bench'
 import { probePoints } from '@/src/core/diagnosis/candidates'
 import type { Engine } from '@/src/core/diagnosis/engine'
-import { atLevel, voltLevels } from '@/src/core/diagnosis/houses'
+import { atLevel, houseLevels, timesAt } from '@/src/core/diagnosis/houses'
 import { weigh } from '@/src/core/diagnosis/pairs'
 import type { Evidence, Posterior } from '@/src/core/diagnosis/posterior'
 import { listSuspects, type Suspect } from '@/src/core/diagnosis/suspects'
@@ -39,7 +39,11 @@ export function forecastReading(base: Engine, state: JobState, probe: Probe): Fo
   // In this house, whose volts stand as the readings so far say.
   const foretold = (story: number) =>
     read(
-      atLevel(predict(engine.laboratory, state.bench, engine.hypotheses[story], probe), scale, voltLevels[posterior.levels[story]].times),
+      atLevel(
+        predict(engine.laboratory, state.bench, engine.hypotheses[story], probe),
+        scale,
+        timesAt(houseLevels[posterior.levels[story]], scale),
+      ),
       scale,
     )
   const forecasts = listSuspects(engine, evidence, posterior, 0)
