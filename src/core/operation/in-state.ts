@@ -60,7 +60,8 @@ export function setInState(
   const held = heldBy.of(kernel)
   const isHeld = held.sets === kernel.sets && held.base === base && held.fixed === fixed && held.constraints === constraints
   if (isHeld && held.state === state) return
-  setMoved(kernel, machine, base, fixed, constraints, state)
+  const taken = state === 0 ? base : withMovesTaken(kernel, machine, base, constraints, state)
+  kernel.set(taken ?? base, taken ? fixed : [...fixed, ...movesOf(machine, constraints, state)])
   held.sets = kernel.sets
   held.base = base
   held.fixed = fixed
@@ -68,28 +69,22 @@ export function setInState(
   held.state = state
 }
 
-/** Stories of one bench pass through few states: the moves of those are taken into the base, and a story is left with its own few changes. */
-function setMoved(
+/**
+ * Stories of one bench pass through few states: the moves of those are taken into the base, and a story is left with its own few
+ * changes. Null while a state has not been asked often.
+ */
+function withMovesTaken(
   kernel: Perturbation,
   machine: Machine,
   base: Factored,
-  fixed: readonly Change[],
   constraints: Constraints,
   state: StateBits,
-): void {
-  if (state === 0) {
-    kernel.set(base, fixed)
-    return
-  }
+): Factored | null {
   const states = movedOf.of(machine).get(base, () => new Map())
   const key = `${constraints.moves} ${state}`
-  let moved = states.get(key)
-  if (!moved) {
-    moved = { asked: 0, taken: null }
-    states.set(key, moved)
-  }
+  const moved = states.get(key) ?? { asked: 0, taken: null }
+  states.set(key, moved)
   moved.asked++
-  if (moved.taken === null && moved.asked > OFTEN) moved.taken = kernel.set(base, movesOf(machine, constraints, state)).absorb()
-  if (moved.taken) kernel.set(moved.taken, fixed)
-  else kernel.set(base, [...fixed, ...movesOf(machine, constraints, state)])
+  if (moved.asked > OFTEN) moved.taken ??= kernel.set(base, movesOf(machine, constraints, state)).absorb()
+  return moved.taken
 }
