@@ -2,80 +2,168 @@ import { type Bench, benchKey } from '@/src/core/bench/bench'
 import { overLevels } from '@/src/core/diagnosis/by-house'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { widened } from '@/src/core/diagnosis/foresee'
-import { atLevel, BESIDE_LEVEL, houseLevels } from '@/src/core/diagnosis/houses'
+import { atLevel, BESIDE_LEVEL, degrees, houseLevels, inDegree, isGraded, overDegrees, type WiringKind } from '@/src/core/diagnosis/houses'
 import { latestAnswers, type Observation, observationKey } from '@/src/core/diagnosis/observations'
-import type { Probe } from '@/src/core/readings/check'
-import type { Hypothesis } from '@/src/core/readings/hypothesis'
+import type { Answer, Probe } from '@/src/core/readings/check'
+import { type Hypothesis, healthy } from '@/src/core/readings/hypothesis'
+import type { Laboratory } from '@/src/core/readings/laboratory'
 import { likelihood } from '@/src/core/readings/likelihood'
 import { predictAll, scaleOf, wordsFor } from '@/src/core/readings/predict'
+import { isAlike, type Prediction } from '@/src/core/readings/prediction'
 import { Kept, KeptPer } from '@/src/core/units/kept'
 import { logSum } from '@/src/core/units/log-sum'
 
 /**
- * What the readings from before a repair say about a second fault: for each story X the log likelihood of those readings in
- * a house that had both the mended fault and X. Nothing that was measured is thrown away by mending the first thing found.
+ * What the readings from before a repair say about a second fault: for each story X and each kind of wiring the log likelihood
+ * of those readings in a house of that kind that had both the mended fault and X (kind after kind, story after story). Nothing
+ * that was measured is thrown away by mending the first thing found.
  */
 export function saidBefore(engine: Engine, repaired: string, before: readonly Observation[]): Float64Array {
+  const kinds = engine.kinds.length
+  const said = new Float64Array(engine.hypotheses.length * kinds)
   const observations = latestAnswers(before)
   const key = `${repaired}: ${observations.map(observationKey).join('; ')}`
-  return keptOf.of(engine).get(key, () => compute(engine, repaired, observations))
+  const ofStory = keptOf.of(engine.laboratory).get(key, () => besideMended(engine, repaired, observations))
+  for (const [place, story] of engine.hypotheses.entries()) said.set(ofStory.of(story), place * kinds)
+  return said
 }
 const MOST_KEPT = 8
-const keptOf = new KeptPer((_: Engine) => new Kept<string, Float64Array>(MOST_KEPT))
+/** By the laboratory: an engine that weighs pairs, too, has it from the engine of the singles, and what was worked out for those. */
+const keptOf = new KeptPer((_: Laboratory) => new Kept<string, KeptPer<Hypothesis, Float64Array>>(MOST_KEPT))
 
-function compute(engine: Engine, repaired: string, observations: readonly Observation[]): Float64Array {
+/** What the readings say of each story beside the mended fault, kind after kind. */
+function besideMended(engine: Engine, repaired: string, observations: readonly Observation[]): KeptPer<Hypothesis, Float64Array> {
   const forms = formsOf(engine, repaired, observations)
-  if (forms.length === 0) return new Float64Array(engine.hypotheses.length)
-  const benches = new Map<string, { bench: Bench; probes: Probe[]; answers: Observation['answer'][] }>()
-  for (const { bench, probe, answer } of observations) {
-    const group = benches.get(benchKey(bench)) ?? { bench, probes: [], answers: [] }
-    group.probes.push(probe)
-    group.answers.push(answer)
-    benches.set(benchKey(bench), group)
-  }
-  const logBoth = (both: Hypothesis): number => {
-    const logs = houseLevels.map(({ weight }) => Math.log(weight))
-    for (const { bench, probes, answers } of benches.values())
-      predictAll(engine.laboratory, bench, both, probes).forEach((foretold, row) => {
-        const scale = scaleOf(engine.system, probes[row])
-        const words = wordsFor(engine.system, probes[row]).length
-        const prediction = widened(foretold, scale, BESIDE_LEVEL)
-        const atEach = overLevels(scale, (times) => likelihood(answers[row], atLevel(prediction, scale, times), scale, words))
-        atEach.forEach((value, level) => {
-          logs[level] += Math.log(value)
-        })
-      })
-    return logSum(logs)
-  }
-  return Float64Array.from(engine.hypotheses, (second) => {
-    const logs = forms.map(({ hypothesis, logShare }) => logShare + logBoth(withMended(hypothesis, second)))
-    return logSum(logs)
+  const chosen = chooseForms(forms)
+  if (chosen.length === 0) return new KeptPer(() => new Float64Array(engine.kinds.length))
+  const explained = chosen.map((form) => ({ ...form, beside: explainedBy(engine, observations, form) }))
+  // A kind of which no form is weighed stands as far behind the likeliest one as it does without a second fault.
+  const behind = engine.kinds.map((_, kind) => bestOf(forms, kind) - bestOf(forms, chosen[0].kind))
+  return new KeptPer((second: Hypothesis) => {
+    const ofKind = new Map<number, number[]>()
+    for (const { kind, logShare, beside } of explained) ofKind.set(kind, [...(ofKind.get(kind) ?? []), logShare + beside(second)])
+    const likeliest = logSum(ofKind.get(chosen[0].kind) ?? [])
+    return Float64Array.from(behind, (less, kind) => {
+      const logs = ofKind.get(kind)
+      return logs ? logSum(logs) : likeliest + less
+    })
   })
 }
 
-/** Forms of the mended fault that are weighed: which of them it was is not known, only that it is mended. */
-const MOST_FORMS = 3
-
-/**
- * The likeliest forms of the mended fault with the log of how often each is met; none when it is none of this system's. Their
- * order is by what they explain alone, which the second fault blurs: no more than the order is taken from it.
- */
-function formsOf(engine: Engine, repaired: string, observations: readonly Observation[]): { hypothesis: Hypothesis; logShare: number }[] {
-  const rows = observations.map((observation) => engine.logLikelihoods(observation).marginal)
-  return [...engine.hypotheses.keys()]
-    .filter((index) => engine.hypotheses[index].fault?.id === repaired)
-    .map((index) => ({
-      hypothesis: engine.hypotheses[index],
-      logShare: Math.log(engine.rates[index]),
-      fits: rows.reduce((total, row) => total + row[index], Math.log(engine.rates[index])),
-    }))
-    .sort((a, b) => b.fits - a.fits)
-    .slice(0, MOST_FORMS)
+/** The readings of one bench. */
+interface Group {
+  readonly bench: Bench
+  readonly probes: Probe[]
+  readonly answers: Answer[]
 }
 
-const withMended = (mended: Hypothesis, second: Hypothesis): Hypothesis => ({
+function groupByBench(observations: readonly Observation[]): Group[] {
+  const groups = new Map<string, Group>()
+  for (const { bench, probe, answer } of observations) {
+    const group = groups.get(benchKey(bench)) ?? { bench, probes: [], answers: [] }
+    group.probes.push(probe)
+    group.answers.push(answer)
+    groups.set(benchKey(bench), group)
+  }
+  return [...groups.values()]
+}
+
+/** log of how well a mended fault and a second one beside it explain all readings, over the levels of volts and the degrees of the second. */
+function explainedBy(engine: Engine, observations: readonly Observation[], form: Form): (second: Hypothesis) => number {
+  const { laboratory, system, kinds } = engine
+  const foretell = ({ bench, probes }: Group, second: Hypothesis): Prediction[] =>
+    predictAll(laboratory, bench, withMended(form.mended, second, kinds[form.kind]), probes)
+  const weighRow = ({ probes, answers }: Group, row: number, prediction: Prediction): number[] => {
+    const scale = scaleOf(system, probes[row])
+    const words = wordsFor(system, probes[row]).length
+    const wide = widened(prediction, scale, BESIDE_LEVEL)
+    return overLevels(scale, (times) => Math.log(likelihood(answers[row], atLevel(wide, scale, times), scale, words)))
+  }
+  const groups = groupByBench(observations).map((group) => {
+    const alone = foretell(group, healthy)
+    return { ...group, alone, weighed: alone.map((prediction, row) => weighRow(group, row, prediction)) }
+  })
+  return (second) => {
+    const logs = degrees.map((degree) => houseLevels.map(({ weight }) => Math.log(weight * degree.weight)))
+    const add = (rows: readonly (readonly number[])[]) => {
+      for (const [degree, ofLevels] of logs.entries()) {
+        const row = rows[degree] ?? rows[0]
+        for (let level = 0; level < ofLevels.length; level++) ofLevels[level] += row[level]
+      }
+    }
+    for (const group of groups) {
+      const foretold = foretell(group, second)
+      // Most second faults change nothing on a bench, whatever their degree.
+      const shows = foretold.map((prediction, row) => !isAlike(prediction, group.alone[row]))
+      const byDegree =
+        isGraded(second) && shows.includes(true)
+          ? degrees.map((_, degree) => (degree === 0 ? foretold : foretell(group, inDegree(second, degree))))
+          : null
+      for (const row of group.probes.keys()) {
+        if (byDegree) add(overDegrees(byDegree.map((one) => one[row])).map((prediction) => weighRow(group, row, prediction)))
+        else add([shows[row] ? weighRow(group, row, foretold[row]) : group.weighed[row]])
+      }
+    }
+    return logSum(logs.flat())
+  }
+}
+
+/** The mended fault in one of its forms and degrees, in a house of one kind of wiring. */
+interface Form {
+  readonly mended: Hypothesis
+  readonly kind: number
+  /** log of how often this form is met. */
+  readonly logShare: number
+  /** log of how well it explains the readings by itself in this kind of house. */
+  readonly fits: number
+  /** The same, and how often a house is of this kind: what they are sorted by. */
+  readonly rank: number
+}
+
+/** Forms of the mended fault that are weighed: which of them it was is not known, only that it is mended. */
+const MOST_FORMS = 4
+/** A form this far behind the likeliest, as a logarithm, is not weighed: assumption. */
+const FAR_BEHIND = 6
+
+/** Every form of the mended fault in every house that it may be, the likeliest first; none when it is none of this system's. */
+function formsOf(engine: Engine, repaired: string, observations: readonly Observation[]): Form[] {
+  const { builds, hypotheses, kinds, rates } = engine
+  const levels = houseLevels.length
+  const rows = observations.map((observation) => engine.logLikelihoods(observation).byHouse)
+  const mended = [...hypotheses.keys()].filter((index) => hypotheses[index].fault?.id === repaired)
+  return mended
+    .flatMap((index) =>
+      builds.flatMap(({ kind, degree, weight }, build) => {
+        // Without degrees of its own a story is the same in each of them.
+        if (degree > 0 && !isGraded(hypotheses[index])) return []
+        const shareOfKind = isGraded(hypotheses[index]) ? weight / kinds[kind].weight : 1
+        const logShare = Math.log(rates[index] * shareOfKind)
+        const first = (index * builds.length + build) * levels
+        const explains = logSum(
+          houseLevels.map((level, place) => rows.reduce((sum, row) => sum + row[first + place], Math.log(level.weight))),
+        )
+        const fits = logShare + explains
+        return [{ mended: inDegree(hypotheses[index], degree), kind, logShare, fits, rank: fits + Math.log(kinds[kind].weight) }]
+      }),
+    )
+    .sort((a, b) => b.rank - a.rank)
+}
+
+/** The likeliest ones, and in any case one of a house that is wired as drawn: what seems to speak for another kind may be the second fault. */
+function chooseForms(forms: readonly Form[]): Form[] {
+  const asDrawn = forms.find(({ kind }) => kind === 0)
+  if (!asDrawn) return []
+  const others = forms.filter((form) => form !== asDrawn && form.rank > forms[0].rank - FAR_BEHIND).slice(0, MOST_FORMS - 1)
+  return forms.filter((form) => form === asDrawn || others.includes(form))
+}
+
+const bestOf = (forms: readonly Form[], kind: number): number =>
+  forms.reduce((best, form) => (form.kind === kind ? Math.max(best, form.fits) : best), Number.NEGATIVE_INFINITY)
+
+const withMended = (mended: Hypothesis, second: Hypothesis, { wiring }: WiringKind): Hypothesis => ({
   ...second,
   id: `${mended.id} and then ${second.id}`,
   effects: [...mended.effects, ...second.effects],
+  wiring,
   foundFuse: mended.foundFuse === 'blown' || second.foundFuse === 'blown' ? 'blown' : 'intact',
 })

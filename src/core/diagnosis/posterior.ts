@@ -44,9 +44,9 @@ export interface Posterior {
 }
 
 export function computePosterior(engine: Engine, evidence: Evidence): Posterior {
-  const weights = priorsOf(engine, evidence)
+  const prior = priorOf(engine, evidence)
   const rows = latestAnswers(evidence.observations).map((observation) => engine.logLikelihoods(observation))
-  return rows.length === 0 ? beforeAnyReading(weights) : conclude(engine, weights, rows, sumByHouse(engine, rows))
+  return rows.length === 0 ? beforeAnyReading(engine, prior) : conclude(engine, prior, rows, sumByHouse(engine, prior, rows))
 }
 
 /** What would be thought without each of some readings in turn: the sum over all of them, less the one. */
@@ -55,34 +55,41 @@ export function* posteriorsWithout(
   evidence: Evidence,
   isLeft: (observation: Observation) => boolean,
 ): Generator<Posterior> {
-  const weights = priorsOf(engine, evidence)
+  const prior = priorOf(engine, evidence)
   const observations = latestAnswers(evidence.observations)
   const rows = observations.map((observation) => engine.logLikelihoods(observation))
-  const all = sumByHouse(engine, rows)
+  const all = sumByHouse(engine, prior, rows)
   for (const [place, left] of observations.entries()) {
     if (!isLeft(left)) continue
     const others = rows.filter((_, other) => other !== place)
     const { byHouse } = rows[place]
     yield others.length === 0
-      ? beforeAnyReading(weights)
+      ? beforeAnyReading(engine, prior)
       : conclude(
           engine,
-          weights,
+          prior,
           others,
           all.map((sum, index) => sum - byHouse[index]),
         )
   }
 }
 
-/** log of each house's weight and of how well it explains all the readings, for each story. */
-function sumByHouse({ hypotheses, logHouses }: Engine, rows: readonly Likelihoods[]): Float64Array {
+/** log of each house's weight, for each story, and of how well it explains all the readings. */
+function sumByHouse({ builds, hypotheses, kinds, logHouses }: Engine, { ofKinds }: Prior, rows: readonly Likelihoods[]): Float64Array {
+  const levels = houseLevels.length
   const sums = new Float64Array(hypotheses.length * logHouses.length)
-  for (let place = 0; place < sums.length; place += logHouses.length) sums.set(logHouses, place)
+  for (let story = 0; story < hypotheses.length; story++) {
+    const begin = story * logHouses.length
+    sums.set(logHouses, begin)
+    if (ofKinds === null) continue
+    for (const [build, { kind }] of builds.entries())
+      for (let level = 0; level < levels; level++) sums[begin + build * levels + level] += ofKinds[story * kinds.length + kind]
+  }
   for (const { byHouse } of rows) for (let place = 0; place < sums.length; place++) sums[place] += byHouse[place]
   return sums
 }
 
-function conclude(engine: Engine, weights: Readonly<Float64Array>, rows: readonly Likelihoods[], byHouse: Float64Array): Posterior {
+function conclude(engine: Engine, { weights, none }: Prior, rows: readonly Likelihoods[], byHouse: Float64Array): Posterior {
   const { hypotheses } = engine
   const houses = engine.logHouses.length
   const levels = houseLevels.length
@@ -98,7 +105,7 @@ function conclude(engine: Engine, weights: Readonly<Float64Array>, rows: readonl
       ofKinds[place] = logSum(byHouse, index * houses + first * levels, count * levels)
       if (ofKinds[place] > ofKinds[kind]) kind = place
     }
-    logs[index] = Math.log(weights[index] * (1 - NONE_OF_THESE)) + logSum(ofKinds)
+    logs[index] = Math.log(weights[index] * (1 - none)) + logSum(ofKinds)
     const begin = index * houses + spans[kind].first * levels
     let likeliest = begin
     for (let house = begin + 1; house < begin + spans[kind].count * levels; house++)
@@ -107,7 +114,7 @@ function conclude(engine: Engine, weights: Readonly<Float64Array>, rows: readonl
     levelOf[index] = likeliest % levels
     if (logs[index] > logs[lead]) lead = index
   }
-  logs[hypotheses.length] = Math.log(NONE_OF_THESE) + logOfNone(weights, rows, levelOf[lead])
+  logs[hypotheses.length] = Math.log(none) + logOfNone(weights, rows, levelOf[lead])
   let highest = -Infinity
   for (const log of logs) if (log > highest) highest = log
   let total = 0
@@ -129,10 +136,17 @@ const spansOf = new KeptPer((builds: readonly Build[]) => {
   return spans
 })
 
-const beforeAnyReading = (weights: Readonly<Float64Array>): Posterior => ({
-  hypotheses: weights.map((weight) => weight * (1 - NONE_OF_THESE)),
-  noneOfThese: NONE_OF_THESE,
-  kinds: new Uint8Array(weights.length),
+const beforeAnyReading = ({ kinds }: Engine, { weights, ofKinds, none }: Prior): Posterior => ({
+  hypotheses: weights.map((weight) => weight * (1 - none)),
+  noneOfThese: none,
+  kinds: Uint8Array.from(weights, (_, story) =>
+    ofKinds === null
+      ? 0
+      : kinds.reduce((best, { weight }, kind) => {
+          const log = (place: number, share: number) => Math.log(share) + ofKinds[story * kinds.length + place]
+          return log(kind, weight) > log(best, kinds[best].weight) ? kind : best
+        }, 0),
+  ),
   levels: new Uint8Array(weights.length),
 })
 
@@ -152,23 +166,44 @@ function logOfNone(weights: Readonly<Float64Array>, rows: readonly Likelihoods[]
   return logSum([anything, Math.log(LIKE_A_KNOWN_ONE) + logSum(resembling)])
 }
 
+/** What is thought before any reading, or before any since the last repair. */
+interface Prior {
+  /** Of each story; they sum to one. */
+  readonly weights: Readonly<Float64Array>
+  /**
+   * log of how much more or less often than elsewhere each kind of wiring is met beside a story, kind after kind: what was read
+   * before a repair speaks of the house, too. Null before one.
+   */
+  readonly ofKinds: Readonly<Float64Array> | null
+  /** That it is something of no catalogue; the stories share the rest. */
+  readonly none: number
+}
+
 /** After a repair the house is probably sound; if it is not, the complaint and the readings from before the repair say where to look. */
-export function priorsOf(engine: Engine, evidence: Evidence): Readonly<Float64Array> {
+function priorOf(engine: Engine, evidence: Evidence): Prior {
   const told = priorWeights(engine.system, engine.hypotheses, engine.rates, engine.behaviours, evidence.complaint)
   const last = evidence.repaired.at(-1)
-  if (last === undefined) return told
+  if (last === undefined) return { weights: told, ofKinds: null, none: NONE_OF_THESE }
+  const kinds = engine.kinds.length
+  const logKinds = engine.kinds.map(({ weight }) => Math.log(weight))
+  const ofKinds = Float64Array.from(saidBefore(engine, last, evidence.before ?? []))
+  const said = Float64Array.from(told, (_, story) => logSum(logKinds.map((log, kind) => log + ofKinds[story * kinds + kind])))
+  for (let place = 0; place < ofKinds.length; place++) ofKinds[place] -= said[Math.floor(place / kinds)]
   const weights = Float64Array.from(told)
   const rest = 1 - told[0]
   const rates = engine.rates.reduce((sum, rate, index) => (index === 0 ? sum : sum + rate), 0)
-  const said = saidBefore(engine, last, evidence.before ?? [])
   const highest = said.reduce((a, b) => Math.max(a, b), Number.NEGATIVE_INFINITY)
   for (let index = 0; index < weights.length; index++) {
     const left = COMPLAINT_OF_SECOND * (told[index] / rest) + (1 - COMPLAINT_OF_SECOND) * (engine.rates[index] / rates)
     weights[index] = (index === 0 ? SOUND_AFTER_REPAIR : left * (1 - SOUND_AFTER_REPAIR)) * Math.exp(said[index] - highest)
   }
   const total = weights.reduce((sum, weight) => sum + weight, 0)
-  return weights.map((weight) => weight / total)
+  // Where nothing else is wrong, nothing of no catalogue is.
+  return { weights: weights.map((weight) => weight / total), ofKinds, none: NONE_OF_THESE * (1 - SOUND_AFTER_REPAIR) }
 }
+
+/** Weight of each story before any reading, or before any since the last repair. */
+export const priorsOf = (engine: Engine, evidence: Evidence): Readonly<Float64Array> => priorOf(engine, evidence).weights
 
 /** Probability of each zone of the system; what is in no zone (nothing wrong, none of these) is left out. */
 export function zoneProbabilities(engine: Engine, hypotheses: ArrayLike<number>): Map<string, number> {
