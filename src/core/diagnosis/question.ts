@@ -1,7 +1,7 @@
-import type { Bench } from '@/src/core/bench/bench'
+import { type Bench, benchKey } from '@/src/core/bench/bench'
 import type { Candidate } from '@/src/core/diagnosis/candidates'
 import { type Observation, questionKey } from '@/src/core/diagnosis/observations'
-import { type Probe, probeKey } from '@/src/core/readings/check'
+import { type Answer, type Probe, probeKey } from '@/src/core/readings/check'
 import { KeptPer } from '@/src/core/units/kept'
 
 /** A bench with everything that could be asked on it; `wanted` are the places in the list of what has not been asked yet. */
@@ -12,7 +12,7 @@ export interface Question {
 
 /** What is left to ask of some candidates. */
 export function openQuestions(candidates: readonly Candidate[], asked: readonly Observation[], skipped: readonly Probe[]): Question[] {
-  const known = new Set(asked.map((observation) => questionKey(observation.bench, observation.probe)))
+  const known = askedKeys(asked)
   const refused = new Set(skipped.map(probeKey))
   return candidates.flatMap((candidate): Question[] => {
     const keys = keysOf.of(candidate)
@@ -20,6 +20,22 @@ export function openQuestions(candidates: readonly Candidate[], asked: readonly 
     return wanted.length === 0 ? [] : [{ candidate, wanted }]
   })
 }
+
+/**
+ * The questions that have been put. What opened the protection while it was put was read on a dead circuit, but it was put to
+ * a live one: asked there again, it would trip again and read the same.
+ */
+function askedKeys(asked: readonly Observation[]): Set<string> {
+  const tripping = new Set(asked.flatMap(({ bench, answer }) => (saysTrips(answer) ? [benchKey(bench)] : [])))
+  return new Set(
+    asked.flatMap(({ bench, probe }) => {
+      const before = { ...bench, slot: { ...bench.slot, open: false } }
+      const opened = bench.slot.open && tripping.has(benchKey(before))
+      return [questionKey(bench, probe), ...(opened ? [questionKey(before, probe)] : [])]
+    }),
+  )
+}
+const saysTrips = (answer: Answer): boolean => typeof answer === 'object' && 'word' in answer && answer.word === 'trips'
 
 const keysOf = new KeptPer(({ bench, probes }: Candidate) => probes.map(({ probe }) => questionKey(bench, probe)))
 
