@@ -37,7 +37,7 @@ const examSchema = z.object({
   calibration: z.array(z.object({ claimed: z.number(), right: z.number(), n: z.number() })),
   wrongReading: z.object({ houses: z.number(), right: z.number(), named: z.number() }),
   sound: z.object({ houses: z.number(), said: z.number(), condemned: z.number(), minutes: z.number() }),
-  outside: z.object({ houses: z.number(), led: z.number(), condemned: z.number() }),
+  outside: z.object({ houses: z.number(), led: z.number(), mended: z.number().default(0), condemned: z.number() }),
   double: z.object({
     houses: z.number(),
     bothAtOnce: z.number(),
@@ -188,9 +188,11 @@ A verdict that names a group which nothing at hand splits counts as not right he
 | one reading plainly wrong: the repair still right | ${share(wrongReading.right, wrongReading.houses)} |
 | the wrong reading named | ${share(wrongReading.named, wrongReading.houses)} |
 | nothing broken (sound, nobody called, a delay running): said so | ${share(sound.said, sound.houses)} |
-| a part condemned all the same | ${share(sound.condemned, sound.houses)} |
+| named all the same what mends it | ${share(outside.mended, outside.houses)} |
+| another part condemned | ${share(sound.condemned, sound.houses)} |
 | a fault of no catalogue: "none of these" led at the end | ${share(outside.led, outside.houses)} |
-| a part condemned all the same | ${share(outside.condemned, outside.houses)} |
+| named all the same what mends it | ${share(outside.mended, outside.houses)} |
+| another part condemned | ${share(outside.condemned, outside.houses)} |
 | two faults at once: one of them named first | ${share(double.first, double.houses)} |
 | both named by the end of the visit, the second after the first was mended | ${share(double.bothAtTheEnd, double.houses)} |
 | both in one verdict | ${share(double.bothAtOnce, double.houses)} |

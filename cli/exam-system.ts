@@ -65,14 +65,14 @@ export interface SystemResult {
 export interface HardCases {
   readonly wrongReading: { houses: number; right: number; named: number }
   readonly sound: { houses: number; said: number; condemned: number; minutes: number }
-  readonly outside: { houses: number; led: number; condemned: number }
+  readonly outside: { houses: number; led: number; mended: number; condemned: number }
   readonly double: { houses: number; bothAtOnce: number; first: number; secondLookedFor: number; secondFound: number; bothAtTheEnd: number }
 }
 
 export const noHardCases = (): HardCases => ({
   wrongReading: { houses: 0, right: 0, named: 0 },
   sound: { houses: 0, said: 0, condemned: 0, minutes: 0 },
-  outside: { houses: 0, led: 0, condemned: 0 },
+  outside: { houses: 0, led: 0, mended: 0, condemned: 0 },
   double: { houses: 0, bothAtOnce: 0, first: 0, secondLookedFor: 0, secondFound: 0, bothAtTheEnd: 0 },
 })
 
@@ -218,6 +218,7 @@ function addHardCases({ wrongReading, sound, outside, double }: HardCases, engin
   const none = examineOutside(engine, random)
   outside.houses++
   outside.led += Number(none.led)
+  outside.mended += Number(none.mended)
   outside.condemned += Number(none.condemned)
   const two = examineDouble(engine, random)
   double.houses++

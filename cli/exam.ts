@@ -89,7 +89,7 @@ function printAll(results: readonly SystemResult[], { wrongReading, sound, outsi
     `nothing broken (sound, not called, a delay running): said so ${share(sound.said, sound.houses)}, a part condemned ${share(sound.condemned, sound.houses)}, ${(sound.minutes / Math.max(1, sound.houses)).toFixed(0)} minutes`,
   )
   console.log(
-    `a fault of no catalogue: "none of these" led ${share(outside.led, outside.houses)}, a part condemned ${share(outside.condemned, outside.houses)}`,
+    `a fault of no catalogue: "none of these" led ${share(outside.led, outside.houses)}, what mends it named ${share(outside.mended, outside.houses)}, another part condemned ${share(outside.condemned, outside.houses)}`,
   )
   console.log(
     `two faults: both in one verdict ${share(double.bothAtOnce, double.houses)}, one of them first ${share(double.first, double.houses)}, the second after the first repair ${share(double.secondFound, double.secondLookedFor)}, both by the end ${share(double.bothAtTheEnd, double.houses)}`,

@@ -37,6 +37,8 @@ export interface Sitting {
 export const WIDER = 1.4
 /** Spread of a joint's or a touch's ohms around its story's, as a logarithm: assumption. */
 const DAMAGE_SPREAD = 0.5
+/** Spread of the joints of one strip around their common degree, as a logarithm: assumption. */
+const JOINT_SPREAD = 0.4
 /** One house in so many is wired a little differently from its template. */
 const WIRED_DIFFERENTLY = 10
 
@@ -47,7 +49,20 @@ export function drawCase(engine: Engine, random: Random, faultId: string | null)
   const complaint = drawComplaint(engine, index, random)
   // What is damaged is so to a degree of its own.
   const story = graded(engine.hypotheses[index], Math.exp(WIDER * DAMAGE_SPREAD * Math.max(-2, Math.min(2, random.normal()))))
-  return { story: wiredIn(engine, story, random), complaint, ...drawRest(engine, random) }
+  return { story: wiredIn(engine, unevenly(story, random), random), complaint, ...drawRest(engine, random) }
+}
+
+/** Of several bad joints each is bad in its own way. */
+function unevenly(story: Hypothesis, random: Random): Hypothesis {
+  if (story.effects.filter((effect) => effect.do === 'resist').length < 2) return story
+  return {
+    ...story,
+    effects: story.effects.map((effect) =>
+      effect.do === 'resist'
+        ? { ...effect, ohm: effect.ohm * Math.exp(JOINT_SPREAD * Math.max(-2, Math.min(2, random.normal()))) }
+        : effect,
+    ),
+  }
 }
 
 export const drawRest = (engine: Engine, random: Random): Pick<ExamCase, 'values' | 'seed'> => ({

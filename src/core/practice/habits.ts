@@ -6,6 +6,7 @@ import { weigh } from '@/src/core/diagnosis/pairs'
 import { listSuspects } from '@/src/core/diagnosis/suspects'
 import { reachVerdict } from '@/src/core/diagnosis/verdict'
 import type { Question, Solver } from '@/src/core/practice/trial'
+import { LANDINGS } from '@/src/core/readings/looks'
 import { switchedTerminals } from '@/src/core/wiring/assembly'
 import { CHASSIS, conductorEnd, type Point, pinPoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside, feedOf, houseCommon, houseHot } from '@/src/core/wiring/supply'
@@ -71,7 +72,7 @@ function supplyFirst(system: System, bench: Bench): Question[] {
 }
 
 const landings = (system: System, bench: Bench): Question[] =>
-  system.places.map(({ id }) => ({ bench, place: id, probe: { meter: 'look', at: `landings@${id}` } }))
+  system.places.map(({ id }) => ({ bench, place: id, probe: { meter: 'look', at: `${LANDINGS}${id}` } }))
 
 function callRuns(system: System, bench: Bench, name: 'take off' | 'add on'): Question[] {
   const { place } = firstPart(system, 'fuse')

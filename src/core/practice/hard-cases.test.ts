@@ -1,4 +1,5 @@
-import { examineDouble, examineOutside, examineWrongReading, outsideFaults } from '@/src/core/practice/hard-cases'
+import { examineDouble, examineOutside, examineWrongReading } from '@/src/core/practice/hard-cases'
+import { outsideFaults } from '@/src/core/practice/outside-faults'
 import { createRandom } from '@/src/core/units/random'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 import { furnaceEngine } from '@/tests/setup/furnace'

@@ -5,15 +5,13 @@ import { joinFaults, weigh } from '@/src/core/diagnosis/pairs'
 import { noEvidence } from '@/src/core/diagnosis/posterior'
 import { type Behaviour, behaviourOf } from '@/src/core/diagnosis/priors'
 import { listSuspects, NONE_OF_THESE } from '@/src/core/diagnosis/suspects'
-import type { Effect, Fault } from '@/src/core/faults/fault'
+import type { Fault } from '@/src/core/faults/fault'
 import { drawByRate, drawCase, drawRest, mark, openHouse, wiredIn } from '@/src/core/practice/exam'
 import { afterMending, type House } from '@/src/core/practice/house'
+import { outsideFaults } from '@/src/core/practice/outside-faults'
 import { complaintOf, runTrial, type Trial } from '@/src/core/practice/trial'
 import { type Hypothesis, healthy } from '@/src/core/readings/hypothesis'
 import type { Random } from '@/src/core/units/random'
-import { bodyLink, conductorMiddle, landingLink, switchedTerminals, thermostatInside } from '@/src/core/wiring/assembly'
-import { CHASSIS, pinPoint, terminalPoint } from '@/src/core/wiring/point'
-import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
 
 /** What the plain exam does not ask: a wrong reading among good ones, a fault of no catalogue, two faults at once. */
 
@@ -148,56 +146,6 @@ function drawTwo(engine: Engine, random: Random): { fault: Fault; story: Hypothe
   throw new Error(`no second fault beside ${first.id}`)
 }
 
-/** Faults that no entry of the catalogue describes, made from what wires and windings also do. */
-export function outsideFaults(system: System): { readonly id: string; readonly effects: readonly Effect[] }[] {
-  const thermostat = firstPart(system, 'thermostat')
-  const [coil] = partsOf(system, 'coil')
-  const [cable] = system.cables
-  const hot = thermostatInside(thermostat.id, 'hot')
-  return [
-    // Soot across the sub-base: every call leaks to hot.
-    {
-      id: 'soot on the sub-base',
-      effects: switchedTerminals(thermostat).map(
-        (terminal): Effect => ({ do: 'short', a: hot, b: terminalPoint(terminal, thermostat.place), ohm: 45 }),
-      ),
-    },
-    // A terminal strip gone green: every landing at the thermostat is a bad joint.
-    {
-      id: 'terminal strip corroded',
-      effects: system.cables.flatMap((one) =>
-        one.conductors.flatMap(({ id, lands }): Effect[] =>
-          one.between.flatMap((end, side) =>
-            end === thermostat.place && lands[side] !== null ? [{ do: 'resist', link: landingLink(one.id, id, end), ohm: 70 }] : [],
-          ),
-        ),
-      ),
-    },
-    // A coil that is nearly open and half grounded.
-    {
-      id: 'coil cooked through',
-      effects: [
-        { do: 'resist', link: bodyLink(coil.id), ohm: 300 },
-        { do: 'short', a: pinPoint(coil, 0), b: terminalPoint(CHASSIS, coil.place), ohm: 40 },
-      ],
-    },
-    // A coil made for another voltage.
-    { id: 'wrong coil fitted', effects: [{ do: 'resist', link: bodyLink(coil.id), ohm: 700 }] },
-    // A cable crushed flat in mud: every conductor leaks to its neighbour.
-    {
-      id: 'cable crushed in mud',
-      effects: cable.conductors.slice(1).map(
-        ({ id }, index): Effect => ({
-          do: 'short',
-          a: conductorMiddle(cable.id, cable.conductors[index].id),
-          b: conductorMiddle(cable.id, id),
-          ohm: 90,
-        }),
-      ),
-    },
-  ]
-}
-
 /** Whether anything in the house goes otherwise than in a sound one: a fault that shows nowhere calls nobody. */
 function shows(engine: Engine, { fresh }: Behaviour): boolean {
   const sound = engine.behaviours[0].fresh
@@ -207,26 +155,37 @@ function shows(engine: Engine, { fresh }: Behaviour): boolean {
   )
 }
 
-/** A fault of no catalogue: whether "none of these" led at the end, and whether a part was condemned with 95 % or more. */
-export function examineOutside(
-  engine: Engine,
-  random: Random,
-  mostChecks?: number,
-): { hidden: string; led: boolean; condemned: boolean; said: string; readings: readonly Observation[] } {
+/** How a search ended in a house whose fault no entry of the catalogue describes. */
+export interface OutsideSitting {
+  readonly hidden: string
+  /** "None of these" led, and nothing was named. */
+  readonly led: boolean
+  /** What was named would mend it, though for another reason: a coil of the wrong kind is a coil to replace. */
+  readonly mended: boolean
+  /** A repair was named that would not mend it. */
+  readonly condemned: boolean
+  readonly said: string
+  readonly readings: readonly Observation[]
+}
+
+export function examineOutside(engine: Engine, random: Random, mostChecks?: number): OutsideSitting {
   const showing = outsideFaults(engine.system)
-    .map(({ id, effects }): Hypothesis => ({ ...healthy, id, effects }))
-    .filter((story) => shows(engine, behaviourOf(engine.laboratory, story)))
-  const story = wiredIn(engine, random.pick(showing), random)
+    .map(({ id, effects, mendedBy }) => ({ story: { ...healthy, id, effects }, mendedBy }))
+    .filter(({ story }) => shows(engine, behaviourOf(engine.laboratory, story)))
+  const { story: bare, mendedBy } = random.pick(showing)
+  const story = wiredIn(engine, bare, random)
   const complaint = complaintOf(engine, behaviourOf(engine.laboratory, story), random)
   const house = openHouse(engine, { story, complaint, ...drawRest(engine, random) })
   const trial = runTrial(engine, house, { complaint, ...(mostChecks !== undefined && { mostChecks }) })
   const { verdict, lead } = trial
+  const mended = verdict !== null && verdict.found === 'repair' && verdict.repair.id === mendedBy
   return {
     said: sayEnd(trial),
     readings: trial.observations,
     hidden: story.id,
     led: verdict === null && lead === NONE_OF_THESE,
-    condemned: verdict !== null && verdict.found === 'repair',
+    mended,
+    condemned: verdict !== null && verdict.found === 'repair' && !mended,
   }
 }
 
