@@ -3,7 +3,7 @@ import { type Bench, isSameJumper, type Slot } from '@/src/core/bench/bench'
 import { leadNames } from '@/src/core/bench/points'
 import { lowVoltageNodes } from '@/src/core/faults/low-voltage'
 import { type Probe, probeKey } from '@/src/core/readings/check'
-import { RUNS, wholeLooks } from '@/src/core/readings/looks'
+import { LANDINGS, RUNS, wholeLooks } from '@/src/core/readings/looks'
 import { isLinePoint } from '@/src/core/readings/predict'
 import { hotOfCalls, switchedTerminals } from '@/src/core/wiring/assembly'
 import type { PartOf } from '@/src/core/wiring/part'
@@ -29,7 +29,7 @@ export function listCandidates(system: System, bench: Bench): Candidate[] {
 function asFound(system: System, bench: Bench): Candidate[] {
   const fuse = firstPart(system, 'fuse')
   const probes: { probe: Probe; place: string }[] = system.places.map((place) => ({
-    probe: { meter: 'look', at: `landings@${place.id}` },
+    probe: { meter: 'look', at: `${LANDINGS}${place.id}` },
     place: place.id,
   }))
   if (fuse.holds !== 'none' && bench.slot.holds !== 'fuse' && !(bench.slot.holds === 'as-found' && bench.slot.open))

@@ -2,7 +2,7 @@ import { type Bench, benchKey } from '@/src/core/bench/bench'
 import { type Answer, type Probe, probeKey } from '@/src/core/readings/check'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import { WRONG_READING } from '@/src/core/readings/likelihood'
-import { WIRING } from '@/src/core/readings/looks'
+import { LANDINGS, WIRING } from '@/src/core/readings/looks'
 import { Kept, KeptPer } from '@/src/core/units/kept'
 
 /** One reading with the bench it was taken on. */
@@ -20,7 +20,7 @@ export interface Observation {
  * on calls and jumpers.
  */
 export function questionKey(bench: Bench, probe: Probe): string {
-  return probe.meter === 'look' && (probe.at === 'fuse' || probe.at.startsWith('landings@') || probe.at.startsWith(WIRING))
+  return probe.meter === 'look' && (probe.at === 'fuse' || probe.at.startsWith(LANDINGS) || probe.at.startsWith(WIRING))
     ? probeKey(probe)
     : `${benchKey(bench)} ${probeKey(probe)}`
 }

@@ -10,6 +10,7 @@ import { NOTHING_WRONG, type Suspect } from '@/src/core/diagnosis/suspects'
 import { judgeGroup, leadingGroup, reachVerdict, type Verdict } from '@/src/core/diagnosis/verdict'
 import { type WayOfWorking, waysOfWorking } from '@/src/core/diagnosis/ways'
 import { type Probe, probeKey } from '@/src/core/readings/check'
+import { LANDINGS } from '@/src/core/readings/looks'
 
 /** The check worth most, and the verdict once nothing is left to ask. */
 export interface Proposal {
@@ -129,7 +130,7 @@ function lookAtEnds(
       (known) => probeKey(known) === probeKey(probe),
     )
   for (const place of [...ends].sort((a, b) => Number(b === bench.place) - Number(a === bench.place))) {
-    const probe: Probe = { meter: 'look', at: `landings@${place}` }
+    const probe: Probe = { meter: 'look', at: `${LANDINGS}${place}` }
     const check = isKnown(probe) ? null : weighQuestion(engine, posterior, bench, bench, probe, place)
     if (check) return check
   }

@@ -4,7 +4,7 @@ import { sayPair } from '@/src/core/bench/say'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import type { Probe } from '@/src/core/readings/check'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
-import { RUNS, workingAt } from '@/src/core/readings/looks'
+import { LANDINGS, RUNS, workingAt } from '@/src/core/readings/looks'
 import { isLinePoint } from '@/src/core/readings/predict'
 import { sayProbe } from '@/src/core/readings/say'
 import { sayCall } from '@/src/core/wiring/call'
@@ -58,9 +58,9 @@ export function sayCheck(system: System, probe: Probe, bench: Bench): { say: str
 }
 
 function sayLook(system: System, at: string, bench: Bench): { say: string; why: string; caution: string | null } {
-  if (at.startsWith('landings@'))
+  if (at.startsWith(LANDINGS))
     return {
-      say: `Look over the landings at the ${placeById(system, at.slice('landings@'.length))?.name}: is any wire off?`,
+      say: `Look over the landings at the ${placeById(system, at.slice(LANDINGS.length))?.name}: is any wire off, any screw green or wet?`,
       why: 'A gentle tug on each wire tells.',
       caution: null,
     }

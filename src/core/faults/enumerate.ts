@@ -1,7 +1,7 @@
 import { addCableFaults, addMiswires } from '@/src/core/faults/cable-faults'
 import type { Fault } from '@/src/core/faults/fault'
 import { createFaultList } from '@/src/core/faults/fault-list'
-import { addStrapsAndWater } from '@/src/core/faults/left-behind'
+import { addStrapsAndWeather } from '@/src/core/faults/left-behind'
 import { addSupplyFaults } from '@/src/core/faults/supply-faults'
 import {
   addBoardFaults,
@@ -29,6 +29,6 @@ export function enumerateFaults(system: System): Fault[] {
   addDelays(system, add)
   addThermostatFaults(system, add)
   addSupplyFaults(system, add)
-  addStrapsAndWater(system, add)
+  addStrapsAndWeather(system, add)
   return faults
 }

@@ -21,7 +21,8 @@ export function createFaultList(system: System): { faults: Fault[]; add: AddFaul
   const add: AddFault = (family, spot, zone, say, repair, effects, touches) => {
     const isOutdoors =
       isOutdoorPlace(placeById(system, zone)) || system.cables.some((cable) => cable.id === zone && reachesOutdoors(system, cable))
-    const wearsOutdoors = family === 'conductor-to-chassis' || family === 'lead-to-chassis' || family === 'conductor-open'
+    const wearsOutdoors =
+      family === 'conductor-to-chassis' || family === 'lead-to-chassis' || family === 'conductor-open' || family === 'strip-corroded'
     faults.push({
       id: `${family}:${spot}`,
       family,

@@ -47,6 +47,7 @@ export const faultFamilies = [
   'output-toggles',
   'board-dead',
   'water-in-connector',
+  'strip-corroded',
   'jumper-left',
   'transformers-tied',
   'wrong-tap',

@@ -1,13 +1,13 @@
 import type { Effect } from '@/src/core/faults/fault'
 import type { AddFault } from '@/src/core/faults/fault-list'
-import { STRAP_OHM, WET_OHM } from '@/src/core/faults/rates'
-import { hotOfCalls } from '@/src/core/wiring/assembly'
+import { CORRODED_JOINT, STRAP_OHM, WET_OHM } from '@/src/core/faults/rates'
+import { hotOfCalls, landingLink } from '@/src/core/wiring/assembly'
 import { CHASSIS, terminalPoint } from '@/src/core/wiring/point'
 import { commonNodes, hotTerminals } from '@/src/core/wiring/supply'
-import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
+import { firstPart, type Place, partsOf, type System } from '@/src/core/wiring/system'
 
-/** What people and weather leave at a unit's terminals: a strap from an earlier test, two hot sides tied, water. */
-export function addStrapsAndWater(system: System, add: AddFault): void {
+/** What people and weather leave at a unit's terminals: a strap from an earlier test, two hot sides tied, water, green screws. */
+export function addStrapsAndWeather(system: System, add: AddFault): void {
   const thermostats = partsOf(system, 'thermostat')
   const fuse = firstPart(system, 'fuse')
   const common = commonNodes(system)
@@ -36,7 +36,9 @@ export function addStrapsAndWater(system: System, add: AddFault): void {
         second,
         `${first} and ${second} are strapped at the ${place.name}: two transformers are tied together`,
       )
-    if (place.kind !== 'outdoor') continue
+    addCorrodedStrip(system, add, place)
+    // Rain gets in outdoors, condensate drips on what is below a coil.
+    if (!place.metal) continue
     const wet = place.terminals.filter((terminal) => !common.has(at(terminal)))
     const effects = wet.map((terminal): Effect => ({ do: 'short', a: at(terminal), b: at(CHASSIS), ohm: WET_OHM }))
     const between = wet.slice(1).map((terminal, index): Effect => ({ do: 'short', a: at(wet[index]), b: at(terminal), ohm: WET_OHM }))
@@ -50,4 +52,26 @@ export function addStrapsAndWater(system: System, add: AddFault): void {
       wet.map(at),
     )
   }
+}
+
+/** One green joint is a conductor's; with every joint of a place bad, it is the strip. */
+function addCorrodedStrip(system: System, add: AddFault, place: Place): void {
+  const landed = system.cables.flatMap((cable) => {
+    const side = cable.between.indexOf(place.id)
+    return cable.conductors.flatMap(({ id, lands }) => {
+      const terminal = lands[side] ?? null
+      return terminal === null ? [] : [{ terminal, link: landingLink(cable.id, id, place.id) }]
+    })
+  })
+  const terminals = [...new Set(landed.map(({ terminal }) => terminal))]
+  if (terminals.length < 2) return
+  add(
+    'strip-corroded',
+    place.id,
+    place.id,
+    `The terminals at the ${place.name} are corroded, all of them`,
+    [`strip:${place.id}`, `Clean or renew the terminals at the ${place.name}, cut each wire back to bright copper and land it again`],
+    landed.map(({ link }) => ({ do: 'resist', link, ohm: CORRODED_JOINT.ohm })),
+    terminals.map((terminal) => terminalPoint(terminal, place.id)),
+  )
 }

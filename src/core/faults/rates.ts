@@ -33,6 +33,7 @@ export const familyRate: Record<FaultFamily, number> = {
   'output-toggles': 0.3,
   'board-dead': 0.8,
   'water-in-connector': 0.5,
+  'strip-corroded': 0.4,
   'jumper-left': 0.15,
   'transformers-tied': 0.4,
   'wrong-tap': 0.4,
@@ -64,6 +65,7 @@ export const WEAK_WINDING_OHM = 25
 export const LOOSE_CLIP_OHM = 30
 /** A clip or a strap that somebody left between two terminals: assumption. */
 export const STRAP_OHM = 0.05
+/** A corroded joint (engine.md section 5), and its share of open conductors: assumption. */
 export const CORRODED_JOINT = { ohm: 60, share: 0.12 } as const
 /** Share of wiring faults that come and go, and the chance that such a one shows in a reading (engine.md section 7). */
 export const INTERMITTENT_SHARE = 0.05

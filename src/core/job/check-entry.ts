@@ -4,7 +4,7 @@ import { pinOf, problemWithPoint } from '@/src/core/bench/points'
 import type { Entry } from '@/src/core/job/entry'
 import { foldJob, reasonsNotToClose } from '@/src/core/job/fold'
 import type { Probe } from '@/src/core/readings/check'
-import { RUNS, WIRING, workingAt } from '@/src/core/readings/looks'
+import { LANDINGS, RUNS, WIRING, workingAt } from '@/src/core/readings/looks'
 import { wordsFor } from '@/src/core/readings/predict'
 import { parsePoint } from '@/src/core/wiring/point'
 import { callsOf, firstPart, partById, type System, zonesOf } from '@/src/core/wiring/system'
@@ -74,7 +74,7 @@ export function problemWithProbe(system: System, bench: Bench, probe: Probe): st
     case 'trip':
       return bench.power ? null : 'The power is off in the record.'
     case 'look':
-      return wordsFor(system, probe).length > 0 && (probe.at === 'fuse' || probe.at.startsWith('landings@') || isLookable(system, probe.at))
+      return wordsFor(system, probe).length > 0 && (probe.at === 'fuse' || probe.at.startsWith(LANDINGS) || isLookable(system, probe.at))
         ? null
         : `There is nothing called "${probe.at}" to look at.`
   }

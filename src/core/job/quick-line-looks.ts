@@ -2,7 +2,7 @@ import type { EntryDraft } from '@/src/core/job/entry'
 import { findCable, findEnds, findPart, findPlace } from '@/src/core/job/quick-line-names'
 import { PointReader } from '@/src/core/job/quick-line-points'
 import type { Probe } from '@/src/core/readings/check'
-import { RUNS, WIRING } from '@/src/core/readings/looks'
+import { LANDED, LANDINGS, RUNS, stripFindings, WIRING } from '@/src/core/readings/looks'
 import { wordsFor } from '@/src/core/readings/predict'
 import { zonesOf } from '@/src/core/wiring/system'
 
@@ -33,22 +33,31 @@ export class LookReader extends PointReader {
     return [{ kind: 'reading', probe: { meter: 'look', at: `${RUNS}${place}` }, answer: { word } }]
   }
 
-  /** `landings ok at indoor`, `landings outdoor Y off at indoor`, `landings outdoor Y wrong`. */
+  /** `landings ok at indoor`, `landings corroded`, `landings outdoor Y off at indoor`, `landings outdoor Y wrong`. */
   protected landings(): EntryDraft[] {
-    if (this.accept('ok') || this.accept('good') || this.accept('all')) {
-      this.accept('landed')
+    const whole = this.wholeStrip()
+    if (whole !== null) {
       const place = this.atPlace() ?? this.context.state.bench.place
-      return [{ kind: 'reading', probe: { meter: 'look', at: `landings@${place}` }, answer: { word: 'all landed' } }]
+      return [{ kind: 'reading', probe: { meter: 'look', at: `${LANDINGS}${place}` }, answer: { word: whole } }]
     }
     const cable = this.cable()
-    const name = this.word('Say "landings ok", or which conductor is off: landings outdoor Y off.')
+    const name = this.word('Say "landings ok", "landings corroded", or which conductor is off: landings outdoor Y off.')
     const found = this.oneOf(
       { off: 'off', wrong: 'wrong' },
       'Say "off" after a conductor that is not landed, "wrong" after one on a wrong terminal.',
     )
     const place = this.atPlace() ?? this.context.state.bench.place
     const end = this.oneEnd(findEnds(this.context.system, name.text, place, cable), name, place)
-    return [{ kind: 'reading', probe: { meter: 'look', at: `landings@${place}` }, answer: { word: `${found}: ${end}` } }]
+    return [{ kind: 'reading', probe: { meter: 'look', at: `${LANDINGS}${place}` }, answer: { word: `${found}: ${end}` } }]
+  }
+
+  /** What is said of all landings of a place at once. */
+  private wholeStrip(): string | null {
+    if (this.accept('ok') || this.accept('good') || this.accept('all')) {
+      this.accept('landed')
+      return LANDED
+    }
+    return stripFindings.find((word) => this.accept(word)) ?? null
   }
 
   /** `rubbed at the outdoor cable`, `chewed stat cable`, `scorched indoor`. */

@@ -56,6 +56,8 @@ describe('a quick line', () => {
       'landings outdoor Y wrong at outdoor',
       [{ kind: 'reading', probe: { meter: 'look', at: 'landings@outdoor' }, answer: { word: 'wrong: outdoor-cable.Y@outdoor' } }],
     ],
+    ['landings corroded at outdoor', [{ kind: 'reading', probe: { meter: 'look', at: 'landings@outdoor' }, answer: { word: 'corroded' } }]],
+    ['landings wet', [{ kind: 'reading', probe: { meter: 'look', at: 'landings@indoor' }, answer: { word: 'wet' } }]],
     ['landings ok', [{ kind: 'reading', probe: { meter: 'look', at: 'landings@indoor' }, answer: { word: 'all landed' } }]],
   ] as [string, unknown][])('“%s”', (line, wanted) => {
     expect(drafts(line)).toEqual(wanted)

@@ -13,6 +13,12 @@ import { firstPart, partById, partsOf, type System } from '@/src/core/wiring/sys
 
 /** Before a zone: a look along its wiring. */
 export const WIRING = 'wiring@'
+/** Before a place: a look over its landings. */
+export const LANDINGS = 'landings@'
+/** No wire is off, and none on a wrong screw. */
+export const LANDED = 'all landed'
+/** What else is found at the landings of a place, all of them landed. */
+export const stripFindings = ['strap', 'wet', 'corroded'] as const
 /** Before a place: whether everything there does what the bench calls for. */
 export const RUNS = 'runs@'
 /** Marks that point to an outside cause. */
@@ -33,13 +39,8 @@ function wiringLooks({ fault }: Hypothesis, zone: string, weight: number): Compo
 /** Words that can answer a look. */
 export function wordsOfLook(system: System, at: string): string[] {
   if (at === 'fuse') return ['good', 'blown']
-  if (at.startsWith('landings@'))
-    return [
-      'all landed',
-      ...landedEnds(system, at.slice('landings@'.length)).flatMap((end) => [`off: ${end}`, `wrong: ${end}`]),
-      'strap',
-      'wet',
-    ]
+  if (at.startsWith(LANDINGS))
+    return [LANDED, ...landedEnds(system, at.slice(LANDINGS.length)).flatMap((end) => [`off: ${end}`, `wrong: ${end}`]), ...stripFindings]
   if (at.startsWith(WIRING)) return ['sound', ...marks]
   if (at.startsWith(RUNS)) return ['as called', 'not as called']
   const part = partById(system, at)
@@ -117,7 +118,23 @@ export function asCalled(
 export function look(laboratory: Laboratory, at: string, bench: Bench, hypothesis: Hypothesis, world: World): Component[] {
   if (partById(laboratory.system, at)?.kind === 'load' || at.startsWith(RUNS)) return []
   if (at.startsWith(WIRING)) return wiringLooks(hypothesis, at.slice(WIRING.length), world.weight)
-  return [{ weight: world.weight, at: { word: lookWord(laboratory, at, bench, hypothesis, world) }, sigma: 1, floating: false }]
+  const word = lookWord(laboratory, at, bench, hypothesis, world)
+  if (word === LANDED) return corrosionLooks(hypothesis, at.slice(LANDINGS.length), world.weight)
+  return [{ weight: world.weight, at: { word }, sigma: 1, floating: false }]
+}
+
+/** Chance that a strip that went bad shows it, and that a good one looks as if: assumptions. */
+const CORROSION_SHOWS = 0.85
+const CORROSION_ANYWAY = 0.03
+
+/** Screws gone green beside wires that are all landed. */
+function corrosionLooks({ fault }: Hypothesis, place: string, weight: number): Component[] {
+  const isCorroded = fault !== null && singlesOf(fault).some(({ family, zone }) => family === 'strip-corroded' && zone === place)
+  const shows = isCorroded ? CORROSION_SHOWS : CORROSION_ANYWAY
+  return [
+    { weight: weight * shows, at: { word: 'corroded' }, sigma: 1, floating: false },
+    { weight: weight * (1 - shows), at: { word: LANDED }, sigma: 1, floating: false },
+  ].sort((a, b) => b.weight - a.weight)
 }
 
 const isFoundFuseOut = (system: System, bench: Bench): boolean =>
@@ -127,11 +144,11 @@ function lookWord(laboratory: Laboratory, at: string, bench: Bench, hypothesis: 
   // A found fuse that was taken out for the breaker can still be looked at, in the hand.
   if (at === 'fuse')
     return (isFoundFuseOut(laboratory.system, bench) ? hypothesis.foundFuse === 'blown' : world.protection === 'open') ? 'blown' : 'good'
-  if (at.startsWith('landings@')) {
-    const off = landedEnds(laboratory.system, at.slice('landings@'.length)).find((end) =>
+  if (at.startsWith(LANDINGS)) {
+    const off = landedEnds(laboratory.system, at.slice(LANDINGS.length)).find((end) =>
       hypothesis.effects.some((effect) => effect.do === 'open' && effect.link === `landing:${end}`),
     )
-    if (!off || bench.lifted.includes(off)) return strapOrWater(hypothesis, at.slice('landings@'.length)) ?? 'all landed'
+    if (!off || bench.lifted.includes(off)) return strapOrWater(hypothesis, at.slice(LANDINGS.length)) ?? LANDED
     return hypothesis.effects.some((effect) => effect.do === 'short' && effect.a === off) ? `wrong: ${off}` : `off: ${off}`
   }
   const { members } = world.settled
@@ -157,7 +174,7 @@ function lookWord(laboratory: Laboratory, at: string, bench: Bench, hypothesis: 
 }
 
 /** What else the eye finds at the landings of a place. */
-function strapOrWater({ fault }: Hypothesis, place: string): string | null {
+function strapOrWater({ fault }: Hypothesis, place: string): 'strap' | 'wet' | null {
   const here = fault ? singlesOf(fault).filter(({ zone }) => zone === place) : []
   if (here.some(({ family }) => family === 'jumper-left' || family === 'transformers-tied')) return 'strap'
   return here.some(({ family }) => family === 'water-in-connector') ? 'wet' : null

@@ -4,7 +4,8 @@ import type { Probe } from '@/src/core/readings/check'
 import { healthy, storyOfFault } from '@/src/core/readings/hypothesis'
 import { createLaboratory } from '@/src/core/readings/laboratory'
 import { predict } from '@/src/core/readings/predict'
-import { systemById } from '@/src/core/wiring/systems/catalogue'
+import { fromOhmScale } from '@/src/core/readings/prediction'
+import { furnaceAc, systemById } from '@/src/core/wiring/systems/catalogue'
 import { templateValues } from '@/src/core/wiring/values'
 
 /** What the meter shows under faults of the line, the transformer, boards and what people leave behind: as a technician knows them. */
@@ -25,6 +26,8 @@ const seen = (systemId: string, fault: string | null, at: string, bench: Partial
   const found = asked(systemId, fault, { meter: 'look', at }, bench)
   return typeof found === 'object' ? found.word : found
 }
+
+const lifted = { power: false, lifted: ['outdoor-cable.Y@indoor', 'outdoor-cable.C@indoor'] }
 
 describe('the line side', () => {
   it('with an open neutral reads full to ground and next to nothing across: read across both, never just to ground', () => {
@@ -92,6 +95,25 @@ describe('what people and weather leave', () => {
     const leak = volts('heat-pump-o', wet, 'Y@outdoor', 'C@outdoor', { lifted: ['outdoor-cable.Y@indoor'] })
     expect(leak).toBeGreaterThan(0.2)
     expect(leak).toBeLessThan(10)
+  })
+
+  it('condensate gets into an indoor unit too; a thermostat on a wall has no connector', () => {
+    const ids = enumerateFaults(furnaceAc).map(({ id }) => id)
+    expect(ids).toContain('water-in-connector:indoor')
+    expect(ids).not.toContain('water-in-connector:thermostat')
+  })
+
+  it('a green strip is a bad joint in every conductor there, is seen, and starves the coil that is called', () => {
+    const green = 'strip-corroded:outdoor'
+    expect(seen('furnace-ac', green, 'landings@outdoor')).toBe('corroded')
+    expect(seen('furnace-ac', green, 'landings@indoor')).toBe('all landed')
+    const across = (fault: string | null) => volts('furnace-ac', fault, 'Y@outdoor', 'C@outdoor', { call: 'cool' })
+    expect(across(null)).toBeGreaterThan(24)
+    expect(across(green)).toBeLessThan(8)
+    // Two joints of 60 ohm in the loop, one at each end of the coil.
+    const ohms = (fault: string | null) =>
+      asked('furnace-ac', fault, { meter: 'ohms', a: 'outdoor-cable.Y@indoor', b: 'outdoor-cable.C@indoor' }, lifted)
+    expect(fromOhmScale(Number(ohms(green))) - fromOhmScale(Number(ohms(null)))).toBeCloseTo(120, 0)
   })
 })
 

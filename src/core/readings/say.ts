@@ -2,7 +2,7 @@ import type { Bench } from '@/src/core/bench/bench'
 import { sayPoint } from '@/src/core/bench/points'
 import { sayPair, saySlot } from '@/src/core/bench/say'
 import type { Answer, Probe } from '@/src/core/readings/check'
-import { RUNS, WIRING } from '@/src/core/readings/looks'
+import { LANDINGS, RUNS, WIRING } from '@/src/core/readings/looks'
 import { fromOhmScale, type Prediction, type Scale } from '@/src/core/readings/prediction'
 import { sayAmps, sayOhms, sayVolts } from '@/src/core/units/quantity'
 import { sayCall } from '@/src/core/wiring/call'
@@ -71,7 +71,7 @@ export function sayProbe(system: System, probe: Probe): string {
     case 'trip':
       return 'does it trip?'
     case 'look':
-      if (probe.at.startsWith('landings@')) return `landings at the ${placeById(system, probe.at.slice('landings@'.length))?.name}`
+      if (probe.at.startsWith(LANDINGS)) return `landings at the ${placeById(system, probe.at.slice(LANDINGS.length))?.name}`
       if (probe.at.startsWith(RUNS)) return `what runs at the ${placeById(system, probe.at.slice(RUNS.length))?.name}`
       if (probe.at.startsWith(WIRING)) return `wiring of the ${zoneName(system, probe.at.slice(WIRING.length))}`
       return partById(system, probe.at)?.name ?? probe.at

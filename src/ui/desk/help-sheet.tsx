@@ -31,7 +31,7 @@ const lines: readonly (readonly [string, string])[] = [
   ['breaker in', 'also: fuse 3 in, fuse out, reset'],
   ['power off', 'also: power on, call cool, call off'],
   ['walk outdoor', 'where you stand'],
-  ['landings ok', 'also: landings outdoor Y off, landings outdoor Y wrong'],
+  ['landings ok', 'also: landings corroded, landings outdoor Y off, landings outdoor Y wrong'],
   ['contactor in', 'what you see; also: thermostat blank, fuse blown'],
   ['… ; …', 'several in one line, parted by ; or then'],
   ['note …', 'anything worth keeping'],
