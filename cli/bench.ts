@@ -114,7 +114,7 @@ function grown(conductors: number): System {
   }
 }
 
-const HOUSES = 5
+const HOUSES = 10
 const HOUSES_UNPREPARED = 2
 const MOST_READINGS = 7
 

@@ -1,5 +1,5 @@
 import { type Bench, benchKey } from '@/src/core/bench/bench'
-import { overLevels } from '@/src/core/diagnosis/by-house'
+import { houseOf, overLevels } from '@/src/core/diagnosis/by-house'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { widened } from '@/src/core/diagnosis/foresee'
 import { atLevel, BESIDE_LEVEL, degrees, houseLevels, inDegree, isGraded, overDegrees, type WiringKind } from '@/src/core/diagnosis/houses'
@@ -127,24 +127,22 @@ const FAR_BEHIND = 6
 
 /** Every form of the mended fault in every house that it may be, the likeliest first; none when it is none of this system's. */
 function formsOf(engine: Engine, repaired: string, observations: readonly Observation[]): Form[] {
-  const { builds, hypotheses, kinds, rates } = engine
-  const levels = houseLevels.length
+  const { houses, hypotheses, kinds, rates } = engine
   const rows = observations.map((observation) => engine.logLikelihoods(observation).byHouse)
   const mended = [...hypotheses.keys()].filter((index) => hypotheses[index].fault?.id === repaired)
   return mended
     .flatMap((index) =>
-      builds.flatMap(({ kind, degree, weight }, build) => {
-        // Without degrees of its own a story is the same in each of them.
-        if (degree > 0 && !isGraded(hypotheses[index])) return []
-        const shareOfKind = isGraded(hypotheses[index]) ? weight / kinds[kind].weight : 1
-        const logShare = Math.log(rates[index] * shareOfKind)
-        const first = (index * builds.length + build) * levels
-        const explains = logSum(
-          houseLevels.map((level, place) => rows.reduce((sum, row) => sum + row[first + place], Math.log(level.weight))),
-        )
-        const fits = logShare + explains
-        return [{ mended: inDegree(hypotheses[index], degree), kind, logShare, fits, rank: fits + Math.log(kinds[kind].weight) }]
-      }),
+      kinds.flatMap(({ weight }, kind) =>
+        Array.from({ length: houses.degrees[index] }, (_, degree): Form => {
+          const logShare = Math.log(rates[index] * (houses.degrees[index] === 1 ? 1 : degrees[degree].weight))
+          const first = houseOf(houses, index, kind, degree)
+          const explains = logSum(
+            houseLevels.map((level, place) => rows.reduce((sum, row) => sum + row[first + place], Math.log(level.weight))),
+          )
+          const fits = logShare + explains
+          return { mended: inDegree(hypotheses[index], degree), kind, logShare, fits, rank: fits + Math.log(weight) }
+        }),
+      ),
     )
     .sort((a, b) => b.rank - a.rank)
 }

@@ -1,6 +1,6 @@
 import { createBench } from '@/src/core/bench/bench'
 import { emptyComplaint } from '@/src/core/diagnosis/complaint'
-import { graded, inDegree, isGraded } from '@/src/core/diagnosis/houses'
+import { graded, inDegree, isGraded, kindsOfWiring } from '@/src/core/diagnosis/houses'
 import { latestAnswers, type Observation } from '@/src/core/diagnosis/observations'
 import { computePosterior, noEvidence } from '@/src/core/diagnosis/posterior'
 import { propose } from '@/src/core/diagnosis/propose'
@@ -86,6 +86,27 @@ describe('a cable that is to be opened', () => {
     )
     const { verdict } = runTrial(engine, house, { complaint: noEvidence.complaint })
     expect(verdict).toMatchObject({ found: 'repair', repair: { id: 'land:stat-cable.Y@thermostat' } })
+  })
+})
+
+describe('a lead that is to be freed from the metal', () => {
+  // Where C is bonded outdoors too, Y and C changed over there ground the call as a rubbed lead does.
+  const bonded = kindsOfWiring(furnaceAc).flatMap(({ wiring }) => (wiring.some(({ do: act }) => act === 'short') ? [...wiring] : []))
+  const search = (fault: string) => {
+    const story = { ...storyOf(fault), wiring: bonded }
+    const house = createHouse(furnaceAc, story, drawValues(furnaceAc, createRandom(3)), createRandom(6))
+    return runTrial(engine, house, { complaint: noEvidence.complaint })
+  }
+
+  it('is told from two wires changed over at the strip it hangs on', () => {
+    expect(bonded).toHaveLength(1)
+    expect(search('ends-swapped:outdoor-cable.Y+C@outdoor').verdict).toMatchObject({ repair: { id: 'swap:outdoor-cable.Y+C@outdoor' } })
+  })
+
+  it('is still found, its strip looked at', () => {
+    const { observations, verdict } = search('lead-to-chassis:Y@outdoor')
+    expect(verdict).toMatchObject({ found: 'repair', repair: { id: 'lead:Y@outdoor' } })
+    expect(observations.map(({ probe }) => probe)).toContainEqual({ meter: 'look', at: 'landings@outdoor' })
   })
 })
 

@@ -1,8 +1,8 @@
 import { type Bench, benchKey } from '@/src/core/bench/bench'
-import { type Build, buildsOf, gather, type Likelihoods, overLevels } from '@/src/core/diagnosis/by-house'
+import { gather, type Houses, type Likelihoods, layOutHouses, overLevels } from '@/src/core/diagnosis/by-house'
 import { type CostModel, defaultCost } from '@/src/core/diagnosis/cost'
 import { Foreseeing } from '@/src/core/diagnosis/foresee'
-import { atLevel, degrees, houseLevels, kindsOfWiring, valueSpreads, type WiringKind } from '@/src/core/diagnosis/houses'
+import { atLevel, degrees, isGraded, kindsOfWiring, valueSpreads, type WiringKind } from '@/src/core/diagnosis/houses'
 import { type Observation, observationKey, timesTold, wrongShare } from '@/src/core/diagnosis/observations'
 import { Predicted } from '@/src/core/diagnosis/predicted'
 import { type Behaviour, createHypotheses } from '@/src/core/diagnosis/priors'
@@ -32,9 +32,8 @@ export interface Engine {
   readonly laboratories: readonly Laboratory[]
   /** The kinds of wiring that a house of this system may have, as drawn first. */
   readonly kinds: readonly WiringKind[]
-  /** The ways in which it may be built, and log of the weight of each at each level of volts, in the order of `byHouse`. */
-  readonly builds: readonly Build[]
-  readonly logHouses: Float64Array
+  /** The houses that each story may stand in. */
+  readonly houses: Houses
   /** The hypotheses as they are in each kind of wiring. */
   readonly hypothesesByKind: readonly (readonly Hypothesis[])[]
   logLikelihoods(observation: Observation): Likelihoods
@@ -68,7 +67,6 @@ export interface EngineOptions {
 
 export function createEngine(system: System, { cost = defaultCost, shop = {} }: EngineOptions = {}): Engine {
   const kinds = kindsOfWiring(system)
-  const builds = buildsOf(kinds)
   const laboratories = valueSpreads.map(({ factors }) => createLaboratory(system, factors))
   const [laboratory] = laboratories
   const faults = withShopRates(enumerateFaults(system), shop).map((fault) => inWhatMayNotBe(system, fault))
@@ -77,6 +75,7 @@ export function createEngine(system: System, { cost = defaultCost, shop = {} }: 
   const hypothesesByKind = kinds.map(({ wiring }) =>
     wiring.length === 0 ? hypotheses : hypotheses.map((hypothesis) => ({ ...hypothesis, wiring })),
   )
+  const houses = layOutHouses(hypotheses.map(isGraded), kinds)
   const known = new Kept<string, Likelihoods>(KEPT_OBSERVATIONS)
   const predicted = new Kept<string, Predicted>(KEPT_QUESTIONS)
 
@@ -103,19 +102,21 @@ export function createEngine(system: System, { cost = defaultCost, shop = {} }: 
       )
       return degrees.map(() => overValues)
     })
-    const wiredOtherwise = otherwise.map((predictions) => {
-      const known = new Map<Prediction, number[]>()
-      return (index: number): number[] => {
-        const prediction = predictions[index]
-        const found = known.get(prediction) ?? weighAt(prediction)
-        known.set(prediction, found)
-        return found
-      }
-    })
+    const weighed = new Map<Prediction, number[]>()
+    const weighOnce = (prediction: Prediction): number[] => {
+      const found = weighed.get(prediction) ?? weighAt(prediction)
+      weighed.set(prediction, found)
+      return found
+    }
+    const wiredOtherwise = (story: number, kind: number, degree: number): number[] => {
+      const predictions = otherwise[kind - 1][story]
+      return weighOnce(predictions[degree] ?? predictions[0])
+    }
     return gather(
-      (index, { kind, degree }) => (kind === 0 ? asDrawn[spreadOf[index]][degree] : wiredOtherwise[kind - 1](index)),
+      (story, kind, degree) => (kind === 0 ? asDrawn[spreadOf[story]][degree] : wiredOtherwise(story, kind, degree)),
       hypotheses.map((story) => timesTold(story, observation)),
-      builds,
+      kinds,
+      houses,
       Math.log(Math.max(likelihoodOfAnything(answer, scale, words), 1e-9)),
     )
   }
@@ -131,8 +132,7 @@ export function createEngine(system: System, { cost = defaultCost, shop = {} }: 
     laboratories,
     hypothesesByKind,
     kinds,
-    builds,
-    logHouses: Float64Array.from(builds.flatMap(({ weight }) => houseLevels.map((level) => Math.log(weight * level.weight)))),
+    houses,
     foresee: (bench, probe) => foresee(bench, probe).pieces(),
     logLikelihoods: (observation) => known.get(observationKey(observation), () => compute(observation)),
     predictions: (bench, probes) => {

@@ -11,8 +11,8 @@ export interface Foreseen {
   /** Predictions in each of the spread's houses, or at each degree of the damage; stories that foretell the same share them. */
   readonly spreads: readonly Spread[]
   readonly spreadOf: readonly number[]
-  /** Predictions in the template's house wired otherwise, kind after kind. */
-  readonly otherwise: readonly (readonly Prediction[])[]
+  /** Predictions in the template's house wired otherwise, kind after kind, story after story: one, or one at each degree of the damage. */
+  readonly otherwise: readonly (readonly (readonly Prediction[])[])[]
 }
 
 interface Spread {
@@ -52,7 +52,8 @@ export class Foreseeing {
   private readonly places = new Map<string, number>()
   private readonly spreads: Spread[] = []
   private readonly spreadOf: number[] = []
-  private readonly otherwise: Prediction[][]
+  private readonly otherwise: (readonly Prediction[])[][]
+  private readonly shared = new Map<string, readonly Prediction[]>()
 
   /** @param laboratories the house over the spread of part values, the template first; @param storiesByKind the same stories in each kind of wiring */
   constructor(
@@ -87,7 +88,7 @@ export class Foreseeing {
       const kind = Math.floor(this.done / this.storiesByKind[0].length)
       const story = this.storiesByKind[kind][this.done % this.storiesByKind[0].length]
       if (kind === 0) this.foreseeAsDrawn(story)
-      else this.foreseeOtherwise(story, this.otherwise[kind - 1])
+      else this.foreseeOtherwise(story, kind)
     }
   }
 
@@ -96,17 +97,17 @@ export class Foreseeing {
     const [laboratory] = laboratories
     const inTemplate = predict(laboratory, bench, story, probe)
     const foretold = keyOf(inTemplate)
-    // A reading that shows the damage shows how much of it there is, and that is its own in each story.
-    const isShown = isGraded(story) && foretold !== this.keyOfSound
+    // A reading that shows the damage shows how much of it there is.
+    const byDegree = isGraded(story) && foretold !== this.keyOfSound ? foretellByDegree(laboratory, bench, story, probe) : null
     // Stories that foretell the same in the template's house (most of them: their fault is elsewhere) do so over the spread.
-    const key = isShown ? `${foretold} ${story.id}` : foretold
+    const key = byDegree ? keyOfAll(byDegree) : foretold
     const known = places.get(key)
     spreadOf.push(known ?? spreads.length)
     if (known !== undefined) return
     places.set(key, spreads.length)
     spreads.push(
-      isShown
-        ? { over: 'degrees', predictions: foretellByDegree(laboratory, bench, story, probe) }
+      byDegree
+        ? { over: 'degrees', predictions: byDegree }
         : {
             over: 'values',
             predictions: laboratories.map((one, corner) => (corner === 0 ? inTemplate : predict(one, bench, story, probe))),
@@ -114,13 +115,26 @@ export class Foreseeing {
     )
   }
 
-  /** The spread of values matters where the house is drawn as it should be; beside a wiring difference the template will do. */
-  private foreseeOtherwise(story: Hypothesis, foretold: Prediction[]): void {
-    const prediction = predict(this.laboratories[0], this.bench, story, this.probe)
+  /** Beside a wiring difference the spread of part values is in the width. */
+  private foreseeOtherwise(story: Hypothesis, kind: number): void {
+    const [laboratory] = this.laboratories
+    const { bench, probe } = this
+    const foretold = this.otherwise[kind - 1]
+    const prediction = widened(predict(laboratory, bench, story, probe), scaleOf(laboratory.system, probe), BESIDE_LEVEL)
     // The first story is the sound house, with which most share what they foretell.
-    foretold.push(foretold.length > 0 && isAlike(prediction, foretold[0]) ? foretold[0] : prediction)
+    if (foretold.length > 0 && isAlike(prediction, foretold[0][0])) {
+      foretold.push(foretold[0])
+      return
+    }
+    const predictions = isGraded(story) ? foretellByDegree(laboratory, bench, story, probe) : [prediction]
+    const key = `${kind} ${keyOfAll(predictions)}`
+    const known = this.shared.get(key) ?? predictions
+    this.shared.set(key, known)
+    foretold.push(known)
   }
 }
+
+const keyOfAll = (predictions: readonly Prediction[]): string => predictions.map(keyOf).join(' | ')
 
 const keyOf = (prediction: Prediction): string =>
   prediction.map(({ at, weight }) => `${typeof at === 'number' ? at.toPrecision(3) : sayAt(at)} ${weight.toFixed(3)}`).join(' ')

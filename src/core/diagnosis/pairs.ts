@@ -1,5 +1,5 @@
 import { benchKey } from '@/src/core/bench/bench'
-import { gather, joinRows, type Likelihoods, overLevels } from '@/src/core/diagnosis/by-house'
+import { gather, joinHouses, joinRows, type Likelihoods, layOutHouses, overLevels } from '@/src/core/diagnosis/by-house'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { widened } from '@/src/core/diagnosis/foresee'
 import { atLevel, BESIDE_LEVEL } from '@/src/core/diagnosis/houses'
@@ -112,6 +112,11 @@ function withPairs(base: Engine, chosen: readonly [number, number][]): Engine {
   const pairs = chosen.map(([a, b]) => kept.pairs.get(`${a} ${b}`, () => makePair(base, a, b, all)))
   const { laboratory, system } = base
   const single = base.hypotheses.length
+  // Of two faults at once no degrees are weighed.
+  const ofPairs = layOutHouses(
+    pairs.map(() => false),
+    base.kinds,
+  )
   const inKind = (pair: Pair, kind: number): Hypothesis =>
     kind === 0 ? pair.hypothesis : { ...pair.hypothesis, wiring: base.kinds[kind].wiring }
 
@@ -129,14 +134,15 @@ function withPairs(base: Engine, chosen: readonly [number, number][]): Engine {
   }
 
   function extend(observation: Observation): Likelihoods {
-    const ofSingles = base.logLikelihoods(observation)
-    const ofPairs = gather(
-      (position, { kind }) => weighAnswer(pairs[position], kind, observation),
+    const singles = base.logLikelihoods(observation)
+    const more = gather(
+      (position, kind) => weighAnswer(pairs[position], kind, observation),
       pairs.map(() => 1),
-      base.builds,
-      ofSingles.marginal[single],
+      base.kinds,
+      ofPairs,
+      singles.marginal[single],
     )
-    return joinRows(ofSingles, ofPairs)
+    return joinRows(singles, more)
   }
 
   const extended = new KeptPer(extend)
@@ -144,6 +150,7 @@ function withPairs(base: Engine, chosen: readonly [number, number][]): Engine {
     ...base,
     hypotheses: [...base.hypotheses, ...pairs.map(({ hypothesis }) => hypothesis)],
     rates: [...base.rates, ...pairs.map(({ rate }) => rate)],
+    houses: joinHouses(base.houses, ofPairs),
     behaviours: [...base.behaviours, ...pairs.map(({ behaviour }) => behaviour)],
     hypothesesByKind: base.hypothesesByKind.map((hypotheses, kind) => [...hypotheses, ...pairs.map((pair) => inKind(pair, kind))]),
     logLikelihoods: (observation) => extended.of(observation),

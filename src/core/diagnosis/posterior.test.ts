@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { houseOf } from '@/src/core/diagnosis/by-house'
 import { houseLevels } from '@/src/core/diagnosis/houses'
 import { latestAnswers, type Observation, questionKey } from '@/src/core/diagnosis/observations'
 import { computePosterior, type Evidence, noEvidence, posteriorsWithout } from '@/src/core/diagnosis/posterior'
@@ -60,14 +61,12 @@ describe('the wiring of a story', () => {
       fc.property(evidenceArb, (evidence) => {
         const rows = latestAnswers(evidence.observations).map((observation) => engine.logLikelihoods(observation).byHouse)
         const { kinds } = computePosterior(engine, evidence)
-        const houses = engine.builds.length * houseLevels.length
         for (let story = 0; story < kinds.length; story += 13) {
-          const held = engine.kinds.map(() => 0)
-          engine.builds.forEach(({ kind, weight }, build) => {
-            houseLevels.forEach((level, place) => {
-              const log = rows.reduce((sum, row) => sum + row[story * houses + build * houseLevels.length + place], 0)
-              held[kind] += weight * level.weight * Math.exp(log)
-            })
+          const held = engine.kinds.map((_, kind) => {
+            let sum = 0
+            for (let place = houseOf(engine.houses, story, kind, 0); place < houseOf(engine.houses, story, kind + 1, 0); place++)
+              sum += Math.exp(rows.reduce((log, row) => log + row[place], engine.houses.logWeights[place]))
+            return sum
           })
           expect(held[kinds[story]]).toBeGreaterThanOrEqual(Math.max(...held) * (1 - 1e-9))
         }

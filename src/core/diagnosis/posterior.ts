@@ -1,11 +1,10 @@
 import { saidBefore } from '@/src/core/diagnosis/after-repair'
-import type { Build, Likelihoods } from '@/src/core/diagnosis/by-house'
+import { houseOf, type Likelihoods } from '@/src/core/diagnosis/by-house'
 import { type Complaint, emptyComplaint } from '@/src/core/diagnosis/complaint'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { houseLevels } from '@/src/core/diagnosis/houses'
 import { latestAnswers, type Observation } from '@/src/core/diagnosis/observations'
 import { priorWeights } from '@/src/core/diagnosis/priors'
-import { KeptPer } from '@/src/core/units/kept'
 import { logSum } from '@/src/core/units/log-sum'
 
 /** What is known of the house so far. */
@@ -75,43 +74,39 @@ export function* posteriorsWithout(
 }
 
 /** log of each house's weight, for each story, and of how well it explains all the readings. */
-function sumByHouse({ builds, hypotheses, kinds, logHouses }: Engine, { ofKinds }: Prior, rows: readonly Likelihoods[]): Float64Array {
-  const levels = houseLevels.length
-  const sums = new Float64Array(hypotheses.length * logHouses.length)
-  for (let story = 0; story < hypotheses.length; story++) {
-    const begin = story * logHouses.length
-    sums.set(logHouses, begin)
-    if (ofKinds === null) continue
-    for (const [build, { kind }] of builds.entries())
-      for (let level = 0; level < levels; level++) sums[begin + build * levels + level] += ofKinds[story * kinds.length + kind]
-  }
+function sumByHouse({ hypotheses, kinds, houses }: Engine, { ofKinds }: Prior, rows: readonly Likelihoods[]): Float64Array {
+  const sums = Float64Array.from(houses.logWeights)
   for (const { byHouse } of rows) for (let place = 0; place < sums.length; place++) sums[place] += byHouse[place]
+  if (ofKinds === null) return sums
+  for (let story = 0; story < hypotheses.length; story++)
+    for (let kind = 0; kind < kinds.length; kind++) {
+      const end = houseOf(houses, story, kind + 1, 0)
+      for (let place = houseOf(houses, story, kind, 0); place < end; place++) sums[place] += ofKinds[story * kinds.length + kind]
+    }
   return sums
 }
 
 function conclude(engine: Engine, { weights, none }: Prior, rows: readonly Likelihoods[], byHouse: Float64Array): Posterior {
-  const { hypotheses } = engine
-  const houses = engine.logHouses.length
+  const { hypotheses, houses } = engine
   const levels = houseLevels.length
   const logs = new Float64Array(hypotheses.length + 1)
   const kinds = new Uint8Array(hypotheses.length)
   const levelOf = new Uint8Array(hypotheses.length)
-  const spans = spansOf.of(engine.builds)
-  const ofKinds = new Float64Array(spans.length)
+  const ofKinds = new Float64Array(engine.kinds.length)
   let lead = 0
   for (let index = 0; index < hypotheses.length; index++) {
+    const span = houses.degrees[index] * levels
     let kind = 0
-    for (const [place, { first, count }] of spans.entries()) {
-      ofKinds[place] = logSum(byHouse, index * houses + first * levels, count * levels)
+    for (let place = 0; place < ofKinds.length; place++) {
+      ofKinds[place] = logSum(byHouse, houseOf(houses, index, place, 0), span)
       if (ofKinds[place] > ofKinds[kind]) kind = place
     }
     logs[index] = Math.log(weights[index] * (1 - none)) + logSum(ofKinds)
-    const begin = index * houses + spans[kind].first * levels
+    const begin = houseOf(houses, index, kind, 0)
     let likeliest = begin
-    for (let house = begin + 1; house < begin + spans[kind].count * levels; house++)
-      if (byHouse[house] > byHouse[likeliest]) likeliest = house
+    for (let house = begin + 1; house < begin + span; house++) if (byHouse[house] > byHouse[likeliest]) likeliest = house
     kinds[index] = kind
-    levelOf[index] = likeliest % levels
+    levelOf[index] = (likeliest - begin) % levels
     if (logs[index] > logs[lead]) lead = index
   }
   logs[hypotheses.length] = Math.log(none) + logOfNone(weights, rows, levelOf[lead])
@@ -125,16 +120,6 @@ function conclude(engine: Engine, { weights, none }: Prior, rows: readonly Likel
   for (let index = 0; index < logs.length; index++) logs[index] /= total
   return { hypotheses: logs.subarray(0, hypotheses.length), noneOfThese: logs[hypotheses.length], kinds, levels: levelOf }
 }
-
-/** Where the builds of each kind of wiring stand: a kind weighs what all its degrees of damage do. */
-const spansOf = new KeptPer((builds: readonly Build[]) => {
-  const spans: { first: number; count: number }[] = []
-  for (const [place, { kind }] of builds.entries()) {
-    spans[kind] ??= { first: place, count: 0 }
-    spans[kind].count++
-  }
-  return spans
-})
 
 const beforeAnyReading = ({ kinds }: Engine, { weights, ofKinds, none }: Prior): Posterior => ({
   hypotheses: weights.map((weight) => weight * (1 - none)),

@@ -9,8 +9,10 @@ import { standingOf } from '@/src/core/diagnosis/standing'
 import { NOTHING_WRONG, type Suspect } from '@/src/core/diagnosis/suspects'
 import { judgeGroup, leadingGroup, reachVerdict, type Verdict } from '@/src/core/diagnosis/verdict'
 import { type WayOfWorking, waysOfWorking } from '@/src/core/diagnosis/ways'
+import type { Fault } from '@/src/core/faults/fault'
 import { type Probe, probeKey } from '@/src/core/readings/check'
 import { LANDINGS } from '@/src/core/readings/looks'
+import { terminalPoint } from '@/src/core/wiring/point'
 
 /** The check worth most, and the verdict once nothing is left to ask. */
 export interface Proposal {
@@ -50,7 +52,10 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
     const call = unsplit.some(({ id }) => id === NOTHING_WRONG) ? nextProof(engine, posterior, evidence, bench, choice) : null
     const said = judgeGroup(unsplit)
     if (call) return { next: call, verdict: null, confirms: true }
-    if (said) return { next: null, verdict: said, confirms: false }
+    if (said) {
+      const look = said.found === 'nothing-wrong' ? null : lookAtEnds(engine, evidence, posterior, bench, endsIn(engine, said), choice)
+      return look ? { next: look, verdict: null, confirms: true } : { next: null, verdict: said, confirms: false }
+    }
   }
   const next = findNextCheck(engine, planned, bench, evidence.observations, choice)
   if (next && !inDoubt && next.gainBits < TELLS_LITTLE && showsNothing(engine, evidence)) {
@@ -112,19 +117,34 @@ const WRONG_REPAIR_MINUTES = 120
 function confirm(engine: Engine, evidence: Evidence, posterior: Posterior, bench: Bench, verdict: Verdict, choice: Choice): Check | null {
   if (verdict.found === 'nothing-wrong') return nextProof(engine, posterior, evidence, bench, choice)
   const [check] = rankChecks(engine, posterior, bench, evidence.observations, { ...choice, way: 'free', stakes: WRONG_REPAIR_MINUTES }, 1)
-  return check ?? lookAtEnds(engine, evidence, posterior, bench, verdict.zone, choice)
+  return check ?? lookAtEnds(engine, evidence, posterior, bench, endsIn(engine, verdict), choice)
 }
 
-/** Before a cable is opened, its ends are looked at: a wire on the wrong screw reads like a broken one. */
+/** Where the wires end that a verdict speaks of: those of a cable, or of a terminal whose lead is said to rub through. */
+function endsIn({ system, faults }: Engine, { zone, suspects }: Exclude<Verdict, { found: 'nothing-wrong' }>): readonly string[] {
+  const cable = system.cables.find(({ id }) => id === zone)
+  if (cable) return cable.between
+  const landed = new Set(
+    system.cables.flatMap(({ between, conductors }) =>
+      between.flatMap((place, side) =>
+        conductors.flatMap(({ lands }) => (lands[side] === null ? [] : [terminalPoint(lands[side], place)])),
+      ),
+    ),
+  )
+  const isLead = ({ id, family, touches }: Fault) =>
+    family === 'lead-to-chassis' && suspects.includes(id) && touches.some((point) => landed.has(point))
+  return faults.some(isLead) ? [zone] : []
+}
+
+/** Before a cable is opened, or a lead freed, its ends are looked at: a wire on the wrong screw reads like a broken or a shorted one. */
 function lookAtEnds(
   engine: Engine,
   { observations }: Evidence,
   posterior: Posterior,
   bench: Bench,
-  zone: string,
+  ends: readonly string[],
   choice: Choice,
 ): Check | null {
-  const ends = engine.system.cables.find(({ id }) => id === zone)?.between ?? []
   const isKnown = (probe: Probe) =>
     [...observations.map((observation) => observation.probe), ...(choice.skipped ?? [])].some(
       (known) => probeKey(known) === probeKey(probe),

@@ -7,7 +7,7 @@ import { commonNodes } from '@/src/core/wiring/supply'
 import { type Cable, type Conductor, placeById, type System } from '@/src/core/wiring/system'
 
 /** A wire under a screw: as a landing in `wiring/values.ts`. */
-export const LANDED_OHM = 0.01
+const LANDED_OHM = 0.01
 
 /** Along a cable: open, shorted to each other, rubbed through to metal; at its ends: not landed. */
 export function addCableFaults(system: System, add: AddFault, cable: Cable): void {

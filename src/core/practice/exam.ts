@@ -3,13 +3,14 @@ import type { Engine } from '@/src/core/diagnosis/engine'
 import { graded, kindsOfWiring } from '@/src/core/diagnosis/houses'
 import { weigh } from '@/src/core/diagnosis/pairs'
 import { entropyOfRepair, massByRepair, noEvidence } from '@/src/core/diagnosis/posterior'
+import { type Behaviour, behaviourOf } from '@/src/core/diagnosis/priors'
 import { propose } from '@/src/core/diagnosis/propose'
 import { NOTHING_WRONG } from '@/src/core/diagnosis/suspects'
 import { FOUND } from '@/src/core/diagnosis/verdict'
 import type { WayOfWorking } from '@/src/core/diagnosis/ways'
 import { type Fault, singlesOf } from '@/src/core/faults/fault'
 import { createHouse, drawValues, type House } from '@/src/core/practice/house'
-import { drawComplaint, runTrial, type Solver, type Start, type Trial } from '@/src/core/practice/trial'
+import { complaintOf, runTrial, type Solver, type Start, type Trial } from '@/src/core/practice/trial'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import { createRandom, type Random } from '@/src/core/units/random'
 import type { ValueFactors } from '@/src/core/wiring/values'
@@ -46,10 +47,11 @@ const WIRED_DIFFERENTLY = 10
 export function drawCase(engine: Engine, random: Random, faultId: string | null): ExamCase {
   const indexes = [...engine.hypotheses.keys()].filter((index) => (engine.hypotheses[index].fault?.id ?? null) === faultId)
   const index = drawByRate(engine, indexes, random)
-  const complaint = drawComplaint(engine, index, random)
   // What is damaged is so to a degree of its own.
   const story = graded(engine.hypotheses[index], Math.exp(WIDER * DAMAGE_SPREAD * Math.max(-2, Math.min(2, random.normal()))))
-  return { story: wiredIn(engine, unevenly(story, random), random), complaint, ...drawRest(engine, random) }
+  const wired = wiredIn(engine, unevenly(story, random), random)
+  const behaviour = wired.wiring.length === 0 ? engine.behaviours[index] : showing(engine, wired)
+  return { story: wired, complaint: complaintOf(engine, behaviour, random), ...drawRest(engine, random) }
 }
 
 /** Of several bad joints each is bad in its own way. */
@@ -70,11 +72,22 @@ export const drawRest = (engine: Engine, random: Random): Pick<ExamCase, 'values
   seed: Math.floor(random.uniform() * 2 ** 31),
 })
 
+/** Wires one house in ten otherwise; not one in which the fault that blew the fuse could not have blown it. */
 export function wiredIn(engine: Engine, story: Hypothesis, random: Random): Hypothesis {
   const others = kindsOfWiring(engine.system).slice(1)
   const isOdd = random.uniform() * WIRED_DIFFERENTLY < 1 && others.length > 0
-  return { ...story, wiring: isOdd ? random.pick(others).wiring : [] }
+  const wired: Hypothesis = { ...story, wiring: isOdd ? random.pick(others).wiring : [] }
+  const blewIt = isOdd && story.foundFuse === 'blown' && story.fault?.family !== 'fuse-only'
+  return blewIt && !Object.values(showing(engine, wired).fresh).some(({ trips }) => trips > MAY_TRIP) ? { ...wired, wiring: [] } : wired
 }
+/** Below this chance of a trip nobody finds a blown fuse: assumption. */
+const MAY_TRIP = 0.1
+
+/** How a house behaves while its fault shows. */
+const showing = (engine: Engine, story: Hypothesis): Behaviour => ({
+  ...behaviourOf(engine.laboratory, { ...story, intermittent: false }),
+  comesAndGoes: story.intermittent,
+})
 
 export function drawByRate(engine: Engine, indexes: readonly number[], random: Random): number {
   let left = random.uniform() * indexes.reduce((sum, index) => sum + engine.rates[index], 0)

@@ -52,7 +52,8 @@ export interface Start {
   readonly mostChecks?: number
 }
 
-const MOST_CHECKS = 40
+/** A search that has asked so much is given up: what comes and goes is waited for on another day. Assumption. */
+const MOST_CHECKS = 80
 
 /** Lets a solver ask a house until it has a verdict. Minutes are those of the walk, the hands, the reading and what trips cost. */
 export function runTrial(engine: Engine, house: House, start: Start, solver: Solver = freeChoice): Trial {

@@ -145,10 +145,11 @@ function lookWord(laboratory: Laboratory, at: string, bench: Bench, hypothesis: 
   if (at === 'fuse')
     return (isFoundFuseOut(laboratory.system, bench) ? hypothesis.foundFuse === 'blown' : world.protection === 'open') ? 'blown' : 'good'
   if (at.startsWith(LANDINGS)) {
-    const off = landedEnds(laboratory.system, at.slice(LANDINGS.length)).find((end) =>
-      hypothesis.effects.some((effect) => effect.do === 'open' && effect.link === `landing:${end}`),
+    // Of wires that are in the hand nobody asks where they are landed.
+    const off = landedEnds(laboratory.system, at.slice(LANDINGS.length)).find(
+      (end) => !bench.lifted.includes(end) && hypothesis.effects.some((effect) => effect.do === 'open' && effect.link === `landing:${end}`),
     )
-    if (!off || bench.lifted.includes(off)) return strapOrWater(hypothesis, at.slice(LANDINGS.length)) ?? LANDED
+    if (!off) return strapOrWater(hypothesis, at.slice(LANDINGS.length)) ?? LANDED
     return hypothesis.effects.some((effect) => effect.do === 'short' && effect.a === off) ? `wrong: ${off}` : `off: ${off}`
   }
   const { members } = world.settled
