@@ -33,7 +33,7 @@ export const familyRate: Record<FaultFamily, number> = {
   'output-toggles': 0.3,
   'board-dead': 0.8,
   'water-in-connector': 0.5,
-  'strip-corroded': 0.4,
+  'strip-corroded': 0.15,
   'jumper-left': 0.15,
   'transformers-tied': 0.4,
   'wrong-tap': 0.4,

@@ -59,6 +59,7 @@ describe('what chatters now', () => {
       [40, power(false)],
       [50, { kind: 'bench', change: { do: 'lift', end: 'stat-cable.R@thermostat' } }],
       [60, { kind: 'reading', probe: { meter: 'ohms', a: 'stat-cable.R@thermostat', b: 'stat-cable.R@indoor' }, answer: 61 }],
+      [65, { kind: 'reading', probe: { meter: 'ohms', a: 'stat-cable.R@thermostat', b: 'C@thermostat' }, answer: 63 }],
       [70, { kind: 'bench', change: { do: 'land', end: 'stat-cable.R@thermostat' } }],
       [80, power(true)],
       [400, call('cool')],
