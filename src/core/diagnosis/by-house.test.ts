@@ -1,4 +1,5 @@
-import { createBench } from '@/src/core/bench/bench'
+import { type Bench, createBench } from '@/src/core/bench/bench'
+import { createEngine } from '@/src/core/diagnosis/engine'
 import { atLevel, houseLevels } from '@/src/core/diagnosis/houses'
 import type { Observation } from '@/src/core/diagnosis/observations'
 import { computePosterior, noEvidence } from '@/src/core/diagnosis/posterior'
@@ -6,7 +7,7 @@ import { listSuspects } from '@/src/core/diagnosis/suspects'
 import { healthy } from '@/src/core/readings/hypothesis'
 import { predict, scaleOf } from '@/src/core/readings/predict'
 import { fromOhmScale } from '@/src/core/readings/prediction'
-import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
+import { catalogue, furnaceAc } from '@/src/core/wiring/systems/catalogue'
 import { furnaceEngine } from '@/tests/setup/furnace'
 
 const engine = furnaceEngine()
@@ -89,5 +90,44 @@ describe('levels of volts', () => {
     const volts = { meter: 'volts', a: 'R@indoor', b: 'C@indoor' } as const
     const [as, higher] = [1, 1.1].map((times) => Number(atLevel(predict(engine.laboratory, live, healthy, volts), 'volts', times)[0].at))
     expect(higher / as).toBeCloseTo(1.1)
+  })
+})
+
+describe('damage in a house that is wired otherwise', () => {
+  const [heatPump] = catalogue.filter(({ id }) => id === 'heat-pump-o')
+  const itsEngine = createEngine(heatPump)
+  const off = { ...createBench(heatPump), power: false }
+  const ohms = (id: string, a: string, b: string, answer: Observation['answer'], change: Partial<Bench> = {}): Observation => ({
+    id,
+    bench: { ...off, ...change },
+    probe: { meter: 'ohms', a, b },
+    answer,
+  })
+  const lifted = { lifted: ['outdoor-cable.O@indoor'] }
+  // The board outdoors has relays, where the template's passes on: its inputs are all that the calls read. W leaks to the metal with some 48 ohm.
+  const readings = [
+    ohms('y', 'Y@indoor', 'C@indoor', 'OL'),
+    ohms('o', 'O@indoor', 'C@indoor', 4018),
+    ohms('yo', 'outdoor-cable.Y@indoor', 'outdoor-cable.O@indoor', 8010, lifted),
+    ohms('w', 'W@indoor', 'C@indoor', 27.8, lifted),
+    ohms('w2', 'W@indoor', 'chassis@indoor', 48.2, { ...lifted, unplugged: ['sequencer'] }),
+  ]
+
+  it('comes by degrees there, too: a leak of 48 ohm is not taken for the one short whose coil happens to read so', () => {
+    const evidence = { ...noEvidence, observations: readings }
+    const suspects = listSuspects(itsEngine, evidence, computePosterior(itsEngine, evidence))
+    const held = (isMeant: (id: string) => boolean) =>
+      suspects.filter(({ id }) => isMeant(id)).reduce((sum, { probability }) => sum + probability, 0)
+    expect(held((id) => id === 'conductor-short:stat-cable.G+W')).toBeLessThan(0.6)
+    expect(held((id) => /^(lead|conductor)-to-chassis:(W@|.*\.W$)/.test(id))).toBeGreaterThan(0.2)
+  })
+
+  it('is a story that weighs one in all its houses together', () => {
+    const { houses, hypotheses, kinds } = itsEngine
+    for (let story = 0; story < hypotheses.length; story += 29) {
+      const weights = houses.logWeights.subarray(houses.first[story], houses.first[story + 1])
+      expect(weights).toHaveLength(kinds.length * houses.degrees[story] * houseLevels.length)
+      expect(weights.reduce((sum, log) => sum + Math.exp(log), 0)).toBeCloseTo(1, 9)
+    }
   })
 })

@@ -89,6 +89,13 @@ describe('what people and weather leave', () => {
     expect(seen('furnace-ac', null, 'landings@indoor')).toBe('all landed')
   })
 
+  it('of two wires changed over, the one that is in the hand does not hide the other on the wrong screw', () => {
+    const swapped = 'ends-swapped:outdoor-cable.Y+C@outdoor'
+    const inHand = { lifted: ['outdoor-cable.Y@outdoor'] }
+    expect(seen('furnace-ac', swapped, 'landings@outdoor')).toBe('wrong: outdoor-cable.Y@outdoor')
+    expect(seen('furnace-ac', swapped, 'landings@outdoor', inHand)).toBe('wrong: outdoor-cable.C@outdoor')
+  })
+
   it('water leaks a little everywhere and is seen', () => {
     const wet = 'water-in-connector:outdoor'
     expect(seen('heat-pump-o', wet, 'landings@outdoor')).toBe('wet')
