@@ -52,3 +52,20 @@ describe('enumerateFaults', () => {
     expect(ids).not.toContain('lead-to-chassis:C@indoor')
   })
 })
+
+describe('less of the same damage', () => {
+  const forms = (id: string) => enumerateFaults(furnaceAc).find((fault) => fault.id === id)?.variants ?? []
+
+  it('is a coil that leaks to its frame, and a switch whose contact is pitted', () => {
+    expect(forms('coil-to-ground:contactor').flatMap(({ effects }) => effects)).toMatchObject([
+      { do: 'short', ohm: 3 },
+      { do: 'short', ohm: 20 },
+    ])
+    expect(forms('switch-open:limit')).toMatchObject([{ effects: [{ do: 'resist', ohm: 60 }] }])
+  })
+
+  it('is the smaller part of the cases, whatever the fault', () => {
+    for (const { variants } of enumerateFaults(furnaceAc))
+      expect(variants.reduce((sum, { share }) => sum + share, 0)).toBeLessThanOrEqual(0.5)
+  })
+})

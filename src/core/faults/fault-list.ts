@@ -40,60 +40,44 @@ export function createFaultList(system: System): { faults: Fault[]; add: AddFaul
 
 /** What the same damage does when there is less of it. */
 function milderForms(family: FaultFamily, effects: readonly Effect[]): FaultVariant[] {
-  const shorts = (values: readonly { readonly ohm: number; readonly share: number }[]) =>
-    values.map(({ ohm, share }) => ({
-      name: `${ohm} ohm`,
-      share,
-      effects: effects.map((effect) => (effect.do === 'short' ? { ...effect, ohm } : effect)),
-    }))
   switch (family) {
     case 'conductor-short':
     case 'conductor-to-chassis':
     case 'lead-to-chassis':
-      return shorts(resistiveShorts)
+    case 'coil-to-ground':
+      return resistiveShorts.map(({ ohm, share }) => touching(effects, ohm, share))
     case 'coil-shorted':
-      return shorts([WEAK_COIL])
+      return [touching(effects, WEAK_COIL.ohm, WEAK_COIL.share)]
     case 'neutral-open':
     case 'supply-leg-open':
-      return [
-        {
-          name: 'loose',
-          share: LOOSE_LINE_JOINT.share,
-          effects: effects.map((effect) =>
-            effect.do === 'open' ? { do: 'resist' as const, link: effect.link, ohm: LOOSE_LINE_JOINT.ohm } : effect,
-          ),
-        },
-      ]
+      return [{ ...joined(effects, LOOSE_LINE_JOINT), name: 'loose' }]
     case 'conductor-open':
-      return [
-        {
-          name: `${CORRODED_JOINT.ohm} ohm`,
-          share: CORRODED_JOINT.share,
-          effects: effects.map((effect) =>
-            effect.do === 'open' ? { do: 'resist' as const, link: effect.link, ohm: CORRODED_JOINT.ohm } : effect,
-          ),
-        },
-      ]
+    case 'switch-open':
+      return [joined(effects, CORRODED_JOINT)]
     case 'thermostat-not-closing':
-      return [
-        {
-          name: `${CORRODED_JOINT.ohm} ohm`,
-          share: CORRODED_JOINT.share,
-          effects: effects.flatMap((effect) =>
-            effect.do === 'never-closes'
-              ? effect.terminals.map((terminal) => ({
-                  do: 'resist' as const,
-                  link: callLink(effect.thermostat, terminal),
-                  ohm: CORRODED_JOINT.ohm,
-                }))
-              : [],
-          ),
-        },
-      ]
+      return [joined(effects.flatMap(contactsOf), CORRODED_JOINT)]
     default:
       return []
   }
 }
+
+/** A touch of so many ohm where the story has metal on metal. */
+const touching = (effects: readonly Effect[], ohm: number, share: number): FaultVariant => ({
+  name: `${ohm} ohm`,
+  share,
+  effects: effects.map((effect) => (effect.do === 'short' ? { ...effect, ohm } : effect)),
+})
+
+/** A bad joint where the story has an open one. */
+const joined = (effects: readonly Effect[], { ohm, share }: { readonly ohm: number; readonly share: number }): FaultVariant => ({
+  name: `${ohm} ohm`,
+  share,
+  effects: effects.map((effect) => (effect.do === 'open' ? { do: 'resist', link: effect.link, ohm } : effect)),
+})
+
+/** The contacts that a thermostat does not make. */
+const contactsOf = (effect: Effect): Effect[] =>
+  effect.do === 'never-closes' ? effect.terminals.map((terminal) => ({ do: 'open', link: callLink(effect.thermostat, terminal) })) : []
 
 const isOutdoorPlace = (place: Place | undefined): boolean => place?.kind === 'outdoor' || place?.kind === 'package'
 
