@@ -74,24 +74,33 @@ export function gather(
   const byLevel = new Float64Array(stories * levels)
   for (let story = 0; story < stories; story++) {
     let sum = 0
-    let before: readonly number[] | null = null
-    let place = houses.first[story]
     const count = houses.degrees[story]
+    /** Takes in what all houses with the same row weigh together. */
+    const take = (values: readonly number[], weight: number) => {
+      for (let level = 0; level < levels; level++) {
+        const value = times[story] === 1 ? values[level] : values[level] ** times[story]
+        byLevel[story * levels + level] += weight * value
+        sum += weight * houseLevels[level].weight * value
+      }
+    }
+    let before: readonly number[] | null = null
+    let shared = 0
+    let place = houses.first[story]
     for (let kind = 0; kind < kinds.length; kind++)
       for (let degree = 0; degree < count; degree++) {
         const values = once(story, kind, degree)
-        const weight = kinds[kind].weight * (count === 1 ? 1 : degrees[degree].weight)
         // Where a reading does not show the damage, all its degrees share one row.
         if (values === before) byHouse.copyWithin(place, place - levels, place)
-        for (let level = 0; level < levels; level++) {
-          const value = times[story] === 1 ? values[level] : values[level] ** times[story]
-          if (values !== before) byHouse[place + level] = Math.log(value)
-          byLevel[story * levels + level] += weight * value
-          sum += weight * houseLevels[level].weight * value
+        else {
+          if (before) take(before, shared)
+          shared = 0
+          for (let level = 0; level < levels; level++) byHouse[place + level] = times[story] * Math.log(values[level])
         }
+        shared += kinds[kind].weight * (count === 1 ? 1 : degrees[degree].weight)
         before = values
         place += levels
       }
+    if (before) take(before, shared)
     marginal[story] = Math.log(sum)
   }
   marginal[stories] = logAnything
