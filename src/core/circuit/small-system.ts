@@ -45,21 +45,11 @@ export class SmallSystem {
       }
       if (bestRow !== k) {
         for (let col = 0; col < r; col++) {
-          const a = k * r + col
-          const b = bestRow * r + col
-          const re = mRe[a]
-          mRe[a] = mRe[b]
-          mRe[b] = re
-          const im = mIm[a]
-          mIm[a] = mIm[b]
-          mIm[b] = im
+          exchange(mRe, k * r + col, bestRow * r + col)
+          exchange(mIm, k * r + col, bestRow * r + col)
         }
-        const row = order[k]
-        order[k] = order[bestRow]
-        order[bestRow] = row
-        const scale = scales[k]
-        scales[k] = scales[bestRow]
-        scales[bestRow] = scale
+        exchange(order, k, bestRow)
+        exchange(scales, k, bestRow)
       }
       const pr = mRe[k * r + k]
       const pi = mIm[k * r + k]
@@ -120,4 +110,10 @@ export class SmallSystem {
       outIm[row] = tIm[row]
     }
   }
+}
+
+function exchange(list: Float64Array | Int32Array, a: number, b: number): void {
+  const kept = list[a]
+  list[a] = list[b]
+  list[b] = kept
 }

@@ -39,6 +39,12 @@ describe('readings from before a repair', () => {
     expect(lead.probability).toBeGreaterThan(0.8)
   })
 
+  it('come after a repair that leaves most houses sound: nothing of no catalogue is in those', () => {
+    const held = (suspects: ReturnType<typeof suspectsAfter>) => suspects.find(({ id }) => id === 'none-of-these')?.probability ?? 1
+    expect(held(suspectsAfter({ repaired: [] }))).toBeCloseTo(0.02, 6)
+    expect(held(suspectsAfter({}))).toBeCloseTo(0.02 * 0.15, 6)
+  })
+
   it('leave a valve that stays out on cool to everything that may keep it out, the wire of its call before the board', () => {
     const cool = { ...live, call: 'cool' } as const
     const runs: Probe = { meter: 'look', at: 'runs@package' }
