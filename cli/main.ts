@@ -40,9 +40,8 @@ async function main(): Promise<void> {
     case 'schema': {
       const schemas = publishSchemas()
       const name = options.words[0]
-      if (name !== undefined && !(name in schemas))
-        throw new UsageError(`There is no schema "${name}": ${Object.keys(schemas).join(', ')}.`)
-      console.log(JSON.stringify(name === undefined ? schemas : schemas[name], null, 2))
+      if (name !== undefined && !schemas.has(name)) throw new UsageError(`There is no schema "${name}": ${[...schemas.keys()].join(', ')}.`)
+      console.log(JSON.stringify(name === undefined ? Object.fromEntries(schemas) : schemas.get(name), null, 2))
       return
     }
     case undefined:

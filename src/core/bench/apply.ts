@@ -1,8 +1,9 @@
 import { type Bench, type BenchChange, isSameJumper } from '@/src/core/bench/bench'
+import { problemWithJumpers, problemWithPuttingBack } from '@/src/core/bench/jumper-guard'
 import { pinOf, problemWithPoint, sayPoint } from '@/src/core/bench/points'
-import { landingsOfSwap, problemWithSwap, swapAt, wiredNow } from '@/src/core/bench/swaps'
-import { CHASSIS, type Point, parsePoint } from '@/src/core/wiring/point'
-import { firstPart, partById, partsOf, placeById, type System } from '@/src/core/wiring/system'
+import { landingsOfSwap, problemWithSwap, swapAt } from '@/src/core/bench/swaps'
+import { type Point, parsePoint } from '@/src/core/wiring/point'
+import { firstPart, partById, placeById, type System } from '@/src/core/wiring/system'
 
 export type Applied = { readonly ok: true; readonly bench: Bench } | { readonly ok: false; readonly problem: string }
 
@@ -36,7 +37,7 @@ export function applyChange(system: System, bench: Bench, change: BenchChange): 
       const others = bench.unplugged.filter((other) => other !== change.part)
       if (change.do === 'unplug') return done({ unplugged: [...others, change.part] })
       if (others.length === bench.unplugged.length) return refuse(`The ${part.name} is plugged in already.`)
-      return done({ unplugged: others })
+      return putBack(system, bench, { ...bench, unplugged: others }, `Plugging the ${part.name} in`)
     }
     case 'jumper':
       return addJumper(system, bench, change.a, change.b)
@@ -58,12 +59,12 @@ export function applyChange(system: System, bench: Bench, change: BenchChange): 
       const ends = landingsOfSwap(system, swap).flatMap(({ off, on }) => [off, on])
       const lifted = ends.find((end) => bench.lifted.includes(end))
       if (lifted) return refuse(`${sayPoint(system, lifted)} is lifted: land it first, then swap both ends.`)
-      return done({ swaps: [...bench.swaps, swap] })
+      return putBack(system, bench, { ...bench, swaps: [...bench.swaps, swap] }, 'That swap')
     }
     case 'unswap': {
       const others = bench.swaps.filter(({ cable, from }) => cable !== change.cable || from !== change.from)
       if (others.length === bench.swaps.length) return refuse(`${change.from} of the ${change.cable} is on no spare.`)
-      return done({ swaps: others })
+      return putBack(system, bench, { ...bench, swaps: others }, `Putting ${change.from} back`)
     }
     case 'reset':
       if (!isResettable(system, bench))
@@ -94,7 +95,14 @@ function moveEnd(system: System, bench: Bench, act: 'lift' | 'land', end: Point)
     return refuse(`${sayPoint(system, end)} is off its terminal already: a spare serves in its place.`)
   if (act === 'lift' && isLifted) return refuse(`${sayPoint(system, end)} is lifted already.`)
   if (act === 'land' && !isLifted) return refuse(`${sayPoint(system, end)} is not lifted.`)
-  return { ok: true, bench: { ...bench, lifted: act === 'lift' ? [...others, end] : others } }
+  if (act === 'land') return putBack(system, bench, { ...bench, lifted: others }, `Landing ${sayPoint(system, end)}`)
+  return { ok: true, bench: { ...bench, lifted: [...others, end] } }
+}
+
+/** Metal that comes back together may close a jumper into a short: that has to come out first. */
+function putBack(system: System, before: Bench, after: Bench, what: string): Applied {
+  const problem = problemWithPuttingBack(system, before, after, what)
+  return problem ? refuse(problem) : { ok: true, bench: after }
 }
 
 function addJumper(system: System, bench: Bench, a: Point, b: Point): Applied {
@@ -103,43 +111,8 @@ function addJumper(system: System, bench: Bench, a: Point, b: Point): Applied {
     if (problem) return refuse(problem)
   }
   if (a === b) return refuse('A jumper needs two different ends.')
-  if (joinsHotAndCommon(system, bench, a, b))
-    return refuse('Never join C, or the chassis, to R: that is a dead short. Nothing was changed.')
   if (bench.jumpers.some((jumper) => isSameJumper(jumper, a, b))) return refuse('That jumper is in already.')
-  return { ok: true, bench: { ...bench, jumpers: [...bench.jumpers, { a, b }] } }
-}
-
-/**
- * Whether a jumper, with those already in and the landed conductors, would make a metal path from the hot side to the
- * common side. Followed through landings and jumpers, not through loads or switches.
- */
-export function joinsHotAndCommon(system: System, bench: Bench, a: Point, b: Point): boolean {
-  const groups = new Map<Point, Point>()
-  const find = (point: Point): Point => {
-    const parent = groups.get(point)
-    if (parent === undefined || parent === point) return point
-    const root = find(parent)
-    groups.set(point, root)
-    return root
-  }
-  const join = (x: Point, y: Point) => groups.set(find(x), find(y))
-  for (const cable of wiredNow(system, bench.swaps).cables) {
-    for (const conductor of cable.conductors) {
-      const ends = cable.between.map((place) => `${cable.id}.${conductor.id}@${place}`)
-      join(ends[0], ends[1])
-      conductor.lands.forEach((terminal, side) => {
-        if (terminal !== null && !bench.lifted.includes(ends[side])) join(ends[side], `${terminal}@${cable.between[side]}`)
-      })
-    }
-  }
-  for (const part of system.parts) {
-    if (part.kind === 'fuse' || part.kind === 'bond') join(`${part.between[0]}@${part.place}`, `${part.between[1]}@${part.place}`)
-  }
-  const metal = system.places.filter((place) => place.metal)
-  for (const place of metal) join(`${CHASSIS}@${metal[0].id}`, `${CHASSIS}@${place.id}`)
-  for (const jumper of bench.jumpers) join(jumper.a, jumper.b)
-  join(a, b)
-  return partsOf(system, 'transformer').some(
-    ({ secondary, place }) => find(`${secondary[0]}@${place}`) === find(`${secondary[1]}@${place}`),
-  )
+  const after = { ...bench, jumpers: [...bench.jumpers, { a, b }] }
+  const harm = problemWithJumpers(system, after)
+  return harm ? refuse(harm) : { ok: true, bench: after }
 }

@@ -1,17 +1,11 @@
 import { type Analysis, EARTH, type Element, type Network } from '@/src/core/circuit/network'
+import { DisjointSet } from '@/src/core/units/disjoint-set'
 
 /** Nodes that no path leads to earth from: their voltages have no answer. Empty in a sound network. */
 export function floatingNodes(network: Network, analysis: Analysis): string[] {
-  const parent = new Map<string, string>()
-  const find = (node: string): string => {
-    let root = node
-    for (let up = parent.get(root); up !== undefined && up !== root; up = parent.get(root)) root = up
-    parent.set(node, root)
-    return root
-  }
-  for (const element of network.elements) for (const [a, b] of pathsOf(element, analysis)) parent.set(find(a), find(b))
-  const earth = find(EARTH)
-  return network.nodes.filter((node) => find(node) !== earth)
+  const tied = new DisjointSet<string>()
+  for (const element of network.elements) for (const path of pathsOf(element, analysis)) tied.join(...path)
+  return network.nodes.filter((node) => !tied.isJoined(node, EARTH))
 }
 
 function pathsOf(element: Element, analysis: Analysis): [string, string][] {

@@ -1,5 +1,5 @@
-import { joinsHotAndCommon } from '@/src/core/bench/apply'
 import { type Bench, isSameJumper, type Slot } from '@/src/core/bench/bench'
+import { problemWithJumpers } from '@/src/core/bench/jumper-guard'
 import { leadNames } from '@/src/core/bench/points'
 import { lowVoltageNodes } from '@/src/core/faults/low-voltage'
 import { type Probe, probeKey } from '@/src/core/readings/check'
@@ -214,10 +214,11 @@ export function joinedCalls(system: System, bench: Bench, place: string): Bench[
   return benches
 }
 
-/** A jumper added, unless it is in already or would ever join hot and common once the wires are landed again. */
+/** A jumper added, unless it is in already or could do harm there. */
 function withJumper(system: System, bench: Bench, a: Point, b: Point): Bench | null {
-  if (bench.jumpers.some((jumper) => isSameJumper(jumper, a, b)) || joinsHotAndCommon(system, { ...bench, lifted: [] }, a, b)) return null
-  return { ...bench, jumpers: [...bench.jumpers, { a, b }] }
+  if (bench.jumpers.some((jumper) => isSameJumper(jumper, a, b))) return null
+  const jumped = { ...bench, jumpers: [...bench.jumpers, { a, b }] }
+  return problemWithJumpers(system, jumped) ? null : jumped
 }
 
 function endsOn(system: System, terminal: string, place: string): Point[] {

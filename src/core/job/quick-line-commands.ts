@@ -46,46 +46,48 @@ class LineParser extends SwapReader {
       this.at = this.tokens.length
       return this.without(1).parse()
     }
-    const rules: Record<string, () => EntryDraft[]> = {
-      power: () => this.power(),
-      call: () => [this.bench({ do: 'call', call: this.callName() })],
-      set: () => this.setTo(),
-      volts: () => this.reading('volts'),
-      ohms: () => this.reading('ohms'),
-      it: () => this.itTrips(),
-      max: () => this.amps('max'),
-      highest: () => this.amps('max'),
-      walk: () => [this.bench({ do: 'walk', place: this.place() })],
-      go: () => [this.bench({ do: 'walk', place: this.place() })],
-      lift: () => [this.bench({ do: 'lift', end: this.conductor((end) => !isLifted(this.context.state.bench, end)) })],
-      land: () => [this.bench({ do: 'land', end: this.conductor((end) => isLifted(this.context.state.bench, end)) })],
-      jumper: () => this.jumper(),
-      unjumper: () => this.unjumper(),
-      unplug: () => [this.bench({ do: 'unplug', part: this.part() })],
-      plug: () => [this.bench({ do: 'plug', part: this.part() })],
-      panel: () => this.panel(),
-      swap: () => this.swap(),
-      unswap: () => this.swapBack(),
-      breaker: () => this.breaker(),
-      slot: () => this.slotEmpty(),
-      reset: () => [this.bench({ do: 'reset' })],
-      trip: () => this.trip('trips'),
-      trips: () => this.trip('trips'),
-      tripped: () => this.trip('trips'),
-      hold: () => this.trip('holds'),
-      holds: () => this.trip('holds'),
-      held: () => this.trip('holds'),
-      landings: () => this.landings(),
-      ...Object.fromEntries(marks.map((mark) => [mark, () => this.mark(mark)])),
-      repaired: () => this.repaired(),
-      proved: () => this.proved(),
-      note: () => [{ kind: 'note', text: this.rest('a note needs its text') }],
-      skip: () => this.skip(),
-      way: () => this.way(),
-      undo: () => this.undo(),
-      close: () => [{ kind: 'close' }],
-    }
-    const rule = rules[word]
+    const rules = new Map<string, () => EntryDraft[]>(
+      Object.entries({
+        power: () => this.power(),
+        call: () => [this.bench({ do: 'call', call: this.callName() })],
+        set: () => this.setTo(),
+        volts: () => this.reading('volts'),
+        ohms: () => this.reading('ohms'),
+        it: () => this.itTrips(),
+        max: () => this.amps('max'),
+        highest: () => this.amps('max'),
+        walk: () => [this.bench({ do: 'walk', place: this.place() })],
+        go: () => [this.bench({ do: 'walk', place: this.place() })],
+        lift: () => [this.bench({ do: 'lift', end: this.conductor((end) => !isLifted(this.context.state.bench, end)) })],
+        land: () => [this.bench({ do: 'land', end: this.conductor((end) => isLifted(this.context.state.bench, end)) })],
+        jumper: () => this.jumper(),
+        unjumper: () => this.unjumper(),
+        unplug: () => [this.bench({ do: 'unplug', part: this.part() })],
+        plug: () => [this.bench({ do: 'plug', part: this.part() })],
+        panel: () => this.panel(),
+        swap: () => this.swap(),
+        unswap: () => this.swapBack(),
+        breaker: () => this.breaker(),
+        slot: () => this.slotEmpty(),
+        reset: () => [this.bench({ do: 'reset' })],
+        trip: () => this.trip('trips'),
+        trips: () => this.trip('trips'),
+        tripped: () => this.trip('trips'),
+        hold: () => this.trip('holds'),
+        holds: () => this.trip('holds'),
+        held: () => this.trip('holds'),
+        landings: () => this.landings(),
+        ...Object.fromEntries(marks.map((mark) => [mark, () => this.mark(mark)])),
+        repaired: () => this.repaired(),
+        proved: () => this.proved(),
+        note: () => [{ kind: 'note', text: this.rest('a note needs its text') }],
+        skip: () => this.skip(),
+        way: () => this.way(),
+        undo: () => this.undo(),
+        close: () => [{ kind: 'close' }],
+      }),
+    )
+    const rule = rules.get(word)
     if (rule) {
       this.at = 1
       return rule()
@@ -133,9 +135,9 @@ class LineParser extends SwapReader {
   private fuse(): EntryDraft[] | null {
     if (this.peek()?.text.toLowerCase() !== 'fuse') return null
     this.at++
-    const rating = this.peek()?.kind === 'number' ? this.tokens[this.at++].value : undefined
+    const rating = this.peek()?.kind === 'number' ? this.number() : undefined
     this.accept('A')
-    if (rating !== undefined || this.peek()?.text === 'in') {
+    if (rating !== undefined || this.peek()?.text.toLowerCase() === 'in') {
       this.expect('in', 'Say "fuse 3 in" when it goes in.')
       return [this.bench(rating === undefined ? { do: 'slot', holds: 'fuse' } : { do: 'slot', holds: 'fuse', ratingA: rating })]
     }
@@ -304,7 +306,7 @@ class LineParser extends SwapReader {
     const value = this.number()
     const unit = this.peek()
     if (!unit || unit.text.toLowerCase() === 'at') return { answer: value, unit: null }
-    const known = unitsOfReading[unit.text.toLowerCase()]
+    const known = unitsOfReading.get(unit.text.toLowerCase())
     if (!known && findPlace(this.context.system, unit.text) !== null) return { answer: value, unit: null }
     if (!known) this.failAt(`"${unit.text}" is no unit of a reading. Use V, mV, ohm, kohm or Mohm.`, unit)
     this.at++

@@ -9,19 +9,26 @@ const GROUND_WORDS = ['gnd', 'ground', 'earth', 'chassis', 'metal']
 
 export const isGroundWord = (word: string): boolean => GROUND_WORDS.includes(word.toLowerCase())
 
+const placeAliases = new Map([
+  ['stat', 'thermostat'],
+  ['tstat', 'thermostat'],
+  ['inside', 'indoor'],
+  ['furnace', 'indoor'],
+  ['attic', 'indoor'],
+  ['outside', 'outdoor'],
+  ['condenser', 'outdoor'],
+])
+const partAliases = new Map([
+  ['stat', 'thermostat'],
+  ['thermostat', 'thermostat'],
+])
+
 /** A place by its id, its name, or the first letters of either. */
 export function findPlace(system: System, word: string): string | null {
   const lower = word.toLowerCase()
-  const aliases: Record<string, string> = {
-    stat: 'thermostat',
-    tstat: 'thermostat',
-    inside: 'indoor',
-    furnace: 'indoor',
-    attic: 'indoor',
-    outside: 'outdoor',
-    condenser: 'outdoor',
-  }
-  const exact = system.places.find((place) => place.id === lower || place.name.toLowerCase() === lower || place.kind === aliases[lower])
+  const exact = system.places.find(
+    (place) => place.id === lower || place.name.toLowerCase() === lower || place.kind === placeAliases.get(lower),
+  )
   if (exact) return exact.id
   const starting = system.places.filter((place) => lower.length > 2 && place.id.startsWith(lower))
   return starting.length === 1 ? starting[0].id : null
@@ -36,8 +43,7 @@ export function findCable(system: System, word: string): string | null {
 /** A part by its id, or by its id without the dash. */
 export function findPart(system: System, word: string): string | null {
   const lower = word.toLowerCase()
-  const aliases: Record<string, string> = { stat: 'thermostat', thermostat: 'thermostat' }
-  const found = system.parts.find((part) => part.id === lower || part.name.toLowerCase() === lower || part.kind === aliases[lower])
+  const found = system.parts.find((part) => part.id === lower || part.name.toLowerCase() === lower || part.kind === partAliases.get(lower))
   return found?.id ?? null
 }
 

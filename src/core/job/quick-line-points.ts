@@ -1,7 +1,7 @@
 import type { ContentEntry } from '@/src/core/job/entry'
 import type { JobState } from '@/src/core/job/fold'
 import { findCable, findEnds, findLead, findPart, findPlace, isGroundWord, isLifted } from '@/src/core/job/quick-line-names'
-import type { Token } from '@/src/core/job/quick-line-tokens'
+import { isAmbiguous, type Token } from '@/src/core/job/quick-line-tokens'
 import type { Probe } from '@/src/core/readings/check'
 import type { CallName } from '@/src/core/wiring/call'
 import { CHASSIS, type Point, parsePoint, pinPoint, terminalPoint } from '@/src/core/wiring/point'
@@ -75,12 +75,16 @@ class TokenReader {
 
   protected number(): number {
     const token = this.peek()
+    if (token?.kind === 'number' && isAmbiguous(token.text)) {
+      const whole = token.text.replaceAll(',', '')
+      this.failAt(`Is "${token.text}" ${whole} or ${token.text.replace(',', '.')}? Type it without the comma.`, token)
+    }
     if (token?.kind !== 'number' || !Number.isFinite(token.value)) this.fail('A number is missing here.')
     this.at++
     return (token as Token).value
   }
 
-  protected oneOf<T>(choices: Record<string, T>, problem: string): T {
+  protected oneOf<T>(choices: { readonly [said: string]: T }, problem: string): T {
     const token = this.peek()
     const key = token?.text.toLowerCase() ?? ''
     if (!Object.hasOwn(choices, key)) this.fail(problem)

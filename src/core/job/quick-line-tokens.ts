@@ -11,6 +11,9 @@ const isDigit = (char: string): boolean => char >= '0' && char <= '9'
 const isWordStart = (char: string): boolean => /[A-Za-z]/.test(char)
 const isWordPart = (char: string): boolean => /[A-Za-z0-9._@/]/.test(char)
 
+/** `12,000` is twelve thousand to one hand and twelve to another. A leading zero can only be a decimal comma's. */
+export const isAmbiguous = (text: string): boolean => /^[1-9]\d{0,2}(,\d{3})+(\.\d*)?$/.test(text)
+
 /**
  * Splits a line into tokens. A dash joins the words of an id (`outdoor-cable.Y@indoor`, `high-pressure`) when the whole
  * is a known name, else it stands between two points (`R-C`).
@@ -27,8 +30,9 @@ export function tokenize(line: string, isKnownName: (word: string) => boolean): 
       // A comma between digits is a decimal comma; one before a space parts words.
       while (at < line.length && (isDigit(line[at]) || ((line[at] === '.' || line[at] === ',') && isDigit(line[at + 1] ?? '')))) at++
       if (line[at] === '.') at++
-      const text = line.slice(start, at).replace(',', '.')
-      tokens.push({ kind: 'number', text, value: Number(text), start, end: at })
+      const text = line.slice(start, at)
+      const value = isAmbiguous(text) ? Number.NaN : Number(text.replace(',', '.'))
+      tokens.push({ kind: 'number', text, value, start, end: at })
     } else if (isWordStart(char)) {
       const start = at
       at = endOfWord(line, at, isKnownName)

@@ -70,6 +70,35 @@ describe('a quick line', () => {
     expect(drafts('W-gnd OL', off)).toEqual(reading('ohms', 'W@indoor', 'chassis@indoor', 'OL'))
   })
 
+  it('asks about a comma before three digits, and reads every other one as a decimal comma', () => {
+    expect(problem('Y-C 12,000', off)).toEqual({ problem: 'Is "12,000" 12000 or 12.000? Type it without the comma.', at: '12,000' })
+    expect(problem('R-C 1,200 ohm', off)).toMatchObject({ at: '1,200' })
+    expect(problem('R-C 1,200,000 ohm', off)).toMatchObject({ at: '1,200,000' })
+    expect(problem('fuse 3,000 in')).toMatchObject({ at: '3,000' })
+    expect(problem('0.27 A, 1,200 A on R').at).not.toBe('')
+    expect(drafts('R-C 26,4')).toEqual(reading('volts', 'R@indoor', 'C@indoor', 26.4))
+    expect(drafts('R-C 0,125 ohm', off)).toEqual(reading('ohms', 'R@indoor', 'C@indoor', 0.125))
+  })
+
+  it('takes no word for more than it is', () => {
+    for (const word of ['constructor', 'toString', '__proto__', 'hasOwnProperty', 'valueOf'])
+      for (const line of [
+        word,
+        `R-C 26 ${word}`,
+        `unplug ${word}`,
+        `walk ${word}`,
+        `call ${word}`,
+        `way ${word}`,
+        `look ${word}`,
+        `${word} blank`,
+      ])
+        expect(read(line)).toMatchObject({ ok: false })
+  })
+
+  it('puts a fuse of the size on the label in, in capitals too', () => {
+    expect(drafts('fuse IN')).toEqual(bench({ do: 'slot', holds: 'fuse' }))
+  })
+
   it('takes the place from where the technician stands', () => {
     const outside = done({ do: 'power', on: false }, { do: 'walk', place: 'outdoor' })
     expect(drafts('Y-C 14.2', outside)).toEqual(reading('ohms', 'Y@outdoor', 'C@outdoor', 14.2))

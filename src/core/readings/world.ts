@@ -2,6 +2,7 @@ import { isResettable } from '@/src/core/bench/apply'
 import { type Bench, benchKey } from '@/src/core/bench/bench'
 import { addAdmittance, type Change, changeLink, closeLink, type Factored, openLink } from '@/src/core/circuit/factored'
 import type { Effect } from '@/src/core/faults/fault'
+import { constraintsOfCall, movesKey } from '@/src/core/operation/asked'
 import { setInState } from '@/src/core/operation/in-state'
 import { outputKey } from '@/src/core/operation/machine'
 import { type Settled, settle } from '@/src/core/operation/settle'
@@ -175,25 +176,9 @@ export function constraintsOf(laboratory: Laboratory, bench: Bench, hypothesis: 
 
 const HINDERS: ReadonlySet<Effect['do']> = new Set(['weld', 'output', 'never-closes', 'thermostat-dead'])
 
-const askedOf = new KeptPer((laboratory: Laboratory) => new KeptPer((bench: Bench) => whatIsAsked(laboratory, bench)))
-
-function whatIsAsked({ machine, system }: Laboratory, { call, unplugged }: Bench): Constraints {
-  const ids = machine.thermostats.map(({ part }) => part.id)
-  const part = callerOf(system, call)
-  const caller = ids.indexOf(part.id)
-  const closing = call === 'off' || unplugged.includes(part.id) ? [] : (part.calls[call] ?? [])
-  return {
-    caller,
-    closing,
-    dead: ids.filter((id) => unplugged.includes(id)),
-    welded: [],
-    outputs: {},
-    moves: movesKey(caller, closing, []),
-  }
-}
-
-const movesKey = (caller: number, closing: readonly string[], welded: readonly string[]): string =>
-  `${caller} ${closing.join()} ${welded.join()}`
+const askedOf = new KeptPer(
+  ({ machine }: Laboratory) => new KeptPer(({ call, unplugged }: Bench) => constraintsOfCall(machine, call, unplugged)),
+)
 
 /** Current of every transformer's secondary while the protection stands as the bench says, A: one value for each state of a chatter. */
 export function secondaryAmps(laboratory: Laboratory, bench: Bench, hypothesis: Hypothesis): Map<string, number[]> {

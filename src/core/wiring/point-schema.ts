@@ -1,7 +1,12 @@
 import { z } from 'zod'
 
 /** Names of places, terminals, leads, cables, conductors and parts. */
-export const idSchema = z.string().regex(/^[A-Za-z0-9/-]+$/, 'An id has letters, digits, slashes and dashes only.')
+export const idSchema = z
+  .string()
+  .max(60, 'Keep an id under 60 characters.')
+  .regex(/^[A-Za-z0-9/-]+$/, 'An id has letters, digits, slashes and dashes only.')
+  // Ids are keys of plain objects; what every object has of its own is none.
+  .refine((id) => !(id in Object.prototype), 'This word is reserved: use another id.')
 
 /**
  * A place where a probe or a clip can go: `R@indoor` (a terminal, lead or chassis of a place),

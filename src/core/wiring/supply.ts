@@ -1,3 +1,4 @@
+import { DisjointSet } from '@/src/core/units/disjoint-set'
 import { KeptPer } from '@/src/core/units/kept'
 import { inputsOf, type PartOf } from '@/src/core/wiring/part'
 import { type Point, terminalPoint } from '@/src/core/wiring/point'
@@ -38,7 +39,7 @@ export const hotTerminals = (thermostat: PartOf<'thermostat'>): string[] => [
   ...new Set([thermostat.hot, ...Object.values(thermostat.feeds ?? {})]),
 ]
 
-/** Nodes at line voltage: everything that supplies, disconnects, line contacts and door switches join. */
+/** Nodes at line voltage: primaries, and everything that supplies reach through disconnects, line contacts, loads and switches. */
 export const lineNodes = (system: System): ReadonlySet<Point> => lineOf.of(system)
 const lineOf = new KeptPer(findLine)
 
@@ -52,8 +53,17 @@ function findLine(system: System): ReadonlySet<Point> {
     if (part.kind === 'load') for (const name of part.between) found.add(at(name))
     if (part.kind === 'transformer') for (const name of [...part.primary, ...(part.taps ?? []).map(({ lead }) => lead)]) found.add(at(name))
   }
+  // A door switch is in this line where one of its leads is; so is a second switch behind it.
+  for (let size = 0; size < found.size; ) {
+    size = found.size
+    for (const part of partsOf(system, 'switch')) {
+      const ends = part.between.map((name) => terminalPoint(name, part.place))
+      if (ends.some((end) => found.has(end))) for (const end of ends) found.add(end)
+    }
+  }
   return found
 }
+
 /**
  * The 24 V circuits as groups of nodes that wires, switches, loads and windings join: one for each transformer that
  * stands alone. Thermostat contacts join nothing: Rc and Rh stay apart.
@@ -62,14 +72,8 @@ export const circuitOf = (system: System, point: Point): Point => circuitsOf.of(
 const circuitsOf = new KeptPer(joinCircuits)
 
 function joinCircuits(system: System): (point: Point) => Point {
-  const parent = new Map<Point, Point>()
-  const find = (point: Point): Point => {
-    const up = parent.get(point)
-    return up === undefined || up === point ? point : find(up)
-  }
-  const join = (points: readonly Point[]) => {
-    for (const point of points.slice(1)) parent.set(find(point), find(points[0]))
-  }
+  const circuits = new DisjointSet<Point>()
+  const join = (points: readonly Point[]) => circuits.join(...points)
   for (const cable of system.cables)
     for (const { lands } of cable.conductors)
       join(lands.flatMap((terminal, side) => (terminal === null ? [] : [terminalPoint(terminal, cable.between[side])])))
@@ -86,7 +90,7 @@ function joinCircuits(system: System): (point: Point) => Point {
     }
     if (part.kind === 'thermostat' && part.common !== undefined) join(at([part.hot, part.common]))
   }
-  return find
+  return (point) => circuits.find(point)
 }
 
 /** Nodes that the template ties to the common side of a transformer, through conductors and a fuse in the common leg. */
