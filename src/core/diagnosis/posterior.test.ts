@@ -1,6 +1,5 @@
 import fc from 'fast-check'
 import { houseOf } from '@/src/core/diagnosis/by-house'
-import { houseLevels } from '@/src/core/diagnosis/houses'
 import { latestAnswers, type Observation, questionKey } from '@/src/core/diagnosis/observations'
 import { computePosterior, type Evidence, noEvidence, posteriorsWithout } from '@/src/core/diagnosis/posterior'
 import type { Answer, Probe } from '@/src/core/readings/check'

@@ -8,7 +8,7 @@ import type { Verdict } from '@/src/core/diagnosis/verdict'
 import type { Opinion } from '@/src/core/job/advise'
 import { type Entry, type Stamp, stampEntry } from '@/src/core/job/entry'
 import { entrySchema } from '@/src/core/job/entry-schema'
-import type { JobState } from '@/src/core/job/fold'
+import type { JobState } from '@/src/core/job/job-state'
 import { answerSchema, probeSchema } from '@/src/core/readings/check-schema'
 import { sayAnswer } from '@/src/core/readings/say'
 

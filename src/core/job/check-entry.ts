@@ -1,78 +1,92 @@
 import { applyChange } from '@/src/core/bench/apply'
 import type { Bench } from '@/src/core/bench/bench'
 import { pinOf, problemWithPoint } from '@/src/core/bench/points'
-import type { Entry } from '@/src/core/job/entry'
-import { foldJob, reasonsNotToClose } from '@/src/core/job/fold'
+import type { ContentEntry, Entry } from '@/src/core/job/entry'
 import type { Probe } from '@/src/core/readings/check'
 import { LANDINGS, RUNS, WIRING, workingAt } from '@/src/core/readings/looks'
 import { wordsFor } from '@/src/core/readings/predict'
+import { sayCall } from '@/src/core/wiring/call'
 import { parsePoint } from '@/src/core/wiring/point'
 import { callsOf, firstPart, partById, type System, zonesOf } from '@/src/core/wiring/system'
 
-/** Null when a new entry makes sense after those before it, else a sentence why not. */
-export function problemWithEntry(system: System, before: readonly Entry[], entry: Entry): string | null {
-  const state = foldJob(system, before)
-  if (state.closedAt !== null && entry.kind !== 'undo' && entry.kind !== 'note') return 'The job is closed. Undo the closing first.'
+/** Null when an entry makes sense on this bench of this system, else a sentence why not. Closing is judged where the whole job is known. */
+export function problemWithContent(system: System, bench: Bench, entry: ContentEntry): string | null {
   switch (entry.kind) {
     case 'bench': {
-      const applied = applyChange(system, state.bench, entry.change)
+      const applied = applyChange(system, bench, entry.change)
       return applied.ok ? null : applied.problem
     }
     case 'reading':
-      return problemWithProbe(system, state.bench, entry.probe) ?? problemWithWord(system, entry)
+      return problemWithProbe(system, bench, entry.probe) ?? problemWithWord(system, entry)
     case 'trip':
-      if (!state.bench.power) return 'The power is off in the record, so nothing can trip or hold. Say "power on" first.'
-      if (entry.result === 'trips' && state.bench.slot.open && state.bench.slot.holds !== 'as-found')
-        return 'It tripped already. Reset it first: "reset".'
-      return null
-    case 'undo':
-    case 'correct':
-      return before.some(({ id }) => id === entry.target)
-        ? null
-        : `There is no entry "${entry.target}" to ${entry.kind === 'undo' ? 'take back' : 'correct'}.`
-    case 'close': {
-      const reasons = reasonsNotToClose(system, state)
-      return reasons.length === 0 ? null : `Not yet: ${reasons.join(' ')}`
-    }
+      return problemWithTrip(system, bench, entry.result)
     case 'proof':
-      if (!callsOf(system).includes(entry.call)) return `This system has no call for ${entry.call}.`
-      return null
-    case 'complaint':
+      return callsOf(system).includes(entry.call) ? null : `This system has no call for ${sayCall[entry.call]}.`
     case 'skip':
-    case 'way':
+      return problemWithSpot(system, entry.probe)
     case 'repair':
+      return zonesOf(system).some(({ id }) => id === entry.zone)
+        ? null
+        : `There is no zone "${entry.zone}". Zones here: ${zonesOf(system)
+            .map(({ id }) => id)
+            .join(', ')}.`
+    case 'complaint':
+    case 'way':
     case 'note':
+    case 'close':
       return null
   }
 }
 
+function problemWithTrip(system: System, { power, slot }: Bench, result: 'trips' | 'holds'): string | null {
+  if (!power) return 'The power is off in the record, so nothing can trip or hold. Say "power on" first.'
+  if (slot.holds === 'nothing') return 'The fuse slot is empty, so nothing can trip or hold. Say "breaker in" or "fuse 3 in" first.'
+  if (result === 'holds') return null
+  if (slot.holds === 'as-found' && firstPart(system, 'fuse').holds === 'none')
+    return 'This house has no fuse or breaker on the 24 V side that could trip. Put one in first: "breaker in".'
+  return slot.open && slot.holds !== 'as-found' ? 'It tripped already. Reset it first: "reset".' : null
+}
+
 /** Null when the probe can be used on this bench of this system. Ohms on a live circuit are refused. */
 export function problemWithProbe(system: System, bench: Bench, probe: Probe): string | null {
+  const problem = problemWithSpot(system, probe)
+  if (problem) return problem
   switch (probe.meter) {
     case 'volts':
-    case 'ohms': {
-      const problem = problemWithPoint(system, probe.a) ?? problemWithPoint(system, probe.b)
-      if (problem) return problem
-      if (probe.a === probe.b) return 'Both probes are on the same point.'
+    case 'ohms':
       if (probe.meter === 'ohms' && bench.power)
         return 'The power is on in the record. Ohms are read with the power off: say "power off" first.'
       if (probe.meter === 'volts' && !bench.power)
         return 'The power is off in the record. Say "power on" first, or give the reading in ohm.'
       return null
+    case 'amps':
+      return bench.power ? null : 'The power is off in the record, so no current flows. Say "power on" first.'
+    case 'trip':
+      return bench.power ? null : 'The power is off in the record.'
+    case 'look':
+      return null
+  }
+}
+
+/** Null when there is such a spot in the system, whatever the bench. */
+function problemWithSpot(system: System, probe: Probe): string | null {
+  switch (probe.meter) {
+    case 'volts':
+    case 'ohms': {
+      const problem = problemWithPoint(system, probe.a) ?? problemWithPoint(system, probe.b)
+      return problem ?? (probe.a === probe.b ? 'Both probes are on the same point.' : null)
     }
     case 'amps': {
-      if (!bench.power) return 'The power is off in the record, so no current flows. Say "power on" first.'
       if (probe.on === firstPart(system, 'fuse').id) return null
-      const problem = /@/.test(probe.on) ? problemWithPoint(system, probe.on) : `There is nothing called "${probe.on}" to clamp.`
+      if (!probe.on.includes('@')) return `There is nothing called "${probe.on}" to clamp.`
+      const isConductor = parsePoint(probe.on).cable !== null && !pinOf(system, probe.on)
       return (
-        problem ??
-        (parsePoint(probe.on).cable === null || pinOf(system, probe.on)
-          ? 'A clamp goes around a conductor, as in outdoor-cable.Y@indoor, or around the transformer lead (fuse).'
-          : null)
+        problemWithPoint(system, probe.on) ??
+        (isConductor ? null : 'A clamp goes around a conductor, as in outdoor-cable.Y@indoor, or around the transformer lead (fuse).')
       )
     }
     case 'trip':
-      return bench.power ? null : 'The power is off in the record.'
+      return null
     case 'look':
       return wordsFor(system, probe).length > 0 && (probe.at === 'fuse' || probe.at.startsWith(LANDINGS) || isLookable(system, probe.at))
         ? null

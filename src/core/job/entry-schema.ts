@@ -13,6 +13,8 @@ const base = {
   at: z.iso.datetime({ message: 'A time is written as in 2026-03-04T09:10:00Z.' }),
   /** Who took it, where more than one works on a job; left out where nobody signs. */
   by: z.string().min(1).max(60, 'Keep a name under 60 characters.').optional(),
+  /** The last entries that its maker had before it: all before it where left out. Two devices on one job tell so what each had seen. */
+  after: z.array(entryId).max(20).optional(),
 }
 const text = (longest: number) => z.string().max(longest, `Keep this under ${longest} characters.`)
 
@@ -64,6 +66,8 @@ export const entrySchema = z.discriminatedUnion('kind', [
   z.strictObject({ ...base, kind: z.literal('undo'), target: entryId }),
   /** The earlier entry stands as `entry` from now on; its own id and time are those of the correction. */
   z.strictObject({ ...base, kind: z.literal('correct'), target: entryId, entry: contentEntrySchema }),
+  /** A reading of one device while another changed the bench: it was taken on the bench as its maker had it, or as all entries make it. */
+  z.strictObject({ ...base, kind: z.literal('vouch'), target: entryId, bench: z.enum(['made', 'merged']) }),
 ])
 
 /** Parses an unknown value as an entry; the sentence says what is wrong with it. */

@@ -1,172 +1,219 @@
-import { applyChange, isResettable } from '@/src/core/bench/apply'
-import { type Bench, createBench } from '@/src/core/bench/bench'
-import { type Owed, owedBy } from '@/src/core/bench/owed'
-import { type Complaint, emptyComplaint } from '@/src/core/diagnosis/complaint'
-import type { Observation } from '@/src/core/diagnosis/observations'
-import type { WayOfWorking } from '@/src/core/diagnosis/ways'
+import { type Bench, benchKey, createBench } from '@/src/core/bench/bench'
+import { owedBy } from '@/src/core/bench/owed'
+import { benchAfter, fork, type Gathered, nothingGathered, problemNow, take } from '@/src/core/job/content-reducer'
 import type { ContentEntry, Entry } from '@/src/core/job/entry'
-import type { Probe } from '@/src/core/readings/check'
-import { type CallName, sayCall } from '@/src/core/wiring/call'
-import { callsOf, type System } from '@/src/core/wiring/system'
+import type { JobState, Refusal } from '@/src/core/job/job-state'
+import { ancestorsOf, isContent, type Standing, type StandingSlot, standingOf } from '@/src/core/job/standing'
+import { isDeepEqual } from '@/src/core/units/is-deep-equal'
+import { KeptPer } from '@/src/core/units/kept'
+import type { System } from '@/src/core/wiring/system'
 
-type EntryOf<K extends Entry['kind']> = Extract<Entry, { kind: K }>
-
-/** What a job's timeline amounts to. */
-export interface JobState {
-  /** Entries that stand, corrections in place, in order. */
-  readonly standing: readonly ContentEntry[]
-  readonly complaint: Complaint
-  readonly bench: Bench
-  readonly owed: readonly Owed[]
-  readonly observations: readonly Observation[]
-  /** Readings taken since the last repair: what the suspects are computed from. */
-  readonly observationsSinceRepair: readonly Observation[]
-  /** Readings between the repair before the last one and the last one. */
-  readonly observationsBeforeRepair: readonly Observation[]
-  /** Probes that cannot be taken here. */
-  readonly skipped: readonly Probe[]
-  readonly way: WayOfWorking
-  readonly trips: number
-  readonly fusesSpent: number
-  readonly repairs: readonly EntryOf<'repair'>[]
-  /** The last proof of each call since the last repair. */
-  readonly proofs: Readonly<Partial<Record<CallName, EntryOf<'proof'>>>>
-  readonly closedAt: string | null
-  /** Entries that could not be done, kept with the reason. */
-  readonly refused: readonly { readonly id: string; readonly problem: string }[]
+/**
+ * Folds a timeline into the state of the job. Pure: the same entries give the same state. Every way in goes through here: the
+ * desk, undo and correction, requests, job files, the entries of another device. An entry that makes no sense where it stands,
+ * from the first or since an undo, a correction or another device's entry, is refused in words and counts for nothing.
+ *
+ * It goes on from the last folds of the system, as far as those agree: an entry more is one step.
+ */
+export function foldJob(system: System, timeline: readonly Entry[]): JobState {
+  const folds = foldsOf.of(system)
+  const known = folds.find(({ timeline: other }) => isSameList(other, timeline))
+  if (known) return known.state
+  const standing = standingOf(timeline)
+  const start = furthestCheckpoint(folds, standing.slots)
+  const gathered = start ? fork(start.gathered) : nothingGathered(system)
+  const checkpoints = start ? start.checkpoints : []
+  for (let index = start?.slots ?? 0; index < standing.slots.length; index++) {
+    if (index % CHECKPOINT_EVERY === 0 && index > 0 && index !== start?.slots) keepCheckpoint(checkpoints, index, fork(gathered))
+    advance(system, standing, gathered, standing.slots[index])
+  }
+  const state = stateOf(system, standing, gathered)
+  keepCheckpoint(checkpoints, standing.slots.length, gathered)
+  folds.unshift({ timeline: [...timeline], standing, checkpoints, state })
+  folds.splice(KEPT_FOLDS)
+  return state
 }
 
-/** Folds a timeline into the state of the job. Pure: the same entries give the same state. A repeated id counts once. */
-export function foldJob(system: System, entries: readonly Entry[]): JobState {
-  const standing = standingEntries(entries)
-  let bench = createBench(system)
-  let complaint = emptyComplaint
-  let closedAt: string | null = null
-  let trips = 0
-  let fusesSpent = 0
-  let sinceRepair = 0
-  let beforeRepair = 0
-  // A clamp that keeps the highest is read after the trip, and tells of the bench before it.
-  let beforeTrip: Bench | null = null
-  const observations: Observation[] = []
-  const skipped: Probe[] = []
-  let way: WayOfWorking = 'free'
-  const repairs: EntryOf<'repair'>[] = []
-  const refused: { id: string; problem: string }[] = []
-  let proofs: Partial<Record<CallName, EntryOf<'proof'>>> = {}
-
-  for (const entry of standing) {
-    switch (entry.kind) {
-      case 'complaint':
-        complaint = entry.complaint
-        break
-      case 'bench': {
-        const applied = applyChange(system, bench, entry.change)
-        beforeTrip = null
-        if (applied.ok) bench = applied.bench
-        else refused.push({ id: entry.id, problem: applied.problem })
-        break
-      }
-      case 'reading':
-        observations.push({
-          id: entry.id,
-          bench: (keepsHighest(entry.probe) ? beforeTrip : null) ?? bench,
-          probe: entry.probe,
-          answer: entry.answer,
-        })
-        if (
-          entry.probe.meter === 'look' &&
-          entry.probe.at === 'fuse' &&
-          bench.slot.holds === 'as-found' &&
-          typeof entry.answer === 'object' &&
-          'word' in entry.answer &&
-          entry.answer.word === 'blown'
-        )
-          bench = { ...bench, slot: { ...bench.slot, open: true } }
-        break
-      case 'trip':
-        observations.push({ id: entry.id, bench, probe: { meter: 'trip' }, answer: { word: entry.result } })
-        if (entry.result === 'trips') {
-          trips++
-          beforeTrip = bench
-          if (!isResettable(system, bench)) fusesSpent++
-          bench = { ...bench, slot: { ...bench.slot, open: true } }
-          proofs = {}
-        }
-        break
-      case 'skip':
-        skipped.push(entry.probe)
-        break
-      case 'way':
-        way = entry.way
-        break
-      case 'repair':
-        repairs.push(entry)
-        // A spare that serves when its cable's repair is recorded is the repair.
-        bench = { ...bench, swaps: bench.swaps.map((swap) => (swap.cable === entry.zone ? { ...swap, kept: true } : swap)) }
-        beforeRepair = sinceRepair
-        sinceRepair = observations.length
-        proofs = {}
-        break
-      case 'proof':
-        proofs = { ...proofs, [entry.call]: entry }
-        break
-      case 'close': {
-        const reasons = reasonsNotToClose(system, { owed: owedBy(system, bench), proofs, repairs })
-        if (reasons.length === 0) closedAt = entry.at
-        else refused.push({ id: entry.id, problem: reasons.join(' ') })
-        break
-      }
-      case 'note':
-        break
+/**
+ * The next state after an entry, or the state as it was with a refusal in words. Folding a timeline is applying its entries one
+ * after the other.
+ */
+export function applyEntry(system: System, state: JobState, entry: Entry): { readonly state: JobState; readonly refusal: string | null } {
+  const known = state.entries.find(({ id }) => id === entry.id)
+  if (known)
+    return {
+      state,
+      refusal: isDeepEqual(known, entry)
+        ? null
+        : `There is another entry with the id "${entry.id}". The first is kept; give this one an id of its own.`,
     }
-  }
-  return {
-    standing,
-    complaint,
-    bench,
-    owed: owedBy(system, bench),
-    observations,
-    observationsSinceRepair: observations.slice(sinceRepair),
-    observationsBeforeRepair: observations.slice(beforeRepair, sinceRepair),
-    skipped,
-    way,
-    trips,
-    fusesSpent,
-    repairs,
-    proofs,
-    closedAt,
-    refused,
-  }
+  const isClosed = state.closedAt !== null && entry.kind !== 'undo' && entry.kind !== 'note'
+  if (isClosed) return { state, refusal: 'The job is closed. Undo the closing first.' }
+  const next = foldJob(system, [...state.entries, entry])
+  const refusal = next.refused.find(({ id }) => id === entry.id)?.problem ?? null
+  return refusal === null ? { state: next, refusal } : { state, refusal }
 }
 
-const keepsHighest = (probe: Probe): boolean => probe.meter === 'amps' && probe.hold === 'max'
+/** Null when a new entry makes sense after those before it, else a sentence why not. */
+export const problemWithEntry = (system: System, before: readonly Entry[], entry: Entry): string | null =>
+  applyEntry(system, foldJob(system, before), entry).refusal
 
-/** Entries left after undos and corrections. An undo can itself be undone; a later correction wins over an earlier one. */
-export function standingEntries(entries: readonly Entry[]): ContentEntry[] {
-  const undone = new Set<string>()
-  const seen = new Set<string>()
-  const unique = entries.filter(({ id }) => !seen.has(id) && seen.add(id))
-  for (const entry of [...unique].reverse()) if (entry.kind === 'undo' && !undone.has(entry.id)) undone.add(entry.target)
-  const corrected = new Map<string, ContentEntry>()
-  for (const entry of unique) if (entry.kind === 'correct' && !undone.has(entry.id)) corrected.set(entry.target, entry.entry)
-  return unique.flatMap((entry) => {
-    if (entry.kind === 'undo' || entry.kind === 'correct' || undone.has(entry.id)) return []
-    const correction = corrected.get(entry.id)
-    return [correction ? { ...correction, id: entry.id } : entry]
-  })
+/** What would stop making sense with this entry: an undo or a correction may take later entries with it. */
+export function fallsWith(system: System, before: readonly Entry[], entry: Entry): Refusal[] {
+  const fallen = new Set(foldJob(system, before).refused.map(({ id }) => id))
+  return foldJob(system, [...before, entry]).refused.filter(({ id }) => id !== entry.id && !fallen.has(id))
+}
+
+/** The undo or correction since which an entry makes no sense; null for one that never did, or has come in from another device so. */
+export function refusedSince(system: System, timeline: readonly Entry[], id: string): Entry | null {
+  const isRefused = (length: number) => foldJob(system, timeline.slice(0, length)).refused.some((refusal) => refusal.id === id)
+  const own = timeline.findIndex((entry) => entry.id === id)
+  for (let index = timeline.length - 1; index > own; index--)
+    if (!isContent(timeline[index]) && !isRefused(index) && isRefused(index + 1)) return timeline[index]
+  return null
 }
 
 /** The entry that "undo" would take back now: the last one that stands. */
-export const lastStanding = (entries: readonly Entry[]): ContentEntry | null => standingEntries(entries).at(-1) ?? null
+export const lastStanding = (state: Pick<JobState, 'standing'>): ContentEntry | null => state.standing.at(-1) ?? null
 
-/** Why the job cannot be closed yet, a sentence a thing; empty when it can. */
-export function reasonsNotToClose(system: System, state: Pick<JobState, 'owed' | 'proofs' | 'repairs'>): string[] {
-  const reasons = state.owed.map((owed) => `Owed: ${owed.say}.`)
-  for (const call of callsOf(system)) {
-    const proof = state.proofs[call]
-    if (!proof) reasons.push(`Not proved${state.repairs.length > 0 ? ' since the repair' : ''}: ${sayCall[call]}.`)
-    else if (!proof.held) reasons.push(`Did not hold: ${sayCall[call]}.`)
+interface Fold {
+  readonly timeline: readonly Entry[]
+  readonly standing: Standing
+  readonly checkpoints: Checkpoint[]
+  readonly state: JobState
+}
+
+/** What was gathered from the first so many slots. */
+interface Checkpoint {
+  readonly slots: number
+  readonly gathered: Gathered
+}
+
+/** Folds kept for one system: the job's own, what is being typed, and what is thought ahead. */
+const KEPT_FOLDS = 8
+const CHECKPOINT_EVERY = 64
+/** Of these the older half is thinned out when there are more: an undo far back is rare. */
+const MOST_CHECKPOINTS = 16
+const foldsOf = new KeptPer((_: System): Fold[] => [])
+
+function keepCheckpoint(checkpoints: Checkpoint[], slots: number, gathered: Gathered): void {
+  if (checkpoints.at(-1)?.slots === slots) return
+  checkpoints.push({ slots, gathered })
+  if (checkpoints.length <= MOST_CHECKPOINTS) return
+  const half = MOST_CHECKPOINTS / 2
+  checkpoints.splice(0, half, ...checkpoints.slice(0, half).filter((_, index) => index % 2 === 1))
+}
+
+/** Where the last folds agree with this one for longest, with the checkpoints up to there. */
+function furthestCheckpoint(folds: readonly Fold[], slots: readonly StandingSlot[]): (Checkpoint & { checkpoints: Checkpoint[] }) | null {
+  let furthest: (Checkpoint & { checkpoints: Checkpoint[] }) | null = null
+  for (const { standing, checkpoints } of folds) {
+    let same = 0
+    const most = Math.min(standing.slots.length, slots.length)
+    while (same < most && isSameSlot(standing.slots[same], slots[same])) same++
+    const usable = checkpoints.filter(({ slots: count }) => count <= same)
+    const last = usable.at(-1)
+    if (last && last.slots > (furthest?.slots ?? 0)) furthest = { ...last, checkpoints: usable }
   }
-  return reasons
+  return furthest
+}
+
+const isSameList = <T>(a: readonly T[], b: readonly T[]): boolean => a.length === b.length && a.every((item, index) => item === b[index])
+
+/** Told by identity: an entry never changes. */
+const isSameSlot = (a: StandingSlot, b: StandingSlot): boolean =>
+  a.settled === b.settled &&
+  isSameList(
+    a.versions.map(({ content }) => content),
+    b.versions.map(({ content }) => content),
+  ) &&
+  (a.seen === null) === (b.seen === null) &&
+  isSameList(a.rivals, b.rivals)
+
+function advance(system: System, standing: Standing, gathered: Gathered, slot: StandingSlot): void {
+  const made = slot.seen === null ? gathered.bench : madeBench(system, standing, gathered, slot.seen)
+  const merged = slot.rivals.length === 0 ? made : withRivals(system, standing, made, slot.rivals)
+  const on = slot.settled === 'merged' ? merged : made
+  let taken: ContentEntry | null = null
+  for (const { by, content } of slot.versions) {
+    const entry: ContentEntry = content.id === slot.id ? content : { ...content, id: slot.id }
+    const problem = problemNow(system, gathered, entry, on)
+    if (problem === null) {
+      taken = entry
+      break
+    }
+    gathered.refused.push({ id: by, problem })
+  }
+  if (taken) take(system, gathered, taken, on)
+  gathered.made.push(slot.seen === null ? gathered.bench : benchAfter(system, made, taken ?? slot.versions[0].content))
+  if (taken && slot.settled === null && benchKey(made) !== benchKey(merged)) gathered.clashes.push({ id: slot.id, made, merged })
+}
+
+/** The bench of a reading if what another device did side by side with it was done before. */
+function withRivals(system: System, { slots }: Standing, made: Bench, rivals: readonly string[]): Bench {
+  return rivals.reduce((bench, id) => {
+    const rival = slots.find((slot) => slot.id === id)
+    return rival ? benchAfter(system, bench, rival.versions[0].content) : bench
+  }, made)
+}
+
+/** The bench that a maker had who had seen just these entries and what came before each of them. */
+function madeBench(system: System, standing: Standing, gathered: Gathered, seen: readonly string[]): Bench {
+  const places = placesOf(standing)
+  if (seen.length === 1) {
+    // The way back from one entry to the next that counts on the bench.
+    let id: string | undefined = seen[0]
+    while (id !== undefined) {
+      const slot = places.slots.get(id)
+      if (slot !== undefined && slot < gathered.made.length) return gathered.made[slot]
+      const entry = standing.byId.get(id)
+      if (!entry) break
+      const after: readonly string[] =
+        entry.after ??
+        standing.entries
+          .slice(0, places.entries.get(id))
+          .slice(-1)
+          .map((one) => one.id)
+      if (after.length > 1) return madeBench(system, standing, gathered, after)
+      id = after[0]
+    }
+    return createBench(system)
+  }
+  const had = ancestorsOf(standing.entries, standing.byId, seen)
+  let bench = createBench(system)
+  for (const slot of standing.slots.slice(0, gathered.made.length)) {
+    const entry = gathered.refused.some(({ id }) => id === slot.id) ? null : slot.versions[0].content
+    if (entry && had.has(slot.id)) bench = benchAfter(system, bench, entry)
+  }
+  return bench
+}
+
+/** Where each entry and each slot stands; asked for only where devices worked side by side. */
+const placesOf = (standing: Standing) => placesKept.of(standing)
+const placesKept = new KeptPer(({ entries, slots }: Standing) => ({
+  entries: new Map(entries.map(({ id }, index) => [id, index])),
+  slots: new Map(slots.map(({ id }, index) => [id, index])),
+}))
+
+function stateOf(system: System, { entries, refused }: Standing, gathered: Gathered): JobState {
+  const { observations, sinceRepair, beforeRepair } = gathered
+  return {
+    entries,
+    standing: gathered.standing,
+    complaint: gathered.complaint,
+    bench: gathered.bench,
+    owed: owedBy(system, gathered.bench),
+    observations,
+    observationsSinceRepair: observations.slice(sinceRepair),
+    observationsBeforeRepair: observations.slice(beforeRepair, sinceRepair),
+    skipped: gathered.skipped,
+    way: gathered.way,
+    trips: gathered.trips,
+    fusesSpent: gathered.fusesSpent,
+    repairs: gathered.repairs,
+    proofs: gathered.proofs,
+    closedAt: gathered.closedAt,
+    refused: [...refused, ...gathered.refused],
+    clashes: gathered.clashes,
+  }
 }

@@ -1,5 +1,5 @@
 import type { ContentEntry } from '@/src/core/job/entry'
-import type { JobState } from '@/src/core/job/fold'
+import type { JobState } from '@/src/core/job/job-state'
 import { findCable, findEnds, findLead, findPart, findPlace, isGroundWord, isLifted } from '@/src/core/job/quick-line-names'
 import { isAmbiguous, type Token } from '@/src/core/job/quick-line-tokens'
 import type { Probe } from '@/src/core/readings/check'

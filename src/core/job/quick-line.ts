@@ -1,9 +1,9 @@
 import { sayChange } from '@/src/core/bench/say'
 import { sayComplaint } from '@/src/core/diagnosis/complaint'
 import { sayWay } from '@/src/core/diagnosis/ways'
-import { problemWithEntry } from '@/src/core/job/check-entry'
 import type { Entry, EntryDraft } from '@/src/core/job/entry'
-import { foldJob, type JobState, lastStanding } from '@/src/core/job/fold'
+import { foldJob, lastStanding, problemWithEntry } from '@/src/core/job/fold'
+import type { JobState } from '@/src/core/job/job-state'
 import { parseCommand } from '@/src/core/job/quick-line-commands'
 import { dashedNames } from '@/src/core/job/quick-line-names'
 import { type Token, tokenize } from '@/src/core/job/quick-line-tokens'
@@ -43,7 +43,7 @@ export function readQuickLine(line: string, context: QuickLineContext): Understo
   let entries = [...context.entries]
   for (const tokensOfOne of splitCommands(tokens)) {
     const state = foldJob(context.system, entries)
-    const result = parseCommand(line, tokensOfOne, { ...context, state, lastEntry: lastStanding(entries) })
+    const result = parseCommand(line, tokensOfOne, { ...context, state, lastEntry: lastStanding(state) })
     if (!result.ok) return result
     const taken = tryDrafts(context.system, entries, result.drafts)
     if (!taken.ok) return { ok: false, problem: taken.problem, start: tokensOfOne[0].start, end: tokensOfOne[tokensOfOne.length - 1].end }
@@ -111,5 +111,9 @@ export function sayDraft(system: System, draft: EntryDraft, state?: Pick<JobStat
     }
     case 'correct':
       return `correct to: ${sayDraft(system, draft.entry)}`
+    case 'vouch':
+      return draft.bench === 'made'
+        ? 'it was read before the other device changed the bench'
+        : 'it was read after the other device changed the bench'
   }
 }

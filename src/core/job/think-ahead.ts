@@ -11,7 +11,8 @@ import { candidatesFrom } from '@/src/core/diagnosis/ways'
 import { evidenceOf, formOpinion } from '@/src/core/job/advise'
 import { asIfAnswered } from '@/src/core/job/answer-entries'
 import type { Entry } from '@/src/core/job/entry'
-import { foldJob, type JobState } from '@/src/core/job/fold'
+import { foldJob } from '@/src/core/job/fold'
+import type { JobState } from '@/src/core/job/job-state'
 import { KeptPer } from '@/src/core/units/kept'
 
 /** Answers that are thought through before they are given: no more than so many, and none less likely than this. */

@@ -1,5 +1,5 @@
 'use client'
-import { reasonsNotToClose } from '@/src/core/job/fold'
+import { reasonsNotToClose } from '@/src/core/job/close'
 import { sayCall } from '@/src/core/wiring/call'
 import { callsOf } from '@/src/core/wiring/system'
 import { Report } from '@/src/ui/close/report'

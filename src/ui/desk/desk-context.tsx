@@ -1,9 +1,9 @@
 'use client'
 import { createContext, type ReactNode, useCallback, useContext, useMemo, useRef, useState } from 'react'
-import { problemWithEntry } from '@/src/core/job/check-entry'
 import { type Entry, type EntryDraft, stampEntry } from '@/src/core/job/entry'
-import { foldJob, type JobState, lastStanding } from '@/src/core/job/fold'
+import { foldJob, lastStanding, problemWithEntry } from '@/src/core/job/fold'
 import type { JobFile } from '@/src/core/job/job-file'
+import type { JobState } from '@/src/core/job/job-state'
 import { sayDraft } from '@/src/core/job/quick-line'
 import type { System } from '@/src/core/wiring/system'
 import { readSigner } from '@/src/ui/device/signer'
@@ -82,10 +82,10 @@ export function DeskProvider({ initial, children }: { initial: JobFile; children
   )
 
   const undo = useCallback(() => {
-    const last = lastStanding(latest.current)
+    const last = lastStanding(foldJob(system, latest.current))
     if (last) record([{ kind: 'undo', target: last.id }])
     else setTold({ say: 'There is nothing to take back.', isProblem: true })
-  }, [record])
+  }, [record, system])
 
   const { unsent, problem: sendProblem } = timeline
   const desk = useMemo(

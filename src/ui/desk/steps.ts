@@ -1,4 +1,4 @@
-import type { JobState } from '@/src/core/job/fold'
+import type { JobState } from '@/src/core/job/job-state'
 import { callsOf, type System } from '@/src/core/wiring/system'
 
 export const steps = ['complaint', 'power', 'trace', 'cable', 'repair', 'prove', 'close'] as const

@@ -1,6 +1,7 @@
 'use client'
 import { format } from 'date-fns'
 import { sayDraft } from '@/src/core/job/quick-line'
+import { isContent } from '@/src/core/job/standing'
 import { Button } from '@/src/ui/controls/button'
 import { useDesk } from '@/src/ui/desk/desk-context'
 
@@ -33,7 +34,7 @@ function useSayMoment(): string {
   if (past === null) return `now, after all ${timeline.length} entries`
   const last = timeline[past - 1]
   if (!last) return 'before the first entry'
-  const content = timeline.filter((entry) => entry.kind !== 'undo' && entry.kind !== 'correct')
+  const content = timeline.filter(isContent)
   return `${format(new Date(last.at), 'HH:mm')}, after ${past} of ${timeline.length}: ${sayDraft(system, last, { standing: content })}`
 }
 

@@ -1,0 +1,171 @@
+import { applyChange, isResettable } from '@/src/core/bench/apply'
+import { type Bench, createBench } from '@/src/core/bench/bench'
+import { owedBy } from '@/src/core/bench/owed'
+import { type Complaint, emptyComplaint } from '@/src/core/diagnosis/complaint'
+import type { Observation } from '@/src/core/diagnosis/observations'
+import type { WayOfWorking } from '@/src/core/diagnosis/ways'
+import { problemWithContent } from '@/src/core/job/check-entry'
+import { reasonsNotToClose } from '@/src/core/job/close'
+import type { ContentEntry, Entry } from '@/src/core/job/entry'
+import type { Clash, JobState, Refusal } from '@/src/core/job/job-state'
+import type { Probe } from '@/src/core/readings/check'
+import type { System } from '@/src/core/wiring/system'
+
+type EntryOf<K extends Entry['kind']> = Extract<Entry, { kind: K }>
+
+/** What has been gathered from the entries so far; the fold's own, never shown before it is done. */
+export interface Gathered {
+  bench: Bench
+  /** The bench before the last trip: a clamp that keeps the highest is read after it, and tells of that. */
+  beforeTrip: Bench | null
+  complaint: Complaint
+  way: WayOfWorking
+  closedAt: string | null
+  trips: number
+  fusesSpent: number
+  sinceRepair: number
+  beforeRepair: number
+  proofs: Partial<Record<JobStateProofs, EntryOf<'proof'>>>
+  readonly standing: ContentEntry[]
+  readonly observations: Observation[]
+  readonly skipped: Probe[]
+  readonly repairs: EntryOf<'repair'>[]
+  readonly refused: Refusal[]
+  readonly clashes: Clash[]
+  /** The bench that the maker of each standing slot had after it. */
+  readonly made: Bench[]
+}
+type JobStateProofs = keyof JobState['proofs'] & string
+
+export const nothingGathered = (system: System): Gathered => ({
+  bench: createBench(system),
+  beforeTrip: null,
+  complaint: emptyComplaint,
+  way: 'free',
+  closedAt: null,
+  trips: 0,
+  fusesSpent: 0,
+  sinceRepair: 0,
+  beforeRepair: 0,
+  proofs: {},
+  standing: [],
+  observations: [],
+  skipped: [],
+  repairs: [],
+  refused: [],
+  clashes: [],
+  made: [],
+})
+
+/** A copy that can go on by itself. */
+export const fork = (gathered: Gathered): Gathered => ({
+  ...gathered,
+  standing: [...gathered.standing],
+  observations: [...gathered.observations],
+  skipped: [...gathered.skipped],
+  repairs: [...gathered.repairs],
+  refused: [...gathered.refused],
+  clashes: [...gathered.clashes],
+  made: [...gathered.made],
+})
+
+/** Null when the entry makes sense now, else a sentence why not. `on` is the bench that a reading or a trip was taken on. */
+export function problemNow(system: System, gathered: Gathered, entry: ContentEntry, on: Bench): string | null {
+  if (gathered.closedAt !== null && entry.kind !== 'note') return 'The job is closed. Undo the closing first.'
+  if (entry.kind === 'close') {
+    const reasons = reasonsNotToClose(system, { owed: owedBy(system, gathered.bench), proofs: gathered.proofs, repairs: gathered.repairs })
+    return reasons.length === 0 ? null : `Not yet: ${reasons.join(' ')}`
+  }
+  const isReading = entry.kind === 'reading' || entry.kind === 'trip'
+  return problemWithContent(system, isReading ? on : gathered.bench, entry)
+}
+
+/** Takes an entry that makes sense into what has been gathered. `on` is the bench that a reading or a trip was taken on. */
+export function take(system: System, gathered: Gathered, entry: ContentEntry, on: Bench): void {
+  gathered.standing.push(entry)
+  switch (entry.kind) {
+    case 'complaint':
+      gathered.complaint = entry.complaint
+      return
+    case 'bench':
+      gathered.beforeTrip = null
+      gathered.bench = benchAfter(system, gathered.bench, entry)
+      return
+    case 'reading': {
+      const isKept = entry.probe.meter === 'amps' && entry.probe.hold === 'max'
+      gathered.observations.push({
+        id: entry.id,
+        bench: (isKept ? gathered.beforeTrip : null) ?? on,
+        probe: entry.probe,
+        answer: entry.answer,
+      })
+      gathered.bench = benchAfter(system, gathered.bench, entry)
+      return
+    }
+    case 'trip': {
+      gathered.observations.push({ id: entry.id, bench: on, probe: { meter: 'trip' }, answer: { word: entry.result } })
+      if (entry.result !== 'trips') return
+      gathered.trips++
+      gathered.beforeTrip = on
+      if (!isResettable(system, on)) gathered.fusesSpent++
+      gathered.bench = benchAfter(system, gathered.bench, entry)
+      gathered.proofs = {}
+      return
+    }
+    case 'skip':
+      gathered.skipped.push(entry.probe)
+      return
+    case 'way':
+      gathered.way = entry.way
+      return
+    case 'repair':
+      gathered.repairs.push(entry)
+      gathered.bench = benchAfter(system, gathered.bench, entry)
+      gathered.beforeRepair = gathered.sinceRepair
+      gathered.sinceRepair = gathered.observations.length
+      gathered.proofs = {}
+      return
+    case 'proof':
+      gathered.proofs = { ...gathered.proofs, [entry.call]: entry }
+      return
+    case 'close':
+      gathered.closedAt = entry.at
+      return
+    case 'note':
+      return
+  }
+}
+
+/** What an entry leaves of the bench it was made on: a change that cannot be made there leaves it alone. */
+export function benchAfter(system: System, bench: Bench, entry: ContentEntry): Bench {
+  switch (entry.kind) {
+    case 'bench': {
+      const applied = applyChange(system, bench, entry.change)
+      return applied.ok ? applied.bench : bench
+    }
+    case 'reading':
+      return isSeenBlown(bench, entry) ? { ...bench, slot: { ...bench.slot, open: true } } : bench
+    case 'trip':
+      return entry.result === 'trips' ? { ...bench, slot: { ...bench.slot, open: true } } : bench
+    case 'repair': {
+      if (!bench.swaps.some(({ cable }) => cable === entry.zone)) return bench
+      // A spare that serves when its cable's repair is recorded is the repair.
+      return { ...bench, swaps: bench.swaps.map((swap) => (swap.cable === entry.zone ? { ...swap, kept: true } : swap)) }
+    }
+    case 'complaint':
+    case 'skip':
+    case 'way':
+    case 'proof':
+    case 'note':
+    case 'close':
+      return bench
+  }
+}
+
+const isSeenBlown = (bench: Bench, { probe, answer }: EntryOf<'reading'>): boolean =>
+  probe.meter === 'look' &&
+  probe.at === 'fuse' &&
+  bench.slot.holds === 'as-found' &&
+  typeof answer === 'object' &&
+  'word' in answer &&
+  answer.word === 'blown'
