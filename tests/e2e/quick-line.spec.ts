@@ -75,5 +75,5 @@ test('probes by arrow keys, undo by key, the list of keys by question mark', asy
   await expect(page.getByRole('dialog', { name: 'Keys and quick lines' })).toBeVisible()
   await page.keyboard.press('Escape')
   await page.keyboard.press('t')
-  await expect(page.getByRole('dialog', { name: 'Timeline' })).toContainText('take back: R to Y at the thermostat')
+  await expect(page.getByRole('dialog', { name: 'Timeline' })).toContainText('undo: R to Y at the thermostat')
 })

@@ -2,7 +2,7 @@ import type { Bench, BenchChange } from '@/src/core/bench/bench'
 import { pinOf, sayPoint } from '@/src/core/bench/points'
 import { sayCall } from '@/src/core/wiring/call'
 import { parsePoint } from '@/src/core/wiring/point'
-import { type Cable, firstPart, partById, placeById, type System } from '@/src/core/wiring/system'
+import { type Cable, firstPart, partById, placeById, type System, sayRightFuse } from '@/src/core/wiring/system'
 
 /** One bench change as a technician says it. */
 export function sayChange(system: System, change: BenchChange): string {
@@ -26,7 +26,7 @@ export function sayChange(system: System, change: BenchChange): string {
     case 'slot':
       if (change.holds === 'breaker') return 'breaker in the fuse slot'
       if (change.holds === 'nothing') return 'fuse slot left empty'
-      return `${change.ratingA ?? 'printed'} A fuse in the slot`
+      return change.ratingA === undefined ? `${sayRightFuse(system)} in the slot` : `${change.ratingA} A fuse in the slot`
     case 'reset':
       return 'reset the breaker'
     case 'walk':

@@ -73,7 +73,7 @@ export function refusedSince(system: System, timeline: readonly Entry[], id: str
   return null
 }
 
-/** The entry that "undo" would take back now: the last one that stands. */
+/** The entry that "undo" would undo now: the last one that stands. */
 export const lastStanding = (state: Pick<JobState, 'standing'>): ContentEntry | null => state.standing.at(-1) ?? null
 
 interface Fold {

@@ -9,7 +9,7 @@ import { unitsOfReading } from '@/src/core/job/quick-line-units'
 import type { Answer, Probe } from '@/src/core/readings/check'
 import { marks } from '@/src/core/readings/looks'
 import type { CallName } from '@/src/core/wiring/call'
-import { callsOf, firstPart } from '@/src/core/wiring/system'
+import { callsOf, firstPart, isUnknown } from '@/src/core/wiring/system'
 
 type Parsed =
   | { readonly ok: true; readonly drafts: EntryDraft[] }
@@ -139,6 +139,8 @@ class LineParser extends SwapReader {
     this.accept('A')
     if (rating !== undefined || this.peek()?.text.toLowerCase() === 'in') {
       this.expect('in', 'Say "fuse 3 in" when it goes in.')
+      if (rating === undefined && isUnknown(this.context.system, 'fuse'))
+        this.failAt('Say its size, which nobody has read off the label yet: "fuse 3 in" or "fuse 5 in".', this.tokens[0])
       return [this.bench(rating === undefined ? { do: 'slot', holds: 'fuse' } : { do: 'slot', holds: 'fuse', ratingA: rating })]
     }
     if (this.accept('out')) return [this.bench({ do: 'slot', holds: 'nothing' })]
@@ -252,7 +254,7 @@ class LineParser extends SwapReader {
 
   private undo(): EntryDraft[] {
     const { lastEntry } = this.context
-    if (!lastEntry) this.failAt('There is nothing to take back.', this.tokens[0])
+    if (!lastEntry) this.failAt('There is nothing to undo.', this.tokens[0])
     return [{ kind: 'undo', target: (lastEntry as ContentEntry).id }]
   }
 

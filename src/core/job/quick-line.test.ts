@@ -118,7 +118,7 @@ describe('a quick line', () => {
   it('takes back the last entry that stands', () => {
     const entries = done({ do: 'power', on: false })
     expect(drafts('undo', entries)).toEqual([{ kind: 'undo', target: entries[0].id }])
-    expect(problem('undo').problem).toContain('nothing to take back')
+    expect(problem('undo').problem).toContain('nothing to undo')
   })
 
   it('takes several commands in one line, each on the bench that the ones before leave', () => {

@@ -2,11 +2,12 @@ import { sayChange } from '@/src/core/bench/say'
 import { sayComplaint } from '@/src/core/diagnosis/complaint'
 import { sayWay } from '@/src/core/diagnosis/ways'
 import type { Entry, EntryDraft } from '@/src/core/job/entry'
-import { foldJob, lastStanding, problemWithEntry } from '@/src/core/job/fold'
-import type { JobState } from '@/src/core/job/job-state'
+import { fallsWith, foldJob, lastStanding, problemWithEntry } from '@/src/core/job/fold'
+import type { JobState, Refusal } from '@/src/core/job/job-state'
 import { parseCommand } from '@/src/core/job/quick-line-commands'
 import { dashedNames } from '@/src/core/job/quick-line-names'
 import { type Token, tokenize } from '@/src/core/job/quick-line-tokens'
+import { isContent } from '@/src/core/job/standing'
 import type { Probe } from '@/src/core/readings/check'
 import { sayAnswer, sayProbe } from '@/src/core/readings/say'
 import { sayCall } from '@/src/core/wiring/call'
@@ -48,6 +49,7 @@ export function readQuickLine(line: string, context: QuickLineContext): Understo
     const taken = tryDrafts(context.system, entries, result.drafts)
     if (!taken.ok) return { ok: false, problem: taken.problem, start: tokensOfOne[0].start, end: tokensOfOne[tokensOfOne.length - 1].end }
     said.push(...result.drafts.map((draft) => sayDraft(context.system, draft, state)))
+    if (taken.falls.length > 0) said.push(sayFallen(context.system, state, taken.falls))
     drafts.push(...result.drafts)
     entries = taken.entries
   }
@@ -71,15 +73,26 @@ function tryDrafts(
   system: System,
   before: readonly Entry[],
   drafts: readonly EntryDraft[],
-): { readonly ok: true; readonly entries: Entry[] } | { readonly ok: false; readonly problem: string } {
+): { readonly ok: true; readonly entries: Entry[]; readonly falls: readonly Refusal[] } | { readonly ok: false; readonly problem: string } {
   const entries = [...before]
+  const falls: Refusal[] = []
   for (const draft of drafts) {
     const entry = { id: `draft-${entries.length}`, at: '2000-01-01T00:00:00Z', ...draft } as Entry
     const problem = problemWithEntry(system, entries, entry)
     if (problem) return { ok: false, problem }
+    if (!isContent(entry)) falls.push(...fallsWith(system, entries, entry))
     entries.push(entry)
   }
-  return { ok: true, entries }
+  return { ok: true, entries, falls }
+}
+
+/** What stops counting with an undo or a correction, said before it is done. */
+export function sayFallen(system: System, { standing }: Pick<JobState, 'standing'>, falls: readonly Refusal[]): string {
+  const said = falls.flatMap(({ id }) => {
+    const entry = standing.find((one) => one.id === id)
+    return entry ? [sayDraft(system, entry)] : []
+  })
+  return `no longer counts: ${said.join('; ')}`
 }
 
 /** How an entry reads on the timeline and under the quick line. */
@@ -107,7 +120,7 @@ export function sayDraft(system: System, draft: EntryDraft, state?: Pick<JobStat
       return 'close the job'
     case 'undo': {
       const target = state?.standing.find(({ id }) => id === draft.target)
-      return target ? `take back: ${sayDraft(system, target)}` : 'take back an entry'
+      return target ? `undo: ${sayDraft(system, target)}` : 'undo an entry'
     }
     case 'correct':
       return `correct to: ${sayDraft(system, draft.entry)}`

@@ -1,8 +1,14 @@
-import type { BenchChange } from '@/src/core/bench/bench'
+import { type Bench, type BenchChange, createBench } from '@/src/core/bench/bench'
 import { computePosterior, noEvidence, zoneProbabilities } from '@/src/core/diagnosis/posterior'
+import { enumerateFaults } from '@/src/core/faults/enumerate'
+import { healthy, storyOfFault } from '@/src/core/readings/hypothesis'
+import { createLaboratory } from '@/src/core/readings/laboratory'
 import { marks } from '@/src/core/readings/looks'
-import { predict, wordsFor } from '@/src/core/readings/predict'
-import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
+import { predict, predictAll, wordsFor } from '@/src/core/readings/predict'
+import { worldsOf } from '@/src/core/readings/world'
+import { partsOf } from '@/src/core/wiring/system'
+import { furnaceAc, systemById } from '@/src/core/wiring/systems/catalogue'
+import { templateValues } from '@/src/core/wiring/values'
 import { benchWith, change, furnaceEngine, storyOf } from '@/tests/setup/furnace'
 
 const wiring = (zone: string) => ({ meter: 'look', at: `wiring@${zone}` }) as const
@@ -64,5 +70,33 @@ describe('what runs at a place', () => {
 
   it('goes by the bench: what a lifted wire lets rest is as called', () => {
     expect(seen('outdoor', null, change.cool, change.liftY)).toEqual(['as called'])
+  })
+})
+
+describe('the light of a board in a house that chatters', () => {
+  const system = systemById('zoned-furnace-ac')
+  if (!system) throw new Error('no such system')
+  const laboratory = createLaboratory(system, templateValues)
+  const panel = partsOf(system, 'board').find(({ place }) => place === 'panel')
+  const short = enumerateFaults(system).find(({ id }) => id === 'conductor-short:stat-cable-1.Y+C')
+  if (!panel || !short) throw new Error('no panel or no such fault')
+  const light = { meter: 'look', at: panel.id } as const
+  const others = [
+    { meter: 'volts', a: 'R@indoor', b: 'C@indoor' },
+    { meter: 'look', at: 'compressor' },
+  ] as const
+  const bench: Bench = { ...createBench(system), call: 'cool' }
+
+  it('comes and goes with it, whatever else is asked in the same breath', () => {
+    const story = storyOfFault(short)
+    expect(worldsOf(laboratory, bench, story).worlds[0].settled.outcome).toBe('chatters')
+    const [alone] = predictAll(laboratory, bench, story, [light])
+    expect(alone.map(({ at }) => at)).toEqual([{ word: 'flashes' }])
+    for (const probes of [[...others, light] as const, [light, ...others] as const])
+      expect(predictAll(laboratory, bench, story, probes)[probes.indexOf(light)]).toEqual(alone)
+  })
+
+  it('is steady in a sound house on the same call', () => {
+    expect(predict(laboratory, bench, healthy, light).map(({ at }) => at)).toEqual([{ word: 'steady' }])
   })
 })

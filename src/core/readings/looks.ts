@@ -1,10 +1,11 @@
 import type { Bench } from '@/src/core/bench/bench'
 import { type FaultFamily, singlesOf } from '@/src/core/faults/fault'
+import { setInState } from '@/src/core/operation/in-state'
 import { isAlive, isGuarded, isPulledIn } from '@/src/core/operation/state'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import type { Component } from '@/src/core/readings/prediction'
-import type { World } from '@/src/core/readings/world'
+import type { World, Worlds } from '@/src/core/readings/world'
 import type { PartOf } from '@/src/core/wiring/part'
 import { terminalPoint } from '@/src/core/wiring/point'
 import { firstPart, partById, partsOf, type System } from '@/src/core/wiring/system'
@@ -115,10 +116,10 @@ export function asCalled(
 }
 
 /** What the eye finds in one world; a load is told by `runs`, state by state. */
-export function look(laboratory: Laboratory, at: string, bench: Bench, hypothesis: Hypothesis, world: World): Component[] {
+export function look(laboratory: Laboratory, at: string, bench: Bench, hypothesis: Hypothesis, worlds: Worlds, world: World): Component[] {
   if (partById(laboratory.system, at)?.kind === 'load' || at.startsWith(RUNS)) return []
   if (at.startsWith(WIRING)) return wiringLooks(hypothesis, at.slice(WIRING.length), world.weight)
-  const word = lookWord(laboratory, at, bench, hypothesis, world)
+  const word = lookWord(laboratory, at, bench, hypothesis, worlds, world)
   if (word === LANDED) return corrosionLooks(hypothesis, at.slice(LANDINGS.length), world.weight)
   return [{ weight: world.weight, at: { word }, sigma: 1, floating: false }]
 }
@@ -140,7 +141,7 @@ function corrosionLooks({ fault }: Hypothesis, place: string, weight: number): C
 const isFoundFuseOut = (system: System, bench: Bench): boolean =>
   firstPart(system, 'fuse').holds === undefined && (bench.slot.holds === 'breaker' || bench.slot.holds === 'nothing')
 
-function lookWord(laboratory: Laboratory, at: string, bench: Bench, hypothesis: Hypothesis, world: World): string {
+function lookWord(laboratory: Laboratory, at: string, bench: Bench, hypothesis: Hypothesis, worlds: Worlds, world: World): string {
   // A found fuse that was taken out for the breaker can still be looked at, in the hand.
   if (at === 'fuse')
     return (isFoundFuseOut(laboratory.system, bench) ? hypothesis.foundFuse === 'blown' : world.protection === 'open') ? 'blown' : 'good'
@@ -158,9 +159,15 @@ function lookWord(laboratory: Laboratory, at: string, bench: Bench, hypothesis: 
     singlesOf(hypothesis.fault).some(({ family, repair }) => family === 'delay-running' && repair.id === `wait:${at}`)
   const board = laboratory.machine.outputs.find(({ part }) => part.id === at)
   if (board) {
-    const { kernel } = laboratory
-    if (kernel.difference(board.hot, board.common) < board.part.aliveAboveVolts) return 'dark'
-    return waits && bench.call !== 'off' ? 'flashes' : 'steady'
+    const { kernel, machine } = laboratory
+    const isLit = (state: number) => {
+      setInState(kernel, machine, worlds.base, world.fixed, worlds.constraints, state)
+      return kernel.difference(board.hot, board.common) >= board.part.aliveAboveVolts
+    }
+    const lit = members.filter(isLit).length
+    if (lit === 0) return 'dark'
+    // While the machine chatters the light comes and goes with it.
+    return lit < members.length || (waits && bench.call !== 'off') ? 'flashes' : 'steady'
   }
   const thermostat = laboratory.machine.thermostats.find(({ part }) => part.id === at)
   if (waits && members.every((state) => isAlive(state, thermostat)) && bench.call !== 'off') return 'waits'

@@ -75,7 +75,7 @@ function predictShown(laboratory: Laboratory, bench: Bench, hypothesis: Hypothes
       }
     }
     probes.forEach((probe, index) => {
-      if (probe.meter === 'look') add(index, look(laboratory, probe.at, bench, hypothesis, world))
+      if (probe.meter === 'look') add(index, look(laboratory, probe.at, bench, hypothesis, worlds, world))
     })
   }
   probes.forEach((probe, index) => {

@@ -30,7 +30,7 @@ export function Report({ job, system, entries }: { job: JobFile['job']; system: 
         <h4 className="font-bold">Complaint</h4>
         <p>
           {complaint.words ? `“${complaint.words}”` : 'No words were taken down.'} {told.join(', ')}
-          {complaint.call && ` (on ${complaint.call})`}
+          {complaint.call && ` (on ${sayCall[complaint.call]})`}
         </p>
       </section>
       <section>

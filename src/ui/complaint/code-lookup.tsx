@@ -109,8 +109,8 @@ export function CodeLookup({ taken, onTake }: { taken: readonly CodeRow[]; onTak
             <span className="flex-1">
               {row.board}, code <b>{row.code}</b>: {row.means}
             </span>
-            <Button look="quiet" onClick={() => onTake(taken.filter((other) => other !== row))} aria-label={`take back code ${row.code}`}>
-              take back
+            <Button look="quiet" onClick={() => onTake(taken.filter((other) => other !== row))} aria-label={`undo code ${row.code}`}>
+              undo
             </Button>
           </li>
         ))}

@@ -3,6 +3,9 @@ import { X } from 'lucide-react'
 import { Dialog } from 'radix-ui'
 import type { ReactNode } from 'react'
 
+/** Marks what scrolls in a sheet. */
+export const SCROLLER = 'data-scroller'
+
 /** A panel over the desk: from below on a phone, from the right on a wide screen. */
 export function Sheet({
   open,
@@ -35,7 +38,9 @@ export function Sheet({
             </Dialog.Close>
           </div>
           {description && <Dialog.Description className="px-4 pt-2 text-muted">{description}</Dialog.Description>}
-          <div className="overflow-y-auto p-4">{children}</div>
+          <div {...{ [SCROLLER]: true }} className="relative overflow-y-auto p-4">
+            {children}
+          </div>
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>

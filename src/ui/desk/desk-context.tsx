@@ -58,7 +58,7 @@ export function DeskProvider({ initial, children }: { initial: JobFile; children
       const added: Entry[] = []
       let problem: string | null = null
       for (const draft of drafts) {
-        const entry = stampEntry(draft, browserStamp)
+        const entry = stampEntry(draft, browserStamp, [...latest.current, ...added])
         problem = problemWithEntry(system, [...latest.current, ...added], entry)
         if (problem) break
         added.push(entry)
@@ -84,7 +84,7 @@ export function DeskProvider({ initial, children }: { initial: JobFile; children
   const undo = useCallback(() => {
     const last = lastStanding(foldJob(system, latest.current))
     if (last) record([{ kind: 'undo', target: last.id }])
-    else setTold({ say: 'There is nothing to take back.', isProblem: true })
+    else setTold({ say: 'There is nothing to undo.', isProblem: true })
   }, [record, system])
 
   const { unsent, problem: sendProblem } = timeline

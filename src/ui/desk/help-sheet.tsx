@@ -35,7 +35,7 @@ const lines: readonly (readonly [string, string])[] = [
   ['contactor in', 'what you see; also: thermostat blank, fuse blown'],
   ['… ; …', 'several in one line, parted by ; or then'],
   ['note …', 'anything worth keeping'],
-  ['undo', 'take back the last entry'],
+  ['undo', 'undo the last entry'],
 ]
 
 /** Every key and every kind of quick line. */

@@ -1,5 +1,6 @@
 'use client'
 import { useState } from 'react'
+import { benchKey } from '@/src/core/bench/bench'
 import type { Answer } from '@/src/core/readings/check'
 import { probeKey } from '@/src/core/readings/check'
 import { type Expected, isExpected, sayExpected } from '@/src/core/readings/expected'
@@ -34,9 +35,9 @@ export function PowerStep({ onStep }: ScreenProps) {
         { system, entries },
         checks.map(({ probe }) => probe),
       ),
-    `expect ${place} ${entries.length}`,
+    `expect ${place} ${benchKey(state.bench)}`,
   )
-  const { answer: loads } = useWorkerAnswer((worker) => worker.loads({ system, entries }), `loads ${system.id}`)
+  const { answer: loads } = useWorkerAnswer((worker) => worker.loads({ system, entries }), `loads ${benchKey(state.bench)}`)
   const lines = checks.map((check, index) => {
     const reading = state.observations.findLast(({ probe }) => probeKey(probe) === probeKey(check.probe))
     return { ...check, answer: reading?.answer ?? null, expected: expected?.[index] ?? null }

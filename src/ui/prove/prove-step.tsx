@@ -1,4 +1,5 @@
 'use client'
+import { benchKey } from '@/src/core/bench/bench'
 import type { EntryDraft } from '@/src/core/job/entry'
 import { isExpected, sayExpected } from '@/src/core/readings/expected'
 import { sayAmps, sayVolts } from '@/src/core/units/quantity'
@@ -15,7 +16,7 @@ import { useWorkerAnswer } from '@/src/ui/engine/use-worker-answer'
 /** Every mode of this system is run with the wires as they will be left, and ticked with its reading. */
 export function ProveStep({ onStep }: ScreenProps) {
   const { system, entries, state, record } = useDesk()
-  const { answer: loads, problem } = useWorkerAnswer((worker) => worker.loads({ system, entries }), `loads ${system.id}`)
+  const { answer: loads, problem } = useWorkerAnswer((worker) => worker.loads({ system, entries }), `loads ${benchKey(state.bench)}`)
   const calls = callsOf(system)
   const next = calls.find((call) => !state.proofs[call]?.held) ?? null
   return (

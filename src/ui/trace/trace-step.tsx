@@ -2,6 +2,7 @@
 import { useCallback, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import { Button } from '@/src/ui/controls/button'
+import { ClashCard } from '@/src/ui/desk/clash-card'
 import { useDesk } from '@/src/ui/desk/desk-context'
 import { Screen, type ScreenProps } from '@/src/ui/desk/screen'
 import { LoomView } from '@/src/ui/loom/loom-view'
@@ -32,6 +33,7 @@ export function TraceStep({ onStep }: ScreenProps) {
       main={<LoomView probes={probes} onPick={pick} />}
       side={
         <div className="desk:flex desk:h-full desk:flex-col">
+          <ClashCard />
           {probes.length > 0 ? <ProbePad probes={probes} onClear={() => setProbes([])} /> : <NextCheckCard onStep={onStep} />}
           {comesAndGoes && (
             <Button className="mb-3 w-full" onClick={() => setCycling(true)}>
