@@ -1,8 +1,9 @@
 import { z } from 'zod'
 import { callSettings, slotContents } from '@/src/core/bench/bench'
+import { textSchema } from '@/src/core/units/text-schema'
 import { pointSchema } from '@/src/core/wiring/point-schema'
 
-const id = z.string().min(1).max(80)
+const id = textSchema(80, 1)
 
 /** One change of the bench, as the technician does it. `do` names the act. */
 export const benchChangeSchema = z.discriminatedUnion('do', [

@@ -1,18 +1,20 @@
 import { z } from 'zod'
 import { codeRowSchema } from '@/src/core/diagnosis/code-schema'
 import { entrySchema } from '@/src/core/job/entry-schema'
+import { jobIdSchema, titleSchema } from '@/src/core/job/job-file'
 import { jobSummarySchema } from '@/src/core/job/job-summary'
+import { momentSchema, textSchema } from '@/src/core/units/text-schema'
 import { systemSchema } from '@/src/core/wiring/system-schema'
 
 /** What goes in and out of /api/v1; the job itself travels as a job file. */
 
 export const newJobSchema = z
   .strictObject({
-    id: z.string().min(1).max(64),
-    title: z.string().trim().min(1, 'A job needs a street or a name to find it by.').max(200),
-    createdAt: z.iso.datetime(),
+    id: jobIdSchema,
+    title: titleSchema.transform((title) => title.trim()).pipe(titleSchema),
+    createdAt: momentSchema,
     /** A kind of the list, or a system of one's own. */
-    systemId: z.string().min(1).max(80).optional(),
+    systemId: textSchema(80, 1).optional(),
     system: systemSchema.optional(),
     entries: z.array(entrySchema).max(200),
   })

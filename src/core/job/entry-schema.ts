@@ -5,18 +5,18 @@ import { waysOfWorking } from '@/src/core/diagnosis/ways'
 import type { Entry } from '@/src/core/job/entry'
 import { answerSchema, probeSchema } from '@/src/core/readings/check-schema'
 import { sayIssue } from '@/src/core/units/say-issue'
+import { momentSchema, textSchema } from '@/src/core/units/text-schema'
 import { callNames } from '@/src/core/wiring/call'
 
-const entryId = z.string().min(1).max(64)
+const entryId = textSchema(64, 1)
 const base = {
   id: entryId,
-  at: z.iso.datetime({ message: 'A time is written as in 2026-03-04T09:10:00Z.' }),
+  at: momentSchema,
   /** Who took it, where more than one works on a job; left out where nobody signs. */
-  by: z.string().min(1).max(60, 'Keep a name under 60 characters.').optional(),
+  by: textSchema(60, 1).optional(),
   /** The last entries that its maker had before it: all before it where left out. Two devices on one job tell so what each had seen. */
   after: z.array(entryId).max(20).optional(),
 }
-const text = (longest: number) => z.string().max(longest, `Keep this under ${longest} characters.`)
 
 const complaintEntry = z.strictObject({ ...base, kind: z.literal('complaint'), complaint: complaintSchema })
 const benchEntry = z.strictObject({ ...base, kind: z.literal('bench'), change: benchChangeSchema })
@@ -30,10 +30,10 @@ const repairEntry = z.strictObject({
   ...base,
   kind: z.literal('repair'),
   /** The fault that was mended; null for a repair outside the catalogue. */
-  fault: z.string().max(120).nullable(),
-  zone: z.string().max(60),
-  what: text(500),
-  cause: text(500),
+  fault: textSchema(120).nullable(),
+  zone: textSchema(60),
+  what: textSchema(500),
+  cause: textSchema(500),
 })
 const proofEntry = z.strictObject({
   ...base,
@@ -43,7 +43,7 @@ const proofEntry = z.strictObject({
   amps: z.number().min(0).max(100).nullable(),
   volts: z.number().min(0).max(100).nullable(),
 })
-const noteEntry = z.strictObject({ ...base, kind: z.literal('note'), text: text(2000) })
+const noteEntry = z.strictObject({ ...base, kind: z.literal('note'), text: textSchema(2000) })
 const closeEntry = z.strictObject({ ...base, kind: z.literal('close') })
 
 /** Everything that a correction can put in the place of an earlier entry. */

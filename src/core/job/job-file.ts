@@ -1,14 +1,24 @@
 import { z } from 'zod'
 import type { Entry } from '@/src/core/job/entry'
 import { entrySchema } from '@/src/core/job/entry-schema'
+import { isDeepEqual } from '@/src/core/units/is-deep-equal'
 import { sayIssue } from '@/src/core/units/say-issue'
+import { momentSchema, textSchema } from '@/src/core/units/text-schema'
+import { problemsOfSystem } from '@/src/core/wiring/read-system'
 import { systemSchema } from '@/src/core/wiring/system-schema'
+
+/** A job's id is part of its address. */
+export const jobIdSchema = z
+  .string()
+  .regex(/^[A-Za-z0-9][A-Za-z0-9_-]{0,63}$/, 'An id of a job has letters, digits and dashes only, 64 at most.')
+
+export const titleSchema = textSchema(200, 1, 'A job needs a street or a name to find it by.')
 
 /** A job as a file: its system as it was known, and its whole timeline. One entry a line, so that a torn file loses little. */
 export const jobFileSchema = z.strictObject({
   format: z.literal('nest-trace/job'),
   version: z.literal(1),
-  job: z.strictObject({ id: z.string().min(1).max(64), title: z.string().min(1).max(200), createdAt: z.iso.datetime() }),
+  job: z.strictObject({ id: jobIdSchema, title: titleSchema, createdAt: momentSchema }),
   system: systemSchema,
   entries: z.array(entrySchema),
 })
@@ -36,9 +46,13 @@ export function readJobFile(text: string): JobFileRead {
   }
   const parsed = jobFileSchema.safeParse(value)
   if (!parsed.success) return salvageEntries(value, sayIssue(parsed.error))
+  const unsound = problemsOfSystem(parsed.data.system)
+  if (unsound.length > 0)
+    return { ok: false, problem: `The system in this file cannot be wired so: ${unsound.join(' ')} Nothing was opened.`, whole: null }
   const clash = firstClash(parsed.data.entries)
   if (clash) {
-    const entries = parsed.data.entries.filter((entry, index) => parsed.data.entries.findIndex(({ id }) => id === entry.id) === index)
+    const seen = new Set<string>()
+    const entries = parsed.data.entries.filter(({ id }) => !seen.has(id) && seen.add(id))
     return {
       ok: false,
       problem: `Two different entries bear the id "${clash}". Nothing was opened. Open it with the first of them kept, or ask for the file again.`,
@@ -48,13 +62,13 @@ export function readJobFile(text: string): JobFileRead {
   return { ok: true, file: parsed.data }
 }
 
-function firstClash(entries: readonly Entry[]): string | null {
-  const byId = new Map<string, string>()
+/** The id that two different entries of a list bear; null when there is none. */
+export function firstClash(entries: readonly Entry[]): string | null {
+  const byId = new Map<string, Entry>()
   for (const entry of entries) {
-    const text = JSON.stringify(entry)
     const known = byId.get(entry.id)
-    if (known !== undefined && known !== text) return entry.id
-    byId.set(entry.id, text)
+    if (known !== undefined && !isDeepEqual(known, entry)) return entry.id
+    byId.set(entry.id, entry)
   }
   return null
 }
@@ -92,7 +106,10 @@ function salvageEntries(value: unknown, problem: string): JobFileRead {
     whole.push(parsed.data)
   }
   const parsed = jobFileSchema.safeParse({ ...(value as object), entries: whole })
-  if (!parsed.success) return { ok: false, problem: `This is no job file: ${sayIssue(parsed.error)} Nothing was opened.`, whole: null }
+  if (!parsed.success || problemsOfSystem(parsed.data.system).length > 0) {
+    const why = parsed.success ? problemsOfSystem(parsed.data.system).join(' ') : sayIssue(parsed.error)
+    return { ok: false, problem: `This is no job file: ${why} Nothing was opened.`, whole: null }
+  }
   return {
     ok: false,
     problem: `${problem.trim()} ${whole.length === 1 ? '1 entry is' : `${whole.length} entries are`} whole and can be opened; nothing was opened yet.`,

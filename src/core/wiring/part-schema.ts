@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { textSchema } from '@/src/core/units/text-schema'
 import { callNames } from '@/src/core/wiring/call'
 import { coilRoles, switchRoles } from '@/src/core/wiring/part'
 import { idSchema } from '@/src/core/wiring/point-schema'
@@ -6,9 +7,10 @@ import { idSchema } from '@/src/core/wiring/point-schema'
 /** Two local node names of the part's place: terminals, `chassis`, or names of leads between parts. */
 const between = z.tuple([idSchema, idSchema])
 export const positive = z.number().positive('This is a quantity above zero.').finite()
+export const nameSchema = textSchema(120, 1, 'A name is missing.')
 /** Where the values come from, or the word assumption. */
-export const sourceSchema = z.string().min(3)
-const partBase = { id: idSchema, place: idSchema, name: z.string().min(1), source: sourceSchema }
+export const sourceSchema = textSchema(300, 3, 'Say where the values come from, or the word assumption.')
+const partBase = { id: idSchema, place: idSchema, name: nameSchema, source: sourceSchema }
 
 const partSchemas = {
   transformer: z.strictObject({
@@ -25,7 +27,10 @@ const partSchemas = {
     secondaryDcOhm: positive,
     windingToCoreFarad: positive,
     /** Other leads of the primary, capped: the volts that each is for. */
-    taps: z.array(z.strictObject({ lead: idSchema, volts: positive })).optional(),
+    taps: z
+      .array(z.strictObject({ lead: idSchema, volts: positive }))
+      .max(8)
+      .optional(),
   }),
   /** What protects the 24 V side as built: a fuse unless it says otherwise; with `none` it is where an inline fuse goes. */
   fuse: z.strictObject({
@@ -86,7 +91,7 @@ const partSchemas = {
         z.strictObject({
           call: idSchema,
           /** Other inputs that make the same output: the second zone's Y beside the first one's. */
-          also: z.array(idSchema).min(1).optional(),
+          also: z.array(idSchema).min(1).max(20).optional(),
           to: idSchema,
           /** What its relay closes to the output where that is not the board's own hot: a zone panel's dry contact. */
           from: idSchema.optional(),
@@ -97,10 +102,17 @@ const partSchemas = {
           closesAfterS: positive.optional(),
         }),
       )
-      .min(1),
+      .min(1)
+      .max(40),
     /** Now and then the board thaws the coil: after so long on the call it closes some pairs and opens some outputs for a while. */
     defrost: z
-      .strictObject({ call: idSchema, everyS: positive, lastsS: positive, closes: z.array(between).min(1), opens: z.array(idSchema) })
+      .strictObject({
+        call: idSchema,
+        everyS: positive,
+        lastsS: positive,
+        closes: z.array(between).min(1).max(20),
+        opens: z.array(idSchema).max(20),
+      })
       .optional(),
   }),
   thermostat: z.strictObject({
@@ -121,18 +133,26 @@ const partSchemas = {
     contactOhm: positive,
     /** Above this an output opens and the display shows a code, before any fuse melts. */
     guardA: positive.optional(),
-    calls: z.partialRecord(z.enum(callNames), z.array(idSchema).min(1)),
+    calls: z.partialRecord(z.enum(callNames), z.array(idSchema).min(1).max(20)),
     /** Terminals that are closed to another hot terminal than `hot`: W to Rh where heat has a transformer of its own. */
     feeds: z.record(idSchema, idSchema).optional(),
   }),
   supply: z.strictObject({
     kind: z.literal('supply'),
     ...partBase,
-    legs: z.array(z.strictObject({ node: idSchema, volts: z.number().finite() })).min(1),
+    legs: z
+      .array(z.strictObject({ node: idSchema, volts: z.number().finite() }))
+      .min(1)
+      .max(4),
     neutral: idSchema,
     ohm: positive,
   }),
-  disconnect: z.strictObject({ kind: z.literal('disconnect'), ...partBase, poles: z.array(between).min(1), fusedA: positive.optional() }),
+  disconnect: z.strictObject({
+    kind: z.literal('disconnect'),
+    ...partBase,
+    poles: z.array(between).min(1).max(6),
+    fusedA: positive.optional(),
+  }),
   load: z.strictObject({
     kind: z.literal('load'),
     ...partBase,

@@ -15,4 +15,5 @@ export const idSchema = z
  */
 export const pointSchema = z
   .string()
+  .max(200)
   .regex(/^[A-Za-z0-9/-]+(\.[A-Za-z0-9/-]+)?@[a-z0-9-]+$/, 'A point is written TERMINAL@place or cable.conductor@place.')

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { partSchema, sourceSchema } from '@/src/core/wiring/part-schema'
+import { nameSchema, partSchema, sourceSchema } from '@/src/core/wiring/part-schema'
 import { CHASSIS } from '@/src/core/wiring/point'
 import { idSchema } from '@/src/core/wiring/point-schema'
 import { conductorColours, unknownThings } from '@/src/core/wiring/system'
@@ -10,11 +10,11 @@ export const placeKinds = ['thermostat', 'indoor', 'outdoor', 'package', 'zone-p
 
 export const placeSchema = z.strictObject({
   id: idSchema,
-  name: z.string().min(1),
+  name: nameSchema,
   kind: z.enum(placeKinds),
   /** A metal cabinet: everything in it can rub through to the chassis. */
   metal: z.boolean(),
-  terminals: z.array(idSchema),
+  terminals: z.array(idSchema).max(60),
 })
 
 export const conductorSchema = z.strictObject({
@@ -26,14 +26,14 @@ export const conductorSchema = z.strictObject({
 
 export const cableSchema = z.strictObject({
   id: idSchema,
-  name: z.string().min(1),
+  name: nameSchema,
   between: z.tuple([idSchema, idSchema]),
   lengthM: z
     .number()
     .positive('A cable has a length above zero, in metres.')
     .max(1000, 'A cable longer than a kilometre is not low-voltage wiring; give the length in metres.'),
   gaugeAwg: z.union([z.literal(18), z.literal(20), z.literal(22)]),
-  conductors: z.array(conductorSchema).min(1),
+  conductors: z.array(conductorSchema).min(1).max(40),
   source: sourceSchema,
 })
 
@@ -42,13 +42,13 @@ export const systemSchema = z
     format: z.literal('nest-trace/system'),
     version: z.literal(1),
     id: idSchema,
-    name: z.string().min(1),
+    name: nameSchema,
     hertz: z.union([z.literal(50), z.literal(60)]),
-    places: z.array(placeSchema).min(1),
-    walks: z.array(z.strictObject({ between: z.tuple([idSchema, idSchema]), minutes: z.number().min(0).max(60) })),
-    cables: z.array(cableSchema),
-    parts: z.array(partSchema).min(1),
-    unknown: z.array(z.enum(unknownThings)).optional(),
+    places: z.array(placeSchema).min(1).max(12),
+    walks: z.array(z.strictObject({ between: z.tuple([idSchema, idSchema]), minutes: z.number().min(0).max(60) })).max(80),
+    cables: z.array(cableSchema).max(24),
+    parts: z.array(partSchema).min(1).max(160),
+    unknown: z.array(z.enum(unknownThings)).max(10).optional(),
   })
   .superRefine((system, context) => {
     const problem = (path: (string | number)[], message: string) => context.addIssue({ code: 'custom', path, message })
