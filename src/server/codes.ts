@@ -1,20 +1,15 @@
-import { codeRowSchema } from '@/src/core/diagnosis/code-schema'
 import 'server-only'
 import { asc } from 'drizzle-orm'
+import { codeRowSchema } from '@/src/core/diagnosis/code-schema'
 import { type CodeRow, exampleCodes } from '@/src/core/diagnosis/codes'
 import { codes } from '@/src/server/schema'
-import type { Database } from '@/src/server/store'
+import type { Store } from '@/src/server/store'
 
 /** The shop's codes in the order in which they were kept; the examples until there is one of its own. */
-export async function listCodes(database: Database): Promise<CodeRow[]> {
+export async function listCodes({ database }: Store): Promise<CodeRow[]> {
   const rows = await database.select({ body: codes.body }).from(codes).orderBy(asc(codes.position))
   return rows.length === 0 ? [...exampleCodes] : rows.map(({ body }) => codeRowSchema.parse(body))
 }
 
 /** Puts a whole table in the place of the one before. */
-export async function keepCodes(database: Database, rows: readonly CodeRow[]): Promise<void> {
-  await database.transaction(async (change) => {
-    await change.delete(codes)
-    if (rows.length > 0) await change.insert(codes).values(rows.map((body, position) => ({ position, body })))
-  })
-}
+export const keepCodes = ({ writer }: Store, rows: readonly CodeRow[]): Promise<void> => writer.write({ do: 'codes', rows })

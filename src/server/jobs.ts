@@ -1,104 +1,208 @@
-import { entrySchema } from '@/src/core/job/entry-schema'
-import { systemSchema } from '@/src/core/wiring/system-schema'
 import 'server-only'
-import { isDeepStrictEqual } from 'node:util'
-import { and, asc, desc, eq, inArray } from 'drizzle-orm'
+import { and, asc, count, desc, eq, isNull, like, lt, or, type SQL } from 'drizzle-orm'
 import type { Entry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
-import type { JobFile } from '@/src/core/job/job-file'
-import type { JobSummary } from '@/src/core/job/job-summary'
+import { firstClash, type JobFile } from '@/src/core/job/job-file'
+import { type JobSummary, searchWords, sharesOf, summarise, type ZoneShares } from '@/src/core/job/job-summary'
+import { isDeepEqual } from '@/src/core/units/is-deep-equal'
+import type { System } from '@/src/core/wiring/system'
+import type { Database } from '@/src/server/database'
+import { JobEvents } from '@/src/server/job-events'
+import { type OpenJob, OpenJobs } from '@/src/server/open-jobs'
 import { entries, jobs, systems } from '@/src/server/schema'
-import type { Database } from '@/src/server/store'
-import { insertSystem } from '@/src/server/systems'
+import type { Writer } from '@/src/server/writer'
+import { keyOfSystem, type Write } from '@/src/server/writes'
 
-/** The outcome of adding entries: how many were new, or the id that is taken by another entry. */
-export type Added = { readonly ok: true; readonly added: number } | { readonly ok: false; readonly clash: string }
+/** The outcome of adding entries: how many were new, or why nothing was added. */
+export type Added =
+  | { readonly ok: true; readonly added: number }
+  | { readonly ok: false; readonly why: 'clash'; readonly clash: string }
+  | { readonly ok: false; readonly why: 'no-job' }
 
-export async function insertJob(database: Database, file: JobFile): Promise<Added & { readonly isNew?: boolean }> {
-  return database.transaction(async (transaction) => {
-    const systemKey = await insertSystem(transaction, file.system)
-    const made = await transaction
-      .insert(jobs)
-      .values({ ...file.job, systemKey })
-      .onConflictDoNothing({ target: jobs.id })
-      .returning()
-    const added = await addEntries(transaction, file.job.id, file.entries)
-    return { ...added, isNew: made.length > 0 }
-  })
+export type Opened =
+  | { readonly ok: true; readonly isNew: boolean; readonly added: number }
+  | { readonly ok: false; readonly why: 'clash'; readonly clash: string }
+  | { readonly ok: false; readonly why: 'other-system' }
+
+export interface ListQuery {
+  readonly words: string
+  readonly show: 'open' | 'closed' | 'all'
+  /** The last job of the page before. */
+  readonly after: { readonly createdAt: string; readonly id: string } | null
+  readonly limit: number
 }
 
-/** Adds entries to a job's timeline. Those that are in already are passed over; a clash of ids adds nothing. */
-export async function addEntries(database: Database, jobId: string, added: readonly Entry[]): Promise<Added> {
-  if (added.length === 0) return { ok: true, added: 0 }
-  return database.transaction(async (transaction): Promise<Added> => {
-    const known = await transaction
-      .select()
-      .from(entries)
-      .where(
-        and(
-          eq(entries.jobId, jobId),
-          inArray(
-            entries.id,
-            added.map(({ id }) => id),
-          ),
-        ),
-      )
-    for (const row of known) {
-      const sent = added.find(({ id }) => id === row.id)
-      if (!isDeepStrictEqual(entrySchema.parse(row.body), sent)) return { ok: false, clash: row.id }
-    }
-    let count = 0
-    for (const entry of added) {
-      const rows = await transaction
-        .insert(entries)
-        .values({ jobId, id: entry.id, body: entry })
-        .onConflictDoNothing({ target: [entries.jobId, entries.id] })
-        .returning({ id: entries.id })
-      count += rows.length
-    }
-    return { ok: true, added: count }
-  })
+export interface JobPage {
+  readonly jobs: JobSummary[]
+  /** Jobs that fit, on all pages, and how many of all jobs are open. */
+  readonly fitting: number
+  readonly total: number
+  readonly open: number
 }
 
-/** A job with its system and timeline, as it would be written to a file; null when there is none. */
-export async function readJob(database: Database, id: string): Promise<JobFile | null> {
-  const [row] = await database.select().from(jobs).innerJoin(systems, eq(jobs.systemKey, systems.key)).where(eq(jobs.id, id))
-  if (!row) return null
-  return {
-    format: 'nest-trace/job',
-    version: 1,
-    job: { id: row.jobs.id, title: row.jobs.title, createdAt: new Date(row.jobs.createdAt).toISOString() },
-    system: systemSchema.parse(row.systems.body),
-    entries: await timelineOf(database, id),
+/** Jobs whose summary is made between two looks at what else is to be done. */
+const SUMMARIES_AT_ONCE = 50
+
+/** Jobs and their timelines: read from the tables, or from memory while they are at work; written through the journal. */
+export class JobStore {
+  readonly events = new JobEvents()
+  private readonly open: OpenJobs
+
+  constructor(
+    private readonly database: Database,
+    private readonly writer: Writer,
+  ) {
+    this.open = new OpenJobs((id) => this.load(id))
+  }
+
+  /** A job with its system and timeline, as it would be written to a file; null when there is none. */
+  async read(id: string): Promise<JobFile | null> {
+    const job = await this.open.get(id)
+    return job && { format: 'nest-trace/job', version: 1, job: job.job, system: job.system, entries: [...job.entries] }
+  }
+
+  /** Entries of a job from a place of its timeline on; null when there is no such job. */
+  async entriesFrom(id: string, from: number): Promise<Entry[] | null> {
+    return (await this.open.get(id))?.entries.slice(from) ?? null
+  }
+
+  /** Adds entries to a job's timeline. Those that are in already are passed over; a clash of ids adds nothing. */
+  append(id: string, added: readonly Entry[]): Promise<Added> {
+    return this.open.alone(id, async (): Promise<Added> => {
+      const job = await this.open.get(id)
+      if (!job) return { ok: false, why: 'no-job' }
+      const clash = clashOf(job, added)
+      if (clash !== null) return { ok: false, why: 'clash', clash }
+      const fresh = freshOf(job, added)
+      if (fresh.length === 0) return { ok: true, added: 0 }
+      await this.add(job, fresh, { do: 'entries', jobId: id, entries: fresh })
+      return { ok: true, added: fresh.length }
+    })
+  }
+
+  /** Opens a job, or adds to one that is there what it has not yet. Where anything contradicts, nothing is changed. */
+  insert(file: JobFile): Promise<Opened> {
+    const { id } = file.job
+    return this.open.alone(id, async (): Promise<Opened> => {
+      const twice = firstClash(file.entries)
+      if (twice !== null) return { ok: false, why: 'clash', clash: twice }
+      const known = await this.open.get(id)
+      if (!known) {
+        const job: OpenJob = { job: file.job, system: file.system, entries: [], byId: new Map(), shares: null }
+        const fresh = freshOf(job, file.entries)
+        await this.add(job, fresh, { do: 'job', job: file.job, system: file.system, entries: fresh })
+        this.open.put(id, job)
+        return { ok: true, isNew: true, added: fresh.length }
+      }
+      if (keyOfSystem(known.system) !== keyOfSystem(file.system)) return { ok: false, why: 'other-system' }
+      const clash = clashOf(known, file.entries)
+      if (clash !== null) return { ok: false, why: 'clash', clash }
+      const fresh = freshOf(known, file.entries)
+      if (fresh.length > 0) await this.add(known, fresh, { do: 'entries', jobId: id, entries: fresh })
+      return { ok: true, isNew: false, added: fresh.length }
+    })
+  }
+
+  /** Keeps how suspect the zones of a job are; shares of an older moment than those that are kept change nothing. */
+  async keepShares(id: string, { entries: of, shares }: ZoneShares): Promise<boolean> {
+    return this.open.alone(id, async () => {
+      const job = await this.open.get(id)
+      if (!job) return false
+      if (of !== job.entries.length) return true
+      job.shares = shares
+      await keepSummary(this.database, job, job.entries)
+      return true
+    })
+  }
+
+  /** A page of the list, the newest first, found in the database alone. */
+  async list({ words, show, after, limit }: ListQuery): Promise<JobPage> {
+    const fits = and(
+      show === 'all' ? undefined : eq(jobs.isClosed, show === 'closed'),
+      ...words
+        .toLowerCase()
+        .split(/\s+/)
+        .filter((word) => word !== '')
+        .slice(0, 8)
+        .map((word) => like(jobs.words, `%${word.replace(/[\\%_]/g, '\\$&')}%`)),
+    )
+    const behind: SQL | undefined = after
+      ? or(lt(jobs.createdAt, after.createdAt), and(eq(jobs.createdAt, after.createdAt), lt(jobs.id, after.id)))
+      : undefined
+    const rows = await this.database
+      .select({ summary: jobs.summary })
+      .from(jobs)
+      .where(and(fits, behind))
+      .orderBy(desc(jobs.createdAt), desc(jobs.id))
+      .limit(limit)
+    const [[total], [open], [fitting]] = await Promise.all([
+      this.database.select({ of: count() }).from(jobs),
+      this.database.select({ of: count() }).from(jobs).where(eq(jobs.isClosed, false)),
+      this.database.select({ of: count() }).from(jobs).where(fits),
+    ])
+    return { jobs: rows.flatMap(({ summary }) => summary ?? []), total: total.of, open: open.of, fitting: fitting.of }
+  }
+
+  /** Makes the summaries that are missing: of jobs from before there were any, or cut off between an entry and its summary. */
+  async summariseMissing(): Promise<number> {
+    let made = 0
+    for (;;) {
+      const rows = await this.database.select({ id: jobs.id }).from(jobs).where(isNull(jobs.summary)).limit(SUMMARIES_AT_ONCE)
+      if (rows.length === 0) return made
+      for (const { id } of rows) {
+        const job = await this.open.get(id)
+        if (job) await keepSummary(this.database, job, job.entries)
+        made++
+      }
+    }
+  }
+
+  /** Ids of all jobs, the oldest first. */
+  async ids(): Promise<string[]> {
+    return (await this.database.select({ id: jobs.id }).from(jobs).orderBy(asc(jobs.createdAt))).map(({ id }) => id)
+  }
+
+  /** Writes entries and the job's summary with them; in memory they are there once they are in the tables. */
+  private async add(job: OpenJob, fresh: readonly Entry[], write: Write): Promise<void> {
+    await this.writer.write(write, (database) => keepSummary(database, job, [...job.entries, ...fresh]))
+    for (const entry of fresh) {
+      job.entries.push(entry)
+      job.byId.set(entry.id, entry)
+    }
+    this.events.tell(job.job.id, job.entries.length)
+  }
+
+  private async load(id: string): Promise<OpenJob | null> {
+    const [row] = await this.database.select().from(jobs).innerJoin(systems, eq(jobs.systemKey, systems.key)).where(eq(jobs.id, id))
+    if (!row) return null
+    const rows = await this.database.select({ body: entries.body }).from(entries).where(eq(entries.jobId, id)).orderBy(asc(entries.seq))
+    const timeline = rows.map(({ body }) => body)
+    return {
+      job: { id, title: row.jobs.title, createdAt: new Date(row.jobs.createdAt).toISOString() },
+      system: row.systems.body as System,
+      entries: timeline,
+      byId: new Map(timeline.map((entry) => [entry.id, entry])),
+      shares: row.jobs.summary ? sharesOf(row.jobs.summary) : null,
+    }
   }
 }
 
-export async function hasJob(database: Database, id: string): Promise<boolean> {
-  return (await database.select({ id: jobs.id }).from(jobs).where(eq(jobs.id, id))).length > 0
+async function keepSummary(database: Database, { job, system, shares }: OpenJob, timeline: readonly Entry[]): Promise<void> {
+  const summary = summarise(job, system, foldJob(system, timeline), shares)
+  await database
+    .update(jobs)
+    .set({ summary, words: searchWords(summary), isClosed: summary.closedAt !== null })
+    .where(eq(jobs.id, job.id))
 }
 
-async function timelineOf(database: Database, jobId: string): Promise<Entry[]> {
-  const rows = await database.select({ body: entries.body }).from(entries).where(eq(entries.jobId, jobId)).orderBy(asc(entries.seq))
-  return rows.map(({ body }) => entrySchema.parse(body))
-}
+/** The id that an entry bears which is not the one that is known by it, or that two of these bear; null when there is none. */
+const clashOf = ({ byId }: OpenJob, added: readonly Entry[]): string | null =>
+  added.find((entry) => {
+    const known = byId.get(entry.id)
+    return known !== undefined && !isDeepEqual(known, entry)
+  })?.id ?? firstClash(added)
 
-/** All jobs, the newest first, each with what its timeline amounts to. */
-export async function listJobs(database: Database): Promise<JobSummary[]> {
-  const rows = await database.select().from(jobs).innerJoin(systems, eq(jobs.systemKey, systems.key)).orderBy(desc(jobs.createdAt))
-  return Promise.all(
-    rows.map(async ({ jobs: job, systems: { body } }) => {
-      const state = foldJob(body, await timelineOf(database, job.id))
-      return {
-        id: job.id,
-        title: job.title,
-        createdAt: new Date(job.createdAt).toISOString(),
-        system: body.name,
-        words: state.complaint.words,
-        trips: state.trips,
-        owed: state.owed.length,
-        repairs: state.repairs.map(({ what }) => what),
-        closedAt: state.closedAt,
-      }
-    }),
-  )
+function freshOf({ byId }: OpenJob, added: readonly Entry[]): Entry[] {
+  const seen = new Set<string>()
+  return added.filter(({ id }) => !byId.has(id) && !seen.has(id) && seen.add(id))
 }

@@ -1,6 +1,7 @@
-import { bigserial, index, integer, jsonb, pgTable, primaryKey, text, timestamp } from 'drizzle-orm/pg-core'
+import { bigint, bigserial, boolean, index, integer, jsonb, pgTable, primaryKey, text, timestamp } from 'drizzle-orm/pg-core'
 import type { CodeRow } from '@/src/core/diagnosis/codes'
 import type { Entry } from '@/src/core/job/entry'
+import type { JobSummary } from '@/src/core/job/job-summary'
 import type { System } from '@/src/core/wiring/system'
 
 /** A system as it was known, kept for good: another body under the same id is another row. */
@@ -12,14 +13,23 @@ export const systems = pgTable('systems', {
   addedAt: timestamp('added_at', { withTimezone: true, mode: 'string' }).notNull().defaultNow(),
 })
 
-export const jobs = pgTable('jobs', {
-  id: text('id').primaryKey(),
-  title: text('title').notNull(),
-  createdAt: timestamp('created_at', { withTimezone: true, mode: 'string' }).notNull(),
-  systemKey: text('system_key')
-    .notNull()
-    .references(() => systems.key),
-})
+export const jobs = pgTable(
+  'jobs',
+  {
+    id: text('id').primaryKey(),
+    title: text('title').notNull(),
+    createdAt: timestamp('created_at', { withTimezone: true, mode: 'string' }).notNull(),
+    systemKey: text('system_key')
+      .notNull()
+      .references(() => systems.key),
+    /** What the timeline amounts to on the list, kept as entries are added; null until it has been made. */
+    summary: jsonb('summary').$type<JobSummary>(),
+    /** Everything that the list is searched for, in small letters. */
+    words: text('words').notNull().default(''),
+    isClosed: boolean('is_closed').notNull().default(false),
+  },
+  (table) => [index('jobs_newest').on(table.createdAt.desc(), table.id)],
+)
 
 /** The timeline: rows are only ever added. `seq` is the order in which they were acknowledged. */
 export const entries = pgTable(
@@ -40,4 +50,10 @@ export const entries = pgTable(
 export const codes = pgTable('codes', {
   position: integer('position').primaryKey(),
   body: jsonb('body').$type<CodeRow>().notNull(),
+})
+
+/** One row: every record of the journal up to this number is in the tables. */
+export const journalMark = pgTable('journal_mark', {
+  id: integer('id').primaryKey(),
+  seq: bigint('seq', { mode: 'number' }).notNull(),
 })

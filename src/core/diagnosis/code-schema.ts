@@ -2,7 +2,11 @@ import { z } from 'zod'
 import { type CodeRow, pointsTo } from '@/src/core/diagnosis/codes'
 import { textSchema } from '@/src/core/units/text-schema'
 
-const text = (longest: number, what: string) => textSchema(longest, 1, `${what} is missing.`).transform((said) => said.trim())
+const text = (longest: number, what: string) =>
+  z
+    .string()
+    .trim()
+    .pipe(textSchema(longest, 1, `${what} is missing.`))
 
 /** One line of the table of codes: which kind of board, which code, what it means there. The shop's own, to be edited. */
 export const codeRowSchema = z.strictObject({

@@ -11,7 +11,7 @@ import { systemSchema } from '@/src/core/wiring/system-schema'
 export const newJobSchema = z
   .strictObject({
     id: jobIdSchema,
-    title: titleSchema.transform((title) => title.trim()).pipe(titleSchema),
+    title: z.string().trim().pipe(titleSchema),
     createdAt: momentSchema,
     /** A kind of the list, or a system of one's own. */
     systemId: textSchema(80, 1).optional(),
@@ -24,13 +24,35 @@ export const newJobSchema = z
   )
 export type NewJob = z.infer<typeof newJobSchema>
 
-export const sentEntriesSchema = z.strictObject({ entries: z.array(entrySchema).min(1).max(500) })
-export const addedSchema = z.strictObject({ added: z.number() })
-export const jobListSchema = z.strictObject({ jobs: z.array(jobSummarySchema) })
+/** Entries sent at once: an outbox sends more than these in pieces. */
+export const MOST_ENTRIES_SENT = 200
+export const sentEntriesSchema = z.strictObject({
+  entries: z.array(entrySchema).min(1).max(MOST_ENTRIES_SENT, `Send ${MOST_ENTRIES_SENT} entries at most at once.`),
+  /** Entries of the server that the sender has: what came after them is sent back. */
+  from: z.number().int().min(0).optional(),
+})
+/** `later`: what the timeline has behind the entries that the sender had, the sent ones among them. */
+export const addedSchema = z.strictObject({ added: z.number(), later: z.array(entrySchema) })
+export const timelineSchema = z.strictObject({ entries: z.array(entrySchema) })
+
+export const jobListSchema = z.strictObject({
+  jobs: z.array(jobSummarySchema),
+  /** Jobs that fit on all pages; all jobs; all that are open. */
+  fitting: z.number(),
+  total: z.number(),
+  open: z.number(),
+})
+export type JobList = z.infer<typeof jobListSchema>
 export const systemListSchema = z.strictObject({ systems: z.array(systemSchema) })
 export const codeTableSchema = z.strictObject({ rows: z.array(codeRowSchema).max(2000) })
 export const openedSchema = z.strictObject({ id: z.string() })
 
 /** Every error: a code for programs, a sentence for people. `whole` counts entries of a damaged file that can be opened. */
-export const problemSchema = z.strictObject({ code: z.string(), say: z.string(), whole: z.number().nullable().optional() })
+export const problemSchema = z.strictObject({
+  code: z.string(),
+  say: z.string(),
+  whole: z.number().nullable().optional(),
+  /** Of several entries the one that is refused. */
+  entry: z.string().optional(),
+})
 export type ApiProblem = z.infer<typeof problemSchema>

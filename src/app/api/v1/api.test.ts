@@ -14,18 +14,19 @@ import { createDemoJob } from '@/src/core/practice/demo'
 import { buildSystem } from '@/src/core/wiring/build-system'
 import { catalogue, furnaceAc } from '@/src/core/wiring/systems/catalogue'
 import { nothingLookedAt } from '@/src/core/wiring/what-is-there'
-import { type Database, openStoreAt } from '@/src/server/store'
+import { openStoreAt, type Store } from '@/src/server/store'
 
 let close: () => Promise<void>
 beforeAll(async () => {
   const store = await openStoreAt(null)
-  ;(globalThis as { nestTraceStore?: Promise<Database> }).nestTraceStore = Promise.resolve(store.database)
+  ;(globalThis as { nestTraceStore?: Promise<Store> }).nestTraceStore = Promise.resolve(store)
   close = store.close
 }, 60_000)
 afterAll(() => close())
 
+const json = { 'content-type': 'application/json' }
 const post = (body: unknown, query = '') =>
-  new Request(`http://127.0.0.1/${query}`, { method: 'POST', body: typeof body === 'string' ? body : JSON.stringify(body) })
+  new Request(`http://127.0.0.1/${query}`, { method: 'POST', headers: json, body: typeof body === 'string' ? body : JSON.stringify(body) })
 const get = new Request('http://127.0.0.1/')
 const params = (id: string) => ({ params: Promise.resolve({ id }) })
 const note = (id: string, text = 'wasps') => ({ id, at: '2026-05-04T09:10:00Z', kind: 'note', text })
@@ -43,7 +44,7 @@ describe('/api/v1/jobs', () => {
   it('opens a job once, lists it, and reads it back with its system', async () => {
     expect((await openJob(post(newJob('a')))).status).toBe(201)
     expect((await openJob(post(newJob('a')))).status).toBe(200)
-    const { jobs } = await (await listAll()).json()
+    const { jobs } = await (await listAll(get)).json()
     expect(jobs.map(({ id }: { id: string }) => id)).toEqual(expect.arrayContaining(['a', 'demo']))
     expect((await (await readOneJob(get, params('a'))).json()).system.id).toBe('heat-pump-o')
   })
@@ -98,7 +99,7 @@ describe('/api/v1/jobs/ID/entries', () => {
 
   it('says which field of an entry is wrong', async () => {
     const wrong = await sendEntries(post({ entries: [{ ...note('9'), text: 7 }] }), params('c'))
-    expect((await problem(wrong)).say).toMatch(/^entries\.0.*Nothing was taken\.$/)
+    expect((await problem(wrong)).say).toMatch(/^entries\.0.*Nothing was saved\.$/)
     expect((await sendEntries(post({ entries: [note('1')] }), params('nobody'))).status).toBe(404)
   })
 })
@@ -145,7 +146,7 @@ describe('/api/v1/systems', () => {
 
 describe('/api/v1/codes', () => {
   const row = { board: 'roof unit board', code: '6', means: 'float switch open', points: 'float' }
-  const put = (rows: unknown) => new Request('http://127.0.0.1/', { method: 'PUT', body: JSON.stringify({ rows }) })
+  const put = (rows: unknown) => new Request('http://127.0.0.1/', { method: 'PUT', headers: json, body: JSON.stringify({ rows }) })
 
   it("gives examples until the shop has written a line of its own, then the shop's", async () => {
     const before = await (await readCodes()).json()

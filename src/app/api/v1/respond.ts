@@ -14,24 +14,46 @@ export function refuse(status: number, problem: ApiProblem): NextResponse {
 
 export const noSuchJob = (id: string): NextResponse => refuse(404, { code: 'no-job', say: `There is no job "${id}" in this store.` })
 
-/** Largest request that is read: a job of thousands of entries is well below it. */
-export const LARGEST_BYTES = 5_000_000
+/** Largest request that is read: a job of many thousand entries is below it. */
+const LARGEST_BYTES = 20_000_000
+
+type Read<T> = { ok: true; body: T } | { ok: false; refusal: NextResponse }
+
+/** Reads a request's text, no further than is allowed. */
+export async function readText(request: Request): Promise<Read<string>> {
+  const type = request.headers.get('content-type') ?? ''
+  if (!/^application\/json\s*(;|$)/i.test(type))
+    return {
+      ok: false,
+      refusal: refuse(415, { code: 'no-json', say: 'Send JSON, with content-type application/json. Nothing was saved.' }),
+    }
+  const tooLarge: Read<never> = {
+    ok: false,
+    refusal: refuse(413, { code: 'too-large', say: 'This is larger than any job. Nothing was saved.' }),
+  }
+  if (Number(request.headers.get('content-length') ?? 0) > LARGEST_BYTES) return tooLarge
+  const decoder = new TextDecoder()
+  let bytes = 0
+  let text = ''
+  for await (const piece of request.body ?? []) {
+    bytes += piece.length
+    if (bytes > LARGEST_BYTES) return tooLarge
+    text += decoder.decode(piece, { stream: true })
+  }
+  return { ok: true, body: text + decoder.decode() }
+}
 
 /** Reads a request's JSON as a shape, or gives the refusal to send. */
-export async function readBody<S extends z.ZodType>(
-  request: Request,
-  schema: S,
-): Promise<{ ok: true; body: z.output<S> } | { ok: false; refusal: NextResponse }> {
-  const text = await request.text()
-  if (text.length > LARGEST_BYTES)
-    return { ok: false, refusal: refuse(413, { code: 'too-large', say: 'This is larger than any job. Nothing was taken.' }) }
+export async function readBody<S extends z.ZodType>(request: Request, schema: S): Promise<Read<z.output<S>>> {
+  const read = await readText(request)
+  if (!read.ok) return read
   let value: unknown
   try {
-    value = JSON.parse(text)
+    value = JSON.parse(read.body)
   } catch {
-    return { ok: false, refusal: refuse(400, { code: 'no-json', say: 'The request is no JSON. Nothing was taken.' }) }
+    return { ok: false, refusal: refuse(400, { code: 'no-json', say: "The request isn't valid JSON. Nothing was saved." }) }
   }
   const parsed = schema.safeParse(value)
   if (parsed.success) return { ok: true, body: parsed.data }
-  return { ok: false, refusal: refuse(422, { code: 'no-fit', say: `${sayIssue(parsed.error)} Nothing was taken.` }) }
+  return { ok: false, refusal: refuse(422, { code: 'no-fit', say: `${sayIssue(parsed.error)} Nothing was saved.` }) }
 }

@@ -1,18 +1,15 @@
 import { notFound } from 'next/navigation'
 import { Suspense } from 'react'
-import { readJob } from '@/src/server/jobs'
-import { openStore } from '@/src/server/store'
+import { readJobOfPage } from '@/src/server/job-of-page'
 import { Desk } from '@/src/ui/desk/desk'
 
 export async function generateMetadata({ params }: { params: Promise<{ id: string }> }) {
-  const { id } = await params
-  const job = await readJob(await openStore(), decodeURIComponent(id))
+  const job = await readJobOfPage(params)
   return { title: job ? `${job.job.title} · Nest Trace` : 'No such job · Nest Trace' }
 }
 
 export default async function JobPage({ params }: { params: Promise<{ id: string }> }) {
-  const { id } = await params
-  const job = await readJob(await openStore(), decodeURIComponent(id))
+  const job = await readJobOfPage(params)
   if (!job) notFound()
   return (
     <Suspense>

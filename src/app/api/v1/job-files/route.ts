@@ -1,8 +1,7 @@
-import { LARGEST_BYTES, refuse, respond } from '@/src/app/api/v1/respond'
+import { withStore } from '@/src/app/api/v1/handle'
+import { readText, refuse, respond } from '@/src/app/api/v1/respond'
 import { openedSchema } from '@/src/core/formats/api'
-import { type JobFile, readJobFile } from '@/src/core/job/job-file'
-import { insertJob } from '@/src/server/jobs'
-import { openStore } from '@/src/server/store'
+import { type JobFile, jobIdSchema, readJobFile } from '@/src/core/job/job-file'
 
 /**
  * Opens a job file. `keep=whole` takes what is whole of a damaged one; `as=ID` opens it as a job of its own beside one
@@ -10,20 +9,29 @@ import { openStore } from '@/src/server/store'
  */
 export async function POST(request: Request) {
   const query = new URL(request.url).searchParams
-  const text = await request.text()
-  if (text.length > LARGEST_BYTES) return refuse(413, { code: 'too-large', say: 'This is larger than any job file. Nothing was opened.' })
-  const read = readJobFile(text)
-  if (read.ok) return open(read.file, query.get('as'))
-  if (query.get('keep') === 'whole' && read.whole) return open(read.whole, query.get('as'))
+  const as = query.get('as')
+  if (as !== null && !jobIdSchema.safeParse(as).success)
+    return refuse(422, { code: 'no-fit', say: 'An id of a job has letters, digits and dashes only, 64 at most. Nothing was opened.' })
+  const text = await readText(request)
+  if (!text.ok) return text.refusal
+  const read = readJobFile(text.body)
+  if (read.ok) return open(read.file, as)
+  if (query.get('keep') === 'whole' && read.whole) return open(read.whole, as)
   return refuse(422, { code: 'damaged', say: read.problem, whole: read.whole?.entries.length ?? null })
 }
 
-async function open(file: JobFile, as: string | null) {
+function open(file: JobFile, as: string | null) {
   const id = as ?? file.job.id
-  const made = await insertJob(await openStore(), { ...file, job: { ...file.job, id } })
-  if (made.ok) return respond(openedSchema, { id }, made.isNew ? 201 : 200)
-  return refuse(409, {
-    code: 'clash',
-    say: `"${file.job.title}" is in the store already and went on differently after "${made.clash}". Nothing was changed. Open the file as a job of its own, or leave it.`,
+  return withStore(async ({ jobs }) => {
+    const made = await jobs.insert({ ...file, job: { ...file.job, id } })
+    if (made.ok) return respond(openedSchema, { id }, made.isNew ? 201 : 200)
+    const what =
+      made.why === 'clash'
+        ? `is in the store already and went on differently after "${made.clash}"`
+        : 'is in the store already, on a system that is wired otherwise'
+    return refuse(409, {
+      code: 'clash',
+      say: `"${file.job.title}" ${what}. Nothing was changed. Open the file as a job of its own, or leave it.`,
+    })
   })
 }

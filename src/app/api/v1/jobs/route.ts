@@ -1,24 +1,42 @@
+import { z } from 'zod'
+import { withStore } from '@/src/app/api/v1/handle'
 import { readBody, refuse, respond } from '@/src/app/api/v1/respond'
 import { jobListSchema, newJobSchema, openedSchema } from '@/src/core/formats/api'
+import { jobIdSchema } from '@/src/core/job/job-file'
+import { momentSchema, textSchema } from '@/src/core/units/text-schema'
 import { readSystem } from '@/src/core/wiring/read-system'
-import { insertJob, listJobs } from '@/src/server/jobs'
-import { openStore } from '@/src/server/store'
 import { findSystem } from '@/src/server/systems'
 
-export async function GET() {
-  return respond(jobListSchema, { jobs: await listJobs(await openStore()) })
+const PAGE = 50
+const listQuerySchema = z.object({
+  words: textSchema(200).default(''),
+  show: z.enum(['open', 'closed', 'all']).default('all'),
+  createdAt: momentSchema.optional(),
+  id: jobIdSchema.optional(),
+})
+
+/** A page of the list: `words` that fit, `show` open, closed or all, and the last job of the page before (`createdAt`, `id`). */
+export function GET(request: Request) {
+  const query = listQuerySchema.safeParse(Object.fromEntries(new URL(request.url).searchParams))
+  if (!query.success) return refuse(422, { code: 'no-fit', say: 'The list cannot be asked for like this.' })
+  const { words, show, createdAt, id } = query.data
+  const after = createdAt !== undefined && id !== undefined ? { createdAt, id } : null
+  return withStore(async ({ jobs }) => respond(jobListSchema, await jobs.list({ words, show, after, limit: PAGE })))
 }
 
 export async function POST(request: Request) {
   const read = await readBody(request, newJobSchema)
   if (!read.ok) return read.refusal
   const { systemId = '', system: own, entries, ...job } = read.body
-  const store = await openStore()
-  const sound = own && readSystem(own)
-  if (sound && !sound.ok) return refuse(422, { code: 'unsound-system', say: `${sound.problems.join(' ')} The job was not opened.` })
-  const system = sound ? sound.system : await findSystem(store, systemId)
-  if (!system) return refuse(422, { code: 'no-system', say: `There is no system "${systemId}". The job was not opened.` })
-  const made = await insertJob(store, { format: 'nest-trace/job', version: 1, job, system, entries })
-  if (!made.ok) return refuse(409, { code: 'clash', say: `Another entry bears the id "${made.clash}". Nothing was taken.` })
-  return respond(openedSchema, { id: job.id }, made.isNew ? 201 : 200)
+  return withStore(async (store) => {
+    const sound = own && readSystem(own)
+    if (sound && !sound.ok) return refuse(422, { code: 'unsound-system', say: `${sound.problems.join(' ')} The job was not opened.` })
+    const system = sound ? sound.system : await findSystem(store, systemId)
+    if (!system) return refuse(422, { code: 'no-system', say: `There is no system "${systemId}". The job was not opened.` })
+    const made = await store.jobs.insert({ format: 'nest-trace/job', version: 1, job, system, entries })
+    if (made.ok) return respond(openedSchema, { id: job.id }, made.isNew ? 201 : 200)
+    return made.why === 'clash'
+      ? refuse(409, { code: 'clash', say: `Another entry bears the id "${made.clash}". Nothing was saved.`, entry: made.clash })
+      : refuse(409, { code: 'other-system', say: 'There is a job of this id on another system. Nothing was saved.' })
+  })
 }

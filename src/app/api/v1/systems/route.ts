@@ -1,16 +1,21 @@
-import { readBody, respond } from '@/src/app/api/v1/respond'
+import { withStore } from '@/src/app/api/v1/handle'
+import { readBody, refuse, respond } from '@/src/app/api/v1/respond'
 import { openedSchema, systemListSchema } from '@/src/core/formats/api'
+import { problemsOfSystem } from '@/src/core/wiring/read-system'
 import { systemSchema } from '@/src/core/wiring/system-schema'
-import { openStore } from '@/src/server/store'
 import { insertSystem, listSystems } from '@/src/server/systems'
 
-export async function GET() {
-  return respond(systemListSchema, { systems: await listSystems(await openStore()) })
+export function GET() {
+  return withStore(async (store) => respond(systemListSchema, { systems: await listSystems(store) }))
 }
 
 export async function POST(request: Request) {
   const read = await readBody(request, systemSchema)
   if (!read.ok) return read.refusal
-  await insertSystem(await openStore(), read.body)
-  return respond(openedSchema, { id: read.body.id }, 201)
+  const problems = problemsOfSystem(read.body)
+  if (problems.length > 0) return refuse(422, { code: 'unsound-system', say: `${problems.join(' ')} Nothing was saved.` })
+  return withStore(async (store) => {
+    await insertSystem(store, read.body)
+    return respond(openedSchema, { id: read.body.id }, 201)
+  })
 }

@@ -1,16 +1,18 @@
+import { withStore } from '@/src/app/api/v1/handle'
 import { noSuchJob, readBody, refuse, respond } from '@/src/app/api/v1/respond'
-import { addedSchema, sentEntriesSchema } from '@/src/core/formats/api'
-import { addEntries, hasJob, readJob } from '@/src/server/jobs'
-import { openStore } from '@/src/server/store'
+import { addedSchema, sentEntriesSchema, timelineSchema } from '@/src/core/formats/api'
 
 type Context = { params: Promise<{ id: string }> }
 
-export async function GET(_: Request, { params }: Context) {
+/** The timeline, or what of it stands behind the first `from` entries. */
+export async function GET(request: Request, { params }: Context) {
   const { id } = await params
-  const job = await readJob(await openStore(), id)
-  return job
-    ? respond(sentEntriesSchema.extend({ entries: sentEntriesSchema.shape.entries.min(0) }), { entries: job.entries })
-    : noSuchJob(id)
+  const from = Number(new URL(request.url).searchParams.get('from') ?? 0)
+  if (!Number.isInteger(from) || from < 0) return refuse(422, { code: 'no-fit', say: '"from" is a number of entries.' })
+  return withStore(async ({ jobs }) => {
+    const entries = await jobs.entriesFrom(id, from)
+    return entries ? respond(timelineSchema, { entries }) : noSuchJob(id)
+  })
 }
 
 /** 201 when something was added, 200 when all of it was in already. */
@@ -18,13 +20,18 @@ export async function POST(request: Request, { params }: Context) {
   const { id } = await params
   const read = await readBody(request, sentEntriesSchema)
   if (!read.ok) return read.refusal
-  const store = await openStore()
-  if (!(await hasJob(store, id))) return noSuchJob(id)
-  const result = await addEntries(store, id, read.body.entries)
-  if (!result.ok)
+  const { entries, from } = read.body
+  return withStore(async ({ jobs }) => {
+    const result = await jobs.append(id, entries)
+    if (result.ok) {
+      const later = from === undefined ? [] : ((await jobs.entriesFrom(id, from)) ?? [])
+      return respond(addedSchema, { added: result.added, later }, result.added > 0 ? 201 : 200)
+    }
+    if (result.why === 'no-job') return noSuchJob(id)
     return refuse(409, {
       code: 'clash',
       say: `There is another entry with the id "${result.clash}". The first is kept and nothing was added; give this one an id of its own.`,
+      entry: result.clash,
     })
-  return respond(addedSchema, { added: result.added }, result.added > 0 ? 201 : 200)
+  })
 }

@@ -1,0 +1,22 @@
+import { frozenRounds, killRounds, powerCutRounds } from '@/tests/store/rounds'
+
+/** Short versions; `npm run harm` does a thousand. */
+const harmless = { lost: 0, doubled: 0, unopened: 0, problems: [] }
+
+describe('the store', () => {
+  it('keeps every acknowledged entry through kill -9 under parallel writes', async () => {
+    const outcome = await killRounds(6, 14)
+    expect(outcome).toMatchObject(harmless)
+    expect(outcome.acknowledged).toBeGreaterThan(50)
+  }, 120_000)
+
+  it('keeps every acknowledged entry when its files go back to an older state and the journal is torn', async () => {
+    const outcome = await powerCutRounds(5, 15)
+    expect(outcome).toMatchObject(harmless)
+    expect(outcome.acknowledged).toBeGreaterThan(30)
+  }, 120_000)
+
+  it('is opened by nobody while a frozen server holds it', async () => {
+    expect(await frozenRounds(2, 16)).toMatchObject(harmless)
+  }, 120_000)
+})
