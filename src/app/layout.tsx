@@ -5,6 +5,7 @@ import '@/src/app/globals.css'
 import type { Metadata, Viewport } from 'next'
 import { cookies } from 'next/headers'
 import type { ReactNode } from 'react'
+import { DeviceKeeper } from '@/src/ui/device/device-keeper'
 import { QueryCache } from '@/src/ui/device/query-cache'
 import { readTheme } from '@/src/ui/theme/theme'
 
@@ -21,6 +22,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
     <html lang="en" data-theme={theme}>
       <body>
         <QueryCache>{children}</QueryCache>
+        <DeviceKeeper />
       </body>
     </html>
   )

@@ -14,4 +14,7 @@ async function main(): Promise<void> {
   }
 }
 
-await main()
+main().catch((error: Error) => {
+  console.error(error)
+  process.exitCode = 1
+})

@@ -122,7 +122,8 @@ export async function powerCutRounds(rounds: number, seed: number, tell: (line: 
       break
     }
     // The journal was cut at a copy of the store that was forced to the disk: nothing older comes back after that.
-    if (!copiesBefore && existsSync(path.join(folder, 'store-copy'))) for (const old of olderCopies.splice(0)) rmSync(old, { recursive: true })
+    if (!copiesBefore && existsSync(path.join(folder, 'store-copy')))
+      for (const old of olderCopies.splice(0)) rmSync(old, { recursive: true })
     await ledger.check(store, `round ${round}`)
     const writing = ledger.writeUntilGone(store)
     await soon(300 * random.uniform())

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { codeRowSchema } from '@/src/core/diagnosis/code-schema'
+import { MOST_ENTRIES_SENT } from '@/src/core/formats/entries-sent'
 import { entrySchema } from '@/src/core/job/entry-schema'
 import { jobIdSchema, titleSchema } from '@/src/core/job/job-file'
 import { jobSummarySchema } from '@/src/core/job/job-summary'
@@ -24,15 +25,10 @@ export const newJobSchema = z
   )
 export type NewJob = z.infer<typeof newJobSchema>
 
-/** Entries sent at once: an outbox sends more than these in pieces. */
-export const MOST_ENTRIES_SENT = 200
 export const sentEntriesSchema = z.strictObject({
   entries: z.array(entrySchema).min(1).max(MOST_ENTRIES_SENT, `Send ${MOST_ENTRIES_SENT} entries at most at once.`),
-  /** Entries of the server that the sender has: what came after them is sent back. */
-  from: z.number().int().min(0).optional(),
 })
-/** `later`: what the timeline has behind the entries that the sender had, the sent ones among them. */
-export const addedSchema = z.strictObject({ added: z.number(), later: z.array(entrySchema) })
+export const addedSchema = z.strictObject({ added: z.number() })
 export const timelineSchema = z.strictObject({ entries: z.array(entrySchema) })
 
 export const jobListSchema = z.strictObject({

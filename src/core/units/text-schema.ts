@@ -1,7 +1,5 @@
 import { z } from 'zod'
-
-/** No database and no file holds these: a null character, or half of a character that two code units make (a text cut in an emoji). */
-const UNKEEPABLE = /[\0\p{Surrogate}]/u
+import { isKeepable } from '@/src/core/units/keepable'
 
 /** Free text of at most so many characters. */
 export const textSchema = (longest: number, shortest = 0, missing = 'Something is missing here.') =>
@@ -9,10 +7,7 @@ export const textSchema = (longest: number, shortest = 0, missing = 'Something i
     .string()
     .min(shortest, missing)
     .max(longest, `Keep this under ${longest} characters.`)
-    .refine((text) => !UNKEEPABLE.test(text), 'There is a character in this that cannot be kept, perhaps cut in half. Type it again.')
-
-/** What makes any text fit to be kept: for what was cut to length a moment ago. */
-export const keepable = (text: string): string => text.replace(/[\0\p{Surrogate}]/gu, '')
+    .refine(isKeepable, 'There is a character in this that cannot be kept, perhaps cut in half. Type it again.')
 
 const [FIRST_YEAR, LAST_YEAR] = [1970, 2999]
 

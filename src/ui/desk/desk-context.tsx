@@ -1,13 +1,15 @@
 'use client'
 import { createContext, type ReactNode, useCallback, useContext, useMemo, useRef, useState } from 'react'
 import { type Entry, type EntryDraft, stampEntry } from '@/src/core/job/entry'
+import { readEntry } from '@/src/core/job/entry-schema'
 import { foldJob, lastStanding, problemWithEntry } from '@/src/core/job/fold'
 import type { JobFile } from '@/src/core/job/job-file'
 import type { JobState } from '@/src/core/job/job-state'
 import { sayDraft } from '@/src/core/job/quick-line'
 import type { System } from '@/src/core/wiring/system'
+import { useKeepShares } from '@/src/ui/desk/use-keep-shares'
 import { readSigner } from '@/src/ui/device/signer'
-import { useTimeline } from '@/src/ui/device/use-timeline'
+import { type TimelineState, useTimeline } from '@/src/ui/device/use-timeline'
 import { type AdviceState, useAdvice } from '@/src/ui/engine/use-advice'
 
 /** What every part of the desk works with. The state is folded from the entries; nothing here is a second truth. */
@@ -23,6 +25,8 @@ export interface Desk extends AdviceState {
   readonly state: JobState
   readonly unsent: number
   readonly sendProblem: string | null
+  /** Entries that the server will not have: they are on this device and in the job file. */
+  readonly notTaken: TimelineState['refused']
   /** Enters one thing after the other; the first that makes no sense stops it, and its sentence is told and returned. */
   readonly record: (drafts: readonly EntryDraft[]) => string | null
   readonly undo: () => void
@@ -59,7 +63,9 @@ export function DeskProvider({ initial, children }: { initial: JobFile; children
       let problem: string | null = null
       for (const draft of drafts) {
         const entry = stampEntry(draft, browserStamp, [...latest.current, ...added])
-        problem = problemWithEntry(system, [...latest.current, ...added], entry)
+        // The server judges by the same schema: what it would refuse is told now, while it can be typed again.
+        const read = readEntry(entry)
+        problem = read.ok ? problemWithEntry(system, [...latest.current, ...added], entry) : read.problem
         if (problem) break
         added.push(entry)
       }
@@ -87,7 +93,9 @@ export function DeskProvider({ initial, children }: { initial: JobFile; children
     else setTold({ say: 'There is nothing to undo.', isProblem: true })
   }, [record, system])
 
-  const { unsent, problem: sendProblem } = timeline
+  const { unsent, problem: sendProblem, refused: notTaken } = timeline
+  const isSettled = past === null && thinking !== 'suspects'
+  useKeepShares(job.id, entries.length, unsent === 0 && notTaken.length === 0, isSettled ? advice : null)
   const desk = useMemo(
     (): Desk => ({
       job,
@@ -103,12 +111,13 @@ export function DeskProvider({ initial, children }: { initial: JobFile; children
       problem,
       unsent,
       sendProblem,
+      notTaken,
       record,
       undo,
       retryAdvice: retry,
       told,
     }),
-    [job, system, entries, all, past, state, advice, proposal, thinking, problem, unsent, sendProblem, record, undo, retry, told],
+    [job, system, entries, all, past, state, advice, proposal, thinking, problem, unsent, sendProblem, notTaken, record, undo, retry, told],
   )
   return <DeskContext value={desk}>{children}</DeskContext>
 }

@@ -2,6 +2,7 @@ import type { z } from 'zod'
 import type { CodeRow } from '@/src/core/diagnosis/codes'
 import type { ApiProblem, NewJob } from '@/src/core/formats/api'
 import type { Entry } from '@/src/core/job/entry'
+import type { ZoneShares } from '@/src/core/job/job-summary'
 
 /** The server understood and said no; the message is its sentence. */
 export class Refused extends Error {
@@ -42,21 +43,38 @@ async function call<S extends z.ZodType>(path: string, shapeOf: (shapes: Shapes)
   throw new NoAnswer(`The server is in trouble (${response.status}). What you entered is kept on this device.`)
 }
 
-const post = (body: string): RequestInit => ({ method: 'POST', body, headers: { 'content-type': 'application/json' } })
+const send = (method: 'POST' | 'PUT', body: string): RequestInit => ({
+  method,
+  body,
+  headers: { 'content-type': 'application/json' },
+})
+
+export interface ListAsked {
+  readonly words: string
+  readonly show: 'open' | 'closed' | 'all'
+  readonly after: { readonly createdAt: string; readonly id: string } | null
+}
 
 export const api = {
-  listJobs: async () => (await call('/jobs', ({ jobListSchema }) => jobListSchema)).jobs,
+  listJobs: ({ words, show, after }: ListAsked) => {
+    const query = new URLSearchParams({ words, show, ...(after ?? {}) })
+    return call(`/jobs?${query}`, ({ jobListSchema }) => jobListSchema)
+  },
   listSystems: async () => (await call('/systems', ({ systemListSchema }) => systemListSchema)).systems,
   readSystem: (id: string) => call(`/systems/${encodeURIComponent(id)}`, ({ systemSchema }) => systemSchema),
   readCodes: async () => (await call('/codes', ({ codeTableSchema }) => codeTableSchema)).rows,
   keepCodes: async (rows: readonly CodeRow[]) =>
-    (await call('/codes', ({ codeTableSchema }) => codeTableSchema, { ...post(JSON.stringify({ rows })), method: 'PUT' })).rows,
+    (await call('/codes', ({ codeTableSchema }) => codeTableSchema, send('PUT', JSON.stringify({ rows })))).rows,
   readJob: (id: string) => call(`/jobs/${encodeURIComponent(id)}`, ({ jobFileSchema }) => jobFileSchema),
-  openJob: (job: NewJob) => call('/jobs', ({ openedSchema }) => openedSchema, post(JSON.stringify(job))),
+  readEntries: async (id: string, from: number) =>
+    (await call(`/jobs/${encodeURIComponent(id)}/entries?from=${from}`, ({ timelineSchema }) => timelineSchema)).entries,
+  openJob: (job: NewJob) => call('/jobs', ({ openedSchema }) => openedSchema, send('POST', JSON.stringify(job))),
   sendEntries: (jobId: string, entries: readonly Entry[]) =>
-    call(`/jobs/${encodeURIComponent(jobId)}/entries`, ({ addedSchema }) => addedSchema, post(JSON.stringify({ entries }))),
+    call(`/jobs/${encodeURIComponent(jobId)}/entries`, ({ addedSchema }) => addedSchema, send('POST', JSON.stringify({ entries }))),
+  keepShares: (jobId: string, shares: ZoneShares) =>
+    call(`/jobs/${encodeURIComponent(jobId)}/shares`, ({ openedSchema }) => openedSchema, send('PUT', JSON.stringify(shares))),
   openJobFile: (text: string, options: { keepWhole?: boolean; as?: string } = {}) => {
     const query = new URLSearchParams({ ...(options.keepWhole ? { keep: 'whole' } : {}), ...(options.as ? { as: options.as } : {}) })
-    return call(`/job-files?${query}`, ({ openedSchema }) => openedSchema, post(text))
+    return call(`/job-files?${query}`, ({ openedSchema }) => openedSchema, send('POST', text))
   },
 }

@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react'
+import { keepable } from '@/src/core/units/keepable'
 
 /** Who works with this device: entries are signed with it. Kept on the device, and only there until an entry is made. */
 
@@ -12,7 +13,7 @@ export function useSigner(): { signer: string; sign: (name: string) => void } {
   // The server that draws the page first knows no device.
   useEffect(() => setSigner(readSigner() ?? ''), [])
   const sign = (typed: string) => {
-    const name = typed.slice(0, LONGEST)
+    const name = keepable(typed.slice(0, LONGEST))
     setSigner(name)
     if (name.trim() === '') localStorage.removeItem(SHELF)
     else localStorage.setItem(SHELF, name.trim())

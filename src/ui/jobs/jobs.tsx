@@ -1,41 +1,35 @@
 'use client'
-import { useQuery } from '@tanstack/react-query'
 import { format, isToday, isYesterday } from 'date-fns'
 import Link from 'next/link'
 import { useState } from 'react'
-import type { JobSummary } from '@/src/core/job/job-summary'
+import type { JobList } from '@/src/core/formats/api'
+import { Button } from '@/src/ui/controls/button'
 import { FilterBar } from '@/src/ui/controls/filter-bar'
-import { api } from '@/src/ui/device/api-client'
 import { NewJobForm } from '@/src/ui/jobs/new-job-form'
 import { OpenJobFile } from '@/src/ui/jobs/open-job-file'
+import { useJobList } from '@/src/ui/jobs/use-job-list'
 import { ZoneBlocks } from '@/src/ui/jobs/zone-blocks'
 import { ThemeSwitch } from '@/src/ui/theme/theme-switch'
 
 const filters = ['open', 'closed', 'all'] as const
 
-/** All jobs, the newest first, and how to begin one. */
-export function Jobs({ jobs: initial, systems }: { jobs: JobSummary[]; systems: readonly { id: string; name: string }[] }) {
-  const { data: jobs } = useQuery({ queryKey: ['jobs'], queryFn: api.listJobs, initialData: initial })
+/** All jobs, the newest first, and how to begin one. Without a signal (`first` is null then), those that this device has. */
+export function Jobs({ first, systems }: { first: JobList | null; systems: readonly { id: string; name: string }[] }) {
   const [filter, setFilter] = useState<(typeof filters)[number]>('all')
   const [words, setWords] = useState('')
-  const wanted = words.trim().toLowerCase()
-  const shown = jobs.filter(
-    (job) =>
-      (filter === 'all' || (filter === 'closed') === (job.closedAt !== null)) &&
-      [job.title, job.system, job.words, ...job.repairs].some((text) => text.toLowerCase().includes(wanted)),
-  )
-  const open = jobs.filter(({ closedAt }) => closedAt === null).length
+  const { jobs, fitting, total, open, isOffline, hasMore, more } = useJobList(first, words, filter)
   return (
     <div className="grid min-h-dvh grid-cols-[minmax(0,1fr)] content-start desk:h-dvh desk:grid-cols-[minmax(0,1fr)_21.9rem] desk:grid-rows-[auto_minmax(0,1fr)]">
       <header className="col-span-full flex items-center gap-4 border-line border-b-2 px-4 py-1">
         <h1 className="font-bold text-[1.1rem]">Nest Trace</h1>
         <p className="flex-1 truncate text-muted">
-          {jobs.length} {jobs.length === 1 ? 'job' : 'jobs'}, {open} open
+          {total} {total === 1 ? 'job' : 'jobs'}
+          {isOffline ? ' on this device: no answer from the server' : `, ${open} open`}
         </p>
         <ThemeSwitch />
       </header>
       <aside aria-label="begin" className="p-3 desk:col-start-2 desk:row-start-2 desk:overflow-y-auto desk:border-line desk:border-l-2">
-        <NewJobForm systems={systems} jobs={jobs} />
+        <NewJobForm systems={systems} />
         <OpenJobFile />
       </aside>
       <main className="min-w-0 p-3 desk:col-start-1 desk:row-start-2 desk:overflow-y-auto">
@@ -48,15 +42,13 @@ export function Jobs({ jobs: initial, systems }: { jobs: JobSummary[]; systems: 
           label="find a job"
           placeholder="find by street, system, repair …"
         />
-        {shown.length === 0 && (
+        {jobs.length === 0 && (
           <p className="p-3 text-muted">
-            {jobs.length === 0
-              ? 'No job yet. Begin one: where are you, and what does it do?'
-              : 'No job fits. Take out a word, or show all.'}
+            {total === 0 ? 'No job yet. Begin one: where are you, and what does it do?' : 'No job fits. Take out a word, or show all.'}
           </p>
         )}
         <ul>
-          {shown.map((job) => (
+          {jobs.map((job) => (
             <li key={job.id} className="border-line border-b-2">
               <Link
                 href={`/jobs/${encodeURIComponent(job.id)}`}
@@ -71,19 +63,26 @@ export function Jobs({ jobs: initial, systems }: { jobs: JobSummary[]; systems: 
                 </span>
                 <span className="text-right desk:col-start-3 desk:text-left">
                   <span className={`block ${job.closedAt ? 'text-hold' : 'text-ember'}`}>
-                    {job.closedAt ? 'closed, proved' : job.owed > 0 ? `open, ${job.owed} owed` : 'open'}
+                    {job.closedAt ? 'closed, proved' : job.owed > 0 ? `open, ${job.owed} to put back` : 'open'}
                   </span>
+                  {job.waiting > 0 && <span className="block text-ember text-small">{job.waiting} waiting to be sent</span>}
+                  {job.isOnDevice && !isOffline && <span className="block text-ember text-small">on this device only</span>}
                   <span className="text-muted text-small" suppressHydrationWarning>
                     {sayWhen(new Date(job.createdAt))}
                   </span>
                 </span>
                 <span className="max-desk:col-span-2 desk:col-start-2 desk:row-start-1">
-                  <ZoneBlocks jobId={job.id} />
+                  <ZoneBlocks zones={job.zones} />
                 </span>
               </Link>
             </li>
           ))}
         </ul>
+        {hasMore && (
+          <Button className="mt-3 w-full !text-center" onClick={more}>
+            Show more: {jobs.length} of {fitting}
+          </Button>
+        )}
         <p className="mt-3 text-muted text-small">
           The blocks are the zones in the order of the wiring: where the suspicion stands, or where the fault was.
         </p>

@@ -5,12 +5,14 @@ import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import { type ChangeLately, changesLately, emptyComplaint, sayChanged } from '@/src/core/diagnosis/complaint'
-import type { JobSummary } from '@/src/core/job/job-summary'
+import type { NewJob } from '@/src/core/formats/api'
+import type { System } from '@/src/core/wiring/system'
 import { nothingLookedAt, type WhatIsThere } from '@/src/core/wiring/what-is-there'
 import { Button } from '@/src/ui/controls/button'
 import { Sheet } from '@/src/ui/controls/sheet'
 import { Tick } from '@/src/ui/controls/tick'
-import { api } from '@/src/ui/device/api-client'
+import { api, NoAnswer } from '@/src/ui/device/api-client'
+import { beginJobOnDevice, readKeptJob } from '@/src/ui/device/kept-jobs'
 import { useKeptForm } from '@/src/ui/device/use-kept-form'
 import { EarlierJobs } from '@/src/ui/jobs/earlier-jobs'
 
@@ -61,8 +63,30 @@ function SystemPicture({ id }: { id: string }) {
   )
 }
 
+/** The wiring of an earlier job: from the server, or as this device has kept it. */
+async function systemOfEarlierJob(id: string): Promise<System> {
+  try {
+    return (await api.readJob(id)).system
+  } catch (error) {
+    const kept = await readKeptJob(id)
+    if (!kept) throw error
+    return kept.file.system
+  }
+}
+
+/** A kind that ships with the app, which is here without a signal too. */
+async function shippedSystem(id: string): Promise<System> {
+  const { systemById } = await import('@/src/core/wiring/systems/catalogue')
+  const system = systemById(id)
+  if (!system)
+    throw new Error(
+      'The server does not answer, and this kind of system is not on this device. Pick one of the list that ships with the app.',
+    )
+  return system
+}
+
 /** Where, which kind of system, what it does in the customer's words, and what changed lately. */
-export function NewJobForm({ systems, jobs }: { systems: readonly { id: string; name: string }[]; jobs: readonly JobSummary[] }) {
+export function NewJobForm({ systems }: { systems: readonly { id: string; name: string }[] }) {
   const router = useRouter()
   const [problem, setProblem] = useState<string | null>(null)
   const form = useForm<NewJobFields>({
@@ -77,18 +101,26 @@ export function NewJobForm({ systems, jobs }: { systems: readonly { id: string; 
     setProblem(null)
     const id = crypto.randomUUID()
     const at = new Date().toISOString()
+    const complaint = { ...emptyComplaint, words, changed: [...lately] }
+    const job = { id, title, createdAt: at, entries: [{ id: crypto.randomUUID(), at, kind: 'complaint' as const, complaint }] }
     try {
-      await api.openJob({
-        id,
-        title,
-        ...(systemId === TICK
-          ? { system: (await import('@/src/ui/jobs/tick-system')).systemOf(seen) }
+      const own =
+        systemId === TICK
+          ? (await import('@/src/ui/jobs/tick-system')).systemOf(seen)
           : systemId === EARLIER
-            ? { system: (await api.readJob(systemOf)).system }
-            : { systemId }),
-        createdAt: at,
-        entries: [{ id: crypto.randomUUID(), at, kind: 'complaint', complaint: { ...emptyComplaint, words, changed: [...lately] } }],
-      })
+            ? await systemOfEarlierJob(systemOf)
+            : null
+      const opening: NewJob = own ? { ...job, system: own } : { ...job, systemId }
+      try {
+        await api.openJob(opening)
+      } catch (error) {
+        if (!(error instanceof NoAnswer)) throw error
+        // Without a signal it begins on this device, and is opened on the server when that answers.
+        await beginJobOnDevice(opening, own ?? (await shippedSystem(systemId)))
+        forget()
+        window.location.assign(`/jobs/${id}?step=complaint`)
+        return
+      }
       forget()
       router.push(`/jobs/${id}?step=complaint`)
     } catch (error) {
@@ -112,7 +144,6 @@ export function NewJobForm({ systems, jobs }: { systems: readonly { id: string; 
         </p>
       )}
       <EarlierJobs
-        jobs={jobs.filter((job) => job.title !== title)}
         typed={title}
         onPick={(job) => {
           form.setValue('title', job.title, { shouldDirty: true })
@@ -139,7 +170,7 @@ export function NewJobForm({ systems, jobs }: { systems: readonly { id: string; 
             open={ticking}
             onOpenChange={setTicking}
             title="What is there?"
-            description="Leave what you have not looked at: it stays unknown, and is weighed so."
+            description="Leave what you have not looked at: unknowns are treated as unknown."
             wide
           >
             <TickSystem seen={seen} onChange={(next) => form.setValue('seen', next, { shouldDirty: true })} />

@@ -1,45 +1,13 @@
-'use client'
-import { useQuery } from '@tanstack/react-query'
-import { useEffect, useState } from 'react'
-import { foldJob } from '@/src/core/job/fold'
-import { zonesOf } from '@/src/core/wiring/system'
-import { api } from '@/src/ui/device/api-client'
-import { diagnosisWorker } from '@/src/ui/engine/engine-client'
+import type { JobSummary } from '@/src/core/job/job-summary'
 
 const SHOWN_FROM = 0.05
 
-/** Jobs wait in line for their blocks: a desk that is opened meanwhile waits for one of them at the most, and those that are gone are passed over. */
-let line: Promise<unknown> = Promise.resolve()
-
-/** A job's suspicion as one block a zone, so that a callback is recognised before it is read. */
-export function ZoneBlocks({ jobId }: { jobId: string }) {
-  const { data: job } = useQuery({ queryKey: ['job', jobId], queryFn: () => api.readJob(jobId), staleTime: 60_000 })
-  const [shares, setShares] = useState<ReadonlyMap<string, number> | null>(null)
-  useEffect(() => {
-    if (!job) return
-    const repaired = foldJob(job.system, job.entries).repairs.at(-1)
-    if (repaired) {
-      setShares(new Map([[repaired.zone, 1]]))
-      return
-    }
-    let isCurrent = true
-    const ask = async () => {
-      if (!isCurrent) return
-      const worker = await diagnosisWorker()
-      const { zones } = await worker.advise({ system: job.system, entries: job.entries })
-      if (isCurrent) setShares(new Map(zones.map(({ id, probability }) => [id, probability])))
-    }
-    // The list is complete without the blocks; the desk tells what is wrong with the worker.
-    line = line.then(ask).catch(() => undefined)
-    return () => {
-      isCurrent = false
-    }
-  }, [job])
-  const zones = job ? zonesOf(job.system) : []
+/** A job's suspicion as one block a zone, so that a callback is recognised before it is read. Empty where nobody has weighed it yet. */
+export function ZoneBlocks({ zones }: { zones: JobSummary['zones'] }) {
   return (
     <span className="flex min-h-9 gap-1">
-      {zones.map(({ id, name, kind }) => {
-        const share = shares?.get(id) ?? 0
+      {zones.map(({ id, name, kind, share: weighed }) => {
+        const share = weighed ?? 0
         const isSuspect = share >= SHOWN_FROM
         return (
           <svg
@@ -47,7 +15,7 @@ export function ZoneBlocks({ jobId }: { jobId: string }) {
             viewBox={kind === 'place' ? '0 0 56 34' : '0 0 36 34'}
             className={kind === 'place' ? 'h-[2.1rem] w-14' : 'h-[2.1rem] w-9'}
             role="img"
-            aria-label={`${name}: ${Math.round(share * 100)} percent`}
+            aria-label={weighed === null ? `${name}: not weighed yet` : `${name}: ${Math.round(share * 100)} %`}
           >
             <rect
               x="1"

@@ -40,7 +40,7 @@ export function TimelineSheet(props: { open: boolean; onOpenChange: (open: boole
 /** What is in the sheet, drawn while it is open. */
 function Timeline(looking: { filter: Filter; onFilter: (filter: Filter) => void; words: string; onWords: (words: string) => void }) {
   const { filter, words } = looking
-  const { system, timeline: entries, state: shown, past, unsent, sendProblem } = useDesk()
+  const { system, timeline: entries, state: shown, past, unsent, sendProblem, notTaken } = useDesk()
   // The record is whole, whatever moment the desk looks at.
   const state = useMemo(() => (past === null ? shown : foldJob(system, entries)), [past, shown, system, entries])
   const standing = useMemo(() => new Map(state.standing.map((entry) => [entry.id, entry])), [state.standing])
@@ -57,6 +57,12 @@ function Timeline(looking: { filter: Filter; onFilter: (filter: Filter) => void;
         <p role="alert" className="mb-2 border-ember border-l-4 pl-3">
           {unsent} {unsent === 1 ? 'entry is' : 'entries are'} on this device only. {sendProblem ?? 'Sending …'}
         </p>
+      )}
+      {notTaken.length > 0 && (
+        <div role="alert" className="mb-2 border-ember border-l-4 pl-3">
+          The server refused {notTaken.length === 1 ? 'one entry' : `${notTaken.length} entries`}. They are kept on this device and in the
+          job file, and nothing waits behind them: {notTaken[0].why}
+        </div>
       )}
       <ScrubBar />
       <label className="mb-2 flex items-center gap-2">

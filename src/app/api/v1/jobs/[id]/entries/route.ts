@@ -20,13 +20,9 @@ export async function POST(request: Request, { params }: Context) {
   const { id } = await params
   const read = await readBody(request, sentEntriesSchema)
   if (!read.ok) return read.refusal
-  const { entries, from } = read.body
   return withStore(async ({ jobs }) => {
-    const result = await jobs.append(id, entries)
-    if (result.ok) {
-      const later = from === undefined ? [] : ((await jobs.entriesFrom(id, from)) ?? [])
-      return respond(addedSchema, { added: result.added, later }, result.added > 0 ? 201 : 200)
-    }
+    const result = await jobs.append(id, read.body.entries)
+    if (result.ok) return respond(addedSchema, { added: result.added }, result.added > 0 ? 201 : 200)
     if (result.why === 'no-job') return noSuchJob(id)
     return refuse(409, {
       code: 'clash',
