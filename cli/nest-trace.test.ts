@@ -1,10 +1,11 @@
 import { spawnSync } from 'node:child_process'
-import { mkdtempSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { traceAnswerSchema } from '@/src/core/formats/trace-answer'
 import { writeJobFile } from '@/src/core/job/job-file'
 import { createDemoJob } from '@/src/core/practice/demo'
+import { note, StoreProcess } from '@/tests/store/store-process'
 
 /** The command as a user or an examiner runs it. */
 function run(args: string[], input = ''): { status: number | null; out: string; err: string } {
@@ -106,7 +107,95 @@ describe('nest-trace', () => {
     const schemaless = run(['trace', '--system', file('bad.json', '{"format":"nest-trace/system"}')], 'R-C 26\n')
     expect(schemaless.status).toBe(2)
     expect(schemaless.err).toContain('is no valid system')
-    expect(run(['solve', '--system', 'nowhere.json']).err).toContain('Cannot read nowhere.json')
+    expect(run(['solve', '--system', 'nowhere.json']).err).toContain('Cannot use nowhere.json')
     expect(run(['solve']).err).toContain('Say which system')
   })
+})
+
+describe('a command line that is not as it should be', () => {
+  const isSentence = ({ err, status }: { err: string; status: number | null }, code: number, what: RegExp) => {
+    expect(err).toMatch(what)
+    expect(err).not.toMatch(/\n\s+at |node:internal/)
+    expect(status).toBe(code)
+  }
+
+  it.each([
+    [['systems', '--jsn'], /Unknown option '--jsn'.*"systems" takes --json/],
+    [['systems', 'furnace-ac', 'and', 'more'], /"and" is one word too many/],
+    [['schema', 'constructor'], /There is no schema "constructor"/],
+    [['systems', 'constructor'], /Cannot use constructor: there is no such file or folder/],
+    [['trace', '--system', 'furnace-ac', '--fault', 'x'], /Unknown option '--fault'/],
+    [['trace', '--system'], /--system/],
+    [['trace', '--system', '/'], /it is a folder, not a file/],
+    [['suspects', 'package.json/x'], /there is a file where a folder should be/],
+    [['suspects'], /Say which job file/],
+    [['backup'], /Say which file/],
+    [['backup', 'x.tar', '--data', '/nowhere/at/all'], /There is no store/],
+    [['restore', '/nowhere/at/all.tar'], /There is no file/],
+    [['__proto__'], /There is no command "__proto__"/],
+  ])('%j is told so', (args, what) => {
+    isSentence(run(args), 2, what)
+  })
+
+  it('prints systems as JSON when asked, and reads past a byte-order mark', () => {
+    expect(JSON.parse(run(['systems', '--json']).out)[0]).toEqual({ id: 'furnace-ac', name: 'furnace with A/C' })
+    const marked = file('marked.json', `\uFEFF${run(['systems', 'furnace-ac']).out}`)
+    expect(run(['faults', '--system', marked]).out).toContain('conductor-open')
+    const [answer] = trace('\uFEFFR-C 26.4')
+    expect(answer.understood).toMatchObject([{ kind: 'reading', answer: 26.4 }])
+  })
+
+  it('ends without a word when its reader has gone, and with one when the disk is full', () => {
+    const shell = (line: string) => spawnSync('bash', ['-c', line], { encoding: 'utf8' })
+    const gone = shell('./nest-trace schema | head -c 10; echo "$PIPESTATUS" >&2')
+    expect(gone.stderr.trim()).toBe('0')
+    const full = shell('./nest-trace schema > /dev/full')
+    expect(full.stderr).toMatch(/Cannot use the output: the disk is full/)
+    expect(full.status).toBe(1)
+  })
+})
+
+describe('nest-trace backup, restore and recover', () => {
+  it('bring a store back as it was, and touch nothing for a backup that is not whole', async () => {
+    const data = path.join(folder, 'data')
+    const backup = path.join(folder, 'store.tar.gz')
+    const open = async () => {
+      const store = new StoreProcess(data)
+      await store.ready
+      return store
+    }
+    const before = await open()
+    await before.open('a')
+    await before.append('a', note('kept'))
+    // Backed up while it is served.
+    expect(run(['backup', backup, '--data', data]).out).toMatch(/Backed up/)
+    await before.append('a', note('later'))
+    expect(run(['restore', backup, '--data', data]).err).toMatch(/Another Nest Trace is serving this data folder. Nothing was touched./)
+    await before.close()
+
+    const bytes = readFileSync(backup)
+    const torn = file('torn.tar.gz', '')
+    writeFileSync(torn, bytes.subarray(0, bytes.length - 2000))
+    expect(run(['restore', torn, '--data', data]).err).toMatch(/is no whole backup.*Nothing was touched./)
+    const still = await open()
+    expect(await still.ids('a')).toEqual(['kept', 'later'])
+    await still.close()
+
+    expect(run(['restore', backup, '--data', data]).out).toMatch(/The one before is kept in/)
+    const restored = await open()
+    expect(await restored.ids('a')).toEqual(['kept'])
+    await restored.append('a', note('after'))
+    await restored.close()
+
+    // A store whose files are gone is not made anew by itself.
+    rmSync(path.join(data, 'store', 'PG_VERSION'))
+    await expect(new StoreProcess(data).ready).rejects.toThrow(/PG_VERSION is missing or empty\. Nothing was touched.*nest-trace recover/)
+    expect(run(['recover', '--data', data]).out).toMatch(/The damaged one is kept in/)
+    const recovered = await open()
+    expect(await recovered.ids('a')).toEqual(['kept', 'after'])
+    await recovered.close()
+
+    writeFileSync(path.join(data, 'store', 'global', 'pg_control'), '')
+    await expect(new StoreProcess(data).ready).rejects.toThrow(/pg_control is missing or empty/)
+  }, 120_000)
 })

@@ -21,6 +21,7 @@ export async function traceCommand(options: Options): Promise<void> {
   const entries: Entry[] = []
   let proposal: Proposal | null = null
   for await (const line of createInterface({ input: process.stdin })) {
+    // Trimming takes a mark of the byte order too.
     const understood = understand(engine, entries, line.trim(), proposal)
     if (Array.isArray(understood)) entries.push(...understood.filter(({ id }) => !entries.some((entry) => entry.id === id)))
     const folded = foldJob(engine.system, entries)

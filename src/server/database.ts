@@ -33,6 +33,6 @@ export async function openDatabase(
   client.mayTouch = mayTouch
   await client.waitReady
   const database = drizzle(client, { schema })
-  await migrate(database, { migrationsFolder: path.join(process.cwd(), 'src/server/migrations') })
+  await migrate(database, { migrationsFolder: path.join(process.env.NEST_TRACE_HOME ?? process.cwd(), 'src/server/migrations') })
   return { database, close: () => client.close() }
 }

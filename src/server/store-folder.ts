@@ -6,7 +6,6 @@ import {
   mkdirSync,
   openSync,
   readdirSync,
-  readFileSync,
   renameSync,
   rmSync,
   statSync,
@@ -125,5 +124,3 @@ function syncFile(where: string): void {
     closeSync(handle)
   }
 }
-
-export const readText = (where: string): string | null => (existsSync(where) ? readFileSync(where, 'utf8') : null)
