@@ -35,6 +35,7 @@ const answers = (port: number) =>
 const send = (port: number, id: string) =>
   fetch(`http://127.0.0.1:${port}/api/v1/jobs/demo/entries`, {
     method: 'POST',
+    headers: { 'content-type': 'application/json' },
     body: JSON.stringify({ entries: [{ id, at: '2026-05-04T09:10:00Z', kind: 'note', text: 'wasps' }] }),
   })
 
@@ -72,7 +73,7 @@ test('a second server on the same folder refuses with a sentence and does no har
 test('bad requests get a sentence', async ({ request }) => {
   const wrong = await request.post('/api/v1/jobs/demo/entries', { data: { entries: [{ id: 'x', kind: 'dance' }] } })
   expect(wrong.status()).toBe(422)
-  expect((await wrong.json()).say).toMatch(/Nothing was taken\.$/)
+  expect((await wrong.json()).say).toMatch(/Nothing was saved\.$/)
   expect((await (await request.get('/api/v1/jobs/nobody')).json()).say).toBe('There is no job "nobody" in this store.')
   const torn = await request.post('/api/v1/jobs/demo/entries', {
     headers: { 'content-type': 'application/json' },

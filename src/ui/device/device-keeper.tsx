@@ -1,5 +1,6 @@
 'use client'
 import { useEffect } from 'react'
+import '@/src/ui/device/style-nonce'
 import { listenToDevice } from '@/src/ui/device/device-events'
 import { sendWaiting } from '@/src/ui/device/sender'
 

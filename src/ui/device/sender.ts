@@ -79,6 +79,6 @@ async function sendPiece(jobId: string, entries: readonly Entry[]): Promise<void
     tellDevice({ kind: 'refused', jobId, entry: first, why: error.message })
     return
   }
-  tellDevice({ kind: 'sent', jobId, entries })
   await acknowledge(jobId, entries)
+  tellDevice({ kind: 'sent', jobId, entries })
 }

@@ -35,10 +35,15 @@ export async function readText(request: Request): Promise<Read<string>> {
   const decoder = new TextDecoder()
   let bytes = 0
   let text = ''
-  for await (const piece of request.body ?? []) {
-    bytes += piece.length
-    if (bytes > LARGEST_BYTES) return tooLarge
-    text += decoder.decode(piece, { stream: true })
+  try {
+    for await (const piece of request.body ?? []) {
+      bytes += piece.length
+      if (bytes > LARGEST_BYTES) return tooLarge
+      text += decoder.decode(piece, { stream: true })
+    }
+  } catch {
+    // Whoever sent it has gone, or lost the line: nobody reads the answer.
+    return { ok: false, refusal: refuse(400, { code: 'cut-off', say: 'The request broke off. Nothing was saved.' }) }
   }
   return { ok: true, body: text + decoder.decode() }
 }
