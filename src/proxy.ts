@@ -12,9 +12,11 @@ export function proxy(request: NextRequest): NextResponse {
   const headers = securityHeaders(nonce, process.env.NODE_ENV === 'development')
   const onward = new Headers(request.headers)
   onward.set('x-nonce', nonce)
-  onward.set('content-security-policy', headers['content-security-policy'])
+  onward.set('content-security-policy', headers.get('content-security-policy') ?? '')
   const response = NextResponse.next({ request: { headers: onward } })
-  for (const [name, value] of Object.entries(headers)) response.headers.set(name, value)
+  headers.forEach((value, name) => {
+    response.headers.set(name, value)
+  })
   return response
 }
 

@@ -32,11 +32,11 @@ export function isAllowedOrigin(headers: Headers, host: string | null): boolean 
 }
 
 /** What a browser is told with every answer. */
-export function securityHeaders(nonce: string, isDevelopment: boolean): Record<string, string> {
+export function securityHeaders(nonce: string, isDevelopment: boolean): Headers {
   // Development reloads modules by evaluating them.
   const scripts = `'self' 'nonce-${nonce}' 'strict-dynamic'${isDevelopment ? " 'unsafe-eval'" : ''}`
   const styles = isDevelopment ? "'self' 'unsafe-inline'" : `'self' 'nonce-${nonce}'`
-  return {
+  return new Headers({
     'content-security-policy': [
       "default-src 'self'",
       `script-src ${scripts}`,
@@ -57,5 +57,5 @@ export function securityHeaders(nonce: string, isDevelopment: boolean): Record<s
     'cross-origin-opener-policy': 'same-origin',
     'cross-origin-resource-policy': 'same-origin',
     'permissions-policy': 'camera=(), microphone=(), geolocation=()',
-  }
+  })
 }

@@ -4,8 +4,8 @@ import { type CostModel, defaultCost } from '@/src/core/diagnosis/cost'
 const minutes = z.number().min(0).max(60)
 
 /** Minutes by name, each with its default where it is left out. */
-const minutesOf = (defaults: Readonly<Record<string, number>>) =>
-  z.strictObject(Object.fromEntries(Object.entries(defaults).map(([what, value]) => [what, minutes.default(value)])))
+const minutesOf = <Name extends string>(defaults: Readonly<Record<Name, number>>) =>
+  z.strictObject(Object.fromEntries(Object.entries<number>(defaults).map(([what, value]) => [what, minutes.default(value)])))
 
 const costModelSchema = z.strictObject({
   handling: minutesOf(defaultCost.handling),

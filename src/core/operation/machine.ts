@@ -1,5 +1,6 @@
 import { type AddedAdmittance, addAdmittance, closeLink, type LinkStep } from '@/src/core/circuit/factored'
 import type { Network } from '@/src/core/circuit/network'
+import type { OutputKey } from '@/src/core/operation/state'
 import { reciprocal, subtract } from '@/src/core/units/complex'
 import {
   boardInside,
@@ -26,13 +27,13 @@ export interface RelayModel {
   readonly contact: LinkStep | null
 }
 
-export const outputKey = (board: string, to: string): string => `${board}.${to}`
+export const outputKey = (board: string, to: string): OutputKey => `${board}.${to}`
 
 /** A board's output against the network: what it watches, and the relay that makes it. */
 export interface OutputModel {
   readonly part: PartOf<'board'>
   /** Board and terminal, by which a fault names it. */
-  readonly key: string
+  readonly key: OutputKey
   readonly to: string
   readonly style: 'passes' | 'relay'
   readonly minimumOffS: number | undefined

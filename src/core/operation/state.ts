@@ -11,10 +11,13 @@ export interface Constraints {
   /** Line contacts that are welded: their coil moves nothing. */
   readonly welded: readonly string[]
   /** How a board's output behaves where it is not as its style says, by `board.output`. */
-  readonly outputs: Readonly<Record<string, OutputMode>>
+  readonly outputs: Readonly<Record<OutputKey, OutputMode>>
   /** Constraints of the same key make the same moves in the same state. */
   readonly moves: string
 }
+
+/** A board's output by board and terminal: the dot keeps it from being any word that an object has of its own. */
+export type OutputKey = `${string}.${string}`
 
 /** `relay` and `passes` as built; `dead` never made; `on` always; `toggles` on and off while it is called. */
 export type OutputMode = 'relay' | 'passes' | 'dead' | 'on' | 'toggles'

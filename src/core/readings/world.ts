@@ -6,7 +6,7 @@ import { constraintsOfCall, movesKey } from '@/src/core/operation/asked'
 import { setInState } from '@/src/core/operation/in-state'
 import { outputKey } from '@/src/core/operation/machine'
 import { type Settled, settle } from '@/src/core/operation/settle'
-import { type Constraints, isAlive, type OutputMode } from '@/src/core/operation/state'
+import { type Constraints, isAlive, type OutputKey, type OutputMode } from '@/src/core/operation/state'
 import { probabilityOpens } from '@/src/core/protection/trip-curve'
 import { changesTold, type Hypothesis } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
@@ -162,7 +162,7 @@ export function constraintsOf(laboratory: Laboratory, bench: Bench, hypothesis: 
   let { closing } = asAsked
   const dead = [...asAsked.dead]
   const welded: string[] = []
-  const outputs: Record<string, OutputMode> = {}
+  const outputs: Record<OutputKey, OutputMode> = {}
   for (const effect of told) {
     if (effect.do === 'weld') welded.push(effect.coil)
     // A fault of an output outweighs the way it was built.

@@ -1,3 +1,6 @@
+/** Id of a part or a cable: no word that every object has of its own (point-schema.ts refuses those). */
+type Id = string
+
 /**
  * How a real house differs from its template: factors on the template's values. The same shape serves the engine's
  * own nuisance points and the random houses of practice and exam. Kinds and spreads: docs/model-values.md.
@@ -5,10 +8,10 @@
 export interface ValueFactors {
   readonly emf: number
   readonly transformerOhm: number
-  readonly coilOhm: Readonly<Record<string, number>>
+  readonly coilOhm: Readonly<Record<Id, number>>
   /** Used for coils that `coilOhm` does not name. */
   readonly anyCoilOhm: number
-  readonly lengthM: Readonly<Record<string, number>>
+  readonly lengthM: Readonly<Record<Id, number>>
   readonly anyLengthM: number
   readonly electronicsDcOhm: number
   readonly electronicsVa: number

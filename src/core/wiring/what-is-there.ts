@@ -52,7 +52,7 @@ export interface WhatIsThere {
   /** Volts of the other leads on the transformer's primary, which are capped; left out, nobody looked. */
   readonly capped?: readonly (typeof leadVolts)[number][]
   /** By `cable.conductor` of the kind that comes nearest; what is left out was not looked at. */
-  readonly colours: Readonly<Record<string, (typeof conductorColours)[number]>>
+  readonly colours: Readonly<Record<`${string}.${string}`, (typeof conductorColours)[number]>>
 }
 
 /** At the door: nothing has been looked at. */

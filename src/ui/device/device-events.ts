@@ -5,6 +5,8 @@ export type DeviceEvent =
   | { readonly kind: 'sent'; readonly jobId: string; readonly entries: readonly Entry[] }
   | { readonly kind: 'refused'; readonly jobId: string; readonly entry: Entry; readonly why: string }
   | { readonly kind: 'problem'; readonly problem: string | null }
+  /** How much room the device has left for what is entered; null when there is enough. */
+  | { readonly kind: 'room'; readonly say: string | null }
   /** Something new waits to be sent. */
   | { readonly kind: 'kept' }
 

@@ -2,6 +2,7 @@
 import { useEffect } from 'react'
 import '@/src/ui/device/style-nonce'
 import { listenToDevice } from '@/src/ui/device/device-events'
+import { lookAtRoom } from '@/src/ui/device/device-room'
 import { sendWaiting } from '@/src/ui/device/sender'
 
 const RETRY_MS = 5000
@@ -14,7 +15,9 @@ export function DeviceKeeper() {
     window.addEventListener('online', send)
     let isAsked = false
     const unlisten = listenToDevice((event) => {
-      if (event.kind !== 'kept' || isAsked) return
+      if (event.kind !== 'kept') return
+      lookAtRoom(navigator.storage).catch(() => undefined)
+      if (isAsked) return
       isAsked = true
       // Asked when there is something to lose; a browser that says no keeps it as long as it can.
       void navigator.storage?.persist?.().catch(() => false)

@@ -28,6 +28,7 @@ export class JobSync {
   private sent: readonly Entry[] = []
   private setAside: readonly { readonly entry: Entry; readonly why: string }[] = []
   private problem: string | null = null
+  private room: string | null = null
   private shown: DeviceTimeline
   private underWay: Promise<void> | null = null
   private isAskedAgain = false
@@ -136,6 +137,11 @@ export class JobSync {
       this.tell(event.problem)
       return
     }
+    if (event.kind === 'room') {
+      this.room = event.say
+      this.show()
+      return
+    }
     if (event.jobId !== this.initial.job.id) return
     const gone = new Set(event.kind === 'sent' ? event.entries.map(({ id }) => id) : [event.entry.id])
     this.waiting = this.waiting.filter(({ id }) => !gone.has(id))
@@ -158,7 +164,7 @@ export class JobSync {
       entries: haveSameIds(all, this.shown.entries) ? this.shown.entries : all,
       unsent: this.waiting.length,
       refused: this.setAside.map(({ entry, why }) => ({ id: entry.id, why })),
-      problem: this.problem,
+      problem: this.problem ?? this.room,
     }
     for (const listener of this.listeners) listener()
   }

@@ -129,7 +129,7 @@ function Colours({ seen, system, onChange }: { seen: WhatIsThere; system: System
           <p className="text-muted text-small">{cable.name}</p>
           <div className="grid grid-cols-2 gap-1 desk:grid-cols-4">
             {cable.conductors.map(({ id }) => {
-              const key = `${cable.id}.${id}`
+              const key = `${cable.id}.${id}` as const
               return (
                 <label key={key} className="flex items-center gap-1">
                   <span className="w-12 shrink-0 truncate font-bold">{id}</span>

@@ -1,4 +1,4 @@
-import { keepPreviousData, useInfiniteQuery } from '@tanstack/react-query'
+import { keepPreviousData, useInfiniteQuery, useQueryClient } from '@tanstack/react-query'
 import { useDeferredValue, useEffect, useState } from 'react'
 import type { JobList } from '@/src/core/formats/api'
 import { foldJob } from '@/src/core/job/fold'
@@ -45,6 +45,15 @@ export function useJobList(first: JobList | null, words: string, show: ListAsked
     refetchOnWindowFocus: true,
   })
   const own = useOwnJobs()
+  const client = useQueryClient()
+  // What this device has sent changes the list that the server gives.
+  useEffect(
+    () =>
+      listenToDevice(({ kind }) => {
+        if (kind === 'sent') void client.invalidateQueries({ queryKey: ['jobs'] })
+      }),
+    [client],
+  )
   const isOffline = error !== null || (first === null && data === undefined)
   const fits = (job: JobSummary) =>
     (show === 'all' || (show === 'closed') === (job.closedAt !== null)) &&

@@ -53,6 +53,11 @@ function Timeline(looking: { filter: Filter; onFilter: (filter: Filter) => void;
     .reverse()
   return (
     <>
+      {unsent === 0 && sendProblem !== null && (
+        <p role="alert" className="mb-2 border-ember border-l-4 pl-3">
+          {sendProblem}
+        </p>
+      )}
       {unsent > 0 && (
         <p role="alert" className="mb-2 border-ember border-l-4 pl-3">
           {unsent} {unsent === 1 ? 'entry is' : 'entries are'} on this device only. {sendProblem ?? 'Sending …'}

@@ -6,13 +6,15 @@ import type { Place } from '@/src/core/wiring/system'
 
 /** The parts of a chain set on one line, across the page or down it, with the wires between them. */
 
-const SHORT_ROLE: Record<string, string> = {
-  'high-pressure': 'high',
-  'low-pressure': 'low',
-  'gas-valve': 'gas valve',
-  'blower-relay': 'blower',
-  'reversing-valve': 'rev. valve',
-}
+const SHORT_ROLE: ReadonlyMap<string, string> = new Map(
+  Object.entries({
+    'high-pressure': 'high',
+    'low-pressure': 'low',
+    'gas-valve': 'gas valve',
+    'blower-relay': 'blower',
+    'reversing-valve': 'rev. valve',
+  }),
+)
 
 /** Room that a part takes when its wire runs across the page, and when it runs down. */
 export const SIZE = {
@@ -38,7 +40,7 @@ function partOf(part: Chain['parts'][number], place: Place, axis: 'across' | 'do
   return {
     id: part.id,
     kind: part.kind === 'board' ? 'electronics' : part.kind,
-    label: SHORT_ROLE[role] ?? (role || sayShort(part)),
+    label: SHORT_ROLE.get(role) ?? (role || sayShort(part)),
     terminal: null,
     axis,
     x,
