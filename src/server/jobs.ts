@@ -47,6 +47,7 @@ const SUMMARIES_AT_ONCE = 50
 export class JobStore {
   readonly events = new JobEvents()
   private readonly open: OpenJobs
+  private counted: Promise<{ total: number; open: number }> | null = null
 
   constructor(
     private readonly database: Database,
@@ -135,24 +136,44 @@ export class JobStore {
       .where(and(fits, behind))
       .orderBy(desc(jobs.createdAt), desc(jobs.id))
       .limit(limit)
-    const [[total], [open], [fitting]] = await Promise.all([
-      this.database.select({ of: count() }).from(jobs),
-      this.database.select({ of: count() }).from(jobs).where(eq(jobs.isClosed, false)),
-      this.database.select({ of: count() }).from(jobs).where(fits),
-    ])
-    return { jobs: rows.flatMap(({ summary }) => summary ?? []), total: total.of, open: open.of, fitting: fitting.of }
+    const { total, open } = await this.counts()
+    const isPlain = words.trim() === ''
+    const fitting = !isPlain
+      ? (await this.database.select({ of: count() }).from(jobs).where(fits))[0].of
+      : show === 'all'
+        ? total
+        : show === 'open'
+          ? open
+          : total - open
+    return { jobs: rows.flatMap(({ summary }) => summary ?? []), total, open, fitting }
+  }
+
+  /** How many jobs there are and how many of them are open: counted once, kept from then on, since nobody else writes here. */
+  private counts(): Promise<{ total: number; open: number }> {
+    this.counted ??= (async () => {
+      const [[total], [open]] = await Promise.all([
+        this.database.select({ of: count() }).from(jobs),
+        this.database.select({ of: count() }).from(jobs).where(eq(jobs.isClosed, false)),
+      ])
+      return { total: total.of, open: open.of }
+    })()
+    return this.counted
+  }
+
+  /** Before anything else is asked: every job has its line of the list, and they are counted. */
+  async prepare(): Promise<void> {
+    await this.summariseMissing()
+    await this.counts()
   }
 
   /** Makes the summaries that are missing: of jobs from before there were any, or cut off between an entry and its summary. */
-  async summariseMissing(): Promise<number> {
-    let made = 0
+  private async summariseMissing(): Promise<void> {
     for (;;) {
       const rows = await this.database.select({ id: jobs.id }).from(jobs).where(isNull(jobs.summary)).limit(SUMMARIES_AT_ONCE)
-      if (rows.length === 0) return made
+      if (rows.length === 0) return
       for (const { id } of rows) {
         const job = await this.open.get(id)
         if (job) await keepSummary(this.database, job, job.entries)
-        made++
       }
     }
   }
@@ -164,7 +185,15 @@ export class JobStore {
 
   /** Writes entries and the job's summary with them; in memory they are there once they are in the tables. */
   private async add(job: OpenJob, fresh: readonly Entry[], write: Write): Promise<void> {
-    await this.writer.write(write, (database) => keepSummary(database, job, [...job.entries, ...fresh]))
+    const timeline = [...job.entries, ...fresh]
+    await this.writer.write(write, (database) => keepSummary(database, job, timeline))
+    const wasClosed = write.do === 'job' ? null : isClosed(job, job.entries)
+    const counts = await this.counted
+    if (counts) {
+      if (wasClosed === null) counts.total++
+      if (wasClosed !== false) counts.open += 1
+      if (isClosed(job, timeline)) counts.open -= 1
+    }
     for (const entry of fresh) {
       job.entries.push(entry)
       job.byId.set(entry.id, entry)
@@ -194,6 +223,8 @@ async function keepSummary(database: Database, { job, system, shares }: OpenJob,
     .set({ summary, words: searchWords(summary), isClosed: summary.closedAt !== null })
     .where(eq(jobs.id, job.id))
 }
+
+const isClosed = ({ system }: OpenJob, timeline: readonly Entry[]): boolean => foldJob(system, timeline).closedAt !== null
 
 /** The id that an entry bears which is not the one that is known by it, or that two of these bear; null when there is none. */
 const clashOf = ({ byId }: OpenJob, added: readonly Entry[]): string | null =>

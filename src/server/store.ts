@@ -65,7 +65,7 @@ const closeAll = (closeDatabase: () => Promise<void>, journal: Journal<Write>, l
 async function begin(database: Database, journal: Journal<Write> | null, close: () => Promise<void>): Promise<Store> {
   const writer = new Writer(database, journal)
   const store: Store = { database, writer, jobs: new JobStore(database, writer), close }
-  await store.jobs.summariseMissing()
+  await store.jobs.prepare()
   await seedWhenEmpty(store, new Date())
   return store
 }

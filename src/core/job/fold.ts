@@ -3,7 +3,7 @@ import { owedBy } from '@/src/core/bench/owed'
 import { benchAfter, fork, type Gathered, nothingGathered, problemNow, take } from '@/src/core/job/content-reducer'
 import type { ContentEntry, Entry } from '@/src/core/job/entry'
 import type { JobState, Refusal } from '@/src/core/job/job-state'
-import { ancestorsOf, isContent, type Standing, type StandingSlot, standingOf } from '@/src/core/job/standing'
+import { ancestorsOf, isContent, type Standing, type StandingSlot, standingOf, standingWith } from '@/src/core/job/standing'
 import { isDeepEqual } from '@/src/core/units/is-deep-equal'
 import { KeptPer } from '@/src/core/units/kept'
 import type { System } from '@/src/core/wiring/system'
@@ -19,12 +19,16 @@ export function foldJob(system: System, timeline: readonly Entry[]): JobState {
   const folds = foldsOf.of(system)
   const known = folds.find(({ timeline: other }) => isSameList(other, timeline))
   if (known) return known.state
-  const standing = standingOf(timeline)
-  const start = furthestCheckpoint(folds, standing.slots)
+  const before = folds.find(({ timeline: other }) => other.length === timeline.length - 1 && isSameList(other, timeline.slice(0, -1)))
+  const longer = before ? standingWith(before.standing, timeline[timeline.length - 1]) : null
+  const standing = longer ?? standingOf(timeline)
+  const start = before && longer ? lastCheckpoint(before) : furthestCheckpoint(folds, standing.slots)
   const gathered = start ? fork(start.gathered) : nothingGathered(system)
   const checkpoints = start ? start.checkpoints : []
+  const every = Math.max(CHECKPOINT_EVERY, Math.ceil(standing.slots.length / MOST_CHECKPOINTS))
   for (let index = start?.slots ?? 0; index < standing.slots.length; index++) {
-    if (index % CHECKPOINT_EVERY === 0 && index > 0 && index !== start?.slots) keepCheckpoint(checkpoints, index, fork(gathered))
+    const isNear = index > standing.slots.length - CHECKPOINT_EVERY && index % 16 === 0
+    if (index > 0 && (index % every === 0 || isNear)) keepCheckpoint(checkpoints, index, fork(gathered))
     advance(system, standing, gathered, standing.slots[index])
   }
   const state = stateOf(system, standing, gathered)
@@ -91,8 +95,8 @@ interface Checkpoint {
 
 /** Folds kept for one system: the job's own, what is being typed, and what is thought ahead. */
 const KEPT_FOLDS = 8
+/** What was gathered is kept about this often, more often near the end, where most undos reach; and this many times at the most. */
 const CHECKPOINT_EVERY = 64
-/** Of these the older half is thinned out when there are more: an undo far back is rare. */
 const MOST_CHECKPOINTS = 16
 const foldsOf = new KeptPer((_: System): Fold[] => [])
 
@@ -104,9 +108,17 @@ function keepCheckpoint(checkpoints: Checkpoint[], slots: number, gathered: Gath
   checkpoints.splice(0, half, ...checkpoints.slice(0, half).filter((_, index) => index % 2 === 1))
 }
 
+type Start = Checkpoint & { readonly checkpoints: Checkpoint[] }
+
+/** The end of a fold that another one goes on from. */
+function lastCheckpoint({ checkpoints }: Fold): Start | null {
+  const last = checkpoints.at(-1)
+  return last ? { ...last, checkpoints: [...checkpoints] } : null
+}
+
 /** Where the last folds agree with this one for longest, with the checkpoints up to there. */
-function furthestCheckpoint(folds: readonly Fold[], slots: readonly StandingSlot[]): (Checkpoint & { checkpoints: Checkpoint[] }) | null {
-  let furthest: (Checkpoint & { checkpoints: Checkpoint[] }) | null = null
+function furthestCheckpoint(folds: readonly Fold[], slots: readonly StandingSlot[]): Start | null {
+  let furthest: Start | null = null
   for (const { standing, checkpoints } of folds) {
     let same = 0
     const most = Math.min(standing.slots.length, slots.length)
@@ -123,10 +135,8 @@ const isSameList = <T>(a: readonly T[], b: readonly T[]): boolean => a.length ==
 /** Told by identity: an entry never changes. */
 const isSameSlot = (a: StandingSlot, b: StandingSlot): boolean =>
   a.settled === b.settled &&
-  isSameList(
-    a.versions.map(({ content }) => content),
-    b.versions.map(({ content }) => content),
-  ) &&
+  a.versions.length === b.versions.length &&
+  a.versions.every(({ content }, index) => content === b.versions[index].content) &&
   (a.seen === null) === (b.seen === null) &&
   isSameList(a.rivals, b.rivals)
 

@@ -45,21 +45,52 @@ export function readJobFile(text: string): JobFileRead {
     return salvage(text)
   }
   const parsed = jobFileSchema.safeParse(value)
-  if (!parsed.success) return salvageEntries(value, sayIssue(parsed.error))
-  const unsound = problemsOfSystem(parsed.data.system)
+  return parsed.success ? checkWhole(parsed.data) : salvageEntries(value, sayIssue(parsed.error))
+}
+
+/** What the form does not tell: whether the system can be wired, and whether no two entries bear one id. */
+function checkWhole(file: JobFile): JobFileRead {
+  const unsound = problemsOfSystem(file.system)
   if (unsound.length > 0)
     return { ok: false, problem: `The system in this file cannot be wired so: ${unsound.join(' ')} Nothing was opened.`, whole: null }
-  const clash = firstClash(parsed.data.entries)
+  const clash = firstClash(file.entries)
   if (clash) {
     const seen = new Set<string>()
-    const entries = parsed.data.entries.filter(({ id }) => !seen.has(id) && seen.add(id))
+    const entries = file.entries.filter(({ id }) => !seen.has(id) && seen.add(id))
     return {
       ok: false,
       problem: `Two different entries bear the id "${clash}". Nothing was opened. Open it with the first of them kept, or ask for the file again.`,
-      whole: { ...parsed.data, entries },
+      whole: { ...file, entries },
     }
   }
-  return { ok: true, file: parsed.data }
+  return { ok: true, file }
+}
+
+/** Entries that are read between two pauses. */
+const PIECE = 500
+
+/** The same for a long file, with pauses in which others are served: what it comes to is that of `readJobFile`. */
+export async function readJobFileInPieces(text: string, pause: () => Promise<void>): Promise<JobFileRead> {
+  let value: unknown
+  try {
+    value = JSON.parse(text)
+  } catch {
+    return salvage(text)
+  }
+  const given = value !== null && typeof value === 'object' && 'entries' in value && Array.isArray(value.entries) ? value.entries : []
+  if (given.length <= PIECE) return readJobFile(text)
+  const head = jobFileSchema.safeParse({ ...(value as object), entries: [] })
+  if (!head.success) return readJobFile(text)
+  const entries: Entry[] = []
+  for (let at = 0; at < given.length; at += PIECE) {
+    for (const entry of given.slice(at, at + PIECE)) {
+      const parsed = entrySchema.safeParse(entry)
+      if (!parsed.success) return readJobFile(text)
+      entries.push(parsed.data)
+    }
+    await pause()
+  }
+  return checkWhole({ ...head.data, entries })
 }
 
 /** The id that two different entries of a list bear; null when there is none. */

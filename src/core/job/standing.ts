@@ -21,11 +21,16 @@ export interface Version {
   readonly content: ContentEntry
 }
 
+/** Entries by their id. */
+export type EntriesById = Pick<ReadonlyMap<string, Entry>, 'get'>
+
 /** What stands of a timeline, before any of it is tried on the bench. */
 export interface Standing {
   /** Each entry once, in order. */
   readonly entries: readonly Entry[]
-  readonly byId: ReadonlyMap<string, Entry>
+  readonly byId: EntriesById
+  /** The last entries of each device. */
+  readonly heads: ReadonlySet<string>
   readonly slots: readonly StandingSlot[]
   /** Undos and corrections of nothing, or of what is undone already. */
   readonly refused: readonly Refusal[]
@@ -66,19 +71,23 @@ export function standingOf(timeline: readonly Entry[]): Standing {
   const rivals = rivalsOf(entries, byId, seen)
   const slots = entries.flatMap((entry): StandingSlot[] => {
     if (!isContent(entry) || undone.has(entry.id)) return []
-    const standingCorrections = (corrections.get(entry.id) ?? []).filter(({ by }) => !undone.has(by)).reverse()
-    const word = (settled.get(entry.id) ?? []).filter(({ by }) => !undone.has(by)).at(-1)
+    const own = { by: entry.id, content: entry }
+    const standingCorrections =
+      corrections
+        .get(entry.id)
+        ?.filter(({ by }) => !undone.has(by))
+        .reverse() ?? []
     return [
       {
         id: entry.id,
-        versions: [...standingCorrections, { by: entry.id, content: entry }],
+        versions: [...standingCorrections, own],
         seen: seen.get(entry.id) ?? null,
-        rivals: (rivals.get(entry.id) ?? NONE).filter((id) => !undone.has(id)),
-        settled: word?.bench ?? null,
+        rivals: rivals.get(entry.id)?.filter((id) => !undone.has(id)) ?? NONE,
+        settled: settled.get(entry.id)?.findLast(({ by }) => !undone.has(by))?.bench ?? null,
       },
     ]
   })
-  return { entries, byId, slots, refused }
+  return { entries, byId, heads, slots, refused }
 
   /** What is undone counts no more; when it was an undo itself, what that took back stands again. */
   function undo(target: string): void {
@@ -88,12 +97,63 @@ export function standingOf(timeline: readonly Entry[]): Standing {
   }
 }
 
+/**
+ * The same with one entry more behind it, where that is content and its maker had seen everything before: the way of nearly every
+ * entry, without going through all of them again. Null for any other.
+ */
+export function standingWith({ entries, byId, heads, slots, refused }: Standing, entry: Entry): Standing | null {
+  const hasSeenAll = entry.after === undefined || [...heads].every((head) => entry.after?.includes(head))
+  if (!isContent(entry) || !hasSeenAll || byId.get(entry.id) !== undefined) return null
+  return {
+    entries: [...entries, entry],
+    byId: byId instanceof LongerIndex ? byId.with(entry) : new LongerIndex(byId, [entry]),
+    heads: new Set([entry.id, ...(entry.after === undefined ? [] : [...heads].filter((head) => !entry.after?.includes(head)))]),
+    slots: [...slots, { id: entry.id, versions: [{ by: entry.id, content: entry }], seen: null, rivals: NONE, settled: null }],
+    refused,
+  }
+}
+
+/** An index with a few entries more. */
+class LongerIndex implements EntriesById {
+  constructor(
+    private readonly base: EntriesById,
+    private readonly more: readonly Entry[],
+  ) {}
+
+  get(id: string): Entry | undefined {
+    return this.more.find((entry) => entry.id === id) ?? this.base.get(id)
+  }
+
+  /** Two deep at the most: a long tail is looked up by a map of its own. */
+  with(entry: Entry): EntriesById {
+    const more = [...this.more, entry]
+    if (more.length <= MOST_IN_TAIL) return new LongerIndex(this.base, more)
+    const [base, tail] = this.base instanceof TailIndex ? [this.base.base, [...this.base.entries, ...more]] : [this.base, more]
+    return new LongerIndex(new TailIndex(base, tail), [])
+  }
+}
+
+/** What has come in since the whole timeline was gone through, by its ids. */
+class TailIndex implements EntriesById {
+  private readonly byId: ReadonlyMap<string, Entry>
+
+  constructor(
+    readonly base: EntriesById,
+    readonly entries: readonly Entry[],
+  ) {
+    this.byId = new Map(entries.map((entry) => [entry.id, entry]))
+  }
+
+  get = (id: string): Entry | undefined => this.byId.get(id) ?? this.base.get(id)
+}
+const MOST_IN_TAIL = 32
+
 const NONE: readonly string[] = []
 
 /** For each reading the changes of the bench that were made side by side with it, in order; empty where every entry saw all before it. */
 function rivalsOf(
   entries: readonly Entry[],
-  byId: ReadonlyMap<string, Entry>,
+  byId: EntriesById,
   seen: ReadonlyMap<string, readonly string[] | null>,
 ): Map<string, string[]> {
   const rivals = new Map<string, string[]>()
@@ -115,7 +175,7 @@ const changesBench = (entry: Entry): boolean =>
   (entry.kind === 'bench' && entry.change.do !== 'walk') || (entry.kind === 'trip' && entry.result === 'trips')
 
 /** Entries and everything that their makers had seen. */
-export function ancestorsOf(entries: readonly Entry[], byId: ReadonlyMap<string, Entry>, ids: readonly string[]): Set<string> {
+export function ancestorsOf(entries: readonly Entry[], byId: EntriesById, ids: readonly string[]): Set<string> {
   const found = new Set(ids)
   for (const id of found) {
     const entry = byId.get(id)

@@ -1,7 +1,7 @@
 import { withStore } from '@/src/app/api/v1/handle'
 import { readText, refuse, respond } from '@/src/app/api/v1/respond'
 import { openedSchema } from '@/src/core/formats/api'
-import { type JobFile, jobIdSchema, readJobFile } from '@/src/core/job/job-file'
+import { type JobFile, jobIdSchema, readJobFileInPieces } from '@/src/core/job/job-file'
 
 /**
  * Opens a job file. `keep=whole` takes what is whole of a damaged one; `as=ID` opens it as a job of its own beside one
@@ -14,7 +14,7 @@ export async function POST(request: Request) {
     return refuse(422, { code: 'no-fit', say: 'An id of a job has letters, digits and dashes only, 64 at most. Nothing was opened.' })
   const text = await readText(request)
   if (!text.ok) return text.refusal
-  const read = readJobFile(text.body)
+  const read = await readJobFileInPieces(text.body, () => new Promise((resolve) => setImmediate(resolve)))
   if (read.ok) return open(read.file, as)
   if (query.get('keep') === 'whole' && read.whole) return open(read.whole, as)
   return refuse(422, { code: 'damaged', say: read.problem, whole: read.whole?.entries.length ?? null })
