@@ -4,6 +4,7 @@ import { type Options, UsageError } from '@/cli/options'
 import { createEngine, type Engine } from '@/src/core/diagnosis/engine'
 import { formOpinion } from '@/src/core/job/advise'
 import { foldJob } from '@/src/core/job/fold'
+import { sharesOfZones } from '@/src/core/job/job-summary'
 import { BackupDamaged, restoreBackup, writeBackup } from '@/src/server/backup'
 import { DataFolderInUse, lockDataFolder } from '@/src/server/data-lock'
 import { JournalDamaged } from '@/src/server/journal/journal'
@@ -83,10 +84,7 @@ export async function summariesCommand(options: Options): Promise<void> {
       const engine = engines.get(key) ?? createEngine(job.system)
       engines.set(key, engine)
       const { zones } = formOpinion(engine, foldJob(engine.system, job.entries))
-      await store.jobs.keepShares(id, {
-        entries: job.entries.length,
-        shares: zones.map(({ id: zone, probability }) => ({ zone, share: Math.min(1, Math.max(0, probability)) })),
-      })
+      await store.jobs.keepShares(id, { entries: job.entries.length, shares: sharesOfZones(zones) })
       if ((index + 1) % 100 === 0) console.error(`${index + 1} of ${ids.length} jobs`)
     }
     console.log(`${ids.length} ${ids.length === 1 ? 'summary' : 'summaries'} made.`)

@@ -4,15 +4,9 @@ import type { System } from '@/src/core/wiring/system'
 
 /** What another bench has that this one has not, and the other way round, a phrase each. */
 export function benchDifference(system: System, from: Bench, to: Bench): string[] {
-  const [before, after] = [phrases(system, from), phrases(system, to)]
-  return [
-    ...after.filter((phrase) => !before.includes(phrase)),
-    ...before.filter((phrase) => !after.includes(phrase)).map((phrase) => `no longer ${phrase}`),
-  ]
+  const [before, after] = [sayBench(system, from), sayBench(system, to)]
+  const gone = before
+    .filter((phrase) => !after.includes(phrase))
+    .map((phrase) => (phrase === 'power off' ? 'power on' : `no longer ${phrase}`))
+  return [...after.filter((phrase) => !before.includes(phrase)), ...gone]
 }
-
-/** What is normal is said, too, where two benches differ in it. */
-const phrases = (system: System, bench: Bench): string[] => [
-  bench.power ? 'power on' : 'power off',
-  ...sayBench(system, bench).filter((phrase) => phrase !== 'power off'),
-]

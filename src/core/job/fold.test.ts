@@ -14,7 +14,7 @@ const stamped = (draft: EntryDraft): Entry => {
 }
 const fold = (entries: readonly Entry[]) => foldJob(furnaceAc, entries)
 /** What a timeline comes to, however it was entered. */
-const sum = (entries: readonly Entry[]) => ({ ...fold(entries), entries: [] })
+const sum = (entries: readonly Entry[]) => ({ ...fold(entries), entries: [], undone: [] })
 
 const draftArb: fc.Arbitrary<EntryDraft> = fc.oneof(
   fc.constantFrom<EntryDraft>(

@@ -205,10 +205,11 @@ const placesKept = new KeptPer(({ entries, slots }: Standing) => ({
   slots: new Map(slots.map(({ id }, index) => [id, index])),
 }))
 
-function stateOf(system: System, { entries, refused }: Standing, gathered: Gathered): JobState {
+function stateOf(system: System, { entries, undone, refused }: Standing, gathered: Gathered): JobState {
   const { observations, sinceRepair, beforeRepair } = gathered
   return {
     entries,
+    undone,
     standing: gathered.standing,
     complaint: gathered.complaint,
     bench: gathered.bench,

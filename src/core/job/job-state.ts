@@ -13,6 +13,8 @@ type EntryOf<K extends Entry['kind']> = Extract<Entry, { kind: K }>
 export interface JobState {
   /** The timeline, each entry once, in order. */
   readonly entries: readonly Entry[]
+  /** Ids of entries that have been undone. */
+  readonly undone: ReadonlySet<string>
   /** Entries that stand and made sense, corrections in place, in order. */
   readonly standing: readonly ContentEntry[]
   readonly complaint: Complaint

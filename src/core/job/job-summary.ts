@@ -63,6 +63,10 @@ export function summarise(
 export const searchWords = ({ title, system, words, repairs }: JobSummary): string =>
   [title, system, words, ...repairs].join('\n').toLowerCase()
 
+/** Zone probabilities as shares of a line. */
+export const sharesOfZones = (zones: readonly { readonly id: string; readonly probability: number }[]): ZoneShares['shares'] =>
+  zones.map(({ id, probability }) => ({ zone: id, share: Math.min(1, Math.max(0, probability)) }))
+
 /** The shares of a line, to be kept while its job goes on. */
 export const sharesOf = ({ zones }: JobSummary): ZoneShares['shares'] | null =>
   zones.some((zone) => zone.share === null) ? null : zones.map(({ id, share: of }) => ({ zone: id, share: of ?? 0 }))

@@ -32,6 +32,8 @@ export interface Standing {
   /** The last entries of each device. */
   readonly heads: ReadonlySet<string>
   readonly slots: readonly StandingSlot[]
+  /** Entries that are undone, or were refused at once. */
+  readonly undone: ReadonlySet<string>
   /** Undos and corrections of nothing, or of what is undone already. */
   readonly refused: readonly Refusal[]
 }
@@ -87,7 +89,7 @@ export function standingOf(timeline: readonly Entry[]): Standing {
       },
     ]
   })
-  return { entries, byId, heads, slots, refused }
+  return { entries, byId, heads, slots, undone, refused }
 
   /** What is undone counts no more; when it was an undo itself, what that took back stands again. */
   function undo(target: string): void {
@@ -101,7 +103,7 @@ export function standingOf(timeline: readonly Entry[]): Standing {
  * The same with one entry more behind it, where that is content and its maker had seen everything before: the way of nearly every
  * entry, without going through all of them again. Null for any other.
  */
-export function standingWith({ entries, byId, heads, slots, refused }: Standing, entry: Entry): Standing | null {
+export function standingWith({ entries, byId, heads, slots, undone, refused }: Standing, entry: Entry): Standing | null {
   const hasSeenAll = entry.after === undefined || [...heads].every((head) => entry.after?.includes(head))
   if (!isContent(entry) || !hasSeenAll || byId.get(entry.id) !== undefined) return null
   return {
@@ -109,6 +111,7 @@ export function standingWith({ entries, byId, heads, slots, refused }: Standing,
     byId: byId instanceof LongerIndex ? byId.with(entry) : new LongerIndex(byId, [entry]),
     heads: new Set([entry.id, ...(entry.after === undefined ? [] : [...heads].filter((head) => !entry.after?.includes(head)))]),
     slots: [...slots, { id: entry.id, versions: [{ by: entry.id, content: entry }], seen: null, rivals: NONE, settled: null }],
+    undone,
     refused,
   }
 }

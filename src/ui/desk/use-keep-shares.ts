@@ -1,4 +1,5 @@
 import { useEffect } from 'react'
+import { sharesOfZones } from '@/src/core/job/job-summary'
 import { api } from '@/src/ui/device/api-client'
 import { keepSharesOnDevice } from '@/src/ui/device/kept-jobs'
 import type { Advice } from '@/src/workers/diagnosis.worker'
@@ -13,7 +14,7 @@ const AFTER_MS = 2000
 export function useKeepShares(jobId: string, entries: number, isSent: boolean, advice: Advice | null): void {
   useEffect(() => {
     if (!advice) return
-    const shares = advice.zones.map(({ id, probability }) => ({ zone: id, share: Math.min(1, Math.max(0, probability)) }))
+    const shares = sharesOfZones(advice.zones)
     // Nobody waits for it: without a signal the next opening tells it.
     const keep = () => Promise.allSettled([keepSharesOnDevice(jobId, shares), isSent ? api.keepShares(jobId, { entries, shares }) : null])
     const timer = setTimeout(keep, AFTER_MS)

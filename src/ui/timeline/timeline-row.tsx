@@ -15,6 +15,7 @@ export function TimelineRow({ entry, say, state }: { entry: Entry; say: (entry: 
   const { system } = useDesk()
   const now = state.standing.find(({ id }) => id === entry.id) ?? null
   const isMeta = !isContent(entry)
+  const stands = isMeta ? !state.undone.has(entry.id) : now !== null
   const observation = state.observations.find(({ id }) => id === entry.id)
   const refusal = state.refused.find(({ id }) => id === entry.id)
   return (
@@ -23,9 +24,9 @@ export function TimelineRow({ entry, say, state }: { entry: Entry; say: (entry: 
         <time dateTime={entry.at} className="text-muted text-small">
           {format(new Date(entry.at), 'HH:mm')}
         </time>
-        <span className={`flex-1 ${now || (isMeta && !refusal) ? '' : 'text-muted line-through'}`}>
+        <span className={`flex-1 ${stands && !refusal ? '' : 'text-muted line-through'}`}>
           {say(entry)}
-          {!now && !isMeta && <span className="sr-only"> ({refusal ? 'does not count' : 'undone'})</span>}
+          {!(stands && !refusal) && <span className="sr-only"> ({refusal ? 'does not count' : 'undone'})</span>}
         </span>
       </div>
       {(observation || entry.by) && (
@@ -34,7 +35,7 @@ export function TimelineRow({ entry, say, state }: { entry: Entry; say: (entry: 
         </p>
       )}
       {refusal && <WhyRefused entry={entry} problem={refusal.problem} say={say} />}
-      {now && <RowActions entry={now} state={state} />}
+      {stands && !refusal && <RowActions entry={now ?? entry} state={state} />}
     </>
   )
 }
@@ -51,7 +52,7 @@ function WhyRefused({ entry, problem, say }: { entry: Entry; problem: string; sa
   )
 }
 
-function RowActions({ entry, state }: { entry: ContentEntry; state: JobState }) {
+function RowActions({ entry, state }: { entry: Entry; state: JobState }) {
   const { system, timeline, record } = useDesk()
   const [doing, setDoing] = useState<'correct' | 'undo' | null>(null)
   // What falls is asked when the button is pressed: not for every row.
@@ -87,7 +88,7 @@ function RowActions({ entry, state }: { entry: ContentEntry; state: JobState }) 
           </Button>
         </div>
       )}
-      {doing === 'correct' && <Correction entry={entry} state={state} onDone={() => setDoing(null)} />}
+      {doing === 'correct' && isContent(entry) && <Correction entry={entry} state={state} onDone={() => setDoing(null)} />}
     </>
   )
 }
