@@ -80,6 +80,13 @@ describe('a quick line', () => {
     expect(drafts('R-C 0,125 ohm', off)).toEqual(reading('ohms', 'R@indoor', 'C@indoor', 0.125))
   })
 
+  it('does not enter what the same line undoes', () => {
+    expect(drafts('R-C 26.4; undo; R-C 25.9')).toEqual(reading('volts', 'R@indoor', 'C@indoor', 25.9))
+    expect(problem('R-C 26.4; undo').problem).toContain('undoes itself')
+    const [before] = done({ do: 'walk', place: 'outdoor' })
+    expect(drafts('R-C at indoor 26.4; undo; undo', [before])).toEqual([{ kind: 'undo', target: before.id }])
+  })
+
   it('takes no word for more than it is', () => {
     for (const word of ['constructor', 'toString', '__proto__', 'hasOwnProperty', 'valueOf'])
       for (const line of [

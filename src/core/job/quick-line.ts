@@ -39,21 +39,41 @@ export function readQuickLine(line: string, context: QuickLineContext): Understo
       start: 0,
       end: 0,
     }
-  const drafts: EntryDraft[] = []
-  const said: string[] = []
+  let made: Made[] = []
   let entries = [...context.entries]
   for (const tokensOfOne of splitCommands(tokens)) {
     const state = foldJob(context.system, entries)
     const result = parseCommand(line, tokensOfOne, { ...context, state, lastEntry: lastStanding(state) })
     if (!result.ok) return result
+    const [first] = result.drafts
+    if (first?.kind === 'undo' && made.some(({ entry }) => entry.id === first.target)) {
+      // What was said in this very line is not entered and undone: it is not entered.
+      entries = entries.filter(({ id }) => id !== first.target)
+      made = made.filter(({ entry }) => entry.id !== first.target)
+      continue
+    }
     const taken = tryDrafts(context.system, entries, result.drafts)
     if (!taken.ok) return { ok: false, problem: taken.problem, start: tokensOfOne[0].start, end: tokensOfOne[tokensOfOne.length - 1].end }
-    said.push(...result.drafts.map((draft) => sayDraft(context.system, draft, state)))
+    const said = result.drafts.map((draft) => sayDraft(context.system, draft, state))
     if (taken.falls.length > 0) said.push(sayFallen(context.system, state, taken.falls))
-    drafts.push(...result.drafts)
-    entries = taken.entries
+    made.push(
+      ...taken.made.map((entry, index) => ({
+        entry,
+        draft: result.drafts[index],
+        say: said.slice(index, index === taken.made.length - 1 ? undefined : index + 1),
+      })),
+    )
+    entries = [...entries, ...taken.made]
   }
-  return { ok: true, drafts, say: said.join(', then ') }
+  if (made.length === 0) return { ok: false, problem: 'That line undoes itself: there is nothing to enter.', start: 0, end: line.length }
+  return { ok: true, drafts: made.map(({ draft }) => draft), say: made.flatMap(({ say }) => say).join(', then ') }
+}
+
+/** An entry as it would be, the draft that it is of, and how it was understood. */
+interface Made {
+  readonly entry: Entry
+  readonly draft: EntryDraft
+  readonly say: readonly string[]
 }
 
 /** Several commands stand in one line, parted by `;` or `then`. A note takes the rest of the line as it is. */
@@ -73,17 +93,18 @@ function tryDrafts(
   system: System,
   before: readonly Entry[],
   drafts: readonly EntryDraft[],
-): { readonly ok: true; readonly entries: Entry[]; readonly falls: readonly Refusal[] } | { readonly ok: false; readonly problem: string } {
-  const entries = [...before]
+): { readonly ok: true; readonly made: Entry[]; readonly falls: readonly Refusal[] } | { readonly ok: false; readonly problem: string } {
+  const made: Entry[] = []
   const falls: Refusal[] = []
   for (const draft of drafts) {
-    const entry = { id: `draft-${entries.length}`, at: '2000-01-01T00:00:00Z', ...draft } as Entry
+    const entries = [...before, ...made]
+    const entry = { id: `draft-${entries.length}-${draft.kind}`, at: '2000-01-01T00:00:00Z', ...draft } as Entry
     const problem = problemWithEntry(system, entries, entry)
     if (problem) return { ok: false, problem }
     if (!isContent(entry)) falls.push(...fallsWith(system, entries, entry))
-    entries.push(entry)
+    made.push(entry)
   }
-  return { ok: true, entries, falls }
+  return { ok: true, made, falls }
 }
 
 /** What stops counting with an undo or a correction, said before it is done. */
