@@ -2,6 +2,8 @@ import type { NextConfig } from 'next'
 
 const config: NextConfig = {
   serverExternalPackages: ['@electric-sql/pglite', 'proper-lockfile'],
+  // What is read of a request is limited where it is read (src/app/api/v1/respond.ts): the proxy must not cut it off before.
+  experimental: { proxyClientMaxBodySize: '21mb' },
   devIndicators: false,
   poweredByHeader: false,
 }

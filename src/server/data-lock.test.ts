@@ -1,5 +1,5 @@
 import { spawn } from 'node:child_process'
-import { mkdtempSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { hostname, tmpdir } from 'node:os'
 import path from 'node:path'
 import { DataFolderInUse, LockLost, lockDataFolder } from '@/src/server/data-lock'
@@ -37,6 +37,16 @@ describe('lockDataFolder', () => {
     holder(sleeper.pid ?? 0, 'unknown')
     ;(await lockDataFolder(folder)).release()
   }, 30_000)
+
+  it('refuses a store that a living process has opened, also when its holder was taken away by hand', async () => {
+    const folder = newFolder()
+    const held = await lockDataFolder(folder)
+    rmSync(path.join(folder, 'holder.json'))
+    await expect(lockDataFolder(folder)).rejects.toBeInstanceOf(DataFolderInUse)
+    expect(() => held.assertHeld()).toThrow(LockLost)
+    held.release()
+    ;(await lockDataFolder(folder)).release()
+  })
 
   it('knows when it has been taken from its holder', async () => {
     const folder = newFolder()

@@ -25,6 +25,8 @@ interface Holder {
 }
 
 const HOLDER = 'holder.json'
+/** The same beside it: who opened the store last is still known where somebody has taken the first away by hand. */
+const OPENED_BY = 'store-opened-by.json'
 /** On another machine a process cannot be looked at: its beat counts, which a frozen one misses. A shared folder is a rare thing. */
 const BEAT_MS = 5000
 const DEAD_AFTER_MS = 120_000
@@ -38,23 +40,29 @@ const TAKING = { stale: 10_000, retries: { retries: 20, minTimeout: 50, maxTimeo
 export async function lockDataFolder(folder: string): Promise<DataLock> {
   mkdirSync(folder, { recursive: true })
   const where = path.join(realpathSync(folder), HOLDER)
+  const openedBy = path.join(realpathSync(folder), OPENED_BY)
   const done = await lock(realpathSync(folder), TAKING)
   try {
-    const holder = readHolder(where)
-    if (holder && isAlive(holder, where))
+    const isHeld = [where, openedBy].some((file) => {
+      const holder = readHolder(file)
+      return holder !== null && isAlive(holder, file)
+    })
+    if (isHeld)
       throw new DataFolderInUse(
         'Another Nest Trace is serving this data folder. Nothing was touched. Use that one, stop it first, or start this one on another folder: NEST_TRACE_DATA=folder ./start',
       )
     const own: Holder = { token: randomUUID(), pid: process.pid, began: beginningOf(process.pid) ?? 'unknown', host: hostname() }
-    writeFileSync(`${where}.new`, JSON.stringify(own))
-    renameSync(`${where}.new`, where)
-    return held(where, own)
+    for (const file of [openedBy, where]) {
+      writeFileSync(`${file}.new`, JSON.stringify(own))
+      renameSync(`${file}.new`, file)
+    }
+    return held(where, openedBy, own)
   } finally {
     await done()
   }
 }
 
-function held(where: string, own: Holder): DataLock {
+function held(where: string, openedBy: string, own: Holder): DataLock {
   const assertHeld = () => {
     if (readHolder(where)?.token !== own.token)
       throw new LockLost('The data folder has been taken from this Nest Trace. It stops, so that nothing is harmed. Start it again.')
@@ -72,7 +80,7 @@ function held(where: string, own: Holder): DataLock {
     assertHeld,
     release: () => {
       clearInterval(beat)
-      if (readHolder(where)?.token === own.token) rmSync(where)
+      for (const file of [where, openedBy]) if (readHolder(file)?.token === own.token) rmSync(file)
     },
   }
 }

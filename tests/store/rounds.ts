@@ -24,6 +24,7 @@ class Ledger {
   problems: string[] = []
   lost = 0
   doubled = 0
+  unopened = 0
 
   get size(): number {
     return [...this.acknowledged.values()].reduce((sum, { size }) => sum + size, 0)
@@ -56,6 +57,20 @@ class Ledger {
 
 const soon = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms))
 
+/** Opens the store of a round and looks whether everything is there; null where it does not open. */
+async function openRound(folder: string, ledger: Ledger, round: number): Promise<StoreProcess | null> {
+  const store = new StoreProcess(folder)
+  try {
+    await store.ready
+  } catch (error) {
+    ledger.unopened++
+    ledger.problems.push(`round ${round}: ${(error as Error).message}`)
+    return null
+  }
+  await ledger.check(store, `round ${round}`)
+  return store
+}
+
 async function begin(folder: string): Promise<void> {
   const store = new StoreProcess(folder)
   await store.ready
@@ -68,32 +83,30 @@ export async function killRounds(rounds: number, seed: number, tell: (line: stri
   const folder = newDataFolder()
   const random = createRandom(seed)
   const ledger = new Ledger()
-  let unopened = 0
   await begin(folder)
   for (let round = 1; round <= rounds; round++) {
-    const store = new StoreProcess(folder)
-    // Some are killed while they open.
     if (random.uniform() < 0.1) {
+      // Some are killed while they open.
+      const store = new StoreProcess(folder)
       await soon(1500 * random.uniform())
-    } else {
-      try {
-        await store.ready
-      } catch (error) {
-        unopened++
-        ledger.problems.push(`round ${round}: ${(error as Error).message}`)
-        break
-      }
-      await ledger.check(store, `round ${round}`)
-      const writing = ledger.writeUntilGone(store)
-      await soon(400 * random.uniform())
       store.signal('SIGKILL')
-      await writing
+      await store.ended
+    } else {
+      const store = await openRound(folder, ledger, round)
+      if (!store) break
+      await killWhileWriting(store, ledger, 400 * random.uniform())
     }
-    store.signal('SIGKILL')
-    await store.ended
     if (round % 50 === 0) tell(`${round} rounds, ${ledger.size} acknowledged, ${ledger.lost} lost, ${ledger.doubled} doubled`)
   }
-  return outcome(rounds, ledger, unopened, folder)
+  return outcome(rounds, ledger, folder)
+}
+
+async function killWhileWriting(store: StoreProcess, ledger: Ledger, afterMs: number): Promise<void> {
+  const writing = ledger.writeUntilGone(store)
+  await soon(afterMs)
+  store.signal('SIGKILL')
+  await writing
+  await store.ended
 }
 
 /** The power goes: the store's files are back to how they were some rounds ago, the journal is whole but for a torn last record. */
@@ -102,7 +115,6 @@ export async function powerCutRounds(rounds: number, seed: number, tell: (line: 
   const random = createRandom(seed)
   const ledger = new Ledger()
   const olderCopies: string[] = []
-  let unopened = 0
   await begin(folder)
   const keepCopy = (round: number) => {
     const copy = path.join(folder, `older-${round}`)
@@ -112,24 +124,13 @@ export async function powerCutRounds(rounds: number, seed: number, tell: (line: 
   }
   keepCopy(0)
   for (let round = 1; round <= rounds; round++) {
-    const copiesBefore = existsSync(path.join(folder, 'store-copy'))
-    const store = new StoreProcess(folder)
-    try {
-      await store.ready
-    } catch (error) {
-      unopened++
-      ledger.problems.push(`round ${round}: ${(error as Error).message}`)
-      break
-    }
-    // The journal was cut at a copy of the store that was forced to the disk: nothing older comes back after that.
-    if (!copiesBefore && existsSync(path.join(folder, 'store-copy')))
+    const journalBefore = readdirSync(path.join(folder, 'journal')).sort()[0]
+    const store = await openRound(folder, ledger, round)
+    if (!store) break
+    // Where the journal was cut, a copy of the store had been forced to the disk: nothing older comes back after that.
+    if (readdirSync(path.join(folder, 'journal')).sort()[0] !== journalBefore)
       for (const old of olderCopies.splice(0)) rmSync(old, { recursive: true })
-    await ledger.check(store, `round ${round}`)
-    const writing = ledger.writeUntilGone(store)
-    await soon(300 * random.uniform())
-    store.signal('SIGKILL')
-    await writing
-    await store.ended
+    await killWhileWriting(store, ledger, 300 * random.uniform())
     const older = olderCopies[Math.floor(random.uniform() * olderCopies.length)]
     keepCopy(round)
     if (older && existsSync(older)) {
@@ -139,7 +140,7 @@ export async function powerCutRounds(rounds: number, seed: number, tell: (line: 
     tearJournal(folder, random.uniform())
     if (round % 20 === 0) tell(`${round} rounds, ${ledger.size} acknowledged, ${ledger.lost} lost, ${ledger.doubled} doubled`)
   }
-  return outcome(rounds, ledger, unopened, folder)
+  return outcome(rounds, ledger, folder)
 }
 
 /** The beginning of a record that the disk did not get whole. */
@@ -156,18 +157,10 @@ export async function frozenRounds(rounds: number, seed: number, tell: (line: st
   const folder = newDataFolder()
   const random = createRandom(seed)
   const ledger = new Ledger()
-  let unopened = 0
   await begin(folder)
   for (let round = 1; round <= rounds; round++) {
-    const first = new StoreProcess(folder)
-    try {
-      await first.ready
-    } catch (error) {
-      unopened++
-      ledger.problems.push(`round ${round}: ${(error as Error).message}`)
-      break
-    }
-    await ledger.check(first, `round ${round}`)
+    const first = await openRound(folder, ledger, round)
+    if (!first) break
     const writing = ledger.writeUntilGone(first)
     await soon(200 * random.uniform())
     first.signal('SIGSTOP')
@@ -177,7 +170,6 @@ export async function frozenRounds(rounds: number, seed: number, tell: (line: st
       (error: Error) => error.message,
     )
     if (!refused.includes('Nothing was touched')) ledger.problems.push(`round ${round}: the second server ${refused}`)
-    if (refused === 'opened') unopened++
     second.signal('SIGKILL')
     await second.ended
     first.signal('SIGCONT')
@@ -187,17 +179,13 @@ export async function frozenRounds(rounds: number, seed: number, tell: (line: st
     await first.ended
     if (round % 10 === 0) tell(`${round} rounds, ${ledger.size} acknowledged, ${ledger.lost} lost`)
   }
-  return outcome(rounds, ledger, unopened, folder)
+  return outcome(rounds, ledger, folder)
 }
 
 /** The last state is opened and looked at once more. */
-async function outcome(rounds: number, ledger: Ledger, unopened: number, folder: string): Promise<Outcome> {
-  if (unopened === 0) {
-    const store = new StoreProcess(folder)
-    await store.ready
-    await ledger.check(store, 'at the end')
-    await store.close()
-  }
+async function outcome(rounds: number, ledger: Ledger, folder: string): Promise<Outcome> {
+  if (ledger.unopened === 0) await (await openRound(folder, ledger, rounds + 1))?.close()
   rmSync(folder, { recursive: true, force: true })
-  return { rounds, acknowledged: ledger.size, lost: ledger.lost, doubled: ledger.doubled, unopened, problems: ledger.problems }
+  const { size: acknowledged, lost, doubled, unopened, problems } = ledger
+  return { rounds, acknowledged, lost, doubled, unopened, problems }
 }
