@@ -122,17 +122,12 @@ describe('a command line that is not as it should be', () => {
   it.each([
     [['systems', '--jsn'], /Unknown option '--jsn'.*"systems" takes --json/],
     [['systems', 'furnace-ac', 'and', 'more'], /"and" is one word too many/],
-    [['schema', 'constructor'], /There is no schema "constructor"/],
     [['systems', 'constructor'], /Cannot use constructor: there is no such file or folder/],
     [['trace', '--system', 'furnace-ac', '--fault', 'x'], /Unknown option '--fault'/],
-    [['trace', '--system'], /--system/],
     [['trace', '--system', '/'], /it is a folder, not a file/],
     [['suspects', 'package.json/x'], /there is a file where a folder should be/],
-    [['suspects'], /Say which job file/],
-    [['backup'], /Say which file/],
     [['backup', 'x.tar', '--data', '/nowhere/at/all'], /There is no store/],
     [['restore', '/nowhere/at/all.tar'], /There is no file/],
-    [['__proto__'], /There is no command "__proto__"/],
   ])('%j is told so', (args, what) => {
     isSentence(run(args), 2, what)
   })

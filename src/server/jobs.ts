@@ -1,5 +1,5 @@
 import 'server-only'
-import { and, asc, count, desc, eq, isNull, like, lt, or, type SQL } from 'drizzle-orm'
+import { and, asc, count, desc, eq, isNull, like, sql } from 'drizzle-orm'
 import type { Entry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import { firstClash, type JobFile } from '@/src/core/job/job-file'
@@ -127,9 +127,7 @@ export class JobStore {
         .slice(0, 8)
         .map((word) => like(jobs.words, `%${word.replace(/[\\%_]/g, '\\$&')}%`)),
     )
-    const behind: SQL | undefined = after
-      ? or(lt(jobs.createdAt, after.createdAt), and(eq(jobs.createdAt, after.createdAt), lt(jobs.id, after.id)))
-      : undefined
+    const behind = after ? sql`(${jobs.createdAt}, ${jobs.id}) < (${after.createdAt}, ${after.id})` : undefined
     const rows = await this.database
       .select({ summary: jobs.summary })
       .from(jobs)

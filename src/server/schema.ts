@@ -28,7 +28,8 @@ export const jobs = pgTable(
     words: text('words').notNull().default(''),
     isClosed: boolean('is_closed').notNull().default(false),
   },
-  (table) => [index('jobs_newest').on(table.createdAt.desc(), table.id)],
+  // Read backwards for the newest first.
+  (table) => [index('jobs_by_time').on(table.createdAt, table.id)],
 )
 
 /** The timeline: rows are only ever added. `seq` is the order in which they were acknowledged. */

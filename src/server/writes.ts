@@ -36,7 +36,11 @@ export async function doWrite(database: Database, write: Write, beside: Beside):
     })
   await doHead(database, write)
   await clearSummary(database, rows[0].jobId)
-  for (let at = 0; at < rows.length; at += ROWS_AT_ONCE) await insertEntryRows(database, rows.slice(at, at + ROWS_AT_ONCE))
+  for (let at = 0; at < rows.length; at += ROWS_AT_ONCE) {
+    await insertEntryRows(database, rows.slice(at, at + ROWS_AT_ONCE))
+    // The database answers without letting anybody else have a turn: that is given here.
+    await new Promise((resolve) => setImmediate(resolve))
+  }
   await beside(database)
 }
 

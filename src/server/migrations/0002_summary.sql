@@ -6,4 +6,4 @@ CREATE TABLE "journal_mark" (
 ALTER TABLE "jobs" ADD COLUMN "summary" jsonb;--> statement-breakpoint
 ALTER TABLE "jobs" ADD COLUMN "words" text DEFAULT '' NOT NULL;--> statement-breakpoint
 ALTER TABLE "jobs" ADD COLUMN "is_closed" boolean DEFAULT false NOT NULL;--> statement-breakpoint
-CREATE INDEX "jobs_newest" ON "jobs" USING btree ("created_at" DESC NULLS LAST,"id");
+CREATE INDEX "jobs_by_time" ON "jobs" USING btree ("created_at","id");
