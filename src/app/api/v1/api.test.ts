@@ -66,7 +66,7 @@ describe('a system that was put together on the job', () => {
   it('is the system of its job, and no kind for other jobs', async () => {
     expect((await openJob(post(newJob('own', own)))).status).toBe(201)
     expect((await (await readOneJob(get, params('own'))).json()).system).toEqual(system)
-    const { systems } = await (await listSystems()).json()
+    const { systems } = await (await listSystems(get)).json()
     expect(systems.map(({ id }: { id: string }) => id)).not.toContain(system.id)
   })
 
@@ -132,7 +132,7 @@ describe('job files', () => {
 
 describe('/api/v1/systems', () => {
   it('lists what ships and takes a house of its own', async () => {
-    expect((await (await listSystems()).json()).systems).toHaveLength(catalogue.length)
+    expect((await (await listSystems(get)).json()).systems).toHaveLength(catalogue.length)
     expect((await addSystem(post({ ...furnaceAc, id: 'mill-row' }))).status).toBe(201)
     expect((await (await readOneSystem(get, params('mill-row'))).json()).id).toBe('mill-row')
     expect((await readOneSystem(get, params('nowhere'))).status).toBe(404)
@@ -149,17 +149,17 @@ describe('/api/v1/codes', () => {
   const put = (rows: unknown) => new Request('http://127.0.0.1/', { method: 'PUT', headers: json, body: JSON.stringify({ rows }) })
 
   it("gives examples until the shop has written a line of its own, then the shop's", async () => {
-    const before = await (await readCodes()).json()
+    const before = await (await readCodes(get)).json()
     expect(before.rows.length).toBeGreaterThan(3)
     expect(await (await keepCodes(put([...before.rows, row]))).json()).toMatchObject({ rows: [...before.rows, row] })
     expect(await (await keepCodes(put([row]))).json()).toEqual({ rows: [row] })
-    expect(await (await readCodes()).json()).toEqual({ rows: [row] })
+    expect(await (await readCodes(get)).json()).toEqual({ rows: [row] })
   })
 
   it('refuses a line without its meaning and keeps the table as it was', async () => {
     const refused = await keepCodes(put([{ ...row, means: ' ' }]))
     expect(refused.status).toBe(422)
     expect((await problem(refused)).say).toContain('What the code means is missing.')
-    expect(await (await readCodes()).json()).toEqual({ rows: [row] })
+    expect(await (await readCodes(get)).json()).toEqual({ rows: [row] })
   })
 })

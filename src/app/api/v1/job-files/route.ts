@@ -1,4 +1,4 @@
-import { withStore } from '@/src/app/api/v1/handle'
+import { guarded, withStore } from '@/src/app/api/v1/handle'
 import { readText, refuse, respond } from '@/src/app/api/v1/respond'
 import { openedSchema } from '@/src/core/formats/api'
 import { type JobFile, jobIdSchema, readJobFileInPieces } from '@/src/core/job/job-file'
@@ -7,7 +7,7 @@ import { type JobFile, jobIdSchema, readJobFileInPieces } from '@/src/core/job/j
  * Opens a job file. `keep=whole` takes what is whole of a damaged one; `as=ID` opens it as a job of its own beside one
  * that is in the store already.
  */
-export async function POST(request: Request) {
+export const POST = guarded(async (request: Request) => {
   const query = new URL(request.url).searchParams
   const as = query.get('as')
   if (as !== null && !jobIdSchema.safeParse(as).success)
@@ -18,7 +18,7 @@ export async function POST(request: Request) {
   if (read.ok) return open(read.file, as)
   if (query.get('keep') === 'whole' && read.whole) return open(read.whole, as)
   return refuse(422, { code: 'damaged', say: read.problem, whole: read.whole?.entries.length ?? null })
-}
+})
 
 function open(file: JobFile, as: string | null) {
   const id = as ?? file.job.id

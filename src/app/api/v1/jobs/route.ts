@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { withStore } from '@/src/app/api/v1/handle'
+import { guarded, withStore } from '@/src/app/api/v1/handle'
 import { readBody, refuse, respond } from '@/src/app/api/v1/respond'
 import { jobListSchema, newJobSchema, openedSchema } from '@/src/core/formats/api'
 import { jobIdSchema } from '@/src/core/job/job-file'
@@ -16,15 +16,15 @@ const listQuerySchema = z.object({
 })
 
 /** A page of the list: `words` that fit, `show` open, closed or all, and the last job of the page before (`createdAt`, `id`). */
-export function GET(request: Request) {
+export const GET = guarded((request: Request) => {
   const query = listQuerySchema.safeParse(Object.fromEntries(new URL(request.url).searchParams))
   if (!query.success) return refuse(422, { code: 'no-fit', say: 'The list cannot be asked for like this.' })
   const { words, show, createdAt, id } = query.data
   const after = createdAt !== undefined && id !== undefined ? { createdAt, id } : null
   return withStore(async ({ jobs }) => respond(jobListSchema, await jobs.list({ words, show, after, limit: PAGE })))
-}
+})
 
-export async function POST(request: Request) {
+export const POST = guarded(async (request: Request) => {
   const read = await readBody(request, newJobSchema)
   if (!read.ok) return read.refusal
   const { systemId = '', system: own, entries, ...job } = read.body
@@ -39,4 +39,4 @@ export async function POST(request: Request) {
       ? refuse(409, { code: 'clash', say: `Another entry bears the id "${made.clash}". Nothing was saved.`, entry: made.clash })
       : refuse(409, { code: 'other-system', say: 'There is a job of this id on another system. Nothing was saved.' })
   })
-}
+})

@@ -1,11 +1,11 @@
-import { withStore } from '@/src/app/api/v1/handle'
+import { guarded, withStore } from '@/src/app/api/v1/handle'
 import { noSuchJob, readBody, refuse, respond } from '@/src/app/api/v1/respond'
 import { addedSchema, sentEntriesSchema, timelineSchema } from '@/src/core/formats/api'
 
 type Context = { params: Promise<{ id: string }> }
 
 /** The timeline, or what of it stands behind the first `from` entries. */
-export async function GET(request: Request, { params }: Context) {
+export const GET = guarded(async (request: Request, { params }: Context) => {
   const { id } = await params
   const from = Number(new URL(request.url).searchParams.get('from') ?? 0)
   if (!Number.isInteger(from) || from < 0) return refuse(422, { code: 'no-fit', say: '"from" is a number of entries.' })
@@ -13,10 +13,10 @@ export async function GET(request: Request, { params }: Context) {
     const entries = await jobs.entriesFrom(id, from)
     return entries ? respond(timelineSchema, { entries }) : noSuchJob(id)
   })
-}
+})
 
 /** 201 when something was added, 200 when all of it was in already. */
-export async function POST(request: Request, { params }: Context) {
+export const POST = guarded(async (request: Request, { params }: Context) => {
   const { id } = await params
   const read = await readBody(request, sentEntriesSchema)
   if (!read.ok) return read.refusal
@@ -30,4 +30,4 @@ export async function POST(request: Request, { params }: Context) {
       entry: result.clash,
     })
   })
-}
+})

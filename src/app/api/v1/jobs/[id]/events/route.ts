@@ -1,11 +1,11 @@
-import { withStore } from '@/src/app/api/v1/handle'
+import { guarded, withStore } from '@/src/app/api/v1/handle'
 import { noSuchJob } from '@/src/app/api/v1/respond'
 
 /** A line that carries nothing, so that a broken connection is noticed on both sides. */
 const BEAT_MS = 20_000
 
 /** Tells the number of entries of a job whenever it grows, as server-sent events; at once how many there are now. */
-export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }) {
+export const GET = guarded(async (request: Request, { params }: { params: Promise<{ id: string }> }) => {
   const { id } = await params
   return withStore(async ({ jobs }) => {
     const job = await jobs.read(id)
@@ -31,4 +31,4 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
     })
     return new Response(stream, { headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store, no-transform' } })
   })
-}
+})

@@ -1,9 +1,9 @@
-import { withStore } from '@/src/app/api/v1/handle'
+import { guarded, withStore } from '@/src/app/api/v1/handle'
 import { noSuchJob } from '@/src/app/api/v1/respond'
 import { writeJobFile } from '@/src/core/job/job-file'
 
 /** The job file, as a download. */
-export async function GET(_: Request, { params }: { params: Promise<{ id: string }> }) {
+export const GET = guarded(async (_: Request, { params }: { params: Promise<{ id: string }> }) => {
   const { id } = await params
   return withStore(async ({ jobs }) => {
     const job = await jobs.read(id)
@@ -13,4 +13,4 @@ export async function GET(_: Request, { params }: { params: Promise<{ id: string
       headers: { 'content-type': 'application/json', 'content-disposition': `attachment; filename="${name}.nest-trace.json"` },
     })
   })
-}
+})
