@@ -5,6 +5,7 @@ import { foldJob } from '@/src/core/job/fold'
 import { firstClash, type JobFile } from '@/src/core/job/job-file'
 import { type JobSummary, searchWords, sharesOf, summarise, type ZoneShares } from '@/src/core/job/job-summary'
 import { isDeepEqual } from '@/src/core/units/is-deep-equal'
+import { Kept } from '@/src/core/units/kept'
 import type { System } from '@/src/core/wiring/system'
 import type { Database } from '@/src/server/database'
 import { JobEvents } from '@/src/server/job-events'
@@ -40,6 +41,7 @@ export interface JobPage {
   readonly open: number
 }
 
+const MOST_SYSTEMS = 64
 /** Jobs whose summary is made between two looks at what else is to be done. */
 const SUMMARIES_AT_ONCE = 50
 
@@ -47,6 +49,8 @@ const SUMMARIES_AT_ONCE = 50
 export class JobStore {
   readonly events = new JobEvents()
   private readonly open: OpenJobs
+  /** Systems of the jobs at work: many jobs are on one, and none ever changes. */
+  private readonly systems = new Kept<string, Promise<System>>(MOST_SYSTEMS)
   private counted: Promise<{ total: number; open: number }> | null = null
 
   constructor(
@@ -200,17 +204,24 @@ export class JobStore {
   }
 
   private async load(id: string): Promise<OpenJob | null> {
-    const [row] = await this.database.select().from(jobs).innerJoin(systems, eq(jobs.systemKey, systems.key)).where(eq(jobs.id, id))
+    const [row] = await this.database.select().from(jobs).where(eq(jobs.id, id))
     if (!row) return null
+    const system = await this.systems.get(row.systemKey, () => this.loadSystem(row.systemKey))
     const rows = await this.database.select({ body: entries.body }).from(entries).where(eq(entries.jobId, id)).orderBy(asc(entries.seq))
     const timeline = rows.map(({ body }) => body)
     return {
-      job: { id, title: row.jobs.title, createdAt: new Date(row.jobs.createdAt).toISOString() },
-      system: row.systems.body as System,
+      job: { id, title: row.title, createdAt: new Date(row.createdAt).toISOString() },
+      system,
       entries: timeline,
       byId: new Map(timeline.map((entry) => [entry.id, entry])),
-      shares: row.jobs.summary ? sharesOf(row.jobs.summary) : null,
+      shares: row.summary ? sharesOf(row.summary) : null,
     }
+  }
+
+  private async loadSystem(key: string): Promise<System> {
+    const [row] = await this.database.select({ body: systems.body }).from(systems).where(eq(systems.key, key))
+    if (!row) throw new Error('a job is on a system that is not in the store')
+    return row.body
   }
 }
 
