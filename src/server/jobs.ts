@@ -204,10 +204,13 @@ export class JobStore {
   }
 
   private async load(id: string): Promise<OpenJob | null> {
-    const [row] = await this.database.select().from(jobs).where(eq(jobs.id, id))
+    // Asked for together: neither waits in line again behind somebody else's question.
+    const [[row], rows] = await Promise.all([
+      this.database.select().from(jobs).where(eq(jobs.id, id)),
+      this.database.select({ body: entries.body }).from(entries).where(eq(entries.jobId, id)).orderBy(asc(entries.seq)),
+    ])
     if (!row) return null
     const system = await this.systems.get(row.systemKey, () => this.loadSystem(row.systemKey))
-    const rows = await this.database.select({ body: entries.body }).from(entries).where(eq(entries.jobId, id)).orderBy(asc(entries.seq))
     const timeline = rows.map(({ body }) => body)
     return {
       job: { id, title: row.title, createdAt: new Date(row.createdAt).toISOString() },
