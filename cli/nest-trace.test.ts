@@ -112,7 +112,7 @@ describe('nest-trace', () => {
   })
 })
 
-describe('a command line that is not as it should be', () => {
+describe('a command line with a mistake in it', () => {
   const isSentence = ({ err, status }: { err: string; status: number | null }, code: number, what: RegExp) => {
     expect(err).toMatch(what)
     expect(err).not.toMatch(/\n\s+at |node:internal/)

@@ -21,7 +21,13 @@ export class Writer {
     if (!journal) return doWrite(this.database, write, beside)
     const { seq, synced } = journal.append(write)
     this.underWay.add(seq)
-    await synced
+    try {
+      await synced
+    } catch (error) {
+      // It is not in the journal: nothing is to be done again, and the mark may pass it.
+      this.underWay.delete(seq)
+      throw error
+    }
     // What fails from here on stays under way: the mark does not pass it, and the next start does it again.
     await doWrite(this.database, write, async (database) => {
       await beside(database)

@@ -109,8 +109,8 @@ test('an undo says what falls with it, and what fell comes back with it', async 
     .filter({ hasText: /^\d\d:\d\dpower on/ })
     .getByRole('button', { name: 'undo' })
     .click()
-  await expect(page.getByText(/With it no longer counts: R to C/)).toBeVisible()
-  await page.getByRole('button', { name: 'undo it all the same' }).click()
+  await expect(page.getByText(/This also drops: R to C/)).toBeVisible()
+  await page.getByRole('button', { name: 'undo anyway' }).click()
   const reading = rows.filter({ hasText: 'R to C at the indoor unit' })
   await expect(reading).toContainText(/Does not count: The power is off.*undo that, and it counts again/)
   // What was undone comes back by undoing that.

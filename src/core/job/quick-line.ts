@@ -113,7 +113,7 @@ export function sayFallen(system: System, { standing }: Pick<JobState, 'standing
     const entry = standing.find((one) => one.id === id)
     return entry ? [sayDraft(system, entry)] : []
   })
-  return `no longer counts: ${said.join('; ')}`
+  return `also drops: ${said.join('; ')}`
 }
 
 /** How an entry reads on the timeline and under the quick line. */

@@ -81,8 +81,8 @@ function RowActions({ entry, state }: { entry: Entry; state: JobState }) {
       </div>
       {doing === 'undo' && (
         <div role="alert" className="ml-10 border-ember border-l-4 pl-3">
-          <p className="text-small">With it {falls}</p>
-          <Button onClick={undo}>undo it all the same</Button>
+          <p className="text-small">This {falls}</p>
+          <Button onClick={undo}>undo anyway</Button>
           <Button look="quiet" onClick={() => setDoing(null)}>
             leave it
           </Button>
@@ -135,7 +135,7 @@ function Correction({ entry, state, onDone }: { entry: ContentEntry; state: JobS
       </Button>
       {read && !read.ok && <p className="w-full text-ember text-small">{read.problem}</p>}
       {read?.ok && <p className="w-full text-hold text-small">{read.say}</p>}
-      {falls.length > 0 && <p className="w-full text-ember text-small">With it {sayFallen(system, state, falls)}</p>}
+      {falls.length > 0 && <p className="w-full text-ember text-small">This {sayFallen(system, state, falls)}</p>}
     </form>
   )
 }
