@@ -52,6 +52,9 @@ function WhyRefused({ entry, problem, say }: { entry: Entry; problem: string; sa
   )
 }
 
+/** On a phone a question would open below the edge. */
+const scrollIntoView = (element: HTMLElement | null) => element?.scrollIntoView({ block: 'nearest' })
+
 function RowActions({ entry, state }: { entry: Entry; state: JobState }) {
   const { system, timeline, record } = useDesk()
   const [doing, setDoing] = useState<'correct' | 'undo' | null>(null)
@@ -80,7 +83,7 @@ function RowActions({ entry, state }: { entry: Entry; state: JobState }) {
         )}
       </div>
       {doing === 'undo' && (
-        <div role="alert" className="ml-10 border-ember border-l-4 pl-3">
+        <div role="alert" ref={scrollIntoView} className="ml-10 border-ember border-l-4 pl-3">
           <p className="text-small">This {falls}</p>
           <Button onClick={undo}>undo anyway</Button>
           <Button look="quiet" onClick={() => setDoing(null)}>
