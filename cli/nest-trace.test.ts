@@ -61,6 +61,18 @@ describe('nest-trace trace --json', () => {
     })
   })
 
+  it('takes several entries on one line, as a list or one after the other: all or none', () => {
+    const note = (id: string) => JSON.stringify({ id, kind: 'note', text: `} {"of" ${id}` })
+    const [listed, strung, half] = trace(
+      `[${note('a')},${note('b')}]`,
+      `${note('c')} ${note('d')}; ${note('e')}`,
+      `${note('f')} {"kind":"reading"}`,
+    )
+    expect(listed.understood).toHaveLength(2)
+    expect(strung.understood).toHaveLength(3)
+    expect(half.understood).toMatchObject({ error: expect.stringContaining('Entry 2 is no entry') })
+  })
+
   it('refuses two entries with one id and keeps the first', () => {
     const note = (text: string) => JSON.stringify({ id: 'n1', at: '2026-05-04T09:10:00Z', kind: 'note', text })
     const answers = trace(note('first'), note('first'), note('second'), '{"kind":"reading"', '{"kind":"dance"}')

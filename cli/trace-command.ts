@@ -10,7 +10,9 @@ import { type Entry, stampEntry } from '@/src/core/job/entry'
 import { readEntry } from '@/src/core/job/entry-schema'
 import { foldJob, problemWithEntry } from '@/src/core/job/fold'
 import { readQuickLine, sayDraft } from '@/src/core/job/quick-line'
+import { isContent } from '@/src/core/job/standing'
 import { wholeLooks } from '@/src/core/readings/looks'
+import { capital } from '@/src/core/units/capital'
 import { sayMinutes, sayPercent } from '@/src/core/units/quantity'
 
 type Understood = TraceAnswer['understood']
@@ -30,13 +32,13 @@ export async function traceCommand(options: Options): Promise<void> {
     const opinion = formOpinion(engine, state)
     proposal = proposeCheck(engine, state)
     const answer = writeTraceAnswer(engine, state, opinion, proposal, understood, clockStamp)
-    console.log(options.has('json') ? JSON.stringify(answer) : sayTraceAnswer(engine, answer))
+    console.log(options.has('json') ? JSON.stringify(answer) : sayTraceAnswer(engine, answer, entries))
   }
 }
 
 function understand(engine: Engine, entries: readonly Entry[], line: string, proposal: Proposal | null): Understood {
   if (line === '') return []
-  if (line.startsWith('{')) return understandJson(engine, entries, line)
+  if (line.startsWith('{') || line.startsWith('[')) return understandJson(engine, entries, line)
   const state = foldJob(engine.system, entries)
   const suspects = formOpinion(engine, state).suspects.map(({ id, zone, repair }) => ({ id, zone, repair: repair?.say ?? null }))
   const read = readQuickLine(line, { system: engine.system, entries, suspects, proposed: proposal?.next?.probe ?? null })
@@ -44,31 +46,50 @@ function understand(engine: Engine, entries: readonly Entry[], line: string, pro
   return read.drafts.map((draft) => stampEntry(draft, clockStamp))
 }
 
-/** An entry as JSON; its id and time may be left out. A repeat of an entry that is in already is harmless. */
+/**
+ * Entries as JSON: one, a list of them, or one after the other on the line; id and time may be left out. A repeat of an entry that is
+ * in already is harmless. All are taken or none.
+ */
 function understandJson(engine: Engine, entries: readonly Entry[], line: string): Understood {
   const fail = (error: string): Understood => ({ error, start: null, end: null })
-  let value: unknown
-  try {
-    value = JSON.parse(line)
-  } catch {
-    return fail('This line starts like JSON but is none. Nothing was taken; earlier entries are kept.')
+  const values = readJsonValues(line)
+  if (!values) return fail('This line starts like JSON but is none. Nothing was taken; earlier entries are kept.')
+  const taken: Entry[] = []
+  for (const [index, value] of values.entries()) {
+    const read = readEntry({ id: clockStamp.newId(), at: clockStamp.now(), ...(value as object) })
+    const which = values.length > 1 ? `entry ${index + 1}` : 'this'
+    if (!read.ok) return fail(`${capital(which)} is no entry: ${read.problem} Nothing was taken; earlier entries are kept.`)
+    const known = [...entries, ...taken].find(({ id }) => id === read.entry.id)
+    if (known && JSON.stringify(known) !== JSON.stringify(read.entry))
+      return fail(`There is another entry with the id "${read.entry.id}". The first is kept; give this one an id of its own.`)
+    if (known) continue
+    const problem = problemWithEntry(engine.system, [...entries, ...taken], read.entry)
+    if (problem) return fail(values.length > 1 ? `${capital(which)}: ${problem} Nothing of this line was taken.` : problem)
+    taken.push(read.entry)
   }
-  const read = readEntry({ id: clockStamp.newId(), at: clockStamp.now(), ...(value as object) })
-  if (!read.ok) return fail(`This is no entry: ${read.problem} Nothing was taken; earlier entries are kept.`)
-  const known = entries.find(({ id }) => id === read.entry.id)
-  if (known)
-    return JSON.stringify(known) === JSON.stringify(read.entry)
-      ? []
-      : fail(`There is another entry with the id "${read.entry.id}". The first is kept; give this one an id of its own.`)
-  const problem = problemWithEntry(engine.system, entries, read.entry)
-  return problem ? fail(problem) : [read.entry]
+  return taken
 }
 
-function sayTraceAnswer(engine: Engine, answer: TraceAnswer): string {
+/** JSON values of a line: the items of a list, or values that follow each other; null when it is no JSON. */
+function readJsonValues(line: string): unknown[] | null {
+  const parse = (text: string): unknown[] | null => {
+    try {
+      const value: unknown = JSON.parse(text)
+      return Array.isArray(value) ? value : [value]
+    } catch {
+      return null
+    }
+  }
+  // Between two objects that follow each other there is at most a comma or a semicolon; inside a text a quote would stand before.
+  return parse(line) ?? parse(`[${line.replace(/\}\s*[,;]?\s*(?=\{")/g, '},')}]`)
+}
+
+function sayTraceAnswer(engine: Engine, answer: TraceAnswer, entries: readonly Entry[]): string {
   const { system } = engine
   const lines: string[] = []
   const { understood, next, verdict } = answer
-  if (Array.isArray(understood)) lines.push(...understood.map((entry) => `= ${sayDraft(system, entry)}`))
+  if (Array.isArray(understood))
+    lines.push(...understood.map((entry) => `= ${sayDraft(system, entry, { standing: entries.filter(isContent) })}`))
   else lines.push(`? ${understood.error}`)
   lines.push(
     ...answer.suspects

@@ -1,14 +1,14 @@
 import 'server-only'
 import { and, asc, count, desc, eq, isNull, like, sql } from 'drizzle-orm'
 import type { Entry } from '@/src/core/job/entry'
-import { foldJob } from '@/src/core/job/fold'
 import { firstClash, type JobFile } from '@/src/core/job/job-file'
-import { type JobSummary, searchWords, sharesOf, summarise, type ZoneShares } from '@/src/core/job/job-summary'
+import { type JobSummary, sharesOf, type ZoneShares } from '@/src/core/job/job-summary'
 import { isDeepEqual } from '@/src/core/units/is-deep-equal'
 import { Kept } from '@/src/core/units/kept'
 import type { System } from '@/src/core/wiring/system'
 import type { Database } from '@/src/server/database'
 import { JobEvents } from '@/src/server/job-events'
+import { type Counts, keepSummary, LateSummaries } from '@/src/server/late-summaries'
 import { type OpenJob, OpenJobs } from '@/src/server/open-jobs'
 import { entries, jobs, systems } from '@/src/server/schema'
 import type { Writer } from '@/src/server/writer'
@@ -51,13 +51,15 @@ export class JobStore {
   private readonly open: OpenJobs
   /** Systems of the jobs at work: many jobs are on one, and none ever changes. */
   private readonly systems = new Kept<string, Promise<System>>(MOST_SYSTEMS)
-  private counted: Promise<{ total: number; open: number }> | null = null
+  private counted: Promise<Counts> | null = null
+  private readonly summaries: LateSummaries
 
   constructor(
     private readonly database: Database,
     private readonly writer: Writer,
   ) {
     this.open = new OpenJobs((id) => this.load(id))
+    this.summaries = new LateSummaries(database, () => this.counts())
   }
 
   /** A job with its system and timeline, as it would be written to a file; null when there is none. */
@@ -114,14 +116,16 @@ export class JobStore {
       const job = await this.open.get(id)
       if (!job) return false
       if (of !== job.entries.length) return true
+      await this.summaries.settled()
       job.shares = shares
-      await keepSummary(this.database, job, job.entries)
+      await keepSummary(this.database, job)
       return true
     })
   }
 
   /** A page of the list, the newest first, found in the database alone. */
   async list({ words, show, after, limit }: ListQuery): Promise<JobPage> {
+    await this.summaries.settled()
     const fits = and(
       show === 'all' ? undefined : eq(jobs.isClosed, show === 'closed'),
       ...words
@@ -151,7 +155,7 @@ export class JobStore {
   }
 
   /** How many jobs there are and how many of them are open: counted once, kept from then on, since nobody else writes here. */
-  private counts(): Promise<{ total: number; open: number }> {
+  private counts(): Promise<Counts> {
     this.counted ??= (async () => {
       const [[total], [open]] = await Promise.all([
         this.database.select({ of: count() }).from(jobs),
@@ -175,7 +179,7 @@ export class JobStore {
       if (rows.length === 0) return
       for (const { id } of rows) {
         const job = await this.open.get(id)
-        if (job) await keepSummary(this.database, job, job.entries)
+        if (job) await keepSummary(this.database, job)
       }
     }
   }
@@ -185,21 +189,22 @@ export class JobStore {
     return (await this.database.select({ id: jobs.id }).from(jobs).orderBy(asc(jobs.createdAt))).map(({ id }) => id)
   }
 
-  /** Writes entries and the job's summary with them; in memory they are there once they are in the tables. */
+  /** Waits until the list says all that was written. */
+  settled(): Promise<void> {
+    return this.summaries.settled()
+  }
+
+  /** Writes entries; in memory they are there once they are in the tables, and on the list soon after. */
   private async add(job: OpenJob, fresh: readonly Entry[], write: Write): Promise<void> {
-    const timeline = [...job.entries, ...fresh]
-    await this.writer.write(write, (database) => keepSummary(database, job, timeline))
-    const wasClosed = write.do === 'job' ? null : isClosed(job, job.entries)
-    const counts = await this.counted
-    if (counts) {
-      if (wasClosed === null) counts.total++
-      if (wasClosed !== false) counts.open += 1
-      if (isClosed(job, timeline)) counts.open -= 1
-    }
+    // Counted before there is more to count.
+    await this.counts()
+    const from = write.do === 'job' ? null : job.entries.length
+    const done = await this.writer.begin(write)
     for (const entry of fresh) {
       job.entries.push(entry)
       job.byId.set(entry.id, entry)
     }
+    this.summaries.put(job, from, done)
     this.events.tell(job.job.id, job.entries.length)
   }
 
@@ -227,16 +232,6 @@ export class JobStore {
     return row.body
   }
 }
-
-async function keepSummary(database: Database, { job, system, shares }: OpenJob, timeline: readonly Entry[]): Promise<void> {
-  const summary = summarise(job, system, foldJob(system, timeline), shares)
-  await database
-    .update(jobs)
-    .set({ summary, words: searchWords(summary), isClosed: summary.closedAt !== null })
-    .where(eq(jobs.id, job.id))
-}
-
-const isClosed = ({ system }: OpenJob, timeline: readonly Entry[]): boolean => foldJob(system, timeline).closedAt !== null
 
 /** The id that an entry bears which is not the one that is known by it, or that two of these bear; null when there is none. */
 const clashOf = ({ byId }: OpenJob, added: readonly Entry[]): string | null =>

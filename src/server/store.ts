@@ -6,7 +6,7 @@ import { Journal, type Numbered } from '@/src/server/journal/journal'
 import { seedWhenEmpty } from '@/src/server/seed'
 import { copyClosedStore, findStore, lastCopy, noteMade, placesIn, StoreDamaged, sayDamage } from '@/src/server/store-folder'
 import { Writer } from '@/src/server/writer'
-import { doWrite, keepMark, readMark, summaryLater, type Write } from '@/src/server/writes'
+import { keepMark, readMark, redoWrite, type Write } from '@/src/server/writes'
 
 /** The open store. */
 export interface Store {
@@ -64,7 +64,16 @@ const closeAll = (closeDatabase: () => Promise<void>, journal: Journal<Write>, l
 
 async function begin(database: Database, journal: Journal<Write> | null, close: () => Promise<void>): Promise<Store> {
   const writer = new Writer(database, journal)
-  const store: Store = { database, writer, jobs: new JobStore(database, writer), close }
+  const jobs = new JobStore(database, writer)
+  const store: Store = {
+    database,
+    writer,
+    jobs,
+    close: async () => {
+      await jobs.settled()
+      await close()
+    },
+  }
   await store.jobs.prepare()
   await seedWhenEmpty(store, new Date())
   return store
@@ -87,7 +96,7 @@ async function redo(database: Database, records: Iterable<Numbered<Write>>): Pro
   let undone = 0
   for (const { seq, write } of records) {
     if (seq <= mark) continue
-    await doWrite(database, write, summaryLater(write))
+    await redoWrite(database, write)
     last = seq
     if (++undone % MARK_EVERY === 0) await keepMark(database, seq)
   }

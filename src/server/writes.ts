@@ -19,20 +19,17 @@ export type Write =
 /** Rows put in with one statement: short enough that other requests go on between two of them. */
 const ROWS_AT_ONCE = 250
 
-/** What is done in the tables together with a write: the summary that goes with it, the mark of the journal. */
-export type Beside = (database: Database) => Promise<void>
-
 /**
- * Does a write in the tables. Entries whose id is in already are passed over, whatever they say: the first is kept. A short write and
- * what goes with it are one transaction; a long one is done in pieces, with its job off the list until it is whole.
+ * Does a write in the tables. Entries whose id is in already are passed over, whatever they say: the first is kept. A short write is
+ * one transaction; a long one is done in pieces, with its job off the list until its line is made.
  */
-export async function doWrite(database: Database, write: Write, beside: Beside): Promise<void> {
+export async function doWrite(database: Database, write: Write): Promise<void> {
   const rows = rowsOf(write)
+  if (write.do === 'entries' && rows.length <= ROWS_AT_ONCE) return insertEntryRows(database, rows)
   if (rows.length <= ROWS_AT_ONCE)
     return database.transaction(async (transaction) => {
       await doHead(transaction, write)
       await insertEntryRows(transaction, rows)
-      await beside(transaction)
     })
   await doHead(database, write)
   await clearSummary(database, rows[0].jobId)
@@ -41,16 +38,23 @@ export async function doWrite(database: Database, write: Write, beside: Beside):
     // The database answers without letting anybody else have a turn: that is given here.
     await new Promise((resolve) => setImmediate(resolve))
   }
-  await beside(database)
 }
 
-/** Beside a write whose job's summary is made later. */
-export const summaryLater =
-  (write: Write): Beside =>
-  async (database) => {
-    const id = write.do === 'job' ? write.job.id : write.do === 'entries' ? write.jobId : null
-    if (id !== null) await clearSummary(database, id)
-  }
+/** Does a write again after a start: its job's line of the list is to be made anew. */
+export async function redoWrite(database: Database, write: Write): Promise<void> {
+  await doWrite(database, write)
+  const id = write.do === 'job' ? write.job.id : write.do === 'entries' ? write.jobId : null
+  if (id !== null) await clearSummary(database, id)
+}
+
+/** Keeps a job's line of the list. */
+export async function writeSummary(
+  database: Database,
+  jobId: string,
+  line: Pick<typeof jobs.$inferInsert, 'summary' | 'words' | 'isClosed'>,
+): Promise<void> {
+  await database.update(jobs).set(line).where(eq(jobs.id, jobId))
+}
 
 const clearSummary = async (database: Database, jobId: string): Promise<void> => {
   await database.update(jobs).set({ summary: null }).where(eq(jobs.id, jobId))
