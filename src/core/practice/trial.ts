@@ -11,7 +11,7 @@ import { planRoute } from '@/src/core/diagnosis/route'
 import { listSuspects } from '@/src/core/diagnosis/suspects'
 import type { Verdict } from '@/src/core/diagnosis/verdict'
 import type { House } from '@/src/core/practice/house'
-import type { Probe } from '@/src/core/readings/check'
+import type { Answer, Probe } from '@/src/core/readings/check'
 import type { Random } from '@/src/core/units/random'
 import { callsOf } from '@/src/core/wiring/system'
 
@@ -55,8 +55,36 @@ export interface Start {
 /** A search that has asked so much is given up: what comes and goes is waited for on another day. Assumption. */
 const MOST_CHECKS = 80
 
+/** One step of a search as it is done in the house: what is changed, the minutes it takes, and what is then asked. */
+export interface SearchStep {
+  readonly changes: readonly BenchChange[]
+  /** Minutes of the walk and the hands, and of the reading after them. */
+  readonly minutes: number
+  readonly probe: Probe
+}
+
+/** What the house answered: whether its protection opened since the changes, and whether a transformer was cooked. */
+export interface Answered {
+  readonly answer: Answer
+  readonly tripped: boolean
+  readonly cooked: boolean
+}
+
 /** Lets a solver ask a house until it has a verdict. Minutes are those of the walk, the hands, the reading and what trips cost. */
 export function runTrial(engine: Engine, house: House, start: Start, solver: Solver = freeChoice): Trial {
+  const search = searchBySteps(engine, start, solver)
+  let step = search.next()
+  while (!step.done) {
+    const { changes, probe, minutes } = step.value
+    for (const change of changes) house.change(change)
+    const asked = house.ask(probe)
+    step = search.next({ ...asked, cooked: house.pass(minutes) })
+  }
+  return step.value
+}
+
+/** The same search, step by step: whoever drives it does each step in a house of their own and gives back what was answered. */
+export function* searchBySteps(engine: Engine, start: Start, solver: Solver = freeChoice): Generator<SearchStep, Trial, Answered> {
   const { system } = engine
   const { complaint, repaired = [], before = [], mostChecks = MOST_CHECKS } = start
   let bench: Bench = start.bench ?? createBench(system)
@@ -76,9 +104,14 @@ export function runTrial(engine: Engine, house: House, start: Start, solver: Sol
     const route = planRoute(system, bench, next.bench, next.place, engine.cost)
     const taken = route.minutes + engine.cost.reading[next.probe.meter]
     minutes += taken
-    bench = make(route.changes)
-    const { answer, tripped } = house.ask(next.probe)
-    if (house.pass(taken)) cooked++
+    for (const change of route.changes) {
+      const applied = applyChange(system, bench, change)
+      if (!applied.ok) throw new Error(applied.problem)
+      bench = applied.bench
+    }
+    const answered = yield { changes: route.changes, minutes: taken, probe: next.probe }
+    const { answer, tripped } = answered
+    if (answered.cooked) cooked++
     if (tripped) {
       const isBreaker = isResettable(system, bench)
       trips++
@@ -89,16 +122,6 @@ export function runTrial(engine: Engine, house: House, start: Start, solver: Sol
       observations.push({ id: `${checks}-trip`, bench, probe: { meter: 'trip' }, answer: { word: tripped ? 'trips' : 'holds' } })
     if (tripped) bench = { ...bench, slot: { ...bench.slot, open: true } }
     if (next.probe.meter !== 'trip') observations.push({ id: `${checks}`, bench, probe: next.probe, answer })
-  }
-
-  function make(changes: readonly BenchChange[]): Bench {
-    for (const change of changes) {
-      const applied = applyChange(system, bench, change)
-      if (!applied.ok) throw new Error(applied.problem)
-      bench = applied.bench
-      house.change(change)
-    }
-    return bench
   }
 }
 

@@ -1,0 +1,102 @@
+/**
+ * The independent exam: houses of another model (circuit simulator, parts as they are sold, real time, structures that the catalogue
+ * lacks) searched by the product. tsx tests/independent/exam.ts [--houses N a system] [--seed S] [--only system,...] [--out FILE]
+ */
+import { fork } from 'node:child_process'
+import { appendFileSync, readFileSync, writeFileSync } from 'node:fs'
+import { availableParallelism } from 'node:os'
+import { parseArgs } from 'node:util'
+import { createEngine } from '@/src/core/diagnosis/engine'
+import { catalogue, systemById } from '@/src/core/wiring/systems/catalogue'
+import { type IndependentSitting, sitIndependently } from '@/tests/independent/sitting'
+import { startSpice } from '@/tests/independent/spice-session'
+
+const { values: options } = parseArgs({
+  options: {
+    houses: { type: 'string', default: '10' },
+    seed: { type: 'string', default: '1' },
+    only: { type: 'string' },
+    log: { type: 'string', default: '/tmp/independent.jsonl' },
+    worker: { type: 'boolean', default: false },
+  },
+})
+
+async function work(): Promise<void> {
+  const systems = (options.only ?? '').split(',')
+  const spice = startSpice()
+  for (const id of systems) {
+    const system = systemById(id)
+    if (!system) throw new Error(`no system ${id}`)
+    const engine = createEngine(system)
+    for (let house = 0; house < Number(options.houses); house++) {
+      const seed = Number(options.seed) * 100_000 + house
+      try {
+        const sitting = await sitIndependently(engine, spice, seed)
+        appendFileSync(options.log, `${JSON.stringify(sitting)}\n`)
+      } catch (error) {
+        appendFileSync(options.log, `${JSON.stringify({ system: id, seed, failed: (error as Error).stack })}\n`)
+      }
+    }
+  }
+  spice.end()
+}
+
+export function summarise(sittings: readonly IndependentSitting[]) {
+  const of = sittings.length
+  const share = (count: number) => Number((count / Math.max(1, of)).toFixed(4))
+  const count = (is: (one: IndependentSitting) => boolean) => sittings.filter(is).length
+  const sound = sittings.filter(({ from }) => from === 'sound')
+  const claims = sittings.filter(({ outcome, claimed }) => outcome !== 'no ending' && claimed >= 0.85 && claimed < 0.95)
+  return {
+    houses: of,
+    right: share(count(({ outcome }) => outcome === 'right')),
+    rightOrGroup: share(count(({ outcome }) => outcome === 'right' || outcome === 'group')),
+    wrong: share(count(({ outcome }) => outcome === 'wrong')),
+    wrongWhileCertain: share(count(({ outcome, claimed }) => outcome === 'wrong' && claimed >= 0.95)),
+    soundTold: sound.length === 0 ? null : Number((sound.filter(({ outcome }) => outcome === 'right').length / sound.length).toFixed(4)),
+    soundCondemned: share(sound.filter(({ outcome }) => outcome === 'wrong').length),
+    soundChecks: sound.length === 0 ? null : sound.reduce((sum, { checks }) => sum + checks, 0) / sound.length,
+    transformersLost: share(count(({ cooked }) => cooked > 0)),
+    withoutEnding: share(count(({ outcome }) => outcome === 'no ending')),
+    checks: sittings.reduce((sum, { checks }) => sum + checks, 0) / Math.max(1, of),
+    minutes: sittings.reduce((sum, { minutes }) => sum + minutes, 0) / Math.max(1, of),
+    claimed90: { of: claims.length, right: claims.filter(({ outcome }) => outcome === 'right').length },
+  }
+}
+
+async function main(): Promise<void> {
+  if (options.worker) return work()
+  writeFileSync(options.log, '')
+  const waiting = options.only?.split(',') ?? catalogue.map(({ id }) => id)
+  const next = async (): Promise<void> => {
+    const id = waiting.shift()
+    if (id === undefined) return
+    await new Promise<void>((resolve) => {
+      fork(process.argv[1], ['--worker', '--only', id, '--houses', options.houses, '--seed', options.seed, '--log', options.log]).on(
+        'exit',
+        () => resolve(),
+      )
+    })
+    return next()
+  }
+  await Promise.all(Array.from({ length: availableParallelism() }, next))
+  const lines = readFileSync(options.log, 'utf8')
+    .trim()
+    .split('\n')
+    .map((line) => JSON.parse(line))
+  const sittings = lines.filter((line): line is IndependentSitting => 'outcome' in line)
+  for (const line of lines)
+    if ('failed' in line) console.log(`${line.system} ${line.seed}: ${line.failed.split('\n').slice(0, 3).join(' | ')}`)
+  console.log(JSON.stringify(summarise(sittings), null, 1))
+  for (const from of ['catalogue', 'elsewhere', 'sound'] as const) {
+    const { houses, right, rightOrGroup, wrong, wrongWhileCertain, withoutEnding, checks } = summarise(
+      sittings.filter((one) => one.from === from),
+    )
+    console.log(from, JSON.stringify({ houses, right, rightOrGroup, wrong, wrongWhileCertain, withoutEnding, checks }))
+  }
+}
+
+main().catch((error: Error) => {
+  console.error(error)
+  process.exitCode = 1
+})

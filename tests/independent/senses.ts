@@ -1,0 +1,141 @@
+import type { Answer, Probe } from '@/src/core/readings/check'
+import { LANDED, LANDINGS, marks, RUNS, WIRING, wordsOfLook, workingAt } from '@/src/core/readings/looks'
+import { ampsLink } from '@/src/core/readings/meter-readings'
+import { magnitude, subtract } from '@/src/core/units/complex'
+import { defaultMeter, shownAmps, shownOhms, shownVolts } from '@/src/core/units/meter'
+import type { Random } from '@/src/core/units/random'
+import { terminalPoint } from '@/src/core/wiring/point'
+import { partById, partsOf, type System } from '@/src/core/wiring/system'
+import type { IndependentHouse } from '@/tests/independent/house'
+
+/** One look in so many is wrong, and one reading in so many. */
+const LOOK_WRONG = 0.02
+const READING_WRONG = 0.01
+const RUNS_ABOVE = 0.65
+const WATCHED_S = 20
+
+/** What a technician reads, sees and hears in a house of the exam. */
+export class Senses {
+  constructor(
+    private readonly house: IndependentHouse,
+    /** The same house with nothing wrong, for what it should do. */
+    private readonly sound: (bench: IndependentHouse['bench']) => Promise<ReadonlyMap<string, boolean>>,
+    private readonly system: System,
+    private readonly random: Random,
+    private readonly gain: number,
+  ) {}
+
+  async take(probe: Probe): Promise<Answer> {
+    const { random } = this
+    switch (probe.meter) {
+      case 'trip':
+        return { word: this.house.tripped ? 'trips' : 'holds' }
+      case 'look': {
+        const word = await this.look(probe.at)
+        const words = wordsOfLook(this.system, probe.at)
+        const other = words.filter((one) => one !== word)
+        return { word: random.uniform() < LOOK_WRONG && other.length > 0 ? random.pick(other) : word }
+      }
+      case 'volts': {
+        const { voltsInputOhm, lowImpedanceOhm, voltsInputFarad } = defaultMeter
+        const volts = probe.lowImpedance
+          ? await this.house.voltsAcross(probe.a, probe.b, lowImpedanceOhm, 0)
+          : await this.house.voltsAcross(probe.a, probe.b, voltsInputOhm, voltsInputFarad)
+        const read = this.house.bench.power ? volts : 0
+        return shownVolts(
+          Math.abs(this.wrongly(read, 26) * this.gain * (1 + 0.004 * random.normal()) + 0.04 * random.normal()),
+          defaultMeter,
+        )
+      }
+      case 'ohms': {
+        const ohms = await this.house.ohmsAcross(probe.a, probe.b)
+        if (ohms > 900) {
+          // A direct current finds its way through electronics as it likes.
+          if (random.uniform() < 0.15 || ohms > 30e6) return 'OL'
+          return shownOhms(ohms * Math.exp(0.7 * random.normal()), defaultMeter)
+        }
+        return shownOhms(
+          Math.max(0, this.wrongly(ohms, 20) * (1 + 0.01 * random.normal()) + 0.2 + 0.15 * Math.abs(random.normal())),
+          defaultMeter,
+        )
+      }
+      case 'amps': {
+        const volts = await this.house.volts()
+        const amps = this.house.bench.power ? this.house.ampsThrough(volts, ampsLink(this.system, probe.on)) : 0
+        const most = probe.hold ? Math.max(amps, this.house.highestA) : amps
+        return shownAmps(Math.abs(most * (1 + 0.02 * random.normal()) + 0.01 * random.normal()), defaultMeter)
+      }
+    }
+  }
+
+  private wrongly(value: number, about: number): number {
+    return this.random.uniform() < READING_WRONG ? about * this.random.uniform() : value
+  }
+
+  /** What works now, part by part. */
+  async working(): Promise<ReadonlyMap<string, boolean>> {
+    const { house } = this
+    const works = new Map<string, boolean>()
+    const volts = house.bench.power ? await house.volts() : null
+    for (const load of partsOf(this.system, 'load')) {
+      const [a, b] = load.between.map((name) => terminalPoint(name, load.place))
+      works.set(load.id, volts !== null && magnitude(subtract(volts(a), volts(b))) > RUNS_ABOVE * load.volts)
+    }
+    const isWelded = (id: string) => house.shownTrouble?.effects.some((effect) => effect.do === 'weld' && effect.coil === id) ?? false
+    for (const coil of partsOf(this.system, 'coil')) works.set(coil.id, house.state.pulledIn.has(coil.id) || isWelded(coil.id))
+    return works
+  }
+
+  private async look(at: string): Promise<string> {
+    const { house, system, random } = this
+    const { trouble } = house
+    if (at === 'fuse') return house.isFuseOpen ? 'blown' : 'good'
+    if (at.startsWith(RUNS)) {
+      const [works, soundly] = [await this.working(), await this.sound(house.bench)]
+      return workingAt(system, at.slice(RUNS.length)).every(({ id }) => works.get(id) === soundly.get(id)) ? 'as called' : 'not as called'
+    }
+    if (at.startsWith(WIRING)) {
+      const isHurt =
+        trouble?.fault?.zone === at.slice(WIRING.length) &&
+        ['conductor-open', 'conductor-short', 'conductor-to-chassis', 'lead-to-chassis'].includes(trouble.fault.family)
+      return random.uniform() < (isHurt ? 0.5 : 0.05) ? random.pick(marks) : 'sound'
+    }
+    if (at.startsWith(LANDINGS)) {
+      const place = at.slice(LANDINGS.length)
+      for (const effect of trouble?.effects ?? []) {
+        if (effect.do !== 'open' || !effect.link.startsWith('landing:') || !effect.link.endsWith(`@${place}`)) continue
+        const end = effect.link.slice('landing:'.length)
+        if (house.bench.lifted.includes(end)) continue
+        const isMoved = trouble?.effects.some((other) => other.do === 'short' && other.a === end)
+        return `${isMoved ? 'wrong' : 'off'}: ${end}`
+      }
+      const family = trouble?.fault?.zone === place ? trouble.fault.family : null
+      if (family === 'jumper-left' || family === 'transformers-tied') return 'strap'
+      if (family === 'water-in-connector') return 'wet'
+      if (family === 'strip-corroded') return random.uniform() < 0.85 ? 'corroded' : LANDED
+      return random.uniform() < 0.03 ? 'corroded' : LANDED
+    }
+    const part = partById(system, at)
+    const works = await this.working()
+    if (part?.kind === 'load') return works.get(at) ? 'runs' : 'still'
+    if (part?.kind === 'board') {
+      if (!house.bench.power) return 'dark'
+      const volts = await house.volts()
+      const [hot, common] = part.between.map((name) => terminalPoint(name, part.place))
+      const isLit = magnitude(subtract(volts(hot), volts(common))) >= part.aliveAboveVolts && !this.isDead(part.id)
+      return !isLit ? 'dark' : house.isWaiting(part.id) ? 'flashes' : 'steady'
+    }
+    if (part?.kind === 'thermostat') {
+      if (house.moves(`${at} dies`, WATCHED_S) > 1) return 'chatters'
+      if (house.state.guarded.has(at)) return 'over-current code'
+      return house.state.alive.has(at) ? 'alive' : 'blank'
+    }
+    if (house.moves(at, WATCHED_S) > 3) return 'chatters'
+    const isIn = works.get(at) ?? false
+    return part?.kind === 'coil' && part.role === 'damper' ? (isIn ? 'shut' : 'open') : isIn ? 'in' : 'out'
+  }
+
+  private isDead(board: string): boolean {
+    return this.house.shownTrouble?.effects.some((effect) => effect.do === 'open' && effect.link === `body:${board}`) ?? false
+  }
+}

@@ -1,0 +1,155 @@
+import type { Bench } from '@/src/core/bench/bench'
+import { type Complaint, emptyComplaint } from '@/src/core/diagnosis/complaint'
+import type { Engine } from '@/src/core/diagnosis/engine'
+import { type Answered, type SearchStep, searchBySteps, type Trial } from '@/src/core/practice/trial'
+import { createRandom } from '@/src/core/units/random'
+import { callsOf, firstPart, partsOf } from '@/src/core/wiring/system'
+import { drawParts, wireOtherwise } from '@/tests/independent/draw'
+import { IndependentHouse } from '@/tests/independent/house'
+import { Senses } from '@/tests/independent/senses'
+import type { SpiceSession } from '@/tests/independent/spice-session'
+import { drawTrouble, type Trouble } from '@/tests/independent/trouble'
+
+/** One house of the independent exam and how its search ended. */
+export interface IndependentSitting {
+  readonly system: string
+  readonly seed: number
+  readonly trouble: string
+  readonly from: Trouble['from']
+  readonly otherwise: string | null
+  readonly outcome: 'right' | 'group' | 'wrong' | 'no ending'
+  /** Probability that the verdict claimed; 0 without one. */
+  readonly claimed: number
+  readonly said: string
+  readonly checks: number
+  readonly minutes: number
+  readonly cooked: number
+  readonly steps: readonly string[]
+}
+
+const MOST_CHECKS = 60
+const SETTLES_S = 600
+const A_CALL_S = 400
+const NOTHING_TOLD = 0.15
+const HANDS_MIN_S = 4
+
+export async function sitIndependently(engine: Engine, spice: SpiceSession, seed: number): Promise<IndependentSitting> {
+  const random = createRandom(seed)
+  const { system, how } = wireOtherwise(drawParts(engine.system, random), random)
+  const trouble = drawTrouble(engine.system, random)
+  const fuseTimes = Math.exp(0.6 * Math.max(-2, Math.min(2, random.normal())))
+  const rating = firstPart(engine.system, 'fuse').ratingA
+  const foundRating = random.uniform() < 0.1 ? 5 : rating
+  const make = (wrong: Trouble | null, seedOf: number) =>
+    new IndependentHouse(system, engine.system, wrong, spice, createRandom(seedOf), fuseTimes, foundRating)
+  const gain = 1 + 0.008 * random.normal()
+  const sensesOf = (house: IndependentHouse) => new Senses(house, soundly, engine.system, createRandom(seed + 7), gain)
+
+  const soundWork = new Map<string, Promise<ReadonlyMap<string, boolean>>>()
+  function soundly(bench: Bench): Promise<ReadonlyMap<string, boolean>> {
+    const key = JSON.stringify([bench.call, bench.lifted, bench.jumpers, bench.unplugged, bench.power, bench.slot.open])
+    const known = soundWork.get(key)
+    if (known) return known
+    const working = (async () => {
+      const house = make(null, 1)
+      house.bench = { ...bench, call: 'off' }
+      await house.run(SETTLES_S)
+      house.change({ do: 'call', call: bench.call })
+      await house.run(A_CALL_S)
+      return sensesOf(house).working()
+    })()
+    soundWork.set(key, working)
+    return working
+  }
+
+  const house = make(trouble, seed + 3)
+  const complaint = await complain(engine, house, make, sensesOf, random)
+  // The technician stands before a house that has long been powered; a fuse that its trouble blew is blown.
+  await house.run(SETTLES_S)
+  house.tripped = false
+  const senses = sensesOf(house)
+  const steps: string[] = []
+  const take = async ({ changes, minutes, probe }: SearchStep): Promise<Answered> => {
+    const before = house.cooked
+    for (const change of changes) house.change(change)
+    await house.run(Math.max(HANDS_MIN_S, minutes * 60))
+    const answer = await senses.take(probe)
+    steps.push(
+      `${changes.map((change) => Object.values(change).join(' ')).join('; ')} | ${JSON.stringify(probe)} = ${JSON.stringify(answer)}${house.tripped ? ' TRIPPED' : ''}`,
+    )
+    const { tripped } = house
+    if (tripped) house.bench = { ...house.bench, slot: { ...house.bench.slot, open: true } }
+    house.tripped = false
+    return { answer, tripped, cooked: house.cooked > before }
+  }
+  const search = searchBySteps(engine, { complaint, mostChecks: MOST_CHECKS })
+  let step = search.next()
+  while (!step.done) step = search.next(await take(step.value))
+  return {
+    ...markOf(step.value, trouble),
+    system: engine.system.id,
+    seed,
+    trouble: trouble.name,
+    from: trouble.from,
+    otherwise: how,
+    checks: step.value.checks,
+    minutes: step.value.minutes,
+    cooked: step.value.cooked,
+    steps: [JSON.stringify(complaint), ...steps],
+  }
+}
+
+function markOf({ verdict, lead }: Trial, trouble: Trouble): Pick<IndependentSitting, 'outcome' | 'claimed' | 'said'> {
+  if (!verdict) return { outcome: 'no ending', claimed: 0, said: lead }
+  const { probability: claimed } = verdict
+  if (verdict.found === 'nothing-wrong') return { outcome: trouble.from === 'sound' ? 'right' : 'wrong', claimed, said: 'nothing wrong' }
+  const said = `${verdict.repair.id}${verdict.found === 'group' ? ` (group of ${verdict.suspects.join(', ')})` : ''}`
+  const named = [verdict.repair.id, ...(verdict.also ? [verdict.also.repair.id] : [])]
+  if (named.some((id) => trouble.mendedBy.includes(id))) return { outcome: 'right', claimed, said }
+  const holds =
+    verdict.found === 'group' && (verdict.zone === trouble.zone || (trouble.fault && verdict.suspects.includes(trouble.fault.id)))
+  return { outcome: holds ? 'group' : 'wrong', claimed, said }
+}
+
+/** What the customer tells: what each call does in this house, against what it should do. Blows the fuse where the house would have. */
+async function complain(
+  engine: Engine,
+  house: IndependentHouse,
+  make: (wrong: Trouble | null, seed: number) => IndependentHouse,
+  sensesOf: (house: IndependentHouse) => Senses,
+  random: ReturnType<typeof createRandom>,
+): Promise<Complaint> {
+  const { trouble } = house
+  if (!trouble || trouble.from === 'sound' || random.uniform() < NOTHING_TOLD) {
+    // What nobody tells may still have blown the fuse; it is found so in half of those houses.
+    return emptyComplaint
+  }
+  const calls = callsOf(engine.system)
+  const dead: string[] = []
+  const never: string[] = []
+  let blowsOn: (typeof calls)[number] | 'off' | null = null
+  for (const call of ['off', ...calls] as const) {
+    const [mine, sound] = [make(trouble, 11), make(null, 11)]
+    for (const one of [mine, sound]) {
+      await one.run(SETTLES_S)
+      one.tripped = one === mine ? one.tripped : false
+      if (call !== 'off') one.change({ do: 'call', call })
+      await one.run(A_CALL_S)
+    }
+    if (mine.tripped || (call === 'off' && mine.isFuseOpen)) blowsOn ??= call
+    const [is, should] = [await sensesOf(mine).working(), await sensesOf(sound).working()]
+    const loads = partsOf(engine.system, 'load').map(({ id }) => id)
+    if (call !== 'off' && loads.some((id) => should.get(id) && !is.get(id))) dead.push(call)
+    if (loads.some((id) => !should.get(id) && is.get(id))) never.push(call)
+  }
+  if (blowsOn !== null) {
+    const isFoundBlown = random.uniform() < 0.7
+    if (isFoundBlown) house.blow()
+    return blowsOn === 'off'
+      ? { ...emptyComplaint, symptoms: ['fuse-at-power-up'] }
+      : { ...emptyComplaint, symptoms: ['fuse-on-call'], call: blowsOn }
+  }
+  if (dead.length === calls.length) return { ...emptyComplaint, symptoms: ['nothing-runs'] }
+  if (dead.length > 0) return { ...emptyComplaint, symptoms: ['mode-dead'], call: calls.find((call) => dead.includes(call)) ?? null }
+  return never.length > 0 ? { ...emptyComplaint, symptoms: ['never-stops'] } : emptyComplaint
+}

@@ -1,0 +1,185 @@
+import { enumerateFaults } from '@/src/core/faults/enumerate'
+import type { Effect, Fault } from '@/src/core/faults/fault'
+import type { Random } from '@/src/core/units/random'
+import { bodyLink, callLink, plugLink, switchedTerminals, windingLink } from '@/src/core/wiring/assembly'
+import { CHASSIS, pinPoint, terminalPoint } from '@/src/core/wiring/point'
+import { feedOf } from '@/src/core/wiring/supply'
+import { partsOf, type System } from '@/src/core/wiring/system'
+
+/** What is wrong with a house of the exam. */
+export interface Trouble {
+  readonly name: string
+  /** From the engine's catalogue, or of a structure that it lacks; `sound` when nothing is wrong. */
+  readonly from: 'sound' | 'catalogue' | 'elsewhere'
+  readonly effects: readonly Effect[]
+  /** Coils whose armature does not move whatever their volts. */
+  readonly jammed: readonly string[]
+  /** Shows only once the call has been on for so many seconds. */
+  readonly afterS: number
+  /** Shows in this share of the times that the house is touched. */
+  readonly shows: number
+  /** Acts that mend it, by the catalogue's ids. */
+  readonly mendedBy: readonly string[]
+  /** Where it is: a cable or a place. */
+  readonly zone: string | null
+  /** The catalogue's fault, if it is one. */
+  readonly fault: Fault | null
+}
+
+const none: Trouble = {
+  name: 'nothing wrong',
+  from: 'sound',
+  effects: [],
+  jammed: [],
+  afterS: 0,
+  shows: 1,
+  mendedBy: [],
+  zone: null,
+  fault: null,
+}
+
+const NOT_HIDDEN = ['delay-running', 'fuse-only', 'bond-missing']
+const SOUND = 0.1
+const ELSEWHERE = 0.2
+const COMES_AND_GOES = 0.04
+
+export function drawTrouble(system: System, random: Random): Trouble {
+  const kind = random.uniform()
+  if (kind < SOUND) return none
+  if (kind < SOUND + ELSEWHERE) return random.pick(elsewhere(system, random))
+  const faults = enumerateFaults(system).filter(({ family }) => !NOT_HIDDEN.includes(family))
+  let left = random.uniform() * faults.reduce((sum, { rate }) => sum + rate, 0)
+  const fault = faults.find(({ rate }) => (left -= rate) <= 0) ?? faults[0]
+  const shared = random.uniform()
+  let past = 0
+  const form = fault.variants.find(({ share }) => (past += share) > shared)
+  const times = Math.exp(0.7 * Math.max(-2, Math.min(2, random.normal())))
+  const effects = (form?.effects ?? fault.effects).map(
+    (effect): Effect =>
+      (effect.do === 'short' || effect.do === 'resist') && effect.ohm > 0.1 ? { ...effect, ohm: effect.ohm * times } : effect,
+  )
+  const mayHide = ['conductor-open', 'conductor-short', 'conductor-to-chassis', 'lead-to-chassis', 'switch-open'].includes(fault.family)
+  const hides = mayHide && random.uniform() < COMES_AND_GOES
+  return {
+    ...none,
+    name: `${fault.id}${form ? ` ${form.name}` : ''}${hides ? ' now and then' : ''}`,
+    from: 'catalogue',
+    effects,
+    shows: hides ? 0.4 : 1,
+    mendedBy: [fault.repair.id],
+    zone: fault.zone,
+    fault,
+  }
+}
+
+/** Structures that no entry of the catalogue describes, from field-work: what also happens. */
+function elsewhere(system: System, random: Random): Trouble[] {
+  const made = (
+    name: string,
+    zone: string,
+    effects: readonly Effect[],
+    mendedBy: readonly string[],
+    more: Partial<Trouble> = {},
+  ): Trouble => ({
+    ...none,
+    name,
+    from: 'elsewhere',
+    effects,
+    zone,
+    mendedBy,
+    ...more,
+  })
+  const list: Trouble[] = []
+  for (const coil of partsOf(system, 'coil')) {
+    list.push(made(`${coil.id} jammed`, coil.place, [], [`replace:${coil.id}`], { jammed: [coil.id] }))
+    list.push(
+      made(
+        `spade off ${coil.id}`,
+        coil.place,
+        [{ do: 'open', link: plugLink(coil.id, random.uniform() < 0.5 ? 0 : 1) }],
+        [`spade:${coil.id}`],
+      ),
+    )
+    list.push(
+      made(`${coil.id} opens when warm`, coil.place, [{ do: 'open', link: bodyLink(coil.id) }], [`replace:${coil.id}`], {
+        afterS: 40 + 120 * random.uniform(),
+      }),
+    )
+    const a = pinPoint(coil, 0)
+    const b = pinPoint(coil, 1)
+    list.push(
+      made(`accessory across ${coil.id}`, coil.place, [{ do: 'short', a, b, ohm: 9 + 12 * random.uniform() }], [`accessory:${coil.id}`]),
+    )
+    list.push(
+      made(
+        `${coil.id} half grounded`,
+        coil.place,
+        [{ do: 'short', a, b: terminalPoint(CHASSIS, coil.place), ohm: 15 + 60 * random.uniform() }],
+        [`replace:${coil.id}`],
+      ),
+    )
+  }
+  for (const part of partsOf(system, 'switch')) {
+    list.push(
+      made(
+        `spade burnt at ${part.id}`,
+        part.place,
+        [{ do: 'resist', link: plugLink(part.id, 1), ohm: 20 + 200 * random.uniform() }],
+        [`spade:${part.id}`, `switch:${part.id}`],
+      ),
+    )
+    list.push(
+      made(`${part.id} opens when warm`, part.place, [{ do: 'open', link: bodyLink(part.id) }], [`switch:${part.id}`], {
+        afterS: 30 + 150 * random.uniform(),
+      }),
+    )
+  }
+  for (const part of partsOf(system, 'thermostat')) {
+    const [one, other] = switchedTerminals(part)
+    if (other !== undefined)
+      list.push(
+        made(
+          `${part.id} joins ${one} and ${other}`,
+          part.place,
+          [{ do: 'short', a: terminalPoint(one, part.place), b: terminalPoint(other, part.place), ohm: 0.1 }],
+          [`replace:${part.id}`],
+        ),
+      )
+    list.push(
+      made(
+        `${part.id} pitted`,
+        part.place,
+        switchedTerminals(part).map(
+          (terminal): Effect => ({ do: 'resist', link: callLink(part.id, terminal), ohm: 30 + 120 * random.uniform() }),
+        ),
+        [`replace:${part.id}`],
+      ),
+    )
+    const leaks = switchedTerminals(part)[0]
+    list.push(
+      made(
+        `${part.id} leaks to ${leaks}`,
+        part.place,
+        [
+          {
+            do: 'short',
+            a: terminalPoint(feedOf(part, leaks), part.place),
+            b: terminalPoint(leaks, part.place),
+            ohm: 60 + 60 * random.uniform(),
+          },
+        ],
+        [`replace:${part.id}`],
+      ),
+    )
+  }
+  for (const part of partsOf(system, 'transformer'))
+    list.push(
+      made(
+        `${part.id} gives less than its plate`,
+        part.place,
+        [{ do: 'resist', link: windingLink(part.id, 'secondary'), ohm: 4 + 8 * random.uniform() }],
+        [`replace:${part.id}`],
+      ),
+    )
+  return list
+}
