@@ -1,6 +1,7 @@
 import { type Options, readFile, UsageError } from '@/cli/options'
 import { clockStamp } from '@/cli/stamp'
 import { createEngine } from '@/src/core/diagnosis/engine'
+import { sayVerdict } from '@/src/core/diagnosis/say-verdict'
 import { writeCheck, writeTraceAnswer } from '@/src/core/formats/trace-answer'
 import { formOpinion, proposeCheck } from '@/src/core/job/advise'
 import { foldJob } from '@/src/core/job/fold'
@@ -32,13 +33,7 @@ export function jobCommand(command: 'suspects' | 'next', options: Options): void
     return
   }
   if (!proposal.next) {
-    console.log(
-      proposal.verdict && proposal.verdict.found !== 'nothing-wrong'
-        ? proposal.verdict.repair.say
-        : proposal.verdict
-          ? 'Nothing is wrong.'
-          : 'No check is left that would tell more.',
-    )
+    console.log(proposal.verdict ? `${sayVerdict(engine.system, proposal.verdict)}.` : 'No check is left that would tell more.')
     return
   }
   const next = writeCheck(proposal.next, clockStamp)

@@ -97,8 +97,7 @@ function sayTraceAnswer(engine: Engine, answer: TraceAnswer, entries: readonly E
       .map(({ say, probability, why }) => `  ${sayPercent(probability).padStart(10)}  ${say}${why ? `  [${why}]` : ''}`),
   )
   for (const { say } of answer.contradictions) lines.push(`! ${say}`)
-  if (verdict)
-    lines.push(`> ${verdict.found === 'nothing-wrong' ? 'Nothing is wrong' : verdict.repair?.say}, ${sayPercent(verdict.probability)}`)
+  if (verdict) lines.push(`> ${verdict.say}, ${sayPercent(verdict.probability)}`)
   if (next) {
     lines.push(`> ${next.say} (${sayMinutes(next.minutes)})`)
     for (const entry of next.setup) if (entry.kind === 'bench') lines.push(`    ${sayChange(system, entry.change)}`)

@@ -48,7 +48,7 @@ export function elementsNow(system: System, bench: Bench, trouble: Trouble | nul
   }
 
   if (!bench.power)
-    for (const part of partsOf(system, 'disconnect')) part.poles.forEach((_, pole) => closed.set(poleLink(part.id, pole), false))
+    for (const part of partsOf(system, 'disconnect')) for (const pole of part.poles.keys()) closed.set(poleLink(part.id, pole), false)
   for (const end of bench.lifted) closed.set(landingOf(end), false)
   for (const id of bench.unplugged) {
     const part = partById(system, id)
@@ -79,7 +79,8 @@ export function elementsNow(system: System, bench: Bench, trouble: Trouble | nul
         closed.set(effect.link, true)
         break
       case 'short':
-        if (!bench.lifted.includes(effect.a)) join(effect.a, effect.b, effect.ohm)
+        if (!bench.lifted.includes(effect.a) && !(effect.within !== undefined && bench.unplugged.includes(effect.within)))
+          join(effect.a, effect.b, effect.ohm)
         break
       case 'weld':
         welded.add(effect.coil)
@@ -93,6 +94,7 @@ export function elementsNow(system: System, bench: Bench, trouble: Trouble | nul
       case 'thermostat-dead':
         dead.add(effect.thermostat)
         break
+      case 'jam':
       case 'found-blown':
         break
     }

@@ -29,7 +29,8 @@ async function work(): Promise<void> {
     if (!system) throw new Error(`no system ${id}`)
     const engine = createEngine(system)
     for (let house = 0; house < Number(options.houses); house++) {
-      const seed = Number(options.seed) * 100_000 + house
+      // No two systems have the same houses.
+      const seed = Number(options.seed) * 100_000 + 1_000 * catalogue.findIndex((one) => one.id === id) + house
       try {
         const sitting = await sitIndependently(engine, spice, seed)
         appendFileSync(options.log, `${JSON.stringify(sitting)}\n`)

@@ -237,7 +237,9 @@ export class IndependentHouse {
   private wantRelays(between: (a: string, b: string) => number, want: Want): void {
     for (const coil of partsOf(this.system, 'coil')) {
       const isIn = this.pulledIn.has(coil.id)
-      const isJammed = this.troubleNow?.jammed.includes(coil.id) ?? false
+      const isJammed =
+        (this.troubleNow?.jammed.includes(coil.id) ?? false) ||
+        (this.troubleNow?.effects.some((effect) => effect.do === 'jam' && effect.coil === coil.id) ?? false)
       const across = between(windingNode(coil.id), pinPoint(coil, 1))
       if (!isIn && !isJammed && across >= coil.pullInVolts) want(coil.id, coil.closesAfterS ?? RELAY_S, () => this.pulledIn.add(coil.id))
       if (isIn && (isJammed || across < coil.dropOutVolts)) want(coil.id, coil.opensAfterS ?? RELAY_S, () => this.pulledIn.delete(coil.id))

@@ -1,6 +1,7 @@
 import type { Bench } from '@/src/core/bench/bench'
 import { type Complaint, emptyComplaint } from '@/src/core/diagnosis/complaint'
 import type { Engine } from '@/src/core/diagnosis/engine'
+import { namesRepair } from '@/src/core/diagnosis/verdict'
 import { type Answered, type SearchStep, searchBySteps, type Trial } from '@/src/core/practice/trial'
 import { createRandom } from '@/src/core/units/random'
 import { callsOf, firstPart, partsOf } from '@/src/core/wiring/system'
@@ -103,11 +104,19 @@ function markOf({ verdict, lead }: Trial, trouble: Trouble): Pick<IndependentSit
   if (!verdict) return { outcome: 'no ending', claimed: 0, said: lead }
   const { probability: claimed } = verdict
   if (verdict.found === 'nothing-wrong') return { outcome: trouble.from === 'sound' ? 'right' : 'wrong', claimed, said: 'nothing wrong' }
-  const said = `${verdict.repair.id}${verdict.found === 'group' ? ` (group of ${verdict.suspects.join(', ')})` : ''}`
+  const isNear = (id: string) => trouble.fault?.id === id
+  if (!namesRepair(verdict)) {
+    const isThere = verdict.zone === trouble.zone || verdict.suspects.some(isNear)
+    return { outcome: isThere ? 'group' : 'wrong', claimed: 0, said: `none of these, ${verdict.zone} (${verdict.suspects.join(', ')})` }
+  }
+  const said = `${verdict.repair.id}${verdict.found !== 'repair' ? ` (${verdict.found} of ${verdict.suspects.join(', ')})` : ''}`
   const named = [verdict.repair.id, ...(verdict.also ? [verdict.also.repair.id] : [])]
   if (named.some((id) => trouble.mendedBy.includes(id))) return { outcome: 'right', claimed, said }
   const holds =
-    verdict.found === 'group' && (verdict.zone === trouble.zone || (trouble.fault && verdict.suspects.includes(trouble.fault.id)))
+    verdict.found !== 'repair' &&
+    (verdict.zone === trouble.zone ||
+      verdict.suspects.some(isNear) ||
+      (trouble.from === 'sound' && verdict.suspects.includes('nothing-wrong')))
   return { outcome: holds ? 'group' : 'wrong', claimed, said }
 }
 

@@ -49,10 +49,17 @@ export function drawTrouble(system: System, random: Random): Trouble {
   if (kind < SOUND + ELSEWHERE) return random.pick(elsewhere(system, random))
   const faults = enumerateFaults(system).filter(({ family }) => !NOT_HIDDEN.includes(family))
   let left = random.uniform() * faults.reduce((sum, { rate }) => sum + rate, 0)
-  const fault = faults.find(({ rate }) => (left -= rate) <= 0) ?? faults[0]
+  const fault =
+    faults.find(({ rate }) => {
+      left -= rate
+      return left <= 0
+    }) ?? faults[0]
   const shared = random.uniform()
   let past = 0
-  const form = fault.variants.find(({ share }) => (past += share) > shared)
+  const form = fault.variants.find(({ share }) => {
+    past += share
+    return past > shared
+  })
   const times = Math.exp(0.7 * Math.max(-2, Math.min(2, random.normal())))
   const effects = (form?.effects ?? fault.effects).map(
     (effect): Effect =>
@@ -106,9 +113,20 @@ function elsewhere(system: System, random: Random): Trouble[] {
       }),
     )
     const a = pinPoint(coil, 0)
-    const b = pinPoint(coil, 1)
     list.push(
-      made(`accessory across ${coil.id}`, coil.place, [{ do: 'short', a, b, ohm: 9 + 12 * random.uniform() }], [`accessory:${coil.id}`]),
+      made(
+        `accessory across ${coil.id}`,
+        coil.place,
+        [
+          {
+            do: 'short',
+            a: terminalPoint(coil.between[0], coil.place),
+            b: terminalPoint(coil.between[1], coil.place),
+            ohm: 9 + 12 * random.uniform(),
+          },
+        ],
+        [`accessory:${coil.id}`],
+      ),
     )
     list.push(
       made(
@@ -141,7 +159,7 @@ function elsewhere(system: System, random: Random): Trouble[] {
         made(
           `${part.id} joins ${one} and ${other}`,
           part.place,
-          [{ do: 'short', a: terminalPoint(one, part.place), b: terminalPoint(other, part.place), ohm: 0.1 }],
+          [{ do: 'short', a: terminalPoint(one, part.place), b: terminalPoint(other, part.place), ohm: 0.1, within: part.id }],
           [`replace:${part.id}`],
         ),
       )

@@ -35,6 +35,11 @@ export class Perturbation {
   /** Results of the last query. */
   re = 0
   im = 0
+  /** Volts across the port of the last `transfer`, and the open-circuit volts of the last `source`. */
+  vRe = 0
+  vIm = 0
+  openRe = 0
+  openIm = 0
 
   /** Puts changes in place; steps of the same link add up. Throws when they leave nothing to solve. */
   set(base: Factored, changes: readonly Change[]): this {
@@ -122,8 +127,53 @@ export class Perturbation {
   source(p: number, q: number): number {
     this.lookFrom(p, q)
     const volts = this.readDifference()
+    this.openRe = this.re
+    this.openIm = this.im
     this.readImpedance()
     return volts
+  }
+
+  /** Makes a link's current what `transfer` speaks of; its siemens beside an open row are returned, 1 where the row carries it. */
+  lookAtCurrent(row: number): number {
+    const { network } = this.base
+    const link = row - network.nodes.length
+    const beside = this.steps.besideOf(link)
+    if (beside === 0) this.impedance(row, -1)
+    else {
+      const [a, b] = network.linkEnds[link]
+      this.impedance(a, b)
+    }
+    return beside === 0 ? 1 : beside + 1 / OPEN_OHM
+  }
+
+  /**
+   * How a change at another port would move what is looked at: after `source` or `impedance` between two nodes (or `lookAt`), what a
+   * unit of current from p to q brings there, into re and im (the transfer impedance), with the changes in place. The volts that stand
+   * between p and q go into `vRe` and `vIm`. With those the derivative by an admittance y between p and q is -transfer x volts.
+   */
+  transfer(p: number, q: number): void {
+    const { base, rank: r, from, to, wRe, wIm, yRe, yIm } = this
+    const a = base.need(p)
+    const b = base.need(q)
+    const { rowsRe, rowsIm, x } = base
+    let re = rowsRe[from][a] - rowsRe[from][b] - rowsRe[to][a] + rowsRe[to][b]
+    let im = rowsIm[from][a] - rowsIm[from][b] - rowsIm[to][a] + rowsIm[to][b]
+    let vRe = x.re[a] - x.re[b]
+    let vIm = x.im[a] - x.im[b]
+    for (let k = 0; k < r; k++) {
+      const i = this.p[k]
+      const j = this.q[k]
+      const ur = rowsRe[a][i] - rowsRe[a][j] - rowsRe[b][i] + rowsRe[b][j]
+      const ui = rowsIm[a][i] - rowsIm[a][j] - rowsIm[b][i] + rowsIm[b][j]
+      re -= ur * wRe[k] - ui * wIm[k]
+      im -= ur * wIm[k] + ui * wRe[k]
+      vRe -= ur * yRe[k] - ui * yIm[k]
+      vIm -= ur * yIm[k] + ui * yRe[k]
+    }
+    this.re = re
+    this.im = im
+    this.vRe = vRe
+    this.vIm = vIm
   }
 
   /** What a port carries over to the ports of the changes, into u. */

@@ -1,14 +1,12 @@
-import { type Bench, benchKey } from '@/src/core/bench/bench'
-import { houseOf, overLevels } from '@/src/core/diagnosis/by-house'
-import type { Engine } from '@/src/core/diagnosis/engine'
-import { widened } from '@/src/core/diagnosis/foresee'
-import { atLevel, BESIDE_LEVEL, degrees, houseLevels, inDegree, isGraded, overDegrees, type WiringKind } from '@/src/core/diagnosis/houses'
+import { houseOf } from '@/src/core/diagnosis/by-house'
+import { type Link, UNREAD, weighNext } from '@/src/core/diagnosis/chain'
+import { type Engine, readingOf } from '@/src/core/diagnosis/engine'
+import { countCauses } from '@/src/core/diagnosis/foresee'
+import { degrees, inDegree, isGraded, type WiringKind } from '@/src/core/diagnosis/houses'
 import { latestAnswers, type Observation, observationKey } from '@/src/core/diagnosis/observations'
-import type { Answer, Probe } from '@/src/core/readings/check'
 import { type Hypothesis, healthy } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
-import { likelihood } from '@/src/core/readings/likelihood'
-import { predictAll, scaleOf, wordsFor } from '@/src/core/readings/predict'
+import { predict } from '@/src/core/readings/predict'
 import { isAlike, type Prediction } from '@/src/core/readings/prediction'
 import { Kept, KeptPer } from '@/src/core/units/kept'
 import { logSum } from '@/src/core/units/log-sum'
@@ -50,61 +48,35 @@ function besideMended(engine: Engine, repaired: string, observations: readonly O
   })
 }
 
-/** The readings of one bench. */
-interface Group {
-  readonly bench: Bench
-  readonly probes: Probe[]
-  readonly answers: Answer[]
-}
-
-function groupByBench(observations: readonly Observation[]): Group[] {
-  const groups = new Map<string, Group>()
-  for (const { bench, probe, answer } of observations) {
-    const group = groups.get(benchKey(bench)) ?? { bench, probes: [], answers: [] }
-    group.probes.push(probe)
-    group.answers.push(answer)
-    groups.set(benchKey(bench), group)
-  }
-  return [...groups.values()]
-}
-
-/** log of how well a mended fault and a second one beside it explain all readings, over the levels of volts and the degrees of the second. */
+/** log of how well a mended fault and a second one beside it explain all readings together, over the degrees of the second. */
 function explainedBy(engine: Engine, observations: readonly Observation[], form: Form): (second: Hypothesis) => number {
   const { laboratory, system, kinds } = engine
-  const foretell = ({ bench, probes }: Group, second: Hypothesis): Prediction[] =>
-    predictAll(laboratory, bench, withMended(form.mended, second, kinds[form.kind]), probes)
-  const weighRow = ({ probes, answers }: Group, row: number, prediction: Prediction): number[] => {
-    const scale = scaleOf(system, probes[row])
-    const words = wordsFor(system, probes[row]).length
-    const wide = widened(prediction, scale, BESIDE_LEVEL)
-    return overLevels(scale, (times) => Math.log(likelihood(answers[row], atLevel(wide, scale, times), scale, words)))
-  }
-  const groups = groupByBench(observations).map((group) => {
-    const alone = foretell(group, healthy)
-    return { ...group, alone, weighed: alone.map((prediction, row) => weighRow(group, row, prediction)) }
-  })
+  const causes = countCauses(laboratory)
+  const readings = observations.map((observation) => readingOf(system, observation))
+  const beside = (second: Hypothesis) => withMended(form.mended, second, kinds[form.kind])
+  const foretell = (both: Hypothesis, row: number, leaning: boolean): Prediction =>
+    predict(laboratory, observations[row].bench, both, observations[row].probe, leaning)
+  const mendedAlone = beside(healthy)
+  const alone = observations.map((_, row) => foretell(mendedAlone, row, true))
+  const chain: Link[] = []
+  for (const [row, prediction] of alone.entries()) chain.push(weighNext(chain[row - 1] ?? UNREAD, prediction, readings[row], causes))
   return (second) => {
-    const logs = degrees.map((degree) => houseLevels.map(({ weight }) => Math.log(weight * degree.weight)))
-    const add = (rows: readonly (readonly number[])[]) => {
-      for (const [degree, ofLevels] of logs.entries()) {
-        const row = rows[degree] ?? rows[0]
-        for (let level = 0; level < ofLevels.length; level++) ofLevels[level] += row[level]
-      }
-    }
-    for (const group of groups) {
-      const foretold = foretell(group, second)
-      // Most second faults change nothing on a bench, whatever their degree.
-      const shows = foretold.map((prediction, row) => !isAlike(prediction, group.alone[row]))
-      const byDegree =
-        isGraded(second) && shows.includes(true)
-          ? degrees.map((_, degree) => (degree === 0 ? foretold : foretell(group, inDegree(second, degree))))
-          : null
-      for (const row of group.probes.keys()) {
-        if (byDegree) add(overDegrees(byDegree.map((one) => one[row])).map((prediction) => weighRow(group, row, prediction)))
-        else add([shows[row] ? weighRow(group, row, foretold[row]) : group.weighed[row]])
-      }
-    }
-    return logSum(logs.flat())
+    // Most second faults change nothing in most readings, whatever their degree: up to the first that they change one chain serves all.
+    const both = beside(second)
+    const shows = alone.map((prediction, row) => !isAlike(foretell(both, row, false), prediction))
+    const first = shows.indexOf(true)
+    if (first < 0) return chain.at(-1)?.log ?? 0
+    const grades = isGraded(second)
+      ? degrees.map(({ weight }, degree) => ({ weight, story: beside(inDegree(second, degree)) }))
+      : [{ weight: 1, story: both }]
+    return logSum(
+      grades.map(({ weight, story }) => {
+        let link = chain[first - 1] ?? UNREAD
+        for (let row = first; row < readings.length; row++)
+          link = weighNext(link, shows[row] ? foretell(story, row, true) : alone[row], readings[row], causes)
+        return Math.log(weight) + link.log
+      }),
+    )
   }
 }
 
@@ -128,18 +100,14 @@ const FAR_BEHIND = 6
 /** Every form of the mended fault in every house that it may be, the likeliest first; none when it is none of this system's. */
 function formsOf(engine: Engine, repaired: string, observations: readonly Observation[]): Form[] {
   const { houses, hypotheses, kinds, rates } = engine
-  const rows = observations.map((observation) => engine.logLikelihoods(observation).byHouse)
+  const { links, of } = engine.chains(observations)
   const mended = [...hypotheses.keys()].filter((index) => hypotheses[index].fault?.id === repaired)
   return mended
     .flatMap((index) =>
       kinds.flatMap(({ weight }, kind) =>
         Array.from({ length: houses.degrees[index] }, (_, degree): Form => {
           const logShare = Math.log(rates[index] * (houses.degrees[index] === 1 ? 1 : degrees[degree].weight))
-          const first = houseOf(houses, index, kind, degree)
-          const explains = logSum(
-            houseLevels.map((level, place) => rows.reduce((sum, row) => sum + row[first + place], Math.log(level.weight))),
-          )
-          const fits = logShare + explains
+          const fits = logShare + links[of[houseOf(houses, index, kind, degree)]].log
           return { mended: inDegree(hypotheses[index], degree), kind, logShare, fits, rank: fits + Math.log(weight) }
         }),
       ),

@@ -173,6 +173,13 @@ function ohmsCandidates(system: System, base: Bench): Candidate[] {
     if (off.unplugged.includes(part.id)) continue
     add({ ...off, unplugged: [...off.unplugged, part.id] }, partProbes(system, part))
   }
+  // Off the wall it joins nothing any more: what two of its wires still read is the cable's.
+  for (const part of partsOf(system, 'thermostat')) {
+    if (off.unplugged.includes(part.id)) continue
+    const between = outputProbes(part)
+    add(off, between)
+    add({ ...off, unplugged: [...off.unplugged, part.id] }, between)
+  }
   return candidates
 
   /** Two conductors joined at the far end read as a loop at this one, unless one of them is open. */
@@ -260,6 +267,12 @@ function partProbes(system: System, part: PartOf<'switch'> | PartOf<'coil'>): { 
   probes.push({ meter: 'ohms', a, b })
   if (ground) for (const lead of [a, b]) probes.push({ meter: 'ohms', a: lead, b: ground })
   return probes.map((probe) => ({ probe, place }))
+}
+
+/** Each two of a thermostat's hot terminal and its outputs. */
+function outputProbes(part: PartOf<'thermostat'>): { probe: Probe; place: string }[] {
+  const points = [part.hot, ...switchedTerminals(part)].map((terminal) => terminalPoint(terminal, part.place))
+  return points.flatMap((a, index) => points.slice(index + 1).map((b) => ({ probe: { meter: 'ohms' as const, a, b }, place: part.place })))
 }
 
 /** Everything against common at a place, and across each switch and coil, with nothing moved. */

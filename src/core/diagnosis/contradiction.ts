@@ -38,7 +38,7 @@ function standsAgainst(engine: Engine, evidence: Evidence): Contradiction[] {
   const observations = latestAnswers(evidence.observations)
   const count = engine.hypotheses.length
   const excess = observations.map((observation) => {
-    const { marginal: logs } = engine.logLikelihoods(observation)
+    const logs = engine.alone(observation)
     return Float64Array.from({ length: count }, (_, index) => logs[index] - logs[count])
   })
   if (excess.length < 2) return []

@@ -1,8 +1,9 @@
 import { type Bench, benchKey } from '@/src/core/bench/bench'
-import { gather, type Houses, type Likelihoods, layOutHouses, overLevels } from '@/src/core/diagnosis/by-house'
+import { type Chains, type Foreseen, type Houses, layOutHouses, unread, weighReading } from '@/src/core/diagnosis/by-house'
+import { type Reading, UNREAD, weighNext } from '@/src/core/diagnosis/chain'
 import { type CostModel, defaultCost } from '@/src/core/diagnosis/cost'
-import { Foreseeing } from '@/src/core/diagnosis/foresee'
-import { atLevel, degrees, isGraded, kindsOfWiring, valueSpreads, type WiringKind } from '@/src/core/diagnosis/houses'
+import { countCauses, Foreseeing } from '@/src/core/diagnosis/foresee'
+import { isGraded, kindsOfWiring, type WiringKind } from '@/src/core/diagnosis/houses'
 import { type Observation, observationKey, timesTold, wrongShare } from '@/src/core/diagnosis/observations'
 import { Predicted } from '@/src/core/diagnosis/predicted'
 import { type Behaviour, createHypotheses } from '@/src/core/diagnosis/priors'
@@ -12,11 +13,12 @@ import type { Fault } from '@/src/core/faults/fault'
 import { type Probe, probeKey, probesKey } from '@/src/core/readings/check'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import { createLaboratory, type Laboratory } from '@/src/core/readings/laboratory'
-import { likelihood, likelihoodOfAnything } from '@/src/core/readings/likelihood'
+import { likelihoodOfAnything } from '@/src/core/readings/likelihood'
 import { scaleOf, wordsFor } from '@/src/core/readings/predict'
 import type { Prediction } from '@/src/core/readings/prediction'
 import { Kept } from '@/src/core/units/kept'
 import { isUnknown, partsOf, type System } from '@/src/core/wiring/system'
+import { templateValues } from '@/src/core/wiring/values'
 
 /** Everything about one system that does not depend on the job; keeps what it has computed. Make one per system and thread. */
 export interface Engine {
@@ -28,15 +30,18 @@ export interface Engine {
   readonly behaviours: readonly Behaviour[]
   /** The house as the template says. */
   readonly laboratory: Laboratory
-  /** The same house over the spread of part values, the template first. */
-  readonly laboratories: readonly Laboratory[]
   /** The kinds of wiring that a house of this system may have, as drawn first. */
   readonly kinds: readonly WiringKind[]
   /** The houses that each story may stand in. */
   readonly houses: Houses
   /** The hypotheses as they are in each kind of wiring. */
   readonly hypothesesByKind: readonly (readonly Hypothesis[])[]
-  logLikelihoods(observation: Observation): Likelihoods
+  /** Every house after these readings, in their order. */
+  chains(observations: readonly Observation[]): Chains
+  /** What every house foretells of a reading. */
+  foreseen(observation: Observation): Foreseen
+  /** log P(answer | story) of one reading by itself, and in the last place that of anything at all. */
+  alone(observation: Observation): Float64Array
   /** The work, in short pieces, of foretelling a reading before it is taken: once it is done, an answer is weighed at once. */
   foresee(bench: Bench, probe: Probe): (() => void)[]
   /** What each probe would read in the template's house under a hypothesis, wired in this way; kept, for the planner asks the same again. */
@@ -54,6 +59,8 @@ function inWhatMayNotBe(system: System, fault: Fault): Fault {
 }
 
 const KEPT_OBSERVATIONS = 120
+/** Stretches of readings whose chains are kept: a job's, what is thought ahead, and what is left out in turn. */
+const KEPT_CHAINS = 120
 /** Readings whose predictions are kept: those of a job, and the one that is about to be taken. */
 const KEPT_FORESEEN = 40
 /** Benches whose predictions are kept. With a wire lifted there are some 270 to choose from, and what is asked lately must fit twice (`Kept`). */
@@ -67,8 +74,7 @@ export interface EngineOptions {
 
 export function createEngine(system: System, { cost = defaultCost, shop = {} }: EngineOptions = {}): Engine {
   const kinds = kindsOfWiring(system)
-  const laboratories = valueSpreads.map(({ factors }) => createLaboratory(system, factors))
-  const [laboratory] = laboratories
+  const laboratory = createLaboratory(system, templateValues)
   const faults = withShopRates(enumerateFaults(system), shop).map((fault) => inWhatMayNotBe(system, fault))
   const { hypotheses, rates, behaviours } = createHypotheses(laboratory, faults)
   // A house wired differently is the template's with the difference beside each fault.
@@ -76,49 +82,46 @@ export function createEngine(system: System, { cost = defaultCost, shop = {} }: 
     wiring.length === 0 ? hypotheses : hypotheses.map((hypothesis) => ({ ...hypothesis, wiring })),
   )
   const houses = layOutHouses(hypotheses.map(isGraded), kinds)
-  const known = new Kept<string, Likelihoods>(KEPT_OBSERVATIONS)
   const predicted = new Kept<string, Predicted>(KEPT_QUESTIONS)
 
   const foreseen = new Kept<string, Foreseeing>(KEPT_FORESEEN)
   const foresee = (bench: Bench, probe: Probe): Foreseeing =>
-    foreseen.get(`${benchKey(bench)} ${probeKey(probe)}`, () => new Foreseeing(laboratories, hypothesesByKind, bench, probe))
+    foreseen.get(`${benchKey(bench)} ${probeKey(probe)}`, () => new Foreseeing(laboratory, hypothesesByKind, bench, probe))
 
-  function compute(observation: Observation): Likelihoods {
-    const { bench, probe, answer } = observation
-    const scale = scaleOf(system, probe)
-    const words = wordsFor(system, probe).length
-    const wrong = wrongShare(observation)
-    const { spreads, spreadOf, otherwise } = foresee(bench, probe).finish()
-    const weighAt = (prediction: Prediction) =>
-      overLevels(scale, (times) => likelihood(answer, atLevel(prediction, scale, times), scale, words, wrong))
-    const asDrawn = spreads.map(({ over, predictions }): readonly (readonly number[])[] => {
-      if (over === 'degrees') return predictions.map(weighAt)
-      const overValues = overLevels(scale, (times) =>
-        valueSpreads.reduce(
-          (sum, { weight, factors }, corner) =>
-            sum + weight * likelihood(answer, atLevel(predictions[corner], scale, times / factors.emf), scale, words, wrong),
-          0,
-        ),
+  const alone = new Kept<string, Float64Array>(KEPT_OBSERVATIONS)
+  const causes = countCauses(laboratory)
+  const weighed = new Kept<string, Chains>(KEPT_CHAINS)
+
+  /** One reading more is one step from the chains of those before it. */
+  function chains(observations: readonly Observation[]): Chains {
+    const last = observations.at(-1)
+    if (!last) return unread(houses.logWeights.length)
+    return weighed.get(observations.map(observationKey).join('; '), () => {
+      const { predictions, of } = foresee(last.bench, last.probe).finish()
+      return weighReading(
+        chains(observations.slice(0, -1)),
+        predictions,
+        (house) => of[house],
+        readingOf(system, last),
+        causes,
+        timesOf(hypotheses, houses, last),
       )
-      return degrees.map(() => overValues)
     })
-    const weighed = new Map<Prediction, number[]>()
-    const weighOnce = (prediction: Prediction): number[] => {
-      const found = weighed.get(prediction) ?? weighAt(prediction)
-      weighed.set(prediction, found)
-      return found
+  }
+
+  function weighAlone(observation: Observation): Float64Array {
+    const { predictions, of } = foresee(observation.bench, observation.probe).finish()
+    const reading = readingOf(system, observation)
+    const chances = predictions.map((prediction) => Math.exp(weighNext(UNREAD, prediction, reading, causes).log))
+    const logs = new Float64Array(hypotheses.length + 1)
+    for (let story = 0; story < hypotheses.length; story++) {
+      let sum = 0
+      for (let house = houses.first[story]; house < houses.first[story + 1]; house++)
+        sum += Math.exp(houses.logWeights[house]) * chances[of[house]]
+      logs[story] = timesTold(hypotheses[story], observation) * Math.log(sum)
     }
-    const wiredOtherwise = (story: number, kind: number, degree: number): number[] => {
-      const predictions = otherwise[kind - 1][story]
-      return weighOnce(predictions[degree] ?? predictions[0])
-    }
-    return gather(
-      (story, kind, degree) => (kind === 0 ? asDrawn[spreadOf[story]][degree] : wiredOtherwise(story, kind, degree)),
-      hypotheses.map((story) => timesTold(story, observation)),
-      kinds,
-      houses,
-      Math.log(Math.max(likelihoodOfAnything(answer, scale, words), 1e-9)),
-    )
+    logs[hypotheses.length] = logOfAnything(system, observation)
+    return logs
   }
 
   return {
@@ -129,16 +132,40 @@ export function createEngine(system: System, { cost = defaultCost, shop = {} }: 
     rates,
     behaviours,
     laboratory,
-    laboratories,
     hypothesesByKind,
     kinds,
     houses,
     foresee: (bench, probe) => foresee(bench, probe).pieces(),
-    logLikelihoods: (observation) => known.get(observationKey(observation), () => compute(observation)),
+    chains,
+    foreseen: (observation) => foresee(observation.bench, observation.probe).finish(),
+    alone: (observation) => alone.get(observationKey(observation), () => weighAlone(observation)),
     predictions: (bench, probes) => {
       const key = `${benchKey(bench)} ${probesKey(probes)}`
       const table = predicted.get(key, () => new Predicted(laboratory, hypotheses[0], bench, probes))
       return (hypothesis, kind) => table.rowOf(hypothesis * kinds.length + kind, hypothesesByKind[kind][hypothesis])
     },
   }
+}
+
+/** How often an answer counts in each house; null where it counts once in all. */
+function timesOf(hypotheses: readonly Hypothesis[], houses: Houses, observation: Observation): ((house: number) => number) | null {
+  if (!observation.repeats) return null
+  const times = new Uint8Array(houses.logWeights.length)
+  for (const [story, hypothesis] of hypotheses.entries())
+    times.fill(timesTold(hypothesis, observation), houses.first[story], houses.first[story + 1])
+  return (house) => times[house]
+}
+
+/** An answer with what it is weighed by. */
+export const readingOf = (system: System, observation: Observation): Reading => ({
+  answer: observation.answer,
+  scale: scaleOf(system, observation.probe),
+  words: wordsFor(system, observation.probe).length,
+  wrong: wrongShare(observation),
+})
+
+/** log of how likely an answer is when nothing at all is known. */
+export function logOfAnything(system: System, observation: Observation): number {
+  const { answer, scale, words } = readingOf(system, observation)
+  return Math.log(Math.max(likelihoodOfAnything(answer, scale, words), 1e-9))
 }

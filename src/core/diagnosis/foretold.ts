@@ -1,5 +1,6 @@
+import { type Link, predictionIn } from '@/src/core/diagnosis/chain'
 import type { Story } from '@/src/core/diagnosis/stories'
-import type { Prediction } from '@/src/core/readings/prediction'
+import { isAlike, type Prediction } from '@/src/core/readings/prediction'
 
 /**
  * What some stories foretell of all that is asked on one bench. A fault that is elsewhere leaves every reading as a sound house
@@ -62,5 +63,29 @@ export function foretoldOf(rows: Rows, probe: number): Foretold {
   return { different, weights: Float64Array.from(sums), ofRow, rows }
 }
 
-/** The place of each story's prediction among the different ones. */
-export const placeOfStories = ({ rows, ofRow }: Foretold): Int32Array => rows.of.map((row) => ofRow[row])
+/** What is foretold of a probe story by story, each in its own house: with what the readings have taught of that house's values. */
+export interface ForetoldByStory {
+  readonly different: readonly Prediction[]
+  /** The place of each story's prediction among the different ones. */
+  readonly of: Int32Array
+}
+
+export function inTheirHouses(stories: readonly Story[], { different, ofRow, rows }: Foretold): ForetoldByStory {
+  const told: Prediction[] = []
+  const of = new Int32Array(stories.length)
+  const known: Map<Link, number>[] = different.map(() => new Map())
+  for (let story = 0; story < stories.length; story++) {
+    const place = ofRow[rows.of[story]]
+    const { chain } = stories[story]
+    let found = known[place].get(chain)
+    if (found === undefined) {
+      const prediction = predictionIn(chain, different[place])
+      // Where nothing was learnt that this reading leans on, the houses read alike.
+      const same = told.findIndex((other) => other === prediction || isAlike(other, prediction))
+      found = same < 0 ? told.push(prediction) - 1 : same
+      known[place].set(chain, found)
+    }
+    of[story] = found
+  }
+  return { different: told, of }
+}

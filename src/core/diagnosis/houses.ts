@@ -1,95 +1,16 @@
 import type { Effect } from '@/src/core/faults/fault'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
-import type { Prediction, Scale } from '@/src/core/readings/prediction'
+import type { Lean, Prediction } from '@/src/core/readings/prediction'
 import { KeptPer } from '@/src/core/units/kept'
 import { bodyLink, landingLink } from '@/src/core/wiring/assembly'
 import { CHASSIS, terminalPoint } from '@/src/core/wiring/point'
 import { houseCommon } from '@/src/core/wiring/supply'
 import { isUnknown, partsOf, type System } from '@/src/core/wiring/system'
-import { templateValues, type ValueFactors } from '@/src/core/wiring/values'
-
-/** Part values of one kind of house, with the share of houses that are like it. All assumptions. */
-interface ValueSpread {
-  readonly weight: number
-  readonly factors: ValueFactors
-}
 
 /** Wiring that is not as drawn and is no fault either: a bond less, a bond more. A house has it for all its readings. */
 export interface WiringKind {
   readonly weight: number
   readonly wiring: readonly Effect[]
-}
-
-/**
- * Corners of coil resistance, transformer volts, cable length and electronics, the template first (engine.md section 7).
- * Each part of a house has its own values, so a reading is averaged over these on its own: taken jointly, a relay that is
- * high beside a valve that is low looked like two swapped wires (measured: 90 % right instead of 97 %).
- */
-export const valueSpreads: readonly ValueSpread[] = [
-  { weight: 0.36, factors: templateValues },
-  { weight: 0.16, factors: { ...templateValues, anyCoilOhm: 1.3, emf: 1.04, transformerOhm: 0.85, anyLengthM: 1.8, electronicsDcOhm: 2 } },
-  {
-    weight: 0.16,
-    factors: { ...templateValues, anyCoilOhm: 0.75, emf: 0.96, transformerOhm: 1.15, anyLengthM: 0.55, electronicsDcOhm: 0.5 },
-  },
-  { weight: 0.16, factors: { ...templateValues, anyCoilOhm: 1.3, emf: 0.96, transformerOhm: 1, anyLengthM: 0.55, electronicsVa: 1.3 } },
-  { weight: 0.16, factors: { ...templateValues, anyCoilOhm: 0.75, emf: 1.04, transformerOhm: 1, anyLengthM: 1.8, electronicsVa: 0.75 } },
-]
-/** What a house has for all its readings. */
-export interface HouseLevel {
-  /** How high its volts stand against its template's, line and transformers together. */
-  readonly times: number
-  /** How much more its coils and electronics draw at the same volts. */
-  readonly load: number
-  readonly weight: number
-  /** The first level with the same volts. */
-  readonly asVolts: number
-}
-
-/** A service may be 5 % off, and a winding a few more: assumption. */
-const VOLTS = [
-  { times: 1, weight: 0.38 },
-  { times: 0.9625, weight: 0.245 },
-  { times: 1.0375, weight: 0.245 },
-  { times: 0.925, weight: 0.065 },
-  { times: 1.075, weight: 0.065 },
-]
-/** Coils of one make are all high or all low, and electronics draw what they draw at every reading: assumption. */
-const LOADS = [
-  { load: 0.8, weight: 0.2 },
-  { load: 1.25, weight: 0.2 },
-]
-/** Levels of volts at which the loads are told apart: the likeliest. */
-const LOADED = 3
-
-/**
- * Reading by reading, a house on a low line looked more like a loose neutral with every reading that was as low as the one
- * before, and a sound one that draws a third more like a leak to the metal with every clamp on R.
- */
-export const houseLevels: readonly HouseLevel[] = [
-  ...VOLTS.map(({ times, weight }, asVolts) => ({
-    times,
-    load: 1,
-    weight: asVolts < LOADED ? weight * (1 - LOADS.reduce((sum, one) => sum + one.weight, 0)) : weight,
-    asVolts,
-  })),
-  ...LOADS.flatMap((one) =>
-    VOLTS.slice(0, LOADED).map(({ times, weight }, asVolts) => ({ times, load: one.load, weight: weight * one.weight, asVolts })),
-  ),
-]
-
-/** How many times as high a reading on this scale is at a level. */
-export const timesAt = ({ times, load }: HouseLevel, scale: Scale): number => (scale === 'amps' ? times * load : times)
-
-/** Share of a reading's volts that part values still hide where the level of the house is weighed beside: assumption. */
-export const BESIDE_LEVEL = 0.01
-
-/** A prediction where all volts of the house are so many times as high; what is read without the house's own power stays. */
-export function atLevel(prediction: Prediction, scale: Scale, times: number): Prediction {
-  if (times === 1 || (scale !== 'volts' && scale !== 'amps')) return prediction
-  return prediction.map((component) =>
-    typeof component.at === 'number' && !component.floating ? { ...component, at: component.at * times } : component,
-  )
 }
 
 /**
@@ -117,10 +38,10 @@ export const inDegree = (story: Hypothesis, degree: number): Hypothesis => (isGr
 const gradesOf = new KeptPer((story: Hypothesis): Hypothesis[] => degrees.map(({ times }) => graded(story, times)))
 
 /**
- * Predictions of one reading at each degree of a damage, each widened over the gaps to its neighbours: damage comes in every
- * degree, not in five of them.
+ * Predictions of one reading at each degree of a damage. Damage comes in every degree, not in five of them: between two of them a reading
+ * leans on it, one number for all readings of the house.
  */
-export function overDegrees(predictions: readonly Prediction[]): Prediction[] {
+export function overDegrees(predictions: readonly Prediction[], damageCause: number): Prediction[] {
   const centre = (place: number): number | null => {
     const { degree } = byDegree[Math.max(0, Math.min(byDegree.length - 1, place))]
     const [first] = [...predictions[degree]].sort((a, b) => b.weight - a.weight)
@@ -129,11 +50,11 @@ export function overDegrees(predictions: readonly Prediction[]): Prediction[] {
   return predictions.map((prediction, degree) => {
     const place = byDegree.findIndex((candidate) => candidate.degree === degree)
     const [below, above] = [centre(place - 1), centre(place + 1)]
-    if (below === null || above === null) return prediction
+    if (below === null || above === null || below === above) return prediction
+    // At either end the neighbour is the degree itself: half the way.
+    const lean: Lean = { cause: damageCause, by: (above - below) / 4, isDamage: true }
     return prediction.map((component) =>
-      typeof component.at === 'number' && !component.floating
-        ? { ...component, sigma: Math.hypot(component.sigma, (above - below) / 4) }
-        : component,
+      typeof component.at === 'number' && !component.floating ? { ...component, leans: [...(component.leans ?? []), lean] } : component,
     )
   })
 }

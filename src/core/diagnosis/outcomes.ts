@@ -1,4 +1,4 @@
-import { type Foretold, placeOfStories } from '@/src/core/diagnosis/foretold'
+import type { ForetoldByStory } from '@/src/core/diagnosis/foretold'
 import type { Answer } from '@/src/core/readings/check'
 import { WRONG_READING } from '@/src/core/readings/likelihood'
 import { fromOhmScale, type Scale } from '@/src/core/readings/prediction'
@@ -24,8 +24,7 @@ interface Centre {
 }
 
 /** Clusters what the stories foretell into answers that a reading can tell apart; fewer than two tell nothing. */
-export function clusterOutcomes(foretold: Foretold, scale: Scale): Outcomes {
-  const { different } = foretold
+export function clusterOutcomes({ different, of }: ForetoldByStory, scale: Scale): Outcomes {
   const words: string[] = []
   const centres: Centre[] = []
   let overload = false
@@ -41,7 +40,6 @@ export function clusterOutcomes(foretold: Foretold, scale: Scale): Outcomes {
   const cuts = scale === 'word' ? [] : cutBetween(centres)
   const bands = scale === 'word' || centres.length === 0 ? 0 : cuts.length + 1
   const count = words.length + (overload ? 1 : 0) + bands
-  const of = placeOfStories(foretold)
   if (count < 2) return { count, of, probabilities: new Float64Array(0), answers: () => [] }
   const probabilities = new Float64Array(different.length * count)
   different.forEach((prediction, place) => {

@@ -1,16 +1,15 @@
 import { benchKey } from '@/src/core/bench/bench'
-import { gather, joinHouses, joinRows, type Likelihoods, layOutHouses, overLevels } from '@/src/core/diagnosis/by-house'
-import type { Engine } from '@/src/core/diagnosis/engine'
-import { widened } from '@/src/core/diagnosis/foresee'
-import { atLevel, BESIDE_LEVEL } from '@/src/core/diagnosis/houses'
-import { latestAnswers, type Observation, observationKey, wrongShare } from '@/src/core/diagnosis/observations'
+import { type Chains, type Foreseen, joinHouses, layOutHouses, unread, weighReading } from '@/src/core/diagnosis/by-house'
+import { UNREAD, weighNext } from '@/src/core/diagnosis/chain'
+import { type Engine, readingOf } from '@/src/core/diagnosis/engine'
+import { countCauses } from '@/src/core/diagnosis/foresee'
+import { latestAnswers, type Observation, observationKey } from '@/src/core/diagnosis/observations'
 import { computePosterior, type Evidence, type Posterior } from '@/src/core/diagnosis/posterior'
 import { type Behaviour, behaviourOf } from '@/src/core/diagnosis/priors'
 import type { Fault } from '@/src/core/faults/fault'
-import { probesKey } from '@/src/core/readings/check'
+import { probeKey, probesKey } from '@/src/core/readings/check'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
-import { likelihood } from '@/src/core/readings/likelihood'
-import { predictAll, scaleOf, wordsFor } from '@/src/core/readings/predict'
+import { predictAll } from '@/src/core/readings/predict'
 import type { Prediction } from '@/src/core/readings/prediction'
 import { Kept, KeptPer } from '@/src/core/units/kept'
 
@@ -66,7 +65,7 @@ function explainsBadly(engine: Engine, { complaint }: Evidence, { hypotheses, no
 
 /** The most promising pairs of different faults, as indexes of the engine's hypotheses. */
 function choosePairs(engine: Engine, evidence: Evidence): [number, number][] {
-  const rows = latestAnswers(evidence.observations).map((observation) => engine.logLikelihoods(observation).marginal)
+  const rows = latestAnswers(evidence.observations).map((observation) => engine.alone(observation))
   const logRates = engine.rates.map(Math.log)
   const steady = [...engine.hypotheses.keys()].filter((index) => engine.hypotheses[index].fault && !engine.hypotheses[index].intermittent)
   // A half must explain something well: the sum of what it explains better than chance.
@@ -99,9 +98,9 @@ interface Pair {
 
 const MOST_PAIRS = 2_000
 const MOST_KEPT = 20_000
+const MOST_CHAINS = 60
 const keptOf = new KeptPer((_: Engine) => ({
   pairs: new Kept<string, Pair>(MOST_PAIRS),
-  likelihoods: new Kept<string, number[]>(MOST_KEPT),
   predictions: new Kept<string, Prediction[]>(MOST_KEPT),
 }))
 
@@ -120,32 +119,58 @@ function withPairs(base: Engine, chosen: readonly [number, number][]): Engine {
   const inKind = (pair: Pair, kind: number): Hypothesis =>
     kind === 0 ? pair.hypothesis : { ...pair.hypothesis, wiring: base.kinds[kind].wiring }
 
-  /** What an answer says of a pair in one kind of wiring, level after level. */
-  function weighAnswer(pair: Pair, kind: number, observation: Observation): number[] {
-    const { bench, probe, answer } = observation
-    return kept.likelihoods.get(`${pair.hypothesis.id} ${kind} ${observationKey(observation)}`, () => {
-      const scale = scaleOf(system, probe)
-      const words = wordsFor(system, probe).length
-      const wrong = wrongShare(observation)
-      const [foretold] = predictAll(laboratory, bench, inKind(pair, kind), [probe])
-      const prediction = widened(foretold, scale, BESIDE_LEVEL)
-      return overLevels(scale, (times) => likelihood(answer, atLevel(prediction, scale, times), scale, words, wrong))
-    })
-  }
-
-  function extend(observation: Observation): Likelihoods {
-    const singles = base.logLikelihoods(observation)
-    const more = gather(
-      (position, kind) => weighAnswer(pairs[position], kind, observation),
-      pairs.map(() => 1),
-      base.kinds,
-      ofPairs,
-      singles.marginal[single],
+  /** What a reading is foretold as for each pair, kind after kind. */
+  const foretell = (observation: Observation): Prediction[] => {
+    const { bench, probe } = observation
+    const key = `${benchKey(bench)} ${probeKey(probe)}`
+    return pairs.flatMap((pair) =>
+      base.kinds.map(
+        (_, kind) =>
+          kept.predictions.get(`${pair.hypothesis.id} ${kind} ${key} leaning`, () =>
+            predictAll(laboratory, bench, inKind(pair, kind), [probe], true),
+          )[0],
+      ),
     )
-    return joinRows(singles, more)
+  }
+  const causes = countCauses(laboratory)
+  const chains = new Kept<string, Chains>(MOST_CHAINS)
+
+  function chainsOfPairs(observations: readonly Observation[]): Chains {
+    const last = observations.at(-1)
+    if (!last) return unread(ofPairs.logWeights.length)
+    return chains.get(observations.map(observationKey).join('; '), () =>
+      weighReading(chainsOfPairs(observations.slice(0, -1)), foretell(last), (house) => house, readingOf(system, last), causes, null),
+    )
   }
 
-  const extended = new KeptPer(extend)
+  /** Pairs behind the singles. */
+  function chainsOfAll(observations: readonly Observation[]): Chains {
+    const [singles, more] = [base.chains(observations), chainsOfPairs(observations)]
+    return {
+      links: [...singles.links, ...more.links],
+      of: Int32Array.of(...singles.of, ...more.of.map((place) => place + singles.links.length)),
+    }
+  }
+
+  function foreseenOfAll(observation: Observation): Foreseen {
+    const singles = base.foreseen(observation)
+    const more = foretell(observation)
+    return {
+      predictions: [...singles.predictions, ...more],
+      of: Uint16Array.of(...singles.of, ...more.map((_, place) => place + singles.predictions.length)),
+    }
+  }
+
+  function alone(observation: Observation): Float64Array {
+    const singles = base.alone(observation)
+    const reading = readingOf(system, observation)
+    const chances = foretell(observation).map((prediction) => Math.exp(weighNext(UNREAD, prediction, reading, causes).log))
+    const logs = pairs.map((_, pair) =>
+      Math.log(base.kinds.reduce((sum, { weight }, kind) => sum + weight * chances[pair * base.kinds.length + kind], 0)),
+    )
+    return Float64Array.of(...singles.subarray(0, single), ...logs, singles[single])
+  }
+
   return {
     ...base,
     hypotheses: [...base.hypotheses, ...pairs.map(({ hypothesis }) => hypothesis)],
@@ -153,7 +178,9 @@ function withPairs(base: Engine, chosen: readonly [number, number][]): Engine {
     houses: joinHouses(base.houses, ofPairs),
     behaviours: [...base.behaviours, ...pairs.map(({ behaviour }) => behaviour)],
     hypothesesByKind: base.hypothesesByKind.map((hypotheses, kind) => [...hypotheses, ...pairs.map((pair) => inKind(pair, kind))]),
-    logLikelihoods: (observation) => extended.of(observation),
+    chains: chainsOfAll,
+    foreseen: foreseenOfAll,
+    alone,
     predictions: (bench, probes) => {
       const ofSingle = base.predictions(bench, probes)
       const key = `${benchKey(bench)} ${probesKey(probes)}`
@@ -161,9 +188,7 @@ function withPairs(base: Engine, chosen: readonly [number, number][]): Engine {
         if (hypothesis < single) return ofSingle(hypothesis, kind)
         const pair = pairs[hypothesis - single]
         return kept.predictions.get(`${pair.hypothesis.id} ${kind} ${key}`, () =>
-          predictAll(laboratory, bench, inKind(pair, kind), probes).map((prediction, index) =>
-            widened(prediction, scaleOf(system, probes[index])),
-          ),
+          predictAll(laboratory, bench, inKind(pair, kind), probes, true),
         )
       }
     },

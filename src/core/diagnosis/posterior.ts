@@ -1,8 +1,8 @@
 import { saidBefore } from '@/src/core/diagnosis/after-repair'
-import { houseOf, type Likelihoods } from '@/src/core/diagnosis/by-house'
+import { type Chains, houseOf } from '@/src/core/diagnosis/by-house'
+import { type Link, linksOf, UNREAD } from '@/src/core/diagnosis/chain'
 import { type Complaint, emptyComplaint } from '@/src/core/diagnosis/complaint'
-import type { Engine } from '@/src/core/diagnosis/engine'
-import { houseLevels } from '@/src/core/diagnosis/houses'
+import { type Engine, logOfAnything } from '@/src/core/diagnosis/engine'
 import { latestAnswers, type Observation } from '@/src/core/diagnosis/observations'
 import { priorWeights } from '@/src/core/diagnosis/priors'
 import { logSum } from '@/src/core/units/log-sum'
@@ -23,11 +23,10 @@ export const noEvidence: Evidence = { complaint: emptyComplaint, observations: [
 /** Chance that the house has something that no entry of the catalogue describes: assumption. */
 const NONE_OF_THESE = 0.02
 /**
- * Half of the time such a fault resembles nothing known; else it is like a known one that shows in part of the readings
- * only, so that this share of them could be anything (assumptions).
+ * Half of the time such a fault resembles nothing known; else it is like a known one that shows in part of the readings only
+ * (`UNLIKE_SHARE`), which then could be anything: assumption.
  */
 const LIKE_A_KNOWN_ONE = 0.5
-const UNLIKE_SHARE = 0.35
 /** After a repair: chance that nothing else is wrong. Two faults in one visit are common enough to look for: assumption. */
 const SOUND_AFTER_REPAIR = 0.85
 /** After a repair, the chance that the complaint speaks of what is left and not of what was mended: assumption. */
@@ -37,79 +36,100 @@ export interface Posterior {
   /** Probability of each hypothesis of the engine, in its order. */
   readonly hypotheses: Float64Array
   readonly noneOfThese: number
-  /** For each hypothesis the kind of wiring, and the level of volts, in which it explains the readings best. */
+  /** For each hypothesis the kind of wiring in which it explains the readings best. */
   readonly kinds: Uint8Array
-  readonly levels: Uint8Array
+  /** For each hypothesis what its likeliest house has taught of its values. */
+  readonly chains: readonly Link[]
 }
 
 export function computePosterior(engine: Engine, evidence: Evidence): Posterior {
   const prior = priorOf(engine, evidence)
-  const rows = latestAnswers(evidence.observations).map((observation) => engine.logLikelihoods(observation))
-  return rows.length === 0 ? beforeAnyReading(engine, prior) : conclude(engine, prior, rows, sumByHouse(engine, prior, rows))
+  const observations = latestAnswers(evidence.observations)
+  if (observations.length === 0) return beforeAnyReading(engine, prior)
+  return conclude(engine, prior, observations, engine.chains(observations))
 }
 
-/** What would be thought without each of some readings in turn: the sum over all of them, less the one. */
+/**
+ * What would be thought without each of some readings in turn, where `isWanted` says so of a first estimate. Estimated by leaving out
+ * what the reading added to each chain, which is exact where no other reading leans on the same; then worked out
+ * anew.
+ */
 export function* posteriorsWithout(
   engine: Engine,
   evidence: Evidence,
   isLeft: (observation: Observation) => boolean,
+  isWanted: (estimate: Float64Array) => boolean = () => true,
 ): Generator<Posterior> {
   const prior = priorOf(engine, evidence)
   const observations = latestAnswers(evidence.observations)
-  const rows = observations.map((observation) => engine.logLikelihoods(observation))
-  const all = sumByHouse(engine, prior, rows)
+  const all = engine.chains(observations)
+  const added = all.links.map((link) => linksOf(link).map(({ log, before }) => log - (before?.log ?? 0)))
   for (const [place, left] of observations.entries()) {
     if (!isLeft(left)) continue
-    const others = rows.filter((_, other) => other !== place)
-    const { byHouse } = rows[place]
-    yield others.length === 0
-      ? beforeAnyReading(engine, prior)
-      : conclude(
-          engine,
-          prior,
-          others,
-          all.map((sum, index) => sum - byHouse[index]),
-        )
+    const others = observations.filter((_, other) => other !== place)
+    if (others.length === 0) {
+      yield beforeAnyReading(engine, prior)
+      continue
+    }
+    const estimate = massOfStories(engine, prior, all, (link) => all.links[link].log - added[link][place])
+    if (isWanted(estimate)) yield conclude(engine, prior, others, engine.chains(others))
   }
 }
 
-/** log of each house's weight, for each story, and of how well it explains all the readings. */
-function sumByHouse({ hypotheses, kinds, houses }: Engine, { ofKinds }: Prior, rows: readonly Likelihoods[]): Float64Array {
-  const sums = Float64Array.from(houses.logWeights)
-  for (const { byHouse } of rows) for (let place = 0; place < sums.length; place++) sums[place] += byHouse[place]
-  if (ofKinds === null) return sums
-  for (let story = 0; story < hypotheses.length; story++)
-    for (let kind = 0; kind < kinds.length; kind++) {
-      const end = houseOf(houses, story, kind + 1, 0)
-      for (let place = houseOf(houses, story, kind, 0); place < end; place++) sums[place] += ofKinds[story * kinds.length + kind]
-    }
-  return sums
+/** Probability of each story by the logs of its houses' chains; nothing of no catalogue among them. */
+function massOfStories(engine: Engine, prior: Prior, chains: Chains, logOf: (link: number) => number): Float64Array {
+  const logs = Float64Array.from(
+    engine.hypotheses,
+    (_, story) => Math.log(prior.weights[story]) + logOfStory(engine, prior, chains, story, logOf).log,
+  )
+  const highest = logs.reduce((a, b) => Math.max(a, b), Number.NEGATIVE_INFINITY)
+  const masses = logs.map((log) => Math.exp(log - highest))
+  const total = masses.reduce((sum, mass) => sum + mass, 0)
+  return masses.map((mass) => mass / total)
 }
 
-function conclude(engine: Engine, { weights, none }: Prior, rows: readonly Likelihoods[], byHouse: Float64Array): Posterior {
-  const { hypotheses, houses } = engine
-  const levels = houseLevels.length
+/**
+ * log of how well a story explains the readings, its houses together; the kind of wiring that holds most of that over all degrees of
+ * its damage, and the likeliest house of that kind.
+ */
+function logOfStory(
+  { houses, kinds }: Engine,
+  { ofKinds }: Prior,
+  chains: Chains,
+  story: number,
+  logOf: (link: number) => number,
+): { log: number; kind: number; house: number } {
+  const logs: number[] = []
+  const likeliest: number[] = []
+  for (let kind = 0; kind < kinds.length; kind++) {
+    const begin = houseOf(houses, story, kind, 0)
+    const ofDegrees: number[] = []
+    let best = 0
+    for (let degree = 0; degree < houses.degrees[story]; degree++) {
+      ofDegrees.push(houses.logWeights[begin + degree] + logOf(chains.of[begin + degree]))
+      if (ofDegrees[degree] > ofDegrees[best]) best = degree
+    }
+    logs.push(logSum(ofDegrees) + (ofKinds === null ? 0 : ofKinds[story * kinds.length + kind]))
+    likeliest.push(begin + best)
+  }
+  const kind = logs.indexOf(Math.max(...logs))
+  return { log: logSum(logs), kind, house: likeliest[kind] }
+}
+
+function conclude(engine: Engine, prior: Prior, observations: readonly Observation[], chains: Chains): Posterior {
+  const { hypotheses } = engine
+  const { weights, none } = prior
   const logs = new Float64Array(hypotheses.length + 1)
   const kinds = new Uint8Array(hypotheses.length)
-  const levelOf = new Uint8Array(hypotheses.length)
-  const ofKinds = new Float64Array(engine.kinds.length)
-  let lead = 0
+  const likeliest: Link[] = []
+  const logOf = (link: number) => chains.links[link].log
   for (let index = 0; index < hypotheses.length; index++) {
-    const span = houses.degrees[index] * levels
-    let kind = 0
-    for (let place = 0; place < ofKinds.length; place++) {
-      ofKinds[place] = logSum(byHouse, houseOf(houses, index, place, 0), span)
-      if (ofKinds[place] > ofKinds[kind]) kind = place
-    }
-    logs[index] = Math.log(weights[index] * (1 - none)) + logSum(ofKinds)
-    const begin = houseOf(houses, index, kind, 0)
-    let likeliest = begin
-    for (let house = begin + 1; house < begin + span; house++) if (byHouse[house] > byHouse[likeliest]) likeliest = house
+    const { log, kind, house } = logOfStory(engine, prior, chains, index, logOf)
+    logs[index] = Math.log(weights[index] * (1 - none)) + log
     kinds[index] = kind
-    levelOf[index] = (likeliest - begin) % levels
-    if (logs[index] > logs[lead]) lead = index
+    likeliest.push(chains.links[chains.of[house]])
   }
-  logs[hypotheses.length] = Math.log(none) + logOfNone(weights, rows, levelOf[lead])
+  logs[hypotheses.length] = Math.log(none) + logOfNone(engine, prior, observations, chains)
   let highest = -Infinity
   for (const log of logs) if (log > highest) highest = log
   let total = 0
@@ -118,7 +138,7 @@ function conclude(engine: Engine, { weights, none }: Prior, rows: readonly Likel
     total += logs[index]
   }
   for (let index = 0; index < logs.length; index++) logs[index] /= total
-  return { hypotheses: logs.subarray(0, hypotheses.length), noneOfThese: logs[hypotheses.length], kinds, levels: levelOf }
+  return { hypotheses: logs.subarray(0, hypotheses.length), noneOfThese: logs[hypotheses.length], kinds, chains: likeliest }
 }
 
 const beforeAnyReading = ({ kinds }: Engine, { weights, ofKinds, none }: Prior): Posterior => ({
@@ -132,22 +152,19 @@ const beforeAnyReading = ({ kinds }: Engine, { weights, ofKinds, none }: Prior):
           return log(kind, weight) > log(best, kinds[best].weight) ? kind : best
         }, 0),
   ),
-  levels: new Uint8Array(weights.length),
+  chains: Array.from(weights, () => UNREAD),
 })
 
-/** How well something of no catalogue explains the readings: like nothing known, or like a story in part of them. The house's volts stand as the leading story has them. */
-function logOfNone(weights: Readonly<Float64Array>, rows: readonly Likelihoods[], level: number): number {
-  const stories = weights.length
-  const levels = houseLevels.length
-  let anything = Math.log(1 - LIKE_A_KNOWN_ONE)
-  const resembling = Float64Array.from(weights, Math.log)
-  for (const { marginal, byLevel } of rows) {
-    const chance = marginal[stories]
-    anything += chance
-    const unlike = UNLIKE_SHARE * Math.exp(chance)
-    for (let index = 0; index < stories; index++)
-      resembling[index] += Math.log((1 - UNLIKE_SHARE) * Math.exp(byLevel[index * levels + level]) + unlike)
-  }
+/** How well something of no catalogue explains the readings: like nothing known, or like a story in part of them. */
+function logOfNone(engine: Engine, prior: Prior, observations: readonly Observation[], chains: Chains): number {
+  const anything = observations.reduce(
+    (sum, observation) => sum + logOfAnything(engine.system, observation),
+    Math.log(1 - LIKE_A_KNOWN_ONE),
+  )
+  const logOf = (link: number) => chains.links[link].resembling
+  const resembling = engine.hypotheses.map(
+    (_, story) => Math.log(prior.weights[story]) + logOfStory(engine, prior, chains, story, logOf).log,
+  )
   return logSum([anything, Math.log(LIKE_A_KNOWN_ONE) + logSum(resembling)])
 }
 

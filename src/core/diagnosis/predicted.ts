@@ -1,10 +1,9 @@
 import type { Bench } from '@/src/core/bench/bench'
-import { widened } from '@/src/core/diagnosis/foresee'
 import type { Probe } from '@/src/core/readings/check'
 import { type Hypothesis, whileHidden, whileShown } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
-import { nowAndThen, predictAll, scaleOf } from '@/src/core/readings/predict'
-import { isAlike, type Prediction, type Scale } from '@/src/core/readings/prediction'
+import { nowAndThen, predictAll } from '@/src/core/readings/predict'
+import { isAlike, type Prediction } from '@/src/core/readings/prediction'
 import { KeptPer } from '@/src/core/units/kept'
 
 /** What one story foretells: a prediction for each probe. */
@@ -30,7 +29,6 @@ export class Predicted {
   private readonly differentRows: Row[] = []
   /** By what is there while a fault hides, then by what it shows. */
   private readonly unsteady: Map<Prediction, Map<Prediction, Prediction>>[]
-  private readonly scales: readonly Scale[]
   /** With another fuse or a breaker in the slot the one that was found no longer tells, unless it is looked at. */
   private readonly isFuseTold: boolean
 
@@ -43,7 +41,6 @@ export class Predicted {
   ) {
     this.different = probes.map(() => new Map())
     this.unsteady = probes.map(() => new Map())
-    this.scales = probes.map((probe) => scaleOf(laboratory.system, probe))
     this.isFuseTold = bench.slot.holds === 'as-found' || probes.some((probe) => probe.meter === 'look' && probe.at === 'fuse')
   }
 
@@ -63,7 +60,11 @@ export class Predicted {
     if (found) return found
     if (story !== this.sound) this.steadyOf(this.sound)
     const predictions = predictAll(this.laboratory, this.bench, story, this.probes)
-    const made = this.shareRow(predictions.map((prediction, index) => this.share(widened(prediction, this.scales[index]), index)))
+    const known = predictions.map((prediction, index) => this.known(prediction, index))
+    const isNew = known.map((found, index) => found === null && LEANS.has(this.probes[index].meter))
+    // How a reading leans takes as long to work out as the reading: asked of those alone that nobody foretold so before.
+    const leaning = isNew.includes(true) ? predictAll(this.laboratory, this.bench, story, this.probes, isNew) : predictions
+    const made = this.shareRow(known.map((found, index) => found ?? this.keep(isNew[index] ? leaning[index] : predictions[index], index)))
     this.steady.set(story, made)
     return made
   }
@@ -82,20 +83,20 @@ export class Predicted {
     )
   }
 
-  private share(prediction: Prediction, index: number): Prediction {
+  /** The same prediction as another story's, if there is one. */
+  private known(prediction: Prediction, index: number): Prediction | null {
     // Which of two neighbours came first must not show: beside the sound house only what is the same is shared.
     const soundly = this.steady.get(this.sound)?.[index]
     if (soundly && isAlike(prediction, soundly)) return soundly
-    const different = this.different[index]
+    return this.different[index].get(keyOf(prediction))?.find((other) => isAlike(other, prediction, THE_SAME)) ?? null
+  }
+
+  private keep(prediction: Prediction, index: number): Prediction {
     const key = keyOf(prediction)
-    const neighbours = different.get(key)
-    if (!neighbours) {
-      different.set(key, [prediction])
-      return prediction
-    }
-    const known = neighbours.find((other) => isAlike(other, prediction, THE_SAME))
-    if (!known) neighbours.push(prediction)
-    return known ?? prediction
+    const neighbours = this.different[index].get(key)
+    if (neighbours) neighbours.push(prediction)
+    else this.different[index].set(key, [prediction])
+    return prediction
   }
 
   private shareRow(row: Row): Row {
@@ -105,6 +106,9 @@ export class Predicted {
     return row
   }
 }
+
+/** Meters whose readings lean on the values of a house. */
+const LEANS: ReadonlySet<Probe['meter']> = new Set(['volts', 'ohms', 'amps'])
 
 /** The same for what is the same; now and then, across the edge of two steps, it is not, and a prediction is not shared. */
 function keyOf([first]: Prediction): number | string {

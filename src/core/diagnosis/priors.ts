@@ -131,6 +131,9 @@ const intermittentFamilies: readonly Fault['family'][] = [
   'conductor-to-chassis',
   'lead-to-chassis',
   'switch-open',
+  'coil-open',
+  'lead-loose',
+  'thermostat-not-closing',
 ]
 
 /** P(the customer would tell this symptom | the house behaves so). */

@@ -1,5 +1,6 @@
 import { type Bench, createBench } from '@/src/core/bench/bench'
 import { readySlot } from '@/src/core/diagnosis/candidates'
+import type { Symptom } from '@/src/core/diagnosis/complaint'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { type Check, type Choice, weighQuestion } from '@/src/core/diagnosis/next-check'
 import type { Observation } from '@/src/core/diagnosis/observations'
@@ -81,6 +82,35 @@ export function nextProof(
   open.sort((a, b) => Number(b.call === bench.call) - Number(a.call === bench.call))
   for (const { call, probe, place } of open) {
     const check = weighQuestion(engine, posterior, bench, asSet(bench, call), probe, place)
+    if (check) return check
+  }
+  return null
+}
+
+/** Complaints of something that can be watched without spending a fuse. */
+const WATCHED: readonly Symptom[] = ['mode-dead', 'nothing-runs', 'half-works', 'never-stops', 'chatters']
+
+/**
+ * Nothing is condemned before what the customer tells was seen: the call that the complaint speaks of, made at its thermostat on a whole
+ * bench, and what it does. A trip is not asked for again: that is the protection's.
+ */
+export function nextReproduction(
+  engine: Engine,
+  posterior: Posterior,
+  { complaint, observations }: Evidence,
+  bench: Bench,
+  { skipped = [] }: Choice,
+): Check | null {
+  if (!complaint.symptoms.some((symptom) => WATCHED.includes(symptom))) return null
+  const isTold = (call: Proof['call']) => (complaint.call === null ? call !== 'off' : call === complaint.call)
+  const wasMade = observations.some(
+    (observation) => isClean(observation) && isTold(observation.bench.call) && observation.probe.meter !== 'trip',
+  )
+  if (wasMade) return null
+  const refused = new Set(skipped.map(probeKey))
+  for (const { call, place, whole } of proofsOf.of(engine.laboratory)) {
+    if (!isTold(call) || refused.has(probeKey(whole))) continue
+    const check = weighQuestion(engine, posterior, bench, asSet(bench, call), whole, place)
     if (check) return check
   }
   return null

@@ -1,13 +1,14 @@
 import type { Bench } from '@/src/core/bench/bench'
+import { endSearch, MOST_CHECKS, soundOnceAllRan } from '@/src/core/diagnosis/ending'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { type Check, type Choice, findNextCheck, rankChecks, weighQuestion } from '@/src/core/diagnosis/next-check'
 import { latestAnswers, questionKey } from '@/src/core/diagnosis/observations'
 import { weigh } from '@/src/core/diagnosis/pairs'
 import { type Evidence, entropyOfRepair, type Posterior } from '@/src/core/diagnosis/posterior'
-import { nextProof } from '@/src/core/diagnosis/proof'
+import { nextProof, nextReproduction } from '@/src/core/diagnosis/proof'
 import { standingOf } from '@/src/core/diagnosis/standing'
 import { NOTHING_WRONG, type Suspect } from '@/src/core/diagnosis/suspects'
-import { judgeGroup, leadingGroup, reachVerdict, type Verdict } from '@/src/core/diagnosis/verdict'
+import { judgeGroup, leadingGroup, namesRepair, type RepairVerdict, type Verdict } from '@/src/core/diagnosis/verdict'
 import { type WayOfWorking, waysOfWorking } from '@/src/core/diagnosis/ways'
 import type { Fault } from '@/src/core/faults/fault'
 import { type Probe, probeKey } from '@/src/core/readings/check'
@@ -25,54 +26,52 @@ export interface Proposal {
 /** A sound house is likelier than not: assumption. */
 const LOOKS_SOUND = 0.5
 
-/**
- * Bits below which a check hardly tells anything, while nobody knows what the trouble is: then the house is run through its
- * calls to see what does not work. Tried on 24 houses of two zones with nothing told: 0.35 loses no minutes, 0.6 half of them.
- */
-const TELLS_LITTLE = 0.35
-
 /** One step of the search: a verdict that stands, or the check to take next from a bench. */
 export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: Choice = {}): Proposal {
   const weighed = weigh(base, evidence)
   const { engine, posterior } = weighed
   const { suspects, verdict, inDoubt, planned } = standingOf(weighed)
-  if (verdict) {
+  const ask = (next: Check, confirms: boolean): Proposal => ({ next, verdict: null, confirms })
+  const end = (said: Verdict): Proposal => ({ next: null, verdict: said, confirms: false })
+  const nextCall = () => nextProof(engine, posterior, evidence, bench, choice)
+  if (latestAnswers(evidence.observations).length >= MOST_CHECKS) return end(verdict ?? endSearch(engine, posterior, suspects))
+  if (verdict && verdict.found !== 'nothing-wrong') {
     const confirming =
       askAgain(engine, evidence, posterior, bench, suspects[0], choice) ?? confirm(engine, evidence, posterior, bench, verdict, choice)
-    return confirming ? { next: confirming, verdict: null, confirms: true } : { next: null, verdict, confirms: false }
+    return confirming ? ask(confirming, true) : end(verdict)
   }
-  // A house that looks sound is run through its calls before anything else is asked: that has to be seen in any case.
-  if (suspects[0]?.id === NOTHING_WRONG && suspects[0].probability > LOOKS_SOUND) {
-    const call = nextProof(engine, posterior, evidence, bench, choice)
-    if (call) return { next: call, verdict: null, confirms: true }
+  // With nothing told and nothing seen, or where all looks sound, the house is run through its calls: that has to be seen in any case.
+  const looksSound = suspects[0]?.id === NOTHING_WRONG && suspects[0].probability > LOOKS_SOUND
+  if (verdict || looksSound || showsNothing(engine, evidence)) {
+    const call = nextCall()
+    if (call) return ask(call, looksSound)
+    const sound = verdict ?? soundOnceAllRan(suspects)
+    if (sound) return end(sound)
   }
   const unsplit = inDoubt ? null : nothingSplits(engine, posterior, suspects, bench, evidence, choice)
   if (unsplit) {
     // Where one of them is a sound house, its calls have to be seen first.
-    const call = unsplit.some(({ id }) => id === NOTHING_WRONG) ? nextProof(engine, posterior, evidence, bench, choice) : null
-    const said = judgeGroup(unsplit)
-    if (call) return { next: call, verdict: null, confirms: true }
+    const hasSound = unsplit.some(({ id }) => id === NOTHING_WRONG)
+    const call = hasSound ? nextCall() : null
+    if (call) return ask(call, true)
+    const said = (hasSound ? soundOnceAllRan(suspects) : null) ?? judgeGroup(unsplit)
     if (said) {
-      const look = said.found === 'nothing-wrong' ? null : lookAtEnds(engine, evidence, posterior, bench, endsIn(engine, said), choice)
-      return look ? { next: look, verdict: null, confirms: true } : { next: null, verdict: said, confirms: false }
+      const look = namesRepair(said) ? lookAtEnds(engine, evidence, posterior, bench, endsIn(engine, said), choice) : null
+      return look ? ask(look, true) : end(said)
     }
   }
   const next = findNextCheck(engine, planned, bench, evidence.observations, choice)
-  if (next && !inDoubt && next.gainBits < TELLS_LITTLE && showsNothing(engine, evidence)) {
-    const call = nextProof(engine, posterior, evidence, bench, choice)
-    if (call) return { next: call, verdict: null, confirms: false }
-  }
-  if (next) return { next, verdict: null, confirms: inDoubt !== null }
-  const last = reachVerdict(suspects, true)
-  const proof = last?.found === 'nothing-wrong' ? nextProof(engine, posterior, evidence, bench, choice) : null
-  return proof ? { next: proof, verdict: null, confirms: true } : { next: null, verdict: last, confirms: false }
+  if (next) return ask(next, inDoubt !== null)
+  const last = endSearch(engine, posterior, suspects)
+  const proof = last.found === 'nothing-wrong' ? nextCall() : null
+  return proof ? ask(proof, true) : end(last)
 }
 
 /** Nothing that was told or read speaks of trouble: a sound house explains each reading better than chance. */
 const showsNothing = (engine: Engine, { complaint, observations }: Evidence): boolean =>
   complaint.symptoms.length + complaint.codes.length === 0 &&
   latestAnswers(observations).every((observation) => {
-    const { marginal } = engine.logLikelihoods(observation)
+    const marginal = engine.alone(observation)
     return marginal[0] > marginal[marginal.length - 1]
   })
 
@@ -113,15 +112,25 @@ function askAgain(engine: Engine, evidence: Evidence, posterior: Posterior, benc
 /** A wrong part fitted, and the way back to the house: minutes, assumption. */
 const WRONG_REPAIR_MINUTES = 120
 
-/** Before a part is condemned, or a house called sound: what is still worth its minutes. */
-function confirm(engine: Engine, evidence: Evidence, posterior: Posterior, bench: Bench, verdict: Verdict, choice: Choice): Check | null {
-  if (verdict.found === 'nothing-wrong') return nextProof(engine, posterior, evidence, bench, choice)
+/** Before a part is condemned: what is still worth its minutes, the call that the complaint speaks of, the ends of its wires. */
+function confirm(
+  engine: Engine,
+  evidence: Evidence,
+  posterior: Posterior,
+  bench: Bench,
+  verdict: Exclude<Verdict, { found: 'nothing-wrong' }>,
+  choice: Choice,
+): Check | null {
   const [check] = rankChecks(engine, posterior, bench, evidence.observations, { ...choice, way: 'free', stakes: WRONG_REPAIR_MINUTES }, 1)
-  return check ?? lookAtEnds(engine, evidence, posterior, bench, endsIn(engine, verdict), choice)
+  return (
+    check ??
+    nextReproduction(engine, posterior, evidence, bench, choice) ??
+    (namesRepair(verdict) ? lookAtEnds(engine, evidence, posterior, bench, endsIn(engine, verdict), choice) : null)
+  )
 }
 
 /** Where the wires end that a verdict speaks of: those of a cable, or of a terminal whose lead is said to rub through. */
-function endsIn({ system, faults }: Engine, { zone, suspects }: Exclude<Verdict, { found: 'nothing-wrong' }>): readonly string[] {
+function endsIn({ system, faults }: Engine, { zone, suspects }: RepairVerdict): readonly string[] {
   const cable = system.cables.find(({ id }) => id === zone)
   if (cable) return cable.between
   const landed = new Set(

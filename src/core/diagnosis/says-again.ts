@@ -1,3 +1,4 @@
+import { predictionIn } from '@/src/core/diagnosis/chain'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { latestAnswers, type Observation } from '@/src/core/diagnosis/observations'
 import type { Story } from '@/src/core/diagnosis/stories'
@@ -27,7 +28,7 @@ export function sayingAgain(
     const predictionsOf = engine.predictions(bench, [probe])
     return {
       meter: `${probe.meter} ${scaleOf(engine.system, probe)}`,
-      of: (row: number) => predictionsOf(stories[row].index, stories[row].kind)[0],
+      of: (row: number) => predictionIn(stories[row].chain, predictionsOf(stories[row].index, stories[row].kind)[0]),
     }
   })
   return (meter, foretold) =>

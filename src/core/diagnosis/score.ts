@@ -1,7 +1,7 @@
 import { isResettable } from '@/src/core/bench/apply'
 import type { Bench } from '@/src/core/bench/bench'
 import type { Engine } from '@/src/core/diagnosis/engine'
-import { foretoldOf, gatherRows, type Rows } from '@/src/core/diagnosis/foretold'
+import { foretoldOf, gatherRows, inTheirHouses, type Rows } from '@/src/core/diagnosis/foretold'
 import { clusterOutcomes, type Outcomes } from '@/src/core/diagnosis/outcomes'
 import { probesAsked, type Question } from '@/src/core/diagnosis/question'
 import { type Route, routesFrom } from '@/src/core/diagnosis/route'
@@ -132,7 +132,8 @@ function scoreQuestion(
     if (!isWorth(scoreOf(bits, risk, minutes), best)) continue
     if (risk > 0 && !isWorth(scoreOf(bits, risk - leastWrong(stories, groups, foretold), minutes), best)) continue
     const scale = scaleOf(engine.system, probe)
-    const outcomes = clusterOutcomes(foretold, scale)
+    const told = inTheirHouses(stories, foretold)
+    const outcomes = clusterOutcomes(told, scale)
     if (outcomes.count < 2) continue
     const gainBits = before - entropyAfter(stories, outcomes, groups)
     const score = scoreOf(gainBits, risk > 0 ? risk - wrongAfter(stories, groups, outcomes) : 0, minutes)
@@ -148,7 +149,7 @@ function scoreQuestion(
       question,
       wanted: index,
       meter: `${probe.meter} ${scale}`,
-      foretold: (story) => rows.rows[rows.of[story]][index],
+      foretold: (story) => told.different[told.of[story]],
     })
   }
 }

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
-import { foretoldOf, gatherRows } from '@/src/core/diagnosis/foretold'
+import { UNREAD } from '@/src/core/diagnosis/chain'
+import { foretoldOf, gatherRows, inTheirHouses } from '@/src/core/diagnosis/foretold'
 import { clusterOutcomes } from '@/src/core/diagnosis/outcomes'
 import { computePosterior, entropyOfRepair, noEvidence } from '@/src/core/diagnosis/posterior'
 import {
@@ -20,7 +21,7 @@ const storiesArb = fc
   .array(fc.record({ weight, group: fc.integer({ min: 0, max: 5 }) }), { minLength: 2, maxLength: 60 })
   .map((drawn): Story[] => {
     const total = drawn.reduce((sum, story) => sum + story.weight, 0)
-    return drawn.map((story, index) => ({ ...story, index, kind: 0, weight: story.weight / total }))
+    return drawn.map((story, index) => ({ ...story, index, kind: 0, chain: UNREAD, weight: story.weight / total }))
   })
 
 describe('entropy', () => {
@@ -39,7 +40,7 @@ describe('entropy', () => {
           gatherRows(stories, (place) => [predictions[place]]),
           0,
         )
-        const outcomes = clusterOutcomes(foretold, 'volts')
+        const outcomes = clusterOutcomes(inTheirHouses(stories, foretold), 'volts')
         if (outcomes.count >= 2) {
           expect(entropyAfter(stories, outcomes, 6)).toBeLessThanOrEqual(before + 1e-9)
           expect(before - entropyAfter(stories, outcomes, 6)).toBeLessThanOrEqual(mostBits(foretold) + 1e-9)
@@ -51,7 +52,7 @@ describe('entropy', () => {
           gatherRows(stories, () => [one]),
           0,
         )
-        const same = clusterOutcomes(alike, 'volts')
+        const same = clusterOutcomes(inTheirHouses(stories, alike), 'volts')
         expect(mostBits(alike)).toBe(0)
         expect(same.count).toBeLessThan(2)
       }),

@@ -1,3 +1,4 @@
+import type { Link } from '@/src/core/diagnosis/chain'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import type { Foretold } from '@/src/core/diagnosis/foretold'
 import type { Outcomes } from '@/src/core/diagnosis/outcomes'
@@ -11,11 +12,13 @@ export interface Story {
   readonly kind: number
   readonly weight: number
   readonly group: number
+  /** What the readings have taught of its house. */
+  readonly chain: Link
 }
 
 /** Stories weighed by the planner: those that hold this much of the probability, and no more than so many. */
 const WEIGHED_MASS = 0.985
-const WEIGHED_STORIES = 200
+const WEIGHED_STORIES = 240
 /** All checks are ranked on this many heavy stories and a share of the light ones. */
 const HEAVY = 14
 const STANDING_FOR = 7
@@ -77,7 +80,7 @@ export function liveStories(engine: Engine, posterior: Posterior, steadyOnly: bo
     const repair = engine.hypotheses[index].fault?.repair.id ?? 'nothing'
     const group = groups.get(repair) ?? groups.size
     groups.set(repair, group)
-    stories.push({ index, kind: kindIn(index), weight, group })
+    stories.push({ index, kind: kindIn(index), weight, group, chain: posterior.chains[index] })
     mass += weight
   }
   return stories.map((story) => ({ ...story, weight: story.weight / mass }))

@@ -1,11 +1,9 @@
+import { linksOf, predictionIn, UNREAD } from '@/src/core/diagnosis/chain'
 import type { Engine } from '@/src/core/diagnosis/engine'
-import { foretellByDegree } from '@/src/core/diagnosis/foresee'
-import { atLevel, houseLevels, isGraded, timesAt, valueSpreads } from '@/src/core/diagnosis/houses'
 import { latestAnswers, type Observation } from '@/src/core/diagnosis/observations'
 import type { Evidence, Posterior } from '@/src/core/diagnosis/posterior'
 import type { Repair } from '@/src/core/faults/fault'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
-import { misfit } from '@/src/core/readings/likelihood'
 import { predict, scaleOf } from '@/src/core/readings/predict'
 import { saysPrediction } from '@/src/core/readings/say'
 import { KeptPer } from '@/src/core/units/kept'
@@ -54,7 +52,8 @@ export function listSuspects(engine: Engine, evidence: Evidence, posterior: Post
   const suspects = ranked.map(({ id, indexes, probability }, rank): Suspect => {
     const best = indexes.reduce((a, b) => (posterior.hypotheses[b] > posterior.hypotheses[a] ? b : a))
     const { fault } = engine.hypotheses[best]
-    const rows = rank < tables ? observations.map((observation, place) => rowFor(engine, posterior, observation, best, met[place], id)) : []
+    const rows =
+      rank < tables ? observations.map((observation, place) => rowFor(engine, posterior, observation, place, best, met[place], id)) : []
     return {
       id,
       say: fault?.say ?? 'Nothing is wrong with the low-voltage side',
@@ -97,7 +96,7 @@ const placesByFault = new KeptPer((hypotheses: readonly Hypothesis[]) => {
 type Met = ReadonlyMap<string, { readonly rate: number; readonly withAnswer: number }>
 
 function metWith(engine: Engine, observation: Observation): Met {
-  const { marginal: logs } = engine.logLikelihoods(observation)
+  const logs = engine.alone(observation)
   const sum = (places: readonly number[], of: (place: number) => number) => places.reduce((total, place) => total + of(place), 0)
   return new Map(
     [...placesByFault.of(engine.hypotheses)].map(([id, places]) => [
@@ -110,8 +109,16 @@ function metWith(engine: Engine, observation: Observation): Met {
   )
 }
 
-function rowFor(engine: Engine, posterior: Posterior, observation: Observation, index: number, met: Met, fault: string): EvidenceRow {
-  const { marginal: logs } = engine.logLikelihoods(observation)
+function rowFor(
+  engine: Engine,
+  posterior: Posterior,
+  observation: Observation,
+  place: number,
+  index: number,
+  met: Met,
+  fault: string,
+): EvidenceRow {
+  const logs = engine.alone(observation)
   let others = 0
   let mass = 0
   for (const [id, { rate, withAnswer }] of met) {
@@ -120,26 +127,16 @@ function rowFor(engine: Engine, posterior: Posterior, observation: Observation, 
     mass += rate
   }
   const weight = logs[index] - Math.log(others / mass)
+  // As it was expected in this story's house, with what the readings before it had taught of that.
+  const link = linksOf(posterior.chains[index])[place]
+  const { bench, probe } = observation
   const story = engine.hypothesesByKind[posterior.kinds[index]][index]
-  const scale = scaleOf(engine.system, observation.probe)
-  const times = timesAt(houseLevels[posterior.levels[index]], scale)
-  const { bench, probe, answer } = observation
-  const prediction = atLevel(predict(engine.laboratory, bench, story, probe), scale, times)
-  // What lies within the spread of houses, and of damage, fits.
-  let away = misfit(answer, prediction, scale)
-  if (away > MISFIT_LIMIT) {
-    const spread = isGraded(story)
-      ? foretellByDegree(engine.laboratory, bench, story, probe).map((widened) => atLevel(widened, scale, times))
-      : engine.laboratories.map((one, corner) =>
-          atLevel(predict(one, bench, story, probe), scale, times / valueSpreads[corner].factors.emf),
-        )
-    for (const other of spread) away = Math.min(away, misfit(answer, other, scale))
-  }
+  const prediction = predict(engine.laboratory, bench, story, probe, true)
   return {
     observation: observation.id,
-    expected: saysPrediction(prediction, scale),
+    expected: saysPrediction(predictionIn(link?.before ?? UNREAD, prediction), scaleOf(engine.system, probe)),
     weight,
-    fits: away <= MISFIT_LIMIT,
+    fits: (link?.away ?? 0) <= MISFIT_LIMIT,
     verdict: sayWeight(weight),
   }
 }

@@ -1,11 +1,11 @@
 import { createBench } from '@/src/core/bench/bench'
 import { listCandidates } from '@/src/core/diagnosis/candidates'
+import { predictionIn, UNREAD } from '@/src/core/diagnosis/chain'
 import { createEngine } from '@/src/core/diagnosis/engine'
-import { widened } from '@/src/core/diagnosis/foresee'
 import { probesAsked } from '@/src/core/diagnosis/question'
 import { STORIES_TO_A_PIECE, tableFrom } from '@/src/core/diagnosis/table'
 import type { Probe } from '@/src/core/readings/check'
-import { predictAll, scaleOf } from '@/src/core/readings/predict'
+import { predictAll } from '@/src/core/readings/predict'
 import { isAlike } from '@/src/core/readings/prediction'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 import { benchWith, change } from '@/tests/setup/furnace'
@@ -44,9 +44,9 @@ describe('the prediction table', () => {
     ] as const) {
       const predictionsOf = engine.predictions(on, probes)
       for (const story of [0, ...blown]) {
-        const alone = predictAll(engine.laboratory, on, engine.hypotheses[story], probes)
+        const alone = predictAll(engine.laboratory, on, engine.hypotheses[story], probes, true)
         predictionsOf(story, 0).forEach((prediction, index) => {
-          expect(isAlike(prediction, widened(alone[index], scaleOf(furnaceAc, probes[index])))).toBe(true)
+          expect(isAlike(predictionIn(UNREAD, prediction), predictionIn(UNREAD, alone[index]))).toBe(true)
         })
       }
     }

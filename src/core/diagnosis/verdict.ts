@@ -29,10 +29,18 @@ export type Verdict =
   | ({ readonly found: 'repair' } & Found)
   /** No check at hand splits these any further: look at the place with your own eyes. */
   | ({ readonly found: 'group' } & Found)
+  /** It shows now and then: what to do until it shows again. */
+  | ({ readonly found: 'comes-and-goes' } & Found)
+  /** No known fault explains the readings: the section that it sits in, and the known ones that come nearest. */
+  | { readonly found: 'none-of-these'; readonly zone: string | null; readonly probability: number; readonly suspects: readonly string[] }
   | { readonly found: 'nothing-wrong'; readonly probability: number; readonly suspects: readonly string[] }
 
+/** A verdict that names an act of repair, sure or not. */
+export type RepairVerdict = Extract<Verdict, { readonly repair: Repair }>
+export const namesRepair = (verdict: Verdict | null): verdict is RepairVerdict => verdict !== null && 'repair' in verdict
+
 /** The acts that mend a suspect's story: one, or one for each of two faults. */
-const actsOf = ({ parts, repair, zone }: Suspect): { repair: Repair; zone: string }[] =>
+export const actsOf = ({ parts, repair, zone }: Suspect): { repair: Repair; zone: string }[] =>
   parts.length > 0 ? parts.map((part) => ({ repair: part.repair, zone: part.zone })) : repair && zone !== null ? [{ repair, zone }] : []
 
 /**
@@ -135,7 +143,8 @@ export function judge(engine: Engine, evidence: Evidence, suspects: readonly Sus
     return fault !== null && singlesOf(fault).some(({ repair }) => repair.id === verdict.repair.id)
   })
   const seenByEye = ({ probe }: Observation) => probe.meter === 'look'
-  for (const without of posteriorsWithout(engine, evidence, (observation) => !seenByEye(observation)))
-    if (sharing.reduce((sum, index) => sum + without.hypotheses[index], 0) < STANDS_WITHOUT) return { verdict: null, inDoubt: without }
+  const hangs = (masses: Float64Array) => sharing.reduce((sum, index) => sum + masses[index], 0) < STANDS_WITHOUT
+  for (const without of posteriorsWithout(engine, evidence, (observation) => !seenByEye(observation), hangs))
+    if (hangs(without.hypotheses)) return { verdict: null, inDoubt: without }
   return { verdict, inDoubt: null }
 }

@@ -1,5 +1,13 @@
 import type { Effect, Fault, FaultFamily, FaultVariant } from '@/src/core/faults/fault'
-import { CORRODED_JOINT, familyRate, LOOSE_LINE_JOINT, outdoorTimes, resistiveShorts, WEAK_COIL } from '@/src/core/faults/rates'
+import {
+  CORRODED_JOINT,
+  familyRate,
+  LEAKING_CONTACT,
+  LOOSE_LINE_JOINT,
+  outdoorTimes,
+  resistiveShorts,
+  WEAK_COIL,
+} from '@/src/core/faults/rates'
 import { callLink } from '@/src/core/wiring/assembly'
 import type { Point } from '@/src/core/wiring/point'
 import { type Cable, type Place, placeById, type System } from '@/src/core/wiring/system'
@@ -51,8 +59,11 @@ function milderForms(family: FaultFamily, effects: readonly Effect[]): FaultVari
     case 'neutral-open':
     case 'supply-leg-open':
       return [{ ...joined(effects, LOOSE_LINE_JOINT), name: 'loose' }]
+    case 'thermostat-stuck-closed':
+      return [touching(effects, LEAKING_CONTACT.ohm, LEAKING_CONTACT.share)]
     case 'conductor-open':
     case 'switch-open':
+    case 'lead-loose':
       return [joined(effects, CORRODED_JOINT)]
     case 'thermostat-not-closing':
       return [joined(effects.flatMap(contactsOf), CORRODED_JOINT)]

@@ -13,8 +13,10 @@ export type Effect =
   | { readonly do: 'weld'; readonly coil: string }
   /** A board's output behaves in another way than it was built to. */
   | { readonly do: 'output'; readonly board: string; readonly to: string; readonly mode: OutputMode }
-  /** Two nodes touch. */
-  | { readonly do: 'short'; readonly a: string; readonly b: string; readonly ohm: number }
+  /** Two nodes touch; where that is inside a part, no longer once it is unplugged. */
+  | { readonly do: 'short'; readonly a: string; readonly b: string; readonly ohm: number; readonly within?: string }
+  /** An armature does not move, whatever its coil is fed. */
+  | { readonly do: 'jam'; readonly coil: string }
   /** A thermostat never closes these terminals, whatever it is set to. */
   | { readonly do: 'never-closes'; readonly thermostat: string; readonly terminals: readonly string[] }
   /** A thermostat draws nothing and shows nothing. */
@@ -30,6 +32,9 @@ export const faultFamilies = [
   'coil-shorted',
   'coil-open',
   'coil-to-ground',
+  'armature-jammed',
+  'accessory-across',
+  'lead-loose',
   'switch-open',
   'thermostat-not-called',
   'thermostat-dead',
@@ -37,6 +42,7 @@ export const faultFamilies = [
   'thermostat-not-closing',
   'thermostat-stuck-closed',
   'thermostat-shorted',
+  'thermostat-joined',
   'not-landed',
   'landed-wrong',
   'ends-swapped',

@@ -12,6 +12,9 @@ export const familyRate: Record<FaultFamily, number> = {
   'coil-shorted': 2,
   'coil-open': 2,
   'coil-to-ground': 0.7,
+  'armature-jammed': 0.7,
+  'accessory-across': 0.2,
+  'lead-loose': 0.5,
   'switch-open': 3,
   'thermostat-not-called': 3,
   'thermostat-dead': 2,
@@ -19,6 +22,7 @@ export const familyRate: Record<FaultFamily, number> = {
   'thermostat-not-closing': 1.5,
   'thermostat-stuck-closed': 0.5,
   'thermostat-shorted': 0.7,
+  'thermostat-joined': 0.1,
   'not-landed': 0.8,
   'landed-wrong': 0.3,
   'ends-swapped': 0.2,
@@ -56,6 +60,10 @@ export const resistiveShorts = [
   { ohm: 3, share: 0.1 },
   { ohm: 20, share: 0.06 },
 ] as const
+/** Soot, moisture or a relay half made between two contacts of a thermostat, and its share: assumption. */
+export const LEAKING_CONTACT = { ohm: 80, share: 0.3 } as const
+/** What an added relay, a lamp or a humidifier's valve draws across a coil: assumption. */
+export const ACCESSORY_OHM = 16
 export const WEAK_COIL = { ohm: 4, share: 0.25 } as const
 /** A loose joint in the line, and moisture across a connector (engine.md section 5: some 800 ohm): assumptions. */
 export const LOOSE_LINE_JOINT = { ohm: 60, share: 0.5 } as const

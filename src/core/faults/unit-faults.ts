@@ -1,9 +1,10 @@
 import { sayLead } from '@/src/core/bench/points'
 import type { AddFault } from '@/src/core/faults/fault-list'
 import { lowVoltageNodes } from '@/src/core/faults/low-voltage'
-import { SHORTED_COIL_OHM, SOLID_SHORT_OHM, WELDED_OHM } from '@/src/core/faults/rates'
+import { ACCESSORY_OHM, SHORTED_COIL_OHM, SOLID_SHORT_OHM, WELDED_OHM } from '@/src/core/faults/rates'
 import { capital } from '@/src/core/units/capital'
-import { bodyLink, feedInside, livesBetween, switchedTerminals, thermostatInside } from '@/src/core/wiring/assembly'
+import { bodyLink, feedInside, livesBetween, plugLink, switchedTerminals, thermostatInside } from '@/src/core/wiring/assembly'
+import type { PartOf } from '@/src/core/wiring/part'
 import { CHASSIS, pinPoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonNodes, feedOf } from '@/src/core/wiring/supply'
 import { type Place, partsOf, placeById, type System } from '@/src/core/wiring/system'
@@ -40,6 +41,25 @@ export function addCoilFaults(system: System, add: AddFault): void {
       touches,
     )
     add('coil-open', coil.id, coil.place, `Coil of the ${coil.name} is open`, replace, [{ do: 'open', link: bodyLink(coil.id) }], touches)
+    add(
+      'armature-jammed',
+      coil.id,
+      coil.place,
+      `The ${coil.name} does not move though its coil is fed`,
+      replace,
+      [{ do: 'jam', coil: coil.id }],
+      touches,
+    )
+    add(
+      'accessory-across',
+      coil.id,
+      coil.place,
+      `Something else draws current across the ${coil.name}`,
+      [`accessory:${coil.id}`, `Find what is wired across the ${coil.name} in the ${placeById(system, coil.place)?.name}, and take it off`],
+      [{ do: 'short', a: touches[0], b: touches[1], ohm: ACCESSORY_OHM }],
+      touches,
+    )
+    addLooseLeads(system, add, coil)
     if (placeById(system, coil.place)?.metal)
       add(
         'coil-to-ground',
@@ -51,6 +71,20 @@ export function addCoilFaults(system: System, add: AddFault): void {
         touches,
       )
   }
+}
+
+/** A spade that came off or burnt: between two parts of a cabinet, where no strip is. */
+function addLooseLeads(system: System, add: AddFault, part: PartOf<'switch'> | PartOf<'coil'>): void {
+  for (const [side, node] of part.between.entries())
+    add(
+      'lead-loose',
+      `${part.id}.${node}`,
+      part.place,
+      `The ${sayLead(system, node, part.place)} is off or loose at the ${part.name}`,
+      [`spade:${part.id}`, `Push the leads of the ${part.name} home, renew a burnt spade, and tug each`],
+      [{ do: 'open', link: plugLink(part.id, side) }],
+      [terminalPoint(node, part.place)],
+    )
 }
 
 /** A line contact that welded: what it feeds runs on. */
@@ -135,6 +169,7 @@ export function addSwitchFaults(system: System, add: AddFault): void {
       [{ do: 'open', link: bodyLink(part.id) }],
       part.between.map((node) => terminalPoint(node, part.place)),
     )
+  for (const part of partsOf(system, 'switch')) addLooseLeads(system, add, part)
 }
 
 export function addThermostatFaults(system: System, add: AddFault): void {
@@ -181,6 +216,17 @@ export function addThermostatFaults(system: System, add: AddFault): void {
         [{ do: 'short', a: feedInside(part, feedOf(part, terminal)), b: terminalPoint(terminal, part.place), ohm: WELDED_OHM }],
         [terminalPoint(terminal, part.place)],
       )
+    for (const [index, one] of terminals.entries())
+      for (const other of terminals.slice(index + 1))
+        add(
+          'thermostat-joined',
+          `${part.id}.${one}+${other}`,
+          part.place,
+          `The ${part.name} joins ${one} and ${other} in its base`,
+          replace,
+          [{ do: 'short', a: terminalPoint(one, part.place), b: terminalPoint(other, part.place), ohm: WELDED_OHM, within: part.id }],
+          [terminalPoint(one, part.place), terminalPoint(other, part.place)],
+        )
     if (part.common === undefined) continue
     add(
       'thermostat-shorted',

@@ -4,13 +4,15 @@ import { sayBench } from '@/src/core/bench/say'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import type { Check } from '@/src/core/diagnosis/next-check'
 import type { Proposal } from '@/src/core/diagnosis/propose'
-import type { Verdict } from '@/src/core/diagnosis/verdict'
+import { sayVerdict } from '@/src/core/diagnosis/say-verdict'
+import { namesRepair, type Verdict } from '@/src/core/diagnosis/verdict'
 import type { Opinion } from '@/src/core/job/advise'
 import { type Entry, type Stamp, stampEntry } from '@/src/core/job/entry'
 import { entrySchema } from '@/src/core/job/entry-schema'
 import type { JobState } from '@/src/core/job/job-state'
 import { answerSchema, probeSchema } from '@/src/core/readings/check-schema'
 import { sayAnswer } from '@/src/core/readings/say'
+import type { System } from '@/src/core/wiring/system'
 
 /** What `nest-trace trace --json` writes for each line it reads: one of these, on one line. */
 
@@ -34,7 +36,8 @@ export const checkSchema = z.strictObject({
 })
 
 export const verdictSchema = z.strictObject({
-  found: z.enum(['repair', 'group', 'nothing-wrong']),
+  found: z.enum(['repair', 'group', 'comes-and-goes', 'none-of-these', 'nothing-wrong']),
+  say: z.string(),
   repair: z.strictObject({ id: z.string(), say: z.string() }).nullable(),
   zone: z.string().nullable(),
   probability: z.number(),
@@ -97,7 +100,7 @@ export function writeTraceAnswer(
       .filter(({ probability }, index) => index < 5 || probability >= LEAST_PROBABILITY)
       .map(({ id, say, zone, probability, repair, why }) => ({ id, say, zone, probability, repair: repair?.id ?? null, why })),
     next: proposal.next ? writeCheck(proposal.next, stamp) : null,
-    verdict: proposal.verdict ? writeVerdict(proposal.verdict) : null,
+    verdict: proposal.verdict ? writeVerdict(engine.system, proposal.verdict) : null,
     bench: {
       power: bench.power,
       call: bench.call,
@@ -138,14 +141,15 @@ export function writeCheck(check: Check, stamp: Stamp): z.infer<typeof checkSche
   }
 }
 
-function writeVerdict(verdict: Verdict): z.infer<typeof verdictSchema> {
-  const isNothing = verdict.found === 'nothing-wrong'
+function writeVerdict(system: System, verdict: Verdict): z.infer<typeof verdictSchema> {
+  const also = namesRepair(verdict) ? verdict.also : null
   return {
     found: verdict.found,
-    repair: isNothing ? null : verdict.repair,
-    zone: isNothing ? null : verdict.zone,
+    say: sayVerdict(system, verdict),
+    repair: namesRepair(verdict) ? verdict.repair : null,
+    zone: verdict.found === 'nothing-wrong' ? null : verdict.zone,
     probability: verdict.probability,
     suspects: [...verdict.suspects],
-    also: isNothing || !verdict.also ? null : { ...verdict.also.repair, zone: verdict.also.zone, probability: verdict.also.probability },
+    also: also && { ...also.repair, zone: also.zone, probability: also.probability },
   }
 }

@@ -1,7 +1,7 @@
 import { type Bench, createBench } from '@/src/core/bench/bench'
 import { probePoints } from '@/src/core/diagnosis/candidates'
+import { predictionIn } from '@/src/core/diagnosis/chain'
 import type { Engine } from '@/src/core/diagnosis/engine'
-import { atLevel, houseLevels, timesAt } from '@/src/core/diagnosis/houses'
 import { weigh } from '@/src/core/diagnosis/pairs'
 import type { Evidence, Posterior } from '@/src/core/diagnosis/posterior'
 import { listSuspects, type Suspect } from '@/src/core/diagnosis/suspects'
@@ -36,16 +36,9 @@ export function forecastReading(base: Engine, state: JobState, probe: Probe): Fo
   const evidence = evidenceOf(state)
   const { engine, posterior } = weigh(base, evidence)
   const scale = scaleOf(engine.system, probe)
-  // In this house, whose volts stand as the readings so far say.
+  // In this house, with what the readings so far have taught of its values.
   const foretold = (story: number) =>
-    read(
-      atLevel(
-        predict(engine.laboratory, state.bench, engine.hypotheses[story], probe),
-        scale,
-        timesAt(houseLevels[posterior.levels[story]], scale),
-      ),
-      scale,
-    )
+    read(predictionIn(posterior.chains[story], predict(engine.laboratory, state.bench, engine.hypotheses[story], probe, true)), scale)
   const forecasts = listSuspects(engine, evidence, posterior, 0)
     .slice(0, LEADING)
     .flatMap(({ id, say, probability }): Forecast[] => {
@@ -113,7 +106,7 @@ export function suspicionByPoint(base: Engine, state: JobState): { point: string
 
 /** The range a sound house of this kind shows for each probe on the bench as it stands. */
 export function expectReadings(engine: Engine, state: JobState, probes: readonly Probe[]): Expected[] {
-  return probes.map((probe) => expectedRange(engine.laboratories, state.bench, probe))
+  return probes.map((probe) => expectedRange(engine.laboratory, state.bench, probe))
 }
 
 /** What a call asks of the transformer in a sound house, at its own voltage. */
@@ -150,8 +143,8 @@ export function loadPerCall(engine: Engine, state: JobState): CallLoad[] {
     return {
       call: call === 'off' ? 'idle' : call,
       voltAmperes: typeof i === 'number' && typeof v === 'number' ? i * v : 0,
-      amps: expectedRange(engine.laboratories, bench, amps),
-      volts: expectedRange(engine.laboratories, bench, volts),
+      amps: expectedRange(engine.laboratory, bench, amps),
+      volts: expectedRange(engine.laboratory, bench, volts),
     }
   })
 }

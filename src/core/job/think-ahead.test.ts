@@ -9,7 +9,7 @@ import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 
 /** Networks solved while something is done: what is looked up solves none. */
 function solvedDuring(engine: ReturnType<typeof createEngine>, work: () => void): number {
-  const spies = engine.laboratories.map(({ kernel }) => jest.spyOn(kernel, 'set'))
+  const spies = [jest.spyOn(engine.laboratory.kernel, 'set')]
   work()
   const solved = spies.reduce((sum, spy) => sum + spy.mock.calls.length, 0)
   for (const spy of spies) spy.mockRestore()

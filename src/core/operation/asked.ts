@@ -14,6 +14,7 @@ export function constraintsOfCall(machine: Machine, call: CallName | 'off', unpl
     closing,
     dead: ids.filter((id) => unplugged.includes(id)),
     welded: [],
+    jammed: [],
     outputs: {},
     moves: movesKey(caller, closing, []),
   }

@@ -60,7 +60,7 @@ export function nextState(machine: Machine, constraints: Constraints, state: Sta
   for (let index = 0; index < relays.length; index++) {
     const { a, b, part } = relays[index]
     const threshold = isPulledIn(state, index) ? part.dropOutVolts : part.pullInVolts
-    if (kernel.difference(a, b) >= threshold) next |= 1 << (index + 1)
+    if (kernel.difference(a, b) >= threshold && !constraints.jammed.includes(part.id)) next |= 1 << (index + 1)
   }
   for (let index = 0; index < outputs.length; index++) {
     const { key, style, hot, common, inputs, part } = outputs[index]

@@ -10,6 +10,8 @@ export interface Constraints {
   readonly dead: readonly string[]
   /** Line contacts that are welded: their coil moves nothing. */
   readonly welded: readonly string[]
+  /** Coils whose armature stays out. */
+  readonly jammed: readonly string[]
   /** How a board's output behaves where it is not as its style says, by `board.output`. */
   readonly outputs: Readonly<Record<OutputKey, OutputMode>>
   /** Constraints of the same key make the same moves in the same state. */

@@ -6,7 +6,7 @@ import { entropyOfRepair, massByRepair, noEvidence } from '@/src/core/diagnosis/
 import { type Behaviour, behaviourOf } from '@/src/core/diagnosis/priors'
 import { propose } from '@/src/core/diagnosis/propose'
 import { NOTHING_WRONG } from '@/src/core/diagnosis/suspects'
-import { FOUND } from '@/src/core/diagnosis/verdict'
+import { FOUND, namesRepair } from '@/src/core/diagnosis/verdict'
 import type { WayOfWorking } from '@/src/core/diagnosis/ways'
 import { type Fault, singlesOf } from '@/src/core/faults/fault'
 import { createHouse, drawValues, type House } from '@/src/core/practice/house'
@@ -113,8 +113,9 @@ export function sit(engine: Engine, drawn: ExamCase, solver?: Solver, start: Par
 export function mark({ verdict }: Trial, fault: Fault | null): { right: boolean; asGroup: boolean } {
   if (verdict === null) return { right: false, asGroup: false }
   if (verdict.found === 'nothing-wrong') return { right: fault === null, asGroup: false }
+  if (!namesRepair(verdict)) return { right: false, asGroup: false }
   // A missing bond that nobody missed, and a house that was built without one, are the same house.
-  const isAmong = verdict.found === 'group' && verdict.suspects.includes(fault?.id ?? NOTHING_WRONG)
+  const isAmong = verdict.found !== 'repair' && verdict.suspects.includes(fault?.id ?? NOTHING_WRONG)
   if (fault === null) return { right: isAmong, asGroup: isAmong }
   const named = singlesOf(fault).some(({ repair }) => repair.id === verdict.repair.id)
   const asGroup = !named && isAmong

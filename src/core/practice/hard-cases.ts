@@ -5,6 +5,7 @@ import { joinFaults, weigh } from '@/src/core/diagnosis/pairs'
 import { noEvidence } from '@/src/core/diagnosis/posterior'
 import { type Behaviour, behaviourOf } from '@/src/core/diagnosis/priors'
 import { listSuspects, NONE_OF_THESE } from '@/src/core/diagnosis/suspects'
+import { namesRepair } from '@/src/core/diagnosis/verdict'
 import type { Fault } from '@/src/core/faults/fault'
 import { drawByRate, drawCase, drawRest, mark, openHouse, wiredIn } from '@/src/core/practice/exam'
 import { afterMending, type House } from '@/src/core/practice/house'
@@ -46,7 +47,7 @@ export function examineWrongReading(engine: Engine, random: Random, faultId: str
   const evidence = { ...noEvidence, complaint: drawn.complaint, observations }
   const wrong = observations.find(({ id }) => id === wrongId)
   if (!wrong) return null
-  const right = verdict !== null && verdict.found !== 'nothing-wrong' && verdict.repair.id === drawn.story.fault?.repair.id
+  const right = namesRepair(verdict) && verdict.repair.id === drawn.story.fault?.repair.id
   const wasAskedAgain = observations.filter((observation) => isSameQuestion(observation, wrong)).length > 1
   const { engine: weighedBy, posterior } = weigh(engine, evidence)
   const suspects = listSuspects(weighedBy, evidence, posterior, 1)
@@ -98,7 +99,7 @@ export function examineDouble(engine: Engine, random: Random): DoubleSitting {
     said: sayEnd(search),
     readings: search.observations,
   }
-  if (verdict === null || verdict.found === 'nothing-wrong') return fail
+  if (!namesRepair(verdict)) return fail
   const hidden = [one, two]
   // A group that nothing at hand splits is looked at with one's own eyes, and the fault in it found.
   const found = hidden.find(
@@ -192,6 +193,6 @@ export function examineOutside(engine: Engine, random: Random, mostChecks?: numb
 const sayEnd = ({ verdict, lead }: Trial): string =>
   verdict === null
     ? `${lead} leads`
-    : verdict.found === 'nothing-wrong'
-      ? 'nothing wrong'
+    : !namesRepair(verdict)
+      ? verdict.found
       : `${verdict.found} ${verdict.repair.id} ${verdict.probability.toFixed(3)}${verdict.also ? ` and ${verdict.also.repair.id}` : ''}`

@@ -2,7 +2,7 @@ import { expectedRange, isExpected, sayExpected } from '@/src/core/readings/expe
 import { benchWith, change, furnaceEngine } from '@/tests/setup/furnace'
 
 const range = (bench: Parameters<typeof expectedRange>[1], probe: Parameters<typeof expectedRange>[2]) =>
-  expectedRange(furnaceEngine().laboratories, bench, probe)
+  expectedRange(furnaceEngine().laboratory, bench, probe)
 
 describe('expectedRange', () => {
   it('gives R to C a band around the template over the spread of houses', () => {

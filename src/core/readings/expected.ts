@@ -15,22 +15,21 @@ export interface Expected {
   readonly scale: Scale
 }
 
-/** The range that this system should show on a bench, from its own data. One standard deviation of reading is added. */
-export function expectedRange(laboratories: readonly Laboratory[], bench: Bench, probe: Probe): Expected {
-  const scale = laboratories[0] ? scaleOf(laboratories[0].system, probe) : 'volts'
+/** The range that this system should show on a bench, from its own data: one standard deviation, part values and reading together. */
+export function expectedRange(laboratory: Laboratory, bench: Bench, probe: Probe): Expected {
+  const scale = scaleOf(laboratory.system, probe)
   let low = Number.POSITIVE_INFINITY
   let high = Number.NEGATIVE_INFINITY
   let overload = false
   let word: string | null = null
-  for (const laboratory of laboratories) {
-    for (const { at, sigma, weight } of predict(laboratory, bench, healthy, probe)) {
-      if (weight < 0.2) continue
-      if (at === 'OL') overload = true
-      else if (typeof at === 'object') word = at.word
-      else {
-        low = Math.min(low, at - sigma)
-        high = Math.max(high, at + sigma)
-      }
+  for (const { at, sigma, weight, leans = [] } of predict(laboratory, bench, healthy, probe, true)) {
+    if (weight < 0.2) continue
+    if (at === 'OL') overload = true
+    else if (typeof at === 'object') word = at.word
+    else {
+      const width = Math.sqrt(leans.reduce((square, { by }) => square + by * by, sigma * sigma))
+      low = Math.min(low, at - width)
+      high = Math.max(high, at + width)
     }
   }
   const unit = (value: number) => (Number.isFinite(value) ? Math.max(0, scale === 'ohms' ? fromOhmScale(value) : value) : Number.NaN)

@@ -41,11 +41,12 @@ export function likelihoodOfAnything(answer: Answer, scale: Scale, words: number
  */
 export function likelihood(answer: Answer, prediction: Prediction, scale: Scale, words: number, wrong = WRONG_READING): number {
   let sound = 0
-  for (const component of prediction) sound += component.weight * componentLikelihood(answer, component, scale)
+  for (const component of prediction) sound += component.weight * likelihoodOfComponent(answer, component, scale)
   return (1 - wrong) * sound + wrong * likelihoodOfAnything(answer, scale, words)
 }
 
-function componentLikelihood(answer: Answer, component: Component, scale: Scale): number {
+/** How likely an answer is under one component of a prediction: a density on the scale, or a probability. */
+export function likelihoodOfComponent(answer: Answer, component: Component, scale: Scale): number {
   const { at } = component
   if (typeof at === 'object') return typeof answer === 'object' && 'word' in answer && answer.word === at.word ? 1 : 0
   if (at === 'OL') return likelihoodBeyond(answer, scale)

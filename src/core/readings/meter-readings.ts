@@ -1,3 +1,5 @@
+import type { StateBits } from '@/src/core/operation/state'
+import { leansOfOhms, leansOfVolts } from '@/src/core/readings/causes'
 import type { Probe } from '@/src/core/readings/check'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { type Component, OHM_OFFSET, onOhmScale } from '@/src/core/readings/prediction'
@@ -8,22 +10,28 @@ import { bodyLink, conductorLink, landingLink } from '@/src/core/wiring/assembly
 import { parsePoint } from '@/src/core/wiring/point'
 import { firstPart, type System } from '@/src/core/wiring/system'
 
-/** engine.md section 7, and the meter's accuracy beside them. */
-const VOLTS_SIGMA = 0.3
-const VOLTS_SHARE = 0.03
-export const AMPS_SIGMA = 0.04
-const AMPS_SHARE = 0.08
-const OHMS_SHARE = 0.12
-const OHMS_SIGMA = 0.3
+/**
+ * engine.md section 7, less what the causes of the house carry: the meter, the hand, and what a straight line leaves out where a value
+ * is far from its middle. Assumptions.
+ */
+const VOLTS_SIGMA = 0.25
+const VOLTS_SHARE = 0.012
+export const AMPS_SIGMA = 0.03
+const AMPS_SHARE = 0.04
+const OHMS_SHARE = 0.04
+const OHMS_SIGMA = 0.25
 /** Above this source impedance a point is floating for a 10 Mohm meter. */
 const FLOATING_OHM = 100e3
-/** Above this a path on the ohmmeter is electronics, known to a factor of 3, and may read OL. */
+/** Above this a path on the ohmmeter is electronics, which read otherwise each time, and may read OL. */
 const ELECTRONICS_OHM = 800
-const ELECTRONICS_SIGMA = 1.3
+const ELECTRONICS_SIGMA = 0.9
 const ELECTRONICS_OL = 0.15
 
-/** What the meter shows of one probe in the state that stands in the laboratory's kernel, as components of that weight together. */
-export type MeterReading = (weight: number) => readonly Component[]
+/**
+ * What the meter shows of one probe in the state that stands in the laboratory's kernel, as components of that weight together; with
+ * the state's bits also how it leans on what is not known of the house.
+ */
+export type MeterReading = (weight: number, leaning: StateBits | null) => readonly Component[]
 
 /** How each of some probes is read, null where it is no meter's; where the leads touch the network is found once. */
 export const meterReadings = new KeptPer(
@@ -44,51 +52,69 @@ function meterReading(laboratory: Laboratory, probe: Probe): MeterReading | null
 }
 
 /** The meter's own load divides the open-circuit volts: a free conductor's ghost volts come out by themselves. */
-function volts({ kernel, network }: Laboratory, { a: red, b: black, lowImpedance }: Extract<Probe, { meter: 'volts' }>): MeterReading {
+function volts(laboratory: Laboratory, { a: red, b: black, lowImpedance }: Extract<Probe, { meter: 'volts' }>): MeterReading {
+  const { kernel, network } = laboratory
   const [a, b] = [network.nodeIndex(red), network.nodeIndex(black)]
   const { lowImpedanceOhm, voltsInputOhm, voltsInputFarad } = defaultMeter
   const [yr, yi] = lowImpedance ? [1 / lowImpedanceOhm, 0] : [1 / voltsInputOhm, 2 * Math.PI * network.hertz * voltsInputFarad]
-  return (weight) => {
+  return (weight, leaning) => {
     const openVolts = kernel.source(a, b)
-    const { re: zr, im: zi } = kernel
+    const { re: zr, im: zi, openRe, openIm } = kernel
     const dr = 1 + zr * yr - zi * yi
     const di = zr * yi + zi * yr
     const at = openVolts / Math.sqrt(dr * dr + di * di)
     const floating = !lowImpedance && Math.sqrt(zr * zr + zi * zi) > FLOATING_OHM
-    return [{ weight, at, sigma: floating ? Math.max(2, at * 0.3) : Math.max(VOLTS_SIGMA, VOLTS_SHARE * at), floating }]
+    if (floating) return [{ weight, at, sigma: Math.max(2, at * 0.3), floating }]
+    const sigma = Math.max(VOLTS_SIGMA, VOLTS_SHARE * at)
+    if (leaning === null) return [{ weight, at, sigma, floating }]
+    const leans = leansOfVolts(laboratory, leaning, { re: openRe, im: openIm }, at, sigma)
+    return [{ weight, at, sigma, floating, leans }]
   }
 }
 
-function ohms({ kernel, network }: Laboratory, probe: Extract<Probe, { meter: 'ohms' }>): MeterReading {
+function ohms(laboratory: Laboratory, probe: Extract<Probe, { meter: 'ohms' }>): MeterReading {
+  const { kernel, network } = laboratory
   const [a, b] = [network.nodeIndex(probe.a), network.nodeIndex(probe.b)]
   const { leadOhm, overloadOhm } = defaultMeter
-  return (weight) => {
+  return (weight, leaning) => {
     const ohm = kernel.impedance(a, b)
     const read = ohm + leadOhm
     if (read <= ELECTRONICS_OHM) {
       const lead = OHMS_SIGMA / (read + OHM_OFFSET)
-      return [{ weight, at: onOhmScale(read), sigma: Math.sqrt(OHMS_SHARE * OHMS_SHARE + lead * lead), floating: false }]
+      const sigma = Math.sqrt(OHMS_SHARE * OHMS_SHARE + lead * lead)
+      const at = onOhmScale(read)
+      if (leaning === null) return [{ weight, at, sigma, floating: false }]
+      const leans = leansOfOhms(laboratory, read + OHM_OFFSET, sigma)
+      return [{ weight, at, sigma, floating: false, leans }]
     }
     // Insulation and electronics are known to a factor: near the end of its range the meter may show a number or OL.
     const past = normalBelow(Math.log(Math.min(ohm, 1e15)), Math.log(overloadOhm), ELECTRONICS_SIGMA)
     const overload = Math.max(ELECTRONICS_OL, past)
     const beyond: Component = { weight: weight * overload, at: 'OL', sigma: 1, floating: false }
     if (overload > 0.999) return [beyond]
+    const leans = leaning === null ? undefined : leansOfOhms(laboratory, read + OHM_OFFSET, ELECTRONICS_SIGMA)
     const number: Component = {
       weight: weight * (1 - overload),
       at: onOhmScale(Math.min(read, overloadOhm)),
       sigma: ELECTRONICS_SIGMA,
       floating: false,
+      ...(leans ? { leans } : {}),
     }
     return overload > 0.5 ? [beyond, number] : [number, beyond]
   }
 }
 
-function amps({ kernel, network, system }: Laboratory, on: string): MeterReading {
+function amps(laboratory: Laboratory, on: string): MeterReading {
+  const { kernel, network, system } = laboratory
   const row = network.linkRow(ampsLink(system, on))
-  return (weight) => {
+  return (weight, leaning) => {
     const at = kernel.current(row)
-    return [{ weight, at, sigma: Math.max(AMPS_SIGMA, AMPS_SHARE * at), floating: false }]
+    const sigma = Math.max(AMPS_SIGMA, AMPS_SHARE * at)
+    if (leaning === null) return [{ weight, at, sigma, floating: false }]
+    const found = { re: kernel.re, im: kernel.im }
+    const siemens = kernel.lookAtCurrent(row)
+    const leans = leansOfVolts(laboratory, leaning, { re: found.re / siemens, im: found.im / siemens }, at, sigma)
+    return [{ weight, at, sigma, floating: false, leans }]
   }
 }
 

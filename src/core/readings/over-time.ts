@@ -105,7 +105,7 @@ export function runOverTime(laboratory: Laboratory, bench: Bench, hypothesis: Hy
     return found.meaning
   }
   const happenings: Happening[] = []
-  let fixed: readonly Change[] = changesOfFault(laboratory, hypothesis, bench.lifted)
+  let fixed: readonly Change[] = changesOfFault(laboratory, hypothesis, bench)
   const alter = (...changes: readonly Change[]) => {
     fixed = [...fixed, ...changes]
   }

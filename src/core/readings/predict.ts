@@ -31,16 +31,29 @@ export function wordsFor(system: System, probe: Probe): string[] {
   return wordsOfLook(system, probe.at)
 }
 
-/** What each probe would read on a bench under a hypothesis, the machine settled once for all of them. */
-export function predictAll(laboratory: Laboratory, bench: Bench, hypothesis: Hypothesis, probes: readonly Probe[]): Prediction[] {
-  const shown = predictShown(laboratory, bench, whileShown(hypothesis), probes)
+/** Of which probes it is asked how they lean on what is not known of the house: of all, of none, or of these alone. */
+export type Leaning = boolean | readonly boolean[]
+
+/**
+ * What each probe would read on a bench under a hypothesis, the machine settled once for all of them. With `leaning` also how each
+ * reading leans on what is not known of the house, which takes about as long again; where that is asked of some, the others are left
+ * empty.
+ */
+export function predictAll(
+  laboratory: Laboratory,
+  bench: Bench,
+  hypothesis: Hypothesis,
+  probes: readonly Probe[],
+  leaning: Leaning = false,
+): Prediction[] {
+  const shown = predictShown(laboratory, bench, whileShown(hypothesis), probes, leaning)
   if (!hypothesis.intermittent) return shown
-  const hidden = predictShown(laboratory, bench, whileHidden(hypothesis), probes)
+  const hidden = predictShown(laboratory, bench, whileHidden(hypothesis), probes, leaning)
   return shown.map((prediction, index) => nowAndThen(prediction, hidden[index]))
 }
 
-export const predict = (laboratory: Laboratory, bench: Bench, hypothesis: Hypothesis, probe: Probe): Prediction =>
-  predictAll(laboratory, bench, hypothesis, alone.of(probe))[0]
+export const predict = (laboratory: Laboratory, bench: Bench, hypothesis: Hypothesis, probe: Probe, leaning = false): Prediction =>
+  predictAll(laboratory, bench, hypothesis, alone.of(probe), leaning)[0]
 
 const alone = new KeptPer((probe: Probe) => [probe])
 
@@ -51,7 +64,13 @@ export const nowAndThen = (shown: Prediction, hidden: Prediction): Prediction =>
 const weighed = (prediction: Prediction, share: number): Prediction =>
   prediction.map((component) => ({ ...component, weight: component.weight * share }))
 
-function predictShown(laboratory: Laboratory, bench: Bench, hypothesis: Hypothesis, probes: readonly Probe[]): Prediction[] {
+function predictShown(
+  laboratory: Laboratory,
+  bench: Bench,
+  hypothesis: Hypothesis,
+  probes: readonly Probe[],
+  leaning: Leaning,
+): Prediction[] {
   const worlds = worldsOf(laboratory, bench, hypothesis)
   const readings = meterReadings.of(laboratory).of(probes)
   // The kernel holds one state at a time: what a sound house does is asked before it is set.
@@ -66,8 +85,9 @@ function predictShown(laboratory: Laboratory, bench: Bench, hypothesis: Hypothes
       setInState(laboratory.kernel, laboratory.machine, worlds.base, world.fixed, worlds.constraints, member)
       const works = soundly && workingIn(laboratory, hypothesis, member)
       for (let index = 0; index < probes.length; index++) {
+        if (typeof leaning === 'object' && !leaning[index]) continue
         const reading = readings[index]
-        if (reading) add(index, reading(share))
+        if (reading) add(index, reading(share, leaning ? member : null))
         const probe = probes[index]
         if (probe.meter !== 'look') continue
         if (soundly && works && asksWhatRuns(probe)) add(index, asCalled(laboratory.system, probe.at, works, soundly, share))

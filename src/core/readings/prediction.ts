@@ -9,6 +9,16 @@ export interface Component {
   readonly sigma: number
   /** The point hangs on leakage and capacitance: mostly anything is possible. */
   readonly floating: boolean
+  /** How the centre moves with what is not known of the house; `sigma` is what is left once that is. Left out, it does not. */
+  readonly leans?: readonly Lean[]
+}
+
+/** By how much a centre moves for a unit of a cause (`causes.ts`), which has a normal spread of one unit before anything is read. */
+export interface Lean {
+  readonly cause: number
+  readonly by: number
+  /** It hangs on how much damage there is, which is each story's own. */
+  readonly isDamage?: true
 }
 
 export type Prediction = readonly Component[]

@@ -13,7 +13,6 @@ import type { Laboratory } from '@/src/core/readings/laboratory'
 import { complex } from '@/src/core/units/complex'
 import { Kept, KeptPer } from '@/src/core/units/kept'
 import { bodyLink, contactLink, passLink, windingLink } from '@/src/core/wiring/assembly'
-import type { Point } from '@/src/core/wiring/point'
 import { callerOf, firstPart, isUnknown, partsOf } from '@/src/core/wiring/system'
 
 /** How long a technician watches for a trip: assumption, the minute that field-work asks for before moving on. */
@@ -58,7 +57,7 @@ export function worldsOf(laboratory: Laboratory, bench: Bench, hypothesis: Hypot
 /** With the power off there is one world, without a machine in it. */
 function settleWorlds(laboratory: Laboratory, bench: Bench, hypothesis: Hypothesis): Worlds {
   const base = laboratory.onBench(bench)
-  const fixed = changesOfFault(laboratory, hypothesis, bench.lifted)
+  const fixed = changesOfFault(laboratory, hypothesis, bench)
   const constraints = constraintsOf(laboratory, bench, hypothesis)
   const { machine, kernel, network, system } = laboratory
   const slotOpen = bench.slot.open || (bench.slot.holds === 'as-found' && hypothesis.foundFuse === 'blown')
@@ -110,7 +109,11 @@ function settleWorlds(laboratory: Laboratory, bench: Bench, hypothesis: Hypothes
 }
 
 /** A fault as low-rank changes of the laboratory's network. A wrong landing comes off when its end is lifted. */
-export function changesOfFault(laboratory: Laboratory, hypothesis: Hypothesis, lifted: readonly Point[] = []): Change[] {
+export function changesOfFault(
+  laboratory: Laboratory,
+  hypothesis: Hypothesis,
+  { lifted, unplugged }: Pick<Bench, 'lifted' | 'unplugged'> = { lifted: [], unplugged: [] },
+): Change[] {
   const { network } = laboratory
   const changes: Change[] = []
   for (const effect of changesTold(hypothesis)) {
@@ -122,7 +125,8 @@ export function changesOfFault(laboratory: Laboratory, hypothesis: Hypothesis, l
         changes.push(changeLink(network, effect.link, network.link(effect.link).ohm, effect.ohm))
         break
       case 'short':
-        if (!lifted.includes(effect.a)) changes.push(addAdmittance(network, effect.a, effect.b, complex(1 / effect.ohm)))
+        if (lifted.includes(effect.a) || (effect.within !== undefined && unplugged.includes(effect.within))) break
+        changes.push(addAdmittance(network, effect.a, effect.b, complex(1 / effect.ohm)))
         break
       case 'close':
         changes.push(closeLink(network, effect.link))
@@ -135,6 +139,7 @@ export function changesOfFault(laboratory: Laboratory, hypothesis: Hypothesis, l
         break
       case 'never-closes':
       case 'thermostat-dead':
+      case 'jam':
       case 'found-blown':
         break
     }
@@ -162,19 +167,21 @@ export function constraintsOf(laboratory: Laboratory, bench: Bench, hypothesis: 
   let { closing } = asAsked
   const dead = [...asAsked.dead]
   const welded: string[] = []
+  const jammed: string[] = []
   const outputs: Record<OutputKey, OutputMode> = {}
   for (const effect of told) {
     if (effect.do === 'weld') welded.push(effect.coil)
+    if (effect.do === 'jam') jammed.push(effect.coil)
     // A fault of an output outweighs the way it was built.
     if (effect.do === 'output') outputs[outputKey(effect.board, effect.to)] ??= effect.mode
     if (effect.do === 'never-closes' && effect.thermostat === part.id)
       closing = closing.filter((terminal) => !effect.terminals.includes(terminal))
     if (effect.do === 'thermostat-dead') dead.push(effect.thermostat)
   }
-  return { ...asAsked, closing, dead, welded, outputs, moves: movesKey(asAsked.caller, closing, welded) }
+  return { ...asAsked, closing, dead, welded, jammed, outputs, moves: movesKey(asAsked.caller, closing, welded) }
 }
 
-const HINDERS: ReadonlySet<Effect['do']> = new Set(['weld', 'output', 'never-closes', 'thermostat-dead'])
+const HINDERS: ReadonlySet<Effect['do']> = new Set(['weld', 'jam', 'output', 'never-closes', 'thermostat-dead'])
 
 const askedOf = new KeptPer(
   ({ machine }: Laboratory) => new KeptPer(({ call, unplugged }: Bench) => constraintsOfCall(machine, call, unplugged)),

@@ -1,5 +1,6 @@
 'use client'
-import type { Verdict } from '@/src/core/diagnosis/verdict'
+import { sayVerdict } from '@/src/core/diagnosis/say-verdict'
+import { namesRepair, type Verdict } from '@/src/core/diagnosis/verdict'
 import { COOKS_AGAIN, mayCookAgain } from '@/src/core/job/cooked'
 import { sayPercent } from '@/src/core/units/quantity'
 import { zoneName } from '@/src/core/wiring/system'
@@ -12,35 +13,36 @@ import type { ScreenProps } from '@/src/ui/desk/screen'
 export function VerdictCard({ verdict, onStep }: ScreenProps & { verdict: Verdict }) {
   const { system, state, advice } = useDesk()
   const isAfterRepair = state.repairs.length > 0
+  const among = verdict.found === 'repair' || verdict.found === 'nothing-wrong' ? [] : verdict.suspects
   return (
     <section aria-label="Found" className="landed mb-3 rounded border-2 border-hold bg-raised p-3">
-      <h2 className="font-bold text-muted text-small">{verdict.found === 'group' ? 'No check splits these any further' : 'Found'}</h2>
+      <h2 className="font-bold text-muted text-small">{HEADING[verdict.found]}</h2>
       {verdict.found === 'nothing-wrong' ? (
         <>
           <p className="my-1 font-bold text-large">
             {isAfterRepair ? 'Nothing else is wrong' : 'Nothing is wrong with the low-voltage side'}
           </p>
           <p className="mb-2 text-muted">{sayPercent(verdict.probability)}. No part is condemned. Run every mode to prove it.</p>
-          <Button look="main" className="w-full text-center" onClick={() => onStep('prove')}>
-            On to Prove
-          </Button>
         </>
       ) : (
         <>
-          <p className="my-1 font-bold text-large">{verdict.repair.say}</p>
+          <p className="my-1 font-bold text-large">{namesRepair(verdict) ? verdict.repair.say : sayVerdict(system, verdict)}</p>
           <p className="mb-2 text-muted">
-            {zoneName(system, verdict.zone)}, {sayPercent(verdict.probability)}
+            {verdict.zone !== null && `${zoneName(system, verdict.zone)}, `}
+            {sayPercent(verdict.probability)}
             {verdict.found === 'group' && '. No reading at hand tells these apart: look at the place with your own eyes.'}
+            {verdict.found === 'comes-and-goes' && `. ${sayVerdict(system, verdict)}.`}
           </p>
-          {verdict.found === 'group' && (
+          {verdict.found === 'none-of-these' && <p className="mb-1">What comes nearest:</p>}
+          {among.length > 0 && (
             <ul className="mb-2 list-disc pl-5">
-              {verdict.suspects.map((id) => {
+              {among.map((id) => {
                 const suspect = advice?.suspects.find((candidate) => candidate.id === id)
                 return suspect && <li key={id}>{suspect.say}</li>
               })}
             </ul>
           )}
-          {verdict.also && (
+          {namesRepair(verdict) && verdict.also && (
             <p className="mb-2">
               And a second fault: {verdict.also.repair.say} ({zoneName(system, verdict.also.zone)}, {sayPercent(verdict.also.probability)})
             </p>
@@ -50,11 +52,19 @@ export function VerdictCard({ verdict, onStep }: ScreenProps & { verdict: Verdic
               <Caution>{COOKS_AGAIN}</Caution>
             </div>
           )}
-          <Button look="main" className="w-full text-center" onClick={() => onStep('repair')}>
-            On to Repair
-          </Button>
         </>
       )}
+      <Button look="main" className="w-full text-center" onClick={() => onStep(verdict.found === 'nothing-wrong' ? 'prove' : 'repair')}>
+        {verdict.found === 'nothing-wrong' ? 'On to Prove' : 'On to Repair'}
+      </Button>
     </section>
   )
+}
+
+const HEADING: Record<Verdict['found'], string> = {
+  repair: 'Found',
+  group: 'No check splits these any further',
+  'comes-and-goes': 'It comes and goes',
+  'none-of-these': 'None of the known faults',
+  'nothing-wrong': 'Found',
 }

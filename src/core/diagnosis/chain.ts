@@ -1,0 +1,152 @@
+import type { Answer } from '@/src/core/readings/check'
+import { likelihoodOfAnything, likelihoodOfComponent, misfit } from '@/src/core/readings/likelihood'
+import type { Component, Lean, Prediction, Scale } from '@/src/core/readings/prediction'
+
+/**
+ * The readings of a job, weighed together: what each says of the house's unknown values moves what is expected of the next
+ * (engine.md, "One likelihood for all readings"). The causes are normal with one unit before anything is read; a reading y with
+ * centre f and leans J takes the house from mean m and covariance P to P - g gT and m + g r, with S = s² + J P J, g = P J / sqrt(S) and
+ * r = (y - f - J m) / sqrt(S): the square-root form of the Kalman filter, so that a link of the chain keeps one vector.
+ */
+export interface Link {
+  readonly before: Link | null
+  /** log P(all readings so far | this story in this house). */
+  readonly log: number
+  /** The same for something that resembles the story and shows otherwise in part of the readings. */
+  readonly resembling: number
+  /** What the reading taught of the causes, and by how much it was off, in its own widths; null when it taught nothing. */
+  readonly learnt: { readonly gain: Float64Array; readonly off: number } | null
+  /** How far the reading was from what was expected, in standard deviations. */
+  readonly away: number
+}
+
+/** What is known of a house before any reading. */
+export const UNREAD: Link = { before: null, log: 0, resembling: 0, learnt: null, away: 0 }
+
+/** One reading, ready to be weighed. */
+export interface Reading {
+  readonly answer: Answer
+  readonly scale: Scale
+  /** How many words could answer it; 0 for a meter's. */
+  readonly words: number
+  /** Chance that it is plain wrong. */
+  readonly wrong: number
+}
+
+/** Share of its readings in which something that resembles a known story shows otherwise: assumption. */
+export const UNLIKE_SHARE = 0.35
+/** A reading that leans on the house by less than this share of its own variance teaches nothing of it. */
+const TEACHES = 0.02
+
+/** Where a centre stands in a house of which the chain knows so much, and how much of it is still not known. */
+export function expectedIn(link: Link, at: number, leans: readonly Lean[] | undefined): { at: number; variance: number } {
+  if (!leans || leans.length === 0) return { at, variance: 0 }
+  let variance = 0
+  for (const { by } of leans) variance += by * by
+  let mean = at
+  for (let one: Link | null = link; one; one = one.before) {
+    if (!one.learnt) continue
+    const { gain, off } = one.learnt
+    let along = 0
+    for (const { cause, by } of leans) along += gain[cause] * by
+    mean += along * off
+    variance -= along * along
+  }
+  return { at: mean, variance: Math.max(0, variance) }
+}
+
+/** What of a lean is no straight line, as a share of it: assumption, held against brute force (`chain.test.ts`). */
+const BENT = 0.15
+
+/** Square of a reading's own width: the meter and the hand, and what a straight line leaves out. */
+function widthOf({ sigma, leans = [] }: Component): number {
+  let square = sigma * sigma
+  for (const { by } of leans) square += (BENT * by) ** 2
+  return square
+}
+
+/** A prediction as it stands in a house of which the chain knows so much: centres moved, widths with what is still not known. */
+export function predictionIn(link: Link, prediction: Prediction): Prediction {
+  if (!prediction.some(({ leans }) => leans && leans.length > 0)) return prediction
+  return prediction.map((component): Component => {
+    if (typeof component.at !== 'number' || !component.leans) return component
+    const { at, variance } = expectedIn(link, component.at, component.leans)
+    return { weight: component.weight, at, sigma: Math.sqrt(widthOf(component) + variance), floating: component.floating }
+  })
+}
+
+/**
+ * The next link: a reading weighed in a house of which the chain so far knows so much.
+ *
+ * @param causes how many causes the system has, @param times how often the answer counts
+ */
+export function weighNext(link: Link, prediction: Prediction, reading: Reading, causes: number, times = 1): Link {
+  const { answer, scale, words, wrong } = reading
+  const expected = predictionIn(link, prediction)
+  let sound = 0
+  let most = 0
+  let best = -1
+  for (let place = 0; place < expected.length; place++) {
+    const part = expected[place].weight * likelihoodOfComponent(answer, expected[place], scale)
+    sound += part
+    if (part > most) {
+      most = part
+      best = place
+    }
+  }
+  const anything = likelihoodOfAnything(answer, scale, words)
+  const chance = (1 - wrong) * sound + wrong * anything
+  const isBelieved = (1 - wrong) * most > chance / 2
+  return {
+    before: link,
+    log: link.log + times * Math.log(chance),
+    resembling: link.resembling + Math.log((1 - UNLIKE_SHARE) * chance + UNLIKE_SHARE * Math.max(anything, 1e-9)),
+    learnt: isBelieved ? learn(link, prediction[best], expected[best], answer, scale, causes) : null,
+    away: misfit(answer, expected, scale),
+  }
+}
+
+function learn(link: Link, told: Component, expected: Component, answer: Answer, scale: Scale, causes: number): Link['learnt'] {
+  if (typeof told.at !== 'number' || typeof expected.at !== 'number' || told.floating || !told.leans || told.leans.length === 0) return null
+  const read = readOn(answer, scale)
+  if (read === null) return null
+  const unknown = expected.sigma ** 2 - widthOf(told)
+  const variance = expected.sigma ** 2 + read.variance
+  if (unknown < TEACHES * variance) return null
+  // P J, along the chain: what of the leans is not known yet.
+  const gain = new Float64Array(causes)
+  for (const { cause, by } of told.leans) gain[cause] += by
+  for (let one: Link | null = link; one; one = one.before) {
+    if (!one.learnt) continue
+    const known = one.learnt.gain
+    let along = 0
+    for (const { cause, by } of told.leans) along += known[cause] * by
+    if (along !== 0) for (let cause = 0; cause < causes; cause++) gain[cause] -= along * known[cause]
+  }
+  const width = Math.sqrt(variance)
+  for (let cause = 0; cause < causes; cause++) gain[cause] /= width
+  return { gain, off: (read.at - expected.at) / width }
+}
+
+/** A number, or the middle of a band, on the scale. */
+function readOn(answer: Answer, scale: Scale): { at: number; variance: number } | null {
+  if (answer === 'OL' || scale === 'word') return null
+  const onScale = (value: number) => (scale === 'ohms' ? Math.log(Math.max(0, value) + 0.7) : value)
+  if (typeof answer === 'number') return { at: onScale(answer), variance: 0 }
+  if ('word' in answer) return null
+  const [low, high] = [onScale(answer.low), onScale(answer.high)]
+  return { at: (low + high) / 2, variance: (high - low) ** 2 / 12 }
+}
+
+/** What the chain knows of a cause: its mean and standard deviation, in units of its spread. */
+export function knownOf(link: Link, cause: number): { mean: number; sigma: number } {
+  const { at, variance } = expectedIn(link, 0, [{ cause, by: 1 }])
+  return { mean: at, sigma: Math.sqrt(variance) }
+}
+
+/** The links of a chain, the first reading's first. */
+export function linksOf(link: Link): Link[] {
+  const links: Link[] = []
+  for (let one: Link | null = link; one?.before; one = one.before) links.push(one)
+  return links.reverse()
+}

@@ -1,0 +1,74 @@
+import type { Engine } from '@/src/core/diagnosis/engine'
+import type { Posterior } from '@/src/core/diagnosis/posterior'
+import { zoneProbabilities } from '@/src/core/diagnosis/posterior'
+import { NONE_OF_THESE, NOTHING_WRONG, type Suspect } from '@/src/core/diagnosis/suspects'
+import { actsOf, FOUND, reachVerdict, type Verdict } from '@/src/core/diagnosis/verdict'
+
+/** A search ends by so many checks since the last repair, whatever it has found by then. */
+export const MOST_CHECKS = 36
+
+/**
+ * Once every call was seen to run, a sound house is called so when it is likelier than not. What a wrong word costs here is a call-back
+ * for a fault that did not show on any call; what waiting costs is checks without end. Assumption.
+ */
+export const SOUND_ONCE_ALL_RAN = 0.5
+
+/** Suspects that a group names at the most: assumption. */
+const MOST_NAMED = 6
+/** Readings that the best story may leave unexplained before it is none of these: one may be plain wrong. */
+const MOST_UNEXPLAINED = 1
+/** What hides holds this much of the best suspect before it is said to come and go: assumption. */
+const MOSTLY_UNSTEADY = 0.5
+
+/** What shows on no call: a bond that was never fitted. A house with all calls seen running is sound beside it. */
+const showsNowhere = ({ id }: Suspect): boolean => id.startsWith('bond-missing:')
+
+/** What a sound house holds once all its calls were seen to run, with what could not show then; null below the bar. */
+export function soundOnceAllRan(suspects: readonly Suspect[]): Verdict | null {
+  const sound = suspects.find(({ id }) => id === NOTHING_WRONG)?.probability ?? 0
+  const beside = suspects.reduce((sum, suspect) => sum + (showsNowhere(suspect) ? suspect.probability : 0), 0)
+  const hidden = suspects.reduce((sum, { unsteady }) => sum + unsteady, 0)
+  const isLeading = sound + beside >= (suspects.find((suspect) => suspect.id !== NOTHING_WRONG && !showsNowhere(suspect))?.probability ?? 0)
+  if (!isLeading || sound + beside + hidden < SOUND_ONCE_ALL_RAN) return null
+  return { found: 'nothing-wrong', probability: sound + beside, suspects: [NOTHING_WRONG] }
+}
+
+/**
+ * How a search ends that no check carries further, or that has asked enough: a repair, a group at one place, comes and goes, or none of
+ * these with the section. Never nothing at all.
+ */
+export function endSearch(engine: Engine, posterior: Posterior, suspects: readonly Suspect[]): Verdict {
+  const reached = reachVerdict(suspects, true)
+  if (reached?.found === 'repair' || reached?.found === 'nothing-wrong') return reached
+  const [lead] = suspects
+  const known = suspects.filter(({ id }) => id !== NONE_OF_THESE)
+  if (lead.id === NONE_OF_THESE || lead.misfits > MOST_UNEXPLAINED)
+    return {
+      found: 'none-of-these',
+      zone: likeliestZone(engine, posterior),
+      probability: Math.max(posterior.noneOfThese, 1 - (known[0]?.probability ?? 0)),
+      suspects: known.slice(0, MOST_NAMED).map(({ id }) => id),
+    }
+  if (lead.id === NOTHING_WRONG) return { found: 'nothing-wrong', probability: lead.probability, suspects: [lead.id] }
+  const named: Suspect[] = []
+  let mass = 0
+  for (const suspect of known.slice(0, MOST_NAMED)) {
+    if (mass >= FOUND) break
+    named.push(suspect)
+    mass += suspect.probability
+  }
+  const [act] = actsOf(lead)
+  const found = { ...act, probability: lead.probability, suspects: named.map(({ id }) => id), also: null }
+  return lead.unsteady > MOSTLY_UNSTEADY * lead.probability ? { found: 'comes-and-goes', ...found } : { found: 'group', ...found }
+}
+
+function likeliestZone(engine: Engine, { hypotheses }: Posterior): string | null {
+  let zone: string | null = null
+  let most = 0
+  for (const [id, share] of zoneProbabilities(engine, hypotheses))
+    if (share > most) {
+      most = share
+      zone = id
+    }
+  return zone
+}

@@ -1,0 +1,212 @@
+import { isPulledIn, type StateBits } from '@/src/core/operation/state'
+import type { Laboratory } from '@/src/core/readings/laboratory'
+import type { Lean } from '@/src/core/readings/prediction'
+import { type Complex, reciprocal } from '@/src/core/units/complex'
+import { KeptPer } from '@/src/core/units/kept'
+import { coilElement, coilImpedance, conductorMiddle, electronicsElement, windingNode } from '@/src/core/wiring/assembly'
+import { conductorEnd, pinPoint } from '@/src/core/wiring/point'
+import { partsOf, type System } from '@/src/core/wiring/system'
+
+/**
+ * What many readings of one house have in common: the ohms of a coil, the draw of a board, the line. Each is one number for the house,
+ * a logarithm in units of its own spread, normal before anything is read. Spreads: docs/model-values.md.
+ */
+export interface Cause {
+  readonly id: string
+  /** The part or cable that it is a value of; null for the line. */
+  readonly part: string | null
+  readonly what: 'ohms' | 'draw' | 'electronics' | 'input' | 'volts' | 'stiffness' | 'length'
+  readonly sigma: number
+}
+
+/** Spreads of what is sold and built, as logarithms. */
+export const SPREADS = {
+  /** Direct ohms of a coil: 24 V valves, dampers, relays and contactors are sold over a factor of two to three around the middle. */
+  coilOhm: 0.42,
+  /** Of a coil's impedance, what follows its ohms, and what does not. */
+  impedanceByOhm: 0.6,
+  coilImpedance: 0.2,
+  electronicsVa: 0.35,
+  electronicsDc: 0.8,
+  boardInput: 0.5,
+  /** The line, and with it all volts; a winding's own. */
+  line: 0.03,
+  winding: 0.03,
+  stiffness: 0.2,
+  length: 0.35,
+} as const
+
+/** The causes of a system, in the order by which a lean names them. */
+export const causesOf = new KeptPer((system: System): readonly Cause[] => [
+  { id: 'line', part: null, what: 'volts', sigma: SPREADS.line },
+  { id: 'winding', part: null, what: 'volts', sigma: SPREADS.winding },
+  ...partsOf(system, 'coil').flatMap(({ id }): Cause[] => [
+    { id: `ohms:${id}`, part: id, what: 'ohms', sigma: SPREADS.coilOhm },
+    { id: `draw:${id}`, part: id, what: 'draw', sigma: SPREADS.coilImpedance },
+  ]),
+  ...[...partsOf(system, 'electronics'), ...partsOf(system, 'board'), ...partsOf(system, 'thermostat')].flatMap(({ id }): Cause[] => [
+    { id: `draw:${id}`, part: id, what: 'draw', sigma: SPREADS.electronicsVa },
+    { id: `electronics:${id}`, part: id, what: 'electronics', sigma: SPREADS.electronicsDc },
+  ]),
+  ...partsOf(system, 'board').map(({ id }): Cause => ({ id: `input:${id}`, part: id, what: 'input', sigma: SPREADS.boardInput })),
+  ...system.cables.map(({ id }): Cause => ({ id: `length:${id}`, part: id, what: 'length', sigma: SPREADS.length })),
+])
+
+/** The place of a cause in its list, by id. */
+export const causeIndex = new KeptPer(
+  (system: System): ReadonlyMap<string, number> => new Map(causesOf.of(system).map(({ id }, place) => [id, place])),
+)
+
+/** One element whose value hangs on a cause: what a unit of the cause does to its admittance, as a share of it. */
+interface Hangs {
+  readonly cause: number
+  readonly share: number
+}
+interface Leaning {
+  readonly p: number
+  readonly q: number
+  readonly atRest: Complex | null
+  /** Of a coil whose armature is in; null where there is none. */
+  readonly sealed: Complex | null
+  readonly relay: number
+  readonly dc: number
+  readonly live: readonly Hangs[]
+  readonly ohms: readonly Hangs[]
+}
+
+/** Every element of a laboratory's network whose value is not known of the house. */
+const leaningsOf = new KeptPer((laboratory: Laboratory): readonly Leaning[] => {
+  const { system, network, machine, factors } = laboratory
+  const index = causeIndex.of(system)
+  const of = (id: string) => index.get(id) ?? 0
+  const leanings: Leaning[] = []
+  machine.relays.forEach(({ part }, relay) => {
+    const [ohm, draw] = [of(`ohms:${part.id}`), of(`draw:${part.id}`)]
+    const { ac, dcOhm } = network.impedance(coilElement(part.id))
+    leanings.push({
+      p: network.nodeIndex(windingNode(part.id)),
+      q: network.nodeIndex(pinPoint(part, 1)),
+      atRest: ac && reciprocal(ac),
+      sealed: reciprocal(coilImpedance(part, factors, true).ac),
+      relay,
+      dc: 1 / dcOhm,
+      live: [
+        { cause: ohm, share: -SPREADS.coilOhm * SPREADS.impedanceByOhm },
+        { cause: draw, share: -SPREADS.coilImpedance },
+      ],
+      ohms: [{ cause: ohm, share: -SPREADS.coilOhm }],
+    })
+  })
+  for (const part of [...partsOf(system, 'electronics'), ...partsOf(system, 'board'), ...partsOf(system, 'thermostat')]) {
+    const element = network.elements.find(({ id }) => id === electronicsElement(part.id))
+    if (element?.kind !== 'impedance') continue
+    leanings.push({
+      p: network.nodeIndex(element.a),
+      q: network.nodeIndex(element.b),
+      atRest: element.ac && reciprocal(element.ac),
+      sealed: null,
+      relay: -1,
+      dc: 1 / element.dcOhm,
+      live: [{ cause: of(`draw:${part.id}`), share: SPREADS.electronicsVa }],
+      ohms: [{ cause: of(`electronics:${part.id}`), share: -SPREADS.electronicsDc }],
+    })
+  }
+  for (const element of network.elements) {
+    if (element.kind !== 'impedance' || !element.id.startsWith('input:')) continue
+    const board = partsOf(system, 'board').find(({ id }) => element.id.startsWith(`input:${id}.`))
+    if (!board) continue
+    const input = [{ cause: of(`input:${board.id}`), share: -SPREADS.boardInput }]
+    leanings.push({
+      p: network.nodeIndex(element.a),
+      q: network.nodeIndex(element.b),
+      atRest: element.ac && reciprocal(element.ac),
+      sealed: null,
+      relay: -1,
+      dc: 1 / element.dcOhm,
+      live: input,
+      ohms: input,
+    })
+  }
+  for (const cable of system.cables)
+    for (const conductor of cable.conductors) {
+      const { dcOhm } = network.impedance(`half:${cable.id}.${conductor.id}`)
+      // The other half carries the same as far as anybody knows where the damage is: this one stands for both.
+      const length = [{ cause: of(`length:${cable.id}`), share: -2 * SPREADS.length }]
+      leanings.push({
+        p: network.nodeIndex(conductorEnd(cable.id, conductor.id, cable.between[0])),
+        q: network.nodeIndex(conductorMiddle(cable.id, conductor.id)),
+        atRest: { re: 1 / dcOhm, im: 0 },
+        sealed: null,
+        relay: -1,
+        dc: 1 / dcOhm,
+        live: length,
+        ohms: length,
+      })
+    }
+  return leanings
+})
+
+/** Leans smaller than this share of a reading's own width are left out. */
+const LEAST_LEAN = 0.15
+
+const sums = new Float64Array(512)
+const touched: number[] = []
+
+function gather(sigma: number): Lean[] {
+  const leans: Lean[] = []
+  for (const cause of touched) {
+    if (Math.abs(sums[cause]) > LEAST_LEAN * sigma) leans.push({ cause, by: sums[cause] })
+    sums[cause] = 0
+  }
+  touched.length = 0
+  return leans
+}
+
+function add(hangs: readonly Hangs[], change: number): void {
+  for (const { cause, share } of hangs) {
+    if (sums[cause] === 0) touched.push(cause)
+    sums[cause] += share * change
+  }
+}
+
+/**
+ * How volts lean on the causes, per unit of each, in the state that stands in the kernel, whose `source` between the points was asked
+ * last: the derivative by adjoint, -(transfer x volts across the element) x its admittance, along the phasor that is read.
+ *
+ * @param volts the open-circuit phasor that was found, @param read what the meter shows of it
+ */
+export function leansOfVolts(laboratory: Laboratory, state: StateBits, volts: Complex, read: number, sigma: number): Lean[] {
+  const { kernel, system } = laboratory
+  const size = Math.hypot(volts.re, volts.im)
+  if (size < 1e-6 || read < 1e-6) return []
+  const times = read / size
+  const index = causeIndex.of(system)
+  for (const { p, q, atRest, sealed, relay, live } of leaningsOf.of(laboratory)) {
+    const y = sealed && isPulledIn(state, relay) ? sealed : atRest
+    if (!y) continue
+    kernel.transfer(p, q)
+    const { re, im, vRe, vIm } = kernel
+    // d = -(transfer x volts across) x y, for a unit share of the admittance.
+    const cRe = re * vRe - im * vIm
+    const cIm = re * vIm + im * vRe
+    const dRe = -(cRe * y.re - cIm * y.im)
+    const dIm = -(cRe * y.im + cIm * y.re)
+    const change = (times * (dRe * volts.re + dIm * volts.im)) / size
+    if (Math.abs(change) > 0.02 * sigma) add(live, change)
+  }
+  add([{ cause: index.get('line') ?? 0, share: SPREADS.line }], read)
+  add([{ cause: index.get('winding') ?? 1, share: SPREADS.winding }], read)
+  return gather(sigma)
+}
+
+/** How the ohms between two points, whose impedance was asked last, lean on the causes, on the scale of ohms. */
+export function leansOfOhms(laboratory: Laboratory, offsetOhm: number, sigma: number): Lean[] {
+  const { kernel } = laboratory
+  for (const { p, q, dc, ohms } of leaningsOf.of(laboratory)) {
+    kernel.transfer(p, q)
+    // dZ = -transfer² dY, and the scale is ln(Z + offset).
+    const change = (-kernel.re * kernel.re * dc) / offsetOhm
+    if (Math.abs(change) > 0.02 * sigma) add(ohms, change)
+  }
+  return gather(sigma)
+}
