@@ -1,5 +1,6 @@
 import type { Bench, BenchChange } from '@/src/core/bench/bench'
 import type { Engine } from '@/src/core/diagnosis/engine'
+import { cooksOn } from '@/src/core/diagnosis/heat'
 import type { Observation } from '@/src/core/diagnosis/observations'
 import type { Posterior } from '@/src/core/diagnosis/posterior'
 import { openQuestions, type Question } from '@/src/core/diagnosis/question'
@@ -77,7 +78,10 @@ export function rankChecks(
   most: number,
 ): Check[] {
   const { skipped = [], way = 'free' } = choice
-  const stages = stagesOf(engine.system, bench, way).map((candidates) => openQuestions(candidates, asked, skipped))
+  const cooks = cooksOn(engine, posterior)
+  const stages = stagesOf(engine.system, bench, way).map((candidates) =>
+    openQuestions(candidates, asked, skipped).filter(({ candidate }) => !cooks(candidate.bench)),
+  )
   // What comes and goes gives a little information to every question, asked ever again: it is only looked for once the
   // faults that stand still are told apart.
   const isAlmostSound = posterior.hypotheses[0] > ALMOST_SURE
@@ -109,8 +113,9 @@ function steadyMass({ hypotheses }: Engine, posterior: Posterior): number {
   return Math.max(1e-9, steady / all)
 }
 
-/** One question written out as a check, whatever it tells; null when every story left standing answers it alike. */
+/** One question written out as a check, whatever it tells; null when every story left standing answers it alike, and where it would cook. */
 export function weighQuestion(engine: Engine, posterior: Posterior, from: Bench, bench: Bench, probe: Probe, place: string): Check | null {
+  if (cooksOn(engine, posterior)(bench)) return null
   const stories = liveStories(engine, posterior, false, true)
   const only = new Shortlist(1, () => false)
   scoreAll(engine, stories, from, [{ candidate: { bench, probes: [{ probe, place }] }, wanted: [0] }], Number.NEGATIVE_INFINITY, {}, only)

@@ -53,7 +53,8 @@ const asSet = (from: Bench, call: Bench['call']): Bench => ({
   unplugged: [],
   power: true,
   call,
-  slot: readySlot(from),
+  // What holds is left where it is: nobody takes a good fuse out to see whether a motor runs.
+  slot: from.slot.open ? readySlot(from) : from.slot,
 })
 
 /**

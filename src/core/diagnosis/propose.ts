@@ -46,7 +46,11 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
     const call = nextCall()
     if (call) return ask(call, looksSound)
     const sound = verdict ?? soundOnceAllRan(suspects)
-    if (sound) return end(sound)
+    if (sound) {
+      // What a call-back costs is worth a few cheap checks more.
+      const [doubt] = rankChecks(engine, posterior, bench, evidence.observations, { ...choice, way: 'free', stakes: CALL_BACK_MINUTES }, 1)
+      return doubt ? ask(doubt, true) : end(sound)
+    }
   }
   const unsplit = inDoubt ? null : nothingSplits(engine, posterior, suspects, bench, evidence, choice)
   if (unsplit) {
@@ -108,6 +112,9 @@ function askAgain(engine: Engine, evidence: Evidence, posterior: Posterior, benc
   const wasAsked = evidence.observations.some((other) => other.id !== against.id && questionKey(other.bench, other.probe) === key)
   return wasAsked ? null : { ...again, say: `Once more: ${again.say.charAt(0).toLowerCase()}${again.say.slice(1)}` }
 }
+
+/** What a house called sound costs that is not, in minutes, when it showed on no call: assumption. */
+const CALL_BACK_MINUTES = 30
 
 /** A wrong part fitted, and the way back to the house: minutes, assumption. */
 const WRONG_REPAIR_MINUTES = 120
