@@ -1,5 +1,6 @@
 import type { z } from 'zod'
 import type { benchChangeSchema } from '@/src/core/bench/change-schema'
+import type { Since } from '@/src/core/bench/since'
 import { KeptPer } from '@/src/core/units/kept'
 import { callNames } from '@/src/core/wiring/call'
 import type { Point } from '@/src/core/wiring/point'
@@ -44,6 +45,8 @@ export interface Bench {
   readonly panelsOff: readonly string[]
   /** Where the technician stands. */
   readonly place: string
+  /** How long it has stood so; left out, as long as usual. Only a bench that was read on says so. */
+  readonly since?: Since
 }
 
 // One list for all benches without a swap: what hangs on it is not worked out again.
@@ -88,8 +91,10 @@ const keysOf = new KeptPer((bench: Bench) => {
       .join(','),
     `${bench.slot.holds} ${bench.slot.ratingA} ${bench.slot.open ? 'open' : 'closed'}`,
   ].join(' | ')
+  const { since } = bench
+  const minutes = since && bench.power ? ` | ${since.call} ${since.power}` : ''
   return {
-    whole: `${bench.power ? `live ${bench.call}` : 'off'} | ${changes}`,
+    whole: `${bench.power ? `live ${bench.call}` : 'off'} | ${changes}${minutes}`,
     wiring: `${bench.power ? 'live' : 'off'} | ${changes}`,
   }
 })

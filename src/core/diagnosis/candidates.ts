@@ -1,6 +1,7 @@
 import { type Bench, isSameJumper, type Slot } from '@/src/core/bench/bench'
 import { problemWithJumpers } from '@/src/core/bench/jumper-guard'
 import { leadNames } from '@/src/core/bench/points'
+import { anyTime } from '@/src/core/bench/since'
 import { lowVoltageNodes } from '@/src/core/faults/low-voltage'
 import { type Probe, probeKey } from '@/src/core/readings/check'
 import { LANDINGS, RUNS, wholeLooks } from '@/src/core/readings/looks'
@@ -19,7 +20,7 @@ export interface Candidate {
 
 /** All checks worth weighing from a bench: generated from the wiring, live ones and ohms with the power off. */
 export function listCandidates(system: System, bench: Bench): Candidate[] {
-  const rest: Bench = { ...bench, lifted: [], jumpers: [], unplugged: [], call: 'off' }
+  const rest: Bench = { ...anyTime(bench), lifted: [], jumpers: [], unplugged: [], call: 'off' }
   const isClean = bench.lifted.length + bench.jumpers.length + bench.unplugged.length === 0
   const bases = isClean ? [rest] : [{ ...rest, lifted: bench.lifted, jumpers: bench.jumpers, unplugged: bench.unplugged }, rest]
   return [...asFound(system, bench), ...bases.flatMap((base) => [...liveCandidates(system, base), ...ohmsCandidates(system, base)])]
@@ -52,7 +53,14 @@ function liveCandidates(system: System, base: Bench): Candidate[] {
   const supplyPlace = firstPart(system, 'fuse').place
   const candidates: Candidate[] = [{ bench: live, probes: [...wholeLive(system), tripAt(supplyPlace)] }]
   if (thermostats.some(({ id }) => base.unplugged.includes(id))) return candidates
-  for (const call of callsOf(system)) candidates.push({ bench: { ...live, call }, probes: [...wholeLive(system), tripAt(supplyPlace)] })
+  for (const call of callsOf(system)) {
+    candidates.push({ bench: { ...live, call }, probes: [...wholeLive(system), tripAt(supplyPlace)] })
+    // What opens with the heat is waited for, the call on.
+    candidates.push({
+      bench: { ...live, call, since: { call: 'minutes', power: 'long' } },
+      probes: wholeLooks(system).map((probe) => ({ probe, place: probe.at.slice(RUNS.length) })),
+    })
+  }
   for (const [thermostat, place] of [[thermostats[0], supplyPlace] as const, ...thermostats.map((part) => [part, part.place] as const)]) {
     for (const terminal of switchedTerminals(thermostat)) {
       const jumped = withJumper(system, live, terminalPoint(feedOf(thermostat, terminal), place), terminalPoint(terminal, place))

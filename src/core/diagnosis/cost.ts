@@ -1,3 +1,4 @@
+import type { Bench, BenchChange } from '@/src/core/bench/bench'
 import type { System } from '@/src/core/wiring/system'
 
 /**
@@ -32,6 +33,10 @@ export const defaultCost = {
   walk: 2,
 }
 export type CostModel = typeof defaultCost
+
+/** Minutes that a change of the bench takes, the walk to it aside. */
+export const minutesOf = (system: System, { place }: Pick<Bench, 'place'>, change: BenchChange, cost: CostModel = defaultCost): number =>
+  change.do === 'walk' ? walkMinutes(system, place, change.place, cost) : cost.handling[change.do]
 
 /** Minutes on foot between two places. */
 export function walkMinutes(system: System, from: string, to: string, cost: CostModel = defaultCost): number {

@@ -2,7 +2,7 @@ import type { Bench } from '@/src/core/bench/bench'
 import type { Probe } from '@/src/core/readings/check'
 import { type Hypothesis, whileHidden, whileShown } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
-import { nowAndThen, predictAll } from '@/src/core/readings/predict'
+import { nowAndThen, predictAll, showsOn } from '@/src/core/readings/predict'
 import { isAlike, type Prediction } from '@/src/core/readings/prediction'
 import { KeptPer } from '@/src/core/units/kept'
 
@@ -27,8 +27,8 @@ export class Predicted {
   /** The different predictions of each probe, by what finds them. */
   private readonly different: Map<number | string, Prediction[]>[]
   private readonly differentRows: Row[] = []
-  /** By what is there while a fault hides, then by what it shows. */
-  private readonly unsteady: Map<Prediction, Map<Prediction, Prediction>>[]
+  /** By what is there while a fault hides, then by what it shows, then by how often it does. */
+  private readonly unsteady: Map<Prediction, Map<Prediction, Map<number, Prediction>>>[]
   /** With another fuse or a breaker in the slot the one that was found no longer tells, unless it is looked at. */
   private readonly isFuseTold: boolean
 
@@ -49,7 +49,7 @@ export class Predicted {
     const found = this.rows.get(place)
     if (found) return found
     const shown = this.steadyOf(whileShown(story))
-    const made = story.intermittent ? this.comingAndGoing(shown, this.steadyOf(whileHidden(story))) : shown
+    const made = story.intermittent ? this.comingAndGoing(shown, this.steadyOf(whileHidden(story)), showsOn(story, this.bench)) : shown
     this.rows.set(place, made)
     return made
   }
@@ -69,15 +69,17 @@ export class Predicted {
     return made
   }
 
-  private comingAndGoing(shown: Row, hidden: Row): Row {
+  private comingAndGoing(shown: Row, hidden: Row, shows: number): Row {
     if (shown === hidden) return shown
     return this.shareRow(
       shown.map((prediction, index) => {
         if (prediction === hidden[index]) return prediction
-        const known = this.unsteady[index].get(hidden[index]) ?? new Map<Prediction, Prediction>()
+        const known = this.unsteady[index].get(hidden[index]) ?? new Map<Prediction, Map<number, Prediction>>()
         this.unsteady[index].set(hidden[index], known)
-        const made = known.get(prediction) ?? nowAndThen(prediction, hidden[index])
-        known.set(prediction, made)
+        const byShare = known.get(prediction) ?? new Map<number, Prediction>()
+        known.set(prediction, byShare)
+        const made = byShare.get(shows) ?? nowAndThen(prediction, hidden[index], shows)
+        byShare.set(shows, made)
         return made
       }),
     )

@@ -2,7 +2,7 @@ import { createBench } from '@/src/core/bench/bench'
 import { codeFactor } from '@/src/core/diagnosis/codes'
 import type { ChangeLately, Complaint, Symptom } from '@/src/core/diagnosis/complaint'
 import type { Fault } from '@/src/core/faults/fault'
-import { INTERMITTENT_SHARE } from '@/src/core/faults/rates'
+import { INTERMITTENT_SHARE, WARM_SHARE } from '@/src/core/faults/rates'
 import { setInState } from '@/src/core/operation/in-state'
 import { isAlive, isGuarded, isPulledIn } from '@/src/core/operation/state'
 import { type Hypothesis, healthy, storyOfFault } from '@/src/core/readings/hypothesis'
@@ -117,7 +117,10 @@ export function createHypotheses(
       if (name !== '' || !comesAndGoes) continue
       const coming: Hypothesis = { ...intact, id: `${fault.id} now and then`, intermittent: true }
       const unsteady: Behaviour = { ...behaviour, comesAndGoes: true }
-      add(coming, fault.rate * INTERMITTENT_SHARE * (1 - blows), unsteady)
+      const warm = warmingFamilies.includes(fault.family) ? WARM_SHARE : 0
+      add(coming, fault.rate * INTERMITTENT_SHARE * (1 - blows) * (1 - warm), unsteady)
+      if (warm > 0)
+        add({ ...coming, id: `${fault.id} when warm`, warms: true }, fault.rate * INTERMITTENT_SHARE * (1 - blows) * warm, unsteady)
       if (blows > 0.02) add({ ...coming, id: `${coming.id} fuse blown`, foundFuse: 'blown' }, fault.rate * INTERMITTENT_SHARE * blows)
     }
   }
@@ -135,6 +138,9 @@ const intermittentFamilies: readonly Fault['family'][] = [
   'lead-loose',
   'thermostat-not-closing',
 ]
+
+/** Joints, windings and contacts that part with the heat of the call. */
+const warmingFamilies: readonly Fault['family'][] = ['conductor-open', 'switch-open', 'coil-open', 'lead-loose']
 
 /** P(the customer would tell this symptom | the house behaves so). */
 export function symptomLikelihood(symptom: Symptom, call: CallName | null, behaviour: Behaviour, sound: Behaviour): number {

@@ -1,4 +1,5 @@
 import { type Bench, benchKey } from '@/src/core/bench/bench'
+import { anyTime } from '@/src/core/bench/since'
 import type { Candidate } from '@/src/core/diagnosis/candidates'
 import { type Observation, questionKey } from '@/src/core/diagnosis/observations'
 import { type Answer, type Probe, probeKey } from '@/src/core/readings/check'
@@ -31,7 +32,9 @@ function askedKeys(asked: readonly Observation[]): Set<string> {
     asked.flatMap(({ bench, probe }) => {
       const before = { ...bench, slot: { ...bench.slot, open: false } }
       const opened = bench.slot.open && tripping.has(benchKey(before))
-      return [questionKey(bench, probe), ...(opened ? [questionKey(before, probe)] : [])]
+      // A question is not put again because its minutes were others; whoever waits on purpose asks another one.
+      const keys = [bench, anyTime(bench), ...(opened ? [before, anyTime(before)] : [])].map((one) => questionKey(one, probe))
+      return [...new Set(keys)]
     }),
   )
 }

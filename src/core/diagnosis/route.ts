@@ -2,14 +2,17 @@ import { applyChange } from '@/src/core/bench/apply'
 import { type Bench, type BenchChange, isSameJumper, standingKey } from '@/src/core/bench/bench'
 import { type CostModel, defaultCost, walkMinutes } from '@/src/core/diagnosis/cost'
 import { Kept, KeptPer } from '@/src/core/units/kept'
+import { inputsOf } from '@/src/core/wiring/part'
 import { parsePoint } from '@/src/core/wiring/point'
-import { callerOf, firstPart, partById, type System } from '@/src/core/wiring/system'
+import { callerOf, firstPart, partById, partsOf, type System } from '@/src/core/wiring/system'
 
 /** The way from one bench to another: changes in an order that keeps hands off live metal, walks included. */
 export interface Route {
   readonly changes: readonly BenchChange[]
   readonly minutes: number
   readonly bench: Bench
+  /** Minutes of waiting among them: for a delay that the power-off has started, or for what shows when it is warm. */
+  readonly waits: number
 }
 
 /**
@@ -62,7 +65,28 @@ export function planRoute(system: System, from: Bench, to: Bench, place: string,
     act({ do: 'call', call: to.call }, to.call === 'off' ? last : next)
   }
   go(place)
-  return { changes, minutes, bench }
+  const isRestarted = to.power && changes.some((change) => change.do === 'power' && change.on)
+  const waits = Math.max(isRestarted ? delayMinutes(system, to) : 0, to.since?.call === 'minutes' ? WARMS_IN_MIN : 0)
+  return { changes, minutes: minutes + waits, bench, waits }
+}
+
+/** What opens with the heat of a call has mostly done so after this long: assumption. */
+const WARMS_IN_MIN = 4
+
+/** How long a board keeps an output that is called off after the power came back, minutes; 0 where nothing that is called hangs on one. */
+function delayMinutes(system: System, { call, jumpers }: Bench): number {
+  if (call === 'off' && jumpers.length === 0) return 0
+  const called = call === 'off' ? [] : (callerOf(system, call).calls[call] ?? [])
+  const isCalled = (terminal: string) =>
+    called.includes(terminal) || jumpers.some(({ a, b }) => [a, b].some((point) => parsePoint(point).name === terminal))
+  return partsOf(system, 'board').reduce(
+    (most, { outputs }) =>
+      outputs.reduce(
+        (longest, output) => (inputsOf(output).some(isCalled) ? Math.max(longest, (output.minimumOffS ?? 0) / 60) : longest),
+        most,
+      ),
+    0,
+  )
 }
 
 /** The ways from a bench, kept: one ranking asks for each several times, and the next one again. */

@@ -78,3 +78,6 @@ export const CORRODED_JOINT = { ohm: 60, share: 0.12 } as const
 /** Share of wiring faults that come and go, and the chance that such a one shows in a reading (engine.md section 7). */
 export const INTERMITTENT_SHARE = 0.05
 export const INTERMITTENT_SHOWS = 0.4
+/** Of faults that come and go, those that open with the heat; and how often such a one is open so long after its call: assumptions. */
+export const WARM_SHARE = 0.4
+export const WARM_SHOWS = { moment: 0.06, minute: 0.4, minutes: 0.92 } as const

@@ -1,8 +1,10 @@
 import { applyChange, isResettable } from '@/src/core/bench/apply'
 import { type Bench, createBench } from '@/src/core/bench/bench'
 import { owedBy } from '@/src/core/bench/owed'
+import { anyTime, atTime, type BenchClock, clockAfter, clockLater, UNTOUCHED } from '@/src/core/bench/since'
 import { type Complaint, emptyComplaint } from '@/src/core/diagnosis/complaint'
-import type { Observation } from '@/src/core/diagnosis/observations'
+import { defaultCost, minutesOf } from '@/src/core/diagnosis/cost'
+import { type Observation, questionKey } from '@/src/core/diagnosis/observations'
 import type { WayOfWorking } from '@/src/core/diagnosis/ways'
 import { problemWithContent } from '@/src/core/job/check-entry'
 import { reasonsNotToClose } from '@/src/core/job/close'
@@ -16,6 +18,10 @@ type EntryOf<K extends Entry['kind']> = Extract<Entry, { kind: K }>
 /** What has been gathered from the entries so far; the fold's own, never shown before it is done. */
 export interface Gathered {
   bench: Bench
+  /** Minutes of the job, by what its acts take and by its clock, whichever says more. */
+  clock: BenchClock
+  /** When the last entry was made; null before the first. */
+  at: string | null
   /** The bench before the last trip: a clamp that keeps the highest is read after it, and tells of that. */
   beforeTrip: Bench | null
   complaint: Complaint
@@ -39,6 +45,8 @@ type JobStateProofs = keyof JobState['proofs'] & string
 
 export const nothingGathered = (system: System): Gathered => ({
   bench: createBench(system),
+  clock: UNTOUCHED,
+  at: null,
   beforeTrip: null,
   complaint: emptyComplaint,
   way: 'free',
@@ -83,6 +91,7 @@ export function problemNow(system: System, gathered: Gathered, entry: ContentEnt
 /** Takes an entry that makes sense into what has been gathered. `on` is the bench that a reading or a trip was taken on. */
 export function take(system: System, gathered: Gathered, entry: ContentEntry, on: Bench): void {
   gathered.standing.push(entry)
+  passTime(system, gathered, entry)
   switch (entry.kind) {
     case 'complaint':
       gathered.complaint = entry.complaint
@@ -95,7 +104,7 @@ export function take(system: System, gathered: Gathered, entry: ContentEntry, on
       const isKept = entry.probe.meter === 'amps' && entry.probe.hold === 'max'
       gathered.observations.push({
         id: entry.id,
-        bench: (isKept ? gathered.beforeTrip : null) ?? on,
+        bench: (isKept ? gathered.beforeTrip : null) ?? whenRead(gathered, on, entry.probe),
         probe: entry.probe,
         answer: entry.answer,
       })
@@ -103,7 +112,12 @@ export function take(system: System, gathered: Gathered, entry: ContentEntry, on
       return
     }
     case 'trip': {
-      gathered.observations.push({ id: entry.id, bench: on, probe: { meter: 'trip' }, answer: { word: entry.result } })
+      gathered.observations.push({
+        id: entry.id,
+        bench: atTime(on, gathered.clock),
+        probe: { meter: 'trip' },
+        answer: { word: entry.result },
+      })
       if (entry.result !== 'trips') return
       gathered.trips++
       gathered.beforeTrip = on
@@ -169,3 +183,30 @@ const isSeenBlown = (bench: Bench, { probe, answer }: EntryOf<'reading'>): boole
   typeof answer === 'object' &&
   'word' in answer &&
   answer.word === 'blown'
+
+/** What was left alone for longer than this tells nothing of the minutes of an act. */
+const LONGEST_GAP_MIN = 60
+
+/** An act takes its minutes; a clock that says more is believed. */
+function passTime(system: System, gathered: Gathered, entry: ContentEntry): void {
+  const acted =
+    entry.kind === 'bench'
+      ? minutesOf(system, gathered.bench, entry.change)
+      : entry.kind === 'reading'
+        ? defaultCost.reading[entry.probe.meter]
+        : entry.kind === 'trip'
+          ? defaultCost.reading.trip
+          : 0
+  const gap = gathered.at === null ? 0 : (Date.parse(entry.at) - Date.parse(gathered.at)) / 60_000
+  const passed = Math.max(acted, Math.min(LONGEST_GAP_MIN, gap))
+  gathered.at = entry.at
+  gathered.clock = entry.kind === 'bench' ? clockAfter(gathered.clock, entry.change, passed) : clockLater(gathered.clock, passed)
+}
+
+/** A question that is answered again on a bench that was left alone was waited for. */
+function whenRead({ observations, clock }: Gathered, on: Bench, probe: Probe): Bench {
+  const read = atTime(on, clock)
+  const key = questionKey(anyTime(on), probe)
+  const isAgain = on.power && on.call !== 'off' && observations.some((known) => questionKey(anyTime(known.bench), known.probe) === key)
+  return isAgain ? { ...read, since: { power: 'long', ...read.since, call: 'minutes' } } : read
+}

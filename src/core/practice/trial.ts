@@ -1,6 +1,8 @@
 import { applyChange, isResettable } from '@/src/core/bench/apply'
 import { type Bench, type BenchChange, createBench } from '@/src/core/bench/bench'
+import { atTime, clockAfter, clockLater, UNTOUCHED } from '@/src/core/bench/since'
 import { type Complaint, emptyComplaint, symptoms } from '@/src/core/diagnosis/complaint'
+import { minutesOf } from '@/src/core/diagnosis/cost'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import type { Observation } from '@/src/core/diagnosis/observations'
 import { weigh } from '@/src/core/diagnosis/pairs'
@@ -89,6 +91,7 @@ export function* searchBySteps(engine: Engine, start: Start, solver: Solver = fr
   const { complaint, repaired = [], before = [], mostChecks = MOST_CHECKS } = start
   let bench: Bench = start.bench ?? createBench(system)
   const observations: Observation[] = []
+  let clock = UNTOUCHED
   let minutes = 0
   let trips = 0
   let fuses = 0
@@ -107,8 +110,11 @@ export function* searchBySteps(engine: Engine, start: Start, solver: Solver = fr
     for (const change of route.changes) {
       const applied = applyChange(system, bench, change)
       if (!applied.ok) throw new Error(applied.problem)
+      clock = clockAfter(clock, change, minutesOf(system, bench, change, engine.cost))
       bench = applied.bench
     }
+    clock = clockLater(clock, route.waits + engine.cost.reading[next.probe.meter])
+    const read = atTime(bench, clock)
     const answered = yield { changes: route.changes, minutes: taken, probe: next.probe }
     const { answer, tripped } = answered
     if (answered.cooked) cooked++
@@ -119,9 +125,9 @@ export function* searchBySteps(engine: Engine, start: Start, solver: Solver = fr
       minutes += isBreaker ? engine.cost.trip.breaker : engine.cost.trip.fuse
     }
     if (tripped || next.probe.meter === 'trip')
-      observations.push({ id: `${checks}-trip`, bench, probe: { meter: 'trip' }, answer: { word: tripped ? 'trips' : 'holds' } })
+      observations.push({ id: `${checks}-trip`, bench: read, probe: { meter: 'trip' }, answer: { word: tripped ? 'trips' : 'holds' } })
     if (tripped) bench = { ...bench, slot: { ...bench.slot, open: true } }
-    if (next.probe.meter !== 'trip') observations.push({ id: `${checks}`, bench, probe: next.probe, answer })
+    if (next.probe.meter !== 'trip') observations.push({ id: `${checks}`, bench: atTime(bench, clock), probe: next.probe, answer })
   }
 }
 

@@ -13,6 +13,8 @@ export interface Hypothesis {
   readonly foundFuse: 'intact' | 'blown'
   /** It comes and goes: a reading shows it or finds a sound house. */
   readonly intermittent: boolean
+  /** What comes and goes does so with the heat: it shows once its call has been on for a while. */
+  readonly warms?: true
 }
 
 export const healthy: Hypothesis = { id: 'nothing-wrong', fault: null, effects: [], wiring: [], foundFuse: 'intact', intermittent: false }

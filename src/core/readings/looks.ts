@@ -167,7 +167,8 @@ function lookWord(laboratory: Laboratory, at: string, bench: Bench, hypothesis: 
     const lit = members.filter(isLit).length
     if (lit === 0) return 'dark'
     // While the machine chatters the light comes and goes with it.
-    return lit < members.length || (waits && bench.call !== 'off') ? 'flashes' : 'steady'
+    const isHeld = world.waiting?.includes(at) ?? false
+    return lit < members.length || isHeld || (waits && bench.call !== 'off') ? 'flashes' : 'steady'
   }
   const thermostat = laboratory.machine.thermostats.find(({ part }) => part.id === at)
   if (waits && members.every((state) => isAlive(state, thermostat)) && bench.call !== 'off') return 'waits'

@@ -1,5 +1,6 @@
 import { type Bench, benchKey } from '@/src/core/bench/bench'
-import { INTERMITTENT_SHOWS } from '@/src/core/faults/rates'
+import { USUAL_SINCE } from '@/src/core/bench/since'
+import { INTERMITTENT_SHOWS, WARM_SHOWS } from '@/src/core/faults/rates'
 import { setInState } from '@/src/core/operation/in-state'
 import type { Probe } from '@/src/core/readings/check'
 import { type Hypothesis, healthy, whileHidden, whileShown } from '@/src/core/readings/hypothesis'
@@ -49,7 +50,8 @@ export function predictAll(
   const shown = predictShown(laboratory, bench, whileShown(hypothesis), probes, leaning)
   if (!hypothesis.intermittent) return shown
   const hidden = predictShown(laboratory, bench, whileHidden(hypothesis), probes, leaning)
-  return shown.map((prediction, index) => nowAndThen(prediction, hidden[index]))
+  const shows = showsOn(hypothesis, bench)
+  return shown.map((prediction, index) => nowAndThen(prediction, hidden[index], shows))
 }
 
 export const predict = (laboratory: Laboratory, bench: Bench, hypothesis: Hypothesis, probe: Probe, leaning = false): Prediction =>
@@ -58,8 +60,14 @@ export const predict = (laboratory: Laboratory, bench: Bench, hypothesis: Hypoth
 const alone = new KeptPer((probe: Probe) => [probe])
 
 /** What a fault that comes and goes makes of a reading: what it shows, or what is there while it hides. */
-export const nowAndThen = (shown: Prediction, hidden: Prediction): Prediction =>
-  isAlike(shown, hidden) ? hidden : [...weighed(shown, INTERMITTENT_SHOWS), ...weighed(hidden, 1 - INTERMITTENT_SHOWS)]
+export const nowAndThen = (shown: Prediction, hidden: Prediction, shows: number): Prediction =>
+  isAlike(shown, hidden) ? hidden : [...weighed(shown, shows), ...weighed(hidden, 1 - shows)]
+
+/** How likely what comes and goes is there on a bench: what opens with the heat needs a call that has been on. */
+export function showsOn({ warms }: Hypothesis, { power, call, since = USUAL_SINCE }: Bench): number {
+  if (!warms) return INTERMITTENT_SHOWS
+  return power && call !== 'off' ? WARM_SHOWS[since.call] : WARM_SHOWS.moment
+}
 
 const weighed = (prediction: Prediction, share: number): Prediction =>
   prediction.map((component) => ({ ...component, weight: component.weight * share }))

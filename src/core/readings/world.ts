@@ -4,7 +4,7 @@ import { addAdmittance, type Change, changeLink, closeLink, type Factored, openL
 import type { Effect } from '@/src/core/faults/fault'
 import { constraintsOfCall, movesKey } from '@/src/core/operation/asked'
 import { setInState } from '@/src/core/operation/in-state'
-import { outputKey } from '@/src/core/operation/machine'
+import { type OutputModel, outputKey } from '@/src/core/operation/machine'
 import { type Settled, settle } from '@/src/core/operation/settle'
 import { type Constraints, isAlive, type OutputKey, type OutputMode } from '@/src/core/operation/state'
 import { probabilityOpens } from '@/src/core/protection/trip-curve'
@@ -30,6 +30,8 @@ export interface World {
   readonly settled: Settled
   /** Changes against the bench's network, the machine's state apart. */
   readonly fixed: readonly Change[]
+  /** Boards that hold an output back, their delay still running. */
+  readonly waiting?: readonly string[]
 }
 
 export interface Worlds {
@@ -105,7 +107,44 @@ function settleWorlds(laboratory: Laboratory, bench: Bench, hypothesis: Hypothes
     const fixedOpen = [...fixed, openLink(network, bodyLink(fuse.id))]
     worlds.push({ weight: trips, protection: 'open', settled: settle(machine, base, fixedOpen, constraints, 0, kernel), fixed: fixedOpen })
   }
-  return { base, constraints, before: { settled, fixed }, worlds, trips, overloadA }
+  return { base, constraints, before: { settled, fixed }, worlds: [...worlds, ...stillWaiting(worlds)], trips, overloadA }
+
+  /**
+   * The same while a delay runs that the search itself has started: after a power-off the compressor's minutes, after a call the purge.
+   * Nobody knows to the second which of the two a reading met.
+   */
+  function stillWaiting(done: readonly World[]): World[] {
+    const held = heldBack(laboratory, bench)
+    if (held.length === 0) return []
+    const asHeld: Constraints = {
+      ...constraints,
+      outputs: { ...constraints.outputs, ...Object.fromEntries(held.map(({ key }) => [key, 'dead' as const])) },
+    }
+    const waiting = [...new Set(held.map(({ part }) => part.id))]
+    const asHeldBack = done.map((world): World => {
+      const resting = settle(machine, base, world.fixed, asHeld, 0, kernel)
+      return { ...world, weight: world.weight * STILL_WAITS, settled: resting, waiting }
+    })
+    const isOther = asHeldBack.some(({ settled: one }, index) => one.members.join() !== done[index].settled.members.join())
+    if (!isOther) return []
+    for (const [index, world] of done.entries()) worlds[index] = { ...world, weight: world.weight * (1 - STILL_WAITS) }
+    return asHeldBack
+  }
+}
+
+/** Within the minutes in which a delay may run, the share in which it does: assumption. */
+const STILL_WAITS = 0.6
+/** A step of an ignition that takes longer than this is still under way a moment after the call. */
+const PURGE_S = 10
+
+/** Outputs that a board may still hold back on a bench, by how long power and call have been on. */
+function heldBack({ machine }: Laboratory, { since, call, jumpers }: Bench): readonly OutputModel[] {
+  if (!since || (call === 'off' && jumpers.length === 0)) return []
+  return machine.outputs.filter(
+    ({ style, minimumOffS, closesAfterS }) =>
+      style === 'relay' &&
+      ((since.power === 'fresh' && minimumOffS !== undefined) || (since.call === 'moment' && (closesAfterS ?? 0) > PURGE_S)),
+  )
 }
 
 /** A fault as low-rank changes of the laboratory's network. A wrong landing comes off when its end is lifted. */

@@ -1,0 +1,57 @@
+import type { Bench, BenchChange } from '@/src/core/bench/bench'
+
+/**
+ * How long a bench has stood as it does when it is read: what a delay of a board, a warming joint or a purge makes of a reading hangs on
+ * it, and most of those minutes are the search's own acts. Told in stretches, since nobody holds a stop-watch.
+ */
+export interface Since {
+  /** The call: just made, a minute or two ago, or minutes ago. */
+  readonly call: 'moment' | 'minute' | 'minutes'
+  /** The power: put back so lately that delays still run, or long ago. */
+  readonly power: 'fresh' | 'long'
+}
+
+/** What is taken when nobody knows, and what a check is planned for: watched for a minute, delays waited out. */
+export const USUAL_SINCE: Since = { call: 'minute', power: 'long' }
+
+const MOMENT_MIN = 0.75
+const MINUTES_MIN = 3
+/** The longest delays of compressors are five minutes: assumption of the trade. */
+export const FRESH_MIN = 5
+
+/** Minutes of a search: now, and when the call and the power last changed. */
+export interface BenchClock {
+  readonly now: number
+  readonly call: number
+  readonly power: number
+}
+
+/** Before anything was touched, all has stood for long. */
+export const UNTOUCHED: BenchClock = { now: 0, call: Number.NEGATIVE_INFINITY, power: Number.NEGATIVE_INFINITY }
+
+/** The clock after a change that took so many minutes. */
+export function clockAfter({ now, call, power }: BenchClock, change: BenchChange, minutes: number): BenchClock {
+  const then = now + minutes
+  if (change.do === 'power') return { now: then, call: change.on ? then : call, power: change.on ? then : power }
+  return { now: then, call: change.do === 'call' ? then : call, power }
+}
+
+export const clockLater = (clock: BenchClock, minutes: number): BenchClock => ({ ...clock, now: clock.now + minutes })
+
+/** A bench as it is read at a time; left as it is where its minutes change nothing. */
+export function atTime(bench: Bench, { now, call, power }: BenchClock): Bench {
+  if (!bench.power) return bench
+  const onFor = now - call
+  const since: Since = {
+    call: bench.call === 'off' ? 'minute' : onFor < MOMENT_MIN ? 'moment' : onFor < MINUTES_MIN ? 'minute' : 'minutes',
+    power: now - power < FRESH_MIN ? 'fresh' : 'long',
+  }
+  return since.call === USUAL_SINCE.call && since.power === USUAL_SINCE.power ? bench : { ...bench, since }
+}
+
+/** The same bench with nothing said of its minutes. */
+export const anyTime = (bench: Bench): Bench => {
+  if (!bench.since) return bench
+  const { since: _, ...rest } = bench
+  return rest
+}
