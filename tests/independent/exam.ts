@@ -4,7 +4,8 @@
  */
 import { fork } from 'node:child_process'
 import { appendFileSync, readFileSync, writeFileSync } from 'node:fs'
-import { availableParallelism } from 'node:os'
+import { availableParallelism, tmpdir } from 'node:os'
+import path from 'node:path'
 import { parseArgs } from 'node:util'
 import { createEngine } from '@/src/core/diagnosis/engine'
 import { catalogue, systemById } from '@/src/core/wiring/systems/catalogue'
@@ -16,7 +17,8 @@ const { values: options } = parseArgs({
     houses: { type: 'string', default: '10' },
     seed: { type: 'string', default: '1' },
     only: { type: 'string' },
-    log: { type: 'string', default: '/tmp/independent.jsonl' },
+    log: { type: 'string', default: path.join(tmpdir(), 'independent.jsonl') },
+    out: { type: 'string' },
     worker: { type: 'boolean', default: false },
   },
 })
@@ -89,12 +91,18 @@ async function main(): Promise<void> {
   for (const line of lines)
     if ('failed' in line) console.log(`${line.system} ${line.seed}: ${line.failed.split('\n').slice(0, 3).join(' | ')}`)
   console.log(JSON.stringify(summarise(sittings), null, 1))
-  for (const from of ['catalogue', 'elsewhere', 'sound'] as const) {
-    const { houses, right, rightOrGroup, wrong, wrongWhileCertain, withoutEnding, checks } = summarise(
-      sittings.filter((one) => one.from === from),
-    )
-    console.log(from, JSON.stringify({ houses, right, rightOrGroup, wrong, wrongWhileCertain, withoutEnding, checks }))
+  const parts = {
+    'of the catalogue, showing': sittings.filter(({ from, shows }) => from === 'catalogue' && shows),
+    'of no catalogue, showing': sittings.filter(({ from, shows }) => from === 'elsewhere' && shows),
+    'showing on no call': sittings.filter(({ from, shows }) => from !== 'sound' && !shows),
+    sound: sittings.filter(({ from }) => from === 'sound'),
   }
+  const bySystem = Object.fromEntries(catalogue.map(({ id }) => [id, summarise(sittings.filter(({ system }) => system === id))]))
+  const byPart = Object.fromEntries(Object.entries(parts).map(([name, some]) => [name, summarise(some)]))
+  for (const [name, { houses, right, rightOrGroup, wrong, wrongWhileCertain, checks }] of Object.entries(byPart))
+    console.log(name, JSON.stringify({ houses, right, rightOrGroup, wrong, wrongWhileCertain, checks }))
+  if (options.out)
+    writeFileSync(options.out, `${JSON.stringify({ seed: Number(options.seed), ...summarise(sittings), byPart, bySystem }, null, 1)}\n`)
 }
 
 main().catch((error: Error) => {

@@ -19,6 +19,8 @@ export interface IndependentSitting {
   readonly from: Trouble['from']
   readonly otherwise: string | null
   readonly outcome: 'right' | 'group' | 'wrong' | 'no ending'
+  /** Something of it shows on a call, or blows the fuse: what nobody would notice is told apart. */
+  readonly shows: boolean
   /** Probability that the verdict claimed; 0 without one. */
   readonly claimed: number
   readonly said: string
@@ -64,7 +66,7 @@ export async function sitIndependently(engine: Engine, spice: SpiceSession, seed
   }
 
   const house = make(trouble, seed + 3)
-  const complaint = await complain(engine, house, make, sensesOf, random)
+  const { complaint, shows } = await complain(engine, house, make, sensesOf, random)
   // The technician stands before a house that has long been powered; a fuse that its trouble blew is blown.
   await house.run(SETTLES_S)
   house.tripped = false
@@ -91,6 +93,7 @@ export async function sitIndependently(engine: Engine, spice: SpiceSession, seed
     system: engine.system.id,
     seed,
     trouble: trouble.name,
+    shows,
     from: trouble.from,
     otherwise: how,
     checks: step.value.checks,
@@ -127,12 +130,11 @@ async function complain(
   make: (wrong: Trouble | null, seed: number) => IndependentHouse,
   sensesOf: (house: IndependentHouse) => Senses,
   random: ReturnType<typeof createRandom>,
-): Promise<Complaint> {
+): Promise<{ complaint: Complaint; shows: boolean }> {
   const { trouble } = house
-  if (!trouble || trouble.from === 'sound' || random.uniform() < NOTHING_TOLD) {
-    // What nobody tells may still have blown the fuse; it is found so in half of those houses.
-    return emptyComplaint
-  }
+  const isTold = random.uniform() >= NOTHING_TOLD
+  if (!trouble || trouble.from === 'sound') return { complaint: emptyComplaint, shows: false }
+  const said = (complaint: Complaint) => ({ complaint: isTold ? complaint : emptyComplaint, shows: true })
   const calls = callsOf(engine.system)
   const dead: string[] = []
   const never: string[] = []
@@ -154,11 +156,13 @@ async function complain(
   if (blowsOn !== null) {
     const isFoundBlown = random.uniform() < 0.7
     if (isFoundBlown) house.blow()
-    return blowsOn === 'off'
-      ? { ...emptyComplaint, symptoms: ['fuse-at-power-up'] }
-      : { ...emptyComplaint, symptoms: ['fuse-on-call'], call: blowsOn }
+    return said(
+      blowsOn === 'off'
+        ? { ...emptyComplaint, symptoms: ['fuse-at-power-up'] }
+        : { ...emptyComplaint, symptoms: ['fuse-on-call'], call: blowsOn },
+    )
   }
-  if (dead.length === calls.length) return { ...emptyComplaint, symptoms: ['nothing-runs'] }
-  if (dead.length > 0) return { ...emptyComplaint, symptoms: ['mode-dead'], call: calls.find((call) => dead.includes(call)) ?? null }
-  return never.length > 0 ? { ...emptyComplaint, symptoms: ['never-stops'] } : emptyComplaint
+  if (dead.length === calls.length) return said({ ...emptyComplaint, symptoms: ['nothing-runs'] })
+  if (dead.length > 0) return said({ ...emptyComplaint, symptoms: ['mode-dead'], call: calls.find((call) => dead.includes(call)) ?? null })
+  return never.length > 0 ? said({ ...emptyComplaint, symptoms: ['never-stops'] }) : { complaint: emptyComplaint, shows: false }
 }

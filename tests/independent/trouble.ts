@@ -184,6 +184,7 @@ function elsewhere(system: System, random: Random): Trouble[] {
             a: terminalPoint(feedOf(part, leaks), part.place),
             b: terminalPoint(leaks, part.place),
             ohm: 60 + 60 * random.uniform(),
+            within: part.id,
           },
         ],
         [`replace:${part.id}`],

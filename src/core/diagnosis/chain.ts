@@ -1,6 +1,7 @@
 import type { Answer } from '@/src/core/readings/check'
 import { likelihoodOfAnything, likelihoodOfComponent, misfit } from '@/src/core/readings/likelihood'
 import type { Component, Lean, Prediction, Scale } from '@/src/core/readings/prediction'
+import { logSum } from '@/src/core/units/log-sum'
 
 /**
  * The readings of a job, weighed together: what each says of the house's unknown values moves what is expected of the next
@@ -18,10 +19,22 @@ export interface Link {
   readonly learnt: { readonly gain: Float64Array; readonly off: number } | null
   /** How far the reading was from what was expected, in standard deviations. */
   readonly away: number
+  /** Readings on one bench that nobody moved: a fault that comes and goes was there for all of them or for none. */
+  readonly run: Run | null
+}
+
+interface Run {
+  readonly bench: string
+  /** log of all readings before the run. */
+  readonly before: number
+  /** log of its readings while the fault shows, and while it hides; and how often it shows. */
+  readonly shown: number
+  readonly hidden: number
+  readonly shows: number
 }
 
 /** What is known of a house before any reading. */
-export const UNREAD: Link = { before: null, log: 0, resembling: 0, learnt: null, away: 0 }
+export const UNREAD: Link = { before: null, log: 0, resembling: 0, learnt: null, away: 0, run: null }
 
 /** One reading, ready to be weighed. */
 export interface Reading {
@@ -31,6 +44,8 @@ export interface Reading {
   readonly words: number
   /** Chance that it is plain wrong. */
   readonly wrong: number
+  /** The bench it was taken on. */
+  readonly bench: string
 }
 
 /** Share of its readings in which something that resembles a known story shows otherwise: assumption. */
@@ -71,7 +86,7 @@ export function predictionIn(link: Link, prediction: Prediction): Prediction {
   return prediction.map((component): Component => {
     if (typeof component.at !== 'number' || !component.leans) return component
     const { at, variance } = expectedIn(link, component.at, component.leans)
-    return { weight: component.weight, at, sigma: Math.sqrt(widthOf(component) + variance), floating: component.floating }
+    return { ...component, at, sigma: Math.sqrt(widthOf(component) + variance), leans: undefined }
   })
 }
 
@@ -81,14 +96,20 @@ export function predictionIn(link: Link, prediction: Prediction): Prediction {
  * @param causes how many causes the system has, @param times how often the answer counts
  */
 export function weighNext(link: Link, prediction: Prediction, reading: Reading, causes: number, times = 1): Link {
-  const { answer, scale, words, wrong } = reading
+  const { answer, scale, words, wrong, bench } = reading
   const expected = predictionIn(link, prediction)
   let sound = 0
+  let shown = 0
+  let shows = 0
   let most = 0
   let best = -1
   for (let place = 0; place < expected.length; place++) {
     const part = expected[place].weight * likelihoodOfComponent(answer, expected[place], scale)
     sound += part
+    if (expected[place].while === 'shown') {
+      shown += part
+      shows += expected[place].weight
+    }
     if (part > most) {
       most = part
       best = place
@@ -97,14 +118,42 @@ export function weighNext(link: Link, prediction: Prediction, reading: Reading, 
   const anything = likelihoodOfAnything(answer, scale, words)
   const chance = (1 - wrong) * sound + wrong * anything
   const isBelieved = (1 - wrong) * most > chance / 2
+  const run = runAfter(link, bench, shows, (share) => (1 - wrong) * share + wrong * anything, sound, shown)
   return {
     before: link,
-    log: link.log + times * Math.log(chance),
+    log: run && times === 1 ? run.before + logOfRun(run) : link.log + times * Math.log(chance),
+    run: times === 1 ? run : null,
     resembling: link.resembling + Math.log((1 - UNLIKE_SHARE) * chance + UNLIKE_SHARE * Math.max(anything, 1e-9)),
     learnt: isBelieved ? learn(link, prediction[best], expected[best], answer, scale, causes) : null,
     away: misfit(answer, expected, scale),
   }
 }
+
+/** The run that a reading goes on or begins; null for a story that never hides on this bench. */
+function runAfter(
+  { log, run }: Link,
+  bench: string,
+  shows: number,
+  chanceOf: (share: number) => number,
+  sound: number,
+  shown: number,
+): Run | null {
+  const goesOn = run?.bench === bench ? run : null
+  // A reading that is the same whether it shows or hides leaves both as likely as before.
+  if (shows <= 0 || shows >= 1) {
+    if (!goesOn) return null
+    const both = Math.log(chanceOf(sound))
+    return { ...goesOn, shown: goesOn.shown + both, hidden: goesOn.hidden + both }
+  }
+  const started = goesOn ?? { bench, before: log, shown: 0, hidden: 0, shows }
+  return {
+    ...started,
+    shown: started.shown + Math.log(chanceOf(shown / shows)),
+    hidden: started.hidden + Math.log(chanceOf((sound - shown) / (1 - shows))),
+  }
+}
+
+const logOfRun = ({ shown, hidden, shows }: Run): number => logSum([Math.log(shows) + shown, Math.log(1 - shows) + hidden])
 
 function learn(link: Link, told: Component, expected: Component, answer: Answer, scale: Scale, causes: number): Link['learnt'] {
   if (typeof told.at !== 'number' || typeof expected.at !== 'number' || told.floating || !told.leans || told.leans.length === 0) return null

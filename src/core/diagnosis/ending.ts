@@ -20,8 +20,26 @@ const MOST_UNEXPLAINED = 1
 /** What hides holds this much of the best suspect before it is said to come and go: assumption. */
 const MOSTLY_UNSTEADY = 0.5
 
+/** What shows nowhere is named beside a sound house when it holds this much. */
+const WORTH_NAMING = 0.02
+
 /** What shows on no call: a bond that was never fitted. A house with all calls seen running is sound beside it. */
 const showsNowhere = ({ id }: Suspect): boolean => id.startsWith('bond-missing:')
+
+/** The same posterior with what shows nowhere counted as a sound house: nobody calls for it, and no call tells the two apart. */
+export function countingAsSound(engine: Engine, posterior: Posterior): Posterior {
+  const hypotheses = posterior.hypotheses.slice()
+  for (const [index, { fault }] of engine.hypotheses.entries()) {
+    if (fault?.family !== 'bond-missing') continue
+    hypotheses[0] += hypotheses[index]
+    hypotheses[index] = 0
+  }
+  return { ...posterior, hypotheses }
+}
+
+/** How much of what is thought shows on no call: a sound house, and what nobody would miss. */
+export const soundShare = (suspects: readonly Suspect[]): number =>
+  suspects.reduce((sum, suspect) => sum + (suspect.id === NOTHING_WRONG || showsNowhere(suspect) ? suspect.probability : 0), 0)
 
 /** What a sound house holds once all its calls were seen to run, with what could not show then; null below the bar. */
 export function soundOnceAllRan(suspects: readonly Suspect[]): Verdict | null {
@@ -30,7 +48,8 @@ export function soundOnceAllRan(suspects: readonly Suspect[]): Verdict | null {
   const hidden = suspects.reduce((sum, { unsteady }) => sum + unsteady, 0)
   const isLeading = sound + beside >= (suspects.find((suspect) => suspect.id !== NOTHING_WRONG && !showsNowhere(suspect))?.probability ?? 0)
   if (!isLeading || sound + beside + hidden < SOUND_ONCE_ALL_RAN) return null
-  return { found: 'nothing-wrong', probability: sound + beside, suspects: [NOTHING_WRONG] }
+  const named = suspects.filter((suspect) => showsNowhere(suspect) && suspect.probability > WORTH_NAMING).map(({ id }) => id)
+  return { found: 'nothing-wrong', probability: sound + beside, suspects: [NOTHING_WRONG, ...named] }
 }
 
 /**

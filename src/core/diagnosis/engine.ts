@@ -162,6 +162,7 @@ export const readingOf = (system: System, observation: Observation): Reading => 
   scale: scaleOf(system, observation.probe),
   words: wordsFor(system, observation.probe).length,
   wrong: wrongShare(observation),
+  bench: benchKey(observation.bench),
 })
 
 /** log of how likely an answer is when nothing at all is known. */

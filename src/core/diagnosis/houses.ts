@@ -67,7 +67,7 @@ export const graded = (story: Hypothesis, times: number): Hypothesis => ({
   ),
 })
 
-const BOND_LESS = 0.04
+const BOND_LESS = 0.1
 const BOND_MORE = 0.02
 /** Of boards of the same look, some pass the call on and some have a relay of their own. */
 const BOARD_OTHERWISE = 0.12

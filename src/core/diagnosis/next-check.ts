@@ -4,6 +4,7 @@ import { cooksOn } from '@/src/core/diagnosis/heat'
 import type { Observation } from '@/src/core/diagnosis/observations'
 import type { Posterior } from '@/src/core/diagnosis/posterior'
 import { openQuestions, type Question } from '@/src/core/diagnosis/question'
+import type { Route } from '@/src/core/diagnosis/route'
 import { sayCheck, sayMeaning } from '@/src/core/diagnosis/say-check'
 import { sayingAgain } from '@/src/core/diagnosis/says-again'
 import { type Pricing, type Scored, scoreAll } from '@/src/core/diagnosis/score'
@@ -12,6 +13,7 @@ import { ALMOST_SURE, liveStories, type Story, thinOut } from '@/src/core/diagno
 import { lookAhead } from '@/src/core/diagnosis/two-deep'
 import { stagesOf, type WayOfWorking } from '@/src/core/diagnosis/ways'
 import type { Answer, Probe } from '@/src/core/readings/check'
+import { sayMinutes } from '@/src/core/units/quantity'
 
 export interface CheckOutcome {
   readonly answer: Answer
@@ -153,6 +155,12 @@ function bestOf(
   )
 }
 
+/** Why a check begins with a wait, which is in its minutes. */
+const whyWait = ({ bench, changes }: Route): string =>
+  changes.some((change) => change.do === 'power' && change.on)
+    ? 'The power-off has started the delay of the board anew: what is read inside it is no fault.'
+    : `Leave ${bench.call === 'off' ? 'it' : 'the call'} on: a joint or a winding that opens with the heat shows only then.`
+
 function writeOut(engine: Engine, stories: readonly Story[], scored: Scored): Check {
   const { outcomes, probe, route } = scored
   const { count } = outcomes
@@ -177,8 +185,11 @@ function writeOut(engine: Engine, stories: readonly Story[], scored: Scored): Ch
     bench: route.bench,
     place: scored.place,
     minutes: scored.minutes,
-    say: words.say,
-    why: words.why,
+    say:
+      route.waits === 0
+        ? words.say
+        : `Wait ${sayMinutes(route.waits)} on that, then: ${words.say.charAt(0).toLowerCase()}${words.say.slice(1)}`,
+    why: route.waits === 0 ? words.why : `${words.why} ${whyWait(route)}`,
     caution: words.caution,
     gainBits: scored.gainBits,
     outcomes: described.sort((a, b) => b.probability - a.probability),

@@ -1,5 +1,5 @@
 import type { Bench } from '@/src/core/bench/bench'
-import { endSearch, MOST_CHECKS, soundOnceAllRan } from '@/src/core/diagnosis/ending'
+import { countingAsSound, endSearch, MOST_CHECKS, soundOnceAllRan, soundShare } from '@/src/core/diagnosis/ending'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { type Check, type Choice, findNextCheck, rankChecks, weighQuestion } from '@/src/core/diagnosis/next-check'
 import { latestAnswers, questionKey } from '@/src/core/diagnosis/observations'
@@ -41,14 +41,16 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
     return confirming ? ask(confirming, true) : end(verdict)
   }
   // With nothing told and nothing seen, or where all looks sound, the house is run through its calls: that has to be seen in any case.
-  const looksSound = suspects[0]?.id === NOTHING_WRONG && suspects[0].probability > LOOKS_SOUND
-  if (verdict || looksSound || showsNothing(engine, evidence)) {
+  const looksSound = soundShare(suspects) > LOOKS_SOUND
+  const isOwnWay = choice.way !== undefined && choice.way !== 'free'
+  if (verdict || looksSound || (!isOwnWay && showsNothing(engine, evidence))) {
     const call = nextCall()
     if (call) return ask(call, looksSound)
     const sound = verdict ?? soundOnceAllRan(suspects)
     if (sound) {
       // What a call-back costs is worth a few cheap checks more.
-      const [doubt] = rankChecks(engine, posterior, bench, evidence.observations, { ...choice, way: 'free', stakes: CALL_BACK_MINUTES }, 1)
+      const doubts = countingAsSound(engine, posterior)
+      const [doubt] = rankChecks(engine, doubts, bench, evidence.observations, { ...choice, way: 'free', stakes: CALL_BACK_MINUTES }, 1)
       return doubt ? ask(doubt, true) : end(sound)
     }
   }

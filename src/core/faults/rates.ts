@@ -62,6 +62,8 @@ export const resistiveShorts = [
 ] as const
 /** Soot, moisture or a relay half made between two contacts of a thermostat, and its share: assumption. */
 export const LEAKING_CONTACT = { ohm: 80, share: 0.3 } as const
+/** Two outputs of a thermostat's base that touch, through a spring or a tag: assumption. */
+export const JOINED_OHM = 0.4
 /** What an added relay, a lamp or a humidifier's valve draws across a coil: assumption. */
 export const ACCESSORY_OHM = 16
 export const WEAK_COIL = { ohm: 4, share: 0.25 } as const

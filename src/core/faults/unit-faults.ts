@@ -1,7 +1,7 @@
 import { sayLead } from '@/src/core/bench/points'
 import type { AddFault } from '@/src/core/faults/fault-list'
 import { lowVoltageNodes } from '@/src/core/faults/low-voltage'
-import { ACCESSORY_OHM, SHORTED_COIL_OHM, SOLID_SHORT_OHM, WELDED_OHM } from '@/src/core/faults/rates'
+import { ACCESSORY_OHM, JOINED_OHM, SHORTED_COIL_OHM, SOLID_SHORT_OHM, WELDED_OHM } from '@/src/core/faults/rates'
 import { capital } from '@/src/core/units/capital'
 import { bodyLink, feedInside, livesBetween, plugLink, switchedTerminals, thermostatInside } from '@/src/core/wiring/assembly'
 import type { PartOf } from '@/src/core/wiring/part'
@@ -224,7 +224,7 @@ export function addThermostatFaults(system: System, add: AddFault): void {
           part.place,
           `The ${part.name} joins ${one} and ${other} in its base`,
           replace,
-          [{ do: 'short', a: terminalPoint(one, part.place), b: terminalPoint(other, part.place), ohm: WELDED_OHM, within: part.id }],
+          [{ do: 'short', a: terminalPoint(one, part.place), b: terminalPoint(other, part.place), ohm: JOINED_OHM, within: part.id }],
           [terminalPoint(one, part.place), terminalPoint(other, part.place)],
         )
     if (part.common === undefined) continue

@@ -2,6 +2,7 @@ import type { BenchChange } from '@/src/core/bench/bench'
 import { type WayOfWorking, waysOfWorking } from '@/src/core/diagnosis/ways'
 import type { ContentEntry, EntryDraft } from '@/src/core/job/entry'
 import { findEnds, findPlace, isLifted } from '@/src/core/job/quick-line-names'
+import { readPhrase } from '@/src/core/job/quick-line-phrases'
 import { type CommandContext, isOverload, Misread, type SaidPair } from '@/src/core/job/quick-line-points'
 import { SwapReader } from '@/src/core/job/quick-line-swaps'
 import type { Token } from '@/src/core/job/quick-line-tokens'
@@ -22,6 +23,9 @@ type Parsed =
  *   point   = ["lifted"] [cable] name ["@" place];  value = "OL" | number [unit]
  */
 export function parseCommand(line: string, tokens: readonly Token[], context: CommandContext): Parsed {
+  const said = line.slice(tokens[0].start, tokens[tokens.length - 1].end)
+  const phrase = readPhrase(said, context)
+  if (phrase) return { ok: true, drafts: phrase }
   try {
     return { ok: true, drafts: new LineParser(line, tokens, context).parse() }
   } catch (error) {

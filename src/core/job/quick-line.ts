@@ -6,6 +6,7 @@ import { fallsWith, foldJob, lastStanding, problemWithEntry } from '@/src/core/j
 import type { JobState, Refusal } from '@/src/core/job/job-state'
 import { parseCommand } from '@/src/core/job/quick-line-commands'
 import { dashedNames } from '@/src/core/job/quick-line-names'
+import { asStretch } from '@/src/core/job/quick-line-phrases'
 import { type Token, tokenize } from '@/src/core/job/quick-line-tokens'
 import { isContent } from '@/src/core/job/standing'
 import type { Probe } from '@/src/core/readings/check'
@@ -30,6 +31,8 @@ export type Understood =
 
 /** Reads one quick line. Nothing is changed; what comes back is what would be entered, and how it was understood. */
 export function readQuickLine(line: string, context: QuickLineContext): Understood {
+  const stretch = asStretch(line)
+  if (stretch) return readStretch(stretch, context)
   const known = dashedNames(context.system)
   const tokens = tokenize(line, (word) => known.has(word) || known.has(word.toLowerCase()))
   if (tokens.length === 0)
@@ -67,6 +70,16 @@ export function readQuickLine(line: string, context: QuickLineContext): Understo
   }
   if (made.length === 0) return { ok: false, problem: 'That line undoes itself: there is nothing to enter.', start: 0, end: line.length }
   return { ok: true, drafts: made.map(({ draft }) => draft), say: made.flatMap(({ say }) => say).join(', then ') }
+}
+
+/** A needle that does not stand still is the stretch it runs through. */
+function readStretch({ reading, low, high }: NonNullable<ReturnType<typeof asStretch>>, context: QuickLineContext): Understood {
+  const read = readQuickLine(reading, context)
+  if (!read.ok) return read
+  const drafts = read.drafts.map((draft) =>
+    draft.kind === 'reading' && typeof draft.answer === 'number' ? { ...draft, answer: { low, high } } : draft,
+  )
+  return { ok: true, drafts, say: drafts.map((draft) => sayDraft(context.system, draft)).join(', then ') }
 }
 
 /** An entry as it would be, the draft that it is of, and how it was understood. */

@@ -61,7 +61,7 @@ const alone = new KeptPer((probe: Probe) => [probe])
 
 /** What a fault that comes and goes makes of a reading: what it shows, or what is there while it hides. */
 export const nowAndThen = (shown: Prediction, hidden: Prediction, shows: number): Prediction =>
-  isAlike(shown, hidden) ? hidden : [...weighed(shown, shows), ...weighed(hidden, 1 - shows)]
+  isAlike(shown, hidden) ? hidden : [...weighed(shown, shows, 'shown'), ...weighed(hidden, 1 - shows, 'hidden')]
 
 /** How likely what comes and goes is there on a bench: what opens with the heat needs a call that has been on. */
 export function showsOn({ warms }: Hypothesis, { power, call, since = USUAL_SINCE }: Bench): number {
@@ -69,8 +69,8 @@ export function showsOn({ warms }: Hypothesis, { power, call, since = USUAL_SINC
   return power && call !== 'off' ? WARM_SHOWS[since.call] : WARM_SHOWS.moment
 }
 
-const weighed = (prediction: Prediction, share: number): Prediction =>
-  prediction.map((component) => ({ ...component, weight: component.weight * share }))
+const weighed = (prediction: Prediction, share: number, moment: Component['while']): Prediction =>
+  prediction.map((component) => ({ ...component, weight: component.weight * share, while: moment }))
 
 function predictShown(
   laboratory: Laboratory,

@@ -11,6 +11,8 @@ export interface Component {
   readonly floating: boolean
   /** How the centre moves with what is not known of the house; `sigma` is what is left once that is. Left out, it does not. */
   readonly leans?: readonly Lean[]
+  /** Of what comes and goes: this is read while it shows, or while it hides. Left out, both read alike. */
+  readonly while?: 'shown' | 'hidden'
 }
 
 /** By how much a centre moves for a unit of a cause (`causes.ts`), which has a normal spread of one unit before anything is read. */

@@ -90,4 +90,10 @@ export const systemSchema = z
     for (const kind of ['transformer', 'thermostat', 'supply', 'fuse'] as const) {
       if (!system.parts.some((part) => part.kind === kind)) problem(['parts'], `The system has no ${kind}.`)
     }
+    const protections = system.parts.filter((part) => part.kind === 'fuse')
+    if (protections.length > 1)
+      problem(
+        ['parts'],
+        `The system has ${protections.length} fuses (${protections.map(({ name }) => name).join(', ')}), and one alone would be doubted, looked at and replaced. Keep the one nearest to the transformer as the fuse, and write the others as switches, which are doubted like any other.`,
+      )
   })

@@ -1,0 +1,55 @@
+import type { EntryDraft } from '@/src/core/job/entry'
+import type { CommandContext } from '@/src/core/job/quick-line-points'
+import type { Probe } from '@/src/core/readings/check'
+import { partsOf } from '@/src/core/wiring/system'
+
+/** Whole sentences as they are spoken, where no rule of the grammar fits: what was found in the slot, what a thermostat does. */
+export function readPhrase(said: string, { system, state }: CommandContext): EntryDraft[] | null {
+  const text = said.trim().toLowerCase().replace(/\s+/g, ' ').replace(/\.$/, '')
+  const thermostats = partsOf(system, 'thermostat')
+  const [thermostat] = thermostats
+  const look = (at: string, word: string): EntryDraft => ({
+    kind: 'reading',
+    probe: { meter: 'look', at } satisfies Probe,
+    answer: { word },
+  })
+  if (
+    /^((the )?(fuse )?holder( is)?|slot( is)?) empty$|^empty (fuse )?(holder|slot)$|^no fuse( in( it)?| there)?$|^(the )?fuse( is)? (missing|gone)$/.test(
+      text,
+    )
+  )
+    return [{ kind: 'bench', change: { do: 'slot', holds: 'nothing' } }]
+  if (/^(the )?fuse (has |is )?(popped|blew|burnt|burned|burst)( out)?$/.test(text)) return [look('fuse', 'blown')]
+  const ofThermostat = /^(?:the )?(?:thermostat|stat|t-?stat) (.+)$/.exec(text)
+  // With several thermostats nobody knows which one is meant.
+  if (!ofThermostat || thermostats.length !== 1 || thermostat.power === 'mechanical') return null
+  const [, does] = ofThermostat
+  if (/^(keeps )?(reboots|rebooting|restarts|restarting|resets itself|comes and goes|flickers)$/.test(does))
+    return [look(thermostat.id, 'chatters')]
+  const blank = /^(?:goes|went) (?:blank|dark|dead)(?: (?:on|when it calls for|with) (?:the )?([a-z0-9-]+))?$/.exec(does)
+  if (blank) {
+    const call = Object.keys(thermostat.calls).find((name) => name === blank[1])
+    if (blank[1] !== undefined && call === undefined) return null
+    const sets: EntryDraft[] =
+      call === undefined || state.bench.call === call
+        ? []
+        : [{ kind: 'bench', change: { do: 'call', call: call as keyof typeof thermostat.calls } }]
+    return [...sets, look(thermostat.id, 'blank')]
+  }
+  // It lives; that it asks for nothing, and what it shows, is for whoever reads the job.
+  if (/^(is )?on (and|but) (asks for|calls for|wants) nothing$|^(is )?on (and|but) (is )?not calling$/.test(does))
+    return [look(thermostat.id, 'alive'), { kind: 'note', text: said.trim() }]
+  if (/^(shows|reads) (the |a )?wrong temperature$/.test(does)) return [look(thermostat.id, 'alive'), { kind: 'note', text: said.trim() }]
+  return null
+}
+
+/** `Y-C jumps between 3 and 20`, `Y-C 3 to 20 jumping`: the stretch that the needle runs through; null when it is none of these. */
+export const asStretch = (line: string): { readonly reading: string; readonly low: number; readonly high: number } | null => {
+  const found =
+    /^(.+?) (?:jumps|jumping|moves|wanders|bounces)(?: around)?(?: between| from)? (\d+(?:\.\d+)?)(?: ?v)? (?:and|to) (\d+(?:\.\d+)?)( ?v)?$/i.exec(
+      line.trim(),
+    )
+  if (!found) return null
+  const [low, high] = [Number(found[2]), Number(found[3])].sort((a, b) => a - b)
+  return { reading: `${found[1]} ${high}${found[4] ?? ''}`, low, high }
+}
