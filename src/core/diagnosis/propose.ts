@@ -1,4 +1,5 @@
 import type { Bench } from '@/src/core/bench/bench'
+import { anyTime } from '@/src/core/bench/since'
 import { countingAsSound, endSearch, MOST_CHECKS, soundOnceAllRan, soundShare } from '@/src/core/diagnosis/ending'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { type Check, type Choice, findNextCheck, rankChecks, weighQuestion } from '@/src/core/diagnosis/next-check'
@@ -11,9 +12,10 @@ import { NOTHING_WRONG, type Suspect } from '@/src/core/diagnosis/suspects'
 import { judgeGroup, leadingGroup, namesRepair, type RepairVerdict, type Verdict } from '@/src/core/diagnosis/verdict'
 import { type WayOfWorking, waysOfWorking } from '@/src/core/diagnosis/ways'
 import type { Fault } from '@/src/core/faults/fault'
-import { type Probe, probeKey } from '@/src/core/readings/check'
-import { LANDINGS } from '@/src/core/readings/looks'
-import { terminalPoint } from '@/src/core/wiring/point'
+import { type Answer, type Probe, probeKey } from '@/src/core/readings/check'
+import { LANDINGS, RUNS } from '@/src/core/readings/looks'
+import { pinPoint, terminalPoint } from '@/src/core/wiring/point'
+import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
 
 /** The check worth most, and the verdict once nothing is left to ask. */
 export interface Proposal {
@@ -34,7 +36,7 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
   const ask = (next: Check, confirms: boolean): Proposal => ({ next, verdict: null, confirms })
   const end = (said: Verdict): Proposal => ({ next: null, verdict: said, confirms: false })
   const nextCall = () => nextProof(engine, posterior, evidence, bench, choice)
-  if (latestAnswers(evidence.observations).length >= MOST_CHECKS) return end(verdict ?? endSearch(engine, posterior, suspects))
+  if (evidence.observations.length >= MOST_CHECKS) return end(verdict ?? endSearch(engine, posterior, suspects))
   if (verdict && verdict.found !== 'nothing-wrong') {
     const confirming =
       askAgain(engine, evidence, posterior, bench, suspects[0], choice) ?? confirm(engine, evidence, posterior, bench, verdict, choice)
@@ -43,7 +45,11 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
   // With nothing told and nothing seen, or where all looks sound, the house is run through its calls: that has to be seen in any case.
   const looksSound = soundShare(suspects) > LOOKS_SOUND
   const isOwnWay = choice.way !== undefined && choice.way !== 'free'
-  if (verdict || looksSound || (!isOwnWay && showsNothing(engine, evidence))) {
+  const second = lookAgain(engine, evidence, posterior, bench, choice)
+  if (second) return ask(second, false)
+  // Where nothing would open on a short, no call is made before its ohms are known.
+  const mayCall = !isOwnWay && isProtected(engine.system) && showsNothing(engine, evidence)
+  if (verdict || looksSound || mayCall) {
     const call = nextCall()
     if (call) return ask(call, looksSound)
     const sound = verdict ?? soundOnceAllRan(suspects)
@@ -110,13 +116,60 @@ function askAgain(engine: Engine, evidence: Evidence, posterior: Posterior, benc
   const again = weighQuestion(engine, posterior, bench, against.bench, against.probe, against.bench.place)
   if (!again) return null
   // A fuse that was taken out does not come back: with the breaker in its place the question is another one, asked once.
-  const key = questionKey(again.bench, again.probe)
-  const wasAsked = evidence.observations.some((other) => other.id !== against.id && questionKey(other.bench, other.probe) === key)
+  const key = questionKey(anyTime(again.bench), again.probe)
+  const wasAsked = evidence.observations.some((other) => other.id !== against.id && questionKey(anyTime(other.bench), other.probe) === key)
   return wasAsked ? null : { ...again, say: `Once more: ${again.say.charAt(0).toLowerCase()}${again.say.slice(1)}` }
 }
 
 /** What a house called sound costs that is not, in minutes, when it showed on no call: assumption. */
 const CALL_BACK_MINUTES = 30
+
+/**
+ * The first look that speaks of trouble where nobody told of any is taken a second time, at once: one in fifty is plain wrong, and a
+ * search that follows it is long.
+ */
+function lookAgain(
+  engine: Engine,
+  { complaint, observations }: Evidence,
+  posterior: Posterior,
+  bench: Bench,
+  choice: Choice,
+): Check | null {
+  const last = observations.at(-1)
+  const isTrouble = last?.probe.meter === 'look' && last.probe.at.startsWith(RUNS) && saysWord(last.answer, 'not as called')
+  if (!last || !isTrouble || complaint.symptoms.length > 0) return null
+  const isFirst = observations.filter(({ answer }) => saysWord(answer, 'not as called')).length === 1
+  if (!isFirst || choice.skipped?.some((probe) => probeKey(probe) === probeKey(last.probe))) return null
+  const again = weighQuestion(engine, posterior, bench, anyTime(last.bench), last.probe, last.bench.place)
+  return again && { ...again, say: `Once more: ${again.say.charAt(0).toLowerCase()}${again.say.slice(1)}` }
+}
+
+const saysWord = (answer: Answer, word: string): boolean => typeof answer === 'object' && 'word' in answer && answer.word === word
+
+/** Every 24 V circuit has its fuse or breaker: with two transformers one of them has none, and some houses have none at all. */
+const isProtected = (system: System): boolean => firstPart(system, 'fuse').holds !== 'none' && partsOf(system, 'transformer').length === 1
+
+/** Families that condemn a coil by what it reads. */
+const readAcross: readonly Fault['family'][] = ['coil-shorted', 'coil-open', 'coil-to-ground']
+
+/** A part is read across itself, its leads off, before it is condemned: what hangs beside it reads like it from anywhere else. */
+function readByItself(
+  engine: Engine,
+  { observations }: Evidence,
+  posterior: Posterior,
+  bench: Bench,
+  verdict: RepairVerdict,
+  choice: Choice,
+): Check | null {
+  const coil = partsOf(engine.system, 'coil').find(({ id }) => verdict.repair.id === `replace:${id}`)
+  const isByOhms = engine.faults.some(({ id, family }) => verdict.suspects.includes(id) && readAcross.includes(family))
+  if (!coil || !isByOhms) return null
+  const probe: Probe = { meter: 'ohms', a: pinPoint(coil, 0), b: pinPoint(coil, 1) }
+  const isKnown = observations.some((known) => known.bench.unplugged.includes(coil.id) && probeKey(known.probe) === probeKey(probe))
+  if (isKnown || choice.skipped?.some((skipped) => probeKey(skipped) === probeKey(probe))) return null
+  const alone: Bench = { ...bench, power: false, call: 'off', jumpers: [], unplugged: [...new Set([...bench.unplugged, coil.id])] }
+  return weighQuestion(engine, posterior, bench, alone, probe, coil.place)
+}
 
 /** A wrong part fitted, and the way back to the house: minutes, assumption. */
 const WRONG_REPAIR_MINUTES = 120
@@ -133,6 +186,7 @@ function confirm(
   const [check] = rankChecks(engine, posterior, bench, evidence.observations, { ...choice, way: 'free', stakes: WRONG_REPAIR_MINUTES }, 1)
   return (
     check ??
+    (namesRepair(verdict) ? readByItself(engine, evidence, posterior, bench, verdict, choice) : null) ??
     nextReproduction(engine, posterior, evidence, bench, choice) ??
     (namesRepair(verdict) ? lookAtEnds(engine, evidence, posterior, bench, endsIn(engine, verdict), choice) : null)
   )

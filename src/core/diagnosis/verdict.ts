@@ -1,5 +1,4 @@
 import type { Engine } from '@/src/core/diagnosis/engine'
-import type { Observation } from '@/src/core/diagnosis/observations'
 import { type Evidence, type Posterior, posteriorsWithout } from '@/src/core/diagnosis/posterior'
 import { NONE_OF_THESE, NOTHING_WRONG, type Suspect } from '@/src/core/diagnosis/suspects'
 import { type Repair, singlesOf } from '@/src/core/faults/fault'
@@ -136,7 +135,7 @@ export interface Judgement {
 
 /**
  * The verdict of a search that goes on: as `reachVerdict`, but one that hangs on a single reading waits for a confirming
- * check, since one reading in fifty is plain wrong. What was seen with the eyes needs no second reading.
+ * check, since one reading in fifty is plain wrong, and so is one look.
  */
 export function judge(engine: Engine, evidence: Evidence, suspects: readonly Suspect[]): Judgement {
   const verdict = reachVerdict(suspects, false, evidence.repaired.length > 0 ? SOUND_AFTER_REPAIR : FOUND)
@@ -145,9 +144,8 @@ export function judge(engine: Engine, evidence: Evidence, suspects: readonly Sus
     const { fault } = engine.hypotheses[index]
     return fault !== null && singlesOf(fault).some(({ repair }) => repair.id === verdict.repair.id)
   })
-  const seenByEye = ({ probe }: Observation) => probe.meter === 'look'
   const hangs = (masses: Float64Array) => sharing.reduce((sum, index) => sum + masses[index], 0) < STANDS_WITHOUT
-  for (const without of posteriorsWithout(engine, evidence, (observation) => !seenByEye(observation), hangs))
+  for (const without of posteriorsWithout(engine, evidence, () => true, hangs))
     if (hangs(without.hypotheses)) return { verdict: null, inDoubt: without }
   return { verdict, inDoubt: null }
 }

@@ -19,7 +19,7 @@ export function readPhrase(said: string, { system, state }: CommandContext): Ent
     )
   )
     return [{ kind: 'bench', change: { do: 'slot', holds: 'nothing' } }]
-  if (/^(the )?fuse (has |is )?(popped|blew|burnt|burned|burst)( out)?$/.test(text)) return [look('fuse', 'blown')]
+  if (/^(the )?fuse (has |is )?(popped|blew|blown|burnt|burned|burst)( out)?$/.test(text)) return [look('fuse', 'blown')]
   const ofThermostat = /^(?:the )?(?:thermostat|stat|t-?stat) (.+)$/.exec(text)
   // With several thermostats nobody knows which one is meant.
   if (!ofThermostat || thermostats.length !== 1 || thermostat.power === 'mechanical') return null

@@ -3,7 +3,7 @@ import type { Laboratory } from '@/src/core/readings/laboratory'
 import type { Lean } from '@/src/core/readings/prediction'
 import { type Complex, reciprocal } from '@/src/core/units/complex'
 import { KeptPer } from '@/src/core/units/kept'
-import { coilElement, coilImpedance, conductorMiddle, electronicsElement, windingNode } from '@/src/core/wiring/assembly'
+import { coilElement, coilImpedance, conductorMiddle, electronicsElement, windingLink, windingNode } from '@/src/core/wiring/assembly'
 import { conductorEnd, pinPoint } from '@/src/core/wiring/point'
 import { partsOf, type System } from '@/src/core/wiring/system'
 
@@ -32,7 +32,9 @@ export const SPREADS = {
   /** The line, and with it all volts; a winding's own. */
   line: 0.03,
   winding: 0.03,
+  /** Of a transformer's series impedance, and of its secondary's direct ohms. */
   stiffness: 0.2,
+  windingOhm: 0.3,
   length: 0.35,
 } as const
 
@@ -49,6 +51,10 @@ export const causesOf = new KeptPer((system: System): readonly Cause[] => [
     { id: `electronics:${id}`, part: id, what: 'electronics', sigma: SPREADS.electronicsDc },
   ]),
   ...partsOf(system, 'board').map(({ id }): Cause => ({ id: `input:${id}`, part: id, what: 'input', sigma: SPREADS.boardInput })),
+  ...partsOf(system, 'transformer').flatMap(({ id }): Cause[] => [
+    { id: `stiffness:${id}`, part: id, what: 'stiffness', sigma: SPREADS.stiffness },
+    { id: `ohms:${id}`, part: id, what: 'ohms', sigma: SPREADS.windingOhm },
+  ]),
   ...system.cables.map(({ id }): Cause => ({ id: `length:${id}`, part: id, what: 'length', sigma: SPREADS.length })),
 ])
 
@@ -125,6 +131,20 @@ const leaningsOf = new KeptPer((laboratory: Laboratory): readonly Leaning[] => {
       dc: 1 / element.dcOhm,
       live: input,
       ohms: input,
+    })
+  }
+  for (const part of partsOf(system, 'transformer')) {
+    const { r, x } = part.seriesOhm
+    // In series with its winding's link, whose current is an unknown of its own: more ohms there are less of an admittance.
+    leanings.push({
+      p: network.linkRow(windingLink(part.id, 'secondary')),
+      q: -1,
+      atRest: { re: -r * factors.transformerOhm, im: -x * factors.transformerOhm },
+      sealed: null,
+      relay: -1,
+      dc: -part.secondaryDcOhm,
+      live: [{ cause: of(`stiffness:${part.id}`), share: SPREADS.stiffness }],
+      ohms: [{ cause: of(`ohms:${part.id}`), share: SPREADS.windingOhm }],
     })
   }
   for (const cable of system.cables)
