@@ -1,6 +1,6 @@
 import { createEngine, type Engine } from '@/src/core/diagnosis/engine'
-import type { Observation } from '@/src/core/diagnosis/observations'
-import { waysOfWorking } from '@/src/core/diagnosis/ways'
+import type { Observation } from '@/src/core/diagnosis/likelihood/observations'
+import { waysOfWorking } from '@/src/core/diagnosis/planner/ways'
 import {
   type Bound,
   type Claim,

@@ -1,7 +1,7 @@
 import { type Options, readFile, UsageError } from '@/cli/options'
 import { clockStamp } from '@/cli/stamp'
 import { createEngine } from '@/src/core/diagnosis/engine'
-import { sayVerdict } from '@/src/core/diagnosis/say-verdict'
+import { sayVerdict } from '@/src/core/diagnosis/explanation/say-verdict'
 import { writeCheck, writeTraceAnswer } from '@/src/core/formats/trace-answer'
 import { formOpinion, proposeCheck } from '@/src/core/job/advise'
 import { foldJob } from '@/src/core/job/fold'

@@ -1,5 +1,5 @@
 import { bigint, bigserial, boolean, index, integer, jsonb, pgTable, primaryKey, text, timestamp } from 'drizzle-orm/pg-core'
-import type { CodeRow } from '@/src/core/diagnosis/codes'
+import type { CodeRow } from '@/src/core/diagnosis/hypotheses/codes'
 import type { Entry } from '@/src/core/job/entry'
 import type { JobSummary } from '@/src/core/job/job-summary'
 import type { System } from '@/src/core/wiring/system'

@@ -1,7 +1,7 @@
 import 'server-only'
 import { createHash } from 'node:crypto'
 import { eq, sql } from 'drizzle-orm'
-import type { CodeRow } from '@/src/core/diagnosis/codes'
+import type { CodeRow } from '@/src/core/diagnosis/hypotheses/codes'
 import type { Entry } from '@/src/core/job/entry'
 import type { JobFile } from '@/src/core/job/job-file'
 import type { System } from '@/src/core/wiring/system'

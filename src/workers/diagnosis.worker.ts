@@ -1,6 +1,6 @@
 import { expose } from 'comlink'
 import { createEngine, type Engine } from '@/src/core/diagnosis/engine'
-import type { Proposal } from '@/src/core/diagnosis/propose'
+import type { Proposal } from '@/src/core/diagnosis/planner/propose'
 import { type Alternatives, formOpinion, type Opinion, proposeCheck, weighAlternatives } from '@/src/core/job/advise'
 import type { Entry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'

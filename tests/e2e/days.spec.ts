@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { joinFaults } from '@/src/core/diagnosis/pairs'
+import { joinFaults } from '@/src/core/diagnosis/inference/pairs'
 import { storyOfFault } from '@/src/core/readings/hypothesis'
 import { systemById } from '@/src/core/wiring/systems/catalogue'
 import { faultById, followsTheChecks, hiddenStory, Technician } from '@/tests/e2e/technician'

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { codeRowSchema } from '@/src/core/diagnosis/code-schema'
+import { codeRowSchema } from '@/src/core/diagnosis/hypotheses/code-schema'
 import { MOST_ENTRIES_SENT } from '@/src/core/formats/entries-sent'
 import { entrySchema } from '@/src/core/job/entry-schema'
 import { jobIdSchema, titleSchema } from '@/src/core/job/job-file'

@@ -1,4 +1,4 @@
-import type { Check } from '@/src/core/diagnosis/next-check'
+import type { Check } from '@/src/core/diagnosis/planner/next-check'
 import type { Entry, EntryDraft } from '@/src/core/job/entry'
 import type { Answer } from '@/src/core/readings/check'
 

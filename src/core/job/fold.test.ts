@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { emptyComplaint } from '@/src/core/diagnosis/complaint'
+import { emptyComplaint } from '@/src/core/diagnosis/hypotheses/complaint'
 import { reasonsNotToClose } from '@/src/core/job/close'
 import { type ContentEntry, type Entry, type EntryDraft, headsOf } from '@/src/core/job/entry'
 import { entrySchema } from '@/src/core/job/entry-schema'

@@ -1,6 +1,6 @@
 import type { BenchChange } from '@/src/core/bench/bench'
-import { emptyComplaint } from '@/src/core/diagnosis/complaint'
 import { createEngine } from '@/src/core/diagnosis/engine'
+import { emptyComplaint } from '@/src/core/diagnosis/hypotheses/complaint'
 import type { Entry, EntryDraft } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import {

@@ -1,7 +1,7 @@
 import { applyChange } from '@/src/core/bench/apply'
 import { type Bench, createBench } from '@/src/core/bench/bench'
 import type { Engine } from '@/src/core/diagnosis/engine'
-import { weigh } from '@/src/core/diagnosis/pairs'
+import { weigh } from '@/src/core/diagnosis/inference/pairs'
 import type { Effect } from '@/src/core/faults/fault'
 import { evidenceOf } from '@/src/core/job/advise'
 import type { ContentEntry } from '@/src/core/job/entry'

@@ -1,5 +1,5 @@
 import type { BenchChange } from '@/src/core/bench/bench'
-import { type WayOfWorking, waysOfWorking } from '@/src/core/diagnosis/ways'
+import { type WayOfWorking, waysOfWorking } from '@/src/core/diagnosis/planner/ways'
 import type { ContentEntry, EntryDraft } from '@/src/core/job/entry'
 import { findEnds, findPlace, isLifted } from '@/src/core/job/quick-line-names'
 import { readPhrase } from '@/src/core/job/quick-line-phrases'

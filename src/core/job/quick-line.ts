@@ -1,6 +1,6 @@
 import { sayChange } from '@/src/core/bench/say'
-import { sayComplaint } from '@/src/core/diagnosis/complaint'
-import { sayWay } from '@/src/core/diagnosis/ways'
+import { sayComplaint } from '@/src/core/diagnosis/hypotheses/complaint'
+import { sayWay } from '@/src/core/diagnosis/planner/ways'
 import type { Entry, EntryDraft } from '@/src/core/job/entry'
 import { fallsWith, foldJob, lastStanding, problemWithEntry } from '@/src/core/job/fold'
 import type { JobState, Refusal } from '@/src/core/job/job-state'

@@ -8,10 +8,10 @@ describe('hard cases', () => {
   it('a house is solved although one reading was plainly wrong', () => {
     const random = createRandom(3)
     // A search that asks for nothing but looks has no number to falsify: the next house is taken.
-    let sitting: ReturnType<typeof examineWrongReading> = null
-    for (let house = 0; house < 8 && sitting === null; house++)
-      sitting = examineWrongReading(furnaceEngine(), random, 'conductor-open:stat-cable.C')
-    expect(sitting).toMatchObject({ right: true })
+    const faults = ['conductor-open:stat-cable.Y', 'switch-open:limit', 'conductor-to-chassis:outdoor-cable.Y', 'coil-open:contactor']
+    const sittings = faults.flatMap((fault) => examineWrongReading(furnaceEngine(), random, fault) ?? [])
+    expect(sittings.length).toBeGreaterThanOrEqual(2)
+    expect(sittings.filter(({ right }) => right).length).toBeGreaterThanOrEqual(sittings.length - 1)
   })
 
   it('two faults: names one of them, and after its repair the other', () => {

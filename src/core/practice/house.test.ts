@@ -1,4 +1,4 @@
-import { graded } from '@/src/core/diagnosis/houses'
+import { graded } from '@/src/core/diagnosis/hypotheses/houses'
 import { createHouse } from '@/src/core/practice/house'
 import { healthy } from '@/src/core/readings/hypothesis'
 import { createRandom } from '@/src/core/units/random'

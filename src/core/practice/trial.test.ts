@@ -1,4 +1,4 @@
-import { emptyComplaint } from '@/src/core/diagnosis/complaint'
+import { emptyComplaint } from '@/src/core/diagnosis/hypotheses/complaint'
 import { formOpinion, proposeCheck } from '@/src/core/job/advise'
 import { foldJob } from '@/src/core/job/fold'
 import { readJobFile, writeJobFile } from '@/src/core/job/job-file'

@@ -1,5 +1,5 @@
 import { type Bench, type BenchChange, createBench } from '@/src/core/bench/bench'
-import { computePosterior, noEvidence, zoneProbabilities } from '@/src/core/diagnosis/posterior'
+import { computePosterior, noEvidence, zoneProbabilities } from '@/src/core/diagnosis/inference/posterior'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
 import { healthy, storyOfFault } from '@/src/core/readings/hypothesis'
 import { createLaboratory } from '@/src/core/readings/laboratory'

@@ -1,6 +1,6 @@
 import { type Bench, createBench } from '@/src/core/bench/bench'
 import { createEngine } from '@/src/core/diagnosis/engine'
-import { planRoute } from '@/src/core/diagnosis/route'
+import { planRoute } from '@/src/core/diagnosis/planner/route'
 import { healthy } from '@/src/core/readings/hypothesis'
 import { predict } from '@/src/core/readings/predict'
 import type { Prediction } from '@/src/core/readings/prediction'

@@ -122,10 +122,11 @@ type LookProbe = Extract<Probe, { meter: 'look' }>
 const KEPT_SOUND = 40
 const soundKept = new KeptPer((_: Laboratory) => new Kept<string, ReadonlyMap<string, boolean>>(KEPT_SOUND))
 
-/** What works on a bench while nothing is wrong. */
+/** What works on a bench while nothing is wrong, its protection whole: behind a blown fuse nothing does what is called for. */
 const soundWork = (laboratory: Laboratory, bench: Bench): ReadonlyMap<string, boolean> =>
   soundKept.of(laboratory).get(benchKey(bench), () => {
-    const { base, constraints, worlds } = worldsOf(laboratory, bench, healthy)
+    const whole = bench.slot.holds === 'nothing' ? bench : { ...bench, slot: { ...bench.slot, open: false } }
+    const { base, constraints, worlds } = worldsOf(laboratory, whole, healthy)
     const [{ fixed, settled }] = worlds
     const [state] = settled.members
     setInState(laboratory.kernel, laboratory.machine, base, fixed, constraints, state)

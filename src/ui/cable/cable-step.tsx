@@ -1,5 +1,5 @@
 'use client'
-import type { ConductorRow } from '@/src/core/diagnosis/conductors'
+import type { ConductorRow } from '@/src/core/diagnosis/explanation/conductors'
 import { sayPercent } from '@/src/core/units/quantity'
 import { conductorEnd } from '@/src/core/wiring/point'
 import { placeById } from '@/src/core/wiring/system'

@@ -1,7 +1,7 @@
 'use client'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
-import { type CodeRow, findCode, type PointsTo, pointsTo, sayPointsTo, withCode } from '@/src/core/diagnosis/codes'
+import { type CodeRow, findCode, type PointsTo, pointsTo, sayPointsTo, withCode } from '@/src/core/diagnosis/hypotheses/codes'
 import { Button } from '@/src/ui/controls/button'
 import { Sheet } from '@/src/ui/controls/sheet'
 import { api } from '@/src/ui/device/api-client'
@@ -28,7 +28,7 @@ export function CodeLookup({ taken, onTake }: { taken: readonly CodeRow[]; onTak
     setMeans('')
   }
   const write = async () => {
-    const reader = await import('@/src/core/diagnosis/code-schema').catch(() => null)
+    const reader = await import('@/src/core/diagnosis/hypotheses/code-schema').catch(() => null)
     const read = reader?.readCodeRow({ board, code, means, points }) ?? { ok: false as const, problem: NOT_HERE_YET }
     setProblem(read.ok ? null : read.problem)
     if (!read.ok) return

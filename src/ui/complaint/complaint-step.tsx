@@ -1,5 +1,5 @@
 'use client'
-import { type Complaint, changesLately, sayChanged, saySymptom, symptoms } from '@/src/core/diagnosis/complaint'
+import { type Complaint, changesLately, sayChanged, saySymptom, symptoms } from '@/src/core/diagnosis/hypotheses/complaint'
 import { sayCall } from '@/src/core/wiring/call'
 import { callsOf } from '@/src/core/wiring/system'
 import { CodeLookup } from '@/src/ui/complaint/code-lookup'

@@ -1,5 +1,5 @@
 import type { z } from 'zod'
-import type { CodeRow } from '@/src/core/diagnosis/codes'
+import type { CodeRow } from '@/src/core/diagnosis/hypotheses/codes'
 import type { ApiProblem, NewJob } from '@/src/core/formats/api'
 import type { Entry } from '@/src/core/job/entry'
 import type { ZoneShares } from '@/src/core/job/job-summary'

@@ -1,6 +1,6 @@
 import { useCallback, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { flushSync } from 'react-dom'
-import type { Proposal } from '@/src/core/diagnosis/propose'
+import type { Proposal } from '@/src/core/diagnosis/planner/propose'
 import { type Entry, haveSameIds } from '@/src/core/job/entry'
 import type { System } from '@/src/core/wiring/system'
 import { diagnosisWorker } from '@/src/ui/engine/engine-client'

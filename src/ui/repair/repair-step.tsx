@@ -1,6 +1,6 @@
 'use client'
 import { useForm } from 'react-hook-form'
-import { NONE_OF_THESE, NOTHING_WRONG } from '@/src/core/diagnosis/suspects'
+import { NONE_OF_THESE, NOTHING_WRONG } from '@/src/core/diagnosis/inference/suspects'
 import { COOKS_AGAIN, mayCookAgain } from '@/src/core/job/cooked'
 import { sayPercent } from '@/src/core/units/quantity'
 import { zoneName, zonesOf } from '@/src/core/wiring/system'

@@ -1,6 +1,6 @@
 'use client'
-import { sayVerdict } from '@/src/core/diagnosis/say-verdict'
-import { namesRepair, type Verdict } from '@/src/core/diagnosis/verdict'
+import { sayVerdict } from '@/src/core/diagnosis/explanation/say-verdict'
+import { namesRepair, type Verdict } from '@/src/core/diagnosis/inference/verdict'
 import { COOKS_AGAIN, mayCookAgain } from '@/src/core/job/cooked'
 import { sayPercent } from '@/src/core/units/quantity'
 import { zoneName } from '@/src/core/wiring/system'

@@ -1,4 +1,4 @@
-import { probePoints } from '@/src/core/diagnosis/candidates'
+import { probePoints } from '@/src/core/diagnosis/planner/candidates'
 import { chainsOf } from '@/src/core/formats/loom/chains'
 import { layoutLoom } from '@/src/core/formats/loom/layout'
 import { TAG } from '@/src/core/formats/loom/shapes'

@@ -1,0 +1,59 @@
+import type { Engine } from '@/src/core/diagnosis/engine'
+import type { Posterior } from '@/src/core/diagnosis/inference/posterior'
+import type { Hypothesis } from '@/src/core/readings/hypothesis'
+import { KeptPer } from '@/src/core/units/kept'
+import { conductorEnd } from '@/src/core/wiring/point'
+import type { Cable, Conductor } from '@/src/core/wiring/system'
+
+/** One conductor as the readings know it. */
+export interface ConductorRow {
+  readonly cable: string
+  readonly conductor: Conductor
+  readonly state: 'spare' | 'not tested' | 'sound' | 'suspect'
+  /** The likeliest trouble of this conductor, with its probability, when it is suspect. */
+  readonly trouble: string | null
+  readonly probability: number
+}
+
+/** A conductor this unlikely to be at fault, and clearly less likely than before the readings, counts as sound. */
+const SOUND_BELOW = 0.01
+const SUSPECT_ABOVE = 0.05
+
+/** The conductor table: every conductor of every cable, with its state computed from the posterior. */
+export function conductorTable(engine: Engine, prior: Posterior, posterior: Posterior): ConductorRow[] {
+  return engine.system.cables.flatMap((cable) =>
+    cable.conductors.map((conductor): ConductorRow => {
+      const troubles = new Map<string, number>()
+      let before = 0
+      for (const { index, say } of touchingOf.of(engine.hypotheses).of(cable).of(conductor)) {
+        before += prior.hypotheses[index]
+        troubles.set(say, (troubles.get(say) ?? 0) + posterior.hypotheses[index])
+      }
+      const probability = [...troubles.values()].reduce((sum, share) => sum + share, 0)
+      const [worst] = [...troubles].sort((a, b) => b[1] - a[1])
+      const isSpare = conductor.lands.every((terminal) => terminal === null)
+      const state = isSpare
+        ? 'spare'
+        : probability > SUSPECT_ABOVE
+          ? 'suspect'
+          : probability < SOUND_BELOW && probability < before / 2
+            ? 'sound'
+            : 'not tested'
+      return { cable: cable.id, conductor, state, trouble: state === 'suspect' ? worst[0] : null, probability }
+    }),
+  )
+}
+
+/** The stories whose fault touches a conductor, by place, with how it is said: the same for every reading of a job. */
+const touchingOf = new KeptPer(
+  (hypotheses: readonly Hypothesis[]) =>
+    new KeptPer(
+      (cable: Cable) =>
+        new KeptPer((conductor: Conductor) => {
+          const ends = cable.between.map((place) => conductorEnd(cable.id, conductor.id, place))
+          return hypotheses.flatMap(({ fault }, index) =>
+            fault?.touches.some((point) => ends.includes(point)) ? [{ index, say: fault.say }] : [],
+          )
+        }),
+    ),
+)

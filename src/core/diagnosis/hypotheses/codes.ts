@@ -1,0 +1,76 @@
+import type { z } from 'zod'
+import type { codeRowSchema } from '@/src/core/diagnosis/hypotheses/code-schema'
+import type { Fault } from '@/src/core/faults/fault'
+import { switchRoles } from '@/src/core/wiring/part'
+import { partsOf, type System } from '@/src/core/wiring/system'
+
+/** What a board's blinks, or a number on a display, point to; `nothing` for a code that only tells of the past. */
+export const pointsTo = [...switchRoles, 'over-current', 'low-voltage', 'nothing'] as const
+export type PointsTo = (typeof pointsTo)[number]
+
+export const sayPointsTo: Record<PointsTo, string> = {
+  limit: 'the limit switch',
+  rollout: 'the rollout switch',
+  'high-pressure': 'the high-pressure switch',
+  'low-pressure': 'the low-pressure switch',
+  float: 'the float switch',
+  door: 'the door switch',
+  'over-current': 'a short on the 24 V side',
+  'low-voltage': 'too little 24 V',
+  nothing: 'nothing by itself',
+}
+
+export type CodeRow = z.infer<typeof codeRowSchema>
+
+/** Examples to begin with, made up: every maker has its own; the label inside the door decides. */
+export const exampleCodes: readonly CodeRow[] = [
+  { board: 'furnace board (example)', code: '3', means: 'limit circuit open', points: 'limit' },
+  { board: 'furnace board (example)', code: '4', means: 'rollout switch open', points: 'rollout' },
+  { board: 'furnace board (example)', code: '8', means: 'fuse on the board blown', points: 'over-current' },
+  { board: 'defrost board (example)', code: '2', means: 'high-pressure switch opened', points: 'high-pressure' },
+  { board: 'defrost board (example)', code: '5', means: 'low-pressure switch opened', points: 'low-pressure' },
+  { board: 'smart thermostat (example)', code: 'E7', means: 'an output drew too much and was opened', points: 'over-current' },
+  { board: 'smart thermostat (example)', code: 'E9', means: 'no power on the common', points: 'low-voltage' },
+]
+
+/** Odds that a code puts on a fault that it points to: a board tells what it saw, not why. Assumptions. */
+const ON_SWITCH = 12
+const ON_SHORT = 5
+const ON_LOW_VOLTAGE = 4
+const shorts: readonly Fault['family'][] = ['conductor-short', 'conductor-to-chassis', 'lead-to-chassis', 'coil-shorted', 'coil-to-ground']
+const starved: readonly Fault['family'][] = [
+  'transformer-weak',
+  'wrong-tap',
+  'supply-leg-open',
+  'neutral-open',
+  'conductor-open',
+  'fuse-clip-loose',
+]
+
+/** How much likelier a fault is after a code, as odds. */
+export function codeFactor(system: System, { points }: Pick<CodeRow, 'points'>, fault: Fault): number {
+  switch (points) {
+    case 'nothing':
+      return 1
+    case 'over-current':
+      return shorts.includes(fault.family) ? ON_SHORT : 1
+    case 'low-voltage':
+      return starved.includes(fault.family) ? ON_LOW_VOLTAGE : 1
+    default: {
+      const own = partsOf(system, 'switch').filter(({ role }) => role === points)
+      return own.some(({ id }) => fault.id === `switch-open:${id}`) ? ON_SWITCH : 1
+    }
+  }
+}
+
+/** The line of a table for what was read off a board; capitals and spaces do not matter. */
+export function findCode(rows: readonly CodeRow[], board: string, code: string): CodeRow | null {
+  const plain = (value: string) => value.trim().toLowerCase()
+  return rows.find((row) => plain(row.board) === plain(board) && plain(row.code) === plain(code)) ?? null
+}
+
+/** A table with one line more, or with that line in the place of the one for the same code. */
+export const withCode = (rows: readonly CodeRow[], added: CodeRow): CodeRow[] => [
+  ...rows.filter((row) => row !== findCode(rows, added.board, added.code)),
+  added,
+]

@@ -1,0 +1,72 @@
+import type { z } from 'zod'
+import type { complaintSchema } from '@/src/core/diagnosis/hypotheses/complaint-schema'
+import { sayCall } from '@/src/core/wiring/call'
+
+export const symptoms = [
+  'blank-thermostat',
+  'nothing-runs',
+  'never-stops',
+  'fuse-at-power-up',
+  'fuse-on-call',
+  'fuse-now-and-then',
+  'mode-dead',
+  'half-works',
+  'chatters',
+  'code',
+  'smell',
+] as const
+export type Symptom = (typeof symptoms)[number]
+
+export const changesLately = ['garden-work', 'new-thermostat', 'new-equipment', 'earlier-repair', 'rodents', 'storm'] as const
+export type ChangeLately = (typeof changesLately)[number]
+
+export type Complaint = z.infer<typeof complaintSchema>
+
+export const emptyComplaint: Complaint = {
+  words: '',
+  symptoms: [],
+  call: null,
+  changed: [],
+  changedBy: '',
+  codes: [],
+  hearsay: '',
+  rightUnit: false,
+}
+
+export const saySymptom: Record<Symptom, string> = {
+  'blank-thermostat': 'blank thermostat',
+  'nothing-runs': 'nothing runs',
+  'never-stops': 'never stops',
+  'fuse-at-power-up': 'fuse at power-up',
+  'fuse-on-call': 'fuse on one call',
+  'fuse-now-and-then': 'fuse now and then',
+  'mode-dead': 'one mode dead',
+  'half-works': 'runs, but not all of it',
+  chatters: 'relay or valve chatters',
+  code: 'code on the thermostat',
+  smell: 'burning smell',
+}
+
+export const sayChanged: Record<ChangeLately, string> = {
+  'garden-work': 'fence or garden work',
+  'new-thermostat': 'new thermostat',
+  'new-equipment': 'new equipment',
+  'earlier-repair': 'earlier repair',
+  rodents: 'rodents',
+  storm: 'storm',
+}
+
+/** The complaint in one line: the customer's words, then ours. */
+export function sayComplaint({ words, symptoms: told, call, changed, changedBy, codes, rightUnit }: Complaint): string {
+  const parts = [
+    ...(words === '' ? [] : [`“${words}”`]),
+    ...told.map((symptom) =>
+      call && (symptom === 'fuse-on-call' || symptom === 'mode-dead') ? `${saySymptom[symptom]}: ${sayCall[call]}` : saySymptom[symptom],
+    ),
+    ...changed.map((change) => sayChanged[change]),
+    ...(changedBy === '' ? [] : [`by ${changedBy}`]),
+    ...codes.map(({ board, code, means }) => `code ${code}, ${board}: ${means}`),
+    ...(rightUnit ? ['the right unit'] : []),
+  ]
+  return parts.length === 0 ? 'complaint: nothing told' : parts.join(' · ')
+}

@@ -1,0 +1,61 @@
+import { movesOf } from '@/src/core/diagnosis/explanation/moves'
+import { type Complaint, emptyComplaint, sayComplaint } from '@/src/core/diagnosis/hypotheses/complaint'
+import { computePosterior, noEvidence, zoneProbabilities } from '@/src/core/diagnosis/inference/posterior'
+import { furnaceEngine } from '@/tests/setup/furnace'
+
+const zonesAfter = (complaint: Complaint) => {
+  const engine = furnaceEngine()
+  return zoneProbabilities(engine, computePosterior(engine, { ...noEvidence, complaint }).hypotheses)
+}
+const share = (complaint: Complaint, zone: string) => zonesAfter(complaint).get(zone) ?? 0
+const onCool: Complaint = { ...emptyComplaint, symptoms: ['fuse-on-call'], call: 'cool' }
+const fence: Complaint = { ...emptyComplaint, changed: ['garden-work'] }
+
+describe('priors from the complaint', () => {
+  it('adds up to one with "none of these"', () => {
+    const { hypotheses, noneOfThese } = computePosterior(furnaceEngine(), { ...noEvidence, complaint: onCool })
+    expect(hypotheses.reduce((sum, weight) => sum + weight, 0) + noneOfThese).toBeCloseTo(1, 9)
+  })
+
+  it('a fuse that goes on cool moves suspicion outdoors, one that goes on heat indoors', () => {
+    expect(share(onCool, 'outdoor-cable') + share(onCool, 'outdoor')).toBeGreaterThan(0.5)
+    const onHeat: Complaint = { ...emptyComplaint, symptoms: ['fuse-on-call'], call: 'heat' }
+    expect(share(onHeat, 'outdoor-cable') + share(onHeat, 'outdoor')).toBeLessThan(0.12)
+  })
+
+  it('a fence set last week points at the cable along the wall', () => {
+    expect(share(fence, 'outdoor-cable')).toBeGreaterThan(2 * share(emptyComplaint, 'outdoor-cable'))
+    expect(share({ ...onCool, ...{ changed: ['garden-work'] } }, 'outdoor-cable')).toBeGreaterThan(0.5)
+  })
+
+  it('a blank thermostat does not point at the contactor', () => {
+    const blank: Complaint = { ...emptyComplaint, symptoms: ['blank-thermostat'] }
+    expect(share(blank, 'outdoor')).toBeLessThan(share(emptyComplaint, 'outdoor'))
+  })
+
+  it('what the last visitor said moves nothing', () => {
+    expect([...zonesAfter({ ...onCool, hearsay: 'bad contactor' })]).toEqual([...zonesAfter(onCool)])
+  })
+})
+
+describe('movesOf', () => {
+  it('says which part of the complaint moved a zone, and by how much', () => {
+    const moves = movesOf(furnaceEngine(), { ...onCool, changed: ['garden-work'] })
+    expect(moves[0]).toMatchObject({ zone: 'outdoor-cable', because: 'fence or garden work' })
+    expect(moves[0].change).toBeGreaterThan(0.2)
+    expect(moves.reduce((sum, { change }) => sum + change, 0)).toBeLessThan(1)
+    expect(moves.find(({ zone }) => zone === 'thermostat')?.change).toBeLessThan(0)
+  })
+
+  it('has nothing to say when nothing was told', () => {
+    for (const { change, because } of movesOf(furnaceEngine(), emptyComplaint))
+      expect([Math.round(change * 1e6), because]).toEqual([0, null])
+  })
+})
+
+describe('sayComplaint', () => {
+  it("puts the customer's words first", () => {
+    expect(sayComplaint({ ...onCool, words: 'It blows', changed: ['rodents'] })).toBe('“It blows” · fuse on one call: cool · rodents')
+    expect(sayComplaint(emptyComplaint)).toBe('complaint: nothing told')
+  })
+})

@@ -1,0 +1,255 @@
+import { createBench } from '@/src/core/bench/bench'
+import { codeFactor } from '@/src/core/diagnosis/hypotheses/codes'
+import type { ChangeLately, Complaint, Symptom } from '@/src/core/diagnosis/hypotheses/complaint'
+import type { Fault } from '@/src/core/faults/fault'
+import { INTERMITTENT_SHARE, WARM_SHARE } from '@/src/core/faults/rates'
+import { setInState } from '@/src/core/operation/in-state'
+import { isAlive, isGuarded, isPulledIn } from '@/src/core/operation/state'
+import { type Hypothesis, healthy, storyOfFault } from '@/src/core/readings/hypothesis'
+import type { Laboratory } from '@/src/core/readings/laboratory'
+import { RUNS_ABOVE } from '@/src/core/readings/looks'
+import { worldsOf } from '@/src/core/readings/world'
+import { Kept, KeptPer } from '@/src/core/units/kept'
+import type { CallName } from '@/src/core/wiring/call'
+import { terminalPoint } from '@/src/core/wiring/point'
+import { callsOf, partsOf, placeById, type System } from '@/src/core/wiring/system'
+
+/** How one call goes in a house as found: what trips, what runs. */
+interface Run {
+  readonly trips: number
+  readonly alive: boolean
+  readonly chatters: boolean
+  /** What runs: each relay pulled in (and the board's side of a welded one), then each line-voltage load with its volts. */
+  readonly running: readonly boolean[]
+  /** The thermostat's guard opened its outputs and shows a code. */
+  readonly guarded: boolean
+}
+
+/** How a hypothesis behaves on every call, from the circuit: what the complaint is held against. */
+export interface Behaviour {
+  /** With the fuse good. */
+  readonly fresh: Readonly<Record<'off' | CallName, Run>>
+  /** With the fuse as this hypothesis says it was found. */
+  readonly asFound: Readonly<Record<'off' | CallName, Run>>
+  readonly overloadsUnfused: boolean
+  readonly comesAndGoes: boolean
+}
+
+/** Shares of a complaint that is told wrongly, or of a symptom that has another cause (assumptions). */
+const TOLD_WRONG = 0.04
+/** Of twenty visits one finds a house with nothing broken: assumption, against the sum of the faults' rates of some 170. */
+const SOUND_HOUSE_RATE = 8
+/** A fuse that meets an overload on an everyday call is found blown: assumption. */
+const FOUND_BLOWN = 0.75
+
+export function behaviourOf(laboratory: Laboratory, hypothesis: Hypothesis): Behaviour {
+  const runs = (foundFuse: 'intact' | 'blown') =>
+    Object.fromEntries(
+      (['off', ...callsOf(laboratory.system)] as const).map((call) => [call, runOf(laboratory, { ...hypothesis, foundFuse }, call)]),
+    ) as Record<'off' | CallName, Run>
+  const fresh = runs('intact')
+  return {
+    fresh,
+    asFound: hypothesis.foundFuse === 'blown' ? runs('blown') : fresh,
+    comesAndGoes: hypothesis.intermittent,
+    overloadsUnfused: hypothesis.effects.some(
+      (effect) => effect.do === 'short' && !Object.values(fresh).some((run) => run.trips > 0.1) && !fresh.off.alive,
+    ),
+  }
+}
+
+function runOf(laboratory: Laboratory, hypothesis: Hypothesis, call: 'off' | CallName): Run {
+  const { machine, kernel, network, system } = laboratory
+  const { base, constraints, worlds, trips } = worldsOf(laboratory, { ...createBench(system), call }, hypothesis)
+  const [{ settled, fixed }] = worlds
+  const { members, outcome } = settled
+  setInState(kernel, machine, base, fixed, constraints, members[0])
+  const loads = partsOf(system, 'load').map(({ between, place, volts }) => {
+    const [a, b] = between.map((name) => network.nodeIndex(terminalPoint(name, place)))
+    return kernel.difference(a, b) > RUNS_ABOVE * volts
+  })
+  return {
+    trips,
+    alive: machine.thermostats.every((thermostat) => members.some((state) => isAlive(state, thermostat))),
+    chatters: outcome === 'chatters',
+    running: [...machine.relays.map((_, index) => members.every((state) => isPulledIn(state, index))), ...loads],
+    guarded: machine.thermostats.some((thermostat) => members.every((state) => isGuarded(state, thermostat))),
+  }
+}
+
+/**
+ * The stories that the engine weighs: nothing wrong, and every fault in each of its forms, once with the found fuse good
+ * and once with it blown where that form would have blown it; wiring faults also as ones that come and go.
+ */
+export function createHypotheses(
+  laboratory: Laboratory,
+  faults: readonly Fault[],
+): { hypotheses: Hypothesis[]; rates: number[]; behaviours: Behaviour[] } {
+  const hypotheses: Hypothesis[] = [healthy]
+  const rates = [SOUND_HOUSE_RATE]
+  const behaviours = [behaviourOf(laboratory, healthy)]
+  const add = (hypothesis: Hypothesis, rate: number, behaviour = behaviourOf(laboratory, hypothesis)) => {
+    hypotheses.push(hypothesis)
+    rates.push(rate)
+    behaviours.push(behaviour)
+  }
+  for (const fault of faults) {
+    if (fault.effects.some((effect) => effect.do === 'found-blown')) {
+      add(storyOfFault(fault, 'blown'), fault.rate)
+      continue
+    }
+    const comesAndGoes = intermittentFamilies.includes(fault.family)
+    const solid = 1 - fault.variants.reduce((sum, { share }) => sum + share, 0) - (comesAndGoes ? INTERMITTENT_SHARE : 0)
+    const forms = [{ name: '', share: solid, effects: fault.effects }, ...fault.variants]
+    for (const { name, share, effects } of forms) {
+      const intact: Hypothesis = {
+        id: [fault.id, name].filter(Boolean).join(' '),
+        fault,
+        effects,
+        foundFuse: 'intact',
+        wiring: [],
+        intermittent: false,
+      }
+      const behaviour = behaviourOf(laboratory, intact)
+      const blows = FOUND_BLOWN * Math.max(...Object.values(behaviour.fresh).map((run) => run.trips))
+      add(intact, fault.rate * share * (1 - blows), behaviour)
+      if (blows > 0.02) add({ ...intact, id: `${intact.id} fuse blown`, foundFuse: 'blown' }, fault.rate * share * blows)
+      if (name !== '' || !comesAndGoes) continue
+      const coming: Hypothesis = { ...intact, id: `${fault.id} now and then`, intermittent: true }
+      const unsteady: Behaviour = { ...behaviour, comesAndGoes: true }
+      const warm = warmingFamilies.includes(fault.family) ? WARM_SHARE : 0
+      add(coming, fault.rate * INTERMITTENT_SHARE * (1 - blows) * (1 - warm), unsteady)
+      if (warm > 0)
+        add({ ...coming, id: `${fault.id} when warm`, warms: true }, fault.rate * INTERMITTENT_SHARE * (1 - blows) * warm, unsteady)
+      if (blows > 0.02) add({ ...coming, id: `${coming.id} fuse blown`, foundFuse: 'blown' }, fault.rate * INTERMITTENT_SHARE * blows)
+    }
+  }
+  return { hypotheses, rates, behaviours }
+}
+
+/** Damage that a touch, heat or vibration opens and closes. */
+const intermittentFamilies: readonly Fault['family'][] = [
+  'conductor-open',
+  'conductor-short',
+  'conductor-to-chassis',
+  'lead-to-chassis',
+  'switch-open',
+  'coil-open',
+  'lead-loose',
+  'thermostat-not-closing',
+]
+
+/** Joints, windings and contacts that part with the heat of the call. */
+const warmingFamilies: readonly Fault['family'][] = ['conductor-open', 'switch-open', 'coil-open', 'lead-loose']
+
+/** P(the customer would tell this symptom | the house behaves so). */
+export function symptomLikelihood(symptom: Symptom, call: CallName | null, behaviour: Behaviour, sound: Behaviour): number {
+  return TOLD_WRONG + (1 - TOLD_WRONG) * symptomShows(symptom, call, behaviour, sound)
+}
+
+function symptomShows(symptom: Symptom, call: CallName | null, behaviour: Behaviour, sound: Behaviour): number {
+  const { fresh, asFound } = behaviour
+  const calls = (Object.keys(fresh) as ('off' | CallName)[]).filter((name): name is CallName => name !== 'off')
+  const deviates = (name: CallName) => asFound[name].running.some((isIn, index) => !isIn && sound.fresh[name].running[index])
+  const tripsAny = Math.max(fresh.off.trips, ...calls.map((name) => fresh[name].trips))
+  // What comes and goes is told as that, more often than not: assumption.
+  const steadiness = behaviour.comesAndGoes ? 0.4 : 1
+  switch (symptom) {
+    case 'blank-thermostat':
+      return asFound.off.alive ? 0 : 1
+    case 'nothing-runs':
+      return calls.every(deviates) ? 1 : 0
+    case 'mode-dead': {
+      const dead = calls.filter(deviates)
+      if (dead.length === 0 || dead.length === calls.length) return 0
+      return call === null ? 0.8 : dead.includes(call) ? 1 : 0
+    }
+    case 'never-stops':
+      return (['off', ...calls] as const).some((name) =>
+        asFound[name].running.some((isIn, index) => isIn && !sound.fresh[name].running[index]),
+      )
+        ? 1
+        : 0
+    case 'half-works': {
+      const runs = (name: CallName) => asFound[name].running.some((isIn, index) => isIn && sound.fresh[name].running[index])
+      return calls.some((name) => deviates(name) && runs(name)) ? 1 : 0
+    }
+    case 'code':
+      return (call === null ? calls : [call]).some((name) => asFound[name].guarded) ? 1 : 0
+    case 'fuse-at-power-up':
+      return Math.max(steadiness * fresh.off.trips, blownForNothing(behaviour) * 0.3)
+    case 'fuse-on-call': {
+      const wanted = call === null ? calls : [call]
+      const onCall = Math.max(...wanted.map((name) => fresh[name].trips))
+      const elsewhere = call === null ? 0 : Math.max(0, ...calls.filter((name) => name !== call).map((name) => fresh[name].trips))
+      return Math.max(steadiness * onCall * (1 - fresh.off.trips) * (1 - 0.7 * elsewhere), blownForNothing(behaviour) * 0.3)
+    }
+    case 'fuse-now-and-then':
+      return Math.max((behaviour.comesAndGoes ? 0.9 : 0.3) * tripsAny, blownForNothing(behaviour) * 0.5)
+    case 'chatters':
+      return Object.values(fresh).some((run) => run.chatters) ? 1 : 0
+    case 'smell':
+      return behaviour.overloadsUnfused ? 1 : 0.2 * tripsAny
+  }
+}
+
+/** A fuse found blown although nothing in the house blows it. */
+const blownForNothing = ({ fresh, asFound }: Behaviour): number =>
+  fresh !== asFound && Object.values(fresh).every((run) => run.trips < 0.1) ? 1 : 0
+
+/** Odds that a change made lately puts on a fault. All assumptions; field-work.md sections 1 and 11 give the direction. */
+export function changedLatelyFactor(system: System, changed: ChangeLately, fault: Fault): number {
+  const cable = system.cables.find((candidate) => candidate.id === fault.zone)
+  const placeKind = placeById(system, fault.zone)?.kind
+  const runsOutdoors = cable?.between.some((place) => ['outdoor', 'package'].includes(placeById(system, place)?.kind ?? '')) ?? false
+  const isUnlanded = fault.family === 'not-landed'
+  switch (changed) {
+    case 'garden-work':
+      return runsOutdoors ? 6 : placeKind === 'outdoor' || placeKind === 'package' ? 1.5 : 1
+    case 'new-thermostat':
+      return placeKind === 'thermostat' ? (isUnlanded ? 6 : 3) : cable && !runsOutdoors ? 2 : 1
+    case 'new-equipment':
+      return isUnlanded && placeKind !== 'thermostat' ? 5 : fault.family === 'lead-to-chassis' ? 2 : 1
+    case 'earlier-repair':
+      return isUnlanded ? 4 : 1
+    case 'rodents':
+      return cable ? 4 : 1
+    case 'storm':
+      return fault.family === 'transformer-dead' || fault.family === 'fuse-only' ? 2.5 : placeKind === 'outdoor' ? 1.5 : 1
+  }
+}
+
+/** Prior weight of each hypothesis, before any reading. Weights sum to one; kept, since every opinion begins with them. */
+export const priorWeights = (
+  system: System,
+  hypotheses: readonly Hypothesis[],
+  rates: readonly number[],
+  behaviours: readonly Behaviour[],
+  complaint: Complaint,
+): Readonly<Float64Array> =>
+  weightsOf.of(hypotheses).get(JSON.stringify(complaint), () => weighStories(system, hypotheses, rates, behaviours, complaint))
+
+/** Complaints whose weights are kept: the one of a job, and what each of its parts did. */
+const KEPT_COMPLAINTS = 24
+const weightsOf = new KeptPer((_: readonly Hypothesis[]) => new Kept<string, Float64Array>(KEPT_COMPLAINTS))
+
+function weighStories(
+  system: System,
+  hypotheses: readonly Hypothesis[],
+  rates: readonly number[],
+  behaviours: readonly Behaviour[],
+  complaint: Complaint,
+): Float64Array {
+  const weights = new Float64Array(hypotheses.length)
+  let total = 0
+  hypotheses.forEach((hypothesis, index) => {
+    let weight = rates[index]
+    for (const symptom of complaint.symptoms) weight *= symptomLikelihood(symptom, complaint.call, behaviours[index], behaviours[0])
+    if (hypothesis.fault) for (const code of complaint.codes) weight *= codeFactor(system, code, hypothesis.fault)
+    if (hypothesis.fault) for (const changed of complaint.changed) weight *= changedLatelyFactor(system, changed, hypothesis.fault)
+    weights[index] = weight
+    total += weight
+  })
+  for (let index = 0; index < weights.length; index++) weights[index] /= total
+  return weights
+}

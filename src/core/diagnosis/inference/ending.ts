@@ -1,0 +1,111 @@
+import type { Engine } from '@/src/core/diagnosis/engine'
+import type { Posterior } from '@/src/core/diagnosis/inference/posterior'
+import { zoneProbabilities } from '@/src/core/diagnosis/inference/posterior'
+import { NONE_OF_THESE, NOTHING_WRONG, type Suspect } from '@/src/core/diagnosis/inference/suspects'
+import { actsOf, FOUND, reachVerdict, type Verdict } from '@/src/core/diagnosis/inference/verdict'
+import { WRONG_READING } from '@/src/core/readings/likelihood'
+
+/** A search ends by so many checks since the last repair, whatever it has found by then. */
+export const MOST_CHECKS = 36
+
+/**
+ * Once every call was seen to run, a sound house is called so when it is likelier than not. What a wrong word costs here is a call-back
+ * for a fault that did not show on any call; what waiting costs is checks without end. Assumption.
+ */
+export const SOUND_ONCE_ALL_RAN = 0.5
+
+/** Suspects that a group names at the most: assumption. */
+const MOST_NAMED = 6
+/** Readings that the best story may leave unexplained before it is none of these: one may be plain wrong. */
+const MOST_UNEXPLAINED = 1
+/** What hides holds this much of the best suspect before it is said to come and go: assumption. */
+const MOSTLY_UNSTEADY = 0.5
+
+/** What shows nowhere is named beside a sound house when it holds this much. */
+const WORTH_NAMING = 0.02
+
+/** What shows on no call: a bond that was never fitted. A house with all calls seen running is sound beside it. */
+const showsNowhere = ({ id }: Suspect): boolean => id.startsWith('bond-missing:')
+
+/** The same posterior with what shows nowhere counted as a sound house: nobody calls for it, and no call tells the two apart. */
+export function countingAsSound(engine: Engine, posterior: Posterior): Posterior {
+  const hypotheses = posterior.hypotheses.slice()
+  for (const [index, { fault }] of engine.hypotheses.entries()) {
+    if (fault?.family !== 'bond-missing') continue
+    hypotheses[0] += hypotheses[index]
+    hypotheses[index] = 0
+  }
+  return { ...posterior, hypotheses }
+}
+
+/** How much of what is thought shows on no call: a sound house, and what nobody would miss. */
+export const soundShare = (suspects: readonly Suspect[]): number =>
+  suspects.reduce((sum, suspect) => sum + (suspect.id === NOTHING_WRONG || showsNowhere(suspect) ? suspect.probability : 0), 0)
+
+/** What a sound house holds once all its calls were seen to run, with what could not show then; null below the bar. */
+export function soundOnceAllRan(suspects: readonly Suspect[]): Verdict | null {
+  const sound = suspects.find(({ id }) => id === NOTHING_WRONG)?.probability ?? 0
+  const beside = suspects.reduce((sum, suspect) => sum + (showsNowhere(suspect) ? suspect.probability : 0), 0)
+  const hidden = suspects.reduce((sum, { unsteady }) => sum + unsteady, 0)
+  const isLeading = sound + beside >= (suspects.find((suspect) => suspect.id !== NOTHING_WRONG && !showsNowhere(suspect))?.probability ?? 0)
+  if (!isLeading || sound + beside + hidden < SOUND_ONCE_ALL_RAN) return null
+  const named = suspects.filter((suspect) => showsNowhere(suspect) && suspect.probability > WORTH_NAMING).map(({ id }) => id)
+  return { found: 'nothing-wrong', probability: sound + beside, suspects: [NOTHING_WRONG, ...named] }
+}
+
+/**
+ * How a search ends that no check carries further, or that has asked enough: a repair, a group at one place, comes and goes, or none of
+ * these with the section. Never nothing at all.
+ */
+export function endSearch(engine: Engine, posterior: Posterior, suspects: readonly Suspect[]): Verdict {
+  const reached = reachVerdict(suspects, true)
+  if (reached?.found === 'repair' || reached?.found === 'nothing-wrong') return reached
+  const [lead] = suspects
+  const known = suspects.filter(({ id }) => id !== NONE_OF_THESE)
+  if (lead.id === NONE_OF_THESE || lead.misfits > MOST_UNEXPLAINED)
+    return {
+      found: 'none-of-these',
+      zone: likeliestZone(engine, posterior),
+      probability: Math.max(
+        posterior.noneOfThese,
+        lead.misfits > MOST_UNEXPLAINED ? 1 - chanceOfSoMany(lead.misfits, lead.evidence.length) : 0,
+      ),
+      suspects: known.slice(0, MOST_NAMED).map(({ id }) => id),
+    }
+  if (lead.id === NOTHING_WRONG) return { found: 'nothing-wrong', probability: lead.probability, suspects: [lead.id] }
+  const named: Suspect[] = []
+  let mass = 0
+  for (const suspect of known.slice(0, MOST_NAMED)) {
+    if (mass >= FOUND) break
+    named.push(suspect)
+    mass += suspect.probability
+  }
+  const [act] = actsOf(lead)
+  const found = { ...act, probability: lead.probability, suspects: named.map(({ id }) => id), also: null }
+  return lead.unsteady > MOSTLY_UNSTEADY * lead.probability ? { found: 'comes-and-goes', ...found } : { found: 'group', ...found }
+}
+
+/** Nobody is surer than this that the world holds something of no list: assumption. */
+const SUREST = 0.9
+
+/** How often a true hypothesis would leave so many of its readings unexplained, each plain wrong by chance (binomial). */
+function chanceOfSoMany(misfits: number, readings: number): number {
+  let fewer = 0
+  let term = (1 - WRONG_READING) ** readings
+  for (let wrong = 0; wrong < misfits; wrong++) {
+    fewer += term
+    term *= ((readings - wrong) / (wrong + 1)) * (WRONG_READING / (1 - WRONG_READING))
+  }
+  return Math.max(1 - SUREST, 1 - fewer)
+}
+
+function likeliestZone(engine: Engine, { hypotheses }: Posterior): string | null {
+  let zone: string | null = null
+  let most = 0
+  for (const [id, share] of zoneProbabilities(engine, hypotheses))
+    if (share > most) {
+      most = share
+      zone = id
+    }
+  return zone
+}

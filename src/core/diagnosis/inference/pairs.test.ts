@@ -1,0 +1,89 @@
+import { createBench } from '@/src/core/bench/bench'
+import { joinFaults, weigh } from '@/src/core/diagnosis/inference/pairs'
+import { noEvidence } from '@/src/core/diagnosis/inference/posterior'
+import { listSuspects } from '@/src/core/diagnosis/inference/suspects'
+import { reachVerdict } from '@/src/core/diagnosis/inference/verdict'
+import type { Observation } from '@/src/core/diagnosis/likelihood/observations'
+import { createHouse } from '@/src/core/practice/house'
+import { runTrial } from '@/src/core/practice/trial'
+import type { Probe } from '@/src/core/readings/check'
+import { createRandom } from '@/src/core/units/random'
+import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
+import { templateValues } from '@/src/core/wiring/values'
+import { benchWith, change, furnaceEngine, storyOf } from '@/tests/setup/furnace'
+
+const both = (a: string, b: string) => {
+  const [first, second] = [storyOf(a), storyOf(b)]
+  if (!first.fault || !second.fault) throw new Error('no such fault')
+  return { ...first, id: `${a} + ${b}`, fault: joinFaults(first.fault, second.fault), effects: [...first.effects, ...second.effects] }
+}
+const openW = 'conductor-open:stat-cable.W'
+const openContactor = 'coil-open:contactor'
+
+/** What a house with both shows: each trouble in a reading that the other cannot explain. */
+function readings(): Observation[] {
+  const house = createHouse(furnaceAc, both(openW, openContactor), templateValues, createRandom(5))
+  const ask = (id: string, probe: Probe, ...changes: Parameters<typeof benchWith>): Observation => {
+    const fresh = createHouse(furnaceAc, house.hypothesis, templateValues, createRandom(5))
+    for (const made of changes) fresh.change(made)
+    return { id, bench: benchWith(...changes), probe, answer: fresh.ask(probe).answer }
+  }
+  return [
+    ask('w', { meter: 'volts', a: 'W@indoor', b: 'C@indoor' }, change.heat),
+    ask('w at the stat', { meter: 'volts', a: 'W@thermostat', b: 'C@thermostat' }, change.heat),
+    ask('y outdoors', { meter: 'volts', a: 'Y@outdoor', b: 'C@outdoor' }, change.cool),
+    ask('contactor', { meter: 'look', at: 'contactor' }, change.cool),
+    ask('coil', { meter: 'ohms', a: 'low-contactor@outdoor', b: 'C@outdoor' }, change.off),
+  ]
+}
+
+describe('weigh', () => {
+  it('leaves a house with one fault to the single stories', () => {
+    const single: Observation[] = [readings()[0], readings()[1]]
+    expect(weigh(furnaceEngine(), { ...noEvidence, observations: single }).engine).toBe(furnaceEngine())
+  })
+
+  it('names both of two faults that no single one explains', () => {
+    const evidence = { ...noEvidence, observations: readings() }
+    const { engine, posterior } = weigh(furnaceEngine(), evidence)
+    const [lead] = listSuspects(engine, evidence, posterior, 3)
+    expect(lead.parts.map(({ id }) => id).sort()).toEqual([openContactor, openW].sort())
+    expect(lead.say).toContain('; and ')
+    const sum = posterior.hypotheses.reduce((total, share) => total + share, posterior.noneOfThese)
+    expect(sum).toBeCloseTo(1, 9)
+  })
+
+  it('gives each of the two its own repair in the verdict', () => {
+    const suspect = {
+      id: 'a + b',
+      say: '',
+      zone: 'indoor',
+      probability: 0.97,
+      repair: { id: 'x + y', say: '' },
+      parts: ['x', 'y'].map((id) => ({ id, say: id, zone: 'indoor', repair: { id, say: id } })),
+      evidence: [],
+      misfits: 0,
+      unsteady: 0,
+    }
+    expect(reachVerdict([suspect], false)).toMatchObject({ found: 'repair', repair: { id: 'x' }, also: { repair: { id: 'y' } } })
+  })
+})
+
+describe('a second fault behind the first', () => {
+  it('is found after the first is mended, and the readings from before the repair are not thrown away', () => {
+    const engine = furnaceEngine()
+    const house = createHouse(furnaceAc, both(openW, openContactor), templateValues, createRandom(8))
+    const first = runTrial(engine, house, { complaint: noEvidence.complaint })
+    if (first.verdict?.found !== 'repair') throw new Error('nothing found')
+    const mended = first.verdict.suspects.flatMap((id) => id.split(' + ')).includes(openW) ? openW : openContactor
+    const left = mended === openW ? openContactor : openW
+    house.mend(storyOf(left))
+    const second = runTrial(engine, house, {
+      complaint: noEvidence.complaint,
+      bench: { ...first.bench, slot: { ...createBench(furnaceAc).slot, holds: first.bench.slot.holds === 'breaker' ? 'breaker' : 'fuse' } },
+      repaired: [mended],
+      before: first.observations,
+    })
+    expect(second.verdict).toMatchObject({ found: 'repair', repair: { id: storyOf(left).fault?.repair.id } })
+  })
+})

@@ -1,0 +1,228 @@
+import { benchKey } from '@/src/core/bench/bench'
+import { type Engine, readingOf } from '@/src/core/diagnosis/engine'
+import { type Behaviour, behaviourOf } from '@/src/core/diagnosis/hypotheses/priors'
+import { computePosterior, type Evidence, type Posterior } from '@/src/core/diagnosis/inference/posterior'
+import { type Chains, type Foreseen, joinHouses, layOutHouses, unread, weighReading } from '@/src/core/diagnosis/likelihood/by-house'
+import { UNREAD, weighNext } from '@/src/core/diagnosis/likelihood/chain'
+import { countCauses } from '@/src/core/diagnosis/likelihood/foresee'
+import { latestAnswers, type Observation, observationKey } from '@/src/core/diagnosis/likelihood/observations'
+import type { Fault } from '@/src/core/faults/fault'
+import { probeKey, probesKey } from '@/src/core/readings/check'
+import type { Hypothesis } from '@/src/core/readings/hypothesis'
+import { predictAll } from '@/src/core/readings/predict'
+import type { Prediction } from '@/src/core/readings/prediction'
+import { Kept, KeptPer } from '@/src/core/units/kept'
+
+/** What the readings leave standing, and the engine that knows those stories: pairs of faults stand beside the single ones when they must. */
+export interface Weighed {
+  readonly evidence: Evidence
+  readonly engine: Engine
+  readonly posterior: Posterior
+}
+
+/** Share of visits with two independent faults at once: assumption. */
+const PAIR_SHARE = 0.04
+/**
+ * Singles explain badly when "none of these" takes this much, or a little of it beside a fault that is only there now and
+ * then, unless that is what the customer tells: assumptions.
+ */
+const NONE_TAKES = 0.03
+const NONE_BESIDE_UNSTEADY = 0.004
+const UNSTEADY_TAKES = 0.25
+/** Pairs whose readings are worked out in full, after a ranking by the better of their two halves. */
+const PAIRS_WEIGHED = 40
+/** Singles that may be half of a pair. */
+const HALVES = 90
+
+/**
+ * The posterior over single faults and, where those explain the readings badly, over pairs of the plausible ones too
+ * (engine.md section 5). The pairs are chosen by letting each reading be explained by the better of the two.
+ */
+export function weigh(base: Engine, evidence: Evidence): Weighed {
+  return lastOf.of(base).get(keyOf(evidence), () => weighAnew(base, evidence))
+}
+
+/** Suspects, loom and next check of one moment ask for the same, and what is thought ahead of each likely answer: the last ones are kept. */
+const MOMENTS = 16
+const lastOf = new KeptPer((_: Engine) => new Kept<string, Weighed>(MOMENTS))
+
+const keyOf = ({ complaint, observations, repaired, before = [] }: Evidence): string =>
+  JSON.stringify([complaint, repaired, ...[before, observations].map((list) => list.map(observationKey))])
+
+function weighAnew(base: Engine, evidence: Evidence): Weighed {
+  const singles = computePosterior(base, evidence)
+  if (evidence.observations.length < 2 || !explainsBadly(base, evidence, singles)) return { evidence, engine: base, posterior: singles }
+  const engine = withPairs(base, choosePairs(base, evidence))
+  return { evidence, engine, posterior: computePosterior(engine, evidence) }
+}
+
+function explainsBadly(engine: Engine, { complaint }: Evidence, { hypotheses, noneOfThese }: Posterior): boolean {
+  if (noneOfThese > NONE_TAKES) return true
+  if (noneOfThese < NONE_BESIDE_UNSTEADY || complaint.symptoms.includes('fuse-now-and-then')) return false
+  const unsteady = engine.hypotheses.reduce((sum, { intermittent }, index) => sum + (intermittent ? hypotheses[index] : 0), 0)
+  return unsteady > UNSTEADY_TAKES
+}
+
+/** The most promising pairs of different faults, as indexes of the engine's hypotheses. */
+function choosePairs(engine: Engine, evidence: Evidence): [number, number][] {
+  const rows = latestAnswers(evidence.observations).map((observation) => engine.alone(observation))
+  const logRates = engine.rates.map(Math.log)
+  const steady = [...engine.hypotheses.keys()].filter((index) => engine.hypotheses[index].fault && !engine.hypotheses[index].intermittent)
+  // A half must explain something well: the sum of what it explains better than chance.
+  const merit = (index: number) => logRates[index] + rows.reduce((sum, row) => sum + Math.max(0, row[index] - row[row.length - 1]), 0)
+  const halves = steady
+    .map((index) => ({ index, merit: merit(index) }))
+    .sort((a, b) => b.merit - a.merit)
+    .slice(0, HALVES)
+    .map(({ index }) => index)
+  const pairs: { pair: [number, number]; score: number }[] = []
+  halves.forEach((a, position) => {
+    for (const b of halves.slice(position + 1)) {
+      if (engine.hypotheses[a].fault?.id === engine.hypotheses[b].fault?.id) continue
+      let score = logRates[a] + logRates[b]
+      for (const row of rows) score += Math.max(row[a], row[b])
+      pairs.push({ pair: [a, b], score })
+    }
+  })
+  return pairs
+    .sort((a, b) => b.score - a.score)
+    .slice(0, PAIRS_WEIGHED)
+    .map(({ pair }) => pair)
+}
+
+interface Pair {
+  readonly hypothesis: Hypothesis
+  readonly rate: number
+  readonly behaviour: Behaviour
+}
+
+const MOST_PAIRS = 2_000
+const MOST_KEPT = 20_000
+const MOST_CHAINS = 60
+const keptOf = new KeptPer((_: Engine) => ({
+  pairs: new Kept<string, Pair>(MOST_PAIRS),
+  predictions: new Kept<string, Prediction[]>(MOST_KEPT),
+}))
+
+/** The engine with stories of two faults behind its own; what it works out for them is kept for the next reading. */
+function withPairs(base: Engine, chosen: readonly [number, number][]): Engine {
+  const kept = keptOf.of(base)
+  const all = base.rates.reduce((sum, rate) => sum + rate, 0)
+  const pairs = chosen.map(([a, b]) => kept.pairs.get(`${a} ${b}`, () => makePair(base, a, b, all)))
+  const { laboratory, system } = base
+  const single = base.hypotheses.length
+  // Of two faults at once no degrees are weighed.
+  const ofPairs = layOutHouses(
+    pairs.map(() => false),
+    base.kinds,
+  )
+  const inKind = (pair: Pair, kind: number): Hypothesis =>
+    kind === 0 ? pair.hypothesis : { ...pair.hypothesis, wiring: base.kinds[kind].wiring }
+
+  /** What a reading is foretold as for each pair, kind after kind. */
+  const foretell = (observation: Observation): Prediction[] => {
+    const { bench, probe } = observation
+    const key = `${benchKey(bench)} ${probeKey(probe)}`
+    return pairs.flatMap((pair) =>
+      base.kinds.map(
+        (_, kind) =>
+          kept.predictions.get(`${pair.hypothesis.id} ${kind} ${key} leaning`, () =>
+            predictAll(laboratory, bench, inKind(pair, kind), [probe], true),
+          )[0],
+      ),
+    )
+  }
+  const causes = countCauses(laboratory)
+  const chains = new Kept<string, Chains>(MOST_CHAINS)
+
+  function chainsOfPairs(observations: readonly Observation[]): Chains {
+    const last = observations.at(-1)
+    if (!last) return unread(ofPairs.logWeights.length)
+    return chains.get(observations.map(observationKey).join('; '), () =>
+      weighReading(chainsOfPairs(observations.slice(0, -1)), foretell(last), (house) => house, readingOf(system, last), causes, null),
+    )
+  }
+
+  /** Pairs behind the singles. */
+  function chainsOfAll(observations: readonly Observation[]): Chains {
+    const [singles, more] = [base.chains(observations), chainsOfPairs(observations)]
+    return {
+      links: [...singles.links, ...more.links],
+      of: Int32Array.of(...singles.of, ...more.of.map((place) => place + singles.links.length)),
+    }
+  }
+
+  function foreseenOfAll(observation: Observation): Foreseen {
+    const singles = base.foreseen(observation)
+    const more = foretell(observation)
+    return {
+      predictions: [...singles.predictions, ...more],
+      of: Uint16Array.of(...singles.of, ...more.map((_, place) => place + singles.predictions.length)),
+    }
+  }
+
+  function alone(observation: Observation): Float64Array {
+    const singles = base.alone(observation)
+    const reading = readingOf(system, observation)
+    const chances = foretell(observation).map((prediction) => Math.exp(weighNext(UNREAD, prediction, reading, causes).log))
+    const logs = pairs.map((_, pair) =>
+      Math.log(base.kinds.reduce((sum, { weight }, kind) => sum + weight * chances[pair * base.kinds.length + kind], 0)),
+    )
+    return Float64Array.of(...singles.subarray(0, single), ...logs, singles[single])
+  }
+
+  return {
+    ...base,
+    hypotheses: [...base.hypotheses, ...pairs.map(({ hypothesis }) => hypothesis)],
+    rates: [...base.rates, ...pairs.map(({ rate }) => rate)],
+    houses: joinHouses(base.houses, ofPairs),
+    behaviours: [...base.behaviours, ...pairs.map(({ behaviour }) => behaviour)],
+    hypothesesByKind: base.hypothesesByKind.map((hypotheses, kind) => [...hypotheses, ...pairs.map((pair) => inKind(pair, kind))]),
+    chains: chainsOfAll,
+    foreseen: foreseenOfAll,
+    alone,
+    predictions: (bench, probes) => {
+      const ofSingle = base.predictions(bench, probes)
+      const key = `${benchKey(bench)} ${probesKey(probes)}`
+      return (hypothesis, kind) => {
+        if (hypothesis < single) return ofSingle(hypothesis, kind)
+        const pair = pairs[hypothesis - single]
+        return kept.predictions.get(`${pair.hypothesis.id} ${kind} ${key}`, () =>
+          predictAll(laboratory, bench, inKind(pair, kind), probes, true),
+        )
+      }
+    },
+  }
+}
+
+function makePair(engine: Engine, a: number, b: number, all: number): Pair {
+  const [first, second] = [engine.hypotheses[a], engine.hypotheses[b]]
+  if (!first.fault || !second.fault) throw new Error(`a pair needs two faults: ${first.id}, ${second.id}`)
+  const hypothesis: Hypothesis = {
+    id: `${first.id} + ${second.id}`,
+    fault: joinFaults(first.fault, second.fault),
+    effects: [...first.effects, ...second.effects],
+    wiring: [],
+    foundFuse: first.foundFuse === 'blown' || second.foundFuse === 'blown' ? 'blown' : 'intact',
+    intermittent: false,
+  }
+  return {
+    hypothesis,
+    rate: (2 * PAIR_SHARE * engine.rates[a] * engine.rates[b]) / all,
+    behaviour: behaviourOf(engine.laboratory, hypothesis),
+  }
+}
+
+/** Two faults told as one story; each keeps its own repair in `parts`. */
+export function joinFaults(first: Fault, second: Fault): Fault {
+  return {
+    ...first,
+    id: `${first.id} + ${second.id}`,
+    say: `${first.say}; and ${second.say.charAt(0).toLowerCase()}${second.say.slice(1)}`,
+    repair: { id: `${first.repair.id} + ${second.repair.id}`, say: `${first.repair.say}. ${second.repair.say}` },
+    effects: [...first.effects, ...second.effects],
+    variants: [],
+    touches: [...new Set([...first.touches, ...second.touches])],
+    parts: [first, second],
+  }
+}

@@ -1,0 +1,55 @@
+import { noEvidence } from '@/src/core/diagnosis/inference/posterior'
+import type { Suspect } from '@/src/core/diagnosis/inference/suspects'
+import { NONE_OF_THESE, NOTHING_WRONG } from '@/src/core/diagnosis/inference/suspects'
+import { judgeGroup, leadingGroup } from '@/src/core/diagnosis/inference/verdict'
+import { createHouse, drawValues } from '@/src/core/practice/house'
+import { runTrial } from '@/src/core/practice/trial'
+import { createRandom } from '@/src/core/units/random'
+import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
+import { furnaceEngine, storyOf } from '@/tests/setup/furnace'
+
+const suspect = (id: string, probability: number): Suspect => ({
+  id,
+  say: id,
+  zone: id === NOTHING_WRONG ? null : 'indoor',
+  probability,
+  repair: id === NOTHING_WRONG || id === NONE_OF_THESE ? null : { id: `mend:${id}`, say: `Mend ${id}` },
+  parts: [],
+  evidence: [],
+  misfits: 0,
+  unsteady: 0,
+})
+
+describe('a group of suspects', () => {
+  it('is the few that hold enough between them, and none of these is in no group', () => {
+    const few = [suspect('a', 0.6), suspect('b', 0.37), suspect('c', 0.03)]
+    expect(leadingGroup(few)?.map(({ id }) => id)).toEqual(['a', 'b'])
+    expect(leadingGroup([suspect('a', 0.97)])).toBeNull()
+    expect(leadingGroup([suspect('a', 0.94), suspect('b', 0.02), suspect('c', 0.02)])).toBeNull()
+    expect(leadingGroup([suspect('a', 0.3), suspect('b', 0.3), suspect('c', 0.2), suspect('d', 0.2)])).toBeNull()
+    expect(leadingGroup([suspect('a', 0.6), suspect(NONE_OF_THESE, 0.38)])).toBeNull()
+  })
+
+  it('is the place to look at, by its likeliest act', () => {
+    expect(judgeGroup([suspect('a', 0.6), suspect('b', 0.37)])).toMatchObject({
+      found: 'group',
+      repair: { id: 'mend:a' },
+      suspects: ['a', 'b'],
+    })
+    expect(judgeGroup([suspect(NOTHING_WRONG, 0.6), suspect('b', 0.37)])).toMatchObject({ found: 'group', repair: { id: 'mend:b' } })
+  })
+
+  it('is a sound house where that holds nearly all of it', () => {
+    expect(judgeGroup([suspect(NOTHING_WRONG, 0.91), suspect('b', 0.05)])).toMatchObject({ found: 'nothing-wrong', probability: 0.91 })
+  })
+})
+
+describe('a bond that is missing and makes no trouble', () => {
+  it('is named, by itself or beside a house whose calls all run', () => {
+    const house = createHouse(furnaceAc, storyOf('bond-missing:bond'), drawValues(furnaceAc, createRandom(3)), createRandom(7))
+    const trial = runTrial(furnaceEngine(), house, { complaint: noEvidence.complaint })
+    expect(trial.verdict?.suspects).toContain('bond-missing:bond')
+    expect(['repair', 'group', 'nothing-wrong']).toContain(trial.verdict?.found)
+    expect(trial.checks).toBeLessThan(40)
+  })
+})

@@ -1,0 +1,151 @@
+import type { Engine } from '@/src/core/diagnosis/engine'
+import { type Evidence, type Posterior, posteriorsWithout } from '@/src/core/diagnosis/inference/posterior'
+import { NONE_OF_THESE, NOTHING_WRONG, type Suspect } from '@/src/core/diagnosis/inference/suspects'
+import { type Repair, singlesOf } from '@/src/core/faults/fault'
+
+/** One repair, or nothing, holds this much before it is called found (engine.md section 9). */
+export const FOUND = 0.95
+
+/** After a repair a sound house must be surer than that: a second fault behind the first is what brings a technician back. */
+const SOUND_AFTER_REPAIR = 0.995
+
+/** With only faults that hide beside it, a sound house must still hold this much by itself: assumption. */
+const SOUND_BESIDE_HIDING = 0.88
+
+/** One reading may be plain wrong; two that do not fit mean that the story is. */
+const FORGIVEN = 1
+
+interface Found {
+  readonly repair: Repair
+  readonly zone: string
+  readonly probability: number
+  readonly suspects: readonly string[]
+  /** A second repair that is found as well: two faults at once. */
+  readonly also: { readonly repair: Repair; readonly zone: string; readonly probability: number } | null
+}
+
+export type Verdict =
+  | ({ readonly found: 'repair' } & Found)
+  /** No check at hand splits these any further: look at the place with your own eyes. */
+  | ({ readonly found: 'group' } & Found)
+  /** It shows now and then: what to do until it shows again. */
+  | ({ readonly found: 'comes-and-goes' } & Found)
+  /** No known fault explains the readings: the section that it sits in, and the known ones that come nearest. */
+  | { readonly found: 'none-of-these'; readonly zone: string | null; readonly probability: number; readonly suspects: readonly string[] }
+  | { readonly found: 'nothing-wrong'; readonly probability: number; readonly suspects: readonly string[] }
+
+/** A verdict that names an act of repair, sure or not. */
+export type RepairVerdict = Extract<Verdict, { readonly repair: Repair }>
+export const namesRepair = (verdict: Verdict | null): verdict is RepairVerdict => verdict !== null && 'repair' in verdict
+
+/** The acts that mend a suspect's story: one, or one for each of two faults. */
+export const actsOf = ({ parts, repair, zone }: Suspect): { repair: Repair; zone: string }[] =>
+  parts.length > 0 ? parts.map((part) => ({ repair: part.repair, zone: part.zone })) : repair && zone !== null ? [{ repair, zone }] : []
+
+/**
+ * Found, or not yet (null). One repair must hold 95 % and its leading suspect must fit every reading but one at the most;
+ * `exhausted` says that no check is left that would tell more.
+ */
+export function reachVerdict(suspects: readonly Suspect[], exhausted: boolean, soundAt = FOUND): Verdict | null {
+  const lead = suspects[0]
+  if (!lead || lead.id === NONE_OF_THESE || lead.misfits > FORGIVEN) return null
+  if (lead.id === NOTHING_WRONG)
+    // Faults that may hide now cannot be asked away: beside those alone a sound house is said to be sound, with its honest figure.
+    return lead.probability + unsteadyMass(suspects) >= (exhausted ? FOUND : soundAt) &&
+      (exhausted || lead.probability >= SOUND_BESIDE_HIDING)
+      ? { found: 'nothing-wrong', probability: lead.probability, suspects: [lead.id] }
+      : null
+  const held = actsOf(lead)
+    .map((act) => ({ ...act, probability: massOf(suspects, act.repair.id) }))
+    .sort((x, y) => y.probability - x.probability)
+  const [first, second] = held
+  if (!first) return null
+  const { probability } = first
+  // A fuse that blew for nothing that is there now: only faults that hide are left beside it.
+  const isFuseOnly = exhausted && lead.id.startsWith('fuse-only:') && lead.probability + unsteadyMass(suspects) >= FOUND
+  const sharing = suspects.filter((suspect) => actsOf(suspect).some(({ repair }) => repair.id === first.repair.id))
+  if (probability >= FOUND || isFuseOnly)
+    return {
+      found: 'repair',
+      ...first,
+      suspects: sharing.filter((suspect) => suspect.probability > 0.001).map((suspect) => suspect.id),
+      also: second && second.probability >= ALSO_FOUND ? second : null,
+    }
+  if (!exhausted) return null
+  const group: string[] = []
+  let mass = 0
+  for (const suspect of suspects) {
+    if (suspect.id === NONE_OF_THESE || mass >= FOUND) break
+    group.push(suspect.id)
+    mass += suspect.probability
+  }
+  return { found: 'group', ...first, suspects: group, also: null }
+}
+
+/** More suspects than this are no place to look at, but a search that goes on: assumption. */
+const MOST_IN_GROUP = 3
+/** One that holds less than this keeps nobody from the leader: other checks make that surer. Assumption. */
+const LEAST_IN_GROUP = 0.05
+
+/** The few suspects that hold enough together to end a search, where no check splits them; null when they do not. */
+export function leadingGroup(suspects: readonly Suspect[]): Suspect[] | null {
+  const group: Suspect[] = []
+  let mass = 0
+  for (const suspect of suspects.slice(0, MOST_IN_GROUP)) {
+    if (suspect.id === NONE_OF_THESE || suspect.probability < LEAST_IN_GROUP) return null
+    group.push(suspect)
+    mass += suspect.probability
+    if (mass >= FOUND) return group.length > 1 ? group : null
+  }
+  return null
+}
+
+/** What is said of suspects that no check splits: a sound house is called so beside a little that shows nowhere; else the place to look at. */
+export function judgeGroup(group: readonly Suspect[]): Verdict | null {
+  const [lead] = group
+  const suspects = group.map(({ id }) => id)
+  if (lead.id === NOTHING_WRONG && lead.probability >= SOUND_BESIDE_HIDING)
+    return { found: 'nothing-wrong', probability: lead.probability, suspects: [lead.id] }
+  const held = group
+    .flatMap((suspect) => actsOf(suspect))
+    .map((act) => ({ ...act, probability: massOf(group, act.repair.id) }))
+    .sort((x, y) => y.probability - x.probability)
+  return held[0] ? { found: 'group', ...held[0], suspects, also: null } : null
+}
+
+/** A second fault is named beside the first when its repair holds this much: assumption. */
+const ALSO_FOUND = 0.8
+
+const massOf = (suspects: readonly Suspect[], repair: string): number =>
+  suspects.reduce((sum, suspect) => sum + (actsOf(suspect).some((act) => act.repair.id === repair) ? suspect.probability : 0), 0)
+
+const unsteadyMass = (suspects: readonly Suspect[]): number => suspects.reduce((sum, suspect) => sum + suspect.unsteady, 0)
+
+/**
+ * Without any single reading the repair must still hold this much, or one more check is asked that confirms it: one reading in fifty is
+ * plain wrong, and a verdict that hangs on one has no separating check behind it. Assumption.
+ */
+const STANDS_WITHOUT = 0.6
+
+export interface Judgement {
+  readonly verdict: Verdict | null
+  /** What would be thought without the one reading that the verdict hangs on: it waits for a check that would stand without that reading. */
+  readonly inDoubt: Posterior | null
+}
+
+/**
+ * The verdict of a search that goes on: as `reachVerdict`, but one that hangs on a single reading waits for a confirming
+ * check, since one reading in fifty is plain wrong, and so is one look.
+ */
+export function judge(engine: Engine, evidence: Evidence, suspects: readonly Suspect[]): Judgement {
+  const verdict = reachVerdict(suspects, false, evidence.repaired.length > 0 ? SOUND_AFTER_REPAIR : FOUND)
+  if (verdict?.found !== 'repair') return { verdict, inDoubt: null }
+  const sharing = [...engine.hypotheses.keys()].filter((index) => {
+    const { fault } = engine.hypotheses[index]
+    return fault !== null && singlesOf(fault).some(({ repair }) => repair.id === verdict.repair.id)
+  })
+  const hangs = (masses: Float64Array) => sharing.reduce((sum, index) => sum + masses[index], 0) < STANDS_WITHOUT
+  for (const without of posteriorsWithout(engine, evidence, () => true, hangs))
+    if (hangs(without.hypotheses)) return { verdict: null, inDoubt: without }
+  return { verdict, inDoubt: null }
+}

@@ -1,0 +1,179 @@
+import { createBench } from '@/src/core/bench/bench'
+import { expectedIn, knownOf, type Link, predictionIn, type Reading, UNREAD, weighNext } from '@/src/core/diagnosis/likelihood/chain'
+import { countCauses } from '@/src/core/diagnosis/likelihood/foresee'
+import { causeIndex, SPREADS } from '@/src/core/readings/causes'
+import type { Answer, Probe } from '@/src/core/readings/check'
+import { healthy } from '@/src/core/readings/hypothesis'
+import { createLaboratory, type Laboratory } from '@/src/core/readings/laboratory'
+import { likelihood } from '@/src/core/readings/likelihood'
+import { predict, scaleOf } from '@/src/core/readings/predict'
+import { fromOhmScale, type Prediction } from '@/src/core/readings/prediction'
+import { logSum } from '@/src/core/units/log-sum'
+import { createRandom } from '@/src/core/units/random'
+import type { Part } from '@/src/core/wiring/part'
+import type { System } from '@/src/core/wiring/system'
+import { systemById } from '@/src/core/wiring/systems/catalogue'
+import { templateValues } from '@/src/core/wiring/values'
+import { furnaceEngine } from '@/tests/setup/furnace'
+
+const { laboratory } = furnaceEngine()
+const live = createBench(laboratory.system)
+const off = { ...live, power: false }
+const causes = countCauses(laboratory)
+const reading = (lab: Laboratory, probe: Probe, answer: Answer, bench = 'one'): Reading => ({
+  answer,
+  scale: scaleOf(lab.system, probe),
+  words: 0,
+  wrong: 0.02,
+  bench,
+})
+const contactor: Probe = { meter: 'ohms', a: 'Y@indoor', b: 'C@indoor' }
+const beyond: Probe = { meter: 'ohms', a: 'Y@outdoor', b: 'C@outdoor' }
+const valve: Probe = { meter: 'ohms', a: 'W@indoor', b: 'C@indoor' }
+const weigh = (link: Link, probe: Probe, answer: Answer): Link =>
+  weighNext(link, predict(laboratory, off, healthy, probe, true), reading(laboratory, probe, answer), causes)
+
+describe('readings that share a cause', () => {
+  // The contactor of the template has 14 ohm; this one is sold, too.
+  const once = weigh(UNREAD, contactor, 7.4)
+  const twice = weigh(once, beyond, 7.0)
+
+  it('are one fact: a second reading of an unusual coil says hardly more than the first', () => {
+    const usual = weigh(UNREAD, contactor, 15.1).log
+    expect(once.log).toBeLessThan(usual - 0.7)
+    const first = usual - once.log
+    const second = weigh(weigh(UNREAD, contactor, 15.1), beyond, 14.7).log - usual - (twice.log - once.log)
+    expect(second).toBeLessThan(0.25 * first)
+  })
+
+  it('say nothing of another part', () => {
+    const [before, after] = [UNREAD, twice].map((link) => predictionIn(link, predict(laboratory, off, healthy, valve, true))[0])
+    expect(Number(after.at)).toBeCloseTo(Number(before.at), 2)
+    expect(after.sigma).toBeCloseTo(before.sigma, 2)
+  })
+
+  it('tell the part: half the middle of what is sold, and surer with each', () => {
+    const place = causeIndex.of(laboratory.system).get('ohms:contactor') ?? -1
+    const known = knownOf(twice, place)
+    expect(Math.exp(SPREADS.coilOhm * known.mean)).toBeCloseTo(0.47, 1)
+    expect(known.sigma).toBeLessThan(knownOf(once, place).sigma)
+    expect(knownOf(UNREAD, place)).toEqual({ mean: 0, sigma: 1 })
+  })
+
+  it('leave what is expected of the next reading there narrow, and where the part puts it', () => {
+    const [component] = predict(laboratory, off, healthy, beyond, true)
+    const { at, variance } = expectedIn(once, Number(component.at), component.leans)
+    expect(fromOhmScale(at)).toBeGreaterThan(6)
+    expect(fromOhmScale(at)).toBeLessThan(8.5)
+    expect(variance).toBeLessThan(0.02)
+  })
+
+  it('do not learn from what is plain wrong', () => {
+    const wrong = weigh(UNREAD, contactor, 4000)
+    expect(wrong.learnt).toBeNull()
+    expect(wrong.away).toBeGreaterThan(4)
+    expect(wrong.log).toBeGreaterThan(Math.log(0.0005))
+  })
+})
+
+describe('what comes and goes', () => {
+  const probe: Probe = { meter: 'volts', a: 'Y@indoor', b: 'C@indoor' }
+  const now = { floating: false, sigma: 0.3 }
+  const split = [
+    { ...now, weight: 0.4, at: 0, while: 'shown' as const },
+    { ...now, weight: 0.6, at: 26, while: 'hidden' as const },
+  ]
+  const read = (answers: readonly number[], benches: readonly string[]) =>
+    answers.reduce((link, answer, index) => weighNext(link, split, reading(laboratory, probe, answer, benches[index]), causes), UNREAD).log
+
+  it('is there for all readings on a bench that nobody moved, or for none', () => {
+    expect(read([0, 26], ['a', 'a'])).toBeLessThan(read([0, 26], ['a', 'b']) - 2)
+    expect(read([0, 0], ['a', 'a'])).toBeGreaterThan(read([0, 0], ['a', 'b']) + 0.5)
+  })
+})
+
+describe.each(['furnace-ac', 'heat-pump-o'])('all readings together on %s', (id) => {
+  it('weigh what brute force over four hundred houses weighs', () => {
+    const system = systemById(id)
+    if (!system) throw new Error(`no system ${id}`)
+    const drawn = createLaboratory(system, templateValues)
+    const place = system.places.find(({ kind }) => kind === 'indoor')?.id ?? system.places[0].id
+    const at = (name: string) => `${name}@${place}`
+    const bench = createBench(system)
+    const asked: [typeof bench, Probe][] = [
+      [
+        { ...bench, power: false },
+        { meter: 'ohms', a: at('Y'), b: at('C') },
+      ],
+      [
+        { ...bench, call: 'fan' },
+        { meter: 'volts', a: at('R'), b: at('C') },
+      ],
+      [
+        { ...bench, power: false },
+        { meter: 'ohms', a: at('G'), b: at('C') },
+      ],
+    ]
+    // With a coarse meter, which more of the houses come near: brute force is rough at the edges.
+    const coarse = (prediction: Prediction) => prediction.map((component) => ({ ...component, sigma: 3 * component.sigma }))
+    const told = asked.map(([on, probe]) => coarse(predict(drawn, on, healthy, probe, true)))
+    const random = createRandom(7)
+    // One house that is read, and many that might be it.
+    const houses = Array.from({ length: 400 }, () => {
+      const laboratoryOf = createLaboratory(drawSystem(system, random), templateValues)
+      return asked.map(([on, probe]) => coarse(predict(laboratoryOf, on, healthy, probe)))
+    })
+    // Not out at the edge, where hardly any of the many comes near it.
+    const wide = told.map((prediction) => predictionIn(UNREAD, prediction)[0])
+    const one = houses.findIndex((house) =>
+      house.every(([{ at: value }], index) => Math.abs(Number(value) - Number(wide[index].at)) < 1.2 * wide[index].sigma),
+    )
+    const answers = houses[one].map(([{ at: value }], index) =>
+      asked[index][1].meter === 'ohms' ? fromOhmScale(Number(value)) : Number(value),
+    )
+    const readings = answers.map((answer, index) => ({ ...reading(drawn, asked[index][1], answer), wrong: 0 }))
+    const brute =
+      logSum(
+        houses
+          .filter((_, index) => index !== one)
+          .map((house) =>
+            house.reduce(
+              (sum, prediction, index) => sum + Math.log(likelihood(answers[index], prediction, readings[index].scale, 0, 0) + 1e-300),
+              0,
+            ),
+          ),
+      ) - Math.log(houses.length - 1)
+    const chain = told.reduce((link, prediction, index) => weighNext(link, prediction, readings[index], countCauses(drawn)), UNREAD)
+    expect(Math.abs(chain.log - brute)).toBeLessThan(0.4)
+  }, 60_000)
+})
+
+/** A house with parts drawn as the causes say. */
+function drawSystem(system: System, random: ReturnType<typeof createRandom>): System {
+  const factor = (sigma: number) => Math.exp(sigma * random.normal())
+  const line = factor(SPREADS.line)
+  const draw = (part: Part): Part => {
+    switch (part.kind) {
+      case 'coil': {
+        const z = random.normal()
+        const impedance = Math.exp(SPREADS.coilOhm * SPREADS.impedanceByOhm * z) * factor(SPREADS.coilImpedance)
+        return { ...part, dcOhm: part.dcOhm * Math.exp(SPREADS.coilOhm * z), sealedVa: part.sealedVa / impedance }
+      }
+      case 'board':
+        return { ...part, va: part.va * factor(SPREADS.electronicsVa), dcOhm: part.dcOhm * factor(SPREADS.electronicsDc) }
+      case 'thermostat':
+        return { ...part, va: part.va * factor(SPREADS.electronicsVa), dcOhm: part.dcOhm * factor(SPREADS.electronicsDc) }
+      case 'transformer':
+        return { ...part, openVolts: part.openVolts * factor(SPREADS.winding) }
+      case 'supply':
+        return { ...part, legs: part.legs.map((leg) => ({ ...leg, volts: leg.volts * line })) }
+      default:
+        return part
+    }
+  }
+  return {
+    ...system,
+    parts: system.parts.map(draw),
+    cables: system.cables.map((cable) => ({ ...cable, lengthM: cable.lengthM * factor(SPREADS.length) })),
+  }
+}

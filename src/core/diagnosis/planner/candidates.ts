@@ -1,0 +1,175 @@
+import type { Bench, Slot } from '@/src/core/bench/bench'
+import { leadNames } from '@/src/core/bench/points'
+import { anyTime } from '@/src/core/bench/since'
+import { ohmsCandidates } from '@/src/core/diagnosis/planner/ohms-candidates'
+import { withJumper } from '@/src/core/diagnosis/planner/with-jumper'
+import { lowVoltageNodes } from '@/src/core/faults/low-voltage'
+import { type Probe, probeKey } from '@/src/core/readings/check'
+import { LANDINGS, RUNS, wholeLooks } from '@/src/core/readings/looks'
+import { isLinePoint } from '@/src/core/readings/predict'
+import { hotOfCalls, switchedTerminals } from '@/src/core/wiring/assembly'
+import { CHASSIS, conductorEnd, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
+import { commonBeside, commonNodes, feedOf, houseCommon, houseHot } from '@/src/core/wiring/supply'
+import { callsOf, firstPart, partsOf, placeById, type System } from '@/src/core/wiring/system'
+
+/** A bench worth reaching and what to ask on it, each question with the place where it is taken. */
+export interface Candidate {
+  readonly bench: Bench
+  readonly probes: readonly { readonly probe: Probe; readonly place: string }[]
+}
+
+/** All checks worth weighing from a bench: generated from the wiring, live ones and ohms with the power off. */
+export function listCandidates(system: System, bench: Bench): Candidate[] {
+  const rest: Bench = { ...anyTime(bench), lifted: [], jumpers: [], unplugged: [], call: 'off' }
+  const isClean = bench.lifted.length + bench.jumpers.length + bench.unplugged.length === 0
+  const bases = isClean ? [rest] : [{ ...rest, lifted: bench.lifted, jumpers: bench.jumpers, unplugged: bench.unplugged }, rest]
+  return [...asFound(system, bench), ...bases.flatMap((base) => [...liveCandidates(system, base), ...ohmsCandidates(system, base)])]
+}
+
+/** Looks that need nothing: what stands open to the eye on the bench as it is. */
+function asFound(system: System, bench: Bench): Candidate[] {
+  const fuse = firstPart(system, 'fuse')
+  const probes: { probe: Probe; place: string }[] = system.places.map((place) => ({
+    probe: { meter: 'look', at: `${LANDINGS}${place.id}` },
+    place: place.id,
+  }))
+  if (fuse.holds !== 'none' && bench.slot.holds !== 'fuse' && !(bench.slot.holds === 'as-found' && bench.slot.open))
+    probes.push({ probe: { meter: 'look', at: 'fuse' }, place: fuse.place })
+  const candidates: Candidate[] = [{ bench, probes }]
+  if (bench.power) candidates.push({ bench, probes: wholeLive(system) })
+  return candidates
+}
+
+/** The slot made ready for a live check: the breaker in it, set. A slot that holds is left alone. */
+export function readySlot(bench: Bench): Slot {
+  const { slot } = bench
+  if (slot.holds === 'fuse' && !slot.open) return slot
+  return { holds: 'breaker', ratingA: slot.ratingA, open: false }
+}
+
+function liveCandidates(system: System, base: Bench): Candidate[] {
+  const live: Bench = { ...base, power: true, slot: readySlot(base) }
+  const thermostats = partsOf(system, 'thermostat')
+  const supplyPlace = firstPart(system, 'fuse').place
+  const candidates: Candidate[] = [{ bench: live, probes: [...wholeLive(system), tripAt(supplyPlace)] }]
+  if (thermostats.some(({ id }) => base.unplugged.includes(id))) return candidates
+  for (const call of callsOf(system)) {
+    candidates.push({ bench: { ...live, call }, probes: [...wholeLive(system), tripAt(supplyPlace)] })
+    // What opens with the heat is waited for, the call on.
+    candidates.push({
+      bench: { ...live, call, since: { call: 'minutes', power: 'long' } },
+      probes: wholeLooks(system).map((probe) => ({ probe, place: probe.at.slice(RUNS.length) })),
+    })
+  }
+  for (const [thermostat, place] of [[thermostats[0], supplyPlace] as const, ...thermostats.map((part) => [part, part.place] as const)]) {
+    for (const terminal of switchedTerminals(thermostat)) {
+      const jumped = withJumper(system, live, terminalPoint(feedOf(thermostat, terminal), place), terminalPoint(terminal, place))
+      if (!jumped) continue
+      candidates.push({ bench: jumped, probes: [...wholeLive(system), tripAt(place)] })
+      if (place !== supplyPlace) continue
+      for (const end of endsOn(system, terminal, place))
+        if (!jumped.lifted.includes(end))
+          candidates.push({ bench: { ...jumped, lifted: [...jumped.lifted, end] }, probes: [tripAt(place)] })
+    }
+  }
+  for (const { id } of thermostats)
+    candidates.push({ bench: { ...live, unplugged: [...live.unplugged, id] }, probes: [tripAt(supplyPlace)] })
+  for (const end of endsOn(system, thermostats[0].hot, supplyPlace))
+    if (!live.lifted.includes(end))
+      candidates.push({ bench: { ...live, lifted: [...live.lifted, end] }, probes: [tripAt(supplyPlace), ...supplyVolts(system)] })
+  return candidates
+}
+
+export const tripAt = (place: string): { probe: Probe; place: string } => ({ probe: { meter: 'trip' }, place })
+
+function supplyVolts(system: System): { probe: Probe; place: string }[] {
+  const { place } = firstPart(system, 'transformer')
+  return [{ probe: { meter: 'volts', a: terminalPoint(houseHot(system), place), b: terminalPoint(houseCommon(system), place) }, place }]
+}
+
+/** Volts, amps and looks on a live bench, at every place. */
+function wholeLive(system: System): { probe: Probe; place: string }[] {
+  const probes: { probe: Probe; place: string }[] = []
+  const thermostats = partsOf(system, 'thermostat')
+  const common = commonNodes(system)
+  const volts = (a: Point, b: Point, place: string) => probes.push({ probe: { meter: 'volts', a, b }, place })
+  for (const place of system.places) {
+    for (const name of lowVoltageNodes(system, place)) {
+      const point = terminalPoint(name, place.id)
+      const against = common.has(point) ? null : commonBeside(system, point)
+      if (against) volts(point, against, place.id)
+    }
+    for (const [terminal, hot] of hotOfCalls(system)) {
+      if (place.terminals.includes(hot) && place.terminals.includes(terminal))
+        volts(terminalPoint(hot, place.id), terminalPoint(terminal, place.id), place.id)
+    }
+    const commons = [...common].filter((node) => parsePoint(node).place === place.id && place.terminals.includes(parsePoint(node).name))
+    if (place.metal) for (const node of commons) volts(node, terminalPoint(CHASSIS, place.id), place.id)
+  }
+  probes.push(...lineProbes(system))
+  const fuse = firstPart(system, 'fuse')
+  probes.push({ probe: { meter: 'amps', on: fuse.id }, place: fuse.place })
+  for (const probe of wholeLooks(system)) probes.push({ probe, place: probe.at.slice(RUNS.length) })
+  for (const coil of partsOf(system, 'coil')) probes.push({ probe: { meter: 'look', at: coil.id }, place: coil.place })
+  for (const load of partsOf(system, 'load')) probes.push({ probe: { meter: 'look', at: load.id }, place: load.place })
+  for (const board of partsOf(system, 'board')) probes.push({ probe: { meter: 'look', at: board.id }, place: board.place })
+  // A bimetal has no display that could be blank.
+  for (const { id, place, power } of thermostats) if (power !== 'mechanical') probes.push({ probe: { meter: 'look', at: id }, place })
+  return probes
+}
+
+/** Line side: each primary, across the legs behind each disconnect, and one leg against ground, which an open neutral cannot fool. */
+function lineProbes(system: System): { probe: Probe; place: string }[] {
+  const probes: { probe: Probe; place: string }[] = []
+  const volts = (a: string, b: string, place: string) =>
+    probes.push({ probe: { meter: 'volts', a: terminalPoint(a, place), b: terminalPoint(b, place) }, place })
+  for (const { primary, place } of partsOf(system, 'transformer')) volts(primary[0], primary[1], place)
+  for (const { poles, place } of partsOf(system, 'disconnect')) {
+    const [first, second] = poles.map(([, after]) => after)
+    const neutral = partsOf(system, 'supply').find((supply) => supply.place === place)?.neutral
+    if (second !== undefined) volts(first, second, place)
+    else if (neutral !== undefined) volts(first, neutral, place)
+    if (placeById(system, place)?.metal) for (const [, after] of poles) volts(after, CHASSIS, place)
+  }
+  const seen = new Set<string>()
+  return probes.filter(({ probe }) => {
+    const key = probeKey(probe)
+    return seen.has(key) ? false : seen.add(key)
+  })
+}
+
+/** Live benches at a unit with no call joined to its hot side, with the first, the first two, and so on; the thermostat calls nothing. */
+export function joinedCalls(system: System, bench: Bench, place: string): Bench[] {
+  const thermostat = firstPart(system, 'thermostat')
+  const rest: Bench = { ...bench, power: true, call: 'off', lifted: [], jumpers: [], unplugged: [], slot: readySlot(bench) }
+  const benches = [rest]
+  for (const terminal of switchedTerminals(thermostat)) {
+    const joined = withJumper(
+      system,
+      benches[benches.length - 1],
+      terminalPoint(feedOf(thermostat, terminal), place),
+      terminalPoint(terminal, place),
+    )
+    if (joined) benches.push(joined)
+  }
+  return benches
+}
+
+function endsOn(system: System, terminal: string, place: string): Point[] {
+  return system.cables.flatMap((cable) => {
+    const side = cable.between.indexOf(place)
+    if (side < 0) return []
+    return cable.conductors
+      .filter((conductor) => conductor.lands[side] === terminal)
+      .map((conductor) => conductorEnd(cable.id, conductor.id, place))
+  })
+}
+
+/** Points that can be tapped at a place: terminals and leads on the low-voltage side, chassis, and every conductor's end. */
+export function probePoints(system: System, place: string): Point[] {
+  const names = leadNames(system, place).map((name) => terminalPoint(name, place))
+  const ends = system.cables.flatMap((cable) =>
+    cable.between.includes(place) ? cable.conductors.map((conductor) => conductorEnd(cable.id, conductor.id, place)) : [],
+  )
+  return [...names.filter((point) => !isLinePoint(system, point)), ...ends]
+}

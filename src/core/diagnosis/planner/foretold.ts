@@ -1,0 +1,91 @@
+import { type Link, predictionIn } from '@/src/core/diagnosis/likelihood/chain'
+import type { Story } from '@/src/core/diagnosis/planner/stories'
+import { isAlike, type Prediction } from '@/src/core/readings/prediction'
+
+/**
+ * What some stories foretell of all that is asked on one bench. A fault that is elsewhere leaves every reading as a sound house
+ * shows it: such stories share one row, and the rows are few.
+ */
+export interface Rows {
+  /** The different rows: one prediction for each probe. */
+  readonly rows: readonly (readonly Prediction[])[]
+  /** The place of each story's row among them. */
+  readonly of: Int32Array
+  /** What the stories of each row weigh together. */
+  readonly weights: Float64Array
+}
+
+/** What they foretell of one probe. */
+export interface Foretold {
+  readonly different: readonly Prediction[]
+  /** What the stories that foretell each of them weigh together. */
+  readonly weights: Float64Array
+  /** The place of each row's prediction among them. */
+  readonly ofRow: Int32Array
+  readonly rows: Rows
+}
+
+/** Gathers the rows of stories, given story by story, that are the same object. */
+export function gatherRows(stories: readonly Story[], rowOf: (place: number) => readonly Prediction[]): Rows {
+  const rows: (readonly Prediction[])[] = []
+  const sums: number[] = []
+  const of = new Int32Array(stories.length)
+  let last = -1
+  for (let place = 0; place < stories.length; place++) {
+    const row = rowOf(place)
+    if (row !== rows[last]) last = rows.indexOf(row)
+    if (last < 0) {
+      last = rows.push(row) - 1
+      sums.push(0)
+    }
+    of[place] = last
+    sums[last] += stories[place].weight
+  }
+  return { rows, of, weights: Float64Array.from(sums) }
+}
+
+/** What is foretold of one probe of the bench: predictions that are the same object are one. */
+export function foretoldOf(rows: Rows, probe: number): Foretold {
+  const different: Prediction[] = []
+  const sums: number[] = []
+  const ofRow = new Int32Array(rows.rows.length)
+  let last = -1
+  for (let row = 0; row < rows.rows.length; row++) {
+    const prediction = rows.rows[row][probe]
+    if (prediction !== different[last]) last = different.indexOf(prediction)
+    if (last < 0) {
+      last = different.push(prediction) - 1
+      sums.push(0)
+    }
+    ofRow[row] = last
+    sums[last] += rows.weights[row]
+  }
+  return { different, weights: Float64Array.from(sums), ofRow, rows }
+}
+
+/** What is foretold of a probe story by story, each in its own house: with what the readings have taught of that house's values. */
+export interface ForetoldByStory {
+  readonly different: readonly Prediction[]
+  /** The place of each story's prediction among the different ones. */
+  readonly of: Int32Array
+}
+
+export function inTheirHouses(stories: readonly Story[], { different, ofRow, rows }: Foretold): ForetoldByStory {
+  const told: Prediction[] = []
+  const of = new Int32Array(stories.length)
+  const known: Map<Link, number>[] = different.map(() => new Map())
+  for (let story = 0; story < stories.length; story++) {
+    const place = ofRow[rows.of[story]]
+    const { chain } = stories[story]
+    let found = known[place].get(chain)
+    if (found === undefined) {
+      const prediction = predictionIn(chain, different[place])
+      // Where nothing was learnt that this reading leans on, the houses read alike.
+      const same = told.findIndex((other) => other === prediction || isAlike(other, prediction))
+      found = same < 0 ? told.push(prediction) - 1 : same
+      known[place].set(chain, found)
+    }
+    of[story] = found
+  }
+  return { different: told, of }
+}

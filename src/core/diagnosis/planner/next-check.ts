@@ -1,0 +1,197 @@
+import type { Bench, BenchChange } from '@/src/core/bench/bench'
+import type { Engine } from '@/src/core/diagnosis/engine'
+import { sayCheck, sayMeaning } from '@/src/core/diagnosis/explanation/say-check'
+import type { Posterior } from '@/src/core/diagnosis/inference/posterior'
+import type { Observation } from '@/src/core/diagnosis/likelihood/observations'
+import { cooksOn } from '@/src/core/diagnosis/planner/heat'
+import { openQuestions, type Question } from '@/src/core/diagnosis/planner/question'
+import type { Route } from '@/src/core/diagnosis/planner/route'
+import { sayingAgain } from '@/src/core/diagnosis/planner/says-again'
+import { type Pricing, type Scored, scoreAll } from '@/src/core/diagnosis/planner/score'
+import { Shortlist } from '@/src/core/diagnosis/planner/shortlist'
+import { ALMOST_SURE, liveStories, type Story, thinOut } from '@/src/core/diagnosis/planner/stories'
+import { lookAhead } from '@/src/core/diagnosis/planner/two-deep'
+import { stagesOf, type WayOfWorking } from '@/src/core/diagnosis/planner/ways'
+import type { Answer, Probe } from '@/src/core/readings/check'
+import { sayMinutes } from '@/src/core/units/quantity'
+
+export interface CheckOutcome {
+  readonly answer: Answer
+  readonly probability: number
+  readonly meaning: string
+}
+
+/** One question worth asking, how to get there, and what each answer would mean. */
+export interface Check {
+  readonly probe: Probe
+  readonly setup: readonly BenchChange[]
+  readonly bench: Bench
+  readonly place: string
+  readonly minutes: number
+  readonly say: string
+  readonly why: string
+  readonly caution: string | null
+  /** Expected fall in entropy of what would be repaired, bits. */
+  readonly gainBits: number
+  readonly outcomes: readonly CheckOutcome[]
+}
+
+/** Gains below this do not count (engine.md section 9). */
+const WORTH_BITS = 0.03
+/** The same within a stage of a way of working: assumption. */
+const WORTH_BITS_IN_STAGE = 0.12
+/** The same for faults that come and go: a reading may miss them, so that less is not worth a walk. Assumption. */
+const WORTH_BITS_UNSTEADY = 0.06
+/** The same when a sound house is almost sure and many small doubts are left. */
+const WORTH_BITS_ALMOST_SOUND = 0.004
+const SHORTLISTED = 16
+/** Below this no single check splits what is left, and pairs of checks are weighed: assumption, tried on simulated houses. */
+const SPLITS_BITS = 0.3
+
+/** How the next check is chosen. */
+export interface Choice extends Pricing {
+  /** Checks that cannot be done here. */
+  readonly skipped?: readonly Probe[]
+  readonly way?: WayOfWorking
+  /** Where no check splits what is left, weigh what the best one after it would tell, too; left out, yes. */
+  readonly deep?: boolean
+}
+
+/**
+ * The check with the largest expected information about the repair per minute, or null when none is worth taking.
+ * Walking, bench changes and spent fuses are in the minutes. Ohms are only ever asked with the power off,
+ * and nothing that was asked on the same bench is asked again. A way of working is gone through stage by stage.
+ */
+export const findNextCheck = (
+  engine: Engine,
+  posterior: Posterior,
+  bench: Bench,
+  asked: readonly Observation[],
+  choice: Choice = {},
+): Check | null => rankChecks(engine, posterior, bench, asked, choice, 1)[0] ?? null
+
+/** The checks worth most, best first, no more than `most`: what the best one was weighed against. */
+export function rankChecks(
+  engine: Engine,
+  posterior: Posterior,
+  bench: Bench,
+  asked: readonly Observation[],
+  choice: Choice,
+  most: number,
+): Check[] {
+  const { skipped = [], way = 'free' } = choice
+  const cooks = cooksOn(engine, posterior)
+  const stages = stagesOf(engine.system, bench, way).map((candidates) =>
+    openQuestions(candidates, asked, skipped).filter(({ candidate }) => !cooks(candidate.bench)),
+  )
+  // What comes and goes gives a little information to every question, asked ever again: it is only looked for once the
+  // faults that stand still are told apart.
+  const isAlmostSound = posterior.hypotheses[0] > ALMOST_SURE
+  for (const steadyOnly of [true, false]) {
+    const stories = liveStories(engine, posterior, steadyOnly, choice.stakes !== undefined)
+    const worthBits =
+      choice.stakes !== undefined ? 0 : !steadyOnly ? WORTH_BITS_UNSTEADY : isAlmostSound ? WORTH_BITS_ALMOST_SOUND : WORTH_BITS
+    // Bits about what stands still count for no more than that holds: told apart to the last, it would be asked on and on while
+    // all speaks for what comes and goes.
+    const held = steadyOnly ? steadyMass(engine, posterior) : 1
+    for (const [stage, questions] of stages.entries()) {
+      // A way of working is left for what tells more, sooner than for what tells nothing.
+      const least = (stage < stages.length - 1 ? Math.max(worthBits, WORTH_BITS_IN_STAGE) : worthBits) / held
+      const best = bestOf(engine, stories, bench, questions, least, choice, most, asked)
+      if (best.length > 0) return best.map((scored) => writeOut(engine, stories, scored))
+    }
+  }
+  return []
+}
+
+/** Share of the stories' probability on those that stand still. */
+function steadyMass({ hypotheses }: Engine, posterior: Posterior): number {
+  let steady = 0
+  let all = 0
+  for (const [index, probability] of posterior.hypotheses.entries()) {
+    all += probability
+    if (!hypotheses[index].intermittent) steady += probability
+  }
+  return Math.max(1e-9, steady / all)
+}
+
+/** One question written out as a check, whatever it tells; null when every story left standing answers it alike, and where it would cook. */
+export function weighQuestion(engine: Engine, posterior: Posterior, from: Bench, bench: Bench, probe: Probe, place: string): Check | null {
+  if (cooksOn(engine, posterior)(bench)) return null
+  const stories = liveStories(engine, posterior, false, true)
+  const only = new Shortlist(1, () => false)
+  scoreAll(engine, stories, from, [{ candidate: { bench, probes: [{ probe, place }] }, wanted: [0] }], Number.NEGATIVE_INFINITY, {}, only)
+  const [scored] = only.list
+  return scored ? writeOut(engine, stories, scored) : null
+}
+
+function bestOf(
+  engine: Engine,
+  stories: readonly Story[],
+  bench: Bench,
+  questions: readonly Question[],
+  worthBits: number,
+  choice: Choice,
+  most: number,
+  asked: readonly Observation[],
+): Scored[] {
+  if (stories.length < 2) return []
+  const { equalCost = false, deep = true } = choice
+  const coarse = thinOut(stories)
+  const shortlist = (weighed: readonly Story[], among: readonly Question[]): Scored[] => {
+    const best = new Shortlist(SHORTLISTED, sayingAgain(engine, weighed, asked))
+    scoreAll(engine, weighed, bench, among, worthBits, choice, best)
+    return best.list
+  }
+  const few =
+    coarse.length < stories.length
+      ? shortlist(coarse, questions).map(({ question, wanted }) => ({ ...question, wanted: [wanted] }))
+      : questions
+  const scored = shortlist(stories, few)
+  const cannotSplit = scored.length > 1 && scored[0].gainBits < SPLITS_BITS
+  return (deep && cannotSplit && !equalCost && choice.stakes === undefined ? lookAhead(stories, scored, engine.cost) : scored).slice(
+    0,
+    most,
+  )
+}
+
+/** Why a check begins with a wait, which is in its minutes. */
+const whyWait = ({ bench, changes }: Route): string =>
+  changes.some((change) => change.do === 'power' && change.on)
+    ? 'The power-off has started the delay of the board anew: what is read inside it is no fault.'
+    : `Leave ${bench.call === 'off' ? 'it' : 'the call'} on: a joint or a winding that opens with the heat shows only then.`
+
+function writeOut(engine: Engine, stories: readonly Story[], scored: Scored): Check {
+  const { outcomes, probe, route } = scored
+  const { count } = outcomes
+  const described = outcomes.answers().map((answer, column): CheckOutcome => {
+    const weights = stories.map((story, row) => story.weight * outcomes.probabilities[outcomes.of[row] * count + column])
+    const probability = weights.reduce((sum, weight) => sum + weight, 0)
+    const shares = weights.map((weight) => weight / probability)
+    return {
+      answer,
+      probability,
+      meaning: sayMeaning(
+        engine,
+        stories.map((story) => engine.hypotheses[story.index]),
+        shares,
+      ),
+    }
+  })
+  const words = sayCheck(engine.system, probe, route.bench)
+  return {
+    probe,
+    setup: route.changes,
+    bench: route.bench,
+    place: scored.place,
+    minutes: scored.minutes,
+    say:
+      route.waits === 0
+        ? words.say
+        : `Wait ${sayMinutes(route.waits)} on that, then: ${words.say.charAt(0).toLowerCase()}${words.say.slice(1)}`,
+    why: route.waits === 0 ? words.why : `${words.why} ${whyWait(route)}`,
+    caution: words.caution,
+    gainBits: scored.gainBits,
+    outcomes: described.sort((a, b) => b.probability - a.probability),
+  }
+}

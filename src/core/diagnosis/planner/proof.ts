@@ -1,0 +1,124 @@
+import { type Bench, createBench } from '@/src/core/bench/bench'
+import type { Engine } from '@/src/core/diagnosis/engine'
+import type { Symptom } from '@/src/core/diagnosis/hypotheses/complaint'
+import type { Evidence, Posterior } from '@/src/core/diagnosis/inference/posterior'
+import type { Observation } from '@/src/core/diagnosis/likelihood/observations'
+import { readySlot } from '@/src/core/diagnosis/planner/candidates'
+import { type Check, type Choice, weighQuestion } from '@/src/core/diagnosis/planner/next-check'
+import { type Probe, probeKey } from '@/src/core/readings/check'
+import { healthy } from '@/src/core/readings/hypothesis'
+import type { Laboratory } from '@/src/core/readings/laboratory'
+import { RUNS, workingAt } from '@/src/core/readings/looks'
+import { predictAll } from '@/src/core/readings/predict'
+import { KeptPer } from '@/src/core/units/kept'
+import type { CallName } from '@/src/core/wiring/call'
+import { callsOf } from '@/src/core/wiring/system'
+
+/** What a call must bring on at a place in a sound house, or let rest: seen at one look, or part by part. */
+interface Proof {
+  readonly call: 'off' | CallName
+  readonly place: string
+  readonly whole: Probe
+  readonly parts: readonly Probe[]
+}
+
+/** At each place where a call brings something on: what it brings on; and at each place, that all rests when nothing is called. */
+const proofsOf = new KeptPer((laboratory: Laboratory): Proof[] => {
+  const { system } = laboratory
+  const look = (at: string): Probe => ({ meter: 'look', at })
+  return system.places.flatMap(({ id: place }): Proof[] => {
+    const parts = workingAt(system, place)
+    if (parts.length === 0) return []
+    const probes = parts.map(({ id }) => look(id))
+    const workOn = (set: Bench['call']) =>
+      predictAll(laboratory, asSet(createBench(system), set), healthy, probes).map((prediction) => JSON.stringify(prediction))
+    const idle = workOn('off')
+    const whole = parts.length > 1 ? look(`${RUNS}${place}`) : probes[0]
+    const still: Proof = { call: 'off', place, whole, parts: probes.filter((_, index) => parts[index].kind === 'load') }
+    const called = callsOf(system).flatMap((call): Proof[] => {
+      const work = workOn(call)
+      // A contactor that its load shows is no look of its own.
+      const moved = probes.filter((_, index) => work[index] !== idle[index] && !('contact' in parts[index]))
+      return moved.length === 0 ? [] : [{ call, place, whole, parts: moved }]
+    })
+    return [...called, still]
+  })
+})
+
+/** Everything put back, power on, one call made at its thermostat. */
+const asSet = (from: Bench, call: Bench['call']): Bench => ({
+  ...from,
+  lifted: [],
+  jumpers: [],
+  unplugged: [],
+  power: true,
+  call,
+  // What holds is left where it is: nobody takes a good fuse out to see whether a motor runs.
+  slot: from.slot.open ? readySlot(from) : from.slot,
+})
+
+/**
+ * Nobody calls a house sound before every call has been made and what it brings on has been seen: the next of those, or null
+ * when all were seen. What no story left standing could change is not asked for.
+ */
+export function nextProof(
+  engine: Engine,
+  posterior: Posterior,
+  { observations }: Evidence,
+  bench: Bench,
+  { skipped = [] }: Choice,
+): Check | null {
+  const refused = new Set(skipped.map(probeKey))
+  const wasSeen = (call: Proof['call'], probe: Probe) =>
+    observations.some(
+      (observation) => isClean(observation) && observation.bench.call === call && probeKey(observation.probe) === probeKey(probe),
+    )
+  const open = proofsOf.of(engine.laboratory).flatMap(({ call, place, whole, parts }) => {
+    if (wasSeen(call, whole)) return []
+    const unseen = parts.filter((probe) => !refused.has(probeKey(probe)) && !wasSeen(call, probe))
+    if (unseen.length === 0) return []
+    return (refused.has(probeKey(whole)) ? unseen : [whole]).map((probe) => ({ call, place, probe }))
+  })
+  // What the call that is set now brings on comes first: nobody walks to the thermostat twice for one call.
+  open.sort((a, b) => Number(b.call === bench.call) - Number(a.call === bench.call))
+  for (const { call, probe, place } of open) {
+    const check = weighQuestion(engine, posterior, bench, asSet(bench, call), probe, place)
+    if (check) return check
+  }
+  return null
+}
+
+/** Complaints of something that can be watched without spending a fuse. */
+const WATCHED: readonly Symptom[] = ['mode-dead', 'nothing-runs', 'half-works', 'never-stops', 'chatters']
+
+/**
+ * Nothing is condemned before what the customer tells was seen: the call that the complaint speaks of, made at its thermostat on a whole
+ * bench, and what it does. A trip is not asked for again: that is the protection's.
+ */
+export function nextReproduction(
+  engine: Engine,
+  posterior: Posterior,
+  { complaint, observations }: Evidence,
+  bench: Bench,
+  { skipped = [] }: Choice,
+): Check | null {
+  if (!complaint.symptoms.some((symptom) => WATCHED.includes(symptom))) return null
+  const isTold = (call: Proof['call']) => (complaint.call === null ? call !== 'off' : call === complaint.call)
+  const wasMade = observations.some(
+    (observation) => isClean(observation) && isTold(observation.bench.call) && observation.probe.meter !== 'trip',
+  )
+  if (wasMade) return null
+  const refused = new Set(skipped.map(probeKey))
+  for (const { call, place, whole, parts } of proofsOf.of(engine.laboratory)) {
+    if (!isTold(call)) continue
+    const probes = refused.has(probeKey(whole)) ? parts.filter((probe) => !refused.has(probeKey(probe))) : [whole]
+    for (const probe of probes) {
+      const check = weighQuestion(engine, posterior, bench, asSet(bench, call), probe, place)
+      if (check) return check
+    }
+  }
+  return null
+}
+
+const isClean = ({ bench }: Observation): boolean =>
+  bench.power && bench.lifted.length + bench.jumpers.length + bench.unplugged.length === 0

@@ -1,0 +1,256 @@
+import type { Bench } from '@/src/core/bench/bench'
+import { anyTime } from '@/src/core/bench/since'
+import type { Engine } from '@/src/core/diagnosis/engine'
+import { countingAsSound, endSearch, MOST_CHECKS, soundOnceAllRan, soundShare } from '@/src/core/diagnosis/inference/ending'
+import { weigh } from '@/src/core/diagnosis/inference/pairs'
+import { type Evidence, entropyOfRepair, type Posterior } from '@/src/core/diagnosis/inference/posterior'
+import { standingOf } from '@/src/core/diagnosis/inference/standing'
+import { NOTHING_WRONG, type Suspect } from '@/src/core/diagnosis/inference/suspects'
+import { judgeGroup, leadingGroup, namesRepair, type RepairVerdict, type Verdict } from '@/src/core/diagnosis/inference/verdict'
+import { latestAnswers, type Observation, questionKey } from '@/src/core/diagnosis/likelihood/observations'
+import { type Check, type Choice, findNextCheck, rankChecks, weighQuestion } from '@/src/core/diagnosis/planner/next-check'
+import { nextProof, nextReproduction } from '@/src/core/diagnosis/planner/proof'
+import { type WayOfWorking, waysOfWorking } from '@/src/core/diagnosis/planner/ways'
+import type { Fault } from '@/src/core/faults/fault'
+import { type Probe, probeKey } from '@/src/core/readings/check'
+import { LANDINGS } from '@/src/core/readings/looks'
+import { pinPoint, terminalPoint } from '@/src/core/wiring/point'
+import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
+
+/** The check worth most, and the verdict once nothing is left to ask. */
+export interface Proposal {
+  readonly next: Check | null
+  readonly verdict: Verdict | null
+  /** A repair stands out already, but hangs on one reading: the next check is there to confirm it. */
+  readonly confirms: boolean
+}
+
+/** A sound house is likelier than not: assumption. */
+const LOOKS_SOUND = 0.5
+
+/** One step of the search: a verdict that stands, or the check to take next from a bench. */
+export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: Choice = {}): Proposal {
+  const weighed = weigh(base, evidence)
+  const { engine, posterior } = weighed
+  const { suspects, verdict, inDoubt, planned } = standingOf(weighed)
+  const ask = (next: Check, confirms: boolean): Proposal => ({ next, verdict: null, confirms })
+  const end = (said: Verdict): Proposal => ({ next: null, verdict: said, confirms: false })
+  const nextCall = () => nextProof(engine, posterior, evidence, bench, choice)
+  if (evidence.observations.length >= MOST_CHECKS) return end(verdict ?? endSearch(engine, posterior, suspects))
+  if (verdict && verdict.found !== 'nothing-wrong') {
+    const confirming =
+      askAgain(engine, evidence, posterior, bench, suspects[0], choice) ?? confirm(engine, evidence, posterior, bench, verdict, choice)
+    return confirming ? ask(confirming, true) : end(verdict)
+  }
+  // With nothing told and nothing seen, or where all looks sound, the house is run through its calls: that has to be seen in any case.
+  const looksSound = soundShare(suspects) > LOOKS_SOUND
+  const isOwnWay = choice.way !== undefined && choice.way !== 'free'
+  const second = lookAgain(engine, evidence, posterior, bench, choice)
+  if (second) return ask(second, false)
+  // Where nothing would open on a short, no call is made before its ohms are known.
+  const mayCall = !isOwnWay && isProtected(engine.system) && showsNothing(engine, evidence)
+  if (verdict || looksSound || mayCall) {
+    const call = nextCall()
+    if (call) return ask(call, looksSound)
+    const sound = verdict ?? soundOnceAllRan(suspects)
+    if (sound) {
+      // What a call-back costs is worth a few cheap checks more.
+      const doubts = countingAsSound(engine, posterior)
+      const [doubt] = rankChecks(engine, doubts, bench, evidence.observations, { ...choice, way: 'free', stakes: CALL_BACK_MINUTES }, 1)
+      return doubt ? ask(doubt, true) : end(sound)
+    }
+  }
+  const unsplit = inDoubt ? null : nothingSplits(engine, posterior, suspects, bench, evidence, choice)
+  if (unsplit) {
+    // Where one of them is a sound house, its calls have to be seen first.
+    const hasSound = unsplit.some(({ id }) => id === NOTHING_WRONG)
+    const call = hasSound ? nextCall() : null
+    if (call) return ask(call, true)
+    const said = (hasSound ? soundOnceAllRan(suspects) : null) ?? judgeGroup(unsplit)
+    if (said) {
+      const look = namesRepair(said) ? lookAtEnds(engine, evidence, posterior, bench, endsIn(engine, said), choice) : null
+      return look ? ask(look, true) : end(said)
+    }
+  }
+  const next = findNextCheck(engine, planned, bench, evidence.observations, choice)
+  if (next) return ask(next, inDoubt !== null)
+  const last = endSearch(engine, posterior, suspects)
+  const proof = last.found === 'nothing-wrong' ? nextCall() : null
+  return proof ? ask(proof, true) : end(last)
+}
+
+/** Nothing that was told or read speaks of trouble: a sound house explains each reading better than chance. */
+const showsNothing = (engine: Engine, { complaint, observations }: Evidence): boolean =>
+  complaint.symptoms.length + complaint.codes.length === 0 &&
+  latestAnswers(observations).every((observation) => {
+    const marginal = engine.alone(observation)
+    return marginal[0] > marginal[marginal.length - 1]
+  })
+
+/** The suspects that hold 95 % between them, when no check worth its minutes tells one of them from another. */
+function nothingSplits(
+  engine: Engine,
+  posterior: Posterior,
+  suspects: readonly Suspect[],
+  bench: Bench,
+  { observations }: Evidence,
+  choice: Choice,
+): Suspect[] | null {
+  const group = leadingGroup(suspects)
+  if (!group) return null
+  const ids = new Set(group.map(({ id }) => id))
+  const total = group.reduce((sum, { probability }) => sum + probability, 0)
+  const among = posterior.hypotheses.map((probability, index) =>
+    ids.has(engine.hypotheses[index].fault?.id ?? NOTHING_WRONG) ? probability / total : 0,
+  )
+  const only = { ...posterior, hypotheses: among, noneOfThese: 0 }
+  return findNextCheck(engine, only, bench, observations, { ...choice, way: 'free' }) ? null : group
+}
+
+/** A verdict that one reading stands against waits until that reading has been taken again. */
+function askAgain(engine: Engine, evidence: Evidence, posterior: Posterior, bench: Bench, lead: Suspect, choice: Choice): Check | null {
+  const against = latestAnswers(evidence.observations).find(
+    ({ id, repeats }) => !repeats && lead.evidence.some((row) => row.observation === id && !row.fits),
+  )
+  if (!against || choice.skipped?.some((probe) => probeKey(probe) === probeKey(against.probe))) return null
+  const again = weighQuestion(engine, posterior, bench, against.bench, against.probe, against.bench.place)
+  if (!again) return null
+  // A fuse that was taken out does not come back: with the breaker in its place the question is another one, asked once.
+  const key = questionKey(anyTime(again.bench), again.probe)
+  const wasAsked = evidence.observations.some((other) => other.id !== against.id && questionKey(anyTime(other.bench), other.probe) === key)
+  return wasAsked ? null : { ...again, say: `Once more: ${again.say.charAt(0).toLowerCase()}${again.say.slice(1)}` }
+}
+
+/** What a house called sound costs that is not, in minutes, when it showed on no call: assumption. */
+const CALL_BACK_MINUTES = 30
+
+/**
+ * The first look that speaks of trouble where nobody told of any is taken a second time, at once: one in fifty is plain wrong, and a
+ * search that follows it is long.
+ */
+function lookAgain(
+  engine: Engine,
+  { complaint, observations }: Evidence,
+  posterior: Posterior,
+  bench: Bench,
+  choice: Choice,
+): Check | null {
+  const last = observations.at(-1)
+  if (last?.probe.meter !== 'look' || !last.bench.power || complaint.symptoms.length > 0) return null
+  const speaksOfTrouble = (observation: Observation) => {
+    const logs = engine.alone(observation)
+    return logs[0] < logs[logs.length - 1]
+  }
+  const isFirst = speaksOfTrouble(last) && observations.filter(speaksOfTrouble).length === 1
+  if (!isFirst || choice.skipped?.some((probe) => probeKey(probe) === probeKey(last.probe))) return null
+  const again = weighQuestion(engine, posterior, bench, anyTime(last.bench), last.probe, last.bench.place)
+  return again && { ...again, say: `Once more: ${again.say.charAt(0).toLowerCase()}${again.say.slice(1)}` }
+}
+
+/** Every 24 V circuit has its fuse or breaker: with two transformers one of them has none, and some houses have none at all. */
+const isProtected = (system: System): boolean => firstPart(system, 'fuse').holds !== 'none' && partsOf(system, 'transformer').length === 1
+
+/** Families that condemn a coil by what it reads. */
+const readAcross: readonly Fault['family'][] = ['coil-shorted', 'coil-open', 'coil-to-ground']
+
+/** A part is read across itself, its leads off, before it is condemned: what hangs beside it reads like it from anywhere else. */
+function readByItself(
+  engine: Engine,
+  { observations }: Evidence,
+  posterior: Posterior,
+  bench: Bench,
+  verdict: RepairVerdict,
+  choice: Choice,
+): Check | null {
+  const coil = partsOf(engine.system, 'coil').find(({ id }) => verdict.repair.id === `replace:${id}`)
+  const isByOhms = engine.faults.some(({ id, family }) => verdict.suspects.includes(id) && readAcross.includes(family))
+  if (!coil || !isByOhms) return null
+  const probe: Probe = { meter: 'ohms', a: pinPoint(coil, 0), b: pinPoint(coil, 1) }
+  const isKnown = observations.some((known) => known.bench.unplugged.includes(coil.id) && probeKey(known.probe) === probeKey(probe))
+  if (isKnown || choice.skipped?.some((skipped) => probeKey(skipped) === probeKey(probe))) return null
+  const alone: Bench = { ...bench, power: false, call: 'off', jumpers: [], unplugged: [...new Set([...bench.unplugged, coil.id])] }
+  return weighQuestion(engine, posterior, bench, alone, probe, coil.place)
+}
+
+/** A wrong part fitted, and the way back to the house: minutes, assumption. */
+const WRONG_REPAIR_MINUTES = 120
+
+/** Before a part is condemned: what is still worth its minutes, the call that the complaint speaks of, the ends of its wires. */
+function confirm(
+  engine: Engine,
+  evidence: Evidence,
+  posterior: Posterior,
+  bench: Bench,
+  verdict: Exclude<Verdict, { found: 'nothing-wrong' }>,
+  choice: Choice,
+): Check | null {
+  const [check] = rankChecks(engine, posterior, bench, evidence.observations, { ...choice, way: 'free', stakes: WRONG_REPAIR_MINUTES }, 1)
+  return (
+    check ??
+    (namesRepair(verdict) ? readByItself(engine, evidence, posterior, bench, verdict, choice) : null) ??
+    nextReproduction(engine, posterior, evidence, bench, choice) ??
+    (namesRepair(verdict) ? lookAtEnds(engine, evidence, posterior, bench, endsIn(engine, verdict), choice) : null)
+  )
+}
+
+/** Where the wires end that a verdict speaks of: those of a cable, or of a terminal whose lead is said to rub through. */
+function endsIn({ system, faults }: Engine, { zone, suspects }: RepairVerdict): readonly string[] {
+  const cable = system.cables.find(({ id }) => id === zone)
+  if (cable) return cable.between
+  const landed = new Set(
+    system.cables.flatMap(({ between, conductors }) =>
+      between.flatMap((place, side) =>
+        conductors.flatMap(({ lands }) => (lands[side] === null ? [] : [terminalPoint(lands[side], place)])),
+      ),
+    ),
+  )
+  const isLead = ({ id, family, touches }: Fault) =>
+    family === 'lead-to-chassis' && suspects.includes(id) && touches.some((point) => landed.has(point))
+  return faults.some(isLead) ? [zone] : []
+}
+
+/** Before a cable is opened, or a lead freed, its ends are looked at: a wire on the wrong screw reads like a broken or a shorted one. */
+function lookAtEnds(
+  engine: Engine,
+  { observations }: Evidence,
+  posterior: Posterior,
+  bench: Bench,
+  ends: readonly string[],
+  choice: Choice,
+): Check | null {
+  const isKnown = (probe: Probe) =>
+    [...observations.map((observation) => observation.probe), ...(choice.skipped ?? [])].some(
+      (known) => probeKey(known) === probeKey(probe),
+    )
+  for (const place of [...ends].sort((a, b) => Number(b === bench.place) - Number(a === bench.place))) {
+    const probe: Probe = { meter: 'look', at: `${LANDINGS}${place}` }
+    const check = isKnown(probe) ? null : weighQuestion(engine, posterior, bench, bench, probe, place)
+    if (check) return check
+  }
+  return null
+}
+
+/** The checks that come closest to the proposed one, best first: what it was weighed against. */
+export function runnersUp(base: Engine, evidence: Evidence, bench: Bench, choice: Choice): Check[] {
+  const { engine, posterior } = weigh(base, evidence)
+  return rankChecks(engine, posterior, bench, evidence.observations, choice, RUNNERS_UP)
+}
+const RUNNERS_UP = 5
+
+/** What a way of working would ask now, and what the search would take at that pace. */
+export interface WayPrice {
+  readonly way: WayOfWorking
+  readonly next: Check | null
+  /** Minutes to the repair if every further check told as much per minute as this one; null when it has nothing to ask. */
+  readonly minutesLeft: number | null
+}
+
+/** The ways of working side by side, each with its own next check on the same state. */
+export function priceWays(base: Engine, evidence: Evidence, bench: Bench, skipped: readonly Probe[]): WayPrice[] {
+  const { engine, posterior } = weigh(base, evidence)
+  const bits = entropyOfRepair(engine, posterior)
+  return waysOfWorking.map((way) => {
+    const next = findNextCheck(engine, posterior, bench, evidence.observations, { skipped, way })
+    return { way, next, minutesLeft: next ? ((next.minutes + engine.cost.attention) * bits) / next.gainBits : null }
+  })
+}

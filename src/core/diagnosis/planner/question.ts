@@ -1,0 +1,50 @@
+import { type Bench, benchKey } from '@/src/core/bench/bench'
+import { anyTime } from '@/src/core/bench/since'
+import { type Observation, questionKey } from '@/src/core/diagnosis/likelihood/observations'
+import type { Candidate } from '@/src/core/diagnosis/planner/candidates'
+import { type Answer, type Probe, probeKey } from '@/src/core/readings/check'
+import { KeptPer } from '@/src/core/units/kept'
+
+/** A bench with everything that could be asked on it; `wanted` are the places in the list of what has not been asked yet. */
+export interface Question {
+  readonly candidate: Candidate
+  readonly wanted: readonly number[]
+}
+
+/** What is left to ask of some candidates. */
+export function openQuestions(candidates: readonly Candidate[], asked: readonly Observation[], skipped: readonly Probe[]): Question[] {
+  const known = askedKeys(asked)
+  const refused = new Set(skipped.map(probeKey))
+  return candidates.flatMap((candidate): Question[] => {
+    const keys = keysOf.of(candidate)
+    const wanted = candidate.probes.flatMap(({ probe }, index) => (known.has(keys[index]) || refused.has(probeKey(probe)) ? [] : [index]))
+    return wanted.length === 0 ? [] : [{ candidate, wanted }]
+  })
+}
+
+/**
+ * The questions that have been put. What opened the protection while it was put was read on a dead circuit, but it was put to
+ * a live one: asked there again, it would trip again and read the same.
+ */
+function askedKeys(asked: readonly Observation[]): Set<string> {
+  const tripping = new Set(asked.flatMap(({ bench, answer }) => (saysTrips(answer) ? [benchKey(bench)] : [])))
+  return new Set(
+    asked.flatMap(({ bench, probe }) => {
+      const before = { ...bench, slot: { ...bench.slot, open: false } }
+      const opened = bench.slot.open && tripping.has(benchKey(before))
+      // A question is not put again because its minutes were others; whoever waits on purpose asks another one.
+      const keys = [bench, anyTime(bench), ...(opened ? [before, anyTime(before)] : [])].map((one) => questionKey(one, probe))
+      return [...new Set(keys)]
+    }),
+  )
+}
+const saysTrips = (answer: Answer): boolean => typeof answer === 'object' && 'word' in answer && answer.word === 'trips'
+
+const keysOf = new KeptPer(({ bench, probes }: Candidate) => probes.map(({ probe }) => questionKey(bench, probe)))
+
+/** What is asked of a candidate's bench. The trip stands last: what the bench itself costs in trips is priced into every check on it. */
+export const probesAsked = (candidate: Candidate): readonly Probe[] => askedOf.of(candidate)
+const askedOf = new KeptPer(({ bench, probes }: Candidate): Probe[] => [...probes.map(({ probe }) => probe), ...tripOf(bench)])
+
+const TRIP: Probe = { meter: 'trip' }
+const tripOf = ({ power }: Bench): Probe[] => (power ? [TRIP] : [])

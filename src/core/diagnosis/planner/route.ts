@@ -1,0 +1,143 @@
+import { applyChange } from '@/src/core/bench/apply'
+import { type Bench, type BenchChange, isSameJumper, standingKey } from '@/src/core/bench/bench'
+import { type CostModel, defaultCost, walkMinutes } from '@/src/core/diagnosis/planner/cost'
+import { Kept, KeptPer } from '@/src/core/units/kept'
+import { inputsOf } from '@/src/core/wiring/part'
+import { parsePoint } from '@/src/core/wiring/point'
+import { callerOf, firstPart, partById, partsOf, type System } from '@/src/core/wiring/system'
+
+/** The way from one bench to another: changes in an order that keeps hands off live metal, walks included. */
+export interface Route {
+  readonly changes: readonly BenchChange[]
+  readonly minutes: number
+  readonly bench: Bench
+  /** Minutes of waiting among them: for a delay that the power-off has started, or for what shows when it is warm. */
+  readonly waits: number
+}
+
+/**
+ * Plans the way. Wires are moved with the power off; it comes back, when it is wanted, after the last of them; then
+ * the thermostat is set; then the technician goes where the reading is taken.
+ */
+export function planRoute(system: System, from: Bench, to: Bench, place: string, cost: CostModel = defaultCost): Route {
+  const supplyPlace = firstPart(system, 'fuse').place
+  const wires = wireChanges(system, from, to)
+  const changes: BenchChange[] = []
+  let here = from.place
+  let minutes = 0
+  let bench = from
+  const make = (change: BenchChange) => {
+    const applied = applyChange(system, bench, change)
+    if (!applied.ok) throw new Error(`planned an impossible change: ${applied.problem}`)
+    bench = applied.bench
+    changes.push(change)
+  }
+  const go = (there: string) => {
+    if (there === here) return
+    minutes += walkMinutes(system, here, there, cost)
+    make({ do: 'walk', place: there })
+    here = there
+  }
+  const act = (change: BenchChange, at: string) => {
+    go(at)
+    minutes += cost.handling[change.do]
+    make(change)
+  }
+  const needsHands = wires.length > 0
+  if (from.power && (!to.power || needsHands)) act({ do: 'power', on: false }, supplyPlace)
+  const left = [...wires]
+  while (left.length > 0) {
+    left.sort(
+      (a, b) =>
+        walkMinutes(system, here, placeOf(system, a, supplyPlace), cost) - walkMinutes(system, here, placeOf(system, b, supplyPlace), cost),
+    )
+    // The nearest that can be done now: a jumper may have to wait until another is out or a wire is lifted.
+    const next = left.find((change) => applyChange(system, bench, change).ok)
+    if (!next) throw new Error(`no order of these can be done: ${JSON.stringify(left)}`)
+    left.splice(left.indexOf(next), 1)
+    act(next, placeOf(system, next, supplyPlace))
+  }
+  if (to.power && (!from.power || needsHands)) act({ do: 'power', on: true }, supplyPlace)
+  if (from.call !== to.call) {
+    const [last, next] = [from, to].map(({ call }) => callerOf(system, call).place)
+    // A call at another zone's thermostat: the first one is set back before the second is set.
+    if (from.call !== 'off' && to.call !== 'off' && last !== next) act({ do: 'call', call: 'off' }, last)
+    act({ do: 'call', call: to.call }, to.call === 'off' ? last : next)
+  }
+  go(place)
+  const isRestarted = to.power && changes.some((change) => change.do === 'power' && change.on)
+  const waits = Math.max(isRestarted ? delayMinutes(system, to) : 0, to.since?.call === 'minutes' ? WARMS_IN_MIN : 0)
+  return { changes, minutes: minutes + waits, bench, waits }
+}
+
+/** What opens with the heat of a call has mostly done so after this long: assumption. */
+const WARMS_IN_MIN = 4
+
+/** How long a board keeps an output that is called off after the power came back, minutes; 0 where nothing that is called hangs on one. */
+function delayMinutes(system: System, { call, jumpers }: Bench): number {
+  if (call === 'off' && jumpers.length === 0) return 0
+  const called = call === 'off' ? [] : (callerOf(system, call).calls[call] ?? [])
+  const isCalled = (terminal: string) =>
+    called.includes(terminal) || jumpers.some(({ a, b }) => [a, b].some((point) => parsePoint(point).name === terminal))
+  return partsOf(system, 'board').reduce(
+    (most, { outputs }) =>
+      outputs.reduce(
+        (longest, output) => (inputsOf(output).some(isCalled) ? Math.max(longest, (output.minimumOffS ?? 0) / 60) : longest),
+        most,
+      ),
+    0,
+  )
+}
+
+/** The ways from a bench, kept: one ranking asks for each several times, and the next one again. */
+export function routesFrom(system: System, from: Bench, cost: CostModel): (to: Bench, place: string) => Route {
+  const kept = routesOf
+    .of(system)
+    .of(cost)
+    .get(standingKey(from), () => new KeptPer(() => new Map()))
+  return (to, place) => {
+    const places = kept.of(to)
+    const route = places.get(place) ?? planRoute(system, from, to, place, cost)
+    places.set(place, route)
+    return route
+  }
+}
+
+/** Benches from which ways are kept: where a job stands, and where its likely answers would leave it. */
+const KEPT_BENCHES = 12
+const routesOf = new KeptPer(
+  (_: System) => new KeptPer((_: CostModel) => new Kept<string, KeptPer<Bench, Map<string, Route>>>(KEPT_BENCHES)),
+)
+
+/** Taking off first, then putting on: a bench never holds more than it needs. */
+function wireChanges(system: System, from: Bench, to: Bench): BenchChange[] {
+  const changes: BenchChange[] = []
+  for (const { a, b } of from.jumpers) if (!to.jumpers.some((jumper) => isSameJumper(jumper, a, b))) changes.push({ do: 'unjumper', a, b })
+  for (const part of from.unplugged) if (!to.unplugged.includes(part)) changes.push({ do: 'plug', part })
+  for (const end of from.lifted) if (!to.lifted.includes(end)) changes.push({ do: 'land', end })
+  for (const end of to.lifted) if (!from.lifted.includes(end)) changes.push({ do: 'lift', end })
+  for (const part of to.unplugged) if (!from.unplugged.includes(part)) changes.push({ do: 'unplug', part })
+  for (const { a, b } of to.jumpers) if (!from.jumpers.some((jumper) => isSameJumper(jumper, a, b))) changes.push({ do: 'jumper', a, b })
+  const isBuiltBreaker = firstPart(system, 'fuse').holds === 'breaker' && to.slot.holds === 'breaker'
+  if (isBuiltBreaker && from.slot.holds === 'as-found') changes.push({ do: 'reset' })
+  else if (to.slot.holds !== from.slot.holds && to.slot.holds !== 'as-found')
+    changes.push({ do: 'slot', holds: to.slot.holds, ratingA: to.slot.ratingA })
+  else if (to.slot.holds === 'breaker' && from.slot.open && !to.slot.open) changes.push({ do: 'reset' })
+  return changes
+}
+
+function placeOf(system: System, change: BenchChange, supplyPlace: string): string {
+  switch (change.do) {
+    case 'lift':
+    case 'land':
+      return parsePoint(change.end).place
+    case 'jumper':
+    case 'unjumper':
+      return parsePoint(change.a).place
+    case 'plug':
+    case 'unplug':
+      return partById(system, change.part)?.place ?? supplyPlace
+    default:
+      return supplyPlace
+  }
+}

@@ -1,0 +1,163 @@
+import { isResettable } from '@/src/core/bench/apply'
+import type { Bench } from '@/src/core/bench/bench'
+import type { Engine } from '@/src/core/diagnosis/engine'
+import { foretoldOf, gatherRows, inTheirHouses, type Rows } from '@/src/core/diagnosis/planner/foretold'
+import { clusterOutcomes, type Outcomes } from '@/src/core/diagnosis/planner/outcomes'
+import { probesAsked, type Question } from '@/src/core/diagnosis/planner/question'
+import { type Route, routesFrom } from '@/src/core/diagnosis/planner/route'
+import type { Shortlist } from '@/src/core/diagnosis/planner/shortlist'
+import { entropyAfter, entropyBefore, leastWrong, mostBits, type Story, wrongAfter } from '@/src/core/diagnosis/planner/stories'
+import type { Probe } from '@/src/core/readings/check'
+import { scaleOf } from '@/src/core/readings/predict'
+import type { Prediction } from '@/src/core/readings/prediction'
+
+/** One thing that could be asked now, with what it tells and costs. */
+export interface Scored {
+  readonly score: number
+  readonly gainBits: number
+  readonly minutes: number
+  readonly probe: Probe
+  readonly place: string
+  readonly route: Route
+  readonly outcomes: Outcomes
+  readonly question: Question
+  /** Which probe of its question this is. */
+  readonly wanted: number
+  /** The meter and its scale: only readings of the same can say the same. */
+  readonly meter: string
+  /** What each story weighed foretells of it. */
+  readonly foretold: (story: number) => Prediction
+}
+
+/** How what a check tells is set against what it costs. */
+export interface Pricing {
+  /** Every check costs the same: for comparing the number of checks with what information theory allows. */
+  readonly equalCost?: boolean
+  /**
+   * Minutes that a wrong repair would cost: a check is then worth what it takes off the risk of one, less its own minutes,
+   * and none is proposed that costs more than that.
+   */
+  readonly stakes?: number
+}
+
+/**
+ * Scores questions by what a set of stories foretells, and offers them to the best so far: nearest benches first, and what
+ * cannot come among the best is left as soon as that is sure.
+ */
+export function scoreAll(
+  engine: Engine,
+  stories: readonly Story[],
+  from: Bench,
+  questions: readonly Question[],
+  worthBits: number,
+  pricing: Pricing,
+  best: Shortlist,
+): void {
+  const { system, cost } = engine
+  const routeTo = routesFrom(system, from, cost)
+  const price = priceOf(engine, stories, worthBits, pricing)
+  const reached = questions
+    .map((question) => ({ question, minutes: leastMinutes(engine, question, routeTo) }))
+    // Equals stay in the order in which the wiring lists them.
+    .sort((a, b) => a.minutes - b.minutes)
+  for (const { question, minutes } of reached) {
+    if (!price.isWorth(price.scoreOf(price.before, price.risk, minutes), best)) continue
+    scoreQuestion(engine, stories, question, routeTo, price, best)
+  }
+}
+
+/** What the least of a question's checks costs, before any trip. */
+function leastMinutes({ cost }: Engine, { candidate, wanted }: Question, routeTo: (to: Bench, place: string) => Route): number {
+  let least = Number.POSITIVE_INFINITY
+  for (const index of wanted) {
+    const { probe, place } = candidate.probes[index]
+    least = Math.min(least, routeTo(candidate.bench, place).minutes + cost.reading[probe.meter])
+  }
+  return least
+}
+
+interface Price {
+  readonly groups: number
+  /** Bits about the repair, and the risk of a wrong one, before anything is asked. */
+  readonly before: number
+  readonly risk: number
+  /** Score of a check that tells so many bits, takes so much off the risk and costs so many minutes. */
+  readonly scoreOf: (bits: number, lessRisk: number, minutes: number) => number
+  /** Whether such a score could come among the best. */
+  readonly isWorth: (score: number, best: Shortlist) => boolean
+}
+
+function priceOf({ cost }: Engine, stories: readonly Story[], worthBits: number, { equalCost = false, stakes }: Pricing): Price {
+  const groups = Math.max(...stories.map((story) => story.group)) + 1
+  const before = entropyBefore(stories, groups)
+  if (stakes === undefined)
+    return {
+      groups,
+      before,
+      risk: 0,
+      scoreOf: (bits, _, minutes) => (bits < worthBits ? Number.NEGATIVE_INFINITY : bits / (equalCost ? 1 : minutes + cost.attention)),
+      isWorth: (score, { least }) => score > Number.NEGATIVE_INFINITY && score >= least,
+    }
+  return {
+    groups,
+    before,
+    risk: wrongAfter(stories, groups, null),
+    scoreOf: (bits, lessRisk, minutes) => (bits < worthBits ? Number.NEGATIVE_INFINITY : stakes * lessRisk - minutes),
+    isWorth: (score, { least }) => score > 0 && score >= least,
+  }
+}
+
+function scoreQuestion(
+  engine: Engine,
+  stories: readonly Story[],
+  question: Question,
+  routeTo: (to: Bench, place: string) => Route,
+  { groups, before, risk, scoreOf, isWorth }: Price,
+  best: Shortlist,
+): void {
+  const { bench, probes } = question.candidate
+  const predictionsOf = engine.predictions(bench, probesAsked(question.candidate))
+  const rows = gatherRows(stories, (place) => predictionsOf(stories[place].index, stories[place].kind))
+  const tripCost = bench.power
+    ? tripShare(rows, probes.length) * (isResettable(engine.system, bench) ? engine.cost.trip.breaker : engine.cost.trip.fuse)
+    : 0
+  for (const index of question.wanted) {
+    const { probe, place } = probes[index]
+    const foretold = foretoldOf(rows, index)
+    // Most readings say much the same whatever is wrong.
+    if (foretold.different.length < 2) continue
+    const bits = mostBits(foretold)
+    const route = routeTo(bench, place)
+    const minutes = route.minutes + engine.cost.reading[probe.meter] + tripCost
+    if (!isWorth(scoreOf(bits, risk, minutes), best)) continue
+    if (risk > 0 && !isWorth(scoreOf(bits, risk - leastWrong(stories, groups, foretold), minutes), best)) continue
+    const scale = scaleOf(engine.system, probe)
+    const told = inTheirHouses(stories, foretold)
+    const outcomes = clusterOutcomes(told, scale)
+    if (outcomes.count < 2) continue
+    const gainBits = before - entropyAfter(stories, outcomes, groups)
+    const score = scoreOf(gainBits, risk > 0 ? risk - wrongAfter(stories, groups, outcomes) : 0, minutes)
+    if (!isWorth(score, best)) continue
+    best.offer({
+      score,
+      gainBits,
+      minutes,
+      probe,
+      place,
+      route,
+      outcomes,
+      question,
+      wanted: index,
+      meter: `${probe.meter} ${scale}`,
+      foretold: (story) => told.different[told.of[story]],
+    })
+  }
+}
+
+/** How likely the bench itself trips, by the probe that asks for it. */
+function tripShare({ rows, weights }: Rows, probe: number): number {
+  let sum = 0
+  for (const [place, row] of rows.entries())
+    for (const { at, weight } of row[probe]) if (typeof at === 'object' && at.word === 'trips') sum += weights[place] * weight
+  return sum
+}

@@ -1,0 +1,166 @@
+import type { Engine } from '@/src/core/diagnosis/engine'
+import { massByRepair, type Posterior } from '@/src/core/diagnosis/inference/posterior'
+import type { Link } from '@/src/core/diagnosis/likelihood/chain'
+import type { Foretold } from '@/src/core/diagnosis/planner/foretold'
+import type { Outcomes } from '@/src/core/diagnosis/planner/outcomes'
+import { KeptPer } from '@/src/core/units/kept'
+
+/** A story that the planner weighs. */
+export interface Story {
+  readonly index: number
+  /** The wiring in which this story explains the readings so far. */
+  readonly kind: number
+  readonly weight: number
+  readonly group: number
+  /** What the readings have taught of its house. */
+  readonly chain: Link
+}
+
+/** Stories weighed by the planner: those that hold this much of the probability, and no more than so many. */
+const WEIGHED_MASS = 0.985
+const WEIGHED_STORIES = 240
+/** All checks are ranked on this many heavy stories and a share of the light ones. */
+const HEAVY = 14
+const STANDING_FOR = 7
+
+/** Probabilities are told apart in steps of this. */
+const STEPS = 1e9
+/** When a sound house, or one repair, is almost sure, what is left is made of many small doubts: each is worth a look. */
+export const ALMOST_SURE = 0.9
+/** Then this much of the doubt is weighed, however little it is. */
+const WEIGHED_DOUBT = 0.95
+
+/** Wiring that holds less than this is not weighed: assumption. */
+const KIND_HOLDS = 0.02
+
+/** The share of each kind of wiring, the most first. */
+export const sharesOfKinds = new KeptPer(({ hypotheses, kinds }: Posterior): { kind: number; share: number }[] => {
+  const shares: number[] = []
+  for (const [index, kind] of kinds.entries()) shares[kind] = (shares[kind] ?? 0) + hypotheses[index]
+  // Kinds in which no story stands are holes, which flatMap passes over.
+  return shares.flatMap((share, kind) => [{ kind, share }]).sort((a, b) => b.share - a.share)
+})
+
+/** The kind of wiring in which a story is weighed: its own, or where hardly any house would be wired so, the likeliest. */
+function kindOf(posterior: Posterior): (index: number) => number {
+  const [likeliest, ...others] = sharesOfKinds.of(posterior)
+  const held = [likeliest, ...others.filter(({ share }) => share >= KIND_HOLDS)].map(({ kind }) => kind)
+  return (index) => (held.includes(posterior.kinds[index]) ? posterior.kinds[index] : likeliest.kind)
+}
+
+/** The heavy stories, and every so many of the light ones standing for their neighbours: enough to rank checks by. */
+export function thinOut(stories: readonly Story[]): Story[] {
+  if (stories.length <= HEAVY + STANDING_FOR) return [...stories]
+  const light: Story[] = []
+  for (let start = HEAVY; start < stories.length; start += STANDING_FOR) {
+    const neighbours = stories.slice(start, start + STANDING_FOR)
+    light.push({ ...neighbours[Math.floor(neighbours.length / 2)], weight: neighbours.reduce((sum, { weight }) => sum + weight, 0) })
+  }
+  return [...stories.slice(0, HEAVY), ...light]
+}
+
+/** The stories that matter now, each with the repair it would lead to. */
+export function liveStories(engine: Engine, posterior: Posterior, steadyOnly: boolean, thorough = false): Story[] {
+  const isWanted = (index: number) => !steadyOnly || !engine.hypotheses[index].intermittent
+  const whole = Array.from(posterior.hypotheses.keys()).filter(isWanted)
+  const total = whole.reduce((sum, index) => sum + posterior.hypotheses[index], 0)
+  const settled = thorough ? Math.max(...massByRepair(engine, posterior).values()) : posterior.hypotheses[0]
+  const sure = settled > ALMOST_SURE ? settled : 0
+  // In steps, so that the last digit of a logarithm, which differs between JavaScript engines, does not change the order.
+  const step = (index: number) => Math.round(posterior.hypotheses[index] * STEPS)
+  const order = whole.sort((a, b) => step(b) - step(a) || a - b)
+  const kindIn = kindOf(posterior)
+  const groups = new Map<string, number>()
+  const stories: Story[] = []
+  let mass = 0
+  for (const index of order) {
+    const doubt = (mass - sure) / Math.max(1e-12, total - sure)
+    if ((mass >= WEIGHED_MASS * total && doubt >= WEIGHED_DOUBT) || stories.length >= WEIGHED_STORIES) break
+    const weight = posterior.hypotheses[index]
+    const repair = engine.hypotheses[index].fault?.repair.id ?? 'nothing'
+    const group = groups.get(repair) ?? groups.size
+    groups.set(repair, group)
+    stories.push({ index, kind: kindIn(index), weight, group, chain: posterior.chains[index] })
+    mass += weight
+  }
+  return stories.map((story) => ({ ...story, weight: story.weight / mass }))
+}
+
+/** Entropy of what would be repaired, bits, before the answer is known. */
+export function entropyBefore(stories: readonly Story[], groups: number): number {
+  const sums = new Float64Array(groups)
+  for (const { group, weight } of stories) sums[group] += weight
+  return entropyOf(sums)
+}
+
+/** The same, expected over the answers. */
+export function entropyAfter(stories: readonly Story[], { count, of, probabilities }: Outcomes, groups: number): number {
+  const sums = new Float64Array(groups)
+  let expected = 0
+  for (let answer = 0; answer < count; answer++) {
+    sums.fill(0)
+    let total = 0
+    for (let row = 0; row < stories.length; row++) {
+      const weight = stories[row].weight * probabilities[of[row] * count + answer]
+      sums[stories[row].group] += weight
+      total += weight
+    }
+    if (total > 1e-9) expected += total * entropyOf(sums)
+  }
+  return expected
+}
+
+/**
+ * What a check can tell at the most, bits: which of the different predictions holds. Quick to say, before the answers are
+ * worked out.
+ */
+export const mostBits = ({ different, weights }: Foretold): number => (different.length < 2 ? 0 : entropyOf(weights))
+
+/** How likely the likeliest repair will be the wrong one, expected over the answers of a check; without one, now. */
+export function wrongAfter(stories: readonly Story[], groups: number, outcomes: Outcomes | null): number {
+  const count = outcomes?.count ?? 1
+  const sums = new Float64Array(groups)
+  let right = 0
+  let total = 0
+  for (let answer = 0; answer < count; answer++) {
+    sums.fill(0)
+    for (let row = 0; row < stories.length; row++) {
+      const weight = stories[row].weight * (outcomes ? outcomes.probabilities[outcomes.of[row] * count + answer] : 1)
+      sums[stories[row].group] += weight
+      total += weight
+    }
+    right += highest(sums, 0, groups)
+  }
+  return 1 - right / total
+}
+
+/** The least that any answer could leave of it: if the check told which of the different predictions holds. */
+export function leastWrong(stories: readonly Story[], groups: number, { different, ofRow, rows }: Foretold): number {
+  const sums = new Float64Array(groups * different.length)
+  let total = 0
+  for (let row = 0; row < stories.length; row++) {
+    sums[ofRow[rows.of[row]] * groups + stories[row].group] += stories[row].weight
+    total += stories[row].weight
+  }
+  let right = 0
+  for (let place = 0; place < different.length; place++) right += highest(sums, place * groups, groups)
+  return 1 - right / total
+}
+
+function highest(sums: Float64Array, from: number, length: number): number {
+  let found = 0
+  for (let place = from; place < from + length; place++) if (sums[place] > found) found = sums[place]
+  return found
+}
+
+/** Bits of a distribution given as sums that need not add up to one. */
+export function entropyOf(sums: Float64Array): number {
+  let total = 0
+  let weighted = 0
+  for (const sum of sums) {
+    if (sum <= 0) continue
+    total += sum
+    weighted += sum * Math.log2(sum)
+  }
+  return total > 0 ? Math.log2(total) - weighted / total : 0
+}
