@@ -146,7 +146,7 @@ function Proposed({ check, confirms, isStale }: { check: Check; confirms: boolea
             set up first
           </Button>
         )}
-        {check.bench.power && (probe.meter === 'volts' || probe.meter === 'amps') && (
+        {check.bench.power && probe.meter !== 'trip' && (
           <Button look="quiet" onClick={() => record([...prepare, { kind: 'trip', result: 'trips' }])}>
             it tripped instead
           </Button>
