@@ -14,5 +14,8 @@ export function entriesOfAnswer({ setup, probe }: Pick<Check, 'setup' | 'probe'>
 /** The timeline as it would be with an answer that has not been given: for thinking ahead, never kept. */
 export function asIfAnswered(entries: readonly Entry[], check: Pick<Check, 'setup' | 'probe'>, answer: Answer): Entry[] {
   const at = entries[entries.length - 1]?.at ?? '2000-01-01T00:00:00Z'
-  return [...entries, ...entriesOfAnswer(check, answer).map((draft, index): Entry => ({ ...draft, id: `as-if-${entries.length + index}`, at }))]
+  return [
+    ...entries,
+    ...entriesOfAnswer(check, answer).map((draft, index): Entry => ({ ...draft, id: `as-if-${entries.length + index}`, at })),
+  ]
 }
