@@ -9,6 +9,7 @@ import path from 'node:path'
 import { parseArgs } from 'node:util'
 import { createEngine } from '@/src/core/diagnosis/engine'
 import { catalogue, systemById } from '@/src/core/wiring/systems/catalogue'
+import { pageOf, partsOf, summarise } from '@/tests/independent/page'
 import { type IndependentSitting, sitIndependently } from '@/tests/independent/sitting'
 import { startSpice } from '@/tests/independent/spice-session'
 
@@ -44,29 +45,6 @@ async function work(): Promise<void> {
   spice.end()
 }
 
-export function summarise(sittings: readonly IndependentSitting[]) {
-  const of = sittings.length
-  const share = (count: number) => Number((count / Math.max(1, of)).toFixed(4))
-  const count = (is: (one: IndependentSitting) => boolean) => sittings.filter(is).length
-  const sound = sittings.filter(({ from }) => from === 'sound')
-  const claims = sittings.filter(({ outcome, claimed }) => outcome !== 'no ending' && claimed >= 0.85 && claimed < 0.95)
-  return {
-    houses: of,
-    right: share(count(({ outcome }) => outcome === 'right')),
-    rightOrGroup: share(count(({ outcome }) => outcome === 'right' || outcome === 'group')),
-    wrong: share(count(({ outcome }) => outcome === 'wrong')),
-    wrongWhileCertain: share(count(({ outcome, claimed }) => outcome === 'wrong' && claimed >= 0.95)),
-    soundTold: sound.length === 0 ? null : Number((sound.filter(({ outcome }) => outcome === 'right').length / sound.length).toFixed(4)),
-    soundCondemned: share(sound.filter(({ outcome }) => outcome === 'wrong').length),
-    soundChecks: sound.length === 0 ? null : sound.reduce((sum, { checks }) => sum + checks, 0) / sound.length,
-    transformersLost: share(count(({ cooked }) => cooked > 0)),
-    withoutEnding: share(count(({ outcome }) => outcome === 'no ending')),
-    checks: sittings.reduce((sum, { checks }) => sum + checks, 0) / Math.max(1, of),
-    minutes: sittings.reduce((sum, { minutes }) => sum + minutes, 0) / Math.max(1, of),
-    claimed90: { of: claims.length, right: claims.filter(({ outcome }) => outcome === 'right').length },
-  }
-}
-
 async function main(): Promise<void> {
   if (options.worker) return work()
   writeFileSync(options.log, '')
@@ -91,18 +69,16 @@ async function main(): Promise<void> {
   for (const line of lines)
     if ('failed' in line) console.log(`${line.system} ${line.seed}: ${line.failed.split('\n').slice(0, 3).join(' | ')}`)
   console.log(JSON.stringify(summarise(sittings), null, 1))
-  const parts = {
-    'of the catalogue, showing': sittings.filter(({ from, shows }) => from === 'catalogue' && shows),
-    'of no catalogue, showing': sittings.filter(({ from, shows }) => from === 'elsewhere' && shows),
-    'showing on no call': sittings.filter(({ from, shows }) => from !== 'sound' && !shows),
-    sound: sittings.filter(({ from }) => from === 'sound'),
-  }
-  const bySystem = Object.fromEntries(catalogue.map(({ id }) => [id, summarise(sittings.filter(({ system }) => system === id))]))
-  const byPart = Object.fromEntries(Object.entries(parts).map(([name, some]) => [name, summarise(some)]))
-  for (const [name, { houses, right, rightOrGroup, wrong, wrongWhileCertain, checks }] of Object.entries(byPart))
+  for (const [name, some] of Object.entries(partsOf(sittings))) {
+    const { houses, right, rightOrGroup, wrong, wrongWhileCertain, checks } = summarise(some)
     console.log(name, JSON.stringify({ houses, right, rightOrGroup, wrong, wrongWhileCertain, checks }))
-  if (options.out)
-    writeFileSync(options.out, `${JSON.stringify({ seed: Number(options.seed), ...summarise(sittings), byPart, bySystem }, null, 1)}\n`)
+  }
+  if (!options.out) return
+  const seed = Number(options.seed)
+  const byPart = Object.fromEntries(Object.entries(partsOf(sittings)).map(([name, some]) => [name, summarise(some)]))
+  const bySystem = Object.fromEntries(catalogue.map(({ id }) => [id, summarise(sittings.filter(({ system }) => system === id))]))
+  writeFileSync(options.out, `${JSON.stringify({ seed, ...summarise(sittings), byPart, bySystem }, null, 1)}\n`)
+  writeFileSync(options.out.replace(/\.json$/, '.md'), pageOf(sittings, seed))
 }
 
 main().catch((error: Error) => {

@@ -1,0 +1,86 @@
+import { createEngine } from '@/src/core/diagnosis/engine'
+import { enumerateFaults } from '@/src/core/faults/enumerate'
+import { createRandom } from '@/src/core/units/random'
+import type { System } from '@/src/core/wiring/system'
+import { furnaceAc, systemById } from '@/src/core/wiring/systems/catalogue'
+import { drawParts } from '@/tests/independent/draw'
+import { IndependentHouse } from '@/tests/independent/house'
+import { summarise } from '@/tests/independent/page'
+import { Senses } from '@/tests/independent/senses'
+import { sitIndependently } from '@/tests/independent/sitting'
+import { type SpiceSession, startSpice } from '@/tests/independent/spice-session'
+import type { Trouble } from '@/tests/independent/trouble'
+
+let spice: SpiceSession
+beforeAll(() => {
+  spice = startSpice()
+})
+afterAll(() => spice.end())
+
+const troubleOf = (system: System, id: string): Trouble => {
+  const fault = enumerateFaults(system).find((one) => one.id === id)
+  if (!fault) throw new Error(`no fault ${id}`)
+  return {
+    name: id,
+    from: 'catalogue',
+    effects: fault.effects,
+    jammed: [],
+    afterS: 0,
+    shows: 1,
+    mendedBy: [fault.repair.id],
+    zone: fault.zone,
+    fault,
+  }
+}
+
+async function workingOn(template: System, trouble: Trouble | null, call: 'cool' | 'fan', seconds: number) {
+  const house = new IndependentHouse(drawParts(template, createRandom(5)), template, trouble, spice, createRandom(6), 1, 3)
+  await house.run(600)
+  house.change({ do: 'call', call })
+  await house.run(seconds)
+  const senses = new Senses(house, async () => new Map(), template, createRandom(7), 1)
+  return { house, works: await senses.working(), senses }
+}
+
+describe('a house of the independent exam', () => {
+  it('does what it is called for, on parts that are not the template', async () => {
+    const { works, senses } = await workingOn(furnaceAc, null, 'cool', 60)
+    expect([works.get('compressor'), works.get('blower')]).toEqual([true, true])
+    expect(await senses.take({ meter: 'volts', a: 'R@indoor', b: 'C@indoor' })).toBeGreaterThan(22)
+    const contactor = drawParts(furnaceAc, createRandom(5)).parts.find(({ id }) => id === 'contactor')
+    expect(contactor).not.toEqual(furnaceAc.parts.find(({ id }) => id === 'contactor'))
+  })
+
+  it('stops where a conductor is open, and melts its fuse on a short', async () => {
+    const open = await workingOn(furnaceAc, troubleOf(furnaceAc, 'conductor-open:outdoor-cable.Y'), 'cool', 60)
+    expect([open.works.get('compressor'), open.works.get('blower')]).toEqual([false, true])
+    const short = await workingOn(furnaceAc, troubleOf(furnaceAc, 'conductor-to-chassis:outdoor-cable.Y'), 'cool', 60)
+    expect(short.house.isFuseOpen).toBe(true)
+  })
+
+  it('keeps its delays in real time: a heat pump whose power was off waits for its compressor', async () => {
+    const heatPump = systemById('heat-pump-o') ?? furnaceAc
+    const { house, senses } = await workingOn(heatPump, null, 'cool', 400)
+    expect((await senses.working()).get('contactor')).toBe(true)
+    house.change({ do: 'power', on: false })
+    await house.run(60)
+    house.change({ do: 'power', on: true })
+    await house.run(20)
+    const soon = (await senses.working()).get('contactor')
+    await house.run(420)
+    expect((await senses.working()).get('contactor')).toBe(true)
+    const waits = heatPump.parts.some(
+      (part) => part.kind === 'board' && part.outputs.some(({ style, minimumOffS }) => style === 'relay' && minimumOffS),
+    )
+    if (waits) expect(soon).toBe(false)
+  })
+})
+
+describe('a search in one', () => {
+  it('ends, with what was asked written down', async () => {
+    const sitting = await sitIndependently(createEngine(furnaceAc), spice, 300_003)
+    expect(sitting.outcome).not.toBe('no ending')
+    expect(sitting.steps.length).toBe(sitting.checks + 1)
+    expect(summarise([sitting])).toMatchObject({ houses: 1, withoutEnding: 0 })
+  }, 60_000)
+})
