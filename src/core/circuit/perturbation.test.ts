@@ -98,4 +98,27 @@ describe('Perturbation', () => {
     const many = Array.from({ length: 97 }, () => addAdmittance(network, 'R@indoor', 'Y@indoor', complex(1)))
     expect(() => new Perturbation().set(live, many)).toThrow('more than 96 changes')
   })
+
+  it('tells how a reading moves with an admittance anywhere: the adjoint is what a small step of it does', () => {
+    const kernel = new Perturbation()
+    const step = 1e-7
+    fc.assert(
+      fc.property(changesArb, fc.nat({ max: probed.length - 1 }), fc.nat({ max: probed.length - 1 }), (changes, one, other) => {
+        const [a, b] = [probed[0], probed[1]]
+        const [p, q] = [probed[one], probed[other]]
+        if (p === q) return
+        kernel.set(live, changes).source(a, b)
+        const before = complex(kernel.openRe, kernel.openIm)
+        kernel.transfer(p, q)
+        const { re, im, vRe, vIm } = kernel
+        const told = complex(-(re * vRe - im * vIm), -(re * vIm + im * vRe))
+        kernel.set(live, [...changes, { kind: 'admittance', p, q, y: complex(step) }]).difference(a, b)
+        const moved = subtract(complex(kernel.re, kernel.im), before)
+        const off = magnitude(subtract(complex(moved.re / step, moved.im / step), told))
+        // The second order of the step, and what sixteen digits leave of a small difference.
+        expect(off).toBeLessThan(1e-3 * magnitude(told) + 1e-2 + step * magnitude(complex(re, im)) * magnitude(told) * 2)
+      }),
+      { seed: 21, numRuns: 60 },
+    )
+  })
 })

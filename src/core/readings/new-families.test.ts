@@ -159,3 +159,34 @@ describe('a thermostat', () => {
     expect(say('thermostat-not-closing:stat.Y')).toBe('The battery thermostat does not close Rc to Y')
   })
 })
+
+describe('what is beside a part, or in it and not electric', () => {
+  const cooling = { call: 'cool' } as const
+  const ohms = (fault: string | null, a: string, b: string, bench: Partial<Bench> = {}) =>
+    asked('furnace-ac', fault, { meter: 'ohms', a, b }, { power: false, ...bench })
+
+  it('an armature that jams stays out though its coil is fed', () => {
+    expect(seen('furnace-ac', 'armature-jammed:contactor', 'contactor', cooling)).toBe('out')
+    expect(volts('furnace-ac', 'armature-jammed:contactor', 'Y@outdoor', 'C@outdoor', cooling)).toBeGreaterThan(22)
+  })
+
+  it('a spade that is off reads open from the terminals, and the coil whole between its pins', () => {
+    const off = 'lead-loose:contactor.C'
+    expect(ohms(off, 'Y@outdoor', 'C@outdoor')).toBe('OL')
+    const alone = { unplugged: ['contactor'] }
+    expect(ohms(off, 'contactor.1@outdoor', 'contactor.2@outdoor', alone)).toBeCloseTo(
+      Number(ohms(null, 'contactor.1@outdoor', 'contactor.2@outdoor', alone)),
+    )
+  })
+
+  it('an accessory across a coil is still there when the coil is unplugged', () => {
+    const at = ohms('accessory-across:contactor', 'low-contactor@outdoor', 'C@outdoor', { unplugged: ['contactor'] })
+    expect(fromOhmScale(Number(at))).toBeCloseTo(16.2, 0)
+  })
+
+  it('two outputs joined in the base of a thermostat part once it is off the wall; two conductors do not', () => {
+    const apart = { unplugged: ['stat'], lifted: ['stat-cable.Y@indoor', 'stat-cable.W@indoor'] }
+    expect(ohms('thermostat-joined:stat.Y+W', 'Y@thermostat', 'W@thermostat', apart) ?? '').toBe('OL')
+    expect(fromOhmScale(Number(ohms('conductor-short:stat-cable.Y+W', 'Y@thermostat', 'W@thermostat', apart)))).toBeLessThan(3)
+  })
+})

@@ -43,6 +43,12 @@ describe('readSystem', () => {
     ).toContain('has no transformer')
   })
 
+  it('refuses a second fuse, which would never be doubted, and says how to write it', () => {
+    const problem = problemsOf(spoiled((system) => system.parts.push({ ...partOf(system, 'fuse'), id: 'inline', name: 'inline fuse' })))
+    expect(problem).toContain('2 fuses (board fuse, inline fuse)')
+    expect(problem).toContain('write the others as switches')
+  })
+
   it('refuses a length below zero and a transformer of no VA with what to do', () => {
     const length = problemsOf(spoiled((system) => (system.cables[0].lengthM = -3)))
     expect(length).toContain('cables.0.lengthM')
