@@ -20,6 +20,7 @@ const { values: options } = parseArgs({
     only: { type: 'string' },
     log: { type: 'string', default: path.join(tmpdir(), 'independent.jsonl') },
     out: { type: 'string' },
+    parts: { type: 'boolean', default: false },
     worker: { type: 'boolean', default: false },
   },
 })
@@ -35,7 +36,7 @@ async function work(): Promise<void> {
       // No two systems have the same houses.
       const seed = Number(options.seed) * 100_000 + 1_000 * catalogue.findIndex((one) => one.id === id) + house
       try {
-        const sitting = await sitIndependently(engine, spice, seed)
+        const sitting = await sitIndependently(engine, spice, seed, options.parts)
         appendFileSync(options.log, `${JSON.stringify(sitting)}\n`)
       } catch (error) {
         appendFileSync(options.log, `${JSON.stringify({ system: id, seed, failed: (error as Error).stack })}\n`)
@@ -53,10 +54,18 @@ async function main(): Promise<void> {
     const id = waiting.shift()
     if (id === undefined) return
     await new Promise<void>((resolve) => {
-      fork(process.argv[1], ['--worker', '--only', id, '--houses', options.houses, '--seed', options.seed, '--log', options.log]).on(
-        'exit',
-        () => resolve(),
-      )
+      fork(process.argv[1], [
+        '--worker',
+        '--only',
+        id,
+        '--houses',
+        options.houses,
+        '--seed',
+        options.seed,
+        '--log',
+        options.log,
+        ...(options.parts ? ['--parts'] : []),
+      ]).on('exit', () => resolve())
     })
     return next()
   }

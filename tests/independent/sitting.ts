@@ -2,7 +2,9 @@ import type { Bench } from '@/src/core/bench/bench'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { type Complaint, emptyComplaint } from '@/src/core/diagnosis/hypotheses/complaint'
 import { namesRepair } from '@/src/core/diagnosis/inference/verdict'
-import { type Answered, type SearchStep, searchBySteps, type Trial } from '@/src/core/practice/trial'
+import { propose } from '@/src/core/diagnosis/planner/propose'
+import { type Answered, type SearchStep, type Solver, searchBySteps, type Trial } from '@/src/core/practice/trial'
+import { wholeLooks } from '@/src/core/readings/looks'
 import { createRandom } from '@/src/core/units/random'
 import { callsOf, firstPart, partsOf } from '@/src/core/wiring/system'
 import { drawParts, wireOtherwise } from '@/tests/independent/draw'
@@ -36,7 +38,8 @@ const A_CALL_S = 400
 const NOTHING_TOLD = 0.15
 const HANDS_MIN_S = 4
 
-export async function sitIndependently(engine: Engine, spice: SpiceSession, seed: number): Promise<IndependentSitting> {
+/** @param byParts whoever asks looks at one part at a time, as a program at the other end of the terminal does */
+export async function sitIndependently(engine: Engine, spice: SpiceSession, seed: number, byParts = false): Promise<IndependentSitting> {
   const random = createRandom(seed)
   const { system, how } = wireOtherwise(drawParts(engine.system, random), random)
   const trouble = drawTrouble(engine.system, random)
@@ -85,7 +88,9 @@ export async function sitIndependently(engine: Engine, spice: SpiceSession, seed
     house.tripped = false
     return { answer, tripped, cooked: house.cooked > before }
   }
-  const search = searchBySteps(engine, { complaint, mostChecks: MOST_CHECKS })
+  const skipped = byParts ? wholeLooks(engine.system) : []
+  const solver: Solver = (one, evidence, bench) => propose(one, evidence, bench, { skipped })
+  const search = searchBySteps(engine, { complaint, mostChecks: MOST_CHECKS }, solver)
   let step = search.next()
   while (!step.done) step = search.next(await take(step.value))
   return {

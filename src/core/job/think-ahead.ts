@@ -8,7 +8,7 @@ import { routesFrom } from '@/src/core/diagnosis/planner/route'
 import { sharesOfKinds } from '@/src/core/diagnosis/planner/stories'
 import { tableFrom } from '@/src/core/diagnosis/planner/table'
 import { candidatesFrom } from '@/src/core/diagnosis/planner/ways'
-import { evidenceOf, formOpinion } from '@/src/core/job/advise'
+import { evidenceOf, formOpinion, proposeCheck } from '@/src/core/job/advise'
 import { asIfAnswered } from '@/src/core/job/answer-entries'
 import type { Entry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
@@ -42,6 +42,8 @@ export function prepareAnswers(engine: Engine, entries: readonly Entry[], { next
     ...engine.foresee(next.bench, next.probe),
     ...answered.map((state) => () => void formOpinion(engine, state)),
     ...answered.flatMap((state) => questionsAfter(engine, state)),
+    // With what it asks looked up, the check after each answer is quick to find: what may be powered, which call is next.
+    ...answered.map((state) => () => void proposeCheck(engine, state)),
   ]
 }
 
