@@ -53,8 +53,8 @@ const asSet = (from: Bench, call: Bench['call']): Bench => ({
   unplugged: [],
   power: true,
   call,
-  // What holds is left where it is: nobody takes a good fuse out to see whether a motor runs.
-  slot: from.slot.open ? readySlot(from) : from.slot,
+  // A call that nobody has seen run may meet a short: the breaker takes it, not the fuse that was found.
+  slot: readySlot(from),
 })
 
 /**
