@@ -70,7 +70,7 @@ function understandJson(engine: Engine, entries: readonly Entry[], line: string)
   return taken
 }
 
-/** JSON values of a line: the items of a list, or values that follow each other; null when it is no JSON. */
+/** The JSON values on a line: the items of a list, or one value after another; null when the line is not JSON. */
 function readJsonValues(line: string): unknown[] | null {
   const parse = (text: string): unknown[] | null => {
     try {

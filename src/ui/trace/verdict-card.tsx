@@ -1,6 +1,6 @@
 'use client'
-import { sayVerdict } from '@/src/core/diagnosis/explanation/say-verdict'
-import { namesRepair, type Verdict } from '@/src/core/diagnosis/inference/verdict'
+import { sayVerdict, sayWhereToLook } from '@/src/core/diagnosis/explanation/say-verdict'
+import { FOUND, namesRepair, type Verdict } from '@/src/core/diagnosis/inference/verdict'
 import { COOKS_AGAIN, mayCookAgain } from '@/src/core/job/cooked'
 import { sayPercent } from '@/src/core/units/quantity'
 import { zoneName } from '@/src/core/wiring/system'
@@ -20,20 +20,32 @@ export function VerdictCard({ verdict, onStep }: ScreenProps & { verdict: Verdic
       {verdict.found === 'nothing-wrong' ? (
         <>
           <p className="my-1 font-bold text-large">
-            {isAfterRepair ? 'Nothing else is wrong' : 'Nothing is wrong with the low-voltage side'}
+            {isAfterRepair
+              ? 'Nothing else is wrong'
+              : verdict.probability >= FOUND
+                ? 'Nothing is wrong with the low-voltage side'
+                : 'Nothing found wrong: every call runs'}
           </p>
-          <p className="mb-2 text-muted">{sayPercent(verdict.probability)}. No part is condemned. Run every mode to prove it.</p>
+          <p className="mb-2 text-muted">
+            {sayPercent(verdict.probability)}. No part is condemned. {verdict.probability < FOUND && 'What shows on no call may be left. '}
+            Run every mode to prove it.
+          </p>
         </>
       ) : (
         <>
-          <p className="my-1 font-bold text-large">{namesRepair(verdict) ? verdict.repair.say : sayVerdict(system, verdict)}</p>
+          <p className="my-1 font-bold text-large">{namesRepair(verdict) ? verdict.repair.say : 'Nothing known explains these readings'}</p>
           <p className="mb-2 text-muted">
             {verdict.zone !== null && `${zoneName(system, verdict.zone)}, `}
             {sayPercent(verdict.probability)}
             {verdict.found === 'group' && '. No reading at hand tells these apart: look at the place with your own eyes.'}
             {verdict.found === 'comes-and-goes' && `. ${sayVerdict(system, verdict)}.`}
           </p>
-          {verdict.found === 'none-of-these' && <p className="mb-1">What comes nearest:</p>}
+          {verdict.found === 'none-of-these' && (
+            <>
+              <p className="mb-2">{sayWhereToLook(system, verdict.zone)}.</p>
+              <p className="mb-1">What comes nearest:</p>
+            </>
+          )}
           {among.length > 0 && (
             <ul className="mb-2 list-disc pl-5">
               {among.map((id) => {
@@ -54,9 +66,12 @@ export function VerdictCard({ verdict, onStep }: ScreenProps & { verdict: Verdic
           )}
         </>
       )}
-      <Button look="main" className="w-full text-center" onClick={() => onStep(verdict.found === 'nothing-wrong' ? 'prove' : 'repair')}>
-        {verdict.found === 'nothing-wrong' ? 'On to Prove' : 'On to Repair'}
-      </Button>
+      {/* Where nothing is known there is no repair to go on to. */}
+      {verdict.found !== 'none-of-these' && (
+        <Button look="main" className="w-full text-center" onClick={() => onStep(verdict.found === 'nothing-wrong' ? 'prove' : 'repair')}>
+          {verdict.found === 'nothing-wrong' ? 'On to Prove' : 'On to Repair'}
+        </Button>
+      )}
     </section>
   )
 }

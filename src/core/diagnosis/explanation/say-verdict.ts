@@ -11,9 +11,7 @@ export function sayVerdict(system: System, verdict: Verdict): string {
     case 'comes-and-goes':
       return `It comes and goes, most likely at the ${zoneName(system, verdict.zone)}. ${PLAN}`
     case 'none-of-these':
-      return verdict.zone === null
-        ? `Nothing known explains these readings. ${whatToLookFor(system, null)}`
-        : `Nothing known explains these readings. They point to the ${zoneName(system, verdict.zone)}. ${whatToLookFor(system, verdict.zone)}`
+      return `Nothing known explains these readings. ${sayWhereToLook(system, verdict.zone)}`
     case 'nothing-wrong':
       return 'Nothing found wrong: every call runs'
   }
@@ -22,6 +20,10 @@ export function sayVerdict(system: System, verdict: Verdict): string {
 /** What is done about a fault that hides: leave the call on, be there when it shows, move what may be loose. */
 const PLAN =
   'Leave the call on for ten minutes and stay there: heat opens joints. Move and tap its wires and parts while you watch. Where it stops, read from the unit outwards before anything is touched'
+
+/** Where readings point that no known fault explains, and what to look for there. */
+export const sayWhereToLook = (system: System, zone: string | null): string =>
+  `${zone === null ? '' : `They point to the ${zoneName(system, zone)}. `}${whatToLookFor(system, zone)}`
 
 /** What nobody draws into a plan, by where it may be. */
 function whatToLookFor(system: System, zone: string | null): string {
