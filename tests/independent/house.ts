@@ -257,10 +257,13 @@ export class IndependentHouse {
         )
         const mode = told?.do === 'output' ? told.mode : output.style
         const isMade = this.made.has(key)
+        const isThere = (input: string) => between(terminalPoint(input, board.place), common) >= board.inputAboveVolts
         const isCalled =
           isAlive &&
           (mode === 'relay' || mode === 'toggles') &&
-          inputsOf(output).some((call) => between(terminalPoint(call, board.place), common) >= board.inputAboveVolts)
+          inputsOf(output).some(isThere) &&
+          (output.needs ?? []).every(isThere) &&
+          !(output.unless ?? []).some(isThere)
         const breaks = () => {
           this.made.delete(key)
           this.brokenAt.set(key, this.nowS)

@@ -3,9 +3,10 @@ import { sayPoint } from '@/src/core/bench/points'
 import { sayPair } from '@/src/core/bench/say'
 import { wiredNow } from '@/src/core/bench/swaps'
 import { worstWindingLoad } from '@/src/core/bench/winding-load'
+import { add, type Complex, complex, magnitude, polar, scale, subtract } from '@/src/core/units/complex'
 import { DisjointSet } from '@/src/core/units/disjoint-set'
 import { livesBetween, switchedTerminals } from '@/src/core/wiring/assembly'
-import { inputsOf, type Part, type PartOf } from '@/src/core/wiring/part'
+import { inputsOf, type Part, type PartOf, watchedFor } from '@/src/core/wiring/part'
 import { CHASSIS, conductorEnd, type Point, pinPoint, terminalPoint } from '@/src/core/wiring/point'
 import { feedOf, hotTerminals, lineNodes } from '@/src/core/wiring/supply'
 import { partsOf, type System } from '@/src/core/wiring/system'
@@ -113,7 +114,7 @@ function loadsThrough(part: Part): Point[][] {
     case 'electronics':
       return [part.between.map(at)]
     case 'board':
-      return [[part.between[1], part.between[0], ...part.outputs.flatMap(inputsOf)].map(at)]
+      return [[part.between[1], part.between[0], ...part.outputs.flatMap(watchedFor)].map(at)]
     case 'thermostat':
       return [[...hotTerminals(part), ...[livesBetween(part) ?? []].flat()].map(at)]
     case 'fuse':
@@ -136,43 +137,45 @@ const SAME_EMF = 0.1
  * transformers joined at both ends so that they do not cancel. Each secondary is a step in potential between two groups.
  */
 function shortedTransformer(system: System, joined: DisjointSet<Point>): PartOf<'transformer'> | null {
-  const potential = new Map<Point, { readonly tree: number; readonly volts: number }>()
+  const potential = new Map<Point, { readonly tree: number; readonly volts: Complex }>()
   let trees = 0
   for (const part of partsOf(system, 'transformer')) {
     const [hot, common] = part.secondary.map((name) => joined.find(terminalPoint(name, part.place)))
-    const emf = part.openVolts * phaseOf(system, part)
+    const emf = scale(phaseOf(system, part), part.openVolts)
     const atHot = potential.get(hot)
     const atCommon = potential.get(common)
     if (hot === common) return part
     if (atHot && atCommon && atHot.tree === atCommon.tree) {
-      if (Math.abs(atHot.volts - atCommon.volts - emf) > SAME_EMF * part.openVolts) return part
+      if (magnitude(subtract(subtract(atHot.volts, atCommon.volts), emf)) > SAME_EMF * part.openVolts) return part
       continue
     }
     if (atHot && atCommon) {
-      const shift = atHot.volts - emf - atCommon.volts
+      const shift = subtract(subtract(atHot.volts, emf), atCommon.volts)
       for (const [point, { tree, volts }] of potential)
-        if (tree === atCommon.tree) potential.set(point, { tree: atHot.tree, volts: volts + shift })
+        if (tree === atCommon.tree) potential.set(point, { tree: atHot.tree, volts: add(volts, shift) })
       continue
     }
     const tree = atHot?.tree ?? atCommon?.tree ?? trees++
-    if (!atHot) potential.set(hot, { tree, volts: (atCommon?.volts ?? 0) + emf })
-    if (!atCommon) potential.set(common, { tree, volts: (potential.get(hot)?.volts ?? 0) - emf })
+    if (!atHot) potential.set(hot, { tree, volts: add(atCommon?.volts ?? complex(0), emf) })
+    if (!atCommon) potential.set(common, { tree, volts: subtract(potential.get(hot)?.volts ?? complex(0), emf) })
   }
   return null
 }
 
-/** 1 or -1: which way round the primary is fed, by the legs of the supply that its two leads come from. */
-function phaseOf(system: System, { primary, place }: PartOf<'transformer'>): 1 | -1 {
+/** Which way round the primary is fed and at which angle, of size 1: by the legs of the supply that its two leads come from. */
+function phaseOf(system: System, { primary, place }: PartOf<'transformer'>): Complex {
   const fed = new DisjointSet<Point>()
   for (const part of system.parts)
     if (part.kind === 'disconnect' || part.kind === 'switch') for (const path of pathsOnceClosed(part, false)) fed.join(...path)
-  const voltsAt = (name: string): number => {
+  const voltsAt = (name: string): Complex => {
     const node = fed.find(terminalPoint(name, place))
     for (const supply of partsOf(system, 'supply'))
-      for (const leg of supply.legs) if (fed.find(terminalPoint(leg.node, supply.place)) === node) return leg.volts
-    return 0
+      for (const leg of supply.legs) if (fed.find(terminalPoint(leg.node, supply.place)) === node) return polar(leg.volts, leg.degrees ?? 0)
+    return complex(0)
   }
-  return voltsAt(primary[0]) < voltsAt(primary[1]) ? -1 : 1
+  const across = subtract(voltsAt(primary[0]), voltsAt(primary[1]))
+  const size = magnitude(across)
+  return size === 0 ? complex(1) : scale(across, 1 / size)
 }
 
 /** Points of one metal path once every switch is closed and every contact that may close has closed. Loads and windings join nothing. */

@@ -1,4 +1,4 @@
-import { inputsOf, type PartOf } from '@/src/core/wiring/part'
+import { type PartOf, watchedFor } from '@/src/core/wiring/part'
 import { CHASSIS, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { placeById, type System } from '@/src/core/wiring/system'
 
@@ -10,7 +10,7 @@ export function leadNames(system: System, place: string): string[] {
     if ('between' in part) for (const name of part.between) names.add(name)
     if (part.kind === 'transformer')
       for (const name of [...part.primary, ...part.secondary, ...(part.taps ?? []).map(({ lead }) => lead)]) names.add(name)
-    if (part.kind === 'board') for (const output of part.outputs) for (const name of [...inputsOf(output), output.to]) names.add(name)
+    if (part.kind === 'board') for (const output of part.outputs) for (const name of [...watchedFor(output), output.to]) names.add(name)
     if (part.kind === 'supply') for (const name of [part.neutral, ...part.legs.map((leg) => leg.node)]) names.add(name)
     if (part.kind === 'disconnect') for (const name of part.poles.flat()) names.add(name)
     if (part.kind === 'coil' && part.contact) for (const name of part.contact) names.add(name)

@@ -1,4 +1,4 @@
-import { inputsOf } from '@/src/core/wiring/part'
+import { watchedFor } from '@/src/core/wiring/part'
 import { CHASSIS, terminalPoint } from '@/src/core/wiring/point'
 import { lineNodes } from '@/src/core/wiring/supply'
 import type { Place, System } from '@/src/core/wiring/system'
@@ -17,7 +17,7 @@ export function lowVoltageNodes(system: System, place: Place): string[] {
       part.kind === 'strap'
     )
       for (const name of part.between) names.add(name)
-    if (part.kind === 'board') for (const output of part.outputs) for (const name of [...inputsOf(output), output.to]) names.add(name)
+    if (part.kind === 'board') for (const output of part.outputs) for (const name of [...watchedFor(output), output.to]) names.add(name)
     if (part.kind === 'transformer') names.add(part.secondary[0])
   }
   names.delete(CHASSIS)

@@ -66,7 +66,9 @@ export function movingNow(base: Engine, state: JobState, nowMs: number): Moving[
           ? machine.relays[meaning.index].part.id
           : meaning.of === 'output'
             ? machine.outputs[meaning.index].key
-            : meaning.thermostat.part.id
+            : meaning.of === 'proving'
+              ? machine.proving[meaning.index].part.id
+              : meaning.thermostat.part.id
       return [{ what, does: 'chatters', ms: (run.periodS ?? 0) * 1000, to: null }]
     })
   }

@@ -17,6 +17,7 @@ export function movesOf(machine: Machine, { caller, closing, welded }: Constrain
   machine.outputs.forEach((output, index) => {
     if (isMade(machine, state, index)) moves.push(output.closes)
   })
+  for (const { bit, closes } of machine.proving) if ((state >> bit) & 1) moves.push(closes)
   machine.relays.forEach((relay, index) => {
     if (!isPulledIn(state, index)) return
     moves.push(relay.sealed)

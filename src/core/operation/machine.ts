@@ -4,6 +4,7 @@ import type { OutputKey } from '@/src/core/operation/state'
 import { reciprocal, subtract } from '@/src/core/units/complex'
 import {
   boardInside,
+  bodyLink,
   callLink,
   coilImpedance,
   contactLink,
@@ -17,6 +18,9 @@ import { inputsOf, type PartOf } from '@/src/core/wiring/part'
 import { pinPoint, terminalPoint } from '@/src/core/wiring/point'
 import { partsOf, type System } from '@/src/core/wiring/system'
 import type { ValueFactors } from '@/src/core/wiring/values'
+
+/** Below this share of its rated volts a motor or a heater does not run: assumption. */
+export const RUNS_ABOVE = 0.6
 
 /** A coil-worked device: two node indexes, two thresholds, and what changes when its armature closes. */
 export interface RelayModel {
@@ -41,7 +45,17 @@ export interface OutputModel {
   readonly hot: number
   readonly common: number
   readonly inputs: readonly number[]
+  readonly needs: readonly number[]
+  readonly unless: readonly number[]
   readonly closes: LinkStep
+}
+
+/** A switch that is open at rest against the network: the motor that makes it by running, and its place in the state. */
+export interface ProvingSwitchModel {
+  readonly part: PartOf<'switch'>
+  readonly motor: { readonly a: number; readonly b: number; readonly runsAboveVolts: number }
+  readonly closes: LinkStep
+  readonly bit: number
 }
 
 /** A thermostat against the network: what it lives on, its contacts by terminal, and its places in the state. */
@@ -62,6 +76,8 @@ export interface Machine {
   readonly thermostats: readonly ThermostatModel[]
   readonly relays: readonly RelayModel[]
   readonly outputs: readonly OutputModel[]
+  /** Switches that are open at rest. */
+  readonly proving: readonly ProvingSwitchModel[]
 }
 
 export function createMachine(system: System, network: Network, factors: ValueFactors): Machine {
@@ -88,6 +104,8 @@ export function createMachine(system: System, network: Network, factors: ValueFa
         hot: network.nodeIndex(boardInside(part.id)),
         common: network.nodeIndex(terminalPoint(part.between[1], part.place)),
         inputs: inputsOf(output).map((call) => network.nodeIndex(terminalPoint(call, part.place))),
+        needs: (output.needs ?? []).map((input) => network.nodeIndex(terminalPoint(input, part.place))),
+        unless: (output.unless ?? []).map((input) => network.nodeIndex(terminalPoint(input, part.place))),
         closes: closeLink(network, outputLink(part.id, output.to)),
       }),
     ),
@@ -105,5 +123,19 @@ export function createMachine(system: System, network: Network, factors: ValueFa
       guardBit: index === 0 ? guards : guards + 2 * index - 1,
     }),
   )
-  return { system, network, thermostats, relays, outputs }
+  const first = guards + 2 * thermostats.length - 1
+  const proving = partsOf(system, 'switch').flatMap((part): ProvingSwitchModel[] => {
+    const motor = partsOf(system, 'load').find(({ id }) => id === part.madeBy)
+    if (!motor) return []
+    const [a, b] = motor.between.map((name) => network.nodeIndex(terminalPoint(name, motor.place)))
+    return [{ part, motor: { a, b, runsAboveVolts: RUNS_ABOVE * motor.volts }, closes: closeLink(network, bodyLink(part.id)), bit: 0 }]
+  })
+  return {
+    system,
+    network,
+    thermostats,
+    relays,
+    outputs,
+    proving: proving.map((model, index) => ({ ...model, bit: first + index })),
+  }
 }

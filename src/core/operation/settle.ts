@@ -49,7 +49,7 @@ type Asked = Pick<Perturbation, 'difference' | 'current'>
 
 /** What every device does next, given the volts of the present state in the kernel. */
 export function nextState(machine: Machine, constraints: Constraints, state: StateBits, kernel: Asked): StateBits {
-  const { thermostats, relays, outputs } = machine
+  const { thermostats, relays, outputs, proving } = machine
   let next = 0
   for (let index = 0; index < thermostats.length; index++) {
     const thermostat = thermostats[index]
@@ -63,12 +63,17 @@ export function nextState(machine: Machine, constraints: Constraints, state: Sta
     if (kernel.difference(a, b) >= threshold && !constraints.jammed.includes(part.id)) next |= 1 << (index + 1)
   }
   for (let index = 0; index < outputs.length; index++) {
-    const { key, style, hot, common, inputs, part } = outputs[index]
+    const { key, style, hot, common, inputs, needs, unless, part } = outputs[index]
     const mode = constraints.outputs[key] ?? style
     if (mode !== 'relay' && mode !== 'toggles') continue
     if (mode === 'toggles' && isMade(machine, state, index)) continue
     if (kernel.difference(hot, common) < part.aliveAboveVolts) continue
-    if (inputs.some((input) => kernel.difference(input, common) >= part.inputAboveVolts)) next |= 1 << (relays.length + index + 1)
+    const isCalled = (input: number) => kernel.difference(input, common) >= part.inputAboveVolts
+    if (inputs.some(isCalled) && needs.every(isCalled) && !unless.some(isCalled)) next |= 1 << (relays.length + index + 1)
+  }
+  for (let index = 0; index < proving.length; index++) {
+    const { motor, bit } = proving[index]
+    if (kernel.difference(motor.a, motor.b) > motor.runsAboveVolts) next |= 1 << bit
   }
   return next
 }

@@ -26,7 +26,8 @@ export type OutputMode = 'relay' | 'passes' | 'dead' | 'on' | 'toggles'
 
 /**
  * One state of everything that moves: bit 0 the first thermostat alive, bit k+1 relay k pulled in, then a bit for each board
- * output made, then its guard tripped; a pair of bits, guard and alive, for each further thermostat stands behind.
+ * output made, then its guard tripped; a pair of bits, guard and alive, for each further thermostat stands behind, and after
+ * those a bit for each switch that is open at rest.
  */
 export type StateBits = number
 
@@ -44,13 +45,15 @@ export type Meaning =
   | { readonly of: 'guard'; readonly thermostat: ThermostatModel }
   | { readonly of: 'relay'; readonly index: number }
   | { readonly of: 'output'; readonly index: number }
+  | { readonly of: 'proving'; readonly index: number }
 
 /** Every bit that a machine's state can have, with what it stands for, lowest first. */
-export function meaningsOf({ thermostats, relays, outputs }: Machine): { readonly bit: number; readonly meaning: Meaning }[] {
+export function meaningsOf({ thermostats, relays, outputs, proving }: Machine): { readonly bit: number; readonly meaning: Meaning }[] {
   return [
     ...thermostats.map((thermostat) => ({ bit: thermostat.aliveBit, meaning: { of: 'alive', thermostat } as const })),
     ...relays.map((_, index) => ({ bit: index + 1, meaning: { of: 'relay', index } as const })),
     ...outputs.map((_, index) => ({ bit: relays.length + index + 1, meaning: { of: 'output', index } as const })),
     ...thermostats.map((thermostat) => ({ bit: thermostat.guardBit, meaning: { of: 'guard', thermostat } as const })),
+    ...proving.map(({ bit }, index) => ({ bit, meaning: { of: 'proving', index } as const })),
   ].sort((a, b) => a.bit - b.bit)
 }

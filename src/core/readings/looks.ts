@@ -1,6 +1,7 @@
 import type { Bench } from '@/src/core/bench/bench'
 import { type FaultFamily, singlesOf } from '@/src/core/faults/fault'
 import { setInState } from '@/src/core/operation/in-state'
+import { RUNS_ABOVE } from '@/src/core/operation/machine'
 import { isAlive, isGuarded, isPulledIn } from '@/src/core/operation/state'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
@@ -69,9 +70,6 @@ function landedEnds(system: System, place: string): string[] {
       : cable.conductors.filter((conductor) => conductor.lands[side] !== null).map((conductor) => `${cable.id}.${conductor.id}@${place}`)
   })
 }
-
-/** Below this share of its rated volts a motor or a heater does not run: assumption. */
-export const RUNS_ABOVE = 0.6
 
 /** A line-voltage load, seen and heard from beside the unit. */
 export function runs({ system, network, kernel }: Laboratory, at: string, weight: number): Component[] {

@@ -74,6 +74,8 @@ const RELAY_S = 0.02
 const GUARD_S = 0.01
 const BOOT_S = 2
 const TOGGLE_S = 1
+/** Until a motor is up to speed and its draft has made a switch. */
+const PROVES_S = 5
 /** Rounds of the same state after which it is called chatter, and events after which the run is given up. */
 const ROUNDS = 4
 const MOST_EVENTS = 400
@@ -185,6 +187,7 @@ export function runOverTime(laboratory: Laboratory, bench: Bench, hypothesis: Hy
       const { part } = machine.relays[meaning.index]
       return (on ? part.closesAfterS : part.opensAfterS) ?? RELAY_S
     }
+    if (meaning.of === 'proving') return on ? PROVES_S : RELAY_S
     const output = machine.outputs[meaning.index]
     if (outputs[output.key] === 'toggles') return TOGGLE_S
     const offS = output.minimumOffS ?? 0
@@ -255,6 +258,7 @@ export function runOverTime(laboratory: Laboratory, bench: Bench, hypothesis: Hy
         if (meaning.of === 'alive') say(meaning.thermostat.part.id, isAlive(state, meaning.thermostat) ? 'alive' : 'blank')
         if (meaning.of === 'guard') say('guard', isGuarded(state, meaning.thermostat) ? 'tripped' : 'let go')
         if (meaning.of === 'relay') say(machine.relays[meaning.index].part.id, isPulledIn(state, meaning.index) ? 'in' : 'out')
+        if (meaning.of === 'proving') say(machine.proving[meaning.index].part.id, ((state >> bit) & 1) === 1 ? 'made' : 'broken')
         if (meaning.of === 'output') {
           const { key } = machine.outputs[meaning.index]
           const isNowMade = isMade(machine, state, meaning.index)

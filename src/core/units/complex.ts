@@ -6,12 +6,18 @@ export interface Complex {
 
 export const complex = (re: number, im = 0): Complex => ({ re, im })
 
+/** A phasor of a size, turned by degrees. */
+export const polar = (size: number, degrees: number): Complex =>
+  degrees === 0 ? complex(size) : complex(size * Math.cos((degrees * Math.PI) / 180), size * Math.sin((degrees * Math.PI) / 180))
+
 export const multiply = (a: Complex, b: Complex): Complex => ({
   re: a.re * b.re - a.im * b.im,
   im: a.re * b.im + a.im * b.re,
 })
 
 export const scale = (a: Complex, factor: number): Complex => ({ re: a.re * factor, im: a.im * factor })
+
+export const add = (a: Complex, b: Complex): Complex => ({ re: a.re + b.re, im: a.im + b.im })
 
 export const subtract = (a: Complex, b: Complex): Complex => ({ re: a.re - b.re, im: a.im - b.im })
 

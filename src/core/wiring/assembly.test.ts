@@ -1,6 +1,6 @@
 import { createNetwork } from '@/src/core/circuit/network'
 import { solveNetwork } from '@/src/core/circuit/solver'
-import { magnitude } from '@/src/core/units/complex'
+import { magnitude, subtract } from '@/src/core/units/complex'
 import { assemble, callLink, coilImpedance, contactLink, landingLink, loadImpedance, switchedTerminals } from '@/src/core/wiring/assembly'
 import { copperOhm } from '@/src/core/wiring/copper'
 import type { PartOf } from '@/src/core/wiring/part'
@@ -79,5 +79,23 @@ describe('a network', () => {
     expect(() => network.nodeIndex('R@indoor')).toThrow('no such node: R@indoor')
     expect(() => network.link('fuse')).toThrow('no such link: fuse')
     expect(() => network.impedance('coil')).toThrow('no such impedance: coil')
+  })
+})
+
+describe('legs at an angle', () => {
+  it('gives 208 V between two legs of 120 V that stand 120 degrees apart', () => {
+    const turned = {
+      ...furnaceAc,
+      parts: furnaceAc.parts.map((part) =>
+        part.kind === 'supply' && part.legs.length === 2
+          ? { ...part, legs: part.legs.map((leg, index) => ({ ...leg, volts: 120, degrees: 120 * index })) }
+          : part,
+      ),
+    }
+    const supply = partsOf(turned, 'supply').find(({ legs }) => legs.length === 2)
+    if (!supply) throw new Error('no supply of two legs')
+    const solution = solveNetwork(assemble(turned), 'live')
+    const [a, b] = supply.legs.map(({ node }) => solution.voltage(`${node}@${supply.place}`))
+    expect(magnitude(subtract(a, b))).toBeCloseTo(208, 0)
   })
 })

@@ -1,7 +1,7 @@
 import { createNetwork, EARTH, type Element, type Network, OPEN_OHM } from '@/src/core/circuit/network'
-import { type Complex, complex } from '@/src/core/units/complex'
+import { type Complex, complex, polar } from '@/src/core/units/complex'
 import { copperOhm } from '@/src/core/wiring/copper'
-import { inputsOf, type Part, type PartOf } from '@/src/core/wiring/part'
+import { type Part, type PartOf, watchedFor } from '@/src/core/wiring/part'
 import { CHASSIS, conductorEnd, pinPoint, terminalPoint } from '@/src/core/wiring/point'
 import { feedOf, hotTerminals } from '@/src/core/wiring/supply'
 import { type Cable, partsOf, type System } from '@/src/core/wiring/system'
@@ -99,7 +99,7 @@ export function assemble(system: System, factors: ValueFactors = templateValues)
         return
       case 'switch':
         addPlugs(part)
-        link(bodyLink(part.id), pinPoint(part, 0), pinPoint(part, 1), part.contactOhm)
+        link(bodyLink(part.id), pinPoint(part, 0), pinPoint(part, 1), part.contactOhm, part.madeBy === undefined)
         return
       case 'coil': {
         addPlugs(part)
@@ -148,7 +148,7 @@ export function assemble(system: System, factors: ValueFactors = templateValues)
           loadImpedance(24, part.va * factors.electronicsVa, part.powerFactor),
           part.dcOhm * factors.electronicsDcOhm,
         )
-        for (const call of new Set(part.outputs.flatMap(inputsOf)))
+        for (const call of new Set(part.outputs.flatMap(watchedFor)))
           resistor(`input:${part.id}.${call}`, node(call), node(part.between[1]), part.inputOhm)
         for (const { call, to, style, from } of part.outputs) {
           link(passLink(part.id, to), node(call), node(to), part.contactOhm, style === 'passes')
@@ -165,7 +165,7 @@ export function assemble(system: System, factors: ValueFactors = templateValues)
             id: `source:${part.id}.${leg.node}`,
             a: node(leg.node),
             b: neutral,
-            volts: complex(leg.volts),
+            volts: polar(leg.volts, leg.degrees ?? 0),
             ac: complex(part.ohm),
             dcOhm: part.ohm,
           })

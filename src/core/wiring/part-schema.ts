@@ -44,7 +44,15 @@ const partSchemas = {
   /** Copper between two terminals, fitted at the works: Rc to Rh, or one hot to every zone's terminal. */
   strap: z.strictObject({ kind: z.literal('strap'), ...partBase, between, ohm: positive }),
   bond: z.strictObject({ kind: z.literal('bond'), ...partBase, between, ohm: positive }),
-  switch: z.strictObject({ kind: z.literal('switch'), ...partBase, role: z.enum(switchRoles), between, contactOhm: positive }),
+  switch: z.strictObject({
+    kind: z.literal('switch'),
+    ...partBase,
+    role: z.enum(switchRoles),
+    between,
+    contactOhm: positive,
+    /** Open at rest: the motor whose running makes it, as a draft switch proves the inducer. Left out, closed at rest. */
+    madeBy: idSchema.optional(),
+  }),
   coil: z.strictObject({
     kind: z.literal('coil'),
     ...partBase,
@@ -92,6 +100,10 @@ const partSchemas = {
           call: idSchema,
           /** Other inputs that make the same output: the second zone's Y beside the first one's. */
           also: z.array(idSchema).min(1).max(20).optional(),
+          /** Inputs that must be there as well: a pressure switch beside the call. */
+          needs: z.array(idSchema).min(1).max(20).optional(),
+          /** Inputs that keep it off while they are there: no cooling while W calls. */
+          unless: z.array(idSchema).min(1).max(20).optional(),
           to: idSchema,
           /** What its relay closes to the output where that is not the board's own hot: a zone panel's dry contact. */
           from: idSchema.optional(),
@@ -140,8 +152,9 @@ const partSchemas = {
   supply: z.strictObject({
     kind: z.literal('supply'),
     ...partBase,
+    /** Volts of each leg against the neutral, and the angle at which it stands: two legs of a 208 V service are 120 degrees apart. */
     legs: z
-      .array(z.strictObject({ node: idSchema, volts: z.number().finite() }))
+      .array(z.strictObject({ node: idSchema, volts: z.number().finite(), degrees: z.number().min(-360).max(360).optional() }))
       .min(1)
       .max(4),
     neutral: idSchema,

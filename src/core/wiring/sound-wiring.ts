@@ -1,4 +1,4 @@
-import { inputsOf } from '@/src/core/wiring/part'
+import { watchedFor } from '@/src/core/wiring/part'
 import { CHASSIS, type Point, terminalPoint } from '@/src/core/wiring/point'
 import { commonNodes, lineNodes } from '@/src/core/wiring/supply'
 import { partsOf, type System } from '@/src/core/wiring/system'
@@ -11,7 +11,7 @@ export interface WiringProblem {
 
 /** Problems of the wiring itself, once the form is right: returns without a common, grounds in a loop, leads to nowhere, calls without a terminal. */
 export function problemsOfWiring(system: System): WiringProblem[] {
-  return [...groundLoops(system), ...thermostatProblems(system), ...looseLeads(system), ...missingReturns(system)]
+  return [...groundLoops(system), ...thermostatProblems(system), ...partProblems(system), ...looseLeads(system), ...missingReturns(system)]
 }
 
 /** The chassis of all places hang together by refrigerant lines and equipment ground: a second bond closes a loop through them. */
@@ -53,6 +53,30 @@ function thermostatProblems(system: System): WiringProblem[] {
   })
 }
 
+/** A switch that nothing makes, an output of plain metal that is to wait for something. */
+function partProblems(system: System): WiringProblem[] {
+  return system.parts.flatMap((part, index): WiringProblem[] => {
+    if (part.kind === 'switch' && part.madeBy !== undefined && !partsOf(system, 'load').some(({ id }) => id === part.madeBy))
+      return [
+        {
+          path: ['parts', index, 'madeBy'],
+          message: `The ${part.name} is made by "${part.madeBy}", which is no load of this system. Name the motor whose running makes it.`,
+        },
+      ]
+    if (part.kind !== 'board') return []
+    return part.outputs.flatMap(({ to, style, needs, unless }, output) =>
+      style === 'passes' && (needs || unless)
+        ? [
+            {
+              path: ['parts', index, 'outputs', output, 'style'],
+              message: `The output ${to} of the ${part.name} passes a call on through metal, so it cannot wait for another input. Say style "relay".`,
+            },
+          ]
+        : [],
+    )
+  })
+}
+
 /** A lead that only one part names ends in the air: most often a slip of the pen in one of two names. */
 function looseLeads(system: System): WiringProblem[] {
   const users = new Map<Point, number[]>()
@@ -69,7 +93,7 @@ function looseLeads(system: System): WiringProblem[] {
           : part.kind === 'board'
             ? [
                 ...part.between,
-                ...part.outputs.flatMap((output) => [...inputsOf(output), output.to, ...(output.from ? [output.from] : [])]),
+                ...part.outputs.flatMap((output) => [...watchedFor(output), output.to, ...(output.from ? [output.from] : [])]),
               ]
             : part.kind === 'supply'
               ? [part.neutral, ...part.legs.map(({ node }) => node)]

@@ -1,6 +1,6 @@
 import { DisjointSet } from '@/src/core/units/disjoint-set'
 import { KeptPer } from '@/src/core/units/kept'
-import { inputsOf, type PartOf } from '@/src/core/wiring/part'
+import { type PartOf, watchedFor } from '@/src/core/wiring/part'
 import { type Point, terminalPoint } from '@/src/core/wiring/point'
 import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
 
@@ -84,7 +84,7 @@ function joinCircuits(system: System): (point: Point) => Point {
       join(at(part.between))
     if (part.kind === 'transformer') join(at(part.secondary))
     if (part.kind === 'board') {
-      join(at([...part.between, ...part.outputs.flatMap(inputsOf)]))
+      join(at([...part.between, ...part.outputs.flatMap(watchedFor)]))
       // A dry contact joins what it closes, and nothing to the board's own side.
       for (const { to, from } of part.outputs) join(at([from ?? part.between[0], to]))
     }

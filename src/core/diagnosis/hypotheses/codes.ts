@@ -15,6 +15,7 @@ export const sayPointsTo: Record<PointsTo, string> = {
   'low-pressure': 'the low-pressure switch',
   float: 'the float switch',
   door: 'the door switch',
+  draft: 'the draft switch',
   'over-current': 'a short on the 24 V side',
   'low-voltage': 'too little 24 V',
   nothing: 'nothing by itself',
