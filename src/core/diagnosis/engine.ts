@@ -6,6 +6,7 @@ import { type Chains, type Foreseen, type Houses, layOutHouses, unread, weighRea
 import { type Reading, UNREAD, weighNext } from '@/src/core/diagnosis/likelihood/chain'
 import { countCauses, Foreseeing } from '@/src/core/diagnosis/likelihood/foresee'
 import { type Observation, observationKey, timesTold, wrongShare } from '@/src/core/diagnosis/likelihood/observations'
+import { fromTemplate, hangsOn, nearest, type OperatingPoint, pointsOf } from '@/src/core/diagnosis/likelihood/operating-point'
 import { type CostModel, defaultCost } from '@/src/core/diagnosis/planner/cost'
 import { Predicted } from '@/src/core/diagnosis/planner/predicted'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
@@ -60,9 +61,11 @@ function inWhatMayNotBe(system: System, fault: Fault): Fault {
 
 const KEPT_OBSERVATIONS = 120
 /** Stretches of readings whose chains are kept: a job's, what is thought ahead, and what is left out in turn. */
-const KEPT_CHAINS = 120
+const KEPT_CHAINS = 240
 /** Readings whose predictions are kept: those of a job, and the one that is about to be taken. */
-const KEPT_FORESEEN = 40
+const KEPT_FORESEEN = 120
+/** Operating points whose networks are kept: those of a job, and of the one before. */
+const KEPT_LABORATORIES = 6
 /** Benches whose predictions are kept. With a wire lifted there are some 270 to choose from, and what is asked lately must fit twice (`Kept`). */
 const KEPT_QUESTIONS = 700
 
@@ -85,27 +88,51 @@ export function createEngine(system: System, { cost = defaultCost, shop = {} }: 
   const predicted = new Kept<string, Predicted>(KEPT_QUESTIONS)
 
   const foreseen = new Kept<string, Foreseeing>(KEPT_FORESEEN)
-  const foresee = (bench: Bench, probe: Probe): Foreseeing =>
-    foreseen.get(`${benchKey(bench)} ${probeKey(probe)}`, () => new Foreseeing(laboratory, hypothesesByKind, bench, probe))
+  const laboratories = new Kept<string, Laboratory>(KEPT_LABORATORIES)
+  const laboratoryAt = ({ key, factors }: OperatingPoint) => laboratories.get(key, () => createLaboratory(system, factors))
+  const foresee = (bench: Bench, probe: Probe, point: OperatingPoint | null = null): Foreseeing =>
+    foreseen.get(
+      `${point?.key ?? ''} ${benchKey(bench)} ${probeKey(probe)}`,
+      () => new Foreseeing(point ? laboratoryAt(point) : laboratory, hypothesesByKind, bench, probe),
+    )
+  const foreseenAt = ({ bench, probe }: Pick<Observation, 'bench' | 'probe'>, point: OperatingPoint | null): Foreseen => {
+    const plain = foresee(bench, probe).finish()
+    return point && hangsOn(plain, point) ? fromTemplate(foresee(bench, probe, point).finish(), point) : plain
+  }
 
   const alone = new Kept<string, Float64Array>(KEPT_OBSERVATIONS)
   const causes = countCauses(laboratory)
   const weighed = new Kept<string, Chains>(KEPT_CHAINS)
+  const nearestOf = new Kept<string, Chains>(KEPT_CHAINS)
+  // Where lines are laid now: what is foreseen in spare time is foreseen around those, too.
+  let pointsNow: readonly OperatingPoint[] = []
 
   /** One reading more is one step from the chains of those before it. */
-  function chains(observations: readonly Observation[]): Chains {
+  function chainsAt(point: OperatingPoint | null, observations: readonly Observation[]): Chains {
     const last = observations.at(-1)
     if (!last) return unread(houses.logWeights.length)
-    return weighed.get(observations.map(observationKey).join('; '), () => {
-      const { predictions, of } = foresee(last.bench, last.probe).finish()
+    return weighed.get(`${point?.key ?? ''} ${observations.map(observationKey).join('; ')}`, () => {
+      const { predictions, of } = foreseenAt(last, point)
       return weighReading(
-        chains(observations.slice(0, -1)),
+        chainsAt(point, observations.slice(0, -1)),
         predictions,
         (house) => of[house],
         readingOf(system, last),
         causes,
         timesOf(hypotheses, houses, last),
       )
+    })
+  }
+
+  /** Each house with its lines laid nearest to what was read of it. */
+  function chains(observations: readonly Observation[]): Chains {
+    return nearestOf.get(observations.map(observationKey).join('; '), () => {
+      const plain = chainsAt(null, observations)
+      const points = pointsOf(system, plain)
+      pointsNow = points
+      if (points.length === 0) return plain
+      const laid = [null, ...points].map((point) => ({ point, chains: chainsAt(point, observations) }))
+      return nearest(system, laid, houses)
     })
   }
 
@@ -135,7 +162,10 @@ export function createEngine(system: System, { cost = defaultCost, shop = {} }: 
     hypothesesByKind,
     kinds,
     houses,
-    foresee: (bench, probe) => foresee(bench, probe).pieces(),
+    foresee: (bench, probe) => [
+      ...foresee(bench, probe).pieces(),
+      ...pointsNow.map((point) => () => void foreseenAt({ bench, probe }, point)),
+    ],
     chains,
     foreseen: (observation) => foresee(observation.bench, observation.probe).finish(),
     alone: (observation) => alone.get(observationKey(observation), () => weighAlone(observation)),

@@ -268,7 +268,7 @@ export function assemble(system: System, factors: ValueFactors = templateValues)
 export function coilImpedance(part: PartOf<'coil'>, factors: ValueFactors, sealed: boolean): { ac: Complex; dcOhm: number } {
   const factor = factors.coilOhm[part.id] ?? factors.anyCoilOhm
   const dcOhm = part.dcOhm * factor
-  const size = (24 * 24 * factor) / (part.sealedVa * (sealed ? 1 : part.inrushRatio))
+  const size = (24 * 24 * (factors.coilImpedance?.[part.id] ?? factor)) / (part.sealedVa * (sealed ? 1 : part.inrushRatio))
   const re = Math.min(Math.max(size * part.powerFactor, dcOhm), size)
   return { ac: complex(re, Math.sqrt(Math.max(0, size * size - re * re))), dcOhm }
 }

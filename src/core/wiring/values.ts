@@ -9,6 +9,8 @@ export interface ValueFactors {
   readonly emf: number
   readonly transformerOhm: number
   readonly coilOhm: Readonly<Record<Id, number>>
+  /** Of a coil's impedance, where it does not follow its direct ohms. */
+  readonly coilImpedance?: Readonly<Record<Id, number>>
   /** Used for coils that `coilOhm` does not name. */
   readonly anyCoilOhm: number
   readonly lengthM: Readonly<Record<Id, number>>

@@ -1,0 +1,60 @@
+import { createBench } from '@/src/core/bench/bench'
+import type { Chains } from '@/src/core/diagnosis/likelihood/by-house'
+import { knownOf, UNREAD, weighNext } from '@/src/core/diagnosis/likelihood/chain'
+import { countCauses } from '@/src/core/diagnosis/likelihood/foresee'
+import type { Observation } from '@/src/core/diagnosis/likelihood/observations'
+import { nearest, pointsOf } from '@/src/core/diagnosis/likelihood/operating-point'
+import { readingOf } from '@/src/core/diagnosis/engine'
+import { causeIndex } from '@/src/core/readings/causes'
+import { healthy } from '@/src/core/readings/hypothesis'
+import { predict } from '@/src/core/readings/predict'
+import { furnaceEngine } from '@/tests/setup/furnace'
+
+const engine = furnaceEngine()
+const off = { ...createBench(engine.system), power: false }
+const ohms = (a: string, b: string, answer: number): Observation => ({
+  id: `${a} ${b}`,
+  bench: off,
+  probe: { meter: 'ohms', a, b },
+  answer,
+})
+
+// A blower relay of 11.4 ohm where the template says 28, and a contactor of 27 where it says 14: both are sold.
+const apart = [ohms('G@indoor', 'C@indoor', 11.6), ohms('Y@outdoor', 'C@outdoor', 27.2)]
+const inARow = ohms('G@indoor', 'Y@indoor', 39.6)
+
+const linkOfSound = ({ links, of }: Chains) => links[of[0]]
+
+describe('a house whose coils are far from the template', () => {
+  it('two coils in a row read as their sum, though no straight line of their logarithms says so', () => {
+    const causes = countCauses(engine.laboratory)
+    const atTemplate = [...apart, inARow].reduce(
+      (link, observation) =>
+        weighNext(link, predict(engine.laboratory, off, healthy, observation.probe, true), readingOf(engine.system, observation), causes),
+      UNREAD,
+    )
+    const laid = linkOfSound(engine.chains([...apart, inARow]))
+    expect(atTemplate.away).toBeGreaterThan(2)
+    expect(laid.away).toBeLessThan(1.6)
+    expect(laid.log).toBeGreaterThan(atTemplate.log + 1)
+  })
+
+  it('is known by its coils, which a line through the template put elsewhere', () => {
+    const link = linkOfSound(engine.chains([...apart, inARow]))
+    const known = (part: string) => knownOf(link, causeIndex.of(engine.system).get(`ohms:${part}`) ?? -1).mean
+    expect(28 * Math.exp(0.42 * known('blower-relay'))).toBeCloseTo(11.4, -0.5)
+    expect(14 * Math.exp(0.42 * known('contactor'))).toBeCloseTo(27, -0.6)
+  })
+
+  it('calls for a point, an ordinary one for none', () => {
+    expect(pointsOf(engine.system, engine.chains(apart)).length).toBeGreaterThan(0)
+    expect(pointsOf(engine.system, engine.chains([ohms('G@indoor', 'C@indoor', 28), ohms('Y@outdoor', 'C@outdoor', 15)]))).toEqual([])
+  })
+
+  it('of two chains each house keeps the one that was laid nearer to what it found', () => {
+    const chains = engine.chains(apart)
+    const [point] = pointsOf(engine.system, chains)
+    const both = nearest(engine.system, [{ chains, point: null }, { chains, point }], engine.houses)
+    expect(both.of[0]).toBe(chains.links.length + chains.of[0])
+  })
+})

@@ -1,0 +1,109 @@
+import type { Chains, Foreseen, Houses } from '@/src/core/diagnosis/likelihood/by-house'
+import { knownOf, type Link } from '@/src/core/diagnosis/likelihood/chain'
+import { type Cause, causesOf, SPREADS } from '@/src/core/readings/causes'
+import type { Component } from '@/src/core/readings/prediction'
+import type { System } from '@/src/core/wiring/system'
+import { templateValues, type ValueFactors } from '@/src/core/wiring/values'
+
+/**
+ * Where the straight lines of the chain are laid. The template's values are the first operating point; where readings have shown a coil
+ * to be far from them, readings are foretold anew around what it was shown to be, for a sum of two coils is no straight line of their
+ * logarithms. This is the relinearisation of the iterated extended Kalman filter (Bell and Cathey 1993), with the points in steps, so
+ * that few are met.
+ */
+export interface OperatingPoint {
+  readonly key: string
+  /** For each cause of the system, in units of its spread. */
+  readonly centres: Float64Array
+  readonly factors: ValueFactors
+}
+
+/** Points are this far apart, and nearer than the second no new one is laid; in units of a coil's spread. Assumptions. */
+const STEP = 0.5
+const FAR = 0.7
+/** A coil is known when less than this is left of its spread. */
+const KNOWN = 0.6
+
+const isCoil = ({ id, what }: Cause): boolean => what === 'ohms' && id.startsWith('ohms:')
+
+/** The point nearest to what a chain knows of the house's coils; null where that is the template. */
+function pointOf(system: System, link: Link): OperatingPoint | null {
+  const causes = causesOf.of(system)
+  const centres = new Float64Array(causes.length + 1)
+  const coilOhm: Record<string, number> = {}
+  const coilImpedance: Record<string, number> = {}
+  for (const [place, cause] of causes.entries()) {
+    if (!isCoil(cause) || cause.part === null || cause.sigma !== SPREADS.coilOhm) continue
+    const { mean, sigma } = knownOf(link, place)
+    if (sigma > KNOWN || Math.abs(mean) < FAR) continue
+    centres[place] = STEP * Math.round(mean / STEP)
+    coilOhm[cause.part] = Math.exp(SPREADS.coilOhm * centres[place])
+    coilImpedance[cause.part] = Math.exp(SPREADS.coilOhm * SPREADS.impedanceByOhm * centres[place])
+  }
+  const key = centres.join()
+  return Object.keys(coilOhm).length === 0 ? null : { key, centres, factors: { ...templateValues, coilOhm, coilImpedance } }
+}
+
+/** The points that some chains call for: that of the sound house, and that of the house that explains the readings best. */
+export function pointsOf(system: System, { links, of }: Chains): OperatingPoint[] {
+  const best = links.reduce((a, b) => (b.log > a.log ? b : a))
+  const points = new Map<string, OperatingPoint>()
+  for (const link of [links[of[0]], best]) {
+    const point = pointOf(system, link)
+    if (point) points.set(point.key, point)
+  }
+  return [...points.values()]
+}
+
+/** A prediction leans on a value by so much of its own width that a line laid elsewhere reads otherwise. */
+const LEANS = 0.25
+
+/** Whether it matters where the lines of a reading are laid. */
+export const hangsOn = ({ predictions }: Foreseen, { centres }: OperatingPoint): boolean =>
+  predictions.some((prediction) =>
+    prediction.some(({ leans = [], sigma }) => leans.some(({ cause, by }) => Math.abs(by * centres[cause]) > LEANS * sigma)),
+  )
+
+/** What was foretold around a point, as lines from the template's values: the chain counts from there. */
+export const fromTemplate = ({ predictions, of }: Foreseen, { centres }: OperatingPoint): Foreseen => ({
+  of,
+  predictions: predictions.map((prediction) =>
+    prediction.map((component): Component => {
+      if (typeof component.at !== 'number' || !component.leans) return component
+      return { ...component, at: component.leans.reduce((at, { cause, by }) => at - by * centres[cause], component.at) }
+    }),
+  ),
+})
+
+/** Chains whose lines are laid at a point; null for the template's. */
+export interface LaidChains {
+  readonly chains: Chains
+  readonly point: OperatingPoint | null
+}
+
+/** For each house the chain whose lines were laid nearest to what it found the house's coils to be. */
+export function nearest(system: System, laid: readonly LaidChains[], { logWeights }: Pick<Houses, 'logWeights'>): Chains {
+  const coils = causesOf.of(system).flatMap((cause, place) => (isCoil(cause) && cause.sigma === SPREADS.coilOhm ? [place] : []))
+  const distances = laid.map(({ chains, point }) =>
+    Float64Array.from(chains.links, (link) =>
+      coils.reduce((sum, place) => {
+        const { mean, sigma } = knownOf(link, place)
+        return sum + Math.max(0, 1 - sigma * sigma) * (mean - (point?.centres[place] ?? 0)) ** 2
+      }, 0),
+    ),
+  )
+  const starts: number[] = []
+  const links = laid.flatMap(({ chains }) => chains.links)
+  laid.reduce((start, { chains }) => {
+    starts.push(start)
+    return start + chains.links.length
+  }, 0)
+  const of = new Int32Array(logWeights.length)
+  for (let house = 0; house < of.length; house++) {
+    let best = 0
+    for (let place = 1; place < laid.length; place++)
+      if (distances[place][laid[place].chains.of[house]] < distances[best][laid[best].chains.of[house]]) best = place
+    of[house] = starts[best] + laid[best].chains.of[house]
+  }
+  return { links, of }
+}
