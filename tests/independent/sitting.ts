@@ -154,9 +154,13 @@ async function complain(
     }
     if (mine.tripped || (call === 'off' && mine.isFuseOpen)) blowsOn ??= call
     const [is, should] = [await sensesOf(mine).working(), await sensesOf(sound).working()]
-    const loads = partsOf(engine.system, 'load').map(({ id }) => id)
-    if (call !== 'off' && loads.some((id) => should.get(id) && !is.get(id))) dead.push(call)
-    if (loads.some((id) => !should.get(id) && is.get(id))) never.push(call)
+    // What a customer misses: a motor that is still, a burner that is out.
+    const missed = [
+      ...partsOf(engine.system, 'load'),
+      ...partsOf(engine.system, 'coil').filter(({ role }) => role === 'gas-valve' || role === 'sequencer'),
+    ].map(({ id }) => id)
+    if (call !== 'off' && missed.some((id) => should.get(id) && !is.get(id))) dead.push(call)
+    if (missed.some((id) => !should.get(id) && is.get(id))) never.push(call)
   }
   if (blowsOn !== null) {
     const isFoundBlown = random.uniform() < 0.7

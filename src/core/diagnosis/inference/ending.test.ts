@@ -5,13 +5,14 @@ import { endSearch, MOST_CHECKS, soundOnceAllRan } from '@/src/core/diagnosis/in
 import { computePosterior, noEvidence } from '@/src/core/diagnosis/inference/posterior'
 import { listSuspects, type Suspect } from '@/src/core/diagnosis/inference/suspects'
 import type { Observation } from '@/src/core/diagnosis/likelihood/observations'
+import { readySlot } from '@/src/core/diagnosis/planner/candidates'
 import { cooksOn } from '@/src/core/diagnosis/planner/heat'
 import { propose } from '@/src/core/diagnosis/planner/propose'
 import { createHouse, drawValues } from '@/src/core/practice/house'
 import { runTrial } from '@/src/core/practice/trial'
 import { healthy } from '@/src/core/readings/hypothesis'
 import { createRandom } from '@/src/core/units/random'
-import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
+import { furnaceAc, systemById } from '@/src/core/wiring/systems/catalogue'
 import { furnaceEngine, storyOf } from '@/tests/setup/furnace'
 
 const engine = furnaceEngine()
@@ -94,11 +95,43 @@ describe('a short that is known', () => {
     hypotheses[index] = 1
     const sure = { ...computePosterior(engine, noEvidence), hypotheses }
     const unprotected = { ...bench, slot: { ...bench.slot, holds: 'breaker' as const, ratingA: 20 } }
-    expect(cooksOn(engine, sure)(unprotected)).toBe(true)
-    expect(cooksOn(engine, sure)({ ...bench, power: false })).toBe(false)
+    expect(cooksOn(engine, sure, [])(unprotected)).toBe(true)
+    expect(cooksOn(engine, sure, [])({ ...bench, power: false })).toBe(false)
     hypotheses.fill(0)
     hypotheses[0] = 1
-    expect(cooksOn(engine, { ...sure, hypotheses: Float64Array.from(hypotheses) })(unprotected)).toBe(false)
+    expect(cooksOn(engine, { ...sure, hypotheses: Float64Array.from(hypotheses) }, [])(unprotected)).toBe(false)
+  })
+})
+
+describe('an overload that was read', () => {
+  const on = { ...bench, call: 'off' as const, jumpers: [{ a: 'R@indoor', b: 'G@indoor' }] }
+  const nothing = computePosterior(engine, noEvidence)
+  const read = (meter: 'volts' | 'amps', answer: number): Observation[] => [
+    { id: 'o', bench: on, probe: meter === 'volts' ? { meter, a: 'sec@indoor', b: 'C@indoor' } : { meter, on: 'fuse' }, answer },
+  ]
+
+  it('is not powered again, nor with more on it, while the protection holds', () => {
+    const more = { ...on, jumpers: [...on.jumpers, { a: 'R@indoor', b: 'Y@indoor' }] }
+    for (const asked of [read('volts', 16.8), read('amps', 3.5)])
+      expect([on, more].map((where) => cooksOn(engine, nothing, asked)(where))).toEqual([true, true])
+  })
+
+  it('is powered with that call off, and where it read as it should', () => {
+    expect(cooksOn(engine, nothing, read('volts', 16.8))(bench)).toBe(false)
+    expect(cooksOn(engine, nothing, read('volts', 25.1))(on)).toBe(false)
+    expect(cooksOn(engine, nothing, read('volts', 0))(on)).toBe(false)
+  })
+})
+
+describe('the pocket breaker that goes in', () => {
+  it('is one of 3 A beside a small transformer, whatever fuse is printed there, and stays the one that is in', () => {
+    const system = systemById('heat-pump-o')
+    if (!system) throw new Error('no such system')
+    const found = createBench(system)
+    expect(found.slot.ratingA).toBe(5)
+    expect(readySlot(system, found)).toEqual({ holds: 'breaker', ratingA: 3, open: false })
+    const own = { ...found, slot: { holds: 'breaker' as const, ratingA: 5, open: true } }
+    expect(readySlot(system, own)).toEqual({ holds: 'breaker', ratingA: 5, open: false })
   })
 })
 

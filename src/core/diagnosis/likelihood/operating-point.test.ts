@@ -1,10 +1,10 @@
 import { createBench } from '@/src/core/bench/bench'
+import { readingOf } from '@/src/core/diagnosis/engine'
 import type { Chains } from '@/src/core/diagnosis/likelihood/by-house'
 import { knownOf, UNREAD, weighNext } from '@/src/core/diagnosis/likelihood/chain'
 import { countCauses } from '@/src/core/diagnosis/likelihood/foresee'
 import type { Observation } from '@/src/core/diagnosis/likelihood/observations'
 import { nearest, pointsOf } from '@/src/core/diagnosis/likelihood/operating-point'
-import { readingOf } from '@/src/core/diagnosis/engine'
 import { causeIndex } from '@/src/core/readings/causes'
 import { healthy } from '@/src/core/readings/hypothesis'
 import { predict } from '@/src/core/readings/predict'
@@ -54,7 +54,14 @@ describe('a house whose coils are far from the template', () => {
   it('of two chains each house keeps the one that was laid nearer to what it found', () => {
     const chains = engine.chains(apart)
     const [point] = pointsOf(engine.system, chains)
-    const both = nearest(engine.system, [{ chains, point: null }, { chains, point }], engine.houses)
+    const both = nearest(
+      engine.system,
+      [
+        { chains, point: null },
+        { chains, point },
+      ],
+      engine.houses,
+    )
     expect(both.of[0]).toBe(chains.links.length + chains.of[0])
   })
 })

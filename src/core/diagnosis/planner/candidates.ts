@@ -40,15 +40,24 @@ function asFound(system: System, bench: Bench): Candidate[] {
   return candidates
 }
 
-/** The slot made ready for a live check: the breaker in it, set. A slot that holds is left alone. */
-export function readySlot(bench: Bench): Slot {
+/** Up to so many VA a breaker of 3 A carries all that a house calls for; one of 5 A lets the winding carry three times its plate. */
+const SMALL_VA = 50
+const SMALL_BREAKER_A = 3
+
+/**
+ * The slot made ready for a live check: the pocket breaker in it, set. A slot that holds is left alone, and so is the size of a breaker
+ * that is in it or built in.
+ */
+export function readySlot(system: System, bench: Bench): Slot {
   const { slot } = bench
   if (slot.holds === 'fuse' && !slot.open) return slot
-  return { holds: 'breaker', ratingA: slot.ratingA, open: false }
+  const isOwn = slot.holds !== 'breaker' && firstPart(system, 'fuse').holds !== 'breaker'
+  const most = isOwn && firstPart(system, 'transformer').va <= SMALL_VA ? SMALL_BREAKER_A : Number.POSITIVE_INFINITY
+  return { holds: 'breaker', ratingA: Math.min(slot.ratingA, most), open: false }
 }
 
 function liveCandidates(system: System, base: Bench): Candidate[] {
-  const live: Bench = { ...base, power: true, slot: readySlot(base) }
+  const live: Bench = { ...base, power: true, slot: readySlot(system, base) }
   const thermostats = partsOf(system, 'thermostat')
   const supplyPlace = firstPart(system, 'fuse').place
   const candidates: Candidate[] = [{ bench: live, probes: [...wholeLive(system), tripAt(supplyPlace)] }]
@@ -141,7 +150,7 @@ function lineProbes(system: System): { probe: Probe; place: string }[] {
 /** Live benches at a unit with no call joined to its hot side, with the first, the first two, and so on; the thermostat calls nothing. */
 export function joinedCalls(system: System, bench: Bench, place: string): Bench[] {
   const thermostat = firstPart(system, 'thermostat')
-  const rest: Bench = { ...bench, power: true, call: 'off', lifted: [], jumpers: [], unplugged: [], slot: readySlot(bench) }
+  const rest: Bench = { ...bench, power: true, call: 'off', lifted: [], jumpers: [], unplugged: [], slot: readySlot(system, bench) }
   const benches = [rest]
   for (const terminal of switchedTerminals(thermostat)) {
     const joined = withJumper(

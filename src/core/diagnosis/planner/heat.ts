@@ -1,11 +1,13 @@
-import { type Bench, benchKey } from '@/src/core/bench/bench'
+import { type Bench, benchKey, isSameJumper } from '@/src/core/bench/bench'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import type { Posterior } from '@/src/core/diagnosis/inference/posterior'
+import type { Observation } from '@/src/core/diagnosis/likelihood/observations'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { secondaryAmps, worldsOf } from '@/src/core/readings/world'
 import { Kept, KeptPer } from '@/src/core/units/kept'
-import { partsOf } from '@/src/core/wiring/system'
+import { terminalPoint } from '@/src/core/wiring/point'
+import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
 
 /** Stories asked whether a bench would cook a transformer: the likeliest, and no more than so many. */
 const ASKED = 6
@@ -21,12 +23,14 @@ const PLATE_VOLTS = 24
  * Whether a bench with the power on would leave a transformer to carry a short that its protection may not open on, by what is thought
  * now: nothing is powered on a known short through protection that is not known to be there.
  */
-export function cooksOn(engine: Engine, posterior: Posterior): (bench: Bench) => boolean {
+export function cooksOn(engine: Engine, posterior: Posterior, asked: readonly Observation[]): (bench: Bench) => boolean {
+  const overloaded = asked.filter((observation) => readsOverload(engine.system, observation)).map(({ bench }) => bench)
   const likeliest = likeliestOf.of(posterior)
   const total = likeliest.reduce((sum, index) => sum + posterior.hypotheses[index], 0)
   const overOn = overOf.of(engine.laboratory)
   return (bench) => {
     if (!bench.power) return false
+    if (overloaded.some((seen) => hasAsMuchOn(bench, seen))) return true
     let share = 0
     for (const index of likeliest) {
       const story = engine.hypothesesByKind[posterior.kinds[index]][index]
@@ -35,6 +39,30 @@ export function cooksOn(engine: Engine, posterior: Posterior): (bench: Bench) =>
     }
     return false
   }
+}
+
+/** A secondary that has sagged to this under a load, V: a third below its plate. Assumption. */
+const SAGGED_VOLTS = 17.5
+
+/** A reading that says by itself that a transformer carries too much while its protection holds: the power goes off, and stays off so. */
+function readsOverload(system: System, { bench, probe, answer }: Observation): boolean {
+  if (!bench.power || typeof answer !== 'number') return false
+  const { secondary, place, va } = firstPart(system, 'transformer')
+  if (probe.meter === 'amps') return probe.on === firstPart(system, 'fuse').id && answer > (CARRIES * va) / PLATE_VOLTS
+  if (probe.meter !== 'volts') return false
+  const ends = secondary.map((name) => terminalPoint(name, place))
+  return ends.includes(probe.a) && ends.includes(probe.b) && answer > PLATE_VOLTS / 4 && answer < SAGGED_VOLTS
+}
+
+/** Everything that drew current on one bench draws it on another: the same is called and joined, or more, and no more is off. */
+function hasAsMuchOn(bench: Bench, seen: Bench): boolean {
+  return (
+    (seen.call === 'off' || bench.call === seen.call) &&
+    seen.jumpers.every(({ a, b }) => bench.jumpers.some((jumper) => isSameJumper(jumper, a, b))) &&
+    bench.lifted.every((end) => seen.lifted.includes(end)) &&
+    bench.unplugged.every((part) => seen.unplugged.includes(part)) &&
+    bench.swaps.length === seen.swaps.length
+  )
 }
 
 /** Benches and stories whose answer is kept: the likeliest change slowly, and every check asks for all benches anew. */

@@ -80,7 +80,7 @@ export function rankChecks(
   most: number,
 ): Check[] {
   const { skipped = [], way = 'free' } = choice
-  const cooks = cooksOn(engine, posterior)
+  const cooks = cooksOn(engine, posterior, asked)
   const stages = stagesOf(engine.system, bench, way).map((candidates) =>
     openQuestions(candidates, asked, skipped).filter(({ candidate }) => !cooks(candidate.bench)),
   )
@@ -116,8 +116,16 @@ function steadyMass({ hypotheses }: Engine, posterior: Posterior): number {
 }
 
 /** One question written out as a check, whatever it tells; null when every story left standing answers it alike, and where it would cook. */
-export function weighQuestion(engine: Engine, posterior: Posterior, from: Bench, bench: Bench, probe: Probe, place: string): Check | null {
-  if (cooksOn(engine, posterior)(bench)) return null
+export function weighQuestion(
+  engine: Engine,
+  posterior: Posterior,
+  asked: readonly Observation[],
+  from: Bench,
+  bench: Bench,
+  probe: Probe,
+  place: string,
+): Check | null {
+  if (cooksOn(engine, posterior, asked)(bench)) return null
   const stories = liveStories(engine, posterior, false, true)
   const only = new Shortlist(1, () => false)
   scoreAll(engine, stories, from, [{ candidate: { bench, probes: [{ probe, place }] }, wanted: [0] }], Number.NEGATIVE_INFINITY, {}, only)

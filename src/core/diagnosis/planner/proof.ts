@@ -12,7 +12,7 @@ import { RUNS, workingAt } from '@/src/core/readings/looks'
 import { predictAll } from '@/src/core/readings/predict'
 import { KeptPer } from '@/src/core/units/kept'
 import type { CallName } from '@/src/core/wiring/call'
-import { callsOf } from '@/src/core/wiring/system'
+import { callsOf, type System } from '@/src/core/wiring/system'
 
 /** What a call must bring on at a place in a sound house, or let rest: seen at one look, or part by part. */
 interface Proof {
@@ -31,7 +31,7 @@ const proofsOf = new KeptPer((laboratory: Laboratory): Proof[] => {
     if (parts.length === 0) return []
     const probes = parts.map(({ id }) => look(id))
     const workOn = (set: Bench['call']) =>
-      predictAll(laboratory, asSet(createBench(system), set), healthy, probes).map((prediction) => JSON.stringify(prediction))
+      predictAll(laboratory, asSet(system, createBench(system), set), healthy, probes).map((prediction) => JSON.stringify(prediction))
     const idle = workOn('off')
     const whole = parts.length > 1 ? look(`${RUNS}${place}`) : probes[0]
     const still: Proof = { call: 'off', place, whole, parts: probes.filter((_, index) => parts[index].kind === 'load') }
@@ -46,7 +46,7 @@ const proofsOf = new KeptPer((laboratory: Laboratory): Proof[] => {
 })
 
 /** Everything put back, power on, one call made at its thermostat. */
-const asSet = (from: Bench, call: Bench['call']): Bench => ({
+const asSet = (system: System, from: Bench, call: Bench['call']): Bench => ({
   ...from,
   lifted: [],
   jumpers: [],
@@ -54,7 +54,7 @@ const asSet = (from: Bench, call: Bench['call']): Bench => ({
   power: true,
   call,
   // A call that nobody has seen run may meet a short: the breaker takes it, not the fuse that was found.
-  slot: readySlot(from),
+  slot: readySlot(system, from),
 })
 
 /**
@@ -82,7 +82,7 @@ export function nextProof(
   // What the call that is set now brings on comes first: nobody walks to the thermostat twice for one call.
   open.sort((a, b) => Number(b.call === bench.call) - Number(a.call === bench.call))
   for (const { call, probe, place } of open) {
-    const check = weighQuestion(engine, posterior, bench, asSet(bench, call), probe, place)
+    const check = weighQuestion(engine, posterior, observations, bench, asSet(engine.system, bench, call), probe, place)
     if (check) return check
   }
   return null
@@ -113,7 +113,7 @@ export function nextReproduction(
     if (!isTold(call)) continue
     const probes = refused.has(probeKey(whole)) ? parts.filter((probe) => !refused.has(probeKey(probe))) : [whole]
     for (const probe of probes) {
-      const check = weighQuestion(engine, posterior, bench, asSet(bench, call), probe, place)
+      const check = weighQuestion(engine, posterior, observations, bench, asSet(engine.system, bench, call), probe, place)
       if (check) return check
     }
   }

@@ -113,7 +113,7 @@ function askAgain(engine: Engine, evidence: Evidence, posterior: Posterior, benc
     ({ id, repeats }) => !repeats && lead.evidence.some((row) => row.observation === id && !row.fits),
   )
   if (!against || choice.skipped?.some((probe) => probeKey(probe) === probeKey(against.probe))) return null
-  const again = weighQuestion(engine, posterior, bench, against.bench, against.probe, against.bench.place)
+  const again = weighQuestion(engine, posterior, evidence.observations, bench, against.bench, against.probe, against.bench.place)
   if (!again) return null
   // A fuse that was taken out does not come back: with the breaker in its place the question is another one, asked once.
   const key = questionKey(anyTime(again.bench), again.probe)
@@ -141,11 +141,18 @@ function lookAgain(
     const logs = engine.alone(observation)
     return logs[0] < logs[logs.length - 1]
   }
-  const isFirst = speaksOfTrouble(last) && observations.filter(speaksOfTrouble).length === 1
+  // What was taken back at a second look speaks of nothing.
+  const key = keyOfAsking(last)
+  const isFirst =
+    observations.filter((other) => keyOfAsking(other) === key).length === 1 &&
+    speaksOfTrouble(last) &&
+    latestAnswers(observations).filter(speaksOfTrouble).length === 1
   if (!isFirst || choice.skipped?.some((probe) => probeKey(probe) === probeKey(last.probe))) return null
-  const again = weighQuestion(engine, posterior, bench, anyTime(last.bench), last.probe, last.bench.place)
+  const again = weighQuestion(engine, posterior, observations, bench, anyTime(last.bench), last.probe, last.bench.place)
   return again && { ...again, say: `Once more: ${again.say.charAt(0).toLowerCase()}${again.say.slice(1)}` }
 }
+
+const keyOfAsking = ({ bench, probe }: Observation): string => questionKey(anyTime(bench), probe)
 
 /** Every 24 V circuit has its fuse or breaker: with two transformers one of them has none, and some houses have none at all. */
 const isProtected = (system: System): boolean => firstPart(system, 'fuse').holds !== 'none' && partsOf(system, 'transformer').length === 1
@@ -169,7 +176,7 @@ function readByItself(
   const isKnown = observations.some((known) => known.bench.unplugged.includes(coil.id) && probeKey(known.probe) === probeKey(probe))
   if (isKnown || choice.skipped?.some((skipped) => probeKey(skipped) === probeKey(probe))) return null
   const alone: Bench = { ...bench, power: false, call: 'off', jumpers: [], unplugged: [...new Set([...bench.unplugged, coil.id])] }
-  return weighQuestion(engine, posterior, bench, alone, probe, coil.place)
+  return weighQuestion(engine, posterior, observations, bench, alone, probe, coil.place)
 }
 
 /** A wrong part fitted, and the way back to the house: minutes, assumption. */
@@ -224,7 +231,7 @@ function lookAtEnds(
     )
   for (const place of [...ends].sort((a, b) => Number(b === bench.place) - Number(a === bench.place))) {
     const probe: Probe = { meter: 'look', at: `${LANDINGS}${place}` }
-    const check = isKnown(probe) ? null : weighQuestion(engine, posterior, bench, bench, probe, place)
+    const check = isKnown(probe) ? null : weighQuestion(engine, posterior, observations, bench, bench, probe, place)
     if (check) return check
   }
   return null
