@@ -38,7 +38,7 @@ const none: Trouble = {
   fault: null,
 }
 
-const NOT_HIDDEN = ['delay-running', 'fuse-only', 'bond-missing']
+const NOT_HIDDEN = ['delay-running', 'fuse-only', 'bond-missing', 'spare-serves']
 const SOUND = 0.1
 const ELSEWHERE = 0.2
 const COMES_AND_GOES = 0.04

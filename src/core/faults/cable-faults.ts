@@ -53,6 +53,7 @@ export function addCableFaults(system: System, add: AddFault, cable: Cable): voi
         [...ends, ...cable.between.map((place) => conductorEnd(cable.id, other.id, place))],
       )
     }
+    addSpareInPlace(add, cable, conductor)
     conductor.lands.forEach((terminal, side) => {
       if (terminal === null) return
       const place = cable.between[side]
@@ -70,6 +71,32 @@ export function addCableFaults(system: System, add: AddFault, cable: Cable): voi
       )
     })
   })
+}
+
+/** No fault: a conductor was given up earlier, and a spare of its cable does its work. Its wire hangs off at both ends. */
+function addSpareInPlace(add: AddFault, cable: Cable, conductor: Conductor): void {
+  const spare = cable.conductors.find(({ lands }) => lands[0] === null && lands[1] === null)
+  if (!spare) return
+  const effects = cable.between.flatMap((place, side): Effect[] => {
+    const terminal = conductor.lands[side]
+    if (terminal === null) return []
+    return [
+      { do: 'open', link: landingLink(cable.id, conductor.id, place) },
+      { do: 'short', a: conductorEnd(cable.id, spare.id, place), b: terminalPoint(terminal, place), ohm: LANDED_OHM },
+    ]
+  })
+  add(
+    'spare-serves',
+    `${cable.id}.${conductor.id}`,
+    cable.id,
+    `A spare serves for ${sayConductor(conductor)} in the ${cable.name}: that wire was given up earlier`,
+    [
+      `spare:${cable.id}.${conductor.id}`,
+      `Nothing to mend: write down which wire of the ${cable.name} serves for ${conductor.id}, and mark the dead one at both ends`,
+    ],
+    effects,
+    cable.between.map((place) => conductorEnd(cable.id, conductor.id, place)),
+  )
 }
 
 /** At one end of a cable: a conductor on another's terminal, and two conductors on each other's. */

@@ -56,6 +56,8 @@ export const faultFamilies = [
   'strip-corroded',
   'jumper-left',
   'transformers-tied',
+  'spare-serves',
+  'defrost-stuck',
   'wrong-tap',
   'neutral-open',
   'supply-leg-open',

@@ -1,9 +1,9 @@
 import type { Effect } from '@/src/core/faults/fault'
 import type { AddFault } from '@/src/core/faults/fault-list'
-import { CORRODED_JOINT, STRAP_OHM, WET_OHM } from '@/src/core/faults/rates'
+import { COMMONS_JOINED_OHM, CORRODED_JOINT, STRAP_OHM, WET_OHM } from '@/src/core/faults/rates'
 import { hotOfCalls, landingLink } from '@/src/core/wiring/assembly'
 import { CHASSIS, terminalPoint } from '@/src/core/wiring/point'
-import { commonNodes, hotTerminals } from '@/src/core/wiring/supply'
+import { circuitOf, commonNodes, hotTerminals } from '@/src/core/wiring/supply'
 import { firstPart, type Place, partsOf, type System } from '@/src/core/wiring/system'
 
 /** What people and weather leave at a unit's terminals: a strap from an earlier test, two hot sides tied, water, green screws. */
@@ -13,14 +13,21 @@ export function addStrapsAndWeather(system: System, add: AddFault): void {
   const common = commonNodes(system)
   for (const place of system.places) {
     const at = (terminal: string) => terminalPoint(terminal, place.id)
-    const strap = (family: 'jumper-left' | 'transformers-tied', from: string, to: string, say: string) =>
+    const strap = (
+      family: 'jumper-left' | 'transformers-tied',
+      from: string,
+      to: string,
+      say: string,
+      beside: readonly Effect[] = [],
+      spot = '',
+    ) =>
       add(
         family,
-        `${from}+${to}@${place.id}`,
+        `${from}+${to}@${place.id}${spot}`,
         place.id,
         say,
         [`strap:${from}+${to}@${place.id}`, `Take out the strap from ${from} to ${to} at the ${place.name}`],
-        [{ do: 'short', a: at(from), b: at(to), ohm: STRAP_OHM }],
+        [{ do: 'short', a: at(from), b: at(to), ohm: STRAP_OHM }, ...beside],
         [at(from), at(to)],
       )
     if (place.id === fuse.place) {
@@ -36,6 +43,18 @@ export function addStrapsAndWeather(system: System, add: AddFault): void {
         second,
         `${first} and ${second} are strapped at the ${place.name}: two transformers are tied together`,
       )
+    for (const { from, to, commons } of drySides(system, place)) {
+      const say = `${from} and ${to} are strapped at the ${place.name}: two transformers are tied together`
+      strap('transformers-tied', from, to, say)
+      strap(
+        'transformers-tied',
+        from,
+        to,
+        `${say}, and so are their commons`,
+        [{ do: 'short', a: commons[0], b: commons[1], ohm: COMMONS_JOINED_OHM }],
+        ' commons',
+      )
+    }
     addCorrodedStrip(system, add, place)
     // Rain gets in outdoors, condensate drips on what is below a coil.
     if (!place.metal) continue
@@ -52,6 +71,24 @@ export function addStrapsAndWeather(system: System, add: AddFault): void {
       wet.map(at),
     )
   }
+}
+
+/**
+ * Where a panel's dry contacts switch another transformer's hot: the two hot terminals that stand side by side there, and a common of
+ * each circuit.
+ */
+function drySides(system: System, place: Place): { from: string; to: string; commons: readonly [string, string] }[] {
+  return partsOf(system, 'board').flatMap((board) => {
+    if (board.place !== place.id) return []
+    const dry = board.outputs.flatMap(({ from }) => (from === undefined ? [] : [from]))
+    const [hot, own] = board.between.map((name) => terminalPoint(name, place.id))
+    return [...new Set(dry)].flatMap((from) => {
+      const circuit = circuitOf(system, terminalPoint(from, place.id))
+      const other = [...commonNodes(system)].find((node) => circuitOf(system, node) === circuit)
+      const isApart = circuit !== circuitOf(system, hot)
+      return isApart && other !== undefined ? [{ from, to: board.between[0], commons: [own, other] as const }] : []
+    })
+  })
 }
 
 /** One green joint is a conductor's; with every joint of a place bad, it is the strip. */

@@ -40,6 +40,8 @@ export const familyRate: Record<FaultFamily, number> = {
   'strip-corroded': 0.15,
   'jumper-left': 0.15,
   'transformers-tied': 0.4,
+  'spare-serves': 0.1,
+  'defrost-stuck': 0.5,
   'wrong-tap': 0.4,
   'neutral-open': 0.7,
   'supply-leg-open': 0.8,
@@ -75,6 +77,8 @@ export const WEAK_WINDING_OHM = 25
 export const LOOSE_CLIP_OHM = 30
 /** A clip or a strap that somebody left between two terminals: assumption. */
 export const STRAP_OHM = 0.05
+/** What joins the commons of two transformers, through a wire or the metal: assumption. */
+export const COMMONS_JOINED_OHM = 0.3
 /** A corroded joint (engine.md section 5), and its share of open conductors: assumption. */
 export const CORRODED_JOINT = { ohm: 60, share: 0.12 } as const
 /** Share of wiring faults that come and go, and the chance that such a one shows in a reading (engine.md section 7). */

@@ -1,4 +1,5 @@
 import { sayLead } from '@/src/core/bench/points'
+import type { Effect } from '@/src/core/faults/fault'
 import type { AddFault } from '@/src/core/faults/fault-list'
 import { lowVoltageNodes } from '@/src/core/faults/low-voltage'
 import { ACCESSORY_OHM, JOINED_OHM, SHORTED_COIL_OHM, SOLID_SHORT_OHM, WELDED_OHM } from '@/src/core/faults/rates'
@@ -146,6 +147,39 @@ export function addBoardFaults(system: System, add: AddFault): void {
       ] as const)
         add(family, `${board.id}.${to}`, board.place, say, replace, [{ do: 'output', board: board.id, to, mode }], touches)
     }
+    for (const pair of board.defrost?.closes ?? [])
+      add(
+        'defrost-stuck',
+        `${board.id}.${pair.join('+')}`,
+        board.place,
+        `A defrost contact of the ${board.name} is stuck: it holds ${pair[0]} to ${sayLead(system, pair[1], board.place)}`,
+        replace,
+        [{ do: 'short', a: terminalPoint(pair[0], board.place), b: terminalPoint(pair[1], board.place), ohm: WELDED_OHM }],
+        pair.map((node) => terminalPoint(node, board.place)),
+      )
+    if (board.defrost)
+      add(
+        'defrost-stuck',
+        board.id,
+        board.place,
+        `The ${board.name} stays in defrost`,
+        [
+          `defrost:${board.id}`,
+          `Find out what holds the ${board.name} in defrost: its sensor, its defrost switch, a sticking relay; replace what does`,
+        ],
+        [
+          ...board.defrost.closes.map(
+            ([a, b]): Effect => ({
+              do: 'short',
+              a: terminalPoint(a, board.place),
+              b: terminalPoint(b, board.place),
+              ohm: board.contactOhm,
+            }),
+          ),
+          ...board.defrost.opens.map((to): Effect => ({ do: 'output', board: board.id, to, mode: 'dead' })),
+        ],
+        board.defrost.closes.flat().map((node) => terminalPoint(node, board.place)),
+      )
     add(
       'board-dead',
       board.id,

@@ -112,7 +112,8 @@ export function sit(engine: Engine, drawn: ExamCase, solver?: Solver, start: Par
 /** Right when the one repair that is wanted is named, or a group that holds the fault and that nothing at hand can split. */
 export function mark({ verdict }: Trial, fault: Fault | null): { right: boolean; asGroup: boolean } {
   if (verdict === null) return { right: false, asGroup: false }
-  if (verdict.found === 'nothing-wrong') return { right: fault === null, asGroup: false }
+  // A spare in a wire's place is nothing that is wrong.
+  if (verdict.found === 'nothing-wrong') return { right: fault === null || fault.family === 'spare-serves', asGroup: false }
   if (!namesRepair(verdict)) return { right: false, asGroup: false }
   // A missing bond that nobody missed, and a house that was built without one, are the same house.
   const isAmong = verdict.found !== 'repair' && verdict.suspects.includes(fault?.id ?? NOTHING_WRONG)

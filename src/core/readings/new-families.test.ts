@@ -190,3 +190,32 @@ describe('what is beside a part, or in it and not electric', () => {
     expect(fromOhmScale(Number(ohms('conductor-short:stat-cable.Y+W', 'Y@thermostat', 'W@thermostat', apart)))).toBeLessThan(3)
   })
 })
+
+describe('what was done to the wiring earlier', () => {
+  const spare = 'spare-serves:stat-cable.Y'
+
+  it('a spare in the place of Y: its own wire hangs off, and the call goes through all the same', () => {
+    expect(seen('furnace-ac', spare, 'landings@indoor')).toBe('off: stat-cable.Y@indoor')
+    expect(seen('furnace-ac', spare, 'contactor', { call: 'cool' })).toBe('in')
+    expect(seen('furnace-ac', 'not-landed:stat-cable.Y@indoor', 'contactor', { call: 'cool' })).toBe('out')
+  })
+
+  it('two hot sides strapped at a zone panel do no more than that until the commons are joined, too', () => {
+    const tied = 'transformers-tied:R+R1@panel'
+    const fed = (fault: string, at: string, common: string) => volts('zoned-furnace-ac', fault, at, common)
+    expect(fed(tied, 'R1@panel', 'C1@panel')).toBeCloseTo(volts('zoned-furnace-ac', null, 'R1@panel', 'C1@panel'), 0)
+    // In phase the two share the load; what is joined by both sides reads alike across either.
+    const both = `${tied} commons`
+    expect(fed(both, 'R1@panel', 'C1@panel')).toBeCloseTo(fed(both, 'R@indoor', 'C@indoor'), 0)
+    // With the panel's own fuse out the furnace's transformer feeds the panel.
+    const dead = { power: true, slot: { holds: 'nothing' as const, ratingA: 3, open: true } }
+    expect(volts('zoned-furnace-ac', both, 'R@indoor', 'C@indoor', dead)).toBeGreaterThan(20)
+    expect(volts('zoned-furnace-ac', tied, 'R@indoor', 'C@indoor', dead)).toBeLessThan(20)
+  })
+
+  it('a defrost contact that sticks feeds the strips with nothing called; a board that stays in defrost does the same on every call', () => {
+    expect(seen('heat-pump-o', 'defrost-stuck:defrost-board.R+W', 'sequencer')).toBe('in')
+    expect(seen('heat-pump-o', null, 'sequencer')).toBe('out')
+    expect(seen('heat-pump-o', 'defrost-stuck:defrost-board', 'valve')).toBe('in')
+  })
+})

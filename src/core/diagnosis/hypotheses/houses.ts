@@ -5,7 +5,7 @@ import { KeptPer } from '@/src/core/units/kept'
 import { bodyLink, landingLink } from '@/src/core/wiring/assembly'
 import { CHASSIS, terminalPoint } from '@/src/core/wiring/point'
 import { houseCommon } from '@/src/core/wiring/supply'
-import { isUnknown, partsOf, type System } from '@/src/core/wiring/system'
+import { firstPart, isUnknown, partsOf, type System } from '@/src/core/wiring/system'
 
 /** Wiring that is not as drawn and is no fault either: a bond less, a bond more. A house has it for all its readings. */
 export interface WiringKind {
@@ -69,6 +69,8 @@ export const graded = (story: Hypothesis, times: number): Hypothesis => ({
 
 const BOND_LESS = 0.1
 const BOND_MORE = 0.02
+/** Where the fuse sits in the common leg: the bond on the transformer's side of it, past which a short to metal blows nothing. Assumption. */
+const BOND_AHEAD = 0.06
 /** Of boards of the same look, some pass the call on and some have a relay of their own. */
 const BOARD_OTHERWISE = 0.12
 /** The same where nobody has looked, and how often then no conductor is on C at the thermostat: assumptions. */
@@ -83,6 +85,11 @@ export function kindsOfWiring(system: System): WiringKind[] {
   const more = system.places
     .filter((place) => place.metal && !bonded.includes(place.id) && place.terminals.includes(common))
     .map((place): Effect => ({ do: 'short', a: terminalPoint(common, place.id), b: terminalPoint(CHASSIS, place.id), ohm: 0.02 }))
+  const fuse = firstPart(system, 'fuse')
+  const { secondary, place: where } = firstPart(system, 'transformer')
+  const ahead: Effect[] = fuse.between.includes(secondary[1])
+    ? [...less, { do: 'short', a: terminalPoint(secondary[1], where), b: terminalPoint(CHASSIS, where), ohm: 0.02 }]
+    : []
   const otherBoard = partsOf(system, 'board').flatMap(({ id, outputs }) =>
     outputs.flatMap(({ to, style, also, from }): Effect[] =>
       // A zone panel's dry contacts and the outputs of several inputs can only be relays.
@@ -102,6 +109,7 @@ export function kindsOfWiring(system: System): WiringKind[] {
   const other: WiringKind[] = [
     ...(noCommon.length > 0 ? [{ weight: NO_COMMON, wiring: noCommon }] : []),
     ...(less.length > 0 ? [{ weight: BOND_LESS, wiring: less }] : []),
+    ...(ahead.length > 0 ? [{ weight: BOND_AHEAD, wiring: ahead }] : []),
     ...(more.length > 0 ? [{ weight: BOND_MORE, wiring: more }] : []),
     ...(otherBoard.length > 0 ? [{ weight: isUnknown(system, 'board') ? BOARD_UNKNOWN : BOARD_OTHERWISE, wiring: otherBoard }] : []),
   ]

@@ -3,6 +3,7 @@ import type { Posterior } from '@/src/core/diagnosis/inference/posterior'
 import { zoneProbabilities } from '@/src/core/diagnosis/inference/posterior'
 import { NONE_OF_THESE, NOTHING_WRONG, type Suspect } from '@/src/core/diagnosis/inference/suspects'
 import { actsOf, FOUND, reachVerdict, type Verdict } from '@/src/core/diagnosis/inference/verdict'
+import type { FaultFamily } from '@/src/core/faults/fault'
 import { WRONG_READING } from '@/src/core/readings/likelihood'
 
 /** A search ends by so many checks since the last repair, whatever it has found by then. */
@@ -24,14 +25,16 @@ const MOSTLY_UNSTEADY = 0.5
 /** What shows nowhere is named beside a sound house when it holds this much. */
 const WORTH_NAMING = 0.02
 
-/** What shows on no call: a bond that was never fitted. A house with all calls seen running is sound beside it. */
-const showsNowhere = ({ id }: Suspect): boolean => id.startsWith('bond-missing:')
+/** What shows on no call. A house with all calls seen running is sound beside it. */
+const showsNowhere = ({ id }: Suspect): boolean => [...unseen].some((family) => id.startsWith(`${family}:`))
+/** A bond that was never fitted, and a spare in a wire's place: on no call do they show. */
+const unseen: ReadonlySet<FaultFamily> = new Set(['bond-missing', 'spare-serves'])
 
 /** The same posterior with what shows nowhere counted as a sound house: nobody calls for it, and no call tells the two apart. */
 export function countingAsSound(engine: Engine, posterior: Posterior): Posterior {
   const hypotheses = posterior.hypotheses.slice()
   for (const [index, { fault }] of engine.hypotheses.entries()) {
-    if (fault?.family !== 'bond-missing') continue
+    if (!fault || !unseen.has(fault.family)) continue
     hypotheses[0] += hypotheses[index]
     hypotheses[index] = 0
   }

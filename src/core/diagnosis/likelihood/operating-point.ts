@@ -1,8 +1,9 @@
 import type { Chains, Foreseen, Houses } from '@/src/core/diagnosis/likelihood/by-house'
 import { knownOf, type Link } from '@/src/core/diagnosis/likelihood/chain'
-import { type Cause, causesOf, SPREADS } from '@/src/core/readings/causes'
+import { causeIndex, causesOf, SPREADS } from '@/src/core/readings/causes'
 import type { Component } from '@/src/core/readings/prediction'
-import type { System } from '@/src/core/wiring/system'
+import { KeptPer } from '@/src/core/units/kept'
+import { partsOf, type System } from '@/src/core/wiring/system'
 import { templateValues, type ValueFactors } from '@/src/core/wiring/values'
 
 /**
@@ -24,24 +25,31 @@ const FAR = 0.7
 /** A coil is known when less than this is left of its spread. */
 const KNOWN = 0.6
 
-const isCoil = ({ id, what }: Cause): boolean => what === 'ohms' && id.startsWith('ohms:')
+/** The places of the causes that are coils' ohms. */
+const coilsOf = new KeptPer((system: System): readonly { readonly place: number; readonly coil: string }[] => {
+  const places = causeIndex.of(system)
+  return partsOf(system, 'coil').map(({ id }) => ({ coil: id, place: places.get(`ohms:${id}`) ?? -1 }))
+})
 
 /** The point nearest to what a chain knows of the house's coils; null where that is the template. */
 function pointOf(system: System, link: Link): OperatingPoint | null {
-  const causes = causesOf.of(system)
-  const centres = new Float64Array(causes.length + 1)
-  const coilOhm: Record<string, number> = {}
-  const coilImpedance: Record<string, number> = {}
-  for (const [place, cause] of causes.entries()) {
-    if (!isCoil(cause) || cause.part === null || cause.sigma !== SPREADS.coilOhm) continue
+  const far = coilsOf.of(system).flatMap(({ place, coil }) => {
     const { mean, sigma } = knownOf(link, place)
-    if (sigma > KNOWN || Math.abs(mean) < FAR) continue
-    centres[place] = STEP * Math.round(mean / STEP)
-    coilOhm[cause.part] = Math.exp(SPREADS.coilOhm * centres[place])
-    coilImpedance[cause.part] = Math.exp(SPREADS.coilOhm * SPREADS.impedanceByOhm * centres[place])
+    return sigma > KNOWN || Math.abs(mean) < FAR ? [] : [{ place, coil, centre: STEP * Math.round(mean / STEP) }]
+  })
+  if (far.length === 0) return null
+  const centres = new Float64Array(causesOf.of(system).length + 1)
+  for (const { place, centre } of far) centres[place] = centre
+  const factorsOf = (spread: number) => Object.fromEntries(far.map(({ coil, centre }) => [coil, Math.exp(spread * centre)]))
+  return {
+    key: centres.join(),
+    centres,
+    factors: {
+      ...templateValues,
+      coilOhm: factorsOf(SPREADS.coilOhm),
+      coilImpedance: factorsOf(SPREADS.coilOhm * SPREADS.impedanceByOhm),
+    },
   }
-  const key = centres.join()
-  return Object.keys(coilOhm).length === 0 ? null : { key, centres, factors: { ...templateValues, coilOhm, coilImpedance } }
 }
 
 /** The points that some chains call for: that of the sound house, and that of the house that explains the readings best. */
@@ -83,10 +91,10 @@ export interface LaidChains {
 
 /** For each house the chain whose lines were laid nearest to what it found the house's coils to be. */
 export function nearest(system: System, laid: readonly LaidChains[], { logWeights }: Pick<Houses, 'logWeights'>): Chains {
-  const coils = causesOf.of(system).flatMap((cause, place) => (isCoil(cause) && cause.sigma === SPREADS.coilOhm ? [place] : []))
+  const coils = coilsOf.of(system)
   const distances = laid.map(({ chains, point }) =>
     Float64Array.from(chains.links, (link) =>
-      coils.reduce((sum, place) => {
+      coils.reduce((sum, { place }) => {
         const { mean, sigma } = knownOf(link, place)
         return sum + Math.max(0, 1 - sigma * sigma) * (mean - (point?.centres[place] ?? 0)) ** 2
       }, 0),
