@@ -1,6 +1,7 @@
 import type { Answer } from '@/src/core/readings/check'
 import { likelihoodOfAnything, likelihoodOfComponent, misfit } from '@/src/core/readings/likelihood'
 import type { Component, Lean, Prediction, Scale } from '@/src/core/readings/prediction'
+import { KeptPer } from '@/src/core/units/kept'
 import { logSum } from '@/src/core/units/log-sum'
 
 /**
@@ -57,18 +58,24 @@ const TEACHES = 0.02
 export function expectedIn(link: Link, at: number, leans: readonly Lean[] | undefined): { at: number; variance: number } {
   if (!leans || leans.length === 0) return { at, variance: 0 }
   let variance = 0
-  for (const { by } of leans) variance += by * by
+  for (let lean = 0; lean < leans.length; lean++) variance += leans[lean].by ** 2
   let mean = at
-  for (let one: Link | null = link; one; one = one.before) {
-    if (!one.learnt) continue
-    const { gain, off } = one.learnt
+  const learnt = learntOf.of(link)
+  for (let one = 0; one < learnt.length; one++) {
+    const { gain, off } = learnt[one]
     let along = 0
-    for (const { cause, by } of leans) along += gain[cause] * by
+    for (let lean = 0; lean < leans.length; lean++) along += gain[leans[lean].cause] * leans[lean].by
     mean += along * off
     variance -= along * along
   }
   return { at: mean, variance: Math.max(0, variance) }
 }
+
+/** What the readings of a chain taught, one after the other, without those that taught nothing: asked for with every prediction. */
+const learntOf = new KeptPer((link: Link): readonly NonNullable<Link['learnt']>[] => {
+  const before = link.before ? learntOf.of(link.before) : []
+  return link.learnt ? [...before, link.learnt] : before
+})
 
 /** What of a lean is no straight line, as a share of it: assumption, held against brute force (`chain.test.ts`). */
 const BENT = 0.15
