@@ -1,9 +1,10 @@
-import { type Bench, type BenchChange, isSameJumper } from '@/src/core/bench/bench'
+import { type Bench, type BenchChange, isSameJumper, slotOf, withSlot } from '@/src/core/bench/bench'
 import { problemWithJumpers, problemWithPuttingBack } from '@/src/core/bench/jumper-guard'
 import { pinOf, problemWithPoint, sayPoint } from '@/src/core/bench/points'
 import { landingsOfSwap, problemWithSwap, swapAt } from '@/src/core/bench/swaps'
+import type { PartOf } from '@/src/core/wiring/part'
 import { type Point, parsePoint } from '@/src/core/wiring/point'
-import { firstPart, partById, placeById, type System } from '@/src/core/wiring/system'
+import { firstPart, partById, partsOf, placeById, type System } from '@/src/core/wiring/system'
 
 export type Applied = { readonly ok: true; readonly bench: Bench } | { readonly ok: false; readonly problem: string }
 
@@ -48,8 +49,10 @@ export function applyChange(system: System, bench: Bench, change: BenchChange): 
       return done({ jumpers: others })
     }
     case 'slot': {
-      const printed = firstPart(system, 'fuse').ratingA
-      return done({ slot: { holds: change.holds, ratingA: change.ratingA ?? printed, open: change.holds === 'nothing' } })
+      const fuse = fuseOf(system, change.part)
+      if (!fuse) return refuse(noSuchFuse(system, change.part))
+      const { holds, ratingA = fuse.ratingA } = change
+      return { ok: true, bench: withSlot(system, bench, fuse.id, { holds, ratingA, open: holds === 'nothing' }) }
     }
     case 'swap': {
       const problem = problemWithSwap(system, bench.swaps, change)
@@ -66,17 +69,32 @@ export function applyChange(system: System, bench: Bench, change: BenchChange): 
       if (others.length === bench.swaps.length) return refuse(`${change.from} of the ${change.cable} is on no spare.`)
       return putBack(system, bench, { ...bench, swaps: others }, `Putting ${change.from} back`)
     }
-    case 'reset':
-      if (!isResettable(system, bench))
+    case 'reset': {
+      const fuse = fuseOf(system, change.part)
+      if (!fuse) return refuse(noSuchFuse(system, change.part))
+      if (!isResettable(system, bench, fuse.id))
         return refuse('There is no breaker in the fuse slot to reset. A blown fuse is replaced: "breaker in" or "fuse 3 in".')
       // A breaker that was found tripped is, once reset, one that the technician knows: no longer as found.
-      return done({ slot: { ...bench.slot, holds: 'breaker', open: false } })
+      const slot = slotOf(system, bench, fuse.id)
+      return { ok: true, bench: withSlot(system, bench, fuse.id, { holds: 'breaker', ratingA: slot.ratingA, open: false }) }
+    }
   }
 }
 
-/** A breaker protects now: the technician's own, or the one that the transformer has. */
-export const isResettable = (system: System, bench: Bench): boolean =>
-  bench.slot.holds === 'breaker' || (bench.slot.holds === 'as-found' && firstPart(system, 'fuse').holds === 'breaker')
+/** The fuse or breaker of that id, the transformer's first where none is said. */
+const fuseOf = (system: System, part: string | undefined): PartOf<'fuse'> | undefined =>
+  part === undefined ? firstPart(system, 'fuse') : partsOf(system, 'fuse').find(({ id }) => id === part)
+
+const noSuchFuse = (system: System, part: string | undefined): string =>
+  `"${part}" is no fuse or breaker of this system. These are: ${partsOf(system, 'fuse')
+    .map(({ id }) => id)
+    .join(', ')}.`
+
+/** A breaker protects now: the technician's own, or the one that was built in. */
+export function isResettable(system: System, bench: Bench, part = firstPart(system, 'fuse').id): boolean {
+  const { holds } = slotOf(system, bench, part)
+  return holds === 'breaker' || (holds === 'as-found' && fuseOf(system, part)?.holds === 'breaker')
+}
 
 export const isPluggable = (kind: string): boolean => kind === 'switch' || kind === 'coil' || kind === 'thermostat'
 

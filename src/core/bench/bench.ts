@@ -4,7 +4,7 @@ import type { Since } from '@/src/core/bench/since'
 import { KeptPer } from '@/src/core/units/kept'
 import { callNames } from '@/src/core/wiring/call'
 import type { Point } from '@/src/core/wiring/point'
-import type { System } from '@/src/core/wiring/system'
+import { firstPart, partById, type System } from '@/src/core/wiring/system'
 
 export const callSettings = ['off', ...callNames] as const
 export const slotContents = ['fuse', 'breaker', 'nothing'] as const
@@ -17,6 +17,11 @@ export interface Slot {
   readonly ratingA: number
   /** Known to be open: a fuse that was seen or recorded blown, a breaker that tripped and was not reset, nothing in it. */
   readonly open: boolean
+}
+
+/** What is in the place of another fuse than the transformer's first: a zone panel's, one fitted in the line later. */
+export interface FurtherSlot extends Slot {
+  readonly part: string
 }
 
 export interface Jumper {
@@ -42,6 +47,8 @@ export interface Bench {
   readonly jumpers: readonly Jumper[]
   readonly swaps: readonly Swap[]
   readonly slot: Slot
+  /** Further fuses and breakers of the house that are not as they were found; left out where all are. */
+  readonly further?: readonly FurtherSlot[]
   readonly panelsOff: readonly string[]
   /** Where the technician stands. */
   readonly place: string
@@ -68,6 +75,21 @@ export function createBench(system: System): Bench {
   }
 }
 
+/** What is in the place of a fuse or breaker of the system, by its part. */
+export function slotOf(system: System, bench: Pick<Bench, 'slot' | 'further'>, part: string): Slot {
+  if (part === firstPart(system, 'fuse').id) return bench.slot
+  const found = bench.further?.find((slot) => slot.part === part)
+  const built = partById(system, part)
+  return found ?? { holds: 'as-found', ratingA: built?.kind === 'fuse' ? built.ratingA : 3, open: false }
+}
+
+/** The bench with something else in the place of a fuse. */
+export function withSlot(system: System, bench: Bench, part: string, slot: Slot): Bench {
+  if (part === firstPart(system, 'fuse').id) return { ...bench, slot }
+  const others = (bench.further ?? []).filter((other) => other.part !== part)
+  return { ...bench, further: [...others, { ...slot, part }].sort((a, b) => a.part.localeCompare(b.part)) }
+}
+
 /** Same electrical bench, whoever stands wherever: the key under which predictions are kept. */
 export const benchKey = (bench: Bench): string => keysOf.of(bench).whole
 
@@ -90,6 +112,7 @@ const keysOf = new KeptPer((bench: Bench) => {
       .sort()
       .join(','),
     `${bench.slot.holds} ${bench.slot.ratingA} ${bench.slot.open ? 'open' : 'closed'}`,
+    ...(bench.further ?? []).map(({ part, holds, ratingA, open }) => `${part} ${holds} ${ratingA} ${open ? 'open' : 'closed'}`),
   ].join(' | ')
   const { since } = bench
   const minutes = since && bench.power ? ` | ${since.call} ${since.power}` : ''

@@ -15,8 +15,14 @@ export const benchChangeSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('plug'), part: id }),
   z.strictObject({ do: z.literal('jumper'), a: pointSchema, b: pointSchema }),
   z.strictObject({ do: z.literal('unjumper'), a: pointSchema, b: pointSchema }),
-  z.strictObject({ do: z.literal('slot'), holds: z.enum(slotContents), ratingA: z.number().positive().max(30).optional() }),
-  z.strictObject({ do: z.literal('reset') }),
+  /** `part`: another fuse or breaker than the transformer's first, by its id. */
+  z.strictObject({
+    do: z.literal('slot'),
+    holds: z.enum(slotContents),
+    ratingA: z.number().positive().max(30).optional(),
+    part: id.optional(),
+  }),
+  z.strictObject({ do: z.literal('reset'), part: id.optional() }),
   z.strictObject({ do: z.literal('walk'), place: id }),
   z.strictObject({ do: z.literal('panel'), place: id, on: z.boolean() }),
   /** A conductor's place at both ends goes to a spare of the same cable; and back. */

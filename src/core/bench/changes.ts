@@ -1,11 +1,11 @@
-import type { Bench } from '@/src/core/bench/bench'
+import { type Bench, slotOf } from '@/src/core/bench/bench'
 import { landingsOfSwap } from '@/src/core/bench/swaps'
 import { addAdmittance, type Change, openLink } from '@/src/core/circuit/factored'
 import type { Network } from '@/src/core/circuit/network'
 import { complex } from '@/src/core/units/complex'
 import { bodyLink, landingLink, plugLink, plugsOf, poleLink } from '@/src/core/wiring/assembly'
 import { type Point, parsePoint } from '@/src/core/wiring/point'
-import { firstPart, partById, partsOf, type System } from '@/src/core/wiring/system'
+import { partById, partsOf, type System } from '@/src/core/wiring/system'
 import { cableConstants } from '@/src/core/wiring/values'
 
 /** A clip lead: assumption. */
@@ -38,7 +38,7 @@ export function changesOfBench(system: System, network: Network, bench: Bench): 
     }
   }
   for (const { a, b } of bench.jumpers) changes.push(addAdmittance(network, a, b, complex(1 / JUMPER_OHM)))
-  if (bench.slot.open) changes.push(openLink(network, bodyLink(firstPart(system, 'fuse').id)))
+  for (const { id } of partsOf(system, 'fuse')) if (slotOf(system, bench, id).open) changes.push(openLink(network, bodyLink(id)))
   return changes
 }
 

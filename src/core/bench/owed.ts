@@ -1,6 +1,6 @@
 import type { Bench, BenchChange } from '@/src/core/bench/bench'
 import { sayPoint } from '@/src/core/bench/points'
-import { sayConductor, sayPair } from '@/src/core/bench/say'
+import { isFurtherOdd, sayConductor, sayFurther, sayPair } from '@/src/core/bench/say'
 import { sayCall } from '@/src/core/wiring/call'
 import { parsePoint } from '@/src/core/wiring/point'
 import { callerOf, firstPart, isUnknown, partById, partsOf, placeById, type System, sayRightFuse } from '@/src/core/wiring/system'
@@ -75,6 +75,7 @@ export function owedBy(system: System, bench: Bench): Owed[] {
       say: `the fuse is blown: ${sayRightFuse(system)} goes in, once`,
       ...rightFuse,
     })
+  owed.push(...furtherOwed(system, bench))
   for (const place of bench.panelsOff)
     owed.push({
       what: 'panel',
@@ -91,6 +92,25 @@ export function owedBy(system: System, bench: Bench): Owed[] {
     })
   if (!bench.power) owed.push({ what: 'power', place: fuse.place, say: 'power is off', putBack: { do: 'power', on: true } })
   return owed
+}
+
+/** Further fuses and breakers that are not as they were built. */
+function furtherOwed(system: System, bench: Bench): Owed[] {
+  return (bench.further ?? []).flatMap((slot): Owed[] => {
+    const fuse = partById(system, slot.part)
+    if (fuse?.kind !== 'fuse' || !isFurtherOdd(system, slot)) return []
+    const isReset = fuse.holds === 'breaker' && slot.open && slot.holds !== 'fuse'
+    return [
+      {
+        what: 'slot',
+        place: fuse.place,
+        say: `${sayFurther(system, slot)}: ${isReset ? 'reset it' : `a ${fuse.ratingA} A ${fuse.holds === 'breaker' ? 'breaker' : 'fuse'} belongs there`}`,
+        putBack: isReset
+          ? { do: 'reset', part: fuse.id }
+          : { do: 'slot', holds: fuse.holds === 'breaker' ? 'breaker' : 'fuse', ratingA: fuse.ratingA, part: fuse.id },
+      },
+    ]
+  })
 }
 
 function saySlotOwed(bench: Bench, rated: string): string {

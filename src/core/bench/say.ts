@@ -1,4 +1,4 @@
-import type { Bench, BenchChange } from '@/src/core/bench/bench'
+import { type Bench, type BenchChange, type FurtherSlot, type Slot, slotOf } from '@/src/core/bench/bench'
 import { pinOf, sayPoint } from '@/src/core/bench/points'
 import { sayCall } from '@/src/core/wiring/call'
 import { parsePoint } from '@/src/core/wiring/point'
@@ -24,11 +24,12 @@ export function sayChange(system: System, change: BenchChange): string {
     case 'unjumper':
       return `take out the jumper ${sayPair(system, change.a, change.b)}`
     case 'slot':
+      if (change.part !== undefined) return sayFurtherSlot(system, change.part, change.holds, change.ratingA)
       if (change.holds === 'breaker') return 'breaker in the fuse slot'
       if (change.holds === 'nothing') return 'fuse slot left empty'
       return change.ratingA === undefined ? `${sayRightFuse(system)} in the slot` : `${change.ratingA} A fuse in the slot`
     case 'reset':
-      return 'reset the breaker'
+      return change.part === undefined ? 'reset the breaker' : `reset the ${partById(system, change.part)?.name ?? change.part}`
     case 'walk':
       return `walk to the ${placeById(system, change.place)?.name ?? change.place}`
     case 'swap': {
@@ -71,6 +72,7 @@ export function sayBench(system: System, bench: Bench): string[] {
   if (!bench.power) phrases.push('power off')
   if (bench.call !== 'off') phrases.push(`call: ${sayCall[bench.call]}`)
   if (isSlotOdd(system, bench)) phrases.push(saySlot(system, bench))
+  for (const slot of bench.further ?? []) if (isFurtherOdd(system, slot)) phrases.push(sayFurther(system, slot))
   for (const { a, b } of bench.jumpers) phrases.push(`jumper ${sayPair(system, a, b)}`)
   for (const end of bench.lifted) phrases.push(`${sayPoint(system, end)} lifted`)
   for (const { cable, from, to } of bench.swaps) {
@@ -80,6 +82,32 @@ export function sayBench(system: System, bench: Bench): string[] {
   for (const part of bench.unplugged) phrases.push(`${partById(system, part)?.name ?? part} unplugged`)
   for (const place of bench.panelsOff) phrases.push(`${placeById(system, place)?.name ?? place} panel off`)
   return phrases
+}
+
+function sayFurtherSlot(system: System, part: string, holds: Slot['holds'], ratingA: number | undefined): string {
+  const name = partById(system, part)?.name ?? part
+  if (holds === 'breaker') return `breaker in the place of the ${name}`
+  if (holds === 'nothing') return `${name} taken out`
+  return ratingA === undefined ? `the right fuse as the ${name}` : `${ratingA} A fuse as the ${name}`
+}
+
+/** Not as it was built: open, empty, a pocket breaker in it, a fuse of another size. */
+export function isFurtherOdd(system: System, { part, holds, ratingA, open }: FurtherSlot): boolean {
+  const built = partById(system, part)
+  if (built?.kind !== 'fuse') return false
+  if (open || holds === 'nothing') return true
+  return built.holds === 'breaker' ? holds === 'fuse' : holds === 'breaker' || (holds === 'fuse' && ratingA !== built.ratingA)
+}
+
+/** How another fuse or breaker than the first stands, in words. */
+export function sayFurther(system: System, { part, holds, ratingA, open }: FurtherSlot): string {
+  const built = partById(system, part)
+  const name = built?.name ?? part
+  const isBuiltBreaker = built?.kind === 'fuse' && built.holds === 'breaker'
+  if (holds === 'nothing') return `${name} is out`
+  if (isBuiltBreaker && holds !== 'fuse') return `${name} ${open ? 'tripped' : 'set'}`
+  if (holds === 'breaker') return `breaker in the place of the ${name}${open ? ', tripped' : ''}`
+  return `${name} ${open ? 'blown' : holds === 'fuse' ? `renewed, ${ratingA} A` : 'as found'}`
 }
 
 /** A breaker that was built in and is closed is nothing out of the ordinary. */
@@ -98,8 +126,10 @@ export function saySlot(system: System, bench: Bench): string {
 }
 
 /** The slot in two words, for a drawing. */
-export function saySlotShort(system: System, { slot }: Bench): string {
-  const built = firstPart(system, 'fuse').holds
+export function saySlotShort(system: System, bench: Bench, fuse = firstPart(system, 'fuse').id): string {
+  const part = partById(system, fuse)
+  const built = part?.kind === 'fuse' ? part.holds : undefined
+  const slot = slotOf(system, bench, fuse)
   if (slot.holds === 'nothing') return 'empty'
   if (slot.holds === 'breaker' || (slot.holds === 'as-found' && built === 'breaker')) return slot.open ? 'tripped' : 'breaker'
   if (slot.holds === 'as-found' && built === 'none') return 'no fuse'

@@ -3,6 +3,7 @@ import type { AddFault } from '@/src/core/faults/fault-list'
 import { LOOSE_CLIP_OHM, WEAK_WINDING_OHM } from '@/src/core/faults/rates'
 import { capital } from '@/src/core/units/capital'
 import { bodyLink, neutralLink, poleLink, tapLink, windingLink } from '@/src/core/wiring/assembly'
+import type { PartOf } from '@/src/core/wiring/part'
 import { terminalPoint } from '@/src/core/wiring/point'
 import { firstPart, partsOf, type System, sayRightFuse } from '@/src/core/wiring/system'
 
@@ -41,8 +42,12 @@ export function addSupplyFaults(system: System, add: AddFault): void {
     )
   addTaps(system, add)
   addLine(system, add)
-  const fuse = firstPart(system, 'fuse')
+  for (const fuse of partsOf(system, 'fuse')) addFuseFaults(system, add, fuse)
+}
+
+function addFuseFaults(system: System, add: AddFault, fuse: PartOf<'fuse'>): void {
   if (fuse.holds === 'none') return
+  const isFirst = fuse === firstPart(system, 'fuse')
   const isBreaker = fuse.holds === 'breaker'
   add(
     'fuse-clip-loose',
@@ -57,8 +62,13 @@ export function addSupplyFaults(system: System, add: AddFault): void {
     'fuse-only',
     fuse.id,
     fuse.place,
-    `The ${isBreaker ? `${fuse.name} tripped` : 'fuse blew'} and nothing is left of what did it`,
-    [`fuse:${fuse.id}`, isBreaker ? `Reset the ${fuse.name}, once, and watch it` : `Fit a ${sayRightFuse(system)}, once, and watch it`],
+    `The ${isBreaker ? `${fuse.name} tripped` : isFirst ? 'fuse blew' : `${fuse.name} blew`} and nothing is left of what did it`,
+    [
+      `fuse:${fuse.id}`,
+      isBreaker
+        ? `Reset the ${fuse.name}, once, and watch it`
+        : `Fit a ${isFirst ? sayRightFuse(system) : `${fuse.ratingA} A fuse as the ${fuse.name}`}, once, and watch it`,
+    ],
     [{ do: 'found-blown' }],
     fuse.between.map((node) => terminalPoint(node, fuse.place)),
   )

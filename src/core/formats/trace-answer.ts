@@ -70,6 +70,8 @@ export const traceAnswerSchema = z.strictObject({
     unplugged: z.array(z.string()),
     jumpers: z.array(z.strictObject({ a: z.string(), b: z.string() })),
     slot: z.strictObject({ holds: z.string(), ratingA: z.number(), open: z.boolean() }),
+    /** Further fuses and breakers that are not as they were found. */
+    further: z.array(z.strictObject({ part: z.string(), holds: z.string(), ratingA: z.number(), open: z.boolean() })),
     panelsOff: z.array(z.string()),
     place: z.string(),
     say: z.array(z.string()),
@@ -105,6 +107,7 @@ export function writeTraceAnswer(
       power: bench.power,
       call: bench.call,
       slot: bench.slot,
+      further: [...(bench.further ?? [])],
       place: bench.place,
       lifted: [...bench.lifted],
       unplugged: [...bench.unplugged],

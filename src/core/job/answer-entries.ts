@@ -1,14 +1,20 @@
 import type { Check } from '@/src/core/diagnosis/planner/next-check'
 import type { Entry, EntryDraft } from '@/src/core/job/entry'
-import type { Answer } from '@/src/core/readings/check'
+import { type Answer, FIRST_FUSE, openedBy } from '@/src/core/readings/check'
 
 /** What is entered when a proposed check is answered: what was set up for it, then the reading or the trip. */
 export function entriesOfAnswer({ setup, probe }: Pick<Check, 'setup' | 'probe'>, answer: Answer): EntryDraft[] {
-  const isTrip = probe.meter === 'trip' && typeof answer === 'object' && 'word' in answer
   return [
     ...setup.map((change): EntryDraft => ({ kind: 'bench', change })),
-    isTrip ? { kind: 'trip', result: answer.word === 'trips' ? 'trips' : 'holds' } : { kind: 'reading', probe, answer },
+    probe.meter === 'trip' ? tripOf(answer) : { kind: 'reading', probe, answer },
   ]
+}
+
+/** The entry that an answer to a trip check is. */
+export function tripOf(answer: Answer): EntryDraft {
+  const opened = openedBy(answer)
+  if (opened === null) return { kind: 'trip', result: 'holds' }
+  return { kind: 'trip', result: 'trips', ...(opened !== FIRST_FUSE && { on: opened }) }
 }
 
 /** The timeline as it would be with an answer that has not been given: for thinking ahead, never kept. */

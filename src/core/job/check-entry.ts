@@ -1,5 +1,5 @@
 import { applyChange } from '@/src/core/bench/apply'
-import type { Bench } from '@/src/core/bench/bench'
+import { type Bench, slotOf } from '@/src/core/bench/bench'
 import { pinOf, problemWithPoint } from '@/src/core/bench/points'
 import type { ContentEntry, Entry } from '@/src/core/job/entry'
 import type { Probe } from '@/src/core/readings/check'
@@ -7,7 +7,7 @@ import { LANDINGS, RUNS, WIRING, workingAt } from '@/src/core/readings/looks'
 import { wordsFor } from '@/src/core/readings/predict'
 import { sayCall } from '@/src/core/wiring/call'
 import { parsePoint } from '@/src/core/wiring/point'
-import { callsOf, firstPart, partById, type System, zonesOf } from '@/src/core/wiring/system'
+import { callsOf, firstPart, furtherFuses, partById, type System, zonesOf } from '@/src/core/wiring/system'
 
 /** Null when an entry makes sense on this bench of this system, else a sentence why not. Closing is judged where the whole job is known. */
 export function problemWithContent(system: System, bench: Bench, entry: ContentEntry): string | null {
@@ -19,7 +19,7 @@ export function problemWithContent(system: System, bench: Bench, entry: ContentE
     case 'reading':
       return problemWithProbe(system, bench, entry.probe) ?? problemWithWord(system, entry)
     case 'trip':
-      return problemWithTrip(system, bench, entry.result)
+      return problemWithTrip(system, bench, entry)
     case 'proof':
       return callsOf(system).includes(entry.call) ? null : `This system has no call for ${sayCall[entry.call]}.`
     case 'skip':
@@ -38,11 +38,14 @@ export function problemWithContent(system: System, bench: Bench, entry: ContentE
   }
 }
 
-function problemWithTrip(system: System, { power, slot }: Bench, result: 'trips' | 'holds'): string | null {
-  if (!power) return 'The power is off in the record, so nothing can trip or hold. Say "power on" first.'
+function problemWithTrip(system: System, bench: Bench, { result, on }: Extract<ContentEntry, { kind: 'trip' }>): string | null {
+  if (!bench.power) return 'The power is off in the record, so nothing can trip or hold. Say "power on" first.'
+  const fuse = on === undefined ? firstPart(system, 'fuse') : furtherFuses(system).find(({ id }) => id === on)
+  if (!fuse) return `"${on}" is no further fuse or breaker of this system.`
+  const slot = slotOf(system, bench, fuse.id)
   if (slot.holds === 'nothing') return 'The fuse slot is empty, so nothing can trip or hold. Say "breaker in" or "fuse 3 in" first.'
   if (result === 'holds') return null
-  if (slot.holds === 'as-found' && firstPart(system, 'fuse').holds === 'none')
+  if (slot.holds === 'as-found' && fuse.holds === 'none')
     return 'This house has no fuse or breaker on the 24 V side that could trip. Put one in first: "breaker in".'
   return slot.open && slot.holds !== 'as-found' ? 'It tripped already. Reset it first: "reset".' : null
 }
@@ -98,7 +101,8 @@ const isLookable = (system: System, id: string): boolean => {
   if (id.startsWith(RUNS)) return workingAt(system, id.slice(RUNS.length)).length > 0
   if (id.startsWith(WIRING)) return zonesOf(system).some((zone) => `${WIRING}${zone.id}` === id)
   const kind = partById(system, id)?.kind
-  return kind === 'coil' || kind === 'thermostat' || kind === 'load' || kind === 'board'
+  const isFurther = furtherFuses(system).some((fuse) => fuse.id === id)
+  return kind === 'coil' || kind === 'thermostat' || kind === 'load' || kind === 'board' || isFurther
 }
 
 function problemWithWord(system: System, entry: Extract<Entry, { kind: 'reading' }>): string | null {

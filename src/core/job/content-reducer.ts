@@ -1,5 +1,5 @@
 import { applyChange, isResettable } from '@/src/core/bench/apply'
-import { type Bench, createBench } from '@/src/core/bench/bench'
+import { type Bench, createBench, slotOf, withSlot } from '@/src/core/bench/bench'
 import { owedBy } from '@/src/core/bench/owed'
 import { anyTime, atTime, type BenchClock, clockAfter, clockLater, UNTOUCHED } from '@/src/core/bench/since'
 import { type Complaint, emptyComplaint } from '@/src/core/diagnosis/hypotheses/complaint'
@@ -10,8 +10,8 @@ import { problemWithContent } from '@/src/core/job/check-entry'
 import { reasonsNotToClose } from '@/src/core/job/close'
 import type { ContentEntry, Entry } from '@/src/core/job/entry'
 import type { Clash, JobState, Refusal } from '@/src/core/job/job-state'
-import type { Probe } from '@/src/core/readings/check'
-import type { System } from '@/src/core/wiring/system'
+import { type Probe, tripWord } from '@/src/core/readings/check'
+import { firstPart, type System } from '@/src/core/wiring/system'
 
 type EntryOf<K extends Entry['kind']> = Extract<Entry, { kind: K }>
 
@@ -116,12 +116,12 @@ export function take(system: System, gathered: Gathered, entry: ContentEntry, on
         id: entry.id,
         bench: atTime(on, gathered.clock),
         probe: { meter: 'trip' },
-        answer: { word: entry.result },
+        answer: { word: entry.on !== undefined && entry.result === 'trips' ? tripWord(entry.on) : entry.result },
       })
       if (entry.result !== 'trips') return
       gathered.trips++
       gathered.beforeTrip = on
-      if (!isResettable(system, on)) gathered.fusesSpent++
+      if (!isResettable(system, on, entry.on)) gathered.fusesSpent++
       gathered.bench = benchAfter(system, gathered.bench, entry)
       gathered.proofs = {}
       return
@@ -158,9 +158,9 @@ export function benchAfter(system: System, bench: Bench, entry: ContentEntry): B
       return applied.ok ? applied.bench : bench
     }
     case 'reading':
-      return isSeenBlown(bench, entry) ? { ...bench, slot: { ...bench.slot, open: true } } : bench
+      return seenBlown(system, bench, entry).reduce((one, part) => opened(system, one, part), bench)
     case 'trip':
-      return entry.result === 'trips' ? { ...bench, slot: { ...bench.slot, open: true } } : bench
+      return entry.result === 'trips' ? opened(system, bench, entry.on ?? firstPart(system, 'fuse').id) : bench
     case 'repair': {
       if (!bench.swaps.some(({ cable }) => cable === entry.zone)) return bench
       // A spare that serves when its cable's repair is recorded is the repair.
@@ -176,13 +176,15 @@ export function benchAfter(system: System, bench: Bench, entry: ContentEntry): B
   }
 }
 
-const isSeenBlown = (bench: Bench, { probe, answer }: EntryOf<'reading'>): boolean =>
-  probe.meter === 'look' &&
-  probe.at === 'fuse' &&
-  bench.slot.holds === 'as-found' &&
-  typeof answer === 'object' &&
-  'word' in answer &&
-  answer.word === 'blown'
+const opened = (system: System, bench: Bench, part: string): Bench =>
+  withSlot(system, bench, part, { ...slotOf(system, bench, part), open: true })
+
+/** The fuse that is as found and was seen blown, by its part. */
+function seenBlown(system: System, bench: Bench, { probe, answer }: EntryOf<'reading'>): string[] {
+  if (probe.meter !== 'look' || typeof answer !== 'object' || !('word' in answer) || answer.word !== 'blown') return []
+  const part = probe.at === 'fuse' ? firstPart(system, 'fuse').id : probe.at
+  return slotOf(system, bench, part).holds === 'as-found' ? [part] : []
+}
 
 /** What was left alone for longer than this tells nothing of the minutes of an act. */
 const LONGEST_GAP_MIN = 60

@@ -21,7 +21,13 @@ const base = {
 const complaintEntry = z.strictObject({ ...base, kind: z.literal('complaint'), complaint: complaintSchema })
 const benchEntry = z.strictObject({ ...base, kind: z.literal('bench'), change: benchChangeSchema })
 const readingEntry = z.strictObject({ ...base, kind: z.literal('reading'), probe: probeSchema, answer: answerSchema })
-const tripEntry = z.strictObject({ ...base, kind: z.literal('trip'), result: z.enum(['trips', 'holds']) })
+/** `on`: another fuse or breaker than the transformer's first that opened, by its part. */
+const tripEntry = z.strictObject({
+  ...base,
+  kind: z.literal('trip'),
+  result: z.enum(['trips', 'holds']),
+  on: textSchema(80, 1).optional(),
+})
 /** A check that cannot be taken here and now: out of reach, no such range on the meter. It is not proposed again. */
 const skipEntry = z.strictObject({ ...base, kind: z.literal('skip'), probe: probeSchema })
 /** From here on the search goes in this way of working. */

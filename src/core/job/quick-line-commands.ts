@@ -10,7 +10,7 @@ import { unitsOfReading } from '@/src/core/job/quick-line-units'
 import type { Answer, Probe } from '@/src/core/readings/check'
 import { marks } from '@/src/core/readings/looks'
 import type { CallName } from '@/src/core/wiring/call'
-import { callsOf, firstPart, isUnknown } from '@/src/core/wiring/system'
+import { callsOf, firstPart, furtherFuses, isUnknown } from '@/src/core/wiring/system'
 
 type Parsed =
   | { readonly ok: true; readonly drafts: EntryDraft[] }
@@ -73,7 +73,7 @@ class LineParser extends SwapReader {
         unswap: () => this.swapBack(),
         breaker: () => this.breaker(),
         slot: () => this.slotEmpty(),
-        reset: () => [this.bench({ do: 'reset' })],
+        reset: () => [this.bench({ do: 'reset', ...this.ofFurther() })],
         trip: () => this.trip('trips'),
         trips: () => this.trip('trips'),
         tripped: () => this.trip('trips'),
@@ -96,7 +96,7 @@ class LineParser extends SwapReader {
       this.at = 1
       return rule()
     }
-    return this.fuse() ?? this.whatRuns() ?? this.look() ?? this.reading()
+    return this.fuse() ?? this.furtherFuse() ?? this.whatRuns() ?? this.look() ?? this.reading()
   }
 
   private without(first: number): LineParser {
@@ -150,6 +150,33 @@ class LineParser extends SwapReader {
     if (this.accept('out')) return [this.bench({ do: 'slot', holds: 'nothing' })]
     const word = this.oneOf({ blown: 'blown', good: 'good', ok: 'good' }, 'A fuse is "good", "blown", "out", or goes in: "fuse 3 in".')
     return [{ kind: 'reading', probe: { meter: 'look', at: 'fuse' }, answer: { word } }]
+  }
+
+  /** The further fuse or breaker that the next words name, taken; nothing where they name none. */
+  private ofFurther(): { part?: string } {
+    const found = furtherFuses(this.context.system).find((fuse) => this.acceptWords(fuse.id) || this.acceptWords(fuse.name))
+    return found ? { part: found.id } : {}
+  }
+
+  /** `panel-fuse blown`, `panel fuse 3 in`, `panel fuse breaker in`, `panel fuse out`, `panel fuse trips`. */
+  private furtherFuse(): EntryDraft[] | null {
+    const { part } = this.ofFurther()
+    if (part === undefined) return null
+    if (this.accept('reset')) return [this.bench({ do: 'reset', part })]
+    if (this.accept('breaker')) {
+      this.expect('in', 'Say "breaker in" when it goes in.')
+      return [this.bench({ do: 'slot', holds: 'breaker', part })]
+    }
+    const ratingA = this.peek()?.kind === 'number' ? this.number() : undefined
+    this.accept('A')
+    if (this.accept('in')) return [this.bench({ do: 'slot', holds: 'fuse', part, ...(ratingA !== undefined && { ratingA }) })]
+    if (this.accept('out')) return [this.bench({ do: 'slot', holds: 'nothing', part })]
+    const said = this.oneOf(
+      { blown: 'blown', tripped: 'trips', trips: 'trips', good: 'good', ok: 'good', holds: 'good' },
+      'It is "good", "blown", "trips", "out", or goes in: "3 in".',
+    )
+    if (said === 'trips') return [{ kind: 'trip', result: 'trips', on: part }]
+    return [{ kind: 'reading', probe: { meter: 'look', at: part }, answer: { word: said } }]
   }
 
   private trip(result: 'trips' | 'holds'): EntryDraft[] {

@@ -56,6 +56,14 @@ class TokenReader {
     return this.tokens[this.at]
   }
 
+  /** Several words in a row, or none of them. */
+  protected acceptWords(text: string): boolean {
+    const words = text.toLowerCase().split(' ')
+    if (words.some((word, index) => this.tokens[this.at + index]?.text.toLowerCase() !== word)) return false
+    this.at += words.length
+    return true
+  }
+
   protected accept(text: string): boolean {
     if (this.peek()?.text.toLowerCase() !== text.toLowerCase()) return false
     this.at++

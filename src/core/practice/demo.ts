@@ -1,5 +1,6 @@
 import type { BenchChange } from '@/src/core/bench/bench'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
+import { tripOf } from '@/src/core/job/answer-entries'
 import type { Entry, EntryDraft } from '@/src/core/job/entry'
 import type { JobFile } from '@/src/core/job/job-file'
 import { createHouse } from '@/src/core/practice/house'
@@ -71,8 +72,7 @@ export function createDemoJob(id: string, start: Date): JobFile {
       continue
     }
     const { answer } = house.ask(step.ask)
-    if (step.ask.meter === 'trip')
-      enter({ kind: 'trip', result: typeof answer === 'object' && 'word' in answer && answer.word === 'trips' ? 'trips' : 'holds' })
+    if (step.ask.meter === 'trip') enter(tripOf(answer))
     else enter({ kind: 'reading', probe: step.ask, answer })
   }
   return {

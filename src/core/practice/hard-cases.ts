@@ -11,7 +11,7 @@ import { drawByRate, drawCase, drawRest, mark, openHouse, wiredIn } from '@/src/
 import { afterMending, type House } from '@/src/core/practice/house'
 import { outsideFaults } from '@/src/core/practice/outside-faults'
 import { complaintOf, runTrial, type Trial } from '@/src/core/practice/trial'
-import { type Hypothesis, healthy } from '@/src/core/readings/hypothesis'
+import { foundIn, type Hypothesis, healthy } from '@/src/core/readings/hypothesis'
 import type { Random } from '@/src/core/units/random'
 
 /** What the plain exam does not ask: a wrong reading among good ones, a fault of no catalogue, two faults at once. */
@@ -82,7 +82,7 @@ export function examineDouble(engine: Engine, random: Random): DoubleSitting {
       id: `${one.story.id} + ${two.story.id}`,
       fault: joinFaults(one.fault, two.fault),
       effects: [...one.story.effects, ...two.story.effects],
-      foundFuse: one.story.foundFuse === 'blown' || two.story.foundFuse === 'blown' ? 'blown' : 'intact',
+      ...foundIn(one.story, two.story),
     },
     random,
   )

@@ -1,8 +1,8 @@
 import { applyChange } from '@/src/core/bench/apply'
-import { type Bench, type BenchChange, createBench, type Slot } from '@/src/core/bench/bench'
+import { type Bench, type BenchChange, createBench, type Slot, slotOf, withSlot } from '@/src/core/bench/bench'
 import { INTERMITTENT_SHOWS } from '@/src/core/faults/rates'
 import { ATTIC_C, coolsTo, LIMIT_C } from '@/src/core/protection/transformer-heat'
-import type { Answer, Probe } from '@/src/core/readings/check'
+import { type Answer, type Probe, tripWord } from '@/src/core/readings/check'
 import { type Hypothesis, whileHidden } from '@/src/core/readings/hypothesis'
 import { createLaboratory } from '@/src/core/readings/laboratory'
 import { predict } from '@/src/core/readings/predict'
@@ -10,7 +10,7 @@ import { type Component, fromOhmScale } from '@/src/core/readings/prediction'
 import { secondaryAmps, worldsOf } from '@/src/core/readings/world'
 import { defaultMeter, shownAmps, shownOhms, shownVolts } from '@/src/core/units/meter'
 import type { Random } from '@/src/core/units/random'
-import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
+import { firstPart, furtherFuses, partsOf, type System } from '@/src/core/wiring/system'
 import type { ValueFactors } from '@/src/core/wiring/values'
 
 /** A simulated house with a hidden fault: it answers checks as a meter there would, noise and resolution included. */
@@ -20,8 +20,8 @@ export interface House {
   readonly bench: Bench
   /** Makes a change; throws on one that cannot be, since only planned changes are made here. */
   change(change: BenchChange): void
-  /** Takes a reading. `tripped` says that the protection opened while the bench stood like this. */
-  ask(probe: Probe): { answer: Answer; tripped: boolean }
+  /** Takes a reading. `tripped`: the protection opened while the bench stood like this; `opened`: a further one did, by its part. */
+  ask(probe: Probe): { answer: Answer; tripped: boolean; opened?: string }
   /** Time goes by on the bench as it stands. True when it cooked a transformer: each is cooked once. */
   pass(minutes: number): boolean
   /** Mends what is wrong, or part of it: the house goes on with this story, and with a good fuse. */
@@ -55,8 +55,14 @@ export function createHouse(system: System, hidden: Hypothesis, factors: ValueFa
   let bench = createBench(system)
   let open = hypothesis.foundFuse === 'blown'
   let foundFuse = hypothesis.foundFuse
+  // Further fuses that are open, whoever knows it.
+  const furtherOpen = new Set(hypothesis.foundOpen === undefined ? [] : [hypothesis.foundOpen])
   const windings = new Map<string, number>()
-  const real = (): Bench => ({ ...bench, slot: { ...bench.slot, open } })
+  const real = (): Bench =>
+    furtherFuses(system).reduce((one, { id }) => withSlot(system, one, id, { ...slotOf(system, one, id), open: furtherOpen.has(id) }), {
+      ...bench,
+      slot: { ...bench.slot, open },
+    })
   /** What the protection was when the question began: a clamp that keeps the highest has seen that. */
   let atFirst = real()
 
@@ -71,14 +77,18 @@ export function createHouse(system: System, hidden: Hypothesis, factors: ValueFa
       const applied = applyChange(system, bench, change)
       if (!applied.ok) throw new Error(applied.problem)
       bench = applied.bench
-      if (change.do === 'slot') open = change.holds === 'nothing'
-      if (change.do === 'reset') open = false
+      if (change.do !== 'slot' && change.do !== 'reset') return
+      const isOpen = change.do === 'slot' && change.holds === 'nothing'
+      if (change.part === undefined || change.part === firstPart(system, 'fuse').id) open = isOpen
+      else if (isOpen) furtherOpen.add(change.part)
+      else furtherOpen.delete(change.part)
     },
     mend: (rest) => {
-      hypothesis = rest
+      hypothesis = rest.foundOpen === undefined ? rest : { ...rest, foundOpen: undefined }
       foundFuse = 'intact'
       open = false
-      bench = { ...bench, slot: afterMending(system, bench.slot) }
+      furtherOpen.clear()
+      bench = { ...bench, further: undefined, slot: afterMending(system, bench.slot) }
     },
     ask: (probe) => {
       const wasOpen = open
@@ -86,8 +96,16 @@ export function createHouse(system: System, hidden: Hypothesis, factors: ValueFa
       // A fault that comes and goes is there for the whole of one question, or not at all.
       const shows = !hypothesis.intermittent || random.uniform() < INTERMITTENT_SHOWS
       const now: Hypothesis = shows ? { ...hypothesis, intermittent: false } : whileHidden(hypothesis)
+      const further = bench.power ? worldsOf(laboratory, real(), { ...now, foundFuse }).furtherTrips : []
       if (!open && bench.power && random.uniform() < worldsOf(laboratory, real(), { ...now, foundFuse }).trips) open = true
       const tripped = open && !wasOpen
+      const other = tripped || further.length === 0 ? undefined : further.find(({ trips }) => random.uniform() < trips)?.part
+      if (other !== undefined) {
+        furtherOpen.add(other)
+        bench = withSlot(system, bench, other, { ...slotOf(system, bench, other), open: true })
+        const said = { word: tripWord(other) }
+        return { answer: probe.meter === 'trip' ? said : read(probe, now), tripped: false, opened: other }
+      }
       if (tripped && bench.slot.holds === 'as-found') foundFuse = 'blown'
       if (tripped) bench = { ...bench, slot: { ...bench.slot, open: true } }
       if (probe.meter === 'trip') return { answer: { word: tripped ? 'trips' : 'holds' }, tripped }

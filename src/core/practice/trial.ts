@@ -1,5 +1,5 @@
 import { applyChange, isResettable } from '@/src/core/bench/apply'
-import { type Bench, type BenchChange, createBench } from '@/src/core/bench/bench'
+import { type Bench, type BenchChange, createBench, slotOf, withSlot } from '@/src/core/bench/bench'
 import { atTime, clockAfter, clockLater, UNTOUCHED } from '@/src/core/bench/since'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { type Complaint, emptyComplaint, symptoms } from '@/src/core/diagnosis/hypotheses/complaint'
@@ -13,7 +13,7 @@ import { minutesOf } from '@/src/core/diagnosis/planner/cost'
 import { propose } from '@/src/core/diagnosis/planner/propose'
 import { planRoute } from '@/src/core/diagnosis/planner/route'
 import type { House } from '@/src/core/practice/house'
-import type { Answer, Probe } from '@/src/core/readings/check'
+import { type Answer, type Probe, tripWord } from '@/src/core/readings/check'
 import type { Random } from '@/src/core/units/random'
 import { callsOf } from '@/src/core/wiring/system'
 
@@ -69,6 +69,8 @@ export interface SearchStep {
 export interface Answered {
   readonly answer: Answer
   readonly tripped: boolean
+  /** A further fuse or breaker that opened, by its part. */
+  readonly opened?: string
   readonly cooked: boolean
 }
 
@@ -116,7 +118,7 @@ export function* searchBySteps(engine: Engine, start: Start, solver: Solver = fr
     clock = clockLater(clock, route.waits + engine.cost.reading[next.probe.meter])
     const read = atTime(bench, clock)
     const answered = yield { changes: route.changes, minutes: taken, probe: next.probe }
-    const { answer, tripped } = answered
+    const { answer, tripped, opened } = answered
     if (answered.cooked) cooked++
     if (tripped) {
       const isBreaker = isResettable(system, bench)
@@ -124,8 +126,14 @@ export function* searchBySteps(engine: Engine, start: Start, solver: Solver = fr
       fuses += isBreaker ? 0 : 1
       minutes += isBreaker ? engine.cost.trip.breaker : engine.cost.trip.fuse
     }
-    if (tripped || next.probe.meter === 'trip')
-      observations.push({ id: `${checks}-trip`, bench: read, probe: { meter: 'trip' }, answer: { word: tripped ? 'trips' : 'holds' } })
+    if (opened !== undefined) {
+      trips++
+      fuses += isResettable(system, bench, opened) ? 0 : 1
+    }
+    const word = opened !== undefined ? tripWord(opened) : tripped ? 'trips' : 'holds'
+    if (word !== 'holds' || next.probe.meter === 'trip')
+      observations.push({ id: `${checks}-trip`, bench: read, probe: { meter: 'trip' }, answer: { word } })
+    if (opened !== undefined) bench = withSlot(system, bench, opened, { ...slotOf(system, bench, opened), open: true })
     if (tripped) bench = { ...bench, slot: { ...bench.slot, open: true } }
     if (next.probe.meter !== 'trip') observations.push({ id: `${checks}`, bench: atTime(bench, clock), probe: next.probe, answer })
   }

@@ -32,3 +32,14 @@ function makeKey(probe: Probe): string {
       return `look ${probe.at}`
   }
 }
+
+/** The answer to a trip check where a further fuse or breaker opened, by its part; the transformer's first just `trips`. */
+export const tripWord = (part: string): string => `${TRIPS}: ${part}`
+const TRIPS = 'trips'
+
+/** What opened, by the answer to a trip check: `first`, a further part, or null where all held. */
+export function openedBy(answer: Answer): string | null {
+  if (typeof answer !== 'object' || !('word' in answer) || !answer.word.startsWith(TRIPS)) return null
+  return answer.word === TRIPS ? FIRST_FUSE : answer.word.slice(TRIPS.length + 2)
+}
+export const FIRST_FUSE = 'first'

@@ -11,6 +11,8 @@ export interface Hypothesis {
   /** How the house differs from its template without a fault: there at every moment, also while the fault hides. */
   readonly wiring: readonly Effect[]
   readonly foundFuse: 'intact' | 'blown'
+  /** Another fuse or breaker of the house, by its part, that was found blown or tripped. */
+  readonly foundOpen?: string
   /** It comes and goes: a reading shows it or finds a sound house. */
   readonly intermittent: boolean
   /** What comes and goes does so with the heat: it shows once its call has been on for a while. */
@@ -18,6 +20,12 @@ export interface Hypothesis {
 }
 
 export const healthy: Hypothesis = { id: 'nothing-wrong', fault: null, effects: [], wiring: [], foundFuse: 'intact', intermittent: false }
+
+/** How the fuses were found where two faults are one story. */
+export const foundIn = (first: Hypothesis, second: Hypothesis): Pick<Hypothesis, 'foundFuse' | 'foundOpen'> => ({
+  foundFuse: first.foundFuse === 'blown' || second.foundFuse === 'blown' ? 'blown' : 'intact',
+  foundOpen: first.foundOpen ?? second.foundOpen,
+})
 
 /** A fault at its full strength. */
 export const storyOfFault = (fault: Fault, foundFuse: Hypothesis['foundFuse'] = 'intact'): Hypothesis => ({
@@ -33,35 +41,42 @@ export const storyOfFault = (fault: Fault, foundFuse: Hypothesis['foundFuse'] = 
 export const changesTold = (hypothesis: Hypothesis): readonly Effect[] =>
   hypothesis.wiring.length === 0 ? hypothesis.effects : [...hypothesis.effects, ...hypothesis.wiring]
 
+/** How the fuses were found: two stories that agree in this and in what they do are one. */
+const foundKey = ({ foundFuse, foundOpen = '' }: Pick<Hypothesis, 'foundFuse' | 'foundOpen'>): string => `${foundFuse} ${foundOpen}`
+
 /**
- * The same story at a moment when its fault does not show. The fuse that was found stays as it was found. All stories that
+ * The same story at a moment when its fault does not show. The fuses that were found stay as they were found. All stories that
  * hide in one house look the same, and are one object, so that what is worked out for it is worked out once.
  */
-export const whileHidden = ({ wiring, foundFuse }: Hypothesis): Hypothesis => hiddenIn.of(wiring)[foundFuse]
-
-const hidden = (wiring: readonly Effect[], foundFuse: Hypothesis['foundFuse']): Hypothesis => ({
-  id: `hidden, fuse ${foundFuse}`,
-  fault: null,
-  effects: [],
-  wiring,
-  foundFuse,
-  intermittent: false,
-})
-const hiddenIn = new KeptPer((wiring: readonly Effect[]) => ({ intact: hidden(wiring, 'intact'), blown: hidden(wiring, 'blown') }))
+export function whileHidden({ wiring, foundFuse, foundOpen }: Hypothesis): Hypothesis {
+  const known = hiddenIn.of(wiring)
+  const key = foundKey({ foundFuse, foundOpen })
+  const hidden: Hypothesis = known.get(key) ?? {
+    id: `hidden, fuse ${key}`,
+    fault: null,
+    effects: [],
+    wiring,
+    foundFuse,
+    ...(foundOpen !== undefined && { foundOpen }),
+    intermittent: false,
+  }
+  known.set(key, hidden)
+  return hidden
+}
+const hiddenIn = new KeptPer((_: readonly Effect[]) => new Map<string, Hypothesis>())
 
 /**
  * The same story at a moment when its fault does show. Stories with the same effects in the same house are one object here,
  * whether they come and go or stand still, so that what is worked out for it is worked out once.
  */
 export function whileShown(hypothesis: Hypothesis): Hypothesis {
-  const { effects, wiring, foundFuse } = hypothesis
+  const { effects, wiring } = hypothesis
   const ofFuse = shownWith.of(effects).of(wiring)
-  const known = ofFuse[foundFuse]
+  const key = foundKey(hypothesis)
+  const known = ofFuse.get(key)
   if (known && known.fault === hypothesis.fault) return known
   const steady = hypothesis.intermittent ? { ...hypothesis, intermittent: false } : hypothesis
-  ofFuse[foundFuse] ??= steady
+  if (!known) ofFuse.set(key, steady)
   return steady
 }
-const shownWith = new KeptPer(
-  (_: readonly Effect[]) => new KeptPer((_: readonly Effect[]): Partial<Record<Hypothesis['foundFuse'], Hypothesis>> => ({})),
-)
+const shownWith = new KeptPer((_: readonly Effect[]) => new KeptPer((_: readonly Effect[]) => new Map<string, Hypothesis>()))

@@ -47,6 +47,7 @@ export function wordsOfLook(system: System, at: string): string[] {
   if (at.startsWith(RUNS)) return ['as called', 'not as called']
   const part = partById(system, at)
   if (part?.kind === 'load') return ['runs', 'still']
+  if (part?.kind === 'fuse') return ['good', 'blown']
   if (part?.kind === 'board') return ['steady', 'flashes', 'dark']
   if (part?.kind === 'thermostat')
     return [
@@ -143,6 +144,7 @@ function lookWord(laboratory: Laboratory, at: string, bench: Bench, hypothesis: 
   // A found fuse that was taken out for the breaker can still be looked at, in the hand.
   if (at === 'fuse')
     return (isFoundFuseOut(laboratory.system, bench) ? hypothesis.foundFuse === 'blown' : world.protection === 'open') ? 'blown' : 'good'
+  if (partById(laboratory.system, at)?.kind === 'fuse') return world.opened?.includes(at) ? 'blown' : 'good'
   if (at.startsWith(LANDINGS)) {
     // Of wires that are in the hand nobody asks where they are landed.
     const off = landedEnds(laboratory.system, at.slice(LANDINGS.length)).find(

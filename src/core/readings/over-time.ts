@@ -1,5 +1,5 @@
 import { isResettable } from '@/src/core/bench/apply'
-import type { Bench } from '@/src/core/bench/bench'
+import { type Bench, slotOf } from '@/src/core/bench/bench'
 import { addAdmittance, type Change, openLink } from '@/src/core/circuit/factored'
 import { EventQueue } from '@/src/core/operation/event-queue'
 import { setInState } from '@/src/core/operation/in-state'
@@ -122,6 +122,8 @@ export function runOverTime(laboratory: Laboratory, bench: Bench, hypothesis: Hy
   let windingC = ambientC
   let isFuseOpen = bench.slot.open || (bench.slot.holds === 'as-found' && hypothesis.foundFuse === 'blown')
   if (isFuseOpen && !bench.slot.open) alter(openLink(network, bodyLink(fuse.id)))
+  const { foundOpen } = hypothesis
+  if (foundOpen !== undefined && slotOf(system, bench, foundOpen).holds === 'as-found') alter(openLink(network, bodyLink(foundOpen)))
   const isFused = !(bench.slot.holds === 'as-found' && fuse.holds === 'none')
   const protector = isResettable(system, bench) ? 'breaker' : 'fuse'
   for (const { atS, call: next } of script.calls ?? []) queue.set(`call ${atS}`, atS, { do: 'call', call: next })

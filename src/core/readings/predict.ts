@@ -2,7 +2,7 @@ import { type Bench, benchKey } from '@/src/core/bench/bench'
 import { USUAL_SINCE } from '@/src/core/bench/since'
 import { INTERMITTENT_SHOWS, WARM_SHOWS } from '@/src/core/faults/rates'
 import { setInState } from '@/src/core/operation/in-state'
-import type { Probe } from '@/src/core/readings/check'
+import { type Probe, tripWord } from '@/src/core/readings/check'
 import { type Hypothesis, healthy, whileHidden, whileShown } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { asCalled, look, RUNS, runs, wordsOfLook, workingIn } from '@/src/core/readings/looks'
@@ -11,7 +11,7 @@ import { type Component, isAlike, type Prediction, type Scale } from '@/src/core
 import { type Worlds, worldsOf } from '@/src/core/readings/world'
 import { Kept, KeptPer } from '@/src/core/units/kept'
 import { lineNodes } from '@/src/core/wiring/supply'
-import type { System } from '@/src/core/wiring/system'
+import { furtherFuses, type System } from '@/src/core/wiring/system'
 
 /** A clamp catches a pull of a twentieth of a second more or less: assumption. */
 const HIGHEST_SHARE = 0.25
@@ -27,7 +27,7 @@ export const isLinePoint = (system: System, point: string): boolean => lineNodes
 
 /** Words that can answer a look or a trip. */
 export function wordsFor(system: System, probe: Probe): string[] {
-  if (probe.meter === 'trip') return ['trips', 'holds']
+  if (probe.meter === 'trip') return ['trips', ...furtherFuses(system).map(({ id }) => tripWord(id)), 'holds']
   if (probe.meter !== 'look') return []
   return wordsOfLook(system, probe.at)
 }
@@ -125,7 +125,11 @@ const soundKept = new KeptPer((_: Laboratory) => new Kept<string, ReadonlyMap<st
 /** What works on a bench while nothing is wrong, its protection whole: behind a blown fuse nothing does what is called for. */
 const soundWork = (laboratory: Laboratory, bench: Bench): ReadonlyMap<string, boolean> =>
   soundKept.of(laboratory).get(benchKey(bench), () => {
-    const whole = bench.slot.holds === 'nothing' ? bench : { ...bench, slot: { ...bench.slot, open: false } }
+    const whole: Bench = {
+      ...bench,
+      slot: { ...bench.slot, open: bench.slot.holds === 'nothing' },
+      ...(bench.further && { further: bench.further.map((slot) => ({ ...slot, open: slot.holds === 'nothing' })) }),
+    }
     const { base, constraints, worlds } = worldsOf(laboratory, whole, healthy)
     const [{ fixed, settled }] = worlds
     const [state] = settled.members
@@ -147,8 +151,8 @@ function highestAmps(laboratory: Laboratory, on: string, { base, constraints, be
 function trip(worlds: Worlds): Component[] {
   const alreadyOpen = worlds.worlds.length === 1 && worlds.worlds[0].protection === 'open' && worlds.trips === 0
   const trips = alreadyOpen ? 0 : worlds.trips
-  return [
-    { weight: trips, at: { word: 'trips' }, sigma: 1, floating: false },
-    { weight: 1 - trips, at: { word: 'holds' }, sigma: 1, floating: false },
-  ]
+  const word = (said: string, weight: number): Component => ({ weight, at: { word: said }, sigma: 1, floating: false })
+  const further = worlds.furtherTrips.map((one) => word(tripWord(one.part), one.trips))
+  const holds = further.reduce((left, { weight }) => left - weight, 1 - trips)
+  return [word('trips', trips), ...further, word('holds', Math.max(0, holds))]
 }

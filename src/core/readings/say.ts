@@ -41,6 +41,8 @@ export function sayAnswer(answer: Answer, probe: Probe): string {
 
 /** `off: stat-cable.Y@indoor` as people say it; other words are people's words already. */
 function sayWord(word: string): string {
+  const tripped = word.match(/^trips: (.+)$/)
+  if (tripped) return `the ${tripped[1].replaceAll('-', ' ')} trips`
   const found = word.match(/^(off|wrong): (.+)$/)
   if (!found) return word
   const { cable, name } = parsePoint(found[2])

@@ -1,5 +1,5 @@
 import { isResettable } from '@/src/core/bench/apply'
-import { type Bench, benchKey } from '@/src/core/bench/bench'
+import { type Bench, benchKey, type Slot, slotOf } from '@/src/core/bench/bench'
 import { addAdmittance, type Change, changeLink, closeLink, type Factored, openLink } from '@/src/core/circuit/factored'
 import type { Effect } from '@/src/core/faults/fault'
 import { constraintsOfCall, movesKey } from '@/src/core/operation/asked'
@@ -13,6 +13,7 @@ import type { Laboratory } from '@/src/core/readings/laboratory'
 import { complex } from '@/src/core/units/complex'
 import { Kept, KeptPer } from '@/src/core/units/kept'
 import { bodyLink, contactLink, passLink, windingLink } from '@/src/core/wiring/assembly'
+import type { PartOf } from '@/src/core/wiring/part'
 import { callerOf, firstPart, isUnknown, partsOf } from '@/src/core/wiring/system'
 
 /** How long a technician watches for a trip: assumption, the minute that field-work asks for before moving on. */
@@ -27,6 +28,8 @@ const COMMON_RATINGS = [3, 5]
 export interface World {
   readonly weight: number
   readonly protection: 'holds' | 'open'
+  /** Further fuses and breakers that are open in it, by part. */
+  readonly opened?: readonly string[]
   readonly settled: Settled
   /** Changes against the bench's network, the machine's state apart. */
   readonly fixed: readonly Change[]
@@ -40,8 +43,10 @@ export interface Worlds {
   readonly base: Factored
   readonly constraints: Constraints
   readonly worlds: readonly World[]
-  /** P(the protection opens on this bench), given that it was closed. */
+  /** P(the transformer's first protection opens on this bench), given that it was closed. */
   readonly trips: number
+  /** The same of each further one that may open; the quickest opens first, and the others hold. */
+  readonly furtherTrips: readonly { readonly part: string; readonly trips: number }[]
   /** Highest current through the protection while it holds, A. */
   readonly overloadA: number
 }
@@ -59,55 +64,66 @@ export function worldsOf(laboratory: Laboratory, bench: Bench, hypothesis: Hypot
 /** With the power off there is one world, without a machine in it. */
 function settleWorlds(laboratory: Laboratory, bench: Bench, hypothesis: Hypothesis): Worlds {
   const base = laboratory.onBench(bench)
-  const fixed = changesOfFault(laboratory, hypothesis, bench)
   const constraints = constraintsOf(laboratory, bench, hypothesis)
   const { machine, kernel, network, system } = laboratory
-  const slotOpen = bench.slot.open || (bench.slot.holds === 'as-found' && hypothesis.foundFuse === 'blown')
-  const fuse = firstPart(system, 'fuse')
-  const open = slotOpen && !bench.slot.open ? [...fixed, openLink(network, bodyLink(fuse.id))] : fixed
+  const first = firstPart(system, 'fuse').id
+  const fuses = partsOf(system, 'fuse').map((fuse): FuseNow => {
+    const slot = slotOf(system, bench, fuse.id)
+    const wasFoundOpen = fuse.id === first ? hypothesis.foundFuse === 'blown' : hypothesis.foundOpen === fuse.id
+    return { fuse, slot, open: slot.open || (slot.holds === 'as-found' && wasFoundOpen) }
+  })
+  const openOf = (id: string) => openLink(network, bodyLink(id))
+  const alreadyOpen = fuses.flatMap(({ fuse, slot, open }) => (open && !slot.open ? [openOf(fuse.id)] : []))
+  const faulty = changesOfFault(laboratory, hypothesis, bench)
+  const fixed = alreadyOpen.length === 0 ? faulty : [...faulty, ...alreadyOpen]
+  const worldWith = (weight: number, opens: string | null, settled: Settled): World => {
+    const open = fuses.filter((one) => one.open || one.fuse.id === opens).map(({ fuse }) => fuse.id)
+    return {
+      weight,
+      protection: open.includes(first) ? 'open' : 'holds',
+      ...(open.some((id) => id !== first) && { opened: open.filter((id) => id !== first) }),
+      settled,
+      fixed: opens === null ? fixed : [...fixed, openOf(opens)],
+    }
+  }
   if (!bench.power) {
     const rest: Settled = { outcome: 'settled', members: [0], path: [0] }
-    return {
-      base,
-      constraints,
-      before: { settled: rest, fixed: open },
-      worlds: [{ weight: 1, protection: slotOpen ? 'open' : 'holds', settled: rest, fixed: open }],
-      trips: 0,
-      overloadA: 0,
-    }
-  }
-  if (slotOpen) {
-    const settled = settle(machine, base, open, constraints, 0, kernel)
-    const worlds: World[] = [{ weight: 1, protection: 'open', settled, fixed: open }]
-    return { base, constraints, before: worlds[0], worlds, trips: 0, overloadA: 0 }
+    const worlds = [worldWith(1, null, rest)]
+    return { base, constraints, before: worlds[0], worlds, trips: 0, furtherTrips: [], overloadA: 0 }
   }
   const settled = settle(machine, base, fixed, constraints, 0, kernel)
-  const row = network.linkRow(bodyLink(fuse.id))
-  let overloadA = 0
-  let revives = 0
-  for (const member of settled.members) {
-    setInState(kernel, machine, base, fixed, constraints, member)
-    const amps = kernel.current(row)
-    if (amps > overloadA) {
-      overloadA = amps
-      revives = Math.max(0, ...machine.thermostats.filter((one) => isAlive(member, one)).map(({ part }) => part.holdUpS))
-    }
+  const closed = fuses.filter(({ open }) => !open)
+  if (closed.length === 0) {
+    const worlds = [worldWith(1, null, settled)]
+    return { base, constraints, before: worlds[0], worlds, trips: 0, furtherTrips: [], overloadA: 0 }
   }
-  const seconds = settled.outcome !== 'settled' && revives > 0 ? revives * RESTARTS : WATCH_S
-  const unprotected = bench.slot.holds === 'as-found' && fuse.holds === 'none'
-  const kind = isResettable(system, bench) ? 'breaker' : 'fuse'
-  // A fuse that nobody has looked at is one of the two that are sold for this.
-  const ratings = bench.slot.holds === 'as-found' && isUnknown(system, 'fuse') ? COMMON_RATINGS : [bench.slot.ratingA]
-  const trips = unprotected
-    ? 0
-    : ratings.reduce((sum, ratingA) => sum + probabilityOpens(kind, ratingA, overloadA, seconds), 0) / ratings.length
+  const load = loadsOf(laboratory, base, fixed, constraints, settled, closed)
+  const race = firstToOpen(
+    closed.map(({ fuse, slot }, index) => {
+      // A fuse that nobody has looked at is one of the two that are sold for this.
+      const isUnlabelled = fuse.id === first && slot.holds === 'as-found' && isUnknown(system, 'fuse')
+      const kind = isResettable(system, bench, fuse.id) ? 'breaker' : 'fuse'
+      const ratings = slot.holds === 'as-found' && fuse.holds === 'none' ? [] : isUnlabelled ? COMMON_RATINGS : [slot.ratingA]
+      const amps = load.amps[index]
+      const trips = ratings.reduce((sum, ratingA) => sum + probabilityOpens(kind, ratingA, amps, load.seconds), 0)
+      return { part: fuse.id, trips: trips / Math.max(1, ratings.length), times: amps / slot.ratingA }
+    }),
+  )
+  const holds = race.reduce((left, { trips }) => left - trips, 1)
   const worlds: World[] = []
-  if (trips < 0.999) worlds.push({ weight: 1 - trips, protection: 'holds', settled, fixed })
-  if (trips > 0.001) {
-    const fixedOpen = [...fixed, openLink(network, bodyLink(fuse.id))]
-    worlds.push({ weight: trips, protection: 'open', settled: settle(machine, base, fixedOpen, constraints, 0, kernel), fixed: fixedOpen })
+  if (holds > 0.001) worlds.push(worldWith(holds, null, settled))
+  for (const { part, trips } of race)
+    if (trips > 0.001) worlds.push(worldWith(trips, part, settle(machine, base, [...fixed, openOf(part)], constraints, 0, kernel)))
+  const place = closed.findIndex(({ fuse }) => fuse.id === first)
+  return {
+    base,
+    constraints,
+    before: { settled, fixed },
+    worlds: [...worlds, ...stillWaiting(worlds)],
+    trips: race.find(({ part }) => part === first)?.trips ?? 0,
+    furtherTrips: race.filter(({ part }) => part !== first),
+    overloadA: place < 0 ? 0 : load.amps[place],
   }
-  return { base, constraints, before: { settled, fixed }, worlds: [...worlds, ...stillWaiting(worlds)], trips, overloadA }
 
   /**
    * The same while a delay runs that the search itself has started: after a power-off the compressor's minutes, after a call the purge.
@@ -131,6 +147,57 @@ function settleWorlds(laboratory: Laboratory, bench: Bench, hypothesis: Hypothes
     return asHeldBack
   }
 }
+
+interface FuseNow {
+  readonly fuse: PartOf<'fuse'>
+  readonly slot: Slot
+  /** Known to be open, or open in this story as it was found. */
+  readonly open: boolean
+}
+
+/** The highest current through each of some fuses while they hold, A, and how long it is on while somebody watches. */
+function loadsOf(
+  { machine, kernel, network }: Laboratory,
+  base: Factored,
+  fixed: readonly Change[],
+  constraints: Constraints,
+  settled: Settled,
+  fuses: readonly FuseNow[],
+): { amps: number[]; seconds: number } {
+  const rows = fuses.map(({ fuse }) => network.linkRow(bodyLink(fuse.id)))
+  const amps = rows.map(() => 0)
+  let highest = 0
+  let revives = 0
+  for (const member of settled.members) {
+    setInState(kernel, machine, base, fixed, constraints, member)
+    for (const [index, row] of rows.entries()) {
+      const now = kernel.current(row)
+      amps[index] = Math.max(amps[index], now)
+      if (now <= highest) continue
+      highest = now
+      revives = Math.max(0, ...machine.thermostats.filter((one) => isAlive(member, one)).map(({ part }) => part.holdUpS))
+    }
+  }
+  return { amps, seconds: settled.outcome !== 'settled' && revives > 0 ? revives * RESTARTS : WATCH_S }
+}
+
+interface MayOpen {
+  readonly part: string
+  readonly trips: number
+  /** Current against its rating: of two in one line the one that is further over is the quicker. */
+  readonly times: number
+}
+
+/** How likely each is the first to open, and the others so spared: the further over its rating, the likelier. */
+function firstToOpen(fuses: readonly MayOpen[]): MayOpen[] {
+  if (fuses.length === 1) return [...fuses]
+  const any = 1 - fuses.reduce((hold, { trips }) => hold * (1 - trips), 1)
+  const weights = fuses.map(({ trips, times }) => trips * times ** QUICKER)
+  const total = weights.reduce((sum, weight) => sum + weight, 0)
+  return fuses.map((fuse, index) => ({ ...fuse, trips: total > 0 ? (any * weights[index]) / total : 0 }))
+}
+/** Opening times fall with about this power of the current (`trip-curve.ts`, between 1.35 and 3.5 times the rating). */
+const QUICKER = 5
 
 /** Within the minutes in which a delay may run, the share in which it does: assumption. */
 const STILL_WAITS = 0.6

@@ -99,14 +99,14 @@ const commonsOf = new KeptPer(findCommon)
 
 function findCommon(system: System): ReadonlySet<Point> {
   const found = new Set(partsOf(system, 'transformer').map(({ secondary, place }) => terminalPoint(secondary[1], place)))
-  const fuse = firstPart(system, 'fuse')
   let size = 0
   while (found.size > size) {
     size = found.size
     const spread = (points: readonly Point[]) => {
       if (points.some((point) => found.has(point))) for (const point of points) found.add(point)
     }
-    for (const { between, place } of [fuse, ...partsOf(system, 'strap')]) spread(between.map((name) => terminalPoint(name, place)))
+    for (const { between, place } of [...partsOf(system, 'fuse'), ...partsOf(system, 'strap')])
+      spread(between.map((name) => terminalPoint(name, place)))
     for (const cable of system.cables)
       for (const { lands } of cable.conductors)
         spread(lands.flatMap((terminal, side) => (terminal === null ? [] : [terminalPoint(terminal, cable.between[side])])))

@@ -37,6 +37,9 @@ export const cableSchema = z.strictObject({
   source: sourceSchema,
 })
 
+/** Fuses and breakers of the 24 V side that are weighed, each with every fault that opens it. */
+const MOST_FUSES = 4
+
 export const systemSchema = z
   .strictObject({
     format: z.literal('nest-trace/system'),
@@ -90,10 +93,10 @@ export const systemSchema = z
     for (const kind of ['transformer', 'thermostat', 'supply', 'fuse'] as const) {
       if (!system.parts.some((part) => part.kind === kind)) problem(['parts'], `The system has no ${kind}.`)
     }
-    const protections = system.parts.filter((part) => part.kind === 'fuse')
-    if (protections.length > 1)
+    const fuses = system.parts.filter((part) => part.kind === 'fuse')
+    if (fuses.length > MOST_FUSES)
       problem(
         ['parts'],
-        `The system has ${protections.length} fuses (${protections.map(({ name }) => name).join(', ')}), and one alone would be doubted, looked at and replaced. Keep the one nearest to the transformer as the fuse, and write the others as switches, which are doubted like any other.`,
+        `The system has ${fuses.length} fuses and breakers on its 24 V side (${fuses.map(({ name }) => name).join(', ')}); ${MOST_FUSES} are weighed. Write those that share a line as one.`,
       )
   })

@@ -43,10 +43,21 @@ describe('readSystem', () => {
     ).toContain('has no transformer')
   })
 
-  it('refuses a second fuse, which would never be doubted, and says how to write it', () => {
-    const problem = problemsOf(spoiled((system) => system.parts.push({ ...partOf(system, 'fuse'), id: 'inline', name: 'inline fuse' })))
-    expect(problem).toContain('2 fuses (board fuse, inline fuse)')
-    expect(problem).toContain('write the others as switches')
+  it('takes several fuses, and refuses more than are weighed', () => {
+    const more = (count: number) =>
+      spoiled((system) => {
+        const fuse = partOf(system, 'fuse')
+        system.parts = system.parts.filter(({ id }: { id: string }) => id !== 'fuse')
+        for (let index = 0; index < count; index++)
+          system.parts.push({
+            ...fuse,
+            id: `fuse-${index}`,
+            name: `fuse ${index}`,
+            between: [index === 0 ? fuse.between[0] : `line-${index}`, index === count - 1 ? fuse.between[1] : `line-${index + 1}`],
+          })
+      })
+    expect(readSystem(more(3)).ok).toBe(true)
+    expect(problemsOf(more(5))).toContain('5 fuses and breakers on its 24 V side')
   })
 
   it('refuses a length below zero and a transformer of no VA with what to do', () => {

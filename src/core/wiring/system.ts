@@ -59,6 +59,9 @@ export function firstPart<K extends 'thermostat' | 'fuse' | 'transformer'>(syste
   return part
 }
 
+/** Fuses and breakers of the 24 V side beyond the transformer's first: a zone panel's, one fitted in the line later. */
+export const furtherFuses = (system: System): readonly PartOf<'fuse'>[] => partsOf(system, 'fuse').slice(1)
+
 export const callsOf = (system: System): CallName[] =>
   callNames.filter((call) => partsOf(system, 'thermostat').some(({ calls }) => calls[call] !== undefined))
 

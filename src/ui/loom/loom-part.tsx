@@ -1,4 +1,4 @@
-import type { Bench } from '@/src/core/bench/bench'
+import { type Bench, slotOf } from '@/src/core/bench/bench'
 import { saySlotShort } from '@/src/core/bench/say'
 import type { LoomPart } from '@/src/core/formats/loom/shapes'
 import { callerOf, type System } from '@/src/core/wiring/system'
@@ -67,14 +67,16 @@ function Drawn({ part, bench, system }: { part: LoomPart; bench: Bench; system: 
       return <Output part={part} />
     case 'electronics':
       return <Box part={part} text={part.label} />
-    case 'fuse':
+    case 'fuse': {
+      const slot = slotOf(system, bench, part.id)
       return (
         <Box
           part={part}
-          text={saySlotShort(system, bench)}
-          mark={bench.slot.open ? 'var(--ember)' : bench.slot.holds === 'breaker' ? 'var(--hold)' : undefined}
+          text={saySlotShort(system, bench, part.id)}
+          mark={slot.open ? 'var(--ember)' : slot.holds === 'breaker' ? 'var(--hold)' : undefined}
         />
       )
+    }
     case 'transformer':
       return <Windings part={part} />
   }

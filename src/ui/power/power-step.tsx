@@ -12,6 +12,7 @@ import { Keypad } from '@/src/ui/controls/keypad'
 import { useDesk } from '@/src/ui/desk/desk-context'
 import { Screen, type ScreenProps } from '@/src/ui/desk/screen'
 import { useWorkerAnswer } from '@/src/ui/engine/use-worker-answer'
+import { FurtherFuses } from '@/src/ui/power/further-fuses'
 import { FuseCard } from '@/src/ui/power/fuse-card'
 import { LateCharts } from '@/src/ui/power/late-charts'
 import { SupplyPicture } from '@/src/ui/power/supply-picture'
@@ -163,6 +164,7 @@ export function PowerStep({ onStep }: ScreenProps) {
             </section>
           )}
           <FuseCard />
+          <FurtherFuses />
         </>
       }
     />

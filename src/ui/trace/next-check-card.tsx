@@ -10,7 +10,7 @@ import { type Answer, probeKey } from '@/src/core/readings/check'
 import { wordsFor } from '@/src/core/readings/predict'
 import { sayAnswer } from '@/src/core/readings/say'
 import { sayMinutes, sayPercent } from '@/src/core/units/quantity'
-import { placeById } from '@/src/core/wiring/system'
+import { furtherFuses, placeById } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
 import { Caution } from '@/src/ui/controls/caution'
 import { Keypad } from '@/src/ui/controls/keypad'
@@ -151,6 +151,13 @@ function Proposed({ check, confirms, isStale }: { check: Check; confirms: boolea
             it tripped instead
           </Button>
         )}
+        {check.bench.power &&
+          probe.meter !== 'trip' &&
+          furtherFuses(system).map(({ id, name }) => (
+            <Button key={id} look="quiet" onClick={() => record([...prepare, { kind: 'trip', result: 'trips', on: id }])}>
+              the {name} tripped
+            </Button>
+          ))}
         <Button look="quiet" onClick={() => setComparing(true)} aria-keyshortcuts="w">
           {state.way === 'free' ? 'why this one' : `way: ${sayWay[state.way].name}`}
         </Button>

@@ -84,6 +84,12 @@ function sayLook(system: System, at: string, bench: Bench): { say: string; why: 
     }
   const part = partById(system, at)
   const call = bench.call === 'off' ? 'nothing called' : `calling for ${sayCall[bench.call]}`
+  if (part?.kind === 'fuse')
+    return {
+      say: `Look at the ${part.name} at the ${placeById(system, part.place)?.name}: good or ${part.holds === 'breaker' ? 'tripped' : 'blown'}?`,
+      why: `It is rated ${part.ratingA} A.`,
+      caution: null,
+    }
   if (part?.kind === 'thermostat')
     return { say: `Look at the ${part.name}: alive, blank, or showing that it waits?`, why: `Power on, ${call}.`, caution: null }
   if (part?.kind === 'board')

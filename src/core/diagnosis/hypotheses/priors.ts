@@ -12,11 +12,13 @@ import { worldsOf } from '@/src/core/readings/world'
 import { Kept, KeptPer } from '@/src/core/units/kept'
 import type { CallName } from '@/src/core/wiring/call'
 import { terminalPoint } from '@/src/core/wiring/point'
-import { callsOf, partsOf, placeById, type System } from '@/src/core/wiring/system'
+import { callsOf, furtherFuses, partsOf, placeById, type System } from '@/src/core/wiring/system'
 
 /** How one call goes in a house as found: what trips, what runs. */
 interface Run {
   readonly trips: number
+  /** The same of each further fuse or breaker, by part. */
+  readonly furtherTrips: readonly { readonly part: string; readonly trips: number }[]
   readonly alive: boolean
   readonly chatters: boolean
   /** What runs: each relay pulled in (and the board's side of a welded one), then each line-voltage load with its volts. */
@@ -43,14 +45,16 @@ const SOUND_HOUSE_RATE = 8
 const FOUND_BLOWN = 0.75
 
 export function behaviourOf(laboratory: Laboratory, hypothesis: Hypothesis): Behaviour {
-  const runs = (foundFuse: 'intact' | 'blown') =>
-    Object.fromEntries(
-      (['off', ...callsOf(laboratory.system)] as const).map((call) => [call, runOf(laboratory, { ...hypothesis, foundFuse }, call)]),
-    ) as Record<'off' | CallName, Run>
-  const fresh = runs('intact')
+  const runs = (story: Hypothesis) =>
+    Object.fromEntries((['off', ...callsOf(laboratory.system)] as const).map((call) => [call, runOf(laboratory, story, call)])) as Record<
+      'off' | CallName,
+      Run
+    >
+  const fresh = runs({ ...hypothesis, foundFuse: 'intact', foundOpen: undefined })
+  const isFoundOpen = hypothesis.foundFuse === 'blown' || hypothesis.foundOpen !== undefined
   return {
     fresh,
-    asFound: hypothesis.foundFuse === 'blown' ? runs('blown') : fresh,
+    asFound: isFoundOpen ? runs({ ...hypothesis }) : fresh,
     comesAndGoes: hypothesis.intermittent,
     overloadsUnfused: hypothesis.effects.some(
       (effect) => effect.do === 'short' && !Object.values(fresh).some((run) => run.trips > 0.1) && !fresh.off.alive,
@@ -60,7 +64,7 @@ export function behaviourOf(laboratory: Laboratory, hypothesis: Hypothesis): Beh
 
 function runOf(laboratory: Laboratory, hypothesis: Hypothesis, call: 'off' | CallName): Run {
   const { machine, kernel, network, system } = laboratory
-  const { base, constraints, worlds, trips } = worldsOf(laboratory, { ...createBench(system), call }, hypothesis)
+  const { base, constraints, worlds, trips, furtherTrips } = worldsOf(laboratory, { ...createBench(system), call }, hypothesis)
   const [{ settled, fixed }] = worlds
   const { members, outcome } = settled
   setInState(kernel, machine, base, fixed, constraints, members[0])
@@ -70,6 +74,7 @@ function runOf(laboratory: Laboratory, hypothesis: Hypothesis, call: 'off' | Cal
   })
   return {
     trips,
+    furtherTrips,
     alive: machine.thermostats.every((thermostat) => members.some((state) => isAlive(state, thermostat))),
     chatters: outcome === 'chatters',
     running: [...machine.relays.map((_, index) => members.every((state) => isPulledIn(state, index))), ...loads],
@@ -95,7 +100,8 @@ export function createHypotheses(
   }
   for (const fault of faults) {
     if (fault.effects.some((effect) => effect.do === 'found-blown')) {
-      add(storyOfFault(fault, 'blown'), fault.rate)
+      const further = furtherFuses(laboratory.system).find(({ id }) => fault.id === `fuse-only:${id}`)
+      add(further ? { ...storyOfFault(fault), foundOpen: further.id } : storyOfFault(fault, 'blown'), fault.rate)
       continue
     }
     const comesAndGoes = intermittentFamilies.includes(fault.family)
@@ -112,7 +118,17 @@ export function createHypotheses(
       }
       const behaviour = behaviourOf(laboratory, intact)
       const blows = FOUND_BLOWN * Math.max(...Object.values(behaviour.fresh).map((run) => run.trips))
-      add(intact, fault.rate * share * (1 - blows), behaviour)
+      const others = furtherFuses(laboratory.system).flatMap(({ id, name }) => {
+        const most = Math.max(...Object.values(behaviour.fresh).map((run) => run.furtherTrips.find(({ part }) => part === id)?.trips ?? 0))
+        return FOUND_BLOWN * most > 0.02 ? [{ id, name, blows: FOUND_BLOWN * most }] : []
+      })
+      const othersBlow = Math.min(
+        1 - blows,
+        others.reduce((sum, other) => sum + other.blows, 0),
+      )
+      add(intact, fault.rate * share * (1 - blows - othersBlow), behaviour)
+      for (const other of others)
+        add({ ...intact, id: `${intact.id} ${other.name} open`, foundOpen: other.id }, fault.rate * share * other.blows)
       if (blows > 0.02) add({ ...intact, id: `${intact.id} fuse blown`, foundFuse: 'blown' }, fault.rate * share * blows)
       if (name !== '' || !comesAndGoes) continue
       const coming: Hypothesis = { ...intact, id: `${fault.id} now and then`, intermittent: true }

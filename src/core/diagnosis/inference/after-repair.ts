@@ -4,7 +4,7 @@ import { houseOf } from '@/src/core/diagnosis/likelihood/by-house'
 import { type Link, UNREAD, weighNext } from '@/src/core/diagnosis/likelihood/chain'
 import { countCauses } from '@/src/core/diagnosis/likelihood/foresee'
 import { latestAnswers, type Observation, observationKey } from '@/src/core/diagnosis/likelihood/observations'
-import { type Hypothesis, healthy } from '@/src/core/readings/hypothesis'
+import { foundIn, type Hypothesis, healthy } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { predict } from '@/src/core/readings/predict'
 import { isAlike, type Prediction } from '@/src/core/readings/prediction'
@@ -131,5 +131,5 @@ const withMended = (mended: Hypothesis, second: Hypothesis, { wiring }: WiringKi
   id: `${mended.id} and then ${second.id}`,
   effects: [...mended.effects, ...second.effects],
   wiring,
-  foundFuse: mended.foundFuse === 'blown' || second.foundFuse === 'blown' ? 'blown' : 'intact',
+  ...foundIn(mended, second),
 })

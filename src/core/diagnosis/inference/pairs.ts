@@ -8,7 +8,7 @@ import { countCauses } from '@/src/core/diagnosis/likelihood/foresee'
 import { latestAnswers, type Observation, observationKey } from '@/src/core/diagnosis/likelihood/observations'
 import type { Fault } from '@/src/core/faults/fault'
 import { probeKey, probesKey } from '@/src/core/readings/check'
-import type { Hypothesis } from '@/src/core/readings/hypothesis'
+import { foundIn, type Hypothesis } from '@/src/core/readings/hypothesis'
 import { predictAll } from '@/src/core/readings/predict'
 import type { Prediction } from '@/src/core/readings/prediction'
 import { Kept, KeptPer } from '@/src/core/units/kept'
@@ -203,7 +203,7 @@ function makePair(engine: Engine, a: number, b: number, all: number): Pair {
     fault: joinFaults(first.fault, second.fault),
     effects: [...first.effects, ...second.effects],
     wiring: [],
-    foundFuse: first.foundFuse === 'blown' || second.foundFuse === 'blown' ? 'blown' : 'intact',
+    ...foundIn(first, second),
     intermittent: false,
   }
   return {

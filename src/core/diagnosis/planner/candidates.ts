@@ -1,4 +1,4 @@
-import type { Bench, Slot } from '@/src/core/bench/bench'
+import { type Bench, type FurtherSlot, type Slot, slotOf } from '@/src/core/bench/bench'
 import { leadNames } from '@/src/core/bench/points'
 import { anyTime } from '@/src/core/bench/since'
 import { ohmsCandidates } from '@/src/core/diagnosis/planner/ohms-candidates'
@@ -10,7 +10,7 @@ import { isLinePoint } from '@/src/core/readings/predict'
 import { hotOfCalls, switchedTerminals } from '@/src/core/wiring/assembly'
 import { CHASSIS, conductorEnd, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside, commonNodes, feedOf, houseCommon, houseHot } from '@/src/core/wiring/supply'
-import { callsOf, firstPart, partsOf, placeById, type System } from '@/src/core/wiring/system'
+import { callsOf, firstPart, furtherFuses, partsOf, placeById, type System } from '@/src/core/wiring/system'
 
 /** A bench worth reaching and what to ask on it, each question with the place where it is taken. */
 export interface Candidate {
@@ -35,6 +35,9 @@ function asFound(system: System, bench: Bench): Candidate[] {
   }))
   if (fuse.holds !== 'none' && bench.slot.holds !== 'fuse' && !(bench.slot.holds === 'as-found' && bench.slot.open))
     probes.push({ probe: { meter: 'look', at: 'fuse' }, place: fuse.place })
+  for (const { id, place, holds } of furtherFuses(system))
+    if (holds !== 'none' && slotOf(system, bench, id).holds === 'as-found' && !slotOf(system, bench, id).open)
+      probes.push({ probe: { meter: 'look', at: id }, place })
   const candidates: Candidate[] = [{ bench, probes }]
   if (bench.power) candidates.push({ bench, probes: wholeLive(system) })
   return candidates
@@ -56,8 +59,14 @@ export function readySlot(system: System, bench: Bench): Slot {
   return { holds: 'breaker', ratingA: Math.min(slot.ratingA, most), open: false }
 }
 
+/** All fuses of the house made ready: a further one that is open gives way to a breaker of its size. */
+export function readyFuses(system: System, bench: Bench): Pick<Bench, 'slot' | 'further'> {
+  const further = bench.further?.map((slot): FurtherSlot => (slot.open ? { ...slot, holds: 'breaker', open: false } : slot))
+  return { slot: readySlot(system, bench), ...(further && { further }) }
+}
+
 function liveCandidates(system: System, base: Bench): Candidate[] {
-  const live: Bench = { ...base, power: true, slot: readySlot(system, base) }
+  const live: Bench = { ...base, power: true, ...readyFuses(system, base) }
   const thermostats = partsOf(system, 'thermostat')
   const supplyPlace = firstPart(system, 'fuse').place
   const candidates: Candidate[] = [{ bench: live, probes: [...wholeLive(system), tripAt(supplyPlace)] }]
@@ -150,7 +159,7 @@ function lineProbes(system: System): { probe: Probe; place: string }[] {
 /** Live benches at a unit with no call joined to its hot side, with the first, the first two, and so on; the thermostat calls nothing. */
 export function joinedCalls(system: System, bench: Bench, place: string): Bench[] {
   const thermostat = firstPart(system, 'thermostat')
-  const rest: Bench = { ...bench, power: true, call: 'off', lifted: [], jumpers: [], unplugged: [], slot: readySlot(system, bench) }
+  const rest: Bench = { ...bench, power: true, call: 'off', lifted: [], jumpers: [], unplugged: [], ...readyFuses(system, bench) }
   const benches = [rest]
   for (const terminal of switchedTerminals(thermostat)) {
     const joined = withJumper(

@@ -73,7 +73,8 @@ const overOf = new KeptPer((laboratory: Laboratory) => {
   return (bench: Bench, story: Hypothesis): boolean =>
     kept.get(`${story.id} ${story.wiring.length} ${benchKey(bench)}`, () => {
       // What trips for sure does not cook.
-      if (worldsOf(laboratory, bench, story).trips >= OPENS) return false
+      const { trips, furtherTrips } = worldsOf(laboratory, bench, story)
+      if (furtherTrips.reduce((sum, one) => sum + one.trips, trips) >= OPENS) return false
       const amps = secondaryAmps(laboratory, bench, story)
       return transformers.some(({ id, va }) => (amps.get(id) ?? []).some((one) => one > (CARRIES * va) / PLATE_VOLTS))
     })

@@ -3,7 +3,7 @@ import type { Engine } from '@/src/core/diagnosis/engine'
 import type { Symptom } from '@/src/core/diagnosis/hypotheses/complaint'
 import type { Evidence, Posterior } from '@/src/core/diagnosis/inference/posterior'
 import type { Observation } from '@/src/core/diagnosis/likelihood/observations'
-import { readySlot } from '@/src/core/diagnosis/planner/candidates'
+import { readyFuses } from '@/src/core/diagnosis/planner/candidates'
 import { type Check, type Choice, weighQuestion } from '@/src/core/diagnosis/planner/next-check'
 import { type Probe, probeKey } from '@/src/core/readings/check'
 import { healthy } from '@/src/core/readings/hypothesis'
@@ -54,7 +54,7 @@ const asSet = (system: System, from: Bench, call: Bench['call']): Bench => ({
   power: true,
   call,
   // A call that nobody has seen run may meet a short: the breaker takes it, not the fuse that was found.
-  slot: readySlot(system, from),
+  ...readyFuses(system, from),
 })
 
 /**

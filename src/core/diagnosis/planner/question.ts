@@ -2,7 +2,7 @@ import { type Bench, benchKey } from '@/src/core/bench/bench'
 import { anyTime } from '@/src/core/bench/since'
 import { type Observation, questionKey } from '@/src/core/diagnosis/likelihood/observations'
 import type { Candidate } from '@/src/core/diagnosis/planner/candidates'
-import { type Answer, type Probe, probeKey } from '@/src/core/readings/check'
+import { type Answer, openedBy, type Probe, probeKey } from '@/src/core/readings/check'
 import { KeptPer } from '@/src/core/units/kept'
 
 /** A bench with everything that could be asked on it; `wanted` are the places in the list of what has not been asked yet. */
@@ -30,15 +30,22 @@ function askedKeys(asked: readonly Observation[]): Set<string> {
   const tripping = new Set(asked.flatMap(({ bench, answer }) => (saysTrips(answer) ? [benchKey(bench)] : [])))
   return new Set(
     asked.flatMap(({ bench, probe }) => {
-      const before = { ...bench, slot: { ...bench.slot, open: false } }
-      const opened = bench.slot.open && tripping.has(benchKey(before))
+      const before = closedAgain(bench)
+      const opened = before !== bench && tripping.has(benchKey(before))
       // A question is not put again because its minutes were others; whoever waits on purpose asks another one.
       const keys = [bench, anyTime(bench), ...(opened ? [before, anyTime(before)] : [])].map((one) => questionKey(one, probe))
       return [...new Set(keys)]
     }),
   )
 }
-const saysTrips = (answer: Answer): boolean => typeof answer === 'object' && 'word' in answer && answer.word === 'trips'
+const saysTrips = (answer: Answer): boolean => openedBy(answer) !== null
+
+/** The bench before whatever opened on it did: the bench itself where nothing is open. */
+function closedAgain(bench: Bench): Bench {
+  const further = bench.further?.map((slot) => (slot.open ? { ...slot, open: false } : slot))
+  const isAnyOpen = bench.slot.open || (bench.further?.some(({ open }) => open) ?? false)
+  return isAnyOpen ? { ...bench, slot: { ...bench.slot, open: false }, ...(further && { further }) } : bench
+}
 
 const keysOf = new KeptPer(({ bench, probes }: Candidate) => probes.map(({ probe }) => questionKey(bench, probe)))
 

@@ -1,10 +1,10 @@
 import { applyChange } from '@/src/core/bench/apply'
-import { type Bench, type BenchChange, isSameJumper, standingKey } from '@/src/core/bench/bench'
+import { type Bench, type BenchChange, isSameJumper, slotOf, standingKey } from '@/src/core/bench/bench'
 import { type CostModel, defaultCost, walkMinutes } from '@/src/core/diagnosis/planner/cost'
 import { Kept, KeptPer } from '@/src/core/units/kept'
 import { inputsOf } from '@/src/core/wiring/part'
 import { parsePoint } from '@/src/core/wiring/point'
-import { callerOf, firstPart, partById, partsOf, type System } from '@/src/core/wiring/system'
+import { callerOf, firstPart, furtherFuses, partById, partsOf, type System } from '@/src/core/wiring/system'
 
 /** The way from one bench to another: changes in an order that keeps hands off live metal, walks included. */
 export interface Route {
@@ -123,6 +123,11 @@ function wireChanges(system: System, from: Bench, to: Bench): BenchChange[] {
   else if (to.slot.holds !== from.slot.holds && to.slot.holds !== 'as-found')
     changes.push({ do: 'slot', holds: to.slot.holds, ratingA: to.slot.ratingA })
   else if (to.slot.holds === 'breaker' && from.slot.open && !to.slot.open) changes.push({ do: 'reset' })
+  for (const { id: part } of furtherFuses(system)) {
+    const [was, will] = [slotOf(system, from, part), slotOf(system, to, part)]
+    if (will.holds !== was.holds && will.holds !== 'as-found') changes.push({ do: 'slot', holds: will.holds, ratingA: will.ratingA, part })
+    else if (was.open && !will.open) changes.push({ do: 'reset', part })
+  }
   return changes
 }
 
@@ -137,6 +142,9 @@ function placeOf(system: System, change: BenchChange, supplyPlace: string): stri
     case 'plug':
     case 'unplug':
       return partById(system, change.part)?.place ?? supplyPlace
+    case 'slot':
+    case 'reset':
+      return (change.part === undefined ? undefined : partById(system, change.part)?.place) ?? supplyPlace
     default:
       return supplyPlace
   }

@@ -8,6 +8,7 @@ import { type Route, routesFrom } from '@/src/core/diagnosis/planner/route'
 import type { Shortlist } from '@/src/core/diagnosis/planner/shortlist'
 import { entropyAfter, entropyBefore, leastWrong, mostBits, type Story, wrongAfter } from '@/src/core/diagnosis/planner/stories'
 import type { Probe } from '@/src/core/readings/check'
+import { openedBy } from '@/src/core/readings/check'
 import { scaleOf } from '@/src/core/readings/predict'
 import type { Prediction } from '@/src/core/readings/prediction'
 
@@ -158,6 +159,6 @@ function scoreQuestion(
 function tripShare({ rows, weights }: Rows, probe: number): number {
   let sum = 0
   for (const [place, row] of rows.entries())
-    for (const { at, weight } of row[probe]) if (typeof at === 'object' && at.word === 'trips') sum += weights[place] * weight
+    for (const { at, weight } of row[probe]) if (at !== 'OL' && openedBy(at) !== null) sum += weights[place] * weight
   return sum
 }
