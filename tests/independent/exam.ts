@@ -1,6 +1,7 @@
 /**
  * The independent exam: houses of another model (circuit simulator, parts as they are sold, real time, structures that the catalogue
- * lacks) searched by the product. tsx tests/independent/exam.ts [--houses N a system] [--seed S] [--only system,...] [--out FILE]
+ * lacks) searched by the product. tsx tests/independent/exam.ts [--houses N a system] [--seed S] [--only system,...] [--out FILE],
+ * or --merge LOG,LOG to count several runs as one.
  */
 import { fork } from 'node:child_process'
 import { appendFileSync, readFileSync, writeFileSync } from 'node:fs'
@@ -21,6 +22,7 @@ const { values: options } = parseArgs({
     log: { type: 'string', default: path.join(tmpdir(), 'independent.jsonl') },
     out: { type: 'string' },
     parts: { type: 'boolean', default: false },
+    merge: { type: 'string' },
     worker: { type: 'boolean', default: false },
   },
 })
@@ -48,6 +50,7 @@ async function work(): Promise<void> {
 
 async function main(): Promise<void> {
   if (options.worker) return work()
+  if (options.merge) return report(options.merge.split(',').flatMap(linesOf))
   writeFileSync(options.log, '')
   const waiting = options.only?.split(',') ?? catalogue.map(({ id }) => id)
   const next = async (): Promise<void> => {
@@ -70,10 +73,17 @@ async function main(): Promise<void> {
     return next()
   }
   await Promise.all(Array.from({ length: availableParallelism() }, next))
-  const lines = readFileSync(options.log, 'utf8')
+  report(linesOf(options.log))
+}
+
+const linesOf = (file: string): (IndependentSitting | { system: string; seed: number; failed: string })[] =>
+  readFileSync(file, 'utf8')
     .trim()
     .split('\n')
     .map((line) => JSON.parse(line))
+
+/** Prints what some logs hold, and writes the page where one is asked for. */
+function report(lines: ReturnType<typeof linesOf>): void {
   const sittings = lines.filter((line): line is IndependentSitting => 'outcome' in line)
   for (const line of lines)
     if ('failed' in line) console.log(`${line.system} ${line.seed}: ${line.failed.split('\n').slice(0, 3).join(' | ')}`)

@@ -71,7 +71,7 @@ export function pageOf(sittings: readonly IndependentSitting[], seed: number): s
   return [
     '# The independent exam',
     '',
-    `${all.houses} houses (seed ${seed}) that the engine's own model knows nothing of: circuits solved by Debian's simulator, parts as they are sold, delays, hold-up, fuses and windings in real time, one house of four wired otherwise, one look in fifty and one reading in a hundred wrong, one trouble in five of a structure that was drawn from no catalogue ([tests/independent](../../tests/independent/README.md)). Made by \`npm run exam:independent -- --houses N --seed S --out docs/measurements/independent.json\`.`,
+    `${all.houses} houses (seed ${seed}) that the engine's own model knows nothing of: circuits solved by Debian's simulator, parts as they are sold, delays, hold-up, fuses and windings in real time, one house of four wired otherwise, one look in fifty and one reading in a hundred wrong, one trouble in five of a structure that was drawn from no catalogue, and few that show on no call, since nobody calls for those ([tests/independent](../../tests/independent/README.md)). Made by \`npm run exam:independent -- --houses N --seed S --out docs/measurements/independent.json\`.`,
     '',
     head,
     row('all', all),

@@ -36,13 +36,15 @@ const MOST_CHECKS = 60
 const SETTLES_S = 600
 const A_CALL_S = 400
 const NOTHING_TOLD = 0.15
+/** Of troubles that show on no call, those that somebody is there for all the same, at a yearly look: assumption. */
+const CALLED_FOR_NOTHING = 0.2
+const MOST_DRAWN = 12
 const HANDS_MIN_S = 4
 
 /** @param byParts whoever asks looks at one part at a time, as a program at the other end of the terminal does */
 export async function sitIndependently(engine: Engine, spice: SpiceSession, seed: number, byParts = false): Promise<IndependentSitting> {
   const random = createRandom(seed)
   const { system, how } = wireOtherwise(drawParts(engine.system, random), random)
-  const trouble = drawTrouble(engine.system, random)
   const fuseTimes = Math.exp(0.6 * Math.max(-2, Math.min(2, random.normal())))
   const rating = firstPart(engine.system, 'fuse').ratingA
   const foundRating = random.uniform() < 0.1 ? 5 : rating
@@ -50,6 +52,17 @@ export async function sitIndependently(engine: Engine, spice: SpiceSession, seed
     new IndependentHouse(system, engine.system, wrong, spice, createRandom(seedOf), fuseTimes, foundRating)
   const gain = 1 + 0.008 * random.normal()
   const sensesOf = (house: IndependentHouse) => new Senses(house, soundly, engine.system, createRandom(seed + 7), gain)
+
+  /** Nobody calls for what shows nowhere: such a trouble is mostly drawn anew. */
+  async function drawVisit() {
+    for (let tries = 0; ; tries++) {
+      const trouble = drawTrouble(engine.system, random)
+      const house = make(trouble, seed + 3)
+      const told = await complain(engine, house, make, sensesOf, random)
+      if (told.shows || trouble.from === 'sound' || random.uniform() < CALLED_FOR_NOTHING || tries === MOST_DRAWN)
+        return { house, trouble, ...told }
+    }
+  }
 
   const soundWork = new Map<string, Promise<ReadonlyMap<string, boolean>>>()
   function soundly(bench: Bench): Promise<ReadonlyMap<string, boolean>> {
@@ -68,8 +81,7 @@ export async function sitIndependently(engine: Engine, spice: SpiceSession, seed
     return working
   }
 
-  const house = make(trouble, seed + 3)
-  const { complaint, shows } = await complain(engine, house, make, sensesOf, random)
+  const { house, trouble, complaint, shows } = await drawVisit()
   // The technician stands before a house that has long been powered; a fuse that its trouble blew is blown.
   await house.run(SETTLES_S)
   house.tripped = false

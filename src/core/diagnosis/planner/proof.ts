@@ -83,10 +83,16 @@ export function nextProof(
   open.sort((a, b) => Number(b.call === bench.call) - Number(a.call === bench.call))
   for (const { call, probe, place } of open) {
     const check = weighQuestion(engine, posterior, observations, bench, asSet(engine.system, bench, call), probe, place)
-    if (check) return check
+    if (!check) continue
+    // Each call is seen somewhere; where else it is as good as known, a look is likelier to be plain wrong than to find something.
+    const wasMade = observations.some((observation) => isClean(observation) && observation.bench.call === call)
+    if (!wasMade || 1 - check.outcomes[0].probability > WORTH_A_LOOK) return check
   }
   return null
 }
+
+/** A look is plain wrong one time in fifty; what is less likely than a quarter of that is not looked for: assumption. */
+const WORTH_A_LOOK = 0.005
 
 /** Complaints of something that can be watched without spending a fuse. */
 const WATCHED: readonly Symptom[] = ['mode-dead', 'nothing-runs', 'half-works', 'never-stops', 'chatters']
