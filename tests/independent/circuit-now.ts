@@ -1,6 +1,7 @@
 import type { Bench } from '@/src/core/bench/bench'
 import { landingsOfSwap } from '@/src/core/bench/swaps'
 import { type Element, OPEN_OHM } from '@/src/core/circuit/network'
+import type { OutputMode } from '@/src/core/operation/state'
 import { complex } from '@/src/core/units/complex'
 import {
   assemble,
@@ -63,7 +64,7 @@ export function elementsNow(system: System, bench: Bench, trouble: Trouble | nul
   const fuse = firstPart(system, 'fuse')
   if (bench.slot.open || devices.fuseOpen) closed.set(bodyLink(fuse.id), false)
 
-  const outputs = new Map<string, 'relay' | 'passes' | 'dead' | 'on' | 'toggles'>()
+  const outputs = new Map<string, OutputMode>()
   const dead = new Set<string>()
   const never = new Map<string, readonly string[]>()
   const welded = new Set<string>()
@@ -114,7 +115,7 @@ export function elementsNow(system: System, bench: Bench, trouble: Trouble | nul
       closed.set(passLink(board.id, to), mode === 'passes')
       closed.set(
         outputLink(board.id, to),
-        mode === 'on' || ((mode === 'relay' || mode === 'toggles') && devices.made.has(`${board.id}.${to}`)),
+        mode === 'on' || ((mode === 'relay' || mode === 'toggles' || mode === 'chatters') && devices.made.has(`${board.id}.${to}`)),
       )
     }
   const sealed = new Map<string, Element>()

@@ -258,17 +258,13 @@ export class IndependentHouse {
         const mode = told?.do === 'output' ? told.mode : output.style
         const isMade = this.made.has(key)
         const isThere = (input: string) => between(terminalPoint(input, board.place), common) >= board.inputAboveVolts
-        const isCalled =
-          isAlive &&
-          (mode === 'relay' || mode === 'toggles') &&
-          inputsOf(output).some(isThere) &&
-          (output.needs ?? []).every(isThere) &&
-          !(output.unless ?? []).some(isThere)
+        const isAsked = inputsOf(output).some(isThere) && (output.needs ?? []).every(isThere) && !(output.unless ?? []).some(isThere)
+        const isCalled = isAlive && (mode === 'chatters' || ((mode === 'relay' || mode === 'toggles') && isAsked))
         const breaks = () => {
           this.made.delete(key)
           this.brokenAt.set(key, this.nowS)
         }
-        if (isCalled && mode === 'toggles') want(key, TOGGLE_S, isMade ? breaks : () => this.made.add(key))
+        if (isCalled && (mode === 'toggles' || mode === 'chatters')) want(key, TOGGLE_S, isMade ? breaks : () => this.made.add(key))
         else if (isCalled && !isMade) want(key, this.delayOf(board.id, output.to), () => this.made.add(key))
         else if (!isCalled && isMade) want(key, RELAY_S, breaks)
       }

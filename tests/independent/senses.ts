@@ -1,3 +1,4 @@
+import { isPlainToSee } from '@/src/core/diagnosis/likelihood/observations'
 import type { Answer, Probe } from '@/src/core/readings/check'
 import { LANDED, LANDINGS, marks, RUNS, WIRING, wordsOfLook, workingAt } from '@/src/core/readings/looks'
 import { ampsLink } from '@/src/core/readings/meter-readings'
@@ -33,7 +34,8 @@ export class Senses {
       case 'look': {
         const word = await this.look(probe.at)
         const words = wordsOfLook(this.system, probe.at)
-        const other = words.filter((one) => one !== word)
+        // Nobody sees what is not there: a wrong look misses something, or takes one state for the other.
+        const other = words.filter((one) => one !== word && !isPlainToSee(probe, { word: one }))
         return { word: random.uniform() < LOOK_WRONG && other.length > 0 ? random.pick(other) : word }
       }
       case 'volts': {

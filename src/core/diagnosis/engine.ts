@@ -5,13 +5,13 @@ import { type ShopCounts, withShopRates } from '@/src/core/diagnosis/hypotheses/
 import { type Chains, type Foreseen, type Houses, layOutHouses, unread, weighReading } from '@/src/core/diagnosis/likelihood/by-house'
 import { type Reading, UNREAD, weighNext } from '@/src/core/diagnosis/likelihood/chain'
 import { countCauses, Foreseeing } from '@/src/core/diagnosis/likelihood/foresee'
-import { type Observation, observationKey, timesTold, wrongShare } from '@/src/core/diagnosis/likelihood/observations'
+import { isPlainToSee, type Observation, observationKey, timesTold, wrongShare } from '@/src/core/diagnosis/likelihood/observations'
 import { fromTemplate, hangsOn, nearest, type OperatingPoint, pointsOf } from '@/src/core/diagnosis/likelihood/operating-point'
 import { type CostModel, defaultCost } from '@/src/core/diagnosis/planner/cost'
 import { Predicted } from '@/src/core/diagnosis/planner/predicted'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
 import type { Fault } from '@/src/core/faults/fault'
-import { type Probe, probeKey, probesKey } from '@/src/core/readings/check'
+import { openedBy, type Probe, probeKey, probesKey } from '@/src/core/readings/check'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import { createLaboratory, type Laboratory } from '@/src/core/readings/laboratory'
 import { likelihoodOfAnything } from '@/src/core/readings/likelihood'
@@ -187,16 +187,34 @@ function timesOf(hypotheses: readonly Hypothesis[], houses: Houses, observation:
 }
 
 /** An answer with what it is weighed by. */
-export const readingOf = (system: System, observation: Observation): Reading => ({
-  answer: observation.answer,
-  scale: scaleOf(system, observation.probe),
-  words: wordsFor(system, observation.probe).length,
-  wrong: wrongShare(observation),
-  bench: benchKey(observation.bench),
-})
+export function readingOf(system: System, observation: Observation): Reading {
+  const unlike = unlikeAnything(observation)
+  return {
+    answer: observation.answer,
+    scale: scaleOf(system, observation.probe),
+    words: wordsFor(system, observation.probe).length,
+    wrong: wrongShare(observation),
+    bench: benchKey(observation.bench),
+    ...(unlike !== null && { unlike }),
+  }
+}
+
+/**
+ * Something of no catalogue trips one call in so many and holds on another, less often where the same call tripped before; and shows a
+ * plain finding, such as a wire that is off, in so many houses: assumptions.
+ */
+const TRIPS_UNKNOWN = 0.15
+const HOLDS_UNKNOWN = 0.4
+const FINDS_UNKNOWN = 0.005
+
+/** How likely something of no catalogue would be to answer so, where that is not like anything at all: what is plain to see has its own causes. */
+function unlikeAnything({ probe, answer }: Observation): number | null {
+  if (probe.meter === 'trip') return openedBy(answer) === null ? HOLDS_UNKNOWN : TRIPS_UNKNOWN
+  return isPlainToSee(probe, answer) ? FINDS_UNKNOWN : null
+}
 
 /** log of how likely an answer is when nothing at all is known. */
 export function logOfAnything(system: System, observation: Observation): number {
-  const { answer, scale, words } = readingOf(system, observation)
-  return Math.log(Math.max(likelihoodOfAnything(answer, scale, words), 1e-9))
+  const { answer, scale, words, unlike } = readingOf(system, observation)
+  return Math.log(Math.max(unlike ?? likelihoodOfAnything(answer, scale, words), 1e-9))
 }

@@ -51,6 +51,7 @@ export const faultFamilies = [
   'output-dead',
   'output-on',
   'output-toggles',
+  'output-chatters',
   'board-dead',
   'water-in-connector',
   'strip-corroded',

@@ -35,6 +35,7 @@ export const familyRate: Record<FaultFamily, number> = {
   'output-dead': 1.2,
   'output-on': 0.4,
   'output-toggles': 0.3,
+  'output-chatters': 0.2,
   'board-dead': 0.8,
   'water-in-connector': 0.5,
   'strip-corroded': 0.15,

@@ -144,6 +144,7 @@ export function addBoardFaults(system: System, add: AddFault): void {
         ['output-dead', 'dead', `The ${board.name} does not pass ${call} on to the ${output}`],
         ['output-on', 'on', `The ${board.name} feeds the ${output} all the time`],
         ['output-toggles', 'toggles', `The ${board.name} switches the ${output} on and off`],
+        ['output-chatters', 'chatters', `The ${board.name} chatters the ${output} from its own supply, called or not`],
       ] as const)
         add(family, `${board.id}.${to}`, board.place, say, replace, [{ do: 'output', board: board.id, to, mode }], touches)
     }

@@ -81,6 +81,7 @@ class LineParser extends SwapReader {
         holds: () => this.trip('holds'),
         held: () => this.trip('holds'),
         landings: () => this.landings(),
+        bare: () => this.bareCopper(),
         ...Object.fromEntries(marks.map((mark) => [mark, () => this.mark(mark)])),
         repaired: () => this.repaired(),
         proved: () => this.proved(),

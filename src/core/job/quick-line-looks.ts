@@ -1,8 +1,9 @@
 import type { EntryDraft } from '@/src/core/job/entry'
 import { findCable, findEnds, findPart, findPlace } from '@/src/core/job/quick-line-names'
 import { PointReader } from '@/src/core/job/quick-line-points'
+import type { Token } from '@/src/core/job/quick-line-tokens'
 import type { Probe } from '@/src/core/readings/check'
-import { LANDED, LANDINGS, RUNS, stripFindings, WIRING } from '@/src/core/readings/looks'
+import { bareWord, LANDED, LANDINGS, RUNS, stripFindings, WIRING, wrongOn } from '@/src/core/readings/looks'
 import { wordsFor } from '@/src/core/readings/predict'
 import { zonesOf } from '@/src/core/wiring/system'
 
@@ -42,13 +43,49 @@ export class LookReader extends PointReader {
     }
     const cable = this.cable()
     const name = this.word('Say "landings ok", "landings corroded", or which conductor is off: landings outdoor Y off.')
+    for (const filler of ['is', 'landed']) this.accept(filler)
     const found = this.oneOf(
-      { off: 'off', wrong: 'wrong' },
-      'Say "off" after a conductor that is not landed, "wrong" after one on a wrong terminal.',
+      { off: 'off', wrong: 'wrong', on: 'on' },
+      'Say "off" after a conductor that is not landed, "on" and the terminal after one on a wrong one: landings outdoor C on Y.',
     )
+    const screw = found === 'on' ? this.word('Say on which terminal it is: landings outdoor C on Y.') : null
     const place = this.atPlace() ?? this.context.state.bench.place
     const end = this.oneEnd(findEnds(this.context.system, name.text, place, cable), name, place)
-    return [{ kind: 'reading', probe: { meter: 'look', at: `${LANDINGS}${place}` }, answer: { word: `${found}: ${end}` } }]
+    const word = screw ? wrongOn(end, this.terminalAt(place, screw)) : `${found}: ${end}`
+    return [{ kind: 'reading', probe: { meter: 'look', at: `${LANDINGS}${place}` }, answer: { word } }]
+  }
+
+  private terminalAt(place: string, said: Token): string {
+    const terminals = this.context.system.places.find(({ id }) => id === place)?.terminals ?? []
+    const found = terminals.find((terminal) => terminal.toLowerCase() === said.text.toLowerCase())
+    if (found === undefined)
+      this.failAt(`There is no terminal "${said.text}" at the ${this.placeName(place)}: ${terminals.join(', ')}.`, said)
+    return found as string
+  }
+
+  /** `bare Y in the outdoor cable`, `bare outdoor Y`: copper that shows. */
+  protected bareCopper(): EntryDraft[] {
+    this.accept('copper')
+    this.accept('on')
+    const before = this.cable()
+    const name = this.word('Say which conductor shows copper: bare outdoor Y.')
+    for (const filler of ['in', 'on', 'of', 'the']) this.accept(filler)
+    const cable = before ?? this.cable()
+    const { system } = this.context
+    const found = system.cables.filter(
+      ({ id, conductors }) =>
+        (cable === null || id === cable) && conductors.some((one) => one.id.toLowerCase() === name.text.toLowerCase()),
+    )
+    if (found.length !== 1)
+      this.failAt(
+        found.length === 0
+          ? `There is no conductor "${name.text}"${cable === null ? '' : ` in the ${cable}`}.`
+          : `Say in which cable: ${found.map(({ name: one }) => one).join(', ')}.`,
+        name,
+      )
+    const [{ id, conductors }] = found
+    const conductor = conductors.find((one) => one.id.toLowerCase() === name.text.toLowerCase())?.id ?? name.text
+    return [{ kind: 'reading', probe: { meter: 'look', at: `${WIRING}${id}` }, answer: { word: bareWord(conductor) } }]
   }
 
   /** What is said of all landings of a place at once. */

@@ -48,8 +48,11 @@ export class SwapReader extends LookReader {
 
   protected swapBack(): EntryDraft[] {
     const swaps = this.context.state.bench.swaps.filter(({ kept }) => !kept)
+    const ofCable = this.cable()
     const token = this.at < this.tokens.length ? this.word('Say which conductor goes back.') : null
-    const fitting = token === null ? swaps : swaps.filter(({ from }) => from.toLowerCase() === token.text.toLowerCase())
+    const fitting = swaps.filter(
+      ({ cable, from }) => (ofCable === null || cable === ofCable) && (token === null || from.toLowerCase() === token.text.toLowerCase()),
+    )
     if (fitting.length === 1) return [bench({ do: 'unswap', cable: fitting[0].cable, from: fitting[0].from })]
     if (swaps.length === 0) this.fail('No conductor is on a spare.')
     return this.fail(`Say which goes back: ${swaps.map(({ from }) => `swap back ${from}`).join(', ')}.`)

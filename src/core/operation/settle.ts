@@ -65,9 +65,13 @@ export function nextState(machine: Machine, constraints: Constraints, state: Sta
   for (let index = 0; index < outputs.length; index++) {
     const { key, style, hot, common, inputs, needs, unless, part } = outputs[index]
     const mode = constraints.outputs[key] ?? style
-    if (mode !== 'relay' && mode !== 'toggles') continue
-    if (mode === 'toggles' && isMade(machine, state, index)) continue
+    if (mode !== 'relay' && mode !== 'toggles' && mode !== 'chatters') continue
+    if (mode !== 'relay' && isMade(machine, state, index)) continue
     if (kernel.difference(hot, common) < part.aliveAboveVolts) continue
+    if (mode === 'chatters') {
+      next |= 1 << (relays.length + index + 1)
+      continue
+    }
     const isCalled = (input: number) => kernel.difference(input, common) >= part.inputAboveVolts
     if (inputs.some(isCalled) && needs.every(isCalled) && !unless.some(isCalled)) next |= 1 << (relays.length + index + 1)
   }

@@ -21,8 +21,8 @@ export interface Constraints {
 /** A board's output by board and terminal: the dot keeps it from being any word that an object has of its own. */
 export type OutputKey = `${string}.${string}`
 
-/** `relay` and `passes` as built; `dead` never made; `on` always; `toggles` on and off while it is called. */
-export type OutputMode = 'relay' | 'passes' | 'dead' | 'on' | 'toggles'
+/** `relay` and `passes` as built; `dead` never made; `on` always; `toggles` on and off while it is called, `chatters` called or not. */
+export type OutputMode = 'relay' | 'passes' | 'dead' | 'on' | 'toggles' | 'chatters'
 
 /**
  * One state of everything that moves: bit 0 the first thermostat alive, bit k+1 relay k pulled in, then a bit for each board

@@ -31,19 +31,38 @@ const MARK_ON_DAMAGE = 0.6
 const MARK_ANYWAY = 0.06
 const markedFamilies: readonly FaultFamily[] = ['conductor-open', 'conductor-short', 'conductor-to-chassis', 'lead-to-chassis']
 
-function wiringLooks({ fault }: Hypothesis, zone: string, weight: number): Component[] {
-  const isDamaged = fault !== null && singlesOf(fault).some((one) => one.zone === zone && markedFamilies.includes(one.family))
-  const marked = isDamaged ? MARK_ON_DAMAGE : MARK_ANYWAY
+/** Of marks on damaged wiring, those that show which conductor it is; and copper that shows on a conductor with nothing wrong. */
+const BARE_ON_DAMAGE = 0.3
+const BARE_ANYWAY = 0.0005
+
+/** The word for copper that shows on one conductor of a cable. */
+export const bareWord = (conductor: string): string => `bare: ${conductor}`
+
+function wiringLooks(system: System, { fault }: Hypothesis, zone: string, weight: number): Component[] {
+  const damages = fault === null ? [] : singlesOf(fault).filter((one) => one.zone === zone && markedFamilies.includes(one.family))
+  const marked = damages.length > 0 ? MARK_ON_DAMAGE : MARK_ANYWAY
   const word = (text: string, share: number): Component => ({ weight: weight * share, at: { word: text }, sigma: 1, floating: false })
-  return [word('sound', 1 - marked), ...marks.map((mark) => word(mark, marked / marks.length))]
+  const conductors = system.cables.find(({ id }) => id === zone)?.conductors ?? []
+  const hurt = conductors.filter(({ id }) => damages.some(({ touches }) => touches.some((point) => point.startsWith(`${zone}.${id}@`))))
+  const bare = conductors.map((one) => ({ one, share: hurt.includes(one) ? (marked * BARE_ON_DAMAGE) / hurt.length : BARE_ANYWAY }))
+  const left = bare.reduce((sum, { share }) => sum - share, 1)
+  const unnamed = hurt.length > 0 ? marked * (1 - BARE_ON_DAMAGE) : marked
+  return [
+    word('sound', left - unnamed),
+    ...marks.map((mark) => word(mark, unnamed / marks.length)),
+    ...bare.map(({ one, share }) => word(bareWord(one.id), share)),
+  ]
 }
 
 /** Words that can answer a look. */
 export function wordsOfLook(system: System, at: string): string[] {
   if (at === 'fuse') return ['good', 'blown']
   if (at.startsWith(LANDINGS))
-    return [LANDED, ...landedEnds(system, at.slice(LANDINGS.length)).flatMap((end) => [`off: ${end}`, `wrong: ${end}`]), ...stripFindings]
-  if (at.startsWith(WIRING)) return ['sound', ...marks]
+    return [LANDED, ...landedEnds(system, at.slice(LANDINGS.length)).flatMap((end) => wordsOfEnd(system, end)), ...stripFindings]
+  if (at.startsWith(WIRING)) {
+    const cable = system.cables.find(({ id }) => id === at.slice(WIRING.length))
+    return ['sound', ...marks, ...(cable?.conductors ?? []).map(({ id }) => bareWord(id))]
+  }
   if (at.startsWith(RUNS)) return ['as called', 'not as called']
   const part = partById(system, at)
   if (part?.kind === 'load') return ['runs', 'still']
@@ -62,6 +81,16 @@ export function wordsOfLook(system: System, at: string): string[] {
 
 /** How an armature is told that is in, and one that is out; a damper's blade is driven shut. */
 const wordsOfCoil = (role: PartOf<'coil'>['role'] | null): [string, string] => (role === 'damper' ? ['shut', 'open'] : ['in', 'out'])
+
+/** A wire that is off its screw, one on a wrong screw, and on which. */
+function wordsOfEnd(system: System, end: string): string[] {
+  const place = end.slice(end.indexOf('@') + 1)
+  const terminals = system.places.find(({ id }) => id === place)?.terminals ?? []
+  return [`off: ${end}`, `wrong: ${end}`, ...terminals.map((terminal) => wrongOn(end, terminal))]
+}
+
+/** The word for a wire that was seen on a wrong screw, with the screw. */
+export const wrongOn = (end: string, terminal: string): string => `wrong: ${end} on ${terminal}`
 
 function landedEnds(system: System, place: string): string[] {
   return system.cables.flatMap((cable) => {
@@ -117,10 +146,34 @@ export function asCalled(
 /** What the eye finds in one world; a load is told by `runs`, state by state. */
 export function look(laboratory: Laboratory, at: string, bench: Bench, hypothesis: Hypothesis, worlds: Worlds, world: World): Component[] {
   if (partById(laboratory.system, at)?.kind === 'load' || at.startsWith(RUNS)) return []
-  if (at.startsWith(WIRING)) return wiringLooks(hypothesis, at.slice(WIRING.length), world.weight)
+  if (at.startsWith(WIRING)) return wiringLooks(laboratory.system, hypothesis, at.slice(WIRING.length), world.weight)
+  if (at.startsWith(LANDINGS)) return landingLooks(laboratory.system, at.slice(LANDINGS.length), bench, hypothesis, world.weight)
   const word = lookWord(laboratory, at, bench, hypothesis, worlds, world)
-  if (word === LANDED) return corrosionLooks(hypothesis, at.slice(LANDINGS.length), world.weight)
   return [{ weight: world.weight, at: { word }, sigma: 1, floating: false }]
+}
+
+/** Of wires that lead nowhere, those that sit on a screw without a use; and of wires seen on a wrong screw, those whose screw is told. */
+const ON_UNUSED_SCREW = 0.1
+const SCREW_TOLD = 0.5
+
+/** What is found at the landings of a place: each wire that is off or on a wrong screw may be the one that is told, else straps and water. */
+function landingLooks(system: System, place: string, bench: Bench, hypothesis: Hypothesis, weight: number): Component[] {
+  // Of wires that are in the hand nobody asks where they are landed.
+  const moved = landedEnds(system, place).filter(
+    (end) => !bench.lifted.includes(end) && hypothesis.effects.some((effect) => effect.do === 'open' && effect.link === `landing:${end}`),
+  )
+  const word = (said: string, share: number): Component => ({ weight: weight * share, at: { word: said }, sigma: 1, floating: false })
+  if (moved.length === 0) {
+    const found = strapOrWater(hypothesis, place)
+    return found ? [word(found, 1)] : corrosionLooks(hypothesis, place, weight)
+  }
+  return moved.flatMap((end) => {
+    const share = 1 / moved.length
+    const touch = hypothesis.effects.find((effect) => effect.do === 'short' && effect.a === end)
+    if (touch?.do !== 'short') return [word(`off: ${end}`, share * (1 - ON_UNUSED_SCREW)), word(`wrong: ${end}`, share * ON_UNUSED_SCREW)]
+    const terminal = touch.b.slice(0, touch.b.indexOf('@'))
+    return [word(`wrong: ${end}`, share * (1 - SCREW_TOLD)), word(wrongOn(end, terminal), share * SCREW_TOLD)]
+  })
 }
 
 /** Chance that a strip that went bad shows it, and that a good one looks as if: assumptions. */
@@ -145,14 +198,6 @@ function lookWord(laboratory: Laboratory, at: string, bench: Bench, hypothesis: 
   if (at === 'fuse')
     return (isFoundFuseOut(laboratory.system, bench) ? hypothesis.foundFuse === 'blown' : world.protection === 'open') ? 'blown' : 'good'
   if (partById(laboratory.system, at)?.kind === 'fuse') return world.opened?.includes(at) ? 'blown' : 'good'
-  if (at.startsWith(LANDINGS)) {
-    // Of wires that are in the hand nobody asks where they are landed.
-    const off = landedEnds(laboratory.system, at.slice(LANDINGS.length)).find(
-      (end) => !bench.lifted.includes(end) && hypothesis.effects.some((effect) => effect.do === 'open' && effect.link === `landing:${end}`),
-    )
-    if (!off) return strapOrWater(hypothesis, at.slice(LANDINGS.length)) ?? LANDED
-    return hypothesis.effects.some((effect) => effect.do === 'short' && effect.a === off) ? `wrong: ${off}` : `off: ${off}`
-  }
   const { members } = world.settled
   const waits =
     hypothesis.fault !== null &&

@@ -191,7 +191,7 @@ export function runOverTime(laboratory: Laboratory, bench: Bench, hypothesis: Hy
     }
     if (meaning.of === 'proving') return on ? PROVES_S : RELAY_S
     const output = machine.outputs[meaning.index]
-    if (outputs[output.key] === 'toggles') return TOGGLE_S
+    if (outputs[output.key] === 'toggles' || outputs[output.key] === 'chatters') return TOGGLE_S
     const offS = output.minimumOffS ?? 0
     // At power-up a board takes its output for just broken.
     return on ? Math.max(output.closesAfterS ?? RELAY_S, (lastBroken.get(bit) ?? 0) + offS - nowS) : RELAY_S

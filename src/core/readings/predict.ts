@@ -151,7 +151,13 @@ function highestAmps(laboratory: Laboratory, on: string, { base, constraints, be
 function trip(worlds: Worlds): Component[] {
   const alreadyOpen = worlds.worlds.length === 1 && worlds.worlds[0].protection === 'open' && worlds.trips === 0
   const trips = alreadyOpen ? 0 : worlds.trips
-  const word = (said: string, weight: number): Component => ({ weight, at: { word: said }, sigma: 1, floating: false })
+  const word = (said: string, weight: number): Component => ({
+    weight,
+    at: { word: said },
+    sigma: 1,
+    floating: false,
+    ...(worlds.isRace && { race: true }),
+  })
   const further = worlds.furtherTrips.map((one) => word(tripWord(one.part), one.trips))
   const holds = further.reduce((left, { weight }) => left - weight, 1 - trips)
   return [word('trips', trips), ...further, word('holds', Math.max(0, holds))]

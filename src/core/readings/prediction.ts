@@ -13,6 +13,8 @@ export interface Component {
   readonly leans?: readonly Lean[]
   /** Of what comes and goes: this is read while it shows, or while it hides. Left out, both read alike. */
   readonly while?: 'shown' | 'hidden'
+  /** Of a trip or a hold that hangs on which is quicker in this house, the protection or the thermostat that dies under the short. */
+  readonly race?: true
 }
 
 /** By how much a centre moves for a unit of a cause (`causes.ts`), which has a normal spread of one unit before anything is read. */

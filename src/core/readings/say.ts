@@ -43,6 +43,13 @@ export function sayAnswer(answer: Answer, probe: Probe): string {
 function sayWord(word: string): string {
   const tripped = word.match(/^trips: (.+)$/)
   if (tripped) return `the ${tripped[1].replaceAll('-', ' ')} trips`
+  const bare = word.match(/^bare: (.+)$/)
+  if (bare) return `bare copper on ${bare[1]}`
+  const onScrew = word.match(/^wrong: (.+) on (\S+)$/)
+  if (onScrew) {
+    const end = parsePoint(onScrew[1])
+    return `${end.name} of the ${end.cable?.replaceAll('-', ' ')} is on ${onScrew[2]}`
+  }
   const found = word.match(/^(off|wrong): (.+)$/)
   if (!found) return word
   const { cable, name } = parsePoint(found[2])

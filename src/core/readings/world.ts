@@ -20,6 +20,11 @@ import { callerOf, firstPart, isUnknown, partsOf } from '@/src/core/wiring/syste
 const WATCH_S = 60
 /** A thermostat that dies under a short and comes back heats the fuse several times while it is watched: assumption. */
 const RESTARTS = 5
+/**
+ * How long a thermostat holds its contacts once its supply is gone, as a factor of what its kind does: sold from milliseconds to half a
+ * minute, evenly by its logarithm. Assumption; one draw for the house.
+ */
+const HOLD_UPS = [0.01, 0.04, 0.15, 0.5, 1.5, 5, 20] as const
 
 /** A: what boards of this trade are fused with. */
 const COMMON_RATINGS = [3, 5]
@@ -47,6 +52,8 @@ export interface Worlds {
   readonly trips: number
   /** The same of each further one that may open; the quickest opens first, and the others hold. */
   readonly furtherTrips: readonly { readonly part: string; readonly trips: number }[]
+  /** Whether it opens hangs on who is quicker here, the protection or the thermostat that dies: the same at every trial in one house. */
+  readonly isRace: boolean
   /** Highest current through the protection while it holds, A. */
   readonly overloadA: number
 }
@@ -89,13 +96,13 @@ function settleWorlds(laboratory: Laboratory, bench: Bench, hypothesis: Hypothes
   if (!bench.power) {
     const rest: Settled = { outcome: 'settled', members: [0], path: [0] }
     const worlds = [worldWith(1, null, rest)]
-    return { base, constraints, before: worlds[0], worlds, trips: 0, furtherTrips: [], overloadA: 0 }
+    return { base, constraints, before: worlds[0], worlds, trips: 0, furtherTrips: [], isRace: false, overloadA: 0 }
   }
   const settled = settle(machine, base, fixed, constraints, 0, kernel)
   const closed = fuses.filter(({ open }) => !open)
   if (closed.length === 0) {
     const worlds = [worldWith(1, null, settled)]
-    return { base, constraints, before: worlds[0], worlds, trips: 0, furtherTrips: [], overloadA: 0 }
+    return { base, constraints, before: worlds[0], worlds, trips: 0, furtherTrips: [], isRace: false, overloadA: 0 }
   }
   const load = loadsOf(laboratory, base, fixed, constraints, settled, closed)
   const race = firstToOpen(
@@ -105,8 +112,9 @@ function settleWorlds(laboratory: Laboratory, bench: Bench, hypothesis: Hypothes
       const kind = isResettable(system, bench, fuse.id) ? 'breaker' : 'fuse'
       const ratings = slot.holds === 'as-found' && fuse.holds === 'none' ? [] : isUnlabelled ? COMMON_RATINGS : [slot.ratingA]
       const amps = load.amps[index]
-      const trips = ratings.reduce((sum, ratingA) => sum + probabilityOpens(kind, ratingA, amps, load.seconds), 0)
-      return { part: fuse.id, trips: trips / Math.max(1, ratings.length), times: amps / slot.ratingA }
+      const chances = ratings.flatMap((ratingA) => load.seconds.map((seconds) => probabilityOpens(kind, ratingA, amps, seconds)))
+      const trips = chances.reduce((sum, chance) => sum + chance, 0) / Math.max(1, chances.length)
+      return { part: fuse.id, trips, times: amps / slot.ratingA }
     }),
   )
   const holds = race.reduce((left, { trips }) => left - trips, 1)
@@ -122,6 +130,7 @@ function settleWorlds(laboratory: Laboratory, bench: Bench, hypothesis: Hypothes
     worlds: [...worlds, ...stillWaiting(worlds)],
     trips: race.find(({ part }) => part === first)?.trips ?? 0,
     furtherTrips: race.filter(({ part }) => part !== first),
+    isRace: load.seconds.length > 1,
     overloadA: place < 0 ? 0 : load.amps[place],
   }
 
@@ -155,7 +164,7 @@ interface FuseNow {
   readonly open: boolean
 }
 
-/** The highest current through each of some fuses while they hold, A, and how long it is on while somebody watches. */
+/** The highest current through each of some fuses while they hold, A, and how long it may be on while somebody watches. */
 function loadsOf(
   { machine, kernel, network }: Laboratory,
   base: Factored,
@@ -163,7 +172,7 @@ function loadsOf(
   constraints: Constraints,
   settled: Settled,
   fuses: readonly FuseNow[],
-): { amps: number[]; seconds: number } {
+): { amps: number[]; seconds: readonly number[] } {
   const rows = fuses.map(({ fuse }) => network.linkRow(bodyLink(fuse.id)))
   const amps = rows.map(() => 0)
   let highest = 0
@@ -178,7 +187,8 @@ function loadsOf(
       revives = Math.max(0, ...machine.thermostats.filter((one) => isAlive(member, one)).map(({ part }) => part.holdUpS))
     }
   }
-  return { amps, seconds: settled.outcome !== 'settled' && revives > 0 ? revives * RESTARTS : WATCH_S }
+  const letsGo = settled.outcome !== 'settled' && revives > 0
+  return { amps, seconds: letsGo ? HOLD_UPS.map((times) => Math.min(WATCH_S, times * revives * RESTARTS)) : [WATCH_S] }
 }
 
 interface MayOpen {

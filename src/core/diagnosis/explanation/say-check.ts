@@ -4,7 +4,7 @@ import { sayPair } from '@/src/core/bench/say'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import type { Probe } from '@/src/core/readings/check'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
-import { LANDINGS, RUNS, workingAt } from '@/src/core/readings/looks'
+import { LANDINGS, RUNS, WIRING, workingAt } from '@/src/core/readings/looks'
 import { isLinePoint } from '@/src/core/readings/predict'
 import { sayProbe } from '@/src/core/readings/say'
 import { sayCall } from '@/src/core/wiring/call'
@@ -62,6 +62,12 @@ function sayLook(system: System, at: string, bench: Bench): { say: string; why: 
     return {
       say: `Look over the landings at the ${placeById(system, at.slice(LANDINGS.length))?.name}: is any wire off, any screw green or wet?`,
       why: 'A gentle tug on each wire tells.',
+      caution: null,
+    }
+  if (at.startsWith(WIRING))
+    return {
+      say: `Look along the wiring: ${zoneName(system, at.slice(WIRING.length))}. Rubbed, chewed, stapled, scorched, bare copper?`,
+      why: 'Hot pipes, edges, ties and the jacket where it was stripped first.',
       caution: null,
     }
   if (at.startsWith(RUNS)) {

@@ -76,6 +76,29 @@ describe('readings that share a cause', () => {
   })
 })
 
+describe('trials of the protection in one house', () => {
+  const raced = (trips: number): Prediction => [
+    { weight: trips, at: { word: 'trips' }, sigma: 1, floating: false, race: true },
+    { weight: 1 - trips, at: { word: 'holds' }, sigma: 1, floating: false, race: true },
+  ]
+  const trial = (link: Link, trips: number, word: 'trips' | 'holds') =>
+    weighNext(link, raced(trips), { ...reading(laboratory, { meter: 'trip' }, { word }), words: 2, wrong: 0.005 }, causes)
+  const chanceOf = (link: Link, before: Link) => Math.exp(link.log - before.log)
+
+  it('what tripped once trips again: a hold with the short still there is next to impossible', () => {
+    const once = trial(UNREAD, 0.3, 'trips')
+    expect(chanceOf(once, UNREAD)).toBeCloseTo(0.3, 1)
+    expect(chanceOf(trial(once, 0.3, 'trips'), once)).toBeGreaterThan(0.9)
+    expect(chanceOf(trial(once, 0.3, 'holds'), once)).toBeLessThan(0.1)
+  })
+
+  it('where a thermostat let go first a harder short may still trip, an easier one will not', () => {
+    const held = trial(UNREAD, 0.5, 'holds')
+    expect(chanceOf(trial(held, 0.9, 'trips'), held)).toBeGreaterThan(0.6)
+    expect(chanceOf(trial(held, 0.2, 'trips'), held)).toBeLessThan(0.05)
+  })
+})
+
 describe('what comes and goes', () => {
   const probe: Probe = { meter: 'volts', a: 'Y@indoor', b: 'C@indoor' }
   const now = { floating: false, sigma: 0.3 }

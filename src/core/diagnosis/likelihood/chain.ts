@@ -1,4 +1,4 @@
-import type { Answer } from '@/src/core/readings/check'
+import { type Answer, openedBy } from '@/src/core/readings/check'
 import { likelihoodOfAnything, likelihoodOfComponent, misfit } from '@/src/core/readings/likelihood'
 import type { Component, Lean, Prediction, Scale } from '@/src/core/readings/prediction'
 import { KeptPer } from '@/src/core/units/kept'
@@ -20,6 +20,8 @@ export interface Link {
   readonly learnt: { readonly gain: Float64Array; readonly off: number } | null
   /** How far the reading was from what was expected, in standard deviations. */
   readonly away: number
+  /** log of how well each place in the race of protection and thermostat explains the trips so far; null before the first. */
+  readonly race: readonly number[] | null
   /** Readings on one bench that nobody moved: a fault that comes and goes was there for all of them or for none. */
   readonly run: Run | null
 }
@@ -35,7 +37,38 @@ interface Run {
 }
 
 /** What is known of a house before any reading. */
-export const UNREAD: Link = { before: null, log: 0, resembling: 0, learnt: null, away: 0, run: null }
+export const UNREAD: Link = { before: null, log: 0, resembling: 0, learnt: null, away: 0, race: null, run: null }
+
+/**
+ * Places of a house in the race: the protection opens before the thermostat lets go where an overload opens it more often than this.
+ * Both are the same parts at every trial, so that a trip that came once comes again, and a hold after one change is near proof.
+ */
+const PLACES: readonly number[] = Array.from({ length: 20 }, (_, place) => (place + 0.5) / 20)
+/** How sharply: a breaker that is warm from the last trial opens sooner. Assumption. */
+const SHARP = 10
+
+/** P(it opens) at each place, where over all houses it opens with this chance. */
+const opensAt = (chance: number): number[] => {
+  const odds = (share: number) => Math.log(Math.max(share, 1e-4) / Math.max(1 - share, 1e-4))
+  return PLACES.map((place) => 1 / (1 + Math.exp(-SHARP * (odds(chance) - odds(place)))))
+}
+
+/** A trip check as it stands in a house whose earlier trials are known. */
+function racedIn(link: Link, prediction: Prediction): Prediction {
+  const { race } = link
+  if (!race || !prediction.some((component) => component.race)) return prediction
+  const chance = tripChance(prediction)
+  const total = logSum(race)
+  const now = opensAt(chance).reduce((sum, opens, place) => sum + opens * Math.exp(race[place] - total), 0)
+  return prediction.map((component): Component => {
+    const share = isTrip(component) ? now / Math.max(chance, 1e-9) : (1 - now) / Math.max(1 - chance, 1e-9)
+    return { ...component, weight: component.weight * share }
+  })
+}
+
+const isTrip = ({ at }: Component): boolean => typeof at !== 'number' && openedBy(at) !== null
+const tripChance = (prediction: Prediction): number =>
+  prediction.reduce((sum, component) => sum + (isTrip(component) ? component.weight : 0), 0)
 
 /** One reading, ready to be weighed. */
 export interface Reading {
@@ -47,6 +80,8 @@ export interface Reading {
   readonly wrong: number
   /** The bench it was taken on. */
   readonly bench: string
+  /** How likely something of no catalogue would be to answer so; left out, like anything at all. */
+  readonly unlike?: number
 }
 
 /** Share of its readings in which something that resembles a known story shows otherwise: assumption. */
@@ -89,6 +124,7 @@ function widthOf({ sigma, leans = [] }: Component): number {
 
 /** A prediction as it stands in a house of which the chain knows so much: centres moved, widths with what is still not known. */
 export function predictionIn(link: Link, prediction: Prediction): Prediction {
+  if (prediction.some(({ race }) => race)) return racedIn(link, prediction)
   if (!prediction.some(({ leans }) => leans && leans.length > 0)) return prediction
   return prediction.map((component): Component => {
     if (typeof component.at !== 'number' || !component.leans) return component
@@ -103,7 +139,7 @@ export function predictionIn(link: Link, prediction: Prediction): Prediction {
  * @param causes how many causes the system has, @param times how often the answer counts
  */
 export function weighNext(link: Link, prediction: Prediction, reading: Reading, causes: number, times = 1): Link {
-  const { answer, scale, words, wrong, bench } = reading
+  const { answer, scale, words, wrong, bench, unlike } = reading
   const expected = predictionIn(link, prediction)
   let sound = 0
   let shown = 0
@@ -125,15 +161,26 @@ export function weighNext(link: Link, prediction: Prediction, reading: Reading, 
   const anything = likelihoodOfAnything(answer, scale, words)
   const chance = (1 - wrong) * sound + wrong * anything
   const isBelieved = (1 - wrong) * most > chance / 2
+  const race = prediction.some((component) => component.race) && times === 1 ? raceAfter(link, prediction, answer, wrong) : link.race
   const run = runAfter(link, bench, shows, (share) => (1 - wrong) * share + wrong * anything, sound, shown)
   return {
     before: link,
     log: run && times === 1 ? run.before + logOfRun(run) : link.log + times * Math.log(chance),
+    race,
     run: times === 1 ? run : null,
-    resembling: link.resembling + Math.log((1 - UNLIKE_SHARE) * chance + UNLIKE_SHARE * Math.max(anything, 1e-9)),
+    resembling: link.resembling + Math.log((1 - UNLIKE_SHARE) * chance + UNLIKE_SHARE * Math.max(unlike ?? anything, 1e-9)),
     learnt: isBelieved ? learn(link, prediction[best], expected[best], answer, scale, causes) : null,
     away: misfit(answer, expected, scale),
   }
+}
+
+/** What a trial of the protection says of the house's place in the race. */
+function raceAfter(link: Link, prediction: Prediction, answer: Answer, wrong: number): readonly number[] {
+  const before = link.race ?? PLACES.map(() => 0)
+  const isOpened = openedBy(answer) !== null
+  return opensAt(tripChance(prediction)).map(
+    (opens, place) => before[place] + Math.log((1 - wrong) * (isOpened ? opens : 1 - opens) + wrong / 2),
+  )
 }
 
 /** The run that a reading goes on or begins; null for a story that never hides on this bench. */

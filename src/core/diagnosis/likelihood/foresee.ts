@@ -88,9 +88,9 @@ export class Foreseeing {
 /** Volts to a twentieth, ohms to half a hundredth, and how it hangs on damage. */
 const keyOf = (prediction: Prediction): string =>
   prediction
-    .map(({ at, weight, sigma, leans = [], while: moment = '' }) => {
+    .map(({ at, weight, sigma, leans = [], while: moment = '', race = '' }) => {
       const damage = leans.find(({ isDamage }) => isDamage)
-      return `${typeof at === 'number' ? `${at.toPrecision(3)} ${sigma.toPrecision(1)}` : sayAt(at)} ${weight.toFixed(3)}${moment}${damage ? ` ${damage.by.toFixed(2)}` : ''}`
+      return `${typeof at === 'number' ? `${at.toPrecision(3)} ${sigma.toPrecision(1)}` : sayAt(at)} ${weight.toFixed(3)}${moment}${race}${damage ? ` ${damage.by.toFixed(2)}` : ''}`
     })
     .join(' ')
 

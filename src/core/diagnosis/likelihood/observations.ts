@@ -1,5 +1,5 @@
 import { type Bench, benchKey } from '@/src/core/bench/bench'
-import { type Answer, type Probe, probeKey } from '@/src/core/readings/check'
+import { type Answer, openedBy, type Probe, probeKey } from '@/src/core/readings/check'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import { WRONG_READING } from '@/src/core/readings/likelihood'
 import { LANDINGS, WIRING } from '@/src/core/readings/looks'
@@ -52,8 +52,24 @@ const repeatedOf = new KeptPer((_: Observation) => new Kept<number, Observation>
 /** How often an answer counts for a story: what comes and goes had its chance to show each time, what stands still tells once. */
 export const timesTold = ({ intermittent }: Hypothesis, { repeats = 0 }: Observation): number => (intermittent ? 1 + repeats : 1)
 
-/** Chance that an answer is plain wrong: twice over it is not. */
-export const wrongShare = ({ repeats = 0 }: Observation): number => (repeats > 0 ? WRONG_READING ** 2 : WRONG_READING)
+/** Chance that an answer is plain wrong: twice over it is not, and what was seen to be out of order hardly ever is. */
+export const wrongShare = ({ probe, answer, repeats = 0 }: Observation): number =>
+  repeats > 0 ? WRONG_READING ** 2 : isPlainToSee(probe, answer) ? WRONGLY_SEEN : probe.meter === 'trip' ? WRONGLY_HELD : WRONG_READING
+
+/** A wire that is off, a valve that chatters, a code, a mark, a breaker that popped: nobody sees what is not there. Assumption. */
+const WRONGLY_SEEN = 0.003
+/** A hold that was not watched long enough: assumption. */
+const WRONGLY_HELD = 0.008
+
+/** A finding of the eye or the ear that names what is out of order, against one that says all is well or how a thing stands. */
+export function isPlainToSee(probe: Probe, answer: Answer): boolean {
+  if (typeof answer !== 'object' || !('word' in answer)) return false
+  if (probe.meter === 'trip') return openedBy(answer) !== null
+  if (probe.meter !== 'look') return false
+  if (probe.at.startsWith(WIRING)) return answer.word !== 'sound'
+  if (probe.at.startsWith(LANDINGS)) return /^(off|wrong): /.test(answer.word) || answer.word === 'strap' || answer.word === 'wet'
+  return answer.word === 'chatters' || answer.word === 'over-current code'
+}
 
 /** Two answers to one question that a meter and a hand may give of the same thing: assumption. */
 function agree(a: Answer, b: Answer): boolean {

@@ -7,7 +7,7 @@ import { type Evidence, entropyOfRepair, type Posterior } from '@/src/core/diagn
 import { standingOf } from '@/src/core/diagnosis/inference/standing'
 import { NOTHING_WRONG, type Suspect } from '@/src/core/diagnosis/inference/suspects'
 import { judgeGroup, leadingGroup, namesRepair, type RepairVerdict, type Verdict } from '@/src/core/diagnosis/inference/verdict'
-import { latestAnswers, type Observation, questionKey } from '@/src/core/diagnosis/likelihood/observations'
+import { isPlainToSee, latestAnswers, type Observation, questionKey } from '@/src/core/diagnosis/likelihood/observations'
 import { type Check, type Choice, findNextCheck, rankChecks, weighQuestion } from '@/src/core/diagnosis/planner/next-check'
 import { nextProof, nextReproduction } from '@/src/core/diagnosis/planner/proof'
 import { type WayOfWorking, waysOfWorking } from '@/src/core/diagnosis/planner/ways'
@@ -110,7 +110,8 @@ function nothingSplits(
 /** A verdict that one reading stands against waits until that reading has been taken again. */
 function askAgain(engine: Engine, evidence: Evidence, posterior: Posterior, bench: Bench, lead: Suspect, choice: Choice): Check | null {
   const against = latestAnswers(evidence.observations).find(
-    ({ id, repeats }) => !repeats && lead.evidence.some((row) => row.observation === id && !row.fits),
+    ({ id, repeats, probe, answer }) =>
+      !repeats && !isPlainToSee(probe, answer) && lead.evidence.some((row) => row.observation === id && !row.fits),
   )
   if (!against || choice.skipped?.some((probe) => probeKey(probe) === probeKey(against.probe))) return null
   const again = weighQuestion(engine, posterior, evidence.observations, bench, against.bench, against.probe, against.bench.place)
@@ -136,7 +137,9 @@ function lookAgain(
   choice: Choice,
 ): Check | null {
   const last = observations.at(-1)
-  if (last?.probe.meter !== 'look' || !last.bench.power || complaint.symptoms.length > 0) return null
+  // What was plain to see is not looked at twice.
+  if (last?.probe.meter !== 'look' || !last.bench.power || complaint.symptoms.length > 0 || isPlainToSee(last.probe, last.answer))
+    return null
   const speaksOfTrouble = (observation: Observation) => {
     const logs = engine.alone(observation)
     return logs[0] < logs[logs.length - 1]
