@@ -5,16 +5,17 @@ import { countingAsSound, endSearch, MOST_CHECKS, soundOnceAllRan, soundShare } 
 import { weigh } from '@/src/core/diagnosis/inference/pairs'
 import { type Evidence, entropyOfRepair, type Posterior } from '@/src/core/diagnosis/inference/posterior'
 import { standingOf } from '@/src/core/diagnosis/inference/standing'
-import { NOTHING_WRONG, type Suspect } from '@/src/core/diagnosis/inference/suspects'
+import { listSuspects, NOTHING_WRONG, type Suspect } from '@/src/core/diagnosis/inference/suspects'
 import { judgeGroup, leadingGroup, namesRepair, type RepairVerdict, type Verdict } from '@/src/core/diagnosis/inference/verdict'
 import { isPlainToSee, latestAnswers, type Observation, questionKey } from '@/src/core/diagnosis/likelihood/observations'
 import { type Check, type Choice, findNextCheck, rankChecks, weighQuestion } from '@/src/core/diagnosis/planner/next-check'
 import { nextProof, nextReproduction } from '@/src/core/diagnosis/planner/proof'
+import { separatingCheck, widened } from '@/src/core/diagnosis/planner/separate'
 import { type WayOfWorking, waysOfWorking } from '@/src/core/diagnosis/planner/ways'
 import type { Fault } from '@/src/core/faults/fault'
 import { type Probe, probeKey } from '@/src/core/readings/check'
 import { LANDINGS } from '@/src/core/readings/looks'
-import { pinPoint, terminalPoint } from '@/src/core/wiring/point'
+import { terminalPoint } from '@/src/core/wiring/point'
 import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
 
 /** The check worth most, and the verdict once nothing is left to ask. */
@@ -74,10 +75,18 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
   }
   const next = findNextCheck(engine, planned, bench, evidence.observations, choice)
   if (next) return ask(next, inDoubt !== null)
-  const last = endSearch(engine, posterior, suspects)
-  const proof = last.found === 'nothing-wrong' ? nextCall() : null
-  return proof ? ask(proof, true) : end(last)
+  // What hangs on one reading is as likely as that reading is to be believed: both ways of it are told.
+  const both = inDoubt ? evenly(posterior, inDoubt) : posterior
+  const last = endSearch(engine, both, inDoubt ? listSuspects(engine, evidence, both, 1) : suspects)
+  const closing = last.found === 'nothing-wrong' ? nextCall() : confirm(engine, evidence, both, bench, last, choice)
+  return closing ? ask(closing, true) : end(last)
 }
+
+const evenly = (one: Posterior, other: Posterior): Posterior => ({
+  ...one,
+  hypotheses: one.hypotheses.map((share, index) => (share + other.hypotheses[index]) / 2),
+  noneOfThese: (one.noneOfThese + other.noneOfThese) / 2,
+})
 
 /** Nothing that was told or read speaks of trouble: a sound house explains each reading better than chance. */
 const showsNothing = (engine: Engine, { complaint, observations }: Evidence): boolean =>
@@ -160,32 +169,10 @@ const keyOfAsking = ({ bench, probe }: Observation): string => questionKey(anyTi
 /** Every 24 V circuit has its fuse or breaker: with two transformers one of them has none, and some houses have none at all. */
 const isProtected = (system: System): boolean => firstPart(system, 'fuse').holds !== 'none' && partsOf(system, 'transformer').length === 1
 
-/** Families that condemn a coil by what it reads. */
-const readAcross: readonly Fault['family'][] = ['coil-shorted', 'coil-open', 'coil-to-ground']
-
-/** A part is read across itself, its leads off, before it is condemned: what hangs beside it reads like it from anywhere else. */
-function readByItself(
-  engine: Engine,
-  { observations }: Evidence,
-  posterior: Posterior,
-  bench: Bench,
-  verdict: RepairVerdict,
-  choice: Choice,
-): Check | null {
-  const coil = partsOf(engine.system, 'coil').find(({ id }) => verdict.repair.id === `replace:${id}`)
-  const isByOhms = engine.faults.some(({ id, family }) => verdict.suspects.includes(id) && readAcross.includes(family))
-  if (!coil || !isByOhms) return null
-  const probe: Probe = { meter: 'ohms', a: pinPoint(coil, 0), b: pinPoint(coil, 1) }
-  const isKnown = observations.some((known) => known.bench.unplugged.includes(coil.id) && probeKey(known.probe) === probeKey(probe))
-  if (isKnown || choice.skipped?.some((skipped) => probeKey(skipped) === probeKey(probe))) return null
-  const alone: Bench = { ...bench, power: false, call: 'off', jumpers: [], unplugged: [...new Set([...bench.unplugged, coil.id])] }
-  return weighQuestion(engine, posterior, observations, bench, alone, probe, coil.place)
-}
-
 /** A wrong part fitted, and the way back to the house: minutes, assumption. */
 const WRONG_REPAIR_MINUTES = 120
 
-/** Before a part is condemned: what is still worth its minutes, the call that the complaint speaks of, the ends of its wires. */
+/** Before a part is condemned: what is still worth its minutes, the call of the complaint, the ends of its wires, the check that separates. */
 function confirm(
   engine: Engine,
   evidence: Evidence,
@@ -197,9 +184,11 @@ function confirm(
   const [check] = rankChecks(engine, posterior, bench, evidence.observations, { ...choice, way: 'free', stakes: WRONG_REPAIR_MINUTES }, 1)
   return (
     check ??
-    (namesRepair(verdict) ? readByItself(engine, evidence, posterior, bench, verdict, choice) : null) ??
-    nextReproduction(engine, posterior, evidence, bench, choice) ??
-    (namesRepair(verdict) ? lookAtEnds(engine, evidence, posterior, bench, endsIn(engine, verdict), choice) : null)
+    nextReproduction(engine, widened(engine, evidence, posterior), evidence, bench, choice) ??
+    (namesRepair(verdict)
+      ? (lookAtEnds(engine, evidence, posterior, bench, endsIn(engine, verdict), choice) ??
+        separatingCheck(engine, evidence, posterior, bench, verdict, choice))
+      : null)
   )
 }
 
