@@ -145,7 +145,10 @@ export function judge(engine: Engine, evidence: Evidence, suspects: readonly Sus
     return fault !== null && singlesOf(fault).some(({ repair }) => repair.id === verdict.repair.id)
   })
   const hangs = (masses: Float64Array) => sharing.reduce((sum, index) => sum + masses[index], 0) < STANDS_WITHOUT
-  for (const without of posteriorsWithout(engine, evidence, () => true, hangs))
+  // Readings of what comes and goes hang together, bench by bench: what one of them adds is no estimate of what is left without it.
+  const [lead] = suspects
+  const isWanted = lead.unsteady > lead.probability / 2 ? () => true : hangs
+  for (const without of posteriorsWithout(engine, evidence, () => true, isWanted))
     if (hangs(without.hypotheses)) return { verdict: null, inDoubt: without }
   return { verdict, inDoubt: null }
 }
