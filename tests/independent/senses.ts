@@ -1,12 +1,12 @@
 import { isPlainToSee } from '@/src/core/diagnosis/likelihood/observations'
 import type { Answer, Probe } from '@/src/core/readings/check'
-import { LANDED, LANDINGS, marks, RUNS, WIRING, wordsOfLook, workingAt } from '@/src/core/readings/looks'
+import { LANDED, LANDINGS, marks, RUNS, SHOWS_CALL, SHOWS_NO_CALL, WIRING, wordsOfLook, workingAt } from '@/src/core/readings/looks'
 import { ampsLink } from '@/src/core/readings/meter-readings'
 import { magnitude, subtract } from '@/src/core/units/complex'
 import { defaultMeter, shownAmps, shownOhms, shownVolts } from '@/src/core/units/meter'
 import type { Random } from '@/src/core/units/random'
 import { terminalPoint } from '@/src/core/wiring/point'
-import { partById, partsOf, type System } from '@/src/core/wiring/system'
+import { callerOf, partById, partsOf, type System } from '@/src/core/wiring/system'
 import type { IndependentHouse } from '@/tests/independent/house'
 
 /** One look in so many is wrong, and one reading in so many. */
@@ -130,7 +130,10 @@ export class Senses {
     if (part?.kind === 'thermostat') {
       if (house.moves(`${at} dies`, WATCHED_S) > 1) return 'chatters'
       if (house.state.guarded.has(at)) return 'over-current code'
-      return house.state.alive.has(at) ? 'alive' : 'blank'
+      if (!house.state.alive.has(at)) return 'blank'
+      const { call } = house.bench
+      if (part.power === 'mechanical' || call === 'off' || callerOf(system, call).id !== at || random.uniform() < 0.3) return 'alive'
+      return trouble?.fault?.family === 'thermostat-not-called' ? SHOWS_NO_CALL : SHOWS_CALL
     }
     if (house.moves(at, WATCHED_S) > 3) return 'chatters'
     const isIn = works.get(at) ?? false

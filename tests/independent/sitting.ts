@@ -106,7 +106,7 @@ export async function sitIndependently(engine: Engine, spice: SpiceSession, seed
   let step = search.next()
   while (!step.done) step = search.next(await take(step.value))
   return {
-    ...markOf(step.value, trouble),
+    ...markOf(engine, step.value, trouble),
     system: engine.system.id,
     seed,
     trouble: trouble.name,
@@ -120,11 +120,13 @@ export async function sitIndependently(engine: Engine, spice: SpiceSession, seed
   }
 }
 
-function markOf({ verdict, lead }: Trial, trouble: Trouble): Pick<IndependentSitting, 'outcome' | 'claimed' | 'said'> {
+function markOf({ faults }: Engine, { verdict, lead }: Trial, trouble: Trouble): Pick<IndependentSitting, 'outcome' | 'claimed' | 'said'> {
   if (!verdict) return { outcome: 'no ending', claimed: 0, said: lead }
   const { probability: claimed } = verdict
   if (verdict.found === 'nothing-wrong') return { outcome: trouble.from === 'sound' ? 'right' : 'wrong', claimed, said: 'nothing wrong' }
-  const isNear = (id: string) => trouble.fault?.id === id
+  // Named among several when it is that very fault, or one that the same act mends.
+  const isNear = (id: string) =>
+    trouble.fault?.id === id || faults.some((fault) => fault.id === id && trouble.mendedBy.includes(fault.repair.id))
   if (!namesRepair(verdict)) {
     const isThere = verdict.zone === trouble.zone || verdict.suspects.some(isNear)
     return { outcome: isThere ? 'group' : 'wrong', claimed: 0, said: `none of these, ${verdict.zone} (${verdict.suspects.join(', ')})` }

@@ -27,6 +27,8 @@ describe('what is said in whole sentences', () => {
       look('stat', 'alive'),
       { kind: 'note', text: 'thermostat is on and calls for nothing' },
     ])
+    expect(read('call cool; stat shows a call')[1]).toEqual(look('stat', 'shows a call'))
+    expect(read('call cool; stat is not calling')[1]).toEqual(look('stat', 'shows no call'))
     expect(read('stat shows the wrong temperature')[1]).toMatchObject({ kind: 'note' })
   })
 

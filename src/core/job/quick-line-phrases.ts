@@ -1,6 +1,7 @@
 import type { EntryDraft } from '@/src/core/job/entry'
 import type { CommandContext } from '@/src/core/job/quick-line-points'
 import type { Probe } from '@/src/core/readings/check'
+import { SHOWS_CALL, SHOWS_NO_CALL } from '@/src/core/readings/looks'
 import { partsOf } from '@/src/core/wiring/system'
 
 /** Whole sentences as they are spoken, where no rule of the grammar fits: what was found in the slot, what a thermostat does. */
@@ -36,9 +37,15 @@ export function readPhrase(said: string, { system, state }: CommandContext): Ent
         : [{ kind: 'bench', change: { do: 'call', call: call as keyof typeof thermostat.calls } }]
     return [...sets, look(thermostat.id, 'blank')]
   }
-  // It lives; that it asks for nothing, and what it shows, is for whoever reads the job.
-  if (/^(is )?on (and|but) (asks for|calls for|wants) nothing$|^(is )?on (and|but) (is )?not calling$/.test(does))
-    return [look(thermostat.id, 'alive'), { kind: 'note', text: said.trim() }]
+  if (/^(shows|says|displays) (that )?(it (is )?(calls|calling)|a call|cool on|heat on)$|^(is )?calling$|^is set to call$/.test(does))
+    return [look(thermostat.id, SHOWS_CALL)]
+  // Set to nothing it shows no call, and means nothing by it: what it shows is kept for whoever reads the job.
+  if (
+    /^(is )?on (and|but) (asks for|calls for|wants) nothing$|^((is )?on (and|but) )?(is )?not (calling|set|set to call)$|^shows no call$|^(is )?(locked|satisfied|in hold|on hold)$/.test(
+      does,
+    )
+  )
+    return [look(thermostat.id, state.bench.call === 'off' ? 'alive' : SHOWS_NO_CALL), { kind: 'note', text: said.trim() }]
   if (/^(shows|reads) (the |a )?wrong temperature$/.test(does)) return [look(thermostat.id, 'alive'), { kind: 'note', text: said.trim() }]
   return null
 }

@@ -9,7 +9,7 @@ import type { Component } from '@/src/core/readings/prediction'
 import type { World, Worlds } from '@/src/core/readings/world'
 import type { PartOf } from '@/src/core/wiring/part'
 import { terminalPoint } from '@/src/core/wiring/point'
-import { firstPart, partById, partsOf, type System } from '@/src/core/wiring/system'
+import { callerOf, firstPart, partById, partsOf, type System } from '@/src/core/wiring/system'
 
 /** What the eye and the ear find: a fuse, landings, relays, loads, lights, and marks along the wiring. */
 
@@ -73,10 +73,26 @@ export function wordsOfLook(system: System, at: string): string[] {
       'alive',
       'blank',
       'chatters',
-      ...(part.power === 'mechanical' ? [] : ['waits']),
+      ...(part.power === 'mechanical' ? [] : ['waits', SHOWS_CALL, SHOWS_NO_CALL]),
       ...(part.guardA === undefined ? [] : ['over-current code']),
     ]
   return [...wordsOfCoil(part?.kind === 'coil' ? part.role : null), 'chatters']
+}
+
+/** What a display says of the call that it was set to make; and how often whoever looks tells so much and not just that it lives. */
+export const SHOWS_CALL = 'shows a call'
+export const SHOWS_NO_CALL = 'shows no call'
+const TELLS_OF_CALL = 0.7
+
+/** A thermostat that lives, while it is set to call: by what it shows, one that was never set so is told from one that does not close. */
+function callLooks({ system }: Laboratory, at: string, { call }: Bench, { fault }: Hypothesis, weight: number): Component[] {
+  const part = partById(system, at)
+  const word = (said: string, share: number): Component => ({ weight: weight * share, at: { word: said }, sigma: 1, floating: false })
+  if (part?.kind !== 'thermostat' || part.power === 'mechanical' || call === 'off' || callerOf(system, call).id !== at)
+    return [word('alive', 1)]
+  const isNotSet =
+    fault !== null && singlesOf(fault).some(({ family, repair }) => family === 'thermostat-not-called' && repair.id === `set:${at}`)
+  return [word(isNotSet ? SHOWS_NO_CALL : SHOWS_CALL, TELLS_OF_CALL), word('alive', 1 - TELLS_OF_CALL)]
 }
 
 /** How an armature is told that is in, and one that is out; a damper's blade is driven shut. */
@@ -149,6 +165,7 @@ export function look(laboratory: Laboratory, at: string, bench: Bench, hypothesi
   if (at.startsWith(WIRING)) return wiringLooks(laboratory.system, hypothesis, at.slice(WIRING.length), world.weight)
   if (at.startsWith(LANDINGS)) return landingLooks(laboratory.system, at.slice(LANDINGS.length), bench, hypothesis, world.weight)
   const word = lookWord(laboratory, at, bench, hypothesis, worlds, world)
+  if (word === 'alive') return callLooks(laboratory, at, bench, hypothesis, world.weight)
   return [{ weight: world.weight, at: { word }, sigma: 1, floating: false }]
 }
 

@@ -148,7 +148,10 @@ describe('a thermostat', () => {
     const cooling = { call: 'cool' } as const
     expect(seen('rooftop-gas', 'lead-to-chassis:Y1@package', 'stat', cooling)).toBe('over-current code')
     expect(seen('rooftop-gas', 'delay-running:stat', 'stat', cooling)).toBe('waits')
-    expect(seen('rooftop-gas', null, 'stat', cooling)).toBe('alive')
+    expect(seen('rooftop-gas', null, 'stat')).toBe('alive')
+    expect(seen('rooftop-gas', null, 'stat', cooling)).toBe('shows a call')
+    expect(seen('rooftop-gas', 'thermostat-not-closing:stat.Y1', 'stat', cooling)).toBe('shows a call')
+    expect(seen('rooftop-gas', 'thermostat-not-called:stat', 'stat', cooling)).toBe('shows no call')
   })
 
   it('names the hot side that it closes each call to', () => {

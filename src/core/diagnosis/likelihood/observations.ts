@@ -2,7 +2,7 @@ import { type Bench, benchKey } from '@/src/core/bench/bench'
 import { type Answer, openedBy, type Probe, probeKey } from '@/src/core/readings/check'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import { WRONG_READING } from '@/src/core/readings/likelihood'
-import { LANDINGS, WIRING } from '@/src/core/readings/looks'
+import { LANDINGS, SHOWS_NO_CALL, WIRING } from '@/src/core/readings/looks'
 import { Kept, KeptPer } from '@/src/core/units/kept'
 
 /** One reading with the bench it was taken on. */
@@ -68,7 +68,7 @@ export function isPlainToSee(probe: Probe, answer: Answer): boolean {
   if (probe.meter !== 'look') return false
   if (probe.at.startsWith(WIRING)) return answer.word !== 'sound'
   if (probe.at.startsWith(LANDINGS)) return /^(off|wrong): /.test(answer.word) || answer.word === 'strap' || answer.word === 'wet'
-  return answer.word === 'chatters' || answer.word === 'over-current code'
+  return answer.word === 'chatters' || answer.word === 'over-current code' || answer.word === SHOWS_NO_CALL
 }
 
 /** Two answers to one question that a meter and a hand may give of the same thing: assumption. */

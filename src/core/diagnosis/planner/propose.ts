@@ -14,7 +14,7 @@ import { separatingCheck, widened } from '@/src/core/diagnosis/planner/separate'
 import { type WayOfWorking, waysOfWorking } from '@/src/core/diagnosis/planner/ways'
 import type { Fault } from '@/src/core/faults/fault'
 import { type Probe, probeKey } from '@/src/core/readings/check'
-import { LANDINGS } from '@/src/core/readings/looks'
+import { LANDINGS, WIRING } from '@/src/core/readings/looks'
 import { terminalPoint } from '@/src/core/wiring/point'
 import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
 
@@ -36,6 +36,8 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
   const { suspects, verdict, inDoubt, planned } = standingOf(weighed)
   const ask = (next: Check, confirms: boolean): Proposal => ({ next, verdict: null, confirms })
   const end = (said: Verdict): Proposal => ({ next: null, verdict: said, confirms: false })
+  const smelt = powerOffFirst(engine, posterior, evidence, bench, choice)
+  if (smelt) return ask(smelt, false)
   const nextCall = () => nextProof(engine, posterior, evidence, bench, choice)
   if (evidence.observations.length >= MOST_CHECKS) return end(verdict ?? endSearch(engine, posterior, suspects))
   if (verdict && verdict.found !== 'nothing-wrong') {
@@ -87,6 +89,21 @@ const evenly = (one: Posterior, other: Posterior): Posterior => ({
   hypotheses: one.hypotheses.map((share, index) => (share + other.hypotheses[index]) / 2),
   noneOfThese: (one.noneOfThese + other.noneOfThese) / 2,
 })
+
+/** Smell, heat, smoke: the power goes off before anything else, and what is scorched is looked for. */
+function powerOffFirst(
+  engine: Engine,
+  posterior: Posterior,
+  { complaint, observations }: Evidence,
+  bench: Bench,
+  { skipped = [] }: Choice,
+): Check | null {
+  if (!complaint.symptoms.includes('smell') || observations.length > 0) return null
+  const { place } = firstPart(engine.system, 'transformer')
+  const probe: Probe = { meter: 'look', at: `${WIRING}${place}` }
+  if (skipped.some((known) => probeKey(known) === probeKey(probe))) return null
+  return weighQuestion(engine, posterior, observations, bench, { ...bench, power: false, call: 'off' }, probe, place)
+}
 
 /** Nothing that was told or read speaks of trouble: a sound house explains each reading better than chance. */
 const showsNothing = (engine: Engine, { complaint, observations }: Evidence): boolean =>
