@@ -120,6 +120,12 @@ class LineParser extends SwapReader {
 
   private breaker(): EntryDraft[] {
     if (this.accept('reset')) return [this.bench({ do: 'reset' })]
+    if (this.peek()?.kind === 'number') {
+      const ratingA = this.number()
+      this.accept('A')
+      this.expect('in', 'Say "breaker 3 in" when it goes in.')
+      return [this.bench({ do: 'slot', holds: 'breaker', ratingA })]
+    }
     return this.oneOf<() => EntryDraft[]>(
       {
         in: () => [this.bench({ do: 'slot', holds: 'breaker' })],
