@@ -7,6 +7,7 @@ import type { JobState, Refusal } from '@/src/core/job/job-state'
 import { parseCommand } from '@/src/core/job/quick-line-commands'
 import { dashedNames } from '@/src/core/job/quick-line-names'
 import { asStretch } from '@/src/core/job/quick-line-phrases'
+import { inTheGrammar } from '@/src/core/job/quick-line-said'
 import { type Token, tokenize } from '@/src/core/job/quick-line-tokens'
 import { isContent } from '@/src/core/job/standing'
 import type { Probe } from '@/src/core/readings/check'
@@ -29,8 +30,23 @@ export type Understood =
   /** `start` and `end` are where in the line the trouble stands. */
   | { readonly ok: false; readonly problem: string; readonly start: number; readonly end: number }
 
-/** Reads one quick line. Nothing is changed; what comes back is what would be entered, and how it was understood. */
+/**
+ * Reads one quick line. Nothing is changed; what comes back is what would be entered, and how it was understood. What the grammar does
+ * not read is tried as a sentence; where that fails, too, the grammar's own words say what would fit.
+ */
 export function readQuickLine(line: string, context: QuickLineContext): Understood {
+  const read = readInGrammar(line, context)
+  if (read.ok) return read
+  const state = foldJob(context.system, context.entries)
+  const clauses = line.split(/;|\bthen\b/i).filter((clause) => clause.trim() !== '')
+  const said = clauses.map((clause) => (readInGrammar(clause, context).ok ? clause : inTheGrammar(clause, context.system, state)))
+  if (said.length === 0 || said.includes(null)) return read
+  const understood = readInGrammar(said.join('; '), context)
+  // What was understood and cannot be now is refused with its own reason.
+  return understood.ok ? understood : { ...understood, start: 0, end: line.length }
+}
+
+function readInGrammar(line: string, context: QuickLineContext): Understood {
   const stretch = asStretch(line)
   if (stretch) return readStretch(stretch, context)
   const known = dashedNames(context.system)
@@ -74,7 +90,7 @@ export function readQuickLine(line: string, context: QuickLineContext): Understo
 
 /** A needle that does not stand still is the stretch it runs through. */
 function readStretch({ reading, low, high }: NonNullable<ReturnType<typeof asStretch>>, context: QuickLineContext): Understood {
-  const read = readQuickLine(reading, context)
+  const read = readInGrammar(reading, context)
   if (!read.ok) return read
   const drafts = read.drafts.map((draft) =>
     draft.kind === 'reading' && typeof draft.answer === 'number' ? { ...draft, answer: { low, high } } : draft,
