@@ -2,7 +2,7 @@ import type { Engine } from '@/src/core/diagnosis/engine'
 import { type Evidence, priorsOf } from '@/src/core/diagnosis/inference/posterior'
 import type { Suspect } from '@/src/core/diagnosis/inference/suspects'
 import { FOUND } from '@/src/core/diagnosis/inference/verdict'
-import { latestAnswers } from '@/src/core/diagnosis/likelihood/observations'
+import { isPlainToSee, latestAnswers } from '@/src/core/diagnosis/likelihood/observations'
 
 /** A reading that stands against all the others. */
 export interface Contradiction {
@@ -20,7 +20,10 @@ const WORTH_REPEATING = 3
  */
 export function findContradictions(engine: Engine, evidence: Evidence, suspects: readonly Suspect[]): Contradiction[] {
   const against = standsAgainst(engine, evidence)
-  return against.length > 0 ? against : doesNotFit(evidence, suspects)
+  const found = against.length > 0 ? against : doesNotFit(evidence, suspects)
+  // Nobody is asked to look again at what was plain to see: the rest is read in its light.
+  const plain = new Set(evidence.observations.flatMap(({ id, probe, answer }) => (isPlainToSee(probe, answer) ? [id] : [])))
+  return found.filter(({ observation }) => !plain.has(observation))
 }
 
 function doesNotFit({ observations }: Evidence, [lead]: readonly Suspect[]): Contradiction[] {

@@ -45,7 +45,7 @@ export const UNREAD: Link = { before: null, log: 0, resembling: 0, learnt: null,
  */
 const PLACES: readonly number[] = Array.from({ length: 20 }, (_, place) => (place + 0.5) / 20)
 /** How sharply: a breaker that is warm from the last trial opens sooner. Assumption. */
-const SHARP = 10
+const SHARP = 25
 
 /** P(it opens) at each place, where over all houses it opens with this chance. */
 const opensAt = (chance: number): number[] => {

@@ -1,0 +1,80 @@
+import { createBench } from '@/src/core/bench/bench'
+import { createEngine } from '@/src/core/diagnosis/engine'
+import { findContradictions } from '@/src/core/diagnosis/inference/contradiction'
+import { weigh } from '@/src/core/diagnosis/inference/pairs'
+import { noEvidence } from '@/src/core/diagnosis/inference/posterior'
+import { listSuspects } from '@/src/core/diagnosis/inference/suspects'
+import type { Observation } from '@/src/core/diagnosis/likelihood/observations'
+import { propose } from '@/src/core/diagnosis/planner/propose'
+import { wrongOn } from '@/src/core/readings/looks'
+import { systemById } from '@/src/core/wiring/systems/catalogue'
+import { furnaceEngine } from '@/tests/setup/furnace'
+
+const engine = furnaceEngine()
+const bench = createBench(engine.system)
+const look = (at: string, word: string, on = bench): Observation => ({
+  id: `${at} ${word}`,
+  bench: on,
+  probe: { meter: 'look', at },
+  answer: { word },
+})
+const suspectsOf = (observations: readonly Observation[], of = engine) => {
+  const evidence = { ...noEvidence, observations }
+  const weighed = weigh(of, evidence)
+  return { evidence, suspects: listSuspects(weighed.engine, evidence, weighed.posterior, 1) }
+}
+
+describe('what the eye saw', () => {
+  it('a wire that is off leads, and nobody is asked to look again', () => {
+    const off = look('landings@outdoor', 'off: outdoor-cable.C@outdoor')
+    const { evidence, suspects } = suspectsOf([off])
+    expect(suspects[0].id).toBe('not-landed:outdoor-cable.C@outdoor')
+    expect(suspects[0].probability).toBeGreaterThan(0.5)
+    expect(findContradictions(engine, evidence, suspects)).toEqual([])
+    expect(propose(engine, evidence, bench).next?.say ?? '').not.toMatch(/once more/i)
+  })
+
+  it('a wire seen on another screw is on that screw', () => {
+    const { suspects } = suspectsOf([look('landings@outdoor', wrongOn('outdoor-cable.C@outdoor', 'Y'))])
+    expect(suspects[0].id).toBe('landed-wrong:outdoor-cable.C@outdoor>Y')
+  })
+
+  it('copper that shows names its conductor', () => {
+    const { suspects } = suspectsOf([look('wiring@outdoor-cable', 'bare: Y')])
+    const ofY = suspects.filter(({ id }) => id.includes('outdoor-cable.Y')).reduce((sum, { probability }) => sum + probability, 0)
+    expect(ofY).toBeGreaterThan(0.8)
+  })
+
+  it('a valve that chatters uncalled is the board that drives it, and not none of these', () => {
+    const heatPump = systemById('heat-pump-o')
+    if (!heatPump) throw new Error('no heat pump')
+    const of = createEngine(heatPump)
+    const { suspects } = suspectsOf([look('valve', 'chatters', { ...createBench(heatPump), call: 'heat' })], of)
+    expect(suspects[0].id).toBe('output-chatters:defrost-board.O-out')
+    expect(suspects.find(({ id }) => id === 'none-of-these')?.probability ?? 0).toBeLessThan(0.1)
+  })
+})
+
+describe('trip, take one off, hold', () => {
+  it('on a slot of 5 A: what tripped on cool and holds with outdoor Y on a spare is outdoor Y', () => {
+    const heatPump = systemById('heat-pump-o')
+    if (!heatPump) throw new Error('no heat pump')
+    const of = createEngine(heatPump)
+    const tried = { ...createBench(heatPump), call: 'cool' as const, slot: { holds: 'breaker' as const, ratingA: 5, open: false } }
+    const trial = (word: 'trips' | 'holds', on: typeof tried): Observation => ({
+      id: `${word} ${on.swaps.length}`,
+      bench: on,
+      probe: { meter: 'trip' },
+      answer: { word },
+    })
+    const swapped = { ...tried, swaps: [{ cable: 'outdoor-cable', from: 'Y', to: 'black', kept: false }] }
+    const { suspects } = suspectsOf([trial('trips', tried), trial('holds', swapped)], of)
+    const ofY = suspects.filter(({ id }) => /outdoor-cable\.Y/.test(id)).reduce((sum, { probability }) => sum + probability, 0)
+    expect(suspects[0].id).toBe('conductor-to-chassis:outdoor-cable.Y')
+    expect(ofY).toBeGreaterThan(0.4)
+    const without = suspectsOf([trial('trips', tried)], of).suspects
+    expect(without.filter(({ id }) => /outdoor-cable\.Y/.test(id)).reduce((sum, { probability }) => sum + probability, 0)).toBeLessThan(
+      0.15,
+    )
+  })
+})
