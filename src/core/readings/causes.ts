@@ -41,7 +41,7 @@ export const SPREADS = {
 /** The causes of a system, in the order by which a lean names them. */
 export const causesOf = new KeptPer((system: System): readonly Cause[] => [
   { id: 'line', part: null, what: 'volts', sigma: SPREADS.line },
-  { id: 'winding', part: null, what: 'volts', sigma: SPREADS.winding },
+  ...partsOf(system, 'transformer').map(({ id }): Cause => ({ id: `winding:${id}`, part: id, what: 'volts', sigma: SPREADS.winding })),
   ...partsOf(system, 'coil').flatMap(({ id }): Cause[] => [
     { id: `ohms:${id}`, part: id, what: 'ohms', sigma: SPREADS.coilOhm },
     { id: `draw:${id}`, part: id, what: 'draw', sigma: SPREADS.coilImpedance },
@@ -215,9 +215,24 @@ export function leansOfVolts(laboratory: Laboratory, state: StateBits, volts: Co
     if (Math.abs(change) > 0.02 * sigma) add(live, change)
   }
   add([{ cause: index.get('line') ?? 0, share: SPREADS.line }], read)
-  add([{ cause: index.get('winding') ?? 1, share: SPREADS.winding }], read)
+  for (const { row, cause, openVolts } of windingsOf.of(laboratory)) {
+    // A volt more behind a winding is a volt in its row: each transformer moves what it feeds. Which way its volts are counted is its own
+    // for all readings, and the cause may go either way.
+    kernel.transfer(row, -1)
+    const change = (times * openVolts * (kernel.re * volts.re + kernel.im * volts.im)) / size
+    add([{ cause, share: SPREADS.winding }], change)
+  }
   return gather(sigma)
 }
+
+/** Each transformer's secondary as a row of the network, and its open volts. */
+const windingsOf = new KeptPer(({ system, network, factors }: Laboratory) =>
+  partsOf(system, 'transformer').map(({ id, openVolts }) => ({
+    row: network.linkRow(windingLink(id, 'secondary')),
+    cause: causeIndex.of(system).get(`winding:${id}`) ?? 0,
+    openVolts: openVolts * factors.emf,
+  })),
+)
 
 /** How the ohms between two points, whose impedance was asked last, lean on the causes, on the scale of ohms. */
 export function leansOfOhms(laboratory: Laboratory, offsetOhm: number, sigma: number): Lean[] {

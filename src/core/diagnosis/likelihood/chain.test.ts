@@ -76,6 +76,25 @@ describe('readings that share a cause', () => {
   })
 })
 
+describe('two transformers', () => {
+  const system = systemById('furnace-two-transformers')
+  if (!system) throw new Error('no such system')
+  const two = createLaboratory(system, templateValues)
+  const cooling: Probe = { meter: 'volts', a: 'Rc@indoor', b: 'C@indoor' }
+  const heating: Probe = { meter: 'volts', a: 'Rh@indoor', b: 'C@indoor' }
+  const read = (link: Link, probe: Probe, answer: number) =>
+    weighNext(link, predict(two, createBench(system), healthy, probe, true), reading(two, probe, answer), countCauses(two))
+  const volts = (probe: Probe) => Number(predict(two, createBench(system), healthy, probe)[0].at)
+
+  it('may each be a little off in its own way: one low and one high is no load on either', () => {
+    const link = read(read(UNREAD, cooling, volts(cooling) - 0.8), heating, volts(heating) + 0.8)
+    expect(link.away).toBeLessThan(1.2)
+    const again = read(link, cooling, volts(cooling) - 0.8)
+    expect(again.away).toBeLessThan(1)
+    expect(read(link, cooling, volts(cooling) + 0.8).away).toBeGreaterThan(2)
+  })
+})
+
 describe('trials of the protection in one house', () => {
   const raced = (trips: number): Prediction => [
     { weight: trips, at: { word: 'trips' }, sigma: 1, floating: false, race: true },
