@@ -1,30 +1,20 @@
 import { isResettable } from '@/src/core/bench/apply'
-import { type Bench, benchKey, type Slot, slotOf } from '@/src/core/bench/bench'
+import { type Bench, benchKey, slotOf } from '@/src/core/bench/bench'
 import { addAdmittance, type Change, changeLink, closeLink, type Factored, openLink } from '@/src/core/circuit/factored'
 import type { Effect } from '@/src/core/faults/fault'
 import { constraintsOfCall, movesKey } from '@/src/core/operation/asked'
 import { setInState } from '@/src/core/operation/in-state'
 import { type OutputModel, outputKey } from '@/src/core/operation/machine'
 import { type Settled, settle } from '@/src/core/operation/settle'
-import { type Constraints, isAlive, type OutputKey, type OutputMode } from '@/src/core/operation/state'
+import type { Constraints, OutputKey, OutputMode } from '@/src/core/operation/state'
 import { probabilityOpens } from '@/src/core/protection/trip-curve'
 import { changesTold, type Hypothesis } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
+import { type FuseNow, firstToOpen, loadsOf } from '@/src/core/readings/opening'
 import { complex } from '@/src/core/units/complex'
 import { Kept, KeptPer } from '@/src/core/units/kept'
 import { bodyLink, contactLink, passLink, windingLink } from '@/src/core/wiring/assembly'
-import type { PartOf } from '@/src/core/wiring/part'
 import { callerOf, firstPart, isUnknown, partsOf } from '@/src/core/wiring/system'
-
-/** How long a technician watches for a trip: assumption, the minute that field-work asks for before moving on. */
-const WATCH_S = 60
-/** A thermostat that dies under a short and comes back heats the fuse several times while it is watched: assumption. */
-const RESTARTS = 5
-/**
- * How long a thermostat holds its contacts once its supply is gone, as a factor of what its kind does: sold from milliseconds to half a
- * minute, evenly by its logarithm. Assumption; one draw for the house.
- */
-const HOLD_UPS = [0.01, 0.04, 0.15, 0.5, 1.5, 5, 20] as const
 
 /** A: what boards of this trade are fused with. */
 const COMMON_RATINGS = [3, 5]
@@ -156,58 +146,6 @@ function settleWorlds(laboratory: Laboratory, bench: Bench, hypothesis: Hypothes
     return asHeldBack
   }
 }
-
-interface FuseNow {
-  readonly fuse: PartOf<'fuse'>
-  readonly slot: Slot
-  /** Known to be open, or open in this story as it was found. */
-  readonly open: boolean
-}
-
-/** The highest current through each of some fuses while they hold, A, and how long it may be on while somebody watches. */
-function loadsOf(
-  { machine, kernel, network }: Laboratory,
-  base: Factored,
-  fixed: readonly Change[],
-  constraints: Constraints,
-  settled: Settled,
-  fuses: readonly FuseNow[],
-): { amps: number[]; seconds: readonly number[] } {
-  const rows = fuses.map(({ fuse }) => network.linkRow(bodyLink(fuse.id)))
-  const amps = rows.map(() => 0)
-  let highest = 0
-  let revives = 0
-  for (const member of settled.members) {
-    setInState(kernel, machine, base, fixed, constraints, member)
-    for (const [index, row] of rows.entries()) {
-      const now = kernel.current(row)
-      amps[index] = Math.max(amps[index], now)
-      if (now <= highest) continue
-      highest = now
-      revives = Math.max(0, ...machine.thermostats.filter((one) => isAlive(member, one)).map(({ part }) => part.holdUpS))
-    }
-  }
-  const letsGo = settled.outcome !== 'settled' && revives > 0
-  return { amps, seconds: letsGo ? HOLD_UPS.map((times) => Math.min(WATCH_S, times * revives * RESTARTS)) : [WATCH_S] }
-}
-
-interface MayOpen {
-  readonly part: string
-  readonly trips: number
-  /** Current against its rating: of two in one line the one that is further over is the quicker. */
-  readonly times: number
-}
-
-/** How likely each is the first to open, and the others so spared: the further over its rating, the likelier. */
-function firstToOpen(fuses: readonly MayOpen[]): MayOpen[] {
-  if (fuses.length === 1) return [...fuses]
-  const any = 1 - fuses.reduce((hold, { trips }) => hold * (1 - trips), 1)
-  const weights = fuses.map(({ trips, times }) => trips * times ** QUICKER)
-  const total = weights.reduce((sum, weight) => sum + weight, 0)
-  return fuses.map((fuse, index) => ({ ...fuse, trips: total > 0 ? (any * weights[index]) / total : 0 }))
-}
-/** Opening times fall with about this power of the current (`trip-curve.ts`, between 1.35 and 3.5 times the rating). */
-const QUICKER = 5
 
 /** Within the minutes in which a delay may run, the share in which it does: assumption. */
 const STILL_WAITS = 0.6

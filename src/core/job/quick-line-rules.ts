@@ -1,0 +1,202 @@
+import { allOf, joined, leading, loadOf, primary, putOn, type Sentence, takenOff, worded, zoneOf } from '@/src/core/job/quick-line-sentence'
+import { partById, partsOf } from '@/src/core/wiring/system'
+
+/** How things are said, and the line of the grammar that each means. The first that fits and makes sense is taken. */
+interface Rule {
+  readonly says: RegExp
+  readonly as: (the: Sentence, ...found: string[]) => string | null
+}
+
+const either = (...commands: (string | null)[]): string | null => commands.find((command) => command !== null) ?? null
+
+const NUMBER = String.raw`(-?\d*[.,]?\d+)`
+const VOLTS = '(?:v|volt|volts|vac)'
+const rule = (says: string, as: Rule['as']): Rule => ({ says: new RegExp(`^${says}$`), as })
+
+export const rules: readonly Rule[] = [
+  rule('(?:thermostat|stat|t-?stat|tstat|display) (?:has power|is alive|lights up|lit|is lit|came back|is back)', (the) =>
+    worded(partsOf(the.system, 'thermostat')[0].id, 'alive'),
+  ),
+  rule('(?:thermostat|stat|t-?stat|tstat|display) (?:lost|has no|no|loses) power', (the) =>
+    worded(partsOf(the.system, 'thermostat')[0].id, 'blank'),
+  ),
+  rule('(?:corroded|green) (?:terminals|screws|landings)(?: at (.+))?', (the, where) =>
+    where ? leading('landings corroded at', the.place(where)) : 'landings corroded',
+  ),
+  rule('bare (?:wire|copper)(?: at| in| on) (.+)', (the, where) => leading('rubbed', zoneOf(the, where))),
+  rule('wires? (chewed|rubbed|burnt|melted)(?: by mice| through)?(?: at| in| on)? ?(.+)', (the, how, where) =>
+    leading(how === 'burnt' || how === 'melted' ? 'scorched' : how, zoneOf(the, where)),
+  ),
+  rule(
+    '(?:popped|blew|tripped|trips|pops|blows) (?:on|at|as soon as|when|with) (?:power ?-?up|power(?: comes| goes| is)?(?: back)? on|i turn it on)',
+    () => 'trips at power-up',
+  ),
+  // Hands.
+  rule('(?:took|take|pulled|pull|popped) (.+?) off(?: wall)?', (the, what) =>
+    either(takenOff(the, what), leading('lift', the.conductor(what))),
+  ),
+  rule(
+    '(?:pulled|lifted|took|removed|disconnected|loosened|undid) (.+?)(?: off)?(?: (outside|outdoors|inside|indoors))?',
+    (the, what, where) => either(takenOff(the, what), leading('lift', the.conductor(`${what}${where ? ` ${where}` : ''}`))),
+  ),
+  rule('(?:put|landed|connected|reconnected|hooked|tightened) (.+?)(?: back)?(?: on| up| in)?', (the, what) =>
+    either(putOn(the, what), leading('land', the.conductor(what))),
+  ),
+  rule('(?:unhooked|unlanded|untied|cut loose) (.+)', (the, what) => leading('lift', the.conductor(what))),
+  rule('(?:lift|lifted|pulled|took|take)(?: off)? (?:all|both)(?: (\\S+))? (?:wires|conductors)(?: off)?', (the, cable) =>
+    allOf(the, cable),
+  ),
+  rule('(?:lift|lifted|pulled|took|take)(?: off)? (\\S+) cable(?: off)?', (the, cable) => allOf(the, cable)),
+  rule(
+    '(?:lift|lifted|pulled|took|take)(?: off)? (?:(\\S+) )?(\\S+) and (\\S+)(?: (?:off ?)?(?:at |from )?(.+))?',
+    (the, cable, a, b, where) => {
+      const both = [a, b].map((one) => the.conductor([cable, one, where].filter(Boolean).join(' ')))
+      return both.includes(null) ? null : both.map((one) => `lift ${one}`).join('; ')
+    },
+  ),
+  rule('(\\S+)(?: wire)? off(?: (outside|outdoors|inside|indoors|at .+))?', (the, what, where) =>
+    /^(power|breaker|panel|door|cover|disconnect)$/.test(what)
+      ? null
+      : leading('lift', the.conductor(`${what}${where ? ` ${where}` : ''}`)),
+  ),
+  rule('(.+) back on', (the, what) => either(what === 'power' ? 'power on' : null, leading('land', the.conductor(what)))),
+  rule('(?:unplugged|disconnected|unplug) (.+)', (the, what) => leading('unplug', the.part(what))),
+  rule('(?:plugged|plug) (.+?)(?: back)?(?: in| on)?', (the, what) => leading('plug', the.part(what))),
+  rule('(?:jumped|jumpered|bypassed|bypass|jump)(?: out| around)? (.+)', (the, what) => either(the.around(what), joined(the, what))),
+  rule('(?:put )?jumper (?:from|between|across|in from) (.+)', (the, what) => joined(the, what)),
+  rule('(.+?) (?:jumped|jumpered)(?: out| together)?', (the, what) => either(the.around(what), joined(the, what))),
+  rule('(?:swapped|moved|switched|changed) (.+?) (?:to|for|onto) (?:spare|(.+?)(?: wire)?)', (the, what, spare) =>
+    leading('swap', the.conductor(what) && `${the.conductor(what)}${spare ? ` to ${spare}` : ''}`),
+  ),
+  // Power, calls, panels, protection.
+  rule('(?:turned|switched|shut|killed|cut|pulled) (?:power|breaker|disconnect|furnace switch)(?: off| down)?', () => 'power off'),
+  rule(
+    '(?:turned|switched|shut|killed)(?: (?:unit|furnace|system|everything|all|it))? off(?: (?:unit|furnace|system|everything|it))?',
+    () => 'power off',
+  ),
+  rule('(?:turned|set|switched) (?:thermostat|stat|t-?stat) (?:to )?off', () => 'call off'),
+  rule('(?:power|breaker|disconnect|switch)(?: is|s)? (?:off|pulled|down)', () => 'power off'),
+  rule('(?:turned|switched|put) (?:power|breaker|disconnect)(?: back)? on', () => 'power on'),
+  rule('(?:powers?|breaker|disconnect)(?: is)?(?: back)? on(?: again)?', () => 'power on'),
+  rule('(?:call|calling|called|set|turn|turned)(?: it)?(?: on)?(?: for| to| up to)? (\\S+)(?: on)?', (the, call) =>
+    leading('call', the.call(call)),
+  ),
+  rule('(?:call|thermostat|stat) (?:is )?(?:satisfied|off)', () => 'call off'),
+  rule('(?:panel|door|cover|access panel)(?: is)? (off|on)', (the, how) => `panel ${the.state.bench.place} ${how}`),
+  rule('(?:put |stuck )?(?:in )?(?:(\\d+) ?(?:a|amp|amps) )?(?:pocket |lamp |test )?breaker(?: is)?(?: in| in slot)?', (_, size) =>
+    size ? `breaker ${size} in` : 'breaker in',
+  ),
+  rule('(?:checked )?fuse,?(?: is| looks| checks| checked)?(?: out)? (?:good|fine|ok|intact)', () => 'fuse good'),
+  rule('(?:replaced|changed|renewed) fuse|new fuse(?: in)?|(?:new )?(\\d+) ?(?:a|amp) fuse(?: in)?', (_, size) =>
+    size ? `fuse ${size} in` : 'fuse in',
+  ),
+  rule('(?:blew|popped|burnt|burned)(?: up)? (?:fuse|another fuse|fuse again)', () => 'fuse blown'),
+  rule(
+    '(?:fuse )?(?:popped|blew|tripped|trips|trip|pops|blows)(?: (?:as soon as|when|once|if))? (?:i |we |it )?(?:call|calls|called)(?: for| on)? (\\S+)',
+    (the, call) => leading('trips on', the.call(call)),
+  ),
+  rule(
+    '(?:popped|blew|tripped|trips|pops|blows) (?:on|at|as soon as|when|with) (?:power ?-?up|power(?: comes| goes| is)?(?: back)? on|i turn it on)',
+    () => 'trips at power-up',
+  ),
+  rule('(?:popped|blew|tripped|trips|pops|blows) (?:on|in) (\\S+)', (the, call) => leading('trips on', the.call(call))),
+  rule('(?:still |breaker )?(?:trips|tripped|popped|pops|blew|blows)(?: again| now| right away| at once)?', () => 'trips'),
+  rule('(?:still |breaker )?(?:holds|holding|held|no trip|doesnt trip|does not trip|didnt trip)(?: now| fine| again)?', () => 'holds'),
+  // Eyes and ears.
+  rule('(.+?) (?:is |are |was )?(?:chatters|chattering|buzzes|buzzing|hums|humming|clicking on and off)', (the, what) =>
+    leading('', worded(the.part(what), 'chatters')),
+  ),
+  rule('(.+?) (?:isnt|is not|wont|will not|doesnt|does not|not|never) (?:pulled|pulling|pulls|pull) in', (the, what) =>
+    worded(the.part(what), 'out'),
+  ),
+  rule('(.+?) (?:is )?(?:pulled|pulls|pulling|pull|sucked) in', (the, what) => worded(the.part(what), 'in')),
+  rule(
+    '(.+?) (?:isnt|is not|not|wont|will not|doesnt|does not|does nt|never) (?:running|run|runs|start|starts|starting|come on|coming on|turning)',
+    (the, what) => worded(the.part(what), 'still'),
+  ),
+  rule('(.+?) (?:is |are )?(?:running|runs|run|on|comes on|came on|turning)(?: fine| now)?', (the, what) =>
+    worded(loadOf(the, what), 'runs'),
+  ),
+  rule('(?:thermostat|stat|t-?stat|tstat|display)(?: is| went| goes)? (?:blank|dead|dark|off|out)', (the) =>
+    worded(partsOf(the.system, 'thermostat')[0].id, 'blank'),
+  ),
+  rule(
+    '(?:thermostat|stat|t-?stat|tstat|display) (?:shows|says|reads|displays) (?:cooling|cool on|heating|heat on|call|calling)',
+    (the) => {
+      const { id } = partsOf(the.system, 'thermostat')[0]
+      return `${id} shows a call`
+    },
+  ),
+  rule(
+    '(?:rub|rubbed|rubbing|worn|chafed)(?: through)?(?: mark| spot| wire| wires| insulation)?(?: at| on| in| along)? (.+)',
+    (the, where) => leading('rubbed', zoneOf(the, where)),
+  ),
+  rule('(?:chewed|chew marks|mice|rodents)(?: through)?(?: wire| wires| cable)?(?: at| on| in)? (.+)', (the, where) =>
+    leading('chewed', zoneOf(the, where)),
+  ),
+  rule('(?:melted|burnt|burned|scorched|charred)(?: wire| wires| insulation| spot)?(?: at| on| in)? (.+)', (the, where) =>
+    leading('scorched', zoneOf(the, where)),
+  ),
+  rule('(.+?)(?: is| was)?(?: stuck)? (?:open|opened|tripped)', (the, what) => {
+    const part = the.part(what)
+    return part !== null && partById(the.system, part)?.kind === 'switch' ? `ohms across ${part} OL` : null
+  }),
+  // Readings.
+  rule(`(?:max|peak|highest) ${NUMBER} ?(?:a|amps?)`, (_, amps) => `max ${amps} A on R`),
+  rule(`${NUMBER} ?(?:a|amps?) (?:when|before|as) it (?:pops|trips|blows|went|tripped|popped)`, (_, amps) => `max ${amps} A on R`),
+  rule(`${NUMBER} ?${VOLTS}? (?:at |on |from )?(?:transformer )?secondary`, (the, volts) => the.voltsAt('transformer', volts)),
+  rule('(\\S+) (?:is|was) (?:hot|live)', (the, what) =>
+    leading('', the.voltsAt(what, 'X')?.replace('X V', 'jumps between 20 and 28') ?? null),
+  ),
+  rule(`(.+?) coil(?: is| reads| read| ohms)? ${NUMBER} ?ohms?`, (the, what, ohms) => leading('ohms across', worded(the.part(what), ohms))),
+  rule('(.+?) coil(?: is| reads)? (?:open|ol)', (the, what) => leading('ohms across', worded(the.part(what), 'OL'))),
+  rule(
+    '(?:no reading|infinite|infinity|no path)(?: from| between| on)? (.+?) (?:to|and) (.+)',
+    (the, a, b) => `ohms ${the.letter(a)}-${the.letter(b)} OL`,
+  ),
+  rule(
+    '(\\S+) (?:is )?(?:shorted|grounded|dead short)(?: to (\\S+))?',
+    (the, a, b) => `ohms ${the.letter(a)}-${b ? the.letter(b) : 'gnd'} 0.2`,
+  ),
+  rule(
+    String.raw`${NUMBER} ?(?:a|amp|amps)\b(?: draw)?(?: on| at| around)? ?(.*)`,
+    (the, amps, on) => `${amps} A on ${on ? the.letter(on) : 'R'}`,
+  ),
+  rule(
+    `(?:amp draw|clamp|clamped|draw|draws|drawing|amps)(?: is| reads)? ${NUMBER}(?: ?(?:a|amps?))?(?: (?:on|at|around) (.+))?`,
+    (the, amps, on) => `${amps} A on ${on ? the.letter(on) : 'R'}`,
+  ),
+  rule(
+    `(?:no|0) (?:continuity|ohms)(?: from| between| on| through)? (.+?) (?:to|and) (.+)`,
+    (the, a, b) => `ohms ${the.letter(a)}-${the.letter(b)} OL`,
+  ),
+  rule(`(?:ol|open)(?: from| between| on)? (.+?) (?:to|and) (.+)`, (the, a, b) => `${the.letter(a)}-${the.letter(b)} OL`),
+  rule(
+    `${NUMBER} ?(?:ohm|ohms)(?: from| between| on| across)? (.+?) (?:to|and) (.+)`,
+    (the, ohms, a, b) => `ohms ${the.letter(a)}-${the.letter(b)} ${ohms}`,
+  ),
+  rule(`${NUMBER} ?${VOLTS}?(?: from| between| across)? (\\S+) ?(?:to|and|-) ?(\\S+)(?: (?:at |in )?(.+))?`, (the, volts, a, b, where) => {
+    const place = where ? the.place(where) : null
+    return where && !place ? null : `${the.letter(a)}-${the.letter(b)} ${volts} V${place ? ` at ${place}` : ''}`
+  }),
+  rule(`(?:primary|line)(?: side)?(?: has| reads| is| shows) ${NUMBER} ?${VOLTS}?`, (the, volts) => primary(the, volts)),
+  rule(`(?:got |have |reads? )?${NUMBER} ?${VOLTS}? (?:at|on|across|from) (.+?)(?: coil)?`, (the, volts, what) =>
+    Number(volts) > 90 ? (/transformer|primary|line/.test(what) ? primary(the, volts) : null) : the.voltsAt(what, volts),
+  ),
+  rule(`(.+?)(?: coil)? (?:has|have|reads|gets|getting|shows|sees) ${NUMBER} ?${VOLTS}?`, (the, what, volts) =>
+    Number(volts) > 90 ? null : the.voltsAt(what, volts),
+  ),
+  rule(`(?:no|0|zero)(?: ?(?:24|power|voltage|volts?|v|24 ?v|24 ?volts))? (?:at|on|across|from|to) (.+?)(?: coil)?`, (the, what) =>
+    the.voltsAt(what, '0'),
+  ),
+  rule('nothing (?:at|on|across|from|out of) (.+?)(?: coil)?', (the, what) => the.voltsAt(what, '0')),
+  rule(`(.+?)(?: coil)? (?:has|have|gets|getting|shows) (?:no|0|zero) ?(?:24|power|voltage|volts?|v|24 ?v|24 ?volts)`, (the, what) =>
+    the.voltsAt(what, '0'),
+  ),
+  rule('(\\S+) (?:is|was) dead', (the, what) => the.voltsAt(what, '0')),
+  // Feet.
+  rule(
+    '(?:went|going|go|walked|walk|moved|headed|am|im|back|now)?(?: back| over)?(?: to| at| in| up to| out to| down to| on)? ?(.+)',
+    (the, where) => leading('walk', the.place(where)),
+  ),
+]

@@ -1,0 +1,166 @@
+import type { JobState } from '@/src/core/job/job-state'
+import { findCable, findPart, findPlace } from '@/src/core/job/quick-line-names'
+import { callNames } from '@/src/core/wiring/call'
+import { callsOf, type Place, partById, partsOf, placeById, type System } from '@/src/core/wiring/system'
+
+/** What the words of one sentence mean in a system. */
+export class Sentence {
+  constructor(
+    readonly system: System,
+    readonly state: JobState,
+  ) {}
+
+  place(words: string): string | null {
+    const word = words.replace(/^(at|in|to|on|from|by|back|over|out|up|down)\s+/g, '').trim()
+    const kind = placeKinds.find(({ says }) => says.test(word))?.kind
+    return findPlace(this.system, word) ?? this.system.places.find((place) => kind?.includes(place.kind))?.id ?? null
+  }
+
+  /** A part by its name or id, with or without what kind of thing it is. */
+  part(words: string): string | null {
+    const word = words.trim()
+    const bare = (name: string) => name.replaceAll('-', ' ').replace(/ (switch|relay|motor|coil|sensor|pressure switch)$/, '')
+    const known = findPart(this.system, word)
+    if (known) return known
+    const isFan = /^(outdoor fan|condenser fan|fan outside|fan outdoors|outside fan)$/.test(word)
+    const loads = partsOf(this.system, 'load')
+    if (isFan) return loads.find(({ name, place }) => /fan/.test(name) && placeById(this.system, place)?.kind !== 'indoor')?.id ?? null
+    if (/^(blower motor|indoor fan|fan|blower)$/.test(word)) return loads.find(({ name, id }) => /blower/.test(name + id))?.id ?? null
+    const named = this.system.parts.filter(({ id, name }) =>
+      [name.toLowerCase(), id].some((one) => one === word || bare(one) === bare(word)),
+    )
+    if (named.length === 1) return named[0].id
+    // The last word of a name, where one part alone has it: the valve, the contactor.
+    const ending = this.system.parts.filter(({ name }) => name.toLowerCase().endsWith(` ${word}`))
+    return ending.length === 1 ? ending[0].id : null
+  }
+
+  /** `outdoor Y`, `Y at condenser`, `stat cable green outside`: cable, conductor and place as the grammar has them. */
+  conductor(words: string): string | null {
+    const left = words
+      .split(' ')
+      .filter((word) => !/^(wire|wires|lead|conductor|terminal|screw|off|loose|up|end|one|from|at|in|on|to)$/.test(word))
+    const [first, ...rest] = left
+    if (first === undefined) return null
+    const cable = rest.length > 0 ? findCable(this.system, first) : null
+    const [name, ...after] = cable ? rest.filter((word) => word !== 'cable') : left
+    if (name === undefined || !this.isConductor(name)) return null
+    const place = after.length > 0 ? this.place(after.join(' ')) : null
+    if (after.length > 0 && place === null) return null
+    return `${cable ? `${cable} ` : ''}${this.letter(name)}${place ? ` at ${place}` : ''}`
+  }
+
+  call(word: string): string | null {
+    const named = { cooling: 'cool', cold: 'cool', ac: 'cool', heating: 'heat', blower: 'fan', 'the fan': 'fan' }
+    const call = Object.hasOwn(named, word) ? named[word as keyof typeof named] : word
+    return callNames.some((name) => name === call) && callsOf(this.system).some((name) => name === call) ? call : null
+  }
+
+  /** Volts read at something: a letter against common, or across a part. */
+  voltsAt(words: string, volts: string): string | null {
+    const [what, where] = words.split(/ (?:at|in|on) /)
+    const place = where === undefined ? null : this.place(where)
+    if (where !== undefined && place === null) return null
+    const tail = place ? ` at ${place}` : ''
+    if (this.isConductor(what)) return `${this.letter(what)}-C ${volts} V${tail}`
+    const part = this.part(what)
+    const found = part === null ? undefined : partById(this.system, part)
+    if (found?.kind === 'transformer') return `${found.secondary[0]}-${found.secondary[1]} ${volts} V at ${found.place}`
+    if (found?.kind === 'thermostat') return `R-C ${volts} V at ${found.place}`
+    if (found?.kind === 'coil') return `${found.between[0]}-${found.between[1]} ${volts} V at ${found.place}`
+    const at = this.place(what)
+    return at ? `R-C ${volts} V at ${at}` : null
+  }
+
+  /** The points on either side of a switch, as a jumper goes. */
+  around(words: string): string | null {
+    const part = this.part(words)
+    const found = part === null ? undefined : partById(this.system, part)
+    return found?.kind === 'switch' ? `jumper ${found.between[0]} ${found.between[1]} at ${found.place}` : null
+  }
+
+  private isConductor(word: string): boolean {
+    return this.system.cables.some(({ conductors }) =>
+      conductors.some(({ id, colour, lands }) => [id, colour, ...lands].some((one) => one?.toLowerCase() === word)),
+    )
+  }
+
+  letter(word: string): string {
+    const letters = this.system.places.flatMap(({ terminals }) => terminals)
+    return letters.find((one) => one.toLowerCase() === word) ?? word
+  }
+}
+
+const placeKinds: readonly { readonly says: RegExp; readonly kind: readonly Place['kind'][] }[] = [
+  { says: /^(out|outside|outdoors|outdoor unit|condenser|condensing unit|heat pump|yard)$/, kind: ['outdoor'] },
+  {
+    says: /^(inside|indoors|indoor unit|furnace|air handler|attic|basement|closet|garage|crawlspace)$/,
+    kind: ['indoor', 'package'],
+  },
+  { says: /^(roof|rooftop|rooftop unit|package unit|unit)$/, kind: ['package'] },
+  { says: /^(stat|tstat|t-stat|hall|hallway|wall)$/, kind: ['thermostat'] },
+  { says: /^(panel|zone panel|zone board)$/, kind: ['zone-panel'] },
+]
+
+/** A command behind the word that it begins with; nothing where there is none. */
+export const leading = (word: string, command: string | null): string | null => command && `${word} ${command}`.trim()
+
+export const worded = (part: string | null, word: string): string | null => part && `${part} ${word}`
+
+/** Something that runs: a motor, a heater. */
+export function loadOf(the: Sentence, what: string): string | null {
+  const part = the.part(what)
+  return part !== null && partById(the.system, part)?.kind === 'load' ? part : null
+}
+
+/** What comes off other than a wire: a jumper, a panel, a thermostat, the lead of a part. */
+export function takenOff(the: Sentence, what: string): string | null {
+  if (/^(jumper|jumper wire|jumper lead)( out)?$/.test(what)) return 'jumper out'
+  if (/^(panel|door|cover|access panel)$/.test(what)) return `panel ${the.state.bench.place} off`
+  if (/^(fuse)( out)?$/.test(what)) return 'fuse out'
+  return leading('unplug', the.part(what.replace(/ (?:lead|leads|wires|spades)$/, '')))
+}
+
+export function putOn(the: Sentence, what: string): string | null {
+  if (/^(panel|door|cover|access panel)$/.test(what)) return `panel ${the.state.bench.place} on`
+  const breaker = /^(?:in )?(?:(\d+) ?(?:a|amp|amps) )?(?:pocket |lamp |test )?breaker(?: in(?: slot)?)?$/.exec(what)
+  if (breaker) return breaker[1] ? `breaker ${breaker[1]} in` : 'breaker in'
+  const fuse = /^(?:in )?(?:new )?(?:(\d+) ?(?:a|amp|amps) )?(?:new )?fuse(?: in(?: slot)?)?$/.exec(what)
+  if (fuse) return fuse[1] ? `fuse ${fuse[1]} in` : 'fuse in'
+  return leading('plug', the.part(what))
+}
+
+/** Every conductor of a cable that is landed where one stands, one after the other. */
+export function allOf(the: Sentence, said: string): string | null {
+  const { place } = the.state.bench
+  const here = the.system.cables.filter(({ between }) => between.includes(place))
+  const id = said === '' ? null : findCable(the.system, said)
+  const [cable, another] = said === '' ? here : here.filter((one) => one.id === id)
+  if (!cable || another) return null
+  const ends = cable.conductors
+    .filter(({ lands }) => lands[cable.between.indexOf(place)] !== null)
+    .map((conductor) => `${cable.id}.${conductor.id}@${place}`)
+    .filter((end) => !the.state.bench.lifted.includes(end))
+  return ends.length === 0 ? null : ends.map((end) => `lift ${end}`).join('; ')
+}
+
+/** Two letters that are joined. */
+export function joined(the: Sentence, what: string): string | null {
+  const found = /^(\S+) ?(?:to|and|-|,)? ?(\S+)(?: (?:at|in|on) (.+))?$/.exec(what)
+  if (!found || found[1] === found[2]) return null
+  const place = found[3] === undefined ? null : the.place(found[3])
+  if (found[3] !== undefined && place === null) return null
+  return `jumper ${the.letter(found[1])} ${the.letter(found[2])}${place ? ` at ${place}` : ''}`
+}
+
+/** Where a mark is: a cable before a place of the same name, since marks are mostly along the wire. */
+export function zoneOf(the: Sentence, where: string): string | null {
+  const word = where.replace(/ (unit|cable)$/, '')
+  const isCable = / cable$/.test(where)
+  return isCable && findCable(the.system, word) ? `${word} cable` : the.place(where)
+}
+
+export function primary(the: Sentence, volts: string): string | null {
+  const [transformer] = partsOf(the.system, 'transformer')
+  return transformer ? `${transformer.primary[0]}-${transformer.primary[1]} ${volts} V at ${transformer.place}` : null
+}

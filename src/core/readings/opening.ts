@@ -1,0 +1,74 @@
+import type { Slot } from '@/src/core/bench/bench'
+import type { Change, Factored } from '@/src/core/circuit/factored'
+import { setInState } from '@/src/core/operation/in-state'
+import type { Settled } from '@/src/core/operation/settle'
+import { type Constraints, isAlive } from '@/src/core/operation/state'
+import type { Laboratory } from '@/src/core/readings/laboratory'
+import { bodyLink } from '@/src/core/wiring/assembly'
+import type { PartOf } from '@/src/core/wiring/part'
+
+/** Which fuse or breaker opens on a bench, and how likely: what each carries, how long, and which is the quickest. */
+
+/** How long a technician watches for a trip: assumption, the minute that field-work asks for before moving on. */
+const WATCH_S = 60
+/** A thermostat that dies under a short and comes back heats the fuse several times while it is watched: assumption. */
+const RESTARTS = 5
+/**
+ * How long a thermostat holds its contacts once its supply is gone, as a factor of what its kind does: sold from milliseconds to half a
+ * minute, evenly by its logarithm. Assumption; one draw for the house.
+ */
+const HOLD_UPS = [0.01, 0.04, 0.15, 0.5, 1.5, 5, 20] as const
+
+/** A fuse or breaker as it stands on a bench under one story. */
+export interface FuseNow {
+  readonly fuse: PartOf<'fuse'>
+  readonly slot: Slot
+  /** Known to be open, or open in this story as it was found. */
+  readonly open: boolean
+}
+
+/** The highest current through each of some fuses while they hold, A, and how long it may be on while somebody watches. */
+export function loadsOf(
+  { machine, kernel, network }: Laboratory,
+  base: Factored,
+  fixed: readonly Change[],
+  constraints: Constraints,
+  settled: Settled,
+  fuses: readonly FuseNow[],
+): { amps: number[]; seconds: readonly number[] } {
+  const rows = fuses.map(({ fuse }) => network.linkRow(bodyLink(fuse.id)))
+  const amps = rows.map(() => 0)
+  let highest = 0
+  let revives = 0
+  for (const member of settled.members) {
+    setInState(kernel, machine, base, fixed, constraints, member)
+    for (const [index, row] of rows.entries()) {
+      const now = kernel.current(row)
+      amps[index] = Math.max(amps[index], now)
+      if (now <= highest) continue
+      highest = now
+      revives = Math.max(0, ...machine.thermostats.filter((one) => isAlive(member, one)).map(({ part }) => part.holdUpS))
+    }
+  }
+  const letsGo = settled.outcome !== 'settled' && revives > 0
+  return { amps, seconds: letsGo ? HOLD_UPS.map((times) => Math.min(WATCH_S, times * revives * RESTARTS)) : [WATCH_S] }
+}
+
+/** One that may open. */
+interface MayOpen {
+  readonly part: string
+  readonly trips: number
+  /** Current against its rating: of two in one line the one that is further over is the quicker. */
+  readonly times: number
+}
+
+/** How likely each is the first to open, and the others so spared: the further over its rating, the likelier. */
+export function firstToOpen(fuses: readonly MayOpen[]): MayOpen[] {
+  if (fuses.length === 1) return [...fuses]
+  const any = 1 - fuses.reduce((hold, { trips }) => hold * (1 - trips), 1)
+  const weights = fuses.map(({ trips, times }) => trips * times ** QUICKER)
+  const total = weights.reduce((sum, weight) => sum + weight, 0)
+  return fuses.map((fuse, index) => ({ ...fuse, trips: total > 0 ? (any * weights[index]) / total : 0 }))
+}
+/** Opening times fall with about this power of the current (`trip-curve.ts`, between 1.35 and 3.5 times the rating). */
+const QUICKER = 5
