@@ -1,4 +1,5 @@
 import { createBench } from '@/src/core/bench/bench'
+import { createEngine } from '@/src/core/diagnosis/engine'
 import { emptyComplaint } from '@/src/core/diagnosis/hypotheses/complaint'
 import { graded, inDegree, isGraded, kindsOfWiring } from '@/src/core/diagnosis/hypotheses/houses'
 import { computePosterior, noEvidence } from '@/src/core/diagnosis/inference/posterior'
@@ -6,10 +7,11 @@ import { latestAnswers, type Observation } from '@/src/core/diagnosis/likelihood
 import { propose } from '@/src/core/diagnosis/planner/propose'
 import { createHouse, drawValues } from '@/src/core/practice/house'
 import { runTrial } from '@/src/core/practice/trial'
-import { healthy } from '@/src/core/readings/hypothesis'
+import { healthy, storyOfFault } from '@/src/core/readings/hypothesis'
 import { createRandom } from '@/src/core/units/random'
 import { callsOf } from '@/src/core/wiring/system'
-import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
+import { furnaceAc, systemById } from '@/src/core/wiring/systems/catalogue'
+import { templateValues } from '@/src/core/wiring/values'
 import { furnaceEngine, storyOf } from '@/tests/setup/furnace'
 
 const engine = furnaceEngine()
@@ -157,5 +159,19 @@ describe('damage by degrees', () => {
     const house = createHouse(furnaceAc, story, drawValues(furnaceAc, createRandom(8)), createRandom(9))
     const { verdict } = runTrial(engine, house, { complaint: noEvidence.complaint })
     expect(verdict).toMatchObject({ found: 'repair', repair: { id: 'cable-short:outdoor-cable.Y' } })
+  })
+})
+
+describe('a line that reads nothing across', () => {
+  it('is read to ground before it is called off: an open neutral reads all of it there', () => {
+    const system = systemById('furnace-no-common')
+    if (!system) throw new Error('no such system')
+    const engine = createEngine(system)
+    const fault = engine.faults.find(({ id }) => id === 'neutral-open:furnace-supply')
+    if (!fault) throw new Error('no such fault')
+    const house = createHouse(system, storyOfFault(fault), templateValues, createRandom(6))
+    const { verdict, observations } = runTrial(engine, house, { complaint: noEvidence.complaint })
+    expect(verdict).toMatchObject({ found: 'repair', repair: { id: fault.repair.id } })
+    expect(observations.some(({ probe }) => probe.meter === 'volts' && [probe.a, probe.b].includes('chassis@indoor'))).toBe(true)
   })
 })

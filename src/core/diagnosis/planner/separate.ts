@@ -17,6 +17,8 @@ interface Separation {
   /** What has to be off for it, at the least. */
   readonly lifted: readonly Point[]
   readonly unplugged: readonly string[]
+  /** It is read with the power on. */
+  readonly live?: true
   /** Any one of these says it. */
   readonly probes: readonly { readonly probe: Probe; readonly place: string }[]
 }
@@ -40,14 +42,16 @@ export function separatingCheck(
     if (!separation || separation.probes.some(({ probe }) => wasRead(evidence.observations, separation, probe))) continue
     for (const { probe, place } of separation.probes) {
       if (refused.has(probeKey(probe))) continue
-      const apart: Bench = {
-        ...bench,
-        power: false,
-        call: 'off',
-        jumpers: [],
-        lifted: [...new Set([...bench.lifted, ...separation.lifted])],
-        unplugged: [...new Set([...bench.unplugged, ...separation.unplugged])],
-      }
+      const apart: Bench = separation.live
+        ? { ...bench, power: true, call: 'off' }
+        : {
+            ...bench,
+            power: false,
+            call: 'off',
+            jumpers: [],
+            lifted: [...new Set([...bench.lifted, ...separation.lifted])],
+            unplugged: [...new Set([...bench.unplugged, ...separation.unplugged])],
+          }
       const check = weighQuestion(engine, wide, evidence.observations, bench, apart, probe, place)
       if (check) return check
     }
@@ -68,6 +72,8 @@ function separationOf(system: System, fault: Fault): Separation | null {
       return ofCable(system, fault)
     case 'lead-to-chassis':
       return ofLead(system, fault)
+    case 'supply-off':
+      return ofLine(system, fault)
     default: {
       const coil = readAcross.includes(fault.family)
         ? partsOf(system, 'coil').find(({ id }) => fault.repair.id === `replace:${id}`)
@@ -113,13 +119,22 @@ function ofLead(system: System, { zone: place, touches }: Fault): Separation | n
   return { lifted, unplugged, probes: [{ probe: { meter: 'ohms', a: lead, b: terminalPoint(CHASSIS, place) }, place }] }
 }
 
-const wasRead = (observations: readonly Observation[], { lifted, unplugged }: Separation, probe: Probe): boolean =>
+/** A line that is dead across its legs or its neutral is read to ground: an open neutral reads nothing across, and all of it to ground. */
+function ofLine(system: System, { touches }: Fault): Separation | null {
+  const [leg] = touches
+  const { place } = parsePoint(leg)
+  if (!placeById(system, place)?.metal) return null
+  return { lifted: [], unplugged: [], live: true, probes: [{ probe: { meter: 'volts', a: leg, b: terminalPoint(CHASSIS, place) }, place }] }
+}
+
+const wasRead = (observations: readonly Observation[], { lifted, unplugged, live }: Separation, probe: Probe): boolean =>
   observations.some(
     ({ bench, probe: known }) =>
       probeKey(known) === probeKey(probe) &&
+      bench.power === (live ?? false) &&
       lifted.every((end) => bench.lifted.includes(end)) &&
       unplugged.every((part) => bench.unplugged.includes(part)) &&
-      bench.jumpers.length === 0,
+      (live || bench.jumpers.length === 0),
   )
 
 /** How much of what was thought before any reading is mixed in where a check is to separate what the readings have left alike. */
