@@ -3,7 +3,7 @@ import { sayBench } from '@/src/core/bench/say'
 import { createEngine } from '@/src/core/diagnosis/engine'
 import { emptyComplaint } from '@/src/core/diagnosis/hypotheses/complaint'
 import { namesRepair } from '@/src/core/diagnosis/inference/verdict'
-import { formOpinion } from '@/src/core/job/advise'
+import { formOpinion, proposeCheck } from '@/src/core/job/advise'
 import { type Entry, stampEntry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import { readQuickLine } from '@/src/core/job/quick-line'
@@ -62,6 +62,11 @@ describe('a second fuse in a job', () => {
     const { suspects } = formOpinion(engine, typed('fuse good', 'R-C 0 V', 'inline fuse blown'))
     expect(suspects[0].id).not.toMatch(/^transformer-dead|^supply-off/)
     expect(suspects.some(({ id }) => id === 'fuse-only:inline-fuse')).toBe(true)
+  })
+
+  it('seen blown and replaced is not looked at once more', () => {
+    const { next } = proposeCheck(engine, typed('inline fuse blown', 'inline fuse breaker in'))
+    expect(next?.probe).not.toEqual({ meter: 'look', at: 'inline-fuse' })
   })
 
   it.each([

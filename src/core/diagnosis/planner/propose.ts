@@ -16,7 +16,7 @@ import type { Fault } from '@/src/core/faults/fault'
 import { type Probe, probeKey } from '@/src/core/readings/check'
 import { LANDINGS, WIRING } from '@/src/core/readings/looks'
 import { terminalPoint } from '@/src/core/wiring/point'
-import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
+import { firstPart, furtherFuses, partsOf, type System } from '@/src/core/wiring/system'
 
 /** The check worth most, and the verdict once nothing is left to ask. */
 export interface Proposal {
@@ -166,6 +166,9 @@ function lookAgain(
   // What was plain to see is not looked at twice.
   if (last?.probe.meter !== 'look' || !last.bench.power || complaint.symptoms.length > 0 || isPlainToSee(last.probe, last.answer))
     return null
+  // A further fuse that has given way to another one cannot be looked at in its place any more.
+  const { at } = last.probe
+  if (furtherFuses(engine.system).some(({ id }) => id === at)) return null
   const speaksOfTrouble = (observation: Observation) => {
     const logs = engine.alone(observation)
     return logs[0] < logs[logs.length - 1]
