@@ -25,7 +25,7 @@ export function sayChange(system: System, change: BenchChange): string {
       return `take out the jumper ${sayPair(system, change.a, change.b)}`
     case 'slot':
       if (change.part !== undefined) return sayFurtherSlot(system, change.part, change.holds, change.ratingA)
-      if (change.holds === 'breaker') return 'breaker in the fuse slot'
+      if (change.holds === 'breaker') return `${change.ratingA === undefined ? '' : `${change.ratingA} A `}breaker in the fuse slot`
       if (change.holds === 'nothing') return 'fuse slot left empty'
       return change.ratingA === undefined ? `${sayRightFuse(system)} in the slot` : `${change.ratingA} A fuse in the slot`
     case 'reset':
@@ -86,9 +86,9 @@ export function sayBench(system: System, bench: Bench): string[] {
 
 function sayFurtherSlot(system: System, part: string, holds: Slot['holds'], ratingA: number | undefined): string {
   const name = partById(system, part)?.name ?? part
-  if (holds === 'breaker') return `breaker in the place of the ${name}`
-  if (holds === 'nothing') return `${name} taken out`
-  return ratingA === undefined ? `the right fuse as the ${name}` : `${ratingA} A fuse as the ${name}`
+  if (holds === 'breaker') return `breaker in for the ${name}`
+  if (holds === 'nothing') return `take out the ${name}`
+  return ratingA === undefined ? `new ${name} in, as rated` : `new ${ratingA} A ${name} in`
 }
 
 /** Not as it was built: open, empty, a pocket breaker in it, a fuse of another size. */
@@ -106,8 +106,8 @@ export function sayFurther(system: System, { part, holds, ratingA, open }: Furth
   const isBuiltBreaker = built?.kind === 'fuse' && built.holds === 'breaker'
   if (holds === 'nothing') return `${name} is out`
   if (isBuiltBreaker && holds !== 'fuse') return `${name} ${open ? 'tripped' : 'set'}`
-  if (holds === 'breaker') return `breaker in the place of the ${name}${open ? ', tripped' : ''}`
-  return `${name} ${open ? 'blown' : holds === 'fuse' ? `renewed, ${ratingA} A` : 'as found'}`
+  if (holds === 'breaker') return `breaker in for the ${name}${open ? ', tripped' : ''}`
+  return open ? `${name} blown` : holds === 'fuse' ? `new ${ratingA} A ${name}` : `${name} as found`
 }
 
 /** A breaker that was built in and is closed is nothing out of the ordinary. */
@@ -119,7 +119,8 @@ export function saySlot(system: System, bench: Bench): string {
   const built = firstPart(system, 'fuse')
   if (built.holds === 'breaker' && (holds === 'as-found' || holds === 'breaker')) return `${built.name} ${open ? 'tripped' : 'set'}`
   if (holds === 'as-found' && built.holds === 'none') return 'no fuse fitted'
-  if (holds === 'breaker') return open ? 'breaker tripped' : 'breaker in the fuse slot'
+  const size = ratingA === built.ratingA ? '' : `${ratingA} A `
+  if (holds === 'breaker') return open ? `${size}breaker tripped` : `${size}breaker in the fuse slot`
   if (holds === 'nothing') return 'fuse slot empty'
   if (holds === 'fuse') return open ? `${ratingA} A fuse blown` : `${ratingA} A fuse in`
   return open ? 'fuse as found: blown' : 'fuse as found'

@@ -89,10 +89,10 @@ function addSpareInPlace(add: AddFault, cable: Cable, conductor: Conductor): voi
     'spare-serves',
     `${cable.id}.${conductor.id}`,
     cable.id,
-    `A spare serves for ${sayConductor(conductor)} in the ${cable.name}: that wire was given up earlier`,
+    `${sayConductor(conductor)} was moved to a spare in the ${cable.name} earlier: its own wire is dead`,
     [
       `spare:${cable.id}.${conductor.id}`,
-      `Nothing to mend: write down which wire of the ${cable.name} serves for ${conductor.id}, and mark the dead one at both ends`,
+      `Nothing to repair: record which wire of the ${cable.name} carries ${conductor.id}, and mark the dead one at both ends`,
     ],
     effects,
     cable.between.map((place) => conductorEnd(cable.id, conductor.id, place)),

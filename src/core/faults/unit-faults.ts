@@ -144,7 +144,7 @@ export function addBoardFaults(system: System, add: AddFault): void {
         ['output-dead', 'dead', `The ${board.name} does not pass ${call} on to the ${output}`],
         ['output-on', 'on', `The ${board.name} feeds the ${output} all the time`],
         ['output-toggles', 'toggles', `The ${board.name} switches the ${output} on and off`],
-        ['output-chatters', 'chatters', `The ${board.name} chatters the ${output} from its own supply, called or not`],
+        ['output-chatters', 'chatters', `The ${board.name} cycles the ${output} by itself, with or without a call`],
       ] as const)
         add(family, `${board.id}.${to}`, board.place, say, replace, [{ do: 'output', board: board.id, to, mode }], touches)
     }
@@ -164,10 +164,7 @@ export function addBoardFaults(system: System, add: AddFault): void {
         board.id,
         board.place,
         `The ${board.name} stays in defrost`,
-        [
-          `defrost:${board.id}`,
-          `Find out what holds the ${board.name} in defrost: its sensor, its defrost switch, a sticking relay; replace what does`,
-        ],
+        [`defrost:${board.id}`, `Find what keeps the ${board.name} in defrost (sensor, defrost switch, sticking relay) and replace it`],
         [
           ...board.defrost.closes.map(
             ([a, b]): Effect => ({

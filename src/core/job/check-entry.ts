@@ -41,7 +41,7 @@ export function problemWithContent(system: System, bench: Bench, entry: ContentE
 function problemWithTrip(system: System, bench: Bench, { result, on }: Extract<ContentEntry, { kind: 'trip' }>): string | null {
   if (!bench.power) return 'The power is off in the record, so nothing can trip or hold. Say "power on" first.'
   const fuse = on === undefined ? firstPart(system, 'fuse') : furtherFuses(system).find(({ id }) => id === on)
-  if (!fuse) return `"${on}" is no further fuse or breaker of this system.`
+  if (!fuse) return `There is no fuse or breaker called "${on}" here besides the main one.`
   const slot = slotOf(system, bench, fuse.id)
   if (slot.holds === 'nothing') return 'The fuse slot is empty, so nothing can trip or hold. Say "breaker in" or "fuse 3 in" first.'
   if (result === 'holds') return null

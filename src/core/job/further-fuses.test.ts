@@ -52,9 +52,7 @@ describe('a second fuse in a job', () => {
   })
 
   it('of a size that is not on its label is owed; one that is not there is refused', () => {
-    expect(owedBy(system, typed('inline fuse 5 in').bench).map(({ say }) => say)).toEqual([
-      'inline fuse renewed, 5 A: a 2 A fuse belongs there',
-    ])
+    expect(owedBy(system, typed('inline fuse 5 in').bench).map(({ say }) => say)).toEqual(['new 5 A inline fuse: a 2 A fuse belongs there'])
     expect(read('cellar fuse blown', []).ok).toBe(false)
   })
 
@@ -66,6 +64,7 @@ describe('a second fuse in a job', () => {
 
   it('seen blown and replaced is not looked at once more', () => {
     const { next } = proposeCheck(engine, typed('inline fuse blown', 'inline fuse breaker in'))
+    expect(next).not.toBeNull()
     expect(next?.probe).not.toEqual({ meter: 'look', at: 'inline-fuse' })
   })
 

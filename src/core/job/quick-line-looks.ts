@@ -46,7 +46,7 @@ export class LookReader extends PointReader {
     for (const filler of ['is', 'landed']) this.accept(filler)
     const found = this.oneOf(
       { off: 'off', wrong: 'wrong', on: 'on' },
-      'Say "off" after a conductor that is not landed, "on" and the terminal after one on a wrong one: landings outdoor C on Y.',
+      'Say "off" for a wire that is off, or "on" and the terminal that it is on: landings outdoor C on Y.',
     )
     const screw = found === 'on' ? this.word('Say on which terminal it is: landings outdoor C on Y.') : null
     const place = this.atPlace() ?? this.context.state.bench.place

@@ -1,10 +1,11 @@
 import { allOf, joined, leading, loadOf, primary, putOn, type Sentence, takenOff, worded, zoneOf } from '@/src/core/job/quick-line-sentence'
-import { partById, partsOf } from '@/src/core/wiring/system'
+import { SHOWS_CALL } from '@/src/core/readings/looks'
+import { partById } from '@/src/core/wiring/system'
 
 /** How things are said, and the line of the grammar that each means. The first that fits and makes sense is taken. */
 interface Rule {
   readonly says: RegExp
-  readonly as: (the: Sentence, ...found: string[]) => string | null
+  readonly as: (the: Sentence, ...found: string[]) => string | { readonly asks: string } | null
 }
 
 const either = (...commands: (string | null)[]): string | null => commands.find((command) => command !== null) ?? null
@@ -12,24 +13,34 @@ const either = (...commands: (string | null)[]): string | null => commands.find(
 const NUMBER = String.raw`(-?\d*[.,]?\d+)`
 const VOLTS = '(?:v|volt|volts|vac)'
 const rule = (says: string, as: Rule['as']): Rule => ({ says: new RegExp(`^${says}$`), as })
+/** What can mean more than one thing is asked back, not guessed. */
+const asks = (says: string, question: string): Rule => rule(says, () => ({ asks: question }))
+
+const SWITCHES = '(?:breaker|disconnect|furnace switch|switch|furnace|unit|system|it)'
+const WHICH_SWITCH =
+  'Which one? The outdoor disconnect leaves the 24 V side live. Say "power off" once all of it is off and proved dead, "power on" once all of it is back, or "breaker out" for the one in the fuse slot.'
 
 export const rules: readonly Rule[] = [
+  // Which switch is off decides what is dead: the main question before ohms.
+  asks(
+    `(?:turned|switched|shut|killed|cut|pulled)(?: off)? ${SWITCHES}(?: off| down| out)?|${SWITCHES}(?: is|s)? (?:off|pulled|down)`,
+    WHICH_SWITCH,
+  ),
+  asks(`(?:(?:turned|switched|put) )?${SWITCHES}(?: is)?(?: back)? on(?: again)?`, WHICH_SWITCH),
+  asks(
+    '(?:thermostat|stat|t-?stat)(?: is)? (?:off|out)',
+    'Is it blank, off the wall, or set to off? Say "thermostat blank", "unplug thermostat" or "call off".',
+  ),
   rule('(?:thermostat|stat|t-?stat|tstat|display) (?:has power|is alive|lights up|lit|is lit|came back|is back)', (the) =>
-    worded(partsOf(the.system, 'thermostat')[0].id, 'alive'),
+    worded(the.thermostat(), 'alive'),
   ),
-  rule('(?:thermostat|stat|t-?stat|tstat|display) (?:lost|has no|no|loses) power', (the) =>
-    worded(partsOf(the.system, 'thermostat')[0].id, 'blank'),
-  ),
+  rule('(?:thermostat|stat|t-?stat|tstat|display) (?:lost|has no|no|loses) power', (the) => worded(the.thermostat(), 'blank')),
   rule('(?:corroded|green) (?:terminals|screws|landings)(?: at (.+))?', (the, where) =>
     where ? leading('landings corroded at', the.place(where)) : 'landings corroded',
   ),
   rule('bare (?:wire|copper)(?: at| in| on) (.+)', (the, where) => leading('rubbed', zoneOf(the, where))),
   rule('wires? (chewed|rubbed|burnt|melted)(?: by mice| through)?(?: at| in| on)? ?(.+)', (the, how, where) =>
     leading(how === 'burnt' || how === 'melted' ? 'scorched' : how, zoneOf(the, where)),
-  ),
-  rule(
-    '(?:popped|blew|tripped|trips|pops|blows) (?:on|at|as soon as|when|with) (?:power ?-?up|power(?: comes| goes| is)?(?: back)? on|i turn it on)',
-    () => 'trips at power-up',
   ),
   // Hands.
   rule('(?:took|take|pulled|pull|popped) (.+?) off(?: wall)?', (the, what) =>
@@ -69,19 +80,16 @@ export const rules: readonly Rule[] = [
     leading('swap', the.conductor(what) && `${the.conductor(what)}${spare ? ` to ${spare}` : ''}`),
   ),
   // Power, calls, panels, protection.
-  rule('(?:turned|switched|shut|killed|cut|pulled) (?:power|breaker|disconnect|furnace switch)(?: off| down)?', () => 'power off'),
-  rule(
-    '(?:turned|switched|shut|killed)(?: (?:unit|furnace|system|everything|all|it))? off(?: (?:unit|furnace|system|everything|it))?',
-    () => 'power off',
-  ),
+  rule('(?:turned|switched|shut|killed|cut) (?:power|all power|everything)(?: off| down)?', () => 'power off'),
+  rule('(?:turned|switched|shut) off (?:power|all power|everything)', () => 'power off'),
+  rule('(?:all )?power(?: is|s)? (?:off|down)', () => 'power off'),
+  rule('(?:turned|switched|put) (?:power|everything)(?: back)? on', () => 'power on'),
+  rule('(?:powers?|everything)(?: is)?(?: back)? on(?: again)?', () => 'power on'),
   rule('(?:turned|set|switched) (?:thermostat|stat|t-?stat) (?:to )?off', () => 'call off'),
-  rule('(?:power|breaker|disconnect|switch)(?: is|s)? (?:off|pulled|down)', () => 'power off'),
-  rule('(?:turned|switched|put) (?:power|breaker|disconnect)(?: back)? on', () => 'power on'),
-  rule('(?:powers?|breaker|disconnect)(?: is)?(?: back)? on(?: again)?', () => 'power on'),
   rule('(?:call|calling|called|set|turn|turned)(?: it)?(?: on)?(?: for| to| up to)? (\\S+)(?: on)?', (the, call) =>
     leading('call', the.call(call)),
   ),
-  rule('(?:call|thermostat|stat) (?:is )?(?:satisfied|off)', () => 'call off'),
+  rule('call (?:is )?off|(?:thermostat|stat) (?:is )?satisfied', () => 'call off'),
   rule('(?:panel|door|cover|access panel)(?: is)? (off|on)', (the, how) => `panel ${the.state.bench.place} ${how}`),
   rule('(?:put |stuck )?(?:in )?(?:(\\d+) ?(?:a|amp|amps) )?(?:pocket |lamp |test )?breaker(?: is)?(?: in| in slot)?', (_, size) =>
     size ? `breaker ${size} in` : 'breaker in',
@@ -117,15 +125,9 @@ export const rules: readonly Rule[] = [
   rule('(.+?) (?:is |are )?(?:running|runs|run|on|comes on|came on|turning)(?: fine| now)?', (the, what) =>
     worded(loadOf(the, what), 'runs'),
   ),
-  rule('(?:thermostat|stat|t-?stat|tstat|display)(?: is| went| goes)? (?:blank|dead|dark|off|out)', (the) =>
-    worded(partsOf(the.system, 'thermostat')[0].id, 'blank'),
-  ),
-  rule(
-    '(?:thermostat|stat|t-?stat|tstat|display) (?:shows|says|reads|displays) (?:cooling|cool on|heating|heat on|call|calling)',
-    (the) => {
-      const { id } = partsOf(the.system, 'thermostat')[0]
-      return `${id} shows a call`
-    },
+  rule('(?:thermostat|stat|t-?stat|tstat|display)(?: is| went| goes)? (?:blank|dead|dark)', (the) => worded(the.thermostat(), 'blank')),
+  rule('(?:thermostat|stat|t-?stat|tstat|display) (?:shows|says|reads|displays) (?:cooling|cool on|heating|heat on|call|calling)', (the) =>
+    worded(the.thermostat(), SHOWS_CALL),
   ),
   rule(
     '(?:rub|rubbed|rubbing|worn|chafed)(?: through)?(?: mark| spot| wire| wires| insulation)?(?: at| on| in| along)? (.+)',
@@ -156,7 +158,7 @@ export const rules: readonly Rule[] = [
   ),
   rule(
     '(\\S+) (?:is )?(?:shorted|grounded|dead short)(?: to (\\S+))?',
-    (the, a, b) => `ohms ${the.letter(a)}-${b ? the.letter(b) : 'gnd'} 0.2`,
+    (the, a, b) => `ohms ${the.letter(a)}-${b ? the.letter(b) : 'gnd'} jumps between 0 and 1`,
   ),
   rule(
     String.raw`${NUMBER} ?(?:a|amp|amps)\b(?: draw)?(?: on| at| around)? ?(.*)`,

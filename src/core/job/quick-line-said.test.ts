@@ -84,6 +84,26 @@ describe('what is said over the shoulder', () => {
     expect(problem('removed the jumper').problem).toContain('no jumper')
   })
 
+  it.each(['killed the breaker', 'pulled the disconnect', 'shut off the furnace', 'turned it off', 'breaker is off', 'disconnect back on'])(
+    '%s: which one is asked, for ohms on a live circuit would follow',
+    (line) => {
+      expect(problem(line).problem).toContain('leaves the 24 V side live')
+    },
+  )
+
+  it('asks what "off" means of a thermostat, and which one of two is meant', () => {
+    expect(problem('the stat is off').problem).toContain('set to off')
+    const zoned = systemById('zoned-furnace-ac')
+    if (!zoned) throw new Error('no zoned system')
+    expect(readQuickLine('the thermostat lost power', { system: zoned, entries: [], suspects: [], proposed: null }).ok).toBe(false)
+    expect(drafts('the thermostat lost power')).toEqual(drafts('thermostat blank'))
+  })
+
+  it('invents no figure: what is hot, or shorted, is a stretch', () => {
+    expect(drafts('W is hot')).toMatchObject([{ answer: { low: 20, high: 28 } }])
+    expect(drafts('R shorted to C', entered({ do: 'power', on: false }))).toMatchObject([{ answer: { low: 0, high: 1 } }])
+  })
+
   it('nonsense stays nonsense, and points at the word', () => {
     const { problem: why, end } = problem('green cheese moon')
     expect(why.length).toBeGreaterThan(10)

@@ -7,7 +7,7 @@ import type { System } from '@/src/core/wiring/system'
  * Sentences as they come over the shoulder, put into the words of the grammar (docs/quick-line.md): "took the outdoor Y off" is
  * `lift outdoor Y`. Only asked for what the grammar does not read by itself; what comes back is read, shown and entered like anything else.
  */
-export function inTheGrammar(said: string, system: System, state: JobState): string | null {
+export function inTheGrammar(said: string, system: System, state: JobState): ReturnType<(typeof rules)[number]['as']> {
   const text = plain(said)
   for (const rule of rules) {
     const found = rule.says.exec(text)

@@ -35,6 +35,12 @@ export class Sentence {
     return ending.length === 1 ? ending[0].id : null
   }
 
+  /** The thermostat, where there is one: of several nobody knows which is meant. */
+  thermostat(): string | null {
+    const [one, another] = partsOf(this.system, 'thermostat')
+    return another ? null : one.id
+  }
+
   /** `outdoor Y`, `Y at condenser`, `stat cable green outside`: cable, conductor and place as the grammar has them. */
   conductor(words: string): string | null {
     const left = words
@@ -161,6 +167,6 @@ export function zoneOf(the: Sentence, where: string): string | null {
 }
 
 export function primary(the: Sentence, volts: string): string | null {
-  const [transformer] = partsOf(the.system, 'transformer')
-  return transformer ? `${transformer.primary[0]}-${transformer.primary[1]} ${volts} V at ${transformer.place}` : null
+  const [transformer, another] = partsOf(the.system, 'transformer')
+  return transformer && !another ? `${transformer.primary[0]}-${transformer.primary[1]} ${volts} V at ${transformer.place}` : null
 }

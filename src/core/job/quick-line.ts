@@ -40,6 +40,8 @@ export function readQuickLine(line: string, context: QuickLineContext): Understo
   const state = foldJob(context.system, context.entries)
   const clauses = line.split(/;|\bthen\b/i).filter((clause) => clause.trim() !== '')
   const said = clauses.map((clause) => (readInGrammar(clause, context).ok ? clause : inTheGrammar(clause, context.system, state)))
+  const asked = said.find((one) => one !== null && typeof one === 'object')
+  if (asked && typeof asked === 'object') return { ok: false, problem: asked.asks, start: 0, end: line.length }
   if (said.length === 0 || said.includes(null)) return read
   const understood = readInGrammar(said.join('; '), context)
   // What was understood and cannot be now is refused with its own reason.

@@ -121,7 +121,7 @@ describe('a switch that is open at rest', () => {
       const read = readSystem(withInducer(spoil))
       return read.ok ? '' : read.problems.join('\n')
     }
-    expect(problems((_, draft) => (draft.madeBy = 'indcer'))).toContain('is made by "indcer", which is no load of this system')
+    expect(problems((_, draft) => (draft.madeBy = 'indcer'))).toContain('is made by "indcer", but there is no load called that')
     expect(problems((board) => (board.outputs[1].style = 'passes'))).toContain('cannot wait for another input')
   })
 })

@@ -37,9 +37,10 @@ function makeKey(probe: Probe): string {
 export const tripWord = (part: string): string => `${TRIPS}: ${part}`
 const TRIPS = 'trips'
 
-/** What opened, by the answer to a trip check: `first`, a further part, or null where all held. */
+/** What opened, by the answer to a trip check: `FIRST_FUSE`, another one by its part, or null where all held. */
 export function openedBy(answer: Answer): string | null {
   if (typeof answer !== 'object' || !('word' in answer) || !answer.word.startsWith(TRIPS)) return null
   return answer.word === TRIPS ? FIRST_FUSE : answer.word.slice(TRIPS.length + 2)
 }
-export const FIRST_FUSE = 'first'
+/** No part has this id. */
+export const FIRST_FUSE = ''

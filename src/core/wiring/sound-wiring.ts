@@ -60,7 +60,7 @@ function partProblems(system: System): WiringProblem[] {
       return [
         {
           path: ['parts', index, 'madeBy'],
-          message: `The ${part.name} is made by "${part.madeBy}", which is no load of this system. Name the motor whose running makes it.`,
+          message: `The ${part.name} is made by "${part.madeBy}", but there is no load called that. Name the motor that makes it.`,
         },
       ]
     if (part.kind !== 'board') return []
@@ -69,7 +69,7 @@ function partProblems(system: System): WiringProblem[] {
         ? [
             {
               path: ['parts', index, 'outputs', output, 'style'],
-              message: `The output ${to} of the ${part.name} passes a call on through metal, so it cannot wait for another input. Say style "relay".`,
+              message: `The output ${to} of the ${part.name} has style "passes", straight through, so it cannot wait for another input. Use style "relay".`,
             },
           ]
         : [],

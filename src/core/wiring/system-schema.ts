@@ -97,6 +97,6 @@ export const systemSchema = z
     if (fuses.length > MOST_FUSES)
       problem(
         ['parts'],
-        `The system has ${fuses.length} fuses and breakers on its 24 V side (${fuses.map(({ name }) => name).join(', ')}); ${MOST_FUSES} are weighed. Write those that share a line as one.`,
+        `The system has ${fuses.length} fuses and breakers on its 24 V side (${fuses.map(({ name }) => name).join(', ')}); it can have ${MOST_FUSES} at most. Write those in series on one line as one.`,
       )
   })

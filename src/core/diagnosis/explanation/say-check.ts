@@ -67,7 +67,7 @@ function sayLook(system: System, at: string, bench: Bench): { say: string; why: 
   if (at.startsWith(WIRING))
     return {
       say: `Look along the wiring: ${zoneName(system, at.slice(WIRING.length))}. Rubbed, chewed, stapled, scorched, bare copper?`,
-      why: 'Hot pipes, edges, ties and the jacket where it was stripped first.',
+      why: 'Check hot pipes, sharp edges, ties, and where the jacket was stripped first.',
       caution: null,
     }
   if (at.startsWith(RUNS)) {

@@ -59,7 +59,7 @@ export function readySlot(system: System, bench: Bench): Slot {
   return { holds: 'breaker', ratingA: Math.min(slot.ratingA, most), open: false }
 }
 
-/** All fuses of the house made ready: a further one that is open gives way to a breaker of its size. */
+/** Every fuse position ready for a live check: another fuse than the first that is open is replaced by a breaker of its rating. */
 export function readyFuses(system: System, bench: Bench): Pick<Bench, 'slot' | 'further'> {
   const further = bench.further?.map((slot): FurtherSlot => (slot.open ? { ...slot, holds: 'breaker', open: false } : slot))
   return { slot: readySlot(system, bench), ...(further && { further }) }
