@@ -104,7 +104,7 @@ export function createEngine(system: System, { cost = defaultCost, shop = {} }: 
   const causes = countCauses(laboratory)
   const weighed = new Kept<string, Chains>(KEPT_CHAINS)
   const nearestOf = new Kept<string, Chains>(KEPT_CHAINS)
-  // Where lines are laid now: what is foreseen in spare time is foreseen around those, too.
+  // The operating points of the last answer: thinking ahead predicts around those as well. It only warms the caches.
   let pointsNow: readonly OperatingPoint[] = []
 
   /** One reading more is one step from the chains of those before it. */
@@ -124,7 +124,7 @@ export function createEngine(system: System, { cost = defaultCost, shop = {} }: 
     })
   }
 
-  /** Each house with its lines laid nearest to what was read of it. */
+  /** Each house linearised nearest to what was read of it. */
   function chains(observations: readonly Observation[]): Chains {
     return nearestOf.get(observations.map(observationKey).join('; '), () => {
       const plain = chainsAt(null, observations)

@@ -6,13 +6,13 @@ import { sayFurther } from '@/src/core/bench/say'
 import { furtherFuses, placeById } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
 import { useDesk } from '@/src/ui/desk/desk-context'
+import { FoundButtons } from '@/src/ui/power/found-buttons'
 
 /** Fuses and breakers beyond the transformer's first: how each was found, and what is in its place now. */
 export function FurtherFuses() {
   const { system, state, record } = useDesk()
   return furtherFuses(system).map(({ id, name, place, ratingA, holds }) => {
     const slot = slotOf(system, state.bench, id)
-    const seen = state.observations.findLast(({ probe }) => probe.meter === 'look' && probe.at === id)?.answer
     const put = (change: BenchChange) => record([{ kind: 'bench', change }])
     return (
       <section key={id} aria-label={name} className="mt-3">
@@ -23,19 +23,7 @@ export function FurtherFuses() {
           Rated {ratingA} A. Now: {sayFurther(system, { ...slot, part: id })}.
         </p>
         <div className="flex flex-wrap gap-2">
-          {(holds === 'none' ? [] : ['good', 'blown']).map((word) => {
-            const isSaid = typeof seen === 'object' && 'word' in seen && seen.word === word
-            return (
-              <Button
-                key={word}
-                aria-pressed={isSaid}
-                className={isSaid ? '!border-next font-bold' : ''}
-                onClick={() => record([{ kind: 'reading', probe: { meter: 'look', at: id }, answer: { word } }])}
-              >
-                {isSaid && <span aria-hidden>✓ </span>}found {holds === 'breaker' && word === 'blown' ? 'tripped' : word}
-              </Button>
-            )
-          })}
+          {holds !== 'none' && <FoundButtons at={id} isBreaker={holds === 'breaker'} />}
           {isResettable(system, state.bench, id) && slot.open && <Button onClick={() => put({ do: 'reset', part: id })}>reset it</Button>}
           {holds !== 'breaker' && slot.holds !== 'breaker' && (
             <Button onClick={() => put({ do: 'slot', holds: 'breaker', part: id })}>put a breaker in</Button>

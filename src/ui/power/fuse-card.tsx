@@ -4,6 +4,7 @@ import { firstPart, isUnknown } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
 import { Caution } from '@/src/ui/controls/caution'
 import { useDesk } from '@/src/ui/desk/desk-context'
+import { FoundButtons } from '@/src/ui/power/found-buttons'
 
 /** Sizes that are found where a smaller one belongs; the quick line takes any other. Assumption. */
 const SIZES_FOUND = [5, 10]
@@ -17,7 +18,6 @@ export function FuseCard() {
   const isLabelled = !isUnknown(system, 'fuse') && fuse.holds === undefined
   const isOversized = isLabelled && slot.holds === 'fuse' && slot.ratingA > fuse.ratingA
   const largerSize = isLabelled && slot.holds === 'as-found' ? SIZES_FOUND.find((size) => size > fuse.ratingA) : undefined
-  const seen = state.observations.findLast(({ probe }) => probe.meter === 'look' && probe.at === 'fuse')?.answer
   const putIn = (ratingA: number) => record([{ kind: 'bench', change: { do: 'slot', holds: 'fuse', ratingA } }])
   return (
     <section aria-label="Fuse">
@@ -39,19 +39,7 @@ export function FuseCard() {
         </div>
       )}
       <div className="flex flex-wrap gap-2">
-        {(fuse.holds === 'none' ? [] : ['good', 'blown']).map((word) => {
-          const isSaid = typeof seen === 'object' && 'word' in seen && seen.word === word
-          return (
-            <Button
-              key={word}
-              aria-pressed={isSaid}
-              className={isSaid ? '!border-next font-bold' : ''}
-              onClick={() => record([{ kind: 'reading', probe: { meter: 'look', at: 'fuse' }, answer: { word } }])}
-            >
-              {isSaid && <span aria-hidden>✓ </span>}found {word}
-            </Button>
-          )
-        })}
+        {fuse.holds !== 'none' && <FoundButtons at="fuse" />}
         {fuse.holds === 'none' && slot.holds !== 'fuse' && (
           <Button onClick={() => putIn(fuse.ratingA)}>inline {fuse.ratingA} A fuse fitted</Button>
         )}

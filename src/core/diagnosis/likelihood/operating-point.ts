@@ -7,10 +7,9 @@ import { partsOf, type System } from '@/src/core/wiring/system'
 import { templateValues, type ValueFactors } from '@/src/core/wiring/values'
 
 /**
- * Where the straight lines of the chain are laid. The template's values are the first operating point; where readings have shown a coil
- * to be far from them, readings are foretold anew around what it was shown to be, for a sum of two coils is no straight line of their
- * logarithms. This is the relinearisation of the iterated extended Kalman filter (Bell and Cathey 1993), with the points in steps, so
- * that few are met.
+ * The values around which predictions are linearised. The template's are the first operating point; where readings show a coil to be far
+ * from them, predictions are linearised again around what was read, since the sum of two coils is not linear in their logarithms. This is
+ * the relinearisation of the iterated extended Kalman filter (Bell and Cathey 1993), on a grid, so that few points occur in a job.
  */
 export interface OperatingPoint {
   readonly key: string
@@ -19,7 +18,7 @@ export interface OperatingPoint {
   readonly factors: ValueFactors
 }
 
-/** Points are this far apart, and nearer than the second no new one is laid; in units of a coil's spread. Assumptions. */
+/** Spacing of the grid, and how far from the template a coil must be for a point of its own; in units of its spread. Assumptions. */
 const STEP = 0.5
 const FAR = 0.7
 /** A coil is known when less than this is left of its spread. */
@@ -52,7 +51,7 @@ function pointOf(system: System, link: Link): OperatingPoint | null {
   }
 }
 
-/** The points that some chains call for: that of the sound house, and that of the house that explains the readings best. */
+/** The points that the chains call for: that of the sound house, and that of the house that explains the readings best. */
 export function pointsOf(system: System, { links, of }: Chains): OperatingPoint[] {
   const best = links.reduce((a, b) => (b.log > a.log ? b : a))
   const points = new Map<string, OperatingPoint>()
@@ -63,16 +62,16 @@ export function pointsOf(system: System, { links, of }: Chains): OperatingPoint[
   return [...points.values()]
 }
 
-/** A prediction leans on a value by so much of its own width that a line laid elsewhere reads otherwise. */
+/** Share of a prediction's width by which moving the operating point has to shift it before that is worth computing: assumption. */
 const LEANS = 0.25
 
-/** Whether it matters where the lines of a reading are laid. */
+/** Whether a reading's predictions depend on the operating point. */
 export const hangsOn = ({ predictions }: Foreseen, { centres }: OperatingPoint): boolean =>
   predictions.some((prediction) =>
     prediction.some(({ leans = [], sigma }) => leans.some(({ cause, by }) => Math.abs(by * centres[cause]) > LEANS * sigma)),
   )
 
-/** What was foretold around a point, as lines from the template's values: the chain counts from there. */
+/** Predictions linearised at a point, extrapolated to the template's values, from which the chain counts its causes. */
 export const fromTemplate = ({ predictions, of }: Foreseen, { centres }: OperatingPoint): Foreseen => ({
   of,
   predictions: predictions.map((prediction) =>
@@ -83,13 +82,13 @@ export const fromTemplate = ({ predictions, of }: Foreseen, { centres }: Operati
   ),
 })
 
-/** Chains whose lines are laid at a point; null for the template's. */
+/** Chains linearised at a point; null for the template. */
 export interface LaidChains {
   readonly chains: Chains
   readonly point: OperatingPoint | null
 }
 
-/** For each house the chain whose lines were laid nearest to what it found the house's coils to be. */
+/** For each house the chain linearised nearest to the coils that it ended up with. */
 export function nearest(system: System, laid: readonly LaidChains[], { logWeights }: Pick<Houses, 'logWeights'>): Chains {
   const coils = coilsOf.of(system)
   const distances = laid.map(({ chains, point }) =>
