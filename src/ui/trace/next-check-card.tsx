@@ -1,6 +1,7 @@
 'use client'
 import { useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
+import { isResettable } from '@/src/core/bench/apply'
 import { sayChange } from '@/src/core/bench/say'
 import type { Check } from '@/src/core/diagnosis/planner/next-check'
 import { sayWay } from '@/src/core/diagnosis/planner/ways'
@@ -157,7 +158,7 @@ function Proposed({ check, confirms, isStale }: { check: Check; confirms: boolea
           probe.meter !== 'trip' &&
           furtherFuses(system).map(({ id, name }) => (
             <Button key={id} look="quiet" onClick={() => record([...prepare, { kind: 'trip', result: 'trips', on: id }])}>
-              the {name} tripped
+              the {name} {isResettable(system, check.bench, id) ? 'tripped' : 'blew'}
             </Button>
           ))}
         <Button look="quiet" onClick={() => setComparing(true)} aria-keyshortcuts="w">
