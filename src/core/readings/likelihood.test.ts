@@ -42,6 +42,16 @@ describe('likelihood', () => {
     )
   })
 
+  it.each(['volts', 'line-volts', 'amps', 'ohms'] as const)(
+    'gives anything at all no more in a band down to nothing than its share, %s',
+    (scale) => {
+      const whole = likelihoodOfAnything({ low: 0, high: 60e6 }, scale, 0)
+      const halves = [3, 60e6].map((high, index) => likelihoodOfAnything({ low: index === 0 ? 0 : 3, high }, scale, 0))
+      expect(halves[0]).toBeLessThan(0.6 * whole)
+      expect(halves[0] + halves[1]).toBeCloseTo(whole, 9)
+    },
+  )
+
   it('takes a word as it is', () => {
     const trips: Prediction = [
       { weight: 0.9, at: { word: 'trips' }, sigma: 1, floating: false },

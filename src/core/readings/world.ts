@@ -253,3 +253,27 @@ export function secondaryAmps(laboratory: Laboratory, bench: Bench, hypothesis: 
   }
   return amps
 }
+
+/** A transformer carries this much more than its plate for the minutes of a check: assumption, near the limit of `transformer-heat.ts`. */
+const CARRIES = 2
+/** Protection that opens less surely than this does not protect while a check is made. */
+const OPENS = 0.9
+/** Protection that opens less often than this does not see the fault. */
+const BLIND = 0.1
+const PLATE_VOLTS = 24
+
+/**
+ * How a bench would leave a transformer to carry more than it can while a check is made. `at-times`: a thermostat that dies of it lets
+ * go again and again, and some protection may open first; `steadily`: it carries it all along, or nothing would ever open.
+ */
+export function overloadOn(laboratory: Laboratory, bench: Bench, hypothesis: Hypothesis): 'none' | 'at-times' | 'steadily' {
+  const { trips, furtherTrips } = worldsOf(laboratory, bench, hypothesis)
+  const opens = furtherTrips.reduce((sum, one) => sum + one.trips, trips)
+  if (opens >= OPENS) return 'none'
+  const amps = secondaryAmps(laboratory, bench, hypothesis)
+  const isOver = partsOf(laboratory.system, 'transformer').map(({ id, va }) =>
+    (amps.get(id) ?? []).map((one) => one > (CARRIES * va) / PLATE_VOLTS),
+  )
+  if (!isOver.some((members) => members.includes(true))) return 'none'
+  return opens < BLIND || isOver.some((members) => members.every(Boolean)) ? 'steadily' : 'at-times'
+}

@@ -8,7 +8,7 @@ import { RUNS_ABOVE } from '@/src/core/operation/machine'
 import { isAlive, isGuarded, isPulledIn } from '@/src/core/operation/state'
 import { type Hypothesis, healthy, storyOfFault } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
-import { worldsOf } from '@/src/core/readings/world'
+import { overloadOn, worldsOf } from '@/src/core/readings/world'
 import { Kept, KeptPer } from '@/src/core/units/kept'
 import type { CallName } from '@/src/core/wiring/call'
 import { terminalPoint } from '@/src/core/wiring/point'
@@ -25,6 +25,8 @@ interface Run {
   readonly running: readonly boolean[]
   /** The thermostat's guard opened its outputs and shows a code. */
   readonly guarded: boolean
+  /** A transformer carries more than it can for the minutes of a check, and its protection may hold. */
+  readonly overloads: boolean
 }
 
 /** How a hypothesis behaves on every call, from the circuit: what the complaint is held against. */
@@ -79,6 +81,7 @@ function runOf(laboratory: Laboratory, hypothesis: Hypothesis, call: 'off' | Cal
     chatters: outcome === 'chatters',
     running: [...machine.relays.map((_, index) => members.every((state) => isPulledIn(state, index))), ...loads],
     guarded: machine.thermostats.some((thermostat) => members.every((state) => isGuarded(state, thermostat))),
+    overloads: overloadOn(laboratory, { ...createBench(system), call }, hypothesis) !== 'none',
   }
 }
 

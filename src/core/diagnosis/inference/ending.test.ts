@@ -51,7 +51,9 @@ describe('how a search ends', () => {
   })
 
   it('a sound house by what it holds with what no call shows', () => {
-    expect(soundOnceAllRan([suspect('nothing-wrong', 0.4), suspect('bond-missing:bond', 0.3), suspect('a', 0.3)])).toMatchObject({
+    expect(
+      soundOnceAllRan([suspect('nothing-wrong', 0.4), suspect('bond-missing:bond', 0.3), suspect('a', 0.2), suspect('b', 0.1)]),
+    ).toMatchObject({
       found: 'nothing-wrong',
       suspects: ['nothing-wrong', 'bond-missing:bond'],
     })

@@ -36,6 +36,19 @@ describe('a sound house', () => {
   })
 })
 
+describe.each(['heat-pump-o', 'zoned-furnace-ac'])('a sound house of many calls, %s', (id) => {
+  it('is told within the checks of a visit: what one call has shown at a place is not looked at again on the next', () => {
+    const system = systemById(id)
+    if (!system) throw new Error(`no system ${id}`)
+    const house = createHouse(system, healthy, drawValues(system, createRandom(8)), createRandom(9))
+    const trial = runTrial(createEngine(system), house, { complaint: noEvidence.complaint })
+    expect(trial.verdict?.found).toBe('nothing-wrong')
+    const called = new Set(trial.observations.map(({ bench }) => bench.call))
+    for (const call of callsOf(system)) expect(called).toContain(call)
+    expect(trial.checks).toBeLessThanOrEqual(18)
+  })
+})
+
 describe('a reading that stands against the verdict', () => {
   // Everything says that the transformer is dead.
   const dead = [

@@ -4,20 +4,19 @@ import type { Posterior } from '@/src/core/diagnosis/inference/posterior'
 import type { Observation } from '@/src/core/diagnosis/likelihood/observations'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
-import { secondaryAmps, worldsOf } from '@/src/core/readings/world'
+import { overloadOn } from '@/src/core/readings/world'
 import { Kept, KeptPer } from '@/src/core/units/kept'
 import { terminalPoint } from '@/src/core/wiring/point'
-import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
+import { firstPart, type System } from '@/src/core/wiring/system'
 
 /** Stories asked whether a bench would cook a transformer: the likeliest, and no more than so many. */
 const ASKED = 6
-/** A transformer carries this much more than its plate for the minutes of a check: assumption, near the limit of `transformer-heat.ts`. */
-const CARRIES = 2
-/** Protection that opens less surely than this does not protect while a check is made. */
-const OPENS = 0.9
 /** Above this share of the likeliest stories nothing is powered so: assumption. */
 const AT_RISK = 0.2
-const PLATE_VOLTS = 24
+/** A burnt transformer, found, fetched and fitted: minutes, assumption. */
+const BURNT_MINUTES = 90
+/** Stories of less than this are not asked what a call would do. */
+const ASKED_ABOVE = 1e-4
 
 /**
  * Whether a bench with the power on would leave a transformer to carry a short that its protection may not open on, by what is thought
@@ -34,21 +33,44 @@ export function cooksOn(engine: Engine, posterior: Posterior, asked: readonly Ob
     let share = 0
     for (const index of likeliest) {
       const story = engine.hypothesesByKind[posterior.kinds[index]][index]
-      if (overOn(bench, story)) share += posterior.hypotheses[index] / total
+      if (overOn(bench, story) !== 'none') share += posterior.hypotheses[index] / total
       if (share > AT_RISK) return true
     }
     return false
   }
 }
 
+/**
+ * What a call may cost a transformer whose protection does not see the short, in minutes: the share of the stories that would leave it
+ * to carry too much on that call. With something off, or a jumper in, the bench is a way around the short as often as not: no price.
+ */
+export function heatPrice(engine: Engine, posterior: Posterior): (bench: Bench) => number {
+  const overOn = overOf.of(engine.laboratory)
+  return (bench) => {
+    if (!bench.power || bench.call === 'off' || bench.lifted.length + bench.unplugged.length + bench.jumpers.length > 0) return 0
+    let share = 0
+    for (const [index, held] of posterior.hypotheses.entries())
+      if (
+        held > ASKED_ABOVE &&
+        engine.behaviours[index].fresh[bench.call].overloads &&
+        overOn(bench, engine.hypothesesByKind[posterior.kinds[index]][index]) === 'steadily'
+      )
+        share += held
+    return BURNT_MINUTES * share
+  }
+}
+
 /** A secondary that has sagged to this under a load, V: a third below its plate. Assumption. */
 const SAGGED_VOLTS = 17.5
+/** So many times its plate's amps a winding does not stand for a visit: it reaches its limit in twenty minutes (`transformer-heat.ts`). */
+const OVER_ITS_PLATE = 1.25
+const PLATE_VOLTS = 24
 
 /** A reading that says by itself that a transformer carries too much while its protection holds: the power goes off, and stays off so. */
 function readsOverload(system: System, { bench, probe, answer }: Observation): boolean {
   if (!bench.power || typeof answer !== 'number') return false
   const { secondary, place, va } = firstPart(system, 'transformer')
-  if (probe.meter === 'amps') return probe.on === firstPart(system, 'fuse').id && answer > (CARRIES * va) / PLATE_VOLTS
+  if (probe.meter === 'amps') return probe.on === firstPart(system, 'fuse').id && answer > (OVER_ITS_PLATE * va) / PLATE_VOLTS
   if (probe.meter !== 'volts') return false
   const ends = secondary.map((name) => terminalPoint(name, place))
   return ends.includes(probe.a) && ends.includes(probe.b) && answer > PLATE_VOLTS / 4 && answer < SAGGED_VOLTS
@@ -68,16 +90,9 @@ function hasAsMuchOn(bench: Bench, seen: Bench): boolean {
 /** Benches and stories whose answer is kept: the likeliest change slowly, and every check asks for all benches anew. */
 const MOST_KEPT = 20_000
 const overOf = new KeptPer((laboratory: Laboratory) => {
-  const kept = new Kept<string, boolean>(MOST_KEPT)
-  const transformers = partsOf(laboratory.system, 'transformer')
-  return (bench: Bench, story: Hypothesis): boolean =>
-    kept.get(`${story.id} ${story.wiring.length} ${benchKey(bench)}`, () => {
-      // What trips for sure does not cook.
-      const { trips, furtherTrips } = worldsOf(laboratory, bench, story)
-      if (furtherTrips.reduce((sum, one) => sum + one.trips, trips) >= OPENS) return false
-      const amps = secondaryAmps(laboratory, bench, story)
-      return transformers.some(({ id, va }) => (amps.get(id) ?? []).some((one) => one > (CARRIES * va) / PLATE_VOLTS))
-    })
+  const kept = new Kept<string, ReturnType<typeof overloadOn>>(MOST_KEPT)
+  return (bench: Bench, story: Hypothesis) =>
+    kept.get(`${story.id} ${story.wiring.length} ${benchKey(bench)}`, () => overloadOn(laboratory, bench, story))
 })
 
 const likeliestOf = new KeptPer(({ hypotheses }: Posterior): number[] => {

@@ -3,7 +3,7 @@ import type { Engine } from '@/src/core/diagnosis/engine'
 import { sayCheck, sayMeaning } from '@/src/core/diagnosis/explanation/say-check'
 import type { Posterior } from '@/src/core/diagnosis/inference/posterior'
 import type { Observation } from '@/src/core/diagnosis/likelihood/observations'
-import { cooksOn } from '@/src/core/diagnosis/planner/heat'
+import { cooksOn, heatPrice } from '@/src/core/diagnosis/planner/heat'
 import { openQuestions, type Question } from '@/src/core/diagnosis/planner/question'
 import type { Route } from '@/src/core/diagnosis/planner/route'
 import { sayingAgain } from '@/src/core/diagnosis/planner/says-again'
@@ -81,6 +81,7 @@ export function rankChecks(
 ): Check[] {
   const { skipped = [], way = 'free' } = choice
   const cooks = cooksOn(engine, posterior, asked)
+  const heat = heatPrice(engine, posterior)
   const stages = stagesOf(engine.system, bench, way).map((candidates) =>
     openQuestions(candidates, asked, skipped).filter(({ candidate }) => !cooks(candidate.bench)),
   )
@@ -97,7 +98,7 @@ export function rankChecks(
     for (const [stage, questions] of stages.entries()) {
       // A way of working is left for what tells more, sooner than for what tells nothing.
       const least = (stage < stages.length - 1 ? Math.max(worthBits, WORTH_BITS_IN_STAGE) : worthBits) / held
-      const best = bestOf(engine, stories, bench, questions, least, choice, most, asked)
+      const best = bestOf(engine, stories, bench, questions, least, { ...choice, heat }, most, asked)
       if (best.length > 0) return best.map((scored) => writeOut(engine, stories, scored))
     }
   }

@@ -8,6 +8,7 @@ import { type Check, type Choice, weighQuestion } from '@/src/core/diagnosis/pla
 import { type Probe, probeKey } from '@/src/core/readings/check'
 import { healthy } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
+import { WRONG_READING } from '@/src/core/readings/likelihood'
 import { RUNS, workingAt } from '@/src/core/readings/looks'
 import { predictAll } from '@/src/core/readings/predict'
 import { KeptPer } from '@/src/core/units/kept'
@@ -20,6 +21,8 @@ interface Proof {
   readonly place: string
   readonly whole: Probe
   readonly parts: readonly Probe[]
+  /** What runs at the place on this call in a sound house: equal for calls that cannot be told apart there. */
+  readonly work: string
 }
 
 /** At each place where a call brings something on: what it brings on; and at each place, that all rests when nothing is called. */
@@ -34,12 +37,12 @@ const proofsOf = new KeptPer((laboratory: Laboratory): Proof[] => {
       predictAll(laboratory, asSet(system, createBench(system), set), healthy, probes).map((prediction) => JSON.stringify(prediction))
     const idle = workOn('off')
     const whole = parts.length > 1 ? look(`${RUNS}${place}`) : probes[0]
-    const still: Proof = { call: 'off', place, whole, parts: probes.filter((_, index) => parts[index].kind === 'load') }
+    const still: Proof = { call: 'off', place, whole, parts: probes.filter((_, index) => parts[index].kind === 'load'), work: idle.join() }
     const called = callsOf(system).flatMap((call): Proof[] => {
       const work = workOn(call)
       // A contactor that its load shows is no look of its own.
       const moved = probes.filter((_, index) => work[index] !== idle[index] && !('contact' in parts[index]))
-      return moved.length === 0 ? [] : [{ call, place, whole, parts: moved }]
+      return moved.length === 0 ? [] : [{ call, place, whole, parts: moved, work: work.join() }]
     })
     return [...called, still]
   })
@@ -73,26 +76,43 @@ export function nextProof(
     observations.some(
       (observation) => isClean(observation) && observation.bench.call === call && probeKey(observation.probe) === probeKey(probe),
     )
-  const open = proofsOf.of(engine.laboratory).flatMap(({ call, place, whole, parts }) => {
+  const proofs = proofsOf.of(engine.laboratory)
+  const open = proofs.flatMap(({ call, place, whole, parts, work }) => {
     if (wasSeen(call, whole)) return []
     const unseen = parts.filter((probe) => !refused.has(probeKey(probe)) && !wasSeen(call, probe))
     if (unseen.length === 0) return []
-    return (refused.has(probeKey(whole)) ? unseen : [whole]).map((probe) => ({ call, place, probe }))
+    return (refused.has(probeKey(whole)) ? unseen : [whole]).map((probe) => ({ call, place, work, probe }))
   })
+  const wasSeenDoing = (where: string, what: string) =>
+    proofs.some(
+      ({ call, place, work, whole, parts }) =>
+        place === where && work === what && (wasSeen(call, whole) || parts.every((probe) => wasSeen(call, probe))),
+    )
   // What the call that is set now brings on comes first: nobody walks to the thermostat twice for one call.
-  open.sort((a, b) => Number(b.call === bench.call) - Number(a.call === bench.call))
-  for (const { call, probe, place } of open) {
-    const check = weighQuestion(engine, posterior, observations, bench, asSet(engine.system, bench, call), probe, place)
-    if (!check) continue
-    // Each call is seen somewhere; where else it is as good as known, a look is likelier to be plain wrong than to find something.
+  const calls = [...new Set(open.map(({ call }) => call))].sort((a, b) => Number(b === bench.call) - Number(a === bench.call))
+  for (const call of calls) {
+    const looks = open.flatMap((proof) => {
+      if (proof.call !== call) return []
+      const check = weighQuestion(engine, posterior, observations, bench, asSet(engine.system, bench, call), proof.probe, proof.place)
+      return check ? [{ ...proof, check, finds: chanceToFind(check) }] : []
+    })
+    if (looks.length === 0) continue
+    // Each call is seen somewhere. Where a place was seen doing the very same on another call, it is looked at again only if it may differ.
     const wasMade = observations.some((observation) => isClean(observation) && observation.bench.call === call)
-    if (!wasMade || 1 - check.outcomes[0].probability > WORTH_A_LOOK) return check
+    const asked = wasMade ? looks.filter(({ place, work, finds }) => finds > MAY_DIFFER || !wasSeenDoing(place, work)) : looks
+    if (asked.length > 0) return asked.reduce((most, look) => (look.finds > most.finds + AS_GOOD ? look : most)).check
   }
   return null
 }
 
-/** A look is plain wrong one time in fifty; what is less likely than a quarter of that is not looked for: assumption. */
-const WORTH_A_LOOK = 0.005
+/** The chance to find something that is worth a second look at what another call has shown: assumption. */
+const MAY_DIFFER = 0.05
+/** What is seen without a walk comes first where it finds as much to within this: assumption. */
+const AS_GOOD = 0.02
+
+/** The chance of any answer but the likeliest, less that of a plain wrong one (spread evenly over the answers). */
+const chanceToFind = ({ outcomes }: Check): number =>
+  1 - outcomes[0].probability - (WRONG_READING * (outcomes.length - 1)) / outcomes.length
 
 /** Complaints of something that can be watched without spending a fuse. */
 const WATCHED: readonly Symptom[] = ['mode-dead', 'nothing-runs', 'half-works', 'never-stops', 'chatters']

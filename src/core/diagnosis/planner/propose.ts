@@ -8,6 +8,7 @@ import { standingOf } from '@/src/core/diagnosis/inference/standing'
 import { listSuspects, NOTHING_WRONG, type Suspect } from '@/src/core/diagnosis/inference/suspects'
 import { judgeGroup, leadingGroup, namesRepair, type RepairVerdict, type Verdict } from '@/src/core/diagnosis/inference/verdict'
 import { isPlainToSee, latestAnswers, type Observation, questionKey } from '@/src/core/diagnosis/likelihood/observations'
+import { heatPrice } from '@/src/core/diagnosis/planner/heat'
 import { type Check, type Choice, findNextCheck, rankChecks, weighQuestion } from '@/src/core/diagnosis/planner/next-check'
 import { nextProof, nextReproduction } from '@/src/core/diagnosis/planner/proof'
 import { separatingCheck, widened } from '@/src/core/diagnosis/planner/separate'
@@ -16,7 +17,7 @@ import type { Fault } from '@/src/core/faults/fault'
 import { type Probe, probeKey } from '@/src/core/readings/check'
 import { LANDINGS, WIRING } from '@/src/core/readings/looks'
 import { terminalPoint } from '@/src/core/wiring/point'
-import { firstPart, furtherFuses, partsOf, type System } from '@/src/core/wiring/system'
+import { firstPart, furtherFuses } from '@/src/core/wiring/system'
 
 /** The check worth most, and the verdict once nothing is left to ask. */
 export interface Proposal {
@@ -50,16 +51,17 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
   const isOwnWay = choice.way !== undefined && choice.way !== 'free'
   const second = lookAgain(engine, evidence, posterior, bench, choice)
   if (second) return ask(second, false)
-  // Where nothing would open on a short, no call is made before its ohms are known.
-  const mayCall = !isOwnWay && isProtected(engine.system) && showsNothing(engine, evidence)
+  const mayCall = !isOwnWay && showsNothing(engine, evidence)
   if (verdict || looksSound || mayCall) {
     const call = nextCall()
-    if (call) return ask(call, looksSound)
-    const sound = verdict ?? soundOnceAllRan(suspects)
+    // Where nothing would open on a short, no call is made before its ohms are known.
+    if (call && (verdict || looksSound || heatPrice(engine, posterior)(call.bench) <= CALL_MAY_COST)) return ask(call, looksSound)
+    const sound = call ? null : (verdict ?? soundOnceAllRan(suspects))
     if (sound) {
       // What a call-back costs is worth a few cheap checks more.
       const doubts = countingAsSound(engine, posterior)
-      const [doubt] = rankChecks(engine, doubts, bench, evidence.observations, { ...choice, way: 'free', stakes: CALL_BACK_MINUTES }, 1)
+      const pricing = { stakes: CALL_BACK_MINUTES, bother: engine.cost.attention }
+      const [doubt] = rankChecks(engine, doubts, bench, evidence.observations, { ...choice, ...pricing, way: 'free' }, 1)
       return doubt ? ask(doubt, true) : end(sound)
     }
   }
@@ -186,8 +188,8 @@ function lookAgain(
 
 const keyOfAsking = ({ bench, probe }: Observation): string => questionKey(anyTime(bench), probe)
 
-/** Every 24 V circuit has its fuse or breaker: with two transformers one of them has none, and some houses have none at all. */
-const isProtected = (system: System): boolean => firstPart(system, 'fuse').holds !== 'none' && partsOf(system, 'transformer').length === 1
+/** A call whose short would burn a transformer that nothing protects: not for more than these minutes at its odds. Assumption. */
+const CALL_MAY_COST = 3
 
 /** A wrong part fitted, and the way back to the house: minutes, assumption. */
 const WRONG_REPAIR_MINUTES = 120

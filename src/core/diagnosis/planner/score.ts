@@ -39,6 +39,10 @@ export interface Pricing {
    * and none is proposed that costs more than that.
    */
   readonly stakes?: number
+  /** With stakes: what each check costs beside its own minutes. */
+  readonly bother?: number
+  /** Minutes that a bench may cost a transformer. */
+  readonly heat?: (bench: Bench) => number
 }
 
 /**
@@ -84,17 +88,25 @@ interface Price {
   readonly risk: number
   /** Score of a check that tells so many bits, takes so much off the risk and costs so many minutes. */
   readonly scoreOf: (bits: number, lessRisk: number, minutes: number) => number
+  /** Minutes that a bench may cost a transformer. */
+  readonly heat: (bench: Bench) => number
   /** Whether such a score could come among the best. */
   readonly isWorth: (score: number, best: Shortlist) => boolean
 }
 
-function priceOf({ cost }: Engine, stories: readonly Story[], worthBits: number, { equalCost = false, stakes }: Pricing): Price {
+function priceOf(
+  { cost }: Engine,
+  stories: readonly Story[],
+  worthBits: number,
+  { equalCost = false, stakes, bother = 0, heat = () => 0 }: Pricing,
+): Price {
   const groups = Math.max(...stories.map((story) => story.group)) + 1
   const before = entropyBefore(stories, groups)
   if (stakes === undefined)
     return {
       groups,
       before,
+      heat,
       risk: 0,
       scoreOf: (bits, _, minutes) => (bits < worthBits ? Number.NEGATIVE_INFINITY : bits / (equalCost ? 1 : minutes + cost.attention)),
       isWorth: (score, { least }) => score > Number.NEGATIVE_INFINITY && score >= least,
@@ -102,8 +114,9 @@ function priceOf({ cost }: Engine, stories: readonly Story[], worthBits: number,
   return {
     groups,
     before,
+    heat,
     risk: wrongAfter(stories, groups, null),
-    scoreOf: (bits, lessRisk, minutes) => (bits < worthBits ? Number.NEGATIVE_INFINITY : stakes * lessRisk - minutes),
+    scoreOf: (bits, lessRisk, minutes) => (bits < worthBits ? Number.NEGATIVE_INFINITY : stakes * lessRisk - minutes - bother),
     isWorth: (score, { least }) => score > 0 && score >= least,
   }
 }
@@ -113,7 +126,7 @@ function scoreQuestion(
   stories: readonly Story[],
   question: Question,
   routeTo: (to: Bench, place: string) => Route,
-  { groups, before, risk, scoreOf, isWorth }: Price,
+  { groups, before, risk, heat, scoreOf, isWorth }: Price,
   best: Shortlist,
 ): void {
   const { bench, probes } = question.candidate
@@ -122,6 +135,7 @@ function scoreQuestion(
   const tripCost = bench.power
     ? tripShare(rows, probes.length) * (isResettable(engine.system, bench) ? engine.cost.trip.breaker : engine.cost.trip.fuse)
     : 0
+  const heatCost = heat(bench)
   for (const index of question.wanted) {
     const { probe, place } = probes[index]
     const foretold = foretoldOf(rows, index)
@@ -130,14 +144,15 @@ function scoreQuestion(
     const bits = mostBits(foretold)
     const route = routeTo(bench, place)
     const minutes = route.minutes + engine.cost.reading[probe.meter] + tripCost
-    if (!isWorth(scoreOf(bits, risk, minutes), best)) continue
-    if (risk > 0 && !isWorth(scoreOf(bits, risk - leastWrong(stories, groups, foretold), minutes), best)) continue
+    const price = minutes + heatCost
+    if (!isWorth(scoreOf(bits, risk, price), best)) continue
+    if (risk > 0 && !isWorth(scoreOf(bits, risk - leastWrong(stories, groups, foretold), price), best)) continue
     const scale = scaleOf(engine.system, probe)
     const told = inTheirHouses(stories, foretold)
     const outcomes = clusterOutcomes(told, scale)
     if (outcomes.count < 2) continue
     const gainBits = before - entropyAfter(stories, outcomes, groups)
-    const score = scoreOf(gainBits, risk > 0 ? risk - wrongAfter(stories, groups, outcomes) : 0, minutes)
+    const score = scoreOf(gainBits, risk > 0 ? risk - wrongAfter(stories, groups, outcomes) : 0, price)
     if (!isWorth(score, best)) continue
     best.offer({
       score,
