@@ -25,7 +25,7 @@ interface Run {
   readonly running: readonly boolean[]
   /** The thermostat's guard opened its outputs and shows a code. */
   readonly guarded: boolean
-  /** A transformer carries more than it can for the minutes of a check, and its protection may hold. */
+  /** A transformer carries more than it can for the minutes of a check, and nothing opens. */
   readonly overloads: boolean
 }
 
@@ -81,7 +81,7 @@ function runOf(laboratory: Laboratory, hypothesis: Hypothesis, call: 'off' | Cal
     chatters: outcome === 'chatters',
     running: [...machine.relays.map((_, index) => members.every((state) => isPulledIn(state, index))), ...loads],
     guarded: machine.thermostats.some((thermostat) => members.every((state) => isGuarded(state, thermostat))),
-    overloads: overloadOn(laboratory, { ...createBench(system), call }, hypothesis) !== 'none',
+    overloads: overloadOn(laboratory, { ...createBench(system), call }, hypothesis) === 'steadily',
   }
 }
 

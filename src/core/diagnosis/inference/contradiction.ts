@@ -19,12 +19,16 @@ const WORTH_REPEATING = 3
  * repair is found, the one that its suspect does not explain, though no other story is better off without it.
  */
 export function findContradictions(engine: Engine, evidence: Evidence, suspects: readonly Suspect[]): Contradiction[] {
-  const against = standsAgainst(engine, evidence)
+  const against = weighAgainst(engine, evidence)
   const found = against.length > 0 ? against : doesNotFit(evidence, suspects)
   // Nobody is asked to look again at what was plain to see: the rest is read in its light.
   const plain = new Set(evidence.observations.flatMap(({ id, probe, answer }) => (isPlainToSee(probe, answer) ? [id] : [])))
   return found.filter(({ observation }) => !plain.has(observation))
 }
+
+/** The reading that stands against all the others, none or one. */
+export const standsAgainst = (engine: Engine, evidence: Evidence): string[] =>
+  weighAgainst(engine, evidence).map(({ observation }) => observation)
 
 function doesNotFit({ observations }: Evidence, [lead]: readonly Suspect[]): Contradiction[] {
   if (!lead?.repair || lead.probability < FOUND) return []
@@ -37,7 +41,7 @@ function doesNotFit({ observations }: Evidence, [lead]: readonly Suspect[]): Con
  * When the best story still fits some reading worse than chance, names the single reading that, left out, lets the rest
  * agree. Measured against "anything at all": a story that explains a reading worse than no story contradicts it.
  */
-function standsAgainst(engine: Engine, evidence: Evidence): Contradiction[] {
+function weighAgainst(engine: Engine, evidence: Evidence): Contradiction[] {
   const observations = latestAnswers(evidence.observations)
   const count = engine.hypotheses.length
   const excess = observations.map((observation) => {

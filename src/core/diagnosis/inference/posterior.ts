@@ -4,7 +4,7 @@ import { priorWeights } from '@/src/core/diagnosis/hypotheses/priors'
 import { saidBefore } from '@/src/core/diagnosis/inference/after-repair'
 import { type Chains, houseOf } from '@/src/core/diagnosis/likelihood/by-house'
 import { type Link, linksOf, UNREAD } from '@/src/core/diagnosis/likelihood/chain'
-import { latestAnswers, type Observation } from '@/src/core/diagnosis/likelihood/observations'
+import { isSameGhost, latestAnswers, type Observation } from '@/src/core/diagnosis/likelihood/observations'
 import { logSum } from '@/src/core/units/log-sum'
 
 /** What is known of the house so far. */
@@ -66,12 +66,15 @@ export function* posteriorsWithout(
   const added = all.links.map((link) => linksOf(link).map(({ log, before }) => log - (before?.log ?? 0)))
   for (const [place, left] of observations.entries()) {
     if (!isLeft(left)) continue
-    const others = observations.filter((_, other) => other !== place)
+    const isOne = (other: number) => other === place || isSameGhost(observations[other], left)
+    const others = observations.filter((_, other) => !isOne(other))
     if (others.length === 0) {
       yield beforeAnyReading(engine, prior)
       continue
     }
-    const estimate = massOfStories(engine, prior, all, (link) => all.links[link].log - added[link][place])
+    const estimate = massOfStories(engine, prior, all, (link) =>
+      added[link].reduce((log, gain, other) => (isOne(other) ? log - gain : log), all.links[link].log),
+    )
     if (isWanted(estimate)) yield conclude(engine, prior, others, engine.chains(others))
   }
 }

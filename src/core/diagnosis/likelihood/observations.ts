@@ -4,6 +4,7 @@ import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import { WRONG_READING } from '@/src/core/readings/likelihood'
 import { LANDINGS, SHOWS_NO_CALL, WIRING } from '@/src/core/readings/looks'
 import { Kept, KeptPer } from '@/src/core/units/kept'
+import { CHASSIS, parsePoint } from '@/src/core/wiring/point'
 
 /** One reading with the bench it was taken on. */
 export interface Observation {
@@ -36,7 +37,7 @@ export function latestAnswers(observations: readonly Observation[]): Observation
   for (const observation of observations) {
     const key = questionKey(observation.bench, observation.probe)
     const before = latest.get(key)
-    if (before && agree(before.answer, observation.answer)) agreed.set(observation, (agreed.get(before) ?? 0) + 1)
+    if (before && isAlike(before.answer, observation.answer)) agreed.set(observation, (agreed.get(before) ?? 0) + 1)
     latest.set(key, observation)
   }
   return observations
@@ -72,7 +73,14 @@ export function isPlainToSee(probe: Probe, answer: Answer): boolean {
 }
 
 /** Two answers to one question that a meter and a hand may give of the same thing: assumption. */
-function agree(a: Answer, b: Answer): boolean {
+function isAlike(a: Answer, b: Answer): boolean {
   if (typeof a === 'number' && typeof b === 'number') return Math.abs(a - b) <= 0.5 + 0.1 * Math.max(Math.abs(a), Math.abs(b))
   return JSON.stringify(a) === JSON.stringify(b)
+}
+
+/** What floats shows the same ghost whenever it is read against the metal: however often that was read, it is one fact. */
+export function isSameGhost(one: Observation, other: Observation): boolean {
+  const { probe } = one
+  if (probe.meter !== 'volts' || ![probe.a, probe.b].some((point) => parsePoint(point).name === CHASSIS)) return false
+  return probeKey(probe) === probeKey(other.probe) && isAlike(one.answer, other.answer)
 }

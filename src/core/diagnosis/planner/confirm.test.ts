@@ -49,6 +49,34 @@ describe.each(['heat-pump-o', 'zoned-furnace-ac'])('a sound house of many calls,
   })
 })
 
+describe('a look that speaks of trouble where all else is well', () => {
+  const heatPump = systemById('heat-pump-b')
+  if (!heatPump) throw new Error('no system heat-pump-b')
+  const called = (call: Observation['bench']['call']): Observation['bench'] => ({
+    ...createBench(heatPump),
+    slot: { holds: 'breaker', ratingA: 3, open: false },
+    call,
+  })
+  const look = (id: string, call: Observation['bench']['call'], at: string, word = 'as called'): Observation => ({
+    id,
+    bench: called(call),
+    probe: { meter: 'look', at },
+    answer: { word },
+  })
+
+  it('is taken a second time at once, the call on, though a short could be behind it', () => {
+    const observations = [
+      look('a', 'off', 'runs@indoor'),
+      look('b', 'fan', 'runs@indoor'),
+      look('c', 'cool', 'runs@outdoor'),
+      look('d', 'heat-2', 'runs@indoor', 'not as called'),
+    ]
+    const { next } = propose(createEngine(heatPump), { ...noEvidence, observations }, called('heat-2'))
+    expect(next).toMatchObject({ probe: { meter: 'look', at: 'runs@indoor' }, bench: { call: 'heat-2' } })
+    expect(next?.say).toMatch(/^Once more/)
+  })
+})
+
 describe('a reading that stands against the verdict', () => {
   // Everything says that the transformer is dead.
   const dead = [

@@ -16,7 +16,7 @@ const AT_RISK = 0.2
 /** A burnt transformer, found, fetched and fitted: minutes, assumption. */
 const BURNT_MINUTES = 90
 /** Stories of less than this are not asked what a call would do. */
-const ASKED_ABOVE = 1e-4
+const ASKED_ABOVE = 3e-4
 
 /**
  * Whether a bench with the power on would leave a transformer to carry a short that its protection may not open on, by what is thought
@@ -41,21 +41,20 @@ export function cooksOn(engine: Engine, posterior: Posterior, asked: readonly Ob
 }
 
 /**
- * What a call may cost a transformer whose protection does not see the short, in minutes: the share of the stories that would leave it
- * to carry too much on that call. With something off, or a jumper in, the bench is a way around the short as often as not: no price.
+ * What a bench may cost a transformer whose protection does not see the short, in minutes: the share of the stories that would leave it
+ * to carry too much there. With something off it is a way around the short as often as not: no price.
  */
 export function heatPrice(engine: Engine, posterior: Posterior): (bench: Bench) => number {
   const overOn = overOf.of(engine.laboratory)
+  const couldBurn = Array.from(posterior.hypotheses.keys()).filter(
+    (index) =>
+      posterior.hypotheses[index] > ASKED_ABOVE && Object.values(engine.behaviours[index].fresh).some(({ overloads }) => overloads),
+  )
   return (bench) => {
-    if (!bench.power || bench.call === 'off' || bench.lifted.length + bench.unplugged.length + bench.jumpers.length > 0) return 0
+    if (!bench.power || (bench.call === 'off' && bench.jumpers.length === 0) || bench.lifted.length + bench.unplugged.length > 0) return 0
     let share = 0
-    for (const [index, held] of posterior.hypotheses.entries())
-      if (
-        held > ASKED_ABOVE &&
-        engine.behaviours[index].fresh[bench.call].overloads &&
-        overOn(bench, engine.hypothesesByKind[posterior.kinds[index]][index]) === 'steadily'
-      )
-        share += held
+    for (const index of couldBurn)
+      if (overOn(bench, engine.hypothesesByKind[posterior.kinds[index]][index]) === 'steadily') share += posterior.hypotheses[index]
     return BURNT_MINUTES * share
   }
 }

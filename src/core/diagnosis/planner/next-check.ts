@@ -116,7 +116,10 @@ function steadyMass({ hypotheses }: Engine, posterior: Posterior): number {
   return Math.max(1e-9, steady / all)
 }
 
-/** One question written out as a check, whatever it tells; null when every story left standing answers it alike, and where it would cook. */
+/**
+ * One question written out as a check, whatever it tells; null when every story left standing answers it alike, and where it would cook:
+ * but a second look at what is on already (`stays`) takes half a minute.
+ */
 export function weighQuestion(
   engine: Engine,
   posterior: Posterior,
@@ -125,8 +128,9 @@ export function weighQuestion(
   bench: Bench,
   probe: Probe,
   place: string,
+  stays = false,
 ): Check | null {
-  if (cooksOn(engine, posterior, asked)(bench)) return null
+  if (!stays && cooksOn(engine, posterior, asked)(bench)) return null
   const stories = liveStories(engine, posterior, false, true)
   const only = new Shortlist(1, () => false)
   scoreAll(engine, stories, from, [{ candidate: { bench, probes: [{ probe, place }] }, wanted: [0] }], Number.NEGATIVE_INFINITY, {}, only)

@@ -1,6 +1,7 @@
 import type { Bench } from '@/src/core/bench/bench'
 import { anyTime } from '@/src/core/bench/since'
 import type { Engine } from '@/src/core/diagnosis/engine'
+import { standsAgainst } from '@/src/core/diagnosis/inference/contradiction'
 import { countingAsSound, endSearch, MOST_CHECKS, soundOnceAllRan, soundShare } from '@/src/core/diagnosis/inference/ending'
 import { weigh } from '@/src/core/diagnosis/inference/pairs'
 import { type Evidence, entropyOfRepair, type Posterior } from '@/src/core/diagnosis/inference/posterior'
@@ -49,7 +50,9 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
   // With nothing told and nothing seen, or where all looks sound, the house is run through its calls: that has to be seen in any case.
   const looksSound = soundShare(suspects) > LOOKS_SOUND
   const isOwnWay = choice.way !== undefined && choice.way !== 'free'
-  const second = lookAgain(engine, evidence, posterior, bench, choice)
+  const second =
+    lookAgain(engine, evidence, posterior, bench, choice) ??
+    (isOwnWay ? null : takeAgain(engine, evidence, posterior, bench, standsAgainst(engine, evidence), choice))
   if (second) return ask(second, false)
   const mayCall = !isOwnWay && showsNothing(engine, evidence)
   if (verdict || looksSound || mayCall) {
@@ -137,18 +140,32 @@ function nothingSplits(
 
 /** A verdict that one reading stands against waits until that reading has been taken again. */
 function askAgain(engine: Engine, evidence: Evidence, posterior: Posterior, bench: Bench, lead: Suspect, choice: Choice): Check | null {
+  const against = lead.evidence.filter(({ fits }) => !fits).map(({ observation }) => observation)
+  return takeAgain(engine, evidence, posterior, bench, against, choice)
+}
+
+/** The first of some readings that is worth taking again: taken once, not plain to see, and answered on a bench that can be had again. */
+function takeAgain(
+  engine: Engine,
+  evidence: Evidence,
+  posterior: Posterior,
+  bench: Bench,
+  doubted: readonly string[],
+  { skipped = [] }: Choice,
+): Check | null {
   const against = latestAnswers(evidence.observations).find(
-    ({ id, repeats, probe, answer }) =>
-      !repeats && !isPlainToSee(probe, answer) && lead.evidence.some((row) => row.observation === id && !row.fits),
+    ({ id, repeats, probe, answer }) => doubted.includes(id) && !repeats && !isPlainToSee(probe, answer),
   )
-  if (!against || choice.skipped?.some((probe) => probeKey(probe) === probeKey(against.probe))) return null
+  if (!against || skipped.some((probe) => probeKey(probe) === probeKey(against.probe))) return null
   const again = weighQuestion(engine, posterior, evidence.observations, bench, against.bench, against.probe, against.bench.place)
   if (!again) return null
   // A fuse that was taken out does not come back: with the breaker in its place the question is another one, asked once.
   const key = questionKey(anyTime(again.bench), again.probe)
   const wasAsked = evidence.observations.some((other) => other.id !== against.id && questionKey(anyTime(other.bench), other.probe) === key)
-  return wasAsked ? null : { ...again, say: `Once more: ${again.say.charAt(0).toLowerCase()}${again.say.slice(1)}` }
+  return wasAsked ? null : sayOnceMore(again)
 }
+
+const sayOnceMore = (check: Check): Check => ({ ...check, say: `Once more: ${check.say.charAt(0).toLowerCase()}${check.say.slice(1)}` })
 
 /** What a house called sound costs that is not, in minutes, when it showed on no call: assumption. */
 const CALL_BACK_MINUTES = 30
@@ -182,8 +199,8 @@ function lookAgain(
     speaksOfTrouble(last) &&
     latestAnswers(observations).filter(speaksOfTrouble).length === 1
   if (!isFirst || choice.skipped?.some((probe) => probeKey(probe) === probeKey(last.probe))) return null
-  const again = weighQuestion(engine, posterior, observations, bench, anyTime(last.bench), last.probe, last.bench.place)
-  return again && { ...again, say: `Once more: ${again.say.charAt(0).toLowerCase()}${again.say.slice(1)}` }
+  const again = weighQuestion(engine, posterior, observations, bench, anyTime(last.bench), last.probe, last.bench.place, true)
+  return again && sayOnceMore(again)
 }
 
 const keyOfAsking = ({ bench, probe }: Observation): string => questionKey(anyTime(bench), probe)
