@@ -39,7 +39,7 @@ describe('what would be thought without a reading', () => {
         const left = latestAnswers(evidence.observations)
         const without = [...posteriorsWithout(engine, evidence, () => true)]
         expect(without).toHaveLength(left.length)
-        for (const [place, posterior] of without.entries()) {
+        for (const [place, { posterior }] of without.entries()) {
           const key = questionKey(left[place].bench, left[place].probe)
           const observations = evidence.observations.filter(({ bench, probe }) => questionKey(bench, probe) !== key)
           const never = computePosterior(engine, { ...evidence, observations })

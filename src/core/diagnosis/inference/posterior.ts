@@ -59,7 +59,7 @@ export function* posteriorsWithout(
   evidence: Evidence,
   isLeft: (observation: Observation) => boolean,
   isWanted: (estimate: Float64Array) => boolean = () => true,
-): Generator<Posterior> {
+): Generator<{ readonly left: Observation; readonly posterior: Posterior }> {
   const prior = priorOf(engine, evidence)
   const observations = latestAnswers(evidence.observations)
   const all = engine.chains(observations)
@@ -69,13 +69,13 @@ export function* posteriorsWithout(
     const isOne = (other: number) => other === place || isSameGhost(observations[other], left)
     const others = observations.filter((_, other) => !isOne(other))
     if (others.length === 0) {
-      yield beforeAnyReading(engine, prior)
+      yield { left, posterior: beforeAnyReading(engine, prior) }
       continue
     }
     const estimate = massOfStories(engine, prior, all, (link) =>
       added[link].reduce((log, gain, other) => (isOne(other) ? log - gain : log), all.links[link].log),
     )
-    if (isWanted(estimate)) yield conclude(engine, prior, others, engine.chains(others))
+    if (isWanted(estimate)) yield { left, posterior: conclude(engine, prior, others, engine.chains(others)) }
   }
 }
 

@@ -131,6 +131,8 @@ export interface Judgement {
   readonly verdict: Verdict | null
   /** What would be thought without the one reading that the verdict hangs on: it waits for a check that would stand without that reading. */
   readonly inDoubt: Posterior | null
+  /** That reading. */
+  readonly hangsOn: string | null
 }
 
 /**
@@ -139,7 +141,7 @@ export interface Judgement {
  */
 export function judge(engine: Engine, evidence: Evidence, suspects: readonly Suspect[]): Judgement {
   const verdict = reachVerdict(suspects, false, evidence.repaired.length > 0 ? SOUND_AFTER_REPAIR : FOUND)
-  if (verdict?.found !== 'repair') return { verdict, inDoubt: null }
+  if (verdict?.found !== 'repair') return { verdict, inDoubt: null, hangsOn: null }
   const sharing = [...engine.hypotheses.keys()].filter((index) => {
     const { fault } = engine.hypotheses[index]
     return fault !== null && singlesOf(fault).some(({ repair }) => repair.id === verdict.repair.id)
@@ -148,7 +150,8 @@ export function judge(engine: Engine, evidence: Evidence, suspects: readonly Sus
   // Readings of what comes and goes hang together, bench by bench: what one of them adds is no estimate of what is left without it.
   const [lead] = suspects
   const isWanted = lead.unsteady > lead.probability / 2 ? () => true : hangs
-  for (const without of posteriorsWithout(engine, evidence, () => true, isWanted))
-    if (hangs(without.hypotheses)) return { verdict: null, inDoubt: without }
-  return { verdict, inDoubt: null }
+  // What was read twice and read alike is not plain wrong.
+  for (const { left, posterior } of posteriorsWithout(engine, evidence, ({ repeats }) => !repeats, isWanted))
+    if (hangs(posterior.hypotheses)) return { verdict: null, inDoubt: posterior, hangsOn: left.id }
+  return { verdict, inDoubt: null, hangsOn: null }
 }

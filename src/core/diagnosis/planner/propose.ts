@@ -35,7 +35,7 @@ const LOOKS_SOUND = 0.5
 export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: Choice = {}): Proposal {
   const weighed = weigh(base, evidence)
   const { engine, posterior } = weighed
-  const { suspects, verdict, inDoubt, planned } = standingOf(weighed)
+  const { suspects, verdict, inDoubt, hangsOn, planned } = standingOf(weighed)
   const ask = (next: Check, confirms: boolean): Proposal => ({ next, verdict: null, confirms })
   const end = (said: Verdict): Proposal => ({ next: null, verdict: said, confirms: false })
   const smelt = powerOffFirst(engine, posterior, evidence, bench, choice)
@@ -82,6 +82,9 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
   }
   const next = findNextCheck(engine, planned, bench, evidence.observations, choice)
   if (next) return ask(next, inDoubt !== null)
+  // Where nothing else tells, the one reading that a repair hangs on is taken again.
+  const again = hangsOn === null ? null : takeAgain(engine, evidence, inDoubt ?? posterior, bench, [hangsOn], choice)
+  if (again) return ask(again, true)
   // What hangs on one reading is as likely as that reading is to be believed: both ways of it are told.
   const both = inDoubt ? evenly(posterior, inDoubt) : posterior
   const last = endSearch(engine, both, inDoubt ? listSuspects(engine, evidence, both, 1) : suspects)
