@@ -1,7 +1,7 @@
 import { createBench } from '@/src/core/bench/bench'
 import { sayVerdict } from '@/src/core/diagnosis/explanation/say-verdict'
 import { emptyComplaint } from '@/src/core/diagnosis/hypotheses/complaint'
-import { endSearch, MOST_CHECKS, soundOnceAllRan } from '@/src/core/diagnosis/inference/ending'
+import { endSearch, hasAskedEnough, MOST_CHECKS, soundOnceAllRan } from '@/src/core/diagnosis/inference/ending'
 import { computePosterior, noEvidence } from '@/src/core/diagnosis/inference/posterior'
 import { listSuspects, type Suspect } from '@/src/core/diagnosis/inference/suspects'
 import type { Observation } from '@/src/core/diagnosis/likelihood/observations'
@@ -77,6 +77,24 @@ describe('how a search ends', () => {
     const { next, verdict } = propose(engine, { ...noEvidence, observations: muddle }, bench)
     expect(next).toBeNull()
     expect(verdict).not.toBeNull()
+  })
+})
+
+describe('a fault that comes and goes', () => {
+  it('is looked for by hand and eye after twenty checks; what stands still is read on', () => {
+    const observations = Array.from(
+      { length: 20 },
+      (_, index): Observation => ({
+        id: `r${index}`,
+        bench,
+        probe: { meter: 'volts', a: 'R@indoor', b: 'C@indoor' },
+        answer: 27,
+      }),
+    )
+    const hides = [{ ...suspect('a', 0.9), unsteady: 0.85 }, suspect('b', 0.1)]
+    expect(hasAskedEnough({ ...noEvidence, observations }, hides)).toBe(true)
+    expect(hasAskedEnough({ ...noEvidence, observations: observations.slice(1) }, hides)).toBe(false)
+    expect(hasAskedEnough({ ...noEvidence, observations }, [suspect('a', 0.9), suspect('b', 0.1)])).toBe(false)
   })
 })
 

@@ -1,5 +1,5 @@
 import type { Engine } from '@/src/core/diagnosis/engine'
-import type { Posterior } from '@/src/core/diagnosis/inference/posterior'
+import type { Evidence, Posterior } from '@/src/core/diagnosis/inference/posterior'
 import { zoneProbabilities } from '@/src/core/diagnosis/inference/posterior'
 import { NONE_OF_THESE, NOTHING_WRONG, type Suspect } from '@/src/core/diagnosis/inference/suspects'
 import { actsOf, FOUND, reachVerdict, type Verdict } from '@/src/core/diagnosis/inference/verdict'
@@ -8,6 +8,14 @@ import { WRONG_READING } from '@/src/core/readings/likelihood'
 
 /** A search ends by so many checks since the last repair, whatever it has found by then. */
 export const MOST_CHECKS = 36
+/** The same once nearly all speaks for what comes and goes: a reading that may miss it tells little, and the look for it begins. Assumption. */
+const MOST_UNSTEADY_CHECKS = 20
+const ALL_UNSTEADY = 0.8
+
+/** Enough has been asked: the search ends with what it has. */
+export const hasAskedEnough = ({ observations }: Evidence, suspects: readonly Suspect[]): boolean =>
+  observations.length >= MOST_CHECKS ||
+  (observations.length >= MOST_UNSTEADY_CHECKS && suspects.reduce((sum, { unsteady }) => sum + unsteady, 0) > ALL_UNSTEADY)
 
 /**
  * Once every call was seen to run, a house is called sound when nothing else comes near it and it holds this much.

@@ -2,7 +2,7 @@ import type { Bench } from '@/src/core/bench/bench'
 import { anyTime } from '@/src/core/bench/since'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { standsAgainst } from '@/src/core/diagnosis/inference/contradiction'
-import { countingAsSound, endSearch, MOST_CHECKS, soundOnceAllRan, soundShare } from '@/src/core/diagnosis/inference/ending'
+import { countingAsSound, endSearch, hasAskedEnough, soundOnceAllRan, soundShare } from '@/src/core/diagnosis/inference/ending'
 import { weigh } from '@/src/core/diagnosis/inference/pairs'
 import { type Evidence, entropyOfRepair, type Posterior } from '@/src/core/diagnosis/inference/posterior'
 import { standingOf } from '@/src/core/diagnosis/inference/standing'
@@ -41,7 +41,7 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
   const smelt = powerOffFirst(engine, posterior, evidence, bench, choice)
   if (smelt) return ask(smelt, false)
   const nextCall = () => nextProof(engine, posterior, evidence, bench, choice)
-  if (evidence.observations.length >= MOST_CHECKS) return end(verdict ?? endSearch(engine, posterior, suspects))
+  if (hasAskedEnough(evidence, suspects)) return end(verdict ?? endSearch(engine, posterior, suspects))
   if (verdict && verdict.found !== 'nothing-wrong') {
     const confirming =
       askAgain(engine, evidence, posterior, bench, suspects[0], choice) ?? confirm(engine, evidence, posterior, bench, verdict, choice)
