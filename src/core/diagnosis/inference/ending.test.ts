@@ -61,19 +61,17 @@ describe('how a search ends', () => {
   })
 
   it('by a stated number of checks, whatever was read', () => {
-    const muddle = Array.from(
-      { length: MOST_CHECKS },
-      (_, index): Observation => ({
+    // Every terminal reads like a live one and like a dead one by turns.
+    const ends = ['R', 'Y', 'G', 'W', 'sec', 'limit-rollout', 'rollout-valve', 'R', 'Y']
+    const muddle = Array.from({ length: MOST_CHECKS }, (_, index): Observation => {
+      const end = Math.floor(index / 4)
+      return {
         id: `r${index}`,
-        bench: {
-          ...bench,
-          call: (['off', 'cool', 'heat', 'fan'] as const)[index % 4],
-          slot: { ...bench.slot, ratingA: 1 + Math.floor(index / 4) },
-        },
-        probe: { meter: 'volts', a: 'R@indoor', b: 'C@indoor' },
+        bench: { ...bench, call: (['off', 'cool', 'heat', 'fan'] as const)[index % 4] },
+        probe: { meter: 'volts', a: `${ends[end]}@indoor`, b: end < 7 ? 'C@indoor' : 'G@indoor' },
         answer: index % 2 === 0 ? 27 : 3,
-      }),
-    )
+      }
+    })
     const { next, verdict } = propose(engine, { ...noEvidence, observations: muddle }, bench)
     expect(next).toBeNull()
     expect(verdict).not.toBeNull()

@@ -64,16 +64,16 @@ export function* posteriorsWithout(
   const observations = latestAnswers(evidence.observations)
   const all = engine.chains(observations)
   const added = all.links.map((link) => linksOf(link).map(({ log, before }) => log - (before?.log ?? 0)))
-  for (const [place, left] of observations.entries()) {
+  for (const left of observations) {
     if (!isLeft(left)) continue
-    const isOne = (other: number) => other === place || isSameGhost(observations[other], left)
-    const others = observations.filter((_, other) => !isOne(other))
+    const isOut = observations.map((other) => other === left || isSameGhost(other, left))
+    const others = observations.filter((_, other) => !isOut[other])
     if (others.length === 0) {
       yield { left, posterior: beforeAnyReading(engine, prior) }
       continue
     }
     const estimate = massOfStories(engine, prior, all, (link) =>
-      added[link].reduce((log, gain, other) => (isOne(other) ? log - gain : log), all.links[link].log),
+      added[link].reduce((log, gain, other) => (isOut[other] ? log - gain : log), all.links[link].log),
     )
     if (isWanted(estimate)) yield { left, posterior: conclude(engine, prior, others, engine.chains(others)) }
   }

@@ -124,13 +124,20 @@ function widthOf({ sigma, leans = [] }: Component): number {
 
 /** A prediction as it stands in a house of which the chain knows so much: centres moved, widths with what is still not known. */
 export function predictionIn(link: Link, prediction: Prediction): Prediction {
-  if (prediction.some(({ race }) => race)) return racedIn(link, prediction)
-  if (!prediction.some(({ leans }) => leans && leans.length > 0)) return prediction
-  return prediction.map((component): Component => {
-    if (typeof component.at !== 'number' || !component.leans) return component
-    const { at, variance } = expectedIn(link, component.at, component.leans)
-    return { ...component, at, sigma: Math.sqrt(widthOf(component) + variance), leans: undefined }
-  })
+  let moves = false
+  for (const { race, leans } of prediction) {
+    if (race) return racedIn(link, prediction)
+    if (leans && leans.length > 0) moves = true
+  }
+  return moves ? prediction.map((component) => componentIn(link, component)) : prediction
+}
+
+function componentIn(link: Link, component: Component): Component {
+  if (typeof component.at !== 'number' || !component.leans) return component
+  const { at, variance } = expectedIn(link, component.at, component.leans)
+  // Field by field: a spread of what may be left out costs more than all the arithmetic.
+  const { weight, floating } = component
+  return { weight, at, sigma: Math.sqrt(widthOf(component) + variance), floating, while: component.while }
 }
 
 /**
