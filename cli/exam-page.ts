@@ -140,11 +140,11 @@ from spreads 1.4 times wider than those the engine integrates over; one house in
 switches where its template passes on). The simulated meter has noise, resolution and its own load. The houses come from the same circuit model as the engine: the
 best case, apart from what is drawn wider. Made by \`npm run exam -- --houses N --seed S --save\` and \`npm run exam:page\`; the figures are in [exam.json](exam.json).
 
-Right: ${percent(mean((system) => system.right))}; ${mean((system) => system.minutes).toFixed(1)} minutes and ${mean((system) => system.checks).toFixed(1)} checks a house; ${mean((system) => system.trips).toFixed(2)} trips, ${mean((system) => system.fuses).toFixed(2)} fuses, ${mean((system) => system.cooked ?? 0).toFixed(3)} transformers cooked.
+Right: ${percent(mean((system) => system.right))}; ${mean((system) => system.minutes).toFixed(1)} minutes and ${mean((system) => system.checks).toFixed(1)} checks a house; ${mean((system) => system.trips).toFixed(2)} trips, ${mean((system) => system.fuses).toFixed(2)} fuses, ${mean((system) => system.cooked ?? 0).toFixed(3)} transformers burned out.
 
 ![Minutes to the repair](exam-minutes.svg)
 
-| system | houses | right | 95 % interval | minutes | checks | trips | fuses | cooked | checks at equal cost / bound for these houses / entropy bound | minutes against the best habit |
+| system | houses | right | 95 % interval | minutes | checks | trips | fuses | burned out | checks at equal cost / bound for these houses / entropy bound | minutes against the best habit |
 | --- | ---: | ---: | --- | ---: | ---: | ---: | ---: | ---: | --- | ---: |
 ${systems
   .map(

@@ -100,7 +100,7 @@ function printAll(results: readonly SystemResult[], { wrongReading, sound, outsi
     results.reduce((sum, { summary }) => sum + of(summary) * summary.houses, 0) / houses
   const right = shareOf(Math.round(houses * mean((summary) => summary.right)), houses)
   console.log(
-    `\nall, free choice: ${houses} houses, right ${percent(right.share)} (${percent(right.low)}-${percent(right.high)}), ${mean(({ minutes }) => minutes).toFixed(2)} minutes, ${mean(({ checks }) => checks).toFixed(2)} checks, ${mean(({ trips }) => trips).toFixed(3)} trips, ${mean(({ fuses }) => fuses).toFixed(3)} fuses, ${mean(({ cooked }) => cooked).toFixed(3)} cooked`,
+    `\nall, free choice: ${houses} houses, right ${percent(right.share)} (${percent(right.low)}-${percent(right.high)}), ${mean(({ minutes }) => minutes).toFixed(2)} minutes, ${mean(({ checks }) => checks).toFixed(2)} checks, ${mean(({ trips }) => trips).toFixed(3)} trips, ${mean(({ fuses }) => fuses).toFixed(3)} fuses, ${mean(({ cooked }) => cooked).toFixed(3)} burned out`,
   )
 }
 

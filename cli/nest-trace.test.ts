@@ -183,7 +183,7 @@ describe('nest-trace backup, restore and recover', () => {
     const bytes = readFileSync(backup)
     const torn = file('torn.tar.gz', '')
     writeFileSync(torn, bytes.subarray(0, bytes.length - 2000))
-    expect(run(['restore', torn, '--data', data]).err).toMatch(/is no whole backup.*Nothing was touched./)
+    expect(run(['restore', torn, '--data', data]).err).toMatch(/is not a complete backup.*Nothing was touched./)
     const still = await open()
     expect(await still.ids('a')).toEqual(['kept', 'later'])
     await still.close()

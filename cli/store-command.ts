@@ -68,7 +68,7 @@ export async function recoverCommand(options: Options): Promise<void> {
     }
   })
   console.log(
-    `${copy ? 'The last copy of the store is in its place' : 'The store begins anew'}, and the journal is put in at the next start.${aside ? ` The damaged one is kept in ${aside}.` : ''} Start Nest Trace as usual.`,
+    `${copy ? 'The last copy of the store is in its place' : 'The store starts over'}, and the journal is loaded at the next start.${aside ? ` The damaged one is kept in ${aside}.` : ''} Start Nest Trace as usual.`,
   )
 }
 

@@ -3,7 +3,7 @@ import Link from 'next/link'
 export default function NotFound() {
   return (
     <main className="mx-auto max-w-[40rem] p-6">
-      <h1 className="font-bold text-huge">There is nothing here</h1>
+      <h1 className="font-bold text-huge">Nothing here</h1>
       <p className="my-3">
         No job or page has this address in this store. Jobs are never deleted: it may be on another device, or come in a job file.
       </p>

@@ -85,7 +85,7 @@ export async function restoreBackup(
       await extract({ file, cwd: unpacked, strict: true })
     } catch (error) {
       throw new BackupDamaged(
-        `${file} is no whole backup (${error instanceof Error ? error.message : String(error)}). Nothing was touched.`,
+        `${file} is not a complete backup (${error instanceof Error ? error.message : String(error)}). Nothing was touched.`,
       )
     }
     const { madeAt } = await checkDigests(unpacked, file)
@@ -111,14 +111,14 @@ export async function restoreBackup(
 async function checkDigests(unpacked: string, file: string): Promise<z.infer<typeof manifestSchema>> {
   const where = path.join(unpacked, MANIFEST)
   const parsed = existsSync(where) ? manifestSchema.safeParse(JSON.parse(readFileSync(where, 'utf8'))) : null
-  if (!parsed?.success) throw new BackupDamaged(`${file} is no backup of Nest Trace. Nothing was touched.`)
+  if (!parsed?.success) throw new BackupDamaged(`${file} is not a Nest Trace backup. Nothing was touched.`)
   const there = filesBelow(unpacked).filter((name) => name !== MANIFEST)
   const known = new Map(parsed.data.files.map(({ path: name, sha256 }) => [name, sha256]))
   const odd = there.find((name) => !known.has(name)) ?? [...known.keys()].find((name) => !there.includes(name))
   if (odd !== undefined) throw new BackupDamaged(`${file} is damaged: ${odd} is missing or does not belong there. Nothing was touched.`)
   for (const name of there)
     if ((await digestOf(path.join(unpacked, name))) !== known.get(name))
-      throw new BackupDamaged(`${file} is damaged: ${name} is not as it was written. Nothing was touched.`)
+      throw new BackupDamaged(`${file} is damaged: ${name} has changed since it was written. Nothing was touched.`)
   return parsed.data
 }
 

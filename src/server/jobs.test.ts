@@ -44,7 +44,7 @@ describe('entries', () => {
     expect((await store.jobs.read('c'))?.entries).toEqual([note('1')])
   })
 
-  it('of one job may bear the ids of another job', async () => {
+  it('of one job may have the ids of another job', async () => {
     await store.jobs.insert(job('d'))
     expect(await store.jobs.append('d', [note('1', 'mine')])).toEqual({ ok: true, added: 1 })
   })

@@ -27,7 +27,7 @@ export class Technician {
   async beginsAJob(street: string, words: string, kind = 'furnace with A/C'): Promise<void> {
     const form = this.page.getByRole('form', { name: 'New job' })
     await form.getByLabel('street, unit').fill(street)
-    await form.getByLabel('kind of system').selectOption({ label: kind })
+    await form.getByLabel('type of system').selectOption({ label: kind })
     await form.getByLabel("complaint in the customer's words").fill(words)
     await form.getByRole('button', { name: 'Start' }).click()
     await expect(this.page.getByRole('heading', { name: 'Complaint', level: 1 })).toBeAttached()

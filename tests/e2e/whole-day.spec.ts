@@ -11,7 +11,7 @@ test('the whole day: complaint, power, trips, halving, ohms, repair, prove, put 
   await technician.opensTheApp()
   await technician.beginsAJob('3 Quarry Lane, rear flat', 'The fuse goes as soon as it cools.')
 
-  await technician.ticks('fuse on one call')
+  await technician.ticks('blows on a call')
   await technician.taps('cool')
   await technician.ticks('fence or garden work')
   await expect(page.getByRole('row', { name: /outdoor cable .* up \d+ fence or garden work/ })).toBeVisible()

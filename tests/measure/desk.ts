@@ -139,7 +139,7 @@ async function runJob(page: Page, system: string, { symptom, isAtOnce, withLoom 
   await page.goto(origin)
   const form = page.getByRole('form', { name: 'New job' })
   await tap(form.getByLabel('street, unit').fill('Measured Lane 1'))
-  await tap(form.getByLabel('kind of system').selectOption({ label: system }))
+  await tap(form.getByLabel('type of system').selectOption({ label: system }))
   await tap(form.getByLabel("complaint in the customer's words").fill('Dead.'))
   await tap(form.getByRole('button', { name: 'Start' }).click())
   await tap(page.getByRole('checkbox', { name: symptom, exact: true }).click())

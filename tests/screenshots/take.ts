@@ -7,8 +7,8 @@ import browser from '@/playwright.config'
 
 /** A heat pump with strips, a float in R and a fuse of 5 A; the rest not looked at. */
 async function tickTogether(page: Page): Promise<void> {
-  await page.getByLabel('kind of system').selectOption({ label: 'not on the list: tick what is there' })
-  await page.getByRole('button', { name: 'Tick what is there' }).click()
+  await page.getByLabel('type of system').selectOption({ label: 'not listed: check what is there' })
+  await page.getByRole('button', { name: 'Check what is there' }).click()
   for (const [question, answer] of [
     ['a heat pump (reversing valve)', 'yes'],
     ['electric heat strips', 'yes'],

@@ -34,7 +34,7 @@ export function applyChange(system: System, bench: Bench, change: BenchChange): 
     case 'plug': {
       const part = partById(system, change.part)
       if (!part || !isPluggable(part.kind))
-        return refuse(`"${change.part}" is nothing that unplugs. These do: ${pluggableParts(system).join(', ')}.`)
+        return refuse(`"${change.part}" does not unplug. These do: ${pluggableParts(system).join(', ')}.`)
       const others = bench.unplugged.filter((other) => other !== change.part)
       if (change.do === 'unplug') return done({ unplugged: [...others, change.part] })
       if (others.length === bench.unplugged.length) return refuse(`The ${part.name} is plugged in already.`)
@@ -86,7 +86,7 @@ const fuseOf = (system: System, part: string | undefined): PartOf<'fuse'> | unde
   part === undefined ? firstPart(system, 'fuse') : partsOf(system, 'fuse').find(({ id }) => id === part)
 
 const noSuchFuse = (system: System, part: string | undefined): string =>
-  `"${part}" is no fuse or breaker of this system. These are: ${partsOf(system, 'fuse')
+  `"${part}" is not a fuse or breaker of this system. These are: ${partsOf(system, 'fuse')
     .map(({ id }) => id)
     .join(', ')}.`
 

@@ -42,7 +42,7 @@ describe('a conductor on a spare', () => {
   })
 
   it('is one of the free spares, of a conductor that serves, with its ends landed', () => {
-    expect(refusal({ ...swapY, to: 'G' })).toContain('is no free spare. Free: brown, orange, black')
+    expect(refusal({ ...swapY, to: 'G' })).toContain('is not a free spare. Free: brown, orange, black')
     expect(refusal({ ...swapY, from: 'Y', to: 'orange' }, swapY)).toContain('on a spare already')
     expect(refusal({ ...swapY, from: 'G' }, swapY)).toContain('Free: orange, black')
     expect(refusal({ ...swapY, from: 'orange' })).toContain('nothing to swap')

@@ -24,7 +24,7 @@ export function problemWithSwap(system: System, swaps: readonly Swap[], { cable:
   if (!free.some((spare) => spare.id === to))
     return free.length === 0
       ? `The ${cable.name} has no free spare.`
-      : `${to} of the ${cable.name} is no free spare. Free: ${free.map((spare) => spare.id).join(', ')}.`
+      : `${to} of the ${cable.name} is not a free spare. Free: ${free.map((spare) => spare.id).join(', ')}.`
   if (swaps.some((swap) => swap.cable === id && swap.from === from)) return `${from} of the ${cable.name} is on a spare already.`
   return null
 }

@@ -24,7 +24,7 @@ export function addCableFaults(system: System, add: AddFault, cable: Cable): voi
       `${cable.id}.${conductor.id}`,
       cable.id,
       `${name} is open in the ${cable.name}`,
-      [`conductor:${cable.id}.${conductor.id}`, `Splice ${name} of the ${cable.name}, or give its work to a spare`],
+      [`conductor:${cable.id}.${conductor.id}`, `Splice ${name} of the ${cable.name}, or swap it to a spare`],
       [{ do: 'open', link: conductorLink(cable.id, conductor.id) }],
       ends,
     )
@@ -33,8 +33,11 @@ export function addCableFaults(system: System, add: AddFault, cable: Cable): voi
         'conductor-to-chassis',
         `${cable.id}.${conductor.id}`,
         cable.id,
-        `${name} is rubbed through to metal in the ${cable.name}`,
-        [`cable-short:${cable.id}.${conductor.id}`, `Free ${name} of the ${cable.name} from the metal, mend or renew it, and keep it off`],
+        `${name} is shorted to ground in the ${cable.name}`,
+        [
+          `cable-short:${cable.id}.${conductor.id}`,
+          `Clear the short to ground on ${name} of the ${cable.name}: repair the insulation, swap to a spare or run new cable, and keep it off metal`,
+        ],
         [{ do: 'short', a: conductorMiddle(cable.id, conductor.id), b: metal, ohm: SOLID_SHORT_OHM }],
         ends,
       )
@@ -47,7 +50,7 @@ export function addCableFaults(system: System, add: AddFault, cable: Cable): voi
         `${name} and ${sayConductor(other)} are shorted in the ${cable.name}`,
         [
           `cable-short:${cable.id}.${pair.join('+')}`,
-          `Part and mend ${name} and ${sayConductor(other)} of the ${cable.name}, or use a spare or new cable`,
+          `Separate and repair ${name} and ${sayConductor(other)} of the ${cable.name}, or swap one to a spare, or run new cable`,
         ],
         [{ do: 'short', a: conductorMiddle(cable.id, conductor.id), b: conductorMiddle(cable.id, other.id), ohm: SOLID_SHORT_OHM }],
         [...ends, ...cable.between.map((place) => conductorEnd(cable.id, other.id, place))],
@@ -132,7 +135,7 @@ export function addMiswires(system: System, add: AddFault, cable: Cable, side: 0
         `${sayConductor(one.conductor)} and ${sayConductor(other.conductor)} of the ${cable.name} are swapped at the ${placeName}`,
         [
           `swap:${cable.id}.${one.conductor.id}+${other.conductor.id}@${place}`,
-          `Change over ${sayConductor(one.conductor)} and ${sayConductor(other.conductor)} of the ${cable.name} at the ${placeName}`,
+          `Swap ${sayConductor(one.conductor)} and ${sayConductor(other.conductor)} of the ${cable.name} back at the ${placeName}`,
         ],
         [...move(one, other.terminal), ...move(other, one.terminal)],
         [one.end, other.end],

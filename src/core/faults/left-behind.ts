@@ -66,7 +66,7 @@ export function addStrapsAndWeather(system: System, add: AddFault): void {
       place.id,
       place.id,
       `There is water in the connector at the ${place.name}`,
-      [`dry:${place.id}`, `Dry the connector at the ${place.name}, find where the water comes in, and seal it`],
+      [`dry:${place.id}`, `Dry the connector at the ${place.name}, find where the water gets in, and seal it`],
       [...effects, ...between],
       wet.map(at),
     )
@@ -107,7 +107,7 @@ function addCorrodedStrip(system: System, add: AddFault, place: Place): void {
     place.id,
     place.id,
     `The terminals at the ${place.name} are corroded, all of them`,
-    [`strip:${place.id}`, `Clean or renew the terminals at the ${place.name}, cut each wire back to bright copper and land it again`],
+    [`strip:${place.id}`, `Clean or replace the terminals at the ${place.name}, cut each wire back to bright copper and land it again`],
     landed.map(({ link }) => ({ do: 'resist', link, ohm: CORRODED_JOINT.ohm })),
     terminals.map((terminal) => terminalPoint(terminal, place.id)),
   )

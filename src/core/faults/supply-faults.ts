@@ -16,7 +16,7 @@ export function addSupplyFaults(system: System, add: AddFault): void {
         `${part.id}.${side}`,
         part.place,
         `${capital(part.name)} is dead: its ${side} winding is open`,
-        [`replace:${part.id}`, `Find out what cooked it, then replace the ${part.name}`],
+        [`replace:${part.id}`, `Find what burned it out, then replace the ${part.name}`],
         [{ do: 'open', link: windingLink(part.id, side) }],
         part.secondary.map((node) => terminalPoint(node, part.place)),
       )
@@ -24,8 +24,8 @@ export function addSupplyFaults(system: System, add: AddFault): void {
       'transformer-weak',
       part.id,
       part.place,
-      `${capital(part.name)} gives way under load: its secondary is burnt part through`,
-      [`replace:${part.id}`, `Find out what cooked it, then replace the ${part.name}`],
+      `${capital(part.name)} sags under load: its secondary is partly burned`,
+      [`replace:${part.id}`, `Find what burned it out, then replace the ${part.name}`],
       [{ do: 'resist', link: windingLink(part.id, 'secondary'), ohm: WEAK_WINDING_OHM }],
       part.secondary.map((node) => terminalPoint(node, part.place)),
     )
@@ -53,8 +53,8 @@ function addFuseFaults(system: System, add: AddFault, fuse: PartOf<'fuse'>): voi
     'fuse-clip-loose',
     fuse.id,
     fuse.place,
-    `The ${fuse.name} makes poor contact`,
-    [`clip:${fuse.id}`, `Clean and tighten the contacts of the ${fuse.name}, or renew its holder`],
+    `The ${fuse.name} has a high-resistance connection`,
+    [`clip:${fuse.id}`, `Clean and tighten the contacts of the ${fuse.name}, or replace its holder`],
     [{ do: 'resist', link: bodyLink(fuse.id), ohm: LOOSE_CLIP_OHM }],
     fuse.between.map((node) => terminalPoint(node, fuse.place)),
   )
@@ -62,12 +62,12 @@ function addFuseFaults(system: System, add: AddFault, fuse: PartOf<'fuse'>): voi
     'fuse-only',
     fuse.id,
     fuse.place,
-    `The ${isBreaker ? `${fuse.name} tripped` : isFirst ? 'fuse blew' : `${fuse.name} blew`} and nothing is left of what did it`,
+    `The ${isBreaker ? `${fuse.name} tripped` : isFirst ? 'fuse blew' : `${fuse.name} blew`} and what did it is gone`,
     [
       `fuse:${fuse.id}`,
       isBreaker
         ? `Reset the ${fuse.name}, once, and watch it`
-        : `Fit a ${isFirst ? sayRightFuse(system) : `${fuse.ratingA} A fuse as the ${fuse.name}`}, once, and watch it`,
+        : `Install a ${isFirst ? sayRightFuse(system) : `${fuse.ratingA} A fuse as the ${fuse.name}`}, once, and watch it`,
     ],
     [{ do: 'found-blown' }],
     fuse.between.map((node) => terminalPoint(node, fuse.place)),
@@ -131,7 +131,7 @@ function addLine(system: System, add: AddFault): void {
       part.id,
       part.place,
       `The neutral of the ${part.name} is open or loose`,
-      [`neutral:${part.id}`, `Find and make good the neutral joint of the ${part.name}, power off and proved dead`],
+      [`neutral:${part.id}`, `Find and remake the neutral connection of the ${part.name}, power off and proved dead`],
       [{ do: 'open', link: neutralLink(part.id) }],
       [terminalPoint(part.neutral, part.place)],
     )

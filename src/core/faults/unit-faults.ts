@@ -20,8 +20,8 @@ export function addLeadFaults(system: System, add: AddFault, place: Place): void
       'lead-to-chassis',
       `${node}@${place.id}`,
       place.id,
-      `${capital(lead)} is rubbed through to the chassis in the ${place.name}`,
-      [`lead:${node}@${place.id}`, `Free the ${lead} in the ${place.name} from the metal, mend it and tie it off`],
+      `${capital(lead)} is shorted to ground in the ${place.name}`,
+      [`lead:${node}@${place.id}`, `Repair the ${lead} in the ${place.name} and tie it off clear of the metal`],
       [{ do: 'short', a: terminalPoint(node, place.id), b: terminalPoint(CHASSIS, place.id), ohm: SOLID_SHORT_OHM }],
       [terminalPoint(node, place.id)],
     )
@@ -46,7 +46,7 @@ export function addCoilFaults(system: System, add: AddFault): void {
       'armature-jammed',
       coil.id,
       coil.place,
-      `The ${coil.name} does not move though its coil is fed`,
+      `The ${coil.name} does not pull in, though its coil has volts`,
       replace,
       [{ do: 'jam', coil: coil.id }],
       touches,
@@ -55,8 +55,8 @@ export function addCoilFaults(system: System, add: AddFault): void {
       'accessory-across',
       coil.id,
       coil.place,
-      `Something else draws current across the ${coil.name}`,
-      [`accessory:${coil.id}`, `Find what is wired across the ${coil.name} in the ${placeById(system, coil.place)?.name}, and take it off`],
+      `Something else is wired across the ${coil.name}`,
+      [`accessory:${coil.id}`, `Find what is wired across the ${coil.name} in the ${placeById(system, coil.place)?.name}, and remove it`],
       [{ do: 'short', a: touches[0], b: touches[1], ohm: ACCESSORY_OHM }],
       touches,
     )
@@ -66,7 +66,7 @@ export function addCoilFaults(system: System, add: AddFault): void {
         'coil-to-ground',
         coil.id,
         coil.place,
-        `Coil of the ${coil.name} is grounded to its frame`,
+        `Coil of the ${coil.name} is shorted to ground`,
         replace,
         [{ do: 'short', a: pinPoint(coil, 0), b: terminalPoint(CHASSIS, coil.place), ohm: SOLID_SHORT_OHM }],
         touches,
@@ -82,7 +82,7 @@ function addLooseLeads(system: System, add: AddFault, part: PartOf<'switch'> | P
       `${part.id}.${node}`,
       part.place,
       `The ${sayLead(system, node, part.place)} is off or loose at the ${part.name}`,
-      [`spade:${part.id}`, `Push the leads of the ${part.name} home, renew a burnt spade, and tug each`],
+      [`spade:${part.id}`, `Seat the spades of the ${part.name}, replace a burned one, and tug each`],
       [{ do: 'open', link: plugLink(part.id, side) }],
       [terminalPoint(node, part.place)],
     )
@@ -136,13 +136,13 @@ export function addDelays(system: System, add: AddFault): void {
 /** A board that does not make an output, makes it for good, or makes and breaks it; and one that is dead. */
 export function addBoardFaults(system: System, add: AddFault): void {
   for (const board of partsOf(system, 'board')) {
-    const replace: [string, string] = [`replace:${board.id}`, `Replace the ${board.name}; the call may be landed past it to prove it`]
+    const replace: [string, string] = [`replace:${board.id}`, `Replace the ${board.name}; land the call past it to prove it`]
     for (const { to, call } of board.outputs) {
       const touches = [terminalPoint(call, board.place), terminalPoint(to, board.place)]
       const output = sayLead(system, to, board.place)
       for (const [family, mode, say] of [
         ['output-dead', 'dead', `The ${board.name} does not pass ${call} on to the ${output}`],
-        ['output-on', 'on', `The ${board.name} feeds the ${output} all the time`],
+        ['output-on', 'on', `The ${board.name} energizes the ${output} all the time`],
         ['output-toggles', 'toggles', `The ${board.name} switches the ${output} on and off`],
         ['output-chatters', 'chatters', `The ${board.name} cycles the ${output} by itself, with or without a call`],
       ] as const)
@@ -197,7 +197,7 @@ export function addSwitchFaults(system: System, add: AddFault): void {
       part.id,
       part.place,
       `${capital(part.name)} is stuck open`,
-      [`switch:${part.id}`, `Find out what opened the ${part.name}; replace it if it stays open without cause`],
+      [`switch:${part.id}`, `Find what opened the ${part.name}; replace it if it stays open for no reason`],
       [{ do: 'open', link: bodyLink(part.id) }],
       part.between.map((node) => terminalPoint(node, part.place)),
     )

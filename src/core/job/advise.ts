@@ -50,7 +50,7 @@ export function formOpinion(base: Engine, state: JobState): Opinion {
       return [
         {
           entry: id,
-          say: `${sayProbe(engine.system, found.probe)} (${sayAnswer(found.answer, found.probe)}) stands against the other readings. Take it again.`,
+          say: `${sayProbe(engine.system, found.probe)} (${sayAnswer(found.answer, found.probe)}) contradicts the other readings. Take it again.`,
         },
       ]
     }),

@@ -31,4 +31,4 @@ export const mayCookAgain = (fault: string, repairs: readonly { readonly fault: 
 
 /** What is said before it goes in. */
 export const COOKS_AGAIN =
-  'What cooked it may still be there, where no fuse sees it: ahead of the fuse, or around it through the bond. Find it before a second transformer goes in.'
+  'What burned it out may still be there, where no fuse sees it: ahead of the fuse, or around it through the bond. Find it before a second transformer goes in.'

@@ -45,7 +45,7 @@ describe('a job file', () => {
     const clashing = structuredClone(job) as any
     clashing.entries[3].id = clashing.entries[2].id
     const { problem, whole } = refusal(JSON.stringify(clashing))
-    expect(problem).toContain(`Two different entries bear the id "${job.entries[2].id}"`)
+    expect(problem).toContain(`Two different entries have the id "${job.entries[2].id}"`)
     expect(whole?.entries).toHaveLength(job.entries.length - 1)
   })
 

@@ -59,7 +59,7 @@ function checkWhole(file: JobFile): JobFileRead {
     const entries = file.entries.filter(({ id }) => !seen.has(id) && seen.add(id))
     return {
       ok: false,
-      problem: `Two different entries bear the id "${clash}". Nothing was opened. Open it with the first of them kept, or ask for the file again.`,
+      problem: `Two different entries have the id "${clash}". Nothing was opened. Open it with the first of them kept, or ask for the file again.`,
       whole: { ...file, entries },
     }
   }
@@ -107,7 +107,7 @@ export function firstClash(entries: readonly Entry[]): string | null {
 /** A file that breaks off: its head, and each entry whose line is whole. */
 function salvage(text: string): JobFileRead {
   const start = text.indexOf('"entries"')
-  const lost = 'This is no whole job file: it breaks off or was changed. '
+  const lost = 'This job file is incomplete: it was cut off or changed. '
   if (start < 0) return { ok: false, problem: `${lost}Nothing of it can be read. Ask for the file again.`, whole: null }
   let head: unknown
   try {
@@ -129,7 +129,7 @@ function salvage(text: string): JobFileRead {
 /** Keeps the longest run of entries that are whole, if the rest of the file is sound. */
 function salvageEntries(value: unknown, problem: string): JobFileRead {
   const entries = value !== null && typeof value === 'object' && 'entries' in value && Array.isArray(value.entries) ? value.entries : null
-  if (!entries) return { ok: false, problem: `This is no job file: ${problem} Nothing was opened.`, whole: null }
+  if (!entries) return { ok: false, problem: `This is not a job file: ${problem} Nothing was opened.`, whole: null }
   const whole: Entry[] = []
   for (const entry of entries) {
     const parsed = entrySchema.safeParse(entry)
@@ -139,7 +139,7 @@ function salvageEntries(value: unknown, problem: string): JobFileRead {
   const parsed = jobFileSchema.safeParse({ ...(value as object), entries: whole })
   if (!parsed.success || problemsOfSystem(parsed.data.system).length > 0) {
     const why = parsed.success ? problemsOfSystem(parsed.data.system).join(' ') : sayIssue(parsed.error)
-    return { ok: false, problem: `This is no job file: ${why} Nothing was opened.`, whole: null }
+    return { ok: false, problem: `This is not a job file: ${why} Nothing was opened.`, whole: null }
   }
   return {
     ok: false,

@@ -348,7 +348,7 @@ class LineParser extends SwapReader {
     if (!unit || unit.text.toLowerCase() === 'at') return { answer: value, unit: null }
     const known = unitsOfReading.get(unit.text.toLowerCase())
     if (!known && findPlace(this.context.system, unit.text) !== null) return { answer: value, unit: null }
-    if (!known) this.failAt(`"${unit.text}" is no unit of a reading. Use V, mV, ohm, kohm or Mohm.`, unit)
+    if (!known) this.failAt(`"${unit.text}" is not a unit for a reading. Use V, mV, ohm, kohm or Mohm.`, unit)
     this.at++
     return { answer: value * known[0], unit: known[1] }
   }

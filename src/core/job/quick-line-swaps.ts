@@ -40,7 +40,7 @@ export class SwapReader extends LookReader {
     const to = free.find((one) => isCalled(one, spare.text))
     if (!to)
       this.failAt(
-        `"${spare.text}" is no free spare of the ${name}${free.length > 0 ? `; there is ${free.map((one) => one.id).join(', ')}` : ''}.`,
+        `"${spare.text}" is not a free spare of the ${name}${free.length > 0 ? `; there is ${free.map((one) => one.id).join(', ')}` : ''}.`,
         spare,
       )
     return [bench({ do: 'swap', cable: id, from, to: (to as Conductor).id })]

@@ -203,17 +203,18 @@ function problemWithTarget(
   corrections: ReadonlyMap<string, readonly Version[]>,
 ): string | null {
   if (isContent(entry)) return null
-  const verb = entry.kind === 'undo' ? 'undo' : entry.kind === 'correct' ? 'correct' : 'vouch for'
+  const verb = entry.kind === 'undo' ? 'undo' : entry.kind === 'correct' ? 'correct' : 'confirm'
   const target = before.get(entry.target)
   if (!target) return `There is no entry "${entry.target}" to ${verb}.`
   if (undone.has(target.id)) return entry.kind === 'undo' ? 'That is undone already.' : `That is undone: there is nothing to ${verb}.`
   if (entry.kind === 'undo') return null
-  if (!isContent(target)) return `An undo or a correction is not ${entry.kind === 'correct' ? 'corrected' : 'vouched for'}: undo it.`
+  if (!isContent(target)) return `An undo or a correction is not ${entry.kind === 'correct' ? 'corrected' : 'confirmed'}: undo it.`
   if (entry.kind === 'correct') {
     const now = corrections.get(target.id)?.findLast(({ by }) => !undone.has(by))?.content ?? target
     return saysTheSame(now, entry.entry) ? 'It reads so already.' : null
   }
-  if (entry.kind === 'vouch') return target.kind === 'reading' || target.kind === 'trip' ? null : 'Only a reading or a trip is vouched for.'
+  if (entry.kind === 'vouch')
+    return target.kind === 'reading' || target.kind === 'trip' ? null : 'Only a reading or a trip can be confirmed.'
   return null
 }
 

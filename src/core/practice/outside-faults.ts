@@ -38,7 +38,7 @@ export function outsideFaults(system: System): readonly OutsideFault[] {
     },
     // A coil that is nearly open and half grounded.
     {
-      id: 'coil cooked through',
+      id: 'coil burned out',
       effects: [
         { do: 'resist', link: bodyLink(coil.id), ohm: 300 },
         { do: 'short', a: pinPoint(coil, 0), b: terminalPoint(CHASSIS, coil.place), ohm: 40 },

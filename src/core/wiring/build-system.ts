@@ -99,7 +99,7 @@ export function buildSystem(seen: WhatIsThere, kinds: readonly System[]): BuiltS
     ...(unknown.length > 0 && { unknown }),
   }
   const read = readSystem(system)
-  if (!read.ok) throw new Error(`what was ticked makes no sound system: ${read.problems.join(' ')}`)
+  if (!read.ok) throw new Error(`what was checked does not make a complete system: ${read.problems.join(' ')}`)
   const stillHas = traitsOf(read.system)
   for (const name of traitNames) {
     const said = seen.traits[name] ?? 'unknown'

@@ -19,7 +19,7 @@ const partSchemas = {
     primary: between,
     secondary: between,
     primaryVolts: positive,
-    va: z.number().positive('A transformer of no VA feeds nothing: give the VA on its plate.').finite(),
+    va: z.number().positive('A transformer with no VA feeds nothing: give the VA on its nameplate.').finite(),
     openVolts: positive,
     seriesOhm: z.strictObject({ r: positive, x: positive }),
     magnetisingOhm: positive,

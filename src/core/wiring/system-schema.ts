@@ -30,8 +30,8 @@ export const cableSchema = z.strictObject({
   between: z.tuple([idSchema, idSchema]),
   lengthM: z
     .number()
-    .positive('A cable has a length above zero, in metres.')
-    .max(1000, 'A cable longer than a kilometre is not low-voltage wiring; give the length in metres.'),
+    .positive('A cable has a length above zero, in meters (m).')
+    .max(1000, 'A cable longer than 1000 m is not low-voltage wiring; give the length in meters.'),
   gaugeAwg: z.union([z.literal(18), z.literal(20), z.literal(22)]),
   conductors: z.array(conductorSchema).min(1).max(40),
   source: sourceSchema,
@@ -58,7 +58,7 @@ export const systemSchema = z
     const places = new Map(system.places.map((place) => [place.id, place]))
     const seen = new Set<string>()
     const unique = (what: string, name: string, path: (string | number)[]) => {
-      if (seen.has(name)) problem(path, `The ${what} "${name}" is described twice.`)
+      if (seen.has(name)) problem(path, `The ${what} "${name}" is listed twice.`)
       seen.add(name)
     }
     for (const [i, place] of system.places.entries()) unique('place', place.id, ['places', i, 'id'])
@@ -77,18 +77,19 @@ export const systemSchema = z
       })
       cable.between.forEach((place, side) => {
         if (!places.has(place))
-          problem(['cables', i, 'between', side], `Cable "${cable.id}" ends at "${place}", which is no place of this system.`)
+          problem(['cables', i, 'between', side], `Cable "${cable.id}" ends at "${place}", which is not a place of this system.`)
       })
     })
     system.parts.forEach((part, i) => {
       unique('part', part.id, ['parts', i, 'id'])
-      if (!places.has(part.place)) problem(['parts', i, 'place'], `"${part.name}" is at "${part.place}", which is no place of this system.`)
+      if (!places.has(part.place))
+        problem(['parts', i, 'place'], `"${part.name}" is at "${part.place}", which is not a place of this system.`)
       if (part.kind === 'bond' && !part.between.includes(CHASSIS))
         problem(['parts', i, 'between'], `The bond "${part.id}" must end on ${CHASSIS}.`)
     })
     system.walks.forEach((walk, i) => {
       for (const place of walk.between)
-        if (!places.has(place)) problem(['walks', i], `A walk goes to "${place}", which is no place of this system.`)
+        if (!places.has(place)) problem(['walks', i], `A walk goes to "${place}", which is not a place of this system.`)
     })
     for (const kind of ['transformer', 'thermostat', 'supply', 'fuse'] as const) {
       if (!system.parts.some((part) => part.kind === kind)) problem(['parts'], `The system has no ${kind}.`)

@@ -37,7 +37,7 @@ describe('readSystem', () => {
 
   it('refuses a cable to nowhere, a part twice, and a system without a transformer', () => {
     expect(problemsOf(spoiled((system) => (system.cables[0].between = ['thermostat', 'cellar'])))).toContain('"cellar", which is no place')
-    expect(problemsOf(spoiled((system) => system.parts.push(system.parts[0])))).toContain('is described twice')
+    expect(problemsOf(spoiled((system) => system.parts.push(system.parts[0])))).toContain('is listed twice')
     expect(
       problemsOf(spoiled((system) => (system.parts = system.parts.filter(({ kind }: { kind: string }) => kind !== 'transformer')))),
     ).toContain('has no transformer')
@@ -63,7 +63,7 @@ describe('readSystem', () => {
   it('refuses a length below zero and a transformer of no VA with what to do', () => {
     const length = problemsOf(spoiled((system) => (system.cables[0].lengthM = -3)))
     expect(length).toContain('cables.0.lengthM')
-    expect(length).toContain('a length above zero, in metres')
+    expect(length).toContain('a length above zero, in meters')
     const va = problemsOf(spoiled((system) => (partOf(system, 'transformer').va = 0)))
     expect(va).toContain('.va')
     expect(va).toContain('give the VA on its plate')

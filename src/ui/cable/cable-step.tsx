@@ -88,12 +88,12 @@ export function CableStep({ onStep }: ScreenProps) {
             <h2 className="font-bold text-muted text-small">Conductors</h2>
             <p className="my-1 font-bold text-large">
               {suspects.length === 0
-                ? 'No conductor stands out yet'
+                ? 'No suspect conductor yet'
                 : `${suspects.length === 1 ? 'One conductor is' : `${suspects.length} conductors are`} suspect`}
             </p>
             <p className="mb-2 text-muted">
               {spares.length > 0
-                ? `${spares.map(({ conductor }) => conductor.colour).join(', ')}: spare, could take over in the same cable.`
+                ? `${spares.map(({ conductor }) => conductor.colour).join(', ')}: spare, available in the same cable.`
                 : 'There is no spare conductor.'}
             </p>
             <Button look="main" className="w-full text-center" onClick={() => onStep('trace')}>
@@ -101,8 +101,7 @@ export function CableStep({ onStep }: ScreenProps) {
             </Button>
           </section>
           <p className="text-muted text-small">
-            ✓ sound: the readings leave less than one percent for it. ? not tested: no reading has spoken about it. ! suspect: more than
-            five percent.
+            ✓ sound: less than 1 % by the readings. ? not tested: no reading covers it. ! suspect: more than 5 %.
           </p>
         </>
       }

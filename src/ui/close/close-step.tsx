@@ -37,7 +37,7 @@ export function CloseStep({ onStep }: ScreenProps) {
             })}
           </ul>
           {state.repairs.length === 0 && !isClosed && (
-            <p className="mt-3 text-muted">No repair is recorded. That is right when nothing was wrong; else record it first.</p>
+            <p className="mt-3 text-muted">No repair is recorded. That is right if nothing was wrong; otherwise record it first.</p>
           )}
           {isClosed ? (
             <p className="mt-4 border-hold border-l-4 pl-3">

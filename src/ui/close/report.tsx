@@ -29,7 +29,7 @@ export function Report({ job, system, entries }: { job: JobFile['job']; system: 
       <section>
         <h4 className="font-bold">Complaint</h4>
         <p>
-          {complaint.words ? `“${complaint.words}”` : 'No words were taken down.'} {told.join(', ')}
+          {complaint.words ? `“${complaint.words}”` : 'No customer statement recorded.'} {told.join(', ')}
           {complaint.call && ` (on ${sayCall[complaint.call]})`}
         </p>
       </section>

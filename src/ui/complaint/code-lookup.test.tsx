@@ -26,12 +26,12 @@ describe('a code that is not in the table', () => {
     await user.type(screen.getByLabelText('kind of board'), 'two-stage board')
     await user.type(screen.getByLabelText('blinks or code'), '4')
     await user.type(screen.getByLabelText('what it means'), 'limit open')
-    await user.click(screen.getByRole('button', { name: 'write it down and take it' }))
+    await user.click(screen.getByRole('button', { name: 'save it and use it' }))
     expect((await screen.findByRole('alert')).textContent).toContain('What you typed stays here')
     expect((screen.getByLabelText('what it means') as HTMLInputElement).value).toBe('limit open')
     expect(onTake).not.toHaveBeenCalled()
     mockSignal = true
-    await user.click(screen.getByRole('button', { name: 'write it down and take it' }))
+    await user.click(screen.getByRole('button', { name: 'save it and use it' }))
     const row = { board: 'two-stage board', code: '4', means: 'limit open', points: 'nothing' }
     expect(onTake).toHaveBeenCalledWith([row])
     expect(keepCodes).toHaveBeenCalledWith([row])

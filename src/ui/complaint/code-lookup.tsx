@@ -39,7 +39,7 @@ export function CodeLookup({ taken, onTake }: { taken: readonly CodeRow[]; onTak
   const unreached = error ?? keeping.error
   return (
     <fieldset>
-      <legend className="mb-1 font-bold">Codes: blinks of a board, a number on a display</legend>
+      <legend className="mb-1 font-bold">Codes: board blinks or a number on a display</legend>
       <div className="flex flex-wrap gap-2">
         <input
           value={board}
@@ -70,7 +70,7 @@ export function CodeLookup({ taken, onTake }: { taken: readonly CodeRow[]; onTak
           <span className="flex-1">
             <b>{found.means}</b>: points to {sayPointsTo[found.points]}
           </span>
-          <Button onClick={() => take(found)}>it shows this</Button>
+          <Button onClick={() => take(found)}>it shows this code</Button>
         </p>
       )}
       {!found && board.trim() !== '' && code.trim() !== '' && (
@@ -90,7 +90,7 @@ export function CodeLookup({ taken, onTake }: { taken: readonly CodeRow[]; onTak
               </option>
             ))}
           </select>
-          <Button onClick={write}>write it down and take it</Button>
+          <Button onClick={write}>save it and use it</Button>
         </div>
       )}
       {problem && (
@@ -100,7 +100,7 @@ export function CodeLookup({ taken, onTake }: { taken: readonly CodeRow[]; onTak
       )}
       {unreached && (
         <p role="alert" className="text-ember text-small">
-          The table of codes is out of reach: {unreached.message} A code that you write down here still counts in this job.
+          The code table can't be reached: {unreached.message} A code that you write down here still counts in this job.
         </p>
       )}
       <ul>
@@ -118,7 +118,7 @@ export function CodeLookup({ taken, onTake }: { taken: readonly CodeRow[]; onTak
       <Sheet
         open={isEditing}
         onOpenChange={setEditing}
-        title="The shop's table of codes"
+        title="The shop's code table"
         description="Every maker has its own codes: the label inside the door decides."
       >
         <ul>
@@ -142,7 +142,7 @@ export function CodeLookup({ taken, onTake }: { taken: readonly CodeRow[]; onTak
             </li>
           ))}
         </ul>
-        <p className="mt-2 text-muted">A line is added, or written anew, by typing its board and its code in the complaint.</p>
+        <p className="mt-2 text-muted">Add a line, or change one, by typing its board and its code in the complaint.</p>
       </Sheet>
     </fieldset>
   )

@@ -21,7 +21,7 @@ export function ComplaintMoves({ onStep }: ScreenProps) {
         <h2 className="font-bold text-muted text-small">Where to start</h2>
         <p className="my-1 font-bold text-large">
           {isToldNothing || !lead
-            ? 'Tick what it does and what changed lately'
+            ? 'Check what it does and what changed lately'
             : lead.probability > 0.45 || !second
               ? `The ${lead.name} first${lead.because ? `: ${lead.because}` : ''}`
               : `The ${lead.name} or the ${second.name}${lead.because ? `: ${lead.because}` : ''}`}
@@ -40,7 +40,7 @@ export function ComplaintMoves({ onStep }: ScreenProps) {
         </Button>
       </section>
       <table className="w-full text-left">
-        <caption className="sr-only">Suspicion by zone before any reading, and what moved it</caption>
+        <caption className="sr-only">Suspicion by zone before any reading, and why</caption>
         <thead>
           <tr className="text-muted text-small">
             <th scope="col" colSpan={2}>
@@ -71,14 +71,14 @@ export function ComplaintMoves({ onStep }: ScreenProps) {
             </tr>
           )) ?? (
             <tr>
-              <td>working it out …</td>
+              <td>calculating …</td>
             </tr>
           )}
         </tbody>
       </table>
       {complaint.hearsay && (
         <p className="mt-3 border-ember border-l-4 bg-panel p-2 text-small">
-          The last visitor said “{complaint.hearsay}”. Kept as hearsay: nothing is ruled in or out by it.
+          The last visitor said “{complaint.hearsay}”. Kept as hearsay: it rules nothing in or out.
         </p>
       )}
     </>

@@ -69,10 +69,15 @@ export function ComplaintStep({ onStep }: ScreenProps) {
             </div>
           </fieldset>
           {complaint.changed.length > 0 && (
-            <Words name="changed by" label="By whom, and when" value={complaint.changedBy} onTell={(changedBy) => tell({ changedBy })} />
+            <Words
+              name="changed by"
+              label="Who changed it, and when"
+              value={complaint.changedBy}
+              onTell={(changedBy) => tell({ changedBy })}
+            />
           )}
           <Tick checked={complaint.rightUnit} onChange={(rightUnit) => tell({ rightUnit })}>
-            it is the right unit: thermostat, indoor and outdoor belong together
+            right unit: thermostat, indoor and outdoor are one system
           </Tick>
           <LookFirst />
           <CodeLookup taken={complaint.codes} onTake={(codes) => tell({ codes })} />

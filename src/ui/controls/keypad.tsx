@@ -73,7 +73,7 @@ export function Keypad({
       </div>
       {isWrong && (
         <p role="alert" className="text-ember">
-          “{text}” is no number. Type digits as the meter shows them, as in 26.4; it is kept here until you do.
+          “{text}” is not a number. Type digits as the meter shows them, as in 26.4; it is kept here until you do.
         </p>
       )}
       <div className="grid grid-cols-3 gap-2">

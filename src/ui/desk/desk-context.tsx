@@ -55,7 +55,7 @@ export function DeskProvider({ initial, children }: { initial: JobFile; children
   const record = useCallback(
     (drafts: readonly EntryDraft[]) => {
       if (past !== null) {
-        const problem = 'This is how the job stood at a past moment. Nothing was taken: go back to now to enter something.'
+        const problem = 'You are viewing an earlier point of the job. Nothing was saved: go back to now to enter something.'
         setTold({ say: problem, isProblem: true })
         return problem
       }
@@ -74,7 +74,7 @@ export function DeskProvider({ initial, children }: { initial: JobFile; children
         begin(latest.current)
         add(added).catch((error: Error) =>
           setTold({
-            say: `Not kept, neither on this device nor in the store: ${error.message} Write it down, or leave this page open and enter it again.`,
+            say: `Not kept, neither on this device nor in the store: ${error.message} Note it, or leave this page open and enter it again.`,
             isProblem: true,
           }),
         )

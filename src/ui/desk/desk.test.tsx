@@ -104,8 +104,8 @@ describe('the trace desk', () => {
     await screen.findByText(/^after \d+ readings$/)
     expect(screen.queryByRole('progressbar')).toBeNull()
     act(() => tellAhead(0.4))
-    expect(screen.getByRole('progressbar', { name: 'working ahead' })).toHaveProperty('value', 0.4)
-    await user.click(screen.getByRole('button', { name: 'stop working ahead' }))
+    expect(screen.getByRole('progressbar', { name: 'preparing answers' })).toHaveProperty('value', 0.4)
+    await user.click(screen.getByRole('button', { name: 'stop preparing answers' }))
     expect(stopped).toBe(1)
     expect(screen.queryByRole('progressbar')).toBeNull()
   })
@@ -113,7 +113,7 @@ describe('the trace desk', () => {
   it('leads with the next check and the suspect that the demo points at', async () => {
     open('trace')
     expect(await screen.findByText(/^Ohm /)).toBeInTheDocument()
-    expect(await within(await region('Suspects')).findByText('Y (red) is rubbed through to metal in the outdoor cable')).toBeInTheDocument()
+    expect(await within(await region('Suspects')).findByText('Y (red) is shorted to ground in the outdoor cable')).toBeInTheDocument()
   })
 
   it('records the setup with the answer in one tap', async () => {
@@ -168,9 +168,9 @@ describe('a fault that comes and goes', () => {
   it('is called up round after round; each one is told, with what was being moved', async () => {
     const user = open('trace', nowAndThen)
     await user.click(await screen.findByRole('button', { name: /^It comes and goes/ }))
-    const sheet = await screen.findByRole('dialog', { name: 'Call it up again and again' })
+    const sheet = await screen.findByRole('dialog', { name: 'Cycle the call' })
     const rounds = Number(sheet.textContent?.match(/(\d+) rounds? of cool/)?.[1])
-    await user.selectOptions(within(sheet).getByLabelText('moving meanwhile'), 'wiring of the outdoor cable')
+    await user.selectOptions(within(sheet).getByLabelText('moving while it runs'), 'wiring of the outdoor cable')
     await user.click(within(sheet).getByRole('button', { name: 'Set cool and start' }))
     expect(within(sheet).getByText(/Cool is on: \d+ s/)).toBeInTheDocument()
     // Nobody can say that it held before its minute is over.
@@ -237,7 +237,7 @@ describe('the other steps', () => {
   it('Complaint shows how the fence moved the zones', async () => {
     open('complaint')
     expect(await screen.findByRole('row', { name: /outdoor cable .* up \d+ fence or garden work/ })).toBeInTheDocument()
-    expect(screen.getByRole('checkbox', { name: 'fuse on one call' })).toBeChecked()
+    expect(screen.getByRole('checkbox', { name: 'blows on a call' })).toBeChecked()
   })
 })
 
@@ -266,11 +266,11 @@ describe('a past moment', () => {
     const user = open('trace')
     await screen.findByText('after 7 readings')
     await user.click(screen.getByRole('button', { name: 'timeline' }))
-    const slider = await screen.findByRole('slider', { name: /Look at a past moment/ })
+    const slider = await screen.findByRole('slider', { name: /View an earlier point/ })
     fireEvent.change(slider, { target: { value: '4' } })
     expect(slider).toHaveAttribute('aria-valuetext', expect.stringMatching(/after 4 of 12/))
     await user.keyboard('{Escape}')
-    expect(await screen.findByText('You see the past:')).toBeInTheDocument()
+    expect(await screen.findByText('Viewing an earlier point:')).toBeInTheDocument()
     await screen.findByText(/after [0-6] readings?$/)
     const line = screen.getByRole('textbox', { name: 'quick line' })
     await user.type(line, 'note a thought{Enter}')

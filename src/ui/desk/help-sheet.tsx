@@ -9,14 +9,14 @@ const keys: readonly (readonly [string, string])[] = [
   ['1 … 7', 'open a step'],
   ['a s d f g', 'answer the next check: first, second, …'],
   ['k', 'type the reading, or find another answer'],
-  ['x', 'cannot take this check here'],
+  ['x', "can't do this check"],
   ['w', 'why this check, and other ways of working'],
   ['m', 'to the loom; arrows move, Enter picks a point'],
-  ['Esc', 'put the probes down, close a panel'],
+  ['Esc', 'clear probes, close a panel'],
   ['b', 'change the bench'],
   ['t', 'timeline'],
   ['u', 'undo the last entry'],
-  ['z', 'attic or roof colours'],
+  ['z', 'attic or roof colors'],
   ['?', 'this list'],
 ]
 
@@ -33,7 +33,7 @@ const lines: readonly (readonly [string, string])[] = [
   ['walk outdoor', 'where you stand'],
   ['landings ok', 'also: landings corroded, landings outdoor Y off, landings outdoor Y wrong'],
   ['contactor in', 'what you see; also: thermostat blank, fuse blown'],
-  ['… ; …', 'several in one line, parted by ; or then'],
+  ['… ; …', 'several in one line, separated by ; or then'],
   ['note …', 'anything worth keeping'],
   ['undo', 'undo the last entry'],
 ]
@@ -43,7 +43,7 @@ export function HelpSheet(props: { open: boolean; onOpenChange: (open: boolean) 
   return (
     <Sheet {...props} title="Keys and quick lines">
       <Button onClick={toggleTheme} className="mb-3">
-        Attic or roof colours
+        Attic or roof colors
       </Button>
       <Table name="Keys" rows={keys} />
       <Table name="Quick line" rows={lines} />

@@ -40,7 +40,7 @@ async function call<S extends z.ZodType>(path: string, shapeOf: (shapes: Shapes)
   if (response.ok) return shapeOf(shapes).parse(body)
   const problem = shapes.problemSchema.safeParse(body)
   if (problem.success) throw new Refused(problem.data, response.status)
-  throw new NoAnswer(`The server is in trouble (${response.status}). What you entered is kept on this device.`)
+  throw new NoAnswer(`The server has a problem (${response.status}). What you entered is kept on this device.`)
 }
 
 const send = (method: 'POST' | 'PUT', body: string): RequestInit => ({

@@ -41,7 +41,7 @@ export function EarlierJobs({ typed, onPick }: { typed: string; onPick: (job: Jo
         You were at <b>{job.title}</b>: {job.system}
       </span>
       <span className="block text-muted text-small">
-        {job.repairs.length > 0 ? `repaired then: ${job.repairs.join('; ')}. ` : ''}Take this address and its wiring
+        {job.repairs.length > 0 ? `repaired then: ${job.repairs.join('; ')}. ` : ''}Use this address and its wiring
       </span>
     </Button>
   ))

@@ -44,7 +44,7 @@ export function Jobs({ first, systems }: { first: JobList | null; systems: reado
         />
         {jobs.length === 0 && (
           <p className="p-3 text-muted">
-            {total === 0 ? 'No job yet. Begin one: where are you, and what does it do?' : 'No job fits. Take out a word, or show all.'}
+            {total === 0 ? 'No job yet. Begin one: where are you, and what does it do?' : 'No job matches. Remove a word, or show all.'}
           </p>
         )}
         <ul>
@@ -84,7 +84,7 @@ export function Jobs({ first, systems }: { first: JobList | null; systems: reado
           </Button>
         )}
         <p className="mt-3 text-muted text-small">
-          The blocks are the zones in the order of the wiring: where the suspicion stands, or where the fault was.
+          The blocks are the zones in wiring order: where the suspicion is, or where the fault was.
         </p>
       </main>
     </div>

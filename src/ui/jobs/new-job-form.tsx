@@ -28,7 +28,7 @@ interface NewJobFields {
 
 /** Brings every kind with it: loaded when it is asked for. */
 const TickSystem = dynamic(() => import('@/src/ui/jobs/tick-system').then((module) => module.TickSystem), {
-  loading: () => <p className="text-muted">fetching the kinds …</p>,
+  loading: () => <p className="text-muted">loading the system types …</p>,
 })
 
 /** Only looked at by those who want to hold it against the wall. */
@@ -80,12 +80,12 @@ async function shippedSystem(id: string): Promise<System> {
   const system = systemById(id)
   if (!system)
     throw new Error(
-      'The server does not answer, and this kind of system is not on this device. Pick one of the list that ships with the app.',
+      'The server does not answer, and this type of system is not on this device. Pick one of the list that ships with the app.',
     )
   return system
 }
 
-/** Where, which kind of system, what it does in the customer's words, and what changed lately. */
+/** Where, which type of system, what it does in the customer's words, and what changed lately. */
 export function NewJobForm({ systems }: { systems: readonly { id: string; name: string }[] }) {
   const router = useRouter()
   const [problem, setProblem] = useState<string | null>(null)
@@ -152,25 +152,25 @@ export function NewJobForm({ systems }: { systems: readonly { id: string; name: 
           form.setValue('systemId', same ? same.id : EARLIER, { shouldDirty: true })
         }}
       />
-      <select {...form.register('systemId')} aria-label="kind of system" className={field}>
+      <select {...form.register('systemId')} aria-label="type of system" className={field}>
         {systems.map(({ id, name }) => (
           <option key={id} value={id}>
             {name}
           </option>
         ))}
         {systemOf !== '' && <option value={EARLIER}>as it was found on the earlier job</option>}
-        <option value={TICK}>not on the list: tick what is there</option>
+        <option value={TICK}>not listed: check what is there</option>
       </select>
       {systemId === TICK ? (
         <>
           <Button onClick={() => setTicking(true)}>
-            {ticked(seen) === 0 ? 'Tick what is there' : `What is there: ${ticked(seen)} looked at`}
+            {ticked(seen) === 0 ? 'Check what is there' : `What is there: ${ticked(seen)} looked at`}
           </Button>
           <Sheet
             open={ticking}
             onOpenChange={setTicking}
             title="What is there?"
-            description="Leave what you have not looked at: unknowns are treated as unknown."
+            description="Leave blank what you have not looked at: unknowns are treated as unknown."
             wide
           >
             <TickSystem seen={seen} onChange={(next) => form.setValue('seen', next, { shouldDirty: true })} />

@@ -45,7 +45,7 @@ export function TickSystem({ seen, onChange }: { seen: WhatIsThere; onChange: Ch
         <p aria-live="polite" className="mb-2">
           Drawn as <b>{built.kind.name}</b>
           {built.differs.length > 0 && <span className="text-ember">, though this differs: {built.differs.join('; ')}</span>}.
-          {built.taken.length > 0 && <span className="text-muted"> Taken as usual, since nobody looked: {built.taken.join('; ')}.</span>}
+          {built.taken.length > 0 && <span className="text-muted"> Assumed as usual, not looked at: {built.taken.join('; ')}.</span>}
         </p>
         <LoomPicture system={built.system} />
       </div>
@@ -122,7 +122,7 @@ function Colours({ seen, system, onChange }: { seen: WhatIsThere; system: System
   return (
     <details className="desk:col-span-2">
       <summary className="min-h-11 content-center">
-        colours of the conductors: {known === 0 ? 'not looked at' : `${known} looked at`}
+        colors of the conductors: {known === 0 ? 'not looked at' : `${known} looked at`}
       </summary>
       {system.cables.map((cable) => (
         <div key={cable.id}>
@@ -134,7 +134,7 @@ function Colours({ seen, system, onChange }: { seen: WhatIsThere; system: System
                 <label key={key} className="flex items-center gap-1">
                   <span className="w-12 shrink-0 truncate font-bold">{id}</span>
                   <select
-                    aria-label={`colour of ${id} in the ${cable.name}`}
+                    aria-label={`color of ${id} in the ${cable.name}`}
                     value={seen.colours[key] ?? 'unknown'}
                     onChange={({ target }) =>
                       onChange({ ...seen, colours: { ...seen.colours, [key]: target.value as (typeof conductorColours)[number] } })

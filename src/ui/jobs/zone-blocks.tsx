@@ -15,7 +15,7 @@ export function ZoneBlocks({ zones }: { zones: JobSummary['zones'] }) {
             viewBox={kind === 'place' ? '0 0 56 34' : '0 0 36 34'}
             className={kind === 'place' ? 'h-[2.1rem] w-14' : 'h-[2.1rem] w-9'}
             role="img"
-            aria-label={weighed === null ? `${name}: not weighed yet` : `${name}: ${Math.round(share * 100)} %`}
+            aria-label={weighed === null ? `${name}: not calculated yet` : `${name}: ${Math.round(share * 100)} %`}
           >
             <rect
               x="1"

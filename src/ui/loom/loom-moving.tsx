@@ -8,13 +8,13 @@ import { useWorkerAnswer } from '@/src/ui/engine/use-worker-answer'
 
 const acts: Partial<Record<NonNullable<Moving['to']>, string>> = {
   in: 'pulls in',
-  out: 'lets go',
+  out: 'drops out',
   made: 'closes',
   broken: 'opens',
   open: 'fuse opens',
-  cooked: 'is cooked',
+  cooked: 'burns out',
   blank: 'goes blank',
-  alive: 'wakes',
+  alive: 'powers up',
 }
 
 const NOTHING_MOVES: readonly Moving[] = []

@@ -24,7 +24,7 @@ export const LoomTable = memo(function LoomTable({
       <caption>The loom, conductor by conductor</caption>
       <thead>
         <tr>
-          {['cable', 'conductor', 'colour', 'ends', 'now', 'suspicion'].map((name) => (
+          {['cable', 'conductor', 'color', 'ends', 'now', 'suspicion'].map((name) => (
             <th key={name} scope="col">
               {name}
             </th>
@@ -72,4 +72,4 @@ export const LoomTable = memo(function LoomTable({
 })
 
 const sayStandIn = (swap: Swap | undefined, id: string): string =>
-  swap === undefined ? '' : swap.from === id ? `its work is done by ${swap.to}` : `does the work of ${swap.from}`
+  swap === undefined ? '' : swap.from === id ? `moved to ${swap.to}` : `in place of ${swap.from}`

@@ -120,7 +120,7 @@ export function LoomThreads({ loom, hot, suspicion, lifted }: { loom: Loom; lift
 
 /** A colour that nobody has looked at is asked for. */
 const sayColour = ({ colour }: Conductor, isSpare: boolean): string =>
-  `${colour === 'unknown' ? 'colour?' : colour}${isSpare ? ', spare' : ''}`
+  `${colour === 'unknown' ? 'color?' : colour}${isSpare ? ', spare' : ''}`
 
 /** Lettered landings. */
 export function LoomTags({ loom, suspicion, probes }: { loom: Loom; suspicion: ReadonlyMap<string, number>; probes: readonly string[] }) {

@@ -24,17 +24,17 @@ export function FuseCard() {
       <h2 className="font-bold text-muted text-small">Fuse</h2>
       <p className="py-1">
         {fuse.holds === 'none'
-          ? 'None is fitted; an inline one would protect this transformer.'
+          ? 'None is installed; an inline fuse would protect this transformer.'
           : isUnknown(system, 'fuse')
-            ? 'Nobody has looked at its label: 3 A and 5 A are both weighed.'
+            ? 'Its label has not been read: 3 A and 5 A are both considered.'
             : `The label says ${fuse.ratingA} A.`}{' '}
         Now: {saySlot(system, state.bench)}.
       </p>
       {isOversized && (
         <div className="mb-2">
           <Caution>
-            A finding: a {slot.ratingA} A fuse where the label says {fuse.ratingA} A. It lets the transformer cook on what the right one
-            would stop. The right one goes back in, never a larger one.
+            A finding: a {slot.ratingA} A fuse where the label says {fuse.ratingA} A. It lets the transformer burn out on an overload that
+            the right one would stop. Put the right one back in, never a larger one.
           </Caution>
         </div>
       )}

@@ -122,7 +122,7 @@ function sayRatings(winding: Winding): string {
   const said = RATINGS_A.map((ratingA) => {
     const gap = unprotected('fuse', ratingA, winding)
     return gap
-      ? `a ${ratingA} A fuse leaves it to cook between ${gap.fromA.toFixed(1)} and ${gap.toA.toFixed(1)} A`
+      ? `a ${ratingA} A fuse does not protect it between ${gap.fromA.toFixed(1)} and ${gap.toA.toFixed(1)} A`
       : `a ${ratingA} A fuse opens in time at every current`
   })
   return `This ${winding.va} VA winding: ${said.join('; ')}. Fit what the label says, never more.`
@@ -135,5 +135,5 @@ function sayProtection(ratingA: number, winding: Winding, faultA: number | null)
   const opens = band
     ? `opens a ${ratingA} A fuse in ${sayTime(Number(band.shortestS.toPrecision(1)))} to ${sayTime(Number(band.longestS.toPrecision(1)))}`
     : `never opens a ${ratingA} A fuse`
-  return `The leading suspect draws ${faultA.toFixed(1)} A: it ${opens}; the winding ${limit === null ? 'carries it for good' : `would last about ${sayTime(limit)}`}.`
+  return `The leading suspect draws ${faultA.toFixed(1)} A: it ${opens}; the winding ${limit === null ? 'carries it continuously' : `would last about ${sayTime(limit)}`}.`
 }

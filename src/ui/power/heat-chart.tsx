@@ -33,7 +33,7 @@ export function HeatChart({ loads, winding, isLive }: { loads: readonly WindingL
   }))
   return (
     <figure>
-      <figcaption className="mb-1 font-bold">How warm the winding gets, as the bench stands</figcaption>
+      <figcaption className="mb-1 font-bold">How hot the winding gets, with the bench as it is</figcaption>
       <div className="h-56">
         {colours && (
           <Scatter
@@ -49,7 +49,7 @@ export function HeatChart({ loads, winding, isLive }: { loads: readonly WindingL
                 legend: { labels: { color: colours.ink, font, boxWidth: 28 } },
                 annotation: {
                   annotations: {
-                    limit: markAt('y', LIMIT_C, `insulation stands ${LIMIT_C} °C`, 'end', colours, font),
+                    limit: markAt('y', LIMIT_C, `insulation limit ${LIMIT_C} °C`, 'end', colours, font),
                   },
                 },
               },
@@ -102,6 +102,10 @@ function sayHeat({ id, say, amps, probability }: WindingLoad, winding: Winding):
   const limit = secondsToLimit(winding, amps)
   const who = id === 'nothing-wrong' ? 'Sound' : `${say} (${sayPercent(probability)})`
   const lasts =
-    limit === null ? 'it stands that for good' : limit < 90 ? `cooked in ${Math.round(limit)} s` : `cooked in ${Math.round(limit / 60)} min`
+    limit === null
+      ? 'safe continuously'
+      : limit < 90
+        ? `burned out in ${Math.round(limit)} s`
+        : `burned out in ${Math.round(limit / 60)} min`
   return `${who}: ${amps.toFixed(1)} A, ${lasts}`
 }

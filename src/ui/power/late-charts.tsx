@@ -20,7 +20,7 @@ export function LateCharts(props: ChartsProps) {
   if (Charts) return <Charts {...props} />
   return (
     <p className="h-56 text-muted">
-      {isMissing ? 'The charts come when there is a signal. The readings below work without them.' : 'drawing the charts …'}
+      {isMissing ? 'Charts load when there is a signal. The readings below work without them.' : 'drawing the charts …'}
     </p>
   )
 }

@@ -11,13 +11,13 @@ Chart.register(BarController, BarElement, CategoryScale, LinearScale, annotation
 
 const say = (call: CallLoad['call']): string => (call === 'idle' ? 'idle' : sayCall[call])
 
-/** What each call asks of the transformer, against the figure on its plate. */
+/** What each call draws from the transformer, against the figure on its plate. */
 export function LoadChart({ loads, plateVa }: { loads: readonly CallLoad[]; plateVa: number }) {
   const colours = useThemeColours()
   const font = { family: 'Atkinson Hyperlegible Next Variable', size: 13 }
   return (
     <figure>
-      <figcaption className="mb-1 font-bold">What each call asks of the transformer</figcaption>
+      <figcaption className="mb-1 font-bold">What each call draws from the transformer</figcaption>
       <div className="h-56">
         {colours && (
           <Bar

@@ -44,7 +44,7 @@ export function PowerStep({ onStep }: ScreenProps) {
     return { ...check, answer: reading?.answer ?? null, expected: expected?.[index] ?? null }
   })
   const [picked, setPicked] = useState<string | null>(null)
-  // Leg by leg to ground is where to go on once a reading across the line is not as it should be.
+  // Leg by leg to ground is where to go on once a reading across the line is out of range be.
   const isLineWrong = lines.some(({ isLine, isLeg, answer, expected: range }) => isLine && !isLeg && isWrong(answer, range ?? null))
   const isDue = ({ answer, isLeg }: (typeof lines)[number]) => answer === null && (!isLeg || isLineWrong)
   const next = lines.find(({ id }) => id === picked) ?? lines.find(isDue) ?? null
@@ -95,7 +95,7 @@ export function PowerStep({ onStep }: ScreenProps) {
             />
           </div>
           <table className="mt-3 w-full text-left">
-            <caption className="sr-only">Supply readings and what this system should show on the bench as it stands</caption>
+            <caption className="sr-only">Supply readings and what this system should show right now</caption>
             <thead>
               <tr className="border-line border-b-2 text-muted text-small">
                 <th scope="col">reading</th>
@@ -140,9 +140,7 @@ export function PowerStep({ onStep }: ScreenProps) {
             <section aria-label="Next reading" key={next.id} className="landed mb-3 rounded border-2 border-next bg-raised p-3">
               <h2 className="font-bold text-muted text-small">Next reading</h2>
               <p className="my-1 font-bold text-large">{next.say}</p>
-              <p className="mb-2 text-muted">
-                A sound system shows {next.expected ? sayExpected(next.expected) : '…'} here, on the bench as it stands.
-              </p>
+              <p className="mb-2 text-muted">A sound system shows {next.expected ? sayExpected(next.expected) : '…'} here, right now.</p>
               {next.isLine && (
                 <div className="mb-2">
                   <Caution>Line voltage is live behind this panel. Prove the meter on a live source first, read, prove it again.</Caution>

@@ -10,7 +10,7 @@ export interface SupplyCheck {
   readonly say: string
   readonly probe: Probe
   readonly isLine: boolean
-  /** One leg against ground: only worth its walk around the panel once a reading across the legs is not as it should be. */
+  /** One leg against ground: only worth its walk around the panel once a reading across the legs is out of range be. */
   readonly isLeg: boolean
 }
 

@@ -52,7 +52,7 @@ export function ProveStep({ onStep }: ScreenProps) {
                             .filter(Boolean)
                             .join(', ') || '—'
                         : ''}
-                      {isOdd && ' not as it should'}
+                      {isOdd && ' out of range'}
                     </td>
                     <td className={`py-3 ${proof?.held ? 'text-hold' : proof ? 'text-ember' : 'text-muted'}`}>
                       {proof?.held ? 'held ✓' : proof ? 'did not hold' : 'not run'}
@@ -83,7 +83,7 @@ export function ProveStep({ onStep }: ScreenProps) {
           <section aria-label="Proved" className="rounded border-2 border-hold bg-raised p-3">
             <p className="my-1 font-bold text-large">Every mode held</p>
             <p className="mb-2 text-muted">
-              {state.bench.call !== 'off' ? 'Set the thermostat back and put back what is owed.' : 'What is owed stands on the left.'}
+              {state.bench.call !== 'off' ? 'Set the thermostat back and put everything back.' : 'The items to put back are on the left.'}
             </p>
             <Button look="main" className="w-full text-center" onClick={() => onStep('close')}>
               On to Close
@@ -115,7 +115,7 @@ function ModeCard({ call, onRecord }: { call: CallName; onRecord: (held: boolean
     <section aria-label={`Run ${call}`} className="landed rounded border-2 border-next bg-raised p-3">
       <h2 className="font-bold text-muted text-small">Now</h2>
       <p className="my-1 font-bold text-large">Set the thermostat to call for {sayCall[call]}, and let it run</p>
-      {state.bench.jumpers.length > 0 && <Caution>A jumper is still in. Take it out: a mode is proved by its own switch.</Caution>}
+      {state.bench.jumpers.length > 0 && <Caution>A jumper is still in. Take it out: prove the mode from its own thermostat.</Caution>}
       {!state.bench.power && <Caution>The power is off in the record: power on first.</Caution>}
       <div className="my-2 grid grid-cols-2 gap-2">
         <label>
@@ -135,7 +135,7 @@ function ModeCard({ call, onRecord }: { call: CallName; onRecord: (held: boolean
       </div>
       {wrong !== undefined && (
         <p role="alert" className="mb-2 text-ember">
-          “{wrong}” is no reading here. Type digits as the meter shows them, or leave it empty.
+          “{wrong}” is not a reading here. Type digits as the meter shows them, or leave it empty.
         </p>
       )}
       <div className="grid grid-cols-2 gap-2">

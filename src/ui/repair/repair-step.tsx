@@ -46,10 +46,8 @@ export function RepairStep({ onStep }: ScreenProps) {
       title="Repair"
       main={
         <>
-          <h2 className="mb-1 font-bold">Repairs that fit what is suspected</h2>
-          {repairs.length === 0 && (
-            <p className="text-muted">Nothing is suspected strongly enough yet. Trace first, or write down what was done.</p>
-          )}
+          <h2 className="mb-1 font-bold">Repairs for the suspected faults</h2>
+          {repairs.length === 0 && <p className="text-muted">No strong suspect yet. Trace first, or record what was done.</p>}
           <ul className="mb-4 flex flex-col gap-2">
             {repairs.slice(0, SHOWN).map(({ fault, zone, say, because, probability }) => (
               <li key={say}>
@@ -136,7 +134,7 @@ export function RepairStep({ onStep }: ScreenProps) {
               <textarea
                 {...form.register('cause', { maxLength: 500 })}
                 rows={2}
-                placeholder="what rubbed, bit or loosened it"
+                placeholder="what rubbed, chewed or loosened it"
                 className={`${field} placeholder:text-muted`}
               />
             </label>
@@ -145,7 +143,7 @@ export function RepairStep({ onStep }: ScreenProps) {
             </Button>
           </form>
           <p className="text-muted text-small">
-            After it every mode is proved anew, and the readings start afresh: a second fault would show.
+            Test every mode again after the repair; readings start over, so a second fault would show.
           </p>
         </>
       }

@@ -6,7 +6,7 @@ import { toggleTheme } from '@/src/ui/theme/theme'
 /** Attic (dark) and roof (sun). */
 export function ThemeSwitch() {
   return (
-    <Button onClick={toggleTheme} aria-label="switch between attic and roof colours" title="attic or roof colours (z)" className="px-2.5">
+    <Button onClick={toggleTheme} aria-label="switch between attic and roof colors" title="attic or roof colors (z)" className="px-2.5">
       <Moon aria-hidden className="size-5 in-data-[theme=roof]:hidden" />
       <Sun aria-hidden className="hidden size-5 in-data-[theme=roof]:block" />
     </Button>

@@ -13,7 +13,7 @@ export function ScrubBar() {
   return (
     <div className="mb-3 rounded border-2 border-line bg-panel p-3">
       <label className="block">
-        <span className="block font-bold">Look at a past moment</span>
+        <span className="block font-bold">View an earlier point</span>
         <input
           type="range"
           min={0}
@@ -46,7 +46,7 @@ export function PastBanner() {
   return (
     <div role="status" className="absolute inset-x-0 top-0 z-20 flex items-center gap-3 border-ember border-b-4 bg-raised px-4 py-1">
       <span className="min-w-0 flex-1 truncate">
-        <strong>You see the past:</strong> {moment}
+        <strong>Viewing an earlier point:</strong> {moment}
       </span>
       <Button onClick={() => lookAt(null)}>Back to now</Button>
     </div>

@@ -81,7 +81,7 @@ function Timeline(looking: { filter: Filter; onFilter: (filter: Filter) => void;
         />
       </label>
       <FilterBar filters={filters} {...looking} label="find in the timeline" placeholder="find: Y, outdoor, trips …" />
-      {shownEntries.length === 0 && <p className="py-2 text-muted">No entry fits. Take out a word, or show all.</p>}
+      {shownEntries.length === 0 && <p className="py-2 text-muted">No entry matches. Remove a word, or show all.</p>}
       <TimelineRows entries={shownEntries} say={say} state={state} />
     </>
   )

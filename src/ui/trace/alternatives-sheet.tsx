@@ -10,12 +10,7 @@ import { useWorkerAnswer } from '@/src/ui/engine/use-worker-answer'
 /** Why this check and not another, and the ways of working side by side, each priced on the same state. */
 export function AlternativesSheet({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
   return (
-    <Sheet
-      open={open}
-      onOpenChange={onOpenChange}
-      title="Why this one"
-      description="The other checks and ways of working, on the bench as it stands"
-    >
+    <Sheet open={open} onOpenChange={onOpenChange} title="Why this one" description="The other checks and ways of working, from here">
       {open && <Alternatives onChosen={() => onOpenChange(false)} />}
     </Sheet>
   )
@@ -25,10 +20,10 @@ function Alternatives({ onChosen }: { onChosen: () => void }) {
   const { system, entries, state, record } = useDesk()
   const { answer, problem } = useWorkerAnswer((worker) => worker.alternatives({ system, entries }), `alternatives ${entries.length}`)
   if (problem) return <p role="alert">{problem}</p>
-  if (!answer) return <p>Weighing the other checks …</p>
+  if (!answer) return <p>Comparing the other checks …</p>
   return (
     <>
-      <h3 className="font-bold">What tells most per minute</h3>
+      <h3 className="font-bold">What tells the most per minute</h3>
       <table className="mb-4 w-full">
         <thead className="text-left text-muted text-small">
           <tr>
@@ -59,7 +54,7 @@ function Alternatives({ onChosen }: { onChosen: () => void }) {
       </table>
       <h3 className="font-bold">Ways of working</h3>
       <p className="mb-2 text-muted text-small">
-        Minutes to the repair at the pace of each way's own next check: a guess to compare them by, not a promise.
+        Minutes to the repair at the pace of each way's own next check: an estimate for comparing them, not a promise.
       </p>
       <div className="flex flex-col gap-2">
         {answer.ways.map(({ way, next, minutesLeft }) => (

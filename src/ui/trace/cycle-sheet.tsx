@@ -61,7 +61,7 @@ export function CycleSheet({ open, onOpenChange }: { open: boolean; onOpenChange
         if (!next) setRound(null)
         onOpenChange(next)
       }}
-      title="Call it up again and again"
+      title="Cycle the call"
       description={`${rounds.length} ${rounds.length === 1 ? 'round' : 'rounds'} of ${sayCall[call]} so far, ${trips} tripped`}
     >
       <div className="flex flex-col gap-3">
@@ -79,7 +79,7 @@ export function CycleSheet({ open, onOpenChange }: { open: boolean; onOpenChange
           ))}
         </div>
         <label className="flex items-center gap-2">
-          <span>moving meanwhile</span>
+          <span>moving while it runs</span>
           <select
             value={moving}
             onChange={({ target }) => setMoving(target.value)}
@@ -100,7 +100,7 @@ export function CycleSheet({ open, onOpenChange }: { open: boolean; onOpenChange
           </Button>
         ) : round.phase === 'rest' && left > 0 ? (
           <p className="font-bold text-large" aria-live="polite">
-            It rests: {left} s
+            Off time: {left} s
           </p>
         ) : round.phase === 'rest' ? (
           <Button look="main" className="text-center" onClick={start}>
@@ -112,7 +112,7 @@ export function CycleSheet({ open, onOpenChange }: { open: boolean; onOpenChange
               {capital(sayCall[call])} is on: {left > 0 ? `${left} s` : 'did it hold?'}
             </p>
             <label className="flex items-center gap-2">
-              <span>highest amps on R that the clamp kept</span>
+              <span>highest amps on R that the clamp held</span>
               <input
                 value={highest}
                 onChange={({ target }) => setHighest(target.value)}
@@ -131,9 +131,7 @@ export function CycleSheet({ open, onOpenChange }: { open: boolean; onOpenChange
             </div>
           </>
         )}
-        <p className="text-muted text-small">
-          Holding once rules nothing out: a fault that comes and goes shows in some rounds only, and is weighed so.
-        </p>
+        <p className="text-muted text-small">One hold doesn't rule it out: an intermittent fault shows in some rounds only.</p>
       </div>
     </Sheet>
   )

@@ -37,13 +37,11 @@ export function NextCheckCard({ onStep }: ScreenProps) {
       </Card>
     )
   if (state.closedAt) return <Card label="Closed">This job is closed. Its record stays as it is.</Card>
-  if (!proposal) return <Card label="Next check">Working out which check is worth most …</Card>
+  if (!proposal) return <Card label="Next check">Choosing the next check …</Card>
   if (proposal.verdict) return <VerdictCard verdict={proposal.verdict} onStep={onStep} />
   if (!proposal.next)
     return (
-      <Card label="Next check">
-        No check at hand tells more. Look at the leading suspects with your own eyes, or take a reading of your own on the loom.
-      </Card>
+      <Card label="Next check">No check left tells more. Inspect the leading suspects, or take a reading of your own on the loom.</Card>
     )
   return (
     <Proposed
@@ -165,7 +163,7 @@ function Proposed({ check, confirms, isStale }: { check: Check; confirms: boolea
           {state.way === 'free' ? 'why this one' : `way: ${sayWay[state.way].name}`}
         </Button>
         <Button look="quiet" onClick={skip} aria-keyshortcuts="x">
-          cannot do that here
+          can't do this check
         </Button>
       </div>
       <AlternativesSheet open={comparing} onOpenChange={setComparing} />

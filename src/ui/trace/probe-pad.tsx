@@ -28,7 +28,7 @@ export function ProbePad({ probes, onClear }: { probes: readonly string[]; onCle
       <div className="flex items-start justify-between gap-2">
         <h2 className="font-bold text-large">{capital(b ? sayPair(system, a, b) : sayPoint(system, a))}</h2>
         <Button onClick={onClear} aria-keyshortcuts="Escape">
-          put down
+          clear probes
         </Button>
       </div>
       {b ? <BetweenTwo a={a} b={b} onDone={onClear} /> : <AtOne point={a} onDone={onClear} />}
@@ -68,7 +68,7 @@ function AtOne({ point, onDone }: { point: string; onDone: () => void }) {
           <summary className="min-h-11 content-center">clamp amps around it</summary>
           <div className="mb-2">
             <Tick checked={keeps} onChange={setKeeps}>
-              it kept the highest since the call was made
+              it held the maximum since the call was made
             </Tick>
           </div>
           <Keypad

@@ -51,7 +51,7 @@ export function SuspectList() {
         open={isListing}
         onOpenChange={setListing}
         title="All suspects"
-        description="Likeliest first. What is left out holds less than any of these."
+        description="Likeliest first. What is left out is less likely than any of these."
       >
         <ol>
           {advice?.suspects.map((suspect) => (
@@ -81,11 +81,11 @@ function SuspectLine({ suspect, isHidden = false, onOpen }: { suspect: ListedSus
       <button
         type="button"
         onClick={() => onOpen(suspect.id)}
-        className="grid min-h-11 w-full grid-cols-[2.6rem_1fr] gap-x-2 py-1 text-left"
+        className="grid min-h-11 w-full grid-cols-[3.2rem_1fr] gap-x-2 py-1 text-left"
       >
         <span className="text-right font-bold text-large">
           {suspect.probability < 0.005 ? '<1' : suspect.probability > 0.995 ? '>99' : Math.round(suspect.probability * 100)}
-          <span className="sr-only"> percent</span>
+          <span className="text-small"> %</span>
         </span>
         <span className="min-w-0">
           <span className="block">{suspect.say}</span>
@@ -105,11 +105,11 @@ function ThinkingAhead() {
     <div className="flex items-center gap-1 print:hidden">
       <label className="flex items-center gap-1">
         <span>
-          <span className="sr-only">working </span>ahead
+          preparing<span className="sr-only"> answers</span>
         </span>
         <progress value={ahead} max={1} className="h-2 w-10" />
       </label>
-      <Button look="quiet" onClick={stop} aria-label="stop working ahead">
+      <Button look="quiet" onClick={stop} aria-label="stop preparing answers">
         stop
       </Button>
     </div>
@@ -128,7 +128,7 @@ export function Bar({ share }: { share: number }) {
 function EvidenceTable({ suspect }: { suspect: ListedSuspect }) {
   const { system, state } = useDesk()
   if (suspect.evidence.length === 0)
-    return <p>No reading speaks for or against this one yet{suspect.id === 'none-of-these' ? '; it grows when no story fits' : ''}.</p>
+    return <p>No reading for or against this one yet{suspect.id === 'none-of-these' ? '; it rises when no known fault fits' : ''}.</p>
   return (
     <>
       <p className="mb-2">Zone: {suspect.zone ? zoneName(system, suspect.zone) : 'none'}.</p>

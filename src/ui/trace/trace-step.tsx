@@ -37,7 +37,7 @@ export function TraceStep({ onStep }: ScreenProps) {
           {probes.length > 0 ? <ProbePad probes={probes} onClear={() => setProbes([])} /> : <NextCheckCard onStep={onStep} />}
           {comesAndGoes && (
             <Button className="mb-3 w-full" onClick={() => setCycling(true)}>
-              It comes and goes: call it up again and again
+              Intermittent: cycle the call
             </Button>
           )}
           <CycleSheet open={cycling} onOpenChange={setCycling} />

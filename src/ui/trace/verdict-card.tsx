@@ -27,23 +27,26 @@ export function VerdictCard({ verdict, onStep }: ScreenProps & { verdict: Verdic
                 : 'Nothing found wrong: every call runs'}
           </p>
           <p className="mb-2 text-muted">
-            {sayPercent(verdict.probability)}. No part is condemned. {verdict.probability < FOUND && 'What shows on no call may be left. '}
+            {sayPercent(verdict.probability)}. No part is condemned.{' '}
+            {verdict.probability < FOUND && 'A fault that shows on no call may be left. '}
             Run every mode to prove it.
           </p>
         </>
       ) : (
         <>
-          <p className="my-1 font-bold text-large">{namesRepair(verdict) ? verdict.repair.say : 'Nothing known explains these readings'}</p>
+          <p className="my-1 font-bold text-large">
+            {namesRepair(verdict) ? verdict.repair.say : 'No known fault explains these readings'}
+          </p>
           <p className="mb-2 text-muted">
             {verdict.zone !== null && `${zoneName(system, verdict.zone)}, `}
             {sayPercent(verdict.probability)}
-            {verdict.found === 'group' && '. No reading at hand tells these apart: look at the place with your own eyes.'}
+            {verdict.found === 'group' && '. No reading left tells these apart: inspect the place.'}
             {verdict.found === 'comes-and-goes' && `. ${sayVerdict(system, verdict)}.`}
           </p>
           {verdict.found === 'none-of-these' && (
             <>
               <p className="mb-2">{sayWhereToLook(system, verdict.zone)}.</p>
-              <p className="mb-1">What comes nearest:</p>
+              <p className="mb-1">The closest match:</p>
             </>
           )}
           {among.length > 0 && (
@@ -78,8 +81,8 @@ export function VerdictCard({ verdict, onStep }: ScreenProps & { verdict: Verdic
 
 const HEADING: Record<Verdict['found'], string> = {
   repair: 'Found',
-  group: 'No check splits these any further',
-  'comes-and-goes': 'It comes and goes',
+  group: 'No check tells these apart any further',
+  'comes-and-goes': 'Intermittent',
   'none-of-these': 'None of the known faults',
   'nothing-wrong': 'Found',
 }

@@ -45,7 +45,7 @@ export async function withStore(work: (store: Store) => Promise<Answer>): Promis
         say: 'The disk of the server is full. Nothing was saved; what you entered is kept on your device. Make room on the server.',
       })
     console.error(`A request failed: ${cause instanceof Error ? `${cause.name}${codeOf(cause)}\n${placeOf(cause)}` : 'unknown'}`)
-    return refuse(500, { code: 'bug', say: 'Something failed in the server that should not. What you entered is kept on your device.' })
+    return refuse(500, { code: 'bug', say: 'The server hit an unexpected error. What you entered is kept on your device.' })
   }
 }
 

@@ -29,7 +29,7 @@ export async function readText(request: Request): Promise<Read<string>> {
     }
   const tooLarge: Read<never> = {
     ok: false,
-    refusal: refuse(413, { code: 'too-large', say: 'This is larger than any job. Nothing was saved.' }),
+    refusal: refuse(413, { code: 'too-large', say: 'This request is larger than any job. Nothing was saved.' }),
   }
   if (Number(request.headers.get('content-length') ?? 0) > LARGEST_BYTES) return tooLarge
   const decoder = new TextDecoder()
@@ -43,7 +43,7 @@ export async function readText(request: Request): Promise<Read<string>> {
     }
   } catch {
     // Whoever sent it has gone, or lost the line: nobody reads the answer.
-    return { ok: false, refusal: refuse(400, { code: 'cut-off', say: 'The request broke off. Nothing was saved.' }) }
+    return { ok: false, refusal: refuse(400, { code: 'cut-off', say: 'The request was cut off. Nothing was saved.' }) }
   }
   return { ok: true, body: text + decoder.decode() }
 }

@@ -23,7 +23,7 @@ export function sayCheck(system: System, probe: Probe, bench: Bench): { say: str
       return {
         say: `Volts, ${sayProbe(system, probe)}`,
         why: `Power on, ${call}${pulled}.`,
-        caution: isLine ? 'Line voltage is live here. Prove the meter on a live source first; local codes and your licence decide.' : null,
+        caution: isLine ? 'Line voltage is live here. Prove the meter on a live source first; local codes and your license decide.' : null,
       }
     }
     case 'ohms':
@@ -31,14 +31,14 @@ export function sayCheck(system: System, probe: Probe, bench: Bench): { say: str
         say: `Ohm ${sayProbe(system, probe)}`,
         why:
           bench.lifted.length + bench.unplugged.length > 0
-            ? 'Power off. What is lifted or unplugged is clear of the rest, so nothing reads through there.'
+            ? 'Power off. What is lifted or unplugged is isolated, so nothing reads through there.'
             : 'Power off. Touch the leads first; coils and boards read through.',
         caution: 'Line voltage stays live on the line side of a pulled disconnect.',
       }
     case 'amps':
       return {
         say: `Clamp ${sayProbe(system, probe)}`,
-        why: `Power on, ${call}${pulled}. ${probe.hold ? 'Set the clamp to keep the highest before the call is made.' : 'Wait until it is steady.'}`,
+        why: `Power on, ${call}${pulled}. ${probe.hold ? 'Set the clamp to max hold before you make the call.' : 'Wait until it is steady.'}`,
         caution: null,
       }
     case 'trip':
@@ -61,7 +61,7 @@ function sayLook(system: System, at: string, bench: Bench): { say: string; why: 
   if (at.startsWith(LANDINGS))
     return {
       say: `Look over the landings at the ${placeById(system, at.slice(LANDINGS.length))?.name}: is any wire off, any screw green or wet?`,
-      why: 'A gentle tug on each wire tells.',
+      why: 'Tug each wire gently.',
       caution: null,
     }
   if (at.startsWith(WIRING))
@@ -75,7 +75,7 @@ function sayLook(system: System, at: string, bench: Bench): { say: string; why: 
     const parts = workingAt(system, place).map(({ name }) => name)
     const called = bench.call === 'off' ? 'nothing called' : `calling for ${sayCall[bench.call]}`
     return {
-      say: `See what runs at the ${placeById(system, place)?.name}: ${parts.join(', ')}. All of it as called?`,
+      say: `See what runs at the ${placeById(system, place)?.name}: ${parts.join(', ')}. Is all of it doing what was called?`,
       why: `Power on, ${called}${bench.jumpers.length > 0 ? ', jumper in' : ''}. Wait out the delays.`,
       caution: 'Keep clear of fans and moving parts.',
     }
@@ -84,7 +84,7 @@ function sayLook(system: System, at: string, bench: Bench): { say: string; why: 
     return {
       say: 'Look at the fuse in the slot: good or blown?',
       why: isUnknown(system, 'fuse')
-        ? 'Nobody has looked at its label: read that, too.'
+        ? 'Its label has not been read: read it, too.'
         : `The label says ${firstPart(system, 'fuse').ratingA} A.`,
       caution: null,
     }
@@ -128,7 +128,7 @@ export function sayMeaning(engine: Engine, hypotheses: readonly Hypothesis[], sh
   if (lead.share > 0.6) return lead.say
   const zones = [...byZone].sort((a, b) => b[1] - a[1]).filter(([, share]) => share > 0.15)
   return zones.length === 0
-    ? 'leaves it open'
+    ? 'inconclusive'
     : `points to ${zones
         .slice(0, 2)
         .map(([zone]) => zone)

@@ -7,11 +7,11 @@ export function sayVerdict(system: System, verdict: Verdict): string {
     case 'repair':
       return verdict.repair.say
     case 'group':
-      return `${verdict.repair.say}, or one of the others named: no reading at hand tells these apart. Look at the place with your own eyes`
+      return `${verdict.repair.say}, or one of the others named: no reading left tells these apart. Inspect the place`
     case 'comes-and-goes':
-      return `It comes and goes, most likely at the ${zoneName(system, verdict.zone)}. ${PLAN}`
+      return `Intermittent, most likely at the ${zoneName(system, verdict.zone)}. ${PLAN}`
     case 'none-of-these':
-      return `Nothing known explains these readings. ${sayWhereToLook(system, verdict.zone)}`
+      return `No known fault explains these readings. ${sayWhereToLook(system, verdict.zone)}`
     case 'nothing-wrong':
       return 'Nothing found wrong: every call runs'
   }
@@ -19,7 +19,7 @@ export function sayVerdict(system: System, verdict: Verdict): string {
 
 /** What is done about a fault that hides: leave the call on, be there when it shows, move what may be loose. */
 const PLAN =
-  'Leave the call on for ten minutes and stay there: heat opens joints. Move and tap its wires and parts while you watch. Where it stops, read from the unit outwards before anything is touched'
+  'Leave the call on for ten minutes and stay with it: connections open when warm. Move and tap its wires and parts while you watch. When it quits, read from the unit outward before you touch anything'
 
 /** Where readings point that no known fault explains, and what to look for there. */
 export const sayWhereToLook = (system: System, zone: string | null): string =>
@@ -29,8 +29,8 @@ export const sayWhereToLook = (system: System, zone: string | null): string =>
 function whatToLookFor(system: System, zone: string | null): string {
   const place = zone === null ? undefined : placeById(system, zone)
   if (place?.kind === 'thermostat')
-    return 'Take the thermostat off its base: look for two wires under one screw, straps, moisture and soot, a conductor that ends in the wall'
+    return 'Take the thermostat off its base: look for two wires under one screw, straps, moisture, soot, and a conductor that ends in the wall'
   if (place)
-    return 'Look there for what nobody drew: something wired across a part, a bypassed switch, a splice, a part of another make, a spade that touches its neighbour'
-  return 'Look along the way for what nobody drew: a hidden splice, a branch to another device, colours that change, two cables tied together'
+    return 'Look there for what is not on the diagram: something wired across a part, a bypassed switch, a splice, a part of another make, a spade touching its neighbor'
+  return 'Look along the run for what is not on the diagram: a hidden splice, a branch to another device, colors that change, two cables tied together'
 }

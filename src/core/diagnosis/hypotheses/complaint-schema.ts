@@ -11,7 +11,7 @@ export const complaintSchema = z.strictObject({
   /** The call on which the fuse goes or which is dead. */
   call: z.enum(callNames).nullable(),
   changed: z.array(z.enum(changesLately)).max(40),
-  /** By whom, and when: kept for the record. */
+  /** Who changed it, and when: kept for the record. */
   changedBy: textSchema(300).default(''),
   /** Codes read off boards and displays, with what they mean there. */
   codes: z.array(codeRowSchema).max(12).default([]),

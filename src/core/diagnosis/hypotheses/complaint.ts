@@ -37,9 +37,9 @@ export const saySymptom: Record<Symptom, string> = {
   'blank-thermostat': 'blank thermostat',
   'nothing-runs': 'nothing runs',
   'never-stops': 'never stops',
-  'fuse-at-power-up': 'fuse at power-up',
-  'fuse-on-call': 'fuse on one call',
-  'fuse-now-and-then': 'fuse now and then',
+  'fuse-at-power-up': 'blows at power-up',
+  'fuse-on-call': 'blows on a call',
+  'fuse-now-and-then': 'blows a fuse intermittently',
   'mode-dead': 'one mode dead',
   'half-works': 'runs, but not all of it',
   chatters: 'relay or valve chatters',
@@ -68,5 +68,5 @@ export function sayComplaint({ words, symptoms: told, call, changed, changedBy, 
     ...codes.map(({ board, code, means }) => `code ${code}, ${board}: ${means}`),
     ...(rightUnit ? ['the right unit'] : []),
   ]
-  return parts.length === 0 ? 'complaint: nothing told' : parts.join(' · ')
+  return parts.length === 0 ? 'no customer statement recorded' : parts.join(' · ')
 }

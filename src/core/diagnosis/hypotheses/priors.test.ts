@@ -56,6 +56,6 @@ describe('movesOf', () => {
 describe('sayComplaint', () => {
   it("puts the customer's words first", () => {
     expect(sayComplaint({ ...onCool, words: 'It blows', changed: ['rodents'] })).toBe('“It blows” · fuse on one call: cool · rodents')
-    expect(sayComplaint(emptyComplaint)).toBe('complaint: nothing told')
+    expect(sayComplaint(emptyComplaint)).toBe('no customer statement recorded')
   })
 })

@@ -171,8 +171,8 @@ function bestOf(
 /** Why a check begins with a wait, which is in its minutes. */
 const whyWait = ({ bench, changes }: Route): string =>
   changes.some((change) => change.do === 'power' && change.on)
-    ? 'The power-off has started the delay of the board anew: what is read inside it is no fault.'
-    : `Leave ${bench.call === 'off' ? 'it' : 'the call'} on: a joint or a winding that opens with the heat shows only then.`
+    ? 'The power-off restarted the delay of the board: what you read during it is no fault.'
+    : `Leave ${bench.call === 'off' ? 'it' : 'the call'} on: a connection or a winding that opens when warm shows only then.`
 
 function writeOut(engine: Engine, stories: readonly Story[], scored: Scored): Check {
   const { outcomes, probe, route } = scored
@@ -201,7 +201,7 @@ function writeOut(engine: Engine, stories: readonly Story[], scored: Scored): Ch
     say:
       route.waits === 0
         ? words.say
-        : `Wait ${sayMinutes(route.waits)} on that, then: ${words.say.charAt(0).toLowerCase()}${words.say.slice(1)}`,
+        : `Wait ${sayMinutes(route.waits)} there, then: ${words.say.charAt(0).toLowerCase()}${words.say.slice(1)}`,
     why: route.waits === 0 ? words.why : `${words.why} ${whyWait(route)}`,
     caution: words.caution,
     gainBits: scored.gainBits,

@@ -53,7 +53,7 @@ export function planRoute(system: System, from: Bench, to: Bench, place: string,
     )
     // The nearest that can be done now: a jumper may have to wait until another is out or a wire is lifted.
     const next = left.find((change) => applyChange(system, bench, change).ok)
-    if (!next) throw new Error(`no order of these can be done: ${JSON.stringify(left)}`)
+    if (!next) throw new Error(`no order of these works: ${JSON.stringify(left)}`)
     left.splice(left.indexOf(next), 1)
     act(next, placeOf(system, next, supplyPlace))
   }

@@ -10,7 +10,7 @@ export const waysOfWorking = ['free', 'take-off', 'add-on', 'halve', 'ohms', 'nu
 export type WayOfWorking = (typeof waysOfWorking)[number]
 
 export const sayWay: Record<WayOfWorking, { readonly name: string; readonly say: string }> = {
-  free: { name: 'free choice', say: 'Whatever tells most per minute.' },
+  free: { name: 'free choice', say: 'Whatever check tells the most per minute.' },
   'take-off': { name: 'take off', say: 'Join R to every call, then take calls off one by one until it holds.' },
   'add-on': { name: 'add on', say: 'Add one call after another until it trips.' },
   halve: {

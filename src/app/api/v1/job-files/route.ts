@@ -28,7 +28,7 @@ function open(file: JobFile, as: string | null) {
     const what =
       made.why === 'clash'
         ? `is in the store already and went on differently after "${made.clash}"`
-        : 'is in the store already, on a system that is wired otherwise'
+        : 'is in the store already, on a system that is wired differently'
     return refuse(409, {
       code: 'clash',
       say: `"${file.job.title}" ${what}. Nothing was changed. Open the file as a job of its own, or leave it.`,

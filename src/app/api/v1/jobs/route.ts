@@ -18,7 +18,7 @@ const listQuerySchema = z.object({
 /** A page of the list: `words` that fit, `show` open, closed or all, and the last job of the page before (`createdAt`, `id`). */
 export const GET = guarded((request: Request) => {
   const query = listQuerySchema.safeParse(Object.fromEntries(new URL(request.url).searchParams))
-  if (!query.success) return refuse(422, { code: 'no-fit', say: 'The list cannot be asked for like this.' })
+  if (!query.success) return refuse(422, { code: 'no-fit', say: "The list can't be requested like this." })
   const { words, show, createdAt, id } = query.data
   const after = createdAt !== undefined && id !== undefined ? { createdAt, id } : null
   return withStore(async ({ jobs }) => respond(jobListSchema, await jobs.list({ words, show, after, limit: PAGE })))
@@ -36,7 +36,7 @@ export const POST = guarded(async (request: Request) => {
     const made = await store.jobs.insert({ format: 'nest-trace/job', version: 1, job, system, entries })
     if (made.ok) return respond(openedSchema, { id: job.id }, made.isNew ? 201 : 200)
     return made.why === 'clash'
-      ? refuse(409, { code: 'clash', say: `Another entry bears the id "${made.clash}". Nothing was saved.`, entry: made.clash })
+      ? refuse(409, { code: 'clash', say: `Another entry has the id "${made.clash}". Nothing was saved.`, entry: made.clash })
       : refuse(409, { code: 'other-system', say: 'There is a job of this id on another system. Nothing was saved.' })
   })
 })
