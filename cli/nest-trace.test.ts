@@ -109,10 +109,10 @@ describe('nest-trace', () => {
   it('reads a job file for suspects and next check, and a torn one with what is kept', () => {
     const text = writeJobFile(createDemoJob('demo', new Date('2026-05-04T09:10:00Z')))
     const whole = file('demo.json', text)
-    expect(run(['suspects', whole]).out).toContain('rubbed through to metal in the outdoor cable')
+    expect(run(['suspects', whole]).out).toContain('shorted to ground in the outdoor cable')
     expect(run(['next', whole]).out).toMatch(/ohm/i)
     const torn = run(['suspects', file('torn.json', text.slice(0, -300))])
-    expect(`${torn.out}${torn.err}`).toMatch(/breaks off.*are whole/s)
+    expect(`${torn.out}${torn.err}`).toMatch(/incomplete.*are whole/s)
   })
 
   it('takes a system from a file and says what is wrong with a bad one', () => {

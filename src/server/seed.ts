@@ -4,13 +4,13 @@ import { formOpinion } from '@/src/core/job/advise'
 import { foldJob } from '@/src/core/job/fold'
 import { sharesOfZones } from '@/src/core/job/job-summary'
 import { createDemoJob } from '@/src/core/practice/demo'
-import type { Store } from '@/src/server/store'
+import type { JobStore } from '@/src/server/jobs'
 
 /** The demo was begun this long ago: its entries take two minutes each. */
 const DEMO_AGE_MS = 31 * 60_000
 
 /** An empty store gets the demo job, so that the first screen shows something: its suspicion, too, which no device has worked out yet. */
-export async function seedWhenEmpty({ jobs }: Store, now: Date): Promise<void> {
+export async function seedWhenEmpty(jobs: JobStore, now: Date): Promise<void> {
   if ((await jobs.list({ words: '', show: 'all', after: null, limit: 1 })).total > 0) return
   const demo = createDemoJob('demo', new Date(now.getTime() - DEMO_AGE_MS))
   await jobs.insert(demo)

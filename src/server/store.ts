@@ -75,7 +75,7 @@ async function begin(database: Database, journal: Journal<Write> | null, close: 
     },
   }
   await store.jobs.prepare()
-  await seedWhenEmpty(store, new Date())
+  await seedWhenEmpty(store.jobs, new Date())
   return store
 }
 

@@ -83,7 +83,7 @@ test('a house by ticking, and a conductor on a spare', async ({ page }) => {
   const leads = sheet.getByRole('group', { name: "capped leads on the transformer's primary" })
   await leads.getByRole('button', { name: '240 V' }).click()
   await expect(sheet).toContainText('Drawn as furnace with A/C')
-  await sheet.getByText('colours of the conductors').click()
+  await sheet.getByText('colors of the conductors').click()
   await sheet.getByLabel('colour of Y in the stat cable').selectOption('blue')
   await sheet.getByRole('button', { name: 'Done' }).click()
   await page.reload()

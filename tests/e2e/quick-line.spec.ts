@@ -29,7 +29,7 @@ test('a job by quick line and keyboard alone', async ({ page }) => {
   await line('lift outdoor Y at outdoor')
   await line('lifted Y-gnd at indoor 0.4')
   await technician.waits()
-  await expect(technician.leadingSuspect).toContainText('rubbed through to metal in the outdoor cable')
+  await expect(technician.leadingSuspect).toContainText('shorted to ground in the outdoor cable')
 
   // What is not understood is said, pointed at, and kept.
   await page.keyboard.press('/')

@@ -26,7 +26,7 @@ test('the whole day: complaint, power, trips, halving, ohms, repair, prove, put 
   await technician.goesTo('Trace')
   const checks = await followsTheChecks(technician, house, furnaceAc)
   expect(checks).toBeGreaterThan(1)
-  await expect(page.getByRole('region', { name: 'Found' })).toContainText('Free Y (red) of the outdoor cable from the metal')
+  await expect(page.getByRole('region', { name: 'Found' })).toContainText('Clear the short to ground on Y (red) of the outdoor cable')
   await technician.taps('On to Repair')
 
   await page.getByRole('button', { name: /^Free Y \(red\) of the outdoor cable/ }).click()

@@ -1,13 +1,9 @@
 import type { z } from 'zod'
 import type { benchChangeSchema } from '@/src/core/bench/change-schema'
-import type { Since } from '@/src/core/bench/since'
+import type { callSettings, slotContents } from '@/src/core/bench/settings'
 import { KeptPer } from '@/src/core/units/kept'
-import { callNames } from '@/src/core/wiring/call'
 import type { Point } from '@/src/core/wiring/point'
 import { firstPart, partById, type System } from '@/src/core/wiring/system'
-
-export const callSettings = ['off', ...callNames] as const
-export const slotContents = ['fuse', 'breaker', 'nothing'] as const
 
 /** One change of the bench, as the technician does it. */
 export type BenchChange = z.infer<typeof benchChangeSchema>
@@ -124,3 +120,14 @@ const keysOf = new KeptPer((bench: Bench) => {
 
 export const isSameJumper = (jumper: Jumper, a: Point, b: Point): boolean =>
   (jumper.a === a && jumper.b === b) || (jumper.a === b && jumper.b === a)
+
+/**
+ * How long a bench has stood as it does when it is read: what a delay of a board, a warming joint or a purge makes of a reading hangs on
+ * it, and most of those minutes are the search's own acts. Told in stretches, since nobody holds a stop-watch.
+ */
+export interface Since {
+  /** The call: just made, a minute or two ago, or minutes ago. */
+  readonly call: 'moment' | 'minute' | 'minutes'
+  /** The power: put back so lately that delays still run, or long ago. */
+  readonly power: 'fresh' | 'long'
+}

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { callSettings, slotContents } from '@/src/core/bench/bench'
+import { callSettings, slotContents } from '@/src/core/bench/settings'
 import { textSchema } from '@/src/core/units/text-schema'
 import { pointSchema } from '@/src/core/wiring/point-schema'
 

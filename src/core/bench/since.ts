@@ -1,15 +1,4 @@
-import type { Bench, BenchChange } from '@/src/core/bench/bench'
-
-/**
- * How long a bench has stood as it does when it is read: what a delay of a board, a warming joint or a purge makes of a reading hangs on
- * it, and most of those minutes are the search's own acts. Told in stretches, since nobody holds a stop-watch.
- */
-export interface Since {
-  /** The call: just made, a minute or two ago, or minutes ago. */
-  readonly call: 'moment' | 'minute' | 'minutes'
-  /** The power: put back so lately that delays still run, or long ago. */
-  readonly power: 'fresh' | 'long'
-}
+import type { Bench, BenchChange, Since } from '@/src/core/bench/bench'
 
 /** What is taken when nobody knows, and what a check is planned for: watched for a minute, delays waited out. */
 export const USUAL_SINCE: Since = { call: 'minute', power: 'long' }

@@ -2,7 +2,6 @@ import { z } from 'zod'
 import { benchChangeSchema } from '@/src/core/bench/change-schema'
 import { complaintSchema } from '@/src/core/diagnosis/hypotheses/complaint-schema'
 import { waysOfWorking } from '@/src/core/diagnosis/planner/ways'
-import type { Entry } from '@/src/core/job/entry'
 import { answerSchema, probeSchema } from '@/src/core/readings/check-schema'
 import { sayIssue } from '@/src/core/units/say-issue'
 import { momentSchema, textSchema } from '@/src/core/units/text-schema'
@@ -77,7 +76,7 @@ export const entrySchema = z.discriminatedUnion('kind', [
 ])
 
 /** Parses an unknown value as an entry; the sentence says what is wrong with it. */
-export function readEntry(value: unknown): { ok: true; entry: Entry } | { ok: false; problem: string } {
+export function readEntry(value: unknown): { ok: true; entry: z.infer<typeof entrySchema> } | { ok: false; problem: string } {
   const parsed = entrySchema.safeParse(value)
   return parsed.success ? { ok: true, entry: parsed.data } : { ok: false, problem: sayIssue(parsed.error) }
 }

@@ -21,7 +21,7 @@ describe('a job file', () => {
     fc.assert(
       fc.property(fc.integer({ min: start + 12, max: text.length - 8 }), (cut) => {
         const { problem, whole } = refusal(text.slice(0, cut))
-        expect(problem).toMatch(/breaks off/)
+        expect(problem).toMatch(/incomplete/)
         const lines = text.slice(start, cut).split('\n').slice(1)
         const complete = lines.filter((line) => {
           try {

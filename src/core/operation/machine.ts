@@ -1,6 +1,5 @@
 import { type AddedAdmittance, addAdmittance, closeLink, type LinkStep } from '@/src/core/circuit/factored'
 import type { Network } from '@/src/core/circuit/network'
-import type { OutputKey } from '@/src/core/operation/state'
 import { reciprocal, subtract } from '@/src/core/units/complex'
 import {
   boardInside,
@@ -139,3 +138,6 @@ export function createMachine(system: System, network: Network, factors: ValueFa
     proving: proving.map((model, index) => ({ ...model, bit: first + index })),
   }
 }
+
+/** A board's output by board and terminal: the dot keeps it from being any word that an object has of its own. */
+export type OutputKey = `${string}.${string}`

@@ -1,4 +1,4 @@
-import type { Machine, ThermostatModel } from '@/src/core/operation/machine'
+import type { Machine, OutputKey, ThermostatModel } from '@/src/core/operation/machine'
 
 /** What the bench asks of the thermostats and a fault leaves them able to do. */
 export interface Constraints {
@@ -17,9 +17,6 @@ export interface Constraints {
   /** Constraints of the same key make the same moves in the same state. */
   readonly moves: string
 }
-
-/** A board's output by board and terminal: the dot keeps it from being any word that an object has of its own. */
-export type OutputKey = `${string}.${string}`
 
 /** `relay` and `passes` as built; `dead` never made; `on` always; `toggles` on and off while it is called, `chatters` called or not. */
 export type OutputMode = 'relay' | 'passes' | 'dead' | 'on' | 'toggles' | 'chatters'

@@ -1,8 +1,8 @@
 import { z } from 'zod'
 import { textSchema } from '@/src/core/units/text-schema'
 import { callNames } from '@/src/core/wiring/call'
-import { coilRoles, switchRoles } from '@/src/core/wiring/part'
 import { idSchema } from '@/src/core/wiring/point-schema'
+import { coilRoles, switchRoles } from '@/src/core/wiring/roles'
 
 /** Two local node names of the part's place: terminals, `chassis`, or names of leads between parts. */
 const between = z.tuple([idSchema, idSchema])

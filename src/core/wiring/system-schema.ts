@@ -1,8 +1,8 @@
 import { z } from 'zod'
+import { conductorColours, unknownThings } from '@/src/core/wiring/insulation'
 import { nameSchema, partSchema, sourceSchema } from '@/src/core/wiring/part-schema'
 import { CHASSIS } from '@/src/core/wiring/point'
 import { idSchema } from '@/src/core/wiring/point-schema'
-import { conductorColours, unknownThings } from '@/src/core/wiring/system'
 
 /** The open system format: one house's low-voltage side, written by hand or by a tool. See docs/system-format.md. */
 

@@ -1,28 +1,9 @@
 import type { z } from 'zod'
 import { KeptPer } from '@/src/core/units/kept'
 import { type CallName, callNames } from '@/src/core/wiring/call'
+import type { unknownThings } from '@/src/core/wiring/insulation'
 import type { Part, PartOf } from '@/src/core/wiring/part'
 import type { cableSchema, conductorSchema, placeSchema, systemSchema } from '@/src/core/wiring/system-schema'
-
-/** As insulation is called; `unknown` until somebody has looked. */
-export const conductorColours = [
-  'red',
-  'green',
-  'yellow',
-  'white',
-  'blue',
-  'brown',
-  'orange',
-  'black',
-  'grey',
-  'violet',
-  'pink',
-  'tan',
-  'unknown',
-] as const
-
-/** What nobody has looked at yet: weighed as unknown, not taken for granted. */
-export const unknownThings = ['fuse', 'float', 'common', 'board'] as const
 
 export type System = z.infer<typeof systemSchema>
 /** Nobody has looked whether this is so. */

@@ -1,4 +1,5 @@
-import { callsOf, type conductorColours, firstPart, partsOf, type System } from '@/src/core/wiring/system'
+import type { conductorColours } from '@/src/core/wiring/insulation'
+import { callsOf, firstPart, partsOf, type System } from '@/src/core/wiring/system'
 
 /** A system put together from what can be seen at the door. What nobody looked at stays unknown, and is weighed as unknown. */
 

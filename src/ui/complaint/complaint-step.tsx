@@ -1,5 +1,6 @@
 'use client'
-import { type Complaint, changesLately, sayChanged, saySymptom, symptoms } from '@/src/core/diagnosis/hypotheses/complaint'
+import { type Complaint, sayChanged, saySymptom } from '@/src/core/diagnosis/hypotheses/complaint'
+import { changesLately, symptoms } from '@/src/core/diagnosis/hypotheses/symptoms'
 import { sayCall } from '@/src/core/wiring/call'
 import { callsOf } from '@/src/core/wiring/system'
 import { CodeLookup } from '@/src/ui/complaint/code-lookup'

@@ -127,7 +127,7 @@ describe('the trace desk', () => {
 
   it('opens a suspect to the readings for and against it', async () => {
     const user = open('trace')
-    await user.click(await within(await region('Suspects')).findByRole('button', { name: /Y \(red\) is rubbed through/ }))
+    await user.click(await within(await region('Suspects')).findByRole('button', { name: /Y \(red\) is shorted to ground/ }))
     const dialog = await screen.findByRole('dialog')
     expect(within(dialog).getAllByRole('row').length).toBeGreaterThan(5)
     expect(within(dialog).getAllByText(/^(strongly )?for$/).length).toBeGreaterThan(0)
@@ -167,7 +167,7 @@ describe('a fault that comes and goes', () => {
 
   it('is called up round after round; each one is told, with what was being moved', async () => {
     const user = open('trace', nowAndThen)
-    await user.click(await screen.findByRole('button', { name: /^It comes and goes/ }))
+    await user.click(await screen.findByRole('button', { name: /^Intermittent/ }))
     const sheet = await screen.findByRole('dialog', { name: 'Cycle the call' })
     const rounds = Number(sheet.textContent?.match(/(\d+) rounds? of cool/)?.[1])
     await user.selectOptions(within(sheet).getByLabelText('moving while it runs'), 'wiring of the outdoor cable')
@@ -186,7 +186,7 @@ describe('a fault that comes and goes', () => {
   it('is not offered where the customer tells of none', async () => {
     open('trace')
     await screen.findByText(/^Ohm /)
-    expect(screen.queryByRole('button', { name: /^It comes and goes/ })).not.toBeInTheDocument()
+    expect(screen.queryByRole('button', { name: /^Intermittent/ })).not.toBeInTheDocument()
   })
 })
 

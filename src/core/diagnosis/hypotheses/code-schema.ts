@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { type CodeRow, pointsTo } from '@/src/core/diagnosis/hypotheses/codes'
+import { pointsTo } from '@/src/core/diagnosis/hypotheses/points-to'
 import { textSchema } from '@/src/core/units/text-schema'
 
 const text = (longest: number, what: string) =>
@@ -17,7 +17,7 @@ export const codeRowSchema = z.strictObject({
 })
 
 /** Parses an unknown value as a line of the table, or says in a sentence what is wrong with it. */
-export function readCodeRow(value: unknown): { ok: true; row: CodeRow } | { ok: false; problem: string } {
+export function readCodeRow(value: unknown): { ok: true; row: z.infer<typeof codeRowSchema> } | { ok: false; problem: string } {
   const parsed = codeRowSchema.safeParse(value)
   return parsed.success ? { ok: true, row: parsed.data } : { ok: false, problem: parsed.error.issues[0].message }
 }

@@ -1,12 +1,8 @@
 import type { z } from 'zod'
 import type { codeRowSchema } from '@/src/core/diagnosis/hypotheses/code-schema'
+import type { PointsTo } from '@/src/core/diagnosis/hypotheses/points-to'
 import type { Fault } from '@/src/core/faults/fault'
-import { switchRoles } from '@/src/core/wiring/part'
 import { partsOf, type System } from '@/src/core/wiring/system'
-
-/** What a board's blinks, or a number on a display, point to; `nothing` for a code that only tells of the past. */
-export const pointsTo = [...switchRoles, 'over-current', 'low-voltage', 'nothing'] as const
-export type PointsTo = (typeof pointsTo)[number]
 
 export const sayPointsTo: Record<PointsTo, string> = {
   limit: 'the limit switch',

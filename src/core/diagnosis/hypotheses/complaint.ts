@@ -1,23 +1,10 @@
 import type { z } from 'zod'
 import type { complaintSchema } from '@/src/core/diagnosis/hypotheses/complaint-schema'
+import type { changesLately, symptoms } from '@/src/core/diagnosis/hypotheses/symptoms'
 import { sayCall } from '@/src/core/wiring/call'
 
-export const symptoms = [
-  'blank-thermostat',
-  'nothing-runs',
-  'never-stops',
-  'fuse-at-power-up',
-  'fuse-on-call',
-  'fuse-now-and-then',
-  'mode-dead',
-  'half-works',
-  'chatters',
-  'code',
-  'smell',
-] as const
 export type Symptom = (typeof symptoms)[number]
 
-export const changesLately = ['garden-work', 'new-thermostat', 'new-equipment', 'earlier-repair', 'rodents', 'storm'] as const
 export type ChangeLately = (typeof changesLately)[number]
 
 export type Complaint = z.infer<typeof complaintSchema>

@@ -55,7 +55,7 @@ describe('movesOf', () => {
 
 describe('sayComplaint', () => {
   it("puts the customer's words first", () => {
-    expect(sayComplaint({ ...onCool, words: 'It blows', changed: ['rodents'] })).toBe('“It blows” · fuse on one call: cool · rodents')
+    expect(sayComplaint({ ...onCool, words: 'It blows', changed: ['rodents'] })).toBe('“It blows” · blows on a call: cool · rodents')
     expect(sayComplaint(emptyComplaint)).toBe('no customer statement recorded')
   })
 })

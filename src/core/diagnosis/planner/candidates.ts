@@ -1,6 +1,7 @@
 import { type Bench, type FurtherSlot, type Slot, slotOf } from '@/src/core/bench/bench'
 import { leadNames } from '@/src/core/bench/points'
 import { anyTime } from '@/src/core/bench/since'
+import type { Candidate } from '@/src/core/diagnosis/planner/candidate'
 import { ohmsCandidates } from '@/src/core/diagnosis/planner/ohms-candidates'
 import { withJumper } from '@/src/core/diagnosis/planner/with-jumper'
 import { lowVoltageNodes } from '@/src/core/faults/low-voltage'
@@ -11,12 +12,6 @@ import { hotOfCalls, switchedTerminals } from '@/src/core/wiring/assembly'
 import { CHASSIS, conductorEnd, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside, commonNodes, feedOf, houseCommon, houseHot } from '@/src/core/wiring/supply'
 import { callsOf, firstPart, furtherFuses, partsOf, placeById, type System } from '@/src/core/wiring/system'
-
-/** A bench worth reaching and what to ask on it, each question with the place where it is taken. */
-export interface Candidate {
-  readonly bench: Bench
-  readonly probes: readonly { readonly probe: Probe; readonly place: string }[]
-}
 
 /** All checks worth weighing from a bench: generated from the wiring, live ones and ohms with the power off. */
 export function listCandidates(system: System, bench: Bench): Candidate[] {

@@ -1,5 +1,5 @@
 import { type Link, predictionIn } from '@/src/core/diagnosis/likelihood/chain'
-import type { Story } from '@/src/core/diagnosis/planner/stories'
+import type { Story } from '@/src/core/diagnosis/planner/story'
 import { isAlike, type Prediction } from '@/src/core/readings/prediction'
 
 /**

@@ -1,5 +1,5 @@
 import type { Bench } from '@/src/core/bench/bench'
-import type { Candidate } from '@/src/core/diagnosis/planner/candidates'
+import type { Candidate } from '@/src/core/diagnosis/planner/candidate'
 import { withJumper } from '@/src/core/diagnosis/planner/with-jumper'
 import { lowVoltageNodes } from '@/src/core/faults/low-voltage'
 import type { Probe } from '@/src/core/readings/check'

@@ -1,5 +1,5 @@
 import type { Observation } from '@/src/core/diagnosis/likelihood/observations'
-import type { Candidate } from '@/src/core/diagnosis/planner/candidates'
+import type { Candidate } from '@/src/core/diagnosis/planner/candidate'
 import { openQuestions } from '@/src/core/diagnosis/planner/question'
 import type { Probe } from '@/src/core/readings/check'
 import { benchWith, change } from '@/tests/setup/furnace'

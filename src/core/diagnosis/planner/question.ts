@@ -1,7 +1,7 @@
 import { type Bench, benchKey } from '@/src/core/bench/bench'
 import { anyTime } from '@/src/core/bench/since'
 import { type Observation, questionKey } from '@/src/core/diagnosis/likelihood/observations'
-import type { Candidate } from '@/src/core/diagnosis/planner/candidates'
+import type { Candidate } from '@/src/core/diagnosis/planner/candidate'
 import { type Answer, openedBy, type Probe, probeKey } from '@/src/core/readings/check'
 import { KeptPer } from '@/src/core/units/kept'
 

@@ -2,33 +2,14 @@ import { isResettable } from '@/src/core/bench/apply'
 import type { Bench } from '@/src/core/bench/bench'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { foretoldOf, gatherRows, inTheirHouses, type Rows } from '@/src/core/diagnosis/planner/foretold'
-import { clusterOutcomes, type Outcomes } from '@/src/core/diagnosis/planner/outcomes'
+import { clusterOutcomes } from '@/src/core/diagnosis/planner/outcomes'
 import { probesAsked, type Question } from '@/src/core/diagnosis/planner/question'
 import { type Route, routesFrom } from '@/src/core/diagnosis/planner/route'
 import type { Shortlist } from '@/src/core/diagnosis/planner/shortlist'
-import { entropyAfter, entropyBefore, leastWrong, mostBits, type Story, wrongAfter } from '@/src/core/diagnosis/planner/stories'
-import type { Probe } from '@/src/core/readings/check'
+import { entropyAfter, entropyBefore, leastWrong, mostBits, wrongAfter } from '@/src/core/diagnosis/planner/stories'
+import type { Story } from '@/src/core/diagnosis/planner/story'
 import { openedBy } from '@/src/core/readings/check'
 import { scaleOf } from '@/src/core/readings/predict'
-import type { Prediction } from '@/src/core/readings/prediction'
-
-/** One thing that could be asked now, with what it tells and costs. */
-export interface Scored {
-  readonly score: number
-  readonly gainBits: number
-  readonly minutes: number
-  readonly probe: Probe
-  readonly place: string
-  readonly route: Route
-  readonly outcomes: Outcomes
-  readonly question: Question
-  /** Which probe of its question this is. */
-  readonly wanted: number
-  /** The meter and its scale: only readings of the same can say the same. */
-  readonly meter: string
-  /** What each story weighed foretells of it. */
-  readonly foretold: (story: number) => Prediction
-}
 
 /** How what a check tells is set against what it costs. */
 export interface Pricing {

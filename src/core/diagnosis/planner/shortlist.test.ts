@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import type { Scored } from '@/src/core/diagnosis/planner/score'
+import type { Scored } from '@/src/core/diagnosis/planner/scored'
 import { Shortlist } from '@/src/core/diagnosis/planner/shortlist'
 
 /** All that a shortlist looks at. */

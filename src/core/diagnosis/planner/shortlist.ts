@@ -1,4 +1,4 @@
-import type { Scored } from '@/src/core/diagnosis/planner/score'
+import type { Scored } from '@/src/core/diagnosis/planner/scored'
 
 /** Scores that agree to nine digits are one: then the order in which the wiring lists them is kept. */
 const SCORE_STEP = 1e-9

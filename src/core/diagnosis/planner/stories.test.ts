@@ -10,10 +10,10 @@ import {
   leastWrong,
   liveStories,
   mostBits,
-  type Story,
   thinOut,
   wrongAfter,
 } from '@/src/core/diagnosis/planner/stories'
+import type { Story } from '@/src/core/diagnosis/planner/story'
 import { furnaceEngine } from '@/tests/setup/furnace'
 
 const weight = fc.double({ min: 0.001, max: 1, noNaN: true })

@@ -1,20 +1,9 @@
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { massByRepair, type Posterior } from '@/src/core/diagnosis/inference/posterior'
-import type { Link } from '@/src/core/diagnosis/likelihood/chain'
 import type { Foretold } from '@/src/core/diagnosis/planner/foretold'
 import type { Outcomes } from '@/src/core/diagnosis/planner/outcomes'
+import type { Story } from '@/src/core/diagnosis/planner/story'
 import { KeptPer } from '@/src/core/units/kept'
-
-/** A story that the planner weighs. */
-export interface Story {
-  readonly index: number
-  /** The wiring in which this story explains the readings so far. */
-  readonly kind: number
-  readonly weight: number
-  readonly group: number
-  /** What the readings have taught of its house. */
-  readonly chain: Link
-}
 
 /** Stories weighed by the planner: those that hold this much of the probability, and no more than so many. */
 const WEIGHED_MASS = 0.985

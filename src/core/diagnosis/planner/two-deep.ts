@@ -1,7 +1,8 @@
 import { benchKey } from '@/src/core/bench/bench'
 import type { CostModel } from '@/src/core/diagnosis/planner/cost'
-import type { Scored } from '@/src/core/diagnosis/planner/score'
-import { entropyAfter, entropyBefore, type Story } from '@/src/core/diagnosis/planner/stories'
+import type { Scored } from '@/src/core/diagnosis/planner/scored'
+import { entropyAfter, entropyBefore } from '@/src/core/diagnosis/planner/stories'
+import type { Story } from '@/src/core/diagnosis/planner/story'
 import { probeKey } from '@/src/core/readings/check'
 
 /** First checks that are looked beyond, and second checks that are tried after each of their answers. */

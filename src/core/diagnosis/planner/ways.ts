@@ -1,6 +1,7 @@
 import { type Bench, standingKey } from '@/src/core/bench/bench'
 import { wiredNow } from '@/src/core/bench/swaps'
-import { type Candidate, joinedCalls, listCandidates, tripAt } from '@/src/core/diagnosis/planner/candidates'
+import type { Candidate } from '@/src/core/diagnosis/planner/candidate'
+import { joinedCalls, listCandidates, tripAt } from '@/src/core/diagnosis/planner/candidates'
 import { Kept, KeptPer } from '@/src/core/units/kept'
 import { conductorEnd } from '@/src/core/wiring/point'
 import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
