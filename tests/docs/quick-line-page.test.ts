@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { readQuickLine } from '@/src/core/job/quick-line'
+import { readQuickLine } from '@/src/core/quick-line/read-line'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 
 /** The page that explains the quick line shows nothing that is not so: every example in it is run. */

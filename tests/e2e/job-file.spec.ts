@@ -12,7 +12,7 @@ test('a torn job file says what is whole and what to do, and opens that much', a
   await technician.opensTheApp()
   const region = page.getByRole('region', { name: 'Open a job file' })
   await region.locator('input').setInputFiles(file('{"what": "is this"}'))
-  await expect(region.getByRole('alert')).toContainText('This is no job file')
+  await expect(region.getByRole('alert')).toContainText('This is not a job file')
   await region.locator('input').setInputFiles(file(text.slice(0, text.length - 60)))
   await expect(region.getByRole('alert')).toContainText(`${job.entries.length - 1} entries are whole and can be opened`)
   await technician.taps('Open what is whole')

@@ -2,6 +2,7 @@
 # Plants an import that each layer may not have and sees that the linter catches it: a rule that does not bite is no rule.
 set -euo pipefail
 cd "$(dirname "${BASH_SOURCE[0]}")/../.."
+node tests/layers/write-layers.mjs --check
 planted=()
 trap 'rm -f "${planted[@]}"' EXIT
 
@@ -11,7 +12,7 @@ plant() { # folder, forbidden module
   printf "import * as planted from '%s'\n\nexport const use = planted\n" "$2" >"$file"
 }
 
-for layer in units circuit wiring bench faults operation protection readings diagnosis practice job formats; do
+for layer in units circuit wiring operation bench faults protection readings diagnosis job quick-line practice formats; do
   plant "src/core/$layer" react
   plant "src/core/$layer" node:fs
   plant "src/core/$layer" @/src/server/store
@@ -23,6 +24,10 @@ plant src/core/wiring @/src/core/bench/bench
 plant src/core/bench @/src/core/readings/check
 plant src/core/faults @/src/core/diagnosis/engine
 plant src/core/operation @/src/core/readings/world
+plant src/core/operation @/src/core/bench/bench
+plant src/core/diagnosis @/src/core/job/fold
+plant src/core/job @/src/core/quick-line/read-line
+plant src/core/quick-line @/src/core/practice/demo
 plant src/core/protection @/src/core/job/fold
 plant src/core/readings @/src/core/diagnosis/engine
 plant src/ui/desk @/src/server/jobs

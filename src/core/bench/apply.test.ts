@@ -46,7 +46,7 @@ describe('applyChange', () => {
     expect(problem(start, { do: 'jumper', a: 'R@indoor', b: 'Q@indoor' })).toContain('There is no "Q" at the indoor unit. It has R, Y, G')
     expect(problem(start, { do: 'lift', end: 'garden-cable.Y@indoor' })).toContain('Cables here: stat-cable, outdoor-cable')
     expect(problem(start, { do: 'walk', place: 'roof' })).toContain('Places here: thermostat, indoor, outdoor')
-    expect(problem(start, { do: 'unplug', part: 'bond' })).toContain('nothing that unplugs')
+    expect(problem(start, { do: 'unplug', part: 'bond' })).toContain('does not unplug')
     expect(problem(start, { do: 'reset' })).toContain('no breaker in the fuse slot')
   })
 

@@ -58,7 +58,7 @@ describe('a job file', () => {
   })
 
   it('that is something else altogether is refused', () => {
-    expect(refusal('{"hello": 1}').problem).toContain('This is no job file')
+    expect(refusal('{"hello": 1}').problem).toContain('This is not a job file')
     expect(refusal('[1, 2').problem).toContain('Nothing of it can be read')
     expect(refusal('').whole).toBeNull()
   })

@@ -1,6 +1,6 @@
 'use client'
 import { format } from 'date-fns'
-import { sayDraft } from '@/src/core/job/quick-line'
+import { sayDraft } from '@/src/core/job/say-draft'
 import { isContent } from '@/src/core/job/standing'
 import { Button } from '@/src/ui/controls/button'
 import { useDesk } from '@/src/ui/desk/desk-context'

@@ -2,7 +2,7 @@
 import { useMemo, useState } from 'react'
 import type { Entry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
-import { sayDraft } from '@/src/core/job/quick-line'
+import { sayDraft } from '@/src/core/job/say-draft'
 import { isContent } from '@/src/core/job/standing'
 import { FilterBar } from '@/src/ui/controls/filter-bar'
 import { Sheet } from '@/src/ui/controls/sheet'

@@ -1,18 +1,14 @@
-import { sayChange } from '@/src/core/bench/say'
-import { sayComplaint } from '@/src/core/diagnosis/hypotheses/complaint'
-import { sayWay } from '@/src/core/diagnosis/planner/ways'
 import type { Entry, EntryDraft } from '@/src/core/job/entry'
 import { fallsWith, foldJob, lastStanding, problemWithEntry } from '@/src/core/job/fold'
-import type { JobState, Refusal } from '@/src/core/job/job-state'
-import { parseCommand } from '@/src/core/job/quick-line-commands'
-import { dashedNames } from '@/src/core/job/quick-line-names'
-import { asStretch } from '@/src/core/job/quick-line-phrases'
-import { inTheGrammar } from '@/src/core/job/quick-line-said'
-import { type Token, tokenize } from '@/src/core/job/quick-line-tokens'
+import type { Refusal } from '@/src/core/job/job-state'
+import { sayDraft, sayFallen } from '@/src/core/job/say-draft'
 import { isContent } from '@/src/core/job/standing'
+import { parseCommand } from '@/src/core/quick-line/commands'
+import { dashedNames } from '@/src/core/quick-line/names'
+import { asStretch } from '@/src/core/quick-line/phrases'
+import { inTheGrammar } from '@/src/core/quick-line/said'
+import { type Token, tokenize } from '@/src/core/quick-line/tokens'
 import type { Probe } from '@/src/core/readings/check'
-import { sayAnswer, sayProbe } from '@/src/core/readings/say'
-import { sayCall } from '@/src/core/wiring/call'
 import type { System } from '@/src/core/wiring/system'
 
 /** What a line is read against. */
@@ -136,49 +132,4 @@ function tryDrafts(
     made.push(entry)
   }
   return { ok: true, made, falls }
-}
-
-/** What stops counting with an undo or a correction, said before it is done. */
-export function sayFallen(system: System, { standing }: Pick<JobState, 'standing'>, falls: readonly Refusal[]): string {
-  const said = falls.flatMap(({ id }) => {
-    const entry = standing.find((one) => one.id === id)
-    return entry ? [sayDraft(system, entry)] : []
-  })
-  return `also drops: ${said.join('; ')}`
-}
-
-/** How an entry reads on the timeline and under the quick line. */
-export function sayDraft(system: System, draft: EntryDraft, state?: Pick<JobState, 'standing'>): string {
-  switch (draft.kind) {
-    case 'complaint':
-      return sayComplaint(draft.complaint)
-    case 'bench':
-      return sayChange(system, draft.change)
-    case 'reading':
-      return `${sayProbe(system, draft.probe)}: ${sayAnswer(draft.answer, draft.probe)}`
-    case 'trip':
-      return draft.result === 'trips' ? 'it trips' : 'it holds'
-    case 'skip':
-      return `cannot take: ${sayProbe(system, draft.probe)}`
-    case 'way':
-      return `way of working: ${sayWay[draft.way].name}`
-    case 'repair':
-      return `repaired: ${draft.what}${draft.cause ? ` (cause: ${draft.cause})` : ''}`
-    case 'proof':
-      return `${sayCall[draft.call]} ${draft.held ? 'proved' : 'did not hold'}${draft.amps === null ? '' : `, ${draft.amps} A`}${draft.volts === null ? '' : `, ${draft.volts} V`}`
-    case 'note':
-      return `note: ${draft.text}`
-    case 'close':
-      return 'close the job'
-    case 'undo': {
-      const target = state?.standing.find(({ id }) => id === draft.target)
-      return target ? `undo: ${sayDraft(system, target)}` : 'undo an entry'
-    }
-    case 'correct':
-      return `correct to: ${sayDraft(system, draft.entry)}`
-    case 'vouch':
-      return draft.bench === 'made'
-        ? 'it was read before the other device changed the bench'
-        : 'it was read after the other device changed the bench'
-  }
 }

@@ -1,4 +1,4 @@
-import { allOf, joined, leading, loadOf, primary, putOn, type Sentence, takenOff, worded, zoneOf } from '@/src/core/job/quick-line-sentence'
+import { allOf, joined, leading, loadOf, primary, putOn, type Sentence, takenOff, worded, zoneOf } from '@/src/core/quick-line/sentence'
 import { SHOWS_CALL } from '@/src/core/readings/looks'
 import { partById } from '@/src/core/wiring/system'
 

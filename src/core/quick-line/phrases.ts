@@ -1,5 +1,5 @@
 import type { EntryDraft } from '@/src/core/job/entry'
-import type { CommandContext } from '@/src/core/job/quick-line-points'
+import type { CommandContext } from '@/src/core/quick-line/reader'
 import type { Probe } from '@/src/core/readings/check'
 import { SHOWS_CALL, SHOWS_NO_CALL } from '@/src/core/readings/looks'
 import { partsOf } from '@/src/core/wiring/system'

@@ -1,5 +1,5 @@
 import type { JobState } from '@/src/core/job/job-state'
-import { findCable, findPart, findPlace } from '@/src/core/job/quick-line-names'
+import { findCable, findPart, findPlace } from '@/src/core/quick-line/names'
 import { callNames } from '@/src/core/wiring/call'
 import { callsOf, type Place, partById, partsOf, placeById, type System } from '@/src/core/wiring/system'
 

@@ -1,7 +1,7 @@
 import type { BenchChange } from '@/src/core/bench/bench'
 import { type Entry, stampEntry } from '@/src/core/job/entry'
-import { readQuickLine } from '@/src/core/job/quick-line'
-import { completeLine } from '@/src/core/job/quick-line-complete'
+import { completeLine } from '@/src/core/quick-line/complete'
+import { readQuickLine } from '@/src/core/quick-line/read-line'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 
 let count = 0

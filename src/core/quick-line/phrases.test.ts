@@ -1,4 +1,4 @@
-import { readQuickLine } from '@/src/core/job/quick-line'
+import { readQuickLine } from '@/src/core/quick-line/read-line'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 
 const read = (line: string) => {

@@ -2,8 +2,8 @@ import fc from 'fast-check'
 import { type Entry, stampEntry } from '@/src/core/job/entry'
 import { readEntry } from '@/src/core/job/entry-schema'
 import { foldJob, problemWithEntry } from '@/src/core/job/fold'
-import { readQuickLine } from '@/src/core/job/quick-line'
-import { completeLine } from '@/src/core/job/quick-line-complete'
+import { completeLine } from '@/src/core/quick-line/complete'
+import { readQuickLine } from '@/src/core/quick-line/read-line'
 import { catalogue } from '@/src/core/wiring/systems/catalogue'
 
 /** Lines as hands in gloves type them: the grammar's own words in any order, numbers of every kind, and what a thumb hits beside them. */

@@ -1,6 +1,6 @@
 import type { BenchChange } from '@/src/core/bench/bench'
 import { type Entry, type EntryDraft, stampEntry } from '@/src/core/job/entry'
-import { readQuickLine } from '@/src/core/job/quick-line'
+import { readQuickLine } from '@/src/core/quick-line/read-line'
 import { furnaceAc, systemById } from '@/src/core/wiring/systems/catalogue'
 
 let count = 0

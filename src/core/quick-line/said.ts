@@ -1,6 +1,6 @@
 import type { JobState } from '@/src/core/job/job-state'
-import { rules } from '@/src/core/job/quick-line-rules'
-import { Sentence } from '@/src/core/job/quick-line-sentence'
+import { rules } from '@/src/core/quick-line/rules'
+import { Sentence } from '@/src/core/quick-line/sentence'
 import type { System } from '@/src/core/wiring/system'
 
 /**

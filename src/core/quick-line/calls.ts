@@ -1,0 +1,43 @@
+import type { EntryDraft } from '@/src/core/job/entry'
+import { benchDraft } from '@/src/core/quick-line/drafts'
+import type { Reader } from '@/src/core/quick-line/reader'
+import type { CallName } from '@/src/core/wiring/call'
+import { callsOf } from '@/src/core/wiring/system'
+
+/** A call as it is typed: `cool`, `cool2`, and `cool zone 2` for what another zone's thermostat asks. */
+export function readCall(reader: Reader): 'off' | CallName {
+  const named = readFirstZoneCall(reader)
+  if (named === 'off' || !reader.accept('zone')) return named
+  const zone = reader.peek()
+  const zoned = reader.number() === 1 ? named : callsOf(reader.context.system).find((call) => call === `${named}-zone-${zone?.value}`)
+  if (zoned === undefined && zone) reader.failAt(`There is no such call here. ${sayCalls(reader)}`, zone)
+  return zoned ?? named
+}
+
+function sayCalls(reader: Reader): string {
+  const typed = callsOf(reader.context.system).map((call) => (call.includes('zone') ? call.replaceAll('-', ' ') : call.replace('-', '')))
+  return `Say the call: off, ${typed.join(', ')}.`
+}
+
+function readFirstZoneCall(reader: Reader): 'off' | CallName {
+  return reader.oneOf(
+    {
+      off: 'off' as const,
+      fan: 'fan' as const,
+      cool: 'cool' as const,
+      cooling: 'cool' as const,
+      heat: 'heat' as const,
+      heating: 'heat' as const,
+      cool2: 'cool-2' as const,
+      heat2: 'heat-2' as const,
+      emergency: 'emergency' as const,
+    },
+    sayCalls(reader),
+  )
+}
+
+/** `set the thermostat to cool`. */
+export function readSetTo(reader: Reader): EntryDraft[] {
+  for (const filler of ['the', 'thermostat', 'stat', 'to']) reader.accept(filler)
+  return [benchDraft({ do: 'call', call: readCall(reader) })]
+}

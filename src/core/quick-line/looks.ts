@@ -1,0 +1,118 @@
+import type { EntryDraft } from '@/src/core/job/entry'
+import { findCable, findEnds, findPart, findPlace } from '@/src/core/quick-line/names'
+import { placeName, readAtPlace, readCable, theOneEnd } from '@/src/core/quick-line/points'
+import type { Reader } from '@/src/core/quick-line/reader'
+import type { Token } from '@/src/core/quick-line/tokens'
+import type { Probe } from '@/src/core/readings/check'
+import { bareWord, LANDED, LANDINGS, RUNS, stripFindings, WIRING, wrongOn } from '@/src/core/readings/looks'
+import { wordsFor } from '@/src/core/readings/predict'
+import { zonesOf } from '@/src/core/wiring/system'
+
+/** `thermostat blank`, `contactor in`. */
+export function readLook(reader: Reader): EntryDraft[] | null {
+  const first = reader.peek()
+  if (!first || reader.tokens.length !== 2) return null
+  const at = findPart(reader.context.system, first.text)
+  if (!at) return null
+  const probe: Probe = { meter: 'look', at }
+  const words = wordsFor(reader.context.system, probe)
+  reader.at = 1
+  const token = reader.word(`Say one of: ${words.join(', ')}.`)
+  const word = words.find((candidate) => candidate === token.text.toLowerCase())
+  if (!word) reader.failAt(`The ${first.text} is one of: ${words.join(', ')}.`, token)
+  return [{ kind: 'reading', probe, answer: { word: word as string } }]
+}
+
+/** `outdoor as called`, `indoor not as called`. */
+export function readWhatRuns(reader: Reader): EntryDraft[] | null {
+  const said = reader.tokens.map(({ text }) => text.toLowerCase())
+  const place = findPlace(reader.context.system, said[0])
+  const word = ['as called', 'not as called'].find((candidate) => said.slice(1).join(' ') === candidate)
+  if (place === null || word === undefined) return null
+  reader.at = reader.tokens.length
+  return [{ kind: 'reading', probe: { meter: 'look', at: `${RUNS}${place}` }, answer: { word } }]
+}
+
+/** `landings ok at indoor`, `landings corroded`, `landings outdoor Y off at indoor`, `landings outdoor Y wrong`. */
+export function readLandings(reader: Reader): EntryDraft[] {
+  const whole = readWholeStrip(reader)
+  if (whole !== null) {
+    const place = readAtPlace(reader) ?? reader.context.state.bench.place
+    return [{ kind: 'reading', probe: { meter: 'look', at: `${LANDINGS}${place}` }, answer: { word: whole } }]
+  }
+  const cable = readCable(reader)
+  const name = reader.word('Say "landings ok", "landings corroded", or which conductor is off: landings outdoor Y off.')
+  for (const filler of ['is', 'landed']) reader.accept(filler)
+  const found = reader.oneOf(
+    { off: 'off', wrong: 'wrong', on: 'on' },
+    'Say "off" for a wire that is off, or "on" and the terminal that it is on: landings outdoor C on Y.',
+  )
+  const screw = found === 'on' ? reader.word('Say on which terminal it is: landings outdoor C on Y.') : null
+  const place = readAtPlace(reader) ?? reader.context.state.bench.place
+  const end = theOneEnd(reader, findEnds(reader.context.system, name.text, place, cable), name, place)
+  const word = screw ? wrongOn(end, terminalAt(reader, place, screw)) : `${found}: ${end}`
+  return [{ kind: 'reading', probe: { meter: 'look', at: `${LANDINGS}${place}` }, answer: { word } }]
+}
+
+function terminalAt(reader: Reader, place: string, said: Token): string {
+  const terminals = reader.context.system.places.find(({ id }) => id === place)?.terminals ?? []
+  const found = terminals.find((terminal) => terminal.toLowerCase() === said.text.toLowerCase())
+  if (found === undefined)
+    reader.failAt(`There is no terminal "${said.text}" at the ${placeName(reader, place)}: ${terminals.join(', ')}.`, said)
+  return found as string
+}
+
+/** `bare Y in the outdoor cable`, `bare outdoor Y`: copper that shows. */
+export function readBareCopper(reader: Reader): EntryDraft[] {
+  reader.accept('copper')
+  reader.accept('on')
+  const before = readCable(reader)
+  const name = reader.word('Say which conductor shows copper: bare outdoor Y.')
+  for (const filler of ['in', 'on', 'of', 'the']) reader.accept(filler)
+  const cable = before ?? readCable(reader)
+  const { system } = reader.context
+  const found = system.cables.filter(
+    ({ id, conductors }) => (cable === null || id === cable) && conductors.some((one) => one.id.toLowerCase() === name.text.toLowerCase()),
+  )
+  if (found.length !== 1)
+    reader.failAt(
+      found.length === 0
+        ? `There is no conductor "${name.text}"${cable === null ? '' : ` in the ${cable}`}.`
+        : `Say in which cable: ${found.map(({ name: one }) => one).join(', ')}.`,
+      name,
+    )
+  const [{ id, conductors }] = found
+  const conductor = conductors.find((one) => one.id.toLowerCase() === name.text.toLowerCase())?.id ?? name.text
+  return [{ kind: 'reading', probe: { meter: 'look', at: `${WIRING}${id}` }, answer: { word: bareWord(conductor) } }]
+}
+
+/** What is said of all landings of a place at once. */
+function readWholeStrip(reader: Reader): string | null {
+  if (reader.accept('ok') || reader.accept('good') || reader.accept('all')) {
+    reader.accept('landed')
+    return LANDED
+  }
+  return stripFindings.find((word) => reader.accept(word)) ?? null
+}
+
+/** `rubbed at the outdoor cable`, `chewed stat cable`, `scorched indoor`. */
+export function readMark(reader: Reader, mark: string): EntryDraft[] {
+  for (const filler of ['at', 'in', 'on', 'along', 'the']) reader.accept(filler)
+  const { system } = reader.context
+  const token = reader.word(
+    `Say where: ${zonesOf(system)
+      .map(({ name }) => name)
+      .join(', ')}.`,
+  )
+  const isCable = reader.accept('cable')
+  const zone = isCable ? findCable(system, token.text) : (findPlace(system, token.text) ?? findCable(system, token.text))
+  if (zone === null)
+    reader.failAt(
+      `There is no "${token.text}" here. Say one of: ${zonesOf(system)
+        .map(({ name }) => name)
+        .join(', ')}.`,
+      token,
+    )
+  reader.accept('unit')
+  return [{ kind: 'reading', probe: { meter: 'look', at: `${WIRING}${zone}` }, answer: { word: mark } }]
+}

@@ -1,0 +1,141 @@
+import { findCable, findEnds, findLead, findPart, findPlace, isGroundWord, isLifted } from '@/src/core/quick-line/names'
+import type { Reader } from '@/src/core/quick-line/reader'
+import type { Token } from '@/src/core/quick-line/tokens'
+import { CHASSIS, type Point, parsePoint, pinPoint, terminalPoint } from '@/src/core/wiring/point'
+import { partById, placeById } from '@/src/core/wiring/system'
+
+interface SaidPoint {
+  readonly token: Token
+  readonly cable: string | null
+  readonly lifted: boolean
+  readonly place: string | null
+}
+
+export interface SaidPair {
+  readonly first: SaidPoint
+  readonly second: SaidPoint
+  readonly place: string | null
+}
+
+/** What a meter shows, or a hand says, of no connection. */
+export const isOverload = (word: string): boolean => /^(ol|open|infinite|infinity|overload)$/i.test(word)
+
+/** Two points; a place said once, at either or after both, holds for both. */
+export function readPair(reader: Reader): [Point, Point] {
+  return resolveBoth(reader, readTwoPoints(reader), null)
+}
+
+/** A part by its name: its own two leads while it is unplugged, else the two that it hangs on. */
+export function readAcrossPart(reader: Reader): [Point, Point] | null {
+  const { system, state } = reader.context
+  const id = findPart(system, reader.peek()?.text ?? '')
+  const part = id === null ? undefined : partById(system, id)
+  if (part?.kind !== 'switch' && part?.kind !== 'coil') return null
+  reader.at++
+  if (state.bench.unplugged.includes(part.id)) return [pinPoint(part, 0), pinPoint(part, 1)]
+  return [terminalPoint(part.between[0], part.place), terminalPoint(part.between[1], part.place)]
+}
+
+/** Two points as they are said, before it is known where; the place may still follow. */
+export function readTwoPoints(reader: Reader): SaidPair {
+  const first = readPoint(reader)
+  if (!reader.accept('-') && !reader.accept('to')) reader.accept('and')
+  return { first, second: readPoint(reader), place: readAtPlace(reader) }
+}
+
+export function resolveBoth(reader: Reader, { first, second, place }: SaidPair, later: string | null): [Point, Point] {
+  const home = place ?? later ?? first.place ?? second.place ?? reader.context.state.bench.place
+  return [resolvePoint(reader, first, home), resolvePoint(reader, second, home)]
+}
+
+function readPoint(reader: Reader): SaidPoint {
+  const lifted = reader.accept('lifted')
+  const cable = readCable(reader)
+  const token = reader.word('Name two points, as in R-C 26.4 or Y-gnd OL.')
+  const at = token.text.indexOf('@')
+  return { token, cable, lifted, place: at < 0 ? null : token.text.slice(at + 1) }
+}
+
+function resolvePoint(reader: Reader, point: SaidPoint, home: string): Point {
+  const { system, state } = reader.context
+  const { token } = point
+  if (point.place !== null) return isGroundWord(token.text.split('@')[0]) ? `${CHASSIS}@${point.place}` : token.text
+  if (point.cable !== null || point.lifted) {
+    const ends = findEnds(system, token.text, home, point.cable).filter((end) => !point.lifted || isLifted(state.bench, end))
+    return theOneEnd(reader, ends, token, home)
+  }
+  const lead = findLead(system, token.text, home)
+  if (lead) return lead
+  const ends = findEnds(system, token.text, home, null)
+  if (ends.length === 0) {
+    const place = placeById(system, home)
+    reader.failAt(
+      `There is no "${token.text}" at the ${placeName(reader, home)}. It has ${[...(place?.terminals ?? []), ...(place?.metal ? ['chassis (gnd)'] : [])].join(', ')}.`,
+      token,
+    )
+  }
+  return theOneEnd(reader, ends, token, home)
+}
+
+export function readConductor(reader: Reader, wanted: (end: Point) => boolean): Point {
+  const { system, state } = reader.context
+  const cable = readCable(reader)
+  const token = reader.word('Say which conductor, as in lift outdoor Y at indoor.')
+  const place = readAtPlace(reader) ?? state.bench.place
+  if (token.text.includes('@')) return token.text
+  const [dotted, conductor] = token.text.includes('.') ? token.text.split('.') : [null, token.text]
+  const ends = findEnds(system, conductor, place, cable ?? dotted)
+  const fitting = ends.filter(wanted)
+  return theOneEnd(reader, fitting.length > 0 ? fitting : ends, token, place)
+}
+
+export function theOneEnd(reader: Reader, ends: readonly Point[], token: Token, place: string): Point {
+  if (ends.length === 0) reader.failAt(`There is no conductor "${token.text}" at the ${placeName(reader, place)}.`, token)
+  if (ends.length > 1) {
+    const cables = ends.map((end) => `${parsePoint(end).cable} ${parsePoint(end).name}`)
+    reader.failAt(
+      `More than one conductor answers to "${token.text}" at the ${placeName(reader, place)}: say ${cables.join(' or ')}.`,
+      token,
+    )
+  }
+  return ends[0]
+}
+
+export function readPlace(reader: Reader): string {
+  const token = reader.word('Say the place.')
+  const found = findPlace(reader.context.system, token.text)
+  if (!found)
+    reader.failAt(`There is no place "${token.text}". Places: ${reader.context.system.places.map((place) => place.id).join(', ')}.`, token)
+  return found as string
+}
+
+/** `at outdoor`; or the place alone, where no point could stand: before the value, or at the end. */
+export function readAtPlace(reader: Reader): string | null {
+  if (reader.accept('at')) return readPlace(reader)
+  const token = reader.peek()
+  const next = reader.tokens[reader.at + 1]
+  const isLast = next === undefined || next.kind === 'number' || isOverload(next.text)
+  const found = token?.kind === 'word' && isLast ? findPlace(reader.context.system, token.text) : null
+  if (found !== null) reader.at++
+  return found
+}
+
+export function readCable(reader: Reader): string | null {
+  const token = reader.peek()
+  const next = reader.tokens[reader.at + 1]
+  if (!token || next?.kind !== 'word') return null
+  const found = findCable(reader.context.system, token.text)
+  if (found) reader.at++
+  return found
+}
+
+export function readPart(reader: Reader): string {
+  const token = reader.word('Say what is unplugged or plugged in.')
+  const found = findPart(reader.context.system, token.text)
+  if (!found) reader.failAt(`There is no part "${token.text}" here.`, token)
+  return found as string
+}
+
+export function placeName(reader: Reader, place: string): string {
+  return placeById(reader.context.system, place)?.name ?? place
+}

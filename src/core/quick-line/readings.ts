@@ -1,0 +1,88 @@
+import type { EntryDraft } from '@/src/core/job/entry'
+import { findEnds, findPlace } from '@/src/core/quick-line/names'
+import {
+  isOverload,
+  placeName,
+  readAcrossPart,
+  readAtPlace,
+  readCable,
+  readTwoPoints,
+  resolveBoth,
+  type SaidPair,
+} from '@/src/core/quick-line/points'
+import type { Reader } from '@/src/core/quick-line/reader'
+import { unitsOfReading } from '@/src/core/quick-line/units'
+import type { Answer, Probe } from '@/src/core/readings/check'
+import { firstPart } from '@/src/core/wiring/system'
+
+/** A reading between two points; `said` when the line began with what was measured. */
+export function readReading(reader: Reader, said: 'volts' | 'ohms' | null = null): EntryDraft[] {
+  for (const filler of ['from', 'between', 'across']) reader.accept(filler)
+  const across = readAcrossPart(reader)
+  const points = across ? null : readTwoPoints(reader)
+  for (const filler of ['reads', 'is', 'read']) reader.accept(filler)
+  const before = readMeterWord(reader)
+  const { answer, unit: typed } = readValue(reader)
+  const unit = typed ?? before ?? said
+  const [a, b] = across ?? resolveBoth(reader, points as SaidPair, readAtPlace(reader))
+  const isLive = reader.context.state.bench.power
+  const meter = unit ?? (isLive && answer !== 'OL' ? 'volts' : 'ohms')
+  return [{ kind: 'reading', probe: { meter, a, b }, answer }]
+}
+
+/** `Y-C ohms OL`: what was measured, said before the number. */
+export function readMeterWord(reader: Reader): 'volts' | 'ohms' | null {
+  if (reader.accept('ohms') || reader.accept('ohm')) return 'ohms'
+  return reader.accept('volts') || reader.accept('volt') ? 'volts' : null
+}
+
+export function readValue(reader: Reader): { answer: Answer; unit: 'volts' | 'ohms' | null } {
+  const token = reader.peek()
+  if (!token) reader.fail('What did the meter read? Add a number or OL.')
+  if (token?.kind === 'word') {
+    if (isOverload(token.text)) {
+      reader.at++
+      reader.accept('ohm')
+      return { answer: 'OL', unit: 'ohms' }
+    }
+    reader.failAt(`A reading is a number or OL; "${token.text}" is neither.`, token)
+  }
+  const value = reader.number()
+  const unit = reader.peek()
+  if (!unit || unit.text.toLowerCase() === 'at') return { answer: value, unit: null }
+  const known = unitsOfReading.get(unit.text.toLowerCase())
+  if (!known && findPlace(reader.context.system, unit.text) !== null) return { answer: value, unit: null }
+  if (!known) reader.failAt(`"${unit.text}" is not a unit for a reading. Use V, mV, ohm, kohm or Mohm.`, unit)
+  reader.at++
+  return { answer: value * known[0], unit: known[1] }
+}
+
+/** `0.27 A on R`, `8.1 amps on outdoor Y at indoor`, `max 8.1 A on R`. */
+export function readAmps(reader: Reader, said?: 'max'): EntryDraft[] {
+  const value = reader.number()
+  const unit = reader.peek()
+  if (!unit || !/^(a|amp|amps|ma)$/i.test(unit.text)) reader.fail('A line that starts with a number is a clamp reading: 0.27 A on R.')
+  reader.at++
+  const hold = said ?? (reader.accept('max') ? 'max' : undefined)
+  reader.expect('on', 'Say what the clamp is around: 0.27 A on R.')
+  const amps = /^ma$/i.test(unit?.text ?? '') ? value / 1000 : value
+  const probe: Probe = { meter: 'amps', on: readClampSpot(reader), ...(hold && { hold }) }
+  return [{ kind: 'reading', probe, answer: amps }]
+}
+
+/** R at the unit is the transformer's lead; any other letter is its conductor, the one that leaves the unit if there are two. */
+export function readClampSpot(reader: Reader): string {
+  const { system, state } = reader.context
+  const fuse = firstPart(system, 'fuse')
+  const start = reader.peek()
+  const cable = readCable(reader)
+  const token = reader.word('Say what the clamp is around.')
+  const place = readAtPlace(reader) ?? state.bench.place
+  if (token.text.includes('@')) return token.text
+  const isSupply =
+    token.text.toLowerCase() === 'fuse' || (cable === null && token.text.toUpperCase() === fuse.between[1] && place === fuse.place)
+  if (isSupply) return fuse.id
+  const ends = findEnds(system, token.text, place, cable)
+  if (ends.length === 0) reader.failAt(`There is no conductor "${token.text}" at the ${placeName(reader, place)}.`, start ?? token)
+  return ends[ends.length - 1]
+}

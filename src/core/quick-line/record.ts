@@ -1,0 +1,56 @@
+import { type WayOfWorking, waysOfWorking } from '@/src/core/diagnosis/planner/ways'
+import type { ContentEntry, EntryDraft } from '@/src/core/job/entry'
+import { readCall } from '@/src/core/quick-line/calls'
+import type { Reader } from '@/src/core/quick-line/reader'
+import type { Probe } from '@/src/core/readings/check'
+import type { CallName } from '@/src/core/wiring/call'
+import { callsOf } from '@/src/core/wiring/system'
+
+export function readRepaired(reader: Reader): EntryDraft[] {
+  const { suspects } = reader.context
+  const rank = reader.peek()?.kind === 'number' ? reader.number() : 1
+  const suspect = suspects[rank - 1]
+  if (!suspect || suspect.zone === null || suspect.repair === null)
+    reader.failAt(`There is no repair for suspect ${rank}. Say "repaired 1" for the first of the list.`, reader.tokens[0])
+  const cause = reader.accept('cause') || reader.accept('because') ? reader.rest('say what caused it') : ''
+  return [{ kind: 'repair', fault: suspect.id, zone: suspect.zone as string, what: suspect.repair as string, cause }]
+}
+
+/** `proved cool 0.9 A 25.6 V`. */
+export function readProved(reader: Reader): EntryDraft[] {
+  const call = readCall(reader)
+  if (call === 'off') reader.failAt(`Say which call was proved: ${callsOf(reader.context.system).join(', ')}.`, reader.tokens[1])
+  let amps: number | null = null
+  let volts: number | null = null
+  while (reader.peek()?.kind === 'number') {
+    const value = reader.number()
+    const unit = reader.word('Give the unit: A or V.')
+    if (/^a(mps?)?$/i.test(unit.text)) amps = value
+    else if (/^v(olts?)?$/i.test(unit.text)) volts = value
+    else reader.failAt('A proof has amps (A) and volts (V).', unit)
+  }
+  return [{ kind: 'proof', call: call as CallName, held: true, amps, volts }]
+}
+
+export function readSkip(reader: Reader): EntryDraft[] {
+  const { proposed } = reader.context
+  if (!proposed) reader.failAt('No check is proposed now.', reader.tokens[0])
+  return [{ kind: 'skip', probe: proposed as Probe }]
+}
+
+/** `way halve`, `way take off`, `way free`. */
+export function readWay(reader: Reader): EntryDraft[] {
+  const token = reader.word(`Say which: ${waysOfWorking.map((way) => `way ${way}`).join(', ')}.`)
+  const said = reader.tokens.slice(reader.at - 1).map(({ text }) => text.toLowerCase())
+  const wanted = said.join('-')
+  const way = waysOfWorking.find((candidate) => candidate === wanted || candidate === said[0] || candidate.split('-')[0] === said[0])
+  if (!way) reader.failAt(`There is no way "${said.join(' ')}". There are: ${waysOfWorking.join(', ')}.`, token)
+  reader.at = reader.tokens.length
+  return [{ kind: 'way', way: way as WayOfWorking }]
+}
+
+export function readUndo(reader: Reader): EntryDraft[] {
+  const { lastEntry } = reader.context
+  if (!lastEntry) reader.failAt('There is nothing to undo.', reader.tokens[0])
+  return [{ kind: 'undo', target: (lastEntry as ContentEntry).id }]
+}

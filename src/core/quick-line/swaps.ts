@@ -1,0 +1,56 @@
+import { sparesOf } from '@/src/core/bench/swaps'
+import type { EntryDraft } from '@/src/core/job/entry'
+import { benchDraft } from '@/src/core/quick-line/drafts'
+import { readCable } from '@/src/core/quick-line/points'
+import type { Reader } from '@/src/core/quick-line/reader'
+import type { Conductor } from '@/src/core/wiring/system'
+
+/** A conductor is called by its letter or its colour. */
+const isCalled = ({ id, colour }: Conductor, said: string): boolean =>
+  id.toLowerCase() === said.toLowerCase() || colour === said.toLowerCase()
+
+/** `swap outdoor Y to brown`, `swap outdoor Y`, `swap back`. */
+export function readSwap(reader: Reader): EntryDraft[] {
+  if (reader.accept('back')) return readSwapBack(reader)
+  const { system, state } = reader.context
+  const cable = readCable(reader)
+  const token = reader.word('Say which conductor goes to a spare, as in swap outdoor Y to brown.')
+  const cables = system.cables.filter(
+    ({ id, conductors }) => (cable === null || id === cable) && conductors.some((one) => isCalled(one, token.text)),
+  )
+  if (cables.length === 0) reader.failAt(`There is no conductor "${token.text}"${cable === null ? '' : ` in the ${cable}`}.`, token)
+  if (cables.length > 1)
+    reader.failAt(
+      `More than one conductor answers to "${token.text}": say ${cables.map(({ id }) => `${id} ${token.text}`).join(' or ')}.`,
+      token,
+    )
+  const [{ id, name, conductors }] = cables
+  const from = conductors.find((one) => isCalled(one, token.text))?.id ?? token.text
+  const free = sparesOf(cables[0]).filter((one) => !state.bench.swaps.some((swap) => swap.cable === id && swap.to === one.id))
+  if (!reader.accept('to')) {
+    if (free.length !== 1)
+      reader.fail(free.length === 0 ? `The ${name} has no free spare.` : `Say which spare: ${free.map((one) => one.id).join(', ')}.`)
+    return [benchDraft({ do: 'swap', cable: id, from, to: free[0].id })]
+  }
+  reader.accept('spare')
+  const spare = reader.word('Say which spare takes its place.')
+  const to = free.find((one) => isCalled(one, spare.text))
+  if (!to)
+    reader.failAt(
+      `"${spare.text}" is not a free spare of the ${name}${free.length > 0 ? `; there is ${free.map((one) => one.id).join(', ')}` : ''}.`,
+      spare,
+    )
+  return [benchDraft({ do: 'swap', cable: id, from, to: (to as Conductor).id })]
+}
+
+export function readSwapBack(reader: Reader): EntryDraft[] {
+  const swaps = reader.context.state.bench.swaps.filter(({ kept }) => !kept)
+  const ofCable = readCable(reader)
+  const token = reader.at < reader.tokens.length ? reader.word('Say which conductor goes back.') : null
+  const fitting = swaps.filter(
+    ({ cable, from }) => (ofCable === null || cable === ofCable) && (token === null || from.toLowerCase() === token.text.toLowerCase()),
+  )
+  if (fitting.length === 1) return [benchDraft({ do: 'unswap', cable: fitting[0].cable, from: fitting[0].from })]
+  if (swaps.length === 0) reader.fail('No conductor is on a spare.')
+  return reader.fail(`Say which goes back: ${swaps.map(({ from }) => `swap back ${from}`).join(', ')}.`)
+}
