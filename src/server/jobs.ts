@@ -3,8 +3,8 @@ import { and, asc, count, desc, eq, isNull, like, sql } from 'drizzle-orm'
 import type { Entry } from '@/src/core/job/entry'
 import { firstClash, type JobFile } from '@/src/core/job/job-file'
 import { type JobSummary, sharesOf, type ZoneShares } from '@/src/core/job/job-summary'
+import { LruCache } from '@/src/core/units/cache'
 import { isDeepEqual } from '@/src/core/units/is-deep-equal'
-import { Kept } from '@/src/core/units/kept'
 import type { System } from '@/src/core/wiring/system'
 import type { Database } from '@/src/server/database'
 import { JobEvents } from '@/src/server/job-events'
@@ -50,7 +50,7 @@ export class JobStore {
   readonly events = new JobEvents()
   private readonly open: OpenJobs
   /** Systems of the jobs at work: many jobs are on one, and none ever changes. */
-  private readonly systems = new Kept<string, Promise<System>>(MOST_SYSTEMS)
+  private readonly systems = new LruCache<string, Promise<System>>(MOST_SYSTEMS)
   private counted: Promise<Counts> | null = null
   private readonly summaries: LateSummaries
 

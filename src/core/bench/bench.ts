@@ -1,7 +1,7 @@
 import type { z } from 'zod'
 import type { benchChangeSchema } from '@/src/core/bench/change-schema'
 import type { callSettings, slotContents } from '@/src/core/bench/settings'
-import { KeptPer } from '@/src/core/units/kept'
+import { Memo } from '@/src/core/units/cache'
 import type { Point } from '@/src/core/wiring/point'
 import { firstPart, partById, type System } from '@/src/core/wiring/system'
 
@@ -97,7 +97,7 @@ export const standingKey = (bench: Bench): string =>
   `${benchKey(bench)} | ${bench.call} | ${[...bench.panelsOff].sort().join(',')} | ${bench.place}`
 
 // Asked many thousand times while checks are ranked; a bench never changes once it is made.
-const keysOf = new KeptPer((bench: Bench) => {
+const keysOf = new Memo((bench: Bench) => {
   const jumpers = bench.jumpers.map(({ a, b }) => [a, b].sort().join('=')).sort()
   const changes = [
     [...bench.lifted].sort().join(','),

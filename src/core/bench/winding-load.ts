@@ -6,7 +6,7 @@ import { constraintsOfCall } from '@/src/core/operation/asked'
 import { setInState } from '@/src/core/operation/in-state'
 import { createMachine, type Machine } from '@/src/core/operation/machine'
 import { settle } from '@/src/core/operation/settle'
-import { Kept, KeptPer } from '@/src/core/units/kept'
+import { LruCache, Memo } from '@/src/core/units/cache'
 import { assemble, windingLink } from '@/src/core/wiring/assembly'
 import { callsOf, partsOf, type System } from '@/src/core/wiring/system'
 import { templateValues } from '@/src/core/wiring/values'
@@ -15,19 +15,19 @@ interface SoundHouse {
   readonly machine: Machine
   readonly kernel: Perturbation
   readonly base: Factored
-  readonly loads: Kept<string, number>
+  readonly loads: LruCache<string, number>
 }
 
 /** Answers kept for one system: a number each. */
 const KEPT_BENCHES = 400
 
-const soundHouseOf = new KeptPer((system: System): SoundHouse => {
+const soundHouseOf = new Memo((system: System): SoundHouse => {
   // A guard inside a thermostat opens in time, or does not: nothing may rely on it.
   const parts = system.parts.map((part) => (part.kind === 'thermostat' ? { ...part, guardA: undefined } : part))
   const unguarded = { ...system, parts }
   const network = assemble(unguarded, templateValues)
   const machine = createMachine(unguarded, network, templateValues)
-  return { machine, kernel: new Perturbation(), base: factorNetwork(network, 'live'), loads: new Kept(KEPT_BENCHES) }
+  return { machine, kernel: new Perturbation(), base: factorNetwork(network, 'live'), loads: new LruCache(KEPT_BENCHES) }
 })
 
 /**

@@ -17,7 +17,7 @@ import { createLaboratory, type Laboratory } from '@/src/core/readings/laborator
 import { likelihoodOfAnything } from '@/src/core/readings/likelihood'
 import { scaleOf, wordsFor } from '@/src/core/readings/predict'
 import type { Prediction } from '@/src/core/readings/prediction'
-import { Kept } from '@/src/core/units/kept'
+import { LruCache } from '@/src/core/units/cache'
 import { isUnknown, partsOf, type System } from '@/src/core/wiring/system'
 import { templateValues } from '@/src/core/wiring/values'
 
@@ -66,7 +66,7 @@ const KEPT_CHAINS = 240
 const KEPT_FORESEEN = 120
 /** Operating points whose networks are kept: those of a job, and of the one before. */
 const KEPT_LABORATORIES = 6
-/** Benches whose predictions are kept. With a wire lifted there are some 270 to choose from, and what is asked lately must fit twice (`Kept`). */
+/** Benches whose predictions are kept. With a wire lifted there are some 270 to choose from, and what is asked lately must fit twice (`LruCache`). */
 const KEPT_QUESTIONS = 700
 
 /** What a shop and its technician know better than the defaults. */
@@ -85,10 +85,10 @@ export function createEngine(system: System, { cost = defaultCost, shop = {} }: 
     wiring.length === 0 ? hypotheses : hypotheses.map((hypothesis) => ({ ...hypothesis, wiring })),
   )
   const houses = layOutHouses(hypotheses.map(isGraded), kinds)
-  const predicted = new Kept<string, Predicted>(KEPT_QUESTIONS)
+  const predicted = new LruCache<string, Predicted>(KEPT_QUESTIONS)
 
-  const foreseen = new Kept<string, Foreseeing>(KEPT_FORESEEN)
-  const laboratories = new Kept<string, Laboratory>(KEPT_LABORATORIES)
+  const foreseen = new LruCache<string, Foreseeing>(KEPT_FORESEEN)
+  const laboratories = new LruCache<string, Laboratory>(KEPT_LABORATORIES)
   const laboratoryAt = ({ key, factors }: OperatingPoint) => laboratories.get(key, () => createLaboratory(system, factors))
   const foresee = (bench: Bench, probe: Probe, point: OperatingPoint | null = null): Foreseeing =>
     foreseen.get(
@@ -100,10 +100,10 @@ export function createEngine(system: System, { cost = defaultCost, shop = {} }: 
     return point && hangsOn(plain, point) ? fromTemplate(foresee(bench, probe, point).finish(), point) : plain
   }
 
-  const alone = new Kept<string, Float64Array>(KEPT_OBSERVATIONS)
+  const alone = new LruCache<string, Float64Array>(KEPT_OBSERVATIONS)
   const causes = countCauses(laboratory)
-  const weighed = new Kept<string, Chains>(KEPT_CHAINS)
-  const nearestOf = new Kept<string, Chains>(KEPT_CHAINS)
+  const weighed = new LruCache<string, Chains>(KEPT_CHAINS)
+  const nearestOf = new LruCache<string, Chains>(KEPT_CHAINS)
   // The operating points of the last answer: thinking ahead predicts around those as well. It only warms the caches.
   let pointsNow: readonly OperatingPoint[] = []
 

@@ -4,8 +4,8 @@ import { benchAfter, fork, type Gathered, nothingGathered, problemNow, take } fr
 import type { ContentEntry, Entry } from '@/src/core/job/entry'
 import type { JobState, Refusal } from '@/src/core/job/job-state'
 import { ancestorsOf, isContent, type Standing, type StandingSlot, standingOf, standingWith } from '@/src/core/job/standing'
+import { Memo } from '@/src/core/units/cache'
 import { isDeepEqual } from '@/src/core/units/is-deep-equal'
-import { KeptPer } from '@/src/core/units/kept'
 import type { System } from '@/src/core/wiring/system'
 
 /**
@@ -98,7 +98,7 @@ const KEPT_FOLDS = 8
 /** What was gathered is kept about this often, more often near the end, where most undos reach; and this many times at the most. */
 const CHECKPOINT_EVERY = 64
 const MOST_CHECKPOINTS = 16
-const foldsOf = new KeptPer((_: System): Fold[] => [])
+const foldsOf = new Memo((_: System): Fold[] => [])
 
 function keepCheckpoint(checkpoints: Checkpoint[], slots: number, gathered: Gathered): void {
   if (checkpoints.at(-1)?.slots === slots) return
@@ -200,7 +200,7 @@ function madeBench(system: System, standing: Standing, gathered: Gathered, seen:
 
 /** Where each entry and each slot stands; asked for only where devices worked side by side. */
 const placesOf = (standing: Standing) => placesKept.of(standing)
-const placesKept = new KeptPer(({ entries, slots }: Standing) => ({
+const placesKept = new Memo(({ entries, slots }: Standing) => ({
   entries: new Map(entries.map(({ id }, index) => [id, index])),
   slots: new Map(slots.map(({ id }, index) => [id, index])),
 }))

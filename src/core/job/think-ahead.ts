@@ -13,7 +13,7 @@ import { asIfAnswered } from '@/src/core/job/answer-entries'
 import type { Entry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import type { JobState } from '@/src/core/job/job-state'
-import { KeptPer } from '@/src/core/units/kept'
+import { Memo } from '@/src/core/units/cache'
 
 /** Answers that are thought through before they are given: no more than so many, and none less likely than this. */
 const GUESSED = 6
@@ -89,9 +89,9 @@ interface Left {
 }
 
 /** The stories left standing after an answer, in the wiring in which they explain it, and in the others. */
-const leftAfter = new KeptPer(
+const leftAfter = new Memo(
   (base: Engine) =>
-    new KeptPer((state: JobState): { engine: Engine; own: Left[]; others: Left[] } => {
+    new Memo((state: JobState): { engine: Engine; own: Left[]; others: Left[] } => {
       const weighed = weigh(base, evidenceOf(state))
       const { engine, posterior } = weighed
       const standing = [...new Set([posterior, standingOf(weighed).planned])].map((one) => standingIn(engine, one))

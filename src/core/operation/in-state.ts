@@ -2,7 +2,7 @@ import type { Change, Factored } from '@/src/core/circuit/factored'
 import type { Perturbation } from '@/src/core/circuit/perturbation'
 import type { Machine } from '@/src/core/operation/machine'
 import { type Constraints, isAlive, isGuarded, isMade, isPulledIn, type StateBits } from '@/src/core/operation/state'
-import { Kept, KeptPer } from '@/src/core/units/kept'
+import { LruCache, Memo } from '@/src/core/units/cache'
 
 /** What moves in a state, against a machine with every contact and armature at rest. */
 export function movesOf(machine: Machine, { caller, closing, welded }: Constraints, state: StateBits): Change[] {
@@ -34,7 +34,7 @@ interface Moved {
 const OFTEN = 100
 /** Benches whose states are kept: what is asked is asked bench by bench. */
 const KEPT_BENCHES = 6
-const movedOf = new KeptPer((_: Machine) => new Kept<Factored, Map<string, Moved>>(KEPT_BENCHES))
+const movedOf = new Memo((_: Machine) => new LruCache<Factored, Map<string, Moved>>(KEPT_BENCHES))
 
 /** What a kernel was set to last, if nobody else has set it since. */
 interface Held {
@@ -44,7 +44,7 @@ interface Held {
   constraints: Constraints | null
   state: StateBits
 }
-const heldBy = new KeptPer((_: Perturbation): Held => ({ sets: 0, base: null, fixed: null, constraints: null, state: 0 }))
+const heldBy = new Memo((_: Perturbation): Held => ({ sets: 0, base: null, fixed: null, constraints: null, state: 0 }))
 
 /**
  * Sets the kernel to a machine in a state, with what a fault changes beside it. Whoever read the state that the machine settled

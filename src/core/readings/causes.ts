@@ -1,8 +1,8 @@
 import { isPulledIn, type StateBits } from '@/src/core/operation/state'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import type { Lean } from '@/src/core/readings/prediction'
+import { Memo } from '@/src/core/units/cache'
 import { type Complex, reciprocal } from '@/src/core/units/complex'
-import { KeptPer } from '@/src/core/units/kept'
 import { coilElement, coilImpedance, conductorMiddle, electronicsElement, windingLink, windingNode } from '@/src/core/wiring/assembly'
 import { conductorEnd, pinPoint } from '@/src/core/wiring/point'
 import { partsOf, type System } from '@/src/core/wiring/system'
@@ -39,7 +39,7 @@ export const SPREADS = {
 } as const
 
 /** The causes of a system, in the order by which a lean names them. */
-export const causesOf = new KeptPer((system: System): readonly Cause[] => [
+export const causesOf = new Memo((system: System): readonly Cause[] => [
   { id: 'line', part: null, what: 'volts', sigma: SPREADS.line },
   ...partsOf(system, 'transformer').map(({ id }): Cause => ({ id: `winding:${id}`, part: id, what: 'volts', sigma: SPREADS.winding })),
   ...partsOf(system, 'coil').flatMap(({ id }): Cause[] => [
@@ -59,7 +59,7 @@ export const causesOf = new KeptPer((system: System): readonly Cause[] => [
 ])
 
 /** The place of a cause in its list, by id. */
-export const causeIndex = new KeptPer(
+export const causeIndex = new Memo(
   (system: System): ReadonlyMap<string, number> => new Map(causesOf.of(system).map(({ id }, place) => [id, place])),
 )
 
@@ -81,7 +81,7 @@ interface Leaning {
 }
 
 /** Every element of a laboratory's network whose value is not known of the house. */
-const leaningsOf = new KeptPer((laboratory: Laboratory): readonly Leaning[] => {
+const leaningsOf = new Memo((laboratory: Laboratory): readonly Leaning[] => {
   const { system, network, machine, factors } = laboratory
   const index = causeIndex.of(system)
   const of = (id: string) => index.get(id) ?? 0
@@ -226,7 +226,7 @@ export function leansOfVolts(laboratory: Laboratory, state: StateBits, volts: Co
 }
 
 /** Each transformer's secondary as a row of the network, and its open volts. */
-const windingsOf = new KeptPer(({ system, network, factors }: Laboratory) =>
+const windingsOf = new Memo(({ system, network, factors }: Laboratory) =>
   partsOf(system, 'transformer').map(({ id, openVolts }) => ({
     row: network.linkRow(windingLink(id, 'secondary')),
     cause: causeIndex.of(system).get(`winding:${id}`) ?? 0,

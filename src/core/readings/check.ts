@@ -1,6 +1,6 @@
 import type { z } from 'zod'
 import type { answerSchema, probeSchema } from '@/src/core/readings/check-schema'
-import { KeptPer } from '@/src/core/units/kept'
+import { Memo } from '@/src/core/units/cache'
 
 /** What can be asked of a system; the bench it is asked on is kept beside it. */
 export type Probe = z.infer<typeof probeSchema>
@@ -15,8 +15,8 @@ export const probeKey = (probe: Probe): string => keys.of(probe)
 export const probesKey = (probes: readonly Probe[]): string => listKeys.of(probes)
 
 // Asked many thousand times while checks are ranked; neither a probe nor a list of them changes once it is made.
-const keys = new KeptPer(makeKey)
-const listKeys = new KeptPer((probes: readonly Probe[]) => probes.map(probeKey).join(' '))
+const keys = new Memo(makeKey)
+const listKeys = new Memo((probes: readonly Probe[]) => probes.map(probeKey).join(' '))
 
 function makeKey(probe: Probe): string {
   switch (probe.meter) {

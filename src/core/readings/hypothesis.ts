@@ -1,5 +1,5 @@
 import type { Effect, Fault } from '@/src/core/faults/fault'
-import { KeptPer } from '@/src/core/units/kept'
+import { Memo } from '@/src/core/units/cache'
 
 /** One complete story of the house: what is wrong, in which form, and whether the fuse that was found in the slot still holds. */
 export interface Hypothesis {
@@ -63,7 +63,7 @@ export function whileHidden({ wiring, foundFuse, foundOpen }: Hypothesis): Hypot
   known.set(key, hidden)
   return hidden
 }
-const hiddenIn = new KeptPer((_: readonly Effect[]) => new Map<string, Hypothesis>())
+const hiddenIn = new Memo((_: readonly Effect[]) => new Map<string, Hypothesis>())
 
 /**
  * The same story at a moment when its fault does show. Stories with the same effects in the same house are one object here,
@@ -79,4 +79,4 @@ export function whileShown(hypothesis: Hypothesis): Hypothesis {
   if (!known) ofFuse.set(key, steady)
   return steady
 }
-const shownWith = new KeptPer((_: readonly Effect[]) => new KeptPer((_: readonly Effect[]) => new Map<string, Hypothesis>()))
+const shownWith = new Memo((_: readonly Effect[]) => new Memo((_: readonly Effect[]) => new Map<string, Hypothesis>()))

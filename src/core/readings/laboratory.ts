@@ -4,7 +4,7 @@ import { type Factored, factorNetwork } from '@/src/core/circuit/factored'
 import type { Network } from '@/src/core/circuit/network'
 import { Perturbation } from '@/src/core/circuit/perturbation'
 import { createMachine, type Machine } from '@/src/core/operation/machine'
-import { Kept } from '@/src/core/units/kept'
+import { LruCache } from '@/src/core/units/cache'
 import { assemble } from '@/src/core/wiring/assembly'
 import type { System } from '@/src/core/wiring/system'
 import type { ValueFactors } from '@/src/core/wiring/values'
@@ -29,8 +29,8 @@ const KEPT_BENCHES = 160
 export function createLaboratory(system: System, factors: ValueFactors): Laboratory {
   const network = assemble(system, factors)
   const kernel = new Perturbation()
-  const bases = new Kept<'live' | 'ohms', Factored>(2)
-  const benches = new Kept<string, Factored>(KEPT_BENCHES)
+  const bases = new LruCache<'live' | 'ohms', Factored>(2)
+  const benches = new LruCache<string, Factored>(KEPT_BENCHES)
   const base = (analysis: 'live' | 'ohms') => bases.get(analysis, () => factorNetwork(network, analysis))
   return {
     system,

@@ -3,7 +3,7 @@ import { leansOfOhms, leansOfVolts } from '@/src/core/readings/causes'
 import type { Probe } from '@/src/core/readings/check'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { type Component, OHM_OFFSET, onOhmScale } from '@/src/core/readings/prediction'
-import { KeptPer } from '@/src/core/units/kept'
+import { Memo } from '@/src/core/units/cache'
 import { defaultMeter } from '@/src/core/units/meter'
 import { normalBelow } from '@/src/core/units/normal'
 import { bodyLink, conductorLink, landingLink } from '@/src/core/wiring/assembly'
@@ -34,8 +34,8 @@ const ELECTRONICS_OL = 0.15
 export type MeterReading = (weight: number, leaning: StateBits | null) => readonly Component[]
 
 /** How each of some probes is read, null where it is no meter's; where the leads touch the network is found once. */
-export const meterReadings = new KeptPer(
-  (laboratory: Laboratory) => new KeptPer((probes: readonly Probe[]) => probes.map((probe) => meterReading(laboratory, probe))),
+export const meterReadings = new Memo(
+  (laboratory: Laboratory) => new Memo((probes: readonly Probe[]) => probes.map((probe) => meterReading(laboratory, probe))),
 )
 
 function meterReading(laboratory: Laboratory, probe: Probe): MeterReading | null {

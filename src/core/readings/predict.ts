@@ -9,7 +9,7 @@ import { asCalled, look, RUNS, runs, wordsOfLook, workingIn } from '@/src/core/r
 import { AMPS_SIGMA, ampsLink, meterReadings } from '@/src/core/readings/meter-readings'
 import { type Component, isAlike, type Prediction, type Scale } from '@/src/core/readings/prediction'
 import { type Worlds, worldsOf } from '@/src/core/readings/world'
-import { Kept, KeptPer } from '@/src/core/units/kept'
+import { LruCache, Memo } from '@/src/core/units/cache'
 import { lineNodes } from '@/src/core/wiring/supply'
 import { furtherFuses, type System } from '@/src/core/wiring/system'
 
@@ -57,7 +57,7 @@ export function predictAll(
 export const predict = (laboratory: Laboratory, bench: Bench, hypothesis: Hypothesis, probe: Probe, leaning = false): Prediction =>
   predictAll(laboratory, bench, hypothesis, alone.of(probe), leaning)[0]
 
-const alone = new KeptPer((probe: Probe) => [probe])
+const alone = new Memo((probe: Probe) => [probe])
 
 /** What a fault that comes and goes makes of a reading: what it shows, or what is there while it hides. */
 export const nowAndThen = (shown: Prediction, hidden: Prediction, shows: number): Prediction =>
@@ -120,7 +120,7 @@ type LookProbe = Extract<Probe, { meter: 'look' }>
 
 /** Benches whose sound work is kept. */
 const KEPT_SOUND = 40
-const soundKept = new KeptPer((_: Laboratory) => new Kept<string, ReadonlyMap<string, boolean>>(KEPT_SOUND))
+const soundKept = new Memo((_: Laboratory) => new LruCache<string, ReadonlyMap<string, boolean>>(KEPT_SOUND))
 
 /** What works on a bench while nothing is wrong, its protection whole: behind a blown fuse nothing does what is called for. */
 const soundWork = (laboratory: Laboratory, bench: Bench): ReadonlyMap<string, boolean> =>

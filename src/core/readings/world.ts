@@ -12,8 +12,8 @@ import { probabilityOpens } from '@/src/core/protection/trip-curve'
 import { changesTold, type Hypothesis } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { type FuseNow, firstToOpen, loadsOf } from '@/src/core/readings/opening'
+import { LruCache, Memo } from '@/src/core/units/cache'
 import { complex } from '@/src/core/units/complex'
-import { Kept, KeptPer } from '@/src/core/units/kept'
 import { bodyLink, contactLink, passLink, windingLink } from '@/src/core/wiring/assembly'
 import { callerOf, firstPart, isUnknown, partsOf } from '@/src/core/wiring/system'
 
@@ -51,11 +51,11 @@ export interface Worlds {
 
 /** Benches whose worlds are kept in one laboratory: the last few, which are asked again and again. */
 const KEPT_BENCHES = 10
-const keptOf = new KeptPer((_: Laboratory) => new Kept<string, KeptPer<Hypothesis, Worlds>>(KEPT_BENCHES))
+const keptOf = new Memo((_: Laboratory) => new LruCache<string, Memo<Hypothesis, Worlds>>(KEPT_BENCHES))
 
 /** The ways in which a bench stands under a hypothesis; worked out once and kept while the bench is in use. */
 export function worldsOf(laboratory: Laboratory, bench: Bench, hypothesis: Hypothesis): Worlds {
-  const stories = keptOf.of(laboratory).get(benchKey(bench), () => new KeptPer((story) => settleWorlds(laboratory, bench, story)))
+  const stories = keptOf.of(laboratory).get(benchKey(bench), () => new Memo((story) => settleWorlds(laboratory, bench, story)))
   return stories.of(hypothesis)
 }
 
@@ -238,9 +238,7 @@ export function constraintsOf(laboratory: Laboratory, bench: Bench, hypothesis: 
 
 const HINDERS: ReadonlySet<Effect['do']> = new Set(['weld', 'jam', 'output', 'never-closes', 'thermostat-dead'])
 
-const askedOf = new KeptPer(
-  ({ machine }: Laboratory) => new KeptPer(({ call, unplugged }: Bench) => constraintsOfCall(machine, call, unplugged)),
-)
+const askedOf = new Memo(({ machine }: Laboratory) => new Memo(({ call, unplugged }: Bench) => constraintsOfCall(machine, call, unplugged)))
 
 /** Current of every transformer's secondary while the protection stands as the bench says, A: one value for each state of a chatter. */
 export function secondaryAmps(laboratory: Laboratory, bench: Bench, hypothesis: Hypothesis): Map<string, number[]> {

@@ -1,5 +1,5 @@
+import { Memo } from '@/src/core/units/cache'
 import { DisjointSet } from '@/src/core/units/disjoint-set'
-import { KeptPer } from '@/src/core/units/kept'
 import { type PartOf, watchedFor } from '@/src/core/wiring/part'
 import { type Point, terminalPoint } from '@/src/core/wiring/point'
 import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
@@ -41,7 +41,7 @@ export const hotTerminals = (thermostat: PartOf<'thermostat'>): string[] => [
 
 /** Nodes at line voltage: primaries, and everything that supplies reach through disconnects, line contacts, loads and switches. */
 export const lineNodes = (system: System): ReadonlySet<Point> => lineOf.of(system)
-const lineOf = new KeptPer(findLine)
+const lineOf = new Memo(findLine)
 
 function findLine(system: System): ReadonlySet<Point> {
   const found = new Set<Point>()
@@ -69,7 +69,7 @@ function findLine(system: System): ReadonlySet<Point> {
  * stands alone. Thermostat contacts join nothing: Rc and Rh stay apart.
  */
 export const circuitOf = (system: System, point: Point): Point => circuitsOf.of(system)(point)
-const circuitsOf = new KeptPer(joinCircuits)
+const circuitsOf = new Memo(joinCircuits)
 
 function joinCircuits(system: System): (point: Point) => Point {
   const circuits = new DisjointSet<Point>()
@@ -95,7 +95,7 @@ function joinCircuits(system: System): (point: Point) => Point {
 
 /** Nodes that the template ties to the common side of a transformer, through conductors and a fuse in the common leg. */
 export const commonNodes = (system: System): ReadonlySet<Point> => commonsOf.of(system)
-const commonsOf = new KeptPer(findCommon)
+const commonsOf = new Memo(findCommon)
 
 function findCommon(system: System): ReadonlySet<Point> {
   const found = new Set(partsOf(system, 'transformer').map(({ secondary, place }) => terminalPoint(secondary[1], place)))

@@ -1,5 +1,5 @@
 import type { z } from 'zod'
-import { KeptPer } from '@/src/core/units/kept'
+import { Memo } from '@/src/core/units/cache'
 import { type CallName, callNames } from '@/src/core/wiring/call'
 import type { unknownThings } from '@/src/core/wiring/insulation'
 import type { Part, PartOf } from '@/src/core/wiring/part'
@@ -18,7 +18,7 @@ export type Cable = z.infer<typeof cableSchema>
 export type Conductor = z.infer<typeof conductorSchema>
 
 /** Found once, for they are asked for with every story that is settled. */
-const partsIn = new KeptPer(({ parts }: System) => {
+const partsIn = new Memo(({ parts }: System) => {
   const byKind = new Map<Part['kind'], Part[]>()
   for (const part of parts) byKind.set(part.kind, [...(byKind.get(part.kind) ?? []), part])
   return { byKind, byId: new Map(parts.map((part) => [part.id, part])) }

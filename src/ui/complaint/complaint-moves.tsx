@@ -78,7 +78,7 @@ export function ComplaintMoves({ onStep }: ScreenProps) {
       </table>
       {complaint.hearsay && (
         <p className="mt-3 border-ember border-l-4 bg-panel p-2 text-small">
-          The last visitor said “{complaint.hearsay}”. Kept as hearsay: it rules nothing in or out.
+          The last visitor said “{complaint.hearsay}”. LruCache as hearsay: it rules nothing in or out.
         </p>
       )}
     </>

@@ -1,7 +1,7 @@
 import type { Engine } from '@/src/core/diagnosis/engine'
 import type { Posterior } from '@/src/core/diagnosis/inference/posterior'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
-import { KeptPer } from '@/src/core/units/kept'
+import { Memo } from '@/src/core/units/cache'
 import { conductorEnd } from '@/src/core/wiring/point'
 import type { Cable, Conductor } from '@/src/core/wiring/system'
 
@@ -45,11 +45,11 @@ export function conductorTable(engine: Engine, prior: Posterior, posterior: Post
 }
 
 /** The stories whose fault touches a conductor, by place, with how it is said: the same for every reading of a job. */
-const touchingOf = new KeptPer(
+const touchingOf = new Memo(
   (hypotheses: readonly Hypothesis[]) =>
-    new KeptPer(
+    new Memo(
       (cable: Cable) =>
-        new KeptPer((conductor: Conductor) => {
+        new Memo((conductor: Conductor) => {
           const ends = cable.between.map((place) => conductorEnd(cable.id, conductor.id, place))
           return hypotheses.flatMap(({ fault }, index) =>
             fault?.touches.some((point) => ends.includes(point)) ? [{ index, say: fault.say }] : [],

@@ -1,7 +1,7 @@
 import type { Effect } from '@/src/core/faults/fault'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import type { Lean, Prediction } from '@/src/core/readings/prediction'
-import { KeptPer } from '@/src/core/units/kept'
+import { Memo } from '@/src/core/units/cache'
 import { bodyLink, landingLink } from '@/src/core/wiring/assembly'
 import { CHASSIS, terminalPoint } from '@/src/core/wiring/point'
 import { houseCommon } from '@/src/core/wiring/supply'
@@ -35,7 +35,7 @@ const LEAST_GRADED_OHM = 0.1
 
 /** The story with one degree of its damage; the same object for the same degree. */
 export const inDegree = (story: Hypothesis, degree: number): Hypothesis => (isGraded(story) ? gradesOf.of(story)[degree] : story)
-const gradesOf = new KeptPer((story: Hypothesis): Hypothesis[] => degrees.map(({ times }) => graded(story, times)))
+const gradesOf = new Memo((story: Hypothesis): Hypothesis[] => degrees.map(({ times }) => graded(story, times)))
 
 /**
  * Predictions of one reading at each degree of a damage. Damage comes in every degree, not in five of them: between two of them a reading

@@ -9,7 +9,7 @@ import { isAlive, isGuarded, isPulledIn } from '@/src/core/operation/state'
 import { type Hypothesis, healthy, storyOfFault } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { overloadOn, worldsOf } from '@/src/core/readings/world'
-import { Kept, KeptPer } from '@/src/core/units/kept'
+import { LruCache, Memo } from '@/src/core/units/cache'
 import type { CallName } from '@/src/core/wiring/call'
 import { terminalPoint } from '@/src/core/wiring/point'
 import { callsOf, furtherFuses, partsOf, placeById, type System } from '@/src/core/wiring/system'
@@ -250,7 +250,7 @@ export const priorWeights = (
 
 /** Complaints whose weights are kept: the one of a job, and what each of its parts did. */
 const KEPT_COMPLAINTS = 24
-const weightsOf = new KeptPer((_: readonly Hypothesis[]) => new Kept<string, Float64Array>(KEPT_COMPLAINTS))
+const weightsOf = new Memo((_: readonly Hypothesis[]) => new LruCache<string, Float64Array>(KEPT_COMPLAINTS))
 
 function weighStories(
   system: System,

@@ -8,7 +8,7 @@ import { foundIn, type Hypothesis, healthy } from '@/src/core/readings/hypothesi
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { predict } from '@/src/core/readings/predict'
 import { isAlike, type Prediction } from '@/src/core/readings/prediction'
-import { Kept, KeptPer } from '@/src/core/units/kept'
+import { LruCache, Memo } from '@/src/core/units/cache'
 import { logSum } from '@/src/core/units/log-sum'
 
 /**
@@ -27,17 +27,17 @@ export function saidBefore(engine: Engine, repaired: string, before: readonly Ob
 }
 const MOST_KEPT = 8
 /** By the laboratory: an engine that weighs pairs, too, has it from the engine of the singles, and what was worked out for those. */
-const keptOf = new KeptPer((_: Laboratory) => new Kept<string, KeptPer<Hypothesis, Float64Array>>(MOST_KEPT))
+const keptOf = new Memo((_: Laboratory) => new LruCache<string, Memo<Hypothesis, Float64Array>>(MOST_KEPT))
 
 /** What the readings say of each story beside the mended fault, kind after kind. */
-function besideMended(engine: Engine, repaired: string, observations: readonly Observation[]): KeptPer<Hypothesis, Float64Array> {
+function besideMended(engine: Engine, repaired: string, observations: readonly Observation[]): Memo<Hypothesis, Float64Array> {
   const forms = formsOf(engine, repaired, observations)
   const chosen = chooseForms(forms)
-  if (chosen.length === 0) return new KeptPer(() => new Float64Array(engine.kinds.length))
+  if (chosen.length === 0) return new Memo(() => new Float64Array(engine.kinds.length))
   const explained = chosen.map((form) => ({ ...form, beside: explainedBy(engine, observations, form) }))
   // A kind of which no form is weighed stands as far behind the likeliest one as it does without a second fault.
   const behind = engine.kinds.map((_, kind) => bestOf(forms, kind) - bestOf(forms, chosen[0].kind))
-  return new KeptPer((second: Hypothesis) => {
+  return new Memo((second: Hypothesis) => {
     const ofKind = new Map<number, number[]>()
     for (const { kind, logShare, beside } of explained) ofKind.set(kind, [...(ofKind.get(kind) ?? []), logShare + beside(second)])
     const likeliest = logSum(ofKind.get(chosen[0].kind) ?? [])

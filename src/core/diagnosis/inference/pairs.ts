@@ -11,7 +11,7 @@ import { probeKey, probesKey } from '@/src/core/readings/check'
 import { foundIn, type Hypothesis } from '@/src/core/readings/hypothesis'
 import { predictAll } from '@/src/core/readings/predict'
 import type { Prediction } from '@/src/core/readings/prediction'
-import { Kept, KeptPer } from '@/src/core/units/kept'
+import { LruCache, Memo } from '@/src/core/units/cache'
 
 /** What the readings leave standing, and the engine that knows those stories: pairs of faults stand beside the single ones when they must. */
 export interface Weighed {
@@ -44,7 +44,7 @@ export function weigh(base: Engine, evidence: Evidence): Weighed {
 
 /** Suspects, loom and next check of one moment ask for the same, and what is thought ahead of each likely answer: the last ones are kept. */
 const MOMENTS = 16
-const lastOf = new KeptPer((_: Engine) => new Kept<string, Weighed>(MOMENTS))
+const lastOf = new Memo((_: Engine) => new LruCache<string, Weighed>(MOMENTS))
 
 const keyOf = ({ complaint, observations, repaired, before = [] }: Evidence): string =>
   JSON.stringify([complaint, repaired, ...[before, observations].map((list) => list.map(observationKey))])
@@ -99,9 +99,9 @@ interface Pair {
 const MOST_PAIRS = 2_000
 const MOST_KEPT = 20_000
 const MOST_CHAINS = 60
-const keptOf = new KeptPer((_: Engine) => ({
-  pairs: new Kept<string, Pair>(MOST_PAIRS),
-  predictions: new Kept<string, Prediction[]>(MOST_KEPT),
+const keptOf = new Memo((_: Engine) => ({
+  pairs: new LruCache<string, Pair>(MOST_PAIRS),
+  predictions: new LruCache<string, Prediction[]>(MOST_KEPT),
 }))
 
 /** The engine with stories of two faults behind its own; what it works out for them is kept for the next reading. */
@@ -133,7 +133,7 @@ function withPairs(base: Engine, chosen: readonly [number, number][]): Engine {
     )
   }
   const causes = countCauses(laboratory)
-  const chains = new Kept<string, Chains>(MOST_CHAINS)
+  const chains = new LruCache<string, Chains>(MOST_CHAINS)
 
   function chainsOfPairs(observations: readonly Observation[]): Chains {
     const last = observations.at(-1)

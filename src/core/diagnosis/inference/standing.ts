@@ -2,7 +2,7 @@ import type { Weighed } from '@/src/core/diagnosis/inference/pairs'
 import type { Posterior } from '@/src/core/diagnosis/inference/posterior'
 import { listSuspects, type Suspect } from '@/src/core/diagnosis/inference/suspects'
 import { type Judgement, judge } from '@/src/core/diagnosis/inference/verdict'
-import { KeptPer } from '@/src/core/units/kept'
+import { Memo } from '@/src/core/units/cache'
 
 /** Where a search stands, before a check is looked for. */
 export interface Standing extends Judgement {
@@ -15,7 +15,7 @@ export interface Standing extends Judgement {
 /** Where the search stands after what was weighed; the same for the same readings. */
 export const standingOf = (weighed: Weighed): Standing => kept.of(weighed)
 
-const kept = new KeptPer(({ engine, evidence, posterior }: Weighed): Standing => {
+const kept = new Memo(({ engine, evidence, posterior }: Weighed): Standing => {
   const suspects = listSuspects(engine, evidence, posterior, 1)
   const judgement = judge(engine, evidence, suspects)
   return { suspects, ...judgement, planned: judgement.inDoubt ?? posterior }

@@ -6,7 +6,7 @@ import type { Repair } from '@/src/core/faults/fault'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import { predict, scaleOf } from '@/src/core/readings/predict'
 import { saysPrediction } from '@/src/core/readings/say'
-import { KeptPer } from '@/src/core/units/kept'
+import { Memo } from '@/src/core/units/cache'
 
 export const NOTHING_WRONG = 'nothing-wrong'
 export const NONE_OF_THESE = 'none-of-these'
@@ -81,7 +81,7 @@ export function listSuspects(engine: Engine, evidence: Evidence, posterior: Post
 }
 
 /** The stories of each fault, by place. */
-const placesByFault = new KeptPer((hypotheses: readonly Hypothesis[]) => {
+const placesByFault = new Memo((hypotheses: readonly Hypothesis[]) => {
   const places = new Map<string, number[]>()
   for (const [index, { fault }] of hypotheses.entries()) {
     const id = fault?.id ?? NOTHING_WRONG

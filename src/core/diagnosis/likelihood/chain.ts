@@ -1,7 +1,7 @@
 import { type Answer, openedBy } from '@/src/core/readings/check'
 import { likelihoodOfAnything, likelihoodOfComponent, misfit } from '@/src/core/readings/likelihood'
 import type { Component, Lean, Prediction, Scale } from '@/src/core/readings/prediction'
-import { KeptPer } from '@/src/core/units/kept'
+import { Memo } from '@/src/core/units/cache'
 import { logSum } from '@/src/core/units/log-sum'
 
 /**
@@ -107,7 +107,7 @@ export function expectedIn(link: Link, at: number, leans: readonly Lean[] | unde
 }
 
 /** What the readings of a chain taught, one after the other, without those that taught nothing: asked for with every prediction. */
-const learntOf = new KeptPer((link: Link): readonly NonNullable<Link['learnt']>[] => {
+const learntOf = new Memo((link: Link): readonly NonNullable<Link['learnt']>[] => {
   const before = link.before ? learntOf.of(link.before) : []
   return link.learnt ? [...before, link.learnt] : before
 })

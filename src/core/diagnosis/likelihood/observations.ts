@@ -3,7 +3,7 @@ import { type Answer, openedBy, type Probe, probeKey } from '@/src/core/readings
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import { WRONG_READING } from '@/src/core/readings/likelihood'
 import { LANDINGS, SHOWS_NO_CALL, WIRING } from '@/src/core/readings/looks'
-import { Kept, KeptPer } from '@/src/core/units/kept'
+import { LruCache, Memo } from '@/src/core/units/cache'
 import { CHASSIS, parsePoint } from '@/src/core/wiring/point'
 
 /** One reading with the bench it was taken on. */
@@ -48,7 +48,7 @@ export function latestAnswers(observations: readonly Observation[]): Observation
     })
 }
 const MOST_REPEATS_KEPT = 4
-const repeatedOf = new KeptPer((_: Observation) => new Kept<number, Observation>(MOST_REPEATS_KEPT))
+const repeatedOf = new Memo((_: Observation) => new LruCache<number, Observation>(MOST_REPEATS_KEPT))
 
 /** How often an answer counts for a story: what comes and goes had its chance to show each time, what stands still tells once. */
 export const timesTold = ({ intermittent }: Hypothesis, { repeats = 0 }: Observation): number => (intermittent ? 1 + repeats : 1)

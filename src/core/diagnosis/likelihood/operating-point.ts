@@ -2,7 +2,7 @@ import type { Chains, Foreseen, Houses } from '@/src/core/diagnosis/likelihood/b
 import { knownOf, type Link } from '@/src/core/diagnosis/likelihood/chain'
 import { causeIndex, causesOf, SPREADS } from '@/src/core/readings/causes'
 import type { Component } from '@/src/core/readings/prediction'
-import { KeptPer } from '@/src/core/units/kept'
+import { Memo } from '@/src/core/units/cache'
 import { partsOf, type System } from '@/src/core/wiring/system'
 import { templateValues, type ValueFactors } from '@/src/core/wiring/values'
 
@@ -25,7 +25,7 @@ const FAR = 0.7
 const KNOWN = 0.6
 
 /** The places of the causes that are coils' ohms. */
-const coilsOf = new KeptPer((system: System): readonly { readonly place: number; readonly coil: string }[] => {
+const coilsOf = new Memo((system: System): readonly { readonly place: number; readonly coil: string }[] => {
   const places = causeIndex.of(system)
   return partsOf(system, 'coil').map(({ id }) => ({ coil: id, place: places.get(`ohms:${id}`) ?? -1 }))
 })

@@ -5,7 +5,7 @@ import type { Observation } from '@/src/core/diagnosis/likelihood/observations'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { overloadOn } from '@/src/core/readings/world'
-import { Kept, KeptPer } from '@/src/core/units/kept'
+import { LruCache, Memo } from '@/src/core/units/cache'
 import { terminalPoint } from '@/src/core/wiring/point'
 import { firstPart, type System } from '@/src/core/wiring/system'
 
@@ -88,13 +88,13 @@ function hasAsMuchOn(bench: Bench, seen: Bench): boolean {
 
 /** Benches and stories whose answer is kept: the likeliest change slowly, and every check asks for all benches anew. */
 const MOST_KEPT = 20_000
-const overOf = new KeptPer((laboratory: Laboratory) => {
-  const kept = new Kept<string, ReturnType<typeof overloadOn>>(MOST_KEPT)
+const overOf = new Memo((laboratory: Laboratory) => {
+  const kept = new LruCache<string, ReturnType<typeof overloadOn>>(MOST_KEPT)
   return (bench: Bench, story: Hypothesis) =>
     kept.get(`${story.id} ${story.wiring.length} ${benchKey(bench)}`, () => overloadOn(laboratory, bench, story))
 })
 
-const likeliestOf = new KeptPer(({ hypotheses }: Posterior): number[] => {
+const likeliestOf = new Memo(({ hypotheses }: Posterior): number[] => {
   const order = Array.from(hypotheses.keys()).sort((a, b) => hypotheses[b] - hypotheses[a])
   return order.slice(0, ASKED)
 })

@@ -4,7 +4,7 @@ import { type Hypothesis, whileHidden, whileShown } from '@/src/core/readings/hy
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { nowAndThen, predictAll, showsOn } from '@/src/core/readings/predict'
 import { isAlike, type Prediction } from '@/src/core/readings/prediction'
-import { KeptPer } from '@/src/core/units/kept'
+import { Memo } from '@/src/core/units/cache'
 
 /** What one story foretells: a prediction for each probe. */
 export type Row = readonly Prediction[]
@@ -14,7 +14,7 @@ const MOST_ROWS_SHARED = 200
 /** Two faults that are one to the network differ by no more than the solver's rounding, in widths. */
 const THE_SAME = 1e-6
 
-const withFuseIntact = new KeptPer((story: Hypothesis): Hypothesis => ({ ...story, foundFuse: 'intact' }))
+const withFuseIntact = new Memo((story: Hypothesis): Hypothesis => ({ ...story, foundFuse: 'intact' }))
 
 /**
  * What stories foretell of the probes of one bench, worked out as it is asked and kept. Most faults are elsewhere: predictions

@@ -11,7 +11,7 @@ import type { Laboratory } from '@/src/core/readings/laboratory'
 import { WRONG_READING } from '@/src/core/readings/likelihood'
 import { RUNS, workingAt } from '@/src/core/readings/looks'
 import { predictAll } from '@/src/core/readings/predict'
-import { KeptPer } from '@/src/core/units/kept'
+import { Memo } from '@/src/core/units/cache'
 import type { CallName } from '@/src/core/wiring/call'
 import { callsOf, type System } from '@/src/core/wiring/system'
 
@@ -26,7 +26,7 @@ interface Proof {
 }
 
 /** At each place where a call brings something on: what it brings on; and at each place, that all rests when nothing is called. */
-const proofsOf = new KeptPer((laboratory: Laboratory): Proof[] => {
+const proofsOf = new Memo((laboratory: Laboratory): Proof[] => {
   const { system } = laboratory
   const look = (at: string): Probe => ({ meter: 'look', at })
   return system.places.flatMap(({ id: place }): Proof[] => {

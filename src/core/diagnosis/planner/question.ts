@@ -3,7 +3,7 @@ import { anyTime } from '@/src/core/bench/since'
 import { type Observation, questionKey } from '@/src/core/diagnosis/likelihood/observations'
 import type { Candidate } from '@/src/core/diagnosis/planner/candidate'
 import { type Answer, openedBy, type Probe, probeKey } from '@/src/core/readings/check'
-import { KeptPer } from '@/src/core/units/kept'
+import { Memo } from '@/src/core/units/cache'
 
 /** A bench with everything that could be asked on it; `wanted` are the places in the list of what has not been asked yet. */
 export interface Question {
@@ -47,11 +47,11 @@ function closedAgain(bench: Bench): Bench {
   return isAnyOpen ? { ...bench, slot: { ...bench.slot, open: false }, ...(further && { further }) } : bench
 }
 
-const keysOf = new KeptPer(({ bench, probes }: Candidate) => probes.map(({ probe }) => questionKey(bench, probe)))
+const keysOf = new Memo(({ bench, probes }: Candidate) => probes.map(({ probe }) => questionKey(bench, probe)))
 
 /** What is asked of a candidate's bench. The trip stands last: what the bench itself costs in trips is priced into every check on it. */
 export const probesAsked = (candidate: Candidate): readonly Probe[] => askedOf.of(candidate)
-const askedOf = new KeptPer(({ bench, probes }: Candidate): Probe[] => [...probes.map(({ probe }) => probe), ...tripOf(bench)])
+const askedOf = new Memo(({ bench, probes }: Candidate): Probe[] => [...probes.map(({ probe }) => probe), ...tripOf(bench)])
 
 const TRIP: Probe = { meter: 'trip' }
 const tripOf = ({ power }: Bench): Probe[] => (power ? [TRIP] : [])

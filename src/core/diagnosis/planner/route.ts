@@ -1,7 +1,7 @@
 import { applyChange } from '@/src/core/bench/apply'
 import { type Bench, type BenchChange, isSameJumper, slotOf, standingKey } from '@/src/core/bench/bench'
 import { type CostModel, defaultCost, walkMinutes } from '@/src/core/diagnosis/planner/cost'
-import { Kept, KeptPer } from '@/src/core/units/kept'
+import { LruCache, Memo } from '@/src/core/units/cache'
 import { inputsOf } from '@/src/core/wiring/part'
 import { parsePoint } from '@/src/core/wiring/point'
 import { callerOf, firstPart, furtherFuses, partById, partsOf, type System } from '@/src/core/wiring/system'
@@ -94,7 +94,7 @@ export function routesFrom(system: System, from: Bench, cost: CostModel): (to: B
   const kept = routesOf
     .of(system)
     .of(cost)
-    .get(standingKey(from), () => new KeptPer(() => new Map()))
+    .get(standingKey(from), () => new Memo(() => new Map()))
   return (to, place) => {
     const places = kept.of(to)
     const route = places.get(place) ?? planRoute(system, from, to, place, cost)
@@ -105,9 +105,7 @@ export function routesFrom(system: System, from: Bench, cost: CostModel): (to: B
 
 /** Benches from which ways are kept: where a job stands, and where its likely answers would leave it. */
 const KEPT_BENCHES = 12
-const routesOf = new KeptPer(
-  (_: System) => new KeptPer((_: CostModel) => new Kept<string, KeptPer<Bench, Map<string, Route>>>(KEPT_BENCHES)),
-)
+const routesOf = new Memo((_: System) => new Memo((_: CostModel) => new LruCache<string, Memo<Bench, Map<string, Route>>>(KEPT_BENCHES)))
 
 /** Taking off first, then putting on: a bench never holds more than it needs. */
 function wireChanges(system: System, from: Bench, to: Bench): BenchChange[] {

@@ -3,7 +3,7 @@ import { massByRepair, type Posterior } from '@/src/core/diagnosis/inference/pos
 import type { Foretold } from '@/src/core/diagnosis/planner/foretold'
 import type { Outcomes } from '@/src/core/diagnosis/planner/outcomes'
 import type { Story } from '@/src/core/diagnosis/planner/story'
-import { KeptPer } from '@/src/core/units/kept'
+import { Memo } from '@/src/core/units/cache'
 
 /** Stories weighed by the planner: those that hold this much of the probability, and no more than so many. */
 const WEIGHED_MASS = 0.985
@@ -23,7 +23,7 @@ const WEIGHED_DOUBT = 0.95
 const KIND_HOLDS = 0.02
 
 /** The share of each kind of wiring, the most first. */
-export const sharesOfKinds = new KeptPer(({ hypotheses, kinds }: Posterior): { kind: number; share: number }[] => {
+export const sharesOfKinds = new Memo(({ hypotheses, kinds }: Posterior): { kind: number; share: number }[] => {
   const shares: number[] = []
   for (const [index, kind] of kinds.entries()) shares[kind] = (shares[kind] ?? 0) + hypotheses[index]
   // Kinds in which no story stands are holes, which flatMap passes over.

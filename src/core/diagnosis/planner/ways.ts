@@ -2,7 +2,7 @@ import { type Bench, standingKey } from '@/src/core/bench/bench'
 import { wiredNow } from '@/src/core/bench/swaps'
 import type { Candidate } from '@/src/core/diagnosis/planner/candidate'
 import { joinedCalls, listCandidates, tripAt } from '@/src/core/diagnosis/planner/candidates'
-import { Kept, KeptPer } from '@/src/core/units/kept'
+import { LruCache, Memo } from '@/src/core/units/cache'
 import { conductorEnd } from '@/src/core/wiring/point'
 import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
 
@@ -31,7 +31,7 @@ export const candidatesFrom = (system: System, bench: Bench): readonly Candidate
 
 /** Benches whose checks are kept: where a job stands, and where its likely answers would leave it. */
 const KEPT_BENCHES = 12
-const candidatesOf = new KeptPer((_: System) => new Kept<string, readonly Candidate[]>(KEPT_BENCHES))
+const candidatesOf = new Memo((_: System) => new LruCache<string, readonly Candidate[]>(KEPT_BENCHES))
 
 /**
  * The checks of a way of working, stage after stage: a stage is only reached when nothing in those before it tells more.

@@ -1,8 +1,8 @@
-import { Kept, KeptPer } from '@/src/core/units/kept'
+import { LruCache, Memo } from '@/src/core/units/cache'
 
-describe('Kept', () => {
+describe('LruCache', () => {
   it('works a thing out once, and again only after it had to go', () => {
-    const kept = new Kept<string, string>(2)
+    const kept = new LruCache<string, string>(2)
     const made: string[] = []
     const ask = (key: string) =>
       kept.get(key, () => {
@@ -22,7 +22,7 @@ describe('Kept', () => {
   })
 
   it('keeps what is falsy but there', () => {
-    const kept = new Kept<number, number>(3)
+    const kept = new LruCache<number, number>(3)
     let made = 0
     const ask = () =>
       kept.get(1, () => {
@@ -34,9 +34,9 @@ describe('Kept', () => {
   })
 })
 
-describe('KeptPer', () => {
+describe('Memo', () => {
   it('has one value for each owner', () => {
-    const counts = new KeptPer((owner: { name: string }) => ({ of: owner.name }))
+    const counts = new Memo((owner: { name: string }) => ({ of: owner.name }))
     const [a, b] = [{ name: 'a' }, { name: 'a' }]
     expect(counts.of(a)).toBe(counts.of(a))
     expect(counts.of(a)).not.toBe(counts.of(b))
