@@ -190,7 +190,7 @@ const worst = catalogue.find(({ id }) => id === 'dual-fuel') ?? furnaceAc
 const zoned = catalogue.find(({ id }) => id === 'zoned-furnace-ac') ?? furnaceAc
 for (const system of [furnaceAc, worst, zoned]) measure(system)
 
-console.log('\nthe whole prediction table: every story on every bench worth reaching')
+console.log('\nthe whole prediction table: every hypothesis on every bench worth reaching')
 for (const system of [worst, zoned]) {
   const fresh = createEngine(system)
   const pieces = tableFrom(fresh, createBench(system))

@@ -6,7 +6,7 @@ import { createInterface } from 'node:readline'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
 import { type TraceAnswer, traceAnswerSchema } from '@/src/core/formats/trace-answer'
 import { createHouse, drawValues } from '@/src/core/practice/house'
-import { storyOfFault } from '@/src/core/readings/hypothesis'
+import { hypothesisOfFault } from '@/src/core/readings/hypothesis'
 import { createRandom } from '@/src/core/units/random'
 import { readSystem } from '@/src/core/wiring/read-system'
 import type { System } from '@/src/core/wiring/system'
@@ -70,7 +70,7 @@ describe('examined from outside, through trace --json', () => {
       const fault = enumerateFaults(system).find((candidate) => candidate.id === id)
       if (!fault) throw new Error(`no fault ${id}`)
       const random = createRandom(id.length)
-      const house = createHouse(system, storyOfFault(fault, foundFuse), drawValues(system, random), random)
+      const house = createHouse(system, hypothesisOfFault(fault, foundFuse), drawValues(system, random), random)
       const examiner = new Examiner(file)
       try {
         let answer = await examiner.say('note arrived')

@@ -9,7 +9,7 @@ import { type Entry, stampEntry } from '@/src/core/job/entry'
 import { readEntry } from '@/src/core/job/entry-schema'
 import { foldJob, problemWithEntry } from '@/src/core/job/fold'
 import { readQuickLine } from '@/src/core/quick-line/read-line'
-import { type Hypothesis, healthy, storyOfFault } from '@/src/core/readings/hypothesis'
+import { type Hypothesis, healthy, hypothesisOfFault } from '@/src/core/readings/hypothesis'
 import { createLaboratory } from '@/src/core/readings/laboratory'
 import { networkInState } from '@/src/core/readings/network-in-state'
 import { predictAll, scaleOf } from '@/src/core/readings/predict'
@@ -77,7 +77,7 @@ function readState(system: System, options: Options): { bench: Bench; hypothesis
   const id = options.get('fault')
   const fault = id === null ? null : enumerateFaults(system).find((candidate) => candidate.id === id)
   if (fault === undefined) throw new UsageError(`There is no fault "${id}" in this system; "nest-trace faults" lists them.`)
-  return { bench: foldJob(system, entries).bench, hypothesis: fault ? storyOfFault(fault) : healthy }
+  return { bench: foldJob(system, entries).bench, hypothesis: fault ? hypothesisOfFault(fault) : healthy }
 }
 
 const pairOf = (text: string): [string, string] => {

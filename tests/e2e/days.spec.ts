@@ -1,8 +1,8 @@
 import { expect, test } from '@playwright/test'
 import { joinFaults } from '@/src/core/diagnosis/inference/pairs'
-import { storyOfFault } from '@/src/core/readings/hypothesis'
+import { hypothesisOfFault } from '@/src/core/readings/hypothesis'
 import { systemById } from '@/src/core/wiring/systems/catalogue'
-import { faultById, followsTheChecks, hiddenStory, Technician } from '@/tests/e2e/technician'
+import { faultById, followsTheChecks, hiddenHypothesis, Technician } from '@/tests/e2e/technician'
 
 /**
  * Days of different kinds on different systems, from the complaint to the named fault, through the real interface; a
@@ -122,11 +122,11 @@ for (const { system: id, street, words, ticks, fault, fuseBlown, intermittent, b
 
   test(`${street}, ${system.name}: ${told.map((one) => one.id).join(', then ')}`, async ({ page }) => {
     const technician = new Technician(page)
-    const story = {
-      ...storyOfFault(second ? joinFaults(first, second) : first, fuseBlown ? 'blown' : 'intact'),
+    const hypothesis = {
+      ...hypothesisOfFault(second ? joinFaults(first, second) : first, fuseBlown ? 'blown' : 'intact'),
       intermittent: intermittent ?? false,
     }
-    const house = hiddenStory(story, seed ?? 6, system)
+    const house = hiddenHypothesis(hypothesis, seed ?? 6, system)
     await technician.opensTheApp()
     await technician.beginsAJob(street, words, system.name)
     if (ticks) await technician.ticks(ticks)
@@ -140,7 +140,7 @@ for (const { system: id, street, words, ticks, fault, fuseBlown, intermittent, b
     if (!left) return
     await technician.repairs(0)
     await expect(found).toHaveCount(0)
-    house.mend(storyOfFault(left))
+    house.mend(hypothesisOfFault(left))
     house.change({ do: 'slot', holds: 'breaker' })
     await technician.says('breaker in')
     await followsTheChecks(technician, house, system, 40)

@@ -9,7 +9,7 @@ import { evidenceOf, proposeCheck } from '@/src/core/job/advise'
 import { foldJob } from '@/src/core/job/fold'
 import type { JobFile } from '@/src/core/job/job-file'
 import { createHouse, drawValues, type House } from '@/src/core/practice/house'
-import { storyOfFault } from '@/src/core/readings/hypothesis'
+import { hypothesisOfFault } from '@/src/core/readings/hypothesis'
 import { sayAnswer } from '@/src/core/readings/say'
 import { createRandom } from '@/src/core/units/random'
 import type { System } from '@/src/core/wiring/system'
@@ -83,12 +83,12 @@ export class Technician {
 
 /** A house with a hidden fault on the other end of the meter leads. */
 export function hiddenFault(faultId: string, foundFuse: House['hypothesis']['foundFuse'], seed: number, system: System = furnaceAc): House {
-  return hiddenStory(storyOfFault(faultById(system, faultId), foundFuse), seed, system)
+  return hiddenHypothesis(hypothesisOfFault(faultById(system, faultId), foundFuse), seed, system)
 }
 
-export function hiddenStory(story: House['hypothesis'], seed: number, system: System): House {
+export function hiddenHypothesis(hypothesis: House['hypothesis'], seed: number, system: System): House {
   const random = createRandom(seed)
-  return createHouse(system, story, drawValues(system, random), random)
+  return createHouse(system, hypothesis, drawValues(system, random), random)
 }
 
 export function faultById(system: System, id: string): Fault {

@@ -2,7 +2,7 @@ import { applyChange } from '@/src/core/bench/apply'
 import { type Bench, type BenchChange, createBench } from '@/src/core/bench/bench'
 import { createEngine, type Engine } from '@/src/core/diagnosis/engine'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
-import { type Hypothesis, healthy, storyOfFault } from '@/src/core/readings/hypothesis'
+import { type Hypothesis, healthy, hypothesisOfFault } from '@/src/core/readings/hypothesis'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 
 /** Short ways to the furnace with A/C, for tests that read like the trade. */
@@ -22,11 +22,11 @@ export const benchWith = (...changes: BenchChange[]): Bench =>
     return applied.bench
   }, createBench(furnaceAc))
 
-export const storyOf = (faultId: string | null, foundFuse: Hypothesis['foundFuse'] = 'intact'): Hypothesis => {
+export const hypothesisOf = (faultId: string | null, foundFuse: Hypothesis['foundFuse'] = 'intact'): Hypothesis => {
   if (faultId === null) return healthy
   const fault = enumerateFaults(furnaceAc).find(({ id }) => id === faultId)
   if (!fault) throw new Error(`the furnace has no fault ${faultId}`)
-  return storyOfFault(fault, foundFuse)
+  return hypothesisOfFault(fault, foundFuse)
 }
 
 export const change = {

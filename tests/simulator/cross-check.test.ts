@@ -3,7 +3,7 @@ import { type Bench, type BenchChange, createBench } from '@/src/core/bench/benc
 import { writeNetlist } from '@/src/core/circuit/netlist'
 import { solveNetwork } from '@/src/core/circuit/solver'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
-import { type Hypothesis, healthy, storyOfFault } from '@/src/core/readings/hypothesis'
+import { type Hypothesis, healthy, hypothesisOfFault } from '@/src/core/readings/hypothesis'
 import { createLaboratory } from '@/src/core/readings/laboratory'
 import { networkInState } from '@/src/core/readings/network-in-state'
 import { predict } from '@/src/core/readings/predict'
@@ -21,10 +21,10 @@ import { simulate } from '@/tests/simulator/ngspice'
 const laboratory = createLaboratory(furnaceAc, templateValues)
 const faults = enumerateFaults(furnaceAc)
 
-const story = (id: string | null): Hypothesis => {
+const hypothesis = (id: string | null): Hypothesis => {
   const fault = id === null ? null : faults.find((candidate) => candidate.id === id)
   if (fault === undefined) throw new Error(`no fault ${id}`)
-  return fault ? storyOfFault(fault) : healthy
+  return fault ? hypothesisOfFault(fault) : healthy
 }
 
 const benchOf = (changes: readonly BenchChange[]): Bench =>
@@ -56,7 +56,7 @@ const cases: [string, string | null, BenchChange[]][] = [
 
 describe('every node of a live circuit agrees with an independent simulator', () => {
   it.each(cases)('%s', (_, fault, changes) => {
-    const network = networkInState(laboratory, benchOf(changes), story(fault))
+    const network = networkInState(laboratory, benchOf(changes), hypothesis(fault))
     const { deck, names } = writeNetlist(network, 'cross-check')
     const simulated = simulate(deck)
     const ours = solveNetwork(network)
@@ -75,12 +75,12 @@ describe('ohms with the power off agree with the simulator', () => {
     ['the gas valve through limit and rollout', null, [off], 'W@indoor', 'C@indoor'],
     ['a shorted coil', 'coil-shorted:contactor', [off], 'Y@indoor', 'C@indoor'],
   ] as [string, string | null, BenchChange[], string, string][])('%s', (_, fault, changes, a, b) => {
-    const network = networkInState(laboratory, benchOf(changes), story(fault))
+    const network = networkInState(laboratory, benchOf(changes), hypothesis(fault))
     const { deck, names } = writeNetlist(network, 'ohms', 'ohms')
     const [na, nb] = [names.node.get(a), names.node.get(b)]
     const simulated = simulate(deck.replace('.op', `I1 ${nb} ${na} dc 1\n.op`))
     const wanted = Math.abs(simulated(na ?? -1).re - simulated(nb ?? -1).re) + defaultMeter.leadOhm
-    const [{ at }] = predict(laboratory, benchOf(changes), story(fault), { meter: 'ohms', a, b })
+    const [{ at }] = predict(laboratory, benchOf(changes), hypothesis(fault), { meter: 'ohms', a, b })
     expect(typeof at === 'number' ? fromOhmScale(at) : at).toBeCloseTo(wanted, 4)
   })
 })
@@ -92,14 +92,14 @@ describe.each(catalogue.map((system) => [system.id, system] as const))('%s agree
 
   it('sound on every call, and with ten faults drawn at random', () => {
     const calls = ['off', ...callsOf(system)] as const
-    const stories: [Bench, Hypothesis][] = [
+    const hypotheses: [Bench, Hypothesis][] = [
       ...calls.map((call): [Bench, Hypothesis] => [{ ...createBench(system), call }, healthy]),
       ...Array.from({ length: 10 }, (): [Bench, Hypothesis] => {
         const fault = random.pick(known)
-        return [{ ...createBench(system), call: random.pick(calls) }, storyOfFault(fault)]
+        return [{ ...createBench(system), call: random.pick(calls) }, hypothesisOfFault(fault)]
       }),
     ]
-    for (const [bench, hypothesis] of stories) {
+    for (const [bench, hypothesis] of hypotheses) {
       const network = networkInState(house, bench, hypothesis)
       const { deck, names } = writeNetlist(network, hypothesis.id)
       const simulated = simulate(deck)
@@ -111,6 +111,6 @@ describe.each(catalogue.map((system) => [system.id, system] as const))('%s agree
         if (off > 1e-5 + 1e-5 * magnitude(wanted)) throw new Error(`${hypothesis.id}, ${bench.call}, ${name}: off by ${off} V`)
       }
     }
-    expect(stories.length).toBeGreaterThan(12)
+    expect(hypotheses.length).toBeGreaterThan(12)
   }, 60_000)
 })

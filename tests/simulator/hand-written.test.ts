@@ -1,7 +1,7 @@
 import { createBench } from '@/src/core/bench/bench'
 import { solveNetwork } from '@/src/core/circuit/solver'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
-import { healthy, storyOfFault } from '@/src/core/readings/hypothesis'
+import { healthy, hypothesisOfFault } from '@/src/core/readings/hypothesis'
 import { createLaboratory } from '@/src/core/readings/laboratory'
 import { networkInState } from '@/src/core/readings/network-in-state'
 import { magnitude } from '@/src/core/units/complex'
@@ -31,7 +31,7 @@ const rToC = (systemId: string, place: string, call: 'off' | 'cool' | 'heat' | '
   const network = networkInState(
     createLaboratory(system, templateValues),
     { ...createBench(system), call },
-    fault ? storyOfFault(fault) : healthy,
+    fault ? hypothesisOfFault(fault) : healthy,
   )
   return solveNetwork(network).voltsBetween(`R@${place}`, `C@${place}`)
 }

@@ -7,7 +7,7 @@ import { enumerateFaults } from '@/src/core/faults/enumerate'
 import type { Entry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import { isGuarded } from '@/src/core/operation/state'
-import { healthy, storyOfFault } from '@/src/core/readings/hypothesis'
+import { healthy, hypothesisOfFault } from '@/src/core/readings/hypothesis'
 import { createLaboratory } from '@/src/core/readings/laboratory'
 import { worldsOf } from '@/src/core/readings/world'
 import type { System } from '@/src/core/wiring/system'
@@ -50,9 +50,9 @@ describe('a breaker on the transformer', () => {
     const short = enumerateFaults(rooftop).find(({ id }) => id === 'lead-to-chassis:Y1@package')
     if (!short) throw new Error('no such fault')
     const jumper: BenchChange = { do: 'jumper', a: 'R@package', b: 'Y1@package' }
-    expect(worldsOf(laboratory, benchAfter(rooftop, jumper), storyOfFault(short)).trips).toBeGreaterThan(0.8)
+    expect(worldsOf(laboratory, benchAfter(rooftop, jumper), hypothesisOfFault(short)).trips).toBeGreaterThan(0.8)
     // Called by the smart thermostat, its guard is faster than any breaker.
-    const called = worldsOf(laboratory, benchAfter(rooftop, { do: 'call', call: 'cool' }), storyOfFault(short))
+    const called = worldsOf(laboratory, benchAfter(rooftop, { do: 'call', call: 'cool' }), hypothesisOfFault(short))
     expect(called.trips).toBe(0)
     expect(called.worlds[0].settled.members.every((state) => isGuarded(state, laboratory.machine.thermostats[0]))).toBe(true)
     for (const call of ['fan', 'cool', 'cool-2', 'heat'] as const)
@@ -66,14 +66,14 @@ describe('an old air handler without a fuse', () => {
   if (!short) throw new Error('no such fault')
 
   it('never trips as found: the transformer carries the short', () => {
-    const { trips, overloadA } = worldsOf(laboratory, benchAfter(plain, { do: 'call', call: 'cool' }), storyOfFault(short))
+    const { trips, overloadA } = worldsOf(laboratory, benchAfter(plain, { do: 'call', call: 'cool' }), hypothesisOfFault(short))
     expect(trips).toBe(0)
     expect(overloadA).toBeGreaterThan(4)
   })
 
   it('trips behind an inline breaker, which a fuse then replaces', () => {
     const bench = benchAfter(plain, { do: 'slot', holds: 'breaker' }, { do: 'jumper', a: 'R@indoor', b: 'Y@indoor' })
-    expect(worldsOf(laboratory, bench, storyOfFault(short)).trips).toBeGreaterThan(0.8)
+    expect(worldsOf(laboratory, bench, hypothesisOfFault(short)).trips).toBeGreaterThan(0.8)
     expect(owedBy(plain, bench).map(({ what }) => what)).toEqual(['jumper', 'slot'])
     expect(saySlotShort(plain, createBench(plain))).toBe('no fuse')
   })

@@ -10,12 +10,12 @@ import { foldJob } from '@/src/core/job/fold'
 import { readQuickLine } from '@/src/core/quick-line/read-line'
 import { predict } from '@/src/core/readings/predict'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
-import { benchWith, change, furnaceEngine, storyOf } from '@/tests/setup/furnace'
+import { benchWith, change, furnaceEngine, hypothesisOf } from '@/tests/setup/furnace'
 
 const swapY: BenchChange = { do: 'swap', cable: 'stat-cable', from: 'Y', to: 'brown' }
 const back: BenchChange = { do: 'unswap', cable: 'stat-cable', from: 'Y' }
 const volts = (fault: string | null, ...changes: BenchChange[]) =>
-  predict(furnaceEngine().laboratory, benchWith(change.cool, ...changes), storyOf(fault), {
+  predict(furnaceEngine().laboratory, benchWith(change.cool, ...changes), hypothesisOf(fault), {
     meter: 'volts',
     a: 'Y@indoor',
     b: 'C@indoor',

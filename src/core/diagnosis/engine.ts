@@ -33,7 +33,7 @@ export interface Engine {
   readonly laboratory: Laboratory
   /** The kinds of wiring that a house of this system may have, as drawn first. */
   readonly kinds: readonly WiringKind[]
-  /** The houses that each story may stand in. */
+  /** The houses that each hypothesis may stand in. */
   readonly houses: Houses
   /** The hypotheses as they are in each kind of wiring. */
   readonly hypothesesByKind: readonly (readonly Hypothesis[])[]
@@ -41,7 +41,7 @@ export interface Engine {
   chains(observations: readonly Observation[]): Chains
   /** What every house foretells of a reading. */
   foreseen(observation: Observation): Foreseen
-  /** log P(answer | story) of one reading by itself, and in the last place that of anything at all. */
+  /** log P(answer | hypothesis) of one reading by itself, and in the last place that of anything at all. */
   alone(observation: Observation): Float64Array
   /** The work, in short pieces, of foretelling a reading before it is taken: once it is done, an answer is weighed at once. */
   foresee(bench: Bench, probe: Probe): (() => void)[]
@@ -141,11 +141,11 @@ export function createEngine(system: System, { cost = defaultCost, shop = {} }: 
     const reading = readingOf(system, observation)
     const chances = predictions.map((prediction) => Math.exp(weighNext(UNREAD, prediction, reading, causes).log))
     const logs = new Float64Array(hypotheses.length + 1)
-    for (let story = 0; story < hypotheses.length; story++) {
+    for (let hypothesis = 0; hypothesis < hypotheses.length; hypothesis++) {
       let sum = 0
-      for (let house = houses.first[story]; house < houses.first[story + 1]; house++)
+      for (let house = houses.first[hypothesis]; house < houses.first[hypothesis + 1]; house++)
         sum += Math.exp(houses.logWeights[house]) * chances[of[house]]
-      logs[story] = timesTold(hypotheses[story], observation) * Math.log(sum)
+      logs[hypothesis] = timesTold(hypotheses[hypothesis], observation) * Math.log(sum)
     }
     logs[hypotheses.length] = logOfAnything(system, observation)
     return logs
@@ -181,8 +181,8 @@ export function createEngine(system: System, { cost = defaultCost, shop = {} }: 
 function timesOf(hypotheses: readonly Hypothesis[], houses: Houses, observation: Observation): ((house: number) => number) | null {
   if (!observation.repeats) return null
   const times = new Uint8Array(houses.logWeights.length)
-  for (const [story, hypothesis] of hypotheses.entries())
-    times.fill(timesTold(hypothesis, observation), houses.first[story], houses.first[story + 1])
+  for (const [index, hypothesis] of hypotheses.entries())
+    times.fill(timesTold(hypothesis, observation), houses.first[index], houses.first[index + 1])
   return (house) => times[house]
 }
 

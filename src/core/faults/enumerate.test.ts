@@ -2,7 +2,7 @@ import { createBench } from '@/src/core/bench/bench'
 import { changesOfBench } from '@/src/core/bench/changes'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
 import { faultFamilies } from '@/src/core/faults/fault'
-import { storyOfFault } from '@/src/core/readings/hypothesis'
+import { hypothesisOfFault } from '@/src/core/readings/hypothesis'
 import { createLaboratory } from '@/src/core/readings/laboratory'
 import { changesOfFault } from '@/src/core/readings/world'
 import { zonesOf } from '@/src/core/wiring/system'
@@ -30,7 +30,7 @@ describe.each(catalogue.map((system) => [system.id, system] as const))('the faul
   it('each change something that the network or the thermostat has', () => {
     const laboratory = createLaboratory(system, templateValues)
     for (const fault of faults) {
-      const changes = changesOfFault(laboratory, storyOfFault(fault))
+      const changes = changesOfFault(laboratory, hypothesisOfFault(fault))
       const other = fault.effects.some(({ do: act }) => ['never-closes', 'thermostat-dead', 'found-blown', 'output', 'jam'].includes(act))
       expect(changes.length > 0 || other).toBe(true)
     }

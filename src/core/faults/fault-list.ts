@@ -72,14 +72,14 @@ function milderForms(family: FaultFamily, effects: readonly Effect[]): FaultVari
   }
 }
 
-/** A touch of so many ohm where the story has metal on metal. */
+/** A touch of so many ohm where the hypothesis has metal on metal. */
 const touching = (effects: readonly Effect[], ohm: number, share: number): FaultVariant => ({
   name: `${ohm} ohm`,
   share,
   effects: effects.map((effect) => (effect.do === 'short' ? { ...effect, ohm } : effect)),
 })
 
-/** A bad joint where the story has an open one. */
+/** A bad joint where the hypothesis has an open one. */
 const joined = (effects: readonly Effect[], { ohm, share }: { readonly ohm: number; readonly share: number }): FaultVariant => ({
   name: `${ohm} ohm`,
   share,

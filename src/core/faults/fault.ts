@@ -97,9 +97,9 @@ export interface Fault {
   readonly variants: readonly FaultVariant[]
   /** Terminals, conductors or parts that the fault touches: what the loom warms. */
   readonly touches: readonly Point[]
-  /** Set when two faults at once are told as one story. */
+  /** Set when two faults at once are told as one hypothesis. */
   readonly parts?: readonly [Fault, Fault]
 }
 
-/** The single faults of a story: itself, or the two that it joins. */
+/** The single faults of a hypothesis: itself, or the two that it joins. */
 export const singlesOf = (fault: Fault): readonly Fault[] => fault.parts ?? [fault]

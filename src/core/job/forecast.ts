@@ -19,7 +19,7 @@ import { type Point, terminalPoint } from '@/src/core/wiring/point'
 import { feedOf, houseCommon } from '@/src/core/wiring/supply'
 import { callerOf, callsOf, firstPart } from '@/src/core/wiring/system'
 
-/** What one reading would be if a story were true. */
+/** What one reading would be if a hypothesis were true. */
 export interface Forecast {
   readonly id: string
   readonly say: string
@@ -37,13 +37,16 @@ export function forecastReading(base: Engine, state: JobState, probe: Probe): Fo
   const { engine, posterior } = weigh(base, evidence)
   const scale = scaleOf(engine.system, probe)
   // In this house, with what the readings so far have taught of its values.
-  const foretold = (story: number) =>
-    read(predictionIn(posterior.chains[story], predict(engine.laboratory, state.bench, engine.hypotheses[story], probe, true)), scale)
+  const foretold = (hypothesis: number) =>
+    read(
+      predictionIn(posterior.chains[hypothesis], predict(engine.laboratory, state.bench, engine.hypotheses[hypothesis], probe, true)),
+      scale,
+    )
   const forecasts = listSuspects(engine, evidence, posterior, 0)
     .slice(0, LEADING)
     .flatMap(({ id, say, probability }): Forecast[] => {
-      const story = leadingStory(engine, posterior.hypotheses, id)
-      return story === null ? [] : [{ id, say, probability, ...foretold(story) }]
+      const hypothesis = leadingHypothesis(engine, posterior.hypotheses, id)
+      return hypothesis === null ? [] : [{ id, say, probability, ...foretold(hypothesis) }]
     })
   if (forecasts.some(({ id }) => id === healthy.id)) return forecasts
   return [
@@ -64,7 +67,7 @@ function read(prediction: Prediction, scale: Scale): { expected: string; value: 
 }
 
 /** Index of a suspect's likeliest form. */
-function leadingStory(engine: Engine, weights: Float64Array, faultId: string): number | null {
+function leadingHypothesis(engine: Engine, weights: Float64Array, faultId: string): number | null {
   let best = -1
   engine.hypotheses.forEach(({ fault }, index) => {
     if ((fault?.id ?? healthy.id) === faultId && (best < 0 || weights[index] > weights[best])) best = index
@@ -75,7 +78,7 @@ function leadingStory(engine: Engine, weights: Float64Array, faultId: string): n
 /** Above this against common a terminal counts as hot: half of a healthy secondary, roughly (assumption). */
 const HOT_VOLTS = 15
 
-/** Points that carry control voltage now if the likeliest story is true: what the loom lights. */
+/** Points that carry control voltage now if the likeliest hypothesis is true: what the loom lights. */
 export function hotPoints(base: Engine, state: JobState): Point[] {
   const { system } = base
   if (!state.bench.power) return []
@@ -150,12 +153,12 @@ export function loadPerCall(engine: Engine, state: JobState): CallLoad[] {
 }
 
 /** The leading suspects, each in its likeliest form; a sound house is none. */
-const leadingStories = (engine: Engine, evidence: Evidence, posterior: Posterior): { suspect: Suspect; story: Hypothesis }[] =>
+const leadingHypotheses = (engine: Engine, evidence: Evidence, posterior: Posterior): { suspect: Suspect; hypothesis: Hypothesis }[] =>
   listSuspects(engine, evidence, posterior, 0)
     .slice(0, LEADING)
     .flatMap((suspect) => {
-      const story = suspect.id === healthy.id ? null : leadingStory(engine, posterior.hypotheses, suspect.id)
-      return story === null ? [] : [{ suspect, story: engine.hypotheses[story] }]
+      const hypothesis = suspect.id === healthy.id ? null : leadingHypothesis(engine, posterior.hypotheses, suspect.id)
+      return hypothesis === null ? [] : [{ suspect, hypothesis: engine.hypotheses[hypothesis] }]
     })
 
 /** What the likeliest suspect that overloads would draw through the fuse on the call that brings it out, A; null when none of the leaders does. */
@@ -163,10 +166,10 @@ export function leadingOverloadA(base: Engine, state: JobState): number | null {
   const evidence = evidenceOf(state)
   const { engine, posterior } = weigh(base, evidence)
   const fuse = firstPart(base.system, 'fuse')
-  for (const { story } of leadingStories(engine, evidence, posterior)) {
+  for (const { hypothesis } of leadingHypotheses(engine, evidence, posterior)) {
     const calls = (['off', ...callsOf(engine.system)] as const).map((call) => {
       const bench = { ...createBench(engine.system), call, slot: { holds: 'fuse' as const, ratingA: fuse.ratingA, open: false } }
-      return worldsOf(engine.laboratory, bench, { ...story, foundFuse: 'intact' }).overloadA
+      return worldsOf(engine.laboratory, bench, { ...hypothesis, foundFuse: 'intact' }).overloadA
     })
     const most = Math.max(...calls)
     if (most > fuse.ratingA) return most
@@ -174,7 +177,7 @@ export function leadingOverloadA(base: Engine, state: JobState): number | null {
   return null
 }
 
-/** What the first transformer's winding carries on the bench as it stands, while the protection holds, under one story. */
+/** What the first transformer's winding carries on the bench as it stands, while the protection holds, under one hypothesis. */
 export interface WindingLoad {
   readonly id: string
   readonly say: string
@@ -191,10 +194,10 @@ export function windingLoads(base: Engine, state: JobState): WindingLoad[] {
   const { id: first } = firstPart(engine.system, 'transformer')
   // A protection that never opens: what the winding carries is asked for the time before it has.
   const bench: Bench = { ...state.bench, slot: { holds: 'fuse', ratingA: NEVER_OPENS_A, open: false } }
-  const amps = (story: Hypothesis): number =>
-    Math.max(...(secondaryAmps(engine.laboratory, bench, { ...story, foundFuse: 'intact' }).get(first) ?? []))
-  const leading = leadingStories(engine, evidence, posterior).map(
-    ({ suspect: { id, say, probability }, story }): WindingLoad => ({ id, say, probability, amps: amps(story) }),
+  const amps = (hypothesis: Hypothesis): number =>
+    Math.max(...(secondaryAmps(engine.laboratory, bench, { ...hypothesis, foundFuse: 'intact' }).get(first) ?? []))
+  const leading = leadingHypotheses(engine, evidence, posterior).map(
+    ({ suspect: { id, say, probability }, hypothesis }): WindingLoad => ({ id, say, probability, amps: amps(hypothesis) }),
   )
   return [...leading, { id: healthy.id, say: 'sound', probability: posterior.hypotheses[0], amps: amps(healthy) }].sort(
     (a, b) => b.amps - a.amps,

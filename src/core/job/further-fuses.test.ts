@@ -73,7 +73,7 @@ describe('a second fuse in a job', () => {
     ['coil-shorted:contactor', 'replace:contactor'],
   ])('a short that opens it is found behind it: %s', (id, repair) => {
     const hypothesis = engine.hypotheses.find((one) => one.fault?.id === id && one.foundOpen === 'inline-fuse')
-    if (!hypothesis) throw new Error(`no story in which ${id} opened the inline fuse`)
+    if (!hypothesis) throw new Error(`no hypothesis in which ${id} opened the inline fuse`)
     const house = createHouse(system, hypothesis, templateValues, createRandom(4))
     const { verdict } = runTrial(engine, house, { complaint: { ...emptyComplaint, symptoms: ['blank-thermostat'] } })
     expect(namesRepair(verdict) && verdict.repair.id).toBe(repair)

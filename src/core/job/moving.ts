@@ -39,7 +39,7 @@ export function movingNow(base: Engine, state: JobState, nowMs: number): Moving[
   const since = sincePowered(base, state.standing)
   const { engine, posterior } = weigh(base, evidenceOf(state))
   const lead = posterior.hypotheses.reduce((best, weight, index, all) => (weight > all[best] ? index : best), 0)
-  const story: Hypothesis =
+  const hypothesis: Hypothesis =
     posterior.hypotheses[lead] > LEADS
       ? whileShown(engine.hypotheses[lead])
       : { ...healthy, foundFuse: bench.slot.open ? 'blown' : 'intact' }
@@ -53,7 +53,7 @@ export function movingNow(base: Engine, state: JobState, nowMs: number): Moving[
   const run = runOverTime(
     engine.laboratory,
     { ...bench, call: since.call },
-    { ...story, wiring: [...story.wiring, ...delays] },
+    { ...hypothesis, wiring: [...hypothesis.wiring, ...delays] },
     { calls: since.calls, untilS: nowS + AHEAD_S },
   )
   if (run.outcome === 'chatters') {

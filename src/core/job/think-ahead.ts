@@ -2,10 +2,10 @@ import type { Engine } from '@/src/core/diagnosis/engine'
 import { weigh } from '@/src/core/diagnosis/inference/pairs'
 import type { Posterior } from '@/src/core/diagnosis/inference/posterior'
 import { standingOf } from '@/src/core/diagnosis/inference/standing'
+import { sharesOfKinds } from '@/src/core/diagnosis/planner/live-hypotheses'
 import type { Proposal } from '@/src/core/diagnosis/planner/propose'
 import { probesAsked } from '@/src/core/diagnosis/planner/question'
 import { routesFrom } from '@/src/core/diagnosis/planner/route'
-import { sharesOfKinds } from '@/src/core/diagnosis/planner/stories'
 import { tableFrom } from '@/src/core/diagnosis/planner/table'
 import { candidatesFrom } from '@/src/core/diagnosis/planner/ways'
 import { evidenceOf, formOpinion, proposeCheck } from '@/src/core/job/advise'
@@ -29,7 +29,7 @@ export function thinkAhead(engine: Engine, entries: readonly Entry[], proposal: 
 }
 
 /**
- * What the proposed reading would show, the suspects after its likely answers, and what the stories left standing then
+ * What the proposed reading would show, the suspects after its likely answers, and what the hypotheses left standing then
  * foretell of the checks to choose from.
  */
 export function prepareAnswers(engine: Engine, entries: readonly Entry[], { next }: Proposal): (() => void)[] {
@@ -48,7 +48,7 @@ export function prepareAnswers(engine: Engine, entries: readonly Entry[], { next
 }
 
 /**
- * The way to each candidate's bench, and what the stories that will be left standing foretell there: each in the wiring in
+ * The way to each candidate's bench, and what the hypotheses that will be left standing foretell there: each in the wiring in
  * which it explains the readings, and then in the others that may come to the fore with the answer.
  */
 function questionsAfter(base: Engine, state: JobState): (() => void)[] {
@@ -58,9 +58,9 @@ function questionsAfter(base: Engine, state: JobState): (() => void)[] {
     candidates.flatMap((candidate) => {
       const size = candidate.bench.power ? LIVE_TO_A_PIECE : DEAD_TO_A_PIECE
       return Array.from({ length: Math.ceil(MOST_LEFT[of] / size) }, (_, piece) => () => {
-        const { engine, [of]: stories } = leftAfter.of(base).of(state)
+        const { engine, [of]: hypotheses } = leftAfter.of(base).of(state)
         const predictionsOf = engine.predictions(candidate.bench, probesAsked(candidate))
-        for (const { index, kind } of stories.slice(piece * size, (piece + 1) * size)) predictionsOf(index, kind)
+        for (const { index, kind } of hypotheses.slice(piece * size, (piece + 1) * size)) predictionsOf(index, kind)
       })
     })
   const routes = candidates.map(({ bench, probes }) => () => {
@@ -69,7 +69,7 @@ function questionsAfter(base: Engine, state: JobState): (() => void)[] {
   return [() => void leftAfter.of(base).of(state), ...routes, ...pieces('own'), ...pieces('others')]
 }
 
-/** Stories to a piece of work: some ten milliseconds, which is the longest that an answer may have to wait behind it. */
+/** Hypotheses to a piece of work: some ten milliseconds, which is the longest that an answer may have to wait behind it. */
 const LIVE_TO_A_PIECE = 60
 const DEAD_TO_A_PIECE = 480
 
@@ -82,13 +82,13 @@ const KIND_MAY_COME = 0.01
 /** More than these are not prepared for. */
 const MOST_LEFT = { own: 2 * STANDING_MOST, others: 4 * STANDING_MOST }
 
-/** A story left standing, and a kind of wiring that it is weighed in. */
+/** A hypothesis left standing, and a kind of wiring that it is weighed in. */
 interface Left {
   readonly index: number
   readonly kind: number
 }
 
-/** The stories left standing after an answer, in the wiring in which they explain it, and in the others. */
+/** The hypotheses left standing after an answer, in the wiring in which they explain it, and in the others. */
 const leftAfter = new Memo(
   (base: Engine) =>
     new Memo((state: JobState): { engine: Engine; own: Left[]; others: Left[] } => {
@@ -97,23 +97,23 @@ const leftAfter = new Memo(
       const standing = [...new Set([posterior, standingOf(weighed).planned])].map((one) => standingIn(engine, one))
       return {
         engine,
-        own: standing.flatMap(({ stories }) => stories).slice(0, MOST_LEFT.own),
+        own: standing.flatMap(({ hypotheses }) => hypotheses).slice(0, MOST_LEFT.own),
         others: standing
-          .flatMap(({ stories, kinds }) => kinds.flatMap((kind) => stories.map(({ index }) => ({ index, kind }))))
+          .flatMap(({ hypotheses, kinds }) => kinds.flatMap((kind) => hypotheses.map(({ index }) => ({ index, kind }))))
           .slice(0, MOST_LEFT.others),
       }
     }),
 )
 
-/** The stories left standing, and the kinds of wiring they stand in; those that stand still are weighed among themselves first. */
-function standingIn(engine: Engine, posterior: Posterior): { stories: Left[]; kinds: number[] } {
-  const { hypotheses, kinds } = posterior
-  const order = Array.from(hypotheses.keys()).sort((a, b) => hypotheses[b] - hypotheses[a])
+/** The hypotheses left standing, and the kinds of wiring they stand in; those that stand still are weighed among themselves first. */
+function standingIn(engine: Engine, posterior: Posterior): { hypotheses: Left[]; kinds: number[] } {
+  const { hypotheses: shares, kinds } = posterior
+  const order = Array.from(shares.keys()).sort((a, b) => shares[b] - shares[a])
   const steady = order.filter((index) => !engine.hypotheses[index].intermittent)
-  const stories = [...new Set([...leading(order, hypotheses), ...leading(steady, hypotheses)])]
+  const hypotheses = [...new Set([...leading(order, shares), ...leading(steady, shares)])]
   const [likeliest, ...others] = sharesOfKinds.of(posterior)
   return {
-    stories: stories.map((index) => ({ index, kind: kinds[index] })),
+    hypotheses: hypotheses.map((index) => ({ index, kind: kinds[index] })),
     kinds: [likeliest, ...others.filter(({ share }) => share > KIND_MAY_COME)].map(({ kind }) => kind),
   }
 }

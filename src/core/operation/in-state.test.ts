@@ -7,7 +7,7 @@ import { type Solution, solveNetwork } from '@/src/core/circuit/solver'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
 import { movesOf, setInState } from '@/src/core/operation/in-state'
 import { nextState } from '@/src/core/operation/settle'
-import { storyOfFault } from '@/src/core/readings/hypothesis'
+import { hypothesisOfFault } from '@/src/core/readings/hypothesis'
 import { createLaboratory } from '@/src/core/readings/laboratory'
 import { writeChanges } from '@/src/core/readings/network-in-state'
 import { worldsOf } from '@/src/core/readings/world'
@@ -39,7 +39,7 @@ describe('a machine in a state', () => {
         (fault, call, isFuseOpen) => {
           const found = createBench(system)
           const bench = { ...found, call, slot: { ...found.slot, open: isFuseOpen } }
-          const { base, constraints, worlds } = worldsOf(laboratory, bench, storyOfFault(fault))
+          const { base, constraints, worlds } = worldsOf(laboratory, bench, hypothesisOfFault(fault))
           for (const { fixed, settled } of worlds) {
             for (const state of settled.path) {
               const changes = [...changesOfBench(system, network, bench), ...fixed, ...movesOf(machine, constraints, state)]

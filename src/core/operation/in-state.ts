@@ -26,7 +26,7 @@ export function movesOf(machine: Machine, { caller, closing, welded }: Constrain
   return moves
 }
 
-/** A base with the machine's moves in one state: taken in once it has been asked often, for that costs a hundred stories' work. */
+/** A base with the machine's moves in one state: taken in once it has been asked often, for that costs a hundred hypotheses' work. */
 interface Moved {
   asked: number
   taken: Factored | null
@@ -71,7 +71,7 @@ export function setInState(
 }
 
 /**
- * Stories of one bench pass through few states: the moves of those are taken into the base, and a story is left with its own few
+ * Hypotheses of one bench pass through few states: the moves of those are taken into the base, and a hypothesis is left with its own few
  * changes. Null while a state has not been asked often.
  */
 function withMovesTaken(

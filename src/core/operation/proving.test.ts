@@ -1,7 +1,7 @@
 import { createBench } from '@/src/core/bench/bench'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
 import { isMade, isPulledIn } from '@/src/core/operation/state'
-import { healthy, storyOfFault } from '@/src/core/readings/hypothesis'
+import { healthy, hypothesisOfFault } from '@/src/core/readings/hypothesis'
 import { createLaboratory } from '@/src/core/readings/laboratory'
 import { runOverTime } from '@/src/core/readings/over-time'
 import { worldsOf } from '@/src/core/readings/world'
@@ -89,7 +89,7 @@ function onCall(call: CallName, fault: string | null = null, jumpers: { a: strin
   const found = enumerateFaults(system).find(({ id }) => id === fault)
   if (fault !== null && !found) throw new Error(`no fault ${fault}`)
   const bench = { ...createBench(system), call, jumpers }
-  return worldsOf(laboratory, bench, found ? storyOfFault(found) : healthy).worlds[0].settled
+  return worldsOf(laboratory, bench, found ? hypothesisOfFault(found) : healthy).worlds[0].settled
 }
 
 describe('a switch that is open at rest', () => {

@@ -2,15 +2,15 @@ import { type Bench, createBench } from '@/src/core/bench/bench'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
 import type { Effect } from '@/src/core/faults/fault'
 import { isAlive, isPulledIn } from '@/src/core/operation/state'
-import { healthy, storyOfFault } from '@/src/core/readings/hypothesis'
+import { healthy, hypothesisOfFault } from '@/src/core/readings/hypothesis'
 import { createLaboratory } from '@/src/core/readings/laboratory'
 import { worldsOf } from '@/src/core/readings/world'
 import { systemById } from '@/src/core/wiring/systems/catalogue'
 import { templateValues } from '@/src/core/wiring/values'
-import { benchWith, change, furnaceEngine, storyOf } from '@/tests/setup/furnace'
+import { benchWith, change, furnaceEngine, hypothesisOf } from '@/tests/setup/furnace'
 
 const worlds = (fault: string | null, ...changes: Parameters<typeof benchWith>) =>
-  worldsOf(furnaceEngine().laboratory, benchWith(...changes), storyOf(fault))
+  worldsOf(furnaceEngine().laboratory, benchWith(...changes), hypothesisOf(fault))
 
 describe('the relay fixed point', () => {
   it('settles in a sound house on every call', () => {
@@ -35,7 +35,7 @@ const worldOf = (systemId: string, fault: string | null, bench: Partial<Bench>) 
   if (!system) throw new Error(`no system ${systemId}`)
   const laboratory = createLaboratory(system, templateValues)
   const found = enumerateFaults(system).find(({ id }) => id === fault)
-  const worlds = worldsOf(laboratory, { ...createBench(system), ...bench }, found ? storyOfFault(found) : healthy)
+  const worlds = worldsOf(laboratory, { ...createBench(system), ...bench }, found ? hypothesisOfFault(found) : healthy)
   return { laboratory, ...worlds, states: worlds.worlds[0].settled }
 }
 
@@ -65,8 +65,8 @@ describe('a board with outputs', () => {
     if (!system) throw new Error('no heat pump')
     const laboratory = createLaboratory(system, templateValues)
     const found = enumerateFaults(system).find(({ id }) => id === fault)
-    const story = { ...(found ? storyOfFault(found) : healthy), wiring }
-    const { members } = worldsOf(laboratory, { ...createBench(system), call: 'cool' }, story).worlds[0].settled
+    const hypothesis = { ...(found ? hypothesisOfFault(found) : healthy), wiring }
+    const { members } = worldsOf(laboratory, { ...createBench(system), call: 'cool' }, hypothesis).worlds[0].settled
     const contactor = laboratory.machine.relays.findIndex(({ part }) => part.id === 'contactor')
     return members.every((state) => isPulledIn(state, contactor))
   }

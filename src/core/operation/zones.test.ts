@@ -5,7 +5,7 @@ import { planRoute } from '@/src/core/diagnosis/planner/route'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
 import { isAlive } from '@/src/core/operation/state'
 import type { Probe } from '@/src/core/readings/check'
-import { healthy, storyOfFault } from '@/src/core/readings/hypothesis'
+import { healthy, hypothesisOfFault } from '@/src/core/readings/hypothesis'
 import { createLaboratory } from '@/src/core/readings/laboratory'
 import { runOverTime } from '@/src/core/readings/over-time'
 import { predict } from '@/src/core/readings/predict'
@@ -22,10 +22,10 @@ const bench = (call: Bench['call']): Bench => ({ ...createBench(zoned), call })
 const faultOf = (id: string) => {
   const fault = enumerateFaults(zoned).find((candidate) => candidate.id === id)
   if (!fault) throw new Error(`no fault ${id}`)
-  return storyOfFault(fault)
+  return hypothesisOfFault(fault)
 }
-const reads = (call: Bench['call'], probe: Probe, story = healthy) => predict(laboratory, bench(call), story, probe)[0].at
-const looks = (call: Bench['call'], at: string, story = healthy) => reads(call, { meter: 'look', at }, story)
+const reads = (call: Bench['call'], probe: Probe, hypothesis = healthy) => predict(laboratory, bench(call), hypothesis, probe)[0].at
+const looks = (call: Bench['call'], at: string, hypothesis = healthy) => reads(call, { meter: 'look', at }, hypothesis)
 
 describe('two zones behind a panel', () => {
   it.each(['cool', 'cool-zone-2'] as const)('%s pulls the one contactor in and shuts the damper of the zone that does not call', (call) => {

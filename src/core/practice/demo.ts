@@ -5,7 +5,7 @@ import type { Entry, EntryDraft } from '@/src/core/job/entry'
 import type { JobFile } from '@/src/core/job/job-file'
 import { createHouse } from '@/src/core/practice/house'
 import type { Probe } from '@/src/core/readings/check'
-import { storyOfFault } from '@/src/core/readings/hypothesis'
+import { hypothesisOfFault } from '@/src/core/readings/hypothesis'
 import { createRandom } from '@/src/core/units/random'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 import { templateValues } from '@/src/core/wiring/values'
@@ -39,7 +39,7 @@ export function createDemoJob(id: string, start: Date): JobFile {
   if (!fault) throw new Error(`the demo's fault is gone: ${DEMO_FAULT}`)
   const house = createHouse(
     furnaceAc,
-    storyOfFault(fault, 'blown'),
+    hypothesisOfFault(fault, 'blown'),
     { ...templateValues, coilOhm: { contactor: 0.9 }, lengthM: { 'outdoor-cable': 1.1 } },
     createRandom(20),
   )

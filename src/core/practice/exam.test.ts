@@ -63,7 +63,7 @@ describe('the other solvers, on the same house', () => {
     for (const way of ['take-off', 'numbers'] as const) {
       const sitting = sit(engine, drawn, waySolver(way))
       expect([way, sitting.right]).toEqual([way, true])
-      expect(sitting.hidden).toBe(drawn.story.id)
+      expect(sitting.hidden).toBe(drawn.hypothesis.id)
     }
   })
 
@@ -94,12 +94,12 @@ describe('the other solvers, on the same house', () => {
 
   it('is longer for a repair that is rarely met, and over all repairs as often as they are met it is the entropy', () => {
     const complaint = emptyComplaint
-    const lengthOf = (story: Hypothesis) => leastChecks(engine, { complaint, story }, [1]).ofThis
-    const story = (id: string) => engine.hypotheses.find((one) => one.id === id) ?? engine.hypotheses[0]
-    expect(lengthOf(story('landed-wrong:stat-cable.Y@thermostat>C'))).toBeGreaterThan(lengthOf(story('switch-open:float')) + 1)
+    const lengthOf = (hypothesis: Hypothesis) => leastChecks(engine, { complaint, hypothesis }, [1]).ofThis
+    const hypothesis = (id: string) => engine.hypotheses.find((one) => one.id === id) ?? engine.hypotheses[0]
+    expect(lengthOf(hypothesis('landed-wrong:stat-cable.Y@thermostat>C'))).toBeGreaterThan(lengthOf(hypothesis('switch-open:float')) + 1)
     const { posterior } = weigh(engine, noEvidence)
     const mean = engine.hypotheses.reduce((sum, one, index) => sum + posterior.hypotheses[index] * lengthOf(one), 0)
     // None of these has no word; what is left open at the end is counted otherwise by a few hundredths.
-    expect(Math.abs(mean - leastChecks(engine, { complaint, story: engine.hypotheses[0] }, [1]).byEntropy)).toBeLessThan(0.4)
+    expect(Math.abs(mean - leastChecks(engine, { complaint, hypothesis: engine.hypotheses[0] }, [1]).byEntropy)).toBeLessThan(0.4)
   })
 })

@@ -17,7 +17,7 @@ import type { ValueFactors } from '@/src/core/wiring/values'
 
 /** A house drawn for the exam: the same one can be opened again for every solver that sits it. */
 export interface ExamCase {
-  readonly story: Hypothesis
+  readonly hypothesis: Hypothesis
   readonly complaint: Complaint
   readonly values: ValueFactors
   /** Seed of the meter's noise and of what comes and goes. */
@@ -36,7 +36,7 @@ export interface Sitting {
 
 /** Part values are drawn from spreads this much wider than those of practice: the engine must not be examined on its own assumptions. */
 export const WIDER = 1.4
-/** Spread of a joint's or a touch's ohms around its story's, as a logarithm: assumption. */
+/** Spread of a joint's or a touch's ohms around its hypothesis's, as a logarithm: assumption. */
 const DAMAGE_SPREAD = 0.5
 /** Spread of the joints of one strip around their common degree, as a logarithm: assumption. */
 const JOINT_SPREAD = 0.4
@@ -48,18 +48,18 @@ export function drawCase(engine: Engine, random: Random, faultId: string | null)
   const indexes = [...engine.hypotheses.keys()].filter((index) => (engine.hypotheses[index].fault?.id ?? null) === faultId)
   const index = drawByRate(engine, indexes, random)
   // What is damaged is so to a degree of its own.
-  const story = graded(engine.hypotheses[index], Math.exp(WIDER * DAMAGE_SPREAD * Math.max(-2, Math.min(2, random.normal()))))
-  const wired = wiredIn(engine, unevenly(story, random), random)
+  const hypothesis = graded(engine.hypotheses[index], Math.exp(WIDER * DAMAGE_SPREAD * Math.max(-2, Math.min(2, random.normal()))))
+  const wired = wiredIn(engine, unevenly(hypothesis, random), random)
   const behaviour = wired.wiring.length === 0 ? engine.behaviours[index] : showing(engine, wired)
-  return { story: wired, complaint: complaintOf(engine, behaviour, random), ...drawRest(engine, random) }
+  return { hypothesis: wired, complaint: complaintOf(engine, behaviour, random), ...drawRest(engine, random) }
 }
 
 /** Of several bad joints each is bad in its own way. */
-function unevenly(story: Hypothesis, random: Random): Hypothesis {
-  if (story.effects.filter((effect) => effect.do === 'resist').length < 2) return story
+function unevenly(hypothesis: Hypothesis, random: Random): Hypothesis {
+  if (hypothesis.effects.filter((effect) => effect.do === 'resist').length < 2) return hypothesis
   return {
-    ...story,
-    effects: story.effects.map((effect) =>
+    ...hypothesis,
+    effects: hypothesis.effects.map((effect) =>
       effect.do === 'resist'
         ? { ...effect, ohm: effect.ohm * Math.exp(JOINT_SPREAD * Math.max(-2, Math.min(2, random.normal()))) }
         : effect,
@@ -73,20 +73,20 @@ export const drawRest = (engine: Engine, random: Random): Pick<ExamCase, 'values
 })
 
 /** Wires one house in ten otherwise; not one in which the fault that blew the fuse could not have blown it. */
-export function wiredIn(engine: Engine, story: Hypothesis, random: Random): Hypothesis {
+export function wiredIn(engine: Engine, hypothesis: Hypothesis, random: Random): Hypothesis {
   const others = kindsOfWiring(engine.system).slice(1)
   const isOdd = random.uniform() * WIRED_DIFFERENTLY < 1 && others.length > 0
-  const wired: Hypothesis = { ...story, wiring: isOdd ? random.pick(others).wiring : [] }
-  const blewIt = isOdd && story.foundFuse === 'blown' && story.fault?.family !== 'fuse-only'
+  const wired: Hypothesis = { ...hypothesis, wiring: isOdd ? random.pick(others).wiring : [] }
+  const blewIt = isOdd && hypothesis.foundFuse === 'blown' && hypothesis.fault?.family !== 'fuse-only'
   return blewIt && !Object.values(showing(engine, wired).fresh).some(({ trips }) => trips > MAY_TRIP) ? { ...wired, wiring: [] } : wired
 }
 /** Below this chance of a trip nobody finds a blown fuse: assumption. */
 const MAY_TRIP = 0.1
 
 /** How a house behaves while its fault shows. */
-const showing = (engine: Engine, story: Hypothesis): Behaviour => ({
-  ...behaviourOf(engine.laboratory, { ...story, intermittent: false }),
-  comesAndGoes: story.intermittent,
+const showing = (engine: Engine, hypothesis: Hypothesis): Behaviour => ({
+  ...behaviourOf(engine.laboratory, { ...hypothesis, intermittent: false }),
+  comesAndGoes: hypothesis.intermittent,
 })
 
 export function drawByRate(engine: Engine, indexes: readonly number[], random: Random): number {
@@ -98,15 +98,15 @@ export function drawByRate(engine: Engine, indexes: readonly number[], random: R
   return indexes[indexes.length - 1]
 }
 
-export const openHouse = (engine: Engine, { story, values, seed }: ExamCase): House =>
-  createHouse(engine.system, story, values, createRandom(seed))
+export const openHouse = (engine: Engine, { hypothesis, values, seed }: ExamCase): House =>
+  createHouse(engine.system, hypothesis, values, createRandom(seed))
 
 /** Lets a solver search a drawn house and marks what it says. */
 export function sit(engine: Engine, drawn: ExamCase, solver?: Solver, start: Partial<Start> = {}): Sitting {
   const trial = runTrial(engine, openHouse(engine, drawn), { complaint: drawn.complaint, ...start }, solver)
-  const { fault } = drawn.story
+  const { fault } = drawn.hypothesis
   const { right, asGroup } = mark(trial, fault)
-  return { hidden: drawn.story.id, family: fault?.family ?? 'nothing-wrong', right, asGroup, trial }
+  return { hidden: drawn.hypothesis.id, family: fault?.family ?? 'nothing-wrong', right, asGroup, trial }
 }
 
 /** Right when the one repair that is wanted is named, or a group that holds the fault and that nothing at hand can split. */
@@ -164,12 +164,12 @@ export interface Bound {
 /** The least number of checks that could tell the repairs of this complaint apart (Huffman's code is within one check of it). */
 export function leastChecks(
   engine: Engine,
-  { complaint, story }: Pick<ExamCase, 'complaint' | 'story'>,
+  { complaint, hypothesis }: Pick<ExamCase, 'complaint' | 'hypothesis'>,
   answerBits: readonly number[],
 ): Bound {
   const weighed = weigh(engine, { ...noEvidence, complaint })
   const mean = Math.max(0.1, answerBits.reduce((sum, value) => sum + value, 0) / Math.max(1, answerBits.length))
-  const share = massByRepair(weighed.engine, weighed.posterior).get(story.fault?.repair.id ?? 'nothing') ?? 0
+  const share = massByRepair(weighed.engine, weighed.posterior).get(hypothesis.fault?.repair.id ?? 'nothing') ?? 0
   return {
     byEntropy: Math.max(0, entropyOfRepair(weighed.engine, weighed.posterior) - LEFT_BITS) / mean,
     ofThis: Math.max(0, Math.log2(FOUND / share)) / mean,

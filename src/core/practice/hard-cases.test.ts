@@ -22,7 +22,7 @@ describe('hard cases', () => {
     expect(sittings.some(({ bothAtOnce, secondAfterRepair }) => bothAtOnce || secondAfterRepair === true)).toBe(true)
   })
 
-  it('a fault of no catalogue is made of effects that no story of the engine has', () => {
+  it('a fault of no catalogue is made of effects that no hypothesis of the engine has', () => {
     const catalogued = new Set(furnaceEngine().hypotheses.map(({ effects }) => JSON.stringify(effects)))
     for (const { effects } of outsideFaults(furnaceAc)) expect(catalogued).not.toContain(JSON.stringify(effects))
     const { hidden, condemned, readings } = examineOutside(furnaceEngine(), createRandom(2), 5)

@@ -47,7 +47,7 @@ export function examineWrongReading(engine: Engine, random: Random, faultId: str
   const evidence = { ...noEvidence, complaint: drawn.complaint, observations }
   const wrong = observations.find(({ id }) => id === wrongId)
   if (!wrong) return null
-  const right = namesRepair(verdict) && verdict.repair.id === drawn.story.fault?.repair.id
+  const right = namesRepair(verdict) && verdict.repair.id === drawn.hypothesis.fault?.repair.id
   const wasAskedAgain = observations.filter((observation) => isSameQuestion(observation, wrong)).length > 1
   const { engine: weighedBy, posterior } = weigh(engine, evidence)
   const suspects = listSuspects(weighedBy, evidence, posterior, 1)
@@ -75,23 +75,23 @@ export interface DoubleSitting {
 
 export function examineDouble(engine: Engine, random: Random): DoubleSitting {
   const [one, two] = drawTwo(engine, random)
-  const story: Hypothesis = wiredIn(
+  const hypothesis: Hypothesis = wiredIn(
     engine,
     {
-      ...one.story,
-      id: `${one.story.id} + ${two.story.id}`,
+      ...one.hypothesis,
+      id: `${one.hypothesis.id} + ${two.hypothesis.id}`,
       fault: joinFaults(one.fault, two.fault),
-      effects: [...one.story.effects, ...two.story.effects],
-      ...foundIn(one.story, two.story),
+      effects: [...one.hypothesis.effects, ...two.hypothesis.effects],
+      ...foundIn(one.hypothesis, two.hypothesis),
     },
     random,
   )
-  const complaint = complaintOf(engine, behaviourOf(engine.laboratory, story), random)
-  const house = openHouse(engine, { story, complaint, ...drawRest(engine, random) })
+  const complaint = complaintOf(engine, behaviourOf(engine.laboratory, hypothesis), random)
+  const house = openHouse(engine, { hypothesis, complaint, ...drawRest(engine, random) })
   const search = runTrial(engine, house, { complaint })
   const { verdict } = search
   const fail = {
-    hidden: story.id,
+    hidden: hypothesis.id,
     bothAtOnce: false,
     first: false,
     secondAfterRepair: null,
@@ -109,7 +109,7 @@ export function examineDouble(engine: Engine, random: Random): DoubleSitting {
   const other = hidden[found === one ? 1 : 0]
   const bothAtOnce = verdict.also?.repair.id === other.fault.repair.id
   if (bothAtOnce) return { ...fail, bothAtOnce, first: true }
-  house.mend({ ...other.story, wiring: story.wiring, foundFuse: 'intact' })
+  house.mend({ ...other.hypothesis, wiring: hypothesis.wiring, foundFuse: 'intact' })
   const after = runTrial(engine, house, {
     complaint,
     bench: { ...search.bench, slot: afterMending(engine.system, search.bench.slot) },
@@ -127,7 +127,7 @@ export function examineDouble(engine: Engine, random: Random): DoubleSitting {
   }
 }
 
-function drawTwo(engine: Engine, random: Random): { fault: Fault; story: Hypothesis }[] {
+function drawTwo(engine: Engine, random: Random): { fault: Fault; hypothesis: Hypothesis }[] {
   const steady = [...engine.hypotheses.keys()].filter((index) => {
     const { fault, intermittent } = engine.hypotheses[index]
     // A fuse that blew for nothing is no fault once there is a good one in.
@@ -140,8 +140,8 @@ function drawTwo(engine: Engine, random: Random): { fault: Fault; story: Hypothe
     // Two faults of one part or one conductor are one repair; they are no second fault.
     if (first.fault && second.fault && !first.fault.touches.some((point) => second.fault?.touches.includes(point)))
       return [
-        { fault: first.fault, story: first },
-        { fault: second.fault, story: second },
+        { fault: first.fault, hypothesis: first },
+        { fault: second.fault, hypothesis: second },
       ]
   }
   throw new Error(`no second fault beside ${first.id}`)
@@ -171,19 +171,19 @@ export interface OutsideSitting {
 
 export function examineOutside(engine: Engine, random: Random, mostChecks?: number): OutsideSitting {
   const showing = outsideFaults(engine.system)
-    .map(({ id, effects, mendedBy }) => ({ story: { ...healthy, id, effects }, mendedBy }))
-    .filter(({ story }) => shows(engine, behaviourOf(engine.laboratory, story)))
-  const { story: bare, mendedBy } = random.pick(showing)
-  const story = wiredIn(engine, bare, random)
-  const complaint = complaintOf(engine, behaviourOf(engine.laboratory, story), random)
-  const house = openHouse(engine, { story, complaint, ...drawRest(engine, random) })
+    .map(({ id, effects, mendedBy }) => ({ hypothesis: { ...healthy, id, effects }, mendedBy }))
+    .filter(({ hypothesis }) => shows(engine, behaviourOf(engine.laboratory, hypothesis)))
+  const { hypothesis: bare, mendedBy } = random.pick(showing)
+  const hypothesis = wiredIn(engine, bare, random)
+  const complaint = complaintOf(engine, behaviourOf(engine.laboratory, hypothesis), random)
+  const house = openHouse(engine, { hypothesis, complaint, ...drawRest(engine, random) })
   const trial = runTrial(engine, house, { complaint, ...(mostChecks !== undefined && { mostChecks }) })
   const { verdict, lead } = trial
   const mended = verdict !== null && verdict.found === 'repair' && verdict.repair.id === mendedBy
   return {
     said: sayEnd(trial),
     readings: trial.observations,
-    hidden: story.id,
+    hidden: hypothesis.id,
     led: verdict === null && lead === NONE_OF_THESE,
     mended,
     condemned: verdict !== null && verdict.found === 'repair' && !mended,

@@ -4,9 +4,9 @@ import { healthy } from '@/src/core/readings/hypothesis'
 import { createRandom } from '@/src/core/units/random'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 import { templateValues } from '@/src/core/wiring/values'
-import { storyOf } from '@/tests/setup/furnace'
+import { hypothesisOf } from '@/tests/setup/furnace'
 
-const open = (story = healthy) => createHouse(furnaceAc, story, templateValues, createRandom(2))
+const open = (hypothesis = healthy) => createHouse(furnaceAc, hypothesis, templateValues, createRandom(2))
 
 describe('time that goes by in a house', () => {
   it('cooks no transformer of a sound house, whatever is called', () => {
@@ -16,7 +16,7 @@ describe('time that goes by in a house', () => {
   })
 
   it('cooks the one that feeds a short ahead of the fuse, once, and not while the power is off', () => {
-    const house = open(storyOf('lead-to-chassis:sec@indoor'))
+    const house = open(hypothesisOf('lead-to-chassis:sec@indoor'))
     house.change({ do: 'power', on: false })
     expect(house.pass(60)).toBe(false)
     house.change({ do: 'power', on: true })
@@ -25,7 +25,7 @@ describe('time that goes by in a house', () => {
 
   it('lets it cool between two short spells', () => {
     const spell = 0.2
-    const house = open(storyOf('lead-to-chassis:sec@indoor'))
+    const house = open(hypothesisOf('lead-to-chassis:sec@indoor'))
     for (let times = 0; times < 4; times++) {
       expect(house.pass(spell)).toBe(false)
       house.change({ do: 'power', on: false })
@@ -37,8 +37,8 @@ describe('time that goes by in a house', () => {
 
 describe('what a house answers', () => {
   it('on an unplugged part is the part alone, to the degree of its damage', () => {
-    const ohms = (story = healthy): number => {
-      const house = open(story)
+    const ohms = (hypothesis = healthy): number => {
+      const house = open(hypothesis)
       for (const change of [
         { do: 'power', on: false },
         { do: 'unplug', part: 'contactor' },
@@ -48,7 +48,7 @@ describe('what a house answers', () => {
       if (typeof answer !== 'number') throw new Error(`read ${JSON.stringify(answer)}`)
       return answer
     }
-    const shorted = storyOf('coil-shorted:contactor')
+    const shorted = hypothesisOf('coil-shorted:contactor')
     expect(ohms()).toBeGreaterThan(8)
     expect(ohms(shorted)).toBeLessThan(3)
     expect(ohms(graded(shorted, 4))).toBeGreaterThan(ohms(shorted) + 1)

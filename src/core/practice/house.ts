@@ -24,7 +24,7 @@ export interface House {
   ask(probe: Probe): { answer: Answer; tripped: boolean; opened?: string }
   /** Time goes by on the bench as it stands. True when it cooked a transformer: each is cooked once. */
   pass(minutes: number): boolean
-  /** Mends what is wrong, or part of it: the house goes on with this story, and with a good fuse. */
+  /** Mends what is wrong, or part of it: the house goes on with this hypothesis, and with a good fuse. */
   mend(rest: Hypothesis): void
 }
 

@@ -9,7 +9,7 @@ import { predict } from '@/src/core/readings/predict'
 import { createRandom } from '@/src/core/units/random'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 import { templateValues } from '@/src/core/wiring/values'
-import { benchWith, furnaceEngine, storyOf } from '@/tests/setup/furnace'
+import { benchWith, furnaceEngine, hypothesisOf } from '@/tests/setup/furnace'
 
 describe('a simulated house', () => {
   it('has part values of its own, within reason', () => {
@@ -24,7 +24,7 @@ describe('a simulated house', () => {
   })
 
   it('blows its fuse for real: what was found good is blown after a short', () => {
-    const house = createHouse(furnaceAc, storyOf('conductor-short:stat-cable.R+C'), templateValues, createRandom(1))
+    const house = createHouse(furnaceAc, hypothesisOf('conductor-short:stat-cable.R+C'), templateValues, createRandom(1))
     expect(house.ask({ meter: 'trip' })).toMatchObject({ answer: { word: 'trips' }, tripped: true })
     expect(house.ask({ meter: 'look', at: 'fuse' }).answer).toEqual({ word: 'blown' })
     expect(house.ask({ meter: 'volts', a: 'R@indoor', b: 'C@indoor' }).answer).toBeLessThan(0.5)
@@ -56,7 +56,7 @@ describe('the proposed checks, answered by simulated houses', () => {
   it('name a fuse that blew for nothing, beside the shorts that may only hide', () => {
     const engine = furnaceEngine()
     const random = createRandom(47)
-    const house = createHouse(furnaceAc, storyOf('fuse-only:fuse', 'blown'), drawValues(furnaceAc, random), random)
+    const house = createHouse(furnaceAc, hypothesisOf('fuse-only:fuse', 'blown'), drawValues(furnaceAc, random), random)
     const { verdict } = runTrial(engine, house, { complaint: emptyComplaint })
     expect(verdict?.suspects[0]).toBe('fuse-only:fuse')
   })
@@ -72,8 +72,12 @@ describe('the proposed checks, answered by simulated houses', () => {
 describe('a fault that comes and goes in a house without its bond', () => {
   it('leaves the bond missing while it hides', () => {
     const laboratory = furnaceEngine().laboratory
-    const story = { ...storyOf('conductor-open:stat-cable.W'), intermittent: true, wiring: [{ do: 'open', link: 'body:bond' } as const] }
-    const [first, second] = predict(laboratory, benchWith(), story, { meter: 'volts', a: 'R@indoor', b: 'chassis@indoor' })
+    const hypothesis = {
+      ...hypothesisOf('conductor-open:stat-cable.W'),
+      intermittent: true,
+      wiring: [{ do: 'open', link: 'body:bond' } as const],
+    }
+    const [first, second] = predict(laboratory, benchWith(), hypothesis, { meter: 'volts', a: 'R@indoor', b: 'chassis@indoor' })
     // Neither with the fault shown nor with it hidden is there the full secondary against a chassis that nothing ties down.
     for (const { at } of [first, second]) expect(at).toBeLessThan(20)
   })

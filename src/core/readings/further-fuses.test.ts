@@ -1,6 +1,6 @@
 import { type Bench, createBench } from '@/src/core/bench/bench'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
-import { type Hypothesis, healthy, storyOfFault } from '@/src/core/readings/hypothesis'
+import { type Hypothesis, healthy, hypothesisOfFault } from '@/src/core/readings/hypothesis'
 import { createLaboratory } from '@/src/core/readings/laboratory'
 import { predict } from '@/src/core/readings/predict'
 import { worldsOf } from '@/src/core/readings/world'
@@ -10,17 +10,17 @@ import { furnaceWithInlineFuse } from '@/tests/setup/inline-fuse'
 const system = furnaceWithInlineFuse()
 const laboratory = createLaboratory(system, templateValues)
 const found = createBench(system)
-const story = (id: string): Hypothesis => {
+const hypothesis = (id: string): Hypothesis => {
   const fault = enumerateFaults(system).find((one) => one.id === id)
   if (!fault) throw new Error(`no fault ${id}`)
-  return storyOfFault(fault)
+  return hypothesisOfFault(fault)
 }
 const onY: Bench = { ...found, jumpers: [{ a: 'R@indoor', b: 'Y@indoor' }] }
 const short = 'conductor-to-chassis:outdoor-cable.Y'
 
 describe('a second fuse in one line', () => {
   it('of two the smaller opens, and spares the larger', () => {
-    const { trips, furtherTrips } = worldsOf(laboratory, onY, story(short))
+    const { trips, furtherTrips } = worldsOf(laboratory, onY, hypothesis(short))
     expect(furtherTrips.find(({ part }) => part === 'inline-fuse')?.trips).toBeGreaterThan(0.8)
     expect(trips).toBeLessThan(0.2)
   })
@@ -42,7 +42,7 @@ describe('a second fuse in one line', () => {
   })
 
   it('tells by the trip which one it was', () => {
-    const words = predict(laboratory, onY, story(short), { meter: 'trip' })
+    const words = predict(laboratory, onY, hypothesis(short), { meter: 'trip' })
     const weightOf = (word: string) => words.find(({ at }) => typeof at === 'object' && at.word === word)?.weight ?? 0
     expect(weightOf('trips: inline-fuse')).toBeGreaterThan(0.8)
     expect(words.reduce((sum, { weight }) => sum + weight, 0)).toBeCloseTo(1)

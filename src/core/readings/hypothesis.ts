@@ -1,7 +1,7 @@
 import type { Effect, Fault } from '@/src/core/faults/fault'
 import { Memo } from '@/src/core/units/cache'
 
-/** One complete story of the house: what is wrong, in which form, and whether the fuse that was found in the slot still holds. */
+/** One complete hypothesis of the house: what is wrong, in which form, and whether the fuse that was found in the slot still holds. */
 export interface Hypothesis {
   readonly id: string
   /** Null: nothing is wrong. */
@@ -21,14 +21,14 @@ export interface Hypothesis {
 
 export const healthy: Hypothesis = { id: 'nothing-wrong', fault: null, effects: [], wiring: [], foundFuse: 'intact', intermittent: false }
 
-/** How the fuses were found where two faults are one story. */
+/** How the fuses were found where two faults are one hypothesis. */
 export const foundIn = (first: Hypothesis, second: Hypothesis): Pick<Hypothesis, 'foundFuse' | 'foundOpen'> => ({
   foundFuse: first.foundFuse === 'blown' || second.foundFuse === 'blown' ? 'blown' : 'intact',
   foundOpen: first.foundOpen ?? second.foundOpen,
 })
 
 /** A fault at its full strength. */
-export const storyOfFault = (fault: Fault, foundFuse: Hypothesis['foundFuse'] = 'intact'): Hypothesis => ({
+export const hypothesisOfFault = (fault: Fault, foundFuse: Hypothesis['foundFuse'] = 'intact'): Hypothesis => ({
   id: `${fault.id}${foundFuse === 'blown' ? ' fuse blown' : ''}`,
   fault,
   effects: fault.effects,
@@ -37,15 +37,15 @@ export const storyOfFault = (fault: Fault, foundFuse: Hypothesis['foundFuse'] = 
   intermittent: false,
 })
 
-/** Everything that the network of this story has beside its template. */
+/** Everything that the network of this hypothesis has beside its template. */
 export const changesTold = (hypothesis: Hypothesis): readonly Effect[] =>
   hypothesis.wiring.length === 0 ? hypothesis.effects : [...hypothesis.effects, ...hypothesis.wiring]
 
-/** How the fuses were found: two stories that agree in this and in what they do are one. */
+/** How the fuses were found: two hypotheses that agree in this and in what they do are one. */
 const foundKey = ({ foundFuse, foundOpen = '' }: Pick<Hypothesis, 'foundFuse' | 'foundOpen'>): string => `${foundFuse} ${foundOpen}`
 
 /**
- * The same story at a moment when its fault does not show. The fuses that were found stay as they were found. All stories that
+ * The same hypothesis at a moment when its fault does not show. The fuses that were found stay as they were found. All hypotheses that
  * hide in one house look the same, and are one object, so that what is worked out for it is worked out once.
  */
 export function whileHidden({ wiring, foundFuse, foundOpen }: Hypothesis): Hypothesis {
@@ -66,7 +66,7 @@ export function whileHidden({ wiring, foundFuse, foundOpen }: Hypothesis): Hypot
 const hiddenIn = new Memo((_: readonly Effect[]) => new Map<string, Hypothesis>())
 
 /**
- * The same story at a moment when its fault does show. Stories with the same effects in the same house are one object here,
+ * The same hypothesis at a moment when its fault does show. Hypotheses with the same effects in the same house are one object here,
  * whether they come and go or stand still, so that what is worked out for it is worked out once.
  */
 export function whileShown(hypothesis: Hypothesis): Hypothesis {

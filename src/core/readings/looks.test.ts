@@ -1,7 +1,7 @@
 import { type Bench, type BenchChange, createBench } from '@/src/core/bench/bench'
 import { computePosterior, noEvidence, zoneProbabilities } from '@/src/core/diagnosis/inference/posterior'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
-import { healthy, storyOfFault } from '@/src/core/readings/hypothesis'
+import { healthy, hypothesisOfFault } from '@/src/core/readings/hypothesis'
 import { createLaboratory } from '@/src/core/readings/laboratory'
 import { marks } from '@/src/core/readings/looks'
 import { predict, predictAll, wordsFor } from '@/src/core/readings/predict'
@@ -9,7 +9,7 @@ import { worldsOf } from '@/src/core/readings/world'
 import { partsOf } from '@/src/core/wiring/system'
 import { furnaceAc, systemById } from '@/src/core/wiring/systems/catalogue'
 import { templateValues } from '@/src/core/wiring/values'
-import { benchWith, change, furnaceEngine, storyOf } from '@/tests/setup/furnace'
+import { benchWith, change, furnaceEngine, hypothesisOf } from '@/tests/setup/furnace'
 
 const wiring = (zone: string) => ({ meter: 'look', at: `wiring@${zone}` }) as const
 const zoneAfter = (zone: string, word: string) => {
@@ -29,7 +29,7 @@ describe('a mark along the wiring', () => {
     const prediction = predict(
       furnaceEngine().laboratory,
       benchWith(),
-      storyOf('conductor-to-chassis:outdoor-cable.Y'),
+      hypothesisOf('conductor-to-chassis:outdoor-cable.Y'),
       wiring('outdoor-cable'),
     )
     expect(prediction.reduce((sum, { weight }) => sum + weight, 0)).toBeCloseTo(1, 9)
@@ -39,7 +39,7 @@ describe('a mark along the wiring', () => {
 
 describe('a motor that is heard', () => {
   const runs = (fault: string | null, ...changes: Parameters<typeof benchWith>) =>
-    predict(furnaceEngine().laboratory, benchWith(...changes), storyOf(fault), { meter: 'look', at: 'compressor' })[0].at
+    predict(furnaceEngine().laboratory, benchWith(...changes), hypothesisOf(fault), { meter: 'look', at: 'compressor' })[0].at
 
   it('runs on its call, stands without one, and without its line', () => {
     expect(runs(null, change.cool)).toEqual({ word: 'runs' })
@@ -52,7 +52,7 @@ describe('a motor that is heard', () => {
 describe('what runs at a place', () => {
   const { laboratory } = furnaceEngine()
   const seen = (place: string, fault: string | null, ...changes: BenchChange[]) =>
-    predict(laboratory, benchWith(...changes), storyOf(fault), { meter: 'look', at: `runs@${place}` })
+    predict(laboratory, benchWith(...changes), hypothesisOf(fault), { meter: 'look', at: `runs@${place}` })
       .filter(({ weight }) => weight > 0.5)
       .map(({ at }) => (typeof at === 'object' ? at.word : at))
 
@@ -88,12 +88,12 @@ describe('the light of a board in a house that chatters', () => {
   const bench: Bench = { ...createBench(system), call: 'cool' }
 
   it('comes and goes with it, whatever else is asked in the same breath', () => {
-    const story = storyOfFault(short)
-    expect(worldsOf(laboratory, bench, story).worlds[0].settled.outcome).toBe('chatters')
-    const [alone] = predictAll(laboratory, bench, story, [light])
+    const hypothesis = hypothesisOfFault(short)
+    expect(worldsOf(laboratory, bench, hypothesis).worlds[0].settled.outcome).toBe('chatters')
+    const [alone] = predictAll(laboratory, bench, hypothesis, [light])
     expect(alone.map(({ at }) => at)).toEqual([{ word: 'flashes' }])
     for (const probes of [[...others, light] as const, [light, ...others] as const])
-      expect(predictAll(laboratory, bench, story, probes)[probes.indexOf(light)]).toEqual(alone)
+      expect(predictAll(laboratory, bench, hypothesis, probes)[probes.indexOf(light)]).toEqual(alone)
   })
 
   it('is steady in a sound house on the same call', () => {

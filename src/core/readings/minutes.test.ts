@@ -12,7 +12,7 @@ const engine = createEngine(heatPump)
 const bench = createBench(heatPump)
 const weightOf = (prediction: Prediction, word: string) =>
   prediction.reduce((sum, { at, weight }) => sum + (typeof at === 'object' && at.word === word ? weight : 0), 0)
-const seen = (on: Bench, at: string, story = healthy) => predict(engine.laboratory, on, story, { meter: 'look', at })
+const seen = (on: Bench, at: string, hypothesis = healthy) => predict(engine.laboratory, on, hypothesis, { meter: 'look', at })
 
 describe('a delay that the search itself has started', () => {
   const cooling: Bench = { ...bench, call: 'cool' }
@@ -38,7 +38,7 @@ describe('a delay that the search itself has started', () => {
 
 describe('a joint that opens with the heat', () => {
   const warm = engine.hypotheses.find(({ id }) => id === 'coil-open:contactor when warm')
-  if (!warm) throw new Error('no story of a contactor that opens when warm')
+  if (!warm) throw new Error('no hypothesis of a contactor that opens when warm')
   const at = (call: 'moment' | 'minutes'): Bench => ({ ...bench, call: 'cool', since: { call, power: 'long' } })
 
   it('is hardly there a moment after the call, and mostly minutes later', () => {

@@ -1,7 +1,7 @@
 import { type Bench, createBench } from '@/src/core/bench/bench'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
 import type { Probe } from '@/src/core/readings/check'
-import { healthy, storyOfFault } from '@/src/core/readings/hypothesis'
+import { healthy, hypothesisOfFault } from '@/src/core/readings/hypothesis'
 import { createLaboratory } from '@/src/core/readings/laboratory'
 import { predict } from '@/src/core/readings/predict'
 import { fromOhmScale } from '@/src/core/readings/prediction'
@@ -14,8 +14,8 @@ const asked = (systemId: string, fault: string | null, probe: Probe, bench: Part
   if (!system) throw new Error(`no system ${systemId}`)
   const found = enumerateFaults(system).find(({ id }) => id === fault)
   if (fault !== null && !found) throw new Error(`no fault ${fault}`)
-  const story = found ? storyOfFault(found) : healthy
-  return predict(createLaboratory(system, templateValues), { ...createBench(system), ...bench }, story, probe)[0].at
+  const hypothesis = found ? hypothesisOfFault(found) : healthy
+  return predict(createLaboratory(system, templateValues), { ...createBench(system), ...bench }, hypothesis, probe)[0].at
 }
 const volts = (systemId: string, fault: string | null, a: string, b: string, bench: Partial<Bench> = {}): number => {
   const at = asked(systemId, fault, { meter: 'volts', a, b }, bench)

@@ -19,11 +19,11 @@ const RESTARTS = 5
  */
 const HOLD_UPS = [0.01, 0.04, 0.15, 0.5, 1.5, 5, 20] as const
 
-/** A fuse or breaker as it stands on a bench under one story. */
+/** A fuse or breaker as it stands on a bench under one hypothesis. */
 export interface FuseNow {
   readonly fuse: PartOf<'fuse'>
   readonly slot: Slot
-  /** Known to be open, or open in this story as it was found. */
+  /** Known to be open, or open in this hypothesis as it was found. */
   readonly open: boolean
 }
 

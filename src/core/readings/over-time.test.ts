@@ -1,7 +1,7 @@
 import { createBench } from '@/src/core/bench/bench'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
 import { isAlive } from '@/src/core/operation/state'
-import { healthy, storyOfFault } from '@/src/core/readings/hypothesis'
+import { healthy, hypothesisOfFault } from '@/src/core/readings/hypothesis'
 import { createLaboratory } from '@/src/core/readings/laboratory'
 import { runOverTime, type Script } from '@/src/core/readings/over-time'
 import { worldsOf } from '@/src/core/readings/world'
@@ -17,7 +17,7 @@ const run = (systemId: string, fault: string | null, script: Script, bench: Part
   return runOverTime(
     createLaboratory(system, templateValues),
     { ...createBench(system), ...bench },
-    found ? storyOfFault(found) : healthy,
+    found ? hypothesisOfFault(found) : healthy,
     script,
   )
 }

@@ -88,7 +88,7 @@ type Due =
   | { readonly do: 'defrost'; readonly board: PartOf<'board'>; readonly begins: boolean }
 
 /**
- * Runs a bench over time under a story: relays with their own delays, boards that wait out their minimum off time, a
+ * Runs a bench over time under a hypothesis: relays with their own delays, boards that wait out their minimum off time, a
  * thermostat that lives on for its hold-up, a fuse that melts through its band and a winding that heats. The same network and
  * thresholds as the fixed point of `settle`, on an event queue with the clock as its own variable.
  */

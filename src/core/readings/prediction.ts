@@ -21,7 +21,7 @@ export interface Component {
 export interface Lean {
   readonly cause: number
   readonly by: number
-  /** It hangs on how much damage there is, which is each story's own. */
+  /** It hangs on how much damage there is, which is each hypothesis's own. */
   readonly isDamage?: true
 }
 

@@ -6,24 +6,24 @@ import { worldsOf } from '@/src/core/readings/world'
 import { defaultMeter, isBeeping } from '@/src/core/units/meter'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 import { templateValues } from '@/src/core/wiring/values'
-import { benchWith, change, storyOf } from '@/tests/setup/furnace'
+import { benchWith, change, hypothesisOf } from '@/tests/setup/furnace'
 
 /** Readings that every technician knows, out of the circuit and nowhere typed in. */
 
 const laboratory = createLaboratory(furnaceAc, templateValues)
 
 const volts = (a: string, b: string, bench: Bench = benchWith(), fault: string | null = null, lowImpedance = false): number => {
-  const [{ at }] = predict(laboratory, bench, storyOf(fault), { meter: 'volts', a, b, lowImpedance })
+  const [{ at }] = predict(laboratory, bench, hypothesisOf(fault), { meter: 'volts', a, b, lowImpedance })
   return typeof at === 'number' ? at : Number.NaN
 }
 
 const ohms = (a: string, b: string, bench: Bench, fault: string | null = null): number | 'OL' => {
-  const [{ at }] = predict(laboratory, bench, storyOf(fault), { meter: 'ohms', a, b })
+  const [{ at }] = predict(laboratory, bench, hypothesisOf(fault), { meter: 'ohms', a, b })
   return typeof at === 'number' ? fromOhmScale(at) : 'OL'
 }
 
 const word = (at: string, bench: Bench, fault: string | null = null): string => {
-  const [first] = [...predict(laboratory, bench, storyOf(fault), { meter: 'look', at })].sort((a, b) => b.weight - a.weight)
+  const [first] = [...predict(laboratory, bench, hypothesisOf(fault), { meter: 'look', at })].sort((a, b) => b.weight - a.weight)
   return typeof first.at === 'object' ? first.at.word : ''
 }
 
@@ -80,38 +80,38 @@ describe('a thermostat that never lets go', () => {
 
 describe('amps and trips', () => {
   it('a dead short takes about eight amperes and opens a 3 A fuse, but for thermostats that let go within milliseconds', () => {
-    const { overloadA, trips, isRace } = worldsOf(laboratory, benchWith(change.cool), storyOf('conductor-to-chassis:outdoor-cable.Y'))
+    const { overloadA, trips, isRace } = worldsOf(laboratory, benchWith(change.cool), hypothesisOf('conductor-to-chassis:outdoor-cable.Y'))
     expect(overloadA).toBeGreaterThan(6.5)
     expect(overloadA).toBeLessThan(10)
     expect([trips > 0.7, trips < 0.95, isRace]).toEqual([true, true, true])
   })
 
   it('made by a jumper at the unit it is no race: nothing lets go', () => {
-    const { trips, isRace } = worldsOf(laboratory, benchWith(change.jumperY), storyOf('conductor-to-chassis:outdoor-cable.Y'))
+    const { trips, isRace } = worldsOf(laboratory, benchWith(change.jumperY), hypothesisOf('conductor-to-chassis:outdoor-cable.Y'))
     expect([trips > 0.98, isRace]).toEqual([true, false])
   })
 
   it('the same short holds until its call comes', () => {
-    expect(worldsOf(laboratory, benchWith(), storyOf('conductor-to-chassis:outdoor-cable.Y')).trips).toBe(0)
-    expect(worldsOf(laboratory, benchWith(change.heat), storyOf('conductor-to-chassis:outdoor-cable.Y')).trips).toBe(0)
+    expect(worldsOf(laboratory, benchWith(), hypothesisOf('conductor-to-chassis:outdoor-cable.Y')).trips).toBe(0)
+    expect(worldsOf(laboratory, benchWith(change.heat), hypothesisOf('conductor-to-chassis:outdoor-cable.Y')).trips).toBe(0)
   })
 
   it('lifting the outdoor Y at the indoor unit makes it hold with the jumper in', () => {
-    const short = storyOf('conductor-to-chassis:outdoor-cable.Y')
+    const short = hypothesisOf('conductor-to-chassis:outdoor-cable.Y')
     expect(worldsOf(laboratory, benchWith(change.breaker, change.jumperY), short).trips).toBeGreaterThan(0.9)
     expect(worldsOf(laboratory, benchWith(change.breaker, change.jumperY, change.liftY), short).trips).toBe(0)
   })
 
   it('every mode of a sound house stays far under the fuse and under the plate', () => {
     for (const call of [change.fan, change.cool, change.heat]) {
-      const { overloadA, trips } = worldsOf(laboratory, benchWith(call), storyOf(null))
+      const { overloadA, trips } = worldsOf(laboratory, benchWith(call), hypothesisOf(null))
       expect(overloadA).toBeLessThan(40 / 24)
       expect(trips).toBe(0)
     }
   })
 
   it('a clamp that keeps the highest tells of a short after the fuse has opened', () => {
-    const short = storyOf('conductor-to-chassis:outdoor-cable.Y')
+    const short = hypothesisOf('conductor-to-chassis:outdoor-cable.Y')
     const amps = (hold?: 'max') =>
       predict(laboratory, benchWith(change.cool), short, { meter: 'amps', on: 'fuse', ...(hold && { hold }) }).find(
         ({ weight }) => weight > 0.5,
@@ -123,13 +123,13 @@ describe('amps and trips', () => {
 
   it('in a sound house it keeps the pull of the coils, above what they hold with', () => {
     const amps = (hold?: 'max') =>
-      Number(predict(laboratory, benchWith(change.cool), storyOf(null), { meter: 'amps', on: 'fuse', ...(hold && { hold }) })[0].at)
+      Number(predict(laboratory, benchWith(change.cool), hypothesisOf(null), { meter: 'amps', on: 'fuse', ...(hold && { hold }) })[0].at)
     expect(amps('max')).toBeGreaterThan(1.3 * amps())
     expect(amps('max')).toBeLessThan(4 * amps())
   })
 
   it('a clamp on Y reads the contactor while cooling and nothing while heating', () => {
-    const amps = (bench: Bench) => predict(laboratory, bench, storyOf(null), { meter: 'amps', on: 'outdoor-cable.Y@indoor' })[0].at
+    const amps = (bench: Bench) => predict(laboratory, bench, hypothesisOf(null), { meter: 'amps', on: 'outdoor-cable.Y@indoor' })[0].at
     expect(amps(benchWith(change.cool))).toBeGreaterThan(0.15)
     expect(amps(benchWith(change.cool))).toBeLessThan(0.4)
     expect(amps(benchWith(change.heat))).toBeLessThan(0.01)
@@ -202,8 +202,8 @@ describe('a part on its own', () => {
 describe('a wrongly landed wire', () => {
   it('comes off the wrong terminal when its end is lifted', () => {
     const lifted = benchWith(change.off, { do: 'lift', end: 'outdoor-cable.Y@outdoor' }, { do: 'lift', end: 'outdoor-cable.Y@indoor' })
-    const story = 'landed-wrong:outdoor-cable.Y@outdoor>C'
-    expect(ohms('outdoor-cable.Y@outdoor', 'C@outdoor', lifted, story)).toBe('OL')
-    expect(ohms('Y@indoor', 'C@indoor', benchWith(change.off), story)).toBeLessThan(3)
+    const hypothesis = 'landed-wrong:outdoor-cable.Y@outdoor>C'
+    expect(ohms('outdoor-cable.Y@outdoor', 'C@outdoor', lifted, hypothesis)).toBe('OL')
+    expect(ohms('Y@indoor', 'C@indoor', benchWith(change.off), hypothesis)).toBeLessThan(3)
   })
 })

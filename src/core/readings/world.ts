@@ -55,8 +55,8 @@ const keptOf = new Memo((_: Laboratory) => new LruCache<string, Memo<Hypothesis,
 
 /** The ways in which a bench stands under a hypothesis; worked out once and kept while the bench is in use. */
 export function worldsOf(laboratory: Laboratory, bench: Bench, hypothesis: Hypothesis): Worlds {
-  const stories = keptOf.of(laboratory).get(benchKey(bench), () => new Memo((story) => settleWorlds(laboratory, bench, story)))
-  return stories.of(hypothesis)
+  const hypotheses = keptOf.of(laboratory).get(benchKey(bench), () => new Memo((hypothesis) => settleWorlds(laboratory, bench, hypothesis)))
+  return hypotheses.of(hypothesis)
 }
 
 /** With the power off there is one world, without a machine in it. */

@@ -17,7 +17,7 @@ export type Place = z.infer<typeof placeSchema>
 export type Cable = z.infer<typeof cableSchema>
 export type Conductor = z.infer<typeof conductorSchema>
 
-/** Found once, for they are asked for with every story that is settled. */
+/** Found once, for they are asked for with every hypothesis that is settled. */
 const partsIn = new Memo(({ parts }: System) => {
   const byKind = new Map<Part['kind'], Part[]>()
   for (const part of parts) byKind.set(part.kind, [...(byKind.get(part.kind) ?? []), part])

@@ -8,7 +8,7 @@ import { sayCheck } from '@/src/core/diagnosis/explanation/say-check'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
 import { layoutLoom } from '@/src/core/formats/loom/layout'
 import { DRAWING } from '@/src/core/formats/loom/shapes'
-import { healthy, storyOfFault } from '@/src/core/readings/hypothesis'
+import { healthy, hypothesisOfFault } from '@/src/core/readings/hypothesis'
 import { createLaboratory } from '@/src/core/readings/laboratory'
 import { predict } from '@/src/core/readings/predict'
 import { worldsOf } from '@/src/core/readings/world'
@@ -113,7 +113,7 @@ describe('what stays unknown', () => {
       return worldsOf(
         createLaboratory(system, templateValues),
         { ...createBench(system), call: 'cool' },
-        { ...storyOfFault(short), effects: [{ do: 'short', a: 'Y@outdoor', b: 'C@outdoor', ohm: 2.6 }] },
+        { ...hypothesisOfFault(short), effects: [{ do: 'short', a: 'Y@outdoor', b: 'C@outdoor', ohm: 2.6 }] },
       ).trips
     }
     expect(trips('3')).toBeGreaterThan(trips('5') + 0.1)
@@ -140,10 +140,10 @@ describe('what stays unknown', () => {
 describe('a float switch', () => {
   const rc = (system: System, open: boolean) => {
     const [float] = floatsOf(system)
-    const story = open && float ? { ...healthy, effects: [{ do: 'open' as const, link: `body:${float.id}` }] } : healthy
+    const hypothesis = open && float ? { ...healthy, effects: [{ do: 'open' as const, link: `body:${float.id}` }] } : healthy
     const hot = partsOf(system, 'thermostat')[0].hot
     return Number(
-      predict(createLaboratory(system, templateValues), createBench(system), story, {
+      predict(createLaboratory(system, templateValues), createBench(system), hypothesis, {
         meter: 'volts',
         a: `${hot}@indoor`,
         b: 'C@indoor',

@@ -4,7 +4,7 @@ import { predict } from '@/src/core/readings/predict'
 import { firstPart } from '@/src/core/wiring/system'
 import { catalogue, furnaceAc, systemById } from '@/src/core/wiring/systems/catalogue'
 import { lineFeedOf, placesWithLine, supplyChecks } from '@/src/ui/power/supply-probes'
-import { furnaceEngine, storyOf } from '@/tests/setup/furnace'
+import { furnaceEngine, hypothesisOf } from '@/tests/setup/furnace'
 
 const known = (id: string) => {
   const system = systemById(id)
@@ -48,7 +48,7 @@ describe('leg by leg', () => {
     const reads = (fault: string, id: string) => {
       const check = supplyChecks(furnaceAc).find((one) => one.id === id)
       if (!check) throw new Error(`no check ${id}`)
-      return Number(predict(laboratory, createBench(furnaceAc), storyOf(fault), check.probe)[0].at)
+      return Number(predict(laboratory, createBench(furnaceAc), hypothesisOf(fault), check.probe)[0].at)
     }
     expect(reads('supply-off:furnace-switch', 'ahead-L1')).toBeGreaterThan(110)
     expect(reads('supply-off:furnace-switch', 'behind-L1-unit')).toBeLessThan(30)

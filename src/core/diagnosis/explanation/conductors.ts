@@ -44,7 +44,7 @@ export function conductorTable(engine: Engine, prior: Posterior, posterior: Post
   )
 }
 
-/** The stories whose fault touches a conductor, by place, with how it is said: the same for every reading of a job. */
+/** The hypotheses whose fault touches a conductor, by place, with how it is said: the same for every reading of a job. */
 const touchingOf = new Memo(
   (hypotheses: readonly Hypothesis[]) =>
     new Memo(

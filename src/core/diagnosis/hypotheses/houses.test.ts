@@ -1,7 +1,7 @@
 import { type Bench, createBench } from '@/src/core/bench/bench'
 import { kindsOfWiring } from '@/src/core/diagnosis/hypotheses/houses'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
-import { storyOfFault } from '@/src/core/readings/hypothesis'
+import { hypothesisOfFault } from '@/src/core/readings/hypothesis'
 import { createLaboratory } from '@/src/core/readings/laboratory'
 import { worldsOf } from '@/src/core/readings/world'
 import { catalogue, systemById } from '@/src/core/wiring/systems/catalogue'
@@ -26,7 +26,7 @@ describe('the ways in which a house may be wired', () => {
         ({ wiring }) => wiring.some((effect) => effect.do === 'short' && effect.a === 'sec@indoor') === isAhead,
       )
       if (!kind) throw new Error('no such wiring')
-      return worldsOf(laboratory, bench, { ...storyOfFault(fault), wiring: kind.wiring }).trips
+      return worldsOf(laboratory, bench, { ...hypothesisOfFault(fault), wiring: kind.wiring }).trips
     }
     expect(tripsIn(false)).toBeGreaterThan(0.8)
     expect(tripsIn(true)).toBeLessThan(0.2)

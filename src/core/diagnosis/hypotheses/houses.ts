@@ -14,8 +14,8 @@ export interface WiringKind {
 }
 
 /**
- * How much of the damage there is, against what the story says: assumption, a factor of sixteen in all. It is the same for all
- * readings: taken reading by reading, of two stories that read alike the one whose steps lay nearer won by and by.
+ * How much of the damage there is, against what the hypothesis says: assumption, a factor of sixteen in all. It is the same for all
+ * readings: taken reading by reading, of two hypotheses that read alike the one whose steps lay nearer won by and by.
  */
 export const degrees: readonly { readonly times: number; readonly weight: number }[] = [
   { times: 1, weight: 0.36 },
@@ -33,9 +33,10 @@ export const isGraded = ({ effects }: Hypothesis): boolean =>
 /** Below this a touch is metal on metal. */
 const LEAST_GRADED_OHM = 0.1
 
-/** The story with one degree of its damage; the same object for the same degree. */
-export const inDegree = (story: Hypothesis, degree: number): Hypothesis => (isGraded(story) ? gradesOf.of(story)[degree] : story)
-const gradesOf = new Memo((story: Hypothesis): Hypothesis[] => degrees.map(({ times }) => graded(story, times)))
+/** The hypothesis with one degree of its damage; the same object for the same degree. */
+export const inDegree = (hypothesis: Hypothesis, degree: number): Hypothesis =>
+  isGraded(hypothesis) ? gradesOf.of(hypothesis)[degree] : hypothesis
+const gradesOf = new Memo((hypothesis: Hypothesis): Hypothesis[] => degrees.map(({ times }) => graded(hypothesis, times)))
 
 /**
  * Predictions of one reading at each degree of a damage. Damage comes in every degree, not in five of them: between two of them a reading
@@ -59,10 +60,10 @@ export function overDegrees(predictions: readonly Prediction[], damageCause: num
   })
 }
 
-/** The story with more or less of its damage: every ohm of it times a factor. */
-export const graded = (story: Hypothesis, times: number): Hypothesis => ({
-  ...story,
-  effects: story.effects.map((effect) =>
+/** The hypothesis with more or less of its damage: every ohm of it times a factor. */
+export const graded = (hypothesis: Hypothesis, times: number): Hypothesis => ({
+  ...hypothesis,
+  effects: hypothesis.effects.map((effect) =>
     effect.do === 'short' || effect.do === 'resist' ? { ...effect, ohm: effect.ohm * times } : effect,
   ),
 })

@@ -6,7 +6,7 @@ import { INTERMITTENT_SHARE, WARM_SHARE } from '@/src/core/faults/rates'
 import { setInState } from '@/src/core/operation/in-state'
 import { RUNS_ABOVE } from '@/src/core/operation/machine'
 import { isAlive, isGuarded, isPulledIn } from '@/src/core/operation/state'
-import { type Hypothesis, healthy, storyOfFault } from '@/src/core/readings/hypothesis'
+import { type Hypothesis, healthy, hypothesisOfFault } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { overloadOn, worldsOf } from '@/src/core/readings/world'
 import { LruCache, Memo } from '@/src/core/units/cache'
@@ -47,8 +47,8 @@ const SOUND_HOUSE_RATE = 8
 const FOUND_BLOWN = 0.75
 
 export function behaviourOf(laboratory: Laboratory, hypothesis: Hypothesis): Behaviour {
-  const runs = (story: Hypothesis) =>
-    Object.fromEntries((['off', ...callsOf(laboratory.system)] as const).map((call) => [call, runOf(laboratory, story, call)])) as Record<
+  const runs = (one: Hypothesis) =>
+    Object.fromEntries((['off', ...callsOf(laboratory.system)] as const).map((call) => [call, runOf(laboratory, one, call)])) as Record<
       'off' | CallName,
       Run
     >
@@ -86,7 +86,7 @@ function runOf(laboratory: Laboratory, hypothesis: Hypothesis, call: 'off' | Cal
 }
 
 /**
- * The stories that the engine weighs: nothing wrong, and every fault in each of its forms, once with the found fuse good
+ * The hypotheses that the engine weighs: nothing wrong, and every fault in each of its forms, once with the found fuse good
  * and once with it blown where that form would have blown it; wiring faults also as ones that come and go.
  */
 export function createHypotheses(
@@ -104,7 +104,7 @@ export function createHypotheses(
   for (const fault of faults) {
     if (fault.effects.some((effect) => effect.do === 'found-blown')) {
       const further = furtherFuses(laboratory.system).find(({ id }) => fault.id === `fuse-only:${id}`)
-      add(further ? { ...storyOfFault(fault), foundOpen: further.id } : storyOfFault(fault, 'blown'), fault.rate)
+      add(further ? { ...hypothesisOfFault(fault), foundOpen: further.id } : hypothesisOfFault(fault, 'blown'), fault.rate)
       continue
     }
     const comesAndGoes = intermittentFamilies.includes(fault.family)
@@ -246,13 +246,13 @@ export const priorWeights = (
   behaviours: readonly Behaviour[],
   complaint: Complaint,
 ): Readonly<Float64Array> =>
-  weightsOf.of(hypotheses).get(JSON.stringify(complaint), () => weighStories(system, hypotheses, rates, behaviours, complaint))
+  weightsOf.of(hypotheses).get(JSON.stringify(complaint), () => weighHypotheses(system, hypotheses, rates, behaviours, complaint))
 
 /** Complaints whose weights are kept: the one of a job, and what each of its parts did. */
 const KEPT_COMPLAINTS = 24
 const weightsOf = new Memo((_: readonly Hypothesis[]) => new LruCache<string, Float64Array>(KEPT_COMPLAINTS))
 
-function weighStories(
+function weighHypotheses(
   system: System,
   hypotheses: readonly Hypothesis[],
   rates: readonly number[],

@@ -12,8 +12,8 @@ import { LruCache, Memo } from '@/src/core/units/cache'
 import { logSum } from '@/src/core/units/log-sum'
 
 /**
- * What the readings from before a repair say about a second fault: for each story X and each kind of wiring the log likelihood
- * of those readings in a house of that kind that had both the mended fault and X (kind after kind, story after story). Nothing
+ * What the readings from before a repair say about a second fault: for each hypothesis X and each kind of wiring the log likelihood
+ * of those readings in a house of that kind that had both the mended fault and X (kind after kind, hypothesis after hypothesis). Nothing
  * that was measured is thrown away by mending the first thing found.
  */
 export function saidBefore(engine: Engine, repaired: string, before: readonly Observation[]): Float64Array {
@@ -21,15 +21,15 @@ export function saidBefore(engine: Engine, repaired: string, before: readonly Ob
   const said = new Float64Array(engine.hypotheses.length * kinds)
   const observations = latestAnswers(before)
   const key = `${repaired}: ${observations.map(observationKey).join('; ')}`
-  const ofStory = keptOf.of(engine.laboratory).get(key, () => besideMended(engine, repaired, observations))
-  for (const [place, story] of engine.hypotheses.entries()) said.set(ofStory.of(story), place * kinds)
+  const ofHypothesis = keptOf.of(engine.laboratory).get(key, () => besideMended(engine, repaired, observations))
+  for (const [place, hypothesis] of engine.hypotheses.entries()) said.set(ofHypothesis.of(hypothesis), place * kinds)
   return said
 }
 const MOST_KEPT = 8
 /** By the laboratory: an engine that weighs pairs, too, has it from the engine of the singles, and what was worked out for those. */
 const keptOf = new Memo((_: Laboratory) => new LruCache<string, Memo<Hypothesis, Float64Array>>(MOST_KEPT))
 
-/** What the readings say of each story beside the mended fault, kind after kind. */
+/** What the readings say of each hypothesis beside the mended fault, kind after kind. */
 function besideMended(engine: Engine, repaired: string, observations: readonly Observation[]): Memo<Hypothesis, Float64Array> {
   const forms = formsOf(engine, repaired, observations)
   const chosen = chooseForms(forms)
@@ -67,13 +67,13 @@ function explainedBy(engine: Engine, observations: readonly Observation[], form:
     const first = shows.indexOf(true)
     if (first < 0) return chain.at(-1)?.log ?? 0
     const grades = isGraded(second)
-      ? degrees.map(({ weight }, degree) => ({ weight, story: beside(inDegree(second, degree)) }))
-      : [{ weight: 1, story: both }]
+      ? degrees.map(({ weight }, degree) => ({ weight, hypothesis: beside(inDegree(second, degree)) }))
+      : [{ weight: 1, hypothesis: both }]
     return logSum(
-      grades.map(({ weight, story }) => {
+      grades.map(({ weight, hypothesis }) => {
         let link = chain[first - 1] ?? UNREAD
         for (let row = first; row < readings.length; row++)
-          link = weighNext(link, shows[row] ? foretell(story, row, true) : alone[row], readings[row], causes)
+          link = weighNext(link, shows[row] ? foretell(hypothesis, row, true) : alone[row], readings[row], causes)
         return Math.log(weight) + link.log
       }),
     )

@@ -7,16 +7,16 @@ import { isPlainToSee, latestAnswers } from '@/src/core/diagnosis/likelihood/obs
 /** A reading that stands against all the others. */
 export interface Contradiction {
   readonly observation: string
-  /** By how much the best story explains the rest better without it, or the others explain it better than the best: a log likelihood ratio. */
+  /** By how much the best hypothesis explains the rest better without it, or the others explain it better than the best: a log likelihood ratio. */
   readonly weight: number
 }
 
-/** Below this the readings agree well enough with some story: one reading in fifty is plain wrong anyway. */
+/** Below this the readings agree well enough with some hypothesis: one reading in fifty is plain wrong anyway. */
 const WORTH_REPEATING = 3
 
 /**
  * The single reading that the technician should take again, or none: the one that stands against the others; or, where a
- * repair is found, the one that its suspect does not explain, though no other story is better off without it.
+ * repair is found, the one that its suspect does not explain, though no other hypothesis is better off without it.
  */
 export function findContradictions(engine: Engine, evidence: Evidence, suspects: readonly Suspect[]): Contradiction[] {
   const against = weighAgainst(engine, evidence)
@@ -38,8 +38,8 @@ function doesNotFit({ observations }: Evidence, [lead]: readonly Suspect[]): Con
 }
 
 /**
- * When the best story still fits some reading worse than chance, names the single reading that, left out, lets the rest
- * agree. Measured against "anything at all": a story that explains a reading worse than no story contradicts it.
+ * When the best hypothesis still fits some reading worse than chance, names the single reading that, left out, lets the rest
+ * agree. Measured against "anything at all": a hypothesis that explains a reading worse than no hypothesis contradicts it.
  */
 function weighAgainst(engine: Engine, evidence: Evidence): Contradiction[] {
   const observations = latestAnswers(evidence.observations)
@@ -49,7 +49,7 @@ function weighAgainst(engine: Engine, evidence: Evidence): Contradiction[] {
     return Float64Array.from({ length: count }, (_, index) => logs[index] - logs[count])
   })
   if (excess.length < 2) return []
-  // Among stories that explain the rest alike, the one that is met more often is the better one.
+  // Among hypotheses that explain the rest alike, the one that is met more often is the better one.
   const sums = Float64Array.from(priorsOf(engine, evidence), Math.log)
   for (const row of excess) for (let index = 0; index < count; index++) sums[index] += row[index]
   const bestWithout = (left: Float64Array | null) => {

@@ -13,7 +13,7 @@ import { runTrial } from '@/src/core/practice/trial'
 import { healthy } from '@/src/core/readings/hypothesis'
 import { createRandom } from '@/src/core/units/random'
 import { furnaceAc, systemById } from '@/src/core/wiring/systems/catalogue'
-import { furnaceEngine, storyOf } from '@/tests/setup/furnace'
+import { furnaceEngine, hypothesisOf } from '@/tests/setup/furnace'
 
 const engine = furnaceEngine()
 const bench = createBench(furnaceAc)
@@ -107,7 +107,7 @@ describe('a sound house', () => {
 
 describe('a short that is known', () => {
   it('is not powered through protection that may hold', () => {
-    const short = storyOf('conductor-short:stat-cable.R+C')
+    const short = hypothesisOf('conductor-short:stat-cable.R+C')
     const index = engine.hypotheses.findIndex(({ id }) => id === short.id)
     const hypotheses = new Float64Array(engine.hypotheses.length)
     hypotheses[index] = 1
@@ -155,7 +155,7 @@ describe('the pocket breaker that goes in', () => {
 
 describe('a coil that reads low from a terminal', () => {
   it('is read by itself, its leads off, before it is condemned', () => {
-    const house = createHouse(furnaceAc, storyOf('coil-shorted:contactor'), drawValues(furnaceAc, createRandom(3)), createRandom(6))
+    const house = createHouse(furnaceAc, hypothesisOf('coil-shorted:contactor'), drawValues(furnaceAc, createRandom(3)), createRandom(6))
     const { verdict, observations } = runTrial(engine, house, { complaint: emptyComplaint })
     expect(verdict).toMatchObject({ found: 'repair', repair: { id: 'replace:contactor' } })
     expect(observations.some((one) => one.bench.unplugged.includes('contactor') && one.probe.meter === 'ohms')).toBe(true)

@@ -27,7 +27,7 @@ const SOUND_LEADS_BY = 3
 
 /** Suspects that a group names at the most: assumption. */
 const MOST_NAMED = 6
-/** Readings that the best story may leave unexplained before it is none of these: one may be plain wrong. */
+/** Readings that the best hypothesis may leave unexplained before it is none of these: one may be plain wrong. */
 const MOST_UNEXPLAINED = 1
 /** What hides holds this much of the best suspect before it is said to come and go: assumption. */
 const MOSTLY_UNSTEADY = 0.5

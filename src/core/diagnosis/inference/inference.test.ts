@@ -113,7 +113,7 @@ describe('a reading that what was found does not explain', () => {
     findContradictions(furnaceEngine(), { ...noEvidence, observations }, [suspect]).map(({ observation }) => observation)
   const rows = [row(others[0].id, true), row(overload.id, false)]
 
-  it('is named, though no other story is better off without it', () => {
+  it('is named, though no other hypothesis is better off without it', () => {
     expect(named(others, lead(0.97, rows))).toEqual([overload.id])
     expect(named(others, lead(0.97, [rows[0], row(overload.id, true)]))).toEqual([])
   })

@@ -10,10 +10,10 @@ import type { Probe } from '@/src/core/readings/check'
 import { createRandom } from '@/src/core/units/random'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 import { templateValues } from '@/src/core/wiring/values'
-import { benchWith, change, furnaceEngine, storyOf } from '@/tests/setup/furnace'
+import { benchWith, change, furnaceEngine, hypothesisOf } from '@/tests/setup/furnace'
 
 const both = (a: string, b: string) => {
-  const [first, second] = [storyOf(a), storyOf(b)]
+  const [first, second] = [hypothesisOf(a), hypothesisOf(b)]
   if (!first.fault || !second.fault) throw new Error('no such fault')
   return { ...first, id: `${a} + ${b}`, fault: joinFaults(first.fault, second.fault), effects: [...first.effects, ...second.effects] }
 }
@@ -38,7 +38,7 @@ function readings(): Observation[] {
 }
 
 describe('weigh', () => {
-  it('leaves a house with one fault to the single stories', () => {
+  it('leaves a house with one fault to the single hypotheses', () => {
     const single: Observation[] = [readings()[0], readings()[1]]
     expect(weigh(furnaceEngine(), { ...noEvidence, observations: single }).engine).toBe(furnaceEngine())
   })
@@ -77,13 +77,13 @@ describe('a second fault behind the first', () => {
     if (first.verdict?.found !== 'repair') throw new Error('nothing found')
     const mended = first.verdict.suspects.flatMap((id) => id.split(' + ')).includes(openW) ? openW : openContactor
     const left = mended === openW ? openContactor : openW
-    house.mend(storyOf(left))
+    house.mend(hypothesisOf(left))
     const second = runTrial(engine, house, {
       complaint: noEvidence.complaint,
       bench: { ...first.bench, slot: { ...createBench(furnaceAc).slot, holds: first.bench.slot.holds === 'breaker' ? 'breaker' : 'fuse' } },
       repaired: [mended],
       before: first.observations,
     })
-    expect(second.verdict).toMatchObject({ found: 'repair', repair: { id: storyOf(left).fault?.repair.id } })
+    expect(second.verdict).toMatchObject({ found: 'repair', repair: { id: hypothesisOf(left).fault?.repair.id } })
   })
 })

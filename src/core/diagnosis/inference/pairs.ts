@@ -13,7 +13,7 @@ import { predictAll } from '@/src/core/readings/predict'
 import type { Prediction } from '@/src/core/readings/prediction'
 import { LruCache, Memo } from '@/src/core/units/cache'
 
-/** What the readings leave standing, and the engine that knows those stories: pairs of faults stand beside the single ones when they must. */
+/** What the readings leave standing, and the engine that knows those hypotheses: pairs of faults stand beside the single ones when they must. */
 export interface Weighed {
   readonly evidence: Evidence
   readonly engine: Engine
@@ -104,7 +104,7 @@ const keptOf = new Memo((_: Engine) => ({
   predictions: new LruCache<string, Prediction[]>(MOST_KEPT),
 }))
 
-/** The engine with stories of two faults behind its own; what it works out for them is kept for the next reading. */
+/** The engine with hypotheses of two faults behind its own; what it works out for them is kept for the next reading. */
 function withPairs(base: Engine, chosen: readonly [number, number][]): Engine {
   const kept = keptOf.of(base)
   const all = base.rates.reduce((sum, rate) => sum + rate, 0)
@@ -213,7 +213,7 @@ function makePair(engine: Engine, a: number, b: number, all: number): Pair {
   }
 }
 
-/** Two faults told as one story; each keeps its own repair in `parts`. */
+/** Two faults told as one hypothesis; each keeps its own repair in `parts`. */
 export function joinFaults(first: Fault, second: Fault): Fault {
   return {
     ...first,

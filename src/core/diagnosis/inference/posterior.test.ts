@@ -44,8 +44,8 @@ describe('what would be thought without a reading', () => {
           const observations = evidence.observations.filter(({ bench, probe }) => questionKey(bench, probe) !== key)
           const never = computePosterior(engine, { ...evidence, observations })
           expect(posterior.noneOfThese).toBeCloseTo(never.noneOfThese, 9)
-          for (let story = 0; story < never.hypotheses.length; story += 17)
-            expect(posterior.hypotheses[story]).toBeCloseTo(never.hypotheses[story], 9)
+          for (let hypothesis = 0; hypothesis < never.hypotheses.length; hypothesis += 17)
+            expect(posterior.hypotheses[hypothesis]).toBeCloseTo(never.hypotheses[hypothesis], 9)
         }
       }),
       { seed: 12, numRuns: 25 },
@@ -53,21 +53,21 @@ describe('what would be thought without a reading', () => {
   })
 })
 
-describe('the wiring of a story', () => {
+describe('the wiring of a hypothesis', () => {
   it('is the kind that holds most over all degrees of its damage, not the single likeliest house', () => {
     const engine = furnaceEngine()
     fc.assert(
       fc.property(evidenceArb, (evidence) => {
         const { links, of } = engine.chains(latestAnswers(evidence.observations))
         const { kinds } = computePosterior(engine, evidence)
-        for (let story = 0; story < kinds.length; story += 13) {
+        for (let hypothesis = 0; hypothesis < kinds.length; hypothesis += 13) {
           const held = engine.kinds.map((_, kind) => {
             let sum = 0
-            for (let place = houseOf(engine.houses, story, kind, 0); place < houseOf(engine.houses, story, kind + 1, 0); place++)
+            for (let place = houseOf(engine.houses, hypothesis, kind, 0); place < houseOf(engine.houses, hypothesis, kind + 1, 0); place++)
               sum += Math.exp(links[of[place]].log + engine.houses.logWeights[place])
             return sum
           })
-          expect(held[kinds[story]]).toBeGreaterThanOrEqual(Math.max(...held) * (1 - 1e-9))
+          expect(held[kinds[hypothesis]]).toBeGreaterThanOrEqual(Math.max(...held) * (1 - 1e-9))
         }
       }),
       { seed: 13, numRuns: 25 },

@@ -72,18 +72,18 @@ export function* posteriorsWithout(
       yield { left, posterior: beforeAnyReading(engine, prior) }
       continue
     }
-    const estimate = massOfStories(engine, prior, all, (link) =>
+    const estimate = massOfHypotheses(engine, prior, all, (link) =>
       added[link].reduce((log, gain, other) => (isOut[other] ? log - gain : log), all.links[link].log),
     )
     if (isWanted(estimate)) yield { left, posterior: conclude(engine, prior, others, engine.chains(others)) }
   }
 }
 
-/** Probability of each story by the logs of its houses' chains; nothing of no catalogue among them. */
-function massOfStories(engine: Engine, prior: Prior, chains: Chains, logOf: (link: number) => number): Float64Array {
+/** Probability of each hypothesis by the logs of its houses' chains; nothing of no catalogue among them. */
+function massOfHypotheses(engine: Engine, prior: Prior, chains: Chains, logOf: (link: number) => number): Float64Array {
   const logs = Float64Array.from(
     engine.hypotheses,
-    (_, story) => Math.log(prior.weights[story]) + logOfStory(engine, prior, chains, story, logOf).log,
+    (_, hypothesis) => Math.log(prior.weights[hypothesis]) + logOfHypothesis(engine, prior, chains, hypothesis, logOf).log,
   )
   const highest = logs.reduce((a, b) => Math.max(a, b), Number.NEGATIVE_INFINITY)
   const masses = logs.map((log) => Math.exp(log - highest))
@@ -92,27 +92,27 @@ function massOfStories(engine: Engine, prior: Prior, chains: Chains, logOf: (lin
 }
 
 /**
- * log of how well a story explains the readings, its houses together; the kind of wiring that holds most of that over all degrees of
+ * log of how well a hypothesis explains the readings, its houses together; the kind of wiring that holds most of that over all degrees of
  * its damage, and the likeliest house of that kind.
  */
-function logOfStory(
+function logOfHypothesis(
   { houses, kinds }: Engine,
   { ofKinds }: Prior,
   chains: Chains,
-  story: number,
+  hypothesis: number,
   logOf: (link: number) => number,
 ): { log: number; kind: number; house: number } {
   const logs: number[] = []
   const likeliest: number[] = []
   for (let kind = 0; kind < kinds.length; kind++) {
-    const begin = houseOf(houses, story, kind, 0)
+    const begin = houseOf(houses, hypothesis, kind, 0)
     const ofDegrees: number[] = []
     let best = 0
-    for (let degree = 0; degree < houses.degrees[story]; degree++) {
+    for (let degree = 0; degree < houses.degrees[hypothesis]; degree++) {
       ofDegrees.push(houses.logWeights[begin + degree] + logOf(chains.of[begin + degree]))
       if (ofDegrees[degree] > ofDegrees[best]) best = degree
     }
-    logs.push(logSum(ofDegrees) + (ofKinds === null ? 0 : ofKinds[story * kinds.length + kind]))
+    logs.push(logSum(ofDegrees) + (ofKinds === null ? 0 : ofKinds[hypothesis * kinds.length + kind]))
     likeliest.push(begin + best)
   }
   const kind = logs.indexOf(Math.max(...logs))
@@ -127,7 +127,7 @@ function conclude(engine: Engine, prior: Prior, observations: readonly Observati
   const likeliest: Link[] = []
   const logOf = (link: number) => chains.links[link].log
   for (let index = 0; index < hypotheses.length; index++) {
-    const { log, kind, house } = logOfStory(engine, prior, chains, index, logOf)
+    const { log, kind, house } = logOfHypothesis(engine, prior, chains, index, logOf)
     logs[index] = Math.log(weights[index] * (1 - none)) + log
     kinds[index] = kind
     likeliest.push(chains.links[chains.of[house]])
@@ -147,18 +147,18 @@ function conclude(engine: Engine, prior: Prior, observations: readonly Observati
 const beforeAnyReading = ({ kinds }: Engine, { weights, ofKinds, none }: Prior): Posterior => ({
   hypotheses: weights.map((weight) => weight * (1 - none)),
   noneOfThese: none,
-  kinds: Uint8Array.from(weights, (_, story) =>
+  kinds: Uint8Array.from(weights, (_, hypothesis) =>
     ofKinds === null
       ? 0
       : kinds.reduce((best, { weight }, kind) => {
-          const log = (place: number, share: number) => Math.log(share) + ofKinds[story * kinds.length + place]
+          const log = (place: number, share: number) => Math.log(share) + ofKinds[hypothesis * kinds.length + place]
           return log(kind, weight) > log(best, kinds[best].weight) ? kind : best
         }, 0),
   ),
   chains: Array.from(weights, () => UNREAD),
 })
 
-/** How well something of no catalogue explains the readings: like nothing known, or like a story in part of them. */
+/** How well something of no catalogue explains the readings: like nothing known, or like a hypothesis in part of them. */
 function logOfNone(engine: Engine, prior: Prior, observations: readonly Observation[], chains: Chains): number {
   const anything = observations.reduce(
     (sum, observation) => sum + logOfAnything(engine.system, observation),
@@ -166,21 +166,21 @@ function logOfNone(engine: Engine, prior: Prior, observations: readonly Observat
   )
   const logOf = (link: number) => chains.links[link].resembling
   const resembling = engine.hypotheses.map(
-    (_, story) => Math.log(prior.weights[story]) + logOfStory(engine, prior, chains, story, logOf).log,
+    (_, hypothesis) => Math.log(prior.weights[hypothesis]) + logOfHypothesis(engine, prior, chains, hypothesis, logOf).log,
   )
   return logSum([anything, Math.log(LIKE_A_KNOWN_ONE) + logSum(resembling)])
 }
 
 /** What is thought before any reading, or before any since the last repair. */
 interface Prior {
-  /** Of each story; they sum to one. */
+  /** Of each hypothesis; they sum to one. */
   readonly weights: Readonly<Float64Array>
   /**
-   * log of how much more or less often than elsewhere each kind of wiring is met beside a story, kind after kind: what was read
+   * log of how much more or less often than elsewhere each kind of wiring is met beside a hypothesis, kind after kind: what was read
    * before a repair speaks of the house, too. Null before one.
    */
   readonly ofKinds: Readonly<Float64Array> | null
-  /** That it is something of no catalogue; the stories share the rest. */
+  /** That it is something of no catalogue; the hypotheses share the rest. */
   readonly none: number
 }
 
@@ -192,7 +192,7 @@ function priorOf(engine: Engine, evidence: Evidence): Prior {
   const kinds = engine.kinds.length
   const logKinds = engine.kinds.map(({ weight }) => Math.log(weight))
   const ofKinds = Float64Array.from(saidBefore(engine, last, evidence.before ?? []))
-  const said = Float64Array.from(told, (_, story) => logSum(logKinds.map((log, kind) => log + ofKinds[story * kinds + kind])))
+  const said = Float64Array.from(told, (_, hypothesis) => logSum(logKinds.map((log, kind) => log + ofKinds[hypothesis * kinds + kind])))
   for (let place = 0; place < ofKinds.length; place++) ofKinds[place] -= said[Math.floor(place / kinds)]
   const weights = Float64Array.from(told)
   const rest = 1 - told[0]
@@ -207,7 +207,7 @@ function priorOf(engine: Engine, evidence: Evidence): Prior {
   return { weights: weights.map((weight) => weight / total), ofKinds, none: NONE_OF_THESE * (1 - SOUND_AFTER_REPAIR) }
 }
 
-/** Weight of each story before any reading, or before any since the last repair. */
+/** Weight of each hypothesis before any reading, or before any since the last repair. */
 export const priorsOf = (engine: Engine, evidence: Evidence): Readonly<Float64Array> => priorOf(engine, evidence).weights
 
 /** Probability of each zone of the system; what is in no zone (nothing wrong, none of these) is left out. */

@@ -29,7 +29,7 @@ export interface Suspect {
   readonly zone: string | null
   readonly probability: number
   readonly repair: Repair | null
-  /** Set for a story of two faults: each with its own zone and repair. */
+  /** Set for a hypothesis of two faults: each with its own zone and repair. */
   readonly parts: readonly { readonly id: string; readonly say: string; readonly zone: string; readonly repair: Repair }[]
   readonly evidence: readonly EvidenceRow[]
   /** Readings that this suspect does not explain at all, whatever the odds say; one that was taken again and stayed counts twice. */
@@ -80,7 +80,7 @@ export function listSuspects(engine: Engine, evidence: Evidence, posterior: Post
   return suspects.sort((a, b) => b.probability - a.probability)
 }
 
-/** The stories of each fault, by place. */
+/** The hypotheses of each fault, by place. */
 const placesByFault = new Memo((hypotheses: readonly Hypothesis[]) => {
   const places = new Map<string, number[]>()
   for (const [index, { fault }] of hypotheses.entries()) {
@@ -127,11 +127,11 @@ function rowFor(
     mass += rate
   }
   const weight = logs[index] - Math.log(others / mass)
-  // As it was expected in this story's house, with what the readings before it had taught of that.
+  // As it was expected in this hypothesis's house, with what the readings before it had taught of that.
   const link = linksOf(posterior.chains[index])[place]
   const { bench, probe } = observation
-  const story = engine.hypothesesByKind[posterior.kinds[index]][index]
-  const prediction = predict(engine.laboratory, bench, story, probe, true)
+  const hypothesis = engine.hypothesesByKind[posterior.kinds[index]][index]
+  const prediction = predict(engine.laboratory, bench, hypothesis, probe, true)
   return {
     observation: observation.id,
     expected: saysPrediction(predictionIn(link?.before ?? UNREAD, prediction), scaleOf(engine.system, probe)),

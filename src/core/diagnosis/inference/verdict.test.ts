@@ -6,7 +6,7 @@ import { createHouse, drawValues } from '@/src/core/practice/house'
 import { runTrial } from '@/src/core/practice/trial'
 import { createRandom } from '@/src/core/units/random'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
-import { furnaceEngine, storyOf } from '@/tests/setup/furnace'
+import { furnaceEngine, hypothesisOf } from '@/tests/setup/furnace'
 
 const suspect = (id: string, probability: number): Suspect => ({
   id,
@@ -46,7 +46,7 @@ describe('a group of suspects', () => {
 
 describe('a bond that is missing and makes no trouble', () => {
   it('is named, by itself or beside a house whose calls all run', () => {
-    const house = createHouse(furnaceAc, storyOf('bond-missing:bond'), drawValues(furnaceAc, createRandom(3)), createRandom(7))
+    const house = createHouse(furnaceAc, hypothesisOf('bond-missing:bond'), drawValues(furnaceAc, createRandom(3)), createRandom(7))
     const trial = runTrial(furnaceEngine(), house, { complaint: noEvidence.complaint })
     expect(trial.verdict?.suspects).toContain('bond-missing:bond')
     expect(['repair', 'group', 'nothing-wrong']).toContain(trial.verdict?.found)

@@ -12,7 +12,7 @@ const SOUND_AFTER_REPAIR = 0.995
 /** With only faults that hide beside it, a sound house must still hold this much by itself: assumption. */
 const SOUND_BESIDE_HIDING = 0.88
 
-/** One reading may be plain wrong; two that do not fit mean that the story is. */
+/** One reading may be plain wrong; two that do not fit mean that the hypothesis is. */
 const FORGIVEN = 1
 
 interface Found {
@@ -38,7 +38,7 @@ export type Verdict =
 export type RepairVerdict = Extract<Verdict, { readonly repair: Repair }>
 export const namesRepair = (verdict: Verdict | null): verdict is RepairVerdict => verdict !== null && 'repair' in verdict
 
-/** The acts that mend a suspect's story: one, or one for each of two faults. */
+/** The acts that mend a suspect's hypothesis: one, or one for each of two faults. */
 export const actsOf = ({ parts, repair, zone }: Suspect): { repair: Repair; zone: string }[] =>
   parts.length > 0 ? parts.map((part) => ({ repair: part.repair, zone: part.zone })) : repair && zone !== null ? [{ repair, zone }] : []
 

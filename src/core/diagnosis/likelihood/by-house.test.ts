@@ -60,7 +60,7 @@ describe('a house on a low line', () => {
     })
   })
 
-  it('fits the story of a sound house in every reading', () => {
+  it('fits the hypothesis of a sound house in every reading', () => {
     const evidence = { ...noEvidence, observations: soundHouseAt(0.925, places) }
     const suspects = listSuspects(engine, evidence, computePosterior(engine, evidence), Number.POSITIVE_INFINITY)
     const sound = suspects.find(({ id }) => id === 'nothing-wrong')
@@ -106,11 +106,11 @@ describe('damage in a house that is wired otherwise', () => {
     expect(held((id) => /^(lead|conductor)-to-chassis:(W@|.*\.W$)/.test(id))).toBeGreaterThan(0.1)
   })
 
-  it('is a story that weighs one in all its houses together', () => {
+  it('is a hypothesis that weighs one in all its houses together', () => {
     const { houses, hypotheses, kinds } = itsEngine
-    for (let story = 0; story < hypotheses.length; story += 29) {
-      const weights = houses.logWeights.subarray(houses.first[story], houses.first[story + 1])
-      expect(weights).toHaveLength(kinds.length * houses.degrees[story])
+    for (let hypothesis = 0; hypothesis < hypotheses.length; hypothesis += 29) {
+      const weights = houses.logWeights.subarray(houses.first[hypothesis], houses.first[hypothesis + 1])
+      expect(weights).toHaveLength(kinds.length * houses.degrees[hypothesis])
       expect(weights.reduce((sum, log) => sum + Math.exp(log), 0)).toBeCloseTo(1, 9)
     }
   })

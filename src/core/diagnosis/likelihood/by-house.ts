@@ -3,35 +3,36 @@ import { type Link, type Reading, UNREAD, weighNext } from '@/src/core/diagnosis
 import type { Prediction } from '@/src/core/readings/prediction'
 
 /**
- * The houses that each story may stand in, one story after the other: kind of wiring after kind, degree of the damage after degree
+ * The houses that each hypothesis may stand in, one hypothesis after the other: kind of wiring after kind, degree of the damage after degree
  * (one alone where damage has none). What else is not known of a house (`readings/causes.ts`) is integrated along its chain.
  */
 export interface Houses {
-  /** Where each story's houses begin, and in the last place where all end. */
+  /** Where each hypothesis's houses begin, and in the last place where all end. */
   readonly first: Int32Array
-  /** How many degrees each story's damage may have. */
+  /** How many degrees each hypothesis's damage may have. */
   readonly degrees: Uint8Array
-  /** log of the weight of each house; those of one story sum to one. */
+  /** log of the weight of each house; those of one hypothesis sum to one. */
   readonly logWeights: Float64Array
 }
 
-/** @param hasDegrees for each story whether its damage comes by degrees */
+/** @param hasDegrees for each hypothesis whether its damage comes by degrees */
 export function layOutHouses(hasDegrees: readonly boolean[], kinds: readonly WiringKind[]): Houses {
   const first = new Int32Array(hasDegrees.length + 1)
-  for (const [story, has] of hasDegrees.entries()) first[story + 1] = first[story] + kinds.length * (has ? degrees.length : 1)
+  for (const [hypothesis, has] of hasDegrees.entries())
+    first[hypothesis + 1] = first[hypothesis] + kinds.length * (has ? degrees.length : 1)
   const logWeights = new Float64Array(first[hasDegrees.length])
   const [whole, graded] = [[1], degrees.map(({ weight }) => weight)].map((shares) =>
     Float64Array.from(kinds.flatMap((kind) => shares.map((share) => Math.log(kind.weight * share)))),
   )
-  for (const [story, has] of hasDegrees.entries()) logWeights.set(has ? graded : whole, first[story])
+  for (const [hypothesis, has] of hasDegrees.entries()) logWeights.set(has ? graded : whole, first[hypothesis])
   return { first, degrees: Uint8Array.from(hasDegrees, (has) => (has ? degrees.length : 1)), logWeights }
 }
 
-/** The house of a story that is wired and damaged so. */
-export const houseOf = ({ first, degrees: counts }: Houses, story: number, kind: number, degree: number): number =>
-  first[story] + kind * counts[story] + degree
+/** The house of a hypothesis that is wired and damaged so. */
+export const houseOf = ({ first, degrees: counts }: Houses, hypothesis: number, kind: number, degree: number): number =>
+  first[hypothesis] + kind * counts[hypothesis] + degree
 
-/** The houses of more stories behind those of some. */
+/** The houses of more hypotheses behind those of some. */
 export function joinHouses(some: Houses, more: Houses): Houses {
   const end = some.first[some.first.length - 1]
   return {

@@ -12,9 +12,9 @@ import { logSum } from '@/src/core/units/log-sum'
  */
 export interface Link {
   readonly before: Link | null
-  /** log P(all readings so far | this story in this house). */
+  /** log P(all readings so far | this hypothesis in this house). */
   readonly log: number
-  /** The same for something that resembles the story and shows otherwise in part of the readings. */
+  /** The same for something that resembles the hypothesis and shows otherwise in part of the readings. */
   readonly resembling: number
   /** What the reading taught of the causes, and by how much it was off, in its own widths; null when it taught nothing. */
   readonly learnt: { readonly gain: Float64Array; readonly off: number } | null
@@ -84,7 +84,7 @@ export interface Reading {
   readonly unlike?: number
 }
 
-/** Share of its readings in which something that resembles a known story shows otherwise: assumption. */
+/** Share of its readings in which something that resembles a known hypothesis shows otherwise: assumption. */
 export const UNLIKE_SHARE = 0.35
 /** A reading that leans on the house by less than this share of its own variance teaches nothing of it. */
 const TEACHES = 0.02
@@ -190,7 +190,7 @@ function raceAfter(link: Link, prediction: Prediction, answer: Answer, wrong: nu
   )
 }
 
-/** The run that a reading goes on or begins; null for a story that never hides on this bench. */
+/** The run that a reading goes on or begins; null for a hypothesis that never hides on this bench. */
 function runAfter(
   { log, run }: Link,
   bench: string,

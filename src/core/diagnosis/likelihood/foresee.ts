@@ -8,24 +8,24 @@ import type { Laboratory } from '@/src/core/readings/laboratory'
 import { predict } from '@/src/core/readings/predict'
 import { isAlike, type Prediction } from '@/src/core/readings/prediction'
 
-/** The cause behind a system's own: how much of its damage a story has beyond its degree. */
+/** The cause behind a system's own: how much of its damage a hypothesis has beyond its degree. */
 export const damageCause = ({ system }: Laboratory): number => causesOf.of(system).length
 
 /** How many causes a chain of a system's readings knows. */
 export const countCauses = (laboratory: Laboratory): number => damageCause(laboratory) + 1
 
-/** What a story of damage by degrees foretells at each of them. */
-export function foretellByDegree(laboratory: Laboratory, bench: Bench, story: Hypothesis, probe: Probe): Prediction[] {
+/** What a hypothesis of damage by degrees foretells at each of them. */
+export function foretellByDegree(laboratory: Laboratory, bench: Bench, hypothesis: Hypothesis, probe: Probe): Prediction[] {
   return overDegrees(
-    degrees.map((_, degree) => predict(laboratory, bench, inDegree(story, degree), probe, true)),
+    degrees.map((_, degree) => predict(laboratory, bench, inDegree(hypothesis, degree), probe, true)),
     damageCause(laboratory),
   )
 }
 
-/** Stories to a piece of work: some ten milliseconds, which is the longest that an answer may have to wait behind it. */
+/** Hypotheses to a piece of work: some ten milliseconds, which is the longest that an answer may have to wait behind it. */
 const STORIES_TO_A_PIECE = 40
 
-/** One reading being foreseen, story by story: in pieces while there is time, and the rest at once when its answer comes. */
+/** One reading being foreseen, hypothesis by hypothesis: in pieces while there is time, and the rest at once when its answer comes. */
 export class Foreseeing {
   private done = 0
   private readonly predictions: Prediction[] = []
@@ -33,10 +33,10 @@ export class Foreseeing {
   private readonly of: number[] = []
   private readonly sound: Prediction[] = []
 
-  /** @param storiesByKind the same stories in each kind of wiring, a sound house first */
+  /** @param hypothesesOfKinds the same hypotheses in each kind of wiring, a sound house first */
   constructor(
     private readonly laboratory: Laboratory,
-    private readonly storiesByKind: readonly (readonly Hypothesis[])[],
+    private readonly hypothesesOfKinds: readonly (readonly Hypothesis[])[],
     private readonly bench: Bench,
     private readonly probe: Probe,
   ) {}
@@ -54,24 +54,25 @@ export class Foreseeing {
   }
 
   private get total(): number {
-    return this.storiesByKind[0].length
+    return this.hypothesesOfKinds[0].length
   }
 
-  private advance(stories: number): void {
-    const end = Math.min(this.total, this.done + stories)
-    for (; this.done < end; this.done++) for (const [kind, all] of this.storiesByKind.entries()) this.foresee(all[this.done], kind)
+  private advance(hypotheses: number): void {
+    const end = Math.min(this.total, this.done + hypotheses)
+    for (; this.done < end; this.done++) for (const [kind, all] of this.hypothesesOfKinds.entries()) this.foresee(all[this.done], kind)
   }
 
-  /** The houses of one story in one kind of wiring. */
-  private foresee(story: Hypothesis, kind: number): void {
+  /** The houses of one hypothesis in one kind of wiring. */
+  private foresee(hypothesis: Hypothesis, kind: number): void {
     const { laboratory, bench, probe, of } = this
-    const count = isGraded(story) ? degrees.length : 1
-    const plain = predict(laboratory, bench, story, probe)
-    const place = this.placeOf(plain, () => predict(laboratory, bench, story, probe, true))
+    const count = isGraded(hypothesis) ? degrees.length : 1
+    const plain = predict(laboratory, bench, hypothesis, probe)
+    const place = this.placeOf(plain, () => predict(laboratory, bench, hypothesis, probe, true))
     if (this.done === 0) this.sound[kind] = plain
     // A reading that shows the damage shows how much of it there is.
     if (count === 1 || isAlike(plain, this.sound[kind])) for (let degree = 0; degree < count; degree++) of.push(place)
-    else for (const prediction of foretellByDegree(laboratory, bench, story, probe)) of.push(this.placeOf(prediction, () => prediction))
+    else
+      for (const prediction of foretellByDegree(laboratory, bench, hypothesis, probe)) of.push(this.placeOf(prediction, () => prediction))
   }
 
   /** Predictions that no meter could tell apart are one; how it leans is worked out for the first. */

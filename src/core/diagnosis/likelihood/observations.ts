@@ -50,7 +50,7 @@ export function latestAnswers(observations: readonly Observation[]): Observation
 const MOST_REPEATS_KEPT = 4
 const repeatedOf = new Memo((_: Observation) => new LruCache<number, Observation>(MOST_REPEATS_KEPT))
 
-/** How often an answer counts for a story: what comes and goes had its chance to show each time, what stands still tells once. */
+/** How often an answer counts for a hypothesis: what comes and goes had its chance to show each time, what stands still tells once. */
 export const timesTold = ({ intermittent }: Hypothesis, { repeats = 0 }: Observation): number => (intermittent ? 1 + repeats : 1)
 
 /** Chance that an answer is plain wrong: twice over it is not, and what was seen to be out of order hardly ever is. */

@@ -7,12 +7,12 @@ import { latestAnswers, type Observation } from '@/src/core/diagnosis/likelihood
 import { propose } from '@/src/core/diagnosis/planner/propose'
 import { createHouse, drawValues } from '@/src/core/practice/house'
 import { runTrial } from '@/src/core/practice/trial'
-import { healthy, storyOfFault } from '@/src/core/readings/hypothesis'
+import { healthy, hypothesisOfFault } from '@/src/core/readings/hypothesis'
 import { createRandom } from '@/src/core/units/random'
 import { callsOf } from '@/src/core/wiring/system'
 import { furnaceAc, systemById } from '@/src/core/wiring/systems/catalogue'
 import { templateValues } from '@/src/core/wiring/values'
-import { furnaceEngine, storyOf } from '@/tests/setup/furnace'
+import { furnaceEngine, hypothesisOf } from '@/tests/setup/furnace'
 
 const engine = furnaceEngine()
 const live = createBench(furnaceAc)
@@ -113,7 +113,12 @@ describe('a reading that stands against the verdict', () => {
 
 describe('a cable that is to be opened', () => {
   it('has been looked at at its ends, and the thermostat was off the wall', () => {
-    const house = createHouse(furnaceAc, storyOf('conductor-short:stat-cable.Y+W'), drawValues(furnaceAc, createRandom(3)), createRandom(6))
+    const house = createHouse(
+      furnaceAc,
+      hypothesisOf('conductor-short:stat-cable.Y+W'),
+      drawValues(furnaceAc, createRandom(3)),
+      createRandom(6),
+    )
     const trial = runTrial(engine, house, { complaint: noEvidence.complaint })
     expect(trial.verdict).toMatchObject({ found: 'repair', zone: 'stat-cable' })
     const looked = trial.observations.flatMap(({ probe }) => (probe.meter === 'look' ? [probe.at] : []))
@@ -124,7 +129,7 @@ describe('a cable that is to be opened', () => {
   it('is told from the wire on the wrong screw that reads the same', () => {
     const house = createHouse(
       furnaceAc,
-      storyOf('landed-wrong:stat-cable.Y@thermostat>W'),
+      hypothesisOf('landed-wrong:stat-cable.Y@thermostat>W'),
       drawValues(furnaceAc, createRandom(3)),
       createRandom(6),
     )
@@ -137,8 +142,8 @@ describe('a lead that is to be freed from the metal', () => {
   // Where C is bonded outdoors too, Y and C changed over there ground the call as a rubbed lead does.
   const bonded = kindsOfWiring(furnaceAc).flatMap(({ wiring }) => (wiring.some(({ do: act }) => act === 'short') ? [...wiring] : []))
   const search = (fault: string) => {
-    const story = { ...storyOf(fault), wiring: bonded }
-    const house = createHouse(furnaceAc, story, drawValues(furnaceAc, createRandom(3)), createRandom(6))
+    const hypothesis = { ...hypothesisOf(fault), wiring: bonded }
+    const house = createHouse(furnaceAc, hypothesis, drawValues(furnaceAc, createRandom(3)), createRandom(6))
     return runTrial(engine, house, { complaint: noEvidence.complaint })
   }
 
@@ -184,20 +189,20 @@ describe('it held this time', () => {
 
 describe('damage by degrees', () => {
   it('moves every ohm of a touch and none of a clean open', () => {
-    const rub = storyOf('conductor-to-chassis:outdoor-cable.Y')
+    const rub = hypothesisOf('conductor-to-chassis:outdoor-cable.Y')
     expect(isGraded(rub)).toBe(true)
     const more = graded(rub, 3).effects[0]
     const asTold = rub.effects[0]
     if (more.do !== 'short' || asTold.do !== 'short') throw new Error('a rub is a short')
     expect(more.ohm).toBeCloseTo(3 * asTold.ohm)
-    const open = storyOf('conductor-open:outdoor-cable.Y')
+    const open = hypothesisOf('conductor-open:outdoor-cable.Y')
     expect(isGraded(open)).toBe(false)
     expect(inDegree(open, 2)).toBe(open)
   })
 
-  it('a rub of eight ohms, which no story names, is found all the same', () => {
-    const story = graded(storyOf('conductor-to-chassis:outdoor-cable.Y'), 8 / 0.2)
-    const house = createHouse(furnaceAc, story, drawValues(furnaceAc, createRandom(8)), createRandom(9))
+  it('a rub of eight ohms, which no hypothesis names, is found all the same', () => {
+    const hypothesis = graded(hypothesisOf('conductor-to-chassis:outdoor-cable.Y'), 8 / 0.2)
+    const house = createHouse(furnaceAc, hypothesis, drawValues(furnaceAc, createRandom(8)), createRandom(9))
     const { verdict } = runTrial(engine, house, { complaint: noEvidence.complaint })
     expect(verdict).toMatchObject({ found: 'repair', repair: { id: 'cable-short:outdoor-cable.Y' } })
   })
@@ -210,7 +215,7 @@ describe('a line that reads nothing across', () => {
     const engine = createEngine(system)
     const fault = engine.faults.find(({ id }) => id === 'neutral-open:furnace-supply')
     if (!fault) throw new Error('no such fault')
-    const house = createHouse(system, storyOfFault(fault), templateValues, createRandom(6))
+    const house = createHouse(system, hypothesisOfFault(fault), templateValues, createRandom(6))
     const { verdict, observations } = runTrial(engine, house, { complaint: noEvidence.complaint })
     expect(verdict).toMatchObject({ found: 'repair', repair: { id: fault.repair.id } })
     expect(observations.some(({ probe }) => probe.meter === 'volts' && [probe.a, probe.b].includes('chassis@indoor'))).toBe(true)

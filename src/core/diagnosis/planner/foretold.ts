@@ -1,37 +1,37 @@
 import { type Link, predictionIn } from '@/src/core/diagnosis/likelihood/chain'
-import type { Story } from '@/src/core/diagnosis/planner/story'
+import type { LiveHypothesis } from '@/src/core/diagnosis/planner/live-hypothesis'
 import { isAlike, type Prediction } from '@/src/core/readings/prediction'
 
 /**
- * What some stories foretell of all that is asked on one bench. A fault that is elsewhere leaves every reading as a sound house
- * shows it: such stories share one row, and the rows are few.
+ * What some hypotheses foretell of all that is asked on one bench. A fault that is elsewhere leaves every reading as a sound house
+ * shows it: such hypotheses share one row, and the rows are few.
  */
 export interface Rows {
   /** The different rows: one prediction for each probe. */
   readonly rows: readonly (readonly Prediction[])[]
-  /** The place of each story's row among them. */
+  /** The place of each hypothesis's row among them. */
   readonly of: Int32Array
-  /** What the stories of each row weigh together. */
+  /** What the hypotheses of each row weigh together. */
   readonly weights: Float64Array
 }
 
 /** What they foretell of one probe. */
 export interface Foretold {
   readonly different: readonly Prediction[]
-  /** What the stories that foretell each of them weigh together. */
+  /** What the hypotheses that foretell each of them weigh together. */
   readonly weights: Float64Array
   /** The place of each row's prediction among them. */
   readonly ofRow: Int32Array
   readonly rows: Rows
 }
 
-/** Gathers the rows of stories, given story by story, that are the same object. */
-export function gatherRows(stories: readonly Story[], rowOf: (place: number) => readonly Prediction[]): Rows {
+/** Gathers the rows of hypotheses, given hypothesis by hypothesis, that are the same object. */
+export function gatherRows(hypotheses: readonly LiveHypothesis[], rowOf: (place: number) => readonly Prediction[]): Rows {
   const rows: (readonly Prediction[])[] = []
   const sums: number[] = []
-  const of = new Int32Array(stories.length)
+  const of = new Int32Array(hypotheses.length)
   let last = -1
-  for (let place = 0; place < stories.length; place++) {
+  for (let place = 0; place < hypotheses.length; place++) {
     const row = rowOf(place)
     if (row !== rows[last]) last = rows.indexOf(row)
     if (last < 0) {
@@ -39,7 +39,7 @@ export function gatherRows(stories: readonly Story[], rowOf: (place: number) => 
       sums.push(0)
     }
     of[place] = last
-    sums[last] += stories[place].weight
+    sums[last] += hypotheses[place].weight
   }
   return { rows, of, weights: Float64Array.from(sums) }
 }
@@ -63,20 +63,20 @@ export function foretoldOf(rows: Rows, probe: number): Foretold {
   return { different, weights: Float64Array.from(sums), ofRow, rows }
 }
 
-/** What is foretold of a probe story by story, each in its own house: with what the readings have taught of that house's values. */
-export interface ForetoldByStory {
+/** What is foretold of a probe hypothesis by hypothesis, each in its own house: with what the readings have taught of that house's values. */
+export interface ForetoldByHypothesis {
   readonly different: readonly Prediction[]
-  /** The place of each story's prediction among the different ones. */
+  /** The place of each hypothesis's prediction among the different ones. */
   readonly of: Int32Array
 }
 
-export function inTheirHouses(stories: readonly Story[], { different, ofRow, rows }: Foretold): ForetoldByStory {
+export function inTheirHouses(hypotheses: readonly LiveHypothesis[], { different, ofRow, rows }: Foretold): ForetoldByHypothesis {
   const told: Prediction[] = []
-  const of = new Int32Array(stories.length)
+  const of = new Int32Array(hypotheses.length)
   const known: Map<Link, number>[] = different.map(() => new Map())
-  for (let story = 0; story < stories.length; story++) {
-    const place = ofRow[rows.of[story]]
-    const { chain } = stories[story]
+  for (let hypothesis = 0; hypothesis < hypotheses.length; hypothesis++) {
+    const place = ofRow[rows.of[hypothesis]]
+    const { chain } = hypotheses[hypothesis]
     let found = known[place].get(chain)
     if (found === undefined) {
       const prediction = predictionIn(chain, different[place])
@@ -85,7 +85,7 @@ export function inTheirHouses(stories: readonly Story[], { different, ofRow, row
       found = same < 0 ? told.push(prediction) - 1 : same
       known[place].set(chain, found)
     }
-    of[story] = found
+    of[hypothesis] = found
   }
   return { different: told, of }
 }

@@ -9,13 +9,13 @@ import { LruCache, Memo } from '@/src/core/units/cache'
 import { terminalPoint } from '@/src/core/wiring/point'
 import { firstPart, type System } from '@/src/core/wiring/system'
 
-/** Stories asked whether a bench would cook a transformer: the likeliest, and no more than so many. */
+/** Hypotheses asked whether a bench would cook a transformer: the likeliest, and no more than so many. */
 const ASKED = 6
-/** Above this share of the likeliest stories nothing is powered so: assumption. */
+/** Above this share of the likeliest hypotheses nothing is powered so: assumption. */
 const AT_RISK = 0.2
 /** A burnt transformer, found, fetched and fitted: minutes, assumption. */
 const BURNT_MINUTES = 90
-/** Stories of less than this are not asked what a call would do. */
+/** Hypotheses of less than this are not asked what a call would do. */
 const ASKED_ABOVE = 3e-4
 
 /**
@@ -32,8 +32,8 @@ export function cooksOn(engine: Engine, posterior: Posterior, asked: readonly Ob
     if (overloaded.some((seen) => hasAsMuchOn(bench, seen))) return true
     let share = 0
     for (const index of likeliest) {
-      const story = engine.hypothesesByKind[posterior.kinds[index]][index]
-      if (overOn(bench, story) !== 'none') share += posterior.hypotheses[index] / total
+      const hypothesis = engine.hypothesesByKind[posterior.kinds[index]][index]
+      if (overOn(bench, hypothesis) !== 'none') share += posterior.hypotheses[index] / total
       if (share > AT_RISK) return true
     }
     return false
@@ -41,7 +41,7 @@ export function cooksOn(engine: Engine, posterior: Posterior, asked: readonly Ob
 }
 
 /**
- * What a bench may cost a transformer whose protection does not see the short, in minutes: the share of the stories that would leave it
+ * What a bench may cost a transformer whose protection does not see the short, in minutes: the share of the hypotheses that would leave it
  * to carry too much there. With something off it is a way around the short as often as not: no price.
  */
 export function heatPrice(engine: Engine, posterior: Posterior): (bench: Bench) => number {
@@ -86,12 +86,12 @@ function hasAsMuchOn(bench: Bench, seen: Bench): boolean {
   )
 }
 
-/** Benches and stories whose answer is kept: the likeliest change slowly, and every check asks for all benches anew. */
+/** Benches and hypotheses whose answer is kept: the likeliest change slowly, and every check asks for all benches anew. */
 const MOST_KEPT = 20_000
 const overOf = new Memo((laboratory: Laboratory) => {
   const kept = new LruCache<string, ReturnType<typeof overloadOn>>(MOST_KEPT)
-  return (bench: Bench, story: Hypothesis) =>
-    kept.get(`${story.id} ${story.wiring.length} ${benchKey(bench)}`, () => overloadOn(laboratory, bench, story))
+  return (bench: Bench, hypothesis: Hypothesis) =>
+    kept.get(`${hypothesis.id} ${hypothesis.wiring.length} ${benchKey(bench)}`, () => overloadOn(laboratory, bench, hypothesis))
 })
 
 const likeliestOf = new Memo(({ hypotheses }: Posterior): number[] => {

@@ -118,11 +118,11 @@ describe('planRoute', () => {
 })
 
 describe('what comes and goes', () => {
-  /** A posterior that holds nothing but these stories. */
+  /** A posterior that holds nothing but these hypotheses. */
   const holding = (weights: Readonly<Record<string, number>>) => {
     const engine = furnaceEngine()
     const posterior = computePosterior(engine, noEvidence)
-    for (const id of Object.keys(weights)) expect(engine.hypotheses.map((story) => story.id)).toContain(id)
+    for (const id of Object.keys(weights)) expect(engine.hypotheses.map((hypothesis) => hypothesis.id)).toContain(id)
     return { ...posterior, hypotheses: Float64Array.from(engine.hypotheses, ({ id }) => weights[id] ?? 0), noneOfThese: 0 }
   }
   const unsteady = { 'conductor-to-chassis:outdoor-cable.Y now and then': 0.49, 'conductor-to-chassis:stat-cable.W now and then': 0.49 }
@@ -136,7 +136,7 @@ describe('what comes and goes', () => {
     const [a, b] = [one, other].map(
       (id) =>
         foretold(
-          engine.hypotheses.findIndex((story) => story.id === id),
+          engine.hypotheses.findIndex((hypothesis) => hypothesis.id === id),
           0,
         )[0],
     )

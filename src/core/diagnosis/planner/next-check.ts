@@ -4,14 +4,14 @@ import { sayCheck, sayMeaning } from '@/src/core/diagnosis/explanation/say-check
 import type { Posterior } from '@/src/core/diagnosis/inference/posterior'
 import type { Observation } from '@/src/core/diagnosis/likelihood/observations'
 import { cooksOn, heatPrice } from '@/src/core/diagnosis/planner/heat'
+import { ALMOST_SURE, liveHypotheses, thinOut } from '@/src/core/diagnosis/planner/live-hypotheses'
+import type { LiveHypothesis } from '@/src/core/diagnosis/planner/live-hypothesis'
 import { openQuestions, type Question } from '@/src/core/diagnosis/planner/question'
 import type { Route } from '@/src/core/diagnosis/planner/route'
 import { sayingAgain } from '@/src/core/diagnosis/planner/says-again'
 import { type Pricing, scoreAll } from '@/src/core/diagnosis/planner/score'
 import type { Scored } from '@/src/core/diagnosis/planner/scored'
 import { Shortlist } from '@/src/core/diagnosis/planner/shortlist'
-import { ALMOST_SURE, liveStories, thinOut } from '@/src/core/diagnosis/planner/stories'
-import type { Story } from '@/src/core/diagnosis/planner/story'
 import { lookAhead } from '@/src/core/diagnosis/planner/two-deep'
 import { stagesOf, type WayOfWorking } from '@/src/core/diagnosis/planner/ways'
 import type { Answer, Probe } from '@/src/core/readings/check'
@@ -91,7 +91,7 @@ export function rankChecks(
   // faults that stand still are told apart.
   const isAlmostSound = posterior.hypotheses[0] > ALMOST_SURE
   for (const steadyOnly of [true, false]) {
-    const stories = liveStories(engine, posterior, steadyOnly, choice.stakes !== undefined)
+    const hypotheses = liveHypotheses(engine, posterior, steadyOnly, choice.stakes !== undefined)
     const worthBits =
       choice.stakes !== undefined ? 0 : !steadyOnly ? WORTH_BITS_UNSTEADY : isAlmostSound ? WORTH_BITS_ALMOST_SOUND : WORTH_BITS
     // Bits about what stands still count for no more than that holds: told apart to the last, it would be asked on and on while
@@ -100,14 +100,14 @@ export function rankChecks(
     for (const [stage, questions] of stages.entries()) {
       // A way of working is left for what tells more, sooner than for what tells nothing.
       const least = (stage < stages.length - 1 ? Math.max(worthBits, WORTH_BITS_IN_STAGE) : worthBits) / held
-      const best = bestOf(engine, stories, bench, questions, least, { ...choice, heat }, most, asked)
-      if (best.length > 0) return best.map((scored) => writeOut(engine, stories, scored))
+      const best = bestOf(engine, hypotheses, bench, questions, least, { ...choice, heat }, most, asked)
+      if (best.length > 0) return best.map((scored) => writeOut(engine, hypotheses, scored))
     }
   }
   return []
 }
 
-/** Share of the stories' probability on those that stand still. */
+/** Share of the hypotheses' probability on those that stand still. */
 function steadyMass({ hypotheses }: Engine, posterior: Posterior): number {
   let steady = 0
   let all = 0
@@ -119,7 +119,7 @@ function steadyMass({ hypotheses }: Engine, posterior: Posterior): number {
 }
 
 /**
- * One question written out as a check, whatever it tells; null when every story left standing answers it alike, and where it would cook:
+ * One question written out as a check, whatever it tells; null when every hypothesis left standing answers it alike, and where it would cook:
  * but a second look at what is on already (`stays`) takes half a minute.
  */
 export function weighQuestion(
@@ -133,16 +133,24 @@ export function weighQuestion(
   stays = false,
 ): Check | null {
   if (!stays && cooksOn(engine, posterior, asked)(bench)) return null
-  const stories = liveStories(engine, posterior, false, true)
+  const hypotheses = liveHypotheses(engine, posterior, false, true)
   const only = new Shortlist(1, () => false)
-  scoreAll(engine, stories, from, [{ candidate: { bench, probes: [{ probe, place }] }, wanted: [0] }], Number.NEGATIVE_INFINITY, {}, only)
+  scoreAll(
+    engine,
+    hypotheses,
+    from,
+    [{ candidate: { bench, probes: [{ probe, place }] }, wanted: [0] }],
+    Number.NEGATIVE_INFINITY,
+    {},
+    only,
+  )
   const [scored] = only.list
-  return scored ? writeOut(engine, stories, scored) : null
+  return scored ? writeOut(engine, hypotheses, scored) : null
 }
 
 function bestOf(
   engine: Engine,
-  stories: readonly Story[],
+  hypotheses: readonly LiveHypothesis[],
   bench: Bench,
   questions: readonly Question[],
   worthBits: number,
@@ -150,21 +158,21 @@ function bestOf(
   most: number,
   asked: readonly Observation[],
 ): Scored[] {
-  if (stories.length < 2) return []
+  if (hypotheses.length < 2) return []
   const { equalCost = false, deep = true } = choice
-  const coarse = thinOut(stories)
-  const shortlist = (weighed: readonly Story[], among: readonly Question[]): Scored[] => {
+  const coarse = thinOut(hypotheses)
+  const shortlist = (weighed: readonly LiveHypothesis[], among: readonly Question[]): Scored[] => {
     const best = new Shortlist(SHORTLISTED, sayingAgain(engine, weighed, asked))
     scoreAll(engine, weighed, bench, among, worthBits, choice, best)
     return best.list
   }
   const few =
-    coarse.length < stories.length
+    coarse.length < hypotheses.length
       ? shortlist(coarse, questions).map(({ question, wanted }) => ({ ...question, wanted: [wanted] }))
       : questions
-  const scored = shortlist(stories, few)
+  const scored = shortlist(hypotheses, few)
   const cannotSplit = scored.length > 1 && scored[0].gainBits < SPLITS_BITS
-  return (deep && cannotSplit && !equalCost && choice.stakes === undefined ? lookAhead(stories, scored, engine.cost) : scored).slice(
+  return (deep && cannotSplit && !equalCost && choice.stakes === undefined ? lookAhead(hypotheses, scored, engine.cost) : scored).slice(
     0,
     most,
   )
@@ -176,11 +184,11 @@ const whyWait = ({ bench, changes }: Route): string =>
     ? 'The power-off restarted the delay of the board: what you read during it is no fault.'
     : `Leave ${bench.call === 'off' ? 'it' : 'the call'} on: a connection or a winding that opens when warm shows only then.`
 
-function writeOut(engine: Engine, stories: readonly Story[], scored: Scored): Check {
+function writeOut(engine: Engine, hypotheses: readonly LiveHypothesis[], scored: Scored): Check {
   const { outcomes, probe, route } = scored
   const { count } = outcomes
   const described = outcomes.answers().map((answer, column): CheckOutcome => {
-    const weights = stories.map((story, row) => story.weight * outcomes.probabilities[outcomes.of[row] * count + column])
+    const weights = hypotheses.map((hypothesis, row) => hypothesis.weight * outcomes.probabilities[outcomes.of[row] * count + column])
     const probability = weights.reduce((sum, weight) => sum + weight, 0)
     const shares = weights.map((weight) => weight / probability)
     return {
@@ -188,7 +196,7 @@ function writeOut(engine: Engine, stories: readonly Story[], scored: Scored): Ch
       probability,
       meaning: sayMeaning(
         engine,
-        stories.map((story) => engine.hypotheses[story.index]),
+        hypotheses.map((hypothesis) => engine.hypotheses[hypothesis.index]),
         shares,
       ),
     }

@@ -1,13 +1,13 @@
-import type { ForetoldByStory } from '@/src/core/diagnosis/planner/foretold'
+import type { ForetoldByHypothesis } from '@/src/core/diagnosis/planner/foretold'
 import type { Answer } from '@/src/core/readings/check'
 import { WRONG_READING } from '@/src/core/readings/likelihood'
 import { fromOhmScale, type Scale } from '@/src/core/readings/prediction'
 import { normalBelow } from '@/src/core/units/normal'
 
-/** The answers that a check can have, and how likely each is under each live story. */
+/** The answers that a check can have, and how likely each is under each live hypothesis. */
 export interface Outcomes {
   readonly count: number
-  /** The place of each story's prediction among the different ones. */
+  /** The place of each hypothesis's prediction among the different ones. */
   readonly of: Int32Array
   /** `count` values for each of the different predictions, one after the other. */
   readonly probabilities: Float64Array
@@ -23,8 +23,8 @@ interface Centre {
   readonly sigma: number
 }
 
-/** Clusters what the stories foretell into answers that a reading can tell apart; fewer than two tell nothing. */
-export function clusterOutcomes({ different, of }: ForetoldByStory, scale: Scale): Outcomes {
+/** Clusters what the hypotheses foretell into answers that a reading can tell apart; fewer than two tell nothing. */
+export function clusterOutcomes({ different, of }: ForetoldByHypothesis, scale: Scale): Outcomes {
   const words: string[] = []
   const centres: Centre[] = []
   let overload = false

@@ -6,7 +6,7 @@ import { nowAndThen, predictAll, showsOn } from '@/src/core/readings/predict'
 import { isAlike, type Prediction } from '@/src/core/readings/prediction'
 import { Memo } from '@/src/core/units/cache'
 
-/** What one story foretells: a prediction for each probe. */
+/** What one hypothesis foretells: a prediction for each probe. */
 export type Row = readonly Prediction[]
 
 /** Rows of one bench that others are held against. */
@@ -14,15 +14,15 @@ const MOST_ROWS_SHARED = 200
 /** Two faults that are one to the network differ by no more than the solver's rounding, in widths. */
 const THE_SAME = 1e-6
 
-const withFuseIntact = new Memo((story: Hypothesis): Hypothesis => ({ ...story, foundFuse: 'intact' }))
+const withFuseIntact = new Memo((hypothesis: Hypothesis): Hypothesis => ({ ...hypothesis, foundFuse: 'intact' }))
 
 /**
- * What stories foretell of the probes of one bench, worked out as it is asked and kept. Most faults are elsewhere: predictions
- * that are the same are one object, and so are rows of them, for there are many stories and few rows.
+ * What hypotheses foretell of the probes of one bench, worked out as it is asked and kept. Most faults are elsewhere: predictions
+ * that are the same are one object, and so are rows of them, for there are many hypotheses and few rows.
  */
 export class Predicted {
   private readonly rows = new Map<number, Row>()
-  /** Of stories that stand still, from which those of what comes and goes are made. */
+  /** Of hypotheses that stand still, from which those of what comes and goes are made. */
   private readonly steady = new Map<Hypothesis, Row>()
   /** The different predictions of each probe, by what finds them. */
   private readonly different: Map<number | string, Prediction[]>[]
@@ -32,7 +32,7 @@ export class Predicted {
   /** With another fuse or a breaker in the slot the one that was found no longer tells, unless it is looked at. */
   private readonly isFuseTold: boolean
 
-  /** @param sound the story of a sound house, which is foretold first */
+  /** @param sound the hypothesis of a sound house, which is foretold first */
   constructor(
     private readonly laboratory: Laboratory,
     private readonly sound: Hypothesis,
@@ -44,28 +44,30 @@ export class Predicted {
     this.isFuseTold = bench.slot.holds === 'as-found' || probes.some((probe) => probe.meter === 'look' && probe.at === 'fuse')
   }
 
-  /** @param place a number of the story's own */
-  rowOf(place: number, story: Hypothesis): Row {
+  /** @param place a number of the hypothesis's own */
+  rowOf(place: number, hypothesis: Hypothesis): Row {
     const found = this.rows.get(place)
     if (found) return found
-    const shown = this.steadyOf(whileShown(story))
-    const made = story.intermittent ? this.comingAndGoing(shown, this.steadyOf(whileHidden(story)), showsOn(story, this.bench)) : shown
+    const shown = this.steadyOf(whileShown(hypothesis))
+    const made = hypothesis.intermittent
+      ? this.comingAndGoing(shown, this.steadyOf(whileHidden(hypothesis)), showsOn(hypothesis, this.bench))
+      : shown
     this.rows.set(place, made)
     return made
   }
 
   private steadyOf(told: Hypothesis): Row {
-    const story = this.isFuseTold || told.foundFuse === 'intact' ? told : whileShown(withFuseIntact.of(told))
-    const found = this.steady.get(story)
+    const hypothesis = this.isFuseTold || told.foundFuse === 'intact' ? told : whileShown(withFuseIntact.of(told))
+    const found = this.steady.get(hypothesis)
     if (found) return found
-    if (story !== this.sound) this.steadyOf(this.sound)
-    const predictions = predictAll(this.laboratory, this.bench, story, this.probes)
+    if (hypothesis !== this.sound) this.steadyOf(this.sound)
+    const predictions = predictAll(this.laboratory, this.bench, hypothesis, this.probes)
     const known = predictions.map((prediction, index) => this.known(prediction, index))
     const isNew = known.map((found, index) => found === null && LEANS.has(this.probes[index].meter))
     // How a reading leans takes as long to work out as the reading: asked of those alone that nobody foretold so before.
-    const leaning = isNew.includes(true) ? predictAll(this.laboratory, this.bench, story, this.probes, isNew) : predictions
+    const leaning = isNew.includes(true) ? predictAll(this.laboratory, this.bench, hypothesis, this.probes, isNew) : predictions
     const made = this.shareRow(known.map((found, index) => found ?? this.keep(isNew[index] ? leaning[index] : predictions[index], index)))
-    this.steady.set(story, made)
+    this.steady.set(hypothesis, made)
     return made
   }
 
@@ -85,7 +87,7 @@ export class Predicted {
     )
   }
 
-  /** The same prediction as another story's, if there is one. */
+  /** The same prediction as another hypothesis's, if there is one. */
   private known(prediction: Prediction, index: number): Prediction | null {
     // Which of two neighbours came first must not show: beside the sound house only what is the same is shared.
     const soundly = this.steady.get(this.sound)?.[index]

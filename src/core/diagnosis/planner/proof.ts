@@ -62,7 +62,7 @@ const asSet = (system: System, from: Bench, call: Bench['call']): Bench => ({
 
 /**
  * Nobody calls a house sound before every call has been made and what it brings on has been seen: the next of those, or null
- * when all were seen. What no story left standing could change is not asked for.
+ * when all were seen. What no hypothesis left standing could change is not asked for.
  */
 export function nextProof(
   engine: Engine,

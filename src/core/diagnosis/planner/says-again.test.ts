@@ -1,10 +1,10 @@
 import { createBench } from '@/src/core/bench/bench'
 import { computePosterior, noEvidence } from '@/src/core/diagnosis/inference/posterior'
 import type { Observation } from '@/src/core/diagnosis/likelihood/observations'
+import { liveHypotheses } from '@/src/core/diagnosis/planner/live-hypotheses'
 import { rankChecks } from '@/src/core/diagnosis/planner/next-check'
 import { propose } from '@/src/core/diagnosis/planner/propose'
 import { sayingAgain } from '@/src/core/diagnosis/planner/says-again'
-import { liveStories } from '@/src/core/diagnosis/planner/stories'
 import { type Probe, probeKey } from '@/src/core/readings/check'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 import { furnaceEngine } from '@/tests/setup/furnace'
@@ -18,18 +18,22 @@ const read = (probe: Probe, answer: Observation['answer']): Observation => ({ id
 const dead = [read(volts('R@indoor', 'C@indoor'), 0.02), read({ meter: 'look', at: 'fuse' }, { word: 'good' })]
 
 describe('a check that would only say again what was read', () => {
-  const stories = liveStories(engine, computePosterior(engine, { ...noEvidence, observations: dead }), true)
+  const hypotheses = liveHypotheses(engine, computePosterior(engine, { ...noEvidence, observations: dead }), true)
   const saysAgain = (probe: Probe) => {
     const predictionsOf = engine.predictions(live, [probe])
-    return sayingAgain(engine, stories, dead)(`${probe.meter} volts`, (row) => predictionsOf(stories[row].index, stories[row].kind)[0])
+    return sayingAgain(
+      engine,
+      hypotheses,
+      dead,
+    )(`${probe.meter} volts`, (row) => predictionsOf(hypotheses[row].index, hypotheses[row].kind)[0])
   }
 
-  it('is one that every story left foretells like a reading that was taken', () => {
+  it('is one that every hypothesis left foretells like a reading that was taken', () => {
     expect(saysAgain(volts('R@indoor', 'C@indoor'))).toBe(true)
     expect(saysAgain(volts('R@indoor', 'W@indoor'))).toBe(true)
   })
 
-  it('is not one at which the stories part: the secondary before the fuse', () => {
+  it('is not one at which the hypotheses part: the secondary before the fuse', () => {
     expect(saysAgain(volts('sec@indoor', 'C@indoor'))).toBe(false)
   })
 

@@ -1,43 +1,43 @@
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { predictionIn } from '@/src/core/diagnosis/likelihood/chain'
 import { latestAnswers, type Observation } from '@/src/core/diagnosis/likelihood/observations'
-import type { Story } from '@/src/core/diagnosis/planner/story'
+import type { LiveHypothesis } from '@/src/core/diagnosis/planner/live-hypothesis'
 import { scaleOf } from '@/src/core/readings/predict'
 import type { Prediction } from '@/src/core/readings/prediction'
 
 /** Two predictions this close, in standard deviations, are one as far as a reading goes: assumption. */
 const CLOSE_SIGMAS = 0.5
-/** Stories that hold less than this together may foretell otherwise: assumption. */
+/** Hypotheses that hold less than this together may foretell otherwise: assumption. */
 const LEFT_ASIDE = 0.02
 /** With this much on what comes and goes, a question asked again has a chance of its own to meet it: assumption. */
 const WORTH_WAITING_FOR = 0.25
 
 /**
- * Whether a check, given by what each story foretells of it, would only say again what was read: the stories left standing
+ * Whether a check, given by what each hypothesis foretells of it, would only say again what was read: the hypotheses left standing
  * foretell the same of it as of one of the readings (engine.md section 9). R to W says nothing that R to Y has not said when
  * both hang on one dead conductor, though each would seem to tell the suspects apart anew.
  */
 export function sayingAgain(
   engine: Engine,
-  stories: readonly Story[],
+  hypotheses: readonly LiveHypothesis[],
   asked: readonly Observation[],
 ): (meter: string, foretold: (row: number) => Prediction) => boolean {
-  const unsteady = stories.reduce((sum, { index, weight }) => sum + (engine.hypotheses[index].intermittent ? weight : 0), 0)
+  const unsteady = hypotheses.reduce((sum, { index, weight }) => sum + (engine.hypotheses[index].intermittent ? weight : 0), 0)
   if (unsteady > WORTH_WAITING_FOR) return () => false
   const taken = latestAnswers(asked).map(({ bench, probe }) => {
     const predictionsOf = engine.predictions(bench, [probe])
     return {
       meter: `${probe.meter} ${scaleOf(engine.system, probe)}`,
-      of: (row: number) => predictionIn(stories[row].chain, predictionsOf(stories[row].index, stories[row].kind)[0]),
+      of: (row: number) => predictionIn(hypotheses[row].chain, predictionsOf(hypotheses[row].index, hypotheses[row].kind)[0]),
     }
   })
   return (meter, foretold) =>
     taken.some((reading) => {
       if (reading.meter !== meter) return false
       let otherwise = 0
-      for (let row = 0; row < stories.length; row++) {
+      for (let row = 0; row < hypotheses.length; row++) {
         if (isClose(foretold(row), reading.of(row))) continue
-        otherwise += stories[row].weight
+        otherwise += hypotheses[row].weight
         if (otherwise > LEFT_ASIDE) return false
       }
       return true

@@ -1,11 +1,11 @@
 import fc from 'fast-check'
 import { computePosterior, noEvidence } from '@/src/core/diagnosis/inference/posterior'
+import { liveHypotheses, thinOut } from '@/src/core/diagnosis/planner/live-hypotheses'
 import { openQuestions } from '@/src/core/diagnosis/planner/question'
 import { planRoute, routesFrom } from '@/src/core/diagnosis/planner/route'
 import { type Pricing, scoreAll } from '@/src/core/diagnosis/planner/score'
 import type { Scored } from '@/src/core/diagnosis/planner/scored'
 import { Shortlist } from '@/src/core/diagnosis/planner/shortlist'
-import { liveStories, thinOut } from '@/src/core/diagnosis/planner/stories'
 import { candidatesFrom } from '@/src/core/diagnosis/planner/ways'
 import { createRandom } from '@/src/core/units/random'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
@@ -24,10 +24,10 @@ describe('the best of all checks', () => {
         const shaken = prior.hypotheses.map((weight) => weight * random.uniform() ** 8)
         const total = shaken.reduce((sum, weight) => sum + weight, 0)
         const posterior = { ...prior, hypotheses: shaken.map((weight) => weight / total), noneOfThese: 0 }
-        const stories = thinOut(liveStories(engine, posterior, false))
+        const hypotheses = thinOut(liveHypotheses(engine, posterior, false))
         const ranked = (most: number): Scored[] => {
           const best = new Shortlist(most, () => false)
-          scoreAll(engine, stories, bench, questions, 0.03, pricing, best)
+          scoreAll(engine, hypotheses, bench, questions, 0.03, pricing, best)
           return best.list
         }
         const all = ranked(Number.POSITIVE_INFINITY)

@@ -2,12 +2,12 @@ import { isResettable } from '@/src/core/bench/apply'
 import type { Bench } from '@/src/core/bench/bench'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { foretoldOf, gatherRows, inTheirHouses, type Rows } from '@/src/core/diagnosis/planner/foretold'
+import { entropyAfter, entropyBefore, leastWrong, mostBits, wrongAfter } from '@/src/core/diagnosis/planner/live-hypotheses'
+import type { LiveHypothesis } from '@/src/core/diagnosis/planner/live-hypothesis'
 import { clusterOutcomes } from '@/src/core/diagnosis/planner/outcomes'
 import { probesAsked, type Question } from '@/src/core/diagnosis/planner/question'
 import { type Route, routesFrom } from '@/src/core/diagnosis/planner/route'
 import type { Shortlist } from '@/src/core/diagnosis/planner/shortlist'
-import { entropyAfter, entropyBefore, leastWrong, mostBits, wrongAfter } from '@/src/core/diagnosis/planner/stories'
-import type { Story } from '@/src/core/diagnosis/planner/story'
 import { openedBy } from '@/src/core/readings/check'
 import { scaleOf } from '@/src/core/readings/predict'
 
@@ -27,12 +27,12 @@ export interface Pricing {
 }
 
 /**
- * Scores questions by what a set of stories foretells, and offers them to the best so far: nearest benches first, and what
+ * Scores questions by what a set of hypotheses foretells, and offers them to the best so far: nearest benches first, and what
  * cannot come among the best is left as soon as that is sure.
  */
 export function scoreAll(
   engine: Engine,
-  stories: readonly Story[],
+  hypotheses: readonly LiveHypothesis[],
   from: Bench,
   questions: readonly Question[],
   worthBits: number,
@@ -41,14 +41,14 @@ export function scoreAll(
 ): void {
   const { system, cost } = engine
   const routeTo = routesFrom(system, from, cost)
-  const price = priceOf(engine, stories, worthBits, pricing)
+  const price = priceOf(engine, hypotheses, worthBits, pricing)
   const reached = questions
     .map((question) => ({ question, minutes: leastMinutes(engine, question, routeTo) }))
     // Equals stay in the order in which the wiring lists them.
     .sort((a, b) => a.minutes - b.minutes)
   for (const { question, minutes } of reached) {
     if (!price.isWorth(price.scoreOf(price.before, price.risk, minutes), best)) continue
-    scoreQuestion(engine, stories, question, routeTo, price, best)
+    scoreQuestion(engine, hypotheses, question, routeTo, price, best)
   }
 }
 
@@ -77,12 +77,12 @@ interface Price {
 
 function priceOf(
   { cost }: Engine,
-  stories: readonly Story[],
+  hypotheses: readonly LiveHypothesis[],
   worthBits: number,
   { equalCost = false, stakes, bother = 0, heat = () => 0 }: Pricing,
 ): Price {
-  const groups = Math.max(...stories.map((story) => story.group)) + 1
-  const before = entropyBefore(stories, groups)
+  const groups = Math.max(...hypotheses.map((hypothesis) => hypothesis.group)) + 1
+  const before = entropyBefore(hypotheses, groups)
   if (stakes === undefined)
     return {
       groups,
@@ -96,7 +96,7 @@ function priceOf(
     groups,
     before,
     heat,
-    risk: wrongAfter(stories, groups, null),
+    risk: wrongAfter(hypotheses, groups, null),
     scoreOf: (bits, lessRisk, minutes) => (bits < worthBits ? Number.NEGATIVE_INFINITY : stakes * lessRisk - minutes - bother),
     isWorth: (score, { least }) => score > 0 && score >= least,
   }
@@ -104,7 +104,7 @@ function priceOf(
 
 function scoreQuestion(
   engine: Engine,
-  stories: readonly Story[],
+  hypotheses: readonly LiveHypothesis[],
   question: Question,
   routeTo: (to: Bench, place: string) => Route,
   { groups, before, risk, heat, scoreOf, isWorth }: Price,
@@ -112,7 +112,7 @@ function scoreQuestion(
 ): void {
   const { bench, probes } = question.candidate
   const predictionsOf = engine.predictions(bench, probesAsked(question.candidate))
-  const rows = gatherRows(stories, (place) => predictionsOf(stories[place].index, stories[place].kind))
+  const rows = gatherRows(hypotheses, (place) => predictionsOf(hypotheses[place].index, hypotheses[place].kind))
   const tripCost = bench.power
     ? tripShare(rows, probes.length) * (isResettable(engine.system, bench) ? engine.cost.trip.breaker : engine.cost.trip.fuse)
     : 0
@@ -127,13 +127,13 @@ function scoreQuestion(
     const minutes = route.minutes + engine.cost.reading[probe.meter] + tripCost
     const price = minutes + heatCost
     if (!isWorth(scoreOf(bits, risk, price), best)) continue
-    if (risk > 0 && !isWorth(scoreOf(bits, risk - leastWrong(stories, groups, foretold), price), best)) continue
+    if (risk > 0 && !isWorth(scoreOf(bits, risk - leastWrong(hypotheses, groups, foretold), price), best)) continue
     const scale = scaleOf(engine.system, probe)
-    const told = inTheirHouses(stories, foretold)
+    const told = inTheirHouses(hypotheses, foretold)
     const outcomes = clusterOutcomes(told, scale)
     if (outcomes.count < 2) continue
-    const gainBits = before - entropyAfter(stories, outcomes, groups)
-    const score = scoreOf(gainBits, risk > 0 ? risk - wrongAfter(stories, groups, outcomes) : 0, price)
+    const gainBits = before - entropyAfter(hypotheses, outcomes, groups)
+    const score = scoreOf(gainBits, risk > 0 ? risk - wrongAfter(hypotheses, groups, outcomes) : 0, price)
     if (!isWorth(score, best)) continue
     best.offer({
       score,
@@ -146,7 +146,7 @@ function scoreQuestion(
       question,
       wanted: index,
       meter: `${probe.meter} ${scale}`,
-      foretold: (story) => told.different[told.of[story]],
+      foretold: (hypothesis) => told.different[told.of[hypothesis]],
     })
   }
 }

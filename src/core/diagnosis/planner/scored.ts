@@ -18,6 +18,6 @@ export interface Scored {
   readonly wanted: number
   /** The meter and its scale: only readings of the same can say the same. */
   readonly meter: string
-  /** What each story weighed foretells of it. */
-  readonly foretold: (story: number) => Prediction
+  /** What each hypothesis weighed foretells of it. */
+  readonly foretold: (hypothesis: number) => Prediction
 }

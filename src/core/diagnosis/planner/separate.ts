@@ -140,7 +140,7 @@ const wasRead = (observations: readonly Observation[], { lifted, unplugged, live
 /** How much of what was thought before any reading is mixed in where a check is to separate what the readings have left alike. */
 const WIDER = 0.25
 
-/** What is thought under wider assumptions: any one story may be the one that resembles what is left. */
+/** What is thought under wider assumptions: any one hypothesis may be the one that resembles what is left. */
 export function widened(engine: Engine, evidence: Evidence, posterior: Posterior): Posterior {
   const priors = priorsOf(engine, evidence)
   return { ...posterior, hypotheses: posterior.hypotheses.map((share, index) => (1 - WIDER) * share + WIDER * priors[index]) }

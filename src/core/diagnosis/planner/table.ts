@@ -3,18 +3,18 @@ import type { Engine } from '@/src/core/diagnosis/engine'
 import { probesAsked } from '@/src/core/diagnosis/planner/question'
 import { candidatesFrom } from '@/src/core/diagnosis/planner/ways'
 
-/** Stories to a piece: some ten milliseconds of work, which is the longest that an answer may have to wait behind it. */
+/** Hypotheses to a piece: some ten milliseconds of work, which is the longest that an answer may have to wait behind it. */
 export const STORIES_TO_A_PIECE = 20
 
 /**
- * The whole prediction table of a system as it stands: what every story foretells of every reading on every bench worth
+ * The whole prediction table of a system as it stands: what every hypothesis foretells of every reading on every bench worth
  * reaching. In small pieces of work, bench by bench; what is worked out stays with the engine, which looks it up from then on.
  */
 export function tableFrom(engine: Engine, bench: Bench): (() => void)[] {
   return candidatesFrom(engine.system, bench).flatMap((candidate) =>
     range(0, engine.hypotheses.length, STORIES_TO_A_PIECE).map((first) => () => {
       const predictionsOf = engine.predictions(candidate.bench, probesAsked(candidate))
-      for (const story of range(first, Math.min(first + STORIES_TO_A_PIECE, engine.hypotheses.length))) predictionsOf(story, 0)
+      for (const hypothesis of range(first, Math.min(first + STORIES_TO_A_PIECE, engine.hypotheses.length))) predictionsOf(hypothesis, 0)
     }),
   )
 }

@@ -1,8 +1,8 @@
 import { benchKey } from '@/src/core/bench/bench'
 import type { CostModel } from '@/src/core/diagnosis/planner/cost'
+import { entropyAfter, entropyBefore } from '@/src/core/diagnosis/planner/live-hypotheses'
+import type { LiveHypothesis } from '@/src/core/diagnosis/planner/live-hypothesis'
 import type { Scored } from '@/src/core/diagnosis/planner/scored'
-import { entropyAfter, entropyBefore } from '@/src/core/diagnosis/planner/stories'
-import type { Story } from '@/src/core/diagnosis/planner/story'
 import { probeKey } from '@/src/core/readings/check'
 
 /** First checks that are looked beyond, and second checks that are tried after each of their answers. */
@@ -15,28 +15,37 @@ const LEAST_ANSWER = 0.02
  * Ranks the leading checks anew by what they and the best check after each of their answers tell together per minute
  * (engine.md section 9: two ahead helps the slow tail). The rest keep their order behind them.
  */
-export function lookAhead(stories: readonly Story[], scored: readonly Scored[], cost: CostModel): Scored[] {
+export function lookAhead(hypotheses: readonly LiveHypothesis[], scored: readonly Scored[], cost: CostModel): Scored[] {
   const firsts = scored.slice(0, FIRSTS)
   const seconds = scored.slice(0, SECONDS)
   if (seconds.length < 2) return [...scored]
-  const groups = Math.max(...stories.map(({ group }) => group)) + 1
+  const groups = Math.max(...hypotheses.map(({ group }) => group)) + 1
   const ranked = firsts
-    .map((first) => ({ first, rate: rateOfTwo(stories, groups, first, seconds, cost) }))
+    .map((first) => ({ first, rate: rateOfTwo(hypotheses, groups, first, seconds, cost) }))
     .sort((a, b) => b.rate - a.rate)
     .map(({ first }) => first)
   return [...ranked, ...scored.slice(FIRSTS)]
 }
 
 /** Bits a minute of a check followed by the best second one, answer by answer. */
-function rateOfTwo(stories: readonly Story[], groups: number, first: Scored, seconds: readonly Scored[], cost: CostModel): number {
+function rateOfTwo(
+  hypotheses: readonly LiveHypothesis[],
+  groups: number,
+  first: Scored,
+  seconds: readonly Scored[],
+  cost: CostModel,
+): number {
   const { count, of, probabilities } = first.outcomes
   let bits = first.gainBits
   let minutes = first.minutes + cost.attention
   for (let answer = 0; answer < count; answer++) {
-    const weighed = stories.map((story, row) => ({ ...story, weight: story.weight * probabilities[of[row] * count + answer] }))
+    const weighed = hypotheses.map((hypothesis, row) => ({
+      ...hypothesis,
+      weight: hypothesis.weight * probabilities[of[row] * count + answer],
+    }))
     const total = weighed.reduce((sum, { weight }) => sum + weight, 0)
     if (total < LEAST_ANSWER) continue
-    const after = weighed.map((story) => ({ ...story, weight: story.weight / total }))
+    const after = weighed.map((hypothesis) => ({ ...hypothesis, weight: hypothesis.weight / total }))
     const before = entropyBefore(after, groups)
     if (before < SETTLED_BITS) continue
     let best = { gain: 0, price: 0, rate: 0 }

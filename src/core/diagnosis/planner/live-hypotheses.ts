@@ -1,14 +1,14 @@
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { massByRepair, type Posterior } from '@/src/core/diagnosis/inference/posterior'
 import type { Foretold } from '@/src/core/diagnosis/planner/foretold'
+import type { LiveHypothesis } from '@/src/core/diagnosis/planner/live-hypothesis'
 import type { Outcomes } from '@/src/core/diagnosis/planner/outcomes'
-import type { Story } from '@/src/core/diagnosis/planner/story'
 import { Memo } from '@/src/core/units/cache'
 
-/** Stories weighed by the planner: those that hold this much of the probability, and no more than so many. */
+/** Hypotheses weighed by the planner: those that hold this much of the probability, and no more than so many. */
 const WEIGHED_MASS = 0.985
 const WEIGHED_STORIES = 240
-/** All checks are ranked on this many heavy stories and a share of the light ones. */
+/** All checks are ranked on this many heavy hypotheses and a share of the light ones. */
 const HEAVY = 14
 const STANDING_FOR = 7
 
@@ -26,30 +26,30 @@ const KIND_HOLDS = 0.02
 export const sharesOfKinds = new Memo(({ hypotheses, kinds }: Posterior): { kind: number; share: number }[] => {
   const shares: number[] = []
   for (const [index, kind] of kinds.entries()) shares[kind] = (shares[kind] ?? 0) + hypotheses[index]
-  // Kinds in which no story stands are holes, which flatMap passes over.
+  // Kinds in which no hypothesis stands are holes, which flatMap passes over.
   return shares.flatMap((share, kind) => [{ kind, share }]).sort((a, b) => b.share - a.share)
 })
 
-/** The kind of wiring in which a story is weighed: its own, or where hardly any house would be wired so, the likeliest. */
+/** The kind of wiring in which a hypothesis is weighed: its own, or where hardly any house would be wired so, the likeliest. */
 function kindOf(posterior: Posterior): (index: number) => number {
   const [likeliest, ...others] = sharesOfKinds.of(posterior)
   const held = [likeliest, ...others.filter(({ share }) => share >= KIND_HOLDS)].map(({ kind }) => kind)
   return (index) => (held.includes(posterior.kinds[index]) ? posterior.kinds[index] : likeliest.kind)
 }
 
-/** The heavy stories, and every so many of the light ones standing for their neighbours: enough to rank checks by. */
-export function thinOut(stories: readonly Story[]): Story[] {
-  if (stories.length <= HEAVY + STANDING_FOR) return [...stories]
-  const light: Story[] = []
-  for (let start = HEAVY; start < stories.length; start += STANDING_FOR) {
-    const neighbours = stories.slice(start, start + STANDING_FOR)
+/** The heavy hypotheses, and every so many of the light ones standing for their neighbours: enough to rank checks by. */
+export function thinOut(hypotheses: readonly LiveHypothesis[]): LiveHypothesis[] {
+  if (hypotheses.length <= HEAVY + STANDING_FOR) return [...hypotheses]
+  const light: LiveHypothesis[] = []
+  for (let start = HEAVY; start < hypotheses.length; start += STANDING_FOR) {
+    const neighbours = hypotheses.slice(start, start + STANDING_FOR)
     light.push({ ...neighbours[Math.floor(neighbours.length / 2)], weight: neighbours.reduce((sum, { weight }) => sum + weight, 0) })
   }
-  return [...stories.slice(0, HEAVY), ...light]
+  return [...hypotheses.slice(0, HEAVY), ...light]
 }
 
-/** The stories that matter now, each with the repair it would lead to. */
-export function liveStories(engine: Engine, posterior: Posterior, steadyOnly: boolean, thorough = false): Story[] {
+/** The hypotheses that matter now, each with the repair it would lead to. */
+export function liveHypotheses(engine: Engine, posterior: Posterior, steadyOnly: boolean, thorough = false): LiveHypothesis[] {
   const isWanted = (index: number) => !steadyOnly || !engine.hypotheses[index].intermittent
   const whole = Array.from(posterior.hypotheses.keys()).filter(isWanted)
   const total = whole.reduce((sum, index) => sum + posterior.hypotheses[index], 0)
@@ -60,38 +60,38 @@ export function liveStories(engine: Engine, posterior: Posterior, steadyOnly: bo
   const order = whole.sort((a, b) => step(b) - step(a) || a - b)
   const kindIn = kindOf(posterior)
   const groups = new Map<string, number>()
-  const stories: Story[] = []
+  const hypotheses: LiveHypothesis[] = []
   let mass = 0
   for (const index of order) {
     const doubt = (mass - sure) / Math.max(1e-12, total - sure)
-    if ((mass >= WEIGHED_MASS * total && doubt >= WEIGHED_DOUBT) || stories.length >= WEIGHED_STORIES) break
+    if ((mass >= WEIGHED_MASS * total && doubt >= WEIGHED_DOUBT) || hypotheses.length >= WEIGHED_STORIES) break
     const weight = posterior.hypotheses[index]
     const repair = engine.hypotheses[index].fault?.repair.id ?? 'nothing'
     const group = groups.get(repair) ?? groups.size
     groups.set(repair, group)
-    stories.push({ index, kind: kindIn(index), weight, group, chain: posterior.chains[index] })
+    hypotheses.push({ index, kind: kindIn(index), weight, group, chain: posterior.chains[index] })
     mass += weight
   }
-  return stories.map((story) => ({ ...story, weight: story.weight / mass }))
+  return hypotheses.map((hypothesis) => ({ ...hypothesis, weight: hypothesis.weight / mass }))
 }
 
 /** Entropy of what would be repaired, bits, before the answer is known. */
-export function entropyBefore(stories: readonly Story[], groups: number): number {
+export function entropyBefore(hypotheses: readonly LiveHypothesis[], groups: number): number {
   const sums = new Float64Array(groups)
-  for (const { group, weight } of stories) sums[group] += weight
+  for (const { group, weight } of hypotheses) sums[group] += weight
   return entropyOf(sums)
 }
 
 /** The same, expected over the answers. */
-export function entropyAfter(stories: readonly Story[], { count, of, probabilities }: Outcomes, groups: number): number {
+export function entropyAfter(hypotheses: readonly LiveHypothesis[], { count, of, probabilities }: Outcomes, groups: number): number {
   const sums = new Float64Array(groups)
   let expected = 0
   for (let answer = 0; answer < count; answer++) {
     sums.fill(0)
     let total = 0
-    for (let row = 0; row < stories.length; row++) {
-      const weight = stories[row].weight * probabilities[of[row] * count + answer]
-      sums[stories[row].group] += weight
+    for (let row = 0; row < hypotheses.length; row++) {
+      const weight = hypotheses[row].weight * probabilities[of[row] * count + answer]
+      sums[hypotheses[row].group] += weight
       total += weight
     }
     if (total > 1e-9) expected += total * entropyOf(sums)
@@ -106,16 +106,16 @@ export function entropyAfter(stories: readonly Story[], { count, of, probabiliti
 export const mostBits = ({ different, weights }: Foretold): number => (different.length < 2 ? 0 : entropyOf(weights))
 
 /** How likely the likeliest repair will be the wrong one, expected over the answers of a check; without one, now. */
-export function wrongAfter(stories: readonly Story[], groups: number, outcomes: Outcomes | null): number {
+export function wrongAfter(hypotheses: readonly LiveHypothesis[], groups: number, outcomes: Outcomes | null): number {
   const count = outcomes?.count ?? 1
   const sums = new Float64Array(groups)
   let right = 0
   let total = 0
   for (let answer = 0; answer < count; answer++) {
     sums.fill(0)
-    for (let row = 0; row < stories.length; row++) {
-      const weight = stories[row].weight * (outcomes ? outcomes.probabilities[outcomes.of[row] * count + answer] : 1)
-      sums[stories[row].group] += weight
+    for (let row = 0; row < hypotheses.length; row++) {
+      const weight = hypotheses[row].weight * (outcomes ? outcomes.probabilities[outcomes.of[row] * count + answer] : 1)
+      sums[hypotheses[row].group] += weight
       total += weight
     }
     right += highest(sums, 0, groups)
@@ -124,12 +124,12 @@ export function wrongAfter(stories: readonly Story[], groups: number, outcomes: 
 }
 
 /** The least that any answer could leave of it: if the check told which of the different predictions holds. */
-export function leastWrong(stories: readonly Story[], groups: number, { different, ofRow, rows }: Foretold): number {
+export function leastWrong(hypotheses: readonly LiveHypothesis[], groups: number, { different, ofRow, rows }: Foretold): number {
   const sums = new Float64Array(groups * different.length)
   let total = 0
-  for (let row = 0; row < stories.length; row++) {
-    sums[ofRow[rows.of[row]] * groups + stories[row].group] += stories[row].weight
-    total += stories[row].weight
+  for (let row = 0; row < hypotheses.length; row++) {
+    sums[ofRow[rows.of[row]] * groups + hypotheses[row].group] += hypotheses[row].weight
+    total += hypotheses[row].weight
   }
   let right = 0
   for (let place = 0; place < different.length; place++) right += highest(sums, place * groups, groups)

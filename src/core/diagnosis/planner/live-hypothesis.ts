@@ -1,9 +1,9 @@
 import type { Link } from '@/src/core/diagnosis/likelihood/chain'
 
-/** A story that the planner weighs. */
-export interface Story {
+/** A hypothesis that the planner weighs. */
+export interface LiveHypothesis {
   readonly index: number
-  /** The wiring in which this story explains the readings so far. */
+  /** The wiring in which this hypothesis explains the readings so far. */
   readonly kind: number
   readonly weight: number
   readonly group: number
