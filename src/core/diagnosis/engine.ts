@@ -2,11 +2,18 @@ import { type Bench, benchKey } from '@/src/core/bench/bench'
 import { isGraded, kindsOfWiring, type WiringKind } from '@/src/core/diagnosis/hypotheses/houses'
 import { type Behaviour, createHypotheses } from '@/src/core/diagnosis/hypotheses/priors'
 import { type ShopCounts, withShopRates } from '@/src/core/diagnosis/hypotheses/shop-rates'
-import { type Chains, type Foreseen, type Houses, layOutHouses, unread, weighReading } from '@/src/core/diagnosis/likelihood/by-house'
+import {
+  type Chains,
+  type Houses,
+  layOutHouses,
+  type SharedPredictions,
+  unread,
+  weighReading,
+} from '@/src/core/diagnosis/likelihood/by-house'
 import { type Reading, UNREAD, weighNext } from '@/src/core/diagnosis/likelihood/chain'
-import { countCauses, Foreseeing } from '@/src/core/diagnosis/likelihood/foresee'
 import { isPlainToSee, type Observation, observationKey, timesTold, wrongShare } from '@/src/core/diagnosis/likelihood/observations'
 import { fromTemplate, hangsOn, nearest, type OperatingPoint, pointsOf } from '@/src/core/diagnosis/likelihood/operating-point'
+import { countCauses, PredictionTask } from '@/src/core/diagnosis/likelihood/prediction-task'
 import { type CostModel, defaultCost } from '@/src/core/diagnosis/planner/cost'
 import { Predicted } from '@/src/core/diagnosis/planner/predicted'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
@@ -40,11 +47,11 @@ export interface Engine {
   /** Every house after these readings, in their order. */
   chains(observations: readonly Observation[]): Chains
   /** What every house foretells of a reading. */
-  foreseen(observation: Observation): Foreseen
+  predictionsFor(observation: Observation): SharedPredictions
   /** log P(answer | hypothesis) of one reading by itself, and in the last place that of anything at all. */
   alone(observation: Observation): Float64Array
   /** The work, in short pieces, of foretelling a reading before it is taken: once it is done, an answer is weighed at once. */
-  foresee(bench: Bench, probe: Probe): (() => void)[]
+  predictAhead(bench: Bench, probe: Probe): (() => void)[]
   /** What each probe would read in the template's house under a hypothesis, wired in this way; kept, for the planner asks the same again. */
   predictions(bench: Bench, probes: readonly Probe[]): (hypothesis: number, kind: number) => readonly Prediction[]
 }
@@ -87,17 +94,17 @@ export function createEngine(system: System, { cost = defaultCost, shop = {} }: 
   const houses = layOutHouses(hypotheses.map(isGraded), kinds)
   const predicted = new LruCache<string, Predicted>(KEPT_QUESTIONS)
 
-  const foreseen = new LruCache<string, Foreseeing>(KEPT_FORESEEN)
+  const tasks = new LruCache<string, PredictionTask>(KEPT_FORESEEN)
   const laboratories = new LruCache<string, Laboratory>(KEPT_LABORATORIES)
   const laboratoryAt = ({ key, factors }: OperatingPoint) => laboratories.get(key, () => createLaboratory(system, factors))
-  const foresee = (bench: Bench, probe: Probe, point: OperatingPoint | null = null): Foreseeing =>
-    foreseen.get(
+  const taskOf = (bench: Bench, probe: Probe, point: OperatingPoint | null = null): PredictionTask =>
+    tasks.get(
       `${point?.key ?? ''} ${benchKey(bench)} ${probeKey(probe)}`,
-      () => new Foreseeing(point ? laboratoryAt(point) : laboratory, hypothesesByKind, bench, probe),
+      () => new PredictionTask(point ? laboratoryAt(point) : laboratory, hypothesesByKind, bench, probe),
     )
-  const foreseenAt = ({ bench, probe }: Pick<Observation, 'bench' | 'probe'>, point: OperatingPoint | null): Foreseen => {
-    const plain = foresee(bench, probe).finish()
-    return point && hangsOn(plain, point) ? fromTemplate(foresee(bench, probe, point).finish(), point) : plain
+  const predictionsAt = ({ bench, probe }: Pick<Observation, 'bench' | 'probe'>, point: OperatingPoint | null): SharedPredictions => {
+    const plain = taskOf(bench, probe).finish()
+    return point && hangsOn(plain, point) ? fromTemplate(taskOf(bench, probe, point).finish(), point) : plain
   }
 
   const alone = new LruCache<string, Float64Array>(KEPT_OBSERVATIONS)
@@ -112,7 +119,7 @@ export function createEngine(system: System, { cost = defaultCost, shop = {} }: 
     const last = observations.at(-1)
     if (!last) return unread(houses.logWeights.length)
     return weighed.get(`${point?.key ?? ''} ${observations.map(observationKey).join('; ')}`, () => {
-      const { predictions, of } = foreseenAt(last, point)
+      const { predictions, of } = predictionsAt(last, point)
       return weighReading(
         chainsAt(point, observations.slice(0, -1)),
         predictions,
@@ -137,7 +144,7 @@ export function createEngine(system: System, { cost = defaultCost, shop = {} }: 
   }
 
   function weighAlone(observation: Observation): Float64Array {
-    const { predictions, of } = foresee(observation.bench, observation.probe).finish()
+    const { predictions, of } = taskOf(observation.bench, observation.probe).finish()
     const reading = readingOf(system, observation)
     const chances = predictions.map((prediction) => Math.exp(weighNext(UNREAD, prediction, reading, causes).log))
     const logs = new Float64Array(hypotheses.length + 1)
@@ -162,12 +169,12 @@ export function createEngine(system: System, { cost = defaultCost, shop = {} }: 
     hypothesesByKind,
     kinds,
     houses,
-    foresee: (bench, probe) => [
-      ...foresee(bench, probe).pieces(),
-      ...pointsNow.map((point) => () => void foreseenAt({ bench, probe }, point)),
+    predictAhead: (bench, probe) => [
+      ...taskOf(bench, probe).pieces(),
+      ...pointsNow.map((point) => () => void predictionsAt({ bench, probe }, point)),
     ],
     chains,
-    foreseen: (observation) => foresee(observation.bench, observation.probe).finish(),
+    predictionsFor: (observation) => taskOf(observation.bench, observation.probe).finish(),
     alone: (observation) => alone.get(observationKey(observation), () => weighAlone(observation)),
     predictions: (bench, probes) => {
       const key = `${benchKey(bench)} ${probesKey(probes)}`

@@ -37,7 +37,7 @@ export function forecastReading(base: Engine, state: JobState, probe: Probe): Fo
   const { engine, posterior } = weigh(base, evidence)
   const scale = scaleOf(engine.system, probe)
   // In this house, with what the readings so far have taught of its values.
-  const foretold = (hypothesis: number) =>
+  const predicted = (hypothesis: number) =>
     read(
       predictionIn(posterior.chains[hypothesis], predict(engine.laboratory, state.bench, engine.hypotheses[hypothesis], probe, true)),
       scale,
@@ -46,7 +46,7 @@ export function forecastReading(base: Engine, state: JobState, probe: Probe): Fo
     .slice(0, LEADING)
     .flatMap(({ id, say, probability }): Forecast[] => {
       const hypothesis = leadingHypothesis(engine, posterior.hypotheses, id)
-      return hypothesis === null ? [] : [{ id, say, probability, ...foretold(hypothesis) }]
+      return hypothesis === null ? [] : [{ id, say, probability, ...predicted(hypothesis) }]
     })
   if (forecasts.some(({ id }) => id === healthy.id)) return forecasts
   return [
@@ -55,7 +55,7 @@ export function forecastReading(base: Engine, state: JobState, probe: Probe): Fo
       id: healthy.id,
       say: 'sound',
       probability: posterior.hypotheses[0],
-      ...foretold(0),
+      ...predicted(0),
     },
   ]
 }

@@ -1,7 +1,7 @@
 import type { Engine } from '@/src/core/diagnosis/engine'
+import { assess } from '@/src/core/diagnosis/inference/assessment'
 import { weigh } from '@/src/core/diagnosis/inference/pairs'
 import type { Posterior } from '@/src/core/diagnosis/inference/posterior'
-import { standingOf } from '@/src/core/diagnosis/inference/standing'
 import { sharesOfKinds } from '@/src/core/diagnosis/planner/live-hypotheses'
 import type { Proposal } from '@/src/core/diagnosis/planner/propose'
 import { probesAsked } from '@/src/core/diagnosis/planner/question'
@@ -39,7 +39,7 @@ export function prepareAnswers(engine: Engine, entries: readonly Entry[], { next
     .filter(({ probability }) => probability >= LEAST_GUESSED)
     .map(({ answer }) => foldJob(engine.system, asIfAnswered(entries, next, answer)))
   return [
-    ...engine.foresee(next.bench, next.probe),
+    ...engine.predictAhead(next.bench, next.probe),
     ...answered.map((state) => () => void formOpinion(engine, state)),
     ...answered.flatMap((state) => questionsAfter(engine, state)),
     // With what it asks looked up, the check after each answer is quick to find: what may be powered, which call is next.
@@ -94,7 +94,7 @@ const leftAfter = new Memo(
     new Memo((state: JobState): { engine: Engine; own: Left[]; others: Left[] } => {
       const weighed = weigh(base, evidenceOf(state))
       const { engine, posterior } = weighed
-      const standing = [...new Set([posterior, standingOf(weighed).planned])].map((one) => standingIn(engine, one))
+      const standing = [...new Set([posterior, assess(weighed).planned])].map((one) => standingIn(engine, one))
       return {
         engine,
         own: standing.flatMap(({ hypotheses }) => hypotheses).slice(0, MOST_LEFT.own),

@@ -31,7 +31,7 @@ export function likelihoodOfAnything(answer: Answer, scale: Scale, words: number
   if (answer === 'OL') return range.overload
   const width = range.high - range.low
   if (typeof answer === 'number') return (1 - range.overload) / width
-  // A band down to nothing reaches below the range only for what is foretold there, noise and all: it is no wider for that.
+  // A band down to nothing reaches below the range only for what is predicted there, noise and all: it is no wider for that.
   const [low, high] = bandOnScale(answer, scale)
   return ((1 - range.overload) * Math.max(0, Math.min(high, range.high) - Math.max(low, range.low))) / width
 }

@@ -26,7 +26,7 @@ export function Column({ name, x, width }: { name: string; x: number; width: num
   )
 }
 
-/** Null until it is read, or where nothing is foretold. */
+/** Null until it is read, or where nothing is predicted. */
 export const fitsOf = (line: ReadLine): boolean | null =>
   typeof line.answer === 'number' && line.expected !== null ? isExpected(line.answer, line.expected) : null
 

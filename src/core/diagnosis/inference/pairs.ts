@@ -2,10 +2,17 @@ import { benchKey } from '@/src/core/bench/bench'
 import { type Engine, readingOf } from '@/src/core/diagnosis/engine'
 import { type Behaviour, behaviourOf } from '@/src/core/diagnosis/hypotheses/priors'
 import { computePosterior, type Evidence, type Posterior } from '@/src/core/diagnosis/inference/posterior'
-import { type Chains, type Foreseen, joinHouses, layOutHouses, unread, weighReading } from '@/src/core/diagnosis/likelihood/by-house'
+import {
+  type Chains,
+  joinHouses,
+  layOutHouses,
+  type SharedPredictions,
+  unread,
+  weighReading,
+} from '@/src/core/diagnosis/likelihood/by-house'
 import { UNREAD, weighNext } from '@/src/core/diagnosis/likelihood/chain'
-import { countCauses } from '@/src/core/diagnosis/likelihood/foresee'
 import { latestAnswers, type Observation, observationKey } from '@/src/core/diagnosis/likelihood/observations'
+import { countCauses } from '@/src/core/diagnosis/likelihood/prediction-task'
 import type { Fault } from '@/src/core/faults/fault'
 import { probeKey, probesKey } from '@/src/core/readings/check'
 import { foundIn, type Hypothesis } from '@/src/core/readings/hypothesis'
@@ -119,7 +126,7 @@ function withPairs(base: Engine, chosen: readonly [number, number][]): Engine {
   const inKind = (pair: Pair, kind: number): Hypothesis =>
     kind === 0 ? pair.hypothesis : { ...pair.hypothesis, wiring: base.kinds[kind].wiring }
 
-  /** What a reading is foretold as for each pair, kind after kind. */
+  /** What a reading is predicted as for each pair, kind after kind. */
   const foretell = (observation: Observation): Prediction[] => {
     const { bench, probe } = observation
     const key = `${benchKey(bench)} ${probeKey(probe)}`
@@ -152,8 +159,8 @@ function withPairs(base: Engine, chosen: readonly [number, number][]): Engine {
     }
   }
 
-  function foreseenOfAll(observation: Observation): Foreseen {
-    const singles = base.foreseen(observation)
+  function predictionsOfAll(observation: Observation): SharedPredictions {
+    const singles = base.predictionsFor(observation)
     const more = foretell(observation)
     return {
       predictions: [...singles.predictions, ...more],
@@ -179,7 +186,7 @@ function withPairs(base: Engine, chosen: readonly [number, number][]): Engine {
     behaviours: [...base.behaviours, ...pairs.map(({ behaviour }) => behaviour)],
     hypothesesByKind: base.hypothesesByKind.map((hypotheses, kind) => [...hypotheses, ...pairs.map((pair) => inKind(pair, kind))]),
     chains: chainsOfAll,
-    foreseen: foreseenOfAll,
+    predictionsFor: predictionsOfAll,
     alone,
     predictions: (bench, probes) => {
       const ofSingle = base.predictions(bench, probes)

@@ -49,14 +49,14 @@ export function joinArrays(a: Float64Array, b: Float64Array): Float64Array {
   return joined
 }
 
-/** What is foretold of one reading: the different predictions, and for each house the place of its own among them. */
-export interface Foreseen {
+/** What is predicted of one reading: the different predictions, and for each house the place of its own among them. */
+export interface SharedPredictions {
   readonly predictions: readonly Prediction[]
   readonly of: Uint16Array
 }
 
 /**
- * Some houses after some readings. Houses in which all readings were foretold alike share one chain: faults are mostly elsewhere, and
+ * Some houses after some readings. Houses in which all readings were predicted alike share one chain: faults are mostly elsewhere, and
  * of some thousand houses a few hundred are told apart.
  */
 export interface Chains {
@@ -73,12 +73,12 @@ const MOST_TIMES = 8
 /**
  * One reading more.
  *
- * @param foreseenOf for each of the houses the place of its prediction, @param times how often the answer counts there; null: once
+ * @param predictionOf for each of the houses the place of its prediction, @param times how often the answer counts there; null: once
  */
 export function weighReading(
   before: Chains,
   predictions: readonly Prediction[],
-  foreseenOf: (house: number) => number,
+  predictionOf: (house: number) => number,
   reading: Reading,
   causes: number,
   times: ((house: number) => number) | null,
@@ -89,7 +89,7 @@ export function weighReading(
   let lastKey = -1
   let lastPlace = -1
   for (let house = 0; house < of.length; house++) {
-    const prediction = foreseenOf(house)
+    const prediction = predictionOf(house)
     const count = times === null ? 1 : Math.min(MOST_TIMES, times(house))
     const key = (before.of[house] * predictions.length + prediction) * (MOST_TIMES + 1) + count
     if (key !== lastKey) {

@@ -1,4 +1,4 @@
-import type { Chains, Foreseen, Houses } from '@/src/core/diagnosis/likelihood/by-house'
+import type { Chains, Houses, SharedPredictions } from '@/src/core/diagnosis/likelihood/by-house'
 import { knownOf, type Link } from '@/src/core/diagnosis/likelihood/chain'
 import { causeIndex, causesOf, SPREADS } from '@/src/core/readings/causes'
 import type { Component } from '@/src/core/readings/prediction'
@@ -66,13 +66,13 @@ export function pointsOf(system: System, { links, of }: Chains): OperatingPoint[
 const LEANS = 0.25
 
 /** Whether a reading's predictions depend on the operating point. */
-export const hangsOn = ({ predictions }: Foreseen, { centres }: OperatingPoint): boolean =>
+export const hangsOn = ({ predictions }: SharedPredictions, { centres }: OperatingPoint): boolean =>
   predictions.some((prediction) =>
     prediction.some(({ leans = [], sigma }) => leans.some(({ cause, by }) => Math.abs(by * centres[cause]) > LEANS * sigma)),
   )
 
 /** Predictions linearised at a point, extrapolated to the template's values, from which the chain counts its causes. */
-export const fromTemplate = ({ predictions, of }: Foreseen, { centres }: OperatingPoint): Foreseen => ({
+export const fromTemplate = ({ predictions, of }: SharedPredictions, { centres }: OperatingPoint): SharedPredictions => ({
   of,
   predictions: predictions.map((prediction) =>
     prediction.map((component): Component => {

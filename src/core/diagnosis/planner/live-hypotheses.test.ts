@@ -1,7 +1,6 @@
 import fc from 'fast-check'
 import { computePosterior, entropyOfRepair, noEvidence } from '@/src/core/diagnosis/inference/posterior'
 import { UNREAD } from '@/src/core/diagnosis/likelihood/chain'
-import { foretoldOf, gatherRows, inTheirHouses } from '@/src/core/diagnosis/planner/foretold'
 import {
   entropyAfter,
   entropyBefore,
@@ -14,6 +13,7 @@ import {
 } from '@/src/core/diagnosis/planner/live-hypotheses'
 import type { LiveHypothesis } from '@/src/core/diagnosis/planner/live-hypothesis'
 import { clusterOutcomes } from '@/src/core/diagnosis/planner/outcomes'
+import { gatherRows, inTheirHouses, predictionsOfProbe } from '@/src/core/diagnosis/planner/probe-predictions'
 import { furnaceEngine } from '@/tests/setup/furnace'
 
 const weight = fc.double({ min: 0.001, max: 1, noNaN: true })
@@ -39,19 +39,19 @@ describe('entropy', () => {
         (hypotheses, volts) => {
           const before = entropyBefore(hypotheses, 6)
           const predictions = hypotheses.map((_, row) => [{ weight: 1, at: volts[row], sigma: 0.5, floating: false }])
-          const foretold = foretoldOf(
+          const predicted = predictionsOfProbe(
             gatherRows(hypotheses, (place) => [predictions[place]]),
             0,
           )
-          const outcomes = clusterOutcomes(inTheirHouses(hypotheses, foretold), 'volts')
+          const outcomes = clusterOutcomes(inTheirHouses(hypotheses, predicted), 'volts')
           if (outcomes.count >= 2) {
             expect(entropyAfter(hypotheses, outcomes, 6)).toBeLessThanOrEqual(before + 1e-9)
-            expect(before - entropyAfter(hypotheses, outcomes, 6)).toBeLessThanOrEqual(mostBits(foretold) + 1e-9)
+            expect(before - entropyAfter(hypotheses, outcomes, 6)).toBeLessThanOrEqual(mostBits(predicted) + 1e-9)
             expect(wrongAfter(hypotheses, 6, outcomes)).toBeLessThanOrEqual(wrongAfter(hypotheses, 6, null) + 1e-9)
-            expect(wrongAfter(hypotheses, 6, outcomes)).toBeGreaterThanOrEqual(leastWrong(hypotheses, 6, foretold) - 1e-9)
+            expect(wrongAfter(hypotheses, 6, outcomes)).toBeGreaterThanOrEqual(leastWrong(hypotheses, 6, predicted) - 1e-9)
           }
           const one = [{ weight: 1, at: volts[0], sigma: 0.5, floating: false }]
-          const alike = foretoldOf(
+          const alike = predictionsOfProbe(
             gatherRows(hypotheses, () => [one]),
             0,
           )

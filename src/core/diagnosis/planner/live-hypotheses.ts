@@ -1,8 +1,8 @@
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { massByRepair, type Posterior } from '@/src/core/diagnosis/inference/posterior'
-import type { Foretold } from '@/src/core/diagnosis/planner/foretold'
 import type { LiveHypothesis } from '@/src/core/diagnosis/planner/live-hypothesis'
 import type { Outcomes } from '@/src/core/diagnosis/planner/outcomes'
+import type { ProbePredictions } from '@/src/core/diagnosis/planner/probe-predictions'
 import { Memo } from '@/src/core/units/cache'
 
 /** Hypotheses weighed by the planner: those that hold this much of the probability, and no more than so many. */
@@ -103,7 +103,7 @@ export function entropyAfter(hypotheses: readonly LiveHypothesis[], { count, of,
  * What a check can tell at the most, bits: which of the different predictions holds. Quick to say, before the answers are
  * worked out.
  */
-export const mostBits = ({ different, weights }: Foretold): number => (different.length < 2 ? 0 : entropyOf(weights))
+export const mostBits = ({ different, weights }: ProbePredictions): number => (different.length < 2 ? 0 : entropyOf(weights))
 
 /** How likely the likeliest repair will be the wrong one, expected over the answers of a check; without one, now. */
 export function wrongAfter(hypotheses: readonly LiveHypothesis[], groups: number, outcomes: Outcomes | null): number {
@@ -124,7 +124,7 @@ export function wrongAfter(hypotheses: readonly LiveHypothesis[], groups: number
 }
 
 /** The least that any answer could leave of it: if the check told which of the different predictions holds. */
-export function leastWrong(hypotheses: readonly LiveHypothesis[], groups: number, { different, ofRow, rows }: Foretold): number {
+export function leastWrong(hypotheses: readonly LiveHypothesis[], groups: number, { different, ofRow, rows }: ProbePredictions): number {
   const sums = new Float64Array(groups * different.length)
   let total = 0
   for (let row = 0; row < hypotheses.length; row++) {

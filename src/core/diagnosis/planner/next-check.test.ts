@@ -132,10 +132,10 @@ describe('what comes and goes', () => {
     const engine = furnaceEngine()
     const check = findNextCheck(engine, holding(weights), benchWith(), [])
     if (!check) throw new Error('nothing is asked')
-    const foretold = engine.predictions(check.bench, [check.probe])
+    const predicted = engine.predictions(check.bench, [check.probe])
     const [a, b] = [one, other].map(
       (id) =>
-        foretold(
+        predicted(
           engine.hypotheses.findIndex((hypothesis) => hypothesis.id === id),
           0,
         )[0],

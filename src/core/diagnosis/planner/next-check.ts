@@ -6,13 +6,13 @@ import type { Observation } from '@/src/core/diagnosis/likelihood/observations'
 import { cooksOn, heatPrice } from '@/src/core/diagnosis/planner/heat'
 import { ALMOST_SURE, liveHypotheses, thinOut } from '@/src/core/diagnosis/planner/live-hypotheses'
 import type { LiveHypothesis } from '@/src/core/diagnosis/planner/live-hypothesis'
+import { lookAhead } from '@/src/core/diagnosis/planner/lookahead'
 import { openQuestions, type Question } from '@/src/core/diagnosis/planner/question'
+import { redundantWith } from '@/src/core/diagnosis/planner/redundancy'
 import type { Route } from '@/src/core/diagnosis/planner/route'
-import { sayingAgain } from '@/src/core/diagnosis/planner/says-again'
 import { type Pricing, scoreAll } from '@/src/core/diagnosis/planner/score'
 import type { Scored } from '@/src/core/diagnosis/planner/scored'
 import { Shortlist } from '@/src/core/diagnosis/planner/shortlist'
-import { lookAhead } from '@/src/core/diagnosis/planner/two-deep'
 import { stagesOf, type WayOfWorking } from '@/src/core/diagnosis/planner/ways'
 import type { Answer, Probe } from '@/src/core/readings/check'
 import { sayMinutes } from '@/src/core/units/quantity'
@@ -162,7 +162,7 @@ function bestOf(
   const { equalCost = false, deep = true } = choice
   const coarse = thinOut(hypotheses)
   const shortlist = (weighed: readonly LiveHypothesis[], among: readonly Question[]): Scored[] => {
-    const best = new Shortlist(SHORTLISTED, sayingAgain(engine, weighed, asked))
+    const best = new Shortlist(SHORTLISTED, redundantWith(engine, weighed, asked))
     scoreAll(engine, weighed, bench, among, worthBits, choice, best)
     return best.list
   }

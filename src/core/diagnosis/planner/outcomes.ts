@@ -1,4 +1,4 @@
-import type { ForetoldByHypothesis } from '@/src/core/diagnosis/planner/foretold'
+import type { HypothesisPredictions } from '@/src/core/diagnosis/planner/probe-predictions'
 import type { Answer } from '@/src/core/readings/check'
 import { WRONG_READING } from '@/src/core/readings/likelihood'
 import { fromOhmScale, type Scale } from '@/src/core/readings/prediction'
@@ -24,7 +24,7 @@ interface Centre {
 }
 
 /** Clusters what the hypotheses foretell into answers that a reading can tell apart; fewer than two tell nothing. */
-export function clusterOutcomes({ different, of }: ForetoldByHypothesis, scale: Scale): Outcomes {
+export function clusterOutcomes({ different, of }: HypothesisPredictions, scale: Scale): Outcomes {
   const words: string[] = []
   const centres: Centre[] = []
   let overload = false

@@ -32,7 +32,7 @@ export class Predicted {
   /** With another fuse or a breaker in the slot the one that was found no longer tells, unless it is looked at. */
   private readonly isFuseTold: boolean
 
-  /** @param sound the hypothesis of a sound house, which is foretold first */
+  /** @param sound the hypothesis of a sound house, which is predicted first */
   constructor(
     private readonly laboratory: Laboratory,
     private readonly sound: Hypothesis,
@@ -64,7 +64,7 @@ export class Predicted {
     const predictions = predictAll(this.laboratory, this.bench, hypothesis, this.probes)
     const known = predictions.map((prediction, index) => this.known(prediction, index))
     const isNew = known.map((found, index) => found === null && LEANS.has(this.probes[index].meter))
-    // How a reading leans takes as long to work out as the reading: asked of those alone that nobody foretold so before.
+    // How a reading leans takes as long to work out as the reading: asked of those alone that nobody predicted so before.
     const leaning = isNew.includes(true) ? predictAll(this.laboratory, this.bench, hypothesis, this.probes, isNew) : predictions
     const made = this.shareRow(known.map((found, index) => found ?? this.keep(isNew[index] ? leaning[index] : predictions[index], index)))
     this.steady.set(hypothesis, made)

@@ -1,11 +1,11 @@
 import type { Bench } from '@/src/core/bench/bench'
 import { anyTime } from '@/src/core/bench/since'
 import type { Engine } from '@/src/core/diagnosis/engine'
+import { assess } from '@/src/core/diagnosis/inference/assessment'
 import { standsAgainst } from '@/src/core/diagnosis/inference/contradiction'
 import { countingAsSound, endSearch, hasAskedEnough, soundOnceAllRan, soundShare } from '@/src/core/diagnosis/inference/ending'
 import { weigh } from '@/src/core/diagnosis/inference/pairs'
 import { type Evidence, entropyOfRepair, type Posterior } from '@/src/core/diagnosis/inference/posterior'
-import { standingOf } from '@/src/core/diagnosis/inference/standing'
 import { listSuspects, NOTHING_WRONG, type Suspect } from '@/src/core/diagnosis/inference/suspects'
 import { judgeGroup, leadingGroup, namesRepair, type RepairVerdict, type Verdict } from '@/src/core/diagnosis/inference/verdict'
 import { isPlainToSee, latestAnswers, type Observation, questionKey } from '@/src/core/diagnosis/likelihood/observations'
@@ -35,7 +35,7 @@ const LOOKS_SOUND = 0.5
 export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: Choice = {}): Proposal {
   const weighed = weigh(base, evidence)
   const { engine, posterior } = weighed
-  const { suspects, verdict, inDoubt, hangsOn, planned } = standingOf(weighed)
+  const { suspects, verdict, inDoubt, hangsOn, planned } = assess(weighed)
   const ask = (next: Check, confirms: boolean): Proposal => ({ next, verdict: null, confirms })
   const end = (said: Verdict): Proposal => ({ next: null, verdict: said, confirms: false })
   const smelt = powerOffFirst(engine, posterior, evidence, bench, choice)

@@ -1,10 +1,10 @@
 import { isResettable } from '@/src/core/bench/apply'
 import type { Bench } from '@/src/core/bench/bench'
 import type { Engine } from '@/src/core/diagnosis/engine'
-import { foretoldOf, gatherRows, inTheirHouses, type Rows } from '@/src/core/diagnosis/planner/foretold'
 import { entropyAfter, entropyBefore, leastWrong, mostBits, wrongAfter } from '@/src/core/diagnosis/planner/live-hypotheses'
 import type { LiveHypothesis } from '@/src/core/diagnosis/planner/live-hypothesis'
 import { clusterOutcomes } from '@/src/core/diagnosis/planner/outcomes'
+import { gatherRows, inTheirHouses, predictionsOfProbe, type Rows } from '@/src/core/diagnosis/planner/probe-predictions'
 import { probesAsked, type Question } from '@/src/core/diagnosis/planner/question'
 import { type Route, routesFrom } from '@/src/core/diagnosis/planner/route'
 import type { Shortlist } from '@/src/core/diagnosis/planner/shortlist'
@@ -119,17 +119,17 @@ function scoreQuestion(
   const heatCost = heat(bench)
   for (const index of question.wanted) {
     const { probe, place } = probes[index]
-    const foretold = foretoldOf(rows, index)
+    const predicted = predictionsOfProbe(rows, index)
     // Most readings say much the same whatever is wrong.
-    if (foretold.different.length < 2) continue
-    const bits = mostBits(foretold)
+    if (predicted.different.length < 2) continue
+    const bits = mostBits(predicted)
     const route = routeTo(bench, place)
     const minutes = route.minutes + engine.cost.reading[probe.meter] + tripCost
     const price = minutes + heatCost
     if (!isWorth(scoreOf(bits, risk, price), best)) continue
-    if (risk > 0 && !isWorth(scoreOf(bits, risk - leastWrong(hypotheses, groups, foretold), price), best)) continue
+    if (risk > 0 && !isWorth(scoreOf(bits, risk - leastWrong(hypotheses, groups, predicted), price), best)) continue
     const scale = scaleOf(engine.system, probe)
-    const told = inTheirHouses(hypotheses, foretold)
+    const told = inTheirHouses(hypotheses, predicted)
     const outcomes = clusterOutcomes(told, scale)
     if (outcomes.count < 2) continue
     const gainBits = before - entropyAfter(hypotheses, outcomes, groups)
@@ -146,7 +146,7 @@ function scoreQuestion(
       question,
       wanted: index,
       meter: `${probe.meter} ${scale}`,
-      foretold: (hypothesis) => told.different[told.of[hypothesis]],
+      predicted: (hypothesis) => told.different[told.of[hypothesis]],
     })
   }
 }

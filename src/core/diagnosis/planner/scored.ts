@@ -19,5 +19,5 @@ export interface Scored {
   /** The meter and its scale: only readings of the same can say the same. */
   readonly meter: string
   /** What each hypothesis weighed foretells of it. */
-  readonly foretold: (hypothesis: number) => Prediction
+  readonly predicted: (hypothesis: number) => Prediction
 }

@@ -9,7 +9,7 @@ export class Shortlist {
 
   constructor(
     private readonly most: number,
-    private readonly saysAgain: (meter: string, foretold: Scored['foretold']) => boolean,
+    private readonly isRedundant: (meter: string, predicted: Scored['predicted']) => boolean,
   ) {}
 
   /** What scores less has no place any more. */
@@ -19,7 +19,7 @@ export class Shortlist {
 
   offer(scored: Scored): void {
     if (this.list.length >= this.most && scored.score - this.least < SCORE_STEP / 2) return
-    if (this.saysAgain(scored.meter, scored.foretold)) return
+    if (this.isRedundant(scored.meter, scored.predicted)) return
     const place = this.list.findIndex((other) => scored.score - other.score >= SCORE_STEP / 2)
     this.list.splice(place < 0 ? this.list.length : place, 0, scored)
     if (this.list.length > this.most) this.list.pop()

@@ -22,7 +22,7 @@ export const sayWay: Record<WayOfWorking, { readonly name: string; readonly say:
   numbers: { name: 'by the numbers', say: 'Supply, then R to C, then every call, unit by unit, as the terminals stand.' },
 }
 
-/** All checks worth weighing from a bench; the same objects for the same bench, since keys, routes and what is foretold hang on them. */
+/** All checks worth weighing from a bench; the same objects for the same bench, since keys, routes and what is predicted hang on them. */
 export const candidatesFrom = (system: System, bench: Bench): readonly Candidate[] =>
   candidatesOf.of(system).get(standingKey(bench), () =>
     // A spare that serves in a conductor's place is lifted and read in its place, too.

@@ -17,11 +17,11 @@ const WORTH_WAITING_FOR = 0.25
  * foretell the same of it as of one of the readings (engine.md section 9). R to W says nothing that R to Y has not said when
  * both hang on one dead conductor, though each would seem to tell the suspects apart anew.
  */
-export function sayingAgain(
+export function redundantWith(
   engine: Engine,
   hypotheses: readonly LiveHypothesis[],
   asked: readonly Observation[],
-): (meter: string, foretold: (row: number) => Prediction) => boolean {
+): (meter: string, predicted: (row: number) => Prediction) => boolean {
   const unsteady = hypotheses.reduce((sum, { index, weight }) => sum + (engine.hypotheses[index].intermittent ? weight : 0), 0)
   if (unsteady > WORTH_WAITING_FOR) return () => false
   const taken = latestAnswers(asked).map(({ bench, probe }) => {
@@ -31,12 +31,12 @@ export function sayingAgain(
       of: (row: number) => predictionIn(hypotheses[row].chain, predictionsOf(hypotheses[row].index, hypotheses[row].kind)[0]),
     }
   })
-  return (meter, foretold) =>
+  return (meter, predicted) =>
     taken.some((reading) => {
       if (reading.meter !== meter) return false
       let otherwise = 0
       for (let row = 0; row < hypotheses.length; row++) {
-        if (isClose(foretold(row), reading.of(row))) continue
+        if (isClose(predicted(row), reading.of(row))) continue
         otherwise += hypotheses[row].weight
         if (otherwise > LEFT_ASIDE) return false
       }

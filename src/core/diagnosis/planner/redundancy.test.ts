@@ -4,7 +4,7 @@ import type { Observation } from '@/src/core/diagnosis/likelihood/observations'
 import { liveHypotheses } from '@/src/core/diagnosis/planner/live-hypotheses'
 import { rankChecks } from '@/src/core/diagnosis/planner/next-check'
 import { propose } from '@/src/core/diagnosis/planner/propose'
-import { sayingAgain } from '@/src/core/diagnosis/planner/says-again'
+import { redundantWith } from '@/src/core/diagnosis/planner/redundancy'
 import { type Probe, probeKey } from '@/src/core/readings/check'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 import { furnaceEngine } from '@/tests/setup/furnace'
@@ -19,9 +19,9 @@ const dead = [read(volts('R@indoor', 'C@indoor'), 0.02), read({ meter: 'look', a
 
 describe('a check that would only say again what was read', () => {
   const hypotheses = liveHypotheses(engine, computePosterior(engine, { ...noEvidence, observations: dead }), true)
-  const saysAgain = (probe: Probe) => {
+  const isRedundant = (probe: Probe) => {
     const predictionsOf = engine.predictions(live, [probe])
-    return sayingAgain(
+    return redundantWith(
       engine,
       hypotheses,
       dead,
@@ -29,12 +29,12 @@ describe('a check that would only say again what was read', () => {
   }
 
   it('is one that every hypothesis left foretells like a reading that was taken', () => {
-    expect(saysAgain(volts('R@indoor', 'C@indoor'))).toBe(true)
-    expect(saysAgain(volts('R@indoor', 'W@indoor'))).toBe(true)
+    expect(isRedundant(volts('R@indoor', 'C@indoor'))).toBe(true)
+    expect(isRedundant(volts('R@indoor', 'W@indoor'))).toBe(true)
   })
 
   it('is not one at which the hypotheses part: the secondary before the fuse', () => {
-    expect(saysAgain(volts('sec@indoor', 'C@indoor'))).toBe(false)
+    expect(isRedundant(volts('sec@indoor', 'C@indoor'))).toBe(false)
   })
 
   it('is not proposed, nor named among those that come closest', () => {

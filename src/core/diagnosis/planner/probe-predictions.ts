@@ -16,7 +16,7 @@ export interface Rows {
 }
 
 /** What they foretell of one probe. */
-export interface Foretold {
+export interface ProbePredictions {
   readonly different: readonly Prediction[]
   /** What the hypotheses that foretell each of them weigh together. */
   readonly weights: Float64Array
@@ -44,8 +44,8 @@ export function gatherRows(hypotheses: readonly LiveHypothesis[], rowOf: (place:
   return { rows, of, weights: Float64Array.from(sums) }
 }
 
-/** What is foretold of one probe of the bench: predictions that are the same object are one. */
-export function foretoldOf(rows: Rows, probe: number): Foretold {
+/** What is predicted of one probe of the bench: predictions that are the same object are one. */
+export function predictionsOfProbe(rows: Rows, probe: number): ProbePredictions {
   const different: Prediction[] = []
   const sums: number[] = []
   const ofRow = new Int32Array(rows.rows.length)
@@ -63,14 +63,14 @@ export function foretoldOf(rows: Rows, probe: number): Foretold {
   return { different, weights: Float64Array.from(sums), ofRow, rows }
 }
 
-/** What is foretold of a probe hypothesis by hypothesis, each in its own house: with what the readings have taught of that house's values. */
-export interface ForetoldByHypothesis {
+/** What is predicted of a probe hypothesis by hypothesis, each in its own house: with what the readings have taught of that house's values. */
+export interface HypothesisPredictions {
   readonly different: readonly Prediction[]
   /** The place of each hypothesis's prediction among the different ones. */
   readonly of: Int32Array
 }
 
-export function inTheirHouses(hypotheses: readonly LiveHypothesis[], { different, ofRow, rows }: Foretold): ForetoldByHypothesis {
+export function inTheirHouses(hypotheses: readonly LiveHypothesis[], { different, ofRow, rows }: ProbePredictions): HypothesisPredictions {
   const told: Prediction[] = []
   const of = new Int32Array(hypotheses.length)
   const known: Map<Link, number>[] = different.map(() => new Map())

@@ -1,6 +1,6 @@
 import type { Bench } from '@/src/core/bench/bench'
 import { degrees, inDegree, isGraded, overDegrees } from '@/src/core/diagnosis/hypotheses/houses'
-import type { Foreseen } from '@/src/core/diagnosis/likelihood/by-house'
+import type { SharedPredictions } from '@/src/core/diagnosis/likelihood/by-house'
 import { causesOf } from '@/src/core/readings/causes'
 import type { Probe } from '@/src/core/readings/check'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
@@ -25,8 +25,8 @@ export function foretellByDegree(laboratory: Laboratory, bench: Bench, hypothesi
 /** Hypotheses to a piece of work: some ten milliseconds, which is the longest that an answer may have to wait behind it. */
 const STORIES_TO_A_PIECE = 40
 
-/** One reading being foreseen, hypothesis by hypothesis: in pieces while there is time, and the rest at once when its answer comes. */
-export class Foreseeing {
+/** One reading being predicted, hypothesis by hypothesis: in pieces while there is time, and the rest at once when its answer comes. */
+export class PredictionTask {
   private done = 0
   private readonly predictions: Prediction[] = []
   private readonly places = new Map<string, number>()
@@ -48,7 +48,7 @@ export class Foreseeing {
   }
 
   /** Does what is left. */
-  finish(): Foreseen {
+  finish(): SharedPredictions {
     this.advance(this.total - this.done)
     return { predictions: this.predictions, of: Uint16Array.from(this.of) }
   }
@@ -59,11 +59,11 @@ export class Foreseeing {
 
   private advance(hypotheses: number): void {
     const end = Math.min(this.total, this.done + hypotheses)
-    for (; this.done < end; this.done++) for (const [kind, all] of this.hypothesesOfKinds.entries()) this.foresee(all[this.done], kind)
+    for (; this.done < end; this.done++) for (const [kind, all] of this.hypothesesOfKinds.entries()) this.predictOne(all[this.done], kind)
   }
 
   /** The houses of one hypothesis in one kind of wiring. */
-  private foresee(hypothesis: Hypothesis, kind: number): void {
+  private predictOne(hypothesis: Hypothesis, kind: number): void {
     const { laboratory, bench, probe, of } = this
     const count = isGraded(hypothesis) ? degrees.length : 1
     const plain = predict(laboratory, bench, hypothesis, probe)
