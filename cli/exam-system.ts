@@ -1,6 +1,5 @@
 import { createEngine, type Engine } from '@/src/core/diagnosis/engine'
-import type { Observation } from '@/src/core/diagnosis/likelihood/observations'
-import { waysOfWorking } from '@/src/core/diagnosis/planner/ways'
+import { waysOfWorking } from '@/src/core/job/ways'
 import {
   type Bound,
   type Claim,
@@ -18,6 +17,7 @@ import { habitNames, habitSolver, MOST_HABIT_CHECKS } from '@/src/core/practice/
 import { examineDouble, examineOutside, examineWrongReading } from '@/src/core/practice/hard-cases'
 import type { Solver } from '@/src/core/practice/trial'
 import { probeKey } from '@/src/core/readings/check'
+import type { Observation } from '@/src/core/readings/observations'
 import { createRandom, type Random } from '@/src/core/units/random'
 import type { System } from '@/src/core/wiring/system'
 

@@ -1,7 +1,7 @@
 import 'server-only'
 import { asc } from 'drizzle-orm'
-import { codeRowSchema } from '@/src/core/diagnosis/hypotheses/code-schema'
 import { type CodeRow, exampleCodes } from '@/src/core/diagnosis/hypotheses/codes'
+import { codeRowSchema } from '@/src/core/job/code-schema'
 import { codes } from '@/src/server/schema'
 import type { Store } from '@/src/server/store'
 

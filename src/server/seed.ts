@@ -1,6 +1,6 @@
 import 'server-only'
+import { formOpinion } from '@/src/core/advice/advise'
 import { createEngine } from '@/src/core/diagnosis/engine'
-import { formOpinion } from '@/src/core/job/advise'
 import { foldJob } from '@/src/core/job/fold'
 import { sharesOfZones } from '@/src/core/job/job-summary'
 import { createDemoJob } from '@/src/core/practice/demo'

@@ -1,9 +1,5 @@
 import { expose } from 'comlink'
-import { createEngine, type Engine } from '@/src/core/diagnosis/engine'
-import type { Proposal } from '@/src/core/diagnosis/planner/propose'
-import { type Alternatives, formOpinion, type Opinion, proposeCheck, weighAlternatives } from '@/src/core/job/advise'
-import type { Entry } from '@/src/core/job/entry'
-import { foldJob } from '@/src/core/job/fold'
+import { type Alternatives, formOpinion, type Opinion, proposeCheck, weighAlternatives } from '@/src/core/advice/advise'
 import {
   type CallLoad,
   expectReadings,
@@ -15,9 +11,13 @@ import {
   suspicionByPoint,
   type WindingLoad,
   windingLoads,
-} from '@/src/core/job/forecast'
-import { type Moving, movingNow } from '@/src/core/job/moving'
-import { thinkAhead } from '@/src/core/job/think-ahead'
+} from '@/src/core/advice/forecast'
+import { type Moving, movingNow } from '@/src/core/advice/moving'
+import { thinkAhead } from '@/src/core/advice/think-ahead'
+import { createEngine, type Engine } from '@/src/core/diagnosis/engine'
+import type { Proposal } from '@/src/core/diagnosis/planner/propose'
+import type { Entry } from '@/src/core/job/entry'
+import { foldJob } from '@/src/core/job/fold'
 import type { Probe } from '@/src/core/readings/check'
 import type { Expected } from '@/src/core/readings/expected'
 import { readsThrough, type SeenThrough } from '@/src/core/readings/reads-through'

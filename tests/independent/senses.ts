@@ -1,7 +1,7 @@
-import { isPlainToSee } from '@/src/core/diagnosis/likelihood/observations'
 import type { Answer, Probe } from '@/src/core/readings/check'
 import { LANDED, LANDINGS, marks, RUNS, SHOWS_CALL, SHOWS_NO_CALL, WIRING, wordsOfLook, workingAt } from '@/src/core/readings/looks'
 import { ampsLink } from '@/src/core/readings/meter-readings'
+import { isPlainToSee } from '@/src/core/readings/observations'
 import { magnitude, subtract } from '@/src/core/units/complex'
 import { defaultMeter, shownAmps, shownOhms, shownVolts } from '@/src/core/units/meter'
 import type { Random } from '@/src/core/units/random'

@@ -12,7 +12,7 @@ plant() { # folder, forbidden module
   printf "import * as planted from '%s'\n\nexport const use = planted\n" "$2" >"$file"
 }
 
-for layer in units circuit wiring operation bench faults protection readings diagnosis job quick-line practice formats; do
+for layer in units circuit wiring operation bench faults protection readings job diagnosis advice quick-line practice formats; do
   plant "src/core/$layer" react
   plant "src/core/$layer" node:fs
   plant "src/core/$layer" @/src/server/store
@@ -25,8 +25,9 @@ plant src/core/bench @/src/core/readings/check
 plant src/core/faults @/src/core/diagnosis/engine
 plant src/core/operation @/src/core/readings/world
 plant src/core/operation @/src/core/bench/bench
-plant src/core/diagnosis @/src/core/job/fold
-plant src/core/job @/src/core/quick-line/read-line
+plant src/core/job @/src/core/diagnosis/planner/propose
+plant src/core/diagnosis @/src/core/advice/advise
+plant src/core/advice @/src/core/quick-line/read-line
 plant src/core/quick-line @/src/core/practice/demo
 plant src/core/protection @/src/core/job/fold
 plant src/core/readings @/src/core/diagnosis/engine

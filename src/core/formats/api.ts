@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { codeRowSchema } from '@/src/core/diagnosis/hypotheses/code-schema'
 import { MOST_ENTRIES_SENT } from '@/src/core/formats/entries-sent'
+import { codeRowSchema } from '@/src/core/job/code-schema'
 import { entrySchema } from '@/src/core/job/entry-schema'
 import { jobIdSchema, titleSchema } from '@/src/core/job/job-file'
 import { jobSummarySchema } from '@/src/core/job/job-summary'

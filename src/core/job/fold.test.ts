@@ -1,6 +1,6 @@
 import fc from 'fast-check'
-import { emptyComplaint } from '@/src/core/diagnosis/hypotheses/complaint'
 import { reasonsNotToClose } from '@/src/core/job/close'
+import { emptyComplaint } from '@/src/core/job/complaint'
 import { type ContentEntry, type Entry, type EntryDraft, headsOf } from '@/src/core/job/entry'
 import { entrySchema } from '@/src/core/job/entry-schema'
 import { applyEntry, fallsWith, foldJob, lastStanding, problemWithEntry, refusedSince } from '@/src/core/job/fold'

@@ -1,10 +1,10 @@
 import type { Bench } from '@/src/core/bench/bench'
 import type { Owed } from '@/src/core/bench/owed'
-import type { Complaint } from '@/src/core/diagnosis/hypotheses/complaint'
-import type { Observation } from '@/src/core/diagnosis/likelihood/observations'
-import type { WayOfWorking } from '@/src/core/diagnosis/planner/ways'
+import type { Complaint } from '@/src/core/job/complaint'
 import type { ContentEntry, Entry } from '@/src/core/job/entry'
+import type { WayOfWorking } from '@/src/core/job/ways'
 import type { Probe } from '@/src/core/readings/check'
+import type { Observation } from '@/src/core/readings/observations'
 import type { CallName } from '@/src/core/wiring/call'
 
 type EntryOf<K extends Entry['kind']> = Extract<Entry, { kind: K }>

@@ -1,6 +1,6 @@
+import { tripOf } from '@/src/core/advice/answer-entries'
 import type { BenchChange } from '@/src/core/bench/bench'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
-import { tripOf } from '@/src/core/job/answer-entries'
 import type { Entry, EntryDraft } from '@/src/core/job/entry'
 import type { JobFile } from '@/src/core/job/job-file'
 import { createHouse } from '@/src/core/practice/house'

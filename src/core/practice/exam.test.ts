@@ -1,7 +1,7 @@
 import { createBench } from '@/src/core/bench/bench'
-import { emptyComplaint } from '@/src/core/diagnosis/hypotheses/complaint'
 import { weigh } from '@/src/core/diagnosis/inference/pairs'
 import { noEvidence } from '@/src/core/diagnosis/inference/posterior'
+import { emptyComplaint } from '@/src/core/job/complaint'
 import { calibrate, claimOf, drawCase, equalCostSolver, leastChecks, type Sitting, shareOf, sit, waySolver } from '@/src/core/practice/exam'
 import { habitNames, habitSolver, MOST_HABIT_CHECKS } from '@/src/core/practice/habits'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'

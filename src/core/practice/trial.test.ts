@@ -1,5 +1,5 @@
-import { emptyComplaint } from '@/src/core/diagnosis/hypotheses/complaint'
-import { formOpinion, proposeCheck } from '@/src/core/job/advise'
+import { formOpinion, proposeCheck } from '@/src/core/advice/advise'
+import { emptyComplaint } from '@/src/core/job/complaint'
 import { foldJob } from '@/src/core/job/fold'
 import { readJobFile, writeJobFile } from '@/src/core/job/job-file'
 import { createDemoJob, DEMO_FAULT } from '@/src/core/practice/demo'

@@ -1,5 +1,5 @@
-import { type WayOfWorking, waysOfWorking } from '@/src/core/diagnosis/planner/ways'
 import type { ContentEntry, EntryDraft } from '@/src/core/job/entry'
+import { type WayOfWorking, waysOfWorking } from '@/src/core/job/ways'
 import { readCall } from '@/src/core/quick-line/calls'
 import type { Reader } from '@/src/core/quick-line/reader'
 import type { Probe } from '@/src/core/readings/check'

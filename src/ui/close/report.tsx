@@ -1,6 +1,6 @@
 import { format } from 'date-fns'
 import { sayBench } from '@/src/core/bench/say'
-import { sayChanged, saySymptom } from '@/src/core/diagnosis/hypotheses/complaint'
+import { sayChanged, saySymptom } from '@/src/core/job/complaint'
 import type { Entry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import type { JobFile } from '@/src/core/job/job-file'

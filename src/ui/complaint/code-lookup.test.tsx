@@ -9,9 +9,9 @@ jest.mock('@/src/ui/device/api-client', () => ({
 }))
 
 let mockSignal = false
-jest.mock('@/src/core/diagnosis/hypotheses/code-schema', () => {
+jest.mock('@/src/core/job/code-schema', () => {
   if (!mockSignal) throw new Error('the chunk is out of reach')
-  return jest.requireActual('@/src/core/diagnosis/hypotheses/code-schema')
+  return jest.requireActual('@/src/core/job/code-schema')
 })
 
 describe('a code that is not in the table', () => {

@@ -2,7 +2,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { type CodeRow, findCode, sayPointsTo, withCode } from '@/src/core/diagnosis/hypotheses/codes'
-import { type PointsTo, pointsTo } from '@/src/core/diagnosis/hypotheses/points-to'
+import { type PointsTo, pointsTo } from '@/src/core/job/points-to'
 import { Button } from '@/src/ui/controls/button'
 import { Sheet } from '@/src/ui/controls/sheet'
 import { api } from '@/src/ui/device/api-client'
@@ -29,7 +29,7 @@ export function CodeLookup({ taken, onTake }: { taken: readonly CodeRow[]; onTak
     setMeans('')
   }
   const write = async () => {
-    const reader = await import('@/src/core/diagnosis/hypotheses/code-schema').catch(() => null)
+    const reader = await import('@/src/core/job/code-schema').catch(() => null)
     const read = reader?.readCodeRow({ board, code, means, points }) ?? { ok: false as const, problem: NOT_HERE_YET }
     setProblem(read.ok ? null : read.problem)
     if (!read.ok) return

@@ -1,6 +1,6 @@
 'use client'
-import { type Complaint, sayChanged, saySymptom } from '@/src/core/diagnosis/hypotheses/complaint'
-import { changesLately, symptoms } from '@/src/core/diagnosis/hypotheses/symptoms'
+import { type Complaint, sayChanged, saySymptom } from '@/src/core/job/complaint'
+import { changesLately, symptoms } from '@/src/core/job/symptoms'
 import { sayCall } from '@/src/core/wiring/call'
 import { callsOf } from '@/src/core/wiring/system'
 import { CodeLookup } from '@/src/ui/complaint/code-lookup'

@@ -1,7 +1,7 @@
 import { format } from 'date-fns'
 import { useEffect, useState } from 'react'
+import type { Moving } from '@/src/core/advice/moving'
 import type { Loom, LoomPart } from '@/src/core/formats/loom/shapes'
-import type { Moving } from '@/src/core/job/moving'
 import { partById } from '@/src/core/wiring/system'
 import { useDesk } from '@/src/ui/desk/desk-context'
 import { useWorkerAnswer } from '@/src/ui/engine/use-worker-answer'

@@ -1,5 +1,5 @@
 'use client'
-import type { CallLoad, WindingLoad } from '@/src/core/job/forecast'
+import type { CallLoad, WindingLoad } from '@/src/core/advice/forecast'
 import type { Winding } from '@/src/core/protection/transformer-heat'
 import { FuseChart } from '@/src/ui/power/fuse-chart'
 import { HeatChart } from '@/src/ui/power/heat-chart'

@@ -2,7 +2,7 @@
 import { Chart, Legend, LinearScale, LineController, LineElement, PointElement, ScatterController } from 'chart.js'
 import annotation from 'chartjs-plugin-annotation'
 import { Scatter } from 'react-chartjs-2'
-import type { WindingLoad } from '@/src/core/job/forecast'
+import type { WindingLoad } from '@/src/core/advice/forecast'
 import { LIMIT_C, secondsToLimit, type Winding, windingTemperatureC } from '@/src/core/protection/transformer-heat'
 import { sayPercent } from '@/src/core/units/quantity'
 import { useThemeColours } from '@/src/ui/controls/use-theme-colours'

@@ -2,7 +2,7 @@
 import { BarController, BarElement, CategoryScale, Chart, LinearScale } from 'chart.js'
 import annotation from 'chartjs-plugin-annotation'
 import { Bar } from 'react-chartjs-2'
-import type { CallLoad } from '@/src/core/job/forecast'
+import type { CallLoad } from '@/src/core/advice/forecast'
 import { sayCall } from '@/src/core/wiring/call'
 import { useThemeColours } from '@/src/ui/controls/use-theme-colours'
 import { markAt } from '@/src/ui/power/mark'

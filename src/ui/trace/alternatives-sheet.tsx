@@ -1,5 +1,5 @@
 'use client'
-import { sayWay } from '@/src/core/diagnosis/planner/ways'
+import { sayWay } from '@/src/core/job/ways'
 import { sayMinutes } from '@/src/core/units/quantity'
 import { placeById } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'

@@ -1,8 +1,8 @@
 import type { Engine } from '@/src/core/diagnosis/engine'
-import type { Complaint } from '@/src/core/diagnosis/hypotheses/complaint'
-import { emptyComplaint, sayChanged, saySymptom } from '@/src/core/diagnosis/hypotheses/complaint'
 import { priorWeights } from '@/src/core/diagnosis/hypotheses/priors'
 import { zoneProbabilities } from '@/src/core/diagnosis/inference/posterior'
+import type { Complaint } from '@/src/core/job/complaint'
+import { emptyComplaint, sayChanged, saySymptom } from '@/src/core/job/complaint'
 import { sayCall } from '@/src/core/wiring/call'
 import { zonesOf } from '@/src/core/wiring/system'
 

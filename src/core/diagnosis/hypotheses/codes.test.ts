@@ -1,7 +1,7 @@
 import { movesOf } from '@/src/core/diagnosis/explanation/moves'
 import { codeFactor, exampleCodes, findCode, withCode } from '@/src/core/diagnosis/hypotheses/codes'
-import { emptyComplaint, sayComplaint } from '@/src/core/diagnosis/hypotheses/complaint'
 import { computePosterior, noEvidence } from '@/src/core/diagnosis/inference/posterior'
+import { emptyComplaint, sayComplaint } from '@/src/core/job/complaint'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 import { furnaceEngine } from '@/tests/setup/furnace'
 

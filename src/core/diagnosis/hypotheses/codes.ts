@@ -1,7 +1,7 @@
 import type { z } from 'zod'
-import type { codeRowSchema } from '@/src/core/diagnosis/hypotheses/code-schema'
-import type { PointsTo } from '@/src/core/diagnosis/hypotheses/points-to'
 import type { Fault } from '@/src/core/faults/fault'
+import type { codeRowSchema } from '@/src/core/job/code-schema'
+import type { PointsTo } from '@/src/core/job/points-to'
 import { partsOf, type System } from '@/src/core/wiring/system'
 
 export const sayPointsTo: Record<PointsTo, string> = {

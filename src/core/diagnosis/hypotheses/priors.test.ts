@@ -1,6 +1,6 @@
 import { movesOf } from '@/src/core/diagnosis/explanation/moves'
-import { type Complaint, emptyComplaint, sayComplaint } from '@/src/core/diagnosis/hypotheses/complaint'
 import { computePosterior, noEvidence, zoneProbabilities } from '@/src/core/diagnosis/inference/posterior'
+import { type Complaint, emptyComplaint, sayComplaint } from '@/src/core/job/complaint'
 import { furnaceEngine } from '@/tests/setup/furnace'
 
 const zonesAfter = (complaint: Complaint) => {

@@ -3,8 +3,8 @@ import { createEngine } from '@/src/core/diagnosis/engine'
 import { weigh } from '@/src/core/diagnosis/inference/pairs'
 import { type Evidence, noEvidence } from '@/src/core/diagnosis/inference/posterior'
 import { listSuspects } from '@/src/core/diagnosis/inference/suspects'
-import type { Observation } from '@/src/core/diagnosis/likelihood/observations'
 import type { Answer, Probe } from '@/src/core/readings/check'
+import type { Observation } from '@/src/core/readings/observations'
 import { catalogue } from '@/src/core/wiring/systems/catalogue'
 
 /** What was read before a repair, heard again after it. */

@@ -2,7 +2,7 @@ import type { Engine } from '@/src/core/diagnosis/engine'
 import { type Evidence, priorsOf } from '@/src/core/diagnosis/inference/posterior'
 import type { Suspect } from '@/src/core/diagnosis/inference/suspects'
 import { FOUND } from '@/src/core/diagnosis/inference/verdict'
-import { isPlainToSee, latestAnswers } from '@/src/core/diagnosis/likelihood/observations'
+import { isPlainToSee, latestAnswers } from '@/src/core/readings/observations'
 
 /** A reading that stands against all the others. */
 export interface Contradiction {

@@ -1,11 +1,11 @@
 import { conductorTable } from '@/src/core/diagnosis/explanation/conductors'
-import { type Complaint, emptyComplaint } from '@/src/core/diagnosis/hypotheses/complaint'
 import { findContradictions } from '@/src/core/diagnosis/inference/contradiction'
 import { computePosterior, type Evidence, noEvidence } from '@/src/core/diagnosis/inference/posterior'
 import { listSuspects, NONE_OF_THESE, type Suspect } from '@/src/core/diagnosis/inference/suspects'
 import { reachVerdict } from '@/src/core/diagnosis/inference/verdict'
-import { latestAnswers, type Observation } from '@/src/core/diagnosis/likelihood/observations'
+import { type Complaint, emptyComplaint } from '@/src/core/job/complaint'
 import type { Answer, Probe } from '@/src/core/readings/check'
+import { latestAnswers, type Observation } from '@/src/core/readings/observations'
 import { benchWith, change, furnaceEngine } from '@/tests/setup/furnace'
 
 let count = 0

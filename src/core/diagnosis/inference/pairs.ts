@@ -11,11 +11,11 @@ import {
   weighReading,
 } from '@/src/core/diagnosis/likelihood/by-house'
 import { UNREAD, weighNext } from '@/src/core/diagnosis/likelihood/chain'
-import { latestAnswers, type Observation, observationKey } from '@/src/core/diagnosis/likelihood/observations'
 import { countCauses } from '@/src/core/diagnosis/likelihood/prediction-task'
 import type { Fault } from '@/src/core/faults/fault'
 import { probeKey, probesKey } from '@/src/core/readings/check'
 import { foundIn, type Hypothesis } from '@/src/core/readings/hypothesis'
+import { latestAnswers, type Observation, observationKey } from '@/src/core/readings/observations'
 import { predictAll } from '@/src/core/readings/predict'
 import type { Prediction } from '@/src/core/readings/prediction'
 import { LruCache, Memo } from '@/src/core/units/cache'

@@ -4,9 +4,9 @@ import { findContradictions } from '@/src/core/diagnosis/inference/contradiction
 import { weigh } from '@/src/core/diagnosis/inference/pairs'
 import { noEvidence } from '@/src/core/diagnosis/inference/posterior'
 import { listSuspects } from '@/src/core/diagnosis/inference/suspects'
-import type { Observation } from '@/src/core/diagnosis/likelihood/observations'
 import { propose } from '@/src/core/diagnosis/planner/propose'
 import { wrongOn } from '@/src/core/readings/looks'
+import type { Observation } from '@/src/core/readings/observations'
 import { systemById } from '@/src/core/wiring/systems/catalogue'
 import { furnaceEngine } from '@/tests/setup/furnace'
 

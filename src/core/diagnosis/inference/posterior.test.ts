@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { computePosterior, type Evidence, noEvidence, posteriorsWithout } from '@/src/core/diagnosis/inference/posterior'
 import { houseOf } from '@/src/core/diagnosis/likelihood/by-house'
-import { latestAnswers, type Observation, questionKey } from '@/src/core/diagnosis/likelihood/observations'
 import type { Answer, Probe } from '@/src/core/readings/check'
+import { latestAnswers, type Observation, questionKey } from '@/src/core/readings/observations'
 import { benchWith, change, furnaceEngine } from '@/tests/setup/furnace'
 
 const volts = (a: string, b: string): Probe => ({ meter: 'volts', a, b })

@@ -1,10 +1,10 @@
 import { type Engine, logOfAnything } from '@/src/core/diagnosis/engine'
-import { type Complaint, emptyComplaint } from '@/src/core/diagnosis/hypotheses/complaint'
 import { priorWeights } from '@/src/core/diagnosis/hypotheses/priors'
 import { saidBefore } from '@/src/core/diagnosis/inference/after-repair'
 import { type Chains, houseOf } from '@/src/core/diagnosis/likelihood/by-house'
 import { type Link, linksOf, UNREAD } from '@/src/core/diagnosis/likelihood/chain'
-import { isSameGhost, latestAnswers, type Observation } from '@/src/core/diagnosis/likelihood/observations'
+import { type Complaint, emptyComplaint } from '@/src/core/job/complaint'
+import { isSameGhost, latestAnswers, type Observation } from '@/src/core/readings/observations'
 import { logSum } from '@/src/core/units/log-sum'
 
 /** What is known of the house so far. */

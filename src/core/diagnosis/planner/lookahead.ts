@@ -1,5 +1,5 @@
 import { benchKey } from '@/src/core/bench/bench'
-import type { CostModel } from '@/src/core/diagnosis/planner/cost'
+import type { CostModel } from '@/src/core/bench/cost'
 import { entropyAfter, entropyBefore } from '@/src/core/diagnosis/planner/live-hypotheses'
 import type { LiveHypothesis } from '@/src/core/diagnosis/planner/live-hypothesis'
 import type { Scored } from '@/src/core/diagnosis/planner/scored'

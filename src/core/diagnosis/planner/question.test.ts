@@ -1,7 +1,7 @@
-import type { Observation } from '@/src/core/diagnosis/likelihood/observations'
 import type { Candidate } from '@/src/core/diagnosis/planner/candidate'
 import { openQuestions } from '@/src/core/diagnosis/planner/question'
 import type { Probe } from '@/src/core/readings/check'
+import type { Observation } from '@/src/core/readings/observations'
 import { benchWith, change } from '@/tests/setup/furnace'
 
 const volts = (a: string): Probe => ({ meter: 'volts', a, b: 'C@indoor' })

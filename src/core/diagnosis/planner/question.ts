@@ -1,8 +1,8 @@
 import { type Bench, benchKey } from '@/src/core/bench/bench'
 import { anyTime } from '@/src/core/bench/since'
-import { type Observation, questionKey } from '@/src/core/diagnosis/likelihood/observations'
 import type { Candidate } from '@/src/core/diagnosis/planner/candidate'
 import { type Answer, openedBy, type Probe, probeKey } from '@/src/core/readings/check'
+import { type Observation, questionKey } from '@/src/core/readings/observations'
 import { Memo } from '@/src/core/units/cache'
 
 /** A bench with everything that could be asked on it; `wanted` are the places in the list of what has not been asked yet. */

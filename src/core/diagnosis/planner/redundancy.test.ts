@@ -1,11 +1,11 @@
 import { createBench } from '@/src/core/bench/bench'
 import { computePosterior, noEvidence } from '@/src/core/diagnosis/inference/posterior'
-import type { Observation } from '@/src/core/diagnosis/likelihood/observations'
 import { liveHypotheses } from '@/src/core/diagnosis/planner/live-hypotheses'
 import { rankChecks } from '@/src/core/diagnosis/planner/next-check'
 import { propose } from '@/src/core/diagnosis/planner/propose'
 import { redundantWith } from '@/src/core/diagnosis/planner/redundancy'
 import { type Probe, probeKey } from '@/src/core/readings/check'
+import type { Observation } from '@/src/core/readings/observations'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 import { furnaceEngine } from '@/tests/setup/furnace'
 

@@ -1,7 +1,7 @@
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { predictionIn } from '@/src/core/diagnosis/likelihood/chain'
-import { latestAnswers, type Observation } from '@/src/core/diagnosis/likelihood/observations'
 import type { LiveHypothesis } from '@/src/core/diagnosis/planner/live-hypothesis'
+import { latestAnswers, type Observation } from '@/src/core/readings/observations'
 import { scaleOf } from '@/src/core/readings/predict'
 import type { Prediction } from '@/src/core/readings/prediction'
 

@@ -1,6 +1,6 @@
 import { applyChange } from '@/src/core/bench/apply'
 import { type Bench, type BenchChange, isSameJumper, slotOf, standingKey } from '@/src/core/bench/bench'
-import { type CostModel, defaultCost, walkMinutes } from '@/src/core/diagnosis/planner/cost'
+import { type CostModel, defaultCost, walkMinutes } from '@/src/core/bench/cost'
 import { LruCache, Memo } from '@/src/core/units/cache'
 import { inputsOf } from '@/src/core/wiring/part'
 import { parsePoint } from '@/src/core/wiring/point'

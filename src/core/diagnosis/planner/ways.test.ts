@@ -1,7 +1,8 @@
 import { createBench } from '@/src/core/bench/bench'
 import { noEvidence } from '@/src/core/diagnosis/inference/posterior'
 import { priceWays, propose } from '@/src/core/diagnosis/planner/propose'
-import { stagesOf, waysOfWorking } from '@/src/core/diagnosis/planner/ways'
+import { stagesOf } from '@/src/core/diagnosis/planner/ways'
+import { waysOfWorking } from '@/src/core/job/ways'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 import { furnaceEngine } from '@/tests/setup/furnace'
 

@@ -1,8 +1,3 @@
-import type { BenchChange } from '@/src/core/bench/bench'
-import { createEngine } from '@/src/core/diagnosis/engine'
-import { emptyComplaint } from '@/src/core/diagnosis/hypotheses/complaint'
-import type { Entry, EntryDraft } from '@/src/core/job/entry'
-import { foldJob } from '@/src/core/job/fold'
 import {
   expectReadings,
   forecastReading,
@@ -11,7 +6,12 @@ import {
   loadPerCall,
   suspicionByPoint,
   windingLoads,
-} from '@/src/core/job/forecast'
+} from '@/src/core/advice/forecast'
+import type { BenchChange } from '@/src/core/bench/bench'
+import { createEngine } from '@/src/core/diagnosis/engine'
+import { emptyComplaint } from '@/src/core/job/complaint'
+import type { Entry, EntryDraft } from '@/src/core/job/entry'
+import { foldJob } from '@/src/core/job/fold'
 import { callsOf, firstPart } from '@/src/core/wiring/system'
 import { catalogue, furnaceAc } from '@/src/core/wiring/systems/catalogue'
 import { change, furnaceEngine } from '@/tests/setup/furnace'

@@ -1,3 +1,4 @@
+import { evidenceOf } from '@/src/core/advice/advise'
 import { type Bench, createBench } from '@/src/core/bench/bench'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { weigh } from '@/src/core/diagnosis/inference/pairs'
@@ -5,7 +6,6 @@ import type { Evidence, Posterior } from '@/src/core/diagnosis/inference/posteri
 import { listSuspects, type Suspect } from '@/src/core/diagnosis/inference/suspects'
 import { predictionIn } from '@/src/core/diagnosis/likelihood/chain'
 import { probePoints } from '@/src/core/diagnosis/planner/candidates'
-import { evidenceOf } from '@/src/core/job/advise'
 import type { JobState } from '@/src/core/job/job-state'
 import type { Probe } from '@/src/core/readings/check'
 import { type Expected, expectedRange } from '@/src/core/readings/expected'

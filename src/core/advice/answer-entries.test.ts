@@ -1,6 +1,6 @@
+import { proposeCheck } from '@/src/core/advice/advise'
+import { asIfAnswered, entriesOfAnswer } from '@/src/core/advice/answer-entries'
 import { createBench } from '@/src/core/bench/bench'
-import { proposeCheck } from '@/src/core/job/advise'
-import { asIfAnswered, entriesOfAnswer } from '@/src/core/job/answer-entries'
 import { foldJob } from '@/src/core/job/fold'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 import { furnaceEngine } from '@/tests/setup/furnace'

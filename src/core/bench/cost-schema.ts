@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { type CostModel, defaultCost } from '@/src/core/diagnosis/planner/cost'
+import { type CostModel, defaultCost } from '@/src/core/bench/cost'
 
 const minutes = z.number().min(0).max(60)
 

@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { codeRowSchema } from '@/src/core/diagnosis/hypotheses/code-schema'
-import { changesLately, symptoms } from '@/src/core/diagnosis/hypotheses/symptoms'
+import { codeRowSchema } from '@/src/core/job/code-schema'
+import { changesLately, symptoms } from '@/src/core/job/symptoms'
 import { textSchema } from '@/src/core/units/text-schema'
 import { callNames } from '@/src/core/wiring/call'
 

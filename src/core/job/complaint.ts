@@ -1,6 +1,6 @@
 import type { z } from 'zod'
-import type { complaintSchema } from '@/src/core/diagnosis/hypotheses/complaint-schema'
-import type { changesLately, symptoms } from '@/src/core/diagnosis/hypotheses/symptoms'
+import type { complaintSchema } from '@/src/core/job/complaint-schema'
+import type { changesLately, symptoms } from '@/src/core/job/symptoms'
 import { sayCall } from '@/src/core/wiring/call'
 
 export type Symptom = (typeof symptoms)[number]

@@ -1,7 +1,7 @@
+import { movingNow } from '@/src/core/advice/moving'
 import { createEngine, type Engine } from '@/src/core/diagnosis/engine'
 import type { Entry, EntryDraft } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
-import { movingNow } from '@/src/core/job/moving'
 import { systemById } from '@/src/core/wiring/systems/catalogue'
 
 const engines = new Map<string, Engine>()

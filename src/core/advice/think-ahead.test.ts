@@ -1,9 +1,9 @@
+import { formOpinion, proposeCheck } from '@/src/core/advice/advise'
+import { asIfAnswered } from '@/src/core/advice/answer-entries'
+import { thinkAhead } from '@/src/core/advice/think-ahead'
 import { createEngine } from '@/src/core/diagnosis/engine'
-import { formOpinion, proposeCheck } from '@/src/core/job/advise'
-import { asIfAnswered } from '@/src/core/job/answer-entries'
 import type { Entry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
-import { thinkAhead } from '@/src/core/job/think-ahead'
 import type { Answer } from '@/src/core/readings/check'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 

@@ -1,5 +1,5 @@
+import { formOpinion, proposeCheck, sayReading } from '@/src/core/advice/advise'
 import { createEngine } from '@/src/core/diagnosis/engine'
-import { formOpinion, proposeCheck, sayReading } from '@/src/core/job/advise'
 import type { Entry, EntryDraft } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import { catalogue, furnaceAc } from '@/src/core/wiring/systems/catalogue'

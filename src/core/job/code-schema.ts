@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { pointsTo } from '@/src/core/diagnosis/hypotheses/points-to'
+import { pointsTo } from '@/src/core/job/points-to'
 import { textSchema } from '@/src/core/units/text-schema'
 
 const text = (longest: number, what: string) =>
