@@ -5,7 +5,7 @@ import type { Network } from '@/src/core/circuit/network'
 import { complex } from '@/src/core/units/complex'
 import { bodyLink, landingLink, plugLink, plugsOf, poleLink } from '@/src/core/wiring/assembly'
 import { type Point, parsePoint } from '@/src/core/wiring/point'
-import { partById, partsOf, type System } from '@/src/core/wiring/system'
+import { cableById, partById, partsOf, type System } from '@/src/core/wiring/system'
 import { cableConstants } from '@/src/core/wiring/values'
 
 /** A clip lead: assumption. */
@@ -45,7 +45,7 @@ export function changesOfBench(system: System, network: Network, bench: Bench): 
 /** The landing link of a conductor's end, or null for a spare that is landed nowhere. */
 export function linkOfLanding(system: System, end: Point): string | null {
   const { cable, name, place } = parsePoint(end)
-  const found = system.cables.find((candidate) => candidate.id === cable)
+  const found = cableById(system, cable)
   const conductor = found?.conductors.find((candidate) => candidate.id === name)
   if (!found || !conductor || conductor.lands[found.between.indexOf(place)] === null) return null
   return landingLink(found.id, conductor.id, place)

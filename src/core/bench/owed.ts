@@ -3,7 +3,17 @@ import { sayPoint } from '@/src/core/bench/points'
 import { isFurtherOdd, sayConductor, sayFurther, sayPair } from '@/src/core/bench/say'
 import { sayCall } from '@/src/core/wiring/call'
 import { parsePoint } from '@/src/core/wiring/point'
-import { callerOf, firstPart, isUnknown, partById, partsOf, placeById, type System, sayRightFuse } from '@/src/core/wiring/system'
+import {
+  cableById,
+  callerOf,
+  firstPart,
+  isUnknown,
+  partById,
+  partsOf,
+  placeById,
+  type System,
+  sayRightFuse,
+} from '@/src/core/wiring/system'
 
 /** One thing that the bench still owes before the job may close, and the change that pays it. */
 export interface Owed {
@@ -36,7 +46,7 @@ export function owedBy(system: System, bench: Bench): Owed[] {
     owed.push({ what: 'lifted', place: parsePoint(end).place, say: `${sayPoint(system, end)} is lifted`, putBack: { do: 'land', end } })
   for (const { cable, from, to, kept } of bench.swaps) {
     if (kept) continue
-    const found = system.cables.find(({ id }) => id === cable)
+    const found = cableById(system, cable)
     owed.push({
       what: 'swap',
       place: found?.between[0] ?? '',

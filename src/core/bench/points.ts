@@ -1,6 +1,6 @@
 import { type PartOf, watchedFor } from '@/src/core/wiring/part'
 import { CHASSIS, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
-import { placeById, type System } from '@/src/core/wiring/system'
+import { cableById, placeById, type System } from '@/src/core/wiring/system'
 
 /** Every lead name that a part uses at a place, terminals and chassis included. */
 export function leadNames(system: System, place: string): string[] {
@@ -38,7 +38,7 @@ export function problemWithPoint(system: System, point: Point): string | null {
   }
   const pinned = pinOf(system, point)
   if (pinned) return null
-  const found = system.cables.find((candidate) => candidate.id === cable)
+  const found = cableById(system, cable)
   if (!found) return `There is no cable "${cable}". Cables here: ${system.cables.map((c) => c.id).join(', ')}.`
   if (!found.between.includes(place)) return `The ${found.name} does not reach the ${placeById(system, place)?.name}.`
   if (!found.conductors.some((conductor) => conductor.id === name))
@@ -49,7 +49,7 @@ export function problemWithPoint(system: System, point: Point): string | null {
 /** Where a conductor's end is landed in the template; null for a spare. */
 export function landingOf(system: System, end: Point): Point | null {
   const { cable, name, place } = parsePoint(end)
-  const found = system.cables.find((candidate) => candidate.id === cable)
+  const found = cableById(system, cable)
   const terminal = found?.conductors.find((conductor) => conductor.id === name)?.lands[found.between.indexOf(place)]
   return terminal ? terminalPoint(terminal, place) : null
 }
@@ -60,7 +60,7 @@ export function sayPoint(system: System, point: Point): string {
   const pinned = pinOf(system, point)
   if (pinned) return `own lead ${name} of the ${pinned.name} at the ${placeName}`
   if (cable !== null) {
-    const found = system.cables.find((candidate) => candidate.id === cable)
+    const found = cableById(system, cable)
     const conductor = found?.conductors.find((candidate) => candidate.id === name)
     const colour = conductor && conductor.colour !== conductor.id && conductor.colour !== 'unknown' ? ` (${conductor.colour})` : ''
     return `${name}${colour} of the ${found?.name ?? cable} at the ${placeName}`

@@ -2,7 +2,7 @@ import { type Bench, type BenchChange, type FurtherSlot, type Slot, slotOf } fro
 import { pinOf, sayPoint } from '@/src/core/bench/points'
 import { sayCall } from '@/src/core/wiring/call'
 import { parsePoint } from '@/src/core/wiring/point'
-import { type Cable, firstPart, partById, placeById, type System, sayRightFuse } from '@/src/core/wiring/system'
+import { type Cable, cableById, firstPart, partById, placeById, type System, sayRightFuse } from '@/src/core/wiring/system'
 
 /** One bench change as a technician says it. */
 export function sayChange(system: System, change: BenchChange): string {
@@ -33,11 +33,11 @@ export function sayChange(system: System, change: BenchChange): string {
     case 'walk':
       return `walk to the ${placeById(system, change.place)?.name ?? change.place}`
     case 'swap': {
-      const cable = system.cables.find(({ id }) => id === change.cable)
+      const cable = cableById(system, change.cable)
       return `swap ${sayConductor(cable, change.from)} to the spare ${sayConductor(cable, change.to)} of the ${cable?.name ?? change.cable}, both ends`
     }
     case 'unswap': {
-      const cable = system.cables.find(({ id }) => id === change.cable)
+      const cable = cableById(system, change.cable)
       return `swap ${sayConductor(cable, change.from)} of the ${cable?.name ?? change.cable} back`
     }
     case 'panel':
@@ -64,7 +64,7 @@ export function sayPair(system: System, a: string, b: string): string {
   return `${sayA.replace(tail, '').replace(shared[shared.length - 1], '')} to ${sayB.replace(tail, '').replace(shared[shared.length - 1], '')}${tail}`
 }
 
-const cableName = (system: System, id: string): string => system.cables.find((cable) => cable.id === id)?.name ?? id
+const cableName = (system: System, id: string): string => cableById(system, id)?.name ?? id
 
 /** What is not normal on the bench, one phrase a thing, for the bench strip. */
 export function sayBench(system: System, bench: Bench): string[] {
@@ -76,7 +76,7 @@ export function sayBench(system: System, bench: Bench): string[] {
   for (const { a, b } of bench.jumpers) phrases.push(`jumper ${sayPair(system, a, b)}`)
   for (const end of bench.lifted) phrases.push(`${sayPoint(system, end)} lifted`)
   for (const { cable, from, to } of bench.swaps) {
-    const found = system.cables.find(({ id }) => id === cable)
+    const found = cableById(system, cable)
     phrases.push(`${sayConductor(found, from)} of the ${found?.name ?? cable} on ${sayConductor(found, to)}`)
   }
   for (const part of bench.unplugged) phrases.push(`${partById(system, part)?.name ?? part} unplugged`)

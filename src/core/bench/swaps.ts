@@ -1,10 +1,8 @@
 import type { Swap } from '@/src/core/bench/bench'
 import { conductorEnd, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
-import type { Cable, Conductor, System } from '@/src/core/wiring/system'
+import { type Cable, type Conductor, cableById, type System } from '@/src/core/wiring/system'
 
 /** A conductor on a spare: an experiment (does the fault follow the conductor, or stay?), and often the repair. */
-
-const cableOf = (system: System, id: string): Cable | undefined => system.cables.find((cable) => cable.id === id)
 
 const conductorOf = (cable: Cable | undefined, id: string): Conductor | undefined =>
   cable?.conductors.find((conductor) => conductor.id === id)
@@ -14,7 +12,7 @@ export const sparesOf = (cable: Cable): Conductor[] => cable.conductors.filter((
 
 /** Null when a conductor can go on that spare now, else a sentence. */
 export function problemWithSwap(system: System, swaps: readonly Swap[], { cable: id, from, to }: Omit<Swap, 'kept'>): string | null {
-  const cable = cableOf(system, id)
+  const cable = cableById(system, id)
   if (!cable) return `There is no cable "${id}". Cables here: ${system.cables.map((one) => one.id).join(', ')}.`
   const taken = conductorOf(cable, from)
   if (!taken) return `The ${cable.name} has no conductor "${from}". It has ${cable.conductors.map((one) => one.id).join(', ')}.`
@@ -31,7 +29,7 @@ export function problemWithSwap(system: System, swaps: readonly Swap[], { cable:
 
 /** The two landings that a swap moves: the end that comes off, the spare's end that takes its place, and their terminal. */
 export function landingsOfSwap(system: System, { cable: id, from, to }: Swap): { off: Point; on: Point; terminal: Point }[] {
-  const cable = cableOf(system, id)
+  const cable = cableById(system, id)
   const lands = conductorOf(cable, from)?.lands ?? []
   return lands.flatMap((terminal, side) => {
     const place = cable?.between[side]

@@ -9,7 +9,7 @@ import type { Component } from '@/src/core/readings/prediction'
 import type { World, Worlds } from '@/src/core/readings/world'
 import type { PartOf } from '@/src/core/wiring/part'
 import { terminalPoint } from '@/src/core/wiring/point'
-import { callerOf, firstPart, partById, partsOf, type System } from '@/src/core/wiring/system'
+import { cableById, callerOf, firstPart, partById, partsOf, type System } from '@/src/core/wiring/system'
 
 /** What the eye and the ear find: a fuse, landings, relays, loads, lights, and marks along the wiring. */
 
@@ -42,7 +42,7 @@ function wiringLooks(system: System, { fault }: Hypothesis, zone: string, weight
   const damages = fault === null ? [] : singlesOf(fault).filter((one) => one.zone === zone && markedFamilies.includes(one.family))
   const marked = damages.length > 0 ? MARK_ON_DAMAGE : MARK_ANYWAY
   const word = (text: string, share: number): Component => ({ weight: weight * share, at: { word: text }, sigma: 1, floating: false })
-  const conductors = system.cables.find(({ id }) => id === zone)?.conductors ?? []
+  const conductors = cableById(system, zone)?.conductors ?? []
   const hurt = conductors.filter(({ id }) => damages.some(({ touches }) => touches.some((point) => point.startsWith(`${zone}.${id}@`))))
   const bare = conductors.map((one) => ({ one, share: hurt.includes(one) ? (marked * BARE_ON_DAMAGE) / hurt.length : BARE_ANYWAY }))
   const left = bare.reduce((sum, { share }) => sum - share, 1)
@@ -60,7 +60,7 @@ export function wordsOfLook(system: System, at: string): string[] {
   if (at.startsWith(LANDINGS))
     return [LANDED, ...landedEnds(system, at.slice(LANDINGS.length)).flatMap((end) => wordsOfEnd(system, end)), ...stripFindings]
   if (at.startsWith(WIRING)) {
-    const cable = system.cables.find(({ id }) => id === at.slice(WIRING.length))
+    const cable = cableById(system, at.slice(WIRING.length))
     return ['sound', ...marks, ...(cable?.conductors ?? []).map(({ id }) => bareWord(id))]
   }
   if (at.startsWith(RUNS)) return ['as called', 'not as called']

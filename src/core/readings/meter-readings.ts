@@ -8,7 +8,7 @@ import { defaultMeter } from '@/src/core/units/meter'
 import { normalBelow } from '@/src/core/units/normal'
 import { bodyLink, conductorLink, landingLink } from '@/src/core/wiring/assembly'
 import { parsePoint } from '@/src/core/wiring/point'
-import { firstPart, type System } from '@/src/core/wiring/system'
+import { cableById, firstPart, type System } from '@/src/core/wiring/system'
 
 /**
  * engine.md section 7, less what the causes of the house carry: the meter, the hand, and what a straight line leaves out where a value
@@ -123,7 +123,7 @@ export function ampsLink(system: System, on: string): string {
   const fuse = firstPart(system, 'fuse')
   if (on === fuse.id) return bodyLink(fuse.id)
   const { cable, name, place } = parsePoint(on)
-  const found = system.cables.find((candidate) => candidate.id === cable)
+  const found = cableById(system, cable)
   const conductor = found?.conductors.find((candidate) => candidate.id === name)
   if (!found || !conductor) throw new Error(`no conductor to clamp: ${on}`)
   const isLanded = conductor.lands[found.between.indexOf(place)] !== null

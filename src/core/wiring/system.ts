@@ -29,6 +29,8 @@ export const partsOf = <K extends Part['kind']>(system: System, kind: K): readon
 
 export const partById = (system: System, id: string): Part | undefined => partsIn.of(system).byId.get(id)
 
+export const cableById = (system: System, id: string | null): Cable | undefined => system.cables.find((cable) => cable.id === id)
+
 export function placeById(system: System, id: string): Place | undefined {
   return system.places.find((place) => place.id === id)
 }
@@ -65,5 +67,5 @@ export function zonesOf(system: System): { id: string; name: string; kind: 'plac
 }
 
 export function zoneName(system: System, zone: string): string {
-  return placeById(system, zone)?.name ?? system.cables.find((cable) => cable.id === zone)?.name ?? zone
+  return placeById(system, zone)?.name ?? cableById(system, zone)?.name ?? zone
 }

@@ -11,7 +11,7 @@ import type { SeenThrough } from '@/src/core/readings/reads-through'
 import { capital } from '@/src/core/units/capital'
 import { sayPercent } from '@/src/core/units/quantity'
 import { conductorEnd, parsePoint } from '@/src/core/wiring/point'
-import type { System } from '@/src/core/wiring/system'
+import { cableById, type System } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
 import { Caution } from '@/src/ui/controls/caution'
 import { Keypad } from '@/src/ui/controls/keypad'
@@ -47,7 +47,7 @@ function AtOne({ point, onDone }: { point: string; onDone: () => void }) {
         {ends.map((end) => {
           const isLifted = state.bench.lifted.includes(end)
           const { cable, name } = parsePoint(end)
-          const found = system.cables.find(({ id }) => id === cable)
+          const found = cableById(system, cable)
           return (
             <Button
               key={end}
@@ -88,7 +88,7 @@ function AtOne({ point, onDone }: { point: string; onDone: () => void }) {
 function SwapToSpare({ end, onDone }: { end: string; onDone: () => void }) {
   const { system, state, record } = useDesk()
   const { swaps } = state.bench
-  const cable = system.cables.find(({ id }) => id === parsePoint(end).cable)
+  const cable = cableById(system, parsePoint(end).cable)
   if (!cable) return null
   const { name } = parsePoint(end)
   const made = swapAt(swaps, end)

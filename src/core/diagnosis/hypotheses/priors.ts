@@ -12,7 +12,7 @@ import { overloadOn, worldsOf } from '@/src/core/readings/world'
 import { LruCache, Memo } from '@/src/core/units/cache'
 import type { CallName } from '@/src/core/wiring/call'
 import { terminalPoint } from '@/src/core/wiring/point'
-import { callsOf, furtherFuses, partsOf, placeById, type System } from '@/src/core/wiring/system'
+import { cableById, callsOf, furtherFuses, partsOf, placeById, type System } from '@/src/core/wiring/system'
 
 /** How one call goes in a house as found: what trips, what runs. */
 interface Run {
@@ -218,7 +218,7 @@ const blownForNothing = ({ fresh, asFound }: Behaviour): number =>
 
 /** Odds that a change made lately puts on a fault. All assumptions; field-work.md sections 1 and 11 give the direction. */
 export function changedLatelyFactor(system: System, changed: ChangeLately, fault: Fault): number {
-  const cable = system.cables.find((candidate) => candidate.id === fault.zone)
+  const cable = cableById(system, fault.zone)
   const placeKind = placeById(system, fault.zone)?.kind
   const runsOutdoors = cable?.between.some((place) => ['outdoor', 'package'].includes(placeById(system, place)?.kind ?? '')) ?? false
   const isUnlanded = fault.family === 'not-landed'

@@ -7,7 +7,7 @@ import { switchedTerminals } from '@/src/core/wiring/assembly'
 import type { PartOf } from '@/src/core/wiring/part'
 import { CHASSIS, conductorEnd, type Point, parsePoint, pinPoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside } from '@/src/core/wiring/supply'
-import { firstPart, type Place, partsOf, placeById, type System } from '@/src/core/wiring/system'
+import { cableById, firstPart, type Place, partsOf, placeById, type System } from '@/src/core/wiring/system'
 
 /** Ohms with the power off: as it stands, each end lifted, each cable free at an end or both, each part unplugged, loops tied at the far end. */
 export function ohmsCandidates(system: System, base: Bench): Candidate[] {
@@ -63,7 +63,7 @@ export function ohmsCandidates(system: System, base: Bench): Candidate[] {
 
   /** Two conductors joined at the far end read as a loop at this one, unless one of them is open. */
   function addLoops(cable: string, place: string, side: number, conductors: string[], farTerminals: (string | null)[]): void {
-    const found = system.cables.find((candidate) => candidate.id === cable)
+    const found = cableById(system, cable)
     if (!found) return
     const farPlace = found.between[1 - side]
     if (farPlace === firstPart(system, 'fuse').place) return
@@ -90,7 +90,7 @@ function endProbes(system: System, place: string, end: Point, others: readonly P
   const against = others.filter((other) => other !== end)
   const ground = groundAt(system, place)
   const { cable, name } = parsePoint(end)
-  const found = system.cables.find((candidate) => candidate.id === cable)
+  const found = cableById(system, cable)
   const terminal = found?.conductors.find((conductor) => conductor.id === name)?.lands[found.between.indexOf(place)]
   const common = terminal ? commonBeside(system, terminalPoint(terminal, place)) : null
   const probes: Probe[] = [...(ground ? [ground] : []), ...against].map((other) => ({ meter: 'ohms', a: end, b: other }))

@@ -18,7 +18,7 @@ import { type Probe, probeKey } from '@/src/core/readings/check'
 import { LANDINGS, WIRING } from '@/src/core/readings/looks'
 import { isPlainToSee, latestAnswers, type Observation, questionKey } from '@/src/core/readings/observations'
 import { terminalPoint } from '@/src/core/wiring/point'
-import { firstPart, furtherFuses } from '@/src/core/wiring/system'
+import { cableById, firstPart, furtherFuses } from '@/src/core/wiring/system'
 
 /** The check worth most, and the verdict once nothing is left to ask. */
 export interface Proposal {
@@ -236,7 +236,7 @@ function confirm(
 
 /** Where the wires end that a verdict speaks of: those of a cable, or of a terminal whose lead is said to rub through. */
 function endsIn({ system, faults }: Engine, { zone, suspects }: RepairVerdict): readonly string[] {
-  const cable = system.cables.find(({ id }) => id === zone)
+  const cable = cableById(system, zone)
   if (cable) return cable.between
   const landed = new Set(
     system.cables.flatMap(({ between, conductors }) =>

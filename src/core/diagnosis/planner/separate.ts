@@ -7,7 +7,7 @@ import { type Fault, singlesOf } from '@/src/core/faults/fault'
 import { type Probe, probeKey } from '@/src/core/readings/check'
 import type { Observation } from '@/src/core/readings/observations'
 import { CHASSIS, conductorEnd, type Point, parsePoint, pinPoint, terminalPoint } from '@/src/core/wiring/point'
-import { partsOf, placeById, type System } from '@/src/core/wiring/system'
+import { cableById, partsOf, placeById, type System } from '@/src/core/wiring/system'
 
 /**
  * Found means that the separating check was made. What is blamed is read by itself: a cable with its wires off at both ends, a lead with
@@ -87,7 +87,7 @@ function separationOf(system: System, fault: Fault): Separation | null {
 
 /** Its wires off at both ends, each against the other, or against the metal that it runs along. */
 function ofCable(system: System, { zone, touches }: Fault): Separation | null {
-  const cable = system.cables.find(({ id }) => id === zone)
+  const cable = cableById(system, zone)
   if (!cable) return null
   const names = [...new Set(touches.filter((point) => parsePoint(point).cable === zone).map((point) => parsePoint(point).name))]
   const lifted = names.flatMap((name) => {
