@@ -84,7 +84,7 @@ test('a house by ticking, and a conductor on a spare', async ({ page }) => {
   await leads.getByRole('button', { name: '240 V' }).click()
   await expect(sheet).toContainText('Drawn as furnace with A/C')
   await sheet.getByText('colors of the conductors').click()
-  await sheet.getByLabel('colour of Y in the stat cable').selectOption('blue')
+  await sheet.getByLabel('color of Y in the stat cable').selectOption('blue')
   await sheet.getByRole('button', { name: 'Done' }).click()
   await page.reload()
   await expect(form.getByRole('button', { name: 'What is there: 5 looked at' })).toBeVisible()

@@ -22,7 +22,7 @@ test('the desk goes back to a past moment, takes nothing there, and comes back t
   const field = page.getByRole('textbox', { name: 'quick line', exact: true })
   await field.fill('note from the past')
   await field.press('Enter')
-  await expect(page.getByText('Nothing was taken: go back to now').first()).toBeAttached()
+  await expect(page.getByText('Nothing was saved: go back to now').first()).toBeAttached()
   await technician.taps('Back to now')
   await technician.waits()
   await expect(page.getByText('Viewing an earlier point:')).toHaveCount(0)

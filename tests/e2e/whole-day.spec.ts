@@ -29,7 +29,7 @@ test('the whole day: complaint, power, trips, halving, ohms, repair, prove, put 
   await expect(page.getByRole('region', { name: 'Found' })).toContainText('Clear the short to ground on Y (red) of the outdoor cable')
   await technician.taps('On to Repair')
 
-  await page.getByRole('button', { name: /^Free Y \(red\) of the outdoor cable/ }).click()
+  await page.getByRole('button', { name: /^Clear the short to ground on Y \(red\) of the outdoor cable/ }).click()
   await page.getByLabel('Cause, and how it was removed').fill('A fence post; the cable is rerouted in a sleeve.')
   await technician.taps('Record the repair')
   await expect(page.getByRole('heading', { name: 'Prove', level: 1 })).toBeAttached()

@@ -34,7 +34,7 @@ describe('Keypad', () => {
   it('says what is wrong with a word, keeps it, and takes nothing', async () => {
     const { user, taken } = setUp('amps')
     await user.type(screen.getByRole('textbox'), 'twelve{Enter}')
-    expect(screen.getByRole('alert')).toHaveTextContent('“twelve” is no number')
+    expect(screen.getByRole('alert')).toHaveTextContent('“twelve” is not a number')
     expect(screen.getByRole('textbox')).toHaveValue('twelve')
     expect(screen.queryByRole('button', { name: 'OL' })).toBeNull()
     expect(taken).toEqual([])

@@ -202,7 +202,7 @@ describe('the other steps', () => {
     const user = open('repair')
     await user.click(screen.getByRole('button', { name: 'Record the repair' }))
     expect(await screen.findByText('Say where it was done.')).toBeInTheDocument()
-    await user.click(await screen.findByRole('button', { name: /^Free Y \(red\) of the outdoor cable/ }))
+    await user.click(await screen.findByRole('button', { name: /^Clear the short to ground on Y \(red\) of the outdoor cable/ }))
     expect(screen.getByLabelText('Where')).toHaveValue('outdoor-cable')
   })
 
@@ -222,7 +222,7 @@ describe('the other steps', () => {
     const card = await region('Run fan')
     expect(card).toHaveTextContent('A jumper is still in.')
     await user.type(within(card).getByLabelText('amps on R'), 'many')
-    expect(within(card).getByRole('alert')).toHaveTextContent('“many” is no reading here')
+    expect(within(card).getByRole('alert')).toHaveTextContent('“many” is not a reading here')
     await user.clear(within(card).getByLabelText('amps on R'))
     await user.click(within(card).getByRole('button', { name: 'fan held' }))
     expect(await region('Run cool')).toBeInTheDocument()

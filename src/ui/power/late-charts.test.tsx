@@ -13,7 +13,7 @@ describe('charts that come late', () => {
   it('are said to be missing without a signal, and come with it', async () => {
     render(<LateCharts ratingA={3} winding={winding} faultA={null} windings={null} loads={null} isLive={false} />)
     expect(screen.getByText('drawing the charts …')).toBeTruthy()
-    await screen.findByText(/The charts come when there is a signal/)
+    await screen.findByText(/Charts load when there is a signal/)
     mockSignal = true
     window.dispatchEvent(new Event('online'))
     await waitFor(() => expect(screen.getByText('the charts')).toBeTruthy())
