@@ -1,5 +1,6 @@
 import type { Answer, Probe } from '@/src/core/readings/check'
-import { LANDED, LANDINGS, marks, RUNS, SHOWS_CALL, SHOWS_NO_CALL, WIRING, wordsOfLook, workingAt } from '@/src/core/readings/looks'
+import { parseLook } from '@/src/core/readings/look-target'
+import { LANDED, marks, SHOWS_CALL, SHOWS_NO_CALL, wordsOfLook, workingAt } from '@/src/core/readings/looks'
 import { ampsLink } from '@/src/core/readings/meter-readings'
 import { isPlainToSee } from '@/src/core/readings/observations'
 import { magnitude, subtract } from '@/src/core/units/complex'
@@ -89,29 +90,29 @@ export class Senses {
   }
 
   private async look(at: string): Promise<string> {
+    const { what, of } = parseLook(at)
     const { house, system, random } = this
     const { trouble } = house
     if (at === 'fuse') return house.isFuseOpen ? 'blown' : 'good'
-    if (at.startsWith(RUNS)) {
+    if (what === 'runs') {
       const [works, soundly] = [await this.working(), await this.sound(house.bench)]
-      return workingAt(system, at.slice(RUNS.length)).every(({ id }) => works.get(id) === soundly.get(id)) ? 'as called' : 'not as called'
+      return workingAt(system, of).every(({ id }) => works.get(id) === soundly.get(id)) ? 'as called' : 'not as called'
     }
-    if (at.startsWith(WIRING)) {
+    if (what === 'wiring') {
       const isHurt =
-        trouble?.fault?.zone === at.slice(WIRING.length) &&
+        trouble?.fault?.zone === of &&
         ['conductor-open', 'conductor-short', 'conductor-to-chassis', 'lead-to-chassis'].includes(trouble.fault.family)
       return random.uniform() < (isHurt ? 0.5 : 0.05) ? random.pick(marks) : 'sound'
     }
-    if (at.startsWith(LANDINGS)) {
-      const place = at.slice(LANDINGS.length)
+    if (what === 'landings') {
       for (const effect of trouble?.effects ?? []) {
-        if (effect.do !== 'open' || !effect.link.startsWith('landing:') || !effect.link.endsWith(`@${place}`)) continue
+        if (effect.do !== 'open' || !effect.link.startsWith('landing:') || !effect.link.endsWith(`@${of}`)) continue
         const end = effect.link.slice('landing:'.length)
         if (house.bench.lifted.includes(end)) continue
         const isMoved = trouble?.effects.some((other) => other.do === 'short' && other.a === end)
         return `${isMoved ? 'wrong' : 'off'}: ${end}`
       }
-      const family = trouble?.fault?.zone === place ? trouble.fault.family : null
+      const family = trouble?.fault?.zone === of ? trouble.fault.family : null
       if (family === 'jumper-left' || family === 'transformers-tied') return 'strap'
       if (family === 'water-in-connector') return 'wet'
       if (family === 'strip-corroded') return random.uniform() < 0.85 ? 'corroded' : LANDED

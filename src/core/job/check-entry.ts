@@ -3,7 +3,8 @@ import { type Bench, slotOf } from '@/src/core/bench/bench'
 import { pinOf, problemWithPoint } from '@/src/core/bench/points'
 import type { ContentEntry, Entry } from '@/src/core/job/entry'
 import type { Probe } from '@/src/core/readings/check'
-import { LANDINGS, RUNS, WIRING, workingAt } from '@/src/core/readings/looks'
+import { parseLook, wiringOf } from '@/src/core/readings/look-target'
+import { workingAt } from '@/src/core/readings/looks'
 import { wordsFor } from '@/src/core/readings/predict'
 import { sayCall } from '@/src/core/wiring/call'
 import { parsePoint } from '@/src/core/wiring/point'
@@ -91,15 +92,17 @@ function problemWithSpot(system: System, probe: Probe): string | null {
     case 'trip':
       return null
     case 'look':
-      return wordsFor(system, probe).length > 0 && (probe.at === 'fuse' || probe.at.startsWith(LANDINGS) || isLookable(system, probe.at))
+      return wordsFor(system, probe).length > 0 &&
+        (probe.at === 'fuse' || parseLook(probe.at).what === 'landings' || isLookable(system, probe.at))
         ? null
         : `There is nothing called "${probe.at}" to look at.`
   }
 }
 
 const isLookable = (system: System, id: string): boolean => {
-  if (id.startsWith(RUNS)) return workingAt(system, id.slice(RUNS.length)).length > 0
-  if (id.startsWith(WIRING)) return zonesOf(system).some((zone) => `${WIRING}${zone.id}` === id)
+  const { what, of } = parseLook(id)
+  if (what === 'runs') return workingAt(system, of).length > 0
+  if (what === 'wiring') return zonesOf(system).some((zone) => wiringOf(zone.id) === id)
   const kind = partById(system, id)?.kind
   const isFurther = furtherFuses(system).some((fuse) => fuse.id === id)
   return kind === 'coil' || kind === 'thermostat' || kind === 'load' || kind === 'board' || isFurther

@@ -5,7 +5,8 @@ import { listSuspects } from '@/src/core/diagnosis/inference/suspects'
 import { reachVerdict } from '@/src/core/diagnosis/inference/verdict'
 import { joinedCalls, tripAt } from '@/src/core/diagnosis/planner/candidates'
 import type { Question, Solver } from '@/src/core/practice/trial'
-import { LANDINGS } from '@/src/core/readings/looks'
+import { landingsAt } from '@/src/core/readings/look-target'
+
 import { type Observation, questionKey } from '@/src/core/readings/observations'
 import { switchedTerminals } from '@/src/core/wiring/assembly'
 import { CHASSIS, conductorEnd, type Point, pinPoint, terminalPoint } from '@/src/core/wiring/point'
@@ -72,7 +73,7 @@ function supplyFirst(system: System, bench: Bench): Question[] {
 }
 
 const landings = (system: System, bench: Bench): Question[] =>
-  system.places.map(({ id }) => ({ bench, place: id, probe: { meter: 'look', at: `${LANDINGS}${id}` } }))
+  system.places.map(({ id }) => ({ bench, place: id, probe: { meter: 'look', at: landingsAt(id) } }))
 
 function callRuns(system: System, bench: Bench, name: 'take off' | 'add on'): Question[] {
   const { place } = firstPart(system, 'fuse')

@@ -4,7 +4,8 @@ import { placeName, readAtPlace, readCable, theOneEnd } from '@/src/core/quick-l
 import type { Reader } from '@/src/core/quick-line/reader'
 import type { Token } from '@/src/core/quick-line/tokens'
 import type { Probe } from '@/src/core/readings/check'
-import { bareWord, LANDED, LANDINGS, RUNS, stripFindings, WIRING, wrongOn } from '@/src/core/readings/looks'
+import { landingsAt, runsAt, wiringOf } from '@/src/core/readings/look-target'
+import { bareWord, LANDED, stripFindings, wrongOn } from '@/src/core/readings/looks'
 import { wordsFor } from '@/src/core/readings/predict'
 import { zonesOf } from '@/src/core/wiring/system'
 
@@ -30,7 +31,7 @@ export function readWhatRuns(reader: Reader): EntryDraft[] | null {
   const word = ['as called', 'not as called'].find((candidate) => said.slice(1).join(' ') === candidate)
   if (place === null || word === undefined) return null
   reader.at = reader.tokens.length
-  return [{ kind: 'reading', probe: { meter: 'look', at: `${RUNS}${place}` }, answer: { word } }]
+  return [{ kind: 'reading', probe: { meter: 'look', at: runsAt(place) }, answer: { word } }]
 }
 
 /** `landings ok at indoor`, `landings corroded`, `landings outdoor Y off at indoor`, `landings outdoor Y wrong`. */
@@ -38,7 +39,7 @@ export function readLandings(reader: Reader): EntryDraft[] {
   const whole = readWholeStrip(reader)
   if (whole !== null) {
     const place = readAtPlace(reader) ?? reader.context.state.bench.place
-    return [{ kind: 'reading', probe: { meter: 'look', at: `${LANDINGS}${place}` }, answer: { word: whole } }]
+    return [{ kind: 'reading', probe: { meter: 'look', at: landingsAt(place) }, answer: { word: whole } }]
   }
   const cable = readCable(reader)
   const name = reader.word('Say "landings ok", "landings corroded", or which conductor is off: landings outdoor Y off.')
@@ -51,7 +52,7 @@ export function readLandings(reader: Reader): EntryDraft[] {
   const place = readAtPlace(reader) ?? reader.context.state.bench.place
   const end = theOneEnd(reader, findEnds(reader.context.system, name.text, place, cable), name, place)
   const word = screw ? wrongOn(end, terminalAt(reader, place, screw)) : `${found}: ${end}`
-  return [{ kind: 'reading', probe: { meter: 'look', at: `${LANDINGS}${place}` }, answer: { word } }]
+  return [{ kind: 'reading', probe: { meter: 'look', at: landingsAt(place) }, answer: { word } }]
 }
 
 function terminalAt(reader: Reader, place: string, said: Token): string {
@@ -83,7 +84,7 @@ export function readBareCopper(reader: Reader): EntryDraft[] {
     )
   const [{ id, conductors }] = found
   const conductor = conductors.find((one) => one.id.toLowerCase() === name.text.toLowerCase())?.id ?? name.text
-  return [{ kind: 'reading', probe: { meter: 'look', at: `${WIRING}${id}` }, answer: { word: bareWord(conductor) } }]
+  return [{ kind: 'reading', probe: { meter: 'look', at: wiringOf(id) }, answer: { word: bareWord(conductor) } }]
 }
 
 /** What is said of all landings of a place at once. */
@@ -114,5 +115,5 @@ export function readMark(reader: Reader, mark: string): EntryDraft[] {
       token,
     )
   reader.accept('unit')
-  return [{ kind: 'reading', probe: { meter: 'look', at: `${WIRING}${zone}` }, answer: { word: mark } }]
+  return [{ kind: 'reading', probe: { meter: 'look', at: wiringOf(zone) }, answer: { word: mark } }]
 }

@@ -5,6 +5,7 @@ import { RUNS_ABOVE } from '@/src/core/operation/machine'
 import { isAlive, isGuarded, isPulledIn } from '@/src/core/operation/state'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
+import { parseLook, runsAt } from '@/src/core/readings/look-target'
 import type { Component } from '@/src/core/readings/prediction'
 import type { World, Worlds } from '@/src/core/readings/world'
 import type { PartOf } from '@/src/core/wiring/part'
@@ -13,16 +14,10 @@ import { cableById, callerOf, firstPart, partById, partsOf, type System } from '
 
 /** What the eye and the ear find: a fuse, landings, relays, loads, lights, and marks along the wiring. */
 
-/** Before a zone: a look along its wiring. */
-export const WIRING = 'wiring@'
-/** Before a place: a look over its landings. */
-export const LANDINGS = 'landings@'
 /** No wire is off, and none on a wrong screw. */
 export const LANDED = 'all landed'
 /** What else is found at the landings of a place, all of them landed. */
 export const stripFindings = ['strap', 'wet', 'corroded'] as const
-/** Before a place: whether everything there does what the bench calls for. */
-export const RUNS = 'runs@'
 /** Marks that point to an outside cause. */
 export const marks = ['rubbed', 'chewed', 'stapled', 'scorched'] as const
 
@@ -56,14 +51,14 @@ function wiringLooks(system: System, { fault }: Hypothesis, zone: string, weight
 
 /** Words that can answer a look. */
 export function wordsOfLook(system: System, at: string): string[] {
+  const { what, of } = parseLook(at)
   if (at === 'fuse') return ['good', 'blown']
-  if (at.startsWith(LANDINGS))
-    return [LANDED, ...landedEnds(system, at.slice(LANDINGS.length)).flatMap((end) => wordsOfEnd(system, end)), ...stripFindings]
-  if (at.startsWith(WIRING)) {
-    const cable = cableById(system, at.slice(WIRING.length))
+  if (what === 'landings') return [LANDED, ...landedEnds(system, of).flatMap((end) => wordsOfEnd(system, end)), ...stripFindings]
+  if (what === 'wiring') {
+    const cable = cableById(system, of)
     return ['sound', ...marks, ...(cable?.conductors ?? []).map(({ id }) => bareWord(id))]
   }
-  if (at.startsWith(RUNS)) return ['as called', 'not as called']
+  if (what === 'runs') return ['as called', 'not as called']
   const part = partById(system, at)
   if (part?.kind === 'load') return ['runs', 'still']
   if (part?.kind === 'fuse') return ['good', 'blown']
@@ -127,7 +122,7 @@ export function runs({ system, network, kernel }: Laboratory, at: string, weight
 
 /** Every place at which there is something to see at work, as one look each. */
 export const wholeLooks = (system: System): { readonly meter: 'look'; readonly at: string }[] =>
-  system.places.filter(({ id }) => workingAt(system, id).length > 1).map(({ id }) => ({ meter: 'look', at: `${RUNS}${id}` }))
+  system.places.filter(({ id }) => workingAt(system, id).length > 1).map(({ id }) => ({ meter: 'look', at: runsAt(id) }))
 
 /** What can be seen or heard to do its work at a place: motors, heaters, relays, valves. */
 export const workingAt = (system: System, place: string): (PartOf<'load'> | PartOf<'coil'>)[] =>
@@ -155,15 +150,16 @@ export function asCalled(
   soundly: ReadonlyMap<string, boolean>,
   weight: number,
 ): Component[] {
-  const isSo = workingAt(system, at.slice(RUNS.length)).every(({ id }) => works.get(id) === soundly.get(id))
+  const isSo = workingAt(system, parseLook(at).of).every(({ id }) => works.get(id) === soundly.get(id))
   return [{ weight, at: { word: isSo ? 'as called' : 'not as called' }, sigma: 1, floating: false }]
 }
 
 /** What the eye finds in one world; a load is told by `runs`, state by state. */
 export function look(laboratory: Laboratory, at: string, bench: Bench, hypothesis: Hypothesis, worlds: Worlds, world: World): Component[] {
-  if (partById(laboratory.system, at)?.kind === 'load' || at.startsWith(RUNS)) return []
-  if (at.startsWith(WIRING)) return wiringLooks(laboratory.system, hypothesis, at.slice(WIRING.length), world.weight)
-  if (at.startsWith(LANDINGS)) return landingLooks(laboratory.system, at.slice(LANDINGS.length), bench, hypothesis, world.weight)
+  const { what, of } = parseLook(at)
+  if (partById(laboratory.system, at)?.kind === 'load' || what === 'runs') return []
+  if (what === 'wiring') return wiringLooks(laboratory.system, hypothesis, of, world.weight)
+  if (what === 'landings') return landingLooks(laboratory.system, of, bench, hypothesis, world.weight)
   const word = lookWord(laboratory, at, bench, hypothesis, worlds, world)
   if (word === 'alive') return callLooks(laboratory, at, bench, hypothesis, world.weight)
   return [{ weight: world.weight, at: { word }, sigma: 1, floating: false }]

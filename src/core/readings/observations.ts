@@ -2,7 +2,8 @@ import { type Bench, benchKey } from '@/src/core/bench/bench'
 import { type Answer, openedBy, type Probe, probeKey } from '@/src/core/readings/check'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import { WRONG_READING } from '@/src/core/readings/likelihood'
-import { LANDINGS, SHOWS_NO_CALL, WIRING } from '@/src/core/readings/looks'
+import { parseLook } from '@/src/core/readings/look-target'
+import { SHOWS_NO_CALL } from '@/src/core/readings/looks'
 import { LruCache, Memo } from '@/src/core/units/cache'
 import { CHASSIS, parsePoint } from '@/src/core/wiring/point'
 
@@ -21,7 +22,7 @@ export interface Observation {
  * on calls and jumpers.
  */
 export function questionKey(bench: Bench, probe: Probe): string {
-  return probe.meter === 'look' && (probe.at === 'fuse' || probe.at.startsWith(LANDINGS) || probe.at.startsWith(WIRING))
+  return probe.meter === 'look' && (probe.at === 'fuse' || ['landings', 'wiring'].includes(parseLook(probe.at).what))
     ? probeKey(probe)
     : `${benchKey(bench)} ${probeKey(probe)}`
 }
@@ -67,8 +68,9 @@ export function isPlainToSee(probe: Probe, answer: Answer): boolean {
   if (typeof answer !== 'object' || !('word' in answer)) return false
   if (probe.meter === 'trip') return openedBy(answer) !== null
   if (probe.meter !== 'look') return false
-  if (probe.at.startsWith(WIRING)) return answer.word !== 'sound'
-  if (probe.at.startsWith(LANDINGS)) return /^(off|wrong): /.test(answer.word) || answer.word === 'strap' || answer.word === 'wet'
+  const { what } = parseLook(probe.at)
+  if (what === 'wiring') return answer.word !== 'sound'
+  if (what === 'landings') return /^(off|wrong): /.test(answer.word) || answer.word === 'strap' || answer.word === 'wet'
   return answer.word === 'chatters' || answer.word === 'over-current code' || answer.word === SHOWS_NO_CALL
 }
 

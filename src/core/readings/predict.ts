@@ -5,7 +5,8 @@ import { setInState } from '@/src/core/operation/in-state'
 import { type Probe, tripWord } from '@/src/core/readings/check'
 import { type Hypothesis, healthy, whileHidden, whileShown } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
-import { asCalled, look, RUNS, runs, wordsOfLook, workingIn } from '@/src/core/readings/looks'
+import { parseLook } from '@/src/core/readings/look-target'
+import { asCalled, look, runs, wordsOfLook, workingIn } from '@/src/core/readings/looks'
 import { AMPS_SIGMA, ampsLink, meterReadings } from '@/src/core/readings/meter-readings'
 import { type Component, isAlike, type Prediction, type Scale } from '@/src/core/readings/prediction'
 import { type Worlds, worldsOf } from '@/src/core/readings/world'
@@ -115,7 +116,7 @@ function predictShown(
 
 const NOTHING: Prediction = []
 
-const asksWhatRuns = (probe: Probe): probe is LookProbe => probe.meter === 'look' && probe.at.startsWith(RUNS)
+const asksWhatRuns = (probe: Probe): probe is LookProbe => probe.meter === 'look' && parseLook(probe.at).what === 'runs'
 type LookProbe = Extract<Probe, { meter: 'look' }>
 
 /** Benches whose sound work is kept. */

@@ -2,7 +2,8 @@ import type { Bench } from '@/src/core/bench/bench'
 import { sayPoint } from '@/src/core/bench/points'
 import { sayPair, saySlot } from '@/src/core/bench/say'
 import type { Answer, Probe } from '@/src/core/readings/check'
-import { LANDINGS, RUNS, WIRING } from '@/src/core/readings/looks'
+import { parseLook } from '@/src/core/readings/look-target'
+
 import { fromOhmScale, type Prediction, type Scale } from '@/src/core/readings/prediction'
 import { sayAmps, sayOhms, sayVolts } from '@/src/core/units/quantity'
 import { sayCall } from '@/src/core/wiring/call'
@@ -80,10 +81,7 @@ export function sayProbe(system: System, probe: Probe): string {
     case 'trip':
       return 'does it trip?'
     case 'look':
-      if (probe.at.startsWith(LANDINGS)) return `landings at the ${placeById(system, probe.at.slice(LANDINGS.length))?.name}`
-      if (probe.at.startsWith(RUNS)) return `what runs at the ${placeById(system, probe.at.slice(RUNS.length))?.name}`
-      if (probe.at.startsWith(WIRING)) return `wiring of the ${zoneName(system, probe.at.slice(WIRING.length))}`
-      return partById(system, probe.at)?.name ?? probe.at
+      return sayTarget(system, probe.at)
   }
 }
 
@@ -95,4 +93,18 @@ export function sayBenchShort(system: System, bench: Bench): string {
   if (bench.unplugged.length > 0) parts.push(`${bench.unplugged.length} unplugged`)
   if (bench.power && bench.slot.open) parts.push(saySlot(system, bench))
   return parts.join(', ')
+}
+
+function sayTarget(system: System, at: string): string {
+  const { what, of } = parseLook(at)
+  switch (what) {
+    case 'landings':
+      return `landings at the ${placeById(system, of)?.name}`
+    case 'runs':
+      return `what runs at the ${placeById(system, of)?.name}`
+    case 'wiring':
+      return `wiring of the ${zoneName(system, of)}`
+    case 'part':
+      return partById(system, of)?.name ?? of
+  }
 }

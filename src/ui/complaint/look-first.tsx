@@ -1,6 +1,9 @@
-'use client'
+import { wiringOf } from '@/src/core/readings/look-target'
+
+;('use client')
+
 import type { Probe } from '@/src/core/readings/check'
-import { WIRING } from '@/src/core/readings/looks'
+
 import { wordsFor } from '@/src/core/readings/predict'
 import { firstPart, isUnknown, partsOf, zonesOf } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
@@ -62,7 +65,7 @@ export function LookFirst() {
 /** What was seen along one zone's wiring: odds on the faults of that place, no more. */
 function ZoneMark({ zone, name }: { zone: string; name: string }) {
   const { system, state, record } = useDesk()
-  const probe: Probe = { meter: 'look', at: `${WIRING}${zone}` }
+  const probe: Probe = { meter: 'look', at: wiringOf(zone) }
   const seen = state.observations.findLast((observation) => observation.probe.meter === 'look' && observation.probe.at === probe.at)?.answer
   return (
     <label className="flex items-center gap-2">

@@ -4,7 +4,8 @@ import { sayPair } from '@/src/core/bench/say'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import type { Probe } from '@/src/core/readings/check'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
-import { LANDINGS, RUNS, WIRING, workingAt } from '@/src/core/readings/looks'
+import { parseLook } from '@/src/core/readings/look-target'
+import { workingAt } from '@/src/core/readings/looks'
 import { isLinePoint } from '@/src/core/readings/predict'
 import { sayProbe } from '@/src/core/readings/say'
 import { sayCall } from '@/src/core/wiring/call'
@@ -58,24 +59,24 @@ export function sayCheck(system: System, probe: Probe, bench: Bench): { say: str
 }
 
 function sayLook(system: System, at: string, bench: Bench): { say: string; why: string; caution: string | null } {
-  if (at.startsWith(LANDINGS))
+  const { what, of } = parseLook(at)
+  if (what === 'landings')
     return {
-      say: `Look over the landings at the ${placeById(system, at.slice(LANDINGS.length))?.name}: is any wire off, any screw green or wet?`,
+      say: `Look over the landings at the ${placeById(system, of)?.name}: is any wire off, any screw green or wet?`,
       why: 'Tug each wire gently.',
       caution: null,
     }
-  if (at.startsWith(WIRING))
+  if (what === 'wiring')
     return {
-      say: `Look along the wiring: ${zoneName(system, at.slice(WIRING.length))}. Rubbed, chewed, stapled, scorched, bare copper?`,
+      say: `Look along the wiring: ${zoneName(system, of)}. Rubbed, chewed, stapled, scorched, bare copper?`,
       why: 'Check hot pipes, sharp edges, ties, and where the jacket was stripped first.',
       caution: null,
     }
-  if (at.startsWith(RUNS)) {
-    const place = at.slice(RUNS.length)
-    const parts = workingAt(system, place).map(({ name }) => name)
+  if (what === 'runs') {
+    const parts = workingAt(system, of).map(({ name }) => name)
     const called = bench.call === 'off' ? 'nothing called' : `calling for ${sayCall[bench.call]}`
     return {
-      say: `See what runs at the ${placeById(system, place)?.name}: ${parts.join(', ')}. Is all of it doing what was called?`,
+      say: `See what runs at the ${placeById(system, of)?.name}: ${parts.join(', ')}. Is all of it doing what was called?`,
       why: `Power on, ${called}${bench.jumpers.length > 0 ? ', jumper in' : ''}. Wait out the delays.`,
       caution: 'Keep clear of fans and moving parts.',
     }

@@ -6,7 +6,8 @@ import { ohmsCandidates } from '@/src/core/diagnosis/planner/ohms-candidates'
 import { withJumper } from '@/src/core/diagnosis/planner/with-jumper'
 import { lowVoltageNodes } from '@/src/core/faults/low-voltage'
 import { type Probe, probeKey } from '@/src/core/readings/check'
-import { LANDINGS, RUNS, wholeLooks } from '@/src/core/readings/looks'
+import { landingsAt, parseLook } from '@/src/core/readings/look-target'
+import { wholeLooks } from '@/src/core/readings/looks'
 import { isLinePoint } from '@/src/core/readings/predict'
 import { hotOfCalls, switchedTerminals } from '@/src/core/wiring/assembly'
 import { CHASSIS, conductorEnd, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
@@ -25,7 +26,7 @@ export function listCandidates(system: System, bench: Bench): Candidate[] {
 function asFound(system: System, bench: Bench): Candidate[] {
   const fuse = firstPart(system, 'fuse')
   const probes: { probe: Probe; place: string }[] = system.places.map((place) => ({
-    probe: { meter: 'look', at: `${LANDINGS}${place.id}` },
+    probe: { meter: 'look', at: landingsAt(place.id) },
     place: place.id,
   }))
   if (fuse.holds !== 'none' && bench.slot.holds !== 'fuse' && !(bench.slot.holds === 'as-found' && bench.slot.open))
@@ -71,7 +72,7 @@ function liveCandidates(system: System, base: Bench): Candidate[] {
     // What opens with the heat is waited for, the call on.
     candidates.push({
       bench: { ...live, call, since: { call: 'minutes', power: 'long' } },
-      probes: wholeLooks(system).map((probe) => ({ probe, place: probe.at.slice(RUNS.length) })),
+      probes: wholeLooks(system).map((probe) => ({ probe, place: parseLook(probe.at).of })),
     })
   }
   for (const [thermostat, place] of [[thermostats[0], supplyPlace] as const, ...thermostats.map((part) => [part, part.place] as const)]) {
@@ -122,7 +123,7 @@ function wholeLive(system: System): { probe: Probe; place: string }[] {
   probes.push(...lineProbes(system))
   const fuse = firstPart(system, 'fuse')
   probes.push({ probe: { meter: 'amps', on: fuse.id }, place: fuse.place })
-  for (const probe of wholeLooks(system)) probes.push({ probe, place: probe.at.slice(RUNS.length) })
+  for (const probe of wholeLooks(system)) probes.push({ probe, place: parseLook(probe.at).of })
   for (const coil of partsOf(system, 'coil')) probes.push({ probe: { meter: 'look', at: coil.id }, place: coil.place })
   for (const load of partsOf(system, 'load')) probes.push({ probe: { meter: 'look', at: load.id }, place: load.place })
   for (const board of partsOf(system, 'board')) probes.push({ probe: { meter: 'look', at: board.id }, place: board.place })

@@ -8,7 +8,8 @@ import { type Probe, probeKey } from '@/src/core/readings/check'
 import { healthy } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { WRONG_READING } from '@/src/core/readings/likelihood'
-import { RUNS, workingAt } from '@/src/core/readings/looks'
+import { runsAt } from '@/src/core/readings/look-target'
+import { workingAt } from '@/src/core/readings/looks'
 import type { Observation } from '@/src/core/readings/observations'
 import { predictAll } from '@/src/core/readings/predict'
 import { Memo } from '@/src/core/units/cache'
@@ -36,7 +37,7 @@ const proofsOf = new Memo((laboratory: Laboratory): Proof[] => {
     const workOn = (set: Bench['call']) =>
       predictAll(laboratory, asSet(system, createBench(system), set), healthy, probes).map((prediction) => JSON.stringify(prediction))
     const idle = workOn('off')
-    const whole = parts.length > 1 ? look(`${RUNS}${place}`) : probes[0]
+    const whole = parts.length > 1 ? look(runsAt(place)) : probes[0]
     const still: Proof = { call: 'off', place, whole, parts: probes.filter((_, index) => parts[index].kind === 'load'), work: idle.join() }
     const called = callsOf(system).flatMap((call): Proof[] => {
       const work = workOn(call)

@@ -15,7 +15,8 @@ import { separatingCheck, widened } from '@/src/core/diagnosis/planner/separate'
 import type { Fault } from '@/src/core/faults/fault'
 import { type WayOfWorking, waysOfWorking } from '@/src/core/job/ways'
 import { type Probe, probeKey } from '@/src/core/readings/check'
-import { LANDINGS, WIRING } from '@/src/core/readings/looks'
+import { landingsAt, wiringOf } from '@/src/core/readings/look-target'
+
 import { isPlainToSee, latestAnswers, type Observation, questionKey } from '@/src/core/readings/observations'
 import { terminalPoint } from '@/src/core/wiring/point'
 import { cableById, firstPart, furtherFuses } from '@/src/core/wiring/system'
@@ -108,7 +109,7 @@ function powerOffFirst(
 ): Check | null {
   if (!complaint.symptoms.includes('smell') || observations.length > 0) return null
   const { place } = firstPart(engine.system, 'transformer')
-  const probe: Probe = { meter: 'look', at: `${WIRING}${place}` }
+  const probe: Probe = { meter: 'look', at: wiringOf(place) }
   if (skipped.some((known) => probeKey(known) === probeKey(probe))) return null
   return weighQuestion(engine, posterior, observations, bench, { ...bench, power: false, call: 'off' }, probe, place)
 }
@@ -264,7 +265,7 @@ function lookAtEnds(
       (known) => probeKey(known) === probeKey(probe),
     )
   for (const place of [...ends].sort((a, b) => Number(b === bench.place) - Number(a === bench.place))) {
-    const probe: Probe = { meter: 'look', at: `${LANDINGS}${place}` }
+    const probe: Probe = { meter: 'look', at: landingsAt(place) }
     const check = isKnown(probe) ? null : weighQuestion(engine, posterior, observations, bench, bench, probe, place)
     if (check) return check
   }
