@@ -2,19 +2,11 @@ import { applyChange } from '@/src/core/bench/apply'
 import { type Bench, type BenchChange, createBench, wiringKey } from '@/src/core/bench/bench'
 import { magnitude, subtract } from '@/src/core/units/complex'
 import type { Random } from '@/src/core/units/random'
-import {
-  boardInside,
-  bodyLink,
-  callLink,
-  livesBetween,
-  switchedTerminals,
-  thermostatInside,
-  windingLink,
-  windingNode,
-} from '@/src/core/wiring/assembly'
+import { boardInside, bodyLink, callLink, thermostatInside, windingLink, windingNode } from '@/src/core/wiring/assembly'
 import { inputsOf } from '@/src/core/wiring/part'
 import { pinPoint, terminalPoint } from '@/src/core/wiring/point'
 import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
+import { livesBetween, switchedTerminals } from '@/src/core/wiring/thermostat'
 import { type Devices, elementsNow } from '@/tests/independent/circuit-now'
 import type { SpiceSession, Volts } from '@/tests/independent/spice-session'
 import type { Trouble } from '@/tests/independent/trouble'

@@ -1,10 +1,10 @@
 import { enumerateFaults } from '@/src/core/faults/enumerate'
 import type { Effect, Fault } from '@/src/core/faults/fault'
 import type { Random } from '@/src/core/units/random'
-import { bodyLink, callLink, plugLink, switchedTerminals, windingLink } from '@/src/core/wiring/assembly'
+import { bodyLink, callLink, plugLink, windingLink } from '@/src/core/wiring/assembly'
 import { CHASSIS, pinPoint, terminalPoint } from '@/src/core/wiring/point'
-import { feedOf } from '@/src/core/wiring/supply'
 import { partsOf, type System } from '@/src/core/wiring/system'
+import { feedOf, switchedTerminals } from '@/src/core/wiring/thermostat'
 
 /** What is wrong with a house of the exam. */
 export interface Trouble {

@@ -16,8 +16,9 @@ import { saysPrediction } from '@/src/core/readings/say'
 import { secondaryAmps, worldsOf } from '@/src/core/readings/world'
 import type { CallName } from '@/src/core/wiring/call'
 import { type Point, terminalPoint } from '@/src/core/wiring/point'
-import { feedOf, houseCommon } from '@/src/core/wiring/supply'
+import { houseCommon } from '@/src/core/wiring/supply'
 import { callerOf, callsOf, firstPart } from '@/src/core/wiring/system'
+import { feedOf } from '@/src/core/wiring/thermostat'
 
 /** What one reading would be if a hypothesis were true. */
 export interface Forecast {

@@ -5,10 +5,10 @@ import { wiredNow } from '@/src/core/bench/swaps'
 import { worstWindingLoad } from '@/src/core/bench/winding-load'
 import { add, type Complex, complex, magnitude, polar, scale, subtract } from '@/src/core/units/complex'
 import { DisjointSet } from '@/src/core/units/disjoint-set'
-import { livesBetween, switchedTerminals } from '@/src/core/wiring/assembly'
-import { inputsOf, type Part, type PartOf, watchedFor } from '@/src/core/wiring/part'
+import { joinsOnceClosed, pathsOf } from '@/src/core/wiring/conduction'
+import type { PartOf } from '@/src/core/wiring/part'
 import { CHASSIS, conductorEnd, type Point, pinPoint, terminalPoint } from '@/src/core/wiring/point'
-import { feedOf, hotTerminals, lineNodes } from '@/src/core/wiring/supply'
+import { lineNodes } from '@/src/core/wiring/supply'
 import { partsOf, type System } from '@/src/core/wiring/system'
 
 /**
@@ -92,41 +92,19 @@ function sidesOf(system: System, joined: DisjointSet<Point>): (group: Point) => 
     new Set(partsOf(system, 'transformer').map(({ secondary, place }) => joined.find(terminalPoint(secondary[side], place))))
   const [hot, common] = [ends(0), ends(1)]
   const beside = new Map<Point, Point[]>()
-  for (const part of system.parts)
-    for (const [from, ...others] of loadsThrough(part))
-      for (const to of others) {
-        const [a, b] = [joined.find(from), joined.find(to)]
-        beside.set(a, [...(beside.get(a) ?? []), b])
-        beside.set(b, [...(beside.get(b) ?? []), a])
-      }
+  for (const { through, joins } of system.parts.filter(({ kind }) => kind !== 'load').flatMap((part) => pathsOf(part))) {
+    if (through !== 'load') continue
+    const [from, ...others] = joins
+    for (const to of others) {
+      const [a, b] = [joined.find(from), joined.find(to)]
+      beside.set(a, [...(beside.get(a) ?? []), b])
+      beside.set(b, [...(beside.get(b) ?? []), a])
+    }
+  }
   // What current reaches from a hot side through loads before it is at a common.
   const fed = new Set(hot)
   for (const group of fed) if (!common.has(group)) for (const next of beside.get(group) ?? []) fed.add(next)
   return (group) => (hot.has(group) || common.has(group) ? 'supply' : fed.has(group) ? 'between' : 'unfed')
-}
-
-/** Points between which a part is a load. */
-function loadsThrough(part: Part): Point[][] {
-  const at = (name: string) => terminalPoint(name, part.place)
-  switch (part.kind) {
-    case 'coil':
-      return [[pinPoint(part, 0), pinPoint(part, 1)]]
-    case 'electronics':
-      return [part.between.map(at)]
-    case 'board':
-      return [[part.between[1], part.between[0], ...part.outputs.flatMap(watchedFor)].map(at)]
-    case 'thermostat':
-      return [[...hotTerminals(part), ...[livesBetween(part) ?? []].flat()].map(at)]
-    case 'fuse':
-    case 'bond':
-    case 'strap':
-    case 'switch':
-    case 'transformer':
-    case 'disconnect':
-    case 'supply':
-    case 'load':
-      return []
-  }
 }
 
 /** Two open voltages that differ by less than this share drive no more round their loop than their windings are made for: assumption. */
@@ -166,7 +144,7 @@ function shortedTransformer(system: System, joined: DisjointSet<Point>): PartOf<
 function phaseOf(system: System, { primary, place }: PartOf<'transformer'>): Complex {
   const fed = new DisjointSet<Point>()
   for (const part of system.parts)
-    if (part.kind === 'disconnect' || part.kind === 'switch') for (const path of pathsOnceClosed(part, false)) fed.join(...path)
+    if (part.kind === 'disconnect' || part.kind === 'switch') for (const { joins } of pathsOf(part)) fed.join(...joins)
   const voltsAt = (name: string): Complex => {
     const node = fed.find(terminalPoint(name, place))
     for (const supply of partsOf(system, 'supply'))
@@ -191,47 +169,11 @@ function joinedOnceAllClose(system: System, bench: Bench): DisjointSet<Point> {
       })
     }
   }
-  for (const part of system.parts) for (const path of pathsOnceClosed(part, bench.unplugged.includes(part.id))) joined.join(...path)
+  for (const part of system.parts)
+    for (const path of pathsOf(part, bench.unplugged.includes(part.id))) if (joinsOnceClosed(path)) joined.join(...path.joins)
   joined.join(...system.places.filter(({ metal }) => metal).map(({ id }) => terminalPoint(CHASSIS, id)))
   for (const { a, b } of bench.jumpers) joined.join(a, b)
   return joined
-}
-
-/** The metal paths through a part, each as the points it joins, once whatever it has that closes is closed. */
-function pathsOnceClosed(part: Part, isUnplugged: boolean): Point[][] {
-  const at = (name: string) => terminalPoint(name, part.place)
-  switch (part.kind) {
-    case 'fuse':
-    case 'bond':
-    case 'strap':
-      return [part.between.map(at)]
-    case 'switch': {
-      const inside = [pinPoint(part, 0), pinPoint(part, 1)]
-      return [inside, ...(isUnplugged ? [] : part.between.map((name, side) => [at(name), inside[side]]))]
-    }
-    case 'coil':
-      return [
-        ...(isUnplugged ? [] : part.between.map((name, side) => [at(name), pinPoint(part, side as 0 | 1)])),
-        ...(part.contact ? [part.contact.map(at)] : []),
-      ]
-    case 'board':
-      if (isUnplugged) return []
-      return [
-        ...part.outputs.map((output) =>
-          output.style === 'passes' ? [...inputsOf(output), output.to].map(at) : [at(output.from ?? part.between[0]), at(output.to)],
-        ),
-        ...(part.defrost?.closes ?? []).map((pair) => pair.map(at)),
-      ]
-    case 'thermostat':
-      return isUnplugged ? [] : switchedTerminals(part).map((terminal) => [at(feedOf(part, terminal)), at(terminal)])
-    case 'disconnect':
-      return part.poles.map((pole) => pole.map(at))
-    case 'transformer':
-    case 'electronics':
-    case 'supply':
-    case 'load':
-      return []
-  }
 }
 
 /** Null when putting something back on this bench closes no jumper into a short, else why it has to wait and for what. */

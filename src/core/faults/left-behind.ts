@@ -3,8 +3,9 @@ import type { AddFault } from '@/src/core/faults/fault-list'
 import { COMMONS_JOINED_OHM, CORRODED_JOINT, STRAP_OHM, WET_OHM } from '@/src/core/faults/rates'
 import { hotOfCalls, landingLink } from '@/src/core/wiring/assembly'
 import { CHASSIS, terminalPoint } from '@/src/core/wiring/point'
-import { circuitOf, commonNodes, hotTerminals } from '@/src/core/wiring/supply'
+import { circuitOf, commonNodes } from '@/src/core/wiring/supply'
 import { firstPart, type Place, partsOf, type System } from '@/src/core/wiring/system'
+import { hotTerminals } from '@/src/core/wiring/thermostat'
 
 /** What people and weather leave at a unit's terminals: a strap from an earlier test, two hot sides tied, water, green screws. */
 export function addStrapsAndWeather(system: System, add: AddFault): void {

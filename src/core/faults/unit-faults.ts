@@ -4,11 +4,12 @@ import type { AddFault } from '@/src/core/faults/fault-list'
 import { lowVoltageNodes } from '@/src/core/faults/low-voltage'
 import { ACCESSORY_OHM, JOINED_OHM, SHORTED_COIL_OHM, SOLID_SHORT_OHM, WELDED_OHM } from '@/src/core/faults/rates'
 import { capital } from '@/src/core/units/capital'
-import { bodyLink, feedInside, livesBetween, plugLink, switchedTerminals, thermostatInside } from '@/src/core/wiring/assembly'
+import { bodyLink, feedInside, plugLink, thermostatInside } from '@/src/core/wiring/assembly'
 import type { PartOf } from '@/src/core/wiring/part'
 import { CHASSIS, pinPoint, terminalPoint } from '@/src/core/wiring/point'
-import { commonNodes, feedOf } from '@/src/core/wiring/supply'
+import { commonNodes } from '@/src/core/wiring/supply'
 import { type Place, partsOf, placeById, type System } from '@/src/core/wiring/system'
+import { feedOf, livesBetween, switchedTerminals } from '@/src/core/wiring/thermostat'
 
 /** Every lead in a metal cabinet that is not common can rub through; each is named by the parts it joins. */
 export function addLeadFaults(system: System, add: AddFault, place: Place): void {

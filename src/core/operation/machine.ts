@@ -7,15 +7,14 @@ import {
   callLink,
   coilImpedance,
   contactLink,
-  livesBetween,
   outputLink,
-  switchedTerminals,
   thermostatInside,
   windingNode,
 } from '@/src/core/wiring/assembly'
 import { inputsOf, type PartOf } from '@/src/core/wiring/part'
 import { pinPoint, terminalPoint } from '@/src/core/wiring/point'
 import { partsOf, type System } from '@/src/core/wiring/system'
+import { livesBetween, switchedTerminals } from '@/src/core/wiring/thermostat'
 import type { ValueFactors } from '@/src/core/wiring/values'
 
 /** Below this share of its rated volts a motor or a heater does not run: assumption. */

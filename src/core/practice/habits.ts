@@ -8,10 +8,10 @@ import type { Question, Solver } from '@/src/core/practice/trial'
 import { landingsAt } from '@/src/core/readings/look-target'
 
 import { type Observation, questionKey } from '@/src/core/readings/observations'
-import { switchedTerminals } from '@/src/core/wiring/assembly'
 import { CHASSIS, conductorEnd, type Point, pinPoint, terminalPoint } from '@/src/core/wiring/point'
-import { commonBeside, feedOf, houseCommon, houseHot } from '@/src/core/wiring/supply'
+import { commonBeside, houseCommon, houseHot } from '@/src/core/wiring/supply'
 import { type Cable, callerOf, callsOf, firstPart, partsOf, placeById, type System } from '@/src/core/wiring/system'
+import { feedOf, switchedTerminals } from '@/src/core/wiring/thermostat'
 
 /**
  * How the trade looks for trouble by habit (field-work.md 6 to 9), as fixed orders of checks. A habit does not weigh what a check would tell,

@@ -1,8 +1,9 @@
 import type { Effect } from '@/src/core/faults/fault'
-import { bodyLink, callLink, conductorMiddle, switchedTerminals, thermostatInside } from '@/src/core/wiring/assembly'
+import { bodyLink, callLink, conductorMiddle, thermostatInside } from '@/src/core/wiring/assembly'
 import type { Part } from '@/src/core/wiring/part'
 import { CHASSIS, pinPoint, terminalPoint } from '@/src/core/wiring/point'
 import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
+import { switchedTerminals } from '@/src/core/wiring/thermostat'
 
 /** A fault that no entry of the catalogue describes, made from what wires, windings and people also do. */
 export interface OutsideFault {

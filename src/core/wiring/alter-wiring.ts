@@ -1,6 +1,6 @@
 import type { Part, PartOf } from '@/src/core/wiring/part'
-import { feedOf } from '@/src/core/wiring/supply'
 import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
+import { feedOf } from '@/src/core/wiring/thermostat'
 
 /** Changes of a system's wiring that make another sound one: a switch put in or taken out, a common that is not there. */
 

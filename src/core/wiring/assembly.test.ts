@@ -1,12 +1,13 @@
 import { createNetwork } from '@/src/core/circuit/network'
 import { solveNetwork } from '@/src/core/circuit/solver'
 import { magnitude, subtract } from '@/src/core/units/complex'
-import { assemble, callLink, coilImpedance, contactLink, landingLink, loadImpedance, switchedTerminals } from '@/src/core/wiring/assembly'
+import { assemble, callLink, coilImpedance, contactLink, landingLink, loadImpedance } from '@/src/core/wiring/assembly'
 import { copperOhm } from '@/src/core/wiring/copper'
 import type { PartOf } from '@/src/core/wiring/part'
 import { houseCommon, houseHot } from '@/src/core/wiring/supply'
 import { firstPart, partsOf } from '@/src/core/wiring/system'
 import { catalogue, furnaceAc } from '@/src/core/wiring/systems/catalogue'
+import { switchedTerminals } from '@/src/core/wiring/thermostat'
 import { templateValues } from '@/src/core/wiring/values'
 
 const contactor = partsOf(furnaceAc, 'coil').find(({ id }) => id === 'contactor') as PartOf<'coil'>

@@ -3,8 +3,8 @@ import { type Complex, complex, polar } from '@/src/core/units/complex'
 import { copperOhm } from '@/src/core/wiring/copper'
 import { type Part, type PartOf, watchedFor } from '@/src/core/wiring/part'
 import { CHASSIS, conductorEnd, pinPoint, terminalPoint } from '@/src/core/wiring/point'
-import { feedOf, hotTerminals } from '@/src/core/wiring/supply'
 import { type Cable, partsOf, type System } from '@/src/core/wiring/system'
+import { feedOf, hotTerminals, livesBetween, switchedTerminals } from '@/src/core/wiring/thermostat'
 import { cabinetConstants, cableConstants, templateValues, type ValueFactors } from '@/src/core/wiring/values'
 
 /** Names of links and inner nodes that benches and faults act on. */
@@ -282,19 +282,10 @@ export function loadImpedance(volts: number, va: number, powerFactor: number): C
 export const feedInside = (part: PartOf<'thermostat'>, terminal: string): string =>
   terminal === part.hot ? thermostatInside(part.id, 'hot') : `${part.id}.${terminal}~inside`
 
-/** The terminal on the far side of the electronics: the common, or the call that a power-stealing one draws through. */
-export const livesBetween = (part: PartOf<'thermostat'>): string | undefined =>
-  part.power === 'battery' || part.power === 'mechanical' ? undefined : part.power === 'stealing' ? part.steals : part.common
-
 /** How many leads of a part come off when it is unplugged. */
 export function plugsOf(part: Part): number {
   if (part.kind === 'thermostat') return hotTerminals(part).length + (livesBetween(part) ? 1 : 0)
   return part.kind === 'switch' || part.kind === 'coil' ? 2 : 0
-}
-
-/** Terminals that the thermostat can put on R. */
-export function switchedTerminals(part: PartOf<'thermostat'>): string[] {
-  return [...new Set(Object.values(part.calls).flat())]
 }
 
 /** Each call letter that a thermostat of the system closes, with the hot letter that it is closed to. */

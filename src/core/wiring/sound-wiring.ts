@@ -1,4 +1,4 @@
-import { watchedFor } from '@/src/core/wiring/part'
+import { leadsOf, pathsOf } from '@/src/core/wiring/conduction'
 import { CHASSIS, type Point, terminalPoint } from '@/src/core/wiring/point'
 import { commonNodes, lineNodes } from '@/src/core/wiring/supply'
 import { partsOf, type System } from '@/src/core/wiring/system'
@@ -85,22 +85,7 @@ function looseLeads(system: System): WiringProblem[] {
     users.set(point, [...(users.get(point) ?? []), index])
   }
   system.parts.forEach((part, index) => {
-    const names =
-      part.kind === 'transformer'
-        ? [...part.primary, ...part.secondary]
-        : part.kind === 'disconnect'
-          ? part.poles.flat()
-          : part.kind === 'board'
-            ? [
-                ...part.between,
-                ...part.outputs.flatMap((output) => [...watchedFor(output), output.to, ...(output.from ? [output.from] : [])]),
-              ]
-            : part.kind === 'supply'
-              ? [part.neutral, ...part.legs.map(({ node }) => node)]
-              : 'between' in part
-                ? [...part.between, ...(part.kind === 'coil' ? (part.contact ?? []) : [])]
-                : []
-    for (const name of names) note(name, part.place, index)
+    for (const { name, role } of leadsOf(part)) if (role !== 'tap') note(name, part.place, index)
   })
   return [...users].flatMap(([point, [index, ...others]]) => {
     const [name, place] = point.split('@')
@@ -124,10 +109,9 @@ function missingReturns(system: System): WiringProblem[] {
   let size = 0
   while (reached.size > size) {
     size = reached.size
-    for (const part of system.parts) {
-      if (part.kind !== 'switch' && part.kind !== 'bond' && part.kind !== 'fuse' && part.kind !== 'strap') continue
-      const ends = part.between.map((name) => terminalPoint(name, part.place))
-      if (ends.some((end) => reached.has(end) && !line.has(end))) for (const end of ends) reached.add(end)
+    for (const { through, joins } of system.parts.flatMap((part) => pathsOf(part))) {
+      if (through !== 'metal' && through !== 'bond' && through !== 'plug' && through !== 'switch') continue
+      if (joins.some((end) => reached.has(end) && !line.has(end))) for (const end of joins) reached.add(end)
     }
     for (const cable of system.cables)
       for (const { lands } of cable.conductors) {

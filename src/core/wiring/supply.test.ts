@@ -1,6 +1,7 @@
-import { circuitOf, commonBeside, commonNodes, feedOf, hotTerminals, houseCommon, houseHot, lineNodes } from '@/src/core/wiring/supply'
+import { circuitOf, commonBeside, commonNodes, houseCommon, houseHot, lineNodes } from '@/src/core/wiring/supply'
 import { firstPart, type System } from '@/src/core/wiring/system'
 import { catalogue, systemById } from '@/src/core/wiring/systems/catalogue'
+import { feedOf, hotTerminals } from '@/src/core/wiring/thermostat'
 
 const known = (id: string): System => {
   const system = systemById(id)

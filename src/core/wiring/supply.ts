@@ -1,6 +1,6 @@
 import { Memo } from '@/src/core/units/cache'
 import { DisjointSet } from '@/src/core/units/disjoint-set'
-import { type PartOf, watchedFor } from '@/src/core/wiring/part'
+import { leadsOf, pathsOf } from '@/src/core/wiring/conduction'
 import { type Point, terminalPoint } from '@/src/core/wiring/point'
 import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
 
@@ -31,28 +31,14 @@ function legName(system: System, side: 0 | 1): string {
   return here
 }
 
-/** The hot terminal that a thermostat closes a call to. */
-export const feedOf = (thermostat: PartOf<'thermostat'>, terminal: string): string => thermostat.feeds?.[terminal] ?? thermostat.hot
-
-/** Every hot terminal of a thermostat: one, or Rc and Rh. */
-export const hotTerminals = (thermostat: PartOf<'thermostat'>): string[] => [
-  ...new Set([thermostat.hot, ...Object.values(thermostat.feeds ?? {})]),
-]
-
 /** Nodes at line voltage: primaries, and everything that supplies reach through disconnects, line contacts, loads and switches. */
 export const lineNodes = (system: System): ReadonlySet<Point> => lineOf.of(system)
 const lineOf = new Memo(findLine)
 
 function findLine(system: System): ReadonlySet<Point> {
   const found = new Set<Point>()
-  for (const part of system.parts) {
-    const at = (name: string) => terminalPoint(name, part.place)
-    if (part.kind === 'supply') for (const name of [part.neutral, ...part.legs.map(({ node }) => node)]) found.add(at(name))
-    if (part.kind === 'disconnect') for (const name of part.poles.flat()) found.add(at(name))
-    if (part.kind === 'coil' && part.contact) for (const name of part.contact) found.add(at(name))
-    if (part.kind === 'load') for (const name of part.between) found.add(at(name))
-    if (part.kind === 'transformer') for (const name of [...part.primary, ...(part.taps ?? []).map(({ lead }) => lead)]) found.add(at(name))
-  }
+  for (const part of system.parts)
+    for (const { name, role } of leadsOf(part)) if (role === 'line' || role === 'tap') found.add(terminalPoint(name, part.place))
   // A door switch is in this line where one of its leads is; so is a second switch behind it.
   for (let size = 0; size < found.size; ) {
     size = found.size
@@ -78,18 +64,14 @@ function joinCircuits(system: System): (point: Point) => Point {
     for (const { lands } of cable.conductors)
       join(lands.flatMap((terminal, side) => (terminal === null ? [] : [terminalPoint(terminal, cable.between[side])])))
   const line = lineNodes(system)
-  for (const part of system.parts) {
-    const at = (names: readonly string[]) => names.map((name) => terminalPoint(name, part.place)).filter((point) => !line.has(point))
-    if (part.kind === 'switch' || part.kind === 'coil' || part.kind === 'electronics' || part.kind === 'fuse' || part.kind === 'strap')
-      join(at(part.between))
-    if (part.kind === 'transformer') join(at(part.secondary))
-    if (part.kind === 'board') {
-      join(at([...part.between, ...part.outputs.flatMap(watchedFor)]))
-      // A dry contact joins what it closes, and nothing to the board's own side.
-      for (const { to, from } of part.outputs) join(at([from ?? part.between[0], to]))
+  for (const part of system.parts)
+    for (const { through, joins } of pathsOf(part)) {
+      // What a thermostat closes, and what it lives on, would tie Rc to Rh; the bond ties each circuit to the same metal.
+      if (part.kind === 'thermostat' || through === 'bond') continue
+      join(joins.filter((point) => !line.has(point)))
     }
-    if (part.kind === 'thermostat' && part.common !== undefined) join(at([part.hot, part.common]))
-  }
+  for (const { hot, common, place } of partsOf(system, 'thermostat'))
+    if (common !== undefined) join([terminalPoint(hot, place), terminalPoint(common, place)])
   return (point) => circuits.find(point)
 }
 
@@ -105,8 +87,7 @@ function findCommon(system: System): ReadonlySet<Point> {
     const spread = (points: readonly Point[]) => {
       if (points.some((point) => found.has(point))) for (const point of points) found.add(point)
     }
-    for (const { between, place } of [...partsOf(system, 'fuse'), ...partsOf(system, 'strap')])
-      spread(between.map((name) => terminalPoint(name, place)))
+    for (const { through, joins } of system.parts.flatMap((part) => pathsOf(part))) if (through === 'metal') spread(joins)
     for (const cable of system.cables)
       for (const { lands } of cable.conductors)
         spread(lands.flatMap((terminal, side) => (terminal === null ? [] : [terminalPoint(terminal, cable.between[side])])))

@@ -26,7 +26,7 @@ describe('readSystem', () => {
   it('refuses a cable longer than a kilometre and says where', () => {
     const problem = problemsOf(spoiled((system) => (system.cables[1].lengthM = 1500)))
     expect(problem).toContain('cables.1.lengthM')
-    expect(problem).toContain('longer than a kilometre')
+    expect(problem).toContain('longer than 1000 m')
   })
 
   it('refuses a landing on a terminal that is not there and names those that are', () => {
@@ -36,7 +36,9 @@ describe('readSystem', () => {
   })
 
   it('refuses a cable to nowhere, a part twice, and a system without a transformer', () => {
-    expect(problemsOf(spoiled((system) => (system.cables[0].between = ['thermostat', 'cellar'])))).toContain('"cellar", which is no place')
+    expect(problemsOf(spoiled((system) => (system.cables[0].between = ['thermostat', 'cellar'])))).toContain(
+      '"cellar", which is not a place',
+    )
     expect(problemsOf(spoiled((system) => system.parts.push(system.parts[0])))).toContain('is listed twice')
     expect(
       problemsOf(spoiled((system) => (system.parts = system.parts.filter(({ kind }: { kind: string }) => kind !== 'transformer')))),
@@ -66,7 +68,7 @@ describe('readSystem', () => {
     expect(length).toContain('a length above zero, in meters')
     const va = problemsOf(spoiled((system) => (partOf(system, 'transformer').va = 0)))
     expect(va).toContain('.va')
-    expect(va).toContain('give the VA on its plate')
+    expect(va).toContain('give the VA on its nameplate')
   })
 
   it('refuses a loop of grounds and says which bond closes it', () => {

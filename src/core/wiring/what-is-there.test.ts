@@ -182,8 +182,8 @@ describe('a fuse that nobody has looked at', () => {
     expect(owed.sizes?.map(({ ratingA }) => ratingA)).toEqual([3, 5])
     expect(owedBy(furnaceAc, bench)[0].sizes).toBeUndefined()
     expect(enumerateFaults(system).find(({ family }) => family === 'fuse-only')?.repair.say).toBe(
-      'Fit a fuse of the size on its label, once, and watch it',
+      'Install a fuse of the size on its label, once, and watch it',
     )
-    expect(sayCheck(system, { meter: 'look', at: 'fuse' }, createBench(system)).why).toContain('Nobody has looked at its label')
+    expect(sayCheck(system, { meter: 'look', at: 'fuse' }, createBench(system)).why).toContain('Its label has not been read')
   })
 })

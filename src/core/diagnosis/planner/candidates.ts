@@ -9,10 +9,11 @@ import { type Probe, probeKey } from '@/src/core/readings/check'
 import { landingsAt, parseLook } from '@/src/core/readings/look-target'
 import { wholeLooks } from '@/src/core/readings/looks'
 import { isLinePoint } from '@/src/core/readings/predict'
-import { hotOfCalls, switchedTerminals } from '@/src/core/wiring/assembly'
+import { hotOfCalls } from '@/src/core/wiring/assembly'
 import { CHASSIS, conductorEnd, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
-import { commonBeside, commonNodes, feedOf, houseCommon, houseHot } from '@/src/core/wiring/supply'
+import { commonBeside, commonNodes, houseCommon, houseHot } from '@/src/core/wiring/supply'
 import { callsOf, firstPart, furtherFuses, partsOf, placeById, type System } from '@/src/core/wiring/system'
+import { feedOf, switchedTerminals } from '@/src/core/wiring/thermostat'
 
 /** All checks worth weighing from a bench: generated from the wiring, live ones and ohms with the power off. */
 export function listCandidates(system: System, bench: Bench): Candidate[] {

@@ -3,11 +3,11 @@ import type { Candidate } from '@/src/core/diagnosis/planner/candidate'
 import { withJumper } from '@/src/core/diagnosis/planner/with-jumper'
 import { lowVoltageNodes } from '@/src/core/faults/low-voltage'
 import type { Probe } from '@/src/core/readings/check'
-import { switchedTerminals } from '@/src/core/wiring/assembly'
 import type { PartOf } from '@/src/core/wiring/part'
 import { CHASSIS, conductorEnd, type Point, parsePoint, pinPoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside } from '@/src/core/wiring/supply'
 import { cableById, firstPart, type Place, partsOf, placeById, type System } from '@/src/core/wiring/system'
+import { switchedTerminals } from '@/src/core/wiring/thermostat'
 
 /** Ohms with the power off: as it stands, each end lifted, each cable free at an end or both, each part unplugged, loops tied at the far end. */
 export function ohmsCandidates(system: System, base: Bench): Candidate[] {

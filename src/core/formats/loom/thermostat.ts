@@ -1,10 +1,10 @@
 import type { LoomZone } from '@/src/core/formats/loom/shapes'
 import { TAG } from '@/src/core/formats/loom/shapes'
 import type { Rows, UnitDrawing } from '@/src/core/formats/loom/unit-drawing'
-import { livesBetween } from '@/src/core/wiring/assembly'
 import type { PartOf } from '@/src/core/wiring/part'
 import { terminalPoint } from '@/src/core/wiring/point'
 import type { Place } from '@/src/core/wiring/system'
+import { livesBetween } from '@/src/core/wiring/thermostat'
 
 /** The thermostat: hot runs down a rail, a contact leads from it to every call, its own electronics hang between hot and common. */
 export function drawThermostat(part: PartOf<'thermostat'>, place: Place, zone: LoomZone, rows: Rows): UnitDrawing {
