@@ -1,5 +1,5 @@
 import { leadNames } from '@/src/core/bench/points'
-import { type QuickLineContext, readQuickLine } from '@/src/core/quick-line/read-line'
+import { type QuickLineContext, readInGrammar } from '@/src/core/quick-line/read-line'
 import { callsOf, type System } from '@/src/core/wiring/system'
 
 /** Words that begin a line, and words that stand within one. */
@@ -53,7 +53,7 @@ export function completeLine(line: string, context: QuickLineContext, most = 4):
     .filter((word) => word.toLowerCase().startsWith(typed) && word.toLowerCase() !== typed)
     .flatMap((word) => {
       const made = line.slice(0, start) + word
-      const read = readQuickLine(made, context)
+      const read = readInGrammar(made, context)
       // Understood, or understood so far: what fails is what has not been typed yet.
       return read.ok ? [{ made, rank: 0 }] : read.start >= made.length ? [{ made, rank: 1 }] : []
     })

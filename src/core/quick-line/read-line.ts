@@ -5,6 +5,7 @@ import { sayDraft, sayFallen } from '@/src/core/job/say-draft'
 import { isContent } from '@/src/core/job/standing'
 import { parseCommand } from '@/src/core/quick-line/commands'
 import { dashedNames } from '@/src/core/quick-line/names'
+import { normalForm } from '@/src/core/quick-line/normal-form'
 import { asStretch } from '@/src/core/quick-line/phrases'
 import { inTheGrammar } from '@/src/core/quick-line/said'
 import { type Token, tokenize } from '@/src/core/quick-line/tokens'
@@ -33,18 +34,50 @@ export type Understood =
 export function readQuickLine(line: string, context: QuickLineContext): Understood {
   const read = readInGrammar(line, context)
   if (read.ok) return read
-  const state = foldJob(context.system, context.entries)
-  const clauses = line.split(/;|\bthen\b/i).filter((clause) => clause.trim() !== '')
-  const said = clauses.map((clause) => (readInGrammar(clause, context).ok ? clause : inTheGrammar(clause, context.system, state)))
-  const asked = said.find((one) => one !== null && typeof one === 'object')
-  if (asked && typeof asked === 'object') return { ok: false, problem: asked.asks, start: 0, end: line.length }
-  if (said.length === 0 || said.includes(null)) return read
-  const understood = readInGrammar(said.join('; '), context)
+  const put = inGrammarsWords(line.split(/;|\bthen\b/i), context)
+  if (put === null) return read
+  if (typeof put === 'object') return { ok: false, problem: put.asks, start: 0, end: line.length }
+  const understood = readInGrammar(put, context)
   // What was understood and cannot be now is refused with its own reason.
   return understood.ok ? understood : { ...understood, start: 0, end: line.length }
 }
 
-function readInGrammar(line: string, context: QuickLineContext): Understood {
+/** Clauses put into the grammar's words one after the other, each where those before it have led; null when one of them is not understood. */
+function inGrammarsWords(clauses: readonly string[], context: QuickLineContext): string | { readonly asks: string } | null {
+  const put: string[] = []
+  let { entries } = context
+  for (const clause of clauses) {
+    if (clause.trim() === '') continue
+    const now = { ...context, entries }
+    const said = clauseInGrammar(clause, now) ?? severalIn(clause, now)
+    if (said === null || typeof said === 'object') return said
+    put.push(said)
+    const read = readInGrammar(said, now)
+    const taken = read.ok ? tryDrafts(context.system, entries, read.drafts) : null
+    if (taken?.ok) entries = [...entries, ...taken.made]
+  }
+  return put.length === 0 ? null : put.join('; ')
+}
+
+/** One clause: as it stands, in another form of it, or as a sentence. */
+function clauseInGrammar(clause: string, context: QuickLineContext): ReturnType<typeof inTheGrammar> {
+  if (readInGrammar(clause, context).ok) return clause
+  const state = foldJob(context.system, context.entries)
+  const normal = normalForm(clause, context.system, state)
+  if (readInGrammar(normal, context).ok) return normal
+  return inTheGrammar(normal, context.system, state) ?? inTheGrammar(clause, context.system, state)
+}
+
+/** Several in one clause, parted by commas, or each reading by the next pair of points. */
+function severalIn(clause: string, context: QuickLineContext): ReturnType<typeof inTheGrammar> {
+  const parts = clause.split(
+    /,\s+(?:and\s+|but\s+)?|\s+but\s+|\s+and\s+(?=\S+\s+(?:is|isn|was|won|does|runs?|has|not|holds|trips)\b)|\s+(?=[A-Z][A-Za-z0-9]?(?:\s?[-/&]\s?|\s)[A-Z][A-Za-z0-9]?\s+[\d.])/,
+  )
+  return parts.length > 1 ? inGrammarsWords(parts, context) : null
+}
+
+/** A line in the grammar alone: what is typed letter by letter, and completed. */
+export function readInGrammar(line: string, context: QuickLineContext): Understood {
   const stretch = asStretch(line)
   if (stretch) return readStretch(stretch, context)
   const known = dashedNames(context.system)

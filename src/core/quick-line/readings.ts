@@ -13,6 +13,8 @@ import {
 import type { Reader } from '@/src/core/quick-line/reader'
 import { unitsOfReading } from '@/src/core/quick-line/units'
 import type { Answer, Probe } from '@/src/core/readings/check'
+import type { Point } from '@/src/core/wiring/point'
+import { lineNodes } from '@/src/core/wiring/supply'
 import { firstPart } from '@/src/core/wiring/system'
 
 /** A reading between two points; `said` when the line began with what was measured. */
@@ -27,7 +29,17 @@ export function readReading(reader: Reader, said: 'volts' | 'ohms' | null = null
   const [a, b] = across ?? resolveBoth(reader, points as SaidPair, readAtPlace(reader))
   const isLive = reader.context.state.bench.power
   const meter = unit ?? (isLive && answer !== 'OL' ? 'volts' : 'ohms')
+  if (meter === 'volts' && typed === null && typeof answer === 'number' && answer >= NOT_24_V && isLowVoltage(reader, a, b))
+    reader.fail(`${answer} V on the 24 V side? Type the decimal point, or "${answer} V" if it really reads that.`)
   return [{ kind: 'reading', probe: { meter, a, b }, answer }]
+}
+
+/** No 24 V circuit reads that much; a decimal point is lost sooner. Assumption. */
+const NOT_24_V = 60
+
+function isLowVoltage({ context }: Reader, ...points: Point[]): boolean {
+  const line = lineNodes(context.system)
+  return !points.some((point) => line.has(point))
 }
 
 /** `Y-C ohms OL`: what was measured, said before the number. */

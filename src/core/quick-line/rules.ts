@@ -1,29 +1,17 @@
-import { allOf, joined, leading, loadOf, primary, putOn, type Sentence, takenOff, worded, zoneOf } from '@/src/core/quick-line/sentence'
+import { asks, either, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
+import { allOf, joined, leading, loadOf, primary, putOn, takenOff, worded, zoneOf } from '@/src/core/quick-line/sentence'
 import { SHOWS_CALL } from '@/src/core/readings/looks'
 import { partById } from '@/src/core/wiring/system'
-
-/** How things are said, and the line of the grammar that each means. The first that fits and makes sense is taken. */
-interface Rule {
-  readonly says: RegExp
-  readonly as: (the: Sentence, ...found: string[]) => string | { readonly asks: string } | null
-}
-
-const either = (...commands: (string | null)[]): string | null => commands.find((command) => command !== null) ?? null
-
-const NUMBER = String.raw`(-?\d*[.,]?\d+)`
-const VOLTS = '(?:v|volt|volts|vac)'
-const rule = (says: string, as: Rule['as']): Rule => ({ says: new RegExp(`^${says}$`), as })
-/** What can mean more than one thing is asked back, not guessed. */
-const asks = (says: string, question: string): Rule => rule(says, () => ({ asks: question }))
 
 const SWITCHES = '(?:breaker|disconnect|furnace switch|switch|furnace|unit|system|it)'
 const WHICH_SWITCH =
   'Which one? The outdoor disconnect leaves the 24 V side live. Say "power off" once all of it is off and proved dead, "power on" once all of it is back, or "breaker out" for the one in the fuse slot.'
 
 export const rules: readonly Rule[] = [
+  rule('fan (?:switch )?(?:to )?on', () => 'call fan'),
   // Which switch is off decides what is dead: the main question before ohms.
   asks(
-    `(?:turned|switched|shut|killed|cut|pulled)(?: off)? ${SWITCHES}(?: off| down| out)?|${SWITCHES}(?: is|s)? (?:off|pulled|down)`,
+    `(?:turned|switched|shut|killed|cut|pulled)(?: off)? ${SWITCHES}(?: off| down| out)?(?: at (?:breaker|disconnect|switch|panel))?|${SWITCHES}(?: is|s)? (?:off|pulled|down)`,
     WHICH_SWITCH,
   ),
   asks(`(?:(?:turned|switched|put) )?${SWITCHES}(?: is)?(?: back)? on(?: again)?`, WHICH_SWITCH),
@@ -148,7 +136,7 @@ export const rules: readonly Rule[] = [
   rule(`${NUMBER} ?(?:a|amps?) (?:when|before|as) it (?:pops|trips|blows|went|tripped|popped)`, (_, amps) => `max ${amps} A on R`),
   rule(`${NUMBER} ?${VOLTS}? (?:at |on |from )?(?:transformer )?secondary`, (the, volts) => the.voltsAt('transformer', volts)),
   rule('(\\S+) (?:is|was) (?:hot|live)', (the, what) =>
-    leading('', the.voltsAt(what, 'X')?.replace('X V', 'jumps between 20 and 28') ?? null),
+    the.isLetter(what) ? leading('', the.voltsAt(what, 'X')?.replace('X V', 'jumps between 20 and 28') ?? null) : null,
   ),
   rule(`(.+?) coil(?: is| reads| read| ohms)? ${NUMBER} ?ohms?`, (the, what, ohms) => leading('ohms across', worded(the.part(what), ohms))),
   rule('(.+?) coil(?: is| reads)? (?:open|ol)', (the, what) => leading('ohms across', worded(the.part(what), 'OL'))),
@@ -177,10 +165,13 @@ export const rules: readonly Rule[] = [
     `${NUMBER} ?(?:ohm|ohms)(?: from| between| on| across)? (.+?) (?:to|and) (.+)`,
     (the, ohms, a, b) => `ohms ${the.letter(a)}-${the.letter(b)} ${ohms}`,
   ),
-  rule(`${NUMBER} ?${VOLTS}?(?: from| between| across)? (\\S+) ?(?:to|and|-) ?(\\S+)(?: (?:at |in )?(.+))?`, (the, volts, a, b, where) => {
-    const place = where ? the.place(where) : null
-    return where && !place ? null : `${the.letter(a)}-${the.letter(b)} ${volts} V${place ? ` at ${place}` : ''}`
-  }),
+  rule(
+    `${NUMBER} ?${VOLTS}?(?: from| between| across)? (\\S+)(?: ?- ?| to | and )(\\S+)(?: (?:at |in )?(.+))?`,
+    (the, volts, a, b, where) => {
+      const place = where ? the.place(where) : null
+      return where && !place ? null : `${the.letter(a)}-${the.letter(b)} ${volts} V${place ? ` at ${place}` : ''}`
+    },
+  ),
   rule(`(?:primary|line)(?: side)?(?: has| reads| is| shows) ${NUMBER} ?${VOLTS}?`, (the, volts) => primary(the, volts)),
   rule(`(?:got |have |reads? )?${NUMBER} ?${VOLTS}? (?:at|on|across|from) (.+?)(?: coil)?`, (the, volts, what) =>
     Number(volts) > 90 ? (/transformer|primary|line/.test(what) ? primary(the, volts) : null) : the.voltsAt(what, volts),

@@ -1,5 +1,7 @@
 import type { JobState } from '@/src/core/job/job-state'
+import type { Rule } from '@/src/core/quick-line/rule'
 import { rules } from '@/src/core/quick-line/rules'
+import { visitRules } from '@/src/core/quick-line/rules-visit'
 import { Sentence } from '@/src/core/quick-line/sentence'
 import type { System } from '@/src/core/wiring/system'
 
@@ -7,11 +9,21 @@ import type { System } from '@/src/core/wiring/system'
  * Sentences as they come over the shoulder, put into the words of the grammar (docs/quick-line.md): "took the outdoor Y off" is
  * `lift outdoor Y`. Only asked for what the grammar does not read by itself; what comes back is read, shown and entered like anything else.
  */
-export function inTheGrammar(said: string, system: System, state: JobState): ReturnType<(typeof rules)[number]['as']> {
+export function inTheGrammar(said: string, system: System, state: JobState): ReturnType<Rule['as']> {
   const text = plain(said)
-  for (const rule of rules) {
+  const command = bySentence(text, said, system, state)
+  if (command) return command
+  // What is said of a place that stands at the end of the sentence.
+  const found = / at (\S+)$/.exec(text)
+  const place = found && system.places.find(({ id }) => id === found[1])
+  const there = place ? bySentence(text.slice(0, found.index), said, system, state) : null
+  return typeof there === 'string' && !/ at |;|^note |^walk /.test(there) ? `${there} at ${place?.id}` : null
+}
+
+function bySentence(text: string, said: string, system: System, state: JobState): ReturnType<Rule['as']> {
+  for (const rule of [...rules, ...visitRules]) {
     const found = rule.says.exec(text)
-    const command = found && rule.as(new Sentence(system, state), ...found.slice(1).map((part) => part ?? ''))
+    const command = found && rule.as(new Sentence(system, state, said), ...found.slice(1).map((part) => part ?? ''))
     if (command) return command
   }
   return null

@@ -1,5 +1,5 @@
 import type { JobState } from '@/src/core/job/job-state'
-import { findCable, findPart, findPlace } from '@/src/core/quick-line/names'
+import { findCable, findPart, findPlace, isGroundWord } from '@/src/core/quick-line/names'
 import { callNames } from '@/src/core/wiring/call'
 import { callsOf, type Place, partById, partsOf, placeById, type System } from '@/src/core/wiring/system'
 
@@ -8,7 +8,14 @@ export class Sentence {
   constructor(
     readonly system: System,
     readonly state: JobState,
+    /** The words as they were typed. */
+    private readonly said = '',
   ) {}
+
+  /** What is no entry of its own stays in the record as it was said. */
+  asNote(): string {
+    return `note ${this.said.trim()}`
+  }
 
   place(words: string): string | null {
     const word = words.replace(/^(at|in|to|on|from|by|back|over|out|up|down)\s+/g, '').trim()
@@ -22,6 +29,8 @@ export class Sentence {
     const bare = (name: string) => name.replaceAll('-', ' ').replace(/ (switch|relay|motor|coil|sensor|pressure switch)$/, '')
     const known = findPart(this.system, word)
     if (known) return known
+    if (/^(?:fan|blower|indoor fan) relay$/.test(word))
+      return partsOf(this.system, 'coil').find(({ role }) => role === 'blower-relay')?.id ?? null
     const isFan = /^(outdoor fan|condenser fan|fan outside|fan outdoors|outside fan)$/.test(word)
     const loads = partsOf(this.system, 'load')
     if (isFan) return loads.find(({ name, place }) => /fan/.test(name) && placeById(this.system, place)?.kind !== 'indoor')?.id ?? null
@@ -57,9 +66,27 @@ export class Sentence {
   }
 
   call(word: string): string | null {
-    const named = { cooling: 'cool', cold: 'cool', ac: 'cool', heating: 'heat', blower: 'fan', 'the fan': 'fan' }
+    const named = {
+      cooling: 'cool',
+      cold: 'cool',
+      ac: 'cool',
+      heating: 'heat',
+      blower: 'fan',
+      'the fan': 'fan',
+      'emergency heat': 'emergency',
+      'e-heat': 'emergency',
+      'em heat': 'emergency',
+      aux: 'heat-2',
+      'aux heat': 'heat-2',
+      auxiliary: 'heat-2',
+      strips: 'heat-2',
+      'second stage': 'cool-2',
+    }
     const call = Object.hasOwn(named, word) ? named[word as keyof typeof named] : word
-    return callNames.some((name) => name === call) && callsOf(this.system).some((name) => name === call) ? call : null
+    // As the grammar types it: heat2.
+    return callNames.some((name) => name === call) && callsOf(this.system).some((name) => name === call)
+      ? call.replace(/-(?=\d)/, '')
+      : null
   }
 
   /** Volts read at something: a letter against common, or across a part. */
@@ -88,6 +115,16 @@ export class Sentence {
   private isConductor(word: string): boolean {
     return this.system.cables.some(({ conductors }) =>
       conductors.some(({ id, colour, lands }) => [id, colour, ...lands].some((one) => one?.toLowerCase() === word)),
+    )
+  }
+
+  /** A terminal or a conductor by its letter, in any case, or the metal. */
+  isLetter(word: string): boolean {
+    const lower = word.toLowerCase()
+    return (
+      isGroundWord(lower) ||
+      this.system.places.some(({ terminals }) => terminals.some((one) => one.toLowerCase() === lower)) ||
+      this.system.cables.some(({ conductors }) => conductors.some(({ id }) => id.toLowerCase() === lower))
     )
   }
 
@@ -169,4 +206,28 @@ export function zoneOf(the: Sentence, where: string): string | null {
 export function primary(the: Sentence, volts: string): string | null {
   const [transformer, another] = partsOf(the.system, 'transformer')
   return transformer && !another ? `${transformer.primary[0]}-${transformer.primary[1]} ${volts} V at ${transformer.place}` : null
+}
+
+/** Volts of the line: across the legs of a disconnect where it is that much, else at the transformer's primary. */
+export function lineSide(the: Sentence, volts: string): string | null {
+  const disconnect = partsOf(the.system, 'disconnect').find(({ poles }) => poles.length > 1)
+  if (Number(volts) < BETWEEN_LEGS || !disconnect) return primary(the, volts)
+  const [[, a], [, b]] = disconnect.poles
+  return `${a}-${b} ${volts} V at ${disconnect.place}`
+}
+/** More than one leg gives to the neutral, with what a line may be over: assumption. */
+const BETWEEN_LEGS = 160
+
+/** Volts across a part that has two leads. */
+export function across(the: Sentence, what: string, volts: string): string | null {
+  const part = partById(the.system, the.part(what) ?? '')
+  return part?.kind === 'coil' || part?.kind === 'switch' ? `${part.between[0]}-${part.between[1]} ${volts} V at ${part.place}` : null
+}
+
+/** Ohms of a winding of the one transformer. */
+export function windingOhms(the: Sentence, side: string, ohms: string): string | null {
+  const [transformer, another] = partsOf(the.system, 'transformer')
+  if (!transformer || another) return null
+  const [a, b] = side === 'primary' ? transformer.primary : transformer.secondary
+  return `ohms ${a}-${b} ${ohms} at ${transformer.place}`
 }

@@ -1,0 +1,207 @@
+import { distance } from 'fastest-levenshtein'
+import type { JobState } from '@/src/core/job/job-state'
+import { Sentence } from '@/src/core/quick-line/sentence'
+import { Memo } from '@/src/core/units/cache'
+import { partById, type System } from '@/src/core/wiring/system'
+
+/**
+ * A clause in the grammar's own forms, where it says the same in another: `R/C 26`, `27.1 R C`, `Y-C 24 at the condenser`, `fan relay in`,
+ * `xfmr secondary 26`, a letter too few. What comes back is read like anything typed, and shown before it is entered.
+ */
+export function normalForm(clause: string, system: System, state: JobState): string {
+  const the = new Sentence(system, state)
+  const plain = clause
+    .trim()
+    .replace(/^\/+\s*/, '')
+    .replace(/\s+/g, ' ')
+    .replace(/,? (?:just )?to (?:see (?:if|what|whether)|be sure|check)\b.*$/i, '')
+    .replace(/ ?\b(?:again|still|really|like crazy|right now|right away|at once|for some reason|i think)\b/gi, '')
+    .replace(/^(?:i |i've |ive |we |just |now )*(?:got|get|getting|have|had|see|seeing|measured|measure|reading|showing) (?=[-\d.])/i, '')
+    .replace(/\b(thermostat|stat|tstat) (?:display|screen)\b/i, '$1')
+    .trim()
+  if (/^(?:note|repaired)\b/i.test(plain)) return plain
+  const spelt = plain
+    .split(' ')
+    .map((word) => spell(word, wordsOf.of(system)))
+    .join(' ')
+  return inOrder(readingOfPart(namedParts(answered(pairFirst(placeLast(spelt, the), the), the), system), the))
+}
+
+/** Short forms of the trade, whatever the system. */
+const shortForms = new Map(
+  Object.entries({
+    xfmr: 'transformer',
+    trans: 'transformer',
+    rv: 'reversing valve',
+    seq: 'sequencer',
+    ahu: 'air handler',
+    cond: 'condenser',
+    tstat: 'thermostat',
+    stat: 'thermostat',
+    htg: 'heat',
+    clg: 'cool',
+    comp: 'compressor',
+    gv: 'gas valve',
+    hp: 'high-pressure',
+    lp: 'low-pressure',
+    zero: '0',
+  }),
+)
+
+const tradeWords = [
+  'contactor',
+  'thermostat',
+  'compressor',
+  'transformer',
+  'condenser',
+  'blower',
+  'breaker',
+  'landings',
+  'jumper',
+  'indoor',
+  'outdoor',
+  'furnace',
+  'reversing',
+  'sequencer',
+  'unplug',
+  'continuity',
+  'secondary',
+  'primary',
+]
+
+/** Words that people misspell: of this system's parts and places, and of the trade. */
+const wordsOf = new Memo((system: System): string[] => [
+  ...new Set([
+    ...tradeWords,
+    ...[...system.parts, ...system.places].flatMap(({ name }) => name.toLowerCase().split(/[\s-]+/)).filter((word) => word.length > 4),
+  ]),
+])
+
+/** A letter too many, too few or another one: two in a long word. */
+function spell(word: string, known: readonly string[]): string {
+  const lower = word.toLowerCase()
+  const short = shortForms.get(lower)
+  // A terminal may be called like a short form: letters in capitals are left alone.
+  if (short !== undefined && word === lower) return short
+  if (lower.length < 6 || !/^[a-z]+$/.test(lower) || known.some((one) => one.startsWith(lower) || lower.startsWith(one))) return word
+  return known.find((one) => one.length > 5 && distance(lower, one) <= (one.length > 8 ? 2 : 1)) ?? word
+}
+
+/** `outside Y-C 24`, `Y-C 24 at the condenser`: the place last, as the grammar has it. */
+function placeLast(text: string, the: Sentence): string {
+  if (/^(?:walk|walked|go|going|went|at|lift|land|call|set)\b/i.test(text) && !/^at\b/i.test(text)) return text
+  const words = text.split(' ')
+  const says = /\d|\bol\b|\bopen\b|\bnothing\b|\bbeeps?\b/i
+  const side = /^(?:outside|outdoors|inside|indoors)$/
+  for (const count of [3, 2, 1]) {
+    if (words.length <= count) continue
+    const last = words.slice(-count).join(' ').toLowerCase()
+    const tail = /^(?:at|in|on|by|from) (?:the )?(.+)$/.exec(last)?.[1] ?? (count === 1 && last.length > 3 ? last : null)
+    const ends = tail === null || /^[a-z]$/.test(tail) ? null : the.place(tail)
+    const before = words.slice(0, -count).join(' ')
+    if (ends !== null && (says.test(before) || last !== tail || side.test(last)) && before.includes(' ')) return `${before} at ${ends}`
+    const first = words.slice(0, count).join(' ').toLowerCase()
+    const head = /^(?:at|in|on|by) (?:the )?(.+)$/.exec(first)?.[1] ?? (count === 1 && first.length > 3 ? first : null)
+    const begins = head === null || /^[a-z]$/.test(head) ? null : the.place(head)
+    const after = words.slice(count).join(' ')
+    if (begins !== null && says.test(after)) return `${after} at ${begins}`
+  }
+  return text
+}
+
+const NUMBER = String.raw`-?\d*[.,]?\d+`
+const UNIT = '(?:k|m)?(?:v|volts?|ohms?|vac)'
+
+/** Two letters with a number, however they are joined: `R/C 26`, `R&C 26`, `RC 26`, `27.1 R C`, `R-C=24.6`. */
+function pairFirst(text: string, the: Sentence): string {
+  const isLetter = (word: string) => the.isLetter(word)
+  const pair = (a: string, b: string) => `${the.letter(a.toLowerCase())}-${the.letter(b.toLowerCase())}`
+  const spaced = text
+    .replace(/\s*[=:]\s*(?=\d|ol\b)/gi, ' ')
+    .replace(/\b(\w+)\s*[/&]\s*(\w+)\b/g, (all, a: string, b: string) => (isLetter(a) && isLetter(b) ? pair(a, b) : all))
+  const first = new RegExp(
+    `^(${NUMBER}) ?(${UNIT})? (?:(?:on|at|across|between|from) )?(\\w+)(?: ?- ?| to | and | )(\\w+)(?= |$)(.*)$`,
+    'i',
+  ).exec(spaced)
+  if (first && isLetter(first[3]) && isLetter(first[4]))
+    return `${pair(first[3], first[4])} ${first[1]}${first[2] ? ` ${first[2]}` : ''}${first[5]}`
+  const run = /^([a-z]\w?)([a-z]\w?)(?= )(.*)$/i.exec(spaced)
+  if (run && !isLetter(run[1] + run[2]) && isLetter(run[1]) && isLetter(run[2])) return `${pair(run[1], run[2])}${run[3]}`
+  return spaced
+}
+
+/** What a meter says without a number: beeps, shorted, nothing. */
+function answered(text: string, the: Sentence): string {
+  const found =
+    /^(\w+)(?: ?- ?| to | and )(\w+) (?:is |are |has |shows |reads )?(.+?)( at \S+)?$/i.exec(text) ??
+    swap(
+      /^(no beep|no tone|beeps?|no continuity|continuity|dead short|short|no voltage|no volts|nothing|ohmed) (?:from |between |on |at )?(\w+)(?: ?- ?| to | and | )(\w+)(?: (.+))?$/i.exec(
+        text,
+      ),
+    )
+  if (!found || !the.isLetter(found[1]) || !the.isLetter(found[2])) return text
+  const [, a, b, said, where = ''] = found
+  const pair = `${the.letter(a.toLowerCase())}-${the.letter(b.toLowerCase())}`
+  for (const { says, as } of withoutNumber) if (says.test(said)) return `${as(pair)}${where}`
+  const ohmed = /^ohmed (.+)$/i.exec(said)
+  return ohmed ? `ohms ${pair} ${ohmed[1]}${where}` : text
+}
+
+/** What is said before the two points, behind them. */
+const swap = (found: RegExpExecArray | null): string[] | null =>
+  found && [found[0], found[2], found[3], found[4] === undefined ? found[1] : `${found[1]} ${found[4]}`]
+
+/** A meter's tone goes on below some 40 ohm, and a dead short is under 1: assumptions. */
+const withoutNumber: readonly { readonly says: RegExp; readonly as: (pair: string) => string }[] = [
+  { says: /^(?:no beep|no tone|no continuity|doesn'?t beep)$/i, as: (pair) => `ohms ${pair} jumps between 40 and 40000000` },
+  { says: /^(?:beeps?|tones?|rings?|continuity)$/i, as: (pair) => `ohms ${pair} jumps between 0 and 40` },
+  { says: /^(?:shorted|dead short|short)$/i, as: (pair) => `ohms ${pair} jumps between 0 and 1` },
+  { says: /^(?:0|nothing|none|dead|no voltage|no volts|no power)$/i, as: (pair) => `${pair} 0 V` },
+]
+
+/** Parts by their names or ids, in two words or one, with or without what kind of thing they are: the longest first. */
+const formsOf = new Memo(({ parts }: System) =>
+  parts
+    .flatMap((part) => {
+      const { id, name, kind } = part
+      const isFanRelay = kind === 'coil' && part.role === 'blower-relay'
+      const forms = [
+        name.toLowerCase(),
+        id.replaceAll('-', ' '),
+        name.toLowerCase().replaceAll('-', ' '),
+        ...(isFanRelay ? ['fan relay', 'indoor fan relay'] : []),
+      ]
+      const kindOf = kind === 'coil' || kind === 'switch' ? forms.map((form) => `${form} ${kind}`) : []
+      return [...forms, ...kindOf].map((form) => ({ form, id }))
+    })
+    .filter(({ form, id }) => form !== id && form.includes(' '))
+    .sort((a, b) => b.form.length - a.form.length),
+)
+
+function namedParts(text: string, system: System): string {
+  const lower = text.toLowerCase()
+  for (const { form, id } of formsOf.of(system)) {
+    const at = lower.indexOf(form)
+    const isWhole = at >= 0 && !/\w/.test(text[at - 1] ?? ' ') && !/[\w-]/.test(text[at + form.length] ?? ' ')
+    if (isWhole) return `${text.slice(0, at)}${id}${text.slice(at + form.length)}`
+  }
+  return text
+}
+
+/** `contactor 15.9` with the power off, `limit to ground OL`: a part's own leads. */
+function readingOfPart(text: string, the: Sentence): string {
+  const isOff = !the.state.bench.power
+  const toGround = /^(\S+)(?: leads?)? (?:to )?(?:ground|gnd|chassis|metal|frame) (\S+)(?: ohms?)?$/i.exec(text)
+  const grounded = toGround && partById(the.system, the.part(toGround[1].toLowerCase()) ?? '')
+  if (grounded && (grounded.kind === 'switch' || grounded.kind === 'coil'))
+    return `ohms ${grounded.between[0]}-gnd ${toGround[2]} at ${grounded.place}`
+  const across = new RegExp(`^(\\S+)(?: coil| switch)? (?:is |reads )?(${NUMBER}|ol|open|shorted|closed)(?: (ohms?|k|kohm))?$`, 'i').exec(
+    text,
+  )
+  const part = across && partById(the.system, the.part(across[1].toLowerCase()) ?? '')
+  if (!part || (part.kind !== 'switch' && part.kind !== 'coil') || !(isOff || across[3])) return text
+  return /^(?:shorted|closed)$/i.test(across[2]) ? `ohms across ${part.id} jumps between 0 and 1` : `ohms across ${part.id} ${across[2]}`
+}
+
+/** No space before a sign that joins. */
+const inOrder = (text: string): string => text.replace(/\s+/g, ' ').trim()

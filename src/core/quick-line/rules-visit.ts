@@ -1,0 +1,170 @@
+import { asks, either, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
+import {
+  across,
+  joined,
+  leading,
+  lineSide,
+  loadOf,
+  type Sentence,
+  takenOff,
+  windingOhms,
+  worded,
+  zoneOf,
+} from '@/src/core/quick-line/sentence'
+import { partById } from '@/src/core/wiring/system'
+
+/** A call that was joined at the unit comes off again; else a wire, or what unplugs. */
+function offAgain(the: Sentence, what: string): string | null {
+  const letter = the.letter(what)
+  const clip = the.state.bench.jumpers.find(({ a, b }) => [a, b].some((point) => point.split('@')[0] === letter))
+  return clip ? `jumper out ${clip.a} ${clip.b}` : either(takenOff(the, what), leading('lift', the.conductor(what)))
+}
+
+/** Each letter joined with the first. */
+const joinedToFirst = (the: Sentence, first: string, others: readonly string[]): string | null =>
+  [first, ...others].every((one) => the.isLetter(one))
+    ? others.map((one) => `jumper ${the.letter(first)} ${the.letter(one)}`).join('; ')
+    : null
+
+/** What stops: a motor is still, a relay is out. */
+const stopped = (the: Sentence, what: string): string | null => {
+  const load = loadOf(the, what)
+  const part = partById(the.system, the.part(what) ?? '')
+  return load ? `${load} still` : part?.kind === 'coil' ? `${part.id} out` : null
+}
+
+/** The rest of a visit, as it is said: hands in the present, what happened, readings named by their part, and what is kept as a note. */
+export const visitRules: readonly Rule[] = [
+  rule('(?:customer|homeowner|tenant|owner|they|he|she|last guy) (?:says?|said|tells?|told|heard|noticed|thinks?) (.+)', (the) =>
+    the.asNote(),
+  ),
+  rule(
+    '(?:call|calling|called|set|turned|run)?(?: for| to| on)? ?(emergency heat|em heat|e-heat|aux heat|aux|auxiliary|strips)(?: heat)?',
+    (the, call) => leading('call', the.call(call)),
+  ),
+  rule('(?:panel|door|cover|access panel)(?: is)? (?:shut|closed)', (the) => `panel ${the.state.bench.place} on`),
+  rule('(?:panel|door|cover|access panel)(?: is)? open', (the) => `panel ${the.state.bench.place} off`),
+  // Hands.
+  rule('(?:thermostat|stat|t-?stat) (?:is )?off wall', (the) => leading('unplug', the.thermostat())),
+  rule('(?:unhook|disconnect|pull|remove|unland|take off|take) (.+?)(?: off| loose)?', (the, what) => offAgain(the, what)),
+  rule('(?:hook up|reconnect|connect|put back|put) (.+?)(?: back)?(?: on)?', (the, what) => leading('land', the.conductor(what))),
+  rule('jumper (\\S+) (?:to |and )?(?:common|com)', (the, a) => joinedToFirst(the, a, ['c'])),
+  rule(
+    '(?:tie|join|connect|twist|bridge|clip|jumper|touch) (\\S+?),? (?:(?:to|and|with) )?(\\S+)(?: together)?(?: (?:at|in|on) (.+))?',
+    (the, a, b, where) => joined(the, `${a} ${b}${where ? ` at ${where}` : ''}`),
+  ),
+  rule(
+    '(?:tie|join|jumper|jump)(?:ed)? (\\S+),? (?:to |and )?(\\S+),? (?:and )?(\\S+)(?:,? (?:and )?(\\S+))?(?: together)?',
+    (the, a, b, c, d) => joinedToFirst(the, a, [b, c, ...(d ? [d] : [])]),
+  ),
+  rule('add (\\S+)', (the, call) => joinedToFirst(the, 'r', [call])),
+  rule('(?:move|park|swap|switch|change) (.+?) (?:to|on|onto|over to) (?:spare ?)?(.*)', (the, what, spare) =>
+    leading('swap', the.conductor(what) && `${the.conductor(what)}${spare ? ` to ${spare}` : ''}`),
+  ),
+  rule('(?:cap|capped|tape|taped|splice|spliced|wire ?nut|wire ?nutted|tied off|tie off|soldered|crimped) (.+)', (the) => the.asNote()),
+  rule('(?:put )?jumper (?:on|wire on|wire from) (.+)', (the, what) => joined(the, what)),
+  rule('(?:unhook|unhooked|disconnect|disconnected|remove|removed|pull) (?:(\\S+) )?(\\S+) and (\\S+)', (the, cable, a, b) => {
+    const both = [a, b].map((one) => the.conductor([cable, one].filter(Boolean).join(' ')))
+    return both.includes(null) ? null : both.map((one) => `lift ${one}`).join('; ')
+  }),
+  rule('(holds|held|trips|tripped) with (.+?) (?:off|lifted|disconnected)', (the, how, what) => {
+    const end = the.conductor(what)
+    return end && `lift ${end}; ${/^h/.test(how) ? 'holds' : 'trips'}`
+  }),
+  rule(
+    '(?:set|turn|turned|switch|switched)(?: thermostat)?(?: to| it to)? (cool|cooling|heat|heating|fan)(?: (?:to |at )?\\d+)?',
+    (the, call) => leading('call', the.call(call)),
+  ),
+  rule('(?:turn|turned|switch) (?:thermostat|stat|it) off|(?:cancel|drop|end|kill) call|no call', () => 'call off'),
+  rule('undo (?:that|it|last|last one)', () => 'undo'),
+  rule(
+    'skip(?: (?:this|that|it))?(?: one| check)?|(?:cant|cannot|can not) (?:reach|get to|do|get at) (?:that|this|it|that one)',
+    () => 'skip',
+  ),
+  // The strip, as found.
+  rule(
+    '(?:all )?(?:wires|landings|terminals|screws|connections)(?: all| look| are| is)* (?:good|tight|ok|fine|clean|landed|snug)',
+    () => 'landings ok',
+  ),
+  rule('(\\S+)(?: wire)? (?:is )?loose', (the, name) => (the.isLetter(name) ? `landings ${the.letter(name)} off` : null)),
+  rule('(\\S+)(?: wire)? is off', (the, name) => (the.isLetter(name) ? `landings ${the.letter(name)} off` : null)),
+  rule('(\\S+)(?: wire)? (?:is )?(?:landed )?on (\\S+)(?: terminal| screw)?', (the, name, screw) =>
+    the.isLetter(name) && the.isLetter(screw) ? `landings ${the.letter(name)} on ${the.letter(screw)}` : null,
+  ),
+  rule('wires? (?:is |are )?(chewed|rubbed|burnt|melted)(?: through)? (?:at|in|on) (.+)', (the, how, where) =>
+    leading(how === 'burnt' || how === 'melted' ? 'scorched' : how, zoneOf(the, where)),
+  ),
+  // What happened.
+  rule(
+    `(?:pulling|pulls|draws|drawing|draw) ${NUMBER} ?(?:a|amps?)(?: (?:on|at|from) (?:transformer|fuse|secondary|r))?`,
+    (_, amps) => `${amps} A on R`,
+  ),
+  rule('(\\S+) (?:still |just )?(holds|held|holding|trips|tripped|blows|pops|popped|blew)(?: it| again)?', (the, call, how) =>
+    leading(/^h/.test(how) ? 'holds on' : 'trips on', the.call(call)),
+  ),
+  rule('(?:breaker |it |fuse )?(?:wont|will not|doesnt|does not|cant) (?:reset|stay in|stay set|hold)', () => 'trips'),
+  rule('(.+?) (?:is )?(?:flickers|flickering|flutters|fluttering|pulses|pulsing|rattles|rattling)', (the, what) =>
+    worded(the.part(what), 'chatters'),
+  ),
+  rule('(.+?) (?:has |just )?(?:quit|quits|stopped|stops|died|dies|cut out|cuts out|shut down|shuts down)', (the, what) =>
+    stopped(the, what),
+  ),
+  rule('fuse(?: in there| in it)? (?:is|says|was) (?:a )?(\\d+) ?(?:a|amps?)?', (_, size) => `fuse ${size} in`),
+  rule('(?:smell|smells|burning smell|burnt smell|smoke|smoking)(?: .*)?', (the) => the.asNote()),
+  rule('(?:transformer|board|cabinet|compressor|motor|wire|wires)(?: .+)? (?:is |are |feels |runs )?(?:hot|warm|scorching)', (the) =>
+    the.asNote(),
+  ),
+  rule('(?:code|led|light|board)(?: is)? (?:flash|flashes|flashing|blinks|blinking|on)(?: .*)?', (the) => the.asNote()),
+  rule('(compressor|motor|blower|fan) (?:hums|humming|buzzes|growls|grinds|squeals)(?: .*)?', (the) => the.asNote()),
+  rule(
+    '(?:burners?|flame|pilot) .+|no (?:flame|spark|ignition)|(?:heat|cool|cooling|heating|fan|ac) (?:works|dead|is dead|does not work|doesnt work|wont work|not working)(?: .*)?',
+    (the) => the.asNote(),
+  ),
+  asks(
+    '(?:line|line side|line voltage|high voltage|supply)(?: is| looks)? (?:good|ok|fine|there|present)',
+    'Say the volts that it read: "line 240", or "primary 120".',
+  ),
+  // Readings by the name of the part.
+  rule(`(\\S+) ${NUMBER} ?${VOLTS}?`, (the, name, volts) => (the.isLetter(name) ? `${the.letter(name)}-C ${volts} V` : null)),
+  rule('(.+?) (?:gets|has|shows) nothing', (the, what) => the.voltsAt(what, '0')),
+  rule('(\\S+) (?:reads |is |shows )?(ol|open|shorted|beeps|\\d*[.]?\\d+)(?: ohms?)? (?:to|and) (\\S+)', (the, a, said, b) =>
+    the.isLetter(a) && the.isLetter(b)
+      ? `ohms ${the.letter(a)}-${the.letter(b)} ${said === 'open' ? 'OL' : said === 'shorted' ? 'jumps between 0 and 1' : said === 'beeps' ? 'jumps between 0 and 40' : said}`
+      : null,
+  ),
+  rule(`${NUMBER} ?${VOLTS}? (?:sec|secondary)`, (the, volts) => the.voltsAt('transformer', volts)),
+  rule(`${NUMBER} ?${VOLTS}? (?:at|on|from) (?:primary|line|disconnect|condenser|outdoor|unit)`, (the, volts) =>
+    Number(volts) > 90 ? lineSide(the, volts) : null,
+  ),
+  rule(`(?:transformer )?(primary|secondary)(?: is| reads)? (?:(open|ol)|${NUMBER} ?ohms?)`, (the, side, open, ohms) =>
+    windingOhms(the, side, open ? 'OL' : ohms),
+  ),
+  rule(`(?:transformer )?primary ${NUMBER} ?${VOLTS}?`, (the, volts) => lineSide(the, volts)),
+  rule(`(?:line|line side|incoming|supply voltage|disconnect)(?: is| has| reads)? ${NUMBER} ?${VOLTS}?`, (the, volts) =>
+    lineSide(the, volts),
+  ),
+  rule(`(?:transformer )?secondary(?: is| has| reads)? ${NUMBER} ?${VOLTS}?`, (the, volts) => the.voltsAt('transformer', volts)),
+  rule(`transformer ${NUMBER} ?${VOLTS}?`, (the, volts) => (Number(volts) > 60 ? lineSide(the, volts) : the.voltsAt('transformer', volts))),
+  rule(`(\\S+)(?: coil)? ${NUMBER} ?${VOLTS}`, (the, what, volts) => across(the, what, volts)),
+  rule(`(\\S+)(?: coil)? ${NUMBER}`, (the, what, value) =>
+    across(the, what, value) === null
+      ? null
+      : isVoltsOf24(Number(value))
+        ? across(the, what, value)
+        : { asks: `Is that ${value} V across the ${what}, or ohms? Say "${what} ${value} V"; ohms are read with the power off.` },
+  ),
+  rule(
+    `(?:.+ )?(?:${NUMBER}) ?(?:a|amps?|f|degrees|psi|in wc|w|kw|hz)(?: .*)?|(?:supply|return|room|outside|ambient|superheat|subcooling|delta|temp|split)(?: .*)? ${NUMBER}(?: .*)?|(?:igniter|ignitor|inducer|flame|flame sensor)(?: .*)? ${NUMBER}(?: .*)?`,
+    (the) => the.asNote(),
+  ),
+  rule('(.+?) (?:is |has )?(?:tripped|popped|open)', (the, what) => {
+    const part = partById(the.system, the.part(what) ?? '')
+    return part?.kind === 'switch'
+      ? { asks: `Read the ${part.name}: "${part.id} 26 V" across it with the power on, or "${part.id} open" with the power off.` }
+      : null
+  }),
+  asks('(?:it )?(?:works|fixed|good to go|all good|done)', 'Say what ran: "proved cool 3.4 A 26 V", or "close" once all is proved.'),
+]
+
+/** What a 24 V part reads across itself when it is fed, loaded or not: assumption. */
+const isVoltsOf24 = (value: number): boolean => value >= 18 && value <= 32
