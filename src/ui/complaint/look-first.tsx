@@ -1,8 +1,7 @@
-import { wiringOf } from '@/src/core/readings/look-target'
-
-;('use client')
+'use client'
 
 import type { Probe } from '@/src/core/readings/check'
+import { wiringOf } from '@/src/core/readings/look-target'
 
 import { wordsFor } from '@/src/core/readings/predict'
 import { firstPart, isUnknown, partsOf, zonesOf } from '@/src/core/wiring/system'
