@@ -1,8 +1,10 @@
 'use client'
+import type { Swap } from '@/src/core/bench/bench'
+import { wiredNow } from '@/src/core/bench/swaps'
 import type { ConductorRow } from '@/src/core/diagnosis/explanation/conductors'
 import { sayPercent } from '@/src/core/units/quantity'
 import { conductorEnd } from '@/src/core/wiring/point'
-import { placeById } from '@/src/core/wiring/system'
+import { type Cable, placeById } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
 import { useDesk } from '@/src/ui/desk/desk-context'
 import { Screen, type ScreenProps } from '@/src/ui/desk/screen'
@@ -19,12 +21,14 @@ const mark: Record<ConductorRow['state'], { sign: string; look: string }> = {
 export function CableStep({ onStep }: ScreenProps) {
   const { system, advice, state } = useDesk()
   const rows = advice?.conductors ?? []
+  // As it is wired now: a spare that serves shows the letters that it serves.
+  const wired = wiredNow(system, state.bench.swaps)
   const suspects = rows.filter((row) => row.state === 'suspect')
-  const spares = rows.filter((row) => row.state === 'spare')
+  const swapsOf = ({ id }: Cable) => state.bench.swaps.filter(({ cable }) => cable === id)
   return (
     <Screen
       title="Cable"
-      main={system.cables.map((cable) => (
+      main={wired.cables.map((cable) => (
         <table key={cable.id} className="mb-5 w-full table-fixed text-left">
           <caption className="mb-1 text-left">
             <b>{cable.name}</b>
@@ -49,6 +53,7 @@ export function CableStep({ onStep }: ScreenProps) {
             {cable.conductors.map((conductor) => {
               const row = rows.find((candidate) => candidate.cable === cable.id && candidate.conductor.id === conductor.id)
               const { sign, look } = mark[row?.state ?? 'not tested']
+              const swap = swapsOf(cable).find(({ from, to }) => from === conductor.id || to === conductor.id)
               const lifted = cable.between.map((place) => state.bench.lifted.includes(conductorEnd(cable.id, conductor.id, place)))
               return (
                 <tr key={conductor.id} className="border-line border-b">
@@ -69,8 +74,12 @@ export function CableStep({ onStep }: ScreenProps) {
                     <Landing letter={conductor.lands[1]} lifted={lifted[1]} />
                   </td>
                   <td className={`py-1.5 ${look}`}>
-                    {sign} {row?.state ?? 'not tested'}
-                    {row?.trouble && (
+                    {swap
+                      ? `⇄ ${swap.from === conductor.id ? `moved to ${swap.to}` : `in place of ${swap.from}`}`
+                      : row
+                        ? `${sign} ${row.state}`
+                        : '… working it out'}
+                    {!swap && row?.trouble && (
                       <span className="block font-normal text-ink text-small">
                         {sayPercent(row.probability)}: {row.trouble}
                       </span>
@@ -88,14 +97,18 @@ export function CableStep({ onStep }: ScreenProps) {
             <h2 className="font-bold text-muted text-small">Conductors</h2>
             <p className="my-1 font-bold text-large">
               {suspects.length === 0
-                ? 'No suspect conductor yet'
+                ? rows.length === 0
+                  ? 'Working out the conductors …'
+                  : 'No suspect conductor yet'
                 : `${suspects.length === 1 ? 'One conductor is' : `${suspects.length} conductors are`} suspect`}
             </p>
-            <p className="mb-2 text-muted">
-              {spares.length > 0
-                ? `${spares.map(({ conductor }) => conductor.colour).join(', ')}: spare, available in the same cable.`
-                : 'There is no spare conductor.'}
-            </p>
+            {wired.cables
+              .filter(({ id }) => suspects.length === 0 || suspects.some(({ cable }) => cable === id))
+              .map((cable) => (
+                <p key={cable.id} className="mb-2 text-muted">
+                  {saySpares(cable, swapsOf(cable))}
+                </p>
+              ))}
             <Button look="main" className="w-full text-center" onClick={() => onStep('trace')}>
               Back to Trace
             </Button>
@@ -107,6 +120,12 @@ export function CableStep({ onStep }: ScreenProps) {
       }
     />
   )
+}
+
+/** The spares of a cable that serve nowhere yet; a conductor that was moved off is none. */
+function saySpares({ name, conductors }: Cable, swaps: readonly Swap[]): string {
+  const free = conductors.filter(({ id, lands }) => lands.every((terminal) => terminal === null) && swaps.every(({ from }) => from !== id))
+  return free.length === 0 ? `No spare in the ${name}.` : `Spare in the ${name}: ${free.map(({ colour }) => colour).join(', ')}.`
 }
 
 function Landing({ letter, lifted }: { letter: string | null; lifted: boolean }) {

@@ -234,6 +234,17 @@ describe('the other steps', () => {
     expect(screen.getAllByRole('row', { name: /spare/ })).toHaveLength(3)
   })
 
+  it('Cable offers the spares of the cable that is suspect, and shows where a conductor went', async () => {
+    const user = open('cable')
+    await screen.findAllByRole('row', { name: /! suspect/ })
+    const card = await region('Conductors')
+    expect(card).toHaveTextContent('No spare in the outdoor cable.')
+    expect(card).not.toHaveTextContent('brown')
+    await user.type(screen.getByRole('textbox', { name: 'quick line' }), 'swap stat Y to brown{Enter}')
+    expect(await screen.findByRole('row', { name: /moved to brown/ })).toBeInTheDocument()
+    expect(screen.getByRole('row', { name: /^Y .*brown .*in place of Y/ })).toBeInTheDocument()
+  })
+
   it('Complaint shows how the fence moved the zones', async () => {
     open('complaint')
     expect(await screen.findByRole('row', { name: /outdoor cable .* up \d+ fence or garden work/ })).toBeInTheDocument()
