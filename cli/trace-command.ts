@@ -106,6 +106,6 @@ function sayTraceAnswer(engine: Engine, answer: TraceAnswer, entries: readonly E
     for (const { say, probability, meaning } of next.outcomes) lines.push(`    ${say}: ${meaning}, ${sayPercent(probability)}`)
   }
   if (answer.bench.say.length > 0) lines.push(`  bench: ${answer.bench.say.join('; ')}`)
-  if (answer.owed.length > 0) lines.push(`  owed: ${answer.owed.map(({ say }) => say).join('; ')}`)
+  if (answer.owed.length > 0) lines.push(`  to put back: ${answer.owed.map(({ say }) => say).join('; ')}`)
   return `${lines.join('\n')}\n`
 }

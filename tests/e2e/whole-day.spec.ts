@@ -36,7 +36,7 @@ test('the whole day: complaint, power, trips, halving, ohms, repair, prove, put 
 
   // Whatever the search left on the bench is put back, but the breaker stays for the proving.
   await technician.goesTo('Close')
-  await expect(page.getByRole('button', { name: /^Close the job: \d+ things are owed/ })).toBeDisabled()
+  await expect(page.getByRole('button', { name: /^Close the job: \d+ things left to do/ })).toBeDisabled()
   const owed = page.getByRole('list', { name: 'to put back' })
   for (let left = await owed.getByRole('button').count(); left > 0; left = await owed.getByRole('button').count()) {
     await owed.getByRole('button').first().click()

@@ -280,7 +280,7 @@ describe('closing a job', () => {
     const proofs = callNames.map((call) => stamped({ kind: 'proof', call, held: true, amps: null, volts: null }))
     const jumper = stamped({ kind: 'bench', change: { do: 'jumper', a: 'R@indoor', b: 'Y@indoor' } })
     expect(reasonsNotToClose(furnaceAc, fold([jumper]))).toEqual([
-      'Owed: jumper R to Y at the indoor unit.',
+      'To put back: jumper R to Y at the indoor unit.',
       'Not proved: fan.',
       'Not proved: cool.',
       'Not proved: heat.',
@@ -288,7 +288,7 @@ describe('closing a job', () => {
     expect(reasonsNotToClose(furnaceAc, fold(proofs))).toEqual([])
     const repair = stamped({ kind: 'repair', fault: null, zone: 'indoor', what: 'mended', cause: '' })
     expect(reasonsNotToClose(furnaceAc, fold([...proofs, repair]))[0]).toBe('Not proved since the repair: fan.')
-    expect(problemWithEntry(furnaceAc, [jumper], stamped({ kind: 'close' }))).toContain('Not yet: Owed: jumper')
+    expect(problemWithEntry(furnaceAc, [jumper], stamped({ kind: 'close' }))).toContain('Not yet: To put back: jumper')
   })
 
   it('takes nothing more but an undo or a note', () => {

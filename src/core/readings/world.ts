@@ -253,8 +253,8 @@ export function secondaryAmps(laboratory: Laboratory, bench: Bench, hypothesis: 
   return amps
 }
 
-/** A transformer carries this much more than its plate for the minutes of a check: assumption, near the limit of `transformer-heat.ts`. */
-const CARRIES = 2
+/** A transformer carries this much more than its plate for a few checks and their walks: its limit is ten minutes off (`transformer-heat.ts`). */
+const CARRIES = 1.5
 /** Protection that opens less surely than this does not protect while a check is made. */
 const OPENS = 0.9
 /** Protection that opens less often than this does not see the fault. */

@@ -63,7 +63,7 @@ export function CloseStep({ onStep }: ScreenProps) {
               >
                 {reasons.length === 0
                   ? 'Close the job'
-                  : `Close the job: ${reasons.length} ${reasons.length === 1 ? 'thing is' : 'things are'} owed`}
+                  : `Close the job: ${reasons.length} ${reasons.length === 1 ? 'thing' : 'things'} left to do`}
               </Button>
               <ul id="reasons" className="mt-2 list-inside list-disc text-muted">
                 {reasons.map((reason) => (

@@ -193,8 +193,8 @@ describe('a fault that comes and goes', () => {
 describe('the other steps', () => {
   it('Close refuses and lists what is owed and unproved', async () => {
     open('close')
-    expect(screen.getByRole('button', { name: 'Close the job: 6 things are owed' })).toBeDisabled()
-    expect(screen.getByText('Owed: jumper R to Y at the indoor unit.')).toBeInTheDocument()
+    expect(screen.getByRole('button', { name: 'Close the job: 6 things left to do' })).toBeDisabled()
+    expect(screen.getByText('To put back: jumper R to Y at the indoor unit.')).toBeInTheDocument()
     expect(screen.getByText('Not proved: heat.')).toBeInTheDocument()
   })
 

@@ -29,7 +29,7 @@ export function PutBackList() {
             {owed.say}
             <span className="block text-muted text-small">{placeById(system, owed.place)?.name}</span>
           </span>
-          <span className="text-ember">owed</span>
+          <span className="text-ember">to do</span>
         </li>
       ))}
     </ul>

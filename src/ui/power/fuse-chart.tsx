@@ -58,7 +58,7 @@ export function FuseChart({ ratingA, winding, faultA }: { ratingA: number; windi
                   fill: false,
                 },
                 {
-                  label: 'winding stands',
+                  label: 'winding limit',
                   data: limit,
                   showLine: true,
                   pointRadius: 0,
