@@ -35,6 +35,7 @@ describe('another form of the same line', () => {
     ['R-C 24 in the attic', 'R-C 24 at indoor'],
     ['Y has 24 outside', 'Y-C 24 V at outdoor'],
     ['W 24 at furnace', 'W-C 24 V'],
+    ['Y 24 V', 'Y-C 24 V'],
     ['fan relay 24', 'G-C 24 V'],
     ['gas valve gets nothing', 'rollout-valve-C 0 V'],
     ['xfmr secondary 26', 'sec-C 26 V'],
@@ -115,6 +116,22 @@ describe('another form of the same line', () => {
     }
     expect(means('R-C 264 V', [])).toHaveLength(1)
     expect(means('L1-unit-N 121', [])).toHaveLength(1)
+  })
+
+  it('keeps what is no entry as it was typed, behind everything else, and lets a note take the rest of its line', () => {
+    expect(means('Compressor still 9.8 A; blower quit; room 84', [])).toEqual([
+      ...means('blower still', []),
+      { kind: 'note', text: 'Compressor still 9.8 A; room 84' },
+    ])
+    expect(means('blower quit; note mice; in the attic', [])).toEqual([
+      ...means('blower still', []),
+      { kind: 'note', text: 'mice; in the attic' },
+    ])
+  })
+
+  it('reads a letter and a number as volts with the power on and as ohms with it off', () => {
+    expect(means('Y 24', [])).toEqual(means('Y-C 24 V', []))
+    expect(means('Y 14', powerOff)).toEqual(means('ohms Y-C 14', powerOff))
   })
 
   it('reads each clause where those before it have led', () => {

@@ -34,7 +34,7 @@ export type Understood =
 export function readQuickLine(line: string, context: QuickLineContext): Understood {
   const read = readInGrammar(line, context)
   if (read.ok) return read
-  const put = inGrammarsWords(line.split(/;|\bthen\b/i), context)
+  const put = inGrammarsWords(clausesOf(line), context)
   if (put === null) return read
   if (typeof put === 'object') return { ok: false, problem: put.asks, start: 0, end: line.length }
   const understood = readInGrammar(put, context)
@@ -45,18 +45,35 @@ export function readQuickLine(line: string, context: QuickLineContext): Understo
 /** Clauses put into the grammar's words one after the other, each where those before it have led; null when one of them is not understood. */
 function inGrammarsWords(clauses: readonly string[], context: QuickLineContext): string | { readonly asks: string } | null {
   const put: string[] = []
+  const notes: string[] = []
   let { entries } = context
   for (const clause of clauses) {
     if (clause.trim() === '') continue
     const now = { ...context, entries }
     const said = clauseInGrammar(clause, now) ?? severalIn(clause, now)
     if (said === null || typeof said === 'object') return said
+    // A note takes the rest of its line: all of them stand behind everything else, as one.
+    const note = /^\s*note\s+(.+)$/i.exec(said)
+    if (note) {
+      notes.push(note[1].trim())
+      continue
+    }
     put.push(said)
     const read = readInGrammar(said, now)
     const taken = read.ok ? tryDrafts(context.system, entries, read.drafts) : null
     if (taken?.ok) entries = [...entries, ...taken.made]
   }
+  if (notes.length > 0) put.push(`note ${notes.join('; ')}`)
   return put.length === 0 ? null : put.join('; ')
+}
+
+/** The clauses of a line; a note that was typed as one takes the rest of it. */
+function clausesOf(line: string): string[] {
+  const clauses = line.split(/;|\bthen\b/i)
+  const note = clauses.findIndex((clause) => /^\s*(?:note|repaired)\b/i.test(clause))
+  if (note < 0) return clauses
+  const rest = line.slice(clauses.slice(0, note).reduce((at, clause) => line.indexOf(clause, at) + clause.length, 0))
+  return [...clauses.slice(0, note), rest.replace(/^\s*(?:;|then\b)\s*/i, '')]
 }
 
 /** One clause: as it stands, in another form of it, or as a sentence. */
@@ -65,7 +82,7 @@ function clauseInGrammar(clause: string, context: QuickLineContext): ReturnType<
   const state = foldJob(context.system, context.entries)
   const normal = normalForm(clause, context.system, state)
   if (readInGrammar(normal, context).ok) return normal
-  return inTheGrammar(normal, context.system, state) ?? inTheGrammar(clause, context.system, state)
+  return inTheGrammar(normal, context.system, state, clause) ?? inTheGrammar(clause, context.system, state)
 }
 
 /** Several in one clause, parted by commas, or each reading by the next pair of points. */

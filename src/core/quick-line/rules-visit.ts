@@ -11,12 +11,14 @@ import {
   worded,
   zoneOf,
 } from '@/src/core/quick-line/sentence'
+import { parsePoint } from '@/src/core/wiring/point'
 import { partById } from '@/src/core/wiring/system'
 
 /** A call that was joined at the unit comes off again; else a wire, or what unplugs. */
 function offAgain(the: Sentence, what: string): string | null {
   const letter = the.letter(what)
-  const clip = the.state.bench.jumpers.find(({ a, b }) => [a, b].some((point) => point.split('@')[0] === letter))
+  const clips = the.state.bench.jumpers.filter(({ a, b }) => [a, b].some((point) => parsePoint(point).name === letter))
+  const clip = clips.length === 1 ? clips[0] : null
   return clip ? `jumper out ${clip.a} ${clip.b}` : either(takenOff(the, what), leading('lift', the.conductor(what)))
 }
 
@@ -75,7 +77,7 @@ export const visitRules: readonly Rule[] = [
     '(?:set|turn|turned|switch|switched)(?: thermostat)?(?: to| it to)? (cool|cooling|heat|heating|fan)(?: (?:to |at )?\\d+)?',
     (the, call) => leading('call', the.call(call)),
   ),
-  rule('(?:turn|turned|switch) (?:thermostat|stat|it) off|(?:cancel|drop|end|kill) call|no call', () => 'call off'),
+  rule('(?:turn|turned|switch) (?:thermostat|stat) off|(?:cancel|drop|end|kill) call', () => 'call off'),
   rule('undo (?:that|it|last|last one)', () => 'undo'),
   rule(
     'skip(?: (?:this|that|it))?(?: one| check)?|(?:cant|cannot|can not) (?:reach|get to|do|get at) (?:that|this|it|that one)',
@@ -125,7 +127,9 @@ export const visitRules: readonly Rule[] = [
     'Say the volts that it read: "line 240", or "primary 120".',
   ),
   // Readings by the name of the part.
-  rule(`(\\S+) ${NUMBER} ?${VOLTS}?`, (the, name, volts) => (the.isLetter(name) ? `${the.letter(name)}-C ${volts} V` : null)),
+  rule(`(\\S+) ${NUMBER}( ?${VOLTS})?`, (the, name, value, unit) =>
+    the.isLetter(name) ? `${the.letter(name)}-C ${value}${unit ? ' V' : ''}` : null,
+  ),
   rule('(.+?) (?:gets|has|shows) nothing', (the, what) => the.voltsAt(what, '0')),
   rule('(\\S+) (?:reads |is |shows )?(ol|open|shorted|beeps|\\d*[.]?\\d+)(?: ohms?)? (?:to|and) (\\S+)', (the, a, said, b) =>
     the.isLetter(a) && the.isLetter(b)
@@ -154,7 +158,7 @@ export const visitRules: readonly Rule[] = [
         : { asks: `Is that ${value} V across the ${what}, or ohms? Say "${what} ${value} V"; ohms are read with the power off.` },
   ),
   rule(
-    `(?:.+ )?(?:${NUMBER}) ?(?:a|amps?|f|degrees|psi|in wc|w|kw|hz)(?: .*)?|(?:supply|return|room|outside|ambient|superheat|subcooling|delta|temp|split)(?: .*)? ${NUMBER}(?: .*)?|(?:igniter|ignitor|inducer|flame|flame sensor)(?: .*)? ${NUMBER}(?: .*)?`,
+    `(?!.*\\w-\\w)(?:.+ )?(?:${NUMBER}) ?(?:a|amps?|f|degrees|psi|in wc|w|kw|hz)(?: .*)?|(?:supply|return|room|outside|ambient|superheat|subcooling|delta|temp|split)(?: .*)? ${NUMBER}(?: .*)?|(?:igniter|ignitor|inducer|flame|flame sensor)(?: .*)? ${NUMBER}(?: .*)?`,
     (the) => the.asNote(),
   ),
   rule('(.+?) (?:is |has )?(?:tripped|popped|open)', (the, what) => {

@@ -8,22 +8,24 @@ import type { System } from '@/src/core/wiring/system'
 /**
  * Sentences as they come over the shoulder, put into the words of the grammar (docs/quick-line.md): "took the outdoor Y off" is
  * `lift outdoor Y`. Only asked for what the grammar does not read by itself; what comes back is read, shown and entered like anything else.
+ *
+ * @param typed the words as they were typed, where `said` is another form of them: what is kept as a note
  */
-export function inTheGrammar(said: string, system: System, state: JobState): ReturnType<Rule['as']> {
+export function inTheGrammar(said: string, system: System, state: JobState, typed = said): ReturnType<Rule['as']> {
   const text = plain(said)
-  const command = bySentence(text, said, system, state)
+  const command = bySentence(text, typed, system, state)
   if (command) return command
   // What is said of a place that stands at the end of the sentence.
   const found = / at (\S+)$/.exec(text)
   const place = found && system.places.find(({ id }) => id === found[1])
-  const there = place ? bySentence(text.slice(0, found.index), said, system, state) : null
+  const there = place ? bySentence(text.slice(0, found.index), typed, system, state) : null
   return typeof there === 'string' && !/ at |;|^note |^walk /.test(there) ? `${there} at ${place?.id}` : null
 }
 
-function bySentence(text: string, said: string, system: System, state: JobState): ReturnType<Rule['as']> {
+function bySentence(text: string, typed: string, system: System, state: JobState): ReturnType<Rule['as']> {
   for (const rule of [...rules, ...visitRules]) {
     const found = rule.says.exec(text)
-    const command = found && rule.as(new Sentence(system, state, said), ...found.slice(1).map((part) => part ?? ''))
+    const command = found && rule.as(new Sentence(system, state, typed), ...found.slice(1).map((part) => part ?? ''))
     if (command) return command
   }
   return null
