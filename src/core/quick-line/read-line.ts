@@ -38,8 +38,9 @@ export function readQuickLine(line: string, context: QuickLineContext): Understo
   if (put === null) return read
   if (typeof put === 'object') return { ok: false, problem: put.asks, start: 0, end: line.length }
   const understood = readInGrammar(put, context)
-  // What was understood and cannot be now is refused with its own reason.
-  return understood.ok ? understood : { ...understood, start: 0, end: line.length }
+  if (understood.ok) return understood
+  // What was understood and cannot be now is refused with its own reason; where the line said it in the grammar's words, at its own word.
+  return understood.problem === read.problem ? read : { ...understood, start: 0, end: line.length }
 }
 
 /** Clauses put into the grammar's words one after the other, each where those before it have led; null when one of them is not understood. */
