@@ -92,7 +92,7 @@ test('a house by ticking, and a conductor on a spare', async ({ page }) => {
   await expect(page.getByRole('heading', { name: 'Complaint', level: 1 })).toBeAttached()
 
   await technician.goesTo('Power')
-  await expect(page.getByRole('region', { name: 'Fuse', exact: true })).toContainText('Nobody has looked at its label')
+  await expect(page.getByRole('region', { name: 'Fuse', exact: true })).toContainText('Its label has not been read')
   await expect(page.getByRole('region', { name: 'Fuse', exact: true })).toContainText('the 240 V lead is the right one')
   // Whoever puts the fuse back has read its label, and says which it is.
   await technician.says('slot empty')

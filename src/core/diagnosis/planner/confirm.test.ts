@@ -77,6 +77,36 @@ describe('a look that speaks of trouble where all else is well', () => {
   })
 })
 
+describe('a house after a repair', () => {
+  it('is not called sound beside a call that was seen not to run', () => {
+    const system = systemById('cool-strips')
+    if (!system) throw new Error('no system cool-strips')
+    const called = (call: Observation['bench']['call']): Observation['bench'] => ({
+      ...createBench(system),
+      slot: { holds: 'breaker', ratingA: 3, open: false },
+      call,
+    })
+    const seen = (call: Observation['bench']['call'], at: string, word = 'as called'): Observation => ({
+      id: `${call} ${at}`,
+      bench: called(call),
+      probe: { meter: 'look', at },
+      answer: { word },
+    })
+    const looks = [seen('off', 'runs@indoor'), seen('off', 'runs@outdoor'), seen('fan', 'runs@indoor'), seen('heat', 'runs@indoor')]
+    const after = (observations: readonly Observation[]) =>
+      propose(
+        createEngine(system),
+        {
+          complaint: { ...emptyComplaint, symptoms: ['blank-thermostat'] },
+          repaired: ['conductor-open:stat-cable.C'],
+          observations,
+        },
+        called('heat'),
+      ).verdict
+    expect(after([...looks, seen('cool', 'runs@indoor', 'not as called')])).toBeNull()
+  })
+})
+
 describe('a reading that stands against the verdict', () => {
   // Everything says that the transformer is dead.
   const dead = [

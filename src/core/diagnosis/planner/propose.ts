@@ -1,5 +1,4 @@
 import type { Bench } from '@/src/core/bench/bench'
-import { anyTime } from '@/src/core/bench/since'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { assess } from '@/src/core/diagnosis/inference/assessment'
 import { standsAgainst } from '@/src/core/diagnosis/inference/contradiction'
@@ -8,6 +7,7 @@ import { weigh } from '@/src/core/diagnosis/inference/pairs'
 import { type Evidence, entropyOfRepair, type Posterior } from '@/src/core/diagnosis/inference/posterior'
 import { listSuspects, NOTHING_WRONG, type Suspect } from '@/src/core/diagnosis/inference/suspects'
 import { judgeGroup, leadingGroup, namesRepair, type RepairVerdict, type Verdict } from '@/src/core/diagnosis/inference/verdict'
+import { askAgain, lookAgain, speaksOfTrouble, takeAgain } from '@/src/core/diagnosis/planner/again'
 import { heatPrice } from '@/src/core/diagnosis/planner/heat'
 import { type Check, type Choice, findNextCheck, rankChecks, weighQuestion } from '@/src/core/diagnosis/planner/next-check'
 import { nextProof, nextReproduction } from '@/src/core/diagnosis/planner/proof'
@@ -17,9 +17,9 @@ import { type WayOfWorking, waysOfWorking } from '@/src/core/job/ways'
 import { type Probe, probeKey } from '@/src/core/readings/check'
 import { landingsAt, wiringOf } from '@/src/core/readings/look-target'
 
-import { isPlainToSee, latestAnswers, type Observation, questionKey } from '@/src/core/readings/observations'
+import { latestAnswers } from '@/src/core/readings/observations'
 import { terminalPoint } from '@/src/core/wiring/point'
-import { cableById, firstPart, furtherFuses } from '@/src/core/wiring/system'
+import { cableById, firstPart } from '@/src/core/wiring/system'
 
 /** The check worth most, and the verdict once nothing is left to ask. */
 export interface Proposal {
@@ -61,7 +61,20 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
     // Where nothing would open on a short, no call is made before its ohms are known.
     if (call && (verdict || looksSound || heatPrice(engine, posterior)(call.bench) <= CALL_MAY_COST)) return ask(call, looksSound)
     const sound = call ? null : (verdict ?? soundOnceAllRan(suspects))
-    if (sound) {
+    // A house is not called sound beside something seen that a sound house does not do: that is looked at again, and else searched for.
+    const seen = sound
+      ? latestAnswers(evidence.observations).filter((one) => one.probe.meter === 'look' && speaksOfTrouble(engine, one))
+      : []
+    const again = takeAgain(
+      engine,
+      evidence,
+      posterior,
+      bench,
+      seen.map(({ id }) => id),
+      choice,
+    )
+    if (again) return ask(again, true)
+    if (sound && seen.length === 0) {
       // What a call-back costs is worth a few cheap checks more.
       const doubts = countingAsSound(engine, posterior)
       const pricing = { stakes: CALL_BACK_MINUTES, bother: engine.cost.attention }
@@ -117,10 +130,7 @@ function powerOffFirst(
 /** Nothing that was told or read speaks of trouble: a sound house explains each reading better than chance. */
 const showsNothing = (engine: Engine, { complaint, observations }: Evidence): boolean =>
   complaint.symptoms.length + complaint.codes.length === 0 &&
-  latestAnswers(observations).every((observation) => {
-    const marginal = engine.alone(observation)
-    return marginal[0] > marginal[marginal.length - 1]
-  })
+  latestAnswers(observations).every((observation) => !speaksOfTrouble(engine, observation))
 
 /** The suspects that hold 95 % between them, when no check worth its minutes tells one of them from another. */
 function nothingSplits(
@@ -142,72 +152,8 @@ function nothingSplits(
   return findNextCheck(engine, only, bench, observations, { ...choice, way: 'free' }) ? null : group
 }
 
-/** A verdict that one reading stands against waits until that reading has been taken again. */
-function askAgain(engine: Engine, evidence: Evidence, posterior: Posterior, bench: Bench, lead: Suspect, choice: Choice): Check | null {
-  const against = lead.evidence.filter(({ fits }) => !fits).map(({ observation }) => observation)
-  return takeAgain(engine, evidence, posterior, bench, against, choice)
-}
-
-/** The first of some readings that is worth taking again: taken once, not plain to see, and answered on a bench that can be had again. */
-function takeAgain(
-  engine: Engine,
-  evidence: Evidence,
-  posterior: Posterior,
-  bench: Bench,
-  doubted: readonly string[],
-  { skipped = [] }: Choice,
-): Check | null {
-  const against = latestAnswers(evidence.observations).find(
-    ({ id, repeats, probe, answer }) => doubted.includes(id) && !repeats && !isPlainToSee(probe, answer),
-  )
-  if (!against || skipped.some((probe) => probeKey(probe) === probeKey(against.probe))) return null
-  const again = weighQuestion(engine, posterior, evidence.observations, bench, against.bench, against.probe, against.bench.place)
-  if (!again) return null
-  // A fuse that was taken out does not come back: with the breaker in its place the question is another one, asked once.
-  const key = questionKey(anyTime(again.bench), again.probe)
-  const wasAsked = evidence.observations.some((other) => other.id !== against.id && questionKey(anyTime(other.bench), other.probe) === key)
-  return wasAsked ? null : sayOnceMore(again)
-}
-
-const sayOnceMore = (check: Check): Check => ({ ...check, say: `Once more: ${check.say.charAt(0).toLowerCase()}${check.say.slice(1)}` })
-
 /** What a house called sound costs that is not, in minutes, when it showed on no call: assumption. */
 const CALL_BACK_MINUTES = 30
-
-/**
- * The first look that speaks of trouble where nobody told of any is taken a second time, at once: one in fifty is plain wrong, and a
- * search that follows it is long.
- */
-function lookAgain(
-  engine: Engine,
-  { complaint, observations }: Evidence,
-  posterior: Posterior,
-  bench: Bench,
-  choice: Choice,
-): Check | null {
-  const last = observations.at(-1)
-  // What was plain to see is not looked at twice.
-  if (last?.probe.meter !== 'look' || !last.bench.power || complaint.symptoms.length > 0 || isPlainToSee(last.probe, last.answer))
-    return null
-  // A further fuse that has given way to another one cannot be looked at in its place any more.
-  const { at } = last.probe
-  if (furtherFuses(engine.system).some(({ id }) => id === at)) return null
-  const speaksOfTrouble = (observation: Observation) => {
-    const logs = engine.alone(observation)
-    return logs[0] < logs[logs.length - 1]
-  }
-  // What was taken back at a second look speaks of nothing.
-  const key = keyOfAsking(last)
-  const isFirst =
-    observations.filter((other) => keyOfAsking(other) === key).length === 1 &&
-    speaksOfTrouble(last) &&
-    latestAnswers(observations).filter(speaksOfTrouble).length === 1
-  if (!isFirst || choice.skipped?.some((probe) => probeKey(probe) === probeKey(last.probe))) return null
-  const again = weighQuestion(engine, posterior, observations, bench, anyTime(last.bench), last.probe, last.bench.place, true)
-  return again && sayOnceMore(again)
-}
-
-const keyOfAsking = ({ bench, probe }: Observation): string => questionKey(anyTime(bench), probe)
 
 /** A call whose short would burn a transformer that nothing protects: not for more than these minutes at its odds. Assumption. */
 const CALL_MAY_COST = 3
