@@ -3,7 +3,7 @@ import { createEngine } from '@/src/core/diagnosis/engine'
 import { graded, inDegree, isGraded, kindsOfWiring } from '@/src/core/diagnosis/hypotheses/houses'
 import { computePosterior, noEvidence } from '@/src/core/diagnosis/inference/posterior'
 import { propose } from '@/src/core/diagnosis/planner/propose'
-import { emptyComplaint } from '@/src/core/job/complaint'
+import { type Complaint, emptyComplaint } from '@/src/core/job/complaint'
 import { createHouse, drawValues } from '@/src/core/practice/house'
 import { runTrial } from '@/src/core/practice/trial'
 import { healthy, hypothesisOfFault } from '@/src/core/readings/hypothesis'
@@ -49,61 +49,68 @@ describe.each(['heat-pump-o', 'zoned-furnace-ac'])('a sound house of many calls,
   })
 })
 
-describe('a look that speaks of trouble where all else is well', () => {
-  const heatPump = systemById('heat-pump-b')
-  if (!heatPump) throw new Error('no system heat-pump-b')
+/** Looks at what runs in a house of a system, the pocket breaker in the slot, and where such a search stands. */
+function lookingAt(id: string) {
+  const system = systemById(id)
+  if (!system) throw new Error(`no system ${id}`)
   const called = (call: Observation['bench']['call']): Observation['bench'] => ({
-    ...createBench(heatPump),
+    ...createBench(system),
     slot: { holds: 'breaker', ratingA: 3, open: false },
     call,
   })
-  const look = (id: string, call: Observation['bench']['call'], at: string, word = 'as called'): Observation => ({
-    id,
+  const seen = (call: Observation['bench']['call'], at: string, word = 'as called'): Observation => ({
+    id: `${call} ${at}`,
     bench: called(call),
     probe: { meter: 'look', at },
     answer: { word },
   })
+  return { engine: createEngine(system), asFound: createBench(system), called, seen }
+}
 
+describe('a look that speaks of trouble where all else is well', () => {
   it('is taken a second time at once, the call on, though a short could be behind it', () => {
+    const { engine: heatPump, called, seen } = lookingAt('heat-pump-b')
     const observations = [
-      look('a', 'off', 'runs@indoor'),
-      look('b', 'fan', 'runs@indoor'),
-      look('c', 'cool', 'runs@outdoor'),
-      look('d', 'heat-2', 'runs@indoor', 'not as called'),
+      seen('off', 'runs@indoor'),
+      seen('fan', 'runs@indoor'),
+      seen('cool', 'runs@outdoor'),
+      seen('heat-2', 'runs@indoor', 'not as called'),
     ]
-    const { next } = propose(createEngine(heatPump), { ...noEvidence, observations }, called('heat-2'))
+    const { next } = propose(heatPump, { ...noEvidence, observations }, called('heat-2'))
     expect(next).toMatchObject({ probe: { meter: 'look', at: 'runs@indoor' }, bench: { call: 'heat-2' } })
     expect(next?.say).toMatch(/^Once more/)
   })
 })
 
 describe('a house after a repair', () => {
-  it('is not called sound beside a call that was seen not to run', () => {
-    const system = systemById('cool-strips')
-    if (!system) throw new Error('no system cool-strips')
-    const called = (call: Observation['bench']['call']): Observation['bench'] => ({
-      ...createBench(system),
-      slot: { holds: 'breaker', ratingA: 3, open: false },
-      call,
-    })
-    const seen = (call: Observation['bench']['call'], at: string, word = 'as called'): Observation => ({
-      id: `${call} ${at}`,
-      bench: called(call),
-      probe: { meter: 'look', at },
-      answer: { word },
-    })
-    const looks = [seen('off', 'runs@indoor'), seen('off', 'runs@outdoor'), seen('fan', 'runs@indoor'), seen('heat', 'runs@indoor')]
-    const after = (observations: readonly Observation[]) =>
-      propose(
-        createEngine(system),
-        {
-          complaint: { ...emptyComplaint, symptoms: ['blank-thermostat'] },
-          repaired: ['conductor-open:stat-cable.C'],
-          observations,
-        },
-        called('heat'),
-      ).verdict
-    expect(after([...looks, seen('cool', 'runs@indoor', 'not as called')])).toBeNull()
+  const { engine: coolStrips, called, seen, asFound } = lookingAt('cool-strips')
+  const complaint: Complaint = { ...emptyComplaint, symptoms: ['blank-thermostat'] }
+  const repaired = ['conductor-open:stat-cable.C']
+  // Before the repair: 24 V was there, and every wire on its screw.
+  const before: Observation[] = [
+    { id: 'fed', bench: asFound, probe: { meter: 'volts', a: 'float-fuse@indoor', b: 'C@indoor' }, answer: 28.6 },
+    { ...seen('off', 'landings@indoor', 'all landed'), bench: asFound },
+  ]
+  const looks = [seen('off', 'runs@indoor'), seen('off', 'runs@outdoor'), seen('fan', 'runs@indoor')]
+
+  // A sound house is likelier than not after a repair, and its calls were all made: without the rule that would be the end.
+  it('is not called sound beside a call that was seen not to run: what is behind it is looked for', () => {
+    const observations = [...looks, seen('cool', 'runs@indoor', 'not as called'), seen('heat', 'runs@indoor')]
+    const { next, verdict } = propose(coolStrips, { complaint, repaired, before, observations }, called('heat'))
+    expect(verdict).toBeNull()
+    expect(next).not.toBeNull()
+  })
+
+  it('is called sound once that call, too, was seen to run', () => {
+    const observations = [...looks, seen('cool', 'runs@indoor'), seen('cool', 'runs@outdoor'), seen('heat', 'runs@indoor')]
+    let { next, verdict } = propose(coolStrips, { complaint, repaired, before, observations }, called('heat'))
+    for (let asked = 0; next?.probe.meter === 'look' && asked < 6; asked++) {
+      const { at } = next.probe
+      const word = at === 'fuse' ? 'good' : at.startsWith('landings@') ? 'all landed' : 'as called'
+      observations.push({ id: `more ${asked}`, bench: next.bench, probe: next.probe, answer: { word } })
+      ;({ next, verdict } = propose(coolStrips, { complaint, repaired, before, observations }, next.bench))
+    }
+    expect(verdict?.found).toBe('nothing-wrong')
   })
 })
 
