@@ -1,5 +1,6 @@
+import type { Effect } from '@/src/core/faults/effect'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
-import type { Effect, Fault } from '@/src/core/faults/fault'
+import type { Fault } from '@/src/core/faults/fault'
 import type { Random } from '@/src/core/units/random'
 import { bodyLink, callLink, plugLink, windingLink } from '@/src/core/wiring/assembly'
 import { CHASSIS, pinPoint, terminalPoint } from '@/src/core/wiring/point'

@@ -1,4 +1,4 @@
-import type { Effect } from '@/src/core/faults/fault'
+import type { Effect } from '@/src/core/faults/effect'
 import type { AddFault } from '@/src/core/faults/fault-list'
 import { SOLID_SHORT_OHM } from '@/src/core/faults/rates'
 import { conductorLink, conductorMiddle, landingLink } from '@/src/core/wiring/assembly'

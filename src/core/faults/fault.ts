@@ -1,74 +1,6 @@
-import type { OutputMode } from '@/src/core/operation/state'
+import type { Effect, FaultVariant } from '@/src/core/faults/effect'
+import { type FaultFamily, faultFamilies } from '@/src/core/faults/families'
 import type { Point } from '@/src/core/wiring/point'
-
-/** What a fault changes, in the words of the wiring; `readings/world.ts` turns it into network changes. */
-export type Effect =
-  /** A link is open for good. */
-  | { readonly do: 'open'; readonly link: string }
-  /** A link stands at a resistance that it should not have. */
-  | { readonly do: 'resist'; readonly link: string; readonly ohm: number }
-  /** A link that stands open is closed. */
-  | { readonly do: 'close'; readonly link: string }
-  /** A line contact is welded: closed whatever its coil does. */
-  | { readonly do: 'weld'; readonly coil: string }
-  /** A board's output behaves in another way than it was built to. */
-  | { readonly do: 'output'; readonly board: string; readonly to: string; readonly mode: OutputMode }
-  /** Two nodes touch; where that is inside a part, no longer once it is unplugged. */
-  | { readonly do: 'short'; readonly a: string; readonly b: string; readonly ohm: number; readonly within?: string }
-  /** An armature does not move, whatever its coil is fed. */
-  | { readonly do: 'jam'; readonly coil: string }
-  /** A thermostat never closes these terminals, whatever it is set to. */
-  | { readonly do: 'never-closes'; readonly thermostat: string; readonly terminals: readonly string[] }
-  /** A thermostat draws nothing and shows nothing. */
-  | { readonly do: 'thermostat-dead'; readonly thermostat: string }
-  /** The fuse that was found in the slot is blown. */
-  | { readonly do: 'found-blown' }
-
-export const faultFamilies = [
-  'conductor-open',
-  'conductor-short',
-  'conductor-to-chassis',
-  'lead-to-chassis',
-  'coil-shorted',
-  'coil-open',
-  'coil-to-ground',
-  'armature-jammed',
-  'accessory-across',
-  'lead-loose',
-  'switch-open',
-  'thermostat-not-called',
-  'thermostat-dead',
-  'delay-running',
-  'thermostat-not-closing',
-  'thermostat-stuck-closed',
-  'thermostat-shorted',
-  'thermostat-joined',
-  'not-landed',
-  'landed-wrong',
-  'ends-swapped',
-  'bond-missing',
-  'contact-welded',
-  'output-dead',
-  'output-on',
-  'output-toggles',
-  'output-chatters',
-  'board-dead',
-  'water-in-connector',
-  'strip-corroded',
-  'jumper-left',
-  'transformers-tied',
-  'spare-serves',
-  'defrost-stuck',
-  'wrong-tap',
-  'neutral-open',
-  'supply-leg-open',
-  'transformer-dead',
-  'transformer-weak',
-  'fuse-clip-loose',
-  'supply-off',
-  'fuse-only',
-] as const
-export type FaultFamily = (typeof faultFamilies)[number]
 
 export interface Repair {
   /** Two faults with one repair id are mended by the same act at the same spot. */
@@ -76,17 +8,12 @@ export interface Repair {
   readonly say: string
 }
 
-/** The same damage, less of it: a rub through dirt, a corroded joint, a few shorted turns. */
-export interface FaultVariant {
-  readonly name: string
-  readonly share: number
-  readonly effects: readonly Effect[]
-}
-
 export interface Fault {
   readonly id: string
   readonly family: FaultFamily
   readonly zone: string
+  /** The part that it is of; null for wiring, terminals and straps. */
+  readonly part: string | null
   /** One sentence for people. */
   readonly say: string
   readonly repair: Repair
@@ -103,3 +30,15 @@ export interface Fault {
 
 /** The single faults of a hypothesis: itself, or the two that it joins. */
 export const singlesOf = (fault: Fault): readonly Fault[] => fault.parts ?? [fault]
+
+/** The name of a fault: its family, and the spot where it sits. */
+export const faultIdOf = (family: FaultFamily, spot: string): string => `${family}:${spot}`
+
+/** The families that a suspect's name tells: one, two for two faults at once, none for a sound house. */
+export const familiesOfId = (id: string): FaultFamily[] =>
+  id.split(' + ').flatMap((one) => {
+    const family = one.split(':', 1)[0]
+    return family !== one && isFamily(family) ? [family] : []
+  })
+
+const isFamily = (word: string): word is FaultFamily => Object.hasOwn(faultFamilies, word)

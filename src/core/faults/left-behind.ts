@@ -1,4 +1,4 @@
-import type { Effect } from '@/src/core/faults/fault'
+import type { Effect } from '@/src/core/faults/effect'
 import type { AddFault } from '@/src/core/faults/fault-list'
 import { COMMONS_JOINED_OHM, CORRODED_JOINT, STRAP_OHM, WET_OHM } from '@/src/core/faults/rates'
 import { hotOfCalls, landingLink } from '@/src/core/wiring/assembly'

@@ -1,4 +1,4 @@
-import type { Effect } from '@/src/core/faults/fault'
+import type { Effect } from '@/src/core/faults/effect'
 import type { AddFault } from '@/src/core/faults/fault-list'
 import { LOOSE_CLIP_OHM, WEAK_WINDING_OHM } from '@/src/core/faults/rates'
 import { capital } from '@/src/core/units/capital'
@@ -14,7 +14,7 @@ export function addSupplyFaults(system: System, add: AddFault): void {
       add(
         'transformer-dead',
         `${part.id}.${side}`,
-        part.place,
+        part,
         `${capital(part.name)} is dead: its ${side} winding is open`,
         [`replace:${part.id}`, `Find what burned it out, then replace the ${part.name}`],
         [{ do: 'open', link: windingLink(part.id, side) }],
@@ -23,7 +23,7 @@ export function addSupplyFaults(system: System, add: AddFault): void {
     add(
       'transformer-weak',
       part.id,
-      part.place,
+      part,
       `${capital(part.name)} sags under load: its secondary is partly burned`,
       [`replace:${part.id}`, `Find what burned it out, then replace the ${part.name}`],
       [{ do: 'resist', link: windingLink(part.id, 'secondary'), ohm: WEAK_WINDING_OHM }],
@@ -34,7 +34,7 @@ export function addSupplyFaults(system: System, add: AddFault): void {
     add(
       'bond-missing',
       bond.id,
-      bond.place,
+      bond,
       `The ${bond.name} is missing`,
       [`bond:${bond.id}`, `Restore the ${bond.name}`],
       [{ do: 'open', link: bodyLink(bond.id) }],
@@ -52,7 +52,7 @@ function addFuseFaults(system: System, add: AddFault, fuse: PartOf<'fuse'>): voi
   add(
     'fuse-clip-loose',
     fuse.id,
-    fuse.place,
+    fuse,
     `The ${fuse.name} has a high-resistance connection`,
     [`clip:${fuse.id}`, `Clean and tighten the contacts of the ${fuse.name}, or replace its holder`],
     [{ do: 'resist', link: bodyLink(fuse.id), ohm: LOOSE_CLIP_OHM }],
@@ -61,7 +61,7 @@ function addFuseFaults(system: System, add: AddFault, fuse: PartOf<'fuse'>): voi
   add(
     'fuse-only',
     fuse.id,
-    fuse.place,
+    fuse,
     `The ${isBreaker ? `${fuse.name} tripped` : isFirst ? 'fuse blew' : `${fuse.name} blew`} and what did it is gone`,
     [
       `fuse:${fuse.id}`,
@@ -81,7 +81,7 @@ function addTaps(system: System, add: AddFault): void {
       add(
         'wrong-tap',
         `${part.id}.${volts}`,
-        part.place,
+        part,
         `The line is on the ${volts} V lead of the ${part.name} instead of the ${part.primaryVolts} V lead`,
         [`tap:${part.id}`, `Put the line on the ${part.primaryVolts} V lead of the ${part.name} and cap the others`],
         [
@@ -99,7 +99,7 @@ function addLine(system: System, add: AddFault): void {
     add(
       'supply-off',
       part.id,
-      part.place,
+      part,
       `No line voltage past the ${part.name}`,
       [`supply:${part.id}`, restore],
       part.poles.map((_, pole): Effect => ({ do: 'open', link: poleLink(part.id, pole) })),
@@ -110,7 +110,7 @@ function addLine(system: System, add: AddFault): void {
       add(
         'supply-leg-open',
         `${part.id}.${after}`,
-        part.place,
+        part,
         `One leg is open at the ${part.name}: ${after}${part.fusedA === undefined ? '' : ', its fuse or its blade'}`,
         [`supply:${part.id}`, restore],
         [{ do: 'open', link: poleLink(part.id, pole) }],
@@ -129,7 +129,7 @@ function addLine(system: System, add: AddFault): void {
     add(
       'neutral-open',
       part.id,
-      part.place,
+      part,
       `The neutral of the ${part.name} is open or loose`,
       [`neutral:${part.id}`, `Find and remake the neutral connection of the ${part.name}, power off and proved dead`],
       [{ do: 'open', link: neutralLink(part.id) }],

@@ -1,5 +1,5 @@
 import { sayLead } from '@/src/core/bench/points'
-import type { Effect } from '@/src/core/faults/fault'
+import type { Effect } from '@/src/core/faults/effect'
 import type { AddFault } from '@/src/core/faults/fault-list'
 import { lowVoltageNodes } from '@/src/core/faults/low-voltage'
 import { ACCESSORY_OHM, JOINED_OHM, SHORTED_COIL_OHM, SOLID_SHORT_OHM, WELDED_OHM } from '@/src/core/faults/rates'
@@ -36,17 +36,17 @@ export function addCoilFaults(system: System, add: AddFault): void {
     add(
       'coil-shorted',
       coil.id,
-      coil.place,
+      coil,
       `Coil of the ${coil.name} is shorted`,
       replace,
       [{ do: 'short', a: pinPoint(coil, 0), b: pinPoint(coil, 1), ohm: SHORTED_COIL_OHM }],
       touches,
     )
-    add('coil-open', coil.id, coil.place, `Coil of the ${coil.name} is open`, replace, [{ do: 'open', link: bodyLink(coil.id) }], touches)
+    add('coil-open', coil.id, coil, `Coil of the ${coil.name} is open`, replace, [{ do: 'open', link: bodyLink(coil.id) }], touches)
     add(
       'armature-jammed',
       coil.id,
-      coil.place,
+      coil,
       `The ${coil.name} does not pull in, though its coil has volts`,
       replace,
       [{ do: 'jam', coil: coil.id }],
@@ -55,7 +55,7 @@ export function addCoilFaults(system: System, add: AddFault): void {
     add(
       'accessory-across',
       coil.id,
-      coil.place,
+      coil,
       `Something else is wired across the ${coil.name}`,
       [`accessory:${coil.id}`, `Find what is wired across the ${coil.name} in the ${placeById(system, coil.place)?.name}, and remove it`],
       [{ do: 'short', a: touches[0], b: touches[1], ohm: ACCESSORY_OHM }],
@@ -66,7 +66,7 @@ export function addCoilFaults(system: System, add: AddFault): void {
       add(
         'coil-to-ground',
         coil.id,
-        coil.place,
+        coil,
         `Coil of the ${coil.name} is shorted to ground`,
         replace,
         [{ do: 'short', a: pinPoint(coil, 0), b: terminalPoint(CHASSIS, coil.place), ohm: SOLID_SHORT_OHM }],
@@ -81,7 +81,7 @@ function addLooseLeads(system: System, add: AddFault, part: PartOf<'switch'> | P
     add(
       'lead-loose',
       `${part.id}.${node}`,
-      part.place,
+      part,
       `The ${sayLead(system, node, part.place)} is off or loose at the ${part.name}`,
       [`spade:${part.id}`, `Seat the spades of the ${part.name}, replace a burned one, and tug each`],
       [{ do: 'open', link: plugLink(part.id, side) }],
@@ -96,7 +96,7 @@ export function addContactFaults(system: System, add: AddFault): void {
     add(
       'contact-welded',
       coil.id,
-      coil.place,
+      coil,
       `The contacts of the ${coil.name} are welded shut`,
       [`replace:${coil.id}`, `Replace the ${coil.name}`],
       [{ do: 'weld', coil: coil.id }],
@@ -113,7 +113,7 @@ export function addDelays(system: System, add: AddFault): void {
         add(
           'delay-running',
           `${board.id}.${to}`,
-          board.place,
+          board,
           `The delay of the ${board.name} is still running: nothing is wrong with it`,
           [`wait:${board.id}`, `Wait until the light of the ${board.name} is steady: up to ${Math.round(minimumOffS / 60)} minutes`],
           [{ do: 'output', board: board.id, to, mode: 'dead' }],
@@ -125,7 +125,7 @@ export function addDelays(system: System, add: AddFault): void {
     add(
       'delay-running',
       part.id,
-      part.place,
+      part,
       `The ${part.name} holds the compressor off for its minutes: nothing is wrong with it`,
       [`wait:${part.id}`, `Wait until the ${part.name} stops showing that it waits: up to 5 minutes`],
       [{ do: 'never-closes', thermostat: part.id, terminals: cooling }],
@@ -147,13 +147,13 @@ export function addBoardFaults(system: System, add: AddFault): void {
         ['output-toggles', 'toggles', `The ${board.name} switches the ${output} on and off`],
         ['output-chatters', 'chatters', `The ${board.name} cycles the ${output} by itself, with or without a call`],
       ] as const)
-        add(family, `${board.id}.${to}`, board.place, say, replace, [{ do: 'output', board: board.id, to, mode }], touches)
+        add(family, `${board.id}.${to}`, board, say, replace, [{ do: 'output', board: board.id, to, mode }], touches)
     }
     for (const pair of board.defrost?.closes ?? [])
       add(
         'defrost-stuck',
         `${board.id}.${pair.join('+')}`,
-        board.place,
+        board,
         `A defrost contact of the ${board.name} is stuck: it holds ${pair[0]} to ${sayLead(system, pair[1], board.place)}`,
         replace,
         [{ do: 'short', a: terminalPoint(pair[0], board.place), b: terminalPoint(pair[1], board.place), ohm: WELDED_OHM }],
@@ -163,7 +163,7 @@ export function addBoardFaults(system: System, add: AddFault): void {
       add(
         'defrost-stuck',
         board.id,
-        board.place,
+        board,
         `The ${board.name} stays in defrost`,
         [`defrost:${board.id}`, `Find what keeps the ${board.name} in defrost (sensor, defrost switch, sticking relay) and replace it`],
         [
@@ -182,7 +182,7 @@ export function addBoardFaults(system: System, add: AddFault): void {
     add(
       'board-dead',
       board.id,
-      board.place,
+      board,
       `The ${board.name} is dead`,
       replace,
       [{ do: 'open', link: bodyLink(board.id) }],
@@ -196,7 +196,7 @@ export function addSwitchFaults(system: System, add: AddFault): void {
     add(
       'switch-open',
       part.id,
-      part.place,
+      part,
       `${capital(part.name)} is stuck open`,
       [`switch:${part.id}`, `Find what opened the ${part.name}; replace it if it stays open for no reason`],
       [{ do: 'open', link: bodyLink(part.id) }],
@@ -213,7 +213,7 @@ export function addThermostatFaults(system: System, add: AddFault): void {
     add(
       'thermostat-not-called',
       part.id,
-      part.place,
+      part,
       `The ${part.name} was never set to call`,
       [`set:${part.id}`, `Set the ${part.name}: mode, setpoint, schedule and lock`],
       [{ do: 'never-closes', thermostat: part.id, terminals }],
@@ -223,7 +223,7 @@ export function addThermostatFaults(system: System, add: AddFault): void {
       add(
         'thermostat-dead',
         part.id,
-        part.place,
+        part,
         part.power === 'battery' ? `The batteries of the ${part.name} are dead` : `The ${part.name} is dead`,
         replace,
         [{ do: 'thermostat-dead', thermostat: part.id }],
@@ -233,7 +233,7 @@ export function addThermostatFaults(system: System, add: AddFault): void {
       add(
         'thermostat-not-closing',
         `${part.id}.${terminal}`,
-        part.place,
+        part,
         `The ${part.name} does not close ${feedOf(part, terminal)} to ${terminal}`,
         replace,
         [{ do: 'never-closes', thermostat: part.id, terminals: [terminal] }],
@@ -243,7 +243,7 @@ export function addThermostatFaults(system: System, add: AddFault): void {
       add(
         'thermostat-stuck-closed',
         `${part.id}.${terminal}`,
-        part.place,
+        part,
         `The ${part.name} holds ${feedOf(part, terminal)} to ${terminal} closed, whatever it is set to`,
         replace,
         [{ do: 'short', a: feedInside(part, feedOf(part, terminal)), b: terminalPoint(terminal, part.place), ohm: WELDED_OHM }],
@@ -254,7 +254,7 @@ export function addThermostatFaults(system: System, add: AddFault): void {
         add(
           'thermostat-joined',
           `${part.id}.${one}+${other}`,
-          part.place,
+          part,
           `The ${part.name} joins ${one} and ${other} in its base`,
           replace,
           [{ do: 'short', a: terminalPoint(one, part.place), b: terminalPoint(other, part.place), ohm: JOINED_OHM, within: part.id }],
@@ -264,7 +264,7 @@ export function addThermostatFaults(system: System, add: AddFault): void {
     add(
       'thermostat-shorted',
       part.id,
-      part.place,
+      part,
       `The ${part.name} is shorted from ${part.hot} to ${part.common} inside`,
       replace,
       [

@@ -1,6 +1,6 @@
 import { type Bench, createBench } from '@/src/core/bench/bench'
+import type { Effect } from '@/src/core/faults/effect'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
-import type { Effect } from '@/src/core/faults/fault'
 import { isAlive, isPulledIn } from '@/src/core/operation/state'
 import { healthy, hypothesisOfFault } from '@/src/core/readings/hypothesis'
 import { createLaboratory } from '@/src/core/readings/laboratory'

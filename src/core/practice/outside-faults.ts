@@ -1,4 +1,4 @@
-import type { Effect } from '@/src/core/faults/fault'
+import type { Effect } from '@/src/core/faults/effect'
 import { bodyLink, callLink, conductorMiddle, thermostatInside } from '@/src/core/wiring/assembly'
 import type { Part } from '@/src/core/wiring/part'
 import { CHASSIS, pinPoint, terminalPoint } from '@/src/core/wiring/point'

@@ -1,4 +1,5 @@
-import type { Effect, Fault } from '@/src/core/faults/fault'
+import type { Effect } from '@/src/core/faults/effect'
+import type { Fault } from '@/src/core/faults/fault'
 import { Memo } from '@/src/core/units/cache'
 
 /** One complete hypothesis of the house: what is wrong, in which form, and whether the fuse that was found in the slot still holds. */

@@ -1,5 +1,7 @@
 import type { Bench } from '@/src/core/bench/bench'
-import { type FaultFamily, singlesOf } from '@/src/core/faults/fault'
+import { faultFamilies } from '@/src/core/faults/families'
+import type { FaultFamilyRecord } from '@/src/core/faults/family'
+import { type Fault, singlesOf } from '@/src/core/faults/fault'
 import { setInState } from '@/src/core/operation/in-state'
 import { RUNS_ABOVE } from '@/src/core/operation/machine'
 import { isAlive, isGuarded, isPulledIn } from '@/src/core/operation/state'
@@ -24,7 +26,6 @@ export const marks = ['rubbed', 'chewed', 'stapled', 'scorched'] as const
 /** Chance that damage to wiring has left a mark that is seen, and that a sound stretch bears one: assumptions. */
 const MARK_ON_DAMAGE = 0.6
 const MARK_ANYWAY = 0.06
-const markedFamilies: readonly FaultFamily[] = ['conductor-open', 'conductor-short', 'conductor-to-chassis', 'lead-to-chassis']
 
 /** Of marks on damaged wiring, those that show which conductor it is; and copper that shows on a conductor with nothing wrong. */
 const BARE_ON_DAMAGE = 0.3
@@ -34,7 +35,7 @@ const BARE_ANYWAY = 0.0005
 export const bareWord = (conductor: string): string => `bare: ${conductor}`
 
 function wiringLooks(system: System, { fault }: Hypothesis, zone: string, weight: number): Component[] {
-  const damages = fault === null ? [] : singlesOf(fault).filter((one) => one.zone === zone && markedFamilies.includes(one.family))
+  const damages = fault === null ? [] : singlesOf(fault).filter((one) => one.zone === zone && faultFamilies[one.family].leavesMark)
   const marked = damages.length > 0 ? MARK_ON_DAMAGE : MARK_ANYWAY
   const word = (text: string, share: number): Component => ({ weight: weight * share, at: { word: text }, sigma: 1, floating: false })
   const conductors = cableById(system, zone)?.conductors ?? []
@@ -85,8 +86,7 @@ function callLooks({ system }: Laboratory, at: string, { call }: Bench, { fault 
   const word = (said: string, share: number): Component => ({ weight: weight * share, at: { word: said }, sigma: 1, floating: false })
   if (part?.kind !== 'thermostat' || part.power === 'mechanical' || call === 'off' || callerOf(system, call).id !== at)
     return [word('alive', 1)]
-  const isNotSet =
-    fault !== null && singlesOf(fault).some(({ family, repair }) => family === 'thermostat-not-called' && repair.id === `set:${at}`)
+  const isNotSet = fault !== null && singlesOf(fault).some(({ family, part }) => family === 'thermostat-not-called' && part === at)
   return [word(isNotSet ? SHOWS_NO_CALL : SHOWS_CALL, TELLS_OF_CALL), word('alive', 1 - TELLS_OF_CALL)]
 }
 
@@ -195,8 +195,7 @@ const CORROSION_ANYWAY = 0.03
 
 /** Screws gone green beside wires that are all landed. */
 function corrosionLooks({ fault }: Hypothesis, place: string, weight: number): Component[] {
-  const isCorroded = fault !== null && singlesOf(fault).some(({ family, zone }) => family === 'strip-corroded' && zone === place)
-  const shows = isCorroded ? CORROSION_SHOWS : CORROSION_ANYWAY
+  const shows = isSeenAt('corroded', fault, place) ? CORROSION_SHOWS : CORROSION_ANYWAY
   return [
     { weight: weight * shows, at: { word: 'corroded' }, sigma: 1, floating: false },
     { weight: weight * (1 - shows), at: { word: LANDED }, sigma: 1, floating: false },
@@ -213,8 +212,7 @@ function lookWord(laboratory: Laboratory, at: string, bench: Bench, hypothesis: 
   if (partById(laboratory.system, at)?.kind === 'fuse') return world.opened?.includes(at) ? 'blown' : 'good'
   const { members } = world.settled
   const waits =
-    hypothesis.fault !== null &&
-    singlesOf(hypothesis.fault).some(({ family, repair }) => family === 'delay-running' && repair.id === `wait:${at}`)
+    hypothesis.fault !== null && singlesOf(hypothesis.fault).some(({ family, part }) => family === 'delay-running' && part === at)
   const board = laboratory.machine.outputs.find(({ part }) => part.id === at)
   if (board) {
     const { kernel, machine } = laboratory
@@ -242,7 +240,8 @@ function lookWord(laboratory: Laboratory, at: string, bench: Bench, hypothesis: 
 
 /** What else the eye finds at the landings of a place. */
 function strapOrWater({ fault }: Hypothesis, place: string): 'strap' | 'wet' | null {
-  const here = fault ? singlesOf(fault).filter(({ zone }) => zone === place) : []
-  if (here.some(({ family }) => family === 'jumper-left' || family === 'transformers-tied')) return 'strap'
-  return here.some(({ family }) => family === 'water-in-connector') ? 'wet' : null
+  return (['strap', 'wet'] as const).find((what) => isSeenAt(what, fault, place)) ?? null
 }
+
+const isSeenAt = (what: FaultFamilyRecord['seenAtLandings'], fault: Fault | null, place: string): boolean =>
+  fault !== null && singlesOf(fault).some(({ family, zone }) => zone === place && faultFamilies[family].seenAtLandings === what)

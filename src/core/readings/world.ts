@@ -1,7 +1,7 @@
 import { isResettable } from '@/src/core/bench/apply'
 import { type Bench, benchKey, slotOf } from '@/src/core/bench/bench'
 import { addAdmittance, type Change, changeLink, closeLink, type Factored, openLink } from '@/src/core/circuit/factored'
-import type { Effect } from '@/src/core/faults/fault'
+import type { Effect } from '@/src/core/faults/effect'
 import { constraintsOfCall, movesKey } from '@/src/core/operation/asked'
 import { setInState } from '@/src/core/operation/in-state'
 import type { OutputKey } from '@/src/core/operation/machine'

@@ -1,7 +1,7 @@
 'use client'
 import { useForm } from 'react-hook-form'
 import { NONE_OF_THESE, NOTHING_WRONG } from '@/src/core/diagnosis/inference/suspects'
-import { COOKS_AGAIN, mayCookAgain } from '@/src/core/job/cooked'
+import { BURNS_OUT_AGAIN, mayBurnOutAgain } from '@/src/core/job/burned-out'
 import { sayPercent } from '@/src/core/units/quantity'
 import { zoneName, zonesOf } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
@@ -94,7 +94,7 @@ export function RepairStep({ onStep }: ScreenProps) {
           <form aria-label="What was done" onSubmit={enter} className="mb-3 flex flex-col gap-2 rounded border-2 border-next bg-raised p-3">
             <h2 className="font-bold text-large">What was done, and where</h2>
             {state.bench.power && <Caution>Power off and proved dead before wires are spliced or parts changed.</Caution>}
-            {mayCookAgain(chosen, state.repairs) && <Caution>{COOKS_AGAIN}</Caution>}
+            {mayBurnOutAgain(chosen, state.repairs) && <Caution>{BURNS_OUT_AGAIN}</Caution>}
             <label>
               <span className="font-bold">Where</span>
               <select

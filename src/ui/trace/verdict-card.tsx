@@ -1,7 +1,7 @@
 'use client'
 import { sayVerdict, sayWhereToLook } from '@/src/core/diagnosis/explanation/say-verdict'
 import { FOUND, namesRepair, type Verdict } from '@/src/core/diagnosis/inference/verdict'
-import { COOKS_AGAIN, mayCookAgain } from '@/src/core/job/cooked'
+import { BURNS_OUT_AGAIN, mayBurnOutAgain } from '@/src/core/job/burned-out'
 import { sayPercent } from '@/src/core/units/quantity'
 import { zoneName } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
@@ -62,9 +62,9 @@ export function VerdictCard({ verdict, onStep }: ScreenProps & { verdict: Verdic
               And a second fault: {verdict.also.repair.say} ({zoneName(system, verdict.also.zone)}, {sayPercent(verdict.also.probability)})
             </p>
           )}
-          {verdict.suspects.some((id) => mayCookAgain(id, state.repairs)) && (
+          {verdict.suspects.some((id) => mayBurnOutAgain(id, state.repairs)) && (
             <div className="mb-2">
-              <Caution>{COOKS_AGAIN}</Caution>
+              <Caution>{BURNS_OUT_AGAIN}</Caution>
             </div>
           )}
         </>

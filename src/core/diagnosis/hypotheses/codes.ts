@@ -1,4 +1,5 @@
 import type { z } from 'zod'
+import { faultFamilies } from '@/src/core/faults/families'
 import type { Fault } from '@/src/core/faults/fault'
 import type { codeRowSchema } from '@/src/core/job/code-schema'
 import type { PointsTo } from '@/src/core/job/points-to'
@@ -34,15 +35,6 @@ export const exampleCodes: readonly CodeRow[] = [
 const ON_SWITCH = 12
 const ON_SHORT = 5
 const ON_LOW_VOLTAGE = 4
-const shorts: readonly Fault['family'][] = ['conductor-short', 'conductor-to-chassis', 'lead-to-chassis', 'coil-shorted', 'coil-to-ground']
-const starved: readonly Fault['family'][] = [
-  'transformer-weak',
-  'wrong-tap',
-  'supply-leg-open',
-  'neutral-open',
-  'conductor-open',
-  'fuse-clip-loose',
-]
 
 /** How much likelier a fault is after a code, as odds. */
 export function codeFactor(system: System, { points }: Pick<CodeRow, 'points'>, fault: Fault): number {
@@ -50,12 +42,12 @@ export function codeFactor(system: System, { points }: Pick<CodeRow, 'points'>, 
     case 'nothing':
       return 1
     case 'over-current':
-      return shorts.includes(fault.family) ? ON_SHORT : 1
+      return faultFamilies[fault.family].setsCode === points ? ON_SHORT : 1
     case 'low-voltage':
-      return starved.includes(fault.family) ? ON_LOW_VOLTAGE : 1
+      return faultFamilies[fault.family].setsCode === points ? ON_LOW_VOLTAGE : 1
     default: {
       const own = partsOf(system, 'switch').filter(({ role }) => role === points)
-      return own.some(({ id }) => fault.id === `switch-open:${id}`) ? ON_SWITCH : 1
+      return fault.family === 'switch-open' && own.some(({ id }) => id === fault.part) ? ON_SWITCH : 1
     }
   }
 }

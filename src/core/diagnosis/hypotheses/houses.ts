@@ -1,4 +1,4 @@
-import type { Effect } from '@/src/core/faults/fault'
+import type { Effect } from '@/src/core/faults/effect'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import type { Lean, Prediction } from '@/src/core/readings/prediction'
 import { Memo } from '@/src/core/units/cache'

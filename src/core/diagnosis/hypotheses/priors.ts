@@ -1,5 +1,6 @@
 import { createBench } from '@/src/core/bench/bench'
 import { codeFactor } from '@/src/core/diagnosis/hypotheses/codes'
+import { faultFamilies } from '@/src/core/faults/families'
 import type { Fault } from '@/src/core/faults/fault'
 import { INTERMITTENT_SHARE, WARM_SHARE } from '@/src/core/faults/rates'
 import type { ChangeLately, Complaint, Symptom } from '@/src/core/job/complaint'
@@ -103,11 +104,11 @@ export function createHypotheses(
   }
   for (const fault of faults) {
     if (fault.effects.some((effect) => effect.do === 'found-blown')) {
-      const further = furtherFuses(laboratory.system).find(({ id }) => fault.id === `fuse-only:${id}`)
+      const further = furtherFuses(laboratory.system).find(({ id }) => id === fault.part)
       add(further ? { ...hypothesisOfFault(fault), foundOpen: further.id } : hypothesisOfFault(fault, 'blown'), fault.rate)
       continue
     }
-    const comesAndGoes = intermittentFamilies.includes(fault.family)
+    const { comesAndGoes } = faultFamilies[fault.family]
     const solid = 1 - fault.variants.reduce((sum, { share }) => sum + share, 0) - (comesAndGoes ? INTERMITTENT_SHARE : 0)
     const forms = [{ name: '', share: solid, effects: fault.effects }, ...fault.variants]
     for (const { name, share, effects } of forms) {
@@ -136,7 +137,7 @@ export function createHypotheses(
       if (name !== '' || !comesAndGoes) continue
       const coming: Hypothesis = { ...intact, id: `${fault.id} now and then`, intermittent: true }
       const unsteady: Behaviour = { ...behaviour, comesAndGoes: true }
-      const warm = warmingFamilies.includes(fault.family) ? WARM_SHARE : 0
+      const warm = comesAndGoes === 'touch-or-heat' ? WARM_SHARE : 0
       add(coming, fault.rate * INTERMITTENT_SHARE * (1 - blows) * (1 - warm), unsteady)
       if (warm > 0)
         add({ ...coming, id: `${fault.id} when warm`, warms: true }, fault.rate * INTERMITTENT_SHARE * (1 - blows) * warm, unsteady)
@@ -145,21 +146,6 @@ export function createHypotheses(
   }
   return { hypotheses, rates, behaviours }
 }
-
-/** Damage that a touch, heat or vibration opens and closes. */
-const intermittentFamilies: readonly Fault['family'][] = [
-  'conductor-open',
-  'conductor-short',
-  'conductor-to-chassis',
-  'lead-to-chassis',
-  'switch-open',
-  'coil-open',
-  'lead-loose',
-  'thermostat-not-closing',
-]
-
-/** Joints, windings and contacts that part with the heat of the call. */
-const warmingFamilies: readonly Fault['family'][] = ['conductor-open', 'switch-open', 'coil-open', 'lead-loose']
 
 /** P(the customer would tell this symptom | the house behaves so). */
 export function symptomLikelihood(symptom: Symptom, call: CallName | null, behaviour: Behaviour, sound: Behaviour): number {

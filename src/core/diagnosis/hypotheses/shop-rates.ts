@@ -1,4 +1,5 @@
-import type { Fault, FaultFamily } from '@/src/core/faults/fault'
+import type { FaultFamily } from '@/src/core/faults/families'
+import type { Fault } from '@/src/core/faults/fault'
 
 /** What a shop has found in its closed jobs, by family of fault. */
 export type ShopCounts = Readonly<Partial<Record<FaultFamily, number>>>

@@ -3,7 +3,8 @@ import type { Evidence, Posterior } from '@/src/core/diagnosis/inference/posteri
 import { zoneProbabilities } from '@/src/core/diagnosis/inference/posterior'
 import { NONE_OF_THESE, NOTHING_WRONG, type Suspect } from '@/src/core/diagnosis/inference/suspects'
 import { actsOf, FOUND, reachVerdict, type Verdict } from '@/src/core/diagnosis/inference/verdict'
-import type { FaultFamily } from '@/src/core/faults/fault'
+import { faultFamilies } from '@/src/core/faults/families'
+import { familiesOfId } from '@/src/core/faults/fault'
 import { WRONG_READING } from '@/src/core/readings/likelihood'
 
 /** A search ends by so many checks since the last repair, whatever it has found by then. */
@@ -36,15 +37,16 @@ const MOSTLY_UNSTEADY = 0.5
 const WORTH_NAMING = 0.02
 
 /** What shows on no call. A house with all calls seen running is sound beside it. */
-const showsNowhere = ({ id }: Suspect): boolean => [...unseen].some((family) => id.startsWith(`${family}:`))
-/** A bond that was never fitted, and a spare in a wire's place: on no call do they show. */
-const unseen: ReadonlySet<FaultFamily> = new Set(['bond-missing', 'spare-serves'])
+function showsNowhere({ id }: Suspect): boolean {
+  const families = familiesOfId(id)
+  return families.length > 0 && families.every((family) => faultFamilies[family].showsOnNoCall)
+}
 
 /** The same posterior with what shows nowhere counted as a sound house: nobody calls for it, and no call tells the two apart. */
 export function countingAsSound(engine: Engine, posterior: Posterior): Posterior {
   const hypotheses = posterior.hypotheses.slice()
   for (const [index, { fault }] of engine.hypotheses.entries()) {
-    if (!fault || !unseen.has(fault.family)) continue
+    if (!fault || !faultFamilies[fault.family].showsOnNoCall) continue
     hypotheses[0] += hypotheses[index]
     hypotheses[index] = 0
   }

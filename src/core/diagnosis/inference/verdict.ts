@@ -1,7 +1,7 @@
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { type Evidence, type Posterior, posteriorsWithout } from '@/src/core/diagnosis/inference/posterior'
 import { NONE_OF_THESE, NOTHING_WRONG, type Suspect } from '@/src/core/diagnosis/inference/suspects'
-import { type Repair, singlesOf } from '@/src/core/faults/fault'
+import { familiesOfId, type Repair, singlesOf } from '@/src/core/faults/fault'
 
 /** One repair, or nothing, holds this much before it is called found (engine.md section 9). */
 export const FOUND = 0.95
@@ -62,7 +62,7 @@ export function reachVerdict(suspects: readonly Suspect[], exhausted: boolean, s
   if (!first) return null
   const { probability } = first
   // A fuse that blew for nothing that is there now: only faults that hide are left beside it.
-  const isFuseOnly = exhausted && lead.id.startsWith('fuse-only:') && lead.probability + unsteadyMass(suspects) >= FOUND
+  const isFuseOnly = exhausted && familiesOfId(lead.id).includes('fuse-only') && lead.probability + unsteadyMass(suspects) >= FOUND
   const sharing = suspects.filter((suspect) => actsOf(suspect).some(({ repair }) => repair.id === first.repair.id))
   if (probability >= FOUND || isFuseOnly)
     return {

@@ -3,6 +3,7 @@ import type { Engine } from '@/src/core/diagnosis/engine'
 import { type Evidence, type Posterior, priorsOf } from '@/src/core/diagnosis/inference/posterior'
 import type { RepairVerdict } from '@/src/core/diagnosis/inference/verdict'
 import { type Check, type Choice, weighQuestion } from '@/src/core/diagnosis/planner/next-check'
+import { faultFamilies } from '@/src/core/faults/families'
 import { type Fault, singlesOf } from '@/src/core/faults/fault'
 import { type Probe, probeKey } from '@/src/core/readings/check'
 import type { Observation } from '@/src/core/readings/observations'
@@ -22,9 +23,6 @@ interface Separation {
   /** Any one of these says it. */
   readonly probes: readonly { readonly probe: Probe; readonly place: string }[]
 }
-
-/** Families that condemn a coil by what it reads. */
-const readAcross: readonly Fault['family'][] = ['coil-shorted', 'coil-open', 'coil-to-ground']
 
 /** The separating check that a verdict waits for, or null when it was made, or when nothing stands to be read by itself. */
 export function separatingCheck(
@@ -66,22 +64,21 @@ function blamed({ faults }: Engine, { repair, suspects }: RepairVerdict): Fault[
 }
 
 function separationOf(system: System, fault: Fault): Separation | null {
-  switch (fault.family) {
-    case 'conductor-short':
-    case 'conductor-to-chassis':
+  switch (faultFamilies[fault.family].readApart) {
+    case 'cable':
       return ofCable(system, fault)
-    case 'lead-to-chassis':
+    case 'lead':
       return ofLead(system, fault)
-    case 'supply-off':
+    case 'line':
       return ofLine(system, fault)
-    default: {
-      const coil = readAcross.includes(fault.family)
-        ? partsOf(system, 'coil').find(({ id }) => fault.repair.id === `replace:${id}`)
-        : undefined
+    case 'coil': {
+      const coil = partsOf(system, 'coil').find(({ id }) => id === fault.part)
       if (!coil) return null
       const probe: Probe = { meter: 'ohms', a: pinPoint(coil, 0), b: pinPoint(coil, 1) }
       return { lifted: [], unplugged: [coil.id], probes: [{ probe, place: coil.place }] }
     }
+    default:
+      return null
   }
 }
 

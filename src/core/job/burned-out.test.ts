@@ -1,5 +1,5 @@
 import { enumerateFaults } from '@/src/core/faults/enumerate'
-import { mayCookAgain } from '@/src/core/job/cooked'
+import { mayBurnOutAgain } from '@/src/core/job/burned-out'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 
 describe('a second transformer', () => {
@@ -12,15 +12,15 @@ describe('a second transformer', () => {
 
   it('is warned of while nothing that cooks one was mended', () => {
     for (const family of ['transformer-dead', 'transformer-weak']) {
-      expect(mayCookAgain(idOf(family), [])).toBe(true)
-      expect(mayCookAgain(idOf(family), [{ fault: idOf('switch-open') }, { fault: null }])).toBe(true)
+      expect(mayBurnOutAgain(idOf(family), [])).toBe(true)
+      expect(mayBurnOutAgain(idOf(family), [{ fault: idOf('switch-open') }, { fault: null }])).toBe(true)
     }
   })
 
   it('goes in without a warning once the short was found, and other parts always', () => {
     for (const family of ['conductor-short', 'lead-to-chassis', 'coil-shorted'])
-      expect(mayCookAgain(idOf('transformer-dead'), [{ fault: idOf(family) }])).toBe(false)
-    expect(mayCookAgain(idOf('transformer-dead'), [{ fault: idOf('landed-wrong') }])).toBe(true)
-    expect(mayCookAgain(idOf('coil-open'), [])).toBe(false)
+      expect(mayBurnOutAgain(idOf('transformer-dead'), [{ fault: idOf(family) }])).toBe(false)
+    expect(mayBurnOutAgain(idOf('transformer-dead'), [{ fault: idOf('landed-wrong') }])).toBe(true)
+    expect(mayBurnOutAgain(idOf('coil-open'), [])).toBe(false)
   })
 })

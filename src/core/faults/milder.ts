@@ -1,0 +1,43 @@
+import type { Effect, FaultVariant } from '@/src/core/faults/effect'
+import { CORRODED_JOINT, LEAKING_CONTACT, LOOSE_LINE_JOINT, resistiveShorts, WEAK_COIL } from '@/src/core/faults/rates'
+import { callLink } from '@/src/core/wiring/assembly'
+
+interface Degree {
+  readonly ohm: number
+  readonly share: number
+}
+type Milder = (effects: readonly Effect[]) => FaultVariant[]
+
+/** A short through dirt, moisture or soot, in place of metal on metal. */
+export const resistive: Milder = (effects) => resistiveShorts.map((degree) => touching(effects, degree))
+
+/** A few shorted turns in place of half the winding. */
+export const fewTurns: Milder = (effects) => [touching(effects, WEAK_COIL)]
+
+/** A contact that leaks, in place of one that is welded. */
+export const leaking: Milder = (effects) => [touching(effects, LEAKING_CONTACT)]
+
+/** A high-resistance joint, in place of an open one. */
+export const corroded: Milder = (effects) => [joined(effects, CORRODED_JOINT)]
+
+/** A loose joint in the line, in place of one that came off. */
+export const loose: Milder = (effects) => [{ ...joined(effects, LOOSE_LINE_JOINT), name: 'loose' }]
+
+/** Worn contacts of a thermostat, in place of ones that never close. */
+export const worn: Milder = (effects) => [joined(effects.flatMap(contactsOf), CORRODED_JOINT)]
+
+const touching = (effects: readonly Effect[], { ohm, share }: Degree): FaultVariant => ({
+  name: `${ohm} ohm`,
+  share,
+  effects: effects.map((effect) => (effect.do === 'short' ? { ...effect, ohm } : effect)),
+})
+
+const joined = (effects: readonly Effect[], { ohm, share }: Degree): FaultVariant => ({
+  name: `${ohm} ohm`,
+  share,
+  effects: effects.map((effect) => (effect.do === 'open' ? { do: 'resist', link: effect.link, ohm } : effect)),
+})
+
+/** The contacts that a thermostat does not make. */
+const contactsOf = (effect: Effect): Effect[] =>
+  effect.do === 'never-closes' ? effect.terminals.map((terminal) => ({ do: 'open', link: callLink(effect.thermostat, terminal) })) : []
