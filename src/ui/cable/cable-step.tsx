@@ -6,7 +6,7 @@ import { sayPercent } from '@/src/core/units/quantity'
 import { conductorEnd } from '@/src/core/wiring/point'
 import { type Cable, placeById } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
-import { useDesk } from '@/src/ui/desk/desk-context'
+import { useJob, useMoment, useSuspects } from '@/src/ui/desk/desk-context'
 import { Screen, type ScreenProps } from '@/src/ui/desk/screen'
 import { insulation } from '@/src/ui/loom/colours'
 
@@ -19,7 +19,9 @@ const mark: Record<ConductorRow['state'], { sign: string; look: string }> = {
 
 /** Every conductor of every cable: colour, where each end belongs, and what the readings say of it. */
 export function CableStep({ onStep }: ScreenProps) {
-  const { system, advice, state } = useDesk()
+  const { system } = useJob()
+  const { state } = useMoment()
+  const { advice } = useSuspects()
   const rows = advice?.conductors ?? []
   // As it is wired now: a spare that serves shows the letters that it serves.
   const wired = wiredNow(system, state.bench.swaps)

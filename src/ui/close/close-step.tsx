@@ -4,13 +4,16 @@ import { sayCall } from '@/src/core/wiring/call'
 import { callsOf } from '@/src/core/wiring/system'
 import { Report } from '@/src/ui/close/report'
 import { Button } from '@/src/ui/controls/button'
-import { useDesk } from '@/src/ui/desk/desk-context'
+import { useHands, useJob, useMoment, useSending } from '@/src/ui/desk/desk-context'
 import { PutBackList } from '@/src/ui/desk/put-back-list'
 import { Screen, type ScreenProps } from '@/src/ui/desk/screen'
 
 /** Refuses while something is owed or unproved, and says what; then the page that stays. */
 export function CloseStep({ onStep }: ScreenProps) {
-  const { system, state, job, entries, record, unsent } = useDesk()
+  const { system, job } = useJob()
+  const { state, entries } = useMoment()
+  const { record } = useHands()
+  const { unsent } = useSending()
   const reasons = reasonsNotToClose(system, state)
   const isClosed = state.closedAt !== null
   return (

@@ -2,14 +2,15 @@
 import { sayPercent } from '@/src/core/units/quantity'
 import { Button } from '@/src/ui/controls/button'
 import { Caution } from '@/src/ui/controls/caution'
-import { useDesk } from '@/src/ui/desk/desk-context'
+import { useMoment, useSuspects } from '@/src/ui/desk/desk-context'
 import type { ScreenProps } from '@/src/ui/desk/screen'
 
 const WORTH_SAYING = 0.015
 
 /** Where to start, and how each part of the complaint moved the zones before any reading. */
 export function ComplaintMoves({ onStep }: ScreenProps) {
-  const { advice, state } = useDesk()
+  const { state } = useMoment()
+  const { advice } = useSuspects()
   const { complaint } = state
   const isToldNothing = complaint.symptoms.length + complaint.changed.length + complaint.codes.length === 0
   const smells = complaint.symptoms.includes('smell')
@@ -78,7 +79,7 @@ export function ComplaintMoves({ onStep }: ScreenProps) {
       </table>
       {complaint.hearsay && (
         <p className="mt-3 border-ember border-l-4 bg-panel p-2 text-small">
-          The last visitor said “{complaint.hearsay}”. LruCache as hearsay: it rules nothing in or out.
+          The last visitor said “{complaint.hearsay}”. Kept as hearsay: it rules nothing in or out.
         </p>
       )}
     </>

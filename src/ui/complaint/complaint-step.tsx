@@ -8,13 +8,15 @@ import { ComplaintMoves } from '@/src/ui/complaint/complaint-moves'
 import { LookFirst } from '@/src/ui/complaint/look-first'
 import { Button } from '@/src/ui/controls/button'
 import { Tick } from '@/src/ui/controls/tick'
-import { useDesk } from '@/src/ui/desk/desk-context'
+import { useHands, useJob, useMoment } from '@/src/ui/desk/desk-context'
 import { Screen, type ScreenProps } from '@/src/ui/desk/screen'
 import { useKeptText } from '@/src/ui/device/use-kept-text'
 
 /** What the customer says, what changed lately, what the last visitor said; and how it moves the suspicion. */
 export function ComplaintStep({ onStep }: ScreenProps) {
-  const { system, state, record } = useDesk()
+  const { system } = useJob()
+  const { state } = useMoment()
+  const { record } = useHands()
   const { complaint } = state
   const tell = (part: Partial<Complaint>) => record([{ kind: 'complaint', complaint: { ...complaint, ...part } }])
   const toggle = <T,>(list: readonly T[], item: T, isOn: boolean): T[] => (isOn ? [...list, item] : list.filter((other) => other !== item))
@@ -92,7 +94,7 @@ export function ComplaintStep({ onStep }: ScreenProps) {
 
 /** Goes on the timeline when the field is left; until then it is kept as typed, over a reload too. */
 function Words({ name, label, value, onTell, large = false }: WordsProps) {
-  const { job } = useDesk()
+  const { job } = useJob()
   const [typed, keep] = useKeptText(`${name} ${job.id}`)
   return (
     <label className="flex flex-col gap-1">

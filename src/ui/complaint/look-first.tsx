@@ -6,11 +6,13 @@ import { wiringOf } from '@/src/core/readings/look-target'
 import { wordsFor } from '@/src/core/readings/predict'
 import { firstPart, isUnknown, partsOf, zonesOf } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
-import { useDesk } from '@/src/ui/desk/desk-context'
+import { useHands, useJob, useMoment } from '@/src/ui/desk/desk-context'
 
 /** What is to be seen before anything is touched: each answer is a reading like any other. */
 export function LookFirst() {
-  const { system, state, record } = useDesk()
+  const { system } = useJob()
+  const { state } = useMoment()
+  const { record } = useHands()
   const fuse = firstPart(system, 'fuse')
   const looks: { name: string; at: string }[] = [
     ...partsOf(system, 'thermostat').map(({ id, name }) => ({ name, at: id })),
@@ -63,7 +65,9 @@ export function LookFirst() {
 
 /** What was seen along one zone's wiring: odds on the faults of that place, no more. */
 function ZoneMark({ zone, name }: { zone: string; name: string }) {
-  const { system, state, record } = useDesk()
+  const { system } = useJob()
+  const { state } = useMoment()
+  const { record } = useHands()
   const probe: Probe = { meter: 'look', at: wiringOf(zone) }
   const seen = state.observations.findLast((observation) => observation.probe.meter === 'look' && observation.probe.at === probe.at)?.answer
   return (

@@ -9,7 +9,7 @@ import { callsOf, firstPart, partsOf } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
 import { Caution } from '@/src/ui/controls/caution'
 import { Sheet } from '@/src/ui/controls/sheet'
-import { useDesk } from '@/src/ui/desk/desk-context'
+import { useHands, useJob, useMoment, useTold } from '@/src/ui/desk/desk-context'
 import { PutBackList } from '@/src/ui/desk/put-back-list'
 
 /** Everything that can be changed from normal, by tapping: power, call, slot, wires, plugs, panels, and where one stands. */
@@ -23,7 +23,10 @@ export function BenchSheet(props: { open: boolean; onOpenChange: (open: boolean)
 
 /** What is in the sheet, drawn while it is open. */
 function Changes() {
-  const { system, state, record, told } = useDesk()
+  const { system } = useJob()
+  const { state } = useMoment()
+  const { record } = useHands()
+  const { told } = useTold()
   const { bench } = state
   const change = (made: BenchChange) => record([{ kind: 'bench', change: made }])
   const fuse = firstPart(system, 'fuse')

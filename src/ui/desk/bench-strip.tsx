@@ -1,11 +1,12 @@
 'use client'
 import { sayBench } from '@/src/core/bench/say'
 import { Button } from '@/src/ui/controls/button'
-import { useDesk } from '@/src/ui/desk/desk-context'
+import { useJob, useMoment } from '@/src/ui/desk/desk-context'
 
 /** What is not normal right now, and how much of it is owed. */
 export function BenchStrip({ onOpen }: { onOpen: () => void }) {
-  const { system, state } = useDesk()
+  const { system } = useJob()
+  const { state } = useMoment()
   const { bench, owed } = state
   const phrases = sayBench(system, bench)
   return (

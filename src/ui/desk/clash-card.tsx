@@ -2,11 +2,13 @@
 import { benchDifference } from '@/src/core/bench/difference'
 import { sayAnswer, sayProbe } from '@/src/core/readings/say'
 import { Button } from '@/src/ui/controls/button'
-import { useDesk } from '@/src/ui/desk/desk-context'
+import { useHands, useJob, useMoment } from '@/src/ui/desk/desk-context'
 
 /** Two devices at work side by side: which came first, the reading of the one or what the other did? Only a person knows. */
 export function ClashCard() {
-  const { system, state, record, past } = useDesk()
+  const { system } = useJob()
+  const { state, past } = useMoment()
+  const { record } = useHands()
   const clash = state.clashes.at(0)
   const observation = clash && state.observations.find(({ id }) => id === clash.id)
   if (!clash || !observation || past !== null) return null

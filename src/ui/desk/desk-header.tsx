@@ -4,12 +4,14 @@ import { History } from 'lucide-react'
 import Link from 'next/link'
 import { useEffect, useState } from 'react'
 import { Button } from '@/src/ui/controls/button'
-import { useDesk } from '@/src/ui/desk/desk-context'
+import { useJob, useMoment, useSending } from '@/src/ui/desk/desk-context'
 import { ThemeSwitch } from '@/src/ui/theme/theme-switch'
 
 /** Which job, and what a glance must tell: power, trips, time, and whether everything is in the store. */
 export function DeskHeader({ onTimeline }: { onTimeline: () => void }) {
-  const { job, system, state, unsent, sendProblem } = useDesk()
+  const { job, system } = useJob()
+  const { state } = useMoment()
+  const { unsent, sendProblem } = useSending()
   const { bench, trips, complaint } = state
   return (
     <header className="col-span-full flex min-w-0 items-center gap-2 border-line border-b-2 px-3 py-1 desk:gap-4 desk:px-4">
@@ -48,7 +50,8 @@ export function DeskHeader({ onTimeline }: { onTimeline: () => void }) {
 }
 
 function TimeOnSite() {
-  const { job, state } = useDesk()
+  const { job } = useJob()
+  const { state } = useMoment()
   const [now, setNow] = useState<Date | null>(null)
   useEffect(() => {
     setNow(new Date())

@@ -8,8 +8,9 @@ import { CloseStep } from '@/src/ui/close/close-step'
 import { ComplaintStep } from '@/src/ui/complaint/complaint-step'
 import { BenchSheet } from '@/src/ui/desk/bench-sheet'
 import { BenchStrip } from '@/src/ui/desk/bench-strip'
-import { DeskProvider, useDesk } from '@/src/ui/desk/desk-context'
+import { useHands, useTold } from '@/src/ui/desk/desk-context'
 import { DeskHeader } from '@/src/ui/desk/desk-header'
+import { DeskProvider } from '@/src/ui/desk/desk-provider'
 import { HelpSheet } from '@/src/ui/desk/help-sheet'
 import { StepRail } from '@/src/ui/desk/step-rail'
 import { readStep, type Step, steps } from '@/src/ui/desk/steps'
@@ -47,11 +48,9 @@ export function Desk({ initial }: { initial: JobFile }) {
 }
 
 function Frame() {
-  const { told, undo } = useDesk()
+  const { undo } = useHands()
   const step = readStep(useSearchParams().get('step'))
   const [sheet, setSheet] = useState<'timeline' | 'bench' | 'help' | null>(null)
-  // The address bar alone changes: steps must open without a signal.
-  const open = (next: Step) => window.history.pushState(null, '', `?step=${next}`)
 
   useEffect(() => {
     const later = setTimeout(() => Promise.allSettled([loadCharts(), loadShapes()]), REST_AFTER_MS)
@@ -80,12 +79,22 @@ function Frame() {
         <BenchStrip onOpen={() => setSheet('bench')} />
         <QuickLine onHelp={() => setSheet('help')} />
       </div>
-      <p role="status" className="sr-only">
-        {told?.say}
-      </p>
+      <ToldAloud />
       <TimelineSheet {...sheetProps('timeline')} />
       <BenchSheet {...sheetProps('bench')} />
       <HelpSheet {...sheetProps('help')} />
     </div>
+  )
+}
+
+// The address bar alone changes: steps must open without a signal.
+const open = (next: Step) => window.history.pushState(null, '', `?step=${next}`)
+
+function ToldAloud() {
+  const { told } = useTold()
+  return (
+    <p role="status" className="sr-only">
+      {told?.say}
+    </p>
   )
 }

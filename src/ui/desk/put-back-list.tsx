@@ -3,11 +3,13 @@ import type { BenchChange } from '@/src/core/bench/bench'
 import type { Owed } from '@/src/core/bench/owed'
 import { placeById } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
-import { useDesk } from '@/src/ui/desk/desk-context'
+import { useHands, useJob, useMoment } from '@/src/ui/desk/desk-context'
 
 /** What the bench owes; each line is paid with one tap, when it is done by hand. */
 export function PutBackList() {
-  const { system, state, record } = useDesk()
+  const { system } = useJob()
+  const { state } = useMoment()
+  const { record } = useHands()
   if (state.owed.length === 0) return <p className="text-hold">✓ Nothing to put back.</p>
   return (
     <ul aria-label="to put back">

@@ -1,11 +1,12 @@
 'use client'
 import { Check } from 'lucide-react'
-import { useDesk } from '@/src/ui/desk/desk-context'
+import { useJob, useMoment } from '@/src/ui/desk/desk-context'
 import { isStepDone, type Step, stepName, steps } from '@/src/ui/desk/steps'
 
 /** The order of work: down the left side, along the bottom of a phone. Any step can be opened at any time. */
 export function StepRail({ current, onStep }: { current: Step; onStep: (step: Step) => void }) {
-  const { system, state } = useDesk()
+  const { system } = useJob()
+  const { state } = useMoment()
   return (
     <nav
       aria-label="steps"

@@ -67,7 +67,7 @@ export class JobSync {
   }
   readonly snapshot = (): DeviceTimeline => this.shown
 
-  /** LruCache on the device when it returns; sent after. */
+  /** Kept on the device when it returns; sent after. */
   readonly add = async (entries: readonly Entry[]): Promise<void> => {
     const { id } = this.initial.job
     this.waiting = added(this.waiting, entries)

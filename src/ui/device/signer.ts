@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react'
 import { keepable } from '@/src/core/units/keepable'
 
-/** Who works with this device: entries are signed with it. LruCache on the device, and only there until an entry is made. */
+/** Who works with this device: entries are signed with it. Kept on the device, and only there until an entry is made. */
 
 const SHELF = 'nest-trace signer'
 const LONGEST = 60

@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react'
 import type { Moving } from '@/src/core/advice/moving'
 import type { Loom, LoomPart } from '@/src/core/formats/loom/shapes'
 import { partById } from '@/src/core/wiring/system'
-import { useDesk } from '@/src/ui/desk/desk-context'
+import { useJob, useMoment } from '@/src/ui/desk/desk-context'
 import { useWorkerAnswer } from '@/src/ui/engine/use-worker-answer'
 
 const acts: Partial<Record<NonNullable<Moving['to']>, string>> = {
@@ -21,13 +21,14 @@ const NOTHING_MOVES: readonly Moving[] = []
 
 /** What waits and what chatters on the bench as it stands. */
 export function useMoving(): readonly Moving[] {
-  const { system, entries } = useDesk()
+  const { system } = useJob()
+  const { entries } = useMoment()
   return useWorkerAnswer((worker) => worker.moving({ system, entries }, Date.now()), `moving ${entries.length}`).answer ?? NOTHING_MOVES
 }
 
 /** The same as lines to be read out: the time at which a wait ends, not a count. */
 export function MovingLines({ moving }: { moving: readonly Moving[] }) {
-  const { system } = useDesk()
+  const { system } = useJob()
   return (
     <ul className="sr-only" aria-label="waits and chatters">
       {moving.map(({ what, does, ms, to }) => (

@@ -1,11 +1,11 @@
 'use client'
-import { useDeferredValue, useMemo, useState } from 'react'
+import { memo, useDeferredValue, useMemo, useState } from 'react'
 import { wiredNow } from '@/src/core/bench/swaps'
 import { layoutLoom } from '@/src/core/formats/loom/layout'
 import { DRAWING } from '@/src/core/formats/loom/shapes'
 import { sayPercent } from '@/src/core/units/quantity'
 import { Button } from '@/src/ui/controls/button'
-import { useDesk } from '@/src/ui/desk/desk-context'
+import { useJob, useMoment, useSuspects } from '@/src/ui/desk/desk-context'
 import { LoomDrawing } from '@/src/ui/loom/loom-drawing'
 import { MovingLines, useMoving } from '@/src/ui/loom/loom-moving'
 import { LoomTable } from '@/src/ui/loom/loom-table'
@@ -17,8 +17,10 @@ const TAP_RADIUS = 23
 const PHONE_WIDTH = 366
 
 /** The loom of this job: whole on a wide screen, one zone with its neighbours on a phone. */
-export function LoomView({ probes, onPick }: { probes: readonly string[]; onPick: (...points: string[]) => void }) {
-  const { system, state, advice: newest } = useDesk()
+export const LoomView = memo(function LoomView({ probes, onPick }: { probes: readonly string[]; onPick: (...points: string[]) => void }) {
+  const { system } = useJob()
+  const { state } = useMoment()
+  const { advice: newest } = useSuspects()
   // Suspects and the next check stand first; the drawing, which is most of the page, follows them.
   const [bench, advice] = [useDeferredValue(state.bench), useDeferredValue(newest)]
   const { swaps } = bench
@@ -66,4 +68,4 @@ export function LoomView({ probes, onPick }: { probes: readonly string[]; onPick
       <MovingLines moving={moving} />
     </section>
   )
-}
+})

@@ -5,12 +5,14 @@ import { slotOf } from '@/src/core/bench/bench'
 import { sayFurther } from '@/src/core/bench/say'
 import { furtherFuses, placeById } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
-import { useDesk } from '@/src/ui/desk/desk-context'
+import { useHands, useJob, useMoment } from '@/src/ui/desk/desk-context'
 import { FoundButtons } from '@/src/ui/power/found-buttons'
 
 /** Fuses and breakers beyond the transformer's first: how each was found, and what is in its place now. */
 export function FurtherFuses() {
-  const { system, state, record } = useDesk()
+  const { system } = useJob()
+  const { state } = useMoment()
+  const { record } = useHands()
   return furtherFuses(system).map(({ id, name, place, ratingA, holds }) => {
     const slot = slotOf(system, state.bench, id)
     const put = (change: BenchChange) => record([{ kind: 'bench', change }])

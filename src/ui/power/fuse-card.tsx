@@ -3,7 +3,7 @@ import { saySlot } from '@/src/core/bench/say'
 import { firstPart, isUnknown } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
 import { Caution } from '@/src/ui/controls/caution'
-import { useDesk } from '@/src/ui/desk/desk-context'
+import { useHands, useJob, useMoment } from '@/src/ui/desk/desk-context'
 import { FoundButtons } from '@/src/ui/power/found-buttons'
 
 /** Sizes that are found where a smaller one belongs; the quick line takes any other. Assumption. */
@@ -11,7 +11,9 @@ const SIZES_FOUND = [5, 10]
 
 /** What the label says, what was found, what is in now; and which primary lead the line is on. */
 export function FuseCard() {
-  const { system, state, record } = useDesk()
+  const { system } = useJob()
+  const { state } = useMoment()
+  const { record } = useHands()
   const fuse = firstPart(system, 'fuse')
   const transformer = firstPart(system, 'transformer')
   const { slot } = state.bench

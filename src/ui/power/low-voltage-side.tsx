@@ -2,12 +2,13 @@
 import { saySlotShort } from '@/src/core/bench/say'
 import { houseCommon } from '@/src/core/wiring/supply'
 import { firstPart } from '@/src/core/wiring/system'
-import { useDesk } from '@/src/ui/desk/desk-context'
+import { useJob, useMoment } from '@/src/ui/desk/desk-context'
 import { Column, HEIGHT, HOT, LOW, Reading, type ReadLine, WIDTH } from '@/src/ui/power/supply-shapes'
 
 /** From the primary on: winding and taps, fuse in the leg that it sits in, the board's terminals, the bond. */
 export function LowVoltageSide({ from, lines, next }: { from: number; lines: readonly ReadLine[]; next: string | null }) {
-  const { system, state } = useDesk()
+  const { system } = useJob()
+  const { state } = useMoment()
   const transformer = firstPart(system, 'transformer')
   const { slot } = state.bench
   const fuseY = firstPart(system, 'fuse').between.includes(transformer.secondary[1]) ? LOW : HOT

@@ -9,7 +9,7 @@ import { firstPart } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
 import { Caution } from '@/src/ui/controls/caution'
 import { Keypad } from '@/src/ui/controls/keypad'
-import { useDesk } from '@/src/ui/desk/desk-context'
+import { useHands, useJob, useMoment } from '@/src/ui/desk/desk-context'
 import { Screen, type ScreenProps } from '@/src/ui/desk/screen'
 import { useWorkerAnswer } from '@/src/ui/engine/use-worker-answer'
 import { FurtherFuses } from '@/src/ui/power/further-fuses'
@@ -26,7 +26,9 @@ const isWrong = (answer: Answer | null, expected: Expected | null): boolean =>
 
 /** The supply side: line, transformer, fuse; what was read beside what this system should show. */
 export function PowerStep({ onStep }: ScreenProps) {
-  const { system, entries, state, record } = useDesk()
+  const { system } = useJob()
+  const { entries, state } = useMoment()
+  const { record } = useHands()
   const places = placesWithLine(system)
   const [place, setPlace] = useState(places[0]?.id ?? firstPart(system, 'transformer').place)
   const checks = supplyChecks(system, place)

@@ -2,7 +2,7 @@
 import { sayAnswer } from '@/src/core/readings/say'
 import type { PartOf } from '@/src/core/wiring/part'
 import { firstPart, partsOf } from '@/src/core/wiring/system'
-import { useDesk } from '@/src/ui/desk/desk-context'
+import { useJob, useMoment } from '@/src/ui/desk/desk-context'
 import { LowVoltageSide } from '@/src/ui/power/low-voltage-side'
 import { type LineFeed, lineFeedOf } from '@/src/ui/power/supply-probes'
 import { Column, fitsOf, HEIGHT, HOT, LOW, Reading, type ReadLine, WIDTH } from '@/src/ui/power/supply-shapes'
@@ -16,7 +16,7 @@ const DOOR = 84
 
 /** Line, disconnect and its fuses, door switch, then transformer, fuse and terminals, or the compressor: each reading where it was taken. */
 export function SupplyPicture({ place, lines, next }: { place: string; lines: readonly ReadLine[]; next: string | null }) {
-  const { system } = useDesk()
+  const { system } = useJob()
   const line = lineFeedOf(system, place)
   const isHome = firstPart(system, 'transformer').place === place
   const doorX = SUPPLY + (line?.disconnect ? widthOf(line.disconnect) : 0)
@@ -42,7 +42,7 @@ function LineSide({
   doorX: number
   endX: number
 }) {
-  const { state } = useDesk()
+  const { state } = useMoment()
   const { supply, disconnect, ahead, behind, door } = line
   const isOff = !state.bench.power
   return (
@@ -107,7 +107,7 @@ function LineSide({
 
 /** What hangs on the line where there is no transformer: the contactor's contacts and the compressor. */
 function LoadSide({ place, from, lines, next }: { place: string; from: number; lines: readonly ReadLine[]; next: string | null }) {
-  const { system } = useDesk()
+  const { system } = useJob()
   const [load] = partsOf(system, 'load').filter((part) => part.place === place)
   const contactor = partsOf(system, 'coil').find((part) => part.place === place && part.contact)
   if (!load) return null

@@ -7,7 +7,7 @@ import { type CallName, sayCall } from '@/src/core/wiring/call'
 import { callsOf } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
 import { Caution } from '@/src/ui/controls/caution'
-import { useDesk } from '@/src/ui/desk/desk-context'
+import { useHands, useJob, useMoment } from '@/src/ui/desk/desk-context'
 import { PutBackList } from '@/src/ui/desk/put-back-list'
 import { Screen, type ScreenProps } from '@/src/ui/desk/screen'
 import { useKeptText } from '@/src/ui/device/use-kept-text'
@@ -15,7 +15,9 @@ import { useWorkerAnswer } from '@/src/ui/engine/use-worker-answer'
 
 /** Every mode of this system is run with the wires as they will be left, and ticked with its reading. */
 export function ProveStep({ onStep }: ScreenProps) {
-  const { system, entries, state, record } = useDesk()
+  const { system } = useJob()
+  const { entries, state } = useMoment()
+  const { record } = useHands()
   const { answer: loads, problem } = useWorkerAnswer((worker) => worker.loads({ system, entries }), `loads ${benchKey(state.bench)}`)
   const calls = callsOf(system)
   const next = calls.find((call) => !state.proofs[call]?.held) ?? null
@@ -96,7 +98,8 @@ export function ProveStep({ onStep }: ScreenProps) {
 }
 
 function ModeCard({ call, onRecord }: { call: CallName; onRecord: (held: boolean, amps: number | null, volts: number | null) => void }) {
-  const { job, state } = useDesk()
+  const { job } = useJob()
+  const { state } = useMoment()
   const [keptAmps, setAmps] = useKeptText(`${call} amps ${job.id}`)
   const [keptVolts, setVolts] = useKeptText(`${call} volts ${job.id}`)
   const [amps, volts] = [keptAmps ?? '', keptVolts ?? '']

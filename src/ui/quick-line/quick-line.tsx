@@ -4,7 +4,7 @@ import { useHotkeys } from 'react-hotkeys-hook'
 import { completeLine } from '@/src/core/quick-line/complete'
 import { type QuickLineContext, readQuickLine } from '@/src/core/quick-line/read-line'
 import { Button } from '@/src/ui/controls/button'
-import { useDesk } from '@/src/ui/desk/desk-context'
+import { useHands, useJob, useMoment, useProposal, useSuspects, useTold } from '@/src/ui/desk/desk-context'
 import { useKeptText } from '@/src/ui/device/use-kept-text'
 import { useLineHistory } from '@/src/ui/quick-line/use-line-history'
 
@@ -12,7 +12,12 @@ const lastWordAt = (line: string): number => line.lastIndexOf(' ') + 1
 
 /** Shorthand, read while it is typed: what it understood stands beside it before it is taken. */
 export function QuickLine({ onHelp }: { onHelp: () => void }) {
-  const { job, system, entries, advice, proposal, record, told } = useDesk()
+  const { job, system } = useJob()
+  const { entries } = useMoment()
+  const { record } = useHands()
+  const { advice } = useSuspects()
+  const { proposal } = useProposal()
+  const { told } = useTold()
   const [kept, setLine] = useKeptText(`line ${job.id}`)
   const line = kept ?? ''
   const field = useRef<HTMLInputElement>(null)

@@ -6,7 +6,7 @@ import { sayPercent } from '@/src/core/units/quantity'
 import { zoneName, zonesOf } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
 import { Caution } from '@/src/ui/controls/caution'
-import { useDesk } from '@/src/ui/desk/desk-context'
+import { useHands, useJob, useMoment, useSuspects } from '@/src/ui/desk/desk-context'
 import { Screen, type ScreenProps } from '@/src/ui/desk/screen'
 import { useKeptForm } from '@/src/ui/device/use-kept-form'
 import { Bar } from '@/src/ui/trace/suspect-list'
@@ -22,7 +22,10 @@ const SHOWN = 4
 
 /** The repairs that fit the leading suspects; the one that was done is recorded with its place and its cause. */
 export function RepairStep({ onStep }: ScreenProps) {
-  const { job, system, state, advice, record } = useDesk()
+  const { job, system } = useJob()
+  const { state } = useMoment()
+  const { record } = useHands()
+  const { advice } = useSuspects()
   const repairs = repairsOf(advice?.suspects ?? [])
   const form = useForm<RepairForm>({ defaultValues: { fault: '', zone: '', what: '', cause: '' } })
   const forget = useKeptForm(form, `repair ${job.id}`)

@@ -3,11 +3,12 @@ import { format } from 'date-fns'
 import { sayDraft } from '@/src/core/job/say-draft'
 import { isContent } from '@/src/core/job/standing'
 import { Button } from '@/src/ui/controls/button'
-import { useDesk } from '@/src/ui/desk/desk-context'
+import { useHands, useJob, useMoment } from '@/src/ui/desk/desk-context'
 
 /** Takes the whole desk back to how the job stood at an earlier entry: loom, bench and suspects of that moment. */
 export function ScrubBar() {
-  const { timeline, past, lookAt } = useDesk()
+  const { timeline, past } = useMoment()
+  const { lookAt } = useHands()
   const moment = useSayMoment()
   if (timeline.length < 2) return null
   return (
@@ -30,7 +31,8 @@ export function ScrubBar() {
 }
 
 function useSayMoment(): string {
-  const { system, timeline, past } = useDesk()
+  const { system } = useJob()
+  const { timeline, past } = useMoment()
   if (past === null) return `now, after all ${timeline.length} entries`
   const last = timeline[past - 1]
   if (!last) return 'before the first entry'
@@ -40,7 +42,8 @@ function useSayMoment(): string {
 
 /** Stands over the desk while it shows a past moment, so that nobody takes it for now. */
 export function PastBanner() {
-  const { past, lookAt } = useDesk()
+  const { past } = useMoment()
+  const { lookAt } = useHands()
   const moment = useSayMoment()
   if (past === null) return null
   return (

@@ -9,11 +9,11 @@ import { isContent } from '@/src/core/job/standing'
 import { readQuickLine } from '@/src/core/quick-line/read-line'
 import { sayBenchShort } from '@/src/core/readings/say'
 import { Button } from '@/src/ui/controls/button'
-import { useDesk } from '@/src/ui/desk/desk-context'
+import { useHands, useJob, useMoment } from '@/src/ui/desk/desk-context'
 
 /** One entry: what it says, whether it counts, and what can be done about it. */
 export function TimelineRow({ entry, say, state }: { entry: Entry; say: (entry: Entry) => string; state: JobState }) {
-  const { system } = useDesk()
+  const { system } = useJob()
   const now = state.standing.find(({ id }) => id === entry.id) ?? null
   const isMeta = !isContent(entry)
   const stands = isMeta ? !state.undone.has(entry.id) : now !== null
@@ -43,7 +43,8 @@ export function TimelineRow({ entry, say, state }: { entry: Entry; say: (entry: 
 
 /** Why an entry does not count, and what would bring it back. */
 function WhyRefused({ entry, problem, say }: { entry: Entry; problem: string; say: (entry: Entry) => string }) {
-  const { system, timeline } = useDesk()
+  const { system } = useJob()
+  const { timeline } = useMoment()
   const since = refusedSince(system, timeline, entry.id)
   return (
     <p className="pl-12 text-ember text-small">
@@ -57,7 +58,9 @@ function WhyRefused({ entry, problem, say }: { entry: Entry; problem: string; sa
 const scrollIntoView = (element: HTMLElement | null) => element?.scrollIntoView({ block: 'nearest' })
 
 function RowActions({ entry, state }: { entry: Entry; state: JobState }) {
-  const { system, timeline, record } = useDesk()
+  const { system } = useJob()
+  const { timeline } = useMoment()
+  const { record } = useHands()
   const [doing, setDoing] = useState<'correct' | 'undo' | null>(null)
   // What falls is asked when the button is pressed: not for every row.
   const [falls, setFalls] = useState('')
@@ -99,7 +102,9 @@ function RowActions({ entry, state }: { entry: Entry; state: JobState }) {
 
 /** The corrected entry is typed as a quick line, read on the bench of that moment. */
 function Correction({ entry, state, onDone }: { entry: ContentEntry; state: JobState; onDone: () => void }) {
-  const { system, timeline, record } = useDesk()
+  const { system } = useJob()
+  const { timeline } = useMoment()
+  const { record } = useHands()
   const [line, setLine] = useState('')
   const before = timeline.slice(
     0,

@@ -6,7 +6,7 @@ import { sayDraft } from '@/src/core/job/say-draft'
 import { isContent } from '@/src/core/job/standing'
 import { FilterBar } from '@/src/ui/controls/filter-bar'
 import { Sheet } from '@/src/ui/controls/sheet'
-import { useDesk } from '@/src/ui/desk/desk-context'
+import { useJob, useMoment, useSending } from '@/src/ui/desk/desk-context'
 import { useSigner } from '@/src/ui/device/signer'
 import { ScrubBar } from '@/src/ui/timeline/scrub-bar'
 import { TimelineRows } from '@/src/ui/timeline/timeline-rows'
@@ -27,7 +27,7 @@ const passes = (filter: Filter, entry: Entry): boolean =>
 
 /** The record of the job, newest first. Nothing is erased: a line is undone or corrected by a new entry. */
 export function TimelineSheet(props: { open: boolean; onOpenChange: (open: boolean) => void }) {
-  const { timeline } = useDesk()
+  const { timeline } = useMoment()
   const [filter, setFilter] = useState<Filter>('all')
   const [words, setWords] = useState('')
   return (
@@ -40,7 +40,9 @@ export function TimelineSheet(props: { open: boolean; onOpenChange: (open: boole
 /** What is in the sheet, drawn while it is open. */
 function Timeline(looking: { filter: Filter; onFilter: (filter: Filter) => void; words: string; onWords: (words: string) => void }) {
   const { filter, words } = looking
-  const { system, timeline: entries, state: shown, past, unsent, sendProblem, notTaken } = useDesk()
+  const { system } = useJob()
+  const { timeline: entries, state: shown, past } = useMoment()
+  const { unsent, sendProblem, notTaken } = useSending()
   // The record is whole, whatever moment the desk looks at.
   const state = useMemo(() => (past === null ? shown : foldJob(system, entries)), [past, shown, system, entries])
   const standing = useMemo(() => new Map(state.standing.map((entry) => [entry.id, entry])), [state.standing])

@@ -4,7 +4,7 @@ import { sayMinutes } from '@/src/core/units/quantity'
 import { placeById } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
 import { Sheet } from '@/src/ui/controls/sheet'
-import { useDesk } from '@/src/ui/desk/desk-context'
+import { useHands, useJob, useMoment } from '@/src/ui/desk/desk-context'
 import { useWorkerAnswer } from '@/src/ui/engine/use-worker-answer'
 
 /** Why this check and not another, and the ways of working side by side, each priced on the same state. */
@@ -17,7 +17,9 @@ export function AlternativesSheet({ open, onOpenChange }: { open: boolean; onOpe
 }
 
 function Alternatives({ onChosen }: { onChosen: () => void }) {
-  const { system, entries, state, record } = useDesk()
+  const { system } = useJob()
+  const { entries, state } = useMoment()
+  const { record } = useHands()
   const { answer, problem } = useWorkerAnswer((worker) => worker.alternatives({ system, entries }), `alternatives ${entries.length}`)
   if (problem) return <p role="alert">{problem}</p>
   if (!answer) return <p>Comparing the other checks …</p>

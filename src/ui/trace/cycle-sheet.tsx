@@ -7,7 +7,7 @@ import { callsOf, firstPart, zonesOf } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
 import { Caution } from '@/src/ui/controls/caution'
 import { Sheet } from '@/src/ui/controls/sheet'
-import { useDesk } from '@/src/ui/desk/desk-context'
+import { useHands, useJob, useMoment } from '@/src/ui/desk/desk-context'
 
 /** How long a call is on and lets go in one round, in seconds: assumptions; most trips that come and go show within a minute of the call. */
 const ON_S = 60
@@ -23,7 +23,9 @@ interface Round {
  * what was being moved. Every round is a reading of its own.
  */
 export function CycleSheet({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
-  const { system, state, record } = useDesk()
+  const { system } = useJob()
+  const { state } = useMoment()
+  const { record } = useHands()
   const calls = callsOf(system)
   const [call, setCall] = useState<CallName>(state.complaint.call ?? calls[0])
   const [moving, setMoving] = useState('')

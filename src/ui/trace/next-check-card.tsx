@@ -16,7 +16,7 @@ import { Button } from '@/src/ui/controls/button'
 import { Caution } from '@/src/ui/controls/caution'
 import { Keypad } from '@/src/ui/controls/keypad'
 import { Sheet } from '@/src/ui/controls/sheet'
-import { useDesk } from '@/src/ui/desk/desk-context'
+import { useHands, useJob, useMoment, useProposal } from '@/src/ui/desk/desk-context'
 import type { ScreenProps } from '@/src/ui/desk/screen'
 import { AlternativesSheet } from '@/src/ui/trace/alternatives-sheet'
 import { VerdictCard } from '@/src/ui/trace/verdict-card'
@@ -26,7 +26,8 @@ const MOST_ANSWERS = ANSWER_KEYS.length
 
 /** The check worth most now, answered with one tap. */
 export function NextCheckCard({ onStep }: ScreenProps) {
-  const { proposal, thinking, problem, retryAdvice, state } = useDesk()
+  const { state } = useMoment()
+  const { proposal, thinking, problem, retryAdvice } = useProposal()
   if (problem)
     return (
       <Card label="Next check">
@@ -63,7 +64,9 @@ function Card({ label, children }: { label: string; children: React.ReactNode })
 }
 
 function Proposed({ check, confirms, isStale }: { check: Check; confirms: boolean; isStale: boolean }) {
-  const { system, state, record } = useDesk()
+  const { system } = useJob()
+  const { state } = useMoment()
+  const { record } = useHands()
   const [typing, setTyping] = useState(false)
   const [comparing, setComparing] = useState(false)
   const { probe, setup, outcomes } = check

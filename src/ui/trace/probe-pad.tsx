@@ -16,12 +16,12 @@ import { Button } from '@/src/ui/controls/button'
 import { Caution } from '@/src/ui/controls/caution'
 import { Keypad } from '@/src/ui/controls/keypad'
 import { Tick } from '@/src/ui/controls/tick'
-import { useDesk } from '@/src/ui/desk/desk-context'
+import { useHands, useJob, useMoment } from '@/src/ui/desk/desk-context'
 import { useWorkerAnswer } from '@/src/ui/engine/use-worker-answer'
 
 /** Two test leads: what the meter would show between them, and the field for what it does show. One lead: what can be done there. */
 export function ProbePad({ probes, onClear }: { probes: readonly string[]; onClear: () => void }) {
-  const { system } = useDesk()
+  const { system } = useJob()
   const [a, b] = probes
   return (
     <section aria-label="Probes" className="landed mb-3 rounded border-2 border-hold bg-raised p-3">
@@ -37,7 +37,9 @@ export function ProbePad({ probes, onClear }: { probes: readonly string[]; onCle
 }
 
 function AtOne({ point, onDone }: { point: string; onDone: () => void }) {
-  const { system, state, record } = useDesk()
+  const { system } = useJob()
+  const { state } = useMoment()
+  const { record } = useHands()
   const [keeps, setKeeps] = useState(false)
   const ends = endsAt(wiredNow(system, state.bench.swaps), point)
   return (
@@ -86,7 +88,9 @@ function AtOne({ point, onDone }: { point: string; onDone: () => void }) {
 
 /** Does the fault follow the conductor, or stay with what hangs on it? A spare takes its place at both ends, and tells. */
 function SwapToSpare({ end, onDone }: { end: string; onDone: () => void }) {
-  const { system, state, record } = useDesk()
+  const { system } = useJob()
+  const { state } = useMoment()
+  const { record } = useHands()
   const { swaps } = state.bench
   const cable = cableById(system, parsePoint(end).cable)
   if (!cable) return null
@@ -128,7 +132,9 @@ function endsAt(system: System, point: string): string[] {
 }
 
 function BetweenTwo({ a, b, onDone }: { a: string; b: string; onDone: () => void }) {
-  const { system, entries, state, record } = useDesk()
+  const { system } = useJob()
+  const { entries, state } = useMoment()
+  const { record } = useHands()
   const measured = state.bench.power ? 'volts' : 'ohms'
   const probe: Probe = { meter: measured, a, b }
   const { answer: forecasts, problem } = useWorkerAnswer(
@@ -167,7 +173,7 @@ function BetweenTwo({ a, b, onDone }: { a: string; b: string; onDone: () => void
 
 /** What the ohmmeter sees beside the wire, said before the reading is taken, and the end that keeps it out. */
 function ReadsThrough({ seen }: { seen: readonly SeenThrough[] }) {
-  const { record } = useDesk()
+  const { record } = useHands()
   const lifts = [...new Set(seen.flatMap(({ lift }) => lift ?? []))]
   return (
     <div className="mb-2 border-line border-l-4 pl-2">

@@ -5,7 +5,7 @@ import { sayPercent } from '@/src/core/units/quantity'
 import { zoneName } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
 import { Sheet } from '@/src/ui/controls/sheet'
-import { useDesk } from '@/src/ui/desk/desk-context'
+import { useJob, useMoment, useProposal, useSuspects } from '@/src/ui/desk/desk-context'
 import { useAhead } from '@/src/ui/engine/use-ahead'
 import { useFitting } from '@/src/ui/trace/use-fitting'
 import type { Advice } from '@/src/workers/diagnosis.worker'
@@ -17,7 +17,8 @@ const LEAST = 0.01
 
 /** Likeliest first, as many as there is room for; each opens to the readings that speak for and against it. */
 export function SuspectList() {
-  const { advice, thinking } = useDesk()
+  const { advice } = useSuspects()
+  const { thinking } = useProposal()
   const [open, setOpen] = useState<string | null>(null)
   const [isListing, setListing] = useState(false)
   const shown = advice?.suspects.filter(({ probability }, index) => index < 2 || (index < SHOWN && probability >= LEAST)) ?? []
@@ -126,7 +127,8 @@ export function Bar({ share }: { share: number }) {
 }
 
 function EvidenceTable({ suspect }: { suspect: ListedSuspect }) {
-  const { system, state } = useDesk()
+  const { system } = useJob()
+  const { state } = useMoment()
   if (suspect.evidence.length === 0)
     return <p>No reading for or against this one yet{suspect.id === 'none-of-these' ? '; it rises when no known fault fits' : ''}.</p>
   return (

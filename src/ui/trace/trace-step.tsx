@@ -3,7 +3,7 @@ import { useCallback, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import { Button } from '@/src/ui/controls/button'
 import { ClashCard } from '@/src/ui/desk/clash-card'
-import { useDesk } from '@/src/ui/desk/desk-context'
+import { useMoment } from '@/src/ui/desk/desk-context'
 import { Screen, type ScreenProps } from '@/src/ui/desk/screen'
 import { LoomView } from '@/src/ui/loom/loom-view'
 import { CycleSheet } from '@/src/ui/trace/cycle-sheet'
@@ -15,7 +15,7 @@ import { SuspectList } from '@/src/ui/trace/suspect-list'
 export function TraceStep({ onStep }: ScreenProps) {
   const [probes, setProbes] = useState<readonly string[]>([])
   const [cycling, setCycling] = useState(false)
-  const { state } = useDesk()
+  const { state } = useMoment()
   const comesAndGoes = state.complaint.symptoms.includes('fuse-now-and-then') && state.closedAt === null
   useHotkeys('escape', () => setProbes([]))
   // Across a part both probes go on at once; a probe that is on comes off.

@@ -6,12 +6,14 @@ import { sayPercent } from '@/src/core/units/quantity'
 import { zoneName } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
 import { Caution } from '@/src/ui/controls/caution'
-import { useDesk } from '@/src/ui/desk/desk-context'
+import { useJob, useMoment, useSuspects } from '@/src/ui/desk/desk-context'
 import type { ScreenProps } from '@/src/ui/desk/screen'
 
 /** The search is over, for now: what was found, where, and what comes next. */
 export function VerdictCard({ verdict, onStep }: ScreenProps & { verdict: Verdict }) {
-  const { system, state, advice } = useDesk()
+  const { system } = useJob()
+  const { state } = useMoment()
+  const { advice } = useSuspects()
   const isAfterRepair = state.repairs.length > 0
   const among = verdict.found === 'repair' || verdict.found === 'nothing-wrong' ? [] : verdict.suspects
   return (
