@@ -1,8 +1,8 @@
 import { createVector } from '@/src/core/circuit/dense'
 import { type Change, type Factored, factoredBy } from '@/src/core/circuit/factored'
 import { LinkSteps } from '@/src/core/circuit/link-steps'
+import { ComplexLu } from '@/src/core/circuit/lu'
 import { OPEN_OHM } from '@/src/core/circuit/network'
-import { SmallSystem } from '@/src/core/circuit/small-system'
 
 /** Changes at once: a bench's, a fault's, and one or two for every relay that moves. */
 const MAX_RANK = 96
@@ -19,7 +19,7 @@ export class Perturbation {
   private readonly q = new Int32Array(MAX_RANK)
   private readonly dRe = new Float64Array(MAX_RANK)
   private readonly dIm = new Float64Array(MAX_RANK)
-  private readonly small = new SmallSystem(MAX_RANK)
+  private readonly small = new ComplexLu(MAX_RANK)
   private readonly yRe = new Float64Array(MAX_RANK)
   private readonly yIm = new Float64Array(MAX_RANK)
   private readonly wRe = new Float64Array(MAX_RANK)

@@ -1,5 +1,8 @@
-/** Complex equations of a few unknowns, in arrays that are reused: Gaussian elimination with scaled partial pivoting. */
-export class SmallSystem {
+/**
+ * Complex linear equations, row after row in split real and imaginary arrays that are reused: Gaussian elimination with scaled
+ * partial pivoting (Golub and Van Loan, Matrix Computations, 3.4). The one kernel of the solver and of its perturbations.
+ */
+export class ComplexLu {
   private rank = 0
   readonly re: Float64Array
   readonly im: Float64Array
@@ -58,6 +61,8 @@ export class SmallSystem {
       for (let row = k + 1; row < r; row++) {
         const ar = mRe[row * r + k]
         const ai = mIm[row * r + k]
+        // A network's rows are mostly empty.
+        if (ar === 0 && ai === 0) continue
         const fr = (ar * pr + ai * pi) / square
         const fi = (ai * pr - ar * pi) / square
         mRe[row * r + k] = fr
