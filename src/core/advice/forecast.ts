@@ -14,6 +14,8 @@ import { predict, predictAll, scaleOf } from '@/src/core/readings/predict'
 import { fromOhmScale, type Prediction, type Scale } from '@/src/core/readings/prediction'
 import { saysPrediction } from '@/src/core/readings/say'
 import { secondaryAmps, worldsOf } from '@/src/core/readings/world'
+import { modelValue } from '@/src/core/units/model-value'
+import { workLimit } from '@/src/core/units/work-limit'
 import type { CallName } from '@/src/core/wiring/call'
 import { type Point, terminalPoint } from '@/src/core/wiring/point'
 import { houseCommon } from '@/src/core/wiring/supply'
@@ -30,7 +32,7 @@ export interface Forecast {
   readonly value: number | null
 }
 
-const LEADING = 4
+const LEADING = workLimit(4)
 
 /** What the meter would show between the probes now: under each leading suspect, and in a sound house. */
 export function forecastReading(base: Engine, state: JobState, probe: Probe): Forecast[] {
@@ -76,8 +78,8 @@ function leadingHypothesis(engine: Engine, weights: Float64Array, faultId: strin
   return best < 0 ? null : best
 }
 
-/** Above this against common a terminal counts as hot: half of a healthy secondary, roughly (assumption). */
-const HOT_VOLTS = 15
+/** Above this against common a terminal counts as hot: about half of a healthy secondary. */
+const HOT_VOLTS = modelValue({ value: 15, unit: 'V', source: 'assumption' })
 
 /** Points that carry control voltage now if the likeliest hypothesis is true: what the loom lights. */
 export function hotPoints(base: Engine, state: JobState): Point[] {
@@ -186,7 +188,7 @@ export interface WindingLoad {
   readonly amps: number
 }
 
-const NEVER_OPENS_A = 1000
+const NEVER_OPENS_A = workLimit(1000)
 
 /** The winding's current under the leading suspects and in a sound house, hottest first. */
 export function windingLoads(base: Engine, state: JobState): WindingLoad[] {

@@ -9,6 +9,7 @@ import type { JobState } from '@/src/core/job/job-state'
 import { meaningsOf } from '@/src/core/operation/state'
 import { type Hypothesis, healthy, whileShown } from '@/src/core/readings/hypothesis'
 import { type Happening, runOverTime } from '@/src/core/readings/over-time'
+import { modelValue } from '@/src/core/units/model-value'
 import { partsOf } from '@/src/core/wiring/system'
 
 /** Something of the machine that is on its way, or comes round again and again, on the bench as it stands. */
@@ -21,13 +22,14 @@ export interface Moving {
   readonly to: Happening['to'] | null
 }
 
-/** How far ahead a wait is looked for: the longest delay of a board, and a little over. Assumption. */
-const AHEAD_S = 420
-/** What happens within this of its cause, relays and displays, needs no count. Assumption. */
-const AT_ONCE_S = 4
-const FOLLOWS_S = 0.2
+/** How far ahead a wait is looked for: the longest delay of a board, and a little over. */
+const AHEAD_S = modelValue({ value: 420, unit: 's', source: 'assumption' })
+/** What happens within this of its cause, relays and displays, needs no count. */
+const AT_ONCE_S = modelValue({ value: 4, unit: 's', source: 'assumption' })
+/** What moves within this of another thing moves because of it. */
+const FOLLOWS_S = modelValue({ value: 0.2, unit: 's', source: 'assumption' })
 /** A suspect that holds this much is the house that is looked at. */
-const LEADS = 0.5
+const LEADS = modelValue({ value: 0.5, unit: 'share', source: 'assumption' })
 
 /**
  * What waits and what chatters now: the time since the power was last made, run over with its calls as they were entered, in
@@ -109,4 +111,4 @@ function sincePowered(
   return { ms: Number.isFinite(ms) ? ms : 0, call, calls }
 }
 /** A house that was found with its power on has had it for long: every delay is over. */
-const LONG_ON_MS = 3_600_000
+const LONG_ON_MS = modelValue({ value: 3_600_000, unit: 'ms', source: 'assumption' })

@@ -14,10 +14,11 @@ import type { Entry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import type { JobState } from '@/src/core/job/job-state'
 import { Memo } from '@/src/core/units/cache'
+import { workLimit } from '@/src/core/units/work-limit'
 
 /** Answers that are thought through before they are given: no more than so many, and none less likely than this. */
-const GUESSED = 6
-const LEAST_GUESSED = 0.02
+const GUESSED = workLimit(6)
+const LEAST_GUESSED = workLimit(0.02)
 
 /**
  * What the desk will want next, likeliest first, in short steps to be done in this order while the technician takes the
@@ -70,14 +71,14 @@ function questionsAfter(base: Engine, state: JobState): (() => void)[] {
 }
 
 /** Hypotheses to a piece of work: some ten milliseconds, which is the longest that an answer may have to wait behind it. */
-const LIVE_TO_A_PIECE = 60
-const DEAD_TO_A_PIECE = 480
+const LIVE_TO_A_PIECE = workLimit(60)
+const DEAD_TO_A_PIECE = workLimit(480)
 
 /** A little more than is weighed: an answer is sharper than the guess of it, and lifts some of what lies just below. */
-const STANDING_MASS = 0.996
-const STANDING_MOST = 240
+const STANDING_MASS = workLimit(0.996)
+const STANDING_MOST = workLimit(240)
 /** Wiring that holds less than this does not come to the fore with one answer: assumption. */
-const KIND_MAY_COME = 0.01
+const KIND_MAY_COME = workLimit(0.01)
 
 /** More than these are not prepared for. */
 const MOST_LEFT = { own: 2 * STANDING_MOST, others: 4 * STANDING_MOST }

@@ -3,13 +3,14 @@ import { landingsOfSwap } from '@/src/core/bench/swaps'
 import { addAdmittance, type Change, openLink } from '@/src/core/circuit/factored'
 import type { Network } from '@/src/core/circuit/network'
 import { complex } from '@/src/core/units/complex'
+import { modelValue } from '@/src/core/units/model-value'
 import { bodyLink, landingLink, plugLink, plugsOf, poleLink } from '@/src/core/wiring/assembly'
 import { type Point, parsePoint } from '@/src/core/wiring/point'
 import { cableById, partById, partsOf, type System } from '@/src/core/wiring/system'
 import { cableConstants } from '@/src/core/wiring/values'
 
-/** A clip lead: assumption. */
-const JUMPER_OHM = 0.05
+/** A clip lead. */
+const JUMPER_OHM = modelValue({ value: 0.05, unit: 'ohm', source: 'assumption' })
 
 /** What the bench changes in the network, the thermostat's call apart (that is operation). */
 export function changesOfBench(system: System, network: Network, bench: Bench): Change[] {

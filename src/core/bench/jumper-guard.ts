@@ -5,6 +5,7 @@ import { wiredNow } from '@/src/core/bench/swaps'
 import { worstWindingLoad } from '@/src/core/bench/winding-load'
 import { add, type Complex, complex, magnitude, polar, scale, subtract } from '@/src/core/units/complex'
 import { DisjointSet } from '@/src/core/units/disjoint-set'
+import { modelValue } from '@/src/core/units/model-value'
 import { joinsOnceClosed, pathsOf } from '@/src/core/wiring/conduction'
 import type { PartOf } from '@/src/core/wiring/part'
 import { CHASSIS, conductorEnd, type Point, pinPoint, terminalPoint } from '@/src/core/wiring/point'
@@ -107,8 +108,8 @@ function sidesOf(system: System, joined: DisjointSet<Point>): (group: Point) => 
   return (group) => (hot.has(group) || common.has(group) ? 'supply' : fed.has(group) ? 'between' : 'unfed')
 }
 
-/** Two open voltages that differ by less than this share drive no more round their loop than their windings are made for: assumption. */
-const SAME_EMF = 0.1
+/** Two open voltages that differ by less than this drive no more round their loop than their windings are made for. */
+const SAME_EMF = modelValue({ value: 0.1, unit: 'share', source: 'assumption' })
 
 /**
  * A transformer whose secondary is in a loop of metal and windings with volts left over: its own two ends joined, or two

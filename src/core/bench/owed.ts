@@ -1,6 +1,7 @@
 import type { Bench, BenchChange } from '@/src/core/bench/bench'
 import { sayPoint } from '@/src/core/bench/points'
 import { isFurtherOdd, sayConductor, sayFurther, sayPair } from '@/src/core/bench/say'
+import { modelValue } from '@/src/core/units/model-value'
 import { sayCall } from '@/src/core/wiring/call'
 import { parsePoint } from '@/src/core/wiring/point'
 import {
@@ -25,8 +26,8 @@ export interface Owed {
   readonly sizes?: readonly { readonly ratingA: number; readonly putBack: BenchChange }[]
 }
 
-/** Fuses that 24 V sides are built with, A (engine.md section 1). */
-const FUSE_SIZES = [3, 5]
+/** Fuses that 24 V sides are built with. */
+const FUSE_SIZES = modelValue({ value: [3, 5], unit: 'A', source: 'engine.md section 1' })
 
 /** The put-back list, in the order in which hands should do it: what can hurt first. */
 export function owedBy(system: System, bench: Bench): Owed[] {

@@ -1,12 +1,15 @@
 import type { Bench, BenchChange, Since } from '@/src/core/bench/bench'
+import { modelValue } from '@/src/core/units/model-value'
 
 /** What is taken when nobody knows, and what a check is planned for: watched for a minute, delays waited out. */
 export const USUAL_SINCE: Since = { call: 'minute', power: 'long' }
 
-const MOMENT_MIN = 0.75
-const MINUTES_MIN = 3
-/** The longest delays of compressors are five minutes: assumption of the trade. */
-export const FRESH_MIN = 5
+/** What was done within this is a moment ago. */
+const MOMENT_MIN = modelValue({ value: 0.75, unit: 'minutes', source: 'assumption' })
+/** What was done longer ago than this has warmed up what warms. */
+const MINUTES_MIN = modelValue({ value: 3, unit: 'minutes', source: 'assumption' })
+/** The longest delays of compressors. */
+export const FRESH_MIN = modelValue({ value: 5, unit: 'minutes', source: 'assumption of the trade' })
 
 /** Minutes of a search: now, and when the call and the power last changed. */
 export interface BenchClock {

@@ -7,6 +7,7 @@ import { setInState } from '@/src/core/operation/in-state'
 import { createMachine, type Machine } from '@/src/core/operation/machine'
 import { settle } from '@/src/core/operation/settle'
 import { LruCache, Memo } from '@/src/core/units/cache'
+import { workLimit } from '@/src/core/units/work-limit'
 import { assemble, windingLink } from '@/src/core/wiring/assembly'
 import { callsOf, partsOf, type System } from '@/src/core/wiring/system'
 import { templateValues } from '@/src/core/wiring/values'
@@ -19,7 +20,7 @@ interface SoundHouse {
 }
 
 /** Answers kept for one system: a number each. */
-const KEPT_BENCHES = 400
+const KEPT_BENCHES = workLimit(400)
 
 const soundHouseOf = new Memo((system: System): SoundHouse => {
   // A guard inside a thermostat opens in time, or does not: nothing may rely on it.

@@ -25,6 +25,8 @@ import { isPlainToSee, type Observation, observationKey, timesTold, wrongShare }
 import { scaleOf, wordsFor } from '@/src/core/readings/predict'
 import type { Prediction } from '@/src/core/readings/prediction'
 import { LruCache } from '@/src/core/units/cache'
+import { modelValue } from '@/src/core/units/model-value'
+import { workLimit } from '@/src/core/units/work-limit'
 import { isUnknown, partsOf, type System } from '@/src/core/wiring/system'
 import { templateValues } from '@/src/core/wiring/values'
 
@@ -56,8 +58,8 @@ export interface Engine {
   predictions(bench: Bench, probes: readonly Probe[]): (hypothesis: number, kind: number) => readonly Prediction[]
 }
 
-/** A float that nobody has looked for is there in half of the houses: assumption. */
-const FLOAT_THERE = 0.5
+/** A float switch that nobody has looked for is there. */
+const FLOAT_THERE = modelValue({ value: 0.5, unit: 'share of houses', source: 'assumption' })
 
 function inWhatMayNotBe(system: System, fault: Fault): Fault {
   const float = isUnknown(system, 'float') ? partsOf(system, 'switch').find(({ role }) => role === 'float') : undefined
@@ -66,15 +68,15 @@ function inWhatMayNotBe(system: System, fault: Fault): Fault {
     : fault
 }
 
-const KEPT_OBSERVATIONS = 120
+const KEPT_OBSERVATIONS = workLimit(120)
 /** Stretches of readings whose chains are kept: a job's, what is thought ahead, and what is left out in turn. */
-const KEPT_CHAINS = 240
+const KEPT_CHAINS = workLimit(240)
 /** Readings whose predictions are kept: those of a job, and the one that is about to be taken. */
-const KEPT_FORESEEN = 120
+const KEPT_FORESEEN = workLimit(120)
 /** Operating points whose networks are kept: those of a job, and of the one before. */
-const KEPT_LABORATORIES = 6
+const KEPT_LABORATORIES = workLimit(6)
 /** Benches whose predictions are kept. With a wire lifted there are some 270 to choose from, and what is asked lately must fit twice (`LruCache`). */
-const KEPT_QUESTIONS = 700
+const KEPT_QUESTIONS = workLimit(700)
 
 /** What a shop and its technician know better than the defaults. */
 export interface EngineOptions {
@@ -206,13 +208,12 @@ export function readingOf(system: System, observation: Observation): Reading {
   }
 }
 
-/**
- * Something of no catalogue trips one call in so many and holds on another, less often where the same call tripped before; and shows a
- * plain finding, such as a wire that is off, in so many houses: assumptions.
- */
-const TRIPS_UNKNOWN = 0.15
-const HOLDS_UNKNOWN = 0.4
-const FINDS_UNKNOWN = 0.005
+/** Something of no catalogue trips the protection on a call. */
+const TRIPS_UNKNOWN = modelValue({ value: 0.15, unit: 'chance', source: 'assumption' })
+/** Something of no catalogue holds on a call, where another call tripped before. */
+const HOLDS_UNKNOWN = modelValue({ value: 0.4, unit: 'chance', source: 'assumption' })
+/** Something of no catalogue shows as a plain finding, such as a wire that is off. */
+const FINDS_UNKNOWN = modelValue({ value: 0.005, unit: 'chance', source: 'assumption' })
 
 /** How likely something of no catalogue would be to answer so, where that is not like anything at all: what is plain to see has its own causes. */
 function unlikeAnything({ probe, answer }: Observation): number | null {

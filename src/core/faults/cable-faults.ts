@@ -1,13 +1,14 @@
 import type { Effect } from '@/src/core/faults/effect'
 import type { AddFault } from '@/src/core/faults/fault-list'
 import { SOLID_SHORT_OHM } from '@/src/core/faults/rates'
+import { modelValue } from '@/src/core/units/model-value'
 import { conductorLink, conductorMiddle, landingLink } from '@/src/core/wiring/assembly'
 import { CHASSIS, conductorEnd, terminalPoint } from '@/src/core/wiring/point'
 import { commonNodes } from '@/src/core/wiring/supply'
 import { type Cable, type Conductor, placeById, type System } from '@/src/core/wiring/system'
 
 /** A wire under a screw: as a landing in `wiring/values.ts`. */
-const LANDED_OHM = 0.01
+const LANDED_OHM = modelValue({ value: 0.01, unit: 'ohm', source: 'assumption' })
 
 /** Along a cable: open, shorted to each other, rubbed through to metal; at its ends: not landed. */
 export function addCableFaults(system: System, add: AddFault, cable: Cable): void {

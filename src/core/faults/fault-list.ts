@@ -2,7 +2,7 @@ import type { Effect } from '@/src/core/faults/effect'
 import { type FaultFamily, faultFamilies } from '@/src/core/faults/families'
 import type { Fault } from '@/src/core/faults/fault'
 import { faultIdOf } from '@/src/core/faults/fault'
-import { outdoorTimes } from '@/src/core/faults/rates'
+import { OUTDOOR_TIMES } from '@/src/core/faults/rates'
 import type { Point } from '@/src/core/wiring/point'
 import { type Cable, type Place, placeById, type System } from '@/src/core/wiring/system'
 
@@ -35,7 +35,7 @@ export function createFaultList(system: System): { faults: Fault[]; add: AddFaul
       part,
       say,
       repair: { id: repair[0], say: repair[1] },
-      rate: record.rate * (isOutdoors && record.wearsOutdoors ? outdoorTimes : 1),
+      rate: record.rate * (isOutdoors && record.wearsOutdoors ? OUTDOOR_TIMES : 1),
       effects,
       variants: record.milder?.(effects) ?? [],
       touches,

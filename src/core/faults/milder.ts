@@ -1,5 +1,5 @@
 import type { Effect, FaultVariant } from '@/src/core/faults/effect'
-import { CORRODED_JOINT, LEAKING_CONTACT, LOOSE_LINE_JOINT, resistiveShorts, WEAK_COIL } from '@/src/core/faults/rates'
+import { CORRODED_JOINT, LEAKING_CONTACT, LOOSE_LINE_JOINT, RESISTIVE_SHORTS, WEAK_COIL } from '@/src/core/faults/rates'
 import { callLink } from '@/src/core/wiring/assembly'
 
 interface Degree {
@@ -9,7 +9,7 @@ interface Degree {
 type Milder = (effects: readonly Effect[]) => FaultVariant[]
 
 /** A short through dirt, moisture or soot, in place of metal on metal. */
-export const resistive: Milder = (effects) => resistiveShorts.map((degree) => touching(effects, degree))
+export const resistive: Milder = (effects) => RESISTIVE_SHORTS.map((degree) => touching(effects, degree))
 
 /** A few shorted turns in place of half the winding. */
 export const fewTurns: Milder = (effects) => [touching(effects, WEAK_COIL)]

@@ -3,6 +3,7 @@ import type { Perturbation } from '@/src/core/circuit/perturbation'
 import type { Machine } from '@/src/core/operation/machine'
 import { type Constraints, isAlive, isGuarded, isMade, isPulledIn, type StateBits } from '@/src/core/operation/state'
 import { LruCache, Memo } from '@/src/core/units/cache'
+import { workLimit } from '@/src/core/units/work-limit'
 
 /** What moves in a state, against a machine with every contact and armature at rest. */
 export function movesOf(machine: Machine, { caller, closing, welded }: Constraints, state: StateBits): Change[] {
@@ -31,9 +32,9 @@ interface Moved {
   asked: number
   taken: Factored | null
 }
-const OFTEN = 100
+const OFTEN = workLimit(100)
 /** Benches whose states are kept: what is asked is asked bench by bench. */
-const KEPT_BENCHES = 6
+const KEPT_BENCHES = workLimit(6)
 const movedOf = new Memo((_: Machine) => new LruCache<Factored, Map<string, Moved>>(KEPT_BENCHES))
 
 /** What a kernel was set to last, if nobody else has set it since. */

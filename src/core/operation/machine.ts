@@ -1,6 +1,7 @@
 import { type AddedAdmittance, addAdmittance, closeLink, type LinkStep } from '@/src/core/circuit/factored'
 import type { Network } from '@/src/core/circuit/network'
 import { reciprocal, subtract } from '@/src/core/units/complex'
+import { modelValue } from '@/src/core/units/model-value'
 import {
   boardInside,
   bodyLink,
@@ -17,8 +18,8 @@ import { partsOf, type System } from '@/src/core/wiring/system'
 import { livesBetween, switchedTerminals } from '@/src/core/wiring/thermostat'
 import type { ValueFactors } from '@/src/core/wiring/values'
 
-/** Below this share of its rated volts a motor or a heater does not run: assumption. */
-export const RUNS_ABOVE = 0.6
+/** Below this a motor or a heater does not run. */
+export const RUNS_ABOVE = modelValue({ value: 0.6, unit: 'share of its rated volts', source: 'assumption' })
 
 /** A coil-worked device: two node indexes, two thresholds, and what changes when its armature closes. */
 export interface RelayModel {

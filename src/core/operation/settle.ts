@@ -3,6 +3,7 @@ import type { Perturbation } from '@/src/core/circuit/perturbation'
 import { setInState } from '@/src/core/operation/in-state'
 import type { Machine, ThermostatModel } from '@/src/core/operation/machine'
 import { type Constraints, isAlive, isGuarded, isMade, isPulledIn, type StateBits } from '@/src/core/operation/state'
+import { workLimit } from '@/src/core/units/work-limit'
 
 /**
  * How the machine came to rest. `chatters`: the same states come round again, listed in order; a finding, not an
@@ -15,7 +16,7 @@ export interface Settled {
   readonly path: readonly StateBits[]
 }
 
-const MAX_STEPS = 24
+const MAX_STEPS = workLimit(24)
 
 /**
  * Iterates relays and thermostat to a fixed point from a given state (`base` has every contact and armature at rest).

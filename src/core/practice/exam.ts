@@ -12,6 +12,7 @@ import type { WayOfWorking } from '@/src/core/job/ways'
 import { createHouse, drawValues, type House } from '@/src/core/practice/house'
 import { complaintOf, runTrial, type Solver, type Start, type Trial } from '@/src/core/practice/trial'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
+import { modelValue } from '@/src/core/units/model-value'
 import { createRandom, type Random } from '@/src/core/units/random'
 import type { ValueFactors } from '@/src/core/wiring/values'
 
@@ -34,14 +35,14 @@ export interface Sitting {
   readonly trial: Trial
 }
 
-/** Part values are drawn from spreads this much wider than those of practice: the engine must not be examined on its own assumptions. */
-export const WIDER = 1.4
-/** Spread of a joint's or a touch's ohms around its hypothesis's, as a logarithm: assumption. */
-const DAMAGE_SPREAD = 0.5
-/** Spread of the joints of one strip around their common degree, as a logarithm: assumption. */
-const JOINT_SPREAD = 0.4
+/** Part values are drawn from spreads this much wider than those of practice: the engine must not be examined on its own. */
+export const WIDER = modelValue({ value: 1.4, unit: 'times', source: 'assumption' })
+/** Spread of a joint's or a touch's ohms around its hypothesis's. */
+const DAMAGE_SPREAD = modelValue({ value: 0.5, unit: 'natural logarithm', source: 'assumption' })
+/** Spread of the joints of one strip around their common degree. */
+const JOINT_SPREAD = modelValue({ value: 0.4, unit: 'natural logarithm', source: 'assumption' })
 /** One house in so many is wired a little differently from its template. */
-const WIRED_DIFFERENTLY = 10
+const WIRED_DIFFERENTLY = modelValue({ value: 10, unit: 'houses', source: 'assumption' })
 
 /** Draws a house for a fault (null: nothing is wrong), one of its forms by how often that is met. */
 export function drawCase(engine: Engine, random: Random, faultId: string | null): ExamCase {
@@ -80,8 +81,8 @@ export function wiredIn(engine: Engine, hypothesis: Hypothesis, random: Random):
   const blewIt = isOdd && hypothesis.foundFuse === 'blown' && hypothesis.fault?.family !== 'fuse-only'
   return blewIt && !Object.values(showing(engine, wired).fresh).some(({ trips }) => trips > MAY_TRIP) ? { ...wired, wiring: [] } : wired
 }
-/** Below this chance of a trip nobody finds a blown fuse: assumption. */
-const MAY_TRIP = 0.1
+/** Below this nobody finds a blown fuse. */
+const MAY_TRIP = modelValue({ value: 0.1, unit: 'chance', source: 'assumption' })
 
 /** How a house behaves while its fault shows. */
 const showing = (engine: Engine, hypothesis: Hypothesis): Behaviour => ({
@@ -148,7 +149,7 @@ export function equalCostSolver(): { solver: Solver; answerBits: number[] } {
 }
 
 /** Bits that may be left when 95 % on one repair ends the search: the entropy of 0.95 and 0.05. */
-const LEFT_BITS = 0.29
+const LEFT_BITS = modelValue({ value: 0.29, unit: 'bit', source: 'the entropy of 0.95 and 0.05' })
 
 /** Checks that no search could do with less of, given what the answers of the same checks can carry. */
 export interface Bound {

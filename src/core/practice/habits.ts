@@ -6,8 +6,8 @@ import { reachVerdict } from '@/src/core/diagnosis/inference/verdict'
 import { joinedCalls, tripAt } from '@/src/core/diagnosis/planner/candidates'
 import type { Question, Solver } from '@/src/core/practice/trial'
 import { landingsAt } from '@/src/core/readings/look-target'
-
 import { type Observation, questionKey } from '@/src/core/readings/observations'
+import { workLimit } from '@/src/core/units/work-limit'
 import { CHASSIS, conductorEnd, type Point, pinPoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside, houseCommon, houseHot } from '@/src/core/wiring/supply'
 import { type Cable, callerOf, callsOf, firstPart, partsOf, placeById, type System } from '@/src/core/wiring/system'
@@ -20,7 +20,7 @@ import { feedOf, switchedTerminals } from '@/src/core/wiring/thermostat'
 export const habitNames = ['ohms first', 'take off', 'add on', 'outdoor first'] as const
 export type HabitName = (typeof habitNames)[number]
 
-export const MOST_HABIT_CHECKS = 60
+export const MOST_HABIT_CHECKS = workLimit(60)
 
 /** The solver that follows a habit. */
 export function habitSolver(name: HabitName): Solver {

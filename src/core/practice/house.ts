@@ -9,9 +9,11 @@ import { predict } from '@/src/core/readings/predict'
 import { type Component, fromOhmScale } from '@/src/core/readings/prediction'
 import { secondaryAmps, worldsOf } from '@/src/core/readings/world'
 import { defaultMeter, shownAmps, shownOhms, shownVolts } from '@/src/core/units/meter'
+import { modelValue } from '@/src/core/units/model-value'
 import type { Random } from '@/src/core/units/random'
 import { firstPart, furtherFuses, partsOf, type System } from '@/src/core/wiring/system'
 import type { ValueFactors } from '@/src/core/wiring/values'
+import { PLATE_VOLTS } from '@/src/core/wiring/values'
 
 /** A simulated house with a hidden fault: it answers checks as a meter there would, noise and resolution included. */
 export interface House {
@@ -28,10 +30,12 @@ export interface House {
   mend(rest: Hypothesis): void
 }
 
-const PLATE_VOLTS = 24
-
-/** Noise of the meter and of the hand: assumption, within common accuracy statements. */
-const NOISE = { share: 0.01, volts: 0.05, ohms: 0.15, amps: 0.01 }
+/** Noise of the meter and of the hand. */
+const NOISE = modelValue({
+  value: { share: 0.01, volts: 0.05, ohms: 0.15, amps: 0.01 },
+  unit: 'share, V, ohm, A',
+  source: 'assumption, within common accuracy statements',
+})
 
 /** Part values drawn around the template's: every coil, cable and the transformer for itself. Spreads are assumptions; `times` widens them. */
 export function drawValues(system: System, random: Random, times = 1): ValueFactors {

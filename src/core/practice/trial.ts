@@ -15,6 +15,7 @@ import { symptoms } from '@/src/core/job/symptoms'
 import type { House } from '@/src/core/practice/house'
 import { type Answer, type Probe, tripWord } from '@/src/core/readings/check'
 import type { Observation } from '@/src/core/readings/observations'
+import { modelValue } from '@/src/core/units/model-value'
 import type { Random } from '@/src/core/units/random'
 import { callsOf } from '@/src/core/wiring/system'
 
@@ -55,8 +56,8 @@ export interface Start {
   readonly mostChecks?: number
 }
 
-/** A search that has asked so much is given up: what comes and goes is waited for on another day. Assumption. */
-const MOST_CHECKS = 80
+/** A search that has asked so much is given up: what comes and goes is waited for on another day. */
+const MOST_CHECKS = modelValue({ value: 80, unit: 'checks', source: 'assumption' })
 
 /** One step of a search as it is done in the house: what is changed, the minutes it takes, and what is then asked. */
 export interface SearchStep {

@@ -1,5 +1,6 @@
 import { secondsToLimit, type Winding } from '@/src/core/protection/transformer-heat'
 import { openingBand, type Protector } from '@/src/core/protection/trip-curve'
+import { workLimit } from '@/src/core/units/work-limit'
 
 /** Secondary currents at which a winding cooks before its protection is sure to have opened, A; null when there are none. */
 export interface Gap {
@@ -7,9 +8,9 @@ export interface Gap {
   readonly toA: number
 }
 
-const STEPS = 200
-const LOWEST_A = 0.5
-const HIGHEST_A = 40
+const STEPS = workLimit(200)
+const LOWEST_A = workLimit(0.5)
+const HIGHEST_A = workLimit(40)
 
 /**
  * The gap between a fuse of this rating and a winding: from the current that the winding does not stand for good up to the

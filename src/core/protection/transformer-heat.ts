@@ -1,11 +1,16 @@
-/** Winding temperature that class B insulation stands (engine.md; IEC 60085 gives 130 °C). */
-export const LIMIT_C = 130
-/** Rise of a small control transformer's winding over its surroundings at its rated current: assumption. */
-const RATED_RISE_K = 60
-/** First-order time constant of the winding, s: assumption, so that an 8 A short cooks a 40 VA part in some 40 s in a 50 °C attic. */
-const TIME_CONSTANT_S = 660
-/** An attic in summer, °C: assumption; the user may say otherwise. */
-export const ATTIC_C = 50
+import { modelValue } from '@/src/core/units/model-value'
+/** The winding temperature that its insulation stands. */
+export const LIMIT_C = modelValue({ value: 130, unit: '°C', source: 'class B insulation, IEC 60085' })
+/** Rise of a small control transformer's winding over its surroundings at its rated current. */
+const RATED_RISE_K = modelValue({ value: 60, unit: 'K', source: 'assumption' })
+/** First-order time constant of the winding. */
+const TIME_CONSTANT_S = modelValue({
+  value: 660,
+  unit: 's',
+  source: 'assumption, so that an 8 A short burns out a 40 VA part in some 40 s in a 50 °C attic',
+})
+/** An attic in summer. */
+export const ATTIC_C = modelValue({ value: 50, unit: '°C', source: 'assumption; the user may say otherwise' })
 
 export interface Winding {
   readonly va: number

@@ -1,3 +1,4 @@
+import { modelValue } from '@/src/core/units/model-value'
 import { normalBelow } from '@/src/core/units/normal'
 
 /** Shortest and longest time to open at a multiple of the rating. */
@@ -7,24 +8,32 @@ interface BandPoint {
   readonly longestS: number
 }
 
-/** ISO 8820-3 limits for blade fuses; the first row extends the band down to "never at 110 %" (assumption). */
-const BLADE_FUSE: readonly BandPoint[] = [
-  { times: 1.1, shortestS: 100, longestS: 1e6 },
-  { times: 1.35, shortestS: 0.75, longestS: 600 },
-  { times: 1.6, shortestS: 0.25, longestS: 50 },
-  { times: 2, shortestS: 0.15, longestS: 5 },
-  { times: 3.5, shortestS: 0.08, longestS: 0.5 },
-  { times: 6, shortestS: 0.03, longestS: 0.1 },
-]
+/** Shortest and longest time to open of a blade fuse; the first row extends the band down to "never at 110 %". */
+const BLADE_FUSE: readonly BandPoint[] = modelValue({
+  value: [
+    { times: 1.1, shortestS: 100, longestS: 1e6 },
+    { times: 1.35, shortestS: 0.75, longestS: 600 },
+    { times: 1.6, shortestS: 0.25, longestS: 50 },
+    { times: 2, shortestS: 0.15, longestS: 5 },
+    { times: 3.5, shortestS: 0.08, longestS: 0.5 },
+    { times: 6, shortestS: 0.03, longestS: 0.1 },
+  ],
+  unit: 'times the rating, s',
+  source: 'ISO 8820-3; the row at 110 % is drawn out by us',
+})
 
-/** Resettable blade-style thermal breaker: assumption. */
-const BREAKER: readonly BandPoint[] = [
-  { times: 1.1, shortestS: 300, longestS: 1e6 },
-  { times: 1.35, shortestS: 20, longestS: 1800 },
-  { times: 2, shortestS: 2, longestS: 30 },
-  { times: 3, shortestS: 0.8, longestS: 8 },
-  { times: 6, shortestS: 0.2, longestS: 1.5 },
-]
+/** The same of a resettable blade-style thermal breaker. */
+const BREAKER: readonly BandPoint[] = modelValue({
+  value: [
+    { times: 1.1, shortestS: 300, longestS: 1e6 },
+    { times: 1.35, shortestS: 20, longestS: 1800 },
+    { times: 2, shortestS: 2, longestS: 30 },
+    { times: 3, shortestS: 0.8, longestS: 8 },
+    { times: 6, shortestS: 0.2, longestS: 1.5 },
+  ],
+  unit: 'times the rating, s',
+  source: 'assumption',
+})
 
 export type Protector = 'fuse' | 'breaker'
 

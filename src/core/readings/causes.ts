@@ -3,6 +3,7 @@ import type { Laboratory } from '@/src/core/readings/laboratory'
 import type { Lean } from '@/src/core/readings/prediction'
 import { Memo } from '@/src/core/units/cache'
 import { type Complex, reciprocal } from '@/src/core/units/complex'
+import { modelValue } from '@/src/core/units/model-value'
 import { coilElement, coilImpedance, conductorMiddle, electronicsElement, windingLink, windingNode } from '@/src/core/wiring/assembly'
 import { conductorEnd, pinPoint } from '@/src/core/wiring/point'
 import { partsOf, type System } from '@/src/core/wiring/system'
@@ -19,24 +20,28 @@ export interface Cause {
   readonly sigma: number
 }
 
-/** Spreads of what is sold and built, as logarithms. */
-export const SPREADS = {
-  /** Direct ohms of a coil: 24 V valves, dampers, relays and contactors are sold over a factor of two to three around the middle. */
-  coilOhm: 0.42,
-  /** Of a coil's impedance, what follows its ohms, and what does not. */
-  impedanceByOhm: 0.6,
-  coilImpedance: 0.2,
-  electronicsVa: 0.35,
-  electronicsDc: 0.8,
-  boardInput: 0.5,
-  /** The line, and with it all volts; a winding's own. */
-  line: 0.03,
-  winding: 0.03,
-  /** Of a transformer's series impedance, and of its secondary's direct ohms. */
-  stiffness: 0.2,
-  windingOhm: 0.3,
-  length: 0.35,
-} as const
+/** Spreads of the values of parts around their template. */
+export const SPREADS = modelValue({
+  value: {
+    /** Direct ohms of a coil: 24 V valves, dampers, relays and contactors are sold over a factor of two to three around the middle. */
+    coilOhm: 0.42,
+    /** Of a coil's impedance, what follows its ohms, and what does not. */
+    impedanceByOhm: 0.6,
+    coilImpedance: 0.2,
+    electronicsVa: 0.35,
+    electronicsDc: 0.8,
+    boardInput: 0.5,
+    /** The line, and with it all volts; a winding's own. */
+    line: 0.03,
+    winding: 0.03,
+    /** Of a transformer's series impedance, and of its secondary's direct ohms. */
+    stiffness: 0.2,
+    windingOhm: 0.3,
+    length: 0.35,
+  } as const,
+  unit: 'natural logarithm',
+  source: 'assumption: what is sold and built runs over a factor of two to three around the middle of its kind',
+})
 
 /** The causes of a system, in the order by which a lean names them. */
 export const causesOf = new Memo((system: System): readonly Cause[] => [
@@ -167,7 +172,7 @@ const leaningsOf = new Memo((laboratory: Laboratory): readonly Leaning[] => {
 })
 
 /** Leans smaller than this share of a reading's own width are left out. */
-const LEAST_LEAN = 0.15
+const LEAST_LEAN = modelValue({ value: 0.15, unit: "share of a reading's width", source: 'assumption' })
 
 const sums = new Float64Array(512)
 const touched: number[] = []

@@ -5,6 +5,7 @@ import type { Network } from '@/src/core/circuit/network'
 import { Perturbation } from '@/src/core/circuit/perturbation'
 import { createMachine, type Machine } from '@/src/core/operation/machine'
 import { LruCache } from '@/src/core/units/cache'
+import { workLimit } from '@/src/core/units/work-limit'
 import { assemble } from '@/src/core/wiring/assembly'
 import type { System } from '@/src/core/wiring/system'
 import type { ValueFactors } from '@/src/core/wiring/values'
@@ -24,7 +25,7 @@ export interface Laboratory {
 }
 
 /** Benches kept at once; a job visits a few dozen, the planner weighs about as many. */
-const KEPT_BENCHES = 160
+const KEPT_BENCHES = workLimit(160)
 
 export function createLaboratory(system: System, factors: ValueFactors): Laboratory {
   const network = assemble(system, factors)

@@ -1,9 +1,10 @@
 import type { Answer } from '@/src/core/readings/check'
 import { type Component, onOhmScale, type Prediction, type Scale } from '@/src/core/readings/prediction'
+import { modelValue } from '@/src/core/units/model-value'
 import { normalBelow, normalDensity } from '@/src/core/units/normal'
 
-/** Chance that a reading is plain wrong: wrong points, wrong range, misread (engine.md section 7). */
-export const WRONG_READING = 0.02
+/** A reading is plain wrong: wrong points, wrong range, misread. */
+export const WRONG_READING = modelValue({ value: 0.02, unit: 'chance', source: 'engine.md section 7' })
 
 interface Range {
   readonly low: number
@@ -12,16 +13,20 @@ interface Range {
   readonly overload: number
 }
 
-/** Where a reading falls when nothing is known of it: the range a meter would show on such a circuit (assumption). */
-const RANGES: Record<Exclude<Scale, 'word'>, Range> = {
-  volts: { low: 0, high: 30, overload: 0 },
-  'line-volts': { low: 0, high: 250, overload: 0 },
-  ohms: { low: onOhmScale(0), high: onOhmScale(40e6), overload: 0.3 },
-  amps: { low: 0, high: 12, overload: 0 },
-}
+/** Where a reading falls when nothing is known of it: the range a meter would show on such a circuit. */
+const RANGES: Record<Exclude<Scale, 'word'>, Range> = modelValue({
+  value: {
+    volts: { low: 0, high: 30, overload: 0 },
+    'line-volts': { low: 0, high: 250, overload: 0 },
+    ohms: { low: onOhmScale(0), high: onOhmScale(40e6), overload: 0.3 },
+    amps: { low: 0, high: 12, overload: 0 },
+  },
+  unit: 'V, V, ohm, A',
+  source: 'assumption',
+})
 
-/** Of a floating point's readings, the share that is spread over the whole range (assumption). */
-const FLOATING_SPREAD = 0.7
+/** Of a floating point's readings, those that are spread over the whole range. */
+const FLOATING_SPREAD = modelValue({ value: 0.7, unit: 'share', source: 'assumption' })
 
 /** How likely an answer is when nothing at all is known: the plainly wrong reading, and the measure of "none of these". */
 export function likelihoodOfAnything(answer: Answer, scale: Scale, words: number): number {
@@ -64,8 +69,9 @@ export function likelihoodOfComponent(answer: Answer, component: Component, scal
 }
 
 /** Damp insulation reads as a number where dry insulation reads OL: megohms and OL are hardly different answers. */
-const DAMP_ABOVE_OHM = 1e6
-const DAMP_SHARE = 0.1
+const DAMP_ABOVE_OHM = modelValue({ value: 1e6, unit: 'ohm', source: 'assumption' })
+/** Damp insulation shows a number where OL is predicted. */
+const DAMP_SHARE = modelValue({ value: 0.1, unit: 'share', source: 'assumption' })
 
 function likelihoodBeyond(answer: Answer, scale: Scale): number {
   if (answer === 'OL') return 1 - DAMP_SHARE

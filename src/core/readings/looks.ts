@@ -10,6 +10,7 @@ import type { Laboratory } from '@/src/core/readings/laboratory'
 import { parseLook, runsAt } from '@/src/core/readings/look-target'
 import type { Component } from '@/src/core/readings/prediction'
 import type { World, Worlds } from '@/src/core/readings/world'
+import { modelValue } from '@/src/core/units/model-value'
 import type { PartOf } from '@/src/core/wiring/part'
 import { terminalPoint } from '@/src/core/wiring/point'
 import { cableById, callerOf, firstPart, partById, partsOf, type System } from '@/src/core/wiring/system'
@@ -23,13 +24,15 @@ export const stripFindings = ['strap', 'wet', 'corroded'] as const
 /** Marks that point to an outside cause. */
 export const marks = ['rubbed', 'chewed', 'stapled', 'scorched'] as const
 
-/** Chance that damage to wiring has left a mark that is seen, and that a sound stretch bears one: assumptions. */
-const MARK_ON_DAMAGE = 0.6
-const MARK_ANYWAY = 0.06
+/** Damage to wiring has left a mark that is seen. */
+const MARK_ON_DAMAGE = modelValue({ value: 0.6, unit: 'chance', source: 'assumption' })
+/** A sound stretch bears a mark. */
+const MARK_ANYWAY = modelValue({ value: 0.06, unit: 'chance', source: 'assumption' })
 
-/** Of marks on damaged wiring, those that show which conductor it is; and copper that shows on a conductor with nothing wrong. */
-const BARE_ON_DAMAGE = 0.3
-const BARE_ANYWAY = 0.0005
+/** Of marks on damaged wiring, those that show which conductor it is. */
+const BARE_ON_DAMAGE = modelValue({ value: 0.3, unit: 'share', source: 'assumption' })
+/** Copper shows on a conductor with nothing wrong. */
+const BARE_ANYWAY = modelValue({ value: 0.0005, unit: 'chance', source: 'assumption' })
 
 /** The word for copper that shows on one conductor of a cable. */
 export const bareWord = (conductor: string): string => `bare: ${conductor}`
@@ -78,7 +81,8 @@ export function wordsOfLook(system: System, at: string): string[] {
 /** What a display says of the call that it was set to make; and how often whoever looks tells so much and not just that it lives. */
 export const SHOWS_CALL = 'shows a call'
 export const SHOWS_NO_CALL = 'shows no call'
-const TELLS_OF_CALL = 0.7
+/** A display that is looked at tells whether its thermostat calls. */
+const TELLS_OF_CALL = modelValue({ value: 0.7, unit: 'chance', source: 'assumption' })
 
 /** A thermostat that lives, while it is set to call: by what it shows, one that was never set so is told from one that does not close. */
 function callLooks({ system }: Laboratory, at: string, { call }: Bench, { fault }: Hypothesis, weight: number): Component[] {
@@ -165,9 +169,10 @@ export function look(laboratory: Laboratory, at: string, bench: Bench, hypothesi
   return [{ weight: world.weight, at: { word }, sigma: 1, floating: false }]
 }
 
-/** Of wires that lead nowhere, those that sit on a screw without a use; and of wires seen on a wrong screw, those whose screw is told. */
-const ON_UNUSED_SCREW = 0.1
-const SCREW_TOLD = 0.5
+/** Of wires that lead nowhere, those that sit on a screw without a use. */
+const ON_UNUSED_SCREW = modelValue({ value: 0.1, unit: 'share', source: 'assumption' })
+/** Of wires seen on a wrong screw, those whose screw is told. */
+const SCREW_TOLD = modelValue({ value: 0.5, unit: 'share', source: 'assumption' })
 
 /** What is found at the landings of a place: each wire that is off or on a wrong screw may be the one that is told, else straps and water. */
 function landingLooks(system: System, place: string, bench: Bench, hypothesis: Hypothesis, weight: number): Component[] {
@@ -189,9 +194,10 @@ function landingLooks(system: System, place: string, bench: Bench, hypothesis: H
   })
 }
 
-/** Chance that a strip that went bad shows it, and that a good one looks as if: assumptions. */
-const CORROSION_SHOWS = 0.85
-const CORROSION_ANYWAY = 0.03
+/** A strip that went bad shows it. */
+const CORROSION_SHOWS = modelValue({ value: 0.85, unit: 'chance', source: 'assumption' })
+/** A good strip looks corroded. */
+const CORROSION_ANYWAY = modelValue({ value: 0.03, unit: 'chance', source: 'assumption' })
 
 /** Screws gone green beside wires that are all landed. */
 function corrosionLooks({ fault }: Hypothesis, place: string, weight: number): Component[] {

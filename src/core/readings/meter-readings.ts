@@ -5,27 +5,32 @@ import type { Laboratory } from '@/src/core/readings/laboratory'
 import { type Component, OHM_OFFSET, onOhmScale } from '@/src/core/readings/prediction'
 import { Memo } from '@/src/core/units/cache'
 import { defaultMeter } from '@/src/core/units/meter'
+import { modelValue } from '@/src/core/units/model-value'
 import { normalBelow } from '@/src/core/units/normal'
 import { bodyLink, conductorLink, landingLink } from '@/src/core/wiring/assembly'
 import { parsePoint } from '@/src/core/wiring/point'
 import { cableById, firstPart, type System } from '@/src/core/wiring/system'
 
-/**
- * engine.md section 7, less what the causes of the house carry: the meter, the hand, and what a straight line leaves out where a value
- * is far from its middle. Assumptions.
- */
-const VOLTS_SIGMA = 0.25
-const VOLTS_SHARE = 0.012
-export const AMPS_SIGMA = 0.03
-const AMPS_SHARE = 0.04
-const OHMS_SHARE = 0.04
-const OHMS_SIGMA = 0.25
+/** Spread of a voltage once the house is known, beside its share: the meter, the hand, and what a straight line leaves out. */
+const VOLTS_SIGMA = modelValue({ value: 0.25, unit: 'V', source: 'engine.md section 7, less what the causes of the house carry' })
+/** The part of that spread that grows with the voltage. */
+const VOLTS_SHARE = modelValue({ value: 0.012, unit: 'share', source: 'engine.md section 7, less what the causes of the house carry' })
+/** Spread of amps once the house is known, beside their share. */
+export const AMPS_SIGMA = modelValue({ value: 0.03, unit: 'A', source: 'engine.md section 7' })
+/** The part of that spread that grows with the amps. */
+const AMPS_SHARE = modelValue({ value: 0.04, unit: 'share', source: 'engine.md section 7' })
+/** The part of the spread of ohms that grows with them. */
+const OHMS_SHARE = modelValue({ value: 0.04, unit: 'share', source: 'engine.md section 7' })
+/** Spread of ohms once the house is known, beside their share. */
+const OHMS_SIGMA = modelValue({ value: 0.25, unit: 'ohm', source: 'engine.md section 7' })
 /** Above this source impedance a point is floating for a 10 Mohm meter. */
-const FLOATING_OHM = 100e3
+const FLOATING_OHM = modelValue({ value: 100e3, unit: 'ohm', source: 'assumption' })
 /** Above this a path on the ohmmeter is electronics, which read otherwise each time, and may read OL. */
-const ELECTRONICS_OHM = 800
-const ELECTRONICS_SIGMA = 0.9
-const ELECTRONICS_OL = 0.15
+const ELECTRONICS_OHM = modelValue({ value: 800, unit: 'ohm', source: 'assumption' })
+/** How widely such a path reads. */
+const ELECTRONICS_SIGMA = modelValue({ value: 0.9, unit: 'natural logarithm', source: 'assumption' })
+/** Such a path reads OL. */
+const ELECTRONICS_OL = modelValue({ value: 0.15, unit: 'chance', source: 'assumption' })
 
 /**
  * What the meter shows of one probe in the state that stands in the laboratory's kernel, as components of that weight together; with

@@ -5,6 +5,8 @@ import { WRONG_READING } from '@/src/core/readings/likelihood'
 import { parseLook } from '@/src/core/readings/look-target'
 import { SHOWS_NO_CALL } from '@/src/core/readings/looks'
 import { LruCache, Memo } from '@/src/core/units/cache'
+import { modelValue } from '@/src/core/units/model-value'
+import { workLimit } from '@/src/core/units/work-limit'
 import { CHASSIS, parsePoint } from '@/src/core/wiring/point'
 
 /** One reading with the bench it was taken on. */
@@ -48,7 +50,7 @@ export function latestAnswers(observations: readonly Observation[]): Observation
       return repeats === undefined ? observation : repeatedOf.of(observation).get(repeats, () => ({ ...observation, repeats }))
     })
 }
-const MOST_REPEATS_KEPT = 4
+const MOST_REPEATS_KEPT = workLimit(4)
 const repeatedOf = new Memo((_: Observation) => new LruCache<number, Observation>(MOST_REPEATS_KEPT))
 
 /** How often an answer counts for a hypothesis: what comes and goes had its chance to show each time, what stands still tells once. */
@@ -58,10 +60,10 @@ export const timesTold = ({ intermittent }: Hypothesis, { repeats = 0 }: Observa
 export const wrongShare = ({ probe, answer, repeats = 0 }: Observation): number =>
   repeats > 0 ? WRONG_READING ** 2 : isPlainToSee(probe, answer) ? WRONGLY_SEEN : probe.meter === 'trip' ? WRONGLY_HELD : WRONG_READING
 
-/** A wire that is off, a valve that chatters, a code, a mark, a breaker that popped: nobody sees what is not there. Assumption. */
-const WRONGLY_SEEN = 0.003
-/** A hold that was not watched long enough: assumption. */
-const WRONGLY_HELD = 0.008
+/** A wire that is off, a valve that chatters, a code, a mark, a breaker that popped is reported where there is none: nobody sees what is not there. */
+const WRONGLY_SEEN = modelValue({ value: 0.003, unit: 'chance', source: 'assumption' })
+/** A hold that was not watched long enough. */
+const WRONGLY_HELD = modelValue({ value: 0.008, unit: 'chance', source: 'assumption' })
 
 /** A finding of the eye or the ear that names what is out of order, against one that says all is well or how a thing stands. */
 export function isPlainToSee(probe: Probe, answer: Answer): boolean {

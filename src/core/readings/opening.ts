@@ -4,20 +4,25 @@ import { setInState } from '@/src/core/operation/in-state'
 import type { Settled } from '@/src/core/operation/settle'
 import { type Constraints, isAlive } from '@/src/core/operation/state'
 import type { Laboratory } from '@/src/core/readings/laboratory'
+import { modelValue } from '@/src/core/units/model-value'
 import { bodyLink } from '@/src/core/wiring/assembly'
 import type { PartOf } from '@/src/core/wiring/part'
 
 /** Which fuse or breaker opens on a bench, and how likely: what each carries, how long, and which is the quickest. */
 
 /** How long a technician watches for a trip: assumption, the minute that field-work asks for before moving on. */
-const WATCH_S = 60
-/** A thermostat that dies under a short and comes back heats the fuse several times while it is watched: assumption. */
-const RESTARTS = 5
+const WATCH_S = modelValue({ value: 60, unit: 's', source: 'assumption' })
+/** A thermostat that dies under a short and comes back heats the fuse so often while it is watched. */
+const RESTARTS = modelValue({ value: 5, unit: 'times', source: 'assumption' })
 /**
  * How long a thermostat holds its contacts once its supply is gone, as a factor of what its kind does: sold from milliseconds to half a
  * minute, evenly by its logarithm. Assumption; one draw for the house.
  */
-const HOLD_UPS = [0.01, 0.04, 0.15, 0.5, 1.5, 5, 20] as const
+const HOLD_UPS = modelValue({
+  value: [0.01, 0.04, 0.15, 0.5, 1.5, 5, 20] as const,
+  unit: 'times its kind',
+  source: 'assumption: sold from milliseconds to half a minute',
+})
 
 /** A fuse or breaker as it stands on a bench under one hypothesis. */
 export interface FuseNow {
@@ -70,5 +75,5 @@ export function firstToOpen(fuses: readonly MayOpen[]): MayOpen[] {
   const total = weights.reduce((sum, weight) => sum + weight, 0)
   return fuses.map((fuse, index) => ({ ...fuse, trips: total > 0 ? (any * weights[index]) / total : 0 }))
 }
-/** Opening times fall with about this power of the current (`trip-curve.ts`, between 1.35 and 3.5 times the rating). */
-const QUICKER = 5
+/** Opening times fall with this. */
+const QUICKER = modelValue({ value: 5, unit: 'power of the current', source: '`trip-curve.ts`, between 1.35 and 3.5 times the rating' })

@@ -20,6 +20,8 @@ import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { changesOfFault, constraintsOf } from '@/src/core/readings/world'
 import { complex } from '@/src/core/units/complex'
+import { modelValue } from '@/src/core/units/model-value'
+import { workLimit } from '@/src/core/units/work-limit'
 import { bodyLink, passLink, windingLink } from '@/src/core/wiring/assembly'
 import type { PartOf } from '@/src/core/wiring/part'
 import { terminalPoint } from '@/src/core/wiring/point'
@@ -69,16 +71,19 @@ export interface Script {
   readonly cooksTo?: 'open' | 'shorted'
 }
 
-/** Times of things that are quick: assumptions within what relays and displays are sold with. */
-const RELAY_S = 0.02
-const GUARD_S = 0.01
-const BOOT_S = 2
-const TOGGLE_S = 1
+/** A relay pulls in or drops out. */
+const RELAY_S = modelValue({ value: 0.02, unit: 's', source: 'assumption' })
+/** A thermostat's guard opens its outputs. */
+const GUARD_S = modelValue({ value: 0.01, unit: 's', source: 'assumption' })
+/** A thermostat starts. */
+const BOOT_S = modelValue({ value: 2, unit: 's', source: 'assumption' })
+/** A toggling output changes. */
+const TOGGLE_S = modelValue({ value: 1, unit: 's', source: 'assumption' })
 /** Until a motor is up to speed and its draft has made a switch. */
-const PROVES_S = 5
+const PROVES_S = modelValue({ value: 5, unit: 's', source: 'assumption' })
 /** Rounds of the same state after which it is called chatter, and events after which the run is given up. */
-const ROUNDS = 4
-const MOST_EVENTS = 400
+const ROUNDS = workLimit(4)
+const MOST_EVENTS = workLimit(400)
 
 type Due =
   | { readonly do: 'bit'; readonly bit: number }
@@ -272,5 +277,5 @@ export function runOverTime(laboratory: Laboratory, bench: Bench, hypothesis: Hy
   }
 }
 
-/** What is left between the ends of a cooked secondary that shorted: assumption. */
-const COOKED_OHM = 0.3
+/** What is left between the ends of a burned-out secondary that shorted. */
+const COOKED_OHM = modelValue({ value: 0.3, unit: 'ohm', source: 'assumption' })

@@ -11,11 +11,13 @@ import { AMPS_SIGMA, ampsLink, meterReadings } from '@/src/core/readings/meter-r
 import { type Component, isAlike, type Prediction, type Scale } from '@/src/core/readings/prediction'
 import { type Worlds, worldsOf } from '@/src/core/readings/world'
 import { LruCache, Memo } from '@/src/core/units/cache'
+import { modelValue } from '@/src/core/units/model-value'
+import { workLimit } from '@/src/core/units/work-limit'
 import { lineNodes } from '@/src/core/wiring/supply'
 import { furtherFuses, type System } from '@/src/core/wiring/system'
 
-/** A clamp catches a pull of a twentieth of a second more or less: assumption. */
-const HIGHEST_SHARE = 0.25
+/** A clamp catches a pull of a twentieth of a second more or less. */
+const HIGHEST_SHARE = modelValue({ value: 0.25, unit: 'share', source: 'assumption' })
 
 /** Which scale a probe reads on; line-side points have one of their own. */
 export function scaleOf(system: System, probe: Probe): Scale {
@@ -120,7 +122,7 @@ const asksWhatRuns = (probe: Probe): probe is LookProbe => probe.meter === 'look
 type LookProbe = Extract<Probe, { meter: 'look' }>
 
 /** Benches whose sound work is kept. */
-const KEPT_SOUND = 40
+const KEPT_SOUND = workLimit(40)
 const soundKept = new Memo((_: Laboratory) => new LruCache<string, ReadonlyMap<string, boolean>>(KEPT_SOUND))
 
 /** What works on a bench while nothing is wrong, its protection whole: behind a blown fuse nothing does what is called for. */

@@ -1,3 +1,5 @@
+import { modelValue } from '@/src/core/units/model-value'
+import { workLimit } from '@/src/core/units/work-limit'
 /**
  * What a reading would be, as weighted components. Values live on the meter's own scale: volts and amps as they are,
  * ohms as ln(ohm + OHM_OFFSET), so that a coil's tolerance and a lead's tenth of an ohm both have their width.
@@ -29,7 +31,8 @@ export type Prediction = readonly Component[]
 
 export type Scale = 'volts' | 'line-volts' | 'ohms' | 'amps' | 'word'
 
-export const OHM_OFFSET = 0.7
+/** Ohms are compared as a logarithm from this on: below it a difference of so many ohm counts, above it a ratio. */
+export const OHM_OFFSET = modelValue({ value: 0.7, unit: 'ohm', source: 'assumption' })
 
 export const onOhmScale = (ohm: number): number => Math.log(ohm + OHM_OFFSET)
 export const fromOhmScale = (value: number): number => Math.exp(value) - OHM_OFFSET
@@ -46,7 +49,7 @@ export function isAlike(a: Prediction, b: Prediction, share = ALIKE): boolean {
   }
   return true
 }
-const ALIKE = 0.01
+const ALIKE = workLimit(0.01)
 
 const isSameWord = (a: Component['at'], b: Component['at']): boolean =>
   a === b || (typeof a === 'object' && typeof b === 'object' && a.word === b.word)

@@ -6,6 +6,7 @@ import type { Probe } from '@/src/core/readings/check'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { complex } from '@/src/core/units/complex'
 import { defaultMeter } from '@/src/core/units/meter'
+import { modelValue } from '@/src/core/units/model-value'
 import { bodyLink, plugLink, plugsOf, windingLink } from '@/src/core/wiring/assembly'
 import type { Part } from '@/src/core/wiring/part'
 import { conductorEnd, type Point, terminalPoint } from '@/src/core/wiring/point'
@@ -21,8 +22,8 @@ export interface SeenThrough {
   readonly say: string
 }
 
-/** A part counts as seen when the reading without it is this much higher, as a ratio: assumption. */
-const SEEN_FROM = 1.15
+/** A part counts as seen when the reading without it is this much higher. */
+const SEEN_FROM = modelValue({ value: 1.15, unit: 'times', source: 'assumption' })
 
 /**
  * The loads that an ohms reading goes through on a bench in a sound house, each part taken out of the circuit in turn; the

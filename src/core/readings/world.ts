@@ -14,11 +14,14 @@ import type { Laboratory } from '@/src/core/readings/laboratory'
 import { type FuseNow, firstToOpen, loadsOf } from '@/src/core/readings/opening'
 import { LruCache, Memo } from '@/src/core/units/cache'
 import { complex } from '@/src/core/units/complex'
+import { modelValue } from '@/src/core/units/model-value'
+import { workLimit } from '@/src/core/units/work-limit'
 import { bodyLink, contactLink, passLink, windingLink } from '@/src/core/wiring/assembly'
 import { callerOf, firstPart, isUnknown, partsOf } from '@/src/core/wiring/system'
+import { PLATE_VOLTS } from '@/src/core/wiring/values'
 
-/** A: what boards of this trade are fused with. */
-const COMMON_RATINGS = [3, 5]
+/** What boards of this trade are fused with. */
+const COMMON_RATINGS = modelValue({ value: [3, 5], unit: 'A', source: 'assumption' })
 
 /** One way in which a bench can stand under a hypothesis: with the protection holding, or open. */
 export interface World {
@@ -50,7 +53,7 @@ export interface Worlds {
 }
 
 /** Benches whose worlds are kept in one laboratory: the last few, which are asked again and again. */
-const KEPT_BENCHES = 10
+const KEPT_BENCHES = workLimit(10)
 const keptOf = new Memo((_: Laboratory) => new LruCache<string, Memo<Hypothesis, Worlds>>(KEPT_BENCHES))
 
 /** The ways in which a bench stands under a hypothesis; worked out once and kept while the bench is in use. */
@@ -148,10 +151,10 @@ function settleWorlds(laboratory: Laboratory, bench: Bench, hypothesis: Hypothes
   }
 }
 
-/** Within the minutes in which a delay may run, the share in which it does: assumption. */
-const STILL_WAITS = 0.6
+/** Within the minutes in which a delay may run, it does. */
+const STILL_WAITS = modelValue({ value: 0.6, unit: 'share', source: 'assumption' })
 /** A step of an ignition that takes longer than this is still under way a moment after the call. */
-const PURGE_S = 10
+const PURGE_S = modelValue({ value: 10, unit: 's', source: 'assumption' })
 
 /** Outputs that a board may still hold back on a bench, by how long power and call have been on. */
 function heldBack({ machine }: Laboratory, { since, call, jumpers }: Bench): readonly OutputModel[] {
@@ -253,13 +256,12 @@ export function secondaryAmps(laboratory: Laboratory, bench: Bench, hypothesis: 
   return amps
 }
 
-/** A transformer carries this much more than its plate for a few checks and their walks: its limit is ten minutes off (`transformer-heat.ts`). */
-const CARRIES = 1.5
+/** A transformer carries this for a few checks and their walks. */
+const CARRIES = modelValue({ value: 1.5, unit: 'times its plate', source: '`transformer-heat.ts`: its limit is ten minutes off' })
 /** Protection that opens less surely than this does not protect while a check is made. */
-const OPENS = 0.9
+const OPENS = modelValue({ value: 0.9, unit: 'chance', source: 'assumption' })
 /** Protection that opens less often than this does not see the fault. */
-const BLIND = 0.1
-const PLATE_VOLTS = 24
+const BLIND = modelValue({ value: 0.1, unit: 'chance', source: 'assumption' })
 
 /**
  * How a bench would leave a transformer to carry more than it can while a check is made. `at-times`: a thermostat that dies of it lets

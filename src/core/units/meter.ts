@@ -1,3 +1,4 @@
+import { modelValue } from '@/src/core/units/model-value'
 /**
  * The technician's meter as an electrical load and as a display.
  * Values: common 6000-count true-RMS meter, assumption; input figures as in docs/model-values.md.
@@ -13,16 +14,21 @@ export interface Meter {
   readonly clampResolutionA: number
 }
 
-export const defaultMeter: Meter = {
-  voltsInputOhm: 10e6,
-  voltsInputFarad: 100e-12,
-  lowImpedanceOhm: 3000,
-  leadOhm: 0.2,
-  overloadOhm: 40e6,
-  beepsBelowOhm: 40,
-  counts: 6000,
-  clampResolutionA: 0.01,
-}
+/** The technician's meter as an electrical load and as a display. */
+export const defaultMeter: Meter = modelValue({
+  value: {
+    voltsInputOhm: 10e6,
+    voltsInputFarad: 100e-12,
+    lowImpedanceOhm: 3000,
+    leadOhm: 0.2,
+    overloadOhm: 40e6,
+    beepsBelowOhm: 40,
+    counts: 6000,
+    clampResolutionA: 0.01,
+  },
+  unit: 'ohm, F, counts, A',
+  source: 'common 6000-count true-RMS meter, by data sheets; where it beeps is an assumption',
+})
 
 /** Smallest step shown on the range that a reading of this size selects, in the reading's own unit. */
 export function resolutionFor(value: number, counts: number): number {

@@ -1,5 +1,6 @@
 import { createNetwork, EARTH, type Element, type Network, OPEN_OHM } from '@/src/core/circuit/network'
 import { type Complex, complex, polar } from '@/src/core/units/complex'
+import { modelValue } from '@/src/core/units/model-value'
 import { copperOhm } from '@/src/core/wiring/copper'
 import { type Part, type PartOf, watchedFor } from '@/src/core/wiring/part'
 import { CHASSIS, conductorEnd, pinPoint, terminalPoint } from '@/src/core/wiring/point'
@@ -29,7 +30,8 @@ export const windingLink = (transformer: string, side: 'primary' | 'secondary') 
 export const electronicsElement = (part: string) => `electronics:${part}`
 export const thermostatInside = (part: string, side: 'hot' | 'common') => `${part}.${side}~inside`
 
-const MIN_LINK_OHM = 0.001
+/** The least that a joint is given, so that no loop is without resistance. */
+const MIN_LINK_OHM = modelValue({ value: 0.001, unit: 'ohm', source: 'assumption' })
 
 /**
  * Assembles a system, with its values multiplied by the given factors, into one network with the power on, nothing

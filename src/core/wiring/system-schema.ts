@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { workLimit } from '@/src/core/units/work-limit'
 import { conductorColours, unknownThings } from '@/src/core/wiring/insulation'
 import { nameSchema, partSchema, sourceSchema } from '@/src/core/wiring/part-schema'
 import { CHASSIS } from '@/src/core/wiring/point'
@@ -38,7 +39,7 @@ export const cableSchema = z.strictObject({
 })
 
 /** Fuses and breakers of the 24 V side that are weighed, each with every fault that opens it. */
-const MOST_FUSES = 4
+const MOST_FUSES = workLimit(4)
 
 export const systemSchema = z
   .strictObject({

@@ -1,3 +1,5 @@
+import { modelValue } from '@/src/core/units/model-value'
+
 /** Id of a part or a cable: no word that every object has of its own (point-schema.ts refuses those). */
 type Id = string
 
@@ -32,21 +34,32 @@ export const templateValues: ValueFactors = {
   insulation: 1,
 }
 
-/** Cable constants; engine.md section 1: 50-100 pF/m between conductors, 6-8 pF/m to earth, 20 Mohm km or more. */
-export const cableConstants = {
-  pairFaradPerM: 60e-12,
-  earthFaradPerM: 7e-12,
-  insulationOhmM: 20e6 * 1000,
-  landingOhm: 0.01,
-} as const
+/** A secondary by its plate. */
+export const PLATE_VOLTS = modelValue({ value: 24, unit: 'V', source: 'nominal, of the trade' })
 
-/** Assumptions: what leads, surfaces and metal do inside cabinets. */
-export const cabinetConstants = {
-  surfaceLeakOhm: 2e9,
-  leadFarad: 20e-12,
-  plugOhm: 0.01,
-  equipmentGroundOhm: 0.3,
-  refrigerantLineOhm: 0.1,
-  disconnectOhm: 0.005,
-  lineContactOhm: 0.01,
-} as const
+/** Cables by the metre, and how a wire lands. */
+export const cableConstants = modelValue({
+  value: {
+    pairFaradPerM: 60e-12,
+    earthFaradPerM: 7e-12,
+    insulationOhmM: 20e6 * 1000,
+    landingOhm: 0.01,
+  } as const,
+  unit: 'F/m, ohm m, ohm',
+  source: 'cable data sheets (50-100 pF/m between conductors, 6-8 pF/m to earth, 20 Mohm km or more), engine.md section 1',
+})
+
+/** What leads, surfaces and metal do inside cabinets. */
+export const cabinetConstants = modelValue({
+  value: {
+    surfaceLeakOhm: 2e9,
+    leadFarad: 20e-12,
+    plugOhm: 0.01,
+    equipmentGroundOhm: 0.3,
+    refrigerantLineOhm: 0.1,
+    disconnectOhm: 0.005,
+    lineContactOhm: 0.01,
+  } as const,
+  unit: 'ohm, F',
+  source: 'assumption',
+})

@@ -2,6 +2,7 @@ import type { Engine } from '@/src/core/diagnosis/engine'
 import type { Posterior } from '@/src/core/diagnosis/inference/posterior'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import { Memo } from '@/src/core/units/cache'
+import { modelValue } from '@/src/core/units/model-value'
 import { conductorEnd } from '@/src/core/wiring/point'
 import type { Cable, Conductor } from '@/src/core/wiring/system'
 
@@ -16,8 +17,9 @@ export interface ConductorRow {
 }
 
 /** A conductor this unlikely to be at fault, and clearly less likely than before the readings, counts as sound. */
-const SOUND_BELOW = 0.01
-const SUSPECT_ABOVE = 0.05
+const SOUND_BELOW = modelValue({ value: 0.01, unit: 'probability', source: 'assumption' })
+/** A conductor this likely to be at fault is marked as a suspect. */
+const SUSPECT_ABOVE = modelValue({ value: 0.05, unit: 'probability', source: 'assumption' })
 
 /** The conductor table: every conductor of every cable, with its state computed from the posterior. */
 export function conductorTable(engine: Engine, prior: Posterior, posterior: Posterior): ConductorRow[] {

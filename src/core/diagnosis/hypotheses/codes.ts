@@ -3,6 +3,7 @@ import { faultFamilies } from '@/src/core/faults/families'
 import type { Fault } from '@/src/core/faults/fault'
 import type { codeRowSchema } from '@/src/core/job/code-schema'
 import type { PointsTo } from '@/src/core/job/points-to'
+import { modelValue } from '@/src/core/units/model-value'
 import { partsOf, type System } from '@/src/core/wiring/system'
 
 export const sayPointsTo: Record<PointsTo, string> = {
@@ -31,10 +32,12 @@ export const exampleCodes: readonly CodeRow[] = [
   { board: 'smart thermostat (example)', code: 'E9', means: 'no power on the common', points: 'low-voltage' },
 ]
 
-/** Odds that a code puts on a fault that it points to: a board tells what it saw, not why. Assumptions. */
-const ON_SWITCH = 12
-const ON_SHORT = 5
-const ON_LOW_VOLTAGE = 4
+/** What a code puts on the open switch that it names: a board tells what it saw, not why. */
+const ON_SWITCH = modelValue({ value: 12, unit: 'odds', source: 'assumption' })
+/** What an over-current code puts on a short. */
+const ON_SHORT = modelValue({ value: 5, unit: 'odds', source: 'assumption' })
+/** What a code for too little voltage puts on whatever starves the circuit. */
+const ON_LOW_VOLTAGE = modelValue({ value: 4, unit: 'odds', source: 'assumption' })
 
 /** How much likelier a fault is after a code, as odds. */
 export function codeFactor(system: System, { points }: Pick<CodeRow, 'points'>, fault: Fault): number {

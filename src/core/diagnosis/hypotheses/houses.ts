@@ -2,6 +2,7 @@ import type { Effect } from '@/src/core/faults/effect'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import type { Lean, Prediction } from '@/src/core/readings/prediction'
 import { Memo } from '@/src/core/units/cache'
+import { modelValue } from '@/src/core/units/model-value'
 import { bodyLink, landingLink } from '@/src/core/wiring/assembly'
 import { CHASSIS, terminalPoint } from '@/src/core/wiring/point'
 import { houseCommon } from '@/src/core/wiring/supply'
@@ -31,7 +32,7 @@ const byDegree = degrees.map(({ times }, degree) => ({ times, degree })).sort((a
 export const isGraded = ({ effects }: Hypothesis): boolean =>
   effects.some((effect) => (effect.do === 'short' || effect.do === 'resist') && effect.ohm > LEAST_GRADED_OHM)
 /** Below this a touch is metal on metal. */
-const LEAST_GRADED_OHM = 0.1
+const LEAST_GRADED_OHM = modelValue({ value: 0.1, unit: 'ohm', source: 'assumption' })
 
 /** The hypothesis with one degree of its damage; the same object for the same degree. */
 export const inDegree = (hypothesis: Hypothesis, degree: number): Hypothesis =>
@@ -68,15 +69,18 @@ export const graded = (hypothesis: Hypothesis, times: number): Hypothesis => ({
   ),
 })
 
-const BOND_LESS = 0.1
-const BOND_MORE = 0.02
-/** Where the fuse sits in the common leg: the bond on the transformer's side of it, past which a short to metal blows nothing. Assumption. */
-const BOND_AHEAD = 0.06
+/** The bond of the template is missing, which is no fault. */
+const BOND_LESS = modelValue({ value: 0.1, unit: 'share of houses', source: 'assumption' })
+/** A bond that the template does not have. */
+const BOND_MORE = modelValue({ value: 0.02, unit: 'share of houses', source: 'assumption' })
+/** Where the fuse sits in the common leg: the bond on the transformer's side of it, past which a short to metal blows nothing. */
+const BOND_AHEAD = modelValue({ value: 0.06, unit: 'share of houses', source: 'assumption' })
 /** Of boards of the same look, some pass the call on and some have a relay of their own. */
-const BOARD_OTHERWISE = 0.12
-/** The same where nobody has looked, and how often then no conductor is on C at the thermostat: assumptions. */
-const BOARD_UNKNOWN = 0.45
-const NO_COMMON = 0.35
+const BOARD_OTHERWISE = modelValue({ value: 0.12, unit: 'share of houses', source: 'assumption' })
+/** The same where nobody has looked at the board. */
+const BOARD_UNKNOWN = modelValue({ value: 0.45, unit: 'share of houses', source: 'assumption' })
+/** No conductor is on C at the thermostat, where nobody has looked. */
+const NO_COMMON = modelValue({ value: 0.35, unit: 'share of houses', source: 'assumption' })
 
 /** The ways in which a house of this system may be wired; as drawn comes first, weights add up to one. */
 export function kindsOfWiring(system: System): WiringKind[] {

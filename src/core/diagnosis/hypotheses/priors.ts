@@ -11,6 +11,8 @@ import { type Hypothesis, healthy, hypothesisOfFault } from '@/src/core/readings
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { overloadOn, worldsOf } from '@/src/core/readings/world'
 import { LruCache, Memo } from '@/src/core/units/cache'
+import { modelValue } from '@/src/core/units/model-value'
+import { workLimit } from '@/src/core/units/work-limit'
 import type { CallName } from '@/src/core/wiring/call'
 import { terminalPoint } from '@/src/core/wiring/point'
 import { cableById, callsOf, furtherFuses, partsOf, placeById, type System } from '@/src/core/wiring/system'
@@ -40,12 +42,16 @@ export interface Behaviour {
   readonly comesAndGoes: boolean
 }
 
-/** Shares of a complaint that is told wrongly, or of a symptom that has another cause (assumptions). */
-const TOLD_WRONG = 0.04
-/** Of twenty visits one finds a house with nothing broken: assumption, against the sum of the faults' rates of some 170. */
-const SOUND_HOUSE_RATE = 8
-/** A fuse that meets an overload on an everyday call is found blown: assumption. */
-const FOUND_BLOWN = 0.75
+/** A complaint that is told wrongly, or a symptom that has another cause. */
+const TOLD_WRONG = modelValue({ value: 0.04, unit: 'share', source: 'assumption' })
+/** A house with nothing broken. */
+const SOUND_HOUSE_RATE = modelValue({
+  value: 8,
+  unit: 'rate',
+  source: 'assumption: one visit of twenty, against the sum of the rates of all faults, some 170',
+})
+/** A fuse that meets an overload on an everyday call is found blown. */
+const FOUND_BLOWN = modelValue({ value: 0.75, unit: 'share', source: 'assumption' })
 
 export function behaviourOf(laboratory: Laboratory, hypothesis: Hypothesis): Behaviour {
   const runs = (one: Hypothesis) =>
@@ -235,7 +241,7 @@ export const priorWeights = (
   weightsOf.of(hypotheses).get(JSON.stringify(complaint), () => weighHypotheses(system, hypotheses, rates, behaviours, complaint))
 
 /** Complaints whose weights are kept: the one of a job, and what each of its parts did. */
-const KEPT_COMPLAINTS = 24
+const KEPT_COMPLAINTS = workLimit(24)
 const weightsOf = new Memo((_: readonly Hypothesis[]) => new LruCache<string, Float64Array>(KEPT_COMPLAINTS))
 
 function weighHypotheses(

@@ -1,11 +1,12 @@
 import type { FaultFamily } from '@/src/core/faults/families'
 import type { Fault } from '@/src/core/faults/fault'
+import { modelValue } from '@/src/core/units/model-value'
 
 /** What a shop has found in its closed jobs, by family of fault. */
 export type ShopCounts = Readonly<Partial<Record<FaultFamily, number>>>
 
-/** Closed jobs that the base rates are worth: a shop's own find outweighs them from then on. Assumption. */
-const BASE_JOBS = 60
+/** Closed jobs that the base rates are worth: a shop's own find outweighs them from then on. */
+const BASE_JOBS = modelValue({ value: 60, unit: 'jobs', source: 'assumption' })
 
 /**
  * The faults with the shop's own rates: Dirichlet counts on top of the base rates (engine.md section 8). The sum of all

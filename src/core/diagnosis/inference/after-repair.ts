@@ -10,6 +10,8 @@ import { predict } from '@/src/core/readings/predict'
 import { isAlike, type Prediction } from '@/src/core/readings/prediction'
 import { LruCache, Memo } from '@/src/core/units/cache'
 import { logSum } from '@/src/core/units/log-sum'
+import { modelValue } from '@/src/core/units/model-value'
+import { workLimit } from '@/src/core/units/work-limit'
 
 /**
  * What the readings from before a repair say about a second fault: for each hypothesis X and each kind of wiring the log likelihood
@@ -25,7 +27,7 @@ export function saidBefore(engine: Engine, repaired: string, before: readonly Ob
   for (const [place, hypothesis] of engine.hypotheses.entries()) said.set(ofHypothesis.of(hypothesis), place * kinds)
   return said
 }
-const MOST_KEPT = 8
+const MOST_KEPT = workLimit(8)
 /** By the laboratory: an engine that weighs pairs, too, has it from the engine of the singles, and what was worked out for those. */
 const keptOf = new Memo((_: Laboratory) => new LruCache<string, Memo<Hypothesis, Float64Array>>(MOST_KEPT))
 
@@ -93,9 +95,9 @@ interface Form {
 }
 
 /** Forms of the mended fault that are weighed: which of them it was is not known, only that it is mended. */
-const MOST_FORMS = 4
-/** A form this far behind the likeliest, as a logarithm, is not weighed: assumption. */
-const FAR_BEHIND = 6
+const MOST_FORMS = workLimit(4)
+/** A form of the repaired fault this far behind the likeliest is not weighed. */
+const FAR_BEHIND = modelValue({ value: 6, unit: 'natural logarithm', source: 'assumption' })
 
 /** Every form of the mended fault in every house that it may be, the likeliest first; none when it is none of this system's. */
 function formsOf(engine: Engine, repaired: string, observations: readonly Observation[]): Form[] {

@@ -3,6 +3,7 @@ import { type Evidence, priorsOf } from '@/src/core/diagnosis/inference/posterio
 import type { Suspect } from '@/src/core/diagnosis/inference/suspects'
 import { FOUND } from '@/src/core/diagnosis/inference/verdict'
 import { isPlainToSee, latestAnswers } from '@/src/core/readings/observations'
+import { modelValue } from '@/src/core/units/model-value'
 
 /** A reading that stands against all the others. */
 export interface Contradiction {
@@ -12,7 +13,7 @@ export interface Contradiction {
 }
 
 /** Below this the readings agree well enough with some hypothesis: one reading in fifty is plain wrong anyway. */
-const WORTH_REPEATING = 3
+const WORTH_REPEATING = modelValue({ value: 3, unit: 'natural logarithm', source: 'assumption' })
 
 /**
  * The single reading that the technician should take again, or none: the one that stands against the others; or, where a

@@ -6,12 +6,14 @@ import { actsOf, FOUND, reachVerdict, type Verdict } from '@/src/core/diagnosis/
 import { faultFamilies } from '@/src/core/faults/families'
 import { familiesOfId } from '@/src/core/faults/fault'
 import { WRONG_READING } from '@/src/core/readings/likelihood'
+import { modelValue } from '@/src/core/units/model-value'
 
 /** A search ends by so many checks since the last repair, whatever it has found by then. */
-export const MOST_CHECKS = 36
-/** The same once nearly all speaks for what comes and goes: a reading that may miss it tells little, and the look for it begins. Assumption. */
-const MOST_UNSTEADY_CHECKS = 20
-const ALL_UNSTEADY = 0.8
+export const MOST_CHECKS = modelValue({ value: 36, unit: 'checks', source: 'assumption' })
+/** The same once nearly all speaks for what comes and goes: a reading that may miss it tells little, and the look for it begins. */
+const MOST_UNSTEADY_CHECKS = modelValue({ value: 20, unit: 'checks', source: 'assumption' })
+/** Nearly all speaks for what comes and goes above this. */
+const ALL_UNSTEADY = modelValue({ value: 0.8, unit: 'probability', source: 'assumption' })
 
 /** Enough has been asked: the search ends with what it has. */
 export const hasAskedEnough = ({ observations }: Evidence, suspects: readonly Suspect[]): boolean =>
@@ -23,18 +25,19 @@ export const hasAskedEnough = ({ observations }: Evidence, suspects: readonly Su
  * What is left then is many small doubts that show on no call: each is still looked into as far as a call-back would cost more than the
  * look (`propose`), and the figure said is what they leave. Assumptions.
  */
-export const SOUND_ONCE_ALL_RAN = 0.25
-const SOUND_LEADS_BY = 3
+export const SOUND_ONCE_ALL_RAN = modelValue({ value: 0.25, unit: 'probability', source: 'assumption' })
+/** Then it also holds so many times what the next suspect holds. */
+const SOUND_LEADS_BY = modelValue({ value: 3, unit: 'times', source: 'assumption' })
 
-/** Suspects that a group names at the most: assumption. */
-const MOST_NAMED = 6
+/** Suspects that a group names at the most. */
+const MOST_NAMED = modelValue({ value: 6, unit: 'suspects', source: 'assumption' })
 /** Readings that the best hypothesis may leave unexplained before it is none of these: one may be plain wrong. */
-const MOST_UNEXPLAINED = 1
-/** What hides holds this much of the best suspect before it is said to come and go: assumption. */
-const MOSTLY_UNSTEADY = 0.5
+const MOST_UNEXPLAINED = modelValue({ value: 1, unit: 'readings', source: 'assumption' })
+/** What hides holds this much of the best suspect before it is said to come and go. */
+const MOSTLY_UNSTEADY = modelValue({ value: 0.5, unit: 'share', source: 'assumption' })
 
 /** What shows nowhere is named beside a sound house when it holds this much. */
-const WORTH_NAMING = 0.02
+const WORTH_NAMING = modelValue({ value: 0.02, unit: 'probability', source: 'assumption' })
 
 /** What shows on no call. A house with all calls seen running is sound beside it. */
 function showsNowhere({ id }: Suspect): boolean {
@@ -100,8 +103,8 @@ export function endSearch(engine: Engine, posterior: Posterior, suspects: readon
   return lead.unsteady > MOSTLY_UNSTEADY * lead.probability ? { found: 'comes-and-goes', ...found } : { found: 'group', ...found }
 }
 
-/** Nobody is surer than this that the world holds something of no list: assumption. */
-const SUREST = 0.9
+/** Nobody is surer than this that the world holds something of no list. */
+const SUREST = modelValue({ value: 0.9, unit: 'probability', source: 'assumption' })
 
 /** How often a true hypothesis would leave so many of its readings unexplained, each plain wrong by chance (binomial). */
 function chanceOfSoMany(misfits: number, readings: number): number {

@@ -19,6 +19,8 @@ import { latestAnswers, type Observation, observationKey } from '@/src/core/read
 import { predictAll } from '@/src/core/readings/predict'
 import type { Prediction } from '@/src/core/readings/prediction'
 import { LruCache, Memo } from '@/src/core/units/cache'
+import { modelValue } from '@/src/core/units/model-value'
+import { workLimit } from '@/src/core/units/work-limit'
 
 /** What the readings leave standing, and the engine that knows those hypotheses: pairs of faults stand beside the single ones when they must. */
 export interface Weighed {
@@ -27,19 +29,18 @@ export interface Weighed {
   readonly posterior: Posterior
 }
 
-/** Share of visits with two independent faults at once: assumption. */
-const PAIR_SHARE = 0.04
-/**
- * Singles explain badly when "none of these" takes this much, or a little of it beside a fault that is only there now and
- * then, unless that is what the customer tells: assumptions.
- */
-const NONE_TAKES = 0.03
-const NONE_BESIDE_UNSTEADY = 0.004
-const UNSTEADY_TAKES = 0.25
+/** Two independent faults at once. */
+const PAIR_SHARE = modelValue({ value: 0.04, unit: 'share of visits', source: 'assumption' })
+/** Singles explain badly when "none of these" takes this much. */
+const NONE_TAKES = modelValue({ value: 0.03, unit: 'probability', source: 'assumption' })
+/** The same beside a fault that is only there now and then, unless that is what the customer told. */
+const NONE_BESIDE_UNSTEADY = modelValue({ value: 0.004, unit: 'probability', source: 'assumption' })
+/** So much on what is there now and then counts as beside it. */
+const UNSTEADY_TAKES = modelValue({ value: 0.25, unit: 'probability', source: 'assumption' })
 /** Pairs whose readings are worked out in full, after a ranking by the better of their two halves. */
-const PAIRS_WEIGHED = 40
+const PAIRS_WEIGHED = workLimit(40)
 /** Singles that may be half of a pair. */
-const HALVES = 90
+const HALVES = workLimit(90)
 
 /**
  * The posterior over single faults and, where those explain the readings badly, over pairs of the plausible ones too
@@ -50,7 +51,7 @@ export function weigh(base: Engine, evidence: Evidence): Weighed {
 }
 
 /** Suspects, loom and next check of one moment ask for the same, and what is thought ahead of each likely answer: the last ones are kept. */
-const MOMENTS = 16
+const MOMENTS = workLimit(16)
 const lastOf = new Memo((_: Engine) => new LruCache<string, Weighed>(MOMENTS))
 
 const keyOf = ({ complaint, observations, repaired, before = [] }: Evidence): string =>
@@ -103,9 +104,9 @@ interface Pair {
   readonly behaviour: Behaviour
 }
 
-const MOST_PAIRS = 2_000
-const MOST_KEPT = 20_000
-const MOST_CHAINS = 60
+const MOST_PAIRS = workLimit(2_000)
+const MOST_KEPT = workLimit(20_000)
+const MOST_CHAINS = workLimit(60)
 const keptOf = new Memo((_: Engine) => ({
   pairs: new LruCache<string, Pair>(MOST_PAIRS),
   predictions: new LruCache<string, Prediction[]>(MOST_KEPT),

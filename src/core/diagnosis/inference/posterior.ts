@@ -6,6 +6,7 @@ import { type Link, linksOf, UNREAD } from '@/src/core/diagnosis/likelihood/chai
 import { type Complaint, emptyComplaint } from '@/src/core/job/complaint'
 import { isSameGhost, latestAnswers, type Observation } from '@/src/core/readings/observations'
 import { logSum } from '@/src/core/units/log-sum'
+import { modelValue } from '@/src/core/units/model-value'
 
 /** What is known of the house so far. */
 export interface Evidence {
@@ -20,17 +21,17 @@ export interface Evidence {
 
 export const noEvidence: Evidence = { complaint: emptyComplaint, observations: [], repaired: [] }
 
-/** Chance that the house has something that no entry of the catalogue describes: assumption. */
-const NONE_OF_THESE = 0.02
+/** The house has something that no entry of the catalogue describes. */
+const NONE_OF_THESE = modelValue({ value: 0.02, unit: 'chance', source: 'assumption' })
 /**
  * Half of the time such a fault resembles nothing known; else it is like a known one that shows in part of the readings only
  * (`UNLIKE_SHARE`), which then could be anything: assumption.
  */
-const LIKE_A_KNOWN_ONE = 0.5
-/** After a repair: chance that nothing else is wrong. Two faults in one visit are common enough to look for: assumption. */
-const SOUND_AFTER_REPAIR = 0.85
-/** After a repair, the chance that the complaint speaks of what is left and not of what was mended: assumption. */
-const COMPLAINT_OF_SECOND = 0.5
+const LIKE_A_KNOWN_ONE = modelValue({ value: 0.5, unit: 'share', source: 'assumption' })
+/** After a repair nothing else is wrong. Two faults in one visit are common enough to look for. */
+const SOUND_AFTER_REPAIR = modelValue({ value: 0.85, unit: 'chance', source: 'assumption' })
+/** After a repair the complaint speaks of what is left and not of what was repaired. */
+const COMPLAINT_OF_SECOND = modelValue({ value: 0.5, unit: 'chance', source: 'assumption' })
 
 export interface Posterior {
   /** Probability of each hypothesis of the engine, in its order. */

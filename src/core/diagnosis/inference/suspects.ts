@@ -7,6 +7,7 @@ import { latestAnswers, type Observation } from '@/src/core/readings/observation
 import { predict, scaleOf } from '@/src/core/readings/predict'
 import { saysPrediction } from '@/src/core/readings/say'
 import { Memo } from '@/src/core/units/cache'
+import { modelValue } from '@/src/core/units/model-value'
 
 export const NOTHING_WRONG = 'nothing-wrong'
 export const NONE_OF_THESE = 'none-of-these'
@@ -38,8 +39,8 @@ export interface Suspect {
   readonly unsteady: number
 }
 
-/** Standard deviations beyond which a reading does not fit. */
-const MISFIT_LIMIT = 4
+/** Beyond this a reading does not fit. */
+const MISFIT_LIMIT = modelValue({ value: 4, unit: 'standard deviations', source: 'assumption' })
 
 /** All suspects, likeliest first; evidence tables for the leading ones. */
 export function listSuspects(engine: Engine, evidence: Evidence, posterior: Posterior, tables = 6): Suspect[] {

@@ -2,18 +2,19 @@ import type { Engine } from '@/src/core/diagnosis/engine'
 import { type Evidence, type Posterior, posteriorsWithout } from '@/src/core/diagnosis/inference/posterior'
 import { NONE_OF_THESE, NOTHING_WRONG, type Suspect } from '@/src/core/diagnosis/inference/suspects'
 import { familiesOfId, type Repair, singlesOf } from '@/src/core/faults/fault'
+import { modelValue } from '@/src/core/units/model-value'
 
-/** One repair, or nothing, holds this much before it is called found (engine.md section 9). */
-export const FOUND = 0.95
+/** One repair, or nothing, holds this much before it is called found. */
+export const FOUND = modelValue({ value: 0.95, unit: 'probability', source: 'engine.md section 9' })
 
 /** After a repair a sound house must be surer than that: a second fault behind the first is what brings a technician back. */
-const SOUND_AFTER_REPAIR = 0.995
+const SOUND_AFTER_REPAIR = modelValue({ value: 0.995, unit: 'probability', source: 'assumption' })
 
-/** With only faults that hide beside it, a sound house must still hold this much by itself: assumption. */
-const SOUND_BESIDE_HIDING = 0.88
+/** With only faults that hide beside it, a sound house must still hold this much by itself. */
+const SOUND_BESIDE_HIDING = modelValue({ value: 0.88, unit: 'probability', source: 'assumption' })
 
 /** One reading may be plain wrong; two that do not fit mean that the hypothesis is. */
-const FORGIVEN = 1
+const FORGIVEN = modelValue({ value: 1, unit: 'readings', source: 'assumption' })
 
 interface Found {
   readonly repair: Repair
@@ -82,10 +83,10 @@ export function reachVerdict(suspects: readonly Suspect[], exhausted: boolean, s
   return { found: 'group', ...first, suspects: group, also: null }
 }
 
-/** More suspects than this are no place to look at, but a search that goes on: assumption. */
-const MOST_IN_GROUP = 3
-/** One that holds less than this keeps nobody from the leader: other checks make that surer. Assumption. */
-const LEAST_IN_GROUP = 0.05
+/** More suspects than this are no place to look at, but a search that goes on. */
+const MOST_IN_GROUP = modelValue({ value: 3, unit: 'suspects', source: 'assumption' })
+/** One that holds less than this keeps nobody from the leader: other checks make that surer. */
+const LEAST_IN_GROUP = modelValue({ value: 0.05, unit: 'probability', source: 'assumption' })
 
 /** The few suspects that hold enough together to end a search, where no check splits them; null when they do not. */
 export function leadingGroup(suspects: readonly Suspect[]): Suspect[] | null {
@@ -113,8 +114,8 @@ export function judgeGroup(group: readonly Suspect[]): Verdict | null {
   return held[0] ? { found: 'group', ...held[0], suspects, also: null } : null
 }
 
-/** A second fault is named beside the first when its repair holds this much: assumption. */
-const ALSO_FOUND = 0.8
+/** A second fault is named beside the first when its repair holds this much. */
+const ALSO_FOUND = modelValue({ value: 0.8, unit: 'probability', source: 'assumption' })
 
 const massOf = (suspects: readonly Suspect[], repair: string): number =>
   suspects.reduce((sum, suspect) => sum + (actsOf(suspect).some((act) => act.repair.id === repair) ? suspect.probability : 0), 0)
@@ -125,7 +126,7 @@ const unsteadyMass = (suspects: readonly Suspect[]): number => suspects.reduce((
  * Without any single reading the repair must still hold this much, or one more check is asked that confirms it: one reading in fifty is
  * plain wrong, and a verdict that hangs on one has no separating check behind it. Assumption.
  */
-const STANDS_WITHOUT = 0.6
+const STANDS_WITHOUT = modelValue({ value: 0.6, unit: 'probability', source: 'assumption' })
 
 export interface Judgement {
   readonly verdict: Verdict | null

@@ -1,6 +1,7 @@
 import { degrees, type WiringKind } from '@/src/core/diagnosis/hypotheses/houses'
 import { type Link, type Reading, UNREAD, weighNext } from '@/src/core/diagnosis/likelihood/chain'
 import type { Prediction } from '@/src/core/readings/prediction'
+import { workLimit } from '@/src/core/units/work-limit'
 
 /**
  * The houses that each hypothesis may stand in, one hypothesis after the other: kind of wiring after kind, degree of the damage after degree
@@ -68,7 +69,7 @@ export interface Chains {
 export const unread = (houses: number): Chains => ({ links: [UNREAD], of: new Int32Array(houses) })
 
 /** An answer that counts more than once for some houses is weighed apart for those. */
-const MOST_TIMES = 8
+const MOST_TIMES = workLimit(8)
 
 /**
  * One reading more.

@@ -3,6 +3,7 @@ import { likelihoodOfAnything, likelihoodOfComponent, misfit } from '@/src/core/
 import type { Component, Lean, Prediction, Scale } from '@/src/core/readings/prediction'
 import { Memo } from '@/src/core/units/cache'
 import { logSum } from '@/src/core/units/log-sum'
+import { modelValue } from '@/src/core/units/model-value'
 
 /**
  * The readings of a job, weighed together: what each says of the house's unknown values moves what is expected of the next
@@ -44,8 +45,8 @@ export const UNREAD: Link = { before: null, log: 0, resembling: 0, learnt: null,
  * Both are the same parts at every trial, so that a trip that came once comes again, and a hold after one change is near proof.
  */
 const PLACES: readonly number[] = Array.from({ length: 20 }, (_, place) => (place + 0.5) / 20)
-/** How sharply: a breaker that is warm from the last trial opens sooner. Assumption. */
-const SHARP = 25
+/** How sharply the place of a house in the race decides: a breaker that is warm from the last trial opens sooner. */
+const SHARP = modelValue({ value: 25, unit: 'power of the odds', source: 'assumption' })
 
 /** P(it opens) at each place, where over all houses it opens with this chance. */
 const opensAt = (chance: number): number[] => {
@@ -84,10 +85,10 @@ export interface Reading {
   readonly unlike?: number
 }
 
-/** Share of its readings in which something that resembles a known hypothesis shows otherwise: assumption. */
-export const UNLIKE_SHARE = 0.35
-/** A reading that leans on the house by less than this share of its own variance teaches nothing of it. */
-const TEACHES = 0.02
+/** Something that resembles a known hypothesis shows otherwise. */
+export const UNLIKE_SHARE = modelValue({ value: 0.35, unit: 'share of readings', source: 'assumption' })
+/** A reading that leans on the house by less than this teaches nothing of it. */
+const TEACHES = modelValue({ value: 0.02, unit: 'share of its variance', source: 'assumption' })
 
 /** Where a centre stands in a house of which the chain knows so much, and how much of it is still not known. */
 export function expectedIn(link: Link, at: number, leans: readonly Lean[] | undefined): { at: number; variance: number } {
@@ -112,8 +113,8 @@ const learntOf = new Memo((link: Link): readonly NonNullable<Link['learnt']>[] =
   return link.learnt ? [...before, link.learnt] : before
 })
 
-/** What of a lean is no straight line, as a share of it: assumption, held against brute force (`chain.test.ts`). */
-const BENT = 0.15
+/** What of a lean is no straight line. */
+const BENT = modelValue({ value: 0.15, unit: 'share of the lean', source: 'assumption, held against brute force (`chain.test.ts`)' })
 
 /** Square of a reading's own width: the meter and the hand, and what a straight line leaves out. */
 function widthOf({ sigma, leans = [] }: Component): number {

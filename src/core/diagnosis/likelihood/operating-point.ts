@@ -3,6 +3,7 @@ import { knownOf, type Link } from '@/src/core/diagnosis/likelihood/chain'
 import { causeIndex, causesOf, SPREADS } from '@/src/core/readings/causes'
 import type { Component } from '@/src/core/readings/prediction'
 import { Memo } from '@/src/core/units/cache'
+import { modelValue } from '@/src/core/units/model-value'
 import { partsOf, type System } from '@/src/core/wiring/system'
 import { templateValues, type ValueFactors } from '@/src/core/wiring/values'
 
@@ -18,11 +19,12 @@ export interface OperatingPoint {
   readonly factors: ValueFactors
 }
 
-/** Spacing of the grid, and how far from the template a coil must be for a point of its own; in units of its spread. Assumptions. */
-const STEP = 0.5
-const FAR = 0.7
-/** A coil is known when less than this is left of its spread. */
-const KNOWN = 0.6
+/** Spacing of the grid of operating points. */
+const STEP = modelValue({ value: 0.5, unit: 'spreads', source: 'assumption' })
+/** How far from the template a coil must be for a point of its own. */
+const FAR = modelValue({ value: 0.7, unit: 'spreads', source: 'assumption' })
+/** A coil is known when less than this is left. */
+const KNOWN = modelValue({ value: 0.6, unit: 'share of its spread', source: 'assumption' })
 
 /** The places of the causes that are coils' ohms. */
 const coilsOf = new Memo((system: System): readonly { readonly place: number; readonly coil: string }[] => {
@@ -62,8 +64,8 @@ export function pointsOf(system: System, { links, of }: Chains): OperatingPoint[
   return [...points.values()]
 }
 
-/** Share of a prediction's width by which moving the operating point has to shift it before that is worth computing: assumption. */
-const LEANS = 0.25
+/** Moving the operating point has to shift a prediction by this before that is worth computing. */
+const LEANS = modelValue({ value: 0.25, unit: 'widths', source: 'assumption' })
 
 /** Whether a reading's predictions depend on the operating point. */
 export const hangsOn = ({ predictions }: SharedPredictions, { centres }: OperatingPoint): boolean =>

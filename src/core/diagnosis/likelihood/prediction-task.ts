@@ -7,6 +7,7 @@ import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { predict } from '@/src/core/readings/predict'
 import { isAlike, type Prediction } from '@/src/core/readings/prediction'
+import { workLimit } from '@/src/core/units/work-limit'
 
 /** The cause behind a system's own: how much of its damage a hypothesis has beyond its degree. */
 export const damageCause = ({ system }: Laboratory): number => causesOf.of(system).length
@@ -23,7 +24,7 @@ export function foretellByDegree(laboratory: Laboratory, bench: Bench, hypothesi
 }
 
 /** Hypotheses to a piece of work: some ten milliseconds, which is the longest that an answer may have to wait behind it. */
-const STORIES_TO_A_PIECE = 40
+const STORIES_TO_A_PIECE = workLimit(40)
 
 /** One reading being predicted, hypothesis by hypothesis: in pieces while there is time, and the rest at once when its answer comes. */
 export class PredictionTask {

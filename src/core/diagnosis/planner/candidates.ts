@@ -9,6 +9,7 @@ import { type Probe, probeKey } from '@/src/core/readings/check'
 import { landingsAt, parseLook } from '@/src/core/readings/look-target'
 import { wholeLooks } from '@/src/core/readings/looks'
 import { isLinePoint } from '@/src/core/readings/predict'
+import { modelValue } from '@/src/core/units/model-value'
 import { hotOfCalls } from '@/src/core/wiring/assembly'
 import { CHASSIS, conductorEnd, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside, commonNodes, houseCommon, houseHot } from '@/src/core/wiring/supply'
@@ -41,8 +42,9 @@ function asFound(system: System, bench: Bench): Candidate[] {
 }
 
 /** Up to so many VA a breaker of 3 A carries all that a house calls for; one of 5 A lets the winding carry three times its plate. */
-const SMALL_VA = 50
-const SMALL_BREAKER_A = 3
+const SMALL_VA = modelValue({ value: 50, unit: 'VA', source: 'assumption' })
+/** The breaker for those. */
+const SMALL_BREAKER_A = modelValue({ value: 3, unit: 'A', source: 'assumption' })
 
 /**
  * The slot made ready for a live check: the pocket breaker in it, set. A slot that holds is left alone, and so is the size of a breaker

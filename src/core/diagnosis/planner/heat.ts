@@ -6,17 +6,20 @@ import type { Laboratory } from '@/src/core/readings/laboratory'
 import type { Observation } from '@/src/core/readings/observations'
 import { overloadOn } from '@/src/core/readings/world'
 import { LruCache, Memo } from '@/src/core/units/cache'
+import { modelValue } from '@/src/core/units/model-value'
+import { workLimit } from '@/src/core/units/work-limit'
 import { terminalPoint } from '@/src/core/wiring/point'
 import { firstPart, type System } from '@/src/core/wiring/system'
+import { PLATE_VOLTS } from '@/src/core/wiring/values'
 
 /** Hypotheses asked whether a bench would cook a transformer: the likeliest, and no more than so many. */
-const ASKED = 6
-/** Above this share of the likeliest hypotheses nothing is powered so: assumption. */
-const AT_RISK = 0.2
-/** A burnt transformer, found, fetched and fitted: minutes, assumption. */
-const BURNT_MINUTES = 90
+const ASKED = workLimit(6)
+/** Above this nothing is powered so. */
+const AT_RISK = modelValue({ value: 0.2, unit: 'share of the likeliest', source: 'assumption' })
+/** A burned-out transformer, found, fetched and fitted. */
+const BURNT_MINUTES = modelValue({ value: 90, unit: 'minutes', source: 'assumption' })
 /** Hypotheses of less than this are not asked what a call would do. */
-const ASKED_ABOVE = 3e-4
+const ASKED_ABOVE = modelValue({ value: 3e-4, unit: 'probability', source: 'assumption' })
 
 /**
  * Whether a bench with the power on would leave a transformer to carry a short that its protection may not open on, by what is thought
@@ -59,11 +62,10 @@ export function heatPrice(engine: Engine, posterior: Posterior): (bench: Bench) 
   }
 }
 
-/** A secondary that has sagged to this under a load, V: a third below its plate. Assumption. */
-const SAGGED_VOLTS = 17.5
-/** So many times its plate's amps a winding does not stand for a visit: it reaches its limit in twenty minutes (`transformer-heat.ts`). */
-const OVER_ITS_PLATE = 1.25
-const PLATE_VOLTS = 24
+/** A secondary that has sagged to this is under an overload: about a third below its plate. */
+const SAGGED_VOLTS = modelValue({ value: 17.5, unit: 'V', source: 'assumption' })
+/** A winding does not stand this for a visit. */
+const OVER_ITS_PLATE = modelValue({ value: 1.25, unit: 'times its plate', source: '`transformer-heat.ts`: twenty minutes to its limit' })
 
 /** A reading that says by itself that a transformer carries too much while its protection holds: the power goes off, and stays off so. */
 function readsOverload(system: System, { bench, probe, answer }: Observation): boolean {
@@ -87,7 +89,7 @@ function hasAsMuchOn(bench: Bench, seen: Bench): boolean {
 }
 
 /** Benches and hypotheses whose answer is kept: the likeliest change slowly, and every check asks for all benches anew. */
-const MOST_KEPT = 20_000
+const MOST_KEPT = workLimit(20_000)
 const overOf = new Memo((laboratory: Laboratory) => {
   const kept = new LruCache<string, ReturnType<typeof overloadOn>>(MOST_KEPT)
   return (bench: Bench, hypothesis: Hypothesis) =>

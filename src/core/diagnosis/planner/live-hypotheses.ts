@@ -4,23 +4,25 @@ import type { LiveHypothesis } from '@/src/core/diagnosis/planner/live-hypothesi
 import type { Outcomes } from '@/src/core/diagnosis/planner/outcomes'
 import type { ProbePredictions } from '@/src/core/diagnosis/planner/probe-predictions'
 import { Memo } from '@/src/core/units/cache'
+import { modelValue } from '@/src/core/units/model-value'
+import { workLimit } from '@/src/core/units/work-limit'
 
-/** Hypotheses weighed by the planner: those that hold this much of the probability, and no more than so many. */
-const WEIGHED_MASS = 0.985
-const WEIGHED_STORIES = 240
+/** The planner weighs the hypotheses that together hold this much. */
+const WEIGHED_MASS = modelValue({ value: 0.985, unit: 'probability', source: 'assumption' })
+const WEIGHED_STORIES = workLimit(240)
 /** All checks are ranked on this many heavy hypotheses and a share of the light ones. */
-const HEAVY = 14
-const STANDING_FOR = 7
+const HEAVY = workLimit(14)
+const STANDING_FOR = workLimit(7)
 
 /** Probabilities are told apart in steps of this. */
-const STEPS = 1e9
+const STEPS = workLimit(1e9)
 /** When a sound house, or one repair, is almost sure, what is left is made of many small doubts: each is worth a look. */
-export const ALMOST_SURE = 0.9
+export const ALMOST_SURE = modelValue({ value: 0.9, unit: 'probability', source: 'assumption' })
 /** Then this much of the doubt is weighed, however little it is. */
-const WEIGHED_DOUBT = 0.95
+const WEIGHED_DOUBT = modelValue({ value: 0.95, unit: 'share of the doubt', source: 'assumption' })
 
-/** Wiring that holds less than this is not weighed: assumption. */
-const KIND_HOLDS = 0.02
+/** Wiring that holds less than this is not weighed. */
+const KIND_HOLDS = modelValue({ value: 0.02, unit: 'probability', source: 'assumption' })
 
 /** The share of each kind of wiring, the most first. */
 export const sharesOfKinds = new Memo(({ hypotheses, kinds }: Posterior): { kind: number; share: number }[] => {

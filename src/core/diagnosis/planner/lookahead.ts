@@ -4,12 +4,14 @@ import { entropyAfter, entropyBefore } from '@/src/core/diagnosis/planner/live-h
 import type { LiveHypothesis } from '@/src/core/diagnosis/planner/live-hypothesis'
 import type { Scored } from '@/src/core/diagnosis/planner/scored'
 import { probeKey } from '@/src/core/readings/check'
+import { modelValue } from '@/src/core/units/model-value'
+import { workLimit } from '@/src/core/units/work-limit'
 
 /** First checks that are looked beyond, and second checks that are tried after each of their answers. */
-const FIRSTS = 10
-const SECONDS = 16
+const FIRSTS = workLimit(10)
+const SECONDS = workLimit(16)
 /** Answers less likely than this are not followed. */
-const LEAST_ANSWER = 0.02
+const LEAST_ANSWER = modelValue({ value: 0.02, unit: 'probability', source: 'assumption' })
 
 /**
  * Ranks the leading checks anew by what they and the best check after each of their answers tell together per minute
@@ -62,7 +64,7 @@ function rateOfTwo(
 }
 
 /** Below this one repair holds 95 %: nothing more is asked. */
-const SETTLED_BITS = 0.29
+const SETTLED_BITS = modelValue({ value: 0.29, unit: 'bit', source: 'the entropy of 0.95 and 0.05' })
 
 const isSameQuestion = (a: Scored, b: Scored): boolean =>
   probeKey(a.probe) === probeKey(b.probe) && benchKey(a.route.bench) === benchKey(b.route.bench)

@@ -16,7 +16,9 @@ import { stagesOf } from '@/src/core/diagnosis/planner/ways'
 import type { WayOfWorking } from '@/src/core/job/ways'
 import type { Answer, Probe } from '@/src/core/readings/check'
 import type { Observation } from '@/src/core/readings/observations'
+import { modelValue } from '@/src/core/units/model-value'
 import { sayMinutes } from '@/src/core/units/quantity'
+import { workLimit } from '@/src/core/units/work-limit'
 
 export interface CheckOutcome {
   readonly answer: Answer
@@ -40,16 +42,16 @@ export interface Check {
 }
 
 /** Gains below this do not count (engine.md section 9). */
-const WORTH_BITS = 0.03
-/** The same within a stage of a way of working: assumption. */
-const WORTH_BITS_IN_STAGE = 0.12
-/** The same for faults that come and go: a reading may miss them, so that less is not worth a walk. Assumption. */
-const WORTH_BITS_UNSTEADY = 0.06
+const WORTH_BITS = modelValue({ value: 0.03, unit: 'bit', source: 'assumption' })
+/** The same within a stage of a way of working. */
+const WORTH_BITS_IN_STAGE = modelValue({ value: 0.12, unit: 'bit', source: 'assumption' })
+/** The same for faults that come and go: a reading may miss them, so that less is not worth a walk. */
+const WORTH_BITS_UNSTEADY = modelValue({ value: 0.06, unit: 'bit', source: 'assumption' })
 /** The same when a sound house is almost sure and many small doubts are left. */
-const WORTH_BITS_ALMOST_SOUND = 0.004
-const SHORTLISTED = 16
-/** Below this no single check splits what is left, and pairs of checks are weighed: assumption, tried on simulated houses. */
-const SPLITS_BITS = 0.3
+const WORTH_BITS_ALMOST_SOUND = modelValue({ value: 0.004, unit: 'bit', source: 'assumption' })
+const SHORTLISTED = workLimit(16)
+/** Below this no single check splits what is left, and pairs of checks are weighed. */
+const SPLITS_BITS = modelValue({ value: 0.3, unit: 'bit', source: 'assumption, tried on simulated houses' })
 
 /** How the next check is chosen. */
 export interface Choice extends Pricing {

@@ -2,6 +2,7 @@ import type { HypothesisPredictions } from '@/src/core/diagnosis/planner/probe-p
 import type { Answer } from '@/src/core/readings/check'
 import { WRONG_READING } from '@/src/core/readings/likelihood'
 import { fromOhmScale, type Scale } from '@/src/core/readings/prediction'
+import { modelValue } from '@/src/core/units/model-value'
 import { normalBelow } from '@/src/core/units/normal'
 
 /** The answers that a check can have, and how likely each is under each live hypothesis. */
@@ -15,8 +16,8 @@ export interface Outcomes {
   answers(): Answer[]
 }
 
-/** Predictions closer than this many standard deviations are one answer (engine.md section 9). */
-const CLUSTER_SIGMAS = 2.4
+/** Predictions closer than this are one answer. */
+const CLUSTER_SIGMAS = modelValue({ value: 2.4, unit: 'standard deviations', source: 'engine.md section 9' })
 
 interface Centre {
   readonly at: number

@@ -5,14 +5,15 @@ import type { Laboratory } from '@/src/core/readings/laboratory'
 import { nowAndThen, predictAll, showsOn } from '@/src/core/readings/predict'
 import { isAlike, type Prediction } from '@/src/core/readings/prediction'
 import { Memo } from '@/src/core/units/cache'
+import { workLimit } from '@/src/core/units/work-limit'
 
 /** What one hypothesis foretells: a prediction for each probe. */
 export type Row = readonly Prediction[]
 
 /** Rows of one bench that others are held against. */
-const MOST_ROWS_SHARED = 200
+const MOST_ROWS_SHARED = workLimit(200)
 /** Two faults that are one to the network differ by no more than the solver's rounding, in widths. */
-const THE_SAME = 1e-6
+const THE_SAME = workLimit(1e-6)
 
 const withFuseIntact = new Memo((hypothesis: Hypothesis): Hypothesis => ({ ...hypothesis, foundFuse: 'intact' }))
 
@@ -121,4 +122,4 @@ function keyOf([first]: Prediction): number | string {
   return first.at === 'OL' ? first.at : first.at.word
 }
 
-const STEPS_TO_A_WIDTH = 1e4
+const STEPS_TO_A_WIDTH = workLimit(1e4)

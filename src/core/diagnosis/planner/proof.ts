@@ -13,6 +13,7 @@ import { workingAt } from '@/src/core/readings/looks'
 import type { Observation } from '@/src/core/readings/observations'
 import { predictAll } from '@/src/core/readings/predict'
 import { Memo } from '@/src/core/units/cache'
+import { modelValue } from '@/src/core/units/model-value'
 import type { CallName } from '@/src/core/wiring/call'
 import { callsOf, type System } from '@/src/core/wiring/system'
 
@@ -106,10 +107,10 @@ export function nextProof(
   return null
 }
 
-/** The chance to find something that is worth a second look at what another call has shown: assumption. */
-const MAY_DIFFER = 0.05
-/** What is seen without a walk comes first where it finds as much to within this: assumption. */
-const AS_GOOD = 0.02
+/** To find something that is worth a second look at what another call has shown. */
+const MAY_DIFFER = modelValue({ value: 0.05, unit: 'chance', source: 'assumption' })
+/** What is seen without a walk comes first where it finds as much to within this. */
+const AS_GOOD = modelValue({ value: 0.02, unit: 'chance', source: 'assumption' })
 
 /** The chance of any answer but the likeliest, less that of a plain wrong one (spread evenly over the answers). */
 const chanceToFind = ({ outcomes }: Check): number =>

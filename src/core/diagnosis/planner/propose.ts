@@ -16,8 +16,9 @@ import type { Fault } from '@/src/core/faults/fault'
 import { type WayOfWorking, waysOfWorking } from '@/src/core/job/ways'
 import { type Probe, probeKey } from '@/src/core/readings/check'
 import { landingsAt, wiringOf } from '@/src/core/readings/look-target'
-
 import { latestAnswers } from '@/src/core/readings/observations'
+import { modelValue } from '@/src/core/units/model-value'
+import { workLimit } from '@/src/core/units/work-limit'
 import { terminalPoint } from '@/src/core/wiring/point'
 import { cableById, firstPart } from '@/src/core/wiring/system'
 
@@ -29,8 +30,8 @@ export interface Proposal {
   readonly confirms: boolean
 }
 
-/** A sound house is likelier than not: assumption. */
-const LOOKS_SOUND = 0.5
+/** A sound house is likelier than not. */
+const LOOKS_SOUND = modelValue({ value: 0.5, unit: 'probability', source: 'assumption' })
 
 /** One step of the search: a verdict that stands, or the check to take next from a bench. */
 export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: Choice = {}): Proposal {
@@ -152,14 +153,14 @@ function nothingSplits(
   return findNextCheck(engine, only, bench, observations, { ...choice, way: 'free' }) ? null : group
 }
 
-/** What a house called sound costs that is not, in minutes, when it showed on no call: assumption. */
-const CALL_BACK_MINUTES = 30
+/** What a house called sound costs that is not, when it showed on no call. */
+const CALL_BACK_MINUTES = modelValue({ value: 30, unit: 'minutes', source: 'assumption' })
 
-/** A call whose short would burn a transformer that nothing protects: not for more than these minutes at its odds. Assumption. */
-const CALL_MAY_COST = 3
+/** A call whose short would burn out a transformer that nothing protects is made for no more than this. */
+const CALL_MAY_COST = modelValue({ value: 3, unit: 'minutes at its odds', source: 'assumption' })
 
-/** A wrong part fitted, and the way back to the house: minutes, assumption. */
-const WRONG_REPAIR_MINUTES = 120
+/** A wrong part fitted, and the way back to the house. */
+const WRONG_REPAIR_MINUTES = modelValue({ value: 120, unit: 'minutes', source: 'assumption' })
 
 /** Before a part is condemned: what is still worth its minutes, the call of the complaint, the ends of its wires, the check that separates. */
 function confirm(
@@ -223,7 +224,7 @@ export function runnersUp(base: Engine, evidence: Evidence, bench: Bench, choice
   const { engine, posterior } = weigh(base, evidence)
   return rankChecks(engine, posterior, bench, evidence.observations, choice, RUNNERS_UP)
 }
-const RUNNERS_UP = 5
+const RUNNERS_UP = workLimit(5)
 
 /** What a way of working would ask now, and what the search would take at that pace. */
 export interface WayPrice {

@@ -4,13 +4,14 @@ import type { LiveHypothesis } from '@/src/core/diagnosis/planner/live-hypothesi
 import { latestAnswers, type Observation } from '@/src/core/readings/observations'
 import { scaleOf } from '@/src/core/readings/predict'
 import type { Prediction } from '@/src/core/readings/prediction'
+import { modelValue } from '@/src/core/units/model-value'
 
-/** Two predictions this close, in standard deviations, are one as far as a reading goes: assumption. */
-const CLOSE_SIGMAS = 0.5
-/** Hypotheses that hold less than this together may foretell otherwise: assumption. */
-const LEFT_ASIDE = 0.02
-/** With this much on what comes and goes, a question asked again has a chance of its own to meet it: assumption. */
-const WORTH_WAITING_FOR = 0.25
+/** Two predictions this close are one as far as a reading goes. */
+const CLOSE_SIGMAS = modelValue({ value: 0.5, unit: 'standard deviations', source: 'assumption' })
+/** Hypotheses that together hold less than this may predict otherwise. */
+const LEFT_ASIDE = modelValue({ value: 0.02, unit: 'probability', source: 'assumption' })
+/** With this much on what comes and goes, a question asked again has a chance of its own to meet it. */
+const WORTH_WAITING_FOR = modelValue({ value: 0.25, unit: 'probability', source: 'assumption' })
 
 /**
  * Whether a check, given by what each hypothesis foretells of it, would only say again what was read: the hypotheses left standing

@@ -2,6 +2,8 @@ import { applyChange } from '@/src/core/bench/apply'
 import { type Bench, type BenchChange, isSameJumper, slotOf, standingKey } from '@/src/core/bench/bench'
 import { type CostModel, defaultCost, walkMinutes } from '@/src/core/bench/cost'
 import { LruCache, Memo } from '@/src/core/units/cache'
+import { modelValue } from '@/src/core/units/model-value'
+import { workLimit } from '@/src/core/units/work-limit'
 import { inputsOf } from '@/src/core/wiring/part'
 import { parsePoint } from '@/src/core/wiring/point'
 import { callerOf, firstPart, furtherFuses, partById, partsOf, type System } from '@/src/core/wiring/system'
@@ -70,8 +72,8 @@ export function planRoute(system: System, from: Bench, to: Bench, place: string,
   return { changes, minutes: minutes + waits, bench, waits }
 }
 
-/** What opens with the heat of a call has mostly done so after this long: assumption. */
-const WARMS_IN_MIN = 4
+/** What opens with the heat of a call has mostly done so after this long. */
+const WARMS_IN_MIN = modelValue({ value: 4, unit: 'minutes', source: 'assumption' })
 
 /** How long a board keeps an output that is called off after the power came back, minutes; 0 where nothing that is called hangs on one. */
 function delayMinutes(system: System, { call, jumpers }: Bench): number {
@@ -104,7 +106,7 @@ export function routesFrom(system: System, from: Bench, cost: CostModel): (to: B
 }
 
 /** Benches from which ways are kept: where a job stands, and where its likely answers would leave it. */
-const KEPT_BENCHES = 12
+const KEPT_BENCHES = workLimit(12)
 const routesOf = new Memo((_: System) => new Memo((_: CostModel) => new LruCache<string, Memo<Bench, Map<string, Route>>>(KEPT_BENCHES)))
 
 /** Taking off first, then putting on: a bench never holds more than it needs. */

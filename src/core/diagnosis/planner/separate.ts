@@ -7,6 +7,7 @@ import { faultFamilies } from '@/src/core/faults/families'
 import { type Fault, singlesOf } from '@/src/core/faults/fault'
 import { type Probe, probeKey } from '@/src/core/readings/check'
 import type { Observation } from '@/src/core/readings/observations'
+import { modelValue } from '@/src/core/units/model-value'
 import { CHASSIS, conductorEnd, type Point, parsePoint, pinPoint, terminalPoint } from '@/src/core/wiring/point'
 import { cableById, partsOf, placeById, type System } from '@/src/core/wiring/system'
 
@@ -135,7 +136,7 @@ const wasRead = (observations: readonly Observation[], { lifted, unplugged, live
   )
 
 /** How much of what was thought before any reading is mixed in where a check is to separate what the readings have left alike. */
-const WIDER = 0.25
+const WIDER = modelValue({ value: 0.25, unit: 'share', source: 'assumption' })
 
 /** What is thought under wider assumptions: any one hypothesis may be the one that resembles what is left. */
 export function widened(engine: Engine, evidence: Evidence, posterior: Posterior): Posterior {

@@ -1,7 +1,8 @@
 import type { Scored } from '@/src/core/diagnosis/planner/scored'
+import { workLimit } from '@/src/core/units/work-limit'
 
 /** Scores that agree to nine digits are one: then the order in which the wiring lists them is kept. */
-const SCORE_STEP = 1e-9
+const SCORE_STEP = workLimit(1e-9)
 
 /** The best of what is offered, best first, no more than so many; what would only say again what was read is not taken. */
 export class Shortlist {

@@ -2,9 +2,10 @@ import type { Bench } from '@/src/core/bench/bench'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { probesAsked } from '@/src/core/diagnosis/planner/question'
 import { candidatesFrom } from '@/src/core/diagnosis/planner/ways'
+import { workLimit } from '@/src/core/units/work-limit'
 
 /** Hypotheses to a piece: some ten milliseconds of work, which is the longest that an answer may have to wait behind it. */
-export const STORIES_TO_A_PIECE = 20
+export const STORIES_TO_A_PIECE = workLimit(20)
 
 /**
  * The whole prediction table of a system as it stands: what every hypothesis foretells of every reading on every bench worth

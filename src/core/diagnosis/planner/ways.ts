@@ -4,6 +4,7 @@ import type { Candidate } from '@/src/core/diagnosis/planner/candidate'
 import { joinedCalls, listCandidates, tripAt } from '@/src/core/diagnosis/planner/candidates'
 import type { WayOfWorking } from '@/src/core/job/ways'
 import { LruCache, Memo } from '@/src/core/units/cache'
+import { workLimit } from '@/src/core/units/work-limit'
 import { conductorEnd } from '@/src/core/wiring/point'
 import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
 
@@ -15,7 +16,7 @@ export const candidatesFrom = (system: System, bench: Bench): readonly Candidate
   )
 
 /** Benches whose checks are kept: where a job stands, and where its likely answers would leave it. */
-const KEPT_BENCHES = 12
+const KEPT_BENCHES = workLimit(12)
 const candidatesOf = new Memo((_: System) => new LruCache<string, readonly Candidate[]>(KEPT_BENCHES))
 
 /**
