@@ -1,4 +1,5 @@
-import { type PartOf, watchedFor } from '@/src/core/wiring/part'
+import { leadsOf } from '@/src/core/wiring/conduction'
+import type { PartOf } from '@/src/core/wiring/part'
 import { CHASSIS, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { cableById, placeById, type System } from '@/src/core/wiring/system'
 
@@ -7,13 +8,7 @@ export function leadNames(system: System, place: string): string[] {
   const names = new Set<string>(placeById(system, place)?.terminals ?? [])
   for (const part of system.parts) {
     if (part.place !== place) continue
-    if ('between' in part) for (const name of part.between) names.add(name)
-    if (part.kind === 'transformer')
-      for (const name of [...part.primary, ...part.secondary, ...(part.taps ?? []).map(({ lead }) => lead)]) names.add(name)
-    if (part.kind === 'board') for (const output of part.outputs) for (const name of [...watchedFor(output), output.to]) names.add(name)
-    if (part.kind === 'supply') for (const name of [part.neutral, ...part.legs.map((leg) => leg.node)]) names.add(name)
-    if (part.kind === 'disconnect') for (const name of part.poles.flat()) names.add(name)
-    if (part.kind === 'coil' && part.contact) for (const name of part.contact) names.add(name)
+    for (const { name } of leadsOf(part)) names.add(name)
   }
   if (placeById(system, place)?.metal) names.add(CHASSIS)
   return [...names]

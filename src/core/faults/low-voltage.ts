@@ -1,4 +1,4 @@
-import { watchedFor } from '@/src/core/wiring/part'
+import { leadsOf } from '@/src/core/wiring/conduction'
 import { CHASSIS, terminalPoint } from '@/src/core/wiring/point'
 import { lineNodes } from '@/src/core/wiring/supply'
 import type { Place, System } from '@/src/core/wiring/system'
@@ -8,17 +8,7 @@ export function lowVoltageNodes(system: System, place: Place): string[] {
   const names = new Set(place.terminals)
   for (const part of system.parts) {
     if (part.place !== place.id) continue
-    if (
-      part.kind === 'switch' ||
-      part.kind === 'coil' ||
-      part.kind === 'electronics' ||
-      part.kind === 'fuse' ||
-      part.kind === 'board' ||
-      part.kind === 'strap'
-    )
-      for (const name of part.between) names.add(name)
-    if (part.kind === 'board') for (const output of part.outputs) for (const name of [...watchedFor(output), output.to]) names.add(name)
-    if (part.kind === 'transformer') names.add(part.secondary[0])
+    for (const { name, role } of leadsOf(part)) if (role === '24-volt') names.add(name)
   }
   names.delete(CHASSIS)
   const line = lineNodes(system)

@@ -64,18 +64,33 @@ export function wordsOfLook(system: System, at: string): string[] {
   }
   if (what === 'runs') return ['as called', 'not as called']
   const part = partById(system, at)
-  if (part?.kind === 'load') return ['runs', 'still']
-  if (part?.kind === 'fuse') return ['good', 'blown']
-  if (part?.kind === 'board') return ['steady', 'flashes', 'dark']
-  if (part?.kind === 'thermostat')
-    return [
-      'alive',
-      'blank',
-      'chatters',
-      ...(part.power === 'mechanical' ? [] : ['waits', SHOWS_CALL, SHOWS_NO_CALL]),
-      ...(part.guardA === undefined ? [] : ['over-current code']),
-    ]
-  return [...wordsOfCoil(part?.kind === 'coil' ? part.role : null), 'chatters']
+  switch (part?.kind) {
+    case 'load':
+      return ['runs', 'still']
+    case 'fuse':
+      return ['good', 'blown']
+    case 'board':
+      return ['steady', 'flashes', 'dark']
+    case 'thermostat':
+      return [
+        'alive',
+        'blank',
+        'chatters',
+        ...(part.power === 'mechanical' ? [] : ['waits', SHOWS_CALL, SHOWS_NO_CALL]),
+        ...(part.guardA === undefined ? [] : ['over-current code']),
+      ]
+    case 'coil':
+      return [...wordsOfCoil(part.role), 'chatters']
+    case 'transformer':
+    case 'strap':
+    case 'bond':
+    case 'switch':
+    case 'electronics':
+    case 'disconnect':
+    case 'supply':
+    case undefined:
+      return [...wordsOfCoil(null), 'chatters']
+  }
 }
 
 /** What a display says of the call that it was set to make; and how often whoever looks tells so much and not just that it lives. */
