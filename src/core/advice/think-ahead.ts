@@ -40,7 +40,7 @@ export function prepareAnswers(engine: Engine, entries: readonly Entry[], { next
     .filter(({ probability }) => probability >= LEAST_GUESSED)
     .map(({ answer }) => foldJob(engine.system, asIfAnswered(entries, next, answer)))
   return [
-    ...engine.predictAhead(next.bench, next.probe),
+    ...engine.store.predictAhead(next.bench, next.probe),
     ...answered.map((state) => () => void formOpinion(engine, state)),
     ...answered.flatMap((state) => questionsAfter(engine, state)),
     // With what it asks looked up, the check after each answer is quick to find: what may be powered, which call is next.
@@ -60,7 +60,7 @@ function questionsAfter(base: Engine, state: JobState): (() => void)[] {
       const size = candidate.bench.power ? LIVE_TO_A_PIECE : DEAD_TO_A_PIECE
       return Array.from({ length: Math.ceil(MOST_LEFT[of] / size) }, (_, piece) => () => {
         const { engine, [of]: hypotheses } = leftAfter.of(base).of(state)
-        const predictionsOf = engine.predictions(candidate.bench, probesAsked(candidate))
+        const predictionsOf = engine.store.predictions(candidate.bench, probesAsked(candidate))
         for (const { index, kind } of hypotheses.slice(piece * size, (piece + 1) * size)) predictionsOf(index, kind)
       })
     })

@@ -12,6 +12,10 @@ export class LruCache<Key extends {}, Value extends {}> {
     return this.values.size
   }
 
+  clear(): void {
+    this.values.clear()
+  }
+
   get(key: Key, make: () => Value): Value {
     const known = this.values.get(key)
     if (known !== undefined) return known

@@ -1,8 +1,9 @@
-import { type Engine, readingOf } from '@/src/core/diagnosis/engine'
+import type { Engine } from '@/src/core/diagnosis/engine'
 import { degrees, inDegree, isGraded, type WiringKind } from '@/src/core/diagnosis/hypotheses/houses'
 import { houseOf } from '@/src/core/diagnosis/likelihood/by-house'
 import { type Link, UNREAD, weighNext } from '@/src/core/diagnosis/likelihood/chain'
 import { countCauses } from '@/src/core/diagnosis/likelihood/prediction-task'
+import { readingOf } from '@/src/core/diagnosis/likelihood/reading'
 import { foundIn, type Hypothesis, healthy } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { latestAnswers, type Observation, observationKey } from '@/src/core/readings/observations'
@@ -102,7 +103,7 @@ const FAR_BEHIND = modelValue({ value: 6, unit: 'natural logarithm', source: 'as
 /** Every form of the mended fault in every house that it may be, the likeliest first; none when it is none of this system's. */
 function formsOf(engine: Engine, repaired: string, observations: readonly Observation[]): Form[] {
   const { houses, hypotheses, kinds, rates } = engine
-  const { links, of } = engine.chains(observations)
+  const { links, of } = engine.store.chains(observations)
   const mended = [...hypotheses.keys()].filter((index) => hypotheses[index].fault?.id === repaired)
   return mended
     .flatMap((index) =>

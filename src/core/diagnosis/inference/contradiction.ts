@@ -46,7 +46,7 @@ function weighAgainst(engine: Engine, evidence: Evidence): Contradiction[] {
   const observations = latestAnswers(evidence.observations)
   const count = engine.hypotheses.length
   const excess = observations.map((observation) => {
-    const logs = engine.alone(observation)
+    const logs = engine.store.alone(observation)
     return Float64Array.from({ length: count }, (_, index) => logs[index] - logs[count])
   })
   if (excess.length < 2) return []

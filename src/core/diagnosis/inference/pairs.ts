@@ -1,23 +1,12 @@
-import { benchKey } from '@/src/core/bench/bench'
-import { type Engine, readingOf } from '@/src/core/diagnosis/engine'
+import type { Engine } from '@/src/core/diagnosis/engine'
+import { type HypothesisSet, inEachKind, joinSets } from '@/src/core/diagnosis/hypotheses/hypothesis-set'
 import { type Behaviour, behaviourOf } from '@/src/core/diagnosis/hypotheses/priors'
+import { PairPredictions, PairStore } from '@/src/core/diagnosis/inference/pair-store'
 import { computePosterior, type Evidence, type Posterior } from '@/src/core/diagnosis/inference/posterior'
-import {
-  type Chains,
-  joinHouses,
-  layOutHouses,
-  type SharedPredictions,
-  unread,
-  weighReading,
-} from '@/src/core/diagnosis/likelihood/by-house'
-import { UNREAD, weighNext } from '@/src/core/diagnosis/likelihood/chain'
-import { countCauses } from '@/src/core/diagnosis/likelihood/prediction-task'
+import { layOutHouses } from '@/src/core/diagnosis/likelihood/by-house'
 import type { Fault } from '@/src/core/faults/fault'
-import { probeKey, probesKey } from '@/src/core/readings/check'
 import { foundIn, type Hypothesis } from '@/src/core/readings/hypothesis'
-import { latestAnswers, type Observation, observationKey } from '@/src/core/readings/observations'
-import { predictAll } from '@/src/core/readings/predict'
-import type { Prediction } from '@/src/core/readings/prediction'
+import { latestAnswers, observationKey } from '@/src/core/readings/observations'
 import { LruCache, Memo } from '@/src/core/units/cache'
 import { modelValue } from '@/src/core/units/model-value'
 import { workLimit } from '@/src/core/units/work-limit'
@@ -73,7 +62,7 @@ function explainsBadly(engine: Engine, { complaint }: Evidence, { hypotheses, no
 
 /** The most promising pairs of different faults, as indexes of the engine's hypotheses. */
 function choosePairs(engine: Engine, evidence: Evidence): [number, number][] {
-  const rows = latestAnswers(evidence.observations).map((observation) => engine.alone(observation))
+  const rows = latestAnswers(evidence.observations).map((observation) => engine.store.alone(observation))
   const logRates = engine.rates.map(Math.log)
   const steady = [...engine.hypotheses.keys()].filter((index) => engine.hypotheses[index].fault && !engine.hypotheses[index].intermittent)
   // A half must explain something well: the sum of what it explains better than chance.
@@ -104,102 +93,34 @@ interface Pair {
   readonly behaviour: Behaviour
 }
 
+/** Pairs that are kept for the next reading. */
 const MOST_PAIRS = workLimit(2_000)
-const MOST_KEPT = workLimit(20_000)
-const MOST_CHAINS = workLimit(60)
-const keptOf = new Memo((_: Engine) => ({
+const keptOf = new Memo((engine: Engine) => ({
   pairs: new LruCache<string, Pair>(MOST_PAIRS),
-  predictions: new LruCache<string, Prediction[]>(MOST_KEPT),
+  predictions: new PairPredictions(engine.laboratory),
 }))
 
-/** The engine with hypotheses of two faults behind its own; what it works out for them is kept for the next reading. */
+/** The engine with hypotheses of two faults behind its own. */
 function withPairs(base: Engine, chosen: readonly [number, number][]): Engine {
   const kept = keptOf.of(base)
   const all = base.rates.reduce((sum, rate) => sum + rate, 0)
   const pairs = chosen.map(([a, b]) => kept.pairs.get(`${a} ${b}`, () => makePair(base, a, b, all)))
-  const { laboratory, system } = base
-  const single = base.hypotheses.length
-  // Of two faults at once no degrees are weighed.
-  const ofPairs = layOutHouses(
-    pairs.map(() => false),
-    base.kinds,
-  )
-  const inKind = (pair: Pair, kind: number): Hypothesis =>
-    kind === 0 ? pair.hypothesis : { ...pair.hypothesis, wiring: base.kinds[kind].wiring }
+  const set = setOfPairs(pairs, base.kinds)
+  return { ...base, ...joinSets(base, set), store: new PairStore(base, set, kept.predictions) }
+}
 
-  /** What a reading is predicted as for each pair, kind after kind. */
-  const foretell = (observation: Observation): Prediction[] => {
-    const { bench, probe } = observation
-    const key = `${benchKey(bench)} ${probeKey(probe)}`
-    return pairs.flatMap((pair) =>
-      base.kinds.map(
-        (_, kind) =>
-          kept.predictions.get(`${pair.hypothesis.id} ${kind} ${key} leaning`, () =>
-            predictAll(laboratory, bench, inKind(pair, kind), [probe], true),
-          )[0],
-      ),
-    )
-  }
-  const causes = countCauses(laboratory)
-  const chains = new LruCache<string, Chains>(MOST_CHAINS)
-
-  function chainsOfPairs(observations: readonly Observation[]): Chains {
-    const last = observations.at(-1)
-    if (!last) return unread(ofPairs.logWeights.length)
-    return chains.get(observations.map(observationKey).join('; '), () =>
-      weighReading(chainsOfPairs(observations.slice(0, -1)), foretell(last), (house) => house, readingOf(system, last), causes, null),
-    )
-  }
-
-  /** Pairs behind the singles. */
-  function chainsOfAll(observations: readonly Observation[]): Chains {
-    const [singles, more] = [base.chains(observations), chainsOfPairs(observations)]
-    return {
-      links: [...singles.links, ...more.links],
-      of: Int32Array.of(...singles.of, ...more.of.map((place) => place + singles.links.length)),
-    }
-  }
-
-  function predictionsOfAll(observation: Observation): SharedPredictions {
-    const singles = base.predictionsFor(observation)
-    const more = foretell(observation)
-    return {
-      predictions: [...singles.predictions, ...more],
-      of: Uint16Array.of(...singles.of, ...more.map((_, place) => place + singles.predictions.length)),
-    }
-  }
-
-  function alone(observation: Observation): Float64Array {
-    const singles = base.alone(observation)
-    const reading = readingOf(system, observation)
-    const chances = foretell(observation).map((prediction) => Math.exp(weighNext(UNREAD, prediction, reading, causes).log))
-    const logs = pairs.map((_, pair) =>
-      Math.log(base.kinds.reduce((sum, { weight }, kind) => sum + weight * chances[pair * base.kinds.length + kind], 0)),
-    )
-    return Float64Array.of(...singles.subarray(0, single), ...logs, singles[single])
-  }
-
+function setOfPairs(pairs: readonly Pair[], kinds: Engine['kinds']): HypothesisSet {
+  const hypotheses = pairs.map(({ hypothesis }) => hypothesis)
   return {
-    ...base,
-    hypotheses: [...base.hypotheses, ...pairs.map(({ hypothesis }) => hypothesis)],
-    rates: [...base.rates, ...pairs.map(({ rate }) => rate)],
-    houses: joinHouses(base.houses, ofPairs),
-    behaviours: [...base.behaviours, ...pairs.map(({ behaviour }) => behaviour)],
-    hypothesesByKind: base.hypothesesByKind.map((hypotheses, kind) => [...hypotheses, ...pairs.map((pair) => inKind(pair, kind))]),
-    chains: chainsOfAll,
-    predictionsFor: predictionsOfAll,
-    alone,
-    predictions: (bench, probes) => {
-      const ofSingle = base.predictions(bench, probes)
-      const key = `${benchKey(bench)} ${probesKey(probes)}`
-      return (hypothesis, kind) => {
-        if (hypothesis < single) return ofSingle(hypothesis, kind)
-        const pair = pairs[hypothesis - single]
-        return kept.predictions.get(`${pair.hypothesis.id} ${kind} ${key}`, () =>
-          predictAll(laboratory, bench, inKind(pair, kind), probes, true),
-        )
-      }
-    },
+    hypotheses,
+    rates: pairs.map(({ rate }) => rate),
+    behaviours: pairs.map(({ behaviour }) => behaviour),
+    // Of two faults at once no degrees are weighed.
+    houses: layOutHouses(
+      pairs.map(() => false),
+      kinds,
+    ),
+    hypothesesByKind: inEachKind(hypotheses, kinds),
   }
 }
 

@@ -58,7 +58,7 @@ describe('the wiring of a hypothesis', () => {
     const engine = furnaceEngine()
     fc.assert(
       fc.property(evidenceArb, (evidence) => {
-        const { links, of } = engine.chains(latestAnswers(evidence.observations))
+        const { links, of } = engine.store.chains(latestAnswers(evidence.observations))
         const { kinds } = computePosterior(engine, evidence)
         for (let hypothesis = 0; hypothesis < kinds.length; hypothesis += 13) {
           const held = engine.kinds.map((_, kind) => {

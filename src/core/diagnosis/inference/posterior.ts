@@ -1,8 +1,9 @@
-import { type Engine, logOfAnything } from '@/src/core/diagnosis/engine'
+import type { Engine } from '@/src/core/diagnosis/engine'
 import { priorWeights } from '@/src/core/diagnosis/hypotheses/priors'
 import { saidBefore } from '@/src/core/diagnosis/inference/after-repair'
 import { type Chains, houseOf } from '@/src/core/diagnosis/likelihood/by-house'
 import { type Link, linksOf, UNREAD } from '@/src/core/diagnosis/likelihood/chain'
+import { logOfAnything } from '@/src/core/diagnosis/likelihood/reading'
 import { type Complaint, emptyComplaint } from '@/src/core/job/complaint'
 import { isSameGhost, latestAnswers, type Observation } from '@/src/core/readings/observations'
 import { logSum } from '@/src/core/units/log-sum'
@@ -47,7 +48,7 @@ export function computePosterior(engine: Engine, evidence: Evidence): Posterior 
   const prior = priorOf(engine, evidence)
   const observations = latestAnswers(evidence.observations)
   if (observations.length === 0) return beforeAnyReading(engine, prior)
-  return conclude(engine, prior, observations, engine.chains(observations))
+  return conclude(engine, prior, observations, engine.store.chains(observations))
 }
 
 /**
@@ -63,7 +64,7 @@ export function* posteriorsWithout(
 ): Generator<{ readonly left: Observation; readonly posterior: Posterior }> {
   const prior = priorOf(engine, evidence)
   const observations = latestAnswers(evidence.observations)
-  const all = engine.chains(observations)
+  const all = engine.store.chains(observations)
   const added = all.links.map((link) => linksOf(link).map(({ log, before }) => log - (before?.log ?? 0)))
   for (const left of observations) {
     if (!isLeft(left)) continue
@@ -76,7 +77,7 @@ export function* posteriorsWithout(
     const estimate = massOfHypotheses(engine, prior, all, (link) =>
       added[link].reduce((log, gain, other) => (isOut[other] ? log - gain : log), all.links[link].log),
     )
-    if (isWanted(estimate)) yield { left, posterior: conclude(engine, prior, others, engine.chains(others)) }
+    if (isWanted(estimate)) yield { left, posterior: conclude(engine, prior, others, engine.store.chains(others)) }
   }
 }
 

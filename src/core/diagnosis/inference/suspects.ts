@@ -97,7 +97,7 @@ const placesByFault = new Memo((hypotheses: readonly Hypothesis[]) => {
 type Met = ReadonlyMap<string, { readonly rate: number; readonly withAnswer: number }>
 
 function metWith(engine: Engine, observation: Observation): Met {
-  const logs = engine.alone(observation)
+  const logs = engine.store.alone(observation)
   const sum = (places: readonly number[], of: (place: number) => number) => places.reduce((total, place) => total + of(place), 0)
   return new Map(
     [...placesByFault.of(engine.hypotheses)].map(([id, places]) => [
@@ -119,7 +119,7 @@ function rowFor(
   met: Met,
   fault: string,
 ): EvidenceRow {
-  const logs = engine.alone(observation)
+  const logs = engine.store.alone(observation)
   let others = 0
   let mass = 0
   for (const [id, { rate, withAnswer }] of met) {

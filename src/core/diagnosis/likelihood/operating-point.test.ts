@@ -1,9 +1,9 @@
 import { createBench } from '@/src/core/bench/bench'
-import { readingOf } from '@/src/core/diagnosis/engine'
 import type { Chains } from '@/src/core/diagnosis/likelihood/by-house'
 import { knownOf, UNREAD, weighNext } from '@/src/core/diagnosis/likelihood/chain'
 import { nearest, pointsOf } from '@/src/core/diagnosis/likelihood/operating-point'
 import { countCauses } from '@/src/core/diagnosis/likelihood/prediction-task'
+import { readingOf } from '@/src/core/diagnosis/likelihood/reading'
 import { causeIndex } from '@/src/core/readings/causes'
 import { healthy } from '@/src/core/readings/hypothesis'
 import type { Observation } from '@/src/core/readings/observations'
@@ -33,26 +33,26 @@ describe('a house whose coils are far from the template', () => {
         weighNext(link, predict(engine.laboratory, off, healthy, observation.probe, true), readingOf(engine.system, observation), causes),
       UNREAD,
     )
-    const laid = linkOfSound(engine.chains([...apart, inARow]))
+    const laid = linkOfSound(engine.store.chains([...apart, inARow]))
     expect(atTemplate.away).toBeGreaterThan(2)
     expect(laid.away).toBeLessThan(1.6)
     expect(laid.log).toBeGreaterThan(atTemplate.log + 1)
   })
 
   it('is known by its coils, which a line through the template put elsewhere', () => {
-    const link = linkOfSound(engine.chains([...apart, inARow]))
+    const link = linkOfSound(engine.store.chains([...apart, inARow]))
     const known = (part: string) => knownOf(link, causeIndex.of(engine.system).get(`ohms:${part}`) ?? -1).mean
     expect(28 * Math.exp(0.42 * known('blower-relay'))).toBeCloseTo(11.4, -0.5)
     expect(14 * Math.exp(0.42 * known('contactor'))).toBeCloseTo(27, -0.6)
   })
 
   it('calls for a point, an ordinary one for none', () => {
-    expect(pointsOf(engine.system, engine.chains(apart)).length).toBeGreaterThan(0)
-    expect(pointsOf(engine.system, engine.chains([ohms('G@indoor', 'C@indoor', 28), ohms('Y@outdoor', 'C@outdoor', 15)]))).toEqual([])
+    expect(pointsOf(engine.system, engine.store.chains(apart)).length).toBeGreaterThan(0)
+    expect(pointsOf(engine.system, engine.store.chains([ohms('G@indoor', 'C@indoor', 28), ohms('Y@outdoor', 'C@outdoor', 15)]))).toEqual([])
   })
 
   it('of two chains each house keeps the one that was laid nearer to what it found', () => {
-    const chains = engine.chains(apart)
+    const chains = engine.store.chains(apart)
     const [point] = pointsOf(engine.system, chains)
     const both = nearest(
       engine.system,

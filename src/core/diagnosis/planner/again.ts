@@ -12,7 +12,7 @@ import { furtherFuses } from '@/src/core/wiring/system'
 
 /** A sound house explains it worse than chance. */
 export function speaksOfTrouble(engine: Engine, observation: Observation): boolean {
-  const logs = engine.alone(observation)
+  const logs = engine.store.alone(observation)
   return logs[0] <= logs[logs.length - 1]
 }
 

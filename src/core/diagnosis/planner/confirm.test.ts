@@ -133,7 +133,7 @@ describe('a reading that stands against the verdict', () => {
     expect(changed.repeats).toBeUndefined()
     // Plain wrong twice over is a chance in thousands: what it speaks against sinks further.
     const against = (observation: Observation) => {
-      const marginal = engine.alone(observation)
+      const marginal = engine.store.alone(observation)
       return marginal[0] - marginal[engine.hypotheses.findIndex(({ fault }) => fault?.family === 'transformer-dead')]
     }
     expect(against(twice)).toBeLessThan(against(once) - 2)

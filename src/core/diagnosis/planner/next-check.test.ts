@@ -132,7 +132,7 @@ describe('what comes and goes', () => {
     const engine = furnaceEngine()
     const check = findNextCheck(engine, holding(weights), benchWith(), [])
     if (!check) throw new Error('nothing is asked')
-    const predicted = engine.predictions(check.bench, [check.probe])
+    const predicted = engine.store.predictions(check.bench, [check.probe])
     const [a, b] = [one, other].map(
       (id) =>
         predicted(

@@ -20,7 +20,7 @@ const dead = [read(volts('R@indoor', 'C@indoor'), 0.02), read({ meter: 'look', a
 describe('a check that would only say again what was read', () => {
   const hypotheses = liveHypotheses(engine, computePosterior(engine, { ...noEvidence, observations: dead }), true)
   const isRedundant = (probe: Probe) => {
-    const predictionsOf = engine.predictions(live, [probe])
+    const predictionsOf = engine.store.predictions(live, [probe])
     return redundantWith(
       engine,
       hypotheses,

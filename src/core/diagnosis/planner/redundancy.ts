@@ -26,7 +26,7 @@ export function redundantWith(
   const unsteady = hypotheses.reduce((sum, { index, weight }) => sum + (engine.hypotheses[index].intermittent ? weight : 0), 0)
   if (unsteady > WORTH_WAITING_FOR) return () => false
   const taken = latestAnswers(asked).map(({ bench, probe }) => {
-    const predictionsOf = engine.predictions(bench, [probe])
+    const predictionsOf = engine.store.predictions(bench, [probe])
     return {
       meter: `${probe.meter} ${scaleOf(engine.system, probe)}`,
       of: (row: number) => predictionIn(hypotheses[row].chain, predictionsOf(hypotheses[row].index, hypotheses[row].kind)[0]),

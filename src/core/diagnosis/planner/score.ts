@@ -111,7 +111,7 @@ function scoreQuestion(
   best: Shortlist,
 ): void {
   const { bench, probes } = question.candidate
-  const predictionsOf = engine.predictions(bench, probesAsked(question.candidate))
+  const predictionsOf = engine.store.predictions(bench, probesAsked(question.candidate))
   const rows = gatherRows(hypotheses, (place) => predictionsOf(hypotheses[place].index, hypotheses[place].kind))
   const tripCost = bench.power
     ? tripShare(rows, probes.length) * (isResettable(engine.system, bench) ? engine.cost.trip.breaker : engine.cost.trip.fuse)

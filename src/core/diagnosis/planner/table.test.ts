@@ -25,7 +25,7 @@ describe('the prediction table', () => {
     const [candidate] = listCandidates(furnaceAc, bench)
     for (const piece of pieces.slice(0, toABench)) piece()
     const solve = jest.spyOn(engine.laboratory.kernel, 'set')
-    const predictionsOf = engine.predictions(candidate.bench, probesAsked(candidate))
+    const predictionsOf = engine.store.predictions(candidate.bench, probesAsked(candidate))
     for (const hypothesis of [0, 7, engine.hypotheses.length - 1])
       expect(predictionsOf(hypothesis, 0)).toHaveLength(probesAsked(candidate).length)
     expect(solve).not.toHaveBeenCalled()
@@ -43,7 +43,7 @@ describe('the prediction table', () => {
       [benchWith(change.breaker, change.cool), asked],
       [benchWith(change.breaker), [...asked, fuse]],
     ] as const) {
-      const predictionsOf = engine.predictions(on, probes)
+      const predictionsOf = engine.store.predictions(on, probes)
       for (const hypothesis of [0, ...blown]) {
         const alone = predictAll(engine.laboratory, on, engine.hypotheses[hypothesis], probes, true)
         predictionsOf(hypothesis, 0).forEach((prediction, index) => {
@@ -56,7 +56,7 @@ describe('the prediction table', () => {
   it('keeps one prediction for all hypotheses that leave a reading as a sound house shows it', () => {
     const live = listCandidates(furnaceAc, bench).find(({ bench: one }) => one.power && one.call === 'cool')
     if (!live) throw new Error('no live candidate that calls for cooling')
-    const predictionsOf = engine.predictions(live.bench, probesAsked(live))
+    const predictionsOf = engine.store.predictions(live.bench, probesAsked(live))
     const rows = engine.hypotheses.map((_, hypothesis) => predictionsOf(hypothesis, 0))
     const distinct = rows[0].reduce((sum, _, probe) => sum + new Set(rows.map((row) => row[probe])).size, 0)
     expect(distinct).toBeGreaterThan(rows[0].length)

@@ -14,7 +14,7 @@ export const STORIES_TO_A_PIECE = workLimit(20)
 export function tableFrom(engine: Engine, bench: Bench): (() => void)[] {
   return candidatesFrom(engine.system, bench).flatMap((candidate) =>
     range(0, engine.hypotheses.length, STORIES_TO_A_PIECE).map((first) => () => {
-      const predictionsOf = engine.predictions(candidate.bench, probesAsked(candidate))
+      const predictionsOf = engine.store.predictions(candidate.bench, probesAsked(candidate))
       for (const hypothesis of range(first, Math.min(first + STORIES_TO_A_PIECE, engine.hypotheses.length))) predictionsOf(hypothesis, 0)
     }),
   )

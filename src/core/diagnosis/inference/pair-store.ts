@@ -1,0 +1,133 @@
+import { type Bench, benchKey } from '@/src/core/bench/bench'
+import type { Engine } from '@/src/core/diagnosis/engine'
+import type { HypothesisSet } from '@/src/core/diagnosis/hypotheses/hypothesis-set'
+import { type Chains, type SharedPredictions, unread, weighReading } from '@/src/core/diagnosis/likelihood/by-house'
+import { UNREAD, weighNext } from '@/src/core/diagnosis/likelihood/chain'
+import type { PredictionStore } from '@/src/core/diagnosis/likelihood/prediction-store'
+import { countCauses } from '@/src/core/diagnosis/likelihood/prediction-task'
+import { readingOf } from '@/src/core/diagnosis/likelihood/reading'
+import { type Probe, probesKey } from '@/src/core/readings/check'
+import type { Hypothesis } from '@/src/core/readings/hypothesis'
+import type { Laboratory } from '@/src/core/readings/laboratory'
+import { type Observation, observationKey } from '@/src/core/readings/observations'
+import { predictAll } from '@/src/core/readings/predict'
+import type { Prediction } from '@/src/core/readings/prediction'
+import { LruCache } from '@/src/core/units/cache'
+import { workLimit } from '@/src/core/units/work-limit'
+
+/** Predictions that are kept, of all pairs of one system. */
+const MOST_PREDICTIONS = workLimit(20_000)
+/** Stretches of readings whose chains are kept, of one choice of pairs. */
+const MOST_CHAINS = workLimit(60)
+
+/** What pairs predict, kept from one reading to the next though other pairs are chosen then. */
+export class PairPredictions {
+  private readonly kept = new LruCache<string, Prediction[]>(MOST_PREDICTIONS)
+
+  constructor(private readonly laboratory: Laboratory) {}
+
+  of(hypothesis: Hypothesis, kind: number, bench: Bench, probes: readonly Probe[]): readonly Prediction[] {
+    return this.kept.get(`${hypothesis.id} ${kind} ${benchKey(bench)} ${probesKey(probes)}`, () =>
+      predictAll(this.laboratory, bench, hypothesis, probes, true),
+    )
+  }
+
+  get size(): number {
+    return this.kept.size
+  }
+
+  clear(): void {
+    this.kept.clear()
+  }
+}
+
+/** The singles' store, and a set of pairs behind it. */
+export class PairStore implements PredictionStore {
+  private readonly singles: PredictionStore
+  private readonly single: number
+  private readonly causes: number
+  private readonly kept = new LruCache<string, Chains>(MOST_CHAINS)
+
+  constructor(
+    private readonly base: Engine,
+    private readonly pairs: HypothesisSet,
+    private readonly predicted: PairPredictions,
+  ) {
+    this.singles = base.store
+    this.single = base.hypotheses.length
+    this.causes = countCauses(base.laboratory)
+  }
+
+  chains(observations: readonly Observation[]): Chains {
+    const [singles, more] = [this.singles.chains(observations), this.chainsOfPairs(observations)]
+    return {
+      links: [...singles.links, ...more.links],
+      of: Int32Array.of(...singles.of, ...more.of.map((place) => place + singles.links.length)),
+    }
+  }
+
+  predictionsFor(observation: Observation): SharedPredictions {
+    const singles = this.singles.predictionsFor(observation)
+    const more = this.predictionsOfPairs(observation)
+    return {
+      predictions: [...singles.predictions, ...more],
+      of: Uint16Array.of(...singles.of, ...more.map((_, place) => place + singles.predictions.length)),
+    }
+  }
+
+  alone(observation: Observation): Float64Array {
+    const singles = this.singles.alone(observation)
+    const { kinds, system } = this.base
+    const reading = readingOf(system, observation)
+    const chances = this.predictionsOfPairs(observation).map((prediction) =>
+      Math.exp(weighNext(UNREAD, prediction, reading, this.causes).log),
+    )
+    const logs = this.pairs.hypotheses.map((_, pair) =>
+      Math.log(kinds.reduce((sum, { weight }, kind) => sum + weight * chances[pair * kinds.length + kind], 0)),
+    )
+    return Float64Array.of(...singles.subarray(0, this.single), ...logs, singles[this.single])
+  }
+
+  predictAhead(bench: Bench, probe: Probe): (() => void)[] {
+    return this.singles.predictAhead(bench, probe)
+  }
+
+  predictions(bench: Bench, probes: readonly Probe[]): (hypothesis: number, kind: number) => readonly Prediction[] {
+    const ofSingle = this.singles.predictions(bench, probes)
+    return (hypothesis, kind) =>
+      hypothesis < this.single
+        ? ofSingle(hypothesis, kind)
+        : this.predicted.of(this.pairs.hypothesesByKind[kind][hypothesis - this.single], kind, bench, probes)
+  }
+
+  get size(): number {
+    return this.singles.size + this.kept.size + this.predicted.size
+  }
+
+  drop(): void {
+    this.singles.drop()
+    this.kept.clear()
+    this.predicted.clear()
+  }
+
+  /** What a reading is predicted as for each pair, kind after kind. */
+  private predictionsOfPairs({ bench, probe }: Observation): Prediction[] {
+    const { hypotheses, hypothesesByKind } = this.pairs
+    return hypotheses.flatMap((_, pair) => hypothesesByKind.map((inKind, kind) => this.predicted.of(inKind[pair], kind, bench, [probe])[0]))
+  }
+
+  private chainsOfPairs(observations: readonly Observation[]): Chains {
+    const last = observations.at(-1)
+    if (!last) return unread(this.pairs.houses.logWeights.length)
+    return this.kept.get(observations.map(observationKey).join('; '), () =>
+      weighReading(
+        this.chainsOfPairs(observations.slice(0, -1)),
+        this.predictionsOfPairs(last),
+        (house) => house,
+        readingOf(this.base.system, last),
+        this.causes,
+        null,
+      ),
+    )
+  }
+}
