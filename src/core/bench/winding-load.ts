@@ -48,9 +48,9 @@ function solveWorst({ machine, kernel, base }: SoundHouse, bench: Bench): number
   for (const call of ['off', ...callsOf(system)] as const) {
     const constraints = constraintsOfCall(machine, call, bench.unplugged)
     for (const member of settle(machine, wired, [], constraints, 0, kernel).members) {
-      setInState(kernel, machine, wired, [], constraints, member)
+      const solved = setInState(kernel, machine, wired, [], constraints, member)
       for (const { id, va } of partsOf(system, 'transformer'))
-        worst = Math.max(worst, kernel.current(network.linkRow(windingLink(id, 'secondary'))) / (va / 24))
+        worst = Math.max(worst, solved.kernel.current(network.linkRow(windingLink(id, 'secondary'))) / (va / 24))
     }
   }
   return worst

@@ -7,13 +7,13 @@ import { type Solution, solveNetwork } from '@/src/core/circuit/solver'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
 import { movesOf, setInState } from '@/src/core/operation/in-state'
 import { nextState } from '@/src/core/operation/settle'
-import { hypothesisOfFault } from '@/src/core/readings/hypothesis'
+import { healthy, hypothesisOfFault } from '@/src/core/readings/hypothesis'
 import { createLaboratory } from '@/src/core/readings/laboratory'
 import { writeChanges } from '@/src/core/readings/network-in-state'
 import { worldsOf } from '@/src/core/readings/world'
 import { complex, magnitude, subtract } from '@/src/core/units/complex'
 import { callsOf } from '@/src/core/wiring/system'
-import { catalogue } from '@/src/core/wiring/systems/catalogue'
+import { catalogue, furnaceAc } from '@/src/core/wiring/systems/catalogue'
 import { templateValues } from '@/src/core/wiring/values'
 
 /** The dense solution, asked as the kernel is. */
@@ -70,4 +70,17 @@ describe('a machine in a state', () => {
       fc.assert(property, { seed: 5, numRuns: 10 })
     },
   )
+
+  it('is not read any more once another state was set in its place', () => {
+    const laboratory = createLaboratory(furnaceAc, templateValues)
+    const { machine, network } = laboratory
+    const { base, constraints, worlds } = worldsOf(laboratory, createBench(furnaceAc), healthy)
+    const kernel = new Perturbation()
+    const [state] = worlds[0].settled.members
+    const at = network.nodeIndex('R@indoor')
+    const first = setInState(kernel, machine, base, [], constraints, state)
+    expect(first.kernel.difference(at, -1)).toBeGreaterThan(20)
+    setInState(kernel, machine, base, [], constraints, 0)
+    expect(() => first.kernel).toThrow('gone')
+  })
 })

@@ -48,6 +48,23 @@ interface Held {
 const heldBy = new Memo((_: Perturbation): Held => ({ sets: 0, base: null, fixed: null, constraints: null, state: 0 }))
 
 /**
+ * A network solved with its machine in one state. The kernel holds one at a time: reading this one after the next was set is a mistake
+ * that throws, in place of volts of another state.
+ */
+export class SolvedState {
+  private readonly set: number
+
+  constructor(private readonly solvedBy: Perturbation) {
+    this.set = solvedBy.sets
+  }
+
+  get kernel(): Perturbation {
+    if (this.solvedBy.sets !== this.set) throw new Error('This state is gone: the kernel was set to another one since.')
+    return this.solvedBy
+  }
+}
+
+/**
  * Sets the kernel to a machine in a state, with what a fault changes beside it. Whoever read the state that the machine settled
  * in finds it in place; changes and constraints are told by their identity, and must not be altered.
  */
@@ -58,10 +75,10 @@ export function setInState(
   fixed: readonly Change[],
   constraints: Constraints,
   state: StateBits,
-): void {
+): SolvedState {
   const held = heldBy.of(kernel)
   const isHeld = held.sets === kernel.sets && held.base === base && held.fixed === fixed && held.constraints === constraints
-  if (isHeld && held.state === state) return
+  if (isHeld && held.state === state) return new SolvedState(kernel)
   const taken = state === 0 ? base : withMovesTaken(kernel, machine, base, constraints, state)
   kernel.set(taken ?? base, taken ? fixed : [...fixed, ...movesOf(machine, constraints, state)])
   held.sets = kernel.sets
@@ -69,6 +86,7 @@ export function setInState(
   held.fixed = fixed
   held.constraints = constraints
   held.state = state
+  return new SolvedState(kernel)
 }
 
 /**

@@ -39,8 +39,8 @@ export function settle(
       return { outcome: members.length === 1 ? 'settled' : 'chatters', members, path: seen }
     }
     seen.push(state)
-    setInState(kernel, machine, base, fixed, constraints, state)
-    state = nextState(machine, constraints, state, kernel)
+    const solved = setInState(kernel, machine, base, fixed, constraints, state)
+    state = nextState(machine, constraints, state, solved.kernel)
   }
   return { outcome: 'gave-up', members: seen.slice(-4), path: seen }
 }

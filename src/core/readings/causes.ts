@@ -1,3 +1,4 @@
+import type { Perturbation } from '@/src/core/circuit/perturbation'
 import { isPulledIn, type StateBits } from '@/src/core/operation/state'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import type { Lean } from '@/src/core/readings/prediction'
@@ -195,13 +196,20 @@ function add(hangs: readonly Hangs[], change: number): void {
 }
 
 /**
- * How volts lean on the causes, per unit of each, in the state that stands in the kernel, whose `source` between the points was asked
+ * How volts lean on the causes, per unit of each, in the state that the kernel is set to, whose `source` between the points was asked
  * last: the derivative by adjoint, -(transfer x volts across the element) x its admittance, along the phasor that is read.
  *
  * @param volts the open-circuit phasor that was found, @param read what the meter shows of it
  */
-export function leansOfVolts(laboratory: Laboratory, state: StateBits, volts: Complex, read: number, sigma: number): Lean[] {
-  const { kernel, system } = laboratory
+export function leansOfVolts(
+  laboratory: Laboratory,
+  kernel: Perturbation,
+  state: StateBits,
+  volts: Complex,
+  read: number,
+  sigma: number,
+): Lean[] {
+  const { system } = laboratory
   const size = Math.hypot(volts.re, volts.im)
   if (size < 1e-6 || read < 1e-6) return []
   const times = read / size
@@ -240,8 +248,7 @@ const windingsOf = new Memo(({ system, network, factors }: Laboratory) =>
 )
 
 /** How the ohms between two points, whose impedance was asked last, lean on the causes, on the scale of ohms. */
-export function leansOfOhms(laboratory: Laboratory, offsetOhm: number, sigma: number): Lean[] {
-  const { kernel } = laboratory
+export function leansOfOhms(laboratory: Laboratory, kernel: Perturbation, offsetOhm: number, sigma: number): Lean[] {
   for (const { p, q, dc, ohms } of leaningsOf.of(laboratory)) {
     kernel.transfer(p, q)
     // dZ = -transfer² dY, and the scale is ln(Z + offset).

@@ -2,7 +2,7 @@ import type { Bench } from '@/src/core/bench/bench'
 import { faultFamilies } from '@/src/core/faults/families'
 import type { FaultFamilyRecord } from '@/src/core/faults/family'
 import { type Fault, singlesOf } from '@/src/core/faults/fault'
-import { setInState } from '@/src/core/operation/in-state'
+import { type SolvedState, setInState } from '@/src/core/operation/in-state'
 import { RUNS_ABOVE } from '@/src/core/operation/machine'
 import { isAlive, isGuarded, isPulledIn } from '@/src/core/operation/state'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
@@ -132,7 +132,7 @@ function landedEnds(system: System, place: string): string[] {
 }
 
 /** A line-voltage load, seen and heard from beside the unit. */
-export function runs({ system, network, kernel }: Laboratory, at: string, weight: number): Component[] {
+export function runs({ system, network }: Laboratory, { kernel }: SolvedState, at: string, weight: number): Component[] {
   const part = partById(system, at)
   if (part?.kind !== 'load') return []
   const [a, b] = part.between.map((name) => network.nodeIndex(terminalPoint(name, part.place)))
@@ -147,11 +147,16 @@ export const wholeLooks = (system: System): { readonly meter: 'look'; readonly a
 export const workingAt = (system: System, place: string): (PartOf<'load'> | PartOf<'coil'>)[] =>
   [...partsOf(system, 'load'), ...partsOf(system, 'coil')].filter((part) => part.place === place)
 
-/** What works in one state of the machine, whose network is in the kernel: part by part, at every place. */
-export function workingIn(laboratory: Laboratory, { effects }: Pick<Hypothesis, 'effects'>, state: number): ReadonlyMap<string, boolean> {
+/** What works in one state of the machine: part by part, at every place. */
+export function workingIn(
+  laboratory: Laboratory,
+  solved: SolvedState,
+  { effects }: Pick<Hypothesis, 'effects'>,
+  state: number,
+): ReadonlyMap<string, boolean> {
   const { system, machine } = laboratory
   const loads = partsOf(system, 'load').map((part) => {
-    const [{ at }] = runs(laboratory, part.id, 1)
+    const [{ at }] = runs(laboratory, solved, part.id, 1)
     return [part.id, typeof at === 'object' && at.word === 'runs'] as const
   })
   const coils = machine.relays.map(
@@ -238,8 +243,8 @@ function lookWord(laboratory: Laboratory, at: string, bench: Bench, hypothesis: 
   if (board) {
     const { kernel, machine } = laboratory
     const isLit = (state: number) => {
-      setInState(kernel, machine, worlds.base, world.fixed, worlds.constraints, state)
-      return kernel.difference(board.hot, board.common) >= board.part.aliveAboveVolts
+      const solved = setInState(kernel, machine, worlds.base, world.fixed, worlds.constraints, state)
+      return solved.kernel.difference(board.hot, board.common) >= board.part.aliveAboveVolts
     }
     const lit = members.filter(isLit).length
     if (lit === 0) return 'dark'

@@ -1,3 +1,4 @@
+import type { SolvedState } from '@/src/core/operation/in-state'
 import type { StateBits } from '@/src/core/operation/state'
 import { leansOfOhms, leansOfVolts } from '@/src/core/readings/causes'
 import type { Probe } from '@/src/core/readings/check'
@@ -33,10 +34,10 @@ const ELECTRONICS_SIGMA = modelValue({ value: 0.9, unit: 'natural logarithm', so
 const ELECTRONICS_OL = modelValue({ value: 0.15, unit: 'chance', source: 'assumption' })
 
 /**
- * What the meter shows of one probe in the state that stands in the laboratory's kernel, as components of that weight together; with
- * the state's bits also how it leans on what is not known of the house.
+ * What the meter shows of one probe in a solved state, as components of that weight together; with the state's bits also how it leans
+ * on what is not known of the house.
  */
-export type MeterReading = (weight: number, leaning: StateBits | null) => readonly Component[]
+export type MeterReading = (solved: SolvedState, weight: number, leaning: StateBits | null) => readonly Component[]
 
 /** How each of some probes is read, null where it is no meter's; where the leads touch the network is found once. */
 export const meterReadings = new Memo(
@@ -58,11 +59,11 @@ function meterReading(laboratory: Laboratory, probe: Probe): MeterReading | null
 
 /** The meter's own load divides the open-circuit volts: a free conductor's ghost volts come out by themselves. */
 function volts(laboratory: Laboratory, { a: red, b: black, lowImpedance }: Extract<Probe, { meter: 'volts' }>): MeterReading {
-  const { kernel, network } = laboratory
+  const { network } = laboratory
   const [a, b] = [network.nodeIndex(red), network.nodeIndex(black)]
   const { lowImpedanceOhm, voltsInputOhm, voltsInputFarad } = defaultMeter
   const [yr, yi] = lowImpedance ? [1 / lowImpedanceOhm, 0] : [1 / voltsInputOhm, 2 * Math.PI * network.hertz * voltsInputFarad]
-  return (weight, leaning) => {
+  return ({ kernel }, weight, leaning) => {
     const openVolts = kernel.source(a, b)
     const { re: zr, im: zi, openRe, openIm } = kernel
     const dr = 1 + zr * yr - zi * yi
@@ -72,16 +73,16 @@ function volts(laboratory: Laboratory, { a: red, b: black, lowImpedance }: Extra
     if (floating) return [{ weight, at, sigma: Math.max(2, at * 0.3), floating }]
     const sigma = Math.max(VOLTS_SIGMA, VOLTS_SHARE * at)
     if (leaning === null) return [{ weight, at, sigma, floating }]
-    const leans = leansOfVolts(laboratory, leaning, { re: openRe, im: openIm }, at, sigma)
+    const leans = leansOfVolts(laboratory, kernel, leaning, { re: openRe, im: openIm }, at, sigma)
     return [{ weight, at, sigma, floating, leans }]
   }
 }
 
 function ohms(laboratory: Laboratory, probe: Extract<Probe, { meter: 'ohms' }>): MeterReading {
-  const { kernel, network } = laboratory
+  const { network } = laboratory
   const [a, b] = [network.nodeIndex(probe.a), network.nodeIndex(probe.b)]
   const { leadOhm, overloadOhm } = defaultMeter
-  return (weight, leaning) => {
+  return ({ kernel }, weight, leaning) => {
     const ohm = kernel.impedance(a, b)
     const read = ohm + leadOhm
     if (read <= ELECTRONICS_OHM) {
@@ -89,7 +90,7 @@ function ohms(laboratory: Laboratory, probe: Extract<Probe, { meter: 'ohms' }>):
       const sigma = Math.sqrt(OHMS_SHARE * OHMS_SHARE + lead * lead)
       const at = onOhmScale(read)
       if (leaning === null) return [{ weight, at, sigma, floating: false }]
-      const leans = leansOfOhms(laboratory, read + OHM_OFFSET, sigma)
+      const leans = leansOfOhms(laboratory, kernel, read + OHM_OFFSET, sigma)
       return [{ weight, at, sigma, floating: false, leans }]
     }
     // Insulation and electronics are known to a factor: near the end of its range the meter may show a number or OL.
@@ -97,7 +98,7 @@ function ohms(laboratory: Laboratory, probe: Extract<Probe, { meter: 'ohms' }>):
     const overload = Math.max(ELECTRONICS_OL, past)
     const beyond: Component = { weight: weight * overload, at: 'OL', sigma: 1, floating: false }
     if (overload > 0.999) return [beyond]
-    const leans = leaning === null ? undefined : leansOfOhms(laboratory, read + OHM_OFFSET, ELECTRONICS_SIGMA)
+    const leans = leaning === null ? undefined : leansOfOhms(laboratory, kernel, read + OHM_OFFSET, ELECTRONICS_SIGMA)
     const number: Component = {
       weight: weight * (1 - overload),
       at: onOhmScale(Math.min(read, overloadOhm)),
@@ -110,15 +111,15 @@ function ohms(laboratory: Laboratory, probe: Extract<Probe, { meter: 'ohms' }>):
 }
 
 function amps(laboratory: Laboratory, on: string): MeterReading {
-  const { kernel, network, system } = laboratory
+  const { network, system } = laboratory
   const row = network.linkRow(ampsLink(system, on))
-  return (weight, leaning) => {
+  return ({ kernel }, weight, leaning) => {
     const at = kernel.current(row)
     const sigma = Math.max(AMPS_SIGMA, AMPS_SHARE * at)
     if (leaning === null) return [{ weight, at, sigma, floating: false }]
     const found = { re: kernel.re, im: kernel.im }
     const siemens = kernel.lookAtCurrent(row)
-    const leans = leansOfVolts(laboratory, leaning, { re: found.re / siemens, im: found.im / siemens }, at, sigma)
+    const leans = leansOfVolts(laboratory, kernel, leaning, { re: found.re / siemens, im: found.im / siemens }, at, sigma)
     return [{ weight, at, sigma, floating: false, leans }]
   }
 }

@@ -46,9 +46,9 @@ export function loadsOf(
   let highest = 0
   let revives = 0
   for (const member of settled.members) {
-    setInState(kernel, machine, base, fixed, constraints, member)
+    const solved = setInState(kernel, machine, base, fixed, constraints, member)
     for (const [index, row] of rows.entries()) {
-      const now = kernel.current(row)
+      const now = solved.kernel.current(row)
       amps[index] = Math.max(amps[index], now)
       if (now <= highest) continue
       highest = now

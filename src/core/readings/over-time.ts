@@ -2,7 +2,7 @@ import { isResettable } from '@/src/core/bench/apply'
 import { type Bench, slotOf } from '@/src/core/bench/bench'
 import { addAdmittance, type Change, openLink } from '@/src/core/circuit/factored'
 import { EventQueue } from '@/src/core/operation/event-queue'
-import { setInState } from '@/src/core/operation/in-state'
+import { type SolvedState, setInState } from '@/src/core/operation/in-state'
 import { nextState, type Settled } from '@/src/core/operation/settle'
 import {
   type Constraints,
@@ -142,25 +142,25 @@ export function runOverTime(laboratory: Laboratory, bench: Bench, hypothesis: Hy
 
   for (let events = 0; events < MOST_EVENTS; events++) {
     const constraints = constraintsOf(laboratory, { ...bench, call }, hypothesis)
-    setInState(kernel, machine, base, fixed, constraints, state)
-    const wanted = nextState(machine, constraints, state, kernel)
+    const solved = setInState(kernel, machine, base, fixed, constraints, state)
+    const wanted = nextState(machine, constraints, state, solved.kernel)
     for (const { bit } of bits) {
       const key = `bit ${bit}`
       if (((wanted ^ state) >> bit) & 1) {
         if (!queue.has(key)) queue.set(key, nowS + delayOf(bit, ((wanted >> bit) & 1) === 1, constraints), { do: 'bit', bit })
       } else queue.cancel(key)
     }
-    const amps = kernel.current(network.linkRow(bodyLink(fuse.id)))
+    const amps = solved.kernel.current(network.linkRow(bodyLink(fuse.id)))
     const band = isFuseOpen || !isFused ? null : openingBand(protector, bench.slot.ratingA, amps)
     const meltS = band ? Math.exp(Math.log(band.shortestS) + (script.fuseShare ?? 0.5) * Math.log(band.longestS / band.shortestS)) : null
     if (meltS === null) queue.cancel('fuse')
     else queue.set('fuse', nowS + (1 - melted) * meltS, { do: 'fuse' })
-    const secondaryA = kernel.current(network.linkRow(windingLink(transformer.id, 'secondary')))
+    const secondaryA = solved.kernel.current(network.linkRow(windingLink(transformer.id, 'secondary')))
     const cookS = secondsUntilC(winding, secondaryA, windingC, LIMIT_C, ambientC)
     if (cookS === null) queue.cancel('cooked')
     else queue.set('cooked', nowS + cookS, { do: 'cooked' })
 
-    for (const board of partsOf(system, 'board')) planDefrost(board)
+    for (const board of partsOf(system, 'board')) planDefrost(board, solved)
 
     const due = queue.take()
     if (!due || due.atS > script.untilS) {
@@ -203,7 +203,7 @@ export function runOverTime(laboratory: Laboratory, bench: Bench, hypothesis: Hy
   }
 
   /** The board counts its minutes while its compressor is called, and starts anew when the call is gone. */
-  function planDefrost(board: PartOf<'board'>): void {
+  function planDefrost(board: PartOf<'board'>, { kernel }: SolvedState): void {
     if (!board.defrost || thawing.has(board.id)) return
     const [input, common] = [board.defrost.call, board.between[1]].map((name) => network.nodeIndex(terminalPoint(name, board.place)))
     const key = `defrost ${board.id}`

@@ -84,7 +84,7 @@ function predictShown(
 ): Prediction[] {
   const worlds = worldsOf(laboratory, bench, hypothesis)
   const readings = meterReadings.of(laboratory).of(probes)
-  // The kernel holds one state at a time: what a sound house does is asked before it is set.
+  // Asked first, for it sets the kernel too.
   const soundly = probes.some(asksWhatRuns) ? soundWork(laboratory, bench) : null
   const predictions: Prediction[] = new Array(probes.length).fill(NOTHING)
   const add = (index: number, more: Prediction) => {
@@ -93,16 +93,16 @@ function predictShown(
   for (const world of worlds.worlds) {
     const share = world.weight / world.settled.members.length
     for (const member of world.settled.members) {
-      setInState(laboratory.kernel, laboratory.machine, worlds.base, world.fixed, worlds.constraints, member)
-      const works = soundly && workingIn(laboratory, hypothesis, member)
+      const solved = setInState(laboratory.kernel, laboratory.machine, worlds.base, world.fixed, worlds.constraints, member)
+      const works = soundly && workingIn(laboratory, solved, hypothesis, member)
       for (let index = 0; index < probes.length; index++) {
         if (typeof leaning === 'object' && !leaning[index]) continue
         const reading = readings[index]
-        if (reading) add(index, reading(share, leaning ? member : null))
+        if (reading) add(index, reading(solved, share, leaning ? member : null))
         const probe = probes[index]
         if (probe.meter !== 'look') continue
         if (soundly && works && asksWhatRuns(probe)) add(index, asCalled(laboratory.system, probe.at, works, soundly, share))
-        add(index, runs(laboratory, probe.at, share))
+        add(index, runs(laboratory, solved, probe.at, share))
       }
     }
     probes.forEach((probe, index) => {
@@ -136,8 +136,8 @@ const soundWork = (laboratory: Laboratory, bench: Bench): ReadonlyMap<string, bo
     const { base, constraints, worlds } = worldsOf(laboratory, whole, healthy)
     const [{ fixed, settled }] = worlds
     const [state] = settled.members
-    setInState(laboratory.kernel, laboratory.machine, base, fixed, constraints, state)
-    return workingIn(laboratory, healthy, state)
+    const solved = setInState(laboratory.kernel, laboratory.machine, base, fixed, constraints, state)
+    return workingIn(laboratory, solved, healthy, state)
   })
 
 /** The highest current on the way to where the machine comes to rest or the protection opens: the pull of coils before they seat is in it. */
@@ -145,8 +145,8 @@ function highestAmps(laboratory: Laboratory, on: string, { base, constraints, be
   const { kernel, machine, network, system } = laboratory
   const row = network.linkRow(ampsLink(system, on))
   const at = before.settled.path.reduce((highest, state) => {
-    setInState(kernel, machine, base, before.fixed, constraints, state)
-    return Math.max(highest, kernel.current(row))
+    const solved = setInState(kernel, machine, base, before.fixed, constraints, state)
+    return Math.max(highest, solved.kernel.current(row))
   }, 0)
   return [{ weight: 1, at, sigma: Math.max(AMPS_SIGMA, HIGHEST_SHARE * at), floating: false }]
 }

@@ -250,8 +250,8 @@ export function secondaryAmps(laboratory: Laboratory, bench: Bench, hypothesis: 
   const [{ fixed, settled }] = worlds
   const amps = new Map<string, number[]>(partsOf(system, 'transformer').map(({ id }) => [id, []]))
   for (const member of settled.members) {
-    setInState(kernel, machine, base, fixed, constraints, member)
-    for (const [id, values] of amps) values.push(kernel.current(network.linkRow(windingLink(id, 'secondary'))))
+    const solved = setInState(kernel, machine, base, fixed, constraints, member)
+    for (const [id, values] of amps) values.push(solved.kernel.current(network.linkRow(windingLink(id, 'secondary'))))
   }
   return amps
 }

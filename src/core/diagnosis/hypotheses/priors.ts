@@ -76,10 +76,10 @@ function runOf(laboratory: Laboratory, hypothesis: Hypothesis, call: 'off' | Cal
   const { base, constraints, worlds, trips, furtherTrips } = worldsOf(laboratory, { ...createBench(system), call }, hypothesis)
   const [{ settled, fixed }] = worlds
   const { members, outcome } = settled
-  setInState(kernel, machine, base, fixed, constraints, members[0])
+  const solved = setInState(kernel, machine, base, fixed, constraints, members[0])
   const loads = partsOf(system, 'load').map(({ between, place, volts }) => {
     const [a, b] = between.map((name) => network.nodeIndex(terminalPoint(name, place)))
-    return kernel.difference(a, b) > RUNS_ABOVE * volts
+    return solved.kernel.difference(a, b) > RUNS_ABOVE * volts
   })
   return {
     trips,
