@@ -1,4 +1,5 @@
 'use client'
+import type { ReactNode } from 'react'
 import { reasonsNotToClose } from '@/src/core/job/close'
 import { sayCall } from '@/src/core/wiring/call'
 import { callsOf } from '@/src/core/wiring/system'
@@ -81,19 +82,13 @@ export function CloseStep({ onStep }: ScreenProps) {
         <>
           <div className="mb-2 flex flex-wrap items-center gap-2">
             <h2 className="flex-1 font-bold text-muted text-small">The page that stays</h2>
-            <a
-              href={`/report/${encodeURIComponent(job.id)}`}
-              className="grid min-h-11 place-items-center rounded border-2 border-line px-3"
-            >
-              Print
-            </a>
-            <a
-              href={`/api/v1/jobs/${encodeURIComponent(job.id)}/file`}
-              download
-              className="grid min-h-11 place-items-center rounded border-2 border-line px-3"
-            >
+            <FileLink href={`/report/${encodeURIComponent(job.id)}`}>Print</FileLink>
+            <FileLink href={`/api/v1/jobs/${encodeURIComponent(job.id)}/file`} download>
               Job file
-            </a>
+            </FileLink>
+            <FileLink href={`/api/v1/jobs/${encodeURIComponent(job.id)}/timeline`} download>
+              Spreadsheet
+            </FileLink>
           </div>
           {unsent > 0 && (
             <p className="mb-2 text-ember text-small">
@@ -106,5 +101,13 @@ export function CloseStep({ onStep }: ScreenProps) {
         </>
       }
     />
+  )
+}
+
+function FileLink({ href, download = false, children }: { href: string; download?: boolean; children: ReactNode }) {
+  return (
+    <a href={href} download={download} className="grid min-h-11 place-items-center rounded border-2 border-line px-3">
+      {children}
+    </a>
   )
 }

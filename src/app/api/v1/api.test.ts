@@ -5,6 +5,7 @@ import { POST as openFile } from '@/src/app/api/v1/job-files/route'
 import { GET as readEntries, POST as sendEntries } from '@/src/app/api/v1/jobs/[id]/entries/route'
 import { GET as downloadJob } from '@/src/app/api/v1/jobs/[id]/file/route'
 import { GET as readOneJob } from '@/src/app/api/v1/jobs/[id]/route'
+import { GET as downloadTimeline } from '@/src/app/api/v1/jobs/[id]/timeline/route'
 import { GET as listAll, POST as openJob } from '@/src/app/api/v1/jobs/route'
 import { GET as readOneSystem } from '@/src/app/api/v1/systems/[id]/route'
 import { POST as addSystem, GET as listSystems } from '@/src/app/api/v1/systems/route'
@@ -47,6 +48,16 @@ describe('/api/v1/jobs', () => {
     const { jobs } = await (await listAll(get)).json()
     expect(jobs.map(({ id }: { id: string }) => id)).toEqual(expect.arrayContaining(['a', 'demo']))
     expect((await (await readOneJob(get, params('a'))).json()).system.id).toBe('heat-pump-o')
+  })
+
+  it('hands out its timeline for a spreadsheet, under the name of the job', async () => {
+    const answer = await downloadTimeline(get, params('demo'))
+    expect(answer.headers.get('content-type')).toContain('text/csv')
+    expect(answer.headers.get('content-disposition')).toMatch(/attachment; filename=".+\.timeline\.csv"/)
+    const [heading, ...rows] = (await answer.text()).trim().split('\r\n')
+    expect(heading).toContain('time,entered by,at,entry')
+    expect(rows.length).toBeGreaterThan(3)
+    expect((await downloadTimeline(get, params('nowhere'))).status).toBe(404)
   })
 
   it('refuses a job without a name, on a system that is not there, and a body that is no JSON', async () => {
