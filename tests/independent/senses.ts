@@ -36,7 +36,7 @@ export class Senses {
         const word = await this.look(probe.at)
         const words = wordsOfLook(this.system, probe.at)
         // Nobody sees what is not there: a wrong look misses something, or takes one state for the other.
-        const other = words.filter((one) => one !== word && !isPlainToSee(probe, { word: one }))
+        const other = words.filter((one) => one !== word && !isPlainToSee({ probe, answer: { word: one }, bench: this.house.bench }))
         return { word: random.uniform() < LOOK_WRONG && other.length > 0 ? random.pick(other) : word }
       }
       case 'volts': {

@@ -3,7 +3,7 @@ import { type Answer, openedBy, type Probe, probeKey } from '@/src/core/readings
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import { WRONG_READING } from '@/src/core/readings/likelihood'
 import { parseLook } from '@/src/core/readings/look-target'
-import { SHOWS_NO_CALL } from '@/src/core/readings/looks'
+import { SHOWS_CALL, SHOWS_NO_CALL } from '@/src/core/readings/looks'
 import { LruCache, Memo } from '@/src/core/units/cache'
 import { modelValue } from '@/src/core/units/model-value'
 import { workLimit } from '@/src/core/units/work-limit'
@@ -57,23 +57,40 @@ const repeatedOf = new Memo((_: Observation) => new LruCache<number, Observation
 export const timesTold = ({ intermittent }: Hypothesis, { repeats = 0 }: Observation): number => (intermittent ? 1 + repeats : 1)
 
 /** Chance that an answer is plain wrong: twice over it is not, and what was seen to be out of order hardly ever is. */
-export const wrongShare = ({ probe, answer, repeats = 0 }: Observation): number =>
-  repeats > 0 ? WRONG_READING ** 2 : isPlainToSee(probe, answer) ? WRONGLY_SEEN : probe.meter === 'trip' ? WRONGLY_HELD : WRONG_READING
+export const wrongShare = (observation: Observation): number => {
+  if ((observation.repeats ?? 0) > 0) return WRONG_READING ** 2
+  if (isPlainToSee(observation)) return WRONGLY_SEEN
+  return observation.probe.meter === 'trip' ? WRONGLY_HELD : WRONG_READING
+}
 
 /** A wire that is off, a valve that chatters, a code, a mark, a breaker that popped is reported where there is none: nobody sees what is not there. */
 const WRONGLY_SEEN = modelValue({ value: 0.003, unit: 'chance', source: 'assumption' })
 /** A hold that was not watched long enough. */
 const WRONGLY_HELD = modelValue({ value: 0.008, unit: 'chance', source: 'assumption' })
 
-/** A finding of the eye or the ear that names what is out of order, against one that says all is well or how a thing stands. */
-export function isPlainToSee(probe: Probe, answer: Answer): boolean {
+/** What a part reads across its own two leads, unplugged, when it is nothing but metal. */
+const METAL_OHM = modelValue({ value: 1, unit: 'ohm', source: 'assumption: no 24 V coil is sold with less' })
+
+/** Two leads of one part that is unplugged: nothing else is in the reading, and hardly a thing can be done wrong. */
+function isBareMetal({ probe, answer, bench }: Asked): boolean {
+  if (probe.meter !== 'ohms' || typeof answer !== 'number' || answer >= METAL_OHM) return false
+  const [one, other] = [parsePoint(probe.a), parsePoint(probe.b)]
+  return one.cable !== null && one.cable === other.cable && bench.unplugged.includes(one.cable)
+}
+
+type Asked = Pick<Observation, 'probe' | 'answer' | 'bench'>
+
+/** A finding of the eye or the ear that names what is out of order, and a display that says whether it calls. */
+export function isPlainToSee(asked: Asked): boolean {
+  const { probe, answer } = asked
+  if (isBareMetal(asked)) return true
   if (typeof answer !== 'object' || !('word' in answer)) return false
   if (probe.meter === 'trip') return openedBy(answer) !== null
   if (probe.meter !== 'look') return false
   const { what } = parseLook(probe.at)
   if (what === 'wiring') return answer.word !== 'sound'
   if (what === 'landings') return /^(off|wrong): /.test(answer.word) || answer.word === 'strap' || answer.word === 'wet'
-  return answer.word === 'chatters' || answer.word === 'over-current code' || answer.word === SHOWS_NO_CALL
+  return answer.word === 'chatters' || answer.word === 'over-current code' || answer.word === SHOWS_NO_CALL || answer.word === SHOWS_CALL
 }
 
 /** Two answers to one question that a meter and a hand may give of the same thing: assumption. */

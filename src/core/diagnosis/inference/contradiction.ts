@@ -23,7 +23,7 @@ export function findContradictions(engine: Engine, evidence: Evidence, suspects:
   const against = weighAgainst(engine, evidence)
   const found = against.length > 0 ? against : doesNotFit(evidence, suspects)
   // Nobody is asked to look again at what was plain to see: the rest is read in its light.
-  const plain = new Set(evidence.observations.flatMap(({ id, probe, answer }) => (isPlainToSee(probe, answer) ? [id] : [])))
+  const plain = new Set(evidence.observations.flatMap((one) => (isPlainToSee(one) ? [one.id] : [])))
   return found.filter(({ observation }) => !plain.has(observation))
 }
 

@@ -80,3 +80,34 @@ describe('trip, take one off, hold', () => {
     )
   })
 })
+
+describe('what cannot be read wrong', () => {
+  it('a bare coil of next to no ohm is that coil, whatever else is thought', () => {
+    const off = { ...bench, power: false, unplugged: ['contactor'] }
+    const { suspects } = suspectsOf([
+      { id: 'coil', bench: off, probe: { meter: 'ohms', a: 'contactor.1@outdoor', b: 'contactor.2@outdoor' }, answer: 0.3 },
+    ])
+    expect(suspects[0].id).toBe('coil-shorted:contactor')
+    expect(suspects[0].probability).toBeGreaterThan(0.9)
+  })
+
+  it('a wire seen on a wrong screw is none of these to nobody, however odd the readings before it', () => {
+    const cool = { ...bench, call: 'cool' as const, place: 'outdoor' }
+    const volts = (a: string, b: string, answer: number): Observation => ({
+      id: `${a} ${b}`,
+      bench: cool,
+      probe: { meter: 'volts', a: `${a}@outdoor`, b: `${b}@outdoor` },
+      answer,
+    })
+    const { suspects } = suspectsOf([
+      volts('Y', 'C', 26),
+      look('contactor', 'out', cool),
+      volts('Y', 'chassis', 13),
+      volts('C', 'chassis', 14),
+      look('landings@indoor', 'wrong: outdoor-cable.C@indoor', { ...cool, place: 'indoor' }),
+    ])
+    const share = (is: (id: string) => boolean) => suspects.reduce((sum, { id, probability }) => sum + (is(id) ? probability : 0), 0)
+    expect(share((id) => id.includes('outdoor-cable') && id.includes('C') && id.includes('@indoor'))).toBeGreaterThan(0.4)
+    expect(share((id) => id === 'none-of-these')).toBeLessThan(0.25)
+  })
+})

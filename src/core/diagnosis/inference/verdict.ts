@@ -2,6 +2,7 @@ import type { Engine } from '@/src/core/diagnosis/engine'
 import { type Evidence, type Posterior, posteriorsWithout } from '@/src/core/diagnosis/inference/posterior'
 import { NONE_OF_THESE, NOTHING_WRONG, type Suspect } from '@/src/core/diagnosis/inference/suspects'
 import { familiesOfId, type Repair, singlesOf } from '@/src/core/faults/fault'
+import { isPlainToSee } from '@/src/core/readings/observations'
 import { modelValue } from '@/src/core/units/model-value'
 
 /** One repair, or nothing, holds this much before it is called found. */
@@ -151,8 +152,8 @@ export function judge(engine: Engine, evidence: Evidence, suspects: readonly Sus
   // Readings of what comes and goes hang together, bench by bench: what one of them adds is no estimate of what is left without it.
   const [lead] = suspects
   const isWanted = lead.unsteady > lead.probability / 2 ? () => true : hangs
-  // What was read twice and read alike is not plain wrong.
-  for (const { left, posterior } of posteriorsWithout(engine, evidence, ({ repeats }) => !repeats, isWanted))
+  // What was read twice and read alike is not plain wrong, nor what is plain to see.
+  for (const { left, posterior } of posteriorsWithout(engine, evidence, (one) => !one.repeats && !isPlainToSee(one), isWanted))
     if (hangs(posterior.hypotheses)) return { verdict: null, inDoubt: posterior, hangsOn: left.id }
   return { verdict, inDoubt: null, hangsOn: null }
 }

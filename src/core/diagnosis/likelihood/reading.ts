@@ -2,6 +2,7 @@ import { benchKey } from '@/src/core/bench/bench'
 import type { Reading } from '@/src/core/diagnosis/likelihood/chain'
 import { openedBy } from '@/src/core/readings/check'
 import { likelihoodOfAnything } from '@/src/core/readings/likelihood'
+import { parseLook } from '@/src/core/readings/look-target'
 import { isPlainToSee, type Observation, wrongShare } from '@/src/core/readings/observations'
 import { scaleOf, wordsFor } from '@/src/core/readings/predict'
 import { modelValue } from '@/src/core/units/model-value'
@@ -27,10 +28,20 @@ const HOLDS_UNKNOWN = modelValue({ value: 0.4, unit: 'chance', source: 'assumpti
 /** Something of no catalogue shows as a plain finding, such as a wire that is off. */
 const FINDS_UNKNOWN = modelValue({ value: 0.005, unit: 'chance', source: 'assumption' })
 
+/** Something of no catalogue comes together with one certain wire that is landed wrong or off. */
+const FINDS_SECOND = modelValue({
+  value: 1e-4,
+  unit: 'chance',
+  source: 'assumption: two faults in 4 of 100 visits, one wire of some hundred',
+})
+
 /** How likely something of no catalogue would be to answer so, where that is not like anything at all: what is plain to see has its own causes. */
-function unlikeAnything({ probe, answer }: Observation): number | null {
+function unlikeAnything(observation: Observation): number | null {
+  const { probe, answer } = observation
   if (probe.meter === 'trip') return openedBy(answer) === null ? HOLDS_UNKNOWN : TRIPS_UNKNOWN
-  return isPlainToSee(probe, answer) ? FINDS_UNKNOWN : null
+  if (!isPlainToSee(observation)) return null
+  // A wire on the wrong screw, or off it, is a fault of the catalogue: seen beside something unknown, it is a second one.
+  return probe.meter === 'look' && parseLook(probe.at).what === 'landings' ? FINDS_SECOND : FINDS_UNKNOWN
 }
 
 /** log of how likely an answer is when nothing at all is known. */

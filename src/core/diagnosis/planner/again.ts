@@ -39,7 +39,7 @@ export function takeAgain(
   { skipped = [] }: Choice,
 ): Check | null {
   const against = latestAnswers(evidence.observations).find(
-    ({ id, repeats, probe, answer }) => doubted.includes(id) && !repeats && !isPlainToSee(probe, answer),
+    (observation) => doubted.includes(observation.id) && !observation.repeats && !isPlainToSee(observation),
   )
   if (!against || skipped.some((probe) => probeKey(probe) === probeKey(against.probe))) return null
   const again = weighQuestion(engine, posterior, evidence.observations, bench, against.bench, against.probe, against.bench.place)
@@ -65,8 +65,7 @@ export function lookAgain(
 ): Check | null {
   const last = observations.at(-1)
   // What was plain to see is not looked at twice.
-  if (last?.probe.meter !== 'look' || !last.bench.power || complaint.symptoms.length > 0 || isPlainToSee(last.probe, last.answer))
-    return null
+  if (last?.probe.meter !== 'look' || !last.bench.power || complaint.symptoms.length > 0 || isPlainToSee(last)) return null
   // A further fuse that has given way to another one cannot be looked at in its place any more.
   const { at } = last.probe
   if (furtherFuses(engine.system).some(({ id }) => id === at)) return null

@@ -6,6 +6,7 @@ import { cooksOn, heatPrice } from '@/src/core/diagnosis/planner/heat'
 import { ALMOST_SURE, liveHypotheses, thinOut } from '@/src/core/diagnosis/planner/live-hypotheses'
 import type { LiveHypothesis } from '@/src/core/diagnosis/planner/live-hypothesis'
 import { lookAhead } from '@/src/core/diagnosis/planner/lookahead'
+import { powerOffPrice } from '@/src/core/diagnosis/planner/power-off'
 import { openQuestions, type Question } from '@/src/core/diagnosis/planner/question'
 import { redundantWith } from '@/src/core/diagnosis/planner/redundancy'
 import type { Route } from '@/src/core/diagnosis/planner/route'
@@ -87,6 +88,7 @@ export function rankChecks(
   const { skipped = [], way = 'free' } = choice
   const cooks = cooksOn(engine, posterior, asked)
   const heat = heatPrice(engine, posterior)
+  const dark = powerOffPrice(engine, posterior, bench, asked)
   const stages = stagesOf(engine.system, bench, way).map((candidates) =>
     openQuestions(candidates, asked, skipped).filter(({ candidate }) => !cooks(candidate.bench)),
   )
@@ -103,7 +105,7 @@ export function rankChecks(
     for (const [stage, questions] of stages.entries()) {
       // A way of working is left for what tells more, sooner than for what tells nothing.
       const least = (stage < stages.length - 1 ? Math.max(worthBits, WORTH_BITS_IN_STAGE) : worthBits) / held
-      const best = bestOf(engine, hypotheses, bench, questions, least, { ...choice, heat }, most, asked)
+      const best = bestOf(engine, hypotheses, bench, questions, least, { ...choice, heat, dark }, most, asked)
       if (best.length > 0) return best.map((scored) => writeOut(engine, hypotheses, scored))
     }
   }

@@ -5,9 +5,11 @@ import { standsAgainst } from '@/src/core/diagnosis/inference/contradiction'
 import { countingAsSound, endSearch, hasAskedEnough, soundOnceAllRan, soundShare } from '@/src/core/diagnosis/inference/ending'
 import { weigh } from '@/src/core/diagnosis/inference/pairs'
 import { type Evidence, entropyOfRepair, type Posterior } from '@/src/core/diagnosis/inference/posterior'
+import { wasSeen } from '@/src/core/diagnosis/inference/seen'
 import { listSuspects, NOTHING_WRONG, type Suspect } from '@/src/core/diagnosis/inference/suspects'
 import { judgeGroup, leadingGroup, namesRepair, type RepairVerdict, type Verdict } from '@/src/core/diagnosis/inference/verdict'
 import { askAgain, lookAgain, speaksOfTrouble, takeAgain } from '@/src/core/diagnosis/planner/again'
+import { firstMove } from '@/src/core/diagnosis/planner/first-moves'
 import { heatPrice } from '@/src/core/diagnosis/planner/heat'
 import { type Check, type Choice, findNextCheck, rankChecks, weighQuestion } from '@/src/core/diagnosis/planner/next-check'
 import { nextProof, nextReproduction } from '@/src/core/diagnosis/planner/proof'
@@ -95,6 +97,8 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
       return look ? ask(look, true) : end(said)
     }
   }
+  const first = isOwnWay ? null : firstMove(engine, evidence, planned, bench, choice)
+  if (first) return ask(first, false)
   const next = findNextCheck(engine, planned, bench, evidence.observations, choice)
   if (next) return ask(next, inDoubt !== null)
   // Where nothing else tells, the one reading that a repair hangs on is taken again.
@@ -171,7 +175,10 @@ function confirm(
   verdict: Exclude<Verdict, { found: 'nothing-wrong' }>,
   choice: Choice,
 ): Check | null {
-  const [check] = rankChecks(engine, posterior, bench, evidence.observations, { ...choice, way: 'free', stakes: WRONG_REPAIR_MINUTES }, 1)
+  // A wire that hangs off its screw is put on it, and the call is run: that is the proof.
+  if (namesRepair(verdict) && wasSeen(engine, evidence, verdict)) return null
+  const pricing = { stakes: WRONG_REPAIR_MINUTES, bother: engine.cost.attention }
+  const [check] = rankChecks(engine, posterior, bench, evidence.observations, { ...choice, ...pricing, way: 'free' }, 1)
   return (
     check ??
     nextReproduction(engine, widened(engine, evidence, posterior), evidence, bench, choice) ??

@@ -4,6 +4,7 @@ import type { Engine } from '@/src/core/diagnosis/engine'
 import { entropyAfter, entropyBefore, leastWrong, mostBits, wrongAfter } from '@/src/core/diagnosis/planner/live-hypotheses'
 import type { LiveHypothesis } from '@/src/core/diagnosis/planner/live-hypothesis'
 import { clusterOutcomes } from '@/src/core/diagnosis/planner/outcomes'
+import { goesDark } from '@/src/core/diagnosis/planner/power-off'
 import { gatherRows, inTheirHouses, predictionsOfProbe, type Rows } from '@/src/core/diagnosis/planner/probe-predictions'
 import { probesAsked, type Question } from '@/src/core/diagnosis/planner/question'
 import { type Route, routesFrom } from '@/src/core/diagnosis/planner/route'
@@ -24,6 +25,8 @@ export interface Pricing {
   readonly bother?: number
   /** Minutes that a bench may cost a transformer. */
   readonly heat?: (bench: Bench) => number
+  /** Minutes that a power-off costs beside its handling. */
+  readonly dark?: number
 }
 
 /**
@@ -71,6 +74,7 @@ interface Price {
   readonly scoreOf: (bits: number, lessRisk: number, minutes: number) => number
   /** Minutes that a bench may cost a transformer. */
   readonly heat: (bench: Bench) => number
+  readonly dark: number
   /** Whether such a score could come among the best. */
   readonly isWorth: (score: number, best: Shortlist) => boolean
 }
@@ -79,7 +83,7 @@ function priceOf(
   { cost }: Engine,
   hypotheses: readonly LiveHypothesis[],
   worthBits: number,
-  { equalCost = false, stakes, bother = 0, heat = () => 0 }: Pricing,
+  { equalCost = false, stakes, bother = 0, heat = () => 0, dark = 0 }: Pricing,
 ): Price {
   const groups = Math.max(...hypotheses.map((hypothesis) => hypothesis.group)) + 1
   const before = entropyBefore(hypotheses, groups)
@@ -88,6 +92,7 @@ function priceOf(
       groups,
       before,
       heat,
+      dark,
       risk: 0,
       scoreOf: (bits, _, minutes) => (bits < worthBits ? Number.NEGATIVE_INFINITY : bits / (equalCost ? 1 : minutes + cost.attention)),
       isWorth: (score, { least }) => score > Number.NEGATIVE_INFINITY && score >= least,
@@ -96,6 +101,7 @@ function priceOf(
     groups,
     before,
     heat,
+    dark,
     risk: wrongAfter(hypotheses, groups, null),
     scoreOf: (bits, lessRisk, minutes) => (bits < worthBits ? Number.NEGATIVE_INFINITY : stakes * lessRisk - minutes - bother),
     isWorth: (score, { least }) => score > 0 && score >= least,
@@ -107,7 +113,7 @@ function scoreQuestion(
   hypotheses: readonly LiveHypothesis[],
   question: Question,
   routeTo: (to: Bench, place: string) => Route,
-  { groups, before, risk, heat, scoreOf, isWorth }: Price,
+  { groups, before, risk, heat, dark, scoreOf, isWorth }: Price,
   best: Shortlist,
 ): void {
   const { bench, probes } = question.candidate
@@ -125,7 +131,7 @@ function scoreQuestion(
     const bits = mostBits(predicted)
     const route = routeTo(bench, place)
     const minutes = route.minutes + engine.cost.reading[probe.meter] + tripCost
-    const price = minutes + heatCost
+    const price = minutes + heatCost + (goesDark(route) ? dark : 0)
     if (!isWorth(scoreOf(bits, risk, price), best)) continue
     if (risk > 0 && !isWorth(scoreOf(bits, risk - leastWrong(hypotheses, groups, predicted), price), best)) continue
     const scale = scaleOf(engine.system, probe)

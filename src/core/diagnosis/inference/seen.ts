@@ -1,0 +1,23 @@
+import type { Engine } from '@/src/core/diagnosis/engine'
+import type { Evidence } from '@/src/core/diagnosis/inference/posterior'
+import type { RepairVerdict } from '@/src/core/diagnosis/inference/verdict'
+import { singlesOf } from '@/src/core/faults/fault'
+import { isPlainToSee, latestAnswers } from '@/src/core/readings/observations'
+import { modelValue } from '@/src/core/units/model-value'
+
+/** A look speaks for a fault when that explains it so much better than a sound house does. */
+const SPEAKS = modelValue({ value: 3, unit: 'natural logarithm', source: 'assumption' })
+
+/** Whether what is to be repaired was itself seen: a wire off its screw, one on another's, a thermostat that shows no call. */
+export function wasSeen(engine: Engine, { observations }: Evidence, { repair }: RepairVerdict): boolean {
+  const looks = latestAnswers(observations).filter((one) => one.probe.meter === 'look' && isPlainToSee(one))
+  if (looks.length === 0) return false
+  const mended = [...engine.hypotheses.keys()].filter((index) => {
+    const { fault, intermittent } = engine.hypotheses[index]
+    return fault !== null && !intermittent && singlesOf(fault).some(({ id, repair: act }) => act.id === repair.id && id === fault.id)
+  })
+  return looks.some((look) => {
+    const logs = engine.store.alone(look)
+    return mended.some((index) => logs[index] - logs[0] > SPEAKS)
+  })
+}

@@ -1,0 +1,85 @@
+import { type Bench, createBench } from '@/src/core/bench/bench'
+import { anyTime } from '@/src/core/bench/since'
+import type { Engine } from '@/src/core/diagnosis/engine'
+import type { Evidence, Posterior } from '@/src/core/diagnosis/inference/posterior'
+import { type Check, type Choice, weighQuestion } from '@/src/core/diagnosis/planner/next-check'
+import type { Symptom } from '@/src/core/job/complaint'
+import { openedBy, type Probe, probeKey } from '@/src/core/readings/check'
+import { questionKey } from '@/src/core/readings/observations'
+import { modelValue } from '@/src/core/units/model-value'
+import { terminalPoint } from '@/src/core/wiring/point'
+import { commonBeside } from '@/src/core/wiring/supply'
+import { callerOf, callsOf, firstPart, type System } from '@/src/core/wiring/system'
+import { feedOf } from '@/src/core/wiring/thermostat'
+
+/** Complaints that are answered first by whether there is a call at all. */
+const asksForCall: readonly Symptom[] = ['nothing-runs', 'mode-dead', 'half-works']
+/** What is dead as a whole is answered first by whether there is 24 V. */
+const asksForVolts: readonly Symptom[] = ['nothing-runs', 'blank-thermostat']
+
+/** A first move that tells less than this is left out. */
+const WORTH_A_MOVE = modelValue({ value: 0.08, unit: 'bit', source: 'assumption' })
+
+/**
+ * Is there 24 V, and is there a call? The short routine by which the trade begins where something is dead: volts at the unit; the
+ * thermostat set to call and looked at; its contact; the call at the unit. The first of these that still tells something, or null. The
+ * call is the one that the customer has made for days: what it would burn out is burned out.
+ */
+export function firstMove(engine: Engine, evidence: Evidence, posterior: Posterior, bench: Bench, choice: Choice): Check | null {
+  const { complaint, observations } = evidence
+  if (evidence.repaired.length > 0 || bench.slot.open) return null
+  if (observations.some(({ probe, answer }) => probe.meter === 'trip' && openedBy(answer) !== null)) return null
+  const told = (wanted: readonly Symptom[]) => complaint.symptoms.some((symptom) => wanted.includes(symptom))
+  const refused = new Set((choice.skipped ?? []).map(probeKey))
+  const asked = new Set(observations.map((one) => questionKey(anyTime(one.bench), one.probe)))
+  for (const move of [
+    ...(told(asksForVolts) ? voltsAtUnit(engine.system, bench) : []),
+    ...(told(asksForCall) ? isThereACall(engine.system, bench, complaint.call) : []),
+  ]) {
+    if (refused.has(probeKey(move.probe)) || asked.has(questionKey(anyTime(move.bench), move.probe))) continue
+    const check = weighQuestion(engine, posterior, observations, bench, move.bench, move.probe, move.place)
+    if (check && check.gainBits >= WORTH_A_MOVE) return check
+  }
+  return null
+}
+
+interface Move {
+  readonly bench: Bench
+  readonly probe: Probe
+  readonly place: string
+}
+
+/** R to C where the fuse is, as it stands. */
+function voltsAtUnit(system: System, bench: Bench): Move[] {
+  const { place } = firstPart(system, 'fuse')
+  const { hot } = firstPart(system, 'thermostat')
+  const common = commonBeside(system, terminalPoint(hot, place))
+  if (!common || bench.call !== 'off' || !bench.power) return []
+  return [{ bench, probe: { meter: 'volts', a: terminalPoint(hot, place), b: common }, place }]
+}
+
+/** The call of the complaint, made at its thermostat and followed from there to the unit. */
+function isThereACall(system: System, from: Bench, wanted: Evidence['complaint']['call']): Move[] {
+  const call = wanted ?? (from.call === 'off' ? callsOf(system).find((one) => one !== 'fan') : from.call)
+  if (call === undefined) return []
+  const stat = callerOf(system, call)
+  const bench: Bench = {
+    ...createBench(system),
+    slot: from.slot,
+    further: from.further,
+    panelsOff: from.panelsOff,
+    place: from.place,
+    call,
+  }
+  const at = (name: string, place: string) => terminalPoint(name, place)
+  const [terminal] = [...(stat.calls[call] ?? [])].sort((a, b) => Number(a === 'G') - Number(b === 'G'))
+  if (terminal === undefined) return []
+  const unit = firstPart(system, 'fuse').place
+  const volts = (a: string, b: string | null, place: string): Move[] => (b ? [{ bench, probe: { meter: 'volts', a, b }, place }] : [])
+  return [
+    { bench, probe: { meter: 'look', at: stat.id }, place: stat.place },
+    ...volts(at(feedOf(stat, terminal), stat.place), at(terminal, stat.place), stat.place),
+    ...(stat.common === undefined ? [] : volts(at(terminal, stat.place), at(stat.common, stat.place), stat.place)),
+    ...volts(at(terminal, unit), commonBeside(system, at(terminal, unit)), unit),
+  ]
+}
