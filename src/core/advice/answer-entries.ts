@@ -6,15 +6,20 @@ import { type Answer, FIRST_FUSE, openedBy } from '@/src/core/readings/check'
 export function entriesOfAnswer({ setup, probe }: Pick<Check, 'setup' | 'probe'>, answer: Answer): EntryDraft[] {
   return [
     ...setup.map((change): EntryDraft => ({ kind: 'bench', change })),
-    probe.meter === 'trip' ? tripOf(answer) : { kind: 'reading', probe, answer },
+    probe.meter === 'trip' ? tripOf(answer, callsLive(setup)) : { kind: 'reading', probe, answer },
   ]
 }
 
+/** The call is all that is made for the check: it stood live before, and a trip would have been seen. */
+const callsLive = (setup: Check['setup']): boolean =>
+  setup.some((change) => change.do === 'call' && change.call !== 'off') &&
+  setup.every((change) => change.do === 'call' || change.do === 'walk')
+
 /** The entry that an answer to a trip check is. */
-export function tripOf(answer: Answer): EntryDraft {
+export function tripOf(answer: Answer, heldBefore = false): EntryDraft {
   const opened = openedBy(answer)
   if (opened === null) return { kind: 'trip', result: 'holds' }
-  return { kind: 'trip', result: 'trips', ...(opened !== FIRST_FUSE && { on: opened }) }
+  return { kind: 'trip', result: 'trips', ...(opened !== FIRST_FUSE && { on: opened }), ...(heldBefore && { heldBefore }) }
 }
 
 /** The timeline as it would be with an answer that has not been given: for thinking ahead, never kept. */

@@ -2,12 +2,14 @@ import { applyChange } from '@/src/core/bench/apply'
 import { type Bench, slotOf } from '@/src/core/bench/bench'
 import { pinOf, problemWithPoint } from '@/src/core/bench/points'
 import type { ContentEntry, Entry } from '@/src/core/job/entry'
-import type { Probe } from '@/src/core/readings/check'
+import type { Answer, Probe } from '@/src/core/readings/check'
 import { parseLook, wiringOf } from '@/src/core/readings/look-target'
 import { workingAt } from '@/src/core/readings/looks'
 import { wordsFor } from '@/src/core/readings/predict'
+import { modelValue } from '@/src/core/units/model-value'
 import { sayCall } from '@/src/core/wiring/call'
 import { parsePoint } from '@/src/core/wiring/point'
+import { lineNodes } from '@/src/core/wiring/supply'
 import { callsOf, firstPart, furtherFuses, partById, type System, zonesOf } from '@/src/core/wiring/system'
 
 /** Null when an entry makes sense on this bench of this system, else a sentence why not. Closing is judged where the whole job is known. */
@@ -18,6 +20,7 @@ export function problemWithContent(system: System, bench: Bench, entry: ContentE
       return applied.ok ? null : applied.problem
     }
     case 'reading':
+      if (provesDead(bench, entry.probe)) return problemWithDead(system, entry.probe, entry.answer)
       return problemWithProbe(system, bench, entry.probe) ?? problemWithWord(system, entry)
     case 'trip':
       return problemWithTrip(system, bench, entry)
@@ -37,6 +40,22 @@ export function problemWithContent(system: System, bench: Bench, entry: ContentE
     case 'close':
       return null
   }
+}
+
+/** Volts with the power off: is it dead where the hand is about to go. They say nothing of what is wrong. */
+export const provesDead = (bench: Bench, probe: Probe): boolean => probe.meter === 'volts' && !bench.power
+
+/** What a meter may show on a circuit that is dead, V: leads that pick up a field. */
+const DEAD_BELOW_VOLTS = modelValue({ value: 2, unit: 'V', source: 'assumption' })
+
+/** Null when it is dead, and at line voltage, which is live ahead of a switch that is off; else a sentence that keeps the hands out. */
+function problemWithDead(system: System, probe: Probe, answer: Answer): string | null {
+  const problem = problemWithSpot(system, probe)
+  if (problem || probe.meter !== 'volts') return problem
+  const most = typeof answer === 'number' ? Math.abs(answer) : typeof answer === 'object' && 'high' in answer ? Math.abs(answer.high) : 0
+  const line = lineNodes(system)
+  if (most < DEAD_BELOW_VOLTS || [probe.a, probe.b].some((point) => line.has(point))) return null
+  return `The power is off in the record, and this reads ${most} V: it is not dead, or it is on. Keep your hands out and find what feeds it. Say "power on" first if it is on.`
 }
 
 function problemWithTrip(system: System, bench: Bench, { result, on }: Extract<ContentEntry, { kind: 'trip' }>): string | null {
@@ -61,7 +80,7 @@ export function problemWithProbe(system: System, bench: Bench, probe: Probe): st
       if (probe.meter === 'ohms' && bench.power)
         return 'The power is on in the record. Ohms are read with the power off: say "power off" first.'
       if (probe.meter === 'volts' && !bench.power)
-        return 'The power is off in the record. Say "power on" first, or give the reading in ohm.'
+        return 'The power is off in the record. Say "power on" first, or give the reading in ohm: volts only prove that it is dead.'
       return null
     case 'amps':
       return bench.power ? null : 'The power is off in the record, so no current flows. Say "power on" first.'

@@ -3,7 +3,7 @@ import { type Bench, createBench, slotOf, withSlot } from '@/src/core/bench/benc
 import { defaultCost, minutesOf } from '@/src/core/bench/cost'
 import { owedBy } from '@/src/core/bench/owed'
 import { anyTime, atTime, type BenchClock, clockAfter, clockLater, UNTOUCHED } from '@/src/core/bench/since'
-import { problemWithContent } from '@/src/core/job/check-entry'
+import { problemWithContent, provesDead } from '@/src/core/job/check-entry'
 import { reasonsNotToClose } from '@/src/core/job/close'
 import { type Complaint, emptyComplaint } from '@/src/core/job/complaint'
 import type { ContentEntry, Entry } from '@/src/core/job/entry'
@@ -24,6 +24,8 @@ export interface Gathered {
   at: string | null
   /** The bench before the last trip: a clamp that keeps the highest is read after it, and tells of that. */
   beforeTrip: Bench | null
+  /** The bench as it stood live until the last change, which made a call or gave one up; null after any other change. */
+  beforeCall: Bench | null
   complaint: Complaint
   way: WayOfWorking
   closedAt: string | null
@@ -48,6 +50,7 @@ export const nothingGathered = (system: System): Gathered => ({
   clock: UNTOUCHED,
   at: null,
   beforeTrip: null,
+  beforeCall: null,
   complaint: emptyComplaint,
   way: 'free',
   closedAt: null,
@@ -98,9 +101,11 @@ export function take(system: System, gathered: Gathered, entry: ContentEntry, on
       return
     case 'bench':
       gathered.beforeTrip = null
+      if (entry.change.do !== 'walk') gathered.beforeCall = entry.change.do === 'call' && gathered.bench.power ? gathered.bench : null
       gathered.bench = benchAfter(system, gathered.bench, entry)
       return
     case 'reading': {
+      if (provesDead(on, entry.probe)) return
       const isKept = entry.probe.meter === 'amps' && entry.probe.hold === 'max'
       gathered.observations.push({
         id: entry.id,
@@ -112,12 +117,7 @@ export function take(system: System, gathered: Gathered, entry: ContentEntry, on
       return
     }
     case 'trip': {
-      gathered.observations.push({
-        id: entry.id,
-        bench: atTime(on, gathered.clock),
-        probe: { meter: 'trip' },
-        answer: { word: entry.on !== undefined && entry.result === 'trips' ? tripWord(entry.on) : entry.result },
-      })
+      if (!entry.slip) gathered.observations.push(...tripsOf(gathered, entry, on))
       if (entry.result !== 'trips') return
       gathered.trips++
       gathered.beforeTrip = on
@@ -148,6 +148,19 @@ export function take(system: System, gathered: Gathered, entry: ContentEntry, on
     case 'note':
       return
   }
+}
+
+/** What a trip or a hold tells; of a trip that a call made, also that it held until then. */
+function tripsOf({ clock, beforeCall }: Gathered, { id, result, on: part, heldBefore }: EntryOf<'trip'>, on: Bench): Observation[] {
+  const probe: Probe = { meter: 'trip' }
+  const told: Observation = {
+    id,
+    bench: atTime(on, clock),
+    probe,
+    answer: { word: part !== undefined && result === 'trips' ? tripWord(part) : result },
+  }
+  if (!heldBefore || result !== 'trips' || !beforeCall || beforeCall.slot.open) return [told]
+  return [{ id: `${id} before`, bench: atTime(beforeCall, clock), probe, answer: { word: 'holds' } }, told]
 }
 
 /** What an entry leaves of the bench it was made on: a change that cannot be made there leaves it alone. */

@@ -20,12 +20,17 @@ const base = {
 const complaintEntry = z.strictObject({ ...base, kind: z.literal('complaint'), complaint: complaintSchema })
 const benchEntry = z.strictObject({ ...base, kind: z.literal('bench'), change: benchChangeSchema })
 const readingEntry = z.strictObject({ ...base, kind: z.literal('reading'), probe: probeSchema, answer: answerSchema })
-/** `on`: another fuse or breaker than the transformer's first that opened, by its part. */
+/**
+ * `on`: another fuse or breaker than the transformer's first that opened, by its part. `heldBefore`: it held until the call was made on
+ * which it tripped. `slip`: the technician's own hand or tool made it; it tells nothing of the house.
+ */
 const tripEntry = z.strictObject({
   ...base,
   kind: z.literal('trip'),
   result: z.enum(['trips', 'holds']),
   on: textSchema(80, 1).optional(),
+  heldBefore: z.literal(true).optional(),
+  slip: z.literal(true).optional(),
 })
 /** A check that cannot be taken here and now: out of reach, no such range on the meter. It is not proposed again. */
 const skipEntry = z.strictObject({ ...base, kind: z.literal('skip'), probe: probeSchema })

@@ -26,7 +26,8 @@ export function sayDraft(system: System, draft: EntryDraft, state?: Pick<JobStat
     case 'reading':
       return `${sayProbe(system, draft.probe)}: ${sayAnswer(draft.answer, draft.probe)}`
     case 'trip':
-      return draft.result === 'trips' ? 'it trips' : 'it holds'
+      if (draft.result === 'holds') return 'it holds'
+      return draft.slip ? 'it tripped by my own slip: no evidence' : draft.heldBefore ? 'it trips, and held before the call' : 'it trips'
     case 'skip':
       return `cannot take: ${sayProbe(system, draft.probe)}`
     case 'way':

@@ -13,7 +13,7 @@ import { readAmps, readReading } from '@/src/core/quick-line/readings'
 import { readProved, readRepaired, readSkip, readUndo, readWay } from '@/src/core/quick-line/record'
 import { readSwap, readSwapBack } from '@/src/core/quick-line/swaps'
 import type { Token } from '@/src/core/quick-line/tokens'
-import { readItTrips, readTrip } from '@/src/core/quick-line/trips'
+import { readItTrips, readSlip, readTrip } from '@/src/core/quick-line/trips'
 import { marks } from '@/src/core/readings/looks'
 
 type Parsed =
@@ -86,6 +86,7 @@ const rules: ReadonlyMap<string, Rule> = new Map(
     trip: (reader) => readTrip(reader, 'trips'),
     trips: (reader) => readTrip(reader, 'trips'),
     tripped: (reader) => readTrip(reader, 'trips'),
+    slip: readSlip,
     hold: (reader) => readTrip(reader, 'holds'),
     holds: (reader) => readTrip(reader, 'holds'),
     held: (reader) => readTrip(reader, 'holds'),

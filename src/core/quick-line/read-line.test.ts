@@ -45,7 +45,7 @@ describe('a quick line', () => {
     ['walk outdoor', bench({ do: 'walk', place: 'outdoor' })],
     ['power off', bench({ do: 'power', on: false })],
     ['holds on fan', [...bench({ do: 'call', call: 'fan' }), { kind: 'trip', result: 'holds' }]],
-    ['trip on cool', [...bench({ do: 'call', call: 'cool' }), { kind: 'trip', result: 'trips' }]],
+    ['trip on cool', [...bench({ do: 'call', call: 'cool' }), { kind: 'trip', result: 'trips', heldBefore: true }]],
     ['contactor in', [{ kind: 'reading', probe: { meter: 'look', at: 'contactor' }, answer: { word: 'in' } }]],
     ['unplug contactor', bench({ do: 'unplug', part: 'contactor' })],
     ['proved cool 0.9 A 25.6 V', [{ kind: 'proof', call: 'cool', held: true, amps: 0.9, volts: 25.6 }]],
@@ -141,7 +141,7 @@ describe('a quick line', () => {
 
   it('says what it understood before it is taken', () => {
     const result = read('trip on cool')
-    expect(result.ok && result.say).toBe('set the thermostat to call for cool, then it trips')
+    expect(result.ok && result.say).toBe('set the thermostat to call for cool, then it trips, and held before the call')
   })
 })
 

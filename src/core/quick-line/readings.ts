@@ -28,7 +28,9 @@ export function readReading(reader: Reader, said: 'volts' | 'ohms' | null = null
   const unit = typed ?? before ?? said
   const [a, b] = across ?? resolveBoth(reader, points as SaidPair, readAtPlace(reader))
   const isLive = reader.context.state.bench.power
-  const meter = unit ?? (isLive && answer !== 'OL' ? 'volts' : 'ohms')
+  // At line voltage nobody reads a hundred ohm by chance: volts ahead of a switch that is off.
+  const isLine = !isLowVoltage(reader, a, b) && typeof answer === 'number' && answer >= NOT_24_V
+  const meter = unit ?? ((isLive || isLine) && answer !== 'OL' ? 'volts' : 'ohms')
   if (meter === 'volts' && typed === null && typeof answer === 'number' && answer >= NOT_24_V && isLowVoltage(reader, a, b))
     reader.fail(`${answer} V on the 24 V side? Type the decimal point, or "${answer} V" if it really reads that.`)
   return [{ kind: 'reading', probe: { meter, a, b }, answer }]

@@ -96,7 +96,15 @@ export const visitRules: readonly Rule[] = [
   rule('wires? (?:is |are )?(chewed|rubbed|burnt|melted)(?: through)? (?:at|in|on) (.+)', (the, how, where) =>
     leading(how === 'burnt' || how === 'melted' ? 'scorched' : how, zoneOf(the, where)),
   ),
+  rule(
+    '(?:it is |its |it )?(?:proved|proven|checked|verified|confirmed|tested|reads)(?: (?:it|that|circuit|all))*(?: is| as)? (?:dead|deenergized|de-energized)(?: .*)?|(?:meter )?(?:proved|checked|good) on (?:a )?(?:known )?(?:live|hot) (?:source|circuit|side)(?: .*)?|(?:locked|tagged)(?: out)?(?: and tagged)?(?: out)?(?: .*)?',
+    (the) => the.asNote(),
+  ),
   // What happened.
+  rule(
+    '(?:that was |it was |oops |sorry )?(?:(?:my |own )*(?:slip|fault|bad|mistake|screwdriver|wrench)|me)(?: (?:slipped|did it|that tripped it|blew it))?|(?:i|probe|screwdriver|wrench) (?:slipped|shorted (?:it|r|r to .+|the strip)|touched .+)(?: and (?:it )?(?:tripped|blew)(?: it)?)?',
+    () => 'slip',
+  ),
   rule(
     `(?:pulling|pulls|draws|drawing|draw) ${NUMBER} ?(?:a|amps?)(?: (?:on|at|from) (?:transformer|fuse|secondary|r))?`,
     (_, amps) => `${amps} A on R`,

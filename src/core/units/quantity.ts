@@ -1,7 +1,7 @@
 /** Text for quantities, in the trade's units. */
 
 export function sayVolts(volts: number): string {
-  if (volts < 0.1) return `${Math.round(volts * 1000)} mV`
+  if (volts > 0 && volts < 0.1) return `${Math.round(volts * 1000)} mV`
   return `${trim(volts, volts < 10 ? 2 : 1)} V`
 }
 

@@ -155,6 +155,11 @@ function Proposed({ check, confirms, isStale }: { check: Check; confirms: boolea
             it tripped instead
           </Button>
         )}
+        {state.bench.power && !state.bench.slot.open && (
+          <Button look="quiet" onClick={() => record([{ kind: 'trip', result: 'trips', slip: true }])}>
+            my slip tripped it
+          </Button>
+        )}
         {check.bench.power &&
           probe.meter !== 'trip' &&
           furtherFuses(system).map(({ id, name }) => (

@@ -34,7 +34,8 @@ export function sayCheck(system: System, probe: Probe, bench: Bench): { say: str
           bench.lifted.length + bench.unplugged.length > 0
             ? 'Power off. What is lifted or unplugged is isolated, so nothing reads through there.'
             : 'Power off. Touch the leads first; coils and boards read through.',
-        caution: 'Line voltage stays live on the line side of a pulled disconnect.',
+        caution:
+          'Prove it dead first: a live source, here, the live source again. Line voltage stays live on the line side of a pulled disconnect.',
       }
     case 'amps':
       return {

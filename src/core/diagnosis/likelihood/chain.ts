@@ -46,7 +46,7 @@ export const UNREAD: Link = { before: null, log: 0, resembling: 0, learnt: null,
  */
 const PLACES: readonly number[] = Array.from({ length: 20 }, (_, place) => (place + 0.5) / 20)
 /** How sharply the place of a house in the race decides: a breaker that is warm from the last trial opens sooner. */
-const SHARP = modelValue({ value: 25, unit: 'power of the odds', source: 'assumption' })
+const SHARP = modelValue({ value: 80, unit: 'power of the odds', source: 'assumption' })
 
 /** P(it opens) at each place, where over all houses it opens with this chance. */
 const opensAt = (chance: number): number[] => {
