@@ -2,7 +2,7 @@ import { createInterface } from 'node:readline'
 import { loadMinutes, loadSystem, type Options } from '@/cli/options'
 import { clockStamp } from '@/cli/stamp'
 import { formOpinion, proposeCheck } from '@/src/core/advice/advise'
-import { sayChange } from '@/src/core/bench/say'
+import { sayChanges } from '@/src/core/bench/say-changes'
 import { createEngine, type Engine } from '@/src/core/diagnosis/engine'
 import type { Proposal } from '@/src/core/diagnosis/planner/propose'
 import { type TraceAnswer, writeTraceAnswer } from '@/src/core/formats/trace-answer'
@@ -101,7 +101,8 @@ function sayTraceAnswer(engine: Engine, answer: TraceAnswer, entries: readonly E
   if (verdict) lines.push(`> ${verdict.say}, ${sayPercent(verdict.probability)}`)
   if (next) {
     lines.push(`> ${next.say} (${sayMinutes(next.minutes)})`)
-    for (const entry of next.setup) if (entry.kind === 'bench') lines.push(`    ${sayChange(system, entry.change)}`)
+    const changes = next.setup.flatMap((entry) => (entry.kind === 'bench' ? [entry.change] : []))
+    lines.push(...sayChanges(system, changes).map((said) => `    ${said}`))
     if (next.caution) lines.push(`    ! ${next.caution}`)
     for (const { say, probability, meaning } of next.outcomes) lines.push(`    ${say}: ${meaning}, ${sayPercent(probability)}`)
   }

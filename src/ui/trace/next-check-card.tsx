@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import { entriesOfAnswer } from '@/src/core/advice/answer-entries'
 import { isResettable } from '@/src/core/bench/apply'
-import { sayChange } from '@/src/core/bench/say'
+import { sayChanges } from '@/src/core/bench/say-changes'
 import type { Check } from '@/src/core/diagnosis/planner/next-check'
 import type { EntryDraft } from '@/src/core/job/entry'
 import { sayWay } from '@/src/core/job/ways'
@@ -109,8 +109,8 @@ function Proposed({ check, confirms, isStale }: { check: Check; confirms: boolea
       <p className="my-1 font-bold text-large">{check.say}</p>
       {setup.length > 0 ? (
         <ol className="mb-1 list-inside list-decimal text-muted">
-          {setup.map((change) => (
-            <li key={JSON.stringify(change)}>{sayChange(system, change)}</li>
+          {sayChanges(system, setup).map((said) => (
+            <li key={said}>{said}</li>
           ))}
         </ol>
       ) : (

@@ -1,6 +1,6 @@
 import { isResettable } from '@/src/core/bench/apply'
 import type { Bench } from '@/src/core/bench/bench'
-import { sayPair } from '@/src/core/bench/say'
+import { sayJumpers } from '@/src/core/bench/say-changes'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import type { Probe } from '@/src/core/readings/check'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
@@ -13,10 +13,7 @@ import { firstPart, isUnknown, partById, placeById, type System, zoneName } from
 
 /** A check as a technician would say it, why it is safe to trust, and the caution where the hand is about to go. */
 export function sayCheck(system: System, probe: Probe, bench: Bench): { say: string; why: string; caution: string | null } {
-  const pulled =
-    bench.jumpers.length > 0
-      ? ` with ${sayPair(system, bench.jumpers[bench.jumpers.length - 1].a, bench.jumpers[bench.jumpers.length - 1].b)} joined`
-      : ''
+  const pulled = bench.jumpers.length > 0 ? ` with ${sayJumpers(system, bench.jumpers)} joined` : ''
   const call = bench.call === 'off' ? 'nothing called' : `the thermostat calling for ${sayCall[bench.call]}`
   switch (probe.meter) {
     case 'volts': {

@@ -14,6 +14,7 @@ import { heatPrice } from '@/src/core/diagnosis/planner/heat'
 import { type Check, type Choice, findNextCheck, rankChecks, weighQuestion } from '@/src/core/diagnosis/planner/next-check'
 import { nextProof, nextReproduction } from '@/src/core/diagnosis/planner/proof'
 import { separatingCheck, widened } from '@/src/core/diagnosis/planner/separate'
+import { nextOfWay } from '@/src/core/diagnosis/planner/way-steps'
 import type { Fault } from '@/src/core/faults/fault'
 import { type WayOfWorking, waysOfWorking } from '@/src/core/job/ways'
 import { type Probe, probeKey } from '@/src/core/readings/check'
@@ -97,7 +98,7 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
       return look ? ask(look, true) : end(said)
     }
   }
-  const first = isOwnWay ? null : firstMove(engine, evidence, planned, bench, choice)
+  const first = isOwnWay ? ownStep(engine, evidence, planned, bench, choice) : firstMove(engine, evidence, planned, bench, choice)
   if (first) return ask(first, false)
   const next = findNextCheck(engine, planned, bench, evidence.observations, choice)
   if (next) return ask(next, inDoubt !== null)
@@ -116,6 +117,19 @@ const evenly = (one: Posterior, other: Posterior): Posterior => ({
   hypotheses: one.hypotheses.map((share, index) => (share + other.hypotheses[index]) / 2),
   noneOfThese: (one.noneOfThese + other.noneOfThese) / 2,
 })
+
+/** What the chosen way of working asks by the book, whatever else would tell more: it is left by a tap. */
+function ownStep(
+  engine: Engine,
+  { observations }: Evidence,
+  posterior: Posterior,
+  bench: Bench,
+  { way = 'free', skipped = [] }: Choice,
+): Check | null {
+  const step = nextOfWay(engine.system, bench, way, observations)
+  if (!step || skipped.some((known) => probeKey(known) === probeKey(step.probe))) return null
+  return weighQuestion(engine, posterior, observations, bench, step.bench, step.probe, step.place)
+}
 
 /** Smell, heat, smoke: the power goes off before anything else, and what is scorched is looked for. */
 function powerOffFirst(

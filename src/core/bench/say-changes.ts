@@ -1,0 +1,65 @@
+import type { BenchChange, Jumper } from '@/src/core/bench/bench'
+import { sayPoint } from '@/src/core/bench/points'
+import { sayChange, sayPair } from '@/src/core/bench/say'
+import { conductorEnd, type Point, parsePoint } from '@/src/core/wiring/point'
+import { cableById, placeById, type System } from '@/src/core/wiring/system'
+
+/** Changes as a hand makes them, in their order: a cable is one thing, taken off in one act, and so is a bundle of jumpers from one point. */
+export function sayChanges(system: System, changes: readonly BenchChange[]): string[] {
+  const said: string[] = []
+  for (let at = 0; at < changes.length; ) {
+    const change = changes[at]
+    let next = at + 1
+    while (next < changes.length && isOneAct(change, changes[next])) next++
+    said.push(...sayAct(system, changes.slice(at, next)))
+    at = next
+  }
+  return said
+}
+
+/** Jumpers as they are said: those from one point together. */
+export function sayJumpers(system: System, jumpers: readonly Jumper[]): string {
+  const [first] = jumpers
+  const hub = [first.a, first.b].find((point) => jumpers.every(({ a, b }) => a === point || b === point))
+  if (jumpers.length === 1 || hub === undefined) return jumpers.map(({ a, b }) => sayPair(system, a, b)).join(', ')
+  const others = jumpers.map(({ a, b }) => (a === hub ? b : a))
+  const { place } = parsePoint(hub)
+  if (!others.every((point) => parsePoint(point).place === place)) return jumpers.map(({ a, b }) => sayPair(system, a, b)).join(', ')
+  const at = ` at the ${placeById(system, place)?.name ?? place}`
+  const plain = (point: Point) => sayPoint(system, point).replace(at, '')
+  return `${plain(hub)} to ${listed(others.map(plain))}${at}`
+}
+
+const listed = (words: readonly string[]): string =>
+  words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words[words.length - 1]}`
+
+function isOneAct(one: BenchChange, other: BenchChange): boolean {
+  if (one.do === 'lift' || one.do === 'land') {
+    if (other.do !== one.do) return false
+    const [a, b] = [parsePoint(one.end), parsePoint(other.end)]
+    return a.cable === b.cable && a.place === b.place
+  }
+  if (one.do === 'jumper' || one.do === 'unjumper')
+    return other.do === one.do && [other.a, other.b].some((point) => point === one.a || point === one.b)
+  return false
+}
+
+function sayAct(system: System, act: readonly BenchChange[]): string[] {
+  const [first] = act
+  if (act.length === 1) return [sayChange(system, first)]
+  if (first.do === 'lift' || first.do === 'land') {
+    const { cable: id, place } = parsePoint(first.end)
+    const cable = cableById(system, id ?? '')
+    if (!cable) return act.map((change) => sayChange(system, change))
+    const side = cable.between.indexOf(place)
+    const landed = cable.conductors.filter(({ lands }) => lands[side] !== null)
+    const ends = act.flatMap((change) => (change.do === first.do && 'end' in change ? [change.end] : []))
+    const isWhole = landed.every((conductor) => ends.includes(conductorEnd(cable.id, conductor.id, place)))
+    const letters = listed(ends.map((end) => parsePoint(end).name))
+    const at = `at the ${placeById(system, place)?.name ?? place}`
+    if (isWhole) return [`${first.do === 'lift' ? 'take off' : 'put back'} the ${cable.name} ${at}: ${letters}`]
+    return [`${first.do} ${letters} of the ${cable.name} ${at}`]
+  }
+  const jumpers = act.flatMap((change) => ('a' in change && 'b' in change ? [{ a: change.a, b: change.b }] : []))
+  return [`${first.do === 'jumper' ? 'jumper' : 'take out the jumpers'} ${sayJumpers(system, jumpers)}`]
+}
