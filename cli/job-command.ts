@@ -19,7 +19,7 @@ export function jobCommand(command: 'suspects' | 'next', options: Options): void
   const state = foldJob(engine.system, read.file.entries)
   const proposal = proposeCheck(engine, state)
   if (options.has('json')) {
-    const answer = writeTraceAnswer(engine, state, formOpinion(engine, state), proposal, [], clockStamp)
+    const answer = writeTraceAnswer(engine, state, formOpinion(engine, state), proposal, [], [], clockStamp)
     console.log(
       JSON.stringify(
         command === 'suspects' ? { suspects: answer.suspects, verdict: answer.verdict } : { next: answer.next, verdict: answer.verdict },

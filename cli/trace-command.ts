@@ -6,6 +6,7 @@ import { sayChanges } from '@/src/core/bench/say-changes'
 import { createEngine, type Engine } from '@/src/core/diagnosis/engine'
 import type { Proposal } from '@/src/core/diagnosis/planner/propose'
 import { type TraceAnswer, writeTraceAnswer } from '@/src/core/formats/trace-answer'
+import { cautionsOf } from '@/src/core/job/cautions'
 import { type Entry, stampEntry } from '@/src/core/job/entry'
 import { readEntry } from '@/src/core/job/entry-schema'
 import { foldJob, problemWithEntry } from '@/src/core/job/fold'
@@ -25,14 +26,16 @@ export async function traceCommand(options: Options): Promise<void> {
   let proposal: Proposal | null = null
   for await (const line of createInterface({ input: process.stdin })) {
     // Trimming takes a mark of the byte order too.
+    const { bench } = foldJob(engine.system, entries)
     const understood = understand(engine, entries, line.trim(), proposal)
+    const cautions = cautionsOf(engine.system, bench, Array.isArray(understood) ? understood : [])
     if (Array.isArray(understood)) entries.push(...understood.filter(({ id }) => !entries.some((entry) => entry.id === id)))
     const folded = foldJob(engine.system, entries)
     // A program on the other end looks at one part at a time.
     const state = options.has('json') ? { ...folded, skipped: [...folded.skipped, ...wholeLooks(engine.system)] } : folded
     const opinion = formOpinion(engine, state)
     proposal = proposeCheck(engine, state)
-    const answer = writeTraceAnswer(engine, state, opinion, proposal, understood, clockStamp)
+    const answer = writeTraceAnswer(engine, state, opinion, proposal, understood, cautions, clockStamp)
     console.log(options.has('json') ? JSON.stringify(answer) : sayTraceAnswer(engine, answer, entries))
   }
 }
@@ -92,6 +95,7 @@ function sayTraceAnswer(engine: Engine, answer: TraceAnswer, entries: readonly E
   if (Array.isArray(understood))
     lines.push(...understood.map((entry) => `= ${sayDraft(system, entry, { standing: entries.filter(isContent) })}`))
   else lines.push(`? ${understood.error}`)
+  lines.push(...answer.cautions.map((caution) => `! ${caution}`))
   lines.push(
     ...answer.suspects
       .slice(0, 5)

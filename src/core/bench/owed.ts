@@ -1,4 +1,5 @@
 import type { Bench, BenchChange } from '@/src/core/bench/bench'
+import { bypassedBy } from '@/src/core/bench/caution'
 import { sayPoint } from '@/src/core/bench/points'
 import { isFurtherOdd, sayConductor, sayFurther, sayPair } from '@/src/core/bench/say'
 import { modelValue } from '@/src/core/units/model-value'
@@ -33,13 +34,12 @@ const FUSE_SIZES = modelValue({ value: [3, 5], unit: 'A', source: 'engine.md sec
 export function owedBy(system: System, bench: Bench): Owed[] {
   const owed: Owed[] = []
   for (const { a, b } of bench.jumpers) {
-    const bypassed = system.parts.find(
-      (part) => part.kind === 'switch' && part.between.every((name) => [a, b].includes(`${name}@${part.place}`)),
-    )
+    const names = bypassedBy(system, { a, b }).map(({ name }) => name)
+    const bypassed = names.length === 0 ? null : `${names.join(' and ')} ${names.length === 1 ? 'is' : 'are'} bypassed`
     owed.push({
       what: bypassed ? 'bypass' : 'jumper',
       place: parsePoint(a).place,
-      say: bypassed ? `${bypassed.name} is bypassed` : `jumper ${sayPair(system, a, b)}`,
+      say: bypassed ?? `jumper ${sayPair(system, a, b)}`,
       putBack: { do: 'unjumper', a, b },
     })
   }

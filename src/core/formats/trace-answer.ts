@@ -51,6 +51,8 @@ export const traceAnswerSchema = z.strictObject({
     z.array(entrySchema),
     z.strictObject({ error: z.string(), start: z.number().nullable(), end: z.number().nullable() }),
   ]),
+  /** What is said before hands make the changes of this line. */
+  cautions: z.array(z.string()),
   suspects: z.array(
     z.strictObject({
       id: z.string(),
@@ -92,12 +94,14 @@ export function writeTraceAnswer(
   opinion: Opinion,
   proposal: Proposal,
   understood: Understood,
+  cautions: readonly string[],
   stamp: Stamp,
 ): TraceAnswer {
   const { system } = engine
   const { bench } = state
   return {
     understood,
+    cautions: [...cautions],
     suspects: opinion.suspects
       .filter(({ probability }, index) => index < 5 || probability >= LEAST_PROBABILITY)
       .map(({ id, say, zone, probability, repair, why }) => ({ id, say, zone, probability, repair: repair?.id ?? null, why })),

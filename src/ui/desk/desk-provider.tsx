@@ -1,10 +1,12 @@
 'use client'
 import { type ReactNode, useCallback, useMemo, useRef, useState } from 'react'
+import { cautionsOf } from '@/src/core/job/cautions'
 import { type Entry, type EntryDraft, stampEntry } from '@/src/core/job/entry'
 import { readEntry } from '@/src/core/job/entry-schema'
 import { foldJob, lastStanding, problemWithEntry } from '@/src/core/job/fold'
 import type { JobFile } from '@/src/core/job/job-file'
 import { sayDraft } from '@/src/core/job/say-draft'
+import { capital } from '@/src/core/units/capital'
 import type { System } from '@/src/core/wiring/system'
 import {
   AdviceContext,
@@ -98,8 +100,11 @@ function useRecord(system: System, timeline: readonly Entry[], past: number | nu
         )
       }
       if (problem) tell({ say: problem, isProblem: true })
-      else if (added.length > 0)
-        tell({ say: added.map((entry) => sayDraft(system, entry, foldJob(system, before))).join(', then '), isProblem: false })
+      else if (added.length > 0) {
+        const said = added.map((entry) => sayDraft(system, entry, foldJob(system, before))).join(', then ')
+        const [caution] = cautionsOf(system, foldJob(system, before).bench, added)
+        tell({ say: caution ? `${capital(said)}. ${caution}` : said, isProblem: caution !== undefined })
+      }
       return problem
     },
     [system, add, begin, tell],

@@ -1,4 +1,5 @@
 import { createBench } from '@/src/core/bench/bench'
+import { createEngine } from '@/src/core/diagnosis/engine'
 import { joinFaults, weigh } from '@/src/core/diagnosis/inference/pairs'
 import { noEvidence } from '@/src/core/diagnosis/inference/posterior'
 import { listSuspects } from '@/src/core/diagnosis/inference/suspects'
@@ -8,7 +9,7 @@ import { runTrial } from '@/src/core/practice/trial'
 import type { Probe } from '@/src/core/readings/check'
 import type { Observation } from '@/src/core/readings/observations'
 import { createRandom } from '@/src/core/units/random'
-import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
+import { furnaceAc, systemById } from '@/src/core/wiring/systems/catalogue'
 import { templateValues } from '@/src/core/wiring/values'
 import { benchWith, change, furnaceEngine, hypothesisOf } from '@/tests/setup/furnace'
 
@@ -85,5 +86,23 @@ describe('a second fault behind the first', () => {
       before: first.observations,
     })
     expect(second.verdict).toMatchObject({ found: 'repair', repair: { id: hypothesisOf(left).fault?.repair.id } })
+  })
+})
+
+describe('a short and the transformer that it burned out', () => {
+  const plain = systemById('air-handler-plain')
+  if (!plain) throw new Error('no plain air handler')
+  const off = { ...createBench(plain), power: false, unplugged: ['contactor'] }
+  const readings: Observation[] = [
+    { id: 'dead', bench: createBench(plain), probe: { meter: 'volts', a: 'R@indoor', b: 'C@indoor' }, answer: 0 },
+    { id: 'coil', bench: off, probe: { meter: 'ohms', a: 'contactor.1@outdoor', b: 'contactor.2@outdoor' }, answer: 0.3 },
+  ]
+
+  it('are one story: a bare coil of next to no ohm, and no 24 V, name both', () => {
+    const evidence = { ...noEvidence, observations: readings }
+    const { engine, posterior } = weigh(createEngine(plain), evidence)
+    const suspects = listSuspects(engine, evidence, posterior, 1)
+    const burned = suspects.filter(({ id }) => id.includes('coil-shorted:contactor') && id.includes('transformer-dead'))
+    expect(burned.reduce((sum, { probability }) => sum + probability, 0)).toBeGreaterThan(0.9)
   })
 })

@@ -1,9 +1,12 @@
 import type { Engine } from '@/src/core/diagnosis/engine'
+import { inDegree } from '@/src/core/diagnosis/hypotheses/houses'
 import { type HypothesisSet, inEachKind, joinSets } from '@/src/core/diagnosis/hypotheses/hypothesis-set'
 import { type Behaviour, behaviourOf } from '@/src/core/diagnosis/hypotheses/priors'
 import { PairPredictions, PairStore } from '@/src/core/diagnosis/inference/pair-store'
 import { computePosterior, type Evidence, type Posterior } from '@/src/core/diagnosis/inference/posterior'
-import { layOutHouses } from '@/src/core/diagnosis/likelihood/by-house'
+import { type Chains, houseOf, layOutHouses } from '@/src/core/diagnosis/likelihood/by-house'
+import { faultFamilies } from '@/src/core/faults/families'
+import type { FaultFamilyRecord } from '@/src/core/faults/family'
 import type { Fault } from '@/src/core/faults/fault'
 import { foundIn, type Hypothesis } from '@/src/core/readings/hypothesis'
 import { latestAnswers, observationKey } from '@/src/core/readings/observations'
@@ -60,10 +63,17 @@ function explainsBadly(engine: Engine, { complaint }: Evidence, { hypotheses, no
   return unsteady > UNSTEADY_TAKES
 }
 
-/** The most promising pairs of different faults, as indexes of the engine's hypotheses. */
-function choosePairs(engine: Engine, evidence: Evidence): [number, number][] {
+/** A half of a pair: a hypothesis by its index, and the degree of its damage. */
+interface Half {
+  readonly index: number
+  readonly degree: number
+}
+
+/** The most promising pairs of different faults, each half in the degree that explains the readings best. */
+function choosePairs(engine: Engine, evidence: Evidence): [Half, Half][] {
   const rows = latestAnswers(evidence.observations).map((observation) => engine.store.alone(observation))
   const logRates = engine.rates.map(Math.log)
+  const all = engine.rates.reduce((sum, rate) => sum + rate, 0)
   const steady = [...engine.hypotheses.keys()].filter((index) => engine.hypotheses[index].fault && !engine.hypotheses[index].intermittent)
   // A half must explain something well: the sum of what it explains better than chance.
   const merit = (index: number) => logRates[index] + rows.reduce((sum, row) => sum + Math.max(0, row[index] - row[row.length - 1]), 0)
@@ -72,11 +82,13 @@ function choosePairs(engine: Engine, evidence: Evidence): [number, number][] {
     .sort((a, b) => b.merit - a.merit)
     .slice(0, HALVES)
     .map(({ index }) => index)
+  const chains = engine.store.chains(latestAnswers(evidence.observations))
+  const half = (index: number): Half => ({ index, degree: bestDegree(engine, chains, index) })
   const pairs: { pair: [number, number]; score: number }[] = []
   halves.forEach((a, position) => {
     for (const b of halves.slice(position + 1)) {
       if (engine.hypotheses[a].fault?.id === engine.hypotheses[b].fault?.id) continue
-      let score = logRates[a] + logRates[b]
+      let score = Math.log(rateOfPair(engine, a, b, all))
       for (const row of rows) score += Math.max(row[a], row[b])
       pairs.push({ pair: [a, b], score })
     }
@@ -84,7 +96,15 @@ function choosePairs(engine: Engine, evidence: Evidence): [number, number][] {
   return pairs
     .sort((a, b) => b.score - a.score)
     .slice(0, PAIRS_WEIGHED)
-    .map(({ pair }) => pair)
+    .map(({ pair: [a, b] }) => [half(a), half(b)])
+}
+
+/** The degree of a hypothesis's damage, in the house as drawn first, that explains the readings best. */
+function bestDegree({ houses }: Engine, { links, of }: Chains, hypothesis: number): number {
+  let best = 0
+  const logOf = (degree: number) => links[of[houseOf(houses, hypothesis, 0, degree)]].log
+  for (let degree = 1; degree < houses.degrees[hypothesis]; degree++) if (logOf(degree) > logOf(best)) best = degree
+  return best
 }
 
 interface Pair {
@@ -101,10 +121,10 @@ const keptOf = new Memo((engine: Engine) => ({
 }))
 
 /** The engine with hypotheses of two faults behind its own. */
-function withPairs(base: Engine, chosen: readonly [number, number][]): Engine {
+function withPairs(base: Engine, chosen: readonly [Half, Half][]): Engine {
   const kept = keptOf.of(base)
   const all = base.rates.reduce((sum, rate) => sum + rate, 0)
-  const pairs = chosen.map(([a, b]) => kept.pairs.get(`${a} ${b}`, () => makePair(base, a, b, all)))
+  const pairs = chosen.map(([a, b]) => kept.pairs.get(`${a.index} ${a.degree} ${b.index} ${b.degree}`, () => makePair(base, a, b, all)))
   const set = setOfPairs(pairs, base.kinds)
   return { ...base, ...joinSets(base, set), store: new PairStore(base, set, kept.predictions) }
 }
@@ -115,7 +135,7 @@ function setOfPairs(pairs: readonly Pair[], kinds: Engine['kinds']): HypothesisS
     hypotheses,
     rates: pairs.map(({ rate }) => rate),
     behaviours: pairs.map(({ behaviour }) => behaviour),
-    // Of two faults at once no degrees are weighed.
+    // Of two faults at once one degree each is weighed.
     houses: layOutHouses(
       pairs.map(() => false),
       kinds,
@@ -124,11 +144,11 @@ function setOfPairs(pairs: readonly Pair[], kinds: Engine['kinds']): HypothesisS
   }
 }
 
-function makePair(engine: Engine, a: number, b: number, all: number): Pair {
-  const [first, second] = [engine.hypotheses[a], engine.hypotheses[b]]
+function makePair(engine: Engine, a: Half, b: Half, all: number): Pair {
+  const [first, second] = [a, b].map(({ index, degree }) => inDegree(engine.hypotheses[index], degree))
   if (!first.fault || !second.fault) throw new Error(`a pair needs two faults: ${first.id}, ${second.id}`)
   const hypothesis: Hypothesis = {
-    id: `${first.id} + ${second.id}`,
+    id: `${first.id} + ${second.id}${a.degree + b.degree === 0 ? '' : ` by ${a.degree} and ${b.degree}`}`,
     fault: joinFaults(first.fault, second.fault),
     effects: [...first.effects, ...second.effects],
     wiring: [],
@@ -137,9 +157,30 @@ function makePair(engine: Engine, a: number, b: number, all: number): Pair {
   }
   return {
     hypothesis,
-    rate: (2 * PAIR_SHARE * engine.rates[a] * engine.rates[b]) / all,
+    rate: rateOfPair(engine, a.index, b.index, all),
     behaviour: behaviourOf(engine.laboratory, hypothesis),
   }
+}
+
+/** A short that carries more than its transformer stands, and that nothing opens on, has burned it out by the time of the visit. */
+const HAS_BURNED = modelValue({ value: 0.2, unit: 'share of such shorts', source: 'assumption' })
+/** The same where the protection should have opened: a fuse of the wrong size, one that was bridged, a short ahead of it. */
+const HAS_BURNED_ANYWAY = modelValue({ value: 0.02, unit: 'share of shorts', source: 'assumption' })
+
+/** How often two faults are met together: by chance, or as the one story of a short and the transformer that it burned out. */
+function rateOfPair(engine: Engine, a: number, b: number, all: number): number {
+  const byChance = (2 * PAIR_SHARE * engine.rates[a] * engine.rates[b]) / all
+  const [first, second] = [a, b].map((index) => recordOf(engine, index))
+  const cause = first?.burnsOutTransformers && second?.burnedOut ? a : second?.burnsOutTransformers && first?.burnedOut ? b : null
+  if (cause === null) return byChance
+  const isUnprotected = Object.values(engine.behaviours[cause].fresh).some(({ overloads }) => overloads)
+  // Which of its windings opened is one of two.
+  return byChance + (engine.rates[cause] * (isUnprotected ? HAS_BURNED : HAS_BURNED_ANYWAY)) / 2
+}
+
+function recordOf({ hypotheses }: Engine, index: number): FaultFamilyRecord | null {
+  const { fault } = hypotheses[index]
+  return fault && faultFamilies[fault.family]
 }
 
 /** Two faults told as one hypothesis; each keeps its own repair in `parts`. */
@@ -147,7 +188,7 @@ export function joinFaults(first: Fault, second: Fault): Fault {
   return {
     ...first,
     id: `${first.id} + ${second.id}`,
-    say: `${first.say}; and ${second.say.charAt(0).toLowerCase()}${second.say.slice(1)}`,
+    say: `${first.say}; and ${inSentence(second.say)}`,
     repair: { id: `${first.repair.id} + ${second.repair.id}`, say: `${first.repair.say}. ${second.repair.say}` },
     effects: [...first.effects, ...second.effects],
     variants: [],
@@ -155,3 +196,6 @@ export function joinFaults(first: Fault, second: Fault): Fault {
     parts: [first, second],
   }
 }
+
+/** A sentence within another: a terminal's letter keeps its capital. */
+const inSentence = (say: string): string => (/^[A-Z][a-z]/.test(say) ? say.charAt(0).toLowerCase() + say.slice(1) : say)

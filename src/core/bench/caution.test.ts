@@ -1,0 +1,31 @@
+import { createBench } from '@/src/core/bench/bench'
+import { bypassedBy, cautionOf } from '@/src/core/bench/caution'
+import { owedBy } from '@/src/core/bench/owed'
+import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
+
+const bench = createBench(furnaceAc)
+const past = { a: 'Y@outdoor', b: 'low-contactor@outdoor' }
+
+describe('a jumper past safeties', () => {
+  it('goes past every switch between its ends, one or two in a row', () => {
+    expect(bypassedBy(furnaceAc, past).map(({ role }) => role)).toEqual(['high-pressure', 'low-pressure'])
+    expect(bypassedBy(furnaceAc, { a: 'high-low@outdoor', b: 'Y@outdoor' }).map(({ role }) => role)).toEqual(['high-pressure'])
+    expect(bypassedBy(furnaceAc, { a: 'R@indoor', b: 'Y@indoor' })).toEqual([])
+  })
+
+  it('is warned of by their names when it goes in, and owed by their names', () => {
+    expect(cautionOf(furnaceAc, bench, { do: 'jumper', ...past })).toMatch(/bypasses the high-pressure switch and the low-pressure switch/i)
+    expect(owedBy(furnaceAc, { ...bench, jumpers: [past] })).toMatchObject([
+      { what: 'bypass', say: expect.stringMatching(/high-pressure switch and low-pressure switch are bypassed/i) },
+    ])
+  })
+})
+
+describe('a live end in the hand', () => {
+  it('is warned of when R comes off with the power on, and not with it off', () => {
+    const lift = { do: 'lift' as const, end: 'stat-cable.R@indoor' }
+    expect(cautionOf(furnaceAc, bench, lift)).toContain('live')
+    expect(cautionOf(furnaceAc, { ...bench, power: false }, lift)).toBeNull()
+    expect(cautionOf(furnaceAc, bench, { do: 'lift', end: 'stat-cable.G@indoor' })).toBeNull()
+  })
+})

@@ -1,0 +1,50 @@
+import type { Bench, BenchChange, Jumper } from '@/src/core/bench/bench'
+import type { PartOf } from '@/src/core/wiring/part'
+import { parsePoint, terminalPoint } from '@/src/core/wiring/point'
+import { cableById, partsOf, type System } from '@/src/core/wiring/system'
+import { hotTerminals } from '@/src/core/wiring/thermostat'
+
+/** The switches that a jumper goes past, in their order: one, or several in a row at its place. */
+export function bypassedBy(system: System, { a, b }: Jumper): PartOf<'switch'>[] {
+  const { place } = parsePoint(a)
+  if (parsePoint(b).place !== place) return []
+  const here = partsOf(system, 'switch').filter((part) => part.place === place)
+  const trails: { at: string; past: PartOf<'switch'>[] }[] = [{ at: a, past: [] }]
+  for (const trail of trails) {
+    for (const part of here) {
+      if (trail.past.includes(part)) continue
+      const ends = part.between.map((name) => terminalPoint(name, place))
+      const next = ends.find((_, side) => ends[1 - side] === trail.at)
+      if (next === undefined) continue
+      const past = [...trail.past, part]
+      if (next === b) return past
+      trails.push({ at: next, past })
+    }
+  }
+  return []
+}
+
+/** What is said before a hand makes a change that can hurt somebody or something; null for every other. */
+export function cautionOf(system: System, bench: Bench, change: BenchChange): string | null {
+  if (change.do === 'jumper') {
+    const past = bypassedBy(system, change)
+    return past.length > 0
+      ? `This bypasses the ${listed(past.map(({ name }) => name))}: for minutes, under your eyes, and out before you leave. Local codes and your license decide.`
+      : null
+  }
+  if (change.do === 'lift' && bench.power && isHot(system, change.end))
+    return 'That end is live: where it touches metal the fuse blows, or the transformer burns out. Power off first, or cap it in the hand.'
+  return null
+}
+
+const listed = (names: readonly string[]): string =>
+  names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', the ')} and the ${names[names.length - 1]}`
+
+/** A conductor that lands on a hot terminal of a thermostat: R, Rc, Rh. */
+function isHot(system: System, end: string): boolean {
+  const { cable: id, name, place } = parsePoint(end)
+  const cable = cableById(system, id ?? '')
+  if (!cable) return false
+  const lands = cable.conductors.find((conductor) => conductor.id === name)?.lands[cable.between.indexOf(place)]
+  return lands != null && partsOf(system, 'thermostat').some((part) => hotTerminals(part).includes(lands))
+}
