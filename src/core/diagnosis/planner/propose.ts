@@ -191,8 +191,7 @@ function confirm(
 ): Check | null {
   // A wire that hangs off its screw is put on it, and the call is run: that is the proof.
   if (namesRepair(verdict) && wasSeen(engine, evidence, verdict)) return null
-  const pricing = { stakes: WRONG_REPAIR_MINUTES, bother: engine.cost.attention }
-  const [check] = rankChecks(engine, posterior, bench, evidence.observations, { ...choice, ...pricing, way: 'free' }, 1)
+  const [check] = rankChecks(engine, posterior, bench, evidence.observations, { ...choice, way: 'free', stakes: WRONG_REPAIR_MINUTES }, 1)
   return (
     check ??
     nextReproduction(engine, widened(engine, evidence, posterior), evidence, bench, choice) ??
