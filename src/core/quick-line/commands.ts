@@ -58,6 +58,9 @@ function readCommand(reader: Reader): EntryDraft[] {
 
 type Rule = (reader: Reader) => EntryDraft[]
 
+/** A word that a line of the grammar begins with. */
+export const isCommandWord = (word: string): boolean => rules.has(word.toLowerCase())
+
 /** The rules by the word that a line begins with. */
 const rules: ReadonlyMap<string, Rule> = new Map(
   Object.entries<Rule>({

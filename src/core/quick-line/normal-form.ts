@@ -42,6 +42,8 @@ const shortForms = new Map(
     clg: 'cool',
     comp: 'compressor',
     gv: 'gas valve',
+    hps: 'high-pressure',
+    lps: 'low-pressure',
     hp: 'high-pressure',
     lp: 'low-pressure',
     zero: '0',
@@ -58,6 +60,7 @@ const tradeWords = [
   'breaker',
   'landings',
   'jumper',
+  'jumped',
   'indoor',
   'outdoor',
   'furnace',
@@ -142,7 +145,7 @@ function answered(text: string, the: Sentence): string {
   if (!found || !the.isLetter(found[1]) || !the.isLetter(found[2])) return text
   const [, a, b, said, where = ''] = found
   const pair = `${the.letter(a.toLowerCase())}-${the.letter(b.toLowerCase())}`
-  for (const { says, as } of withoutNumber) if (says.test(said)) return `${as(pair)}${where}`
+  for (const { says, as } of withoutNumber) if (says.test(said.replace(/^(?:a|an) /i, ''))) return `${as(pair)}${where}`
   const ohmed = /^ohmed (.+)$/i.exec(said)
   return ohmed ? `ohms ${pair} ${ohmed[1]}${where}` : text
 }

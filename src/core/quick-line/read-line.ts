@@ -3,11 +3,13 @@ import { fallsWith, foldJob, lastStanding, problemWithEntry } from '@/src/core/j
 import type { Refusal } from '@/src/core/job/job-state'
 import { sayDraft, sayFallen } from '@/src/core/job/say-draft'
 import { isContent } from '@/src/core/job/standing'
-import { parseCommand } from '@/src/core/quick-line/commands'
+import { isCommandWord, parseCommand } from '@/src/core/quick-line/commands'
+import { interpret } from '@/src/core/quick-line/interpret'
 import { dashedNames } from '@/src/core/quick-line/names'
 import { normalForm } from '@/src/core/quick-line/normal-form'
 import { asStretch } from '@/src/core/quick-line/phrases'
-import { inTheGrammar } from '@/src/core/quick-line/said'
+import { inTheGrammar, plain } from '@/src/core/quick-line/said'
+import { Sentence } from '@/src/core/quick-line/sentence'
 import { type Token, tokenize } from '@/src/core/quick-line/tokens'
 import type { Probe } from '@/src/core/readings/check'
 import type { System } from '@/src/core/wiring/system'
@@ -35,12 +37,27 @@ export function readQuickLine(line: string, context: QuickLineContext): Understo
   const read = readInGrammar(line, context)
   if (read.ok) return read
   const put = inGrammarsWords(clausesOf(line), context)
-  if (put === null) return read
+  if (put === null) return asRemark(line, context) ?? read
   if (typeof put === 'object') return { ok: false, problem: put.asks, start: 0, end: line.length }
   const understood = readInGrammar(put, context)
   if (understood.ok) return understood
   // What was understood and cannot be now is refused with its own reason; where the line said it in the grammar's words, at its own word.
   return understood.problem === read.problem ? read : { ...understood, start: 0, end: line.length }
+}
+
+/** What would be weighed if it were understood: a line with one of these is asked back, not kept as a remark. */
+const ofTheCircuit =
+  /\b(?:fuse|breaker|thermostat|stat|contactor|transformer|board|relay|valve|coil|switch|damper|volts?|ohms?|amps?|power|trips?|tripped|holds?|jumper|landings?)\b/i
+
+/** A sentence that names no terminal, no number, no command and nothing of the circuit is a remark: a note, by which nothing is weighed. */
+function asRemark(line: string, context: QuickLineContext): Understood | null {
+  const words = line.trim().split(/\s+/)
+  const letters = new Set(context.system.places.flatMap(({ terminals }) => terminals))
+  const isPlain = words.length >= 3 && words.every((word) => /^[a-z][a-z'’,.-]*[.!]?$/i.test(word) && !letters.has(word.toUpperCase()))
+  const isSentence = /\b(?:the|a|an|was|is|were|has|had|he|she|they|by|my|of)\b/i.test(line)
+  return isPlain && isSentence && !ofTheCircuit.test(line) && !isCommandWord(words[0])
+    ? readInGrammar(`note ${line.trim()}`, context)
+    : null
 }
 
 /** Clauses put into the grammar's words one after the other, each where those before it have led; null when one of them is not understood. */
@@ -70,7 +87,7 @@ function inGrammarsWords(clauses: readonly string[], context: QuickLineContext):
 
 /** The clauses of a line; a note that was typed as one takes the rest of it. */
 function clausesOf(line: string): string[] {
-  const clauses = line.split(/;|\bthen\b/i)
+  const clauses = line.replace(/^(\s*note)\s*:/i, '$1').split(/;|\bthen\b/i)
   const note = clauses.findIndex((clause) => /^\s*(?:note|repaired)\b/i.test(clause))
   if (note < 0) return clauses
   const rest = line.slice(clauses.slice(0, note).reduce((at, clause) => line.indexOf(clause, at) + clause.length, 0))
@@ -83,13 +100,18 @@ function clauseInGrammar(clause: string, context: QuickLineContext): ReturnType<
   const state = foldJob(context.system, context.entries)
   const normal = normalForm(clause, context.system, state)
   if (readInGrammar(normal, context).ok) return normal
-  return inTheGrammar(normal, context.system, state, clause) ?? inTheGrammar(clause, context.system, state)
+  const isReadable = (command: string) => readInGrammar(command, context).ok
+  const said =
+    inTheGrammar(normal, context.system, state, clause, isReadable) ?? inTheGrammar(clause, context.system, state, clause, isReadable)
+  if (said !== null && (typeof said === 'object' || isReadable(said))) return said
+  const meant = interpret(plain(clause), new Sentence(context.system, state, clause))
+  return meant !== null && (said === null || isReadable(meant)) ? meant : said
 }
 
 /** Several in one clause, parted by commas, or each reading by the next pair of points. */
 function severalIn(clause: string, context: QuickLineContext): ReturnType<typeof inTheGrammar> {
   const parts = clause.split(
-    /,\s+(?:and\s+|but\s+)?|\s+but\s+|\s+and\s+(?=\S+\s+(?:is|isn|was|won|does|runs?|has|not|holds|trips)\b)|\s+(?=[A-Z][A-Za-z0-9]?(?:\s?[-/&]\s?|\s)[A-Z][A-Za-z0-9]?\s+[\d.])/,
+    /,\s+(?:and\s+|but\s+)?|\s+but\s+|\s+and\s+(?=(?:nothing|no|zero)\s)|\s+and\s+(?=\S+\s+(?:is|isn|was|won|does|runs?|has|not|holds|trips)\b)|\s+(?=[A-Z][A-Za-z0-9]?(?:\s?[-/&]\s?|\s)[A-Z][A-Za-z0-9]?\s+[\d.])/,
   )
   return parts.length > 1 ? inGrammarsWords(parts, context) : null
 }

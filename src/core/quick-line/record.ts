@@ -8,12 +8,30 @@ import { callsOf } from '@/src/core/wiring/system'
 
 export function readRepaired(reader: Reader): EntryDraft[] {
   const { suspects } = reader.context
+  const named = reader.peek()
+  if (named?.kind === 'word' && !/^(?:cause|because)$/i.test(named.text)) return [repairedInWords(reader)]
   const rank = reader.peek()?.kind === 'number' ? reader.number() : 1
   const suspect = suspects[rank - 1]
   if (!suspect || suspect.zone === null || suspect.repair === null)
     reader.failAt(`There is no repair for suspect ${rank}. Say "repaired 1" for the first of the list.`, reader.tokens[0])
   const cause = reader.accept('cause') || reader.accept('because') ? reader.rest('say what caused it') : ''
   return [{ kind: 'repair', fault: suspect.id, zone: suspect.zone as string, what: suspect.repair as string, cause }]
+}
+
+/** `repaired contactor`, `repaired Y outdoors because of the fence`: a repair in words, of the suspect that it sounds like or of none. */
+function repairedInWords(reader: Reader): EntryDraft {
+  const { system, suspects, state } = reader.context
+  const [what, cause = ''] = reader.rest('say what was repaired').split(/\s+(?:because|cause)\s+/i)
+  const words = what.toLowerCase()
+  const part = [...system.parts]
+    .sort((a, b) => b.name.length - a.name.length)
+    .find(({ id, name }) => [id, name.toLowerCase()].some((one) => words.includes(one)))
+  const cable = system.cables.find(({ id, name }) => [id, name.toLowerCase(), id.replace(/-cable$/, '')].some((one) => words.includes(one)))
+  const zone = part?.place ?? cable?.id ?? state.bench.place
+  const meant = suspects.find(
+    (suspect) => suspect.zone === zone && suspect.repair !== null && part !== undefined && suspect.id.includes(part.id),
+  )
+  return { kind: 'repair', fault: meant?.id ?? null, zone, what: what.charAt(0).toUpperCase() + what.slice(1), cause }
 }
 
 /** `proved cool 0.9 A 25.6 V`. */

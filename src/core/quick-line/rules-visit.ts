@@ -165,10 +165,6 @@ export const visitRules: readonly Rule[] = [
         ? across(the, what, value)
         : { asks: `Is that ${value} V across the ${what}, or ohms? Say "${what} ${value} V"; ohms are read with the power off.` },
   ),
-  rule(
-    `(?!.*\\w-\\w)(?:.+ )?(?:${NUMBER}) ?(?:a|amps?|f|degrees|psi|in wc|w|kw|hz)(?: .*)?|(?:supply|return|room|outside|ambient|superheat|subcooling|delta|temp|split)(?: .*)? ${NUMBER}(?: .*)?|(?:igniter|ignitor|inducer|flame|flame sensor)(?: .*)? ${NUMBER}(?: .*)?`,
-    (the) => the.asNote(),
-  ),
   rule('(.+?) (?:is |has )?(?:tripped|popped|open)', (the, what) => {
     const part = partById(the.system, the.part(what) ?? '')
     return part?.kind === 'switch'

@@ -148,9 +148,8 @@ export const rules: readonly Rule[] = [
     '(\\S+) (?:is )?(?:shorted|grounded|dead short)(?: to (\\S+))?',
     (the, a, b) => `ohms ${the.letter(a)}-${b ? the.letter(b) : 'gnd'} jumps between 0 and 1`,
   ),
-  rule(
-    String.raw`${NUMBER} ?(?:a|amp|amps)\b(?: draw)?(?: on| at| around)? ?(.*)`,
-    (the, amps, on) => `${amps} A on ${on ? the.letter(on) : 'R'}`,
+  rule(String.raw`${NUMBER} ?(?:a|amp|amps)\b(?: draw)?(?: on| at| around)? ?(.*)`, (the, amps, on) =>
+    /^(?:fuse|breaker)/.test(on) ? null : `${amps} A on ${on ? the.letter(on) : 'R'}`,
   ),
   rule(
     `(?:amp draw|clamp|clamped|draw|draws|drawing|amps)(?: is| reads)? ${NUMBER}(?: ?(?:a|amps?))?(?: (?:on|at|around) (.+))?`,

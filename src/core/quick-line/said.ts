@@ -1,6 +1,8 @@
 import type { JobState } from '@/src/core/job/job-state'
 import type { Rule } from '@/src/core/quick-line/rule'
 import { rules } from '@/src/core/quick-line/rules'
+import { remarkRules } from '@/src/core/quick-line/rules-remarks'
+import { spokenRules } from '@/src/core/quick-line/rules-spoken'
 import { visitRules } from '@/src/core/quick-line/rules-visit'
 import { Sentence } from '@/src/core/quick-line/sentence'
 import type { System } from '@/src/core/wiring/system'
@@ -10,29 +12,46 @@ import type { System } from '@/src/core/wiring/system'
  * `lift outdoor Y`. Only asked for what the grammar does not read by itself; what comes back is read, shown and entered like anything else.
  *
  * @param typed the words as they were typed, where `said` is another form of them: what is kept as a note
+ * @param isReadable whether a line of the grammar can be entered now
  */
-export function inTheGrammar(said: string, system: System, state: JobState, typed = said): ReturnType<Rule['as']> {
+export function inTheGrammar(
+  said: string,
+  system: System,
+  state: JobState,
+  typed = said,
+  isReadable: (command: string) => boolean = () => true,
+): ReturnType<Rule['as']> {
   const text = plain(said)
-  const command = bySentence(text, typed, system, state)
+  const command = bySentence(text, typed, system, state, isReadable)
   if (command) return command
   // What is said of a place that stands at the end of the sentence.
   const found = / at (\S+)$/.exec(text)
   const place = found && system.places.find(({ id }) => id === found[1])
-  const there = place ? bySentence(text.slice(0, found.index), typed, system, state) : null
+  const there = place ? bySentence(text.slice(0, found.index), typed, system, state, isReadable) : null
   return typeof there === 'string' && !/ at |;|^note |^walk /.test(there) ? `${there} at ${place?.id}` : null
 }
 
-function bySentence(text: string, typed: string, system: System, state: JobState): ReturnType<Rule['as']> {
-  for (const rule of [...rules, ...visitRules]) {
+function bySentence(
+  text: string,
+  typed: string,
+  system: System,
+  state: JobState,
+  isReadable: (command: string) => boolean,
+): ReturnType<Rule['as']> {
+  let first: ReturnType<Rule['as']> = null
+  for (const rule of [...rules, ...visitRules, ...spokenRules, ...remarkRules]) {
     const found = rule.says.exec(text)
     const command = found && rule.as(new Sentence(system, state, typed), ...found.slice(1).map((part) => part ?? ''))
-    if (command) return command
+    // What cannot be entered as it stands is told only where no other way to understand it is left.
+    if (typeof command === 'object' && command) return first ?? command
+    if (command && isReadable(command)) return command
+    if (command) first ??= command
   }
-  return null
+  return first
 }
 
 /** Small letters, one space between words, no full stop, and none of the words that only lead up to what is said. */
-const plain = (said: string): string =>
+export const plain = (said: string): string =>
   said
     .toLowerCase()
     .replace(/[’']/g, '')

@@ -1,7 +1,8 @@
 import type { JobState } from '@/src/core/job/job-state'
 import { findCable, findPart, findPlace, isGroundWord } from '@/src/core/quick-line/names'
 import { callNames } from '@/src/core/wiring/call'
-import { callsOf, type Place, partById, partsOf, placeById, type System } from '@/src/core/wiring/system'
+import { conductorEnd, parsePoint } from '@/src/core/wiring/point'
+import { type Cable, callsOf, type Place, partById, partsOf, placeById, type System } from '@/src/core/wiring/system'
 
 /** What the words of one sentence mean in a system. */
 export class Sentence {
@@ -100,7 +101,8 @@ export class Sentence {
     const found = part === null ? undefined : partById(this.system, part)
     if (found?.kind === 'transformer') return `${found.secondary[0]}-${found.secondary[1]} ${volts} V at ${found.place}`
     if (found?.kind === 'thermostat') return `R-C ${volts} V at ${found.place}`
-    if (found?.kind === 'coil') return `${found.between[0]}-${found.between[1]} ${volts} V at ${found.place}`
+    if (found?.kind === 'coil' || found?.kind === 'board' || found?.kind === 'electronics')
+      return `${found.between[0]}-${found.between[1]} ${volts} V at ${found.place}`
     const at = this.place(what)
     return at ? `R-C ${volts} V at ${at}` : null
   }
@@ -135,7 +137,7 @@ export class Sentence {
 }
 
 const placeKinds: readonly { readonly says: RegExp; readonly kind: readonly Place['kind'][] }[] = [
-  { says: /^(out|outside|outdoors|outdoor unit|condenser|condensing unit|heat pump|yard)$/, kind: ['outdoor'] },
+  { says: /^(out|outside|outdoors|outdoor unit|condenser|condensing unit|heat pump|yard)$/, kind: ['outdoor', 'package'] },
   {
     says: /^(inside|indoors|indoor unit|furnace|air handler|attic|basement|closet|garage|crawlspace)$/,
     kind: ['indoor', 'package'],
@@ -161,7 +163,13 @@ export function takenOff(the: Sentence, what: string): string | null {
   if (/^(jumper|jumper wire|jumper lead)( out)?$/.test(what)) return 'jumper out'
   if (/^(panel|door|cover|access panel)$/.test(what)) return `panel ${the.state.bench.place} off`
   if (/^(fuse)( out)?$/.test(what)) return 'fuse out'
-  return leading('unplug', the.part(what.replace(/ (?:lead|leads|wires|spades)$/, '')))
+  return leading('unplug', pluggable(the, what.replace(/ (?:lead|leads|wires|spades)$/, '')))
+}
+
+/** A part that comes off its wires by hand. */
+export function pluggable(the: Sentence, what: string): string | null {
+  const part = partById(the.system, the.part(what) ?? '')
+  return part && ['switch', 'coil', 'thermostat', 'board'].includes(part.kind) ? part.id : null
 }
 
 export function putOn(the: Sentence, what: string): string | null {
@@ -170,7 +178,7 @@ export function putOn(the: Sentence, what: string): string | null {
   if (breaker) return breaker[1] ? `breaker ${breaker[1]} in` : 'breaker in'
   const fuse = /^(?:in )?(?:new )?(?:(\d+) ?(?:a|amp|amps) )?(?:new )?fuse(?: in(?: slot)?)?$/.exec(what)
   if (fuse) return fuse[1] ? `fuse ${fuse[1]} in` : 'fuse in'
-  return leading('plug', the.part(what))
+  return leading('plug', pluggable(the, what))
 }
 
 /** Every conductor of a cable that is landed where one stands, one after the other. */
@@ -180,16 +188,33 @@ export function allOf(the: Sentence, said: string): string | null {
   const id = said === '' ? null : findCable(the.system, said)
   const [cable, another] = said === '' ? here : here.filter((one) => one.id === id)
   if (!cable || another) return null
+  return liftEnds(the, cable, place)
+}
+
+/** The same at another place, where one cable alone comes. */
+export function allAt(the: Sentence, place: string | null): string | null {
+  const [cable, another] = the.system.cables.filter(({ between }) => place !== null && between.includes(place))
+  return cable && !another && place !== null ? liftEnds(the, cable, place) : null
+}
+
+function liftEnds(the: Sentence, cable: Cable, place: string): string | null {
   const ends = cable.conductors
     .filter(({ lands }) => lands[cable.between.indexOf(place)] !== null)
-    .map((conductor) => `${cable.id}.${conductor.id}@${place}`)
+    .map((conductor) => conductorEnd(cable.id, conductor.id, place))
     .filter((end) => !the.state.bench.lifted.includes(end))
   return ends.length === 0 ? null : ends.map((end) => `lift ${end}`).join('; ')
 }
 
+/** Every conductor of a cable that is lifted goes back on its screw. */
+export function landAll(the: Sentence, said: string): string | null {
+  const id = findCable(the.system, said)
+  const ends = the.state.bench.lifted.filter((end) => parsePoint(end).cable === id)
+  return id === null || ends.length === 0 ? null : ends.map((end) => `land ${end}`).join('; ')
+}
+
 /** Two letters that are joined. */
 export function joined(the: Sentence, what: string): string | null {
-  const found = /^(\S+) ?(?:to|and|-|,)? ?(\S+)(?: (?:at|in|on) (.+))?$/.exec(what)
+  const found = /^(\S+?)(?: ?(?:-|,|\/) ?| (?:to|and) | )(\S+)(?: (?:at|in|on) (.+))?$/.exec(what)
   if (!found || found[1] === found[2]) return null
   const place = found[3] === undefined ? null : the.place(found[3])
   if (found[3] !== undefined && place === null) return null

@@ -1,0 +1,206 @@
+import type { Sense } from '@/src/core/quick-line/lexicon'
+import { type Meaning, meaningOf } from '@/src/core/quick-line/meaning'
+import { isGroundWord } from '@/src/core/quick-line/names'
+import { allAt, allOf, landAll, pluggable, type Sentence } from '@/src/core/quick-line/sentence'
+import { marks } from '@/src/core/readings/looks'
+import { partById } from '@/src/core/wiring/system'
+
+/**
+ * A sentence by what is in it, whatever the order of its words: "24 on Y outside", "nothing outside on Y" and "Y has no volts at the
+ * condenser" have the same words in them. Every word has to be known, else nothing is understood; what comes back is the grammar's own line.
+ */
+export function interpret(text: string, the: Sentence): string | null {
+  const meaning = meaningOf(text, the)
+  if (!meaning || meaning.places.length > 1) return null
+  for (const reading of readings) {
+    const line = reading(meaning, the)
+    if (line !== null) return line
+  }
+  return null
+}
+
+type Reading = (meaning: Meaning, the: Sentence) => string | null
+
+const has = ({ senses }: Meaning, ...wanted: Sense[]): boolean => wanted.some((sense) => senses.has(sense))
+/** The sentence has no sense but these. */
+const only = ({ senses }: Meaning, ...allowed: Sense[]): boolean => [...senses].every((sense) => allowed.includes(sense))
+
+const placeOf = ({ places }: Meaning): string => (places.length > 0 ? ` at ${places[0]}` : '')
+const pairOf = ({ letters }: Meaning): string | null => {
+  const [one, other, third] = letters
+  if (!one || !other || third) return null
+  // A cable that was named means its own wires, off their terminals.
+  const point = ({ letter, cable }: Meaning['letters'][number]) => (cable ? `${cable} ${letter}` : letter)
+  return isGroundWord(one.letter) ? `${point(other)}-${point(one)}` : `${point(one)}-${point(other)}`
+}
+const onlyNumber = ({ numbers }: Meaning) => (numbers.length === 1 ? numbers[0] : null)
+
+/** Volts, ohms or no path between two points, or at one against common. */
+const readBetween: Reading = (meaning, the) => {
+  const { letters, parts, cables, calls } = meaning
+  if (parts.length + cables.length + calls.length > 0 || !only(meaning, 'volts', 'ohms', 'none', 'open', 'shorted', 'beeps', 'still'))
+    return null
+  const number = onlyNumber(meaning)
+  const where = placeOf(meaning)
+  if (letters.length === 2) {
+    const pair = pairOf(meaning)
+    if (pair === null) return null
+    if (number) {
+      const unit = number.unit ?? (has(meaning, 'volts') ? 'V' : has(meaning, 'ohms') ? 'ohm' : null)
+      return only(meaning, 'volts', 'ohms')
+        ? `${unit === 'ohm' ? 'ohms ' : ''}${pair} ${number.value}${unit === 'V' ? ' V' : ''}${where}`
+        : null
+    }
+    if (meaning.numbers.length > 0) return null
+    if (has(meaning, 'open')) return `${pair} OL${where}`
+    if (has(meaning, 'shorted')) return `ohms ${pair} jumps between 0 and 1${where}`
+    if (has(meaning, 'beeps') && !has(meaning, 'none')) return `ohms ${pair} jumps between 0 and 40${where}`
+    if (has(meaning, 'none') && has(meaning, 'ohms')) return `ohms ${pair} 0${where}`
+    if (has(meaning, 'none', 'still')) return `${pair} 0 V${where}`
+    return null
+  }
+  if (letters.length !== 1 || letters[0].cable !== null || !only(meaning, 'volts', 'none', 'still')) return null
+  const { letter } = letters[0]
+  if (number)
+    return number.unit === 'ohm' || number.value > 60 ? null : the.voltsAt(`${letter.toLowerCase()}${where}`, String(number.value))
+  return has(meaning, 'none', 'still') ? the.voltsAt(`${letter.toLowerCase()}${where}`, '0') : null
+}
+
+/** Volts or ohms across a part, or at a place. */
+const readAtPart: Reading = (meaning, the) => {
+  const { letters, parts, cables, calls } = meaning
+  if (letters.length + cables.length + calls.length > 0 || parts.length > 1 || !only(meaning, 'volts', 'ohms', 'none', 'open', 'in'))
+    return null
+  const number = onlyNumber(meaning)
+  const [part] = parts
+  const kind = part === undefined ? null : partById(the.system, part)?.kind
+  const at = part ?? meaning.places[0]
+  if (at === undefined) return has(meaning, 'none') && has(meaning, 'volts') && !number ? the.voltsAt(the.state.bench.place, '0') : null
+  const unit = number?.unit ?? (has(meaning, 'volts') ? 'V' : has(meaning, 'ohms') ? 'ohm' : null)
+  if (kind === 'coil' || kind === 'switch') {
+    if (number && unit === 'ohm') return `ohms across ${part} ${number.value}`
+    if (!number && has(meaning, 'open') && kind === 'coil') return `ohms across ${part} OL`
+  }
+  if (number && unit === 'V' && number.value < 60) return the.voltsAt(at, String(number.value))
+  return !number && has(meaning, 'none') && has(meaning, 'volts') ? the.voltsAt(at, '0') : null
+}
+
+/** A unit as a whole: what was called there runs, or not. */
+const unitRuns: Reading = (meaning, the) => {
+  const { letters, parts, cables, calls, numbers, places } = meaning
+  if (letters.length + parts.length + cables.length + calls.length + numbers.length > 0 || places.length !== 1) return null
+  if (the.state.bench.call === 'off' || !only(meaning, 'runs', 'still', 'not')) return null
+  return has(meaning, 'still', 'not') ? `${places[0]} not as called` : has(meaning, 'runs') ? `${places[0]} as called` : null
+}
+
+/** What a part does, as it is seen and heard. */
+const seen: Reading = (meaning, the) => {
+  const { letters, parts, cables, calls, numbers } = meaning
+  if (letters.length + cables.length + calls.length + numbers.length > 0 || parts.length !== 1) return null
+  const part = partById(the.system, parts[0])
+  if (!part) return null
+  const one = (...senses: Sense[]) => senses.find((sense) => meaning.senses.has(sense)) ?? null
+  switch (part.kind) {
+    case 'coil': {
+      const word = has(meaning, 'chatters')
+        ? 'chatters'
+        : one('in') !== null || has(meaning, 'runs')
+          ? 'in'
+          : one('out', 'still') !== null
+            ? 'out'
+            : null
+      if (word === null || !only(meaning, 'chatters', 'in', 'out', 'runs', 'still', 'not')) return null
+      return has(meaning, 'not') && word === 'in' ? `${part.id} out` : `${part.id} ${word}`
+    }
+    case 'load':
+      if (!only(meaning, 'runs', 'still', 'not', 'none')) return null
+      return has(meaning, 'still', 'not', 'none') ? `${part.id} still` : has(meaning, 'runs') ? `${part.id} runs` : null
+    case 'thermostat':
+      if (!only(meaning, 'blank', 'alive', 'still', 'runs')) return null
+      return has(meaning, 'blank', 'still') ? `${part.id} blank` : has(meaning, 'alive', 'runs') ? `${part.id} alive` : null
+    default:
+      return null
+  }
+}
+
+/** Wires and parts that a hand takes off or puts back. */
+const hands: Reading = (meaning, the) => {
+  const { letters, parts, cables, calls, numbers } = meaning
+  if (calls.length + numbers.length > 0 || !only(meaning, 'off', 'back')) return null
+  const isOff = has(meaning, 'off') && !has(meaning, 'back')
+  if (!isOff && !has(meaning, 'back')) return null
+  if (letters.length > 0 && parts.length + cables.length === 0)
+    return letters
+      .map(({ letter, cable }) => `${isOff ? 'lift' : 'land'} ${cable ? `${cable} ` : ''}${letter}${placeOf(meaning)}`)
+      .join('; ')
+  if (cables.length === 1 && letters.length + parts.length === 0) {
+    const said = cables[0].replace(/-cable$/, '')
+    return isOff ? allOf(the, said) : landAll(the, said)
+  }
+  if (isOff && meaning.places.length === 1 && letters.length + parts.length + cables.length === 0) return allAt(the, meaning.places[0])
+  const [part] = parts
+  if (parts.length !== 1 || letters.length + cables.length > 0 || pluggable(the, part) === null) return null
+  return `${isOff ? 'unplug' : 'plug'} ${part}`
+}
+
+/** Terminals that are joined, and switches that are gone past. */
+const clips: Reading = (meaning, the) => {
+  const { letters, parts, cables, calls, numbers } = meaning
+  if (cables.length + numbers.length > 0 || !has(meaning, 'joined', 'past')) return null
+  if (letters.length >= 2 && parts.length + calls.length === 0 && only(meaning, 'joined', 'with')) {
+    const [first, ...others] = letters.map(({ letter }) => letter)
+    return others.map((other) => `jumper ${first} ${other}${placeOf(meaning)}`).join('; ')
+  }
+  return parts.length === 1 && letters.length === 0 ? the.around(parts[0]) : null
+}
+
+/** Trips and holds: on a call, with nothing called, with something off. */
+const trials: Reading = (meaning, the) => {
+  const { letters, parts, cables, calls, numbers } = meaning
+  if (
+    numbers.length > 0 ||
+    !has(meaning, 'trips', 'holds', 'fine') ||
+    (has(meaning, 'fine') && !has(meaning, 'trips', 'holds') && calls.length === 0)
+  )
+    return null
+  const word = has(meaning, 'trips') ? 'trips' : 'holds'
+  const rest = parts.filter((part) => partById(the.system, part)?.kind !== 'fuse')
+  if (
+    calls.length === 1 &&
+    letters.length + cables.length === 0 &&
+    rest.length === 0 &&
+    only(meaning, 'trips', 'holds', 'fine', 'with', 'runs')
+  )
+    return `${word} on ${calls[0]}`
+  if (calls.length > 0) return null
+  if (letters.length + cables.length + rest.length + meaning.places.length === 0 && only(meaning, 'trips', 'holds', 'fine')) return word
+  if (has(meaning, 'idle') && only(meaning, 'trips', 'holds', 'idle', 'with'))
+    return the.state.bench.call === 'off' ? word : `call off; ${word}`
+  if (!has(meaning, 'off') || !only(meaning, 'trips', 'holds', 'off', 'with')) return null
+  const taken = hands({ ...meaning, parts: rest, senses: new Set<Sense>(['off']) }, the)
+  return taken && `${taken}; ${word}`
+}
+
+/** A mark on the wiring, at a place or along a cable; copper of one conductor by its letter. */
+const marked: Reading = (meaning) => {
+  const { letters, parts, cables, calls, numbers, places } = meaning
+  const mark = marks.find((one) => meaning.senses.has(one))
+  if (
+    mark === undefined ||
+    parts.length + calls.length + numbers.length > 0 ||
+    !only(meaning, mark, 'scorched', 'rubbed', 'chewed', 'stapled')
+  )
+    return null
+  if (letters.length === 1 && mark === 'rubbed' && letters[0].cable !== null) return `bare ${letters[0].letter} in ${letters[0].cable}`
+  if (letters.length > 0) return null
+  const zone = cables[0] ?? places[0]
+  return zone === undefined || cables.length + places.length > 1 ? null : `${mark} ${zone}`
+}
+
+const walked: Reading = (meaning) => {
+  const { letters, parts, cables, calls, numbers, places } = meaning
+  const isAlone = letters.length + parts.length + cables.length + calls.length + numbers.length === 0
+  return isAlone && places.length === 1 && only(meaning, 'walk', 'back') ? `walk ${places[0]}` : null
+}
+
+const readings: readonly Reading[] = [trials, readBetween, readAtPart, unitRuns, seen, clips, hands, marked, walked]

@@ -1,0 +1,150 @@
+/** What a word does in a sentence about a visit; `filler` does nothing. */
+export type Sense =
+  | 'filler'
+  | 'volts'
+  | 'ohms'
+  | 'amps'
+  | 'none'
+  | 'open'
+  | 'shorted'
+  | 'beeps'
+  | 'off'
+  | 'back'
+  | 'joined'
+  | 'past'
+  | 'with'
+  | 'trips'
+  | 'holds'
+  | 'fine'
+  | 'runs'
+  | 'still'
+  | 'in'
+  | 'out'
+  | 'chatters'
+  | 'blank'
+  | 'alive'
+  | 'not'
+  | 'rubbed'
+  | 'chewed'
+  | 'scorched'
+  | 'stapled'
+  | 'walk'
+  | 'idle'
+
+const words: Readonly<Partial<{ [S in Sense]: string }>> = {
+  filler:
+    'the a an is are was were be been it its that this there here at on to from between across and of for by in out up down over i im ive we has have had got get getting gets see seeing reads read reading shows showing showed measured measuring found find just now still again then so ok okay some my your all both only even wire wires lead leads terminal terminals screw low voltage coming come comes going goes put when as soon once every time during while if after call calling calls called for says say looks look like as me side one right okay connection away keeps keep ran it nonstop constantly constant always anywhere everywhere all-the-time',
+  volts: 'v volt volts vac vdc',
+  ohms: 'ohm ohms resistance ohmed',
+  amps: 'amp amps',
+  none: 'no zero nothing none',
+  open: 'open opened ol infinite infinity',
+  shorted: 'shorted short grounded',
+  beeps: 'continuity beeps beep tone tones rings',
+  off: 'off lifted lift pulled pull disconnected disconnect unhooked unhook removed remove took take taken taking unlanded isolated isolate separated separate unplugged unplug pulling',
+  back: 'back landed land reconnected reconnect connected connect hooked hook plugged plug',
+  joined: 'jumper jumpers jumpered jumped jump joined join twisted touched touch tied tie bridged together',
+  past: 'bypassed bypass past around',
+  with: 'with',
+  trips: 'trips trip tripped pops popped blows blew blowing tripping',
+  holds: 'holds hold held holding',
+  fine: 'fine good',
+  runs: 'running runs run starts started spinning turning working works',
+  still: 'dead stopped quit stuck',
+  in: 'energized shifts shifted engaged welded',
+  chatters: 'chatters chattering chatter buzzes buzzing hums humming rattles clicking clicks flutters pulsing cycling',
+  blank: 'blank dark',
+  alive: 'alive lit',
+  not: 'not isnt aint never',
+  rubbed: 'rubbed rub nicked nick worn chafed pinched bare cut skinned',
+  chewed: 'chewed gnawed mice mouse rodent',
+  scorched: 'burnt burned melted scorched charred',
+  stapled: 'stapled staple',
+  walk: 'walking walk walked heading headed went moved standing',
+}
+
+/** Phrases of several words that are one thing; what is said word by word needs no entry here. */
+const phrases: readonly (readonly [string, Sense])[] = [
+  ['all the time', 'filler'],
+  ['right away', 'filler'],
+  ['not running', 'still'],
+  ['isnt running', 'still'],
+  ['wont start', 'still'],
+  ['wont run', 'still'],
+  ['wont come on', 'still'],
+  ['not working', 'still'],
+  ['doesnt work', 'still'],
+  ['doesnt run', 'still'],
+  ['does not run', 'still'],
+  ['not starting', 'still'],
+  ['not turning', 'still'],
+  ['not coming on', 'still'],
+  ['never starts', 'still'],
+  ['comes on', 'runs'],
+  ['came on', 'runs'],
+  ['kicks on', 'runs'],
+  ['pulled in', 'in'],
+  ['pulls in', 'in'],
+  ['pulling in', 'in'],
+  ['stuck in', 'in'],
+  ['stuck closed', 'in'],
+  ['welded', 'in'],
+  ['not pulling in', 'out'],
+  ['not pulled in', 'out'],
+  ['wont pull in', 'out'],
+  ['doesnt pull in', 'out'],
+  ['does not pull in', 'out'],
+  ['but wont pull in', 'out'],
+  ['wont energize', 'out'],
+  ['wont shift', 'out'],
+  ['not shifting', 'out'],
+  ['dropped out', 'out'],
+  ['drops out', 'out'],
+  ['on and off', 'chatters'],
+  ['dead short', 'shorted'],
+  ['direct short', 'shorted'],
+  ['short circuit', 'shorted'],
+  ['no continuity', 'open'],
+  ['no beep', 'open'],
+  ['no reading', 'open'],
+  ['no path', 'open'],
+  ['no trip', 'holds'],
+  ['no trips', 'holds'],
+  ['stays in', 'holds'],
+  ['stays set', 'holds'],
+  ['doesnt trip', 'holds'],
+  ['does not trip', 'holds'],
+  ['wont trip', 'holds'],
+  ['not tripping', 'holds'],
+  ['kicks out', 'trips'],
+  ['off the wall', 'off'],
+  ['off wall', 'off'],
+  ['back on', 'back'],
+  ['back in', 'back'],
+  ['back up', 'back'],
+  ['back on the wall', 'back'],
+  ['back on wall', 'back'],
+  ['on wall', 'back'],
+  ['rub mark', 'rubbed'],
+  ['rubbed through', 'rubbed'],
+  ['copper showing', 'rubbed'],
+  ['bare copper', 'rubbed'],
+  ['bare wire', 'rubbed'],
+  ['screw through', 'stapled'],
+  ['nail through', 'stapled'],
+  ['nothing calling', 'idle'],
+  ['nothing called', 'idle'],
+  ['no call', 'idle'],
+  ['no calls', 'idle'],
+  ['everything off', 'idle'],
+  ['has power', 'alive'],
+  ['lights up', 'alive'],
+  ['went blank', 'blank'],
+  ['goes blank', 'blank'],
+]
+
+/** Every word and phrase by what it does. A word with a sense of its own is no filler. */
+export const lexicon: ReadonlyMap<string, Sense> = new Map([
+  ...(Object.entries(words) as [Sense, string][]).flatMap(([sense, list]) => list.split(' ').map((word) => [word, sense] as const)),
+  ...phrases,
+])

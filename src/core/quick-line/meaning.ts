@@ -1,0 +1,78 @@
+import { lexicon, type Sense } from '@/src/core/quick-line/lexicon'
+import { findCable } from '@/src/core/quick-line/names'
+import type { Sentence } from '@/src/core/quick-line/sentence'
+import { partById } from '@/src/core/wiring/system'
+
+/** What the words of a sentence are, each of them once; nothing is left over. */
+export interface Meaning {
+  readonly senses: ReadonlySet<Sense>
+  /** Terminals and conductors in the order in which they were said, each with the cable that was said before it. */
+  readonly letters: readonly { readonly letter: string; readonly cable: string | null }[]
+  readonly parts: readonly string[]
+  readonly cables: readonly string[]
+  readonly places: readonly string[]
+  readonly calls: readonly string[]
+  readonly numbers: readonly { readonly value: number; readonly unit: 'V' | 'ohm' | 'A' | null }[]
+}
+
+const LONGEST_NAME = 4
+
+/** Every word of a sentence by what it is in this system; null where one of them is nothing that is known. */
+export function meaningOf(text: string, the: Sentence): Meaning | null {
+  const words = text
+    .replace(/(\d)\s*(?=(?:v|vac|volts?|ohms?|amps?|a)\b)/g, '$1 ')
+    .split(/[\s,]+/)
+    .filter(Boolean)
+  const senses = new Set<Sense>()
+  const letters: { letter: string; cable: string | null }[] = []
+  const [parts, cables, places, calls]: string[][] = [[], [], [], []]
+  const numbers: { value: number; unit: 'V' | 'ohm' | 'A' | null }[] = []
+  let said: string | null = null
+
+  /** Takes the phrase that begins here, if it is one; returns whether it was. */
+  const take = (phrase: string, next: string | undefined): boolean => {
+    const number = /^-?\d*\.?\d+$/.test(phrase) ? Number(phrase) : null
+    // "No 24 volts" has no number in it.
+    if (number === 24 && senses.has('none') && words[words.indexOf(phrase) - 1] === 'no') return true
+    if (number !== null) return numbers.push({ value: number, unit: null }) > 0
+    const sense = lexicon.get(phrase)
+    if (sense === 'filler') return true
+    // `outdoor Y`: a cable that is said before its conductor.
+    const cable = findCable(the.system, phrase)
+    if (cable !== null && next !== undefined && the.isLetter(next) && !/^(?:at|in|on)$/.test(next)) {
+      said = cable
+      return true
+    }
+    if (the.isLetter(phrase)) {
+      letters.push({ letter: the.letter(phrase), cable: said })
+      said = null
+      return true
+    }
+    const bundle = /^(.+) (?:cable|wires|wire|leads|bundle|wiring)$/.exec(phrase)
+    const whole = bundle && findCable(the.system, bundle[1])
+    if (whole) return cables.push(whole) > 0
+    if (sense !== undefined) {
+      if (sense === 'volts' || sense === 'ohms' || sense === 'amps') {
+        const last = numbers.at(-1)
+        if (last?.unit === null) last.unit = sense === 'volts' ? 'V' : sense === 'ohms' ? 'ohm' : 'A'
+      }
+      senses.add(sense)
+      return true
+    }
+    const call = the.call(phrase)
+    const part = the.part(phrase)
+    // What is a call and a motor by one word is the motor; who means the call says so.
+    if (part !== null && (call === null || partById(the.system, part)?.kind !== 'load')) return parts.push(part) > 0
+    if (call !== null) return calls.push(call) > 0
+    const place = the.place(phrase)
+    return place !== null && places.push(place) > 0
+  }
+
+  for (let at = 0; at < words.length; ) {
+    let length = Math.min(LONGEST_NAME, words.length - at)
+    while (length > 0 && !take(words.slice(at, at + length).join(' '), words[at + length])) length--
+    if (length === 0) return null
+    at += length
+  }
+  return { senses, letters, parts, cables, places, calls, numbers }
+}

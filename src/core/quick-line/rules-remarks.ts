@@ -1,0 +1,14 @@
+import { NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
+
+/** What belongs to a visit and is no entry of its own: kept as it was said, and nothing is weighed by it. Asked last. */
+export const remarkRules: readonly Rule[] = [
+  rule(
+    `(?!.*\\w-\\w)(?:.+ )?(?:${NUMBER}) ?(?:a|amps?|f|degrees|psi|in wc|w|kw|hz)(?: .*)?|(?:supply|return|room|outside|ambient|superheat|subcooling|delta|temp|split)(?: .*)? ${NUMBER}(?: .*)?|(?:igniter|ignitor|inducer|flame|flame sensor)(?: .*)? ${NUMBER}(?: .*)?`,
+    (the) => the.asNote(),
+  ),
+  rule(
+    'contacts?(?: are| is| look)? (?:burnt|burned|pitted|worn|black|bad)(?: .*)?|.*\\b(?:refrigerant|freon|filter|capacitor|cap reads|coil is (?:dirty|iced)|iced up|frozen up|lightning|storm|rain|yesterday|last (?:night|week|month|year|time|summer|winter)|somebody|someone|capped|not used|unused|rust|rusty|dirty|locked out|lockout|splice|spliced|wasps|ants|bees)\\b.*',
+    (the) => the.asNote(),
+  ),
+  rule('transformer(?: is| feels)? (?:cold|cool|humming|hums|buzzing|warm|hot)(?: .*)?', (the) => the.asNote()),
+]

@@ -1,0 +1,295 @@
+import { asks, either, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
+import {
+  allAt,
+  allOf,
+  joined,
+  landAll,
+  leading,
+  lineSide,
+  loadOf,
+  pluggable,
+  type Sentence,
+  worded,
+  zoneOf,
+} from '@/src/core/quick-line/sentence'
+import { partById, partsOf } from '@/src/core/wiring/system'
+
+const CALLS = '(cool|cooling|ac|a/c|heat|heating|fan|blower|aux|aux heat|auxiliary|emergency heat|em heat|emergency|strips|second stage)'
+const ON_CALL = `(?:when|as soon as|once|if|whenever|every time|any time|while|during|in|with)(?: (?:i|we|it|you))? ?(?:calls? for |calling for |called for |calls? |calling |turn on |set to |switch to )?${CALLS}(?: (?:is|gets|was))?(?: (?:called|calling|on|comes on|came on|kicks on|calls|starts|mode|call))*`
+const HOLDS = '(?:still )?(?:holds|held|holding|stays in|stayed in)'
+const TRIPS = '(?:still )?(?:trips|tripped|trip|pops|popped|blows|blew|kicks out|goes)'
+
+/** The one coil that is unplugged: what is in the hand when "the coil" is read. */
+function coilInHand({ system, state }: Sentence): string | null {
+  const [coil, another] = partsOf(system, 'coil').filter(({ id }) => state.bench.unplugged.includes(id))
+  return coil && !another ? coil.id : null
+}
+
+/** The one board, or the one here. */
+function boardHere({ system, state }: Sentence): string | null {
+  const boards = partsOf(system, 'board')
+  const [here, another] = boards.length > 1 ? boards.filter(({ place }) => place === state.bench.place) : boards
+  return here && !another ? here.id : null
+}
+
+/** A wire that was found not to be where it belongs. */
+const foundOff = (the: Sentence, name: string, where: string, how: string): string | null => {
+  if (!the.isLetter(name)) return null
+  const place = where ? the.place(where) : null
+  return where && !place ? null : `landings ${the.letter(name)} ${how}${place ? ` at ${place}` : ''}`
+}
+
+/** A call that was seen to run proves a repair; before any repair it is a remark. */
+const ran = (the: Sentence, call: string, amps = '', volts = ''): string | null => {
+  const named = the.call(call)
+  if (named === null) return null
+  return the.state.repairs.length === 0 && !volts ? the.asNote() : `proved ${named}${amps ? ` ${amps} A` : ''}${volts ? ` ${volts} V` : ''}`
+}
+
+/** Words as they are spoken over a shoulder, beyond what `rules.ts` and `rules-visit.ts` know. */
+export const spokenRules: readonly Rule[] = [
+  // Fuse, breaker, power.
+  rule('fuse (?:is |was |looks )?(?:already )?(?:blown|popped|open|gone|bad|no good|toast|burnt|burned)(?: .*)?', () => 'fuse blown'),
+  rule(
+    '(?:\\d+ ?(?:a|amp) )?(?:blown|popped|bad|open) fuse(?: .*)?|\\d+ ?(?:a|amp) fuse (?:is |was )?(?:blown|popped|bad|open)',
+    () => 'fuse blown',
+  ),
+  rule('(?:put|stuck|threw|dropped|installed)(?: in)? (?:new|another|fresh) (?:one|fuse)(?: in)?', () => 'fuse in'),
+  rule('(?:new |fresh |another )(?:(\\d+) ?(?:a|amp) )?fuse(?: is)? (?:in|installed)(?: slot)?', (_, size) =>
+    size ? `fuse ${size} in` : 'fuse in',
+  ),
+  rule(
+    '(?:put|popped|stuck|clipped|plugged|threw|installed|set) (?:(\\d+) ?(?:a|amp|amps) )?(?:pocket |lamp |test |resettable )?(?:breaker|resettable)(?: in)?(?: (?:slot|fuse slot|for fuse|place of fuse))?',
+    (_, size) => (size ? `breaker ${size} in` : 'breaker in'),
+  ),
+  rule('(?:reset|pushed|popped|set)(?: breaker| it)(?: back)?(?: in)?|breaker (?:reset|is reset|back in)', () => 'reset'),
+  rule('(?:powered|power|powering)(?: it| unit| everything)? (?:up|back up)|energized|power (?:restored|is restored)', () => 'power on'),
+  rule(
+    '(?:killed|cut|shut|turned|pulled|dropped|killing)(?: off)? (?:all )?power(?: off| down)?(?: (?:at|to|from) .*)?',
+    () => 'power off',
+  ),
+  rule('powered (?:down|it down|off)|de-?energized', () => 'power off'),
+  rule('breaker in,? (?:at )?(\\d+) ?(?:a|amps?)|(\\d+) ?(?:a|amp) resettable(?: in)?', (_, one, other) => `breaker ${one || other} in`),
+  asks(
+    '(?:main |house |branch |furnace )?breaker (?:in|at) (?:main |breaker )?panel (?:is |was )?(?:off|tripped|on)|main(?: breaker)?(?: is| was)? (?:off|tripped|on)',
+    'Say "power off" once all of it is off and proved dead, or "power on" once all of it is back.',
+  ),
+  rule('close(?: out)?(?: job| it| up)?|job(?: is)? (?:done|closed|complete)', () => 'close'),
+  // Thermostat and calls.
+  rule(`(?:stat|thermostat|tstat)(?: is)? (?:set|turned|switched)(?: to| on)? ${CALLS}`, (the, call) => leading('call', the.call(call))),
+  rule('(?:stat|thermostat|tstat)(?: is)? (?:set|turned|switched)(?: to)? off', () => 'call off'),
+  rule(`${CALLS}(?: call| mode)?(?: is| turned)? on`, (the, call) => leading('call', the.call(call))),
+  rule(`${CALLS}(?: call| mode)?(?: is| turned)? off`, (the, call) => (the.call(call) === null ? null : 'call off')),
+  rule('(?:stat|thermostat|tstat|screen|display)(?: has| is)?(?: come| came)? (?:back on|back|up|lit up|powered up|on|alive)', (the) =>
+    worded(the.thermostat(), 'alive'),
+  ),
+  rule('(?:screen|display)(?: is| went| goes)? (?:blank|dark|off|dead|out)', (the) => worded(the.thermostat(), 'blank')),
+  // Trips.
+  rule(`(?:it |breaker |fuse )?${TRIPS} ${ON_CALL}`, (the, call) => leading('trips on', the.call(call))),
+  rule(`(?:it |breaker |fuse )?${HOLDS} ${ON_CALL}`, (the, call) => leading('holds on', the.call(call))),
+  rule(`(?:it |breaker |fuse )?${TRIPS}(?: out)? (?:immediately|instantly|right off|straight away|every time|right back)`, () => 'trips'),
+  rule(
+    `(?:it |breaker |fuse )?${TRIPS}(?: out)? (?:after|in|within) (?:about )?\\d+ ?(?:s|sec|secs|seconds?|min|mins|minutes?)`,
+    (the) => `trips; ${the.asNote()}`,
+  ),
+  rule(
+    '(?:it |breaker |fuse )?(?:doesnt|does not|dont|wont|will not|didnt|did not|no longer|not)(?: (?:trip|trips|tripping|pop|popping|blow|blowing))(?: .*)?|(?:no|not) (?:more )?(?:trips?|tripping)(?: .*)?',
+    () => 'holds',
+  ),
+  rule(`(?:it |breaker |fuse )?${HOLDS} with (.+?)(?: (?:off|lifted|disconnected|pulled|unhooked))`, (the, what) => {
+    const end = the.conductor(what)
+    return end && `lift ${end}; holds`
+  }),
+  rule(`(?:it |breaker |fuse )?${TRIPS} with (.+?)(?: (?:off|lifted|disconnected|pulled|unhooked))`, (the, what) => {
+    const end = the.conductor(what)
+    return end && `lift ${end}; trips`
+  }),
+  // Hands.
+  rule(
+    'jumpers? (?:is |are )?(?:off|out|removed|pulled|gone)|(?:pulled|removed|took out|took off|took|pull|remove) (?:jumpers?|jumper wire|clip)(?: off| out)?',
+    () => 'jumper out',
+  ),
+  rule(
+    '(?:took|take|taking|pulled|pull|pulling)(?: off)? (?:both |all )?(?:wires|leads|spades|connectors?)(?: off)? (?:from |of |off )?(.+)',
+    (the, what) => leading('unplug', pluggable(the, what)),
+  ),
+  rule('(.+?) (?:wires|leads|spades)(?: are)? off', (the, what) => leading('unplug', pluggable(the, what))),
+  rule('(.+?)(?: switch| coil)? (?:is |was )?unplugged', (the, what) =>
+    either(leading('unplug', pluggable(the, what)), leading('lift', the.conductor(what))),
+  ),
+  rule('(.+?) (?:is |was )?(?:plugged|hooked|back)(?: back)? (?:in|up|on)', (the, what) =>
+    either(leading('plug', pluggable(the, what)), leading('land', the.conductor(what))),
+  ),
+  rule('(?:unhooked|unhook|disconnected|disconnect|pulled|removed) (\\S+) cable(?: .*)?', (the, cable) => allOf(the, cable)),
+  rule(
+    '(?:jump|jumped|jumper|jumpered|bypass|bypassed|jumping|bypassing)(?: out| across| past| around| over)? (.+?)(?: switch)?',
+    (the, what) => either(the.around(what), joined(the, what)),
+  ),
+  rule(
+    '(?:move|moved|park|parked|swap|swapped|switch|switched|change|changed|put) (.+?) (?:over )?(?:to|on|onto) (?:spare|(\\S+?)(?: spare)?(?: wire)?)',
+    (the, what, spare) => leading('swap', the.conductor(what) && `${the.conductor(what)}${spare ? ` to ${spare}` : ''}`),
+  ),
+  rule('(?:using|used|use) (\\S+?)?(?: spare| wire)? ?(?:for|as|in place of|instead of) (.+)', (the, spare, what) =>
+    leading('swap', the.conductor(what) && `${the.conductor(what)}${spare && spare !== 'spare' ? ` to ${spare}` : ''}`),
+  ),
+  rule(
+    '(?:land|landed|reconnected|reconnect|put|hooked up|hook up)(?: back)? (\\S+) cable(?: back)?(?: on| up)?|(\\S+) cable (?:is )?back on',
+    (the, one, other) => landAll(the, one || other),
+  ),
+  rule('(?:both|all) (?:wires|conductors|leads) off(?: (?:at|in|on) (.+))?', (the, where) =>
+    allAt(the, where ? the.place(where) : the.state.bench.place),
+  ),
+  // Readings.
+  rule(`(?:max|peak|highest|inrush)(?: amps?)?(?: draw)?(?: is| was)? ${NUMBER}(?: ?(?:a|amps?))?`, (_, amps) => `max ${amps} A on R`),
+  rule(`(?:line|line voltage|voltage in|incoming|supply|input)(?: voltage)?(?: is| was| has| reads)? ${NUMBER} ?${VOLTS}?`, (the, volts) =>
+    Number(volts) > 90 ? lineSide(the, volts) : null,
+  ),
+  rule(`${NUMBER} ?${VOLTS}? (?:in|coming in|going in|incoming)(?: .*)?`, (the, volts) =>
+    Number(volts) > 90 ? lineSide(the, volts) : null,
+  ),
+  rule(`(?:${NUMBER} ?${VOLTS}? (?:on|across|between|at) )?l1(?: ?- ?| to | and |/| )l2(?: ${NUMBER} ?${VOLTS}?)?`, (the, before, after) =>
+    before || after ? lineSide(the, before || after) : null,
+  ),
+  rule(
+    `transformer(?: is)?(?: reads| reading| putting out| puts out| gives| has| output(?: is)?)? ${NUMBER} ?${VOLTS}?(?: out| output| on (?:secondary|output))?`,
+    (the, volts) => (Number(volts) > 60 ? lineSide(the, volts) : the.voltsAt('transformer', volts)),
+  ),
+  rule(
+    '(?:no|zero|0)(?: volts?)? (?:output|out)(?: (?:from|of|on|at) transformer)?|transformer (?:has |is )?(?:no output|not putting (?:anything )?out|putting out nothing)',
+    (the) => the.voltsAt('transformer', '0'),
+  ),
+  rule(
+    `primary(?: has| is| reads)? ${NUMBER} ?${VOLTS}?,?(?: and)? secondary(?: has| is| reads)? ${NUMBER} ?${VOLTS}?`,
+    (the, one, other) => {
+      const [first, second] = [lineSide(the, one), the.voltsAt('transformer', other)]
+      return first && second && `${first}; ${second}`
+    },
+  ),
+  rule(`coil(?: is| reads| read| ohms| has)?(?: (open|ol)| ${NUMBER} ?(?:ohms?)?)`, (the, open, ohms) => {
+    const coil = coilInHand(the)
+    return coil ? `ohms across ${coil} ${open ? 'OL' : ohms}` : { asks: 'Which coil? Say its part: "contactor coil 12 ohms".' }
+  }),
+  rule(
+    `(?:voltage|volts|24 ?v|24 ?volts|it)(?: (?:drops?|sags?|falls?|goes|pulls|pulled|dropped|sagged))(?: down)? to ${NUMBER} ?${VOLTS}?(?: (?:on|when|with|as soon as|once|during)(?: call)?(?: for)? ?(.*?)(?: (?:is called|comes on|is on|kicks on|call|calls))?)?`,
+    (the, volts, call) => {
+      const called = call ? the.call(call) : null
+      const read = the.voltsAt(the.state.bench.place, volts)
+      return read && `${called ? `call ${called}; ` : ''}${read}`
+    },
+  ),
+  rule(`${NUMBER} ?${VOLTS}? (?:out of|out from|off) transformer`, (the, volts) => the.voltsAt('transformer', volts)),
+  rule(`transformer ${NUMBER} ?${VOLTS}? in,?(?: and| but)? ${NUMBER} ?${VOLTS}? out`, (the, one, other) => {
+    const [first, second] = [lineSide(the, one), the.voltsAt('transformer', other)]
+    return first && second && `${first}; ${second}`
+  }),
+  rule(
+    `(?:voltage|volts|line voltage)?(?: (?:at|on))? ?(?:disconnect|whip|service switch)(?: is| has| reads)? ${NUMBER} ?${VOLTS}?`,
+    (the, volts) => lineSide(the, volts),
+  ),
+  rule(
+    '(?:no|zero|0) (?:power|voltage|volts|line voltage)(?: (?:at|on|to|from))? (?:disconnect|unit disconnect|whip)',
+    (the) => lineSide(the, '240')?.replace('240 V', '0 V') ?? null,
+  ),
+  asks(
+    '(?:one|a) leg (?:is )?(?:dead|out|gone|missing|down)|(?:lost|missing|dropped) (?:a |one )?leg|both legs(?: are)? (?:good|there|hot|ok)',
+    'Read the legs: "L1-unit to gnd 120", and "line 240" across them.',
+  ),
+  // Eyes and ears.
+  rule('contacts?(?: are| is)? (?:welded|stuck|stuck closed|stuck shut|fused)(?: shut| closed)?', (the) =>
+    worded(the.part('contactor'), 'in'),
+  ),
+  rule(
+    '(?:door |access |unit |service |blower )*(?:panel|cover|door)(?: is| back)? (off|on|open|closed|shut)(?: again)?(?: (?:at |on |of )?(.+))?',
+    (the, how, where) => {
+      const place = where ? the.place(where) : the.state.bench.place
+      return place && `panel ${place} ${/^(?:off|open)$/.test(how) ? 'off' : 'on'}`
+    },
+  ),
+  rule(
+    '(?:closed|buttoned|closing|buttoning)(?: it)? up(?: (?:panel|unit|it|cabinet))?|(?:panel|cover)s? (?:buttoned|closed) up',
+    (the) => `panel ${the.state.bench.place} on`,
+  ),
+  rule('(?:opened|opening|open)(?: up)? (?:panel|cover|unit|cabinet)', (the) => `panel ${the.state.bench.place} off`),
+  rule('(?:everything|all)(?: is)? (?:landed|connected|on)(?: right| correctly| good| where it belongs)?', () => 'landings ok'),
+  rule('no (?:blower|indoor fan|fan)', (the) => worded(loadOf(the, 'blower'), 'still')),
+  rule('(.+?) (?:not|isnt|aint|wasnt)', (the, what) => worded(loadOf(the, what), 'still')),
+  rule('(?:not|isnt|wont|doesnt|didnt) (?:pulling|pull|pulled) in|no pull ?in', (the) => worded(the.part('contactor'), 'out')),
+  rule('(?:pulls|pulled|pulling) in(?: fine| ok| good)?', (the) => worded(the.part('contactor'), 'in')),
+  rule('(?:board|control board|control)(?: light| led| lamp)?(?: is)? (?:solid|steady|on|lit|lit solid|on solid)', (the) =>
+    worded(boardHere(the), 'steady'),
+  ),
+  rule('(?:board|control board|control)(?: light| led| lamp)?(?: is)? (?:off|out|dark|dead)|no (?:light|led|lights)(?: on board)?', (the) =>
+    worded(boardHere(the), 'dark'),
+  ),
+  rule('(?:board|control board|control)(?: light| led| lamp)?(?: is)? (?:flashing|blinking|flashes|blinks)', (the) =>
+    worded(boardHere(the), 'flashes'),
+  ),
+  rule(
+    'wires? (?:is |are |was )?(chewed|rubbed|burnt|melted|gnawed|nicked)(?: by \\w+)?(?: through)?(?: (?:at|in|on|by))? ?(.+)',
+    (the, how, where) =>
+      leading(
+        how === 'burnt' || how === 'melted' ? 'scorched' : how === 'gnawed' ? 'chewed' : how === 'nicked' ? 'rubbed' : how,
+        zoneOf(the, where),
+      ),
+  ),
+  rule('(?:loose|broken|burnt) wire (?:on|at) (\\S+)(?: (?:at|in|on) (.+))?', (the, name, where) => foundOff(the, name, where, 'off')),
+  rule(
+    '(\\S+)(?: wire)? (?:is |was |were )?(?:not (?:connected|landed|hooked up|attached|on|under screw|tight)|hanging|came off|fell off|fell out|came loose|come loose|loose|had come off|was off)(?: (?:at|in|on) (.+))?',
+    (the, name, where) => foundOff(the, name, where, 'off'),
+  ),
+  rule(
+    '(\\S+)(?: wire)? (?:is |was )?(?:on|in|under) (?:the )?wrong (?:terminal|screw|spot|place)(?: (?:at|in|on) (.+))?',
+    (the, name, where) => foundOff(the, name, where, 'wrong'),
+  ),
+  rule(
+    '(\\S+)(?: wire)? and (\\S+)(?: wires?)? (?:are |were |is )?(?:swapped|reversed|crossed|switched|backwards|backward|mixed up|flipped)(?: (?:at|in|on) (.+))?',
+    (the, one, other, where) => {
+      const found = the.isLetter(other) ? foundOff(the, one, where, `on ${the.letter(other)}`) : null
+      return found
+    },
+  ),
+  asks(
+    '(?:wires|two wires|conductors)(?: are| were)? (?:swapped|crossed|reversed|backwards)',
+    'Which two? Say "G and Y swapped at thermostat".',
+  ),
+  rule('(?:over ?current|over-current) code(?: .*)?|thermostat (?:shows|has) over ?current(?: .*)?', (the) => {
+    const thermostat = partById(the.system, the.thermostat() ?? '')
+    return thermostat?.kind === 'thermostat' && thermostat.guardA !== undefined ? `${thermostat.id} shows over-current code` : the.asNote()
+  }),
+  rule(
+    '(?:(?:error|fault|code)(?: code)? ?[a-z]?\\d+|[a-z]\\d+) (?:on|at|from) .+|(?:code|error|fault) .*|\\d+ (?:blinks?|flashes|blink code)(?: .*)?|(?:flashing|blinking) .*|low voltage code(?: .*)?',
+    (the) => the.asNote(),
+  ),
+  rule(
+    '(?:waiting|wait|waited)(?: .*)?|(?:in |on )?(?:time|short ?cycle|anti ?short ?cycle|compressor)? ?delay(?: timer)?(?: .*)?',
+    (the) => the.asNote(),
+  ),
+  // What was repaired, and what ran.
+  rule(
+    '(?:replaced|fixed|repaired|changed out|changed|swapped out|installed new|put in new|put in|installed|respliced|resealed) (.+)',
+    (the, what) => (/fuse|breaker/.test(what) ? null : `repaired ${what}`),
+  ),
+  rule('(?:new )(.+?) (?:is )?(?:installed|in|fitted)', (the, what) => (/fuse|breaker/.test(what) ? null : `repaired new ${what}`)),
+  rule('ran (?:new )?(?:wire|cable|stat wire|thermostat wire)(?: .*)?', (the) => `repaired ${the.asNote().slice(5)}`),
+  rule(
+    `${CALLS}(?: call)?(?: is| was)? ?(?:works?|working|is running|runs|running|ran|tested|tests|checks|checked|proved|ok|good)(?: good| ok| out| fine| now| great| well)*(?:,? ${NUMBER} ?${VOLTS})?(?:,? ${NUMBER} ?(?:a|amps?))?`,
+    (the, call, volts, amps) => ran(the, call, amps, volts),
+  ),
+  asks(
+    '(?:all|everything)(?: calls| modes)? (?:works?|working|good|tested|tests|checks|runs|ok)(?: .*)?',
+    'Say which call ran, each by itself: "proved cool 0.9 A 26 V".',
+  ),
+  asks(
+    '(?:next|whats next|what next|now what|what should i do|help)',
+    'The next check is the one that is shown. Enter what it reads, or "skip" when it cannot be done.',
+  ),
+  asks(
+    'transformer(?: is| was| looks)? (?:burnt|burned|burned out|bad|toast|fried|gone|shot)(?: .*)?',
+    'What did it read? Say "primary 120" and "transformer secondary 0"; or "ohms" of its windings with the power off.',
+  ),
+  rule(
+    '(?:.* )?(float(?: switch)?|door switch|rollout|limit|draft switch|inducer|gas valve|igniter|flame sensor|damper|sequencer|reversing valve|defrost board|zone panel|pressure switch)(?: .*)?',
+    (the, what) =>
+      the.part(what) === null ? { asks: `The record of this house has no ${what}. Put "note" before it to keep it as a remark.` } : null,
+  ),
+]
