@@ -1,7 +1,7 @@
 import { createBench } from '@/src/core/bench/bench'
 import { bypassedBy, cautionOf } from '@/src/core/bench/caution'
 import { owedBy } from '@/src/core/bench/owed'
-import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
+import { furnaceAc, systemById } from '@/src/core/wiring/systems/catalogue'
 
 const bench = createBench(furnaceAc)
 const past = { a: 'Y@outdoor', b: 'low-contactor@outdoor' }
@@ -11,6 +11,12 @@ describe('a jumper past safeties', () => {
     expect(bypassedBy(furnaceAc, past).map(({ role }) => role)).toEqual(['high-pressure', 'low-pressure'])
     expect(bypassedBy(furnaceAc, { a: 'high-low@outdoor', b: 'Y@outdoor' }).map(({ role }) => role)).toEqual(['high-pressure'])
     expect(bypassedBy(furnaceAc, { a: 'R@indoor', b: 'Y@indoor' })).toEqual([])
+  })
+
+  it('goes past a board on its way, which is no safety', () => {
+    const pump = systemById('heat-pump-o')
+    if (!pump) throw new Error('no heat pump')
+    expect(bypassedBy(pump, past).map(({ role }) => role)).toEqual(['high-pressure', 'low-pressure'])
   })
 
   it('is warned of by their names when it goes in, and owed by their names', () => {

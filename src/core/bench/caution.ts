@@ -9,6 +9,8 @@ export function bypassedBy(system: System, { a, b }: Jumper): PartOf<'switch'>[]
   const { place } = parsePoint(a)
   if (parsePoint(b).place !== place) return []
   const here = partsOf(system, 'switch').filter((part) => part.place === place)
+  // What a board passes on is on the way, and no safety of its own.
+  const seen = new Set([a])
   const trails: { at: string; past: PartOf<'switch'>[] }[] = [{ at: a, past: [] }]
   for (const trail of trails) {
     for (const part of here) {
@@ -19,6 +21,14 @@ export function bypassedBy(system: System, { a, b }: Jumper): PartOf<'switch'>[]
       const past = [...trail.past, part]
       if (next === b) return past
       trails.push({ at: next, past })
+    }
+    for (const output of partsOf(system, 'board').flatMap((board) => (board.place === place ? board.outputs : []))) {
+      const [call, to] = [output.call, output.to].map((name) => terminalPoint(name, place))
+      const next = trail.at === call ? to : trail.at === to ? call : null
+      if (next === null || seen.has(next)) continue
+      if (next === b) return trail.past
+      seen.add(next)
+      trails.push({ at: next, past: trail.past })
     }
   }
   return []

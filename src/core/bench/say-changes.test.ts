@@ -32,4 +32,12 @@ describe('changes as a hand makes them', () => {
     expect(sayChanges(furnaceAc, jumper('G', 'Y', 'W'))).toEqual(['jumper R to G, Y and W at the indoor unit'])
     expect(sayJumpers(furnaceAc, [{ a: 'R@indoor', b: 'Y@indoor' }])).toBe('R to Y at the indoor unit')
   })
+
+  it('a walk is said with what is done at its end, and by itself where nothing is', () => {
+    const walk = (place: string): BenchChange => ({ do: 'walk', place })
+    expect(sayChanges(furnaceAc, [walk('outdoor'), ...lift(end('outdoor-cable', 'Y', 'outdoor')), walk('indoor')])).toEqual([
+      expect.stringMatching(/^at the outdoor unit: lift Y \(red\) of the outdoor cable$/),
+      'walk to the indoor unit',
+    ])
+  })
 })

@@ -7,12 +7,20 @@ import { cableById, placeById, type System } from '@/src/core/wiring/system'
 /** Changes as a hand makes them, in their order: a cable is one thing, taken off in one act, and so is a bundle of jumpers from one point. */
 export function sayChanges(system: System, changes: readonly BenchChange[]): string[] {
   const said: string[] = []
+  // A walk is said with what is done at its end.
+  let place: string | null = null
   for (let at = 0; at < changes.length; ) {
     const change = changes[at]
     let next = at + 1
     while (next < changes.length && isOneAct(change, changes[next])) next++
-    said.push(...sayAct(system, changes.slice(at, next)))
+    const acts = sayAct(system, changes.slice(at, next))
     at = next
+    if (change.do === 'walk' && at < changes.length) {
+      place = placeById(system, change.place)?.name ?? change.place
+      continue
+    }
+    said.push(...(place === null ? acts : acts.map((act) => `at the ${place}: ${act.replace(` at the ${place}`, '')}`)))
+    place = null
   }
   return said
 }

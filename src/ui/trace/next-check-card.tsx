@@ -125,9 +125,12 @@ function Proposed({ check, confirms, isStale }: { check: Check; confirms: boolea
             aria-keyshortcuts={ANSWER_KEYS[index]}
             onClick={() => answerWith(outcome.answer)}
           >
-            <span className="block font-bold">{sayAnswer(outcome.answer, probe)}</span>
-            <span className="block text-muted text-small">
-              {outcome.meaning}, {sayPercent(outcome.probability)}
+            <span className="flex justify-between gap-2">
+              <span className="font-bold">{sayAnswer(outcome.answer, probe)}</span>
+              <span className="text-muted text-small">{sayPercent(outcome.probability)}</span>
+            </span>
+            <span className="line-clamp-1 text-muted text-small" title={outcome.meaning}>
+              {outcome.meaning}
             </span>
           </Button>
         ))}

@@ -96,7 +96,14 @@ function sayLook(system: System, at: string, bench: Bench): { say: string; why: 
       caution: null,
     }
   if (part?.kind === 'thermostat')
-    return { say: `Look at the ${part.name}: alive, blank, or showing that it waits?`, why: `Power on, ${call}.`, caution: null }
+    return {
+      say:
+        part.power === 'mechanical' || bench.call === 'off'
+          ? `Look at the ${part.name}: is it alive or blank?`
+          : `Look at the ${part.name}: does it show that it calls?`,
+      why: `Power on, ${call}.`,
+      caution: null,
+    }
   if (part?.kind === 'board')
     return { say: `Look at the light on the ${part.name}: steady, flashing or dark?`, why: `Power on, ${call}.`, caution: null }
   if (part?.kind === 'load')

@@ -55,6 +55,12 @@ describe('the first moves', () => {
     expect(firstOf('furnace-ac', 'fuse-on-call', 'cool')).toMatchObject({ probe: { meter: 'ohms' }, bench: { power: false } })
   })
 
+  it('a fuse that blows on one call, and nobody said on which: that is asked first, call after call', () => {
+    const next = firstOf('rooftop-gas', 'fuse-on-call')
+    expect(next?.probe).toEqual({ meter: 'trip' })
+    expect(next?.bench.jumpers.length).toBeLessThanOrEqual(1)
+  })
+
   it('smell: the power goes off before anything else', () => {
     expect(firstOf('furnace-ac', 'smell')?.setup[0]).toEqual({ do: 'power', on: false })
   })

@@ -3,6 +3,7 @@ import { anyTime } from '@/src/core/bench/since'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import type { Evidence, Posterior } from '@/src/core/diagnosis/inference/posterior'
 import { type Check, type Choice, weighQuestion } from '@/src/core/diagnosis/planner/next-check'
+import { nextOfWay } from '@/src/core/diagnosis/planner/way-steps'
 import type { Symptom } from '@/src/core/job/complaint'
 import { openedBy, type Probe, probeKey } from '@/src/core/readings/check'
 import { questionKey } from '@/src/core/readings/observations'
@@ -29,6 +30,12 @@ export function firstMove(engine: Engine, evidence: Evidence, posterior: Posteri
   const { complaint, observations } = evidence
   if (evidence.repaired.length > 0 || bench.slot.open) return null
   if (observations.some(({ probe, answer }) => probe.meter === 'trip' && openedBy(answer) !== null)) return null
+  // It blows on one call, and nobody said on which: that is the first question.
+  if (complaint.symptoms.includes('fuse-on-call') && complaint.call === null) {
+    const step = nextOfWay(engine.system, bench, 'which-call', observations)
+    const check = step && weighQuestion(engine, posterior, observations, bench, step.bench, step.probe, step.place)
+    if (check) return check
+  }
   const told = (wanted: readonly Symptom[]) => complaint.symptoms.some((symptom) => wanted.includes(symptom))
   const refused = new Set((choice.skipped ?? []).map(probeKey))
   const asked = new Set(observations.map((one) => questionKey(anyTime(one.bench), one.probe)))

@@ -18,7 +18,7 @@ export interface WayStep {
  * The next step of a live way of working, by the book: it follows its own answers and nothing else, until one of them ends it. Null for
  * the ways that only choose among checks, and when this one has said what it can say.
  */
-export function nextOfWay(system: System, from: Bench, way: WayOfWorking, asked: readonly Observation[]): WayStep | null {
+export function nextOfWay(system: System, from: Bench, way: WayOfWorking | 'which-call', asked: readonly Observation[]): WayStep | null {
   const { place } = firstPart(system, 'fuse')
   const runs = joinedCalls(system, from, place)
   const told = toldBy(asked)
@@ -39,6 +39,10 @@ export function nextOfWay(system: System, from: Bench, way: WayOfWorking, asked:
       if (at < 0) return null
       if (told(runs[at]) === null) return ask(runs[at])
       return off(system, at === 0 ? runs[0] : onlyLast(runs, at), told, ask)
+    }
+    case 'which-call': {
+      const at = runs.findIndex((run) => told(run) !== 'holds')
+      return at >= 0 && told(runs[at]) === null ? ask(runs[at]) : null
     }
     case 'halve': {
       const joined = runs[runs.length - 1]

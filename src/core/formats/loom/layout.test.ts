@@ -20,6 +20,10 @@ const around = (name: string, x: number, y: number, width: number, height: numbe
   top: y - height / 2,
   bottom: y + height / 2,
 })
+/** Width of a letter as it is written in a part, and the least air between two parts, in the drawing's unit. */
+const LETTER = 6.4
+const AIR = 6
+
 const overlap = (a: Box, b: Box) => a.left < b.right - 0.5 && b.left < a.right - 0.5 && a.top < b.bottom - 0.5 && b.top < a.bottom - 0.5
 
 describe.each(catalogue.map((system) => [system.id, system] as const))('the loom of %s', (_, system) => {
@@ -35,7 +39,12 @@ describe.each(catalogue.map((system) => [system.id, system] as const))('the loom
         expect(a.x + a.width <= b.x || b.x + b.width <= a.x || a.y + a.height <= b.y || b.y + b.height <= a.y).toBe(true)
   })
 
-  it('writes no part or tag over another', () => {
+  it('writes no part or tag over another, with air between two parts, and no name wider than its box', () => {
+    const written = loom.parts.filter(({ kind, axis }) => axis === 'across' && (kind === 'coil' || kind === 'electronics'))
+    for (const { label, width } of written) expect(label.length * LETTER).toBeLessThanOrEqual(width - 4)
+    for (const [index, a] of loom.parts.entries())
+      for (const b of loom.parts.slice(index + 1))
+        expect(overlap(around('', a.x, a.y, a.width + AIR, a.height), around('', b.x, b.y, b.width, b.height))).toBe(false)
     const boxes = [
       ...loom.tags.map(({ point, x, y }) => around(`tag ${point} ${x}`, x, y, 2 * TAG, 2 * TAG)),
       ...loom.parts.map(({ id, x, y, width, height }) => around(id, x, y, width, height)),

@@ -27,6 +27,9 @@ export const SIZE = {
   transformer: { across: [36, 60], down: [36, 60] },
 } as const
 
+/** Width of a letter in a part's box. */
+const LETTER = 6.5
+
 /** A name short enough to stand at a symbol. */
 function sayShort({ kind, name }: Chain['parts'][number]): string {
   if (kind === 'output') return 'board'
@@ -34,13 +37,19 @@ function sayShort({ kind, name }: Chain['parts'][number]): string {
 }
 
 function partOf(part: Chain['parts'][number], place: Place, axis: 'across' | 'down', x: number, y: number): LoomPart {
-  const [width, height] = SIZE[part.kind][axis]
+  const [room, height] = SIZE[part.kind][axis]
   const role = part.kind === 'switch' || part.kind === 'coil' ? part.role : ''
+  const label = SHORT_ROLE.get(role) ?? (role || sayShort(part))
+  // A name stands within its box.
+  const width =
+    axis === 'across' && (part.kind === 'coil' || part.kind === 'electronics' || part.kind === 'board')
+      ? Math.max(room, label.length * LETTER + 6)
+      : room
   const ends = part.kind === 'transformer' ? part.secondary : part.between
   return {
     id: part.id,
     kind: part.kind === 'board' ? 'electronics' : part.kind,
-    label: SHORT_ROLE.get(role) ?? (role || sayShort(part)),
+    label,
     terminal: null,
     axis,
     x,

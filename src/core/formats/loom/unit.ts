@@ -6,7 +6,7 @@ import type { Rows, UnitDrawing } from '@/src/core/formats/loom/unit-drawing'
 import { terminalPoint } from '@/src/core/wiring/point'
 import type { Place, System } from '@/src/core/wiring/system'
 
-const BRANCH_GAP = 50
+const BRANCH_GAP = 60
 /** Between chains that run down side by side: a symbol and its name. */
 const DOWN_GAP = 104
 /** Between a tag and the first thing in a unit, between parts, and around the bus and the supply. */
