@@ -1,6 +1,6 @@
 import { expect, type Locator, type Page } from '@playwright/test'
 import { evidenceOf, proposeCheck } from '@/src/core/advice/advise'
-import { sayChange } from '@/src/core/bench/say'
+import { sayChanges } from '@/src/core/bench/say-changes'
 import { createEngine } from '@/src/core/diagnosis/engine'
 import { weigh } from '@/src/core/diagnosis/inference/pairs'
 import { type Check, rankChecks } from '@/src/core/diagnosis/planner/next-check'
@@ -115,7 +115,7 @@ export async function followsTheChecks(technician: Technician, house: House, sys
     if (!next) return null
     const card = async () => (await technician.nextCheck.textContent()) ?? ''
     const stands = (text: string, { say, setup }: Check) =>
-      text.includes(say) && setup.every((change) => text.includes(sayChange(system, change)))
+      text.includes(say) && sayChanges(system, setup).every((said) => text.includes(said))
     if (stands(await card(), next)) return next
     const evidence = evidenceOf(state)
     const weighed = weigh(engine, evidence)

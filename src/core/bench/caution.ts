@@ -38,12 +38,10 @@ export function bypassedBy(system: System, { a, b }: Jumper): PartOf<'switch'>[]
 export function cautionOf(system: System, bench: Bench, change: BenchChange): string | null {
   if (change.do === 'jumper') {
     const past = bypassedBy(system, change)
-    return past.length > 0
-      ? `This bypasses the ${listed(past.map(({ name }) => name))}: for minutes, under your eyes, and out before you leave. Local codes and your license decide.`
-      : null
+    return past.length > 0 ? `This bypasses the ${listed(past.map(({ name }) => name))}: minutes only, watch it, and take it out.` : null
   }
   if (change.do === 'lift' && bench.power && isHot(system, change.end))
-    return 'That end is live: where it touches metal the fuse blows, or the transformer burns out. Power off first, or cap it in the hand.'
+    return 'That end is live: on metal it blows the fuse or burns out the transformer. Power off first, or cap it.'
   return null
 }
 

@@ -70,6 +70,9 @@ function Changes() {
         <Choice on={bench.slot.holds === 'nothing'} onPick={() => change({ do: 'slot', holds: 'nothing' })}>
           empty
         </Choice>
+        {bench.power && !bench.slot.open && (
+          <Button onClick={() => record([{ kind: 'trip', result: 'trips', slip: true }])}>my slip tripped it</Button>
+        )}
         {bench.slot.holds === 'breaker' && bench.slot.open && <Button onClick={() => change({ do: 'reset' })}>reset the breaker</Button>}
       </Group>
       <Caution>Lock out and prove dead before a hand goes near line voltage. Local codes and licensed practice come first.</Caution>

@@ -6,7 +6,6 @@ import { readEntry } from '@/src/core/job/entry-schema'
 import { foldJob, lastStanding, problemWithEntry } from '@/src/core/job/fold'
 import type { JobFile } from '@/src/core/job/job-file'
 import { sayDraft } from '@/src/core/job/say-draft'
-import { capital } from '@/src/core/units/capital'
 import type { System } from '@/src/core/wiring/system'
 import {
   AdviceContext,
@@ -103,7 +102,7 @@ function useRecord(system: System, timeline: readonly Entry[], past: number | nu
       else if (added.length > 0) {
         const said = added.map((entry) => sayDraft(system, entry, foldJob(system, before))).join(', then ')
         const [caution] = cautionsOf(system, foldJob(system, before).bench, added)
-        tell({ say: caution ? `${capital(said)}. ${caution}` : said, isProblem: caution !== undefined })
+        tell({ say: caution ?? said, isProblem: caution !== undefined })
       }
       return problem
     },

@@ -127,7 +127,7 @@ function Proposed({ check, confirms, isStale }: { check: Check; confirms: boolea
           >
             <span className="flex justify-between gap-2">
               <span className="font-bold">{sayAnswer(outcome.answer, probe)}</span>
-              <span className="text-muted text-small">{sayPercent(outcome.probability)}</span>
+              <span className="whitespace-nowrap text-muted text-small">{sayPercent(outcome.probability)}</span>
             </span>
             <span className="line-clamp-1 text-muted text-small" title={outcome.meaning}>
               {outcome.meaning}
@@ -156,11 +156,6 @@ function Proposed({ check, confirms, isStale }: { check: Check; confirms: boolea
         {check.bench.power && probe.meter !== 'trip' && (
           <Button look="quiet" onClick={() => record([...prepare, { kind: 'trip', result: 'trips' }])}>
             it tripped instead
-          </Button>
-        )}
-        {state.bench.power && !state.bench.slot.open && (
-          <Button look="quiet" onClick={() => record([{ kind: 'trip', result: 'trips', slip: true }])}>
-            my slip tripped it
           </Button>
         )}
         {check.bench.power &&

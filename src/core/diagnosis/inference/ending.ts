@@ -15,10 +15,14 @@ const MOST_UNSTEADY_CHECKS = modelValue({ value: 20, unit: 'checks', source: 'as
 /** Nearly all speaks for what comes and goes above this. */
 const ALL_UNSTEADY = modelValue({ value: 0.8, unit: 'probability', source: 'assumption' })
 
+/** The same where the customer says that it comes and goes: the plan for that is worth more than the next reading. */
+const MOST_CHECKS_NOW_AND_THEN = modelValue({ value: 11, unit: 'checks', source: 'assumption' })
+
 /** Enough has been asked: the search ends with what it has. */
-export const hasAskedEnough = ({ observations }: Evidence, suspects: readonly Suspect[]): boolean =>
+export const hasAskedEnough = ({ complaint, observations }: Evidence, suspects: readonly Suspect[]): boolean =>
   observations.length >= MOST_CHECKS ||
-  (observations.length >= MOST_UNSTEADY_CHECKS && suspects.reduce((sum, { unsteady }) => sum + unsteady, 0) > ALL_UNSTEADY)
+  (observations.length >= (complaint.symptoms.includes('fuse-now-and-then') ? MOST_CHECKS_NOW_AND_THEN : MOST_UNSTEADY_CHECKS) &&
+    suspects.reduce((sum, { unsteady }) => sum + unsteady, 0) > ALL_UNSTEADY)
 
 /**
  * Once every call was seen to run, a house is called sound when nothing else comes near it and it holds this much.

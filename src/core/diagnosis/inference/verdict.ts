@@ -1,6 +1,7 @@
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { type Evidence, type Posterior, posteriorsWithout } from '@/src/core/diagnosis/inference/posterior'
 import { NONE_OF_THESE, NOTHING_WRONG, type Suspect } from '@/src/core/diagnosis/inference/suspects'
+import { faultFamilies } from '@/src/core/faults/families'
 import { familiesOfId, type Repair, singlesOf } from '@/src/core/faults/fault'
 import { isPlainToSee } from '@/src/core/readings/observations'
 import { modelValue } from '@/src/core/units/model-value'
@@ -60,7 +61,7 @@ export function reachVerdict(suspects: readonly Suspect[], exhausted: boolean, s
   const held = actsOf(lead)
     .map((act) => ({ ...act, probability: massOf(suspects, act.repair.id) }))
     .sort((x, y) => y.probability - x.probability)
-  const [first, second] = held
+  const [first, second] = causeFirst(lead, held)
   if (!first) return null
   const { probability } = first
   // A fuse that blew for nothing that is there now: only faults that hide are left beside it.
@@ -83,6 +84,18 @@ export function reachVerdict(suspects: readonly Suspect[], exhausted: boolean, s
   }
   return { found: 'group', ...first, suspects: group, also: null }
 }
+
+/** Of a short and the transformer that it burned out, as sure as each other, the short comes first: it is repaired before the other goes in. */
+function causeFirst<A extends { readonly repair: Repair; readonly probability: number }>(lead: Suspect, held: readonly A[]): readonly A[] {
+  const [first, second] = held
+  const isClose = second !== undefined && first.probability - second.probability < AS_SURE
+  return isClose && isBurnedOut(lead, first.repair) ? [second, first, ...held.slice(2)] : held
+}
+/** Two acts of one story differ by no more than this. */
+const AS_SURE = modelValue({ value: 0.05, unit: 'probability', source: 'assumption' })
+
+const isBurnedOut = ({ parts }: Suspect, { id }: Repair): boolean =>
+  parts.some((part) => part.repair.id === id && familiesOfId(part.id).some((family) => faultFamilies[family].burnedOut))
 
 /** More suspects than this are no place to look at, but a search that goes on. */
 const MOST_IN_GROUP = modelValue({ value: 3, unit: 'suspects', source: 'assumption' })

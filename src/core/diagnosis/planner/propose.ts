@@ -9,6 +9,7 @@ import { wasSeen } from '@/src/core/diagnosis/inference/seen'
 import { listSuspects, NOTHING_WRONG, type Suspect } from '@/src/core/diagnosis/inference/suspects'
 import { judgeGroup, leadingGroup, namesRepair, type RepairVerdict, type Verdict } from '@/src/core/diagnosis/inference/verdict'
 import { askAgain, lookAgain, speaksOfTrouble, takeAgain } from '@/src/core/diagnosis/planner/again'
+import { causeOfBurn } from '@/src/core/diagnosis/planner/burn-cause'
 import { firstMove } from '@/src/core/diagnosis/planner/first-moves'
 import { heatPrice } from '@/src/core/diagnosis/planner/heat'
 import { type Check, type Choice, findNextCheck, rankChecks, weighQuestion } from '@/src/core/diagnosis/planner/next-check'
@@ -48,8 +49,11 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
   const nextCall = () => nextProof(engine, posterior, evidence, bench, choice)
   if (hasAskedEnough(evidence, suspects)) return end(verdict ?? endSearch(engine, posterior, suspects))
   if (verdict && verdict.found !== 'nothing-wrong') {
+    const burned = namesRepair(verdict) ? causeOfBurn(engine, evidence, posterior, bench, verdict, choice) : null
     const confirming =
-      askAgain(engine, evidence, posterior, bench, suspects[0], choice) ?? confirm(engine, evidence, posterior, bench, verdict, choice)
+      burned ??
+      askAgain(engine, evidence, posterior, bench, suspects[0], choice) ??
+      confirm(engine, evidence, posterior, bench, verdict, choice)
     return confirming ? ask(confirming, true) : end(verdict)
   }
   // With nothing told and nothing seen, or where all looks sound, the house is run through its calls: that has to be seen in any case.

@@ -1,0 +1,29 @@
+import { createEngine } from '@/src/core/diagnosis/engine'
+import { joinFaults } from '@/src/core/diagnosis/inference/pairs'
+import { emptyComplaint } from '@/src/core/job/complaint'
+import { createHouse } from '@/src/core/practice/house'
+import { runTrial } from '@/src/core/practice/trial'
+import { createRandom } from '@/src/core/units/random'
+import { systemById } from '@/src/core/wiring/systems/catalogue'
+import { templateValues } from '@/src/core/wiring/values'
+
+it('a dead transformer is not the end: what burned it out is looked for with the power off, and named first', () => {
+  const system = systemById('air-handler-plain')
+  if (!system) throw new Error('no plain air handler')
+  const engine = createEngine(system)
+  const [dead, shorted] = ['transformer-dead:transformer.secondary', 'coil-shorted:contactor'].map((id) => {
+    const one = engine.hypotheses.find((hypothesis) => hypothesis.id === id)
+    if (!one?.fault) throw new Error(`no ${id}`)
+    return { ...one, fault: one.fault }
+  })
+  const both = { ...dead, id: 'both', fault: joinFaults(dead.fault, shorted.fault), effects: [...dead.effects, ...shorted.effects] }
+  const trial = runTrial(engine, createHouse(system, both, templateValues, createRandom(1)), {
+    complaint: { ...emptyComplaint, symptoms: ['nothing-runs'] },
+  })
+  expect(trial.verdict).toMatchObject({
+    found: 'repair',
+    repair: { id: 'replace:contactor' },
+    also: { repair: { id: 'replace:transformer' } },
+  })
+  expect(trial.cooked).toBe(0)
+})

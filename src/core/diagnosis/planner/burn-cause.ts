@@ -1,0 +1,44 @@
+import type { Bench } from '@/src/core/bench/bench'
+import type { Engine } from '@/src/core/diagnosis/engine'
+import type { Evidence, Posterior } from '@/src/core/diagnosis/inference/posterior'
+import type { RepairVerdict } from '@/src/core/diagnosis/inference/verdict'
+import { type Check, type Choice, weighQuestion } from '@/src/core/diagnosis/planner/next-check'
+import { faultFamilies } from '@/src/core/faults/families'
+import { familiesOfId } from '@/src/core/faults/fault'
+import { type Probe, probeKey } from '@/src/core/readings/check'
+import { terminalPoint } from '@/src/core/wiring/point'
+import { commonBeside } from '@/src/core/wiring/supply'
+import { firstPart, partsOf } from '@/src/core/wiring/system'
+import { switchedTerminals } from '@/src/core/wiring/thermostat'
+
+/**
+ * A transformer seldom dies by itself: before a second one goes in, every call's circuit is ohmed at the unit, with the power off. The
+ * next of those that was not read; null when all were, or where the verdict is of no burned-out transformer, or names what did it.
+ */
+export function causeOfBurn(
+  engine: Engine,
+  { observations }: Evidence,
+  posterior: Posterior,
+  bench: Bench,
+  { suspects, also }: RepairVerdict,
+  { skipped = [] }: Choice,
+): Check | null {
+  const records = suspects.flatMap(familiesOfId).map((family) => faultFamilies[family])
+  if (also !== null || !records.some(({ burnedOut }) => burnedOut) || records.some(({ burnsOutTransformers }) => burnsOutTransformers))
+    return null
+  const { system } = engine
+  const { place } = firstPart(system, 'fuse')
+  const known = new Set([...observations.filter((one) => !one.bench.power).map(({ probe }) => probeKey(probe)), ...skipped.map(probeKey)])
+  const terminals = new Set(partsOf(system, 'thermostat').flatMap((part) => [part.hot, ...switchedTerminals(part)]))
+  for (const terminal of terminals) {
+    const a = terminalPoint(terminal, place)
+    const b = commonBeside(system, a)
+    if (!b || !system.places.some(({ id, terminals: here }) => id === place && here.includes(terminal))) continue
+    const probe: Probe = { meter: 'ohms', a, b }
+    if (known.has(probeKey(probe))) continue
+    const off: Bench = { ...bench, power: false, call: 'off' }
+    const check = weighQuestion(engine, posterior, observations, bench, off, probe, place)
+    if (check) return check
+  }
+  return null
+}
