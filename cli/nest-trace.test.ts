@@ -54,10 +54,10 @@ describe('nest-trace trace --json', () => {
   })
 
   it('calls a repair found once it holds 95 %', () => {
-    const answers = trace('fuse good', 'L1-unit-N 120 V', 'sec-C 0 V', 'R-C 0 V', 'thermostat blank')
+    const answers = trace('call cool', 'Y-C 0.1 V', 'landings stat Y off')
     expect(answers.at(-1)).toMatchObject({
       next: null,
-      verdict: { found: 'repair', zone: 'indoor', suspects: expect.arrayContaining(['transformer-dead:transformer.primary']) },
+      verdict: { found: 'repair', zone: 'indoor', suspects: expect.arrayContaining(['not-landed:stat-cable.Y@indoor']) },
     })
   })
 

@@ -21,9 +21,18 @@ describe('proposeCheck', () => {
     expect(proposal.next?.probe).not.toEqual({ meter: 'volts', a: 'sec@indoor', b: 'C@indoor' })
   })
 
-  it('calls it found once a second reading says the same', () => {
+  it('of a dead transformer asks what burned it out, circuit by circuit, with the power off, before a second one goes in', () => {
     const proposal = proposeCheck(furnaceEngine(), state(...deadTransformer, volts('sec@indoor', 'chassis@indoor', 0.1)))
-    expect(proposal).toMatchObject({ next: null, confirms: false, verdict: { found: 'repair', zone: 'indoor' } })
+    expect(proposal).toMatchObject({ verdict: null, confirms: true, next: { bench: { power: false }, probe: { meter: 'ohms' } } })
+    const off: EntryDraft = { kind: 'bench', change: { do: 'power', on: false } }
+    const ohms = (a: string, answer: number): EntryDraft => ({
+      kind: 'reading',
+      probe: { meter: 'ohms', a: `${a}@indoor`, b: 'C@indoor' },
+      answer,
+    })
+    const asked = state(...deadTransformer, volts('sec@indoor', 'chassis@indoor', 0.1), off, ohms('Y', 15), ohms('G', 28), ohms('W', 19))
+    expect(formOpinion(furnaceEngine(), asked).suspects[0].id).toContain('transformer-dead')
+    expect(proposeCheck(furnaceEngine(), asked).next?.probe).not.toMatchObject({ a: 'Y@indoor', b: 'C@indoor' })
   })
 
   it('does not propose again what cannot be done here', () => {

@@ -186,8 +186,16 @@ export function look(laboratory: Laboratory, at: string, bench: Bench, hypothesi
   if (what === 'landings') return landingLooks(laboratory.system, of, bench, hypothesis, world.weight)
   const word = lookWord(laboratory, at, bench, hypothesis, worlds, world)
   if (word === 'alive') return callLooks(laboratory, at, bench, hypothesis, world.weight)
+  if (word === 'chatters' && partById(laboratory.system, at)?.kind === 'thermostat')
+    return [
+      { weight: world.weight * (1 - SEEN_UP), at: { word }, sigma: 1, floating: false },
+      { weight: world.weight * SEEN_UP, at: { word: 'alive' }, sigma: 1, floating: false },
+    ]
   return [{ weight: world.weight, at: { word }, sigma: 1, floating: false }]
 }
+
+/** A thermostat that dies and comes back under a short is looked at while it is up, or its display outlasts the dips. */
+const SEEN_UP = modelValue({ value: 0.25, unit: 'share of looks', source: 'assumption' })
 
 /** Of wires that lead nowhere, those that sit on a screw without a use. */
 const ON_UNUSED_SCREW = modelValue({ value: 0.1, unit: 'share', source: 'assumption' })

@@ -119,7 +119,7 @@ describe('the trace desk', () => {
   it('records the setup with the answer in one tap', async () => {
     const user = open('trace')
     await screen.findByText(/^Ohm /)
-    const [first] = within(await region('Next check')).getAllByRole('button', { name: /%$/ })
+    const [first] = within(await region('Next check')).getAllByRole('button', { name: / %/ })
     await user.click(first)
     expect(await screen.findByText('after 8 readings')).toBeInTheDocument()
     expect(screen.getByRole('banner')).toHaveTextContent('power off')

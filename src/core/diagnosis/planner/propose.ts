@@ -49,10 +49,9 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
   const nextCall = () => nextProof(engine, posterior, evidence, bench, choice)
   if (hasAskedEnough(evidence, suspects)) return end(verdict ?? endSearch(engine, posterior, suspects))
   if (verdict && verdict.found !== 'nothing-wrong') {
-    const burned = namesRepair(verdict) ? causeOfBurn(engine, evidence, posterior, bench, verdict, choice) : null
     const confirming =
-      burned ??
       askAgain(engine, evidence, posterior, bench, suspects[0], choice) ??
+      (namesRepair(verdict) ? causeOfBurn(engine, evidence, posterior, bench, verdict, choice) : null) ??
       confirm(engine, evidence, posterior, bench, verdict, choice)
     return confirming ? ask(confirming, true) : end(verdict)
   }
