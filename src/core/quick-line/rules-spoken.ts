@@ -267,9 +267,9 @@ export const spokenRules: readonly Rule[] = [
   // What was repaired, and what ran.
   rule(
     '(?:replaced|fixed|repaired|changed out|changed|swapped out|installed new|put in new|put in|installed|respliced|resealed) (.+)',
-    (the, what) => (/fuse|breaker/.test(what) ? null : `repaired ${what}`),
+    (_, what) => (/fuse|breaker/.test(what) ? null : `repaired ${what}`),
   ),
-  rule('(?:new )(.+?) (?:is )?(?:installed|in|fitted)', (the, what) => (/fuse|breaker/.test(what) ? null : `repaired new ${what}`)),
+  rule('(?:new )(.+?) (?:is )?(?:installed|in|fitted)', (_, what) => (/fuse|breaker/.test(what) ? null : `repaired new ${what}`)),
   rule('ran (?:new )?(?:wire|cable|stat wire|thermostat wire)(?: .*)?', (the) => `repaired ${the.asNote().slice(5)}`),
   rule(
     `${CALLS}(?: call)?(?: is| was)? ?(?:works?|working|is running|runs|running|ran|tested|tests|checks|checked|proved|ok|good)(?: good| ok| out| fine| now| great| well)*(?:,? ${NUMBER} ?${VOLTS})?(?:,? ${NUMBER} ?(?:a|amps?))?`,
