@@ -18,7 +18,7 @@ import { separatingCheck, widened } from '@/src/core/diagnosis/planner/separate'
 import { nextOfWay } from '@/src/core/diagnosis/planner/way-steps'
 import type { Fault } from '@/src/core/faults/fault'
 import { type WayOfWorking, waysOfWorking } from '@/src/core/job/ways'
-import { type Probe, probeKey } from '@/src/core/readings/check'
+import { openedBy, type Probe, probeKey } from '@/src/core/readings/check'
 import { landingsAt, wiringOf } from '@/src/core/readings/look-target'
 import { latestAnswers } from '@/src/core/readings/observations'
 import { modelValue } from '@/src/core/units/model-value'
@@ -67,7 +67,7 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
     const call = nextCall()
     // Where nothing would open on a short, no call is made before its ohms are known.
     if (call && (verdict || looksSound || heatPrice(engine, posterior)(call.bench) <= CALL_MAY_COST)) return ask(call, looksSound)
-    const sound = call ? null : (verdict ?? soundOnceAllRan(suspects))
+    const sound = call || hasTripped(evidence) ? null : (verdict ?? soundOnceAllRan(suspects))
     // A house is not called sound beside something seen that a sound house does not do: that is looked at again, and else searched for.
     const seen = sound
       ? latestAnswers(evidence.observations).filter((one) => one.probe.meter === 'look' && speaksOfTrouble(engine, one))
@@ -95,7 +95,7 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
     const hasSound = unsplit.some(({ id }) => id === NOTHING_WRONG)
     const call = hasSound ? nextCall() : null
     if (call) return ask(call, true)
-    const said = (hasSound ? soundOnceAllRan(suspects) : null) ?? judgeGroup(unsplit)
+    const said = (hasSound && !hasTripped(evidence) ? soundOnceAllRan(suspects) : null) ?? judgeGroup(unsplit)
     if (said) {
       const look = namesRepair(said) ? lookAtEnds(engine, evidence, posterior, bench, endsIn(engine, said), choice) : null
       return look ? ask(look, true) : end(said)
@@ -133,6 +133,10 @@ function ownStep(
   if (!step || skipped.some((known) => probeKey(known) === probeKey(step.probe))) return null
   return weighQuestion(engine, posterior, observations, bench, step.bench, step.probe, step.place)
 }
+
+/** Something opened the protection since the last repair: no house is sound beside that. */
+const hasTripped = ({ observations }: Evidence): boolean =>
+  observations.some(({ probe, answer }) => probe.meter === 'trip' && openedBy(answer) !== null)
 
 /** Smell, heat, smoke: the power goes off before anything else, and what is scorched is looked for. */
 function powerOffFirst(
