@@ -81,7 +81,7 @@ export function CloseStep({ onStep }: ScreenProps) {
       side={
         <>
           <div className="mb-2 flex flex-wrap items-center gap-2">
-            <h2 className="flex-1 font-bold text-muted text-small">The page that stays</h2>
+            <h2 className="w-full font-bold text-muted text-small">The page that stays</h2>
             <FileLink href={`/report/${encodeURIComponent(job.id)}`}>Print</FileLink>
             <FileLink href={`/api/v1/jobs/${encodeURIComponent(job.id)}/file`} download>
               Job file
