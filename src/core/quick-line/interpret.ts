@@ -38,7 +38,7 @@ const onlyNumber = ({ numbers }: Meaning) => (numbers.length === 1 ? numbers[0] 
 /** Volts, ohms or no path between two points, or at one against common. */
 const readBetween: Reading = (meaning, the) => {
   const { letters, parts, cables, calls } = meaning
-  if (parts.length + cables.length + calls.length > 0 || !only(meaning, 'volts', 'ohms', 'none', 'open', 'shorted', 'beeps', 'still'))
+  if (parts.length + cables.length + calls.length > 0 || !only(meaning, 'volts', 'ohms', 'none', 'open', 'shorted', 'beeps', 'dead'))
     return null
   const number = onlyNumber(meaning)
   const where = placeOf(meaning)
@@ -56,14 +56,14 @@ const readBetween: Reading = (meaning, the) => {
     if (has(meaning, 'shorted')) return `ohms ${pair} jumps between 0 and 1${where}`
     if (has(meaning, 'beeps') && !has(meaning, 'none')) return `ohms ${pair} jumps between 0 and 40${where}`
     if (has(meaning, 'none') && has(meaning, 'ohms')) return `ohms ${pair} 0${where}`
-    if (has(meaning, 'none', 'still')) return `${pair} 0 V${where}`
+    if (has(meaning, 'none', 'dead')) return `${pair} 0 V${where}`
     return null
   }
-  if (letters.length !== 1 || letters[0].cable !== null || !only(meaning, 'volts', 'none', 'still')) return null
+  if (letters.length !== 1 || letters[0].cable !== null || !only(meaning, 'volts', 'none', 'dead')) return null
   const { letter } = letters[0]
   if (number)
     return number.unit === 'ohm' || number.value > 60 ? null : the.voltsAt(`${letter.toLowerCase()}${where}`, String(number.value))
-  return has(meaning, 'none', 'still') ? the.voltsAt(`${letter.toLowerCase()}${where}`, '0') : null
+  return has(meaning, 'none', 'dead') ? the.voltsAt(`${letter.toLowerCase()}${where}`, '0') : null
 }
 
 /** Volts or ohms across a part, or at a place. */
@@ -106,18 +106,18 @@ const seen: Reading = (meaning, the) => {
         ? 'chatters'
         : one('in') !== null || has(meaning, 'runs')
           ? 'in'
-          : one('out', 'still') !== null
+          : one('out', 'still', 'dead') !== null
             ? 'out'
             : null
-      if (word === null || !only(meaning, 'chatters', 'in', 'out', 'runs', 'still', 'not')) return null
+      if (word === null || !only(meaning, 'chatters', 'in', 'out', 'runs', 'still', 'dead', 'not')) return null
       return has(meaning, 'not') && word === 'in' ? `${part.id} out` : `${part.id} ${word}`
     }
     case 'load':
-      if (!only(meaning, 'runs', 'still', 'not', 'none')) return null
-      return has(meaning, 'still', 'not', 'none') ? `${part.id} still` : has(meaning, 'runs') ? `${part.id} runs` : null
+      if (!only(meaning, 'runs', 'still', 'dead', 'not', 'none')) return null
+      return has(meaning, 'still', 'dead', 'not', 'none') ? `${part.id} still` : has(meaning, 'runs') ? `${part.id} runs` : null
     case 'thermostat':
-      if (!only(meaning, 'blank', 'alive', 'still', 'runs')) return null
-      return has(meaning, 'blank', 'still') ? `${part.id} blank` : has(meaning, 'alive', 'runs') ? `${part.id} alive` : null
+      if (!only(meaning, 'blank', 'alive', 'dead', 'runs')) return null
+      return has(meaning, 'blank', 'dead') ? `${part.id} blank` : has(meaning, 'alive', 'runs') ? `${part.id} alive` : null
     default:
       return null
   }

@@ -17,6 +17,7 @@ export type Sense =
   | 'holds'
   | 'fine'
   | 'runs'
+  | 'dead'
   | 'still'
   | 'in'
   | 'out'
@@ -33,7 +34,7 @@ export type Sense =
 
 const words: Readonly<Partial<{ [S in Sense]: string }>> = {
   filler:
-    'the a an is are was were be been it its that this there here at on to from between across and of for by in out up down over i im ive we has have had got get getting gets see seeing reads read reading shows showing showed measured measuring found find just now still again then so ok okay some my your all both only even wire wires lead leads terminal terminals screw low voltage coming come comes going goes put when as soon once every time during while if after call calling calls called for says say looks look like as me side one right okay connection away keeps keep ran it nonstop constantly constant always anywhere everywhere all-the-time',
+    'the a an is are was were be been it its that this there here at on to from between across and of for by in out up down over i im ive we has have had got get getting gets see seeing reads read reading shows showing showed measured measuring found find just now still again then so ok okay some my your all both only even wire wires lead leads terminal terminals screw coming come comes going goes put when as soon once every time during while if after call calling calls called says say looks look like me side connection away keeps keep ran nonstop constantly constant always anywhere everywhere',
   volts: 'v volt volts vac vdc',
   ohms: 'ohm ohms resistance ohmed',
   amps: 'amp amps',
@@ -50,7 +51,8 @@ const words: Readonly<Partial<{ [S in Sense]: string }>> = {
   holds: 'holds hold held holding',
   fine: 'fine good',
   runs: 'running runs run starts started spinning turning working works',
-  still: 'dead stopped quit stuck',
+  dead: 'dead',
+  still: 'stopped quit',
   in: 'energized shifts shifted engaged welded',
   chatters: 'chatters chattering chatter buzzes buzzing hums humming rattles clicking clicks flutters pulsing cycling',
   blank: 'blank dark',
@@ -67,6 +69,8 @@ const words: Readonly<Partial<{ [S in Sense]: string }>> = {
 const phrases: readonly (readonly [string, Sense])[] = [
   ['all the time', 'filler'],
   ['right away', 'filler'],
+  ['right now', 'filler'],
+  ['low voltage', 'filler'],
   ['not running', 'still'],
   ['isnt running', 'still'],
   ['wont start', 'still'],
@@ -88,7 +92,7 @@ const phrases: readonly (readonly [string, Sense])[] = [
   ['pulling in', 'in'],
   ['stuck in', 'in'],
   ['stuck closed', 'in'],
-  ['welded', 'in'],
+  ['stuck open', 'out'],
   ['not pulling in', 'out'],
   ['not pulled in', 'out'],
   ['wont pull in', 'out'],
@@ -104,6 +108,7 @@ const phrases: readonly (readonly [string, Sense])[] = [
   ['dead short', 'shorted'],
   ['direct short', 'shorted'],
   ['short circuit', 'shorted'],
+  ['no 24', 'none'],
   ['no continuity', 'open'],
   ['no beep', 'open'],
   ['no reading', 'open'],

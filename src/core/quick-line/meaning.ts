@@ -32,8 +32,6 @@ export function meaningOf(text: string, the: Sentence): Meaning | null {
   /** Takes the phrase that begins here, if it is one; returns whether it was. */
   const take = (phrase: string, next: string | undefined): boolean => {
     const number = /^-?\d*\.?\d+$/.test(phrase) ? Number(phrase) : null
-    // "No 24 volts" has no number in it.
-    if (number === 24 && senses.has('none') && words[words.indexOf(phrase) - 1] === 'no') return true
     if (number !== null) return numbers.push({ value: number, unit: null }) > 0
     const sense = lexicon.get(phrase)
     if (sense === 'filler') return true

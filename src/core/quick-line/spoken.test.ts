@@ -39,6 +39,17 @@ describe('the same words in another order mean the same', () => {
   })
 })
 
+describe('a sentence that would only be guessed at is asked back', () => {
+  it.each(['Y to C stopped at the condenser', 'Y not working outside', 'contactor stuck', 'Y to C low outside'])('%s', (line) =>
+    expect(say(line)).toMatch(/^\?/),
+  )
+
+  it('a dead wire has no volts on it, and a dead thermostat is blank', () => {
+    expect(say('Y is dead outside')).toBe(say('Y-C 0 V at outdoor'))
+    expect(say('thermostat is dead')).toBe(say('thermostat blank'))
+  })
+})
+
 describe('what happened on a call', () => {
   it.each([
     ['trips when cool is called', 'trips on cool'],
