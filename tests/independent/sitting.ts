@@ -1,4 +1,5 @@
 import type { Bench } from '@/src/core/bench/bench'
+import { minutesOf } from '@/src/core/bench/cost'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { namesRepair } from '@/src/core/diagnosis/inference/verdict'
 import { propose } from '@/src/core/diagnosis/planner/propose'
@@ -89,8 +90,18 @@ export async function sitIndependently(engine: Engine, spice: SpiceSession, seed
   const steps: string[] = []
   const take = async ({ changes, minutes, probe }: SearchStep): Promise<Answered> => {
     const before = house.cooked
-    for (const change of changes) house.change(change)
-    await house.run(Math.max(HANDS_MIN_S, minutes * 60))
+    // Whoever walks to the thermostat has not set it yet: each act takes its own minutes, and the meter what is left.
+    let leftS = minutes * 60
+    let hasTripped = false
+    for (const change of changes) {
+      const takesS = Math.min(leftS, 60 * minutesOf(engine.system, house.bench, change))
+      await house.run(takesS)
+      hasTripped ||= house.tripped
+      leftS -= takesS
+      house.change(change)
+    }
+    await house.run(Math.max(HANDS_MIN_S, leftS))
+    house.tripped ||= hasTripped
     const answer = await senses.take(probe)
     steps.push(
       `${changes.map((change) => Object.values(change).join(' ')).join('; ')} | ${JSON.stringify(probe)} = ${JSON.stringify(answer)}${house.tripped ? ' TRIPPED' : ''}`,

@@ -51,9 +51,9 @@ export function predictAll(
   leaning: Leaning = false,
 ): Prediction[] {
   const shown = predictShown(laboratory, bench, whileShown(hypothesis), probes, leaning)
-  if (!hypothesis.intermittent) return shown
-  const hidden = predictShown(laboratory, bench, whileHidden(hypothesis), probes, leaning)
   const shows = showsOn(hypothesis, bench)
+  if (shows === 1) return shown
+  const hidden = predictShown(laboratory, bench, whileHidden(hypothesis), probes, leaning)
   return shown.map((prediction, index) => nowAndThen(prediction, hidden[index], shows))
 }
 
@@ -66,11 +66,19 @@ const alone = new Memo((probe: Probe) => [probe])
 export const nowAndThen = (shown: Prediction, hidden: Prediction, shows: number): Prediction =>
   isAlike(shown, hidden) ? hidden : [...weighed(shown, shows, 'shown'), ...weighed(hidden, 1 - shows, 'hidden')]
 
-/** How likely what comes and goes is there on a bench: what opens with the heat needs a call that has been on. */
-export function showsOn({ warms }: Hypothesis, { power, call, since = USUAL_SINCE }: Bench): number {
+/**
+ * How likely a fault is there on a bench: always, but for what comes and goes. What opens with the heat needs a call that has been on,
+ * and a delay ends within its minutes.
+ */
+export function showsOn({ intermittent, warms, fault }: Hypothesis, { power, call, since = USUAL_SINCE }: Bench): number {
+  if (fault?.family === 'delay-running') return power && call !== 'off' && since.call === 'minutes' ? DELAY_STILL_RUNS : 1
+  if (!intermittent) return 1
   if (!warms) return INTERMITTENT_SHOWS
   return power && call !== 'off' ? WARM_SHOWS[since.call] : WARM_SHOWS.moment
 }
+
+/** A delay that still runs once the call has been on for some minutes: those of compressors are of up to five. */
+const DELAY_STILL_RUNS = modelValue({ value: 0.2, unit: 'share', source: 'assumption' })
 
 const weighed = (prediction: Prediction, share: number, moment: Component['while']): Prediction =>
   prediction.map((component) => ({ ...component, weight: component.weight * share, while: moment }))

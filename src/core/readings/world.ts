@@ -4,14 +4,14 @@ import { addAdmittance, type Change, changeLink, closeLink, type Factored, openL
 import type { Effect } from '@/src/core/faults/effect'
 import { constraintsOfCall, movesKey } from '@/src/core/operation/asked'
 import { setInState } from '@/src/core/operation/in-state'
-import type { OutputKey } from '@/src/core/operation/machine'
-import { type OutputModel, outputKey } from '@/src/core/operation/machine'
+import { type OutputKey, outputKey } from '@/src/core/operation/machine'
 import { type Settled, settle } from '@/src/core/operation/settle'
 import type { Constraints, OutputMode } from '@/src/core/operation/state'
 import { probabilityOpens } from '@/src/core/protection/trip-curve'
 import { changesTold, type Hypothesis } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { type FuseNow, firstToOpen, loadsOf } from '@/src/core/readings/opening'
+import { waitOn } from '@/src/core/readings/waiting'
 import { LruCache, Memo } from '@/src/core/units/cache'
 import { complex } from '@/src/core/units/complex'
 import { modelValue } from '@/src/core/units/model-value'
@@ -121,49 +121,26 @@ function settleWorlds(laboratory: Laboratory, bench: Bench, hypothesis: Hypothes
     base,
     constraints,
     before: { settled, fixed },
-    worlds: [...worlds, ...stillWaiting(worlds)],
+    worlds: worlds.flatMap(withWait),
     trips: race.find(({ part }) => part === first)?.trips ?? 0,
     furtherTrips: race.filter(({ part }) => part !== first),
     isRace: load.seconds.length > 1,
     overloadA: place < 0 ? 0 : load.amps[place],
   }
 
-  /**
-   * The same while a delay runs that the search itself has started: after a power-off the compressor's minutes, after a call the purge.
-   * Nobody knows to the second which of the two a reading met.
-   */
-  function stillWaiting(done: readonly World[]): World[] {
-    const held = heldBack(laboratory, bench)
-    if (held.length === 0) return []
-    const asHeld: Constraints = {
-      ...constraints,
-      outputs: { ...constraints.outputs, ...Object.fromEntries(held.map(({ key }) => [key, 'dead' as const])) },
-    }
-    const waiting = [...new Set(held.map(({ part }) => part.id))]
-    const asHeldBack = done.map((world): World => {
-      const resting = settle(machine, base, world.fixed, asHeld, 0, kernel)
-      return { ...world, weight: world.weight * STILL_WAITS, settled: resting, waiting }
-    })
-    const isOther = asHeldBack.some(({ settled: one }, index) => one.members.join() !== done[index].settled.members.join())
-    if (!isOther) return []
-    for (const [index, world] of done.entries()) worlds[index] = { ...world, weight: world.weight * (1 - STILL_WAITS) }
-    return asHeldBack
+  /** The world itself, and the same while a delay runs in it. */
+  function withWait(world: World): World[] {
+    const wait = waitOn(laboratory, bench, constraints, world.settled)
+    if (!wait) return [world]
+    const fixed = [...world.fixed, ...wait.opens]
+    const resting = settle(machine, base, fixed, wait.constraints, 0, kernel)
+    const share = resting.outcome === 'settled' ? wait.share : wait.shareIfChatters
+    if (share === 0 || (wait.opens.length === 0 && resting.members.join() === world.settled.members.join())) return [world]
+    return [
+      { ...world, weight: world.weight * (1 - share) },
+      { ...world, weight: world.weight * share, fixed, settled: resting, waiting: wait.boards },
+    ]
   }
-}
-
-/** Within the minutes in which a delay may run, it does. */
-const STILL_WAITS = modelValue({ value: 0.6, unit: 'share', source: 'assumption' })
-/** A step of an ignition that takes longer than this is still under way a moment after the call. */
-const PURGE_S = modelValue({ value: 10, unit: 's', source: 'assumption' })
-
-/** Outputs that a board may still hold back on a bench, by how long power and call have been on. */
-function heldBack({ machine }: Laboratory, { since, call, jumpers }: Bench): readonly OutputModel[] {
-  if (!since || (call === 'off' && jumpers.length === 0)) return []
-  return machine.outputs.filter(
-    ({ style, minimumOffS, closesAfterS }) =>
-      style === 'relay' &&
-      ((since.power === 'fresh' && minimumOffS !== undefined) || (since.call === 'moment' && (closesAfterS ?? 0) > PURGE_S)),
-  )
 }
 
 /** A fault as low-rank changes of the laboratory's network. A wrong landing comes off when its end is lifted. */

@@ -4,6 +4,7 @@ import type { Engine } from '@/src/core/diagnosis/engine'
 import type { Evidence, Posterior } from '@/src/core/diagnosis/inference/posterior'
 import type { Suspect } from '@/src/core/diagnosis/inference/suspects'
 import { type Check, type Choice, weighQuestion } from '@/src/core/diagnosis/planner/next-check'
+import { widened } from '@/src/core/diagnosis/planner/separate'
 import { probeKey } from '@/src/core/readings/check'
 import { isPlainToSee, latestAnswers, type Observation, questionKey } from '@/src/core/readings/observations'
 import { furtherFuses } from '@/src/core/wiring/system'
@@ -54,29 +55,27 @@ const sayOnceMore = (check: Check): Check => ({ ...check, say: `Once more: ${che
 
 /**
  * The first look that speaks of trouble where nobody told of any is taken a second time, at once: one in fifty is plain wrong, and a
- * search that follows it is long.
+ * search that follows it is long. Where the two disagree a third decides: one of them was wrong, and nobody knows which.
  */
-export function lookAgain(
-  engine: Engine,
-  { complaint, observations }: Evidence,
-  posterior: Posterior,
-  bench: Bench,
-  choice: Choice,
-): Check | null {
+export function lookAgain(engine: Engine, evidence: Evidence, posterior: Posterior, bench: Bench, choice: Choice): Check | null {
+  const { complaint, observations } = evidence
   const last = observations.at(-1)
   // What was plain to see is not looked at twice.
   if (last?.probe.meter !== 'look' || !last.bench.power || complaint.symptoms.length > 0 || isPlainToSee(last)) return null
   // A further fuse that has given way to another one cannot be looked at in its place any more.
   const { at } = last.probe
   if (furtherFuses(engine.system).some(({ id }) => id === at)) return null
-  // What was taken back at a second look speaks of nothing.
   const key = keyOfAsking(last)
+  const looks = observations.filter((other) => keyOfAsking(other) === key)
   const isFirst =
-    observations.filter((other) => keyOfAsking(other) === key).length === 1 &&
+    looks.length === 1 &&
     speaksOfTrouble(engine, last) &&
     latestAnswers(observations).filter((one) => speaksOfTrouble(engine, one)).length === 1
-  if (!isFirst || choice.skipped?.some((probe) => probeKey(probe) === probeKey(last.probe))) return null
-  const again = weighQuestion(engine, posterior, observations, bench, anyTime(last.bench), last.probe, last.bench.place, true)
+  const isTied = looks.length === 2 && speaksOfTrouble(engine, looks[0]) !== speaksOfTrouble(engine, last)
+  if (!(isFirst || isTied) || choice.skipped?.some((probe) => probeKey(probe) === probeKey(last.probe))) return null
+  // What the second look has all but ruled out is asked for all the same.
+  const among = isTied ? widened(engine, evidence, posterior) : posterior
+  const again = weighQuestion(engine, among, observations, bench, anyTime(last.bench), last.probe, last.bench.place, true)
   return again && sayOnceMore(again)
 }
 

@@ -50,9 +50,8 @@ export class Predicted {
     const found = this.rows.get(place)
     if (found) return found
     const shown = this.steadyOf(whileShown(hypothesis))
-    const made = hypothesis.intermittent
-      ? this.comingAndGoing(shown, this.steadyOf(whileHidden(hypothesis)), showsOn(hypothesis, this.bench))
-      : shown
+    const shows = showsOn(hypothesis, this.bench)
+    const made = shows < 1 ? this.comingAndGoing(shown, this.steadyOf(whileHidden(hypothesis)), shows) : shown
     this.rows.set(place, made)
     return made
   }

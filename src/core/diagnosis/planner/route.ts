@@ -19,9 +19,17 @@ export interface Route {
 
 /**
  * Plans the way. Wires are moved with the power off; it comes back, when it is wanted, after the last of them; then
- * the thermostat is set; then the technician goes where the reading is taken.
+ * the thermostat is set; then the technician goes where the reading is taken. A call that ends is set back first where that walks no
+ * further: whoever stands before the thermostat does not leave it calling.
  */
 export function planRoute(system: System, from: Bench, to: Bench, place: string, cost: CostModel = defaultCost): Route {
+  const last = planInOrder(system, from, to, place, cost, false)
+  if (from.call === 'off' || to.call !== 'off') return last
+  const first = planInOrder(system, from, to, place, cost, true)
+  return first.minutes <= last.minutes ? first : last
+}
+
+function planInOrder(system: System, from: Bench, to: Bench, place: string, cost: CostModel, isSetBackFirst: boolean): Route {
   const supplyPlace = firstPart(system, 'fuse').place
   const wires = wireChanges(system, from, to)
   const changes: BenchChange[] = []
@@ -46,6 +54,7 @@ export function planRoute(system: System, from: Bench, to: Bench, place: string,
     make(change)
   }
   const needsHands = wires.length > 0
+  if (isSetBackFirst) act({ do: 'call', call: 'off' }, callerOf(system, from.call).place)
   if (from.power && (!to.power || needsHands)) act({ do: 'power', on: false }, supplyPlace)
   const left = [...wires]
   while (left.length > 0) {
@@ -60,7 +69,7 @@ export function planRoute(system: System, from: Bench, to: Bench, place: string,
     act(next, placeOf(system, next, supplyPlace))
   }
   if (to.power && (!from.power || needsHands)) act({ do: 'power', on: true }, supplyPlace)
-  if (from.call !== to.call) {
+  if (bench.call !== to.call) {
     const [last, next] = [from, to].map(({ call }) => callerOf(system, call).place)
     // A call at another zone's thermostat: the first one is set back before the second is set.
     if (from.call !== 'off' && to.call !== 'off' && last !== next) act({ do: 'call', call: 'off' }, last)

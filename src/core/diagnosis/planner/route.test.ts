@@ -1,0 +1,25 @@
+import { createBench } from '@/src/core/bench/bench'
+import { planRoute } from '@/src/core/diagnosis/planner/route'
+import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
+
+const says = (route: ReturnType<typeof planRoute>) => route.changes.map((change) => Object.values(change).join(' '))
+
+describe('the way from a call to a dead bench', () => {
+  const dead = { ...createBench(furnaceAc), power: false, unplugged: ['contactor'] }
+  const calling = { ...createBench(furnaceAc), call: 'cool' as const }
+
+  it('sets the call back first for whoever stands before the thermostat, and walks once', () => {
+    const route = planRoute(furnaceAc, { ...calling, place: 'thermostat' }, dead, 'outdoor')
+    expect(says(route)).toEqual(['call off', 'walk indoor', 'power false', 'walk outdoor', 'unplug contactor'])
+  })
+
+  it('cuts the power first for whoever stands at the unit, when that walks less', () => {
+    const route = planRoute(furnaceAc, { ...calling, place: 'indoor' }, { ...calling, power: false, call: 'off' }, 'thermostat')
+    expect(says(route)).toEqual(['power false', 'walk thermostat', 'call off'])
+  })
+
+  it('puts another call on after the power is back', () => {
+    const route = planRoute(furnaceAc, { ...calling, power: false, place: 'indoor' }, { ...calling, call: 'heat' }, 'thermostat')
+    expect(says(route)).toEqual(['power true', 'walk thermostat', 'call heat'])
+  })
+})

@@ -1,0 +1,88 @@
+import { createBench } from '@/src/core/bench/bench'
+import { separationOf } from '@/src/core/diagnosis/planner/separation'
+import { enumerateFaults } from '@/src/core/faults/enumerate'
+import type { FaultFamily } from '@/src/core/faults/families'
+import type { Observation } from '@/src/core/readings/observations'
+import { callsOf } from '@/src/core/wiring/system'
+import { catalogue, systemById } from '@/src/core/wiring/systems/catalogue'
+
+function separationIn(id: string, family: FaultFamily, spot: string) {
+  const system = systemById(id)
+  const fault = system && enumerateFaults(system).find((one) => one.family === family && one.id.endsWith(spot))
+  const separation = fault && separationOf(system, fault)
+  if (!separation) throw new Error(`${id} has nothing that stands apart for ${family} ${spot}`)
+  return { ...separation, bench: createBench(system) }
+}
+
+const looked = (bench: Observation['bench'], at: string, word: string): Observation => ({
+  id: `${at} ${word}`,
+  bench,
+  probe: { meter: 'look', at },
+  answer: { word },
+})
+
+describe('a thermostat that does not close', () => {
+  const { ways, isMade, bench } = separationIn('furnace-ac', 'thermostat-not-closing', 'stat.W')
+  const heat = { ...bench, call: 'heat' as const }
+  const across: Observation = { id: 'across', bench: heat, probe: { meter: 'volts', a: 'R@thermostat', b: 'W@thermostat' }, answer: 26.4 }
+
+  it('is jumped past, live, at the unit or at the wall: it might have let go of a short', () => {
+    expect(ways(heat)).toContainEqual({
+      bench: expect.objectContaining({ power: true, call: 'off', jumpers: [{ a: 'R@indoor', b: 'W@indoor' }] }),
+      probe: { meter: 'volts', a: 'W@indoor', b: 'C@indoor' },
+      place: 'indoor',
+    })
+    const [way] = ways(heat)
+    expect(isMade([{ id: 'jumped', bench: way.bench, probe: way.probe, answer: 26 }])).toBe(true)
+  })
+
+  it('is not taken at the volts across it alone, but with a display that shows the call beside them', () => {
+    expect(isMade([across, looked(heat, 'stat', 'alive')])).toBe(false)
+    expect(isMade([across, looked(heat, 'stat', 'shows a call')])).toBe(true)
+    expect(isMade([across, looked({ ...bench, call: 'cool' }, 'stat', 'shows a call')])).toBe(false)
+  })
+})
+
+describe('a board that puts nothing out', () => {
+  it('is landed past from its own supply', () => {
+    const { ways, isMade, bench } = separationIn('heat-pump-o', 'output-dead', 'defrost-board.Y-out')
+    const [way] = ways(bench)
+    expect(way.bench.jumpers).toEqual([{ a: 'R@outdoor', b: 'Y-out@outdoor' }])
+    expect(isMade([])).toBe(false)
+  })
+
+  it('is never landed past where its output opens a gas valve: that is unplugged, and the output read on the call', () => {
+    const { ways, isMade, bench } = separationIn('rooftop-gas', 'output-dead', 'ignition.ignition-valve')
+    const [way, ...others] = ways(bench)
+    expect(others).toEqual([])
+    expect(way.bench).toMatchObject({ jumpers: [], unplugged: ['gas-valve'], power: true, call: 'heat' })
+    expect(isMade([{ id: 'read', bench: way.bench, probe: way.probe, answer: 0.1 }])).toBe(true)
+  })
+})
+
+describe('a delay', () => {
+  it('is waited out before it is named', () => {
+    const { ways, isMade, bench } = separationIn('heat-pump-o', 'delay-running', 'defrost-board.Y-out')
+    const [way] = ways(bench)
+    expect(way.bench).toMatchObject({ power: true, since: { call: 'minutes', power: 'long' } })
+    expect(way.bench.call).not.toBe('off')
+    const atOnce = looked({ ...bench, call: 'cool' }, 'compressor', 'off')
+    expect(isMade([atOnce])).toBe(false)
+    expect(isMade([{ ...atOnce, bench: { ...atOnce.bench, since: { call: 'minutes', power: 'long' } } }])).toBe(true)
+  })
+})
+
+it('no reading that stands apart joins R to a gas valve behind its ignition, on any system', () => {
+  for (const system of catalogue) {
+    const bench = createBench(system)
+    const valves = system.parts.flatMap((part) => (part.kind === 'coil' && part.role === 'gas-valve' ? part.between : []))
+    const behindBoards = system.parts.flatMap((part) => (part.kind === 'board' ? part.outputs.map(({ to }) => to) : []))
+    for (const fault of enumerateFaults(system))
+      for (const way of separationOf(system, fault)?.ways(bench) ?? []) {
+        const joined = way.bench.jumpers.flatMap(({ a, b }) => [a, b]).map((point) => point.split('@', 1)[0])
+        expect(joined.filter((name) => valves.includes(name) && behindBoards.includes(name))).toEqual([])
+        expect(way.bench.power || way.bench.call === 'off').toBe(true)
+        expect(['off', ...callsOf(system)]).toContain(way.bench.call)
+      }
+  }
+})

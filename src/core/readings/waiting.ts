@@ -1,0 +1,75 @@
+import type { Bench } from '@/src/core/bench/bench'
+import { type Change, openLink } from '@/src/core/circuit/factored'
+import type { OutputModel } from '@/src/core/operation/machine'
+import type { Settled } from '@/src/core/operation/settle'
+import type { Constraints } from '@/src/core/operation/state'
+import type { Laboratory } from '@/src/core/readings/laboratory'
+import { modelValue } from '@/src/core/units/model-value'
+import { passLink } from '@/src/core/wiring/assembly'
+
+/** A moment in which boards hold outputs back, beside the moment after it. */
+interface Wait {
+  readonly constraints: Constraints
+  /** Contacts of delays that stand in the way of the call itself. */
+  readonly opens: readonly Change[]
+  readonly boards: readonly string[]
+  /** How likely a reading meets the wait. */
+  readonly share: number
+  /** The same where the machine chatters in spite of it: that has another cause. */
+  readonly shareIfChatters: number
+}
+
+/** Within the minutes in which a delay may run, it does. */
+const STILL_WAITS = modelValue({ value: 0.6, unit: 'share', source: 'assumption' })
+/** A board whose output is shorted makes it for a moment, and waits out its delay again: what is read is nearly always the wait. */
+const BETWEEN_TRIES = modelValue({ value: 0.8, unit: 'share', source: 'assumption' })
+/** A board that hands the call straight on has the contact of its delay in the way, or lets the call through. */
+const DELAYS_CALL = modelValue({ value: 0.5, unit: 'share', source: 'assumption' })
+/** A step of an ignition that takes longer than this is still under way a moment after the call. */
+const PURGE_S = modelValue({ value: 10, unit: 's', source: 'assumption' })
+
+/**
+ * The wait that a reading on a bench may meet, or null: a delay that the search itself has started, after a power-off the compressor's
+ * minutes, after a call the purge; or one that a short behind it starts anew whenever it pulls the volts down. Nobody knows to the second
+ * which of the two a reading met.
+ */
+export function waitOn(laboratory: Laboratory, bench: Bench, constraints: Constraints, { outcome }: Settled): Wait | null {
+  const started = heldBack(laboratory, bench, constraints)
+  const restarted = outcome === 'settled' ? [] : delayed(laboratory, constraints)
+  const held = [...new Set([...started, ...restarted])]
+  if (held.length === 0) return null
+  const inCall = held.filter(isPassing(constraints))
+  const surely = inCall.length === held.length ? DELAYS_CALL : 1
+  const shareIfChatters = started.length > 0 ? STILL_WAITS * surely : 0
+  return {
+    constraints: {
+      ...constraints,
+      outputs: { ...constraints.outputs, ...Object.fromEntries(held.map(({ key }) => [key, 'dead' as const])) },
+    },
+    opens: inCall.map(({ part, to }) => openLink(laboratory.network, passLink(part.id, to))),
+    boards: [...new Set(held.map(({ part }) => part.id))],
+    share: restarted.length > 0 ? BETWEEN_TRIES * surely : shareIfChatters,
+    shareIfChatters,
+  }
+}
+
+/** Outputs that a board may still hold back on a bench, by how long power and call have been on. */
+function heldBack(laboratory: Laboratory, { since, call, jumpers }: Bench, constraints: Constraints): readonly OutputModel[] {
+  if (!since || (call === 'off' && jumpers.length === 0)) return []
+  const fresh = since.power === 'fresh' ? delayed(laboratory, constraints) : []
+  const purging =
+    since.call === 'moment'
+      ? laboratory.machine.outputs.filter(({ style, closesAfterS }) => style === 'relay' && (closesAfterS ?? 0) > PURGE_S)
+      : []
+  return [...new Set([...fresh, ...purging])]
+}
+
+/** The outputs of boards that have a delay, and are not out of order. */
+const delayed = ({ machine }: Laboratory, { outputs }: Constraints): OutputModel[] =>
+  machine.outputs.filter(({ key, style, minimumOffS }) => minimumOffS !== undefined && ['relay', 'passes'].includes(outputs[key] ?? style))
+
+/** The call itself goes through the contact of the delay, not the board's own supply. */
+const isPassing =
+  ({ outputs }: Constraints) =>
+  ({ key, style }: OutputModel): boolean =>
+    style === 'passes' && (outputs[key] ?? style) === 'passes'
