@@ -13,12 +13,13 @@ import {
   sit,
   waySolver,
 } from '@/src/core/practice/exam'
-import { habitNames, habitSolver, MOST_HABIT_CHECKS } from '@/src/core/practice/habits'
+import { habitNames, habitSolver, isMeantFor, MOST_HABIT_CHECKS } from '@/src/core/practice/habits'
 import { examineDouble, examineOutside, examineWrongReading } from '@/src/core/practice/hard-cases'
 import type { Solver } from '@/src/core/practice/trial'
 import { probeKey } from '@/src/core/readings/check'
 import type { Observation } from '@/src/core/readings/observations'
 import { createRandom, type Random } from '@/src/core/units/random'
+import { workLimit } from '@/src/core/units/work-limit'
 import type { System } from '@/src/core/wiring/system'
 
 /** How one system is examined. */
@@ -33,6 +34,9 @@ export interface ExamOptions {
   readonly hard: number
   readonly verbose: boolean
 }
+
+/** Each habit is followed in the first so many houses of a system that it is meant for. */
+const HABIT_HOUSES = workLimit(20)
 
 export interface Comparison {
   readonly minutes: number
@@ -191,10 +195,13 @@ function giveHouses(engine: Engine, random: Random, { houses, only, compared }: 
     const drawn = drawCase(engine, random, id)
     const mine = sit(engine, drawn)
     free.push(mine)
-    if (only === 'free' || house % compared !== 0) return
+    if (only === 'free') return
+    for (const name of habitNames)
+      if (isMeantFor(name, drawn.complaint) && (others.get(name)?.length ?? 0) < HABIT_HOUSES)
+        give(name, mine, sit(engine, drawn, habitSolver(name), { mostChecks: MOST_HABIT_CHECKS }))
+    if (house % compared !== 0) return
     const { solver, answerBits } = equalCostSolver()
     equal.push({ checks: sit(engine, drawn, solver).trial.checks, least: leastChecks(engine, drawn, answerBits) })
-    for (const name of habitNames) give(name, mine, sit(engine, drawn, habitSolver(name), { mostChecks: MOST_HABIT_CHECKS }))
     if (house % (2 * compared) === 0)
       for (const way of waysOfWorking) if (way !== 'free') give(`way: ${way}`, mine, sit(engine, drawn, waySolver(way) as Solver))
   })

@@ -3,7 +3,7 @@ import { weigh } from '@/src/core/diagnosis/inference/pairs'
 import { noEvidence } from '@/src/core/diagnosis/inference/posterior'
 import { emptyComplaint } from '@/src/core/job/complaint'
 import { calibrate, claimOf, drawCase, equalCostSolver, leastChecks, type Sitting, shareOf, sit, waySolver } from '@/src/core/practice/exam'
-import { habitNames, habitSolver, MOST_HABIT_CHECKS } from '@/src/core/practice/habits'
+import { habitNames, habitSolver, isMeantFor, MOST_HABIT_CHECKS } from '@/src/core/practice/habits'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import { createRandom } from '@/src/core/units/random'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
@@ -67,13 +67,20 @@ describe('the other solvers, on the same house', () => {
     }
   })
 
-  it('take longer by habit than by free choice', () => {
-    const free = sit(engine, drawn)
-    for (const name of habitNames) {
-      const { trial } = sit(engine, drawn, habitSolver(name), { mostChecks: MOST_HABIT_CHECKS })
-      expect(trial.checks).toBeLessThanOrEqual(MOST_HABIT_CHECKS)
-      expect([name, trial.minutes > free.trial.minutes]).toEqual([name, true])
+  it('find a short by each habit that is meant for it, narrowing as they go', () => {
+    const short = drawCase(engine, createRandom(24), 'conductor-to-chassis:outdoor-cable.Y')
+    const told = { ...short, complaint: { ...emptyComplaint, symptoms: ['fuse-on-call' as const], call: 'cool' as const } }
+    for (const name of habitNames.filter((one) => isMeantFor(one, told.complaint))) {
+      const { trial, right } = sit(engine, told, habitSolver(name), { mostChecks: MOST_HABIT_CHECKS })
+      expect([name, right, trial.checks < 30]).toEqual([name, true, true])
     }
+  })
+
+  it('follow a dead call from the thermostat to where the volts end', () => {
+    const dead = { ...drawn, complaint: { ...emptyComplaint, symptoms: ['mode-dead' as const], call: 'cool' as const } }
+    const followed = sit(engine, dead, habitSolver('follow the call'), { mostChecks: MOST_HABIT_CHECKS })
+    expect(followed.right).toBe(true)
+    expect(habitNames.filter((name) => isMeantFor(name, dead.complaint))).toEqual(['follow the call'])
   })
 
   it('at equal cost need no fewer checks than the answers can carry bits', () => {

@@ -1,65 +1,98 @@
 import type { Bench } from '@/src/core/bench/bench'
-import type { Engine } from '@/src/core/diagnosis/engine'
 import { weigh } from '@/src/core/diagnosis/inference/pairs'
 import { listSuspects } from '@/src/core/diagnosis/inference/suspects'
-import { reachVerdict } from '@/src/core/diagnosis/inference/verdict'
+import { actsOf, reachVerdict } from '@/src/core/diagnosis/inference/verdict'
 import { joinedCalls, tripAt } from '@/src/core/diagnosis/planner/candidates'
+import type { Complaint } from '@/src/core/job/complaint'
+import { followCall, knownFrom, shortOnCall } from '@/src/core/practice/habit-steps'
 import type { Question, Solver } from '@/src/core/practice/trial'
 import { landingsAt } from '@/src/core/readings/look-target'
-import { type Observation, questionKey } from '@/src/core/readings/observations'
+import type { Observation } from '@/src/core/readings/observations'
+import { modelValue } from '@/src/core/units/model-value'
 import { workLimit } from '@/src/core/units/work-limit'
-import { CHASSIS, conductorEnd, type Point, pinPoint, terminalPoint } from '@/src/core/wiring/point'
-import { commonBeside, houseCommon, houseHot } from '@/src/core/wiring/supply'
-import { type Cable, callerOf, callsOf, firstPart, partsOf, placeById, type System } from '@/src/core/wiring/system'
-import { feedOf, switchedTerminals } from '@/src/core/wiring/thermostat'
+import type { CallName } from '@/src/core/wiring/call'
+import { conductorEnd, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
+import { houseCommon, houseHot } from '@/src/core/wiring/supply'
+import { type Cable, callsOf, firstPart, type System } from '@/src/core/wiring/system'
+import { switchedTerminals } from '@/src/core/wiring/thermostat'
 
 /**
- * How the trade looks for trouble by habit (field-work.md 6 to 9), as fixed orders of checks. A habit does not weigh what a check would tell,
- * but it is given the engine's own judgement of what the readings say, and stops as soon as that names a repair: habits come out better here than in an attic.
+ * How the trade looks for trouble by habit (field-work.md 6 to 9): fixed orders of checks, each followed as a good technician follows it.
+ * It is used on the complaints that it is meant for; what a trip run or a reading has said narrows what is read next; and it stops when its
+ * technician would be convinced. The judgement is the engine's own, which no hand has: habits come out better here than in an attic.
  */
-export const habitNames = ['ohms first', 'take off', 'add on', 'outdoor first'] as const
+export const habitNames = ['ohms first', 'take off', 'add on', 'outdoor first', 'follow the call'] as const
 export type HabitName = (typeof habitNames)[number]
 
 export const MOST_HABIT_CHECKS = workLimit(60)
+
+/** A technician stops when one repair stands out so far: without the second look that a verdict of the engine waits for. */
+const CONVINCED = modelValue({ value: 0.8, unit: 'probability', source: 'assumption' })
+
+/** What a habit is meant for: the four that hunt shorts for what blows a fuse, the fifth for what does not run. */
+export function isMeantFor(name: HabitName, { symptoms }: Complaint): boolean {
+  const blows = symptoms.some((symptom) => symptom === 'fuse-on-call' || symptom === 'fuse-at-power-up')
+  return name === 'follow the call' ? symptoms.some((one) => one === 'mode-dead' || one === 'half-works') : blows
+}
 
 /** The solver that follows a habit. */
 export function habitSolver(name: HabitName): Solver {
   return (base, evidence, bench) => {
     const { engine, posterior } = weigh(base, evidence)
-    const verdict = reachVerdict(listSuspects(engine, evidence, posterior, 1), false)
+    const suspects = listSuspects(engine, evidence, posterior, 1)
+    const [lead] = suspects
+    const held = new Map<string, number>()
+    for (const suspect of suspects)
+      for (const { repair } of actsOf(suspect)) held.set(repair.id, (held.get(repair.id) ?? 0) + suspect.probability)
+    const isConvinced = actsOf(lead).some(({ repair }) => (held.get(repair.id) ?? 0) >= CONVINCED)
+    const verdict = reachVerdict(suspects, isConvinced)
     if (verdict) return { next: null, verdict }
-    return { next: nextByHabit(base, name, evidence.observations, bench), verdict: null }
+    const { system } = base
+    const known = knownFrom(evidence.observations)
+    const order = habitOrder(system, name, evidence.complaint.call, evidence.observations, bench)
+    return { next: order.find((question) => known(question) === undefined) ?? null, verdict: null }
   }
 }
 
-function nextByHabit(engine: Engine, name: HabitName, observations: readonly Observation[], bench: Bench): Question | null {
-  const asked = new Set(observations.map((observation) => questionKey(observation.bench, observation.probe)))
-  return (
-    habitOrder(engine.system, name, observations, bench).find((question) => !asked.has(questionKey(question.bench, question.probe))) ?? null
-  )
-}
-
-/** All checks of a habit in order, given what the trip runs have said so far. */
-function habitOrder(system: System, name: HabitName, observations: readonly Observation[], bench: Bench): Question[] {
+/** All checks of a habit in order, given what the answers so far have said. */
+function habitOrder(
+  system: System,
+  name: HabitName,
+  told: CallName | null,
+  observations: readonly Observation[],
+  bench: Bench,
+): Question[] {
   // Look before measuring: the fuse and every landing stand open to the eye.
-  const supply = [...supplyFirst(system, bench), ...landings(system, bench)]
-  const ohms = ohmsThrough(system, bench)
-  const said = tripWords(observations)
-  // Nobody goes on calling into a short: once it has tripped, the rest is done with the power off.
-  const calls = said.includes('trips') ? [] : callLogic(system, bench)
-  if (name === 'ohms first') return [...supply, ...ohms, ...calls]
+  const looks = landings(system, bench)
+  const known = knownFrom(observations)
+  const terminals = switchedTerminals(firstPart(system, 'thermostat'))
+  const hunt = (among: readonly string[]) => among.flatMap((terminal) => shortOnCall(system, bench, terminal, known))
+  if (name === 'follow the call') {
+    const calls = told === null ? callsOf(system) : [told, ...callsOf(system).filter((call) => call !== told)]
+    return [...supplyFirst(system, bench), ...looks, ...calls.flatMap((call) => followCall(system, bench, call, known))]
+  }
+  if (name === 'ohms first') return [...looks, ...hunt(terminals)]
   const runs = name === 'outdoor first' ? sectionRuns(system, bench) : callRuns(system, bench, name)
-  // A run ends where trip turns to hold or hold to trip; when everything joined holds there is no short to find this way.
-  const firsts = runs.findIndex((_, index) => said[index] === undefined || (index > 0 && said[index] !== said[index - 1]))
-  const trips = firsts < 0 ? runs : runs.slice(0, firsts + 1)
-  const holdsAll = (name === 'add on' ? said[runs.length - 1] : said[0]) === 'holds'
-  return [...supply, ...trips, ...(holdsAll ? calls : []), ...ohms, ...calls]
+  const words = runs.map((run) => wordOf(known(run)))
+  // A run ends where trip turns to hold or hold to trip: what was moved last is where the short is.
+  const turn = words.findIndex(
+    (word, index) => index > 0 && word !== undefined && words[index - 1] !== undefined && word !== words[index - 1],
+  )
+  if (turn < 0) return [...looks, ...runs, ...hunt(terminals)]
+  const moved = movedAt(runs[turn - 1].bench, runs[turn].bench)
+  return [...looks, ...runs.slice(0, turn + 1), ...hunt([...terminals].sort((a, b) => Number(moved.has(b)) - Number(moved.has(a))))]
 }
 
-const tripWords = (observations: readonly Observation[]): (string | undefined)[] =>
-  observations
-    .filter(({ probe, bench }) => probe.meter === 'trip' && bench.power)
-    .map(({ answer }) => (typeof answer === 'object' && 'word' in answer ? answer.word : undefined))
+/** The terminals whose jumper or wire is on one bench and not on the other. */
+function movedAt(one: Bench, other: Bench): ReadonlySet<string> {
+  const held = ({ jumpers, lifted }: Bench) => [...jumpers.flatMap(({ a, b }) => [a, b]), ...lifted]
+  const [before, after] = [new Set(held(one)), new Set(held(other))]
+  const moved = [...[...before].filter((point) => !after.has(point)), ...[...after].filter((point) => !before.has(point))]
+  return new Set(moved.map((point) => parsePoint(point).name))
+}
+
+const wordOf = (answer: Observation['answer'] | undefined): string | undefined =>
+  typeof answer === 'object' && 'word' in answer ? answer.word : undefined
 
 function supplyFirst(system: System, bench: Bench): Question[] {
   const { place, primary } = firstPart(system, 'transformer')
@@ -99,60 +132,4 @@ const landedEnds = (cable: Cable, place: string): Point[] => {
   return cable.conductors
     .filter((conductor) => conductor.lands[side] !== null)
     .map((conductor) => conductorEnd(cable.id, conductor.id, place))
-}
-
-/** Each call made at the thermostat and looked for at the unit, then at the thermostat, then outdoors. */
-function callLogic(system: System, bench: Bench): Question[] {
-  const { place } = firstPart(system, 'fuse')
-  const live = joinedCalls(system, bench, place)[0]
-  return callsOf(system).flatMap((call) => {
-    const thermostat = callerOf(system, call)
-    const order = [place, thermostat.place, ...system.places.map(({ id }) => id)].filter((id, index, all) => all.indexOf(id) === index)
-    return order.flatMap((at) =>
-      (thermostat.calls[call] ?? []).flatMap((terminal): Question[] => {
-        const point = terminalPoint(terminal, at)
-        if (!placeById(system, at)?.terminals.includes(terminal)) return []
-        const hot = feedOf(thermostat, terminal)
-        const against = commonBeside(system, point) ?? (placeById(system, at)?.terminals.includes(hot) ? terminalPoint(hot, at) : null)
-        return against ? [{ bench: { ...live, call }, place: at, probe: { meter: 'volts', a: point, b: against } }] : []
-      }),
-    )
-  })
-}
-
-/** Power off: every conductor with both ends off against ground and its neighbours, loops, then every load and switch unplugged. */
-function ohmsThrough(system: System, bench: Bench): Question[] {
-  const { place: home } = firstPart(system, 'fuse')
-  const off: Bench = { ...bench, power: false, call: 'off', lifted: [], jumpers: [], unplugged: [] }
-  const ohms = (made: Bench, place: string, a: Point, b: Point): Question => ({ bench: made, place, probe: { meter: 'ohms', a, b } })
-  const questions: Question[] = []
-  for (const cable of [...system.cables].reverse()) {
-    const near = cable.between.includes(home) ? home : cable.between[0]
-    const far = cable.between[near === cable.between[0] ? 1 : 0]
-    const ends = landedEnds(cable, near)
-    const freed: Bench = { ...off, lifted: [...ends, ...landedEnds(cable, far)] }
-    ends.forEach((end, index) => {
-      if (placeById(system, near)?.metal) questions.push(ohms(freed, near, end, terminalPoint(CHASSIS, near)))
-      for (const other of ends.slice(index + 1)) questions.push(ohms(freed, near, end, other))
-    })
-    const farTerminals = cable.conductors.flatMap(({ lands }) => lands[near === cable.between[0] ? 1 : 0] ?? [])
-    ends.slice(1).forEach((end, index) => {
-      const a = terminalPoint(farTerminals[index], far)
-      const b = terminalPoint(farTerminals[index + 1], far)
-      if (farTerminals[index + 1] !== undefined && commonBeside(system, a) !== a && commonBeside(system, b) !== b)
-        questions.push(ohms({ ...off, lifted: [ends[index], end], jumpers: [{ a, b }] }, near, ends[index], end))
-    })
-  }
-  for (const part of [...partsOf(system, 'coil'), ...partsOf(system, 'switch')]) {
-    const unplugged: Bench = { ...off, unplugged: [part.id] }
-    const [a, b] = [pinPoint(part, 0), pinPoint(part, 1)]
-    questions.push(ohms(unplugged, part.place, a, b))
-    if (placeById(system, part.place)?.metal) questions.push(ohms(unplugged, part.place, a, terminalPoint(CHASSIS, part.place)))
-  }
-  for (const terminal of switchedTerminals(firstPart(system, 'thermostat'))) {
-    const point = terminalPoint(terminal, home)
-    const common = commonBeside(system, point)
-    if (common && placeById(system, home)?.terminals.includes(terminal)) questions.push(ohms(off, home, point, common))
-  }
-  return questions
 }
