@@ -35,3 +35,15 @@ describe('a live end in the hand', () => {
     expect(cautionOf(furnaceAc, bench, { do: 'lift', end: 'stat-cable.G@indoor' })).toBeNull()
   })
 })
+
+describe('a jumper on a screw without a wire', () => {
+  const jumper = { do: 'jumper' as const, a: 'R@thermostat', b: 'Y@thermostat' }
+
+  it('is warned of once the last wire is off, and not while one is on', () => {
+    const lifted = { ...bench, power: false, lifted: ['stat-cable.Y@thermostat'] }
+    expect(cautionOf(furnaceAc, lifted, jumper)).toContain('No wire is on Y')
+    expect(cautionOf(furnaceAc, { ...lifted, lifted: [] }, jumper)).toBeNull()
+    // Two wires share Y at the furnace: one of them is still on.
+    expect(cautionOf(furnaceAc, { ...lifted, lifted: ['stat-cable.Y@indoor'] }, { ...jumper, a: 'R@indoor', b: 'Y@indoor' })).toBeNull()
+  })
+})

@@ -1,6 +1,6 @@
 import type { Bench, BenchChange, Jumper } from '@/src/core/bench/bench'
 import type { PartOf } from '@/src/core/wiring/part'
-import { parsePoint, terminalPoint } from '@/src/core/wiring/point'
+import { conductorEnd, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { cableById, partsOf, type System } from '@/src/core/wiring/system'
 import { hotTerminals } from '@/src/core/wiring/thermostat'
 
@@ -38,11 +38,26 @@ export function bypassedBy(system: System, { a, b }: Jumper): PartOf<'switch'>[]
 export function cautionOf(system: System, bench: Bench, change: BenchChange): string | null {
   if (change.do === 'jumper') {
     const past = bypassedBy(system, change)
-    return past.length > 0 ? `This bypasses the ${listed(past.map(({ name }) => name))}: minutes only, watch it, and take it out.` : null
+    if (past.length > 0) return `This bypasses the ${listed(past.map(({ name }) => name))}: minutes only, watch it, and take it out.`
+    const bare = [change.a, change.b].filter((point) => isWithoutWire(system, bench, point)).map((point) => parsePoint(point).name)
+    return bare.length > 0
+      ? `No wire is on ${bare.join(' and ')} there now: the jumper feeds what hangs on the bare screw, not the wire.`
+      : null
   }
   if (change.do === 'lift' && bench.power && isHot(system, change.end))
     return 'That end is live: on metal it blows the fuse or burns out the transformer. Power off first, or cap it.'
   return null
+}
+
+/** A terminal whose wires are all off their screw. */
+function isWithoutWire(system: System, { lifted }: Bench, point: string): boolean {
+  const { cable: own, name, place } = parsePoint(point)
+  if (own !== null) return false
+  const ends = system.cables.flatMap((cable) => {
+    const side = cable.between.indexOf(place)
+    return cable.conductors.flatMap(({ id, lands }) => (side >= 0 && lands[side] === name ? [conductorEnd(cable.id, id, place)] : []))
+  })
+  return ends.length > 0 && ends.every((end) => lifted.includes(end))
 }
 
 const listed = (names: readonly string[]): string =>

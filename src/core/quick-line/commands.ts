@@ -24,7 +24,7 @@ type Parsed =
  * The grammar, one function a rule:
  *   line    = power | call | walk | lift | jumper | plug | swap | slot | reset | trip | amps | look | repaired | proved | note | skip | way | undo | close | reading
  *   reading = point ("-" | "to") point [["at"] place] value [["at"] place]
- *   point   = ["lifted"] [cable] name ["@" place];  value = "OL" | number [unit]
+ *   point   = ["lifted" | "screw"] [cable] name ["@" place];  value = "OL" | number [unit]
  */
 export function parseCommand(line: string, tokens: readonly Token[], context: CommandContext): Parsed {
   const said = line.slice(tokens[0].start, tokens[tokens.length - 1].end)

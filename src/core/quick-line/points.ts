@@ -8,6 +8,8 @@ interface SaidPoint {
   readonly token: Token
   readonly cable: string | null
   readonly lifted: boolean
+  /** Said to be the screw, not the wire that has come off it. */
+  readonly screw: boolean
   readonly place: string | null
 }
 
@@ -50,10 +52,39 @@ export function resolveBoth(reader: Reader, { first, second, place }: SaidPair, 
 
 function readPoint(reader: Reader): SaidPoint {
   const lifted = reader.accept('lifted')
-  const cable = readCable(reader)
+  const screw = !lifted && reader.accept('screw')
+  const cable = screw ? null : readCable(reader)
   const token = reader.word('Name two points, as in R-C 26.4 or Y-gnd OL.')
   const at = token.text.indexOf('@')
-  return { token, cable, lifted, place: at < 0 ? null : token.text.slice(at + 1) }
+  return { token, cable, lifted, screw, place: at < 0 ? null : token.text.slice(at + 1) }
+}
+
+/**
+ * The same two points, with the wires that are off their screws at the place in the stead of their letters: whoever holds two wires and joins
+ * "R and Y" joins those. Where only one of the two is in the hand both ways are done, and it is asked which.
+ */
+export function inTheHand(reader: Reader, { first, second, place }: SaidPair): SaidPair {
+  const { system, state } = reader.context
+  const home = place ?? state.bench.place
+  const isPlain = (said: SaidPoint) => said.cable === null && !said.lifted && !said.screw && said.place === null
+  const held = [first, second].map((point) =>
+    isPlain(point) ? findEnds(system, point.token.text, home, null).filter((end) => isLifted(state.bench, end)) : [],
+  )
+  if (held.every((ends) => ends.length === 0)) return { first, second, place }
+  const isInHand = (point: SaidPoint, side: number) => held[side].length === 1 || point.lifted || point.cable !== null
+  if ([first, second].every(isInHand)) {
+    const [one, other] = [first, second].map((point) => (isPlain(point) ? { ...point, lifted: true } : point))
+    return { first: one, second: other, place }
+  }
+  const off = [first, second].filter((_, side) => held[side].length > 0)
+  const said = (isHeld: boolean) =>
+    [first, second]
+      .map((point) => (off.includes(point) ? `${isHeld ? 'lifted' : 'screw'} ${point.token.text}` : point.token.text))
+      .join(' ')
+  return reader.failAt(
+    `${off.map(({ token }) => token.text).join(' and ')} is off its screw here: say jumper ${said(true)} for the wire in your hand, or jumper ${said(false)} for the bare screw.`,
+    off[0].token,
+  )
 }
 
 function resolvePoint(reader: Reader, point: SaidPoint, home: string): Point {

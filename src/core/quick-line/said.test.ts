@@ -73,6 +73,36 @@ describe('what is said over the shoulder', () => {
     ])
   })
 
+  describe('a jumper while wires are in the hand', () => {
+    const off = (...ends: string[]) =>
+      entered({ do: 'walk', place: 'thermostat' }, { do: 'power', on: false }, ...ends.map((end): BenchChange => ({ do: 'lift', end })))
+    const jumper = (a: string, b: string) => [{ kind: 'bench', change: { do: 'jumper', a, b } }]
+    const both = off('stat-cable.R@thermostat', 'stat-cable.Y@thermostat')
+
+    it('goes on the wires, by letters or as it is said', () => {
+      const onWires = jumper('stat-cable.R@thermostat', 'stat-cable.Y@thermostat')
+      for (const line of ['jumper R Y', 'tied R and Y together', 'jumper R lifted Y']) expect(drafts(line, both)).toEqual(onWires)
+    })
+
+    it('goes on the screws when the screws are said', () => {
+      expect(drafts('jumper screw R screw Y', both)).toEqual(jumper('R@thermostat', 'Y@thermostat'))
+    })
+
+    it('is asked about where only one of the two is in the hand, with a line for either', () => {
+      const asked = problem('jumper R W', both)
+      expect(asked.problem).toContain('jumper lifted R W for the wire')
+      expect(drafts('jumper lifted R W', both)).toEqual(jumper('stat-cable.R@thermostat', 'W@thermostat'))
+      expect(drafts('jumper screw R W', both)).toEqual(jumper('R@thermostat', 'W@thermostat'))
+    })
+
+    it('comes out by the same letters', () => {
+      const entries = [...both, ...entered({ do: 'jumper', a: 'stat-cable.R@thermostat', b: 'stat-cable.Y@thermostat' })]
+      expect(drafts('jumper out R Y', entries)).toEqual([
+        { kind: 'bench', change: { do: 'unjumper', a: 'stat-cable.R@thermostat', b: 'stat-cable.Y@thermostat' } },
+      ])
+    })
+  })
+
   it('several in one line, some of them in the grammar', () => {
     expect(drafts('killed the power; lift outdoor Y then 14 ohms Y to C')).toHaveLength(3)
   })
