@@ -55,7 +55,8 @@ const readBetween: Reading = (meaning, the) => {
     if (has(meaning, 'open')) return `${pair} OL${where}`
     if (has(meaning, 'shorted')) return `ohms ${pair} jumps between 0 and 1${where}`
     if (has(meaning, 'beeps') && !has(meaning, 'none')) return `ohms ${pair} jumps between 0 and 40${where}`
-    if (has(meaning, 'none') && has(meaning, 'ohms')) return `ohms ${pair} 0${where}`
+    // No ohms may be a dead short or no path at all.
+    if (has(meaning, 'none') && has(meaning, 'ohms')) return null
     if (has(meaning, 'none', 'dead')) return `${pair} 0 V${where}`
     return null
   }

@@ -13,6 +13,7 @@ export function normalForm(clause: string, system: System, state: JobState): str
   const plain = clause
     .trim()
     .replace(/^\/+\s*/, '')
+    .replace(/^(\w+(?: \w+)?):\s+/, (all, head: string) => (the.place(head.toLowerCase()) ? `at ${head} ` : all))
     .replace(/\s+/g, ' ')
     .replace(/,? (?:just )?to (?:see (?:if|what|whether)|be sure|check)\b.*$/i, '')
     .replace(/ ?\b(?:again|still|really|like crazy|right now|right away|at once|for some reason|i think)\b/gi, '')

@@ -87,7 +87,9 @@ function inGrammarsWords(clauses: readonly string[], context: QuickLineContext):
 
 /** The clauses of a line; a note that was typed as one takes the rest of it. */
 function clausesOf(line: string): string[] {
-  const clauses = line.replace(/^(\s*note)\s*:/i, '$1').split(/;|\bthen\b/i)
+  const clauses = line
+    .replace(/^(\s*note)\s*:/i, '$1')
+    .split(/;|\bthen\b(?! (?:came|comes|coming|went|goes) (?:right )?(?:back|on|blank|dark|out|away)\b)/i)
   const note = clauses.findIndex((clause) => /^\s*(?:note|repaired)\b/i.test(clause))
   if (note < 0) return clauses
   const rest = line.slice(clauses.slice(0, note).reduce((at, clause) => line.indexOf(clause, at) + clause.length, 0))

@@ -3,6 +3,7 @@ import type { Rule } from '@/src/core/quick-line/rule'
 import { rules } from '@/src/core/quick-line/rules'
 import { remarkRules } from '@/src/core/quick-line/rules-remarks'
 import { spokenRules } from '@/src/core/quick-line/rules-spoken'
+import { toldRules } from '@/src/core/quick-line/rules-told'
 import { visitRules } from '@/src/core/quick-line/rules-visit'
 import { Sentence } from '@/src/core/quick-line/sentence'
 import type { System } from '@/src/core/wiring/system'
@@ -39,7 +40,7 @@ function bySentence(
   isReadable: (command: string) => boolean,
 ): ReturnType<Rule['as']> {
   let first: ReturnType<Rule['as']> = null
-  for (const rule of [...rules, ...visitRules, ...spokenRules, ...remarkRules]) {
+  for (const rule of [...toldRules, ...rules, ...visitRules, ...spokenRules, ...remarkRules]) {
     const found = rule.says.exec(text)
     const command = found && rule.as(new Sentence(system, state, typed), ...found.slice(1).map((part) => part ?? ''))
     // What cannot be entered as it stands is told only where no other way to understand it is left.

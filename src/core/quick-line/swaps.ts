@@ -1,9 +1,9 @@
 import { sparesOf } from '@/src/core/bench/swaps'
 import type { EntryDraft } from '@/src/core/job/entry'
 import { benchDraft } from '@/src/core/quick-line/drafts'
-import { readCable } from '@/src/core/quick-line/points'
+import { readAtPlace, readCable } from '@/src/core/quick-line/points'
 import type { Reader } from '@/src/core/quick-line/reader'
-import type { Conductor } from '@/src/core/wiring/system'
+import type { Cable, Conductor } from '@/src/core/wiring/system'
 
 /** A conductor is called by its letter or its colour. */
 const isCalled = ({ id, colour }: Conductor, said: string): boolean =>
@@ -15,10 +15,18 @@ export function readSwap(reader: Reader): EntryDraft[] {
   const { system, state } = reader.context
   const cable = readCable(reader)
   const token = reader.word('Say which conductor goes to a spare, as in swap outdoor Y to brown.')
-  const cables = system.cables.filter(
+  const place = readAtPlace(reader)
+  const named = system.cables.filter(
     ({ id, conductors }) => (cable === null || id === cable) && conductors.some((one) => isCalled(one, token.text)),
   )
-  if (cables.length === 0) reader.failAt(`There is no conductor "${token.text}"${cable === null ? '' : ` in the ${cable}`}.`, token)
+  if (named.length === 0) reader.failAt(`There is no conductor "${token.text}"${cable === null ? '' : ` in the ${cable}`}.`, token)
+  const freeIn = (one: Cable) =>
+    sparesOf(one).filter((spare) => !state.bench.swaps.some((swap) => swap.cable === one.id && swap.to === spare.id))
+  // Of several the one that comes to the place, or that has the spare which is named.
+  const wanted = reader.tokens[reader.at]?.text === 'to' ? reader.tokens[reader.at + 1]?.text : undefined
+  const hasSpare = (one: Cable) => wanted === undefined || wanted === 'spare' || freeIn(one).some((spare) => isCalled(spare, wanted))
+  const fitting = named.filter((one) => (place === null || one.between.includes(place)) && hasSpare(one))
+  const cables = fitting.length === 1 ? fitting : named
   if (cables.length > 1)
     reader.failAt(
       `More than one conductor answers to "${token.text}": say ${cables.map(({ id }) => `${id} ${token.text}`).join(' or ')}.`,
@@ -26,7 +34,7 @@ export function readSwap(reader: Reader): EntryDraft[] {
     )
   const [{ id, name, conductors }] = cables
   const from = conductors.find((one) => isCalled(one, token.text))?.id ?? token.text
-  const free = sparesOf(cables[0]).filter((one) => !state.bench.swaps.some((swap) => swap.cable === id && swap.to === one.id))
+  const free = freeIn(cables[0])
   if (!reader.accept('to')) {
     if (free.length !== 1)
       reader.fail(free.length === 0 ? `The ${name} has no free spare.` : `Say which spare: ${free.map((one) => one.id).join(', ')}.`)

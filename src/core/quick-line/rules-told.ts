@@ -1,0 +1,193 @@
+import { either, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
+import { allOf, leading, loadOf, pluggable, primary, type Sentence, worded } from '@/src/core/quick-line/sentence'
+import { SHOWS_CALL, SHOWS_NO_CALL } from '@/src/core/readings/looks'
+import { partById, partsOf, placeById } from '@/src/core/wiring/system'
+
+const STAT = '(?:thermostat|stat|tstat|t-stat|screen|display)s?'
+const TRIPS = '(?:trips|tripped|pops|popped|blows|blew|kicks out|kicked out)'
+const TAKES_OFF = '(?:took|take|pulled|pull|popped|pop|slid|knocked|unclipped|unsnapped)'
+
+/** What the thermostat here is seen to do; of several, the one that is stood before. */
+function statHere(the: Sentence, word: string): string | null {
+  const here = partsOf(the.system, 'thermostat').find(({ place }) => place === the.state.bench.place)
+  return worded(here?.id ?? the.thermostat(), word)
+}
+
+const isAtStat = ({ system, state }: Sentence): boolean => placeById(system, state.bench.place)?.kind === 'thermostat'
+
+/** A call that is made or tried by its stage: second stage heat, heat stage 2. */
+const staged = (the: Sentence, stage: string, mode: string): string | null =>
+  leading('call', the.call(/^(?:2|second|2nd)/.test(stage) ? `${/^h/.test(mode) ? 'heat' : 'cool'}-2` : /^h/.test(mode) ? 'heat' : 'cool'))
+
+/** What all runs at a place, or does not, while something is called. */
+const wholeUnit = (the: Sentence, where: string, how: 'as called' | 'not as called'): ReturnType<Rule['as']> => {
+  const place = where === '' ? the.state.bench.place : the.place(where)
+  if (place === null) return null
+  return the.state.bench.call === 'off'
+    ? { asks: 'No call is on in the record. Say which one is: "call cool", then what runs.' }
+    : `${place} ${how}`
+}
+
+/** Past all pressure switches of a place in a row: from the first one's near side to the last one's far side. */
+function pastPressures({ system, state }: Sentence): string | null {
+  const all = partsOf(system, 'switch').filter(({ role }) => role === 'high-pressure' || role === 'low-pressure')
+  const here = all.filter(({ place }) => place === state.bench.place)
+  const row = here.length > 0 ? here : all
+  const ends = row.flatMap(({ between }) => between).filter((name, _, names) => names.filter((one) => one === name).length === 1)
+  return row.length > 1 && ends.length === 2 ? `jumper ${ends[0]} ${ends[1]} at ${row[0].place}` : null
+}
+
+/** The letter that a colour serves at the place where one stands, where one wire alone has it. */
+function letterOf({ system, state }: Sentence, colour: string): string | null {
+  const letters = system.cables.flatMap(({ between, conductors }) => {
+    const side = between.indexOf(state.bench.place)
+    return side < 0 ? [] : conductors.flatMap((one) => (one.colour === colour && one.lands[side] !== null ? [one.lands[side]] : []))
+  })
+  const [letter, another] = new Set(letters)
+  return letter && another === undefined ? letter : null
+}
+
+/** What happened, and what was seen, in the words in which it is told on the phone. Asked first: they say more than their single words. */
+export const toldRules: readonly Rule[] = [
+  // Fuse and trips.
+  rule('(?:blew|popped|lost|ate|took out)(?: up)? (?:another|second)(?: one| fuse)?', () => 'fuse blown'),
+  rule('\\d+ ?(?:a|amp|amps) fuse (?:is |looks |checks |tests )?(?:good|fine|ok|intact)', () => 'fuse good'),
+  rule(
+    '(?:somebody|someone|last guy|they|he) (?:put|stuck|left|had|used)(?: in)? (\\d+) ?(?:a|amp|amps) fuse(?: in)?(?: .*)?',
+    (_, size) => `fuse ${size} in`,
+  ),
+  rule(
+    `(?:it |breaker |fuse )?${TRIPS}(?: out)? (?:after|in|within) (?:(?:\\d+|couple|few|several) )?(?:s|sec|secs|seconds?|min|mins|minutes?) (?:on|into|in|with) (\\S+)(?: call)?`,
+    (the, call) => leading('trips on', leading('', the.call(call) && `${the.call(call)}; ${the.asNote()}`)),
+  ),
+  rule(`(\\S+) call (?:still )?(?:${TRIPS}|trips|blows|pops)(?: it| fuse| breaker)?`, (the, call) => leading('trips on', the.call(call))),
+  rule('(?:scratch|strike|undo|cancel) (?:that|last|it|last one)|oops(?: undo)?|never ?mind|take that back', () => 'undo'),
+  // Thermostat.
+  rule(
+    `${STAT} (?:went|goes|going|keeps going|cuts) (?:blank|dark|dead|out)(?: and)?(?: then)? (?:came|comes|coming) (?:right )?back(?: on| up)?`,
+    (the) => statHere(the, 'chatters'),
+  ),
+  rule(
+    `${STAT} (?:keeps |is )?(?:reboots?|rebooting|rebooted|restarts?|restarting|restarted|resets|resetting|flickers?|flickering|cycles|cycling)(?: .*)?`,
+    (the) => statHere(the, 'chatters'),
+  ),
+  rule(`${STAT} (?:is |are )?(?:blank|dark|dead|black)`, (the) => statHere(the, 'blank')),
+  rule(
+    '(?:says|shows|showing|display says|screen says|stat says|thermostat says|saying) (?:it is |its )?(?:cooling|heating|cool on|heat on|calling)(?: .*)?',
+    (the) => (isAtStat(the) ? statHere(the, SHOWS_CALL) : null),
+  ),
+  rule('(?:no call (?:showing|on screen|on display)|shows no call|not calling|isnt calling|not showing (?:a )?call)(?: .*)?', (the) =>
+    statHere(the, SHOWS_NO_CALL),
+  ),
+  rule(
+    `(?:waiting|wait|delay)(?: \\d+ (?:min|mins|minutes?))?(?: (?:on|showing on|is on) (?:screen|display|stat|thermostat))|${STAT} (?:says|shows) (?:wait|waiting|delay)(?: .*)?`,
+    (the) => statHere(the, 'waits'),
+  ),
+  rule(
+    '(?:call|calling|called|set|turn|turned|run|running)?(?: it)?(?: for| to| on)? ?(second|2nd|first|1st) stage(?: of)? (heat|heating|cool|cooling)',
+    staged,
+  ),
+  rule(
+    '(?:call|calling|called|set|turn|turned|run|running)?(?: it)?(?: for| to| on)? ?(heat|heating|cool|cooling) (?:stage )?(2|two)',
+    (the, mode) => staged(the, '2', mode),
+  ),
+  rule('(heat|heating|cool|cooling|fan) call', (the, call) => leading('call', the.call(call))),
+  rule(
+    '(cool|cooling|heat|heating|fan) (?:ran|running|has run|has been running)(?: for)? (\\d+) (?:min|mins|minutes)(?: .*)?',
+    (the, call) => {
+      const named = the.call(call)
+      return named === null ? null : the.state.repairs.length === 0 ? the.asNote() : `proved ${named}`
+    },
+  ),
+  // What runs.
+  rule(
+    '(.+?) (?:is )?(?:runs|running|on),? but (.+?) (?:doesnt|does not|dont|wont|isnt|is not|not|is off)(?: run| running| start)?',
+    (the, one, other) => {
+      const [runs, still] = [worded(loadOf(the, one), 'runs'), worded(loadOf(the, other), 'still')]
+      return still && (runs === null ? still : `${runs}; ${still}`)
+    },
+  ),
+  rule(
+    '(.+?) (?:is |keeps |just )?(?:runs?|running|on) (?:nonstop|non-stop|constantly|continuously|all time|24/7|with no call|without call|with nothing calling|no matter what)',
+    (the, what) => worded(loadOf(the, what), 'runs'),
+  ),
+  rule('(.+?) (?:is |are )?(?:off|down)', (the, what) => worded(loadOf(the, what.replace(/^air handler (?=blower)/, '')), 'still')),
+  rule(
+    '(?:everything|it all|all)(?: here)? (?:runs|is running|running|working|works|comes on)(?: (?:like it should|as it should|fine|here|ok))?(?: (out here|outside|outdoors|inside|indoors|in here))?',
+    (the, where) => wholeUnit(the, where.replace(/ here$/, ''), 'as called'),
+  ),
+  rule(
+    '(?:nothing|not thing)(?: is)? (?:runs|running|comes on|works|working)(?: (out here|outside|outdoors|inside|indoors|in here|here))?',
+    (the, where) => wholeUnit(the, /^(?:out|in)? ?here$/.test(where) ? '' : where, 'not as called'),
+  ),
+  rule('everythings? (?:is )?dead(?: (out here|outside|outdoors|inside|indoors|in here|here))?', (the, where) =>
+    wholeUnit(the, /^(?:out|in)? ?here$/.test(where) ? '' : where, 'not as called'),
+  ),
+  // Hands.
+  rule(`${TAKES_OFF} (?:thermostat|stat|tstat) off(?: base| subbase| plate| wall| wall plate| its base)*`, (the) =>
+    leading('unplug', the.thermostat()),
+  ),
+  rule('(?:pulled|pull|took|take|popped)(?: off)? (?:plugs?|spades|connectors?|leads)(?: off)? (?:off |from |on |at )?(.+)', (the, what) =>
+    leading('unplug', pluggable(the, what)),
+  ),
+  rule(
+    '(?:lift|lifted|pulled|pull|took|take|unhooked|unhook|disconnected|disconnect)(?: off)? (?:whole|entire|all|complete) (\\S+) cable(?: off)?',
+    (the, cable) => allOf(the, cable),
+  ),
+  rule(
+    '(?:lift|lifted|pulled|took|take|unhooked|disconnected) (?:everything|all wires|all of it)(?: off| from| on)+ (\\S+) cable',
+    (the, cable) => allOf(the, cable),
+  ),
+  rule(
+    '(?:lift|lifted|pulled|pull|took|take|unhooked|unhook|disconnected|disconnect) (\\S+)(?: wire)?(?: off)? (?:at|on|of|in|from|off) (\\S+) cable',
+    (the, letter, cable) => leading('lift', the.conductor(`${cable} ${letter}`)),
+  ),
+  rule(
+    '(?:jump|jumped|jumper|jumpered|bypass|bypassed)(?: out| past| around)? (?:both|all|two)(?: pressure)? (?:switches|pressures|safeties)',
+    pastPressures,
+  ),
+  rule('(?:panel|door|cover)s? (?:is )?off', (the) => `panel ${the.state.bench.place} off`),
+  // The strip, as found.
+  rule(
+    '(?:all |every )(?:wires?|landings?|terminals?|screws?|connections?)(?: are| is| look| looks)? (?:landed|tight|good|on|fine|ok|snug)(?: (?:good|tight|right|well|fine|ok))?',
+    () => 'landings ok',
+  ),
+  rule('(\\S+) wire (?:is )?(?:hanging|dangling|loose|disconnected|came off|fell off)(?: .*)?', (the, colour) => {
+    const letter = the.isLetter(colour) ? colour : letterOf(the, colour)
+    return letter === null ? (colour === 'wire' ? null : the.asNote()) : `landings ${the.letter(letter)} off`
+  }),
+  // Readings.
+  rule(
+    '(?:no|zero|0|nothing)(?: volts?| voltage| power)? (?:on |at |from |out of )?secondary(?: volts?| voltage)?|(?:dead )?secondary(?: is)? (?:dead|0|has nothing)|dead secondary',
+    (the) => the.voltsAt('transformer', '0'),
+  ),
+  rule(
+    '(?:no|zero|0|nothing)(?: volts?| voltage| power)? (?:on |at |to )?primary(?: volts?| voltage)?|primary(?: is)? dead|dead primary',
+    (the) => primary(the, '0'),
+  ),
+  rule(`transformer sec(?:ondary)?(?: is| has| reads)? ${NUMBER} ?${VOLTS}?`, (the, volts) => the.voltsAt('transformer', volts)),
+  rule(`(?:clamp|clamped|clamping) (\\S+)(?: wire)?(?: at| is| reads| for)? ${NUMBER}(?: ?(?:a|amps?))?`, (the, what, amps) => {
+    const letter = the.isLetter(what) ? what : letterOf(the, what)
+    return letter && `${amps} A on ${the.letter(letter)}`
+  }),
+  rule(`${NUMBER} ?(?:a|amps?) (?:on|at|around|through) (\\S+) wire`, (the, amps, colour) => {
+    const letter = the.isLetter(colour) ? colour : letterOf(the, colour)
+    return letter && `${amps} A on ${the.letter(letter)}`
+  }),
+  rule(`coil (?:ohms|ohmed|reads|measures|measured|checks|tests)(?: out)?(?: at)? ${NUMBER}(?: ?ohms?)?`, (the, ohms) => {
+    const { system, state } = the
+    const coils = partsOf(system, 'coil')
+    const off = coils.filter(({ id }) => state.bench.unplugged.includes(id))
+    const [coil, another] = off.length > 0 ? off : coils.filter(({ place }) => place === state.bench.place)
+    return coil && !another ? `ohms across ${coil.id} ${ohms}` : { asks: 'Which coil? Say its part: "contactor coil 12 ohms".' }
+  }),
+  rule('(.+?) (?:is )?(?:energized|shifted)', (the, what) => {
+    const part = partById(the.system, the.part(what) ?? '')
+    return part?.kind === 'coil' ? either(worded(part.id, 'in')) : null
+  }),
+  rule('(?:short|shorting) (\\S+) to (\\S+)', (the, one, other) =>
+    the.isLetter(one) && the.isLetter(other)
+      ? { asks: `Was that read, or done? Say "${one}-${other} 0.2 ohm" for a reading with the power off; nothing is shorted on purpose.` }
+      : null,
+  ),
+]
