@@ -47,7 +47,7 @@ export function readQuickLine(line: string, context: QuickLineContext): Understo
 
 /** What would be weighed if it were understood: a line with one of these is asked back, not kept as a remark. */
 const ofTheCircuit =
-  /\b(?:fuse|breaker|thermostat|stat|contactor|transformer|board|relay|valve|coil|switch|damper|volts?|ohms?|amps?|power|trips?|tripped|holds?|jumper|landings?)\b/i
+  /\b(?:fuse|breaker|thermostat|stat|contactor|transformer|board|relay|valve|coil|switch|damper|volts?|ohms?|amps?|power|trips?|tripped|tripping|holds?|holding|popped|blows?|jumper|landings?)\b/i
 
 /** A sentence that names no terminal, no number, no command and nothing of the circuit is a remark: a note, by which nothing is weighed. */
 function asRemark(line: string, context: QuickLineContext): Understood | null {
@@ -106,22 +106,34 @@ function clauseInGrammar(clause: string, context: QuickLineContext): ReturnType<
   const said =
     inTheGrammar(normal, context.system, state, clause, isReadable) ?? inTheGrammar(clause, context.system, state, clause, isReadable)
   if (said !== null && (typeof said === 'object' || isReadable(said))) return said
-  const meant = interpret(plain(clause), new Sentence(context.system, state, clause))
+  const the = new Sentence(context.system, state, clause)
+  const meant = interpret(plain(clause), the) ?? interpret(plain(normal), the)
   return meant !== null && (said === null || isReadable(meant)) ? meant : said
 }
 
 /** Several in one clause, parted by commas, or each reading by the next pair of points. */
 function severalIn(clause: string, context: QuickLineContext): ReturnType<typeof inTheGrammar> {
   const parts = clause.split(
-    /,\s+(?:and\s+|but\s+)?|\s+but\s+|\s+and\s+(?=(?:nothing|no|zero)\s)|\s+and\s+(?=\S+\s+(?:is|isn|was|won|does|runs?|has|not|holds|trips)\b)|\s+(?=[A-Z][A-Za-z0-9]?(?:\s?[-/&]\s?|\s)[A-Z][A-Za-z0-9]?\s+[\d.])/,
+    /,\s+(?:and\s+|but\s+)?|\s+but\s+|\s+and\s+(?=(?:nothing|no|zero)\s)|\s+and\s+(?=\S+\s+(?:is|isn|was|won|does|runs?|has|not|holds|trips)\b)|\s+and\s+(?=[\d.]+\s*(?:v|volts?|ohms?)?\s+(?:from|at|on|across|between)\b)|\s+(?=[A-Z][A-Za-z0-9]?(?:\s?[-/&]\s?|\s)[A-Z][A-Za-z0-9]?\s+[\d.])/,
   )
-  return parts.length > 1 ? inGrammarsWords(parts, context) : null
+  return parts.length > 1 ? inGrammarsWords(withSubject(parts, context), context) : null
 }
+
+/** `the valve has 24 but won't open`: what has no subject of its own is said of the part before it. */
+function withSubject([first, ...others]: readonly string[], { system, entries }: QuickLineContext): string[] {
+  const the = new Sentence(system, foldJob(system, entries))
+  const words = plain(first).split(' ')
+  const subject = [3, 2, 1].map((count) => words.slice(0, count).join(' ')).find((said) => the.part(said) !== null)
+  return [first, ...others.map((one) => (subject && LACKS_SUBJECT.test(one) ? `${subject} ${one.replace(/^it /i, '')}` : one))]
+}
+const LACKS_SUBJECT = /^(?:it |still |just )*(?:won['’]?t|doesn['’]?t|does not|isn['’]?t|is not|not|never|hums?|buzzes|chatters)\b/i
 
 /** A line in the grammar alone: what is typed letter by letter, and completed. */
 export function readInGrammar(line: string, context: QuickLineContext): Understood {
   const stretch = asStretch(line)
   if (stretch) return readStretch(stretch, context)
+  const clauses = line.split(';')
+  if (clauses.length > 1 && clauses.some((clause) => asStretch(clause))) return readEach(clauses, context)
   const known = dashedNames(context.system)
   const tokens = tokenize(line, (word) => known.has(word) || known.has(word.toLowerCase()))
   if (tokens.length === 0)
@@ -159,6 +171,23 @@ export function readInGrammar(line: string, context: QuickLineContext): Understo
   }
   if (made.length === 0) return { ok: false, problem: 'That line undoes itself: there is nothing to enter.', start: 0, end: line.length }
   return { ok: true, drafts: made.map(({ draft }) => draft), say: made.flatMap(({ say }) => say).join(', then ') }
+}
+
+/** Clauses one by one, each where those before it have led. */
+function readEach(clauses: readonly string[], context: QuickLineContext): Understood {
+  const drafts: EntryDraft[] = []
+  const says: string[] = []
+  let { entries } = context
+  for (const clause of clauses) {
+    const read = readInGrammar(clause, { ...context, entries })
+    if (!read.ok) return read
+    const taken = tryDrafts(context.system, entries, read.drafts)
+    if (!taken.ok) return { ok: false, problem: taken.problem, start: 0, end: clause.length }
+    drafts.push(...read.drafts)
+    says.push(read.say)
+    entries = [...entries, ...taken.made]
+  }
+  return { ok: true, drafts, say: says.join(', then ') }
 }
 
 /** A needle that does not stand still is the stretch it runs through. */

@@ -93,7 +93,7 @@ export const spokenRules: readonly Rule[] = [
     (the) => `trips; ${the.asNote()}`,
   ),
   rule(
-    '(?:it |breaker |fuse )?(?:doesnt|does not|dont|wont|will not|didnt|did not|no longer|not)(?: (?:trip|trips|tripping|pop|popping|blow|blowing))(?: .*)?|(?:no|not) (?:more )?(?:trips?|tripping)(?: .*)?',
+    '(?:it |breaker |fuse )?(?:doesnt|does not|dont|wont|will not|didnt|did not|no longer|not)(?: (?:trip|trips|tripping|pop|popping|blow|blowing))(?! with)(?: .*)?|(?:no|not) (?:more )?(?:trips?|tripping)(?! with)(?: .*)?',
     () => 'holds',
   ),
   rule(`(?:it |breaker |fuse )?${HOLDS} with (.+?)(?: (?:off|lifted|disconnected|pulled|unhooked))`, (the, what) => {
@@ -261,7 +261,7 @@ export const spokenRules: readonly Rule[] = [
     (the) => the.asNote(),
   ),
   rule(
-    '(?:waiting|wait|waited)(?: .*)?|(?:in |on )?(?:time|short ?cycle|anti ?short ?cycle|compressor)? ?delay(?: timer)?(?: .*)?',
+    '(?:waiting|wait|waited)(?: .*)?|(?:is )?(?:in |on )?(?:time|short ?cycle|anti ?short ?cycle|compressor)? ?delay(?: timer)?(?: .*)?',
     (the) => the.asNote(),
   ),
   // What was repaired, and what ran.

@@ -1,7 +1,8 @@
 import { either, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
-import { allOf, leading, loadOf, pluggable, primary, type Sentence, worded } from '@/src/core/quick-line/sentence'
+import { allOf, leading, letterOfColour, loadOf, pluggable, primary, type Sentence, worded } from '@/src/core/quick-line/sentence'
 import { SHOWS_CALL, SHOWS_NO_CALL } from '@/src/core/readings/looks'
-import { partById, partsOf, placeById } from '@/src/core/wiring/system'
+import { sayCall } from '@/src/core/wiring/call'
+import { callsOf, partById, partsOf, placeById } from '@/src/core/wiring/system'
 
 const STAT = '(?:thermostat|stat|tstat|t-stat|screen|display)s?'
 const TRIPS = '(?:trips|tripped|pops|popped|blows|blew|kicks out|kicked out)'
@@ -35,16 +36,6 @@ function pastPressures({ system, state }: Sentence): string | null {
   const row = here.length > 0 ? here : all
   const ends = row.flatMap(({ between }) => between).filter((name, _, names) => names.filter((one) => one === name).length === 1)
   return row.length > 1 && ends.length === 2 ? `jumper ${ends[0]} ${ends[1]} at ${row[0].place}` : null
-}
-
-/** The letter that a colour serves at the place where one stands, where one wire alone has it. */
-function letterOf({ system, state }: Sentence, colour: string): string | null {
-  const letters = system.cables.flatMap(({ between, conductors }) => {
-    const side = between.indexOf(state.bench.place)
-    return side < 0 ? [] : conductors.flatMap((one) => (one.colour === colour && one.lands[side] !== null ? [one.lands[side]] : []))
-  })
-  const [letter, another] = new Set(letters)
-  return letter && another === undefined ? letter : null
 }
 
 /** What happened, and what was seen, in the words in which it is told on the phone. Asked first: they say more than their single words. */
@@ -91,6 +82,16 @@ export const toldRules: readonly Rule[] = [
     '(?:call|calling|called|set|turn|turned|run|running)?(?: it)?(?: for| to| on)? ?(heat|heating|cool|cooling) (?:stage )?(2|two)',
     (the, mode) => staged(the, '2', mode),
   ),
+  rule('(?:call |calling |set to )?(aux|auxiliary|emergency|em|strips)(?: heat)?(?: is)?(?: on)?', (the, call) => {
+    const named = the.call(call === 'em' ? 'emergency' : call)
+    return named === null
+      ? {
+          asks: `This house has no such call. It has ${callsOf(the.system)
+            .map((one) => sayCall[one])
+            .join(', ')}.`,
+        }
+      : leading('call', named)
+  }),
   rule('(heat|heating|cool|cooling|fan) call', (the, call) => leading('call', the.call(call))),
   rule(
     '(cool|cooling|heat|heating|fan) (?:ran|running|has run|has been running)(?: for)? (\\d+) (?:min|mins|minutes)(?: .*)?',
@@ -124,6 +125,13 @@ export const toldRules: readonly Rule[] = [
     wholeUnit(the, /^(?:out|in)? ?here$/.test(where) ? '' : where, 'not as called'),
   ),
   // Hands.
+  rule('(lift|land|lifted|landed|pulled|pull) zone (\\d) (\\S+)(?: wire)?', (the, how, zone, letter) =>
+    leading(/^land/.test(how) ? 'land' : 'lift', the.conductor(`zone ${zone} ${letter}`)),
+  ),
+  rule(
+    '(?:lift|lifted|pulled|pull|took off|unhooked|disconnected) zone (\\d)(?: stat| thermostat)? (?:wires|cable|conductors)(?: off)?',
+    (the, zone) => allOf(the, `stat-cable-${zone}`),
+  ),
   rule(`${TAKES_OFF} (?:thermostat|stat|tstat) off(?: base| subbase| plate| wall| wall plate| its base)*`, (the) =>
     leading('unplug', the.thermostat()),
   ),
@@ -153,7 +161,7 @@ export const toldRules: readonly Rule[] = [
     () => 'landings ok',
   ),
   rule('(\\S+) wire (?:is )?(?:hanging|dangling|loose|disconnected|came off|fell off)(?: .*)?', (the, colour) => {
-    const letter = the.isLetter(colour) ? colour : letterOf(the, colour)
+    const letter = the.isLetter(colour) ? colour : letterOfColour(the, colour)
     return letter === null ? (colour === 'wire' ? null : the.asNote()) : `landings ${the.letter(letter)} off`
   }),
   // Readings.
@@ -167,11 +175,11 @@ export const toldRules: readonly Rule[] = [
   ),
   rule(`transformer sec(?:ondary)?(?: is| has| reads)? ${NUMBER} ?${VOLTS}?`, (the, volts) => the.voltsAt('transformer', volts)),
   rule(`(?:clamp|clamped|clamping) (\\S+)(?: wire)?(?: at| is| reads| for)? ${NUMBER}(?: ?(?:a|amps?))?`, (the, what, amps) => {
-    const letter = the.isLetter(what) ? what : letterOf(the, what)
+    const letter = the.isLetter(what) ? what : letterOfColour(the, what)
     return letter && `${amps} A on ${the.letter(letter)}`
   }),
   rule(`${NUMBER} ?(?:a|amps?) (?:on|at|around|through) (\\S+) wire`, (the, amps, colour) => {
-    const letter = the.isLetter(colour) ? colour : letterOf(the, colour)
+    const letter = the.isLetter(colour) ? colour : letterOfColour(the, colour)
     return letter && `${amps} A on ${the.letter(letter)}`
   }),
   rule(`coil (?:ohms|ohmed|reads|measures|measured|checks|tests)(?: out)?(?: at)? ${NUMBER}(?: ?ohms?)?`, (the, ohms) => {
@@ -185,9 +193,4 @@ export const toldRules: readonly Rule[] = [
     const part = partById(the.system, the.part(what) ?? '')
     return part?.kind === 'coil' ? either(worded(part.id, 'in')) : null
   }),
-  rule('(?:short|shorting) (\\S+) to (\\S+)', (the, one, other) =>
-    the.isLetter(one) && the.isLetter(other)
-      ? { asks: `Was that read, or done? Say "${one}-${other} 0.2 ohm" for a reading with the power off; nothing is shorted on purpose.` }
-      : null,
-  ),
 ]

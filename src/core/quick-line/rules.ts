@@ -135,7 +135,7 @@ export const rules: readonly Rule[] = [
   rule(`(?:max|peak|highest) ${NUMBER} ?(?:a|amps?)`, (_, amps) => `max ${amps} A on R`),
   rule(`${NUMBER} ?(?:a|amps?) (?:when|before|as) it (?:pops|trips|blows|went|tripped|popped)`, (_, amps) => `max ${amps} A on R`),
   rule(`${NUMBER} ?${VOLTS}? (?:at |on |from )?(?:transformer )?secondary`, (the, volts) => the.voltsAt('transformer', volts)),
-  rule('(\\S+) (?:is|was) (?:hot|live)', (the, what) =>
+  rule('(\\S+)(?: is| was)? (?:hot|live)', (the, what) =>
     the.isLetter(what) ? leading('', the.voltsAt(what, 'X')?.replace('X V', 'jumps between 20 and 28') ?? null) : null,
   ),
   rule(`(.+?) coil(?: is| reads| read| ohms)? ${NUMBER} ?ohms?`, (the, what, ohms) => leading('ohms across', worded(the.part(what), ohms))),
@@ -155,10 +155,7 @@ export const rules: readonly Rule[] = [
     `(?:amp draw|clamp|clamped|draw|draws|drawing|amps)(?: is| reads)? ${NUMBER}(?: ?(?:a|amps?))?(?: (?:on|at|around) (.+))?`,
     (the, amps, on) => `${amps} A on ${on ? the.letter(on) : 'R'}`,
   ),
-  rule(
-    `(?:no|0) (?:continuity|ohms)(?: from| between| on| through)? (.+?) (?:to|and) (.+)`,
-    (the, a, b) => `ohms ${the.letter(a)}-${the.letter(b)} OL`,
-  ),
+  rule(`no continuity(?: from| between| on| through)? (.+?) (?:to|and) (.+)`, (the, a, b) => `ohms ${the.letter(a)}-${the.letter(b)} OL`),
   rule(`(?:ol|open)(?: from| between| on)? (.+?) (?:to|and) (.+)`, (the, a, b) => `${the.letter(a)}-${the.letter(b)} OL`),
   rule(
     `${NUMBER} ?(?:ohm|ohms)(?: from| between| on| across)? (.+?) (?:to|and) (.+)`,

@@ -1,6 +1,7 @@
 import type { JobState } from '@/src/core/job/job-state'
 import type { Rule } from '@/src/core/quick-line/rule'
 import { rules } from '@/src/core/quick-line/rules'
+import { followedRules } from '@/src/core/quick-line/rules-followed'
 import { remarkRules } from '@/src/core/quick-line/rules-remarks'
 import { spokenRules } from '@/src/core/quick-line/rules-spoken'
 import { toldRules } from '@/src/core/quick-line/rules-told'
@@ -40,7 +41,7 @@ function bySentence(
   isReadable: (command: string) => boolean,
 ): ReturnType<Rule['as']> {
   let first: ReturnType<Rule['as']> = null
-  for (const rule of [...toldRules, ...rules, ...visitRules, ...spokenRules, ...remarkRules]) {
+  for (const rule of [...toldRules, ...followedRules, ...rules, ...visitRules, ...spokenRules, ...remarkRules]) {
     const found = rule.says.exec(text)
     const command = found && rule.as(new Sentence(system, state, typed), ...found.slice(1).map((part) => part ?? ''))
     // What cannot be entered as it stands is told only where no other way to understand it is left.
@@ -55,6 +56,7 @@ function bySentence(
 export const plain = (said: string): string =>
   said
     .toLowerCase()
+    .replace(IS_SO, '$1 is ')
     .replace(/[’']/g, '')
     .replace(/\s+/g, ' ')
     .replace(/[.!]+$/, '')
@@ -64,3 +66,7 @@ export const plain = (said: string): string =>
     .replace(/^(got|getting|have|had|get|reading|read|reads|measured|showing|found|see|seeing)\s+(?=\S)/g, '')
     .replace(/\b(about|around|roughly|exactly|and change|or so|still just)\s?/g, '')
     .replace(/\b(the|a|an|my|its|of)\s+/g, '')
+
+/** `the float's tripped`: an apostrophe that stands for "is". */
+const IS_SO =
+  /(\w)[’']s (?=(?:off|on|out|open|closed|shut|blank|dead|dark|shorted|bad|good|hot|tripped|stuck|running|calling|back|in|down|up|loose|blown|gone|not|still|welded|pulled|buzzing|chattering)\b)/g

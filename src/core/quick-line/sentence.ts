@@ -20,6 +20,8 @@ export class Sentence {
 
   place(words: string): string | null {
     const word = words.replace(/^(at|in|to|on|from|by|back|over|out|up|down)\s+/g, '').trim()
+    const here = placeById(this.system, this.state.bench.place)
+    if (word === 'unit' && here?.kind !== 'thermostat') return here?.id ?? null
     const kind = placeKinds.find(({ says }) => says.test(word))?.kind
     return findPlace(this.system, word) ?? this.system.places.find((place) => kind?.includes(place.kind))?.id ?? null
   }
@@ -35,6 +37,8 @@ export class Sentence {
     const isFan = /^(outdoor fan|condenser fan|fan outside|fan outdoors|outside fan)$/.test(word)
     const loads = partsOf(this.system, 'load')
     if (isFan) return loads.find(({ name, place }) => /fan/.test(name) && placeById(this.system, place)?.kind !== 'indoor')?.id ?? null
+    // Whoever stands at the outdoor unit means the fan there.
+    if (word === 'fan' && placeById(this.system, this.state.bench.place)?.kind === 'outdoor') return null
     if (/^(blower motor|indoor fan|fan|blower)$/.test(word)) return loads.find(({ name, id }) => /blower/.test(name + id))?.id ?? null
     const named = this.system.parts.filter(({ id, name }) =>
       [name.toLowerCase(), id].some((one) => one === word || bare(one) === bare(word)),
@@ -58,8 +62,10 @@ export class Sentence {
       .filter((word) => !/^(wire|wires|lead|conductor|terminal|screw|off|loose|up|end|one|from|at|in|on|to)$/.test(word))
     const [first, ...rest] = left
     if (first === undefined) return null
-    const cable = rest.length > 0 ? findCable(this.system, first) : null
-    const [name, ...after] = cable ? rest.filter((word) => word !== 'cable') : left
+    // `zone 2 Y`: the cable of its thermostat.
+    const zone = first === 'zone' && rest.length > 1 ? findCable(this.system, `stat-cable-${rest[0]}`) : null
+    const cable = zone ?? (rest.length > 0 ? findCable(this.system, first) : null)
+    const [name, ...after] = zone ? rest.slice(1) : cable ? rest.filter((word) => word !== 'cable') : left
     if (name === undefined || !this.isConductor(name)) return null
     const place = after.length > 0 ? this.place(after.join(' ')) : null
     if (after.length > 0 && place === null) return null
@@ -146,6 +152,16 @@ const placeKinds: readonly { readonly says: RegExp; readonly kind: readonly Plac
   { says: /^(stat|tstat|t-stat|hall|hallway|wall)$/, kind: ['thermostat'] },
   { says: /^(panel|zone panel|zone board)$/, kind: ['zone-panel'] },
 ]
+
+/** The letter that a colour serves at the place where one stands, where one wire alone has it. */
+export function letterOfColour({ system, state }: Sentence, colour: string): string | null {
+  const letters = system.cables.flatMap(({ between, conductors }) => {
+    const side = between.indexOf(state.bench.place)
+    return side < 0 ? [] : conductors.flatMap((one) => (one.colour === colour && one.lands[side] !== null ? [one.lands[side]] : []))
+  })
+  const [letter, another] = new Set(letters)
+  return letter && another === undefined ? letter : null
+}
 
 /** A command behind the word that it begins with; nothing where there is none. */
 export const leading = (word: string, command: string | null): string | null => command && `${word} ${command}`.trim()

@@ -1,0 +1,158 @@
+import { asks, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
+import { leading, letterOfColour, lineSide, primary, type Sentence, worded } from '@/src/core/quick-line/sentence'
+import { partById, partsOf, type System } from '@/src/core/wiring/system'
+
+const NOTHING = '(?:nothing|none|0|zero|no volts|no voltage|no power)'
+const SAGS = '(?:drops?|dropped|sags?|sagged|falls?|fell|goes|went|dips?|dipped|pulls? down|pulled down)'
+
+/** Volts on either side of a switch or a board, each against the common at its place: what comes in, what goes out. */
+function through(the: Sentence, what: string, into: string, out: string): string | null {
+  const part = partById(the.system, the.part(what) ?? '')
+  if (part?.kind !== 'switch') return null
+  const [near, far] = part.between
+  return `${near}-C ${into} V at ${part.place}; ${far}-C ${out} V at ${part.place}`
+}
+
+const zeroOr = (said: string): string => (/^\d|^\./.test(said) ? said : '0')
+
+/** A switch that is open, closed or reads so many ohms, by itself. */
+function acrossSwitch({ system }: Sentence, id: string | null, said: string): string | null {
+  const part = partById(system, id ?? '')
+  if (part?.kind !== 'switch' && part?.kind !== 'coil') return null
+  if (/^(?:closed|shut|shorted|good|made)$/.test(said))
+    return part.kind === 'switch' || said === 'shorted' ? `ohms across ${part.id} jumps between 0 and 1` : null
+  return `ohms across ${part.id} ${/^(?:open|ol|infinite|bad)$/.test(said) ? 'OL' : said}`
+}
+
+/** The legs of the supply that feeds the one transformer, at its place. */
+function legOf(system: System): { hot: string; place: string; hasNeutral: boolean } | null {
+  const [transformer, another] = partsOf(system, 'transformer')
+  if (!transformer || another) return null
+  const neutrals = partsOf(system, 'supply').map(({ neutral }) => neutral)
+  return { hot: transformer.primary[0], place: transformer.place, hasNeutral: neutrals.includes(transformer.primary[1]) }
+}
+
+/** Readings as a circuit is followed along: into this and out of that, before a call and after it, from the line to the load. */
+export const followedRules: readonly Rule[] = [
+  // In and out.
+  rule(
+    `(.+?) (?:has |gets |shows )?${NUMBER} ?${VOLTS}? in(?:to it)?,? (?:and |but )?(?:(\\d*[.]?\\d+) ?${VOLTS}?|${NOTHING}) (?:coming |going )?out(?: of it)?`,
+    (the, what, into, out) => through(the, what, into, zeroOr(out)),
+  ),
+  rule(
+    `${NUMBER} ?${VOLTS}? (?:going |coming |goes |comes )?(?:into|in to|in) (.+?),? (?:and |but )?(?:(\\d*[.]?\\d+) ?${VOLTS}?|${NOTHING}) (?:coming |going |comes )?out(?: of it)?`,
+    (the, into, what, out) => through(the, what, into, zeroOr(out)),
+  ),
+  // Before and after a call.
+  rule(
+    `(\\S+?)(?: to | and | ?- ?| )(\\S+) ${SAGS}(?: down)? to ${NUMBER} ?${VOLTS}?(?: (?:when|with|on|once|during|if|as soon as)(?: i| we| it)?(?: calls?| called| calling)?(?: for)? ?(\\S+)(?: (?:is called|call|calls|comes on|is on|kicks on))?)?`,
+    (the, a, b, volts, call) => {
+      if (!the.isLetter(a) || !the.isLetter(b)) return null
+      const called = call ? the.call(call) : null
+      return call && called === null ? null : `${called ? `call ${called}; ` : ''}${the.letter(a)}-${the.letter(b)} ${volts} V`
+    },
+  ),
+  rule(
+    `(?:24|26|27|28) ?${VOLTS}? ${SAGS}(?: down)? to ${NUMBER} ?${VOLTS}?(?: (?:when|with|on|once|during|if|as soon as)(?: i| we| it)?(?: calls?| called| calling)?(?: for)? ?(\\S+)(?: (?:is called|call|calls|comes on|is on|kicks on))?)?`,
+    (the, volts, call) => {
+      const called = call ? the.call(call) : null
+      const read = the.voltsAt(the.state.bench.place, volts)
+      return read && !(call && called === null) ? `${called ? `call ${called}; ` : ''}${read}` : null
+    },
+  ),
+  // A part by itself.
+  rule(
+    `(?:ohm|ohms|ohmed|check|checked|meter|metered|test|tested)(?: out)? (.+?)[:,]? (?:${NUMBER}(?: ?ohms?)?|(open|ol|closed|shorted|infinite|good))`,
+    (the, what, ohms, word) => (/-|\bto\b/.test(what) ? null : acrossSwitch(the, the.part(what), ohms || word)),
+  ),
+  rule(
+    '(.+?) (?:is )?(closed|open|ol|shut|made),? (?:and |but )?(.+?) (?:is )?(closed|open|ol|shut|made)',
+    (the, one, first, other, second) => {
+      const both = [acrossSwitch(the, the.part(one), first), acrossSwitch(the, the.part(other), second)]
+      return both.includes(null) ? null : both.join('; ')
+    },
+  ),
+  rule('coils? (?:is )?(shorted|open|ol)', (the, said) => {
+    const { system, state } = the
+    const coils = partsOf(system, 'coil')
+    const off = coils.filter(({ id }) => state.bench.unplugged.includes(id))
+    const [coil, another] = off.length > 0 ? off : coils.filter(({ place }) => place === state.bench.place)
+    return coil && !another ? acrossSwitch(the, coil.id, said) : { asks: 'Which coil? Say its part: "contactor coil open".' }
+  }),
+  // The line.
+  rule(`(?:${NUMBER} ?${VOLTS}? )?(?:hot|line|l1)(?: leg)? to neutral(?: (?:is |reads )?${NUMBER} ?${VOLTS}?)?`, (the, before, after) => {
+    const leg = legOf(the.system)
+    return leg?.hasNeutral && (before || after) ? primary(the, before || after) : null
+  }),
+  rule(
+    `(?:${NUMBER} ?${VOLTS}? )?(?:hot|line|l1)(?: leg)? to (?:ground|gnd|earth)(?: (?:is |reads )?${NUMBER} ?${VOLTS}?)?`,
+    (the, before, after) => {
+      const leg = legOf(the.system)
+      const volts = Number(before || after)
+      return leg && volts > 60 ? `${leg.hot}-gnd ${volts} V at ${leg.place}` : null
+    },
+  ),
+  rule(`${NUMBER} ?${VOLTS}? (?:line to line|leg to leg|l1 to l2|across (?:both )?legs)`, (the, volts) =>
+    Number(volts) > 90 ? lineSide(the, volts) : null,
+  ),
+  rule('no (?:120|208|230|240|line voltage|high voltage|line)(?: ?v| volts?)?(?: (?:at|to|on|in) (.+))?', (the, where) => {
+    const leg = legOf(the.system)
+    const place = where ? the.place(where) : the.state.bench.place
+    return leg && place === leg.place ? primary(the, '0') : null
+  }),
+  asks(
+    '(?:furnace |unit |service )?(?:switch|disconnect)(?: on (?:side of |wall of |wall by )?(?:furnace|unit|air handler|wall))? (?:is |was )(?:off|pulled|down)',
+    'Which one? The outdoor disconnect leaves the 24 V side live. Say "power off" once all of it is off and proved dead, "power on" once all of it is back.',
+  ),
+  // Fuse and trips.
+  rule('(?:blown|popped|bad) (\\d+) ?(?:a|amp|amps)(?: fuse)?', () => 'fuse blown'),
+  rule('(?:new|another|fresh) (?:fuse|one) (?:held|holds|is holding|holding|stays in|good)', () => 'fuse in; holds'),
+  rule(
+    '(?:new|another|fresh) (?:fuse|one) (?:popped|blew|blown|blows|pops|tripped|went)(?: too| again| right away)?',
+    () => 'fuse in; trips',
+  ),
+  rule(
+    '(?:no|not|doesnt|does not|didnt|wont)(?: more)? (?:trips?|tripping|tripped|pop|pops|popping|blow|blowing) with (.+?)(?: (?:off|lifted|disconnected|pulled|unhooked|out))',
+    (the, what) => {
+      const end = the.conductor(what)
+      return end === null ? { asks: `What is off? Say it first: "lift outdoor Y; holds".` } : `lift ${end}; holds`
+    },
+  ),
+  // Hands and what follows.
+  rule(
+    '(?:touched|touch|jumped|jump|jumpered|tied|bumped|flashed) (\\S+) (?:to|and) (\\S+),? (?:and )?(?:the )?(.+?) (?:came|comes|kicks|kicked|turns|turned|fires|fired|starts|started|ran|runs)(?: (?:on|up|off))?',
+    (the, a, b, what) => {
+      const part = partById(the.system, the.part(what) ?? '')
+      return the.isLetter(a) && the.isLetter(b) && part?.kind === 'load'
+        ? `jumper ${the.letter(a)} ${the.letter(b)}; ${part.id} runs`
+        : null
+    },
+  ),
+  rule(
+    '(?:cranked|turned|set|bumped|pushed)(?: it)? (heat|heating|cool|cooling|ac) (?:up|down|on)(?: .*)?|(?:cranked|turned|bumped) (?:up|down) (heat|cool|ac)(?: .*)?',
+    (the, one, other) => leading('call', the.call(one || other)),
+  ),
+  // Lights.
+  rule(
+    '(defrost|zone|ignition|control|main) ?(?:board|control|panel)?(?: status)?(?: light| led| lamp)(?: is)? (steady|solid|on|lit|flashing|blinking|flashes|blinks|off|out|dark|dead)',
+    (the, which, how) => {
+      const boards = partsOf(the.system, 'board').filter(
+        ({ id, name }) => which === 'control' || which === 'main' || `${id} ${name}`.includes(which),
+      )
+      const word = /^(?:steady|solid|on|lit)$/.test(how) ? 'steady' : /^(?:off|out|dark|dead)$/.test(how) ? 'dark' : 'flashes'
+      return boards.length === 1 ? worded(boards[0].id, word) : null
+    },
+  ),
+  rule('(?:panel|board)(?: status)? (?:light|led|lamp)s?(?: is| are)? (?:off|out|dark|dead)', (the) => {
+    const [board, another] = partsOf(the.system, 'board')
+    return board && !another ? worded(board.id, 'dark') : null
+  }),
+  // The strip, by colours.
+  rule(
+    '(\\S+)(?: wire)? and (\\S+)(?: wires?)? (?:are |were |is )?(?:swapped|reversed|crossed|switched|backwards|backward|mixed up|flipped)',
+    (the, one, other) => {
+      const [a, b] = [one, other].map((said) => (the.isLetter(said) ? said : letterOfColour(the, said)))
+      return a && b ? `landings ${the.letter(a)} on ${the.letter(b)}` : null
+    },
+  ),
+]

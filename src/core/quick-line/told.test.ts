@@ -1,0 +1,94 @@
+import type { BenchChange } from '@/src/core/bench/bench'
+import { type Entry, stampEntry } from '@/src/core/job/entry'
+import { readQuickLine } from '@/src/core/quick-line/read-line'
+import { systemById } from '@/src/core/wiring/systems/catalogue'
+
+let count = 0
+const stamp = { newId: () => `e${++count}`, now: () => '2026-05-04T09:10:00Z' }
+
+/** Where one stands, and whether the power is on, before a line is said. */
+function standing(id: string, place: string, power: 'on' | 'off', ...more: BenchChange[]) {
+  const system = systemById(id)
+  if (!system) throw new Error(`no system ${id}`)
+  const changes: BenchChange[] = [{ do: 'walk', place }, ...(power === 'off' ? [{ do: 'power', on: false } as const] : []), ...more]
+  const entries: Entry[] = changes.map((change) => stampEntry({ kind: 'bench', change }, stamp))
+  return (line: string) => readQuickLine(line, { system, entries, suspects: [], proposed: null })
+}
+
+function drafts(read: ReturnType<typeof standing>, line: string) {
+  const understood = read(line)
+  if (!understood.ok) throw new Error(`${line}: ${understood.problem}`)
+  return understood.drafts
+}
+
+const liveOutside = standing('heat-pump-o', 'outdoor', 'on')
+const liveInside = standing('heat-pump-o', 'indoor', 'on')
+const deadInside = standing('heat-pump-o', 'indoor', 'off')
+const deadOutside = standing('heat-pump-o', 'outdoor', 'off')
+const atStat = standing('heat-pump-o', 'thermostat', 'on')
+
+describe('what is told means what the grammar has for it', () => {
+  it.each([
+    [liveInside, 'blew another one', 'fuse blown'],
+    [liveInside, 'blown 3 amp', 'fuse blown'],
+    [liveInside, '3 amp fuse is good', 'fuse good'],
+    [liveInside, 'somebody put a 10 amp fuse in', 'fuse 10 in'],
+    [liveInside, 'clg call trips it', 'trips on cool'],
+    [liveInside, 'new fuse held', 'fuse in; holds'],
+    [liveInside, 'no trip with outdoor Y off', 'lift outdoor Y; holds'],
+    [atStat, 'stat went blank then came back', 'thermostat chatters'],
+    [atStat, "screen's blank", 'thermostat blank'],
+    [atStat, 'call for second stage heat', 'call heat2'],
+    [liveOutside, 'rv energized', 'valve in'],
+    [liveOutside, "24 at contactor but won't pull in", 'low-contactor-C 24; contactor out'],
+    [liveOutside, 'defrost board light steady', 'defrost-board steady'],
+    [liveInside, 'ahu blower off', 'blower still'],
+    [deadInside, 'lift the whole outdoor cable', 'lift outdoor R; lift outdoor Y; lift outdoor O; lift outdoor W; lift outdoor C'],
+    [deadInside, 'pulled Y at the outdoor cable', 'lift outdoor Y'],
+    [deadInside, 'popped the stat off its base', 'unplug thermostat'],
+    [deadOutside, 'pulled the plug off the reversing valve', 'unplug valve'],
+    [deadInside, 'moved Y over to black', 'swap outdoor Y to black'],
+    [deadInside, 'swap Y outside to the spare', 'swap outdoor Y to black'],
+    [deadOutside, 'ohm out the low pressure switch: OL', 'ohms across low-pressure OL'],
+    [liveInside, 'no secondary volts', 'sec-C 0 V'],
+    [liveInside, 'clamped R at 0.8', '0.8 A on R'],
+    [liveInside, 'outdoor: Y to C zero', 'Y-C 0 V at outdoor'],
+    [liveInside, 'R to C drops to 12 when cool is called', 'call cool; R-C 12 V'],
+    [liveInside, '26 volts from R to C and 0 from W to C', 'R-C 26 V; W-C 0 V'],
+    [liveInside, 'all wires landed good', 'landings ok'],
+    [liveInside, 'touched R to G and the blower came on', 'jumper R G; blower runs'],
+  ])('%# %p', (read, told, typed) => {
+    expect(drafts(read, told)).toEqual(drafts(read, typed))
+  })
+
+  it('of a switch: what goes in and what comes out', () => {
+    const read = standing('furnace-ac', 'indoor', 'on')
+    for (const line of ['limit has 26 in and 0 out', '26 going into the limit, nothing coming out'])
+      expect(drafts(read, line)).toEqual(drafts(read, 'W-C 26 V; limit-rollout-C 0 V'))
+  })
+
+  it('of the line: hot to neutral, hot to ground', () => {
+    const read = standing('furnace-ac', 'indoor', 'on')
+    expect(drafts(read, '120 hot to neutral')).toEqual(drafts(read, 'L1-unit-N 120'))
+    expect(drafts(read, 'hot to ground 121')).toEqual(drafts(read, 'L1-unit-gnd 121'))
+  })
+
+  it('of a zone by its number', () => {
+    const read = standing('zoned-furnace-ac', 'panel', 'off')
+    expect(drafts(read, 'lift zone 2 Y')).toEqual(drafts(read, 'lift stat-cable-2 Y'))
+  })
+})
+
+describe('what could mean two things is asked, and weighs nothing', () => {
+  it.each([
+    [liveInside, 'nothing runs out here', 'which'],
+    [deadOutside, 'coil ohms out at 16', 'Which coil'],
+    [standing('dual-fuel', 'indoor', 'on'), 'aux heat on', 'no such call'],
+    [liveInside, "it's holding with the cable off", 'trips or holds'],
+    [deadInside, 'no ohms R to C', 'What did the meter read'],
+  ])('%# %p', (read, told, asked) => {
+    const understood = read(told)
+    expect([told, understood.ok]).toEqual([told, false])
+    if (!understood.ok) expect(understood.problem).toContain(asked)
+  })
+})
