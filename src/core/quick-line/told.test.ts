@@ -85,7 +85,7 @@ describe('what could mean two things is asked, and weighs nothing', () => {
     [deadOutside, 'coil ohms out at 16', 'Which coil'],
     [standing('dual-fuel', 'indoor', 'on'), 'aux heat on', 'no such call'],
     [liveInside, "it's holding with the cable off", 'trips or holds'],
-    [deadInside, 'no ohms R to C', 'What did the meter read'],
+    [deadInside, 'no ohms R to C', 'number or OL'],
   ])('%# %p', (read, told, asked) => {
     const understood = read(told)
     expect([told, understood.ok]).toEqual([told, false])
