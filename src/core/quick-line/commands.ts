@@ -96,6 +96,7 @@ const rules: ReadonlyMap<string, Rule> = new Map(
     landings: readLandings,
     bare: readBareCopper,
     ...Object.fromEntries(marks.map((mark): [string, Rule] => [mark, (reader) => readMark(reader, mark)])),
+    sound: (reader) => readMark(reader, 'sound'),
     repaired: readRepaired,
     proved: readProved,
     note: (reader) => [{ kind: 'note', text: reader.rest('a note needs its text') }],

@@ -1,6 +1,7 @@
 import type { Sense } from '@/src/core/quick-line/lexicon'
 import { type Meaning, meaningOf } from '@/src/core/quick-line/meaning'
 import { isGroundWord } from '@/src/core/quick-line/names'
+import type { Rule } from '@/src/core/quick-line/rule'
 import { allAt, allOf, landAll, pluggable, type Sentence } from '@/src/core/quick-line/sentence'
 import { marks } from '@/src/core/readings/looks'
 import { partById } from '@/src/core/wiring/system'
@@ -9,7 +10,7 @@ import { partById } from '@/src/core/wiring/system'
  * A sentence by what is in it, whatever the order of its words: "24 on Y outside", "nothing outside on Y" and "Y has no volts at the
  * condenser" have the same words in them. Every word has to be known, else nothing is understood; what comes back is the grammar's own line.
  */
-export function interpret(text: string, the: Sentence): string | null {
+export function interpret(text: string, the: Sentence): ReturnType<Rule['as']> {
   const meaning = meaningOf(text, the)
   if (!meaning || meaning.places.length > 1) return null
   for (const reading of readings) {
@@ -19,7 +20,7 @@ export function interpret(text: string, the: Sentence): string | null {
   return null
 }
 
-type Reading = (meaning: Meaning, the: Sentence) => string | null
+type Reading = (meaning: Meaning, the: Sentence) => ReturnType<Rule['as']>
 
 const has = ({ senses }: Meaning, ...wanted: Sense[]): boolean => wanted.some((sense) => senses.has(sense))
 /** The sentence has no sense but these. */
@@ -33,6 +34,9 @@ const pairOf = ({ letters }: Meaning): string | null => {
   const point = ({ letter, cable }: Meaning['letters'][number]) => (cable ? `${cable} ${letter}` : letter)
   return isGroundWord(one.letter) ? `${point(other)}-${point(one)}` : `${point(one)}-${point(other)}`
 }
+/** What runs says nothing while nobody knows what is called. */
+export const NO_CALL = 'No call is on in the record. Say which one is: "call cool", then what runs.'
+
 const onlyNumber = ({ numbers }: Meaning) => (numbers.length === 1 ? numbers[0] : null)
 
 /** Volts, ohms or no path between two points, or at one against common. */
@@ -90,8 +94,13 @@ const readAtPart: Reading = (meaning, the) => {
 const unitRuns: Reading = (meaning, the) => {
   const { letters, parts, cables, calls, numbers, places } = meaning
   if (letters.length + parts.length + cables.length + calls.length + numbers.length > 0 || places.length !== 1) return null
-  if (the.state.bench.call === 'off' || !only(meaning, 'runs', 'still', 'not')) return null
-  return has(meaning, 'still', 'not') ? `${places[0]} not as called` : has(meaning, 'runs') ? `${places[0]} as called` : null
+  if (!only(meaning, 'runs', 'still', 'not', 'dead', 'none') || !has(meaning, 'runs', 'still', 'not', 'dead', 'none')) return null
+  if (the.state.bench.call === 'off') return { asks: NO_CALL }
+  return has(meaning, 'still', 'not', 'dead', 'none')
+    ? `${places[0]} not as called`
+    : has(meaning, 'runs')
+      ? `${places[0]} as called`
+      : null
 }
 
 /** What a part does, as it is seen and heard. */
@@ -164,26 +173,23 @@ const trials: Reading = (meaning, the) => {
     (has(meaning, 'fine') && !has(meaning, 'trips', 'holds') && calls.length === 0)
   )
     return null
+  // Which call trips and which one holds stands in the order of the words: that is for the clauses.
+  if (has(meaning, 'trips') && has(meaning, 'holds', 'fine')) return null
   const word = has(meaning, 'trips') ? 'trips' : 'holds'
   const rest = parts.filter((part) => partById(the.system, part)?.kind !== 'fuse')
-  if (
-    calls.length === 1 &&
-    letters.length + cables.length === 0 &&
-    rest.length === 0 &&
-    only(meaning, 'trips', 'holds', 'fine', 'with', 'runs')
-  )
-    return `${word} on ${calls[0]}`
+  if (calls.length > 0 && letters.length + cables.length + rest.length === 0 && only(meaning, 'trips', 'holds', 'fine', 'with', 'runs'))
+    return calls.map((call) => `${word} on ${call}`).join('; ')
   if (calls.length > 0) return null
   if (letters.length + cables.length + rest.length + meaning.places.length === 0 && only(meaning, 'trips', 'holds', 'fine')) return word
   if (has(meaning, 'idle') && only(meaning, 'trips', 'holds', 'idle', 'with'))
     return the.state.bench.call === 'off' ? word : `call off; ${word}`
   if (!has(meaning, 'off') || !only(meaning, 'trips', 'holds', 'off', 'with')) return null
   const taken = hands({ ...meaning, parts: rest, senses: new Set<Sense>(['off']) }, the)
-  return taken && `${taken}; ${word}`
+  return typeof taken === 'string' ? `${taken}; ${word}` : taken
 }
 
 /** A mark on the wiring, at a place or along a cable; copper of one conductor by its letter. */
-const marked: Reading = (meaning) => {
+const marked: Reading = (meaning, the) => {
   const { letters, parts, cables, calls, numbers, places } = meaning
   const mark = marks.find((one) => meaning.senses.has(one))
   if (
@@ -192,7 +198,16 @@ const marked: Reading = (meaning) => {
     !only(meaning, mark, 'scorched', 'rubbed', 'chewed', 'stapled')
   )
     return null
-  if (letters.length === 1 && mark === 'rubbed' && letters[0].cable !== null) return `bare ${letters[0].letter} in ${letters[0].cable}`
+  const { system, state } = the
+  // Along the one cable that comes to the place, where no other is named.
+  const [oneCable, another] = system.cables.filter(({ between }) => between.includes(places[0] ?? state.bench.place))
+  const along = another ? undefined : oneCable?.id
+  if (letters.length === 1 && mark === 'rubbed') {
+    const cable = letters[0].cable ?? cables[0] ?? along
+    return cable === undefined
+      ? { asks: 'In which cable? Say "bare outdoor Y", or where it is rubbed: "rubbed indoor".' }
+      : `bare ${cable} ${letters[0].letter}`
+  }
   if (letters.length > 0) return null
   const zone = cables[0] ?? places[0]
   return zone === undefined || cables.length + places.length > 1 ? null : `${mark} ${zone}`

@@ -1,6 +1,6 @@
 import { lexicon, type Sense } from '@/src/core/quick-line/lexicon'
 import { findCable } from '@/src/core/quick-line/names'
-import type { Sentence } from '@/src/core/quick-line/sentence'
+import { letterOfColour, type Sentence } from '@/src/core/quick-line/sentence'
 import { partById } from '@/src/core/wiring/system'
 
 /** What the words of a sentence are, each of them once; nothing is left over. */
@@ -17,10 +17,24 @@ export interface Meaning {
 
 const LONGEST_NAME = 4
 
+/** `the condenser wires`, said elsewhere: the one cable that goes there from where one stands. */
+function cableTowards(the: Sentence, said: string): string | null {
+  const { system, state } = the
+  const there = the.place(said)
+  const here = state.bench.place
+  const [cable, another] = system.cables.filter(
+    ({ between }) => there !== null && there !== here && between.includes(there) && between.includes(here),
+  )
+  return cable && !another ? cable.id : null
+}
+
 /** Every word of a sentence by what it is in this system; null where one of them is nothing that is known. */
 export function meaningOf(text: string, the: Sentence): Meaning | null {
   const words = text
     .replace(/(\d)\s*(?=(?:v|vac|volts?|ohms?|amps?|a)\b)/g, '$1 ')
+    .replace(/(?<=^|\s)([a-z]\w?)\s*[-/]\s*([a-z]\w*)(?=\s|$)/g, (all, a: string, b: string) =>
+      the.isLetter(a) && the.isLetter(b) ? `${a} ${b}` : all,
+    )
     .split(/[\s,]+/)
     .filter(Boolean)
   const senses = new Set<Sense>()
@@ -46,9 +60,16 @@ export function meaningOf(text: string, the: Sentence): Meaning | null {
       said = null
       return true
     }
-    const bundle = /^(.+) (?:cable|wires|wire|leads|bundle|wiring)$/.exec(phrase)
-    const whole = bundle && findCable(the.system, bundle[1])
+    const bundle = /^(.+) (?:cable|wires|wire|leads|bundle|wiring|pair|run)$/.exec(phrase)
+    const whole = bundle && (findCable(the.system, bundle[1]) ?? cableTowards(the, bundle[1]))
     if (whole) return cables.push(whole) > 0
+    // A wire by its colour, where one alone has it.
+    const coloured = next === 'wire' || next === 'conductor' ? letterOfColour(the, phrase) : null
+    if (coloured !== null) {
+      letters.push({ letter: coloured, cable: said })
+      said = null
+      return true
+    }
     if (sense !== undefined) {
       if (sense === 'volts' || sense === 'ohms' || sense === 'amps') {
         const last = numbers.at(-1)

@@ -118,7 +118,7 @@ function placeLast(text: string, the: Sentence): string {
 }
 
 const NUMBER = String.raw`-?\d*[.,]?\d+`
-const UNIT = '(?:k|m)?(?:v|volts?|ohms?|vac)'
+const UNIT = '(?:(?:k|m)?(?:v|volts?|ohms?|vac)|k|megs?|megohms?)'
 
 /** Two letters with a number, however they are joined: `R/C 26`, `R&C 26`, `RC 26`, `27.1 R C`, `R-C=24.6`. */
 function pairFirst(text: string, the: Sentence): string {

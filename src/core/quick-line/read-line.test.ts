@@ -167,7 +167,7 @@ describe('a line that is not understood points at the word', () => {
     ['walk cellar', 'cellar', 'There is no place "cellar". Places: thermostat, indoor, outdoor.'],
     ['lift Y at indoor', 'Y', 'More than one conductor answers to "Y" at the indoor unit: say stat-cable Y or outdoor-cable Y.'],
     ['R-C', '', 'What did the meter read? Add a number or OL.'],
-    ['R-C 26.4 V or so', 'or', 'I understood the start, but not "or so".'],
+    ['R-C 26.4 V plus', 'plus', 'I understood the start, but not "plus".'],
     ['power maybe', 'maybe', 'Power is "on" or "off".'],
     ['repaired 7', 'repaired', 'There is no repair for suspect 7. Say "repaired 1" for the first of the list.'],
     ['proved off', 'off', 'Say which call was proved: fan, cool, heat.'],

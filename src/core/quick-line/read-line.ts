@@ -108,7 +108,8 @@ function clauseInGrammar(clause: string, context: QuickLineContext): ReturnType<
   if (said !== null && (typeof said === 'object' || isReadable(said))) return said
   const the = new Sentence(context.system, state, clause)
   const meant = interpret(plain(clause), the) ?? interpret(plain(normal), the)
-  return meant !== null && (said === null || isReadable(meant)) ? meant : said
+  if (meant === null || (said !== null && typeof meant === 'object')) return said
+  return said === null || (typeof meant === 'string' && isReadable(meant)) ? meant : said
 }
 
 /** Several in one clause, parted by commas, or each reading by the next pair of points. */

@@ -1,5 +1,5 @@
 import { asks, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
-import { leading, letterOfColour, lineSide, primary, type Sentence, worded } from '@/src/core/quick-line/sentence'
+import { leading, letterOfColour, lineSide, primary, type Sentence, windingOhms, worded } from '@/src/core/quick-line/sentence'
 import { partById, partsOf, type System } from '@/src/core/wiring/system'
 
 const NOTHING = '(?:nothing|none|0|zero|no volts|no voltage|no power)'
@@ -34,6 +34,23 @@ function legOf(system: System): { hot: string; place: string; hasNeutral: boolea
 
 /** Readings as a circuit is followed along: into this and out of that, before a call and after it, from the line to the load. */
 export const followedRules: readonly Rule[] = [
+  rule(
+    `(?:transformer (?:has |gets )?)?${NUMBER} ?${VOLTS}? in,? (?:and |but )?(?:(\\d*[.]?\\d+) ?${VOLTS}?|${NOTHING}) out(?: of transformer)?`,
+    (the, into, out) => {
+      const [line, secondary] = [Number(into) > 60 ? lineSide(the, into) : null, the.voltsAt('transformer', zeroOr(out))]
+      return line && secondary && `${line}; ${secondary}`
+    },
+  ),
+  rule(`(?:transformer )?secondary(?: is)? (?:dead|0|nothing),? (?:and |but )?primary (?:is )?${NUMBER} ?${VOLTS}?`, (the, into) => {
+    const [line, secondary] = [lineSide(the, into), the.voltsAt('transformer', '0')]
+    return line && secondary && `${line}; ${secondary}`
+  }),
+  rule(`${NUMBER} ?(?:a|amps?) (?:running|steady|with .+ running)`, (_, amps) => `${amps} A on R`),
+  asks(
+    '(?:flipped|threw|hit|turned)(?: off)? (?:furnace |unit |service )?(?:switch|disconnect|breaker)(?: (?:off|down))?|unplugged (?:furnace|unit|air handler)',
+    'Which one? The outdoor disconnect leaves the 24 V side live. Say "power off" once all of it is off and proved dead, "power on" once all of it is back.',
+  ),
+  rule('power (?:is )?off at (?:switch|breaker|panel|breaker panel|furnace switch)', () => 'power off'),
   // In and out.
   rule(
     `(.+?) (?:has |gets |shows )?${NUMBER} ?${VOLTS}? in(?:to it)?,? (?:and |but )?(?:(\\d*[.]?\\d+) ?${VOLTS}?|${NOTHING}) (?:coming |going )?out(?: of it)?`,
@@ -79,6 +96,9 @@ export const followedRules: readonly Rule[] = [
     const [coil, another] = off.length > 0 ? off : coils.filter(({ place }) => place === state.bench.place)
     return coil && !another ? acrossSwitch(the, coil.id, said) : { asks: 'Which coil? Say its part: "contactor coil open".' }
   }),
+  rule(`(primary|secondary) winding(?: is| reads)? (?:${NUMBER} ?(?:ohms?)?|(open|ol))`, (the, side, ohms, open) =>
+    windingOhms(the, side, open ? 'OL' : ohms),
+  ),
   // The line.
   rule(`(?:${NUMBER} ?${VOLTS}? )?(?:hot|line|l1)(?: leg)? to neutral(?: (?:is |reads )?${NUMBER} ?${VOLTS}?)?`, (the, before, after) => {
     const leg = legOf(the.system)

@@ -276,7 +276,7 @@ export const spokenRules: readonly Rule[] = [
     (the, call, volts, amps) => ran(the, call, amps, volts),
   ),
   asks(
-    '(?:all|everything)(?: calls| modes)? (?:works?|working|good|tested|tests|checks|runs|ok)(?: .*)?',
+    '(?:all|everything)(?: calls| modes)? (?:works?|working|good|tested|tests|checks?|runs|ok)(?: .*)?',
     'Say which call ran, each by itself: "proved cool 0.9 A 26 V".',
   ),
   asks(

@@ -1,5 +1,6 @@
+import { NO_CALL } from '@/src/core/quick-line/interpret'
 import { either, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
-import { allOf, leading, letterOfColour, loadOf, pluggable, primary, type Sentence, worded } from '@/src/core/quick-line/sentence'
+import { allOf, leading, letterOfColour, loadOf, pluggable, primary, type Sentence, worded, zoneOf } from '@/src/core/quick-line/sentence'
 import { SHOWS_CALL, SHOWS_NO_CALL } from '@/src/core/readings/looks'
 import { sayCall } from '@/src/core/wiring/call'
 import { callsOf, partById, partsOf, placeById } from '@/src/core/wiring/system'
@@ -24,9 +25,7 @@ const staged = (the: Sentence, stage: string, mode: string): string | null =>
 const wholeUnit = (the: Sentence, where: string, how: 'as called' | 'not as called'): ReturnType<Rule['as']> => {
   const place = where === '' ? the.state.bench.place : the.place(where)
   if (place === null) return null
-  return the.state.bench.call === 'off'
-    ? { asks: 'No call is on in the record. Say which one is: "call cool", then what runs.' }
-    : `${place} ${how}`
+  return the.state.bench.call === 'off' ? { asks: NO_CALL } : `${place} ${how}`
 }
 
 /** Past all pressure switches of a place in a row: from the first one's near side to the last one's far side. */
@@ -41,6 +40,30 @@ function pastPressures({ system, state }: Sentence): string | null {
 /** What happened, and what was seen, in the words in which it is told on the phone. Asked first: they say more than their single words. */
 export const toldRules: readonly Rule[] = [
   // Fuse and trips.
+  rule('breaker (?:is )?in place (?:of )?fuse', () => 'breaker in'),
+  rule('(?:it |breaker |fuse )?(?:is )?(?:holds|held|holding|stayed in|stays in|staying in)(?: so far| fine| up| in)?', () => 'holds'),
+  rule('went through (?:\\d+|two|three|several|couple) fuses(?: .*)?', (the) => the.asNote()),
+  rule(
+    `(?:it |breaker |fuse )?${TRIPS}(?: out)?(?: it)? (?:immediately |instantly |right away |every time )?(?:on|with) ([ywg]\\d?)(?: only)?`,
+    (the, letter) => ({
+      asks: `Is that the call, or ${the.letter(letter)} joined to R at the unit? Say "trips on cool", or "jumper R ${the.letter(letter)}; trips".`,
+    }),
+  ),
+  rule(
+    `(?:peaked|peaks|hit|got|went)(?: up)?(?: at| to)? ${NUMBER} ?(?:a|amps?)(?: (and|before)(?: it)? ${TRIPS})?`,
+    (_, amps, trips) => `${trips ? 'trips; ' : ''}max ${amps} A on R`,
+  ),
+  rule(`(?:ok|okay|fine|good|runs) on (\\S+) and (\\S+)`, (the, one, other) => {
+    const [a, b] = [the.call(one), the.call(other)]
+    return a && b && `holds on ${a}; holds on ${b}`
+  }),
+  rule(
+    `(heat|cool|fan|heating|cooling) (?:is |was )?(?:fine|ok|good|holds),? (?:and |but )?(heat|cool|fan|heating|cooling) (?:kills it|trips it|trips|blows it|pops it|takes it out|doesnt)`,
+    (the, one, other) => {
+      const [a, b] = [the.call(one), the.call(other)]
+      return a && b && `holds on ${a}; trips on ${b}`
+    },
+  ),
   rule('(?:blew|popped|lost|ate|took out)(?: up)? (?:another|second)(?: one| fuse)?', () => 'fuse blown'),
   rule('\\d+ ?(?:a|amp|amps) fuse (?:is |looks |checks |tests )?(?:good|fine|ok|intact)', () => 'fuse good'),
   rule(
@@ -101,6 +124,15 @@ export const toldRules: readonly Rule[] = [
     },
   ),
   // What runs.
+  rule('(.+?) (?:is |was )?(?:stuck )?(in|out)', (the, what, how) => {
+    const part = partById(the.system, the.part(what) ?? '')
+    return part?.kind === 'coil' ? `${part.id} ${how}` : null
+  }),
+  rule('(.+?) (?:is )?stuck', (the, what) => {
+    const part = partById(the.system, the.part(what) ?? '')
+    return part?.kind === 'coil' ? { asks: `Is it in or out? Say "${part.id} in", or "${part.id} out".` } : null
+  }),
+  rule('no (?:display|screen)|nothing on (?:display|screen)', (the) => statHere(the, 'blank')),
   rule(
     '(.+?) (?:is )?(?:runs|running|on),? but (.+?) (?:doesnt|does not|dont|wont|isnt|is not|not|is off)(?: run| running| start)?',
     (the, one, other) => {
@@ -154,8 +186,24 @@ export const toldRules: readonly Rule[] = [
     '(?:jump|jumped|jumper|jumpered|bypass|bypassed)(?: out| past| around)? (?:both|all|two)(?: pressure)? (?:switches|pressures|safeties)',
     pastPressures,
   ),
+  rule('(?:panel|door|cover)s? (?:is )?back(?: on)?', (the) => `panel ${the.state.bench.place} on`),
   rule('(?:panel|door|cover)s? (?:is )?off', (the) => `panel ${the.state.bench.place} off`),
   // The strip, as found.
+  rule('(\\S+)(?: wire)? (?:is )?(?:under|on) (?:the )?(\\S+) (?:screw|terminal)', (the, name, screw) =>
+    the.isLetter(name) && the.isLetter(screw) ? `landings ${the.letter(name)} on ${the.letter(screw)}` : null,
+  ),
+  rule(
+    '(?:terminals?|screws?|landings?|strip)(?: are| is| look| looks)? (?:all )?(?:corroded|green|rusty|rusted)(?: .*)?',
+    () => 'landings corroded',
+  ),
+  rule(
+    '(?:no (?:damage|marks?|rub marks?|rubs?|problems?|breaks?)(?: (?:on|at|in|along))? |nothing wrong (?:with|on|along) )(.+)|(.+?) (?:looks|look|is|are) (?:good|fine|ok|clean|undamaged|intact)(?: .*)?',
+    (the, one, other) =>
+      leading(
+        'sound',
+        /cable|wiring|wires|run$/.test(one || other) ? zoneOf(the, (one || other).replace(/ (?:wiring|wires|run)$/, ' cable')) : null,
+      ),
+  ),
   rule(
     '(?:all |every )(?:wires?|landings?|terminals?|screws?|connections?)(?: are| is| look| looks)? (?:landed|tight|good|on|fine|ok|snug)(?: (?:good|tight|right|well|fine|ok))?',
     () => 'landings ok',
@@ -164,7 +212,22 @@ export const toldRules: readonly Rule[] = [
     const letter = the.isLetter(colour) ? colour : letterOfColour(the, colour)
     return letter === null ? (colour === 'wire' ? null : the.asNote()) : `landings ${the.letter(letter)} off`
   }),
+  rule(
+    '(cable|wire|wiring) (?:got |is |was |has been )?(chewed|rubbed|scorched|stapled|burnt|melted|gnawed)(?: through| up)?(?: by \\w+)?(?: (?:at|in|on|near) (.+))?',
+    (the, what, how, where) => {
+      const place = where ? the.place(where) : the.state.bench.place
+      const [cable, another] = the.system.cables.filter(({ between }) => place !== null && between.includes(place))
+      const mark = how === 'burnt' || how === 'melted' ? 'scorched' : how === 'gnawed' ? 'chewed' : how
+      if (where && what !== 'cable') return leading(mark, place)
+      return cable && !another ? `${mark} ${cable.id}` : { asks: `Along which one? Say "${mark} outdoor cable", or the place.` }
+    },
+  ),
+  rule(
+    '(?:board|terminal strip|strip) (?:has |is |looks )?(?:burn marks?|burnt|burned|scorched|melted|black)(?: .*)?',
+    (the) => `scorched ${the.state.bench.place}`,
+  ),
   // Readings.
+  rule(`(?:got |have |reads? )?(?:2\\d(?:[.]\\d+)?) ?${VOLTS}`, () => ({ asks: 'Between which points? Say them: "R-C 27.2".' })),
   rule(
     '(?:no|zero|0|nothing)(?: volts?| voltage| power)? (?:on |at |from |out of )?secondary(?: volts?| voltage)?|(?:dead )?secondary(?: is)? (?:dead|0|has nothing)|dead secondary',
     (the) => the.voltsAt('transformer', '0'),

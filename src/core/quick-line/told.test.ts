@@ -56,6 +56,15 @@ describe('what is told means what the grammar has for it', () => {
     [liveInside, 'R to C drops to 12 when cool is called', 'call cool; R-C 12 V'],
     [liveInside, '26 volts from R to C and 0 from W to C', 'R-C 26 V; W-C 0 V'],
     [liveInside, 'all wires landed good', 'landings ok'],
+    [liveInside, 'roughly 26 from R to C', 'R-C 26'],
+    [liveInside, 'disconnected the condenser wires', 'lift outdoor R; lift outdoor Y; lift outdoor O; lift outdoor W; lift outdoor C'],
+    [liveInside, 'fan holds, heat holds, cool trips', 'holds on fan; holds on heat; trips on cool'],
+    [liveInside, 'okay on heat and fan', 'holds on heat; holds on fan'],
+    [liveInside, 'Y floats around 8 to 12', 'Y-C jumps between 8 and 12'],
+    [liveInside, 'peaked at 7 amps and tripped', 'trips; max 7 A on R'],
+    [liveOutside, 'copper showing on the yellow wire', 'bare outdoor Y'],
+    [liveOutside, 'no damage on the outdoor cable', 'sound outdoor cable'],
+    [deadInside, '2k R to C', 'R-C 2 k'],
     [liveInside, 'touched R to G and the blower came on', 'jumper R G; blower runs'],
   ])('%# %p', (read, told, typed) => {
     expect(drafts(read, told)).toEqual(drafts(read, typed))
@@ -83,6 +92,8 @@ describe('what could mean two things is asked, and weighs nothing', () => {
   it.each([
     [liveInside, 'nothing runs out here', 'which'],
     [deadOutside, 'coil ohms out at 16', 'Which coil'],
+    [liveInside, 'trips instantly on Y', 'jumper R Y'],
+    [liveInside, 'condenser dead', 'No call is on'],
     [standing('dual-fuel', 'indoor', 'on'), 'aux heat on', 'no such call'],
     [liveInside, "it's holding with the cable off", 'trips or holds'],
     [deadInside, 'no ohms R to C', 'number or OL'],

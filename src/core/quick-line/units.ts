@@ -10,5 +10,9 @@ export const unitsOfReading: ReadonlyMap<string, readonly [number, 'volts' | 'oh
   ['k', [1e3, 'ohms']],
   ['kohm', [1e3, 'ohms']],
   ['m', [1e6, 'ohms']],
+  ['meg', [1e6, 'ohms']],
+  ['megs', [1e6, 'ohms']],
+  ['megohm', [1e6, 'ohms']],
+  ['megohms', [1e6, 'ohms']],
   ['mohm', [1e6, 'ohms']],
 ])
