@@ -99,7 +99,7 @@ const rules: ReadonlyMap<string, Rule> = new Map(
     sound: (reader) => readMark(reader, 'sound'),
     repaired: readRepaired,
     proved: readProved,
-    note: (reader) => [{ kind: 'note', text: reader.rest('a note needs its text') }],
+    note: (reader) => [{ kind: 'note', text: reader.rest('a note needs its text').replace(/^:\s*/, '') }],
     skip: readSkip,
     way: readWay,
     undo: readUndo,

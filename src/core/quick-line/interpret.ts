@@ -1,5 +1,5 @@
 import type { Sense } from '@/src/core/quick-line/lexicon'
-import { type Meaning, meaningOf } from '@/src/core/quick-line/meaning'
+import { cableTowards, type Meaning, meaningOf } from '@/src/core/quick-line/meaning'
 import { isGroundWord } from '@/src/core/quick-line/names'
 import type { Rule } from '@/src/core/quick-line/rule'
 import { allAt, allOf, landAll, pluggable, type Sentence } from '@/src/core/quick-line/sentence'
@@ -8,14 +8,17 @@ import { partById } from '@/src/core/wiring/system'
 
 /**
  * A sentence by what is in it, whatever the order of its words: "24 on Y outside", "nothing outside on Y" and "Y has no volts at the
- * condenser" have the same words in them. Every word has to be known, else nothing is understood; what comes back is the grammar's own line.
+ * condenser" have the same words in them. What comes back is the grammar's own line.
  */
 export function interpret(text: string, the: Sentence): ReturnType<Rule['as']> {
-  const meaning = meaningOf(text, the)
-  if (!meaning || meaning.places.length > 1) return null
-  for (const reading of readings) {
-    const line = reading(meaning, the)
-    if (line !== null) return line
+  // Every word known first; then with a word or two that are not, where the rest says something whole.
+  for (const isLenient of [false, true]) {
+    const meaning = meaningOf(text, the, isLenient)
+    if (!meaning || meaning.places.length > 1) continue
+    for (const reading of readings) {
+      const line = reading(meaning, the)
+      if (line !== null) return line
+    }
   }
   return null
 }
@@ -46,7 +49,7 @@ const readBetween: Reading = (meaning, the) => {
     return null
   const number = onlyNumber(meaning)
   const where = placeOf(meaning)
-  if (letters.length === 2) {
+  if (letters.length === 2 && meaning.isPair) {
     const pair = pairOf(meaning)
     if (pair === null) return null
     if (number) {
@@ -71,17 +74,43 @@ const readBetween: Reading = (meaning, the) => {
   return has(meaning, 'none', 'dead') ? the.voltsAt(`${letter.toLowerCase()}${where}`, '0') : null
 }
 
+/** Several letters that read alike, each against common: Y and G have 24; R, Y and O are hot. */
+const readEach: Reading = (meaning, the) => {
+  const { letters, parts, cables, calls } = meaning
+  if (letters.length < 2 || meaning.isPair || parts.length + cables.length + calls.length > 0) return null
+  if (letters.some(({ cable, letter }) => cable !== null || isGroundWord(letter)) || !only(meaning, 'volts', 'none', 'dead', 'hot'))
+    return null
+  const number = onlyNumber(meaning)
+  // One thing is said of all of them, or it is for the clauses to say which of which.
+  if ([number !== null, has(meaning, 'none', 'dead'), has(meaning, 'hot')].filter(Boolean).length !== 1) return null
+  if (number ? number.unit === 'ohm' || number.unit === 'A' || number.value > 60 : meaning.numbers.length > 0) return null
+  const said = number ? `${number.value} V` : has(meaning, 'none', 'dead') ? '0 V' : has(meaning, 'hot') ? 'jumps between 20 and 28' : null
+  return (
+    said && letters.map(({ letter }) => the.voltsAt(`${letter.toLowerCase()}${placeOf(meaning)}`, 'X')?.replace('X V', said)).join('; ')
+  )
+}
+
 /** Volts or ohms across a part, or at a place. */
 const readAtPart: Reading = (meaning, the) => {
   const { letters, parts, cables, calls } = meaning
-  if (letters.length + cables.length + calls.length > 0 || parts.length > 1 || !only(meaning, 'volts', 'ohms', 'none', 'open', 'in'))
+  if (
+    letters.length + cables.length + calls.length > 0 ||
+    parts.length > 1 ||
+    !only(meaning, 'volts', 'ohms', 'none', 'open', 'in', 'shorted', 'beeps', 'fine')
+  )
     return null
   const number = onlyNumber(meaning)
   const [part] = parts
   const kind = part === undefined ? null : partById(the.system, part)?.kind
   const at = part ?? meaning.places[0]
   if (at === undefined) return has(meaning, 'none') && has(meaning, 'volts') && !number ? the.voltsAt(the.state.bench.place, '0') : null
-  const unit = number?.unit ?? (has(meaning, 'volts') ? 'V' : has(meaning, 'ohms') ? 'ohm' : null)
+  const { power } = the.state.bench
+  const is24 = power && number !== null && number.value >= LEAST_OF_24 && number.value <= MOST_OF_24
+  const unit = number?.unit ?? (has(meaning, 'volts') || is24 ? 'V' : has(meaning, 'ohms') ? 'ohm' : null)
+  if (has(meaning, 'shorted', 'beeps', 'fine'))
+    return kind === 'switch' && !power && !number && !has(meaning, 'none', 'open', 'volts')
+      ? `ohms across ${part} jumps between 0 and 1`
+      : null
   if (kind === 'coil' || kind === 'switch') {
     if (number && unit === 'ohm') return `ohms across ${part} ${number.value}`
     if (!number && has(meaning, 'open') && kind === 'coil') return `ohms across ${part} OL`
@@ -89,6 +118,10 @@ const readAtPart: Reading = (meaning, the) => {
   if (number && unit === 'V' && number.value < 60) return the.voltsAt(at, String(number.value))
   return !number && has(meaning, 'none') && has(meaning, 'volts') ? the.voltsAt(at, '0') : null
 }
+
+/** What is 24 V by the number alone: assumption. */
+const LEAST_OF_24 = 15
+const MOST_OF_24 = 32
 
 /** A unit as a whole: what was called there runs, or not. */
 const unitRuns: Reading = (meaning, the) => {
@@ -128,6 +161,17 @@ const seen: Reading = (meaning, the) => {
     case 'thermostat':
       if (!only(meaning, 'blank', 'alive', 'dead', 'runs')) return null
       return has(meaning, 'blank', 'dead') ? `${part.id} blank` : has(meaning, 'alive', 'runs') ? `${part.id} alive` : null
+    case 'board': {
+      if (!only(meaning, 'flashes', 'steady', 'alive', 'blank', 'dead', 'none', 'off', 'runs')) return null
+      const word = has(meaning, 'flashes')
+        ? 'flashes'
+        : has(meaning, 'steady', 'alive')
+          ? 'steady'
+          : has(meaning, 'blank', 'off', 'none')
+            ? 'dark'
+            : null
+      return word && `${part.id} ${word}`
+    }
     default:
       return null
   }
@@ -135,14 +179,24 @@ const seen: Reading = (meaning, the) => {
 
 /** Wires and parts that a hand takes off or puts back. */
 const hands: Reading = (meaning, the) => {
-  const { letters, parts, cables, calls, numbers } = meaning
+  const { letters, cables, calls, numbers } = meaning
+  // What a wire is taken off of needs no saying.
+  const parts =
+    letters.length + cables.length > 0 ? meaning.parts.filter((id) => partById(the.system, id)?.kind !== 'board') : meaning.parts
   if (calls.length + numbers.length > 0 || !only(meaning, 'off', 'back')) return null
+  // A unit that is off is not one whose wires are.
+  if (!meaning.isWhole && letters.length + cables.length === 0) return null
   const isOff = has(meaning, 'off') && !has(meaning, 'back')
   if (!isOff && !has(meaning, 'back')) return null
-  if (letters.length > 0 && parts.length + cables.length === 0)
+  const towards = meaning.goesThere && meaning.places.length === 1 ? cableTowards(the, meaning.places[0]) : null
+  if (letters.length > 0 && parts.length === 0 && cables.length < 2)
     return letters
-      .map(({ letter, cable }) => `${isOff ? 'lift' : 'land'} ${cable ? `${cable} ` : ''}${letter}${placeOf(meaning)}`)
+      .map(({ letter, cable }) => {
+        const along = cable ?? cables[0] ?? towards
+        return `${isOff ? 'lift' : 'land'} ${along ? `${along} ` : ''}${letter}${towards ? '' : placeOf(meaning)}`
+      })
       .join('; ')
+  if (isOff && towards && parts.length + cables.length === 0) return allOf(the, towards)
   if (cables.length === 1 && letters.length + parts.length === 0) {
     const said = cables[0].replace(/-cable$/, '')
     return isOff ? allOf(the, said) : landAll(the, said)
@@ -213,10 +267,16 @@ const marked: Reading = (meaning, the) => {
   return zone === undefined || cables.length + places.length > 1 ? null : `${mark} ${zone}`
 }
 
+const idle: Reading = (meaning) => {
+  const { letters, parts, cables, calls, numbers } = meaning
+  const isAlone = letters.length + cables.length + calls.length + numbers.length === 0 && parts.length < 2
+  return isAlone && has(meaning, 'idle') && only(meaning, 'idle', 'off') ? 'call off' : null
+}
+
 const walked: Reading = (meaning) => {
   const { letters, parts, cables, calls, numbers, places } = meaning
   const isAlone = letters.length + parts.length + cables.length + calls.length + numbers.length === 0
   return isAlone && places.length === 1 && only(meaning, 'walk', 'back') ? `walk ${places[0]}` : null
 }
 
-const readings: readonly Reading[] = [trials, readBetween, readAtPart, unitRuns, seen, clips, hands, marked, walked]
+const readings: readonly Reading[] = [trials, readBetween, readEach, readAtPart, unitRuns, seen, clips, hands, marked, idle, walked]

@@ -31,6 +31,9 @@ export type Sense =
   | 'stapled'
   | 'walk'
   | 'idle'
+  | 'hot'
+  | 'flashes'
+  | 'steady'
 
 const words: Readonly<Partial<{ [S in Sense]: string }>> = {
   filler:
@@ -39,10 +42,10 @@ const words: Readonly<Partial<{ [S in Sense]: string }>> = {
   ohms: 'ohm ohms resistance ohmed',
   amps: 'amp amps',
   none: 'no zero nothing none',
-  open: 'open opened ol infinite infinity',
+  open: 'open opened ol infinite infinity clear',
   shorted: 'shorted short grounded',
   beeps: 'continuity beeps beep tone tones rings',
-  off: 'off separated lifted lift pulled pull disconnected disconnect unhooked unhook removed remove took take taken taking unlanded isolated isolate separated separate unplugged unplug pulling',
+  off: 'off undid isolated undone separated lifted lift pulled pull disconnected disconnect unhooked unhook removed remove took take taken taking unlanded isolated isolate separated separate unplugged unplug pulling',
   back: 'back relanded reland landed land reconnected reconnect connected connect hooked hook plugged plug',
   joined: 'jumper jumpers jumpered jumped jump joined join twisted touched touch tied tie bridged together',
   past: 'bypassed bypass past around',
@@ -62,6 +65,9 @@ const words: Readonly<Partial<{ [S in Sense]: string }>> = {
   chewed: 'chewed gnawed mice mouse rodent rodents rat rats squirrel squirrels dog raccoon',
   scorched: 'burnt burned melted scorched charred',
   stapled: 'stapled staple',
+  hot: 'hot live',
+  flashes: 'flashing blinking blinks flashes',
+  steady: 'steady solid',
   walk: 'walking walk walked heading headed went moved standing',
 }
 
@@ -164,6 +170,8 @@ const phrases: readonly (readonly [string, Sense])[] = [
   ['nothing called', 'idle'],
   ['no call', 'idle'],
   ['no calls', 'idle'],
+  ['fan auto', 'idle'],
+  ['nothing on', 'idle'],
   ['everything off', 'idle'],
   ['has power', 'alive'],
   ['lights up', 'alive'],

@@ -1,6 +1,8 @@
 import { lexicon, type Sense } from '@/src/core/quick-line/lexicon'
-import { findCable } from '@/src/core/quick-line/names'
+import { findCable, isGroundWord } from '@/src/core/quick-line/names'
 import { letterOfColour, type Sentence } from '@/src/core/quick-line/sentence'
+import { parsePoint } from '@/src/core/wiring/point'
+import { commonNodes } from '@/src/core/wiring/supply'
 import { partById } from '@/src/core/wiring/system'
 
 /** What the words of a sentence are, each of them once; nothing is left over. */
@@ -13,12 +15,25 @@ export interface Meaning {
   readonly places: readonly string[]
   readonly calls: readonly string[]
   readonly numbers: readonly { readonly value: number; readonly unit: 'V' | 'ohm' | 'A' | null }[]
+  /** Every word was known. */
+  readonly isWhole: boolean
+  /** The letters are the two ends of one reading, not a list. */
+  readonly isPair: boolean
+  /** A place is said as where a wire goes to, or not as where the hand is. */
+  readonly goesThere: boolean
 }
+
+/** Words that turn what is said round, or make it something else than a finding: with one of them nothing is guessed. */
+const TURNS =
+  /^(?:if|should|shouldnt|would|could|supposed|expected|expect|before|yesterday|last|used|except|unless|until|without|instead|or|than|half|almost|nearly|never|might|customer|owner|homeowner|tomorrow|next|later|maybe|probably|same|other|another|whether|why|how|what|which|cant|cannot|but|everything|everywhere|all|any|anything|test|tests|testing|check|whole|entire|every|goes|went)$/
+
+/** So many words of a sentence may be none that are known, where the others say something whole. */
+const MOST_UNKNOWN = 2
 
 const LONGEST_NAME = 4
 
 /** `the condenser wires`, said elsewhere: the one cable that goes there from where one stands. */
-function cableTowards(the: Sentence, said: string): string | null {
+export function cableTowards(the: Sentence, said: string): string | null {
   const { system, state } = the
   const there = the.place(said)
   const here = state.bench.place
@@ -29,7 +44,7 @@ function cableTowards(the: Sentence, said: string): string | null {
 }
 
 /** Every word of a sentence by what it is in this system; null where one of them is nothing that is known. */
-export function meaningOf(text: string, the: Sentence): Meaning | null {
+export function meaningOf(text: string, the: Sentence, isLenient = false): Meaning | null {
   const words = text
     .replace(/(\d)\s*(?=(?:v|vac|volts?|ohms?|amps?|a)\b)/g, '$1 ')
     .replace(/(?<=^|\s)([a-z]\w?)\s*[-/]\s*([a-z]\w*)(?=\s|$)/g, (all, a: string, b: string) =>
@@ -42,6 +57,7 @@ export function meaningOf(text: string, the: Sentence): Meaning | null {
   const [parts, cables, places, calls]: string[][] = [[], [], [], []]
   const numbers: { value: number; unit: 'V' | 'ohm' | 'A' | null }[] = []
   let said: string | null = null
+  let unknown = 0
 
   /** Takes the phrase that begins here, if it is one; returns whether it was. */
   const take = (phrase: string, next: string | undefined): boolean => {
@@ -64,7 +80,7 @@ export function meaningOf(text: string, the: Sentence): Meaning | null {
     const whole = bundle && (findCable(the.system, bundle[1]) ?? cableTowards(the, bundle[1]))
     if (whole) return cables.push(whole) > 0
     // A wire by its colour, where one alone has it.
-    const coloured = next === 'wire' || next === 'conductor' ? letterOfColour(the, phrase) : null
+    const coloured = /^(?:light|lights|led|fuse|label|tape)$/.test(next ?? '') ? null : letterOfColour(the, phrase)
     if (coloured !== null) {
       letters.push({ letter: coloured, cable: said })
       said = null
@@ -90,8 +106,33 @@ export function meaningOf(text: string, the: Sentence): Meaning | null {
   for (let at = 0; at < words.length; ) {
     let length = Math.min(LONGEST_NAME, words.length - at)
     while (length > 0 && !take(words.slice(at, at + length).join(' '), words[at + length])) length--
-    if (length === 0) return null
+    if (length === 0) {
+      unknown++
+      // What stands behind a number is its unit: one that is not known is none.
+      const isWord = /^[a-z]{3,}$/.test(words[at]) && !/\d$|^(?:v|volts?|ohms?|a|amps?)$/.test(words[at - 1] ?? '')
+      if (!isLenient || !isWord || TURNS.test(words[at]) || unknown > MOST_UNKNOWN || unknown > words.length / 2) return null
+      length = 1
+    }
     at += length
   }
-  return { senses, letters, parts, cables, places, calls, numbers }
+  const isPair = letters.length === 2 && (letters.some(({ letter }) => isGroundWord(letter) || isCommon(the, letter)) || JOINS.test(text))
+  return {
+    senses,
+    letters,
+    parts,
+    cables,
+    places,
+    calls,
+    numbers,
+    isWhole: unknown === 0,
+    isPair,
+    goesThere: /\bgo(?:ing|es)\b/.test(text) || !/\b(?:at|in|on|outside|inside|outdoors|indoors|out|back)\b/.test(text),
+  }
 }
+
+/** Two letters are the two ends of one reading where the words between them say so. */
+const JOINS = /\b(?:to|between|across|against)\b|\w-\w/
+
+/** The common side of a transformer, by its letter. */
+const isCommon = ({ system }: Sentence, letter: string): boolean =>
+  [...commonNodes(system)].some((point) => parsePoint(point).name.toLowerCase() === letter.toLowerCase())

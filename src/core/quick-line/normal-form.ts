@@ -38,6 +38,7 @@ const shortForms = new Map(
     xfmr: 'transformer',
     trans: 'transformer',
     rv: 'reversing valve',
+    rev: 'reversing',
     seq: 'sequencer',
     ahu: 'air handler',
     cond: 'condenser',

@@ -53,12 +53,12 @@ export function readPhrase(said: string, { system, state }: CommandContext): Ent
 /** `Y-C jumps between 3 and 20`, `Y-C 3 to 20 jumping`: the stretch that the needle runs through; null when it is none of these. */
 export const asStretch = (line: string): { readonly reading: string; readonly low: number; readonly high: number } | null => {
   const found =
-    /^(.+?) (?:is )?(?:jumps|jumping|moves|moving|wanders|wandering|bounces|bouncing|floats|floating|swings|swinging|varies|fluctuates|fluctuating)(?: around)?(?: between| from)? (\d+(?:\.\d+)?)(?: ?v)? (?:and|to) (\d+(?:\.\d+)?)( ?v)?$/i.exec(
+    /^(.+?) (?:is )?(?:jumps|jumping|moves|moving|wanders|wandering|bounces|bouncing|floats|floating|swings|swinging|varies|fluctuates|fluctuating)(?: around)?(?: between| from)? (\d+(?:\.\d+)?)(?: ?v)? (?:and|to) (\d+(?:\.\d+)?)( ?v)?( at \S+)?$/i.exec(
       line.trim(),
     )
   if (!found) return null
   // A letter alone is read against common.
   const reading = /^[a-z]\w?$/i.test(found[1]) ? `${found[1]}-C` : found[1]
   const [low, high] = [Number(found[2]), Number(found[3])].sort((a, b) => a - b)
-  return { reading: `${reading} ${high}${found[4] ?? ''}`, low, high }
+  return { reading: `${reading} ${high}${found[4] ?? ''}${found[5] ?? ''}`, low, high }
 }

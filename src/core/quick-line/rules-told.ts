@@ -76,7 +76,25 @@ export const toldRules: readonly Rule[] = [
   ),
   rule(`(\\S+) call (?:still )?(?:${TRIPS}|trips|blows|pops)(?: it| fuse| breaker)?`, (the, call) => leading('trips on', the.call(call))),
   rule('(?:scratch|strike|undo|cancel) (?:that|last|it|last one)|oops(?: undo)?|never ?mind|take that back', () => 'undo'),
+  rule('(?:pop-out|popout|pop out|push-button) breaker (?:is )?in', () => 'breaker in'),
+  rule('(?:breaker )(?:popped|kicked|jumped|came) out', () => 'trips'),
+  rule('fuse (?:is |was )?(?:shot|toast|gone|burnt up|cooked)|(?:\\w+ )?fuse (?:popped|blew|burned)', () => 'fuse blown'),
+  rule('fuse (?:ohms|ohmed|checks|tests|rings)(?: out)? (?:good|ok|fine|closed)', () => 'fuse good'),
+  rule('(?:stuck|put|threw|popped|dropped) (?:new |another )?fuse (?:in|back in)', () => 'fuse in'),
+  rule('(?:power (?:is )?restored|restored (?:all )?power)', () => 'power on'),
+  rule('(?:heading|headed|going|walking|walked|went) out', (the) => leading('walk', the.place('outside'))),
+  rule('(?:coming|heading|going|came|went|walking) (?:back )?in', (the) => leading('walk', the.place('inside'))),
+  rule('checked for dead(?:[ ,].*)?', (the) => the.asNote()),
+  rule('(?:opened|opened up) (.+)', (the, what) => leading('panel', leading('', the.place(what) && `${the.place(what)} off`))),
+  rule('(cool|cooling|heat|heating|fan) (?:call )?(?:proven|proved)', (the, call) => leading('proved', the.call(call))),
   // Thermostat.
+  rule(
+    '(?:put|set|switched|turned|flipped)(?: it| thermostat)?(?: in| into| to| over to)? (cool|cooling|heat|heating|fan)(?: mode)?',
+    (the, call) => leading('call', the.call(call)),
+  ),
+  rule('(cool|cooling|heat|heating|fan) call(?: is)? in', (the, call) => leading('call', the.call(call))),
+  rule('fan (?:is )?(?:back )?(?:to |on |in )?auto', () => 'call off'),
+  rule('(?:everything|all)(?: is)? off (?:at|on) (?:thermostat|stat|tstat)|thermostat (?:all )?off and .*', () => 'call off'),
   rule(
     `${STAT} (?:went|goes|going|keeps going|cuts) (?:blank|dark|dead|out)(?: and)?(?: then)? (?:came|comes|coming) (?:right )?back(?: on| up)?`,
     (the) => statHere(the, 'chatters'),
@@ -115,7 +133,7 @@ export const toldRules: readonly Rule[] = [
         }
       : leading('call', named)
   }),
-  rule('(heat|heating|cool|cooling|fan) call', (the, call) => leading('call', the.call(call))),
+  rule('(heat|heating|cool|cooling|fan) call(?: on)?', (the, call) => leading('call', the.call(call))),
   rule(
     '(cool|cooling|heat|heating|fan) (?:ran|running|has run|has been running)(?: for)? (\\d+) (?:min|mins|minutes)(?: .*)?',
     (the, call) => {

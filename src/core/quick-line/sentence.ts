@@ -1,5 +1,7 @@
+import { leadNames } from '@/src/core/bench/points'
 import type { JobState } from '@/src/core/job/job-state'
 import { findCable, findPart, findPlace, isGroundWord } from '@/src/core/quick-line/names'
+import { Memo } from '@/src/core/units/cache'
 import { callNames } from '@/src/core/wiring/call'
 import { conductorEnd, parsePoint } from '@/src/core/wiring/point'
 import { type Cable, callsOf, type Place, partById, partsOf, placeById, type System } from '@/src/core/wiring/system'
@@ -131,16 +133,26 @@ export class Sentence {
     const lower = word.toLowerCase()
     return (
       isGroundWord(lower) ||
-      this.system.places.some(({ terminals }) => terminals.some((one) => one.toLowerCase() === lower)) ||
+      lettersOf.of(this.system).has(lower) ||
       this.system.cables.some(({ conductors }) => conductors.some(({ id }) => id.toLowerCase() === lower))
     )
   }
 
   letter(word: string): string {
-    const letters = this.system.places.flatMap(({ terminals }) => terminals)
-    return letters.find((one) => one.toLowerCase() === word) ?? word
+    return lettersOf.of(this.system).get(word.toLowerCase()) ?? word
   }
 }
+
+/** Every terminal of a system, and every lead with a dash in its name, by how it is typed in small letters. */
+const lettersOf = new Memo(
+  (system: System) =>
+    new Map(
+      [
+        ...system.places.flatMap(({ id }) => leadNames(system, id).filter((name) => /^[A-Z]\d?-/.test(name))),
+        ...system.places.flatMap(({ terminals }) => terminals),
+      ].map((name) => [name.toLowerCase(), name]),
+    ),
+)
 
 const placeKinds: readonly { readonly says: RegExp; readonly kind: readonly Place['kind'][] }[] = [
   { says: /^(out|outside|outdoors|outdoor unit|condenser|condensing unit|heat pump|yard)$/, kind: ['outdoor', 'package'] },

@@ -65,6 +65,16 @@ describe('what is told means what the grammar has for it', () => {
     [liveOutside, 'copper showing on the yellow wire', 'bare outdoor Y'],
     [liveOutside, 'no damage on the outdoor cable', 'sound outdoor cable'],
     [deadInside, '2k R to C', 'R-C 2 k'],
+    [liveInside, 'Y and G have 24', 'Y-C 24; G-C 24'],
+    [liveInside, 'R, Y and O hot', 'R is hot; Y is hot; O is hot'],
+    [liveInside, 'R hot, Y nothing', 'R is hot; Y-C 0 V'],
+    [deadInside, 'lifted R and Y of the stat cable', 'lift stat R; lift stat Y'],
+    [deadInside, 'isolated the outdoor unit', 'lift outdoor R; lift outdoor Y; lift outdoor O; lift outdoor W; lift outdoor C'],
+    [deadOutside, 'Y shorted to ground outside', 'Y-gnd jumps between 0 and 1'],
+    [deadOutside, 'yellow to case .5', 'outdoor Y-gnd 0.5'],
+    [liveOutside, 'steady green light on board', 'defrost-board steady'],
+    [liveOutside, '26.5 R to C on the strip', 'R-C 26.5'],
+    [liveInside, 'fan back to auto', 'call off'],
     [liveInside, 'touched R to G and the blower came on', 'jumper R G; blower runs'],
   ])('%# %p', (read, told, typed) => {
     expect(drafts(read, told)).toEqual(drafts(read, typed))
@@ -92,6 +102,8 @@ describe('what could mean two things is asked, and weighs nothing', () => {
   it.each([
     [liveInside, 'nothing runs out here', 'which'],
     [deadOutside, 'coil ohms out at 16', 'Which coil'],
+    [liveInside, 'do the trip test', 'neither'],
+    [liveInside, 'trips with everything off but R and C', 'understood the start'],
     [liveInside, 'trips instantly on Y', 'jumper R Y'],
     [liveInside, 'condenser dead', 'No call is on'],
     [standing('dual-fuel', 'indoor', 'on'), 'aux heat on', 'no such call'],
