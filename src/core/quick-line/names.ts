@@ -35,7 +35,7 @@ export function findPlace(system: System, word: string): string | null {
 }
 
 export function findCable(system: System, word: string): string | null {
-  const lower = word.toLowerCase()
+  const lower = /^(?:thermostat|tstat|t-stat)$/i.test(word) ? 'stat' : word.toLowerCase()
   const found = system.cables.find((cable) => cable.id === lower || cable.id === `${lower}-cable` || cable.name.toLowerCase() === lower)
   return found?.id ?? null
 }

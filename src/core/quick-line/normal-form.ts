@@ -102,7 +102,7 @@ function placeLast(text: string, the: Sentence): string {
   const words = text.split(' ')
   const says = /\d|\bol\b|\bopen\b|\bnothing\b|\bbeeps?\b/i
   const side = /^(?:outside|outdoors|inside|indoors)$/
-  for (const count of [3, 2, 1]) {
+  for (const count of [4, 3, 2, 1]) {
     if (words.length <= count) continue
     const last = words.slice(-count).join(' ').toLowerCase()
     const tail = /^(?:at|in|on|by|from) (?:the )?(.+)$/.exec(last)?.[1] ?? (count === 1 && last.length > 3 ? last : null)

@@ -80,7 +80,7 @@ export const followedRules: readonly Rule[] = [
   // A part by itself.
   rule(
     `(?:ohm|ohms|ohmed|check|checked|meter|metered|test|tested)(?: out)? (.+?)[:,]? (?:${NUMBER}(?: ?ohms?)?|(open|ol|closed|shorted|infinite|good))`,
-    (the, what, ohms, word) => (/-|\bto\b/.test(what) ? null : acrossSwitch(the, the.part(what), ohms || word)),
+    (the, what, ohms, word) => (/^\w{1,2}-|\bto\b/.test(what) ? null : acrossSwitch(the, the.part(what), ohms || word)),
   ),
   rule(
     '(.+?) (?:is )?(closed|open|ol|shut|made),? (?:and |but )?(.+?) (?:is )?(closed|open|ol|shut|made)',
@@ -99,7 +99,14 @@ export const followedRules: readonly Rule[] = [
   rule(`(primary|secondary) winding(?: is| reads)? (?:${NUMBER} ?(?:ohms?)?|(open|ol))`, (the, side, ohms, open) =>
     windingOhms(the, side, open ? 'OL' : ohms),
   ),
+  rule(`${NUMBER} ?ohms? (?:across|on|through|at|for) (.+)`, (the, ohms, what) => acrossSwitch(the, the.part(what), ohms)),
+  rule(`(.+?) (?:reads|is|has|shows|measures) ${NUMBER}(?: ?ohms?)?`, (the, what, ohms) =>
+    the.state.bench.power ? null : acrossSwitch(the, the.part(what), ohms),
+  ),
   // The line.
+  rule(`${NUMBER} ?${VOLTS}? (?:on |at )?line side(?: of transformer)?`, (the, volts) =>
+    Number(volts) > 90 ? lineSide(the, volts) : null,
+  ),
   rule(`(?:${NUMBER} ?${VOLTS}? )?(?:hot|line|l1)(?: leg)? to neutral(?: (?:is |reads )?${NUMBER} ?${VOLTS}?)?`, (the, before, after) => {
     const leg = legOf(the.system)
     return leg?.hasNeutral && (before || after) ? primary(the, before || after) : null
@@ -125,6 +132,10 @@ export const followedRules: readonly Rule[] = [
     'Which one? The outdoor disconnect leaves the 24 V side live. Say "power off" once all of it is off and proved dead, "power on" once all of it is back.',
   ),
   // Fuse and trips.
+  rule(
+    '(?:no|not|doesnt|does not|didnt|wont)(?: more)? (?:trips?|tripping|tripped|pops?|popping|blows?|blowing) (?:on|with|in) (\\S+)(?: call| on)?',
+    (the, call) => leading('holds on', the.call(call)),
+  ),
   rule('(?:blown|popped|bad) (\\d+) ?(?:a|amp|amps)(?: fuse)?', () => 'fuse blown'),
   rule('(?:new|another|fresh) (?:fuse|one) (?:held|holds|is holding|holding|stays in|good)', () => 'fuse in; holds'),
   rule(

@@ -79,6 +79,7 @@ export const toldRules: readonly Rule[] = [
   rule('(?:pop-out|popout|pop out|push-button) breaker (?:is )?in', () => 'breaker in'),
   rule('(?:breaker )(?:popped|kicked|jumped|came) out', () => 'trips'),
   rule('fuse (?:is |was )?(?:shot|toast|gone|burnt up|cooked)|(?:\\w+ )?fuse (?:popped|blew|burned)', () => 'fuse blown'),
+  rule('(?:good|fine|intact) fuse', () => 'fuse good'),
   rule('fuse (?:ohms|ohmed|checks|tests|rings)(?: out)? (?:good|ok|fine|closed)', () => 'fuse good'),
   rule('(?:stuck|put|threw|popped|dropped) (?:new |another )?fuse (?:in|back in)', () => 'fuse in'),
   rule('(?:power (?:is )?restored|restored (?:all )?power)', () => 'power on'),
@@ -93,6 +94,7 @@ export const toldRules: readonly Rule[] = [
     (the, call) => leading('call', the.call(call)),
   ),
   rule('(cool|cooling|heat|heating|fan) call(?: is)? in', (the, call) => leading('call', the.call(call))),
+  rule('(?:set|put|turned|switched) fan (?:switch )?(?:to )?on', () => 'call fan'),
   rule('fan (?:is )?(?:back )?(?:to |on |in )?auto', () => 'call off'),
   rule('(?:everything|all)(?: is)? off (?:at|on) (?:thermostat|stat|tstat)|thermostat (?:all )?off and .*', () => 'call off'),
   rule(
@@ -175,6 +177,9 @@ export const toldRules: readonly Rule[] = [
     wholeUnit(the, /^(?:out|in)? ?here$/.test(where) ? '' : where, 'not as called'),
   ),
   // Hands.
+  rule('(?:connected|hooked|put|tied|twisted|held) (\\S+) (?:and|to) (\\S+) together', (the, a, b) =>
+    the.isLetter(a) && the.isLetter(b) ? `jumper ${the.letter(a)} ${the.letter(b)}` : null,
+  ),
   rule('(lift|land|lifted|landed|pulled|pull) zone (\\d) (\\S+)(?: wire)?', (the, how, zone, letter) =>
     leading(/^land/.test(how) ? 'land' : 'lift', the.conductor(`zone ${zone} ${letter}`)),
   ),
