@@ -12,7 +12,7 @@ import { partById } from '@/src/core/wiring/system'
  */
 export function interpret(text: string, the: Sentence): ReturnType<Rule['as']> {
   // Every word known first; then with a word or two that are not, where the rest says something whole.
-  for (const isLenient of [false, true]) {
+  for (const isLenient of SEVERAL.test(text) ? [false] : [false, true]) {
     const meaning = meaningOf(text, the, isLenient)
     if (!meaning || meaning.places.length > 1) continue
     for (const reading of readings) {
@@ -22,6 +22,9 @@ export function interpret(text: string, the: Sentence): ReturnType<Rule['as']> {
   }
   return null
 }
+
+/** More than one thing is said: what is not known of it may be a whole clause. */
+const SEVERAL = /,|\bbut\b|\band (?:it|then)\b/
 
 type Reading = (meaning: Meaning, the: Sentence) => ReturnType<Rule['as']>
 
@@ -270,13 +273,13 @@ const marked: Reading = (meaning, the) => {
 const idle: Reading = (meaning) => {
   const { letters, parts, cables, calls, numbers } = meaning
   const isAlone = letters.length + cables.length + calls.length + numbers.length === 0 && parts.length < 2
-  return isAlone && has(meaning, 'idle') && only(meaning, 'idle', 'off') ? 'call off' : null
+  return isAlone && meaning.isWhole && has(meaning, 'idle') && only(meaning, 'idle', 'off') ? 'call off' : null
 }
 
 const walked: Reading = (meaning) => {
   const { letters, parts, cables, calls, numbers, places } = meaning
   const isAlone = letters.length + parts.length + cables.length + calls.length + numbers.length === 0
-  return isAlone && places.length === 1 && only(meaning, 'walk', 'back') ? `walk ${places[0]}` : null
+  return isAlone && meaning.isWhole && places.length === 1 && only(meaning, 'walk', 'back') ? `walk ${places[0]}` : null
 }
 
 const readings: readonly Reading[] = [trials, readBetween, readEach, readAtPart, unitRuns, seen, clips, hands, marked, idle, walked]

@@ -12,11 +12,20 @@ import { zonesOf } from '@/src/core/wiring/system'
 /** `thermostat blank`, `contactor in`. */
 export function readLook(reader: Reader): EntryDraft[] | null {
   const first = reader.peek()
-  if (!first || reader.tokens.length !== 2) return null
+  if (!first || reader.tokens.length < 2) return null
   const at = findPart(reader.context.system, first.text)
   if (!at) return null
   const probe: Probe = { meter: 'look', at }
   const words = wordsFor(reader.context.system, probe)
+  // Some are of several words: shows a call, over-current code.
+  const last = reader.tokens[reader.tokens.length - 1]
+  const said = reader.line.slice(reader.tokens[1].start, last.end).toLowerCase()
+  const phrase = words.find((candidate) => candidate === said || `shows ${candidate}` === said)
+  if (phrase !== undefined) {
+    reader.at = reader.tokens.length
+    return [{ kind: 'reading', probe, answer: { word: phrase } }]
+  }
+  if (reader.tokens.length !== 2) return null
   reader.at = 1
   const token = reader.word(`Say one of: ${words.join(', ')}.`)
   const word = words.find((candidate) => candidate === token.text.toLowerCase())

@@ -41,6 +41,13 @@ export const followedRules: readonly Rule[] = [
       return line && secondary && `${line}; ${secondary}`
     },
   ),
+  rule(
+    `transformer primary(?: is| has)? ${NUMBER} ?${VOLTS}?,?(?: and| but)? secondary(?: is| has)? ${NUMBER} ?${VOLTS}?`,
+    (the, into, out) => {
+      const [line, secondary] = [lineSide(the, into), the.voltsAt('transformer', out)]
+      return line && secondary && `${line}; ${secondary}`
+    },
+  ),
   rule(`(?:transformer )?secondary(?: is)? (?:dead|0|nothing),? (?:and |but )?primary (?:is )?${NUMBER} ?${VOLTS}?`, (the, into) => {
     const [line, secondary] = [lineSide(the, into), the.voltsAt('transformer', '0')]
     return line && secondary && `${line}; ${secondary}`
@@ -59,6 +66,18 @@ export const followedRules: readonly Rule[] = [
   rule(
     `${NUMBER} ?${VOLTS}? (?:going |coming |goes |comes )?(?:into|in to|in) (.+?),? (?:and |but )?(?:(\\d*[.]?\\d+) ?${VOLTS}?|${NOTHING}) (?:coming |going |comes )?out(?: of it)?`,
     (the, into, what, out) => through(the, what, into, zeroOr(out)),
+  ),
+  rule(`${NUMBER} ?${VOLTS}? (?:on|at) (?:both|either) (?:sides?|ends?)(?: of)? (.+)`, (the, volts, what) =>
+    through(the, what, volts, volts),
+  ),
+  rule(
+    `(?:got |have )?(${NOTHING}|\\d*[.]?\\d+) ?${VOLTS}? (past|after|beyond|downstream of|before|ahead of|upstream of) (.+)`,
+    (the, volts, where, what) => {
+      const part = partById(the.system, the.part(what) ?? '')
+      if (part?.kind !== 'switch') return null
+      const node = part.between[/^(?:before|ahead|upstream)/.test(where) ? 0 : 1]
+      return `${node}-C ${zeroOr(volts)} V at ${part.place}`
+    },
   ),
   // Before and after a call.
   rule(

@@ -290,6 +290,9 @@ export const spokenRules: readonly Rule[] = [
   rule(
     '(?:.* )?(float(?: switch)?|door switch|rollout|limit|draft switch|inducer|gas valve|igniter|flame sensor|damper|sequencer|reversing valve|defrost board|zone panel|pressure switch)(?: .*)?',
     (the, what) =>
-      the.part(what) === null ? { asks: `The record of this house has no ${what}. Put "note" before it to keep it as a remark.` } : null,
+      the.part(what) === null &&
+      !the.system.parts.some(({ name }) => ` ${name.toLowerCase().replaceAll('-', ' ')} `.includes(` ${what.replace(/ switch$/, '')} `))
+        ? { asks: `The record of this house has no ${what}. Put "note" before it to keep it as a remark.` }
+        : null,
   ),
 ]

@@ -126,6 +126,7 @@ export const toldRules: readonly Rule[] = [
     (the, mode) => staged(the, '2', mode),
   ),
   rule('(?:call |calling |set to )?(aux|auxiliary|emergency|em|strips)(?: heat)?(?: is)?(?: on)?', (the, call) => {
+    if (loadOf(the, call)) return null
     const named = the.call(call === 'em' ? 'emergency' : call)
     return named === null
       ? {
@@ -147,6 +148,10 @@ export const toldRules: readonly Rule[] = [
   rule('(.+?) (?:is |was )?(?:stuck )?(in|out)', (the, what, how) => {
     const part = partById(the.system, the.part(what) ?? '')
     return part?.kind === 'coil' ? `${part.id} ${how}` : null
+  }),
+  rule('(.+?) (?:is )?(open|opens|opened|closed|shut)', (the, what, how) => {
+    const part = partById(the.system, the.part(what) ?? '')
+    return part?.kind === 'coil' && part.role === 'gas-valve' ? `${part.id} ${/^op/.test(how) ? 'in' : 'out'}` : null
   }),
   rule('(.+?) (?:is )?stuck', (the, what) => {
     const part = partById(the.system, the.part(what) ?? '')
@@ -276,6 +281,7 @@ export const toldRules: readonly Rule[] = [
     return coil && !another ? `ohms across ${coil.id} ${ohms}` : { asks: 'Which coil? Say its part: "contactor coil 12 ohms".' }
   }),
   rule('(.+?) (?:is )?(?:energized|shifted)', (the, what) => {
+    if (the.isLetter(what)) return the.voltsAt(what, 'X')?.replace('X V', 'jumps between 20 and 28') ?? null
     const part = partById(the.system, the.part(what) ?? '')
     return part?.kind === 'coil' ? either(worded(part.id, 'in')) : null
   }),

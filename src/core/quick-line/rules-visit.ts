@@ -60,7 +60,7 @@ export const visitRules: readonly Rule[] = [
     (the, a, b, c, d) => joinedToFirst(the, a, [b, c, ...(d ? [d] : [])]),
   ),
   rule('add (\\S+)', (the, call) => joinedToFirst(the, 'r', [call])),
-  rule('(?:move|park|swap|switch|change) (.+?) (?:to|on|onto|over to) (?:spare ?)?(.*)', (the, what, spare) =>
+  rule('(?:move|park|swap|switch|change|rewire|rewired|reran|landed) (.+?) (?:to|on|onto|over to) (?:spare ?)?(.*)', (the, what, spare) =>
     leading('swap', the.conductor(what) && `${the.conductor(what)}${spare ? ` to ${spare}` : ''}`),
   ),
   rule('(?:cap|capped|tape|taped|splice|spliced|wire ?nut|wire ?nutted|tied off|tie off|soldered|crimped) (.+)', (the) => the.asNote()),

@@ -22,6 +22,9 @@ export class Sentence {
 
   place(words: string): string | null {
     const word = words.replace(/^(at|in|to|on|from|by|back|over|out|up|down)\s+/g, '').trim()
+    const zone = /^(?:zone (\d)(?: stat| thermostat)?|(?:stat|thermostat) (\d))$/.exec(word)
+    const ofZone = zone && partById(this.system, `thermostat-${zone[1] ?? zone[2]}`)
+    if (ofZone) return ofZone.place
     const here = placeById(this.system, this.state.bench.place)
     if (word === 'unit' && here?.kind !== 'thermostat') return here?.id ?? null
     const kind = placeKinds.find(({ says }) => says.test(word))?.kind

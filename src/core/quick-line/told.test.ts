@@ -92,6 +92,22 @@ describe('what is told means what the grammar has for it', () => {
     expect(drafts(read, 'hot to ground 121')).toEqual(drafts(read, 'L1-unit-gnd 121'))
   })
 
+  it('of what runs through two switches in a row', () => {
+    const read = standing('furnace-ac', 'outdoor', 'on')
+    expect(drafts(read, '24V at Y, 24V past the high pressure, 0 past the low pressure')).toEqual(
+      drafts(read, 'Y-C 24 V; high-low-C 24 V; low-contactor-C 0 V'),
+    )
+  })
+
+  it('of a thermostat that names an over-current code', () => {
+    const read = standing('rooftop-gas', 'thermostat', 'on')
+    expect(drafts(read, 'over current code on the stat')).toEqual(drafts(read, 'stat over-current code'))
+  })
+
+  it('clause by clause: what is not known of one clause is not left out of the others', () => {
+    expect(drafts(liveInside, 'put the pocket breaker in, call cool, trips')).toEqual(drafts(liveInside, 'breaker in; call cool; trips'))
+  })
+
   it('of a zone by its number', () => {
     const read = standing('zoned-furnace-ac', 'panel', 'off')
     expect(drafts(read, 'lift zone 2 Y')).toEqual(drafts(read, 'lift stat-cable-2 Y'))
