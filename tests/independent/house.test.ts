@@ -28,6 +28,7 @@ const troubleOf = (system: System, id: string): Trouble => {
     afterS: 0,
     shows: 1,
     mendedBy: [fault.repair.id],
+    brokenToo: [],
     zone: fault.zone,
     fault,
   }

@@ -7,7 +7,8 @@ import { type Complaint, emptyComplaint } from '@/src/core/job/complaint'
 import { type Answered, type SearchStep, type Solver, searchBySteps, type Trial } from '@/src/core/practice/trial'
 import { wholeLooks } from '@/src/core/readings/looks'
 import { createRandom } from '@/src/core/units/random'
-import { callsOf, firstPart, partsOf } from '@/src/core/wiring/system'
+import { windingLink } from '@/src/core/wiring/assembly'
+import { callsOf, firstPart, partsOf, type System } from '@/src/core/wiring/system'
 import { drawParts, wireOtherwise } from '@/tests/independent/draw'
 import { IndependentHouse } from '@/tests/independent/house'
 import { Senses } from '@/tests/independent/senses'
@@ -40,6 +41,8 @@ const NOTHING_TOLD = 0.15
 /** Of troubles that show on no call, those that somebody is there for all the same, at a yearly look: assumption. */
 const CALLED_FOR_NOTHING = 0.2
 const MOST_DRAWN = 12
+/** Of houses whose call burns out the transformer within minutes, those that have been called in for long enough: assumption. */
+const BURNED_BY_NOW = 0.95
 const HANDS_MIN_S = 4
 
 /** @param byParts whoever asks looks at one part at a time, as a program at the other end of the terminal does */
@@ -60,6 +63,12 @@ export async function sitIndependently(engine: Engine, spice: SpiceSession, seed
       const trouble = drawTrouble(engine.system, random)
       const house = make(trouble, seed + 3)
       const told = await complain(engine, house, make, sensesOf, random)
+      // Whoever has called for days has burned out by now what that call burns out.
+      if (told.burnsOut && random.uniform() < BURNED_BY_NOW) {
+        const burned = burnedOut(engine.system, trouble)
+        const dead = make(burned, seed + 3)
+        return { house: dead, trouble: burned, ...(await complain(engine, dead, make, sensesOf, random)) }
+      }
       if (told.shows || trouble.from === 'sound' || random.uniform() < CALLED_FOR_NOTHING || tries === MOST_DRAWN)
         return { house, trouble, ...told }
     }
@@ -145,6 +154,8 @@ function markOf({ faults }: Engine, { verdict, lead }: Trial, trouble: Trouble):
   const said = `${verdict.repair.id}${verdict.found !== 'repair' ? ` (${verdict.found} of ${verdict.suspects.join(', ')})` : ''}`
   const named = [verdict.repair.id, ...(verdict.also ? [verdict.also.repair.id] : [])]
   if (named.some((id) => trouble.mendedBy.includes(id))) return { outcome: 'right', claimed, said }
+  // One of two: what was burned out, and not what burned it out.
+  if (named.some((id) => trouble.brokenToo.includes(id))) return { outcome: 'group', claimed, said }
   const holds =
     verdict.found !== 'repair' &&
     (verdict.zone === trouble.zone ||
@@ -160,11 +171,12 @@ async function complain(
   make: (wrong: Trouble | null, seed: number) => IndependentHouse,
   sensesOf: (house: IndependentHouse) => Senses,
   random: ReturnType<typeof createRandom>,
-): Promise<{ complaint: Complaint; shows: boolean }> {
+): Promise<{ complaint: Complaint; shows: boolean; burnsOut: boolean }> {
   const { trouble } = house
   const isTold = random.uniform() >= NOTHING_TOLD
-  if (!trouble || trouble.from === 'sound') return { complaint: emptyComplaint, shows: false }
-  const said = (complaint: Complaint) => ({ complaint: isTold ? complaint : emptyComplaint, shows: true })
+  if (!trouble || trouble.from === 'sound') return { complaint: emptyComplaint, shows: false, burnsOut: false }
+  let burnsOut = false
+  const said = (complaint: Complaint) => ({ complaint: isTold ? complaint : emptyComplaint, shows: true, burnsOut })
   const calls = callsOf(engine.system)
   const dead: string[] = []
   const never: string[] = []
@@ -177,6 +189,7 @@ async function complain(
       if (call !== 'off') one.change({ do: 'call', call })
       await one.run(A_CALL_S)
     }
+    if (mine.cooked > 0 && !mine.isFuseOpen) burnsOut = true
     if (mine.tripped || (call === 'off' && mine.isFuseOpen)) blowsOn ??= call
     const [is, should] = [await sensesOf(mine).working(), await sensesOf(sound).working()]
     // What a customer misses: a motor that is still, a burner that is out.
@@ -198,5 +211,18 @@ async function complain(
   }
   if (dead.length === calls.length) return said({ ...emptyComplaint, symptoms: ['nothing-runs'] })
   if (dead.length > 0) return said({ ...emptyComplaint, symptoms: ['mode-dead'], call: calls.find((call) => dead.includes(call)) ?? null })
-  return never.length > 0 ? said({ ...emptyComplaint, symptoms: ['never-stops'] }) : { complaint: emptyComplaint, shows: false }
+  return never.length > 0
+    ? said({ ...emptyComplaint, symptoms: ['never-stops'] })
+    : { complaint: emptyComplaint, shows: false, burnsOut: false }
+}
+
+/** The same trouble, and the winding that it has burned open. */
+function burnedOut(system: System, trouble: Trouble): Trouble {
+  const { id } = firstPart(system, 'transformer')
+  return {
+    ...trouble,
+    brokenToo: [`replace:${id}`],
+    name: `${trouble.name}, transformer burned out`,
+    effects: [...trouble.effects, { do: 'open', link: windingLink(id, 'secondary') }],
+  }
 }

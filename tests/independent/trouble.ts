@@ -21,6 +21,8 @@ export interface Trouble {
   readonly shows: number
   /** Acts that mend it, by the catalogue's ids. */
   readonly mendedBy: readonly string[]
+  /** Repairs of what it has broken besides: needed too, and not enough. */
+  readonly brokenToo: readonly string[]
   /** Where it is: a cable or a place. */
   readonly zone: string | null
   /** The catalogue's fault, if it is one. */
@@ -35,6 +37,7 @@ const none: Trouble = {
   afterS: 0,
   shows: 1,
   mendedBy: [],
+  brokenToo: [],
   zone: null,
   fault: null,
 }
@@ -75,6 +78,7 @@ export function drawTrouble(system: System, random: Random): Trouble {
     effects,
     shows: hides ? 0.4 : 1,
     mendedBy: [fault.repair.id],
+    brokenToo: [],
     zone: fault.zone,
     fault,
   }

@@ -48,6 +48,19 @@ describe('a delay that the search itself has started', () => {
     expect(waits[0].weight).toBeGreaterThan(0.3)
   })
 
+  it('keeps the protection from opening on what comes for a moment and waits again', () => {
+    const short = engine.hypotheses.find(({ id }) => id === 'coil-shorted:contactor')
+    if (!short) throw new Error('no hypothesis of a shorted contactor')
+    const relays = {
+      ...short,
+      id: `${short.id}, relays`,
+      wiring: [{ do: 'output', board: 'defrost-board', to: 'Y-out', mode: 'relay' } as const],
+    }
+    const { worlds, trips } = worldsOf(engine.laboratory, cooling, relays)
+    expect(trips).toBeLessThan(0.6)
+    expect(worlds.some(({ waiting, weight }) => waiting?.includes('defrost-board') && weight > 0.3)).toBe(true)
+  })
+
   it('is no excuse for what is still off when its minutes are over', () => {
     const waiting = engine.hypotheses.find(({ id }) => id === 'delay-running:defrost-board.Y-out')
     if (!waiting) throw new Error('no hypothesis of a delay')

@@ -1,8 +1,9 @@
 import type { Slot } from '@/src/core/bench/bench'
 import type { Change, Factored } from '@/src/core/circuit/factored'
 import { setInState } from '@/src/core/operation/in-state'
+import type { Machine } from '@/src/core/operation/machine'
 import type { Settled } from '@/src/core/operation/settle'
-import { type Constraints, isAlive } from '@/src/core/operation/state'
+import { type Constraints, isAlive, isMade, type StateBits } from '@/src/core/operation/state'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { modelValue } from '@/src/core/units/model-value'
 import { bodyLink } from '@/src/core/wiring/assembly'
@@ -14,6 +15,8 @@ import type { PartOf } from '@/src/core/wiring/part'
 const WATCH_S = modelValue({ value: 60, unit: 's', source: 'assumption' })
 /** A thermostat that dies under a short and comes back heats the fuse so often while it is watched. */
 const RESTARTS = modelValue({ value: 5, unit: 'times', source: 'assumption' })
+/** A board whose supply is pulled down lets its relay go this soon, and waits out its delay before it makes it again. */
+const BOARD_LETS_GO_S = modelValue({ value: 0.2, unit: 's', source: 'assumption' })
 /**
  * How long a thermostat holds its contacts once its supply is gone, as a factor of what its kind does: sold from milliseconds to half a
  * minute, evenly by its logarithm. Assumption; one draw for the house.
@@ -45,6 +48,7 @@ export function loadsOf(
   const amps = rows.map(() => 0)
   let highest = 0
   let revives = 0
+  let worst: StateBits = 0
   for (const member of settled.members) {
     const solved = setInState(kernel, machine, base, fixed, constraints, member)
     for (const [index, row] of rows.entries()) {
@@ -52,12 +56,21 @@ export function loadsOf(
       amps[index] = Math.max(amps[index], now)
       if (now <= highest) continue
       highest = now
+      worst = member
       revives = Math.max(0, ...machine.thermostats.filter((one) => isAlive(member, one)).map(({ part }) => part.holdUpS))
     }
   }
+  if (settled.outcome !== 'settled' && waitsBetween(machine, settled, worst)) return { amps, seconds: [BOARD_LETS_GO_S] }
   const letsGo = settled.outcome !== 'settled' && revives > 0
   return { amps, seconds: letsGo ? HOLD_UPS.map((times) => Math.min(WATCH_S, times * revives * RESTARTS)) : [WATCH_S] }
 }
+
+/** What draws the most goes through an output that has a delay, and that is not made in every state of the chatter. */
+const waitsBetween = (machine: Machine, { members }: Settled, worst: StateBits): boolean =>
+  machine.outputs.some(
+    ({ minimumOffS }, index) =>
+      minimumOffS !== undefined && isMade(machine, worst, index) && members.some((member) => !isMade(machine, member, index)),
+  )
 
 /** One that may open. */
 interface MayOpen {

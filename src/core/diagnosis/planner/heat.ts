@@ -9,7 +9,7 @@ import { LruCache, Memo } from '@/src/core/units/cache'
 import { modelValue } from '@/src/core/units/model-value'
 import { workLimit } from '@/src/core/units/work-limit'
 import { terminalPoint } from '@/src/core/wiring/point'
-import { firstPart, type System } from '@/src/core/wiring/system'
+import { firstPart, partById, type System } from '@/src/core/wiring/system'
 import { PLATE_VOLTS } from '@/src/core/wiring/values'
 
 /** Hypotheses asked whether a bench would cook a transformer: the likeliest, and no more than so many. */
@@ -67,9 +67,15 @@ const SAGGED_VOLTS = modelValue({ value: 17.5, unit: 'V', source: 'assumption' }
 /** A winding does not stand this for a visit. */
 const OVER_ITS_PLATE = modelValue({ value: 1.25, unit: 'times its plate', source: '`transformer-heat.ts`: twenty minutes to its limit' })
 
-/** A reading that says by itself that a transformer carries too much while its protection holds: the power goes off, and stays off so. */
+/**
+ * What says by itself that a transformer carries too much while its protection holds: the power goes off, and stays off so. A thermostat
+ * that chatters on a call is pulled down by it.
+ */
 function readsOverload(system: System, { bench, probe, answer }: Observation): boolean {
-  if (!bench.power || typeof answer !== 'number') return false
+  if (!bench.power) return false
+  if (probe.meter === 'look' && typeof answer === 'object' && 'word' in answer)
+    return bench.call !== 'off' && answer.word === 'chatters' && partById(system, probe.at)?.kind === 'thermostat'
+  if (typeof answer !== 'number') return false
   const { secondary, place, va } = firstPart(system, 'transformer')
   if (probe.meter === 'amps') return probe.on === firstPart(system, 'fuse').id && answer > (OVER_ITS_PLATE * va) / PLATE_VOLTS
   if (probe.meter !== 'volts') return false
