@@ -89,8 +89,8 @@ export const spokenRules: readonly Rule[] = [
   rule(`(?:it |breaker |fuse )?${HOLDS} ${ON_CALL}`, (the, call) => leading('holds on', the.call(call))),
   rule(`(?:it |breaker |fuse )?${TRIPS}(?: out)? (?:immediately|instantly|right off|straight away|every time|right back)`, () => 'trips'),
   rule(
-    `(?:it |breaker |fuse )?${TRIPS}(?: out)? (?:after|in|within) (?:about )?\\d+ ?(?:s|sec|secs|seconds?|min|mins|minutes?)`,
-    (the) => `trips; ${the.asNote()}`,
+    `(?:it |breaker |fuse )?${TRIPS}(?: out)? (?:after|in|within) (?:about )?(\\d+) ?(s|sec|secs|seconds?|min|mins|minutes?)`,
+    (_, count, unit) => `trips after ${count} ${unit}`,
   ),
   rule(
     '(?:it |breaker |fuse )?(?:doesnt|does not|dont|wont|will not|didnt|did not|no longer|not)(?: (?:trip|trips|tripping|pop|popping|blow|blowing))(?! with)(?: .*)?|(?:no|not) (?:more )?(?:trips?|tripping)(?! with)(?: .*)?',

@@ -71,8 +71,12 @@ export const toldRules: readonly Rule[] = [
     (_, size) => `fuse ${size} in`,
   ),
   rule(
-    `(?:it |breaker |fuse )?${TRIPS}(?: out)? (?:after|in|within) (?:(?:\\d+|couple|few|several) )?(?:s|sec|secs|seconds?|min|mins|minutes?) (?:on|into|in|with) (\\S+)(?: call)?`,
-    (the, call) => leading('trips on', leading('', the.call(call) && `${the.call(call)}; ${the.asNote()}`)),
+    `(?:it |breaker |fuse )?${TRIPS}(?: out)? (?:after|in|within) (?:about )?(\\d+) ?(s|sec|secs|seconds?|min|mins|minutes?) (?:on|into|in|with) (\\S+)(?: call)?`,
+    (the, seconds, unit, call) => leading('trips on', the.call(call) && `${the.call(call)} after ${seconds} ${unit}`),
+  ),
+  rule(
+    `(?:it |breaker |fuse )?${TRIPS} on (\\S+)(?: call)? (?:after|in|within) (?:about )?(\\d+) ?(s|sec|secs|seconds?|min|mins|minutes?)`,
+    (the, call, seconds, unit) => leading('trips on', the.call(call) && `${the.call(call)} after ${seconds} ${unit}`),
   ),
   rule(`(\\S+) call (?:still )?(?:${TRIPS}|trips|blows|pops)(?: it| fuse| breaker)?`, (the, call) => leading('trips on', the.call(call))),
   rule('(?:scratch|strike|undo|cancel) (?:that|last|it|last one)|oops(?: undo)?|never ?mind|take that back', () => 'undo'),

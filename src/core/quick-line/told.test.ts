@@ -99,6 +99,14 @@ describe('what is told means what the grammar has for it', () => {
     )
   })
 
+  it('of how long it took to trip: what flowed meanwhile', () => {
+    const read = standing('furnace-ac', 'indoor', 'on', { do: 'slot', holds: 'breaker', ratingA: 3 })
+    const flowed = (line: string) => drafts(read, line).find(({ kind }) => kind === 'reading')
+    expect(drafts(read, 'tripped after about 4 seconds on cooling')).toEqual(drafts(read, 'trips on cool after 4 s'))
+    expect(flowed('trips after 30 s')).toMatchObject({ probe: { meter: 'amps', hold: 'max' }, answer: { low: expect.any(Number) } })
+    expect(flowed('trips')).toBeUndefined()
+  })
+
   it('of a thermostat that names an over-current code', () => {
     const read = standing('rooftop-gas', 'thermostat', 'on')
     expect(drafts(read, 'over current code on the stat')).toEqual(drafts(read, 'stat over-current code'))

@@ -1,7 +1,10 @@
+import { isResettable } from '@/src/core/bench/apply'
 import type { EntryDraft } from '@/src/core/job/entry'
+import { ampsOfTripTime } from '@/src/core/protection/trip-time'
 import { readCall } from '@/src/core/quick-line/calls'
 import { benchDraft } from '@/src/core/quick-line/drafts'
 import type { Reader } from '@/src/core/quick-line/reader'
+import { firstPart } from '@/src/core/wiring/system'
 
 export function readTrip(reader: Reader, result: 'trips' | 'holds'): EntryDraft[] {
   const drafts: EntryDraft[] = []
@@ -20,7 +23,29 @@ export function readTrip(reader: Reader, result: 'trips' | 'holds'): EntryDraft[
       }
     }
   }
-  return [...drafts, { kind: 'trip', result, ...(heldBefore && { heldBefore }) }]
+  const trip: EntryDraft = { kind: 'trip', result, ...(heldBefore && { heldBefore }) }
+  const after = result === 'trips' && reader.accept('after') ? readSeconds(reader) : null
+  return [...drafts, trip, ...(after === null ? [] : flowedFor(reader, after))]
+}
+
+function readSeconds(reader: Reader): number {
+  const seconds = reader.number()
+  for (const unit of ['s', 'sec', 'secs', 'second', 'seconds']) if (reader.accept(unit)) return seconds
+  for (const unit of ['min', 'mins', 'minute', 'minutes']) if (reader.accept(unit)) return 60 * seconds
+  return seconds
+}
+
+/** How long it took says what flowed: as a reading of the highest amps, which it is. */
+function flowedFor(reader: Reader, seconds: number): EntryDraft[] {
+  const { system, state } = reader.context
+  const { slot } = state.bench
+  const { id } = firstPart(system, 'fuse')
+  const kind = isResettable(system, state.bench) ? 'breaker' : 'fuse'
+  if (seconds <= 0) reader.fail('After how many seconds did it open?')
+  const amps = ampsOfTripTime(kind, slot.ratingA, seconds)
+  if (!amps) return []
+  const tenths = (value: number) => Math.round(10 * value) / 10
+  return [{ kind: 'reading', probe: { meter: 'amps', on: id, hold: 'max' }, answer: { low: tenths(amps.low), high: tenths(amps.high) } }]
 }
 
 /** A trip by one's own hand or tool. */
