@@ -3,12 +3,13 @@ import { modelValue } from '@/src/core/units/model-value'
 
 /** A time that was counted in one's head is good to this factor, either way. */
 const COUNTED = modelValue({ value: 2, unit: 'times', source: 'assumption' })
-/** The multiples of the rating that are tried, and how far apart. */
+/** Up to so many times the rating is tried. */
 const MOST_TIMES = modelValue({
   value: 8,
   unit: 'times the rating',
   source: 'assumption: no 24 V transformer gives a small protector more',
 })
+/** How far apart the currents are that are tried. */
 const STEP = modelValue({ value: 1.02, unit: 'times', source: 'assumption' })
 
 /**
