@@ -59,10 +59,10 @@ export function applyChange(system: System, bench: Bench, change: BenchChange): 
       if (problem) return refuse(problem)
       const { cable, from, to } = change
       const swap = { cable, from, to, kept: false }
-      const ends = landingsOfSwap(system, swap).flatMap(({ off, on }) => [off, on])
-      const lifted = ends.find((end) => bench.lifted.includes(end))
-      if (lifted) return refuse(`${sayPoint(system, lifted)} is lifted: land it first, then swap both ends.`)
-      return putBack(system, bench, { ...bench, swaps: [...bench.swaps, swap] }, 'That swap')
+      // An end that is in the hand already stays off: the spare takes its screw.
+      const off = new Set(landingsOfSwap(system, swap).map((landing) => landing.off))
+      const lifted = bench.lifted.filter((end) => !off.has(end))
+      return putBack(system, bench, { ...bench, lifted, swaps: [...bench.swaps, swap] }, 'That swap')
     }
     case 'unswap': {
       const others = bench.swaps.filter(({ cable, from }) => cable !== change.cable || from !== change.from)

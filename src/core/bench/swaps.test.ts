@@ -48,9 +48,17 @@ describe('a conductor on a spare', () => {
     expect(refusal({ ...swapY, from: 'G' }, swapY)).toContain('Free: orange, black')
     expect(refusal({ ...swapY, from: 'orange' })).toContain('nothing to swap')
     expect(refusal({ ...swapY, cable: 'outdoor-cable' })).toContain('has no free spare')
-    expect(refusal(swapY, { do: 'lift', end: 'stat-cable.Y@thermostat' })).toContain('land it first')
     expect(refusal({ do: 'lift', end: 'stat-cable.Y@indoor' }, swapY)).toContain('a spare serves in its place')
     expect(refusal(back)).toContain('on no spare')
+  })
+
+  it('takes the screws of ends that are in the hand already, and leaves nothing lifted behind', () => {
+    const lifts: BenchChange[] = ['thermostat', 'indoor'].map((place) => ({ do: 'lift', end: `stat-cable.Y@${place}` }))
+    const [held, straight] = [benchWith(...lifts, swapY), benchWith(swapY)]
+    expect(benchKey(held)).toBe(benchKey(straight))
+    expect(owedBy(furnaceAc, held)).toEqual(owedBy(furnaceAc, straight))
+    // What else is in the hand stays there.
+    expect(benchWith({ do: 'lift', end: 'stat-cable.G@indoor' }, ...lifts, swapY).lifted).toEqual(['stat-cable.G@indoor'])
   })
 
   it('is owed until it is swapped back', () => {
@@ -105,7 +113,9 @@ describe('a swap by quick line', () => {
   })
 
   it('points at the word that does not fit', () => {
-    expect(read('swap Y to brown')).toMatchObject({ ok: false, problem: expect.stringContaining('say stat-cable Y or outdoor-cable Y') })
+    // One cable alone has a brown spare.
+    expect(read('swap Y to brown')).toMatchObject({ ok: true, drafts: [{ change: { cable: 'stat-cable', to: 'brown' } }] })
+    expect(read('swap Y')).toMatchObject({ ok: false, problem: expect.stringContaining('say stat-cable Y or outdoor-cable Y') })
     expect(read('swap stat Y')).toMatchObject({ ok: false, problem: 'Say which spare: brown, orange, black.' })
     expect(read('swap stat Y to pink')).toMatchObject({ ok: false, start: 15, end: 19 })
     expect(read('swap back')).toMatchObject({ ok: false, problem: 'No conductor is on a spare.' })
