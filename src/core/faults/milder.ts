@@ -1,5 +1,5 @@
 import type { Effect, FaultVariant } from '@/src/core/faults/effect'
-import { CORRODED_JOINT, LEAKING_CONTACT, LOOSE_LINE_JOINT, RESISTIVE_SHORTS, WEAK_COIL } from '@/src/core/faults/rates'
+import { CORRODED_JOINT, LEAKING_CONTACT, LOOSE_LINE_JOINTS, RESISTIVE_SHORTS, WEAK_COIL } from '@/src/core/faults/rates'
 import { callLink } from '@/src/core/wiring/assembly'
 
 interface Degree {
@@ -21,7 +21,8 @@ export const leaking: Milder = (effects) => [touching(effects, LEAKING_CONTACT)]
 export const corroded: Milder = (effects) => [joined(effects, CORRODED_JOINT)]
 
 /** A loose joint in the line, in place of one that came off. */
-export const loose: Milder = (effects) => [{ ...joined(effects, LOOSE_LINE_JOINT), name: 'loose' }]
+export const loose: Milder = (effects) =>
+  LOOSE_LINE_JOINTS.map((degree, place) => ({ ...joined(effects, degree), name: place === 0 ? 'loose' : `loose, ${degree.ohm} ohm` }))
 
 /** Worn contacts of a thermostat, in place of ones that never close. */
 export const worn: Milder = (effects) => [joined(effects.flatMap(contactsOf), CORRODED_JOINT)]

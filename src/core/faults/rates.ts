@@ -30,9 +30,12 @@ export const JOINED_OHM = modelValue({ value: 0.4, unit: 'ohm', source: 'assumpt
 export const ACCESSORY_OHM = modelValue({ value: 16, unit: 'ohm', source: 'assumption' })
 /** A coil with a few turns shorted. */
 export const WEAK_COIL = modelValue({ value: { ohm: 4, share: 0.25 } as const, unit: 'ohm, share of the cases', source: 'assumption' })
-/** A loose joint in the line. */
-export const LOOSE_LINE_JOINT = modelValue({
-  value: { ohm: 60, share: 0.5 } as const,
+/** A loose joint in the line, warm and sooty to open but for a thread: what is left across its load is any part of the volts. */
+export const LOOSE_LINE_JOINTS = modelValue({
+  value: [
+    { ohm: 60, share: 0.25 },
+    { ohm: 2500, share: 0.25 },
+  ] as const,
   unit: 'ohm, share of the cases',
   source: 'assumption',
 })

@@ -1,6 +1,6 @@
 import type { SolvedState } from '@/src/core/operation/in-state'
 import type { StateBits } from '@/src/core/operation/state'
-import { leansOfOhms, leansOfVolts } from '@/src/core/readings/causes'
+import { leansOfOhms, leansOfVolts, SPREADS } from '@/src/core/readings/causes'
 import type { Probe } from '@/src/core/readings/check'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { type Component, OHM_OFFSET, onOhmScale } from '@/src/core/readings/prediction'
@@ -10,6 +10,7 @@ import { modelValue } from '@/src/core/units/model-value'
 import { normalBelow } from '@/src/core/units/normal'
 import { bodyLink, conductorLink, landingLink } from '@/src/core/wiring/assembly'
 import { parsePoint } from '@/src/core/wiring/point'
+import { lineNodes } from '@/src/core/wiring/supply'
 import { cableById, firstPart, type System } from '@/src/core/wiring/system'
 
 /** Spread of a voltage once the house is known, beside its share: the meter, the hand, and what a straight line leaves out. */
@@ -57,11 +58,25 @@ function meterReading(laboratory: Laboratory, probe: Probe): MeterReading | null
   }
 }
 
+/** What else a line of 240 V may be, and how often: a house on two legs of a wye, a commercial roof on one leg and the neutral. */
+const OTHER_NOMINALS = modelValue({
+  value: [
+    { times: 208 / 240, share: 0.1 },
+    { times: 277 / 240, share: 0.02 },
+  ] as const,
+  unit: 'times 240 V, share of the houses',
+  source: 'assumption; 208 and 277 V are the nominal voltages of 120/208 and 277/480 V systems',
+})
+/** The line as the template has it, between its legs. */
+const BETWEEN_LEGS = modelValue({ value: { low: 225, high: 255 } as const, unit: 'V', source: '240 V, give or take 6 %' })
+
 /** The meter's own load divides the open-circuit volts: a free conductor's ghost volts come out by themselves. */
 function volts(laboratory: Laboratory, { a: red, b: black, lowImpedance }: Extract<Probe, { meter: 'volts' }>): MeterReading {
   const { network } = laboratory
   const [a, b] = [network.nodeIndex(red), network.nodeIndex(black)]
   const { lowImpedanceOhm, voltsInputOhm, voltsInputFarad } = defaultMeter
+  const line = lineNodes(laboratory.system)
+  const isLine = line.has(red) && line.has(black)
   const [yr, yi] = lowImpedance ? [1 / lowImpedanceOhm, 0] : [1 / voltsInputOhm, 2 * Math.PI * network.hertz * voltsInputFarad]
   return ({ kernel }, weight, leaning) => {
     const openVolts = kernel.source(a, b)
@@ -72,10 +87,21 @@ function volts(laboratory: Laboratory, { a: red, b: black, lowImpedance }: Extra
     const floating = !lowImpedance && Math.sqrt(zr * zr + zi * zi) > FLOATING_OHM
     if (floating) return [{ weight, at, sigma: Math.max(2, at * 0.3), floating }]
     const sigma = Math.max(VOLTS_SIGMA, VOLTS_SHARE * at)
+    if (isLine && at > BETWEEN_LEGS.low && at < BETWEEN_LEGS.high) return asSupplied(weight, at, sigma)
     if (leaning === null) return [{ weight, at, sigma, floating }]
     const leans = leansOfVolts(laboratory, kernel, leaning, { re: openRe, im: openIm }, at, sigma)
     return [{ weight, at, sigma, floating, leans }]
   }
+}
+
+/** The whole line across its legs: of the template's nominal, or of another one. It is what it is under any hypothesis. */
+function asSupplied(weight: number, at: number, sigma: number): Component[] {
+  const others = OTHER_NOMINALS.reduce((sum, { share }) => sum + share, 0)
+  const wide = Math.max(sigma, SPREADS.line * at)
+  return [
+    { weight: weight * (1 - others), at, sigma: wide, floating: false },
+    ...OTHER_NOMINALS.map(({ times, share }): Component => ({ weight: weight * share, at: at * times, sigma: wide, floating: false })),
+  ]
 }
 
 function ohms(laboratory: Laboratory, probe: Extract<Probe, { meter: 'ohms' }>): MeterReading {

@@ -13,8 +13,9 @@ import { type Worlds, worldsOf } from '@/src/core/readings/world'
 import { LruCache, Memo } from '@/src/core/units/cache'
 import { modelValue } from '@/src/core/units/model-value'
 import { workLimit } from '@/src/core/units/work-limit'
+import { neutralLink, poleLink } from '@/src/core/wiring/assembly'
 import { lineNodes } from '@/src/core/wiring/supply'
-import { furtherFuses, type System } from '@/src/core/wiring/system'
+import { furtherFuses, partsOf, type System } from '@/src/core/wiring/system'
 
 /** A clamp catches a pull of a twentieth of a second more or less. */
 const HIGHEST_SHARE = modelValue({ value: 0.25, unit: 'share', source: 'assumption' })
@@ -94,6 +95,7 @@ function predictShown(
   const readings = meterReadings.of(laboratory).of(probes)
   // Asked first, for it sets the kernel too.
   const soundly = probes.some(asksWhatRuns) ? soundWork(laboratory, bench) : null
+  const whole = looseInLine(laboratory, hypothesis) ? wholeLine(laboratory, bench, probes) : null
   const predictions: Prediction[] = new Array(probes.length).fill(NOTHING)
   const add = (index: number, more: Prediction) => {
     if (more.length > 0) predictions[index] = predictions[index] === NOTHING ? more : [...predictions[index], ...more]
@@ -106,7 +108,7 @@ function predictShown(
       for (let index = 0; index < probes.length; index++) {
         if (typeof leaning === 'object' && !leaning[index]) continue
         const reading = readings[index]
-        if (reading) add(index, reading(solved, share, leaning ? member : null))
+        if (reading) add(index, anyPart(reading(solved, share, leaning ? member : null), whole?.[index] ?? null))
         const probe = probes[index]
         if (probe.meter !== 'look') continue
         if (soundly && works && asksWhatRuns(probe)) add(index, asCalled(laboratory.system, probe.at, works, soundly, share))
@@ -125,6 +127,48 @@ function predictShown(
 }
 
 const NOTHING: Prediction = []
+
+/** A joint of the line that is loose: what hangs behind it decides how much of the volts is left across it, and half of that no model has. */
+const looseInLine = ({ system }: Laboratory, { effects }: Hypothesis): boolean =>
+  effects.some((effect) => effect.do === 'resist' && lineJoints.of(system).has(effect.link))
+const lineJoints = new Memo(
+  (system: System): ReadonlySet<string> =>
+    new Set([
+      ...partsOf(system, 'disconnect').flatMap(({ id, poles }) => poles.map((_, pole) => poleLink(id, pole))),
+      ...partsOf(system, 'supply').map(({ id }) => neutralLink(id)),
+    ]),
+)
+
+/** What each probe of the line reads in a sound house, V; null for every other probe. */
+const wholeLine = (laboratory: Laboratory, bench: Bench, probes: readonly Probe[]): (number | null)[] =>
+  probes.map((probe) => {
+    if (scaleOf(laboratory.system, probe) !== 'line-volts') return null
+    const at = predict(laboratory, bench, healthy, probe)[0]?.at
+    return typeof at === 'number' ? at : null
+  })
+
+/** Less than this of the whole is a part of it. */
+const LESS_THAN_WHOLE = modelValue({ value: 0.92, unit: 'share', source: 'assumption' })
+/** Any part of the volts, evenly: so many bells side by side. */
+const PARTS = workLimit(6)
+
+/** Where a loose joint leaves a part of the volts, it may be any part. */
+function anyPart(components: readonly Component[], whole: number | null): Prediction {
+  if (whole === null) return [...components]
+  return components.flatMap((component) => {
+    const { at, weight } = component
+    if (typeof at !== 'number' || at > LESS_THAN_WHOLE * whole) return [component]
+    return Array.from(
+      { length: PARTS },
+      (_, part): Component => ({
+        weight: weight / PARTS,
+        at: (whole * (part + 0.5)) / PARTS,
+        sigma: whole / (1.5 * PARTS),
+        floating: false,
+      }),
+    )
+  })
+}
 
 const asksWhatRuns = (probe: Probe): probe is LookProbe => probe.meter === 'look' && parseLook(probe.at).what === 'runs'
 type LookProbe = Extract<Probe, { meter: 'look' }>

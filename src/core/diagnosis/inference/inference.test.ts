@@ -62,8 +62,8 @@ describe('suspects after readings', () => {
   it('readings that no fault makes grow "none of these"', () => {
     const odd = [
       read({ meter: 'volts', a: 'R@indoor', b: 'C@indoor' }, 12.1),
-      read({ meter: 'volts', a: 'sec@indoor', b: 'C@indoor' }, 12.2),
-      read({ meter: 'volts', a: 'L1-unit@indoor', b: 'N@indoor' }, 61),
+      read({ meter: 'volts', a: 'sec@indoor', b: 'C@indoor' }, 41),
+      read({ meter: 'volts', a: 'L1-unit@indoor', b: 'N@indoor' }, 121),
     ]
     const none = suspectsAfter(odd, emptyComplaint).find(({ id }) => id === NONE_OF_THESE)
     expect(none?.probability).toBeGreaterThan(0.3)

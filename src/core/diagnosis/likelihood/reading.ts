@@ -10,17 +10,22 @@ import type { System } from '@/src/core/wiring/system'
 
 /** An answer with what it is weighed by. */
 export function readingOf(system: System, observation: Observation): Reading {
-  const unlike = unlikeAnything(observation)
+  const scale = scaleOf(system, observation.probe)
+  const words = wordsFor(system, observation.probe).length
+  const unlike =
+    scale === 'line-volts' ? SHOWS_ON_THE_LINE * likelihoodOfAnything(observation.answer, scale, words) : unlikeAnything(observation)
   return {
     answer: observation.answer,
-    scale: scaleOf(system, observation.probe),
-    words: wordsFor(system, observation.probe).length,
+    scale,
+    words,
     wrong: wrongShare(observation),
     bench: benchKey(observation.bench),
     ...(unlike !== null && { unlike }),
   }
 }
 
+/** Something of no catalogue is seldom on the line: what is there is a handful of parts, and each is in the catalogue. */
+const SHOWS_ON_THE_LINE = modelValue({ value: 0.1, unit: 'share', source: 'assumption' })
 /** Something of no catalogue trips the protection on a call. */
 const TRIPS_UNKNOWN = modelValue({ value: 0.15, unit: 'chance', source: 'assumption' })
 /** Something of no catalogue holds on a call, where another call tripped before. */
