@@ -22,11 +22,6 @@ export interface SaidPair {
 /** What a meter shows, or a hand says, of no connection. */
 export const isOverload = (word: string): boolean => /^(ol|open|infinite|infinity|overload)$/i.test(word)
 
-/** Two points; a place said once, at either or after both, holds for both. */
-export function readPair(reader: Reader): [Point, Point] {
-  return resolveBoth(reader, readTwoPoints(reader), null)
-}
-
 /** A part by its name: its own two leads while it is unplugged, else the two that it hangs on. */
 export function readAcrossPart(reader: Reader): [Point, Point] | null {
   const { system, state } = reader.context
