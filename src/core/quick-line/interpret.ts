@@ -47,13 +47,20 @@ const onlyNumber = ({ numbers }: Meaning) => (numbers.length === 1 ? numbers[0] 
 
 /** Volts, ohms or no path between two points, or at one against common. */
 const readBetween: Reading = (meaning, the) => {
-  const { letters, parts, cables, calls } = meaning
-  if (parts.length + cables.length + calls.length > 0 || !only(meaning, 'volts', 'ohms', 'none', 'open', 'shorted', 'beeps', 'dead'))
+  const { parts, cables, calls } = meaning
+  // A cable that is said after its wire.
+  const [along] = cables
+  const letters = meaning.letters.map((one) => (along && !isGroundWord(one.letter) ? { ...one, cable: one.cable ?? along } : one))
+  if (
+    parts.length + calls.length > 0 ||
+    cables.length > 1 ||
+    !only(meaning, 'volts', 'ohms', 'none', 'not', 'open', 'shorted', 'beeps', 'dead')
+  )
     return null
   const number = onlyNumber(meaning)
   const where = placeOf(meaning)
   if (letters.length === 2 && meaning.isPair) {
-    const pair = pairOf(meaning)
+    const pair = pairOf({ ...meaning, letters })
     if (pair === null) return null
     if (number) {
       const unit = number.unit ?? (has(meaning, 'volts') ? 'V' : has(meaning, 'ohms') ? 'ohm' : null)
@@ -62,6 +69,8 @@ const readBetween: Reading = (meaning, the) => {
         : null
     }
     if (meaning.numbers.length > 0) return null
+    // No short is not a figure: OL, or a coil.
+    if (has(meaning, 'none', 'not') && has(meaning, 'shorted')) return { asks: `What did it read? Say "${pair} OL", or its ohms.` }
     if (has(meaning, 'open')) return `${pair} OL${where}`
     if (has(meaning, 'shorted')) return `ohms ${pair} jumps between 0 and 1${where}`
     if (has(meaning, 'beeps') && !has(meaning, 'none')) return `ohms ${pair} jumps between 0 and 40${where}`
@@ -207,6 +216,8 @@ const hands: Reading = (meaning, the) => {
   if (isOff && meaning.places.length === 1 && letters.length + parts.length + cables.length === 0) return allAt(the, meaning.places[0])
   const [part] = parts
   if (parts.length !== 1 || letters.length + cables.length > 0 || pluggable(the, part) === null) return null
+  // A thermostat that is off may be blank, off the wall or set to off.
+  if (partById(the.system, part)?.kind === 'thermostat' && !meaning.isByHand) return null
   return `${isOff ? 'unplug' : 'plug'} ${part}`
 }
 
@@ -214,7 +225,7 @@ const hands: Reading = (meaning, the) => {
 const clips: Reading = (meaning, the) => {
   const { letters, parts, cables, calls, numbers } = meaning
   if (cables.length + numbers.length > 0 || !has(meaning, 'joined', 'past')) return null
-  if (letters.length >= 2 && parts.length + calls.length === 0 && only(meaning, 'joined', 'with')) {
+  if (letters.length >= 2 && parts.length + calls.length === 0 && only(meaning, 'joined', 'with', 'back')) {
     const [first, ...others] = letters.map(({ letter }) => letter)
     return others.map((other) => `jumper ${first} ${other}${placeOf(meaning)}`).join('; ')
   }

@@ -21,6 +21,8 @@ export interface Meaning {
   readonly isPair: boolean
   /** A place is said as where a wire goes to, or not as where the hand is. */
   readonly goesThere: boolean
+  /** A hand is said to have done it. */
+  readonly isByHand: boolean
 }
 
 /** Words that turn what is said round, or make it something else than a finding: with one of them nothing is guessed. */
@@ -126,6 +128,7 @@ export function meaningOf(text: string, the: Sentence, isLenient = false): Meani
     numbers,
     isWhole: unknown === 0,
     isPair,
+    isByHand: /\b(?:pull\w*|took|take|lift\w*|unplug\w*|disconnect\w*|remov\w*|unhook\w*|popped|wall|base|back)\b/.test(text),
     goesThere: /\bgo(?:ing|es)\b/.test(text) || !/\b(?:at|in|on|outside|inside|outdoors|indoors|out|back)\b/.test(text),
   }
 }

@@ -19,6 +19,7 @@ export function normalForm(clause: string, system: System, state: JobState): str
     .replace(/ ?\b(?:again|still|really|like crazy|right now|right away|at once|for some reason|i think)\b/gi, '')
     .replace(/^(?:i |i've |ive |we |just |now )*(?:got|get|getting|have|had|see|seeing|measured|measure|reading|showing) (?=[-\d.])/i, '')
     .replace(/\b(thermostat|stat|tstat) (?:display|screen)\b/i, '$1')
+    .replace(/^across the /i, 'across ')
     .replace(/\b2nd\b/gi, 'second')
     .replace(/\bsecond[- ]stage (?=contactor|compressor)/gi, 'second ')
     .replace(/^(?:meg(?:g?ed|'?d)|ohm'?d|rang out|metered) (?=\S+ )/i, '')

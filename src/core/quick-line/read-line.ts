@@ -115,7 +115,7 @@ function clauseInGrammar(clause: string, context: QuickLineContext): ReturnType<
 /** Several in one clause, parted by commas, or each reading by the next pair of points. */
 function severalIn(clause: string, context: QuickLineContext): ReturnType<typeof inTheGrammar> {
   const parts = clause.split(
-    /[,:]\s+(?:and\s+|but\s+)?|\s+but\s+|\s+and\s+(?=(?:nothing|no|zero)\s)|\s+and\s+(?=\S+\s+(?:is|isn|was|won|does|runs?|has|not|holds|trips)\b)|\s+and\s+(?=[\d.]+\s*(?:v|volts?|ohms?)?\s+(?:from|at|on|across|between)\b)|\s+(?=[A-Z][A-Za-z0-9]?(?:\s?[-/&]\s?|\s)[A-Z][A-Za-z0-9]?\s+[\d.])/,
+    /[,:]\s+(?:and\s+|but\s+)?|\s+-\s+(?=[a-z]{3,})|\s+but\s+|\s+and\s+(?=(?:nothing|no|zero)\s)|\s+and\s+(?=\S+\s+(?:is|isn|was|won|does|runs?|has|not|holds|trips)\b)|\s+and\s+(?=[\d.]+\s*(?:v|volts?|ohms?)?\s+(?:from|at|on|across|between)\b)|\s+(?=[A-Z][A-Za-z0-9]?(?:\s?[-/&]\s?|\s)[A-Z][A-Za-z0-9]?\s+[\d.])/,
   )
   const onCall = /^(.+) with (?:the )?(cool|cooling|heat|heating|fan)(?: call)? (?:called|calling|on)$/i.exec(clause.trim())
   if (parts.length === 1 && onCall) return inGrammarsWords([`call for ${onCall[2]}`, onCall[1]], context)

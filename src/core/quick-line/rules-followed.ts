@@ -35,7 +35,16 @@ function legOf(system: System): { hot: string; place: string; hasNeutral: boolea
 /** Readings as a circuit is followed along: into this and out of that, before a call and after it, from the line to the load. */
 export const followedRules: readonly Rule[] = [
   rule(
-    `(?:transformer (?:has |gets )?)?${NUMBER} ?${VOLTS}? in,? (?:and |but )?(?:(\\d*[.]?\\d+) ?${VOLTS}?|${NOTHING}) out(?: of transformer)?`,
+    `${NUMBER} ?(?:a|amps?) (?:through|at|on|across) fuse|amps (?:on|at|through) (?:r|fuse) ${NUMBER}|(?:amp )?clamp (?:says|reads|shows) ${NUMBER} (?:on|around) (?:r|red|red wire)`,
+    (_, one, two, three) => `${one || two || three} A on R`,
+  ),
+  rule(`(?:hot|r) to common ${NUMBER} ?${VOLTS}?`, (the, volts) => the.voltsAt(the.state.bench.place, volts)),
+  rule(`${NUMBER} ?${VOLTS}? on line,?(?: and)? ${NUMBER} ?${VOLTS}? on (?:load|secondary|low side)`, (the, into, out) => {
+    const [line, secondary] = [lineSide(the, into), the.voltsAt('transformer', out)]
+    return line && secondary && `${line}; ${secondary}`
+  }),
+  rule(
+    `(?:transformer (?:has |gets |reads |is )?)?${NUMBER} ?${VOLTS}? in,? (?:and |but )?(?:(\\d*[.]?\\d+) ?${VOLTS}?|${NOTHING}) out(?: of transformer)?`,
     (the, into, out) => {
       const [line, secondary] = [Number(into) > 60 ? lineSide(the, into) : null, the.voltsAt('transformer', zeroOr(out))]
       return line && secondary && `${line}; ${secondary}`

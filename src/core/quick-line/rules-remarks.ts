@@ -3,11 +3,11 @@ import { NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
 /** What belongs to a visit and is no entry of its own: kept as it was said, and nothing is weighed by it. Asked last. */
 export const remarkRules: readonly Rule[] = [
   rule(
-    '.*\\b(?:by hand|batteries|battery|load side|line side|dripping|leaking|wet|soaked|leaving it|left it off|waiting for parts|parts come|fires up|fired up|lights up and)\\b.*',
+    '.*\\b(?:by hand|manually|batteries|battery|load side|line side|dripping|leaking|wet|soaked|leaving it|left it off|waiting for parts|parts come|fires up|fired up|lights up and)\\b.*',
     (the) => the.asNote(),
   ),
   rule(
-    `(?!.*\\w-\\w)(?:.+ )?(?:${NUMBER}) ?(?:a|amps?|f|degrees|psi|in wc|w|kw|hz)(?: .*)?|(?:supply|return|room|outside|ambient|superheat|subcooling|delta|temp|split)(?: .*)? ${NUMBER}(?: .*)?|(?:igniter|ignitor|inducer|flame|flame sensor)(?: .*)? ${NUMBER}(?: .*)?`,
+    `(?!.*\\w-\\w)(?!.*\\d,\\d{3}\\b)(?:.+ )?(?:${NUMBER}) ?(?:a|amps?|f|degrees|psi|in wc|w|kw|hz)(?: .*)?|(?:supply|return|room|outside|ambient|superheat|subcooling|delta|temp|split)(?: .*)? ${NUMBER}(?: .*)?|(?:igniter|ignitor|inducer|flame|flame sensor)(?: .*)? ${NUMBER}(?: .*)?`,
     (the) => the.asNote(),
   ),
   rule(

@@ -1,4 +1,5 @@
 import { NO_CALL } from '@/src/core/quick-line/interpret'
+import { cableTowards } from '@/src/core/quick-line/meaning'
 import { either, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
 import { allOf, leading, letterOfColour, loadOf, pluggable, primary, type Sentence, worded, zoneOf } from '@/src/core/quick-line/sentence'
 import { SHOWS_CALL, SHOWS_NO_CALL } from '@/src/core/readings/looks'
@@ -6,7 +7,7 @@ import { sayCall } from '@/src/core/wiring/call'
 import { callsOf, partById, partsOf, placeById } from '@/src/core/wiring/system'
 
 const STAT = '(?:thermostat|stat|tstat|t-stat|screen|display)s?'
-const TRIPS = '(?:trips|tripped|pops|popped|blows|blew|kicks out|kicked out)'
+const TRIPS = '(?:trips|tripped|tripping|pops|popped|blows|blew|kicks out|kicked out)'
 const TAKES_OFF = '(?:took|take|pulled|pull|popped|pop|slid|knocked|unclipped|unsnapped)'
 
 /** What the thermostat here is seen to do; of several, the one that is stood before. */
@@ -40,11 +41,34 @@ function pastPressures({ system, state }: Sentence): string | null {
 /** What happened, and what was seen, in the words in which it is told on the phone. Asked first: they say more than their single words. */
 export const toldRules: readonly Rule[] = [
   // Fuse and trips.
+  rule('fuse (?:just )?(?:let go|went)(?: again)?', () => 'fuse blown'),
+  rule('breaker (?:just )?(?:went|let go|opened)(?: again)?', () => 'trips'),
+  rule('(?:lift|lifted|pulled|pull|took|take)(?: off)? everything (?:going|that goes) (?:to )?(.+)', (the, where) => {
+    const cable = cableTowards(the, where)
+    return cable && allOf(the, cable)
+  }),
+  rule('(?:thermostat|stat|it)(?: is)? (?:in|to|on|set to|turned to|at) off', () => 'call off'),
+  rule('fan (?:switch )?(?:to )?on at (?:stat|thermostat|wall|tstat)', () => 'call fan'),
+  rule(
+    '(?:shows |says |is )?(?:calling|call) for (?:heat|cool|heating|cooling) (?:on|showing on) (?:screen|display|stat|thermostat)',
+    (the) => statHere(the, SHOWS_CALL),
+  ),
+  rule(
+    '(.+?) (?:is )?(off|dead|down|not running|still|runs|running|on) (?:on|with|in) (?:a )?(cool|cooling|heat|heating|fan)(?: call| mode)',
+    (the, where, how, call) => {
+      const [place, named] = [the.place(where), the.call(call)]
+      return place && named ? `call ${named}; ${place} ${/^(?:runs|running|on)$/.test(how) ? 'as called' : 'not as called'}` : null
+    },
+  ),
+  rule('(\\S+)(?: spare| wire)? (?:is )?(?:now )?(?:doing|serving|used for|carrying) (\\S+)', (the, spare, what) =>
+    the.isLetter(what) ? leading('swap', the.conductor(what) && `${the.conductor(what)} to ${spare}`) : null,
+  ),
+  rule('(?:panel|door|cover) back on (.+)', (the, where) => leading('panel', the.place(where) && `${the.place(where)} on`)),
   rule('breaker (?:is )?in place (?:of )?fuse', () => 'breaker in'),
   rule('(?:it |breaker |fuse )?(?:is )?(?:holds|held|holding|stayed in|stays in|staying in)(?: so far| fine| up| in)?', () => 'holds'),
   rule('went through (?:\\d+|two|three|several|couple) fuses(?: .*)?', (the) => the.asNote()),
   rule(
-    `(?:it |breaker |fuse )?${TRIPS}(?: out)?(?: it)? (?:immediately |instantly |right away |every time )?(?:on|with) ([ywg]\\d?)(?: only)?`,
+    `(?:it |breaker |fuse )?${TRIPS}(?: out)?(?: it)? (?:immediately |instantly |right away |every time )?(?:on|with) ([ywgob]\\d?)(?: only| call)?`,
     (the, letter) => ({
       asks: `Is that the call, or ${the.letter(letter)} joined to R at the unit? Say "trips on cool", or "jumper R ${the.letter(letter)}; trips".`,
     }),

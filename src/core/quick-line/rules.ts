@@ -169,7 +169,7 @@ export const rules: readonly Rule[] = [
     },
   ),
   rule(`(?:primary|line)(?: side)?(?: has| reads| is| shows) ${NUMBER} ?${VOLTS}?`, (the, volts) => primary(the, volts)),
-  rule(`(?:got |have |reads? )?${NUMBER} ?${VOLTS}? (?:at|on|across|from) (.+?)(?: coil)?`, (the, volts, what) =>
+  rule(`(?:got |have |reads? )?${NUMBER} ?${VOLTS}? (?:at|on|across|from) (\\D+?)(?: coil)?`, (the, volts, what) =>
     Number(volts) > 90 ? (/transformer|primary|line/.test(what) ? primary(the, volts) : null) : the.voltsAt(what, volts),
   ),
   rule(`(.+?)(?: coil)? (?:has|have|reads|gets|getting|shows|sees) ${NUMBER} ?${VOLTS}?`, (the, what, volts) =>

@@ -65,8 +65,9 @@ export const plain = (said: string): string =>
     .replace(/^(ive|im|just|now|already)\s+/g, '')
     .replace(/^(got|getting|have|had|get|reading|read|reads|measured|showing|found|see|seeing)\s+(?=\S)/g, '')
     .replace(/\b(about|around|roughly|exactly|and change|or so|still just)\s?/g, '')
-    .replace(/\b(the|a|an|my|its|of)\s+/g, '')
+    // An A behind a number is amps.
+    .replace(/(?<!\d\s?)\b(the|a|an|my|its|of)\s+/g, '')
 
 /** `the float's tripped`: an apostrophe that stands for "is". */
 const IS_SO =
-  /(\w)[’']s (?=(?:off|on|out|open|closed|shut|blank|dead|dark|shorted|bad|good|hot|tripped|stuck|running|calling|back|in|down|up|loose|blown|gone|not|still|welded|pulled|buzzing|chattering)\b)/g
+  /(\w)[’']s (?=(?:off|on|out|open|closed|shut|blank|dead|dark|shorted|bad|good|hot|tripped|stuck|running|calling|back|in|down|up|loose|blown|gone|not|still|welded|pulled|buzzing|chattering|humming|flashing|blinking|clicking)\b)/g

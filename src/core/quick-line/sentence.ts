@@ -27,7 +27,8 @@ export class Sentence {
     if (ofZone) return ofZone.place
     const here = placeById(this.system, this.state.bench.place)
     if (word === 'unit' && here?.kind !== 'thermostat') return here?.id ?? null
-    const kind = placeKinds.find(({ says }) => says.test(word))?.kind
+    const side = /^(outdoor|outside|indoor|inside) (?:board|side|section|strip)$/.exec(word)
+    const kind = placeKinds.find(({ says }) => says.test(side?.[1] ?? word))?.kind
     return findPlace(this.system, word) ?? this.system.places.find((place) => kind?.includes(place.kind))?.id ?? null
   }
 
@@ -158,9 +159,9 @@ const lettersOf = new Memo(
 )
 
 const placeKinds: readonly { readonly says: RegExp; readonly kind: readonly Place['kind'][] }[] = [
-  { says: /^(out|outside|outdoors|outdoor unit|condenser|condensing unit|heat pump|yard)$/, kind: ['outdoor', 'package'] },
+  { says: /^(out|outside|outdoor|outdoors|outdoor unit|condenser|condensing unit|heat pump|yard)$/, kind: ['outdoor', 'package'] },
   {
-    says: /^(inside|indoors|indoor unit|furnace|air handler|attic|basement|closet|garage|crawlspace)$/,
+    says: /^(inside|indoor|indoors|indoor unit|furnace|air handler|attic|basement|closet|garage|crawlspace)$/,
     kind: ['indoor', 'package'],
   },
   { says: /^(roof|rooftop|rooftop unit|package unit|unit)$/, kind: ['package'] },

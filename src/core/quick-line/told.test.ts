@@ -75,6 +75,12 @@ describe('what is told means what the grammar has for it', () => {
     [liveOutside, 'steady green light on board', 'defrost-board steady'],
     [liveOutside, '26.5 R to C on the strip', 'R-C 26.5'],
     [liveInside, 'fan back to auto', 'call off'],
+    [liveInside, '0.45 A through the fuse', '0.45 A on R'],
+    [deadInside, 'O to ground 0.5 on the outdoor cable', 'outdoor O-gnd 0.5'],
+    [deadInside, 'brown spare now doing Y', 'swap stat Y to brown'],
+    [liveInside, 'transformer reads 240 in 26 out', 'line 240; sec-C 26 V'],
+    [atStat, 'thermostat in off', 'call off'],
+    [liveInside, 'outdoor unit off on cool call', 'call cool; outdoor not as called'],
     [liveInside, 'touched R to G and the blower came on', 'jumper R G; blower runs'],
   ])('%# %p', (read, told, typed) => {
     expect(drafts(read, told)).toEqual(drafts(read, typed))
@@ -126,6 +132,7 @@ describe('what could mean two things is asked, and weighs nothing', () => {
   it.each([
     [liveInside, 'nothing runs out here', 'which'],
     [deadOutside, 'coil ohms out at 16', 'Which coil'],
+    [deadInside, 'no short O to C', 'What did it read'],
     [liveInside, 'do the trip test', 'neither'],
     [liveInside, 'trips with everything off but R and C', 'understood the start'],
     [liveInside, 'trips instantly on Y', 'jumper R Y'],
