@@ -56,7 +56,7 @@ const parts = {
   'coil-shorted': { rate: 2, setsCode: 'over-current', burnsOutTransformers: true, readApart: 'coil', milder: fewTurns },
   'coil-open': { rate: 2, comesAndGoes: 'touch-or-heat', readApart: 'coil' },
   'coil-to-ground': { rate: 0.7, setsCode: 'over-current', burnsOutTransformers: true, readApart: 'coil', milder: resistive },
-  'armature-jammed': { rate: 0.7 },
+  'armature-jammed': { rate: 0.7, readApart: 'armature' },
   'contact-welded': { rate: 1 },
   'accessory-across': { rate: 0.2 },
   'switch-open': { rate: 3, comesAndGoes: 'touch-or-heat', milder: corroded },

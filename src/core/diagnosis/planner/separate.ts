@@ -20,7 +20,7 @@ export function separatingCheck(
   const wide = widened(engine, evidence, posterior)
   const refused = new Set(skipped.map(probeKey))
   for (const fault of blamed(engine, verdict)) {
-    const separation = separationOf(engine.system, fault)
+    const separation = separationOf(engine.laboratory, fault)
     if (!separation || separation.isMade(evidence.observations)) continue
     const checks = separation.ways(bench).flatMap(({ bench: apart, probe, place }) => {
       const check = refused.has(probeKey(probe)) ? null : weighQuestion(engine, wide, evidence.observations, bench, apart, probe, place)

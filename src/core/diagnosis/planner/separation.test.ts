@@ -2,14 +2,16 @@ import { createBench } from '@/src/core/bench/bench'
 import { separationOf } from '@/src/core/diagnosis/planner/separation'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
 import type { FaultFamily } from '@/src/core/faults/families'
+import { createLaboratory } from '@/src/core/readings/laboratory'
 import type { Observation } from '@/src/core/readings/observations'
 import { callsOf } from '@/src/core/wiring/system'
 import { catalogue, systemById } from '@/src/core/wiring/systems/catalogue'
+import { templateValues } from '@/src/core/wiring/values'
 
 function separationIn(id: string, family: FaultFamily, spot: string) {
   const system = systemById(id)
   const fault = system && enumerateFaults(system).find((one) => one.family === family && one.id.endsWith(spot))
-  const separation = fault && separationOf(system, fault)
+  const separation = fault && separationOf(createLaboratory(system, templateValues), fault)
   if (!separation) throw new Error(`${id} has nothing that stands apart for ${family} ${spot}`)
   return { ...separation, bench: createBench(system) }
 }
@@ -60,6 +62,17 @@ describe('a board that puts nothing out', () => {
   })
 })
 
+describe('an armature that is said not to move', () => {
+  it('is looked at itself, on a call: amps and volts alone may be anything that was called', () => {
+    const { ways, isMade, bench } = separationIn('furnace-ac', 'armature-jammed', 'contactor')
+    const calls = ways(bench).map((way) => way.bench.call)
+    expect(calls).toEqual(['cool'])
+    expect(ways(bench).every(({ probe, place }) => probe.meter === 'look' && probe.at === 'contactor' && place === 'outdoor')).toBe(true)
+    expect(isMade([looked(bench, 'contactor', 'out')])).toBe(false)
+    expect(isMade([looked({ ...bench, call: 'cool' }, 'contactor', 'out')])).toBe(true)
+  })
+})
+
 describe('a delay', () => {
   it('is waited out before it is named', () => {
     const { ways, isMade, bench } = separationIn('heat-pump-o', 'delay-running', 'defrost-board.Y-out')
@@ -77,8 +90,9 @@ it('no reading that stands apart joins R to a gas valve behind its ignition, on 
     const bench = createBench(system)
     const valves = system.parts.flatMap((part) => (part.kind === 'coil' && part.role === 'gas-valve' ? part.between : []))
     const behindBoards = system.parts.flatMap((part) => (part.kind === 'board' ? part.outputs.map(({ to }) => to) : []))
+    const laboratory = createLaboratory(system, templateValues)
     for (const fault of enumerateFaults(system))
-      for (const way of separationOf(system, fault)?.ways(bench) ?? []) {
+      for (const way of separationOf(laboratory, fault)?.ways(bench) ?? []) {
         const joined = way.bench.jumpers.flatMap(({ a, b }) => [a, b]).map((point) => point.split('@', 1)[0])
         expect(joined.filter((name) => valves.includes(name) && behindBoards.includes(name))).toEqual([])
         expect(way.bench.power || way.bench.call === 'off').toBe(true)

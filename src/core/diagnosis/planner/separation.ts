@@ -1,12 +1,15 @@
-import type { Bench } from '@/src/core/bench/bench'
+import { type Bench, createBench } from '@/src/core/bench/bench'
 import { anyTime } from '@/src/core/bench/since'
 import { readyFuses } from '@/src/core/diagnosis/planner/candidates'
 import { withJumper } from '@/src/core/diagnosis/planner/with-jumper'
 import { faultFamilies } from '@/src/core/faults/families'
 import type { Fault } from '@/src/core/faults/fault'
 import { type Probe, probeKey } from '@/src/core/readings/check'
+import { healthy } from '@/src/core/readings/hypothesis'
+import type { Laboratory } from '@/src/core/readings/laboratory'
 import { SHOWS_CALL } from '@/src/core/readings/looks'
 import type { Observation } from '@/src/core/readings/observations'
+import { predict } from '@/src/core/readings/predict'
 import type { PartOf } from '@/src/core/wiring/part'
 import { CHASSIS, conductorEnd, type Point, parsePoint, pinPoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside } from '@/src/core/wiring/supply'
@@ -32,7 +35,8 @@ interface ApartReading {
 }
 
 /** How what a fault blames is read by itself; null where nothing stands to be. */
-export function separationOf(system: System, fault: Fault): Separation | null {
+export function separationOf(laboratory: Laboratory, fault: Fault): Separation | null {
+  const { system } = laboratory
   switch (faultFamilies[fault.family].readApart) {
     case 'cable':
       return ofCable(system, fault)
@@ -48,6 +52,8 @@ export function separationOf(system: System, fault: Fault): Separation | null {
       return ofOutput(system, fault)
     case 'delay':
       return ofDelay(system, fault)
+    case 'armature':
+      return ofArmature(laboratory, fault)
     case undefined:
       return null
   }
@@ -132,6 +138,25 @@ function ofCoil(system: System, { part }: Fault): Separation | null {
   const coil = partsOf(system, 'coil').find(({ id }) => id === part)
   if (!coil) return null
   return deadApart([], [coil.id], [{ probe: { meter: 'ohms', a: pinPoint(coil, 0), b: pinPoint(coil, 1) }, place: coil.place }])
+}
+
+/** An armature that is said not to move, looked at itself on a call that feeds it: what draws too much may be anything that was called. */
+function ofArmature(laboratory: Laboratory, { part }: Fault): Separation | null {
+  const { system } = laboratory
+  const coil = partsOf(system, 'coil').find(({ id }) => id === part)
+  if (!coil) return null
+  const probe: Probe = { meter: 'look', at: coil.id }
+  const atRest = whole(system, createBench(system))
+  const seenOn = (bench: Bench) => JSON.stringify(predict(laboratory, bench, healthy, probe).map(({ at }) => at))
+  const calls = callsOf(system).filter((call) => seenOn({ ...atRest, call }) !== seenOn(atRest))
+  return {
+    ways: (bench) => calls.map((call) => ({ bench: { ...whole(system, bench), call }, probe, place: coil.place })),
+    isMade: (observations) =>
+      observations.some(
+        ({ bench, probe: known }) =>
+          probeKey(known) === probeKey(probe) && bench.power && (calls.some((call) => call === bench.call) || bench.jumpers.length > 0),
+      ),
+  }
 }
 
 /** Nothing lifted or unplugged, the power on, ready to trip. */
