@@ -1,14 +1,7 @@
-import type { BenchChange } from '@/src/core/bench/bench'
-import { createRandom, type Random } from '@/src/core/units/random'
+import { createRandom } from '@/src/core/units/random'
 import { systemById } from '@/src/core/wiring/systems/catalogue'
-
-/** One line as somebody might say it, the bench it is said on, and the line of the grammar that it means. */
-export interface SaidLine {
-  readonly system: string
-  readonly before: readonly BenchChange[]
-  readonly said: string
-  readonly means: string
-}
+import { fill, type Kind, kinds, placeOf, pumps, type SaidLine, type Speaker, standing, wordFor } from '@/tests/lines/speech'
+import { act, jumper, line, mark, secondary } from '@/tests/lines/visit-lines'
 
 /**
  * Lines built from parts of speech: a form, and what is filled into it. No line is written out by itself, so that what is measured is how
@@ -18,32 +11,6 @@ export function sayLines(count: number, seed: number): SaidLine[] {
   const random = createRandom(seed)
   return Array.from({ length: count }, () => random.pick(speakers)(random))
 }
-
-type Speaker = (random: Random) => SaidLine
-
-const pumps = ['heat-pump-o', 'heat-pump-b', 'furnace-ac', 'dual-fuel'] as const
-
-/** Short words for a place, by its kind; each as it is said of where a reading is taken. */
-const places = {
-  thermostat: ['thermostat', 'stat', 'tstat', 'wall'],
-  indoor: ['furnace', 'air handler', 'attic', 'indoor unit'],
-  outdoor: ['condenser', 'outdoor unit', 'heat pump'],
-} as const
-type Kind = keyof typeof places
-const kinds = Object.keys(places) as Kind[]
-
-function placeOf(system: string, kind: Kind): string {
-  const found = systemById(system)?.places.find((place) => place.kind === kind)
-  if (!found) throw new Error(`${system} has no ${kind}`)
-  return found.id
-}
-
-const standing = (system: string, kind: Kind, isDead = false): BenchChange[] => [
-  { do: 'walk', place: placeOf(system, kind) },
-  ...(isDead ? [{ do: 'power', on: false } as const] : []),
-]
-
-const fill = (form: string, words: Readonly<Record<string, string>>): string => form.replace(/\{(\w+)\}/g, (_, name) => words[name] ?? '')
 
 /** A reading in volts or ohms, at hand or elsewhere, in one order of words or another. */
 const reading: Speaker = (random) => {
@@ -93,15 +60,6 @@ const reading: Speaker = (random) => {
     said: `${fill(random.pick(forms), { a, b: 'C', v: value })}${where}`,
     means: `${a}-C ${value}${isOhms || value === 'OL' ? '' : ' V'}${there === null ? '' : ` at ${placeOf(system, there)}`}`,
   }
-}
-
-/** A word that this house's place goes by: a furnace has no heat pump, a heat pump has. */
-function wordFor(system: string, kind: Kind, random: Random): string {
-  const fits = (word: string) =>
-    !(word === 'heat pump' && system === 'furnace-ac') &&
-    !(word === 'furnace' && system.startsWith('heat-pump')) &&
-    !(word === 'air handler' && !system.startsWith('heat-pump'))
-  return random.pick(places[kind].filter(fits))
 }
 
 /** What a call does to the protection. */
@@ -219,113 +177,6 @@ const part: Speaker = (random) => {
     said: fill(random.pick(forms), { n: random.pick(names), v: value }).replace('the the', 'the'),
     means: `ohms across ${id} ${value}`,
   }
-}
-
-/** Feet, power, calls, protection, jumpers, panels. */
-const act: Speaker = (random) => {
-  const system = random.pick(pumps)
-  const here = random.pick(kinds)
-  const there = random.pick(kinds.filter((kind) => kind !== here))
-  const to = wordFor(system, there, random)
-  const [means, ...forms] = random.pick([
-    [
-      `walk ${placeOf(system, there)}`,
-      `walk to the ${to}`,
-      `at the ${to} now`,
-      `went to the ${to}`,
-      `going to the ${to}`,
-      `I'm at the ${to}`,
-      `headed to the ${to}`,
-    ],
-    ['power off', 'power off', 'killed the power', 'cut power', 'power is off', 'shut the power off', 'turned off the power'],
-    ['call cool', 'call for cool', 'calling for cooling', 'set to cool', 'call cool', 'turned on cool', 'cool call'],
-    ['call heat', 'call for heat', 'calling heat', 'set it to heat', 'heat call', 'called for heat'],
-    ['call fan', 'fan on', 'call fan', 'turn the fan on', 'set the fan to on'],
-    ['call off', 'call off', 'thermostat set to off', 'turned the stat off', 'cancel the call', 'no call'],
-    ['breaker in', 'breaker in', 'put the breaker in', 'put a breaker in', 'breaker is in', 'stuck a breaker in the slot'],
-    ['breaker 3 in', '3 amp breaker in', 'put a 3 amp breaker in', 'installed a 3 amp breaker', 'put in a 3A breaker'],
-    ['fuse 3 in', 'put in a 3 amp fuse', 'new 3 amp fuse', '3A fuse in', 'new 3 amp fuse in'],
-    ['undo', 'undo', 'undo that', 'scratch that', 'oops', 'never mind'],
-  ])
-  return { system, before: standing(system, here), said: random.pick(forms), means }
-}
-
-const jumper: Speaker = (random) => {
-  const system = random.pick(pumps)
-  const here = random.pick(['indoor', 'thermostat'] as const)
-  const letter = random.pick(['Y', 'G', 'W'])
-  return {
-    system,
-    before: standing(system, here, true),
-    said: fill(
-      random.pick([
-        'jumper R to {l}',
-        'jumped R and {l}',
-        'tied R to {l}',
-        'R to {l} jumper',
-        'jumper from R to {l}',
-        'jumped R to {l}',
-        'connected R and {l} together',
-      ]),
-      { l: letter },
-    ),
-    means: `jumper R ${letter}`,
-  }
-}
-
-/** The line side. */
-const line: Speaker = (random) => {
-  const [system, volts, means] = random.pick([
-    ['furnace-ac', '121', 'L1-unit-N 121 V'],
-    ['furnace-ac', '0', 'L1-unit-N 0 V'],
-  ] as const)
-  const forms =
-    volts === '0'
-      ? ['no volts on the primary', 'primary dead', 'nothing on the primary', 'primary 0', 'no line voltage']
-      : [
-          'primary {v}',
-          '{v} on the primary',
-          'primary has {v}',
-          '{v} at the transformer primary',
-          '{v} hot to neutral',
-          'line {v}',
-          '{v} volts line side',
-        ]
-  return { system, before: standing(system, 'indoor'), said: fill(random.pick(forms), { v: volts }), means }
-}
-
-const secondary: Speaker = (random) => {
-  const system = random.pick(pumps)
-  const value = random.pick(['26.8', '0', '19'])
-  const forms =
-    value === '0'
-      ? ['no volts on the secondary', 'secondary dead', 'nothing on the secondary', 'transformer has no output']
-      : ['secondary {v}', '{v} on the secondary', 'secondary reads {v} volts', '{v} out of the transformer', 'xfmr secondary {v}']
-  return { system, before: standing(system, 'indoor'), said: fill(random.pick(forms), { v: value }), means: `sec-C ${value} V` }
-}
-
-/** What was found on the wiring. */
-const mark: Speaker = (random) => {
-  const [word, ...forms] = random.pick([
-    [
-      'rubbed outdoor cable',
-      'outdoor cable is rubbed',
-      'rub mark on the outdoor cable',
-      'rubbed through on the outdoor cable',
-      'outdoor cable rubbed through',
-    ],
-    [
-      'chewed outdoor cable',
-      'outdoor cable is chewed',
-      'mice chewed the outdoor cable',
-      'outdoor cable got chewed',
-      'chewed up outdoor cable',
-    ],
-    ['stapled stat cable', 'staple through the stat cable', 'stat cable is stapled', 'nail through the stat cable'],
-    ['bare outdoor Y', 'bare copper on outdoor Y', 'outdoor Y is rubbed bare', 'copper showing on outdoor Y'],
-    ['sound outdoor cable', 'outdoor cable looks good', 'no damage on the outdoor cable', 'outdoor cable is fine'],
-  ])
-  return { system: random.pick(pumps), before: [], said: random.pick(forms), means: word }
 }
 
 const speakers: readonly Speaker[] = [

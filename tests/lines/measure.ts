@@ -2,7 +2,8 @@ import { type Entry, stampEntry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import { readQuickLine } from '@/src/core/quick-line/read-line'
 import { systemById } from '@/src/core/wiring/systems/catalogue'
-import { type SaidLine, sayLines } from '@/tests/lines/corpus'
+import { sayLines } from '@/tests/lines/corpus'
+import type { SaidLine } from '@/tests/lines/speech'
 
 export interface Heard extends SaidLine {
   readonly outcome: 'understood' | 'understood wrongly' | 'asked back'

@@ -3,6 +3,7 @@ import type { Rule } from '@/src/core/quick-line/rule'
 import { rules } from '@/src/core/quick-line/rules'
 import { followedRules } from '@/src/core/quick-line/rules-followed'
 import { remarkRules } from '@/src/core/quick-line/rules-remarks'
+import { seenRules } from '@/src/core/quick-line/rules-seen'
 import { spokenRules } from '@/src/core/quick-line/rules-spoken'
 import { toldRules } from '@/src/core/quick-line/rules-told'
 import { visitRules } from '@/src/core/quick-line/rules-visit'
@@ -41,7 +42,7 @@ function bySentence(
   isReadable: (command: string) => boolean,
 ): ReturnType<Rule['as']> {
   let first: ReturnType<Rule['as']> = null
-  for (const rule of [...toldRules, ...followedRules, ...rules, ...visitRules, ...spokenRules, ...remarkRules]) {
+  for (const rule of [...toldRules, ...seenRules, ...followedRules, ...rules, ...visitRules, ...spokenRules, ...remarkRules]) {
     const found = rule.says.exec(text)
     const command = found && rule.as(new Sentence(system, state, typed), ...found.slice(1).map((part) => part ?? ''))
     // What cannot be entered as it stands is told only where no other way to understand it is left.

@@ -288,3 +288,9 @@ export function windingOhms(the: Sentence, side: string, ohms: string): string |
   const [a, b] = side === 'primary' ? transformer.primary : transformer.secondary
   return `ohms ${a}-${b} ${ohms} at ${transformer.place}`
 }
+
+/** What the thermostat here is seen to do; of several, the one that is stood before. */
+export function statHere(the: Sentence, word: string): string | null {
+  const here = partsOf(the.system, 'thermostat').find(({ place }) => place === the.state.bench.place)
+  return worded(here?.id ?? the.thermostat(), word)
+}

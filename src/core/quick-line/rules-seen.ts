@@ -1,0 +1,90 @@
+import { NO_CALL } from '@/src/core/quick-line/interpret'
+import { type Rule, rule } from '@/src/core/quick-line/rule'
+import { leading, letterOfColour, loadOf, type Sentence, statHere, worded, zoneOf } from '@/src/core/quick-line/sentence'
+import { partById } from '@/src/core/wiring/system'
+
+/** What all runs at a place, or does not, while something is called. */
+const wholeUnit = (the: Sentence, where: string, how: 'as called' | 'not as called'): ReturnType<Rule['as']> => {
+  const place = where === '' ? the.state.bench.place : the.place(where)
+  if (place === null) return null
+  return the.state.bench.call === 'off' ? { asks: NO_CALL } : `${place} ${how}`
+}
+
+/** What is seen and heard: what runs, what stands still, and how the wires lie on their screws. */
+export const seenRules: readonly Rule[] = [
+  // What runs.
+  rule('(.+?) (?:is |was )?(?:stuck )?(in|out)', (the, what, how) => {
+    const part = partById(the.system, the.part(what) ?? '')
+    return part?.kind === 'coil' ? `${part.id} ${how}` : null
+  }),
+  rule('(.+?) (?:is )?(open|opens|opened|closed|shut)', (the, what, how) => {
+    const part = partById(the.system, the.part(what) ?? '')
+    return part?.kind === 'coil' && part.role === 'gas-valve' ? `${part.id} ${/^op/.test(how) ? 'in' : 'out'}` : null
+  }),
+  rule('(.+?) (?:is )?stuck', (the, what) => {
+    const part = partById(the.system, the.part(what) ?? '')
+    return part?.kind === 'coil' ? { asks: `Is it in or out? Say "${part.id} in", or "${part.id} out".` } : null
+  }),
+  rule('no (?:display|screen)|nothing on (?:display|screen)', (the) => statHere(the, 'blank')),
+  rule(
+    '(.+?) (?:is )?(?:runs|running|on),? but (.+?) (?:doesnt|does not|dont|wont|isnt|is not|not|is off)(?: run| running| start)?',
+    (the, one, other) => {
+      const [runs, still] = [worded(loadOf(the, one), 'runs'), worded(loadOf(the, other), 'still')]
+      return still && (runs === null ? still : `${runs}; ${still}`)
+    },
+  ),
+  rule(
+    '(.+?) (?:is |keeps |just )?(?:runs?|running|on) (?:nonstop|non-stop|constantly|continuously|all time|24/7|with no call|without call|with nothing calling|no matter what)',
+    (the, what) => worded(loadOf(the, what), 'runs'),
+  ),
+  rule('(.+?) (?:is |are )?(?:off|down)', (the, what) => worded(loadOf(the, what.replace(/^air handler (?=blower)/, '')), 'still')),
+  rule(
+    '(?:everything|it all|all)(?: here)? (?:runs|is running|running|working|works|comes on)(?: (?:like it should|as it should|fine|here|ok))?(?: (out here|outside|outdoors|inside|indoors|in here))?',
+    (the, where) => wholeUnit(the, where.replace(/ here$/, ''), 'as called'),
+  ),
+  rule(
+    '(?:nothing|not thing)(?: is)? (?:runs|running|comes on|works|working)(?: (out here|outside|outdoors|inside|indoors|in here|here))?',
+    (the, where) => wholeUnit(the, /^(?:out|in)? ?here$/.test(where) ? '' : where, 'not as called'),
+  ),
+  rule('everythings? (?:is )?dead(?: (out here|outside|outdoors|inside|indoors|in here|here))?', (the, where) =>
+    wholeUnit(the, /^(?:out|in)? ?here$/.test(where) ? '' : where, 'not as called'),
+  ),
+  // The strip, as found.
+  rule('(\\S+)(?: wire)? (?:is )?(?:under|on) (?:the )?(\\S+) (?:screw|terminal)', (the, name, screw) =>
+    the.isLetter(name) && the.isLetter(screw) ? `landings ${the.letter(name)} on ${the.letter(screw)}` : null,
+  ),
+  rule(
+    '(?:terminals?|screws?|landings?|strip)(?: are| is| look| looks)? (?:all )?(?:corroded|green|rusty|rusted)(?: .*)?',
+    () => 'landings corroded',
+  ),
+  rule(
+    '(?:no (?:damage|marks?|rub marks?|rubs?|problems?|breaks?)(?: (?:on|at|in|along))? |nothing wrong (?:with|on|along) )(.+)|(.+?) (?:looks|look|is|are) (?:good|fine|ok|clean|undamaged|intact)(?: .*)?',
+    (the, one, other) =>
+      leading(
+        'sound',
+        /cable|wiring|wires|run$/.test(one || other) ? zoneOf(the, (one || other).replace(/ (?:wiring|wires|run)$/, ' cable')) : null,
+      ),
+  ),
+  rule(
+    '(?:all |every )(?:wires?|landings?|terminals?|screws?|connections?)(?: are| is| look| looks)? (?:landed|tight|good|on|fine|ok|snug)(?: (?:good|tight|right|well|fine|ok))?',
+    () => 'landings ok',
+  ),
+  rule('(\\S+) wire (?:is )?(?:hanging|dangling|loose|disconnected|came off|fell off)(?: .*)?', (the, colour) => {
+    const letter = the.isLetter(colour) ? colour : letterOfColour(the, colour)
+    return letter === null ? (colour === 'wire' ? null : the.asNote()) : `landings ${the.letter(letter)} off`
+  }),
+  rule(
+    '(cable|wire|wiring) (?:got |is |was |has been )?(chewed|rubbed|scorched|stapled|burnt|melted|gnawed)(?: through| up)?(?: by \\w+)?(?: (?:at|in|on|near) (.+))?',
+    (the, what, how, where) => {
+      const place = where ? the.place(where) : the.state.bench.place
+      const [cable, another] = the.system.cables.filter(({ between }) => place !== null && between.includes(place))
+      const mark = how === 'burnt' || how === 'melted' ? 'scorched' : how === 'gnawed' ? 'chewed' : how
+      if (where && what !== 'cable') return leading(mark, place)
+      return cable && !another ? `${mark} ${cable.id}` : { asks: `Along which one? Say "${mark} outdoor cable", or the place.` }
+    },
+  ),
+  rule(
+    '(?:board|terminal strip|strip) (?:has |is |looks )?(?:burn marks?|burnt|burned|scorched|melted|black)(?: .*)?',
+    (the) => `scorched ${the.state.bench.place}`,
+  ),
+]
