@@ -154,7 +154,7 @@ const PARTS = workLimit(6)
 
 /** Where a loose joint leaves a part of the volts, it may be any part. */
 function anyPart(components: readonly Component[], whole: number | null): Prediction {
-  if (whole === null) return [...components]
+  if (whole === null) return components
   return components.flatMap((component) => {
     const { at, weight } = component
     if (typeof at !== 'number' || at > LESS_THAN_WHOLE * whole) return [component]
