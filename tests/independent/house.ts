@@ -31,6 +31,8 @@ export class IndependentHouse {
   bench: Bench
   nowS = 0
   cooked = 0
+  /** The transformers that were, by part. */
+  readonly burned = new Set<string>()
   private alive = new Set<string>()
   private guarded = new Set<string>()
   private pulledIn = new Set<string>()
@@ -303,7 +305,10 @@ export class IndependentHouse {
       const finalC = ATTIC_C + RATED_RISE_K * (amps / (part.va / 24)) ** 2
       const from = this.windingC.get(part.id) ?? ATTIC_C
       const to = finalC + (from - finalC) * Math.exp(-seconds / WINDING_S)
-      if (from <= COOKS_AT_C && to > COOKS_AT_C) this.cooked++
+      if (from <= COOKS_AT_C && to > COOKS_AT_C) {
+        this.cooked++
+        this.burned.add(part.id)
+      }
       this.windingC.set(part.id, Math.max(to, from > COOKS_AT_C ? from : to))
     }
   }

@@ -8,7 +8,7 @@ import { type Answered, type SearchStep, type Solver, searchBySteps, type Trial 
 import { wholeLooks } from '@/src/core/readings/looks'
 import { createRandom } from '@/src/core/units/random'
 import { windingLink } from '@/src/core/wiring/assembly'
-import { callsOf, firstPart, partsOf, type System } from '@/src/core/wiring/system'
+import { callsOf, firstPart, partsOf } from '@/src/core/wiring/system'
 import { drawParts, wireOtherwise } from '@/tests/independent/draw'
 import { IndependentHouse } from '@/tests/independent/house'
 import { Senses } from '@/tests/independent/senses'
@@ -64,8 +64,8 @@ export async function sitIndependently(engine: Engine, spice: SpiceSession, seed
       const house = make(trouble, seed + 3)
       const told = await complain(engine, house, make, sensesOf, random)
       // Whoever has called for days has burned out by now what that call burns out.
-      if (told.burnsOut && random.uniform() < BURNED_BY_NOW) {
-        const burned = burnedOut(engine.system, trouble)
+      if (told.burnsOut !== null && random.uniform() < BURNED_BY_NOW) {
+        const burned = burnedOut(trouble, told.burnsOut)
         const dead = make(burned, seed + 3)
         return { house: dead, trouble: burned, ...(await complain(engine, dead, make, sensesOf, random)) }
       }
@@ -171,11 +171,11 @@ async function complain(
   make: (wrong: Trouble | null, seed: number) => IndependentHouse,
   sensesOf: (house: IndependentHouse) => Senses,
   random: ReturnType<typeof createRandom>,
-): Promise<{ complaint: Complaint; shows: boolean; burnsOut: boolean }> {
+): Promise<{ complaint: Complaint; shows: boolean; burnsOut: string | null }> {
   const { trouble } = house
   const isTold = random.uniform() >= NOTHING_TOLD
-  if (!trouble || trouble.from === 'sound') return { complaint: emptyComplaint, shows: false, burnsOut: false }
-  let burnsOut = false
+  if (!trouble || trouble.from === 'sound') return { complaint: emptyComplaint, shows: false, burnsOut: null }
+  let burnsOut: string | null = null
   const said = (complaint: Complaint) => ({ complaint: isTold ? complaint : emptyComplaint, shows: true, burnsOut })
   const calls = callsOf(engine.system)
   const dead: string[] = []
@@ -189,7 +189,8 @@ async function complain(
       if (call !== 'off') one.change({ do: 'call', call })
       await one.run(A_CALL_S)
     }
-    if (mine.cooked > 0 && !mine.isFuseOpen) burnsOut = true
+    const [burned] = mine.burned
+    if (burned !== undefined && !mine.isFuseOpen) burnsOut ??= burned
     if (mine.tripped || (call === 'off' && mine.isFuseOpen)) blowsOn ??= call
     const [is, should] = [await sensesOf(mine).working(), await sensesOf(sound).working()]
     // What a customer misses: a motor that is still, a burner that is out.
@@ -213,12 +214,11 @@ async function complain(
   if (dead.length > 0) return said({ ...emptyComplaint, symptoms: ['mode-dead'], call: calls.find((call) => dead.includes(call)) ?? null })
   return never.length > 0
     ? said({ ...emptyComplaint, symptoms: ['never-stops'] })
-    : { complaint: emptyComplaint, shows: false, burnsOut: false }
+    : { complaint: emptyComplaint, shows: false, burnsOut: null }
 }
 
 /** The same trouble, and the winding that it has burned open. */
-function burnedOut(system: System, trouble: Trouble): Trouble {
-  const { id } = firstPart(system, 'transformer')
+function burnedOut(trouble: Trouble, id: string): Trouble {
   return {
     ...trouble,
     brokenToo: [`replace:${id}`],

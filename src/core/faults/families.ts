@@ -82,8 +82,8 @@ const supply = {
   'transformer-weak': { rate: 0.6, setsCode: 'low-voltage', burnedOut: true },
   'wrong-tap': { rate: 0.4, setsCode: 'low-voltage', burnsOutTransformers: true },
   'supply-off': { rate: 2, readApart: 'line' },
-  'supply-leg-open': { rate: 0.8, setsCode: 'low-voltage', milder: loose },
-  'neutral-open': { rate: 0.7, setsCode: 'low-voltage', milder: loose },
+  'supply-leg-open': { rate: 0.8, setsCode: 'low-voltage', readApart: 'across', milder: loose },
+  'neutral-open': { rate: 0.7, setsCode: 'low-voltage', readApart: 'across', milder: loose },
   'fuse-clip-loose': { rate: 0.4, setsCode: 'low-voltage' },
   'fuse-only': { rate: 2 },
 } as const satisfies Families

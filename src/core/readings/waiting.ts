@@ -6,6 +6,7 @@ import type { Constraints } from '@/src/core/operation/state'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { modelValue } from '@/src/core/units/model-value'
 import { passLink } from '@/src/core/wiring/assembly'
+import { partsOf } from '@/src/core/wiring/system'
 
 /** A moment in which boards hold outputs back, beside the moment after it. */
 interface Wait {
@@ -37,13 +38,15 @@ export function waitOn(laboratory: Laboratory, bench: Bench, constraints: Constr
   const started = heldBack(laboratory, bench, constraints)
   const restarted = outcome === 'settled' ? [] : delayed(laboratory, constraints)
   const held = [...new Set([...started, ...restarted])]
-  if (held.length === 0) return null
+  const slow = slowCoils(laboratory, bench)
+  if (held.length + slow.length === 0) return null
   const inCall = held.filter(isPassing(constraints))
-  const surely = inCall.length === held.length ? DELAYS_CALL : 1
-  const shareIfChatters = started.length > 0 ? STILL_WAITS * surely : 0
+  const surely = slow.length === 0 && inCall.length === held.length ? DELAYS_CALL : 1
+  const shareIfChatters = started.length + slow.length > 0 ? STILL_WAITS * surely : 0
   return {
     constraints: {
       ...constraints,
+      jammed: [...constraints.jammed, ...slow],
       outputs: { ...constraints.outputs, ...Object.fromEntries(held.map(({ key }) => [key, 'dead' as const])) },
     },
     opens: inCall.map(({ part, to }) => openLink(laboratory.network, passLink(part.id, to))),
@@ -62,6 +65,12 @@ function heldBack(laboratory: Laboratory, { since, call, jumpers }: Bench, const
       ? laboratory.machine.outputs.filter(({ style, closesAfterS }) => style === 'relay' && (closesAfterS ?? 0) > PURGE_S)
       : []
   return [...new Set([...fresh, ...purging])]
+}
+
+/** Coils that take their time, as a sequencer does, and have not had it: a moment after the call, or after the power came on with a jumper in. */
+function slowCoils({ system }: Laboratory, { since, call, jumpers }: Bench): string[] {
+  const isEarly = since !== undefined && ((call !== 'off' && since.call === 'moment') || (jumpers.length > 0 && since.power === 'fresh'))
+  return isEarly ? partsOf(system, 'coil').flatMap(({ id, closesAfterS = 0 }) => (closesAfterS > PURGE_S ? [id] : [])) : []
 }
 
 /** The outputs of boards that have a delay, and are not out of order. */

@@ -44,6 +44,8 @@ export function separationOf(laboratory: Laboratory, fault: Fault): Separation |
       return ofLead(system, fault)
     case 'line':
       return ofLine(system, fault)
+    case 'across':
+      return ofBranch(system, fault)
     case 'coil':
       return ofCoil(system, fault)
     case 'contact':
@@ -127,6 +129,24 @@ function ofLine(system: System, { touches }: Fault): Separation | null {
   const { place } = parsePoint(leg)
   if (!placeById(system, place)?.metal) return null
   const probes: Probes = [{ probe: { meter: 'volts', a: leg, b: terminalPoint(CHASSIS, place) }, place }]
+  return {
+    ways: (bench) => probes.map((one) => ({ ...one, bench: { ...bench, power: true, call: 'off' } })),
+    isMade: (observations) => observations.some(({ bench, probe }) => isOneOf(probes, probe) && bench.power),
+  }
+}
+
+/** A leg or a neutral that is gone leaves nothing, or a part, across what hangs on it: the primary of a transformer, else leg to leg. */
+function ofBranch(system: System, { touches }: Fault): Separation | null {
+  const [point] = touches
+  const { name, place } = parsePoint(point)
+  const pairs = [
+    ...partsOf(system, 'transformer').flatMap((part) => (part.place === place ? [part.primary] : [])),
+    ...partsOf(system, 'disconnect').flatMap((part) => (part.place === place ? [part.poles.map(([, after]) => after)] : [])),
+  ]
+  const pair = pairs.find((names) => names.length === 2 && names.includes(name))
+  if (!pair) return null
+  const [a, b] = pair.map((one) => terminalPoint(one, place))
+  const probes: Probes = [{ probe: { meter: 'volts', a, b }, place }]
   return {
     ways: (bench) => probes.map((one) => ({ ...one, bench: { ...bench, power: true, call: 'off' } })),
     isMade: (observations) => observations.some(({ bench, probe }) => isOneOf(probes, probe) && bench.power),
