@@ -1,7 +1,8 @@
 import { noEvidence } from '@/src/core/diagnosis/inference/posterior'
 import type { Suspect } from '@/src/core/diagnosis/inference/suspects'
 import { NONE_OF_THESE, NOTHING_WRONG } from '@/src/core/diagnosis/inference/suspects'
-import { judgeGroup, leadingGroup } from '@/src/core/diagnosis/inference/verdict'
+import { judgeGroup, leadingGroup, neverSeen, type Verdict } from '@/src/core/diagnosis/inference/verdict'
+import { emptyComplaint } from '@/src/core/job/complaint'
 import { createHouse, drawValues } from '@/src/core/practice/house'
 import { runTrial } from '@/src/core/practice/trial'
 import { createRandom } from '@/src/core/units/random'
@@ -41,6 +42,27 @@ describe('a group of suspects', () => {
 
   it('is a sound house where that holds nearly all of it', () => {
     expect(judgeGroup([suspect(NOTHING_WRONG, 0.91), suspect('b', 0.05)])).toMatchObject({ found: 'nothing-wrong', probability: 0.91 })
+  })
+})
+
+describe('what hides', () => {
+  const repair: Verdict = {
+    found: 'repair',
+    repair: { id: 'mend:a', say: 'Mend a' },
+    zone: 'indoor',
+    probability: 0.96,
+    suspects: ['a'],
+    also: null,
+  }
+  const hiding = { ...suspect('a', 0.96), unsteady: 0.95 }
+
+  it('is looked for where nobody told of trouble, and no repair, however sure it seems', () => {
+    expect(neverSeen(repair, hiding, emptyComplaint)).toEqual({ ...repair, found: 'comes-and-goes' })
+  })
+
+  it('is a repair where trouble was told, and so is what stands', () => {
+    expect(neverSeen(repair, hiding, { ...emptyComplaint, symptoms: ['fuse-now-and-then'] })).toBe(repair)
+    expect(neverSeen(repair, { ...hiding, unsteady: 0.1 }, emptyComplaint)).toBe(repair)
   })
 })
 

@@ -3,6 +3,7 @@ import { type Evidence, type Posterior, posteriorsWithout } from '@/src/core/dia
 import { NONE_OF_THESE, NOTHING_WRONG, type Suspect } from '@/src/core/diagnosis/inference/suspects'
 import { faultFamilies } from '@/src/core/faults/families'
 import { familiesOfId, type Repair, singlesOf } from '@/src/core/faults/fault'
+import type { Complaint } from '@/src/core/job/complaint'
 import { isPlainToSee } from '@/src/core/readings/observations'
 import { modelValue } from '@/src/core/units/model-value'
 
@@ -130,6 +131,15 @@ export function judgeGroup(group: readonly Suspect[]): Verdict | null {
 
 /** A second fault is named beside the first when its repair holds this much. */
 const ALSO_FOUND = modelValue({ value: 0.8, unit: 'probability', source: 'assumption' })
+
+/**
+ * Nobody has told of any trouble, and what is blamed for it hides: that is no repair but a thing to look for, however sure it seems. Nothing
+ * is condemned that was never seen to do harm.
+ */
+export function neverSeen(said: Verdict, lead: Suspect, { symptoms, codes }: Complaint): Verdict {
+  const isTold = symptoms.length + codes.length > 0
+  return said.found === 'repair' && !isTold && lead.unsteady > lead.probability / 2 ? { ...said, found: 'comes-and-goes' } : said
+}
 
 const massOf = (suspects: readonly Suspect[], repair: string): number =>
   suspects.reduce((sum, suspect) => sum + (actsOf(suspect).some((act) => act.repair.id === repair) ? suspect.probability : 0), 0)
