@@ -24,8 +24,8 @@ interface Wait {
 const STILL_WAITS = modelValue({ value: 0.6, unit: 'share', source: 'assumption' })
 /** A board whose output is shorted makes it for a moment, and waits out its delay again: what is read is nearly always the wait. */
 const BETWEEN_TRIES = modelValue({ value: 0.8, unit: 'share', source: 'assumption' })
-/** A board that hands the call straight on has the contact of its delay in the way, or lets the call through. */
-const DELAYS_CALL = modelValue({ value: 0.5, unit: 'share', source: 'assumption' })
+/** A board that hands the call on has the contact of its delay in the way more often than it lets the call straight through. */
+const DELAYS_CALL = modelValue({ value: 0.7, unit: 'share', source: 'assumption' })
 /** A step of an ignition that takes longer than this is still under way a moment after the call. */
 const PURGE_S = modelValue({ value: 10, unit: 's', source: 'assumption' })
 
