@@ -1,7 +1,7 @@
 import { noEvidence } from '@/src/core/diagnosis/inference/posterior'
 import type { Suspect } from '@/src/core/diagnosis/inference/suspects'
 import { NONE_OF_THESE, NOTHING_WRONG } from '@/src/core/diagnosis/inference/suspects'
-import { judgeGroup, leadingGroup, neverSeen, type Verdict } from '@/src/core/diagnosis/inference/verdict'
+import { judgeGroup, leadingGroup, neverSeen, stillTold, type Verdict } from '@/src/core/diagnosis/inference/verdict'
 import { emptyComplaint } from '@/src/core/job/complaint'
 import { createHouse, drawValues } from '@/src/core/practice/house'
 import { runTrial } from '@/src/core/practice/trial'
@@ -63,6 +63,23 @@ describe('what hides', () => {
   it('is a repair where trouble was told, and so is what stands', () => {
     expect(neverSeen(repair, hiding, { ...emptyComplaint, symptoms: ['fuse-now-and-then'] })).toBe(repair)
     expect(neverSeen(repair, { ...hiding, unsteady: 0.1 }, emptyComplaint)).toBe(repair)
+  })
+})
+
+describe('a house that is told to blow its fuse now and then', () => {
+  const sound: Verdict = { found: 'nothing-wrong', probability: 0.6, suspects: [NOTHING_WRONG] }
+  const suspects = [suspect(NOTHING_WRONG, 0.6), suspect('a', 0.2), suspect('b', 0.1), suspect(NONE_OF_THESE, 0.1)]
+
+  it('is not told that nothing is wrong because it held for a while: what to look for is named', () => {
+    expect(stillTold(sound, suspects, { ...emptyComplaint, symptoms: ['fuse-now-and-then'] })).toMatchObject({
+      found: 'comes-and-goes',
+      repair: { id: 'mend:a' },
+      suspects: ['a', 'b'],
+    })
+  })
+
+  it('is another one than a house of which nothing was told', () => {
+    expect(stillTold(sound, suspects, emptyComplaint)).toBe(sound)
   })
 })
 

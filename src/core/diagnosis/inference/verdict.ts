@@ -141,6 +141,19 @@ export function neverSeen(said: Verdict, lead: Suspect, { symptoms, codes }: Com
   return said.found === 'repair' && !isTold && lead.unsteady > lead.probability / 2 ? { ...said, found: 'comes-and-goes' } : said
 }
 
+/** Suspects that are told where to look for what comes and goes. */
+const MOST_TO_LOOK_FOR = modelValue({ value: 6, unit: 'suspects', source: 'assumption' })
+
+/** Whoever has a fuse blow now and then is not told that nothing is wrong because it held while somebody watched: what to look for is named. */
+export function stillTold(said: Verdict, suspects: readonly Suspect[], { symptoms }: Complaint): Verdict {
+  if (said.found !== 'nothing-wrong' || !symptoms.includes('fuse-now-and-then')) return said
+  const named = suspects.filter((suspect) => actsOf(suspect).length > 0).slice(0, MOST_TO_LOOK_FOR)
+  const [lead] = named
+  return lead
+    ? { found: 'comes-and-goes', ...actsOf(lead)[0], probability: lead.probability, suspects: named.map(({ id }) => id), also: null }
+    : said
+}
+
 const massOf = (suspects: readonly Suspect[], repair: string): number =>
   suspects.reduce((sum, suspect) => sum + (actsOf(suspect).some((act) => act.repair.id === repair) ? suspect.probability : 0), 0)
 

@@ -7,7 +7,15 @@ import { weigh } from '@/src/core/diagnosis/inference/pairs'
 import { type Evidence, entropyOfRepair, type Posterior } from '@/src/core/diagnosis/inference/posterior'
 import { wasSeen } from '@/src/core/diagnosis/inference/seen'
 import { listSuspects, NOTHING_WRONG, type Suspect } from '@/src/core/diagnosis/inference/suspects'
-import { judgeGroup, leadingGroup, namesRepair, neverSeen, type RepairVerdict, type Verdict } from '@/src/core/diagnosis/inference/verdict'
+import {
+  judgeGroup,
+  leadingGroup,
+  namesRepair,
+  neverSeen,
+  type RepairVerdict,
+  stillTold,
+  type Verdict,
+} from '@/src/core/diagnosis/inference/verdict'
 import { askAgain, lookAgain, speaksOfTrouble, takeAgain } from '@/src/core/diagnosis/planner/again'
 import { causeOfBurn } from '@/src/core/diagnosis/planner/burn-cause'
 import { firstMove } from '@/src/core/diagnosis/planner/first-moves'
@@ -43,7 +51,11 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
   const { engine, posterior } = weighed
   const { suspects, verdict, inDoubt, hangsOn, planned } = assess(weighed)
   const ask = (next: Check, confirms: boolean): Proposal => ({ next, verdict: null, confirms })
-  const end = (said: Verdict): Proposal => ({ next: null, verdict: neverSeen(said, suspects[0], evidence.complaint), confirms: false })
+  const end = (said: Verdict): Proposal => ({
+    next: null,
+    verdict: stillTold(neverSeen(said, suspects[0], evidence.complaint), suspects, evidence.complaint),
+    confirms: false,
+  })
   const smelt = powerOffFirst(engine, posterior, evidence, bench, choice)
   if (smelt) return ask(smelt, false)
   const nextCall = () => nextProof(engine, posterior, evidence, bench, choice)
