@@ -87,6 +87,12 @@ const deadApart = (lifted: readonly Point[], unplugged: readonly string[], probe
     ),
 })
 
+/** Read with the power on and nothing called: whatever else is off makes no difference to a line. */
+const liveAt = (probes: Probes): Separation => ({
+  ways: (bench) => probes.map((one) => ({ ...one, bench: { ...bench, power: true, call: 'off' } })),
+  isMade: (observations) => observations.some(({ bench, probe }) => isOneOf(probes, probe) && bench.power),
+})
+
 const isOneOf = (probes: Probes, wanted: Probe): boolean => probes.some(({ probe }) => probeKey(probe) === probeKey(wanted))
 
 /** Its wires off at both ends, each against the other, or against the metal that it runs along. */
@@ -128,11 +134,7 @@ function ofLine(system: System, { touches }: Fault): Separation | null {
   const [leg] = touches
   const { place } = parsePoint(leg)
   if (!placeById(system, place)?.metal) return null
-  const probes: Probes = [{ probe: { meter: 'volts', a: leg, b: terminalPoint(CHASSIS, place) }, place }]
-  return {
-    ways: (bench) => probes.map((one) => ({ ...one, bench: { ...bench, power: true, call: 'off' } })),
-    isMade: (observations) => observations.some(({ bench, probe }) => isOneOf(probes, probe) && bench.power),
-  }
+  return liveAt([{ probe: { meter: 'volts', a: leg, b: terminalPoint(CHASSIS, place) }, place }])
 }
 
 /** A leg or a neutral that is gone leaves nothing, or a part, across what hangs on it: the primary of a transformer, else leg to leg. */
@@ -146,11 +148,7 @@ function ofBranch(system: System, { touches }: Fault): Separation | null {
   const pair = pairs.find((names) => names.length === 2 && names.includes(name))
   if (!pair) return null
   const [a, b] = pair.map((one) => terminalPoint(one, place))
-  const probes: Probes = [{ probe: { meter: 'volts', a, b }, place }]
-  return {
-    ways: (bench) => probes.map((one) => ({ ...one, bench: { ...bench, power: true, call: 'off' } })),
-    isMade: (observations) => observations.some(({ bench, probe }) => isOneOf(probes, probe) && bench.power),
-  }
+  return liveAt([{ probe: { meter: 'volts', a, b }, place }])
 }
 
 /** A coil across its own two leads. */
