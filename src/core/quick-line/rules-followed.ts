@@ -1,11 +1,12 @@
 import { asks, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
-import { leading, letterOfColour, lineSide, primary, type Sentence, windingOhms, worded } from '@/src/core/quick-line/sentence'
+import { WHICH_SWITCH } from '@/src/core/quick-line/rules'
+import { coilMeant, leading, letterOfColour, lineSide, primary, type Sentence, windingOhms, worded } from '@/src/core/quick-line/sentence'
 import { partById, partsOf, type System } from '@/src/core/wiring/system'
 
 const NOTHING = '(?:nothing|none|0|zero|no volts|no voltage|no power)'
 const SAGS = '(?:drops?|dropped|sags?|sagged|falls?|fell|goes|went|dips?|dipped|pulls? down|pulled down)'
 
-/** Volts on either side of a switch or a board, each against the common at its place: what comes in, what goes out. */
+/** Volts on either side of a switch, each against the common at its place: what comes in, what goes out. */
 function through(the: Sentence, what: string, into: string, out: string): string | null {
   const part = partById(the.system, the.part(what) ?? '')
   if (part?.kind !== 'switch') return null
@@ -15,8 +16,8 @@ function through(the: Sentence, what: string, into: string, out: string): string
 
 const zeroOr = (said: string): string => (/^\d|^\./.test(said) ? said : '0')
 
-/** A switch that is open, closed or reads so many ohms, by itself. */
-function acrossSwitch({ system }: Sentence, id: string | null, said: string): string | null {
+/** A switch or a coil by itself: open, closed or shorted, or so many ohms. */
+function acrossPart({ system }: Sentence, id: string | null, said: string): string | null {
   const part = partById(system, id ?? '')
   if (part?.kind !== 'switch' && part?.kind !== 'coil') return null
   if (/^(?:closed|shut|shorted|good|made)$/.test(said))
@@ -64,7 +65,7 @@ export const followedRules: readonly Rule[] = [
   rule(`${NUMBER} ?(?:a|amps?) (?:running|steady|with .+ running)`, (_, amps) => `${amps} A on R`),
   asks(
     '(?:flipped|threw|hit|turned)(?: off)? (?:furnace |unit |service )?(?:switch|disconnect|breaker)(?: (?:off|down))?|unplugged (?:furnace|unit|air handler)',
-    'Which one? The outdoor disconnect leaves the 24 V side live. Say "power off" once all of it is off and proved dead, "power on" once all of it is back.',
+    WHICH_SWITCH,
   ),
   rule('power (?:is )?off at (?:switch|breaker|panel|breaker panel|furnace switch)', () => 'power off'),
   // In and out.
@@ -108,28 +109,25 @@ export const followedRules: readonly Rule[] = [
   // A part by itself.
   rule(
     `(?:ohm|ohms|ohmed|check|checked|meter|metered|test|tested)(?: out)? (.+?)[:,]? (?:${NUMBER}(?: ?ohms?)?|(open|ol|closed|shorted|infinite|good))`,
-    (the, what, ohms, word) => (/^\w{1,2}-|\bto\b/.test(what) ? null : acrossSwitch(the, the.part(what), ohms || word)),
+    (the, what, ohms, word) => (/^\w{1,2}-|\bto\b/.test(what) ? null : acrossPart(the, the.part(what), ohms || word)),
   ),
   rule(
     '(.+?) (?:is )?(closed|open|ol|shut|made),? (?:and |but )?(.+?) (?:is )?(closed|open|ol|shut|made)',
     (the, one, first, other, second) => {
-      const both = [acrossSwitch(the, the.part(one), first), acrossSwitch(the, the.part(other), second)]
+      const both = [acrossPart(the, the.part(one), first), acrossPart(the, the.part(other), second)]
       return both.includes(null) ? null : both.join('; ')
     },
   ),
   rule('coils? (?:is )?(shorted|open|ol)', (the, said) => {
-    const { system, state } = the
-    const coils = partsOf(system, 'coil')
-    const off = coils.filter(({ id }) => state.bench.unplugged.includes(id))
-    const [coil, another] = off.length > 0 ? off : coils.filter(({ place }) => place === state.bench.place)
-    return coil && !another ? acrossSwitch(the, coil.id, said) : { asks: 'Which coil? Say its part: "contactor coil open".' }
+    const coil = coilMeant(the)
+    return coil ? acrossPart(the, coil, said) : { asks: 'Which coil? Say its part: "contactor coil open".' }
   }),
   rule(`(primary|secondary) winding(?: is| reads)? (?:${NUMBER} ?(?:ohms?)?|(open|ol))`, (the, side, ohms, open) =>
     windingOhms(the, side, open ? 'OL' : ohms),
   ),
-  rule(`${NUMBER} ?ohms? (?:across|on|through|at|for) (.+)`, (the, ohms, what) => acrossSwitch(the, the.part(what), ohms)),
+  rule(`${NUMBER} ?ohms? (?:across|on|through|at|for) (.+)`, (the, ohms, what) => acrossPart(the, the.part(what), ohms)),
   rule(`(.+?) (?:reads|is|has|shows|measures) ${NUMBER}(?: ?ohms?)?`, (the, what, ohms) =>
-    the.state.bench.power ? null : acrossSwitch(the, the.part(what), ohms),
+    the.state.bench.power ? null : acrossPart(the, the.part(what), ohms),
   ),
   // The line.
   rule(`${NUMBER} ?${VOLTS}? (?:on |at )?line side(?: of transformer)?`, (the, volts) =>
@@ -157,7 +155,7 @@ export const followedRules: readonly Rule[] = [
   }),
   asks(
     '(?:furnace |unit |service )?(?:switch|disconnect)(?: on (?:side of |wall of |wall by )?(?:furnace|unit|air handler|wall))? (?:is |was )(?:off|pulled|down)',
-    'Which one? The outdoor disconnect leaves the 24 V side live. Say "power off" once all of it is off and proved dead, "power on" once all of it is back.',
+    WHICH_SWITCH,
   ),
   // Fuse and trips.
   rule(

@@ -1,6 +1,17 @@
 import { cableTowards } from '@/src/core/quick-line/meaning'
 import { either, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
-import { allOf, leading, letterOfColour, loadOf, pluggable, primary, type Sentence, statHere, worded } from '@/src/core/quick-line/sentence'
+import {
+  allOf,
+  coilMeant,
+  leading,
+  letterOfColour,
+  loadOf,
+  pluggable,
+  primary,
+  type Sentence,
+  statHere,
+  worded,
+} from '@/src/core/quick-line/sentence'
 import { SHOWS_CALL, SHOWS_NO_CALL } from '@/src/core/readings/looks'
 import { sayCall } from '@/src/core/wiring/call'
 import { callsOf, partById, partsOf, placeById } from '@/src/core/wiring/system'
@@ -213,11 +224,8 @@ export const toldRules: readonly Rule[] = [
     return letter && `${amps} A on ${the.letter(letter)}`
   }),
   rule(`coil (?:ohms|ohmed|reads|measures|measured|checks|tests)(?: out)?(?: at)? ${NUMBER}(?: ?ohms?)?`, (the, ohms) => {
-    const { system, state } = the
-    const coils = partsOf(system, 'coil')
-    const off = coils.filter(({ id }) => state.bench.unplugged.includes(id))
-    const [coil, another] = off.length > 0 ? off : coils.filter(({ place }) => place === state.bench.place)
-    return coil && !another ? `ohms across ${coil.id} ${ohms}` : { asks: 'Which coil? Say its part: "contactor coil 12 ohms".' }
+    const coil = coilMeant(the)
+    return coil ? `ohms across ${coil} ${ohms}` : { asks: 'Which coil? Say its part: "contactor coil 12 ohms".' }
   }),
   rule('(.+?) (?:is )?(?:energized|shifted)', (the, what) => {
     if (the.isLetter(what)) return the.voltsAt(what, 'X')?.replace('X V', 'jumps between 20 and 28') ?? null

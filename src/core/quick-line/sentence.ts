@@ -289,6 +289,14 @@ export function windingOhms(the: Sentence, side: string, ohms: string): string |
   return `ohms ${a}-${b} ${ohms} at ${transformer.place}`
 }
 
+/** "The coil": the one that is unplugged, else the one here; null where it could be another. */
+export function coilMeant({ system, state }: Sentence): string | null {
+  const coils = partsOf(system, 'coil')
+  const off = coils.filter(({ id }) => state.bench.unplugged.includes(id))
+  const [coil, another] = off.length > 0 ? off : coils.filter(({ place }) => place === state.bench.place)
+  return coil && !another ? coil.id : null
+}
+
 /** What the thermostat here is seen to do; of several, the one that is stood before. */
 export function statHere(the: Sentence, word: string): string | null {
   const here = partsOf(the.system, 'thermostat').find(({ place }) => place === the.state.bench.place)
