@@ -71,7 +71,7 @@ test('a day without a signal: opened twice, a seen job and a new one, all of it 
     .poll(async () => (await entriesOf(context, seen)).map(({ kind }) => kind))
     .toEqual(['complaint', 'reading', 'bench', 'bench', 'trip'])
   await expect(back.getByText(/waiting to be sent/)).toBeHidden()
-  await expect(back.getByRole('link', { name: /Cedar Row 6/ })).toBeVisible()
+  await expect(back.locator(`a[href="/jobs/${fresh}"]`)).toContainText('Cedar Row 6')
 })
 
 test('two devices on one job see each other within a second, and are asked where they contradict each other', async ({ browser, page }) => {
