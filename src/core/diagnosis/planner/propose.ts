@@ -278,7 +278,12 @@ export function priceWays(base: Engine, evidence: Evidence, bench: Bench, skippe
   const { engine, posterior } = weigh(base, evidence)
   const bits = entropyOfRepair(engine, posterior)
   return waysOfWorking.map((way) => {
-    const next = findNextCheck(engine, posterior, bench, evidence.observations, { skipped, way })
-    return { way, next, minutesLeft: next ? ((next.minutes + engine.cost.attention) * bits) / next.gainBits : null }
+    const choice = { skipped, way }
+    const byTheBook = ownStep(engine, evidence, posterior, bench, choice)
+    const worthMost = findNextCheck(engine, posterior, bench, evidence.observations, choice)
+    const next = byTheBook ?? worthMost
+    // A step by the book may tell little by itself and open the way to the next: the better pace of the two is the way's own.
+    const rates = [byTheBook, worthMost].map((check) => (check ? check.gainBits / (check.minutes + engine.cost.attention) : 0))
+    return { way, next, minutesLeft: next ? bits / Math.max(...rates) : null }
   })
 }

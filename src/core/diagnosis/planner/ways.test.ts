@@ -1,8 +1,11 @@
 import { createBench } from '@/src/core/bench/bench'
+import { createEngine } from '@/src/core/diagnosis/engine'
 import { noEvidence } from '@/src/core/diagnosis/inference/posterior'
 import { priceWays, propose } from '@/src/core/diagnosis/planner/propose'
 import { stagesOf } from '@/src/core/diagnosis/planner/ways'
+import { foldJob } from '@/src/core/job/fold'
 import { waysOfWorking } from '@/src/core/job/ways'
+import { createDemoJob } from '@/src/core/practice/demo'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 import { furnaceEngine } from '@/tests/setup/furnace'
 
@@ -61,6 +64,18 @@ describe('priceWays', () => {
     }
     for (const { way } of prices) expect(rate(way)).toBeLessThanOrEqual(rate('free') + 1e-9)
     expect(prices[0].minutesLeft).toBeGreaterThan(2)
+  })
+
+  it('is at the demo job what each way would ask there, without a walk for a look at its odds', () => {
+    const demo = createDemoJob('demo', new Date('2026-05-04T09:00:00Z'))
+    const engine = createEngine(demo.system)
+    const state = foldJob(demo.system, demo.entries)
+    const evidence = { ...noEvidence, complaint: state.complaint, observations: state.observations }
+    for (const { way, next, minutesLeft } of priceWays(engine, evidence, state.bench, state.skipped)) {
+      expect(next).toEqual(propose(engine, evidence, state.bench, { way, skipped: state.skipped }).next)
+      expect(next?.setup.filter((change) => change.do === 'walk')).toEqual([])
+      expect(minutesLeft).toBeLessThan(20)
+    }
   })
 
   it('is what the search follows when a way is chosen', () => {

@@ -28,7 +28,8 @@ export function stagesOf(system: System, bench: Bench, way: WayOfWorking): reado
   if (way === 'free') return [all]
   const wired = wiredNow(system, bench.swaps)
   const ohms = all.filter((candidate) => !candidate.bench.power)
-  const looks = all.slice(0, 1)
+  // What is to be seen where one stands; no way of working walks for a look before its own steps.
+  const looks = all.slice(0, 1).map((look) => ({ ...look, probes: look.probes.filter(({ place }) => place === bench.place) }))
   const own = (): (readonly Candidate[])[] => {
     switch (way) {
       case 'take-off':
