@@ -37,9 +37,11 @@ test('a job by quick line and keyboard alone', async ({ page }) => {
   await expect(page.getByText('A reading is a number or OL; "twelve" is neither.')).toBeVisible()
   await page.keyboard.press('Enter')
   await expect(page.getByRole('textbox', { name: 'quick line', exact: true })).toHaveValue('Y-gnd twelve')
-  await page.keyboard.press('Control+A')
-  await page.keyboard.press('Delete')
+  // One key keeps it as it was said.
+  await page.keyboard.press('Shift+Enter')
+  await expect(page.getByRole('textbox', { name: 'quick line', exact: true })).toHaveValue('')
   await page.keyboard.press('Escape')
+  await expect(page.getByText('note: Y-gnd twelve').first()).toBeVisible()
 
   await line('repaired 1 because a fence post')
   for (const back of ['land outdoor Y at indoor', 'land outdoor Y at outdoor', 'fuse 3 in', 'power on']) await line(back)

@@ -30,6 +30,9 @@ export type Sense =
   | 'scorched'
   | 'stapled'
   | 'walk'
+  | 'code'
+  | 'stays-shut'
+  | 'stays-open'
   | 'idle'
   | 'hot'
   | 'flashes'
@@ -37,10 +40,11 @@ export type Sense =
 
 const words: Readonly<Partial<{ [S in Sense]: string }>> = {
   filler:
-    'the a an is are was were be been it its that this there here at on to from between across and of for by in out up down over i im ive we has have had got get getting gets see seeing reads read reading shows showing showed measured measuring found find just now still again then so ok okay some my your all both only even wire wires lead leads terminal terminals screw coming come comes going goes put when as soon once every time during while if after call calling calls called says say looks look like me side connection away keeps keep ran nonstop constantly constant always anywhere everywhere present far please hit instantly immediately minute thing things stuff place little bit tiny through exactly actually really pretty clearly definitely line ghost two pair gotta gonna looking hear hearing heard smell sees saw seen notice noticed think believe guess maybe appears seems another same one ones other end edge near under behind inside where which what who how am you he she they them his her their our us let lets do did does done make made making try trying tried need needs want wants said tell told know',
+    'the a an is are was were be been it its that this there here at on to from between across and of for by in out up down over i im ive we has have had got get getting gets see seeing reads read reading shows showing showed measured measuring found find just now still again then so ok okay some my your all both only even wire wires lead leads terminal terminals screw coming come comes going goes put when as soon once every time during while if after call calling calls called says say looks look like me side connection away keeps keep ran nonstop constantly constant always anywhere everywhere present far please hit instantly immediately minute thing things stuff place little bit tiny through exactly actually really pretty clearly definitely line ghost two pair gotta gonna looking hear hearing heard hear smell sees saw seen notice noticed think believe guess maybe appears seems another same one ones other end edge near under behind inside where which what who how am you he she they them his her their our us let lets do did does done make made making try trying tried need needs want wants said tell told know',
   volts: 'v volt volts vac vdc voltage',
   ohms: 'ohm ohms resistance ohmed',
-  amps: 'amp amps',
+  amps: 'amp amps clamp clamped draw draws drawing',
+  code: 'code codes error fault',
   none: 'no zero nothing none',
   open: 'open opened ol infinite infinity clear',
   shorted: 'shorted short grounded',
@@ -61,12 +65,12 @@ const words: Readonly<Partial<{ [S in Sense]: string }>> = {
   blank: 'blank dark',
   alive: 'alive lit',
   not: 'not isnt aint never',
-  rubbed: 'rubbed rub nicked nick nicks worn chafed pinched bare cut skinned',
+  rubbed: 'rubbed rub rubbing nicked nick nicks worn chafed pinched bare cut skinned',
   chewed: 'chewed gnawed mice mouse rodent rodents rat rats squirrel squirrels dog raccoon',
   scorched: 'burnt burned melted scorched charred',
   stapled: 'stapled staple',
   hot: 'hot live',
-  flashes: 'flashing blinking blinks flashes',
+  flashes: 'flashing blinking blinks flashes blink flash',
   steady: 'steady solid',
   walk: 'walking walk walked heading headed went moved standing',
 }
@@ -101,18 +105,26 @@ const phrases: readonly (readonly [string, Sense])[] = [
   ['kicks on', 'runs'],
   ['sucks in', 'in'],
   ['sucked in', 'in'],
-  ['wont close', 'out'],
-  ['wont open', 'out'],
-  ['not closing', 'out'],
-  ['not opening', 'out'],
-  ['doesnt close', 'out'],
-  ['doesnt open', 'out'],
+  ['wont close', 'stays-open'],
+  ['wont open', 'stays-shut'],
+  ['not closing', 'stays-open'],
+  ['not opening', 'stays-shut'],
+  ['doesnt close', 'stays-open'],
+  ['doesnt open', 'stays-shut'],
+  ['came in', 'in'],
+  ['comes in', 'in'],
+  ['coming in', 'in'],
+  ['clicked in', 'in'],
+  ['snaps in', 'in'],
   ['pulled in', 'in'],
   ['pulls in', 'in'],
   ['pulling in', 'in'],
   ['stuck in', 'in'],
-  ['stuck closed', 'in'],
-  ['stuck open', 'out'],
+  ['stuck closed', 'stays-shut'],
+  ['stuck shut', 'stays-shut'],
+  ['stuck open', 'stays-open'],
+  ['pull in', 'in'],
+  ['shift', 'in'],
   ['not pulling in', 'out'],
   ['not pulled in', 'out'],
   ['wont pull in', 'out'],
@@ -158,6 +170,11 @@ const phrases: readonly (readonly [string, Sense])[] = [
   ['back on the wall', 'back'],
   ['back on wall', 'back'],
   ['on wall', 'back'],
+  ['weed whacker', 'filler'],
+  ['weed eater', 'filler'],
+  ['lawn mower', 'filler'],
+  ['bare spot', 'rubbed'],
+  ['cut into', 'rubbed'],
   ['rub mark', 'rubbed'],
   ['rubbed through', 'rubbed'],
   ['copper showing', 'rubbed'],
@@ -184,3 +201,10 @@ export const lexicon: ReadonlyMap<string, Sense> = new Map([
   ...(Object.entries(words) as [Sense, string][]).flatMap(([sense, list]) => list.split(' ').map((word) => [word, sense] as const)),
   ...phrases,
 ])
+
+/** Words that judge what was read and say nothing more. */
+const JUDGEMENTS =
+  /^(?:(?:thats|that is|its|is|looks|so|all|pretty|really|too|dead|direct|a|way) )*(?:good|bad|ok|okay|fine|normal|as expected|expected|perfect|weak|low|high|short|shorted|shorted out|open|great|right|correct|weird|odd|solid|as it should be|where it should be|to spec|in spec|out of spec|checks out|passes|toast|shot|cooked)$/
+
+/** Whether a clause only judges the reading before it: `0.4 ohms, dead short`. */
+export const isJudgement = (text: string): boolean => JUDGEMENTS.test(text)

@@ -1,6 +1,6 @@
 import { lexicon, type Sense } from '@/src/core/quick-line/lexicon'
 import { findCable, isGroundWord } from '@/src/core/quick-line/names'
-import { letterOfColour, type Sentence } from '@/src/core/quick-line/sentence'
+import { boardHere, coilMeant, letterOfColour, type Sentence } from '@/src/core/quick-line/sentence'
 import { parsePoint } from '@/src/core/wiring/point'
 import { commonNodes } from '@/src/core/wiring/supply'
 import { partById } from '@/src/core/wiring/system'
@@ -14,6 +14,8 @@ export interface Meaning {
   readonly cables: readonly string[]
   readonly places: readonly string[]
   readonly calls: readonly string[]
+  /** What was said by a word that is a call and something that runs by it: the strips. */
+  readonly motors: readonly string[]
   readonly numbers: readonly { readonly value: number; readonly unit: 'V' | 'ohm' | 'A' | null }[]
   /** Every word was known. */
   readonly isWhole: boolean
@@ -21,13 +23,15 @@ export interface Meaning {
   readonly isPair: boolean
   /** A place is said as where a wire goes to, or not as where the hand is. */
   readonly goesThere: boolean
+  /** It is said to stand on a display. */
+  readonly isShown: boolean
   /** A hand is said to have done it. */
   readonly isByHand: boolean
 }
 
 /** Words that turn what is said round, or make it something else than a finding: with one of them nothing is guessed. */
 const TURNS =
-  /^(?:if|should|shouldnt|would|could|supposed|expected|expect|before|yesterday|last|used|except|unless|until|without|instead|or|than|half|almost|nearly|never|might|customer|owner|homeowner|tomorrow|next|later|maybe|probably|same|other|another|whether|why|how|what|which|cant|cannot|but|everything|everywhere|all|any|anything|test|tests|testing|check|whole|entire|every|goes|went)$/
+  /^(?:if|should|shouldnt|would|could|supposed|expected|expect|before|yesterday|last|used|except|unless|until|without|instead|or|than|half|almost|nearly|never|might|customer|owner|homeowner|tomorrow|next|later|maybe|probably|same|other|another|whether|why|how|what|which|cant|cannot|but|everything|everywhere|all|any|anything|test|tests|testing|check|whole|entire|every|goes|went|red|white|green|yellow|blue|brown|orange|black|purple|violet|grey|gray|pink|tan)$/
 
 /** So many words of a sentence may be none that are known, where the others say something whole. */
 const MOST_UNKNOWN = 2
@@ -48,16 +52,22 @@ export function cableTowards(the: Sentence, said: string): string | null {
 /** Every word of a sentence by what it is in this system; null where one of them is nothing that is known. */
 export function meaningOf(text: string, the: Sentence, isLenient = false): Meaning | null {
   const words = text
+    // How long something ran, and what a thermostat is set to, are no readings.
+    .replace(/\b(?:for |about |like )*\d+(?:\.\d+)? ?(?:secs?|seconds?|mins?|minutes?|hrs?|hours?)\b/g, ' ')
+    .replace(/\b(cool|heat|cooling|heating|down|up)(?: to| at)? [4-9]\d(?: degrees| f)?(?=$|,|\s(?!v|a|o))/g, '$1')
+    .replace(/\b(zone \d)(?: is)? (?:calling|calls|called)(?: for)? /g, '$1 ')
     .replace(/(\d)\s*(?=(?:v|vac|volts?|ohms?|amps?|a)\b)/g, '$1 ')
-    .replace(/(?<=^|\s)([a-z]\w?)\s*[-/]\s*([a-z]\w*)(?=\s|$)/g, (all, a: string, b: string) =>
-      the.isLetter(a) && the.isLetter(b) ? `${a} ${b}` : all,
-    )
+    .replace(/(?<=^|\s)[a-z]\w?(?:\s*[-/]\s*[a-z]\w*)+(?=\s|,|$)/g, (all) => {
+      const joined = all.split(/\s*[-/]\s*/)
+      return joined.every((one) => the.isLetter(one)) ? joined.join(' ') : all
+    })
     .split(/[\s,]+/)
     .filter(Boolean)
   const senses = new Set<Sense>()
   const letters: { letter: string; cable: string | null }[] = []
   const [parts, cables, places, calls]: string[][] = [[], [], [], []]
   const numbers: { value: number; unit: 'V' | 'ohm' | 'A' | null }[] = []
+  const motors: string[] = []
   let said: string | null = null
   let unknown = 0
 
@@ -67,6 +77,8 @@ export function meaningOf(text: string, the: Sentence, isLenient = false): Meani
     if (number !== null) return numbers.push({ value: number, unit: null }) > 0
     const sense = lexicon.get(phrase)
     if (sense === 'filler') return true
+    // A fan that the record does not have is none of the blower.
+    if (/^(?:condenser|outdoor|outside|exhaust|draft) fan$/.test(phrase) && the.part(phrase) === null) unknown += words.length
     // `outdoor Y`: a cable that is said before its conductor.
     const cable = findCable(the.system, phrase)
     if (cable !== null && next !== undefined && the.isLetter(next) && !/^(?:at|in|on)$/.test(next)) {
@@ -82,7 +94,7 @@ export function meaningOf(text: string, the: Sentence, isLenient = false): Meani
     const whole = bundle && (findCable(the.system, bundle[1]) ?? cableTowards(the, bundle[1]))
     if (whole) return cables.push(whole) > 0
     // A wire by its colour, where one alone has it.
-    const coloured = /^(?:light|lights|led|fuse|label|tape)$/.test(next ?? '') ? null : letterOfColour(the, phrase)
+    const coloured = /^(?:light|lights|led|fuse|label|tape|leds)$/.test(next ?? '') ? null : letterOfColour(the, phrase)
     if (coloured !== null) {
       letters.push({ letter: coloured, cable: said })
       said = null
@@ -93,13 +105,15 @@ export function meaningOf(text: string, the: Sentence, isLenient = false): Meani
         const last = numbers.at(-1)
         if (last?.unit === null) last.unit = sense === 'volts' ? 'V' : sense === 'ohms' ? 'ohm' : 'A'
       }
-      senses.add(sense)
+      // Nothing on Y is a reading; nothing on is no call.
+      senses.add(phrase === 'nothing on' && next !== undefined && the.isLetter(next) ? 'none' : sense)
       return true
     }
     const call = the.call(phrase)
-    const part = the.part(phrase)
+    const part = the.part(phrase) ?? unnamedPart(the, phrase)
     // What is a call and a motor by one word is the motor; who means the call says so.
-    if (part !== null && (call === null || partById(the.system, part)?.kind !== 'load')) return parts.push(part) > 0
+    if (part !== null && (call === null || partById(the.system, part)?.kind !== 'load')) return parts.includes(part) || parts.push(part) > 0
+    if (part !== null) motors.push(part)
     if (call !== null) return calls.push(call) > 0
     const place = the.place(phrase)
     return place !== null && places.push(place) > 0
@@ -117,6 +131,13 @@ export function meaningOf(text: string, the: Sentence, isLenient = false): Meani
     }
     at += length
   }
+  // A motor and a call that runs it, by the same word or another: the blower runs on fan.
+  const [motor] = motors
+  const own = the.call('fan')
+  if (motor !== undefined && own !== null && calls.length === 2) {
+    calls.splice(calls.indexOf(own), 1)
+    parts.push(motor)
+  }
   const isPair = letters.length === 2 && (letters.some(({ letter }) => isGroundWord(letter) || isCommon(the, letter)) || JOINS.test(text))
   return {
     senses,
@@ -125,12 +146,20 @@ export function meaningOf(text: string, the: Sentence, isLenient = false): Meani
     cables,
     places,
     calls,
+    motors,
     numbers,
     isWhole: unknown === 0,
     isPair,
+    isShown: /\b(?:says|saying|shows|showing|display|displays|screen)\b/.test(text),
     isByHand: /\b(?:pull\w*|took|take|lift\w*|unplug\w*|disconnect\w*|remov\w*|unhook\w*|popped|wall|base|back)\b/.test(text),
     goesThere: /\bgo(?:ing|es)\b/.test(text) || !/\b(?:at|in|on|outside|inside|outdoors|indoors|out|back)\b/.test(text),
   }
+}
+
+/** `the coil`, `the light`: what there is one of here. */
+function unnamedPart(the: Sentence, phrase: string): string | null {
+  if (/^(?:coil|solenoid)$/.test(phrase)) return coilMeant(the)
+  return /^(?:green |red |amber |status |board |led )?(?:light|lights|led)$/.test(phrase) ? boardHere(the) : null
 }
 
 /** Two letters are the two ends of one reading where the words between them say so. */

@@ -43,8 +43,11 @@ export function findCable(system: System, word: string): string | null {
 /** A part by its id, or by its id without the dash. */
 export function findPart(system: System, word: string): string | null {
   const lower = word.toLowerCase()
-  const found = system.parts.find((part) => part.id === lower || part.name.toLowerCase() === lower || part.kind === partAliases.get(lower))
-  return found?.id ?? null
+  const found = system.parts.find((part) => part.id === lower || part.name.toLowerCase() === lower)
+  if (found) return found.id
+  // Of several that answer to a word nobody knows which one is meant.
+  const [one, another] = system.parts.filter((part) => part.kind === partAliases.get(lower))
+  return one && !another ? one.id : null
 }
 
 /** Every word with a dash in it that means one thing here. */

@@ -14,6 +14,7 @@ export function normalForm(clause: string, system: System, state: JobState): str
     .trim()
     .replace(/^\/+\s*/, '')
     .replace(/^(\w+(?: \w+)?):\s+/, (all, head: string) => (the.place(head.toLowerCase()) ? `at ${head} ` : all))
+    .replace(/\s*=\s*(?=\d|ol\b)/gi, ' ')
     .replace(/\s+/g, ' ')
     .replace(/,? (?:just )?to (?:see (?:if|what|whether)|be sure|check)\b.*$/i, '')
     .replace(/ ?\b(?:again|still|really|like crazy|right now|right away|at once|for some reason|i think)\b/gi, '')
@@ -30,7 +31,7 @@ export function normalForm(clause: string, system: System, state: JobState): str
   if (/^(?:note|repaired)\b/i.test(plain)) return plain
   const spelt = plain
     .split(' ')
-    .map((word) => spell(word, wordsOf.of(system)))
+    .map((word) => spell(word, wordsOf.of(system), the))
     .join(' ')
   return inOrder(readingOfPart(namedParts(answered(pairFirst(placeLast(spelt, the), the), the), system), the))
 }
@@ -90,11 +91,11 @@ const wordsOf = new Memo((system: System): string[] => [
 ])
 
 /** A letter too many, too few or another one: two in a long word. */
-function spell(word: string, known: readonly string[]): string {
+function spell(word: string, known: readonly string[], the: Sentence): string {
   const lower = word.toLowerCase()
   const short = shortForms.get(lower)
-  // A terminal may be called like a short form: letters in capitals are left alone.
-  if (short !== undefined && word === lower) return short
+  // A terminal may be called like a short form: its letters are left alone.
+  if (short !== undefined && (word === lower || !the.isLetter(word))) return short
   if (lower.length < 6 || !/^[a-z]+$/.test(lower) || known.some((one) => one.startsWith(lower) || lower.startsWith(one))) return word
   return known.find((one) => one.length > 5 && distance(lower, one) <= (one.length > 8 ? 2 : 1)) ?? word
 }

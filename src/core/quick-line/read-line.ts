@@ -3,11 +3,13 @@ import { fallsWith, foldJob, lastStanding, problemWithEntry } from '@/src/core/j
 import type { Refusal } from '@/src/core/job/job-state'
 import { sayDraft, sayFallen } from '@/src/core/job/say-draft'
 import { isContent } from '@/src/core/job/standing'
+import { OF_THE_CIRCUIT, type Reader, readClauses } from '@/src/core/quick-line/clauses'
 import { isCommandWord, parseCommand } from '@/src/core/quick-line/commands'
 import { interpret } from '@/src/core/quick-line/interpret'
 import { dashedNames } from '@/src/core/quick-line/names'
 import { normalForm } from '@/src/core/quick-line/normal-form'
 import { asStretch } from '@/src/core/quick-line/phrases'
+import type { Said } from '@/src/core/quick-line/rule'
 import { inTheGrammar, plain } from '@/src/core/quick-line/said'
 import { Sentence } from '@/src/core/quick-line/sentence'
 import { type Token, tokenize } from '@/src/core/quick-line/tokens'
@@ -45,44 +47,60 @@ export function readQuickLine(line: string, context: QuickLineContext): Understo
   return understood.problem === read.problem ? read : { ...understood, start: 0, end: line.length }
 }
 
-/** What would be weighed if it were understood: a line with one of these is asked back, not kept as a remark. */
-const ofTheCircuit =
-  /\b(?:fuse|breaker|thermostat|stat|contactor|transformer|board|relay|valve|coil|switch|damper|volts?|ohms?|amps?|power|trips?|tripped|tripping|holds?|holding|popped|blows?|jumper|landings?)\b/i
-
 /** A sentence that names no terminal, no number, no command and nothing of the circuit is a remark: a note, by which nothing is weighed. */
 function asRemark(line: string, context: QuickLineContext): Understood | null {
   const words = line.trim().split(/\s+/)
   const letters = new Set(context.system.places.flatMap(({ terminals }) => terminals))
   const isPlain = words.length >= 3 && words.every((word) => /^[a-z][a-z'’,.-]*[.!]?$/i.test(word) && !letters.has(word.toUpperCase()))
   const isSentence = /\b(?:the|a|an|was|is|were|has|had|he|she|they|by|my|of)\b/i.test(line)
-  return isPlain && isSentence && !ofTheCircuit.test(line) && !isCommandWord(words[0])
+  return isPlain && isSentence && !OF_THE_CIRCUIT.test(line) && !isCommandWord(words[0])
     ? readInGrammar(`note ${line.trim()}`, context)
     : null
 }
 
 /** Clauses put into the grammar's words one after the other, each where those before it have led; null when one of them is not understood. */
-function inGrammarsWords(clauses: readonly string[], context: QuickLineContext): string | { readonly asks: string } | null {
+function inGrammarsWords(clauses: readonly string[], context: QuickLineContext): Said {
   const put: string[] = []
   const notes: string[] = []
   let { entries } = context
   for (const clause of clauses) {
     if (clause.trim() === '') continue
-    const now = { ...context, entries }
-    const said = clauseInGrammar(clause, now) ?? severalIn(clause, now)
+    const said = readClauses(clause, readerOf({ ...context, entries }))
     if (said === null || typeof said === 'object') return said
     // A note takes the rest of its line: all of them stand behind everything else, as one.
-    const note = /^\s*note\s+(.+)$/i.exec(said)
-    if (note) {
-      notes.push(note[1].trim())
-      continue
-    }
-    put.push(said)
-    const read = readInGrammar(said, now)
-    const taken = read.ok ? tryDrafts(context.system, entries, read.drafts) : null
-    if (taken?.ok) entries = [...entries, ...taken.made]
+    const note = /^(?:(.*?);)?\s*note\s+(.+)$/is.exec(said)
+    if (note) notes.push(note[2].trim())
+    const entered = note ? note[1] : said
+    if (!entered) continue
+    put.push(entered)
+    entries = entriesAfter(entered, { ...context, entries })
   }
   if (notes.length > 0) put.push(`note ${notes.join('; ')}`)
   return put.length === 0 ? null : put.join('; ')
+}
+
+/** Reads clauses, each once in each state of the job. */
+function readerOf(context: QuickLineContext): Reader {
+  const memo = new Map<string, Said>()
+  return {
+    ...context,
+    read: (clause, entries) => {
+      const key = `${entries.length} ${entries.at(-1)?.id} ${clause}`
+      const known = memo.get(key)
+      if (known !== undefined) return known
+      const said = clauseInGrammar(clause, { ...context, entries }) ?? onCall(clause, { ...context, entries })
+      memo.set(key, said)
+      return said
+    },
+    isReadable: (said, entries) => readInGrammar(said, { ...context, entries }).ok,
+    after: (said, entries) => entriesAfter(said, { ...context, entries }),
+  }
+}
+
+function entriesAfter(said: string, context: QuickLineContext): readonly Entry[] {
+  const read = readInGrammar(said, context)
+  const taken = read.ok ? tryDrafts(context.system, context.entries, read.drafts) : null
+  return taken?.ok ? [...context.entries, ...taken.made] : context.entries
 }
 
 /** The clauses of a line; a note that was typed as one takes the rest of it. */
@@ -97,7 +115,7 @@ function clausesOf(line: string): string[] {
 }
 
 /** One clause: as it stands, in another form of it, or as a sentence. */
-function clauseInGrammar(clause: string, context: QuickLineContext): ReturnType<typeof inTheGrammar> {
+function clauseInGrammar(clause: string, context: QuickLineContext): Said {
   if (readInGrammar(clause, context).ok) return clause
   const state = foldJob(context.system, context.entries)
   const normal = normalForm(clause, context.system, state)
@@ -105,31 +123,22 @@ function clauseInGrammar(clause: string, context: QuickLineContext): ReturnType<
   const isReadable = (command: string) => readInGrammar(command, context).ok
   const said =
     inTheGrammar(normal, context.system, state, clause, isReadable) ?? inTheGrammar(clause, context.system, state, clause, isReadable)
-  if (said !== null && (typeof said === 'object' || isReadable(said))) return said
+  if (said !== null && (typeof said === 'object' || (isReadable(said) && !isRemark(said)))) return said
   const the = new Sentence(context.system, state, clause)
   const meant = interpret(plain(clause), the) ?? interpret(plain(normal), the)
   if (meant === null || (said !== null && typeof meant === 'object')) return said
+  // A remark is what is left where nothing else is meant.
+  if (typeof said === 'string' && typeof meant === 'string' && isRemark(said) && !isRemark(meant) && isReadable(meant)) return meant
   return said === null || (typeof meant === 'string' && isReadable(meant)) ? meant : said
 }
 
-/** Several in one clause, parted by commas, or each reading by the next pair of points. */
-function severalIn(clause: string, context: QuickLineContext): ReturnType<typeof inTheGrammar> {
-  const parts = clause.split(
-    /[,:]\s+(?:and\s+|but\s+)?|\s+-\s+(?=[a-z]{3,})|\s+but\s+|\s+and\s+(?=(?:nothing|no|zero)\s)|\s+and\s+(?=\S+\s+(?:is|isn|was|won|does|runs?|has|not|holds|trips)\b)|\s+and\s+(?=[\d.]+\s*(?:v|volts?|ohms?)?\s+(?:from|at|on|across|between)\b)|\s+(?=[A-Z][A-Za-z0-9]?(?:\s?[-/&]\s?|\s)[A-Z][A-Za-z0-9]?\s+[\d.])/,
-  )
-  const onCall = /^(.+) with (?:the )?(cool|cooling|heat|heating|fan)(?: call)? (?:called|calling|on)$/i.exec(clause.trim())
-  if (parts.length === 1 && onCall) return inGrammarsWords([`call for ${onCall[2]}`, onCall[1]], context)
-  return parts.length > 1 ? inGrammarsWords(withSubject(parts, context), context) : null
-}
+const isRemark = (said: string): boolean => /^\s*note\b/i.test(said)
 
-/** `the valve has 24 but won't open`: what has no subject of its own is said of the part before it. */
-function withSubject([first, ...others]: readonly string[], { system, entries }: QuickLineContext): string[] {
-  const the = new Sentence(system, foldJob(system, entries))
-  const words = plain(first).split(' ')
-  const subject = [3, 2, 1].map((count) => words.slice(0, count).join(' ')).find((said) => the.part(said) !== null)
-  return [first, ...others.map((one) => (subject && LACKS_SUBJECT.test(one) ? `${subject} ${one.replace(/^it /i, '')}` : one))]
+/** `24 on Y with cool called`. */
+function onCall(clause: string, context: QuickLineContext): Said {
+  const found = /^(.+) with (?:the )?(cool|cooling|heat|heating|fan)(?: call)? (?:called|calling|on)$/i.exec(clause.trim())
+  return found && inGrammarsWords([`call for ${found[2]}`, found[1]], context)
 }
-const LACKS_SUBJECT = /^(?:it |still |just )*(?:won['’]?t|doesn['’]?t|does not|isn['’]?t|is not|not|never|hums?|buzzes|chatters)\b/i
 
 /** A line in the grammar alone: what is typed letter by letter, and completed. */
 export function readInGrammar(line: string, context: QuickLineContext): Understood {

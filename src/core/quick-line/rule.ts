@@ -1,9 +1,12 @@
 import type { Sentence } from '@/src/core/quick-line/sentence'
 
+/** A clause in the grammar's words, a question, or null where it says nothing that is known. */
+export type Said = string | { readonly asks: string } | null
+
 /** How things are said, and the line of the grammar that each means. The first that fits and makes sense is taken. */
 export interface Rule {
   readonly says: RegExp
-  readonly as: (the: Sentence, ...found: string[]) => string | { readonly asks: string } | null
+  readonly as: (the: Sentence, ...found: string[]) => Said
 }
 
 export const either = (...commands: (string | null)[]): string | null => commands.find((command) => command !== null) ?? null

@@ -1,10 +1,10 @@
-import { NO_CALL } from '@/src/core/quick-line/interpret'
-import { type Rule, rule } from '@/src/core/quick-line/rule'
+import { type Rule, rule, type Said } from '@/src/core/quick-line/rule'
+import { NO_CALL } from '@/src/core/quick-line/sense'
 import { leading, letterOfColour, loadOf, type Sentence, statHere, worded, zoneOf } from '@/src/core/quick-line/sentence'
 import { partById } from '@/src/core/wiring/system'
 
 /** What all runs at a place, or does not, while something is called. */
-const wholeUnit = (the: Sentence, where: string, how: 'as called' | 'not as called'): ReturnType<Rule['as']> => {
+const wholeUnit = (the: Sentence, where: string, how: 'as called' | 'not as called'): Said => {
   const place = where === '' ? the.state.bench.place : the.place(where)
   if (place === null) return null
   return the.state.bench.call === 'off' ? { asks: NO_CALL } : `${place} ${how}`

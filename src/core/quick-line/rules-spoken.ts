@@ -1,36 +1,12 @@
+import { allAt, allOf, joined, landAll, pluggable } from '@/src/core/quick-line/hands'
 import { asks, either, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
-import {
-  allAt,
-  allOf,
-  joined,
-  landAll,
-  leading,
-  lineSide,
-  loadOf,
-  pluggable,
-  type Sentence,
-  worded,
-  zoneOf,
-} from '@/src/core/quick-line/sentence'
-import { partById, partsOf } from '@/src/core/wiring/system'
+import { boardHere, coilMeant, leading, lineSide, loadOf, type Sentence, worded, zoneOf } from '@/src/core/quick-line/sentence'
+import { partById } from '@/src/core/wiring/system'
 
 const CALLS = '(cool|cooling|ac|a/c|heat|heating|fan|blower|aux|aux heat|auxiliary|emergency heat|em heat|emergency|strips|second stage)'
 const ON_CALL = `(?:when|as soon as|once|if|whenever|every time|any time|while|during|in|with)(?: (?:i|we|it|you))? ?(?:calls? for |calling for |called for |calls? |calling |turn on |set to |switch to )?${CALLS}(?: (?:is|gets|was))?(?: (?:called|calling|on|comes on|came on|kicks on|calls|starts|mode|call))*`
 const HOLDS = '(?:still )?(?:holds|held|holding|stays in|stayed in)'
 const TRIPS = '(?:still )?(?:trips|tripped|trip|pops|popped|blows|blew|kicks out|goes)'
-
-/** The one coil that is unplugged: what is in the hand when "the coil" is read. */
-function coilInHand({ system, state }: Sentence): string | null {
-  const [coil, another] = partsOf(system, 'coil').filter(({ id }) => state.bench.unplugged.includes(id))
-  return coil && !another ? coil.id : null
-}
-
-/** The one board, or the one here. */
-function boardHere({ system, state }: Sentence): string | null {
-  const boards = partsOf(system, 'board')
-  const [here, another] = boards.length > 1 ? boards.filter(({ place }) => place === state.bench.place) : boards
-  return here && !another ? here.id : null
-}
 
 /** A wire that was found not to be where it belongs. */
 const foundOff = (the: Sentence, name: string, where: string, how: string): string | null => {
@@ -49,7 +25,10 @@ const ran = (the: Sentence, call: string, amps = '', volts = ''): string | null 
 /** Words as they are spoken over a shoulder, beyond what `rules.ts` and `rules-visit.ts` know. */
 export const spokenRules: readonly Rule[] = [
   // Fuse, breaker, power.
-  rule('fuse (?:is |was |looks )?(?:already )?(?:blown|popped|open|gone|bad|no good|toast|burnt|burned)(?: .*)?', () => 'fuse blown'),
+  rule(
+    'fuse (?:is |was |looks |reads |tests |ohms |checks )?(?:out )?(?:already )?(?:blown|popped|open|gone|bad|no good|toast|burnt|burned)(?: .*)?',
+    () => 'fuse blown',
+  ),
   rule(
     '(?:\\d+ ?(?:a|amp) )?(?:blown|popped|bad|open) fuse(?: .*)?|\\d+ ?(?:a|amp) fuse (?:is |was )?(?:blown|popped|bad|open)',
     () => 'fuse blown',
@@ -140,7 +119,10 @@ export const spokenRules: readonly Rule[] = [
     allAt(the, where ? the.place(where) : the.state.bench.place),
   ),
   // Readings.
-  rule(`(?:max|peak|highest|inrush)(?: amps?)?(?: draw)?(?: is| was)? ${NUMBER}(?: ?(?:a|amps?))?`, (_, amps) => `max ${amps} A on R`),
+  rule(
+    `(?:max|peak|highest|inrush)(?: hold| amps?)*(?: draw)?(?: is| was)? ${NUMBER}(?: ?(?:a|amps?))?(?: on r)?`,
+    (_, amps) => `max ${amps} A on R`,
+  ),
   rule(`(?:line|line voltage|voltage in|incoming|supply|input)(?: voltage)?(?: is| was| has| reads)? ${NUMBER} ?${VOLTS}?`, (the, volts) =>
     Number(volts) > 90 ? lineSide(the, volts) : null,
   ),
@@ -166,7 +148,7 @@ export const spokenRules: readonly Rule[] = [
     },
   ),
   rule(`coil(?: is| reads| read| ohms| has)?(?: (open|ol)| ${NUMBER} ?(?:ohms?)?)`, (the, open, ohms) => {
-    const coil = coilInHand(the)
+    const coil = coilMeant(the)
     return coil ? `ohms across ${coil} ${open ? 'OL' : ohms}` : { asks: 'Which coil? Say its part: "contactor coil 12 ohms".' }
   }),
   rule(
@@ -234,7 +216,7 @@ export const spokenRules: readonly Rule[] = [
   ),
   rule('(?:loose|broken|burnt) wire (?:on|at) (\\S+)(?: (?:at|in|on) (.+))?', (the, name, where) => foundOff(the, name, where, 'off')),
   rule(
-    '(\\S+)(?: wire)? (?:is |was |were )?(?:not (?:connected|landed|hooked up|attached|on|under screw|tight)|hanging|came off|fell off|fell out|came loose|come loose|loose|had come off|was off)(?: (?:at|in|on) (.+))?',
+    '(\\S+)(?: wire)? (?:is |was |were )?(?:not (?:connected|landed|hooked up|attached|on|under screw|tight)|(?:hanging|dangling)(?: loose| off| there)?|came off|fell off|fell out|came loose|come loose|loose|had come off|was off)(?: (?:at|in|on) (.+))?',
     (the, name, where) => foundOff(the, name, where, 'off'),
   ),
   rule(
@@ -266,7 +248,7 @@ export const spokenRules: readonly Rule[] = [
   ),
   // What was repaired, and what ran.
   rule(
-    '(?:replaced|fixed|repaired|changed out|changed|swapped out|installed new|put in new|put in|installed|respliced|resealed) (.+)',
+    '(?!changed when )(?:replaced|fixed|repaired|changed out|changed|swapped out|installed new|put in new|put in|installed|respliced|resealed) (.+)',
     (_, what) => (/fuse|breaker/.test(what) ? null : `repaired ${what}`),
   ),
   rule('(?:new )(.+?) (?:is )?(?:installed|in|fitted)', (_, what) => (/fuse|breaker/.test(what) ? null : `repaired new ${what}`)),
@@ -291,6 +273,7 @@ export const spokenRules: readonly Rule[] = [
     '(?:.* )?(float(?: switch)?|door switch|rollout|limit|draft switch|inducer|gas valve|igniter|flame sensor|damper|sequencer|reversing valve|defrost board|zone panel|pressure switch)(?: .*)?',
     (the, what) =>
       the.part(what) === null &&
+      the.place(what) === null &&
       !the.system.parts.some(({ name }) => ` ${name.toLowerCase().replaceAll('-', ' ')} `.includes(` ${what.replace(/ switch$/, '')} `))
         ? { asks: `The record of this house has no ${what}. Put "note" before it to keep it as a remark.` }
         : null,

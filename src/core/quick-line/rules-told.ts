@@ -1,17 +1,7 @@
+import { allOf, pluggable } from '@/src/core/quick-line/hands'
 import { cableTowards } from '@/src/core/quick-line/meaning'
 import { either, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
-import {
-  allOf,
-  coilMeant,
-  leading,
-  letterOfColour,
-  loadOf,
-  pluggable,
-  primary,
-  type Sentence,
-  statHere,
-  worded,
-} from '@/src/core/quick-line/sentence'
+import { coilMeant, leading, letterOfColour, loadOf, primary, type Sentence, statHere, worded } from '@/src/core/quick-line/sentence'
 import { SHOWS_CALL, SHOWS_NO_CALL } from '@/src/core/readings/looks'
 import { sayCall } from '@/src/core/wiring/call'
 import { callsOf, partById, partsOf, placeById } from '@/src/core/wiring/system'
@@ -33,6 +23,14 @@ function pastPressures({ system, state }: Sentence): string | null {
   const row = here.length > 0 ? here : all
   const ends = row.flatMap(({ between }) => between).filter((name, _, names) => names.filter((one) => one === name).length === 1)
   return row.length > 1 && ends.length === 2 ? `jumper ${ends[0]} ${ends[1]} at ${row[0].place}` : null
+}
+
+/** Volts on either side of a switch, each against common. */
+function bothSides(the: Sentence, what: string, near: string, far: string): string | null {
+  const part = partById(the.system, the.part(what) ?? '')
+  if (part?.kind !== 'switch') return null
+  const [a, b] = part.between
+  return `${a}-C ${near} V at ${part.place}; ${b}-C ${far} V at ${part.place}`
 }
 
 /** What happened, and what was seen, in the words in which it is told on the phone. Asked first: they say more than their single words. */
@@ -205,6 +203,15 @@ export const toldRules: readonly Rule[] = [
   rule('(?:panel|door|cover)s? (?:is )?back(?: on)?', (the) => `panel ${the.state.bench.place} on`),
   rule('(?:panel|door|cover)s? (?:is )?off', (the) => `panel ${the.state.bench.place} off`),
   // Readings.
+  rule(`${NUMBER} ?${VOLTS}? (?:on |at |to )?both sides(?: of)? (.+)`, (the, volts, what) => bothSides(the, what, volts, volts)),
+  rule(
+    `${NUMBER} ?${VOLTS}? (?:in|into|going in|on one side)(?: (?:of|on|to|at))? (.+?),? (?:and |but )?(?:${NUMBER}|nothing|none|no)(?: ?${VOLTS})? (?:out|coming out|on other(?: side)?|other side)`,
+    (the, near, what, far) => bothSides(the, what, near, far || '0'),
+  ),
+  rule(
+    `(.+?)(?: has| is)? ${NUMBER} ?${VOLTS}? (?:in|on one side),? (?:and |but )?(?:${NUMBER}|nothing|none|no)(?: ?${VOLTS})? (?:out|on other(?: side)?)`,
+    (the, what, near, far) => bothSides(the, what, near, far || '0'),
+  ),
   rule(`(?:got |have |reads? )?(?:2\\d(?:[.]\\d+)?) ?${VOLTS}`, () => ({ asks: 'Between which points? Say them: "R-C 27.2".' })),
   rule(
     '(?:no|zero|0|nothing)(?: volts?| voltage| power)? (?:on |at |from |out of )?secondary(?: volts?| voltage)?|(?:dead )?secondary(?: is)? (?:dead|0|has nothing)|dead secondary',

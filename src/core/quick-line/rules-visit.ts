@@ -1,16 +1,6 @@
+import { joined, takenOff } from '@/src/core/quick-line/hands'
 import { asks, either, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
-import {
-  across,
-  joined,
-  leading,
-  lineSide,
-  loadOf,
-  type Sentence,
-  takenOff,
-  windingOhms,
-  worded,
-  zoneOf,
-} from '@/src/core/quick-line/sentence'
+import { across, leading, lineSide, loadOf, type Sentence, windingOhms, worded, zoneOf } from '@/src/core/quick-line/sentence'
 import { parsePoint } from '@/src/core/wiring/point'
 import { partById } from '@/src/core/wiring/system'
 
@@ -77,7 +67,7 @@ export const visitRules: readonly Rule[] = [
     '(?:set|turn|turned|switch|switched)(?: thermostat)?(?: to| it to)? (cool|cooling|heat|heating|fan)(?: (?:to |at )?\\d+)?',
     (the, call) => leading('call', the.call(call)),
   ),
-  rule('(?:turn|turned|switch) (?:thermostat|stat) off|(?:cancel|drop|end|kill) call', () => 'call off'),
+  rule('(?:turn|turned|switch) (?:thermostat|stat) off|(?:cancel|cancell?ed|drop|dropped|end|ended|kill|killed) call', () => 'call off'),
   rule('undo (?:that|it|last|last one)', () => 'undo'),
   rule(
     'skip(?: (?:this|that|it))?(?: one| check)?|(?:cant|cannot|can not) (?:reach|get to|do|get at) (?:that|this|it|that one)',
@@ -85,7 +75,7 @@ export const visitRules: readonly Rule[] = [
   ),
   // The strip, as found.
   rule(
-    '(?:all )?(?:wires|landings|terminals|screws|connections)(?: all| look| are| is)* (?:good|tight|ok|fine|clean|landed|snug)',
+    '(?:all )?(?:wires|landings|terminals|screws|connections)(?: all| look| are| is)* (?:good|tight|ok|fine|clean|landed|snug)(?: (?:out |in )?here)?|everything(?: is| looks)? (?:tight|landed|snug)(?: (?:out |in )?here)?',
     () => 'landings ok',
   ),
   rule('(\\S+)(?: wire)? (?:is )?loose', (the, name) => (the.isLetter(name) ? `landings ${the.letter(name)} off` : null)),
@@ -102,7 +92,7 @@ export const visitRules: readonly Rule[] = [
   ),
   // What happened.
   rule(
-    '(?:that was |it was |oops |sorry )?(?:(?:my |own )*(?:slip|fault|bad|mistake|screwdriver|wrench)|me)(?: (?:slipped|did it|that tripped it|blew it))?|(?:i|probe|screwdriver|wrench) (?:slipped|shorted (?:it|r|r to .+|the strip)|touched .+)(?: and (?:it )?(?:tripped|blew)(?: it)?)?',
+    '(?:that was |it was |oops |sorry )?(?:(?:my |own )*(?:slip|fault|bad|mistake|screwdriver|wrench)|me|oops,?)(?: (?:slipped|did it|that tripped it|blew it))?|(?:i )?shorted (?:it|something|it out|terminals|strip)? ?with (?:screwdriver|probe|probes|lead|wrench|pliers|meter lead)|(?:i|probe|screwdriver|wrench) (?:slipped|shorted (?:it|r|r to .+|the strip)|touched .+)(?: and (?:it )?(?:tripped|blew)(?: it)?)?',
     () => 'slip',
   ),
   rule(

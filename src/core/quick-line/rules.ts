@@ -1,5 +1,6 @@
+import { allOf, joined, putOn, takenOff } from '@/src/core/quick-line/hands'
 import { asks, either, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
-import { allOf, joined, leading, loadOf, primary, putOn, takenOff, worded, zoneOf } from '@/src/core/quick-line/sentence'
+import { leading, loadOf, primary, worded, zoneOf } from '@/src/core/quick-line/sentence'
 import { SHOWS_CALL } from '@/src/core/readings/looks'
 import { partById } from '@/src/core/wiring/system'
 

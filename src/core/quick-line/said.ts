@@ -1,5 +1,5 @@
 import type { JobState } from '@/src/core/job/job-state'
-import type { Rule } from '@/src/core/quick-line/rule'
+import type { Said } from '@/src/core/quick-line/rule'
 import { rules } from '@/src/core/quick-line/rules'
 import { followedRules } from '@/src/core/quick-line/rules-followed'
 import { remarkRules } from '@/src/core/quick-line/rules-remarks'
@@ -23,7 +23,7 @@ export function inTheGrammar(
   state: JobState,
   typed = said,
   isReadable: (command: string) => boolean = () => true,
-): ReturnType<Rule['as']> {
+): Said {
   const text = plain(said)
   const command = bySentence(text, typed, system, state, isReadable)
   if (command) return command
@@ -34,14 +34,8 @@ export function inTheGrammar(
   return typeof there === 'string' && !/ at |;|^note |^walk /.test(there) ? `${there} at ${place?.id}` : null
 }
 
-function bySentence(
-  text: string,
-  typed: string,
-  system: System,
-  state: JobState,
-  isReadable: (command: string) => boolean,
-): ReturnType<Rule['as']> {
-  let first: ReturnType<Rule['as']> = null
+function bySentence(text: string, typed: string, system: System, state: JobState, isReadable: (command: string) => boolean): Said {
+  let first: Said = null
   for (const rule of [...toldRules, ...seenRules, ...followedRules, ...rules, ...visitRules, ...spokenRules, ...remarkRules]) {
     const found = rule.says.exec(text)
     const command = found && rule.as(new Sentence(system, state, typed), ...found.slice(1).map((part) => part ?? ''))

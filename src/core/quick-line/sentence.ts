@@ -3,8 +3,7 @@ import type { JobState } from '@/src/core/job/job-state'
 import { findCable, findPart, findPlace, isGroundWord } from '@/src/core/quick-line/names'
 import { Memo } from '@/src/core/units/cache'
 import { callNames } from '@/src/core/wiring/call'
-import { conductorEnd, parsePoint } from '@/src/core/wiring/point'
-import { type Cable, callsOf, type Place, partById, partsOf, placeById, type System } from '@/src/core/wiring/system'
+import { callsOf, type Place, partById, partsOf, placeById, type System } from '@/src/core/wiring/system'
 
 /** What the words of one sentence mean in a system. */
 export class Sentence {
@@ -21,11 +20,12 @@ export class Sentence {
   }
 
   place(words: string): string | null {
-    const word = words.replace(/^(at|in|to|on|from|by|back|over|out|up|down)\s+/g, '').trim()
+    const word = words.replace(/^(?:(?:at|in|to|on|from|by|back|over|out|up|down)\s+)+/, '').trim()
     const zone = /^(?:zone (\d)(?: stat| thermostat)?|(?:stat|thermostat) (\d))$/.exec(word)
     const ofZone = zone && partById(this.system, `thermostat-${zone[1] ?? zone[2]}`)
     if (ofZone) return ofZone.place
     const here = placeById(this.system, this.state.bench.place)
+    if (word === 'unit' && /^(?:back )?out to\b/.test(words)) return this.place('outdoor')
     if (word === 'unit' && here?.kind !== 'thermostat') return here?.id ?? null
     const side = /^(outdoor|outside|indoor|inside) (?:board|side|section|strip)$/.exec(word)
     const kind = placeKinds.find(({ says }) => says.test(side?.[1] ?? word))?.kind
@@ -38,6 +38,8 @@ export class Sentence {
     const bare = (name: string) => name.replaceAll('-', ' ').replace(/ (switch|relay|motor|coil|sensor|pressure switch)$/, '')
     const known = findPart(this.system, word)
     if (known) return known
+    if (/^(?:thermostat|stat|tstat|t-stat)$/.test(word))
+      return partsOf(this.system, 'thermostat').find(({ place }) => place === this.state.bench.place)?.id ?? null
     if (/^(?:fan|blower|indoor fan) relay$/.test(word))
       return partsOf(this.system, 'coil').find(({ role }) => role === 'blower-relay')?.id ?? null
     const isFan = /^(outdoor fan|condenser fan|fan outside|fan outdoors|outside fan)$/.test(word)
@@ -78,7 +80,15 @@ export class Sentence {
     return `${cable ? `${cable} ` : ''}${this.letter(name)}${place ? ` at ${place}` : ''}`
   }
 
-  call(word: string): string | null {
+  call(words: string): string | null {
+    const word = words.replace(/^(?:on|for|in|to|with) (?=\S)/, '')
+    // `zone 2 cool`, `cool in zone 2`: what the thermostat of that zone asks.
+    const ofZone = /^zone (\d) (.+)$|^(.+?)(?: in| on| for| from)? zone (\d)$/.exec(word)
+    if (ofZone) {
+      const [base, zone] = [this.call(ofZone[2] ?? ofZone[3]), ofZone[1] ?? ofZone[4]]
+      if (base === null || zone === '1') return zone === '1' && callsOf(this.system).some((call) => /-zone-/.test(call)) ? base : null
+      return callsOf(this.system).some((call) => call === `${base}-zone-${zone}`) ? `${base} zone ${zone}` : null
+    }
     const named = {
       cooling: 'cool',
       cold: 'cool',
@@ -86,6 +96,7 @@ export class Sentence {
       heating: 'heat',
       blower: 'fan',
       'the fan': 'fan',
+      'fan only': 'fan',
       'emergency heat': 'emergency',
       'e-heat': 'emergency',
       'em heat': 'emergency',
@@ -152,7 +163,7 @@ const lettersOf = new Memo(
   (system: System) =>
     new Map(
       [
-        ...system.places.flatMap(({ id }) => leadNames(system, id).filter((name) => /^[A-Z]\d?-/.test(name))),
+        ...system.places.flatMap(({ id }) => leadNames(system, id).filter((name) => /^(?:[A-Z]\d?-|L\d$|N$)/.test(name))),
         ...system.places.flatMap(({ terminals }) => terminals),
       ].map((name) => [name.toLowerCase(), name]),
     ),
@@ -188,69 +199,6 @@ export const worded = (part: string | null, word: string): string | null => part
 export function loadOf(the: Sentence, what: string): string | null {
   const part = the.part(what)
   return part !== null && partById(the.system, part)?.kind === 'load' ? part : null
-}
-
-/** What comes off other than a wire: a jumper, a panel, a thermostat, the lead of a part. */
-export function takenOff(the: Sentence, what: string): string | null {
-  if (/^(jumper|jumper wire|jumper lead)( out)?$/.test(what)) return 'jumper out'
-  if (/^(panel|door|cover|access panel)$/.test(what)) return `panel ${the.state.bench.place} off`
-  if (/^(fuse)( out)?$/.test(what)) return 'fuse out'
-  return leading('unplug', pluggable(the, what.replace(/ (?:lead|leads|wires|spades)$/, '')))
-}
-
-/** A part that comes off its wires by hand. */
-export function pluggable(the: Sentence, what: string): string | null {
-  const part = partById(the.system, the.part(what) ?? '')
-  return part && ['switch', 'coil', 'thermostat', 'board'].includes(part.kind) ? part.id : null
-}
-
-export function putOn(the: Sentence, what: string): string | null {
-  if (/^(panel|door|cover|access panel)$/.test(what)) return `panel ${the.state.bench.place} on`
-  const breaker = /^(?:in )?(?:(\d+) ?(?:a|amp|amps) )?(?:pocket |lamp |test )?breaker(?: in(?: slot)?)?$/.exec(what)
-  if (breaker) return breaker[1] ? `breaker ${breaker[1]} in` : 'breaker in'
-  const fuse = /^(?:in )?(?:new )?(?:(\d+) ?(?:a|amp|amps) )?(?:new )?fuse(?: in(?: slot)?)?$/.exec(what)
-  if (fuse) return fuse[1] ? `fuse ${fuse[1]} in` : 'fuse in'
-  return leading('plug', pluggable(the, what))
-}
-
-/** Every conductor of a cable that is landed where one stands, one after the other. */
-export function allOf(the: Sentence, said: string): string | null {
-  const { place } = the.state.bench
-  const here = the.system.cables.filter(({ between }) => between.includes(place))
-  const id = said === '' ? null : findCable(the.system, said)
-  const [cable, another] = said === '' ? here : here.filter((one) => one.id === id)
-  if (!cable || another) return null
-  return liftEnds(the, cable, place)
-}
-
-/** The same at another place, where one cable alone comes. */
-export function allAt(the: Sentence, place: string | null): string | null {
-  const [cable, another] = the.system.cables.filter(({ between }) => place !== null && between.includes(place))
-  return cable && !another && place !== null ? liftEnds(the, cable, place) : null
-}
-
-function liftEnds(the: Sentence, cable: Cable, place: string): string | null {
-  const ends = cable.conductors
-    .filter(({ lands }) => lands[cable.between.indexOf(place)] !== null)
-    .map((conductor) => conductorEnd(cable.id, conductor.id, place))
-    .filter((end) => !the.state.bench.lifted.includes(end))
-  return ends.length === 0 ? null : ends.map((end) => `lift ${end}`).join('; ')
-}
-
-/** Every conductor of a cable that is lifted goes back on its screw. */
-export function landAll(the: Sentence, said: string): string | null {
-  const id = findCable(the.system, said)
-  const ends = the.state.bench.lifted.filter((end) => parsePoint(end).cable === id)
-  return id === null || ends.length === 0 ? null : ends.map((end) => `land ${end}`).join('; ')
-}
-
-/** Two letters that are joined. */
-export function joined(the: Sentence, what: string): string | null {
-  const found = /^(\S+?)(?: ?(?:-|,|\/) ?| (?:to|and) | )(\S+)(?: (?:at|in|on) (.+))?$/.exec(what)
-  if (!found || found[1] === found[2]) return null
-  const place = found[3] === undefined ? null : the.place(found[3])
-  if (found[3] !== undefined && place === null) return null
-  return `jumper ${the.letter(found[1])} ${the.letter(found[2])}${place ? ` at ${place}` : ''}`
 }
 
 /** Where a mark is: a cable before a place of the same name, since marks are mostly along the wire. */
@@ -301,4 +249,11 @@ export function coilMeant({ system, state }: Sentence): string | null {
 export function statHere(the: Sentence, word: string): string | null {
   const here = partsOf(the.system, 'thermostat').find(({ place }) => place === the.state.bench.place)
   return worded(here?.id ?? the.thermostat(), word)
+}
+
+/** The one board, or the one here. */
+export function boardHere({ system, state }: Sentence): string | null {
+  const boards = partsOf(system, 'board')
+  const [here, another] = boards.length > 1 ? boards.filter(({ place }) => place === state.bench.place) : boards
+  return here && !another ? here.id : null
 }

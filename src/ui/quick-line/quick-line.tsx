@@ -47,6 +47,13 @@ export function QuickLine({ onHelp }: { onHelp: () => void }) {
     setLine(null)
     history.keep(line.trim())
   }
+  /** What is no entry is kept as it was said: nothing that was typed has to be said otherwise. */
+  const keepAsNote = () => {
+    const text = line.trim()
+    if (text === '' || record([{ kind: 'note', text }]) !== null) return
+    setLine(null)
+    history.keep(text)
+  }
   /** Up and down walk through earlier lines; right at the end of the line takes the first completion. */
   const onKey = (event: React.KeyboardEvent<HTMLInputElement>) => {
     const isAtEnd = event.currentTarget.selectionStart === line.length
@@ -59,6 +66,11 @@ export function QuickLine({ onHelp }: { onHelp: () => void }) {
             ? (completions[0] ?? null)
             : null
     if (event.key === 'Escape') field.current?.blur()
+    if (event.key === 'Enter' && event.shiftKey) {
+      event.preventDefault()
+      keepAsNote()
+      return
+    }
     if (next === null) return
     event.preventDefault()
     setLine(next === '' ? null : next)
@@ -106,6 +118,7 @@ export function QuickLine({ onHelp }: { onHelp: () => void }) {
               <b>“{line.slice(understood.start, understood.end)}”: </b>
             )}
             {understood.problem}
+            <span className="text-muted max-desk:hidden"> · Shift+Enter keeps it as a note</span>
           </>
         )}
         {!understood && told && (
@@ -130,6 +143,11 @@ export function QuickLine({ onHelp }: { onHelp: () => void }) {
             </li>
           ))}
         </ul>
+      )}
+      {understood?.ok === false && (
+        <Button onClick={keepAsNote} title="Keep this as a note (Shift+Enter)">
+          note
+        </Button>
       )}
       <Button onClick={take} className="desk:hidden">
         take

@@ -1,0 +1,100 @@
+import { allAt, allOf, landAll, pluggable } from '@/src/core/quick-line/hands'
+import type { Sense } from '@/src/core/quick-line/lexicon'
+import { cableTowards } from '@/src/core/quick-line/meaning'
+import { has, only, placeOf, type Reading } from '@/src/core/quick-line/sense'
+import { partById } from '@/src/core/wiring/system'
+
+/** Trips and holds: on a call, with nothing called, with something off. */
+const trials: Reading = (meaning, the) => {
+  const { letters, parts, cables, calls, numbers } = meaning
+  if (
+    numbers.length > 0 ||
+    !has(meaning, 'trips', 'holds', 'fine') ||
+    (has(meaning, 'fine') && !has(meaning, 'trips', 'holds') && calls.length === 0)
+  )
+    return null
+  // Which call trips and which one holds stands in the order of the words: that is for the clauses.
+  if (has(meaning, 'trips') && has(meaning, 'holds', 'fine')) return null
+  const word = has(meaning, 'trips') ? 'trips' : 'holds'
+  const rest = parts.filter((part) => partById(the.system, part)?.kind !== 'fuse')
+  if (calls.length > 0 && letters.length + cables.length + rest.length === 0 && only(meaning, 'trips', 'holds', 'fine', 'with', 'runs'))
+    return calls.map((call) => `${word} on ${call}`).join('; ')
+  if (calls.length > 0) return null
+  if (letters.length + cables.length + rest.length + meaning.places.length === 0 && only(meaning, 'trips', 'holds', 'fine')) return word
+  if (has(meaning, 'idle') && only(meaning, 'trips', 'holds', 'idle', 'with'))
+    return the.state.bench.call === 'off' ? word : `call off; ${word}`
+  if (!has(meaning, 'off') || !only(meaning, 'trips', 'holds', 'off', 'with')) return null
+  const taken = hands({ ...meaning, parts: rest, senses: new Set<Sense>(['off']) }, the)
+  return typeof taken === 'string' ? `${taken}; ${word}` : taken
+}
+
+/** Terminals that are joined, and switches that are gone past. */
+const clips: Reading = (meaning, the) => {
+  const { letters, parts, cables, calls, numbers } = meaning
+  if (cables.length + numbers.length > 0 || !has(meaning, 'joined', 'past')) return null
+  if (letters.length >= 2 && parts.length + calls.length === 0 && only(meaning, 'joined', 'with', 'back')) {
+    const [first, ...others] = letters.map(({ letter }) => letter)
+    return others.map((other) => `jumper ${first} ${other}${placeOf(meaning)}`).join('; ')
+  }
+  return parts.length === 1 && letters.length === 0 ? the.around(parts[0]) : null
+}
+
+/** Wires and parts that a hand takes off or puts back. */
+const hands: Reading = (meaning, the) => {
+  const { letters, cables, calls, numbers } = meaning
+  // What a wire is taken off of needs no saying.
+  const parts = letters.length + cables.length > 0 ? [] : meaning.parts
+  const [from] = meaning.parts.flatMap((id) => partById(the.system, id) ?? []).filter(({ kind }) => kind === 'thermostat')
+  if (calls.length + numbers.length > 0 || !only(meaning, 'off', 'back')) return null
+  // A unit that is off is not one whose wires are.
+  if (!meaning.isWhole && letters.length + cables.length === 0) return null
+  const isOff = has(meaning, 'off') && !has(meaning, 'back')
+  if (!isOff && !has(meaning, 'back')) return null
+  const towards = meaning.goesThere && meaning.places.length === 1 ? cableTowards(the, meaning.places[0]) : null
+  if (letters.length > 0 && parts.length === 0 && cables.length < 2)
+    return letters
+      .map(({ letter, cable }, index) => {
+        // The outdoor Y and C: both of that cable.
+        const before = letters
+          .slice(0, index)
+          .reverse()
+          .find((one) => one.cable !== null)?.cable
+        const along = cable ?? before ?? cables[0] ?? towards
+        return `${isOff ? 'lift' : 'land'} ${along ? `${along} ` : ''}${letter}${towards ? '' : from ? ` at ${from.place}` : placeOf(meaning)}`
+      })
+      .join('; ')
+  if (isOff && towards && parts.length + cables.length === 0) return allOf(the, towards)
+  if (cables.length === 1 && letters.length + parts.length === 0) {
+    const said = cables[0].replace(/-cable$/, '')
+    return isOff ? allOf(the, said) : landAll(the, said)
+  }
+  if (isOff && meaning.places.length === 1 && letters.length + parts.length + cables.length === 0) return allAt(the, meaning.places[0])
+  const [part] = parts
+  if (parts.length !== 1 || letters.length + cables.length > 0 || pluggable(the, part) === null) return null
+  // A thermostat that is off may be blank, off the wall or set to off.
+  if (partById(the.system, part)?.kind === 'thermostat' && !meaning.isByHand) return null
+  return `${isOff ? 'unplug' : 'plug'} ${part}`
+}
+
+const idle: Reading = (meaning) => {
+  const { letters, parts, cables, calls, numbers } = meaning
+  const isAlone = letters.length + cables.length + calls.length + numbers.length === 0 && parts.length < 2
+  return isAlone && meaning.isWhole && has(meaning, 'idle') && only(meaning, 'idle', 'off') ? 'call off' : null
+}
+
+const walked: Reading = (meaning) => {
+  const { letters, parts, cables, calls, numbers, places } = meaning
+  const isAlone = letters.length + parts.length + cables.length + calls.length + numbers.length === 0
+  return isAlone && meaning.isWhole && places.length === 1 && only(meaning, 'walk', 'back') ? `walk ${places[0]}` : null
+}
+
+/** A call that is made, and nothing said of what came of it. */
+const called: Reading = (meaning) => {
+  const { letters, parts, cables, calls, numbers, places, senses } = meaning
+  const isAlone = letters.length + parts.length + cables.length + numbers.length + places.length + senses.size === 0
+  return isAlone && meaning.isWhole && calls.length === 1 ? `call ${calls[0]}` : null
+}
+
+/** What was tried and what a hand did. */
+export const tried: readonly Reading[] = [trials]
+export const acted: readonly Reading[] = [clips, hands, idle, walked, called]

@@ -1,0 +1,111 @@
+import type { Entry } from '@/src/core/job/entry'
+import { foldJob } from '@/src/core/job/fold'
+import { isJudgement, lexicon } from '@/src/core/quick-line/lexicon'
+import type { Said } from '@/src/core/quick-line/rule'
+import { plain } from '@/src/core/quick-line/said'
+import { Sentence } from '@/src/core/quick-line/sentence'
+import { findSubject } from '@/src/core/quick-line/subject'
+import type { System } from '@/src/core/wiring/system'
+
+/** What a line is read with: where the job stands, one clause put into the grammar's words, and where it has led. */
+export interface Reader {
+  readonly system: System
+  readonly entries: readonly Entry[]
+  readonly read: (clause: string, entries: readonly Entry[]) => Said
+  /** Whether a line of the grammar can be entered there. */
+  readonly isReadable: (said: string, entries: readonly Entry[]) => boolean
+  readonly after: (said: string, entries: readonly Entry[]) => readonly Entry[]
+}
+
+/** What stands between two clauses. A condition is said after what it leads to, and is there before it: trips with G off. */
+const JOINTS =
+  /\s*[,:]\s+(?:and\s+|but\s+|then\s+|so\s+|now\s+)*|\s+[-–]\s+(?=[a-z]{3,})|\s+(?<condition>with|when|whenever|while|once|as soon as|the (?:second|minute|moment)|after|if)\s+|\s+(?:but|and|so|because|cause|plus|yet|though)\s+(?:now\s+|then\s+|it\s+still\s+)?|\s+(?=[A-Z][A-Za-z0-9]?(?:\s?[-/&]\s?|\s)[A-Z][A-Za-z0-9]?\s+[\d.])/g
+
+/** More joints than a line has: what is longer is a story, and a note. */
+const MOST_JOINTS = 7
+
+/**
+ * Several things said in one breath: the line as a whole where it says one thing, else parted where both sides say something, the longest
+ * first. What has no subject of its own is said of the one before it; what only judges a reading ("dead short") adds nothing to it.
+ */
+export function readClauses(text: string, reader: Reader): Said {
+  const whole = reader.read(text, reader.entries)
+  if (typeof whole === 'string' && reader.isReadable(whole, reader.entries)) return whole
+  const joints = [...text.matchAll(JOINTS)]
+  if (joints.length === 0 || joints.length > MOST_JOINTS) return whole
+  for (const joint of [...joints.filter((one) => one.groups?.condition), ...joints.filter((one) => !one.groups?.condition).reverse()]) {
+    const [left, right] = [text.slice(0, joint.index), text.slice(joint.index + joint[0].length)]
+    if (left.trim() === '' || right.trim() === '') continue
+    const both = joint.groups?.condition ? readPair(right, left, reader, false) : readPair(left, right, reader, true)
+    if (both !== null) return both
+  }
+  return whole
+}
+
+function readPair(first: string, second: string, reader: Reader, isInOrder: boolean): string | null {
+  const one = readClauses(first, reader)
+  if (typeof one !== 'string') {
+    // What was wiggled when it happened is a remark beside it.
+    const isBeside = isInOrder ? isAside(first, reader) : MOVED.test(first.trim())
+    return isBeside ? withNote(readClauses(second, reader), first) : null
+  }
+  if (isInOrder && isJudgement(plain(second))) return one
+  const next = { ...reader, entries: reader.after(one, reader.entries) }
+  const subject = isInOrder ? findSubject(first, new Sentence(reader.system, foldJob(reader.system, reader.entries))) : null
+  const other = (subject && LACKS_SUBJECT.test(second.trim()) ? ofSubject(subject, second, next) : null) ?? readClauses(second, next)
+  if (typeof other === 'string') return inOneLine(one, other)
+  const another = subject === null ? null : ofSubject(subject, second, next)
+  if (another !== null) return inOneLine(one, another)
+  return isInOrder && isAside(second, reader) ? withNote(one, second) : null
+}
+
+/** `still won't close`, `not pulling in`, `hums`: said of what was spoken of before. */
+const LACKS_SUBJECT =
+  /^(?:it |still |just )*(?:won['’]?t|doesn['’]?t|does not|isn['’]?t|is not|not|never|hums?|buzzes|chatters|reads|has|is|gets|shows)\b/i
+
+function ofSubject(subject: string, clause: string, reader: Reader): string | null {
+  const said = reader.read(`${subject} ${clause.trim().replace(/^(?:it|they|which) /i, '')}`, reader.entries)
+  return typeof said === 'string' ? said : null
+}
+
+/** Notes stand behind everything else, as one: a note takes the rest of its line. */
+function inOneLine(one: string, other: string): string {
+  const [[said, noted], [saidToo, notedToo]] = [one, other].map(parted)
+  const notes = [noted, notedToo].filter(Boolean).join('; ')
+  return [said, saidToo, notes && `note ${notes}`].filter(Boolean).join('; ')
+}
+
+const parted = (said: string): readonly [string, string] => {
+  const found = /^(?:(.*?);\s*)?note\s+(.+)$/is.exec(said)
+  return found ? [found[1] ?? '', found[2].trim()] : [said, '']
+}
+
+const withNote = (said: Said, note: string): string | null =>
+  typeof said === 'string' && !/^\s*note\b/i.test(said) ? inOneLine(said, `note ${note.trim()}`) : null
+
+/** Beside something that is understood: what names nothing of the circuit and no reading is a remark of the one who types. */
+function isAside(text: string, { system, entries }: Reader): boolean {
+  if (RESULTS.test(plain(text)) || MOVED.test(text)) return true
+  if (/\b(?:room|set ?point|setpoint|supply|return|outside temp|inside temp|ambient|outdoor temp)\b/i.test(text)) return true
+  const the = new Sentence(system, foldJob(system, entries))
+  const words = plain(text).split(/[\s,]+/)
+  return (
+    words.length > 1 &&
+    !/\d/.test(text) &&
+    !words.some(
+      (word) => OF_THE_CIRCUIT.test(word) || (lexicon.get(word) ?? 'filler') !== 'filler' || the.isLetter(word) || the.part(word) !== null,
+    )
+  )
+}
+
+/** What came of it, in words by which nothing is weighed. */
+const RESULTS =
+  /^(?:nothing (?:happened|happens|changed|changes)|no (?:change|difference|luck|effect|response)|same(?: thing| result)?|did(?:nt| not) (?:help|do anything|work))$/
+
+/** Something was moved by hand, without being taken off. */
+const MOVED =
+  /^(?:i |we |it )*(?:wiggled?|moved?|touch(?:ed)?|shook|shake|bump(?:ed)?|tapp?(?:ed)?|push(?:ed)?|press(?:ed)?|bent|bend|flex(?:ed)?)\b/i
+
+/** What would be weighed if it were understood: with one of these a line is no remark. */
+export const OF_THE_CIRCUIT =
+  /\b(?:fuse|breaker|thermostat|stat|contactor|transformer|board|relay|valve|coil|switch|damper|volts?|ohms?|amps?|power|trips?|tripped|tripping|holds?|holding|popped|blows?|jumper|landings?)\b/i

@@ -1,0 +1,67 @@
+import { findCable } from '@/src/core/quick-line/names'
+import { leading, type Sentence } from '@/src/core/quick-line/sentence'
+import { conductorEnd, parsePoint } from '@/src/core/wiring/point'
+import { type Cable, partById } from '@/src/core/wiring/system'
+
+/** What comes off other than a wire: a jumper, a panel, a thermostat, the lead of a part. */
+export function takenOff(the: Sentence, what: string): string | null {
+  if (/^(jumper|jumper wire|jumper lead)( out)?$/.test(what)) return 'jumper out'
+  if (/^(panel|door|cover|access panel)$/.test(what)) return `panel ${the.state.bench.place} off`
+  if (/^(fuse)( out)?$/.test(what)) return 'fuse out'
+  return leading('unplug', pluggable(the, what.replace(/ (?:lead|leads|wires|spades)$/, '')))
+}
+
+/** A part that comes off its wires by hand. */
+export function pluggable(the: Sentence, what: string): string | null {
+  const part = partById(the.system, the.part(what) ?? '')
+  return part && ['switch', 'coil', 'thermostat', 'board'].includes(part.kind) ? part.id : null
+}
+
+export function putOn(the: Sentence, what: string): string | null {
+  if (/^(panel|door|cover|access panel)$/.test(what)) return `panel ${the.state.bench.place} on`
+  const breaker = /^(?:in )?(?:(\d+) ?(?:a|amp|amps) )?(?:pocket |lamp |test )?breaker(?: in(?: slot)?)?$/.exec(what)
+  if (breaker) return breaker[1] ? `breaker ${breaker[1]} in` : 'breaker in'
+  const fuse = /^(?:in )?(?:new )?(?:(\d+) ?(?:a|amp|amps) )?(?:new )?fuse(?: in(?: slot)?)?$/.exec(what)
+  if (fuse) return fuse[1] ? `fuse ${fuse[1]} in` : 'fuse in'
+  return leading('plug', pluggable(the, what))
+}
+
+/** Every conductor of a cable that is landed where one stands, one after the other. */
+export function allOf(the: Sentence, said: string): string | null {
+  const { place } = the.state.bench
+  const here = the.system.cables.filter(({ between }) => between.includes(place))
+  const id = said === '' ? null : findCable(the.system, said)
+  const [cable, another] = said === '' ? here : here.filter((one) => one.id === id)
+  if (!cable || another) return null
+  return liftEnds(the, cable, place)
+}
+
+/** The same at another place, where one cable alone comes. */
+export function allAt(the: Sentence, place: string | null): string | null {
+  const [cable, another] = the.system.cables.filter(({ between }) => place !== null && between.includes(place))
+  return cable && !another && place !== null ? liftEnds(the, cable, place) : null
+}
+
+function liftEnds(the: Sentence, cable: Cable, place: string): string | null {
+  const ends = cable.conductors
+    .filter(({ lands }) => lands[cable.between.indexOf(place)] !== null)
+    .map((conductor) => conductorEnd(cable.id, conductor.id, place))
+    .filter((end) => !the.state.bench.lifted.includes(end))
+  return ends.length === 0 ? null : ends.map((end) => `lift ${end}`).join('; ')
+}
+
+/** Every conductor of a cable that is lifted goes back on its screw. */
+export function landAll(the: Sentence, said: string): string | null {
+  const id = findCable(the.system, said)
+  const ends = the.state.bench.lifted.filter((end) => parsePoint(end).cable === id)
+  return id === null || ends.length === 0 ? null : ends.map((end) => `land ${end}`).join('; ')
+}
+
+/** Two letters that are joined. */
+export function joined(the: Sentence, what: string): string | null {
+  const found = /^(\S+?)(?: ?(?:-|,|\/) ?| (?:to|and) | )(\S+)(?: (?:at|in|on) (.+))?$/.exec(what)
+  if (!found || found[1] === found[2]) return null
+  const place = found[3] === undefined ? null : the.place(found[3])
+  if (found[3] !== undefined && place === null) return null
+  return `jumper ${the.letter(found[1])} ${the.letter(found[2])}${place ? ` at ${place}` : ''}`
+}

@@ -1,0 +1,99 @@
+import type { Meaning } from '@/src/core/quick-line/meaning'
+import { has, NO_CALL, only, type Reading } from '@/src/core/quick-line/sense'
+import { marks, SHOWS_CALL } from '@/src/core/readings/looks'
+import type { PartOf } from '@/src/core/wiring/part'
+import { partById } from '@/src/core/wiring/system'
+
+/** A unit as a whole: what was called there runs, or not. */
+const unitRuns: Reading = (meaning, the) => {
+  const { letters, parts, cables, calls, numbers, places } = meaning
+  if (letters.length + parts.length + cables.length + calls.length + numbers.length > 0 || places.length !== 1) return null
+  if (!only(meaning, 'runs', 'still', 'not', 'dead', 'none') || !has(meaning, 'runs', 'still', 'not', 'dead', 'none')) return null
+  if (the.state.bench.call === 'off') return { asks: NO_CALL }
+  return has(meaning, 'still', 'not', 'dead', 'none')
+    ? `${places[0]} not as called`
+    : has(meaning, 'runs')
+      ? `${places[0]} as called`
+      : null
+}
+
+/** What a part does, as it is seen and heard. */
+const seen: Reading = (meaning, the) => {
+  const { letters, parts, cables, calls, numbers } = meaning
+  if (letters.length + cables.length > 0 || parts.length !== 1) return null
+  const part = partById(the.system, parts[0])
+  if (!part) return null
+  // A thermostat that shows what it calls; a board with its code.
+  if (part.kind === 'thermostat' && calls.length > 0 && numbers.length === 0 && meaning.isShown && only(meaning, 'runs', 'hot'))
+    return `${part.id} ${SHOWS_CALL}`
+  if (part.kind === 'board' && numbers.length === 1 && has(meaning, 'flashes', 'code') && only(meaning, 'flashes', 'code'))
+    return `${part.id} flashes; ${the.asNote()}`
+  if (calls.length + numbers.length > 0) return null
+  switch (part.kind) {
+    case 'coil': {
+      if (!only(meaning, 'chatters', 'in', 'out', 'runs', 'still', 'dead', 'not', 'stays-shut', 'stays-open')) return null
+      if (has(meaning, 'chatters')) return `${part.id} chatters`
+      const isIn = pulledIn(part, meaning)
+      // A damper's blade is driven shut; the other armatures are told as they lie.
+      const [energized, released] = part.role === 'damper' ? ['shut', 'open'] : ['in', 'out']
+      return isIn === null ? null : `${part.id} ${isIn ? energized : released}`
+    }
+    case 'load':
+      if (!only(meaning, 'runs', 'still', 'dead', 'not', 'none')) return null
+      return has(meaning, 'still', 'dead', 'not', 'none') ? `${part.id} still` : has(meaning, 'runs') ? `${part.id} runs` : null
+    case 'thermostat':
+      if (!only(meaning, 'blank', 'alive', 'dead', 'runs')) return null
+      return has(meaning, 'blank', 'dead') ? `${part.id} blank` : has(meaning, 'alive', 'runs') ? `${part.id} alive` : null
+    case 'board': {
+      // By hand it is off its plug.
+      if (!only(meaning, 'flashes', 'steady', 'alive', 'blank', 'dead', 'none', 'off', 'runs') || meaning.isByHand) return null
+      const word = has(meaning, 'flashes')
+        ? 'flashes'
+        : has(meaning, 'steady', 'alive')
+          ? 'steady'
+          : has(meaning, 'blank', 'off', 'none')
+            ? 'dark'
+            : null
+      return word && `${part.id} ${word}`
+    }
+    default:
+      return null
+  }
+}
+
+/** Whether an armature is where its coil would have it, by what is said of it; null where that says neither. */
+function pulledIn({ role }: PartOf<'coil'>, meaning: Meaning): boolean | null {
+  // A gas valve opens when it is energized, and a damper closes: so do the contacts of a relay.
+  const opens = role === 'gas-valve'
+  if (has(meaning, 'stays-shut')) return !opens
+  if (has(meaning, 'stays-open')) return opens
+  if (has(meaning, 'in', 'runs')) return !has(meaning, 'not')
+  return has(meaning, 'out', 'still', 'dead') ? false : null
+}
+
+/** A mark on the wiring, at a place or along a cable; copper of one conductor by its letter. */
+const marked: Reading = (meaning, the) => {
+  const { letters, parts, cables, calls, numbers, places } = meaning
+  const mark = marks.find((one) => meaning.senses.has(one))
+  if (
+    mark === undefined ||
+    parts.length + calls.length + numbers.length > 0 ||
+    !only(meaning, mark, 'scorched', 'rubbed', 'chewed', 'stapled')
+  )
+    return null
+  const { system, state } = the
+  // Along the one cable that comes to the place, where no other is named.
+  const [oneCable, another] = system.cables.filter(({ between }) => between.includes(places[0] ?? state.bench.place))
+  const along = another ? undefined : oneCable?.id
+  if (letters.length === 1 && mark === 'rubbed') {
+    const cable = letters[0].cable ?? cables[0] ?? along
+    return cable === undefined
+      ? { asks: 'In which cable? Say "bare outdoor Y", or where it is rubbed: "rubbed indoor".' }
+      : `bare ${cable} ${letters[0].letter}`
+  }
+  if (letters.length > 0) return null
+  return cables.length + places.length > 1 ? null : `${mark} ${cables[0] ?? places[0] ?? state.bench.place}`
+}
+
+/** What was seen and heard. */
+export const noticed: readonly Reading[] = [unitRuns, seen, marked]
