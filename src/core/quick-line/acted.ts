@@ -2,7 +2,7 @@ import { allAt, allOf, landAll, pluggable } from '@/src/core/quick-line/hands'
 import type { Sense } from '@/src/core/quick-line/lexicon'
 import { cableTowards } from '@/src/core/quick-line/meaning'
 import { has, only, placeOf, type Reading } from '@/src/core/quick-line/sense'
-import { partById } from '@/src/core/wiring/system'
+import { partById, placeById } from '@/src/core/wiring/system'
 
 /** Trips and holds: on a call, with nothing called, with something off. */
 const trials: Reading = (meaning, the) => {
@@ -89,10 +89,11 @@ const walked: Reading = (meaning) => {
 }
 
 /** A call that is made, and nothing said of what came of it. */
-const called: Reading = (meaning) => {
+const called: Reading = (meaning, the) => {
   const { letters, parts, cables, calls, numbers, places, senses } = meaning
-  const isAlone = letters.length + parts.length + cables.length + numbers.length + places.length + senses.size === 0
-  return isAlone && meaning.isWhole && calls.length === 1 ? `call ${calls[0]}` : null
+  const isAtStat = places.every((place) => placeById(the.system, place)?.kind === 'thermostat')
+  const isAlone = letters.length + parts.length + cables.length + numbers.length + senses.size === 0
+  return isAlone && isAtStat && meaning.isWhole && calls.length === 1 ? `call ${calls[0]}` : null
 }
 
 /** What was tried and what a hand did. */

@@ -36,6 +36,12 @@ describe('several things said in one breath', () => {
     [outside, 'compressor not starting, contactor in', 'compressor still; contactor in'],
     [outside, 'contactor not pulling in, 24 at the coil', 'contactor out; low-contactor-C 24 V'],
     [inside, 'jumpered R-Y-G, holds', 'jumper R Y; jumper R G; holds'],
+    [inside, '3 amp breaker in, call cool, trips in 2 sec', 'breaker 3 in; call cool; trips after 2 s'],
+    [inside, 'no trip on heat or fan', 'holds on heat; holds on fan'],
+    [inside, 'fuse looks ok but no 24', 'fuse good; R-C 0 V'],
+    [inside, 'relay pulled in, blower not running', 'blower-relay in; blower still'],
+    [inside, 'it quit tripping once I unhooked the outdoor run', 'lift outdoor Y; lift outdoor C; holds'],
+    [inside, 'transformer in 121 out 0', 'primary 121; transformer secondary 0'],
   ])('%# %p', (read, line, means) => expect(read(line)).toEqual(read(means)))
 
   it('puts a condition before what came of it, wherever it is said', () => {
@@ -81,6 +87,14 @@ describe('parts in their own way', () => {
     [deadInside, 'outdoor Y and C off at the board', 'lift outdoor Y; lift outdoor C'],
     [inside, 'clamped the R wire, 3.2 amps', '3.2 A on R'],
     [inside, 'max hold 9.2 on R', 'max 9.2 A on R'],
+    [inside, 'blower stuck on', 'blower runs'],
+    [deadInside, 'ground fault on Y', 'ohms Y-gnd jumps between 0 and 1'],
+    [
+      deadOutside,
+      'both pressure switches closed',
+      'ohms across high-pressure jumps between 0 and 1; ohms across low-pressure jumps between 0 and 1',
+    ],
+    [atPanel, 'zone 2 damper shut', 'damper-2 shut'],
     [inside, 'shorted it with my screwdriver', 'slip'],
     [inside, 'walking out to the unit', 'walk outdoor'],
   ])('%# %p', (read, line, means) => expect(read(line)).toEqual(read(means)))

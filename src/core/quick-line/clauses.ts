@@ -30,14 +30,15 @@ const MOST_JOINTS = 7
  */
 export function readClauses(text: string, reader: Reader): Said {
   const whole = reader.read(text, reader.entries)
-  if (typeof whole === 'string' && reader.isReadable(whole, reader.entries)) return whole
+  const isSaid = typeof whole === 'string' && reader.isReadable(whole, reader.entries)
+  if (isSaid && !isRemark(whole)) return whole
   const joints = [...text.matchAll(JOINTS)]
   if (joints.length === 0 || joints.length > MOST_JOINTS) return whole
   for (const joint of [...joints.filter((one) => one.groups?.condition), ...joints.filter((one) => !one.groups?.condition).reverse()]) {
     const [left, right] = [text.slice(0, joint.index), text.slice(joint.index + joint[0].length)]
     if (left.trim() === '' || right.trim() === '') continue
     const both = joint.groups?.condition ? readPair(right, left, reader, false) : readPair(left, right, reader, true)
-    if (both !== null) return both
+    if (both !== null && !(isSaid && isRemark(both))) return both
   }
   return whole
 }
@@ -72,8 +73,13 @@ function ofSubject(subject: string, clause: string, reader: Reader): string | nu
 function inOneLine(one: string, other: string): string {
   const [[said, noted], [saidToo, notedToo]] = [one, other].map(parted)
   const notes = [noted, notedToo].filter(Boolean).join('; ')
-  return [said, saidToo, notes && `note ${notes}`].filter(Boolean).join('; ')
+  const both = [said, saidToo].filter(Boolean).join('; ')
+  // A repair in words takes the rest of its line, too.
+  return /(?:^|; )repaired /.test(both) && notes ? `${both}, ${notes}` : [both, notes && `note ${notes}`].filter(Boolean).join('; ')
 }
+
+/** Nothing is weighed by it. */
+export const isRemark = (said: string): boolean => /^\s*note\b/i.test(said)
 
 const parted = (said: string): readonly [string, string] => {
   const found = /^(?:(.*?);\s*)?note\s+(.+)$/is.exec(said)
@@ -81,7 +87,7 @@ const parted = (said: string): readonly [string, string] => {
 }
 
 const withNote = (said: Said, note: string): string | null =>
-  typeof said === 'string' && !/^\s*note\b/i.test(said) ? inOneLine(said, `note ${note.trim()}`) : null
+  typeof said === 'string' && !isRemark(said) ? inOneLine(said, `note ${note.trim()}`) : null
 
 /** Beside something that is understood: what names nothing of the circuit and no reading is a remark of the one who types. */
 function isAside(text: string, { system, entries }: Reader): boolean {
@@ -100,7 +106,7 @@ function isAside(text: string, { system, entries }: Reader): boolean {
 
 /** What came of it, in words by which nothing is weighed. */
 const RESULTS =
-  /^(?:nothing (?:happened|happens|changed|changes)|no (?:change|difference|luck|effect|response)|same(?: thing| result)?|did(?:nt| not) (?:help|do anything|work))$/
+  /^(?:nothing (?:happened|happens|changed|changes)|no (?:change|difference|luck|effect|response|heat|cooling|cool|air)|same(?: thing| result)?|did(?:nt| not) (?:help|do anything|work))$/
 
 /** Something was moved by hand, without being taken off. */
 const MOVED =

@@ -40,7 +40,7 @@ export type Sense =
 
 const words: Readonly<Partial<{ [S in Sense]: string }>> = {
   filler:
-    'the a an is are was were be been it its that this there here at on to from between across and of for by in out up down over i im ive we has have had got get getting gets see seeing reads read reading shows showing showed measured measuring found find just now still again then so ok okay some my your all both only even wire wires lead leads terminal terminals screw coming come comes going goes put when as soon once every time during while if after call calling calls called says say looks look like me side connection away keeps keep ran nonstop constantly constant always anywhere everywhere present far please hit instantly immediately minute thing things stuff place little bit tiny through exactly actually really pretty clearly definitely line ghost two pair gotta gonna looking hear hearing heard hear smell sees saw seen notice noticed think believe guess maybe appears seems another same one ones other end edge near under behind inside where which what who how am you he she they them his her their our us let lets do did does done make made making try trying tried need needs want wants said tell told know',
+    'the a an is are was were be been it its that this there here at on to from between across and of for by in out up down over i im ive we has have had got get getting gets see seeing reads read reading shows showing showed measured measuring found find just now still again then so ok okay some my your all both only even wire wires lead leads terminal terminals screw coming come comes going goes put when as soon once every time during while if after call calling calls called says say looks look like me side connection away keeps keep ran nonstop constantly constant always anywhere everywhere present far please hit instantly immediately minute thing things stuff place little bit tiny through exactly actually really pretty clearly definitely line ghost two pair gotta gonna looking hear hearing heard hear smell sees saw seen notice noticed think believe guess maybe appears seems another same one ones other end edge near under behind inside where which what who how am you he she they them his her their our us let lets do did does done make made making try trying tried need needs want wants said tell told know or checked checking tested rang',
   volts: 'v volt volts vac vdc voltage',
   ohms: 'ohm ohms resistance ohmed',
   amps: 'amp amps clamp clamped draw draws drawing',
@@ -98,6 +98,12 @@ const phrases: readonly (readonly [string, Sense])[] = [
   ['not turning', 'still'],
   ['not coming on', 'still'],
   ['never starts', 'still'],
+  ['stuck on', 'runs'],
+  ['wont shut off', 'runs'],
+  ['wont turn off', 'runs'],
+  ['wont stop', 'runs'],
+  ['keeps running', 'runs'],
+  ['never shuts off', 'runs'],
   ['comes on', 'runs'],
   ['come on', 'runs'],
   ['kick on', 'runs'],
@@ -145,14 +151,19 @@ const phrases: readonly (readonly [string, Sense])[] = [
   ['stayed on', 'holds'],
   ['kills it', 'trips'],
   ['takes it out', 'trips'],
+  ['takes out', 'trips'],
   ['dead short', 'shorted'],
   ['direct short', 'shorted'],
   ['short circuit', 'shorted'],
-  ['no 24', 'none'],
   ['no continuity', 'open'],
   ['no beep', 'open'],
   ['no reading', 'open'],
   ['no path', 'open'],
+  ['quit tripping', 'holds'],
+  ['quits tripping', 'holds'],
+  ['stopped tripping', 'holds'],
+  ['stops tripping', 'holds'],
+  ['quit blowing', 'holds'],
   ['no trip', 'holds'],
   ['no trips', 'holds'],
   ['stays in', 'holds'],
@@ -196,6 +207,9 @@ const phrases: readonly (readonly [string, Sense])[] = [
   ['goes blank', 'blank'],
 ]
 
+/** No volts, in one breath. */
+export const NO_VOLTS = /^no (?:24(?: ?v)?|control voltage|low voltage|voltage|power|juice|volts)$/
+
 /** Every word and phrase by what it does. A word with a sense of its own is no filler. */
 export const lexicon: ReadonlyMap<string, Sense> = new Map([
   ...(Object.entries(words) as [Sense, string][]).flatMap(([sense, list]) => list.split(' ').map((word) => [word, sense] as const)),
@@ -204,7 +218,7 @@ export const lexicon: ReadonlyMap<string, Sense> = new Map([
 
 /** Words that judge what was read and say nothing more. */
 const JUDGEMENTS =
-  /^(?:(?:thats|that is|its|is|looks|so|all|pretty|really|too|dead|direct|a|way) )*(?:good|bad|ok|okay|fine|normal|as expected|expected|perfect|weak|low|high|short|shorted|shorted out|open|great|right|correct|weird|odd|solid|as it should be|where it should be|to spec|in spec|out of spec|checks out|passes|toast|shot|cooked)$/
+  /^(?:(?:thats|that is|its|is|looks|so|all|pretty|really|too|dead|direct|a|way) )*(?:good|bad|dead|ok|okay|fine|normal|as expected|expected|perfect|weak|low|high|short|shorted|shorted out|open|great|right|correct|weird|odd|solid|as it should be|where it should be|to spec|in spec|out of spec|checks out|passes|toast|shot|cooked)$/
 
 /** Whether a clause only judges the reading before it: `0.4 ohms, dead short`. */
 export const isJudgement = (text: string): boolean => JUDGEMENTS.test(text)

@@ -1,4 +1,4 @@
-import { lexicon, type Sense } from '@/src/core/quick-line/lexicon'
+import { lexicon, NO_VOLTS, type Sense } from '@/src/core/quick-line/lexicon'
 import { findCable, isGroundWord } from '@/src/core/quick-line/names'
 import { boardHere, coilMeant, letterOfColour, type Sentence } from '@/src/core/quick-line/sentence'
 import { parsePoint } from '@/src/core/wiring/point'
@@ -31,7 +31,7 @@ export interface Meaning {
 
 /** Words that turn what is said round, or make it something else than a finding: with one of them nothing is guessed. */
 const TURNS =
-  /^(?:if|should|shouldnt|would|could|supposed|expected|expect|before|yesterday|last|used|except|unless|until|without|instead|or|than|half|almost|nearly|never|might|customer|owner|homeowner|tomorrow|next|later|maybe|probably|same|other|another|whether|why|how|what|which|cant|cannot|but|everything|everywhere|all|any|anything|test|tests|testing|check|whole|entire|every|goes|went|red|white|green|yellow|blue|brown|orange|black|purple|violet|grey|gray|pink|tan)$/
+  /^(?:if|should|shouldnt|would|could|supposed|expected|expect|before|yesterday|last|used|except|unless|until|without|instead|than|half|almost|nearly|never|might|customer|owner|homeowner|tomorrow|next|later|maybe|probably|same|other|another|whether|why|how|what|which|cant|cannot|but|everything|everywhere|all|any|anything|test|tests|testing|check|whole|entire|every|goes|went|red|white|green|yellow|blue|brown|orange|black|purple|violet|grey|gray|pink|tan)$/
 
 /** So many words of a sentence may be none that are known, where the others say something whole. */
 const MOST_UNKNOWN = 2
@@ -77,6 +77,7 @@ export function meaningOf(text: string, the: Sentence, isLenient = false): Meani
     if (number !== null) return numbers.push({ value: number, unit: null }) > 0
     const sense = lexicon.get(phrase)
     if (sense === 'filler') return true
+    if (NO_VOLTS.test(phrase)) return senses.add('none').add('volts').size > 0
     // A fan that the record does not have is none of the blower.
     if (/^(?:condenser|outdoor|outside|exhaust|draft) fan$/.test(phrase) && the.part(phrase) === null) unknown += words.length
     // `outdoor Y`: a cable that is said before its conductor.
@@ -131,10 +132,23 @@ export function meaningOf(text: string, the: Sentence, isLenient = false): Meani
     }
     at += length
   }
+  // Letters at the board are those of the strip there.
+  if (letters.length > 0)
+    for (const id of [...parts]) {
+      const board = partById(the.system, id)
+      if (board?.kind !== 'board' && board?.kind !== 'electronics') continue
+      parts.splice(parts.indexOf(id), 1)
+      if (places.length === 0 && board.place !== the.state.bench.place) places.push(board.place)
+    }
   // A motor and a call that runs it, by the same word or another: the blower runs on fan.
   const [motor] = motors
   const own = the.call('fan')
-  if (motor !== undefined && own !== null && calls.length === 2) {
+  const moves = (['runs', 'still', 'dead', 'chatters'] as const).some((one) => senses.has(one))
+  if (motor !== undefined && parts.length === 0 && calls.length === 1 && moves) {
+    calls.splice(0, 1)
+    parts.push(motor)
+  }
+  if (motor !== undefined && own !== null && calls.length === 2 && !['trips', 'holds', 'fine'].some((one) => senses.has(one as Sense))) {
     calls.splice(calls.indexOf(own), 1)
     parts.push(motor)
   }
@@ -150,7 +164,7 @@ export function meaningOf(text: string, the: Sentence, isLenient = false): Meani
     numbers,
     isWhole: unknown === 0,
     isPair,
-    isShown: /\b(?:says|saying|shows|showing|display|displays|screen)\b/.test(text),
+    isShown: /\b(?:says|saying|shows|showing|display|displays|screen|calling)\b/.test(text),
     isByHand: /\b(?:pull\w*|took|take|lift\w*|unplug\w*|disconnect\w*|remov\w*|unhook\w*|popped|wall|base|back)\b/.test(text),
     goesThere: /\bgo(?:ing|es)\b/.test(text) || !/\b(?:at|in|on|outside|inside|outdoors|indoors|out|back)\b/.test(text),
   }

@@ -121,6 +121,9 @@ const readAtPart: Reading = (meaning, the) => {
   const [part] = parts
   const kind = part === undefined ? null : partById(the.system, part)?.kind
   const at = part ?? meaning.places[0]
+  const strip = placeById(the.system, at ?? the.state.bench.place)?.terminals
+  if (has(meaning, 'volts') && has(meaning, 'none') && strip && !strip.includes('R'))
+    return { asks: 'Between which points? Say them: "Y-C 0 V".' }
   if (at === undefined) return has(meaning, 'none') && has(meaning, 'volts') && !number ? the.voltsAt(the.state.bench.place, '0') : null
   const { power } = the.state.bench
   const is24 = power && number !== null && number.value >= LEAST_OF_24 && number.value <= MOST_OF_24

@@ -25,7 +25,7 @@ const seen: Reading = (meaning, the) => {
   if (!part) return null
   // A thermostat that shows what it calls; a board with its code.
   if (part.kind === 'thermostat' && calls.length > 0 && numbers.length === 0 && meaning.isShown && only(meaning, 'runs', 'hot'))
-    return `${part.id} ${SHOWS_CALL}`
+    return `${the.state.bench.call === 'off' ? `call ${calls[0]}; ` : ''}${part.id} ${SHOWS_CALL}`
   if (part.kind === 'board' && numbers.length === 1 && has(meaning, 'flashes', 'code') && only(meaning, 'flashes', 'code'))
     return `${part.id} flashes; ${the.asNote()}`
   if (calls.length + numbers.length > 0) return null
@@ -67,8 +67,9 @@ function pulledIn({ role }: PartOf<'coil'>, meaning: Meaning): boolean | null {
   const opens = role === 'gas-valve'
   if (has(meaning, 'stays-shut')) return !opens
   if (has(meaning, 'stays-open')) return opens
-  if (has(meaning, 'in', 'runs')) return !has(meaning, 'not')
-  return has(meaning, 'out', 'still', 'dead') ? false : null
+  const isIn = has(meaning, 'in', 'runs')
+  const isOut = has(meaning, 'out', 'still', 'dead')
+  return isIn === isOut ? null : isIn && !has(meaning, 'not')
 }
 
 /** A mark on the wiring, at a place or along a cable; copper of one conductor by its letter. */
@@ -91,7 +92,8 @@ const marked: Reading = (meaning, the) => {
       ? { asks: 'In which cable? Say "bare outdoor Y", or where it is rubbed: "rubbed indoor".' }
       : `bare ${cable} ${letters[0].letter}`
   }
-  if (letters.length > 0) return null
+  if (letters.length > 1) return null
+  if (letters.length === 1 && along !== undefined && cables.length + places.length === 0) return `${mark} ${letters[0].cable ?? along}`
   return cables.length + places.length > 1 ? null : `${mark} ${cables[0] ?? places[0] ?? state.bench.place}`
 }
 

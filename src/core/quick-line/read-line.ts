@@ -3,7 +3,7 @@ import { fallsWith, foldJob, lastStanding, problemWithEntry } from '@/src/core/j
 import type { Refusal } from '@/src/core/job/job-state'
 import { sayDraft, sayFallen } from '@/src/core/job/say-draft'
 import { isContent } from '@/src/core/job/standing'
-import { OF_THE_CIRCUIT, type Reader, readClauses } from '@/src/core/quick-line/clauses'
+import { isRemark, OF_THE_CIRCUIT, type Reader, readClauses } from '@/src/core/quick-line/clauses'
 import { isCommandWord, parseCommand } from '@/src/core/quick-line/commands'
 import { interpret } from '@/src/core/quick-line/interpret'
 import { dashedNames } from '@/src/core/quick-line/names'
@@ -131,8 +131,6 @@ function clauseInGrammar(clause: string, context: QuickLineContext): Said {
   if (typeof said === 'string' && typeof meant === 'string' && isRemark(said) && !isRemark(meant) && isReadable(meant)) return meant
   return said === null || (typeof meant === 'string' && isReadable(meant)) ? meant : said
 }
-
-const isRemark = (said: string): boolean => /^\s*note\b/i.test(said)
 
 /** `24 on Y with cool called`. */
 function onCall(clause: string, context: QuickLineContext): Said {

@@ -72,7 +72,7 @@ export const spokenRules: readonly Rule[] = [
     (_, count, unit) => `trips after ${count} ${unit}`,
   ),
   rule(
-    '(?:it |breaker |fuse )?(?:doesnt|does not|dont|wont|will not|didnt|did not|no longer|not)(?: (?:trip|trips|tripping|pop|popping|blow|blowing))(?! with)(?: .*)?|(?:no|not) (?:more )?(?:trips?|tripping)(?! with)(?: .*)?',
+    '(?:it |breaker |fuse )?(?:doesnt|does not|dont|wont|will not|didnt|did not|no longer|not)(?: (?:trip|trips|tripping|pop|popping|blow|blowing))(?! with)(?: .*)?|(?:no|not) (?:more )?(?:trips?|tripping)(?! with| on| in)(?: .*)?',
     () => 'holds',
   ),
   rule(`(?:it |breaker |fuse )?${HOLDS} with (.+?)(?: (?:off|lifted|disconnected|pulled|unhooked))`, (the, what) => {
@@ -165,7 +165,7 @@ export const spokenRules: readonly Rule[] = [
     return first && second && `${first}; ${second}`
   }),
   rule(
-    `(?:voltage|volts|line voltage)?(?: (?:at|on))? ?(?:disconnect|whip|service switch)(?: is| has| reads)? ${NUMBER} ?${VOLTS}?`,
+    `(?:voltage|volts|line voltage)?(?: (?:at|on))? ?(?:(?:roof|rooftop|unit|outdoor) )?(?:disconnect|whip|service switch)(?: is| has| reads)? ${NUMBER} ?${VOLTS}?`,
     (the, volts) => lineSide(the, volts),
   ),
   rule(
@@ -251,6 +251,10 @@ export const spokenRules: readonly Rule[] = [
     '(?!changed when )(?:replaced|fixed|repaired|changed out|changed|swapped out|installed new|put in new|put in|installed|respliced|resealed) (.+)',
     (_, what) => (/fuse|breaker/.test(what) ? null : `repaired ${what}`),
   ),
+  rule('(?:swapped|changed) (.+)', (the, what) => {
+    const part = partById(the.system, the.part(what) ?? '')
+    return part && part.kind !== 'fuse' ? `repaired ${what}` : null
+  }),
   rule('(?:new )(.+?) (?:is )?(?:installed|in|fitted)', (_, what) => (/fuse|breaker/.test(what) ? null : `repaired new ${what}`)),
   rule('ran (?:new )?(?:wire|cable|stat wire|thermostat wire)(?: .*)?', (the) => `repaired ${the.asNote().slice(5)}`),
   rule(

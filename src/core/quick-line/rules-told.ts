@@ -1,7 +1,17 @@
 import { allOf, pluggable } from '@/src/core/quick-line/hands'
 import { cableTowards } from '@/src/core/quick-line/meaning'
 import { either, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
-import { coilMeant, leading, letterOfColour, loadOf, primary, type Sentence, statHere, worded } from '@/src/core/quick-line/sentence'
+import {
+  coilMeant,
+  leading,
+  letterOfColour,
+  lineSide,
+  loadOf,
+  primary,
+  type Sentence,
+  statHere,
+  worded,
+} from '@/src/core/quick-line/sentence'
 import { SHOWS_CALL, SHOWS_NO_CALL } from '@/src/core/readings/looks'
 import { sayCall } from '@/src/core/wiring/call'
 import { callsOf, partById, partsOf, placeById } from '@/src/core/wiring/system'
@@ -16,11 +26,16 @@ const isAtStat = ({ system, state }: Sentence): boolean => placeById(system, sta
 const staged = (the: Sentence, stage: string, mode: string): string | null =>
   leading('call', the.call(/^(?:2|second|2nd)/.test(stage) ? `${/^h/.test(mode) ? 'heat' : 'cool'}-2` : /^h/.test(mode) ? 'heat' : 'cool'))
 
-/** Past all pressure switches of a place in a row: from the first one's near side to the last one's far side. */
-function pastPressures({ system, state }: Sentence): string | null {
+/** The pressure switches of the place where one stands, else all of them. */
+function pressuresHere({ system, state }: Sentence) {
   const all = partsOf(system, 'switch').filter(({ role }) => role === 'high-pressure' || role === 'low-pressure')
   const here = all.filter(({ place }) => place === state.bench.place)
-  const row = here.length > 0 ? here : all
+  return here.length > 0 ? here : all
+}
+
+/** Past all pressure switches of a place in a row: from the first one's near side to the last one's far side. */
+function pastPressures(the: Sentence): string | null {
+  const row = pressuresHere(the)
   const ends = row.flatMap(({ between }) => between).filter((name, _, names) => names.filter((one) => one === name).length === 1)
   return row.length > 1 && ends.length === 2 ? `jumper ${ends[0]} ${ends[1]} at ${row[0].place}` : null
 }
@@ -203,6 +218,21 @@ export const toldRules: readonly Rule[] = [
   rule('(?:panel|door|cover)s? (?:is )?back(?: on)?', (the) => `panel ${the.state.bench.place} on`),
   rule('(?:panel|door|cover)s? (?:is )?off', (the) => `panel ${the.state.bench.place} off`),
   // Readings.
+  rule(`${NUMBER} ?${VOLTS}? (?:between|across|on) (?:both |two )?legs`, (the, volts) => lineSide(the, volts)),
+  rule(`transformer in ${NUMBER} ?${VOLTS}?,? out ${NUMBER} ?${VOLTS}?`, (the, one, other) => {
+    const [first, second] = [lineSide(the, one), the.voltsAt('transformer', other)]
+    return first && second && `${first}; ${second}`
+  }),
+  rule('ground fault (?:on|at|in) (\\S+)', (the, letter) =>
+    the.isLetter(letter) ? `ohms ${the.letter(letter)}-gnd jumps between 0 and 1` : null,
+  ),
+  rule(
+    '(?:both|all)(?: pressure)? (?:switches|pressures)(?: are| read| reads| check| checked)?(?: out)? (closed|good|shut|ok|open)',
+    (the, how) =>
+      pressuresHere(the)
+        .map(({ id }) => `ohms across ${id} ${how === 'open' ? 'OL' : 'jumps between 0 and 1'}`)
+        .join('; '),
+  ),
   rule(`${NUMBER} ?${VOLTS}? (?:on |at |to )?both sides(?: of)? (.+)`, (the, volts, what) => bothSides(the, what, volts, volts)),
   rule(
     `${NUMBER} ?${VOLTS}? (?:in|into|going in|on one side)(?: (?:of|on|to|at))? (.+?),? (?:and |but )?(?:${NUMBER}|nothing|none|no)(?: ?${VOLTS})? (?:out|coming out|on other(?: side)?|other side)`,

@@ -80,7 +80,7 @@ export const visitRules: readonly Rule[] = [
   ),
   rule('(\\S+)(?: wire)? (?:is )?loose', (the, name) => (the.isLetter(name) ? `landings ${the.letter(name)} off` : null)),
   rule('(\\S+)(?: wire)? is off', (the, name) => (the.isLetter(name) ? `landings ${the.letter(name)} off` : null)),
-  rule('(\\S+)(?: wire)? (?:is )?(?:landed )?on (\\S+)(?: terminal| screw)?', (the, name, screw) =>
+  rule('(\\S+)(?: wire)? (?:is )?(?:landed )?(?:on|in) (\\S+)(?: terminal| screw)?', (the, name, screw) =>
     the.isLetter(name) && the.isLetter(screw) ? `landings ${the.letter(name)} on ${the.letter(screw)}` : null,
   ),
   rule('wires? (?:is |are )?(chewed|rubbed|burnt|melted)(?: through)? (?:at|in|on) (.+)', (the, how, where) =>
@@ -138,8 +138,9 @@ export const visitRules: readonly Rule[] = [
   rule(`${NUMBER} ?${VOLTS}? (?:at|on|from) (?:primary|line|disconnect|condenser|outdoor|unit)`, (the, volts) =>
     Number(volts) > 90 ? lineSide(the, volts) : null,
   ),
-  rule(`(?:transformer )?(primary|secondary)(?: is| reads)? (?:(open|ol)|${NUMBER} ?ohms?)`, (the, side, open, ohms) =>
-    windingOhms(the, side, open ? 'OL' : ohms),
+  rule(
+    `(?:transformer )?(primary|secondary)(?: winding| coil| side)?(?: is| reads)? (?:(open|ol)|${NUMBER} ?ohms?)`,
+    (the, side, open, ohms) => windingOhms(the, side, open ? 'OL' : ohms),
   ),
   rule(`(?:transformer )?primary ${NUMBER} ?${VOLTS}?`, (the, volts) => lineSide(the, volts)),
   rule(`(?:line|line side|incoming|supply voltage|disconnect)(?: is| has| reads)? ${NUMBER} ?${VOLTS}?`, (the, volts) =>

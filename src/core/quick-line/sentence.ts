@@ -40,6 +40,8 @@ export class Sentence {
     if (known) return known
     if (/^(?:thermostat|stat|tstat|t-stat)$/.test(word))
       return partsOf(this.system, 'thermostat').find(({ place }) => place === this.state.bench.place)?.id ?? null
+    const zoneDamper = /^(?:zone )?(\d) damper$|^damper (?:for |of )?zone (\d)$/.exec(word)
+    if (zoneDamper) return findPart(this.system, `damper-${zoneDamper[1] ?? zoneDamper[2]}`)
     if (/^(?:fan|blower|indoor fan) relay$/.test(word))
       return partsOf(this.system, 'coil').find(({ role }) => role === 'blower-relay')?.id ?? null
     const isFan = /^(outdoor fan|condenser fan|fan outside|fan outdoors|outside fan)$/.test(word)
