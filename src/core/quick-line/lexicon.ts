@@ -72,6 +72,7 @@ const words: Readonly<Partial<{ [S in Sense]: string }>> = {
   hot: 'hot live',
   flashes: 'flashing blinking blinks flashes blink flash',
   steady: 'steady solid',
+  'stays-shut': 'shut closed',
   walk: 'walking walk walked heading headed went moved standing',
 }
 

@@ -31,9 +31,24 @@ const seen: Reading = (meaning, the) => {
   if (calls.length + numbers.length > 0) return null
   switch (part.kind) {
     case 'coil': {
-      if (!only(meaning, 'chatters', 'in', 'out', 'runs', 'still', 'dead', 'not', 'stays-shut', 'stays-open')) return null
+      if (
+        !only(
+          meaning,
+          ...(part.role === 'damper' ? (['open'] as const) : []),
+          'chatters',
+          'in',
+          'out',
+          'runs',
+          'still',
+          'dead',
+          'not',
+          'stays-shut',
+          'stays-open',
+        )
+      )
+        return null
       if (has(meaning, 'chatters')) return `${part.id} chatters`
-      const isIn = pulledIn(part, meaning)
+      const isIn = part.role === 'damper' && has(meaning, 'open') ? false : pulledIn(part, meaning)
       // A damper's blade is driven shut; the other armatures are told as they lie.
       const [energized, released] = part.role === 'damper' ? ['shut', 'open'] : ['in', 'out']
       return isIn === null ? null : `${part.id} ${isIn ? energized : released}`
