@@ -1,7 +1,7 @@
 const swc = [
   '@swc/jest',
   {
-    jsc: { parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } }, target: 'es2022' },
+    jsc: { parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } }, target: 'es2022', loose: true },
     module: { type: 'commonjs' },
   },
 ]
@@ -18,7 +18,7 @@ const config = {
   // The long suites compute, and nothing else runs beside them.
   maxWorkers: '100%',
   projects: [
-    { ...shared, displayName: 'core', testEnvironment: 'node', testMatch: ['<rootDir>/{src,cli,tests}/**/*.test.ts'] },
+    { ...shared, displayName: 'core', testEnvironment: 'node', sandboxInjectedGlobals: ['Math', 'Map', 'Set', 'Number', 'Float64Array', 'Array', 'Object', 'WeakMap'], testMatch: ['<rootDir>/{src,cli,tests}/**/*.test.ts'] },
     {
       ...shared,
       displayName: 'screens',
