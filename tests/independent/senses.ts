@@ -6,6 +6,7 @@ import { isPlainToSee } from '@/src/core/readings/observations'
 import { magnitude, subtract } from '@/src/core/units/complex'
 import { defaultMeter, shownAmps, shownOhms, shownVolts } from '@/src/core/units/meter'
 import type { Random } from '@/src/core/units/random'
+import { loadInside } from '@/src/core/wiring/assembly'
 import { terminalPoint } from '@/src/core/wiring/point'
 import { callerOf, partById, partsOf, type System } from '@/src/core/wiring/system'
 import type { IndependentHouse } from '@/tests/independent/house'
@@ -81,7 +82,7 @@ export class Senses {
     const works = new Map<string, boolean>()
     const volts = house.bench.power ? await house.volts() : null
     for (const load of partsOf(this.system, 'load')) {
-      const [a, b] = load.between.map((name) => terminalPoint(name, load.place))
+      const [a, b] = [loadInside(load.id), terminalPoint(load.between[1], load.place)]
       works.set(load.id, volts !== null && magnitude(subtract(volts(a), volts(b))) > RUNS_ABOVE * load.volts)
     }
     const isWelded = (id: string) => house.shownTrouble?.effects.some((effect) => effect.do === 'weld' && effect.coil === id) ?? false

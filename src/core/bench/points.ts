@@ -1,7 +1,7 @@
 import { leadsOf } from '@/src/core/wiring/conduction'
 import type { PartOf } from '@/src/core/wiring/part'
 import { CHASSIS, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
-import { cableById, placeById, type System } from '@/src/core/wiring/system'
+import { cableById, partsOf, placeById, type System } from '@/src/core/wiring/system'
 
 /** Every lead name that a part uses at a place, terminals and chassis included. */
 export function leadNames(system: System, place: string): string[] {
@@ -74,6 +74,13 @@ export function sayLead(system: System, name: string, place: string): string {
     const tap = part.kind === 'transformer' ? part.taps?.find(({ lead }) => lead === name) : undefined
     if (tap) return `${tap.volts} V lead of the ${part.name}`
   }
+  // The line's own nodes keep their letters.
+  if (
+    partsOf(system, 'supply').some((part) => part.place === place && (part.neutral === name || part.legs.some(({ node }) => node === name)))
+  )
+    return name
+  const door = partsOf(system, 'switch').find((part) => part.place === place && part.role === 'door' && part.between[1] === name)
+  if (door) return `L1 after the ${door.name}`
   for (const part of system.parts) {
     if (part.kind !== 'disconnect' || part.place !== place) continue
     const pole = part.poles.find(([, after]) => after === name)
@@ -83,6 +90,7 @@ export function sayLead(system: System, name: string, place: string): string {
     (part) =>
       part.place === place &&
       (('between' in part && (part.between as string[]).includes(name)) ||
+        (part.kind === 'coil' && part.contact?.includes(name)) ||
         (part.kind === 'board' && part.outputs.some(({ to }) => to === name))),
   )
   if (parts.length >= 2) return `lead from ${parts[0].name} to ${parts[1].name}`

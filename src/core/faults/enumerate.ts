@@ -9,6 +9,7 @@ import {
   addContactFaults,
   addDelays,
   addLeadFaults,
+  addLoadFaults,
   addSwitchFaults,
   addThermostatFaults,
 } from '@/src/core/faults/unit-faults'
@@ -24,6 +25,7 @@ export function enumerateFaults(system: System): Fault[] {
   for (const place of system.places) if (place.metal) addLeadFaults(system, add, place)
   addCoilFaults(system, add)
   addContactFaults(system, add)
+  addLoadFaults(system, add)
   addSwitchFaults(system, add)
   addBoardFaults(system, add)
   addDelays(system, add)

@@ -58,6 +58,7 @@ const parts = {
   'coil-to-ground': { rate: 0.7, setsCode: 'over-current', burnsOutTransformers: true, readApart: 'coil', milder: resistive },
   'armature-jammed': { rate: 0.7, readApart: 'armature' },
   'contact-welded': { rate: 1 },
+  'load-dead': { rate: 1, readApart: 'load' },
   'accessory-across': { rate: 0.2 },
   'switch-open': { rate: 3, comesAndGoes: 'touch-or-heat', milder: corroded },
   'delay-running': { rate: 1, readApart: 'delay' },

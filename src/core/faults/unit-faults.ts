@@ -105,6 +105,26 @@ export function addContactFaults(system: System, add: AddFault): void {
   }
 }
 
+/** What stops a motor, and what stops an element, which has no reactance. */
+const insideOf = ({ powerFactor }: PartOf<'load'>): string =>
+  powerFactor === 1
+    ? 'its elements, their links and spades'
+    : 'its capacitor (discharge it first), its own protector, its windings and spades'
+
+/** A motor, a compressor or an element that has its line volts and does nothing with them. */
+export function addLoadFaults(system: System, add: AddFault): void {
+  for (const load of partsOf(system, 'load'))
+    add(
+      'load-dead',
+      load.id,
+      load,
+      `The ${load.name} does not run, though it has line volts`,
+      [`replace:${load.id}`, `Check the ${load.name} with the power off and proved dead: ${insideOf(load)}; replace what failed`],
+      [{ do: 'open', link: bodyLink(load.id) }],
+      load.between.map((node) => terminalPoint(node, load.place)),
+    )
+}
+
 /** No fault at all, but looks like one: the minutes that a compressor is made to wait. */
 export function addDelays(system: System, add: AddFault): void {
   for (const board of partsOf(system, 'board'))

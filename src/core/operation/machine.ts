@@ -8,6 +8,7 @@ import {
   callLink,
   coilImpedance,
   contactLink,
+  loadInside,
   outputLink,
   thermostatInside,
   windingNode,
@@ -126,7 +127,7 @@ export function createMachine(system: System, network: Network, factors: ValueFa
   const proving = partsOf(system, 'switch').flatMap((part): ProvingSwitchModel[] => {
     const motor = partsOf(system, 'load').find(({ id }) => id === part.madeBy)
     if (!motor) return []
-    const [a, b] = motor.between.map((name) => network.nodeIndex(terminalPoint(name, motor.place)))
+    const [a, b] = [loadInside(motor.id), terminalPoint(motor.between[1], motor.place)].map((node) => network.nodeIndex(node))
     return [{ part, motor: { a, b, runsAboveVolts: RUNS_ABOVE * motor.volts }, closes: closeLink(network, bodyLink(part.id)), bit: 0 }]
   })
   return {

@@ -73,6 +73,11 @@ export function meaningOf(text: string, the: Sentence, isLenient = false): Meani
 
   /** Takes the phrase that begins here, if it is one; returns whether it was. */
   const take = (phrase: string, next: string | undefined): boolean => {
+    // What leads up to a name is no part of it: on heat strips.
+    if (/^(?:on|for|in|to|with|at|from) /.test(phrase) && !lexicon.has(phrase)) {
+      const at = /^(?:at|in|from|to) /.test(phrase) ? the.place(phrase) : null
+      return at !== null && places.push(at) > 0
+    }
     const number = /^-?\d*\.?\d+$/.test(phrase) ? Number(phrase) : null
     if (number !== null) return numbers.push({ value: number, unit: null }) > 0
     const sense = lexicon.get(phrase)
@@ -143,8 +148,11 @@ export function meaningOf(text: string, the: Sentence, isLenient = false): Meani
   // A motor and a call that runs it, by the same word or another: the blower runs on fan.
   const [motor] = motors
   const own = the.call('fan')
-  const moves = (['runs', 'still', 'dead', 'chatters'] as const).some((one) => senses.has(one))
-  if (motor !== undefined && parts.length === 0 && calls.length === 1 && moves) {
+  // What moves, and what has volts, is the motor and not the call.
+  const isMotor =
+    (['runs', 'still', 'dead', 'chatters', 'volts'] as const).some((one) => senses.has(one)) ||
+    numbers.some(({ value, unit }) => unit === 'V' || value > 60)
+  if (motor !== undefined && parts.length === 0 && calls.length === 1 && isMotor) {
     calls.splice(0, 1)
     parts.push(motor)
   }

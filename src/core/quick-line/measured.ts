@@ -71,6 +71,23 @@ function legVolts(meaning: Meaning, the: Sentence, leg: string): string | null {
   return `${leg.toUpperCase()}-${place.terminals.includes('N') ? 'N' : 'gnd'} ${volts} V at ${place.id}`
 }
 
+/** Volts across a motor or an element; ohms of it with the power off. */
+function lineVolts(meaning: Meaning, the: Sentence, id: string): string | null {
+  const part = partById(the.system, id)
+  if (part?.kind !== 'load') return null
+  const number = onlyNumber(meaning)
+  const [a, b] = part.between
+  const { power } = the.state.bench
+  if (!number) return power && has(meaning, 'none') && has(meaning, 'volts') ? `${a}-${b} 0 V at ${part.place}` : null
+  if (number.unit === 'ohm' || !power) return null
+  return number.unit === 'V' || (number.unit === null && (has(meaning, 'volts') || number.value > LEAST_OF_LINE))
+    ? `${a}-${b} ${number.value} V at ${part.place}`
+    : null
+}
+
+/** A number beside a motor that is more than its amps: assumption. */
+const LEAST_OF_LINE = 60
+
 /** A part's lead against the metal. */
 const readToGround: Reading = (meaning, the) => {
   const { letters, parts, cables, calls } = meaning
@@ -128,6 +145,7 @@ const readAtPart: Reading = (meaning, the) => {
   const { power } = the.state.bench
   const is24 = power && number !== null && number.value >= LEAST_OF_24 && number.value <= MOST_OF_24
   const unit = number?.unit ?? (has(meaning, 'volts') || is24 ? 'V' : has(meaning, 'ohms') ? 'ohm' : null)
+  if (kind === 'load' && part !== undefined) return lineVolts(meaning, the, part)
   if (has(meaning, 'shorted', 'beeps', 'fine'))
     return kind === 'switch' && !power && !number && !has(meaning, 'none', 'open', 'volts')
       ? `ohms across ${part} jumps between 0 and 1`

@@ -11,6 +11,7 @@ import { parseLook, runsAt } from '@/src/core/readings/look-target'
 import type { Component } from '@/src/core/readings/prediction'
 import type { World, Worlds } from '@/src/core/readings/world'
 import { modelValue } from '@/src/core/units/model-value'
+import { loadInside } from '@/src/core/wiring/assembly'
 import type { PartOf } from '@/src/core/wiring/part'
 import { terminalPoint } from '@/src/core/wiring/point'
 import { cableById, callerOf, firstPart, partById, partsOf, type System } from '@/src/core/wiring/system'
@@ -135,7 +136,7 @@ function landedEnds(system: System, place: string): string[] {
 export function runs({ system, network }: Laboratory, { kernel }: SolvedState, at: string, weight: number): Component[] {
   const part = partById(system, at)
   if (part?.kind !== 'load') return []
-  const [a, b] = part.between.map((name) => network.nodeIndex(terminalPoint(name, part.place)))
+  const [a, b] = [loadInside(part.id), terminalPoint(part.between[1], part.place)].map((node) => network.nodeIndex(node))
   return [{ weight, at: { word: kernel.difference(a, b) > RUNS_ABOVE * part.volts ? 'runs' : 'still' }, sigma: 1, floating: false }]
 }
 

@@ -16,6 +16,8 @@ export const plugLink = (part: string, side: number) => `plug:${part}.${side + 1
 export const bodyLink = (part: string) => `body:${part}`
 /** The winding's own node, behind the link that breaks when the coil opens. */
 export const windingNode = (coil: string) => `${coil}~winding`
+/** Behind the link that breaks when a motor or an element is dead. */
+export const loadInside = (load: string) => `${load}.hot~inside`
 export const coilElement = (part: string) => `coil:${part}`
 export const contactLink = (part: string) => `contact:${part}`
 export const callLink = (thermostat: string, terminal: string) => `call:${thermostat}.${terminal}`
@@ -181,7 +183,8 @@ export function assemble(system: System, factors: ValueFactors = templateValues)
         return
       case 'load': {
         const ac = loadImpedance(part.volts, part.volts * part.amps, part.powerFactor)
-        impedance(`load:${part.id}`, node(part.between[0]), node(part.between[1]), ac, ac.re)
+        link(bodyLink(part.id), node(part.between[0]), loadInside(part.id), cabinetConstants.plugOhm)
+        impedance(`load:${part.id}`, loadInside(part.id), node(part.between[1]), ac, ac.re)
         return
       }
     }

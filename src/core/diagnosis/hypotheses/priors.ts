@@ -13,6 +13,7 @@ import { overloadOn, worldsOf } from '@/src/core/readings/world'
 import { LruCache, Memo } from '@/src/core/units/cache'
 import { modelValue } from '@/src/core/units/model-value'
 import { workLimit } from '@/src/core/units/work-limit'
+import { loadInside } from '@/src/core/wiring/assembly'
 import type { CallName } from '@/src/core/wiring/call'
 import { terminalPoint } from '@/src/core/wiring/point'
 import { cableById, callsOf, furtherFuses, partsOf, placeById, type System } from '@/src/core/wiring/system'
@@ -77,8 +78,8 @@ function runOf(laboratory: Laboratory, hypothesis: Hypothesis, call: 'off' | Cal
   const [{ settled, fixed }] = worlds
   const { members, outcome } = settled
   const solved = setInState(kernel, machine, base, fixed, constraints, members[0])
-  const loads = partsOf(system, 'load').map(({ between, place, volts }) => {
-    const [a, b] = between.map((name) => network.nodeIndex(terminalPoint(name, place)))
+  const loads = partsOf(system, 'load').map(({ id, between, place, volts }) => {
+    const [a, b] = [loadInside(id), terminalPoint(between[1], place)].map((node) => network.nodeIndex(node))
     return solved.kernel.difference(a, b) > RUNS_ABOVE * volts
   })
   return {

@@ -135,7 +135,7 @@ function wholeLive(system: System): { probe: Probe; place: string }[] {
   return probes
 }
 
-/** Line side: each primary, across the legs behind each disconnect, and one leg against ground, which an open neutral cannot fool. */
+/** Line side: each primary, across each motor and element, across the legs behind each disconnect, and one leg against ground, which an open neutral cannot fool. */
 function lineProbes(system: System): { probe: Probe; place: string }[] {
   const probes: { probe: Probe; place: string }[] = []
   const volts = (a: string, b: string, place: string) =>
@@ -148,6 +148,7 @@ function lineProbes(system: System): { probe: Probe; place: string }[] {
     else if (neutral !== undefined) volts(first, neutral, place)
     if (placeById(system, place)?.metal) for (const [, after] of poles) volts(after, CHASSIS, place)
   }
+  for (const { between, place } of partsOf(system, 'load')) volts(between[0], between[1], place)
   const seen = new Set<string>()
   return probes.filter(({ probe }) => {
     const key = probeKey(probe)

@@ -10,6 +10,7 @@ import type { Laboratory } from '@/src/core/readings/laboratory'
 import { SHOWS_CALL } from '@/src/core/readings/looks'
 import type { Observation } from '@/src/core/readings/observations'
 import { predict } from '@/src/core/readings/predict'
+import type { CallName } from '@/src/core/wiring/call'
 import type { PartOf } from '@/src/core/wiring/part'
 import { CHASSIS, conductorEnd, type Point, parsePoint, pinPoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside } from '@/src/core/wiring/supply'
@@ -56,6 +57,8 @@ export function separationOf(laboratory: Laboratory, fault: Fault): Separation |
       return ofDelay(system, fault)
     case 'armature':
       return ofArmature(laboratory, fault)
+    case 'load':
+      return ofLoad(laboratory, fault)
     case undefined:
       return null
   }
@@ -164,15 +167,39 @@ function ofArmature(laboratory: Laboratory, { part }: Fault): Separation | null 
   const coil = partsOf(system, 'coil').find(({ id }) => id === part)
   if (!coil) return null
   const probe: Probe = { meter: 'look', at: coil.id }
-  const atRest = whole(system, createBench(system))
-  const seenOn = (bench: Bench) => JSON.stringify(predict(laboratory, bench, healthy, probe).map(({ at }) => at))
-  const calls = callsOf(system).filter((call) => seenOn({ ...atRest, call }) !== seenOn(atRest))
+  const calls = callsThatMove(laboratory, probe)
   return {
     ways: (bench) => calls.map((call) => ({ bench: { ...whole(system, bench), call }, probe, place: coil.place })),
     isMade: (observations) =>
       observations.some(
         ({ bench, probe: known }) =>
           probeKey(known) === probeKey(probe) && bench.power && (calls.some((call) => call === bench.call) || bench.jumpers.length > 0),
+      ),
+  }
+}
+
+/** The calls on which a part of a sound house is seen to do something else than at rest. */
+function callsThatMove(laboratory: Laboratory, probe: Probe): CallName[] {
+  const { system } = laboratory
+  const atRest = whole(system, createBench(system))
+  const seenOn = (bench: Bench) => JSON.stringify(predict(laboratory, bench, healthy, probe).map(({ at }) => at))
+  return callsOf(system).filter((call) => seenOn({ ...atRest, call }) !== seenOn(atRest))
+}
+
+/** Volts across a motor or an element on a call that runs it: with them it is dead itself, without them what feeds it is. */
+function ofLoad(laboratory: Laboratory, { part }: Fault): Separation | null {
+  const { system } = laboratory
+  const load = partsOf(system, 'load').find(({ id }) => id === part)
+  if (!load) return null
+  const [a, b] = load.between.map((name) => terminalPoint(name, load.place))
+  const probes: Probes = [{ probe: { meter: 'volts', a, b }, place: load.place }]
+  const calls = callsThatMove(laboratory, { meter: 'look', at: load.id })
+  return {
+    ways: (bench) => calls.flatMap((call) => probes.map((one) => ({ ...one, bench: { ...whole(system, bench), call } }))),
+    isMade: (observations) =>
+      observations.some(
+        ({ bench, probe }) =>
+          isOneOf(probes, probe) && bench.power && (bench.jumpers.length > 0 || calls.some((call) => call === bench.call)),
       ),
   }
 }

@@ -1,15 +1,18 @@
 import { readSystem } from '@/src/core/wiring/read-system'
 import type { System } from '@/src/core/wiring/system'
+import airHandler120 from '@/src/core/wiring/systems/air-handler-120.json'
 import airHandlerPlain from '@/src/core/wiring/systems/air-handler-plain.json'
 import coolStrips from '@/src/core/wiring/systems/cool-strips.json'
 import dualFuel from '@/src/core/wiring/systems/dual-fuel.json'
 import furnaceAcJson from '@/src/core/wiring/systems/furnace-ac.json'
 import furnaceAcTwoStage from '@/src/core/wiring/systems/furnace-ac-two-stage.json'
+import furnaceInducedDraft from '@/src/core/wiring/systems/furnace-induced-draft.json'
 import furnaceNoCommon from '@/src/core/wiring/systems/furnace-no-common.json'
 import furnaceTwoTransformers from '@/src/core/wiring/systems/furnace-two-transformers.json'
 import heatPumpB from '@/src/core/wiring/systems/heat-pump-b.json'
 import heatPumpO from '@/src/core/wiring/systems/heat-pump-o.json'
 import packageHeatPump from '@/src/core/wiring/systems/package-heat-pump.json'
+import rooftopElectric from '@/src/core/wiring/systems/rooftop-electric.json'
 import rooftopGas from '@/src/core/wiring/systems/rooftop-gas.json'
 import zonedFurnaceAc from '@/src/core/wiring/systems/zoned-furnace-ac.json'
 
@@ -38,6 +41,9 @@ export const catalogue: readonly System[] = [
     packageHeatPump,
     rooftopGas,
     zonedFurnaceAc,
+    furnaceInducedDraft,
+    airHandler120,
+    rooftopElectric,
   ].map(shipped),
 ]
 
