@@ -9,6 +9,7 @@ const wiring = {
     comesAndGoes: 'touch-or-heat',
     leavesMark: true,
     setsCode: 'low-voltage',
+    readApart: 'copper',
     milder: corroded,
   },
   'conductor-short': {

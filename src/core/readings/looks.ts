@@ -203,6 +203,9 @@ const ON_UNUSED_SCREW = modelValue({ value: 0.1, unit: 'share', source: 'assumpt
 /** Of wires seen on a wrong screw, those whose screw is told. */
 const SCREW_TOLD = modelValue({ value: 0.5, unit: 'share', source: 'assumption' })
 
+/** A glance over a whole strip that misses the one wire that is off. */
+const OVERLOOKED = modelValue({ value: 0.02, unit: 'share of looks', source: 'assumption' })
+
 /** What is found at the landings of a place: each wire that is off or on a wrong screw may be the one that is told, else straps and water. */
 function landingLooks(system: System, place: string, bench: Bench, hypothesis: Hypothesis, weight: number): Component[] {
   // Of wires that are in the hand nobody asks where they are landed.
@@ -215,11 +218,13 @@ function landingLooks(system: System, place: string, bench: Bench, hypothesis: H
     return found ? [word(found, 1)] : corrosionLooks(hypothesis, place, weight)
   }
   return moved.flatMap((end) => {
-    const share = 1 / moved.length
+    const share = (1 - OVERLOOKED) / moved.length
     const touch = hypothesis.effects.find((effect) => effect.do === 'short' && effect.a === end)
-    if (touch?.do !== 'short') return [word(`off: ${end}`, share * (1 - ON_UNUSED_SCREW)), word(`wrong: ${end}`, share * ON_UNUSED_SCREW)]
+    const missed = word(LANDED, OVERLOOKED / moved.length)
+    if (touch?.do !== 'short')
+      return [word(`off: ${end}`, share * (1 - ON_UNUSED_SCREW)), word(`wrong: ${end}`, share * ON_UNUSED_SCREW), missed]
     const terminal = touch.b.slice(0, touch.b.indexOf('@'))
-    return [word(`wrong: ${end}`, share * (1 - SCREW_TOLD)), word(wrongOn(end, terminal), share * SCREW_TOLD)]
+    return [word(`wrong: ${end}`, share * (1 - SCREW_TOLD)), word(wrongOn(end, terminal), share * SCREW_TOLD), missed]
   })
 }
 

@@ -3,7 +3,7 @@ import type { Engine } from '@/src/core/diagnosis/engine'
 import { type Evidence, type Posterior, priorsOf } from '@/src/core/diagnosis/inference/posterior'
 import type { RepairVerdict } from '@/src/core/diagnosis/inference/verdict'
 import { type Check, type Choice, weighQuestion } from '@/src/core/diagnosis/planner/next-check'
-import { separationOf } from '@/src/core/diagnosis/planner/separation'
+import { separationsOf } from '@/src/core/diagnosis/planner/separation'
 import { type Fault, singlesOf } from '@/src/core/faults/fault'
 import { probeKey } from '@/src/core/readings/check'
 import { modelValue } from '@/src/core/units/model-value'
@@ -19,9 +19,8 @@ export function separatingCheck(
 ): Check | null {
   const wide = widened(engine, evidence, posterior)
   const refused = new Set(skipped.map(probeKey))
-  for (const fault of blamed(engine, verdict)) {
-    const separation = separationOf(engine.laboratory, fault)
-    if (!separation || separation.isMade(evidence.observations)) continue
+  for (const separation of blamed(engine, verdict).flatMap((fault) => separationsOf(engine.laboratory, fault))) {
+    if (separation.isMade(evidence.observations)) continue
     const checks = separation.ways(bench).flatMap(({ bench: apart, probe, place }) => {
       const check = refused.has(probeKey(probe)) ? null : weighQuestion(engine, wide, evidence.observations, bench, apart, probe, place)
       return check ? [check] : []

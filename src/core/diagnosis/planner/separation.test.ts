@@ -1,5 +1,5 @@
 import { createBench } from '@/src/core/bench/bench'
-import { separationOf } from '@/src/core/diagnosis/planner/separation'
+import { separationsOf } from '@/src/core/diagnosis/planner/separation'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
 import type { FaultFamily } from '@/src/core/faults/families'
 import { createLaboratory } from '@/src/core/readings/laboratory'
@@ -11,8 +11,8 @@ import { templateValues } from '@/src/core/wiring/values'
 function separationIn(id: string, family: FaultFamily, spot: string) {
   const system = systemById(id)
   const fault = system && enumerateFaults(system).find((one) => one.family === family && one.id.endsWith(spot))
-  const separation = fault && separationOf(createLaboratory(system, templateValues), fault)
-  if (!separation) throw new Error(`${id} has nothing that stands apart for ${family} ${spot}`)
+  const [separation] = system && fault ? separationsOf(createLaboratory(system, templateValues), fault) : []
+  if (!system || !separation) throw new Error(`${id} has nothing that stands apart for ${family} ${spot}`)
   return { ...separation, bench: createBench(system) }
 }
 
@@ -85,6 +85,31 @@ describe('a delay', () => {
   })
 })
 
+describe('a broken conductor', () => {
+  const system = systemById('furnace-ac')
+  const fault = system && enumerateFaults(system).find(({ id }) => id === 'conductor-open:stat-cable.Y')
+  if (!system || !fault) throw new Error('no such fault')
+  const bench = createBench(system)
+  const separations = separationsOf(createLaboratory(system, templateValues), fault)
+
+  it('is read on its bare ends, with the call on: one that only came off its screw has its volts on the copper', () => {
+    expect(separations.flatMap(({ ways }) => ways(bench))).toEqual(
+      ['thermostat', 'indoor'].map((place) => ({
+        bench: expect.objectContaining({ power: true, call: 'cool', lifted: [], jumpers: [] }),
+        probe: { meter: 'volts', a: `stat-cable.Y@${place}`, b: `C@${place}` },
+        place,
+      })),
+    )
+  })
+
+  it('is read by itself, too, with the wires off at both ends and the meter on one of them', () => {
+    const lifted = { ...bench, power: false, lifted: ['stat-cable.Y@thermostat', 'stat-cable.Y@indoor'] }
+    const at = (a: string): Observation => ({ id: a, bench: lifted, probe: { meter: 'ohms', a, b: 'C@indoor' }, answer: 'OL' })
+    expect(separations.map(({ isMade }) => isMade([at('Y@indoor')]))).toEqual([false, false])
+    expect(separations.map(({ isMade }) => isMade([at('stat-cable.Y@indoor')]))).toEqual([false, true])
+  })
+})
+
 it('no reading that stands apart joins R to a gas valve behind its ignition, on any system', () => {
   for (const system of catalogue) {
     const bench = createBench(system)
@@ -92,7 +117,7 @@ it('no reading that stands apart joins R to a gas valve behind its ignition, on 
     const behindBoards = system.parts.flatMap((part) => (part.kind === 'board' ? part.outputs.map(({ to }) => to) : []))
     const laboratory = createLaboratory(system, templateValues)
     for (const fault of enumerateFaults(system))
-      for (const way of separationOf(laboratory, fault)?.ways(bench) ?? []) {
+      for (const way of separationsOf(laboratory, fault).flatMap(({ ways }) => ways(bench))) {
         const joined = way.bench.jumpers.flatMap(({ a, b }) => [a, b]).map((point) => point.split('@', 1)[0])
         expect(joined.filter((name) => valves.includes(name) && behindBoards.includes(name))).toEqual([])
         expect(way.bench.power || way.bench.call === 'off').toBe(true)

@@ -1,0 +1,217 @@
+import { type Bench, createBench } from '@/src/core/bench/bench'
+import { type ApartReading, isOneOf, type Probes, type Separation, whole } from '@/src/core/diagnosis/planner/apart'
+import { withJumper } from '@/src/core/diagnosis/planner/with-jumper'
+import type { Effect } from '@/src/core/faults/effect'
+import type { Fault } from '@/src/core/faults/fault'
+import { type Probe, probeKey } from '@/src/core/readings/check'
+import { healthy } from '@/src/core/readings/hypothesis'
+import type { Laboratory } from '@/src/core/readings/laboratory'
+import { SHOWS_CALL } from '@/src/core/readings/looks'
+import type { Observation } from '@/src/core/readings/observations'
+import { predict } from '@/src/core/readings/predict'
+import { modelValue } from '@/src/core/units/model-value'
+import { landingLink } from '@/src/core/wiring/assembly'
+import type { CallName } from '@/src/core/wiring/call'
+import type { PartOf } from '@/src/core/wiring/part'
+import { conductorEnd, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
+import { commonBeside } from '@/src/core/wiring/supply'
+import { cableById, callsOf, partsOf, placeById, type System } from '@/src/core/wiring/system'
+import { feedOf, hotTerminals } from '@/src/core/wiring/thermostat'
+
+/** What only shows while it is called: read or looked at live, by itself or jumped past. */
+
+/** The calls on which a part of a sound house is seen to do something else than at rest. */
+function callsThatMove(laboratory: Laboratory, probe: Probe): CallName[] {
+  const { system } = laboratory
+  const atRest = whole(system, createBench(system))
+  const seenOn = (bench: Bench) => JSON.stringify(predict(laboratory, bench, healthy, probe).map(({ at }) => at))
+  return callsOf(system).filter((call) => seenOn({ ...atRest, call }) !== seenOn(atRest))
+}
+
+/** An armature that is said not to move, looked at itself on a call that feeds it: what draws too much may be anything that was called. */
+export function ofArmature(laboratory: Laboratory, { part }: Fault): Separation | null {
+  const { system } = laboratory
+  const coil = partsOf(system, 'coil').find(({ id }) => id === part)
+  if (!coil) return null
+  const probe: Probe = { meter: 'look', at: coil.id }
+  const calls = callsThatMove(laboratory, probe)
+  return {
+    ways: (bench) => calls.map((call) => ({ bench: { ...whole(system, bench), call }, probe, place: coil.place })),
+    isMade: (observations) =>
+      observations.some(
+        ({ bench, probe: known }) =>
+          probeKey(known) === probeKey(probe) && bench.power && (calls.some((call) => call === bench.call) || bench.jumpers.length > 0),
+      ),
+  }
+}
+
+/** Volts across a motor or an element on a call that runs it: with them it is dead itself, without them what feeds it is. */
+export function ofLoad(laboratory: Laboratory, { part }: Fault): Separation | null {
+  const { system } = laboratory
+  const load = partsOf(system, 'load').find(({ id }) => id === part)
+  if (!load) return null
+  const [a, b] = load.between.map((name) => terminalPoint(name, load.place))
+  const probes: Probes = [{ probe: { meter: 'volts', a, b }, place: load.place }]
+  const calls = callsThatMove(laboratory, { meter: 'look', at: load.id })
+  return {
+    ways: (bench) => calls.flatMap((call) => probes.map((one) => ({ ...one, bench: { ...whole(system, bench), call } }))),
+    isMade: (observations) =>
+      observations.some(
+        ({ bench, probe }) =>
+          isOneOf(probes, probe) && bench.power && (bench.jumpers.length > 0 || calls.some((call) => call === bench.call)),
+      ),
+  }
+}
+
+/** Between what a broken conductor and one that came off its screw leave on the bare end there. */
+const TELLS_APART_V = modelValue({ value: 8, unit: 'V', source: 'assumption' })
+
+/**
+ * A broken conductor read on its own bare ends, not on the screws: a wire that only came off its screw has its volts on the copper at the
+ * far end, and none at the near one. Each end is told by a reading of its own.
+ */
+export function ofCopper(laboratory: Laboratory, { id, zone, touches, effects }: Fault): Separation[] {
+  const { system } = laboratory
+  const cable = cableById(system, zone)
+  if (!cable) return []
+  const atRest = whole(system, createBench(system))
+  const voltsWith = (opened: readonly Effect[], bench: Bench, probe: Probe) => {
+    const [{ at, floating }] = predict(laboratory, bench, { ...healthy, id, effects: opened }, probe)
+    return { volts: typeof at === 'number' ? at : 0, floating }
+  }
+  const names = [...new Set(touches.filter((point) => parsePoint(point).cable === zone).map((point) => parsePoint(point).name))]
+  return names.flatMap((name) =>
+    cable.between.flatMap((place, side): Separation[] => {
+      const terminal = cable.conductors.find((one) => one.id === name)?.lands[side]
+      if (!terminal) return []
+      const end = conductorEnd(zone, name, place)
+      const cameOff: readonly Effect[] = [{ do: 'open', link: landingLink(zone, name, place) }]
+      const readingsAgainst = (b: Point) => {
+        const probe: Probe = { meter: 'volts', a: end, b }
+        const calls = (['off', ...callsOf(system)] as const).filter((call) => {
+          const [low, high] = [effects, cameOff]
+            .map((opened) => voltsWith(opened, { ...atRest, call }, probe))
+            .sort((one, other) => one.volts - other.volts)
+          return high.volts - low.volts > TELLS_APART_V && !high.floating
+        })
+        return calls.map((call) => ({ call, probe }))
+      }
+      // To common, as everything else there is read; a common itself to the hot side.
+      const common = commonBeside(system, terminalPoint(terminal, place))
+      const toCommon = common ? readingsAgainst(common) : []
+      const readings = toCommon.length > 0 ? toCommon : hotsAt(system, place).flatMap(readingsAgainst)
+      const probes: Probes = readings.map(({ probe }) => ({ probe, place }))
+      const isLoose = ({ lifted }: Bench) => cable.between.every((one) => lifted.includes(conductorEnd(zone, name, one)))
+      const isOnEnd = (probe: Probe) => 'a' in probe && [probe.a, probe.b].includes(end)
+      return readings.length === 0
+        ? []
+        : [
+            {
+              ways: (bench) => readings.map(({ call, probe }) => ({ bench: { ...whole(system, bench), call }, probe, place })),
+              // Off at both ends and read there, it was read by itself, too.
+              isMade: (observations) =>
+                observations.some(({ bench, probe }) => (isOneOf(probes, probe) && bench.power) || (isLoose(bench) && isOnEnd(probe))),
+            },
+          ]
+    }),
+  )
+}
+
+/** The hot terminals of a place. */
+const hotsAt = (system: System, place: string): Point[] =>
+  [...new Set(partsOf(system, 'thermostat').flatMap((part) => hotTerminals(part)))].flatMap((name) =>
+    placeById(system, place)?.terminals.includes(name) ? [terminalPoint(name, place)] : [],
+  )
+
+/** The hot side joined to a terminal, and what it reads then to common: full volts, or it trips on the short that a contact had let go of. */
+function jumpedPast(system: System, bench: Bench, hot: string, name: string, place: string): ApartReading[] {
+  const point = terminalPoint(name, place)
+  const common = commonBeside(system, point)
+  const jumped = common && withJumper(system, whole(system, bench), terminalPoint(hot, place), point)
+  return jumped ? [{ bench: jumped, probe: { meter: 'volts', a: point, b: common }, place }] : []
+}
+
+const wasJumped = (observations: readonly Observation[], hot: string, name: string): boolean =>
+  observations.some(
+    ({ bench, probe }) =>
+      bench.power &&
+      probe.meter !== 'ohms' &&
+      bench.jumpers.some(({ a, b }) => [a, b].every((point) => [hot, name].includes(parsePoint(point).name))),
+  )
+
+/** The display shows that it calls, and the volts across the contact stay: one that lets go of a short would show it. */
+function wasSeenOpen(observations: readonly Observation[], stat: PartOf<'thermostat'>, hot: string, name: string): boolean {
+  const across = probeKey({ meter: 'volts', a: terminalPoint(hot, stat.place), b: terminalPoint(name, stat.place) })
+  const calls = observations.filter(({ bench }) => bench.power && bench.call !== 'off' && stat.calls[bench.call]?.includes(name))
+  const shows = ({ probe, answer }: Observation) =>
+    probe.meter === 'look' && probe.at === stat.id && typeof answer === 'object' && 'word' in answer && answer.word === SHOWS_CALL
+  return calls.some(shows) && calls.some(({ probe }) => probeKey(probe) === across)
+}
+
+/** The contact of a thermostat jumped past, at the unit or at the wall. */
+export function ofContact(system: System, { part, touches }: Fault): Separation | null {
+  const stat = partsOf(system, 'thermostat').find(({ id }) => id === part)
+  if (!stat || touches.length === 0) return null
+  const { name } = parsePoint(touches[0])
+  const hot = feedOf(stat, name)
+  const places = system.places.filter(({ terminals }) => [hot, name].every((one) => terminals.includes(one)))
+  return {
+    ways: (bench) => places.flatMap(({ id }) => jumpedPast(system, bench, hot, name, id)),
+    isMade: (observations) => wasJumped(observations, hot, name) || wasSeenOpen(observations, stat, hot, name),
+  }
+}
+
+/** What a board puts out fed from its own supply, or with a gas valve on it, which nothing but its ignition may open, read with that unplugged. */
+export function ofOutput(system: System, { part, effects }: Fault): Separation | null {
+  const board = partsOf(system, 'board').find(({ id }) => id === part)
+  const to = effects.flatMap((effect) => (effect.do === 'output' ? [effect.to] : []))[0]
+  if (!board || to === undefined) return null
+  const { place } = board
+  const [hot] = board.between
+  const valves = partsOf(system, 'coil').filter((coil) => coil.role === 'gas-valve' && coil.place === place && coil.between.includes(to))
+  if (valves.length === 0)
+    return {
+      ways: (bench) => jumpedPast(system, bench, hot, to, place),
+      isMade: (observations) => wasJumped(observations, hot, to),
+    }
+  const point = terminalPoint(to, place)
+  const common = commonBeside(system, point)
+  const call = callsOf(system).find((one) => one.startsWith('heat'))
+  if (!common || !call) return null
+  const unplugged = valves.map(({ id }) => id)
+  const probes: Probes = [{ probe: { meter: 'volts', a: point, b: common }, place }]
+  return {
+    ways: (bench) => probes.map((one) => ({ ...one, bench: { ...whole(system, bench), call, unplugged } })),
+    isMade: (observations) =>
+      observations.some(
+        ({ bench, probe }) => isOneOf(probes, probe) && bench.power && unplugged.every((id) => bench.unplugged.includes(id)),
+      ),
+  }
+}
+
+/** A delay that is over is none: the call left on for its minutes, and what should have come on by then. */
+export function ofDelay(system: System, { part, touches }: Fault): Separation | null {
+  const point = touches[touches.length - 1]
+  const { place } = parsePoint(point)
+  const common = commonBeside(system, point)
+  const call = callsOf(system).find((one) => one.startsWith('cool'))
+  if (!common || !call) return null
+  return {
+    ways: (bench) => [
+      {
+        bench: {
+          ...whole(system, bench),
+          call: bench.call === 'off' ? call : bench.call,
+          since: { call: 'minutes', power: 'long' },
+        },
+        probe: { meter: 'volts', a: point, b: common },
+        place,
+      },
+    ],
+    isMade: (observations) =>
+      observations.some(
+        ({ bench, probe }) =>
+          bench.power && bench.call !== 'off' && bench.since?.call === 'minutes' && !(probe.meter === 'look' && probe.at === part),
+      ),
+  }
+}

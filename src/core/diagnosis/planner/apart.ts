@@ -1,0 +1,70 @@
+import type { Bench } from '@/src/core/bench/bench'
+import { anyTime } from '@/src/core/bench/since'
+import { readyFuses } from '@/src/core/diagnosis/planner/candidates'
+import { type Probe, probeKey } from '@/src/core/readings/check'
+import type { Observation } from '@/src/core/readings/observations'
+import type { Point } from '@/src/core/wiring/point'
+import type { System } from '@/src/core/wiring/system'
+
+/**
+ * Found means that the separating check was made. What is blamed is read by itself: a cable with its wires off at both ends, a lead with
+ * all that hangs on it off, a coil with its leads off. What should pass a call on is jumped past, live: nothing else tells a contact that
+ * stays open from one that lets go of a short. A delay is waited out.
+ */
+export interface Separation {
+  /** Any one of these readings says it. */
+  readonly ways: (bench: Bench) => readonly ApartReading[]
+  /** The readings have said it already. */
+  readonly isMade: (observations: readonly Observation[]) => boolean
+}
+
+export interface ApartReading {
+  readonly bench: Bench
+  readonly probe: Probe
+  readonly place: string
+}
+
+export type Probes = readonly Omit<ApartReading, 'bench'>[]
+
+/** Read with the power off, with at the least these off. */
+export const deadApart = (lifted: readonly Point[], unplugged: readonly string[], probes: Probes): Separation => ({
+  ways: (bench) => {
+    const apart: Bench = {
+      ...bench,
+      power: false,
+      call: 'off',
+      jumpers: [],
+      lifted: [...new Set([...bench.lifted, ...lifted])],
+      unplugged: [...new Set([...bench.unplugged, ...unplugged])],
+    }
+    return probes.map((one) => ({ ...one, bench: apart }))
+  },
+  isMade: (observations) =>
+    observations.some(
+      ({ bench, probe }) =>
+        isOneOf(probes, probe) &&
+        !bench.power &&
+        bench.jumpers.length === 0 &&
+        lifted.every((end) => bench.lifted.includes(end)) &&
+        unplugged.every((part) => bench.unplugged.includes(part)),
+    ),
+})
+
+/** Read with the power on and nothing called: whatever else is off makes no difference to a line. */
+export const liveAt = (probes: Probes): Separation => ({
+  ways: (bench) => probes.map((one) => ({ ...one, bench: { ...bench, power: true, call: 'off' } })),
+  isMade: (observations) => observations.some(({ bench, probe }) => isOneOf(probes, probe) && bench.power),
+})
+
+export const isOneOf = (probes: Probes, wanted: Probe): boolean => probes.some(({ probe }) => probeKey(probe) === probeKey(wanted))
+
+/** Nothing lifted or unplugged, the power on, ready to trip. */
+export const whole = (system: System, bench: Bench): Bench => ({
+  ...anyTime(bench),
+  lifted: [],
+  jumpers: [],
+  unplugged: [],
+  power: true,
+  call: 'off',
+  ...readyFuses(system, bench),
+})
