@@ -39,7 +39,8 @@ function sayShort({ kind, name }: Chain['parts'][number]): string {
 function partOf(part: Chain['parts'][number], place: Place, axis: 'across' | 'down', x: number, y: number): LoomPart {
   const [room, height] = SIZE[part.kind][axis]
   const role = part.kind === 'switch' || part.kind === 'coil' ? part.role : ''
-  const label = SHORT_ROLE.get(role) ?? (role || sayShort(part))
+  // A relay is called after what it works.
+  const label = role === 'relay' ? part.name.replace(/ relay$/, '') : (SHORT_ROLE.get(role) ?? (role || sayShort(part)))
   // A name stands within its box.
   const width =
     axis === 'across' && (part.kind === 'coil' || part.kind === 'electronics' || part.kind === 'board')

@@ -77,9 +77,12 @@ function drawAcross(
   const across = chains.filter((chain) => chain !== source && !branches.includes(chain) && !leadsThrough(place, chain, rows))
   const through = chains.filter((chain) => leadsThrough(place, chain, rows))
   const start = at.xLeft + TAG
+  // What passes on to the next unit keeps the row for itself; of several loads on one terminal each hangs a little lower than the last.
   const rowOf = (chain: Chain) => {
     const y = rows.y(chain.from)
-    return at.right.includes(chain.from) && at.left.includes(chain.from) ? (y + rows.y(nextRow(rows, chain.from))) / 2 : y
+    const sharing = across.filter(({ from }) => from === chain.from)
+    const passesOn = at.right.includes(chain.from) && at.left.includes(chain.from) ? 1 : 0
+    return y + ((rows.y(nextRow(rows, chain.from)) - y) * (sharing.indexOf(chain) + passesOn)) / (sharing.length + passesOn)
   }
   const loadsStart = start + ROOM.start + branches.length * BRANCH_GAP
 
