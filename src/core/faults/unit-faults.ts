@@ -157,7 +157,14 @@ export function addDelays(system: System, add: AddFault): void {
 /** A board that does not make an output, makes it for good, or makes and breaks it; and one that is dead. */
 export function addBoardFaults(system: System, add: AddFault): void {
   for (const board of partsOf(system, 'board')) {
-    const replace: [string, string] = [`replace:${board.id}`, `Replace the ${board.name}; land the call past it to prove it`]
+    // Nothing but its ignition may open a gas valve: no call is landed past that.
+    const opensGas = partsOf(system, 'coil').some(
+      (coil) => coil.role === 'gas-valve' && coil.place === board.place && board.outputs.some(({ to }) => coil.between.includes(to)),
+    )
+    const replace: [string, string] = [
+      `replace:${board.id}`,
+      opensGas ? `Replace the ${board.name}; never land a call past it` : `Replace the ${board.name}; land the call past it to prove it`,
+    ]
     for (const { to, call } of board.outputs) {
       const touches = [terminalPoint(call, board.place), terminalPoint(to, board.place)]
       const output = sayLead(system, to, board.place)
@@ -218,7 +225,12 @@ export function addSwitchFaults(system: System, add: AddFault): void {
       part.id,
       part,
       `${capital(part.name)} is stuck open`,
-      [`switch:${part.id}`, `Find what opened the ${part.name}; replace it if it stays open for no reason`],
+      [
+        `switch:${part.id}`,
+        part.role === 'draft'
+          ? `Find what keeps the ${part.name} open: its hose, a blocked vent or drain, a weak inducer; replace it if it stays open with the draft right`
+          : `Find what opened the ${part.name}; replace it if it stays open for no reason`,
+      ],
       [{ do: 'open', link: bodyLink(part.id) }],
       part.between.map((node) => terminalPoint(node, part.place)),
     )
