@@ -18,7 +18,13 @@ const config = {
   // The long suites compute, and nothing else runs beside them.
   maxWorkers: '100%',
   projects: [
-    { ...shared, displayName: 'core', testEnvironment: 'node', sandboxInjectedGlobals: ['Math', 'Map', 'Set', 'Number', 'Float64Array', 'Array', 'Object', 'WeakMap'], testMatch: ['<rootDir>/{src,cli,tests}/**/*.test.ts'] },
+    {
+      ...shared,
+      displayName: 'core',
+      testEnvironment: 'node',
+      sandboxInjectedGlobals: ['Math', 'Map', 'Set', 'Number', 'Float64Array', 'Array', 'Object', 'WeakMap'],
+      testMatch: ['<rootDir>/{src,cli,tests}/**/*.test.ts'],
+    },
     {
       ...shared,
       displayName: 'screens',

@@ -3,6 +3,7 @@ import { parseLook } from '@/src/core/readings/look-target'
 import { LANDED, marks, SHOWS_CALL, SHOWS_NO_CALL, wordsOfLook, workingAt } from '@/src/core/readings/looks'
 import { ampsLink } from '@/src/core/readings/meter-readings'
 import { isPlainToSee } from '@/src/core/readings/observations'
+import { wordsOfSwitch } from '@/src/core/readings/switch-looks'
 import { magnitude, subtract } from '@/src/core/units/complex'
 import { defaultMeter, shownAmps, shownOhms, shownVolts } from '@/src/core/units/meter'
 import type { Random } from '@/src/core/units/random'
@@ -120,6 +121,11 @@ export class Senses {
       return random.uniform() < 0.03 ? 'corroded' : LANDED
     }
     const part = partById(system, at)
+    if (part?.kind === 'switch') {
+      const [made, opened] = wordsOfSwitch(part)
+      const isOpen = trouble?.effects.some((effect) => effect.do === 'open' && effect.link === `body:${part.id}`) ?? false
+      return random.uniform() < (isOpen ? 0.8 : 0.02) ? opened : made
+    }
     const works = await this.working()
     if (part?.kind === 'load') return works.get(at) ? 'runs' : 'still'
     if (part?.kind === 'board') {

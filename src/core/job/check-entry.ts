@@ -6,6 +6,7 @@ import type { Answer, Probe } from '@/src/core/readings/check'
 import { parseLook, wiringOf } from '@/src/core/readings/look-target'
 import { workingAt } from '@/src/core/readings/looks'
 import { wordsFor } from '@/src/core/readings/predict'
+import { wordsOfSwitch } from '@/src/core/readings/switch-looks'
 import { modelValue } from '@/src/core/units/model-value'
 import { sayCall } from '@/src/core/wiring/call'
 import { parsePoint } from '@/src/core/wiring/point'
@@ -122,7 +123,9 @@ const isLookable = (system: System, id: string): boolean => {
   const { what, of } = parseLook(id)
   if (what === 'runs') return workingAt(system, of).length > 0
   if (what === 'wiring') return zonesOf(system).some((zone) => wiringOf(zone.id) === id)
-  const kind = partById(system, id)?.kind
+  const part = partById(system, id)
+  const kind = part?.kind
+  if (part?.kind === 'switch') return wordsOfSwitch(part).length > 0
   const isFurther = furtherFuses(system).some((fuse) => fuse.id === id)
   return kind === 'coil' || kind === 'thermostat' || kind === 'load' || kind === 'board' || isFurther
 }

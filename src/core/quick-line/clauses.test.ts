@@ -28,6 +28,9 @@ const onRoof = at('rooftop-gas', 'package')
 describe('several things said in one breath', () => {
   it.each([
     [inside, 'jumped R to Y, popped right away', 'jumper R Y; trips'],
+    [deadInside, 'outdoor Y and C off at the board, 0.6 between them', 'lift outdoor Y; lift outdoor C; outdoor Y-outdoor C 0.6'],
+    [deadInside, 'Y/C 0.4 ohm dead short', 'Y-C 0.4'],
+    [inside, 'turned it to cool and down to 65', 'call cool'],
     [inside, 'lifted G, still trips on cool', 'lift G; trips on cool'],
     [inside, 'fan, cool and heat hold, heat trips', 'holds on fan; holds on cool; holds on heat; trips on heat'],
     [inside, 'ran heat for 5 min, no trip', 'call heat; holds'],
@@ -95,9 +98,16 @@ describe('parts in their own way', () => {
       'ohms across high-pressure jumps between 0 and 1; ohms across low-pressure jumps between 0 and 1',
     ],
     [atPanel, 'zone 2 damper shut', 'damper-2 shut'],
+    [at('furnace-no-common', 'indoor'), 'float tripped, pan full of water', 'float up; note pan full of water'],
+    [onRoof, 'rollout tripped', 'rollout tripped'],
+    [outside, 'Y touching the cabinet', 'bare outdoor Y'],
     [inside, 'shorted it with my screwdriver', 'slip'],
     [inside, 'walking out to the unit', 'walk outdoor'],
   ])('%# %p', (read, line, means) => expect(read(line)).toEqual(read(means)))
+
+  it('asks which of several, by their names', () => {
+    expect(() => outside('24 volts across the pressure switch')).toThrow('Say "high-pressure switch" or "low-pressure switch"')
+  })
 
   it('never takes a motor for the 24 V side, nor a touch for a repair', () => {
     expect(outside('compressor 11.2 amps')).toMatchObject([{ kind: 'note' }])

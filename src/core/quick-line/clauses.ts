@@ -1,6 +1,7 @@
 import type { Entry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import { isJudgement, lexicon } from '@/src/core/quick-line/lexicon'
+import { findCable } from '@/src/core/quick-line/names'
 import type { Said } from '@/src/core/quick-line/rule'
 import { plain } from '@/src/core/quick-line/said'
 import { Sentence } from '@/src/core/quick-line/sentence'
@@ -32,23 +33,40 @@ export function readClauses(text: string, reader: Reader): Said {
   const whole = reader.read(text, reader.entries)
   const isSaid = typeof whole === 'string' && reader.isReadable(whole, reader.entries)
   if (isSaid && !isRemark(whole)) return whole
+  const judged = typeof whole === 'string' ? null : JUDGED.exec(text)
+  if (judged && isJudgement(plain(judged[2]))) return readClauses(judged[1], reader)
   const joints = [...text.matchAll(JOINTS)]
   if (joints.length === 0 || joints.length > MOST_JOINTS) return whole
+  // What stands in the way of one clause is asked where nothing else is.
+  let question: Said = null
   for (const joint of [...joints.filter((one) => one.groups?.condition), ...joints.filter((one) => !one.groups?.condition).reverse()]) {
     const [left, right] = [text.slice(0, joint.index), text.slice(joint.index + joint[0].length)]
     if (left.trim() === '' || right.trim() === '') continue
     const both = joint.groups?.condition ? readPair(right, left, reader, false) : readPair(left, right, reader, true)
-    if (both !== null && !(isSaid && isRemark(both))) return both
+    if (typeof both === 'string' && !(isSaid && isRemark(both))) return both
+    question ??= both
   }
-  return whole
+  return whole ?? question
 }
 
-function readPair(first: string, second: string, reader: Reader, isInOrder: boolean): string | null {
+/** `0.4 ohm dead short`: a reading, and what is thought of it. */
+const JUDGED = /^(.*\d ?(?:ohms?|v|volts?|amps?))\s+(\D+)$/i
+
+/** `0.6 between them`: the two wires that were spoken of before. */
+function withThem(second: string, first: string, { system }: Reader): string {
+  const two = /\b(?:(\w+) )?([A-Z]\w?) (?:and|&|to) ([A-Z]\w?)\b/.exec(first)
+  if (!two) return second
+  const along = two[1] && findCable(system, two[1]) !== null ? `${two[1]} ` : ''
+  return second.replace(/\b(?:between|across) (?:them|those|the two|both|the wires)\b/i, `between ${along}${two[2]} and ${along}${two[3]}`)
+}
+
+function readPair(first: string, said: string, reader: Reader, isInOrder: boolean): Said {
+  const second = withThem(said, first, reader)
   const one = readClauses(first, reader)
   if (typeof one !== 'string') {
     // What was wiggled when it happened is a remark beside it.
     const isBeside = isInOrder ? isAside(first, reader) : MOVED.test(first.trim())
-    return isBeside ? withNote(readClauses(second, reader), first) : null
+    return isBeside ? withNote(readClauses(second, reader), first) : one
   }
   if (isInOrder && isJudgement(plain(second))) return one
   const next = { ...reader, entries: reader.after(one, reader.entries) }
@@ -57,7 +75,7 @@ function readPair(first: string, second: string, reader: Reader, isInOrder: bool
   if (typeof other === 'string') return inOneLine(one, other)
   const another = subject === null ? null : ofSubject(subject, second, next)
   if (another !== null) return inOneLine(one, another)
-  return isInOrder && isAside(second, reader) ? withNote(one, second) : null
+  return isInOrder && isAside(second, reader) ? withNote(one, second) : other
 }
 
 /** `still won't close`, `not pulling in`, `hums`: said of what was spoken of before. */

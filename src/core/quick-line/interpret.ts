@@ -18,6 +18,16 @@ export function interpret(text: string, the: Sentence): Said {
     const line = firstOf([...tried, ...measured, ...noticed, ...acted], meaning, the) ?? onCall(meaning, the)
     if (line !== null) return line
   }
+  return whichPart(text, the)
+}
+
+/** A part that could be one of several is asked after by their names. */
+function whichPart(text: string, the: Sentence): Said {
+  const words = text.split(/\s+/)
+  for (let at = 0; at + 1 < words.length; at++) {
+    const names = the.several(`${words[at]} ${words[at + 1]}`)
+    if (names.length > 0) return { asks: `Which one? Say ${names.map((name) => `"${name}"`).join(' or ')}.` }
+  }
   return null
 }
 

@@ -65,7 +65,7 @@ const words: Readonly<Partial<{ [S in Sense]: string }>> = {
   blank: 'blank dark',
   alive: 'alive lit',
   not: 'not isnt aint never',
-  rubbed: 'rubbed rub rubbing nicked nick nicks worn chafed pinched bare cut skinned',
+  rubbed: 'rubbed rub rubbing nicked nick nicks worn touching chafed pinched bare cut skinned',
   chewed: 'chewed gnawed mice mouse rodent rodents rat rats squirrel squirrels dog raccoon',
   scorched: 'burnt burned melted scorched charred',
   stapled: 'stapled staple',
@@ -219,7 +219,7 @@ export const lexicon: ReadonlyMap<string, Sense> = new Map([
 
 /** Words that judge what was read and say nothing more. */
 const JUDGEMENTS =
-  /^(?:(?:thats|that is|its|is|looks|so|all|pretty|really|too|dead|direct|a|way) )*(?:good|bad|dead|ok|okay|fine|normal|as expected|expected|perfect|weak|low|high|short|shorted|shorted out|open|great|right|correct|weird|odd|solid|as it should be|where it should be|to spec|in spec|out of spec|checks out|passes|toast|shot|cooked)$/
+  /^(?:(?:thats|that is|its|is|looks|so|all|pretty|really|too|dead|direct|a|way) )*(?:good|bad|dead|ok|okay|fine|normal|as expected|expected|perfect|weak|low|high|short|shorted|shorted out|open|great|right|correct|weird|odd|solid|as it should be|where it should be|to spec|in spec|out of spec|checks out|passes|toast|shot|cooked|(?:down|up) to \d\d)$/
 
 /** Whether a clause only judges the reading before it: `0.4 ohms, dead short`. */
 export const isJudgement = (text: string): boolean => JUDGEMENTS.test(text)

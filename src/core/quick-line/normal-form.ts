@@ -21,7 +21,10 @@ export function normalForm(clause: string, system: System, state: JobState): str
     .replace(/^(?:i |i've |ive |we |just |now )*(?:got|get|getting|have|had|see|seeing|measured|measure|reading|showing) (?=[-\d.])/i, '')
     .replace(/\b(thermostat|stat|tstat) (?:display|screen)\b/i, '$1')
     .replace(/^across the /i, 'across ')
+    // What a thermostat is set to is no reading.
+    .replace(/\b(cool|heat|cooling|heating)(?: to| at)? [4-9]\d(?: degrees| f)?(?=$|,|\s(?!v|a|o))/gi, '$1')
     .replace(/\b2nd\b/gi, 'second')
+    .replace(/\b(compressor|contactor) (?:#|no\.? ?|number )?2\b/gi, 'second $1')
     .replace(/\bsecond[- ]stage (?=contactor|compressor)/gi, 'second ')
     .replace(/^(?:meg(?:g?ed|'?d)|ohm'?d|rang out|metered) (?=\S+ )/i, '')
     .replace(/\b(?:stat|thermostat|tstat) (\d)\b/gi, (all, zone: string) =>

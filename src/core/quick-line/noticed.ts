@@ -1,4 +1,5 @@
 import type { Meaning } from '@/src/core/quick-line/meaning'
+import { isGroundWord } from '@/src/core/quick-line/names'
 import { has, NO_CALL, only, type Reading } from '@/src/core/quick-line/sense'
 import { marks, SHOWS_CALL } from '@/src/core/readings/looks'
 import type { PartOf } from '@/src/core/wiring/part'
@@ -101,11 +102,13 @@ const marked: Reading = (meaning, the) => {
   // Along the one cable that comes to the place, where no other is named.
   const [oneCable, another] = system.cables.filter(({ between }) => between.includes(places[0] ?? state.bench.place))
   const along = another ? undefined : oneCable?.id
-  if (letters.length === 1 && mark === 'rubbed') {
-    const cable = letters[0].cable ?? cables[0] ?? along
+  const wires = letters.filter(({ letter }) => !isGroundWord(letter))
+  if (wires.length === 1 && mark === 'rubbed') {
+    const [wire] = wires
+    const cable = wire.cable ?? cables[0] ?? along
     return cable === undefined
       ? { asks: 'In which cable? Say "bare outdoor Y", or where it is rubbed: "rubbed indoor".' }
-      : `bare ${cable} ${letters[0].letter}`
+      : `bare ${cable} ${wire.letter}`
   }
   if (letters.length > 1) return null
   if (letters.length === 1 && along !== undefined && cables.length + places.length === 0) return `${mark} ${letters[0].cable ?? along}`

@@ -39,12 +39,31 @@ export function readQuickLine(line: string, context: QuickLineContext): Understo
   const read = readInGrammar(line, context)
   if (read.ok) return read
   const put = inGrammarsWords(clausesOf(line), context)
-  if (put === null) return asRemark(line, context) ?? read
+  if (put === null) return asRemark(line, context) ?? (isOfReading(line, context) ? read : { ...read, problem: NO_ENTRY })
   if (typeof put === 'object') return { ok: false, problem: put.asks, start: 0, end: line.length }
   const understood = readInGrammar(put, context)
   if (understood.ok) return understood
   // What was understood and cannot be now is refused with its own reason; where the line said it in the grammar's words, at its own word.
   return understood.problem === read.problem ? read : { ...understood, start: 0, end: line.length }
+}
+
+/** What is told where a line names nothing that a meter could be on: the grammar would ask for a number. */
+const NO_ENTRY = 'I do not understand this as an entry. Say what was read, done or seen: "Y-C 24", "lift outdoor Y", "contactor out".'
+
+/** The line begins as a command does, or has a terminal, a part or a number in it: the grammar's own words say what would fit. */
+function isOfReading(line: string, context: QuickLineContext): boolean {
+  const the = new Sentence(context.system, foldJob(context.system, context.entries))
+  const words = line
+    .trim()
+    .split(/[\s,;=/&-]+/)
+    .filter(Boolean)
+  return (
+    words.length < 3 ||
+    isCommandWord(words[0]) ||
+    words.some(
+      (word) => /\d/.test(word) || the.isLetter(word) || the.part(word.toLowerCase()) !== null || the.place(word.toLowerCase()) !== null,
+    )
+  )
 }
 
 /** A sentence that names no terminal, no number, no command and nothing of the circuit is a remark: a note, by which nothing is weighed. */

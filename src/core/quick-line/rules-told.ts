@@ -126,6 +126,11 @@ export const toldRules: readonly Rule[] = [
   rule('checked for dead(?:[ ,].*)?', (the) => the.asNote()),
   rule('(?:opened|opened up) (.+)', (the, what) => leading('panel', leading('', the.place(what) && `${the.place(what)} off`))),
   rule('(cool|cooling|heat|heating|fan) (?:call )?(?:proven|proved)', (the, call) => leading('proved', the.call(call))),
+  // Switches that show what they do.
+  rule('float(?: switch)?(?: is| was| has)? (?:up|tripped|kicked|high|floating|full)(?: up)?', (the) => worded(the.part('float'), 'up')),
+  rule('float(?: switch)?(?: is| was)? (?:down|dry|low|not tripped|fine|ok)', (the) => worded(the.part('float'), 'down')),
+  rule('roll-?out(?: switch| button)?(?: is| was| has)? (?:tripped|popped)(?: out)?', (the) => worded(the.part('rollout'), 'tripped')),
+  rule('roll-?out(?: switch| button)?(?: is| was)? (?:set|not tripped|fine|ok)', (the) => worded(the.part('rollout'), 'set')),
   // Thermostat.
   rule(
     '(?:put|set|switched|turned|flipped)(?: it| thermostat)?(?: in| into| to| over to)? (cool|cooling|heat|heating|fan)(?: mode)?',

@@ -59,6 +59,12 @@ export class Sentence {
     return ending.length === 1 ? ending[0].id : null
   }
 
+  /** The parts that a name of two words could mean, where it is more than one: the pressure switch, of two. */
+  several(words: string): readonly string[] {
+    const here = this.system.parts.filter(({ name }) => name.toLowerCase().replaceAll('-', ' ').endsWith(` ${words}`))
+    return words.includes(' ') && here.length > 1 && this.part(words) === null ? here.map(({ name }) => name) : []
+  }
+
   /** The thermostat, where there is one: of several nobody knows which is meant. */
   thermostat(): string | null {
     const [one, another] = partsOf(this.system, 'thermostat')

@@ -9,6 +9,7 @@ import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { parseLook, runsAt } from '@/src/core/readings/look-target'
 import type { Component } from '@/src/core/readings/prediction'
+import { switchLooks, wordsOfSwitch } from '@/src/core/readings/switch-looks'
 import type { World, Worlds } from '@/src/core/readings/world'
 import { modelValue } from '@/src/core/units/model-value'
 import { loadInside } from '@/src/core/wiring/assembly'
@@ -82,15 +83,16 @@ export function wordsOfLook(system: System, at: string): string[] {
       ]
     case 'coil':
       return [...wordsOfCoil(part.role), 'chatters']
+    case 'switch':
+      return [...wordsOfSwitch(part)]
     case 'transformer':
     case 'strap':
     case 'bond':
-    case 'switch':
     case 'electronics':
     case 'disconnect':
     case 'supply':
     case undefined:
-      return [...wordsOfCoil(null), 'chatters']
+      return []
   }
 }
 
@@ -111,7 +113,7 @@ function callLooks({ system }: Laboratory, at: string, { call }: Bench, { fault 
 }
 
 /** How an armature is told that is in, and one that is out; a damper's blade is driven shut. */
-const wordsOfCoil = (role: PartOf<'coil'>['role'] | null): [string, string] => (role === 'damper' ? ['shut', 'open'] : ['in', 'out'])
+const wordsOfCoil = (role: PartOf<'coil'>['role']): [string, string] => (role === 'damper' ? ['shut', 'open'] : ['in', 'out'])
 
 /** A wire that is off its screw, one on a wrong screw, and on which. */
 function wordsOfEnd(system: System, end: string): string[] {
@@ -182,12 +184,14 @@ export function asCalled(
 /** What the eye finds in one world; a load is told by `runs`, state by state. */
 export function look(laboratory: Laboratory, at: string, bench: Bench, hypothesis: Hypothesis, worlds: Worlds, world: World): Component[] {
   const { what, of } = parseLook(at)
-  if (partById(laboratory.system, at)?.kind === 'load' || what === 'runs') return []
+  const part = partById(laboratory.system, at)
+  if (part?.kind === 'load' || what === 'runs') return []
+  if (part?.kind === 'switch') return switchLooks(part, hypothesis.effects, world.weight)
   if (what === 'wiring') return wiringLooks(laboratory.system, hypothesis, of, world.weight)
   if (what === 'landings') return landingLooks(laboratory.system, of, bench, hypothesis, world.weight)
   const word = lookWord(laboratory, at, bench, hypothesis, worlds, world)
   if (word === 'alive') return callLooks(laboratory, at, bench, hypothesis, world.weight)
-  if (word === 'chatters' && partById(laboratory.system, at)?.kind === 'thermostat')
+  if (word === 'chatters' && part?.kind === 'thermostat')
     return [
       { weight: world.weight * (1 - SEEN_UP), at: { word }, sigma: 1, floating: false },
       { weight: world.weight * SEEN_UP, at: { word: 'alive' }, sigma: 1, floating: false },

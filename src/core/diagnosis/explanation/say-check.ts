@@ -95,6 +95,15 @@ function sayLook(system: System, at: string, bench: Bench): { say: string; why: 
       why: `It is rated ${part.ratingA} A.`,
       caution: null,
     }
+  if (part?.kind === 'switch')
+    return {
+      say:
+        part.role === 'float'
+          ? `Look at the ${part.name}: is it up, or down?`
+          : `Look at the button of the ${part.name}: is it set, or tripped?`,
+      why: part.role === 'float' ? 'Water in the pan or the drain lifts it.' : 'It stays open until it is pressed.',
+      caution: part.role === 'float' ? null : 'Find what tripped it before it is reset: flames or hot gas left the burner box.',
+    }
   if (part?.kind === 'thermostat')
     return {
       say:

@@ -9,6 +9,7 @@ import { type Probe, probeKey } from '@/src/core/readings/check'
 import { landingsAt, parseLook } from '@/src/core/readings/look-target'
 import { wholeLooks } from '@/src/core/readings/looks'
 import { isLinePoint } from '@/src/core/readings/predict'
+import { seenSwitches } from '@/src/core/readings/switch-looks'
 import { modelValue } from '@/src/core/units/model-value'
 import { hotOfCalls } from '@/src/core/wiring/assembly'
 import { CHASSIS, conductorEnd, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
@@ -36,6 +37,7 @@ function asFound(system: System, bench: Bench): Candidate[] {
   for (const { id, place, holds } of furtherFuses(system))
     if (holds !== 'none' && slotOf(system, bench, id).holds === 'as-found' && !slotOf(system, bench, id).open)
       probes.push({ probe: { meter: 'look', at: id }, place })
+  for (const { id, place } of seenSwitches(system)) probes.push({ probe: { meter: 'look', at: id }, place })
   const candidates: Candidate[] = [{ bench, probes }]
   if (bench.power) candidates.push({ bench, probes: wholeLive(system) })
   return candidates
