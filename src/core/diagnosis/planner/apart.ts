@@ -4,7 +4,7 @@ import { readyFuses } from '@/src/core/diagnosis/planner/candidates'
 import { type Probe, probeKey } from '@/src/core/readings/check'
 import type { Observation } from '@/src/core/readings/observations'
 import type { Point } from '@/src/core/wiring/point'
-import type { System } from '@/src/core/wiring/system'
+import { callsOf, type System } from '@/src/core/wiring/system'
 
 /**
  * Found means that the separating check was made. What is blamed is read by itself: a cable with its wires off at both ends, a lead with
@@ -54,6 +54,13 @@ export const deadApart = (lifted: readonly Point[], unplugged: readonly string[]
 export const liveAt = (probes: Probes): Separation => ({
   ways: (bench) => probes.map((one) => ({ ...one, bench: { ...bench, power: true, call: 'off' } })),
   isMade: (observations) => observations.some(({ bench, probe }) => isOneOf(probes, probe) && bench.power),
+})
+
+/** Read with the power on and something called: a joint that is only loose gives way under a load, and reads full volts without one. */
+export const loadedAt = (system: System, probes: Probes): Separation => ({
+  ways: (bench) => callsOf(system).flatMap((call) => probes.map((one) => ({ ...one, bench: { ...whole(system, bench), call } }))),
+  isMade: (observations) =>
+    observations.some(({ bench, probe }) => isOneOf(probes, probe) && bench.power && (bench.call !== 'off' || bench.jumpers.length > 0)),
 })
 
 export const isOneOf = (probes: Probes, wanted: Probe): boolean => probes.some(({ probe }) => probeKey(probe) === probeKey(wanted))

@@ -85,6 +85,18 @@ describe('a delay', () => {
   })
 })
 
+it('a neutral is read across what hangs on it under a load: a loose one gives way there, and reads full volts without', () => {
+  const { ways, isMade, bench } = separationIn('furnace-ac', 'neutral-open', 'furnace-supply')
+  expect(ways(bench).every((way) => way.bench.power && way.bench.call !== 'off')).toBe(true)
+  const read = (call: 'off' | 'cool'): Observation => ({
+    id: call,
+    bench: { ...bench, call },
+    probe: { meter: 'volts', a: 'L1-unit@indoor', b: 'N@indoor' },
+    answer: 118,
+  })
+  expect([isMade([read('off')]), isMade([read('cool')])]).toEqual([false, true])
+})
+
 describe('a broken conductor', () => {
   const system = systemById('furnace-ac')
   const fault = system && enumerateFaults(system).find(({ id }) => id === 'conductor-open:stat-cable.Y')

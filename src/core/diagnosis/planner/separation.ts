@@ -1,4 +1,4 @@
-import { deadApart, liveAt, type Probes, type Separation } from '@/src/core/diagnosis/planner/apart'
+import { deadApart, liveAt, loadedAt, type Probes, type Separation } from '@/src/core/diagnosis/planner/apart'
 import { ofArmature, ofContact, ofCopper, ofDelay, ofLoad, ofOutput } from '@/src/core/diagnosis/planner/apart-live'
 import { faultFamilies } from '@/src/core/faults/families'
 import type { Fault } from '@/src/core/faults/fault'
@@ -95,7 +95,7 @@ function ofBranch(system: System, { touches }: Fault): Separation | null {
   const pair = pairs.find((names) => names.length === 2 && names.includes(name))
   if (!pair) return null
   const [a, b] = pair.map((one) => terminalPoint(one, place))
-  return liveAt([{ probe: { meter: 'volts', a, b }, place }])
+  return loadedAt(system, [{ probe: { meter: 'volts', a, b }, place }])
 }
 
 /** A coil across its own two leads. */
