@@ -1,5 +1,5 @@
 import { leadsOf } from '@/src/core/wiring/conduction'
-import type { PartOf } from '@/src/core/wiring/part'
+import { type PartOf, watchedFor } from '@/src/core/wiring/part'
 import { CHASSIS, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { cableById, partsOf, placeById, type System } from '@/src/core/wiring/system'
 
@@ -91,7 +91,7 @@ export function sayLead(system: System, name: string, place: string): string {
       part.place === place &&
       (('between' in part && (part.between as string[]).includes(name)) ||
         (part.kind === 'coil' && part.contact?.includes(name)) ||
-        (part.kind === 'board' && part.outputs.some(({ to }) => to === name))),
+        (part.kind === 'board' && part.outputs.some((output) => output.to === name || watchedFor(output).includes(name)))),
   )
   if (parts.length >= 2) return `lead from ${parts[0].name} to ${parts[1].name}`
   return name

@@ -85,6 +85,7 @@ const idle: Reading = (meaning) => {
 const walked: Reading = (meaning) => {
   const { letters, parts, cables, calls, numbers, places } = meaning
   const isAlone = letters.length + parts.length + cables.length + calls.length + numbers.length === 0
+  if (isAlone && /\bcall/.test(meaning.text)) return { asks: 'For what? Say the call: "call cool", or "call cool zone 2".' }
   return isAlone && meaning.isWhole && places.length === 1 && only(meaning, 'walk', 'back') ? `walk ${places[0]}` : null
 }
 

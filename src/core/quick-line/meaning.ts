@@ -17,6 +17,8 @@ export interface Meaning {
   /** What was said by a word that is a call and something that runs by it: the strips. */
   readonly motors: readonly string[]
   readonly numbers: readonly { readonly value: number; readonly unit: 'V' | 'ohm' | 'A' | null }[]
+  /** The words themselves. */
+  readonly text: string
   /** Every word was known. */
   readonly isWhole: boolean
   /** The letters are the two ends of one reading, not a list. */
@@ -54,6 +56,10 @@ export function meaningOf(text: string, the: Sentence, isLenient = false): Meani
   const words = text
     // How long something ran, and what a thermostat is set to, are no readings.
     .replace(/\b(?:for |about |like )*\d+(?:\.\d+)? ?(?:secs?|seconds?|mins?|minutes?|hrs?|hours?)\b/g, ' ')
+    .replace(
+      /\b(?:after |for |in |within )?(?:a|an|one|two|three|few|a few|couple|couple of|five|ten|fifteen|twenty|half a) (?:secs?|seconds?|mins?|minutes?|hours?)(?: or (?:two|so))?\b/g,
+      ' ',
+    )
     .replace(/\b(cool|heat|cooling|heating|down|up)(?: to| at)? [4-9]\d(?: degrees| f)?(?=$|,|\s(?!v|a|o))/g, '$1')
     .replace(/\b(zone \d)(?: is)? (?:calling|calls|called)(?: for)? /g, '$1 ')
     .replace(/(\d)\s*(?=(?:v|vac|volts?|ohms?|amps?|a)\b)/g, '$1 ')
@@ -86,7 +92,8 @@ export function meaningOf(text: string, the: Sentence, isLenient = false): Meani
     // A fan that the record does not have is none of the blower.
     if (/^(?:condenser|outdoor|outside|exhaust|draft) fan$/.test(phrase) && the.part(phrase) === null) unknown += words.length
     // `outdoor Y`: a cable that is said before its conductor.
-    const cable = findCable(the.system, phrase)
+    const zone = /^zone (\d)$/.exec(phrase)
+    const cable = findCable(the.system, zone ? `stat-cable-${zone[1]}` : phrase)
     if (cable !== null && next !== undefined && the.isLetter(next) && !/^(?:at|in|on)$/.test(next)) {
       said = cable
       return true
@@ -170,6 +177,7 @@ export function meaningOf(text: string, the: Sentence, isLenient = false): Meani
     calls,
     motors,
     numbers,
+    text,
     isWhole: unknown === 0,
     isPair,
     isShown: /\b(?:says|saying|shows|showing|display|displays|screen|calling)\b/.test(text),

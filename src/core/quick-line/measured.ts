@@ -9,7 +9,7 @@ const ampsAround: Reading = (meaning, the) => {
   const { letters, parts, cables, calls } = meaning
   const number = onlyNumber(meaning)
   const isAmps = number?.unit === 'A' || (number?.unit === null && has(meaning, 'amps'))
-  if (!number || !isAmps || calls.length + cables.length > 0 || letters.length > 1 || !only(meaning, 'amps', 'off')) return null
+  if (!number || !isAmps || calls.length + cables.length > 0 || letters.length > 1 || !only(meaning, 'amps')) return null
   // What a motor draws is no reading of the 24 V side.
   if (meaning.motors.length > 0 || parts.some((id) => !['fuse', 'transformer'].includes(partById(the.system, id)?.kind ?? ''))) return null
   const [wire] = letters
@@ -25,7 +25,7 @@ const readBetween: Reading = (meaning, the) => {
   if (
     parts.length + calls.length > 0 ||
     cables.length > 1 ||
-    !only(meaning, 'volts', 'ohms', 'none', 'not', 'open', 'shorted', 'beeps', 'dead', 'hot')
+    !only(meaning, 'volts', 'ohms', 'none', 'not', 'open', 'shorted', 'beeps', 'dead', 'hot', 'idle')
   )
     return null
   const number = onlyNumber(meaning)
@@ -44,13 +44,16 @@ const readBetween: Reading = (meaning, the) => {
     if (has(meaning, 'none', 'not') && has(meaning, 'shorted')) return { asks: `What did it read? Say "${pair} OL", or its ohms.` }
     if (has(meaning, 'open')) return `${pair} OL${where}`
     if (has(meaning, 'shorted')) return `ohms ${pair} jumps between 0 and 1${where}`
-    if (has(meaning, 'beeps') && !has(meaning, 'none')) return `ohms ${pair} jumps between 0 and 40${where}`
+    // No continuity is no path, and nothing read with the power off is no volts.
+    if (has(meaning, 'beeps') && has(meaning, 'none')) return `ohms ${pair} jumps between 40 and 40000000${where}`
+    if (!the.state.bench.power && has(meaning, 'none', 'dead') && !has(meaning, 'volts')) return null
+    if (has(meaning, 'beeps')) return `ohms ${pair} jumps between 0 and 40${where}`
     // No ohms may be a dead short or no path at all.
     if (has(meaning, 'none') && has(meaning, 'ohms')) return null
     if (has(meaning, 'none', 'dead')) return `${pair} 0 V${where}`
     return null
   }
-  if (letters.length !== 1 || letters[0].cable !== null || !only(meaning, 'volts', 'none', 'dead', 'hot')) return null
+  if (letters.length !== 1 || letters[0].cable !== null || !only(meaning, 'volts', 'none', 'dead', 'hot', 'idle')) return null
   const { letter } = letters[0]
   if (/^L\d?$/i.test(letter)) return legVolts(meaning, the, letter)
   if (has(meaning, 'hot'))
@@ -59,7 +62,7 @@ const readBetween: Reading = (meaning, the) => {
       : (the.voltsAt(`${letter.toLowerCase()}${where}`, 'X')?.replace('X V', 'jumps between 20 and 28') ?? null)
   if (number)
     return number.unit === 'ohm' || number.value > 60 ? null : the.voltsAt(`${letter.toLowerCase()}${where}`, String(number.value))
-  return has(meaning, 'none', 'dead') ? the.voltsAt(`${letter.toLowerCase()}${where}`, '0') : null
+  return has(meaning, 'none', 'dead', 'idle') ? the.voltsAt(`${letter.toLowerCase()}${where}`, '0') : null
 }
 
 /** A leg of the line against its neutral, where there is one, else against the metal. */

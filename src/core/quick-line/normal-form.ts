@@ -23,6 +23,7 @@ export function normalForm(clause: string, system: System, state: JobState): str
     .replace(/^across the /i, 'across ')
     // What a thermostat is set to is no reading.
     .replace(/\b(cool|heat|cooling|heating)(?: to| at)? [4-9]\d(?: degrees| f)?(?=$|,|\s(?!v|a|o))/gi, '$1')
+    .replace(/ (?:out|in|up|down) here\b(?=.)/gi, '')
     .replace(/\b2nd\b/gi, 'second')
     .replace(/\b(compressor|contactor) (?:#|no\.? ?|number )?2\b/gi, 'second $1')
     .replace(/\bsecond[- ]stage (?=contactor|compressor)/gi, 'second ')

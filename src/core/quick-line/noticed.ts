@@ -67,7 +67,7 @@ const seen: Reading = (meaning, the) => {
         ? 'flashes'
         : has(meaning, 'steady', 'alive')
           ? 'steady'
-          : has(meaning, 'blank', 'off', 'none')
+          : has(meaning, 'blank', 'off', 'none', 'dead')
             ? 'dark'
             : null
       return word && `${part.id} ${word}`

@@ -55,7 +55,9 @@ export const spokenRules: readonly Rule[] = [
   ),
   rule('close(?: out)?(?: job| it| up)?|job(?: is)? (?:done|closed|complete)', () => 'close'),
   // Thermostat and calls.
-  rule(`(?:stat|thermostat|tstat)(?: is)? (?:set|turned|switched)(?: to| on)? ${CALLS}`, (the, call) => leading('call', the.call(call))),
+  rule(`(?:stat|thermostat|tstat)(?: is| was)? (?:set|turned|switched)(?: to| on)? ${CALLS}`, (the, call) =>
+    leading('call', the.call(call)),
+  ),
   rule('(?:stat|thermostat|tstat)(?: is)? (?:set|turned|switched)(?: to)? off', () => 'call off'),
   rule(`${CALLS}(?: call| mode)?(?: is| turned)? on`, (the, call) => leading('call', the.call(call))),
   rule(`${CALLS}(?: call| mode)?(?: is| turned)? off`, (the, call) => (the.call(call) === null ? null : 'call off')),

@@ -1,52 +1,19 @@
-import { allOf, pluggable } from '@/src/core/quick-line/hands'
+import { allOf } from '@/src/core/quick-line/hands'
 import { cableTowards } from '@/src/core/quick-line/meaning'
-import { either, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
-import {
-  coilMeant,
-  leading,
-  letterOfColour,
-  lineSide,
-  loadOf,
-  primary,
-  type Sentence,
-  statHere,
-  worded,
-} from '@/src/core/quick-line/sentence'
+import { asks, NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
+import { leading, loadOf, type Sentence, statHere, worded } from '@/src/core/quick-line/sentence'
 import { SHOWS_CALL, SHOWS_NO_CALL } from '@/src/core/readings/looks'
 import { sayCall } from '@/src/core/wiring/call'
-import { callsOf, partById, partsOf, placeById } from '@/src/core/wiring/system'
+import { callsOf, placeById } from '@/src/core/wiring/system'
 
 const STAT = '(?:thermostat|stat|tstat|t-stat|screen|display)s?'
 const TRIPS = '(?:trips|tripped|tripping|pops|popped|blows|blew|kicks out|kicked out)'
-const TAKES_OFF = '(?:took|take|pulled|pull|popped|pop|slid|knocked|unclipped|unsnapped)'
 
 const isAtStat = ({ system, state }: Sentence): boolean => placeById(system, state.bench.place)?.kind === 'thermostat'
 
 /** A call that is made or tried by its stage: second stage heat, heat stage 2. */
 const staged = (the: Sentence, stage: string, mode: string): string | null =>
   leading('call', the.call(/^(?:2|second|2nd)/.test(stage) ? `${/^h/.test(mode) ? 'heat' : 'cool'}-2` : /^h/.test(mode) ? 'heat' : 'cool'))
-
-/** The pressure switches of the place where one stands, else all of them. */
-function pressuresHere({ system, state }: Sentence) {
-  const all = partsOf(system, 'switch').filter(({ role }) => role === 'high-pressure' || role === 'low-pressure')
-  const here = all.filter(({ place }) => place === state.bench.place)
-  return here.length > 0 ? here : all
-}
-
-/** Past all pressure switches of a place in a row: from the first one's near side to the last one's far side. */
-function pastPressures(the: Sentence): string | null {
-  const row = pressuresHere(the)
-  const ends = row.flatMap(({ between }) => between).filter((name, _, names) => names.filter((one) => one === name).length === 1)
-  return row.length > 1 && ends.length === 2 ? `jumper ${ends[0]} ${ends[1]} at ${row[0].place}` : null
-}
-
-/** Volts on either side of a switch, each against common. */
-function bothSides(the: Sentence, what: string, near: string, far: string): string | null {
-  const part = partById(the.system, the.part(what) ?? '')
-  if (part?.kind !== 'switch') return null
-  const [a, b] = part.between
-  return `${a}-C ${near} V at ${part.place}; ${b}-C ${far} V at ${part.place}`
-}
 
 /** What happened, and what was seen, in the words in which it is told on the phone. Asked first: they say more than their single words. */
 export const toldRules: readonly Rule[] = [
@@ -126,6 +93,17 @@ export const toldRules: readonly Rule[] = [
   rule('checked for dead(?:[ ,].*)?', (the) => the.asNote()),
   rule('(?:opened|opened up) (.+)', (the, what) => leading('panel', leading('', the.place(what) && `${the.place(what)} off`))),
   rule('(cool|cooling|heat|heating|fan) (?:call )?(?:proven|proved)', (the, call) => leading('proved', the.call(call))),
+  rule('(?:pocket |test )?breaker with (?:lamp|light|bulb|telltale)(?: is)? in', () => 'breaker in'),
+  rule('(?:took|pulled|take|pull) \\d+ ?(?:a|amp|amps)(?: fuse)?(?: out)?', () => 'fuse out'),
+  rule(
+    `(?:${STAT} )?(?:goes|went|going) (?:blank|dark|dead)(?:,? and| then|,)+ (?:then )?(?:comes|came|coming) (?:right )?back(?: on| up)?(?: (?:on|with|in) (\\S+)(?: call)?)?`,
+    (the, call) => {
+      const [seen, named] = [statHere(the, 'chatters'), call ? the.call(call) : null]
+      return seen && (call ? named && `call ${named}; ${seen}` : seen)
+    },
+  ),
+  asks('(?:it )?chatters(?: without (?:tripping|trip))?', 'What chatters? Say "contactor chatters", or "thermostat chatters".'),
+  rule(`${STAT} (?:is |still )?in (?:time |compressor )?(?:delay|wait|lockout)`, (the) => statHere(the, 'waits')),
   // Switches that show what they do.
   rule('float(?: switch)?(?: is| was| has)? (?:up|tripped|kicked|high|floating|full)(?: up)?', (the) => worded(the.part('float'), 'up')),
   rule('float(?: switch)?(?: is| was)? (?:down|dry|low|not tripped|fine|ok)', (the) => worded(the.part('float'), 'down')),
@@ -187,91 +165,4 @@ export const toldRules: readonly Rule[] = [
       return named === null ? null : the.state.repairs.length === 0 ? the.asNote() : `proved ${named}`
     },
   ),
-  // Hands.
-  rule('(?:connected|hooked|put|tied|twisted|held) (\\S+) (?:and|to) (\\S+) together', (the, a, b) =>
-    the.isLetter(a) && the.isLetter(b) ? `jumper ${the.letter(a)} ${the.letter(b)}` : null,
-  ),
-  rule('(lift|land|lifted|landed|pulled|pull) zone (\\d) (\\S+)(?: wire)?', (the, how, zone, letter) =>
-    leading(/^land/.test(how) ? 'land' : 'lift', the.conductor(`zone ${zone} ${letter}`)),
-  ),
-  rule(
-    '(?:lift|lifted|pulled|pull|took off|unhooked|disconnected) zone (\\d)(?: stat| thermostat)? (?:wires|cable|conductors)(?: off)?',
-    (the, zone) => allOf(the, `stat-cable-${zone}`),
-  ),
-  rule(`${TAKES_OFF} (?:thermostat|stat|tstat) off(?: base| subbase| plate| wall| wall plate| its base)*`, (the) =>
-    leading('unplug', the.thermostat()),
-  ),
-  rule('(?:pulled|pull|took|take|popped)(?: off)? (?:plugs?|spades|connectors?|leads)(?: off)? (?:off |from |on |at )?(.+)', (the, what) =>
-    leading('unplug', pluggable(the, what)),
-  ),
-  rule(
-    '(?:lift|lifted|pulled|pull|took|take|unhooked|unhook|disconnected|disconnect)(?: off)? (?:whole|entire|all|complete) (\\S+) cable(?: off)?',
-    (the, cable) => allOf(the, cable),
-  ),
-  rule(
-    '(?:lift|lifted|pulled|took|take|unhooked|disconnected) (?:everything|all wires|all of it)(?: off| from| on)+ (\\S+) cable',
-    (the, cable) => allOf(the, cable),
-  ),
-  rule(
-    '(?:lift|lifted|pulled|pull|took|take|unhooked|unhook|disconnected|disconnect) (\\S+)(?: wire)?(?: off)? (?:at|on|of|in|from|off) (\\S+) cable',
-    (the, letter, cable) => leading('lift', the.conductor(`${cable} ${letter}`)),
-  ),
-  rule(
-    '(?:jump|jumped|jumper|jumpered|bypass|bypassed)(?: out| past| around)? (?:both|all|two)(?: pressure)? (?:switches|pressures|safeties)',
-    pastPressures,
-  ),
-  rule('(?:panel|door|cover)s? (?:is )?back(?: on)?', (the) => `panel ${the.state.bench.place} on`),
-  rule('(?:panel|door|cover)s? (?:is )?off', (the) => `panel ${the.state.bench.place} off`),
-  // Readings.
-  rule(`${NUMBER} ?${VOLTS}? (?:between|across|on) (?:both |two )?legs`, (the, volts) => lineSide(the, volts)),
-  rule(`transformer in ${NUMBER} ?${VOLTS}?,? out ${NUMBER} ?${VOLTS}?`, (the, one, other) => {
-    const [first, second] = [lineSide(the, one), the.voltsAt('transformer', other)]
-    return first && second && `${first}; ${second}`
-  }),
-  rule('ground fault (?:on|at|in) (\\S+)', (the, letter) =>
-    the.isLetter(letter) ? `ohms ${the.letter(letter)}-gnd jumps between 0 and 1` : null,
-  ),
-  rule(
-    '(?:both|all)(?: pressure)? (?:switches|pressures)(?: are| read| reads| check| checked)?(?: out)? (closed|good|shut|ok|open)',
-    (the, how) =>
-      pressuresHere(the)
-        .map(({ id }) => `ohms across ${id} ${how === 'open' ? 'OL' : 'jumps between 0 and 1'}`)
-        .join('; '),
-  ),
-  rule(`${NUMBER} ?${VOLTS}? (?:on |at |to )?both sides(?: of)? (.+)`, (the, volts, what) => bothSides(the, what, volts, volts)),
-  rule(
-    `${NUMBER} ?${VOLTS}? (?:in|into|going in|on one side)(?: (?:of|on|to|at))? (.+?),? (?:and |but )?(?:${NUMBER}|nothing|none|no)(?: ?${VOLTS})? (?:out|coming out|on other(?: side)?|other side)`,
-    (the, near, what, far) => bothSides(the, what, near, far || '0'),
-  ),
-  rule(
-    `(.+?)(?: has| is)? ${NUMBER} ?${VOLTS}? (?:in|on one side),? (?:and |but )?(?:${NUMBER}|nothing|none|no)(?: ?${VOLTS})? (?:out|on other(?: side)?)`,
-    (the, what, near, far) => bothSides(the, what, near, far || '0'),
-  ),
-  rule(`(?:got |have |reads? )?(?:2\\d(?:[.]\\d+)?) ?${VOLTS}`, () => ({ asks: 'Between which points? Say them: "R-C 27.2".' })),
-  rule(
-    '(?:no|zero|0|nothing)(?: volts?| voltage| power)? (?:on |at |from |out of )?secondary(?: volts?| voltage)?|(?:dead )?secondary(?: is)? (?:dead|0|has nothing)|dead secondary',
-    (the) => the.voltsAt('transformer', '0'),
-  ),
-  rule(
-    '(?:no|zero|0|nothing)(?: volts?| voltage| power)? (?:on |at |to )?primary(?: volts?| voltage)?|primary(?: is)? dead|dead primary',
-    (the) => primary(the, '0'),
-  ),
-  rule(`transformer sec(?:ondary)?(?: is| has| reads)? ${NUMBER} ?${VOLTS}?`, (the, volts) => the.voltsAt('transformer', volts)),
-  rule(`(?:clamp|clamped|clamping) (\\S+)(?: wire)?(?: at| is| reads| for)? ${NUMBER}(?: ?(?:a|amps?))?`, (the, what, amps) => {
-    const letter = the.isLetter(what) ? what : letterOfColour(the, what)
-    return letter && `${amps} A on ${the.letter(letter)}`
-  }),
-  rule(`${NUMBER} ?(?:a|amps?) (?:on|at|around|through) (\\S+) wire`, (the, amps, colour) => {
-    const letter = the.isLetter(colour) ? colour : letterOfColour(the, colour)
-    return letter && `${amps} A on ${the.letter(letter)}`
-  }),
-  rule(`coil (?:ohms|ohmed|reads|measures|measured|checks|tests)(?: out)?(?: at)? ${NUMBER}(?: ?ohms?)?`, (the, ohms) => {
-    const coil = coilMeant(the)
-    return coil ? `ohms across ${coil} ${ohms}` : { asks: 'Which coil? Say its part: "contactor coil 12 ohms".' }
-  }),
-  rule('(.+?) (?:is )?(?:energized|shifted)', (the, what) => {
-    if (the.isLetter(what)) return the.voltsAt(what, 'X')?.replace('X V', 'jumps between 20 and 28') ?? null
-    const part = partById(the.system, the.part(what) ?? '')
-    return part?.kind === 'coil' ? either(worded(part.id, 'in')) : null
-  }),
 ]

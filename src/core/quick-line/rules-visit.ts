@@ -115,7 +115,7 @@ export const visitRules: readonly Rule[] = [
     the.asNote(),
   ),
   rule('(?:code|led|light|board)(?: is)? (?:flash|flashes|flashing|blinks|blinking|on)(?: .*)?', (the) => the.asNote()),
-  rule('(compressor|motor|blower|fan) (?:hums|humming|buzzes|growls|grinds|squeals)(?: .*)?', (the) => the.asNote()),
+  rule('((?:fan |blower )?motor|compressor|blower|fan) (?:hums|humming|buzzes|growls|grinds|squeals)(?: .*)?', (the) => the.asNote()),
   rule(
     '(?:burners?|flame|pilot) .+|no (?:flame|spark|ignition)|(?:heat|cool|cooling|heating|fan|ac) (?:works|dead|is dead|does not work|doesnt work|wont work|not working)(?: .*)?',
     (the) => the.asNote(),
@@ -141,6 +141,10 @@ export const visitRules: readonly Rule[] = [
   rule(
     `(?:transformer )?(primary|secondary)(?: winding| coil| side)?(?: is| reads)? (?:(open|ol)|${NUMBER} ?ohms?)`,
     (the, side, open, ohms) => windingOhms(the, side, open ? 'OL' : ohms),
+  ),
+  rule(`(?:transformer )?(primary|secondary) ${NUMBER}`, (the, side, value) =>
+    // Without a unit it is what is read now: volts with the power on, ohms with it off.
+    the.state.bench.power ? null : windingOhms(the, side, value),
   ),
   rule(`(?:transformer )?primary ${NUMBER} ?${VOLTS}?`, (the, volts) => lineSide(the, volts)),
   rule(`(?:line|line side|incoming|supply voltage|disconnect)(?: is| has| reads)? ${NUMBER} ?${VOLTS}?`, (the, volts) =>

@@ -2,6 +2,7 @@ import type { JobState } from '@/src/core/job/job-state'
 import type { Said } from '@/src/core/quick-line/rule'
 import { rules } from '@/src/core/quick-line/rules'
 import { followedRules } from '@/src/core/quick-line/rules-followed'
+import { handRules } from '@/src/core/quick-line/rules-hands'
 import { remarkRules } from '@/src/core/quick-line/rules-remarks'
 import { seenRules } from '@/src/core/quick-line/rules-seen'
 import { spokenRules } from '@/src/core/quick-line/rules-spoken'
@@ -36,7 +37,16 @@ export function inTheGrammar(
 
 function bySentence(text: string, typed: string, system: System, state: JobState, isReadable: (command: string) => boolean): Said {
   let first: Said = null
-  for (const rule of [...toldRules, ...seenRules, ...followedRules, ...rules, ...visitRules, ...spokenRules, ...remarkRules]) {
+  for (const rule of [
+    ...toldRules,
+    ...handRules,
+    ...seenRules,
+    ...followedRules,
+    ...rules,
+    ...visitRules,
+    ...spokenRules,
+    ...remarkRules,
+  ]) {
     const found = rule.says.exec(text)
     const command = found && rule.as(new Sentence(system, state, typed), ...found.slice(1).map((part) => part ?? ''))
     // What cannot be entered as it stands is told only where no other way to understand it is left.

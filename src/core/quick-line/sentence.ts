@@ -56,7 +56,10 @@ export class Sentence {
     if (named.length === 1) return named[0].id
     // The last word of a name, where one part alone has it: the valve, the contactor.
     const ending = this.system.parts.filter(({ name }) => name.toLowerCase().endsWith(` ${word}`))
-    return ending.length === 1 ? ending[0].id : null
+    // Of several, the one where one stands.
+    const here = ending.filter(({ place }) => place === this.state.bench.place)
+    const [only, another] = here.length > 0 ? here : ending
+    return only && !another ? only.id : null
   }
 
   /** The parts that a name of two words could mean, where it is more than one: the pressure switch, of two. */

@@ -1,0 +1,156 @@
+import { allOf, pluggable } from '@/src/core/quick-line/hands'
+import { either, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
+import { coilMeant, leading, letterOfColour, lineSide, primary, type Sentence, worded } from '@/src/core/quick-line/sentence'
+import { callerOf, callsOf, partById, partsOf } from '@/src/core/wiring/system'
+import { feedOf } from '@/src/core/wiring/thermostat'
+
+const TAKES_OFF = '(?:took|take|pulled|pull|popped|pop|slid|knocked|unclipped|unsnapped)'
+
+/** The pressure switches of the place where one stands, else all of them. */
+function pressuresHere({ system, state }: Sentence) {
+  const all = partsOf(system, 'switch').filter(({ role }) => role === 'high-pressure' || role === 'low-pressure')
+  const here = all.filter(({ place }) => place === state.bench.place)
+  return here.length > 0 ? here : all
+}
+
+/** Past all pressure switches of a place in a row: from the first one's near side to the last one's far side. */
+function pastPressures(the: Sentence): string | null {
+  const row = pressuresHere(the)
+  const ends = row.flatMap(({ between }) => between).filter((name, _, names) => names.filter((one) => one === name).length === 1)
+  return row.length > 1 && ends.length === 2 ? `jumper ${ends[0]} ${ends[1]} at ${row[0].place}` : null
+}
+
+/** Volts on either side of a switch, each against common. */
+function bothSides(the: Sentence, what: string, near: string, far: string): string | null {
+  const part = partById(the.system, the.part(what) ?? '')
+  if (part?.kind !== 'switch') return null
+  const [a, b] = part.between
+  return `${a}-C ${near} V at ${part.place}; ${b}-C ${far} V at ${part.place}`
+}
+
+/** A call made at the unit: the hot side joined to each of its terminals. */
+function callJoined(the: Sentence, call: string): string | null {
+  const named = callsOf(the.system).find((one) => one === the.call(call))
+  const stat = named && callerOf(the.system, named)
+  return stat ? (stat.calls[named] ?? []).map((terminal) => `jumper ${feedOf(stat, terminal)} ${terminal}`).join('; ') : null
+}
+
+/** Every conductor that is landed where one stands, cable by cable. */
+function everythingHere(the: Sentence): string | null {
+  const here = the.system.cables.filter(({ between }) => between.includes(the.state.bench.place))
+  const lifted = here.flatMap(({ id }) => allOf(the, id) ?? [])
+  return lifted.length === 0 ? null : lifted.join('; ')
+}
+
+/** The two legs behind the disconnect where one stands. */
+function _legsHere({ system, state }: Sentence): readonly string[] {
+  const disconnect = partsOf(system, 'disconnect').find(({ place, poles }) => place === state.bench.place && poles.length > 1)
+  return disconnect?.poles.map(([, after]) => after) ?? []
+}
+
+/** The two legs behind the disconnect where one stands. */
+function legsHere({ system, state }: Sentence): readonly string[] {
+  const disconnect = partsOf(system, 'disconnect').find(({ place, poles }) => place === state.bench.place && poles.length > 1)
+  return disconnect?.poles.map(([, after]) => after) ?? []
+}
+
+/** What hands did, and what the meter read, as it is told. */
+export const handRules: readonly Rule[] = [
+  // Hands.
+  rule('(?:jumped|jumpered|jumper|jump)(?: in)? (fan|cool|cooling|heat|heating)', (the, call) => callJoined(the, call)),
+  rule('(?:removed|remove|pulled|pull|took|take)(?: off)? jumper(?: off| out)? (?:from|between|on|off) .+', () => 'jumper out'),
+  rule(
+    '(?:took|take|pulled|pull|lifted|lift)(?: off)? (?:all|every)(?: of)?(?: low voltage)? (?:wires?|conductors)(?: off| loose)?(?: (?:off|from|at|of|on) (?:board|strip|terminal strip|terminals?|here))?',
+    (the) => everythingHere(the),
+  ),
+  rule('(?:connected|hooked|put|tied|twisted|held) (\\S+) (?:and|to) (\\S+) together', (the, a, b) =>
+    the.isLetter(a) && the.isLetter(b) ? `jumper ${the.letter(a)} ${the.letter(b)}` : null,
+  ),
+  rule('(lift|land|lifted|landed|pulled|pull) zone (\\d) (\\S+)(?: wire)?', (the, how, zone, letter) =>
+    leading(/^land/.test(how) ? 'land' : 'lift', the.conductor(`zone ${zone} ${letter}`)),
+  ),
+  rule(
+    '(?:lift|lifted|pulled|pull|took off|unhooked|disconnected) zone (\\d)(?: stat| thermostat)? (?:wires|cable|conductors)(?: off)?',
+    (the, zone) => allOf(the, `stat-cable-${zone}`),
+  ),
+  rule(`${TAKES_OFF} (?:thermostat|stat|tstat) off(?: base| subbase| plate| wall| wall plate| its base)*`, (the) =>
+    leading('unplug', the.thermostat()),
+  ),
+  rule('(?:pulled|pull|took|take|popped)(?: off)? (?:plugs?|spades|connectors?|leads)(?: off)? (?:off |from |on |at )?(.+)', (the, what) =>
+    leading('unplug', pluggable(the, what)),
+  ),
+  rule(
+    '(?:lift|lifted|pulled|pull|took|take|unhooked|unhook|disconnected|disconnect)(?: off)? (?:whole|entire|all|complete) (\\S+) cable(?: off)?',
+    (the, cable) => allOf(the, cable),
+  ),
+  rule(
+    '(?:lift|lifted|pulled|took|take|unhooked|disconnected) (?:everything|all wires|all of it)(?: off| from| on)+ (\\S+) cable',
+    (the, cable) => allOf(the, cable),
+  ),
+  rule(
+    '(?:lift|lifted|pulled|pull|took|take|unhooked|unhook|disconnected|disconnect) (\\S+)(?: wire)?(?: off)? (?:at|on|of|in|from|off) (\\S+) cable',
+    (the, letter, cable) => leading('lift', the.conductor(`${cable} ${letter}`)),
+  ),
+  rule(
+    '(?:jump|jumped|jumper|jumpered|bypass|bypassed)(?: out| past| around)? (?:both|all|two)(?: pressure)? (?:switches|pressures|safeties)',
+    pastPressures,
+  ),
+  rule('(?:panel|door|cover)s? (?:is )?back(?: on)?', (the) => `panel ${the.state.bench.place} on`),
+  rule('(?:panel|door|cover)s? (?:is )?off', (the) => `panel ${the.state.bench.place} off`),
+  // Readings.
+  rule(`${NUMBER} and ${NUMBER}(?: ?${VOLTS})? (?:on|at) (?:both |two )?legs`, (the, one, other) => {
+    const [first, second] = legsHere(the)
+    return first && second && `${first}-gnd ${one} V; ${second}-gnd ${other} V`
+  }),
+  rule(`${NUMBER} ?${VOLTS}? (?:between|across|on) (?:both |two )?legs`, (the, volts) => lineSide(the, volts)),
+  rule(`transformer in ${NUMBER} ?${VOLTS}?,? out ${NUMBER} ?${VOLTS}?`, (the, one, other) => {
+    const [first, second] = [lineSide(the, one), the.voltsAt('transformer', other)]
+    return first && second && `${first}; ${second}`
+  }),
+  rule('ground fault (?:on|at|in) (\\S+)', (the, letter) =>
+    the.isLetter(letter) ? `ohms ${the.letter(letter)}-gnd jumps between 0 and 1` : null,
+  ),
+  rule(
+    '(?:both|all)(?: pressure)? (?:switches|pressures)(?: are| read| reads| check| checked)?(?: out)? (closed|good|shut|ok|open)',
+    (the, how) =>
+      pressuresHere(the)
+        .map(({ id }) => `ohms across ${id} ${how === 'open' ? 'OL' : 'jumps between 0 and 1'}`)
+        .join('; '),
+  ),
+  rule(`${NUMBER} ?${VOLTS}? (?:on |at |to )?both sides(?: of)? (.+)`, (the, volts, what) => bothSides(the, what, volts, volts)),
+  rule(
+    `${NUMBER} ?${VOLTS}? (?:in|into|going in|on one side)(?: (?:of|on|to|at))? (.+?),? (?:and |but )?(?:${NUMBER}|nothing|none|no)(?: ?${VOLTS})? (?:out|coming out|on other(?: side)?|other side)`,
+    (the, near, what, far) => bothSides(the, what, near, far || '0'),
+  ),
+  rule(
+    `(.+?)(?: has| is)? ${NUMBER} ?${VOLTS}? (?:in|on one side),? (?:and |but )?(?:${NUMBER}|nothing|none|no)(?: ?${VOLTS})? (?:out|on other(?: side)?)`,
+    (the, what, near, far) => bothSides(the, what, near, far || '0'),
+  ),
+  rule(`(?:got |have |reads? )?(?:2\\d(?:[.]\\d+)?) ?${VOLTS}`, () => ({ asks: 'Between which points? Say them: "R-C 27.2".' })),
+  rule(
+    '(?:no|zero|0|nothing)(?: volts?| voltage| power)? (?:on |at |from |out of )?secondary(?: volts?| voltage)?|(?:dead )?secondary(?: is)? (?:dead|0|has nothing)|dead secondary',
+    (the) => the.voltsAt('transformer', '0'),
+  ),
+  rule(
+    '(?:no|zero|0|nothing)(?: volts?| voltage| power)? (?:on |at |to )?primary(?: volts?| voltage)?|primary(?: is)? dead|dead primary',
+    (the) => primary(the, '0'),
+  ),
+  rule(`transformer sec(?:ondary)?(?: is| has| reads)? ${NUMBER} ?${VOLTS}?`, (the, volts) => the.voltsAt('transformer', volts)),
+  rule(`(?:clamp|clamped|clamping) (\\S+)(?: wire)?(?: at| is| reads| for)? ${NUMBER}(?: ?(?:a|amps?))?`, (the, what, amps) => {
+    const letter = the.isLetter(what) ? what : letterOfColour(the, what)
+    return letter && `${amps} A on ${the.letter(letter)}`
+  }),
+  rule(`${NUMBER} ?(?:a|amps?) (?:on|at|around|through) (\\S+) wire`, (the, amps, colour) => {
+    const letter = the.isLetter(colour) ? colour : letterOfColour(the, colour)
+    return letter && `${amps} A on ${the.letter(letter)}`
+  }),
+  rule(`coil (?:ohms|ohmed|reads|measures|measured|checks|tests)(?: out)?(?: at)? ${NUMBER}(?: ?ohms?)?`, (the, ohms) => {
+    const coil = coilMeant(the)
+    return coil ? `ohms across ${coil} ${ohms}` : { asks: 'Which coil? Say its part: "contactor coil 12 ohms".' }
+  }),
+  rule('(.+?) (?:is )?(?:energized|shifted)', (the, what) => {
+    if (the.isLetter(what)) return the.voltsAt(what, 'X')?.replace('X V', 'jumps between 20 and 28') ?? null
+    const part = partById(the.system, the.part(what) ?? '')
+    return part?.kind === 'coil' ? either(worded(part.id, 'in')) : null
+  }),
+]
