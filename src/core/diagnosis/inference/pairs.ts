@@ -27,6 +27,8 @@ const PAIR_SHARE = modelValue({ value: 0.04, unit: 'share of visits', source: 'a
 const NONE_TAKES = modelValue({ value: 0.03, unit: 'probability', source: 'assumption' })
 /** The same beside a fault that is only there now and then, unless that is what the customer told. */
 const NONE_BESIDE_UNSTEADY = modelValue({ value: 0.004, unit: 'probability', source: 'assumption' })
+/** So much on a transformer that was burned out counts as one. */
+const BURNED_TAKES = modelValue({ value: 0.5, unit: 'probability', source: 'assumption' })
 /** So much on what is there now and then counts as beside it. */
 const UNSTEADY_TAKES = modelValue({ value: 0.25, unit: 'probability', source: 'assumption' })
 /** Pairs whose readings are worked out in full, after a ranking by the better of their two halves. */
@@ -58,6 +60,12 @@ function weighAnew(base: Engine, evidence: Evidence): Weighed {
 
 function explainsBadly(engine: Engine, { complaint }: Evidence, { hypotheses, noneOfThese }: Posterior): boolean {
   if (noneOfThese > NONE_TAKES) return true
+  // A transformer seldom dies by itself: what burned it out is weighed beside it.
+  const burned = engine.hypotheses.reduce((sum, { fault }, index) => {
+    const isBurned = fault !== null && (faultFamilies[fault.family] as FaultFamilyRecord).burnedOut === true
+    return sum + (isBurned ? hypotheses[index] : 0)
+  }, 0)
+  if (burned > BURNED_TAKES) return true
   if (noneOfThese < NONE_BESIDE_UNSTEADY || complaint.symptoms.includes('fuse-now-and-then')) return false
   const unsteady = engine.hypotheses.reduce((sum, { intermittent }, index) => sum + (intermittent ? hypotheses[index] : 0), 0)
   return unsteady > UNSTEADY_TAKES

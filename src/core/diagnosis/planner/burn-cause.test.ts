@@ -7,23 +7,29 @@ import { createRandom } from '@/src/core/units/random'
 import { systemById } from '@/src/core/wiring/systems/catalogue'
 import { templateValues } from '@/src/core/wiring/values'
 
-it('a dead transformer is not the end: what burned it out is looked for with the power off, and named first', () => {
-  const system = systemById('air-handler-plain')
-  if (!system) throw new Error('no plain air handler')
-  const engine = createEngine(system)
-  const [dead, shorted] = ['transformer-dead:transformer.secondary', 'coil-shorted:contactor'].map((id) => {
-    const one = engine.hypotheses.find((hypothesis) => hypothesis.id === id)
-    if (!one?.fault) throw new Error(`no ${id}`)
-    return { ...one, fault: one.fault }
-  })
-  const both = { ...dead, id: 'both', fault: joinFaults(dead.fault, shorted.fault), effects: [...dead.effects, ...shorted.effects] }
-  const trial = runTrial(engine, createHouse(system, both, templateValues, createRandom(1)), {
-    complaint: { ...emptyComplaint, symptoms: ['nothing-runs'] },
-  })
-  expect(trial.verdict).toMatchObject({
-    found: 'repair',
-    repair: { id: 'replace:contactor' },
-    also: { repair: { id: 'replace:transformer' } },
-  })
-  expect(trial.cooked).toBe(0)
-})
+it.each([
+  ['air-handler-plain', 'transformer', 'contactor', 'nothing-runs', null],
+  ['furnace-two-transformers', 'heat-transformer', 'gas-valve', 'mode-dead', 'heat'],
+] as const)(
+  'a dead transformer of %s is not the end: what burned it out is looked for with the power off, and named first',
+  (id, transformer, coil, symptom, call) => {
+    const system = systemById(id)
+    if (!system) throw new Error(`no ${id}`)
+    const engine = createEngine(system)
+    const [dead, shorted] = [`transformer-dead:${transformer}.secondary`, `coil-shorted:${coil}`].map((id) => {
+      const one = engine.hypotheses.find((hypothesis) => hypothesis.id === id)
+      if (!one?.fault) throw new Error(`no ${id}`)
+      return { ...one, fault: one.fault }
+    })
+    const both = { ...dead, id: 'both', fault: joinFaults(dead.fault, shorted.fault), effects: [...dead.effects, ...shorted.effects] }
+    const trial = runTrial(engine, createHouse(system, both, templateValues, createRandom(1)), {
+      complaint: { ...emptyComplaint, symptoms: [symptom], call },
+    })
+    expect(trial.verdict).toMatchObject({
+      found: 'repair',
+      repair: { id: `replace:${coil}` },
+      also: { repair: { id: `replace:${transformer}` } },
+    })
+    expect(trial.cooked).toBe(0)
+  },
+)

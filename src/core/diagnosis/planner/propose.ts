@@ -63,7 +63,7 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
   if (verdict && verdict.found !== 'nothing-wrong') {
     const confirming =
       askAgain(engine, evidence, posterior, bench, suspects[0], choice) ??
-      (namesRepair(verdict) ? causeOfBurn(engine, evidence, posterior, bench, verdict, choice) : null) ??
+      (namesRepair(verdict) ? causeOfBurn(engine, evidence, widened(engine, evidence, posterior), bench, verdict, choice) : null) ??
       confirm(engine, evidence, posterior, bench, verdict, choice)
     return confirming ? ask(confirming, true) : end(verdict)
   }
