@@ -1,5 +1,6 @@
 import type { Bench } from '@/src/core/bench/bench'
 import { leadNames } from '@/src/core/bench/points'
+import { Memo } from '@/src/core/units/cache'
 import { CHASSIS, conductorEnd, type Point, terminalPoint } from '@/src/core/wiring/point'
 import { placeById, type System } from '@/src/core/wiring/system'
 
@@ -51,7 +52,7 @@ export function findPart(system: System, word: string): string | null {
 }
 
 /** Every word with a dash in it that means one thing here. */
-export function dashedNames(system: System): Set<string> {
+const dashedOf = new Memo((system: System): ReadonlySet<string> => {
   const names = new Set<string>()
   for (const cable of system.cables) {
     names.add(cable.id)
@@ -68,7 +69,9 @@ export function dashedNames(system: System): Set<string> {
       names.add(`${lead}@${place.id}`)
     }
   return new Set([...names].filter((name) => name.includes('-')))
-}
+})
+
+export const dashedNames = (system: System): ReadonlySet<string> => dashedOf.of(system)
 
 /** A terminal or lead at a place, letters in any case; null when the place has none such. */
 export function findLead(system: System, word: string, place: string): Point | null {

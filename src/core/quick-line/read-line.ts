@@ -26,6 +26,15 @@ export interface QuickLineContext {
   readonly proposed: Probe | null
 }
 
+/** The same, while one line is read: what the grammar makes of a clause in one state of the job is made once. */
+interface Reading extends QuickLineContext {
+  readonly made?: Map<string, Understood>
+  /** Entries that stood before the line; what is behind them its own clauses would have entered. */
+  readonly stood?: number
+}
+
+const stateOf = ({ entries, stood = 0 }: Reading): string => JSON.stringify(entries.slice(stood))
+
 export type Understood =
   | { readonly ok: true; readonly drafts: readonly EntryDraft[]; readonly say: string }
   /** `start` and `end` are where in the line the trouble stands. */
@@ -35,7 +44,8 @@ export type Understood =
  * Reads one quick line. Nothing is changed; what comes back is what would be entered, and how it was understood. What the grammar does
  * not read is tried as a sentence; where that fails, too, the grammar's own words say what would fit.
  */
-export function readQuickLine(line: string, context: QuickLineContext): Understood {
+export function readQuickLine(line: string, asked: QuickLineContext): Understood {
+  const context: Reading = { ...asked, made: new Map(), stood: asked.entries.length }
   const read = readInGrammar(line, context)
   if (read.ok) return read
   const put = inGrammarsWords(clausesOf(line), context)
@@ -99,12 +109,12 @@ function inGrammarsWords(clauses: readonly string[], context: QuickLineContext):
 }
 
 /** Reads clauses, each once in each state of the job. */
-function readerOf(context: QuickLineContext): Reader {
+function readerOf(context: Reading): Reader {
   const memo = new Map<string, Said>()
   return {
     ...context,
     read: (clause, entries) => {
-      const key = `${entries.length} ${entries.at(-1)?.id} ${clause}`
+      const key = `${clause} ${stateOf({ ...context, entries })}`
       const known = memo.get(key)
       if (known !== undefined) return known
       const said = clauseInGrammar(clause, { ...context, entries }) ?? onCall(clause, { ...context, entries })
@@ -158,7 +168,17 @@ function onCall(clause: string, context: QuickLineContext): Said {
 }
 
 /** A line in the grammar alone: what is typed letter by letter, and completed. */
-export function readInGrammar(line: string, context: QuickLineContext): Understood {
+export function readInGrammar(line: string, context: Reading): Understood {
+  if (!context.made) return readByWords(line, context)
+  const key = `${line} ${stateOf(context)}`
+  const known = context.made.get(key)
+  if (known) return known
+  const understood = readByWords(line, context)
+  context.made.set(key, understood)
+  return understood
+}
+
+function readByWords(line: string, context: QuickLineContext): Understood {
   const stretch = asStretch(line)
   if (stretch) return readStretch(stretch, context)
   const clauses = line.split(';')

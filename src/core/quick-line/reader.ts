@@ -19,7 +19,11 @@ export class Misread extends Error {
     readonly start: number,
     readonly end: number,
   ) {
+    // A clause is tried in many readings, most of which fail here: where in the code is of no use to anyone.
+    const depth = Error.stackTraceLimit
+    Error.stackTraceLimit = 0
     super(problem)
+    Error.stackTraceLimit = depth
   }
 }
 

@@ -35,7 +35,6 @@ export class Sentence {
   /** A part by its name or id, with or without what kind of thing it is. */
   part(words: string): string | null {
     const word = words.trim()
-    const bare = (name: string) => name.replaceAll('-', ' ').replace(/ (switch|relay|motor|coil|sensor|pressure switch)$/, '')
     const known = findPart(this.system, word)
     if (known) return known
     if (/^(?:thermostat|stat|tstat|t-stat)$/.test(word))
@@ -50,9 +49,8 @@ export class Sentence {
     // Whoever stands at the outdoor unit means the fan there.
     if (word === 'fan' && placeById(this.system, this.state.bench.place)?.kind === 'outdoor') return null
     if (/^(blower motor|indoor fan|fan|blower)$/.test(word)) return loads.find(({ name, id }) => /blower/.test(name + id))?.id ?? null
-    const named = this.system.parts.filter(({ id, name }) =>
-      [name.toLowerCase(), id].some((one) => one === word || bare(one) === bare(word)),
-    )
+    const bareWord = bare(word)
+    const named = calledOf.of(this.system).filter(({ forms }) => forms.includes(word) || forms.includes(bareWord))
     if (named.length === 1) return named[0].id
     // The last word of a name, where one part alone has it: the valve, the contactor.
     const ending = this.system.parts.filter(({ name }) => name.toLowerCase().endsWith(` ${word}`))
@@ -168,6 +166,14 @@ export class Sentence {
     return lettersOf.of(this.system).get(word.toLowerCase()) ?? word
   }
 }
+
+/** A name without what kind of thing it is. */
+const bare = (name: string): string => name.replaceAll('-', ' ').replace(/ (switch|relay|motor|coil|sensor|pressure switch)$/, '')
+
+/** Every part by its name and id, with and without what kind of thing it is. */
+const calledOf = new Memo((system: System) =>
+  system.parts.map(({ id, name }) => ({ id, forms: [name.toLowerCase(), id, bare(name.toLowerCase()), bare(id)] })),
+)
 
 /** Every terminal of a system, and every lead with a dash in its name, by how it is typed in small letters. */
 const lettersOf = new Memo(
