@@ -114,7 +114,7 @@ const withNote = (said: Said, note: string): string | null =>
 /** Beside something that is understood: what names nothing of the circuit and no reading is a remark of the one who types. */
 function isAside(text: string, { system, entries }: Reader): boolean {
   if (RESULTS.test(plain(text)) || MOVED.test(text)) return true
-  if (/\b(?:room|set ?point|setpoint|supply|return|outside temp|inside temp|ambient|outdoor temp)\b/i.test(text)) return true
+  if (TEMPERATURES.test(text)) return true
   const the = new Sentence(system, foldJob(system, entries))
   const words = plain(text).split(/[\s,]+/)
   return (
@@ -125,6 +125,9 @@ function isAside(text: string, { system, entries }: Reader): boolean {
     )
   )
 }
+
+/** Temperatures of air, by their numbers. */
+const TEMPERATURES = /\b(?:room|set ?point|supply|return|ambient|(?:outside|inside|outdoor) temp)\D{0,12}\d{2}\b(?! ?v)/i
 
 /** What came of it, in words by which nothing is weighed. */
 const RESULTS =

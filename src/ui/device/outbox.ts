@@ -48,7 +48,13 @@ function takeUpNoted(): Promise<void> {
 async function keepNoted(): Promise<void> {
   const keys = Object.keys(globalThis.localStorage ?? {}).filter((key) => key.startsWith(NOTED))
   if (keys.length === 0) return
-  await put(keys.map((key): WaitingEntry => JSON.parse(localStorage.getItem(key) ?? '')))
+  // Another page may have taken one up in between.
+  await put(
+    keys.flatMap((key): WaitingEntry[] => {
+      const noted = localStorage.getItem(key)
+      return noted === null ? [] : [JSON.parse(noted)]
+    }),
+  )
   for (const key of keys) localStorage.removeItem(key)
 }
 
