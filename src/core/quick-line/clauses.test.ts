@@ -48,6 +48,10 @@ describe('several things said in one breath', () => {
     [inside, 'Y 24.1 G 24.0', 'Y-C 24.1 V; G-C 24 V'],
     [deadInside, 'transformer secondary 1 ohm, primary 18', 'transformer secondary 1 ohm; ohms L1-unit-N 18'],
     [outside, 'Y hot out here but contactor not in', 'Y-C jumps between 20 and 28; contactor out'],
+    [inside, 'G is dead, Y is hot', 'G-C 0 V; Y-C jumps between 20 and 28'],
+    [inside, 'trips in heat not in cool', 'trips on heat; holds on cool'],
+    [inside, 'fuse 3 amp, good', 'fuse good'],
+    [inside, 'tripped again with everything hooked up', 'trips'],
     [inside, 'no trip on heat or fan', 'holds on heat; holds on fan'],
     [inside, 'fuse looks ok but no 24', 'fuse good; R-C 0 V'],
     [inside, 'relay pulled in, blower not running', 'blower-relay in; blower still'],
@@ -99,6 +103,9 @@ describe('parts in their own way', () => {
     [inside, 'clamped the R wire, 3.2 amps', '3.2 A on R'],
     [inside, 'max hold 9.2 on R', 'max 9.2 A on R'],
     [inside, 'blower stuck on', 'blower runs'],
+    [at('heat-pump-o', 'indoor'), 'no 240 at the air handler', 'L1-unit-L2-unit 0 V'],
+    [at('heat-pump-o', 'outdoor'), 'valve clicks when I call cool', 'call cool; valve in'],
+    [at('heat-pump-o', 'thermostat'), 'no C at the stat', 'R-C 0 V'],
     [deadInside, 'checked continuity Y to C, none', 'ohms Y-C jumps between 40 and 40000000'],
     [outside, '118 and 121 on the legs', 'L1-unit-gnd 118 V; L2-unit-gnd 121 V'],
     [onRoof, 'no call at W1', 'W1-C 0 V'],
@@ -125,5 +132,6 @@ describe('parts in their own way', () => {
     expect(outside('compressor 11.2 amps')).toMatchObject([{ kind: 'note' }])
     expect(at('heat-pump-o', 'indoor')('heat strips 21 amps')).toMatchObject([{ kind: 'note' }])
     expect(() => inside('it changed when I wiggled Y')).toThrow()
+    for (const line of ['smells burnt', 'blue wire tucked behind, not used']) expect(inside(line)).toMatchObject([{ kind: 'note' }])
   })
 })

@@ -20,7 +20,7 @@ export interface Reader {
 
 /** What stands between two clauses. A condition is said after what it leads to, and is there before it: trips with G off. */
 const JOINTS =
-  /\s*[,:]\s+(?:and\s+|but\s+|then\s+|so\s+|now\s+)*|\s+[-–]\s+(?=[a-z]{3,})|\s+(?<condition>with|when|whenever|while|once|as soon as|the (?:second|minute|moment)|after|if)\s+|\s+(?:but|and|so|because|cause|plus|yet|though)\s+(?:now\s+|then\s+|it\s+still\s+)?|\s+(?=[A-Z][A-Za-z0-9]?(?:\s?[-/&]\s?|\s)[A-Z][A-Za-z0-9]?\s+[\d.])|(?<=\d ?[vV]?)\s+(?=[A-Z]\d?\s+[\d.])/g
+  /\s*[,:]\s+(?:and\s+|but\s+|then\s+|so\s+|now\s+)*|\s+[-–]\s+(?=[a-z]{3,})|\s+(?<condition>with|when|whenever|while|once|as soon as|the (?:second|minute|moment)|after|if)\s+|\s+(?:but|and|so|because|cause|plus|yet|though)\s+(?:now\s+|then\s+|it\s+still\s+)?|\s+(?=[A-Z][A-Za-z0-9]?(?:\s?[-/&]\s?|\s)[A-Z][A-Za-z0-9]?\s+[\d.])|(?<=\d ?[vV]?)\s+(?=[A-Z][a-z0-9]?\s+[\d.])/g
 
 /** More joints than a line has: what is longer is a story, and a note. */
 const MOST_JOINTS = 7
@@ -42,12 +42,16 @@ export function readClauses(text: string, reader: Reader): Said {
   for (const joint of [...joints.filter((one) => one.groups?.condition), ...joints.filter((one) => !one.groups?.condition).reverse()]) {
     const [left, right] = [text.slice(0, joint.index), text.slice(joint.index + joint[0].length)]
     if (left.trim() === '' || right.trim() === '') continue
+    // With all as it should be is no condition.
+    if (joint.groups?.condition && AS_IT_SHOULD.test(right.trim())) return readClauses(left, reader)
     const both = joint.groups?.condition ? readPair(asCondition(right), left, reader, false) : readPair(left, right, reader, true)
     if (typeof both === 'string' && !(isSaid && isRemark(both))) return both
     question ??= both
   }
   return whole ?? question
 }
+
+const AS_IT_SHOULD = /^(?:everything|all|it all) (?:is )?(?:hooked up|connected|landed|back on|back in|on|in place)$/i
 
 /** With the fan off is with nothing called. */
 const asCondition = (said: string): string =>

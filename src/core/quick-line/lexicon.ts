@@ -59,9 +59,9 @@ const words: Readonly<Partial<{ [S in Sense]: string }>> = {
   fine: 'fine good',
   runs: 'running runs run starts started spinning turning working works',
   dead: 'dead',
-  still: 'stopped quit',
-  in: 'energized shifts shifted engaged welded',
-  chatters: 'chatters chattering chatter buzzes buzzing hums humming rattles clicking clicks flutters pulsing cycling',
+  still: 'stopped quit cold',
+  in: 'clicks clicked energized shifts shifted engaged welded',
+  chatters: 'chatters chattering chatter buzzes buzzing hums humming rattles clicking flutters pulsing cycling',
   blank: 'blank dark',
   alive: 'alive lit',
   not: 'not isnt aint never',
@@ -146,6 +146,7 @@ const phrases: readonly (readonly [string, Sense])[] = [
   ['dropped out', 'out'],
   ['drops out', 'out'],
   ['on and off', 'chatters'],
+  ['in and out', 'chatters'],
   ['open line', 'open'],
   ['open circuit', 'open'],
   ['holding so far', 'holds'],
@@ -224,7 +225,7 @@ export const lexicon: ReadonlyMap<string, Sense> = new Map([
 
 /** Words that judge what was read and say nothing more. */
 const JUDGEMENTS =
-  /^(?:(?:thats|that is|its|is|looks|so|all|pretty|really|too|dead|direct|a|way) )*(?:good|bad|dead|ok|okay|fine|normal|as expected|expected|perfect|weak|low|high|short|shorted|shorted out|open|great|right|correct|weird|odd|solid|as it should be|where it should be|to spec|in spec|out of spec|checks out|passes|toast|shot|cooked|(?:down|up) to \d\d)$/
+  /^(?:(?:thats|that is|its|is|looks|so|all|pretty|really|too|dead|direct|a|way) )*(?:good|bad|dead|ok|okay|fine|normal|as expected|expected|perfect|weak|low|high|short|shorted|shorted out|open|great|right|correct|weird|odd|solid|as it should be|where it should be|to spec|in spec|out of spec|checks out|passes|toast|shot|cooked|(?:down|up) to \d\d|thats (?:the )?[a-z]+(?: coil)?)$/
 
 /** Whether a clause only judges the reading before it: `0.4 ohms, dead short`. */
 export const isJudgement = (text: string): boolean => JUDGEMENTS.test(text)

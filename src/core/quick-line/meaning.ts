@@ -196,5 +196,5 @@ function unnamedPart(the: Sentence, phrase: string): string | null {
 const JOINS = /\b(?:to|between|across|against)\b|\w-\w/
 
 /** The common side of a transformer, by its letter. */
-const isCommon = ({ system }: Sentence, letter: string): boolean =>
+export const isCommon = ({ system }: Sentence, letter: string): boolean =>
   [...commonNodes(system)].some((point) => parsePoint(point).name.toLowerCase() === letter.toLowerCase())

@@ -1,4 +1,4 @@
-import type { Meaning } from '@/src/core/quick-line/meaning'
+import { isCommon, type Meaning } from '@/src/core/quick-line/meaning'
 import { isGroundWord } from '@/src/core/quick-line/names'
 import { has, only, onlyNumber, pairOf, placeOf, type Reading } from '@/src/core/quick-line/sense'
 import { across, type Sentence } from '@/src/core/quick-line/sentence'
@@ -56,6 +56,8 @@ const readBetween: Reading = (meaning, the) => {
   if (letters.length !== 1 || letters[0].cable !== null || !only(meaning, 'volts', 'none', 'dead', 'hot', 'idle')) return null
   const { letter } = letters[0]
   if (/^L\d?$/i.test(letter)) return legVolts(meaning, the, letter)
+  // No C at the thermostat: nothing between the hot side and it.
+  if (isCommon(the, letter)) return !number && has(meaning, 'none') ? the.voltsAt(meaning.places[0] ?? the.state.bench.place, '0') : null
   if (has(meaning, 'hot'))
     return number || has(meaning, 'none', 'dead')
       ? null

@@ -24,6 +24,8 @@ export function normalForm(clause: string, system: System, state: JobState): str
     // What a thermostat is set to is no reading.
     .replace(/\b(cool|heat|cooling|heating)(?: to| at)? [4-9]\d(?: degrees| f)?(?=$|,|\s(?!v|a|o))/gi, '$1')
     .replace(/ (?:out|in|up|down) here\b(?=.)/gi, '')
+    .replace(/\bpressure cut-?out\b/gi, 'pressure switch')
+    .replace(/\b(compressor|contactor) (?:#|no\.? ?|number )?1\b(?! ?(?:v|a|ohm))/gi, '$1')
     .replace(/\b2nd\b/gi, 'second')
     .replace(/\b(compressor|contactor) (?:#|no\.? ?|number )?2\b/gi, 'second $1')
     .replace(/\bsecond[- ]stage (?=contactor|compressor)/gi, 'second ')
@@ -143,7 +145,15 @@ function pairFirst(text: string, the: Sentence): string {
   if (first && isLetter(first[3]) && isLetter(first[4]))
     return `${pair(first[3], first[4])} ${first[1]}${first[2] ? ` ${first[2]}` : ''}${first[5]}`
   const run = /^([a-z]\w?)([a-z]\w?)(?= )(.*)$/i.exec(spaced)
-  if (run && !isLetter(run[1] + run[2]) && isLetter(run[1]) && isLetter(run[2])) return `${pair(run[1], run[2])}${run[3]}`
+  // What is a word of its own is no two letters.
+  if (
+    run &&
+    !/^(?:no|on|so|go|to|or|it|in|is|at|of|by|we|ok|gnd)$/i.test(run[1] + run[2]) &&
+    !isLetter(run[1] + run[2]) &&
+    isLetter(run[1]) &&
+    isLetter(run[2])
+  )
+    return `${pair(run[1], run[2])}${run[3]}`
   return spaced
 }
 

@@ -67,7 +67,7 @@ const seen: Reading = (meaning, the) => {
         ? 'flashes'
         : has(meaning, 'steady', 'alive')
           ? 'steady'
-          : has(meaning, 'blank', 'off', 'none', 'dead')
+          : has(meaning, 'blank', 'off', 'dead') || (has(meaning, 'none') && /\b(?:lights?|led|power)\b/.test(meaning.text))
             ? 'dark'
             : null
       return word && `${part.id} ${word}`
@@ -94,6 +94,8 @@ const marked: Reading = (meaning, the) => {
   const mark = marks.find((one) => meaning.senses.has(one))
   if (
     mark === undefined ||
+    // What is smelt was not seen.
+    /\bsmell/.test(meaning.text) ||
     parts.length + calls.length + numbers.length > 0 ||
     !only(meaning, mark, 'scorched', 'rubbed', 'chewed', 'stapled')
   )

@@ -15,7 +15,7 @@ export function readPhrase(said: string, { system, state }: CommandContext): Ent
     answer: { word },
   })
   if (
-    /^((the )?(fuse )?holder( is)?|slot( is)?) empty$|^empty (fuse )?(holder|slot)$|^no fuse( in( it)?| there)?$|^(the )?fuse( is)? (missing|gone)$/.test(
+    /^((the )?(fuse )?holder( is)?|slot( is)?) empty$|^empty (fuse )?(holder|slot)$|^no fuse( in( it)?| there| here| (in|on) this one)?$|^(the )?fuse( is)? (missing|gone)$/.test(
       text,
     )
   )

@@ -179,10 +179,10 @@ export function readInGrammar(line: string, context: Reading): Understood {
 }
 
 function readByWords(line: string, context: QuickLineContext): Understood {
-  const stretch = asStretch(line)
-  if (stretch) return readStretch(stretch, context)
   const clauses = line.split(';')
   if (clauses.length > 1 && clauses.some((clause) => asStretch(clause))) return readEach(clauses, context)
+  const stretch = asStretch(line)
+  if (stretch) return readStretch(stretch, context)
   const known = dashedNames(context.system)
   const tokens = tokenize(line, (word) => known.has(word) || known.has(word.toLowerCase()))
   if (tokens.length === 0)

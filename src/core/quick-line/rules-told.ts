@@ -20,10 +20,13 @@ export const toldRules: readonly Rule[] = [
   // Fuse and trips.
   rule('fuse (?:just )?(?:let go|went)(?: again)?', () => 'fuse blown'),
   rule('breaker (?:just )?(?:went|let go|opened)(?: again)?', () => 'trips'),
-  rule('(?:lift|lifted|pulled|pull|took|take)(?: off)? everything (?:going|that goes) (?:to )?(.+)', (the, where) => {
-    const cable = cableTowards(the, where)
-    return cable && allOf(the, cable)
-  }),
+  rule(
+    '(?:lift|lifted|pulled|pull|took|take|disconnected|disconnect|unhooked)(?: off)? everything (?:going (?:to )?|that goes (?:to )?|to )(.+)',
+    (the, where) => {
+      const cable = cableTowards(the, where)
+      return cable && allOf(the, cable)
+    },
+  ),
   rule('(?:thermostat|stat|it)(?: is)? (?:in|to|on|set to|turned to|at) off', () => 'call off'),
   rule('fan (?:switch )?(?:to )?on at (?:stat|thermostat|wall|tstat)', () => 'call fan'),
   rule(
@@ -104,6 +107,15 @@ export const toldRules: readonly Rule[] = [
   ),
   asks('(?:it )?chatters(?: without (?:tripping|trip))?', 'What chatters? Say "contactor chatters", or "thermostat chatters".'),
   rule(`${STAT} (?:is |still )?in (?:time |compressor )?(?:delay|wait|lockout)`, (the) => statHere(the, 'waits')),
+  rule('(?:swapped|changed|replaced|traded)(?: out)? fuse (?:for|with|to) (?:pocket |lamp |test )?breaker', () => 'breaker in'),
+  rule('fuse(?: is)?,? \\d+ ?(?:a|amps?),? (?:and )?(good|fine|ok|blown|popped|open)', (_, how) =>
+    /^(?:good|fine|ok)$/.test(how) ? 'fuse good' : 'fuse blown',
+  ),
+  rule(`(?:it |breaker |fuse )?${TRIPS} (?:on|in|with) (\\S+),? (?:but |and )?not (?:on |in |with )?(\\S+)`, (the, one, other) => {
+    const [trips, holds] = [the.call(one), the.call(other)]
+    return trips && holds && `trips on ${trips}; holds on ${holds}`
+  }),
+  rule('(?:reset|pushed|pressed)(?: in)? (?:transformer |board |pocket |built-in )?breaker(?: button)?(?: back)?(?: in)?', () => 'reset'),
   // Switches that show what they do.
   rule('float(?: switch)?(?: is| was| has)? (?:up|tripped|kicked|high|floating|full)(?: up)?', (the) => worded(the.part('float'), 'up')),
   rule('float(?: switch)?(?: is| was)? (?:down|dry|low|not tripped|fine|ok)', (the) => worded(the.part('float'), 'down')),
