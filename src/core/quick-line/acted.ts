@@ -94,7 +94,8 @@ const called: Reading = (meaning, the) => {
   const { letters, parts, cables, calls, numbers, places, senses } = meaning
   const isAtStat = places.every((place) => placeById(the.system, place)?.kind === 'thermostat')
   const isAlone = letters.length + parts.length + cables.length + numbers.length + senses.size === 0
-  return isAlone && isAtStat && meaning.isWhole && calls.length === 1 ? `call ${calls[0]}` : null
+  const isMade = /\b(?:call|set|ran|run|turn|put|switch|on)/.test(meaning.text)
+  return isAlone && isAtStat && isMade && meaning.isWhole && calls.length === 1 ? `call ${calls[0]}` : null
 }
 
 /** What was tried and what a hand did. */

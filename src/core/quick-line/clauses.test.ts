@@ -51,6 +51,7 @@ describe('several things said in one breath', () => {
     [inside, 'G is dead, Y is hot', 'G-C 0 V; Y-C jumps between 20 and 28'],
     [inside, 'trips in heat not in cool', 'trips on heat; holds on cool'],
     [inside, 'fuse 3 amp, good', 'fuse good'],
+    [inside, 'holds with the fan, trips with the AC', 'holds on fan; trips on cool'],
     [inside, 'tripped again with everything hooked up', 'trips'],
     [inside, 'no trip on heat or fan', 'holds on heat; holds on fan'],
     [inside, 'fuse looks ok but no 24', 'fuse good; R-C 0 V'],
@@ -132,6 +133,8 @@ describe('parts in their own way', () => {
     expect(outside('compressor 11.2 amps')).toMatchObject([{ kind: 'note' }])
     expect(at('heat-pump-o', 'indoor')('heat strips 21 amps')).toMatchObject([{ kind: 'note' }])
     expect(() => inside('it changed when I wiggled Y')).toThrow()
+    // A fan that the record does not have is not the blower.
+    expect(() => onRoof('condenser fan motor not running')).toThrow()
     for (const line of ['smells burnt', 'blue wire tucked behind, not used']) expect(inside(line)).toMatchObject([{ kind: 'note' }])
   })
 })

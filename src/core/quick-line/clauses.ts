@@ -39,7 +39,7 @@ export function readClauses(text: string, reader: Reader): Said {
   if (joints.length === 0 || joints.length > MOST_JOINTS) return whole
   // What stands in the way of one clause is asked where nothing else is.
   let question: Said = null
-  for (const joint of [...joints.filter((one) => one.groups?.condition), ...joints.filter((one) => !one.groups?.condition).reverse()]) {
+  for (const joint of inTurn(joints)) {
     const [left, right] = [text.slice(0, joint.index), text.slice(joint.index + joint[0].length)]
     if (left.trim() === '' || right.trim() === '') continue
     // With all as it should be is no condition.
@@ -52,6 +52,14 @@ export function readClauses(text: string, reader: Reader): Said {
 }
 
 const AS_IT_SHOULD = /^(?:everything|all|it all) (?:is )?(?:hooked up|connected|landed|back on|back in|on|in place)$/i
+
+/** Commas part first, from the last; then conditions, which belong to what stands before them; then words that join. */
+function inTurn(joints: readonly RegExpExecArray[]): RegExpExecArray[] {
+  const isCondition = ({ groups }: RegExpExecArray) => groups?.condition !== undefined
+  const isMark = ([joint]: RegExpExecArray) => /[,:–-]/.test(joint) || /\bbut\b/.test(joint)
+  const [marks, others] = [joints.filter(isMark), joints.filter((one) => !isMark(one))]
+  return [...marks.reverse(), ...others.filter(isCondition), ...others.filter((one) => !isCondition(one)).reverse()]
+}
 
 /** With the fan off is with nothing called. */
 const asCondition = (said: string): string =>

@@ -33,7 +33,7 @@ export interface Meaning {
 
 /** Words that turn what is said round, or make it something else than a finding: with one of them nothing is guessed. */
 const TURNS =
-  /^(?:if|should|shouldnt|would|could|supposed|expected|expect|before|yesterday|last|used|except|unless|until|without|instead|than|half|almost|nearly|never|might|customer|owner|homeowner|tomorrow|next|later|maybe|probably|same|other|another|whether|why|how|what|which|cant|cannot|but|everything|everywhere|all|any|anything|test|tests|testing|check|whole|entire|every|goes|went|red|white|green|yellow|blue|brown|orange|black|purple|violet|grey|gray|pink|tan)$/
+  /^(?:if|should|shouldnt|would|could|supposed|expected|expect|before|yesterday|last|used|except|unless|until|without|instead|than|half|almost|nearly|never|might|customer|owner|homeowner|tomorrow|next|later|maybe|probably|same|other|another|whether|why|how|what|which|cant|cannot|but|everything|everywhere|all|any|anything|test|tests|testing|check|whole|entire|every|goes|went|doesnt|dont|didnt|wont|isnt|low|high|red|white|green|yellow|blue|brown|orange|black|purple|violet|grey|gray|pink|tan)$/
 
 /** So many words of a sentence may be none that are known, where the others say something whole. */
 const MOST_UNKNOWN = 2
@@ -76,6 +76,7 @@ export function meaningOf(text: string, the: Sentence, isLenient = false): Meani
   const motors: string[] = []
   let said: string | null = null
   let unknown = 0
+  let isForeign = false
 
   /** Takes the phrase that begins here, if it is one; returns whether it was. */
   const take = (phrase: string, next: string | undefined): boolean => {
@@ -90,7 +91,7 @@ export function meaningOf(text: string, the: Sentence, isLenient = false): Meani
     if (sense === 'filler') return true
     if (NO_VOLTS.test(phrase)) return senses.add('none').add('volts').size > 0
     // A fan that the record does not have is none of the blower.
-    if (/^(?:condenser|outdoor|outside|exhaust|draft) fan$/.test(phrase) && the.part(phrase) === null) unknown += words.length
+    if (/^(?:condenser|outdoor|outside|exhaust|draft) fan(?: motor)?$/.test(phrase) && the.part(phrase) === null) isForeign = true
     // `outdoor Y`: a cable that is said before its conductor.
     const zone = /^zone (\d)$/.exec(phrase)
     const cable = findCable(the.system, zone ? `stat-cable-${zone[1]}` : phrase)
@@ -123,7 +124,8 @@ export function meaningOf(text: string, the: Sentence, isLenient = false): Meani
       return true
     }
     const call = the.call(phrase)
-    const part = the.part(phrase) ?? unnamedPart(the, phrase)
+    // High and low alone say how much, not which switch.
+    const part = /^(?:high|low)$/.test(phrase) ? null : (the.part(phrase) ?? unnamedPart(the, phrase))
     // What is a call and a motor by one word is the motor; who means the call says so.
     if (part !== null && (call === null || partById(the.system, part)?.kind !== 'load')) return parts.includes(part) || parts.push(part) > 0
     if (part !== null) motors.push(part)
@@ -144,6 +146,7 @@ export function meaningOf(text: string, the: Sentence, isLenient = false): Meani
     }
     at += length
   }
+  if (isForeign) return null
   // Letters at the board are those of the strip there.
   if (letters.length > 0)
     for (const id of [...parts]) {

@@ -94,8 +94,8 @@ const marked: Reading = (meaning, the) => {
   const mark = marks.find((one) => meaning.senses.has(one))
   if (
     mark === undefined ||
-    // What is smelt was not seen.
-    /\bsmell/.test(meaning.text) ||
+    // What is smelt was not seen, and what is taped is mended.
+    /\b(?:smell|taped|wrapped|fixed)/.test(meaning.text) ||
     parts.length + calls.length + numbers.length > 0 ||
     !only(meaning, mark, 'scorched', 'rubbed', 'chewed', 'stapled')
   )
