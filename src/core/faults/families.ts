@@ -80,8 +80,8 @@ const parts = {
 /** From the line to the fuse. */
 const supply = {
   'bond-missing': { rate: 0.5, showsOnNoCall: true },
-  'transformer-dead': { rate: 3, burnedOut: true },
-  'transformer-weak': { rate: 0.6, setsCode: 'low-voltage', burnedOut: true },
+  'transformer-dead': { rate: 3, burnedOut: true, readApart: 'winding' },
+  'transformer-weak': { rate: 0.6, setsCode: 'low-voltage', burnedOut: true, readApart: 'winding' },
   'wrong-tap': { rate: 0.4, setsCode: 'low-voltage', burnsOutTransformers: true },
   'supply-off': { rate: 2, readApart: 'line' },
   'supply-leg-open': { rate: 0.8, setsCode: 'low-voltage', readApart: 'across', milder: loose },

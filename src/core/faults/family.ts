@@ -27,7 +27,19 @@ export interface FaultFamilyRecord {
   /** No call shows it, and nobody would miss it: a house that has it counts as sound. */
   readonly showsOnNoCall?: true
   /** What has to stand by itself to be read, or be jumped past or waited for, before the repair is named. */
-  readonly readApart?: 'cable' | 'lead' | 'line' | 'coil' | 'contact' | 'across' | 'output' | 'delay' | 'armature' | 'load' | 'copper'
+  readonly readApart?:
+    | 'cable'
+    | 'lead'
+    | 'line'
+    | 'coil'
+    | 'contact'
+    | 'across'
+    | 'output'
+    | 'delay'
+    | 'armature'
+    | 'load'
+    | 'copper'
+    | 'winding'
   /** Milder forms of the same damage. */
   readonly milder?: (effects: readonly Effect[]) => FaultVariant[]
 }

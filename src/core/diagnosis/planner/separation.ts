@@ -9,6 +9,7 @@ import { cableById, partsOf, placeById, type System } from '@/src/core/wiring/sy
 /** How what a fault blames is read by itself: each of these has to be made; none where nothing stands to be. */
 export function separationsOf(laboratory: Laboratory, fault: Fault): readonly Separation[] {
   if (faultFamilies[fault.family].readApart === 'copper') return ofCopper(laboratory, fault)
+  if (faultFamilies[fault.family].readApart === 'winding') return ofWinding(laboratory.system, fault)
   const only = separationOf(laboratory, fault)
   return only ? [only] : []
 }
@@ -37,6 +38,7 @@ function separationOf(laboratory: Laboratory, fault: Fault): Separation | null {
     case 'load':
       return ofLoad(laboratory, fault)
     case 'copper':
+    case 'winding':
     case undefined:
       return null
   }
@@ -96,6 +98,17 @@ function ofBranch(system: System, { touches }: Fault): Separation | null {
   if (!pair) return null
   const [a, b] = pair.map((one) => terminalPoint(one, place))
   return loadedAt(system, [{ probe: { meter: 'volts', a, b }, place }])
+}
+
+/** A transformer live: what goes in, and what comes out of its own leads; one that only sags is read so under a load. */
+function ofWinding(system: System, { part, effects }: Fault): Separation[] {
+  const transformer = partsOf(system, 'transformer').find(({ id }) => id === part)
+  if (!transformer) return []
+  const [into, outOf] = [transformer.primary, transformer.secondary].map((leads): Probes => {
+    const [a, b] = leads.map((lead) => terminalPoint(lead, transformer.place))
+    return [{ probe: { meter: 'volts', a, b }, place: transformer.place }]
+  })
+  return [liveAt(into), effects.some((effect) => effect.do === 'open') ? liveAt(outOf) : loadedAt(system, outOf)]
 }
 
 /** A coil across its own two leads. */
