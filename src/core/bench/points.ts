@@ -80,7 +80,10 @@ export function sayLead(system: System, name: string, place: string): string {
   )
     return name
   const door = partsOf(system, 'switch').find((part) => part.place === place && part.role === 'door' && part.between[1] === name)
-  if (door) return `L1 after the ${door.name}`
+  if (door) {
+    const poles = partsOf(system, 'disconnect').flatMap((part) => (part.place === place ? part.poles : []))
+    return `${poles.find(([, after]) => after === door.between[0])?.[0] ?? door.between[0]} after the ${door.name}`
+  }
   for (const part of system.parts) {
     if (part.kind !== 'disconnect' || part.place !== place) continue
     const pole = part.poles.find(([, after]) => after === name)

@@ -54,7 +54,7 @@ export function cableTowards(the: Sentence, said: string): string | null {
 /** Every word of a sentence by what it is in this system; null where one of them is nothing that is known. */
 export function meaningOf(text: string, the: Sentence, isLenient = false): Meaning | null {
   const words = text
-    // How long something ran, and what a thermostat is set to, are no readings.
+    // A run time and a setpoint are not readings.
     .replace(/\b(?:for |about |like )*\d+(?:\.\d+)? ?(?:secs?|seconds?|mins?|minutes?|hrs?|hours?)\b/g, ' ')
     .replace(
       /\b(?:after |for |in |within )?(?:a|an|one|two|three|few|a few|couple|couple of|five|ten|fifteen|twenty|half a) (?:secs?|seconds?|mins?|minutes?|hours?)(?: or (?:two|so))?\b/g,

@@ -10,7 +10,7 @@ const ampsAround: Reading = (meaning, the) => {
   const number = onlyNumber(meaning)
   const isAmps = number?.unit === 'A' || (number?.unit === null && has(meaning, 'amps'))
   if (!number || !isAmps || calls.length + cables.length > 0 || letters.length > 1 || !only(meaning, 'amps')) return null
-  // What a motor draws is no reading of the 24 V side.
+  // A motor's amps are line amps, not 24 V amps.
   if (meaning.motors.length > 0 || parts.some((id) => !['fuse', 'transformer'].includes(partById(the.system, id)?.kind ?? ''))) return null
   const [wire] = letters
   return `${number.value} A on ${wire ? `${wire.cable ? `${wire.cable} ` : ''}${wire.letter}` : 'R'}${placeOf(meaning)}`
@@ -76,7 +76,7 @@ function legVolts(meaning: Meaning, the: Sentence, leg: string): string | null {
   return `${leg.toUpperCase()}-${place.terminals.includes('N') ? 'N' : 'gnd'} ${volts} V at ${place.id}`
 }
 
-/** Volts across a motor or an element; ohms of it with the power off. */
+/** Volts across a motor or an element, with the power on. */
 function lineVolts(meaning: Meaning, the: Sentence, id: string): string | null {
   const part = partById(the.system, id)
   if (part?.kind !== 'load') return null

@@ -21,7 +21,7 @@ export function normalForm(clause: string, system: System, state: JobState): str
     .replace(/^(?:i |i've |ive |we |just |now )*(?:got|get|getting|have|had|see|seeing|measured|measure|reading|showing) (?=[-\d.])/i, '')
     .replace(/\b(thermostat|stat|tstat) (?:display|screen)\b/i, '$1')
     .replace(/^across the /i, 'across ')
-    // What a thermostat is set to is no reading.
+    // A setpoint is not a reading.
     .replace(/\b(cool|heat|cooling|heating)(?: to| at)? [4-9]\d(?: degrees| f)?(?=$|,|\s(?!v|a|o))/gi, '$1')
     .replace(/ (?:out|in|up|down) here\b(?=.)/gi, '')
     .replace(/\bpressure cut-?out\b/gi, 'pressure switch')

@@ -4,6 +4,7 @@ import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import { WRONG_READING } from '@/src/core/readings/likelihood'
 import { parseLook } from '@/src/core/readings/look-target'
 import { SHOWS_CALL, SHOWS_NO_CALL } from '@/src/core/readings/looks'
+import { isOpenedWord } from '@/src/core/readings/switch-looks'
 import { LruCache, Memo } from '@/src/core/units/cache'
 import { modelValue } from '@/src/core/units/model-value'
 import { workLimit } from '@/src/core/units/work-limit'
@@ -90,7 +91,13 @@ export function isPlainToSee(asked: Asked): boolean {
   const { what } = parseLook(probe.at)
   if (what === 'wiring') return answer.word !== 'sound'
   if (what === 'landings') return /^(off|wrong): /.test(answer.word) || answer.word === 'strap' || answer.word === 'wet'
-  return answer.word === 'chatters' || answer.word === 'over-current code' || answer.word === SHOWS_NO_CALL || answer.word === SHOWS_CALL
+  return (
+    isOpenedWord(answer.word) ||
+    answer.word === 'chatters' ||
+    answer.word === 'over-current code' ||
+    answer.word === SHOWS_NO_CALL ||
+    answer.word === SHOWS_CALL
+  )
 }
 
 /** Two answers to one question that a meter and a hand may give of the same thing: assumption. */

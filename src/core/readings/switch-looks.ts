@@ -19,6 +19,9 @@ const SHOWS_WHEN_CLOSED = modelValue({ value: 0.01, unit: 'share', source: 'assu
 /** The two words that answer a look at a switch, as it should be first; none where there is nothing to see. */
 export const wordsOfSwitch = ({ role }: PartOf<'switch'>): readonly string[] => words.get(role) ?? []
 
+/** A look found a switch opened. */
+export const isOpenedWord = (word: string): boolean => [...words.values()].some(([, opened]) => opened === word)
+
 /** The switches of a system that are looked at. */
 export const seenSwitches = (system: System): PartOf<'switch'>[] =>
   partsOf(system, 'switch').filter((part) => wordsOfSwitch(part).length > 0)

@@ -56,7 +56,7 @@ export const liveAt = (probes: Probes): Separation => ({
   isMade: (observations) => observations.some(({ bench, probe }) => isOneOf(probes, probe) && bench.power),
 })
 
-/** Read with the power on and something called: a joint that is only loose gives way under a load, and reads full volts without one. */
+/** Read with the power on and a call made: a loose connection sags under load, and reads full volts without one. */
 export const loadedAt = (system: System, probes: Probes): Separation => ({
   ways: (bench) => callsOf(system).flatMap((call) => probes.map((one) => ({ ...one, bench: { ...whole(system, bench), call } }))),
   isMade: (observations) =>

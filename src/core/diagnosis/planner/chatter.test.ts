@@ -19,6 +19,14 @@ function proposed(...readings: readonly [Bench, Probe, Answer][]) {
   return propose(engine, { complaint, observations, repaired: [] }, observations[observations.length - 1].bench)
 }
 
+it('a float that was seen up is believed: not taken again, and never none of these', () => {
+  const tank = systemById('cool-strips')
+  if (!tank) throw new Error('no air handler with a float')
+  const observations = [{ id: 'float', bench: createBench(tank), probe: { meter: 'look' as const, at: 'float' }, answer: { word: 'up' } }]
+  const { next } = propose(createEngine(tank), { complaint: emptyComplaint, observations, repaired: [] }, observations[0].bench)
+  expect(next?.probe).not.toEqual({ meter: 'look', at: 'float' })
+})
+
 describe('a thermostat that was seen to chatter', () => {
   const seen: [Bench, Probe, Answer] = [chattering, { meter: 'look', at: 'stat' }, { word: 'chatters' }]
 

@@ -85,7 +85,7 @@ describe('a delay', () => {
   })
 })
 
-it('a neutral is read across what hangs on it under a load: a loose one gives way there, and reads full volts without', () => {
+it('a neutral is read across its load with a call on: a loose one sags under load, and reads full volts without one', () => {
   const { ways, isMade, bench } = separationIn('furnace-ac', 'neutral-open', 'furnace-supply')
   expect(ways(bench).every((way) => way.bench.power && way.bench.call !== 'off')).toBe(true)
   const read = (call: 'off' | 'cool'): Observation => ({
