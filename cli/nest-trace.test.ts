@@ -13,11 +13,13 @@ function run(args: string[], input = ''): { status: number | null; out: string; 
   return { status, out: stdout, err: stderr }
 }
 
-const trace = (...lines: string[]) =>
-  run(['trace', '--system', 'furnace-ac', '--json'], `${lines.join('\n')}\n`)
+const traceIn = (system: string, ...lines: string[]) =>
+  run(['trace', '--system', system, '--json'], `${lines.join('\n')}\n`)
     .out.trim()
     .split('\n')
     .map((line) => traceAnswerSchema.parse(JSON.parse(line)))
+
+const trace = (...lines: string[]) => traceIn('furnace-ac', ...lines)
 
 const folder = mkdtempSync(path.join(tmpdir(), 'nest-trace-cli-'))
 const file = (name: string, text: string): string => {
@@ -51,6 +53,17 @@ describe('nest-trace trace --json', () => {
       ...back.filter((entry) => !('probe' in entry && entry.probe.meter === 'trip')).map((entry) => JSON.stringify(entry)),
     )
     for (const { understood } of answers) expect(Array.isArray(understood)).toBe(true)
+  })
+
+  it('takes what answers a check that begins with a wait as read after it', () => {
+    const lines = ['at thermostat', 'call cool']
+    const asked = traceIn('heat-pump-o', ...lines).at(-1)?.next
+    if (!asked || asked.waits === 0) throw new Error('no check that begins with a wait')
+    const answer = JSON.stringify({ kind: 'reading', probe: asked.probe, answer: asked.outcomes[0].answer })
+    const [called, read] = traceIn('heat-pump-o', ...lines, answer)
+      .slice(-2)
+      .map(({ understood }) => (Array.isArray(understood) ? Date.parse(understood[0].at) : Number.NaN))
+    expect(read - called).toBeGreaterThanOrEqual(60_000 * asked.waits)
   })
 
   it('calls a repair found once it holds 95 %', () => {

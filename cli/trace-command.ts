@@ -1,6 +1,6 @@
 import { createInterface } from 'node:readline'
 import { loadMinutes, loadSystem, type Options } from '@/cli/options'
-import { clockStamp } from '@/cli/stamp'
+import { sessionStamp } from '@/cli/stamp'
 import { formOpinion, proposeCheck } from '@/src/core/advice/advise'
 import { sayChanges } from '@/src/core/bench/say-changes'
 import { createEngine, type Engine } from '@/src/core/diagnosis/engine'
@@ -13,21 +13,25 @@ import { foldJob, problemWithEntry } from '@/src/core/job/fold'
 import { sayDraft } from '@/src/core/job/say-draft'
 import { isContent } from '@/src/core/job/standing'
 import { readQuickLine } from '@/src/core/quick-line/read-line'
+import { probeKey } from '@/src/core/readings/check'
+import { probeSchema } from '@/src/core/readings/check-schema'
 import { wholeLooks } from '@/src/core/readings/looks'
 import { capital } from '@/src/core/units/capital'
 import { sayMinutes, sayPercent } from '@/src/core/units/quantity'
 
 type Understood = TraceAnswer['understood']
+type SessionStamp = ReturnType<typeof sessionStamp>
 
 /** A job on standard input: one quick line or JSON entry a line, one answer each. An empty line asks how it stands. */
 export async function traceCommand(options: Options): Promise<void> {
   const engine = createEngine(loadSystem(options.get('system')), { cost: loadMinutes(options.get('minutes')) })
   const entries: Entry[] = []
+  const stamp = sessionStamp()
   let proposal: Proposal | null = null
   for await (const line of createInterface({ input: process.stdin })) {
     // Trimming takes a mark of the byte order too.
     const { bench } = foldJob(engine.system, entries)
-    const understood = understand(engine, entries, line.trim(), proposal)
+    const understood = understand(engine, entries, line.trim(), proposal, stamp)
     const cautions = cautionsOf(engine.system, bench, Array.isArray(understood) ? understood : [])
     if (Array.isArray(understood)) entries.push(...understood.filter(({ id }) => !entries.some((entry) => entry.id === id)))
     const folded = foldJob(engine.system, entries)
@@ -35,32 +39,49 @@ export async function traceCommand(options: Options): Promise<void> {
     const state = options.has('json') ? { ...folded, skipped: [...folded.skipped, ...wholeLooks(engine.system)] } : folded
     const opinion = formOpinion(engine, state)
     proposal = proposeCheck(engine, state)
-    const answer = writeTraceAnswer(engine, state, opinion, proposal, understood, cautions, clockStamp)
+    const answer = writeTraceAnswer(engine, state, opinion, proposal, understood, cautions, stamp)
     console.log(options.has('json') ? JSON.stringify(answer) : sayTraceAnswer(engine, answer, entries))
   }
 }
 
-function understand(engine: Engine, entries: readonly Entry[], line: string, proposal: Proposal | null): Understood {
+function understand(engine: Engine, entries: readonly Entry[], line: string, proposal: Proposal | null, stamp: SessionStamp): Understood {
   if (line === '') return []
-  if (line.startsWith('{') || line.startsWith('[')) return understandJson(engine, entries, line)
+  if (line.startsWith('{') || line.startsWith('[')) return understandJson(engine, entries, line, proposal, stamp)
   const state = foldJob(engine.system, entries)
   const suspects = formOpinion(engine, state).suspects.map(({ id, zone, repair }) => ({ id, zone, repair: repair?.say ?? null }))
   const read = readQuickLine(line, { system: engine.system, entries, suspects, proposed: proposal?.next?.probe ?? null })
   if (!read.ok) return { error: read.problem, start: read.start, end: read.end }
-  return read.drafts.map((draft) => stampEntry(draft, clockStamp))
+  return read.drafts.map((draft) => {
+    waitFor(proposal, draft, stamp)
+    return stampEntry(draft, stamp)
+  })
+}
+
+/** What answers a check that begins with a wait was read after that wait. */
+function waitFor(proposal: Proposal | null, answer: unknown, stamp: SessionStamp): void {
+  const next = proposal?.next
+  const probe = typeof answer === 'object' && answer !== null && 'probe' in answer ? probeSchema.safeParse(answer.probe) : null
+  if (next && probe?.success && probeKey(probe.data) === probeKey(next.probe)) stamp.later(next.waits)
 }
 
 /**
  * Entries as JSON: one, a list of them, or one after the other on the line; id and time may be left out. A repeat of an entry that is
  * in already is harmless. All are taken or none.
  */
-function understandJson(engine: Engine, entries: readonly Entry[], line: string): Understood {
+function understandJson(
+  engine: Engine,
+  entries: readonly Entry[],
+  line: string,
+  proposal: Proposal | null,
+  stamp: SessionStamp,
+): Understood {
   const fail = (error: string): Understood => ({ error, start: null, end: null })
   const values = readJsonValues(line)
   if (!values) return fail('This line starts like JSON but is none. Nothing was taken; earlier entries are kept.')
   const taken: Entry[] = []
   for (const [index, value] of values.entries()) {
-    const read = readEntry({ id: clockStamp.newId(), at: clockStamp.now(), ...(value as object) })
+    waitFor(proposal, value, stamp)
+    const read = readEntry({ id: stamp.newId(), at: stamp.now(), ...(value as object) })
     const which = values.length > 1 ? `entry ${index + 1}` : 'this'
     if (!read.ok) return fail(`${capital(which)} is no entry: ${read.problem} Nothing was taken; earlier entries are kept.`)
     const known = [...entries, ...taken].find(({ id }) => id === read.entry.id)

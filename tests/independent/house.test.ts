@@ -52,6 +52,18 @@ describe('a house of the independent exam', () => {
     expect(contactor).not.toEqual(furnaceAc.parts.find(({ id }) => id === 'contactor'))
   })
 
+  it('goes on with what chatters for as long as it is let, and its transformer stays as warm as that makes it', async () => {
+    const board = systemById('heat-pump-o')
+    if (!board) throw new Error('no heat pump')
+    const { house } = await workingOn(board, troubleOf(board, 'output-chatters:defrost-board.Y-out'), 'cool', 3000)
+    const [warm] = house.windings.values()
+    await house.run(60)
+    const [later] = house.windings.values()
+    expect(warm).toBeGreaterThan(45)
+    expect(warm).toBeLessThan(110)
+    expect(Math.abs(later - warm)).toBeLessThan(10)
+  })
+
   it('stops where a conductor is open, and melts its fuse on a short', async () => {
     const open = await workingOn(furnaceAc, troubleOf(furnaceAc, 'conductor-open:outdoor-cable.Y'), 'cool', 60)
     expect([open.works.get('compressor'), open.works.get('blower')]).toEqual([false, true])

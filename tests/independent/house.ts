@@ -157,7 +157,8 @@ export class IndependentHouse {
 
   /** Lets the house run for so long; every device answers to its own volts after its own delay. */
   async run(seconds: number): Promise<void> {
-    const endS = this.nowS + seconds
+    const [startS, endS] = [this.nowS, this.nowS + seconds]
+    const warmAtStart = new Map(this.windingC)
     for (let step = 0; step < STEP_MOST && this.nowS < endS; step++) {
       if (!this.bench.power) {
         this.rest(endS)
@@ -189,7 +190,20 @@ export class IndependentHouse {
       wanted.get(next)?.act()
       this.changes.push({ atS: this.nowS, what: next })
     }
+    this.chatterOn(startS, endS, warmAtStart)
+  }
+
+  /** What chatters goes on as it did: what is due moves on with the clock, and the windings warm as they did so far. */
+  private chatterOn(startS: number, endS: number, warmAtStart: ReadonlyMap<string, number>): void {
+    const [seenS, leftS] = [this.nowS - startS, endS - this.nowS]
+    for (const [key, at] of this.dueAt) this.dueAt.set(key, at + leftS)
     this.nowS = endS
+    if (seenS <= 0) return
+    for (const [id, warm] of this.windingC) {
+      const from = warmAtStart.get(id) ?? ATTIC_C
+      const kept = Math.exp(-seenS / WINDING_S)
+      this.warmTo(id, (warm - from * kept) / (1 - kept), leftS)
+    }
   }
 
   /** How often a device has moved in the last seconds. */
@@ -302,15 +316,31 @@ export class IndependentHouse {
   private warm(volts: Volts, seconds: number): void {
     for (const part of partsOf(this.system, 'transformer')) {
       const amps = this.ampsThrough(volts, windingLink(part.id, 'secondary'))
-      const finalC = ATTIC_C + RATED_RISE_K * (amps / (part.va / 24)) ** 2
-      const from = this.windingC.get(part.id) ?? ATTIC_C
-      const to = finalC + (from - finalC) * Math.exp(-seconds / WINDING_S)
-      if (from <= COOKS_AT_C && to > COOKS_AT_C) {
-        this.cooked++
-        this.burned.add(part.id)
-      }
-      this.windingC.set(part.id, Math.max(to, from > COOKS_AT_C ? from : to))
+      this.warmTo(part.id, ATTIC_C + RATED_RISE_K * (amps / (part.va / 24)) ** 2, seconds)
     }
+  }
+
+  private warmTo(id: string, finalC: number, seconds: number): void {
+    const from = this.windingC.get(id) ?? ATTIC_C
+    const to = finalC + (from - finalC) * Math.exp(-seconds / WINDING_S)
+    if (from <= COOKS_AT_C && to > COOKS_AT_C) {
+      this.cooked++
+      this.burned.add(id)
+    }
+    this.windingC.set(id, Math.max(to, from > COOKS_AT_C ? from : to))
+  }
+
+  /** The most that a transformer gives now, of its plate. */
+  async shareOfPlate(): Promise<number> {
+    const volts = await this.volts()
+    return Math.max(
+      ...partsOf(this.system, 'transformer').map(({ id, va }) => (24 * this.ampsThrough(volts, windingLink(id, 'secondary'))) / va),
+    )
+  }
+
+  /** How warm each transformer's winding is, °C. */
+  get windings(): ReadonlyMap<string, number> {
+    return this.windingC
   }
 
   get state(): Devices {

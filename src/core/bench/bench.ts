@@ -126,8 +126,8 @@ export const isSameJumper = (jumper: Jumper, a: Point, b: Point): boolean =>
  * it, and most of those minutes are the search's own acts. Told in stretches, since nobody holds a stop-watch.
  */
 export interface Since {
-  /** The call: just made, a minute or two ago, or minutes ago. */
-  readonly call: 'moment' | 'minute' | 'minutes'
+  /** The call: just made, a minute or two ago, minutes ago, or longer than any delay runs. */
+  readonly call: 'moment' | 'minute' | 'minutes' | 'long'
   /** The power: put back so lately that delays still run, or long ago. */
   readonly power: 'fresh' | 'long'
 }

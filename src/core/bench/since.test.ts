@@ -14,7 +14,12 @@ describe('the minutes of a bench', () => {
     const called = clockAfter(UNTOUCHED, { do: 'call', call: 'cool' }, 0.3)
     expect(atTime(cooling, clockLater(called, 0.4)).since).toEqual({ call: 'moment', power: 'long' })
     expect(atTime(cooling, clockLater(called, 1.5)).since).toBeUndefined()
-    expect(atTime(cooling, clockLater(called, 6)).since).toEqual({ call: 'minutes', power: 'long' })
+    expect(atTime(cooling, clockLater(called, 4)).since).toEqual({ call: 'minutes', power: 'long' })
+  })
+
+  it('tell a call that has been on for longer than any delay runs', () => {
+    const called = clockAfter(UNTOUCHED, { do: 'call', call: 'cool' }, 0.3)
+    expect(atTime(cooling, clockLater(called, 6)).since).toEqual({ call: 'long', power: 'long' })
   })
 
   it('remember for five minutes that the search itself took the power off', () => {

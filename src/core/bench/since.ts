@@ -11,6 +11,9 @@ const MINUTES_MIN = modelValue({ value: 3, unit: 'minutes', source: 'assumption'
 /** The longest delays of compressors. */
 export const FRESH_MIN = modelValue({ value: 5, unit: 'minutes', source: 'assumption of the trade' })
 
+/** No delay runs for longer than this: the longest, and what a slow one adds. */
+export const WAITED_OUT_MIN = modelValue({ value: 6, unit: 'minutes', source: 'assumption' })
+
 /** Minutes of a search: now, and when the call and the power last changed. */
 export interface BenchClock {
   readonly now: number
@@ -35,11 +38,17 @@ export function atTime(bench: Bench, { now, call, power }: BenchClock): Bench {
   if (!bench.power) return bench
   const onFor = now - call
   const since: Since = {
-    call: bench.call === 'off' ? 'minute' : onFor < MOMENT_MIN ? 'moment' : onFor < MINUTES_MIN ? 'minute' : 'minutes',
+    call: bench.call === 'off' ? 'minute' : calledSince(onFor),
     power: now - power < FRESH_MIN ? 'fresh' : 'long',
   }
   return since.call === USUAL_SINCE.call && since.power === USUAL_SINCE.power ? bench : { ...bench, since }
 }
+
+const calledSince = (minutes: number): Since['call'] =>
+  minutes < MOMENT_MIN ? 'moment' : minutes < MINUTES_MIN ? 'minute' : minutes < WAITED_OUT_MIN ? 'minutes' : 'long'
+
+/** Whether a call has been on for so long that what opens with its heat has mostly opened. */
+export const isWarm = ({ call }: Since): boolean => call === 'minutes' || call === 'long'
 
 /** The same bench with nothing said of its minutes. */
 export const anyTime = (bench: Bench): Bench => {

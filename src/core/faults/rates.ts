@@ -62,4 +62,8 @@ export const INTERMITTENT_SHOWS = modelValue({ value: 0.4, unit: 'chance', sourc
 /** Of faults that come and go in joints, windings and contacts, those that open with the heat. */
 export const WARM_SHARE = modelValue({ value: 0.4, unit: 'share', source: 'assumption' })
 /** How often such a one is open so long after its call. */
-export const WARM_SHOWS = modelValue({ value: { moment: 0.06, minute: 0.4, minutes: 0.92 } as const, unit: 'chance', source: 'assumption' })
+export const WARM_SHOWS = modelValue({
+  value: { moment: 0.06, minute: 0.4, minutes: 0.92, long: 0.95 } as const,
+  unit: 'chance',
+  source: 'assumption',
+})

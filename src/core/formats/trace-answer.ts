@@ -29,6 +29,8 @@ export const checkSchema = z.strictObject({
   setup: z.array(entrySchema),
   place: z.string(),
   minutes: z.number(),
+  /** Of these, the minutes to wait before the reading. */
+  waits: z.number(),
   say: z.string(),
   why: z.string(),
   caution: z.string().nullable(),
@@ -141,6 +143,7 @@ export function writeCheck(check: Check, stamp: Stamp): z.infer<typeof checkSche
     setup: check.setup.map((change): Entry => stampEntry({ kind: 'bench', change }, stamp)),
     place: check.place,
     minutes: Number(check.minutes.toFixed(2)),
+    waits: Number(check.waits.toFixed(2)),
     say: check.say,
     why: check.why,
     caution: check.caution,

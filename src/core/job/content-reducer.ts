@@ -2,7 +2,7 @@ import { applyChange, isResettable } from '@/src/core/bench/apply'
 import { type Bench, createBench, slotOf, withSlot } from '@/src/core/bench/bench'
 import { defaultCost, minutesOf } from '@/src/core/bench/cost'
 import { owedBy } from '@/src/core/bench/owed'
-import { anyTime, atTime, type BenchClock, clockAfter, clockLater, UNTOUCHED } from '@/src/core/bench/since'
+import { anyTime, atTime, type BenchClock, clockAfter, clockLater, isWarm, UNTOUCHED, USUAL_SINCE } from '@/src/core/bench/since'
 import { problemWithContent, provesDead } from '@/src/core/job/check-entry'
 import { reasonsNotToClose } from '@/src/core/job/close'
 import { type Complaint, emptyComplaint } from '@/src/core/job/complaint'
@@ -223,5 +223,5 @@ function whenRead({ observations, clock }: Gathered, on: Bench, probe: Probe): B
   const read = atTime(on, clock)
   const key = questionKey(anyTime(on), probe)
   const isAgain = on.power && on.call !== 'off' && observations.some((known) => questionKey(anyTime(known.bench), known.probe) === key)
-  return isAgain ? { ...read, since: { power: 'long', ...read.since, call: 'minutes' } } : read
+  return isAgain && !isWarm(read.since ?? USUAL_SINCE) ? { ...read, since: { power: 'long', ...read.since, call: 'minutes' } } : read
 }

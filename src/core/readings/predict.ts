@@ -72,14 +72,18 @@ export const nowAndThen = (shown: Prediction, hidden: Prediction, shows: number)
  * and a delay ends within its minutes.
  */
 export function showsOn({ intermittent, warms, fault }: Hypothesis, { power, call, since = USUAL_SINCE }: Bench): number {
-  if (fault?.family === 'delay-running') return power && call !== 'off' && since.call === 'minutes' ? DELAY_STILL_RUNS : 1
+  if (fault?.family === 'delay-running') return power && call !== 'off' ? DELAY_STILL_RUNS[since.call] : 1
   if (!intermittent) return 1
   if (!warms) return INTERMITTENT_SHOWS
   return power && call !== 'off' ? WARM_SHOWS[since.call] : WARM_SHOWS.moment
 }
 
-/** A delay that still runs once the call has been on for some minutes: those of compressors are of up to five. */
-const DELAY_STILL_RUNS = modelValue({ value: 0.2, unit: 'share', source: 'assumption' })
+/** A delay that still runs once the call has been on for so long: those of compressors are of up to five minutes. */
+const DELAY_STILL_RUNS = modelValue({
+  value: { moment: 1, minute: 1, minutes: 0.3, long: 0.01 } as const,
+  unit: 'share',
+  source: 'assumption',
+})
 
 const weighed = (prediction: Prediction, share: number, moment: Component['while']): Prediction =>
   prediction.map((component) => ({ ...component, weight: component.weight * share, while: moment }))

@@ -45,6 +45,45 @@ export function ofArmature(laboratory: Laboratory, { part }: Fault): Separation 
   }
 }
 
+/** From this on an electromagnet closes, whatever else is wrong: 85 % of 24 V. */
+const MUST_CLOSE_V = modelValue({ value: 20.4, unit: 'V', source: 'IEC 60947-4-1, limits of operation of electromagnetic contactors' })
+
+/**
+ * The volts across a coil whose armature stays out: with all of them it is the armature. On a supply that something else pulls down a
+ * sound one stays out as well, and is fed alone to tell.
+ */
+export function ofItsVolts(laboratory: Laboratory, { part }: Fault): Separation | null {
+  const { system } = laboratory
+  const coil = partsOf(system, 'coil').find(({ id }) => id === part)
+  if (!coil) return null
+  const [a, b] = coil.between.map((name) => terminalPoint(name, coil.place))
+  const across: Probe = { meter: 'volts', a, b }
+  const seen: Probe = { meter: 'look', at: coil.id }
+  const calls = callsThatMove(laboratory, seen)
+  const atRest = JSON.stringify(predict(laboratory, whole(system, createBench(system)), healthy, seen))
+  const fedAlone = (bench: Bench): Bench[] =>
+    hotsAt(system, coil.place).flatMap((hot) =>
+      (placeById(system, coil.place)?.terminals ?? []).flatMap((name) => {
+        const jumped = withJumper(system, whole(system, bench), hot, terminalPoint(name, coil.place))
+        return jumped && JSON.stringify(predict(laboratory, jumped, healthy, seen)) !== atRest ? [jumped] : []
+      }),
+    )
+  return {
+    ways: (bench) => [
+      ...calls.map((call) => ({ bench: { ...whole(system, bench), call }, probe: across, place: coil.place })),
+      ...fedAlone(bench).map((alone) => ({ bench: alone, probe: seen, place: coil.place })),
+    ],
+    isMade: (observations) =>
+      observations.some(
+        ({ bench, probe, answer }) =>
+          bench.power &&
+          (probeKey(probe) === probeKey(across)
+            ? typeof answer === 'number' && answer >= MUST_CLOSE_V
+            : probeKey(probe) === probeKey(seen) && bench.call === 'off' && bench.jumpers.length > 0),
+      ),
+  }
+}
+
 /** Volts across a motor or an element on a call that runs it: with them it is dead itself, without them what feeds it is. */
 export function ofLoad(laboratory: Laboratory, { part }: Fault): Separation | null {
   const { system } = laboratory
@@ -202,7 +241,7 @@ export function ofDelay(system: System, { part, touches }: Fault): Separation | 
         bench: {
           ...whole(system, bench),
           call: bench.call === 'off' ? call : bench.call,
-          since: { call: 'minutes', power: 'long' },
+          since: { call: 'long', power: 'long' },
         },
         probe: { meter: 'volts', a: point, b: common },
         place,
@@ -211,7 +250,7 @@ export function ofDelay(system: System, { part, touches }: Fault): Separation | 
     isMade: (observations) =>
       observations.some(
         ({ bench, probe }) =>
-          bench.power && bench.call !== 'off' && bench.since?.call === 'minutes' && !(probe.meter === 'look' && probe.at === part),
+          bench.power && bench.call !== 'off' && bench.since?.call === 'long' && !(probe.meter === 'look' && probe.at === part),
       ),
   }
 }

@@ -34,6 +34,8 @@ export interface Check {
   readonly bench: Bench
   readonly place: string
   readonly minutes: number
+  /** Of these, the minutes that it is put off for a delay or for what shows when it is warm. */
+  readonly waits: number
   readonly say: string
   readonly why: string
   readonly caution: string | null
@@ -213,6 +215,7 @@ function writeOut(engine: Engine, hypotheses: readonly LiveHypothesis[], scored:
     bench: route.bench,
     place: scored.place,
     minutes: scored.minutes,
+    waits: route.waits,
     say:
       route.waits === 0
         ? words.say

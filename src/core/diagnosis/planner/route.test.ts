@@ -18,6 +18,12 @@ describe('the way from a call to a dead bench', () => {
     expect(says(route)).toEqual(['power false', 'walk thermostat', 'call off'])
   })
 
+  it('cuts the power before the walk to the thermostat for whoever stands at the switch: the call may be burning the transformer', () => {
+    const lost = { ...calling, power: false, call: 'off' as const, unplugged: ['gas-valve'] }
+    const route = planRoute(furnaceAc, { ...calling, place: 'indoor' }, lost, 'indoor')
+    expect(says(route)[0]).toBe('power false')
+  })
+
   it('puts another call on after the power is back', () => {
     const route = planRoute(furnaceAc, { ...calling, power: false, place: 'indoor' }, { ...calling, call: 'heat' }, 'thermostat')
     expect(says(route)).toEqual(['power true', 'walk thermostat', 'call heat'])

@@ -1,6 +1,7 @@
 import { applyChange } from '@/src/core/bench/apply'
 import { type Bench, type BenchChange, isSameJumper, slotOf, standingKey } from '@/src/core/bench/bench'
 import { type CostModel, defaultCost, walkMinutes } from '@/src/core/bench/cost'
+import { WAITED_OUT_MIN } from '@/src/core/bench/since'
 import { LruCache, Memo } from '@/src/core/units/cache'
 import { modelValue } from '@/src/core/units/model-value'
 import { workLimit } from '@/src/core/units/work-limit'
@@ -20,14 +21,20 @@ export interface Route {
 /**
  * Plans the way. Wires are moved with the power off; it comes back, when it is wanted, after the last of them; then
  * the thermostat is set; then the technician goes where the reading is taken. A call that ends is set back first where that walks no
- * further: whoever stands before the thermostat does not leave it calling.
+ * further: whoever stands before the thermostat does not leave it calling. Whoever stands at the switch throws it before any walk: a
+ * call that may be burning the transformer does not go on for the way to the thermostat.
  */
 export function planRoute(system: System, from: Bench, to: Bench, place: string, cost: CostModel = defaultCost): Route {
   const last = planInOrder(system, from, to, place, cost, false)
   if (from.call === 'off' || to.call !== 'off') return last
   const first = planInOrder(system, from, to, place, cost, true)
-  return first.minutes <= last.minutes ? first : last
+  const isAtSwitch = from.place === firstPart(system, 'fuse').place && last.changes.some(({ do: act }) => act === 'power')
+  const saved = last.minutes - first.minutes
+  return saved > ALIKE_MIN || (saved > -ALIKE_MIN && !isAtSwitch) ? first : last
 }
+
+/** Sums of the same minutes in another order. */
+const ALIKE_MIN = workLimit(1e-6)
 
 function planInOrder(system: System, from: Bench, to: Bench, place: string, cost: CostModel, isSetBackFirst: boolean): Route {
   const supplyPlace = firstPart(system, 'fuse').place
@@ -77,9 +84,12 @@ function planInOrder(system: System, from: Bench, to: Bench, place: string, cost
   }
   go(place)
   const isRestarted = to.power && changes.some((change) => change.do === 'power' && change.on)
-  const waits = Math.max(isRestarted ? delayMinutes(system, to) : 0, to.since?.call === 'minutes' ? WARMS_IN_MIN : 0)
+  const waits = Math.max(isRestarted ? delayMinutes(system, to) : 0, waitsFor(to))
   return { changes, minutes: minutes + waits, bench, waits }
 }
+
+/** Minutes that a reading is put off for the call to have been on. */
+const waitsFor = ({ since }: Bench): number => (since?.call === 'minutes' ? WARMS_IN_MIN : since?.call === 'long' ? WAITED_OUT_MIN : 0)
 
 /** What opens with the heat of a call has mostly done so after this long. */
 const WARMS_IN_MIN = modelValue({ value: 4, unit: 'minutes', source: 'assumption' })

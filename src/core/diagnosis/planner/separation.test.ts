@@ -1,4 +1,4 @@
-import { createBench } from '@/src/core/bench/bench'
+import { type Bench, createBench } from '@/src/core/bench/bench'
 import { separationsOf } from '@/src/core/diagnosis/planner/separation'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
 import type { FaultFamily } from '@/src/core/faults/families'
@@ -21,6 +21,13 @@ const looked = (bench: Observation['bench'], at: string, word: string): Observat
   bench,
   probe: { meter: 'look', at },
   answer: { word },
+})
+
+const readVolts = (bench: Observation['bench'], a: string, b: string, answer: number): Observation => ({
+  id: `${a} ${answer}`,
+  bench,
+  probe: { meter: 'volts', a, b },
+  answer,
 })
 
 describe('a thermostat that does not close', () => {
@@ -73,27 +80,43 @@ describe('an armature that is said not to move', () => {
   })
 })
 
+describe('an armature that stays out on few volts', () => {
+  it('is fed alone before it is condemned: a sound one stays out on a supply that another load pulls down', () => {
+    const system = systemById('rooftop-gas')
+    const fault = system && enumerateFaults(system).find(({ id }) => id === 'armature-jammed:second-contactor')
+    if (!system || !fault) throw new Error('no such fault')
+    const bench = createBench(system)
+    const onCall: Bench = { ...bench, call: 'cool-2' }
+    const [byEye, byVolts] = separationsOf(createLaboratory(system, templateValues), fault)
+    const sagged = readVolts(onCall, 'Y2@package', 'C@package', 19.8)
+    expect(byEye.isMade([looked(onCall, 'second-contactor', 'out')])).toBe(true)
+    expect(byVolts.isMade([looked(onCall, 'second-contactor', 'out'), sagged])).toBe(false)
+    expect(byVolts.isMade([readVolts(onCall, 'Y2@package', 'C@package', 24.1)])).toBe(true)
+    const alone = byVolts.ways(bench).filter(({ bench: { jumpers } }) => jumpers.length > 0)
+    expect(alone.map(({ bench: { call, jumpers }, probe }) => [call, jumpers.map(({ b }) => b), probe])).toEqual([
+      ['off', ['Y2@package'], { meter: 'look', at: 'second-contactor' }],
+    ])
+    expect(byVolts.isMade([sagged, looked(alone[0].bench, 'second-contactor', 'out')])).toBe(true)
+  })
+})
+
 describe('a delay', () => {
   it('is waited out before it is named', () => {
     const { ways, isMade, bench } = separationIn('heat-pump-o', 'delay-running', 'defrost-board.Y-out')
     const [way] = ways(bench)
-    expect(way.bench).toMatchObject({ power: true, since: { call: 'minutes', power: 'long' } })
+    expect(way.bench).toMatchObject({ power: true, since: { call: 'long', power: 'long' } })
     expect(way.bench.call).not.toBe('off')
     const atOnce = looked({ ...bench, call: 'cool' }, 'compressor', 'off')
     expect(isMade([atOnce])).toBe(false)
-    expect(isMade([{ ...atOnce, bench: { ...atOnce.bench, since: { call: 'minutes', power: 'long' } } }])).toBe(true)
+    expect(isMade([{ ...atOnce, bench: { ...atOnce.bench, since: { call: 'long', power: 'long' } } }])).toBe(true)
+    expect(isMade([{ ...atOnce, bench: { ...atOnce.bench, since: { call: 'minutes', power: 'long' } } }])).toBe(false)
   })
 })
 
 it('a neutral is read across its load with a call on: a loose one sags under load, and reads full volts without one', () => {
   const { ways, isMade, bench } = separationIn('furnace-ac', 'neutral-open', 'furnace-supply')
   expect(ways(bench).every((way) => way.bench.power && way.bench.call !== 'off')).toBe(true)
-  const read = (call: 'off' | 'cool'): Observation => ({
-    id: call,
-    bench: { ...bench, call },
-    probe: { meter: 'volts', a: 'L1-unit@indoor', b: 'N@indoor' },
-    answer: 118,
-  })
+  const read = (call: 'off' | 'cool') => readVolts({ ...bench, call }, 'L1-unit@indoor', 'N@indoor', 118)
   expect([isMade([read('off')]), isMade([read('cool')])]).toEqual([false, true])
 })
 

@@ -1,5 +1,5 @@
 import { deadApart, liveAt, loadedAt, type Probes, type Separation } from '@/src/core/diagnosis/planner/apart'
-import { ofArmature, ofContact, ofCopper, ofDelay, ofLoad, ofOutput } from '@/src/core/diagnosis/planner/apart-live'
+import { ofArmature, ofContact, ofCopper, ofDelay, ofItsVolts, ofLoad, ofOutput } from '@/src/core/diagnosis/planner/apart-live'
 import { faultFamilies } from '@/src/core/faults/families'
 import type { Fault } from '@/src/core/faults/fault'
 import type { Laboratory } from '@/src/core/readings/laboratory'
@@ -10,6 +10,8 @@ import { cableById, partsOf, placeById, type System } from '@/src/core/wiring/sy
 export function separationsOf(laboratory: Laboratory, fault: Fault): readonly Separation[] {
   if (faultFamilies[fault.family].readApart === 'copper') return ofCopper(laboratory, fault)
   if (faultFamilies[fault.family].readApart === 'winding') return ofWinding(laboratory.system, fault)
+  if (faultFamilies[fault.family].readApart === 'armature')
+    return [ofArmature(laboratory, fault), ofItsVolts(laboratory, fault)].flatMap((one) => (one ? [one] : []))
   const only = separationOf(laboratory, fault)
   return only ? [only] : []
 }
@@ -33,10 +35,9 @@ function separationOf(laboratory: Laboratory, fault: Fault): Separation | null {
       return ofOutput(system, fault)
     case 'delay':
       return ofDelay(system, fault)
-    case 'armature':
-      return ofArmature(laboratory, fault)
     case 'load':
       return ofLoad(laboratory, fault)
+    case 'armature':
     case 'copper':
     case 'winding':
     case undefined:
