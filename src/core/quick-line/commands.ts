@@ -10,7 +10,7 @@ import { readConductor, readPart, readPlace } from '@/src/core/quick-line/points
 import { readPanel, readPower } from '@/src/core/quick-line/power'
 import { type CommandContext, Misread, Reader } from '@/src/core/quick-line/reader'
 import { readAmps, readReading } from '@/src/core/quick-line/readings'
-import { readProved, readRepaired, readSkip, readUndo, readWay } from '@/src/core/quick-line/record'
+import { readComplaint, readProved, readRepaired, readSkip, readUndo, readWay } from '@/src/core/quick-line/record'
 import { readSwap, readSwapBack } from '@/src/core/quick-line/swaps'
 import type { Token } from '@/src/core/quick-line/tokens'
 import { readItTrips, readSlip, readTrip } from '@/src/core/quick-line/trips'
@@ -22,7 +22,7 @@ type Parsed =
 
 /**
  * The grammar, one function a rule:
- *   line    = power | call | walk | lift | jumper | plug | swap | slot | reset | trip | amps | look | repaired | proved | note | skip | way | undo | close | reading
+ *   line    = power | call | walk | lift | jumper | plug | swap | slot | reset | trip | amps | look | repaired | proved | note | complaint | skip | way | undo | close | reading
  *   reading = point ("-" | "to") point [["at"] place] value [["at"] place]
  *   point   = ["lifted" | "screw"] [cable] name ["@" place];  value = "OL" | number [unit]
  */
@@ -100,6 +100,7 @@ const rules: ReadonlyMap<string, Rule> = new Map(
     repaired: readRepaired,
     proved: readProved,
     note: (reader) => [{ kind: 'note', text: reader.rest('a note needs its text').replace(/^:\s*/, '') }],
+    complaint: readComplaint,
     skip: readSkip,
     way: readWay,
     undo: readUndo,

@@ -32,6 +32,7 @@ const OPENERS = [
   'repaired',
   'proved',
   'note',
+  'complaint',
   'skip',
   'way',
   'undo',

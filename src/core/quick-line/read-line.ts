@@ -136,7 +136,7 @@ function entriesAfter(said: string, context: QuickLineContext): readonly Entry[]
 function clausesOf(line: string): string[] {
   const clauses = line
     .replace(/^(\s*note)\s*:/i, '$1')
-    .split(/;|\bthen\b(?! (?:came|comes|coming|went|goes) (?:right )?(?:back|on|blank|dark|out|away)\b)/i)
+    .split(/;|(?<!\bnow and )\bthen\b(?! (?:came|comes|coming|went|goes) (?:right )?(?:back|on|blank|dark|out|away)\b)/i)
   const note = clauses.findIndex((clause) => /^\s*(?:note|repaired)\b/i.test(clause))
   if (note < 0) return clauses
   const rest = line.slice(clauses.slice(0, note).reduce((at, clause) => line.indexOf(clause, at) + clause.length, 0))
@@ -262,7 +262,12 @@ function splitCommands(tokens: readonly Token[]): Token[][] {
   for (const token of tokens) {
     const current = commands[commands.length - 1]
     const isNote = ['note', 'repaired'].includes(current[0]?.text.toLowerCase() ?? '')
-    if (!isNote && (token.text === ';' || token.text.toLowerCase() === 'then')) commands.push([])
+    const isNowAndThen =
+      current
+        .slice(-2)
+        .map(({ text }) => text.toLowerCase())
+        .join(' ') === 'now and'
+    if (!isNote && (token.text === ';' || (token.text.toLowerCase() === 'then' && !isNowAndThen))) commands.push([])
     else current.push(token)
   }
   return commands.filter((command) => command.length > 0)

@@ -92,6 +92,14 @@ export class Reader {
     return this.line.slice(token?.start).trim()
   }
 
+  /** What is left of this command alone. */
+  words(problem: string): string {
+    const token = this.peek()
+    if (!token) this.fail(problem)
+    this.at = this.tokens.length
+    return this.line.slice(token?.start, this.tokens[this.tokens.length - 1].end).trim()
+  }
+
   fail(problem: string): never {
     const token = this.peek()
     throw new Misread(problem, token?.start ?? this.line.length, token?.end ?? this.line.length)

@@ -1,3 +1,4 @@
+import { tellMore } from '@/src/core/job/customer-words'
 import type { ContentEntry, EntryDraft } from '@/src/core/job/entry'
 import { type WayOfWorking, waysOfWorking } from '@/src/core/job/ways'
 import { readCall } from '@/src/core/quick-line/calls'
@@ -54,6 +55,13 @@ export function readSkip(reader: Reader): EntryDraft[] {
   const { proposed } = reader.context
   if (!proposed) reader.failAt('No check is proposed now.', reader.tokens[0])
   return [{ kind: 'skip', probe: proposed as Probe }]
+}
+
+/** `complaint no cooling`: the customer's words, and what they tick. */
+export function readComplaint(reader: Reader): EntryDraft[] {
+  const { state, system } = reader.context
+  const words = reader.words("a complaint needs the customer's words").replace(/^:\s*/, '')
+  return [{ kind: 'complaint', complaint: tellMore(state.complaint, words, system) }]
 }
 
 /** `way halve`, `way take off`, `way free`. */

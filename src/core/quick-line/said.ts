@@ -1,6 +1,7 @@
 import type { JobState } from '@/src/core/job/job-state'
 import type { Said } from '@/src/core/quick-line/rule'
 import { rules } from '@/src/core/quick-line/rules'
+import { complaintRules } from '@/src/core/quick-line/rules-complaint'
 import { followedRules } from '@/src/core/quick-line/rules-followed'
 import { handRules } from '@/src/core/quick-line/rules-hands'
 import { remarkRules } from '@/src/core/quick-line/rules-remarks'
@@ -38,6 +39,7 @@ export function inTheGrammar(
 function bySentence(text: string, typed: string, system: System, state: JobState, isReadable: (command: string) => boolean): Said {
   let first: Said = null
   for (const rule of [
+    ...complaintRules,
     ...toldRules,
     ...handRules,
     ...seenRules,

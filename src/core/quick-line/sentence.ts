@@ -19,6 +19,12 @@ export class Sentence {
     return `note ${this.said.trim()}`
   }
 
+  /** The customer's words, as they were said. */
+  asComplaint(): string {
+    const words = this.said.trim().replaceAll(';', ',')
+    return `complaint ${words.replace(/^complaint\b[\s:,-]*/i, '')}`
+  }
+
   place(words: string): string | null {
     const word = words.replace(/^(?:(?:at|in|to|on|from|by|back|over|out|up|down)\s+)+/, '').trim()
     const zone = /^(?:zone (\d)(?: stat| thermostat)?|(?:stat|thermostat) (\d))$/.exec(word)

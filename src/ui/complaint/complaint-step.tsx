@@ -1,4 +1,5 @@
 'use client'
+import type { ReactNode } from 'react'
 import { type Complaint, sayChanged, saySymptom } from '@/src/core/job/complaint'
 import { changesLately, symptoms } from '@/src/core/job/symptoms'
 import { sayCall } from '@/src/core/wiring/call'
@@ -6,6 +7,7 @@ import { callsOf } from '@/src/core/wiring/system'
 import { CodeLookup } from '@/src/ui/complaint/code-lookup'
 import { ComplaintMoves } from '@/src/ui/complaint/complaint-moves'
 import { LookFirst } from '@/src/ui/complaint/look-first'
+import { SuggestedTicks } from '@/src/ui/complaint/suggested-ticks'
 import { Button } from '@/src/ui/controls/button'
 import { Tick } from '@/src/ui/controls/tick'
 import { useHands, useJob, useMoment } from '@/src/ui/desk/desk-context'
@@ -26,7 +28,9 @@ export function ComplaintStep({ onStep }: ScreenProps) {
       title="Complaint"
       main={
         <div className="flex flex-col gap-3">
-          <Words name="words" label="In the customer's words" value={complaint.words} onTell={(words) => tell({ words })} large />
+          <Words name="words" label="In the customer's words" value={complaint.words} onTell={(words) => tell({ words })} large>
+            {(words) => <SuggestedTicks words={words} complaint={complaint} system={system} onTell={tell} />}
+          </Words>
           <fieldset>
             <legend className="mb-1 font-bold">What it does</legend>
             <div className="grid grid-cols-2 gap-2 desk:grid-cols-3">
@@ -93,24 +97,27 @@ export function ComplaintStep({ onStep }: ScreenProps) {
 }
 
 /** Goes on the timeline when the field is left; until then it is kept as typed, over a reload too. */
-function Words({ name, label, value, onTell, large = false }: WordsProps) {
+function Words({ name, label, value, onTell, large = false, children }: WordsProps) {
   const { job } = useJob()
   const [typed, keep] = useKeptText(`${name} ${job.id}`)
   return (
-    <label className="flex flex-col gap-1">
-      <span className="font-bold">{label}</span>
-      <textarea
-        value={typed ?? value}
-        rows={large ? 2 : 1}
-        maxLength={large ? 2000 : 500}
-        onChange={(event) => keep(event.target.value)}
-        onBlur={() => {
-          if (typed !== null && typed !== value) onTell(typed)
-          keep(null)
-        }}
-        className="min-h-11 rounded border-2 border-line bg-panel px-3 py-2 [field-sizing:content]"
-      />
-    </label>
+    <div className="flex flex-col gap-2">
+      <label className="flex flex-col gap-1">
+        <span className="font-bold">{label}</span>
+        <textarea
+          value={typed ?? value}
+          rows={large ? 2 : 1}
+          maxLength={large ? 2000 : 500}
+          onChange={(event) => keep(event.target.value)}
+          onBlur={() => {
+            if (typed !== null && typed !== value) onTell(typed)
+            keep(null)
+          }}
+          className="min-h-11 rounded border-2 border-line bg-panel px-3 py-2 [field-sizing:content]"
+        />
+      </label>
+      {children?.(typed ?? value)}
+    </div>
   )
 }
 
@@ -120,4 +127,6 @@ interface WordsProps {
   readonly value: string
   readonly onTell: (text: string) => void
   readonly large?: boolean
+  /** What stands below, for the words as they are typed. */
+  readonly children?: (words: string) => ReactNode
 }

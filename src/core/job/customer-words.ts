@@ -1,0 +1,159 @@
+import { type ChangeLately, type Complaint, emptyComplaint, type Symptom } from '@/src/core/job/complaint'
+import type { CallName } from '@/src/core/wiring/call'
+import { callsOf, type System } from '@/src/core/wiring/system'
+
+/** What a customer's words would tick: suggestions, never taken silently. */
+export interface Told {
+  readonly symptoms: readonly Symptom[]
+  readonly call: CallName | null
+  readonly changed: readonly ChangeLately[]
+}
+
+const MODES: readonly { readonly call: CallName; readonly says: string }[] = [
+  { call: 'emergency', says: '(?:emergency|aux|auxiliary|backup|back-up) heat' },
+  { call: 'cool-2', says: '(?:second|2nd|high) stage (?:cool(?:ing)?|ac)|(?:cool(?:ing)?|ac) (?:second|2nd|high) stage' },
+  { call: 'heat-2', says: '(?:second|2nd|high) stage heat(?:ing)?|heat(?:ing)? (?:second|2nd|high) stage' },
+  { call: 'cool', says: '(?:ac|air ?con(?:ditioning|ditioner)?|cool(?:ing)?|(?:cold|cool) air)' },
+  { call: 'heat', says: '(?:heat(?:ing|er)?|furnace|(?:hot|warm) air)' },
+  { call: 'fan', says: '(?<!(?:outside|outdoor|condenser) )(?:fan|blower)' },
+]
+const ANY_MODE = `(?:${MODES.map(({ says }) => says).join('|')})`
+const NOT = '(?:is not|isnt|wont|will not|doesnt|does not|didnt|did not|not|never|cant|cannot|stopped|quit)'
+const WORKS =
+  '(?:work(?:s|ing)?|run(?:s|ning)?|com(?:e|es|ing) on|kick(?:s|ing)? (?:on|in)|start(?:s|ing)?|turn(?:s|ing)? on|go(?:es|ing)? on)'
+const OPENS = '(?:blow(?:s|ing|n)?|blew|pop(?:s|ped|ping)?|trip(?:s|ped|ping)?|eat(?:s|ing)?|burn(?:s|ed|ing)? (?:up|out))'
+const PROTECTION = '(?:(?:the |a |another |its |low ?voltage |24 ?v(?:olt)? )*(?:fuses?|breakers?))'
+const OPENED = `(?:${OPENS}(?: ${PROTECTION})?|${PROTECTION} (?:keeps |kept |will |always )?${OPENS})`
+const STAT = '(?:thermostat|stat|tstat|t-stat|display|screen)'
+
+/** A mode that is missing: "no heat", "the a/c is not working", "won't cool", "blowing warm air". */
+const deadMode = (says: string): RegExp =>
+  new RegExp(
+    `\\bno ${says}\\b|\\bmode dead (?:on |in )?${says}\\b|\\b${says}(?: (?:unit|system|mode|call|side))?(?: is| was| has| just)* (?:dead|out|down|gone|off|broken|quit|stopped|${NOT} ${WORKS})\\b(?! of\\b)`,
+  )
+
+const symptomWords: readonly { readonly symptom: Symptom; readonly says: RegExp }[] = [
+  {
+    symptom: 'blank-thermostat',
+    says: new RegExp(
+      `\\b${STAT}(?: is| went| goes| was| has gone| gone)* (?:blank|dark|dead|black|empty|out)\\b|\\b(?:blank|dead|dark|no) ${STAT}\\b|\\bnothing on the ${STAT}\\b`,
+    ),
+  },
+  {
+    symptom: 'nothing-runs',
+    says: new RegExp(
+      `\\bnothing (?:at all )?(?:${WORKS}|happens|comes on)\\b|\\beverything(?: is| was)? (?:dead|off|down|out)\\b|\\b(?:whole|entire) (?:system|unit|thing|house)(?: is| was)? (?:dead|down|off|out)\\b|\\b(?:system|unit)(?: is| was)? (?:completely |totally |stone )?dead\\b|\\b(?:system|unit|it) ${NOT} ${WORKS} at all\\b`,
+    ),
+  },
+  {
+    symptom: 'never-stops',
+    says: /\b(?:run(?:s|ning)?|stays? on|on) (?:all the time|all day|all night|day and night|constantly|continuously|non ?-?stop|24 ?\/? ?7|for ever|forever)\b|\b(?:wont|will not|never|doesnt|does not|cant|cannot) (?:stop|stops|shut off|shuts off|shut down|turn off|turns off|quit|quits|go off|goes off|shut it off|turn it off)\b|\bkeeps (?:on )?running\b/,
+  },
+  {
+    symptom: 'fuse-at-power-up',
+    says: new RegExp(
+      `\\b${OPENED} (?:as soon as|when(?:ever)?|every time|once|the moment|at|on|right (?:when|at))(?: the| you| i| we| it| they)* (?:power|powers|powered|turn it on|plug it in|switch it on|flip)`,
+    ),
+  },
+  {
+    symptom: 'fuse-on-call',
+    says: new RegExp(
+      `\\b${OPENED} (?:again )?(?:as soon as|when(?:ever)?|every time|once|the moment|if|on|in|with)(?: the| you| i| we| it| they| turn(?:s|ed)?| set(?:s)?| call(?:s|ed)?| for| on| to| tr(?:y|ies)| goes| go| into)* ${ANY_MODE}\\b`,
+    ),
+  },
+  {
+    symptom: 'fuse-now-and-then',
+    says: new RegExp(
+      `\\b${OPENED} (?:again )?(?:now and then|every (?:few|couple|other|so)|once in a while|sometimes|off and on|on and off|occasionally|randomly|at random|intermittently|from time to time|once a|twice a|for no reason)|\\b(?:gone|goes|going|went) through (?:\\d+|two|three|four|five|several|a few|a couple|a bunch)(?: of)? fuses\\b|\\bkeeps? (?:blowing|popping|eating|burning) (?:up |out )?(?:the )?fuses\\b|\\b(?:second|third|fourth|2nd|3rd|4th) fuse\\b`,
+    ),
+  },
+  {
+    symptom: 'half-works',
+    says: new RegExp(
+      `\\b(?:outdoor|outside|condenser|compressor|condensing)(?: unit| fan| motor)?(?: just)? ${NOT}(?: ${WORKS})?\\b|\\b(?:fan|blower|air|inside|indoor unit) (?:runs|blows|works|comes on|is running|is blowing|running|blowing) but\\b|\\bblow(?:s|ing) (?:warm|hot|room|lukewarm)(?: temperature)? air\\b|\\bblow(?:s|ing) but\\b`,
+    ),
+  },
+  {
+    symptom: 'chatters',
+    says: /\bchatter(?:s|ing)?\b|\bbuzz(?:es|ing)?\b|\bclick(?:s|ing) (?:on and off|over and over|constantly|repeatedly|all the time|like crazy)\b|\b(?:keeps|constant|constantly) clicking\b/,
+  },
+  {
+    symptom: 'code',
+    says: /\b(?:error|fault|trouble|alert)(?: code| message)?s?\b(?= (?:on|at|code)|$)|\bcode [a-z]?\d+|\b[ef]-?\d{1,3}\b|\bflash(?:es|ing) (?:a )?(?:code|\d+ times)/,
+  },
+  {
+    symptom: 'smell',
+    says: /\b(?:burn(?:t|ing|ed)?|electrical|plastic|hot|smok[ey]y?) (?:smell|odou?r|plastic smell|wire smell)\b|\bsmell(?:s|ed)?(?: of| like| something)* (?:burn|smok|hot|electric|plastic|scorch)|\bsmok(?:e|ing)\b/,
+  },
+]
+
+const changeWords: readonly { readonly changed: ChangeLately; readonly says: RegExp }[] = [
+  {
+    changed: 'garden-work',
+    says: /\b(?:mow(?:ed|er|ing|s)?|weed ?-?(?:whack|eat|trim)\w*|string trimmer|trimmer|fence|fencing|gardener|gardening|landscap\w*|dig|digging|dug|yard (?:work|crew|guy)|lawn|shovel\w*|edger|edging)\b/,
+  },
+  {
+    changed: 'new-thermostat',
+    says: /\b(?:new|smart|wifi|wi-fi) (?:\w+ )?(?:thermostat|stat|t-?stat)\b|\b(?:changed|replaced|swapped|installed|put in|put on|hung|upgraded)(?: out)?(?: the| a| his| her| our| my| their)?(?: new)? (?:thermostat|stat|t-?stat)\b/,
+  },
+  {
+    changed: 'new-equipment',
+    says: /\bnew (?:\w+ )?(?:unit|furnace|condenser|air handler|heat pump|compressor|system|coil|humidifier|board|motor|water heater|zone panel|uv light|pump)\b|\b(?:installed|added|put in)(?: a| the)? (?:humidifier|zone|uv|pump|float|heat kit|heat strips?)\b/,
+  },
+  {
+    changed: 'earlier-repair',
+    says: /\b(?:another|other|last|previous|different|first) (?:tech(?:nician)?|company|guy|man|repairman|contractor|outfit|fellow|crew)\b|\b(?:had|got) it (?:fixed|repaired|serviced|worked on)\b|\b(?:somebody|someone|a tech(?:nician)?|they|brother[- ]in[- ]law|handyman|neighbou?r)(?: already| just)* (?:was (?:here|out)|came out|fixed|repaired|worked on|tried to fix|messed with|looked at)\b/,
+  },
+  { changed: 'rodents', says: /\b(?:mouse|mice|rats?|squirrels?|rodents?|raccoons?|chipmunks?|chew(?:ed|s|ing)?|gnaw\w*|droppings)\b/ },
+  {
+    changed: 'storm',
+    says: /\b(?:storms?|lightning|thunder\w*|hail|flood\w*|(?:power|electric(?:al)?) (?:outage|surge|failure|cut|went out|blip|bump|flicker\w*)|surge|brown ?-?out|black ?-?out)\b/,
+  },
+]
+
+/**
+ * What words of a customer's would tick, in the trade's own list: symptoms, the call that they speak of and what was changed lately.
+ *
+ * @param words as they were said, in any case
+ */
+export function toldBy(words: string, system: System): Told {
+  const said = words
+    .toLowerCase()
+    .replace(/[’']/g, '')
+    .replace(/a\/c|a\.c\./g, 'ac')
+    .replace(/[^a-z0-9/ .-]+/g, ' ')
+    .replace(/\s+/g, ' ')
+  const symptoms = symptomWords.filter(({ says }) => says.test(said)).map(({ symptom }) => symptom)
+  const has = (symptom: Symptom) => symptoms.includes(symptom)
+  const dead = MODES.filter(({ says }) => deadMode(says).test(said)).map(({ call }) => call)
+  if (/\b(?:wont|not|isnt|doesnt|does not|never|quit|stopped) (?:cool|cools|cooling)\b|\bblow(?:s|ing) (?:warm|hot) air\b/.test(said))
+    dead.push('cool')
+  if (/\b(?:wont|not|isnt|doesnt|does not|never|quit|stopped) (?:heat|heats|heating)\b|\bblow(?:s|ing) (?:cold|cool) air\b/.test(said))
+    dead.push('heat')
+  const isOnCall = has('fuse-on-call') && !has('fuse-at-power-up')
+  const told = symptoms.filter(
+    (symptom) => !(symptom === 'fuse-on-call' && !isOnCall) && !(symptom === 'fuse-now-and-then' && (isOnCall || has('fuse-at-power-up'))),
+  )
+  const calls = callsOf(system)
+  const named = [...new Set(isOnCall ? MODES.filter(({ says }) => new RegExp(`\\b${says}\\b`).test(said)).map(({ call }) => call) : dead)]
+  // "Second stage heat" has "heat" in it.
+  const [call, another] = named.filter((one) => calls.includes(one) && !named.some((other) => other !== one && other.startsWith(`${one}-`)))
+  return {
+    symptoms: dead.length > 0 && !has('nothing-runs') ? [...told, 'mode-dead'] : told,
+    call: call && !another ? call : null,
+    changed: changeWords.filter(({ says }) => says.test(said)).map(({ changed }) => changed),
+  }
+}
+
+/** A complaint with more words in it, and what those words tick. */
+export function tellMore(complaint: Complaint, words: string, system: System): Complaint {
+  const told = toldBy(words, system)
+  return {
+    ...emptyComplaint,
+    ...complaint,
+    words: complaint.words === '' ? words : `${complaint.words}; ${words}`,
+    symptoms: [...new Set([...complaint.symptoms, ...told.symptoms])],
+    changed: [...new Set([...complaint.changed, ...told.changed])],
+    call: told.call ?? complaint.call,
+  }
+}

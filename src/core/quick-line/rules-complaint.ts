@@ -1,0 +1,52 @@
+import { toldBy } from '@/src/core/job/customer-words'
+import { type Rule, rule } from '@/src/core/quick-line/rule'
+import type { Sentence } from '@/src/core/quick-line/sentence'
+
+const MODE =
+  '(?:(?:emergency|aux|auxiliary|backup|second stage|2nd stage) )?(?:heat|heating|cool|cooling|ac|a/c|air|air ?conditioning|air conditioner)(?: (?:mode|side))?'
+const NOT = '(?:is not|isnt|wont|will not|doesnt|does not|didnt|not|never)'
+
+const TELLER = '(?:customer|cust|homeowner|home owner|owner|tenant|client|lady|caller)'
+
+/** What is said ticks something of the complaint. */
+function ticks(the: Sentence): boolean {
+  const { symptoms, changed } = toldBy(the.asComplaint(), the.system)
+  return symptoms.length + changed.length > 0
+}
+
+/** What the customer says, and a mode that is said to be missing: they belong to the complaint, and tick what they mean. */
+export const complaintRules: readonly Rule[] = [
+  rule(`${TELLER} (?:is |was |has )*(?:says|said|reports|reported|states|complains of|complains|told me|tells me|mentioned) .+`, (the) =>
+    the.asComplaint(),
+  ),
+  rule('(?:complaint|work order|ticket|dispatch)[ :,]+.+', (the) => the.asComplaint()),
+  rule(`${TELLER} .+`, (the) => (ticks(the) ? the.asComplaint() : null)),
+  rule(
+    `(?:there is |theres |has |have |got |still )?no (?:${MODE}|cold air|hot air|warm air|cool air)(?: (?:at all|in (?:the )?(?:house|building)|upstairs|downstairs))?`,
+    (the) => the.asComplaint(),
+  ),
+  rule(
+    `${MODE} (?:is |was |has |just )*(?:dead|out|down|gone|broken|quit|stopped|${NOT} (?:work|working|works|run|running|come on|coming on|comes on|start|starting|kick in|kicking in))`,
+    (the) => the.asComplaint(),
+  ),
+  rule(`(?:it |unit |system |house )?${NOT} (?:cool|heat|cooling|heating)(?: (?:the house|at all|anymore|any more))?`, (the) =>
+    the.asComplaint(),
+  ),
+  // While something is called it is what was seen.
+  rule(
+    '(?:nothing|it all|everything)(?: (?:at all|in the house))? (?:works?|runs?|working|running|happens|dead|is dead|comes on)(?: at all)?',
+    (the) => (the.state.bench.call === 'off' && the.state.bench.jumpers.length === 0 ? the.asComplaint() : null),
+  ),
+  rule(
+    '(?:it |unit |system |fan |ac |heat )?(?:runs|running|stays on|on) (?:all (?:the )?time|all day|all night|constantly|continuously|non ?-?stop|nonstop|forever)|(?:it |unit |system |fan |ac )?(?:never|wont|will not|doesnt) (?:stops?|shuts? off|quits?|shuts? down|turns? off)|(?:it |unit )?keeps (?:on )?running',
+    (the) => the.asComplaint(),
+  ),
+  rule(
+    '(?:it )?(?:keeps?|kept) (?:blowing|popping|eating) (?:up )?fuses|(?:blows|pops|eats|blowing) fuses?(?: (?:now and then|every so often|every few \\S+|once in a while|off and on|on and off|from time to time|occasionally|intermittently|at random|randomly))',
+    (the) => the.asComplaint(),
+  ),
+  rule('(?:.+ )?(?:smells?|smelled|smelt|odou?r)(?: .+)?|(?:smoke|smoking|smoky)(?: .+)?|(?:.+ )(?:smoke|smoking)', (the) =>
+    ticks(the) ? the.asComplaint() : null,
+  ),
+  rule('(?:one )?mode dead,?:? (?:on )?(\\S+)', (the) => the.asComplaint()),
+]
