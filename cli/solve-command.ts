@@ -15,6 +15,7 @@ import { networkInState } from '@/src/core/readings/network-in-state'
 import { predictAll, scaleOf } from '@/src/core/readings/predict'
 import { saysPrediction } from '@/src/core/readings/say'
 import { worldsOf } from '@/src/core/readings/world'
+import { isPoint, type Point, terminalPoint } from '@/src/core/wiring/point'
 import type { System } from '@/src/core/wiring/system'
 import { templateValues } from '@/src/core/wiring/values'
 
@@ -80,18 +81,19 @@ function readState(system: System, options: Options): { bench: Bench; hypothesis
   return { bench: foldJob(system, entries).bench, hypothesis: fault ? hypothesisOfFault(fault) : healthy }
 }
 
-const pairOf = (text: string): [string, string] => {
+const pairOf = (text: string): [Point, Point] => {
   const [a, b, ...more] = text.split(',')
-  if (!a || !b || more.length > 0) throw new UsageError(`--read takes two points, as in R@indoor,C@indoor; not "${text}".`)
+  if (!a || !b || !isPoint(a) || !isPoint(b) || more.length > 0)
+    throw new UsageError(`--read takes two points, as in R@indoor,C@indoor; not "${text}".`)
   return [a, b]
 }
 
 /** Everything against the last common at each place. */
-function defaultPairs(system: System): [string, string][] {
+function defaultPairs(system: System): [Point, Point][] {
   return system.places.flatMap((place) => {
-    const common = `C@${place.id}`
+    const common = terminalPoint('C', place.id)
     return probePoints(system, place.id)
       .filter((point) => point !== common && problemWithPoint(system, common) === null)
-      .map((point): [string, string] => [point, common])
+      .map((point): [Point, Point] => [point, common])
   })
 }

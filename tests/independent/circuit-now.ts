@@ -3,21 +3,19 @@ import { landingsOfSwap } from '@/src/core/bench/swaps'
 import { type Element, OPEN_OHM } from '@/src/core/circuit/network'
 import type { OutputMode } from '@/src/core/operation/state'
 import { complex } from '@/src/core/units/complex'
+import { assemble, coilImpedance, plugsOf } from '@/src/core/wiring/assembly'
 import {
-  assemble,
   bodyLink,
   callLink,
   coilElement,
-  coilImpedance,
   contactLink,
   landingLink,
   outputLink,
   passLink,
   plugLink,
-  plugsOf,
   poleLink,
-} from '@/src/core/wiring/assembly'
-import { parsePoint } from '@/src/core/wiring/point'
+} from '@/src/core/wiring/links'
+import { isPoint, type Point, parsePoint } from '@/src/core/wiring/point'
 import { firstPart, partById, partsOf, type System } from '@/src/core/wiring/system'
 import { templateValues } from '@/src/core/wiring/values'
 import type { Trouble } from '@/tests/independent/trouble'
@@ -43,7 +41,7 @@ export function elementsNow(system: System, bench: Bench, trouble: Trouble | nul
   const added: Element[] = []
   const join = (a: string, b: string, ohm: number) =>
     added.push({ kind: 'impedance', id: `added ${added.length}`, a, b, ac: complex(ohm), dcOhm: ohm })
-  const landingOf = (end: string): string => {
+  const landingOf = (end: Point): string => {
     const { cable, name, place } = parsePoint(end)
     return landingLink(cable ?? '', name, place)
   }
@@ -80,7 +78,10 @@ export function elementsNow(system: System, bench: Bench, trouble: Trouble | nul
         closed.set(effect.link, true)
         break
       case 'short':
-        if (!bench.lifted.includes(effect.a) && !(effect.within !== undefined && bench.unplugged.includes(effect.within)))
+        if (
+          !(isPoint(effect.a) && bench.lifted.includes(effect.a)) &&
+          !(effect.within !== undefined && bench.unplugged.includes(effect.within))
+        )
           join(effect.a, effect.b, effect.ohm)
         break
       case 'weld':

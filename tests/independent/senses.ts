@@ -7,8 +7,8 @@ import { wordsOfSwitch } from '@/src/core/readings/switch-looks'
 import { magnitude, subtract } from '@/src/core/units/complex'
 import { defaultMeter, shownAmps, shownOhms, shownVolts } from '@/src/core/units/meter'
 import type { Random } from '@/src/core/units/random'
-import { loadInside } from '@/src/core/wiring/assembly'
-import { terminalPoint } from '@/src/core/wiring/point'
+import { loadInside } from '@/src/core/wiring/links'
+import { isPoint, terminalPoint } from '@/src/core/wiring/point'
 import { callerOf, partById, partsOf, type System } from '@/src/core/wiring/system'
 import type { IndependentHouse } from '@/tests/independent/house'
 
@@ -110,7 +110,7 @@ export class Senses {
       for (const effect of trouble?.effects ?? []) {
         if (effect.do !== 'open' || !effect.link.startsWith('landing:') || !effect.link.endsWith(`@${of}`)) continue
         const end = effect.link.slice('landing:'.length)
-        if (house.bench.lifted.includes(end)) continue
+        if (!isPoint(end) || house.bench.lifted.includes(end)) continue
         const isMoved = trouble?.effects.some((other) => other.do === 'short' && other.a === end)
         return `${isMoved ? 'wrong' : 'off'}: ${end}`
       }

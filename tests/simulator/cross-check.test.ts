@@ -11,6 +11,7 @@ import { fromOhmScale } from '@/src/core/readings/prediction'
 import { magnitude, subtract } from '@/src/core/units/complex'
 import { defaultMeter } from '@/src/core/units/meter'
 import { createRandom } from '@/src/core/units/random'
+import type { Point } from '@/src/core/wiring/point'
 import { callsOf } from '@/src/core/wiring/system'
 import { catalogue, furnaceAc } from '@/src/core/wiring/systems/catalogue'
 import { templateValues } from '@/src/core/wiring/values'
@@ -74,7 +75,7 @@ describe('ohms with the power off agree with the simulator', () => {
     ['a rub to metal', 'conductor-to-chassis:outdoor-cable.Y', [off, liftY], 'outdoor-cable.Y@indoor', 'chassis@indoor'],
     ['the gas valve through limit and rollout', null, [off], 'W@indoor', 'C@indoor'],
     ['a shorted coil', 'coil-shorted:contactor', [off], 'Y@indoor', 'C@indoor'],
-  ] as [string, string | null, BenchChange[], string, string][])('%s', (_, fault, changes, a, b) => {
+  ] as [string, string | null, BenchChange[], Point, Point][])('%s', (_, fault, changes, a, b) => {
     const network = networkInState(laboratory, benchOf(changes), hypothesis(fault))
     const { deck, names } = writeNetlist(network, 'ohms', 'ohms')
     const [na, nb] = [names.node.get(a), names.node.get(b)]

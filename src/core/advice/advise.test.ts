@@ -2,6 +2,7 @@ import { formOpinion, proposeCheck, sayReading } from '@/src/core/advice/advise'
 import { createEngine } from '@/src/core/diagnosis/engine'
 import type { Entry, EntryDraft } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
+import type { Point } from '@/src/core/wiring/point'
 import { catalogue, furnaceAc } from '@/src/core/wiring/systems/catalogue'
 import { benchWith, change, furnaceEngine } from '@/tests/setup/furnace'
 
@@ -11,7 +12,7 @@ const state = (...drafts: EntryDraft[]) =>
     furnaceAc,
     drafts.map((draft) => ({ id: `e${++count}`, at: '2026-05-04T09:10:00Z', ...draft }) as Entry),
   )
-const volts = (a: string, b: string, answer: number): EntryDraft => ({ kind: 'reading', probe: { meter: 'volts', a, b }, answer })
+const volts = (a: Point, b: Point, answer: number): EntryDraft => ({ kind: 'reading', probe: { meter: 'volts', a, b }, answer })
 const deadTransformer = [volts('L1-unit@indoor', 'N@indoor', 120), volts('sec@indoor', 'C@indoor', 0.1)]
 
 describe('proposeCheck', () => {

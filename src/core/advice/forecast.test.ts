@@ -12,6 +12,7 @@ import { createEngine } from '@/src/core/diagnosis/engine'
 import { emptyComplaint } from '@/src/core/job/complaint'
 import type { Entry, EntryDraft } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
+import type { Point } from '@/src/core/wiring/point'
 import { callsOf, firstPart } from '@/src/core/wiring/system'
 import { catalogue, furnaceAc } from '@/src/core/wiring/systems/catalogue'
 import { change, furnaceEngine } from '@/tests/setup/furnace'
@@ -42,7 +43,7 @@ describe('forecastReading', () => {
   })
 
   it('tells it for this house: on a low line everything is expected low', () => {
-    const volts = (a: string, b: string, answer: number): EntryDraft => ({ kind: 'reading', probe: { meter: 'volts', a, b }, answer })
+    const volts = (a: Point, b: Point, answer: number): EntryDraft => ({ kind: 'reading', probe: { meter: 'volts', a, b }, answer })
     const soundAt = (...drafts: EntryDraft[]) =>
       forecastReading(furnaceEngine(), state(onCool, change.breaker, ...drafts), {
         meter: 'volts',

@@ -3,6 +3,7 @@ import { applyChange } from '@/src/core/bench/apply'
 import { type Bench, type BenchChange, benchKey, createBench } from '@/src/core/bench/bench'
 import { owedBy } from '@/src/core/bench/owed'
 import { sayBench, sayChange, sayPair } from '@/src/core/bench/say'
+import { conductorEnd } from '@/src/core/wiring/point'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 
 const start = createBench(furnaceAc)
@@ -95,7 +96,9 @@ describe('owedBy', () => {
         { do: 'jumper', a: 'W@indoor', b: 'limit-rollout@indoor' },
       ),
       fc
-        .constantFrom(...furnaceAc.cables.flatMap((cable) => cable.conductors.slice(0, 2).map(({ id }) => `${cable.id}.${id}@indoor`)))
+        .constantFrom(
+          ...furnaceAc.cables.flatMap((cable) => cable.conductors.slice(0, 2).map(({ id }) => conductorEnd(cable.id, id, 'indoor'))),
+        )
         .map((end): BenchChange => ({ do: 'lift', end })),
     )
     fc.assert(

@@ -1,10 +1,10 @@
-import { createBench } from '@/src/core/bench/bench'
+import { type Bench, type BenchChange, createBench, type Jumper } from '@/src/core/bench/bench'
 import { bypassedBy, cautionOf } from '@/src/core/bench/caution'
 import { owedBy } from '@/src/core/bench/owed'
 import { furnaceAc, systemById } from '@/src/core/wiring/systems/catalogue'
 
 const bench = createBench(furnaceAc)
-const past = { a: 'Y@outdoor', b: 'low-contactor@outdoor' }
+const past: Jumper = { a: 'Y@outdoor', b: 'low-contactor@outdoor' }
 
 describe('a jumper past safeties', () => {
   it('goes past every switch between its ends, one or two in a row', () => {
@@ -29,7 +29,7 @@ describe('a jumper past safeties', () => {
 
 describe('a live end in the hand', () => {
   it('is warned of when R comes off with the power on, and not with it off', () => {
-    const lift = { do: 'lift' as const, end: 'stat-cable.R@indoor' }
+    const lift: BenchChange = { do: 'lift', end: 'stat-cable.R@indoor' }
     expect(cautionOf(furnaceAc, bench, lift)).toContain('live')
     expect(cautionOf(furnaceAc, { ...bench, power: false }, lift)).toBeNull()
     expect(cautionOf(furnaceAc, bench, { do: 'lift', end: 'stat-cable.G@indoor' })).toBeNull()
@@ -37,10 +37,10 @@ describe('a live end in the hand', () => {
 })
 
 describe('a jumper on a screw without a wire', () => {
-  const jumper = { do: 'jumper' as const, a: 'R@thermostat', b: 'Y@thermostat' }
+  const jumper: BenchChange = { do: 'jumper', a: 'R@thermostat', b: 'Y@thermostat' }
 
   it('is warned of once the last wire is off, and not while one is on', () => {
-    const lifted = { ...bench, power: false, lifted: ['stat-cable.Y@thermostat'] }
+    const lifted: Bench = { ...bench, power: false, lifted: ['stat-cable.Y@thermostat'] }
     expect(cautionOf(furnaceAc, lifted, jumper)).toContain('No wire is on Y')
     expect(cautionOf(furnaceAc, { ...lifted, lifted: [] }, jumper)).toBeNull()
     // Two wires share Y at the furnace: one of them is still on.

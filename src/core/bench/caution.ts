@@ -1,6 +1,6 @@
 import type { Bench, BenchChange, Jumper } from '@/src/core/bench/bench'
 import type { PartOf } from '@/src/core/wiring/part'
-import { conductorEnd, parsePoint, terminalPoint } from '@/src/core/wiring/point'
+import { conductorEnd, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { cableById, partsOf, type System } from '@/src/core/wiring/system'
 import { hotTerminals } from '@/src/core/wiring/thermostat'
 
@@ -50,7 +50,7 @@ export function cautionOf(system: System, bench: Bench, change: BenchChange): st
 }
 
 /** A terminal whose wires are all off their screw. */
-function isWithoutWire(system: System, { lifted }: Bench, point: string): boolean {
+function isWithoutWire(system: System, { lifted }: Bench, point: Point): boolean {
   const { cable: own, name, place } = parsePoint(point)
   if (own !== null) return false
   const ends = system.cables.flatMap((cable) => {
@@ -64,7 +64,7 @@ const listed = (names: readonly string[]): string =>
   names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', the ')} and the ${names[names.length - 1]}`
 
 /** A conductor that lands on a hot terminal of a thermostat: R, Rc, Rh. */
-function isHot(system: System, end: string): boolean {
+function isHot(system: System, end: Point): boolean {
   const { cable: id, name, place } = parsePoint(end)
   const cable = cableById(system, id ?? '')
   if (!cable) return false

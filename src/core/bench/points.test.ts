@@ -9,7 +9,13 @@ describe("a part's own leads", () => {
   it('are points of the parts that unplug, and of no others', () => {
     expect(pinOf(furnaceAc, 'contactor.1@outdoor')).toMatchObject({ id: 'contactor' })
     expect(pinOf(furnaceAc, 'limit.2@indoor')).toMatchObject({ id: 'limit' })
-    for (const point of ['contactor.3@outdoor', 'contactor.1@indoor', 'transformer.1@indoor', 'outdoor-cable.Y@indoor', 'Y@indoor'])
+    for (const point of [
+      'contactor.3@outdoor',
+      'contactor.1@indoor',
+      'transformer.1@indoor',
+      'outdoor-cable.Y@indoor',
+      'Y@indoor',
+    ] as const)
       expect([point, pinOf(furnaceAc, point)]).toEqual([point, null])
     expect(problemWithPoint(furnaceAc, 'contactor.2@outdoor')).toBeNull()
     expect(problemWithPoint(furnaceAc, 'contactor.3@outdoor')).toContain('no cable "contactor"')
@@ -22,7 +28,7 @@ describe("a part's own leads", () => {
   })
 
   it('are read in volts and ohms, not lifted and not clamped', () => {
-    const [a, b] = ['contactor.1@outdoor', 'contactor.2@outdoor']
+    const [a, b] = ['contactor.1@outdoor', 'contactor.2@outdoor'] as const
     expect(problemWithProbe(furnaceAc, benchWith(change.off), { meter: 'ohms', a, b })).toBeNull()
     expect(problemWithProbe(furnaceAc, benchWith(), { meter: 'volts', a, b })).toBeNull()
     expect(problemWithProbe(furnaceAc, benchWith(), { meter: 'amps', on: a })).toContain('A clamp goes around a conductor')

@@ -1,9 +1,10 @@
 import type { BenchChange } from '@/src/core/bench/bench'
 import { sayChanges, sayJumpers } from '@/src/core/bench/say-changes'
+import { conductorEnd, type Point } from '@/src/core/wiring/point'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 
-const end = (cable: string, name: string, place = 'indoor') => `${cable}.${name}@${place}`
-const lift = (...ends: string[]): BenchChange[] => ends.map((one) => ({ do: 'lift', end: one }))
+const end = (cable: string, name: string, place = 'indoor') => conductorEnd(cable, name, place)
+const lift = (...ends: Point[]): BenchChange[] => ends.map((one) => ({ do: 'lift', end: one }))
 const jumper = (...letters: string[]): BenchChange[] => letters.map((letter) => ({ do: 'jumper', a: 'R@indoor', b: `${letter}@indoor` }))
 
 describe('changes as a hand makes them', () => {

@@ -1,7 +1,7 @@
 import { type Bench, type BenchChange, type FurtherSlot, type Slot, slotOf } from '@/src/core/bench/bench'
 import { pinOf, sayPoint } from '@/src/core/bench/points'
 import { sayCall } from '@/src/core/wiring/call'
-import { parsePoint } from '@/src/core/wiring/point'
+import { type Point, parsePoint } from '@/src/core/wiring/point'
 import { type Cable, cableById, firstPart, partById, placeById, type System, sayRightFuse } from '@/src/core/wiring/system'
 
 /** One bench change as a technician says it. */
@@ -52,7 +52,7 @@ export function sayConductor(cable: Cable | undefined, id: string): string {
 }
 
 /** Two points, the place said once when they share it. */
-export function sayPair(system: System, a: string, b: string): string {
+export function sayPair(system: System, a: Point, b: Point): string {
   const [pa, pb] = [parsePoint(a), parsePoint(b)]
   const part = pinOf(system, a)
   if (part && part === pinOf(system, b)) return `across the ${part.name} itself at the ${placeById(system, part.place)?.name ?? part.place}`

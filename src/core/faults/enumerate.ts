@@ -1,13 +1,12 @@
+import { addBoardFaults, addDelays } from '@/src/core/faults/board-faults'
 import { addCableFaults, addMiswires } from '@/src/core/faults/cable-faults'
 import type { Fault } from '@/src/core/faults/fault'
 import { createFaultList } from '@/src/core/faults/fault-list'
 import { addStrapsAndWeather } from '@/src/core/faults/left-behind'
 import { addSupplyFaults } from '@/src/core/faults/supply-faults'
 import {
-  addBoardFaults,
   addCoilFaults,
   addContactFaults,
-  addDelays,
   addLeadFaults,
   addLoadFaults,
   addSwitchFaults,

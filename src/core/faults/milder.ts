@@ -1,6 +1,6 @@
 import type { Effect, FaultVariant } from '@/src/core/faults/effect'
 import { CORRODED_JOINT, LEAKING_CONTACT, LOOSE_LINE_JOINTS, RESISTIVE_SHORTS, WEAK_COIL } from '@/src/core/faults/rates'
-import { callLink } from '@/src/core/wiring/assembly'
+import { callLink } from '@/src/core/wiring/links'
 
 interface Degree {
   readonly ohm: number

@@ -1,10 +1,10 @@
 import { sayLead } from '@/src/core/bench/points'
-import type { Effect } from '@/src/core/faults/effect'
 import type { AddFault } from '@/src/core/faults/fault-list'
 import { lowVoltageNodes } from '@/src/core/faults/low-voltage'
 import { ACCESSORY_OHM, JOINED_OHM, SHORTED_COIL_OHM, SOLID_SHORT_OHM, WELDED_OHM } from '@/src/core/faults/rates'
 import { capital } from '@/src/core/units/capital'
-import { bodyLink, feedInside, plugLink, thermostatInside } from '@/src/core/wiring/assembly'
+import { feedInside } from '@/src/core/wiring/assembly'
+import { bodyLink, plugLink, thermostatInside } from '@/src/core/wiring/links'
 import type { PartOf } from '@/src/core/wiring/part'
 import { CHASSIS, pinPoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonNodes } from '@/src/core/wiring/supply'
@@ -123,99 +123,6 @@ export function addLoadFaults(system: System, add: AddFault): void {
       [{ do: 'open', link: bodyLink(load.id) }],
       load.between.map((node) => terminalPoint(node, load.place)),
     )
-}
-
-/** No fault at all, but looks like one: the minutes that a compressor is made to wait. */
-export function addDelays(system: System, add: AddFault): void {
-  for (const board of partsOf(system, 'board'))
-    for (const { to, call, minimumOffS } of board.outputs)
-      if (minimumOffS !== undefined)
-        add(
-          'delay-running',
-          `${board.id}.${to}`,
-          board,
-          `The delay of the ${board.name} is still running: nothing is wrong with it`,
-          [`wait:${board.id}`, `Wait until the light of the ${board.name} is steady: up to ${Math.round(minimumOffS / 60)} minutes`],
-          [{ do: 'output', board: board.id, to, mode: 'dead' }],
-          [terminalPoint(call, board.place), terminalPoint(to, board.place)],
-        )
-  for (const part of partsOf(system, 'thermostat')) {
-    const cooling = (part.calls.cool ?? []).filter((terminal) => terminal.startsWith('Y'))
-    if (part.power === 'mechanical' || cooling.length === 0) continue
-    add(
-      'delay-running',
-      part.id,
-      part,
-      `The ${part.name} holds the compressor off for its minutes: nothing is wrong with it`,
-      [`wait:${part.id}`, `Wait until the ${part.name} stops showing that it waits: up to 5 minutes`],
-      [{ do: 'never-closes', thermostat: part.id, terminals: cooling }],
-      cooling.map((terminal) => terminalPoint(terminal, part.place)),
-    )
-  }
-}
-
-/** A board that does not make an output, makes it for good, or makes and breaks it; and one that is dead. */
-export function addBoardFaults(system: System, add: AddFault): void {
-  for (const board of partsOf(system, 'board')) {
-    // Nothing but its ignition may open a gas valve: no call is landed past that.
-    const opensGas = partsOf(system, 'coil').some(
-      (coil) => coil.role === 'gas-valve' && coil.place === board.place && board.outputs.some(({ to }) => coil.between.includes(to)),
-    )
-    const replace: [string, string] = [
-      `replace:${board.id}`,
-      opensGas ? `Replace the ${board.name}; never land a call past it` : `Replace the ${board.name}; land the call past it to prove it`,
-    ]
-    for (const { to, call } of board.outputs) {
-      const touches = [terminalPoint(call, board.place), terminalPoint(to, board.place)]
-      const output = sayLead(system, to, board.place)
-      for (const [family, mode, say] of [
-        ['output-dead', 'dead', `The ${board.name} does not pass ${call} on to the ${output}`],
-        ['output-on', 'on', `The ${board.name} energizes the ${output} all the time`],
-        ['output-toggles', 'toggles', `The ${board.name} switches the ${output} on and off`],
-        ['output-chatters', 'chatters', `The ${board.name} cycles the ${output} by itself, with or without a call`],
-      ] as const)
-        add(family, `${board.id}.${to}`, board, say, replace, [{ do: 'output', board: board.id, to, mode }], touches)
-    }
-    for (const pair of board.defrost?.closes ?? [])
-      add(
-        'defrost-stuck',
-        `${board.id}.${pair.join('+')}`,
-        board,
-        `A defrost contact of the ${board.name} is stuck: it holds ${pair[0]} to ${sayLead(system, pair[1], board.place)}`,
-        replace,
-        [{ do: 'short', a: terminalPoint(pair[0], board.place), b: terminalPoint(pair[1], board.place), ohm: WELDED_OHM }],
-        pair.map((node) => terminalPoint(node, board.place)),
-      )
-    if (board.defrost)
-      add(
-        'defrost-stuck',
-        board.id,
-        board,
-        `The ${board.name} stays in defrost`,
-        [`defrost:${board.id}`, `Find what keeps the ${board.name} in defrost (sensor, defrost switch, sticking relay) and replace it`],
-        [
-          ...board.defrost.closes.map(
-            ([a, b]): Effect => ({
-              do: 'short',
-              a: terminalPoint(a, board.place),
-              b: terminalPoint(b, board.place),
-              ohm: board.contactOhm,
-            }),
-          ),
-          ...board.defrost.opens.map((to): Effect => ({ do: 'output', board: board.id, to, mode: 'dead' })),
-        ],
-        board.defrost.closes.flat().map((node) => terminalPoint(node, board.place)),
-      )
-    add(
-      'board-dead',
-      board.id,
-      board,
-      `The ${board.name} is dead`,
-      replace,
-      [{ do: 'open', link: bodyLink(board.id) }],
-      board.between.map((node) => terminalPoint(node, board.place)),
-    )
-  }
 }
 
 export function addSwitchFaults(system: System, add: AddFault): void {

@@ -9,7 +9,7 @@ import { wordsFor } from '@/src/core/readings/predict'
 import { wordsOfSwitch } from '@/src/core/readings/switch-looks'
 import { modelValue } from '@/src/core/units/model-value'
 import { sayCall } from '@/src/core/wiring/call'
-import { parsePoint } from '@/src/core/wiring/point'
+import { isPoint, parsePoint } from '@/src/core/wiring/point'
 import { lineNodes } from '@/src/core/wiring/supply'
 import { callsOf, firstPart, furtherFuses, partById, type System, zonesOf } from '@/src/core/wiring/system'
 
@@ -102,7 +102,7 @@ function problemWithSpot(system: System, probe: Probe): string | null {
     }
     case 'amps': {
       if (probe.on === firstPart(system, 'fuse').id) return null
-      if (!probe.on.includes('@')) return `There is nothing called "${probe.on}" to clamp.`
+      if (!isPoint(probe.on)) return `There is nothing called "${probe.on}" to clamp.`
       const isConductor = parsePoint(probe.on).cable !== null && !pinOf(system, probe.on)
       return (
         problemWithPoint(system, probe.on) ??

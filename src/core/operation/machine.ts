@@ -2,17 +2,17 @@ import { type AddedAdmittance, addAdmittance, closeLink, type LinkStep } from '@
 import type { Network } from '@/src/core/circuit/network'
 import { reciprocal, subtract } from '@/src/core/units/complex'
 import { modelValue } from '@/src/core/units/model-value'
+import { coilImpedance } from '@/src/core/wiring/assembly'
 import {
   boardInside,
   bodyLink,
   callLink,
-  coilImpedance,
   contactLink,
   loadInside,
   outputLink,
   thermostatInside,
   windingNode,
-} from '@/src/core/wiring/assembly'
+} from '@/src/core/wiring/links'
 import { inputsOf, type PartOf } from '@/src/core/wiring/part'
 import { pinPoint, terminalPoint } from '@/src/core/wiring/point'
 import { partsOf, type System } from '@/src/core/wiring/system'
@@ -32,6 +32,12 @@ export interface RelayModel {
 }
 
 export const outputKey = (board: string, to: string): OutputKey => `${board}.${to}`
+
+/** The part that a device's key names, and the terminal of one that is a board's output. */
+export function parseDeviceKey(key: string): { readonly part: string; readonly to: string | null } {
+  const dot = key.indexOf('.')
+  return dot < 0 ? { part: key, to: null } : { part: key.slice(0, dot), to: key.slice(dot + 1) }
+}
 
 /** A board's output against the network: what it watches, and the relay that makes it. */
 export interface OutputModel {

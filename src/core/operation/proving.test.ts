@@ -1,4 +1,4 @@
-import { createBench } from '@/src/core/bench/bench'
+import { createBench, type Jumper } from '@/src/core/bench/bench'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
 import { isMade, isPulledIn } from '@/src/core/operation/state'
 import { healthy, hypothesisOfFault } from '@/src/core/readings/hypothesis'
@@ -85,7 +85,7 @@ const laboratory = createLaboratory(system, templateValues)
 const output = laboratory.machine.outputs.findIndex(({ to }) => to === 'MV')
 const valve = laboratory.machine.relays.findIndex(({ part }) => part.id === 'gas-valve')
 
-function onCall(call: CallName, fault: string | null = null, jumpers: { a: string; b: string }[] = []) {
+function onCall(call: CallName, fault: string | null = null, jumpers: Jumper[] = []) {
   const found = enumerateFaults(system).find(({ id }) => id === fault)
   if (fault !== null && !found) throw new Error(`no fault ${fault}`)
   const bench = { ...createBench(system), call, jumpers }
@@ -105,7 +105,7 @@ describe('a switch that is open at rest', () => {
   })
 
   it('an output is off while an input calls that keeps it off', () => {
-    const both = [{ a: 'R@indoor', b: 'Y@indoor' }]
+    const both: Jumper[] = [{ a: 'R@indoor', b: 'Y@indoor' }]
     expect(onCall('heat', null, both).members.some((state) => isPulledIn(state, valve))).toBe(false)
   })
 

@@ -1,5 +1,5 @@
 import type { Effect } from '@/src/core/faults/effect'
-import { bodyLink, callLink, conductorMiddle, thermostatInside } from '@/src/core/wiring/assembly'
+import { bodyLink, callLink, conductorMiddle, thermostatInside } from '@/src/core/wiring/links'
 import type { Part } from '@/src/core/wiring/part'
 import { CHASSIS, pinPoint, terminalPoint } from '@/src/core/wiring/point'
 import { firstPart, partsOf, type System } from '@/src/core/wiring/system'

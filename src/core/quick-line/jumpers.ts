@@ -3,7 +3,7 @@ import type { EntryDraft } from '@/src/core/job/entry'
 import { benchDraft } from '@/src/core/quick-line/drafts'
 import { inTheHand, readTwoPoints, resolveBoth } from '@/src/core/quick-line/points'
 import type { Reader } from '@/src/core/quick-line/reader'
-import { parsePoint } from '@/src/core/wiring/point'
+import { type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 
 export function readJumper(reader: Reader): EntryDraft[] {
   if (reader.accept('out')) return readUnjumper(reader)
@@ -20,7 +20,7 @@ export function readUnjumper(reader: Reader): EntryDraft[] {
   const [a, b] = resolveBoth(reader, readTwoPoints(reader), null)
   if (jumpers.some((jumper) => isSameJumper(jumper, a, b))) return [benchDraft({ do: 'unjumper', a, b })]
   // One that was put on two wires in the hand comes out by their letters as well.
-  const nameOf = (point: string) => `${parsePoint(point).name}@${parsePoint(point).place}`
+  const nameOf = (point: Point) => terminalPoint(parsePoint(point).name, parsePoint(point).place)
   const [meant, ...others] = jumpers.filter((jumper) => isSameJumper({ a: nameOf(jumper.a), b: nameOf(jumper.b) }, nameOf(a), nameOf(b)))
   return [benchDraft({ do: 'unjumper', ...(meant && others.length === 0 ? meant : { a, b }) })]
 }

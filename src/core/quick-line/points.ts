@@ -1,7 +1,7 @@
 import { findCable, findEnds, findLead, findPart, findPlace, isGroundWord, isLifted } from '@/src/core/quick-line/names'
 import type { Reader } from '@/src/core/quick-line/reader'
 import type { Token } from '@/src/core/quick-line/tokens'
-import { CHASSIS, type Point, parsePoint, pinPoint, terminalPoint } from '@/src/core/wiring/point'
+import { CHASSIS, isPoint, type Point, parsePoint, pinPoint, terminalPoint } from '@/src/core/wiring/point'
 import { partById, placeById } from '@/src/core/wiring/system'
 
 interface SaidPoint {
@@ -50,8 +50,7 @@ function readPoint(reader: Reader): SaidPoint {
   const screw = !lifted && reader.accept('screw')
   const cable = screw ? null : readCable(reader)
   const token = reader.word('Name two points, as in R-C 26.4 or Y-gnd OL.')
-  const at = token.text.indexOf('@')
-  return { token, cable, lifted, screw, place: at < 0 ? null : token.text.slice(at + 1) }
+  return { token, cable, lifted, screw, place: isPoint(token.text) ? parsePoint(token.text).place : null }
 }
 
 /**
@@ -85,7 +84,10 @@ export function inTheHand(reader: Reader, { first, second, place }: SaidPair): S
 function resolvePoint(reader: Reader, point: SaidPoint, home: string): Point {
   const { system, state } = reader.context
   const { token } = point
-  if (point.place !== null) return isGroundWord(token.text.split('@')[0]) ? `${CHASSIS}@${point.place}` : token.text
+  if (isPoint(token.text)) {
+    const { name, place } = parsePoint(token.text)
+    return isGroundWord(name) ? terminalPoint(CHASSIS, place) : token.text
+  }
   if (point.cable !== null || point.lifted) {
     const ends = findEnds(system, token.text, home, point.cable).filter((end) => !point.lifted || isLifted(state.bench, end))
     return theOneEnd(reader, ends, token, home)
@@ -108,7 +110,7 @@ export function readConductor(reader: Reader, wanted: (end: Point) => boolean): 
   const cable = readCable(reader)
   const token = reader.word('Say which conductor, as in lift outdoor Y at indoor.')
   const place = readAtPlace(reader) ?? state.bench.place
-  if (token.text.includes('@')) return token.text
+  if (isPoint(token.text)) return token.text
   const [dotted, conductor] = token.text.includes('.') ? token.text.split('.') : [null, token.text]
   const ends = findEnds(system, conductor, place, cable ?? dotted)
   const fitting = ends.filter(wanted)

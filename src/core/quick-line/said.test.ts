@@ -1,6 +1,7 @@
 import type { BenchChange } from '@/src/core/bench/bench'
 import { type Entry, stampEntry } from '@/src/core/job/entry'
 import { readQuickLine } from '@/src/core/quick-line/read-line'
+import type { Point } from '@/src/core/wiring/point'
 import { furnaceAc, systemById } from '@/src/core/wiring/systems/catalogue'
 
 let count = 0
@@ -74,9 +75,9 @@ describe('what is said over the shoulder', () => {
   })
 
   describe('a jumper while wires are in the hand', () => {
-    const off = (...ends: string[]) =>
+    const off = (...ends: Point[]) =>
       entered({ do: 'walk', place: 'thermostat' }, { do: 'power', on: false }, ...ends.map((end): BenchChange => ({ do: 'lift', end })))
-    const jumper = (a: string, b: string) => [{ kind: 'bench', change: { do: 'jumper', a, b } }]
+    const jumper = (a: Point, b: Point) => [{ kind: 'bench', change: { do: 'jumper', a, b } }]
     const both = off('stat-cable.R@thermostat', 'stat-cable.Y@thermostat')
 
     it('goes on the wires, by letters or as it is said', () => {

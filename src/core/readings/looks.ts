@@ -12,9 +12,9 @@ import type { Component } from '@/src/core/readings/prediction'
 import { switchLooks, wordsOfSwitch } from '@/src/core/readings/switch-looks'
 import type { World, Worlds } from '@/src/core/readings/world'
 import { modelValue } from '@/src/core/units/model-value'
-import { loadInside } from '@/src/core/wiring/assembly'
+import { landingAt, loadInside } from '@/src/core/wiring/links'
 import type { PartOf } from '@/src/core/wiring/part'
-import { terminalPoint } from '@/src/core/wiring/point'
+import { conductorEnd, isPoint, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { cableById, callerOf, firstPart, partById, partsOf, type System } from '@/src/core/wiring/system'
 
 /** What the eye and the ear find: a fuse, landings, relays, loads, lights, and marks along the wiring. */
@@ -116,8 +116,8 @@ function callLooks({ system }: Laboratory, at: string, { call }: Bench, { fault 
 const wordsOfCoil = (role: PartOf<'coil'>['role']): [string, string] => (role === 'damper' ? ['shut', 'open'] : ['in', 'out'])
 
 /** A wire that is off its screw, one on a wrong screw, and on which. */
-function wordsOfEnd(system: System, end: string): string[] {
-  const place = end.slice(end.indexOf('@') + 1)
+function wordsOfEnd(system: System, end: Point): string[] {
+  const { place } = parsePoint(end)
   const terminals = system.places.find(({ id }) => id === place)?.terminals ?? []
   return [`off: ${end}`, `wrong: ${end}`, ...terminals.map((terminal) => wrongOn(end, terminal))]
 }
@@ -125,12 +125,14 @@ function wordsOfEnd(system: System, end: string): string[] {
 /** The word for a wire that was seen on a wrong screw, with the screw. */
 export const wrongOn = (end: string, terminal: string): string => `wrong: ${end} on ${terminal}`
 
-function landedEnds(system: System, place: string): string[] {
+function landedEnds(system: System, place: string): Point[] {
   return system.cables.flatMap((cable) => {
     const side = cable.between.indexOf(place)
     return side < 0
       ? []
-      : cable.conductors.filter((conductor) => conductor.lands[side] !== null).map((conductor) => `${cable.id}.${conductor.id}@${place}`)
+      : cable.conductors
+          .filter((conductor) => conductor.lands[side] !== null)
+          .map((conductor) => conductorEnd(cable.id, conductor.id, place))
   })
 }
 
@@ -214,7 +216,7 @@ const OVERLOOKED = modelValue({ value: 0.02, unit: 'share of looks', source: 'as
 function landingLooks(system: System, place: string, bench: Bench, hypothesis: Hypothesis, weight: number): Component[] {
   // Of wires that are in the hand nobody asks where they are landed.
   const moved = landedEnds(system, place).filter(
-    (end) => !bench.lifted.includes(end) && hypothesis.effects.some((effect) => effect.do === 'open' && effect.link === `landing:${end}`),
+    (end) => !bench.lifted.includes(end) && hypothesis.effects.some((effect) => effect.do === 'open' && effect.link === landingAt(end)),
   )
   const word = (said: string, share: number): Component => ({ weight: weight * share, at: { word: said }, sigma: 1, floating: false })
   if (moved.length === 0) {
@@ -227,7 +229,7 @@ function landingLooks(system: System, place: string, bench: Bench, hypothesis: H
     const missed = word(LANDED, OVERLOOKED / moved.length)
     if (touch?.do !== 'short')
       return [word(`off: ${end}`, share * (1 - ON_UNUSED_SCREW)), word(`wrong: ${end}`, share * ON_UNUSED_SCREW), missed]
-    const terminal = touch.b.slice(0, touch.b.indexOf('@'))
+    const terminal = isPoint(touch.b) ? parsePoint(touch.b).name : touch.b
     return [word(`wrong: ${end}`, share * (1 - SCREW_TOLD)), word(wrongOn(end, terminal), share * SCREW_TOLD), missed]
   })
 }

@@ -8,8 +8,8 @@ import { Memo } from '@/src/core/units/cache'
 import { defaultMeter } from '@/src/core/units/meter'
 import { modelValue } from '@/src/core/units/model-value'
 import { normalBelow } from '@/src/core/units/normal'
-import { bodyLink, conductorLink, landingLink } from '@/src/core/wiring/assembly'
-import { parsePoint } from '@/src/core/wiring/point'
+import { bodyLink, conductorLink, landingLink } from '@/src/core/wiring/links'
+import { isPoint, parsePoint } from '@/src/core/wiring/point'
 import { lineNodes } from '@/src/core/wiring/supply'
 import { cableById, firstPart, type System } from '@/src/core/wiring/system'
 
@@ -154,6 +154,7 @@ function amps(laboratory: Laboratory, on: string): MeterReading {
 export function ampsLink(system: System, on: string): string {
   const fuse = firstPart(system, 'fuse')
   if (on === fuse.id) return bodyLink(fuse.id)
+  if (!isPoint(on)) throw new Error(`no conductor to clamp: ${on}`)
   const { cable, name, place } = parsePoint(on)
   const found = cableById(system, cable)
   const conductor = found?.conductors.find((candidate) => candidate.id === name)

@@ -5,6 +5,7 @@ import { healthy, hypothesisOfFault } from '@/src/core/readings/hypothesis'
 import { createLaboratory } from '@/src/core/readings/laboratory'
 import { predict } from '@/src/core/readings/predict'
 import { fromOhmScale } from '@/src/core/readings/prediction'
+import type { Point } from '@/src/core/wiring/point'
 import { furnaceAc, systemById } from '@/src/core/wiring/systems/catalogue'
 import { templateValues } from '@/src/core/wiring/values'
 
@@ -17,7 +18,7 @@ const asked = (systemId: string, fault: string | null, probe: Probe, bench: Part
   const hypothesis = found ? hypothesisOfFault(found) : healthy
   return predict(createLaboratory(system, templateValues), { ...createBench(system), ...bench }, hypothesis, probe)[0].at
 }
-const volts = (systemId: string, fault: string | null, a: string, b: string, bench: Partial<Bench> = {}): number => {
+const volts = (systemId: string, fault: string | null, a: Point, b: Point, bench: Partial<Bench> = {}): number => {
   const at = asked(systemId, fault, { meter: 'volts', a, b }, bench)
   if (typeof at !== 'number') throw new Error('no number')
   return at
@@ -27,7 +28,7 @@ const seen = (systemId: string, fault: string | null, at: string, bench: Partial
   return typeof found === 'object' ? found.word : found
 }
 
-const lifted = { power: false, lifted: ['outdoor-cable.Y@indoor', 'outdoor-cable.C@indoor'] }
+const lifted: Partial<Bench> = { power: false, lifted: ['outdoor-cable.Y@indoor', 'outdoor-cable.C@indoor'] }
 
 describe('the line side', () => {
   it('with an open neutral reads full to ground and next to nothing across: read across both, never just to ground', () => {
@@ -91,7 +92,7 @@ describe('what people and weather leave', () => {
 
   it('of two wires changed over, the one that is in the hand does not hide the other on the wrong screw', () => {
     const swapped = 'ends-swapped:outdoor-cable.Y+C@outdoor'
-    const inHand = { lifted: ['outdoor-cable.Y@outdoor'] }
+    const inHand: Partial<Bench> = { lifted: ['outdoor-cable.Y@outdoor'] }
     expect(seen('furnace-ac', swapped, 'landings@outdoor')).toBe('wrong: outdoor-cable.Y@outdoor')
     expect(seen('furnace-ac', swapped, 'landings@outdoor', inHand)).toBe('wrong: outdoor-cable.C@outdoor')
   })
@@ -165,7 +166,7 @@ describe('a thermostat', () => {
 
 describe('what is beside a part, or in it and not electric', () => {
   const cooling = { call: 'cool' } as const
-  const ohms = (fault: string | null, a: string, b: string, bench: Partial<Bench> = {}) =>
+  const ohms = (fault: string | null, a: Point, b: Point, bench: Partial<Bench> = {}) =>
     asked('furnace-ac', fault, { meter: 'ohms', a, b }, { power: false, ...bench })
 
   it('an armature that jams stays out though its coil is fed', () => {
@@ -188,7 +189,7 @@ describe('what is beside a part, or in it and not electric', () => {
   })
 
   it('two outputs joined in the base of a thermostat part once it is off the wall; two conductors do not', () => {
-    const apart = { unplugged: ['stat'], lifted: ['stat-cable.Y@indoor', 'stat-cable.W@indoor'] }
+    const apart: Partial<Bench> = { unplugged: ['stat'], lifted: ['stat-cable.Y@indoor', 'stat-cable.W@indoor'] }
     expect(ohms('thermostat-joined:stat.Y+W', 'Y@thermostat', 'W@thermostat', apart) ?? '').toBe('OL')
     expect(fromOhmScale(Number(ohms('conductor-short:stat-cable.Y+W', 'Y@thermostat', 'W@thermostat', apart)))).toBeLessThan(3)
   })
@@ -205,7 +206,7 @@ describe('what was done to the wiring earlier', () => {
 
   it('two hot sides strapped at a zone panel do no more than that until the commons are joined, too', () => {
     const tied = 'transformers-tied:R+R1@panel'
-    const fed = (fault: string, at: string, common: string) => volts('zoned-furnace-ac', fault, at, common)
+    const fed = (fault: string, at: Point, common: Point) => volts('zoned-furnace-ac', fault, at, common)
     expect(fed(tied, 'R1@panel', 'C1@panel')).toBeCloseTo(volts('zoned-furnace-ac', null, 'R1@panel', 'C1@panel'), 0)
     // In phase the two share the load; what is joined by both sides reads alike across either.
     const both = `${tied} commons`

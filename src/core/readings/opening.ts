@@ -6,7 +6,7 @@ import type { Settled } from '@/src/core/operation/settle'
 import { type Constraints, isAlive, isMade, type StateBits } from '@/src/core/operation/state'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { modelValue } from '@/src/core/units/model-value'
-import { bodyLink } from '@/src/core/wiring/assembly'
+import { bodyLink } from '@/src/core/wiring/links'
 import type { PartOf } from '@/src/core/wiring/part'
 
 /** Which fuse or breaker opens on a bench, and how likely: what each carries, how long, and which is the quickest. */

@@ -1,4 +1,4 @@
-import { createBench } from '@/src/core/bench/bench'
+import { createBench, type Jumper } from '@/src/core/bench/bench'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
 import { isAlive } from '@/src/core/operation/state'
 import { healthy, hypothesisOfFault } from '@/src/core/readings/hypothesis'
@@ -91,7 +91,7 @@ describe('protection over time', () => {
   it('melts a 3 A fuse within the band of its standard on a dead short', () => {
     const atFuse = (fuseShare: number) => {
       const system = systemById('furnace-ac')
-      const jumpers = [{ a: 'R@indoor', b: 'Y@indoor' }]
+      const jumpers: Jumper[] = [{ a: 'R@indoor', b: 'Y@indoor' }]
       const slot = { holds: 'fuse' as const, ratingA: 3, open: false }
       if (!system) throw new Error('no furnace')
       const { happenings } = run('furnace-ac', short, { untilS: 60, fuseShare }, { jumpers, slot })

@@ -13,7 +13,8 @@ import { type Worlds, worldsOf } from '@/src/core/readings/world'
 import { LruCache, Memo } from '@/src/core/units/cache'
 import { modelValue } from '@/src/core/units/model-value'
 import { workLimit } from '@/src/core/units/work-limit'
-import { neutralLink, poleLink } from '@/src/core/wiring/assembly'
+import { neutralLink, poleLink } from '@/src/core/wiring/links'
+import type { Point } from '@/src/core/wiring/point'
 import { lineNodes } from '@/src/core/wiring/supply'
 import { furtherFuses, partsOf, type System } from '@/src/core/wiring/system'
 
@@ -27,7 +28,7 @@ export function scaleOf(system: System, probe: Probe): Scale {
   return [probe.a, probe.b].some((point) => isLinePoint(system, point)) ? 'line-volts' : 'volts'
 }
 
-export const isLinePoint = (system: System, point: string): boolean => lineNodes(system).has(point)
+export const isLinePoint = (system: System, point: Point): boolean => lineNodes(system).has(point)
 
 /** Words that can answer a look or a trip. */
 export function wordsFor(system: System, probe: Probe): string[] {

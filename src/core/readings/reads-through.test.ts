@@ -1,9 +1,10 @@
 import { readsThrough } from '@/src/core/readings/reads-through'
+import type { Point } from '@/src/core/wiring/point'
 import { benchWith, change, furnaceEngine } from '@/tests/setup/furnace'
 
 const { laboratory } = furnaceEngine()
 const off = benchWith(change.off)
-const seen = (a: string, b: string, bench = off) => readsThrough(laboratory, bench, { meter: 'ohms', a, b })
+const seen = (a: Point, b: Point, bench = off) => readsThrough(laboratory, bench, { meter: 'ohms', a, b })
 
 describe('what an ohmmeter reads through', () => {
   it('names the coil behind a call, and the end that keeps it out', () => {

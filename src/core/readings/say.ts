@@ -3,11 +3,10 @@ import { sayPoint } from '@/src/core/bench/points'
 import { sayPair, saySlot } from '@/src/core/bench/say'
 import type { Answer, Probe } from '@/src/core/readings/check'
 import { parseLook } from '@/src/core/readings/look-target'
-
 import { fromOhmScale, type Prediction, type Scale } from '@/src/core/readings/prediction'
 import { sayAmps, sayOhms, sayVolts } from '@/src/core/units/quantity'
 import { sayCall } from '@/src/core/wiring/call'
-import { parsePoint } from '@/src/core/wiring/point'
+import { isPoint, parsePoint } from '@/src/core/wiring/point'
 import { firstPart, partById, placeById, type System, zoneName } from '@/src/core/wiring/system'
 
 /** A value on a scale, in the trade's unit. */
@@ -47,12 +46,12 @@ function sayWord(word: string): string {
   const bare = word.match(/^bare: (.+)$/)
   if (bare) return `bare copper on ${bare[1]}`
   const onScrew = word.match(/^wrong: (.+) on (\S+)$/)
-  if (onScrew) {
+  if (onScrew && isPoint(onScrew[1])) {
     const end = parsePoint(onScrew[1])
     return `${end.name} of the ${end.cable?.replaceAll('-', ' ')} is on ${onScrew[2]}`
   }
   const found = word.match(/^(off|wrong): (.+)$/)
-  if (!found) return word
+  if (!found || !isPoint(found[2])) return word
   const { cable, name } = parsePoint(found[2])
   return `${name} of the ${cable?.replaceAll('-', ' ')} ${found[1] === 'off' ? 'is off' : 'is on a wrong terminal'}`
 }
@@ -77,7 +76,7 @@ export function sayProbe(system: System, probe: Probe): string {
     case 'ohms':
       return sayPair(system, probe.a, probe.b)
     case 'amps':
-      return `${probe.hold ? 'highest amps' : 'amps'} on ${probe.on === firstPart(system, 'fuse').id ? 'R of the transformer' : sayPoint(system, probe.on)}`
+      return `${probe.hold ? 'highest amps' : 'amps'} on ${probe.on === firstPart(system, 'fuse').id ? 'R of the transformer' : isPoint(probe.on) ? sayPoint(system, probe.on) : probe.on}`
     case 'trip':
       return 'does it trip?'
     case 'look':

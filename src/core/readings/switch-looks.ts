@@ -1,7 +1,7 @@
 import type { Effect } from '@/src/core/faults/effect'
 import type { Component } from '@/src/core/readings/prediction'
 import { modelValue } from '@/src/core/units/model-value'
-import { bodyLink } from '@/src/core/wiring/assembly'
+import { bodyLink } from '@/src/core/wiring/links'
 import type { PartOf } from '@/src/core/wiring/part'
 import { partsOf, type System } from '@/src/core/wiring/system'
 

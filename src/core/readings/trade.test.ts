@@ -4,6 +4,7 @@ import { predict } from '@/src/core/readings/predict'
 import { fromOhmScale } from '@/src/core/readings/prediction'
 import { worldsOf } from '@/src/core/readings/world'
 import { defaultMeter, isBeeping } from '@/src/core/units/meter'
+import type { Point } from '@/src/core/wiring/point'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 import { templateValues } from '@/src/core/wiring/values'
 import { benchWith, change, hypothesisOf } from '@/tests/setup/furnace'
@@ -12,12 +13,12 @@ import { benchWith, change, hypothesisOf } from '@/tests/setup/furnace'
 
 const laboratory = createLaboratory(furnaceAc, templateValues)
 
-const volts = (a: string, b: string, bench: Bench = benchWith(), fault: string | null = null, lowImpedance = false): number => {
+const volts = (a: Point, b: Point, bench: Bench = benchWith(), fault: string | null = null, lowImpedance = false): number => {
   const [{ at }] = predict(laboratory, bench, hypothesisOf(fault), { meter: 'volts', a, b, lowImpedance })
   return typeof at === 'number' ? at : Number.NaN
 }
 
-const ohms = (a: string, b: string, bench: Bench, fault: string | null = null): number | 'OL' => {
+const ohms = (a: Point, b: Point, bench: Bench, fault: string | null = null): number | 'OL' => {
   const [{ at }] = predict(laboratory, bench, hypothesisOf(fault), { meter: 'ohms', a, b })
   return typeof at === 'number' ? fromOhmScale(at) : 'OL'
 }

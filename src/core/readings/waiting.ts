@@ -5,7 +5,7 @@ import type { Settled } from '@/src/core/operation/settle'
 import type { Constraints } from '@/src/core/operation/state'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { modelValue } from '@/src/core/units/model-value'
-import { passLink } from '@/src/core/wiring/assembly'
+import { passLink } from '@/src/core/wiring/links'
 import { partsOf } from '@/src/core/wiring/system'
 
 /** A moment in which boards hold outputs back, beside the moment after it. */

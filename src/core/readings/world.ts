@@ -16,7 +16,8 @@ import { LruCache, Memo } from '@/src/core/units/cache'
 import { complex } from '@/src/core/units/complex'
 import { modelValue } from '@/src/core/units/model-value'
 import { workLimit } from '@/src/core/units/work-limit'
-import { bodyLink, contactLink, passLink, windingLink } from '@/src/core/wiring/assembly'
+import { bodyLink, contactLink, passLink, windingLink } from '@/src/core/wiring/links'
+import { isPoint } from '@/src/core/wiring/point'
 import { callerOf, firstPart, isUnknown, partsOf } from '@/src/core/wiring/system'
 import { PLATE_VOLTS } from '@/src/core/wiring/values'
 
@@ -160,7 +161,7 @@ export function changesOfFault(
         changes.push(changeLink(network, effect.link, network.link(effect.link).ohm, effect.ohm))
         break
       case 'short':
-        if (lifted.includes(effect.a) || (effect.within !== undefined && unplugged.includes(effect.within))) break
+        if ((isPoint(effect.a) && lifted.includes(effect.a)) || (effect.within !== undefined && unplugged.includes(effect.within))) break
         changes.push(addAdmittance(network, effect.a, effect.b, complex(1 / effect.ohm)))
         break
       case 'close':

@@ -2,35 +2,32 @@ import { createNetwork, EARTH, type Element, type Network, OPEN_OHM } from '@/sr
 import { type Complex, complex, polar } from '@/src/core/units/complex'
 import { modelValue } from '@/src/core/units/model-value'
 import { copperOhm } from '@/src/core/wiring/copper'
+import {
+  boardInside,
+  bodyLink,
+  callLink,
+  coilElement,
+  conductorLink,
+  conductorMiddle,
+  contactLink,
+  electronicsElement,
+  landingLink,
+  loadInside,
+  neutralLink,
+  outputLink,
+  passLink,
+  plugLink,
+  poleLink,
+  tapLink,
+  thermostatInside,
+  windingLink,
+  windingNode,
+} from '@/src/core/wiring/links'
 import { type Part, type PartOf, watchedFor } from '@/src/core/wiring/part'
 import { CHASSIS, conductorEnd, pinPoint, terminalPoint } from '@/src/core/wiring/point'
 import { type Cable, partsOf, type System } from '@/src/core/wiring/system'
 import { feedOf, hotTerminals, livesBetween, switchedTerminals } from '@/src/core/wiring/thermostat'
 import { cabinetConstants, cableConstants, templateValues, type ValueFactors } from '@/src/core/wiring/values'
-
-/** Names of links and inner nodes that benches and faults act on. */
-export const landingLink = (cable: string, conductor: string, place: string) => `landing:${cable}.${conductor}@${place}`
-export const conductorLink = (cable: string, conductor: string) => `copper:${cable}.${conductor}`
-export const conductorMiddle = (cable: string, conductor: string) => `${cable}.${conductor}~middle`
-export const plugLink = (part: string, side: number) => `plug:${part}.${side + 1}`
-export const bodyLink = (part: string) => `body:${part}`
-/** The winding's own node, behind the link that breaks when the coil opens. */
-export const windingNode = (coil: string) => `${coil}~winding`
-/** Behind the link that breaks when a motor or an element is dead. */
-export const loadInside = (load: string) => `${load}.hot~inside`
-export const coilElement = (part: string) => `coil:${part}`
-export const contactLink = (part: string) => `contact:${part}`
-export const callLink = (thermostat: string, terminal: string) => `call:${thermostat}.${terminal}`
-export const poleLink = (disconnect: string, pole: number) => `pole:${disconnect}.${pole}`
-export const neutralLink = (supply: string) => `neutral:${supply}`
-export const tapLink = (transformer: string, volts: number) => `tap:${transformer}.${volts}`
-/** A board's output: the metal path from its call, and the relay from its hot side. */
-export const passLink = (board: string, to: string) => `pass:${board}.${to}`
-export const outputLink = (board: string, to: string) => `output:${board}.${to}`
-export const boardInside = (board: string) => `${board}.hot~inside`
-export const windingLink = (transformer: string, side: 'primary' | 'secondary') => `winding:${transformer}.${side}`
-export const electronicsElement = (part: string) => `electronics:${part}`
-export const thermostatInside = (part: string, side: 'hot' | 'common') => `${part}.${side}~inside`
 
 /** The least that a joint is given, so that no loop is without resistance. */
 const MIN_LINK_OHM = modelValue({ value: 0.001, unit: 'ohm', source: 'assumption' })

@@ -13,7 +13,10 @@ export const idSchema = z
  * `outdoor-cable.Y@indoor` (a conductor's own end, which stays itself when it is lifted) or `contactor.1@outdoor` (a part's
  * own lead, which stays itself when the part is unplugged).
  */
-export const pointSchema = z
+const pointText = z
   .string()
   .max(200)
   .regex(/^[A-Za-z0-9/-]+(\.[A-Za-z0-9/-]+)?@[a-z0-9-]+$/, 'A point is written TERMINAL@place or cable.conductor@place.')
+
+// The pattern says it to whoever reads a file, the type to whoever compiles: a name is not taken for a point.
+export const pointSchema = pointText as unknown as z.ZodType<`${string}@${string}`>

@@ -1,9 +1,13 @@
 import type { z } from 'zod'
 import type { pointSchema } from '@/src/core/wiring/point-schema'
 
+/** `R@indoor`, `outdoor-cable.Y@indoor`, `contactor.1@outdoor`: made and taken apart by the functions of this file alone. */
 export type Point = z.infer<typeof pointSchema>
 
 export const CHASSIS = 'chassis'
+
+/** Whether a text is written as a point is; whether a system has it is another question. */
+export const isPoint = (text: string): text is Point => text.includes('@')
 
 export interface PointParts {
   /** Set when the point is a conductor's own end, or a part's own lead: the cable, or the part. */

@@ -1,5 +1,5 @@
 import { leadsOf, pathsOf } from '@/src/core/wiring/conduction'
-import { CHASSIS, type Point, terminalPoint } from '@/src/core/wiring/point'
+import { CHASSIS, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonNodes, lineNodes } from '@/src/core/wiring/supply'
 import { partsOf, type System } from '@/src/core/wiring/system'
 
@@ -88,7 +88,7 @@ function looseLeads(system: System): WiringProblem[] {
     for (const { name, role } of leadsOf(part)) if (role !== 'tap') note(name, part.place, index)
   })
   return [...users].flatMap(([point, [index, ...others]]) => {
-    const [name, place] = point.split('@')
+    const { name, place } = parsePoint(point)
     const part = system.parts[index]
     const isTerminal = system.places.find(({ id }) => id === place)?.terminals.includes(name)
     // A supply may offer a leg or a neutral that nothing here uses, and a disconnect a pole.

@@ -1,3 +1,4 @@
+import { terminalPoint } from '@/src/core/wiring/point'
 import { circuitOf, commonBeside, commonNodes, houseCommon, houseHot, lineNodes } from '@/src/core/wiring/supply'
 import { firstPart, type System } from '@/src/core/wiring/system'
 import { catalogue, systemById } from '@/src/core/wiring/systems/catalogue'
@@ -43,7 +44,7 @@ describe.each(catalogue.map((system) => [system.id, system] as const))('the node
       for (const { lands } of cable.conductors) {
         const [a, b] = lands
         if (a === null || b === null) continue
-        const [near, far] = [`${a}@${cable.between[0]}`, `${b}@${cable.between[1]}`]
+        const [near, far] = [terminalPoint(a, cable.between[0]), terminalPoint(b, cable.between[1])]
         expect(circuitOf(system, near)).toBe(circuitOf(system, far))
       }
   })

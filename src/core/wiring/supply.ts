@@ -1,7 +1,7 @@
 import { Memo } from '@/src/core/units/cache'
 import { DisjointSet } from '@/src/core/units/disjoint-set'
 import { leadsOf, pathsOf } from '@/src/core/wiring/conduction'
-import { type Point, terminalPoint } from '@/src/core/wiring/point'
+import { type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
 
 /** What feeds what: the hot and the common side of each 24 V circuit, and the line side. */
@@ -96,11 +96,11 @@ function findCommon(system: System): ReadonlySet<Point> {
 }
 /** Where a probe goes for the common side of a node at its own place: a lettered terminal before a bare lead; null when there is none. */
 export function commonBeside(system: System, point: Point): Point | null {
-  const place = point.slice(point.indexOf('@') + 1)
+  const { place } = parsePoint(point)
   const terminals = system.places.find(({ id }) => id === place)?.terminals ?? []
-  const here = [...commonNodes(system)].filter((node) => node.endsWith(`@${place}`))
+  const here = [...commonNodes(system)].filter((node) => parsePoint(node).place === place)
   const circuit = circuitOf(system, point)
   const own = here.filter((node) => circuitOf(system, node) === circuit)
-  const lettered = own.filter((node) => terminals.includes(node.slice(0, node.indexOf('@'))))
+  const lettered = own.filter((node) => terminals.includes(parsePoint(node).name))
   return lettered[0] ?? own[0] ?? null
 }

@@ -34,7 +34,7 @@ describe('a system of two zones', () => {
 
   it('has a common of its own on each side of the panel, joined by its strap and not by its contacts', () => {
     const common = commonNodes(zoned)
-    for (const point of ['C1@panel', 'C2@panel', 'C@stat-2', 'C@indoor', 'C@outdoor'])
+    for (const point of ['C1@panel', 'C2@panel', 'C@stat-2', 'C@indoor', 'C@outdoor'] as const)
       expect([point, common.has(point)]).toEqual([point, true])
     expect(commonBeside(zoned, 'Y2@panel')).toMatch(/^C[12]@panel$/)
     // The unit's terminals at the panel have no common of their own circuit there.

@@ -6,6 +6,7 @@ import type { Bench } from '@/src/core/bench/bench'
 import { sayPoint } from '@/src/core/bench/points'
 import { sayPair } from '@/src/core/bench/say'
 import type { Loom } from '@/src/core/formats/loom/shapes'
+import type { Point } from '@/src/core/wiring/point'
 import type { System } from '@/src/core/wiring/system'
 import { Jumpers, ProbeLeads } from '@/src/ui/loom/loom-leads'
 import { LoomMoving } from '@/src/ui/loom/loom-moving'
@@ -15,7 +16,7 @@ import { LoomZones } from '@/src/ui/loom/loom-zones'
 import { type Direction, nearestTap, type Tap, tapsOf } from '@/src/ui/loom/taps'
 import type { Advice } from '@/src/workers/diagnosis.worker'
 
-const pointsOf = (tap: Tap): string[] => (tap.with ? [tap.point, tap.with] : [tap.point])
+const pointsOf = (tap: Tap): Point[] => (tap.with ? [tap.point, tap.with] : [tap.point])
 
 /**
  * The drawing, from the ground up: zones, wires, parts, what the bench changed, probes, and the spots that take a tap. Drawn
@@ -42,16 +43,16 @@ export const LoomDrawing = memo(function LoomDrawing({
   width: number
   /** In the drawing's own unit; 22 pixels on the screen at least. */
   tapRadius: number
-  probes: readonly string[]
+  probes: readonly Point[]
   moving: readonly Moving[]
-  onPick: (...points: string[]) => void
+  onPick: (...points: Point[]) => void
 }) {
   const hot = useMemo(() => new Set(advice?.hot), [advice])
   const suspicion = useMemo(() => new Map(advice?.suspicion.map(({ point, probability }) => [point, probability])), [advice])
   const taps = useMemo(() => tapsOf(loom, bench.lifted, bench.unplugged), [loom, bench])
   const [current, setCurrent] = useState(taps[0].point)
   const drawing = useRef<SVGSVGElement>(null)
-  const focus = (point: string) => {
+  const focus = (point: Point) => {
     setCurrent(point)
     drawing.current?.querySelector<SVGElement>(`[data-point="${CSS.escape(point)}"]`)?.focus()
   }

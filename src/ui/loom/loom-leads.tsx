@@ -1,4 +1,5 @@
 import type { Jumper } from '@/src/core/bench/bench'
+import type { Point } from '@/src/core/wiring/point'
 import type { Tap } from '@/src/ui/loom/taps'
 
 const FIRST_COLUMN = 140
@@ -39,7 +40,7 @@ export function Jumpers({ jumpers, taps }: { jumpers: readonly Jumper[]; taps: r
 }
 
 /** The two test leads, from below to where they were put. */
-export function ProbeLeads({ probes, taps, height }: { probes: readonly string[]; taps: readonly Tap[]; height: number }) {
+export function ProbeLeads({ probes, taps, height }: { probes: readonly Point[]; taps: readonly Tap[]; height: number }) {
   return probes.map((probe, index) => {
     const tap = taps.find((candidate) => candidate.point === probe || candidate.with === probe)
     if (!tap) return null

@@ -1,7 +1,10 @@
 import { format } from 'date-fns'
 import { useEffect, useState } from 'react'
 import type { Moving } from '@/src/core/advice/moving'
+import { MARK, placeMarks } from '@/src/core/formats/loom/marks'
 import type { Loom, LoomPart } from '@/src/core/formats/loom/shapes'
+import { parseDeviceKey } from '@/src/core/operation/machine'
+import { parsePoint } from '@/src/core/wiring/point'
 import { partById } from '@/src/core/wiring/system'
 import { useJob, useMoment } from '@/src/ui/desk/desk-context'
 import { useWorkerAnswer } from '@/src/ui/engine/use-worker-answer'
@@ -33,7 +36,7 @@ export function MovingLines({ moving }: { moving: readonly Moving[] }) {
     <ul className="sr-only" aria-label="waits and chatters">
       {moving.map(({ what, does, ms, to }) => (
         <li key={`${what} ${to}`}>
-          {partById(system, what.split('.')[0])?.name ?? what}{' '}
+          {partById(system, parseDeviceKey(what).part)?.name ?? what}{' '}
           {does === 'chatters' ? `chatters, ${sayRound(ms)}` : `${acts[to ?? 'in'] ?? 'moves'} at ${format(new Date(ms), 'HH:mm:ss')}`}
         </li>
       ))}
@@ -45,21 +48,23 @@ export function MovingLines({ moving }: { moving: readonly Moving[] }) {
 export function LoomMoving({ loom, moving }: { loom: Loom; moving: readonly Moving[] }) {
   const isCounting = moving.some(({ does }) => does === 'waits')
   const nowMs = useSeconds(isCounting)
-  return moving.map(({ what, does, ms, to }) => {
+  const marks = moving.flatMap(({ what, does, ms, to }) => {
     const part = partAt(loom, what)
     const left = Math.ceil((ms - nowMs) / 1000)
-    if (!part || (does === 'waits' && left <= 0)) return null
+    if (!part || (does === 'waits' && left <= 0)) return []
     const text = does === 'chatters' ? `chatters, ${sayRound(ms)}` : `${acts[to ?? 'in'] ?? 'moves'} · ${sayLeft(left)}`
-    const width = 8 + 7 * text.length
-    const y = part.y + part.height / 2 + 5
-    const x = Math.min(loom.width - width - 4, Math.max(4, part.x - width / 2))
+    return [{ key: `${what} ${to}`, part, text, does }]
+  })
+  const placed = placeMarks(loom, marks)
+  return marks.map(({ key, text, does }, index) => {
+    const { x, y, width } = placed[index]
     return (
-      <g key={`${what} ${to}`}>
+      <g key={key}>
         <rect
           x={x}
           y={y}
           width={width}
-          height="20"
+          height={MARK.height}
           rx="3"
           fill="var(--ground)"
           stroke={does === 'chatters' ? 'var(--ember)' : 'var(--next)'}
@@ -77,8 +82,10 @@ export function LoomMoving({ loom, moving }: { loom: Loom; moving: readonly Movi
 /** A board's output at its arrow; by its board where the loom draws that as one box. */
 const partAt = (loom: Loom, what: string): LoomPart | undefined =>
   loom.parts.find(({ id }) => id === what) ??
-  loom.parts.find(({ kind, between }) => kind === 'output' && between.some((point) => point.split('@')[0] === what.split('.')[1])) ??
-  loom.parts.find(({ id }) => id.split(':')[0] === what.split('.')[0])
+  loom.parts.find(
+    ({ kind, between }) => kind === 'output' && between.some((point) => parsePoint(point).name === parseDeviceKey(what).to),
+  ) ??
+  loom.parts.find(({ of }) => of === parseDeviceKey(what).part)
 
 const sayLeft = (seconds: number): string =>
   seconds < 60 ? `${seconds} s` : `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`

@@ -17,7 +17,7 @@ export function LoomPartSymbol({
 }) {
   // Trouble in a part touches both its leads; trouble in a wire touches one.
   const suspected = Math.min(...part.between.map((point) => suspicion.get(point) ?? 0))
-  const isUnplugged = bench.unplugged.includes(part.id.split(':')[0])
+  const isUnplugged = bench.unplugged.includes(part.of)
   const isBypassed = part.kind === 'switch' && bench.jumpers.some(({ a, b }) => part.between.includes(a) && part.between.includes(b))
   const stroke = isUnplugged ? 'var(--ember)' : 'var(--ink)'
   return (
@@ -82,11 +82,10 @@ function Drawn({ part, bench, system }: { part: LoomPart; bench: Bench; system: 
   }
 }
 
-/** A contact's part is its thermostat's, before the colon. */
-function isCalled(system: System, bench: Bench, { id, terminal }: LoomPart): boolean {
+function isCalled(system: System, bench: Bench, { of, terminal }: LoomPart): boolean {
   if (terminal === null || bench.call === 'off') return false
   const stat = callerOf(system, bench.call)
-  return id.startsWith(`${stat.id}:`) && !bench.unplugged.includes(stat.id) && (stat.calls[bench.call]?.includes(terminal) ?? false)
+  return of === stat.id && !bench.unplugged.includes(stat.id) && (stat.calls[bench.call]?.includes(terminal) ?? false)
 }
 
 /** Closed at rest, as limits and pressure switches are. */

@@ -3,7 +3,7 @@ import { memo } from 'react'
 import type { Bench, Swap } from '@/src/core/bench/bench'
 import { swapAt, wiredNow } from '@/src/core/bench/swaps'
 import { sayPercent } from '@/src/core/units/quantity'
-import { conductorEnd } from '@/src/core/wiring/point'
+import { conductorEnd, parsePoint } from '@/src/core/wiring/point'
 import { placeById, type System } from '@/src/core/wiring/system'
 import type { Advice } from '@/src/workers/diagnosis.worker'
 
@@ -53,7 +53,7 @@ export const LoomTable = memo(function LoomTable({
                     lifted.length === 2
                       ? 'both ends lifted'
                       : lifted.length === 1
-                        ? `lifted at the ${placeById(system, lifted[0].split('@')[1])?.name}`
+                        ? `lifted at the ${placeById(system, parsePoint(lifted[0]).place)?.name}`
                         : '',
                     isHot ? 'hot' : '',
                     sayStandIn(swapAt(bench.swaps, ends[0]), id),

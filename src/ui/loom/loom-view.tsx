@@ -4,6 +4,7 @@ import { wiredNow } from '@/src/core/bench/swaps'
 import { layoutLoom } from '@/src/core/formats/loom/layout'
 import { DRAWING } from '@/src/core/formats/loom/shapes'
 import { sayPercent } from '@/src/core/units/quantity'
+import type { Point } from '@/src/core/wiring/point'
 import { Button } from '@/src/ui/controls/button'
 import { useJob, useMoment, useSuspects } from '@/src/ui/desk/desk-context'
 import { LoomDrawing } from '@/src/ui/loom/loom-drawing'
@@ -17,7 +18,7 @@ const TAP_RADIUS = 23
 const PHONE_WIDTH = 366
 
 /** The loom of this job: whole on a wide screen, one zone with its neighbours on a phone. */
-export const LoomView = memo(function LoomView({ probes, onPick }: { probes: readonly string[]; onPick: (...points: string[]) => void }) {
+export const LoomView = memo(function LoomView({ probes, onPick }: { probes: readonly Point[]; onPick: (...points: Point[]) => void }) {
   const { system } = useJob()
   const { state } = useMoment()
   const { advice: newest } = useSuspects()

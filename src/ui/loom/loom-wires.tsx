@@ -1,5 +1,5 @@
 import { type Loom, TAG } from '@/src/core/formats/loom/shapes'
-import { parsePoint } from '@/src/core/wiring/point'
+import { type Point, parsePoint } from '@/src/core/wiring/point'
 import type { Conductor } from '@/src/core/wiring/system'
 import { insulation } from '@/src/ui/loom/colours'
 import { LIFT_OFF } from '@/src/ui/loom/taps'
@@ -123,7 +123,7 @@ const sayColour = ({ colour }: Conductor, isSpare: boolean): string =>
   `${colour === 'unknown' ? 'color?' : colour}${isSpare ? ', spare' : ''}`
 
 /** Lettered landings. */
-export function LoomTags({ loom, suspicion, probes }: { loom: Loom; suspicion: ReadonlyMap<string, number>; probes: readonly string[] }) {
+export function LoomTags({ loom, suspicion, probes }: { loom: Loom; suspicion: ReadonlyMap<string, number>; probes: readonly Point[] }) {
   return loom.tags.map(({ point, letter, x, y }) => {
     const isProbed = probes.includes(point)
     const suspected = suspicion.get(point) ?? 0

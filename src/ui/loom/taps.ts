@@ -1,20 +1,20 @@
 import type { Loom } from '@/src/core/formats/loom/shapes'
-import { parsePoint, pinPoint } from '@/src/core/wiring/point'
+import { type Point, parsePoint, pinPoint } from '@/src/core/wiring/point'
 
 /** A spot of the loom where a probe can go. */
 export interface Tap {
-  readonly point: string
+  readonly point: Point
   readonly x: number
   readonly y: number
   /** Both probes go on at once: across a part that is unplugged. */
-  readonly with?: string
+  readonly with?: Point
 }
 
 /** How far a lifted end stands off its terminal, into the cable. */
 export const LIFT_OFF = 30
 
 /** All spots: terminals, leads between parts, each metal cabinet, spare ends, ends that are lifted and parts that are unplugged now. */
-export function tapsOf(loom: Loom, lifted: readonly string[], unplugged: readonly string[]): Tap[] {
+export function tapsOf(loom: Loom, lifted: readonly Point[], unplugged: readonly string[]): Tap[] {
   return [
     ...loom.tags,
     ...loom.leads,

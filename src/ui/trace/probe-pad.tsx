@@ -10,7 +10,7 @@ import { isLinePoint } from '@/src/core/readings/predict'
 import type { SeenThrough } from '@/src/core/readings/reads-through'
 import { capital } from '@/src/core/units/capital'
 import { sayPercent } from '@/src/core/units/quantity'
-import { conductorEnd, parsePoint } from '@/src/core/wiring/point'
+import { conductorEnd, type Point, parsePoint } from '@/src/core/wiring/point'
 import { cableById, type System } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
 import { Caution } from '@/src/ui/controls/caution'
@@ -20,7 +20,7 @@ import { useHands, useJob, useMoment } from '@/src/ui/desk/desk-context'
 import { useWorkerAnswer } from '@/src/ui/engine/use-worker-answer'
 
 /** Two test leads: what the meter would show between them, and the field for what it does show. One lead: what can be done there. */
-export function ProbePad({ probes, onClear }: { probes: readonly string[]; onClear: () => void }) {
+export function ProbePad({ probes, onClear }: { probes: readonly Point[]; onClear: () => void }) {
   const { system } = useJob()
   const [a, b] = probes
   return (
@@ -36,7 +36,7 @@ export function ProbePad({ probes, onClear }: { probes: readonly string[]; onCle
   )
 }
 
-function AtOne({ point, onDone }: { point: string; onDone: () => void }) {
+function AtOne({ point, onDone }: { point: Point; onDone: () => void }) {
   const { system } = useJob()
   const { state } = useMoment()
   const { record } = useHands()
@@ -87,7 +87,7 @@ function AtOne({ point, onDone }: { point: string; onDone: () => void }) {
 }
 
 /** Does the fault follow the conductor, or stay with what hangs on it? A spare takes its place at both ends, and tells. */
-function SwapToSpare({ end, onDone }: { end: string; onDone: () => void }) {
+function SwapToSpare({ end, onDone }: { end: Point; onDone: () => void }) {
   const { system } = useJob()
   const { state } = useMoment()
   const { record } = useHands()
@@ -122,7 +122,7 @@ function SwapToSpare({ end, onDone }: { end: string; onDone: () => void }) {
 }
 
 /** Conductor ends at a point: those landed on a terminal, or the end itself. */
-function endsAt(system: System, point: string): string[] {
+function endsAt(system: System, point: Point): Point[] {
   if (parsePoint(point).cable !== null) return landingOf(system, point) ? [point] : []
   return system.cables.flatMap((cable) =>
     cable.between.flatMap((place) =>
@@ -131,7 +131,7 @@ function endsAt(system: System, point: string): string[] {
   )
 }
 
-function BetweenTwo({ a, b, onDone }: { a: string; b: string; onDone: () => void }) {
+function BetweenTwo({ a, b, onDone }: { a: Point; b: Point; onDone: () => void }) {
   const { system } = useJob()
   const { entries, state } = useMoment()
   const { record } = useHands()

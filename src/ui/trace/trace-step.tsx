@@ -1,6 +1,7 @@
 'use client'
 import { useCallback, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
+import type { Point } from '@/src/core/wiring/point'
 import { Button } from '@/src/ui/controls/button'
 import { ClashCard } from '@/src/ui/desk/clash-card'
 import { useMoment } from '@/src/ui/desk/desk-context'
@@ -13,14 +14,14 @@ import { SuspectList } from '@/src/ui/trace/suspect-list'
 
 /** The main screen: the loom, and beside it what is worth asking and who is suspected. */
 export function TraceStep({ onStep }: ScreenProps) {
-  const [probes, setProbes] = useState<readonly string[]>([])
+  const [probes, setProbes] = useState<readonly Point[]>([])
   const [cycling, setCycling] = useState(false)
   const { state } = useMoment()
   const comesAndGoes = state.complaint.symptoms.includes('fuse-now-and-then') && state.closedAt === null
   useHotkeys('escape', () => setProbes([]))
   // Across a part both probes go on at once; a probe that is on comes off.
   const pick = useCallback(
-    (...points: string[]) =>
+    (...points: Point[]) =>
       setProbes((now) =>
         points.every((point) => now.includes(point)) ? now.filter((other) => !points.includes(other)) : [...now, ...points].slice(-2),
       ),

@@ -1,4 +1,4 @@
-import { createBench } from '@/src/core/bench/bench'
+import { type Bench, createBench } from '@/src/core/bench/bench'
 import { sayVerdict } from '@/src/core/diagnosis/explanation/say-verdict'
 import { endSearch, hasAskedEnough, MOST_CHECKS, soundOnceAllRan } from '@/src/core/diagnosis/inference/ending'
 import { computePosterior, noEvidence } from '@/src/core/diagnosis/inference/posterior'
@@ -122,14 +122,14 @@ describe('a short that is known', () => {
 })
 
 describe('an overload that was read', () => {
-  const on = { ...bench, call: 'off' as const, jumpers: [{ a: 'R@indoor', b: 'G@indoor' }] }
+  const on: Bench = { ...bench, call: 'off', jumpers: [{ a: 'R@indoor', b: 'G@indoor' }] }
   const nothing = computePosterior(engine, noEvidence)
   const read = (meter: 'volts' | 'amps', answer: number): Observation[] => [
     { id: 'o', bench: on, probe: meter === 'volts' ? { meter, a: 'sec@indoor', b: 'C@indoor' } : { meter, on: 'fuse' }, answer },
   ]
 
   it('is not powered again, nor with more on it, while the protection holds', () => {
-    const more = { ...on, jumpers: [...on.jumpers, { a: 'R@indoor', b: 'Y@indoor' }] }
+    const more: Bench = { ...on, jumpers: [...on.jumpers, { a: 'R@indoor', b: 'Y@indoor' }] }
     for (const asked of [read('volts', 16.8), read('amps', 3.5)])
       expect([on, more].map((where) => cooksOn(engine, nothing, asked)(where))).toEqual([true, true])
   })

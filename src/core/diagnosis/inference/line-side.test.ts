@@ -4,10 +4,11 @@ import { assess } from '@/src/core/diagnosis/inference/assessment'
 import { weigh } from '@/src/core/diagnosis/inference/pairs'
 import { noEvidence } from '@/src/core/diagnosis/inference/posterior'
 import type { Observation } from '@/src/core/readings/observations'
+import { type Point, terminalPoint } from '@/src/core/wiring/point'
 import { systemById } from '@/src/core/wiring/systems/catalogue'
 import { furnaceEngine } from '@/tests/setup/furnace'
 
-const volts = (engine: Engine, a: string, b: string, answer: number, id = `${a} ${b} ${answer}`): Observation => ({
+const volts = (engine: Engine, a: Point, b: Point, answer: number, id = `${a} ${b} ${answer}`): Observation => ({
   id,
   bench: createBench(engine.system),
   probe: { meter: 'volts', a, b },
@@ -42,7 +43,7 @@ describe('a line of another nominal', () => {
     const disconnect = system?.parts.find((part) => part.kind === 'disconnect' && part.poles.length > 1)
     if (!system || disconnect?.kind !== 'disconnect') throw new Error(`${id} has no disconnect of two poles`)
     const engine = createEngine(system)
-    const [a, b] = disconnect.poles.map(([, after]) => `${after}@${disconnect.place}`)
+    const [a, b] = disconnect.poles.map(([, after]) => terminalPoint(after, disconnect.place))
     const before = shareOf(suspectsOf(engine), 'none-of-these')
     for (const read of [205, 211])
       expect(shareOf(suspectsOf(engine, volts(engine, a, b, read)), 'none-of-these')).toBeLessThan(before + 0.02)

@@ -3,10 +3,11 @@ import { computePosterior, type Evidence, noEvidence, posteriorsWithout } from '
 import { houseOf } from '@/src/core/diagnosis/likelihood/by-house'
 import type { Answer, Probe } from '@/src/core/readings/check'
 import { latestAnswers, type Observation, questionKey } from '@/src/core/readings/observations'
+import type { Point } from '@/src/core/wiring/point'
 import { benchWith, change, furnaceEngine } from '@/tests/setup/furnace'
 
-const volts = (a: string, b: string): Probe => ({ meter: 'volts', a, b })
-const ohms = (a: string, b: string): Probe => ({ meter: 'ohms', a, b })
+const volts = (a: Point, b: Point): Probe => ({ meter: 'volts', a, b })
+const ohms = (a: Point, b: Point): Probe => ({ meter: 'ohms', a, b })
 const questions: readonly { readonly on: Observation['bench']; readonly probe: Probe }[] = [
   { on: benchWith(), probe: volts('R@indoor', 'C@indoor') },
   { on: benchWith(change.cool), probe: volts('Y@indoor', 'C@indoor') },

@@ -5,6 +5,7 @@ import { listSuspects } from '@/src/core/diagnosis/inference/suspects'
 import { healthy } from '@/src/core/readings/hypothesis'
 import type { Observation } from '@/src/core/readings/observations'
 import { predict } from '@/src/core/readings/predict'
+import type { Point } from '@/src/core/wiring/point'
 import { catalogue, furnaceAc } from '@/src/core/wiring/systems/catalogue'
 import { furnaceEngine } from '@/tests/setup/furnace'
 
@@ -12,7 +13,7 @@ const engine = furnaceEngine()
 const live = createBench(furnaceAc)
 
 /** What a sound house shows whose volts all stand so many times as high as the template's. */
-function soundHouseAt(times: number, points: readonly (readonly [string, string])[]): Observation[] {
+function soundHouseAt(times: number, points: readonly (readonly [Point, Point])[]): Observation[] {
   return points.map(([a, b], index): Observation => {
     const probe = { meter: 'volts', a, b } as const
     const [{ at }] = predict(engine.laboratory, live, healthy, probe)
@@ -81,13 +82,13 @@ describe('damage in a house that is wired otherwise', () => {
   const [heatPump] = catalogue.filter(({ id }) => id === 'heat-pump-o')
   const itsEngine = createEngine(heatPump)
   const off = { ...createBench(heatPump), power: false }
-  const ohms = (id: string, a: string, b: string, answer: Observation['answer'], change: Partial<Bench> = {}): Observation => ({
+  const ohms = (id: string, a: Point, b: Point, answer: Observation['answer'], change: Partial<Bench> = {}): Observation => ({
     id,
     bench: { ...off, ...change },
     probe: { meter: 'ohms', a, b },
     answer,
   })
-  const lifted = { lifted: ['outdoor-cable.O@indoor'] }
+  const lifted: Partial<Bench> = { lifted: ['outdoor-cable.O@indoor'] }
   // The board outdoors has relays, where the template's passes on: its inputs are all that the calls read. W leaks to the metal with some 48 ohm.
   const readings = [
     ohms('y', 'Y@indoor', 'C@indoor', 'OL'),

@@ -11,6 +11,7 @@ import { fromOhmScale, type Prediction } from '@/src/core/readings/prediction'
 import { logSum } from '@/src/core/units/log-sum'
 import { createRandom } from '@/src/core/units/random'
 import type { Part } from '@/src/core/wiring/part'
+import { terminalPoint } from '@/src/core/wiring/point'
 import type { System } from '@/src/core/wiring/system'
 import { systemById } from '@/src/core/wiring/systems/catalogue'
 import { templateValues } from '@/src/core/wiring/values'
@@ -140,7 +141,7 @@ describe.each(['furnace-ac', 'heat-pump-o'])('all readings together on %s', (id)
     if (!system) throw new Error(`no system ${id}`)
     const drawn = createLaboratory(system, templateValues)
     const place = system.places.find(({ kind }) => kind === 'indoor')?.id ?? system.places[0].id
-    const at = (name: string) => `${name}@${place}`
+    const at = (name: string) => terminalPoint(name, place)
     const bench = createBench(system)
     const asked: [typeof bench, Probe][] = [
       [

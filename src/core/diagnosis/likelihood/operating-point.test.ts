@@ -8,11 +8,12 @@ import { causeIndex } from '@/src/core/readings/causes'
 import { healthy } from '@/src/core/readings/hypothesis'
 import type { Observation } from '@/src/core/readings/observations'
 import { predict } from '@/src/core/readings/predict'
+import type { Point } from '@/src/core/wiring/point'
 import { furnaceEngine } from '@/tests/setup/furnace'
 
 const engine = furnaceEngine()
 const off = { ...createBench(engine.system), power: false }
-const ohms = (a: string, b: string, answer: number): Observation => ({
+const ohms = (a: Point, b: Point, answer: number): Observation => ({
   id: `${a} ${b}`,
   bench: off,
   probe: { meter: 'ohms', a, b },

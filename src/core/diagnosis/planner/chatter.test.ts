@@ -3,6 +3,7 @@ import { createEngine } from '@/src/core/diagnosis/engine'
 import { propose } from '@/src/core/diagnosis/planner/propose'
 import { emptyComplaint } from '@/src/core/job/complaint'
 import type { Answer, Probe } from '@/src/core/readings/check'
+import type { Point } from '@/src/core/wiring/point'
 import { systemById } from '@/src/core/wiring/systems/catalogue'
 
 const system = systemById('heat-pump-o')
@@ -41,7 +42,7 @@ describe('a thermostat that was seen to chatter', () => {
   })
 
   it('condemns no transformer by ohms: what goes in and what comes out is read live first', () => {
-    const ohms = (a: string, answer: number): [Bench, Probe, Answer] => [dead, { meter: 'ohms', a, b: 'C@indoor' }, answer]
+    const ohms = (a: Point, answer: number): [Bench, Probe, Answer] => [dead, { meter: 'ohms', a, b: 'C@indoor' }, answer]
     const { verdict, next } = proposed(seen, ohms('O@indoor', 23.4), ohms('Y@indoor', 21.1), ohms('R@indoor', 18.7), ohms('G@indoor', 45.2))
     expect(verdict).toBeNull()
     expect(next).not.toBeNull()

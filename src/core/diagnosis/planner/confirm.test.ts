@@ -9,6 +9,7 @@ import { runTrial } from '@/src/core/practice/trial'
 import { healthy, hypothesisOfFault } from '@/src/core/readings/hypothesis'
 import { latestAnswers, type Observation } from '@/src/core/readings/observations'
 import { createRandom } from '@/src/core/units/random'
+import type { Point } from '@/src/core/wiring/point'
 import { callsOf } from '@/src/core/wiring/system'
 import { furnaceAc, systemById } from '@/src/core/wiring/systems/catalogue'
 import { templateValues } from '@/src/core/wiring/values'
@@ -16,7 +17,7 @@ import { furnaceEngine, hypothesisOf } from '@/tests/setup/furnace'
 
 const engine = furnaceEngine()
 const live = createBench(furnaceAc)
-const volts = (id: string, a: string, b: string, answer: number): Observation => ({
+const volts = (id: string, a: Point, b: Point, answer: number): Observation => ({
   id,
   bench: live,
   probe: { meter: 'volts', a, b },

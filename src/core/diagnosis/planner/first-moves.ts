@@ -8,7 +8,7 @@ import type { Symptom } from '@/src/core/job/complaint'
 import { openedBy, type Probe, probeKey } from '@/src/core/readings/check'
 import { questionKey } from '@/src/core/readings/observations'
 import { modelValue } from '@/src/core/units/model-value'
-import { terminalPoint } from '@/src/core/wiring/point'
+import { type Point, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside } from '@/src/core/wiring/supply'
 import { callerOf, callsOf, firstPart, type System } from '@/src/core/wiring/system'
 import { feedOf } from '@/src/core/wiring/thermostat'
@@ -82,7 +82,7 @@ function isThereACall(system: System, from: Bench, wanted: Evidence['complaint']
   const [terminal] = [...(stat.calls[call] ?? [])].sort((a, b) => Number(a === 'G') - Number(b === 'G'))
   if (terminal === undefined) return []
   const unit = firstPart(system, 'fuse').place
-  const volts = (a: string, b: string | null, place: string): Move[] => (b ? [{ bench, probe: { meter: 'volts', a, b }, place }] : [])
+  const volts = (a: Point, b: Point | null, place: string): Move[] => (b ? [{ bench, probe: { meter: 'volts', a, b }, place }] : [])
   return [
     { bench, probe: { meter: 'look', at: stat.id }, place: stat.place },
     ...volts(at(feedOf(stat, terminal), stat.place), at(terminal, stat.place), stat.place),

@@ -2,9 +2,10 @@ import type { Candidate } from '@/src/core/diagnosis/planner/candidate'
 import { openQuestions } from '@/src/core/diagnosis/planner/question'
 import type { Probe } from '@/src/core/readings/check'
 import type { Observation } from '@/src/core/readings/observations'
+import type { Point } from '@/src/core/wiring/point'
 import { benchWith, change } from '@/tests/setup/furnace'
 
-const volts = (a: string): Probe => ({ meter: 'volts', a, b: 'C@indoor' })
+const volts = (a: Point): Probe => ({ meter: 'volts', a, b: 'C@indoor' })
 
 describe('what is left to ask', () => {
   const bench = benchWith(change.breaker, change.cool)

@@ -6,12 +6,13 @@ import { propose } from '@/src/core/diagnosis/planner/propose'
 import { redundantWith } from '@/src/core/diagnosis/planner/redundancy'
 import { type Probe, probeKey } from '@/src/core/readings/check'
 import type { Observation } from '@/src/core/readings/observations'
+import type { Point } from '@/src/core/wiring/point'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 import { furnaceEngine } from '@/tests/setup/furnace'
 
 const engine = furnaceEngine()
 const live = createBench(furnaceAc)
-const volts = (a: string, b: string): Probe => ({ meter: 'volts', a, b })
+const volts = (a: Point, b: Point): Probe => ({ meter: 'volts', a, b })
 const read = (probe: Probe, answer: Observation['answer']): Observation => ({ id: probeKey(probe), bench: live, probe, answer })
 
 /** No power anywhere: what is between R and anything else says the same as R to C. */

@@ -4,6 +4,7 @@ import { enumerateFaults } from '@/src/core/faults/enumerate'
 import type { FaultFamily } from '@/src/core/faults/families'
 import { createLaboratory } from '@/src/core/readings/laboratory'
 import type { Observation } from '@/src/core/readings/observations'
+import type { Point } from '@/src/core/wiring/point'
 import { callsOf } from '@/src/core/wiring/system'
 import { catalogue, systemById } from '@/src/core/wiring/systems/catalogue'
 import { templateValues } from '@/src/core/wiring/values'
@@ -23,7 +24,7 @@ const looked = (bench: Observation['bench'], at: string, word: string): Observat
   answer: { word },
 })
 
-const readVolts = (bench: Observation['bench'], a: string, b: string, answer: number): Observation => ({
+const readVolts = (bench: Observation['bench'], a: Point, b: Point, answer: number): Observation => ({
   id: `${a} ${answer}`,
   bench,
   probe: { meter: 'volts', a, b },
@@ -138,8 +139,8 @@ describe('a broken conductor', () => {
   })
 
   it('is read by itself, too, with the wires off at both ends and the meter on one of them', () => {
-    const lifted = { ...bench, power: false, lifted: ['stat-cable.Y@thermostat', 'stat-cable.Y@indoor'] }
-    const at = (a: string): Observation => ({ id: a, bench: lifted, probe: { meter: 'ohms', a, b: 'C@indoor' }, answer: 'OL' })
+    const lifted: Bench = { ...bench, power: false, lifted: ['stat-cable.Y@thermostat', 'stat-cable.Y@indoor'] }
+    const at = (a: Point): Observation => ({ id: a, bench: lifted, probe: { meter: 'ohms', a, b: 'C@indoor' }, answer: 'OL' })
     expect(separations.map(({ isMade }) => isMade([at('Y@indoor')]))).toEqual([false, false])
     expect(separations.map(({ isMade }) => isMade([at('stat-cable.Y@indoor')]))).toEqual([false, true])
   })

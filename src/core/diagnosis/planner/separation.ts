@@ -66,7 +66,7 @@ function ofCable(system: System, { zone, touches }: Fault): Separation | null {
 function ofLead(system: System, { zone: place, touches }: Fault): Separation | null {
   const lead = touches.find((point) => parsePoint(point).place === place)
   if (!lead) return null
-  const name = lead.slice(0, lead.indexOf('@'))
+  const { name } = parsePoint(lead)
   const lifted = system.cables.flatMap((cable) =>
     cable.between.flatMap((where, side) =>
       where === place ? cable.conductors.flatMap(({ id, lands }) => (lands[side] === name ? [conductorEnd(cable.id, id, place)] : [])) : [],

@@ -5,6 +5,8 @@ import type { Place, System } from '@/src/core/wiring/system'
 interface OutputPart {
   readonly kind: 'output'
   readonly id: string
+  /** Its board. */
+  readonly of: string
   readonly place: string
   readonly name: string
   readonly between: readonly [string, string]
@@ -31,6 +33,7 @@ function chainPartsOf(system: System, place: Place): ChainPart[] {
             ({ call, to }): OutputPart => ({
               kind: 'output',
               id: `${part.id}:${to}`,
+              of: part.id,
               place: part.place,
               name: part.name,
               between: [call, to],

@@ -1,5 +1,5 @@
 import type { Rows } from '@/src/core/formats/loom/unit-drawing'
-import { terminalPoint } from '@/src/core/wiring/point'
+import { parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside } from '@/src/core/wiring/supply'
 import { type Cable, type Place, partsOf, placeById, type System } from '@/src/core/wiring/system'
 
@@ -37,7 +37,7 @@ export function rowsOfLane(system: System, lane: Lane, top: number, height: numb
   const stat = partsOf(system, 'thermostat').find(({ place }) => place === lane.stat.id)
   const hot = stat?.hot ?? lane.stat.terminals[0]
   const beside = commonBeside(system, terminalPoint(hot, lane.stat.id))
-  const common = beside === null ? lane.stat.terminals[lane.stat.terminals.length - 1] : beside.slice(0, beside.indexOf('@'))
+  const common = beside === null ? lane.stat.terminals[lane.stat.terminals.length - 1] : parsePoint(beside).name
   const order = [hot, ...lane.stat.terminals.filter((letter) => letter !== hot && letter !== common), common]
   const step = height / order.length
   return { order, common, y: (letter) => top + (Math.max(0, order.indexOf(letter)) + 0.5) * step }

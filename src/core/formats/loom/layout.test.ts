@@ -62,7 +62,7 @@ describe.each(catalogue.map((system) => [system.id, system] as const))('the loom
     const clashes = loom.parts.flatMap((part) => {
       const box = around(part.id, part.x, part.y, part.width - 2, part.height - 2)
       return loom.lines
-        .filter(({ net }) => !part.between.includes(net))
+        .filter(({ net }) => !part.between.some((point) => point === net))
         .filter(({ corners }) =>
           corners.slice(1).some(([x, y], index) => {
             const [fromX, fromY] = corners[index]

@@ -49,6 +49,7 @@ function partOf(part: Chain['parts'][number], place: Place, axis: 'across' | 'do
   const ends = part.kind === 'transformer' ? part.secondary : part.between
   return {
     id: part.id,
+    of: part.kind === 'output' ? part.of : part.id,
     kind: part.kind === 'board' ? 'electronics' : part.kind,
     label,
     terminal: null,

@@ -1,3 +1,4 @@
+import type { Point } from '@/src/core/wiring/point'
 import type { Conductor } from '@/src/core/wiring/system'
 
 /** What the loom is made of: places for everything, no colours, no state. Lengths are in the drawing's own unit, a pixel at full size. */
@@ -15,7 +16,7 @@ export interface LoomZone {
 
 /** A lettered landing, drawn as a square tag around its middle. */
 export interface LoomTag {
-  readonly point: string
+  readonly point: Point
   readonly letter: string
   readonly x: number
   readonly y: number
@@ -23,7 +24,7 @@ export interface LoomTag {
 
 export interface LoomEnd {
   /** The conductor's own end. */
-  readonly point: string
+  readonly point: Point
   readonly x: number
   readonly y: number
   readonly landed: boolean
@@ -44,6 +45,8 @@ export interface LoomLine {
 
 export interface LoomPart {
   readonly id: string
+  /** The part of the system that it belongs to: its own, a board's output to its board, a contact to its thermostat. */
+  readonly of: string
   readonly kind: 'switch' | 'coil' | 'electronics' | 'output' | 'fuse' | 'transformer' | 'contact'
   readonly label: string
   /** Terminal that a thermostat's contact works; null for everything else. */
@@ -53,20 +56,20 @@ export interface LoomPart {
   readonly y: number
   readonly width: number
   readonly height: number
-  readonly between: readonly [string, string]
+  readonly between: readonly [Point, Point]
   /** Where the label's foot stands when it is not beside the part. */
   readonly labelY?: number
 }
 
 /** A wire between two parts, where a probe can go. */
 export interface LoomLead {
-  readonly point: string
+  readonly point: Point
   readonly x: number
   readonly y: number
 }
 
 export interface LoomRail {
-  readonly point: string
+  readonly point: Point
   readonly x: number
   readonly width: number
   readonly y: number

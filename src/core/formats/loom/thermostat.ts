@@ -27,6 +27,7 @@ export function drawThermostat(part: PartOf<'thermostat'>, place: Place, zone: L
   })
   drawing.parts.push({
     id: part.id,
+    of: part.id,
     kind: 'electronics',
     label: 'stat',
     terminal: null,
@@ -49,6 +50,7 @@ export function drawThermostat(part: PartOf<'thermostat'>, place: Place, zone: L
     if (!called.has(letter)) continue
     drawing.parts.push({
       id: `${part.id}:${letter}`,
+      of: part.id,
       kind: 'contact',
       label: letter,
       terminal: letter,

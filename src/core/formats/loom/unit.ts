@@ -178,6 +178,7 @@ function drawSource(
   const half = SIZE.transformer.down[1] / 2
   drawing.parts.push({
     id: transformer.id,
+    of: transformer.id,
     kind: 'transformer',
     label: transformer.kind === 'transformer' ? `${transformer.va} VA` : transformer.name,
     terminal: null,

@@ -47,6 +47,7 @@ export function drawZonePanel(
   if (board)
     drawing.parts.push({
       id: board.id,
+      of: board.id,
       kind: 'electronics',
       label: 'board',
       terminal: null,
@@ -68,6 +69,7 @@ export function drawZonePanel(
       drawing.leads.push({ point: at(hot), x: boardRight + ROOM, y })
       drawing.parts.push({
         id: part.id,
+        of: part.id,
         kind: 'coil',
         label: part.name,
         terminal: null,
@@ -88,6 +90,7 @@ export function drawZonePanel(
     wire(common, [xPart, y + WINDINGS.height / 2], [xPart, y + WINDINGS.height / 2 + ROOM], [boardRight, y + WINDINGS.height / 2 + ROOM])
     drawing.parts.push({
       id: part.id,
+      of: part.id,
       kind: 'transformer',
       label: `${part.va} VA`,
       terminal: null,
