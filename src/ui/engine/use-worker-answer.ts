@@ -1,5 +1,6 @@
+import { useQuery } from '@tanstack/react-query'
 import type { Remote } from 'comlink'
-import { useEffect, useState } from 'react'
+import type { Entry } from '@/src/core/job/entry'
 import { diagnosisWorker } from '@/src/ui/engine/engine-client'
 import type { DiagnosisApi } from '@/src/workers/diagnosis.worker'
 
@@ -10,21 +11,33 @@ export interface WorkerAnswer<T> {
   readonly problem: string | null
 }
 
-/** One answer of the worker, asked again when `key` changes. An answer to an older key is not shown. */
-export function useWorkerAnswer<T>(ask: (worker: Remote<DiagnosisApi>) => Promise<T>, key: string): WorkerAnswer<T> {
-  const [state, setState] = useState<WorkerAnswer<T> & { readonly key: string }>({ key, answer: null, problem: null })
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the key stands for what is asked
-  useEffect(() => {
-    let isCurrent = true
-    diagnosisWorker()
-      .then(ask)
-      .then(
-        (answer) => isCurrent && setState({ key, answer, problem: null }),
-        (error: Error) => isCurrent && setState({ key, answer: null, problem: error.message }),
-      )
-    return () => {
-      isCurrent = false
-    }
-  }, [key])
-  return state.key === key ? state : { answer: null, problem: null }
+/** What the worker is asked about. */
+interface Asked {
+  readonly job: { readonly id: string }
+  readonly entries: readonly Entry[]
+}
+
+/**
+ * One answer of the worker about a timeline, kept: whoever comes back to a screen, or to an earlier point, has it at once. An answer about
+ * another timeline is not shown. The worker needs no signal, and what it answered does not go out of date.
+ *
+ * @param question the question in words, with all that it speaks of; another one is another answer
+ * @param hangsOn what else the answer hangs on: the whole timeline, where nothing less is given
+ */
+export function useWorkerAnswer<T>(
+  { job, entries }: Asked,
+  question: string,
+  ask: (worker: Remote<DiagnosisApi>) => Promise<T>,
+  hangsOn = entries.map(({ id }) => id).join(' '),
+): WorkerAnswer<T> {
+  const { data, error } = useQuery<T, Error>({
+    queryKey: ['worker', job.id, question, hangsOn],
+    queryFn: async () => ask(await diagnosisWorker()),
+    enabled: true,
+    networkMode: 'always',
+    staleTime: Number.POSITIVE_INFINITY,
+    retry: false,
+    structuralSharing: false,
+  })
+  return { answer: data ?? null, problem: error?.message ?? null }
 }

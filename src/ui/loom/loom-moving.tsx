@@ -24,9 +24,9 @@ const NOTHING_MOVES: readonly Moving[] = []
 
 /** What waits and what chatters on the bench as it stands. */
 export function useMoving(): readonly Moving[] {
-  const { system } = useJob()
+  const { job, system } = useJob()
   const { entries } = useMoment()
-  return useWorkerAnswer((worker) => worker.moving({ system, entries }, Date.now()), `moving ${entries.length}`).answer ?? NOTHING_MOVES
+  return useWorkerAnswer({ job, entries }, 'moving', (worker) => worker.moving({ system, entries }, Date.now())).answer ?? NOTHING_MOVES
 }
 
 /** The same as lines to be read out: the time at which a wait ends, not a count. */

@@ -26,21 +26,23 @@ const isWrong = (answer: Answer | null, expected: Expected | null): boolean =>
 
 /** The supply side: line, transformer, fuse; what was read beside what this system should show. */
 export function PowerStep({ onStep }: ScreenProps) {
-  const { system } = useJob()
+  const { job, system } = useJob()
   const { entries, state } = useMoment()
   const { record } = useHands()
   const places = placesWithLine(system)
   const [place, setPlace] = useState(places[0]?.id ?? firstPart(system, 'transformer').place)
   const checks = supplyChecks(system, place)
   const { answer: expected, problem } = useWorkerAnswer(
+    { job, entries },
+    `expect ${place}`,
     (worker) =>
       worker.expect(
         { system, entries },
         checks.map(({ probe }) => probe),
       ),
-    `expect ${place} ${benchKey(state.bench)}`,
+    benchKey(state.bench),
   )
-  const { answer: loads } = useWorkerAnswer((worker) => worker.loads({ system, entries }), `loads ${benchKey(state.bench)}`)
+  const { answer: loads } = useWorkerAnswer({ job, entries }, 'loads', (worker) => worker.loads({ system, entries }), benchKey(state.bench))
   const lines = checks.map((check, index) => {
     const reading = state.observations.findLast(({ probe }) => probeKey(probe) === probeKey(check.probe))
     return { ...check, answer: reading?.answer ?? null, expected: expected?.[index] ?? null }
@@ -54,8 +56,8 @@ export function PowerStep({ onStep }: ScreenProps) {
   const { slot } = state.bench
   const transformer = firstPart(system, 'transformer')
   const winding = { va: transformer.va, plateVolts: PLATE_VOLTS }
-  const { answer: windings } = useWorkerAnswer((worker) => worker.windings({ system, entries }), `windings ${entries.length}`)
-  const { answer: overload } = useWorkerAnswer((worker) => worker.overload({ system, entries }), `overload ${entries.length}`)
+  const { answer: windings } = useWorkerAnswer({ job, entries }, 'windings', (worker) => worker.windings({ system, entries }))
+  const { answer: overload } = useWorkerAnswer({ job, entries }, 'overload', (worker) => worker.overload({ system, entries }))
   const take = (answer: Answer) => {
     if (next && record([{ kind: 'reading', probe: next.probe, answer }]) === null) setPicked(null)
   }

@@ -15,10 +15,15 @@ import { useWorkerAnswer } from '@/src/ui/engine/use-worker-answer'
 
 /** Every mode of this system is run with the wires as they will be left, and ticked with its reading. */
 export function ProveStep({ onStep }: ScreenProps) {
-  const { system } = useJob()
+  const { job, system } = useJob()
   const { entries, state } = useMoment()
   const { record } = useHands()
-  const { answer: loads, problem } = useWorkerAnswer((worker) => worker.loads({ system, entries }), `loads ${benchKey(state.bench)}`)
+  const { answer: loads, problem } = useWorkerAnswer(
+    { job, entries },
+    'loads',
+    (worker) => worker.loads({ system, entries }),
+    benchKey(state.bench),
+  )
   const calls = callsOf(system)
   const next = calls.find((call) => !state.proofs[call]?.held) ?? null
   return (

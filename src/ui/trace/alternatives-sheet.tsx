@@ -17,10 +17,10 @@ export function AlternativesSheet({ open, onOpenChange }: { open: boolean; onOpe
 }
 
 function Alternatives({ onChosen }: { onChosen: () => void }) {
-  const { system } = useJob()
+  const { job, system } = useJob()
   const { entries, state } = useMoment()
   const { record } = useHands()
-  const { answer, problem } = useWorkerAnswer((worker) => worker.alternatives({ system, entries }), `alternatives ${entries.length}`)
+  const { answer, problem } = useWorkerAnswer({ job, entries }, 'alternatives', (worker) => worker.alternatives({ system, entries }))
   if (problem) return <p role="alert">{problem}</p>
   if (!answer) return <p>Comparing the other checks …</p>
   return (

@@ -6,6 +6,7 @@ import { landingOf, sayPoint } from '@/src/core/bench/points'
 import { sayConductor, sayPair } from '@/src/core/bench/say'
 import { problemWithSwap, sparesOf, swapAt, wiredNow } from '@/src/core/bench/swaps'
 import type { Probe } from '@/src/core/readings/check'
+import { probeKey } from '@/src/core/readings/check'
 import { isLinePoint } from '@/src/core/readings/predict'
 import type { SeenThrough } from '@/src/core/readings/reads-through'
 import { capital } from '@/src/core/units/capital'
@@ -132,18 +133,16 @@ function endsAt(system: System, point: Point): Point[] {
 }
 
 function BetweenTwo({ a, b, onDone }: { a: Point; b: Point; onDone: () => void }) {
-  const { system } = useJob()
+  const { job, system } = useJob()
   const { entries, state } = useMoment()
   const { record } = useHands()
   const measured = state.bench.power ? 'volts' : 'ohms'
   const probe: Probe = { meter: measured, a, b }
-  const { answer: forecasts, problem } = useWorkerAnswer(
-    (worker) => worker.forecast({ system, entries }, probe),
-    `${a} ${b} ${measured} ${entries.length}`,
+  const { answer: forecasts, problem } = useWorkerAnswer({ job, entries }, `forecast ${probeKey(probe)}`, (worker) =>
+    worker.forecast({ system, entries }, probe),
   )
-  const { answer: seen } = useWorkerAnswer(
-    (worker) => worker.readsThrough({ system, entries }, probe),
-    `through ${a} ${b} ${measured} ${entries.length}`,
+  const { answer: seen } = useWorkerAnswer({ job, entries }, `through ${probeKey(probe)}`, (worker) =>
+    worker.readsThrough({ system, entries }, probe),
   )
   const isJumped = state.bench.jumpers.some((jumper) => isSameJumper(jumper, a, b))
   const isLine = isLinePoint(system, a) || isLinePoint(system, b)
