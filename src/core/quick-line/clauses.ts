@@ -20,7 +20,7 @@ export interface Reader {
 
 /** What stands between two clauses. A condition is said after what it leads to, and is there before it: trips with G off. */
 const JOINTS =
-  /\s*[,:]\s+(?:and\s+|but\s+|then\s+|so\s+|now\s+)*|\s+[-–]\s+(?=[a-z]{3,})|\s+(?<condition>with|when|whenever|while|once|as soon as|the (?:second|minute|moment)|after|if)\s+|\s+(?:but|and|so|because|cause|plus|yet|though)\s+(?:now\s+|then\s+|it\s+still\s+)?|\s+(?=[A-Z][A-Za-z0-9]?(?:\s?[-/&]\s?|\s)[A-Z][A-Za-z0-9]?\s+[\d.])|(?<=\d ?[vV]?)\s+(?=[A-Z][a-z0-9]?\s+[\d.])/g
+  /\s*[,:]\s+(?:and\s+|but\s+|then\s+|so\s+|now\s+)*|\s+[-–]\s+(?=[a-z]{3,})|\s+(?<condition>with|when|whenever|while|once|as soon as|the (?:second|minute|moment)|after|if)\s+|\s+(?:but|and|so|because|cause|plus|yet|though)\s+(?:now\s+|then\s+|it\s+still\s+)?|\s+(?=[A-Z][A-Za-z0-9]?(?:\s?[-/&]\s?|\s)[A-Z][A-Za-z0-9]?\s+[\d.])|(?<=\d ?(?:[vV]|volts)?)(?<!\b(?:zone|stat|damper) \d)\s+(?=[A-Z][a-z0-9]?\s+(?:has |reads |is |shows |to (?:ground|gnd|common|[A-Z]\w?) )?[\d.])/g
 
 /** More joints than a line has: what is longer is a story, and a note. */
 const MOST_JOINTS = 7
@@ -66,7 +66,7 @@ const asCondition = (said: string): string =>
   /^(?:the )?(?:fan|cool|heat|cooling|heating|call|everything)(?: call)? off$/i.test(said.trim()) ? 'call off' : said
 
 /** `0.4 ohm dead short`: a reading, and what is thought of it. */
-const JUDGED = /^(.*\d ?(?:ohms?|v|volts?|amps?))\s+(\D+)$/i
+const JUDGED = /^(.*\d ?(?:ohms?|v|volts?|amps?)|\d.*? (?:to|and|-) \w{1,3})\s+(\D+)$/i
 
 /** `0.6 between them`: the two wires that were spoken of before. */
 function withThem(second: string, first: string, { system }: Reader): string {
@@ -85,6 +85,8 @@ function readPair(first: string, said: string, reader: Reader, isInOrder: boolea
     return isBeside ? withNote(readClauses(second, reader), first) : one
   }
   if (isInOrder && isJudgement(plain(second))) return one
+  // What came of it is no complaint.
+  if (isInOrder && !one.startsWith('complaint') && RESULTS.test(plain(second))) return withNote(one, second)
   const next = { ...reader, entries: reader.after(one, reader.entries) }
   const subject = isInOrder ? findSubject(first, new Sentence(reader.system, foldJob(reader.system, reader.entries))) : null
   const other = (subject && LACKS_SUBJECT.test(second.trim()) ? ofSubject(subject, second, next) : null) ?? readClauses(second, next)
@@ -96,7 +98,7 @@ function readPair(first: string, said: string, reader: Reader, isInOrder: boolea
 
 /** `still won't close`, `not pulling in`, `hums`: said of what was spoken of before. */
 const LACKS_SUBJECT =
-  /^(?:it |still |just )*(?:won['’]?t|doesn['’]?t|does not|isn['’]?t|is not|not|never|hums?|buzzes|chatters|reads|has|is|gets|shows)\b/i
+  /^(?:tripped|stuck(?: \w+)?|wet|full)$|^(?:it |still |just )*(?:won['’]?t|doesn['’]?t|does not|isn['’]?t|is not|not|never|hums?|buzzes|chatters|reads|has|is|gets|shows)\b/i
 
 function ofSubject(subject: string, clause: string, reader: Reader): string | null {
   const said = reader.read(`${subject} ${clause.trim().replace(/^(?:it|they|which) /i, '')}`, reader.entries)
@@ -143,7 +145,7 @@ const TEMPERATURES = /\b(?:room|set ?point|supply|return|ambient|(?:outside|insi
 
 /** What came of it, in words by which nothing is weighed. */
 const RESULTS =
-  /^(?:nothing (?:happened|happens|changed|changes)|no (?:change|difference|luck|effect|response|heat|cooling|cool|air)|same(?: thing| result)?|did(?:nt| not) (?:help|do anything|work))$/
+  /^(?:nothing (?:happened|happens|changed|changes)|no (?:change|difference|luck|effect|response|heat|cooling|cool|air)|no (?:gas|flame|fire|ignition|spark)|same(?: thing| result)?|did(?:nt| not) (?:help|do anything|work))$/
 
 /** Something was moved by hand, without being taken off. */
 const MOVED =

@@ -45,7 +45,8 @@ function firstOf(readings: readonly Reading[], meaning: Meaning, the: Sentence):
 /** What is read or seen on a call that is said beside it: 26 on O in cool. */
 function onCall(meaning: Meaning, the: Sentence): Said {
   const [call, another] = meaning.calls
-  if (!call || another) return null
+  // The fan beside another motor is the motor.
+  if (!call || another || /\bfan and\b|\band (?:the )?fan\b/.test(meaning.text)) return null
   const senses = new Set(meaning.senses)
   senses.delete('with')
   const line = firstOf([...measured, ...noticed], { ...meaning, calls: [], senses }, the)

@@ -3,7 +3,7 @@ import { findCable, isGroundWord } from '@/src/core/quick-line/names'
 import { boardHere, coilMeant, letterOfColour, type Sentence } from '@/src/core/quick-line/sentence'
 import { parsePoint } from '@/src/core/wiring/point'
 import { commonNodes } from '@/src/core/wiring/supply'
-import { partById } from '@/src/core/wiring/system'
+import { partById, partsOf } from '@/src/core/wiring/system'
 
 /** What the words of a sentence are, each of them once; nothing is left over. */
 export interface Meaning {
@@ -191,8 +191,17 @@ export function meaningOf(text: string, the: Sentence, isLenient = false): Meani
 
 /** `the coil`, `the light`: what there is one of here. */
 function unnamedPart(the: Sentence, phrase: string): string | null {
-  if (/^(?:coil|solenoid)$/.test(phrase)) return coilMeant(the)
+  if (phrase === 'solenoid') return valveHere(the) ?? coilMeant(the)
+  if (phrase === 'coil') return coilMeant(the)
   return /^(?:green |red |amber |status |board |led )?(?:light|lights|led)$/.test(phrase) ? boardHere(the) : null
+}
+
+/** The one valve where one stands. */
+function valveHere({ system, state }: Sentence): string | null {
+  const [valve, another] = partsOf(system, 'coil').filter(
+    ({ role, place }) => place === state.bench.place && (role === 'reversing-valve' || role === 'gas-valve'),
+  )
+  return valve && !another ? valve.id : null
 }
 
 /** Two letters are the two ends of one reading where the words between them say so. */

@@ -53,7 +53,7 @@ const readBetween: Reading = (meaning, the) => {
     if (has(meaning, 'none', 'dead')) return `${pair} 0 V${where}`
     return null
   }
-  if (letters.length !== 1 || letters[0].cable !== null || !only(meaning, 'volts', 'none', 'dead', 'hot', 'idle')) return null
+  if (letters.length !== 1 || letters[0].cable !== null || !only(meaning, 'volts', 'none', 'dead', 'hot', 'idle', 'in')) return null
   const { letter } = letters[0]
   if (/^L\d?$/i.test(letter)) return legVolts(meaning, the, letter)
   // No C at the thermostat: nothing between the hot side and it.

@@ -1,8 +1,9 @@
 import { distance } from 'fastest-levenshtein'
 import type { JobState } from '@/src/core/job/job-state'
+import { findCable } from '@/src/core/quick-line/names'
 import { Sentence } from '@/src/core/quick-line/sentence'
 import { Memo } from '@/src/core/units/cache'
-import { partById, type System } from '@/src/core/wiring/system'
+import { cableById, partById, type System } from '@/src/core/wiring/system'
 
 /**
  * A clause in the grammar's own forms, where it says the same in another: `R/C 26`, `27.1 R C`, `Y-C 24 at the condenser`, `fan relay in`,
@@ -123,9 +124,17 @@ function placeLast(text: string, the: Sentence): string {
     const head = /^(?:at|in|on|by) (?:the )?(.+)$/.exec(first)?.[1] ?? (count === 1 && first.length > 3 ? first : null)
     const begins = head === null || /^[a-z]$/.test(head) ? null : the.place(head)
     const after = words.slice(count).join(' ')
-    if (begins !== null && says.test(after)) return `${after} at ${begins}`
+    // `outdoor Y`, where that cable is: the wire of it that is here.
+    const isOfCable = head !== null && comesHere(the, head) && the.isLetter(words[count] ?? '')
+    if (begins !== null && !isOfCable && says.test(after)) return `${after} at ${begins}`
   }
   return text
+}
+
+/** A cable of that name has an end where one stands. */
+function comesHere({ system, state }: Sentence, name: string): boolean {
+  const cable = cableById(system, findCable(system, name) ?? '')
+  return cable?.between.includes(state.bench.place) ?? false
 }
 
 const NUMBER = String.raw`-?\d*[.,]?\d+`

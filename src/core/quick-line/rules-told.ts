@@ -21,6 +21,10 @@ export const toldRules: readonly Rule[] = [
   rule('fuse (?:just )?(?:let go|went)(?: again)?', () => 'fuse blown'),
   rule('breaker (?:just )?(?:went|let go|opened)(?: again)?', () => 'trips'),
   rule(
+    `(?:it |fuse |breaker )?(?:${TRIPS}|let go|went)(?: (?:it|again|right))* (?:when|as soon as|once|second|minute|moment|every time|whenever) (?:thermostat|stat|tstat|it|i|we) (?:calls|called|call|goes|went|asks|asked|tries|tried)(?: for| to| into| on)* (\\S+)`,
+    (the, call) => leading('trips on', the.call(call)),
+  ),
+  rule(
     '(?:lift|lifted|pulled|pull|took|take|disconnected|disconnect|unhooked)(?: off)? everything (?:going (?:to )?|that goes (?:to )?|to )(.+)',
     (the, where) => {
       const cable = cableTowards(the, where)
@@ -48,7 +52,7 @@ export const toldRules: readonly Rule[] = [
   rule('(?:it |breaker |fuse )?(?:is )?(?:holds|held|holding|stayed in|stays in|staying in)(?: so far| fine| up| in)?', () => 'holds'),
   rule('went through (?:\\d+|two|three|several|couple) fuses(?: .*)?', (the) => the.asNote()),
   rule(
-    `(?:it |breaker |fuse )?${TRIPS}(?: out)?(?: it)? (?:immediately |instantly |right away |every time )?(?:on|with) ([ywgob]\\d?)(?: only| call)?`,
+    `(?:it |breaker |fuse )?${TRIPS}(?: out)?(?: it)?(?: \\d+ ?(?:a|amps?)(?: fuse)?)? (?:immediately |instantly |right away |every time )?(?:on|with|as soon as|when|once) ([ywgob]\\d?)(?: only| call| was energized| is energized| got energized| got hot| was hot| has power)?`,
     (the, letter) => ({
       asks: `Is that the call, or ${the.letter(letter)} joined to R at the unit? Say "trips on cool", or "jumper R ${the.letter(letter)}; trips".`,
     }),
@@ -71,7 +75,7 @@ export const toldRules: readonly Rule[] = [
   rule('(?:blew|popped|lost|ate|took out)(?: up)? (?:another|second)(?: one| fuse)?', () => 'fuse blown'),
   rule('\\d+ ?(?:a|amp|amps) fuse (?:is |looks |checks |tests )?(?:good|fine|ok|intact)', () => 'fuse good'),
   rule(
-    '(?:somebody|someone|last guy|they|he) (?:put|stuck|left|had|used)(?: in)? (\\d+) ?(?:a|amp|amps) fuse(?: in)?(?: .*)?',
+    `(?:somebody|someone|last guy|they|he) (?:put|stuck|left|had|used)(?: in)?(?: a)? ${NUMBER} ?(?:a|amp|amps) fuse(?: in)?(?: .*)?`,
     (_, size) => `fuse ${size} in`,
   ),
   rule(

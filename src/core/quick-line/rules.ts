@@ -115,9 +115,12 @@ export const rules: readonly Rule[] = [
     worded(loadOf(the, what), 'runs'),
   ),
   rule('(?:thermostat|stat|t-?stat|tstat|display)(?: is| went| goes)? (?:blank|dead|dark)', (the) => worded(the.thermostat(), 'blank')),
-  rule('(?:thermostat|stat|t-?stat|tstat|display) (?:shows|says|reads|displays) (?:cooling|cool on|heating|heat on|call|calling)', (the) =>
-    worded(the.thermostat(), SHOWS_CALL),
-  ),
+  rule('(?:thermostat|stat|t-?stat|tstat|display) (?:shows|says|reads|displays) (?:(cool|heat)(?:ing| on)|call|calling)', (the, call) => {
+    const shown = worded(the.thermostat(), SHOWS_CALL)
+    // What it shows is called.
+    const named = call && the.state.bench.call === 'off' ? the.call(call) : null
+    return shown && named ? `call ${named}; ${shown}` : shown
+  }),
   rule(
     '(?:rub|rubbed|rubbing|worn|chafed)(?: through)?(?: mark| spot| wire| wires| insulation)?(?: at| on| in| along)? (.+)',
     (the, where) => leading('rubbed', zoneOf(the, where)),

@@ -4,6 +4,7 @@ import { rules } from '@/src/core/quick-line/rules'
 import { complaintRules } from '@/src/core/quick-line/rules-complaint'
 import { followedRules } from '@/src/core/quick-line/rules-followed'
 import { handRules } from '@/src/core/quick-line/rules-hands'
+import { partRules } from '@/src/core/quick-line/rules-parts'
 import { remarkRules } from '@/src/core/quick-line/rules-remarks'
 import { seenRules } from '@/src/core/quick-line/rules-seen'
 import { spokenRules } from '@/src/core/quick-line/rules-spoken'
@@ -33,13 +34,14 @@ export function inTheGrammar(
   const found = / at (\S+)$/.exec(text)
   const place = found && system.places.find(({ id }) => id === found[1])
   const there = place ? bySentence(text.slice(0, found.index), typed, system, state, isReadable) : null
-  return typeof there === 'string' && !/ at |;|^note |^walk /.test(there) ? `${there} at ${place?.id}` : null
+  return typeof there === 'string' && !/ at |;|^note |^complaint |^walk /.test(there) ? `${there} at ${place?.id}` : null
 }
 
 function bySentence(text: string, typed: string, system: System, state: JobState, isReadable: (command: string) => boolean): Said {
   let first: Said = null
   for (const rule of [
     ...complaintRules,
+    ...partRules,
     ...toldRules,
     ...handRules,
     ...seenRules,

@@ -49,11 +49,19 @@ export class Sentence {
     if (zoneDamper) return findPart(this.system, `damper-${zoneDamper[1] ?? zoneDamper[2]}`)
     if (/^(?:fan|blower|indoor fan) relay$/.test(word))
       return partsOf(this.system, 'coil').find(({ role }) => role === 'blower-relay')?.id ?? null
+    const ofBoard = /^(outdoor|outside|indoor|inside|panel|zone|zone panel) (?:control )?board$/.exec(word)
+    if (ofBoard) {
+      const at = this.place(ofBoard[1] === 'zone' ? 'panel' : ofBoard[1])
+      return this.system.parts.find(({ kind, place }) => kind === 'board' && place === at)?.id ?? null
+    }
+    const ofStage = /^(?:second|2nd) stage (.+)$/.exec(word)
+    if (ofStage) return this.part(`second ${ofStage[1]}`)
     const isFan = /^(outdoor fan|condenser fan|fan outside|fan outdoors|outside fan)$/.test(word)
     const loads = partsOf(this.system, 'load')
     if (isFan) return loads.find(({ name, place }) => /fan/.test(name) && placeById(this.system, place)?.kind !== 'indoor')?.id ?? null
     // Whoever stands at the outdoor unit means the fan there.
-    if (word === 'fan' && placeById(this.system, this.state.bench.place)?.kind === 'outdoor') return null
+    if (word === 'fan' && placeById(this.system, this.state.bench.place)?.kind === 'outdoor')
+      return loads.find(({ name, place }) => /fan/.test(name) && place === this.state.bench.place)?.id ?? null
     if (/^(blower motor|indoor fan|fan|blower)$/.test(word)) return loads.find(({ name, id }) => /blower/.test(name + id))?.id ?? null
     const bareWord = bare(word)
     const named = calledOf.of(this.system).filter(({ forms }) => forms.includes(word) || forms.includes(bareWord))

@@ -1,0 +1,174 @@
+import { allOf, landAll } from '@/src/core/quick-line/hands'
+import { findCable } from '@/src/core/quick-line/names'
+import { NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
+import { boardHere, leading, loadOf, primary, type Sentence, worded } from '@/src/core/quick-line/sentence'
+import { SHOWS_CALL } from '@/src/core/readings/looks'
+import { parsePoint, terminalPoint } from '@/src/core/wiring/point'
+import { commonBeside } from '@/src/core/wiring/supply'
+import { partById, partsOf } from '@/src/core/wiring/system'
+
+/** A switch that is said to be open while something is called through it stands between the hot side and nothing: full volts across. */
+function openSwitch(the: Sentence, what: string): string | null {
+  return acrossSwitch(the, what, 'OL', 'jumps between 20 and 28 V')
+}
+
+/** One that is said to be closed has none of the volts across it. */
+const closedSwitch = (the: Sentence, what: string): string | null =>
+  acrossSwitch(the, what, 'jumps between 0 and 1', 'jumps between 0 and 1 V')
+
+function acrossSwitch(the: Sentence, what: string, ohms: string, volts: string): string | null {
+  const part = partById(the.system, the.part(what) ?? '')
+  if (part?.kind !== 'switch') return null
+  const { power, call, jumpers } = the.state.bench
+  if (!power) return `ohms across ${part.id} ${ohms}`
+  return call !== 'off' || jumpers.length > 0 ? `${part.between[0]}-${part.between[1]} ${volts} at ${part.place}` : null
+}
+
+/** Volts to common before and behind a switch, or into and out of a transformer. */
+function inAndOut(the: Sentence, into: string, outOf: string, what: string): string | null {
+  const transformer = partsOf(the.system, 'transformer')
+  if (/^(?:transformer|xfmr)$/.test(what) && transformer.length === 1) {
+    const [{ secondary, place }] = transformer
+    return leading('', primary(the, into)) && `${primary(the, into)}; ${secondary[0]}-${secondary[1]} ${outOf} V at ${place}`
+  }
+  const part = partById(the.system, the.part(what) ?? '')
+  if (part?.kind !== 'switch') return null
+  const [before, behind] = part.between
+  const common = commonBeside(the.system, terminalPoint(before, part.place))
+  const name = common && parsePoint(common).name
+  return name && `${before}-${name} ${into} V at ${part.place}; ${behind}-${name} ${outOf} V at ${part.place}`
+}
+
+/** Two motors, each with what it does. */
+const bothLoads = (the: Sentence, one: string, first: string, other: string, second: string): string | null => {
+  const [a, b] = [loadOf(the, one), loadOf(the, other)]
+  return a && b && a !== b ? `${a} ${first}; ${b} ${second}` : null
+}
+
+/** What was moved by this search goes back: jumpers out, wires on their screws, parts plugged in. */
+function allBack({ state: { bench } }: Sentence): string | null {
+  const back = [
+    ...bench.jumpers.map(({ a, b }) => `jumper out ${a} ${b}`),
+    ...bench.unplugged.map((part) => `plug ${part}`),
+    ...bench.lifted.map((end) => `land ${end}`),
+  ]
+  return back.length === 0 ? null : back.join('; ')
+}
+
+const NOT = '(?:not|isnt|is not|doesnt|does not|wont|will not)'
+
+/** Parts: what goes in and what comes out, what stays open, several at once. */
+export const partRules: readonly Rule[] = [
+  rule('(.+?)(?: is| was| reads| ohms| checks| stays| stuck)* (?:closed|making|made|proving|proved)', (the, what) =>
+    closedSwitch(the, what),
+  ),
+  rule(
+    '(.+?)(?: is| was| reads| ohms| ohmed| checks| meters| stays| stuck)* (?:open|not making|not made|wont make|not closing|wont close|wont prove|not proving)',
+    (the, what) => openSwitch(the, what),
+  ),
+  rule(
+    `${NUMBER} ?${VOLTS}? in(?:to)?,? (?:and |but )?(?:${NUMBER}|(?:nothing|none|zero|no volts|no voltage)) ?${VOLTS}? out(?: of| on| at| from)? (.+)`,
+    (the, into, out, what) => inAndOut(the, into, out === '' ? '0' : out, what),
+  ),
+  rule(
+    `${NUMBER} ?${VOLTS}? (?:to|into|at|on|in) (transformer|xfmr|.+? switch|limit|rollout),? (?:and |but )?(?:nothing|none|zero|0|no volts|no voltage|no 24)(?: ?v)?(?: coming| comes| going)? out(?: of it)?`,
+    (the, into, what) => inAndOut(the, into, '0', what),
+  ),
+  rule(
+    `(?:have |got |getting |reading |reads )?${NUMBER} ?${VOLTS}? (?:across|out of|off|between) (?:transformer )?secondary`,
+    (the, volts) => the.voltsAt('transformer', volts),
+  ),
+  rule(`(?:have |got |getting |reading |reads )?${NUMBER} ?${VOLTS}? (?:across|into|to|on|at) (?:transformer )?primary`, (the, volts) =>
+    primary(the, volts),
+  ),
+  rule(`(?:have |got |getting )?${NUMBER} ?${VOLTS}? (?:to|going to|getting to|reaching) (.+)`, (the, volts, what) => {
+    const part = partById(the.system, the.part(what) ?? '')
+    return part?.kind === 'coil' && Number(volts) < 60 ? the.voltsAt(what, volts) : null
+  }),
+  rule(
+    `(.+?) (?:is )?(?:runs|running|on|turning),? (?:but |and )?(.+?) (?:is |are |does )?(?:${NOT}|off|dead|still)(?: (?:run|running|turning|on))?`,
+    (the, one, other) => bothLoads(the, one, 'runs', other, 'still'),
+  ),
+  rule('(.+?) and (.+?) (?:are |is |both )*(?:dead|off|still|not running|wont run|wont start|not turning|stopped)', (the, one, other) =>
+    bothLoads(the, one, 'still', other, 'still'),
+  ),
+  rule('(.+?) and (.+?) (?:are |is |both )*(?:run|runs|running|on|turning|come on|came on)', (the, one, other) =>
+    bothLoads(the, one, 'runs', other, 'runs'),
+  ),
+  rule(
+    '(.+?) (?:is )?(?:runs|running|comes on|came on|on) (?:on|in|at) (?:low|high|medium|med|low speed|high speed)(?: speed)?',
+    (the, what) => worded(loadOf(the, what), 'runs'),
+  ),
+  rule(
+    '(?:lift|lifted|pull|pulled|take|took|disconnect|disconnected|unhook|unhooked)(?: off)? (?:all|everything|all wires)(?: (?:of|for|from|on|to|off))? zone (\\d)(?: wires)?(?: off)?',
+    (the, zone) => allOf(the, `stat-cable-${zone}`),
+  ),
+  rule(
+    '(?:land|landed|put|hooked up|reconnect|reconnected)(?: back)? (?:all|everything)(?: (?:of|for|from|on|to))? zone (\\d)(?: wires)?(?: back)?(?: on)?',
+    (the, zone) => landAll(the, `stat-cable-${zone}`),
+  ),
+  rule(
+    '(?:put|hooked|landed|plugged|got|have)? ?(?:it all|everything|all of it|all wires|all)(?: (?:is|are|hooked|landed|plugged|put))* back(?: (?:on|up|in|together|how it was|way it was|where it was|like it was|as found|as it was))?',
+    (the) => allBack(the),
+  ),
+  rule(
+    '(?:built.?in |reset )?breaker (?:on|at|of|built into) transformer (?:popped|tripped|trips|pops|opened|kicked out|is out)(?: again)?',
+    () => 'trips',
+  ),
+  rule('(?:pushed|pressed|reset|push|hit)(?: in)? (?:reset )?button(?: back)?(?: in)?', () => 'reset'),
+  rule(
+    '(?:it |breaker |fuse )?(?:trips|tripped|pops|popped|blows|blew)(?: (?:it|again|right))* (?:second|minute|moment|instant|as soon as|when|whenever|every time|once)(?: (?:i|it|that))? (.+?) (?:kicks|comes|pulls|clicks|turns|goes|is|gets|starts|was|snaps)(?: .*)?',
+    (the, what) => (the.part(what) ? 'trips' : null),
+  ),
+  rule(
+    '(?:found )?(?:loose (?:wire|connection|terminal|screw) (?:on|at|under|in)|(?:wire|screw|connection) (?:is |was )?loose (?:on|at|under|in)) (\\S+)',
+    (the, name) => (the.isLetter(name) ? `landings ${the.letter(name)} off` : null),
+  ),
+  rule(
+    `(\\S+) in(?: (?:is|has|reads))? ${NUMBER} ?${VOLTS}?,? (?:and |but )?\\S+ out(?: (?:is|has|reads))? ${NUMBER} ?${VOLTS}?`,
+    (the, name, into, out) =>
+      the.isLetter(`${name}-out`) ? `${the.letter(name)}-C ${into} V; ${the.letter(`${name}-out`)}-C ${out} V` : null,
+  ),
+  rule(
+    '(?:nothing|no volts|no voltage|no 24|zero|0)(?: ?v| volts)? (?:out of|coming out of|off|from|on|at) (?:transformer|xfmr)(?: secondary)?',
+    (the) => the.voltsAt('transformer', '0'),
+  ),
+  rule('(\\S+)(?: is)? cold', (the, name) => (the.isLetter(name) ? the.voltsAt(name, '0') : null)),
+  rule(
+    `(.+?)(?: coil)?(?: is| reads)? ${NUMBER} ?ohms?,? (?:with )?(?:both )?(?:leads|wires|spades) (?:off|pulled|unplugged|disconnected)`,
+    (the, what, ohms) => {
+      const part = partById(the.system, the.part(what) ?? '')
+      if (part?.kind !== 'coil' && part?.kind !== 'switch') return null
+      return `${the.state.bench.unplugged.includes(part.id) ? '' : `unplug ${part.id}; `}ohms across ${part.id} ${ohms}`
+    },
+  ),
+  rule('(?:reset|pushed in|pushed|pressed) (rollout|rollout switch)(?: switch)?(?: button)?(?: back)?(?: in)?', (the, what) =>
+    worded(the.part(what), 'set'),
+  ),
+  rule('(?:back )?(?:to|set to|on|in) auto(?: mode)?|fan (?:back )?to auto', () => 'call off'),
+  rule(
+    '(?:(.+) )?board (?:is )?(?:in|on|still in) (?:its )?(?:time |compressor |anti ?short ?cycle )?(?:delay|timer|time out)',
+    (the, which) => worded(which ? the.part(`${which} board`) : boardHere(the), 'flashes'),
+  ),
+  rule(
+    'zone (\\d) (?:stat|thermostat|tstat) (?:shows|says|is calling for|calls for|calling for|is calling|calling)(?: a)?(?: call| call for)?(?: (?:cool|cooling|heat|heating))?',
+    (the, zone) => worded(the.part(`zone ${zone} thermostat`), SHOWS_CALL),
+  ),
+  rule('(?:pulled|ran|run|installed|put in|strung)(?: a| in)? new (.+?)(?: cable| wire| run)?', (the, what) =>
+    findCable(the.system, what) ? `repaired ${what} cable, new one run` : null,
+  ),
+  rule(
+    '(?:put in |installed |stuck in )?(?:a )?(?:new |another )?([\\d.]+) ?(?:a|amp|amps)(?: fuse)? (?:installed|in|in place|in slot|fitted|went in)',
+    (_, size) => `fuse ${size} in`,
+  ),
+  rule(`(\\S+) (?:call )?(?:is )?(?:proved|proven|proves) ${NUMBER} ?(?:a|amps?)(?:,? ${NUMBER} ?${VOLTS})?`, (the, call, amps, volts) =>
+    leading('proved', the.call(call) && `${the.call(call)} ${amps} A${volts ? ` ${volts} V` : ''}`),
+  ),
+  rule(
+    '(\\S+)(?: wire)? (?:is |was )?(?:broke|broken|broken off|broke off|came off|fell off|hanging)(?: off| loose)?(?: (?:at|in|on) (.+))?',
+    (the, name, where) => {
+      const place = where ? the.place(where) : ''
+      return the.isLetter(name) && place !== null ? `landings ${the.letter(name)} off${place ? ` at ${place}` : ''}` : null
+    },
+  ),
+]
