@@ -131,6 +131,7 @@ function sayTraceAnswer(engine: Engine, answer: TraceAnswer, entries: readonly E
     if (next.caution) lines.push(`    ! ${next.caution}`)
     for (const { say, probability, meaning } of next.outcomes) lines.push(`    ${say}: ${meaning}, ${sayPercent(probability)}`)
   }
+  lines.push(...answer.cable.map(({ say, next: better }) => `~ ${say}${better ? ` (${better})` : ''}`))
   if (answer.bench.say.length > 0) lines.push(`  bench: ${answer.bench.say.join('; ')}`)
   if (answer.owed.length > 0) lines.push(`  to put back: ${answer.owed.map(({ say }) => say).join('; ')}`)
   return `${lines.join('\n')}\n`

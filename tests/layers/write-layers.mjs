@@ -15,6 +15,7 @@ const layers = [
   'protection',
   'readings',
   'job',
+  'cable',
   'diagnosis',
   'advice',
   'quick-line',

@@ -2,6 +2,8 @@ import { z } from 'zod'
 import type { Opinion } from '@/src/core/advice/advise'
 import { owedBy } from '@/src/core/bench/owed'
 import { sayBench } from '@/src/core/bench/say'
+import { type RunFinding, type RunReport, runsOf } from '@/src/core/cable/of-job'
+import { sayFinding, sayWhere } from '@/src/core/cable/say-where'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { sayVerdict } from '@/src/core/diagnosis/explanation/say-verdict'
 import { namesRepair, type Verdict } from '@/src/core/diagnosis/inference/verdict'
@@ -35,6 +37,19 @@ export const checkSchema = z.strictObject({
   why: z.string(),
   caution: z.string().nullable(),
   outcomes: z.array(z.strictObject({ answer: answerSchema, say: z.string(), probability: z.number(), meaning: z.string() })),
+})
+
+/** Something along the run of a cable, and where, metres from the cable's first end; null while the readings do not tell it. */
+export const runFindingSchema = z.strictObject({
+  cable: z.string(),
+  finding: z.enum(['short', 'to-metal', 'open']),
+  conductors: z.array(z.string()),
+  say: z.string(),
+  lowM: z.number().nullable(),
+  middleM: z.number().nullable(),
+  highM: z.number().nullable(),
+  /** What to read for a closer answer. */
+  next: z.string().nullable(),
 })
 
 export const verdictSchema = z.strictObject({
@@ -82,6 +97,7 @@ export const traceAnswerSchema = z.strictObject({
   }),
   owed: z.array(z.strictObject({ what: z.string(), place: z.string(), say: z.string() })),
   contradictions: z.array(z.strictObject({ entry: z.string(), say: z.string() })),
+  cable: z.array(runFindingSchema),
 })
 export type TraceAnswer = z.infer<typeof traceAnswerSchema>
 
@@ -109,6 +125,7 @@ export function writeTraceAnswer(
       .map(({ id, say, zone, probability, repair, why }) => ({ id, say, zone, probability, repair: repair?.id ?? null, why })),
     next: proposal.next ? writeCheck(proposal.next, stamp) : null,
     verdict: proposal.verdict ? writeVerdict(engine.system, proposal.verdict) : null,
+    cable: runsOf(system, state).flatMap((report) => report.findings.map((finding) => writeFinding(system, report, finding))),
     bench: {
       power: bench.power,
       call: bench.call,
@@ -148,6 +165,21 @@ export function writeCheck(check: Check, stamp: Stamp): z.infer<typeof checkSche
     why: check.why,
     caution: check.caution,
     outcomes: check.outcomes.map(({ answer, probability, meaning }) => ({ answer, say: sayAnswer(answer, probe), probability, meaning })),
+  }
+}
+
+function writeFinding(system: System, report: RunReport, finding: RunFinding): z.infer<typeof runFindingSchema> {
+  const { distance } = finding
+  const metres = (value: number | undefined) => (value === undefined ? null : Number(value.toFixed(2)))
+  return {
+    cable: report.cable.id,
+    finding: finding.of,
+    conductors: [...finding.conductors],
+    say: `${sayFinding(finding)}${distance ? `: ${sayWhere(system, report, distance)}` : ''}`,
+    lowM: metres(distance?.lowM),
+    middleM: metres(distance?.middleM),
+    highM: metres(distance?.highM),
+    next: distance ? distance.better : finding.next,
   }
 }
 

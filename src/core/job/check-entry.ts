@@ -11,7 +11,7 @@ import { modelValue } from '@/src/core/units/model-value'
 import { sayCall } from '@/src/core/wiring/call'
 import { isPoint, parsePoint } from '@/src/core/wiring/point'
 import { lineNodes } from '@/src/core/wiring/supply'
-import { callsOf, firstPart, furtherFuses, partById, type System, zonesOf } from '@/src/core/wiring/system'
+import { cableById, callsOf, firstPart, furtherFuses, partById, type System, zonesOf } from '@/src/core/wiring/system'
 
 /** Null when an entry makes sense on this bench of this system, else a sentence why not. Closing is judged where the whole job is known. */
 export function problemWithContent(system: System, bench: Bench, entry: ContentEntry): string | null {
@@ -35,12 +35,24 @@ export function problemWithContent(system: System, bench: Bench, entry: ContentE
         : `There is no zone "${entry.zone}". Zones here: ${zonesOf(system)
             .map(({ id }) => id)
             .join(', ')}.`
+    case 'run':
+      return problemWithRun(system, entry)
     case 'complaint':
     case 'way':
     case 'note':
     case 'close':
       return null
   }
+}
+
+function problemWithRun(system: System, { cable: id, fact }: Extract<ContentEntry, { kind: 'run' }>): string | null {
+  const cable = cableById(system, id)
+  if (!cable) return `There is no cable "${id}". Cables here: ${system.cables.map((one) => one.id).join(', ')}.`
+  if (fact.what !== 'capacitance') return null
+  const unknown = [fact.conductor, fact.against].find((one) => one !== null && !cable.conductors.some((conductor) => conductor.id === one))
+  if (unknown) return `The ${cable.name} has no conductor "${unknown}". It has ${cable.conductors.map((one) => one.id).join(', ')}.`
+  if (fact.conductor === fact.against) return 'Both leads are on the same conductor.'
+  return cable.between.includes(fact.place) ? null : `The ${cable.name} does not come to "${fact.place}".`
 }
 
 /** Volts with the power off: is it dead where the hand is about to go. They say nothing of what is wrong. */

@@ -38,6 +38,7 @@ export interface Gathered {
   readonly observations: Observation[]
   readonly skipped: Probe[]
   readonly repairs: EntryOf<'repair'>[]
+  readonly runs: EntryOf<'run'>[]
   readonly refused: Refusal[]
   readonly clashes: Clash[]
   /** The bench that the maker of each standing slot had after it. */
@@ -63,6 +64,7 @@ export const nothingGathered = (system: System): Gathered => ({
   observations: [],
   skipped: [],
   repairs: [],
+  runs: [],
   refused: [],
   clashes: [],
   made: [],
@@ -75,6 +77,7 @@ export const fork = (gathered: Gathered): Gathered => ({
   observations: [...gathered.observations],
   skipped: [...gathered.skipped],
   repairs: [...gathered.repairs],
+  runs: [...gathered.runs],
   refused: [...gathered.refused],
   clashes: [...gathered.clashes],
   made: [...gathered.made],
@@ -142,6 +145,9 @@ export function take(system: System, gathered: Gathered, entry: ContentEntry, on
     case 'proof':
       gathered.proofs = { ...gathered.proofs, [entry.call]: entry }
       return
+    case 'run':
+      gathered.runs.push(entry)
+      return
     case 'close':
       gathered.closedAt = entry.at
       return
@@ -183,6 +189,7 @@ export function benchAfter(system: System, bench: Bench, entry: ContentEntry): B
     case 'skip':
     case 'way':
     case 'proof':
+    case 'run':
     case 'note':
     case 'close':
       return bench

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { benchChangeSchema } from '@/src/core/bench/change-schema'
 import { complaintSchema } from '@/src/core/job/complaint-schema'
+import { runFactSchema } from '@/src/core/job/run-schema'
 import { waysOfWorking } from '@/src/core/job/ways'
 import { answerSchema, probeSchema } from '@/src/core/readings/check-schema'
 import { sayIssue } from '@/src/core/units/say-issue'
@@ -53,6 +54,8 @@ const proofEntry = z.strictObject({
   amps: z.number().min(0).max(100).nullable(),
   volts: z.number().min(0).max(100).nullable(),
 })
+/** Something of the run of a cable. */
+const runEntry = z.strictObject({ ...base, kind: z.literal('run'), cable: textSchema(60, 1), fact: runFactSchema })
 const noteEntry = z.strictObject({ ...base, kind: z.literal('note'), text: textSchema(2000) })
 const closeEntry = z.strictObject({ ...base, kind: z.literal('close') })
 
@@ -66,6 +69,7 @@ const contentEntries = [
   wayEntry,
   repairEntry,
   proofEntry,
+  runEntry,
   noteEntry,
   closeEntry,
 ] as const

@@ -222,6 +222,7 @@ function stateOf(system: System, { entries, undone, refused }: Standing, gathere
     trips: gathered.trips,
     fusesSpent: gathered.fusesSpent,
     repairs: gathered.repairs,
+    runs: gathered.runs,
     proofs: gathered.proofs,
     closedAt: gathered.closedAt,
     refused: [...refused, ...gathered.refused],

@@ -31,6 +31,8 @@ export interface JobState {
   readonly trips: number
   readonly fusesSpent: number
   readonly repairs: readonly EntryOf<'repair'>[]
+  /** What was told and measured of the runs of cables, in order. */
+  readonly runs: readonly EntryOf<'run'>[]
   /** The last proof of each call since the last repair. */
   readonly proofs: Readonly<Partial<Record<CallName, EntryOf<'proof'>>>>
   readonly closedAt: string | null

@@ -2,10 +2,11 @@ import { sayChange } from '@/src/core/bench/say'
 import { sayComplaint } from '@/src/core/job/complaint'
 import type { EntryDraft } from '@/src/core/job/entry'
 import type { JobState, Refusal } from '@/src/core/job/job-state'
+import type { RunFact } from '@/src/core/job/run-schema'
 import { sayWay } from '@/src/core/job/ways'
 import { sayAnswer, sayProbe } from '@/src/core/readings/say'
 import { sayCall } from '@/src/core/wiring/call'
-import type { System } from '@/src/core/wiring/system'
+import { cableById, placeById, type System } from '@/src/core/wiring/system'
 
 /** What stops counting with an undo or a correction, said before it is done. */
 export function sayFallen(system: System, { standing }: Pick<JobState, 'standing'>, falls: readonly Refusal[]): string {
@@ -14,6 +15,25 @@ export function sayFallen(system: System, { standing }: Pick<JobState, 'standing
     return entry ? [sayDraft(system, entry)] : []
   })
   return `also drops: ${said.join('; ')}`
+}
+
+/** Something of a run, in words. */
+function sayRunFact(system: System, id: string, fact: RunFact): string {
+  const cable = cableById(system, id)
+  const name = cable?.name ?? id
+  const placeName = (place: string) => placeById(system, place)?.name ?? place
+  switch (fact.what) {
+    case 'length':
+      return `the ${name} is ${fact.metres} m long`
+    case 'landmark':
+      return `${fact.name}: ${fact.metres} m along the ${name} from the ${placeName(cable?.between[0] ?? '')}`
+    case 'capacitance':
+      return `${fact.conductor} ${fact.against === null ? 'to the rest' : `to ${fact.against}`} of the ${name} at the ${placeName(fact.place)}: ${fact.nF} nF`
+    case 'meter':
+      return `meter for the ${name} ${fact.isNulled ? 'nulled with its leads' : 'not nulled'}`
+    case 'copper':
+      return `copper of the ${name} at ${fact.celsius} °C`
+  }
 }
 
 /** How an entry reads on the timeline and under the quick line. */
@@ -36,6 +56,8 @@ export function sayDraft(system: System, draft: EntryDraft, state?: Pick<JobStat
       return `repaired: ${draft.what}${draft.cause ? ` (cause: ${draft.cause})` : ''}`
     case 'proof':
       return `${sayCall[draft.call]} ${draft.held ? 'proved' : 'did not hold'}${draft.amps === null ? '' : `, ${draft.amps} A`}${draft.volts === null ? '' : `, ${draft.volts} V`}`
+    case 'run':
+      return sayRunFact(system, draft.cable, draft.fact)
     case 'note':
       return `note: ${draft.text}`
     case 'close':

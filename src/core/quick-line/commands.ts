@@ -11,6 +11,7 @@ import { readPanel, readPower } from '@/src/core/quick-line/power'
 import { type CommandContext, Misread, Reader } from '@/src/core/quick-line/reader'
 import { readAmps, readReading } from '@/src/core/quick-line/readings'
 import { readComplaint, readProved, readRepaired, readSkip, readUndo, readWay } from '@/src/core/quick-line/record'
+import { readCapacitance, readCopper, readLandmark, readLoop, readNulled, readRunLength } from '@/src/core/quick-line/runs'
 import { readSwap, readSwapBack } from '@/src/core/quick-line/swaps'
 import type { Token } from '@/src/core/quick-line/tokens'
 import { readItTrips, readSlip, readTrip } from '@/src/core/quick-line/trips'
@@ -22,7 +23,7 @@ type Parsed =
 
 /**
  * The grammar, one function a rule:
- *   line    = power | call | walk | lift | jumper | plug | swap | slot | reset | trip | amps | look | repaired | proved | note | complaint | skip | way | undo | close | reading
+ *   line    = power | call | walk | lift | jumper | plug | swap | slot | reset | trip | amps | look | repaired | proved | note | complaint | run | skip | way | undo | close | reading
  *   reading = point ("-" | "to") point [["at"] place] value [["at"] place]
  *   point   = ["lifted" | "screw"] [cable] name ["@" place];  value = "OL" | number [unit]
  */
@@ -101,6 +102,12 @@ const rules: ReadonlyMap<string, Rule> = new Map(
     proved: readProved,
     note: (reader) => [{ kind: 'note', text: reader.rest('a note needs its text').replace(/^:\s*/, '') }],
     complaint: readComplaint,
+    run: readRunLength,
+    landmark: readLandmark,
+    cap: readCapacitance,
+    loop: readLoop,
+    nulled: readNulled,
+    copper: readCopper,
     skip: readSkip,
     way: readWay,
     undo: readUndo,

@@ -47,7 +47,7 @@ export type Understood =
 export function readQuickLine(line: string, asked: QuickLineContext): Understood {
   const context: Reading = { ...asked, made: new Map(), stood: asked.entries.length }
   const read = readInGrammar(line, context)
-  if (read.ok) return read
+  if (read.ok || isOfRun(line)) return read
   const put = inGrammarsWords(clausesOf(line), context)
   if (put === null) return asRemark(line, context) ?? (isOfReading(line, context) ? read : { ...read, problem: NO_ENTRY })
   if (typeof put === 'object') return { ok: false, problem: put.asks, start: 0, end: line.length }
@@ -56,6 +56,9 @@ export function readQuickLine(line: string, asked: QuickLineContext): Understood
   // What was understood and cannot be now is refused with its own reason; where the line said it in the grammar's words, at its own word.
   return understood.problem === read.problem ? read : { ...understood, start: 0, end: line.length }
 }
+
+/** What is read along a run is refused with its own reason: as a sentence it would be a reading on the screws. */
+const isOfRun = (clause: string): boolean => /^\s*(?:loop|cap|landmark)\b/i.test(clause)
 
 /** What is told where a line names nothing that a meter could be on: the grammar would ask for a number. */
 const NO_ENTRY = 'I do not understand this as an entry. Say what was read, done or seen: "Y-C 24", "lift outdoor Y", "contactor out".'
@@ -146,6 +149,7 @@ function clausesOf(line: string): string[] {
 /** One clause: as it stands, in another form of it, or as a sentence. */
 function clauseInGrammar(clause: string, context: QuickLineContext): Said {
   if (readInGrammar(clause, context).ok) return clause
+  if (isOfRun(clause)) return null
   const state = foldJob(context.system, context.entries)
   const normal = normalForm(clause, context.system, state)
   if (readInGrammar(normal, context).ok) return normal

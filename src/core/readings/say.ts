@@ -5,6 +5,7 @@ import type { Answer, Probe } from '@/src/core/readings/check'
 import { parseLook } from '@/src/core/readings/look-target'
 import { fromOhmScale, type Prediction, type Scale } from '@/src/core/readings/prediction'
 import { sayAmps, sayOhms, sayVolts } from '@/src/core/units/quantity'
+import { workLimit } from '@/src/core/units/work-limit'
 import { sayCall } from '@/src/core/wiring/call'
 import { isPoint, parsePoint } from '@/src/core/wiring/point'
 import { firstPart, partById, placeById, type System, zoneName } from '@/src/core/wiring/system'
@@ -35,9 +36,15 @@ export function sayAnswer(answer: Answer, probe: Probe): string {
   if (answer === 'OL') return 'OL'
   if (typeof answer === 'object' && 'word' in answer) return sayWord(answer.word)
   const say = probe.meter === 'ohms' ? sayOhms : probe.meter === 'amps' ? sayAmps : sayVolts
+  // A fine meter's digits are kept as they were read: along a cable they are what counts.
+  if (probe.meter === 'ohms' && typeof answer === 'number' && answer < FINE_BELOW && Number(answer.toFixed(3)) === answer)
+    return `${answer} ohm`
   if (typeof answer === 'number') return say(answer)
   return sayBand(answer.low, answer.high, probe.meter)
 }
+
+/** Below this a meter of some digits shows more than tenths. */
+const FINE_BELOW = workLimit(10)
 
 /** `off: stat-cable.Y@indoor` as people say it; other words are people's words already. */
 function sayWord(word: string): string {

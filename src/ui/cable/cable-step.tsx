@@ -1,12 +1,17 @@
 'use client'
+import { useMemo } from 'react'
 import type { Swap } from '@/src/core/bench/bench'
 import { wiredNow } from '@/src/core/bench/swaps'
+import { runsOf } from '@/src/core/cable/of-job'
+import { sayFinding, sayWhere } from '@/src/core/cable/say-where'
 import type { ConductorRow } from '@/src/core/diagnosis/explanation/conductors'
+import { capital } from '@/src/core/units/capital'
 import { sayPercent } from '@/src/core/units/quantity'
 import { conductorEnd } from '@/src/core/wiring/point'
 import { type Cable, placeById } from '@/src/core/wiring/system'
+import { AlongTheRun } from '@/src/ui/cable/along-the-run'
 import { Button } from '@/src/ui/controls/button'
-import { useJob, useMoment, useSuspects } from '@/src/ui/desk/desk-context'
+import { useHands, useJob, useMoment, useSuspects } from '@/src/ui/desk/desk-context'
 import { Screen, type ScreenProps } from '@/src/ui/desk/screen'
 import { insulation } from '@/src/ui/loom/colours'
 
@@ -22,6 +27,8 @@ export function CableStep({ onStep }: ScreenProps) {
   const { system } = useJob()
   const { state } = useMoment()
   const { advice } = useSuspects()
+  const { record } = useHands()
+  const runs = useMemo(() => runsOf(system, state), [system, state])
   const rows = advice?.conductors ?? []
   // As it is wired now: a spare that serves shows the letters that it serves.
   const wired = wiredNow(system, state.bench.swaps)
@@ -30,68 +37,77 @@ export function CableStep({ onStep }: ScreenProps) {
   return (
     <Screen
       title="Cable"
-      main={wired.cables.map((cable) => (
-        <table key={cable.id} className="mb-5 w-full table-fixed text-left">
-          <caption className="mb-1 text-left">
-            <b>{cable.name}</b>
-            <span className="text-muted">
-              {' '}
-              · {cable.lengthM} m, {cable.gaugeAwg} AWG, {cable.conductors.length} conductors
-            </span>
-          </caption>
-          <thead>
-            <tr className="border-line border-b-2 text-muted text-small">
-              <th scope="col" className="w-20 desk:w-24">
-                {placeById(system, cable.between[0])?.name}
-              </th>
-              <th scope="col">conductor</th>
-              <th scope="col" className="w-20 desk:w-24">
-                {placeById(system, cable.between[1])?.name}
-              </th>
-              <th scope="col">state</th>
-            </tr>
-          </thead>
-          <tbody>
-            {cable.conductors.map((conductor) => {
-              const row = rows.find((candidate) => candidate.cable === cable.id && candidate.conductor.id === conductor.id)
-              const { sign, look } = mark[row?.state ?? 'not tested']
-              const swap = swapsOf(cable).find(({ from, to }) => from === conductor.id || to === conductor.id)
-              const lifted = cable.between.map((place) => state.bench.lifted.includes(conductorEnd(cable.id, conductor.id, place)))
-              return (
-                <tr key={conductor.id} className="border-line border-b">
-                  <td className="py-1.5">
-                    <Landing letter={conductor.lands[0]} lifted={lifted[0]} />
-                  </td>
-                  <th scope="row" className="py-1.5 font-normal">
-                    <span className="flex items-center gap-2 max-desk:flex-col max-desk:items-start max-desk:gap-0">
-                      <svg viewBox="0 0 90 12" className="h-3 w-20 shrink-0 desk:w-36" aria-hidden preserveAspectRatio="none">
-                        <rect width="90" height="12" fill="var(--ink)" />
-                        <rect y="1.5" width="90" height="9" fill="var(--ground)" />
-                        <rect y="2.5" width="90" height="7" fill={insulation[conductor.colour]} />
-                      </svg>
-                      {conductor.colour}
-                    </span>
-                  </th>
-                  <td className="py-1.5">
-                    <Landing letter={conductor.lands[1]} lifted={lifted[1]} />
-                  </td>
-                  <td className={`py-1.5 ${look}`}>
-                    {swap
-                      ? `⇄ ${swap.from === conductor.id ? `moved to ${swap.to}` : `in place of ${swap.from}`}`
-                      : row
-                        ? `${sign} ${row.state}`
-                        : '… working it out'}
-                    {!swap && row?.trouble && (
-                      <span className="block font-normal text-ink text-small">
-                        {sayPercent(row.probability)}: {row.trouble}
+      main={wired.cables.map((cable, index) => (
+        <section key={cable.id} aria-label={cable.name}>
+          <table className="mb-5 w-full table-fixed text-left">
+            <caption className="mb-1 text-left">
+              <b>{cable.name}</b>
+              <span className="text-muted">
+                {' '}
+                · {cable.lengthM} m, {cable.gaugeAwg} AWG, {cable.conductors.length} conductors
+              </span>
+            </caption>
+            <thead>
+              <tr className="border-line border-b-2 text-muted text-small">
+                <th scope="col" className="w-20 desk:w-24">
+                  {placeById(system, cable.between[0])?.name}
+                </th>
+                <th scope="col">conductor</th>
+                <th scope="col" className="w-20 desk:w-24">
+                  {placeById(system, cable.between[1])?.name}
+                </th>
+                <th scope="col">state</th>
+              </tr>
+            </thead>
+            <tbody>
+              {cable.conductors.map((conductor) => {
+                const row = rows.find((candidate) => candidate.cable === cable.id && candidate.conductor.id === conductor.id)
+                const { sign, look } = mark[row?.state ?? 'not tested']
+                const swap = swapsOf(cable).find(({ from, to }) => from === conductor.id || to === conductor.id)
+                const lifted = cable.between.map((place) => state.bench.lifted.includes(conductorEnd(cable.id, conductor.id, place)))
+                return (
+                  <tr key={conductor.id} className="border-line border-b">
+                    <td className="py-1.5">
+                      <Landing letter={conductor.lands[0]} lifted={lifted[0]} />
+                    </td>
+                    <th scope="row" className="py-1.5 font-normal">
+                      <span className="flex items-center gap-2 max-desk:flex-col max-desk:items-start max-desk:gap-0">
+                        <svg viewBox="0 0 90 12" className="h-3 w-20 shrink-0 desk:w-36" aria-hidden preserveAspectRatio="none">
+                          <rect width="90" height="12" fill="var(--ink)" />
+                          <rect y="1.5" width="90" height="9" fill="var(--ground)" />
+                          <rect y="2.5" width="90" height="7" fill={insulation[conductor.colour]} />
+                        </svg>
+                        {conductor.colour}
                       </span>
-                    )}
-                  </td>
-                </tr>
-              )
-            })}
-          </tbody>
-        </table>
+                    </th>
+                    <td className="py-1.5">
+                      <Landing letter={conductor.lands[1]} lifted={lifted[1]} />
+                    </td>
+                    <td className={`py-1.5 ${look}`}>
+                      {swap
+                        ? `⇄ ${swap.from === conductor.id ? `moved to ${swap.to}` : `in place of ${swap.from}`}`
+                        : row
+                          ? `${sign} ${row.state}`
+                          : '… working it out'}
+                      {!swap && row?.trouble && (
+                        <span className="block font-normal text-ink text-small">
+                          {sayPercent(row.probability)}: {row.trouble}
+                        </span>
+                      )}
+                    </td>
+                  </tr>
+                )
+              })}
+            </tbody>
+          </table>
+          <AlongTheRun
+            report={runs[index]}
+            system={system}
+            here={state.bench.place}
+            isSuspect={suspects.some((row) => row.cable === cable.id)}
+            onTell={(fact) => record([{ kind: 'run', cable: cable.id, fact }])}
+          />
+        </section>
       ))}
       side={
         <>
@@ -111,6 +127,13 @@ export function CableStep({ onStep }: ScreenProps) {
                   {saySpares(cable, swapsOf(cable))}
                 </p>
               ))}
+            {runs.flatMap((report) =>
+              report.findings.map((finding) => (
+                <p key={`${report.cable.id} ${finding.conductors.join(' ')}`} className="mb-2">
+                  {capital(sayFinding(finding))}: {finding.distance ? sayWhere(system, report, finding.distance) : finding.next}
+                </p>
+              )),
+            )}
             <Button look="main" className="w-full text-center" onClick={() => onStep('trace')}>
               Back to Trace
             </Button>

@@ -1,0 +1,22 @@
+import { z } from 'zod'
+import { textSchema } from '@/src/core/units/text-schema'
+
+const metres = z.number().positive().max(500)
+
+/** What is told or measured of the run of a cable, beside ohms and volts: how long it is, what it passes, what it has between two conductors. */
+export const runFactSchema = z.discriminatedUnion('what', [
+  z.strictObject({ what: z.literal('length'), metres }),
+  /** Metres from the cable's first end. */
+  z.strictObject({ what: z.literal('landmark'), name: textSchema(60, 1), metres: metres.or(z.literal(0)) }),
+  /** nF of a conductor against another one of the same cable, or against all of them, with both ends off. */
+  z.strictObject({
+    what: z.literal('capacitance'),
+    conductor: textSchema(60, 1),
+    against: textSchema(60, 1).nullable(),
+    place: textSchema(60, 1),
+    nF: z.number().min(0).max(1000),
+  }),
+  z.strictObject({ what: z.literal('meter'), isNulled: z.boolean() }),
+  z.strictObject({ what: z.literal('copper'), celsius: z.number().min(-40).max(90) }),
+])
+export type RunFact = z.infer<typeof runFactSchema>
