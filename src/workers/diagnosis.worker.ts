@@ -13,6 +13,7 @@ import {
   windingLoads,
 } from '@/src/core/advice/forecast'
 import { type Moving, movingNow } from '@/src/core/advice/moving'
+import { type Step, sequenceOf } from '@/src/core/advice/sequence'
 import { thinkAhead } from '@/src/core/advice/think-ahead'
 import { createEngine, type Engine } from '@/src/core/diagnosis/engine'
 import type { Proposal } from '@/src/core/diagnosis/planner/propose'
@@ -21,6 +22,7 @@ import { foldJob } from '@/src/core/job/fold'
 import type { Probe } from '@/src/core/readings/check'
 import type { Expected } from '@/src/core/readings/expected'
 import { readsThrough, type SeenThrough } from '@/src/core/readings/reads-through'
+import type { CallName } from '@/src/core/wiring/call'
 import type { System } from '@/src/core/wiring/system'
 import { Ahead } from '@/src/workers/ahead'
 
@@ -97,6 +99,8 @@ const api = {
     expectReadings(engineFor(system), foldJob(system, entries), probes),
   overload: ({ system, entries }: Timeline): number | null => leadingOverloadA(engineFor(system), foldJob(system, entries)),
   windings: ({ system, entries }: Timeline): WindingLoad[] => windingLoads(engineFor(system), foldJob(system, entries)),
+  sequence: ({ system, entries }: Timeline, call: CallName, nowMs: number): Step[] =>
+    sequenceOf(engineFor(system), foldJob(system, entries), call, nowMs),
   moving: ({ system, entries }: Timeline, nowMs: number): Moving[] => movingNow(engineFor(system), foldJob(system, entries), nowMs),
   loads: ({ system, entries }: Timeline): CallLoad[] => loadPerCall(engineFor(system), foldJob(system, entries)),
 }

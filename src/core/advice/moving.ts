@@ -85,7 +85,7 @@ export function movingNow(base: Engine, state: JobState, nowMs: number): Moving[
 }
 
 /** The calls since the power was last made, or the protection last closed: a board counts its minutes from there. */
-function sincePowered(
+export function sincePowered(
   { system }: Engine,
   standing: readonly ContentEntry[],
 ): { ms: number; call: Bench['call']; calls: { atS: number; call: Bench['call'] }[] } {

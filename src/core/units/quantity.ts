@@ -21,6 +21,10 @@ export function sayMinutes(minutes: number): string {
   return `${trim(minutes, minutes < 10 ? 1 : 0)} min`
 }
 
+/** What is left of a wait: 40 s, 3:12. */
+export const sayCountdown = (seconds: number): string =>
+  seconds < 60 ? `${seconds} s` : `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`
+
 export function sayPercent(probability: number): string {
   if (probability > 0 && probability < 0.005) return 'under 1 %'
   if (probability < 1 && probability > 0.995) return 'over 99 %'

@@ -1,7 +1,7 @@
 import type { ButtonHTMLAttributes } from 'react'
 
 const looks = {
-  plain: 'border-line bg-panel text-left text-ink',
+  plain: 'border-line bg-panel text-left text-ink disabled:text-muted',
   main: 'border-next bg-next text-center font-bold text-on-next disabled:border-line disabled:bg-panel disabled:text-muted',
   owed: 'border-ember bg-panel text-left text-ink',
   quiet: 'border-transparent px-1 text-left text-muted text-small underline underline-offset-4',

@@ -4,6 +4,7 @@ import userEvent from '@testing-library/user-event'
 import { formOpinion, proposeCheck, weighAlternatives } from '@/src/core/advice/advise'
 import * as forecast from '@/src/core/advice/forecast'
 import { movingNow } from '@/src/core/advice/moving'
+import { sequenceOf } from '@/src/core/advice/sequence'
 import { createEngine } from '@/src/core/diagnosis/engine'
 import { foldJob } from '@/src/core/job/fold'
 import type { JobFile } from '@/src/core/job/job-file'
@@ -38,6 +39,8 @@ jest.mock('@/src/ui/engine/engine-client', () => ({
       stopped++
     },
     moving: async (timeline: Timeline, nowMs: number) => movingNow(engine, folded(timeline), nowMs),
+    sequence: async (timeline: Timeline, call: Parameters<typeof sequenceOf>[2], nowMs: number) =>
+      sequenceOf(engine, folded(timeline), call, nowMs),
     overload: async () => null,
     windings: async (timeline: Timeline) => forecast.windingLoads(engine, folded(timeline)),
     readsThrough: async (timeline: Timeline, probe: Parameters<typeof readsThrough>[2]) =>

@@ -1,11 +1,12 @@
 import { format } from 'date-fns'
-import { useEffect, useState } from 'react'
 import type { Moving } from '@/src/core/advice/moving'
 import { MARK, placeMarks } from '@/src/core/formats/loom/marks'
 import type { Loom, LoomPart } from '@/src/core/formats/loom/shapes'
 import { parseDeviceKey } from '@/src/core/operation/machine'
+import { sayCountdown } from '@/src/core/units/quantity'
 import { parsePoint } from '@/src/core/wiring/point'
 import { partById } from '@/src/core/wiring/system'
+import { useSeconds } from '@/src/ui/controls/use-seconds'
 import { useJob, useMoment } from '@/src/ui/desk/desk-context'
 import { useWorkerAnswer } from '@/src/ui/engine/use-worker-answer'
 
@@ -52,7 +53,7 @@ export function LoomMoving({ loom, moving }: { loom: Loom; moving: readonly Movi
     const part = partAt(loom, what)
     const left = Math.ceil((ms - nowMs) / 1000)
     if (!part || (does === 'waits' && left <= 0)) return []
-    const text = does === 'chatters' ? `chatters, ${sayRound(ms)}` : `${acts[to ?? 'in'] ?? 'moves'} · ${sayLeft(left)}`
+    const text = does === 'chatters' ? `chatters, ${sayRound(ms)}` : `${acts[to ?? 'in'] ?? 'moves'} · ${sayCountdown(left)}`
     return [{ key: `${what} ${to}`, part, text, does }]
   })
   const placed = placeMarks(loom, marks)
@@ -87,19 +88,5 @@ const partAt = (loom: Loom, what: string): LoomPart | undefined =>
   ) ??
   loom.parts.find(({ of }) => of === parseDeviceKey(what).part)
 
-const sayLeft = (seconds: number): string =>
-  seconds < 60 ? `${seconds} s` : `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`
-
 const sayRound = (ms: number): string =>
   ms < 1000 ? `${Math.max(1, Math.round(1000 / Math.max(1, ms)))} a second` : `every ${(ms / 1000).toFixed(1)} s`
-
-function useSeconds(isCounting: boolean): number {
-  const [nowMs, setNowMs] = useState(() => Date.now())
-  useEffect(() => {
-    if (!isCounting) return
-    setNowMs(Date.now())
-    const timer = setInterval(() => setNowMs(Date.now()), 500)
-    return () => clearInterval(timer)
-  }, [isCounting])
-  return nowMs
-}

@@ -1,17 +1,23 @@
 'use client'
 import { benchKey } from '@/src/core/bench/bench'
 import type { EntryDraft } from '@/src/core/job/entry'
+import { parseDeviceKey } from '@/src/core/operation/machine'
 import { isExpected, sayExpected } from '@/src/core/readings/expected'
-import { sayAmps, sayVolts } from '@/src/core/units/quantity'
+import { sayAmps, sayCountdown, sayVolts } from '@/src/core/units/quantity'
 import { type CallName, sayCall } from '@/src/core/wiring/call'
-import { callsOf } from '@/src/core/wiring/system'
+import { callsOf, partById } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
 import { Caution } from '@/src/ui/controls/caution'
+import { useSeconds } from '@/src/ui/controls/use-seconds'
 import { useHands, useJob, useMoment } from '@/src/ui/desk/desk-context'
 import { PutBackList } from '@/src/ui/desk/put-back-list'
 import { Screen, type ScreenProps } from '@/src/ui/desk/screen'
 import { useKeptText } from '@/src/ui/device/use-kept-text'
 import { useWorkerAnswer } from '@/src/ui/engine/use-worker-answer'
+import { ModeSteps } from '@/src/ui/prove/mode-steps'
+
+/** Steps that come within this of the first need no wait. */
+const AT_ONCE_MS = 5000
 
 /** Every mode of this system is run with the wires as they will be left, and ticked with its reading. */
 export function ProveStep({ onStep }: ScreenProps) {
@@ -38,7 +44,9 @@ export function ProveStep({ onStep }: ScreenProps) {
               <tr className="border-line border-b-2 text-muted text-small">
                 <th scope="col">mode</th>
                 <th scope="col">should draw</th>
-                <th scope="col">did</th>
+                <th scope="col" className="pr-2">
+                  did
+                </th>
                 <th scope="col">state</th>
               </tr>
             </thead>
@@ -53,7 +61,7 @@ export function ProveStep({ onStep }: ScreenProps) {
                       {sayCall[call]}
                     </th>
                     <td className="py-3">{load ? `${sayExpected(load.amps)} on R, ${sayExpected(load.volts)}` : '…'}</td>
-                    <td className={`py-3 ${isOdd ? 'text-ember' : ''}`}>
+                    <td className={`py-3 pr-2 ${isOdd ? 'text-ember' : ''}`}>
                       {proof
                         ? [proof.amps === null ? null : sayAmps(proof.amps), proof.volts === null ? null : sayVolts(proof.volts)]
                             .filter(Boolean)
@@ -79,6 +87,7 @@ export function ProveStep({ onStep }: ScreenProps) {
           <ModeCard
             key={next}
             call={next}
+            onCall={() => record([{ kind: 'bench', change: { do: 'call', call: next } }])}
             onRecord={(held, amps, volts) => {
               const setup: EntryDraft[] = state.bench.call === next ? [] : [{ kind: 'bench', change: { do: 'call', call: next } }]
               // A mode that trips is a trip on the timeline first: the second fault starts from it.
@@ -102,9 +111,26 @@ export function ProveStep({ onStep }: ScreenProps) {
   )
 }
 
-function ModeCard({ call, onRecord }: { call: CallName; onRecord: (held: boolean, amps: number | null, volts: number | null) => void }) {
-  const { job } = useJob()
-  const { state } = useMoment()
+interface ModeCardProps {
+  readonly call: CallName
+  readonly onCall: () => void
+  readonly onRecord: (held: boolean, amps: number | null, volts: number | null) => void
+}
+
+function ModeCard({ call, onCall, onRecord }: ModeCardProps) {
+  const { job, system } = useJob()
+  const { entries, state } = useMoment()
+  const isCalled = state.bench.call === call
+  const { answer } = useWorkerAnswer({ job, entries }, `sequence ${call}`, (worker) =>
+    worker.sequence({ system, entries }, call, Date.now()),
+  )
+  const steps = answer ?? []
+  const lastMs = Math.max(0, ...steps.map(({ ms }) => ms))
+  const nowMs = useSeconds(isCalled && lastMs > 0)
+  const calledAt = state.standing.findLast((entry) => entry.kind === 'bench' && entry.change.do === 'call')?.at
+  const calledMs = isCalled && calledAt !== undefined ? Date.parse(calledAt) : null
+  // Nothing is held while something that belongs to it is still to come.
+  const waits = steps.findLast(({ ms }) => ms > (isCalled ? nowMs : (steps[0]?.ms ?? 0) + AT_ONCE_MS))
   const [keptAmps, setAmps] = useKeptText(`${call} amps ${job.id}`)
   const [keptVolts, setVolts] = useKeptText(`${call} volts ${job.id}`)
   const [amps, volts] = [keptAmps ?? '', keptVolts ?? '']
@@ -125,6 +151,7 @@ function ModeCard({ call, onRecord }: { call: CallName; onRecord: (held: boolean
       <p className="my-1 font-bold text-large">Set the thermostat to call for {sayCall[call]}, and let it run</p>
       {state.bench.jumpers.length > 0 && <Caution>A jumper is still in. Take it out: prove the mode from its own thermostat.</Caution>}
       {!state.bench.power && <Caution>The power is off in the record: power on first.</Caution>}
+      <ModeSteps steps={steps} system={system} calledMs={calledMs} nowMs={nowMs} />
       <div className="my-2 grid grid-cols-2 gap-2">
         <label>
           <span className="text-muted text-small">amps on R</span>
@@ -146,14 +173,36 @@ function ModeCard({ call, onRecord }: { call: CallName; onRecord: (held: boolean
           “{wrong}” is not a reading here. Type digits as the meter shows them, or leave it empty.
         </p>
       )}
+      {!isCalled && (
+        <Button look="main" className="mb-2 w-full text-center" disabled={!state.bench.power} onClick={onCall}>
+          call for {sayCall[call]}
+        </Button>
+      )}
       <div className="grid grid-cols-2 gap-2">
-        <Button look="main" className="text-center" disabled={wrong !== undefined || !state.bench.power} onClick={() => enter(true)}>
+        <Button
+          look={isCalled ? 'main' : 'plain'}
+          className="!text-center"
+          disabled={wrong !== undefined || !state.bench.power || waits !== undefined}
+          onClick={() => enter(true)}
+        >
           {sayCall[call]} held
         </Button>
         <Button className="!text-center" disabled={!state.bench.power} onClick={() => enter(false)}>
           it tripped
         </Button>
       </div>
+      {waits && state.bench.power && (
+        <p className="mt-2 text-small">
+          {isCalled
+            ? `Not held yet: the ${partById(system, parseDeviceKey(waits.what).part)?.name ?? waits.what} comes in ${sayCountdown(Math.ceil((waits.ms - nowMs) / 1000))}.`
+            : 'Call for it first: not all of it comes at once.'}{' '}
+          {isCalled && (
+            <Button look="quiet" disabled={wrong !== undefined} onClick={() => enter(true)}>
+              it runs already: held
+            </Button>
+          )}
+        </p>
+      )}
     </section>
   )
 }

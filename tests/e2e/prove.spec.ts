@@ -1,0 +1,25 @@
+import { expect, test } from '@playwright/test'
+import { Technician } from '@/tests/e2e/technician'
+
+test('a mode is not held while its delay runs; the wait is counted by the clock, through a reload', async ({ page }) => {
+  const technician = new Technician(page)
+  await page.clock.install()
+  await technician.opensTheApp()
+  await technician.beginsAJob('3 Saddlers Yard', 'Back after the repair.', 'heat pump, valve energized to cool (O)')
+  await technician.goesTo('Trace')
+  for (const line of ['at indoor', 'power off', 'power on', 'proved fan']) await technician.says(line)
+  await technician.goesTo('Prove')
+  const card = page.getByRole('region', { name: 'Run cool' })
+  await expect(card.getByRole('listitem').filter({ hasText: 'contactor pulls in with a click' })).toContainText(/after (5:00|4:5\d)/)
+  await expect(card.getByRole('button', { name: 'cool held' })).toBeDisabled()
+  await card.getByRole('button', { name: 'call for cool' }).click()
+  await expect(card).toContainText(/Not held yet: the contactor comes in (5:00|4:\d\d)/)
+  await page.clock.fastForward('03:00')
+  await expect(card).toContainText(/comes in (2|1):\d\d/)
+  await page.reload()
+  await expect(card).toContainText(/comes in (2|1):\d\d/)
+  await page.clock.fastForward('02:30')
+  await expect(card.getByRole('button', { name: 'cool held' })).toBeEnabled()
+  await card.getByRole('button', { name: 'cool held' }).click()
+  await expect(page.getByRole('row', { name: /^cool.*held/ })).toBeVisible()
+})
