@@ -55,6 +55,7 @@ test('the whole day: complaint, power, trips, halving, ohms, repair, prove, put 
     await card.getByRole('button', { name: `${call} held` }).click()
     await expect(page.getByRole('row', { name: new RegExp(`^${call}.*held`) })).toBeVisible()
   }
+  await expect(page.getByRole('timer')).toHaveText(/^(20:00|19:[45]\d)$/)
   await technician.taps('On to Close')
   await technician.taps('put back: thermostat is set to heat')
   await technician.taps('Close the job')

@@ -148,7 +148,8 @@ const readAtPart: Reading = (meaning, the) => {
     return { asks: 'Between which points? Say them: "Y-C 0 V".' }
   if (at === undefined) return has(meaning, 'none') && has(meaning, 'volts') && !number ? the.voltsAt(the.state.bench.place, '0') : null
   const { power } = the.state.bench
-  const is24 = power && number !== null && number.value >= LEAST_OF_24 && number.value <= MOST_OF_24
+  const isAcross = /\bacross\b/.test(meaning.text)
+  const is24 = power && number !== null && number.value <= MOST_OF_24 && (number.value >= LEAST_OF_24 || isAcross)
   const unit = number?.unit ?? (has(meaning, 'volts') || is24 ? 'V' : has(meaning, 'ohms') ? 'ohm' : null)
   if (kind === 'load' && part !== undefined) return lineVolts(meaning, the, part)
   if (has(meaning, 'shorted', 'beeps', 'fine'))

@@ -58,7 +58,7 @@ export function readQuickLine(line: string, asked: QuickLineContext): Understood
 }
 
 /** What is read along a run is refused with its own reason: as a sentence it would be a reading on the screws. */
-const isOfRun = (clause: string): boolean => /^\s*(?:loop|cap|landmark)\b/i.test(clause)
+const isOfRun = (clause: string): boolean => /^\s*(?:(?:loop|landmark)\b|cap (?:\w+ )?[a-z]\w?(?:-\w+)? [\d.]+ ?(?:[npu]f)\b)/i.test(clause)
 
 /** What is told where a line names nothing that a meter could be on: the grammar would ask for a number. */
 const NO_ENTRY = 'I do not understand this as an entry. Say what was read, done or seen: "Y-C 24", "lift outdoor Y", "contactor out".'

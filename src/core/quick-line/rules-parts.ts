@@ -1,11 +1,11 @@
 import { allOf, landAll } from '@/src/core/quick-line/hands'
 import { findCable } from '@/src/core/quick-line/names'
 import { NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
-import { boardHere, leading, loadOf, primary, type Sentence, worded } from '@/src/core/quick-line/sentence'
+import { boardHere, leading, lineSide, loadOf, primary, type Sentence, statHere, worded } from '@/src/core/quick-line/sentence'
 import { SHOWS_CALL } from '@/src/core/readings/looks'
-import { parsePoint, terminalPoint } from '@/src/core/wiring/point'
+import { conductorEnd, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside } from '@/src/core/wiring/supply'
-import { partById, partsOf } from '@/src/core/wiring/system'
+import { partById, partsOf, placeById } from '@/src/core/wiring/system'
 
 /** A switch that is said to be open while something is called through it stands between the hot side and nothing: full volts across. */
 function openSwitch(the: Sentence, what: string): string | null {
@@ -55,6 +55,7 @@ function allBack({ state: { bench } }: Sentence): string | null {
   return back.length === 0 ? null : back.join('; ')
 }
 
+const COLOURS = '(?:red|white|green|yellow|blue|brown|orange|black|purple|violet|gray|grey|pink|tan)'
 const NOT = '(?:not|isnt|is not|doesnt|does not|wont|will not)'
 
 /** Parts: what goes in and what comes out, what stays open, several at once. */
@@ -170,5 +171,67 @@ export const partRules: readonly Rule[] = [
       const place = where ? the.place(where) : ''
       return the.isLetter(name) && place !== null ? `landings ${the.letter(name)} off${place ? ` at ${place}` : ''}` : null
     },
+  ),
+  rule(
+    `(?:amp draw|draw|amps|current) (?:on|in|through|of) (\\S+)(?: circuit| wire| call)?(?: is| reads)? ${NUMBER} ?(?:a|amps?)?`,
+    (the, name, amps) => (the.isLetter(name) ? `${amps} A on ${the.letter(name)}` : null),
+  ),
+  rule(`(?:checked |check )?(?:transformer |xfmr )?${NUMBER} ?${VOLTS}? in,? (?:and )?${NUMBER} ?${VOLTS}? out`, (the, into, outOf) =>
+    Number(into) > 90 && Number(outOf) < 60 ? inAndOut(the, into, outOf, 'transformer') : null,
+  ),
+  rule(
+    `(?:both|all) (?:line )?legs (?:have |read |are |show )?${NUMBER} ?${VOLTS}? (?:to|against) (?:ground|gnd|chassis|earth)`,
+    (the, volts) => {
+      const legs = (placeById(the.system, the.state.bench.place)?.terminals ?? []).filter((name) => /^L\\d/.test(name))
+      return legs.length > 1 ? legs.map((leg) => `${leg}-gnd ${volts} V`).join('; ') : null
+    },
+  ),
+  rule(
+    'no (?:240|230|208)(?: ?v| volts)?(?: (?:here|at all|at disconnect|coming in))?',
+    (the) => lineSide(the, '240')?.replace('240 V', '0 V') ?? null,
+  ),
+  rule(
+    '(?:panel|board|inline|in-line|low voltage|24 ?v|control|blade|purple|little) fuse (?:is |was |looks |checks )?(good|ok|fine|intact|blown|bad|open|popped|shot)',
+    (_, how) => (/^(?:good|ok|fine|intact)$/.test(how) ? 'fuse good' : 'fuse blown'),
+  ),
+  rule('(?:lost|blew|took out|ate|popped) (?:fuse|breaker)(?: again| too)?', () => 'fuse blown'),
+  rule('float(?: switch)? in (?:drain )?pan (?:is )?(up|down|wet|tripped)', (the, how) =>
+    worded(the.part('float'), /^(?:down)$/.test(how) ? 'down' : 'up'),
+  ),
+  rule(
+    '(?:board |defrost board |it )?(?:gives|puts|puts out|sends|sends out|makes|has) (?:no|nothing on|nothing at) (\\S+)(?: out| output)?|(?:no|nothing on) (\\S+) out(?:put)?',
+    (the, one, other) => {
+      const name = `${one || other}-out`
+      return the.isLetter(name) ? `${the.letter(name)}-C 0 V` : null
+    },
+  ),
+  rule(
+    `(?:lifted|pulled|took|lift|pull|take|unhooked|disconnected) (?:the )?(${COLOURS})(?: wire| one)? (?:off|from)(?: of)? (\\S+)(?: terminal| screw)?`,
+    (the, colour, name) => {
+      const { place } = the.state.bench
+      const ends = the.system.cables.flatMap((cable) => {
+        const side = cable.between.indexOf(place)
+        return cable.conductors.flatMap((one) =>
+          side >= 0 && one.colour === colour && one.lands[side]?.toLowerCase() === name.toLowerCase()
+            ? [conductorEnd(cable.id, one.id, place)]
+            : [],
+        )
+      })
+      return ends.length === 1 ? `lift ${ends[0]}` : null
+    },
+  ),
+  rule(
+    `(?:weed ?eater|weed ?whacker|trimmer|mower|shovel|fence crew|dog|somebody)(?: has)? (cut|nicked|hit|chewed|skinned)(?: through| into)? (?:cable|wire|wires|run|it)`,
+    (the, how) => {
+      const [cable, another] = the.system.cables.filter(({ between }) => between.includes(the.state.bench.place))
+      return cable && !another ? `${how === 'chewed' ? 'chewed' : 'rubbed'} ${cable.id}` : null
+    },
+  ),
+  rule(
+    '(?:stat|thermostat|tstat|display|screen) (?:lost|loses|has lost|drops|dropped|lost its) (?:power|display|its power|screen)',
+    (the) => statHere(the, 'blank'),
+  ),
+  rule('(cool|cooling|heat|heating|ac) (?:came|comes|coming|kicked|kicks|turned|turns|went) on', (the, call) =>
+    leading('call', the.call(call)),
   ),
 ]

@@ -105,6 +105,9 @@ export class Sentence {
 
   call(words: string): string | null {
     const word = words.replace(/^(?:on|for|in|to|with) (?=\S)/, '')
+    // `Y call`: what Y calls for.
+    const ofLetter = /^([ygw])1? call$/.exec(word)
+    if (ofLetter) return this.call({ y: 'cool', g: 'fan', w: 'heat' }[ofLetter[1]] ?? '')
     // `zone 2 cool`, `cool in zone 2`: what the thermostat of that zone asks.
     const ofZone = /^zone (\d) (.+)$|^(.+?)(?: in| on| for| from)? zone (\d)$/.exec(word)
     if (ofZone) {

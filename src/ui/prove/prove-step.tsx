@@ -15,6 +15,7 @@ import { Screen, type ScreenProps } from '@/src/ui/desk/screen'
 import { useKeptText } from '@/src/ui/device/use-kept-text'
 import { useWorkerAnswer } from '@/src/ui/engine/use-worker-answer'
 import { ModeSteps } from '@/src/ui/prove/mode-steps'
+import { Stay } from '@/src/ui/prove/stay'
 
 /** Steps that come within this of the first need no wait. */
 const AT_ONCE_MS = 5000
@@ -98,6 +99,7 @@ export function ProveStep({ onStep }: ScreenProps) {
         ) : (
           <section aria-label="Proved" className="rounded border-2 border-hold bg-raised p-3">
             <p className="my-1 font-bold text-large">Every mode held</p>
+            <Stay sinceMs={Math.max(...calls.map((call) => Date.parse(state.proofs[call]?.at ?? '')))} />
             <p className="mb-2 text-muted">
               {state.bench.call !== 'off' ? 'Set the thermostat back and put everything back.' : 'The items to put back are on the left.'}
             </p>
