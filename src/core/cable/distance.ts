@@ -53,7 +53,9 @@ export function distanceToShort(run: Run, readings: readonly LoopReading[]): Dis
         ? 'Null the leads, and read to a hundredth of an ohm.'
         : coarsest > FINE_OHM
           ? 'Read to a hundredth of an ohm: this meter shows tenths.'
-          : 'Join two sound conductors at the far end and read their loop: that tells the length.',
+          : run.toldM === null
+            ? 'Pace the run, or read the loop of two sound conductors that are joined at the far end: that tells the length.'
+            : 'Read it again with the clips on bare copper: this is as close as this meter comes on this run.',
   )
 }
 

@@ -65,6 +65,10 @@ describe('a run of cable in a job', () => {
     expect(found?.findings[0].distance?.middleM).toBeCloseTo(7, 0)
   })
 
+  it('calls nothing open by one capacitance with nothing beside it', () => {
+    expect(outdoor(jobAfter(run({ what: 'capacitance', conductor: 'Y', against: null, place: 'indoor', nF: 0.42 })))?.findings).toEqual([])
+  })
+
   it('refuses a run that is none, and a conductor that it has not', () => {
     const state = jobAfter()
     const refusal = (draft: EntryDraft) => applyEntry(furnaceAc, state, stampEntry(draft, stamp)).refusal

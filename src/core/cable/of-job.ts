@@ -146,9 +146,8 @@ function opensOf(cable: Cable, run: Run, facts: readonly RunFact[]): RunFinding[
   const names = [...new Set(read.map(({ conductor }) => conductor))]
   return names.flatMap((name): RunFinding[] => {
     const own = read.filter(({ conductor }) => conductor === name)
-    // Read at both ends it is open unless another one shows that it is whole.
-    const isAlone = names.length === 1
-    if (!isAlone && !own.some(isShort)) return []
+    // By itself it is nothing until it was read at both ends; beside others it has less than they have.
+    if (names.length === 1 ? own.length < 2 : !own.some(isShort)) return []
     const readingOf = (of: 'open' | 'sound', { place, nF }: (typeof read)[number]): CapacitanceReading => ({
       of,
       end: cable.between.indexOf(place) as 0 | 1,

@@ -60,6 +60,14 @@ describe('parts, in the words of a visit', () => {
       'outdoor Y beeps to ground',
       /^Y \(red\) of the outdoor cable to chassis at the indoor unit: under 40 ohm$/,
     ],
+    ['furnace-ac', 'thermostat', true, 'stat lost power when cool came on', /call for cool, then thermostat: blank$/],
+    ['furnace-ac', 'indoor', true, 'W call good, Y call blows', /call for heat, then it holds, then .* call for cool, then it trips/],
+    ['furnace-ac', 'indoor', true, '0 across the limit', /^W to lead from limit switch .*: 0 V$/],
+    ['furnace-ac', 'indoor', false, 'lifted white off C', /^lift C \(white\) of the outdoor cable at the indoor unit$/],
+    ['furnace-ac', 'outdoor', true, 'weed eater cut the cable', /^wiring of the outdoor cable: rubbed$/],
+    ['furnace-ac', 'outdoor', true, 'cap is bulged', /^note: cap is bulged$/],
+    ['air-handler-120', 'indoor', true, 'float in the pan is up', /^float switch: up$/],
+    ['heat-pump-o', 'outdoor', true, 'board gives no Y out', /defrost board to C at the heat pump: 0 V$/],
   ] as const)('on %s at %s: %s', (id, place, power, line, meant) => {
     expect(said(id, place, power, line)).toMatch(meant)
   })
