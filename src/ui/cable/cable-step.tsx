@@ -33,11 +33,13 @@ export function CableStep({ onStep }: ScreenProps) {
   // As it is wired now: a spare that serves shows the letters that it serves.
   const wired = wiredNow(system, state.bench.swaps)
   const suspects = rows.filter((row) => row.state === 'suspect')
+  const isSuspect = ({ id }: Cable) => suspects.some(({ cable }) => cable === id)
+  const suspectFirst = [...wired.cables].sort((a, b) => Number(isSuspect(b)) - Number(isSuspect(a)))
   const swapsOf = ({ id }: Cable) => state.bench.swaps.filter(({ cable }) => cable === id)
   return (
     <Screen
       title="Cable"
-      main={wired.cables.map((cable, index) => (
+      main={suspectFirst.map((cable) => (
         <section key={cable.id} aria-label={cable.name}>
           <table className="mb-5 w-full table-fixed text-left">
             <caption className="mb-1 text-left">
@@ -101,10 +103,10 @@ export function CableStep({ onStep }: ScreenProps) {
             </tbody>
           </table>
           <AlongTheRun
-            report={runs[index]}
+            report={runs[wired.cables.indexOf(cable)]}
             system={system}
             here={state.bench.place}
-            isSuspect={suspects.some((row) => row.cable === cable.id)}
+            isSuspect={isSuspect(cable)}
             onTell={(fact) => record([{ kind: 'run', cable: cable.id, fact }])}
           />
         </section>
@@ -121,7 +123,7 @@ export function CableStep({ onStep }: ScreenProps) {
                 : `${suspects.length === 1 ? 'One conductor is' : `${suspects.length} conductors are`} suspect`}
             </p>
             {wired.cables
-              .filter(({ id }) => suspects.length === 0 || suspects.some(({ cable }) => cable === id))
+              .filter((cable) => suspects.length === 0 || isSuspect(cable))
               .map((cable) => (
                 <p key={cable.id} className="mb-2 text-muted">
                   {saySpares(cable, swapsOf(cable))}
