@@ -225,10 +225,16 @@ function passTime(system: System, gathered: Gathered, entry: ContentEntry): void
   gathered.clock = entry.kind === 'bench' ? clockAfter(gathered.clock, entry.change, passed) : clockLater(gathered.clock, passed)
 }
 
-/** A question that is answered again on a bench that was left alone was waited for. */
+/**
+ * A question that is answered again on a bench that was left alone was waited for; a meter's, at the third time, longer than any delay
+ * runs, whatever the clock of someone who types it all afterwards says. A look is taken again at once.
+ */
 function whenRead({ observations, clock }: Gathered, on: Bench, probe: Probe): Bench {
   const read = atTime(on, clock)
+  if (!on.power || on.call === 'off') return read
   const key = questionKey(anyTime(on), probe)
-  const isAgain = on.power && on.call !== 'off' && observations.some((known) => questionKey(anyTime(known.bench), known.probe) === key)
-  return isAgain && !isWarm(read.since ?? USUAL_SINCE) ? { ...read, since: { power: 'long', ...read.since, call: 'minutes' } } : read
+  const before = observations.filter((known) => questionKey(anyTime(known.bench), known.probe) === key).length
+  const since = read.since ?? USUAL_SINCE
+  if (before > 1 && probe.meter !== 'look') return { ...read, since: { power: 'long', call: 'long' } }
+  return before > 0 && !isWarm(since) ? { ...read, since: { ...since, call: 'minutes' } } : read
 }

@@ -329,3 +329,19 @@ describe('problemWithEntry', () => {
     expect(entrySchema.safeParse({ ...stamped({ kind: 'close' }), at: 'yesterday' }).success).toBe(false)
   })
 })
+
+describe('a question that is answered again on a bench that was left alone', () => {
+  const since = (draft: EntryDraft) => {
+    const call: EntryDraft = { kind: 'bench', change: { do: 'call', call: 'cool' } }
+    // All of it is typed at once, afterwards.
+    const typed = [call, draft, draft, draft].map((one): Entry => ({ ...stamped(one), at: '2026-05-04T09:10:00Z' }) as Entry)
+    return fold(typed).observations.map(({ bench }) => bench.since?.call)
+  }
+
+  it('was waited for, by a meter at the third time longer than any delay runs; a look is only taken again', () => {
+    const volts: EntryDraft = { kind: 'reading', probe: { meter: 'volts', a: 'Y@outdoor', b: 'C@outdoor' }, answer: 0 }
+    const look: EntryDraft = { kind: 'reading', probe: { meter: 'look', at: 'contactor' }, answer: { word: 'out' } }
+    expect(since(volts).slice(1)).toEqual(['minutes', 'long'])
+    expect(since(look).slice(1)).toEqual(['minutes', 'minutes'])
+  })
+})
