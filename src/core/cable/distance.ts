@@ -86,7 +86,7 @@ export function lengthFromLoop(run: Run, readings: readonly LoopReading[]): Dist
 }
 
 /** A meter with this step shows a metre of the finest pair. */
-const FINE_OHM = modelValue({ value: 0.011, unit: 'ohm', source: 'a quarter of a metre of a pair of 18 AWG' })
+const FINE_OHM = modelValue({ value: 0.011, unit: 'ohm', source: '25 cm of a pair of 18 AWG' })
 
 function told(run: Run, { distance }: { readonly distance: Density }, betterBy: () => string): Distance {
   const band = bandOf(distance, HELD)

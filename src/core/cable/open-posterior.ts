@@ -5,7 +5,7 @@ import { modelValue } from '@/src/core/units/model-value'
 import { workLimit } from '@/src/core/units/work-limit'
 
 /** Leads of a meter that was not nulled, as they lie. */
-const LEADS_NF = modelValue({ value: { mean: 0.05, sd: 0.03 } as const, unit: 'nF', source: 'assumption: a metre of test leads' })
+const LEADS_NF = modelValue({ value: { mean: 0.05, sd: 0.03 } as const, unit: 'nF', source: 'assumption: test leads of 1 m' })
 const NULLED_NF = modelValue({ value: { mean: 0, sd: 0.005 } as const, unit: 'nF', source: 'assumption' })
 const METER_GAIN = modelValue({
   value: 0.01,

@@ -2,6 +2,7 @@ import { applyChange } from '@/src/core/bench/apply'
 import { type Bench, slotOf } from '@/src/core/bench/bench'
 import { pinOf, problemWithPoint } from '@/src/core/bench/points'
 import type { ContentEntry, Entry } from '@/src/core/job/entry'
+import { problemWithLeaving } from '@/src/core/job/leave'
 import type { Answer, Probe } from '@/src/core/readings/check'
 import { parseLook, wiringOf } from '@/src/core/readings/look-target'
 import { workingAt } from '@/src/core/readings/looks'
@@ -35,6 +36,8 @@ export function problemWithContent(system: System, bench: Bench, entry: ContentE
         : `There is no zone "${entry.zone}". Zones here: ${zonesOf(system)
             .map(({ id }) => id)
             .join(', ')}.`
+    case 'leave':
+      return problemWithLeaving(bench)
     case 'run':
       return problemWithRun(system, entry)
     case 'complaint':

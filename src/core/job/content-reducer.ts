@@ -29,6 +29,7 @@ export interface Gathered {
   complaint: Complaint
   way: WayOfWorking
   closedAt: string | null
+  left: EntryOf<'leave'> | null
   trips: number
   fusesSpent: number
   sinceRepair: number
@@ -55,6 +56,7 @@ export const nothingGathered = (system: System): Gathered => ({
   complaint: emptyComplaint,
   way: 'free',
   closedAt: null,
+  left: null,
   trips: 0,
   fusesSpent: 0,
   sinceRepair: 0,
@@ -98,6 +100,8 @@ export function problemNow(system: System, gathered: Gathered, entry: ContentEnt
 export function take(system: System, gathered: Gathered, entry: ContentEntry, on: Bench): void {
   gathered.standing.push(entry)
   passTime(system, gathered, entry)
+  // Whoever does something is back at it; a note may come from the van.
+  if (entry.kind !== 'note') gathered.left = null
   switch (entry.kind) {
     case 'complaint':
       gathered.complaint = entry.complaint
@@ -148,6 +152,9 @@ export function take(system: System, gathered: Gathered, entry: ContentEntry, on
     case 'run':
       gathered.runs.push(entry)
       return
+    case 'leave':
+      gathered.left = entry
+      return
     case 'close':
       gathered.closedAt = entry.at
       return
@@ -190,6 +197,7 @@ export function benchAfter(system: System, bench: Bench, entry: ContentEntry): B
     case 'way':
     case 'proof':
     case 'run':
+    case 'leave':
     case 'note':
     case 'close':
       return bench

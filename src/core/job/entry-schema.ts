@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { benchChangeSchema } from '@/src/core/bench/change-schema'
 import { complaintSchema } from '@/src/core/job/complaint-schema'
+import { leavingSchema } from '@/src/core/job/leave-schema'
 import { runFactSchema } from '@/src/core/job/run-schema'
 import { waysOfWorking } from '@/src/core/job/ways'
 import { answerSchema, probeSchema } from '@/src/core/readings/check-schema'
@@ -56,6 +57,8 @@ const proofEntry = z.strictObject({
 })
 /** Something of the run of a cable. */
 const runEntry = z.strictObject({ ...base, kind: z.literal('run'), cable: textSchema(60, 1), fact: runFactSchema })
+/** The job is left before it is done; whatever is done after it takes it up again. */
+const leaveEntry = z.strictObject({ ...base, kind: z.literal('leave'), ...leavingSchema.shape })
 const noteEntry = z.strictObject({ ...base, kind: z.literal('note'), text: textSchema(2000) })
 const closeEntry = z.strictObject({ ...base, kind: z.literal('close') })
 
@@ -70,6 +73,7 @@ const contentEntries = [
   repairEntry,
   proofEntry,
   runEntry,
+  leaveEntry,
   noteEntry,
   closeEntry,
 ] as const

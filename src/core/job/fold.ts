@@ -225,6 +225,7 @@ function stateOf(system: System, { entries, undone, refused }: Standing, gathere
     runs: gathered.runs,
     proofs: gathered.proofs,
     closedAt: gathered.closedAt,
+    left: gathered.left,
     refused: [...refused, ...gathered.refused],
     clashes: gathered.clashes,
   }

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import type { JobState } from '@/src/core/job/job-state'
+import { leavingSchema } from '@/src/core/job/leave-schema'
 import type { System } from '@/src/core/wiring/system'
 import { zonesOf } from '@/src/core/wiring/system'
 
@@ -23,6 +24,8 @@ export const jobSummarySchema = z.strictObject({
   owed: z.number(),
   repairs: z.array(z.string()),
   closedAt: z.string().nullable(),
+  /** Left unfinished: why, and the day of the next visit. Rows of before there was such a thing have none. */
+  left: leavingSchema.nullable().default(null),
   entries: z.number(),
   /** Zones in the order of the wiring; `share` is null while nobody has weighed the job. */
   zones: z.array(z.strictObject({ id: z.string(), name: z.string(), kind: z.enum(['place', 'cable']), share: share.nullable() })),
@@ -54,6 +57,7 @@ export function summarise(
     owed: state.owed.length,
     repairs: state.repairs.map(({ what }) => what),
     closedAt: state.closedAt,
+    left: state.left && { reason: state.left.reason, until: state.left.until },
     entries: state.entries.length,
     zones: zonesOf(system).map((zone) => ({ ...zone, share: shareOf(zone.id) })),
   }

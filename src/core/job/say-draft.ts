@@ -2,6 +2,7 @@ import { sayChange } from '@/src/core/bench/say'
 import { sayComplaint } from '@/src/core/job/complaint'
 import type { EntryDraft } from '@/src/core/job/entry'
 import type { JobState, Refusal } from '@/src/core/job/job-state'
+import { sayLeaving } from '@/src/core/job/leave'
 import type { RunFact } from '@/src/core/job/run-schema'
 import { sayWay } from '@/src/core/job/ways'
 import { sayAnswer, sayProbe } from '@/src/core/readings/say'
@@ -56,6 +57,8 @@ export function sayDraft(system: System, draft: EntryDraft, state?: Pick<JobStat
       return `repaired: ${draft.what}${draft.cause ? ` (cause: ${draft.cause})` : ''}`
     case 'proof':
       return `${sayCall[draft.call]} ${draft.held ? 'proved' : 'did not hold'}${draft.amps === null ? '' : `, ${draft.amps} A`}${draft.volts === null ? '' : `, ${draft.volts} V`}`
+    case 'leave':
+      return `left unfinished: ${sayLeaving(draft.reason, draft.until)}`
     case 'run':
       return sayRunFact(system, draft.cable, draft.fact)
     case 'note':

@@ -3,6 +3,7 @@ import { readCall, readSetTo } from '@/src/core/quick-line/calls'
 import { benchDraft } from '@/src/core/quick-line/drafts'
 import { readBreaker, readFurther, readFurtherFuse, readFuse, readSlotEmpty } from '@/src/core/quick-line/fuses'
 import { readJumper, readUnjumper } from '@/src/core/quick-line/jumpers'
+import { readLeave } from '@/src/core/quick-line/leaving'
 import { readBareCopper, readLandings, readLook, readMark, readWhatRuns } from '@/src/core/quick-line/looks'
 import { isLifted } from '@/src/core/quick-line/names'
 import { readPhrase } from '@/src/core/quick-line/phrases'
@@ -23,7 +24,7 @@ type Parsed =
 
 /**
  * The grammar, one function a rule:
- *   line    = power | call | walk | lift | jumper | plug | swap | slot | reset | trip | amps | look | repaired | proved | note | complaint | run | skip | way | undo | close | reading
+ *   line    = power | call | walk | lift | jumper | plug | swap | slot | reset | trip | amps | look | repaired | proved | note | complaint | run | leave | skip | way | undo | close | reading
  *   reading = point ("-" | "to") point [["at"] place] value [["at"] place]
  *   point   = ["lifted" | "screw"] [cable] name ["@" place];  value = "OL" | number [unit]
  */
@@ -102,6 +103,8 @@ const rules: ReadonlyMap<string, Rule> = new Map(
     proved: readProved,
     note: (reader) => [{ kind: 'note', text: reader.rest('a note needs its text').replace(/^:\s*/, '') }],
     complaint: readComplaint,
+    leave: readLeave,
+    left: readLeave,
     run: readRunLength,
     landmark: readLandmark,
     cap: readCapacitance,

@@ -33,6 +33,7 @@ const OPENERS = [
   'proved',
   'note',
   'complaint',
+  'leave',
   'run',
   'landmark',
   'cap',

@@ -31,7 +31,7 @@ export function AlongTheRun({ report, system, here, isSuspect, onTell }: AlongTh
       ))}
       <RunRuler report={report} system={system} />
       <p className="mb-2 text-muted text-small">
-        Metres from the {from} along the cable: {sayMetres(lengthM)}, {lengthWords[lengthFrom]}.
+        From the {from} along the cable: {sayMetres(lengthM)}, {lengthWords[lengthFrom]}.
       </p>
       <Facts key={lengthM} report={report} system={system} here={here} onTell={onTell} />
       {findings.length === 0 && (

@@ -3,6 +3,7 @@ import type { ReactNode } from 'react'
 import { reasonsNotToClose } from '@/src/core/job/close'
 import { sayCall } from '@/src/core/wiring/call'
 import { callsOf } from '@/src/core/wiring/system'
+import { LeaveUnfinished } from '@/src/ui/close/leave-unfinished'
 import { Report } from '@/src/ui/close/report'
 import { Button } from '@/src/ui/controls/button'
 import { useHands, useJob, useMoment, useSending } from '@/src/ui/desk/desk-context'
@@ -74,6 +75,7 @@ export function CloseStep({ onStep }: ScreenProps) {
                   <li key={reason}>{reason}</li>
                 ))}
               </ul>
+              <LeaveUnfinished />
             </>
           )}
         </>

@@ -4,7 +4,9 @@ import { sayChanged, saySymptom } from '@/src/core/job/complaint'
 import type { Entry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import type { JobFile } from '@/src/core/job/job-file'
+import { asItStands, sayLeaving } from '@/src/core/job/leave'
 import { sayAnswer, sayProbe } from '@/src/core/readings/say'
+import { capital } from '@/src/core/units/capital'
 import { sayAmps, sayVolts } from '@/src/core/units/quantity'
 import { sayCall } from '@/src/core/wiring/call'
 import { callsOf, type System, zoneName } from '@/src/core/wiring/system'
@@ -23,7 +25,7 @@ export function Report({ job, system, entries }: { job: JobFile['job']; system: 
         <h3 className="font-bold text-large">{job.title}</h3>
         <p>
           {system.name} · {format(new Date(job.createdAt), 'd MMMM yyyy')}
-          {state.closedAt ? ` · closed ${format(new Date(state.closedAt), 'HH:mm')}` : ' · not closed'}
+          {state.closedAt ? ` · closed ${format(new Date(state.closedAt), 'HH:mm')}` : state.left ? ' · left unfinished' : ' · not closed'}
         </p>
       </header>
       <section>
@@ -83,6 +85,14 @@ export function Report({ job, system, entries }: { job: JobFile['job']; system: 
           .
         </p>
       </section>
+      {state.left && (
+        <section>
+          <h4 className="font-bold">Left unfinished</h4>
+          <p>
+            {capital(sayLeaving(state.left.reason, state.left.until))}. {asItStands(system, state).join(' ')}
+          </p>
+        </section>
+      )}
       <section>
         <h4 className="font-bold">Left behind</h4>
         <p>{state.owed.length === 0 ? 'Nothing: everything is put back.' : state.owed.map(({ say }) => say).join('; ')}</p>

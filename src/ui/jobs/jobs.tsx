@@ -3,6 +3,7 @@ import { format, isToday, isYesterday } from 'date-fns'
 import Link from 'next/link'
 import { useState } from 'react'
 import type { JobList } from '@/src/core/formats/api'
+import { sayLeaving } from '@/src/core/job/leave'
 import { Button } from '@/src/ui/controls/button'
 import { FilterBar } from '@/src/ui/controls/filter-bar'
 import { NewJobForm } from '@/src/ui/jobs/new-job-form'
@@ -63,7 +64,13 @@ export function Jobs({ first, systems }: { first: JobList | null; systems: reado
                 </span>
                 <span className="text-right desk:col-start-3 desk:text-left">
                   <span className={`block ${job.closedAt ? 'text-hold' : 'text-ember'}`}>
-                    {job.closedAt ? 'closed, proved' : job.owed > 0 ? `open, ${job.owed} to put back` : 'open'}
+                    {job.closedAt
+                      ? 'closed, proved'
+                      : job.left
+                        ? `left: ${sayLeaving(job.left.reason, job.left.until)}`
+                        : job.owed > 0
+                          ? `open, ${job.owed} to put back`
+                          : 'open'}
                   </span>
                   {job.waiting > 0 && <span className="block text-ember text-small">{job.waiting} waiting to be sent</span>}
                   {job.isOnDevice && !isOffline && <span className="block text-ember text-small">on this device only</span>}

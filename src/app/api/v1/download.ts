@@ -1,18 +1,26 @@
 import { withStore } from '@/src/app/api/v1/handle'
-import { noSuchJob } from '@/src/app/api/v1/respond'
+import { noSuchJob, refuse } from '@/src/app/api/v1/respond'
 import type { JobFile } from '@/src/core/job/job-file'
 
+interface Download {
+  readonly type: string
+  readonly ending: string
+  /** Null where the job has none of it. */
+  readonly write: (job: JobFile) => string | null
+  /** What is said then. */
+  readonly none?: string
+}
+
 /** Something of one job as a file, named after it. */
-export async function downloadOfJob(
-  params: Promise<{ id: string }>,
-  { type, ending, write }: { type: string; ending: string; write: (job: JobFile) => string },
-): Promise<Response> {
+export async function downloadOfJob(params: Promise<{ id: string }>, { type, ending, write, none }: Download): Promise<Response> {
   const { id } = await params
   return withStore(async ({ jobs }) => {
     const job = await jobs.read(id)
     if (!job) return noSuchJob(id)
     const name = job.job.title.replace(/[^A-Za-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'job'
-    return new Response(write(job), {
+    const written = write(job)
+    if (written === null) return refuse(404, { code: 'no-job', say: none ?? 'There is nothing of this job to download.' })
+    return new Response(written, {
       headers: { 'content-type': type, 'content-disposition': `attachment; filename="${name}.${ending}"` },
     })
   })
