@@ -10,6 +10,7 @@ import type { WayOfWorking } from '@/src/core/job/ways'
 import { drawByRate, drawCase, type ExamCase, type Sitting, sit, waySolver } from '@/src/core/practice/exam'
 import { isMeantFor } from '@/src/core/practice/habits'
 import { createRandom } from '@/src/core/units/random'
+import { firstPart } from '@/src/core/wiring/system'
 import { catalogue } from '@/src/core/wiring/systems/catalogue'
 
 const { values: options } = parseArgs({
@@ -37,7 +38,9 @@ const cell = (sittings: readonly Sitting[]): string =>
   `${share(sittings)}, ${mean(sittings.map(({ trial }) => trial.checks)).toFixed(1)}, ${mean(sittings.map(({ trial }) => trial.minutes)).toFixed(1)}`
 
 const all = new Map<WayOfWorking, Sitting[]>(ways.map((way) => [way, []]))
-const rows = catalogue.map((system, index) => {
+// Where no fuse or breaker sits in the line none blows.
+const fused = catalogue.filter((system) => firstPart(system, 'fuse').holds !== 'none')
+const rows = fused.map((system, index) => {
   const engine = createEngine(system)
   const houses = drawHouses(engine, Number(options.seed) + 1000 * index)
   const cells = ways.map((way) => {
