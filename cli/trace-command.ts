@@ -60,7 +60,8 @@ function understand(engine: Engine, entries: readonly Entry[], line: string, pro
 /** What answers a check that begins with a wait was read after that wait. */
 function waitFor(proposal: Proposal | null, answer: unknown, stamp: SessionStamp): void {
   const next = proposal?.next
-  const probe = typeof answer === 'object' && answer !== null && 'probe' in answer ? probeSchema.safeParse(answer.probe) : null
+  const isReading = typeof answer === 'object' && answer !== null && 'kind' in answer && answer.kind === 'reading'
+  const probe = isReading && 'probe' in answer ? probeSchema.safeParse(answer.probe) : null
   if (next && probe?.success && probeKey(probe.data) === probeKey(next.probe)) stamp.later(next.waits)
 }
 

@@ -11,7 +11,7 @@ const HELD = modelValue({ value: 0.95, unit: 'probability', source: 'the usual b
 const USEFUL = modelValue({ value: 0.4, unit: 'share of the run', source: 'assumption' })
 /** Copper follows the air of an attic, a wall and a yard. */
 const USUAL_C = modelValue({ value: { mean: 25, sd: 12 } as const, unit: '°C', source: 'assumption' })
-/** A reading of the air beside it is no reading of the copper. */
+/** The copper may be this much warmer or colder than the air temperature that was typed. */
 const TOLD_C_SD = modelValue({ value: 5, unit: '°C', source: 'assumption' })
 const COPPER_PER_K = modelValue({ value: 0.00393, unit: '1/K', source: 'temperature coefficient of copper at 20 °C, IEC 60028' })
 /** Wire is drawn to its gauge within this. */
@@ -85,7 +85,7 @@ export function lengthFromLoop(run: Run, readings: readonly LoopReading[]): Dist
   return { lowM: band.low, middleM: band.middle, highM: band.high, isUseful: band.high - band.low < USEFUL * band.middle, better: null }
 }
 
-/** A meter with this step shows a metre of the finest pair. */
+/** A finer last digit than this shows a quarter of a meter of the pair. */
 const FINE_OHM = modelValue({ value: 0.011, unit: 'ohm', source: '25 cm of a pair of 18 AWG' })
 
 function told(run: Run, { distance }: { readonly distance: Density }, betterBy: () => string): Distance {

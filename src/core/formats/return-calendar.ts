@@ -1,4 +1,3 @@
-import { parseISO } from 'date-fns'
 import ical, { ICalCalendarMethod } from 'ical-generator'
 import { foldJob } from '@/src/core/job/fold'
 import type { JobFile } from '@/src/core/job/job-file'
@@ -20,7 +19,8 @@ export function returnCalendar({ job, system, entries }: JobFile): string | null
   calendar.createEvent({
     id: `${job.id}-return`,
     allDay: true,
-    start: parseISO(left.until),
+    // The day itself: midnight here is another day somewhere else.
+    start: new Date(`${left.until}T00:00:00Z`),
     stamp: new Date(left.at),
     summary: `Back at ${job.title}`,
     location: job.title,

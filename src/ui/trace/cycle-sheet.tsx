@@ -1,5 +1,5 @@
 'use client'
-import { useEffect, useState } from 'react'
+import { useState } from 'react'
 import type { EntryDraft } from '@/src/core/job/entry'
 import { capital } from '@/src/core/units/capital'
 import { type CallName, sayCall } from '@/src/core/wiring/call'
@@ -7,6 +7,7 @@ import { callsOf, firstPart, zonesOf } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
 import { Caution } from '@/src/ui/controls/caution'
 import { Sheet } from '@/src/ui/controls/sheet'
+import { useSeconds } from '@/src/ui/controls/use-seconds'
 import { useHands, useJob, useMoment } from '@/src/ui/desk/desk-context'
 
 /** How long a call is on and lets go in one round, in seconds: assumptions; most trips that come and go show within a minute of the call. */
@@ -31,7 +32,7 @@ export function CycleSheet({ open, onOpenChange }: { open: boolean; onOpenChange
   const [moving, setMoving] = useState('')
   const [highest, setHighest] = useState('')
   const [round, setRound] = useState<Round | null>(null)
-  const nowMs = useClock(round !== null)
+  const nowMs = useSeconds(round !== null)
   const left = round ? Math.max(0, Math.ceil((round.untilMs - nowMs) / 1000)) : 0
   const rounds = state.observations.filter(({ bench, probe }) => probe.meter === 'trip' && bench.call === call)
   const trips = rounds.filter(({ answer }) => typeof answer === 'object' && 'word' in answer && answer.word === 'trips').length
@@ -137,15 +138,4 @@ export function CycleSheet({ open, onOpenChange }: { open: boolean; onOpenChange
       </div>
     </Sheet>
   )
-}
-
-function useClock(isRunning: boolean): number {
-  const [nowMs, setNowMs] = useState(() => Date.now())
-  useEffect(() => {
-    if (!isRunning) return
-    setNowMs(Date.now())
-    const timer = setInterval(() => setNowMs(Date.now()), 250)
-    return () => clearInterval(timer)
-  }, [isRunning])
-  return nowMs
 }

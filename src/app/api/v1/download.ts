@@ -19,7 +19,7 @@ export async function downloadOfJob(params: Promise<{ id: string }>, { type, end
     if (!job) return noSuchJob(id)
     const name = job.job.title.replace(/[^A-Za-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'job'
     const written = write(job)
-    if (written === null) return refuse(404, { code: 'no-job', say: none ?? 'There is nothing of this job to download.' })
+    if (written === null) return refuse(404, { code: 'nothing-to-download', say: none ?? 'There is nothing of this job to download.' })
     return new Response(written, {
       headers: { 'content-type': type, 'content-disposition': `attachment; filename="${name}.${ending}"` },
     })
