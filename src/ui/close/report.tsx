@@ -89,7 +89,7 @@ export function Report({ job, system, entries }: { job: JobFile['job']; system: 
         <section>
           <h4 className="font-bold">Left unfinished</h4>
           <p>
-            {capital(sayLeaving(state.left.reason, state.left.until))}. {asItStands(system, state).join(' ')}
+            {capital(sayLeaving(state.left.reason, state.left.until))}. {asItStands(system, { ...state, owed: [] }).join(' ')}
           </p>
         </section>
       )}
