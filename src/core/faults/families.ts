@@ -1,5 +1,5 @@
 import type { FaultFamilyRecord } from '@/src/core/faults/family'
-import { corroded, fewTurns, leaking, loose, resistive, worn } from '@/src/core/faults/milder'
+import { corroded, fewTurns, leaking, loose, resistive, sagging, worn } from '@/src/core/faults/milder'
 
 /** Along cables and in cabinets, and where their wires land. */
 const wiring = {
@@ -81,7 +81,7 @@ const parts = {
 const supply = {
   'bond-missing': { rate: 0.5, showsOnNoCall: true },
   'transformer-dead': { rate: 3, burnedOut: true, readApart: 'winding' },
-  'transformer-weak': { rate: 0.6, setsCode: 'low-voltage', burnedOut: true, readApart: 'winding' },
+  'transformer-weak': { rate: 0.6, setsCode: 'low-voltage', burnedOut: true, readApart: 'winding', milder: sagging },
   'wrong-tap': { rate: 0.4, setsCode: 'low-voltage', burnsOutTransformers: true },
   'supply-off': { rate: 2, readApart: 'line' },
   'supply-leg-open': { rate: 0.8, setsCode: 'low-voltage', readApart: 'across', milder: loose },

@@ -1,5 +1,5 @@
 import type { Effect, FaultVariant } from '@/src/core/faults/effect'
-import { CORRODED_JOINT, LEAKING_CONTACT, LOOSE_LINE_JOINTS, RESISTIVE_SHORTS, WEAK_COIL } from '@/src/core/faults/rates'
+import { CORRODED_JOINT, LEAKING_CONTACT, LOOSE_LINE_JOINTS, RESISTIVE_SHORTS, SAGGING_WINDING, WEAK_COIL } from '@/src/core/faults/rates'
 import { callLink } from '@/src/core/wiring/links'
 
 interface Degree {
@@ -26,6 +26,15 @@ export const loose: Milder = (effects) =>
 
 /** Worn contacts of a thermostat, in place of ones that never close. */
 export const worn: Milder = (effects) => [joined(effects.flatMap(contactsOf), CORRODED_JOINT)]
+
+/** A winding that sags a little. */
+export const sagging: Milder = (effects) => [
+  {
+    name: `${SAGGING_WINDING.ohm} ohm`,
+    share: SAGGING_WINDING.share,
+    effects: effects.map((effect) => (effect.do === 'resist' ? { ...effect, ohm: SAGGING_WINDING.ohm } : effect)),
+  },
+]
 
 const touching = (effects: readonly Effect[], { ohm, share }: Degree): FaultVariant => ({
   name: `${ohm} ohm`,
