@@ -133,6 +133,10 @@ function sayTraceAnswer(engine: Engine, answer: TraceAnswer, entries: readonly E
     for (const { say, probability, meaning } of next.outcomes) lines.push(`    ${say}: ${meaning}, ${sayPercent(probability)}`)
   }
   lines.push(...answer.cable.map(({ say, next: better }) => `~ ${say}${better ? ` (${better})` : ''}`))
+  for (const { next: step, conductors } of answer.conductors) {
+    lines.push(`~ ${conductors.map(({ id, state }) => `${id} ${state ?? '?'}`).join(', ')}`, `~ ${step.say}`)
+    lines.push(...step.acts.map((act) => `    ${act}`))
+  }
   if (answer.bench.say.length > 0) lines.push(`  bench: ${answer.bench.say.join('; ')}`)
   if (answer.owed.length > 0) lines.push(`  to put back: ${answer.owed.map(({ say }) => say).join('; ')}`)
   return `${lines.join('\n')}\n`

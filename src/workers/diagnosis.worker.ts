@@ -15,6 +15,7 @@ import {
 import { type Moving, movingNow } from '@/src/core/advice/moving'
 import { type Step, sequenceOf } from '@/src/core/advice/sequence'
 import { thinkAhead } from '@/src/core/advice/think-ahead'
+import { type ConductorsReport, conductorsOfJob } from '@/src/core/cable/conductors-of-job'
 import { createEngine, type Engine } from '@/src/core/diagnosis/engine'
 import type { Proposal } from '@/src/core/diagnosis/planner/propose'
 import type { Entry } from '@/src/core/job/entry'
@@ -102,6 +103,7 @@ const api = {
   sequence: ({ system, entries }: Timeline, call: CallName, nowMs: number): Step[] =>
     sequenceOf(engineFor(system), foldJob(system, entries), call, nowMs),
   moving: ({ system, entries }: Timeline, nowMs: number): Moving[] => movingNow(engineFor(system), foldJob(system, entries), nowMs),
+  conductors: ({ system, entries }: Timeline, cable: string): ConductorsReport => conductorsOfJob(system, foldJob(system, entries), cable),
   loads: ({ system, entries }: Timeline): CallLoad[] => loadPerCall(engineFor(system), foldJob(system, entries)),
 }
 export type DiagnosisApi = typeof api

@@ -9,6 +9,7 @@ import { sayVerdict } from '@/src/core/diagnosis/explanation/say-verdict'
 import { namesRepair, type Verdict } from '@/src/core/diagnosis/inference/verdict'
 import type { Check } from '@/src/core/diagnosis/planner/next-check'
 import type { Proposal } from '@/src/core/diagnosis/planner/propose'
+import { conductorAnswerSchema, writeConductors } from '@/src/core/formats/conductor-answer'
 import { type Entry, type Stamp, stampEntry } from '@/src/core/job/entry'
 import { entrySchema } from '@/src/core/job/entry-schema'
 import type { JobState } from '@/src/core/job/job-state'
@@ -98,6 +99,7 @@ export const traceAnswerSchema = z.strictObject({
   owed: z.array(z.strictObject({ what: z.string(), place: z.string(), say: z.string() })),
   contradictions: z.array(z.strictObject({ entry: z.string(), say: z.string() })),
   cable: z.array(runFindingSchema),
+  conductors: z.array(conductorAnswerSchema),
 })
 export type TraceAnswer = z.infer<typeof traceAnswerSchema>
 
@@ -126,6 +128,7 @@ export function writeTraceAnswer(
     next: proposal.next ? writeCheck(proposal.next, stamp) : null,
     verdict: proposal.verdict ? writeVerdict(engine.system, proposal.verdict) : null,
     cable: runsOf(system, state).flatMap((report) => report.findings.map((finding) => writeFinding(system, report, finding))),
+    conductors: writeConductors(system, state, stamp),
     bench: {
       power: bench.power,
       call: bench.call,

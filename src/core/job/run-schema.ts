@@ -1,6 +1,10 @@
 import { z } from 'zod'
 import { textSchema } from '@/src/core/units/text-schema'
 
+/** On foot; through somebody who stands there and ties what is called out; or not at all. */
+export const farEndReaches = ['walk', 'helper', 'none'] as const
+export type FarEndReach = (typeof farEndReaches)[number]
+
 const metres = z.number().positive().max(500)
 
 /** What is told or measured of the run of a cable, beside ohms and volts: how long it is, what it passes, what it has between two conductors. */
@@ -17,6 +21,8 @@ export const runFactSchema = z.discriminatedUnion('what', [
     nF: z.number().min(0).max(1000),
   }),
   z.strictObject({ what: z.literal('meter'), isNulled: z.boolean() }),
+  /** How the end of the cable where the technician does not stand is reached. */
+  z.strictObject({ what: z.literal('far-end'), reach: z.enum(farEndReaches) }),
   z.strictObject({ what: z.literal('copper'), celsius: z.number().min(-40).max(90) }),
 ])
 export type RunFact = z.infer<typeof runFactSchema>

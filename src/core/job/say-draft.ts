@@ -3,7 +3,7 @@ import { sayComplaint } from '@/src/core/job/complaint'
 import type { EntryDraft } from '@/src/core/job/entry'
 import type { JobState, Refusal } from '@/src/core/job/job-state'
 import { sayLeaving } from '@/src/core/job/leave'
-import type { RunFact } from '@/src/core/job/run-schema'
+import type { FarEndReach, RunFact } from '@/src/core/job/run-schema'
 import { sayWay } from '@/src/core/job/ways'
 import { sayAnswer, sayProbe } from '@/src/core/readings/say'
 import { sayCall } from '@/src/core/wiring/call'
@@ -17,6 +17,8 @@ export function sayFallen(system: System, { standing }: Pick<JobState, 'standing
   })
   return `also drops: ${said.join('; ')}`
 }
+
+const sayReach: Record<FarEndReach, string> = { walk: 'on foot', helper: 'somebody stands there', none: 'out of reach' }
 
 /** Something of a run, in words. */
 function sayRunFact(system: System, id: string, fact: RunFact): string {
@@ -32,6 +34,8 @@ function sayRunFact(system: System, id: string, fact: RunFact): string {
       return `${fact.conductor} ${fact.against === null ? 'to the rest' : `to ${fact.against}`} of the ${name} at the ${placeName(fact.place)}: ${fact.nF} nF`
     case 'meter':
       return `meter for the ${name} ${fact.isNulled ? 'nulled with its leads' : 'not nulled'}`
+    case 'far-end':
+      return `the other end of the ${name}: ${sayReach[fact.reach]}`
     case 'copper':
       return `copper of the ${name} at ${fact.celsius} °C`
   }

@@ -39,6 +39,7 @@ const OPENERS = [
   'cap',
   'loop',
   'nulled',
+  'far',
   'skip',
   'way',
   'undo',

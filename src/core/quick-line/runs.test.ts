@@ -46,6 +46,12 @@ describe('the run of a cable on the quick line', () => {
     expect(facts('loop Y-C 1.84', 'at outdoor', 'power off')).toContain('Y and C are on their screws')
   })
 
+  it('takes how the other end is reached', () => {
+    expect(facts('far end helper', 'at outdoor')).toEqual([{ cable: 'outdoor-cable', what: 'far-end', reach: 'helper' }])
+    expect(facts('far end outdoor none', 'at indoor')).toEqual([{ cable: 'outdoor-cable', what: 'far-end', reach: 'none' }])
+    expect(facts('far end maybe', 'at outdoor')).toContain('reached by "walk"')
+  })
+
   it('takes the meter as nulled, and how warm the copper is', () => {
     expect(facts('nulled', 'at outdoor')).toEqual([{ cable: 'outdoor-cable', what: 'meter', isNulled: true }])
     expect(facts('copper 110 F', 'at outdoor')).toEqual([{ cable: 'outdoor-cable', what: 'copper', celsius: 43.3 }])

@@ -1,5 +1,5 @@
 import type { EntryDraft } from '@/src/core/job/entry'
-import type { RunFact } from '@/src/core/job/run-schema'
+import { farEndReaches, type RunFact } from '@/src/core/job/run-schema'
 import { findCable, findEnds, isLifted } from '@/src/core/quick-line/names'
 import { placeName, readAtPlace, readCable, theOneEnd } from '@/src/core/quick-line/points'
 import type { Reader } from '@/src/core/quick-line/reader'
@@ -125,4 +125,15 @@ export function readCopper(reader: Reader): EntryDraft[] {
   const celsius = reader.accept('f') ? ((value - 32) * 5) / 9 : value
   reader.accept('c')
   return [draft(cableMeant(reader, cable), { what: 'copper', celsius: Number(celsius.toFixed(1)) })]
+}
+
+/** `far end helper`, `far end stat none`, `far end walk`: how the end of the cable is reached where nobody of us stands. */
+export function readFarEnd(reader: Reader): EntryDraft[] {
+  reader.accept('end')
+  const cable = readCableSaid(reader)
+  reader.accept('cable')
+  const token = reader.word('Say how the other end is reached: "far end helper", "far end walk", "far end none".')
+  const reach = farEndReaches.find((one) => one === token.text.toLowerCase())
+  if (!reach) return reader.failAt('The other end is reached by "walk", by a "helper" who stands there, or by "none".', token)
+  return [draft(cableMeant(reader, cable), { what: 'far-end', reach })]
 }

@@ -10,6 +10,7 @@ import { sayPercent } from '@/src/core/units/quantity'
 import { conductorEnd } from '@/src/core/wiring/point'
 import { type Cable, placeById } from '@/src/core/wiring/system'
 import { AlongTheRun } from '@/src/ui/cable/along-the-run'
+import { ConductorCheck } from '@/src/ui/cable/conductor-check'
 import { Button } from '@/src/ui/controls/button'
 import { useHands, useJob, useMoment, useSuspects } from '@/src/ui/desk/desk-context'
 import { Screen, type ScreenProps } from '@/src/ui/desk/screen'
@@ -102,6 +103,7 @@ export function CableStep({ onStep }: ScreenProps) {
               })}
             </tbody>
           </table>
+          <ConductorCheck cable={cable} />
           <AlongTheRun
             report={runs[wired.cables.indexOf(cable)]}
             system={system}

@@ -1,0 +1,103 @@
+import fc from 'fast-check'
+import { type ConductorFaults, firstEnd, hangTogether, metalEnd, readsClosed, secondEnd, statesOf } from '@/src/core/cable/conductor-faults'
+import { type ConductorPlan, type ConductorReading, planConductors } from '@/src/core/cable/conductor-plan'
+
+const MOST_STEPS = 60
+
+/** Follows the plan on a cable with those troubles, until it has no further step. */
+function follow(conductors: number, faults: ConductorFaults, reach: 'walk' | 'helper' = 'walk') {
+  let here: 0 | 1 = 0
+  let ties: readonly (readonly number[])[] = []
+  let walks = 0
+  let isOff = false
+  const readings: ConductorReading[] = []
+  for (let step = 0; step < MOST_STEPS; step++) {
+    const plan: ConductorPlan = planConductors({ conductors, hasMetal: [true, true], here, ties, readings, mustCross: !isOff, reach })
+    const { next } = plan
+    if (next.do === 'done' || next.do === 'stuck') return { plan, readings: readings.length, walks }
+    if (next.do === 'read') {
+      const joins = [...ties, ...next.test.joins]
+      const isClosed = readsClosed(hangTogether(conductors, faults, joins), [], next.test.a, next.test.b)
+      readings.push({ ...next.test, joins, isClosed })
+      continue
+    }
+    isOff = true
+    ties = next.ties
+    if (next.do === 'tie there') continue
+    here = here === 0 ? 1 : 0
+    walks++
+  }
+  throw new Error('The plan has no end.')
+}
+
+const sound: ConductorFaults = { opens: [], touches: [], weight: 1 }
+
+/** Up to three troubles of a cable, a touch of a parted conductor on either side of its break. */
+const anyFaults = (conductors: number): fc.Arbitrary<ConductorFaults> => {
+  const conductor = fc.nat({ max: conductors - 1 })
+  const trouble = fc.oneof(
+    conductor.map((open) => ({ open })),
+    fc.tuple(conductor, fc.nat({ max: conductors }), fc.boolean(), fc.boolean()).map(([a, b, farA, farB]) => ({ a, b, farA, farB })),
+  )
+  return fc.uniqueArray(trouble, { maxLength: 3, selector: (one) => JSON.stringify('open' in one ? one : [one.a, one.b]) }).map((all) => {
+    const opens = all.flatMap((one) => ('open' in one ? [one.open] : []))
+    const endOf = (one: number, isFar: boolean) =>
+      one === conductors ? metalEnd(conductors) : isFar && opens.includes(one) ? secondEnd(conductors, one) : firstEnd(one)
+    const touches = all.flatMap((one) => ('a' in one && one.a !== one.b ? [[endOf(one.a, one.farA), endOf(one.b, one.farB)] as const] : []))
+    return { opens, touches, weight: 1 }
+  })
+}
+
+describe('the plan for the conductors of a cable', () => {
+  it('tells a sound cable of seven in one walk there and back, in eight readings, where pair by pair takes 21 and finds no open one', () => {
+    const { plan, readings, walks } = follow(7, sound)
+    expect(plan.states).toEqual(Array.from({ length: 7 }, () => ({ isOpen: false, touches: [] })))
+    expect(readings).toBeLessThanOrEqual(8)
+    expect(walks).toBeLessThanOrEqual(3)
+  })
+
+  it('names what is true, whatever up to three things are wrong, and leaves open what no join tells', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 2, max: 5 }).chain((conductors) => fc.tuple(fc.constant(conductors), anyFaults(conductors))),
+        ([conductors, faults]) => {
+          const { plan } = follow(conductors, faults)
+          const truth = statesOf(conductors, faults)
+          plan.states.forEach((state, conductor) => {
+            if (state) expect(state).toEqual(truth[conductor])
+          })
+          if (plan.next.do === 'done') expect(plan.states).toEqual(truth)
+        },
+      ),
+      { numRuns: 60, seed: 7 },
+    )
+  })
+
+  it('tells of a conductor that is parted and touches another on the far side of the break', () => {
+    const faults: ConductorFaults = { opens: [1], touches: [[secondEnd(5, 1), firstEnd(3)]], weight: 1 }
+    const { plan } = follow(5, faults)
+    expect(plan.states[1]).toEqual({ isOpen: true, touches: [3] })
+    expect(plan.states[3]).toEqual({ isOpen: false, touches: [1] })
+  })
+
+  it('walks nowhere while somebody stands at the other end', () => {
+    const { plan, walks } = follow(5, { opens: [2], touches: [], weight: 1 }, 'helper')
+    expect(walks).toBe(0)
+    expect(plan.states[2]).toEqual({ isOpen: true, touches: [] })
+  })
+
+  it('cannot tell which of two is open, and says so', () => {
+    const { plan } = follow(2, { opens: [0], touches: [], weight: 1 })
+    expect(plan.next.do).toBe('stuck')
+    expect(plan.states[0]).toBeNull()
+  })
+
+  it('names the one reading that fits no three troubles beside the others', () => {
+    const { plan } = follow(4, sound)
+    expect(plan.misfit).toBeNull()
+    const read = (a: number, b: number, isClosed: boolean): ConductorReading => ({ joins: [], a, b, isClosed })
+    const readings = [read(0, 1, true), read(1, 2, true), read(0, 2, false), read(0, 3, false), read(2, 3, false), read(0, 1, true)]
+    const misfit = planConductors({ conductors: 4, hasMetal: [true, true], here: 0, ties: [], readings }).misfit
+    expect(misfit?.reading).toBe(1)
+  })
+})

@@ -1,0 +1,270 @@
+import {
+  type ConductorFaults,
+  type ConductorState,
+  conductorFaults,
+  hangTogether,
+  readsClosed,
+  statesOf,
+} from '@/src/core/cable/conductor-faults'
+import { type CableEnd, type ConductorTest, endOf, testsAt, tiesFor } from '@/src/core/cable/conductor-tests'
+import type { FarEndReach } from '@/src/core/job/run-schema'
+import { LruCache } from '@/src/core/units/cache'
+import { modelValue } from '@/src/core/units/model-value'
+import { workLimit } from '@/src/core/units/work-limit'
+
+/** A reading that was taken: what was tied together at either end, where the meter was, and whether it read closed. */
+export interface ConductorReading extends ConductorTest {
+  readonly isClosed: boolean
+}
+
+/** What the plan is made from. */
+export interface ConductorQuestion {
+  readonly conductors: number
+  /** Whether the metal around can be touched at either end. */
+  readonly hasMetal: readonly [boolean, boolean]
+  /** The end at which the technician stands. */
+  readonly here: 0 | 1
+  /** Ties that are in at the other end. */
+  readonly ties: readonly (readonly number[])[]
+  readonly readings: readonly ConductorReading[]
+  /** The other end is not off its screws yet: nothing read here would tell. */
+  readonly mustCross?: boolean
+  /** How the other end is reached: on foot, through somebody who stands there, or not at all. */
+  readonly reach?: FarEndReach
+}
+
+export type ConductorStep =
+  | { readonly do: 'read'; readonly test: ConductorTest }
+  /** Walk to the other end; `ties` stay in here. */
+  | { readonly do: 'cross'; readonly ties: readonly (readonly number[])[] }
+  /** The helper at the other end ties these, and only these. */
+  | { readonly do: 'tie there'; readonly ties: readonly (readonly number[])[] }
+  | { readonly do: 'done' }
+  /** No join tells the rest. */
+  | { readonly do: 'stuck' }
+
+export interface ConductorPlan {
+  /** What is named of each conductor; null where it is not told yet. */
+  readonly states: readonly (ConductorState | null)[]
+  /** How likely each is out of order. */
+  readonly chances: readonly number[]
+  /** No set of troubles fits every reading; the one without which one would, by its index, or null where there is no such one. */
+  readonly misfit: { readonly reading: number | null } | null
+  readonly next: ConductorStep
+}
+
+/** A reading that tells this share of what is open is taken before anybody walks. */
+const WORTH_STAYING = modelValue({ value: 0.2, unit: 'share of the entropy', source: 'assumption' })
+/** What a reading after a walk has to tell more than the best one here. */
+const WORTH_A_WALK = modelValue({ value: 0.06, unit: 'share of the entropy', source: 'assumption' })
+/** Of two readings that tell nearly as much, the one with fewer clips. */
+const BITS_A_CLIP = modelValue({ value: 0.004, unit: 'share of the entropy', source: 'assumption' })
+const MOST_HYPOTHESES_WEIGHED = workLimit(1000)
+const MOST_HYPOTHESES_TRIED = workLimit(300)
+const NOTHING = workLimit(1e-9)
+
+/** A set of troubles with what it shows of each conductor, as a number for each different picture. */
+interface Case {
+  readonly faults: ConductorFaults
+  readonly picture: number
+}
+
+const allCases = new LruCache<string, readonly Case[]>(workLimit(6))
+// Readings come one by one: what the earlier ones left is not gone through again.
+const leftAfter = new LruCache<string, readonly Case[]>(workLimit(40))
+
+function casesOf(conductors: number, hasMetal: boolean): readonly Case[] {
+  return allCases.get(`${conductors} ${hasMetal}`, () => {
+    const pictures = new Map<string, number>()
+    return conductorFaults(conductors, hasMetal).map((faults) => {
+      const key = pictureKey(statesOf(conductors, faults))
+      const picture = pictures.get(key) ?? pictures.size
+      pictures.set(key, picture)
+      return { faults, picture }
+    })
+  })
+}
+
+function casesLeft(conductors: number, hasMetal: boolean, readings: readonly ConductorReading[]): readonly Case[] {
+  const last = readings.at(-1)
+  if (!last) return casesOf(conductors, hasMetal)
+  return leftAfter.get(`${conductors} ${hasMetal} ${JSON.stringify(readings)}`, () =>
+    casesLeft(conductors, hasMetal, readings.slice(0, -1)).filter((one) => agrees(conductors, one, last)),
+  )
+}
+
+const pictureKey = (states: readonly ConductorState[]): string =>
+  states.map(({ isOpen, touches }) => `${isOpen ? 'o' : ''}${touches.join('+')}`).join(' ')
+
+/**
+ * What each conductor of a cable is by the readings so far, and the step that tells most of the rest: greedy in bits over the states that are
+ * left, and before a walk the ties to leave behind are tried out on some of what may be true. Troubles that a reading rules out are gone; one
+ * reading that fits no set of troubles is named.
+ */
+export function planConductors(question: ConductorQuestion): ConductorPlan {
+  const { conductors, readings } = question
+  const hasMetal = question.hasMetal.some((metal) => metal)
+  const left = casesLeft(conductors, hasMetal, readings)
+  if (left.length === 0) {
+    const reading = readings.findIndex(
+      (_, index) =>
+        readings.reduce(
+          (some, one, at) => (at === index ? some : some.filter((each) => agrees(conductors, each, one))),
+          casesOf(conductors, hasMetal),
+        ).length > 0,
+    )
+    const states = Array.from({ length: conductors }, () => null)
+    return { states, chances: states.map(() => 1), misfit: { reading: reading < 0 ? null : reading }, next: { do: 'stuck' } }
+  }
+  const told = left.map(({ faults }) => faults)
+  return {
+    states: statesLeft(conductors, told),
+    chances: chancesOf(conductors, told),
+    misfit: null,
+    next: left.every(({ picture }) => picture === left[0].picture) ? { do: 'done' } : nextStep(question, left),
+  }
+}
+
+const agrees = (conductors: number, { faults }: Case, { joins, a, b, isClosed }: ConductorReading): boolean =>
+  readsClosed(hangTogether(conductors, faults, joins), [], a, b) === isClosed
+
+function statesLeft(conductors: number, left: readonly ConductorFaults[]): (ConductorState | null)[] {
+  const [first, ...others] = left.map((faults) => statesOf(conductors, faults))
+  return first.map((state, conductor) => {
+    const key = pictureKey([state])
+    return others.every((states) => pictureKey([states[conductor]]) === key) ? state : null
+  })
+}
+
+function chancesOf(conductors: number, left: readonly ConductorFaults[]): number[] {
+  const chances = Array.from({ length: conductors }, () => 0)
+  let all = 0
+  for (const faults of left) {
+    all += faults.weight
+    statesOf(conductors, faults).forEach(({ isOpen, touches }, conductor) => {
+      if (isOpen || touches.length > 0) chances[conductor] += faults.weight
+    })
+  }
+  return chances.map((chance) => chance / all)
+}
+
+/** A case with the ends that hang together in it while certain ties are in. */
+interface Held {
+  readonly picture: number
+  readonly weight: number
+  readonly masks: Uint32Array
+}
+
+function nextStep(question: ConductorQuestion, left: readonly Case[]): ConductorStep {
+  const { conductors, hasMetal, here, ties, reach = 'walk', mustCross } = question
+  const isHelped = reach === 'helper'
+  const endAt = (side: 0 | 1): CableEnd => ({ conductors, side, hasMetal: hasMetal[side] })
+  const there = (1 - here) as 0 | 1
+  const now = mustCross ? null : bestTest(testsAt(endAt(here), ties), hold(conductors, thinned(left, MOST_HYPOTHESES_WEIGHED), ties))
+  if (now && (now.share >= WORTH_STAYING || reach === 'none')) return { do: 'read', test: now.test }
+  if (reach === 'none') return { do: 'stuck' }
+  // With a helper the ties change over there and the meter stays; alone, the ties stay here and the meter goes.
+  const [tiedAt, readAt] = isHelped ? [there, here] : [here, there]
+  const some = thinned(left, MOST_HYPOTHESES_TRIED)
+  const choices = ordersOf(conductors, left)
+    .flatMap((order) => tiesFor({ conductors, side: tiedAt }, order))
+    .filter((one, index, all) => all.findIndex((other) => JSON.stringify(other) === JSON.stringify(one)) === index)
+    .map((choice) => {
+      const held = hold(conductors, some, choice)
+      return { choice, share: bestTest(testsAt(endAt(readAt), choice), held)?.share ?? 0, whole: shareOfAll(endAt(readAt), held) }
+    })
+    .filter(({ share }) => share > (now?.share ?? 0) + (now ? WORTH_A_WALK : NOTHING))
+  if (choices.length === 0) return now ? { do: 'read', test: now.test } : { do: 'stuck' }
+  const { choice } = choices.reduce((best, one) => (one.share + one.whole > best.share + best.whole ? one : best))
+  return { do: isHelped ? 'tie there' : 'cross', ties: choice }
+}
+
+const hold = (conductors: number, cases: readonly Case[], ties: readonly (readonly number[])[]): Held[] =>
+  cases.map(({ faults, picture }) => ({ picture, weight: faults.weight, masks: hangTogether(conductors, faults, ties) }))
+
+/** The heaviest, and of the rest every so many with the weight of those that it stands for. */
+function thinned(cases: readonly Case[], most: number): readonly Case[] {
+  if (cases.length <= most) return cases
+  const byWeight = [...cases].sort((a, b) => b.faults.weight - a.faults.weight)
+  const heavy = byWeight.slice(0, most / 2)
+  const light = byWeight.slice(most / 2)
+  const step = Math.ceil(light.length / (most / 2))
+  const standing = light.filter((_, index) => index % step === 0)
+  return [...heavy, ...standing.map((one) => ({ ...one, faults: { ...one.faults, weight: one.faults.weight * step } }))]
+}
+
+/** Those that may be out of order first, so that they get partners that are not; and the other way about; and as they come. */
+function ordersOf(conductors: number, left: readonly Case[]): number[][] {
+  const chances = chancesOf(
+    conductors,
+    left.map(({ faults }) => faults),
+  )
+  const asTheyCome = Array.from({ length: conductors }, (_, index) => index)
+  const byDoubt = [...asTheyCome].sort((a, b) => chances[b] - chances[a] || a - b)
+  const half = Math.ceil(conductors / 2)
+  const doubtWithSound = byDoubt.slice(0, half).flatMap((one, index) => [one, ...byDoubt.slice(conductors - 1 - index, conductors - index)])
+  const paired = [...new Set([...doubtWithSound, ...byDoubt])]
+  return [asTheyCome, paired, byDoubt]
+}
+
+/** The reading that tells most of which picture is true, and the share of what is open that it tells. */
+function bestTest(tests: readonly ConductorTest[], held: readonly Held[]): { test: ConductorTest; share: number } | null {
+  const numbers = new Map<number, number>()
+  const own = held.map(({ picture }) => {
+    const number = numbers.get(picture) ?? numbers.size
+    numbers.set(picture, number)
+    return number
+  })
+  const all = new Float64Array(numbers.size)
+  held.forEach(({ weight }, index) => {
+    all[own[index]] += weight
+  })
+  const open = entropyOf(all)
+  if (open < NOTHING) return null
+  const closed = new Float64Array(numbers.size)
+  let best: { test: ConductorTest; gain: number; worth: number } | null = null
+  for (const test of tests) {
+    closed.fill(0)
+    for (let index = 0; index < held.length; index++)
+      if (readsClosed(held[index].masks, test.joins, test.a, test.b)) closed[own[index]] += held[index].weight
+    const gain = open - entropyAfter(all, closed)
+    const worth = gain - BITS_A_CLIP * open * clipsOf(test)
+    if (gain > NOTHING && (!best || worth > best.worth)) best = { test, gain, worth }
+  }
+  return best && { test: best.test, share: best.gain / open }
+}
+
+const clipsOf = ({ joins }: ConductorTest): number => joins.reduce((sum, group) => sum + group.length - 1, 0)
+
+function entropyOf(weights: Float64Array): number {
+  const sum = weights.reduce((total, weight) => total + weight, 0)
+  let bits = 0
+  for (const weight of weights) if (weight > 0) bits -= (weight / sum) * Math.log2(weight / sum)
+  return bits
+}
+
+function entropyAfter(all: Float64Array, closed: Float64Array): number {
+  const parted = [closed, all.map((weight, index) => weight - closed[index])]
+  const sums = parted.map((some) => some.reduce((total, weight) => total + weight, 0))
+  return parted.reduce((bits, some, side) => (sums[side] > 0 ? bits + (sums[side] / (sums[0] + sums[1])) * entropyOf(some) : bits), 0)
+}
+
+/** The share of what is open that all readings at one end together tell. */
+function shareOfAll({ conductors, side, hasMetal }: CableEnd, held: readonly Held[]): number {
+  const seen = [
+    ...Array.from({ length: conductors }, (_, conductor) => endOf({ conductors, side }, conductor)),
+    ...(hasMetal ? [conductors] : []),
+  ]
+  const visible = seen.reduce((bits, end) => bits | (1 << end), 0)
+  const pictures = new Map<string, Map<number, number>>()
+  const all = new Map<number, number>()
+  for (const { picture, weight, masks } of held) {
+    const key = seen.map((end) => masks[end] & visible).join(' ')
+    const own = pictures.get(key) ?? new Map<number, number>()
+    pictures.set(key, own.set(picture, (own.get(picture) ?? 0) + weight))
+    all.set(picture, (all.get(picture) ?? 0) + weight)
+  }
+  const sumOf = (weights: Map<number, number>) => [...weights.values()].reduce((sum, weight) => sum + weight, 0)
+  const bitsOf = (weights: Map<number, number>) => sumOf(weights) * entropyOf(Float64Array.from(weights.values()))
+  return 1 - [...pictures.values()].reduce((sum, own) => sum + bitsOf(own), 0) / Math.max(NOTHING, bitsOf(all))
+}

@@ -1,0 +1,72 @@
+import type { BenchChange } from '@/src/core/bench/bench'
+import { sayPoint } from '@/src/core/bench/points'
+import { sayPair } from '@/src/core/bench/say'
+import { sayChanges } from '@/src/core/bench/say-changes'
+import { type ConductorState, metalEnd } from '@/src/core/cable/conductor-faults'
+import type { ConductorsReport } from '@/src/core/cable/conductors-of-job'
+import { capital } from '@/src/core/units/capital'
+import { parsePoint } from '@/src/core/wiring/point'
+import { type Cable, cableById, placeById, type System } from '@/src/core/wiring/system'
+
+/** What a conductor is by itself: sound, open, shorted to what; null where it is not told yet. */
+export function sayConductor({ conductors }: Pick<Cable, 'conductors'>, state: ConductorState | null): string | null {
+  if (state === null) return null
+  const names = state.touches.map((other) => (other === metalEnd(conductors.length) ? 'ground' : conductors[other].id))
+  const shorted = names.length > 0 ? `shorted to ${names.join(' and ')}` : null
+  return [state.isOpen ? 'open' : null, shorted].filter(Boolean).join(', and ') || 'sound'
+}
+
+/** The next step with the conductors of a cable: a title, and what the hands do for it in their order. */
+export interface ConductorWords {
+  readonly title: string
+  readonly acts: readonly string[]
+  /** What the two answers to a reading mean; null where nothing is read. */
+  readonly means: { readonly closed: string; readonly open: string } | null
+}
+
+export function sayConductorAct(system: System, { cable: id, taken, misfit, next: act }: ConductorsReport): ConductorWords {
+  const cable = cableById(system, id)
+  const name = cable?.name ?? id
+  const ends = (cable?.between ?? []).map((place) => placeById(system, place)?.name ?? place)
+  const short = (said: string) => capital(said.replaceAll(` of the ${name}`, ''))
+  const plain = (title: string, changes: readonly BenchChange[] = []): ConductorWords => ({
+    title,
+    acts: sayChanges(system, changes).map(short),
+    means: null,
+  })
+  switch (act.do) {
+    case 'read': {
+      if (act.probe.meter !== 'ohms') return plain('')
+      const { a, b } = act.probe
+      const at = ` at the ${placeById(system, parsePoint(a).place)?.name}`
+      const title = `Ohms from ${sayPair(system, a, b)}`.replaceAll(` of the ${name}`, '')
+      const isBunch = act.changes.some((change) => change.do === 'jumper')
+      return {
+        title,
+        acts: sayChanges(system, act.changes).map(short),
+        means: act.isLoop
+          ? { closed: 'Every conductor on the way is whole.', open: 'One of them is open.' }
+          : {
+              closed: isBunch ? 'Something in the one bunch touches something in the other.' : 'The two touch.',
+              open: `No touch between them${at}.`,
+            },
+      }
+    }
+    case 'walk':
+      return plain(`Set up here, then go to the other end of the ${name}`, act.changes)
+    case 'call out':
+      return plain('Call out to the other end', act.changes)
+    case 'done':
+      return plain(`Every conductor of the ${name} is told, by ${taken} readings`)
+    case 'stuck':
+      return plain(
+        act.why === 'readings'
+          ? misfit?.probe.meter === 'ohms'
+            ? `These readings cannot all be right: take ${sayPoint(system, misfit.probe.a)} to ${sayPoint(system, misfit.probe.b)} again`
+            : 'No three troubles explain these readings: take them again, or run a new cable'
+          : act.why === 'far end'
+            ? `From this end alone a join tells no more: read the capacitance of each, or reach the other end (${ends.join(', ')})`
+            : `No join tells the rest: with so few sound conductors, read the capacitance of each`,
+      )
+  }
+}

@@ -1,0 +1,67 @@
+import { conductorsOfJob, isAskedFor } from '@/src/core/cable/conductors-of-job'
+import { sayConductor, sayConductorAct } from '@/src/core/cable/say-conductors'
+import { createEngine } from '@/src/core/diagnosis/engine'
+import { type Entry, type EntryDraft, stampEntry } from '@/src/core/job/entry'
+import { foldJob, problemWithEntry } from '@/src/core/job/fold'
+import { drawCase, openHouse } from '@/src/core/practice/exam'
+import { createRandom } from '@/src/core/units/random'
+import { systemById } from '@/src/core/wiring/systems/catalogue'
+
+const heatPump = systemById('heat-pump-o')
+if (!heatPump) throw new Error('There is no such system.')
+const system = heatPump
+const engine = createEngine(system)
+const stat = system.cables[0]
+
+/** Does what the plan says in a simulated house that has this fault, each answer by the circuit solver with a meter's noise. */
+function follow(fault: string | null, begin: readonly EntryDraft[] = []) {
+  let count = 0
+  const stamp = { newId: () => `e${++count}`, now: () => '2026-11-28T09:00:00Z' }
+  const house = openHouse(engine, drawCase(engine, createRandom(3), fault))
+  const entries: Entry[] = []
+  const record = (draft: EntryDraft) => {
+    const entry = stampEntry(draft, stamp)
+    expect(problemWithEntry(system, entries, entry)).toBeNull()
+    entries.push(entry)
+  }
+  for (const draft of begin) record(draft)
+  let walks = 0
+  for (let step = 0; step < 60; step++) {
+    const state = foldJob(system, entries)
+    const report = conductorsOfJob(system, state, 'stat-cable')
+    const { next } = report
+    const said = sayConductorAct(system, report)
+    if (next.do === 'done' || next.do === 'stuck')
+      return { report, walks, said, told: report.states.map((one) => sayConductor(stat, one)), state }
+    expect(said.title).not.toBe('')
+    for (const change of next.changes) {
+      record({ kind: 'bench', change })
+      house.change(change)
+    }
+    walks += Number(next.do === 'walk')
+    if (next.do === 'read') record({ kind: 'reading', probe: next.probe, answer: house.ask(next.probe).answer })
+  }
+  throw new Error('The plan has no end.')
+}
+
+describe('the conductors of a cable told apart in a house', () => {
+  it('finds the open one, with everything else sound', () => {
+    const { told, report, walks, state } = follow('conductor-open:stat-cable.G')
+    expect(told).toEqual(stat.conductors.map(({ id }) => (id === 'G' ? 'open' : 'sound')))
+    expect(report.taken).toBeLessThan(28)
+    expect(walks).toBeLessThanOrEqual(4)
+    expect(isAskedFor(system, state, 'stat-cable')).toBe(true)
+  })
+
+  it('finds two that touch, each by its partner', () => {
+    const { told } = follow('conductor-short:stat-cable.Y+C')
+    expect(told).toEqual(stat.conductors.map(({ id }) => (id === 'Y' ? 'shorted to C' : id === 'C' ? 'shorted to Y' : 'sound')))
+  })
+
+  it('says what one end alone cannot tell', () => {
+    const far: EntryDraft = { kind: 'run', cable: 'stat-cable', fact: { what: 'far-end', reach: 'none' } }
+    const { said, report } = follow('conductor-open:stat-cable.G', [far])
+    expect(report.next).toMatchObject({ do: 'stuck', why: 'far end' })
+    expect(said.title).toContain('capacitance')
+  })
+})

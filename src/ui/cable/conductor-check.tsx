@@ -1,0 +1,162 @@
+'use client'
+import { type FormEvent, useId, useState } from 'react'
+import type { ConductorsReport } from '@/src/core/cable/conductors-of-job'
+import { isAskedFor } from '@/src/core/cable/conductors-of-job'
+import { sayConductor, sayConductorAct } from '@/src/core/cable/say-conductors'
+import type { EntryDraft } from '@/src/core/job/entry'
+import type { FarEndReach } from '@/src/core/job/run-schema'
+import type { Answer } from '@/src/core/readings/check'
+import type { Cable } from '@/src/core/wiring/system'
+import { Button } from '@/src/ui/controls/button'
+import { useHands, useJob, useMoment } from '@/src/ui/desk/desk-context'
+import { useWorkerAnswer } from '@/src/ui/engine/use-worker-answer'
+
+/** Touching leads read this at the most, ohm: what a tap on "closed" stands for. */
+const CLOSED = { low: 0, high: 30 }
+
+const reachWords: Record<FarEndReach, string> = {
+  walk: 'I walk to the other end',
+  helper: 'somebody stands there',
+  none: 'that end is out of reach',
+}
+
+/** Sound, open or shorted: every conductor of a cable by itself, in the fewest walks and readings. */
+export function ConductorCheck({ cable }: { cable: Cable }) {
+  const { system } = useJob()
+  const { state } = useMoment()
+  const [isOpen, setOpen] = useState(() => isAskedFor(system, state, cable.id))
+  return (
+    <details
+      className="mb-3 rounded border-2 border-line px-3 py-1"
+      open={isOpen}
+      onToggle={({ currentTarget }) => setOpen(currentTarget.open)}
+    >
+      <summary className="min-h-11 content-center font-bold">Sound, open or shorted: every conductor by itself</summary>
+      {isOpen && <Plan cable={cable} />}
+    </details>
+  )
+}
+
+function Plan({ cable }: { cable: Cable }) {
+  const { job, system } = useJob()
+  const { entries } = useMoment()
+  const { record } = useHands()
+  const { answer: report, problem } = useWorkerAnswer({ job, entries }, `conductors ${cable.id}`, (worker) =>
+    worker.conductors({ system, entries }, cable.id),
+  )
+  if (problem) return <p className="my-2 text-ember">{problem}</p>
+  if (!report) return <p className="my-2 text-muted">Working out the next reading …</p>
+  return (
+    <>
+      <fieldset className="my-2 flex flex-wrap gap-x-4">
+        <legend className="text-muted text-small">The other end</legend>
+        {(Object.keys(reachWords) as FarEndReach[]).map((reach) => (
+          <label key={reach} className="flex min-h-11 items-center gap-2">
+            <input
+              type="radio"
+              name={`reach ${cable.id}`}
+              className="size-5"
+              checked={report.reach === reach}
+              onChange={() => record([{ kind: 'run', cable: cable.id, fact: { what: 'far-end', reach } }])}
+            />
+            {reachWords[reach]}
+          </label>
+        ))}
+      </fieldset>
+      <Step report={report} onTake={record} />
+      <ul className="my-2 flex flex-wrap gap-2 text-small" aria-label={`conductors of the ${cable.name} by themselves`}>
+        {cable.conductors.map(({ id, colour }, index) => {
+          const said = sayConductor(cable, report.states[index])
+          return (
+            <li
+              key={id}
+              className={`rounded border-2 px-2 py-1 ${said === null ? 'border-line text-muted' : said === 'sound' ? 'border-hold' : 'border-ember font-bold'}`}
+            >
+              {said === null ? '? ' : said === 'sound' ? '✓ ' : '! '}
+              {id === colour ? id : `${id} (${colour})`} {said ?? 'not told'}
+            </li>
+          )
+        })}
+      </ul>
+      <p className="mb-2 text-muted text-small">
+        {report.taken} {report.taken === 1 ? 'reading' : 'readings'} so far; pair by pair it takes{' '}
+        {(cable.conductors.length * (cable.conductors.length - 1)) / 2}, and finds no open one.
+      </p>
+    </>
+  )
+}
+
+/** The next reading with its answers, or the next walk. */
+function Step({ report, onTake }: { report: ConductorsReport; onTake: (drafts: readonly EntryDraft[]) => unknown }) {
+  const { system } = useJob()
+  const { next } = report
+  const { title, acts, means } = sayConductorAct(system, report)
+  const changes = ('changes' in next ? next.changes : []).map((change): EntryDraft => ({ kind: 'bench', change }))
+  const take = (answer: Answer) => {
+    if (next.do === 'read') onTake([...changes, { kind: 'reading', probe: next.probe, answer }])
+  }
+  return (
+    <section aria-label="next with this cable" className="my-2 rounded border-2 border-next bg-raised p-3">
+      <h3 className="font-bold">{title}</h3>
+      {acts.length > 0 && (
+        <ol className="my-1 list-decimal pl-5 text-small">
+          {acts.map((act) => (
+            <li key={act}>{act}</li>
+          ))}
+        </ol>
+      )}
+      {next.do === 'read' && means && (
+        <div className="flex flex-wrap items-end gap-2">
+          <Button onClick={() => take(CLOSED)}>
+            <b>closed</b>
+            <span className="block text-muted text-small">{means.closed}</span>
+          </Button>
+          <Button onClick={() => take('OL')}>
+            <b>OL</b>
+            <span className="block text-muted text-small">{means.open}</span>
+          </Button>
+          <TypedOhms onTake={take} />
+        </div>
+      )}
+      {(next.do === 'walk' || next.do === 'call out') && (
+        <Button look="main" onClick={() => onTake(changes)}>
+          {next.do === 'walk' ? 'Done, I am there' : 'They have done it'}
+        </Button>
+      )}
+    </section>
+  )
+}
+
+/** The reading in ohms: it tells how far along the cable a touch is, too. */
+function TypedOhms({ onTake }: { onTake: (ohm: number) => void }) {
+  const id = useId()
+  const [typed, setTyped] = useState('')
+  const [isNone, setNone] = useState(false)
+  const take = (event: FormEvent) => {
+    event.preventDefault()
+    const ohm = Number(typed.replace(',', '.'))
+    if (typed.trim() === '' || !(ohm >= 0)) return setNone(true)
+    onTake(ohm)
+  }
+  return (
+    <form onSubmit={take} className="flex flex-wrap items-end gap-2">
+      <label className="flex flex-col gap-1 text-small">
+        or the ohms
+        <input
+          inputMode="decimal"
+          value={typed}
+          onChange={({ target }) => setTyped(target.value)}
+          aria-invalid={isNone}
+          aria-describedby={isNone ? id : undefined}
+          className="min-h-11 w-24 rounded border-2 border-line bg-panel px-2"
+        />
+      </label>
+      <Button type="submit">take it</Button>
+      {isNone && (
+        <p id={id} role="alert" className="w-full text-ember text-small">
+          Type the ohms as the meter shows them: 0.61. For OL there is its own button.
+        </p>
+      )}
+    </form>
+  )
+}

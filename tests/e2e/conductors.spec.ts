@@ -1,0 +1,69 @@
+import { expect, test } from '@playwright/test'
+import { hangTogether, readsClosed, secondEnd } from '@/src/core/cable/conductor-faults'
+import { type ConductorsReport, conductorsOfJob } from '@/src/core/cable/conductors-of-job'
+import { type Entry, type EntryDraft, stampEntry } from '@/src/core/job/entry'
+import { foldJob } from '@/src/core/job/fold'
+import { type Point, parsePoint } from '@/src/core/wiring/point'
+import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
+import { Technician } from '@/tests/e2e/technician'
+
+const [stat] = furnaceAc.cables
+const numberOf = (point: Point): number => {
+  const { cable, name, place } = parsePoint(point)
+  if (cable === null) return stat.conductors.length
+  const conductor = stat.conductors.findIndex(({ id }) => id === name)
+  return place === stat.between[0] ? conductor : secondEnd(stat.conductors.length, conductor)
+}
+
+/** What a meter shows in a cable whose white is parted in the wall. */
+function answers(entries: readonly Entry[], { next }: ConductorsReport): boolean {
+  if (next.do !== 'read' || next.probe.meter !== 'ohms') throw new Error('Nothing is read.')
+  const { jumpers } = foldJob(furnaceAc, entries).bench
+  const white = stat.conductors.findIndex(({ id }) => id === 'W')
+  const joins = jumpers.map(({ a, b }) => [numberOf(a as Point), numberOf(b as Point)])
+  const masks = hangTogether(stat.conductors.length, { opens: [white], touches: [], weight: 1 }, joins)
+  return readsClosed(masks, [], numberOf(next.probe.a), numberOf(next.probe.b))
+}
+
+test('an open conductor in a wall is found by following the plan of its cable, and a spare takes its place at both ends', async ({
+  page,
+}) => {
+  test.setTimeout(120_000)
+  const technician = new Technician(page)
+  await technician.opensTheApp()
+  await technician.beginsAJob('3 Quarry Lane', 'No heat since the drywall went up')
+  await technician.goesTo('Cable')
+  const cable = page.getByRole('region', { name: 'stat cable', exact: true })
+  await cable.getByText('Sound, open or shorted').click()
+  const card = cable.getByRole('region', { name: 'next with this cable' })
+
+  let count = 0
+  const stamp = { newId: () => `e${++count}`, now: () => '2026-11-28T09:00:00Z' }
+  const entries: Entry[] = []
+  const mirror = (draft: EntryDraft) => entries.push(stampEntry(draft, stamp))
+  for (let walks = 0, step = 0; ; step++) {
+    expect(step).toBeLessThan(40)
+    const report = conductorsOfJob(furnaceAc, foldJob(furnaceAc, entries), stat.id)
+    const { next } = report
+    if (next.do === 'done') break
+    if (next.do !== 'read' && next.do !== 'walk') throw new Error(`The plan says ${next.do}.`)
+    for (const change of next.changes) mirror({ kind: 'bench', change })
+    if (next.do === 'walk') {
+      expect(++walks).toBeLessThanOrEqual(4)
+      await card.getByRole('button', { name: 'Done, I am there' }).click()
+    } else {
+      const isClosed = answers(entries, report)
+      await expect(card.getByRole('heading')).toContainText('Ohms from')
+      await card.getByRole('button', { name: isClosed ? /^closed/ : /^OL/ }).click()
+      mirror({ kind: 'reading', probe: next.probe, answer: isClosed ? { low: 0, high: 30 } : 'OL' })
+    }
+    const { taken } = conductorsOfJob(furnaceAc, foldJob(furnaceAc, entries), stat.id)
+    await expect(cable).toContainText(`${taken} ${taken === 1 ? 'reading' : 'readings'} so far`)
+  }
+  await expect(card.getByRole('heading')).toContainText('Every conductor of the stat cable is told')
+  const told = cable.getByRole('list', { name: 'conductors of the stat cable by themselves' })
+  await expect(told).toContainText('! W (white) open')
+  await expect(told).toContainText('✓ brown sound')
+  await technician.says('swap stat W to brown')
+  await expect(cable.getByRole('row', { name: /white/ })).toContainText('moved to brown')
+})
