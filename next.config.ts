@@ -1,7 +1,7 @@
 import type { NextConfig } from 'next'
 
 const config: NextConfig = {
-  serverExternalPackages: ['@electric-sql/pglite', 'proper-lockfile'],
+  serverExternalPackages: ['@electric-sql/pglite', 'pdfmake', 'proper-lockfile'],
   // What is read of a request is limited where it is read (src/app/api/v1/respond.ts): the proxy must not cut it off before.
   experimental: { proxyClientMaxBodySize: '21mb' },
   devIndicators: false,

@@ -14,6 +14,9 @@ interface Command {
 /** The database is loaded for its own commands only. */
 const storeCommands = () => import('@/cli/store-command')
 
+/** So is what writes a PDF. */
+const pageCommands = () => import('@/cli/page-command')
+
 const STATE = ['system', 'fault', 'bench', 'do']
 
 const commands = new Map<string, Command>([
@@ -76,6 +79,18 @@ const commands = new Map<string, Command>([
       run: traceCommand,
     },
   ],
+  ...(['report', 'card', 'csv'] as const).map((name): [string, Command] => [
+    name,
+    {
+      usage: {
+        report: 'report   JOB.json FILE [--paper letter|a4]  the page that stays, as a PDF',
+        card: 'card     JOB.json FILE              the card inside the panel, as a PDF',
+        csv: 'csv      JOB.json FILE              the timeline for a spreadsheet',
+      }[name],
+      accepts: { words: 2, values: name === 'report' ? ['paper'] : [] },
+      run: async (options) => (await pageCommands()).pageCommand(name, options),
+    },
+  ]),
   [
     'schema',
     {

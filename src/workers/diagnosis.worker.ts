@@ -18,8 +18,10 @@ import { thinkAhead } from '@/src/core/advice/think-ahead'
 import { type ConductorsReport, conductorsOfJob } from '@/src/core/cable/conductors-of-job'
 import { createEngine, type Engine } from '@/src/core/diagnosis/engine'
 import type { Proposal } from '@/src/core/diagnosis/planner/propose'
+import { type PageFacts, pageFacts } from '@/src/core/formats/page/page-facts'
 import type { Entry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
+import type { JobFile } from '@/src/core/job/job-file'
 import type { Probe } from '@/src/core/readings/check'
 import type { Expected } from '@/src/core/readings/expected'
 import { readsThrough, type SeenThrough } from '@/src/core/readings/reads-through'
@@ -104,6 +106,7 @@ const api = {
     sequenceOf(engineFor(system), foldJob(system, entries), call, nowMs),
   moving: ({ system, entries }: Timeline, nowMs: number): Moving[] => movingNow(engineFor(system), foldJob(system, entries), nowMs),
   conductors: ({ system, entries }: Timeline, cable: string): ConductorsReport => conductorsOfJob(system, foldJob(system, entries), cable),
+  page: (job: Pick<JobFile, 'job' | 'system' | 'entries'>): PageFacts => pageFacts(job),
   loads: ({ system, entries }: Timeline): CallLoad[] => loadPerCall(engineFor(system), foldJob(system, entries)),
 }
 export type DiagnosisApi = typeof api

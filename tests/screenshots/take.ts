@@ -1,5 +1,5 @@
-import { spawn } from 'node:child_process'
-import { mkdtempSync } from 'node:fs'
+import { execFileSync, spawn } from 'node:child_process'
+import { mkdtempSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { chromium, type Page } from '@playwright/test'
@@ -57,6 +57,14 @@ const server = spawn('node', ['node_modules/next/dist/bin/next', 'start', '-H', 
   stdio: 'ignore',
 })
 
+/** What leaves as a PDF, as a picture. */
+async function takePaper(name: string): Promise<void> {
+  const file = path.join(mkdtempSync(path.join(tmpdir(), 'nest-trace-paper-')), `${name}.pdf`)
+  writeFileSync(file, Buffer.from(await (await fetch(`${origin}/api/v1/jobs/demo/${name}`)).arrayBuffer()))
+  execFileSync('pdftoppm', ['-r', '90', '-png', '-singlefile', file, `docs/screenshots/${name}`])
+  console.log(name)
+}
+
 async function takeAll(): Promise<void> {
   try {
     for (let tries = 0; ; tries++) {
@@ -92,6 +100,7 @@ async function takeAll(): Promise<void> {
       console.log(name)
     }
     await chrome.close()
+    for (const paper of ['page', 'card']) await takePaper(paper)
   } finally {
     server.kill()
   }

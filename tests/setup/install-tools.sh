@@ -1,9 +1,11 @@
 #!/usr/bin/env bash
-# Installs from Debian's packages what the tests need and this machine lacks: a browser and an independent circuit simulator.
+# Installs from Debian's packages what the tests need and this machine lacks: a browser, an independent circuit simulator,
+# and a reader of PDFs.
 set -euo pipefail
 missing=()
 [ -x /usr/bin/chromium ] || missing+=(chromium)
 command -v ngspice >/dev/null || missing+=(ngspice)
+command -v pdftotext >/dev/null || missing+=(poppler-utils)
 [ "${#missing[@]}" -eq 0 ] && exit 0
 echo "Installing ${missing[*]} from Debian's packages ..."
 root=()

@@ -9,6 +9,7 @@ import { Button } from '@/src/ui/controls/button'
 import { useHands, useJob, useMoment, useSending } from '@/src/ui/desk/desk-context'
 import { PutBackList } from '@/src/ui/desk/put-back-list'
 import { Screen, type ScreenProps } from '@/src/ui/desk/screen'
+import { useWorkerAnswer } from '@/src/ui/engine/use-worker-answer'
 
 /** Refuses while something is owed or unproved, and says what; then the page that stays. */
 export function CloseStep({ onStep }: ScreenProps) {
@@ -18,6 +19,9 @@ export function CloseStep({ onStep }: ScreenProps) {
   const { unsent } = useSending()
   const reasons = reasonsNotToClose(system, state)
   const isClosed = state.closedAt !== null
+  const { answer: page, problem } = useWorkerAnswer({ job, entries }, 'page', (worker) =>
+    worker.page({ job, system, entries: [...entries] }),
+  )
   return (
     <Screen
       title="Close"
@@ -85,6 +89,12 @@ export function CloseStep({ onStep }: ScreenProps) {
           <div className="mb-2 flex flex-wrap items-center gap-2">
             <h2 className="w-full font-bold text-muted text-small">The page that stays</h2>
             <FileLink href={`/report/${encodeURIComponent(job.id)}`}>Print</FileLink>
+            <FileLink href={`/api/v1/jobs/${encodeURIComponent(job.id)}/page`} download>
+              PDF
+            </FileLink>
+            <FileLink href={`/api/v1/jobs/${encodeURIComponent(job.id)}/card`} download>
+              Card for the panel
+            </FileLink>
             <FileLink href={`/api/v1/jobs/${encodeURIComponent(job.id)}/file`} download>
               Job file
             </FileLink>
@@ -98,7 +108,7 @@ export function CloseStep({ onStep }: ScreenProps) {
             </p>
           )}
           <div className="border-2 border-line p-4 text-small">
-            <Report job={job} system={system} entries={entries} />
+            {page ? <Report facts={page} /> : <p className="text-muted">{problem ?? 'Writing the page …'}</p>}
           </div>
         </>
       }

@@ -1,5 +1,6 @@
 'use client'
 import { useEffect, useState } from 'react'
+import { type PageFacts, pageFacts } from '@/src/core/formats/page/page-facts'
 import type { JobFile } from '@/src/core/job/job-file'
 import { PrintPage } from '@/src/ui/close/print-page'
 import { Desk } from '@/src/ui/desk/desk'
@@ -9,7 +10,8 @@ import { Jobs } from '@/src/ui/jobs/jobs'
 
 type Shown =
   | { readonly page: 'jobs' }
-  | { readonly page: 'desk' | 'report'; readonly file: JobFile }
+  | { readonly page: 'desk'; readonly file: JobFile }
+  | { readonly page: 'report'; readonly id: string; readonly facts: PageFacts }
   | { readonly page: 'unseen'; readonly id: string }
 
 /** Without a signal: the page that the address names, from what this device has. */
@@ -26,7 +28,7 @@ export function Shell({ systems }: { systems: readonly { id: string; name: strin
     case 'desk':
       return <Desk initial={shown.file} />
     case 'report':
-      return <PrintPage job={shown.file} />
+      return <PrintPage id={shown.id} facts={shown.facts} />
     case 'unseen':
       return (
         <main className="p-4">
@@ -53,5 +55,6 @@ async function find(path: string): Promise<Shown> {
   // The report is of everything that was entered, sent or not.
   const waiting = (await waitingFor(id)).map(({ entry }) => entry)
   const known = new Set(kept.file.entries.map((entry) => entry.id))
-  return { page: 'report', file: { ...kept.file, entries: [...kept.file.entries, ...waiting.filter((entry) => !known.has(entry.id))] } }
+  const entries = [...kept.file.entries, ...waiting.filter((entry) => !known.has(entry.id))]
+  return { page: 'report', id, facts: pageFacts({ ...kept.file, entries }) }
 }

@@ -2,8 +2,10 @@
 
 import { PUT as keepCodes, GET as readCodes } from '@/src/app/api/v1/codes/route'
 import { POST as openFile } from '@/src/app/api/v1/job-files/route'
+import { GET as downloadCard } from '@/src/app/api/v1/jobs/[id]/card/route'
 import { GET as readEntries, POST as sendEntries } from '@/src/app/api/v1/jobs/[id]/entries/route'
 import { GET as downloadJob } from '@/src/app/api/v1/jobs/[id]/file/route'
+import { GET as downloadPage } from '@/src/app/api/v1/jobs/[id]/page/route'
 import { GET as readOneJob } from '@/src/app/api/v1/jobs/[id]/route'
 import { GET as downloadTimeline } from '@/src/app/api/v1/jobs/[id]/timeline/route'
 import { GET as listAll, POST as openJob } from '@/src/app/api/v1/jobs/route'
@@ -48,6 +50,21 @@ describe('/api/v1/jobs', () => {
     const { jobs } = await (await listAll(get)).json()
     expect(jobs.map(({ id }: { id: string }) => id)).toEqual(expect.arrayContaining(['a', 'demo']))
     expect((await (await readOneJob(get, params('a'))).json()).system.id).toBe('heat-pump-o')
+  })
+
+  it('hands out the page that stays and the card as PDFs, and says which papers there are', async () => {
+    for (const answer of [await downloadPage(get, params('demo')), await downloadCard(get, params('demo'))]) {
+      expect(answer.headers.get('content-type')).toBe('application/pdf')
+      expect(
+        Buffer.from(await answer.arrayBuffer())
+          .subarray(0, 5)
+          .toString(),
+      ).toBe('%PDF-')
+    }
+    const other = await downloadPage(new Request('http://127.0.0.1/?paper=napkin'), params('demo'))
+    expect(other.status).toBe(400)
+    expect((await problem(other)).say).toContain('letter or a4')
+    expect((await downloadPage(get, params('nowhere'))).status).toBe(404)
   })
 
   it('hands out its timeline for a spreadsheet, under the name of the job', async () => {

@@ -6,7 +6,7 @@ interface Download {
   readonly type: string
   readonly ending: string
   /** Null where the job has none of it. */
-  readonly write: (job: JobFile) => string | null
+  readonly write: (job: JobFile) => string | Uint8Array<ArrayBuffer> | null | Promise<Uint8Array<ArrayBuffer>>
   /** What is said then. */
   readonly none?: string
 }
@@ -18,7 +18,7 @@ export async function downloadOfJob(params: Promise<{ id: string }>, { type, end
     const job = await jobs.read(id)
     if (!job) return noSuchJob(id)
     const name = job.job.title.replace(/[^A-Za-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'job'
-    const written = write(job)
+    const written = await write(job)
     if (written === null) return refuse(404, { code: 'nothing-to-download', say: none ?? 'There is nothing of this job to download.' })
     return new Response(written, {
       headers: { 'content-type': type, 'content-disposition': `attachment; filename="${name}.${ending}"` },

@@ -1,4 +1,5 @@
 import { notFound } from 'next/navigation'
+import { pageFacts } from '@/src/core/formats/page/page-facts'
 import { readJobOfPage } from '@/src/server/job-of-page'
 import { PrintPage } from '@/src/ui/close/print-page'
 
@@ -6,5 +7,5 @@ import { PrintPage } from '@/src/ui/close/print-page'
 export default async function ReportPage({ params }: { params: Promise<{ id: string }> }) {
   const job = await readJobOfPage(params)
   if (!job) notFound()
-  return <PrintPage job={job} />
+  return <PrintPage id={job.job.id} facts={pageFacts(job)} />
 }

@@ -1,0 +1,141 @@
+import { format } from 'date-fns'
+import { wiredNow } from '@/src/core/bench/swaps'
+import { enumerateFaults } from '@/src/core/faults/enumerate'
+import { type MeasuredRow, measuredRows } from '@/src/core/formats/page/measured-rows'
+import { sayChanged, saySymptom } from '@/src/core/job/complaint'
+import { foldJob } from '@/src/core/job/fold'
+import type { JobFile } from '@/src/core/job/job-file'
+import type { JobState } from '@/src/core/job/job-state'
+import { asItStands, sayLeaving } from '@/src/core/job/leave'
+import { sayAnswer, sayProbe } from '@/src/core/readings/say'
+import { capital } from '@/src/core/units/capital'
+import { sayAmps, sayVolts } from '@/src/core/units/quantity'
+import { sayCall } from '@/src/core/wiring/call'
+import { callsOf, type System, sayRightFuse, zoneName } from '@/src/core/wiring/system'
+
+/** Everything that the page which stays says of a job, in words: the screen, the print and the PDF draw the same. */
+export interface PageFacts {
+  readonly title: string
+  readonly system: string
+  readonly when: string
+  /** For the customer, in plain words. */
+  readonly summary: string
+  readonly complaint: string
+  readonly asFound: readonly string[]
+  readonly measured: readonly MeasuredRow[]
+  /** Readings that are on record and not on the page. */
+  readonly further: number
+  readonly trips: string
+  readonly done: readonly string[]
+  /** Conductors that serve another terminal than they did, at both ends. */
+  readonly moved: readonly string[]
+  readonly tested: readonly { readonly mode: string; readonly amps: string; readonly volts: string; readonly result: string }[]
+  readonly unfinished: string | null
+  readonly leftBehind: string
+  readonly notes: readonly string[]
+  /** The system as it is wired now. */
+  readonly wired: System
+}
+
+/** @throws Error when the job has an entry that no timeline can hold */
+export function pageFacts({ job, system, entries }: Pick<JobFile, 'job' | 'system' | 'entries'>): PageFacts {
+  const state = foldJob(system, entries)
+  const { rows, further } = measuredRows(system, state)
+  return {
+    title: job.title,
+    system: system.name,
+    when: whenOf(job.createdAt, state),
+    summary: summaryOf(system, state),
+    complaint: complaintOf(state),
+    asFound: asFoundOf(system, state),
+    measured: rows,
+    further,
+    trips: `${counted(state.trips, 'trip')}, ${counted(state.fusesSpent, 'fuse')} spent`,
+    done: state.repairs.map(
+      ({ zone, what, cause }) => `${capital(zoneName(system, zone))}: ${what}. Cause: ${cause || 'not found, or not written down'}.`,
+    ),
+    moved: movedOf(system, state),
+    tested: callsOf(system).map((call) => testedOf(state, call)),
+    unfinished: state.left
+      ? [`${capital(sayLeaving(state.left.reason, state.left.until))}.`, ...asItStands(system, { ...state, owed: [] })].join(' ')
+      : null,
+    leftBehind: leftBehindOf(system, state),
+    notes: state.standing.flatMap((entry) => (entry.kind === 'note' ? [entry.text] : [])),
+    wired: wiredNow(system, state.bench.swaps),
+  }
+}
+
+const counted = (count: number, one: string): string => `${count} ${one}${count === 1 ? '' : 's'}`
+
+function whenOf(createdAt: string, { entries, closedAt, left }: JobState): string {
+  const from = new Date(entries.at(0)?.at ?? createdAt)
+  const to = new Date(closedAt ?? entries.at(-1)?.at ?? createdAt)
+  const isOneDay = format(from, 'yyyy-MM-dd') === format(to, 'yyyy-MM-dd')
+  const end = closedAt ? `closed ${format(to, 'H:mm')}` : left ? 'left unfinished' : 'not closed'
+  return `${format(from, 'd MMMM yyyy')}, ${format(from, 'H:mm')}${isOneDay ? ` to ${format(to, 'H:mm')}` : ` to ${format(to, 'd MMMM, H:mm')}`} · ${end}`
+}
+
+/** What was wrong, and how it stands: from the faults that were mended, not from what was typed of them. */
+function summaryOf(system: System, state: JobState): string {
+  const modes = callsOf(system)
+  const held = modes.filter((call) => state.proofs[call]?.held)
+  const proved =
+    held.length === modes.length
+      ? 'Every mode was run and held.'
+      : held.length === 0
+        ? 'No mode was run after that.'
+        : `Run and held: ${held.map((call) => sayCall[call]).join(', ')}.`
+  if (state.left) return 'The work is not finished: see below for what works and what is off.'
+  if (state.repairs.length === 0)
+    return held.length === modes.length ? 'Nothing was found wrong. Every mode was run and held.' : 'No repair is on record yet.'
+  const faults = enumerateFaults(system)
+  const wrong = state.repairs.map(({ fault, what }) => {
+    const known = fault?.split(' + ').map((id) => faults.find((one) => one.id === id)?.say)
+    return known && !known.includes(undefined) ? `${known.join('; and ')}` : what
+  })
+  return `${wrong.map((one) => `${capital(one)}.`).join(' ')} Repaired. ${proved}`
+}
+
+function complaintOf({ complaint }: JobState): string {
+  const told = [
+    ...complaint.symptoms.map((symptom) => saySymptom[symptom]),
+    ...complaint.changed.map((change) => `lately: ${sayChanged[change]}`),
+  ]
+  const words = complaint.words ? `“${complaint.words}”` : 'No customer statement recorded.'
+  return `${words} ${told.join(', ')}${complaint.call ? ` (on ${sayCall[complaint.call]})` : ''}`.trim()
+}
+
+/** What was seen before anything was repaired, and what the controls told. */
+function asFoundOf(system: System, state: JobState): string[] {
+  const firstRepair = state.standing.findIndex(({ kind }) => kind === 'repair')
+  const before = new Set(state.standing.slice(0, firstRepair < 0 ? undefined : firstRepair).map(({ id }) => id))
+  const seen = state.observations.flatMap(({ id, probe, answer }) =>
+    before.has(id) && probe.meter === 'look' && !probe.at.startsWith('runs@')
+      ? [capital(`${sayProbe(system, probe)}: ${sayAnswer(answer, probe)}`)]
+      : [],
+  )
+  return [...new Set(seen)]
+}
+
+function movedOf(system: System, { bench }: JobState): string[] {
+  return bench.swaps.map(({ cable: id, from, to }) => {
+    const cable = system.cables.find((one) => one.id === id)
+    const ends = cable?.between.map((place) => system.places.find((one) => one.id === place)?.name ?? place).join(' and at the ')
+    return `${capital(to)} serves in place of ${from} in the ${cable?.name ?? id}: at the ${ends}.`
+  })
+}
+
+function testedOf({ proofs }: JobState, call: ReturnType<typeof callsOf>[number]): PageFacts['tested'][number] {
+  const proof = proofs[call]
+  return {
+    mode: sayCall[call],
+    amps: proof?.amps == null ? '–' : sayAmps(proof.amps),
+    volts: proof?.volts == null ? '–' : sayVolts(proof.volts),
+    result: proof ? (proof.held ? 'held' : 'did not hold') : 'not run',
+  }
+}
+
+function leftBehindOf(system: System, { owed }: JobState): string {
+  if (owed.length > 0) return `${owed.map(({ say }) => capital(say)).join('; ')}.`
+  return `Nothing: everything is put back. The right fuse is a ${sayRightFuse(system)}.`
+}
