@@ -53,13 +53,13 @@ const hands: Reading = (meaning, the) => {
   const towards = meaning.goesThere && meaning.places.length === 1 ? cableTowards(the, meaning.places[0]) : null
   if (letters.length > 0 && parts.length === 0 && cables.length < 2)
     return letters
-      .map(({ letter, cable }, index) => {
+      .map(({ letter, cable, colourOf }, index) => {
         // The outdoor Y and C: both of that cable.
         const before = letters
           .slice(0, index)
           .reverse()
           .find((one) => one.cable !== null)?.cable
-        const along = cable ?? before ?? cables[0] ?? towards
+        const along = cable ?? before ?? cables[0] ?? towards ?? colourOf
         return `${isOff ? 'lift' : 'land'} ${along ? `${along} ` : ''}${letter}${towards ? '' : from ? ` at ${from.place}` : placeOf(meaning)}`
       })
       .join('; ')

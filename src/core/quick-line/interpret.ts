@@ -11,6 +11,8 @@ import type { Sentence } from '@/src/core/quick-line/sentence'
  * condenser" have the same words in them. What comes back is the grammar's own line.
  */
 export function interpret(text: string, the: Sentence): Said {
+  // What a hand pushes in says nothing of its coil.
+  if (/\bby hand\b|\bpush(?:ed|ing|es)?\b.*\bin\b/.test(text)) return null
   // Every word known first; then with a word or two that are not, where the rest says something whole.
   for (const isLenient of SEVERAL.test(text) ? [false] : [false, true]) {
     const meaning = meaningOf(text, the, isLenient)

@@ -40,7 +40,7 @@ export type Sense =
 
 const words: Readonly<Partial<{ [S in Sense]: string }>> = {
   filler:
-    'the a an is are was were be been it its that this there here at on to from between across and of for by in out up down over i im ive we has have had got get getting gets see seeing reads read reading shows showing showed measured measuring found find just now still again then so ok okay some my your all both only even wire wires lead leads terminal terminals screw coming come comes going goes put when as soon once every time during while if after call calling calls called says say looks look like me side connection away keeps keep ran nonstop constantly constant always anywhere everywhere present far please hit instantly immediately minute thing things stuff place little bit tiny through exactly actually really pretty clearly definitely line ghost two pair gotta gonna looking hear hearing heard hear smell sees saw seen notice noticed think believe guess maybe appears seems another same one ones other end edge near under behind inside where which what who how am you he she they them his her their our us let lets do did does done make made making try trying tried need needs want wants said tell told know or checked checking tested rang',
+    'the a an is are was were be been it its that this there here at on to from between across and of for by in out up down over i im ive we has have had got get getting gets see seeing reads read reading shows showing showed measured measuring found find just now still again then so some my your all both only even wire wires lead leads terminal terminals screw coming come comes going goes put when as soon once every time during while if after call calling calls called says say looks look like me side connection away keeps keep ran nonstop constantly constant always anywhere everywhere present far please hit instantly immediately minute thing things stuff place little bit tiny through exactly actually really pretty clearly definitely line ghost two pair gotta gonna looking hear hearing heard hear smell sees saw seen notice noticed think believe guess maybe appears seems another same one ones other end edge near under behind inside where which what who how am you he she they them his her their our us let lets do did does done make made making try trying tried need needs want wants said tell told know or checked checking tested rang',
   volts: 'v volt volts vac vdc voltage',
   ohms: 'ohm ohms resistance ohmed',
   amps: 'amp amps clamp clamped draw draws drawing',
@@ -56,7 +56,7 @@ const words: Readonly<Partial<{ [S in Sense]: string }>> = {
   with: 'with',
   trips: 'trips trip tripped pops popped blows blew blowing tripping',
   holds: 'holds hold held holding',
-  fine: 'fine good',
+  fine: 'fine good ok okay',
   runs: 'running runs run starts started spinning turning working works',
   dead: 'dead',
   still: 'stopped quit cold',

@@ -1,6 +1,6 @@
 import { lexicon, NO_VOLTS, type Sense } from '@/src/core/quick-line/lexicon'
 import { findCable, isGroundWord } from '@/src/core/quick-line/names'
-import { boardHere, coilMeant, letterOfColour, type Sentence } from '@/src/core/quick-line/sentence'
+import { boardHere, cableOfColour, coilMeant, letterOfColour, type Sentence } from '@/src/core/quick-line/sentence'
 import { parsePoint } from '@/src/core/wiring/point'
 import { commonNodes } from '@/src/core/wiring/supply'
 import { partById, partsOf } from '@/src/core/wiring/system'
@@ -9,7 +9,12 @@ import { partById, partsOf } from '@/src/core/wiring/system'
 export interface Meaning {
   readonly senses: ReadonlySet<Sense>
   /** Terminals and conductors in the order in which they were said, each with the cable that was said before it. */
-  readonly letters: readonly { readonly letter: string; readonly cable: string | null }[]
+  readonly letters: readonly {
+    readonly letter: string
+    readonly cable: string | null
+    /** It was said by its colour, which one cable alone has here. */
+    readonly colourOf?: string | null
+  }[]
   readonly parts: readonly string[]
   readonly cables: readonly string[]
   readonly places: readonly string[]
@@ -70,7 +75,7 @@ export function meaningOf(text: string, the: Sentence, isLenient = false): Meani
     .split(/[\s,]+/)
     .filter(Boolean)
   const senses = new Set<Sense>()
-  const letters: { letter: string; cable: string | null }[] = []
+  const letters: { letter: string; cable: string | null; colourOf?: string | null }[] = []
   const [parts, cables, places, calls]: string[][] = [[], [], [], []]
   const numbers: { value: number; unit: 'V' | 'ohm' | 'A' | null }[] = []
   const motors: string[] = []
@@ -110,7 +115,7 @@ export function meaningOf(text: string, the: Sentence, isLenient = false): Meani
     // A wire by its colour, where one alone has it.
     const coloured = /^(?:light|lights|led|fuse|label|tape|leds)$/.test(next ?? '') ? null : letterOfColour(the, phrase)
     if (coloured !== null) {
-      letters.push({ letter: coloured, cable: said })
+      letters.push({ letter: coloured, cable: said, colourOf: cableOfColour(the, phrase) })
       said = null
       return true
     }

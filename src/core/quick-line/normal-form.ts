@@ -63,6 +63,7 @@ const shortForms = new Map(
     lps: 'low-pressure',
     hp: 'high-pressure',
     lp: 'low-pressure',
+    hi: 'high',
     zero: '0',
   }),
 )

@@ -68,6 +68,27 @@ describe('parts, in the words of a visit', () => {
     ['furnace-ac', 'outdoor', true, 'cap is bulged', /^note: cap is bulged$/],
     ['air-handler-120', 'indoor', true, 'float in the pan is up', /^float switch: up$/],
     ['heat-pump-o', 'outdoor', true, 'board gives no Y out', /defrost board to C at the heat pump: 0 V$/],
+    ['furnace-ac', 'outdoor', true, '240 on the line side of the contactor', /^L1 after the outdoor disconnect to L2 .*: 240 V$/],
+    ['furnace-ac', 'indoor', true, 'trips instantly on cool, heat ok', /then set the thermostat to call for heat, then it holds$/],
+    [
+      'furnace-ac',
+      'indoor',
+      true,
+      'took the yellow off at the board and it held',
+      /^lift Y \(yellow\) of the stat cable .*, then it holds$/,
+    ],
+    ['furnace-ac', 'indoor', true, 'stuck a popper in the fuse slot', /^breaker in the fuse slot$/],
+    ['furnace-ac', 'indoor', false, 'turned it back on', /^power on$/],
+    ['furnace-ac', 'indoor', false, 'secondary ohms out at 0.8', /^transformer secondary.*: 0.8 ohm$/],
+    ['furnace-ac', 'thermostat', true, 'turned the fan on at the stat', /^set the thermostat to call for fan$/],
+    ['furnace-ac', 'outdoor', false, 'cut out the bad piece and spliced it', /^note: /],
+    ['heat-pump-o', 'thermostat', true, 'green not landed', /^landings at the thermostat: G of the stat cable is off$/],
+    ['heat-pump-o', 'thermostat', true, 'heat pump set to heat', /^set the thermostat to call for heat$/],
+    ['heat-pump-o', 'outdoor', false, 'hi pressure switch leads to ground 0.2', /to chassis at the heat pump: 0.2 ohm$/],
+    ['heat-pump-o', 'indoor', false, 'swapped yellow over to brown at both ends', /^swap Y \(yellow\) to the spare brown/],
+    ['rooftop-gas', 'package', true, 'gas valve not getting power', /ignition control to gas valve to C .*: 0 V$/],
+    ['rooftop-gas', 'package', true, 'rollout tripped, reset it', /^rollout switch: tripped, then rollout switch: set$/],
+    ['air-handler-plain', 'indoor', true, 'blower runs when i push the relay in by hand', /^blower motor: runs, then note: /],
   ] as const)('on %s at %s: %s', (id, place, power, line, meant) => {
     expect(said(id, place, power, line)).toMatch(meant)
   })

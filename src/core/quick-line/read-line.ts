@@ -167,7 +167,10 @@ function clauseInGrammar(clause: string, context: QuickLineContext): Said {
 
 /** `24 on Y with cool called`. */
 function onCall(clause: string, context: QuickLineContext): Said {
-  const found = /^(.+) with (?:the )?(cool|cooling|heat|heating|fan)(?: call)? (?:called|calling|on)$/i.exec(clause.trim())
+  const found =
+    /^(.+) with (?:the )?(cool|cooling|heat|heating|fan|aux|auxiliary|emergency|em|strips)(?: heat| call)? (?:called|calling|on)$/i.exec(
+      clause.trim(),
+    )
   return found && inGrammarsWords([`call for ${found[2]}`, found[1]], context)
 }
 

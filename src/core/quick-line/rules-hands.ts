@@ -43,12 +43,6 @@ function everythingHere(the: Sentence): string | null {
 }
 
 /** The two legs behind the disconnect where one stands. */
-function _legsHere({ system, state }: Sentence): readonly string[] {
-  const disconnect = partsOf(system, 'disconnect').find(({ place, poles }) => place === state.bench.place && poles.length > 1)
-  return disconnect?.poles.map(([, after]) => after) ?? []
-}
-
-/** The two legs behind the disconnect where one stands. */
 function legsHere({ system, state }: Sentence): readonly string[] {
   const disconnect = partsOf(system, 'disconnect').find(({ place, poles }) => place === state.bench.place && poles.length > 1)
   return disconnect?.poles.map(([, after]) => after) ?? []
@@ -141,10 +135,13 @@ export const handRules: readonly Rule[] = [
     const letter = the.isLetter(what) ? what : letterOfColour(the, what)
     return letter && `${amps} A on ${the.letter(letter)}`
   }),
-  rule(`${NUMBER} ?(?:a|amps?) (?:on|at|around|through) (\\S+) wire`, (the, amps, colour) => {
-    const letter = the.isLetter(colour) ? colour : letterOfColour(the, colour)
-    return letter && `${amps} A on ${the.letter(letter)}`
-  }),
+  rule(
+    `(?:pulling |pulls |drawing |draws |carrying )?${NUMBER} ?(?:a|amps?) (?:on|at|around|through) (\\S+)(?: wire| conductor| lead)`,
+    (the, amps, colour) => {
+      const letter = the.isLetter(colour) ? colour : letterOfColour(the, colour)
+      return letter && `${amps} A on ${the.letter(letter)}`
+    },
+  ),
   rule(`coil (?:ohms|ohmed|reads|measures|measured|checks|tests)(?: out)?(?: at)? ${NUMBER}(?: ?ohms?)?`, (the, ohms) => {
     const coil = coilMeant(the)
     return coil ? `ohms across ${coil} ${ohms}` : { asks: 'Which coil? Say its part: "contactor coil 12 ohms".' }

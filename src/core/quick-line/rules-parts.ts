@@ -1,7 +1,17 @@
 import { allOf, landAll } from '@/src/core/quick-line/hands'
 import { findCable } from '@/src/core/quick-line/names'
 import { NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
-import { boardHere, leading, lineSide, loadOf, primary, type Sentence, statHere, worded } from '@/src/core/quick-line/sentence'
+import {
+  boardHere,
+  leading,
+  letterOfColour,
+  lineSide,
+  loadOf,
+  primary,
+  type Sentence,
+  statHere,
+  worded,
+} from '@/src/core/quick-line/sentence'
 import { SHOWS_CALL } from '@/src/core/readings/looks'
 import { conductorEnd, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside } from '@/src/core/wiring/supply'
@@ -133,6 +143,29 @@ export const partRules: readonly Rule[] = [
   rule(
     '(?:nothing|no volts|no voltage|no 24|zero|0)(?: ?v| volts)? (?:out of|coming out of|off|from|on|at) (?:transformer|xfmr)(?: secondary)?',
     (the) => the.voltsAt('transformer', '0'),
+  ),
+  rule('(.+?) (?:is |was |has )?(?:tripped|popped),? reset it', (the, what) => {
+    const part = partById(the.system, the.part(what) ?? '')
+    return part?.kind === 'switch' && the.part('rollout') === part.id ? `${part.id} tripped; ${part.id} set` : null
+  }),
+  rule(
+    '(.+?) (?:is |are )?(?:not|isnt|never|wasnt) (?:getting|got|seeing|receiving)(?: any)? (?:power|voltage|volts|24(?: ?v| volts)?|juice)',
+    (the, what) => the.voltsAt(what, '0'),
+  ),
+  rule(
+    '(\\S+)(?: wire)? (?:is |was )?(?:not|never|isnt|wasnt) (?:landed|connected|hooked up|attached|on its (?:screw|terminal))(?: (?:at|in|on) (.+))?',
+    (the, name, where) => {
+      const letter = the.isLetter(name) ? the.letter(name) : letterOfColour(the, name)
+      const place = where ? the.place(where) : ''
+      return letter !== null && place !== null ? `landings ${letter} off${place ? ` at ${place}` : ''}` : null
+    },
+  ),
+  rule(
+    '(?:put|landed|ran|hooked|moved|laid) (\\S+)(?: wire)? (?:straight|direct|directly|right) (?:on|to|onto|into|across to) (.+?)(?: coil)?',
+    (the, name, what) => {
+      const part = partById(the.system, the.part(what) ?? '')
+      return the.isLetter(name) && part?.kind === 'coil' ? `jumper ${the.letter(name)} ${part.between[0]} at ${part.place}` : null
+    },
   ),
   rule('(\\S+)(?: is)? cold', (the, name) => (the.isLetter(name) ? the.voltsAt(name, '0') : null)),
   rule(

@@ -32,7 +32,7 @@ export const toldRules: readonly Rule[] = [
     },
   ),
   rule('(?:thermostat|stat|it)(?: is)? (?:in|to|on|set to|turned to|at) off', () => 'call off'),
-  rule('fan (?:switch )?(?:to )?on at (?:stat|thermostat|wall|tstat)', () => 'call fan'),
+  rule('(?:turned |switched |put |set )?fan (?:switch )?(?:to )?on at (?:stat|thermostat|wall|tstat)', () => 'call fan'),
   rule(
     '(?:shows |says |is )?(?:calling|call) for (?:heat|cool|heating|cooling) (?:on|showing on) (?:screen|display|stat|thermostat)',
     (the) => statHere(the, SHOWS_CALL),

@@ -139,10 +139,10 @@ export const visitRules: readonly Rule[] = [
     Number(volts) > 90 ? lineSide(the, volts) : null,
   ),
   rule(
-    `(?:transformer )?(primary|secondary)(?: winding| coil| side)?(?: is| reads)? (?:(open|ol)|${NUMBER} ?ohms?)`,
+    `(?:transformer )?(primary|secondary)(?: winding| coil| side)?(?: is| reads| measures| checks| tests)?(?: ohms| ohmed)?(?: out)?(?: at)? (?:(open|ol)|${NUMBER} ?ohms?)`,
     (the, side, open, ohms) => windingOhms(the, side, open ? 'OL' : ohms),
   ),
-  rule(`(?:transformer )?(primary|secondary) ${NUMBER}`, (the, side, value) =>
+  rule(`(?:transformer )?(primary|secondary)(?: ohms| ohmed| measures| checks)?(?: out)?(?: at)? ${NUMBER}`, (the, side, value) =>
     // Without a unit it is what is read now: volts with the power on, ohms with it off.
     the.state.bench.power ? null : windingOhms(the, side, value),
   ),

@@ -1,6 +1,6 @@
 import { allOf, joined, putOn, takenOff } from '@/src/core/quick-line/hands'
 import { asks, either, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
-import { leading, loadOf, primary, worded, zoneOf } from '@/src/core/quick-line/sentence'
+import { leading, lineSide, loadOf, primary, type Sentence, worded, zoneOf } from '@/src/core/quick-line/sentence'
 import { SHOWS_CALL } from '@/src/core/readings/looks'
 import { partById } from '@/src/core/wiring/system'
 
@@ -8,8 +8,16 @@ const SWITCHES = '(?:breaker|disconnect|furnace switch|switch|furnace|unit|syste
 export const WHICH_SWITCH =
   'Which one? The outdoor disconnect leaves the 24 V side live. Say "power off" once all of it is off and proved dead, "power on" once all of it is back, or "breaker out" for the one in the fuse slot.'
 
+/** More volts than the control circuit has: at the primary, or at the contactor's line side. */
+function ofTheLine(the: Sentence, what: string, volts: string): string | null {
+  if (/\b(?:contactor|condenser|compressor|disconnect)\b/.test(what)) return /\bload\b/.test(what) ? null : lineSide(the, volts)
+  return /transformer|primary|line/.test(what) ? primary(the, volts) : null
+}
+
 export const rules: readonly Rule[] = [
   rule('fan (?:switch )?(?:to )?on', () => 'call fan'),
+  // What is off comes on again as a whole, where nothing else is said.
+  rule('(?:turned|switched|put)(?: it| them)? back on(?: again)?', (the) => (the.state.bench.power ? null : 'power on')),
   // Which switch is off decides what is dead: the main question before ohms.
   asks(
     `(?:turned|switched|shut|killed|cut|pulled)(?: off)? ${SWITCHES}(?: off| down| out)?(?: at (?:breaker|disconnect|switch|panel))?|${SWITCHES}(?: is|s)? (?:off|pulled|down)`,
@@ -65,8 +73,9 @@ export const rules: readonly Rule[] = [
   rule('(?:jumped|jumpered|bypassed|bypass|jump)(?: out| around)? (.+)', (the, what) => either(the.around(what), joined(the, what))),
   rule('(?:put )?jumper (?:from|between|across|in from) (.+)', (the, what) => joined(the, what)),
   rule('(.+?) (?:jumped|jumpered)(?: out| together)?', (the, what) => either(the.around(what), joined(the, what))),
-  rule('(?:swapped|moved|switched|changed) (.+?) (?:to|for|onto) (?:spare|(.+?)(?: wire)?)', (the, what, spare) =>
-    leading('swap', the.conductor(what) && `${the.conductor(what)}${spare ? ` to ${spare}` : ''}`),
+  rule(
+    '(?:swapped|moved|switched|changed) (.+?)(?: over)? (?:to|for|onto) (?:spare|(.+?)(?: wire)?)(?: (?:at|on) both ends)?',
+    (the, what, spare) => leading('swap', the.conductor(what) && `${the.conductor(what)}${spare ? ` to ${spare}` : ''}`),
   ),
   // Power, calls, panels, protection.
   rule('(?:turned|switched|shut|killed|cut) (?:power|all power|everything)(?: off| down)?', () => 'power off'),
@@ -75,6 +84,14 @@ export const rules: readonly Rule[] = [
   rule('(?:turned|switched|put) (?:power|everything)(?: back)? on', () => 'power on'),
   rule('(?:powers?|everything)(?: is)?(?: back)? on(?: again)?', () => 'power on'),
   rule('(?:turned|set|switched) (?:thermostat|stat|t-?stat) (?:to )?off', () => 'call off'),
+  rule(
+    '(?:heat pump|system|unit|furnace|ac|thermostat|stat|tstat) (?:is |was )?(?:set|calling|switched|turned)(?: to| for) (\\S+)(?: mode)?',
+    (the, call) => leading('call', the.call(call)),
+  ),
+  rule(
+    '(?:stuck|put|dropped|slid|threw) (?:pocket |reset(?:table)? )?(?:popper|pop-?up|breaker)(?: in(?:to)?)?(?: (?:fuse )?(?:slot|holder|place|socket))?',
+    () => 'breaker in',
+  ),
   rule('(?:call|calling|called|set|turn|turned)(?: it)?(?: on)?(?: for| to| up to)? (\\S+)(?: on)?', (the, call) =>
     leading('call', the.call(call)),
   ),
@@ -174,7 +191,7 @@ export const rules: readonly Rule[] = [
   ),
   rule(`(?:primary|line)(?: side)?(?: has| reads| is| shows) ${NUMBER} ?${VOLTS}?`, (the, volts) => primary(the, volts)),
   rule(`(?:got |have |reads? )?${NUMBER} ?${VOLTS}? (?:at|on|across|from) (\\D+?)(?: coil)?`, (the, volts, what) =>
-    Number(volts) > 90 ? (/transformer|primary|line/.test(what) ? primary(the, volts) : null) : the.voltsAt(what, volts),
+    Number(volts) > 90 ? ofTheLine(the, what, volts) : the.voltsAt(what, volts),
   ),
   rule(`(.+?)(?: coil)? (?:has|have|reads|gets|getting|shows|sees) ${NUMBER} ?${VOLTS}?`, (the, what, volts) =>
     Number(volts) > 90 ? null : the.voltsAt(what, volts),

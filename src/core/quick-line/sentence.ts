@@ -214,15 +214,21 @@ const placeKinds: readonly { readonly says: RegExp; readonly kind: readonly Plac
   { says: /^(panel|zone panel|zone board)$/, kind: ['zone-panel'] },
 ]
 
-/** The letter that a colour serves at the place where one stands, where one wire alone has it. */
-export function letterOfColour({ system, state }: Sentence, colour: string): string | null {
-  const letters = system.cables.flatMap(({ between, conductors }) => {
+/** The wires of a color that are on a screw where one stands, by their cable and letter. */
+const wiresOfColour = ({ system, state }: Sentence, colour: string): { cable: string; letter: string }[] =>
+  system.cables.flatMap(({ id, between, conductors }) => {
     const side = between.indexOf(state.bench.place)
-    return side < 0 ? [] : conductors.flatMap((one) => (one.colour === colour && one.lands[side] !== null ? [one.lands[side]] : []))
+    return side < 0
+      ? []
+      : conductors.flatMap(({ colour: own, lands }) => (own === colour && lands[side] ? [{ cable: id, letter: lands[side] }] : []))
   })
-  const [letter, another] = new Set(letters)
-  return letter && another === undefined ? letter : null
-}
+
+const theOne = (some: readonly string[]): string | null => (new Set(some).size === 1 ? some[0] : null)
+
+/** The letter that a color serves where one stands, and the cable of that wire: each where there is one alone. */
+export const letterOfColour = (the: Sentence, colour: string): string | null =>
+  theOne(wiresOfColour(the, colour).map(({ letter }) => letter))
+export const cableOfColour = (the: Sentence, colour: string): string | null => theOne(wiresOfColour(the, colour).map(({ cable }) => cable))
 
 /** A command behind the word that it begins with; nothing where there is none. */
 export const leading = (word: string, command: string | null): string | null => command && `${word} ${command}`.trim()
