@@ -27,6 +27,7 @@ export function normalForm(clause: string, system: System, state: JobState): str
     .replace(/ (?:out|in|up|down) here\b(?=.)/gi, '')
     .replace(/\bpressure cut-?out\b/gi, 'pressure switch')
     .replace(/\b(compressor|contactor) (?:#|no\.? ?|number )?1\b(?! ?(?:v|a|ohm))/gi, '$1')
+    .replace(/\b(?:the )?common(?: wire| side)?(?= (?:to|and|is|has|at|reads|off|on|landed|loose)\b|$)/gi, the.isLetter('C') ? 'C' : '$&')
     .replace(/\b2nd\b/gi, 'second')
     .replace(/\b(compressor|contactor) (?:#|no\.? ?|number )?2\b/gi, 'second $1')
     .replace(/\bsecond[- ]stage (?=contactor|compressor)/gi, 'second ')

@@ -89,6 +89,12 @@ describe('parts, in the words of a visit', () => {
     ['rooftop-gas', 'package', true, 'gas valve not getting power', /ignition control to gas valve to C .*: 0 V$/],
     ['rooftop-gas', 'package', true, 'rollout tripped, reset it', /^rollout switch: tripped, then rollout switch: set$/],
     ['air-handler-plain', 'indoor', true, 'blower runs when i push the relay in by hand', /^blower motor: runs, then note: /],
+    ['zoned-furnace-ac', 'stat-1', true, 'zone 1 stat is blank', /blank$/],
+    ['furnace-ac', 'indoor', false, 'common to ground 0.3', /^C to chassis .*: 0.3 ohm$/],
+    ['furnace-ac', 'thermostat', true, 'loose red wire at the stat', /^landings at the thermostat: R of the stat cable is off$/],
+    ['furnace-ac', 'thermostat', true, "stat won't come on", /^thermostat: blank$/],
+    ['heat-pump-o', 'thermostat', true, 'E heat works', /call for emergency heat, then it holds$/],
+    ['air-handler-plain', 'indoor', true, 'transformer secondary dead, 240 on the primary', /: 0 V, then L1 .*: 240 V$/],
   ] as const)('on %s at %s: %s', (id, place, power, line, meant) => {
     expect(said(id, place, power, line)).toMatch(meant)
   })

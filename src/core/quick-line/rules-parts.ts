@@ -167,6 +167,28 @@ export const partRules: readonly Rule[] = [
       return the.isLetter(name) && part?.kind === 'coil' ? `jumper ${the.letter(name)} ${part.between[0]} at ${part.place}` : null
     },
   ),
+  rule('zone (\\d) (?:stat|thermostat|tstat|screen|display) (?:is |went |goes )?(?:blank|dead|dark|black|out)', (the, zone) =>
+    worded(partById(the.system, `thermostat-${zone}`)?.id ?? null, 'blank'),
+  ),
+  rule(
+    '(?:thermostat|stat|tstat|screen|display) (?:wont|doesnt|will not|does not|never) (?:come on|turn on|light up|power up|wake up|start)',
+    (the) => statHere(the, 'blank'),
+  ),
+  rule('loose (\\S+)(?: wire| conductor)?(?: (?:at|on|in) (.+))?', (the, name, where) => {
+    const letter = the.isLetter(name) ? the.letter(name) : letterOfColour(the, name)
+    const place = where ? the.place(where) : ''
+    return letter !== null && place !== null ? `landings ${letter} off${place ? ` at ${place}` : ''}` : null
+  }),
+  rule('(?:transformer |xfmr )?(?:secondary|sec)(?: side| winding)? (?:is |was )?(?:dead|0|nothing)', (the) =>
+    the.state.bench.power ? the.voltsAt('transformer', '0') : null,
+  ),
+  rule('(.+?)(?: coil)? (?:is )?not (?:grounded|shorted to (?:ground|chassis|metal)|to ground)', (the, what) => {
+    const part = partById(the.system, the.part(what) ?? '')
+    return part?.kind === 'coil' || part?.kind === 'switch' ? `ohms ${part.between[0]}-gnd OL at ${part.place}` : null
+  }),
+  rule('(e|em|emergency|aux|auxiliary) heat (?:works|runs|holds|is fine|is good|ok)', (the, call) =>
+    leading('holds on', the.call(/^e/.test(call) ? 'emergency' : call)),
+  ),
   rule('(\\S+)(?: is)? cold', (the, name) => (the.isLetter(name) ? the.voltsAt(name, '0') : null)),
   rule(
     `(.+?)(?: coil)?(?: is| reads)? ${NUMBER} ?ohms?,? (?:with )?(?:both )?(?:leads|wires|spades) (?:off|pulled|unplugged|disconnected)`,
