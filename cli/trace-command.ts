@@ -137,6 +137,8 @@ function sayTraceAnswer(engine: Engine, answer: TraceAnswer, entries: readonly E
     lines.push(`~ ${conductors.map(({ id, state }) => `${id} ${state ?? '?'}`).join(', ')}`, `~ ${step.say}`)
     lines.push(...step.acts.map((act) => `    ${act}`))
   }
+  for (const { ways } of answer.repair)
+    lines.push(...ways.filter(({ fits }) => fits).map(({ say, minutes }) => `~ ${say} (${sayMinutes(minutes)})`))
   if (answer.bench.say.length > 0) lines.push(`  bench: ${answer.bench.say.join('; ')}`)
   if (answer.owed.length > 0) lines.push(`  to put back: ${answer.owed.map(({ say }) => say).join('; ')}`)
   return `${lines.join('\n')}\n`

@@ -12,7 +12,7 @@ plant() { # folder, forbidden module
   printf "import * as planted from '%s'\n\nexport const use = planted\n" "$2" >"$file"
 }
 
-for layer in units circuit wiring operation bench faults protection readings job diagnosis advice quick-line practice formats; do
+for layer in units circuit wiring operation bench faults protection readings job cable repair diagnosis advice quick-line practice formats; do
   plant "src/core/$layer" react
   plant "src/core/$layer" node:fs
   plant "src/core/$layer" @/src/server/store
@@ -26,6 +26,8 @@ plant src/core/faults @/src/core/diagnosis/engine
 plant src/core/operation @/src/core/readings/world
 plant src/core/operation @/src/core/bench/bench
 plant src/core/job @/src/core/diagnosis/planner/propose
+plant src/core/cable @/src/core/repair/of-job
+plant src/core/repair @/src/core/diagnosis/engine
 plant src/core/diagnosis @/src/core/advice/advise
 plant src/core/advice @/src/core/quick-line/read-line
 plant src/core/quick-line @/src/core/practice/demo

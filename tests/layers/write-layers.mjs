@@ -16,6 +16,7 @@ const layers = [
   'readings',
   'job',
   'cable',
+  'repair',
   'diagnosis',
   'advice',
   'quick-line',

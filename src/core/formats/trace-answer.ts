@@ -10,6 +10,7 @@ import { namesRepair, type Verdict } from '@/src/core/diagnosis/inference/verdic
 import type { Check } from '@/src/core/diagnosis/planner/next-check'
 import type { Proposal } from '@/src/core/diagnosis/planner/propose'
 import { conductorAnswerSchema, writeConductors } from '@/src/core/formats/conductor-answer'
+import { repairAnswerSchema, writeRepairs } from '@/src/core/formats/repair-answer'
 import { type Entry, type Stamp, stampEntry } from '@/src/core/job/entry'
 import { entrySchema } from '@/src/core/job/entry-schema'
 import type { JobState } from '@/src/core/job/job-state'
@@ -100,6 +101,7 @@ export const traceAnswerSchema = z.strictObject({
   contradictions: z.array(z.strictObject({ entry: z.string(), say: z.string() })),
   cable: z.array(runFindingSchema),
   conductors: z.array(conductorAnswerSchema),
+  repair: z.array(repairAnswerSchema),
 })
 export type TraceAnswer = z.infer<typeof traceAnswerSchema>
 
@@ -129,6 +131,7 @@ export function writeTraceAnswer(
     verdict: proposal.verdict ? writeVerdict(engine.system, proposal.verdict) : null,
     cable: runsOf(system, state).flatMap((report) => report.findings.map((finding) => writeFinding(system, report, finding))),
     conductors: writeConductors(system, state, stamp),
+    repair: writeRepairs(system, state),
     bench: {
       power: bench.power,
       call: bench.call,

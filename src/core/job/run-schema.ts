@@ -5,6 +5,13 @@ import { textSchema } from '@/src/core/units/text-schema'
 export const farEndReaches = ['walk', 'helper', 'none'] as const
 export type FarEndReach = (typeof farEndReaches)[number]
 
+/** What is hurt of a conductor or of its cable: the insulation alone, the copper, all of it in many places. */
+export const damageKinds = ['insulation', 'nicked', 'parted', 'wet', 'chewed', 'melted'] as const
+export type DamageKind = (typeof damageKinds)[number]
+/** Where the damage sits: in reach in the open, inside a unit or on a roof; out of reach in a wall or in the ground. */
+export const damagePlaces = ['open', 'unit', 'roof', 'wall', 'buried'] as const
+export type DamagePlace = (typeof damagePlaces)[number]
+
 const metres = z.number().positive().max(500)
 
 /** What is told or measured of the run of a cable, beside ohms and volts: how long it is, what it passes, what it has between two conductors. */
@@ -23,6 +30,8 @@ export const runFactSchema = z.discriminatedUnion('what', [
   z.strictObject({ what: z.literal('meter'), isNulled: z.boolean() }),
   /** How the end of the cable where the technician does not stand is reached. */
   z.strictObject({ what: z.literal('far-end'), reach: z.enum(farEndReaches) }),
+  /** What was found hurt, where, and whether there is slack to cut it out. */
+  z.strictObject({ what: z.literal('damage'), kind: z.enum(damageKinds), where: z.enum(damagePlaces), hasSlack: z.boolean() }),
   z.strictObject({ what: z.literal('copper'), celsius: z.number().min(-40).max(90) }),
 ])
 export type RunFact = z.infer<typeof runFactSchema>

@@ -3,7 +3,7 @@ import { sayComplaint } from '@/src/core/job/complaint'
 import type { EntryDraft } from '@/src/core/job/entry'
 import type { JobState, Refusal } from '@/src/core/job/job-state'
 import { sayLeaving } from '@/src/core/job/leave'
-import type { FarEndReach, RunFact } from '@/src/core/job/run-schema'
+import type { DamageKind, DamagePlace, FarEndReach, RunFact } from '@/src/core/job/run-schema'
 import { sayWay } from '@/src/core/job/ways'
 import { sayAnswer, sayProbe } from '@/src/core/readings/say'
 import { sayCall } from '@/src/core/wiring/call'
@@ -19,6 +19,22 @@ export function sayFallen(system: System, { standing }: Pick<JobState, 'standing
 }
 
 const sayReach: Record<FarEndReach, string> = { walk: 'on foot', helper: 'somebody stands there', none: 'out of reach' }
+
+export const sayDamage: Record<DamageKind, string> = {
+  insulation: 'insulation only',
+  nicked: 'copper nicked',
+  parted: 'copper parted',
+  wet: 'wet or green',
+  chewed: 'chewed in many places',
+  melted: 'melted',
+}
+export const sayDamagePlace: Record<DamagePlace, string> = {
+  open: 'in the open',
+  unit: 'inside a unit',
+  roof: 'on the roof',
+  wall: 'in a wall',
+  buried: 'buried',
+}
 
 /** Something of a run, in words. */
 function sayRunFact(system: System, id: string, fact: RunFact): string {
@@ -36,6 +52,8 @@ function sayRunFact(system: System, id: string, fact: RunFact): string {
       return `meter for the ${name} ${fact.isNulled ? 'nulled with its leads' : 'not nulled'}`
     case 'far-end':
       return `the other end of the ${name}: ${sayReach[fact.reach]}`
+    case 'damage':
+      return `damage of the ${name}: ${sayDamage[fact.kind]}, ${sayDamagePlace[fact.where]}${fact.hasSlack ? ', with slack' : ', no slack'}`
     case 'copper':
       return `copper of the ${name} at ${fact.celsius} °C`
   }

@@ -12,7 +12,16 @@ import { readPanel, readPower } from '@/src/core/quick-line/power'
 import { type CommandContext, Misread, Reader } from '@/src/core/quick-line/reader'
 import { readAmps, readReading } from '@/src/core/quick-line/readings'
 import { readComplaint, readProved, readRepaired, readSkip, readUndo, readWay } from '@/src/core/quick-line/record'
-import { readCapacitance, readCopper, readFarEnd, readLandmark, readLoop, readNulled, readRunLength } from '@/src/core/quick-line/runs'
+import {
+  readCapacitance,
+  readCopper,
+  readDamage,
+  readFarEnd,
+  readLandmark,
+  readLoop,
+  readNulled,
+  readRunLength,
+} from '@/src/core/quick-line/runs'
 import { readSwap, readSwapBack } from '@/src/core/quick-line/swaps'
 import type { Token } from '@/src/core/quick-line/tokens'
 import { readItTrips, readSlip, readTrip } from '@/src/core/quick-line/trips'
@@ -112,6 +121,7 @@ const rules: ReadonlyMap<string, Rule> = new Map(
     nulled: readNulled,
     copper: readCopper,
     far: readFarEnd,
+    damage: readDamage,
     skip: readSkip,
     way: readWay,
     undo: readUndo,

@@ -40,6 +40,7 @@ const OPENERS = [
   'loop',
   'nulled',
   'far',
+  'damage',
   'skip',
   'way',
   'undo',

@@ -46,6 +46,17 @@ describe('the run of a cable on the quick line', () => {
     expect(facts('loop Y-C 1.84', 'at outdoor', 'power off')).toContain('Y and C are on their screws')
   })
 
+  it('takes what is hurt, and where', () => {
+    const hurt = (line: string) => facts(line, 'at outdoor')
+    expect(hurt('damage copper nicked in wall')).toEqual([
+      { cable: 'outdoor-cable', what: 'damage', kind: 'nicked', where: 'wall', hasSlack: false },
+    ])
+    expect(hurt('damage outdoor insulation rubbed in the open, slack')).toMatchObject([
+      { kind: 'insulation', where: 'open', hasSlack: true },
+    ])
+    expect(hurt('damage something in wall')).toContain('Say what is damaged')
+  })
+
   it('takes how the other end is reached', () => {
     expect(facts('far end helper', 'at outdoor')).toEqual([{ cable: 'outdoor-cable', what: 'far-end', reach: 'helper' }])
     expect(facts('far end outdoor none', 'at indoor')).toEqual([{ cable: 'outdoor-cable', what: 'far-end', reach: 'none' }])

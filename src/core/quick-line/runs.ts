@@ -1,5 +1,5 @@
 import type { EntryDraft } from '@/src/core/job/entry'
-import { farEndReaches, type RunFact } from '@/src/core/job/run-schema'
+import { type DamageKind, type DamagePlace, farEndReaches, type RunFact } from '@/src/core/job/run-schema'
 import { findCable, findEnds, isLifted } from '@/src/core/quick-line/names'
 import { placeName, readAtPlace, readCable, theOneEnd } from '@/src/core/quick-line/points'
 import type { Reader } from '@/src/core/quick-line/reader'
@@ -136,4 +136,35 @@ export function readFarEnd(reader: Reader): EntryDraft[] {
   const reach = farEndReaches.find((one) => one === token.text.toLowerCase())
   if (!reach) return reader.failAt('The other end is reached by "walk", by a "helper" who stands there, or by "none".', token)
   return [draft(cableMeant(reader, cable), { what: 'far-end', reach })]
+}
+
+const damageWords: readonly (readonly [RegExp, DamageKind])[] = [
+  [/^(?:insulation|jacket|rubbed|scuffed)$/, 'insulation'],
+  [/^(?:nicked|nick|skinned)$/, 'nicked'],
+  [/^(?:parted|cut|broken|broke|severed)$/, 'parted'],
+  [/^(?:wet|green|corroded|soaked)$/, 'wet'],
+  [/^(?:chewed|gnawed)$/, 'chewed'],
+  [/^(?:melted|burnt|burned|scorched)$/, 'melted'],
+]
+const damagePlaceWords: readonly (readonly [RegExp, DamagePlace])[] = [
+  [/^(?:wall|walls|ceiling|drywall)$/, 'wall'],
+  [/^(?:buried|ground|underground)$/, 'buried'],
+  [/^(?:roof|rooftop)$/, 'roof'],
+  [/^(?:unit|cabinet|inside)$/, 'unit'],
+  [/^(?:open|outside|attic|crawlspace|reach)$/, 'open'],
+]
+
+/** `damage stat copper nicked in wall`, `damage outdoor chewed in the open, no slack`: what is hurt of a cable, and where. */
+export function readDamage(reader: Reader): EntryDraft[] {
+  const cable = readCableSaid(reader)
+  const said = reader
+    .words('Say what is damaged, and where: "damage stat copper nicked in wall".')
+    .toLowerCase()
+    .split(/[\s,]+/)
+  const kind = said.flatMap((word) => damageWords.find(([says]) => says.test(word))?.[1] ?? []).at(-1)
+  const where = said.flatMap((word) => damagePlaceWords.find(([says]) => says.test(word))?.[1] ?? []).at(-1)
+  if (!kind) return reader.failAt('Say what is damaged: insulation, nicked, parted, wet, chewed or melted.', reader.tokens[0])
+  if (!where) return reader.failAt('Say where it is: in the open, inside a unit, on the roof, in a wall, or buried.', reader.tokens[0])
+  const hasSlack = said.includes('slack') && !said.includes('no')
+  return [draft(cableMeant(reader, cable), { what: 'damage', kind, where, hasSlack })]
 }

@@ -1,7 +1,9 @@
 'use client'
+import { useMemo } from 'react'
 import { useForm } from 'react-hook-form'
 import { NONE_OF_THESE, NOTHING_WRONG } from '@/src/core/diagnosis/inference/suspects'
 import { BURNS_OUT_AGAIN, mayBurnOutAgain } from '@/src/core/job/burned-out'
+import { hurtConductor } from '@/src/core/repair/of-job'
 import { sayPercent } from '@/src/core/units/quantity'
 import { zoneName, zonesOf } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
@@ -9,6 +11,7 @@ import { Caution } from '@/src/ui/controls/caution'
 import { useHands, useJob, useMoment, useSuspects } from '@/src/ui/desk/desk-context'
 import { Screen, type ScreenProps } from '@/src/ui/desk/screen'
 import { useKeptForm } from '@/src/ui/device/use-kept-form'
+import { HowToRepair } from '@/src/ui/repair/how-to-repair'
 import { Bar } from '@/src/ui/trace/suspect-list'
 
 interface RepairForm {
@@ -36,6 +39,11 @@ export function RepairStep({ onStep }: ScreenProps) {
     form.setValue('zone', zone, { shouldValidate: true })
     form.setValue('what', what, { shouldValidate: true })
   }
+  // The cable that is chosen, else that of the first suspect.
+  const zone = form.watch('zone') || repairs[0]?.zone
+  const cable = system.cables.find(({ id }) => id === zone)
+  const hurt = repairs.find((one) => one.zone === zone)?.fault ?? ''
+  const conductor = useMemo(() => (cable ? hurtConductor(system, cable.id, hurt) : null), [system, cable, hurt])
   const enter = form.handleSubmit(({ fault, zone, what, cause }) => {
     if (record([{ kind: 'repair', fault: fault === '' ? null : fault, zone, what, cause }]) === null) {
       form.reset()
@@ -74,6 +82,19 @@ export function RepairStep({ onStep }: ScreenProps) {
               </li>
             ))}
           </ul>
+          {cable && (
+            <HowToRepair
+              key={cable.id}
+              cable={cable.id}
+              conductor={conductor}
+              onChoose={(does, cause) => {
+                form.setValue('zone', cable.id, { shouldValidate: true })
+                if (chosen === '' && hurt !== '') form.setValue('fault', hurt)
+                form.setValue('what', conductor === null ? does : `${does}: ${conductor}`, { shouldValidate: true })
+                if (form.getValues('cause') === '') form.setValue('cause', cause)
+              }}
+            />
+          )}
           {state.repairs.length > 0 && (
             <>
               <h2 className="mb-1 font-bold">Recorded in this job</h2>

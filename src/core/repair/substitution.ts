@@ -1,0 +1,56 @@
+import { landingsOfSwap, sparesOf } from '@/src/core/bench/swaps'
+import type { JobState } from '@/src/core/job/job-state'
+import { parsePoint } from '@/src/core/wiring/point'
+import { type Cable, cableById, placeById, type System } from '@/src/core/wiring/system'
+
+/** Spares of a cable that serve nowhere yet. */
+export const freeSpares = (cable: Cable, { bench }: Pick<JobState, 'bench'>): string[] =>
+  sparesOf(cable)
+    .filter(({ id }) => !bench.swaps.some((swap) => swap.cable === cable.id && swap.to === id))
+    .map(({ id }) => id)
+
+/** Every end that moves when a spare takes a conductor's place, in the order in which it is done. */
+export function endsToMove(system: System, cable: string, from: string, to: string): string[] {
+  const colourOf = (id: string) => cableById(system, cable)?.conductors.find((one) => one.id === id)?.colour ?? id
+  const name = (id: string) => (colourOf(id) === id || colourOf(id) === 'unknown' ? id : `${id} (${colourOf(id)})`)
+  return landingsOfSwap(system, { cable, from, to, kept: true }).map(({ off, terminal }) => {
+    const at = placeById(system, parsePoint(off).place)?.name ?? parsePoint(off).place
+    return `At the ${at}: ${name(from)} off ${parsePoint(terminal).name}, tie it off and mark it dead; ${name(to)} on ${parsePoint(terminal).name}.`
+  })
+}
+
+/** What frees a conductor where no spare is left, each with what is lost by it. */
+export interface Freed {
+  readonly does: string
+  readonly loses: string
+}
+
+/** The honest choices where a cable has no spare: only those that this system has. */
+export function withoutSpare(system: System, cableId: string): Freed[] {
+  const cable = cableById(system, cableId)
+  if (!cable) return []
+  const serves = new Set(cable.conductors.flatMap(({ lands }) => lands.flatMap((letter) => letter ?? [])))
+  const isAtStat = cable.between.some((place) => placeById(system, place)?.kind === 'thermostat')
+  if (!isAtStat) return [NEW_CABLE]
+  return [
+    ...(serves.has('C')
+      ? [
+          { does: 'A thermostat on batteries frees C.', loses: 'Batteries to change; no thermostat that needs a common.' },
+          { does: 'A plug-in 24 V supply at the wall frees C.', loses: 'An outlet and a cord beside the thermostat.' },
+        ]
+      : []),
+    ...(serves.has('G') && (serves.has('Y') || serves.has('Y1'))
+      ? [
+          {
+            does: `G joined to ${serves.has('Y') ? 'Y' : 'Y1'} at the indoor unit frees G.`,
+            loses: 'The fan no longer runs by itself, and not on heat where the thermostat calls it.',
+          },
+        ]
+      : []),
+    ...(serves.has('Y2') ? [{ does: 'One stage of cooling frees Y2.', loses: 'The second stage.' }] : []),
+    ...(serves.has('W2') ? [{ does: 'One stage of heating frees W2.', loses: 'The second stage, or the strips as help.' }] : []),
+    NEW_CABLE,
+  ]
+}
+
+const NEW_CABLE: Freed = { does: 'A new cable, with spares.', loses: 'The most time.' }
