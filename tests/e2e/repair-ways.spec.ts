@@ -34,3 +34,44 @@ test('a nick is taped where only the insulation is rubbed, spliced where the cop
   await technician.goesTo('Repair')
   await expect(page.getByText(/^✓ Cut out the damaged piece/)).toBeVisible()
 })
+
+test('two options are put to the customer with the shop’s own prices, one is taken, and the page that stays says both', async ({
+  page,
+}) => {
+  const technician = new Technician(page)
+  await technician.opensTheApp()
+  await technician.beginsAJob('31 Dyer’s Yard', 'AC blows the fuse, mice in the crawlspace')
+  await technician.goesTo('Repair')
+  await page.getByRole('combobox', { name: 'Where' }).selectOption({ label: 'stat cable' })
+  const how = page.getByRole('region', { name: 'How to repair it' })
+  await how.getByRole('button', { name: 'copper parted' }).click()
+  await how.getByRole('button', { name: 'in a wall' }).click()
+  await expect(how.getByRole('listitem').first()).toContainText('Move it to a spare of the same cable')
+
+  await page.getByText('Options for the customer').click()
+  const form = page.getByRole('form', { name: 'Options to give' })
+  await form.getByRole('button', { name: 'Take the ways above' }).click()
+  const second = form.getByRole('group', { name: 'option 2' })
+  await expect(second.getByLabel('what is done')).toHaveValue('Run a new cable, with spares')
+  await form.getByRole('group', { name: 'option 1' }).getByLabel('price').fill('95')
+  await second.getByLabel('price').fill('a lot')
+  await form.getByRole('button', { name: 'Keep these options' }).click()
+  await expect(form.getByRole('alert')).toHaveText('Type hours and price as numbers: 1.5.')
+  // What was typed stays through a reload.
+  await page.reload()
+  await technician.goesTo('Repair')
+  await page.getByText('Options for the customer').click()
+  await second.getByLabel('price').fill('640')
+  await form.getByRole('button', { name: 'Keep these options' }).click()
+  const given = page.getByRole('region', { name: 'Options given' })
+  await given.getByRole('button', { name: 'customer takes option 1' }).click()
+  await expect(given).toContainText('✓ taken')
+  await expect(given).toContainText('declined')
+  const id = new URL(page.url()).pathname.split('/')[2]
+  await technician.goesTo('Close')
+  await expect(page.getByRole('article')).toContainText('Run a new cable, with spares (2.5 h, 640.00): declined.')
+  await expect(async () => {
+    const answer = await page.request.get(`/api/v1/jobs/${id}/options`)
+    expect(answer.headers()['content-type']).toBe('application/pdf')
+  }).toPass()
+})

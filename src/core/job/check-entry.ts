@@ -3,6 +3,7 @@ import { type Bench, slotOf } from '@/src/core/bench/bench'
 import { pinOf, problemWithPoint } from '@/src/core/bench/points'
 import type { ContentEntry, Entry } from '@/src/core/job/entry'
 import { problemWithLeaving } from '@/src/core/job/leave'
+import { problemWithOffer } from '@/src/core/job/offer'
 import type { Answer, Probe } from '@/src/core/readings/check'
 import { parseLook, wiringOf } from '@/src/core/readings/look-target'
 import { workingAt } from '@/src/core/readings/looks'
@@ -38,6 +39,8 @@ export function problemWithContent(system: System, bench: Bench, entry: ContentE
             .join(', ')}.`
     case 'leave':
       return problemWithLeaving(bench)
+    case 'offer':
+      return problemWithOffer(entry)
     case 'run':
       return problemWithRun(system, entry)
     case 'complaint':

@@ -30,6 +30,7 @@ export interface Gathered {
   way: WayOfWorking
   closedAt: string | null
   left: EntryOf<'leave'> | null
+  offer: EntryOf<'offer'> | null
   trips: number
   fusesSpent: number
   sinceRepair: number
@@ -57,6 +58,7 @@ export const nothingGathered = (system: System): Gathered => ({
   way: 'free',
   closedAt: null,
   left: null,
+  offer: null,
   trips: 0,
   fusesSpent: 0,
   sinceRepair: 0,
@@ -155,6 +157,9 @@ export function take(system: System, gathered: Gathered, entry: ContentEntry, on
     case 'leave':
       gathered.left = entry
       return
+    case 'offer':
+      gathered.offer = entry
+      return
     case 'close':
       gathered.closedAt = entry.at
       return
@@ -198,6 +203,7 @@ export function benchAfter(system: System, bench: Bench, entry: ContentEntry): B
     case 'proof':
     case 'run':
     case 'leave':
+    case 'offer':
     case 'note':
     case 'close':
       return bench

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { benchChangeSchema } from '@/src/core/bench/change-schema'
 import { complaintSchema } from '@/src/core/job/complaint-schema'
 import { leavingSchema } from '@/src/core/job/leave-schema'
+import { offerSchema } from '@/src/core/job/offer-schema'
 import { runFactSchema } from '@/src/core/job/run-schema'
 import { waysOfWorking } from '@/src/core/job/ways'
 import { answerSchema, probeSchema } from '@/src/core/readings/check-schema'
@@ -59,6 +60,8 @@ const proofEntry = z.strictObject({
 const runEntry = z.strictObject({ ...base, kind: z.literal('run'), cable: textSchema(60, 1), fact: runFactSchema })
 /** The job is left before it is done; whatever is done after it takes it up again. */
 const leaveEntry = z.strictObject({ ...base, kind: z.literal('leave'), ...leavingSchema.shape })
+/** Options put to the customer, and the answer; a later one takes the place of an earlier. */
+const offerEntry = z.strictObject({ ...base, kind: z.literal('offer'), ...offerSchema.shape })
 const noteEntry = z.strictObject({ ...base, kind: z.literal('note'), text: textSchema(2000) })
 const closeEntry = z.strictObject({ ...base, kind: z.literal('close') })
 
@@ -74,6 +77,7 @@ const contentEntries = [
   proofEntry,
   runEntry,
   leaveEntry,
+  offerEntry,
   noteEntry,
   closeEntry,
 ] as const

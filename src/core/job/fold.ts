@@ -226,6 +226,7 @@ function stateOf(system: System, { entries, undone, refused }: Standing, gathere
     proofs: gathered.proofs,
     closedAt: gathered.closedAt,
     left: gathered.left,
+    offer: gathered.offer,
     refused: [...refused, ...gathered.refused],
     clashes: gathered.clashes,
   }

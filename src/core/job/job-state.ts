@@ -38,6 +38,8 @@ export interface JobState {
   readonly closedAt: string | null
   /** That it was left unfinished, until something is done again. */
   readonly left: EntryOf<'leave'> | null
+  /** The options that the customer was given last, and what was said to them. */
+  readonly offer: EntryOf<'offer'> | null
   /** Entries that make no sense where they stand, each with a sentence why; they are on record and count for nothing. */
   readonly refused: readonly Refusal[]
   /** Readings of one device on a bench that another one was changing at the same time, until somebody says which bench it was. */

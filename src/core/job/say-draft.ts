@@ -3,6 +3,7 @@ import { sayComplaint } from '@/src/core/job/complaint'
 import type { EntryDraft } from '@/src/core/job/entry'
 import type { JobState, Refusal } from '@/src/core/job/job-state'
 import { sayLeaving } from '@/src/core/job/leave'
+import { sayOffer } from '@/src/core/job/offer'
 import type { DamageKind, DamagePlace, FarEndReach, RunFact } from '@/src/core/job/run-schema'
 import { sayWay } from '@/src/core/job/ways'
 import { sayAnswer, sayProbe } from '@/src/core/readings/say'
@@ -81,6 +82,8 @@ export function sayDraft(system: System, draft: EntryDraft, state?: Pick<JobStat
       return `${sayCall[draft.call]} ${draft.held ? 'proved' : 'did not hold'}${draft.amps === null ? '' : `, ${draft.amps} A`}${draft.volts === null ? '' : `, ${draft.volts} V`}`
     case 'leave':
       return `left unfinished: ${sayLeaving(draft.reason, draft.until)}`
+    case 'offer':
+      return sayOffer(draft)
     case 'run':
       return sayRunFact(system, draft.cable, draft.fact)
     case 'note':

@@ -6,6 +6,7 @@ import { readJumper, readUnjumper } from '@/src/core/quick-line/jumpers'
 import { readLeave } from '@/src/core/quick-line/leaving'
 import { readBareCopper, readLandings, readLook, readMark, readWhatRuns } from '@/src/core/quick-line/looks'
 import { isLifted } from '@/src/core/quick-line/names'
+import { readCustomer, readOffer } from '@/src/core/quick-line/offers'
 import { readPhrase } from '@/src/core/quick-line/phrases'
 import { readConductor, readPart, readPlace } from '@/src/core/quick-line/points'
 import { readPanel, readPower } from '@/src/core/quick-line/power'
@@ -114,6 +115,8 @@ const rules: ReadonlyMap<string, Rule> = new Map(
     complaint: readComplaint,
     leave: readLeave,
     left: readLeave,
+    offer: readOffer,
+    customer: readCustomer,
     run: readRunLength,
     landmark: readLandmark,
     cap: readCapacitance,

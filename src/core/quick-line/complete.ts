@@ -34,6 +34,8 @@ const OPENERS = [
   'note',
   'complaint',
   'leave',
+  'offer',
+  'customer',
   'run',
   'landmark',
   'cap',

@@ -22,6 +22,8 @@ export interface WayToRepair {
   readonly does: string
   readonly pro: readonly string[]
   readonly con: readonly string[]
+  /** What it leaves as it was: the customer reads it before choosing. */
+  readonly notCovered: string
   readonly minutes: number
   readonly material: readonly string[]
 }
@@ -59,6 +61,7 @@ function sleeve(damage: Damage): WayToRepair {
       ...(isInReach(damage) ? [] : ['It cannot be reached.']),
       ...(damage.where === 'roof' ? ['Plain tape does not last in the sun: sleeve it.'] : []),
     ],
+    notCovered: 'other places where the jacket is worn',
     minutes: MINUTES.sleeve,
     material: [damage.where === 'roof' ? 'sleeve that stands the sun' : 'tape or sleeve'],
   }
@@ -77,6 +80,7 @@ function splice(damage: Damage): WayToRepair {
       ...(isInReach(damage) ? [] : ['A splice where nobody can reach it is not to be left there.']),
       ...(damage.hasSlack ? [] : ['No slack: a short piece goes in, with two splices.']),
     ],
+    notCovered: 'the rest of the run',
     minutes: damage.hasSlack ? MINUTES.splice : MINUTES.splice + MINUTES.splice / 2,
     material: [
       isWetPlace(damage) ? 'gel-filled connectors' : 'connectors or solder and sleeve',
@@ -101,6 +105,7 @@ function spare(damage: Damage): WayToRepair {
       ...(damage.spares > 0 ? ['A color changes: write both ends down, and mark the dead one there.'] : []),
       ...(damage.kind === 'wet' ? ['Water in the jacket reaches the others, too.'] : []),
     ],
+    notCovered: 'the dead conductor stays where it is, and one spare fewer is left',
     minutes: MINUTES.spare,
     material: ['tape and a marker'],
   }
@@ -119,6 +124,7 @@ function section(damage: Damage): WayToRepair {
         ? ['Two joints of every conductor stay behind: keep them where they can be reached.']
         : ['It cannot be reached.']),
     ],
+    notCovered: 'the rest of the run',
     minutes: MINUTES.section,
     material: ['a stretch of the same cable', isWetPlace(damage) ? 'gel-filled connectors' : 'connectors in a box'],
   }
@@ -137,6 +143,7 @@ function newCable(damage: Damage): WayToRepair {
       ...(damage.where === 'buried' ? ['In the ground it wants a conduit.'] : []),
       'It takes the longest.',
     ],
+    notCovered: 'the other cables of the house',
     minutes: Math.round(MINUTES['new cable'] + pull),
     material: [`${Math.ceil(damage.lengthM * 1.15)} m of cable with two spares`, ...(damage.where === 'buried' ? ['conduit'] : [])],
   }

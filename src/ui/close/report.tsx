@@ -49,6 +49,13 @@ export function Report({ facts }: { facts: PageFacts }) {
       <Section title="Done">
         {facts.done.length > 0 ? facts.done.map((done) => <p key={done}>{done}</p>) : 'No repair is on record.'}
       </Section>
+      {facts.offered.length > 0 && (
+        <Section title="Offered">
+          {facts.offered.map((one) => (
+            <p key={one}>{one}</p>
+          ))}
+        </Section>
+      )}
       {facts.moved.length > 0 && <Section title="Wiring now">{facts.moved.join(' ')}</Section>}
       <Section title="Tested">
         {facts.tested

@@ -3,7 +3,7 @@ import { useMemo } from 'react'
 import { useForm } from 'react-hook-form'
 import { NONE_OF_THESE, NOTHING_WRONG } from '@/src/core/diagnosis/inference/suspects'
 import { BURNS_OUT_AGAIN, mayBurnOutAgain } from '@/src/core/job/burned-out'
-import { hurtConductor } from '@/src/core/repair/of-job'
+import { hurtConductor, repairAdvice } from '@/src/core/repair/of-job'
 import { sayPercent } from '@/src/core/units/quantity'
 import { zoneName, zonesOf } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
@@ -12,6 +12,7 @@ import { useHands, useJob, useMoment, useSuspects } from '@/src/ui/desk/desk-con
 import { Screen, type ScreenProps } from '@/src/ui/desk/screen'
 import { useKeptForm } from '@/src/ui/device/use-kept-form'
 import { HowToRepair } from '@/src/ui/repair/how-to-repair'
+import { OptionsForCustomer } from '@/src/ui/repair/options-for-customer'
 import { Bar } from '@/src/ui/trace/suspect-list'
 
 interface RepairForm {
@@ -44,6 +45,7 @@ export function RepairStep({ onStep }: ScreenProps) {
   const cable = system.cables.find(({ id }) => id === zone)
   const hurt = repairs.find((one) => one.zone === zone)?.fault ?? ''
   const conductor = useMemo(() => (cable ? hurtConductor(system, cable.id, hurt) : null), [system, cable, hurt])
+  const ways = useMemo(() => repairAdvice(system, state).find((one) => one.cable === cable?.id)?.ways ?? [], [system, state, cable])
   const enter = form.handleSubmit(({ fault, zone, what, cause }) => {
     if (record([{ kind: 'repair', fault: fault === '' ? null : fault, zone, what, cause }]) === null) {
       form.reset()
@@ -95,6 +97,7 @@ export function RepairStep({ onStep }: ScreenProps) {
               }}
             />
           )}
+          <OptionsForCustomer ways={ways} />
           {state.repairs.length > 0 && (
             <>
               <h2 className="mb-1 font-bold">Recorded in this job</h2>

@@ -54,6 +54,7 @@ export function pageDocument(facts: PageFacts, paper: Paper): TDocumentDefinitio
         'Done',
         ...(facts.done.length > 0 ? facts.done.map((text): Content => ({ text })) : [{ text: 'No repair is on record.' }]),
       ),
+      ...(facts.offered.length > 0 ? section('Offered', ...facts.offered.map((text): Content => ({ text }))) : []),
       ...section(
         'Wiring now',
         { svg: wiringPicture(facts.wired), width, margin: [0, 2, 0, 0] },

@@ -7,6 +7,7 @@ import { foldJob } from '@/src/core/job/fold'
 import type { JobFile } from '@/src/core/job/job-file'
 import type { JobState } from '@/src/core/job/job-state'
 import { asItStands, sayLeaving } from '@/src/core/job/leave'
+import { sayOutcomes } from '@/src/core/job/offer'
 import { sayAnswer, sayProbe } from '@/src/core/readings/say'
 import { capital } from '@/src/core/units/capital'
 import { sayAmps, sayVolts } from '@/src/core/units/quantity'
@@ -27,6 +28,8 @@ export interface PageFacts {
   readonly further: number
   readonly trips: string
   readonly done: readonly string[]
+  /** What the customer was offered, each with what became of it. */
+  readonly offered: readonly string[]
   /** Conductors that serve another terminal than they did, at both ends. */
   readonly moved: readonly string[]
   readonly tested: readonly { readonly mode: string; readonly amps: string; readonly volts: string; readonly result: string }[]
@@ -54,6 +57,7 @@ export function pageFacts({ job, system, entries }: Pick<JobFile, 'job' | 'syste
     done: state.repairs.map(
       ({ zone, what, cause }) => `${capital(zoneName(system, zone))}: ${what}. Cause: ${cause || 'not found, or not written down'}.`,
     ),
+    offered: state.offer ? sayOutcomes(state.offer) : [],
     moved: movedOf(system, state),
     tested: callsOf(system).map((call) => testedOf(state, call)),
     unfinished: state.left
