@@ -12,7 +12,7 @@ plant() { # folder, forbidden module
   printf "import * as planted from '%s'\n\nexport const use = planted\n" "$2" >"$file"
 }
 
-for layer in units circuit wiring operation bench faults protection readings job cable repair diagnosis advice quick-line practice formats; do
+for layer in units circuit wiring operation bench faults protection readings job cable repair prove diagnosis advice quick-line practice formats; do
   plant "src/core/$layer" react
   plant "src/core/$layer" node:fs
   plant "src/core/$layer" @/src/server/store

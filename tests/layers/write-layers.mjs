@@ -17,6 +17,7 @@ const layers = [
   'job',
   'cable',
   'repair',
+  'prove',
   'diagnosis',
   'advice',
   'quick-line',

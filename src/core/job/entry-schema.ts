@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { benchChangeSchema } from '@/src/core/bench/change-schema'
+import { airSchema } from '@/src/core/job/air-schema'
 import { complaintSchema } from '@/src/core/job/complaint-schema'
 import { leavingSchema } from '@/src/core/job/leave-schema'
 import { offerSchema } from '@/src/core/job/offer-schema'
@@ -55,6 +56,8 @@ const proofEntry = z.strictObject({
   held: z.boolean(),
   amps: z.number().min(0).max(100).nullable(),
   volts: z.number().min(0).max(100).nullable(),
+  /** Left out where it was not measured. */
+  air: airSchema.optional(),
 })
 /** Something of the run of a cable. */
 const runEntry = z.strictObject({ ...base, kind: z.literal('run'), cable: textSchema(60, 1), fact: runFactSchema })

@@ -79,7 +79,7 @@ export function sayDraft(system: System, draft: EntryDraft, state?: Pick<JobStat
     case 'repair':
       return `repaired: ${draft.what}${draft.cause ? ` (cause: ${draft.cause})` : ''}`
     case 'proof':
-      return `${sayCall[draft.call]} ${draft.held ? 'proved' : 'did not hold'}${draft.amps === null ? '' : `, ${draft.amps} A`}${draft.volts === null ? '' : `, ${draft.volts} V`}`
+      return `${sayCall[draft.call]} ${draft.held ? 'proved' : 'did not hold'}${draft.amps === null ? '' : `, ${draft.amps} A`}${draft.volts === null ? '' : `, ${draft.volts} V`}${draft.air ? `, air ${draft.air.returnF} to ${draft.air.supplyF} °F` : ''}`
     case 'leave':
       return `left unfinished: ${sayLeaving(draft.reason, draft.until)}`
     case 'offer':

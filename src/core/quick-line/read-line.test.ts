@@ -48,6 +48,10 @@ describe('a quick line', () => {
     ['trip on cool', [...bench({ do: 'call', call: 'cool' }), { kind: 'trip', result: 'trips', heldBefore: true }]],
     ['contactor in', [{ kind: 'reading', probe: { meter: 'look', at: 'contactor' }, answer: { word: 'in' } }]],
     ['unplug contactor', bench({ do: 'unplug', part: 'contactor' })],
+    [
+      'proved cool 0.9 A air 76 57',
+      [{ kind: 'proof', call: 'cool', held: true, amps: 0.9, volts: null, air: { returnF: 76, supplyF: 57 } }],
+    ],
     ['proved cool 0.9 A 25.6 V', [{ kind: 'proof', call: 'cool', held: true, amps: 0.9, volts: 25.6 }]],
     ['repaired 1 because the fence', [{ kind: 'repair', fault: 'rub', zone: 'outdoor-cable', what: 'Free the wire', cause: 'the fence' }]],
     ['note wasps in the cabinet', [{ kind: 'note', text: 'wasps in the cabinet' }]],

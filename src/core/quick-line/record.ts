@@ -1,3 +1,4 @@
+import type { Air } from '@/src/core/job/air-schema'
 import { tellMore } from '@/src/core/job/customer-words'
 import type { ContentEntry, EntryDraft } from '@/src/core/job/entry'
 import { type WayOfWorking, waysOfWorking } from '@/src/core/job/ways'
@@ -35,20 +36,28 @@ function repairedInWords(reader: Reader): EntryDraft {
   return { kind: 'repair', fault: meant?.id ?? null, zone, what: what.charAt(0).toUpperCase() + what.slice(1), cause }
 }
 
-/** `proved cool 0.9 A 25.6 V`. */
+/** `proved cool 0.9 A 25.6 V`, `proved cool 0.9 A air 76 57`: return and supply air in °F. */
 export function readProved(reader: Reader): EntryDraft[] {
   const call = readCall(reader)
   if (call === 'off') reader.failAt(`Say which call was proved: ${callsOf(reader.context.system).join(', ')}.`, reader.tokens[1])
   let amps: number | null = null
   let volts: number | null = null
-  while (reader.peek()?.kind === 'number') {
+  let air: Air | null = null
+  while (reader.peek()?.kind === 'number' || /^(?:air|return)$/i.test(reader.peek()?.text ?? '')) {
+    if (reader.accept('air') || reader.accept('return')) {
+      const returnF = reader.number()
+      reader.accept('to')
+      reader.accept('supply')
+      air = { returnF, supplyF: reader.number() }
+      continue
+    }
     const value = reader.number()
     const unit = reader.word('Give the unit: A or V.')
     if (/^a(mps?)?$/i.test(unit.text)) amps = value
     else if (/^v(olts?)?$/i.test(unit.text)) volts = value
     else reader.failAt('A proof has amps (A) and volts (V).', unit)
   }
-  return [{ kind: 'proof', call: call as CallName, held: true, amps, volts }]
+  return [{ kind: 'proof', call: call as CallName, held: true, amps, volts, ...(air && { air }) }]
 }
 
 export function readSkip(reader: Reader): EntryDraft[] {

@@ -59,8 +59,8 @@ export function Report({ facts }: { facts: PageFacts }) {
       {facts.moved.length > 0 && <Section title="Wiring now">{facts.moved.join(' ')}</Section>}
       <Section title="Tested">
         {facts.tested
-          .map(({ mode, amps, volts, result }) => {
-            const read = [amps, volts].filter((one) => one !== '–').join(', ')
+          .map(({ mode, amps, volts, air, result }) => {
+            const read = [amps, volts, air].filter((one) => one !== '–').join(', ')
             return `${mode}: ${result}${read ? ` (${read})` : ''}`
           })
           .join('; ')}

@@ -1,24 +1,18 @@
 'use client'
 import { benchKey } from '@/src/core/bench/bench'
 import type { EntryDraft } from '@/src/core/job/entry'
-import { parseDeviceKey } from '@/src/core/operation/machine'
+import { judgeAir } from '@/src/core/prove/air'
 import { isExpected, sayExpected } from '@/src/core/readings/expected'
-import { sayAmps, sayCountdown, sayVolts } from '@/src/core/units/quantity'
-import { type CallName, sayCall } from '@/src/core/wiring/call'
-import { callsOf, partById } from '@/src/core/wiring/system'
+import { sayAmps, sayVolts } from '@/src/core/units/quantity'
+import { sayCall } from '@/src/core/wiring/call'
+import { callsOf } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
-import { Caution } from '@/src/ui/controls/caution'
-import { useSeconds } from '@/src/ui/controls/use-seconds'
 import { useHands, useJob, useMoment } from '@/src/ui/desk/desk-context'
 import { PutBackList } from '@/src/ui/desk/put-back-list'
 import { Screen, type ScreenProps } from '@/src/ui/desk/screen'
-import { useKeptText } from '@/src/ui/device/use-kept-text'
 import { useWorkerAnswer } from '@/src/ui/engine/use-worker-answer'
-import { ModeSteps } from '@/src/ui/prove/mode-steps'
+import { ModeCard } from '@/src/ui/prove/mode-card'
 import { Stay } from '@/src/ui/prove/stay'
-
-/** Steps that come within this of the first need no wait. */
-const AT_ONCE_MS = 5000
 
 /** Every mode of this system is run with the wires as they will be left, and ticked with its reading. */
 export function ProveStep({ onStep }: ScreenProps) {
@@ -55,6 +49,7 @@ export function ProveStep({ onStep }: ScreenProps) {
               {calls.map((call) => {
                 const proof = state.proofs[call]
                 const load = loads?.find((candidate) => candidate.call === call)
+                const air = proof?.air ? judgeAir(system, call, proof.air) : null
                 const isOdd = proof?.amps != null && load !== undefined && !isExpected(proof.amps, load.amps)
                 return (
                   <tr key={call} className="border-line border-b">
@@ -69,6 +64,7 @@ export function ProveStep({ onStep }: ScreenProps) {
                             .join(', ') || '—'
                         : ''}
                       {isOdd && ' out of range'}
+                      {air && <span className={`block text-small ${air.isOff ? 'text-ember' : 'text-muted'}`}>air: {air.say}</span>}
                     </td>
                     <td className={`py-3 ${proof?.held ? 'text-hold' : proof ? 'text-ember' : 'text-muted'}`}>
                       {proof?.held ? 'held ✓' : proof ? 'did not hold' : 'not run'}
@@ -89,11 +85,11 @@ export function ProveStep({ onStep }: ScreenProps) {
             key={next}
             call={next}
             onCall={() => record([{ kind: 'bench', change: { do: 'call', call: next } }])}
-            onRecord={(held, amps, volts) => {
+            onRecord={(held, amps, volts, air) => {
               const setup: EntryDraft[] = state.bench.call === next ? [] : [{ kind: 'bench', change: { do: 'call', call: next } }]
               // A mode that trips is a trip on the timeline first: the second fault starts from it.
               const trip: EntryDraft[] = held ? [] : [{ kind: 'trip', result: 'trips' }]
-              record([...setup, ...trip, { kind: 'proof', call: next, held, amps, volts }])
+              record([...setup, ...trip, { kind: 'proof', call: next, held, amps, volts, ...(air && { air }) }])
             }}
           />
         ) : (
@@ -110,101 +106,5 @@ export function ProveStep({ onStep }: ScreenProps) {
         )
       }
     />
-  )
-}
-
-interface ModeCardProps {
-  readonly call: CallName
-  readonly onCall: () => void
-  readonly onRecord: (held: boolean, amps: number | null, volts: number | null) => void
-}
-
-function ModeCard({ call, onCall, onRecord }: ModeCardProps) {
-  const { job, system } = useJob()
-  const { entries, state } = useMoment()
-  const isCalled = state.bench.call === call
-  const { answer } = useWorkerAnswer({ job, entries }, `sequence ${call}`, (worker) =>
-    worker.sequence({ system, entries }, call, Date.now()),
-  )
-  const steps = answer ?? []
-  const lastMs = Math.max(0, ...steps.map(({ ms }) => ms))
-  const nowMs = useSeconds(isCalled && lastMs > 0)
-  const calledAt = state.standing.findLast((entry) => entry.kind === 'bench' && entry.change.do === 'call')?.at
-  const calledMs = isCalled && calledAt !== undefined ? Date.parse(calledAt) : null
-  // Nothing is held while something that belongs to it is still to come.
-  const waits = steps.findLast(({ ms }) => ms > (isCalled ? nowMs : (steps[0]?.ms ?? 0) + AT_ONCE_MS))
-  const [keptAmps, setAmps] = useKeptText(`${call} amps ${job.id}`)
-  const [keptVolts, setVolts] = useKeptText(`${call} volts ${job.id}`)
-  const [amps, volts] = [keptAmps ?? '', keptVolts ?? '']
-  const enter = (held: boolean) => {
-    onRecord(held, held ? read(amps) : null, held ? read(volts) : null)
-    setAmps(null)
-    setVolts(null)
-  }
-  const read = (text: string) => (text.trim() === '' ? null : Number(text.replace(',', '.')))
-  const wrong = [amps, volts].find((text) => {
-    const value = read(text)
-    return value !== null && !(value >= 0 && value <= 100)
-  })
-  const field = 'min-h-11 w-full rounded border-2 border-line bg-panel px-3 font-mono text-large'
-  return (
-    <section aria-label={`Run ${call}`} className="landed rounded border-2 border-next bg-raised p-3">
-      <h2 className="font-bold text-muted text-small">Now</h2>
-      <p className="my-1 font-bold text-large">Set the thermostat to call for {sayCall[call]}, and let it run</p>
-      {state.bench.jumpers.length > 0 && <Caution>A jumper is still in. Take it out: prove the mode from its own thermostat.</Caution>}
-      {!state.bench.power && <Caution>The power is off in the record: power on first.</Caution>}
-      <ModeSteps steps={steps} system={system} calledMs={calledMs} nowMs={nowMs} />
-      <div className="my-2 grid grid-cols-2 gap-2">
-        <label>
-          <span className="text-muted text-small">amps on R</span>
-          <input value={amps} onChange={(event) => setAmps(event.target.value)} inputMode="decimal" autoComplete="off" className={field} />
-        </label>
-        <label>
-          <span className="text-muted text-small">R to C, volts</span>
-          <input
-            value={volts}
-            onChange={(event) => setVolts(event.target.value)}
-            inputMode="decimal"
-            autoComplete="off"
-            className={field}
-          />
-        </label>
-      </div>
-      {wrong !== undefined && (
-        <p role="alert" className="mb-2 text-ember">
-          “{wrong}” is not a reading here. Type digits as the meter shows them, or leave it empty.
-        </p>
-      )}
-      {!isCalled && (
-        <Button look="main" className="mb-2 w-full text-center" disabled={!state.bench.power} onClick={onCall}>
-          call for {sayCall[call]}
-        </Button>
-      )}
-      <div className="grid grid-cols-2 gap-2">
-        <Button
-          look={isCalled ? 'main' : 'plain'}
-          className="!text-center"
-          disabled={wrong !== undefined || !state.bench.power || waits !== undefined}
-          onClick={() => enter(true)}
-        >
-          {sayCall[call]} held
-        </Button>
-        <Button className="!text-center" disabled={!state.bench.power} onClick={() => enter(false)}>
-          it tripped
-        </Button>
-      </div>
-      {waits && state.bench.power && (
-        <p className="mt-2 text-small">
-          {isCalled
-            ? `Not held yet: the ${partById(system, parseDeviceKey(waits.what).part)?.name ?? waits.what} comes in ${sayCountdown(Math.ceil((waits.ms - nowMs) / 1000))}.`
-            : 'Call for it first: not all of it comes at once.'}{' '}
-          {isCalled && (
-            <Button look="quiet" disabled={wrong !== undefined} onClick={() => enter(true)}>
-              it runs already: held
-            </Button>
-          )}
-        </p>
-      )}
-    </section>
   )
 }

@@ -63,9 +63,15 @@ export function pageDocument(facts: PageFacts, paper: Paper): TDocumentDefinitio
       ...section(
         'Tested',
         table(
-          ['mode', 'amps on R', 'R to C', ''],
-          ['*', 'auto', 'auto', 'auto'],
-          facts.tested.map(({ mode, amps, volts, result }) => [mode, amps, volts, { text: result, bold: result === 'did not hold' }]),
+          ['mode', 'amps on R', 'R to C', 'air in / out', ''],
+          ['*', 'auto', 'auto', 'auto', 'auto'],
+          facts.tested.map(({ mode, amps, volts, air, result }) => [
+            mode,
+            amps,
+            volts,
+            air,
+            { text: result, bold: result === 'did not hold' },
+          ]),
         ),
       ),
       ...(facts.unfinished ? section('Left unfinished', { text: facts.unfinished }) : []),

@@ -32,7 +32,13 @@ export interface PageFacts {
   readonly offered: readonly string[]
   /** Conductors that serve another terminal than they did, at both ends. */
   readonly moved: readonly string[]
-  readonly tested: readonly { readonly mode: string; readonly amps: string; readonly volts: string; readonly result: string }[]
+  readonly tested: readonly {
+    readonly mode: string
+    readonly amps: string
+    readonly volts: string
+    readonly air: string
+    readonly result: string
+  }[]
   readonly unfinished: string | null
   readonly leftBehind: string
   readonly notes: readonly string[]
@@ -135,6 +141,7 @@ function testedOf({ proofs }: JobState, call: ReturnType<typeof callsOf>[number]
     mode: sayCall[call],
     amps: proof?.amps == null ? '–' : sayAmps(proof.amps),
     volts: proof?.volts == null ? '–' : sayVolts(proof.volts),
+    air: proof?.air ? `${proof.air.returnF} / ${proof.air.supplyF} °F` : '–',
     result: proof ? (proof.held ? 'held' : 'did not hold') : 'not run',
   }
 }
