@@ -101,6 +101,12 @@ export function CloseStep({ onStep }: ScreenProps) {
             <FileLink href={`/api/v1/jobs/${encodeURIComponent(job.id)}/timeline`} download>
               Spreadsheet
             </FileLink>
+            <FileLink href={`/api/v1/jobs/${encodeURIComponent(job.id)}/wiring`} download>
+              Wiring drawing
+            </FileLink>
+            <FileLink href={`/api/v1/jobs/${encodeURIComponent(job.id)}/netlist`} download>
+              Circuit (SPICE)
+            </FileLink>
           </div>
           {unsent > 0 && (
             <p className="mb-2 text-ember text-small">

@@ -5,9 +5,11 @@ import { POST as openFile } from '@/src/app/api/v1/job-files/route'
 import { GET as downloadCard } from '@/src/app/api/v1/jobs/[id]/card/route'
 import { GET as readEntries, POST as sendEntries } from '@/src/app/api/v1/jobs/[id]/entries/route'
 import { GET as downloadJob } from '@/src/app/api/v1/jobs/[id]/file/route'
+import { GET as downloadNetlist } from '@/src/app/api/v1/jobs/[id]/netlist/route'
 import { GET as downloadPage } from '@/src/app/api/v1/jobs/[id]/page/route'
 import { GET as readOneJob } from '@/src/app/api/v1/jobs/[id]/route'
 import { GET as downloadTimeline } from '@/src/app/api/v1/jobs/[id]/timeline/route'
+import { GET as downloadWiring } from '@/src/app/api/v1/jobs/[id]/wiring/route'
 import { GET as listAll, POST as openJob } from '@/src/app/api/v1/jobs/route'
 import { GET as readOneSystem } from '@/src/app/api/v1/systems/[id]/route'
 import { POST as addSystem, GET as listSystems } from '@/src/app/api/v1/systems/route'
@@ -65,6 +67,14 @@ describe('/api/v1/jobs', () => {
     expect(other.status).toBe(400)
     expect((await problem(other)).say).toContain('letter or a4')
     expect((await downloadPage(get, params('nowhere'))).status).toBe(404)
+  })
+
+  it('hands out the wiring as a drawing and the circuit as a deck, of now or of an earlier moment', async () => {
+    expect(await (await downloadWiring(get, params('demo'))).text()).toMatch(/^<svg [^>]*font-family="sans-serif"/)
+    const now = await (await downloadNetlist(get, params('demo'))).text()
+    const first = await (await downloadNetlist(new Request('http://127.0.0.1/?entries=1'), params('demo'))).text()
+    expect(now).not.toBe(first)
+    expect((await downloadNetlist(new Request('http://127.0.0.1/?entries=-1'), params('demo'))).status).toBe(400)
   })
 
   it('hands out its timeline for a spreadsheet, under the name of the job', async () => {

@@ -10,7 +10,7 @@ const ROW = 14
 const HEAD = 16
 
 /** The wiring as it is now, as a drawing in ink alone: each cable between its two places, each conductor with its letter and its colour. */
-export function wiringPicture(system: System): string {
+export function wiringPicture(system: System, font = PAGE_FONT): string {
   const blocks = system.cables.map((cable) => ({ cable, rows: rowsOf(cable), height: HEAD + ROW * Math.max(1, rowsOf(cable).length) + 10 }))
   const width = (WIDTH - GAP) / 2
   const parts: string[] = []
@@ -22,7 +22,7 @@ export function wiringPicture(system: System): string {
     })
     top += Math.max(...pair.map(({ height }) => height)) + 6
   }
-  return `<svg xmlns="http://www.w3.org/2000/svg" width="${WIDTH}" height="${top}" viewBox="0 0 ${WIDTH} ${top}">${parts.join('')}</svg>`
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${WIDTH}" height="${top}" viewBox="0 0 ${WIDTH} ${top}" font-family="${font}" font-size="8">${parts.join('')}</svg>`
 }
 
 const rowsOf = ({ conductors }: Cable): string[][] =>
@@ -63,5 +63,5 @@ const escapes: ReadonlyMap<string, string> = new Map([
 
 function text(x: number, y: number, words: string, anchor: 'start' | 'middle' | 'end', isBold = false): string {
   const safe = words.replace(/[&<>"]/g, (sign) => escapes.get(sign) ?? sign)
-  return `<text x="${x}" y="${y}" font-family="${PAGE_FONT}" font-size="8"${isBold ? ' font-weight="bold"' : ''} text-anchor="${anchor}">${safe}</text>`
+  return `<text x="${x}" y="${y}"${isBold ? ' font-weight="bold"' : ''} text-anchor="${anchor}">${safe}</text>`
 }
