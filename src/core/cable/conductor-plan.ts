@@ -46,8 +46,6 @@ export type ConductorStep =
 export interface ConductorPlan {
   /** What is named of each conductor; null where it is not told yet. */
   readonly states: readonly (ConductorState | null)[]
-  /** How likely each is out of order. */
-  readonly chances: readonly number[]
   /** No set of troubles fits every reading; the one without which one would, by its index, or null where there is no such one. */
   readonly misfit: { readonly reading: number | null } | null
   readonly next: ConductorStep
@@ -114,14 +112,13 @@ export function planConductors(question: ConductorQuestion): ConductorPlan {
         ).length > 0,
     )
     const states = Array.from({ length: conductors }, () => null)
-    return { states, chances: states.map(() => 1), misfit: { reading: reading < 0 ? null : reading }, next: { do: 'stuck' } }
+    return { states, misfit: { reading: reading < 0 ? null : reading }, next: { do: 'stuck' } }
   }
   const told = left.map(({ faults }) => faults)
   return {
     states: statesLeft(conductors, told),
-    chances: chancesOf(conductors, told),
     misfit: null,
-    next: left.every(({ picture }) => picture === left[0].picture) ? { do: 'done' } : nextStep(question, left),
+    next: left.every(({ picture }) => picture === left[0].picture) ? { do: 'done' } : stepAmong(question, left),
   }
 }
 
@@ -155,22 +152,27 @@ interface Held {
   readonly masks: Uint32Array
 }
 
-function nextStep(question: ConductorQuestion, left: readonly Case[]): ConductorStep {
+/** Some of what may be true stands for all of it, until those have nothing more to tell them apart. */
+function stepAmong(question: ConductorQuestion, left: readonly Case[]): ConductorStep {
+  const step = nextStep(question, left, thinned(left, MOST_HYPOTHESES_WEIGHED), thinned(left, MOST_HYPOTHESES_TRIED))
+  return step.do === 'stuck' && left.length > MOST_HYPOTHESES_TRIED ? nextStep(question, left, left, left) : step
+}
+
+function nextStep(question: ConductorQuestion, left: readonly Case[], weighed: readonly Case[], tried: readonly Case[]): ConductorStep {
   const { conductors, hasMetal, here, ties, reach = 'walk', mustCross } = question
   const isHelped = reach === 'helper'
   const endAt = (side: 0 | 1): CableEnd => ({ conductors, side, hasMetal: hasMetal[side] })
   const there = (1 - here) as 0 | 1
-  const now = mustCross ? null : bestTest(testsAt(endAt(here), ties), hold(conductors, thinned(left, MOST_HYPOTHESES_WEIGHED), ties))
+  const now = mustCross ? null : bestTest(testsAt(endAt(here), ties), hold(conductors, weighed, ties))
   if (now && (now.share >= WORTH_STAYING || reach === 'none')) return { do: 'read', test: now.test }
   if (reach === 'none') return { do: 'stuck' }
   // With a helper the ties change over there and the meter stays; alone, the ties stay here and the meter goes.
   const [tiedAt, readAt] = isHelped ? [there, here] : [here, there]
-  const some = thinned(left, MOST_HYPOTHESES_TRIED)
   const choices = ordersOf(conductors, left)
     .flatMap((order) => tiesFor({ conductors, side: tiedAt }, order))
     .filter((one, index, all) => all.findIndex((other) => JSON.stringify(other) === JSON.stringify(one)) === index)
     .map((choice) => {
-      const held = hold(conductors, some, choice)
+      const held = hold(conductors, tried, choice)
       return { choice, share: bestTest(testsAt(endAt(readAt), choice), held)?.share ?? 0, whole: shareOfAll(endAt(readAt), held) }
     })
     .filter(({ share }) => share > (now?.share ?? 0) + (now ? WORTH_A_WALK : NOTHING))

@@ -29,7 +29,6 @@ export interface ConductorsReport {
   readonly reach: FarEndReach
   /** In the order of the cable; null while it is not told. */
   readonly states: readonly (ConductorState | null)[]
-  readonly chances: readonly number[]
   /** Readings of this cable by itself that were taken. */
   readonly taken: number
   /** A reading that fits no set of up to three troubles beside the others; null where there is none. */
@@ -77,7 +76,6 @@ export function conductorsOfJob(system: System, state: JobState, cableId: string
     cable: cableId,
     reach,
     states: plan.states,
-    chances: plan.chances,
     taken: read.length,
     misfit: plan.misfit?.reading == null ? null : read[plan.misfit.reading].observation,
     next: act,
