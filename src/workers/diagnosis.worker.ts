@@ -16,6 +16,7 @@ import { type Moving, movingNow } from '@/src/core/advice/moving'
 import { type Step, sequenceOf } from '@/src/core/advice/sequence'
 import { thinkAhead } from '@/src/core/advice/think-ahead'
 import { type ConductorsReport, conductorsOfJob } from '@/src/core/cable/conductors-of-job'
+import { type IdentityReport, identityOfJob } from '@/src/core/cable/identity-of-job'
 import { createEngine, type Engine } from '@/src/core/diagnosis/engine'
 import type { Proposal } from '@/src/core/diagnosis/planner/propose'
 import { type PageFacts, pageFacts } from '@/src/core/formats/page/page-facts'
@@ -107,6 +108,7 @@ const api = {
   moving: ({ system, entries }: Timeline, nowMs: number): Moving[] => movingNow(engineFor(system), foldJob(system, entries), nowMs),
   conductors: ({ system, entries }: Timeline, cable: string): ConductorsReport => conductorsOfJob(system, foldJob(system, entries), cable),
   page: (job: Pick<JobFile, 'job' | 'system' | 'entries'>): PageFacts => pageFacts(job),
+  identity: ({ system, entries }: Timeline, cable: string): IdentityReport | null => identityOfJob(system, foldJob(system, entries), cable),
   loads: ({ system, entries }: Timeline): CallLoad[] => loadPerCall(engineFor(system), foldJob(system, entries)),
 }
 export type DiagnosisApi = typeof api

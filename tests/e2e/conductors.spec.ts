@@ -1,6 +1,7 @@
 import { expect, test } from '@playwright/test'
 import { hangTogether, readsClosed, secondEnd } from '@/src/core/cable/conductor-faults'
 import { type ConductorsReport, conductorsOfJob } from '@/src/core/cable/conductors-of-job'
+import { identityOfJob } from '@/src/core/cable/identity-of-job'
 import { type Entry, type EntryDraft, stampEntry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import { type Point, parsePoint } from '@/src/core/wiring/point'
@@ -66,4 +67,52 @@ test('an open conductor in a wall is found by following the plan of its cable, a
   await expect(told).toContainText('✓ brown sound')
   await technician.says('swap stat W to brown')
   await expect(cable.getByRole('row', { name: /white/ })).toContainText('moved to brown')
+})
+
+test('colors that change behind a splice are told apart in two walks, and written down', async ({ page }) => {
+  test.setTimeout(120_000)
+  const technician = new Technician(page)
+  await technician.opensTheApp()
+  await technician.beginsAJob('22 Glover Street', 'Nothing works since the remodel')
+  await technician.goesTo('Cable')
+  const cable = page.getByRole('region', { name: 'stat cable', exact: true })
+  await cable.getByText('Sound, open or shorted').click()
+  await cable.getByText('the colors change on the way').click()
+  const card = cable.getByRole('region', { name: 'next with this cable' })
+
+  // Behind the splice each goes on in the color of the next but two.
+  const count = stat.conductors.length
+  const order = stat.conductors.map((_, one) => (one + 3) % count)
+  const real = (end: number) => (end <= count ? end : secondEnd(count, order.indexOf(end - count - 1)))
+  const sound = { opens: [], touches: [], weight: 1 }
+  let id = 0
+  const stamp = { newId: () => `s${++id}`, now: () => '2026-11-28T09:00:00Z' }
+  const entries: Entry[] = []
+  const report = () => identityOfJob(furnaceAc, foldJob(furnaceAc, entries), stat.id)
+  let walks = 0
+  for (let next = report()?.next; next?.do !== 'done'; next = report()?.next) {
+    if (next?.do !== 'read' && next?.do !== 'walk') throw new Error(`The plan says ${next?.do}.`)
+    for (const change of next.changes) entries.push(stampEntry({ kind: 'bench', change }, stamp))
+    if (next.do === 'walk') {
+      walks++
+      await card.getByRole('button', { name: 'Done, I am there' }).click()
+    } else {
+      if (next.probe.meter !== 'ohms') throw new Error('No ohms are read.')
+      const joins = foldJob(furnaceAc, entries).bench.jumpers.map(({ a, b }) => [a, b].map((point) => real(numberOf(point as Point))))
+      const [a, b] = [next.probe.a, next.probe.b].map((point) => real(numberOf(point)))
+      const isClosed = readsClosed(hangTogether(count, sound, joins), [], a, b)
+      await expect(card.getByRole('heading')).toContainText('Ohms from')
+      await card.getByRole('button', { name: isClosed ? /^closed/ : /^OL/ }).click()
+      entries.push(stampEntry({ kind: 'reading', probe: next.probe, answer: isClosed ? { low: 0, high: 30 } : 'OL' }, stamp))
+    }
+    const after = report()
+    await expect(cable.getByRole('status')).toContainText(`${after?.taken} ${after?.taken === 1 ? 'reading' : 'readings'} so far`)
+    if (next.do === 'walk') await expect(card.getByRole('heading')).toContainText('Ohms from')
+  }
+  expect(walks).toBeLessThanOrEqual(2)
+  await expect(card.getByRole('heading')).toContainText('Both ends of the stat cable are told apart')
+  await expect(cable.getByRole('status')).toContainText('R is W')
+  await cable.getByRole('button', { name: 'Write it down' }).click()
+  await technician.goesTo('Close')
+  await expect(page.getByRole('article')).toContainText('R is W')
 })

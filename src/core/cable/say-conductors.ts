@@ -24,7 +24,13 @@ export interface ConductorWords {
   readonly means: { readonly closed: string; readonly open: string } | null
 }
 
-export function sayConductorAct(system: System, { cable: id, taken, misfit, next: act }: ConductorsReport): ConductorWords {
+/** A step of either plan: `misfit` where one reading is named, `isIdentity` where colors are told apart. */
+interface Said extends Pick<ConductorsReport, 'cable' | 'taken' | 'next'> {
+  readonly misfit?: ConductorsReport['misfit']
+  readonly isIdentity?: boolean
+}
+
+export function sayConductorAct(system: System, { cable: id, taken, misfit = null, next: act, isIdentity = false }: Said): ConductorWords {
   const cable = cableById(system, id)
   const name = cable?.name ?? id
   const ends = (cable?.between ?? []).map((place) => placeById(system, place)?.name ?? place)
@@ -44,12 +50,14 @@ export function sayConductorAct(system: System, { cable: id, taken, misfit, next
       return {
         title,
         acts: sayChanges(system, act.changes).map(short),
-        means: act.isLoop
-          ? { closed: 'Every conductor on the way is whole.', open: 'One of them is open.' }
-          : {
-              closed: isBunch ? 'Something in the one bunch touches something in the other.' : 'The two touch.',
-              open: `No touch between them${at}.`,
-            },
+        means: isIdentity
+          ? { closed: 'Tied together at the other end.', open: 'Not the two ends of one tie.' }
+          : act.isLoop
+            ? { closed: 'Every conductor on the way is whole.', open: 'One of them is open.' }
+            : {
+                closed: isBunch ? 'Something in the one bunch touches something in the other.' : 'The two touch.',
+                open: `No touch between them${at}.`,
+              },
       }
     }
     case 'walk':
@@ -57,13 +65,19 @@ export function sayConductorAct(system: System, { cable: id, taken, misfit, next
     case 'call out':
       return plain('Call out to the other end', act.changes)
     case 'done':
-      return plain(`Every conductor of the ${name} is told, by ${taken} readings`)
+      return plain(
+        isIdentity
+          ? `Both ends of the ${name} are told apart, by ${taken} readings`
+          : `Every conductor of the ${name} is told, by ${taken} readings`,
+      )
     case 'stuck':
       return plain(
         act.why === 'readings'
           ? misfit?.probe.meter === 'ohms'
             ? `These readings cannot all be right: take ${sayPoint(system, misfit.probe.a)} to ${sayPoint(system, misfit.probe.b)} again`
-            : 'No three troubles explain these readings: take them again, or run a new cable'
+            : isIdentity
+              ? 'No order of the colors explains these readings: tell first which conductors are sound'
+              : 'No three troubles explain these readings: take them again, or run a new cable'
           : act.why === 'far end'
             ? `From this end alone a join tells no more: read the capacitance of each, or reach the other end (${ends.join(', ')})`
             : `No join tells the rest: with so few sound conductors, read the capacitance of each`,

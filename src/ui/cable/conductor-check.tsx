@@ -1,13 +1,14 @@
 'use client'
 import { type FormEvent, useId, useState } from 'react'
-import type { ConductorsReport } from '@/src/core/cable/conductors-of-job'
-import { isAskedFor } from '@/src/core/cable/conductors-of-job'
+import { type ConductorsReport, isAskedFor } from '@/src/core/cable/conductors-of-job'
+import type { IdentityReport } from '@/src/core/cable/identity-of-job'
 import { sayConductor, sayConductorAct } from '@/src/core/cable/say-conductors'
 import type { EntryDraft } from '@/src/core/job/entry'
 import type { FarEndReach } from '@/src/core/job/run-schema'
 import type { Answer } from '@/src/core/readings/check'
-import type { Cable } from '@/src/core/wiring/system'
+import { type Cable, placeById } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
+import { Tick } from '@/src/ui/controls/tick'
 import { useHands, useJob, useMoment } from '@/src/ui/desk/desk-context'
 import { useWorkerAnswer } from '@/src/ui/engine/use-worker-answer'
 
@@ -40,30 +41,57 @@ export function ConductorCheck({ cable }: { cable: Cable }) {
 function Plan({ cable }: { cable: Cable }) {
   const { job, system } = useJob()
   const { entries } = useMoment()
-  const { record } = useHands()
-  const { answer: report, problem } = useWorkerAnswer({ job, entries }, `conductors ${cable.id}`, (worker) =>
-    worker.conductors({ system, entries }, cable.id),
+  const [isIdentity, setIdentity] = useState(false)
+  const asked = isIdentity ? 'identity' : 'conductors'
+  const { answer, problem } = useWorkerAnswer({ job, entries }, `${asked} ${cable.id}`, async (worker) =>
+    isIdentity
+      ? { colors: await worker.identity({ system, entries }, cable.id), states: null }
+      : { colors: null, states: await worker.conductors({ system, entries }, cable.id) },
   )
-  if (problem) return <p className="my-2 text-ember">{problem}</p>
-  if (!report) return <p className="my-2 text-muted">Working out the next reading …</p>
+  const report = answer?.states ?? answer?.colors ?? null
   return (
     <>
-      <fieldset className="my-2 flex flex-wrap gap-x-4">
-        <legend className="text-muted text-small">The other end</legend>
-        {(Object.keys(reachWords) as FarEndReach[]).map((reach) => (
-          <label key={reach} className="flex min-h-11 items-center gap-2">
-            <input
-              type="radio"
-              name={`reach ${cable.id}`}
-              className="size-5"
-              checked={report.reach === reach}
-              onChange={() => record([{ kind: 'run', cable: cable.id, fact: { what: 'far-end', reach } }])}
-            />
-            {reachWords[reach]}
-          </label>
-        ))}
-      </fieldset>
-      <Step report={report} onTake={record} />
+      <Tick checked={isIdentity} onChange={setIdentity}>
+        the colors change on the way: tell which is which (all of them sound)
+      </Tick>
+      {problem && <p className="my-2 text-ember">{problem}</p>}
+      {!problem && !report && (
+        <p className="my-2 text-muted">
+          {answer && isIdentity ? 'Too many conductors to tell apart at once.' : 'Working out the next reading …'}
+        </p>
+      )}
+      {report && <Reach cable={cable} chosen={report.reach} />}
+      {report && <Step report={report} isIdentity={isIdentity} />}
+      {answer?.states && <States cable={cable} report={answer.states} />}
+      {answer?.colors && <Colors cable={cable} report={answer.colors} />}
+    </>
+  )
+}
+
+function Reach({ cable, chosen }: { cable: Cable; chosen: FarEndReach }) {
+  const { record } = useHands()
+  return (
+    <fieldset className="my-2 flex flex-wrap gap-x-4">
+      <legend className="text-muted text-small">The other end</legend>
+      {(Object.keys(reachWords) as FarEndReach[]).map((reach) => (
+        <label key={reach} className="flex min-h-11 items-center gap-2">
+          <input
+            type="radio"
+            name={`reach ${cable.id}`}
+            className="size-5"
+            checked={chosen === reach}
+            onChange={() => record([{ kind: 'run', cable: cable.id, fact: { what: 'far-end', reach } }])}
+          />
+          {reachWords[reach]}
+        </label>
+      ))}
+    </fieldset>
+  )
+}
+
+function States({ cable, report }: { cable: Cable; report: ConductorsReport }) {
+  return (
+    <>
       <ul className="my-2 flex flex-wrap gap-2 text-small" aria-label={`conductors of the ${cable.name} by themselves`}>
         {cable.conductors.map(({ id, colour }, index) => {
           const said = sayConductor(cable, report.states[index])
@@ -86,14 +114,33 @@ function Plan({ cable }: { cable: Cable }) {
   )
 }
 
-/** The next reading with its answers, or the next walk. */
-function Step({ report, onTake }: { report: ConductorsReport; onTake: (drafts: readonly EntryDraft[]) => unknown }) {
+/** Which is which, by the name that each has at either end. */
+function Colors({ cable, report }: { cable: Cable; report: IdentityReport }) {
   const { system } = useJob()
+  const { record } = useHands()
+  const [from, to] = cable.between.map((place) => placeById(system, place)?.name ?? place)
+  const told = cable.conductors.flatMap(({ id }, index) => (report.same[index] === null ? [] : [`${id} is ${report.same[index]}`]))
+  const text = `${cable.name}, ${from} to ${to}: ${told.join(', ')}`
+  return (
+    <>
+      <p className="my-2" role="status">
+        {told.length > 0 && `${from} to ${to}: ${told.join(', ')}. `}
+        {report.taken} {report.taken === 1 ? 'reading' : 'readings'} so far.
+      </p>
+      {report.next.do === 'done' && <Button onClick={() => record([{ kind: 'note', text }])}>Write it down</Button>}
+    </>
+  )
+}
+
+/** The next reading with its answers, or the next walk. */
+function Step({ report, isIdentity }: { report: ConductorsReport | IdentityReport; isIdentity: boolean }) {
+  const { system } = useJob()
+  const { record } = useHands()
   const { next } = report
-  const { title, acts, means } = sayConductorAct(system, report)
+  const { title, acts, means } = sayConductorAct(system, { ...report, isIdentity })
   const changes = ('changes' in next ? next.changes : []).map((change): EntryDraft => ({ kind: 'bench', change }))
   const take = (answer: Answer) => {
-    if (next.do === 'read') onTake([...changes, { kind: 'reading', probe: next.probe, answer }])
+    if (next.do === 'read') record([...changes, { kind: 'reading', probe: next.probe, answer }])
   }
   return (
     <section aria-label="next with this cable" className="my-2 rounded border-2 border-next bg-raised p-3">
@@ -119,7 +166,7 @@ function Step({ report, onTake }: { report: ConductorsReport; onTake: (drafts: r
         </div>
       )}
       {(next.do === 'walk' || next.do === 'call out') && (
-        <Button look="main" onClick={() => onTake(changes)}>
+        <Button look="main" onClick={() => record(changes)}>
           {next.do === 'walk' ? 'Done, I am there' : 'They have done it'}
         </Button>
       )}

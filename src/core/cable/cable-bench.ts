@@ -1,0 +1,106 @@
+import type { Bench, BenchChange, Jumper } from '@/src/core/bench/bench'
+import { isSameJumper } from '@/src/core/bench/bench'
+import { metalEnd } from '@/src/core/cable/conductor-faults'
+import type { ConductorReading } from '@/src/core/cable/conductor-plan'
+import { endOf } from '@/src/core/cable/conductor-tests'
+import type { Answer } from '@/src/core/readings/check'
+import type { Observation } from '@/src/core/readings/observations'
+import { modelValue } from '@/src/core/units/model-value'
+import { CHASSIS, conductorEnd, isPoint, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
+import { type Cable, placeById, type System } from '@/src/core/wiring/system'
+
+/*
+ * A cable on the bench, with everything off at both ends: its ends as the plans number them, what is tied to what, and the changes that
+ * make it so.
+ */
+
+/** Below this, two ends are joined by copper, through a touch or a corroded joint at the worst; above it they are not. */
+const CLOSED_BELOW = modelValue({ value: 1000, unit: 'ohm', source: 'assumption: wet insulation between two conductors reads more' })
+
+export const hasMetal = (system: System, place: string): boolean => placeById(system, place)?.metal === true
+
+/** A conductor is off its screw there, or never was on one. */
+const isOff = (bench: Bench, cable: Cable, side: number, conductor: Cable['conductors'][number]): boolean =>
+  conductor.lands[side] === null || bench.lifted.includes(conductorEnd(cable.id, conductor.id, cable.between[side]))
+
+export const isAllOff = (cable: Cable, bench: Bench, place: string): boolean =>
+  cable.conductors.every((conductor) => isOff(bench, cable, cable.between.indexOf(place), conductor))
+
+export const liftAll = (cable: Cable, bench: Bench, place: string): BenchChange[] =>
+  cable.conductors
+    .filter((conductor) => !isOff(bench, cable, cable.between.indexOf(place), conductor))
+    .map(({ id }) => ({ do: 'lift', end: conductorEnd(cable.id, id, place) }))
+
+/** An ohm reading of the cable by itself, as the plan takes it; null for one that anything else may be in. */
+export function readingOf(cable: Cable, { bench, probe, answer }: Observation): ConductorReading | null {
+  if (probe.meter !== 'ohms' || bench.power) return null
+  const isClosed = closedBy(answer)
+  if (isClosed === null || !cable.between.every((place) => isAllOff(cable, bench, place))) return null
+  const [a, b] = [probe.a, probe.b].map((point) => numberOf(cable, point))
+  const joins = ([0, 1] as const).map((side) => groupsAt(cable, bench, side))
+  if (a === null || b === null || joins.some((groups) => groups === null)) return null
+  return { a, b, joins: joins.flatMap((groups) => groups ?? []), isClosed }
+}
+
+function closedBy(answer: Answer): boolean | null {
+  if (answer === 'OL') return false
+  if (typeof answer === 'number') return answer < CLOSED_BELOW
+  if ('word' in answer) return null
+  return answer.high < CLOSED_BELOW ? true : answer.low >= CLOSED_BELOW ? false : null
+}
+
+/** A point of the cable, or the metal, as the plan's number; null for any other. */
+function numberOf(cable: Cable, point: Point): number | null {
+  const { cable: of, name, place } = parsePoint(point)
+  const side = cable.between.indexOf(place)
+  if (of === null) return name === CHASSIS ? metalEnd(cable.conductors.length) : null
+  const conductor = cable.conductors.findIndex(({ id }) => id === name)
+  return of !== cable.id || side < 0 || conductor < 0
+    ? null
+    : endOf({ conductors: cable.conductors.length, side: side as 0 | 1 }, conductor)
+}
+
+/** Jumpers on the cable's ends at one of its places. */
+const jumpersAt = (cable: Cable, { jumpers }: Bench, side: 0 | 1): Jumper[] =>
+  jumpers.filter((jumper) =>
+    ends(jumper).some((point) => parsePoint(point).cable === cable.id && parsePoint(point).place === cable.between[side]),
+  )
+
+const ends = ({ a, b }: Jumper): Point[] => [a, b].filter(isPoint)
+
+/** What is tied together there; null where something else than the cable's own is tied to it. */
+export function groupsAt(cable: Cable, bench: Bench, side: 0 | 1): number[][] | null {
+  const groups: number[][] = []
+  for (const jumper of jumpersAt(cable, bench, side)) {
+    const numbers = [jumper.a, jumper.b].map((point) => numberOf(cable, point))
+    if (numbers.includes(null)) return null
+    const pair = numbers.flatMap((number) => number ?? [])
+    const met = groups.filter((group) => group.some((end) => pair.includes(end)))
+    for (const group of met) groups.splice(groups.indexOf(group), 1)
+    groups.push([...new Set([...met.flat(), ...pair])])
+  }
+  return groups
+}
+
+export const pointOf = (cable: Cable, number: number, place: string): Point => {
+  const count = cable.conductors.length
+  if (number === metalEnd(count)) return terminalPoint(CHASSIS, place)
+  return conductorEnd(cable.id, cable.conductors[number > count ? number - count - 1 : number].id, place)
+}
+
+/** The jumpers there as they have to be: those that are not wanted come out, each group gets its own. */
+export function tie(cable: Cable, bench: Bench, side: 0 | 1, groups: readonly (readonly number[])[]): BenchChange[] {
+  const place = cable.between[side]
+  const wanted = groups.flatMap((group) =>
+    group.slice(1).map((end): Jumper => ({ a: pointOf(cable, group[0], place), b: pointOf(cable, end, place) })),
+  )
+  const present = jumpersAt(cable, bench, side)
+  return [
+    ...present
+      .filter((one) => !wanted.some(({ a, b }) => isSameJumper(one, a, b)))
+      .map(({ a, b }): BenchChange => ({ do: 'unjumper', a, b })),
+    ...wanted
+      .filter(({ a, b }) => !present.some((one) => isSameJumper(one, a, b)))
+      .map(({ a, b }): BenchChange => ({ do: 'jumper', a, b })),
+  ]
+}
