@@ -1,5 +1,6 @@
 import { format } from 'date-fns'
 import { wiredNow } from '@/src/core/bench/swaps'
+import { isSound } from '@/src/core/formats/page/measured-rows'
 import { foldJob } from '@/src/core/job/fold'
 import type { JobFile } from '@/src/core/job/job-file'
 import type { JobState } from '@/src/core/job/job-state'
@@ -63,14 +64,14 @@ const sparesOf = (wired: System, { bench }: JobState): string[] =>
     return free.length > 0 ? [`${free.map(({ colour }) => colour).join(', ')} in the ${name}`] : []
   })
 
-/** Coils that were read across themselves, their leads off: what they read when they were good. */
+/** Coils that were read across themselves with their leads off, where the last reading is that of a good one. */
 function coilsOf(system: System, { observations }: JobState): CardFacts['known'] {
   return partsOf(system, 'coil').flatMap(({ id, name }) => {
     const own = [...observations].reverse().find(({ probe, bench }) => {
       if (probe.meter !== 'ohms' || !bench.unplugged.includes(id)) return false
       return parsePoint(probe.a).cable === id && parsePoint(probe.b).cable === id
     })
-    return own && typeof own.answer === 'number' ? [{ what: `${name} coil`, value: sayOhms(own.answer) }] : []
+    return own && typeof own.answer === 'number' && isSound(system, own) ? [{ what: `${name} coil`, value: sayOhms(own.answer) }] : []
   })
 }
 

@@ -33,6 +33,10 @@ export function measuredRows(system: System, { observations }: JobState): { rows
   return { rows: rows.filter((_, index) => kept.has(index)), further: rows.length - kept.size }
 }
 
+/** Whether a reading is what a sound house shows. */
+export const isSound = (system: System, { bench, probe, answer }: Observation): boolean =>
+  !isOff(answer, expectedRange(laboratoryOf.of(system), bench, probe))
+
 function rowOf(system: System, { bench, probe, answer }: Observation): MeasuredRow {
   const row = {
     check: capital(sayProbe(system, probe)),

@@ -78,6 +78,8 @@ describe('the card inside the panel', () => {
       { what: 'contactor coil', value: '12.6 ohm' },
       { what: 'cool', value: '0.8 A, 26.1 V' },
     ])
+    const bad: EntryDraft[] = [...unplugged.slice(0, 2), { ...unplugged[2], answer: 0.8 } as EntryDraft]
+    expect(cardFacts(withMore(...bad, repair)).known).toEqual([])
     expect(cardText(card)).toContain('Y: yellow / yellow | red / red')
   })
 })
