@@ -14,7 +14,7 @@ export type ConductorAct =
   /** The helper at the other end sets up. */
   | { readonly do: 'call out'; readonly changes: readonly BenchChange[] }
   | { readonly do: 'done' }
-  | { readonly do: 'stuck'; readonly why: 'no join tells' | 'far end' | 'readings' }
+  | { readonly do: 'stuck'; readonly why: 'no join tells' | 'far end' | 'readings' | 'too many' }
 
 /** A step of a plan as the hands do it from this bench: power off, everything off at both ends, ties, a walk, and the meter. */
 export function actOf(

@@ -57,6 +57,8 @@ const WORTH_STAYING = modelValue({ value: 0.2, unit: 'share of the entropy', sou
 const WORTH_A_WALK = modelValue({ value: 0.06, unit: 'share of the entropy', source: 'assumption' })
 /** Of two readings that tell nearly as much, the one with fewer clips. */
 const BITS_A_CLIP = modelValue({ value: 0.004, unit: 'share of the entropy', source: 'assumption' })
+/** More conductors than this have too many sets of three troubles to go through while somebody waits. */
+export const MOST_CONDUCTORS = workLimit(9)
 const MOST_HYPOTHESES_WEIGHED = workLimit(1000)
 const MOST_HYPOTHESES_TRIED = workLimit(300)
 const NOTHING = workLimit(1e-9)

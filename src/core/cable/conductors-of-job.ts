@@ -2,7 +2,7 @@ import { wiredNow } from '@/src/core/bench/swaps'
 import { groupsAt, hasMetal, isAllOff, readingOf } from '@/src/core/cable/cable-bench'
 import { actOf, type ConductorAct } from '@/src/core/cable/conductor-act'
 import { type ConductorState, hangTogether, readsClosed } from '@/src/core/cable/conductor-faults'
-import { planConductors } from '@/src/core/cable/conductor-plan'
+import { MOST_CONDUCTORS, planConductors } from '@/src/core/cable/conductor-plan'
 import type { JobState } from '@/src/core/job/job-state'
 import type { FarEndReach } from '@/src/core/job/run-schema'
 import { latestAnswers, type Observation } from '@/src/core/readings/observations'
@@ -43,6 +43,15 @@ export function conductorsOfJob(system: System, state: JobState, cableId: string
   const { bench } = state
   const here = cable.between[1] === bench.place ? 1 : 0
   const reach = reachOf(state, cableId)
+  if (cable.conductors.length > MOST_CONDUCTORS)
+    return {
+      cable: cableId,
+      reach,
+      states: cable.conductors.map(() => null),
+      taken: 0,
+      misfit: null,
+      next: { do: 'stuck', why: 'too many' },
+    }
   const read = latestAnswers(state.observationsSinceRepair).flatMap((observation) => {
     const reading = readingOf(cable, observation)
     return reading ? [{ observation, reading }] : []

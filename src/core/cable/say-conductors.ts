@@ -3,6 +3,7 @@ import { sayPoint } from '@/src/core/bench/points'
 import { sayPair } from '@/src/core/bench/say'
 import { sayChanges } from '@/src/core/bench/say-changes'
 import { type ConductorState, metalEnd } from '@/src/core/cable/conductor-faults'
+import { MOST_CONDUCTORS } from '@/src/core/cable/conductor-plan'
 import type { ConductorsReport } from '@/src/core/cable/conductors-of-job'
 import { capital } from '@/src/core/units/capital'
 import { parsePoint } from '@/src/core/wiring/point'
@@ -78,9 +79,11 @@ export function sayConductorAct(system: System, { cable: id, taken, misfit = nul
             : isIdentity
               ? 'No order of the colors explains these readings: tell first which conductors are sound'
               : 'No three troubles explain these readings: take them again, or run a new cable'
-          : act.why === 'far end'
-            ? `From this end alone a join tells no more: read the capacitance of each, or reach the other end (${ends.join(', ')})`
-            : `No join tells the rest: with so few sound conductors, read the capacitance of each`,
+          : act.why === 'too many'
+            ? `More than ${MOST_CONDUCTORS} conductors are too many to plan at once: test the ones in use pair by pair`
+            : act.why === 'far end'
+              ? `Nothing more can be told from this end: read the capacitance of each, or reach the other end (${ends.join(', ')})`
+              : 'Ties cannot tell the rest, with so few sound conductors: read the capacitance of each',
       )
   }
 }

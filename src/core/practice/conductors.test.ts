@@ -58,6 +58,18 @@ describe('the conductors of a cable told apart in a house', () => {
     expect(told).toEqual(stat.conductors.map(({ id }) => (id === 'Y' ? 'shorted to C' : id === 'C' ? 'shorted to Y' : 'sound')))
   })
 
+  it('says of a cable with more conductors than can be planned that it is too many, at once', () => {
+    const many = Array.from({ length: 20 }, (_, index) => ({
+      id: `n${index}`,
+      colour: 'unknown' as const,
+      lands: [null, null] as [null, null],
+    }))
+    const big = { ...system, cables: [{ ...stat, conductors: [...stat.conductors, ...many] }, ...system.cables.slice(1)] }
+    const report = conductorsOfJob(big, foldJob(big, []), stat.id)
+    expect(report.next).toEqual({ do: 'stuck', why: 'too many' })
+    expect(sayConductorAct(big, report).title).toContain('pair by pair')
+  })
+
   it('says what one end alone cannot tell', () => {
     const far: EntryDraft = { kind: 'run', cable: 'stat-cable', fact: { what: 'far-end', reach: 'none' } }
     const { said, report } = follow('conductor-open:stat-cable.G', [far])
