@@ -4,7 +4,16 @@
  */
 import { writeFileSync } from 'node:fs'
 import { parseArgs } from 'node:util'
-import { type ConductorFaults, firstEnd, hangTogether, metalEnd, readsClosed, secondEnd, statesOf } from '@/src/core/cable/conductor-faults'
+import {
+  type ConductorFaults,
+  conductorFaults,
+  firstEnd,
+  hangTogether,
+  metalEnd,
+  readsClosed,
+  secondEnd,
+  statesOf,
+} from '@/src/core/cable/conductor-faults'
 import { type ConductorReading, planConductors } from '@/src/core/cable/conductor-plan'
 import { createRandom, type Random } from '@/src/core/units/random'
 
@@ -94,6 +103,20 @@ for (const conductors of [5, 7]) {
     console.log(rows.at(-1))
   }
 }
+/** Different pictures of sound, open and shorted that so many troubles make, whatever touches what. */
+function picturesOf(conductors: number, count: number): number {
+  const sets = conductorFaults(conductors, true).filter(({ opens, touches }) => opens.length + touches.length === count)
+  return new Set(
+    sets.map((faults) =>
+      statesOf(conductors, faults)
+        .map(({ isOpen, touches }) => `${isOpen} ${touches.length > 0}`)
+        .join(),
+    ),
+  ).size
+}
+
+const bitsOf = (pictures: number): string => `${pictures} (${Math.log2(pictures).toFixed(1)} bits)`
+
 const page = `# The conductors of a cable, told apart
 
 ${SETS} sets of troubles each, drawn anew (seed ${options.seed}): every trouble as likely an open conductor, two that touch, or one that touches metal; one that
@@ -104,7 +127,11 @@ Walks are counted one way. Pair by pair, from one end, finds no open conductor. 
 | ---: | ---: | ---: | ---: | ---: | ---: | ---: | ---: | ---: | ---: |
 ${rows.join('\n')}
 
-A reading with joins has two answers. Three troubles among seven conductors and the metal make some 1,300 different pictures of sound, open and
-shorted (about ten bits), so that no plan of eight such readings tells them; two make some 500.
+A reading with joins has two answers: one bit at most. Of seven conductors, sound, open and shorted alone make ${[1, 2, 3]
+  .map((count) => `with ${count} ${count === 1 ? 'trouble' : 'troubles'} ${bitsOf(picturesOf(7, count))}`)
+  .join(
+    ', ',
+  )} different pictures: no plan tells all of those of three, or of two, in 8 such readings. What touches what, and that at most three
+troubles are there, is told besides.
 `
 if (options.out) writeFileSync(options.out, page)
