@@ -61,7 +61,7 @@ test('an open conductor in a wall is found by following the plan of its cable, a
     const { taken } = conductorsOfJob(furnaceAc, foldJob(furnaceAc, entries), stat.id)
     await expect(cable).toContainText(`${taken} ${taken === 1 ? 'reading' : 'readings'} so far`)
   }
-  await expect(card.getByRole('heading')).toContainText('Every conductor of the stat cable is told')
+  await expect(card.getByRole('heading')).toContainText('Every conductor of the stat cable is tested')
   const told = cable.getByRole('list', { name: 'conductors of the stat cable by themselves' })
   await expect(told).toContainText('! W (white) open')
   await expect(told).toContainText('✓ brown sound')
@@ -77,7 +77,7 @@ test('colors that change behind a splice are told apart in two walks, and writte
   await technician.goesTo('Cable')
   const cable = page.getByRole('region', { name: 'stat cable', exact: true })
   await cable.getByText('Sound, open or shorted').click()
-  await cable.getByText('the colors change on the way').click()
+  await cable.getByText('the colors change along the run').click()
   const card = cable.getByRole('region', { name: 'next with this cable' })
 
   // Behind the splice each goes on in the color of the next but two.
@@ -110,7 +110,7 @@ test('colors that change behind a splice are told apart in two walks, and writte
     if (next.do === 'walk') await expect(card.getByRole('heading')).toContainText('Ohms from')
   }
   expect(walks).toBeLessThanOrEqual(2)
-  await expect(card.getByRole('heading')).toContainText('Both ends of the stat cable are told apart')
+  await expect(card.getByRole('heading')).toContainText('Every color of the stat cable is matched end to end')
   await expect(cable.getByRole('status')).toContainText('R is W')
   await cable.getByRole('button', { name: 'Write it down' }).click()
   await technician.goesTo('Close')

@@ -54,22 +54,22 @@ export function sayConductorAct(system: System, { cable: id, taken, misfit = nul
         means: isIdentity
           ? { closed: 'Tied together at the other end.', open: 'Not the two ends of one tie.' }
           : act.isLoop
-            ? { closed: 'Every conductor on the way is whole.', open: 'One of them is open.' }
+            ? { closed: 'Every conductor in the loop is good.', open: 'At least one of them is open.' }
             : {
-                closed: isBunch ? 'Something in the one bunch touches something in the other.' : 'The two touch.',
-                open: `No touch between them${at}.`,
+                closed: isBunch ? 'Something in one bunch is shorted to something in the other.' : 'These two are shorted together.',
+                open: `No short between them${at}.`,
               },
       }
     }
     case 'walk':
       return plain(`Set up here, then go to the other end of the ${name}`, act.changes)
     case 'call out':
-      return plain('Call out to the other end', act.changes)
+      return plain('Call out to your helper', act.changes)
     case 'done':
       return plain(
         isIdentity
-          ? `Both ends of the ${name} are told apart, by ${taken} readings`
-          : `Every conductor of the ${name} is told, by ${taken} readings`,
+          ? `Every color of the ${name} is matched end to end, in ${taken} readings`
+          : `Every conductor of the ${name} is tested, in ${taken} readings`,
       )
     case 'stuck':
       return plain(
@@ -77,8 +77,8 @@ export function sayConductorAct(system: System, { cable: id, taken, misfit = nul
           ? misfit?.probe.meter === 'ohms'
             ? `These readings cannot all be right: take ${sayPoint(system, misfit.probe.a)} to ${sayPoint(system, misfit.probe.b)} again`
             : isIdentity
-              ? 'No order of the colors explains these readings: tell first which conductors are sound'
-              : 'No three troubles explain these readings: take them again, or run a new cable'
+              ? 'No match of the colors explains these readings: test first which conductors are good'
+              : 'No combination of up to three faults explains these readings: take them again, or run a new cable'
           : act.why === 'too many'
             ? `More than ${MOST_CONDUCTORS} conductors are too many to plan at once: test the ones in use pair by pair`
             : act.why === 'far end'

@@ -41,7 +41,7 @@ const ranges: Readonly<Record<AirSource, AirRange>> = {
   cooling: {
     ...DROP,
     unless: 'the return air is humid, or the house is far from its setpoint',
-    below: 'is the compressor running, by its amps? Then charge and airflow',
+    below: 'is the compressor running? Check its amps, then charge and airflow',
     above: 'too little air: filter, blower speed, a frozen coil',
   },
   gas: {
@@ -92,5 +92,5 @@ export function judgeAir(system: System, call: CallName, { returnF, supplyF }: A
   const isOff = change < low || change > high
   const word = source === 'cooling' ? 'drop' : 'rise'
   const figure = `${Math.round(Math.abs(change))} °F ${change < 0 ? (word === 'drop' ? 'warmer' : 'colder') : word}, ${low}–${high} expected`
-  return { change, low, high, isOff, say: isOff ? `${figure}: ${change < low ? below : above} (not where ${unless})` : figure }
+  return { change, low, high, isOff, say: isOff ? `${figure}: ${change < low ? below : above} (may not apply if ${unless})` : figure }
 }

@@ -31,7 +31,7 @@ describe('how a cable is repaired', () => {
   it('says why the others are not it', () => {
     expect(way('sleeve', { kind: 'nicked' })).toMatchObject({ fits: false, con: [expect.stringContaining('goes on corroding')] })
     expect(way('splice', { where: 'wall' })?.con.join(' ')).toContain('nobody can reach')
-    expect(way('spare', { kind: 'chewed' })?.con.join(' ')).toContain('read the spare by itself first')
+    expect(way('spare', { kind: 'chewed' })?.con.join(' ')).toContain('test the spare by itself first')
     expect(way('spare', { spares: 0 })?.con.join(' ')).toContain('no free spare')
   })
 

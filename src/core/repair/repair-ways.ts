@@ -63,7 +63,7 @@ function sleeve(damage: Damage): WayToRepair {
     ],
     notCovered: 'other places where the jacket is worn',
     minutes: MINUTES.sleeve,
-    material: [damage.where === 'roof' ? 'sleeve that stands the sun' : 'tape or sleeve'],
+    material: [damage.where === 'roof' ? 'UV-rated sleeve' : 'tape or sleeve'],
   }
 }
 
@@ -77,7 +77,7 @@ function splice(damage: Damage): WayToRepair {
     con: [
       ...(damage.kind === 'insulation' ? ['The copper is whole: tape or a sleeve is enough.'] : []),
       ...(damage.kind === 'chewed' || damage.kind === 'melted' ? ['It is damaged in more than one place.'] : []),
-      ...(isInReach(damage) ? [] : ['A splice where nobody can reach it is not to be left there.']),
+      ...(isInReach(damage) ? [] : ['Never leave a splice where nobody can reach it.']),
       ...(damage.hasSlack ? [] : ['No slack: a short piece goes in, with two splices.']),
     ],
     notCovered: 'the rest of the run',
@@ -96,13 +96,13 @@ function spare(damage: Damage): WayToRepair {
     fits: damage.spares > 0 && !isAll && (damage.kind !== 'insulation' || !isInReach(damage)),
     does: 'Move it to a spare of the same cable, at both ends',
     pro: [
-      ...(damage.spares > 0 && !isInReach(damage) ? ['Nothing is opened.'] : []),
+      ...(damage.spares > 0 && !isInReach(damage) ? ['No wall or trench is opened.'] : []),
       ...(damage.spares > 1 ? [`${damage.spares - 1} ${damage.spares === 2 ? 'spare is' : 'spares are'} left after it.`] : []),
     ],
     con: [
       ...(damage.spares === 0 ? ['This cable has no free spare.'] : []),
-      ...(isAll ? ['What damaged one has damaged its neighbors: read the spare by itself first.'] : []),
-      ...(damage.spares > 0 ? ['A color changes: write both ends down, and mark the dead one there.'] : []),
+      ...(isAll ? ['What damaged one may have damaged its neighbors: test the spare by itself first.'] : []),
+      ...(damage.spares > 0 ? ['The color changes: write it down for both ends, and mark the dead wire at each.'] : []),
       ...(damage.kind === 'wet' ? ['Water in the jacket reaches the others, too.'] : []),
     ],
     notCovered: 'the dead conductor stays where it is, and one spare fewer is left',
@@ -140,7 +140,7 @@ function newCable(damage: Damage): WayToRepair {
     pro: ['No joint stays behind, and there are spares for the next time.'],
     con: [
       ...(isInReach(damage) ? [] : ['It has to be pulled through, or around, the wall.']),
-      ...(damage.where === 'buried' ? ['In the ground it wants a conduit.'] : []),
+      ...(damage.where === 'buried' ? ['Buried cable needs conduit.'] : []),
       'It takes the longest.',
     ],
     notCovered: 'the other cables of the house',

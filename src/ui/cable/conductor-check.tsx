@@ -16,9 +16,9 @@ import { useWorkerAnswer } from '@/src/ui/engine/use-worker-answer'
 const CLOSED = { low: 0, high: 30 }
 
 const reachWords: Record<FarEndReach, string> = {
-  walk: 'I walk to the other end',
-  helper: 'somebody stands there',
-  none: 'that end is out of reach',
+  walk: 'I walk there',
+  helper: 'a helper is there',
+  none: 'cannot reach it',
 }
 
 /** Sound, open or shorted: every conductor of a cable by itself, in the fewest walks and readings. */
@@ -52,12 +52,12 @@ function Plan({ cable }: { cable: Cable }) {
   return (
     <>
       <Tick checked={isIdentity} onChange={setIdentity}>
-        the colors change on the way: tell which is which (all of them sound)
+        the colors change along the run: match them end to end (all conductors good)
       </Tick>
       {problem && <p className="my-2 text-ember">{problem}</p>}
       {!problem && !report && (
         <p className="my-2 text-muted">
-          {answer && isIdentity ? 'Too many conductors to tell apart at once.' : 'Working out the next reading …'}
+          {answer && isIdentity ? 'Too many conductors to match at once.' : 'Working out the next reading …'}
         </p>
       )}
       {report && <Reach cable={cable} chosen={report.reach} />}
@@ -101,14 +101,14 @@ function States({ cable, report }: { cable: Cable; report: ConductorsReport }) {
               className={`rounded border-2 px-2 py-1 ${said === null ? 'border-line text-muted' : said === 'sound' ? 'border-hold' : 'border-ember font-bold'}`}
             >
               {said === null ? '? ' : said === 'sound' ? '✓ ' : '! '}
-              {id === colour ? id : `${id} (${colour})`} {said ?? 'not told'}
+              {id === colour ? id : `${id} (${colour})`} {said ?? 'not tested'}
             </li>
           )
         })}
       </ul>
       <p className="mb-2 text-muted text-small">
-        {report.taken} {report.taken === 1 ? 'reading' : 'readings'} so far; pair by pair it takes{' '}
-        {(cable.conductors.length * (cable.conductors.length - 1)) / 2}, and finds no open one.
+        {report.taken} {report.taken === 1 ? 'reading' : 'readings'} so far. Testing pair by pair takes{' '}
+        {(cable.conductors.length * (cable.conductors.length - 1)) / 2} and finds no open conductor.
       </p>
     </>
   )

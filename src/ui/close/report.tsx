@@ -13,7 +13,7 @@ export function Report({ facts }: { facts: PageFacts }) {
         <p className="mt-1 font-bold">{facts.summary}</p>
       </header>
       <Section title="Complaint">{facts.complaint}</Section>
-      <Section title="As found">{facts.asFound.join(' · ') || 'Nothing was looked at before the repair.'}</Section>
+      <Section title="As found">{facts.asFound.join(' · ') || 'Nothing on record from before the repair.'}</Section>
       <section>
         <h4 className="font-bold">Measured</h4>
         {facts.measured.length > 0 && (
@@ -23,7 +23,7 @@ export function Report({ facts }: { facts: PageFacts }) {
                 <th scope="col">check</th>
                 <th scope="col">with</th>
                 <th scope="col">read</th>
-                <th scope="col">sound house</th>
+                <th scope="col">expected</th>
               </tr>
             </thead>
             <tbody>
@@ -34,7 +34,7 @@ export function Report({ facts }: { facts: PageFacts }) {
                   <td className="py-1 pr-2">{row.with}</td>
                   <td className={`py-1 pr-2 ${row.isOff ? 'font-bold' : ''}`}>
                     {row.read}
-                    {row.isOff && <span title="not as in a sound house"> !</span>}
+                    {row.isOff && <span title="not as expected"> !</span>}
                   </td>
                   <td className="py-1">{row.sound}</td>
                 </tr>

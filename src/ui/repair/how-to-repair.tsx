@@ -1,10 +1,9 @@
 'use client'
 import { useState } from 'react'
-import { runsOf } from '@/src/core/cable/of-job'
 import { type DamageKind, type DamagePlace, damageKinds, damagePlaces } from '@/src/core/job/run-schema'
 import { sayDamage, sayDamagePlace } from '@/src/core/job/say-draft'
 import { damageTold } from '@/src/core/repair/of-job'
-import { causesToRemove, type WayToRepair, waysToRepair } from '@/src/core/repair/repair-ways'
+import { causesToRemove, type WayToRepair } from '@/src/core/repair/repair-ways'
 import { endsToMove, freeSpares, withoutSpare } from '@/src/core/repair/substitution'
 import { sayMinutes } from '@/src/core/units/quantity'
 import { cableById } from '@/src/core/wiring/system'
@@ -16,32 +15,32 @@ interface HowToRepairProps {
   readonly cable: string
   /** The conductor that is hurt, where one is. */
   readonly conductor: string | null
+  /** The ways for the damage that is on record. */
+  readonly ways: readonly WayToRepair[]
   /** Takes a way as what was done, with the cause that goes with it. */
   readonly onChoose: (does: string, cause: string) => void
 }
 
+const NOTHING_TOLD = { kind: null, where: null, hasSlack: false }
+
 /** Tape, splice, spare, stretch or new cable: by what is hurt, where, and what is at hand. */
-export function HowToRepair({ cable: id, conductor, onChoose }: HowToRepairProps) {
+export function HowToRepair({ cable: id, conductor, ways, onChoose }: HowToRepairProps) {
   const { system } = useJob()
   const { state } = useMoment()
   const { record } = useHands()
   const told = damageTold(state, id)
-  const [kind, setKind] = useState<DamageKind | null>(told?.kind ?? null)
-  const [where, setWhere] = useState<DamagePlace | null>(told?.where ?? null)
-  const [hasSlack, setSlack] = useState(told?.hasSlack ?? false)
+  // What is not whole yet is no entry; from then on the record has it, an undo included.
+  const [begun, setBegun] = useState<{ kind: DamageKind | null; where: DamagePlace | null; hasSlack: boolean }>(NOTHING_TOLD)
+  const { kind, where, hasSlack } = told ?? begun
   const cable = cableById(system, id)
   if (!cable) return null
   const tell = (more: { kind?: DamageKind; where?: DamagePlace; hasSlack?: boolean }) => {
     const now = { kind, where, hasSlack, ...more }
-    setKind(now.kind)
-    setWhere(now.where)
-    setSlack(now.hasSlack)
-    if (now.kind !== null && now.where !== null)
-      record([{ kind: 'run', cable: id, fact: { what: 'damage', kind: now.kind, where: now.where, hasSlack: now.hasSlack } }])
+    if (now.kind === null || now.where === null) return setBegun(now)
+    setBegun(NOTHING_TOLD)
+    record([{ kind: 'run', cable: id, fact: { what: 'damage', kind: now.kind, where: now.where, hasSlack: now.hasSlack } }])
   }
   const spares = freeSpares(cable, state)
-  const lengthM = runsOf(system, state).find((report) => report.cable.id === id)?.lengthM ?? cable.lengthM
-  const ways = kind && where ? waysToRepair({ kind, where, hasSlack, spares: spares.length, lengthM }) : []
   const causes = kind && where ? causesToRemove({ kind, where }) : []
   return (
     <section aria-label="How to repair it" className="mb-4 rounded border-2 border-line p-3">

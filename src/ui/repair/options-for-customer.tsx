@@ -1,7 +1,7 @@
 'use client'
-import { useForm } from 'react-hook-form'
+import { type FieldError, type FieldErrors, useForm } from 'react-hook-form'
 import { sayOption } from '@/src/core/job/offer'
-import { MOST_OPTIONS, type Offer } from '@/src/core/job/offer-schema'
+import { MOST_HOURS, MOST_OPTIONS, MOST_PRICE, type Offer } from '@/src/core/job/offer-schema'
 import type { WayToRepair } from '@/src/core/repair/repair-ways'
 import { Button } from '@/src/ui/controls/button'
 import { useHands, useJob, useMoment, useSending } from '@/src/ui/desk/desk-context'
@@ -47,7 +47,7 @@ export function OptionsForCustomer({ ways }: { ways: readonly WayToRepair[] }) {
         <section aria-label="Options given" className="mb-2">
           <ol className="list-decimal pl-5">
             {offer.options.map((option, index) => (
-              <li key={option.does} className="mb-1">
+              <li key={sayOption(option)} className="mb-1">
                 {sayOption(option)}
                 {option.notCovered && <span className="block text-muted text-small">Does not cover: {option.notCovered}</span>}{' '}
                 {offer.answer === 'open' ? (
@@ -71,7 +71,7 @@ export function OptionsForCustomer({ ways }: { ways: readonly WayToRepair[] }) {
               download
               className="grid min-h-11 place-items-center rounded border-2 border-line px-3"
             >
-              Page of options
+              Options page (PDF)
             </a>
           </div>
           {unsent > 0 && <p className="text-ember text-small">The page comes from the store: wait for a signal.</p>}
@@ -94,12 +94,12 @@ export function OptionsForCustomer({ ways }: { ways: readonly WayToRepair[] }) {
                 <input
                   inputMode={name === 'hours' || name === 'price' ? 'decimal' : 'text'}
                   {...form.register(`rows.${index}.${name}`, {
-                    maxLength: 200,
-                    validate: (typed) =>
-                      (name !== 'hours' && name !== 'price') ||
-                      typed.trim() === '' ||
-                      Number(typed.replace(',', '.')) >= 0 ||
-                      'Type hours and price as numbers: 1.5.',
+                    maxLength: { value: 200, message: 'Keep it under 200 letters.' },
+                    validate: (typed) => {
+                      const most = name === 'hours' ? MOST_HOURS : name === 'price' ? MOST_PRICE : null
+                      const value = Number(typed.replace(',', '.'))
+                      return most === null || typed.trim() === '' || (value >= 0 && value <= most) || NOT_A_NUMBER
+                    },
                   })}
                   aria-invalid={errors.rows?.[index]?.[name] !== undefined}
                   className="min-h-11 w-full rounded border-2 border-line bg-panel px-2"
@@ -110,23 +110,34 @@ export function OptionsForCustomer({ ways }: { ways: readonly WayToRepair[] }) {
         ))}
         {errors.rows && (
           <p role="alert" className="mb-2 text-ember">
-            {errors.rows.message ?? 'Type hours and price as numbers: 1.5.'}
+            {errors.rows.message ?? firstProblem(errors.rows) ?? NOT_A_NUMBER}
           </p>
         )}
         <div className="mb-2 flex flex-wrap gap-2">
-          {ways.length > 0 && <Button onClick={() => form.reset({ rows: rowsOf(ways) })}>Take the ways above</Button>}
-          <Button type="submit">Keep these options</Button>
+          {ways.length > 0 && <Button onClick={() => form.reset({ rows: rowsOf(ways) })}>Use the repairs above</Button>}
+          <Button type="submit">Save these options</Button>
         </div>
       </form>
     </details>
   )
 }
 
+const NOT_A_NUMBER = 'Type hours and price as numbers: 1.5.'
+
+/** The sentence of the first field that cannot be taken. */
+function firstProblem(rows: FieldErrors<OptionsForm>['rows']): string | undefined {
+  for (const row of Array.isArray(rows) ? rows : [])
+    for (const field of Object.values(row ?? {})) {
+      const message = (field as FieldError | undefined)?.message
+      if (message) return message
+    }
+}
+
 const numberOf = (typed: string): number => Number(typed.replace(',', '.')) || 0
 
 const optionOf = ({ does, hours, price, notCovered }: Row): Offer['options'][number] => ({
   does: does.trim(),
-  hours: Math.min(200, numberOf(hours)),
+  hours: numberOf(hours),
   price: price.trim() === '' ? null : numberOf(price),
   notCovered: notCovered.trim(),
 })

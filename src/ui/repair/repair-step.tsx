@@ -89,6 +89,7 @@ export function RepairStep({ onStep }: ScreenProps) {
               key={cable.id}
               cable={cable.id}
               conductor={conductor}
+              ways={ways}
               onChoose={(does, cause) => {
                 form.setValue('zone', cable.id, { shouldValidate: true })
                 if (chosen === '' && hurt !== '') form.setValue('fault', hurt)

@@ -23,7 +23,7 @@ export function optionsDocument(
         ],
       },
       {
-        text: offer.options.length === 1 ? 'What we propose' : 'What you can choose from',
+        text: offer.options.length === 1 ? 'Proposed repair' : 'Your options',
         bold: true,
         fontSize: 12,
         margin: [0, 10, 0, 8],
@@ -47,7 +47,7 @@ function boxOf({ does, hours, price, notCovered }: Offer['options'][number], { a
   return [
     { text: does, bold: true, fontSize: 12, margin: [0, 0, 0, 6] },
     { text: `${Number(hours.toFixed(1))} hours` },
-    { text: price === null ? 'price: to be told' : `price: ${price.toFixed(2)}`, bold: true, margin: [0, 0, 0, 8] },
+    { text: price === null ? 'price: on request' : `price: ${price.toFixed(2)}`, bold: true, margin: [0, 0, 0, 8] },
     { text: 'Does not cover', bold: true },
     { text: notCovered || 'nothing that we know of', margin: [0, 0, 0, 8] },
     ...(state ? [{ text: state, bold: true }] : []),

@@ -39,12 +39,12 @@ export function pageDocument(facts: PageFacts, paper: Paper): TDocumentDefinitio
       },
       { text: facts.summary, bold: true, fontSize: 10.5, margin: [0, 6, 0, 2] },
       ...section('Complaint', { text: facts.complaint }),
-      ...section('As found', lines(facts.asFound, 'Nothing was looked at before the repair.')),
+      ...section('As found', lines(facts.asFound, 'Nothing on record from before the repair.')),
       ...section(
         'Measured',
         facts.measured.length === 0
           ? { text: 'Nothing was measured.' }
-          : table(['check', 'with', 'read', 'sound house'], ['*', '*', 'auto', 'auto'], facts.measured.map(measuredCells)),
+          : table(['check', 'with', 'read', 'expected'], ['*', '*', 'auto', 'auto'], facts.measured.map(measuredCells)),
         {
           text: `${facts.trips}.${facts.further > 0 ? ` ${facts.further} further readings are in the job file.` : ''}`,
           margin: [0, 2, 0, 0],
@@ -83,7 +83,7 @@ export function pageDocument(facts: PageFacts, paper: Paper): TDocumentDefinitio
       stack: [
         rule(width),
         {
-          text: 'What a sound house reads is worked out from the wiring model. Line voltage, gas and local codes: licensed practice decides.',
+          text: 'Expected readings are calculated from the wiring model. Local codes and licensed practice decide.',
           fontSize: 7.5,
           color: '#333',
         },
