@@ -1,10 +1,7 @@
 import { writeFileSync } from 'node:fs'
 import { type Options, readFile, sayFileTrouble, UsageError } from '@/cli/options'
-import { cardDocument } from '@/src/core/formats/page/card-document'
-import { cardFacts } from '@/src/core/formats/page/card-facts'
-import { pageDocument, papers } from '@/src/core/formats/page/page-document'
-import { pageFacts } from '@/src/core/formats/page/page-facts'
-import { timelineCsv } from '@/src/core/formats/timeline-csv'
+import { documentsOfJob, textsOfJob } from '@/src/core/formats/files-of-job'
+import { papers } from '@/src/core/formats/page/page-document'
 import { type JobFile, readJobFile } from '@/src/core/job/job-file'
 import { writePdf } from '@/src/server/write-pdf'
 
@@ -24,9 +21,8 @@ export async function pageCommand(command: 'report' | 'card' | 'csv', options: O
 }
 
 async function write(command: 'report' | 'card' | 'csv', job: JobFile, paper: string): Promise<string | Uint8Array> {
-  if (command === 'csv') return timelineCsv(job)
-  if (command === 'card') return writePdf(cardDocument(cardFacts(job)))
+  if (command === 'csv') return textsOfJob.timeline.write(job)
   const known = papers.find((one) => one === paper)
   if (!known) throw new UsageError(`There is no paper "${paper}" here: ${papers.join(' or ')}.`)
-  return writePdf(pageDocument(pageFacts(job), known))
+  return writePdf(documentsOfJob[command === 'card' ? 'card' : 'page'].write(job, { paper: known }))
 }

@@ -1,7 +1,7 @@
 import 'server-only'
 import { and, asc, count, desc, eq, isNull, like, sql } from 'drizzle-orm'
 import type { Entry } from '@/src/core/job/entry'
-import { firstClash, type JobFile } from '@/src/core/job/job-file'
+import { firstClash, type JobFile, jobFileOf } from '@/src/core/job/job-file'
 import { type JobSummary, sharesOf, type ZoneShares } from '@/src/core/job/job-summary'
 import { LruCache } from '@/src/core/units/cache'
 import { isDeepEqual } from '@/src/core/units/is-deep-equal'
@@ -65,7 +65,7 @@ export class JobStore {
   /** A job with its system and timeline, as it would be written to a file; null when there is none. */
   async read(id: string): Promise<JobFile | null> {
     const job = await this.open.get(id)
-    return job && { format: 'nest-trace/job', version: 1, job: job.job, system: job.system, entries: [...job.entries] }
+    return job && jobFileOf(job)
   }
 
   /** Entries of a job from a place of its timeline on; null when there is no such job. */

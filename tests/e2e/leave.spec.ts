@@ -21,12 +21,17 @@ test('a job is left for a part, with its day, stands so in the list, and is take
   await expect(left).toContainText('The power is off.')
 
   const download = page.waitForEvent('download')
-  await left.getByRole('link', { name: 'Calendar entry' }).click()
+  await left.getByRole('button', { name: 'Calendar entry' }).click()
   expect(readFileSync(await (await download).path(), 'utf8')).toContain('DTSTART;VALUE=DATE:20260603')
 
   await page.goto('/')
-  await expect(page.getByRole('listitem').filter({ hasText: '8 Tannery Court' })).toContainText('left: part on order, back on 3 June 2026')
-  await page.getByRole('link', { name: /8 Tannery Court/ }).click()
+  await expect(page.getByRole('listitem').filter({ hasText: '8 Tannery Court' }).first()).toContainText(
+    'left: part on order, back on 3 June 2026',
+  )
+  await page
+    .getByRole('link', { name: /8 Tannery Court/ })
+    .first()
+    .click()
   await technician.goesTo('Trace')
   await technician.says('power on')
   await technician.goesTo('Close')

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import { type BrowserContext, expect, type Page, test } from '@playwright/test'
 
 /** A new job, begun on the list as a technician begins it. */
@@ -96,6 +97,28 @@ test('two devices on one job see each other within a second, and are asked where
   await asked.getByRole('button', { name: 'before that' }).click()
   await expect(asked).toBeHidden()
   await expect(other.getByRole('region', { name: 'Two devices contradict each other' })).toBeHidden()
+})
+
+test('the page, the card, the file and the wiring are saved on the device, what was never sent in them', async ({ page, context }) => {
+  await isKept(page)
+  await begin(page, 'Cedar Row 9')
+  await context.setOffline(true)
+  await enter(page, 'note squirrel in the soffit')
+  await page.getByRole('navigation', { name: 'steps' }).getByRole('button', { name: 'Close' }).click()
+  const saved = async (name: string): Promise<Buffer> => {
+    const download = page.waitForEvent('download')
+    await page.getByRole('button', { name, exact: true }).click()
+    return readFileSync(await (await download).path())
+  }
+  expect((await saved('Job file')).toString()).toContain('squirrel in the soffit')
+  expect((await saved('Spreadsheet')).toString()).toContain('squirrel in the soffit')
+  expect((await saved('Wiring drawing')).toString()).toMatch(/^<svg /)
+  for (const printed of ['PDF', 'Card for the panel']) {
+    const pdf = await saved(printed)
+    expect(pdf.subarray(0, 5).toString()).toBe('%PDF-')
+    expect(pdf.length).toBeGreaterThan(5_000)
+  }
+  await context.setOffline(false)
 })
 
 test('an undo says what falls with it, and what fell comes back with it', async ({ page }) => {

@@ -62,7 +62,7 @@ test('the whole day: complaint, power, trips, halving, ohms, repair, prove, put 
   await expect(page.getByText('Closed.', { exact: false }).first()).toBeVisible()
 
   const download = page.waitForEvent('download')
-  await page.getByRole('link', { name: 'Job file' }).click()
+  await page.getByRole('button', { name: 'Job file' }).click()
   const read = readJobFile(readFileSync(await (await download).path(), 'utf8'))
   expect(read.ok && foldJob(read.file.system, read.file.entries).closedAt).toBeTruthy()
 

@@ -29,6 +29,19 @@ export type JobFileRead =
   /** `whole` is what can still be opened of a damaged file. */
   | { readonly ok: false; readonly problem: string; readonly whole: JobFile | null }
 
+/** A job as this version writes it. */
+export const jobFileOf = ({
+  job,
+  system,
+  entries,
+}: Readonly<Pick<JobFile, 'job' | 'system'>> & { readonly entries: readonly Entry[] }): JobFile => ({
+  format: 'nest-trace/job',
+  version: 1,
+  job,
+  system,
+  entries: [...entries],
+})
+
 export function writeJobFile(file: JobFile): string {
   const { entries, ...head } = file
   const opening = JSON.stringify(head, null, 1).replace(/\n}$/, ',')

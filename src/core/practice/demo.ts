@@ -2,7 +2,7 @@ import { tripOf } from '@/src/core/advice/answer-entries'
 import type { BenchChange } from '@/src/core/bench/bench'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
 import type { Entry, EntryDraft } from '@/src/core/job/entry'
-import type { JobFile } from '@/src/core/job/job-file'
+import { type JobFile, jobFileOf } from '@/src/core/job/job-file'
 import { createHouse } from '@/src/core/practice/house'
 import type { Probe } from '@/src/core/readings/check'
 import { hypothesisOfFault } from '@/src/core/readings/hypothesis'
@@ -75,11 +75,5 @@ export function createDemoJob(id: string, start: Date): JobFile {
     if (step.ask.meter === 'trip') enter(tripOf(answer))
     else enter({ kind: 'reading', probe: step.ask, answer })
   }
-  return {
-    format: 'nest-trace/job',
-    version: 1,
-    job: { id, title: '14 Alder Court', createdAt: start.toISOString() },
-    system: furnaceAc,
-    entries,
-  }
+  return jobFileOf({ job: { id, title: '14 Alder Court', createdAt: start.toISOString() }, system: furnaceAc, entries })
 }

@@ -1,5 +1,4 @@
 'use client'
-import type { ReactNode } from 'react'
 import { reasonsNotToClose } from '@/src/core/job/close'
 import { sayCall } from '@/src/core/wiring/call'
 import { callsOf } from '@/src/core/wiring/system'
@@ -10,6 +9,7 @@ import { useHands, useJob, useMoment, useSending } from '@/src/ui/desk/desk-cont
 import { PutBackList } from '@/src/ui/desk/put-back-list'
 import { Screen, type ScreenProps } from '@/src/ui/desk/screen'
 import { useWorkerAnswer } from '@/src/ui/engine/use-worker-answer'
+import { SaveFile } from '@/src/ui/files/save-file'
 
 /** Refuses while something is owed or unproved, and says what; then the page that stays. */
 export function CloseStep({ onStep }: ScreenProps) {
@@ -88,29 +88,23 @@ export function CloseStep({ onStep }: ScreenProps) {
         <>
           <div className="mb-2 flex flex-wrap items-center gap-2">
             <h2 className="w-full font-bold text-muted text-small">The page that stays</h2>
-            <FileLink href={`/report/${encodeURIComponent(job.id)}`}>Print</FileLink>
-            <FileLink href={`/api/v1/jobs/${encodeURIComponent(job.id)}/page`} download>
-              PDF
-            </FileLink>
-            <FileLink href={`/api/v1/jobs/${encodeURIComponent(job.id)}/card`} download>
-              Card for the panel
-            </FileLink>
-            <FileLink href={`/api/v1/jobs/${encodeURIComponent(job.id)}/file`} download>
-              Job file
-            </FileLink>
-            <FileLink href={`/api/v1/jobs/${encodeURIComponent(job.id)}/timeline`} download>
-              Spreadsheet
-            </FileLink>
-            <FileLink href={`/api/v1/jobs/${encodeURIComponent(job.id)}/wiring`} download>
-              Wiring drawing
-            </FileLink>
-            <FileLink href={`/api/v1/jobs/${encodeURIComponent(job.id)}/netlist`} download>
-              Circuit (SPICE)
-            </FileLink>
+            <a
+              href={`/report/${encodeURIComponent(job.id)}`}
+              className="grid min-h-11 place-items-center rounded border-2 border-line px-3"
+            >
+              Print
+            </a>
+            <SaveFile of="page">PDF</SaveFile>
+            <SaveFile of="card">Card for the panel</SaveFile>
+            <SaveFile of="file">Job file</SaveFile>
+            <SaveFile of="timeline">Spreadsheet</SaveFile>
+            <SaveFile of="wiring">Wiring drawing</SaveFile>
+            <SaveFile of="netlist">Circuit (SPICE)</SaveFile>
           </div>
           {unsent > 0 && (
             <p className="mb-2 text-ember text-small">
-              {unsent} entries are on this device only; the page and the file come from the store. Wait for a signal.
+              {unsent} {unsent === 1 ? 'entry is' : 'entries are'} on this device only: the files have {unsent === 1 ? 'it' : 'them'}, Print
+              is the store’s and waits for a signal.
             </p>
           )}
           <div className="border-2 border-line p-4 text-small">
@@ -119,13 +113,5 @@ export function CloseStep({ onStep }: ScreenProps) {
         </>
       }
     />
-  )
-}
-
-function FileLink({ href, download = false, children }: { href: string; download?: boolean; children: ReactNode }) {
-  return (
-    <a href={href} download={download} className="grid min-h-11 place-items-center rounded border-2 border-line px-3">
-      {children}
-    </a>
   )
 }

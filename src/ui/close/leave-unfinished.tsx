@@ -5,10 +5,11 @@ import { type LeaveReason, leaveReasons } from '@/src/core/job/leave-schema'
 import { Button } from '@/src/ui/controls/button'
 import { Caution } from '@/src/ui/controls/caution'
 import { useHands, useJob, useMoment } from '@/src/ui/desk/desk-context'
+import { SaveFile } from '@/src/ui/files/save-file'
 
 /** The van leaves and the job is not done: why, until when, and how the house stands meanwhile. */
 export function LeaveUnfinished() {
-  const { system, job } = useJob()
+  const { system } = useJob()
   const { state } = useMoment()
   const { record } = useHands()
   const [reason, setReason] = useState<LeaveReason>('part-on-order')
@@ -25,15 +26,7 @@ export function LeaveUnfinished() {
           ))}
         </ul>
         <div className="flex flex-wrap items-center gap-3">
-          {left.until && (
-            <a
-              href={`/api/v1/jobs/${encodeURIComponent(job.id)}/return`}
-              download
-              className="grid min-h-11 place-items-center rounded border-2 border-line px-3"
-            >
-              Calendar entry
-            </a>
-          )}
+          {left.until && <SaveFile of="return">Calendar entry</SaveFile>}
           <Button look="quiet" onClick={() => record([{ kind: 'undo', target: left.id }])}>
             back at it
           </Button>

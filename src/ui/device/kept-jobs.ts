@@ -1,5 +1,5 @@
 import type { NewJob } from '@/src/core/formats/api'
-import type { JobFile } from '@/src/core/job/job-file'
+import { type JobFile, jobFileOf } from '@/src/core/job/job-file'
 import type { ZoneShares } from '@/src/core/job/job-summary'
 import type { System } from '@/src/core/wiring/system'
 import { deviceStore, type KeptJob } from '@/src/ui/device/device-store'
@@ -17,7 +17,7 @@ export async function keepJob(file: JobFile): Promise<void> {
 /** Keeps a job that was begun here, to be opened on the server when it answers. */
 export async function beginJobOnDevice(opening: NewJob, system: System): Promise<void> {
   const { id, title, createdAt, entries } = opening
-  const file: JobFile = { format: 'nest-trace/job', version: 1, job: { id, title, createdAt }, system, entries: [...entries] }
+  const file: JobFile = jobFileOf({ job: { id, title, createdAt }, system, entries })
   await (await deviceStore()).put('jobs', { id, file, seenAt: Date.now(), opening })
 }
 

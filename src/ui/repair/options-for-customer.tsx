@@ -4,8 +4,9 @@ import { sayOption } from '@/src/core/job/offer'
 import { MOST_HOURS, MOST_OPTIONS, MOST_PRICE, type Offer } from '@/src/core/job/offer-schema'
 import type { WayToRepair } from '@/src/core/repair/repair-ways'
 import { Button } from '@/src/ui/controls/button'
-import { useHands, useJob, useMoment, useSending } from '@/src/ui/desk/desk-context'
+import { useHands, useJob, useMoment } from '@/src/ui/desk/desk-context'
 import { useKeptForm } from '@/src/ui/device/use-kept-form'
+import { SaveFile } from '@/src/ui/files/save-file'
 
 interface Row {
   does: string
@@ -24,7 +25,6 @@ export function OptionsForCustomer({ ways }: { ways: readonly WayToRepair[] }) {
   const { job } = useJob()
   const { state } = useMoment()
   const { record } = useHands()
-  const { unsent } = useSending()
   const { offer } = state
   const form = useForm<OptionsForm>({ defaultValues: { rows: Array.from({ length: MOST_OPTIONS }, () => EMPTY) } })
   const forget = useKeptForm(form, `options ${job.id}`)
@@ -66,15 +66,8 @@ export function OptionsForCustomer({ ways }: { ways: readonly WayToRepair[] }) {
                 ask again
               </Button>
             )}
-            <a
-              href={`/api/v1/jobs/${encodeURIComponent(job.id)}/options`}
-              download
-              className="grid min-h-11 place-items-center rounded border-2 border-line px-3"
-            >
-              Options page (PDF)
-            </a>
+            <SaveFile of="options">Options page (PDF)</SaveFile>
           </div>
-          {unsent > 0 && <p className="text-ember text-small">The page comes from the store: wait for a signal.</p>}
         </section>
       )}
       <form onSubmit={keep} aria-label="Options to give">

@@ -2,14 +2,9 @@
 
 import { PUT as keepCodes, GET as readCodes } from '@/src/app/api/v1/codes/route'
 import { POST as openFile } from '@/src/app/api/v1/job-files/route'
-import { GET as downloadCard } from '@/src/app/api/v1/jobs/[id]/card/route'
+import { GET as download } from '@/src/app/api/v1/jobs/[id]/[file]/route'
 import { GET as readEntries, POST as sendEntries } from '@/src/app/api/v1/jobs/[id]/entries/route'
-import { GET as downloadJob } from '@/src/app/api/v1/jobs/[id]/file/route'
-import { GET as downloadNetlist } from '@/src/app/api/v1/jobs/[id]/netlist/route'
-import { GET as downloadPage } from '@/src/app/api/v1/jobs/[id]/page/route'
 import { GET as readOneJob } from '@/src/app/api/v1/jobs/[id]/route'
-import { GET as downloadTimeline } from '@/src/app/api/v1/jobs/[id]/timeline/route'
-import { GET as downloadWiring } from '@/src/app/api/v1/jobs/[id]/wiring/route'
 import { GET as listAll, POST as openJob } from '@/src/app/api/v1/jobs/route'
 import { GET as readOneSystem } from '@/src/app/api/v1/systems/[id]/route'
 import { POST as addSystem, GET as listSystems } from '@/src/app/api/v1/systems/route'
@@ -34,6 +29,7 @@ const post = (body: unknown, query = '') =>
   new Request(`http://127.0.0.1/${query}`, { method: 'POST', headers: json, body: typeof body === 'string' ? body : JSON.stringify(body) })
 const get = new Request('http://127.0.0.1/')
 const params = (id: string) => ({ params: Promise.resolve({ id }) })
+const fileOf = (id: string, file: string) => ({ params: Promise.resolve({ id, file }) })
 const note = (id: string, text = 'wasps') => ({ id, at: '2026-05-04T09:10:00Z', kind: 'note', text })
 const newJob = (id: string, more: object = {}) => ({
   id,
@@ -55,7 +51,7 @@ describe('/api/v1/jobs', () => {
   })
 
   it('hands out the page that stays and the card as PDFs, and says which papers there are', async () => {
-    for (const answer of [await downloadPage(get, params('demo')), await downloadCard(get, params('demo'))]) {
+    for (const answer of [await download(get, fileOf('demo', 'page')), await download(get, fileOf('demo', 'card'))]) {
       expect(answer.headers.get('content-type')).toBe('application/pdf')
       expect(
         Buffer.from(await answer.arrayBuffer())
@@ -63,28 +59,29 @@ describe('/api/v1/jobs', () => {
           .toString(),
       ).toBe('%PDF-')
     }
-    const other = await downloadPage(new Request('http://127.0.0.1/?paper=napkin'), params('demo'))
+    const other = await download(new Request('http://127.0.0.1/?paper=napkin'), fileOf('demo', 'page'))
     expect(other.status).toBe(400)
     expect((await problem(other)).say).toContain('letter or a4')
-    expect((await downloadPage(get, params('nowhere'))).status).toBe(404)
+    expect((await download(get, fileOf('nowhere', 'page'))).status).toBe(404)
+    expect((await problem(await download(get, fileOf('demo', 'hologram')))).say).toContain('page, card, options')
   })
 
   it('hands out the wiring as a drawing and the circuit as a deck, of now or of an earlier moment', async () => {
-    expect(await (await downloadWiring(get, params('demo'))).text()).toMatch(/^<svg [^>]*font-family="sans-serif"/)
-    const now = await (await downloadNetlist(get, params('demo'))).text()
-    const first = await (await downloadNetlist(new Request('http://127.0.0.1/?entries=1'), params('demo'))).text()
+    expect(await (await download(get, fileOf('demo', 'wiring'))).text()).toMatch(/^<svg [^>]*font-family="sans-serif"/)
+    const now = await (await download(get, fileOf('demo', 'netlist'))).text()
+    const first = await (await download(new Request('http://127.0.0.1/?entries=1'), fileOf('demo', 'netlist'))).text()
     expect(now).not.toBe(first)
-    expect((await downloadNetlist(new Request('http://127.0.0.1/?entries=-1'), params('demo'))).status).toBe(400)
+    expect((await download(new Request('http://127.0.0.1/?entries=-1'), fileOf('demo', 'netlist'))).status).toBe(400)
   })
 
   it('hands out its timeline for a spreadsheet, under the name of the job', async () => {
-    const answer = await downloadTimeline(get, params('demo'))
+    const answer = await download(get, fileOf('demo', 'timeline'))
     expect(answer.headers.get('content-type')).toContain('text/csv')
     expect(answer.headers.get('content-disposition')).toMatch(/attachment; filename=".+\.timeline\.csv"/)
     const [heading, ...rows] = (await answer.text()).trim().split('\r\n')
     expect(heading).toContain('time,entered by,at,entry')
     expect(rows.length).toBeGreaterThan(3)
-    expect((await downloadTimeline(get, params('nowhere'))).status).toBe(404)
+    expect((await download(get, fileOf('nowhere', 'timeline'))).status).toBe(404)
   })
 
   it('refuses a job without a name, on a system that is not there, and a body that is no JSON', async () => {
@@ -147,10 +144,10 @@ describe('job files', () => {
 
   it('go out as a download and come back as they were', async () => {
     expect((await openFile(post(writeJobFile(job)))).status).toBe(201)
-    const download = await downloadJob(get, params('from-file'))
-    expect(download.headers.get('content-disposition')).toBe('attachment; filename="14-Alder-Court.nest-trace.json"')
-    expect(readJobFile(await download.text())).toEqual({ ok: true, file: job })
-    expect((await downloadJob(get, params('nobody'))).status).toBe(404)
+    const answer = await download(get, fileOf('from-file', 'file'))
+    expect(answer.headers.get('content-disposition')).toBe('attachment; filename="14-Alder-Court.nest-trace.json"')
+    expect(readJobFile(await answer.text())).toEqual({ ok: true, file: job })
+    expect((await download(get, fileOf('nobody', 'file'))).status).toBe(404)
   })
 
   it('torn, are refused with how much is whole, and opened that far when asked', async () => {

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { guarded, withStore } from '@/src/app/api/v1/handle'
 import { readBody, refuse, respond } from '@/src/app/api/v1/respond'
 import { jobListSchema, newJobSchema, openedSchema } from '@/src/core/formats/api'
-import { jobIdSchema } from '@/src/core/job/job-file'
+import { jobFileOf, jobIdSchema } from '@/src/core/job/job-file'
 import { momentSchema, textSchema } from '@/src/core/units/text-schema'
 import { readSystem } from '@/src/core/wiring/read-system'
 import { findSystem } from '@/src/server/systems'
@@ -33,7 +33,7 @@ export const POST = guarded(async (request: Request) => {
     if (sound && !sound.ok) return refuse(422, { code: 'unsound-system', say: `${sound.problems.join(' ')} The job was not opened.` })
     const system = sound ? sound.system : await findSystem(store, systemId)
     if (!system) return refuse(422, { code: 'no-system', say: `There is no system "${systemId}". The job was not opened.` })
-    const made = await store.jobs.insert({ format: 'nest-trace/job', version: 1, job, system, entries })
+    const made = await store.jobs.insert(jobFileOf({ job, system, entries }))
     if (made.ok) return respond(openedSchema, { id: job.id }, made.isNew ? 201 : 200)
     return made.why === 'clash'
       ? refuse(409, { code: 'clash', say: `Another entry has the id "${made.clash}". Nothing was saved.`, entry: made.clash })
