@@ -27,6 +27,8 @@ export interface Devices {
   readonly pulledIn: ReadonlySet<string>
   /** Board outputs made, as `board.to`. */
   readonly made: ReadonlySet<string>
+  /** Switches that are open at rest and that a motor has made. */
+  readonly proved: ReadonlySet<string>
   readonly fuseOpen: boolean
 }
 
@@ -97,6 +99,7 @@ export function elementsNow(system: System, bench: Bench, trouble: Trouble | nul
         dead.add(effect.thermostat)
         break
       case 'jam':
+      case 'no-flame':
       case 'found-blown':
         break
     }
@@ -110,6 +113,8 @@ export function elementsNow(system: System, bench: Bench, trouble: Trouble | nul
       if (isCaller && works && !never.get(part.id)?.includes(terminal) && closed.get(callLink(part.id, terminal)) !== false)
         closed.set(callLink(part.id, terminal), true)
   }
+  for (const { id, madeBy } of partsOf(system, 'switch'))
+    if (madeBy !== undefined && !closed.has(bodyLink(id))) closed.set(bodyLink(id), devices.proved.has(id))
   for (const board of partsOf(system, 'board'))
     for (const { to, style } of board.outputs) {
       const mode = outputs.get(`${board.id}.${to}`) ?? style

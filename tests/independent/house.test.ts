@@ -34,7 +34,7 @@ const troubleOf = (system: System, id: string): Trouble => {
   }
 }
 
-async function workingOn(template: System, trouble: Trouble | null, call: 'cool' | 'fan', seconds: number) {
+async function workingOn(template: System, trouble: Trouble | null, call: 'cool' | 'fan' | 'heat', seconds: number) {
   const house = new IndependentHouse(drawParts(template, createRandom(5)), template, trouble, spice, createRandom(6), 1, 3)
   await house.run(600)
   house.change({ do: 'call', call })
@@ -86,6 +86,29 @@ describe('a house of the independent exam', () => {
       (part) => part.kind === 'board' && part.outputs.some(({ style, minimumOffS }) => style === 'relay' && minimumOffS),
     )
     if (waits) expect(soon).toBe(false)
+  })
+})
+
+describe('an ignition in one', () => {
+  const furnace = systemById('furnace-induced-draft') ?? furnaceAc
+  const flame = { meter: 'look', at: 'flame@ignition' } as const
+  const igniter = { meter: 'volts', a: 'igniter-line@indoor', b: 'N@indoor' } as const
+
+  it('proves its draft, lights, burns, and lets its igniter go', async () => {
+    const { works, senses } = await workingOn(furnace, null, 'heat', 120)
+    expect([works.get('inducer'), works.get('gas-valve'), works.get('igniter')]).toEqual([true, true, false])
+    expect(await senses.take(igniter)).toBeGreaterThan(100)
+    expect(await senses.take(flame)).toEqual({ word: 'burns' })
+  })
+
+  it('gives up after its tries, and tries again when it is called anew', async () => {
+    const { works, senses } = await workingOn(furnace, troubleOf(furnace, 'load-dead:igniter'), 'heat', 400)
+    expect(works.get('gas-valve')).toBe(false)
+    expect(await senses.take(igniter)).toBeGreaterThan(100)
+    expect(await senses.take(flame)).toEqual({ word: 'no glow' })
+    const blind = await workingOn(furnace, troubleOf(furnace, 'flame-not-sensed:ignition'), 'heat', 400)
+    expect(await blind.senses.take(igniter)).toBeGreaterThan(100)
+    expect(await blind.senses.take(flame)).toEqual({ word: 'lights and goes out' })
   })
 })
 

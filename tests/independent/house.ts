@@ -2,8 +2,8 @@ import { applyChange } from '@/src/core/bench/apply'
 import { type Bench, type BenchChange, createBench, wiringKey } from '@/src/core/bench/bench'
 import { magnitude, subtract } from '@/src/core/units/complex'
 import type { Random } from '@/src/core/units/random'
-import { boardInside, bodyLink, callLink, thermostatInside, windingLink, windingNode } from '@/src/core/wiring/links'
-import { inputsOf } from '@/src/core/wiring/part'
+import { boardInside, bodyLink, callLink, loadInside, thermostatInside, windingLink, windingNode } from '@/src/core/wiring/links'
+import { inputsOf, type PartOf } from '@/src/core/wiring/part'
 import { pinPoint, terminalPoint } from '@/src/core/wiring/point'
 import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
 import { livesBetween, switchedTerminals } from '@/src/core/wiring/thermostat'
@@ -19,6 +19,13 @@ const GUARD_S = 0.3
 const BOOT_S = 3
 const RELAY_S = 0.03
 const RATED_RISE_K = 55
+const PROVES_S = 4
+const DRAFT_ABOVE = 0.65
+const LIGHTS_ABOVE = 0.72
+const SENSES_S = 2
+const TRIAL_S = 7
+const TRIES = 3
+const LETS_GO_S = 5
 const WINDING_S = 600
 const ATTIC_C = 45
 const COOKS_AT_C = 150
@@ -37,6 +44,10 @@ export class IndependentHouse {
   private guarded = new Set<string>()
   private pulledIn = new Set<string>()
   private made = new Set<string>()
+  private proved = new Set<string>()
+  /** Ignition controls: those that sense flame, and how often each has tried in vain. */
+  private burning = new Set<string>()
+  private readonly tries = new Map<string, number>()
   private fuseOpen: boolean
   private fuseHeat = 0
   private poweredSince = -10_000
@@ -77,6 +88,7 @@ export class IndependentHouse {
     if (change.do === 'slot' || change.do === 'reset') this.fuseHeat = 0
     if (!before.power && this.bench.power) this.poweredSince = this.nowS
     if (before.call !== this.bench.call) {
+      this.tries.clear()
       this.calledSince = this.nowS
       this.guarded.clear()
     }
@@ -100,8 +112,8 @@ export class IndependentHouse {
   }
 
   private get devices(): Devices {
-    const { alive, guarded, pulledIn, made, fuseOpen } = this
-    return { alive, guarded, pulledIn, made, fuseOpen }
+    const { alive, guarded, pulledIn, made, proved, fuseOpen } = this
+    return { alive, guarded, pulledIn, made, proved, fuseOpen }
   }
 
   volts(): Promise<Volts> {
@@ -109,7 +121,7 @@ export class IndependentHouse {
   }
 
   private solveWith(meter: readonly [string, string, number, number] | readonly [], analysis: 'live' | 'ohms'): Promise<Volts> {
-    const { alive, guarded, pulledIn, made, fuseOpen } = this
+    const { alive, guarded, pulledIn, made, proved, fuseOpen } = this
     const key = JSON.stringify([
       wiringKey(this.bench),
       this.bench.call,
@@ -117,6 +129,7 @@ export class IndependentHouse {
       [...guarded].sort(),
       [...pulledIn].sort(),
       [...made].sort(),
+      [...proved].sort(),
       fuseOpen,
       this.troubleNow?.effects.length ?? -1,
       meter,
@@ -170,6 +183,8 @@ export class IndependentHouse {
       const want = (key: string, delayS: number, act: () => void) => wanted.set(key, { delayS, act })
       this.wantThermostats(between, volts, want)
       this.wantRelays(between, want)
+      this.wantProved(between, want)
+      this.wantFlames(between, want)
       this.wantOutputs(between, want)
       this.wantFuse(volts, want)
       const { trouble } = this
@@ -215,6 +230,9 @@ export class IndependentHouse {
     this.pulledIn.clear()
     this.made.clear()
     this.guarded.clear()
+    this.proved.clear()
+    this.burning.clear()
+    this.tries.clear()
     this.dueAt.clear()
     this.fuseHeat = 0
     for (const part of partsOf(this.system, 'thermostat'))
@@ -254,6 +272,44 @@ export class IndependentHouse {
     }
   }
 
+  /** A motor that runs has its draft, and with it the switch, a few seconds later. */
+  private wantProved(between: (a: string, b: string) => number, want: Want): void {
+    for (const { id, madeBy } of partsOf(this.system, 'switch')) {
+      const motor = partsOf(this.system, 'load').find((load) => load.id === madeBy)
+      if (!motor) continue
+      const runs = between(loadInside(motor.id), terminalPoint(motor.between[1], motor.place)) > DRAFT_ABOVE * motor.volts
+      if (runs && !this.proved.has(id)) want(`${id} proves`, PROVES_S, () => this.proved.add(id))
+      if (!runs && this.proved.has(id)) want(`${id} drops`, RELAY_S, () => this.proved.delete(id))
+    }
+  }
+
+  /** An ignition control tries so often for so many seconds, then lets go until its call or its power is made anew. */
+  private wantFlames(between: (a: string, b: string) => number, want: Want): void {
+    for (const { id, ignites } of partsOf(this.system, 'board')) {
+      if (!ignites) continue
+      const isBlind = this.troubleNow?.effects.some((effect) => effect.do === 'no-flame' && effect.board === id) ?? false
+      const isFed = this.pulledIn.has(ignites.valve)
+      if (isFed && !isBlind && !this.burning.has(id) && this.isLit(id, between)) want(`${id} burns`, SENSES_S, () => this.burning.add(id))
+      if ((!isFed || isBlind) && this.burning.has(id)) want(`${id} goes out`, RELAY_S, () => this.burning.delete(id))
+      const [lights, opens] = [`${id}.${ignites.by}`, `${id}.${ignites.opens}`]
+      const warmsS = this.outputOf(id, ignites.opens)?.closesAfterS ?? 0
+      if (this.made.has(lights) && !this.burning.has(id))
+        want(`${id} gives up`, warmsS + TRIAL_S, () => {
+          this.tries.set(id, (this.tries.get(id) ?? 0) + 1)
+          for (const key of [lights, opens]) this.made.delete(key)
+        })
+    }
+  }
+
+  private isLit(boardId: string, between: (a: string, b: string) => number): boolean {
+    const { ignites } = partsOf(this.system, 'board').find(({ id }) => id === boardId) ?? {}
+    const igniter = partsOf(this.system, 'load').find(({ id }) => id === ignites?.igniter)
+    return (
+      igniter !== undefined &&
+      between(loadInside(igniter.id), terminalPoint(igniter.between[1], igniter.place)) > LIGHTS_ABOVE * igniter.volts
+    )
+  }
+
   private wantOutputs(between: (a: string, b: string) => number, want: Want): void {
     for (const board of partsOf(this.system, 'board')) {
       const common = terminalPoint(board.between[1], board.place)
@@ -266,7 +322,11 @@ export class IndependentHouse {
         const mode = told?.do === 'output' ? told.mode : output.style
         const isMade = this.made.has(key)
         const isThere = (input: string) => between(terminalPoint(input, board.place), common) >= board.inputAboveVolts
-        const isAsked = inputsOf(output).some(isThere) && (output.needs ?? []).every(isThere) && !(output.unless ?? []).some(isThere)
+        const isAsked =
+          inputsOf(output).some(isThere) &&
+          (output.needs ?? []).every(isThere) &&
+          !(output.unless ?? []).some(isThere) &&
+          this.isTurnOf(board, output.to, between)
         const isCalled = isAlive && (mode === 'chatters' || ((mode === 'relay' || mode === 'toggles') && isAsked))
         const breaks = () => {
           this.made.delete(key)
@@ -279,10 +339,21 @@ export class IndependentHouse {
     }
   }
 
+  private isTurnOf({ id, ignites }: PartOf<'board'>, to: string, between: (a: string, b: string) => number): boolean {
+    if (!ignites || (to !== ignites.by && to !== ignites.opens)) return true
+    if ((this.tries.get(id) ?? 0) >= TRIES) return false
+    return to === ignites.by ? !this.burning.has(id) : this.burning.has(id) || this.isLit(id, between)
+  }
+
+  private outputOf(boardId: string, to: string) {
+    return partsOf(this.system, 'board')
+      .find(({ id }) => id === boardId)
+      ?.outputs.find((one) => one.to === to)
+  }
+
   /** How long an output still waits before it is made. */
   private delayOf(boardId: string, to: string): number {
-    const board = partsOf(this.system, 'board').find(({ id }) => id === boardId)
-    const output = board?.outputs.find((one) => one.to === to)
+    const output = this.outputOf(boardId, to)
     const since = Math.max(this.poweredSince, this.brokenAt.get(`${boardId}.${to}`) ?? -10_000)
     return Math.max(output?.closesAfterS ?? RELAY_S, since + (output?.minimumOffS ?? 0) - this.nowS)
   }
@@ -345,6 +416,21 @@ export class IndependentHouse {
 
   get state(): Devices {
     return this.devices
+  }
+
+  /** The call made anew, and so long waited: so an ignition is read, which else has lit or given up. */
+  async callAnew(seconds: number): Promise<void> {
+    const { call } = this.bench
+    if (!this.bench.power || call === 'off') return
+    this.change({ do: 'call', call: 'off' })
+    await this.run(LETS_GO_S)
+    this.change({ do: 'call', call })
+    await this.run(seconds)
+  }
+
+  /** An ignition control senses flame, and has its valve open. */
+  flameNow(board: PartOf<'board'>): { readonly burns: boolean; readonly isOpen: boolean } {
+    return { burns: this.burning.has(board.id), isOpen: board.ignites !== undefined && this.pulledIn.has(board.ignites.valve) }
   }
 
   /** What a meter of so much input shows between two points. */

@@ -17,6 +17,10 @@ const LOOK_WRONG = 0.02
 const READING_WRONG = 0.01
 const RUNS_ABOVE = 0.65
 const WATCHED_S = 20
+/** From the call: the igniter glows; the valve is open; what burns goes on burning. */
+const WARMS_S = 32
+const OPENS_S = 43
+const BURNS_S = 15
 
 /** What a technician reads, sees and hears in a house of the exam. */
 export class Senses {
@@ -31,6 +35,8 @@ export class Senses {
 
   async take(probe: Probe): Promise<Answer> {
     const { random } = this
+    const since = this.readsIgnition(probe)
+    if (since !== null) await this.house.callAnew(since)
     switch (probe.meter) {
       case 'trip':
         return { word: this.house.tripped ? 'trips' : 'holds' }
@@ -73,6 +79,30 @@ export class Senses {
     }
   }
 
+  /** Seconds from the call at which a probe of an ignition is read: the igniter while it warms, the valve on its trial; null for any other. */
+  private readsIgnition(probe: Probe): number | null {
+    for (const { id, place, ignites } of partsOf(this.system, 'board')) {
+      if (!ignites) continue
+      const ends = probe.meter === 'volts' ? [probe.a, probe.b] : probe.meter === 'look' ? [probe.at] : []
+      if (ends.some((end) => end === terminalPoint(ignites.by, place) || end === ignites.igniter)) return WARMS_S
+      if (ends.some((end) => end === terminalPoint(ignites.opens, place) || end === ignites.valve || end === id)) return OPENS_S
+    }
+    return null
+  }
+
+  /** Watched from the call on. */
+  private async flame(of: string): Promise<string> {
+    const board = partsOf(this.system, 'board').find(({ id }) => id === of)
+    if (!board) throw new Error(`no ignition control ${of}`)
+    await this.house.callAnew(WARMS_S)
+    const igniter = (await this.working()).get(board.ignites?.igniter ?? '') ?? false
+    await this.house.run(OPENS_S - WARMS_S)
+    const { isOpen } = this.house.flameNow(board)
+    await this.house.run(BURNS_S)
+    if (this.house.flameNow(board).burns) return 'burns'
+    return !igniter ? 'no glow' : isOpen ? 'lights and goes out' : 'glows without flame'
+  }
+
   private wrongly(value: number, about: number): number {
     return this.random.uniform() < READING_WRONG ? about * this.random.uniform() : value
   }
@@ -100,6 +130,8 @@ export class Senses {
       const [works, soundly] = [await this.working(), await this.sound(house.bench)]
       return workingAt(system, of).every(({ id }) => works.get(id) === soundly.get(id)) ? 'as called' : 'not as called'
     }
+    if (what === 'flame') return this.flame(of)
+    if (what === 'signal') return (await this.flame(of)) === 'burns' ? 'good' : 'low'
     if (what === 'wiring') {
       const isHurt =
         trouble?.fault?.zone === of &&

@@ -45,7 +45,7 @@ describe('what waits now', () => {
 
   it('is the valve of an ignition control until it has purged', () => {
     const waits = moving('rooftop-gas', 5, timed([0, call('heat')]))
-    expect(waits.find(({ what }) => what === 'ignition.ignition-valve')).toMatchObject({ does: 'waits', inS: 30 })
+    expect(waits.find(({ what }) => what === 'ignition.ignition-valve')).toMatchObject({ does: 'waits', inS: 35 })
   })
 })
 

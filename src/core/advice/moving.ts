@@ -70,7 +70,9 @@ export function movingNow(base: Engine, state: JobState, nowMs: number): Moving[
             ? machine.outputs[meaning.index].key
             : meaning.of === 'proving'
               ? machine.proving[meaning.index].part.id
-              : meaning.thermostat.part.id
+              : meaning.of === 'flame'
+                ? machine.ignitions[meaning.index].part.id
+                : meaning.thermostat.part.id
       return [{ what, does: 'chatters', ms: (run.periodS ?? 0) * 1000, to: null }]
     })
   }

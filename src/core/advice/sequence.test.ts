@@ -47,7 +47,7 @@ describe('the sequence of a mode', () => {
   it('of an ignition control is the purge before the valve', () => {
     const steps = stepsAt('rooftop-gas', 5, 'heat', [0, bench({ do: 'call', call: 'heat' })])
     const valve = steps.find(({ what }) => what === 'gas-valve')
-    expect(valve).toMatchObject({ to: 'in', inS: 30, shows: 'opens: the burner lights' })
+    expect(valve).toMatchObject({ to: 'in', inS: 35, shows: 'opens: the burner lights' })
   })
 
   it('is none with the power off', () => {

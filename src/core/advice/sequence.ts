@@ -74,6 +74,7 @@ function showsOf(system: System, part: Part, output: string | null, to: Happenin
       return to === 'in' ? `pulls in with a click${feeds}` : 'drops out'
     }
     case 'board':
+      if (to === 'burns') return 'senses flame, and lets the igniter go'
       return output === null ? null : to === 'made' ? `gives volts at ${output}` : to === 'broken' ? `takes the volts off ${output}` : null
     case 'switch':
       return to === 'made' ? 'makes' : to === 'broken' ? 'opens' : null

@@ -48,16 +48,20 @@ export function addBoardFaults(system: System, add: AddFault): void {
       `replace:${board.id}`,
       opensGas ? `Replace the ${board.name}; never land a call past it` : `Replace the ${board.name}; land the call past it to prove it`,
     ]
-    for (const { to, call } of board.outputs) {
+    for (const { to, call, line } of board.outputs) {
       const touches = [terminalPoint(call, board.place), terminalPoint(to, board.place)]
       const output = sayLead(system, to, board.place)
+      const fails = board.ignites ? `does not energize the ${output}` : `does not pass ${call} on to the ${output}`
       for (const [family, mode, say] of [
-        ['output-dead', 'dead', `The ${board.name} does not pass ${call} on to the ${output}`],
+        ['output-dead', 'dead', `The ${board.name} ${fails}`],
         ['output-on', 'on', `The ${board.name} energizes the ${output} all the time`],
         ['output-toggles', 'toggles', `The ${board.name} switches the ${output} on and off`],
         ['output-chatters', 'chatters', `The ${board.name} cycles the ${output} by itself, with or without a call`],
-      ] as const)
+      ] as const) {
+        // Nobody ever saw an igniter's relay chatter.
+        if (line && (mode === 'toggles' || mode === 'chatters')) continue
         add(family, `${board.id}.${to}`, board, say, replace, [{ do: 'output', board: board.id, to, mode }], touches)
+      }
     }
     for (const pair of board.defrost?.closes ?? [])
       add(
@@ -88,6 +92,19 @@ export function addBoardFaults(system: System, add: AddFault): void {
           ...board.defrost.opens.map((to): Effect => ({ do: 'output', board: board.id, to, mode: 'dead' })),
         ],
         board.defrost.closes.flat().map((node) => terminalPoint(node, board.place)),
+      )
+    if (board.ignites)
+      add(
+        'flame-not-sensed',
+        board.id,
+        board,
+        `The ${board.name} does not sense its flame: a dirty or cracked rod, its wire, or the ground of the burners`,
+        [
+          `flame:${board.id}`,
+          'Power off: clean the flame rod with fine steel wool, check its porcelain and wire and the ground of the burners; then read the signal in series, 1 µA or more unless the label says otherwise',
+        ],
+        [{ do: 'no-flame', board: board.id }],
+        [terminalPoint(board.ignites.opens, board.place)],
       )
     add(
       'board-dead',

@@ -16,6 +16,8 @@ export type Effect =
   | { readonly do: 'short'; readonly a: string; readonly b: string; readonly ohm: number; readonly within?: string }
   /** An armature does not move, whatever its coil is fed. */
   | { readonly do: 'jam'; readonly coil: string }
+  /** An ignition control senses no flame, though there is one. */
+  | { readonly do: 'no-flame'; readonly board: string }
   /** A thermostat never closes these terminals, whatever it is set to. */
   | { readonly do: 'never-closes'; readonly thermostat: string; readonly terminals: readonly string[] }
   /** A thermostat draws nothing and shows nothing. */

@@ -31,7 +31,9 @@ describe.each(catalogue.map((system) => [system.id, system] as const))('the faul
     const laboratory = createLaboratory(system, templateValues)
     for (const fault of faults) {
       const changes = changesOfFault(laboratory, hypothesisOfFault(fault))
-      const other = fault.effects.some(({ do: act }) => ['never-closes', 'thermostat-dead', 'found-blown', 'output', 'jam'].includes(act))
+      const other = fault.effects.some(({ do: act }) =>
+        ['never-closes', 'thermostat-dead', 'found-blown', 'output', 'jam', 'no-flame'].includes(act),
+      )
       expect(changes.length > 0 || other).toBe(true)
     }
     expect(changesOfBench(system, laboratory.network, createBench(system))).toEqual([])

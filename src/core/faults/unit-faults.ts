@@ -113,16 +113,24 @@ const insideOf = ({ powerFactor }: PartOf<'load'>): string =>
 
 /** A motor, a compressor or an element that has its line volts and does nothing with them. */
 export function addLoadFaults(system: System, add: AddFault): void {
-  for (const load of partsOf(system, 'load'))
+  const igniters = partsOf(system, 'board').map(({ ignites }) => ignites?.igniter)
+  for (const load of partsOf(system, 'load')) {
+    const isIgniter = igniters.includes(load.id)
     add(
       'load-dead',
       load.id,
       load,
-      `The ${load.name} does not run, though it has line volts`,
-      [`replace:${load.id}`, `Check the ${load.name} with the power off and proved dead: ${insideOf(load)}; replace what failed`],
+      `The ${load.name} does not ${isIgniter ? 'glow' : 'run'}, though it has line volts`,
+      [
+        `replace:${load.id}`,
+        isIgniter
+          ? `Check the ${load.name} with the power off and proved dead: its ohms cold, a white line or a crack, its plug; replace it, fingers off the element`
+          : `Check the ${load.name} with the power off and proved dead: ${insideOf(load)}; replace what failed`,
+      ],
       [{ do: 'open', link: bodyLink(load.id) }],
       load.between.map((node) => terminalPoint(node, load.place)),
     )
+  }
 }
 
 export function addSwitchFaults(system: System, add: AddFault): void {

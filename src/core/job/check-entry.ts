@@ -13,7 +13,7 @@ import { modelValue } from '@/src/core/units/model-value'
 import { sayCall } from '@/src/core/wiring/call'
 import { isPoint, parsePoint } from '@/src/core/wiring/point'
 import { lineNodes } from '@/src/core/wiring/supply'
-import { cableById, callsOf, firstPart, furtherFuses, partById, type System, zonesOf } from '@/src/core/wiring/system'
+import { cableById, callsOf, firstPart, furtherFuses, partById, partsOf, type System, zonesOf } from '@/src/core/wiring/system'
 
 /** Null when an entry makes sense on this bench of this system, else a sentence why not. Closing is judged where the whole job is known. */
 export function problemWithContent(system: System, bench: Bench, entry: ContentEntry): string | null {
@@ -141,6 +141,7 @@ const isLookable = (system: System, id: string): boolean => {
   const { what, of } = parseLook(id)
   if (what === 'runs') return workingAt(system, of).length > 0
   if (what === 'wiring') return zonesOf(system).some((zone) => wiringOf(zone.id) === id)
+  if (what === 'flame' || what === 'signal') return partsOf(system, 'board').some((board) => board.id === of && board.ignites !== undefined)
   const part = partById(system, id)
   const kind = part?.kind
   if (part?.kind === 'switch') return wordsOfSwitch(part).length > 0

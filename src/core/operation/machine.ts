@@ -22,6 +22,9 @@ import type { ValueFactors } from '@/src/core/wiring/values'
 /** Below this a motor or a heater does not run. */
 export const RUNS_ABOVE = modelValue({ value: 0.6, unit: 'share of its rated volts', source: 'assumption' })
 
+/** Below this an igniter does not get hot enough to light gas. */
+const LIGHTS_ABOVE = modelValue({ value: 0.7, unit: 'share of its rated volts', source: 'assumption: about 85 V of 120 V' })
+
 /** A coil-worked device: two node indexes, two thresholds, and what changes when its armature closes. */
 export interface RelayModel {
   readonly part: PartOf<'coil'>
@@ -64,6 +67,19 @@ export interface ProvingSwitchModel {
   readonly bit: number
 }
 
+/**
+ * An ignition control against the network: what lights, the outputs that light it and open the valve, by place in their lists, and
+ * the flame's place in the state.
+ */
+export interface IgnitionModel {
+  readonly part: PartOf<'board'>
+  readonly igniter: { readonly a: number; readonly b: number; readonly lightsAboveVolts: number }
+  readonly lights: number
+  readonly opens: number
+  readonly valve: number
+  readonly bit: number
+}
+
 /** A thermostat against the network: what it lives on, its contacts by terminal, and its places in the state. */
 export interface ThermostatModel {
   readonly part: PartOf<'thermostat'>
@@ -84,6 +100,7 @@ export interface Machine {
   readonly outputs: readonly OutputModel[]
   /** Switches that are open at rest. */
   readonly proving: readonly ProvingSwitchModel[]
+  readonly ignitions: readonly IgnitionModel[]
 }
 
 export function createMachine(system: System, network: Network, factors: ValueFactors): Machine {
@@ -133,8 +150,29 @@ export function createMachine(system: System, network: Network, factors: ValueFa
   const proving = partsOf(system, 'switch').flatMap((part): ProvingSwitchModel[] => {
     const motor = partsOf(system, 'load').find(({ id }) => id === part.madeBy)
     if (!motor) return []
-    const [a, b] = [loadInside(motor.id), terminalPoint(motor.between[1], motor.place)].map((node) => network.nodeIndex(node))
-    return [{ part, motor: { a, b, runsAboveVolts: RUNS_ABOVE * motor.volts }, closes: closeLink(network, bodyLink(part.id)), bit: 0 }]
+    return [
+      {
+        part,
+        motor: { ...acrossLoad(motor), runsAboveVolts: RUNS_ABOVE * motor.volts },
+        closes: closeLink(network, bodyLink(part.id)),
+        bit: 0,
+      },
+    ]
+  })
+  const ignitions = partsOf(system, 'board').flatMap((part): IgnitionModel[] => {
+    const { ignites } = part
+    const igniter = partsOf(system, 'load').find(({ id }) => id === ignites?.igniter)
+    if (!ignites || !igniter) return []
+    return [
+      {
+        part,
+        igniter: { ...acrossLoad(igniter), lightsAboveVolts: LIGHTS_ABOVE * igniter.volts },
+        lights: outputs.findIndex(({ key }) => key === outputKey(part.id, ignites.by)),
+        opens: outputs.findIndex(({ key }) => key === outputKey(part.id, ignites.opens)),
+        valve: relays.findIndex((relay) => relay.part.id === ignites.valve),
+        bit: 0,
+      },
+    ]
   })
   return {
     system,
@@ -143,6 +181,11 @@ export function createMachine(system: System, network: Network, factors: ValueFa
     relays,
     outputs,
     proving: proving.map((model, index) => ({ ...model, bit: first + index })),
+    ignitions: ignitions.map((model, index) => ({ ...model, bit: first + proving.length + index })),
+  }
+
+  function acrossLoad(load: PartOf<'load'>): { readonly a: number; readonly b: number } {
+    return { a: network.nodeIndex(loadInside(load.id)), b: network.nodeIndex(terminalPoint(load.between[1], load.place)) }
   }
 }
 

@@ -1,8 +1,8 @@
 import type { Change, Factored } from '@/src/core/circuit/factored'
 import type { Perturbation } from '@/src/core/circuit/perturbation'
 import { setInState } from '@/src/core/operation/in-state'
-import type { Machine, ThermostatModel } from '@/src/core/operation/machine'
-import { type Constraints, isAlive, isGuarded, isMade, isPulledIn, type StateBits } from '@/src/core/operation/state'
+import type { IgnitionModel, Machine, ThermostatModel } from '@/src/core/operation/machine'
+import { type Constraints, isAlive, isBurning, isGuarded, isMade, isPulledIn, type StateBits } from '@/src/core/operation/state'
 import { workLimit } from '@/src/core/units/work-limit'
 
 /**
@@ -50,7 +50,7 @@ type Asked = Pick<Perturbation, 'difference' | 'current'>
 
 /** What every device does next, given the volts of the present state in the kernel. */
 export function nextState(machine: Machine, constraints: Constraints, state: StateBits, kernel: Asked): StateBits {
-  const { thermostats, relays, outputs, proving } = machine
+  const { thermostats, relays, outputs, proving, ignitions } = machine
   let next = 0
   for (let index = 0; index < thermostats.length; index++) {
     const thermostat = thermostats[index]
@@ -74,13 +74,30 @@ export function nextState(machine: Machine, constraints: Constraints, state: Sta
       continue
     }
     const isCalled = (input: number) => kernel.difference(input, common) >= part.inputAboveVolts
-    if (inputs.some(isCalled) && needs.every(isCalled) && !unless.some(isCalled)) next |= 1 << (relays.length + index + 1)
+    if (inputs.some(isCalled) && needs.every(isCalled) && !unless.some(isCalled) && isItsTurn(machine, state, index, kernel))
+      next |= 1 << (relays.length + index + 1)
   }
   for (let index = 0; index < proving.length; index++) {
     const { motor, bit } = proving[index]
     if (kernel.difference(motor.a, motor.b) > motor.runsAboveVolts) next |= 1 << bit
   }
+  for (const ignition of ignitions) {
+    const canBurn = isPulledIn(state, ignition.valve) && !constraints.jammed.includes(ignition.part.id)
+    if (canBurn && (isBurning(state, ignition) || isLit(ignition, kernel))) next |= 1 << ignition.bit
+  }
   return next
+}
+
+/** The igniter is hot enough to light gas. */
+export const isLit = ({ igniter }: IgnitionModel, kernel: Pick<Perturbation, 'difference'>): boolean =>
+  kernel.difference(igniter.a, igniter.b) > igniter.lightsAboveVolts
+
+/** An ignition control lights until there is flame, and opens the valve on a hot igniter for as long as there is flame. */
+function isItsTurn({ ignitions }: Machine, state: StateBits, output: number, kernel: Asked): boolean {
+  return ignitions.every((ignition) => {
+    if (output === ignition.lights) return !isBurning(state, ignition)
+    return output !== ignition.opens || isBurning(state, ignition) || isLit(ignition, kernel)
+  })
 }
 
 const NOTHING: readonly string[] = []

@@ -1,6 +1,7 @@
 import type { EntryDraft } from '@/src/core/job/entry'
 import { readCall, readSetTo } from '@/src/core/quick-line/calls'
 import { benchDraft } from '@/src/core/quick-line/drafts'
+import { readFlame } from '@/src/core/quick-line/flame'
 import { readBreaker, readFurther, readFurtherFuse, readFuse, readSlotEmpty } from '@/src/core/quick-line/fuses'
 import { readJumper, readUnjumper } from '@/src/core/quick-line/jumpers'
 import { readLeave } from '@/src/core/quick-line/leaving'
@@ -106,6 +107,7 @@ const rules: ReadonlyMap<string, Rule> = new Map(
     holds: (reader) => readTrip(reader, 'holds'),
     held: (reader) => readTrip(reader, 'holds'),
     landings: readLandings,
+    flame: readFlame,
     bare: readBareCopper,
     ...Object.fromEntries(marks.map((mark): [string, Rule] => [mark, (reader) => readMark(reader, mark)])),
     sound: (reader) => readMark(reader, 'sound'),

@@ -27,9 +27,9 @@ export function readAcrossPart(reader: Reader): [Point, Point] | null {
   const { system, state } = reader.context
   const id = findPart(system, reader.peek()?.text ?? '')
   const part = id === null ? undefined : partById(system, id)
-  if (part?.kind !== 'switch' && part?.kind !== 'coil') return null
+  if (part?.kind !== 'switch' && part?.kind !== 'coil' && part?.kind !== 'load') return null
   reader.at++
-  if (state.bench.unplugged.includes(part.id)) return [pinPoint(part, 0), pinPoint(part, 1)]
+  if (part.kind !== 'load' && state.bench.unplugged.includes(part.id)) return [pinPoint(part, 0), pinPoint(part, 1)]
   return [terminalPoint(part.between[0], part.place), terminalPoint(part.between[1], part.place)]
 }
 

@@ -136,7 +136,12 @@ function entriesAfter(said: string, context: QuickLineContext): readonly Entry[]
 }
 
 /** The clauses of a line; a note that was typed as one takes the rest of it. */
-function clausesOf(line: string): string[] {
+function clausesOf(typed: string): string[] {
+  // What a flame does one after the other is seen in one look.
+  const line = typed.replace(
+    /^(.*\b(?:burners?|flames?|lights?|lit|fires?|ignites?)\b.*?),? then (?=(?:go|goes|went|drops?|dropped|shuts?|cuts?|dies|died|quits?)\b)/i,
+    '$1 and ',
+  )
   const clauses = line
     .replace(/^(\s*note)\s*:/i, '$1')
     .split(/;|(?<!\bnow and )\bthen\b(?! (?:came|comes|coming|went|goes) (?:right )?(?:back|on|blank|dark|out|away)\b)/i)

@@ -1,4 +1,5 @@
 import type { JobState } from '@/src/core/job/job-state'
+import { flameRules } from '@/src/core/quick-line/flame'
 import type { Said } from '@/src/core/quick-line/rule'
 import { rules } from '@/src/core/quick-line/rules'
 import { complaintRules } from '@/src/core/quick-line/rules-complaint'
@@ -41,6 +42,7 @@ function bySentence(text: string, typed: string, system: System, state: JobState
   let first: Said = null
   for (const rule of [
     ...complaintRules,
+    ...flameRules,
     ...partRules,
     ...toldRules,
     ...handRules,

@@ -54,6 +54,8 @@ export class Sentence {
       const at = this.place(ofBoard[1] === 'zone' ? 'panel' : ofBoard[1])
       return this.system.parts.find(({ kind, place }) => kind === 'board' && place === at)?.id ?? null
     }
+    if (/^(?:ignition|ignitor|igniter) (?:board|module|control)$/.test(word))
+      return this.system.parts.find(({ kind, id }) => kind === 'board' && id === 'ignition')?.id ?? null
     const ofStage = /^(?:second|2nd) stage (.+)$/.exec(word)
     if (ofStage) return this.part(`second ${ofStage[1]}`)
     const isFan = /^(outdoor fan|condenser fan|fan outside|fan outdoors|outside fan)$/.test(word)

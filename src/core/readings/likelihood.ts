@@ -17,13 +17,39 @@ interface Range {
 const RANGES: Record<Exclude<Scale, 'word'>, Range> = modelValue({
   value: {
     volts: { low: 0, high: 30, overload: 0 },
-    'line-volts': { low: 0, high: 250, overload: 0 },
+    'line-volts': { low: 0, high: 300, overload: 0 },
     ohms: { low: onOhmScale(0), high: onOhmScale(40e6), overload: 0.3 },
     amps: { low: 0, high: 12, overload: 0 },
   },
   unit: 'V, V, ohm, A',
   source: 'assumption',
 })
+
+/**
+ * On the line a reading that is plain wrong is one of a lead that did not touch or of the 24 V side, else one of another pair of legs: a part
+ * of the volts is seldom read by mistake.
+ */
+const LINE_LEVELS = modelValue({
+  value: [
+    { low: 0, high: 6, share: 0.42 },
+    { low: 6, high: 22, share: 0.04 },
+    { low: 22, high: 30, share: 0.14 },
+    { low: 30, high: 100, share: 0.06 },
+    { low: 100, high: 130, share: 0.12 },
+    { low: 130, high: 190, share: 0.06 },
+    { low: 190, high: 300, share: 0.16 },
+  ] as const,
+  unit: 'V, share of the wrong readings',
+  source: 'assumption',
+})
+
+/** How likely a plainly wrong reading of the line falls between two voltages; at one, how densely. */
+const onLine = (low: number, high: number): number =>
+  LINE_LEVELS.reduce((sum, level) => {
+    const part =
+      high > low ? Math.max(0, Math.min(high, level.high) - Math.max(low, level.low)) : low >= level.low && low < level.high ? 1 : 0
+    return sum + (part * level.share) / (level.high - level.low)
+  }, 0)
 
 /** Of a floating point's readings, those that are spread over the whole range. */
 const FLOATING_SPREAD = modelValue({ value: 0.7, unit: 'share', source: 'assumption' })
@@ -34,6 +60,7 @@ export function likelihoodOfAnything(answer: Answer, scale: Scale, words: number
   if (scale === 'word') return 0
   const range = RANGES[scale]
   if (answer === 'OL') return range.overload
+  if (scale === 'line-volts') return typeof answer === 'number' ? onLine(answer, answer) : onLine(...bandOnScale(answer, scale))
   const width = range.high - range.low
   if (typeof answer === 'number') return (1 - range.overload) / width
   // A band down to nothing reaches below the range only for what is predicted there, noise and all: it is no wider for that.

@@ -1,18 +1,25 @@
-/** What a look goes over, as a probe names it: the landings of a place, all that runs at a place, the wiring of a zone, or one part. */
+/** What a look goes over, as a probe names it: the landings of a place, all that runs at a place, the wiring of a zone, the flame of an ignition control and its signal, or one part. */
 interface LookTarget {
-  readonly what: 'landings' | 'runs' | 'wiring' | 'part'
-  /** The place, the zone or the part. */
+  readonly what: 'landings' | 'runs' | 'wiring' | 'flame' | 'signal' | 'part'
+  /** The place, the zone, the control or the part. */
   readonly of: string
 }
 
 export const landingsAt = (place: string): string => `landings@${place}`
 /** Whether everything at a place does what the bench calls for. */
 export const runsAt = (place: string): string => `runs@${place}`
+/** The burners of an ignition control, from the call on. */
+export const flameOf = (board: string): string => `flame@${board}`
+/** The current through its flame, in series with the rod. */
+export const flameSignalOf = (board: string): string => `signal@${board}`
 export const wiringOf = (zone: string): string => `wiring@${zone}`
+
+const KINDS = ['landings', 'runs', 'wiring', 'flame', 'signal'] as const
 
 /** The target of a look from its name; no part has an @ in its id. */
 export function parseLook(at: string): LookTarget {
   const end = at.indexOf('@')
   const what = at.slice(0, Math.max(0, end))
-  return what === 'landings' || what === 'runs' || what === 'wiring' ? { what, of: at.slice(end + 1) } : { what: 'part', of: at }
+  const known = KINDS.find((kind) => kind === what)
+  return known ? { what: known, of: at.slice(end + 1) } : { what: 'part', of: at }
 }

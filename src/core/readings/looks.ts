@@ -3,8 +3,9 @@ import { faultFamilies } from '@/src/core/faults/families'
 import type { FaultFamilyRecord } from '@/src/core/faults/family'
 import { type Fault, singlesOf } from '@/src/core/faults/fault'
 import { type SolvedState, setInState } from '@/src/core/operation/in-state'
-import { RUNS_ABOVE } from '@/src/core/operation/machine'
-import { isAlive, isGuarded, isPulledIn } from '@/src/core/operation/state'
+import { type IgnitionModel, RUNS_ABOVE } from '@/src/core/operation/machine'
+import { isLit } from '@/src/core/operation/settle'
+import { isAlive, isBurning, isGuarded, isPulledIn } from '@/src/core/operation/state'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { parseLook, runsAt } from '@/src/core/readings/look-target'
@@ -65,6 +66,8 @@ export function wordsOfLook(system: System, at: string): string[] {
     return ['sound', ...marks, ...(cable?.conductors ?? []).map(({ id }) => bareWord(id))]
   }
   if (what === 'runs') return ['as called', 'not as called']
+  if (what === 'flame') return [...flameWords]
+  if (what === 'signal') return [...signalWords]
   const part = partById(system, at)
   switch (part?.kind) {
     case 'load':
@@ -114,6 +117,20 @@ function callLooks({ system }: Laboratory, at: string, { call }: Bench, { fault 
 
 /** How an armature is told that is in, and one that is out; a damper's blade is driven shut. */
 const wordsOfCoil = (role: PartOf<'coil'>['role']): [string, string] => (role === 'damper' ? ['shut', 'open'] : ['in', 'out'])
+
+/** What is seen of the burners: no glow, a glow and no flame, a flame that goes out again within seconds, one that stays. */
+export const flameWords = ['no glow', 'glows without flame', 'lights and goes out', 'burns'] as const
+
+/** The current through a flame, against what the control wants: most say 1 µA or more. */
+export const FLAME_SIGNAL_FROM = modelValue({ value: 1, unit: 'µA', source: 'assumption: most labels ask for 0.5 to 1.5 µA' })
+export const signalWords = ['good', 'low'] as const
+
+/** What an ignition control makes of its burners in one state. */
+function flameWord(ignition: IgnitionModel, { kernel }: SolvedState, state: number): (typeof flameWords)[number] {
+  if (isBurning(state, ignition)) return 'burns'
+  if (isLit(ignition, kernel)) return isPulledIn(state, ignition.valve) ? 'lights and goes out' : 'glows without flame'
+  return 'no glow'
+}
 
 /** A wire that is off its screw, one on a wrong screw, and on which. */
 function wordsOfEnd(system: System, end: Point): string[] {
@@ -257,6 +274,14 @@ function lookWord(laboratory: Laboratory, at: string, bench: Bench, hypothesis: 
     return (isFoundFuseOut(laboratory.system, bench) ? hypothesis.foundFuse === 'blown' : world.protection === 'open') ? 'blown' : 'good'
   if (partById(laboratory.system, at)?.kind === 'fuse') return world.opened?.includes(at) ? 'blown' : 'good'
   const { members } = world.settled
+  const watched = parseLook(at)
+  const ignition = laboratory.machine.ignitions.find(({ part }) => part.id === watched.of && watched.what !== 'part')
+  if (ignition && watched.what === 'signal') return members.every((state) => isBurning(state, ignition)) ? 'good' : 'low'
+  if (ignition) {
+    const { kernel, machine } = laboratory
+    const solved = setInState(kernel, machine, worlds.base, world.fixed, worlds.constraints, members[0])
+    return flameWord(ignition, solved, members[0])
+  }
   const waits =
     hypothesis.fault !== null && singlesOf(hypothesis.fault).some(({ family, part }) => family === 'delay-running' && part === at)
   const board = laboratory.machine.outputs.find(({ part }) => part.id === at)

@@ -46,6 +46,8 @@ export interface Happening {
     | 'let go'
     | 'defrosts'
     | 'thawed'
+    | 'burns'
+    | 'no flame'
 }
 
 /**
@@ -81,6 +83,8 @@ const BOOT_S = modelValue({ value: 2, unit: 's', source: 'assumption' })
 const TOGGLE_S = modelValue({ value: 1, unit: 's', source: 'assumption' })
 /** Until a motor is up to speed and its draft has made a switch. */
 const PROVES_S = modelValue({ value: 5, unit: 's', source: 'assumption' })
+/** Until an ignition control trusts the flame that it senses. */
+const SENSES_S = modelValue({ value: 2, unit: 's', source: 'assumption' })
 /** Rounds of the same state after which it is called chatter, and events after which the run is given up. */
 const ROUNDS = workLimit(4)
 const MOST_EVENTS = workLimit(400)
@@ -195,6 +199,7 @@ export function runOverTime(laboratory: Laboratory, bench: Bench, hypothesis: Hy
       return (on ? part.closesAfterS : part.opensAfterS) ?? RELAY_S
     }
     if (meaning.of === 'proving') return on ? PROVES_S : RELAY_S
+    if (meaning.of === 'flame') return on ? SENSES_S : RELAY_S
     const output = machine.outputs[meaning.index]
     if (outputs[output.key] === 'toggles' || outputs[output.key] === 'chatters') return TOGGLE_S
     const offS = output.minimumOffS ?? 0
@@ -266,6 +271,7 @@ export function runOverTime(laboratory: Laboratory, bench: Bench, hypothesis: Hy
         if (meaning.of === 'guard') say('guard', isGuarded(state, meaning.thermostat) ? 'tripped' : 'let go')
         if (meaning.of === 'relay') say(machine.relays[meaning.index].part.id, isPulledIn(state, meaning.index) ? 'in' : 'out')
         if (meaning.of === 'proving') say(machine.proving[meaning.index].part.id, ((state >> bit) & 1) === 1 ? 'made' : 'broken')
+        if (meaning.of === 'flame') say(machine.ignitions[meaning.index].part.id, ((state >> bit) & 1) === 1 ? 'burns' : 'no flame')
         if (meaning.of === 'output') {
           const { key } = machine.outputs[meaning.index]
           const isNowMade = isMade(machine, state, meaning.index)

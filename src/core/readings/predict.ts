@@ -9,12 +9,12 @@ import { parseLook } from '@/src/core/readings/look-target'
 import { asCalled, look, runs, wordsOfLook, workingIn } from '@/src/core/readings/looks'
 import { AMPS_SIGMA, ampsLink, meterReadings } from '@/src/core/readings/meter-readings'
 import { type Component, isAlike, type Prediction, type Scale } from '@/src/core/readings/prediction'
-import { type Worlds, worldsOf } from '@/src/core/readings/world'
+import { type Watches, type Worlds, weightFor, worldsOf } from '@/src/core/readings/world'
 import { LruCache, Memo } from '@/src/core/units/cache'
 import { modelValue } from '@/src/core/units/model-value'
 import { workLimit } from '@/src/core/units/work-limit'
 import { neutralLink, poleLink } from '@/src/core/wiring/links'
-import type { Point } from '@/src/core/wiring/point'
+import { type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { lineNodes } from '@/src/core/wiring/supply'
 import { furtherFuses, partsOf, type System } from '@/src/core/wiring/system'
 
@@ -100,18 +100,21 @@ function predictShown(
   const readings = meterReadings.of(laboratory).of(probes)
   // Asked first, for it sets the kernel too.
   const soundly = probes.some(asksWhatRuns) ? soundWork(laboratory, bench) : null
-  const whole = looseInLine(laboratory, hypothesis) ? wholeLine(laboratory, bench, probes) : null
+  const loose = looseInLine(laboratory, hypothesis)
+  const whole = loose.length > 0 ? wholeLine(laboratory, bench, probes, loose) : null
   const predictions: Prediction[] = new Array(probes.length).fill(NOTHING)
   const add = (index: number, more: Prediction) => {
     if (more.length > 0) predictions[index] = predictions[index] === NOTHING ? more : [...predictions[index], ...more]
   }
   for (const world of worlds.worlds) {
-    const share = world.weight / world.settled.members.length
+    const shares = probes.map((probe) => weightFor(world, watchedBy(laboratory.system, probe)) / world.settled.members.length)
     for (const member of world.settled.members) {
       const solved = setInState(laboratory.kernel, laboratory.machine, worlds.base, world.fixed, worlds.constraints, member)
       const works = soundly && workingIn(laboratory, solved, hypothesis, member)
       for (let index = 0; index < probes.length; index++) {
         if (typeof leaning === 'object' && !leaning[index]) continue
+        const share = shares[index]
+        if (share === 0) continue
         const reading = readings[index]
         if (reading) add(index, anyPart(reading(solved, share, leaning ? member : null), whole?.[index] ?? null))
         const probe = probes[index]
@@ -121,7 +124,11 @@ function predictShown(
       }
     }
     probes.forEach((probe, index) => {
-      if (probe.meter === 'look') add(index, look(laboratory, probe.at, bench, hypothesis, worlds, world))
+      if (probe.meter === 'look' && shares[index] > 0)
+        add(
+          index,
+          look(laboratory, probe.at, bench, hypothesis, worlds, { ...world, weight: shares[index] * world.settled.members.length }),
+        )
     })
   }
   probes.forEach((probe, index) => {
@@ -133,24 +140,41 @@ function predictShown(
 
 const NOTHING: Prediction = []
 
-/** A joint of the line that is loose: what hangs behind it decides how much of the volts is left across it, and half of that no model has. */
-const looseInLine = ({ system }: Laboratory, { effects }: Hypothesis): boolean =>
-  effects.some((effect) => effect.do === 'resist' && lineJoints.of(system).has(effect.link))
-const lineJoints = new Memo(
+/** Volts at an igniter and whether it glows; the burners from the call on. */
+function watchedBy(system: System, probe: Probe): Watches {
+  const igniters = ignitersOf.of(system)
+  if (igniters.size === 0) return 'else'
+  if (probe.meter === 'volts') return igniters.has(probe.a) || igniters.has(probe.b) ? 'igniter' : 'else'
+  if (probe.meter !== 'look') return 'else'
+  return igniters.has(probe.at) ? 'igniter' : ['flame', 'signal'].includes(parseLook(probe.at).what) ? 'burners' : 'else'
+}
+const ignitersOf = new Memo(
   (system: System): ReadonlySet<string> =>
-    new Set([
-      ...partsOf(system, 'disconnect').flatMap(({ id, poles }) => poles.map((_, pole) => poleLink(id, pole))),
-      ...partsOf(system, 'supply').map(({ id }) => neutralLink(id)),
+    new Set(partsOf(system, 'board').flatMap(({ ignites, place }) => (ignites ? [ignites.igniter, terminalPoint(ignites.by, place)] : []))),
+)
+
+/**
+ * Where a joint of the line is loose: what hangs behind it there decides how much of the volts is left across it, and half of that no model has.
+ */
+const looseInLine = ({ system }: Laboratory, { effects }: Hypothesis): string[] =>
+  effects.flatMap((effect) => (effect.do === 'resist' ? (lineJoints.of(system).get(effect.link) ?? []) : []))
+const lineJoints = new Memo(
+  (system: System): ReadonlyMap<string, string> =>
+    new Map([
+      ...partsOf(system, 'disconnect').flatMap(({ id, place, poles }) => poles.map((_, pole) => [poleLink(id, pole), place] as const)),
+      ...partsOf(system, 'supply').map(({ id, place }) => [neutralLink(id), place] as const),
     ]),
 )
 
-/** What each probe of the line reads in a sound house, V; null for every other probe. */
-const wholeLine = (laboratory: Laboratory, bench: Bench, probes: readonly Probe[]): (number | null)[] =>
+/** What each probe of the line at some places reads in a sound house, V; null for every other probe. */
+const wholeLine = (laboratory: Laboratory, bench: Bench, probes: readonly Probe[], places: readonly string[]): (number | null)[] =>
   probes.map((probe) => {
-    if (scaleOf(laboratory.system, probe) !== 'line-volts') return null
-    const at = predict(laboratory, bench, healthy, probe)[0]?.at
-    return typeof at === 'number' ? at : null
+    if (scaleOf(laboratory.system, probe) !== 'line-volts' || !placesOf(probe).some((place) => places.includes(place))) return null
+    const volts = predict(laboratory, bench, healthy, probe).flatMap(({ at }) => (typeof at === 'number' ? [at] : []))
+    return volts.length > 0 ? Math.max(...volts) : null
   })
+
+const placesOf = (probe: Probe): string[] => ('a' in probe ? [parsePoint(probe.a).place, parsePoint(probe.b).place] : [])
 
 /** Less than this of the whole is a part of it. */
 const LESS_THAN_WHOLE = modelValue({ value: 0.92, unit: 'share', source: 'assumption' })

@@ -110,6 +110,10 @@ function sayTarget(system: System, at: string): string {
       return `what runs at the ${placeById(system, of)?.name}`
     case 'wiring':
       return `wiring of the ${zoneName(system, of)}`
+    case 'flame':
+      return 'burners'
+    case 'signal':
+      return 'flame signal'
     case 'part':
       return partById(system, of)?.name ?? of
   }

@@ -1,8 +1,8 @@
 import type { Bench } from '@/src/core/bench/bench'
 import { type Change, openLink } from '@/src/core/circuit/factored'
-import type { OutputModel } from '@/src/core/operation/machine'
+import type { OutputKey, OutputModel } from '@/src/core/operation/machine'
 import type { Settled } from '@/src/core/operation/settle'
-import type { Constraints } from '@/src/core/operation/state'
+import { type Constraints, isBurning, isMade } from '@/src/core/operation/state'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { modelValue } from '@/src/core/units/model-value'
 import { passLink } from '@/src/core/wiring/links'
@@ -18,7 +18,11 @@ interface Wait {
   readonly share: number
   /** The same where the machine chatters in spite of it: that has another cause. */
   readonly shareIfChatters: number
+  readonly moment?: IgnitionMoment
 }
+
+/** A flame that burns, before it did; and one that never came, after the last try. */
+export type IgnitionMoment = 'warm-up' | 'lockout'
 
 /** Within the minutes in which a delay may run, it does. */
 const STILL_WAITS = modelValue({ value: 0.6, unit: 'share', source: 'assumption' })
@@ -26,6 +30,10 @@ const STILL_WAITS = modelValue({ value: 0.6, unit: 'share', source: 'assumption'
 const BETWEEN_TRIES = modelValue({ value: 0.8, unit: 'share', source: 'assumption' })
 /** A board that hands the call on has the contact of its delay in the way more often than it lets the call straight through. */
 const DELAYS_CALL = modelValue({ value: 0.7, unit: 'share', source: 'assumption' })
+/** An ignition that fails is met after its last try, between two, or when its valve has closed again. */
+const LOCKED_OUT = modelValue({ value: 0.35, unit: 'share', source: 'assumption: who reads an ignition starts the call anew' })
+/** Who reads the igniter of an ignition that works has made the call anew for it. */
+const STILL_WARMS = modelValue({ value: 0.6, unit: 'share', source: 'assumption' })
 /** A step of an ignition that takes longer than this is still under way a moment after the call. */
 const PURGE_S = modelValue({ value: 10, unit: 's', source: 'assumption' })
 
@@ -34,7 +42,60 @@ const PURGE_S = modelValue({ value: 10, unit: 's', source: 'assumption' })
  * minutes, after a call the purge; or one that a short behind it starts anew whenever it pulls the volts down. Nobody knows to the second
  * which of the two a reading met.
  */
-export function waitOn(laboratory: Laboratory, bench: Bench, constraints: Constraints, { outcome }: Settled): Wait | null {
+export function waitOn(laboratory: Laboratory, bench: Bench, constraints: Constraints, settled: Settled): Wait | null {
+  return (
+    delayOn(laboratory, bench, constraints, settled) ??
+    warmUpOn(laboratory, constraints, settled) ??
+    lockoutOn(laboratory, constraints, settled)
+  )
+}
+
+/**
+ * An ignition control that got no flame: it tries so often, then lets everything go until its call or its power is made anew. Nobody says
+ * whether a reading met a try or the lockout.
+ */
+function lockoutOn({ machine }: Laboratory, constraints: Constraints, { outcome, members }: Settled): Wait | null {
+  const failed = machine.ignitions.filter(
+    (ignition) => outcome === 'settled' && isMade(machine, members[0], ignition.lights) && !isBurning(members[0], ignition),
+  )
+  if (failed.length === 0) return null
+  const held = failed.flatMap(({ lights, opens }) => [machine.outputs[lights].key, machine.outputs[opens].key])
+  return {
+    ...holding(
+      constraints,
+      held,
+      failed.map(({ part }) => part.id),
+      LOCKED_OUT,
+    ),
+    moment: 'lockout',
+  }
+}
+
+/** A flame that burns, seen before it did: who wants to see an igniter glow makes the call anew, and seldom says so. */
+function warmUpOn({ machine }: Laboratory, constraints: Constraints, { outcome, members }: Settled): Wait | null {
+  const burning = machine.ignitions.filter((ignition) => outcome === 'settled' && isBurning(members[0], ignition))
+  if (burning.length === 0) return null
+  const held = burning.map(({ opens }) => machine.outputs[opens].key)
+  return {
+    ...holding(
+      constraints,
+      held,
+      burning.map(({ part }) => part.id),
+      STILL_WARMS,
+    ),
+    moment: 'warm-up',
+  }
+}
+
+const holding = (constraints: Constraints, held: readonly OutputKey[], boards: readonly string[], share: number): Wait => ({
+  constraints: { ...constraints, outputs: { ...constraints.outputs, ...Object.fromEntries(held.map((key) => [key, 'dead' as const])) } },
+  opens: [],
+  boards,
+  share,
+  shareIfChatters: share,
+})
+
+function delayOn(laboratory: Laboratory, bench: Bench, constraints: Constraints, { outcome }: Settled): Wait | null {
   const started = heldBack(laboratory, bench, constraints)
   const restarted = outcome === 'settled' ? [] : delayed(laboratory, constraints)
   const held = [...new Set([...started, ...restarted])]
@@ -60,9 +121,12 @@ export function waitOn(laboratory: Laboratory, bench: Bench, constraints: Constr
 function heldBack(laboratory: Laboratory, { since, call, jumpers }: Bench, constraints: Constraints): readonly OutputModel[] {
   if (!since || (call === 'off' && jumpers.length === 0)) return []
   const fresh = since.power === 'fresh' ? delayed(laboratory, constraints) : []
+  const { outputs, ignitions } = laboratory.machine
+  // An igniter that glows is what is waited for.
+  const lights = ignitions.map((ignition) => outputs[ignition.lights])
   const purging =
     since.call === 'moment'
-      ? laboratory.machine.outputs.filter(({ style, closesAfterS }) => style === 'relay' && (closesAfterS ?? 0) > PURGE_S)
+      ? outputs.filter((output) => output.style === 'relay' && (output.closesAfterS ?? 0) > PURGE_S && !lights.includes(output))
       : []
   return [...new Set([...fresh, ...purging])]
 }

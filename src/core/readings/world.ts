@@ -11,7 +11,7 @@ import { probabilityOpens } from '@/src/core/protection/trip-curve'
 import { changesTold, type Hypothesis } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { type FuseNow, firstToOpen, loadsOf } from '@/src/core/readings/opening'
-import { waitOn } from '@/src/core/readings/waiting'
+import { type IgnitionMoment, waitOn } from '@/src/core/readings/waiting'
 import { LruCache, Memo } from '@/src/core/units/cache'
 import { complex } from '@/src/core/units/complex'
 import { modelValue } from '@/src/core/units/model-value'
@@ -35,6 +35,21 @@ export interface World {
   readonly fixed: readonly Change[]
   /** Boards that hold an output back, their delay still running. */
   readonly waiting?: readonly string[]
+  /** A moment of an ignition that some who read it meet, and others do not. */
+  readonly moment?: IgnitionMoment
+  /** The world beside such a moment: its weight for who does not meet it. */
+  readonly beside?: { readonly moment: IgnitionMoment; readonly weight: number }
+}
+
+/** Where an ignition control is looked at: at its igniter, at its burners, or not at all. */
+export type Watches = 'igniter' | 'burners' | 'else'
+/** The warm-up is met by who reads the igniter; the lockout not by who watches the burners from the call on. */
+const meets = (moment: IgnitionMoment, watches: Watches): boolean => (moment === 'warm-up' ? watches === 'igniter' : watches !== 'burners')
+
+/** The weight of a world for who watches so. */
+export function weightFor({ weight, moment, beside }: World, watches: Watches): number {
+  if (moment && !meets(moment, watches)) return 0
+  return beside && !meets(beside.moment, watches) ? beside.weight : weight
 }
 
 export interface Worlds {
@@ -136,10 +151,11 @@ function settleWorlds(laboratory: Laboratory, bench: Bench, hypothesis: Hypothes
     const fixed = [...world.fixed, ...wait.opens]
     const resting = settle(machine, base, fixed, wait.constraints, 0, kernel)
     const share = resting.outcome === 'settled' ? wait.share : wait.shareIfChatters
+    const { moment } = wait
     if (share === 0 || (wait.opens.length === 0 && resting.members.join() === world.settled.members.join())) return [world]
     return [
-      { ...world, weight: world.weight * (1 - share) },
-      { ...world, weight: world.weight * share, fixed, settled: resting, waiting: wait.boards },
+      { ...world, weight: world.weight * (1 - share), ...(moment && { beside: { moment, weight: world.weight } }) },
+      { ...world, weight: world.weight * share, fixed, settled: resting, waiting: wait.boards, ...(moment && { moment }) },
     ]
   }
 }
@@ -176,6 +192,7 @@ export function changesOfFault(
       case 'never-closes':
       case 'thermostat-dead':
       case 'jam':
+      case 'no-flame':
       case 'found-blown':
         break
     }
@@ -208,6 +225,7 @@ export function constraintsOf(laboratory: Laboratory, bench: Bench, hypothesis: 
   for (const effect of told) {
     if (effect.do === 'weld') welded.push(effect.coil)
     if (effect.do === 'jam') jammed.push(effect.coil)
+    if (effect.do === 'no-flame') jammed.push(effect.board)
     // A fault of an output outweighs the way it was built.
     if (effect.do === 'output') outputs[outputKey(effect.board, effect.to)] ??= effect.mode
     if (effect.do === 'never-closes' && effect.thermostat === part.id)
@@ -217,7 +235,7 @@ export function constraintsOf(laboratory: Laboratory, bench: Bench, hypothesis: 
   return { ...asAsked, closing, dead, welded, jammed, outputs, moves: movesKey(asAsked.caller, closing, welded) }
 }
 
-const HINDERS: ReadonlySet<Effect['do']> = new Set(['weld', 'jam', 'output', 'never-closes', 'thermostat-dead'])
+const HINDERS: ReadonlySet<Effect['do']> = new Set(['weld', 'jam', 'no-flame', 'output', 'never-closes', 'thermostat-dead'])
 
 const askedOf = new Memo(({ machine }: Laboratory) => new Memo(({ call, unplugged }: Bench) => constraintsOfCall(machine, call, unplugged)))
 

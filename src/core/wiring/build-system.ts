@@ -114,11 +114,11 @@ export function buildSystem(seen: WhatIsThere, kinds: readonly System[]): BuiltS
   return { system: read.system, kind, differs, taken }
 }
 
-/** Every board output that can be of either style in the one that was seen. */
+/** Every board output that can be of either style in the one that was seen; an ignition control has relays. */
 const withOutputs = (system: System, style: 'passes' | 'relay'): System => ({
   ...system,
   parts: system.parts.map((part) =>
-    part.kind === 'board'
+    part.kind === 'board' && !part.ignites
       ? { ...part, outputs: part.outputs.map((output) => (output.also || output.from !== undefined ? output : { ...output, style })) }
       : part,
   ),

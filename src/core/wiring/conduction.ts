@@ -34,10 +34,10 @@ export function leadsOf(part: Part): Lead[] {
         ),
       ]
     case 'board':
-      return as('24-volt', [
-        ...part.between,
-        ...part.outputs.flatMap((output) => [...watchedFor(output), output.to, ...(output.from ? [output.from] : [])]),
-      ])
+      return [
+        ...as('24-volt', [...part.between, ...part.outputs.flatMap(watchedFor)]),
+        ...part.outputs.flatMap(({ from, to, line }) => as(line ? 'line' : '24-volt', from === undefined ? [to] : [to, from])),
+      ]
     case 'thermostat':
       return as('24-volt', [...hotTerminals(part), ...switchedTerminals(part), ...(part.common === undefined ? [] : [part.common])])
     case 'disconnect':

@@ -110,12 +110,19 @@ const partSchemas = {
           style: z.enum(['passes', 'relay']),
           /** How long an output stays off before it is made again: the compressor's delay. */
           minimumOffS: positive.optional(),
+          /** Its relay switches line voltage: the igniter's, from the unit's hot leg. */
+          line: z.literal(true).optional(),
           /** From the call to the output: the purge and warm-up of an ignition control. Left out, at once. */
           closesAfterS: positive.optional(),
         }),
       )
       .min(1)
       .max(40),
+    /**
+     * An ignition control: it lights the igniter by one output until it senses flame, and opens the valve by another once the igniter is hot,
+     * for as long as there is flame.
+     */
+    ignites: z.strictObject({ igniter: idSchema, by: idSchema, opens: idSchema, valve: idSchema }).optional(),
     /** Now and then the board thaws the coil: after so long on the call it closes some pairs and opens some outputs for a while. */
     defrost: z
       .strictObject({
@@ -173,6 +180,8 @@ const partSchemas = {
     volts: positive,
     amps: positive,
     powerFactor: z.number().min(0.05).max(1),
+    /** What an ohmmeter reads of it cold, where that is not what it draws hot: a hot-surface igniter. */
+    coldOhm: positive.optional(),
   }),
 } as const
 

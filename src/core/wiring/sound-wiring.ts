@@ -1,4 +1,5 @@
 import { leadsOf, pathsOf } from '@/src/core/wiring/conduction'
+import type { PartOf } from '@/src/core/wiring/part'
 import { CHASSIS, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonNodes, lineNodes } from '@/src/core/wiring/supply'
 import { partsOf, type System } from '@/src/core/wiring/system'
@@ -64,7 +65,7 @@ function partProblems(system: System): WiringProblem[] {
         },
       ]
     if (part.kind !== 'board') return []
-    return part.outputs.flatMap(({ to, style, needs, unless }, output) =>
+    const outputs = part.outputs.flatMap(({ to, style, needs, unless }, output) =>
       style === 'passes' && (needs || unless)
         ? [
             {
@@ -74,7 +75,27 @@ function partProblems(system: System): WiringProblem[] {
           ]
         : [],
     )
+    return [...outputs, ...ignitionProblems(system, part, index)]
   })
+}
+
+/** An ignition control that lights what is not there, or opens it by an output that it has not. */
+function ignitionProblems(system: System, { name, outputs, ignites }: PartOf<'board'>, index: number): WiringProblem[] {
+  if (!ignites) return []
+  const problem = (key: string, message: string): WiringProblem => ({ path: ['parts', index, 'ignites', key], message })
+  return [
+    ...(partsOf(system, 'load').some(({ id }) => id === ignites.igniter)
+      ? []
+      : [problem('igniter', `The ${name} lights "${ignites.igniter}", but there is no load called that. Name the igniter.`)]),
+    ...(partsOf(system, 'coil').some(({ id }) => id === ignites.valve)
+      ? []
+      : [problem('valve', `The ${name} opens "${ignites.valve}", but there is no coil called that. Name the gas valve.`)]),
+    ...(['by', 'opens'] as const).flatMap((key) =>
+      outputs.some(({ to, style }) => to === ignites[key] && style === 'relay')
+        ? []
+        : [problem(key, `The ${name} has no output of style "relay" to "${ignites[key]}". Name one of its outputs.`)],
+    ),
+  ]
 }
 
 /** A lead that only one part names ends in the air: most often a slip of the pen in one of two names. */

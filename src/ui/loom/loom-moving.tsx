@@ -19,6 +19,8 @@ const acts: Partial<Record<NonNullable<Moving['to']>, string>> = {
   cooked: 'burns out',
   blank: 'goes blank',
   alive: 'powers up',
+  burns: 'senses flame',
+  'no flame': 'loses flame',
 }
 
 const NOTHING_MOVES: readonly Moving[] = []

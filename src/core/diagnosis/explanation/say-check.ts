@@ -5,7 +5,7 @@ import type { Engine } from '@/src/core/diagnosis/engine'
 import type { Probe } from '@/src/core/readings/check'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import { parseLook } from '@/src/core/readings/look-target'
-import { workingAt } from '@/src/core/readings/looks'
+import { FLAME_SIGNAL_FROM, workingAt } from '@/src/core/readings/looks'
 import { isLinePoint } from '@/src/core/readings/predict'
 import { sayProbe } from '@/src/core/readings/say'
 import { sayCall } from '@/src/core/wiring/call'
@@ -56,6 +56,8 @@ export function sayCheck(system: System, probe: Probe, bench: Bench): { say: str
   }
 }
 
+const GAS = 'Gas: a smell of it ends the test; shut the cock and air the room.'
+
 function sayLook(system: System, at: string, bench: Bench): { say: string; why: string; caution: string | null } {
   const { what, of } = parseLook(at)
   if (what === 'landings')
@@ -79,6 +81,18 @@ function sayLook(system: System, at: string, bench: Bench): { say: string; why: 
       caution: 'Keep clear of fans and moving parts.',
     }
   }
+  if (what === 'flame')
+    return {
+      say: 'Watch the burners from the call on: does the igniter glow, is there flame, does it stay?',
+      why: `The ${partById(system, of)?.name} proves limits and draft, warms the igniter, opens the valve, and closes it again where it senses no flame.`,
+      caution: `${GAS} Face and hands away from the burners, panels as the label asks.`,
+    }
+  if (what === 'signal')
+    return {
+      say: `Microamps in series with the flame rod, flame on: ${FLAME_SIGNAL_FROM} µA or more?`,
+      why: `The ${partById(system, of)?.name} closes the valve where it senses less than its label asks for. Power off while the lead is opened.`,
+      caution: GAS,
+    }
   if (at === 'fuse')
     return {
       say: 'Look at the fuse in the slot: good or blown?',
@@ -120,6 +134,13 @@ function sayLook(system: System, at: string, bench: Bench): { say: string; why: 
       say: `Does the ${part.name} run?`,
       why: `Power on, ${call}. Look and listen.`,
       caution: 'Keep clear of fans and moving parts.',
+    }
+  // A valve has no armature to be seen, and no contacts.
+  if (part?.kind === 'coil' && part.role === 'gas-valve')
+    return {
+      say: `Is the ${part.name} open (in), or shut (out)?`,
+      why: `Power on, ${call}. A finger on it feels the click; gas is heard at the burners.`,
+      caution: GAS,
     }
   return {
     say: `Is the ${part?.name ?? at} pulled in?`,

@@ -6,7 +6,7 @@ import { INTERMITTENT_SHARE, WARM_SHARE } from '@/src/core/faults/rates'
 import type { ChangeLately, Complaint, Symptom } from '@/src/core/job/complaint'
 import { setInState } from '@/src/core/operation/in-state'
 import { RUNS_ABOVE } from '@/src/core/operation/machine'
-import { isAlive, isGuarded, isPulledIn } from '@/src/core/operation/state'
+import { isAlive, isBurning, isGuarded, isPulledIn } from '@/src/core/operation/state'
 import { type Hypothesis, healthy, hypothesisOfFault } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { overloadOn, worldsOf } from '@/src/core/readings/world'
@@ -78,16 +78,20 @@ function runOf(laboratory: Laboratory, hypothesis: Hypothesis, call: 'off' | Cal
   const [{ settled, fixed }] = worlds
   const { members, outcome } = settled
   const solved = setInState(kernel, machine, base, fixed, constraints, members[0])
+  const igniters = machine.ignitions.map(({ part }) => part.ignites?.igniter)
   const loads = partsOf(system, 'load').map(({ id, between, place, volts }) => {
     const [a, b] = [loadInside(id), terminalPoint(between[1], place)].map((node) => network.nodeIndex(node))
-    return solved.kernel.difference(a, b) > RUNS_ABOVE * volts
+    // Nobody tells of an igniter: what is missed is the fire.
+    return !igniters.includes(id) && solved.kernel.difference(a, b) > RUNS_ABOVE * volts
   })
+  const burns = (relay: number) =>
+    machine.ignitions.every((ignition) => ignition.valve !== relay || members.every((state) => isBurning(state, ignition)))
   return {
     trips,
     furtherTrips,
     alive: machine.thermostats.every((thermostat) => members.some((state) => isAlive(state, thermostat))),
     chatters: outcome === 'chatters',
-    running: [...machine.relays.map((_, index) => members.every((state) => isPulledIn(state, index))), ...loads],
+    running: [...machine.relays.map((_, index) => members.every((state) => isPulledIn(state, index)) && burns(index)), ...loads],
     guarded: machine.thermostats.some((thermostat) => members.every((state) => isGuarded(state, thermostat))),
     overloads: overloadOn(laboratory, { ...createBench(system), call }, hypothesis) === 'steadily',
   }

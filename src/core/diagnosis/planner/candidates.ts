@@ -6,7 +6,7 @@ import { ohmsCandidates } from '@/src/core/diagnosis/planner/ohms-candidates'
 import { withJumper } from '@/src/core/diagnosis/planner/with-jumper'
 import { lowVoltageNodes } from '@/src/core/faults/low-voltage'
 import { type Probe, probeKey } from '@/src/core/readings/check'
-import { landingsAt, parseLook } from '@/src/core/readings/look-target'
+import { flameOf, flameSignalOf, landingsAt, parseLook } from '@/src/core/readings/look-target'
 import { wholeLooks } from '@/src/core/readings/looks'
 import { isLinePoint } from '@/src/core/readings/predict'
 import { seenSwitches } from '@/src/core/readings/switch-looks'
@@ -132,6 +132,8 @@ function wholeLive(system: System): { probe: Probe; place: string }[] {
   for (const coil of partsOf(system, 'coil')) probes.push({ probe: { meter: 'look', at: coil.id }, place: coil.place })
   for (const load of partsOf(system, 'load')) probes.push({ probe: { meter: 'look', at: load.id }, place: load.place })
   for (const board of partsOf(system, 'board')) probes.push({ probe: { meter: 'look', at: board.id }, place: board.place })
+  for (const { id, place, ignites } of partsOf(system, 'board'))
+    if (ignites) for (const at of [flameOf(id), flameSignalOf(id)]) probes.push({ probe: { meter: 'look', at }, place })
   // A bimetal has no display that could be blank.
   for (const { id, place, power } of thermostats) if (power !== 'mechanical') probes.push({ probe: { meter: 'look', at: id }, place })
   return probes

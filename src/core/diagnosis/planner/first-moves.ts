@@ -1,7 +1,7 @@
 import { type Bench, createBench } from '@/src/core/bench/bench'
 import { anyTime } from '@/src/core/bench/since'
 import type { Engine } from '@/src/core/diagnosis/engine'
-import type { Evidence, Posterior } from '@/src/core/diagnosis/inference/posterior'
+import { type Evidence, type Posterior, zoneProbabilities } from '@/src/core/diagnosis/inference/posterior'
 import { type Check, type Choice, weighQuestion } from '@/src/core/diagnosis/planner/next-check'
 import { nextOfWay } from '@/src/core/diagnosis/planner/way-steps'
 import type { Symptom } from '@/src/core/job/complaint'
@@ -10,13 +10,16 @@ import { questionKey } from '@/src/core/readings/observations'
 import { modelValue } from '@/src/core/units/model-value'
 import { type Point, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside } from '@/src/core/wiring/supply'
-import { callerOf, callsOf, firstPart, type System } from '@/src/core/wiring/system'
+import { callerOf, callsOf, firstPart, placeById, type System } from '@/src/core/wiring/system'
 import { feedOf } from '@/src/core/wiring/thermostat'
 
 /** Complaints that are answered first by whether there is a call at all. */
 const asksForCall: readonly Symptom[] = ['nothing-runs', 'mode-dead', 'half-works']
 /** What is dead as a whole is answered first by whether there is 24 V. */
 const asksForVolts: readonly Symptom[] = ['nothing-runs', 'blank-thermostat']
+
+/** Of all that may be wrong, what is left for the thermostat once it is known to call. */
+const SURELY_CALLS = modelValue({ value: 0.05, unit: 'probability', source: 'assumption' })
 
 /** A first move that tells less than this is left out. */
 const WORTH_A_MOVE = modelValue({ value: 0.08, unit: 'bit', source: 'assumption' })
@@ -44,11 +47,16 @@ export function firstMove(engine: Engine, evidence: Evidence, posterior: Posteri
     ...(told(asksForCall) ? isThereACall(engine.system, bench, complaint.call) : []),
   ]) {
     if (refused.has(probeKey(move.probe)) || asked.has(questionKey(anyTime(move.bench), move.probe))) continue
+    if (placeById(engine.system, move.place)?.kind === 'thermostat' && !mayNotCall(engine, posterior, move.place)) continue
     const check = weighQuestion(engine, posterior, observations, bench, move.bench, move.probe, move.place)
     if (check && check.gainBits >= WORTH_A_MOVE) return check
   }
   return null
 }
+
+/** The call may be missing at its thermostat: a motor that runs on it, or volts at the unit, have settled that. */
+const mayNotCall = (engine: Engine, posterior: Posterior, place: string): boolean =>
+  (zoneProbabilities(engine, posterior.hypotheses).get(place) ?? 0) > SURELY_CALLS
 
 interface Move {
   readonly bench: Bench

@@ -29,16 +29,18 @@ function chainPartsOf(system: System, place: Place): ChainPart[] {
     if (part.place !== place.id || !chainKinds.includes(part.kind)) return []
     const outputs =
       part.kind === 'board'
-        ? part.outputs.map(
-            ({ call, to }): OutputPart => ({
-              kind: 'output',
-              id: `${part.id}:${to}`,
-              of: part.id,
-              place: part.place,
-              name: part.name,
-              between: [call, to],
-            }),
-          )
+        ? part.outputs
+            .filter(({ line }) => !line)
+            .map(
+              ({ call, to }): OutputPart => ({
+                kind: 'output',
+                id: `${part.id}:${to}`,
+                of: part.id,
+                place: part.place,
+                name: part.name,
+                between: [call, to],
+              }),
+            )
         : []
     return [part as ChainPart, ...outputs]
   })

@@ -1,0 +1,117 @@
+import type { EntryDraft } from '@/src/core/job/entry'
+import type { Reader } from '@/src/core/quick-line/reader'
+import { asks, NUMBER, type Rule, rule, type Said } from '@/src/core/quick-line/rule'
+import { leading, type Sentence, worded } from '@/src/core/quick-line/sentence'
+import { flameOf, flameSignalOf } from '@/src/core/readings/look-target'
+import { FLAME_SIGNAL_FROM, flameWords, signalWords } from '@/src/core/readings/looks'
+import type { PartOf } from '@/src/core/wiring/part'
+import { partsOf, type System } from '@/src/core/wiring/system'
+
+/** What is seen, read and told of an ignition: its burners from the call on, its signal, its igniter. */
+
+const ignitionOf = (system: System): PartOf<'board'> | undefined => partsOf(system, 'board').find(({ ignites }) => ignites !== undefined)
+
+/** `flame burns`, `flame lights and goes out`, `flame signal low`, `flame 0.4 µA`. */
+export function readFlame(reader: Reader): EntryDraft[] {
+  const ignition = ignitionOf(reader.context.system)
+  if (!ignition) reader.fail('No ignition control is on record here. Put "note" before it to keep it as a remark.')
+  const { id } = ignition as PartOf<'board'>
+  const isSignal = reader.accept('signal')
+  if (reader.peek()?.kind === 'number') {
+    const read = reader.number()
+    const unit = reader.peek()
+    if (unit) reader.words('')
+    if (unit && !/^(?:[uµμ]a|microamps?|micro amps?)$/i.test(reader.line.slice(unit.start).trim()))
+      reader.failAt('A flame signal is read in microamps: flame 2.4 µA.', unit)
+    const answer = { word: read >= FLAME_SIGNAL_FROM ? 'good' : 'low' }
+    return [
+      { kind: 'reading', probe: { meter: 'look', at: flameSignalOf(id) }, answer },
+      { kind: 'note', text: `flame signal ${read} µA` },
+    ]
+  }
+  const words: readonly string[] = isSignal ? signalWords : flameWords
+  const said = reader.words(`Say one of: ${words.join(', ')}.`).toLowerCase()
+  const word = words.find((one) => one === said)
+  if (word === undefined) reader.fail(`The ${isSignal ? 'flame signal' : 'flame'} is one of: ${words.join(', ')}.`)
+  return [{ kind: 'reading', probe: { meter: 'look', at: isSignal ? flameSignalOf(id) : flameOf(id) }, answer: { word: word as string } }]
+}
+
+/**
+ * As it is said, where there is an ignition control; elsewhere it is a remark. Fire is seen on a call for heat: where none is on, it is made.
+ */
+const onHeat = (the: Sentence, said: string): string | null => {
+  const { power, call } = the.state.bench
+  if (!power) return null
+  if (!ignitionOf(the.system)) return the.asNote()
+  return call === 'off' ? `call heat; ${said}` : said
+}
+
+const flame =
+  (word: (typeof flameWords)[number]) =>
+  (the: Sentence): string | null =>
+    onHeat(the, `flame ${word}`)
+
+const FIRE = '(?:burners?|flames?|fire|gas|it|furnace)'
+const GOES_OUT = '(?:goes|went|drops|dropped|shuts|shut|cuts|cut|drop|go|dies|died|quits|quit)(?: right| back)?(?: out| off| down)?'
+
+/** Volts at the igniter, or what an ohmmeter reads of it. */
+function ofIgniter(the: Sentence, as: (igniter: string) => string): Said {
+  const igniter = ignitionOf(the.system)?.ignites?.igniter
+  return igniter === undefined ? null : as(igniter)
+}
+
+const IGNITER = '(?:hot surface )?(?:igniter|ignitor|hsi|glow ?bar)'
+
+export const flameRules: readonly Rule[] = [
+  rule(
+    `${FIRE} (?:lights?|lit|fires?|fired|ignites?|starts?|comes on|came on)(?: up| off)?(?: and| but| then|,)* (?:then )?${GOES_OUT}(?: (?:after|in|within|again) ?.*)?`,
+    flame('lights and goes out'),
+  ),
+  rule(
+    `(?:lights?|lit|fires?|ignites?)(?: up| off)?(?: and| but| then|,)+ (?:then )?${GOES_OUT}(?: (?:after|in|within) .*)?`,
+    flame('lights and goes out'),
+  ),
+  rule(
+    `${FIRE} (?:wont|will not|doesnt|does not) stay (?:lit|on)|loses flame|flame (?:drops|dropped) out(?: .*)?|(?:locks|locked|in) (?:out|lockout) on flame(?: .*)?`,
+    flame('lights and goes out'),
+  ),
+  rule(
+    `${IGNITER} (?:glows?|glowed|gets hot|heats up|lights up|hot)(?: up)?(?: and| but| then|,)+ (?:no (?:flame|gas|fire|ignition)|nothing(?: .*)?|(?:burners?|gas|it|flame) (?:never|doesnt|does not|wont) (?:light|lights|come on|comes on|fire|fires|open|opens))`,
+    flame('glows without flame'),
+  ),
+  rule(
+    `(?:glows?|it glows)(?: but| and|,)+ (?:no|never any) (?:flame|gas|fire|light)|(?:glow|glows) (?:no|without) flame`,
+    flame('glows without flame'),
+  ),
+  rule(
+    `no glow(?: .*)?|${IGNITER} (?:never|doesnt|does not|wont|isnt|is not|not)(?: even)? (?:glow|glows|glowing|light up|lights up|heat|get hot|heat up|come on)(?: .*)?`,
+    flame('no glow'),
+  ),
+  rule(`${IGNITER} (?:is |stays )?(?:dark|cold)`, flame('no glow')),
+  rule(
+    `(?:burners?|flame|fire)(?: is| are)? (?:lit|on|lights?|burning|burns?|steady|good|stays? (?:lit|on))(?: and stays? (?:lit|on))?(?: (?:fine|now|steady|good|ok))?`,
+    flame('burns'),
+  ),
+  rule(`${IGNITER} (?:glows|glowing|is glowing|lit|is lit|glows (?:fine|orange|good|ok))`, (the) =>
+    ofIgniter(the, (igniter) => `${igniter} runs`),
+  ),
+  rule(
+    `(?:flame|rod|sensor)(?: (?:signal|sense|sensor|rod|current))*(?: is| reads| read| at)? ${NUMBER} ?(?:[uµμ]a|microamps?|micro amps?)`,
+    (the, read) => onHeat(the, `flame ${read}`),
+  ),
+  rule(`${NUMBER} ?(?:[uµμ]a|microamps?|micro amps?)(?: (?:on|at|from|of|in series with) .*)?`, (the, read) =>
+    onHeat(the, `flame ${read}`),
+  ),
+  rule('(?:flame|rod|sensor)(?: (?:signal|sensor|rod|current))* (?:is |reads )?(low|weak|bad|good|fine|strong|ok)', (the, how) =>
+    onHeat(the, `flame signal ${/^(?:low|weak|bad)$/.test(how) ? 'low' : 'good'}`),
+  ),
+  rule(`${IGNITER} (?:is |reads? |ohms? )*(ol|open|\\d*[.]?\\d+)(?: ?ohms?)?`, (the, read) =>
+    the.state.bench.power
+      ? null
+      : ofIgniter(the, (igniter) => leading('ohms across', worded(igniter, /^\d|[.]/.test(read) ? read : 'OL')) ?? ''),
+  ),
+  asks(
+    `${IGNITER} (?:is )?(?:bad|dead|shot|no good|cracked|broken)`,
+    'What did it read? Say its volts while it should glow ("igniter 118 V"), or with the power off "igniter OL".',
+  ),
+]
