@@ -100,6 +100,7 @@ export function elementsNow(system: System, bench: Bench, trouble: Trouble | nul
         break
       case 'jam':
       case 'no-flame':
+      case 'false-code':
       case 'found-blown':
         break
     }

@@ -48,6 +48,8 @@ export interface Bench {
   readonly panelsOff: readonly string[]
   /** Where the technician stands. */
   readonly place: string
+  /** Thermostats that have shown an over-current code: this house's are of the kind that opens its outputs. Left out where none has. */
+  readonly guards?: readonly string[]
   /** How long it has stood so; left out, as long as usual. Only a bench that was read on says so. */
   readonly since?: Since
 }
@@ -70,6 +72,10 @@ export function createBench(system: System): Bench {
     place: fuse?.place ?? system.places[0].id,
   }
 }
+
+/** The bench of a house in which this thermostat was seen to guard its outputs. */
+export const guardedBy = (bench: Bench, thermostat: string): Bench =>
+  bench.guards?.includes(thermostat) ? bench : { ...bench, guards: [...(bench.guards ?? []), thermostat].sort() }
 
 /** What is in the place of a fuse or breaker of the system, by its part. */
 export function slotOf(system: System, bench: Pick<Bench, 'slot' | 'further'>, part: string): Slot {
@@ -110,10 +116,11 @@ const keysOf = new Memo((bench: Bench) => {
     `${bench.slot.holds} ${bench.slot.ratingA} ${bench.slot.open ? 'open' : 'closed'}`,
     ...(bench.further ?? []).map(({ part, holds, ratingA, open }) => `${part} ${holds} ${ratingA} ${open ? 'open' : 'closed'}`),
   ].join(' | ')
-  const { since } = bench
+  const { since, guards } = bench
+  const guarded = guards ? ` | guards ${guards.join(',')}` : ''
   const minutes = since && bench.power ? ` | ${since.call} ${since.power}` : ''
   return {
-    whole: `${bench.power ? `live ${bench.call}` : 'off'} | ${changes}${minutes}`,
+    whole: `${bench.power ? `live ${bench.call}` : 'off'} | ${changes}${guarded}${minutes}`,
     wiring: `${bench.power ? 'live' : 'off'} | ${changes}`,
   }
 })

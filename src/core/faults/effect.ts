@@ -20,6 +20,8 @@ export type Effect =
   | { readonly do: 'no-flame'; readonly board: string }
   /** A thermostat never closes these terminals, whatever it is set to. */
   | { readonly do: 'never-closes'; readonly thermostat: string; readonly terminals: readonly string[] }
+  /** A thermostat that guards its outputs does so for nothing. */
+  | { readonly do: 'false-code'; readonly thermostat: string }
   /** A thermostat draws nothing and shows nothing. */
   | { readonly do: 'thermostat-dead'; readonly thermostat: string }
   /** The fuse that was found in the slot is blown. */

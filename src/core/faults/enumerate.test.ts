@@ -32,7 +32,7 @@ describe.each(catalogue.map((system) => [system.id, system] as const))('the faul
     for (const fault of faults) {
       const changes = changesOfFault(laboratory, hypothesisOfFault(fault))
       const other = fault.effects.some(({ do: act }) =>
-        ['never-closes', 'thermostat-dead', 'found-blown', 'output', 'jam', 'no-flame'].includes(act),
+        ['never-closes', 'thermostat-dead', 'found-blown', 'output', 'jam', 'no-flame', 'false-code'].includes(act),
       )
       expect(changes.length > 0 || other).toBe(true)
     }

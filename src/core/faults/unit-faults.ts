@@ -176,6 +176,16 @@ export function addThermostatFaults(system: System, add: AddFault): void {
         [{ do: 'thermostat-dead', thermostat: part.id }],
         touches,
       )
+    if (part.power !== 'mechanical')
+      add(
+        'thermostat-false-code',
+        part.id,
+        part,
+        `The ${part.name} shows an over-current code with nothing wrong behind it`,
+        replace,
+        [{ do: 'false-code', thermostat: part.id }],
+        touches,
+      )
     for (const terminal of terminals)
       add(
         'thermostat-not-closing',

@@ -1,5 +1,5 @@
 import { applyChange, isResettable } from '@/src/core/bench/apply'
-import { type Bench, createBench, slotOf, withSlot } from '@/src/core/bench/bench'
+import { type Bench, createBench, guardedBy, slotOf, withSlot } from '@/src/core/bench/bench'
 import { defaultCost, minutesOf } from '@/src/core/bench/cost'
 import { owedBy } from '@/src/core/bench/owed'
 import { anyTime, atTime, type BenchClock, clockAfter, clockLater, isWarm, UNTOUCHED, USUAL_SINCE } from '@/src/core/bench/since'
@@ -10,6 +10,7 @@ import type { ContentEntry, Entry } from '@/src/core/job/entry'
 import type { Clash, JobState, Refusal } from '@/src/core/job/job-state'
 import type { WayOfWorking } from '@/src/core/job/ways'
 import { type Probe, tripWord } from '@/src/core/readings/check'
+import { isCode } from '@/src/core/readings/looks'
 import { type Observation, questionKey } from '@/src/core/readings/observations'
 import { firstPart, type System } from '@/src/core/wiring/system'
 
@@ -118,7 +119,7 @@ export function take(system: System, gathered: Gathered, entry: ContentEntry, on
       const isKept = entry.probe.meter === 'amps' && entry.probe.hold === 'max'
       gathered.observations.push({
         id: entry.id,
-        bench: (isKept ? gathered.beforeTrip : null) ?? whenRead(gathered, on, entry.probe),
+        bench: (isKept ? gathered.beforeTrip : null) ?? whenRead(gathered, guarding(on, entry), entry.probe),
         probe: entry.probe,
         answer: entry.answer,
       })
@@ -189,7 +190,7 @@ export function benchAfter(system: System, bench: Bench, entry: ContentEntry): B
       return applied.ok ? applied.bench : bench
     }
     case 'reading':
-      return seenBlown(system, bench, entry).reduce((one, part) => opened(system, one, part), bench)
+      return seenBlown(system, bench, entry).reduce((one, part) => opened(system, one, part), guarding(bench, entry))
     case 'trip':
       return entry.result === 'trips' ? opened(system, bench, entry.on ?? firstPart(system, 'fuse').id) : bench
     case 'repair': {
@@ -212,6 +213,10 @@ export function benchAfter(system: System, bench: Bench, entry: ContentEntry): B
 
 const opened = (system: System, bench: Bench, part: string): Bench =>
   withSlot(system, bench, part, { ...slotOf(system, bench, part), open: true })
+
+/** An over-current code on a thermostat tells of its kind, whatever else is on the bench. */
+const guarding = (bench: Bench, { probe, answer }: EntryOf<'reading'>): Bench =>
+  probe.meter === 'look' && typeof answer === 'object' && 'word' in answer && isCode(answer.word) ? guardedBy(bench, probe.at) : bench
 
 /** The fuse that is as found and was seen blown, by its part. */
 function seenBlown(system: System, bench: Bench, { probe, answer }: EntryOf<'reading'>): string[] {

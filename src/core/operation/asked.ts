@@ -3,8 +3,17 @@ import type { Constraints } from '@/src/core/operation/state'
 import type { CallName } from '@/src/core/wiring/call'
 import { callerOf } from '@/src/core/wiring/system'
 
-/** What a call asks of a sound machine whose `unplugged` parts are off: which thermostat closes which terminals, and which of them are dead. */
-export function constraintsOfCall(machine: Machine, call: CallName | 'off', unplugged: readonly string[]): Constraints {
+/**
+ * What a call asks of a sound machine whose `unplugged` parts are off: which thermostat closes which terminals, and which of them are dead.
+ *
+ * @param guards thermostats that have shown that they guard their outputs
+ */
+export function constraintsOfCall(
+  machine: Machine,
+  call: CallName | 'off',
+  unplugged: readonly string[],
+  guards: readonly string[] = [],
+): Constraints {
   const ids = machine.thermostats.map(({ part }) => part.id)
   const part = callerOf(machine.system, call)
   const caller = ids.indexOf(part.id)
@@ -15,6 +24,7 @@ export function constraintsOfCall(machine: Machine, call: CallName | 'off', unpl
     dead: ids.filter((id) => unplugged.includes(id)),
     welded: [],
     jammed: [],
+    guards,
     outputs: {},
     moves: movesKey(caller, closing, []),
   }

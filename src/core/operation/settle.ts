@@ -3,6 +3,7 @@ import type { Perturbation } from '@/src/core/circuit/perturbation'
 import { setInState } from '@/src/core/operation/in-state'
 import type { IgnitionModel, Machine, ThermostatModel } from '@/src/core/operation/machine'
 import { type Constraints, isAlive, isBurning, isGuarded, isMade, isPulledIn, type StateBits } from '@/src/core/operation/state'
+import { modelValue } from '@/src/core/units/model-value'
 import { workLimit } from '@/src/core/units/work-limit'
 
 /**
@@ -56,7 +57,7 @@ export function nextState(machine: Machine, constraints: Constraints, state: Sta
     const thermostat = thermostats[index]
     const closing = index === constraints.caller ? constraints.closing : NOTHING
     if (!constraints.dead.includes(thermostat.part.id) && staysAlive(thermostat, closing, state, kernel)) next |= 1 << thermostat.aliveBit
-    if (isGuarded(state, thermostat) || guardTrips(thermostat, closing, state, kernel)) next |= 1 << thermostat.guardBit
+    if (isGuarded(state, thermostat) || guardTrips(thermostat, closing, constraints, state, kernel)) next |= 1 << thermostat.guardBit
   }
   for (let index = 0; index < relays.length; index++) {
     const { a, b, part } = relays[index]
@@ -110,11 +111,29 @@ function staysAlive(thermostat: ThermostatModel, closing: readonly string[], sta
   return kernel.difference(thermostat.lives.hot, thermostat.lives.common) >= aliveAboveVolts
 }
 
-function guardTrips(thermostat: ThermostatModel, closing: readonly string[], state: StateBits, kernel: Asked): boolean {
-  const { guardA } = thermostat.part
+function guardTrips(
+  thermostat: ThermostatModel,
+  closing: readonly string[],
+  { guards, jammed }: Constraints,
+  state: StateBits,
+  kernel: Asked,
+): boolean {
+  const { id, guardA = guards.includes(id) ? USUAL_GUARD_A : undefined } = thermostat.part
   if (guardA === undefined || !isAlive(state, thermostat)) return false
-  return closing.some((terminal) => {
-    const contact = thermostat.contacts.get(terminal)
-    return contact !== undefined && kernel.current(contact.row) > guardA
-  })
+  return closing.length > 0 && (jammed.includes(id) || overloaded(thermostat, closing, guardA, kernel).length > 0)
 }
+
+/** The terminals whose contact carries more than so many amps. */
+export const overloaded = (
+  { contacts }: ThermostatModel,
+  closing: readonly string[],
+  amps: number,
+  kernel: Pick<Perturbation, 'current'>,
+): string[] =>
+  closing.filter((terminal) => {
+    const contact = contacts.get(terminal)
+    return contact !== undefined && kernel.current(contact.row) > amps
+  })
+
+/** At what an output of a thermostat opens that is known to guard and not at how much. */
+export const USUAL_GUARD_A = modelValue({ value: 1.5, unit: 'A', source: 'assumption: outputs of 1 A, opened at half as much again' })

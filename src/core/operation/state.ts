@@ -10,8 +10,10 @@ export interface Constraints {
   readonly dead: readonly string[]
   /** Line contacts that are welded: their coil moves nothing. */
   readonly welded: readonly string[]
-  /** Coils whose armature stays out, and ignition controls that sense no flame. */
+  /** Coils whose armature stays out, ignition controls that sense no flame, and thermostats that guard for nothing. */
   readonly jammed: readonly string[]
+  /** Thermostats that guard their outputs though their kind does not say so: they have shown it. */
+  readonly guards: readonly string[]
   /** How a board's output behaves where it is not as its style says, by `board.output`. */
   readonly outputs: Readonly<Record<OutputKey, OutputMode>>
   /** Constraints of the same key make the same moves in the same state. */

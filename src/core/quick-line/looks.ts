@@ -20,7 +20,7 @@ export function readLook(reader: Reader): EntryDraft[] | null {
   // Some are of several words: shows a call, over-current code.
   const last = reader.tokens[reader.tokens.length - 1]
   const said = reader.line.slice(reader.tokens[1].start, last.end).toLowerCase()
-  const phrase = words.find((candidate) => candidate === said || `shows ${candidate}` === said)
+  const phrase = words.find((candidate) => [candidate, `shows ${candidate}`].some((form) => form.toLowerCase() === said))
   if (phrase !== undefined) {
     reader.at = reader.tokens.length
     return [{ kind: 'reading', probe, answer: { word: phrase } }]

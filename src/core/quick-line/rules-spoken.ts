@@ -236,10 +236,6 @@ export const spokenRules: readonly Rule[] = [
     '(?:wires|two wires|conductors)(?: are| were)? (?:swapped|crossed|reversed|backwards)',
     'Which two? Say "G and Y swapped at thermostat".',
   ),
-  rule('(?:over ?current|over-current) code(?: .*)?|thermostat (?:shows|has) over ?current(?: .*)?', (the) => {
-    const thermostat = partById(the.system, the.thermostat() ?? '')
-    return thermostat?.kind === 'thermostat' && thermostat.guardA !== undefined ? `${thermostat.id} shows over-current code` : the.asNote()
-  }),
   rule(
     '(?:(?:error|fault|code)(?: code)? ?[a-z]?\\d+|[a-z]\\d+) (?:on|at|from) .+|(?:code|error|fault) .*|\\d+ (?:blinks?|flashes|blink code)(?: .*)?|(?:flashing|blinking) .*|low voltage code(?: .*)?',
     (the) => the.asNote(),

@@ -12,6 +12,7 @@ import { spokenRules } from '@/src/core/quick-line/rules-spoken'
 import { toldRules } from '@/src/core/quick-line/rules-told'
 import { visitRules } from '@/src/core/quick-line/rules-visit'
 import { Sentence } from '@/src/core/quick-line/sentence'
+import { thermostatCodeRules } from '@/src/core/quick-line/thermostat-codes'
 import type { System } from '@/src/core/wiring/system'
 
 /**
@@ -43,6 +44,7 @@ function bySentence(text: string, typed: string, system: System, state: JobState
   for (const rule of [
     ...complaintRules,
     ...flameRules,
+    ...thermostatCodeRules,
     ...partRules,
     ...toldRules,
     ...handRules,

@@ -4,7 +4,7 @@ import type { FaultFamilyRecord } from '@/src/core/faults/family'
 import { type Fault, singlesOf } from '@/src/core/faults/fault'
 import { type SolvedState, setInState } from '@/src/core/operation/in-state'
 import { type IgnitionModel, RUNS_ABOVE } from '@/src/core/operation/machine'
-import { isLit } from '@/src/core/operation/settle'
+import { isLit, overloaded, USUAL_GUARD_A } from '@/src/core/operation/settle'
 import { isAlive, isBurning, isGuarded, isPulledIn } from '@/src/core/operation/state'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
@@ -17,6 +17,7 @@ import { landingAt, loadInside } from '@/src/core/wiring/links'
 import type { PartOf } from '@/src/core/wiring/part'
 import { conductorEnd, isPoint, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { cableById, callerOf, firstPart, partById, partsOf, type System } from '@/src/core/wiring/system'
+import { switchedTerminals } from '@/src/core/wiring/thermostat'
 
 /** What the eye and the ear find: a fuse, landings, relays, loads, lights, and marks along the wiring. */
 
@@ -82,7 +83,7 @@ export function wordsOfLook(system: System, at: string): string[] {
         'blank',
         'chatters',
         ...(part.power === 'mechanical' ? [] : ['waits', SHOWS_CALL, SHOWS_NO_CALL]),
-        ...(part.guardA === undefined ? [] : ['over-current code']),
+        ...(part.power === 'mechanical' ? [] : [CODE, ...switchedTerminals(part).map(codeFor)]),
       ]
     case 'coil':
       return [...wordsOfCoil(part.role), 'chatters']
@@ -97,6 +98,29 @@ export function wordsOfLook(system: System, at: string): string[] {
     case undefined:
       return []
   }
+}
+
+/** An over-current code, and one that names its wire. */
+const CODE = 'over-current code'
+export const codeFor = (terminal: string): string => `${CODE} on ${terminal}`
+export const isCode = (word: string): boolean => word === CODE || word.startsWith(`${CODE} on `)
+
+/** An over-current code that is told without its wire. */
+const WIRE_UNTOLD = modelValue({ value: 0.5, unit: 'share of codes', source: 'assumption' })
+
+/** A thermostat that has opened its outputs: what its code says, and which wire it names where it does. */
+function codeLooks(laboratory: Laboratory, at: string, worlds: Worlds, world: World): Component[] {
+  const { machine, kernel } = laboratory
+  const thermostat = machine.thermostats.find(({ part }) => part.id === at)
+  const { constraints, base } = worlds
+  const closing = thermostat && machine.thermostats[constraints.caller] === thermostat ? constraints.closing : []
+  const before = world.settled.path.findLast((state) => thermostat && isAlive(state, thermostat) && !isGuarded(state, thermostat))
+  const solved = before === undefined ? null : setInState(kernel, machine, base, world.fixed, constraints, before)
+  const over = thermostat && solved ? overloaded(thermostat, closing, thermostat.part.guardA ?? USUAL_GUARD_A, solved.kernel) : []
+  const named = over.length > 0 ? over : closing
+  const word = (said: string, share: number): Component => ({ weight: world.weight * share, at: { word: said }, sigma: 1, floating: false })
+  if (named.length === 0) return [word(CODE, 1)]
+  return [word(CODE, WIRE_UNTOLD), ...named.map((terminal) => word(codeFor(terminal), (1 - WIRE_UNTOLD) / named.length))]
 }
 
 /** What a display says of the call that it was set to make; and how often whoever looks tells so much and not just that it lives. */
@@ -209,6 +233,7 @@ export function look(laboratory: Laboratory, at: string, bench: Bench, hypothesi
   if (what === 'wiring') return wiringLooks(laboratory.system, hypothesis, of, world.weight)
   if (what === 'landings') return landingLooks(laboratory.system, of, bench, hypothesis, world.weight)
   const word = lookWord(laboratory, at, bench, hypothesis, worlds, world)
+  if (word === CODE) return codeLooks(laboratory, at, worlds, world)
   if (word === 'alive') return callLooks(laboratory, at, bench, hypothesis, world.weight)
   if (word === 'chatters' && part?.kind === 'thermostat')
     return [
@@ -299,7 +324,7 @@ function lookWord(laboratory: Laboratory, at: string, bench: Bench, hypothesis: 
   }
   const thermostat = laboratory.machine.thermostats.find(({ part }) => part.id === at)
   if (waits && members.every((state) => isAlive(state, thermostat)) && bench.call !== 'off') return 'waits'
-  if (thermostat && members.every((state) => isGuarded(state, thermostat))) return 'over-current code'
+  if (thermostat && members.every((state) => isGuarded(state, thermostat))) return CODE
   if (hypothesis.effects.some((effect) => effect.do === 'weld' && effect.coil === at)) return 'in'
   const relay = laboratory.machine.relays.findIndex((model) => model.part.id === at)
   const isOn = (state: number) => (relay < 0 ? isAlive(state, thermostat) : isPulledIn(state, relay))

@@ -3,7 +3,7 @@ import { type Answer, openedBy, type Probe, probeKey } from '@/src/core/readings
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import { WRONG_READING } from '@/src/core/readings/likelihood'
 import { parseLook } from '@/src/core/readings/look-target'
-import { SHOWS_CALL, SHOWS_NO_CALL } from '@/src/core/readings/looks'
+import { isCode, SHOWS_CALL, SHOWS_NO_CALL } from '@/src/core/readings/looks'
 import { isOpenedWord } from '@/src/core/readings/switch-looks'
 import { LruCache, Memo } from '@/src/core/units/cache'
 import { modelValue } from '@/src/core/units/model-value'
@@ -94,7 +94,7 @@ export function isPlainToSee(asked: Asked): boolean {
   return (
     isOpenedWord(answer.word) ||
     answer.word === 'chatters' ||
-    answer.word === 'over-current code' ||
+    isCode(answer.word) ||
     answer.word === SHOWS_NO_CALL ||
     answer.word === SHOWS_CALL
   )

@@ -193,6 +193,7 @@ export function changesOfFault(
       case 'thermostat-dead':
       case 'jam':
       case 'no-flame':
+      case 'false-code':
       case 'found-blown':
         break
     }
@@ -226,6 +227,7 @@ export function constraintsOf(laboratory: Laboratory, bench: Bench, hypothesis: 
     if (effect.do === 'weld') welded.push(effect.coil)
     if (effect.do === 'jam') jammed.push(effect.coil)
     if (effect.do === 'no-flame') jammed.push(effect.board)
+    if (effect.do === 'false-code') jammed.push(effect.thermostat)
     // A fault of an output outweighs the way it was built.
     if (effect.do === 'output') outputs[outputKey(effect.board, effect.to)] ??= effect.mode
     if (effect.do === 'never-closes' && effect.thermostat === part.id)
@@ -235,9 +237,11 @@ export function constraintsOf(laboratory: Laboratory, bench: Bench, hypothesis: 
   return { ...asAsked, closing, dead, welded, jammed, outputs, moves: movesKey(asAsked.caller, closing, welded) }
 }
 
-const HINDERS: ReadonlySet<Effect['do']> = new Set(['weld', 'jam', 'no-flame', 'output', 'never-closes', 'thermostat-dead'])
+const HINDERS: ReadonlySet<Effect['do']> = new Set(['weld', 'jam', 'no-flame', 'false-code', 'output', 'never-closes', 'thermostat-dead'])
 
-const askedOf = new Memo(({ machine }: Laboratory) => new Memo(({ call, unplugged }: Bench) => constraintsOfCall(machine, call, unplugged)))
+const askedOf = new Memo(
+  ({ machine }: Laboratory) => new Memo(({ call, unplugged, guards }: Bench) => constraintsOfCall(machine, call, unplugged, guards)),
+)
 
 /** Current of every transformer's secondary while the protection stands as the bench says, A: one value for each state of a chatter. */
 export function secondaryAmps(laboratory: Laboratory, bench: Bench, hypothesis: Hypothesis): Map<string, number[]> {

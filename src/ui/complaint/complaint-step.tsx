@@ -6,6 +6,7 @@ import { sayCall } from '@/src/core/wiring/call'
 import { callsOf } from '@/src/core/wiring/system'
 import { CodeLookup } from '@/src/ui/complaint/code-lookup'
 import { ComplaintMoves } from '@/src/ui/complaint/complaint-moves'
+import { FromAfar } from '@/src/ui/complaint/from-afar'
 import { LookFirst } from '@/src/ui/complaint/look-first'
 import { SuggestedTicks } from '@/src/ui/complaint/suggested-ticks'
 import { Button } from '@/src/ui/controls/button'
@@ -87,6 +88,7 @@ export function ComplaintStep({ onStep }: ScreenProps) {
             right unit: thermostat, indoor and outdoor are one system
           </Tick>
           <LookFirst />
+          <FromAfar />
           <CodeLookup taken={complaint.codes} onTake={(codes) => tell({ codes })} />
           <Words name="hearsay" label="What the last visitor said" value={complaint.hearsay} onTell={(hearsay) => tell({ hearsay })} />
         </div>

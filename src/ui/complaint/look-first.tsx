@@ -1,10 +1,13 @@
 'use client'
 
+import { codeSeen } from '@/src/core/job/code-seen'
 import type { Probe } from '@/src/core/readings/check'
 import { wiringOf } from '@/src/core/readings/look-target'
 
+import { codeFor, isCode } from '@/src/core/readings/looks'
 import { wordsFor } from '@/src/core/readings/predict'
-import { firstPart, isUnknown, partsOf, zonesOf } from '@/src/core/wiring/system'
+import { firstPart, isUnknown, partById, partsOf, zonesOf } from '@/src/core/wiring/system'
+import { switchedTerminals } from '@/src/core/wiring/thermostat'
 import { Button } from '@/src/ui/controls/button'
 import { useHands, useJob, useMoment } from '@/src/ui/desk/desk-context'
 
@@ -34,7 +37,7 @@ export function LookFirst() {
             <div key={at} className="flex flex-wrap items-center gap-2 rounded border-2 border-line bg-panel px-3 py-1">
               <span className="flex-1">{name}</span>
               {wordsFor(system, probe)
-                .filter((choice) => choice !== 'chatters')
+                .filter((choice) => choice !== 'chatters' && !isCode(choice))
                 .map((choice) => (
                   <Button
                     key={choice}
@@ -47,6 +50,7 @@ export function LookFirst() {
                     {choice}
                   </Button>
                 ))}
+              <CodeSeen at={at} word={word} />
             </div>
           )
         })}
@@ -60,6 +64,33 @@ export function LookFirst() {
         </div>
       </details>
     </fieldset>
+  )
+}
+
+/** The wire that an over-current code of a thermostat names. */
+function CodeSeen({ at, word }: { at: string; word: string | null }) {
+  const { system } = useJob()
+  const { state } = useMoment()
+  const { record } = useHands()
+  const stat = partById(system, at)
+  if (stat?.kind !== 'thermostat' || stat.power === 'mechanical') return null
+  return (
+    <select
+      aria-label={`${stat.name}: over-current code`}
+      value={word !== null && isCode(word) ? word : ''}
+      onChange={({ target }) => {
+        const terminal = switchedTerminals(stat).find((one) => codeFor(one) === target.value)
+        if (terminal !== undefined) record(codeSeen(system, state.bench, stat, terminal))
+      }}
+      className="min-h-11 rounded border-2 border-line bg-ground px-2"
+    >
+      <option value="">no over-current code</option>
+      {switchedTerminals(stat).map((terminal) => (
+        <option key={terminal} value={codeFor(terminal)}>
+          {codeFor(terminal)}
+        </option>
+      ))}
+    </select>
   )
 }
 

@@ -6,6 +6,7 @@ import { INTERMITTENT_SHARE, WARM_SHARE } from '@/src/core/faults/rates'
 import type { ChangeLately, Complaint, Symptom } from '@/src/core/job/complaint'
 import { setInState } from '@/src/core/operation/in-state'
 import { RUNS_ABOVE } from '@/src/core/operation/machine'
+import { overloaded, USUAL_GUARD_A } from '@/src/core/operation/settle'
 import { isAlive, isBurning, isGuarded, isPulledIn } from '@/src/core/operation/state'
 import { type Hypothesis, healthy, hypothesisOfFault } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
@@ -27,7 +28,7 @@ interface Run {
   readonly chatters: boolean
   /** What runs: each relay pulled in (and the board's side of a welded one), then each line-voltage load with its volts. */
   readonly running: readonly boolean[]
-  /** The thermostat's guard opened its outputs and shows a code. */
+  /** The thermostat's guard opened its outputs and shows a code, or would where it has one. */
   readonly guarded: boolean
   /** A transformer carries more than it can for the minutes of a check, and nothing opens. */
   readonly overloads: boolean
@@ -92,8 +93,20 @@ function runOf(laboratory: Laboratory, hypothesis: Hypothesis, call: 'off' | Cal
     alive: machine.thermostats.every((thermostat) => members.some((state) => isAlive(state, thermostat))),
     chatters: outcome === 'chatters',
     running: [...machine.relays.map((_, index) => members.every((state) => isPulledIn(state, index)) && burns(index)), ...loads],
-    guarded: machine.thermostats.some((thermostat) => members.every((state) => isGuarded(state, thermostat))),
+    guarded: machine.thermostats.some((thermostat) => members.every((state) => isGuarded(state, thermostat))) || wouldGuard(),
     overloads: overloadOn(laboratory, { ...createBench(system), call }, hypothesis) === 'steadily',
+  }
+
+  /** Of a kind that guards its outputs, which nobody has said, the calling thermostat would open them. */
+  function wouldGuard(): boolean {
+    const calling = machine.thermostats[constraints.caller]
+    if (calling.part.power === 'mechanical' || calling.part.guardA !== undefined) return false
+    return settled.path.some(
+      (state) =>
+        isAlive(state, calling) &&
+        overloaded(calling, constraints.closing, USUAL_GUARD_A, setInState(kernel, machine, base, fixed, constraints, state).kernel)
+          .length > 0,
+    )
   }
 }
 

@@ -82,6 +82,7 @@ function isThereACall(system: System, from: Bench, wanted: Evidence['complaint']
     ...createBench(system),
     slot: from.slot,
     further: from.further,
+    ...(from.guards && { guards: from.guards }),
     panelsOff: from.panelsOff,
     place: from.place,
     call,

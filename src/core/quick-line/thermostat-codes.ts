@@ -1,0 +1,92 @@
+import { callClosing } from '@/src/core/job/code-seen'
+import { type Rule, rule, type Said } from '@/src/core/quick-line/rule'
+import type { Sentence } from '@/src/core/quick-line/sentence'
+import { codeFor, isCode } from '@/src/core/readings/looks'
+import type { PartOf } from '@/src/core/wiring/part'
+import { callerOf, partById, partsOf } from '@/src/core/wiring/system'
+import { switchedTerminals } from '@/src/core/wiring/thermostat'
+
+/** Over-current codes as they are told of a thermostat: which one, on which wire, gone or back again. */
+
+const STAT = '(?:(?:(?:smart |zone )?(?:thermostat|stat|t-?stat|tstat|display)|zone \\d)(?: \\d)?(?: (?:stat|thermostat))?)'
+const SHOWS = '(?:shows?|showing|says?|gives?|giving|has|have|reads?|displays?|throws?|throwing|threw|gave|got|with|is showing)'
+const OVER =
+  '(?:(?:an? )?(?:over ?-?current|overload(?:ed)?|high current|too much current|current too high|short(?:ed)?(?: circuit)?)(?: (?:code|error|fault|alert|warning|message))?|(?:an? )?(?:code|error|fault) (?:for |of )?(?:over ?-?current|overload|too much current|short))'
+
+/** The thermostat that is meant: named, the one where one stands, the one that calls, or the only one. */
+function statMeant(the: Sentence, named: string): PartOf<'thermostat'> | null {
+  const { system, state } = the
+  const stats = partsOf(system, 'thermostat')
+  const place = named === '' ? null : the.place(named.replace(/^smart /, ''))
+  const zone = /\d/.exec(named)?.[0]
+  const found =
+    stats.find((stat) => zone !== undefined && (stat.id.endsWith(`-${zone}`) || stat.place.endsWith(`-${zone}`))) ??
+    stats.find((stat) => stats.length > 1 && stat.place === place) ??
+    stats.find((stat) => stat.place === state.bench.place) ??
+    (stats.length === 1 ? stats[0] : state.bench.call === 'off' ? undefined : callerOf(system, state.bench.call))
+  return found && found.power !== 'mechanical' ? found : null
+}
+
+/** The call on which a wire carries anything: the one that is on, or the first that closes it. */
+function onCall(the: Sentence, stat: PartOf<'thermostat'>, terminal: string | null, said: string): Said {
+  const { call } = the.state.bench
+  if (call !== 'off') return said
+  const of = terminal === null ? null : callClosing(the.system, stat, terminal)
+  return of
+    ? `call ${of.replace('-zone-', ' zone ')}; ${said}`
+    : { asks: 'On which call does it show? Set it first, as in "call cool", then say the code again.' }
+}
+
+function over(the: Sentence, named: string, wire: string): Said {
+  const stat = statMeant(the, named)
+  if (!stat)
+    return partsOf(the.system, 'thermostat').length > 1
+      ? { asks: 'Which thermostat shows it? Say it with its zone: "zone 2 stat shows over-current on Y".' }
+      : the.asNote()
+  const letter = wire === '' || !the.isLetter(wire) ? null : the.letter(wire)
+  const terminal = switchedTerminals(stat).find((one) => one === letter) ?? null
+  if (letter !== null && terminal === null)
+    return { asks: `The ${stat.name} closes ${switchedTerminals(stat).join(', ')}: which of them does the code name?` }
+  return onCall(the, stat, terminal, `${stat.id} ${terminal === null ? 'over-current code' : codeFor(terminal)}`)
+}
+
+/** The last code that was seen in this job. */
+function lastCode(the: Sentence): { readonly stat: PartOf<'thermostat'>; readonly word: string } | null {
+  for (const { probe, answer } of [...the.state.observations].reverse()) {
+    const stat = probe.meter === 'look' ? partById(the.system, probe.at) : undefined
+    if (stat?.kind === 'thermostat' && typeof answer === 'object' && 'word' in answer && isCode(answer.word))
+      return { stat, word: answer.word }
+  }
+  return null
+}
+
+const again = (the: Sentence): Said => {
+  const last = lastCode(the)
+  return last && onCall(the, last.stat, null, `${last.stat.id} ${last.word}`)
+}
+
+export const thermostatCodeRules: readonly Rule[] = [
+  rule(
+    `(?:(${STAT}) ${SHOWS} )?${OVER}(?: (?:on|for|at|of) (?:wire )?(\\w{1,3}\\d?)(?: wire| terminal| output)?)?(?: (?:on|at) (${STAT}))?`,
+    (the, before, wire, after) => over(the, before || after, wire),
+  ),
+  rule(
+    `(?:(${STAT}) ${SHOWS} )?(?:a )?(\\w{1,3}\\d?)(?: wire)? (?:over ?-?current|overload(?:ed)?|short(?:ed)?)(?: (?:code|error|fault|alert|message))`,
+    (the, before, wire) => (the.isLetter(wire) ? over(the, before, wire) : null),
+  ),
+  rule('(?:code|it|error) (?:names|points to|is for|says)(?: the)? (\\w{1,3}\\d?)(?: wire| terminal)?', (the, wire) => {
+    const last = lastCode(the)
+    return last && the.isLetter(wire) ? over(the, '', wire) : null
+  }),
+  rule(
+    '(?:same |over ?-?current )?(?:code|error)(?: is| came| comes| shows| showed)?(?: right| straight)? (?:back|again|up again|still there|still on|there again)(?: .*)?|(?:still|same)(?: the)?(?: same)? (?:code|error)(?: again)?',
+    again,
+  ),
+  rule(
+    '(?:no|without)(?: more| over ?-?current)? (?:code|error)(?: now| this time| any ?more)?|(?:code|error)(?: is| has| did)? (?:gone|cleared|clear|went away|not come back|stays away|stayed away|off)(?: now)?',
+    (the) => {
+      const last = lastCode(the)
+      return last && onCall(the, last.stat, null, `${last.stat.id} alive`)
+    },
+  ),
+]
