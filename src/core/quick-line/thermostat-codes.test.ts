@@ -21,7 +21,9 @@ describe('an over-current code of a thermostat', () => {
     const [back, gone] = [`${told}; code came back`, `${told}; code is gone`]
     const meant = (last: string) => `call cool zone 2; thermostat-2 over-current code on Y; power off; lift Y; power on; ${last}`
     const system = 'zoned-furnace-ac'
-    expect(hear({ system, before: at('stat-2'), said: back, means: meant('thermostat-2 over-current code on Y') }).outcome).toBe('understood')
+    expect(hear({ system, before: at('stat-2'), said: back, means: meant('thermostat-2 over-current code on Y') }).outcome).toBe(
+      'understood',
+    )
     expect(hear({ system, before: at('stat-2'), said: gone, means: meant('thermostat-2 alive') }).outcome).toBe('understood')
   })
 
