@@ -79,7 +79,7 @@ const symptomWords: readonly { readonly symptom: Symptom; readonly says: RegExp 
   },
   {
     symptom: 'code',
-    says: /\b(?:error|fault|trouble|alert)(?: code| message)?s?\b(?= (?:on|at|code)|$)|\bcode [a-z]?\d+|\b[ef]-?\d{1,3}\b|\bflash(?:es|ing) (?:a )?(?:code|\d+ times)/,
+    says: /\b(?:error|fault|trouble|alert)(?: code| message)?s?\b(?= (?:on|at|code)|$)|\bover ?-?(?:current|load)(?: code| error| fault| message)?\b|\bcode [a-z]?\d+|\b[ef]-?\d{1,3}\b|\bflash(?:es|ing) (?:a )?(?:code|\d+ times)/,
   },
   {
     symptom: 'smell',

@@ -17,6 +17,7 @@ export function readLook(reader: Reader): EntryDraft[] | null {
   if (!at) return null
   const probe: Probe = { meter: 'look', at }
   const words = wordsFor(reader.context.system, probe)
+  if (words.length === 0) return null
   // Some are of several words: shows a call, over-current code.
   const last = reader.tokens[reader.tokens.length - 1]
   const said = reader.line.slice(reader.tokens[1].start, last.end).toLowerCase()

@@ -28,6 +28,13 @@ export function normalForm(clause: string, system: System, state: JobState): str
     .replace(/\bpressure cut-?out\b/gi, 'pressure switch')
     .replace(/\b(compressor|contactor) (?:#|no\.? ?|number )?1\b(?! ?(?:v|a|ohm))/gi, '$1')
     .replace(/\b(?:the )?common(?: wire| side)?(?= (?:to|and|is|has|at|reads|off|on|landed|loose)\b|$)/gi, the.isLetter('C') ? 'C' : '$&')
+    .replace(
+      /\b(?:the )?(outdoor|outside|condenser|stat|thermostat) pair\b(?: (?:reads?|is|measures))?/gi,
+      (all, name: string) => pairOfCable(system, name) ?? all,
+    )
+    .replace(/ from (?:here|this end)\b/i, '')
+    .replace(/^(?:rang|rung|ringing) out (?:the )?\S+ cable,? (?=\S)/i, '')
+    .replace(/\b(high|low) side(?: pressure)? (switch|cutout)\b/gi, '$1 pressure switch')
     .replace(/\b2nd\b/gi, 'second')
     .replace(/\b(compressor|contactor) (?:#|no\.? ?|number )?2\b/gi, 'second $1')
     .replace(/\bsecond[- ]stage (?=contactor|compressor)/gi, 'second ')
@@ -42,6 +49,13 @@ export function normalForm(clause: string, system: System, state: JobState): str
     .map((word) => spell(word, wordsOf.of(system), the))
     .join(' ')
   return inOrder(readingOfPart(namedParts(answered(pairFirst(placeLast(spelt, the), the), the), system), the))
+}
+
+/** The two wires of a cable that has no others in use. */
+function pairOfCable(system: System, name: string): string | null {
+  const cable = cableById(system, findCable(system, /^(?:outside|condenser)$/i.test(name) ? 'outdoor' : name) ?? '')
+  const used = cable?.conductors.filter(({ lands }) => lands.some((terminal) => terminal !== null)) ?? []
+  return cable && used.length === 2 ? used.map(({ id }) => `${cable.id} ${id}`).join('-') : null
 }
 
 /** Short forms of the trade, whatever the system. */

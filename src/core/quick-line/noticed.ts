@@ -95,7 +95,7 @@ const marked: Reading = (meaning, the) => {
   if (
     mark === undefined ||
     // What is smelt was not seen, and what is taped is mended.
-    /\b(?:smell|taped|wrapped|fixed|splic|cut out|cut back)/.test(meaning.text) ||
+    /\b(?:smell|taped|wrapped|fixed|splic|cut out|cut back|cut and|cut off|capped)/.test(meaning.text) ||
     parts.length + calls.length + numbers.length > 0 ||
     !only(meaning, mark, 'scorched', 'rubbed', 'chewed', 'stapled')
   )

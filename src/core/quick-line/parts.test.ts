@@ -88,7 +88,7 @@ describe('parts, in the words of a visit', () => {
     ['heat-pump-o', 'indoor', false, 'swapped yellow over to brown at both ends', /^swap Y \(yellow\) to the spare brown/],
     ['rooftop-gas', 'package', true, 'gas valve not getting power', /ignition control to gas valve to C .*: 0 V$/],
     ['rooftop-gas', 'package', true, 'rollout tripped, reset it', /^rollout switch: tripped, then rollout switch: set$/],
-    ['air-handler-plain', 'indoor', true, 'blower runs when i push the relay in by hand', /^blower motor: runs, then note: /],
+    ['air-handler-plain', 'indoor', true, 'blower runs when i push the relay in by hand', /^note: /],
     ['zoned-furnace-ac', 'stat-1', true, 'zone 1 stat is blank', /blank$/],
     ['furnace-ac', 'indoor', false, 'common to ground 0.3', /^C to chassis .*: 0.3 ohm$/],
     ['furnace-ac', 'thermostat', true, 'loose red wire at the stat', /^landings at the thermostat: R of the stat cable is off$/],

@@ -49,7 +49,8 @@ export function readQuickLine(line: string, asked: QuickLineContext): Understood
   const read = readInGrammar(line, context)
   if (read.ok || isOfRun(line)) return read
   const put = inGrammarsWords(clausesOf(line), context)
-  if (put === null) return asRemark(line, context) ?? (isOfReading(line, context) ? read : { ...read, problem: NO_ENTRY })
+  if (put === null)
+    return asRemark(line, context) ?? (isOfReading(line, context) && !isRiddle(line, read.problem) ? read : { ...read, problem: NO_ENTRY })
   if (typeof put === 'object') return { ok: false, problem: put.asks, start: 0, end: line.length }
   const understood = readInGrammar(put, context)
   if (understood.ok) return understood
@@ -62,6 +63,12 @@ const isOfRun = (clause: string): boolean => /^\s*(?:(?:loop|landmark)\b|cap (?:
 
 /** What is told where a line names nothing that a meter could be on: the grammar would ask for a number. */
 const NO_ENTRY = 'I do not understand this as an entry. Say what was read, done or seen: "Y-C 24", "lift outdoor Y", "contactor out".'
+
+/** A sentence without a figure in it is not mended by one: asking for the number of the meter is a riddle. */
+const isRiddle = (line: string, problem: string): boolean =>
+  /^(?:A reading is a number or OL|What did the meter read|A number is missing)/.test(problem) &&
+  !/\d|\bOL\b|\b[A-Z]\d? (?:to|and) [A-Z]\d?\b/.test(line) &&
+  line.trim().split(/\s+/).length > 3
 
 /** The line begins as a command does, or has a terminal, a part or a number in it: the grammar's own words say what would fit. */
 function isOfReading(line: string, context: QuickLineContext): boolean {

@@ -13,7 +13,7 @@ import {
 import type { Reader } from '@/src/core/quick-line/reader'
 import { unitsOfReading } from '@/src/core/quick-line/units'
 import type { Answer, Probe } from '@/src/core/readings/check'
-import type { Point } from '@/src/core/wiring/point'
+import { type Point, parsePoint } from '@/src/core/wiring/point'
 import { lineNodes } from '@/src/core/wiring/supply'
 import { firstPart } from '@/src/core/wiring/system'
 
@@ -98,5 +98,14 @@ export function readClampSpot(reader: Reader): string {
   if (isSupply) return fuse.id
   const ends = findEnds(system, token.text, place, cable)
   if (ends.length === 0) reader.failAt(`There is no conductor "${token.text}" at the ${placeName(reader, place)}.`, start ?? token)
+  // Of a letter the one that leaves the unit is clamped; of two wires of one color nobody knows which.
+  const isColor = !ends.some((end) => parsePoint(end).name.toLowerCase() === token.text.toLowerCase())
+  if (isColor && ends.length > 1)
+    reader.failAt(
+      `More than one ${token.text.toLowerCase()} wire comes to the ${placeName(reader, place)}: say ${ends
+        .map((end) => `${parsePoint(end).cable?.replace(/-cable$/, '')} ${parsePoint(end).name}`)
+        .join(' or ')}.`,
+      token,
+    )
   return ends[ends.length - 1]
 }

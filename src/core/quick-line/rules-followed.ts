@@ -197,7 +197,8 @@ export const followedRules: readonly Rule[] = [
         ({ id, name }) => which === 'control' || which === 'main' || `${id} ${name}`.includes(which),
       )
       const word = /^(?:steady|solid|on|lit)$/.test(how) ? 'steady' : /^(?:off|out|dark|dead)$/.test(how) ? 'dark' : 'flashes'
-      return boards.length === 1 ? worded(boards[0].id, word) : null
+      // A board that has no outputs in this record has no light of its own in it.
+      return boards.length === 1 ? worded(boards[0].id, word) : partsOf(the.system, 'board').length === 0 ? the.asNote() : null
     },
   ),
   rule('(?:panel|board)(?: status)? (?:light|led|lamp)s?(?: is| are)? (?:off|out|dark|dead)', (the) => {

@@ -14,5 +14,14 @@ export const remarkRules: readonly Rule[] = [
     'contacts?(?: are| is| look)? (?:burnt|burned|pitted|worn|black|bad)(?: .*)?|.*\\b(?:refrigerant|freon|filter|capacitor|cap reads|coil is (?:dirty|iced)|iced up|frozen up|lightning|storm|rain|yesterday|last (?:night|week|month|year|time|summer|winter)|somebody|someone|capped|not used|unused|rust|rusty|dirty|locked out|lockout|splice|spliced|wasps|ants|bees)\\b.*',
     (the) => the.asNote(),
   ),
-  rule('transformer(?: is| feels)? (?:cold|cool|humming|hums|buzzing|warm|hot)(?: .*)?', (the) => the.asNote()),
+  // What works, said of the whole visit, is no proof of a mode; what the contactor does under a finger is no call.
+  rule(
+    '(?:it |unit |system |everything )?(?:runs|works|running|working|ran)(?: fine| good| great| ok)?(?: now| again| today)+|(?:aux|strips?|emergency heat|blower|fan|heat|cool|burners?) (?:comes?|came|fires?|fired|kicks?|kicked) (?:right |straight )?(?:on|up|in)(?: .*)?|(?:stat|thermostat)s? (?:is |keeps )?(?:calling|asking) but (?:nothing|no) .*|put (?:the )?disconnect back(?: in)?',
+    (the) => the.asNote(),
+  ),
+  rule(
+    '(?:c|common) (?:is not|isnt|not) (?:grounded|bonded)(?: .*)?|(?:furnace|heat pump|compressor|strips?) (?:fires|runs|starts|comes on) on .+ call(?: .*)?|(?:.* )?(?:goes|going|went) (?:to|into) defrost(?: .*)?|(?:cut|cut back) and capped .*',
+    (the) => the.asNote(),
+  ),
+  rule('transformer(?: is| feels)? (?:cold|cool|humming|hums|buzzing|buzzes|warm|hot)(?: .*)?', (the) => the.asNote()),
 ]

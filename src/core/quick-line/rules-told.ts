@@ -4,12 +4,30 @@ import { asks, NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
 import { leading, loadOf, type Sentence, statHere, worded } from '@/src/core/quick-line/sentence'
 import { SHOWS_CALL, SHOWS_NO_CALL } from '@/src/core/readings/looks'
 import { sayCall } from '@/src/core/wiring/call'
+import { terminalPoint } from '@/src/core/wiring/point'
+import { commonNodes } from '@/src/core/wiring/supply'
 import { callsOf, placeById } from '@/src/core/wiring/system'
 
 const STAT = '(?:thermostat|stat|tstat|t-stat|screen|display)s?'
 const TRIPS = '(?:trips|tripped|tripping|pops|popped|blows|blew|kicks out|kicked out)'
 
 const isAtStat = ({ system, state }: Sentence): boolean => placeById(system, state.bench.place)?.kind === 'thermostat'
+
+const NO_FAN = { asks: 'The record of this house has no fan outdoors. Put "note" before it to keep it as a remark.' }
+
+/** With the power off, no path from any hot wire of the strip to the metal. */
+function everyToGround(the: Sentence): string | null {
+  const { system, state } = the
+  const place = placeById(system, state.bench.place)
+  if (state.bench.power || !place?.metal) return null
+  const common = commonNodes(system)
+  const wired = place.terminals.filter(
+    (terminal) =>
+      !common.has(terminalPoint(terminal, place.id)) &&
+      system.cables.some(({ between, conductors }) => conductors.some(({ lands }) => lands[between.indexOf(place.id)] === terminal)),
+  )
+  return wired.length === 0 ? null : wired.map((terminal) => `${terminal}-gnd OL`).join('; ')
+}
 
 /** A call that is made or tried by its stage: second stage heat, heat stage 2. */
 const staged = (the: Sentence, stage: string, mode: string): string | null =>
@@ -19,7 +37,53 @@ const staged = (the: Sentence, stage: string, mode: string): string | null =>
 export const toldRules: readonly Rule[] = [
   // Fuse and trips.
   rule('fuse (?:just )?(?:let go|went)(?: again)?', () => 'fuse blown'),
+  asks('.*\\d+ ?(?:v|volts?)? on (?:one|1) leg.*', 'Which leg is which? Say each against ground: "L1-gnd 120; L2-gnd 0".'),
   rule('breaker (?:just )?(?:went|let go|opened)(?: again)?', () => 'trips'),
+  rule(
+    '(?:blew|popped|burned|went through|ate|cooked) (?:up )?(?:\\d+|two|three|four|several|couple|few|bunch)(?: more)? (?:fuses|breakers|transformers)(?: .*)?',
+    (the) => the.asComplaint(),
+  ),
+  rule(
+    `(?:it )?(?:holds|held)(?: fine)? (?:until|till|til)(?: i| you)? (?:land|landed|put|connect|connected|hook up|hooked up|touch|touched) (.+?)(?: back)?(?: on| up)?`,
+    (the, what) => leading('holds; land', the.conductor(what) && `${the.conductor(what)}; trips`),
+  ),
+  rule(
+    `(?:it |breaker |fuse )?${TRIPS}(?: it)?(?: right)? (?:instant|second|moment|minute|when|as soon as|once)(?: i)? (?:land|landed|connect|connected) (.+?)(?: back)?(?: on)?|(?:it |breaker |fuse )?${TRIPS}(?: it)?(?: right)? (?:the )?(?:instant|second|moment|minute|when|as soon as|once) (.+?) (?:goes|went|is put|is|gets|lands|touches) (?:back )?(?:on|landed)`,
+    (the, one, other) => leading('land', the.conductor(one || other) && `${the.conductor(one || other)}; trips`),
+  ),
+  rule('(?:used|using|use) (.+?) (?:wire )?(?:for|as) (\\S+)(?: wire)?(?: (?:at|on) both ends)?', (the, spare, what) =>
+    the.isLetter(what) && the.conductor(what) ? `swap ${the.conductor(what)} to ${spare}` : null,
+  ),
+  rule('(?:thermostat|stat|tstat) (?:base|sub ?base|wall plate|plate)(?: is)? (?:pulled|off|removed|hanging)(?: off)?(?: .*)?', (the) =>
+    leading('unplug', the.thermostat()),
+  ),
+  rule(
+    '(?:every|each|all)(?: of)?(?: the)? (?:wires?|conductors?|terminals?|letters?) (?:to|and) (?:ground|gnd|chassis|metal|cabinet) (?:is |are |reads? )?(ol|open|clear|nothing)',
+    (the) => everyToGround(the),
+  ),
+  rule('(\\S+) (?:to|and) (ground|gnd|chassis|metal|cabinet) (?:is |reads? )?(?:nothing|clear|no reading|none)', (the, letter, ground) =>
+    !the.state.bench.power && the.isLetter(letter) ? `${the.letter(letter)}-${ground} OL` : null,
+  ),
+  rule(
+    `(?:amps? |draw |current )(?:climbs?|climbed|goes up|went up|rises?|rose|jumps?|jumped|shoots?|spikes?|spiked)(?: up)? to ${NUMBER} ?(?:a|amps?)?`,
+    (_, amps) => `max ${amps} A on R`,
+  ),
+  rule(
+    '(?:put|stuck|dropped|popped|set)(?: in)?(?: a| in a)?(?: new| another| fresh)? (\\d+) ?(?:a|amps?)(?: fuse)?(?: in| back in)',
+    (_, size) => `fuse ${size} in`,
+  ),
+  rule(
+    '(?:put |stuck |using )?(?:a )?(\\d+) ?(?:a|amps?) (?:pocket )?breaker (?:is )?(?:in|where|instead|in place)(?: (?:the )?(?:fuse|slot|of fuse|place of fuse|for fuse|fuse was|fuse goes|stead of fuse))?',
+    (_, size) => `breaker ${size} in`,
+  ),
+  rule(
+    `(?:amps? |draw |current |it )?(?:climbs?|climbed|goes up|went up|rises?|rose|jumps?|jumped|shoots?|spikes?|spiked)(?: up)? to ${NUMBER} ?(?:a|amps?)?(?: and| then| before| when)*(?: then)?(?: it)? (?:trips|tripped|pops|popped|blows|blew)(?: it)?`,
+    (_, amps) => `max ${amps} A on R; trips`,
+  ),
+  rule('(?:.*\\b(?:but|and) )?(?:the )?fan (?:isnt|is not|is off|doesnt|does not|wont|not)(?: .*)?', (the) =>
+    placeById(the.system, the.state.bench.place)?.kind === 'outdoor' && the.part('fan') === null ? the.asNote() : null,
+  ),
+  rule('.*\\b(?:cond|condenser|outdoor|outside) fan\\b.*', (the) => (the.part('outdoor fan') === null ? NO_FAN : null)),
   rule(
     `(?:it |fuse |breaker )?(?:${TRIPS}|let go|went)(?: (?:it|again|right))* (?:when|as soon as|once|second|minute|moment|every time|whenever) (?:thermostat|stat|tstat|it|i|we) (?:calls|called|call|goes|went|asks|asked|tries|tried)(?: for| to| into| on)* (\\S+)`,
     (the, call) => leading('trips on', the.call(call)),

@@ -9,6 +9,7 @@ import { partRules } from '@/src/core/quick-line/rules-parts'
 import { remarkRules } from '@/src/core/quick-line/rules-remarks'
 import { seenRules } from '@/src/core/quick-line/rules-seen'
 import { spokenRules } from '@/src/core/quick-line/rules-spoken'
+import { throughRules } from '@/src/core/quick-line/rules-through'
 import { toldRules } from '@/src/core/quick-line/rules-told'
 import { visitRules } from '@/src/core/quick-line/rules-visit'
 import { Sentence } from '@/src/core/quick-line/sentence'
@@ -45,6 +46,7 @@ function bySentence(text: string, typed: string, system: System, state: JobState
     ...complaintRules,
     ...flameRules,
     ...thermostatCodeRules,
+    ...throughRules,
     ...partRules,
     ...toldRules,
     ...handRules,

@@ -29,7 +29,6 @@ describe('an over-current code of a thermostat', () => {
 
   it.each([
     ['zoned-furnace-ac', 'over-current code', 'Which thermostat shows it?'],
-    ['furnace-ac', 'stat shows an over current code', 'On which call does it show?'],
     ['furnace-ac', 'thermostat shows overload on C', 'which of them does the code name?'],
   ])('%s, "%s": asked back', (id, said, question) => {
     const system = systemById(id)

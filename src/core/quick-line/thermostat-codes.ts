@@ -32,9 +32,8 @@ function onCall(the: Sentence, stat: PartOf<'thermostat'>, terminal: string | nu
   const { call } = the.state.bench
   if (call !== 'off') return said
   const of = terminal === null ? null : callClosing(the.system, stat, terminal)
-  return of
-    ? `call ${of.replace('-zone-', ' zone ')}; ${said}`
-    : { asks: 'On which call does it show? Set it first, as in "call cool", then say the code again.' }
+  // Of which call it came nobody says: it is what the house does, not what it did now.
+  return of ? `call ${of.replace('-zone-', ' zone ')}; ${said}` : the.asComplaint()
 }
 
 function over(the: Sentence, named: string, wire: string): Said {
@@ -65,11 +64,14 @@ const again = (the: Sentence): Said => {
   return last && onCall(the, last.stat, null, `${last.stat.id} ${last.word}`)
 }
 
+const ON_WIRE = '(?: (?:on|for|at|of) (?:wire )?(\\w{1,3}\\d?)(?: wire| terminal| output)?)?'
+/** A short is found in many ways: as a code it is told by a display, or called one. */
+const CALLED_CODE = '(?:code|error|fault|alert|warning|message)'
+const TOLD_AS_CODE = `(?:an? )?(?:(?:over ?-?current|overload)(?: ${CALLED_CODE})?|(?:high current|too much current|current too high|short(?:ed)?(?: circuit)?) ${CALLED_CODE}|${CALLED_CODE} (?:for |of )?(?:over ?-?current|overload|too much current|short))`
+
 export const thermostatCodeRules: readonly Rule[] = [
-  rule(
-    `(?:(${STAT}) ${SHOWS} )?${OVER}(?: (?:on|for|at|of) (?:wire )?(\\w{1,3}\\d?)(?: wire| terminal| output)?)?(?: (?:on|at) (${STAT}))?`,
-    (the, before, wire, after) => over(the, before || after, wire),
-  ),
+  rule(`(${STAT}) (?:${SHOWS} )?${OVER}${ON_WIRE}`, (the, named, wire) => over(the, named, wire)),
+  rule(`${TOLD_AS_CODE}${ON_WIRE}(?: (?:on|at) (${STAT}))?`, (the, wire, named) => over(the, named, wire)),
   rule(
     `(?:(${STAT}) ${SHOWS} )?(?:a )?(\\w{1,3}\\d?)(?: wire)? (?:over ?-?current|overload(?:ed)?|short(?:ed)?)(?: (?:code|error|fault|alert|message))`,
     (the, before, wire) => (the.isLetter(wire) ? over(the, before, wire) : null),

@@ -115,7 +115,8 @@ describe('what is told means what the grammar has for it', () => {
 
   it('of a thermostat that names an over-current code', () => {
     const read = standing('rooftop-gas', 'thermostat', 'on')
-    expect(drafts(read, 'over current code on the stat')).toEqual(drafts(read, 'stat over-current code'))
+    expect(drafts(read, 'over current code on the stat')).toMatchObject([{ kind: 'complaint', complaint: { symptoms: ['code'] } }])
+    expect(drafts(read, 'call heat; over current code on the stat')).toEqual(drafts(read, 'call heat; stat over-current code'))
   })
 
   it('clause by clause: what is not known of one clause is not left out of the others', () => {
@@ -133,7 +134,7 @@ describe('what could mean two things is asked, and weighs nothing', () => {
     [liveInside, 'nothing runs out here', 'which'],
     [deadOutside, 'coil ohms out at 16', 'Which coil'],
     [deadInside, 'no short O to C', 'What did it read'],
-    [liveInside, 'do the trip test', 'neither'],
+    [liveInside, 'do the trip test', 'as an entry'],
     [liveInside, 'trips with everything off but R and C', 'understood the start'],
     [liveInside, 'trips instantly on Y', 'jumper R Y'],
     [liveInside, 'condenser dead', 'No call is on'],

@@ -1,0 +1,58 @@
+import { NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
+import { lineSide, type Sentence, windingOhms } from '@/src/core/quick-line/sentence'
+import { type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
+import { commonBeside } from '@/src/core/wiring/supply'
+import { partById, partsOf } from '@/src/core/wiring/system'
+
+/** Line volts into a contactor and out of it to what it feeds, where one stands at one or names it. */
+function throughContactor(the: Sentence, into: string, out: string): string | null {
+  const { system, state } = the
+  const { place } = state.bench
+  const contactor = partsOf(system, 'coil').find((coil) => coil.role === 'contactor' && coil.place === place && coil.contact)
+  const fed = partsOf(system, 'load').find((load) => load.place === place && load.between.some((node) => contactor?.contact?.[1] === node))
+  const line = fed && Number(into) > 60 ? lineSide(the, into) : null
+  if (!fed || !line) return null
+  return `${line}; ${fed.between[0]}-${fed.between[1]} ${/^[\d.]/.test(out) ? out : '0'} V at ${place}`
+}
+
+const hasTransformer = ({ system, state }: Sentence): boolean =>
+  partsOf(system, 'transformer').some(({ place }) => place === state.bench.place)
+
+/** Volts ahead of a switch and behind it, each against common. */
+function throughSwitch(the: Sentence, before: string, named: string, after: string): string | null {
+  const part = partById(the.system, the.part(named) ?? '')
+  if (part?.kind !== 'switch' || Number(before) > 60) return null
+  const [ahead, behind] = part.between.map((lead) => ({ lead, common: commonBeside(the.system, terminalPoint(lead, part.place)) }))
+  if (!ahead.common || !behind.common) return null
+  const volts = ({ lead, common }: typeof ahead, value: string) => `${lead}-${parsePoint(common as Point).name} ${value} V at ${part.place}`
+  return `${volts(ahead, before)}; ${volts(behind, /^[\d.]/.test(after) ? after : '0')}`
+}
+
+const NONE = '(?:nothing|none|0|zero|no volts|no voltage|no power)'
+
+/** What goes into a contactor, a switch or a transformer, and what comes out of it. */
+export const throughRules: readonly Rule[] = [
+  rule(
+    `${NUMBER} ?${VOLTS}? (?:before|into|in|ahead|going into|going in)(?: to)? (.+?),? (?:and |but |then )?(?:(\\d*[.]?\\d+) ?${VOLTS}?|${NONE}) (?:after|out|behind|coming out|past it|past|leaving)(?: it)?`,
+    (the, before, named, value) => throughSwitch(the, before, named, value),
+  ),
+  rule(
+    `secondary(?: is| has| reads)? ${NUMBER} ?${VOLTS}?,?(?: and| but)? primary(?: is| has| reads)? ${NUMBER} ?${VOLTS}?`,
+    (the, out, into) => {
+      const [line, secondary] = [Number(into) > 60 ? lineSide(the, into) : null, the.voltsAt('transformer', out)]
+      return line && secondary && `${line}; ${secondary}`
+    },
+  ),
+  rule(
+    '(?:transformer )?(secondary|primary)(?: winding)? (ol|open|\\d*[.]?\\d+)(?: ?ohms?)?,?(?: and| but)? (secondary|primary)(?: winding)? (ol|open|\\d*[.]?\\d+)(?: ?ohms?)?',
+    (the, one, first, other, second) => {
+      if (the.state.bench.power || one === other) return null
+      const [a, b] = [windingOhms(the, one, first === 'open' ? 'OL' : first), windingOhms(the, other, second === 'open' ? 'OL' : second)]
+      return a && b && `${a}; ${b}`
+    },
+  ),
+  rule(
+    `(contactor (?:has |gets |reads )?)?${NUMBER} ?${VOLTS}? (?:in|on (?:the )?line(?: side)?),? ?(?:and |but )?(?:(\\d*[.]?\\d+) ?${VOLTS}?|(?:nothing|none|0|zero|no volts|no voltage|no power)) (?:out|on (?:the )?load(?: side)?)(?:(?: (?:from|at|on))? (contactor))?`,
+    (the, before, into, out, after) => (before || after || !hasTransformer(the) ? throughContactor(the, into, out) : null),
+  ),
+]
