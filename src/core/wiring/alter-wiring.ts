@@ -1,5 +1,5 @@
 import type { Part, PartOf } from '@/src/core/wiring/part'
-import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
+import { firstPart, type Place, partsOf, type System } from '@/src/core/wiring/system'
 import { feedOf } from '@/src/core/wiring/thermostat'
 
 /** Changes of a system's wiring that make another sound one: a switch put in or taken out, a common that is not there. */
@@ -15,13 +15,27 @@ function renameNode(system: System, place: string, from: string, to: string): Sy
         : typeof value === 'object' && value !== null
           ? Object.fromEntries(Object.entries(value).map(([key, inner]) => [key, rename(inner)]))
           : value
-  const nodes = ['between', 'primary', 'secondary', 'contact', 'poles', 'outputs'] as const
+  const nodes = [
+    'between',
+    'primary',
+    'secondary',
+    'contact',
+    'poles',
+    'outputs',
+    'defrost',
+    'ignites',
+    'hot',
+    'common',
+    'steals',
+    'calls',
+  ] as const
   return {
     ...system,
     parts: system.parts.map((part): Part => {
       if (part.place !== place) return part
       const changed = Object.fromEntries(nodes.flatMap((key) => (key in part ? [[key, rename(part[key as keyof Part])]] : [])))
-      return { ...part, ...changed } as Part
+      const fed = part.kind === 'thermostat' && part.feeds ? { feeds: renameFeeds(part.feeds, name) } : {}
+      return { ...part, ...changed, ...fed } as Part
     }),
     cables: system.cables.map((cable) => {
       const side = cable.between.indexOf(place)
@@ -38,6 +52,41 @@ function renameNode(system: System, place: string, from: string, to: string): Sy
     places: system.places.map((one) => (one.id === place ? { ...one, terminals: [...new Set(one.terminals.map(name))] } : one)),
   }
 }
+
+const renameFeeds = (feeds: NonNullable<PartOf<'thermostat'>['feeds']>, name: (node: string) => string) =>
+  Object.fromEntries(Object.entries(feeds).map(([terminal, hot]) => [name(terminal), name(hot)]))
+
+/** A strip on which a screw bears another letter than the kind has for it. */
+export interface Lettering {
+  readonly place: string
+  readonly from: string
+  readonly to: string
+}
+
+/**
+ * The system with the letters that this house's strip bears: what was `from` there is `to`, and where another screw had that letter the two
+ * change places, as common and the valve do from one make to another. The wires and what they do stay as they are.
+ */
+export function withLetter(system: System, { place, from, to }: Lettering): System {
+  const terminals = system.places.find(({ id }) => id === place)?.terminals ?? []
+  if (from === to || !terminals.includes(from)) return system
+  // No letter of a strip: no screw is called so.
+  const meanwhile = '~'
+  const steps: [string, string][] = terminals.includes(to)
+    ? [
+        [from, meanwhile],
+        [to, from],
+        [meanwhile, to],
+      ]
+    : [[from, to]]
+  return steps.reduce((one, [a, b]) => renameNode(one, place, a, b), system)
+}
+
+/** Strips that may be lettered in their own way: at the unit a call is looked for under the thermostat's letter. */
+export const letteredPlaces = (system: System): Place[] => system.places.filter(({ kind }) => kind === 'outdoor' || kind === 'zone-panel')
+
+/** What a letter of a strip may be. */
+export const isLetterOfStrip = (text: string): boolean => /^[A-Za-z][A-Za-z0-9/-]{0,5}$/.test(text)
 
 /** The system without its float switch: what stood on either side of it is one. */
 export function withoutFloat(system: System): System {

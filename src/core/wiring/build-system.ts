@@ -1,8 +1,10 @@
 import {
+  type Lettering,
   withBatteries,
   withCappedLeads,
   withFloatInHot,
   withFloatInY,
+  withLetter,
   withoutCommonAtThermostat,
   withoutFloat,
 } from '@/src/core/wiring/alter-wiring'
@@ -113,6 +115,13 @@ export function buildSystem(seen: WhatIsThere, kinds: readonly System[]): BuiltS
   if (spare) taken.push(`a capped ${spare.volts} V lead on the transformer`)
   return { system: read.system, kind, differs, taken }
 }
+
+/** A kind with the letters that this house's strips bear, as a system of that house. */
+export const reLettered = (kind: System, letters: readonly Lettering[]): System => ({
+  ...letters.reduce(withLetter, kind),
+  id: `${kind.id}-lettered${AS_FOUND}`,
+  name: `${kind.name}, letters as found`,
+})
 
 /** Every board output that can be of either style in the one that was seen; an ignition control has relays. */
 const withOutputs = (system: System, style: 'passes' | 'relay'): System => ({

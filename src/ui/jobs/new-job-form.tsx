@@ -7,6 +7,7 @@ import { useForm } from 'react-hook-form'
 import type { NewJob } from '@/src/core/formats/api'
 import { type ChangeLately, emptyComplaint, sayChanged } from '@/src/core/job/complaint'
 import { changesLately } from '@/src/core/job/symptoms'
+import type { Lettering } from '@/src/core/wiring/alter-wiring'
 import type { System } from '@/src/core/wiring/system'
 import { nothingLookedAt, type WhatIsThere } from '@/src/core/wiring/what-is-there'
 import { Button } from '@/src/ui/controls/button'
@@ -16,6 +17,7 @@ import { api, NoAnswer } from '@/src/ui/device/api-client'
 import { beginJobOnDevice, readKeptJob } from '@/src/ui/device/kept-jobs'
 import { useKeptForm } from '@/src/ui/device/use-kept-form'
 import { EarlierJobs } from '@/src/ui/jobs/earlier-jobs'
+import { LettersDiffer } from '@/src/ui/jobs/letters-differ'
 
 interface NewJobFields {
   readonly title: string
@@ -23,6 +25,8 @@ interface NewJobFields {
   /** An earlier job whose system is taken, where that is no kind of the list. */
   readonly systemOf: string
   readonly seen: WhatIsThere
+  /** Letters of its strips that are not those of the kind. */
+  readonly letters: readonly Lettering[]
   readonly words: string
   readonly changed: readonly ChangeLately[]
 }
@@ -86,19 +90,26 @@ async function shippedSystem(id: string): Promise<System> {
   return system
 }
 
+/** A kind with the letters of this house's strips: a system of its own, which the next visit here begins from. */
+async function letteredSystem(id: string, letters: readonly Lettering[]): Promise<System> {
+  const { reLettered } = await import('@/src/core/wiring/build-system')
+  const kind = await api.readSystem(id).catch(() => shippedSystem(id))
+  return reLettered(kind, letters)
+}
+
 /** Where, which type of system, what it does in the customer's words, and what changed lately. */
 export function NewJobForm({ systems }: { systems: readonly { id: string; name: string }[] }) {
   const router = useRouter()
   const [problem, setProblem] = useState<string | null>(null)
   const form = useForm<NewJobFields>({
-    defaultValues: { title: '', systemId: systems[0]?.id ?? '', systemOf: '', seen: nothingLookedAt, words: '', changed: [] },
+    defaultValues: { title: '', systemId: systems[0]?.id ?? '', systemOf: '', seen: nothingLookedAt, letters: [], words: '', changed: [] },
   })
   const forget = useKeptForm(form, 'new job')
   const changed = form.watch('changed')
-  const [title, systemId, systemOf, seen] = form.watch(['title', 'systemId', 'systemOf', 'seen'])
+  const [title, systemId, systemOf, seen, letters] = form.watch(['title', 'systemId', 'systemOf', 'seen', 'letters'])
   const [ticking, setTicking] = useState(false)
   const { errors, isSubmitting } = form.formState
-  const start = form.handleSubmit(async ({ title, systemId, systemOf, seen, words, changed: lately }) => {
+  const start = form.handleSubmit(async ({ title, systemId, systemOf, seen, letters, words, changed: lately }) => {
     setProblem(null)
     const id = crypto.randomUUID()
     const at = new Date().toISOString()
@@ -110,7 +121,9 @@ export function NewJobForm({ systems }: { systems: readonly { id: string; name: 
           ? (await import('@/src/ui/jobs/tick-system')).systemOf(seen)
           : systemId === EARLIER
             ? await systemOfEarlierJob(systemOf)
-            : null
+            : letters.length > 0
+              ? await letteredSystem(systemId, letters)
+              : null
       const opening: NewJob = own ? { ...job, system: own } : { ...job, systemId }
       try {
         await api.openJob(opening)
@@ -153,7 +166,11 @@ export function NewJobForm({ systems }: { systems: readonly { id: string; name: 
           form.setValue('systemId', same ? same.id : EARLIER, { shouldDirty: true })
         }}
       />
-      <select {...form.register('systemId')} aria-label="type of system" className={field}>
+      <select
+        {...form.register('systemId', { onChange: () => form.setValue('letters', []) })}
+        aria-label="type of system"
+        className={field}
+      >
         {systems.map(({ id, name }) => (
           <option key={id} value={id}>
             {name}
@@ -181,7 +198,14 @@ export function NewJobForm({ systems }: { systems: readonly { id: string; name: 
           </Sheet>
         </>
       ) : systemId === EARLIER ? null : (
-        <SystemPicture id={systemId} />
+        <>
+          <SystemPicture id={systemId} />
+          <LettersDiffer
+            systemId={systemId}
+            letters={letters}
+            onChange={(next) => form.setValue('letters', [...next], { shouldDirty: true })}
+          />
+        </>
       )}
       <textarea
         {...form.register('words', { maxLength: 2000 })}
