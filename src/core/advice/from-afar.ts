@@ -198,7 +198,8 @@ function whatToDo(system: System, cut: Cut, before: Cut | null, call: CallName):
   const wire = ({ cable, conductor, screw }: Cut): string => {
     const found = cableById(system, cable)
     const colour = found?.conductors.find(({ id }) => id === conductor)?.colour
-    return `the ${colour === undefined || colour === 'unknown' ? '' : `${colour} `}wire of the ${found?.name} on ${screw}`
+    const seen = colour === undefined || colour === 'unknown' ? [] : [colour]
+    return ['the', ...seen, 'wire of the', found?.name, 'on', screw].join(' ')
   }
   const at = (place: string) => `the ${placeById(system, place)?.name}`
   return [
