@@ -5,6 +5,8 @@ import { propose } from '@/src/core/diagnosis/planner/propose'
 import { emptyComplaint, type Symptom } from '@/src/core/job/complaint'
 import { createHouse } from '@/src/core/practice/house'
 import { runTrial } from '@/src/core/practice/trial'
+import { LANDED } from '@/src/core/readings/looks'
+import type { Observation } from '@/src/core/readings/observations'
 import { createRandom } from '@/src/core/units/random'
 import type { CallName } from '@/src/core/wiring/call'
 import { systemById } from '@/src/core/wiring/systems/catalogue'
@@ -47,8 +49,27 @@ describe('the first moves', () => {
     expect(firstOf('furnace-ac', 'nothing-runs')?.probe).toMatchObject({ meter: 'volts', a: 'R@indoor', b: 'C@indoor' })
   })
 
-  it('one mode is dead: the thermostat is set to call for it and looked at', () => {
-    expect(firstOf('furnace-ac', 'mode-dead', 'cool')).toMatchObject({ probe: { meter: 'look', at: 'stat' }, bench: { call: 'cool' } })
+  it('one mode is dead: a glance over the strip where one stands, then the thermostat is set to call for it and looked at', () => {
+    const engine = engineOf('furnace-ac')
+    const first = firstOf('furnace-ac', 'mode-dead', 'cool')
+    expect(first).toMatchObject({ probe: { meter: 'look', at: 'landings@indoor' }, setup: [] })
+    const bench = createBench(engine.system)
+    const landed: Observation = { id: 'a', bench, probe: { meter: 'look', at: 'landings@indoor' }, answer: { word: LANDED } }
+    const { next } = propose(engine, { ...noEvidence, complaint: told('mode-dead', 'cool'), observations: [landed] }, bench)
+    expect(next).toMatchObject({ probe: { meter: 'look', at: 'stat' }, bench: { call: 'cool' } })
+  })
+
+  it('something chatters: the call on, what does is seen and heard before anything is switched off', () => {
+    const next = firstOf('heat-pump-o', 'chatters', 'heat')
+    expect(next).toMatchObject({ probe: { meter: 'look' }, bench: { power: true, call: 'heat' } })
+    const { verdict, checks } = visit('heat-pump-o', 'output-chatters:defrost-board.O-out', told('chatters', 'heat'))
+    expect(verdict).toMatchObject({ repair: { id: 'replace:defrost-board' } })
+    expect(checks).toBeLessThanOrEqual(6)
+  })
+
+  it('what never stops is seen with nothing called: no call is made for it', () => {
+    const { observations } = visit('furnace-ac', 'conductor-short:stat-cable.R+W', told('never-stops'))
+    expect(observations.filter(({ bench }) => bench.call !== 'off')).toEqual([])
   })
 
   it('a fuse that blows on a call: ohms, with the power off', () => {
@@ -77,15 +98,16 @@ describe('is there a call', () => {
     expect(checks).toBeLessThanOrEqual(3)
   })
 
-  it.each(['furnace-ac', 'heat-pump-o'])('%s: the thermostat does not close, in four', (id) => {
+  it.each(['furnace-ac', 'heat-pump-o'])('%s: the thermostat does not close, in four and the glance before them', (id) => {
     const { verdict, checks } = visit(id, 'thermostat-not-closing:stat.Y', told('mode-dead', 'cool'))
     expect(verdict).toMatchObject({ found: 'repair', repair: { id: 'replace:stat' } })
-    expect(checks).toBeLessThanOrEqual(4)
+    expect(checks).toBeLessThanOrEqual(5)
   })
 
   it('a wire that hangs off its screw is landed once it is seen: no check is spent on proving it', () => {
-    const { verdict, observations } = visit('furnace-ac', 'not-landed:stat-cable.Y@indoor', told('mode-dead', 'cool'))
+    const { verdict, observations, checks } = visit('furnace-ac', 'not-landed:stat-cable.Y@indoor', told('mode-dead', 'cool'))
     expect(verdict).toMatchObject({ found: 'repair', repair: { id: 'land:stat-cable.Y@indoor' } })
     expect(observations.at(-1)).toMatchObject({ probe: { at: 'landings@indoor' }, answer: { word: 'off: stat-cable.Y@indoor' } })
+    expect(checks).toBeLessThanOrEqual(2)
   })
 })

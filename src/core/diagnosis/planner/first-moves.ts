@@ -6,15 +6,18 @@ import { type Check, type Choice, weighQuestion } from '@/src/core/diagnosis/pla
 import { nextOfWay } from '@/src/core/diagnosis/planner/way-steps'
 import type { Symptom } from '@/src/core/job/complaint'
 import { openedBy, type Probe, probeKey } from '@/src/core/readings/check'
+import { landingsAt } from '@/src/core/readings/look-target'
 import { questionKey } from '@/src/core/readings/observations'
 import { modelValue } from '@/src/core/units/model-value'
 import { type Point, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside } from '@/src/core/wiring/supply'
-import { callerOf, callsOf, firstPart, placeById, type System } from '@/src/core/wiring/system'
+import { callerOf, callsOf, firstPart, partsOf, placeById, type System } from '@/src/core/wiring/system'
 import { feedOf } from '@/src/core/wiring/thermostat'
 
 /** Complaints that are answered first by whether there is a call at all. */
 const asksForCall: readonly Symptom[] = ['nothing-runs', 'mode-dead', 'half-works']
+/** One mode dead, or half of it: a wire that is off is seen at a glance. */
+const asksForEyes: readonly Symptom[] = ['mode-dead', 'half-works']
 /** What is dead as a whole is answered first by whether there is 24 V. */
 const asksForVolts: readonly Symptom[] = ['nothing-runs', 'blank-thermostat']
 
@@ -43,6 +46,7 @@ export function firstMove(engine: Engine, evidence: Evidence, posterior: Posteri
   const refused = new Set((choice.skipped ?? []).map(probeKey))
   const asked = new Set(observations.map((one) => questionKey(anyTime(one.bench), one.probe)))
   for (const move of [
+    ...(told(asksForEyes) ? landingsHere(engine.system, bench) : []),
     ...(told(asksForVolts) ? voltsAtUnit(engine.system, bench) : []),
     ...(told(asksForCall) ? isThereACall(engine.system, bench, complaint.call) : []),
   ]) {
@@ -51,12 +55,40 @@ export function firstMove(engine: Engine, evidence: Evidence, posterior: Posteri
     const check = weighQuestion(engine, posterior, observations, bench, move.bench, move.probe, move.place)
     if (check && check.gainBits >= WORTH_A_MOVE) return check
   }
-  return null
+  return told(['chatters']) ? whatChatters(engine, evidence, posterior, bench, refused, asked) : null
+}
+
+/** What chatters is seen and heard, the call on, before anything is switched off: the relay or valve of which the most is learned. */
+function whatChatters(
+  engine: Engine,
+  { complaint, observations }: Evidence,
+  posterior: Posterior,
+  bench: Bench,
+  refused: ReadonlySet<string>,
+  asked: ReadonlySet<string>,
+): Check | null {
+  const { system } = engine
+  const call = complaint.call ?? (bench.call === 'off' ? callsOf(system).find((one) => one !== 'fan') : bench.call)
+  if (call === undefined) return null
+  const on = calling(system, bench, call)
+  const checks = partsOf(system, 'coil').flatMap(({ id, place }) => {
+    const probe: Probe = { meter: 'look', at: id }
+    if (refused.has(probeKey(probe)) || asked.has(questionKey(anyTime(on), probe))) return []
+    const check = weighQuestion(engine, posterior, observations, bench, on, probe, place)
+    return check && check.gainBits >= WORTH_A_MOVE ? [check] : []
+  })
+  return checks.reduce<Check | null>((best, check) => (best === null || check.gainBits > best.gainBits ? check : best), null)
 }
 
 /** The call may be missing at its thermostat: a motor that runs on it, or volts at the unit, have settled that. */
 const mayNotCall = (engine: Engine, posterior: Posterior, place: string): boolean =>
   (zoneProbabilities(engine, posterior.hypotheses).get(place) ?? 0) > SURELY_CALLS
+
+/** The strip where one stands: a glance, with nothing switched. */
+function landingsHere(system: System, bench: Bench): Move[] {
+  const isUnit = placeById(system, bench.place)?.kind !== 'thermostat'
+  return isUnit ? [{ bench, probe: { meter: 'look', at: landingsAt(bench.place) }, place: bench.place }] : []
+}
 
 interface Move {
   readonly bench: Bench
@@ -73,20 +105,23 @@ function voltsAtUnit(system: System, bench: Bench): Move[] {
   return [{ bench, probe: { meter: 'volts', a: terminalPoint(hot, place), b: common }, place }]
 }
 
+/** Everything put back, and the call made. */
+const calling = (system: System, from: Bench, call: Bench['call']): Bench => ({
+  ...createBench(system),
+  slot: from.slot,
+  further: from.further,
+  ...(from.guards && { guards: from.guards }),
+  panelsOff: from.panelsOff,
+  place: from.place,
+  call,
+})
+
 /** The call of the complaint, made at its thermostat and followed from there to the unit. */
 function isThereACall(system: System, from: Bench, wanted: Evidence['complaint']['call']): Move[] {
   const call = wanted ?? (from.call === 'off' ? callsOf(system).find((one) => one !== 'fan') : from.call)
   if (call === undefined) return []
   const stat = callerOf(system, call)
-  const bench: Bench = {
-    ...createBench(system),
-    slot: from.slot,
-    further: from.further,
-    ...(from.guards && { guards: from.guards }),
-    panelsOff: from.panelsOff,
-    place: from.place,
-    call,
-  }
+  const bench = calling(system, from, call)
   const at = (name: string, place: string) => terminalPoint(name, place)
   const [terminal] = [...(stat.calls[call] ?? [])].sort((a, b) => Number(a === 'G') - Number(b === 'G'))
   if (terminal === undefined) return []

@@ -15,7 +15,9 @@ import { predictAll } from '@/src/core/readings/predict'
 import { Memo } from '@/src/core/units/cache'
 import { modelValue } from '@/src/core/units/model-value'
 import type { CallName } from '@/src/core/wiring/call'
-import { callsOf, type System } from '@/src/core/wiring/system'
+import { terminalPoint } from '@/src/core/wiring/point'
+import { commonBeside } from '@/src/core/wiring/supply'
+import { callsOf, firstPart, type System } from '@/src/core/wiring/system'
 
 /** What a call must bring on at a place in a sound house, or let rest: seen at one look, or part by part. */
 interface Proof {
@@ -131,11 +133,14 @@ export function nextReproduction(
   { skipped = [] }: Choice,
 ): Check | null {
   if (!complaint.symptoms.some((symptom) => WATCHED.includes(symptom))) return null
-  const isTold = (call: Proof['call']) => (complaint.call === null ? call !== 'off' : call === complaint.call)
+  // What never stops is seen with nothing called.
+  const neverStops = complaint.symptoms.includes('never-stops')
+  const isTold = (call: Proof['call']) =>
+    (neverStops && call === 'off') || (complaint.call === null ? call !== 'off' && !neverStops : call === complaint.call)
   const wasMade = observations.some(
     (observation) => isClean(observation) && isTold(observation.bench.call) && observation.probe.meter !== 'trip',
   )
-  if (wasMade) return null
+  if (wasMade || (complaint.symptoms.includes('nothing-runs') && isDeadAtUnit(engine.system, observations))) return null
   const refused = new Set(skipped.map(probeKey))
   for (const { call, place, whole, parts } of proofsOf.of(engine.laboratory)) {
     if (!isTold(call)) continue
@@ -147,6 +152,24 @@ export function nextReproduction(
   }
   return null
 }
+
+/** No volts at the unit on a whole bench: that nothing runs is seen in that. */
+function isDeadAtUnit(system: System, observations: readonly Observation[]): boolean {
+  const { place } = firstPart(system, 'fuse')
+  const hot = terminalPoint(firstPart(system, 'thermostat').hot, place)
+  const common = commonBeside(system, hot)
+  return observations.some(
+    (observation) =>
+      isClean(observation) &&
+      observation.probe.meter === 'volts' &&
+      [observation.probe.a, observation.probe.b].every((end) => end === hot || end === common) &&
+      typeof observation.answer === 'number' &&
+      observation.answer < DEAD_BELOW,
+  )
+}
+
+/** A 24 V circuit that reads less feeds nothing. */
+const DEAD_BELOW = modelValue({ value: 3, unit: 'V', source: 'assumption' })
 
 const isClean = ({ bench }: Observation): boolean =>
   bench.power && bench.lifted.length + bench.jumpers.length + bench.unplugged.length === 0
