@@ -20,6 +20,24 @@ function sayCalls(reader: Reader): string {
 }
 
 function readFirstZoneCall(reader: Reader): 'off' | CallName {
+  const named = readNamedCall(reader)
+  if (named !== 'cool' && named !== 'heat') return named
+  return readSecondStage(reader) ? `${named}-2` : named
+}
+
+/** `cool-2`, and `cool 2` where the figure is no reading: nothing behind it, or another figure. */
+function readSecondStage(reader: Reader): boolean {
+  const [first, second] = [reader.tokens[reader.at], reader.tokens[reader.at + 1]]
+  if (first?.text === '-' && second?.text === '2') {
+    reader.at += 2
+    return true
+  }
+  if (first?.kind !== 'number' || first.text !== '2' || (second !== undefined && second.kind !== 'number')) return false
+  reader.at++
+  return true
+}
+
+function readNamedCall(reader: Reader): 'off' | CallName {
   return reader.oneOf(
     {
       off: 'off' as const,

@@ -40,6 +40,10 @@ export const toldRules: readonly Rule[] = [
   asks('.*\\d+ ?(?:v|volts?)? on (?:one|1) leg.*', 'Which leg is which? Say each against ground: "L1-gnd 120; L2-gnd 0".'),
   rule('breaker (?:just )?(?:went|let go|opened)(?: again)?', () => 'trips'),
   rule(
+    'proved (?:second|2nd|high) stage (cool|heat)(?:ing)?( .*)?|proved (cool|heat)(?:ing)? (?:second|2nd|high) stage( .*)?',
+    (_, one, rest, other, more) => `proved ${one || other}-2${rest || more}`,
+  ),
+  rule(
     '(?:blew|popped|burned|went through|ate|cooked) (?:up )?(?:\\d+|two|three|four|several|couple|few|bunch)(?: more)? (?:fuses|breakers|transformers)(?: .*)?',
     (the) => the.asComplaint(),
   ),
