@@ -1,5 +1,5 @@
 import type { FaultFamilyRecord } from '@/src/core/faults/family'
-import { corroded, fewTurns, leaking, loose, resistive, sagging, worn } from '@/src/core/faults/milder'
+import { corroded, fewTurns, leaking, loose, otherAccessory, resistive, sagging, worn } from '@/src/core/faults/milder'
 
 /** Along cables and in cabinets, and where their wires land. */
 const wiring = {
@@ -60,7 +60,7 @@ const parts = {
   'armature-jammed': { rate: 0.7, readApart: 'armature' },
   'contact-welded': { rate: 1 },
   'load-dead': { rate: 1, readApart: 'load' },
-  'accessory-across': { rate: 0.2 },
+  'accessory-across': { rate: 0.2, milder: otherAccessory },
   'switch-open': { rate: 3, comesAndGoes: 'touch-or-heat', milder: corroded },
   'delay-running': { rate: 1, readApart: 'delay' },
   'output-dead': { rate: 1.2, readApart: 'output' },

@@ -1,5 +1,13 @@
 import type { Effect, FaultVariant } from '@/src/core/faults/effect'
-import { CORRODED_JOINT, LEAKING_CONTACT, LOOSE_LINE_JOINTS, RESISTIVE_SHORTS, SAGGING_WINDING, WEAK_COIL } from '@/src/core/faults/rates'
+import {
+  CORRODED_JOINT,
+  LEAKING_CONTACT,
+  LOOSE_LINE_JOINTS,
+  OTHER_ACCESSORIES,
+  RESISTIVE_SHORTS,
+  SAGGING_WINDING,
+  WEAK_COIL,
+} from '@/src/core/faults/rates'
 import { callLink } from '@/src/core/wiring/links'
 
 interface Degree {
@@ -13,6 +21,9 @@ export const resistive: Milder = (effects) => RESISTIVE_SHORTS.map((degree) => t
 
 /** A few shorted turns in place of half the winding. */
 export const fewTurns: Milder = (effects) => [touching(effects, WEAK_COIL)]
+
+/** An accessory of another make. */
+export const otherAccessory: Milder = (effects) => OTHER_ACCESSORIES.map((degree) => touching(effects, degree))
 
 /** A contact that leaks, in place of one that is welded. */
 export const leaking: Milder = (effects) => [touching(effects, LEAKING_CONTACT)]

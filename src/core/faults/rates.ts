@@ -28,6 +28,15 @@ export const LEAKING_CONTACT = modelValue({
 export const JOINED_OHM = modelValue({ value: 0.4, unit: 'ohm', source: 'assumption' })
 /** What an added relay, a lamp or a humidifier's valve is, across a coil. */
 export const ACCESSORY_OHM = modelValue({ value: 16, unit: 'ohm', source: 'assumption' })
+/** The same, from a relay that pulls hard to a lamp or a valve. */
+export const OTHER_ACCESSORIES = modelValue({
+  value: [
+    { ohm: 9, share: 0.28 },
+    { ohm: 30, share: 0.2 },
+  ] as const,
+  unit: 'ohm, share of the cases',
+  source: 'assumption: coils of added relays read 8 to 40 ohm',
+})
 /** A coil with a few turns shorted. */
 export const WEAK_COIL = modelValue({ value: { ohm: 4, share: 0.25 } as const, unit: 'ohm, share of the cases', source: 'assumption' })
 /** A loose joint in the line, warm and sooty to open but for a thread: what is left across its load is any part of the volts. */
