@@ -1,6 +1,6 @@
 import type { Bench } from '@/src/core/bench/bench'
 import type { EntryDraft } from '@/src/core/job/entry'
-import { codeFor } from '@/src/core/readings/looks'
+import { codeFor } from '@/src/core/readings/code-looks'
 import { type CallName, callNames } from '@/src/core/wiring/call'
 import type { PartOf } from '@/src/core/wiring/part'
 import { callerOf, callsOf, type System } from '@/src/core/wiring/system'

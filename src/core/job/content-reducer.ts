@@ -10,7 +10,7 @@ import type { ContentEntry, Entry } from '@/src/core/job/entry'
 import type { Clash, JobState, Refusal } from '@/src/core/job/job-state'
 import type { WayOfWorking } from '@/src/core/job/ways'
 import { type Probe, tripWord } from '@/src/core/readings/check'
-import { isCode } from '@/src/core/readings/looks'
+import { isCode } from '@/src/core/readings/code-looks'
 import { type Observation, questionKey } from '@/src/core/readings/observations'
 import { firstPart, type System } from '@/src/core/wiring/system'
 

@@ -1,7 +1,7 @@
 import { callClosing } from '@/src/core/job/code-seen'
 import { type Rule, rule, type Said } from '@/src/core/quick-line/rule'
 import type { Sentence } from '@/src/core/quick-line/sentence'
-import { codeFor, isCode } from '@/src/core/readings/looks'
+import { codeFor, isCode } from '@/src/core/readings/code-looks'
 import type { PartOf } from '@/src/core/wiring/part'
 import { callerOf, partById, partsOf } from '@/src/core/wiring/system'
 import { switchedTerminals } from '@/src/core/wiring/thermostat'

@@ -3,9 +3,10 @@ import { faultFamilies } from '@/src/core/faults/families'
 import type { FaultFamilyRecord } from '@/src/core/faults/family'
 import { type Fault, singlesOf } from '@/src/core/faults/fault'
 import { type SolvedState, setInState } from '@/src/core/operation/in-state'
-import { type IgnitionModel, RUNS_ABOVE } from '@/src/core/operation/machine'
-import { isLit, overloaded, USUAL_GUARD_A } from '@/src/core/operation/settle'
+import { RUNS_ABOVE } from '@/src/core/operation/machine'
 import { isAlive, isBurning, isGuarded, isPulledIn } from '@/src/core/operation/state'
+import { CODE, codeFor, codeLooks } from '@/src/core/readings/code-looks'
+import { flameWord, flameWords, signalWords } from '@/src/core/readings/flame-looks'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { parseLook, runsAt } from '@/src/core/readings/look-target'
@@ -100,29 +101,6 @@ export function wordsOfLook(system: System, at: string): string[] {
   }
 }
 
-/** An over-current code, and one that names its wire. */
-const CODE = 'over-current code'
-export const codeFor = (terminal: string): string => `${CODE} on ${terminal}`
-export const isCode = (word: string): boolean => word === CODE || word.startsWith(`${CODE} on `)
-
-/** An over-current code that is told without its wire. */
-const WIRE_UNTOLD = modelValue({ value: 0.5, unit: 'share of codes', source: 'assumption' })
-
-/** A thermostat that has opened its outputs: what its code says, and which wire it names where it does. */
-function codeLooks(laboratory: Laboratory, at: string, worlds: Worlds, world: World): Component[] {
-  const { machine, kernel } = laboratory
-  const thermostat = machine.thermostats.find(({ part }) => part.id === at)
-  const { constraints, base } = worlds
-  const closing = thermostat && machine.thermostats[constraints.caller] === thermostat ? constraints.closing : []
-  const before = world.settled.path.findLast((state) => thermostat && isAlive(state, thermostat) && !isGuarded(state, thermostat))
-  const solved = before === undefined ? null : setInState(kernel, machine, base, world.fixed, constraints, before)
-  const over = thermostat && solved ? overloaded(thermostat, closing, thermostat.part.guardA ?? USUAL_GUARD_A, solved.kernel) : []
-  const named = over.length > 0 ? over : closing
-  const word = (said: string, share: number): Component => ({ weight: world.weight * share, at: { word: said }, sigma: 1, floating: false })
-  if (named.length === 0) return [word(CODE, 1)]
-  return [word(CODE, WIRE_UNTOLD), ...named.map((terminal) => word(codeFor(terminal), (1 - WIRE_UNTOLD) / named.length))]
-}
-
 /** What a display says of the call that it was set to make; and how often whoever looks tells so much and not just that it lives. */
 export const SHOWS_CALL = 'shows a call'
 export const SHOWS_NO_CALL = 'shows no call'
@@ -141,20 +119,6 @@ function callLooks({ system }: Laboratory, at: string, { call }: Bench, { fault 
 
 /** How an armature is told that is in, and one that is out; a damper's blade is driven shut. */
 const wordsOfCoil = (role: PartOf<'coil'>['role']): [string, string] => (role === 'damper' ? ['shut', 'open'] : ['in', 'out'])
-
-/** What is seen of the burners: no glow, a glow and no flame, a flame that goes out again within seconds, one that stays. */
-export const flameWords = ['no glow', 'glows without flame', 'lights and goes out', 'burns'] as const
-
-/** The current through a flame, against what the control wants: most say 1 µA or more. */
-export const FLAME_SIGNAL_FROM = modelValue({ value: 1, unit: 'µA', source: 'assumption: most labels ask for 0.5 to 1.5 µA' })
-export const signalWords = ['good', 'low'] as const
-
-/** What an ignition control makes of its burners in one state. */
-function flameWord(ignition: IgnitionModel, { kernel }: SolvedState, state: number): (typeof flameWords)[number] {
-  if (isBurning(state, ignition)) return 'burns'
-  if (isLit(ignition, kernel)) return isPulledIn(state, ignition.valve) ? 'lights and goes out' : 'glows without flame'
-  return 'no glow'
-}
 
 /** A wire that is off its screw, one on a wrong screw, and on which. */
 function wordsOfEnd(system: System, end: Point): string[] {

@@ -2,9 +2,8 @@
 
 import { codeSeen } from '@/src/core/job/code-seen'
 import type { Probe } from '@/src/core/readings/check'
+import { codeFor, isCode } from '@/src/core/readings/code-looks'
 import { wiringOf } from '@/src/core/readings/look-target'
-
-import { codeFor, isCode } from '@/src/core/readings/looks'
 import { wordsFor } from '@/src/core/readings/predict'
 import { firstPart, isUnknown, partById, partsOf, zonesOf } from '@/src/core/wiring/system'
 import { switchedTerminals } from '@/src/core/wiring/thermostat'
