@@ -48,6 +48,7 @@ describe('an ignition control', () => {
     ['coil-open:gas-valve', 'glows without flame'],
     ['armature-jammed:gas-valve', 'glows without flame'],
     ['flame-not-sensed:ignition', 'lights and goes out'],
+    ['output-chatters:ignition.valve-out', 'lights and goes out'],
   ])('%s: %s', (fault, seen) => {
     expect(likeliest(flame)).toBe('burns')
     expect(likeliest(flame, withFault(fault))).toBe(seen)

@@ -266,6 +266,8 @@ function lookWord(laboratory: Laboratory, at: string, bench: Bench, hypothesis: 
   const watched = parseLook(at)
   const ignition = laboratory.machine.ignitions.find(({ part }) => part.id === watched.of && watched.what !== 'part')
   if (ignition && watched.what === 'signal') return members.every((state) => isBurning(state, ignition)) ? 'good' : 'low'
+  // A valve that comes and goes lights what it feeds, and lets it go.
+  if (ignition && members.length > 1 && members.some((state) => isPulledIn(state, ignition.valve))) return 'lights and goes out'
   if (ignition) {
     const { kernel, machine } = laboratory
     const solved = setInState(kernel, machine, worlds.base, world.fixed, worlds.constraints, members[0])
