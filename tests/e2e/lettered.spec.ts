@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test'
 import { Technician } from '@/tests/e2e/technician'
 
-test('a strip outdoors on which B is common: lettered in two taps, read so, found, and so again at the next visit', async ({ page }) => {
+test('a strip outdoors on which B is common, a long walk: told by taps, read so, and so again at the next visit', async ({ page }) => {
   const technician = new Technician(page)
   await technician.opensTheApp()
   const form = page.getByRole('form', { name: 'New job' })
@@ -11,6 +11,8 @@ test('a strip outdoors on which B is common: lettered in two taps, read so, foun
   await form.getByRole('button', { name: /^C at the heat pump/ }).click()
   await form.getByRole('button', { name: 'marked B', exact: true }).click()
   await expect(form.getByText('C is marked B')).toBeVisible()
+  await form.getByText('walks here take').click()
+  await form.getByRole('button', { name: 'air handler to heat pump: 8 minutes' }).click()
   await form.getByRole('button', { name: 'Start' }).click()
   await expect(page.getByRole('heading', { name: 'Complaint', level: 1 })).toBeAttached()
   await technician.goesTo('Trace')
@@ -24,7 +26,7 @@ test('a strip outdoors on which B is common: lettered in two taps, read so, foun
 
   await page.goto('/')
   await form.getByLabel('street, unit').fill('9 weir')
-  await form.getByRole('button', { name: /You were at 9 Weir Lane: .*letters as found/ }).click()
+  await form.getByRole('button', { name: /You were at 9 Weir Lane: .*as it is here/ }).click()
   await form.getByRole('button', { name: 'Start' }).click()
   await technician.goesTo('Trace')
   await technician.says('Y-B 24.5 V at outdoor')

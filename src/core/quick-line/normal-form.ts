@@ -33,6 +33,9 @@ export function normalForm(clause: string, system: System, state: JobState): str
       (all, name: string) => pairOfCable(system, name) ?? all,
     )
     .replace(/ from (?:here|this end)\b/i, '')
+    .replace(/ (?:when|and|but) it (?:should ?n['’]?t|should not)(?: be| have any)?$/i, '')
+    .replace(/\bstrip heat\b/gi, 'heat strips')
+    .replace(/\bdraft (?:motor|fan|blower)\b/gi, 'inducer')
     .replace(/^(?:rang|rung|ringing) out (?:the )?\S+ cable,? (?=\S)/i, '')
     .replace(/\b(high|low) side(?: pressure)? (switch|cutout)\b/gi, '$1 pressure switch')
     .replace(/\b2nd\b/gi, 'second')

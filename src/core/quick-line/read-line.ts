@@ -146,7 +146,7 @@ function entriesAfter(said: string, context: QuickLineContext): readonly Entry[]
 function clausesOf(typed: string): string[] {
   // What a flame does one after the other is seen in one look.
   const line = typed.replace(
-    /^(.*\b(?:burners?|flames?|lights?|lit|fires?|ignites?)\b.*?),? then (?=(?:go|goes|went|drops?|dropped|shuts?|cuts?|dies|died|quits?)\b)/i,
+    /^(.*\b(?:burners?|flames?|lights?|lit|fires?|ignites?|igniters?|glows?)\b.*?),? then (?=(?:go|goes|went|drops?|dropped|shuts?|cuts?|dies|died|quits?|nothing|no)\b)/i,
     '$1 and ',
   )
   const clauses = line

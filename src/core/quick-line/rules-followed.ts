@@ -33,6 +33,16 @@ function legOf(system: System): { hot: string; place: string; hasNeutral: boolea
   return { hot: transformer.primary[0], place: transformer.place, hasNeutral: neutrals.includes(transformer.primary[1]) }
 }
 
+/** The light of a board, as it is told of the one that is meant. */
+function boardLight(the: Sentence, which: string, how: string): string | null {
+  const boards = partsOf(the.system, 'board').filter(
+    ({ id, name }) => which === 'control' || which === 'main' || `${id} ${name}`.includes(which),
+  )
+  const word = /^(?:steady|solid|on|lit)$/.test(how) ? 'steady' : /^(?:off|out|dark|dead)$/.test(how) ? 'dark' : 'flashes'
+  // A board that has no outputs in this record has no light of its own in it.
+  return boards.length === 1 ? worded(boards[0].id, word) : partsOf(the.system, 'board').length === 0 ? the.asNote() : null
+}
+
 /** Readings as a circuit is followed along: into this and out of that, before a call and after it, from the line to the load. */
 export const followedRules: readonly Rule[] = [
   rule(
@@ -191,15 +201,12 @@ export const followedRules: readonly Rule[] = [
   ),
   // Lights.
   rule(
+    'no (?:status )?(?:lights?|leds?|lamps?) (?:on|at|lit on) (defrost|zone|ignition|control|main)? ?(?:board|control|panel)',
+    (the, which) => boardLight(the, which || 'main', 'dark'),
+  ),
+  rule(
     '(defrost|zone|ignition|control|main) ?(?:board|control|panel)?(?: status)?(?: light| led| lamp)(?: is)? (steady|solid|on|lit|flashing|blinking|flashes|blinks|off|out|dark|dead)',
-    (the, which, how) => {
-      const boards = partsOf(the.system, 'board').filter(
-        ({ id, name }) => which === 'control' || which === 'main' || `${id} ${name}`.includes(which),
-      )
-      const word = /^(?:steady|solid|on|lit)$/.test(how) ? 'steady' : /^(?:off|out|dark|dead)$/.test(how) ? 'dark' : 'flashes'
-      // A board that has no outputs in this record has no light of its own in it.
-      return boards.length === 1 ? worded(boards[0].id, word) : partsOf(the.system, 'board').length === 0 ? the.asNote() : null
-    },
+    boardLight,
   ),
   rule('(?:panel|board)(?: status)? (?:light|led|lamp)s?(?: is| are)? (?:off|out|dark|dead)', (the) => {
     const [board, another] = partsOf(the.system, 'board')

@@ -23,5 +23,9 @@ export const remarkRules: readonly Rule[] = [
     '(?:c|common) (?:is not|isnt|not) (?:grounded|bonded)(?: .*)?|(?:furnace|heat pump|compressor|strips?) (?:fires|runs|starts|comes on) on .+ call(?: .*)?|(?:.* )?(?:goes|going|went) (?:to|into) defrost(?: .*)?|(?:cut|cut back) and capped .*',
     (the) => the.asNote(),
   ),
+  rule(
+    '(?:stat|thermostat)s? clicks? but (?:nothing|no) .*|waits? .+ (?:and |then )?(?:starts?|comes on)|(?:no|there is no) c wire(?: .*)?|(?:furnace |draft )?pressure switch (?:closes|makes|wont (?:close|make)|doesnt (?:close|make)|stays (?:open|closed))(?: .*)?|second transformer (?:is )?(?:dead|bad|fine|good)',
+    (the) => the.asNote(),
+  ),
   rule('transformer(?: is| feels)? (?:cold|cool|humming|hums|buzzing|buzzes|warm|hot)(?: .*)?', (the) => the.asNote()),
 ]

@@ -6,13 +6,8 @@ import { partById, partsOf } from '@/src/core/wiring/system'
 
 /** Line volts into a contactor and out of it to what it feeds, where one stands at one or names it. */
 function throughContactor(the: Sentence, into: string, out: string): string | null {
-  const { system, state } = the
-  const { place } = state.bench
-  const contactor = partsOf(system, 'coil').find((coil) => coil.role === 'contactor' && coil.place === place && coil.contact)
-  const fed = partsOf(system, 'load').find((load) => load.place === place && load.between.some((node) => contactor?.contact?.[1] === node))
-  const line = fed && Number(into) > 60 ? lineSide(the, into) : null
-  if (!fed || !line) return null
-  return `${line}; ${fed.between[0]}-${fed.between[1]} ${/^[\d.]/.test(out) ? out : '0'} V at ${place}`
+  const [line, load] = [Number(into) > 60 ? lineSide(the, into) : null, loadSide(the, out)]
+  return line && load && `${line}; ${load}`
 }
 
 const hasTransformer = ({ system, state }: Sentence): boolean =>
@@ -28,10 +23,22 @@ function throughSwitch(the: Sentence, before: string, named: string, after: stri
   return `${volts(ahead, before)}; ${volts(behind, /^[\d.]/.test(after) ? after : '0')}`
 }
 
+/** What a contactor feeds, by itself. */
+function loadSide(the: Sentence, volts: string): string | null {
+  const { system, state } = the
+  const { place } = state.bench
+  const contactor = partsOf(system, 'coil').find((coil) => coil.role === 'contactor' && coil.place === place && coil.contact)
+  const fed = partsOf(system, 'load').find((load) => load.place === place && load.between.some((node) => contactor?.contact?.[1] === node))
+  return fed ? `${fed.between[0]}-${fed.between[1]} ${/^[\d.]/.test(volts) ? volts : '0'} V at ${place}` : null
+}
+
 const NONE = '(?:nothing|none|0|zero|no volts|no voltage|no power)'
 
 /** What goes into a contactor, a switch or a transformer, and what comes out of it. */
 export const throughRules: readonly Rule[] = [
+  rule(`(?:(\\d*[.]?\\d+) ?${VOLTS}?|${NONE}) (?:on |at |across )?load side(?: (?:of )?contactor)?`, (the, volts) =>
+    loadSide(the, volts || '0'),
+  ),
   rule(
     `${NUMBER} ?${VOLTS}? (?:before|into|in|ahead|going into|going in)(?: to)? (.+?),? (?:and |but |then )?(?:(\\d*[.]?\\d+) ?${VOLTS}?|${NONE}) (?:after|out|behind|coming out|past it|past|leaving)(?: it)?`,
     (the, before, named, value) => throughSwitch(the, before, named, value),

@@ -1,12 +1,13 @@
 import { allOf } from '@/src/core/quick-line/hands'
 import { cableTowards } from '@/src/core/quick-line/meaning'
+import { findCable } from '@/src/core/quick-line/names'
 import { asks, NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
 import { leading, loadOf, type Sentence, statHere, worded } from '@/src/core/quick-line/sentence'
 import { SHOWS_CALL, SHOWS_NO_CALL } from '@/src/core/readings/looks'
 import { sayCall } from '@/src/core/wiring/call'
-import { terminalPoint } from '@/src/core/wiring/point'
+import { conductorEnd, terminalPoint } from '@/src/core/wiring/point'
 import { commonNodes } from '@/src/core/wiring/supply'
-import { callsOf, placeById } from '@/src/core/wiring/system'
+import { cableById, callsOf, placeById } from '@/src/core/wiring/system'
 
 const STAT = '(?:thermostat|stat|tstat|t-stat|screen|display)s?'
 const TRIPS = '(?:trips|tripped|tripping|pops|popped|blows|blew|kicks out|kicked out)'
@@ -14,6 +15,24 @@ const TRIPS = '(?:trips|tripped|tripping|pops|popped|blows|blew|kicks out|kicked
 const isAtStat = ({ system, state }: Sentence): boolean => placeById(system, state.bench.place)?.kind === 'thermostat'
 
 const NO_FAN = { asks: 'The record of this house has no fan outdoors. Put "note" before it to keep it as a remark.' }
+
+/** Two wires of a cable against each other, off at both ends: the hands' acts that are not done yet, and the reading where one stands. */
+function readApart(the: Sentence, named: string, wires: readonly string[], read: string): string | null {
+  const { system, state } = the
+  const cable = cableById(system, findCable(system, named) ?? '')
+  const here = cable?.between.find((place) => place === state.bench.place)
+  const found = wires.map((wire) => cable?.conductors.find(({ id, colour }) => id.toLowerCase() === wire || colour === wire))
+  if (state.bench.power || !cable || !here || found.some((wire) => wire === undefined)) return null
+  const lifts = cable.between.flatMap((place, side) =>
+    found.flatMap((wire) =>
+      wire && wire.lands[side] !== null && !state.bench.lifted.includes(conductorEnd(cable.id, wire.id, place))
+        ? [`lift ${cable.id} ${wire.id} at ${place}`]
+        : [],
+    ),
+  )
+  const [a, b] = found.map((wire) => `lifted ${cable.id} ${wire?.id}`)
+  return [...lifts, `ohms ${a}-${b} ${read} at ${here}`].join('; ')
+}
 
 /** With the power off, no path from any hot wire of the strip to the metal. */
 function everyToGround(the: Sentence): string | null {
@@ -39,6 +58,10 @@ export const toldRules: readonly Rule[] = [
   rule('fuse (?:just )?(?:let go|went)(?: again)?', () => 'fuse blown'),
   asks('.*\\d+ ?(?:v|volts?)? on (?:one|1) leg.*', 'Which leg is which? Say each against ground: "L1-gnd 120; L2-gnd 0".'),
   rule('breaker (?:just )?(?:went|let go|opened)(?: again)?', () => 'trips'),
+  rule(
+    `(\\S+) (?:to|and) (\\S+)(?: (?:in|on))? (\\S+) cable(?: is| reads?)? (ol|open|${NUMBER})(?: ?ohms?)?,?(?: with)? (?:both ends|everything|all|wires) (?:off|disconnected|lifted|open)(?: (?:at )?both ends)?`,
+    (the, one, other, cable, read) => readApart(the, cable, [one, other], read === 'open' ? 'OL' : read),
+  ),
   rule(
     'proved (?:second|2nd|high) stage (cool|heat)(?:ing)?( .*)?|proved (cool|heat)(?:ing)? (?:second|2nd|high) stage( .*)?',
     (_, one, rest, other, more) => `proved ${one || other}-2${rest || more}`,

@@ -9,6 +9,7 @@ import { partRules } from '@/src/core/quick-line/rules-parts'
 import { remarkRules } from '@/src/core/quick-line/rules-remarks'
 import { seenRules } from '@/src/core/quick-line/rules-seen'
 import { spokenRules } from '@/src/core/quick-line/rules-spoken'
+import { stripRules } from '@/src/core/quick-line/rules-strip'
 import { throughRules } from '@/src/core/quick-line/rules-through'
 import { toldRules } from '@/src/core/quick-line/rules-told'
 import { visitRules } from '@/src/core/quick-line/rules-visit'
@@ -47,6 +48,7 @@ function bySentence(text: string, typed: string, system: System, state: JobState
     ...flameRules,
     ...thermostatCodeRules,
     ...throughRules,
+    ...stripRules,
     ...partRules,
     ...toldRules,
     ...handRules,

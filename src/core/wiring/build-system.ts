@@ -116,12 +116,24 @@ export function buildSystem(seen: WhatIsThere, kinds: readonly System[]): BuiltS
   return { system: read.system, kind, differs, taken }
 }
 
-/** A kind with the letters that this house's strips bear, as a system of that house. */
-export const reLettered = (kind: System, letters: readonly Lettering[]): System => ({
-  ...letters.reduce(withLetter, kind),
-  id: `${kind.id}-lettered${AS_FOUND}`,
-  name: `${kind.name}, letters as found`,
-})
+/** What is known of one house before anything is measured: the letters of its strips, and how long its walks are. */
+export interface ThisHouse {
+  readonly letters: readonly Lettering[]
+  readonly walks: System['walks']
+}
+
+/** A kind as it is in this house, as a system of its own. */
+export function asItIsHere(kind: System, { letters, walks }: ThisHouse): System {
+  const lettered = letters.reduce(withLetter, kind)
+  return {
+    ...lettered,
+    id: `${kind.id}-here${AS_FOUND}`,
+    name: `${kind.name}, as it is here`,
+    walks: lettered.walks.map((walk) => walks.find(({ between }) => isSameWalk(between, walk.between)) ?? walk),
+  }
+}
+
+const isSameWalk = (one: readonly string[], other: readonly string[]): boolean => one.every((place) => other.includes(place))
 
 /** Every board output that can be of either style in the one that was seen; an ignition control has relays. */
 const withOutputs = (system: System, style: 'passes' | 'relay'): System => ({

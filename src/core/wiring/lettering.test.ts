@@ -1,5 +1,6 @@
 import { enumerateFaults } from '@/src/core/faults/enumerate'
 import { isLetterOfStrip, letteredPlaces, withLetter } from '@/src/core/wiring/alter-wiring'
+import { asItIsHere } from '@/src/core/wiring/build-system'
 import { readSystem } from '@/src/core/wiring/read-system'
 import { catalogue, systemById } from '@/src/core/wiring/systems/catalogue'
 
@@ -28,6 +29,20 @@ describe('a strip with other letters', () => {
     expect(cable?.conductors.find(({ id }) => id === 'C')?.lands).toEqual(['C', 'B'])
     expect(lettered.places.find(({ id }) => id === 'outdoor')?.terminals).toContain('B')
     expect(withLetter(heatPump, { place: 'outdoor', from: 'nothing', to: 'B' })).toBe(heatPump)
+  })
+
+  it('is a system of the house with its walks, and the kind stays as it is', () => {
+    if (!heatPump) throw new Error('no heat pump')
+    const [{ between, minutes }] = heatPump.walks
+    const here = asItIsHere(heatPump, {
+      letters: [{ place: 'outdoor', from: 'C', to: 'B' }],
+      walks: [{ between: [between[1], between[0]], minutes: 12 }],
+    })
+    expect(readSystem(JSON.parse(JSON.stringify(here)))).toMatchObject({ ok: true })
+    expect(here.walks[0].minutes).toBe(12)
+    expect(here.walks.slice(1)).toEqual(heatPump.walks.slice(1))
+    expect(heatPump.walks[0].minutes).toBe(minutes)
+    expect(here.name).toBe(`${heatPump.name}, as it is here`)
   })
 
   it('takes what a strip can bear', () => {

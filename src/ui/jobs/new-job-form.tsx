@@ -7,7 +7,7 @@ import { useForm } from 'react-hook-form'
 import type { NewJob } from '@/src/core/formats/api'
 import { type ChangeLately, emptyComplaint, sayChanged } from '@/src/core/job/complaint'
 import { changesLately } from '@/src/core/job/symptoms'
-import type { Lettering } from '@/src/core/wiring/alter-wiring'
+import type { ThisHouse } from '@/src/core/wiring/build-system'
 import type { System } from '@/src/core/wiring/system'
 import { nothingLookedAt, type WhatIsThere } from '@/src/core/wiring/what-is-there'
 import { Button } from '@/src/ui/controls/button'
@@ -18,6 +18,7 @@ import { beginJobOnDevice, readKeptJob } from '@/src/ui/device/kept-jobs'
 import { useKeptForm } from '@/src/ui/device/use-kept-form'
 import { EarlierJobs } from '@/src/ui/jobs/earlier-jobs'
 import { LettersDiffer } from '@/src/ui/jobs/letters-differ'
+import { WalksHere } from '@/src/ui/jobs/walks-here'
 
 interface NewJobFields {
   readonly title: string
@@ -25,8 +26,8 @@ interface NewJobFields {
   /** An earlier job whose system is taken, where that is no kind of the list. */
   readonly systemOf: string
   readonly seen: WhatIsThere
-  /** Letters of its strips that are not those of the kind. */
-  readonly letters: readonly Lettering[]
+  /** Letters of its strips that are not those of the kind, and its walks. */
+  readonly here: ThisHouse
   readonly words: string
   readonly changed: readonly ChangeLately[]
 }
@@ -40,6 +41,8 @@ const TickSystem = dynamic(() => import('@/src/ui/jobs/tick-system').then((modul
 const LoomPicture = dynamic(() => import('@/src/ui/loom/loom-picture').then((module) => module.LoomPicture), {
   loading: () => <p className="text-muted">drawing …</p>,
 })
+
+const NOTHING_OF_HERE: ThisHouse = { letters: [], walks: [] }
 
 /** Choices of the list that are no kind. */
 const TICK = 'tick'
@@ -90,11 +93,11 @@ async function shippedSystem(id: string): Promise<System> {
   return system
 }
 
-/** A kind with the letters of this house's strips: a system of its own, which the next visit here begins from. */
-async function letteredSystem(id: string, letters: readonly Lettering[]): Promise<System> {
-  const { reLettered } = await import('@/src/core/wiring/build-system')
+/** A kind as it is in this house: a system of its own, which the next visit here begins from. */
+async function systemHere(id: string, here: ThisHouse): Promise<System> {
+  const { asItIsHere } = await import('@/src/core/wiring/build-system')
   const kind = await api.readSystem(id).catch(() => shippedSystem(id))
-  return reLettered(kind, letters)
+  return asItIsHere(kind, here)
 }
 
 /** Where, which type of system, what it does in the customer's words, and what changed lately. */
@@ -102,14 +105,22 @@ export function NewJobForm({ systems }: { systems: readonly { id: string; name: 
   const router = useRouter()
   const [problem, setProblem] = useState<string | null>(null)
   const form = useForm<NewJobFields>({
-    defaultValues: { title: '', systemId: systems[0]?.id ?? '', systemOf: '', seen: nothingLookedAt, letters: [], words: '', changed: [] },
+    defaultValues: {
+      title: '',
+      systemId: systems[0]?.id ?? '',
+      systemOf: '',
+      seen: nothingLookedAt,
+      here: NOTHING_OF_HERE,
+      words: '',
+      changed: [],
+    },
   })
   const forget = useKeptForm(form, 'new job')
   const changed = form.watch('changed')
-  const [title, systemId, systemOf, seen, letters] = form.watch(['title', 'systemId', 'systemOf', 'seen', 'letters'])
+  const [title, systemId, systemOf, seen, here] = form.watch(['title', 'systemId', 'systemOf', 'seen', 'here'])
   const [ticking, setTicking] = useState(false)
   const { errors, isSubmitting } = form.formState
-  const start = form.handleSubmit(async ({ title, systemId, systemOf, seen, letters, words, changed: lately }) => {
+  const start = form.handleSubmit(async ({ title, systemId, systemOf, seen, here, words, changed: lately }) => {
     setProblem(null)
     const id = crypto.randomUUID()
     const at = new Date().toISOString()
@@ -121,8 +132,8 @@ export function NewJobForm({ systems }: { systems: readonly { id: string; name: 
           ? (await import('@/src/ui/jobs/tick-system')).systemOf(seen)
           : systemId === EARLIER
             ? await systemOfEarlierJob(systemOf)
-            : letters.length > 0
-              ? await letteredSystem(systemId, letters)
+            : here.letters.length + here.walks.length > 0
+              ? await systemHere(systemId, here)
               : null
       const opening: NewJob = own ? { ...job, system: own } : { ...job, systemId }
       try {
@@ -167,7 +178,7 @@ export function NewJobForm({ systems }: { systems: readonly { id: string; name: 
         }}
       />
       <select
-        {...form.register('systemId', { onChange: () => form.setValue('letters', []) })}
+        {...form.register('systemId', { onChange: () => form.setValue('here', NOTHING_OF_HERE) })}
         aria-label="type of system"
         className={field}
       >
@@ -202,8 +213,13 @@ export function NewJobForm({ systems }: { systems: readonly { id: string; name: 
           <SystemPicture id={systemId} />
           <LettersDiffer
             systemId={systemId}
-            letters={letters}
-            onChange={(next) => form.setValue('letters', [...next], { shouldDirty: true })}
+            letters={here.letters}
+            onChange={(letters) => form.setValue('here', { ...here, letters }, { shouldDirty: true })}
+          />
+          <WalksHere
+            systemId={systemId}
+            walks={here.walks}
+            onChange={(walks) => form.setValue('here', { ...here, walks }, { shouldDirty: true })}
           />
         </>
       )}

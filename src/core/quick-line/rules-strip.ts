@@ -1,0 +1,69 @@
+import { allOf } from '@/src/core/quick-line/hands'
+import { cableTowards } from '@/src/core/quick-line/meaning'
+import { NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
+import { leading, type Sentence, worded } from '@/src/core/quick-line/sentence'
+import { conductorEnd } from '@/src/core/wiring/point'
+import { cableById, partById, placeById } from '@/src/core/wiring/system'
+
+/** What is on a strip: the letters of zones on their panel, the wires that go to another place, and what is hot there. */
+
+/** `zone 1 Y` on a panel is Y1; null where no screw here is called so. */
+function zoneScrew({ system, state }: Sentence, zone: string, letter: string): string | null {
+  const screw = `${letter.toUpperCase()}${zone}`
+  return placeById(system, state.bench.place)?.terminals.includes(screw) ? screw : null
+}
+
+function zoneVolts(the: Sentence, zone: string, one: string, other: string, volts: string): string | null {
+  const [a, b] = [one, other === '' || other === 'common' ? 'c' : other].map((letter) => zoneScrew(the, zone, letter))
+  return a && b ? `${a}-${b} ${volts} V` : null
+}
+
+/** Wires of the one cable that goes to another place, taken off where one stands. */
+function offTowards(the: Sentence, wires: readonly string[], where: string): string | null {
+  const { system, state } = the
+  const cable = cableById(system, cableTowards(the, where) ?? '')
+  const here = state.bench.place
+  const found = wires.map((wire) => cable?.conductors.find(({ id, colour }) => id.toLowerCase() === wire || colour === wire))
+  if (!cable || found.some((one) => one === undefined)) return null
+  return found.map((one) => `lift ${conductorEnd(cable.id, one?.id ?? '', here)}`).join('; ')
+}
+
+const CALLS = '(cool|cooling|heat|heating|fan|aux|emergency heat)'
+
+export const stripRules: readonly Rule[] = [
+  rule(`zone (\\d) (\\w)(?: (?:to|and) (\\w|common))?(?: has| is| reads?)? ${NUMBER} ?${VOLTS}?`, (the, zone, one, other, volts) =>
+    zoneVolts(the, zone, one, other, volts),
+  ),
+  rule(`${NUMBER} ?${VOLTS}? (?:on|at|from) zone (\\d) (\\w)(?: (?:to|and) (\\w|common))?`, (the, volts, zone, one, other) =>
+    zoneVolts(the, zone, one, other, volts),
+  ),
+  rule(`${NUMBER} ?${VOLTS}? (?:in|into|at|feeding)(?: at)? (?:zone )?panel`, (the, volts) => {
+    const panel = partById(the.system, the.part('zone board') ?? '')
+    return panel?.kind === 'board' && placeById(the.system, panel.place)?.kind === 'zone-panel'
+      ? `${panel.between[0]}-${panel.between[1]} ${volts} V at ${panel.place}`
+      : null
+  }),
+  rule('damper (\\d) (?:stays?|is|stuck|wont open|will not open|remains?)(?: stuck)?(?: in)? ?(closed|shut|open)?', (the, zone, how) =>
+    worded(the.part(`damper ${zone}`), how === 'open' ? 'open' : 'shut'),
+  ),
+  rule(
+    '(?:pulled|pull|took|take|lifted|lift|disconnected|unhooked|removed)(?: off)? (\\S+) and (\\S+)(?: wires)?(?: that go| going| off)? to (.+)',
+    (the, one, other, where) => offTowards(the, [one, other], where),
+  ),
+  rule('(?:with )?cable(?: is)? (?:off|disconnected|unhooked|up|lifted)|both wires (?:up|off|lifted)', (the) => allOf(the, '')),
+  rule('(\\S+) (?:is )?(?:energized|hot|live)(?: all (?:the )?time| constantly| nonstop| always)', (the, letter) =>
+    the.isLetter(letter) ? leading('', the.voltsAt(letter, 'X')?.replace('X V', 'jumps between 20 and 28') ?? null) : null,
+  ),
+  rule(
+    `${CALLS}(?: call)? (?:runs|works|is fine|stays on|comes on)(?: fine)? (?:without|with no|and no|and never) (?:tripping|a trip|trips?|blowing(?: .*)?)`,
+    (the, call) => leading('holds on', the.call(call)),
+  ),
+  rule(
+    `(?:set|turned|put)(?: it| stat| thermostat)?(?: down| up)? (?:to )?\\d+(?: degrees)?(?: and| on| in)? (?:to |for |calling for )?${CALLS}`,
+    (the, call) => leading('call', the.call(call)),
+  ),
+  rule('(.+?) (?:wont|will not|doesnt|does not|isnt|is not|not) (?:pull|pulling|closing|close|make|making)(?: in)?', (the, what) => {
+    const part = partById(the.system, the.part(what) ?? '')
+    return part?.kind === 'coil' && part.role !== 'gas-valve' && part.role !== 'damper' ? `${part.id} out` : null
+  }),
+]
