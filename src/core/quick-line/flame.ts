@@ -72,6 +72,10 @@ export const flameRules: readonly Rule[] = [
     flame('lights and goes out'),
   ),
   rule(
+    `${IGNITER} (?:lights?|glows?|lit)(?: up)?,?(?: and| but| then)+ (?:the )?flame ${GOES_OUT}(?: (?:after|in|within) .*)?`,
+    flame('lights and goes out'),
+  ),
+  rule(
     `${FIRE} (?:wont|will not|doesnt|does not) stay (?:lit|on)|loses flame|flame (?:drops|dropped) out(?: .*)?|(?:locks|locked|in) (?:out|lockout) on flame(?: .*)?`,
     flame('lights and goes out'),
   ),

@@ -33,6 +33,9 @@ export function normalForm(clause: string, system: System, state: JobState): str
       (all, name: string) => pairOfCable(system, name) ?? all,
     )
     .replace(/ from (?:here|this end)\b/i, '')
+    .replace(/^(?:ohm ?meter)(?: (?:reads?|shows?|from|on|between))? (.+?)(?: (?:shows?|reads?|is))? (\S+)$/i, 'ohms $1 $2')
+    .replace(/^(?:multimeter|meter|dvom)(?: (?:reads?|shows?|from|on|between))? (?=\S+ \S)/i, '')
+    .replace(/\bsafety float\b/gi, 'float')
     .replace(/ (?:when|and|but) it (?:should ?n['’]?t|should not)(?: be| have any)?$/i, '')
     .replace(/\bstrip heat\b/gi, 'heat strips')
     .replace(/\bdraft (?:motor|fan|blower)\b/gi, 'inducer')

@@ -11,7 +11,7 @@ export const remarkRules: readonly Rule[] = [
     (the) => the.asNote(),
   ),
   rule(
-    'contacts?(?: are| is| look)? (?:burnt|burned|pitted|worn|black|bad)(?: .*)?|.*\\b(?:refrigerant|freon|filter|capacitor|cap reads|coil is (?:dirty|iced)|iced up|frozen up|lightning|storm|rain|yesterday|last (?:night|week|month|year|time|summer|winter)|somebody|someone|capped|not used|unused|rust|rusty|dirty|locked out|lockout|splice|spliced|wasps|ants|bees)\\b.*',
+    '(?:contactor )?(?:contacts?|points)(?: are| is| look)? (?:burnt|burned|pitted|worn|black|bad)(?: .*)?|.*\\b(?:refrigerant|freon|filter|capacitor|cap reads|coil is (?:dirty|iced)|iced up|frozen up|lightning|storm|rain|yesterday|last (?:night|week|month|year|time|summer|winter)|somebody|someone|capped|not used|unused|rust|rusty|dirty|locked out|lockout|splice|spliced|wasps|ants|bees|bugs?|insects?|lizard|gecko|snake|nest)\\b.*',
     (the) => the.asNote(),
   ),
   // What works, said of the whole visit, is no proof of a mode; what the contactor does under a finger is no call.
@@ -24,7 +24,7 @@ export const remarkRules: readonly Rule[] = [
     (the) => the.asNote(),
   ),
   rule(
-    '(?:stat|thermostat)s? clicks? but (?:nothing|no) .*|waits? .+ (?:and |then )?(?:starts?|comes on)|(?:no|there is no) c wire(?: .*)?|(?:furnace |draft )?pressure switch (?:closes|makes|wont (?:close|make)|doesnt (?:close|make)|stays (?:open|closed))(?: .*)?|second transformer (?:is )?(?:dead|bad|fine|good)',
+    '(?:stat|thermostat)s? clicks? but (?:nothing|no) .*|waits? .+ (?:and |then )?(?:starts?|comes on)|(?:thermostat|stat) (?:is )?not (?:sending|calling|putting out) .*|.*\\b(?:clicks?|sparks?|sparking),? (?:but |and |then )?(?:no (?:flame|fire)|wont light|does not light|doesnt light)(?: .*)?|\\d+ tries.*|(?:gas )?heat works,? (?:but )?heat pump (?:doesnt|does not|wont)(?: .*)?|(?:no|there is no) c wire(?: .*)?|(?:furnace |draft )?pressure switch (?:closes|makes|wont (?:close|make)|doesnt (?:close|make)|stays (?:open|closed))(?: .*)?|second transformer (?:is )?(?:dead|bad|fine|good)',
     (the) => the.asNote(),
   ),
   rule('transformer(?: is| feels)? (?:cold|cool|humming|hums|buzzing|buzzes|warm|hot)(?: .*)?', (the) => the.asNote()),

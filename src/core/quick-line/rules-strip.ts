@@ -1,7 +1,7 @@
 import { allOf } from '@/src/core/quick-line/hands'
 import { cableTowards } from '@/src/core/quick-line/meaning'
 import { NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
-import { leading, type Sentence, worded } from '@/src/core/quick-line/sentence'
+import { leading, letterOfColour, type Sentence, worded } from '@/src/core/quick-line/sentence'
 import { conductorEnd } from '@/src/core/wiring/point'
 import { cableById, partById, placeById } from '@/src/core/wiring/system'
 
@@ -49,6 +49,23 @@ export const stripRules: readonly Rule[] = [
   rule(
     '(?:pulled|pull|took|take|lifted|lift|disconnected|unhooked|removed)(?: off)? (\\S+) and (\\S+)(?: wires)?(?: that go| going| off)? to (.+)',
     (the, one, other, where) => offTowards(the, [one, other], where),
+  ),
+  // A zone that is off is off at its panel.
+  rule(
+    '(?:disconnected|pulled|took off|take off|lifted|lift|unhooked) zone (\\d)(?: cable| wires)?|(?:with )?zone (\\d)(?: cable| wires)? (?:off|disconnected|unhooked)',
+    (the, one, other) =>
+      placeById(the.system, the.state.bench.place)?.kind === 'zone-panel' ? allOf(the, `stat-cable-${one || other}`) : null,
+  ),
+  rule('no (\\S+) (?:signal|voltage|volts|power|24)(?: here| out here)?', (the, said) => {
+    const letter = the.isLetter(said) ? said : letterOfColour(the, said)
+    return letter === null ? null : the.voltsAt(letter.toLowerCase(), '0')
+  }),
+  rule(
+    '(?:thermostat|stat|tstat) (?:is )?(?:in|on|set to|set for|switched to) (cool|cooling|heat|heating|fan|aux|emergency|emergency heat|em heat)(?: mode)?',
+    (the, call) => leading('call', the.call(call)),
+  ),
+  rule('(?:safety )?float(?: switch)? (?:is )?(?:open|opened|tripped|up)', (the) =>
+    worded(the.part('float switch') ?? the.part('float'), 'up'),
   ),
   rule('(?:with )?cable(?: is)? (?:off|disconnected|unhooked|up|lifted)|both wires (?:up|off|lifted)', (the) => allOf(the, '')),
   rule('(\\S+) (?:is )?(?:energized|hot|live)(?: all (?:the )?time| constantly| nonstop| always)', (the, letter) =>

@@ -59,6 +59,14 @@ export const toldRules: readonly Rule[] = [
   asks('.*\\d+ ?(?:v|volts?)? on (?:one|1) leg.*', 'Which leg is which? Say each against ground: "L1-gnd 120; L2-gnd 0".'),
   rule('breaker (?:just )?(?:went|let go|opened)(?: again)?', () => 'trips'),
   rule(
+    '(?:installed|fitted|put in|stuck in|dropped in|threw in)(?: a| another)?(?: new| fresh)? (\\d+) ?(?:a|amps?) fuse',
+    (_, size) => `fuse ${size} in`,
+  ),
+  rule(
+    '(?:nothing|no path|ol|open) to (?:ground|gnd|chassis|metal)(?: on| from) (?:any|every|all)(?: of)?(?: the)? (?:wires?|conductors?|terminals?)',
+    (the) => everyToGround(the),
+  ),
+  rule(
     `(\\S+) (?:to|and) (\\S+)(?: (?:in|on))? (\\S+) cable(?: is| reads?)? (ol|open|${NUMBER})(?: ?ohms?)?,?(?: with)? (?:both ends|everything|all|wires) (?:off|disconnected|lifted|open)(?: (?:at )?both ends)?`,
     (the, one, other, cable, read) => readApart(the, cable, [one, other], read === 'open' ? 'OL' : read),
   ),

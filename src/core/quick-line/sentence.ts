@@ -3,6 +3,8 @@ import type { JobState } from '@/src/core/job/job-state'
 import { findCable, findPart, findPlace, isGroundWord } from '@/src/core/quick-line/names'
 import { Memo } from '@/src/core/units/cache'
 import { callNames } from '@/src/core/wiring/call'
+import { parsePoint, terminalPoint } from '@/src/core/wiring/point'
+import { commonBeside } from '@/src/core/wiring/supply'
 import { callsOf, type Place, partById, partsOf, placeById, type System } from '@/src/core/wiring/system'
 
 /** What the words of one sentence mean in a system. */
@@ -147,7 +149,7 @@ export class Sentence {
     const place = where === undefined ? null : this.place(where)
     if (where !== undefined && place === null) return null
     const tail = place ? ` at ${place}` : ''
-    if (this.isConductor(what)) return `${this.letter(what)}-C ${volts} V${tail}`
+    if (this.isConductor(what)) return `${this.letter(what)}-${this.commonOf(this.letter(what), place)} ${volts} V${tail}`
     const part = this.part(what)
     const found = part === null ? undefined : partById(this.system, part)
     if (found?.kind === 'transformer') return `${found.secondary[0]}-${found.secondary[1]} ${volts} V at ${found.place}`
@@ -156,6 +158,17 @@ export class Sentence {
       return `${found.between[0]}-${found.between[1]} ${volts} V at ${found.place}`
     const at = this.place(what)
     return at ? `R-C ${volts} V at ${at}` : null
+  }
+
+  /** What a letter is read against: the common beside it, where a strip has several. */
+  private commonOf(letter: string, said: string | null): string {
+    const place = said ?? this.state.bench.place
+    const screws = placeById(this.system, place)?.terminals ?? []
+    // On a panel a zone's letters stand beside its own common.
+    const ofZone = `C${/\d$/.exec(letter)?.[0] ?? ''}`
+    if (screws.includes(letter) && screws.includes(ofZone)) return ofZone
+    const common = screws.includes(letter) ? commonBeside(this.system, terminalPoint(letter, place)) : null
+    return common ? parsePoint(common).name : 'C'
   }
 
   /** The points on either side of a switch, as a jumper goes. */

@@ -20,6 +20,12 @@ describe('what is on a strip and what hangs on it', () => {
     ['package-heat-pump', at('package'), 'O energized all the time', 'O-C jumps between 20 and 28'],
     ['cool-strips', at('indoor'), "sequencer has 24 and isn't closing", 'W-C 24 V; sequencer out'],
     ['rooftop-electric', at('package'), 'strip heat not on', 'strips still'],
+    ['zoned-furnace-ac', at('panel'), 'no R2', 'R2-C2 0 V'],
+    ['furnace-ac', at('indoor', true), 'ohm meter from condenser Y to ground shows 0', 'ohms Y-gnd 0 at outdoor'],
+    ['furnace-ac', at('indoor'), 'installed a 3A fuse', 'fuse 3 in'],
+    ['heat-pump-o', at('thermostat'), 'stat in emergency heat', 'call emergency'],
+    ['cool-strips', at('indoor'), 'safety float open', 'float up'],
+    ['furnace-induced-draft', at('indoor'), 'igniter lights and flame goes out after 5 sec', 'call heat; flame lights and goes out'],
     ['furnace-induced-draft', at('indoor'), 'igniter glows then nothing', 'call heat; flame glows without flame'],
   ])('%s %p: %s', (system, before, said, means) => {
     expect(hear({ system, before, said, means })).toMatchObject({ outcome: 'understood' })
