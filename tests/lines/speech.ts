@@ -29,10 +29,13 @@ export function placeOf(system: string, kind: Kind): string {
   return found.id
 }
 
-export const standing = (system: string, kind: Kind, isDead = false): BenchChange[] => [
-  { do: 'walk', place: placeOf(system, kind) },
+/** At a place, with the power on or off. */
+export const standingAt = (place: string, isDead = false): BenchChange[] => [
+  { do: 'walk', place },
   ...(isDead ? [{ do: 'power', on: false } as const] : []),
 ]
+
+export const standing = (system: string, kind: Kind, isDead = false): BenchChange[] => standingAt(placeOf(system, kind), isDead)
 
 export const fill = (form: string, words: Readonly<Record<string, string>>): string =>
   form.replace(/\{(\w+)\}/g, (_, name) => words[name] ?? '')

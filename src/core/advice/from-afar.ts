@@ -86,7 +86,7 @@ export function fromAfar(system: System, { observations }: Pick<JobState, 'obser
   const steps = cuts.map(
     (cut, index): AfarStep => ({
       cut,
-      does: whatToDo(system, cut, cuts[index - 1] ?? null, call),
+      does: instructionsFor(system, cut, cuts[index - 1] ?? null, call),
       ask: `Watch the display of the ${stat.name} for five minutes: does the code for ${wire.terminal} show again?`,
       caution: cautionAt(system, cut.place),
       shows: shown(cut),
@@ -194,7 +194,7 @@ function cutsOf(system: System, stat: PartOf<'thermostat'>, terminal: string): C
   }
 }
 
-function whatToDo(system: System, cut: Cut, before: Cut | null, call: CallName): string[] {
+function instructionsFor(system: System, cut: Cut, before: Cut | null, call: CallName): string[] {
   const wire = ({ cable, conductor, screw }: Cut): string => {
     const found = cableById(system, cable)
     const colour = found?.conductors.find(({ id }) => id === conductor)?.colour

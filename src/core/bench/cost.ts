@@ -1,6 +1,6 @@
 import type { Bench, BenchChange } from '@/src/core/bench/bench'
 import { modelValue } from '@/src/core/units/model-value'
-import type { System } from '@/src/core/wiring/system'
+import { type System, walkBetween } from '@/src/core/wiring/system'
 
 /**
  * Minutes of handling and reading, in one place. These are assumptions; a technician's own replace them, whole or in part
@@ -46,6 +46,6 @@ export const minutesOf = (system: System, { place }: Pick<Bench, 'place'>, chang
 /** Minutes on foot between two places. */
 export function walkMinutes(system: System, from: string, to: string, cost: CostModel = defaultCost): number {
   if (from === to) return 0
-  const walk = system.walks.find(({ between }) => between.includes(from) && between.includes(to))
+  const walk = walkBetween(system.walks, from, to)
   return walk?.minutes ?? cost.walk
 }

@@ -76,7 +76,7 @@ const parts = {
   'thermostat-stuck-closed': { rate: 0.5, milder: leaking },
   'thermostat-shorted': { rate: 0.7, burnsOutTransformers: true },
   'thermostat-joined': { rate: 0.1 },
-  'thermostat-false-code': { rate: 0.2, showsOnNoCall: true },
+  'thermostat-false-code': { rate: 0.2 },
 } as const satisfies Families
 
 /** From the line to the fuse. */

@@ -25,7 +25,7 @@ function readFirstZoneCall(reader: Reader): 'off' | CallName {
   return readSecondStage(reader) ? `${named}-2` : named
 }
 
-/** `cool-2`, and `cool 2` where the figure is no reading: nothing behind it, or another figure. */
+/** The second stage: `cool-2`, or `cool 2` when the 2 stands last or another number follows; in `cool 2 A` it is a reading. */
 function readSecondStage(reader: Reader): boolean {
   const [first, second] = [reader.tokens[reader.at], reader.tokens[reader.at + 1]]
   if (first?.text === '-' && second?.text === '2') {

@@ -22,8 +22,8 @@ export interface Reader {
 const JOINTS =
   /\s*[,:]\s+(?:and\s+|but\s+|then\s+|so\s+|now\s+)*|\s+[-–]\s+(?=[a-z]{3,})|\s+(?<condition>with|when|whenever|while|once|as soon as|the (?:second|minute|moment)|after|if)\s+|\s+(?:but|and|so|because|cause|plus|yet|though)\s+(?:now\s+|then\s+|it\s+still\s+)?|\s+(?=[A-Z][A-Za-z0-9]?(?:\s?[-/&]\s?|\s)[A-Z][A-Za-z0-9]?\s+[\d.])|(?<=\d)\s+(?=[a-z][a-z]\d? [\d.]+\b)|(?<=\d ?(?:[vV]|volts)?)(?<!\b(?:zone|stat|damper) \d)\s+(?=[A-Z][a-z0-9]?\s+(?:has |reads |is |shows |to (?:ground|gnd|common|[A-Z]\w?) )?[\d.])/g
 
-/** What is done by hand to an armature, what was cut and capped, and a fan that is on no record, is on no bench: what stands beside it is no reading of one. */
-const ON_NO_BENCH =
+/** Kept whole as a note: a contactor pushed in by hand, wires cut and capped, a fan this record does not have. The bench knows none of it. */
+const NOTE_ONLY =
   /\bby hand\b|\b(?:push|pushed|press|pressed) .*\b(?:contactor|relay|plunger|armature)\b|\bcut (?:back )?and (?:capped|taped|spliced)\b|\b(?:but|and) (?:the )?fan (?:is|does|wo)n.?t\b/i
 
 /** More joints than a line has: what is longer is a story, and a note. */
@@ -36,7 +36,7 @@ const MOST_JOINTS = 7
 export function readClauses(text: string, reader: Reader): Said {
   const whole = reader.read(text, reader.entries)
   const isSaid = typeof whole === 'string' && reader.isReadable(whole, reader.entries)
-  if (isSaid && (!isRemark(whole) || ON_NO_BENCH.test(text))) return whole
+  if (isSaid && (!isRemark(whole) || NOTE_ONLY.test(text))) return whole
   const judged = typeof whole === 'string' ? null : JUDGED.exec(text)
   if (judged && isJudgement(plain(judged[2]))) return readClauses(judged[1], reader)
   const joints = [...text.matchAll(JOINTS)]

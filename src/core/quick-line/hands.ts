@@ -42,6 +42,12 @@ export function allAt(the: Sentence, place: string | null): string | null {
   return cable && !another && place !== null ? liftEnds(the, cable, place) : null
 }
 
+/** Wires of a cable by their letters or colors; null where one of them is not in it. */
+export function wiresOf(cable: Cable | undefined, said: readonly string[]): Cable['conductors'] | null {
+  const found = said.flatMap((wire) => cable?.conductors.find(({ id, colour }) => id.toLowerCase() === wire || colour === wire) ?? [])
+  return found.length === said.length ? found : null
+}
+
 function liftEnds(the: Sentence, cable: Cable, place: string): string | null {
   const ends = cable.conductors
     .filter(({ lands }) => lands[cable.between.indexOf(place)] !== null)

@@ -1,4 +1,4 @@
-import { allOf } from '@/src/core/quick-line/hands'
+import { allOf, wiresOf } from '@/src/core/quick-line/hands'
 import { cableTowards } from '@/src/core/quick-line/meaning'
 import { NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
 import { leading, letterOfColour, type Sentence, worded } from '@/src/core/quick-line/sentence'
@@ -23,9 +23,9 @@ function offTowards(the: Sentence, wires: readonly string[], where: string): str
   const { system, state } = the
   const cable = cableById(system, cableTowards(the, where) ?? '')
   const here = state.bench.place
-  const found = wires.map((wire) => cable?.conductors.find(({ id, colour }) => id.toLowerCase() === wire || colour === wire))
-  if (!cable || found.some((one) => one === undefined)) return null
-  return found.map((one) => `lift ${conductorEnd(cable.id, one?.id ?? '', here)}`).join('; ')
+  const found = wiresOf(cable, wires)
+  if (!cable || !found) return null
+  return found.map(({ id }) => `lift ${conductorEnd(cable.id, id, here)}`).join('; ')
 }
 
 const CALLS = '(cool|cooling|heat|heating|fan|aux|emergency heat)'

@@ -1,4 +1,4 @@
-import { allOf } from '@/src/core/quick-line/hands'
+import { allOf, wiresOf } from '@/src/core/quick-line/hands'
 import { cableTowards } from '@/src/core/quick-line/meaning'
 import { findCable } from '@/src/core/quick-line/names'
 import { asks, NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
@@ -21,16 +21,16 @@ function readApart(the: Sentence, named: string, wires: readonly string[], read:
   const { system, state } = the
   const cable = cableById(system, findCable(system, named) ?? '')
   const here = cable?.between.find((place) => place === state.bench.place)
-  const found = wires.map((wire) => cable?.conductors.find(({ id, colour }) => id.toLowerCase() === wire || colour === wire))
-  if (state.bench.power || !cable || !here || found.some((wire) => wire === undefined)) return null
+  const found = wiresOf(cable, wires)
+  if (state.bench.power || !cable || !here || !found) return null
   const lifts = cable.between.flatMap((place, side) =>
     found.flatMap((wire) =>
-      wire && wire.lands[side] !== null && !state.bench.lifted.includes(conductorEnd(cable.id, wire.id, place))
+      wire.lands[side] !== null && !state.bench.lifted.includes(conductorEnd(cable.id, wire.id, place))
         ? [`lift ${cable.id} ${wire.id} at ${place}`]
         : [],
     ),
   )
-  const [a, b] = found.map((wire) => `lifted ${cable.id} ${wire?.id}`)
+  const [a, b] = found.map((wire) => `lifted ${cable.id} ${wire.id}`)
   return [...lifts, `ohms ${a}-${b} ${read} at ${here}`].join('; ')
 }
 

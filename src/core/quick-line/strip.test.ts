@@ -1,10 +1,5 @@
 import { hear } from '@/tests/lines/measure'
-import type { SaidLine } from '@/tests/lines/speech'
-
-const at = (place: string, isDead = false): SaidLine['before'] => [
-  { do: 'walk', place },
-  ...(isDead ? [{ do: 'power', on: false } as const] : []),
-]
+import { standingAt as at } from '@/tests/lines/speech'
 
 describe('what is on a strip and what hangs on it', () => {
   it.each([

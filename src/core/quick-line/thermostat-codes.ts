@@ -32,7 +32,7 @@ function onCall(the: Sentence, stat: PartOf<'thermostat'>, terminal: string | nu
   const { call } = the.state.bench
   if (call !== 'off') return said
   const of = terminal === null ? null : callClosing(the.system, stat, terminal)
-  // Of which call it came nobody says: it is what the house does, not what it did now.
+  // Nobody said which call brought it: it goes to the complaint, not to the bench.
   return of ? `call ${of.replace('-zone-', ' zone ')}; ${said}` : the.asComplaint()
 }
 
@@ -65,7 +65,7 @@ const again = (the: Sentence): Said => {
 }
 
 const ON_WIRE = '(?: (?:on|for|at|of) (?:wire )?(\\w{1,3}\\d?)(?: wire| terminal| output)?)?'
-/** A short is found in many ways: as a code it is told by a display, or called one. */
+/** Without a thermostat in the sentence, "short" alone is no code: it has to be called one. */
 const CALLED_CODE = '(?:code|error|fault|alert|warning|message)'
 const TOLD_AS_CODE = `(?:an? )?(?:(?:over ?-?current|overload)(?: ${CALLED_CODE})?|(?:high current|too much current|current too high|short(?:ed)?(?: circuit)?) ${CALLED_CODE}|${CALLED_CODE} (?:for |of )?(?:over ?-?current|overload|too much current|short))`
 

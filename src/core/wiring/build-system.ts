@@ -9,7 +9,7 @@ import {
   withoutFloat,
 } from '@/src/core/wiring/alter-wiring'
 import { readSystem } from '@/src/core/wiring/read-system'
-import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
+import { firstPart, partsOf, type System, walkBetween } from '@/src/core/wiring/system'
 import { traitNames, traits, traitsOf, type WhatIsThere } from '@/src/core/wiring/what-is-there'
 
 /** How the id of a system ends that was put together on one job: it is that house's, and no kind for others. */
@@ -129,11 +129,9 @@ export function asItIsHere(kind: System, { letters, walks }: ThisHouse): System 
     ...lettered,
     id: `${kind.id}-here${AS_FOUND}`,
     name: `${kind.name}, as it is here`,
-    walks: lettered.walks.map((walk) => walks.find(({ between }) => isSameWalk(between, walk.between)) ?? walk),
+    walks: lettered.walks.map((walk) => walkBetween(walks, ...walk.between) ?? walk),
   }
 }
-
-const isSameWalk = (one: readonly string[], other: readonly string[]): boolean => one.every((place) => other.includes(place))
 
 /** Every board output that can be of either style in the one that was seen; an ignition control has relays. */
 const withOutputs = (system: System, style: 'passes' | 'relay'): System => ({

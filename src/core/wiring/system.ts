@@ -31,6 +31,10 @@ export const partById = (system: System, id: string): Part | undefined => partsI
 
 export const cableById = (system: System, id: string | null): Cable | undefined => system.cables.find((cable) => cable.id === id)
 
+/** The walk between two places, whichever way it was written down. */
+export const walkBetween = (walks: System['walks'], from: string, to: string): System['walks'][number] | undefined =>
+  walks.find(({ between }) => between.includes(from) && between.includes(to))
+
 export function placeById(system: System, id: string): Place | undefined {
   return system.places.find((place) => place.id === id)
 }

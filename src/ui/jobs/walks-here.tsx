@@ -1,7 +1,7 @@
 'use client'
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
-import { placeById, type System } from '@/src/core/wiring/system'
+import { placeById, type System, walkBetween } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
 import { api } from '@/src/ui/device/api-client'
 
@@ -25,7 +25,6 @@ export function WalksHere({
     enabled: (isOpen || walks.length > 0) && systemId !== '',
     staleTime: 600_000,
   })
-  const isOf = (one: readonly string[], other: readonly string[]) => one.every((place) => other.includes(place))
   return (
     <details onToggle={({ currentTarget }) => setOpen(currentTarget.open)}>
       <summary className="min-h-11 content-center">
@@ -36,7 +35,7 @@ export function WalksHere({
       ) : (
         kind.walks.map(({ between, minutes: usual }) => {
           const [from, to] = between.map((place) => placeById(kind, place)?.name ?? place)
-          const minutes = walks.find((walk) => isOf(walk.between, between))?.minutes ?? usual
+          const minutes = walkBetween(walks, ...between)?.minutes ?? usual
           return (
             <fieldset key={between.join(' ')} className="mb-2 flex flex-wrap items-center gap-2">
               <legend className="text-muted text-small">
@@ -47,7 +46,9 @@ export function WalksHere({
                   key={choice}
                   aria-label={`${from} to ${to}: ${choice} minutes`}
                   aria-pressed={minutes === choice}
-                  onClick={() => onChange([...walks.filter((walk) => !isOf(walk.between, between)), { between, minutes: choice }])}
+                  onClick={() =>
+                    onChange([...walks.filter((walk) => walk !== walkBetween(walks, ...between)), { between, minutes: choice }])
+                  }
                   className={minutes === choice ? '!border-next font-bold' : ''}
                 >
                   {choice}
