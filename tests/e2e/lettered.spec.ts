@@ -11,7 +11,7 @@ test('a strip outdoors on which B is common, a long walk: told by taps, read so,
   await form.getByRole('button', { name: /^C at the heat pump/ }).click()
   await form.getByRole('button', { name: 'marked B', exact: true }).click()
   await expect(form.getByText('C is marked B')).toBeVisible()
-  await form.getByText('walks here take').click()
+  await form.getByText('walking times here').click()
   await form.getByRole('button', { name: 'air handler to heat pump: 8 minutes' }).click()
   await form.getByRole('button', { name: 'Start' }).click()
   await expect(page.getByRole('heading', { name: 'Complaint', level: 1 })).toBeAttached()

@@ -28,7 +28,7 @@ export function WalksHere({
   return (
     <details onToggle={({ currentTarget }) => setOpen(currentTarget.open)}>
       <summary className="min-h-11 content-center">
-        walks here take their own minutes{walks.length > 0 && `: ${walks.map(({ minutes }) => minutes).join(', ')}`}
+        walking times here{walks.length > 0 && `: ${walks.map(({ minutes }) => minutes).join(', ')}`}
       </summary>
       {!kind ? (
         <p className="text-muted">{error ? error.message : 'reading the walks …'}</p>
