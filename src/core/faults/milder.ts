@@ -5,7 +5,7 @@ import {
   LOOSE_LINE_JOINTS,
   OTHER_ACCESSORIES,
   RESISTIVE_SHORTS,
-  SAGGING_WINDING,
+  SAGGING_WINDINGS,
   WEAK_COIL,
 } from '@/src/core/faults/rates'
 import { callLink } from '@/src/core/wiring/links'
@@ -38,14 +38,13 @@ export const loose: Milder = (effects) =>
 /** Worn contacts of a thermostat, in place of ones that never close. */
 export const worn: Milder = (effects) => [joined(effects.flatMap(contactsOf), CORRODED_JOINT)]
 
-/** A winding that sags a little. */
-export const sagging: Milder = (effects) => [
-  {
-    name: `${SAGGING_WINDING.ohm} ohm`,
-    share: SAGGING_WINDING.share,
-    effects: effects.map((effect) => (effect.do === 'resist' ? { ...effect, ohm: SAGGING_WINDING.ohm } : effect)),
-  },
-]
+/** A winding that sags less. */
+export const sagging: Milder = (effects) =>
+  SAGGING_WINDINGS.map(({ ohm, share }) => ({
+    name: `${ohm} ohm`,
+    share,
+    effects: effects.map((effect) => (effect.do === 'resist' ? { ...effect, ohm } : effect)),
+  }))
 
 const touching = (effects: readonly Effect[], { ohm, share }: Degree): FaultVariant => ({
   name: `${ohm} ohm`,
