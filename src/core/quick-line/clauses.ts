@@ -1,6 +1,7 @@
 import type { Entry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import { isJudgement, lexicon } from '@/src/core/quick-line/lexicon'
+import { listed, runOn } from '@/src/core/quick-line/lists'
 import { findCable } from '@/src/core/quick-line/names'
 import type { Said } from '@/src/core/quick-line/rule'
 import { plain } from '@/src/core/quick-line/said'
@@ -40,7 +41,8 @@ export function readClauses(text: string, reader: Reader): Said {
   const judged = typeof whole === 'string' ? null : JUDGED.exec(text)
   if (judged && isJudgement(plain(judged[2]))) return readClauses(judged[1], reader)
   const joints = [...text.matchAll(JOINTS)]
-  if (joints.length === 0 || joints.length > MOST_JOINTS) return whole
+  if (joints.length > MOST_JOINTS) return whole
+  if (joints.length === 0) return whole ?? unsigned(text, reader)
   // What stands in the way of one clause is asked where nothing else is.
   let question: Said = null
   for (const joint of inTurn(joints)) {
@@ -48,11 +50,33 @@ export function readClauses(text: string, reader: Reader): Said {
     if (left.trim() === '' || right.trim() === '') continue
     // With all as it should be is no condition.
     if (joint.groups?.condition && AS_IT_SHOULD.test(right.trim())) return readClauses(left, reader)
-    const both = joint.groups?.condition ? readPair(asCondition(right), left, reader, false) : readPair(left, right, reader, true)
+    const both = joint.groups?.condition
+      ? readPair(asCondition(right), left, reader, false)
+      : (readPair(left, right, reader, true) ?? concluded(joint[0], left, right, reader))
     if (typeof both === 'string' && !(isSaid && isRemark(both))) return both
     question ??= both
   }
-  return whole ?? question
+  return whole ?? question ?? unsigned(text, reader)
+}
+
+/** What is concluded from a reading ("so it is not closing") is a remark beside it. */
+const concluded = (joint: string, left: string, right: string, reader: Reader): Said =>
+  /\b(?:so|because|cause)\b/i.test(joint) && !/\d/.test(right) ? withNote(readClauses(left, reader), right) : null
+
+/** Several things said with no sign between them: of two at once, or one after the other. Each has to say something that is weighed. */
+function unsigned(text: string, reader: Reader): string | null {
+  const list = listed(text)
+  for (const [first, second] of [...(list ? [list] : []), ...runOn(text)]) {
+    const one = reader.read(first, reader.entries)
+    // A place that is named is not walked to by half a sentence.
+    if (typeof one !== 'string' || isRemark(one) || /^walk\b/.test(one) || !reader.isReadable(one, reader.entries)) continue
+    const entries = reader.after(one, reader.entries)
+    const next = { ...reader, entries }
+    const other = reader.read(second, entries)
+    const rest = typeof other === 'string' && reader.isReadable(other, entries) ? other : unsigned(second, next)
+    if (rest !== null && !isRemark(rest)) return inOneLine(one, rest)
+  }
+  return null
 }
 
 const AS_IT_SHOULD = /^(?:everything|all|it all) (?:is )?(?:hooked up|connected|landed|back on|back in|on|in place)$/i
@@ -85,7 +109,7 @@ function readPair(first: string, said: string, reader: Reader, isInOrder: boolea
   const one = readClauses(first, reader)
   if (typeof one !== 'string') {
     // What was wiggled when it happened is a remark beside it.
-    const isBeside = isInOrder ? isAside(first, reader) : MOVED.test(first.trim())
+    const isBeside = isInOrder ? isAside(first, reader) || CONDEMNED.test(plain(first)) : MOVED.test(first.trim())
     return isBeside ? withNote(readClauses(second, reader), first) : one
   }
   if (isInOrder && isJudgement(plain(second))) return one
@@ -100,12 +124,16 @@ function readPair(first: string, said: string, reader: Reader, isInOrder: boolea
   return isInOrder && isAside(second, reader) ? withNote(one, second) : other
 }
 
+/** What is condemned before its readings are told: the readings say it. */
+const CONDEMNED =
+  /^(?:transformer|board|contactor|relay|valve|coil|compressor|motor)(?: is| looks)? (?:dead|bad|shot|toast|gone|no good|burnt|burned out|fried)$/
+
 /** `still won't close`, `not pulling in`, `hums`: said of what was spoken of before. */
 const LACKS_SUBJECT =
-  /^(?:tripped|stuck(?: \w+)?|wet|full)$|^(?:it |still |just )*(?:won['’]?t|doesn['’]?t|does not|isn['’]?t|is not|not|never|hums?|buzzes|chatters|reads|has|is|gets|shows)\b/i
+  /^(?:tripped|stuck(?: \w+)?|wet|full)$|^it['’]?s (?:still |just )?(?:in|out|off|on|open|shut|closed|still|stuck|dead|hot|running|chattering|buzzing|blinking|welded)\b|^(?:it |still |just )*(?:won['’]?t|doesn['’]?t|does not|isn['’]?t|is not|not|never|hums?|buzzes|chatters|reads|has|is|gets|shows)\b/i
 
 function ofSubject(subject: string, clause: string, reader: Reader): string | null {
-  const said = reader.read(`${subject} ${clause.trim().replace(/^(?:it|they|which) /i, '')}`, reader.entries)
+  const said = reader.read(`${subject} ${clause.trim().replace(/^(?:it['’]?s|it|they|which) /i, '')}`, reader.entries)
   return typeof said === 'string' ? said : null
 }
 

@@ -1,6 +1,7 @@
 import type { EntryDraft } from '@/src/core/job/entry'
 import type { Reader } from '@/src/core/quick-line/reader'
 import { asks, NUMBER, type Rule, rule, type Said } from '@/src/core/quick-line/rule'
+import { nothingCalls } from '@/src/core/quick-line/sense'
 import { leading, type Sentence, worded } from '@/src/core/quick-line/sentence'
 import { FLAME_SIGNAL_FROM, flameWords, signalWords } from '@/src/core/readings/flame-looks'
 import { flameOf, flameSignalOf } from '@/src/core/readings/look-target'
@@ -40,10 +41,9 @@ export function readFlame(reader: Reader): EntryDraft[] {
  * As it is said, where there is an ignition control; elsewhere it is a remark. Fire is seen on a call for heat: where none is on, it is made.
  */
 const onHeat = (the: Sentence, said: string): string | null => {
-  const { power, call } = the.state.bench
-  if (!power) return null
+  if (!the.state.bench.power) return null
   if (!ignitionOf(the.system)) return the.asNote()
-  return call === 'off' ? `call heat; ${said}` : said
+  return nothingCalls(the) ? `call heat; ${said}` : said
 }
 
 const flame =
@@ -103,6 +103,7 @@ export const flameRules: readonly Rule[] = [
     `(?:flame|rod|sensor)(?: (?:signal|sense|sensor|rod|current))*(?: is| reads| read| at)? ${NUMBER} ?(?:[uµμ]a|microamps?|micro amps?)`,
     (the, read) => onHeat(the, `flame ${read}`),
   ),
+  rule(`(?:[uµμ]a|microamps?|micro amps?)(?: is| are| reads?| read| at)? ${NUMBER}`, (the, read) => onHeat(the, `flame ${read}`)),
   rule(`${NUMBER} ?(?:[uµμ]a|microamps?|micro amps?)(?: (?:on|at|from|of|in series with) .*)?`, (the, read) =>
     onHeat(the, `flame ${read}`),
   ),

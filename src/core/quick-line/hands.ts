@@ -43,7 +43,7 @@ export function allAt(the: Sentence, place: string | null): string | null {
 }
 
 /** Wires of a cable by their letters or colors; null where one of them is not in it. */
-export function wiresOf(cable: Cable | undefined, said: readonly string[]): Cable['conductors'] | null {
+export function wiresOf(cable: Pick<Cable, 'conductors'> | undefined, said: readonly string[]): Cable['conductors'] | null {
   const found = said.flatMap((wire) => cable?.conductors.find(({ id, colour }) => id.toLowerCase() === wire || colour === wire) ?? [])
   return found.length === said.length ? found : null
 }
@@ -61,6 +61,24 @@ export function landAll(the: Sentence, said: string): string | null {
   const id = findCable(the.system, said)
   const ends = the.state.bench.lifted.filter((end) => parsePoint(end).cable === id)
   return id === null || ends.length === 0 ? null : ends.map((end) => `land ${end}`).join('; ')
+}
+
+/**
+ * A conductor whose work a spare takes over. Where more than one cable here has such a wire, it is that of the cable in which the named
+ * color is spare.
+ */
+export function swapped(the: Sentence, what: string, spare: string): string | null {
+  const said = the.conductor(what)
+  if (said === null) return null
+  const colour = spare.replace(/^spare /, '').replace(/(?: wire| spare)+$/, '')
+  const { place } = the.state.bench
+  const having = the.system.cables.filter(({ between, conductors }) => {
+    const isHere = between.includes(place)
+    const isSpare = conductors.some((one) => [one.id, one.colour].includes(colour) && one.lands.every((terminal) => terminal === null))
+    return isHere && isSpare && wiresOf({ conductors }, [what]) !== null
+  })
+  const along = having.length === 1 ? `${having[0].id} ` : ''
+  return `swap ${along}${said}${colour ? ` to ${colour}` : ''}`
 }
 
 /** Two letters that are joined. */

@@ -13,6 +13,8 @@ import type { Sentence } from '@/src/core/quick-line/sentence'
 export function interpret(text: string, the: Sentence): Said {
   // What a hand pushes in says nothing of its coil.
   if (/\bby hand\b|\bpush(?:ed|ing|es)?\b.*\bin\b/.test(text)) return null
+  // What lies in or out at the end is no filler: 24 at the contactor, it is out.
+  if (SAID_OF_IT.test(text)) return null
   // Every word known first; then with a word or two that are not, where the rest says something whole.
   for (const isLenient of SEVERAL.test(text) ? [false] : [false, true]) {
     const meaning = meaningOf(text, the, isLenient)
@@ -27,11 +29,15 @@ export function interpret(text: string, the: Sentence): Said {
 function whichPart(text: string, the: Sentence): Said {
   const words = text.split(/\s+/)
   for (let at = 0; at + 1 < words.length; at++) {
-    const names = the.several(`${words[at]} ${words[at + 1]}`)
+    const two = `${words[at]} ${words[at + 1]}`
+    const names = at > 0 && the.part(`${words[at - 1]} ${two}`) !== null ? [] : the.several(two)
     if (names.length > 0) return { asks: `Which one? Say ${names.map((name) => `"${name}"`).join(' or ')}.` }
   }
   return null
 }
+
+/** A clause of its own about what was named before. */
+const SAID_OF_IT = /[,:]\s*(?:and |but )?(?:it|its)?(?: is)? ?(?:still |not |just )*(?:in|out|off|on)$/
 
 /** More than one thing is said: what is not known of it may be a whole clause. */
 const SEVERAL = /,|\bbut\b|\band (?:it|then)\b/

@@ -3,7 +3,7 @@ import { findCable, isGroundWord } from '@/src/core/quick-line/names'
 import { boardHere, cableOfColour, coilMeant, letterOfColour, type Sentence } from '@/src/core/quick-line/sentence'
 import { parsePoint } from '@/src/core/wiring/point'
 import { commonNodes } from '@/src/core/wiring/supply'
-import { partById, partsOf } from '@/src/core/wiring/system'
+import { type Cable, cableById, partById, partsOf } from '@/src/core/wiring/system'
 
 /** What the words of a sentence are, each of them once; nothing is left over. */
 export interface Meaning {
@@ -56,6 +56,13 @@ export function cableTowards(the: Sentence, said: string): string | null {
   return cable && !another ? cable.id : null
 }
 
+/** The cable that a sentence names: its colors are meant. */
+function cableNamed(text: string, the: Sentence): Cable | undefined {
+  const found = /\b(\w+) (?:cable|bundle|pair|run)\b/.exec(text)
+  const id = found && (findCable(the.system, found[1]) ?? cableTowards(the, found[1]))
+  return id ? cableById(the.system, id) : undefined
+}
+
 /** Every word of a sentence by what it is in this system; null where one of them is nothing that is known. */
 export function meaningOf(text: string, the: Sentence, isLenient = false): Meaning | null {
   const words = text
@@ -74,6 +81,7 @@ export function meaningOf(text: string, the: Sentence, isLenient = false): Meani
     })
     .split(/[\s,]+/)
     .filter(Boolean)
+  const named = cableNamed(text, the)
   const senses = new Set<Sense>()
   const letters: { letter: string; cable: string | null; colourOf?: string | null }[] = []
   const [parts, cables, places, calls]: string[][] = [[], [], [], []]
@@ -113,9 +121,11 @@ export function meaningOf(text: string, the: Sentence, isLenient = false): Meani
     const whole = bundle && (findCable(the.system, bundle[1]) ?? cableTowards(the, bundle[1]))
     if (whole) return cables.push(whole) > 0
     // A wire by its colour, where one alone has it.
-    const coloured = /^(?:light|lights|led|fuse|label|tape|leds)$/.test(next ?? '') ? null : letterOfColour(the, phrase)
+    const isOfThing = /^(?:light|lights|led|fuse|label|tape|leds)$/.test(next ?? '')
+    const inNamed = isOfThing || !named ? undefined : named.conductors.find(({ colour }) => colour === phrase)
+    const coloured = isOfThing ? null : (inNamed?.id ?? letterOfColour(the, phrase))
     if (coloured !== null) {
-      letters.push({ letter: coloured, cable: said, colourOf: cableOfColour(the, phrase) })
+      letters.push({ letter: coloured, cable: said ?? (inNamed && named ? named.id : null), colourOf: cableOfColour(the, phrase) })
       said = null
       return true
     }

@@ -1,7 +1,8 @@
 import { isCommon, type Meaning } from '@/src/core/quick-line/meaning'
 import { isGroundWord } from '@/src/core/quick-line/names'
 import { has, only, onlyNumber, pairOf, placeOf, type Reading } from '@/src/core/quick-line/sense'
-import { across, type Sentence } from '@/src/core/quick-line/sentence'
+import type { Sentence } from '@/src/core/quick-line/sentence'
+import { across } from '@/src/core/quick-line/volts'
 import { partById, placeById } from '@/src/core/wiring/system'
 
 /** Amps of a clamp: around a wire, or around the lead that feeds everything. */

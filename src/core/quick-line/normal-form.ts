@@ -1,6 +1,7 @@
 import { distance } from 'fastest-levenshtein'
 import type { JobState } from '@/src/core/job/job-state'
-import { findCable } from '@/src/core/quick-line/names'
+import { isCommon } from '@/src/core/quick-line/meaning'
+import { findCable, isGroundWord } from '@/src/core/quick-line/names'
 import { Sentence } from '@/src/core/quick-line/sentence'
 import { Memo } from '@/src/core/units/cache'
 import { cableById, partById, type System } from '@/src/core/wiring/system'
@@ -18,7 +19,7 @@ export function normalForm(clause: string, system: System, state: JobState): str
     .replace(/\s*=\s*(?=\d|ol\b)/gi, ' ')
     .replace(/\s+/g, ' ')
     .replace(/,? (?:just )?to (?:see (?:if|what|whether)|be sure|check)\b.*$/i, '')
-    .replace(/ ?\b(?:again|still|really|like crazy|right now|right away|at once|for some reason|i think)\b/gi, '')
+    .replace(/ ?\b(?:again|still|really|just(?! now)|like crazy|right now|right away|at once|for some reason|i think)\b/gi, '')
     .replace(/^(?:i |i've |ive |we |just |now )*(?:got|get|getting|have|had|see|seeing|measured|measure|reading|showing) (?=[-\d.])/i, '')
     .replace(/\b(thermostat|stat|tstat) (?:display|screen)\b/i, '$1')
     .replace(/^across the /i, 'across ')
@@ -32,10 +33,21 @@ export function normalForm(clause: string, system: System, state: JobState): str
       /\b(?:the )?(outdoor|outside|condenser|stat|thermostat) pair\b(?: (?:reads?|is|measures))?/gi,
       (all, name: string) => pairOfCable(system, name) ?? all,
     )
+    .replace(/(?<=\bol|\d|ohms?|open|shorted) (?:between|across) (?:them|each other|the two|both|the wires)$/i, '')
     .replace(/ from (?:here|this end)\b/i, '')
+    .replace(/^(?:checked|proved|verified|tested)(?: it)? dead,? (?=\S+ (?:to|and) \S+ \d)/i, '')
+    .replace(/\b(light|led)s? (?:is )?(?:green|red|amber|yellow|orange|blue),? (?=steady|solid|on\b|blinking|flashing)/gi, '$1 ')
     .replace(/^(?:ohm ?meter)(?: (?:reads?|shows?|from|on|between))? (.+?)(?: (?:shows?|reads?|is))? (\S+)$/i, 'ohms $1 $2')
     .replace(/^(?:multimeter|meter|dvom)(?: (?:reads?|shows?|from|on|between))? (?=\S+ \S)/i, '')
     .replace(/\bsafety float\b/gi, 'float')
+    .replace(/\b(?:the )?(\w+) (?:wire|conductor|lead) (?:of|in|on|from) (?:the )?(\w+) cable\b/gi, (all, wire: string, cable: string) =>
+      findCable(system, cable) === null ? all : `${cable} ${wire}`,
+    )
+    .replace(/\be[- ]heat\b/gi, 'emergency heat')
+    .replace(
+      /\bhp (?=(?:is |isn['’]?t |does |doesn['’]?t |won['’]?t )?(?:not )?(?:runs?|running|on|off|dead|heats?|heating|cools?|cooling|starts?|come)\b)/gi,
+      'heat pump ',
+    )
     .replace(/ (?:when|and|but) it (?:should ?n['’]?t|should not)(?: be| have any)?$/i, '')
     .replace(/\bstrip heat\b/gi, 'heat strips')
     .replace(/\bdraft (?:motor|fan|blower)\b/gi, 'inducer')
@@ -148,6 +160,16 @@ function placeLast(text: string, the: Sentence): string {
     const after = words.slice(count).join(' ')
     // `outdoor Y`, where that cable is: the wire of it that is here.
     const isOfCable = head !== null && comesHere(the, head) && the.isLetter(words[count] ?? '')
+    // `panel transformer 26`: a part that is called by its place.
+    if (
+      the.part(
+        words
+          .slice(0, count + 1)
+          .join(' ')
+          .toLowerCase(),
+      ) !== null
+    )
+      continue
     if (begins !== null && !isOfCable && says.test(after)) return `${after} at ${begins}`
   }
   return text
@@ -170,11 +192,14 @@ function pairFirst(text: string, the: Sentence): string {
     .replace(/\s*[=:]\s*(?=\d|ol\b)/gi, ' ')
     .replace(/\b(\w+)\s*[/&]\s*(\w+)\b/g, (all, a: string, b: string) => (isLetter(a) && isLetter(b) ? pair(a, b) : all))
   const first = new RegExp(
-    `^(${NUMBER}) ?(${UNIT})? (?:(?:on|at|across|between|from) )?(\\w+)(?: ?- ?| to | and | )(\\w+)(?= |$)(.*)$`,
+    `^(${NUMBER}) ?(${UNIT})? (?:(on|at|across|between|from) )?(\\w+)( ?- ?| to | and | )(\\w+)(?= |$)(.*)$`,
     'i',
   ).exec(spaced)
-  if (first && isLetter(first[3]) && isLetter(first[4]))
-    return `${pair(first[3], first[4])} ${first[1]}${first[2] ? ` ${first[2]}` : ''}${first[5]}`
+  if (first && isLetter(first[4]) && isLetter(first[6])) {
+    // On O and Y is on each of them, unless one is what volts are read against.
+    const isList = /^(?:on|at)$/i.test(first[3] ?? '') && first[5] === ' and ' && ![first[4], first[6]].some((one) => isReference(the, one))
+    if (!isList) return `${pair(first[4], first[6])} ${first[1]}${first[2] ? ` ${first[2]}` : ''}${first[7]}`
+  }
   const run = /^([a-z]\w?)([a-z]\w?)(?= )(.*)$/i.exec(spaced)
   // What is a word of its own is no two letters.
   if (
@@ -187,6 +212,9 @@ function pairFirst(text: string, the: Sentence): string {
     return `${pair(run[1], run[2])}${run[3]}`
   return spaced
 }
+
+/** Common, or the metal. */
+const isReference = (the: Sentence, letter: string): boolean => isGroundWord(letter.toLowerCase()) || isCommon(the, letter)
 
 /** What a meter says without a number: beeps, shorted, nothing. */
 function answered(text: string, the: Sentence): string {

@@ -1,6 +1,6 @@
 import type { Meaning } from '@/src/core/quick-line/meaning'
 import { isGroundWord } from '@/src/core/quick-line/names'
-import { has, NO_CALL, only, type Reading } from '@/src/core/quick-line/sense'
+import { has, NO_CALL, nothingCalls, only, type Reading } from '@/src/core/quick-line/sense'
 import { marks, SHOWS_CALL } from '@/src/core/readings/looks'
 import type { PartOf } from '@/src/core/wiring/part'
 import { partById } from '@/src/core/wiring/system'
@@ -10,7 +10,7 @@ const unitRuns: Reading = (meaning, the) => {
   const { letters, parts, cables, calls, numbers, places } = meaning
   if (letters.length + parts.length + cables.length + calls.length + numbers.length > 0 || places.length !== 1) return null
   if (!only(meaning, 'runs', 'still', 'not', 'dead', 'none') || !has(meaning, 'runs', 'still', 'not', 'dead', 'none')) return null
-  if (the.state.bench.call === 'off') return { asks: NO_CALL }
+  if (nothingCalls(the)) return { asks: NO_CALL }
   return has(meaning, 'still', 'not', 'dead', 'none')
     ? `${places[0]} not as called`
     : has(meaning, 'runs')
@@ -56,6 +56,8 @@ const seen: Reading = (meaning, the) => {
     }
     case 'load':
       if (!only(meaning, 'runs', 'still', 'dead', 'not', 'none')) return null
+      // No heat, fan runs: what there is none of is something else.
+      if (has(meaning, 'none') && has(meaning, 'runs')) return null
       return has(meaning, 'still', 'dead', 'not', 'none') ? `${part.id} still` : has(meaning, 'runs') ? `${part.id} runs` : null
     case 'thermostat':
       if (!only(meaning, 'blank', 'alive', 'dead', 'runs')) return null

@@ -183,8 +183,13 @@ function onCall(clause: string, context: QuickLineContext): Said {
     /^(.+) with (?:the )?(cool|cooling|heat|heating|fan|aux|auxiliary|emergency|em|strips)(?: heat| call)? (?:called|calling|on)$/i.exec(
       clause.trim(),
     )
-  return found && inGrammarsWords([`call for ${found[2]}`, found[1]], context)
+  if (found) return inGrammarsWords([`call for ${found[2]}`, found[1]], context)
+  // `R to Y 0.2 with a call`: for what that letter calls.
+  const called = /^(.+) (?:with|on|during|under) (?:a |the )?call(?: on)?$/i.exec(clause.trim())
+  const letter = /\b([YGW])1?\b/.exec(called?.[1] ?? '')
+  return called && letter && inGrammarsWords([`call for ${CALLED_BY[letter[1] as keyof typeof CALLED_BY]}`, called[1]], context)
 }
+const CALLED_BY = { Y: 'cool', G: 'fan', W: 'heat' } as const
 
 /** A line in the grammar alone: what is typed letter by letter, and completed. */
 export function readInGrammar(line: string, context: Reading): Understood {

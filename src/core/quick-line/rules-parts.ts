@@ -1,17 +1,8 @@
 import { allOf, landAll } from '@/src/core/quick-line/hands'
 import { findCable } from '@/src/core/quick-line/names'
 import { NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
-import {
-  boardHere,
-  leading,
-  letterOfColour,
-  lineSide,
-  loadOf,
-  primary,
-  type Sentence,
-  statHere,
-  worded,
-} from '@/src/core/quick-line/sentence'
+import { boardHere, leading, letterOfColour, loadOf, type Sentence, statHere, worded } from '@/src/core/quick-line/sentence'
+import { lineSide, primary } from '@/src/core/quick-line/volts'
 import { SHOWS_CALL } from '@/src/core/readings/looks'
 import { conductorEnd, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside } from '@/src/core/wiring/supply'

@@ -3,7 +3,7 @@ import { NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
 /** What belongs to a visit and is no entry of its own: kept as it was said, and nothing is weighed by it. Asked last. */
 export const remarkRules: readonly Rule[] = [
   rule(
-    '.*\\b(?:by hand|manually|batteries|battery|load side|line side|dripping|leaking|wet|soaked|leaving it|left it off|waiting for parts|parts come|fires up|fired up|lights up and)\\b.*',
+    '(?:push|pushed|press|pressed)(?: in)? .*\\b(?:contactor|relay|plunger|armature)\\b.*|.*\\b(?:by hand|manually|batteries|battery|load side|line side|dripping|leaking|wet|soaked|leaving it|left it off|waiting for parts|parts come|fires up|fired up|lights up and)\\b.*',
     (the) => the.asNote(),
   ),
   rule(
@@ -24,8 +24,10 @@ export const remarkRules: readonly Rule[] = [
     (the) => the.asNote(),
   ),
   rule(
-    '(?:stat|thermostat)s? clicks? but (?:nothing|no) .*|waits? .+ (?:and |then )?(?:starts?|comes on)|(?:thermostat|stat) (?:is )?not (?:sending|calling|putting out) .*|.*\\b(?:clicks?|sparks?|sparking),? (?:but |and |then )?(?:no (?:flame|fire)|wont light|does not light|doesnt light)(?: .*)?|\\d+ tries.*|(?:gas )?heat works,? (?:but )?heat pump (?:doesnt|does not|wont)(?: .*)?|(?:no|there is no) c wire(?: .*)?|(?:furnace |draft )?pressure switch (?:closes|makes|wont (?:close|make)|doesnt (?:close|make)|stays (?:open|closed))(?: .*)?|second transformer (?:is )?(?:dead|bad|fine|good)',
+    '(?:stat|thermostat)s? clicks? but (?:nothing|no) .*|waits? .+ (?:and |then )?(?:starts?|comes on)|(?:thermostat|stat|(?:\\w+ )?board) (?:is )?not (?:sending|calling|putting out|feeding) .*|(?:bypassed|bypass|jumped (?:out|around|past)) (?:thermostat|stat)|.*\\b(?:clicks?|sparks?|sparking),? (?:but |and |then )?(?:no (?:flame|fire)|wont light|does not light|doesnt light)(?: .*)?|\\d+ tries.*|(?:gas )?heat works,? (?:but )?heat pump (?:doesnt|does not|wont)(?: .*)?|(?:no|there is no) c wire(?: .*)?|(?:furnace |draft )?pressure switch (?:closes|makes|wont (?:close|make)|doesnt (?:close|make)|stays (?:open|closed))(?: .*)?|second transformer (?:is )?(?:dead|bad|fine|good)',
     (the) => the.asNote(),
   ),
-  rule('transformer(?: is| feels)? (?:cold|cool|humming|hums|buzzing|buzzes|warm|hot)(?: .*)?', (the) => the.asNote()),
+  rule('transformer(?: is| feels)? (?:too |very |really |so )?(?:cold|cool|humming|hums|buzzing|buzzes|warm|hot)(?: .*)?', (the) =>
+    the.asNote(),
+  ),
 ]

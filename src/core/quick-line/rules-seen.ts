@@ -1,13 +1,13 @@
 import { type Rule, rule, type Said } from '@/src/core/quick-line/rule'
-import { NO_CALL } from '@/src/core/quick-line/sense'
+import { NO_CALL, nothingCalls } from '@/src/core/quick-line/sense'
 import { leading, letterOfColour, loadOf, type Sentence, statHere, worded, zoneOf } from '@/src/core/quick-line/sentence'
-import { partById } from '@/src/core/wiring/system'
+import { partById, partsOf } from '@/src/core/wiring/system'
 
 /** What all runs at a place, or does not, while something is called. */
 const wholeUnit = (the: Sentence, where: string, how: 'as called' | 'not as called'): Said => {
   const place = where === '' ? the.state.bench.place : the.place(where)
   if (place === null) return null
-  return the.state.bench.call === 'off' ? { asks: NO_CALL } : `${place} ${how}`
+  return nothingCalls(the) ? { asks: NO_CALL } : `${place} ${how}`
 }
 
 /** What is seen and heard: what runs, what stands still, and how the wires lie on their screws. */
@@ -25,6 +25,17 @@ export const seenRules: readonly Rule[] = [
     const part = partById(the.system, the.part(what) ?? '')
     return part?.kind === 'coil' ? { asks: `Is it in or out? Say "${part.id} in", or "${part.id} out".` } : null
   }),
+  rule(
+    '(?:first|1st|low) stage (?:compressor )?(runs|running|is running|comes on|works|on)(?: fine)?,? (?:and |but )?(?:the )?(?:second|2nd|high)(?: stage)?(?: compressor)? (?:doesnt|does not|isnt|is not|wont|not)(?: run| running| start| come on| work)?',
+    (the) => worded(loadOf(the, 'second compressor'), 'still') && `compressor runs; ${loadOf(the, 'second compressor')} still`,
+  ),
+  rule('(?:both|all) dampers (?:are )?(?:stay )?(closed|shut|open)', (the, how) => {
+    const dampers = partsOf(the.system, 'coil').filter(({ role }) => role === 'damper')
+    return dampers.length === 0 ? null : dampers.map(({ id }) => `${id} ${how === 'open' ? 'open' : 'shut'}`).join('; ')
+  }),
+  rule('(.+?) sounds like (?:a )?(?:doorbell|buzzer|machine gun|bee|angry bees?|rattle)', (the, what) =>
+    worded(the.part(what), 'chatters'),
+  ),
   rule('no (?:display|screen)|nothing on (?:display|screen)', (the) => statHere(the, 'blank')),
   rule(
     '(.+?) (?:is )?(?:runs|running|on),? but (.+?) (?:doesnt|does not|dont|wont|isnt|is not|not|is off)(?: run| running| start)?',

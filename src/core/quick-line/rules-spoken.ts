@@ -1,6 +1,7 @@
 import { allAt, allOf, joined, landAll, pluggable } from '@/src/core/quick-line/hands'
 import { asks, either, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
-import { boardHere, coilMeant, leading, lineSide, loadOf, type Sentence, worded, zoneOf } from '@/src/core/quick-line/sentence'
+import { boardHere, coilMeant, leading, loadOf, type Sentence, worded, zoneOf } from '@/src/core/quick-line/sentence'
+import { lineSide } from '@/src/core/quick-line/volts'
 import { partById } from '@/src/core/wiring/system'
 
 const CALLS = '(cool|cooling|ac|a/c|heat|heating|fan|blower|aux|aux heat|auxiliary|emergency heat|em heat|emergency|strips|second stage)'
@@ -246,7 +247,7 @@ export const spokenRules: readonly Rule[] = [
   ),
   // What was repaired, and what ran.
   rule(
-    '(?!changed when )(?:replaced|fixed|repaired|changed out|changed|swapped out|installed new|put in new|put in|installed|respliced|resealed) (.+)',
+    '(?!changed when )(?:replaced|fixed|repaired|changed out|changed|swapped out|installed new|put in new|put in|installed|respliced|resealed)(?: \\d+ ?va)? (.+)',
     (_, what) => (/fuse|breaker/.test(what) ? null : `repaired ${what}`),
   ),
   rule('(?:swapped|changed) (.+)', (the, what) => {

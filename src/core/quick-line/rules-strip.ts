@@ -1,9 +1,10 @@
-import { allOf, wiresOf } from '@/src/core/quick-line/hands'
+import { allOf, pluggable, wiresOf } from '@/src/core/quick-line/hands'
 import { cableTowards } from '@/src/core/quick-line/meaning'
+import { findCable } from '@/src/core/quick-line/names'
 import { NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
 import { leading, letterOfColour, type Sentence, worded } from '@/src/core/quick-line/sentence'
 import { conductorEnd } from '@/src/core/wiring/point'
-import { cableById, partById, placeById } from '@/src/core/wiring/system'
+import { cableById, partById, partsOf, placeById } from '@/src/core/wiring/system'
 
 /** What is on a strip: the letters of zones on their panel, the wires that go to another place, and what is hot there. */
 
@@ -21,11 +22,33 @@ function zoneVolts(the: Sentence, zone: string, one: string, other: string, volt
 /** Wires of the one cable that goes to another place, taken off where one stands. */
 function offTowards(the: Sentence, wires: readonly string[], where: string): string | null {
   const { system, state } = the
-  const cable = cableById(system, cableTowards(the, where) ?? '')
+  const cable = cableById(system, cableTowards(the, where) ?? findCable(system, where) ?? '')
   const here = state.bench.place
   const found = wiresOf(cable, wires)
-  if (!cable || !found) return null
+  if (!cable?.between.includes(here) || !found) return null
   return found.map(({ id }) => `lift ${conductorEnd(cable.id, id, here)}`).join('; ')
+}
+
+/** All that is landed of the cable to another place, but for one wire. */
+function allBut(the: Sentence, where: string, kept: string): string | null {
+  const { system, state } = the
+  const cable = cableById(system, cableTowards(the, where) ?? findCable(system, where) ?? '')
+  const side = cable?.between.indexOf(state.bench.place) ?? -1
+  const [stays] = wiresOf(cable, [kept]) ?? []
+  if (!cable || side < 0 || !stays) return null
+  return offTowards(
+    the,
+    cable.conductors.filter((wire) => wire !== stays && wire.lands[side] !== null).map(({ id }) => id.toLowerCase()),
+    where,
+  )
+}
+
+/** Every switch of that kind where one stands, gone past one after the other. */
+function pastBoth(the: Sentence): string | null {
+  const switches = partsOf(the.system, 'switch').filter(
+    ({ place, id }) => place === the.state.bench.place && /^(?:high|low)-pressure$/.test(id),
+  )
+  return switches.length < 2 ? null : switches.map(({ between, place }) => `jumper ${between[0]} ${between[1]} at ${place}`).join('; ')
 }
 
 const CALLS = '(cool|cooling|heat|heating|fan|aux|emergency heat)'
@@ -50,6 +73,17 @@ export const stripRules: readonly Rule[] = [
     '(?:pulled|pull|took|take|lifted|lift|disconnected|unhooked|removed)(?: off)? (\\S+) and (\\S+)(?: wires)?(?: that go| going| off)? to (.+)',
     (the, one, other, where) => offTowards(the, [one, other], where),
   ),
+  rule(
+    '(?:with )?(?:all|every|all of)(?: the)? (?:wires?|conductors?)(?: (?:to|going to|for|of|from|on))? (.+?)(?: are| is)? (?:off|lifted|pulled|loose|disconnected) (?:except|but|except for|besides) (\\S+)(?: wire)?|(?:lifted|pulled|took off|disconnected|lift|pull|take off) (?:everything|all(?: wires)?|every wire)(?: (?:to|going to|for|of|from|on))? (.+?) (?:except|but|except for|besides) (\\S+)(?: wire)?',
+    (the, one, kept, other, keptToo) => allBut(the, one || other, kept || keptToo),
+  ),
+  rule('(\\S+) (\\S+) and (\\S+)(?: wires?)?(?: are| is)? (?:off|lifted|pulled|loose|disconnected)', (the, cable, one, other) =>
+    offTowards(the, [one, other], cable),
+  ),
+  rule('(.+?) (?:leads?|wires?|spades?)(?: are| is)? (?:off|pulled|disconnected)(?: (?:at |from )?(?:board|coil|it))?', (the, what) =>
+    the.isLetter(what) ? null : leading('unplug', pluggable(the, what)),
+  ),
+  rule('(?:jumped|jumpered|bypassed|bypass|jump|jumper)(?: out| around| past)? (?:both |all )?pressure switches', pastBoth),
   // A zone that is off is off at its panel.
   rule(
     '(?:disconnected|pulled|took off|take off|lifted|lift|unhooked) zone (\\d)(?: cable| wires)?|(?:with )?zone (\\d)(?: cable| wires)? (?:off|disconnected|unhooked)',

@@ -1,5 +1,6 @@
 import { NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
-import { lineSide, type Sentence, windingOhms } from '@/src/core/quick-line/sentence'
+import type { Sentence } from '@/src/core/quick-line/sentence'
+import { lineSide, windingOhms } from '@/src/core/quick-line/volts'
 import { type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside } from '@/src/core/wiring/supply'
 import { partById, partsOf } from '@/src/core/wiring/system'
@@ -32,10 +33,28 @@ function loadSide(the: Sentence, volts: string): string | null {
   return fed ? `${fed.between[0]}-${fed.between[1]} ${/^[\d.]/.test(volts) ? volts : '0'} V at ${place}` : null
 }
 
+/** The coil's own lead behind the last of the switches in its way, where one stands. */
+function behindSwitches(the: Sentence, volts: string): string | null {
+  const { place } = the.state.bench
+  const isBehindSwitch = (node: string) => partsOf(the.system, 'switch').some((one) => one.place === place && one.between[1] === node)
+  const [coil, another] = partsOf(the.system, 'coil').filter((one) => one.place === place && isBehindSwitch(one.between[0]))
+  return coil && !another ? `${coil.between[0]}-${coil.between[1]} ${volts} V at ${place}` : null
+}
+
 const NONE = '(?:nothing|none|0|zero|no volts|no voltage|no power)'
 
 /** What goes into a contactor, a switch or a transformer, and what comes out of it. */
 export const throughRules: readonly Rule[] = [
+  rule(
+    `${NUMBER} ?${VOLTS}? (?:on |at )?(?:top|line side|line)(?: (?:of|on))?(?: contactor)?,? (?:and |but )?(?:(\\d*[.]?\\d+) ?${VOLTS}?|${NONE}) (?:on |at )?(?:bottom|load side|load)(?: (?:of|on))?(?: contactor)?`,
+    throughContactor,
+  ),
+  rule(`(?:(\\d*[.]?\\d+) ?${VOLTS}?|${NONE}) (?:after|past|through|behind|out of)(?: both| all)?(?: pressure)? switches`, (the, volts) =>
+    behindSwitches(the, volts || '0'),
+  ),
+  rule(`${NUMBER} ?${VOLTS}? (?:to|into|going to|going into|feeding)(?: the)? (.+)`, (the, volts, what) =>
+    Number(volts) < 60 && partById(the.system, the.part(what) ?? '')?.kind === 'coil' ? the.voltsAt(what, volts) : null,
+  ),
   rule(`(?:(\\d*[.]?\\d+) ?${VOLTS}?|${NONE}) (?:on |at |across )?load side(?: (?:of )?contactor)?`, (the, volts) =>
     loadSide(the, volts || '0'),
   ),

@@ -1,4 +1,4 @@
-import { allOf, wiresOf } from '@/src/core/quick-line/hands'
+import { allOf, swapped, wiresOf } from '@/src/core/quick-line/hands'
 import { cableTowards } from '@/src/core/quick-line/meaning'
 import { findCable } from '@/src/core/quick-line/names'
 import { asks, NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
@@ -16,8 +16,8 @@ const isAtStat = ({ system, state }: Sentence): boolean => placeById(system, sta
 
 const NO_FAN = { asks: 'The record of this house has no fan outdoors. Put "note" before it to keep it as a remark.' }
 
-/** Two wires of a cable against each other, off at both ends: the hands' acts that are not done yet, and the reading where one stands. */
-function readApart(the: Sentence, named: string, wires: readonly string[], read: string): string | null {
+/** Two wires of a cable against each other, or one against the metal, off at both ends: the hands' acts that are not done yet, and the reading where one stands. */
+function readApart(the: Sentence, named: string, wires: readonly string[], read: string, against?: string): string | null {
   const { system, state } = the
   const cable = cableById(system, findCable(system, named) ?? '')
   const here = cable?.between.find((place) => place === state.bench.place)
@@ -31,7 +31,7 @@ function readApart(the: Sentence, named: string, wires: readonly string[], read:
     ),
   )
   const [a, b] = found.map((wire) => `lifted ${cable.id} ${wire.id}`)
-  return [...lifts, `ohms ${a}-${b} ${read} at ${here}`].join('; ')
+  return [...lifts, `ohms ${a}-${against ?? b} ${read} at ${here}`].join('; ')
 }
 
 /** With the power off, no path from any hot wire of the strip to the metal. */
@@ -54,6 +54,27 @@ const staged = (the: Sentence, stage: string, mode: string): string | null =>
 
 /** What happened, and what was seen, in the words in which it is told on the phone. Asked first: they say more than their single words. */
 export const toldRules: readonly Rule[] = [
+  rule(
+    `${NUMBER} ?(?:a|amps?)(?: on r| draw)? (?:right |just )?(?:when|before|as) it ${TRIPS}(?: out)?`,
+    (_, amps) => `max ${amps} A on R; trips`,
+  ),
+  rule('(?:put in|installed|dropped in|stuck in|popped in)(?: another)? new (\\d+) ?(?:a|amps?)', (_, size) => `fuse ${size} in`),
+  rule('(\\d+) ?(?:a|amps?) fuse in (?:\\d+ ?(?:a|amps?) )?(?:slot|holder|board|it|there|place)(?: .*)?', (_, size) => `fuse ${size} in`),
+  rule(
+    '(\\S+) (?:to|and) (ground|gnd|chassis|metal|cabinet)(?: is| reads?)? (\\S+)(?: ?ohms?)?,?(?: with)? (\\S+) cable (?:off|disconnected|lifted|loose)(?: at)? both ends',
+    (the, wire, ground, read, cable) => readApart(the, cable, [wire], read === 'open' ? 'OL' : read, ground),
+  ),
+  rule(
+    '(cool|cooling|heat|heating|fan) (?:ran|running|has run|has been running)(?: for)? (\\d+) (?:min|mins|minutes),? ([\\d.]+ ?(?:a|amps?)),? (?:and )?([\\d.]+) ?(?:v|volts?)',
+    (the, call, _, amps, volts) => {
+      const named = the.call(call)
+      return named === null
+        ? null
+        : the.state.repairs.length === 0
+          ? the.asNote()
+          : `proved ${named} ${amps.replace(/ ?amps?$/, 'A')} ${volts} V`
+    },
+  ),
   // Fuse and trips.
   rule('fuse (?:just )?(?:let go|went)(?: again)?', () => 'fuse blown'),
   asks('.*\\d+ ?(?:v|volts?)? on (?:one|1) leg.*', 'Which leg is which? Say each against ground: "L1-gnd 120; L2-gnd 0".'),
@@ -86,8 +107,8 @@ export const toldRules: readonly Rule[] = [
     `(?:it |breaker |fuse )?${TRIPS}(?: it)?(?: right)? (?:instant|second|moment|minute|when|as soon as|once)(?: i)? (?:land|landed|connect|connected) (.+?)(?: back)?(?: on)?|(?:it |breaker |fuse )?${TRIPS}(?: it)?(?: right)? (?:the )?(?:instant|second|moment|minute|when|as soon as|once) (.+?) (?:goes|went|is put|is|gets|lands|touches) (?:back )?(?:on|landed)`,
     (the, one, other) => leading('land', the.conductor(one || other) && `${the.conductor(one || other)}; trips`),
   ),
-  rule('(?:used|using|use) (.+?) (?:wire )?(?:for|as) (\\S+)(?: wire)?(?: (?:at|on) both ends)?', (the, spare, what) =>
-    the.isLetter(what) && the.conductor(what) ? `swap ${the.conductor(what)} to ${spare}` : null,
+  rule('(?:used|using|use) (.+?) (?:wire )?(?:for|as) (\\S+)(?: wire)?(?: (?:at|on) both ends)?(?: now| instead)?', (the, spare, what) =>
+    the.isLetter(what) ? swapped(the, what, spare) : null,
   ),
   rule('(?:thermostat|stat|tstat) (?:base|sub ?base|wall plate|plate)(?: is)? (?:pulled|off|removed|hanging)(?: off)?(?: .*)?', (the) =>
     leading('unplug', the.thermostat()),
@@ -144,7 +165,7 @@ export const toldRules: readonly Rule[] = [
     },
   ),
   rule('(\\S+)(?: spare| wire)? (?:is )?(?:now )?(?:doing|serving|used for|carrying) (\\S+)', (the, spare, what) =>
-    the.isLetter(what) ? leading('swap', the.conductor(what) && `${the.conductor(what)} to ${spare}`) : null,
+    the.isLetter(what) ? swapped(the, what, spare) : null,
   ),
   rule('(?:panel|door|cover) back on (.+)', (the, where) => leading('panel', the.place(where) && `${the.place(where)} on`)),
   rule('breaker (?:is )?in place (?:of )?fuse', () => 'breaker in'),
@@ -159,6 +180,13 @@ export const toldRules: readonly Rule[] = [
   rule(
     `(?:peaked|peaks|hit|got|went)(?: up)?(?: at| to)? ${NUMBER} ?(?:a|amps?)(?: (and|before)(?: it)? ${TRIPS})?`,
     (_, amps, trips) => `${trips ? 'trips; ' : ''}max ${amps} A on R`,
+  ),
+  rule(
+    '(cool|cooling|heat|heating|fan|aux) and (cool|cooling|heat|heating|fan|aux)(?: calls?)? (?:both )?(?:work|works|run|runs|hold|holds|are|is)(?: both)?(?: fine| ok| good)?',
+    (the, one, other) => {
+      const [a, b] = [the.call(one), the.call(other)]
+      return a && b && `holds on ${a}; holds on ${b}`
+    },
   ),
   rule(`(?:ok|okay|fine|good|runs) on (\\S+) and (\\S+)`, (the, one, other) => {
     const [a, b] = [the.call(one), the.call(other)]
@@ -189,13 +217,26 @@ export const toldRules: readonly Rule[] = [
   rule('(?:scratch|strike|undo|cancel) (?:that|last|it|last one)|oops(?: undo)?|never ?mind|take that back', () => 'undo'),
   rule('(?:pop-out|popout|pop out|push-button) breaker (?:is )?in', () => 'breaker in'),
   rule('(?:breaker )(?:popped|kicked|jumped|came) out', () => 'trips'),
-  rule('fuse (?:is |was )?(?:shot|toast|gone|burnt up|cooked)|(?:\\w+ )?fuse (?:popped|blew|burned)', () => 'fuse blown'),
+  rule(
+    '(?:(?:\\d+ ?(?:a|amps?)|board|control|inline|little) )?fuse(?: is| was| looks| tests| checks)? (?:shot|toast|gone|burnt|burnt up|burned|burned up|cooked|fried|bad|no good|dead|done|blown|popped|blew|open|history)(?: again)?|(?:\\w+ )?fuse (?:popped|blew|burned)',
+    () => 'fuse blown',
+  ),
+  rule(
+    'fuse (?:was |is |had been |got |been )*(?:swapped|changed|replaced|upsized|bumped|traded)(?: out)? (?:for|to|with|up to) (\\d+) ?(?:a|amps?)?(?: fuse| one)?',
+    (_, size) => `fuse ${size} in`,
+  ),
+  rule(
+    `(?:put|stuck|installed|plugged|dropped|slid|threw|popped|pushed|using|have)(?: in)?(?: ${NUMBER} ?(?:a|amps?))? (?:pop-?out|pop out|push-?button|resettable|reset|little|mini|test|pocket|plug-?in)(?: \\w+)? breaker(?: in)?(?: (?:place of |for |where |instead of )?(?:fuse|slot|fuse slot|holder|fuse was))?`,
+    (_, size) => (size ? `breaker ${size} in` : 'breaker in'),
+  ),
   rule('(?:good|fine|intact) fuse', () => 'fuse good'),
   rule('fuse (?:ohms|ohmed|checks|tests|rings)(?: out)? (?:good|ok|fine|closed)', () => 'fuse good'),
   rule('(?:stuck|put|threw|popped|dropped) (?:new |another )?fuse (?:in|back in)', () => 'fuse in'),
   rule('(?:power (?:is )?restored|restored (?:all )?power)', () => 'power on'),
   rule('(?:heading|headed|going|walking|walked|went) out', (the) => leading('walk', the.place('outside'))),
-  rule('(?:coming|heading|going|came|went|walking) (?:back )?in', (the) => leading('walk', the.place('inside'))),
+  rule('(?:coming|heading|headed|going|came|went|walking|walked) (?:back )?(?:in|inside|indoors)', (the) =>
+    leading('walk', the.place('inside')),
+  ),
   rule('checked for dead(?:[ ,].*)?', (the) => the.asNote()),
   rule('(?:opened|opened up) (.+)', (the, what) => leading('panel', leading('', the.place(what) && `${the.place(what)} off`))),
   rule('(cool|cooling|heat|heating|fan) (?:call )?(?:proven|proved)', (the, call) => leading('proved', the.call(call))),
@@ -209,6 +250,17 @@ export const toldRules: readonly Rule[] = [
     },
   ),
   asks('(?:it )?chatters(?: without (?:tripping|trip))?', 'What chatters? Say "contactor chatters", or "thermostat chatters".'),
+  rule('(?:it )?(?:says|shows|showing) (?:wait|waiting|delay|please wait)', (the) => (isAtStat(the) ? statHere(the, 'waits') : null)),
+  rule('(?:it )?(?:is )?satisfied(?: now)?', (the) => (isAtStat(the) ? 'call off' : null)),
+  rule(
+    `(?:turned|set|cranked|ran|pushed|dropped|bumped)(?: it| stat| thermostat| setpoint)?(?: all way)? (?:up|down) to \\d+(?: degrees)?,? (?:in |to |on |and )?(cool|cooling|heat|heating)`,
+    (the, call) => leading('call', the.call(call)),
+  ),
+  rule(`${STAT} (?:shows|has|displays|showing|is showing) (?:an? )?(snow ?flake|flame|fire|fan)(?: icon| symbol| sign)?`, (the, icon) => {
+    const call = the.call(/^snow/.test(icon) ? 'cool' : icon === 'fan' ? 'fan' : 'heat')
+    const shown = statHere(the, SHOWS_CALL)
+    return shown && call && (the.state.bench.call === 'off' ? `call ${call}; ${shown}` : shown)
+  }),
   rule(`${STAT} (?:is |still )?in (?:time |compressor )?(?:delay|wait|lockout)`, (the) => statHere(the, 'waits')),
   rule('(?:swapped|changed|replaced|traded)(?: out)? fuse (?:for|with|to) (?:pocket |lamp |test )?breaker', () => 'breaker in'),
   rule('fuse(?: is)?,? \\d+ ?(?:a|amps?),? (?:and )?(good|fine|ok|blown|popped|open)', (_, how) =>

@@ -1,6 +1,7 @@
-import { joined, takenOff } from '@/src/core/quick-line/hands'
+import { joined, swapped, takenOff } from '@/src/core/quick-line/hands'
 import { asks, either, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
-import { across, leading, lineSide, loadOf, type Sentence, windingOhms, worded, zoneOf } from '@/src/core/quick-line/sentence'
+import { leading, loadOf, type Sentence, worded, zoneOf } from '@/src/core/quick-line/sentence'
+import { across, lineSide, windingOhms } from '@/src/core/quick-line/volts'
 import { parsePoint } from '@/src/core/wiring/point'
 import { partById } from '@/src/core/wiring/system'
 
@@ -49,9 +50,11 @@ export const visitRules: readonly Rule[] = [
     '(?:tie|join|jumper|jump)(?:ed)? (\\S+),? (?:to |and )?(\\S+),? (?:and )?(\\S+)(?:,? (?:and )?(\\S+))?(?: together)?',
     (the, a, b, c, d) => joinedToFirst(the, a, [b, c, ...(d ? [d] : [])]),
   ),
+  rule('jumper from (\\S+) (?:to|over to) (\\S+)', (the, a, b) => joinedToFirst(the, a, [b])),
   rule('add (\\S+)', (the, call) => joinedToFirst(the, 'r', [call])),
-  rule('(?:move|park|swap|switch|change|rewire|rewired|reran|landed) (.+?) (?:to|on|onto|over to) (?:spare ?)?(.*)', (the, what, spare) =>
-    leading('swap', the.conductor(what) && `${the.conductor(what)}${spare ? ` to ${spare}` : ''}`),
+  rule(
+    '(?:move|park|swap|switch|change|rewire|rewired|reran|landed) (.+?) (?:to|on|onto|over to) (?:spare ?)?(.*?)(?: (?:at|on) both ends)?(?: now)?',
+    (the, what, spare) => swapped(the, what, spare),
   ),
   rule('(?:cap|capped|tape|taped|splice|spliced|wire ?nut|wire ?nutted|tied off|tie off|soldered|crimped) (.+)', (the) => the.asNote()),
   rule('(?:put )?jumper (?:on|wire on|wire from) (.+)', (the, what) => joined(the, what)),
@@ -92,7 +95,7 @@ export const visitRules: readonly Rule[] = [
   ),
   // What happened.
   rule(
-    '(?:that was |it was |oops |sorry )?(?:(?:my |own )*(?:slip|fault|bad|mistake|screwdriver|wrench)|me|oops,?)(?: (?:slipped|did it|that tripped it|blew it))?|(?:i )?shorted (?:it|something|it out|terminals|strip)? ?with (?:screwdriver|probe|probes|lead|wrench|pliers|meter lead)|(?:i|probe|screwdriver|wrench) (?:slipped|shorted (?:it|r|r to .+|the strip)|touched .+)(?: and (?:it )?(?:tripped|blew)(?: it)?)?',
+    '(?:that was |it was |oops |sorry )?(?:(?:my |own )*(?:slip|fault|bad|mistake|screwdriver|wrench)|me|oops,?)(?: (?:slipped|did it|that tripped it|blew it))?|(?:i )?shorted (?:it|something|it out|terminals|strip)? ?with (?:screwdriver|probe|probes|lead|wrench|pliers|meter lead)|(?:i|probe|screwdriver|wrench) (?:slipped|shorted (?:it|r|r to .+|the strip)|touched .+)(?: and (?:it )?(?:tripped|blew)(?: it)?)?|(?:that|this)(?: one| trip| was)* (?:was |is )?(?:me|mine|my fault)|(?:my )?(?:fault|bad|mistake|slip),? (?:i )?(?:hit|touched|bumped|shorted|slipped|crossed|brushed) .+',
     () => 'slip',
   ),
   rule(
@@ -160,12 +163,15 @@ export const visitRules: readonly Rule[] = [
         ? across(the, what, value)
         : { asks: `Is that ${value} V across the ${what}, or ohms? Say "${what} ${value} V"; ohms are read with the power off.` },
   ),
-  rule('(.+?) (?:is |has )?(?:tripped|popped|open)', (the, what) => {
-    const part = partById(the.system, the.part(what) ?? '')
-    return part?.kind === 'switch'
-      ? { asks: `Read the ${part.name}: "${part.id} 26 V" across it with the power on, or "${part.id} open" with the power off.` }
-      : null
-  }),
+  rule(
+    '(.+?) (?:is |has |are )?(?:tripped|popped|open|stays open|staying open|stuck open|(?:not|never|wont|will not|doesnt|does not|isnt|is not) (?:clos(?:e|es|ing)|mak(?:e|es|ing)|made(?: up)?|closed))',
+    (the, what) => {
+      const part = partById(the.system, the.part(what) ?? '')
+      return part?.kind === 'switch'
+        ? { asks: `Read the ${part.name}: "${part.id} 26 V" across it with the power on, or "${part.id} open" with the power off.` }
+        : null
+    },
+  ),
   asks('(?:it )?(?:works|fixed|good to go|all good|done)', 'Say what ran: "proved cool 3.4 A 26 V", or "close" once all is proved.'),
 ]
 

@@ -1,6 +1,7 @@
-import { allOf, joined, putOn, takenOff } from '@/src/core/quick-line/hands'
+import { allOf, joined, putOn, swapped, takenOff } from '@/src/core/quick-line/hands'
 import { asks, either, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
-import { leading, lineSide, loadOf, primary, type Sentence, worded, zoneOf } from '@/src/core/quick-line/sentence'
+import { leading, loadOf, type Sentence, worded, zoneOf } from '@/src/core/quick-line/sentence'
+import { lineSide, primary } from '@/src/core/quick-line/volts'
 import { SHOWS_CALL } from '@/src/core/readings/looks'
 import { partById } from '@/src/core/wiring/system'
 
@@ -75,7 +76,7 @@ export const rules: readonly Rule[] = [
   rule('(.+?) (?:jumped|jumpered)(?: out| together)?', (the, what) => either(the.around(what), joined(the, what))),
   rule(
     '(?:swapped|moved|switched|changed) (.+?)(?: over)? (?:to|for|onto) (?:spare|(.+?)(?: wire)?)(?: (?:at|on) both ends)?',
-    (the, what, spare) => leading('swap', the.conductor(what) && `${the.conductor(what)}${spare ? ` to ${spare}` : ''}`),
+    (the, what, spare) => swapped(the, what, spare),
   ),
   // Power, calls, panels, protection.
   rule('(?:turned|switched|shut|killed|cut) (?:power|all power|everything)(?: off| down)?', () => 'power off'),
@@ -203,7 +204,10 @@ export const rules: readonly Rule[] = [
   rule(`(.+?)(?: coil)? (?:has|have|gets|getting|shows) (?:no|0|zero) ?(?:24|power|voltage|volts?|v|24 ?v|24 ?volts)`, (the, what) =>
     the.voltsAt(what, '0'),
   ),
-  rule('(\\S+) (?:is|was) dead', (the, what) => the.voltsAt(what, '0')),
+  rule('(.+?) (?:is|was) dead', (the, what) => {
+    const board = partById(the.system, the.part(what) ?? '')
+    return board?.kind === 'board' ? `${board.id} dark` : the.voltsAt(what, '0')
+  }),
   // Feet.
   rule(
     '(?:went|going|go|walked|walk|moved|headed|am|im|back|now)?(?: back| over)?(?: to| at| in| up to| out to| down to| on)? ?(.+)',

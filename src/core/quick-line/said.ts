@@ -10,6 +10,7 @@ import { remarkRules } from '@/src/core/quick-line/rules-remarks'
 import { seenRules } from '@/src/core/quick-line/rules-seen'
 import { spokenRules } from '@/src/core/quick-line/rules-spoken'
 import { stripRules } from '@/src/core/quick-line/rules-strip'
+import { supplyRules } from '@/src/core/quick-line/rules-supply'
 import { throughRules } from '@/src/core/quick-line/rules-through'
 import { toldRules } from '@/src/core/quick-line/rules-told'
 import { visitRules } from '@/src/core/quick-line/rules-visit'
@@ -54,6 +55,7 @@ function bySentence(text: string, typed: string, system: System, state: JobState
     ...handRules,
     ...seenRules,
     ...followedRules,
+    ...supplyRules,
     ...rules,
     ...visitRules,
     ...spokenRules,
@@ -87,4 +89,4 @@ export const plain = (said: string): string =>
 
 /** `the float's tripped`: an apostrophe that stands for "is". */
 const IS_SO =
-  /(\w)[’']s (?=(?:off|on|out|open|closed|shut|blank|dead|dark|shorted|bad|good|hot|tripped|stuck|running|calling|back|in|down|up|loose|blown|gone|not|still|welded|pulled|buzzing|chattering|humming|flashing|blinking|clicking)\b)/g
+  /(\w)[’']s (?=(?:too|warm|cold|full|wet|off|on|out|open|closed|shut|blank|dead|dark|shorted|bad|good|hot|tripped|stuck|running|calling|back|in|down|up|loose|blown|gone|not|still|welded|pulled|buzzing|chattering|humming|flashing|blinking|clicking)\b)/g

@@ -25,3 +25,6 @@ export const onlyNumber = ({ numbers }: Meaning) => (numbers.length === 1 ? numb
 
 /** What runs says nothing while nobody knows what is called. */
 export const NO_CALL = 'No call is on in the record. Say which one is: "call cool", then what runs.'
+
+/** Neither a thermostat nor a jumper asks for anything. */
+export const nothingCalls = ({ state }: Sentence): boolean => state.bench.call === 'off' && state.bench.jumpers.length === 0

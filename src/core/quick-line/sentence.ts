@@ -263,35 +263,6 @@ export function zoneOf(the: Sentence, where: string): string | null {
   return isCable && findCable(the.system, word) ? `${word} cable` : the.place(where)
 }
 
-export function primary(the: Sentence, volts: string): string | null {
-  const [transformer, another] = partsOf(the.system, 'transformer')
-  return transformer && !another ? `${transformer.primary[0]}-${transformer.primary[1]} ${volts} V at ${transformer.place}` : null
-}
-
-/** Volts of the line: across the legs of a disconnect where it is that much, else at the transformer's primary. */
-export function lineSide(the: Sentence, volts: string): string | null {
-  const disconnect = partsOf(the.system, 'disconnect').find(({ poles }) => poles.length > 1)
-  if (Number(volts) < BETWEEN_LEGS || !disconnect) return primary(the, volts)
-  const [[, a], [, b]] = disconnect.poles
-  return `${a}-${b} ${volts} V at ${disconnect.place}`
-}
-/** More than one leg gives to the neutral, with what a line may be over: assumption. */
-const BETWEEN_LEGS = 160
-
-/** Volts across a part that has two leads. */
-export function across(the: Sentence, what: string, volts: string): string | null {
-  const part = partById(the.system, the.part(what) ?? '')
-  return part?.kind === 'coil' || part?.kind === 'switch' ? `${part.between[0]}-${part.between[1]} ${volts} V at ${part.place}` : null
-}
-
-/** Ohms of a winding of the one transformer. */
-export function windingOhms(the: Sentence, side: string, ohms: string): string | null {
-  const [transformer, another] = partsOf(the.system, 'transformer')
-  if (!transformer || another) return null
-  const [a, b] = side === 'primary' ? transformer.primary : transformer.secondary
-  return `ohms ${a}-${b} ${ohms} at ${transformer.place}`
-}
-
 /** "The coil": the one that is unplugged, else the one here; null where it could be another. */
 export function coilMeant({ system, state }: Sentence): string | null {
   const coils = partsOf(system, 'coil')

@@ -1,0 +1,31 @@
+/** One thing said of two, and two things said without a sign between them: the clauses that a sentence may stand for. */
+
+/** What can be said of two at once: what they do, how they are, what they read. */
+const PREDICATE =
+  /^(?:(?:are|is|were|was|both|still|all|just|now|do|does|not|reads?|have|has|show|measure|check) )*(?:run|runs|running|on|off|out|in|still|dead|open|shorted|closed|chattering|chatter|buzzing|humming|trips?|tripped|holds?|held|fine|good|ok|hot|ol|beeps?|unplugged|plugged|rubbed|chewed|loose|landed|burnt|melted|won['’]?t|don['’]?t|doesn['’]?t|aren['’]?t|isn['’]?t|not|to (?:ground|gnd|chassis|metal|c|common)|-?[\d.]+)\b/i
+
+/** `fan and compressor running` is `fan running` and `compressor running`; null where it is no such list. */
+export function listed(text: string): readonly [string, string] | null {
+  const found = /^(?:both )?(?:the )?(\S+(?: \S+){0,2}?) and (?:the )?(\S+(?: \S+)*)$/i.exec(text.trim())
+  if (!found) return null
+  const words = found[2].split(' ')
+  // The name of the second is as short as it can be.
+  for (let length = 1; length <= Math.min(3, words.length - 1); length++) {
+    const said = words.slice(length).join(' ')
+    if (PREDICATE.test(said)) return [`${found[1]} ${said}`, `${words.slice(0, length).join(' ')} ${said}`]
+  }
+  return null
+}
+
+/** A sentence that runs on is no longer than this. */
+const MOST_WORDS = 12
+
+/** `fan holds heat holds cool trips`: every way to part a sentence in two, the longest first part first. */
+export function runOn(text: string): readonly (readonly [string, string])[] {
+  const words = text.trim().split(/\s+/)
+  if (words.length < 4 || words.length > MOST_WORDS) return []
+  return words
+    .slice(2, -1)
+    .map((_, at) => [words.slice(0, at + 2).join(' '), words.slice(at + 2).join(' ')] as const)
+    .reverse()
+}

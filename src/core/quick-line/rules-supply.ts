@@ -1,0 +1,46 @@
+import { NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
+import type { Sentence } from '@/src/core/quick-line/sentence'
+import { BETWEEN_LEGS, lineSide, windingVolts } from '@/src/core/quick-line/volts'
+import { partById, partsOf } from '@/src/core/wiring/system'
+
+/** The supply as it is told: line volts at a unit, between its legs, and what a transformer of several has on either side. */
+
+/** The least that is the line's and not the 24 V side's: assumption, half of 120 V and less 10 %. */
+const LEAST_OF_LINE = 54
+
+/** Line volts at the unit that was named, or where one stands: between its legs where it is that much, else at its transformer's primary. */
+function lineAt(the: Sentence, said: string, volts: string): string | null {
+  if (Number(volts) < LEAST_OF_LINE) return null
+  const place = said === '' ? the.state.bench.place : the.place(said)
+  if (place === null) return null
+  const disconnect = partsOf(the.system, 'disconnect').find((part) => part.place === place && part.poles.length > 1)
+  if (Number(volts) >= BETWEEN_LEGS) {
+    const legs = disconnect?.poles.map(([, after]) => after)
+    return legs ? `${legs[0]}-${legs[1]} ${volts} V at ${place}` : said === '' ? lineSide(the, volts) : null
+  }
+  const transformer = partsOf(the.system, 'transformer').find((part) => part.place === place)
+  return transformer ? windingVolts(transformer, 'primary', volts) : said === '' ? lineSide(the, volts) : null
+}
+
+/** One of several transformers by its name, read across its secondary; more than 24 V is its primary. */
+function ofTransformer(the: Sentence, name: string, volts: string): string | null {
+  const part = partById(the.system, the.part(name) ?? '')
+  return part?.kind === 'transformer' ? windingVolts(part, Number(volts) < LEAST_OF_LINE ? 'secondary' : 'primary', volts) : null
+}
+
+export const supplyRules: readonly Rule[] = [
+  rule(`${NUMBER} ?${VOLTS}? (?:line|line side|incoming|coming in|supply|line voltage|at line)`, (the, volts) => lineAt(the, '', volts)),
+  rule(
+    `(?:line voltage|incoming(?: power| voltage)?|supply(?: voltage)?|line(?: side)?)(?: is| reads| at| has)*(?: (?:at|to) (.+?))?(?: is| reads| has)? ${NUMBER} ?${VOLTS}?`,
+    (the, where, volts) => lineAt(the, where, volts),
+  ),
+  rule(`${NUMBER} ?${VOLTS}? (?:at|to|feeding|going to|on)(?: the)? (.+)`, (the, volts, where) => lineAt(the, where, volts)),
+  rule(`(.+?) (?:has|gets|getting|reads|shows|sees) ${NUMBER} ?${VOLTS}?`, (the, where, volts) => lineAt(the, where, volts)),
+  rule(
+    `(.+? transformer|transformer (?:of|for) .+?)(?: secondary| output)?(?: is| reads| has| puts out)? ${NUMBER} ?${VOLTS}?`,
+    (the, name, volts) => ofTransformer(the, name, volts),
+  ),
+  rule(`${NUMBER} ?${VOLTS}? (?:from|on|out of|at) (.+? transformer)(?: secondary| output)?`, (the, volts, name) =>
+    ofTransformer(the, name, volts),
+  ),
+]
