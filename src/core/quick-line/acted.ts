@@ -68,7 +68,10 @@ const hands: Reading = (meaning, the) => {
     const said = cables[0].replace(/-cable$/, '')
     return isOff ? allOf(the, said) : landAll(the, said)
   }
-  if (isOff && meaning.places.length === 1 && letters.length + parts.length + cables.length === 0) return allAt(the, meaning.places[0])
+  // What is pulled somewhere may be a disconnect.
+  const isOfWires = /\b(?:wires?|cables?|leads?|conductors?|everything|all|both)\b/.test(meaning.text)
+  if (isOff && isOfWires && meaning.places.length === 1 && letters.length + parts.length + cables.length === 0)
+    return allAt(the, meaning.places[0])
   const [part] = parts
   if (parts.length !== 1 || letters.length + cables.length > 0 || pluggable(the, part) === null) return null
   // A thermostat that is off may be blank, off the wall or set to off.

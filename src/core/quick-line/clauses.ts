@@ -126,7 +126,7 @@ function readPair(first: string, said: string, reader: Reader, isInOrder: boolea
 
 /** What is condemned before its readings are told: the readings say it. */
 const CONDEMNED =
-  /^(?:transformer|board|contactor|relay|valve|coil|compressor|motor)(?: is| looks)? (?:dead|bad|shot|toast|gone|no good|burnt|burned out|fried)$/
+  /^(?:transformer|board|contactor|relay|valve|coil|compressor|motor)(?: coil| is| looks)* (?:dead|bad|shot|toast|gone|no good|burnt|burned out|fried|not (?:shorted|open|bad|grounded|dead))$/
 
 /** `still won't close`, `not pulling in`, `hums`: said of what was spoken of before. */
 const LACKS_SUBJECT =

@@ -70,15 +70,15 @@ export function landAll(the: Sentence, said: string): string | null {
 export function swapped(the: Sentence, what: string, spare: string): string | null {
   const said = the.conductor(what)
   if (said === null) return null
-  const colour = spare.replace(/^spare /, '').replace(/(?: wire| spare)+$/, '')
+  const named = spare.replace(/^spare /, '').replace(/(?: wire| spare)+$/, '')
   const { place } = the.state.bench
   const having = the.system.cables.filter(({ between, conductors }) => {
     const isHere = between.includes(place)
-    const isSpare = conductors.some((one) => [one.id, one.colour].includes(colour) && one.lands.every((terminal) => terminal === null))
+    const isSpare = conductors.some((one) => [one.id, one.colour].includes(named) && one.lands.every((terminal) => terminal === null))
     return isHere && isSpare && wiresOf({ conductors }, [what]) !== null
   })
   const along = having.length === 1 ? `${having[0].id} ` : ''
-  return `swap ${along}${said}${colour ? ` to ${colour}` : ''}`
+  return `swap ${along}${said}${named ? ` to ${named}` : ''}`
 }
 
 /** Two letters that are joined. */

@@ -240,7 +240,7 @@ export const lexicon: ReadonlyMap<string, Sense> = new Map([
 
 /** Words that judge what was read and say nothing more. */
 const JUDGEMENTS =
-  /^(?:(?:thats|that is|its|is|looks|so|all|pretty|really|too|dead|direct|a|way) )*(?:good|bad|dead|ok|okay|fine|normal|as expected|expected|perfect|weak|low|high|short|shorted|shorted out|open|great|right|correct|weird|odd|solid|as it should be|where it should be|to spec|in spec|out of spec|checks out|passes|toast|shot|cooked|(?:down|up) to \d\d|thats (?:the )?[a-z]+(?: coil)?)$/
+  /^(?:(?:thats|that is|its|is|looks|so|all|pretty|really|too|dead|direct|a|way) )*(?:good|bad|dead|ok|okay|fine|normal|as expected|expected|perfect|weak|low|high|short|shorted|shorted out|open|great|right|correct|weird|odd|solid|as it should be|where it should be|to spec|in spec|out of spec|checks out|passes|toast|shot|cooked|cracked|broken|done|(?:down|up) to \d\d|thats (?:the )?[a-z]+(?: coil)?)$/
 
 /** Whether a clause only judges the reading before it: `0.4 ohms, dead short`. */
 export const isJudgement = (text: string): boolean => JUDGEMENTS.test(text)

@@ -38,7 +38,7 @@ export interface Meaning {
 
 /** Words that turn what is said round, or make it something else than a finding: with one of them nothing is guessed. */
 const TURNS =
-  /^(?:if|lost|loses|losing|lose|drops|dropped|should|shouldnt|would|could|supposed|expected|expect|before|yesterday|last|used|except|unless|until|without|instead|than|half|almost|nearly|never|might|customer|owner|homeowner|tomorrow|next|later|maybe|probably|same|other|another|whether|why|how|what|which|cant|cannot|but|everything|everywhere|all|any|anything|test|tests|testing|check|whole|entire|every|goes|went|doesnt|dont|didnt|wont|isnt|low|high|red|white|green|yellow|blue|brown|orange|black|purple|violet|grey|gray|pink|tan)$/
+  /^(?:if|lost|loses|losing|lose|drops|dropped|should|shouldnt|would|could|supposed|expected|expect|before|yesterday|last|used|except|unless|until|without|instead|than|half|almost|nearly|never|might|customer|owner|homeowner|tomorrow|next|later|maybe|probably|same|other|another|whether|why|how|what|which|cant|cannot|but|everything|everywhere|all|any|anything|test|tests|testing|check|whole|entire|every|goes|went|doesnt|dont|didnt|wont|isnt|low|high|aux|auxiliary|emergency|strips|red|white|green|yellow|blue|brown|orange|black|purple|violet|grey|gray|pink|tan)$/
 
 /** So many words of a sentence may be none that are known, where the others say something whole. */
 const MOST_UNKNOWN = 2

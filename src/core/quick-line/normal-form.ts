@@ -1,5 +1,6 @@
 import { distance } from 'fastest-levenshtein'
 import type { JobState } from '@/src/core/job/job-state'
+import { answered } from '@/src/core/quick-line/answered'
 import { isCommon } from '@/src/core/quick-line/meaning'
 import { findCable, isGroundWord } from '@/src/core/quick-line/names'
 import { Sentence } from '@/src/core/quick-line/sentence'
@@ -28,7 +29,10 @@ export function normalForm(clause: string, system: System, state: JobState): str
     .replace(/ (?:out|in|up|down) here\b(?=.)/gi, '')
     .replace(/\bpressure cut-?out\b/gi, 'pressure switch')
     .replace(/\b(compressor|contactor) (?:#|no\.? ?|number )?1\b(?! ?(?:v|a|ohm))/gi, '$1')
-    .replace(/\b(?:the )?common(?: wire| side)?(?= (?:to|and|is|has|at|reads|off|on|landed|loose)\b|$)/gi, the.isLetter('C') ? 'C' : '$&')
+    .replace(
+      /\b(?:the )?common(?: wire| side)?(?= (?:to|and|is|has|at|reads|off|on|landed|loose|ol|-?[\d.]+)\b|$)/gi,
+      the.isLetter('C') ? 'C' : '$&',
+    )
     .replace(
       /\b(?:the )?(outdoor|outside|condenser|stat|thermostat) pair\b(?: (?:reads?|is|measures))?/gi,
       (all, name: string) => pairOfCable(system, name) ?? all,
@@ -42,6 +46,19 @@ export function normalForm(clause: string, system: System, state: JobState): str
     .replace(/\bsafety float\b/gi, 'float')
     .replace(/\b(?:the )?(\w+) (?:wire|conductor|lead) (?:of|in|on|from) (?:the )?(\w+) cable\b/gi, (all, wire: string, cable: string) =>
       findCable(system, cable) === null ? all : `${cable} ${wire}`,
+    )
+    // One stage is lettered with a number or without, and a neutral is N.
+    .replace(/\b([YW])1\b/g, (all, letter: string) => (!the.isLetter(all) && the.isLetter(letter) ? letter : all))
+    .replace(/\bR[hc]\b/g, (all) => (the.isLetter(all) ? all : 'R'))
+    .replace(/\b(?:the )?neutral(?= (?:to|and)\b)/gi, the.isLetter('N') ? 'N' : '$&')
+    .replace(/\bzone (one|two)\b/gi, (_, zone: string) => `zone ${zone.toLowerCase() === 'one' ? 1 : 2}`)
+    .replace(
+      /(?<=\b[A-Z]\w? ?(?:to|and|-) ?[A-Z]\w?) (?:is )?(?:coming in|coming up|showing|comes in|sitting|sits|gives(?: me)?)(?: at)?(?= -?\d)/g,
+      '',
+    )
+    .replace(
+      /\b([A-Z]\w?) (?:coming )?from (?:the )?(\w+)(?= (?:is |has |reads )?(?:-?\d|nothing|no |dead))/g,
+      (all, letter: string, from: string) => (the.isLetter(letter) && the.place(from.toLowerCase()) ? letter : all),
     )
     .replace(/\be[- ]heat\b/gi, 'emergency heat')
     .replace(
@@ -215,35 +232,6 @@ function pairFirst(text: string, the: Sentence): string {
 
 /** Common, or the metal. */
 const isReference = (the: Sentence, letter: string): boolean => isGroundWord(letter.toLowerCase()) || isCommon(the, letter)
-
-/** What a meter says without a number: beeps, shorted, nothing. */
-function answered(text: string, the: Sentence): string {
-  const found =
-    /^(\w+)(?: ?- ?| to | and )(\w+) (?:is |are |has |shows |reads )?(.+?)( at \S+)?$/i.exec(text) ??
-    swap(
-      /^(no beep|no tone|beeps?|no continuity|continuity|dead short|short|no voltage|no volts|nothing|ohmed) (?:from |between |on |at )?(\w+)(?: ?- ?| to | and | )(\w+)(?: (.+))?$/i.exec(
-        text,
-      ),
-    )
-  if (!found || !the.isLetter(found[1]) || !the.isLetter(found[2])) return text
-  const [, a, b, said, where = ''] = found
-  const pair = `${the.letter(a.toLowerCase())}-${the.letter(b.toLowerCase())}`
-  for (const { says, as } of withoutNumber) if (says.test(said.replace(/^(?:a|an) /i, ''))) return `${as(pair)}${where}`
-  const ohmed = /^ohmed (.+)$/i.exec(said)
-  return ohmed ? `ohms ${pair} ${ohmed[1]}${where}` : text
-}
-
-/** What is said before the two points, behind them. */
-const swap = (found: RegExpExecArray | null): string[] | null =>
-  found && [found[0], found[2], found[3], found[4] === undefined ? found[1] : `${found[1]} ${found[4]}`]
-
-/** A meter's tone goes on below some 40 ohm, and a dead short is under 1: assumptions. */
-const withoutNumber: readonly { readonly says: RegExp; readonly as: (pair: string) => string }[] = [
-  { says: /^(?:no beep|no tone|no continuity|doesn'?t beep)$/i, as: (pair) => `ohms ${pair} jumps between 40 and 40000000` },
-  { says: /^(?:beeps?|tones?|rings?|continuity)$/i, as: (pair) => `ohms ${pair} jumps between 0 and 40` },
-  { says: /^(?:shorted|dead short|short)$/i, as: (pair) => `ohms ${pair} jumps between 0 and 1` },
-  { says: /^(?:0|nothing|none|dead|no voltage|no volts|no power)$/i, as: (pair) => `${pair} 0 V` },
-]
 
 /** Parts by their names or ids, in two words or one, with or without what kind of thing they are: the longest first. */
 const formsOf = new Memo(({ parts }: System) =>

@@ -7,6 +7,7 @@ import { isRemark, OF_THE_CIRCUIT, type Reader, readClauses } from '@/src/core/q
 import { isCommandWord, parseCommand } from '@/src/core/quick-line/commands'
 import { interpret } from '@/src/core/quick-line/interpret'
 import { dashedNames } from '@/src/core/quick-line/names'
+import { isOfReading, isRiddle, NO_ENTRY } from '@/src/core/quick-line/no-entry'
 import { normalForm } from '@/src/core/quick-line/normal-form'
 import { asStretch } from '@/src/core/quick-line/phrases'
 import type { Said } from '@/src/core/quick-line/rule'
@@ -60,31 +61,6 @@ export function readQuickLine(line: string, asked: QuickLineContext): Understood
 
 /** What is read along a run is refused with its own reason: as a sentence it would be a reading on the screws. */
 const isOfRun = (clause: string): boolean => /^\s*(?:(?:loop|landmark)\b|cap (?:\w+ )?[a-z]\w?(?:-\w+)? [\d.]+ ?(?:[npu]f)\b)/i.test(clause)
-
-/** What is told where a line names nothing that a meter could be on: the grammar would ask for a number. */
-const NO_ENTRY = 'I do not understand this as an entry. Say what was read, done or seen: "Y-C 24", "lift outdoor Y", "contactor out".'
-
-/** A sentence without a figure in it is not mended by one: asking for the number of the meter is a riddle. */
-const isRiddle = (line: string, problem: string): boolean =>
-  /^(?:A reading is a number or OL|What did the meter read|A number is missing)/.test(problem) &&
-  !/\d|\bOL\b|\b[A-Z]\d? (?:to|and) [A-Z]\d?\b/.test(line) &&
-  line.trim().split(/\s+/).length > 3
-
-/** The line begins as a command does, or has a terminal, a part or a number in it: the grammar's own words say what would fit. */
-function isOfReading(line: string, context: QuickLineContext): boolean {
-  const the = new Sentence(context.system, foldJob(context.system, context.entries))
-  const words = line
-    .trim()
-    .split(/[\s,;=/&-]+/)
-    .filter(Boolean)
-  return (
-    words.length < 3 ||
-    isCommandWord(words[0]) ||
-    words.some(
-      (word) => /\d/.test(word) || the.isLetter(word) || the.part(word.toLowerCase()) !== null || the.place(word.toLowerCase()) !== null,
-    )
-  )
-}
 
 /** A sentence that names no terminal, no number, no command and nothing of the circuit is a remark: a note, by which nothing is weighed. */
 function asRemark(line: string, context: QuickLineContext): Understood | null {

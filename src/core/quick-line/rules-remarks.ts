@@ -3,6 +3,10 @@ import { NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
 /** What belongs to a visit and is no entry of its own: kept as it was said, and nothing is weighed by it. Asked last. */
 export const remarkRules: readonly Rule[] = [
   rule(
+    '.*\\btap (?:used|in use|is|was)\\b.*|spade .*|compressor (?:tripped|off|out|cut out) on (?:its |internal )?overload(?: .*)?',
+    (the) => the.asNote(),
+  ),
+  rule(
     '(?:push|pushed|press|pressed)(?: in)? .*\\b(?:contactor|relay|plunger|armature)\\b.*|.*\\b(?:by hand|manually|batteries|battery|load side|line side|dripping|leaking|wet|soaked|leaving it|left it off|waiting for parts|parts come|fires up|fired up|lights up and)\\b.*',
     (the) => the.asNote(),
   ),

@@ -45,7 +45,7 @@ export const seenRules: readonly Rule[] = [
     },
   ),
   rule(
-    '(.+?) (?:is |keeps |just )?(?:runs?|running|on) (?:nonstop|non-stop|constantly|continuously|all time|24/7|with no call|without call|with nothing calling|no matter what)',
+    '(.+?) (?:is |keeps |just )?(?:runs?|running|on|heating|hot|energized) (?:nonstop|non-stop|constantly|continuously|all time|24/7|with no call|without call|with nothing calling|no matter what)',
     (the, what) => worded(loadOf(the, what), 'runs'),
   ),
   rule('(.+?) (?:is |are )?(?:off|down)', (the, what) => worded(loadOf(the, what.replace(/^air handler (?=blower)/, '')), 'still')),
@@ -54,9 +54,10 @@ export const seenRules: readonly Rule[] = [
     (the, where) => wholeUnit(the, where.replace(/ here$/, ''), 'as called'),
   ),
   rule(
-    '(?:nothing|not thing)(?: is)? (?:runs|running|comes on|works|working)(?: (out here|outside|outdoors|inside|indoors|in here|here))?',
+    '(?:nothing|not thing)(?: is)? (?:runs|running|comes on|works|working|happening|moving|doing anything)(?: (out here|outside|outdoors|inside|indoors|in here|here))?',
     (the, where) => wholeUnit(the, /^(?:out|in)? ?here$/.test(where) ? '' : where, 'not as called'),
   ),
+  rule('(?:unit|whole unit|system|equipment) (?:is )?(?:completely |totally |just )?dead', (the) => wholeUnit(the, '', 'not as called')),
   rule('everythings? (?:is )?dead(?: (out here|outside|outdoors|inside|indoors|in here|here))?', (the, where) =>
     wholeUnit(the, /^(?:out|in)? ?here$/.test(where) ? '' : where, 'not as called'),
   ),

@@ -1,4 +1,4 @@
-import { NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
+import { NUMBER, type Rule, rule, type Said, VOLTS } from '@/src/core/quick-line/rule'
 import type { Sentence } from '@/src/core/quick-line/sentence'
 import { BETWEEN_LEGS, lineSide, windingVolts } from '@/src/core/quick-line/volts'
 import { partById, partsOf } from '@/src/core/wiring/system'
@@ -28,7 +28,17 @@ function ofTransformer(the: Sentence, name: string, volts: string): string | nul
   return part?.kind === 'transformer' ? windingVolts(part, Number(volts) < LEAST_OF_LINE ? 'secondary' : 'primary', volts) : null
 }
 
+/** A fuse at a place where the record has none; null where it has one, or where no place is named. */
+function noFuseAt(the: Sentence, where: string): Said {
+  const place = the.place(where)
+  if (place === null || partsOf(the.system, 'fuse').some((fuse) => fuse.place === place)) return null
+  return {
+    asks: `The record of this house has no fuse there. Say "fuse blown" for the ${partsOf(the.system, 'fuse')[0].name}, or put "note" before it.`,
+  }
+}
+
 export const supplyRules: readonly Rule[] = [
+  rule('(.+?) (?:fuse|breaker)(?: is| was)? (?:blown|popped|tripped|open|good|gone|blew)', (the, where) => noFuseAt(the, where)),
   rule(`${NUMBER} ?${VOLTS}? (?:line|line side|incoming|coming in|supply|line voltage|at line)`, (the, volts) => lineAt(the, '', volts)),
   rule(
     `(?:line voltage|incoming(?: power| voltage)?|supply(?: voltage)?|line(?: side)?)(?: is| reads| at| has)*(?: (?:at|to) (.+?))?(?: is| reads| has)? ${NUMBER} ?${VOLTS}?`,

@@ -45,6 +45,17 @@ const NONE = '(?:nothing|none|0|zero|no volts|no voltage|no power)'
 
 /** What goes into a contactor, a switch or a transformer, and what comes out of it. */
 export const throughRules: readonly Rule[] = [
+  rule(`(.+?) (?:has|reads|shows|sees)? ?${NUMBER} ?${VOLTS}? (?:on |at )?(?:both|each) sides?`, (the, named, volts) =>
+    throughSwitch(the, volts, named, volts),
+  ),
+  rule(`${NUMBER} ?${VOLTS}? (?:on |at )?(?:both|each) sides? of (.+)`, (the, volts, named) => throughSwitch(the, volts, named, volts)),
+  rule(
+    `(.+?) (?:is )?(?:not (?:opening|pulling in|in|closing|shifting|energizing)|(?:isnt|is not) (?:opening|pulling in|in|shifting)|(?:wont|will not|doesnt|does not) (?:open|pull in|shift|close)|out) with ${NUMBER} ?${VOLTS}? (?:on|at|to|across) (?:it|coil|its coil)`,
+    (the, what, volts) => {
+      const part = partById(the.system, the.part(what) ?? '')
+      return part?.kind === 'coil' && part.role !== 'damper' && Number(volts) < 60 ? `${the.voltsAt(what, volts)}; ${part.id} out` : null
+    },
+  ),
   rule(
     `${NUMBER} ?${VOLTS}? (?:on |at )?(?:top|line side|line)(?: (?:of|on))?(?: contactor)?,? (?:and |but )?(?:(\\d*[.]?\\d+) ?${VOLTS}?|${NONE}) (?:on |at )?(?:bottom|load side|load)(?: (?:of|on))?(?: contactor)?`,
     throughContactor,

@@ -1,13 +1,10 @@
-import { allOf, swapped, wiresOf } from '@/src/core/quick-line/hands'
+import { allOf, swapped } from '@/src/core/quick-line/hands'
 import { cableTowards } from '@/src/core/quick-line/meaning'
-import { findCable } from '@/src/core/quick-line/names'
 import { asks, NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
 import { leading, loadOf, type Sentence, statHere, worded } from '@/src/core/quick-line/sentence'
 import { SHOWS_CALL, SHOWS_NO_CALL } from '@/src/core/readings/looks'
 import { sayCall } from '@/src/core/wiring/call'
-import { conductorEnd, terminalPoint } from '@/src/core/wiring/point'
-import { commonNodes } from '@/src/core/wiring/supply'
-import { cableById, callsOf, placeById } from '@/src/core/wiring/system'
+import { callsOf, placeById } from '@/src/core/wiring/system'
 
 const STAT = '(?:thermostat|stat|tstat|t-stat|screen|display)s?'
 const TRIPS = '(?:trips|tripped|tripping|pops|popped|blows|blew|kicks out|kicked out)'
@@ -16,54 +13,28 @@ const isAtStat = ({ system, state }: Sentence): boolean => placeById(system, sta
 
 const NO_FAN = { asks: 'The record of this house has no fan outdoors. Put "note" before it to keep it as a remark.' }
 
-/** Two wires of a cable against each other, or one against the metal, off at both ends: the hands' acts that are not done yet, and the reading where one stands. */
-function readApart(the: Sentence, named: string, wires: readonly string[], read: string, against?: string): string | null {
-  const { system, state } = the
-  const cable = cableById(system, findCable(system, named) ?? '')
-  const here = cable?.between.find((place) => place === state.bench.place)
-  const found = wiresOf(cable, wires)
-  if (state.bench.power || !cable || !here || !found) return null
-  const lifts = cable.between.flatMap((place, side) =>
-    found.flatMap((wire) =>
-      wire.lands[side] !== null && !state.bench.lifted.includes(conductorEnd(cable.id, wire.id, place))
-        ? [`lift ${cable.id} ${wire.id} at ${place}`]
-        : [],
-    ),
-  )
-  const [a, b] = found.map((wire) => `lifted ${cable.id} ${wire.id}`)
-  return [...lifts, `ohms ${a}-${against ?? b} ${read} at ${here}`].join('; ')
-}
-
-/** With the power off, no path from any hot wire of the strip to the metal. */
-function everyToGround(the: Sentence): string | null {
-  const { system, state } = the
-  const place = placeById(system, state.bench.place)
-  if (state.bench.power || !place?.metal) return null
-  const common = commonNodes(system)
-  const wired = place.terminals.filter(
-    (terminal) =>
-      !common.has(terminalPoint(terminal, place.id)) &&
-      system.cables.some(({ between, conductors }) => conductors.some(({ lands }) => lands[between.indexOf(place.id)] === terminal)),
-  )
-  return wired.length === 0 ? null : wired.map((terminal) => `${terminal}-gnd OL`).join('; ')
-}
-
 /** A call that is made or tried by its stage: second stage heat, heat stage 2. */
 const staged = (the: Sentence, stage: string, mode: string): string | null =>
   leading('call', the.call(/^(?:2|second|2nd)/.test(stage) ? `${/^h/.test(mode) ? 'heat' : 'cool'}-2` : /^h/.test(mode) ? 'heat' : 'cool'))
 
 /** What happened, and what was seen, in the words in which it is told on the phone. Asked first: they say more than their single words. */
 export const toldRules: readonly Rule[] = [
+  rule('zone (\\d)(?: stat| thermostat)?(?: is)? (?:set|calling|calls|called|turned|switched)(?: for| to| on)? (.+)', (the, zone, call) =>
+    leading('call', the.call(`zone ${zone} ${call}`)),
+  ),
+  rule(
+    `(?:draws?|drawing|pulls?|pulling|takes?) ${NUMBER}(?: ?(?:a|amps?))? (?:on|in|with) (\\S+),? (?:and )?${NUMBER}(?: ?(?:a|amps?))? (?:on|in|with) (\\S+)`,
+    (the, amps, call, more, other) => {
+      const [one, two] = [the.call(call), the.call(other)]
+      return one && two && `call ${one}; ${amps} A on R; call ${two}; ${more} A on R`
+    },
+  ),
   rule(
     `${NUMBER} ?(?:a|amps?)(?: on r| draw)? (?:right |just )?(?:when|before|as) it ${TRIPS}(?: out)?`,
     (_, amps) => `max ${amps} A on R; trips`,
   ),
   rule('(?:put in|installed|dropped in|stuck in|popped in)(?: another)? new (\\d+) ?(?:a|amps?)', (_, size) => `fuse ${size} in`),
   rule('(\\d+) ?(?:a|amps?) fuse in (?:\\d+ ?(?:a|amps?) )?(?:slot|holder|board|it|there|place)(?: .*)?', (_, size) => `fuse ${size} in`),
-  rule(
-    '(\\S+) (?:to|and) (ground|gnd|chassis|metal|cabinet)(?: is| reads?)? (\\S+)(?: ?ohms?)?,?(?: with)? (\\S+) cable (?:off|disconnected|lifted|loose)(?: at)? both ends',
-    (the, wire, ground, read, cable) => readApart(the, cable, [wire], read === 'open' ? 'OL' : read, ground),
-  ),
   rule(
     '(cool|cooling|heat|heating|fan) (?:ran|running|has run|has been running)(?: for)? (\\d+) (?:min|mins|minutes),? ([\\d.]+ ?(?:a|amps?)),? (?:and )?([\\d.]+) ?(?:v|volts?)',
     (the, call, _, amps, volts) => {
@@ -82,14 +53,6 @@ export const toldRules: readonly Rule[] = [
   rule(
     '(?:installed|fitted|put in|stuck in|dropped in|threw in)(?: a| another)?(?: new| fresh)? (\\d+) ?(?:a|amps?) fuse',
     (_, size) => `fuse ${size} in`,
-  ),
-  rule(
-    '(?:nothing|no path|ol|open) to (?:ground|gnd|chassis|metal)(?: on| from) (?:any|every|all)(?: of)?(?: the)? (?:wires?|conductors?|terminals?)',
-    (the) => everyToGround(the),
-  ),
-  rule(
-    `(\\S+) (?:to|and) (\\S+)(?: (?:in|on))? (\\S+) cable(?: is| reads?)? (ol|open|${NUMBER})(?: ?ohms?)?,?(?: with)? (?:both ends|everything|all|wires) (?:off|disconnected|lifted|open)(?: (?:at )?both ends)?`,
-    (the, one, other, cable, read) => readApart(the, cable, [one, other], read === 'open' ? 'OL' : read),
   ),
   rule(
     'proved (?:second|2nd|high) stage (cool|heat)(?:ing)?( .*)?|proved (cool|heat)(?:ing)? (?:second|2nd|high) stage( .*)?',
@@ -113,10 +76,6 @@ export const toldRules: readonly Rule[] = [
   rule('(?:thermostat|stat|tstat) (?:base|sub ?base|wall plate|plate)(?: is)? (?:pulled|off|removed|hanging)(?: off)?(?: .*)?', (the) =>
     leading('unplug', the.thermostat()),
   ),
-  rule(
-    '(?:every|each|all)(?: of)?(?: the)? (?:wires?|conductors?|terminals?|letters?) (?:to|and) (?:ground|gnd|chassis|metal|cabinet) (?:is |are |reads? )?(ol|open|clear|nothing)',
-    (the) => everyToGround(the),
-  ),
   rule('(\\S+) (?:to|and) (ground|gnd|chassis|metal|cabinet) (?:is |reads? )?(?:nothing|clear|no reading|none)', (the, letter, ground) =>
     !the.state.bench.power && the.isLetter(letter) ? `${the.letter(letter)}-${ground} OL` : null,
   ),
@@ -129,7 +88,7 @@ export const toldRules: readonly Rule[] = [
     (_, size) => `fuse ${size} in`,
   ),
   rule(
-    '(?:put |stuck |using )?(?:a )?(\\d+) ?(?:a|amps?) (?:pocket )?breaker (?:is )?(?:in|where|instead|in place)(?: (?:the )?(?:fuse|slot|of fuse|place of fuse|for fuse|fuse was|fuse goes|stead of fuse))?',
+    '(?:put |stuck |using )?(?:a )?(\\d+) ?(?:a|amps?) (?:pocket )?breaker (?:is )?(?:in|into|where|instead|in place)(?: (?:the )?(?:fuse holder|fuse slot|holder|fuse|slot|of fuse|place of fuse|for fuse|fuse was|fuse goes|stead of fuse))?',
     (_, size) => `breaker ${size} in`,
   ),
   rule(
@@ -200,6 +159,10 @@ export const toldRules: readonly Rule[] = [
     },
   ),
   rule('(?:blew|popped|lost|ate|took out)(?: up)? (?:another|second)(?: one| fuse)?', () => 'fuse blown'),
+  rule(
+    '(?:low voltage |control |board )?fuse(?: is)?,? \\d+ ?(?:a|amps?),?(?: and| is| looks)* (?:good|fine|ok|intact)',
+    () => 'fuse good',
+  ),
   rule('\\d+ ?(?:a|amp|amps) fuse (?:is |looks |checks |tests )?(?:good|fine|ok|intact)', () => 'fuse good'),
   rule(
     `(?:somebody|someone|last guy|they|he) (?:put|stuck|left|had|used)(?: in)?(?: a)? ${NUMBER} ?(?:a|amp|amps) fuse(?: in)?(?: .*)?`,

@@ -36,6 +36,13 @@ export const visitRules: readonly Rule[] = [
     (the, call) => leading('call', the.call(call)),
   ),
   rule('(?:panel|door|cover|access panel)(?: is)? (?:shut|closed)', (the) => `panel ${the.state.bench.place} on`),
+  rule(
+    '(furnace|air handler|unit|condenser|access|service|blower) (?:door|panel|cover|compartment)(?: is| was)? (off|on|open|shut|closed)',
+    (the, where, how) => {
+      const place = the.place(where) ?? the.state.bench.place
+      return `panel ${place} ${/^(?:off|open)$/.test(how) ? 'off' : 'on'}`
+    },
+  ),
   rule('(?:panel|door|cover|access panel)(?: is)? open', (the) => `panel ${the.state.bench.place} off`),
   // Hands.
   rule('(?:thermostat|stat|t-?stat) (?:is )?off wall', (the) => leading('unplug', the.thermostat())),

@@ -21,7 +21,7 @@ export const rules: readonly Rule[] = [
   rule('(?:turned|switched|put)(?: it| them)? back on(?: again)?', (the) => (the.state.bench.power ? null : 'power on')),
   // Which switch is off decides what is dead: the main question before ohms.
   asks(
-    `(?:turned|switched|shut|killed|cut|pulled)(?: off)? ${SWITCHES}(?: off| down| out)?(?: at (?:breaker|disconnect|switch|panel))?|${SWITCHES}(?: is|s)? (?:off|pulled|down)`,
+    `(?:turned|switched|shut|killed|cut|pulled)(?: off)? ${SWITCHES}(?: off| down| out)?(?: at (?:breaker|disconnect|switch|panel)| outside| outdoors| at .+)?|(?:house |main |furnace |air handler |condenser |outdoor )?${SWITCHES}(?: (?:on|for|at) .+?)?(?: is| was|s)? (?:off|pulled|down)`,
     WHICH_SWITCH,
   ),
   asks(`(?:(?:turned|switched|put) )?${SWITCHES}(?: is)?(?: back)? on(?: again)?`, WHICH_SWITCH),

@@ -2,6 +2,7 @@ import type { JobState } from '@/src/core/job/job-state'
 import { flameRules } from '@/src/core/quick-line/flame'
 import type { Said } from '@/src/core/quick-line/rule'
 import { rules } from '@/src/core/quick-line/rules'
+import { apartRules } from '@/src/core/quick-line/rules-apart'
 import { complaintRules } from '@/src/core/quick-line/rules-complaint'
 import { followedRules } from '@/src/core/quick-line/rules-followed'
 import { handRules } from '@/src/core/quick-line/rules-hands'
@@ -50,12 +51,13 @@ function bySentence(text: string, typed: string, system: System, state: JobState
     ...thermostatCodeRules,
     ...throughRules,
     ...stripRules,
+    ...supplyRules,
+    ...apartRules,
     ...partRules,
     ...toldRules,
     ...handRules,
     ...seenRules,
     ...followedRules,
-    ...supplyRules,
     ...rules,
     ...visitRules,
     ...spokenRules,

@@ -1,0 +1,33 @@
+import type { Entry } from '@/src/core/job/entry'
+import { foldJob } from '@/src/core/job/fold'
+import { isCommandWord } from '@/src/core/quick-line/commands'
+import { Sentence } from '@/src/core/quick-line/sentence'
+import type { System } from '@/src/core/wiring/system'
+
+/** What is said of a line that is no entry: what would fit, or that it is not understood. */
+
+/** What is told where a line names nothing that a meter could be on: the grammar would ask for a number. */
+export const NO_ENTRY =
+  'I do not understand this as an entry. Say what was read, done or seen: "Y-C 24", "lift outdoor Y", "contactor out".'
+
+/** A sentence without a figure in it is not mended by one: asking for the number of the meter is a riddle. */
+export const isRiddle = (line: string, problem: string): boolean =>
+  /^(?:A reading is a number or OL|What did the meter read|A number is missing)/.test(problem) &&
+  !/\d|\bOL\b|\b[A-Z]\d? (?:to|and) [A-Z]\d?\b/.test(line) &&
+  line.trim().split(/\s+/).length > 3
+
+/** The line begins as a command does, or has a terminal, a part or a number in it: the grammar's own words say what would fit. */
+export function isOfReading(line: string, { system, entries }: { readonly system: System; readonly entries: readonly Entry[] }): boolean {
+  const the = new Sentence(system, foldJob(system, entries))
+  const words = line
+    .trim()
+    .split(/[\s,;=/&-]+/)
+    .filter(Boolean)
+  return (
+    words.length < 3 ||
+    isCommandWord(words[0]) ||
+    words.some(
+      (word) => /\d/.test(word) || the.isLetter(word) || the.part(word.toLowerCase()) !== null || the.place(word.toLowerCase()) !== null,
+    )
+  )
+}

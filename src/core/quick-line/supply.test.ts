@@ -1,0 +1,32 @@
+import { hear } from '@/tests/lines/measure'
+import { standingAt as at } from '@/tests/lines/speech'
+
+describe('the supply and what goes through it', () => {
+  it.each([
+    ['heat-pump-o', at('indoor'), '240 at the air handler', 'L1-unit-L2-unit 240 V at indoor'],
+    ['heat-pump-o', at('indoor'), 'air handler has 240', 'L1-unit-L2-unit 240 V at indoor'],
+    ['rooftop-gas', at('package'), '211 line', 'L1-unit-L2-unit 211 V'],
+    ['zoned-furnace-ac', at('panel'), 'panel transformer 0', 'R1-C1 0 V'],
+    // The legs are those of the unit at which one stands.
+    ['heat-pump-o', at('outdoor'), '240 top of contactor, 0 bottom', 'L1-unit-L2-unit 240 V at outdoor; compressor-line-L2-unit 0 V'],
+    ['dual-fuel', at('outdoor'), 'high pressure switch has 24 on both sides', 'Y-out-C 24 V; high-low-C 24 V'],
+    ['furnace-ac', at('outdoor'), '24 after both switches', 'low-contactor-C 24 V'],
+    ['furnace-ac', at('indoor'), 'gas valve not opening with 24 on it', 'rollout-valve-C 24 V; gas-valve out'],
+    ['furnace-ac', at('indoor'), 'neutral to ground 57', 'N-gnd 57 V'],
+    ['heat-pump-o', at('indoor', true), 'O to common 48', 'ohms O-C 48'],
+    ['furnace-ac', at('indoor'), '3 amp fuse is toast', 'fuse blown'],
+    ['furnace-ac', at('indoor'), 'fuse was swapped for a 5A', 'fuse 5 in'],
+    ['furnace-ac', at('indoor'), '3.1A on R right before it tripped', 'max 3.1 A on R; trips'],
+    ['heat-pump-o', at('indoor', true), 'moved yellow to the spare black at both ends', 'swap outdoor Y to black'],
+    [
+      'furnace-ac',
+      at('indoor', true),
+      'lifted outdoor Y both ends, to ground 0.4',
+      'lift outdoor Y at indoor; lift outdoor Y at outdoor; ohms lifted outdoor Y-gnd 0.4 at indoor',
+    ],
+    ['furnace-ac', at('outdoor'), 'jumped out the pressure switches', 'jumper Y high-low; jumper high-low low-contactor'],
+    ['furnace-ac', at('thermostat'), 'R to Y 0.2 with a call', 'call cool; R-Y 0.2 V'],
+  ])('%s %p: %s', (system, before, said, means) => {
+    expect(hear({ system, before, said, means })).toMatchObject({ outcome: 'understood' })
+  })
+})
