@@ -31,13 +31,13 @@ const manifestSchema = z.object({
 })
 
 /**
- * Writes the last copy of the store and the journal behind it into one file: everything acknowledged, also while the store is
+ * Writes the last copy of the store, the journal behind it and the photos into one file: everything acknowledged, also while the store is
  * served, since neither is ever changed in place. Each file goes in with its digest.
  */
 export async function writeBackup(folder: string, file: string, now: Date): Promise<{ readonly files: number }> {
   const gathered = mkdtempSync(path.join(folder, 'backup-'))
   try {
-    const { journal } = placesIn(folder)
+    const { journal, photos } = placesIn(folder)
     // The copy may be replaced while it is read, and the journal cut after it: then once more, from the new one.
     for (let attempt = 0; ; attempt++) {
       const before = filesOf(journal)
@@ -54,6 +54,7 @@ export async function writeBackup(folder: string, file: string, now: Date): Prom
       }
       if (filesOf(journal)[0] === before[0] || attempt >= 3) break
     }
+    if (existsSync(photos)) cpSync(photos, path.join(gathered, 'photos'), { recursive: true, filter: (from) => !from.endsWith('.part') })
     const files = await Promise.all(
       filesBelow(gathered).map(async (name) => ({ path: name, sha256: await digestOf(path.join(gathered, name)) })),
     )
@@ -89,14 +90,14 @@ export async function restoreBackup(
       )
     }
     const { madeAt } = await checkDigests(unpacked, file)
-    const { store, copy, journal, made } = placesIn(folder)
+    const { store, copy, journal, photos, made } = placesIn(folder)
     const aside = path.join(folder, `before-restore-${now.toISOString().replace(/[:.]/g, '-')}`)
-    const old = [store, copy, `${copy}.old`, journal, made].filter((where) => existsSync(where))
+    const old = [store, copy, `${copy}.old`, journal, photos, made].filter((where) => existsSync(where))
     if (old.length > 0) {
       mkdirSync(aside)
       for (const where of old) renameSync(where, path.join(aside, path.basename(where)))
     }
-    for (const name of ['store-copy', 'journal']) {
+    for (const name of ['store-copy', 'journal', 'photos']) {
       const from = path.join(unpacked, name)
       if (existsSync(from)) renameSync(from, path.join(folder, name))
     }

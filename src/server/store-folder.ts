@@ -17,12 +17,13 @@ import { beginFile, dropRecordsBelow, syncFolder } from '@/src/server/journal/jo
 /**
  * The data folder: `store/` is the database, `store-copy/` the same as it was closed last before the journal was cut, `journal/`
  * everything acknowledged since that copy, `made.json` says that there has been a store. Copy and journal alone make the store
- * anew: they are what a backup holds.
+ * anew: they and the photos, each a file named by its digest, are what a backup holds.
  */
 export const placesIn = (folder: string) => ({
   store: path.join(folder, 'store'),
   copy: path.join(folder, 'store-copy'),
   journal: path.join(folder, 'journal'),
+  photos: path.join(folder, 'photos'),
   made: path.join(folder, 'made.json'),
 })
 

@@ -3,6 +3,7 @@ import { type DataLock, LockLost, lockDataFolder } from '@/src/server/data-lock'
 import { type Database, openDatabase } from '@/src/server/database'
 import { JobStore } from '@/src/server/jobs'
 import { Journal, type Numbered } from '@/src/server/journal/journal'
+import { PhotoStore } from '@/src/server/photos'
 import { seedWhenEmpty } from '@/src/server/seed'
 import { copyClosedStore, findStore, lastCopy, noteMade, placesIn, StoreDamaged, sayDamage } from '@/src/server/store-folder'
 import { Writer } from '@/src/server/writer'
@@ -13,6 +14,7 @@ export interface Store {
   readonly database: Database
   readonly writer: Writer
   readonly jobs: JobStore
+  readonly photos: PhotoStore
   close(): Promise<void>
 }
 
@@ -25,7 +27,7 @@ const MARK_EVERY = 200
 export async function openStoreAt(folder: string | null): Promise<Store> {
   if (folder === null) {
     const { database, close } = await openDatabase(null)
-    return begin(database, null, close)
+    return begin(database, null, new PhotoStore(null), close)
   }
   const lock = await lockDataFolder(folder)
   try {
@@ -37,7 +39,8 @@ export async function openStoreAt(folder: string | null): Promise<Store> {
 }
 
 async function openLocked(folder: string, lock: DataLock): Promise<Store> {
-  const { journal: journalFolder } = placesIn(folder)
+  const { journal: journalFolder, photos: photoFolder } = placesIn(folder)
+  const photos = new PhotoStore(photoFolder)
   const found = findStore(folder)
   const { journal, records } = await Journal.open<Write>(journalFolder)
   const opened = await openWhole(folder, lock)
@@ -46,14 +49,14 @@ async function openLocked(folder: string, lock: DataLock): Promise<Store> {
   const hasNoBase = lastCopy(folder) === null && found === 'whole' && journal.nextSeq === 1
   const isBehind = journal.nextSeq <= mark
   if (!hasNoBase && !isBehind && journal.size < COPY_FROM_BYTES)
-    return begin(opened.database, journal, closeAll(opened.close, journal, lock))
+    return begin(opened.database, journal, photos, closeAll(opened.close, journal, lock))
   // A store from before there was a journal, or one whose journal is gone, needs a copy to begin from; a long journal makes starts slow.
   await opened.close()
   await journal.close()
   copyClosedStore(folder, Math.max(mark, journal.nextSeq - 1))
   const fresh = await Journal.open<Write>(journalFolder)
   const again = await openWhole(folder, lock)
-  return begin(again.database, fresh.journal, closeAll(again.close, fresh.journal, lock))
+  return begin(again.database, fresh.journal, photos, closeAll(again.close, fresh.journal, lock))
 }
 
 const closeAll = (closeDatabase: () => Promise<void>, journal: Journal<Write>, lock: DataLock) => async () => {
@@ -62,13 +65,14 @@ const closeAll = (closeDatabase: () => Promise<void>, journal: Journal<Write>, l
   lock.release()
 }
 
-async function begin(database: Database, journal: Journal<Write> | null, close: () => Promise<void>): Promise<Store> {
+async function begin(database: Database, journal: Journal<Write> | null, photos: PhotoStore, close: () => Promise<void>): Promise<Store> {
   const writer = new Writer(database, journal)
   const jobs = new JobStore(database, writer)
   const store: Store = {
     database,
     writer,
     jobs,
+    photos,
     close: async () => {
       await jobs.settled()
       await close()

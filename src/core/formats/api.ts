@@ -4,6 +4,7 @@ import { codeRowSchema } from '@/src/core/job/code-schema'
 import { entrySchema } from '@/src/core/job/entry-schema'
 import { jobIdSchema, titleSchema } from '@/src/core/job/job-file'
 import { jobSummarySchema } from '@/src/core/job/job-summary'
+import { photoDigestSchema } from '@/src/core/job/photo-schema'
 import { momentSchema, textSchema } from '@/src/core/units/text-schema'
 import { systemSchema } from '@/src/core/wiring/system-schema'
 
@@ -41,6 +42,7 @@ export const jobListSchema = z.strictObject({
 export type JobList = z.infer<typeof jobListSchema>
 export const systemListSchema = z.strictObject({ systems: z.array(systemSchema) })
 export const codeTableSchema = z.strictObject({ rows: z.array(codeRowSchema).max(2000) })
+export const keptPhotoSchema = z.strictObject({ digest: photoDigestSchema })
 export const openedSchema = z.strictObject({ id: z.string() })
 
 /** Every error: a code for programs, a sentence for people. `whole` counts entries of a damaged file that can be opened. */

@@ -3,7 +3,7 @@ import { benchNetlist } from '@/src/core/formats/bench-netlist'
 import { cardDocument } from '@/src/core/formats/page/card-document'
 import { cardFacts } from '@/src/core/formats/page/card-facts'
 import { optionsDocument } from '@/src/core/formats/page/options-document'
-import { type Paper, pageDocument } from '@/src/core/formats/page/page-document'
+import { type Paper, type Pictures, pageDocument } from '@/src/core/formats/page/page-document'
 import { pageFacts } from '@/src/core/formats/page/page-facts'
 import { wiringPicture } from '@/src/core/formats/page/wiring-picture'
 import { returnCalendar } from '@/src/core/formats/return-calendar'
@@ -16,6 +16,8 @@ export interface FileAsked {
   readonly paper?: Paper
   /** The moment of the job, as a number of entries; now where left out. */
   readonly upTo?: number
+  /** Photos that may go on paper. */
+  readonly pictures?: Pictures
 }
 
 /** A file that is made of one job. `write` gives null where the job has none of it; `none` says so. */
@@ -52,7 +54,7 @@ export const textsOfJob = {
 
 /** The files of a job that are printed. */
 export const documentsOfJob = {
-  page: { ending: 'page.pdf', write: (job, { paper }) => pageDocument(pageFacts(job), paper ?? 'letter') },
+  page: { ending: 'page.pdf', write: (job, { paper, pictures }) => pageDocument(pageFacts(job), paper ?? 'letter', pictures) },
   card: { ending: 'card.pdf', write: (job) => cardDocument(cardFacts(job)) },
   options: {
     ending: 'options.pdf',

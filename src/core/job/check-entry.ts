@@ -13,7 +13,7 @@ import { modelValue } from '@/src/core/units/model-value'
 import { sayCall } from '@/src/core/wiring/call'
 import { isPoint, parsePoint } from '@/src/core/wiring/point'
 import { lineNodes } from '@/src/core/wiring/supply'
-import { cableById, callsOf, firstPart, furtherFuses, partById, partsOf, type System, zonesOf } from '@/src/core/wiring/system'
+import { cableById, callsOf, firstPart, furtherFuses, partById, partsOf, placeById, type System, zonesOf } from '@/src/core/wiring/system'
 
 /** Null when an entry makes sense on this bench of this system, else a sentence why not. Closing is judged where the whole job is known. */
 export function problemWithContent(system: System, bench: Bench, entry: ContentEntry): string | null {
@@ -43,6 +43,10 @@ export function problemWithContent(system: System, bench: Bench, entry: ContentE
       return problemWithOffer(entry)
     case 'run':
       return problemWithRun(system, entry)
+    case 'photo':
+      return placeById(system, entry.place)
+        ? null
+        : `There is no place "${entry.place}". Places here: ${system.places.map(({ id }) => id).join(', ')}.`
     case 'complaint':
     case 'way':
     case 'note':

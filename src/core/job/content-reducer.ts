@@ -90,7 +90,7 @@ export const fork = (gathered: Gathered): Gathered => ({
 
 /** Null when the entry makes sense now, else a sentence why not. `on` is the bench that a reading or a trip was taken on. */
 export function problemNow(system: System, gathered: Gathered, entry: ContentEntry, on: Bench): string | null {
-  if (gathered.closedAt !== null && entry.kind !== 'note') return 'The job is closed. Undo the closing first.'
+  if (gathered.closedAt !== null && !isRemark(entry)) return 'The job is closed. Undo the closing first.'
   if (entry.kind === 'close') {
     const reasons = reasonsNotToClose(system, { owed: owedBy(system, gathered.bench), proofs: gathered.proofs, repairs: gathered.repairs })
     return reasons.length === 0 ? null : `Not yet: ${reasons.join(' ')}`
@@ -103,8 +103,8 @@ export function problemNow(system: System, gathered: Gathered, entry: ContentEnt
 export function take(system: System, gathered: Gathered, entry: ContentEntry, on: Bench): void {
   gathered.standing.push(entry)
   passTime(system, gathered, entry)
-  // Whoever does something is back at it; a note may come from the van.
-  if (entry.kind !== 'note') gathered.left = null
+  // Whoever does something is back at it; a note or a photo may come from the van.
+  if (!isRemark(entry)) gathered.left = null
   switch (entry.kind) {
     case 'complaint':
       gathered.complaint = entry.complaint
@@ -165,9 +165,13 @@ export function take(system: System, gathered: Gathered, entry: ContentEntry, on
       gathered.closedAt = entry.at
       return
     case 'note':
+    case 'photo':
       return
   }
 }
+
+/** It tells of the job and does nothing to it. */
+const isRemark = ({ kind }: ContentEntry): boolean => kind === 'note' || kind === 'photo'
 
 /** What a trip or a hold tells; of a trip that a call made, also that it held until then. */
 function tripsOf({ clock, beforeCall }: Gathered, { id, result, on: part, heldBefore }: EntryOf<'trip'>, on: Bench): Observation[] {
@@ -206,6 +210,7 @@ export function benchAfter(system: System, bench: Bench, entry: ContentEntry): B
     case 'leave':
     case 'offer':
     case 'note':
+    case 'photo':
     case 'close':
       return bench
   }

@@ -4,6 +4,7 @@ import { airSchema } from '@/src/core/job/air-schema'
 import { complaintSchema } from '@/src/core/job/complaint-schema'
 import { leavingSchema } from '@/src/core/job/leave-schema'
 import { offerSchema } from '@/src/core/job/offer-schema'
+import { photoSchema } from '@/src/core/job/photo-schema'
 import { runFactSchema } from '@/src/core/job/run-schema'
 import { waysOfWorking } from '@/src/core/job/ways'
 import { answerSchema, probeSchema } from '@/src/core/readings/check-schema'
@@ -65,6 +66,8 @@ const runEntry = z.strictObject({ ...base, kind: z.literal('run'), cable: textSc
 const leaveEntry = z.strictObject({ ...base, kind: z.literal('leave'), ...leavingSchema.shape })
 /** Options put to the customer, and the answer; a later one takes the place of an earlier. */
 const offerEntry = z.strictObject({ ...base, kind: z.literal('offer'), ...offerSchema.shape })
+/** A photo; its bytes are kept beside the timeline. */
+const photoEntry = z.strictObject({ ...base, kind: z.literal('photo'), ...photoSchema.shape })
 const noteEntry = z.strictObject({ ...base, kind: z.literal('note'), text: textSchema(2000) })
 const closeEntry = z.strictObject({ ...base, kind: z.literal('close') })
 
@@ -81,6 +84,7 @@ const contentEntries = [
   runEntry,
   leaveEntry,
   offerEntry,
+  photoEntry,
   noteEntry,
   closeEntry,
 ] as const

@@ -86,6 +86,8 @@ export function sayDraft(system: System, draft: EntryDraft, state?: Pick<JobStat
       return sayOffer(draft)
     case 'run':
       return sayRunFact(system, draft.cable, draft.fact)
+    case 'photo':
+      return `photo: ${draft.of}`
     case 'note':
       return `note: ${draft.text}`
     case 'close':

@@ -10,6 +10,7 @@ import { PutBackList } from '@/src/ui/desk/put-back-list'
 import { Screen, type ScreenProps } from '@/src/ui/desk/screen'
 import { useWorkerAnswer } from '@/src/ui/engine/use-worker-answer'
 import { SaveFile } from '@/src/ui/files/save-file'
+import { PhotoList } from '@/src/ui/photos/photo-list'
 
 /** Refuses while something is owed or unproved, and says what; then the page that stays. */
 export function CloseStep({ onStep }: ScreenProps) {
@@ -45,6 +46,7 @@ export function CloseStep({ onStep }: ScreenProps) {
               )
             })}
           </ul>
+          <PhotoList />
           {state.repairs.length === 0 && !isClosed && (
             <p className="mt-3 text-muted">No repair is recorded. That is right if nothing was wrong; otherwise record it first.</p>
           )}

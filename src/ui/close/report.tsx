@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react'
 import type { PageFacts } from '@/src/core/formats/page/page-facts'
+import { Picture } from '@/src/ui/photos/picture'
 
 /** The page that stays, on the screen and on the printer: what the PDF says, in the same order. */
 export function Report({ facts }: { facts: PageFacts }) {
@@ -68,6 +69,18 @@ export function Report({ facts }: { facts: PageFacts }) {
       </Section>
       {facts.unfinished && <Section title="Left unfinished">{facts.unfinished}</Section>}
       <Section title="Left behind">{facts.leftBehind}</Section>
+      {facts.photos.length > 0 && (
+        <Section title="Photos">
+          <ul className="flex flex-wrap gap-2">
+            {facts.photos.map(({ digest, of }) => (
+              <li key={digest} className="w-40">
+                <Picture digest={digest} of={of} className="h-28 w-full" />
+                {of}
+              </li>
+            ))}
+          </ul>
+        </Section>
+      )}
       {facts.notes.length > 0 && (
         <Section title="Notes">
           {facts.notes.map((note) => (

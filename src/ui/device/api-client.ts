@@ -73,6 +73,17 @@ export const api = {
     call(`/jobs/${encodeURIComponent(jobId)}/entries`, ({ addedSchema }) => addedSchema, send('POST', JSON.stringify({ entries }))),
   keepShares: (jobId: string, shares: ZoneShares) =>
     call(`/jobs/${encodeURIComponent(jobId)}/shares`, ({ openedSchema }) => openedSchema, send('PUT', JSON.stringify(shares))),
+  sendPhoto: (digest: string, bytes: ArrayBuffer) =>
+    call(`/photos/${digest}`, ({ keptPhotoSchema }) => keptPhotoSchema, {
+      method: 'PUT',
+      body: bytes,
+      headers: { 'content-type': 'image/jpeg' },
+    }),
+  /** The bytes of a photo of the store; null where it has none such or does not answer. */
+  readPhoto: async (digest: string): Promise<ArrayBuffer | null> => {
+    const answer = await fetch(`/api/v1/photos/${digest}`).catch(() => null)
+    return answer?.ok ? answer.arrayBuffer() : null
+  },
   openJobFile: (text: string, options: { keepWhole?: boolean; as?: string } = {}) => {
     const query = new URLSearchParams({ ...(options.keepWhole ? { keep: 'whole' } : {}), ...(options.as ? { as: options.as } : {}) })
     return call(`/job-files?${query}`, ({ openedSchema }) => openedSchema, send('POST', text))

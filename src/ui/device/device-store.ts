@@ -27,19 +27,32 @@ export interface KeptJob {
   readonly refused?: string
 }
 
+/** A photo that was taken or seen on this device. */
+export interface DevicePhoto {
+  readonly digest: string
+  readonly bytes: ArrayBuffer
+  readonly keptAt: number
+  /** The store has it. */
+  readonly isSent: boolean
+  /** Why the store will not have it: it stays here. */
+  readonly refused?: string
+}
+
 interface DeviceSchema extends DBSchema {
   waiting: { key: [string, string]; value: WaitingEntry }
   jobs: { key: string; value: KeptJob }
+  photos: { key: string; value: DevicePhoto }
 }
 
 let opened: Promise<IDBPDatabase<DeviceSchema>> | null = null
 
 /** The device's own database: what was entered here until the server has it, and the jobs that were seen here. */
 export function deviceStore(): Promise<IDBPDatabase<DeviceSchema>> {
-  opened ??= openDB<DeviceSchema>('nest-trace', 2, {
+  opened ??= openDB<DeviceSchema>('nest-trace', 3, {
     upgrade: (database, from) => {
       if (from < 1) database.createObjectStore('waiting', { keyPath: ['jobId', 'entry.id'] })
       if (from < 2) database.createObjectStore('jobs', { keyPath: 'id' })
+      if (from < 3) database.createObjectStore('photos', { keyPath: 'digest' })
     },
     // Another tab brings the database up to date: this one lets go of it and opens it again when it is next asked.
     blocking: (_, __, event) => {

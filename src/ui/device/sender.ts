@@ -4,6 +4,7 @@ import { api, NoAnswer, Refused } from '@/src/ui/device/api-client'
 import { tellDevice } from '@/src/ui/device/device-events'
 import { listKeptJobs, noteNotOpened, noteOpened } from '@/src/ui/device/kept-jobs'
 import { acknowledge, setAside, waitingByJob, waitingFor } from '@/src/ui/device/outbox'
+import { notePhotoSent, setPhotoAside, waitingPhotos } from '@/src/ui/device/photo-box'
 
 /** One page of the device sends at a time: what waits goes out once, in the order in which it was entered. */
 const LOCK = 'nest-trace sender'
@@ -32,6 +33,7 @@ async function sendAll(): Promise<void> {
   try {
     await openBegun()
     for (const jobId of (await waitingByJob()).keys()) await sendJob(jobId)
+    await sendPhotos()
     tellDevice({ kind: 'problem', problem: null })
   } catch (error) {
     tellDevice({ kind: 'problem', problem: (error as Error).message })
@@ -49,6 +51,20 @@ async function openBegun(): Promise<void> {
     } catch (error) {
       if (!(error instanceof Refused) || error.status >= 500) throw error
       await noteNotOpened(id, error.message)
+    }
+  }
+}
+
+/** Photos go last: what is written down is worth more than its picture. */
+async function sendPhotos(): Promise<void> {
+  for (const { digest, bytes } of await waitingPhotos()) {
+    try {
+      await api.sendPhoto(digest, bytes)
+      await notePhotoSent(digest)
+    } catch (error) {
+      if (!(error instanceof Refused) || error.status >= 500) throw error
+      await setPhotoAside(digest, error.message)
+      tellDevice({ kind: 'problem', problem: `A photo was not taken by the server: ${error.message}` })
     }
   }
 }

@@ -8,7 +8,10 @@ import {
   type TextName,
   textsOfJob,
 } from '@/src/core/formats/files-of-job'
+import type { Pictures } from '@/src/core/formats/page/page-document'
+import { pageFacts } from '@/src/core/formats/page/page-facts'
 import type { JobFile } from '@/src/core/job/job-file'
+import { findPhoto } from '@/src/ui/photos/use-picture'
 import type { DocumentsApi } from '@/src/workers/documents.worker'
 
 /** A printed file that is not there within this will not come. */
@@ -26,9 +29,27 @@ export async function makeFile(name: TextName | DocumentName, job: JobFile, aske
     const text = write(job, asked)
     return text === null ? null : new File([text], fileName(job.job.title, ending), { type })
   }
-  const bytes = await print(name, job, asked)
+  const bytes = await print(name, job, name === 'page' ? { ...asked, pictures: await picturesOf(job) } : asked)
   return bytes && new File([bytes], fileName(job.job.title, documentsOfJob[name].ending), { type: 'application/pdf' })
 }
+
+/** The photos that go on the page, as far as they are at hand, as addresses of their own data. */
+async function picturesOf(job: JobFile): Promise<Pictures> {
+  const pictures = new Map<string, string>()
+  for (const { digest } of pageFacts(job).photos) {
+    const bytes = await findPhoto(digest)
+    if (bytes) pictures.set(digest, await addressOf(new Blob([bytes], { type: 'image/jpeg' })))
+  }
+  return pictures
+}
+
+const addressOf = (blob: Blob): Promise<string> =>
+  new Promise((resolve, reject) => {
+    const reader = new FileReader()
+    reader.onload = () => resolve(String(reader.result))
+    reader.onerror = () => reject(new Error('a photo could not be read on this device'))
+    reader.readAsDataURL(blob)
+  })
 
 async function print(name: DocumentName, job: JobFile, asked: FileAsked): Promise<Uint8Array<ArrayBuffer> | null> {
   let timer: ReturnType<typeof setTimeout> | undefined

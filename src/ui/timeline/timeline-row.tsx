@@ -4,12 +4,14 @@ import { useState } from 'react'
 import type { ContentEntry, Entry } from '@/src/core/job/entry'
 import { fallsWith, refusedSince } from '@/src/core/job/fold'
 import type { JobState } from '@/src/core/job/job-state'
-import { sayFallen } from '@/src/core/job/say-draft'
+import { sayDraft, sayFallen } from '@/src/core/job/say-draft'
 import { isContent } from '@/src/core/job/standing'
 import { readQuickLine } from '@/src/core/quick-line/read-line'
 import { sayBenchShort } from '@/src/core/readings/say'
 import { Button } from '@/src/ui/controls/button'
 import { useHands, useJob, useMoment } from '@/src/ui/desk/desk-context'
+import { Picture } from '@/src/ui/photos/picture'
+import { TakePhoto } from '@/src/ui/photos/take-photo'
 
 /** One entry: what it says, whether it counts, and what can be done about it. */
 export function TimelineRow({ entry, say, state }: { entry: Entry; say: (entry: Entry) => string; state: JobState }) {
@@ -35,6 +37,7 @@ export function TimelineRow({ entry, say, state }: { entry: Entry; say: (entry: 
           {[observation && sayBenchShort(system, observation.bench), entry.by && `by ${entry.by}`].filter(Boolean).join(' · ')}
         </p>
       )}
+      {entry.kind === 'photo' && stands && <Picture digest={entry.digest} of={entry.of} className="mt-1 ml-12 h-28 w-40" />}
       {refusal && <WhyRefused entry={entry} problem={refusal.problem} say={say} />}
       {stands && !refusal && <RowActions entry={now ?? entry} state={state} />}
     </>
@@ -84,6 +87,11 @@ function RowActions({ entry, state }: { entry: Entry; state: JobState }) {
           <Button look="quiet" onClick={() => setDoing('correct')}>
             correct
           </Button>
+        )}
+        {isContent(entry) && entry.kind !== 'photo' && (
+          <TakePhoto of={sayDraft(system, entry)} about={entry.id}>
+            photo
+          </TakePhoto>
         )}
       </div>
       {doing === 'undo' && (

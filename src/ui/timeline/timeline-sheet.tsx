@@ -11,7 +11,7 @@ import { useSigner } from '@/src/ui/device/signer'
 import { ScrubBar } from '@/src/ui/timeline/scrub-bar'
 import { TimelineRows } from '@/src/ui/timeline/timeline-rows'
 
-const filters = ['all', 'readings', 'bench', 'repairs', 'notes'] as const
+const filters = ['all', 'readings', 'bench', 'repairs', 'notes', 'photos'] as const
 type Filter = (typeof filters)[number]
 const kindsOf: Record<Filter, readonly Entry['kind'][]> = {
   all: [],
@@ -19,6 +19,7 @@ const kindsOf: Record<Filter, readonly Entry['kind'][]> = {
   bench: ['bench'],
   repairs: ['repair', 'proof', 'close'],
   notes: ['note', 'complaint'],
+  photos: ['photo'],
 }
 
 /** A correction belongs where the entry belongs that it corrects. */

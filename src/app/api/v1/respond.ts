@@ -21,31 +21,42 @@ type Read<T> = { ok: true; body: T } | { ok: false; refusal: NextResponse }
 
 /** Reads a request's text, no further than is allowed. */
 export async function readText(request: Request): Promise<Read<string>> {
-  const type = request.headers.get('content-type') ?? ''
-  if (!/^application\/json\s*(;|$)/i.test(type))
+  const read = await readBytes(request, 'application/json', LARGEST_BYTES)
+  return read.ok ? { ok: true, body: new TextDecoder().decode(read.body) } : read
+}
+
+/** What a kind of content is called where another one was sent. */
+const sayType = { 'application/json': 'JSON', 'image/jpeg': 'a JPEG picture', 'application/zip': 'a zip file' } as const
+
+/** Reads a request's bytes of one kind, no further than is allowed. */
+export async function readBytes(request: Request, type: keyof typeof sayType, most: number): Promise<Read<Uint8Array>> {
+  const given = (request.headers.get('content-type') ?? '').split(';')[0].trim().toLowerCase()
+  if (given !== type)
     return {
       ok: false,
-      refusal: refuse(415, { code: 'no-json', say: 'Send JSON, with content-type application/json. Nothing was saved.' }),
+      refusal: refuse(415, {
+        code: type === 'application/json' ? 'no-json' : 'no-such-type',
+        say: `Send ${sayType[type]}, with content-type ${type}. Nothing was saved.`,
+      }),
     }
   const tooLarge: Read<never> = {
     ok: false,
-    refusal: refuse(413, { code: 'too-large', say: 'This request is larger than any job. Nothing was saved.' }),
+    refusal: refuse(413, { code: 'too-large', say: 'This request is larger than anything of a job. Nothing was saved.' }),
   }
-  if (Number(request.headers.get('content-length') ?? 0) > LARGEST_BYTES) return tooLarge
-  const decoder = new TextDecoder()
+  if (Number(request.headers.get('content-length') ?? 0) > most) return tooLarge
+  const pieces: Uint8Array[] = []
   let bytes = 0
-  let text = ''
   try {
     for await (const piece of request.body ?? []) {
       bytes += piece.length
-      if (bytes > LARGEST_BYTES) return tooLarge
-      text += decoder.decode(piece, { stream: true })
+      if (bytes > most) return tooLarge
+      pieces.push(piece)
     }
   } catch {
     // Whoever sent it has gone, or lost the line: nobody reads the answer.
     return { ok: false, refusal: refuse(400, { code: 'cut-off', say: 'The request was cut off. Nothing was saved.' }) }
   }
-  return { ok: true, body: text + decoder.decode() }
+  return { ok: true, body: Buffer.concat(pieces) }
 }
 
 /** Reads a request's JSON as a shape, or gives the refusal to send. */

@@ -16,8 +16,11 @@ const ruled = {
   paddingBottom: () => 2,
 }
 
+/** Photos by their digests, each as a data address. */
+export type Pictures = ReadonlyMap<string, string>
+
 /** The page that stays with the customer, as a document of the PDF library: one page of A4 or letter, in ink alone. */
-export function pageDocument(facts: PageFacts, paper: Paper): TDocumentDefinitions {
+export function pageDocument(facts: PageFacts, paper: Paper, pictures: Pictures = new Map()): TDocumentDefinitions {
   const width = paper === 'a4' ? 515 : 532
   const section = (title: string, ...body: Content[]): Content[] => [{ text: title, style: 'section' }, rule(width), ...body]
   const lines = (some: readonly string[], none: string): Content => ({ text: some.length > 0 ? some.join(' · ') : none })
@@ -76,6 +79,7 @@ export function pageDocument(facts: PageFacts, paper: Paper): TDocumentDefinitio
       ),
       ...(facts.unfinished ? section('Left unfinished', { text: facts.unfinished }) : []),
       ...section('Left behind', { text: facts.leftBehind }),
+      ...(facts.photos.length > 0 ? section('Photos', photoRow(facts.photos, pictures)) : []),
       ...(facts.notes.length > 0 ? section('Notes', ...facts.notes.map((text): Content => ({ text }))) : []),
     ],
     footer: {
@@ -98,6 +102,26 @@ const rule = (width: number): Content => ({
   canvas: [{ type: 'line', x1: 0, y1: 0, x2: width, y2: 0, lineWidth: 0.8 }],
   margin: [0, 0, 0, 2],
 })
+
+/** Photos side by side, each over what it shows; one whose picture is not at hand is said. */
+const photoRow = (photos: PageFacts['photos'], pictures: Pictures): Content => ({
+  columns: photos.map(({ digest, of }) => {
+    const picture = pictures.get(digest)
+    return {
+      width: PHOTO_WIDTH,
+      stack: [
+        picture === undefined
+          ? { text: '(kept with the job, not at hand when this was printed)', color: '#333' }
+          : { image: picture, fit: [PHOTO_WIDTH, PHOTO_HEIGHT] as [number, number] },
+        { text: of, fontSize: 7.5 },
+      ],
+    }
+  }),
+  columnGap: 8,
+  margin: [0, 2, 0, 0],
+})
+const PHOTO_WIDTH = 165
+const PHOTO_HEIGHT = 92
 
 const measuredCells = ({ check, with: bench, read, sound, isOff }: PageFacts['measured'][number]): TableCell[] => [
   check,

@@ -8,6 +8,7 @@ import type { JobFile } from '@/src/core/job/job-file'
 import type { JobState } from '@/src/core/job/job-state'
 import { asItStands, sayLeaving } from '@/src/core/job/leave'
 import { sayOutcomes } from '@/src/core/job/offer'
+import { photosOf } from '@/src/core/job/photos'
 import { sayAnswer, sayProbe } from '@/src/core/readings/say'
 import { capital } from '@/src/core/units/capital'
 import { sayAmps, sayVolts } from '@/src/core/units/quantity'
@@ -42,9 +43,14 @@ export interface PageFacts {
   readonly unfinished: string | null
   readonly leftBehind: string
   readonly notes: readonly string[]
+  /** Photos that were chosen for the page. */
+  readonly photos: readonly { readonly digest: string; readonly of: string }[]
   /** The system as it is wired now. */
   readonly wired: System
 }
+
+/** More than these leave no room for the words. */
+const MOST_PHOTOS = 3
 
 /** @throws Error when the job has an entry that no timeline can hold */
 export function pageFacts({ job, system, entries }: Pick<JobFile, 'job' | 'system' | 'entries'>): PageFacts {
@@ -70,6 +76,10 @@ export function pageFacts({ job, system, entries }: Pick<JobFile, 'job' | 'syste
       ? [`${capital(sayLeaving(state.left.reason, state.left.until))}.`, ...asItStands(system, { ...state, owed: [] })].join(' ')
       : null,
     leftBehind: leftBehindOf(system, state),
+    photos: photosOf(state)
+      .filter(({ onPage }) => onPage)
+      .slice(0, MOST_PHOTOS)
+      .map(({ digest, of }) => ({ digest, of })),
     notes: state.standing.flatMap((entry) => (entry.kind === 'note' ? [entry.text] : [])),
     wired: wiredNow(system, state.bench.swaps),
   }
