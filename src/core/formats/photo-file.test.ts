@@ -9,6 +9,8 @@ describe('a photo that is to be kept', () => {
   it('is a whole JPEG with nothing beside its picture', () => {
     expect(problemWithPhoto(jpeg(frame))).toBeNull()
     expect(problemWithPhoto(jpeg(frame, segment(0xdb, 1, 2, 3)))).toBeNull()
+    // A profile of its colors is the picture's own.
+    expect(problemWithPhoto(jpeg(frame, segment(0xe2, 0x49, 0x43, 0x43)))).toBeNull()
   })
 
   it.each([

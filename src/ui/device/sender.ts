@@ -33,8 +33,7 @@ async function sendAll(): Promise<void> {
   try {
     await openBegun()
     for (const jobId of (await waitingByJob()).keys()) await sendJob(jobId)
-    await sendPhotos()
-    tellDevice({ kind: 'problem', problem: null })
+    tellDevice({ kind: 'problem', problem: await sendPhotos() })
   } catch (error) {
     tellDevice({ kind: 'problem', problem: (error as Error).message })
   }
@@ -55,8 +54,9 @@ async function openBegun(): Promise<void> {
   }
 }
 
-/** Photos go last: what is written down is worth more than its picture. */
-async function sendPhotos(): Promise<void> {
+/** Photos go last: what is written down is worth more than its picture. Gives what is to be told of one that was refused. */
+async function sendPhotos(): Promise<string | null> {
+  let refusal: string | null = null
   for (const { digest, bytes } of await waitingPhotos()) {
     try {
       await api.sendPhoto(digest, bytes)
@@ -64,9 +64,10 @@ async function sendPhotos(): Promise<void> {
     } catch (error) {
       if (!(error instanceof Refused) || error.status >= 500) throw error
       await setPhotoAside(digest, error.message)
-      tellDevice({ kind: 'problem', problem: `A photo was not taken by the server: ${error.message}` })
+      refusal = `A photo stays on this device only: ${error.message}`
     }
   }
+  return refusal
 }
 
 async function sendJob(jobId: string): Promise<void> {

@@ -6,13 +6,11 @@ import { isResettable } from '@/src/core/bench/apply'
 import { sayChanges } from '@/src/core/bench/say-changes'
 import type { Check } from '@/src/core/diagnosis/planner/next-check'
 import type { EntryDraft } from '@/src/core/job/entry'
-import { lacksPictureOf } from '@/src/core/job/photos'
 import { sayWay } from '@/src/core/job/ways'
 import { type Answer, probeKey } from '@/src/core/readings/check'
 import { wordsFor } from '@/src/core/readings/predict'
 import { sayAnswer } from '@/src/core/readings/say'
 import { sayMinutes, sayPercent } from '@/src/core/units/quantity'
-import { parsePoint } from '@/src/core/wiring/point'
 import { furtherFuses, placeById } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
 import { Caution } from '@/src/ui/controls/caution'
@@ -20,7 +18,7 @@ import { Keypad } from '@/src/ui/controls/keypad'
 import { Sheet } from '@/src/ui/controls/sheet'
 import { useHands, useJob, useMoment, useProposal } from '@/src/ui/desk/desk-context'
 import type { ScreenProps } from '@/src/ui/desk/screen'
-import { TakePhoto } from '@/src/ui/photos/take-photo'
+import { PictureFirst } from '@/src/ui/photos/picture-first'
 import { AlternativesSheet } from '@/src/ui/trace/alternatives-sheet'
 import { VerdictCard } from '@/src/ui/trace/verdict-card'
 
@@ -74,9 +72,6 @@ function Proposed({ check, confirms, isStale }: { check: Check; confirms: boolea
   const [comparing, setComparing] = useState(false)
   const { probe, setup, outcomes } = check
   const placeName = placeById(system, check.place)?.name
-  // How the wires lay is known from a picture only, once the first of them is off.
-  const liftsFirst =
-    setup.some((change) => change.do === 'lift' && parsePoint(change.end).place === check.place) && lacksPictureOf(check.place, state)
   const measured = probe.meter === 'volts' || probe.meter === 'ohms' || probe.meter === 'amps' ? probe.meter : null
   const shown = outcomes.slice(0, MOST_ANSWERS)
   const words = wordsFor(system, probe).filter(
@@ -122,13 +117,7 @@ function Proposed({ check, confirms, isStale }: { check: Check; confirms: boolea
       ) : (
         <p className="mb-1 text-muted">{check.why}</p>
       )}
-      {liftsFirst && (
-        <p className="mb-1">
-          <TakePhoto of={`the strip at the ${placeName} before a wire came off`} place={check.place}>
-            picture of the strip first
-          </TakePhoto>
-        </p>
-      )}
+      <PictureFirst setup={setup} />
       {check.caution && <Caution>{check.caution}</Caution>}
       <div className="mt-2 grid grid-cols-2 gap-2">
         {shown.map((outcome, index) => (
