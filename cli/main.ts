@@ -108,9 +108,17 @@ const commands = new Map<string, Command>([
     },
   ],
   [
+    'archive',
+    {
+      usage: `archive  FILE.zip [--job ID] [--data FOLDER]  every job, or one, with its photos as a zip; restore takes it in again`,
+      accepts: { words: 1, values: ['data', 'job'] },
+      run: async (options) => (await storeCommands()).archiveCommand(options),
+    },
+  ],
+  [
     'restore',
     {
-      usage: `restore  FILE [--data FOLDER]        puts a backup in the store's place, once it is found whole; the old store is set aside`,
+      usage: `restore  FILE [--data FOLDER]        puts a backup in the store's place, once it is found whole; the old store is set aside. An archive (zip) is taken in beside what is there`,
       accepts: { words: 1, values: ['data'] },
       run: async (options) => (await storeCommands()).restoreCommand(options),
     },

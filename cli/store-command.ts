@@ -1,10 +1,15 @@
-import { existsSync } from 'node:fs'
+import { closeSync, createWriteStream, existsSync, openSync, readSync, renameSync, rmSync } from 'node:fs'
 import path from 'node:path'
-import { type Options, UsageError } from '@/cli/options'
+import { pipeline } from 'node:stream/promises'
+import { type Options, sayFileTrouble, UsageError } from '@/cli/options'
 import { formOpinion } from '@/src/core/advice/advise'
 import { createEngine, type Engine } from '@/src/core/diagnosis/engine'
+import { sayRestored } from '@/src/core/formats/say-restored'
 import { foldJob } from '@/src/core/job/fold'
 import { sharesOfZones } from '@/src/core/job/job-summary'
+import { counted } from '@/src/core/units/counted'
+import { restoreArchive } from '@/src/server/archive/restore-archive'
+import { writeArchive } from '@/src/server/archive/write-archive'
 import { BackupDamaged, restoreBackup, writeBackup } from '@/src/server/backup'
 import { DataFolderInUse, lockDataFolder } from '@/src/server/data-lock'
 import { JournalDamaged } from '@/src/server/journal/journal'
@@ -39,9 +44,56 @@ export async function backupCommand(options: Options): Promise<void> {
   console.log(`Backed up ${folder} to ${file}: ${files} files, each with its digest.`)
 }
 
+/** Jobs with their photos as one zip, to keep or to take to another store. */
+export async function archiveCommand(options: Options): Promise<void> {
+  const file = fileOf(options, 'archive')
+  const one = options.get('job')
+  const store = await told(() => openStoreAt(folderOf(options)))
+  try {
+    const all = await store.jobs.ids()
+    if (one !== null && !all.includes(one)) throw new UsageError(`There is no job "${one}" in this store.`)
+    const ids = one === null ? all : [one]
+    try {
+      await pipeline(writeArchive(store, ids, new Date()), createWriteStream(`${file}.part`))
+      renameSync(`${file}.part`, file)
+    } catch (error) {
+      rmSync(`${file}.part`, { force: true })
+      throw new UsageError(sayFileTrouble(file, error))
+    }
+    console.log(`Archived ${counted(ids.length, 'job')} to ${file}, photos with them, each file with its digest.`)
+  } finally {
+    await store.close()
+  }
+}
+
+/** Takes an archive into the store beside what is there. */
+async function takeArchive(file: string, options: Options): Promise<void> {
+  const store = await told(() => openStoreAt(folderOf(options)))
+  try {
+    const outcome = await restoreArchive(store, file)
+    if (!outcome.ok) throw new UsageError(outcome.problem)
+    console.log(sayRestored(outcome.restored))
+  } finally {
+    await store.close()
+  }
+}
+
+/** A zip begins so; a backup does not. */
+function isZip(file: string): boolean {
+  const start = Buffer.alloc(2)
+  const handle = openSync(file, 'r')
+  try {
+    readSync(handle, start, 0, 2, 0)
+  } finally {
+    closeSync(handle)
+  }
+  return start.toString('latin1') === 'PK'
+}
+
 export async function restoreCommand(options: Options): Promise<void> {
   const file = fileOf(options, 'restore')
   if (!existsSync(file)) throw new UsageError(`There is no file ${file}. Nothing was touched.`)
+  if (isZip(file)) return takeArchive(file, options)
   const folder = folderOf(options)
   const { aside, madeAt } = await told(async () => {
     const lock = await lockDataFolder(folder)

@@ -12,7 +12,7 @@ import { type Counts, keepSummary, LateSummaries } from '@/src/server/late-summa
 import { type OpenJob, OpenJobs } from '@/src/server/open-jobs'
 import { entries, jobs, systems } from '@/src/server/schema'
 import type { Writer } from '@/src/server/writer'
-import { keyOfSystem, type Write } from '@/src/server/writes'
+import { type JobRows, keyOfSystem, type Write } from '@/src/server/writes'
 
 /** The outcome of adding entries: how many were new, or why nothing was added. */
 export type Added =
@@ -107,6 +107,57 @@ export class JobStore {
       const fresh = freshOf(known, file.entries)
       if (fresh.length > 0) await this.add(known, fresh, { do: 'entries', jobId: id, entries: fresh })
       return { ok: true, isNew: false, added: fresh.length }
+    })
+  }
+
+  /** Why several jobs cannot all be taken in, in a sentence; null when they can. */
+  async problemWithAll(files: readonly JobFile[]): Promise<string | null> {
+    for (const file of files) {
+      const known = await this.open.get(file.job.id)
+      const clash = known ? clashOf(known, file.entries) : firstClash(file.entries)
+      if (clash !== null)
+        return `"${file.job.title}" is in the store already and went on differently after "${clash}". Nothing was restored.`
+      if (known && keyOfSystem(known.system) !== keyOfSystem(file.system))
+        return `"${file.job.title}" is in the store already, on a system that is wired differently. Nothing was restored.`
+    }
+    return null
+  }
+
+  /** Takes several jobs in, all or none; what is there already is passed over. */
+  async insertAll(
+    files: readonly JobFile[],
+  ): Promise<
+    | { readonly ok: true; readonly added: { readonly jobs: number; readonly entries: number } }
+    | { readonly ok: false; readonly problem: string }
+  > {
+    const ids = files.map(({ job }) => job.id)
+    return this.open.aloneWith(ids, async () => {
+      const problem = await this.problemWithAll(files)
+      if (problem) return { ok: false, problem }
+      const systems = new Map<string, { readonly at: number; readonly system: System }>()
+      const rows: JobRows[] = []
+      let jobsAdded = 0
+      for (const file of files) {
+        const known = await this.open.get(file.job.id)
+        const job: OpenJob = known ?? { job: file.job, system: file.system, entries: [], byId: new Map(), shares: null }
+        const fresh = freshOf(job, file.entries)
+        if (known && fresh.length === 0) continue
+        if (!known) jobsAdded++
+        const key = keyOfSystem(file.system)
+        const system = systems.get(key) ?? { at: systems.size, system: file.system }
+        systems.set(key, system)
+        rows.push({ job: file.job, system: system.at, entries: fresh })
+      }
+      const entries = rows.reduce((sum, row) => sum + row.entries.length, 0)
+      if (rows.length > 0) {
+        await this.summaries.settled()
+        await this.writer.write({ do: 'jobs', systems: [...systems.values()].map(({ system }) => system), jobs: rows })
+        for (const { job } of rows) this.open.drop(job.id)
+        this.counted = null
+        await this.summariseMissing()
+        for (const { job } of rows) this.events.tell(job.id, (await this.open.get(job.id))?.entries.length ?? 0)
+      }
+      return { ok: true, added: { jobs: jobsAdded, entries } }
     })
   }
 

@@ -59,6 +59,16 @@ export class OpenJobs {
     }
   }
 
+  /** Lets go of a job: it is read again when it is next asked for. */
+  drop(id: string): void {
+    this.kept.delete(id)
+  }
+
+  /** Does something with several jobs while nothing else is done with any of them; always taken in one order, so that two such wait for each other. */
+  aloneWith<T>(ids: readonly string[], work: () => Promise<T>): Promise<T> {
+    return [...new Set(ids)].sort().reduceRight<() => Promise<T>>((inner, id) => () => this.alone(id, inner), work)()
+  }
+
   /** Does something with a job while nothing else is done with it. */
   async alone<T>(id: string, work: () => Promise<T>): Promise<T> {
     const before = this.lines.get(id) ?? Promise.resolve()

@@ -22,7 +22,10 @@ describe('PhotoStore', () => {
   it('refuses one that changed on its way, and what is no photo, and keeps nothing of either', async () => {
     const store = new PhotoStore(null)
     const digest = digestOf(smallPhoto('one'))
-    expect(await store.keep(digest, smallPhoto('another'))).toMatchObject({ ok: false, problem: expect.stringMatching(/changed on its way/) })
+    expect(await store.keep(digest, smallPhoto('another'))).toMatchObject({
+      ok: false,
+      problem: expect.stringMatching(/changed on its way/),
+    })
     expect(await store.keep(digest, Buffer.from('no picture'))).toMatchObject({ ok: false })
     expect(await store.read(digest)).toBeNull()
   })

@@ -4,6 +4,7 @@ import { eq, sql } from 'drizzle-orm'
 import type { CodeRow } from '@/src/core/diagnosis/hypotheses/codes'
 import type { Entry } from '@/src/core/job/entry'
 import type { JobFile } from '@/src/core/job/job-file'
+import { sortedKeys } from '@/src/core/units/sorted-keys'
 import type { System } from '@/src/core/wiring/system'
 import { systemSchema } from '@/src/core/wiring/system-schema'
 import type { Database } from '@/src/server/database'
@@ -13,8 +14,17 @@ import { codes, entries, jobs, journalMark, systems } from '@/src/server/schema'
 export type Write =
   | { readonly do: 'job'; readonly job: JobFile['job']; readonly system: System; readonly entries: readonly Entry[] }
   | { readonly do: 'entries'; readonly jobId: string; readonly entries: readonly Entry[] }
+  /** Several jobs at once, all or none; a job that is there already gets the entries. `system` is a place in `systems`. */
+  | { readonly do: 'jobs'; readonly systems: readonly System[]; readonly jobs: readonly JobRows[] }
   | { readonly do: 'system'; readonly system: System }
   | { readonly do: 'codes'; readonly rows: readonly CodeRow[] }
+
+/** One of several jobs. */
+export interface JobRows {
+  readonly job: JobFile['job']
+  readonly system: number
+  readonly entries: readonly Entry[]
+}
 
 /** Rows put in with one statement: short enough that other requests go on between two of them. */
 const ROWS_AT_ONCE = 250
@@ -24,6 +34,7 @@ const ROWS_AT_ONCE = 250
  * one transaction; a long one is done in pieces, with its job off the list until its line is made.
  */
 export async function doWrite(database: Database, write: Write): Promise<void> {
+  if (write.do === 'jobs') return database.transaction((transaction) => insertJobs(transaction, write))
   const rows = rowsOf(write)
   if (write.do === 'entries' && rows.length <= ROWS_AT_ONCE) return insertEntryRows(database, rows)
   if (rows.length <= ROWS_AT_ONCE)
@@ -45,6 +56,16 @@ export async function redoWrite(database: Database, write: Write): Promise<void>
   await doWrite(database, write)
   const id = write.do === 'job' ? write.job.id : write.do === 'entries' ? write.jobId : null
   if (id !== null) await clearSummary(database, id)
+}
+
+/** Jobs with their entries and without their lines of the list, which are made anew. */
+async function insertJobs(database: Database, { systems, jobs: some }: Extract<Write, { do: 'jobs' }>): Promise<void> {
+  for (const { job, system, entries: added } of some) {
+    await doHead(database, { do: 'job', job, system: systems[system], entries: [] })
+    await clearSummary(database, job.id)
+    const rows = added.map((body) => ({ jobId: job.id, id: body.id, body }))
+    for (let at = 0; at < rows.length; at += ROWS_AT_ONCE) await insertEntryRows(database, rows.slice(at, at + ROWS_AT_ONCE))
+  }
 }
 
 /** Keeps a job's line of the list. */
@@ -70,6 +91,7 @@ async function doHead(database: Database, write: Write): Promise<void> {
       return
     }
     case 'entries':
+    case 'jobs':
       return
     case 'system':
       await insertSystemRow(database, write.system)
@@ -109,7 +131,8 @@ async function insertSystemRow(database: Database, system: System): Promise<stri
 
 export function keyOfSystem(system: System): string {
   const digest = createHash('sha256')
-    .update(JSON.stringify(systemSchema.parse(system)))
+    // The tables give keys back in an order of their own.
+    .update(JSON.stringify(sortedKeys(systemSchema.parse(system))))
     .digest('hex')
   return `${system.id}~${digest.slice(0, 12)}`
 }

@@ -42,6 +42,8 @@ export const jobListSchema = z.strictObject({
 export type JobList = z.infer<typeof jobListSchema>
 export const systemListSchema = z.strictObject({ systems: z.array(systemSchema) })
 export const codeTableSchema = z.strictObject({ rows: z.array(codeRowSchema).max(2000) })
+/** What came in with an archive. */
+export const restoredSchema = z.strictObject({ jobs: z.number(), entries: z.number(), photos: z.number() })
 export const keptPhotoSchema = z.strictObject({ digest: photoDigestSchema })
 export const openedSchema = z.strictObject({ id: z.string() })
 

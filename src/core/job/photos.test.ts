@@ -6,7 +6,13 @@ import { furnaceAc as system } from '@/src/core/wiring/systems/catalogue'
 let count = 0
 const stamp = { newId: () => `e${++count}`, now: () => '2026-05-04T09:10:00Z' }
 const entriesOf = (...drafts: EntryDraft[]) => drafts.map((draft) => stampEntry(draft, stamp))
-const photo = (digest: string): EntryDraft => ({ kind: 'photo', digest: digest.repeat(64), of: 'the strip', place: 'indoor', onPage: false })
+const photo = (digest: string): EntryDraft => ({
+  kind: 'photo',
+  digest: digest.repeat(64),
+  of: 'the strip',
+  place: 'indoor',
+  onPage: false,
+})
 
 describe('photos of a job', () => {
   it('stand until they are undone, and their bytes are kept all the same', () => {
@@ -22,7 +28,11 @@ describe('photos of a job', () => {
     expect(lacksPictureOf('indoor', foldJob(system, []))).toBe(true)
     expect(lacksPictureOf('indoor', foldJob(system, entriesOf(photo('a'))))).toBe(false)
     expect(lacksPictureOf('outdoor', foldJob(system, entriesOf(photo('a'))))).toBe(true)
-    const off = entriesOf({ kind: 'bench', change: { do: 'power', on: false } }, { kind: 'bench', change: { do: 'walk', place: 'indoor' } }, lift)
+    const off = entriesOf(
+      { kind: 'bench', change: { do: 'power', on: false } },
+      { kind: 'bench', change: { do: 'walk', place: 'indoor' } },
+      lift,
+    )
     expect(lacksPictureOf('indoor', foldJob(system, off))).toBe(false)
   })
 

@@ -87,7 +87,7 @@ export function sayDraft(system: System, draft: EntryDraft, state?: Pick<JobStat
     case 'run':
       return sayRunFact(system, draft.cable, draft.fact)
     case 'photo':
-      return `photo: ${draft.of}`
+      return `photo: ${draft.of}${draft.onPage ? ', on the page' : ''}`
     case 'note':
       return `note: ${draft.text}`
     case 'close':

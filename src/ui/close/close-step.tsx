@@ -99,6 +99,13 @@ export function CloseStep({ onStep }: ScreenProps) {
             <SaveFile of="page">PDF</SaveFile>
             <SaveFile of="card">Card for the panel</SaveFile>
             <SaveFile of="file">Job file</SaveFile>
+            <a
+              href={`/api/v1/archive?job=${encodeURIComponent(job.id)}`}
+              download
+              className="grid min-h-11 place-items-center rounded border-2 border-line px-3"
+            >
+              Archive with photos
+            </a>
             <SaveFile of="timeline">Spreadsheet</SaveFile>
             <SaveFile of="wiring">Wiring drawing</SaveFile>
             <SaveFile of="netlist">Circuit (SPICE)</SaveFile>
@@ -106,7 +113,7 @@ export function CloseStep({ onStep }: ScreenProps) {
           {unsent > 0 && (
             <p className="mb-2 text-ember text-small">
               {unsent} {unsent === 1 ? 'entry is' : 'entries are'} on this device only: the files have {unsent === 1 ? 'it' : 'them'}, Print
-              is the store’s and waits for a signal.
+              and the archive are the store’s and wait for a signal.
             </p>
           )}
           <div className="border-2 border-line p-4 text-small">

@@ -84,6 +84,9 @@ export const api = {
     const answer = await fetch(`/api/v1/photos/${digest}`).catch(() => null)
     return answer?.ok ? answer.arrayBuffer() : null
   },
+  /** Takes an archive into the store. */
+  restore: (zip: Blob) =>
+    call('/archive', ({ restoredSchema }) => restoredSchema, { method: 'POST', body: zip, headers: { 'content-type': 'application/zip' } }),
   openJobFile: (text: string, options: { keepWhole?: boolean; as?: string } = {}) => {
     const query = new URLSearchParams({ ...(options.keepWhole ? { keep: 'whole' } : {}), ...(options.as ? { as: options.as } : {}) })
     return call(`/job-files?${query}`, ({ openedSchema }) => openedSchema, send('POST', text))

@@ -7,6 +7,8 @@ export type DeviceEvent =
   | { readonly kind: 'problem'; readonly problem: string | null }
   /** How much room the device has left for what is entered; null when there is enough. */
   | { readonly kind: 'room'; readonly say: string | null }
+  /** An archive came into the store. */
+  | { readonly kind: 'restored' }
   /** Something new waits to be sent. */
   | { readonly kind: 'kept' }
 

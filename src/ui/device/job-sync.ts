@@ -132,7 +132,7 @@ export class JobSync {
   }
 
   private hear(event: DeviceEvent): void {
-    if (event.kind === 'kept') return
+    if (event.kind === 'kept' || event.kind === 'restored') return
     if (event.kind === 'problem') {
       this.tell(event.problem)
       return

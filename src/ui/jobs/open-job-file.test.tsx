@@ -9,7 +9,7 @@ jest.mock('next/navigation', () => ({ useRouter: () => ({ push }) }))
 const choose = async (user: ReturnType<typeof userEvent.setup>) => {
   const file = new File(['{}'], 'job.json', { type: 'application/json' })
   file.text = async () => '{}'
-  await user.upload(screen.getByLabelText('Open a job file', { selector: 'input' }), file)
+  await user.upload(screen.getByLabelText('Open a job file or an archive', { selector: 'input' }), file)
 }
 
 afterEach(() => jest.restoreAllMocks())

@@ -1,8 +1,10 @@
 'use client'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
+import { sayRestored } from '@/src/core/formats/say-restored'
 import { Button } from '@/src/ui/controls/button'
 import { api, Refused } from '@/src/ui/device/api-client'
+import { tellDevice } from '@/src/ui/device/device-events'
 
 interface Trouble {
   readonly say: string
@@ -12,11 +14,23 @@ interface Trouble {
   readonly isClash: boolean
 }
 
-/** Opens a job file; a damaged one says what is whole and offers it, one that went on elsewhere opens as a job of its own. */
+/** Opens a job file, or takes an archive in; a damaged file says what is whole and offers it, one that went on elsewhere opens as a job of its own. */
 export function OpenJobFile() {
   const router = useRouter()
   const [trouble, setTrouble] = useState<Trouble | null>(null)
   const [busy, setBusy] = useState(false)
+  const [restored, setRestored] = useState<string | null>(null)
+  const restore = async (zip: File) => {
+    setBusy(true)
+    try {
+      setRestored(sayRestored(await api.restore(zip)))
+      tellDevice({ kind: 'restored' })
+    } catch (error) {
+      setTrouble({ say: (error as Error).message, text: '', whole: null, isClash: false })
+    } finally {
+      setBusy(false)
+    }
+  }
   const open = async (text: string, options: { keepWhole?: boolean; as?: string } = {}) => {
     setBusy(true)
     try {
@@ -32,20 +46,25 @@ export function OpenJobFile() {
   return (
     <section aria-label="Open a job file" className="rounded border-2 border-line p-3">
       <label className="flex min-h-11 cursor-pointer flex-col justify-center">
-        <span className="font-bold">Open a job file</span>
+        <span className="font-bold">Open a job file or an archive</span>
         <input
           type="file"
-          accept=".json,application/json"
+          accept=".json,application/json,.zip,application/zip"
           disabled={busy}
           className="mt-1 min-h-11 w-full text-muted text-small file:mr-2 file:min-h-11 file:rounded file:border-2 file:border-line file:bg-panel file:px-3 file:text-base file:text-ink"
           onChange={async (event) => {
             const [file] = event.target.files ?? []
             event.target.value = ''
             setTrouble(null)
-            if (file) await open(await file.text())
+            setRestored(null)
+            if (file) await (/\.zip$/i.test(file.name) ? restore(file) : open(await file.text()))
           }}
         />
       </label>
+      {restored && <p role="status">{restored}</p>}
+      <a href="/api/v1/archive" download className="mt-1 inline-grid min-h-11 place-items-center underline underline-offset-4">
+        Save an archive of every job
+      </a>
       {trouble && (
         <div role="alert" className="mt-2 border-ember border-l-4 pl-3">
           <p>{trouble.say}</p>

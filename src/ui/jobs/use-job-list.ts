@@ -46,11 +46,11 @@ export function useJobList(first: JobList | null, words: string, show: ListAsked
   })
   const own = useOwnJobs()
   const client = useQueryClient()
-  // What this device has sent changes the list that the server gives.
+  // What this device has sent, or taken in, changes the list that the server gives.
   useEffect(
     () =>
       listenToDevice(({ kind }) => {
-        if (kind === 'sent') void client.invalidateQueries({ queryKey: ['jobs'] })
+        if (kind === 'sent' || kind === 'restored') void client.invalidateQueries({ queryKey: ['jobs'] })
       }),
     [client],
   )

@@ -6,8 +6,18 @@ import { keepPhoto } from '@/src/ui/device/photo-box'
 import { sendWaiting } from '@/src/ui/device/sender'
 import { digestOf, shrinkPicture } from '@/src/ui/photos/shrink-picture'
 
+interface Taking {
+  readonly of: string
+  /** Where it is taken; where one stands if left out. */
+  readonly place?: string
+  /** The entry that it shows. */
+  readonly about?: string
+  readonly isQuiet?: boolean
+  readonly children: ReactNode
+}
+
 /** Takes a photo, or chooses one that was taken: made smaller here, without its place, on the device at once and in the store when it can. */
-export function TakePhoto({ of, place, about, children }: { of: string; place?: string; about?: string; children: ReactNode }) {
+export function TakePhoto({ of, place, about, isQuiet = false, children }: Taking) {
   const { state } = useMoment()
   const { record } = useHands()
   const [isTaking, setIsTaking] = useState(false)
@@ -32,9 +42,9 @@ export function TakePhoto({ of, place, about, children }: { of: string; place?: 
     <span>
       <label
         htmlFor={field}
-        className="inline-flex min-h-11 cursor-pointer items-center gap-2 rounded border-2 border-line bg-panel px-3 has-[:focus-visible]:outline-2"
+        className={`inline-flex min-h-11 cursor-pointer items-center gap-2 has-[:focus-visible]:outline-2 ${isQuiet ? 'px-1 text-muted text-small underline underline-offset-4' : 'rounded border-2 border-line bg-panel px-3'}`}
       >
-        <Camera aria-hidden size={18} />
+        {!isQuiet && <Camera aria-hidden size={18} />}
         {isTaking ? 'keeping …' : children}
         <input
           id={field}

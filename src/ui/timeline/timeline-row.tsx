@@ -89,7 +89,7 @@ function RowActions({ entry, state }: { entry: Entry; state: JobState }) {
           </Button>
         )}
         {isContent(entry) && entry.kind !== 'photo' && (
-          <TakePhoto of={sayDraft(system, entry)} about={entry.id}>
+          <TakePhoto of={sayDraft(system, entry).slice(0, 200)} about={entry.id} isQuiet>
             photo
           </TakePhoto>
         )}

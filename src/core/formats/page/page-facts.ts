@@ -11,6 +11,7 @@ import { sayOutcomes } from '@/src/core/job/offer'
 import { photosOf } from '@/src/core/job/photos'
 import { sayAnswer, sayProbe } from '@/src/core/readings/say'
 import { capital } from '@/src/core/units/capital'
+import { counted } from '@/src/core/units/counted'
 import { sayAmps, sayVolts } from '@/src/core/units/quantity'
 import { sayCall } from '@/src/core/wiring/call'
 import { callsOf, type System, sayRightFuse, zoneName } from '@/src/core/wiring/system'
@@ -84,8 +85,6 @@ export function pageFacts({ job, system, entries }: Pick<JobFile, 'job' | 'syste
     wired: wiredNow(system, state.bench.swaps),
   }
 }
-
-const counted = (count: number, one: string): string => `${count} ${one}${count === 1 ? '' : 's'}`
 
 function whenOf(createdAt: string, { entries, closedAt, left }: JobState): string {
   const from = new Date(entries.at(0)?.at ?? createdAt)
