@@ -4,10 +4,12 @@ import type { Entry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import { sayDraft } from '@/src/core/job/say-draft'
 import { isContent } from '@/src/core/job/standing'
+import { Button } from '@/src/ui/controls/button'
 import { FilterBar } from '@/src/ui/controls/filter-bar'
 import { Sheet } from '@/src/ui/controls/sheet'
 import { useJob, useMoment, useSending } from '@/src/ui/desk/desk-context'
 import { useSigner } from '@/src/ui/device/signer'
+import { ReadingsInSheet } from '@/src/ui/readings-in/readings-in-sheet'
 import { ScrubBar } from '@/src/ui/timeline/scrub-bar'
 import { TimelineRows } from '@/src/ui/timeline/timeline-rows'
 
@@ -48,6 +50,7 @@ function Timeline(looking: { filter: Filter; onFilter: (filter: Filter) => void;
   const state = useMemo(() => (past === null ? shown : foldJob(system, entries)), [past, shown, system, entries])
   const standing = useMemo(() => new Map(state.standing.map((entry) => [entry.id, entry])), [state.standing])
   const { signer, sign } = useSigner()
+  const [isTaking, setTaking] = useState(false)
   const content = useMemo(() => ({ standing: entries.filter(isContent) }), [entries])
   const say = (entry: Entry) => sayDraft(system, standing.get(entry.id) ?? entry, content)
   const wanted = words.trim().toLowerCase()
@@ -83,6 +86,10 @@ function Timeline(looking: { filter: Filter; onFilter: (filter: Filter) => void;
           className="min-h-11 min-w-0 flex-1 rounded border-2 border-line bg-panel px-2"
         />
       </label>
+      <Button look="quiet" onClick={() => setTaking(true)}>
+        readings from a table …
+      </Button>
+      <ReadingsInSheet open={isTaking} onOpenChange={setTaking} />
       <FilterBar filters={filters} {...looking} label="find in the timeline" placeholder="find: Y, outdoor, trips …" />
       {shownEntries.length === 0 && <p className="py-2 text-muted">No entry matches. Remove a word, or show all.</p>}
       <TimelineRows entries={shownEntries} say={say} state={state} />
