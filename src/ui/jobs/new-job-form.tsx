@@ -5,6 +5,7 @@ import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import type { NewJob } from '@/src/core/formats/api'
+import { type CardRead, sayCard } from '@/src/core/formats/page/card-reading'
 import { type ChangeLately, emptyComplaint, sayChanged } from '@/src/core/job/complaint'
 import { changesLately } from '@/src/core/job/symptoms'
 import type { ThisHouse } from '@/src/core/wiring/build-system'
@@ -18,6 +19,7 @@ import { beginJobOnDevice, readKeptJob } from '@/src/ui/device/kept-jobs'
 import { useKeptForm } from '@/src/ui/device/use-kept-form'
 import { EarlierJobs } from '@/src/ui/jobs/earlier-jobs'
 import { LettersDiffer } from '@/src/ui/jobs/letters-differ'
+import { ReadCard } from '@/src/ui/jobs/read-card'
 import { WalksHere } from '@/src/ui/jobs/walks-here'
 
 interface NewJobFields {
@@ -28,6 +30,8 @@ interface NewJobFields {
   readonly seen: WhatIsThere
   /** Letters of its strips that are not those of the kind, and its walks. */
   readonly here: ThisHouse
+  /** The card inside the panel: its colors are those of this house. */
+  readonly card: CardRead | null
   readonly words: string
   readonly changed: readonly ChangeLately[]
 }
@@ -94,10 +98,13 @@ async function shippedSystem(id: string): Promise<System> {
 }
 
 /** A kind as it is in this house: a system of its own, which the next visit here begins from. */
-async function systemHere(id: string, here: ThisHouse): Promise<System> {
+async function systemHere(id: string, here: ThisHouse, card: CardRead | null): Promise<System> {
   const { asItIsHere } = await import('@/src/core/wiring/build-system')
   const kind = await api.readSystem(id).catch(() => shippedSystem(id))
-  return asItIsHere(kind, here)
+  const own = asItIsHere(kind, here)
+  if (!card) return own
+  const { wiredAsOnCard } = await import('@/src/core/formats/page/card-reading')
+  return wiredAsOnCard(own, card)
 }
 
 /** Where, which type of system, what it does in the customer's words, and what changed lately. */
@@ -111,29 +118,38 @@ export function NewJobForm({ systems }: { systems: readonly { id: string; name: 
       systemOf: '',
       seen: nothingLookedAt,
       here: NOTHING_OF_HERE,
+      card: null,
       words: '',
       changed: [],
     },
   })
   const forget = useKeptForm(form, 'new job')
   const changed = form.watch('changed')
-  const [title, systemId, systemOf, seen, here] = form.watch(['title', 'systemId', 'systemOf', 'seen', 'here'])
+  const [title, systemId, systemOf, seen, here, card] = form.watch(['title', 'systemId', 'systemOf', 'seen', 'here', 'card'])
   const [ticking, setTicking] = useState(false)
   const { errors, isSubmitting } = form.formState
-  const start = form.handleSubmit(async ({ title, systemId, systemOf, seen, here, words, changed: lately }) => {
+  const start = form.handleSubmit(async ({ title, systemId, systemOf, seen, here, card, words, changed: lately }) => {
     setProblem(null)
     const id = crypto.randomUUID()
     const at = new Date().toISOString()
     const complaint = { ...emptyComplaint, words, changed: [...lately] }
-    const job = { id, title, createdAt: at, entries: [{ id: crypto.randomUUID(), at, kind: 'complaint' as const, complaint }] }
+    const job = {
+      id,
+      title,
+      createdAt: at,
+      entries: [
+        { id: crypto.randomUUID(), at, kind: 'complaint' as const, complaint },
+        ...(card ? [{ id: crypto.randomUUID(), at, kind: 'note' as const, text: sayCard(card) }] : []),
+      ],
+    }
     try {
       const own =
         systemId === TICK
           ? (await import('@/src/ui/jobs/tick-system')).systemOf(seen)
           : systemId === EARLIER
             ? await systemOfEarlierJob(systemOf)
-            : here.letters.length + here.walks.length > 0
-              ? await systemHere(systemId, here)
+            : card || here.letters.length + here.walks.length > 0
+              ? await systemHere(systemId, here, card)
               : null
       const opening: NewJob = own ? { ...job, system: own } : { ...job, systemId }
       try {
@@ -175,6 +191,18 @@ export function NewJobForm({ systems }: { systems: readonly { id: string; name: 
           const same = systems.find(({ name }) => name === job.system)
           form.setValue('systemOf', job.id, { shouldDirty: true })
           form.setValue('systemId', same ? same.id : EARLIER, { shouldDirty: true })
+        }}
+      />
+      <ReadCard
+        card={card}
+        onCard={(next) => {
+          form.setValue('card', next, { shouldDirty: true })
+          if (!next) return
+          form.setValue('title', next.title, { shouldDirty: true })
+          // A house of its own bears the name of its kind.
+          const kind = systems.find(({ name }) => next.system === name || next.system === `${name}, as it is here`)
+          if (kind) form.setValue('systemId', kind.id, { shouldDirty: true })
+          else setProblem(`The card is of “${next.system}”, which is not on the list: pick the type that it is.`)
         }}
       />
       <select
