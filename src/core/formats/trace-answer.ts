@@ -10,6 +10,7 @@ import { namesRepair, type Verdict } from '@/src/core/diagnosis/inference/verdic
 import type { Check } from '@/src/core/diagnosis/planner/next-check'
 import type { Proposal } from '@/src/core/diagnosis/planner/propose'
 import { conductorAnswerSchema, writeConductors } from '@/src/core/formats/conductor-answer'
+import { proveAnswerSchema, writeProofs } from '@/src/core/formats/prove-answer'
 import { repairAnswerSchema, writeRepairs } from '@/src/core/formats/repair-answer'
 import { type Entry, type Stamp, stampEntry } from '@/src/core/job/entry'
 import { entrySchema } from '@/src/core/job/entry-schema'
@@ -102,6 +103,7 @@ export const traceAnswerSchema = z.strictObject({
   cable: z.array(runFindingSchema),
   conductors: z.array(conductorAnswerSchema),
   repair: z.array(repairAnswerSchema),
+  prove: z.array(proveAnswerSchema),
 })
 export type TraceAnswer = z.infer<typeof traceAnswerSchema>
 
@@ -132,6 +134,7 @@ export function writeTraceAnswer(
     cable: runsOf(system, state).flatMap((report) => report.findings.map((finding) => writeFinding(system, report, finding))),
     conductors: writeConductors(system, state, stamp),
     repair: writeRepairs(system, state),
+    prove: writeProofs(engine, state, Date.parse(stamp.now())),
     bench: {
       power: bench.power,
       call: bench.call,
