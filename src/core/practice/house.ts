@@ -4,7 +4,7 @@ import { INTERMITTENT_SHOWS } from '@/src/core/faults/rates'
 import { ATTIC_C, coolsTo, LIMIT_C } from '@/src/core/protection/transformer-heat'
 import { type Answer, type Probe, tripWord } from '@/src/core/readings/check'
 import { type Hypothesis, whileHidden } from '@/src/core/readings/hypothesis'
-import { createLaboratory } from '@/src/core/readings/laboratory'
+import { createLaboratory, type Laboratory } from '@/src/core/readings/laboratory'
 import { predict } from '@/src/core/readings/predict'
 import { type Component, fromOhmScale } from '@/src/core/readings/prediction'
 import { secondaryAmps, worldsOf } from '@/src/core/readings/world'
@@ -131,19 +131,19 @@ export function createHouse(system: System, hidden: Hypothesis, factors: ValueFa
 
   function read(probe: Probe, now: Hypothesis): Answer {
     const isKept = probe.meter === 'amps' && probe.hold === 'max'
-    const component = drawComponent(predict(laboratory, isKept ? atFirst : real(), { ...now, foundFuse }, probe), random)
-    const { at } = component
-    if (at === 'OL') return 'OL'
-    if (typeof at === 'object') return at
-    if (probe.meter === 'ohms')
-      return shownOhms(
-        Math.max(0, fromOhmScale(at) * (1 + NOISE.share * random.normal()) + NOISE.ohms * Math.abs(random.normal())),
-        defaultMeter,
-      )
-    if (probe.meter === 'amps')
-      return shownAmps(Math.abs(at * (1 + NOISE.share * random.normal()) + NOISE.amps * random.normal()), defaultMeter)
-    return shownVolts(Math.abs(at * (1 + NOISE.share * random.normal()) + NOISE.volts * random.normal()), defaultMeter)
+    return measure(laboratory, isKept ? atFirst : real(), { ...now, foundFuse }, probe, random)
   }
+}
+
+/** What a meter shows on a bench of a house, noise and resolution included; a word where it is looked at. */
+export function measure(laboratory: Laboratory, bench: Bench, hypothesis: Hypothesis, probe: Probe, random: Random): Answer {
+  const { at } = drawComponent(predict(laboratory, bench, hypothesis, probe), random)
+  if (at === 'OL') return 'OL'
+  if (typeof at === 'object') return at
+  const share = 1 + NOISE.share * random.normal()
+  if (probe.meter === 'ohms') return shownOhms(Math.max(0, fromOhmScale(at) * share + NOISE.ohms * Math.abs(random.normal())), defaultMeter)
+  if (probe.meter === 'amps') return shownAmps(Math.abs(at * share + NOISE.amps * random.normal()), defaultMeter)
+  return shownVolts(Math.abs(at * share + NOISE.volts * random.normal()), defaultMeter)
 }
 
 /** A repair ends with protection that holds: the breaker set, or a new fuse where the old one was. */

@@ -18,6 +18,7 @@ import { Keypad } from '@/src/ui/controls/keypad'
 import { Sheet } from '@/src/ui/controls/sheet'
 import { useHands, useJob, useMoment, useProposal } from '@/src/ui/desk/desk-context'
 import type { ScreenProps } from '@/src/ui/desk/screen'
+import { MeterAt } from '@/src/ui/meter/meter-at'
 import { PictureFirst } from '@/src/ui/photos/picture-first'
 import { AlternativesSheet } from '@/src/ui/trace/alternatives-sheet'
 import { VerdictCard } from '@/src/ui/trace/verdict-card'
@@ -188,6 +189,7 @@ function Proposed({ check, confirms, isStale }: { check: Check; confirms: boolea
       )}
       {measured && (
         <Sheet open={typing} onOpenChange={setTyping} title="What does the meter show?" description={check.say}>
+          {setup.length === 0 && <MeterAt probe={probe} onTake={answerWith} />}
           <Keypad measured={measured} onTake={answerWith} autoFocus />
         </Sheet>
       )}

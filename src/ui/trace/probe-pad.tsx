@@ -19,6 +19,7 @@ import { Keypad } from '@/src/ui/controls/keypad'
 import { Tick } from '@/src/ui/controls/tick'
 import { useHands, useJob, useMoment } from '@/src/ui/desk/desk-context'
 import { useWorkerAnswer } from '@/src/ui/engine/use-worker-answer'
+import { MeterAt } from '@/src/ui/meter/meter-at'
 
 /** Two test leads: what the meter would show between them, and the field for what it does show. One lead: what can be done there. */
 export function ProbePad({ probes, onClear }: { probes: readonly Point[]; onClear: () => void }) {
@@ -152,6 +153,12 @@ function BetweenTwo({ a, b, onDone }: { a: Point; b: Point; onDone: () => void }
       {forecasts ? <Scale forecasts={forecasts} /> : <p role={problem ? 'alert' : undefined}>{problem ?? '…'}</p>}
       {seen && seen.length > 0 && <ReadsThrough seen={seen} />}
       {isLine && <Caution>Line voltage. Prove the meter on a live source first; keep one hand out.</Caution>}
+      <MeterAt
+        probe={probe}
+        onTake={(answer) => {
+          if (record([{ kind: 'reading', probe, answer }]) === null) onDone()
+        }}
+      />
       <Keypad
         measured={measured}
         onTake={(answer) => {
