@@ -121,7 +121,8 @@ function readPair(first: string, said: string, reader: Reader, isInOrder: boolea
   if (typeof other === 'string') return inOneLine(one, other)
   const another = subject === null ? null : ofSubject(subject, second, next)
   if (another !== null) return inOneLine(one, another)
-  return isInOrder && isAside(second, reader) ? withNote(one, second) : other
+  // A question is what is wondered, not what was read.
+  return isInOrder && (isAside(second, reader) || /\?\s*$/.test(second)) ? withNote(one, second) : other
 }
 
 /** What is condemned before its readings are told: the readings say it. */
@@ -177,7 +178,7 @@ const TEMPERATURES = /\b(?:room|set ?point|supply|return|ambient|(?:outside|insi
 
 /** What came of it, in words by which nothing is weighed. */
 const RESULTS =
-  /^(?:nothing (?:happened|happens|changed|changes)|no (?:change|difference|luck|effect|response|heat|cooling|cool|air)|no (?:gas|flame|fire|ignition|spark)|same(?: thing| result)?|did(?:nt| not) (?:help|do anything|work))$/
+  /^(?:nothing (?:happened|happens|changed|changes)|no (?:change|difference|luck|effect|response|heat|cooling|cool|air)|no (?:gas|flame|fire|ignition|spark)(?: sensed| detected| seen| at all)?|same(?: thing| result)?|did(?:nt| not) (?:help|do anything|work))$/
 
 /** Something was moved by hand, without being taken off. */
 const MOVED =

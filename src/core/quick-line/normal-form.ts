@@ -1,7 +1,7 @@
 import { distance } from 'fastest-levenshtein'
 import type { JobState } from '@/src/core/job/job-state'
 import { answered } from '@/src/core/quick-line/answered'
-import { isCommon } from '@/src/core/quick-line/meaning'
+import { cableTowards, isCommon } from '@/src/core/quick-line/meaning'
 import { findCable, isGroundWord } from '@/src/core/quick-line/names'
 import { Sentence } from '@/src/core/quick-line/sentence'
 import { Memo } from '@/src/core/units/cache'
@@ -59,6 +59,13 @@ export function normalForm(clause: string, system: System, state: JobState): str
     .replace(
       /\b([A-Z]\w?) (?:coming )?from (?:the )?(\w+)(?= (?:is |has |reads )?(?:-?\d|nothing|no |dead))/g,
       (all, letter: string, from: string) => (the.isLetter(letter) && the.place(from.toLowerCase()) ? letter : all),
+    )
+    .replace(
+      /\b(?:the )?([A-Z]\w?)(?: wire)? (?:going|that goes|running|headed) (?:out )?(?:to )?(?:the )?(outside|outdoors|condenser|heat pump|stat|thermostat)\b/g,
+      (all, letter: string, towards: string) => {
+        const cable = cableTowards(the, towards.toLowerCase())
+        return cable === null ? all : `${cable} ${letter}`
+      },
     )
     .replace(/\be[- ]heat\b/gi, 'emergency heat')
     .replace(

@@ -98,7 +98,9 @@ const marked: Reading = (meaning, the) => {
     mark === undefined ||
     // What is smelt was not seen, and what is taped is mended.
     /\b(?:smell|taped|wrapped|fixed|splic|cut out|cut back|cut and|cut off|capped)/.test(meaning.text) ||
-    parts.length + calls.length + numbers.length > 0 ||
+    // Beside which part the bare wire is says nothing more.
+    (parts.length > 0 && !(mark === 'rubbed' && letters.length === 1)) ||
+    calls.length + numbers.length > 0 ||
     !only(meaning, mark, 'scorched', 'rubbed', 'chewed', 'stapled')
   )
     return null

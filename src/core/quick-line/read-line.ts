@@ -127,6 +127,7 @@ function clausesOf(typed: string): string[] {
   )
   const clauses = line
     .replace(/^(\s*note)\s*:/i, '$1')
+    .replace(/(?<=[a-z])\.\s+(?=[a-z])/gi, ', ')
     .split(/;|(?<!\bnow and )\bthen\b(?! (?:came|comes|coming|went|goes) (?:right )?(?:back|on|blank|dark|out|away)\b)/i)
   const note = clauses.findIndex((clause) => /^\s*(?:note|repaired)\b/i.test(clause))
   if (note < 0) return clauses

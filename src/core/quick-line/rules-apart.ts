@@ -41,6 +41,10 @@ function everyToGround(the: Sentence): string | null {
 /** Wires that are read by themselves, off at both ends, and all of them to the metal. */
 export const apartRules: readonly Rule[] = [
   rule(
+    `(\\S+?)(?:-cable)? (\\S+) (?:reads |is |measures )?(ol|open|${NUMBER})(?: ?ohms?)? to (ground|gnd|chassis|metal),?(?: with)? both ends (?:off|loose|up|disconnected|lifted|open)`,
+    (the, cable, wire, read, ground) => readApart(the, cable, [wire], read === 'open' ? 'OL' : read, ground),
+  ),
+  rule(
     '(?:lifted|lift|pulled|took off|disconnected|isolated) (\\S+) (\\S+)(?: off)?(?: at| on)? both ends,?(?: and)?(?: it| now| reads)*(?: to)? (ground|gnd|chassis|metal)(?: is| reads)? (\\S+)(?: ?ohms?)?',
     (the, cable, wire, ground, read) => readApart(the, cable, [wire], read === 'open' ? 'OL' : read, ground),
   ),

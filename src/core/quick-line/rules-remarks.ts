@@ -28,9 +28,10 @@ export const remarkRules: readonly Rule[] = [
     (the) => the.asNote(),
   ),
   rule(
-    '(?:stat|thermostat)s? clicks? but (?:nothing|no) .*|waits? .+ (?:and |then )?(?:starts?|comes on)|(?:thermostat|stat|(?:\\w+ )?board) (?:is )?not (?:sending|calling|putting out|feeding) .*|(?:bypassed|bypass|jumped (?:out|around|past)) (?:thermostat|stat)|.*\\b(?:clicks?|sparks?|sparking),? (?:but |and |then )?(?:no (?:flame|fire)|wont light|does not light|doesnt light)(?: .*)?|\\d+ tries.*|(?:gas )?heat works,? (?:but )?heat pump (?:doesnt|does not|wont)(?: .*)?|(?:no|there is no) c wire(?: .*)?|(?:furnace |draft )?pressure switch (?:closes|makes|wont (?:close|make)|doesnt (?:close|make)|stays (?:open|closed))(?: .*)?|second transformer (?:is )?(?:dead|bad|fine|good)',
+    '(?:stat|thermostat)s? clicks? but (?:nothing|no) .*|waits? .+ (?:and |then )?(?:starts?|comes on)|(?:thermostat|stat|(?:\\w+ )?board) (?:is )?not (?:sending|calling|putting|giving|passing|feeding) .*|[a-z]\\d? (?:is )?not (?:closing|making|coming through)|(?:bypassed|bypass|jumped (?:out|around|past)) (?:thermostat|stat)|.*\\b(?:clicks?|sparks?|sparking),? (?:but |and |then )?(?:no (?:flame|fire)|wont light|does not light|doesnt light)(?: .*)?|\\d+ tries.*|(?:gas )?heat works,? (?:but )?heat pump (?:doesnt|does not|wont)(?: .*)?|(?:no|there is no) c wire(?: .*)?|(?:furnace |draft )?pressure switch (?:closes|makes|wont (?:close|make)|doesnt (?:close|make)|stays (?:open|closed))(?: .*)?|second transformer (?:is )?(?:dead|bad|fine|good)',
     (the) => the.asNote(),
   ),
+  rule('(?:reset|pushed|pressed)(?: it| switch| button)?(?: back)?(?: in)?', (the) => the.asNote()),
   rule('transformer(?: is| feels)? (?:too |very |really |so )?(?:cold|cool|humming|hums|buzzing|buzzes|warm|hot)(?: .*)?', (the) =>
     the.asNote(),
   ),

@@ -54,8 +54,9 @@ function pastBoth(the: Sentence): string | null {
 const CALLS = '(cool|cooling|heat|heating|fan|aux|emergency heat)'
 
 export const stripRules: readonly Rule[] = [
-  rule(`zone (\\d) (\\w)(?: (?:to|and) (\\w|common))?(?: has| is| reads?)? ${NUMBER} ?${VOLTS}?`, (the, zone, one, other, volts) =>
-    zoneVolts(the, zone, one, other, volts),
+  rule(
+    `zone (\\d) ([a-z])\\d?(?: (?:to|and) ([a-z]|common)\\d?)?(?: has| is| reads?)? ${NUMBER} ?${VOLTS}?`,
+    (the, zone, one, other, volts) => zoneVolts(the, zone, one, other, volts),
   ),
   rule(`${NUMBER} ?${VOLTS}? (?:on|at|from) zone (\\d) (\\w)(?: (?:to|and) (\\w|common))?`, (the, volts, zone, one, other) =>
     zoneVolts(the, zone, one, other, volts),
@@ -98,6 +99,7 @@ export const stripRules: readonly Rule[] = [
     '(?:thermostat|stat|tstat) (?:is )?(?:in|on|set to|set for|switched to) (cool|cooling|heat|heating|fan|aux|emergency|emergency heat|em heat)(?: mode)?',
     (the, call) => leading('call', the.call(call)),
   ),
+  rule('(cool|cooling|heat|heating|fan)(?: is)? (?:set|selected)', (the, call) => leading('call', the.call(call))),
   rule('(?:safety )?float(?: switch)? (?:is )?(?:open|opened|tripped|up)', (the) =>
     worded(the.part('float switch') ?? the.part('float'), 'up'),
   ),

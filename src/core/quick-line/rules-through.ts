@@ -45,6 +45,7 @@ const NONE = '(?:nothing|none|0|zero|no volts|no voltage|no power)'
 
 /** What goes into a contactor, a switch or a transformer, and what comes out of it. */
 export const throughRules: readonly Rule[] = [
+  rule(`${NONE} (?:on|at|across|out of|from)(?: transformer)? secondary`, (the) => the.voltsAt('transformer', '0')),
   rule(`(.+?) (?:has|reads|shows|sees)? ?${NUMBER} ?${VOLTS}? (?:on |at )?(?:both|each) sides?`, (the, named, volts) =>
     throughSwitch(the, volts, named, volts),
   ),

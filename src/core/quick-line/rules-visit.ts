@@ -57,6 +57,14 @@ export const visitRules: readonly Rule[] = [
     '(?:tie|join|jumper|jump)(?:ed)? (\\S+),? (?:to |and )?(\\S+),? (?:and )?(\\S+)(?:,? (?:and )?(\\S+))?(?: together)?',
     (the, a, b, c, d) => joinedToFirst(the, a, [b, c, ...(d ? [d] : [])]),
   ),
+  rule(
+    '(?:jump|jumping|jumper|jumpering|jumped|jumpered) (\\S+) (?:to|and) (\\S+),? (?:and )?(?:runs?|starts?|gets?|brings? on|kicks? on|turns? on) (.+?)(?: running| going| on)?',
+    (the, a, b, what) => {
+      const place = /^(?:ac|a\/c|outdoor unit|outside)$/.test(what) ? the.place('outside') : the.place(what)
+      const jumper = joinedToFirst(the, a, [b])
+      return jumper && place && `${jumper}; ${place} as called`
+    },
+  ),
   rule('jumper from (\\S+) (?:to|over to) (\\S+)', (the, a, b) => joinedToFirst(the, a, [b])),
   rule('add (\\S+)', (the, call) => joinedToFirst(the, 'r', [call])),
   rule(
@@ -166,7 +174,7 @@ export const visitRules: readonly Rule[] = [
   rule(`(\\S+)(?: coil)? ${NUMBER}`, (the, what, value) =>
     across(the, what, value) === null
       ? null
-      : isVoltsOf24(Number(value))
+      : isVoltsOf24(Number(value)) || (the.state.bench.power && Number(value) === 0)
         ? across(the, what, value)
         : { asks: `Is that ${value} V across the ${what}, or ohms? Say "${what} ${value} V"; ohms are read with the power off.` },
   ),

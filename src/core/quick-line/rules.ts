@@ -191,7 +191,7 @@ export const rules: readonly Rule[] = [
     },
   ),
   rule(`(?:primary|line)(?: side)?(?: has| reads| is| shows) ${NUMBER} ?${VOLTS}?`, (the, volts) => primary(the, volts)),
-  rule(`(?:got |have |reads? )?${NUMBER} ?${VOLTS}? (?:at|on|across|from) (\\D+?)(?: coil)?`, (the, volts, what) =>
+  rule(`(?:got |have |reads? )?${NUMBER} ?${VOLTS}? (?:at|on|across|from) ([^\\d,]+?)(?: coil)?`, (the, volts, what) =>
     Number(volts) > 90 ? ofTheLine(the, what, volts) : the.voltsAt(what, volts),
   ),
   rule(`(.+?)(?: coil)? (?:has|have|reads|gets|getting|shows|sees) ${NUMBER} ?${VOLTS}?`, (the, what, volts) =>

@@ -157,6 +157,10 @@ export class Sentence {
     if (found?.kind === 'coil' || found?.kind === 'board' || found?.kind === 'electronics')
       return `${found.between[0]}-${found.between[1]} ${volts} V at ${found.place}`
     const at = this.place(what)
+    // A panel of zones is fed by a pair of its own.
+    const panel = this.system.parts.find((one) => one.kind === 'board' && one.place === at)
+    if (panel?.kind === 'board' && placeById(this.system, panel.place)?.kind === 'zone-panel')
+      return `${panel.between[0]}-${panel.between[1]} ${volts} V at ${panel.place}`
     return at ? `R-C ${volts} V at ${at}` : null
   }
 

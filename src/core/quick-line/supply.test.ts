@@ -26,6 +26,10 @@ describe('the supply and what goes through it', () => {
     ],
     ['furnace-ac', at('outdoor'), 'jumped out the pressure switches', 'jumper Y high-low; jumper high-low low-contactor'],
     ['furnace-ac', at('thermostat'), 'R to Y 0.2 with a call', 'call cool; R-Y 0.2 V'],
+    ['furnace-ac', at('indoor'), '120 across primary, nothing on secondary', 'L1-unit-N 120 V; sec-C 0 V'],
+    ['zoned-furnace-ac', at('panel'), 'no power to zone panel', 'R1-C1 0 V'],
+    ['furnace-ac', at('thermostat'), 'jump R to Y runs the AC', 'jumper R Y; outdoor as called'],
+    ['rooftop-gas', at('package'), 'breaker on the transformer tripped, reset it, holds', 'trips; reset; holds'],
   ])('%s %p: %s', (system, before, said, means) => {
     expect(hear({ system, before, said, means })).toMatchObject({ outcome: 'understood' })
   })
