@@ -33,7 +33,7 @@ export function AlongTheRun({ report, system, here, isSuspect, onTell }: AlongTh
       <p className="mb-2 text-muted text-small">
         From the {from} along the cable: {sayMetres(lengthM)}, {lengthWords[lengthFrom]}.
       </p>
-      <Facts key={lengthM} report={report} system={system} here={here} onTell={onTell} />
+      <Facts report={report} system={system} here={here} onTell={onTell} />
       {findings.length === 0 && (
         <p className="my-2 text-small">
           A short: both wires off at both ends, then the ohms between them from each end (<kbd>loop Y-C 1.84</kbd>). An open: the
@@ -61,6 +61,8 @@ function Facts({ report, system, here, onTell }: Omit<AlongTheRunProps, 'isSuspe
   return (
     <div className="flex flex-wrap items-end gap-3">
       <Told
+        // A length that was told elsewhere takes the place of what stood in its own field; the other fields keep what is being typed.
+        key={lengthFrom === 'told' ? lengthM : 'not told'}
         label="length of the run, m"
         initial={lengthFrom === 'told' ? String(lengthM) : ''}
         action="set the length"
