@@ -21,7 +21,7 @@ export interface Reader {
 
 /** What stands between two clauses. A condition is said after what it leads to, and is there before it: trips with G off. */
 const JOINTS =
-  /\s*[,:]\s+(?:and\s+|but\s+|then\s+|so\s+|now\s+)*|\s+[-–]\s+(?=[a-z]{3,})|\s+(?<condition>with|when|whenever|while|once|as soon as|the (?:second|minute|moment)|after|if)\s+|\s+(?:but|and|so|because|cause|plus|yet|though)\s+(?:now\s+|then\s+|it\s+still\s+)?|\s+(?=[A-Z][A-Za-z0-9]?(?:\s?[-/&]\s?|\s)[A-Z][A-Za-z0-9]?\s+[\d.])|(?<=\d)\s+(?=[a-z][a-z]\d? [\d.]+\b)|(?<=\d ?(?:[vV]|volts)?)(?<!\b(?:zone|stat|damper) \d)\s+(?=[A-Z][a-z0-9]?\s+(?:has |reads |is |shows |to (?:ground|gnd|common|[A-Z]\w?) )?[\d.])/g
+  /\s*[,:]\s+(?:and\s+|but\s+|then\s+|so\s+|now\s+)*|\s+[-–]\s+(?=[a-z]{3,})|\s+(?<condition>with|when|whenever|while|once|as soon as|the (?:second|minute|moment)|after|if)\s+|\s+(?:but|and|so|because|cause|plus|yet|though)\s+(?:now\s+|then\s+|it\s+still\s+)?|\s+(?=[A-Z][A-Za-z0-9]?(?:\s?[-/&]\s?|\s)[A-Z][A-Za-z0-9]?\s+[\d.])|(?<=\d)\s+(?=[a-z][a-z]\d? [\d.]+\b)|(?<=\d)\s+(?=[a-z]\d? to (?:c|gnd|ground|common|[a-z]\d?) (?:[\d.]+|ol)\b)|(?<=\d ?(?:[vV]|volts)?)(?<!\b(?:zone|stat|damper) \d)\s+(?=[A-Z][a-z0-9]?\s+(?:has |reads |is |shows |to (?:ground|gnd|common|[A-Z]\w?) )?[\d.])/g
 
 /** Kept whole as a note: a contactor pushed in by hand, wires cut and capped, a fan this record does not have. The bench knows none of it. */
 const NOTE_ONLY =
@@ -112,7 +112,7 @@ function readPair(first: string, said: string, reader: Reader, isInOrder: boolea
     const isBeside = isInOrder ? isAside(first, reader) || CONDEMNED.test(plain(first)) : MOVED.test(first.trim())
     return isBeside ? withNote(readClauses(second, reader), first) : one
   }
-  if (isInOrder && isJudgement(plain(second))) return one
+  if (isInOrder && isJudgement(plain(second)) && !(READ_OF_IT.test(second.trim()) && !/\d/.test(first))) return one
   // What came of it is no complaint.
   if (isInOrder && !one.startsWith('complaint') && RESULTS.test(plain(second))) return withNote(one, second)
   const next = { ...reader, entries: reader.after(one, reader.entries) }
@@ -125,13 +125,16 @@ function readPair(first: string, said: string, reader: Reader, isInOrder: boolea
   return isInOrder && (isAside(second, reader) || /\?\s*$/.test(second)) ? withNote(one, second) : other
 }
 
+/** Said by the meter, of what was spoken of before. */
+const READ_OF_IT = /^(?:it |and )*(?:reads?|measures?|meters?|ohms|tests|checks) /i
+
 /** What is condemned before its readings are told: the readings say it. */
 const CONDEMNED =
   /^(?:transformer|board|contactor|relay|valve|coil|compressor|motor)(?: coil| is| looks)* (?:dead|bad|shot|toast|gone|no good|burnt|burned out|fried|not (?:shorted|open|bad|grounded|dead))$/
 
 /** `still won't close`, `not pulling in`, `hums`: said of what was spoken of before. */
 const LACKS_SUBJECT =
-  /^(?:tripped|stuck(?: \w+)?|wet|full)$|^it['’]?s (?:still |just )?(?:in|out|off|on|open|shut|closed|still|stuck|dead|hot|running|chattering|buzzing|blinking|welded)\b|^(?:it |still |just )*(?:won['’]?t|doesn['’]?t|does not|isn['’]?t|is not|not|never|hums?|buzzes|chatters|reads|has|is|gets|shows)\b/i
+  /^(?:tripped|stuck(?: \w+)?|wet|full)$|^it['’]?s (?:still |just )?(?:in|out|off|on|open|shut|closed|still|stuck|dead|hot|running|chattering|buzzing|blinking|welded)\b|^(?:it |still |just )*(?:won['’]?t|doesn['’]?t|does not|isn['’]?t|is not|not|never|hums?|buzzes|chatters|drops|shuts|quits?|stops|stopped|dies|died|locks|reads|has|is|gets|shows)\b/i
 
 function ofSubject(subject: string, clause: string, reader: Reader): string | null {
   const said = reader.read(`${subject} ${clause.trim().replace(/^(?:it['’]?s|it|they|which) /i, '')}`, reader.entries)

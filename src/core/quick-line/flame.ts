@@ -110,7 +110,7 @@ export const flameRules: readonly Rule[] = [
   rule('(?:flame|rod|sensor)(?: (?:signal|sensor|rod|current))* (?:is |reads )?(low|weak|bad|good|fine|strong|ok)', (the, how) =>
     onHeat(the, `flame signal ${/^(?:low|weak|bad)$/.test(how) ? 'low' : 'good'}`),
   ),
-  rule(`${IGNITER} (?:is |reads? |ohms? )*(ol|open|\\d*[.]?\\d+)(?: ?ohms?)?`, (the, read) =>
+  rule(`${IGNITER} (?:is |reads? |ohms? )*(ol|open|infinite|infinity|\\d*[.]?\\d+)(?: ?ohms?)?`, (the, read) =>
     the.state.bench.power
       ? null
       : ofIgniter(the, (igniter) => leading('ohms across', worded(igniter, /^\d|[.]/.test(read) ? read : 'OL')) ?? ''),

@@ -60,7 +60,7 @@ const words: Readonly<Partial<{ [S in Sense]: string }>> = {
   runs: 'running runs run starts started spinning turning working works',
   dead: 'dead',
   still: 'stopped quit cold',
-  in: 'clicks clicked energized shifts shifted engaged welded',
+  in: 'clicks clicked energized energizes energize shifts shifted engaged welded',
   chatters: 'chatters chattering chatter buzzes buzzing hums humming rattles clicking flutters pulsing cycling',
   blank: 'blank dark',
   alive: 'alive lit',

@@ -25,8 +25,23 @@ describe('several things in one breath', () => {
     expect(hear({ system: 'furnace-ac', before: at(place), said, means: `${reading}; ${note}` })).toMatchObject({ outcome: 'understood' })
   })
 
+  it('a note stays as it was typed, whatever stands before it', () => {
+    expect(
+      hear({
+        system: 'furnace-ac',
+        before: at('indoor'),
+        said: 'R-C 26; note sat down. then left',
+        means: 'R-C 26 V; note sat down. then left',
+      }),
+    ).toMatchObject({
+      outcome: 'understood',
+    })
+  })
+
   it.each([
     ['furnace-ac', at('indoor'), 'pulled disconnect outside'],
+    ['furnace-ac', at('indoor'), 'jumped out the fuse'],
+    ['furnace-ac', at('indoor'), 'jumper rc to c'],
     ['zoned-furnace-ac', at('panel'), 'panel fuse blown'],
     ['zoned-furnace-ac', at('panel'), "zone 2 calling, damper 2 doesn't open"],
     ['dual-fuel', at('indoor'), 'aux holds heat holds cool pops it'],

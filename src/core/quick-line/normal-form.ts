@@ -27,6 +27,7 @@ export function normalForm(clause: string, system: System, state: JobState): str
     // A setpoint is not a reading.
     .replace(/\b(cool|heat|cooling|heating)(?: to| at)? [4-9]\d(?: degrees| f)?(?=$|,|\s(?!v|a|o))/gi, '$1')
     .replace(/ (?:out|in|up|down) here\b(?=.)/gi, '')
+    .replace(/\bcompressor contactor\b/gi, the.part('compressor contactor') ? '$&' : 'contactor')
     .replace(/\bpressure cut-?out\b/gi, 'pressure switch')
     .replace(/\b(compressor|contactor) (?:#|no\.? ?|number )?1\b(?! ?(?:v|a|ohm))/gi, '$1')
     .replace(
@@ -49,7 +50,11 @@ export function normalForm(clause: string, system: System, state: JobState): str
     )
     // One stage is lettered with a number or without, and a neutral is N.
     .replace(/\b([YW])1\b/g, (all, letter: string) => (!the.isLetter(all) && the.isLetter(letter) ? letter : all))
-    .replace(/\bR[hc]\b/g, (all) => (the.isLetter(all) ? all : 'R'))
+    .replace(/\bR[hc]\b/gi, (all) => (the.isLetter(all) ? all : 'R'))
+    .replace(
+      /^with (?:the )?(.+?) (disconnected|off|lifted|unhooked|unplugged|loose),? (?:the )?(?:breaker |fuse |it )?((?:still )?(?:holds|held|trips|tripped|pops|blows))$/i,
+      '$3 with $1 off',
+    )
     .replace(/\b(?:the )?neutral(?= (?:to|and)\b)/gi, the.isLetter('N') ? 'N' : '$&')
     .replace(/\bzone (one|two)\b/gi, (_, zone: string) => `zone ${zone.toLowerCase() === 'one' ? 1 : 2}`)
     .replace(
@@ -116,11 +121,14 @@ const shortForms = new Map(
     clg: 'cool',
     comp: 'compressor',
     gv: 'gas valve',
+    mv: 'gas valve',
     hps: 'high-pressure',
     lps: 'low-pressure',
     hp: 'high-pressure',
     lp: 'low-pressure',
     hi: 'high',
+    lo: 'low',
+    pri: 'primary',
     zero: '0',
   }),
 )

@@ -99,7 +99,9 @@ const marked: Reading = (meaning, the) => {
     // What is smelt was not seen, and what is taped is mended.
     /\b(?:smell|taped|wrapped|fixed|splic|cut out|cut back|cut and|cut off|capped)/.test(meaning.text) ||
     // Beside which part the bare wire is says nothing more.
-    (parts.length > 0 && !(mark === 'rubbed' && letters.length === 1)) ||
+    (parts.length > 0 &&
+      !(mark === 'rubbed' && letters.length === 1) &&
+      !(letters.length === 0 && /\b(?:wires?|leads?)\b/.test(meaning.text))) ||
     calls.length + numbers.length > 0 ||
     !only(meaning, mark, 'scorched', 'rubbed', 'chewed', 'stapled')
   )
@@ -118,7 +120,9 @@ const marked: Reading = (meaning, the) => {
   }
   if (letters.length > 1) return null
   if (letters.length === 1 && along !== undefined && cables.length + places.length === 0) return `${mark} ${letters[0].cable ?? along}`
-  return cables.length + places.length > 1 ? null : `${mark} ${cables[0] ?? places[0] ?? state.bench.place}`
+  // The lead of a part is where the part is.
+  const ofPart = parts.length > 0 ? partById(system, parts[0])?.place : undefined
+  return cables.length + places.length > 1 ? null : `${mark} ${cables[0] ?? places[0] ?? ofPart ?? state.bench.place}`
 }
 
 /** What was seen and heard. */

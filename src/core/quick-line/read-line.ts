@@ -9,6 +9,7 @@ import { interpret } from '@/src/core/quick-line/interpret'
 import { dashedNames } from '@/src/core/quick-line/names'
 import { isOfReading, isRiddle, NO_ENTRY } from '@/src/core/quick-line/no-entry'
 import { normalForm } from '@/src/core/quick-line/normal-form'
+import { clausesOf } from '@/src/core/quick-line/parted'
 import { asStretch } from '@/src/core/quick-line/phrases'
 import type { Said } from '@/src/core/quick-line/rule'
 import { inTheGrammar, plain } from '@/src/core/quick-line/said'
@@ -116,23 +117,6 @@ function entriesAfter(said: string, context: QuickLineContext): readonly Entry[]
   const read = readInGrammar(said, context)
   const taken = read.ok ? tryDrafts(context.system, context.entries, read.drafts) : null
   return taken?.ok ? [...context.entries, ...taken.made] : context.entries
-}
-
-/** The clauses of a line; a note that was typed as one takes the rest of it. */
-function clausesOf(typed: string): string[] {
-  // What a flame does one after the other is seen in one look.
-  const line = typed.replace(
-    /^(.*\b(?:burners?|flames?|lights?|lit|fires?|ignites?|igniters?|glows?)\b.*?),? then (?=(?:go|goes|went|drops?|dropped|shuts?|cuts?|dies|died|quits?|nothing|no)\b)/i,
-    '$1 and ',
-  )
-  const clauses = line
-    .replace(/^(\s*note)\s*:/i, '$1')
-    .replace(/(?<=[a-z])\.\s+(?=[a-z])/gi, ', ')
-    .split(/;|(?<!\bnow and )\bthen\b(?! (?:came|comes|coming|went|goes) (?:right )?(?:back|on|blank|dark|out|away)\b)/i)
-  const note = clauses.findIndex((clause) => /^\s*(?:note|repaired)\b/i.test(clause))
-  if (note < 0) return clauses
-  const rest = line.slice(clauses.slice(0, note).reduce((at, clause) => line.indexOf(clause, at) + clause.length, 0))
-  return [...clauses.slice(0, note), rest.replace(/^\s*(?:;|then\b)\s*/i, '')]
 }
 
 /** One clause: as it stands, in another form of it, or as a sentence. */

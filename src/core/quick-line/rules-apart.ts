@@ -6,7 +6,10 @@ import { conductorEnd, terminalPoint } from '@/src/core/wiring/point'
 import { commonNodes } from '@/src/core/wiring/supply'
 import { cableById, placeById } from '@/src/core/wiring/system'
 
-/** Two wires of a cable against each other, or one against the metal, off at both ends: the hands' acts that are not done yet, and the reading where one stands. */
+/**
+ * Two wires of a cable against each other, or one against the metal, off at both ends: the hands' acts that are not done yet, and the
+ * reading where one stands.
+ */
 function readApart(the: Sentence, named: string, wires: readonly string[], read: string, against?: string): string | null {
   const { system, state } = the
   const cable = cableById(system, findCable(system, named) ?? '')

@@ -1,7 +1,15 @@
 import { NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
+import { loadOf } from '@/src/core/quick-line/sentence'
 
 /** What belongs to a visit and is no entry of its own: kept as it was said, and nothing is weighed by it. Asked last. */
 export const remarkRules: readonly Rule[] = [
+  rule('(.+?) (?:is )?(?:runs|running)(?: at| with)? \\d*[.]?\\d+ ?(?:a|amps?)', (the, what) => {
+    const load = loadOf(the, what)
+    return load && `${load} runs; ${the.asNote()}`
+  }),
+  rule('(?:compressor|motor|blower|fan) (?:is )?(?:locked up|seized|stuck|frozen)(?: .*)?|(?:it is |unit is )?in defrost(?: .*)?', (the) =>
+    the.asNote(),
+  ),
   rule(
     '.*\\btap (?:used|in use|is|was)\\b.*|spade .*|compressor (?:tripped|off|out|cut out) on (?:its |internal )?overload(?: .*)?',
     (the) => the.asNote(),
@@ -28,7 +36,7 @@ export const remarkRules: readonly Rule[] = [
     (the) => the.asNote(),
   ),
   rule(
-    '(?:stat|thermostat)s? clicks? but (?:nothing|no) .*|waits? .+ (?:and |then )?(?:starts?|comes on)|(?:thermostat|stat|(?:\\w+ )?board) (?:is )?not (?:sending|calling|putting|giving|passing|feeding) .*|[a-z]\\d? (?:is )?not (?:closing|making|coming through)|(?:bypassed|bypass|jumped (?:out|around|past)) (?:thermostat|stat)|.*\\b(?:clicks?|sparks?|sparking),? (?:but |and |then )?(?:no (?:flame|fire)|wont light|does not light|doesnt light)(?: .*)?|\\d+ tries.*|(?:gas )?heat works,? (?:but )?heat pump (?:doesnt|does not|wont)(?: .*)?|(?:no|there is no) c wire(?: .*)?|(?:furnace |draft )?pressure switch (?:closes|makes|wont (?:close|make)|doesnt (?:close|make)|stays (?:open|closed))(?: .*)?|second transformer (?:is )?(?:dead|bad|fine|good)',
+    '(?:stat|thermostat)s? clicks? but (?:nothing|no) .*|waits? .+ (?:and |then )?(?:starts?|comes on)|(?:thermostat|stat|(?:\\w+ )?board) (?:is )?not (?:sending|calling|putting|giving|passing|feeding) .*|[a-z]\\d? (?:is )?not (?:closing|making|coming through)|(?:bypassed|bypass|jumped (?:out|around|past)) (?:thermostat|stat)|.*\\b(?:clicks?|sparks?|sparking),? (?:but |and |then )?(?:no (?:flame|fire)|wont light|does not light|doesnt light)(?: .*)?|\\d+ tries.*|tries \\d+ times.*|locks? out(?: .*)?|.*\\btaped (?:in|shut|closed|down)|(?:gas )?heat works,? (?:but )?heat pump (?:doesnt|does not|wont)(?: .*)?|(?:no|there is no) c wire(?: .*)?|(?:furnace |draft )?pressure switch (?:closes|makes|wont (?:close|make)|doesnt (?:close|make)|stays (?:open|closed))(?: .*)?|second transformer (?:is )?(?:dead|bad|fine|good)',
     (the) => the.asNote(),
   ),
   rule('(?:reset|pushed|pressed)(?: it| switch| button)?(?: back)?(?: in)?', (the) => the.asNote()),

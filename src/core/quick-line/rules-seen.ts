@@ -36,6 +36,11 @@ export const seenRules: readonly Rule[] = [
   rule('(.+?) sounds like (?:a )?(?:doorbell|buzzer|machine gun|bee|angry bees?|rattle)', (the, what) =>
     worded(the.part(what), 'chatters'),
   ),
+  rule('(.+?) (?:just )?(?:dropped|drops|fell|falls|kicked|kicks) out(?: .*)?', (the, what) => {
+    const part = partById(the.system, the.part(what) ?? '')
+    return part?.kind === 'coil' ? `${part.id} out` : null
+  }),
+  rule('no (?:amps|current|draw) (?:on|at|to|through|going to) (.+)', (the, what) => worded(loadOf(the, what), 'still')),
   rule('no (?:display|screen)|nothing on (?:display|screen)', (the) => statHere(the, 'blank')),
   rule(
     '(.+?) (?:is )?(?:runs|running|on),? but (.+?) (?:doesnt|does not|dont|wont|isnt|is not|not|is off)(?: run| running| start)?',

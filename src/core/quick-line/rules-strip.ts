@@ -2,7 +2,7 @@ import { allOf, pluggable, wiresOf } from '@/src/core/quick-line/hands'
 import { cableTowards } from '@/src/core/quick-line/meaning'
 import { findCable } from '@/src/core/quick-line/names'
 import { NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
-import { leading, letterOfColour, type Sentence, worded } from '@/src/core/quick-line/sentence'
+import { leading, letterOfColour, type Sentence, statHere, worded } from '@/src/core/quick-line/sentence'
 import { conductorEnd } from '@/src/core/wiring/point'
 import { cableById, partById, partsOf, placeById } from '@/src/core/wiring/system'
 
@@ -98,6 +98,26 @@ export const stripRules: readonly Rule[] = [
   rule(
     '(?:thermostat|stat|tstat) (?:is )?(?:in|on|set to|set for|switched to) (cool|cooling|heat|heating|fan|aux|emergency|emergency heat|em heat)(?: mode)?',
     (the, call) => leading('call', the.call(call)),
+  ),
+  rule('(cool|cooling|heat|heating)(?: to| at)? [4-9]\\d(?: degrees| f)?', (the, call) => leading('call', the.call(call))),
+  rule('(?:thermostat|stat|tstat) (?:is )?(?:out of|off)(?: of)? (?:base|sub ?base|wall ?plate|plate)', (the) =>
+    leading('unplug', the.thermostat()),
+  ),
+  rule('(?:at )?unit outside|outside(?: at)? unit', (the) => leading('walk', the.place('outside'))),
+  rule(
+    `(\\S+) (?:to|and) (\\S+) ${NUMBER} ?${VOLTS}? (?:in|on|with) ${CALLS},? (?:and |but )?${NUMBER} ?${VOLTS}? (?:in|on|with) ${CALLS}`,
+    (the, a, b, volts, call, other, another) => {
+      const [one, two] = [the.call(call), the.call(another)]
+      const pair = `${the.letter(a)}-${the.letter(b)}`
+      return one && two && the.isLetter(a) && the.isLetter(b) ? `call ${one}; ${pair} ${volts} V; call ${two}; ${pair} ${other} V` : null
+    },
+  ),
+  rule(
+    `(?:goes|went|going) (?:blank|dark|dead) (?:when|on|once|as soon as|with) ${CALLS}(?: (?:comes|calls|called|kicks|call)(?: on| in)?)?`,
+    (the, call) => {
+      const [seen, named] = [statHere(the, 'blank'), the.call(call)]
+      return seen && named && placeById(the.system, the.state.bench.place)?.kind === 'thermostat' ? `call ${named}; ${seen}` : null
+    },
   ),
   rule('(cool|cooling|heat|heating|fan)(?: is)? (?:set|selected)', (the, call) => leading('call', the.call(call))),
   rule('(?:safety )?float(?: switch)? (?:is )?(?:open|opened|tripped|up)', (the) =>

@@ -1,5 +1,5 @@
 import { NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
-import type { Sentence } from '@/src/core/quick-line/sentence'
+import { coilMeant, type Sentence } from '@/src/core/quick-line/sentence'
 import { lineSide, windingOhms } from '@/src/core/quick-line/volts'
 import { type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside } from '@/src/core/wiring/supply'
@@ -45,6 +45,24 @@ const NONE = '(?:nothing|none|0|zero|no volts|no voltage|no power)'
 
 /** What goes into a contactor, a switch or a transformer, and what comes out of it. */
 export const throughRules: readonly Rule[] = [
+  rule('(.+?)(?: coil)? (?:is )?(?:grounded|shorted to (?:ground|gnd|metal|case|chassis))(?: out)?', (the, what) => {
+    const part = partById(the.system, the.part(what) ?? '')
+    return part?.kind === 'coil' && !the.state.bench.power ? `ohms ${part.between[0]}-gnd jumps between 0 and 1 at ${part.place}` : null
+  }),
+  rule(
+    '(.+? )?coil(?: is| reads)? (\\d*[.]?\\d+|ol|open)(?: ?ohms?)?,? (?:and |but )?(?:coil )?to (?:ground|gnd|chassis|metal|case) (?:is |reads )?(\\d*[.]?\\d+|ol|open)(?: ?ohms?)?',
+    (the, named, across, ground) => {
+      const part = partById(the.system, (named ? the.part(named) : coilMeant(the)) ?? '')
+      if (part?.kind !== 'coil' || the.state.bench.power) return null
+      const said = (read: string) => (read === 'open' ? 'OL' : read)
+      return `ohms across ${part.id} ${said(across)}; ohms ${part.between[0]}-gnd ${said(ground)} at ${part.place}`
+    },
+  ),
+  rule('(\\S+),? (?:and )?(\\S+),? (?:are )?both (closed|open|ok|fine|good)', (the, one, other, how) => {
+    const switches = [one, other].map((name) => partById(the.system, the.part(name) ?? ''))
+    if (the.state.bench.power || switches.some((part) => part?.kind !== 'switch')) return null
+    return switches.map((part) => `ohms across ${part?.id} ${how === 'open' ? 'OL' : 'jumps between 0 and 1'}`).join('; ')
+  }),
   rule(`${NONE} (?:on|at|across|out of|from)(?: transformer)? secondary`, (the) => the.voltsAt('transformer', '0')),
   rule(`(.+?) (?:has|reads|shows|sees)? ?${NUMBER} ?${VOLTS}? (?:on |at )?(?:both|each) sides?`, (the, named, volts) =>
     throughSwitch(the, volts, named, volts),

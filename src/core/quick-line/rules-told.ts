@@ -1,12 +1,11 @@
 import { allOf, swapped } from '@/src/core/quick-line/hands'
 import { cableTowards } from '@/src/core/quick-line/meaning'
 import { asks, NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
-import { leading, loadOf, type Sentence, statHere, worded } from '@/src/core/quick-line/sentence'
-import { SHOWS_CALL, SHOWS_NO_CALL } from '@/src/core/readings/looks'
+import { leading, loadOf, type Sentence, worded } from '@/src/core/quick-line/sentence'
 import { sayCall } from '@/src/core/wiring/call'
 import { callsOf, placeById } from '@/src/core/wiring/system'
 
-const STAT = '(?:thermostat|stat|tstat|t-stat|screen|display)s?'
+const _STAT = '(?:thermostat|stat|tstat|t-stat|screen|display)s?'
 const TRIPS = '(?:trips|tripped|tripping|pops|popped|blows|blew|kicks out|kicked out)'
 
 const isAtStat = ({ system, state }: Sentence): boolean => placeById(system, state.bench.place)?.kind === 'thermostat'
@@ -19,6 +18,14 @@ const staged = (the: Sentence, stage: string, mode: string): string | null =>
 
 /** What happened, and what was seen, in the words in which it is told on the phone. Asked first: they say more than their single words. */
 export const toldRules: readonly Rule[] = [
+  rule(
+    '(?:put|stuck|threw|dropped|installed|tried)(?: in)? (\\d{1,2}) ?(?:a|amps?) fuse(?: in)?(?: (?:to see|just to see|to test|for now|for test|instead).*)?',
+    (_, size) => `fuse ${size} in`,
+  ),
+  asks(
+    '(?:jumped|jumpered|bypassed|bypass|jump|shorted)(?: out| around| across| past)? (?:fuse|fuse holder|breaker)',
+    'Nothing is run with its fuse bypassed: a short then burns the transformer. Put a resettable one in its place: "breaker in".',
+  ),
   rule('zone (\\d)(?: stat| thermostat)?(?: is)? (?:set|calling|calls|called|turned|switched)(?: for| to| on)? (.+)', (the, zone, call) =>
     leading('call', the.call(`zone ${zone} ${call}`)),
   ),
@@ -33,7 +40,10 @@ export const toldRules: readonly Rule[] = [
     `${NUMBER} ?(?:a|amps?)(?: on r| draw)? (?:right |just )?(?:when|before|as) it ${TRIPS}(?: out)?`,
     (_, amps) => `max ${amps} A on R; trips`,
   ),
-  rule('(?:put in|installed|dropped in|stuck in|popped in)(?: another)? new (\\d+) ?(?:a|amps?)', (_, size) => `fuse ${size} in`),
+  rule(
+    '(?:put in|installed|dropped in|stuck in|popped in)(?: another)?(?: new)? (\\d{1,2})(?: ?(?:a|amps?))?',
+    (_, size) => `fuse ${size} in`,
+  ),
   rule('(\\d+) ?(?:a|amps?) fuse in (?:\\d+ ?(?:a|amps?) )?(?:slot|holder|board|it|there|place)(?: .*)?', (_, size) => `fuse ${size} in`),
   rule(
     '(cool|cooling|heat|heating|fan) (?:ran|running|has run|has been running)(?: for)? (\\d+) (?:min|mins|minutes),? ([\\d.]+ ?(?:a|amps?)),? (?:and )?([\\d.]+) ?(?:v|volts?)',
@@ -113,10 +123,6 @@ export const toldRules: readonly Rule[] = [
   rule('(?:thermostat|stat|it)(?: is)? (?:in|to|on|set to|turned to|at) off', () => 'call off'),
   rule('(?:turned |switched |put |set )?fan (?:switch )?(?:to )?on at (?:stat|thermostat|wall|tstat)', () => 'call fan'),
   rule(
-    '(?:shows |says |is )?(?:calling|call) for (?:heat|cool|heating|cooling) (?:on|showing on) (?:screen|display|stat|thermostat)',
-    (the) => statHere(the, SHOWS_CALL),
-  ),
-  rule(
     '(.+?) (?:is )?(off|dead|down|not running|still|runs|running|on) (?:on|with|in) (?:a )?(cool|cooling|heat|heating|fan)(?: call| mode)',
     (the, where, how, call) => {
       const [place, named] = [the.place(where), the.call(call)]
@@ -177,6 +183,7 @@ export const toldRules: readonly Rule[] = [
     (the, call, seconds, unit) => leading('trips on', the.call(call) && `${the.call(call)} after ${seconds} ${unit}`),
   ),
   rule(`(\\S+) call (?:still )?(?:${TRIPS}|trips|blows|pops)(?: it| fuse| breaker)?`, (the, call) => leading('trips on', the.call(call))),
+  rule('(\\S+) call (?:still )?(?:holds|held|is fine|fine|ok)(?: fine)?', (the, call) => leading('holds on', the.call(call))),
   rule('(?:scratch|strike|undo|cancel) (?:that|last|it|last one)|oops(?: undo)?|never ?mind|take that back', () => 'undo'),
   rule('(?:pop-out|popout|pop out|push-button) breaker (?:is )?in', () => 'breaker in'),
   rule('(?:breaker )(?:popped|kicked|jumped|came) out', () => 'trips'),
@@ -205,26 +212,12 @@ export const toldRules: readonly Rule[] = [
   rule('(cool|cooling|heat|heating|fan) (?:call )?(?:proven|proved)', (the, call) => leading('proved', the.call(call))),
   rule('(?:pocket |test )?breaker with (?:lamp|light|bulb|telltale)(?: is)? in', () => 'breaker in'),
   rule('(?:took|pulled|take|pull) \\d+ ?(?:a|amp|amps)(?: fuse)?(?: out)?', () => 'fuse out'),
-  rule(
-    `(?:${STAT} )?(?:goes|went|going) (?:blank|dark|dead)(?:,? and| then|,)+ (?:then )?(?:comes|came|coming) (?:right )?back(?: on| up)?(?: (?:on|with|in) (\\S+)(?: call)?)?`,
-    (the, call) => {
-      const [seen, named] = [statHere(the, 'chatters'), call ? the.call(call) : null]
-      return seen && (call ? named && `call ${named}; ${seen}` : seen)
-    },
-  ),
   asks('(?:it )?chatters(?: without (?:tripping|trip))?', 'What chatters? Say "contactor chatters", or "thermostat chatters".'),
-  rule('(?:it )?(?:says|shows|showing) (?:wait|waiting|delay|please wait)', (the) => (isAtStat(the) ? statHere(the, 'waits') : null)),
   rule('(?:it )?(?:is )?satisfied(?: now)?', (the) => (isAtStat(the) ? 'call off' : null)),
   rule(
     `(?:turned|set|cranked|ran|pushed|dropped|bumped)(?: it| stat| thermostat| setpoint)?(?: all way)? (?:up|down) to \\d+(?: degrees)?,? (?:in |to |on |and )?(cool|cooling|heat|heating)`,
     (the, call) => leading('call', the.call(call)),
   ),
-  rule(`${STAT} (?:shows|has|displays|showing|is showing) (?:an? )?(snow ?flake|flame|fire|fan)(?: icon| symbol| sign)?`, (the, icon) => {
-    const call = the.call(/^snow/.test(icon) ? 'cool' : icon === 'fan' ? 'fan' : 'heat')
-    const shown = statHere(the, SHOWS_CALL)
-    return shown && call && (the.state.bench.call === 'off' ? `call ${call}; ${shown}` : shown)
-  }),
-  rule(`${STAT} (?:is |still )?in (?:time |compressor )?(?:delay|wait|lockout)`, (the) => statHere(the, 'waits')),
   rule('(?:swapped|changed|replaced|traded)(?: out)? fuse (?:for|with|to) (?:pocket |lamp |test )?breaker', () => 'breaker in'),
   rule('fuse(?: is)?,? \\d+ ?(?:a|amps?),? (?:and )?(good|fine|ok|blown|popped|open)', (_, how) =>
     /^(?:good|fine|ok)$/.test(how) ? 'fuse good' : 'fuse blown',
@@ -248,26 +241,6 @@ export const toldRules: readonly Rule[] = [
   rule('(?:set|put|turned|switched) fan (?:switch )?(?:to )?on', () => 'call fan'),
   rule('fan (?:is )?(?:back )?(?:to |on |in )?auto', () => 'call off'),
   rule('(?:everything|all)(?: is)? off (?:at|on) (?:thermostat|stat|tstat)|thermostat (?:all )?off and .*', () => 'call off'),
-  rule(
-    `${STAT} (?:went|goes|going|keeps going|cuts) (?:blank|dark|dead|out)(?: and)?(?: then)? (?:came|comes|coming) (?:right )?back(?: on| up)?`,
-    (the) => statHere(the, 'chatters'),
-  ),
-  rule(
-    `${STAT} (?:keeps |is )?(?:reboots?|rebooting|rebooted|restarts?|restarting|restarted|resets|resetting|flickers?|flickering|cycles|cycling)(?: .*)?`,
-    (the) => statHere(the, 'chatters'),
-  ),
-  rule(`${STAT} (?:is |are )?(?:blank|dark|dead|black)`, (the) => statHere(the, 'blank')),
-  rule(
-    '(?:says|shows|showing|display says|screen says|stat says|thermostat says|saying) (?:it is |its )?(?:cooling|heating|cool on|heat on|calling)(?: .*)?',
-    (the) => (isAtStat(the) ? statHere(the, SHOWS_CALL) : null),
-  ),
-  rule('(?:no call (?:showing|on screen|on display)|shows no call|not calling|isnt calling|not showing (?:a )?call)(?: .*)?', (the) =>
-    statHere(the, SHOWS_NO_CALL),
-  ),
-  rule(
-    `(?:waiting|wait|delay)(?: \\d+ (?:min|mins|minutes?))?(?: (?:on|showing on|is on) (?:screen|display|stat|thermostat))|${STAT} (?:says|shows) (?:wait|waiting|delay)(?: .*)?`,
-    (the) => statHere(the, 'waits'),
-  ),
   rule(
     '(?:call|calling|called|set|turn|turned|run|running)?(?: it)?(?: for| to| on)? ?(second|2nd|first|1st) stage(?: of)? (heat|heating|cool|cooling)',
     staged,

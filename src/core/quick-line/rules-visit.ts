@@ -50,7 +50,7 @@ export const visitRules: readonly Rule[] = [
   rule('(?:hook up|reconnect|connect|put back|put) (.+?)(?: back)?(?: on)?', (the, what) => leading('land', the.conductor(what))),
   rule('jumper (\\S+) (?:to |and )?(?:common|com)', (the, a) => joinedToFirst(the, a, ['c'])),
   rule(
-    '(?:tie|join|connect|twist|bridge|clip|jumper|touch) (\\S+?),? (?:(?:to|and|with) )?(\\S+)(?: together)?(?: (?:at|in|on) (.+))?',
+    '(?:tie|join|connect|twist|bridge|clip|jumper|touch|bridging|tying|joining|clipping|twisting|touching) (\\S+?),? (?:(?:to|and|with) )?(\\S+)(?: together)?(?: now)?(?: (?:at|in|on) (.+))?',
     (the, a, b, where) => joined(the, `${a} ${b}${where ? ` at ${where}` : ''}`),
   ),
   rule(
@@ -124,10 +124,14 @@ export const visitRules: readonly Rule[] = [
   rule('(.+?) (?:is )?(?:flickers|flickering|flutters|fluttering|pulses|pulsing|rattles|rattling)', (the, what) =>
     worded(the.part(what), 'chatters'),
   ),
-  rule('(.+?) (?:has |just )?(?:quit|quits|stopped|stops|died|dies|cut out|cuts out|shut down|shuts down)', (the, what) =>
-    stopped(the, what),
+  rule(
+    '(.+?) (?:has |just )?(?:quit|quits|stopped|stops|died|dies|cut out|cuts out|shut down|shuts down|shut off|shuts off|shut itself off)',
+    (the, what) => stopped(the, what),
   ),
-  rule('fuse(?: in there| in it)? (?:is|says|was) (?:a )?(\\d+) ?(?:a|amps?)?', (_, size) => `fuse ${size} in`),
+  rule(
+    'fuse(?: in there| in it)? (?:is|says|was|is rated|rated|reads|marked|is marked) (?:a )?(\\d+) ?(?:a|amps?)?',
+    (_, size) => `fuse ${size} in`,
+  ),
   rule('(?:smell|smells|burning smell|burnt smell|smoke|smoking)(?: .*)?', (the) => the.asNote()),
   rule('(?:transformer|board|cabinet|compressor|motor|wire|wires)(?: .+)? (?:is |are |feels |runs )?(?:hot|warm|scorching)', (the) =>
     the.asNote(),

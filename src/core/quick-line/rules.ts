@@ -21,7 +21,7 @@ export const rules: readonly Rule[] = [
   rule('(?:turned|switched|put)(?: it| them)? back on(?: again)?', (the) => (the.state.bench.power ? null : 'power on')),
   // Which switch is off decides what is dead: the main question before ohms.
   asks(
-    `(?:turned|switched|shut|killed|cut|pulled)(?: off)? ${SWITCHES}(?: off| down| out)?(?: at (?:breaker|disconnect|switch|panel)| outside| outdoors| at .+)?|(?:house |main |furnace |air handler |condenser |outdoor )?${SWITCHES}(?: (?:on|for|at) .+?)?(?: is| was|s)? (?:off|pulled|down)`,
+    `(?:turned|switched|shut|killed|cut|pulled)(?: off)? ${SWITCHES}(?: off| down| out)?(?: at (?:breaker|disconnect|switch|panel)| outside| outdoors| at .+)?|(?:house |main |furnace |air handler |condenser |outdoor )?${SWITCHES}(?: (?:on|for|at) .+?)?(?: is| was|s)? (?:off|pulled|down)(?: at .+)?`,
     WHICH_SWITCH,
   ),
   asks(`(?:(?:turned|switched|put) )?${SWITCHES}(?: is)?(?: back)? on(?: again)?`, WHICH_SWITCH),
@@ -63,7 +63,7 @@ export const rules: readonly Rule[] = [
       return both.includes(null) ? null : both.map((one) => `lift ${one}`).join('; ')
     },
   ),
-  rule('(\\S+)(?: wire)? off(?: (outside|outdoors|inside|indoors|at .+))?', (the, what, where) =>
+  rule('(\\S+)(?: wire)? off(?: board| strip| terminal| screw)?(?: (outside|outdoors|inside|indoors|at .+))?', (the, what, where) =>
     /^(power|breaker|panel|door|cover|disconnect)$/.test(what)
       ? null
       : leading('lift', the.conductor(`${what}${where ? ` ${where}` : ''}`)),
@@ -83,7 +83,7 @@ export const rules: readonly Rule[] = [
   rule('(?:turned|switched|shut) off (?:power|all power|everything)', () => 'power off'),
   rule('(?:all )?power(?: is|s)? (?:off|down)', () => 'power off'),
   rule('(?:turned|switched|put) (?:power|everything)(?: back)? on', () => 'power on'),
-  rule('(?:powers?|everything)(?: is)?(?: back)? on(?: again)?', () => 'power on'),
+  rule('(?:powers?|everything)(?: is)?(?: back)? on(?: again)?|power is back', () => 'power on'),
   rule('(?:turned|set|switched) (?:thermostat|stat|t-?stat) (?:to )?off', () => 'call off'),
   rule(
     '(?:heat pump|system|unit|furnace|ac|thermostat|stat|tstat) (?:is |was )?(?:set|calling|switched|turned)(?: to| for) (\\S+)(?: mode)?',

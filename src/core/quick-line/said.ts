@@ -12,6 +12,7 @@ import { seenRules } from '@/src/core/quick-line/rules-seen'
 import { spokenRules } from '@/src/core/quick-line/rules-spoken'
 import { stripRules } from '@/src/core/quick-line/rules-strip'
 import { supplyRules } from '@/src/core/quick-line/rules-supply'
+import { thermostatRules } from '@/src/core/quick-line/rules-thermostat'
 import { throughRules } from '@/src/core/quick-line/rules-through'
 import { toldRules } from '@/src/core/quick-line/rules-told'
 import { visitRules } from '@/src/core/quick-line/rules-visit'
@@ -54,6 +55,7 @@ function bySentence(text: string, typed: string, system: System, state: JobState
     ...supplyRules,
     ...apartRules,
     ...partRules,
+    ...thermostatRules,
     ...toldRules,
     ...handRules,
     ...seenRules,

@@ -112,6 +112,8 @@ export class Sentence {
     // `Y call`: what Y calls for.
     const ofLetter = /^([ygw])1? call$/.exec(word)
     if (ofLetter) return this.call({ y: 'cool', g: 'fan', w: 'heat' }[ofLetter[1]] ?? '')
+    const staged = /^(second|2nd|high|first|1st|low) stage (heat|cool)(?:ing)?$/.exec(word)
+    if (staged) return this.call(/^(?:second|2nd|high)$/.test(staged[1]) ? `${staged[2]}-2` : staged[2])
     // `zone 2 cool`, `cool in zone 2`: what the thermostat of that zone asks.
     const ofZone = /^zone (\d) (.+)$|^(.+?)(?: in| on| for| from)? zone (\d)$/.exec(word)
     if (ofZone) {

@@ -1,10 +1,10 @@
 import 'server-only'
-import { createHash } from 'node:crypto'
 import type { Readable } from 'node:stream'
 import { type Entry, openPromise, type ZipFile } from 'yauzl'
 import { ARCHIVE_MANIFEST, type ArchiveManifest, archiveManifestSchema, fileAt } from '@/src/core/formats/archive-form'
 import { LARGEST_PHOTO_BYTES, problemWithPhoto } from '@/src/core/formats/photo-file'
 import { type JobFile, readJobFile } from '@/src/core/job/job-file'
+import { digestOf } from '@/src/server/photos'
 
 /** An archive that is not whole, or none; the message is a sentence for people. */
 export class ArchiveDamaged extends Error {}
@@ -39,7 +39,7 @@ export async function readArchive(file: string): Promise<WholeArchive> {
         throw new ArchiveDamaged(`This archive has a file that does not belong in one: "${path.slice(0, 80)}". Nothing was restored.`)
       if (what.holds === 'manifest') continue
       const bytes = await bytesOf(zip, entry, what.holds === 'photo' ? LARGEST_PHOTO_BYTES : LARGEST_FILE_BYTES)
-      if (createHash('sha256').update(bytes).digest('hex') !== sums.get(path))
+      if (digestOf(bytes) !== sums.get(path))
         throw new ArchiveDamaged(`This archive is damaged: ${path} changed since it was written. Nothing was restored.`)
       const problem = what.holds === 'photo' ? problemOfPhoto(what.digest, bytes) : takeJob(path, bytes, jobs)
       if (problem) throw new ArchiveDamaged(`${path}: ${problem} Nothing was restored.`)
@@ -120,7 +120,7 @@ async function bytesOf(zip: ZipFile, entry: Entry, most: number): Promise<Buffer
 function problemOfPhoto(digest: string, bytes: Uint8Array): string | null {
   const problem = problemWithPhoto(bytes)
   if (problem) return problem
-  return createHash('sha256').update(bytes).digest('hex') === digest ? null : 'It is not the photo that its name says.'
+  return digestOf(bytes) === digest ? null : 'It is not the photo that its name says.'
 }
 
 /** Takes a job in, unless something is wrong with it. */

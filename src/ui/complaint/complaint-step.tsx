@@ -7,6 +7,7 @@ import { callsOf } from '@/src/core/wiring/system'
 import { CodeLookup } from '@/src/ui/complaint/code-lookup'
 import { ComplaintMoves } from '@/src/ui/complaint/complaint-moves'
 import { FromAfar } from '@/src/ui/complaint/from-afar'
+import { LastTime } from '@/src/ui/complaint/last-time'
 import { LookFirst } from '@/src/ui/complaint/look-first'
 import { SuggestedTicks } from '@/src/ui/complaint/suggested-ticks'
 import { Button } from '@/src/ui/controls/button'
@@ -32,6 +33,7 @@ export function ComplaintStep({ onStep }: ScreenProps) {
           <Words name="words" label="In the customer's words" value={complaint.words} onTell={(words) => tell({ words })} large>
             {(words) => <SuggestedTicks words={words} complaint={complaint} system={system} onTell={tell} />}
           </Words>
+          <LastTime />
           <fieldset>
             <legend className="mb-1 font-bold">What it does</legend>
             <div className="grid grid-cols-2 gap-2 desk:grid-cols-3">

@@ -1,0 +1,28 @@
+/** `went 10 seconds, then tripped`: one trial. */
+const HELD_FIRST =
+  /^(?:it )?(?:went|ran|held|lasted|holds|goes)(?: for| about| like)* (\d+ ?(?:s|secs?|seconds?|mins?|minutes?)),? (?:and |then |before it |and then )+(?:it )?(?:trips|tripped|pops|popped|blows|blew)$/i
+
+/** From here on the line is a note, or a repair in words, and stays as it was typed. */
+const AS_TYPED = /(?:^|;|\bthen\b)\s*(?:note|repaired)\b/i
+
+/** The clauses of a line; a note that was typed as one takes the rest of it. */
+export function clausesOf(typed: string): string[] {
+  const at = AS_TYPED.exec(typed)?.index ?? typed.length
+  const kept = typed
+    .slice(at)
+    .replace(/^\s*(?:;|then\b)\s*/i, '')
+    .replace(/^(\s*note)\s*:/i, '$1')
+  const clauses = typed
+    .slice(0, at)
+    // What a flame does one after the other is seen in one look.
+    .replace(
+      /^(.*\b(?:burners?|flames?|lights?|lit|fires?|ignites?|igniters?|glows?)\b.*?),? then (?=(?:go|goes|went|drops?|dropped|shuts?|cuts?|dies|died|quits?|nothing|no)\b)/i,
+      '$1 and ',
+    )
+    // What the same thing does next is said of it.
+    .replace(/,? then (?=(?:chatters|buzzes|hums|drops|shuts|quits|stops|stopped|dies|died|locks)\b)/gi, ', ')
+    .replace(HELD_FIRST, 'tripped after $1')
+    .replace(/(?<=[a-z])\.\s+(?=[a-z])/gi, ', ')
+    .split(/;|(?<!\bnow and )\bthen\b(?! (?:came|comes|coming|went|goes) (?:right )?(?:back|on|off|blank|dark|out|away)\b)/i)
+  return [...clauses.filter((clause) => clause.trim() !== ''), ...(kept === '' ? [] : [kept])]
+}

@@ -1,0 +1,57 @@
+import { type Rule, rule } from '@/src/core/quick-line/rule'
+import { type Sentence, statHere } from '@/src/core/quick-line/sentence'
+import { SHOWS_CALL, SHOWS_NO_CALL } from '@/src/core/readings/looks'
+import { placeById } from '@/src/core/wiring/system'
+
+const STAT = '(?:thermostat|stat|tstat|t-stat|screen|display)s?'
+
+const isAtStat = ({ system, state }: Sentence): boolean => placeById(system, state.bench.place)?.kind === 'thermostat'
+
+/** What a thermostat shows, loses and asks for. */
+export const thermostatRules: readonly Rule[] = [
+  rule(
+    '(?:thermostat|stat|tstat) (?:loses|losing|lost|drops|dropping) power (?:on|in|with|when) (cool|cooling|heat|heating|fan)(?: call| calls| called)?',
+    (the, call) => {
+      const [seen, named] = [statHere(the, 'blank'), the.call(call)]
+      return seen && named && `call ${named}; ${seen}`
+    },
+  ),
+  rule(
+    '(?:shows |says |is )?(?:calling|call) for (?:heat|cool|heating|cooling) (?:on|showing on) (?:screen|display|stat|thermostat)',
+    (the) => statHere(the, SHOWS_CALL),
+  ),
+  rule(
+    `(?:${STAT} )?(?:goes|went|going) (?:blank|dark|dead)(?:,? and| then|,)+ (?:then )?(?:comes|came|coming) (?:right )?back(?: on| up)?(?: (?:on|with|in) (\\S+)(?: call)?)?`,
+    (the, call) => {
+      const [seen, named] = [statHere(the, 'chatters'), call ? the.call(call) : null]
+      return seen && (call ? named && `call ${named}; ${seen}` : seen)
+    },
+  ),
+  rule('(?:it )?(?:says|shows|showing) (?:wait|waiting|delay|please wait)', (the) => (isAtStat(the) ? statHere(the, 'waits') : null)),
+  rule(`${STAT} (?:shows|has|displays|showing|is showing) (?:an? )?(snow ?flake|flame|fire|fan)(?: icon| symbol| sign)?`, (the, icon) => {
+    const call = the.call(/^snow/.test(icon) ? 'cool' : icon === 'fan' ? 'fan' : 'heat')
+    const shown = statHere(the, SHOWS_CALL)
+    return shown && call && (the.state.bench.call === 'off' ? `call ${call}; ${shown}` : shown)
+  }),
+  rule(`${STAT} (?:is |still )?in (?:time |compressor )?(?:delay|wait|lockout)`, (the) => statHere(the, 'waits')),
+  rule(
+    `${STAT} (?:went|goes|going|keeps going|cuts) (?:blank|dark|dead|out)(?: and)?(?: then)? (?:came|comes|coming) (?:right )?back(?: on| up)?`,
+    (the) => statHere(the, 'chatters'),
+  ),
+  rule(
+    `${STAT} (?:keeps |is )?(?:flashes (?:and|then) (?:goes|went) (?:off|out|blank)|reboots?|rebooting|rebooted|restarts?|restarting|restarted|resets|resetting|flickers?|flickering|cycles|cycling)(?: .*)?`,
+    (the) => statHere(the, 'chatters'),
+  ),
+  rule(`${STAT} (?:is |are )?(?:blank|dark|dead|black)`, (the) => statHere(the, 'blank')),
+  rule(
+    '(?:says|shows|showing|display says|screen says|stat says|thermostat says|saying) (?:it is |its )?(?:cooling|heating|cool on|heat on|calling)(?: .*)?',
+    (the) => (isAtStat(the) ? statHere(the, SHOWS_CALL) : null),
+  ),
+  rule('(?:no call (?:showing|on screen|on display)|shows no call|not calling|isnt calling|not showing (?:a )?call)(?: .*)?', (the) =>
+    statHere(the, SHOWS_NO_CALL),
+  ),
+  rule(
+    `(?:waiting|wait|delay)(?: \\d+ (?:min|mins|minutes?))?(?: (?:on|showing on|is on) (?:screen|display|stat|thermostat))|${STAT} (?:says|shows) (?:wait|waiting|delay)(?: .*)?`,
+    (the) => statHere(the, 'waits'),
+  ),
+]
