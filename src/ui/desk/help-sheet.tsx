@@ -1,6 +1,8 @@
 'use client'
+import { turnAloud, useAloud } from '@/src/ui/aloud/voice'
 import { Button } from '@/src/ui/controls/button'
 import { Sheet } from '@/src/ui/controls/sheet'
+import { Tick } from '@/src/ui/controls/tick'
 import { toggleTheme } from '@/src/ui/theme/theme'
 
 const keys: readonly (readonly [string, string])[] = [
@@ -40,12 +42,20 @@ const lines: readonly (readonly [string, string])[] = [
 
 /** Every key and every kind of quick line. */
 export function HelpSheet(props: { open: boolean; onOpenChange: (open: boolean) => void }) {
+  const { canSpeak, isOn } = useAloud()
   return (
     <Sheet {...props} title="Keys and quick lines">
       <Button onClick={toggleTheme} className="mb-3">
         Attic or roof colors
       </Button>
-      <Table name="Keys" rows={keys} />
+      {canSpeak && (
+        <div className="mb-3">
+          <Tick checked={isOn} onChange={turnAloud}>
+            read the next check aloud with the key v, in a voice of this device
+          </Tick>
+        </div>
+      )}
+      <Table name="Keys" rows={isOn ? [...keys, ['v', 'read the next check aloud']] : keys} />
       <Table name="Quick line" rows={lines} />
     </Sheet>
   )

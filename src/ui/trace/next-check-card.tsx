@@ -12,6 +12,7 @@ import { wordsFor } from '@/src/core/readings/predict'
 import { sayAnswer } from '@/src/core/readings/say'
 import { sayMinutes, sayPercent } from '@/src/core/units/quantity'
 import { furtherFuses, placeById } from '@/src/core/wiring/system'
+import { speak, useAloud } from '@/src/ui/aloud/voice'
 import { Button } from '@/src/ui/controls/button'
 import { Caution } from '@/src/ui/controls/caution'
 import { Keypad } from '@/src/ui/controls/keypad'
@@ -65,6 +66,10 @@ function Card({ label, children }: { label: string; children: React.ReactNode })
   )
 }
 
+/** The check as it is said over the shoulder: what to do first, what could hurt, then what to read. */
+const asSpoken = ({ say, caution }: Check, first: readonly string[]): string =>
+  [...first, ...(caution ? [caution] : []), say].map((one) => one.replace(/[.]$/, '')).join('. ')
+
 function Proposed({ check, confirms, isStale }: { check: Check; confirms: boolean; isStale: boolean }) {
   const { system } = useJob()
   const { state } = useMoment()
@@ -95,6 +100,9 @@ function Proposed({ check, confirms, isStale }: { check: Check; confirms: boolea
   useHotkeys('k', () => (measured || words.length > 0) && setTyping(true), { preventDefault: true })
   useHotkeys('x', skip)
   useHotkeys('w', () => setComparing(true))
+  const aloud = useAloud()
+  const readAloud = () => speak(asSpoken(check, sayChanges(system, setup)))
+  useHotkeys('v', readAloud, { enabled: aloud.isOn })
 
   return (
     <section
@@ -171,6 +179,11 @@ function Proposed({ check, confirms, isStale }: { check: Check; confirms: boolea
         <Button look="quiet" onClick={() => setComparing(true)} aria-keyshortcuts="w">
           {state.way === 'free' ? 'why this one' : `way: ${sayWay[state.way].name}`}
         </Button>
+        {aloud.isOn && (
+          <Button look="quiet" onClick={readAloud} aria-keyshortcuts="v">
+            read aloud
+          </Button>
+        )}
         <Button look="quiet" onClick={skip} aria-keyshortcuts="x">
           can't do this check
         </Button>
