@@ -11,7 +11,20 @@ const PAGE = 'docs/model-values.md'
 const CORE = 'src/core'
 
 /** Rooms of the core whose every number is one of the model or a limit of work. */
-const modelRooms = ['advice', 'bench', 'diagnosis', 'faults', 'operation', 'practice', 'protection', 'readings', 'wiring']
+const modelRooms = [
+  'advice',
+  'bench',
+  'cable',
+  'diagnosis',
+  'faults',
+  'operation',
+  'practice',
+  'protection',
+  'prove',
+  'readings',
+  'repair',
+  'wiring',
+]
 
 const filesOf = (room: string): string[] =>
   readdirSync(join(CORE, room), { recursive: true, encoding: 'utf8' })

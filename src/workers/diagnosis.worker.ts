@@ -26,6 +26,7 @@ import type { JobFile } from '@/src/core/job/job-file'
 import type { Probe } from '@/src/core/readings/check'
 import type { Expected } from '@/src/core/readings/expected'
 import { readsThrough, type SeenThrough } from '@/src/core/readings/reads-through'
+import { type PartMatch, partMatches } from '@/src/core/repair/part-match'
 import type { CallName } from '@/src/core/wiring/call'
 import type { System } from '@/src/core/wiring/system'
 import { Ahead } from '@/src/workers/ahead'
@@ -110,6 +111,11 @@ const api = {
   page: (job: Pick<JobFile, 'job' | 'system' | 'entries'>): PageFacts => pageFacts(job),
   identity: ({ system, entries }: Timeline, cable: string): IdentityReport | null => identityOfJob(system, foldJob(system, entries), cable),
   loads: ({ system, entries }: Timeline): CallLoad[] => loadPerCall(engineFor(system), foldJob(system, entries)),
+  /** What a new part has to match, where a suspect's repair is one. */
+  matches: ({ system, entries }: Timeline, fault: string): PartMatch[] => {
+    const state = foldJob(system, entries)
+    return partMatches(system, state, fault, loadPerCall(engineFor(system), state))
+  },
 }
 export type DiagnosisApi = typeof api
 

@@ -75,3 +75,15 @@ test('two options are put to the customer with the shop’s own prices, one is t
     expect(answer.headers()['content-type']).toBe('application/pdf')
   }).toPass()
 })
+
+test('a new transformer: its size by what the calls ask, the lead by the line that was read, what protects it', async ({ page }) => {
+  const technician = new Technician(page)
+  await technician.opensTheApp()
+  await technician.beginsAJob('Locust Row 5', 'Blank thermostat.')
+  await technician.says('R-C 0; secondary 0; primary 118')
+  await technician.goesTo('Repair')
+  const matches = page.getByRole('region', { name: 'What a new transformer has to match' })
+  await expect(matches).toContainText('40 VA')
+  await expect(matches).toContainText('the line read 118 V')
+  await expect(matches).toContainText('3 A fuse')
+})

@@ -14,7 +14,9 @@ export interface ConductorFaults {
 
 /** Odds where nothing is known, beside that a conductor is sound: cables are opened for what is nicked and rubbed as often as for what is parted. */
 const OPEN_ODDS = modelValue({ value: 0.05, unit: 'odds', source: 'assumption' })
+/** The same for two conductors that touch each other. */
 const TOUCH_ODDS = modelValue({ value: 0.012, unit: 'odds a pair', source: 'assumption' })
+/** The same for one that touches the metal around. */
 const METAL_ODDS = modelValue({ value: 0.02, unit: 'odds', source: 'assumption' })
 
 /** More than this in one cable and nobody sorts it out: it gets replaced. */

@@ -13,6 +13,7 @@ const USEFUL = modelValue({ value: 0.4, unit: 'share of the run', source: 'assum
 const USUAL_C = modelValue({ value: { mean: 25, sd: 12 } as const, unit: '°C', source: 'assumption' })
 /** The copper may be this much warmer or colder than the air temperature that was typed. */
 const TOLD_C_SD = modelValue({ value: 5, unit: '°C', source: 'assumption' })
+/** Warm copper has more ohms. */
 const COPPER_PER_K = modelValue({ value: 0.00393, unit: '1/K', source: 'temperature coefficient of copper at 20 °C, IEC 60028' })
 /** Wire is drawn to its gauge within this. */
 const GAUGE_SD = modelValue({ value: 0.01, unit: 'share', source: 'ASTM B258, diameter within 1 %: assumption of half of it' })

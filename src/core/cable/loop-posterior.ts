@@ -10,6 +10,7 @@ const LEADS_OHM = modelValue({ value: { mean: 0.2, sd: 0.1 } as const, unit: 'oh
 const NULLED_OHM = modelValue({ value: { mean: 0, sd: 0.01 } as const, unit: 'ohm', source: 'assumption' })
 /** A clip put on anew. */
 const CLIP_OHM = modelValue({ value: 0.015, unit: 'ohm, standard deviation', source: 'assumption' })
+/** A meter reads high or low by this share of what it reads. */
 const METER_GAIN = modelValue({
   value: 0.005,
   unit: 'share, standard deviation',

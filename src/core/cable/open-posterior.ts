@@ -6,7 +6,9 @@ import { workLimit } from '@/src/core/units/work-limit'
 
 /** Leads of a meter that was not nulled, as they lie. */
 const LEADS_NF = modelValue({ value: { mean: 0.05, sd: 0.03 } as const, unit: 'nF', source: 'assumption: test leads of 1 m' })
+/** What is left of them after nulling. */
 const NULLED_NF = modelValue({ value: { mean: 0, sd: 0.005 } as const, unit: 'nF', source: 'assumption' })
+/** A meter reads high or low by this share of what it reads. */
 const METER_GAIN = modelValue({
   value: 0.01,
   unit: 'share, standard deviation',

@@ -16,21 +16,25 @@ interface AirRange {
   readonly above: string
 }
 
+/** How much cooler the air leaves a coil that cools. */
 const DROP = modelValue({
   value: { low: 14, high: 24 } as const,
   unit: 'F degrees',
   source: 'assumption: what the trade looks for indoors',
 })
+/** How much warmer it leaves a gas furnace. */
 const GAS_RISE = modelValue({
   value: { low: 30, high: 70 } as const,
   unit: 'F degrees',
   source: "assumption: the furnace's plate has its own",
 })
+/** How much warmer it leaves a heat pump's coil. */
 const PUMP_RISE = modelValue({
   value: { low: 12, high: 35 } as const,
   unit: 'F degrees',
   source: 'assumption: less the colder it is outside',
 })
+/** How much warmer it leaves heat strips. */
 const STRIP_RISE = modelValue({
   value: { low: 8, high: 50 } as const,
   unit: 'F degrees',

@@ -13,6 +13,7 @@ import { Screen, type ScreenProps } from '@/src/ui/desk/screen'
 import { useKeptForm } from '@/src/ui/device/use-kept-form'
 import { HowToRepair } from '@/src/ui/repair/how-to-repair'
 import { OptionsForCustomer } from '@/src/ui/repair/options-for-customer'
+import { WhatMustMatch } from '@/src/ui/repair/what-must-match'
 import { Bar } from '@/src/ui/trace/suspect-list'
 
 interface RepairForm {
@@ -84,6 +85,7 @@ export function RepairStep({ onStep }: ScreenProps) {
               </li>
             ))}
           </ul>
+          {(chosen || repairs[0]) && <WhatMustMatch fault={chosen || repairs[0].fault} />}
           {cable && (
             <HowToRepair
               key={cable.id}
