@@ -3,6 +3,7 @@ import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { sayRestored } from '@/src/core/formats/say-restored'
 import { Button } from '@/src/ui/controls/button'
+import { FileField } from '@/src/ui/controls/file-field'
 import { api, Refused } from '@/src/ui/device/api-client'
 import { tellDevice } from '@/src/ui/device/device-events'
 
@@ -45,22 +46,16 @@ export function OpenJobFile() {
   }
   return (
     <section aria-label="Open a job file" className="rounded border-2 border-line p-3">
-      <label className="flex min-h-11 cursor-pointer flex-col justify-center">
-        <span className="font-bold">Open a job file or an archive</span>
-        <input
-          type="file"
-          accept=".json,application/json,.zip,application/zip"
-          disabled={busy}
-          className="mt-1 min-h-11 w-full text-muted text-small file:mr-2 file:min-h-11 file:rounded file:border-2 file:border-line file:bg-panel file:px-3 file:text-base file:text-ink"
-          onChange={async (event) => {
-            const [file] = event.target.files ?? []
-            event.target.value = ''
-            setTrouble(null)
-            setRestored(null)
-            if (file) await (/\.zip$/i.test(file.name) ? restore(file) : open(await file.text()))
-          }}
-        />
-      </label>
+      <FileField
+        label="Open a job file or an archive"
+        accept=".json,application/json,.zip,application/zip"
+        disabled={busy}
+        onFile={async (file) => {
+          setTrouble(null)
+          setRestored(null)
+          await (/\.zip$/i.test(file.name) ? restore(file) : open(await file.text()))
+        }}
+      />
       {restored && <p role="status">{restored}</p>}
       <a href="/api/v1/archive" download className="mt-1 inline-grid min-h-11 place-items-center underline underline-offset-4">
         Save an archive of every job

@@ -1,8 +1,9 @@
 'use client'
 import { QrCode } from 'lucide-react'
-import { useId, useState } from 'react'
+import { useState } from 'react'
 import { type CardRead, readCard } from '@/src/core/formats/page/card-reading'
 import { Button } from '@/src/ui/controls/button'
+import { PickPicture } from '@/src/ui/photos/pick-picture'
 
 /** The longer side at which a code is looked for, px: larger takes longer and finds no more. Assumption. */
 const LONGEST_PX = 1400
@@ -29,7 +30,6 @@ async function textOfCode(file: Blob): Promise<string | null> {
 /** The card inside the panel, photographed: its code says how the house is wired and what was read last, without a signal. */
 export function ReadCard({ card, onCard }: { card: CardRead | null; onCard: (card: CardRead | null) => void }) {
   const [problem, setProblem] = useState<string | null>(null)
-  const field = useId()
   const read = async (file: File) => {
     setProblem(null)
     try {
@@ -44,25 +44,10 @@ export function ReadCard({ card, onCard }: { card: CardRead | null; onCard: (car
   }
   return (
     <div>
-      <label
-        htmlFor={field}
-        className="inline-flex min-h-11 cursor-pointer items-center gap-2 rounded border-2 border-line bg-panel px-3 has-[:focus-visible]:outline-2"
-      >
+      <PickPicture onPick={(file) => void read(file)}>
         <QrCode aria-hidden size={18} />
         read the card in the panel
-        <input
-          id={field}
-          type="file"
-          accept="image/*"
-          capture="environment"
-          className="sr-only"
-          onChange={(event) => {
-            const [file] = event.target.files ?? []
-            event.target.value = ''
-            if (file) void read(file)
-          }}
-        />
-      </label>
+      </PickPicture>
       {problem && (
         <p role="alert" className="text-ember text-small">
           {problem}

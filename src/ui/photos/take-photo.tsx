@@ -1,9 +1,10 @@
 'use client'
 import { Camera } from 'lucide-react'
-import { type ReactNode, useId, useState } from 'react'
+import { type ReactNode, useState } from 'react'
 import { useHands, useMoment } from '@/src/ui/desk/desk-context'
 import { keepPhoto } from '@/src/ui/device/photo-box'
 import { sendWaiting } from '@/src/ui/device/sender'
+import { PickPicture } from '@/src/ui/photos/pick-picture'
 import { digestOf, shrinkPicture } from '@/src/ui/photos/shrink-picture'
 
 interface Taking {
@@ -22,7 +23,6 @@ export function TakePhoto({ of, place, about, isQuiet = false, children }: Takin
   const { record } = useHands()
   const [isTaking, setIsTaking] = useState(false)
   const [problem, setProblem] = useState<string | null>(null)
-  const field = useId()
   const take = async (file: File) => {
     setIsTaking(true)
     setProblem(null)
@@ -40,26 +40,10 @@ export function TakePhoto({ of, place, about, isQuiet = false, children }: Takin
   }
   return (
     <span>
-      <label
-        htmlFor={field}
-        className={`inline-flex min-h-11 cursor-pointer items-center gap-2 has-[:focus-visible]:outline-2 ${isQuiet ? 'px-1 text-muted text-small underline underline-offset-4' : 'rounded border-2 border-line bg-panel px-3'}`}
-      >
+      <PickPicture isQuiet={isQuiet} disabled={isTaking} onPick={(file) => void take(file)}>
         {!isQuiet && <Camera aria-hidden size={18} />}
         {isTaking ? 'keeping …' : children}
-        <input
-          id={field}
-          type="file"
-          accept="image/*"
-          capture="environment"
-          disabled={isTaking}
-          className="sr-only"
-          onChange={(event) => {
-            const [file] = event.target.files ?? []
-            event.target.value = ''
-            if (file) void take(file)
-          }}
-        />
-      </label>
+      </PickPicture>
       {problem && (
         <span role="alert" className="block text-ember text-small">
           {problem}

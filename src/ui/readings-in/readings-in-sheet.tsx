@@ -14,6 +14,7 @@ import {
 import { type Entry, type EntryDraft, stampEntry } from '@/src/core/job/entry'
 import { counted } from '@/src/core/units/counted'
 import { Button } from '@/src/ui/controls/button'
+import { FileField } from '@/src/ui/controls/file-field'
 import { Sheet } from '@/src/ui/controls/sheet'
 import { useHands, useJob, useMoment } from '@/src/ui/desk/desk-context'
 import { columnsOf, keepColumns } from '@/src/ui/readings-in/kept-columns'
@@ -41,19 +42,7 @@ function TakeTable({ onDone }: { onDone: () => void }) {
   }
   return (
     <>
-      <label className="flex min-h-11 cursor-pointer flex-col justify-center">
-        <span className="font-bold">Open a table</span>
-        <input
-          type="file"
-          accept=".csv,.tsv,.txt,text/csv,text/tab-separated-values"
-          className="mt-1 min-h-11 w-full text-muted text-small file:mr-2 file:min-h-11 file:rounded file:border-2 file:border-line file:bg-panel file:px-3 file:text-base file:text-ink"
-          onChange={async (event) => {
-            const [file] = event.target.files ?? []
-            event.target.value = ''
-            if (file) await open(file)
-          }}
-        />
-      </label>
+      <FileField label="Open a table" accept=".csv,.tsv,.txt,text/csv,text/tab-separated-values" onFile={(file) => void open(file)} />
       {problem && (
         <p role="alert" className="mt-2 border-ember border-l-4 pl-3">
           {problem}
