@@ -7,7 +7,7 @@ export function PickPicture({ isQuiet = false, disabled = false, onPick, childre
   return (
     <label
       htmlFor={field}
-      className={`inline-flex min-h-11 cursor-pointer items-center gap-2 has-[:focus-visible]:outline-2 ${isQuiet ? 'px-1 text-muted text-small underline underline-offset-4' : 'rounded border-2 border-line bg-panel px-3'}`}
+      className={`relative inline-flex min-h-11 cursor-pointer items-center gap-2 has-[:focus-visible]:outline-2 ${isQuiet ? 'px-1 text-muted text-small underline underline-offset-4' : 'rounded border-2 border-line bg-panel px-3'}`}
     >
       {children}
       <input
@@ -16,7 +16,8 @@ export function PickPicture({ isQuiet = false, disabled = false, onPick, childre
         accept="image/*"
         capture="environment"
         disabled={disabled}
-        className="sr-only"
+        // As large as its label: what a thumb and a screen reader find is one thing.
+        className="-inset-0.5 absolute size-[calc(100%+4px)] cursor-pointer opacity-0"
         onChange={({ target }) => {
           const [file] = target.files ?? []
           target.value = ''
