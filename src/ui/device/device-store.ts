@@ -32,8 +32,8 @@ export interface DevicePhoto {
   readonly digest: string
   readonly bytes: ArrayBuffer
   readonly keptAt: number
-  /** The store has it. */
-  readonly isSent: boolean
+  /** It waits to be sent; left out once the store has it. */
+  readonly waits?: 1
   /** Why the store will not have it: it stays here. */
   readonly refused?: string
 }
@@ -41,7 +41,7 @@ export interface DevicePhoto {
 interface DeviceSchema extends DBSchema {
   waiting: { key: [string, string]; value: WaitingEntry }
   jobs: { key: string; value: KeptJob }
-  photos: { key: string; value: DevicePhoto }
+  photos: { key: string; value: DevicePhoto; indexes: { waits: number; keptAt: number } }
 }
 
 let opened: Promise<IDBPDatabase<DeviceSchema>> | null = null
@@ -52,7 +52,12 @@ export function deviceStore(): Promise<IDBPDatabase<DeviceSchema>> {
     upgrade: (database, from) => {
       if (from < 1) database.createObjectStore('waiting', { keyPath: ['jobId', 'entry.id'] })
       if (from < 2) database.createObjectStore('jobs', { keyPath: 'id' })
-      if (from < 3) database.createObjectStore('photos', { keyPath: 'digest' })
+      if (from < 3) {
+        const photos = database.createObjectStore('photos', { keyPath: 'digest' })
+        // Asked for often: what waits, and what is oldest, without the pictures of all the others.
+        photos.createIndex('waits', 'waits')
+        photos.createIndex('keptAt', 'keptAt')
+      }
     },
     // Another tab brings the database up to date: this one lets go of it and opens it again when it is next asked.
     blocking: (_, __, event) => {
