@@ -18,14 +18,21 @@ export function listed(text: string): readonly [string, string] | null {
 }
 
 /** A sentence that runs on is no longer than this. */
-const MOST_WORDS = 12
+const MOST_WORDS = 10
 
-/** `fan holds heat holds cool trips`: every way to part a sentence in two, the longest first part first. */
+/** What a clause can end with: a state, or what was read. */
+const ENDS =
+  /^(?:holds?|held|trips?|tripped|pops?|popped|blows?|blew|fine|good|ok|auto|dead|blank|open|closed|shut|shorted|grounded|in|out|off|on|up|down|running|runs|still|chatters|buzzes|hums|hot|ol|blown|lifted|unplugged|-?\d[\d.]*(?:v|a|ohms?)?|v|volts?|a|amps?|ohms?)$/i
+
+/** `fan holds heat holds cool trips`: the ways to part a sentence behind what can end a clause, the longest first part first. */
 export function runOn(text: string): readonly (readonly [string, string])[] {
   const words = text.trim().split(/\s+/)
   if (words.length < 4 || words.length > MOST_WORDS) return []
   return words
-    .slice(2, -1)
-    .map((_, at) => [words.slice(0, at + 2).join(' '), words.slice(at + 2).join(' ')] as const)
+    .flatMap((word, at) =>
+      at > 0 && at < words.length - 1 && ENDS.test(word)
+        ? [[words.slice(0, at + 1).join(' '), words.slice(at + 1).join(' ')] as const]
+        : [],
+    )
     .reverse()
 }
