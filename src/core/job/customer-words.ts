@@ -29,7 +29,7 @@ const STAT = '(?:thermostat|stat|tstat|t-stat|display|screen)'
 /** A mode that is missing: "no heat", "the a/c is not working", "won't cool", "blowing warm air". */
 const deadMode = (says: string): RegExp =>
   new RegExp(
-    `\\bno ${says}\\b|\\bmode dead (?:on |in )?${says}\\b|\\b${says}(?: (?:unit|system|mode|call|side))?(?: is| was| has| just)* (?:dead|out|down|gone|off|broken|quit|stopped|${NOT} ${WORKS})\\b(?! of\\b)`,
+    `\\bno ${says}\\b|\\bmode dead (?:on |in )?${says}\\b|\\b${says}(?: (?:unit|system|mode|call|side))?(?: is| was| has| just)* (?:dead|out|down|gone|off|broken|quit|stopped|${NOT} ${WORKS})\\b(?! of\\b)|\\b(?:${NOT} ${WORKS}|nothing(?: ${WORKS}| happens)?)(?: at all)? (?:in|on|with) (?:the )?${says}\\b`,
   )
 
 const symptomWords: readonly { readonly symptom: Symptom; readonly says: RegExp }[] = [
@@ -126,9 +126,17 @@ export function toldBy(words: string, system: System): Told {
   const symptoms = symptomWords.filter(({ says }) => says.test(said)).map(({ symptom }) => symptom)
   const has = (symptom: Symptom) => symptoms.includes(symptom)
   const dead = MODES.filter(({ says }) => deadMode(says).test(said)).map(({ call }) => call)
-  if (/\b(?:wont|not|isnt|doesnt|does not|never|quit|stopped) (?:cool|cools|cooling)\b|\bblow(?:s|ing) (?:warm|hot) air\b/.test(said))
+  if (
+    /\b(?:wont|not|isnt|doesnt|does not|never|quit|stopped) (?:cool|cools|cooling)\b|\bblow(?:s|ing) (?:warm|hot) air\b|\b(?:warm|hot|heats|heating)(?: air)? (?:in|on) (?:cool|cooling|ac)\b/.test(
+      said,
+    )
+  )
     dead.push('cool')
-  if (/\b(?:wont|not|isnt|doesnt|does not|never|quit|stopped) (?:heat|heats|heating)\b|\bblow(?:s|ing) (?:cold|cool) air\b/.test(said))
+  if (
+    /\b(?:wont|not|isnt|doesnt|does not|never|quit|stopped) (?:heat|heats|heating)\b|\bblow(?:s|ing) (?:cold|cool) air\b|\b(?:cold|cool|cools|cooling)(?: air)? (?:in|on) (?:heat|heating)\b/.test(
+      said,
+    )
+  )
     dead.push('heat')
   const isOnCall = has('fuse-on-call') && !has('fuse-at-power-up')
   const told = symptoms.filter(

@@ -25,6 +25,6 @@ const swap = (found: RegExpExecArray | null): string[] | null =>
 const withoutNumber: readonly { readonly says: RegExp; readonly as: (pair: string) => string }[] = [
   { says: /^(?:no beep|no tone|no continuity|doesn'?t beep)$/i, as: (pair) => `ohms ${pair} jumps between 40 and 40000000` },
   { says: /^(?:beeps?|tones?|rings?|continuity)$/i, as: (pair) => `ohms ${pair} jumps between 0 and 40` },
-  { says: /^(?:shorted|dead short|short)$/i, as: (pair) => `ohms ${pair} jumps between 0 and 1` },
+  { says: /^(?:(?:shorted|dead short|short)(?: together| out| to each other)?)$/i, as: (pair) => `ohms ${pair} jumps between 0 and 1` },
   { says: /^(?:0|nothing|none|dead|no voltage|no volts|no power)$/i, as: (pair) => `${pair} 0 V` },
 ]

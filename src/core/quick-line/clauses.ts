@@ -40,6 +40,11 @@ export function readClauses(text: string, reader: Reader): Said {
   if (isSaid && (!isRemark(whole) || NOTE_ONLY.test(text))) return whole
   const judged = typeof whole === 'string' ? null : JUDGED.exec(text)
   if (judged && isJudgement(plain(judged[2]))) return readClauses(judged[1], reader)
+  const onCall = whole === null ? READ_ON_CALL.exec(text) : null
+  if (onCall) {
+    const read = readPair(`call for ${onCall[2]}`, onCall[1], reader, false)
+    if (typeof read === 'string' && !isRemark(read)) return read
+  }
   const joints = [...text.matchAll(JOINTS)]
   if (joints.length > MOST_JOINTS) return whole
   if (joints.length === 0) return whole ?? unsigned(text, reader)
@@ -50,7 +55,8 @@ export function readClauses(text: string, reader: Reader): Said {
     if (left.trim() === '' || right.trim() === '') continue
     // With all as it should be is no condition.
     if (joint.groups?.condition && AS_IT_SHOULD.test(right.trim())) return readClauses(left, reader)
-    const both = joint.groups?.condition
+    const isCondition = joint.groups?.condition !== undefined || CALL_ON.test(right.trim())
+    const both = isCondition
       ? readPair(asCondition(right), left, reader, false)
       : (readPair(left, right, reader, true) ?? concluded(joint[0], left, right, reader))
     if (typeof both === 'string' && !(isSaid && isRemark(both))) return both
@@ -74,10 +80,13 @@ function unsigned(text: string, reader: Reader): string | null {
     const next = { ...reader, entries }
     const other = reader.read(second, entries)
     const rest = typeof other === 'string' && reader.isReadable(other, entries) ? other : unsigned(second, next)
-    if (rest !== null && !isRemark(rest)) return inOneLine(one, rest)
+    // What came of an act may be a remark: jumped R to W heat came on.
+    if (rest !== null && (!isRemark(rest) || ACTS.test(one))) return inOneLine(one, rest)
   }
   return null
 }
+
+const ACTS = /^(?:jumper|lift|land|plug|unplug|call) /
 
 const AS_IT_SHOULD = /^(?:everything|all|it all) (?:is )?(?:hooked up|connected|landed|back on|back in|on|in place)$/i
 
@@ -88,6 +97,14 @@ function inTurn(joints: readonly RegExpExecArray[]): RegExpExecArray[] {
   const [marks, others] = [joints.filter(isMark), joints.filter((one) => !isMark(one))]
   return [...marks.reverse(), ...others.filter(isCondition), ...others.filter((one) => !isCondition(one)).reverse()]
 }
+
+/** Several readings, and behind the last of them the call on which they all were: Y 24, O 0 in heat. */
+const READ_ON_CALL =
+  /^(?!.*\b(?:trip|hold|pop|blow|held))(.*\d.*[ ,].*\d.*?) (?:in|on|during|with) (cool|cooling|heat|heating|fan)(?: mode| call(?:ed)?)?$/i
+
+/** A call that is on, said behind what it leads to. */
+const CALL_ON =
+  /^(?:with |in |on )?(?:the )?(?:cool|cooling|heat|heating|fan|emergency|aux)(?: heat)?(?: call)? (?:on|called|calling|is on|mode)$/i
 
 /** With the fan off is with nothing called. */
 const asCondition = (said: string): string =>
@@ -106,11 +123,17 @@ function withThem(second: string, first: string, { system }: Reader): string {
 
 function readPair(first: string, said: string, reader: Reader, isInOrder: boolean): Said {
   const second = withThem(said, first, reader)
+  if (isInOrder && CONDEMNED.test(plain(first))) {
+    const readings = readClauses(second, reader)
+    if (typeof readings === 'string' && !isRemark(readings)) return withNote(readings, first)
+  }
   const one = readClauses(first, reader)
   if (typeof one !== 'string') {
     // What was wiggled when it happened is a remark beside it.
-    const isBeside = isInOrder ? isAside(first, reader) || CONDEMNED.test(plain(first)) : MOVED.test(first.trim())
-    return isBeside ? withNote(readClauses(second, reader), first) : one
+    const isBeside = isInOrder ? isAside(first, reader) : MOVED.test(first.trim())
+    if (!isBeside) return one
+    const said = readClauses(second, reader)
+    return typeof said === 'object' ? said : withNote(said, first)
   }
   if (isInOrder && isJudgement(plain(second)) && !(READ_OF_IT.test(second.trim()) && !/\d/.test(first))) return one
   // What came of it is no complaint.

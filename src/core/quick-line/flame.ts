@@ -64,7 +64,7 @@ const IGNITER = '(?:hot surface )?(?:igniter|ignitor|hsi|glow ?bar)'
 
 export const flameRules: readonly Rule[] = [
   rule(
-    `${FIRE} (?:lights?|lit|fires?|fired|ignites?|starts?|comes on|came on)(?: up| off)?(?: and| but| then|,)* (?:then )?${GOES_OUT}(?: (?:after|in|within|again) ?.*)?`,
+    `${FIRE} (?:lights?|lit|fires?|fired|ignites?|starts?|comes? on|came on)(?: up| off)?(?: and| but| then|,)* (?:then )?${GOES_OUT}(?: (?:after|in|within|again) ?.*)?`,
     flame('lights and goes out'),
   ),
   rule(

@@ -1,3 +1,4 @@
+import { cableTowards } from '@/src/core/quick-line/meaning'
 import { findCable } from '@/src/core/quick-line/names'
 import { leading, type Sentence } from '@/src/core/quick-line/sentence'
 import { conductorEnd, parsePoint } from '@/src/core/wiring/point'
@@ -8,6 +9,10 @@ export function takenOff(the: Sentence, what: string): string | null {
   if (/^(jumper|jumper wire|jumper lead)( out)?$/.test(what)) return 'jumper out'
   if (/^(panel|door|cover|access panel)$/.test(what)) return `panel ${the.state.bench.place} off`
   if (/^(fuse)( out)?$/.test(what)) return 'fuse out'
+  // The thermostat wires, where it does not hang, are its cable's.
+  const ofStat = /^(thermostat|stat|tstat) (?:wires|leads)$/.exec(what)
+  const cable = ofStat && cableTowards(the, ofStat[1])
+  if (cable) return allOf(the, cable)
   return leading('unplug', pluggable(the, what.replace(/ (?:lead|leads|wires|spades)$/, '')))
 }
 

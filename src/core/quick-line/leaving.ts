@@ -1,4 +1,4 @@
-import { format, isValid, parse } from 'date-fns'
+import { addDays, type Day, format, isValid, nextDay, parse, parseISO } from 'date-fns'
 import type { EntryDraft } from '@/src/core/job/entry'
 import type { LeaveReason } from '@/src/core/job/leave-schema'
 import type { Reader } from '@/src/core/quick-line/reader'
@@ -21,6 +21,15 @@ export function readLeave(reader: Reader): EntryDraft[] {
   return [{ kind: 'leave', reason: reason as LeaveReason, until: day === undefined ? null : dayOf(reader, day) }]
 }
 
+const WEEK = ['sun', 'mon', 'tue', 'wed', 'thu', 'fri', 'sat']
+
+/** Tomorrow, or the next day of that name. */
+function comingDay(said: string, from: Date): Date | null {
+  if (/^tomorrow$/i.test(said)) return addDays(from, 1)
+  const name = /^(?:next )?(sun|mon|tue|wed|thu|fri|sat)(?:s|nes|rs|ur)?(?:day)?$/i.exec(said)?.[1].toLowerCase()
+  return name === undefined ? null : nextDay(from, WEEK.indexOf(name) as Day)
+}
+
 /** A day of the calendar; without a year the next one of that name after what was entered last. */
 function dayOf(reader: Reader, said: string): string {
   const text = said
@@ -30,6 +39,8 @@ function dayOf(reader: Reader, said: string): string {
     .replace(/\s+/g, ' ')
     .trim()
   const last = reader.context.lastEntry?.at
+  const coming = last === undefined ? null : comingDay(text, parseISO(last.slice(0, 10)))
+  if (coming) return format(coming, 'yyyy-MM-dd')
   const year = last === undefined ? null : Number(last.slice(0, 4))
   const written = (one: string) => {
     const days = DAYS.map((form) => parse(one, form, new Date(2000, 0, 1))).filter(isValid)

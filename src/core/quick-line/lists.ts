@@ -22,7 +22,10 @@ const MOST_WORDS = 10
 
 /** What a clause can end with: a state, or what was read. */
 const ENDS =
-  /^(?:holds?|held|trips?|tripped|pops?|popped|blows?|blew|fine|good|ok|auto|dead|blank|open|closed|shut|shorted|grounded|in|out|off|on|up|down|running|runs|still|chatters|buzzes|hums|hot|ol|blown|lifted|unplugged|-?\d[\d.]*(?:v|a|ohms?)?|v|volts?|a|amps?|ohms?)$/i
+  /^(?:holds?|held|trips?|tripped|pops?|popped|blows?|blew|fine|good|ok|auto|dead|blank|open|closed|shut|shorted|grounded|in|out|off|on|up|down|running|runs|still|chatters|buzzes|hums|hot|ol|blown|lifted|unplugged|clicks|jumper|jumpered|jumped|joined|landed|energized|calling|connected|plugged|-?\d[\d.]*(?:v|a|ohms?)?|v|volts?|a|amps?|ohms?)$/i
+
+/** What was read at one terminal ends with its letter: 26 on Rc, nothing on Rh. */
+const LETTER = /^[RYGWOBC][ch]?\d?$/
 
 /** `fan holds heat holds cool trips`: the ways to part a sentence behind what can end a clause, the longest first part first. */
 export function runOn(text: string): readonly (readonly [string, string])[] {
@@ -30,7 +33,7 @@ export function runOn(text: string): readonly (readonly [string, string])[] {
   if (words.length < 4 || words.length > MOST_WORDS) return []
   return words
     .flatMap((word, at) =>
-      at > 0 && at < words.length - 1 && ENDS.test(word)
+      at > 0 && at < words.length - 1 && (ENDS.test(word) || LETTER.test(word))
         ? [[words.slice(0, at + 1).join(' '), words.slice(at + 1).join(' ')] as const]
         : [],
     )

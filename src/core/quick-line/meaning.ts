@@ -95,7 +95,9 @@ export function meaningOf(text: string, the: Sentence, isLenient = false): Meani
   const take = (phrase: string, next: string | undefined): boolean => {
     // What leads up to a name is no part of it: on heat strips.
     if (/^(?:on|for|in|to|with|at|from) /.test(phrase) && !lexicon.has(phrase)) {
-      const at = /^(?:at|in|from|to) /.test(phrase) ? the.place(phrase) : null
+      // In the stat cable is not at the stat.
+      const isOfCable = /^(?:cable|wires?|bundle|run|pair|leads?|wiring|conductors?)$/.test(next ?? '')
+      const at = !isOfCable && /^(?:at|in|from|to) /.test(phrase) ? the.place(phrase) : null
       return at !== null && places.push(at) > 0
     }
     const number = /^-?\d*\.?\d+$/.test(phrase) ? Number(phrase) : null
@@ -104,7 +106,9 @@ export function meaningOf(text: string, the: Sentence, isLenient = false): Meani
     if (sense === 'filler') return true
     if (NO_VOLTS.test(phrase)) return senses.add('none').add('volts').size > 0
     // A fan that the record does not have is none of the blower.
-    if (/^(?:condenser|outdoor|outside|exhaust|draft) fan(?: motor)?$/.test(phrase) && the.part(phrase) === null) isForeign = true
+    if (/^(?:condenser|cond|outdoor|outside|exhaust|draft) fan(?: motor)?$/.test(phrase) && the.part(phrase) === null) isForeign = true
+    // Nor a second one where there is one alone.
+    if (/^second (?:compressor|contactor|stage (?:compressor|contactor))$/.test(phrase) && the.part(phrase) === null) isForeign = true
     // `outdoor Y`: a cable that is said before its conductor.
     const zone = /^zone (\d)$/.exec(phrase)
     const cable = findCable(the.system, zone ? `stat-cable-${zone[1]}` : phrase)

@@ -161,10 +161,18 @@ const readAtPart: Reading = (meaning, the) => {
       : null
   if (kind === 'coil' || kind === 'switch') {
     if (number && unit === 'ohm') return `ohms across ${part} ${number.value}`
-    if (!number && has(meaning, 'open') && kind === 'coil') return `ohms across ${part} OL`
+    // A damper that is open lies so; its coil is said to be.
+    const isBlade = isDamper(the, part) && !/\b(?:coil|ol|ohms?)\b/.test(meaning.text)
+    if (!number && has(meaning, 'open') && !isBlade && (kind === 'coil' || !power))
+      return /\bbeep|\btone/.test(meaning.text) ? `ohms across ${part} jumps between 40 and 40000000` : `ohms across ${part} OL`
   }
   if (number && unit === 'V' && number.value < 60) return across(the, at, String(number.value)) ?? the.voltsAt(at, String(number.value))
   return !number && has(meaning, 'none') && has(meaning, 'volts') ? the.voltsAt(at, '0') : null
+}
+
+function isDamper({ system }: Sentence, id: string | undefined): boolean {
+  const part = partById(system, id ?? '')
+  return part?.kind === 'coil' && part.role === 'damper'
 }
 
 /** What is 24 V by the number alone: assumption. */

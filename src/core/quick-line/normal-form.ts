@@ -1,8 +1,9 @@
 import { distance } from 'fastest-levenshtein'
 import type { JobState } from '@/src/core/job/job-state'
 import { answered } from '@/src/core/quick-line/answered'
-import { cableTowards, isCommon } from '@/src/core/quick-line/meaning'
+import { isCommon } from '@/src/core/quick-line/meaning'
 import { findCable, isGroundWord } from '@/src/core/quick-line/names'
+import { inOtherWords } from '@/src/core/quick-line/other-words'
 import { Sentence } from '@/src/core/quick-line/sentence'
 import { Memo } from '@/src/core/units/cache'
 import { cableById, partById, type System } from '@/src/core/wiring/system'
@@ -13,96 +14,13 @@ import { cableById, partById, type System } from '@/src/core/wiring/system'
  */
 export function normalForm(clause: string, system: System, state: JobState): string {
   const the = new Sentence(system, state)
-  const plain = clause
-    .trim()
-    .replace(/^\/+\s*/, '')
-    .replace(/^(\w+(?: \w+)?):\s+/, (all, head: string) => (the.place(head.toLowerCase()) ? `at ${head} ` : all))
-    .replace(/\s*=\s*(?=\d|ol\b)/gi, ' ')
-    .replace(/\s+/g, ' ')
-    .replace(/,? (?:just )?to (?:see (?:if|what|whether)|be sure|check)\b.*$/i, '')
-    .replace(/ ?\b(?:again|still|really|just(?! now)|like crazy|right now|right away|at once|for some reason|i think)\b/gi, '')
-    .replace(/^(?:i |i've |ive |we |just |now )*(?:got|get|getting|have|had|see|seeing|measured|measure|reading|showing) (?=[-\d.])/i, '')
-    .replace(/\b(thermostat|stat|tstat) (?:display|screen)\b/i, '$1')
-    .replace(/^across the /i, 'across ')
-    // A setpoint is not a reading.
-    .replace(/\b(cool|heat|cooling|heating)(?: to| at)? [4-9]\d(?: degrees| f)?(?=$|,|\s(?!v|a|o))/gi, '$1')
-    .replace(/ (?:out|in|up|down) here\b(?=.)/gi, '')
-    .replace(/\bcompressor contactor\b/gi, the.part('compressor contactor') ? '$&' : 'contactor')
-    .replace(/\bpressure cut-?out\b/gi, 'pressure switch')
-    .replace(/\b(compressor|contactor) (?:#|no\.? ?|number )?1\b(?! ?(?:v|a|ohm))/gi, '$1')
-    .replace(
-      /\b(?:the )?common(?: wire| side)?(?= (?:to|and|is|has|at|reads|off|on|landed|loose|ol|-?[\d.]+)\b|$)/gi,
-      the.isLetter('C') ? 'C' : '$&',
-    )
-    .replace(
-      /\b(?:the )?(outdoor|outside|condenser|stat|thermostat) pair\b(?: (?:reads?|is|measures))?/gi,
-      (all, name: string) => pairOfCable(system, name) ?? all,
-    )
-    .replace(/(?<=\bol|\d|ohms?|open|shorted) (?:between|across) (?:them|each other|the two|both|the wires)$/i, '')
-    .replace(/ from (?:here|this end)\b/i, '')
-    .replace(/^(?:checked|proved|verified|tested)(?: it)? dead,? (?=\S+ (?:to|and) \S+ \d)/i, '')
-    .replace(/\b(light|led)s? (?:is )?(?:green|red|amber|yellow|orange|blue),? (?=steady|solid|on\b|blinking|flashing)/gi, '$1 ')
-    .replace(/^(?:ohm ?meter)(?: (?:reads?|shows?|from|on|between))? (.+?)(?: (?:shows?|reads?|is))? (\S+)$/i, 'ohms $1 $2')
-    .replace(/^(?:multimeter|meter|dvom)(?: (?:reads?|shows?|from|on|between))? (?=\S+ \S)/i, '')
-    .replace(/\bsafety float\b/gi, 'float')
-    .replace(/\b(?:the )?(\w+) (?:wire|conductor|lead) (?:of|in|on|from) (?:the )?(\w+) cable\b/gi, (all, wire: string, cable: string) =>
-      findCable(system, cable) === null ? all : `${cable} ${wire}`,
-    )
-    // One stage is lettered with a number or without, and a neutral is N.
-    .replace(/\b([YW])1\b/g, (all, letter: string) => (!the.isLetter(all) && the.isLetter(letter) ? letter : all))
-    .replace(/\bR[hc]\b/gi, (all) => (the.isLetter(all) ? all : 'R'))
-    .replace(
-      /^with (?:the )?(.+?) (disconnected|off|lifted|unhooked|unplugged|loose),? (?:the )?(?:breaker |fuse |it )?((?:still )?(?:holds|held|trips|tripped|pops|blows))$/i,
-      '$3 with $1 off',
-    )
-    .replace(/\b(?:the )?neutral(?= (?:to|and)\b)/gi, the.isLetter('N') ? 'N' : '$&')
-    .replace(/\bzone (one|two)\b/gi, (_, zone: string) => `zone ${zone.toLowerCase() === 'one' ? 1 : 2}`)
-    .replace(
-      /(?<=\b[A-Z]\w? ?(?:to|and|-) ?[A-Z]\w?) (?:is )?(?:coming in|coming up|showing|comes in|sitting|sits|gives(?: me)?)(?: at)?(?= -?\d)/g,
-      '',
-    )
-    .replace(
-      /\b([A-Z]\w?) (?:coming )?from (?:the )?(\w+)(?= (?:is |has |reads )?(?:-?\d|nothing|no |dead))/g,
-      (all, letter: string, from: string) => (the.isLetter(letter) && the.place(from.toLowerCase()) ? letter : all),
-    )
-    .replace(
-      /\b(?:the )?([A-Z]\w?)(?: wire)? (?:going|that goes|running|headed) (?:out )?(?:to )?(?:the )?(outside|outdoors|condenser|heat pump|stat|thermostat)\b/g,
-      (all, letter: string, towards: string) => {
-        const cable = cableTowards(the, towards.toLowerCase())
-        return cable === null ? all : `${cable} ${letter}`
-      },
-    )
-    .replace(/\be[- ]heat\b/gi, 'emergency heat')
-    .replace(
-      /\bhp (?=(?:is |isn['’]?t |does |doesn['’]?t |won['’]?t )?(?:not )?(?:runs?|running|on|off|dead|heats?|heating|cools?|cooling|starts?|come)\b)/gi,
-      'heat pump ',
-    )
-    .replace(/ (?:when|and|but) it (?:should ?n['’]?t|should not)(?: be| have any)?$/i, '')
-    .replace(/\bstrip heat\b/gi, 'heat strips')
-    .replace(/\bdraft (?:motor|fan|blower)\b/gi, 'inducer')
-    .replace(/^(?:rang|rung|ringing) out (?:the )?\S+ cable,? (?=\S)/i, '')
-    .replace(/\b(high|low) side(?: pressure)? (switch|cutout)\b/gi, '$1 pressure switch')
-    .replace(/\b2nd\b/gi, 'second')
-    .replace(/\b(compressor|contactor) (?:#|no\.? ?|number )?2\b/gi, 'second $1')
-    .replace(/\bsecond[- ]stage (?=contactor|compressor)/gi, 'second ')
-    .replace(/^(?:meg(?:g?ed|'?d)|ohm'?d|rang out|metered) (?=\S+ )/i, '')
-    .replace(/\b(?:stat|thermostat|tstat) (\d)\b/gi, (all, zone: string) =>
-      partById(system, `thermostat-${zone}`) ? `thermostat-${zone}` : all,
-    )
-    .trim()
+  const plain = inOtherWords(clause, the)
   if (/^(?:note|repaired)\b/i.test(plain)) return plain
   const spelt = plain
     .split(' ')
     .map((word) => spell(word, wordsOf.of(system), the))
     .join(' ')
   return inOrder(readingOfPart(namedParts(answered(pairFirst(placeLast(spelt, the), the), the), system), the))
-}
-
-/** The two wires of a cable that has no others in use. */
-function pairOfCable(system: System, name: string): string | null {
-  const cable = cableById(system, findCable(system, /^(?:outside|condenser)$/i.test(name) ? 'outdoor' : name) ?? '')
-  const used = cable?.conductors.filter(({ lands }) => lands.some((terminal) => terminal !== null)) ?? []
-  return cable && used.length === 2 ? used.map(({ id }) => `${cable.id} ${id}`).join('-') : null
 }
 
 /** Short forms of the trade, whatever the system. */
@@ -183,7 +101,7 @@ function placeLast(text: string, the: Sentence): string {
     if (words.length <= count) continue
     const last = words.slice(-count).join(' ').toLowerCase()
     const tail = /^(?:at|in|on|by|from) (?:the )?(.+)$/.exec(last)?.[1] ?? (count === 1 && last.length > 3 ? last : null)
-    const ends = tail === null || /^[a-z]$/.test(tail) ? null : the.place(tail)
+    const ends = tail === null || /^[a-z]$| cable$/.test(tail) ? null : the.place(tail)
     const before = words.slice(0, -count).join(' ')
     if (ends !== null && (says.test(before) || last !== tail || side.test(last)) && before.includes(' ')) return `${before} at ${ends}`
     const first = words.slice(0, count).join(' ').toLowerCase()
@@ -191,7 +109,7 @@ function placeLast(text: string, the: Sentence): string {
     const begins = head === null || /^[a-z]$/.test(head) ? null : the.place(head)
     const after = words.slice(count).join(' ')
     // `outdoor Y`, where that cable is: the wire of it that is here.
-    const isOfCable = head !== null && comesHere(the, head) && the.isLetter(words[count] ?? '')
+    const isOfCable = head !== null && comesHere(the, head, words[count] ?? '')
     // `panel transformer 26`: a part that is called by its place.
     if (
       the.part(
@@ -207,10 +125,11 @@ function placeLast(text: string, the: Sentence): string {
   return text
 }
 
-/** A cable of that name has an end where one stands. */
-function comesHere({ system, state }: Sentence, name: string): boolean {
-  const cable = cableById(system, findCable(system, name) ?? '')
-  return cable?.between.includes(state.bench.place) ?? false
+/** A cable of that name has an end where one stands, and what is said behind it is one of its wires. */
+function comesHere(the: Sentence, name: string, wire: string): boolean {
+  const cable = cableById(the.system, findCable(the.system, name) ?? '')
+  const isWire = the.isLetter(wire) || (cable?.conductors.some(({ colour }) => colour === wire.toLowerCase()) ?? false)
+  return isWire && (cable?.between.includes(the.state.bench.place) ?? false)
 }
 
 const NUMBER = String.raw`-?\d*[.,]?\d+`

@@ -96,6 +96,8 @@ const marked: Reading = (meaning, the) => {
   const mark = marks.find((one) => meaning.senses.has(one))
   if (
     mark === undefined ||
+    // Animals that were about chewed nothing yet.
+    (mark === 'chewed' && !/\b(?:chew|gnaw|wires?|cables?|insulation|leads?|bundle|it)/.test(meaning.text)) ||
     // What is smelt was not seen, and what is taped is mended.
     /\b(?:smell|taped|wrapped|fixed|splic|cut out|cut back|cut and|cut off|capped)/.test(meaning.text) ||
     // Beside which part the bare wire is says nothing more.

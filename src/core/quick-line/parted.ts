@@ -1,6 +1,31 @@
 /** `went 10 seconds, then tripped`: one trial. */
 const HELD_FIRST =
-  /^(?:it )?(?:went|ran|held|lasted|holds|goes)(?: for| about| like)* (\d+ ?(?:s|secs?|seconds?|mins?|minutes?)),? (?:and |then |before it |and then )+(?:it )?(?:trips|tripped|pops|popped|blows|blew)$/i
+  /^(?:it |fuse |breaker )?(?:went|goes|ran|runs|held|holds|lasted|lasts)(?: for| about| like| maybe| only)* (\d+ ?(?:s|secs?|seconds?|mins?|minutes?)),? (?:and |then |before it |but |and then )+(?:it )?(?:trips|tripped|pops|popped|blows|blew)(?: it)?$/i
+
+/** How long it took, in words. */
+const SPELT =
+  /\b(half a|an?|one|two|three|four|five|ten|fifteen|twenty|thirty|a couple(?: of)?|couple(?: of)?) (sec|second|min|minute)s?\b/gi
+const COUNTS = new Map([
+  ['two', 2],
+  ['three', 3],
+  ['four', 4],
+  ['five', 5],
+  ['ten', 10],
+  ['fifteen', 15],
+  ['twenty', 20],
+  ['thirty', 30],
+])
+
+/** The time until a trip as a number: after a minute, after half a minute. */
+function counted(typed: string): string {
+  if (!/\b(?:trip|pop|blow|blew)/i.test(typed)) return typed
+  return typed.replace(SPELT, (_, count: string, unit: string) => {
+    const said = count.toLowerCase()
+    const isSeconds = /^s/i.test(unit)
+    if (said === 'half a') return `${isSeconds ? 0.5 : 30} s`
+    return `${/couple/.test(said) ? 2 : (COUNTS.get(said) ?? 1)} ${isSeconds ? 's' : 'min'}`
+  })
+}
 
 /** From here on the line is a note, or a repair in words, and stays as it was typed. */
 const AS_TYPED = /(?:^|;|\bthen\b)\s*(?:note|repaired)\b/i
@@ -12,8 +37,7 @@ export function clausesOf(typed: string): string[] {
     .slice(at)
     .replace(/^\s*(?:;|then\b)\s*/i, '')
     .replace(/^(\s*note)\s*:/i, '$1')
-  const clauses = typed
-    .slice(0, at)
+  const clauses = counted(typed.slice(0, at))
     // What a flame does one after the other is seen in one look.
     .replace(
       /^(.*\b(?:burners?|flames?|lights?|lit|fires?|ignites?|igniters?|glows?)\b.*?),? then (?=(?:go|goes|went|drops?|dropped|shuts?|cuts?|dies|died|quits?|nothing|no)\b)/i,

@@ -5,6 +5,7 @@ import { sayDraft, sayFallen } from '@/src/core/job/say-draft'
 import { isContent } from '@/src/core/job/standing'
 import { isRemark, OF_THE_CIRCUIT, type Reader, readClauses } from '@/src/core/quick-line/clauses'
 import { isCommandWord, parseCommand } from '@/src/core/quick-line/commands'
+import { spelledOut } from '@/src/core/quick-line/ellipsis'
 import { interpret } from '@/src/core/quick-line/interpret'
 import { dashedNames } from '@/src/core/quick-line/names'
 import { isOfReading, isRiddle, NO_ENTRY } from '@/src/core/quick-line/no-entry'
@@ -14,6 +15,7 @@ import { asStretch } from '@/src/core/quick-line/phrases'
 import type { Said } from '@/src/core/quick-line/rule'
 import { inTheGrammar, plain } from '@/src/core/quick-line/said'
 import { Sentence } from '@/src/core/quick-line/sentence'
+import { inFull } from '@/src/core/quick-line/shorthand'
 import { type Token, tokenize } from '@/src/core/quick-line/tokens'
 import type { Probe } from '@/src/core/readings/check'
 import type { System } from '@/src/core/wiring/system'
@@ -31,6 +33,8 @@ export interface QuickLineContext {
 /** The same, while one line is read: what the grammar makes of a clause in one state of the job is made once. */
 interface Reading extends QuickLineContext {
   readonly made?: Map<string, Understood>
+  /** The same entries where a clause leads from the same state: they are folded once. */
+  readonly led?: Map<string, readonly Entry[]>
   /** Entries that stood before the line; what is behind them its own clauses would have entered. */
   readonly stood?: number
 }
@@ -47,10 +51,10 @@ export type Understood =
  * not read is tried as a sentence; where that fails, too, the grammar's own words say what would fit.
  */
 export function readQuickLine(line: string, asked: QuickLineContext): Understood {
-  const context: Reading = { ...asked, made: new Map(), stood: asked.entries.length }
+  const context: Reading = { ...asked, made: new Map(), led: new Map(), stood: asked.entries.length }
   const read = readInGrammar(line, context)
   if (read.ok || isOfRun(line)) return read
-  const put = inGrammarsWords(clausesOf(line), context)
+  const put = inGrammarsWords(clausesOf(inFull(line)), context)
   if (put === null)
     return asRemark(line, context) ?? (isOfReading(line, context) && !isRiddle(line, read.problem) ? read : { ...read, problem: NO_ENTRY })
   if (typeof put === 'object') return { ok: false, problem: put.asks, start: 0, end: line.length }
@@ -75,13 +79,13 @@ function asRemark(line: string, context: QuickLineContext): Understood | null {
 }
 
 /** Clauses put into the grammar's words one after the other, each where those before it have led; null when one of them is not understood. */
-function inGrammarsWords(clauses: readonly string[], context: QuickLineContext): Said {
+function inGrammarsWords(clauses: readonly string[], context: Reading): Said {
   const put: string[] = []
   const notes: string[] = []
   let { entries } = context
   for (const clause of clauses) {
     if (clause.trim() === '') continue
-    const said = readClauses(clause, readerOf({ ...context, entries }))
+    const said = readClauses(spelledOut(clause), readerOf({ ...context, entries }))
     if (said === null || typeof said === 'object') return said
     // A note takes the rest of its line: all of them stand behind everything else, as one.
     const note = /^(?:(.*?);)?\s*note\s+(.+)$/is.exec(said)
@@ -113,14 +117,19 @@ function readerOf(context: Reading): Reader {
   }
 }
 
-function entriesAfter(said: string, context: QuickLineContext): readonly Entry[] {
+function entriesAfter(said: string, context: Reading): readonly Entry[] {
+  const key = `${said} ${stateOf(context)}`
+  const known = context.led?.get(key)
+  if (known) return known
   const read = readInGrammar(said, context)
   const taken = read.ok ? tryDrafts(context.system, context.entries, read.drafts) : null
-  return taken?.ok ? [...context.entries, ...taken.made] : context.entries
+  const after = taken?.ok ? [...context.entries, ...taken.made] : context.entries
+  context.led?.set(key, after)
+  return after
 }
 
 /** One clause: as it stands, in another form of it, or as a sentence. */
-function clauseInGrammar(clause: string, context: QuickLineContext): Said {
+function clauseInGrammar(clause: string, context: Reading): Said {
   if (readInGrammar(clause, context).ok) return clause
   if (isOfRun(clause)) return null
   const state = foldJob(context.system, context.entries)
@@ -128,10 +137,11 @@ function clauseInGrammar(clause: string, context: QuickLineContext): Said {
   if (readInGrammar(normal, context).ok) return normal
   const isReadable = (command: string) => readInGrammar(command, context).ok
   const said =
-    inTheGrammar(normal, context.system, state, clause, isReadable) ?? inTheGrammar(clause, context.system, state, clause, isReadable)
+    inTheGrammar(normal, context.system, state, clause, isReadable) ??
+    (plain(normal) === plain(clause) ? null : inTheGrammar(clause, context.system, state, clause, isReadable))
   if (said !== null && (typeof said === 'object' || (isReadable(said) && !isRemark(said)))) return said
   const the = new Sentence(context.system, state, clause)
-  const meant = interpret(plain(clause), the) ?? interpret(plain(normal), the)
+  const meant = interpret(plain(clause), the) ?? (plain(normal) === plain(clause) ? null : interpret(plain(normal), the))
   if (meant === null || (said !== null && typeof meant === 'object')) return said
   // A remark is what is left where nothing else is meant.
   if (typeof said === 'string' && typeof meant === 'string' && isRemark(said) && !isRemark(meant) && isReadable(meant)) return meant
@@ -139,7 +149,7 @@ function clauseInGrammar(clause: string, context: QuickLineContext): Said {
 }
 
 /** `24 on Y with cool called`. */
-function onCall(clause: string, context: QuickLineContext): Said {
+function onCall(clause: string, context: Reading): Said {
   const found =
     /^(.+) with (?:the )?(cool|cooling|heat|heating|fan|aux|auxiliary|emergency|em|strips)(?: heat| call)? (?:called|calling|on)$/i.exec(
       clause.trim(),

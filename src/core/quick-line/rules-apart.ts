@@ -48,6 +48,10 @@ export const apartRules: readonly Rule[] = [
     (the, cable, wire, read, ground) => readApart(the, cable, [wire], read === 'open' ? 'OL' : read, ground),
   ),
   rule(
+    `(\\S+?)(?:-cable)? (\\S+) (?:to|and) (ground|gnd|chassis|metal|cabinet)(?: is| reads?| measures?)? (ol|open|${NUMBER})(?: ?ohms?)?,?(?: with)? both ends (?:off|loose|up|disconnected|lifted|open)`,
+    (the, cable, wire, ground, read) => readApart(the, cable, [wire], read === 'open' ? 'OL' : read, ground),
+  ),
+  rule(
     '(?:lifted|lift|pulled|took off|disconnected|isolated) (\\S+) (\\S+)(?: off)?(?: at| on)? both ends,?(?: and)?(?: it| now| reads)*(?: to)? (ground|gnd|chassis|metal)(?: is| reads)? (\\S+)(?: ?ohms?)?',
     (the, cable, wire, ground, read) => readApart(the, cable, [wire], read === 'open' ? 'OL' : read, ground),
   ),

@@ -59,6 +59,14 @@ export const handRules: readonly Rule[] = [
     '(?:took|take|pulled|pull|lifted|lift)(?: off)? (?:all|every)(?: of)?(?: low voltage)? (?:wires?|conductors)(?: off| loose)?(?: (?:off|from|at|of|on) (?:board|strip|terminal strip|terminals?|here))?',
     (the) => everythingHere(the),
   ),
+  rule(
+    '(?:all|every)(?: of)?(?: the)?(?: low voltage)? (?:wires?|conductors)(?: are| is)? (?:off|pulled|lifted|disconnected|unhooked)(?: (?:of )?(?:board|strip|terminal strip|terminals?|here))?',
+    (the) => everythingHere(the),
+  ),
+  rule(
+    '(?:undo|undid|unhooked|loosened|took off|pulled|lifted) (?:both|all|the two)(?: of)?(?: the)? (\\S+) (?:wires|conductors|leads)(?: off)?',
+    (the, cable) => allOf(the, cable),
+  ),
   rule('(?:connected|hooked|put|tied|twisted|held) (\\S+) (?:and|to) (\\S+) together', (the, a, b) =>
     the.isLetter(a) && the.isLetter(b) ? `jumper ${the.letter(a)} ${the.letter(b)}` : null,
   ),

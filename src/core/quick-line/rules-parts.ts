@@ -1,6 +1,7 @@
 import { allOf, landAll } from '@/src/core/quick-line/hands'
 import { findCable } from '@/src/core/quick-line/names'
 import { NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
+import { nothingCalls } from '@/src/core/quick-line/sense'
 import { boardHere, leading, letterOfColour, loadOf, type Sentence, statHere, worded } from '@/src/core/quick-line/sentence'
 import { lineSide, primary } from '@/src/core/quick-line/volts'
 import { SHOWS_CALL } from '@/src/core/readings/looks'
@@ -170,13 +171,17 @@ export const partRules: readonly Rule[] = [
     const place = where ? the.place(where) : ''
     return letter !== null && place !== null ? `landings ${letter} off${place ? ` at ${place}` : ''}` : null
   }),
-  rule('(?:transformer |xfmr )?(?:secondary|sec)(?: side| winding)? (?:is |was )?(?:dead|0|nothing)', (the) =>
-    the.state.bench.power ? the.voltsAt('transformer', '0') : null,
+  rule(
+    '(?:transformer |xfmr )?(?:secondary|sec)(?: side| winding)? (?:is |was )?(?:dead|0|nothing)|transformer(?: is| was)?(?: completely| totally)? dead',
+    (the) => (the.state.bench.power ? the.voltsAt('transformer', '0') : null),
   ),
   rule('(.+?)(?: coil)? (?:is )?not (?:grounded|shorted to (?:ground|chassis|metal)|to ground)', (the, what) => {
     const part = partById(the.system, the.part(what) ?? '')
     return part?.kind === 'coil' || part?.kind === 'switch' ? `ohms ${part.between[0]}-gnd OL at ${part.place}` : null
   }),
+  rule(`(?:sec|secondary)(?: is| has| reads?)? ${NUMBER} ?${VOLTS}?`, (the, volts) =>
+    Number(volts) < 60 ? the.voltsAt('transformer', volts) : null,
+  ),
   rule('(e|em|emergency|aux|auxiliary) heat (?:works|runs|holds|is fine|is good|ok)', (the, call) =>
     leading('holds on', the.call(/^e/.test(call) ? 'emergency' : call)),
   ),
@@ -245,6 +250,14 @@ export const partRules: readonly Rule[] = [
     worded(the.part('float'), /^(?:down)$/.test(how) ? 'down' : 'up'),
   ),
   rule(
+    `(\\S+) (?:coming )?(?:out(?: of)?|off|from|leaving) (?:defrost |control )?board(?: is| has| reads)? (${NUMBER}|nothing|dead|none)(?: ?${VOLTS})?|(${NUMBER}|nothing|none)(?: ?${VOLTS})? (?:coming )?(?:out(?: of)?|off|leaving) (?:defrost |control )?board (?:on|at|for) (\\S+)`,
+    (the, one, after, _, before, __, other) => {
+      const name = `${one || other}-out`
+      const read = after || before
+      return the.isLetter(name) ? `${the.letter(name)}-C ${/\d/.test(read) ? read : '0'} V` : null
+    },
+  ),
+  rule(
     '(?:board |defrost board |it )?(?:gives|puts|puts out|sends|sends out|makes|has) (?:no|nothing on|nothing at) (\\S+)(?: out| output)?|(?:no|nothing on) (\\S+) out(?:put)?',
     (the, one, other) => {
       const name = `${one || other}-out`
@@ -278,6 +291,7 @@ export const partRules: readonly Rule[] = [
     (the) => statHere(the, 'blank'),
   ),
   rule('(cool|cooling|heat|heating|ac) (?:came|comes|coming|kicked|kicks|turned|turns|went) on', (the, call) =>
-    leading('call', the.call(call)),
+    // What comes on by a jumper, or on a call that is on, is no call of its own.
+    !nothingCalls(the) ? the.asNote() : leading('call', the.call(call)),
   ),
 ]

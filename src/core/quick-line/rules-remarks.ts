@@ -3,7 +3,16 @@ import { loadOf } from '@/src/core/quick-line/sentence'
 
 /** What belongs to a visit and is no entry of its own: kept as it was said, and nothing is weighed by it. Asked last. */
 export const remarkRules: readonly Rule[] = [
-  rule('(.+?) (?:is )?(?:runs|running)(?: at| with)? \\d*[.]?\\d+ ?(?:a|amps?)', (the, what) => {
+  // What was found out some time ago is told, not read.
+  rule('.+ (?:was|were) (?:shorted|grounded|open|broken|bad|rubbed|chewed|burnt)(?: .*)?', (the) =>
+    the.state.bench.power ? the.asNote() : null,
+  ),
+  // A light or a fire of which the record has none.
+  rule(
+    '(?:board |status |control )?(?:led|light)s?(?: is| are| stays)? (?:solid|steady|lit|on|off|out|dark)(?: \\w+)?|(?:it |furnace |burners? |heat )?(?:wont|will not|doesnt|does not|never|not) (?:light|lighting|lights|lit|ignite|ignites|igniting)(?: off| up)?',
+    (the) => the.asNote(),
+  ),
+  rule('(.+?) (?:is )?(?:runs|running|draws|drawing|pulls|pulling)(?: at| with)? \\d*[.]?\\d+(?: ?(?:a|amps?))?', (the, what) => {
     const load = loadOf(the, what)
     return load && `${load} runs; ${the.asNote()}`
   }),
@@ -36,7 +45,7 @@ export const remarkRules: readonly Rule[] = [
     (the) => the.asNote(),
   ),
   rule(
-    '(?:stat|thermostat)s? clicks? but (?:nothing|no) .*|waits? .+ (?:and |then )?(?:starts?|comes on)|(?:thermostat|stat|(?:\\w+ )?board) (?:is )?not (?:sending|calling|putting|giving|passing|feeding) .*|[a-z]\\d? (?:is )?not (?:closing|making|coming through)|(?:bypassed|bypass|jumped (?:out|around|past)) (?:thermostat|stat)|.*\\b(?:clicks?|sparks?|sparking),? (?:but |and |then )?(?:no (?:flame|fire)|wont light|does not light|doesnt light)(?: .*)?|\\d+ tries.*|tries \\d+ times.*|locks? out(?: .*)?|.*\\btaped (?:in|shut|closed|down)|(?:gas )?heat works,? (?:but )?heat pump (?:doesnt|does not|wont)(?: .*)?|(?:no|there is no) c wire(?: .*)?|(?:furnace |draft )?pressure switch (?:closes|makes|wont (?:close|make)|doesnt (?:close|make)|stays (?:open|closed))(?: .*)?|second transformer (?:is )?(?:dead|bad|fine|good)',
+    '(?:stat|thermostat)s? clicks?,? (?:but )?(?:nothing|no) .*|waits? .+ (?:and |then )?(?:starts?|comes on)|(?:thermostat|stat|(?:\\w+ )?board) (?:is )?not (?:sending|calling|putting|giving|passing|feeding) .*|[a-z]\\d? (?:is )?not (?:closing|making|coming through)|(?:bypassed|bypass|jumped (?:out|around|past)) (?:thermostat|stat)|.*\\b(?:clicks?|sparks?|sparking),? (?:but |and |then )?(?:no (?:flame|fire)|wont light|does not light|doesnt light)(?: .*)?|\\d+ tries.*|tries \\d+ times.*|locks? out(?: .*)?|.*\\btaped (?:in|shut|closed|down)|(?:gas )?heat works,? (?:but )?heat pump (?:doesnt|does not|wont)(?: .*)?|(?:no|there is no) c wire(?: .*)?|(?:furnace |draft )?pressure switch (?:closes|makes|wont (?:close|make)|doesnt (?:close|make)|stays (?:open|closed))(?: .*)?|second transformer (?:is )?(?:dead|bad|fine|good)',
     (the) => the.asNote(),
   ),
   rule('(?:reset|pushed|pressed)(?: it| switch| button)?(?: back)?(?: in)?', (the) => the.asNote()),

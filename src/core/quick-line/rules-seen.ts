@@ -26,7 +26,7 @@ export const seenRules: readonly Rule[] = [
     return part?.kind === 'coil' ? { asks: `Is it in or out? Say "${part.id} in", or "${part.id} out".` } : null
   }),
   rule(
-    '(?:first|1st|low) stage (?:compressor )?(runs|running|is running|comes on|works|on)(?: fine)?,? (?:and |but )?(?:the )?(?:second|2nd|high)(?: stage)?(?: compressor)? (?:doesnt|does not|isnt|is not|wont|not)(?: run| running| start| come on| work)?',
+    '(?:first|1st|low|stage (?:1|one)) (?:stage )?(?:compressor )?(runs|running|is running|comes on|works|on)(?: fine)?,? (?:and |but )?(?:the )?(?:second|2nd|high|stage (?:2|two))(?: stage)?(?: compressor)? (?:(?:doesnt|does not|isnt|is not|wont|not)(?: run| running| start| come on| work)?|dead|is dead|off|is off|still|out)',
     (the) => worded(loadOf(the, 'second compressor'), 'still') && `compressor runs; ${loadOf(the, 'second compressor')} still`,
   ),
   rule('(?:both|all) dampers (?:are )?(?:stay )?(closed|shut|open)', (the, how) => {
@@ -40,6 +40,7 @@ export const seenRules: readonly Rule[] = [
     const part = partById(the.system, the.part(what) ?? '')
     return part?.kind === 'coil' ? `${part.id} out` : null
   }),
+  rule('(.+?) (?:draws? |pulls? |at )?(?:0|zero|no) ?(?:a|amps?)', (the, what) => worded(loadOf(the, what), 'still')),
   rule('no (?:amps|current|draw) (?:on|at|to|through|going to) (.+)', (the, what) => worded(loadOf(the, what), 'still')),
   rule('no (?:display|screen)|nothing on (?:display|screen)', (the) => statHere(the, 'blank')),
   rule(
@@ -62,6 +63,10 @@ export const seenRules: readonly Rule[] = [
     '(?:nothing|not thing)(?: is)? (?:runs|running|comes on|works|working|happening|moving|doing anything)(?: (out here|outside|outdoors|inside|indoors|in here|here))?',
     (the, where) => wholeUnit(the, /^(?:out|in)? ?here$/.test(where) ? '' : where, 'not as called'),
   ),
+  rule(
+    '((?:outside|outdoor|indoor|inside) unit|condenser|heat pump|furnace|air handler)(?: is)?(?: completely| totally| just| stone)? dead',
+    (the, where) => wholeUnit(the, where, 'not as called'),
+  ),
   rule('(?:unit|whole unit|system|equipment) (?:is )?(?:completely |totally |just )?dead', (the) => wholeUnit(the, '', 'not as called')),
   rule('everythings? (?:is )?dead(?: (out here|outside|outdoors|inside|indoors|in here|here))?', (the, where) =>
     wholeUnit(the, /^(?:out|in)? ?here$/.test(where) ? '' : where, 'not as called'),
@@ -71,7 +76,7 @@ export const seenRules: readonly Rule[] = [
     the.isLetter(name) && the.isLetter(screw) ? `landings ${the.letter(name)} on ${the.letter(screw)}` : null,
   ),
   rule(
-    '(?:terminals?|screws?|landings?|strip)(?: are| is| look| looks)? (?:all )?(?:corroded|green|rusty|rusted)(?: .*)?',
+    '(?:corrosion|green|rust|corroded) (?:on|at|under) (?:\\S+ )?(?:terminals?|screws?|strip|landings?)|(?:terminals?|screws?|landings?|strip)(?: are| is| look| looks)? (?:all )?(?:corroded|green|rusty|rusted)(?: .*)?',
     () => 'landings corroded',
   ),
   rule(

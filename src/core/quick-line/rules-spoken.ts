@@ -1,4 +1,4 @@
-import { allAt, allOf, joined, landAll, pluggable } from '@/src/core/quick-line/hands'
+import { allAt, allOf, joined, landAll, pluggable, takenOff } from '@/src/core/quick-line/hands'
 import { asks, either, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
 import { boardHere, coilMeant, leading, loadOf, type Sentence, worded, zoneOf } from '@/src/core/quick-line/sentence'
 import { lineSide } from '@/src/core/quick-line/volts'
@@ -10,8 +10,12 @@ const HOLDS = '(?:still )?(?:holds|held|holding|stays in|stayed in)'
 const TRIPS = '(?:still )?(?:trips|tripped|trip|pops|popped|blows|blew|kicks out|goes)'
 
 /** A wire that was found not to be where it belongs. */
-const foundOff = (the: Sentence, name: string, where: string, how: string): string | null => {
+/** What a wire is on, wherever one stands. */
+const STRIP = /^(?:(?:its|terminal|screw) )?(?:board|strip|terminals?|screw|block|terminal (?:strip|block|board))$/
+
+const foundOff = (the: Sentence, name: string, said: string, how: string): string | null => {
   if (!the.isLetter(name)) return null
+  const where = STRIP.test(said) ? '' : said
   const place = where ? the.place(where) : null
   return where && !place ? null : `landings ${the.letter(name)} ${how}${place ? ` at ${place}` : ''}`
 }
@@ -95,7 +99,7 @@ export const spokenRules: readonly Rule[] = [
     '(?:took|take|taking|pulled|pull|pulling)(?: off)? (?:both |all )?(?:wires|leads|spades|connectors?)(?: off)? (?:from |of |off )?(.+)',
     (the, what) => leading('unplug', pluggable(the, what)),
   ),
-  rule('(.+?) (?:wires|leads|spades)(?: are)? off', (the, what) => leading('unplug', pluggable(the, what))),
+  rule('(.+?) (?:wires|leads|spades)(?: are)? off', (the, what) => takenOff(the, `${what} wires`)),
   rule('(.+?)(?: switch| coil)? (?:is |was )?unplugged', (the, what) =>
     either(leading('unplug', pluggable(the, what)), leading('lift', the.conductor(what))),
   ),
@@ -219,7 +223,7 @@ export const spokenRules: readonly Rule[] = [
   ),
   rule('(?:loose|broken|burnt) wire (?:on|at) (\\S+)(?: (?:at|in|on) (.+))?', (the, name, where) => foundOff(the, name, where, 'off')),
   rule(
-    '(\\S+)(?: wire)? (?:is |was |were )?(?:not (?:connected|landed|hooked up|attached|on|under screw|tight)|(?:hanging|dangling)(?: loose| off| there)?|came off|fell off|fell out|came loose|come loose|loose|had come off|was off)(?: (?:at|in|on) (.+))?',
+    '(\\S+)(?: wire)? (?:is |was |were )?(?:not (?:connected|landed|hooked up|attached|on|under screw|tight)|(?:hanging|dangling)(?: loose| off| there)?|(?:came|fell|popped|slipped|pulled|worked|backed|has come|had come)(?: itself)? (?:off|out|loose)(?: of)?|come loose|loose|was off)(?: (?:at|in|on|from|of))?(?: (.+))?',
     (the, name, where) => foundOff(the, name, where, 'off'),
   ),
   rule(
@@ -227,7 +231,7 @@ export const spokenRules: readonly Rule[] = [
     (the, name, where) => foundOff(the, name, where, 'wrong'),
   ),
   rule(
-    '(\\S+)(?: wire)? and (\\S+)(?: wires?)? (?:are |were |is )?(?:swapped|reversed|crossed|switched|backwards|backward|mixed up|flipped)(?: (?:at|in|on) (.+))?',
+    '(\\S+)(?: wire)? and (\\S+)(?: wires?)? (?:are |were |is )?(?:swapped|reversed|crossed|switched|backwards|backward|mixed up|flipped)(?: here| out here)?(?: (?:at|in|on) (.+))?',
     (the, one, other, where) => {
       const found = the.isLetter(other) ? foundOff(the, one, where, `on ${the.letter(other)}`) : null
       return found
@@ -255,7 +259,10 @@ export const spokenRules: readonly Rule[] = [
     return part && part.kind !== 'fuse' ? `repaired ${what}` : null
   }),
   rule('(?:new )(.+?) (?:is )?(?:installed|in|fitted)', (_, what) => (/fuse|breaker/.test(what) ? null : `repaired new ${what}`)),
-  rule('ran (?:new )?(?:wire|cable|stat wire|thermostat wire)(?: .*)?', (the) => `repaired ${the.asNote().slice(5)}`),
+  rule(
+    '(?:ran (?:a )?(?:new )?|pulled (?:in )?(?:a )?new )(?:wire|cable|stat wire|thermostat wire)(?: .*)?',
+    (the) => `repaired ${the.asNote().slice(5)}`,
+  ),
   rule(
     `${CALLS}(?: call)?(?: is| was)? ?(?:works?|working|is running|runs|running|ran|tested|tests|checks|checked|proved|ok|good)(?: good| ok| out| fine| now| great| well)*(?:,? ${NUMBER} ?${VOLTS})?(?:,? ${NUMBER} ?(?:a|amps?))?`,
     (the, call, volts, amps) => ran(the, call, amps, volts),

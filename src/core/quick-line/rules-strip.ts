@@ -1,4 +1,4 @@
-import { allOf, pluggable, wiresOf } from '@/src/core/quick-line/hands'
+import { allOf, takenOff, wiresOf } from '@/src/core/quick-line/hands'
 import { cableTowards } from '@/src/core/quick-line/meaning'
 import { findCable } from '@/src/core/quick-line/names'
 import { NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
@@ -82,7 +82,7 @@ export const stripRules: readonly Rule[] = [
     offTowards(the, [one, other], cable),
   ),
   rule('(.+?) (?:leads?|wires?|spades?)(?: are| is)? (?:off|pulled|disconnected)(?: (?:at |from )?(?:board|coil|it))?', (the, what) =>
-    the.isLetter(what) ? null : leading('unplug', pluggable(the, what)),
+    the.isLetter(what) ? null : takenOff(the, `${what} wires`),
   ),
   rule('(?:jumped|jumpered|bypassed|bypass|jump|jumper)(?: out| around| past)? (?:both |all )?pressure switches', pastBoth),
   // A zone that is off is off at its panel.

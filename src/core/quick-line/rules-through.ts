@@ -89,7 +89,7 @@ export const throughRules: readonly Rule[] = [
     loadSide(the, volts || '0'),
   ),
   rule(
-    `${NUMBER} ?${VOLTS}? (?:before|into|in|ahead|going into|going in)(?: to)? (.+?),? (?:and |but |then )?(?:(\\d*[.]?\\d+) ?${VOLTS}?|${NONE}) (?:after|out|behind|coming out|past it|past|leaving)(?: it)?`,
+    `${NUMBER} ?${VOLTS}? (?:before|into|in|ahead|going into|going in|to|up to|at)(?: to)? (.+?),? (?:and |but |then )?(?:(\\d*[.]?\\d+) ?${VOLTS}?|${NONE}) (?:after|out|behind|coming out|past it|past|leaving)(?: it)?`,
     (the, before, named, value) => throughSwitch(the, before, named, value),
   ),
   rule(

@@ -1,6 +1,6 @@
 import { allOf, swapped } from '@/src/core/quick-line/hands'
 import { cableTowards } from '@/src/core/quick-line/meaning'
-import { asks, NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
+import { asks, NUMBER, type Rule, rule, type Said } from '@/src/core/quick-line/rule'
 import { leading, loadOf, type Sentence, worded } from '@/src/core/quick-line/sentence'
 import { sayCall } from '@/src/core/wiring/call'
 import { callsOf, placeById } from '@/src/core/wiring/system'
@@ -10,11 +10,17 @@ const TRIPS = '(?:trips|tripped|tripping|pops|popped|blows|blew|kicks out|kicked
 
 const isAtStat = ({ system, state }: Sentence): boolean => placeById(system, state.bench.place)?.kind === 'thermostat'
 
-const NO_FAN = { asks: 'The record of this house has no fan outdoors. Put "note" before it to keep it as a remark.' }
-
 /** A call that is made or tried by its stage: second stage heat, heat stage 2. */
 const staged = (the: Sentence, stage: string, mode: string): string | null =>
   leading('call', the.call(/^(?:2|second|2nd)/.test(stage) ? `${/^h/.test(mode) ? 'heat' : 'cool'}-2` : /^h/.test(mode) ? 'heat' : 'cool'))
+
+/** The second source of heat by its name, where the house has it as a call. */
+function stageOrAsk(the: Sentence, said: string): Said {
+  const named = the.call(/^em\b/.test(said) ? 'emergency' : said)
+  if (named !== null) return `call ${named}`
+  const calls = callsOf(the.system).map((one) => sayCall[one])
+  return { asks: `This house has no such call. It has ${calls.join(', ')}.` }
+}
 
 /** What happened, and what was seen, in the words in which it is told on the phone. Asked first: they say more than their single words. */
 export const toldRules: readonly Rule[] = [
@@ -23,7 +29,7 @@ export const toldRules: readonly Rule[] = [
     (_, size) => `fuse ${size} in`,
   ),
   asks(
-    '(?:jumped|jumpered|bypassed|bypass|jump|shorted)(?: out| around| across| past)? (?:fuse|fuse holder|breaker)',
+    '(?:jumped|jumpered|bypassed|bypass|jump|shorted)(?: out| around| across| past)? (?:fuse|fuse holder|breaker)|(?:.* )?(?:screw|nail|foil|paper ?clip|wire|jumper|penny|spoon|allen key) (?:across|over|around|past|in place of|instead of|in for|in) fuse(?: .*)?',
     'Nothing is run with its fuse bypassed: a short then burns the transformer. Put a resettable one in its place: "breaker in".',
   ),
   rule('zone (\\d)(?: stat| thermostat)?(?: is)? (?:set|calling|calls|called|turned|switched)(?: for| to| on)? (.+)', (the, zone, call) =>
@@ -44,6 +50,14 @@ export const toldRules: readonly Rule[] = [
     '(?:put in|installed|dropped in|stuck in|popped in)(?: another)?(?: new)? (\\d{1,2})(?: ?(?:a|amps?))?',
     (_, size) => `fuse ${size} in`,
   ),
+  rule(
+    '(?:put|stuck|threw|dropped|stick)(?: in)? (?:an? )?(\\d{1,2})(?: ?(?:a|amps?))?(?: in)?(?: (?:there|slot|it|holder))?',
+    (_, size) => `fuse ${size} in`,
+  ),
+  rule(
+    '(\\d+) ?(?:a|amps?)(?: fuse)? in (?:slot|holder|there|board)(?:,? (?:should be|supposed to be|calls for|label says) .*)?',
+    (_, size) => `fuse ${size} in`,
+  ),
   rule('(\\d+) ?(?:a|amps?) fuse in (?:\\d+ ?(?:a|amps?) )?(?:slot|holder|board|it|there|place)(?: .*)?', (_, size) => `fuse ${size} in`),
   rule(
     '(cool|cooling|heat|heating|fan) (?:ran|running|has run|has been running)(?: for)? (\\d+) (?:min|mins|minutes),? ([\\d.]+ ?(?:a|amps?)),? (?:and )?([\\d.]+) ?(?:v|volts?)',
@@ -58,6 +72,7 @@ export const toldRules: readonly Rule[] = [
   ),
   // Fuse and trips.
   rule('fuse (?:just )?(?:let go|went)(?: again)?', () => 'fuse blown'),
+  rule('fuse (?:was |is )?(?:missing|not there|not in|not in (?:it|there|slot|holder)|pulled)|missing fuse', () => 'fuse out'),
   asks('.*\\d+ ?(?:v|volts?)? on (?:one|1) leg.*', 'Which leg is which? Say each against ground: "L1-gnd 120; L2-gnd 0".'),
   rule('breaker (?:just )?(?:went|let go|opened)(?: again)?', () => 'trips'),
   rule(
@@ -75,6 +90,13 @@ export const toldRules: readonly Rule[] = [
   rule(
     `(?:it )?(?:holds|held)(?: fine)? (?:until|till|til)(?: i| you)? (?:land|landed|put|connect|connected|hook up|hooked up|touch|touched) (.+?)(?: back)?(?: on| up)?`,
     (the, what) => leading('holds; land', the.conductor(what) && `${the.conductor(what)}; trips`),
+  ),
+  rule(
+    '(?:it |breaker |fuse )?(?:holds|held)(?: fine| good)? (?:until|till|til)(?: the)? (.+?)(?: call)? (?:kicks|comes|came|pulls|pulled|starts|started|clicks|is|was|gets|goes|went|turns|runs|calls|energizes)(?: .*)?',
+    (the, what) => {
+      const call = the.call(what)
+      return call ? `trips on ${call}` : the.part(what) ? 'trips' : null
+    },
   ),
   rule(
     `(?:it |breaker |fuse )?${TRIPS}(?: it)?(?: right)? (?:instant|second|moment|minute|when|as soon as|once)(?: i)? (?:land|landed|connect|connected) (.+?)(?: back)?(?: on)?|(?:it |breaker |fuse )?${TRIPS}(?: it)?(?: right)? (?:the )?(?:instant|second|moment|minute|when|as soon as|once) (.+?) (?:goes|went|is put|is|gets|lands|touches) (?:back )?(?:on|landed)`,
@@ -105,10 +127,11 @@ export const toldRules: readonly Rule[] = [
     `(?:amps? |draw |current |it )?(?:climbs?|climbed|goes up|went up|rises?|rose|jumps?|jumped|shoots?|spikes?|spiked)(?: up)? to ${NUMBER} ?(?:a|amps?)?(?: and| then| before| when)*(?: then)?(?: it)? (?:trips|tripped|pops|popped|blows|blew)(?: it)?`,
     (_, amps) => `max ${amps} A on R; trips`,
   ),
-  rule('(?:.*\\b(?:but|and) )?(?:the )?fan (?:isnt|is not|is off|doesnt|does not|wont|not)(?: .*)?', (the) =>
-    placeById(the.system, the.state.bench.place)?.kind === 'outdoor' && the.part('fan') === null ? the.asNote() : null,
+  rule(
+    '(?:.*\\b(?:but|and) )?(?:the )?fan (?:isnt|is not|is off|doesnt|does not|wont|not|runs|running|is running|spins|spinning|is on|comes on)(?: .*)?',
+    (the) => (placeById(the.system, the.state.bench.place)?.kind === 'outdoor' && the.part('fan') === null ? the.asNote() : null),
   ),
-  rule('.*\\b(?:cond|condenser|outdoor|outside) fan\\b.*', (the) => (the.part('outdoor fan') === null ? NO_FAN : null)),
+  rule('.*\\b(?:cond|condenser|outdoor|outside) fan\\b.*', (the) => (the.part('outdoor fan') === null ? the.asNote() : null)),
   rule(
     `(?:it |fuse |breaker )?(?:${TRIPS}|let go|went)(?: (?:it|again|right))* (?:when|as soon as|once|second|minute|moment|every time|whenever) (?:thermostat|stat|tstat|it|i|we) (?:calls|called|call|goes|went|asks|asked|tries|tried)(?: for| to| into| on)* (\\S+)`,
     (the, call) => leading('trips on', the.call(call)),
@@ -237,6 +260,10 @@ export const toldRules: readonly Rule[] = [
     '(?:put|set|switched|turned|flipped)(?: it| thermostat)?(?: in| into| to| over to)? (cool|cooling|heat|heating|fan)(?: mode)?',
     (the, call) => leading('call', the.call(call)),
   ),
+  rule(
+    '(?:put|set|switched|turned|flipped)(?: it| thermostat)?(?: in| into| to| over to)? ((?:emergency|em|aux|auxiliary)(?: heat)?)',
+    stageOrAsk,
+  ),
   rule('(cool|cooling|heat|heating|fan) call(?: is)? in', (the, call) => leading('call', the.call(call))),
   rule('(?:set|put|turned|switched) fan (?:switch )?(?:to )?on', () => 'call fan'),
   rule('fan (?:is )?(?:back )?(?:to |on |in )?auto', () => 'call off'),
@@ -246,19 +273,15 @@ export const toldRules: readonly Rule[] = [
     staged,
   ),
   rule(
+    '(?:call|calling|called|set|turn|turned|run|running)?(?: it)?(?: for| to| on)? ?stage (1|2|one|two)(?: of)? (heat|heating|cool|cooling)',
+    (the, stage, mode) => staged(the, /^(?:2|two)$/.test(stage) ? '2' : '1', mode),
+  ),
+  rule(
     '(?:call|calling|called|set|turn|turned|run|running)?(?: it)?(?: for| to| on)? ?(heat|heating|cool|cooling) (?:stage )?(2|two)',
     (the, mode) => staged(the, '2', mode),
   ),
   rule('(?:call |calling |set to )?(aux|auxiliary|emergency|em|strips)(?: heat)?(?: is)?(?: on)?', (the, call) => {
-    if (loadOf(the, call)) return null
-    const named = the.call(call === 'em' ? 'emergency' : call)
-    return named === null
-      ? {
-          asks: `This house has no such call. It has ${callsOf(the.system)
-            .map((one) => sayCall[one])
-            .join(', ')}.`,
-        }
-      : leading('call', named)
+    return loadOf(the, call) ? null : stageOrAsk(the, call)
   }),
   rule('(heat|heating|cool|cooling|fan) call(?: on)?', (the, call) => leading('call', the.call(call))),
   rule(

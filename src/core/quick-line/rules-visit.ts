@@ -183,11 +183,13 @@ export const visitRules: readonly Rule[] = [
         : { asks: `Is that ${value} V across the ${what}, or ohms? Say "${what} ${value} V"; ohms are read with the power off.` },
   ),
   rule(
-    '(.+?) (?:is |has |are )?(?:tripped|popped|open|stays open|staying open|stuck open|(?:not|never|wont|will not|doesnt|does not|isnt|is not) (?:clos(?:e|es|ing)|mak(?:e|es|ing)|made(?: up)?|closed))',
+    '(.+?) (?:is |has |are )?(?:tripped|popped|open|closed|shut|made|closes|stays closed|stays open|staying open|stuck open|(?:not|never|wont|will not|doesnt|does not|isnt|is not) (?:clos(?:e|es|ing)|mak(?:e|es|ing)|made(?: up)?|closed))',
     (the, what) => {
       const part = partById(the.system, the.part(what) ?? '')
       return part?.kind === 'switch'
-        ? { asks: `Read the ${part.name}: "${part.id} 26 V" across it with the power on, or "${part.id} open" with the power off.` }
+        ? {
+            asks: `Read the ${part.name}: "${part.id} 26 V" across it with the power on (0 V: closed), or "${part.id} open" with the power off.`,
+          }
         : null
     },
   ),

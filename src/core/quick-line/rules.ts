@@ -21,7 +21,7 @@ export const rules: readonly Rule[] = [
   rule('(?:turned|switched|put)(?: it| them)? back on(?: again)?', (the) => (the.state.bench.power ? null : 'power on')),
   // Which switch is off decides what is dead: the main question before ohms.
   asks(
-    `(?:turned|switched|shut|killed|cut|pulled)(?: off)? ${SWITCHES}(?: off| down| out)?(?: at (?:breaker|disconnect|switch|panel)| outside| outdoors| at .+)?|(?:house |main |furnace |air handler |condenser |outdoor )?${SWITCHES}(?: (?:on|for|at) .+?)?(?: is| was|s)? (?:off|pulled|down)(?: at .+)?`,
+    `(?:turned|switched|shut|killed|cut|pulled)(?: off)? ${SWITCHES}(?: off| down| out)?(?: at (?:breaker|disconnect|switch|panel)| outside| outdoors| at .+)?|(?:house |main |furnace |air handler |condenser |outdoor )?${SWITCHES}(?: (?:on|for|at) .+?)?(?: is| was|s)? (?:off|pulled|down|out)(?: at .+)?`,
     WHICH_SWITCH,
   ),
   asks(`(?:(?:turned|switched|put) )?${SWITCHES}(?: is)?(?: back)? on(?: again)?`, WHICH_SWITCH),
@@ -75,7 +75,7 @@ export const rules: readonly Rule[] = [
   rule('(?:put )?jumper (?:from|between|across|in from) (.+)', (the, what) => joined(the, what)),
   rule('(.+?) (?:jumped|jumpered)(?: out| together)?', (the, what) => either(the.around(what), joined(the, what))),
   rule(
-    '(?:swapped|moved|switched|changed) (.+?)(?: over)? (?:to|for|onto) (?:spare|(.+?)(?: wire)?)(?: (?:at|on) both ends)?',
+    '(?:swapped|moved|switched|changed|swap|move|switch|change|put) (.+?)(?: over)? (?:to|for|onto|on) (?:spare|(.+?)(?: wire)?)(?:,? (?:(?:at|on) )?both ends)?',
     (the, what, spare) => swapped(the, what, spare),
   ),
   // Power, calls, panels, protection.
@@ -83,14 +83,14 @@ export const rules: readonly Rule[] = [
   rule('(?:turned|switched|shut) off (?:power|all power|everything)', () => 'power off'),
   rule('(?:all )?power(?: is|s)? (?:off|down)', () => 'power off'),
   rule('(?:turned|switched|put) (?:power|everything)(?: back)? on', () => 'power on'),
-  rule('(?:powers?|everything)(?: is)?(?: back)? on(?: again)?|power is back', () => 'power on'),
+  rule('(?:powers?|everything)(?: is)?(?: back)? on(?: again)?|power(?: is)? back', () => 'power on'),
   rule('(?:turned|set|switched) (?:thermostat|stat|t-?stat) (?:to )?off', () => 'call off'),
   rule(
     '(?:heat pump|system|unit|furnace|ac|thermostat|stat|tstat) (?:is |was )?(?:set|calling|switched|turned)(?: to| for) (\\S+)(?: mode)?',
     (the, call) => leading('call', the.call(call)),
   ),
   rule(
-    '(?:stuck|put|dropped|slid|threw) (?:pocket |reset(?:table)? )?(?:popper|pop-?up|breaker)(?: in(?:to)?)?(?: (?:fuse )?(?:slot|holder|place|socket))?',
+    '(?:(?:stuck|put|dropped|slid|threw|stick) )?(?:pocket |reset(?:table)? |pop )?(?:popper|pop-?up|breaker|resettable)(?: is)?(?: in(?:to)?)?(?: (?:for|instead of|in place of) fuse)?(?: (?:fuse )?(?:slot|holder|place|socket))?',
     () => 'breaker in',
   ),
   rule('(?:call|calling|called|set|turn|turned)(?: it)?(?: on)?(?: for| to| up to)? (\\S+)(?: on)?', (the, call) =>

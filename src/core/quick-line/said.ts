@@ -1,6 +1,7 @@
 import type { JobState } from '@/src/core/job/job-state'
 import { flameRules } from '@/src/core/quick-line/flame'
-import type { Said } from '@/src/core/quick-line/rule'
+import { hasNeeded, neededBy } from '@/src/core/quick-line/needs'
+import type { Rule, Said } from '@/src/core/quick-line/rule'
 import { rules } from '@/src/core/quick-line/rules'
 import { apartRules } from '@/src/core/quick-line/rules-apart'
 import { complaintRules } from '@/src/core/quick-line/rules-complaint'
@@ -8,6 +9,7 @@ import { followedRules } from '@/src/core/quick-line/rules-followed'
 import { handRules } from '@/src/core/quick-line/rules-hands'
 import { partRules } from '@/src/core/quick-line/rules-parts'
 import { remarkRules } from '@/src/core/quick-line/rules-remarks'
+import { runRules } from '@/src/core/quick-line/rules-runs'
 import { seenRules } from '@/src/core/quick-line/rules-seen'
 import { spokenRules } from '@/src/core/quick-line/rules-spoken'
 import { stripRules } from '@/src/core/quick-line/rules-strip'
@@ -16,8 +18,10 @@ import { thermostatRules } from '@/src/core/quick-line/rules-thermostat'
 import { throughRules } from '@/src/core/quick-line/rules-through'
 import { toldRules } from '@/src/core/quick-line/rules-told'
 import { visitRules } from '@/src/core/quick-line/rules-visit'
+import { zoneRules } from '@/src/core/quick-line/rules-zones'
 import { Sentence } from '@/src/core/quick-line/sentence'
 import { thermostatCodeRules } from '@/src/core/quick-line/thermostat-codes'
+import { LruCache } from '@/src/core/units/cache'
 import type { System } from '@/src/core/wiring/system'
 
 /**
@@ -44,29 +48,45 @@ export function inTheGrammar(
   return typeof there === 'string' && !/ at |;|^note |^complaint |^walk /.test(there) ? `${there} at ${place?.id}` : null
 }
 
+/** Every rule, in the order in which they are asked, each with the words that it needs. */
+const asked: readonly (Rule & { readonly needs: readonly (readonly string[])[] })[] = [
+  ...zoneRules,
+  ...complaintRules,
+  ...runRules,
+  ...flameRules,
+  ...thermostatCodeRules,
+  ...throughRules,
+  ...stripRules,
+  ...supplyRules,
+  ...apartRules,
+  ...partRules,
+  ...thermostatRules,
+  ...toldRules,
+  ...handRules,
+  ...seenRules,
+  ...followedRules,
+  ...rules,
+  ...visitRules,
+  ...spokenRules,
+  ...remarkRules,
+].map((rule) => ({ ...rule, needs: neededBy(rule.says.source) }))
+
+/** What a sentence is by each rule that it fits, in their order: by its words alone, so that it is looked for once. */
+const fitting = new LruCache<string, readonly { readonly rule: Rule; readonly found: readonly string[] }[]>(500)
+
+const fits = (text: string) =>
+  fitting.get(text, () =>
+    asked.flatMap((rule) => {
+      if (!hasNeeded(rule.needs, text)) return []
+      const found = rule.says.exec(text)
+      return found ? [{ rule, found: found.slice(1).map((part) => part ?? '') }] : []
+    }),
+  )
+
 function bySentence(text: string, typed: string, system: System, state: JobState, isReadable: (command: string) => boolean): Said {
   let first: Said = null
-  for (const rule of [
-    ...complaintRules,
-    ...flameRules,
-    ...thermostatCodeRules,
-    ...throughRules,
-    ...stripRules,
-    ...supplyRules,
-    ...apartRules,
-    ...partRules,
-    ...thermostatRules,
-    ...toldRules,
-    ...handRules,
-    ...seenRules,
-    ...followedRules,
-    ...rules,
-    ...visitRules,
-    ...spokenRules,
-    ...remarkRules,
-  ]) {
-    const found = rule.says.exec(text)
-    const command = found && rule.as(new Sentence(system, state, typed), ...found.slice(1).map((part) => part ?? ''))
+  for (const { rule, found } of fits(text)) {
+    const command = rule.as(new Sentence(system, state, typed), ...found)
     // What cannot be entered as it stands is told only where no other way to understand it is left.
     if (typeof command === 'object' && command) return first ?? command
     if (command && isReadable(command)) return command

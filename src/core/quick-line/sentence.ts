@@ -112,8 +112,8 @@ export class Sentence {
     // `Y call`: what Y calls for.
     const ofLetter = /^([ygw])1? call$/.exec(word)
     if (ofLetter) return this.call({ y: 'cool', g: 'fan', w: 'heat' }[ofLetter[1]] ?? '')
-    const staged = /^(second|2nd|high|first|1st|low) stage (heat|cool)(?:ing)?$/.exec(word)
-    if (staged) return this.call(/^(?:second|2nd|high)$/.test(staged[1]) ? `${staged[2]}-2` : staged[2])
+    const staged = /^(second|2nd|high|first|1st|low|stage 2|stage two|stage 1|stage one)(?: stage)? (heat|cool)(?:ing)?$/.exec(word)
+    if (staged) return this.call(/^(?:second|2nd|high|stage 2|stage two)$/.test(staged[1]) ? `${staged[2]}-2` : staged[2])
     // `zone 2 cool`, `cool in zone 2`: what the thermostat of that zone asks.
     const ofZone = /^zone (\d) (.+)$|^(.+?)(?: in| on| for| from)? zone (\d)$/.exec(word)
     if (ofZone) {
@@ -152,7 +152,7 @@ export class Sentence {
     if (where !== undefined && place === null) return null
     const tail = place ? ` at ${place}` : ''
     if (this.isConductor(what)) return `${this.letter(what)}-${this.commonOf(this.letter(what), place)} ${volts} V${tail}`
-    const part = this.part(what)
+    const part = this.part(what) ?? (/^coil$/.test(what) ? coilMeant(this) : null)
     const found = part === null ? undefined : partById(this.system, part)
     if (found?.kind === 'transformer') return `${found.secondary[0]}-${found.secondary[1]} ${volts} V at ${found.place}`
     if (found?.kind === 'thermostat') return `R-C ${volts} V at ${found.place}`

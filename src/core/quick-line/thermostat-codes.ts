@@ -91,4 +91,8 @@ export const thermostatCodeRules: readonly Rule[] = [
       return last && onCall(the, last.stat, null, `${last.stat.id} alive`)
     },
   ),
+  // Any other code is kept as it reads: what it means is on its own sheet.
+  rule(`${STAT} ${SHOWS} (?:an? )?(?:code |error |fault )?(?:[ef]-?\\d{1,3}|[a-z]{1,2}-?\\d{2,3}|(?:code|error|fault) \\S+)`, (the) =>
+    the.asNote(),
+  ),
 ]

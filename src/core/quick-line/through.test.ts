@@ -39,7 +39,7 @@ describe('as it is said over the shoulder', () => {
   })
 
   it.each([
-    ['cond fan runs', 'no fan outdoors'],
+    ['cond fan runs', 'note: cond fan runs'],
     ['120 on one leg and 0 on the other', 'Which leg is which?'],
     ['0.6 amps on red', 'note'],
   ])('"%s" is not taken for something else', (said, asked) => {

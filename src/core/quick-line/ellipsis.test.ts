@@ -1,0 +1,122 @@
+import { spelledOut } from '@/src/core/quick-line/ellipsis'
+import { hear } from '@/tests/lines/measure'
+import { standingAt as at } from '@/tests/lines/speech'
+
+describe('what the second half of a sentence leaves out', () => {
+  it.each([
+    ["heat works, cool doesn't", 'heat works, cool does not work'],
+    ['trips on cool but not on heat', 'it trips on cool, it holds on heat'],
+    ["cool trips, heat doesn't", 'cool trips, heat holds'],
+    ["compressor 1 runs 2 doesn't", 'compressor 1 runs, compressor 2 does not run'],
+    ['contactor pulls in but the compressor does not', 'contactor pulls in, compressor does not run'],
+    ['does not run in heat, only in cool', 'it does not run on heat, it runs on cool'],
+  ])('%s', (said, full) => {
+    expect(spelledOut(said)).toBe(full)
+  })
+
+  it.each(["contactor pulls in but compressor doesn't run", 'breaker holds, 24 at Y', 'it trips when Y is on but G is not', 'Y-C 24'])(
+    'nothing is left out of: %s',
+    (said) => {
+      expect(spelledOut(said)).toBe(said)
+    },
+  )
+})
+
+describe('what runs, on which call', () => {
+  it.each([
+    ['furnace-ac', at('indoor'), 'heat works', 'holds on heat'],
+    ['furnace-ac', at('indoor'), 'fan works', 'call fan; blower runs'],
+    ['furnace-ac', at('outdoor'), 'runs in cool', 'call cool; outdoor as called'],
+    ['furnace-ac', at('outdoor'), 'not running in cool', 'call cool; outdoor not as called'],
+    ['heat-pump-o', at('outdoor'), "heat pump doesn't run in heat", 'call heat; outdoor not as called'],
+    ['heat-pump-o', at('indoor'), 'runs in cool but not in heat', 'holds on cool; complaint it does not run on heat'],
+    ['air-handler-plain', at('indoor'), "blower don't run on G", 'call fan; blower still'],
+    ['heat-pump-o', at('outdoor'), "condenser fan runs compressor doesn't", 'compressor still; note condenser fan runs'],
+    ['rooftop-gas', at('package'), 'stage 1 runs stage 2 dead', 'compressor runs; second-compressor still'],
+    ['dual-fuel', at('outdoor'), 'Y 24, O 0 in heat', 'call heat; Y-C 24 V; O-C 0 V'],
+    ['furnace-ac', at('thermostat'), 'R to W jumper heat came on', 'jumper R W; note heat came on'],
+  ])('%s %p: %s', (system, before, said, means) => {
+    expect(hear({ system, before, said, means })).toMatchObject({ outcome: 'understood' })
+  })
+
+  it.each([
+    ['runs a minute then trips', 'trips after 1 min'],
+    ['trips after half a minute', 'trips after 30 s'],
+    ['lasts about 2 minutes then pops', 'trips after 2 min'],
+  ])('how long it held is one trial: %s', (said, means) => {
+    expect(hear({ system: 'furnace-ac', before: at('indoor'), said, means })).toMatchObject({ outcome: 'understood' })
+  })
+
+  it('nobody is told that a compressor stands still which the house has not', () => {
+    const { as } = hear({
+      system: 'furnace-ac-two-stage',
+      before: at('outdoor'),
+      said: "compressor 1 runs, 2 doesn't",
+      means: 'compressor runs',
+    })
+    expect(as).not.toContain('still')
+  })
+})
+
+describe('what does not do what it could', () => {
+  it.each([
+    ['heat-pump-b', at('outdoor'), "B to C 25, valve doesn't shift", 'B-C 25 V; valve out'],
+    ['cool-strips', at('indoor'), '24 on W, sequencer never closes', 'W-C 24 V; sequencer out'],
+    ['furnace-induced-draft', at('indoor'), 'inducer did not start', 'inducer still'],
+    ['furnace-ac', at('indoor'), 'fuse holds until cool comes on', 'trips on cool'],
+    ['furnace-ac', at('indoor'), '3A fuse popped right when cool came on', 'call cool; fuse blown'],
+    ['furnace-two-transformers', at('indoor'), '26 on Rc nothing on Rh', 'Rc-C 26 V; Rh-C 0 V'],
+    ['furnace-ac', at('outdoor'), 'got 24 at Y but 0 at the coil', 'Y-C 24 V; low-contactor-C 0 V'],
+    ['furnace-ac', at('indoor', true), 'thermostat wires disconnected', 'lift stat R; lift stat Y; lift stat G; lift stat W; lift stat C'],
+    ['furnace-ac', at('indoor'), 'squirrel in the attic', 'note squirrel in the attic'],
+    ['furnace-ac', at('indoor'), 'part on order till tuesday', 'leave part on order until 5 may'],
+  ])('%s %p: %s', (system, before, said, means) => {
+    expect(hear({ system, before, said, means })).toMatchObject({ outcome: 'understood' })
+  })
+})
+
+describe('zones', () => {
+  const panel = at('panel')
+  it.each([
+    ['zone 2 trips on cool', 'trips on cool zone 2'],
+    ['Y zone 2 to C 0', 'Y2-C2 0 V'],
+    ['Y2 to C 24', 'Y2-C2 24 V'],
+    ['no 24 on zone 2 Y', 'Y2-C2 0 V'],
+    ['zone 2 damper open', 'damper-2 open'],
+    ['cool on zone 1 holds zone 2 trips', 'holds on cool; trips on cool zone 2'],
+  ])('%s', (said, means) => {
+    expect(hear({ system: 'zoned-furnace-ac', before: panel, said, means })).toMatchObject({ outcome: 'understood' })
+  })
+
+  it.each(['zone 2 trips', 'trips on zone 2', 'zone 2 calling'])('%s asks on which call', (said) => {
+    const heard = hear({ system: 'zoned-furnace-ac', before: panel, said, means: 'trips' })
+    expect(heard.outcome).toBe('asked back')
+    expect(heard.as).toContain('zone 2')
+  })
+})
+
+describe('short, spelled and dictated', () => {
+  it.each([
+    ['furnace-ac', at('indoor'), 'R C twenty five point four', 'R-C 25.4'],
+    ['furnace-ac', at('indoor'), 'holds w/ outdoor Y off', 'lift outdoor Y; holds'],
+    ['furnace-ac', at('indoor'), 'sec 26.2', 'sec-C 26.2 V'],
+    ['furnace-ac', at('indoor'), 'put a 10A so it holds', 'fuse 10 in'],
+    ['furnace-ac', at('indoor'), 'fuse was missing', 'fuse out'],
+    ['furnace-ac', at('outdoor'), 'Y fell out of the terminal', 'landings Y off'],
+    ['furnace-ac', at('outdoor', true), 'no beep through low pressure', 'ohms across low-pressure jumps between 40 and 40000000'],
+    ['furnace-ac', at('outdoor'), '24 to the low pressure, nothing after', 'high-low-C 24 V; low-contactor-C 0 V'],
+    ['furnace-ac', at('indoor', true), 'Y to C in the outdoor cable 14', 'ohms outdoor Y-outdoor C 14'],
+    ['furnace-ac', at('indoor', true), 'red to white beeps in the stat cable', 'ohms stat R-stat W jumps between 0 and 40'],
+    ['furnace-ac', at('indoor', true), 'undo both outdoor wires', 'lift outdoor Y; lift outdoor C'],
+    ['heat-pump-o', at('outdoor'), 'O in 24, nothing out of the board on O', 'O-C 24 V; O-out-C 0 V'],
+    ['heat-pump-o', at('indoor'), "seq won't drop out", 'sequencer in'],
+  ])('%s %p: %s', (system, before, said, means) => {
+    expect(hear({ system, before, said, means })).toMatchObject({ outcome: 'understood' })
+  })
+
+  it('nothing goes across a fuse', () => {
+    expect(hear({ system: 'furnace-ac', before: at('indoor'), said: 'stick a screw across the fuse', means: 'trips' }).as).toContain(
+      'burns the transformer',
+    )
+  })
+})

@@ -1,0 +1,133 @@
+import { cableTowards } from '@/src/core/quick-line/meaning'
+import { findCable, isGroundWord } from '@/src/core/quick-line/names'
+import type { Sentence } from '@/src/core/quick-line/sentence'
+import { cableById, partById, type System } from '@/src/core/wiring/system'
+
+/** How something is said, and the same in other words: `$1` is what was found, or it is made of that in the system. */
+type Form = readonly [says: RegExp, as: string | ((the: Sentence, all: string, ...found: string[]) => string)]
+
+/** Other words for the same, in the order in which they are put: each takes what those before it have left. */
+const forms: readonly Form[] = [
+  [/^\/+\s*/, ''],
+  [/^(\w+(?: \w+)?):\s+/, (the, all, head) => (the.place(head.toLowerCase()) ? `at ${head} ` : all)],
+  [/\s*=\s*(?=\d|ol\b)/gi, ' '],
+  [/\s+/g, ' '],
+  [/,? (?:just )?to (?:see (?:if|what|whether)|be sure|check)\b.*$/i, ''],
+  [
+    / so (?:it|that|fuse)(?: that)? (?:holds|would hold|wont (?:blow|pop)|won['’]t (?:blow|pop)|doesn['’]t (?:blow|pop)|quits? (?:blowing|popping)|stops? (?:blowing|popping))$/i,
+    '',
+  ],
+  [/ ?\b(?:again|still|really|just(?! now)|like crazy|right now|right away|at once|for some reason|i think)\b/gi, ''],
+  [/^(?:i |i've |ive |we |just |now )*(?:got|get|getting|have|had|see|seeing|measured|measure|reading|showing) (?=[-\d.])/i, ''],
+  [/\b(thermostat|stat|tstat) (?:display|screen)\b/i, '$1'],
+  [/^across the /i, 'across '],
+  // A setpoint is not a reading.
+  [/\b(cool|heat|cooling|heating)(?: to| at)? [4-9]\d(?: degrees| f)?(?=$|,|\s(?!v|a|o))/gi, '$1'],
+  [/ (?:out|in|up|down) here\b(?=.)/gi, ''],
+  [/\bcompressor contactor\b/gi, (the, all) => (the.part('compressor contactor') ? all : 'contactor')],
+  [/\bpressure cut-?out\b/gi, 'pressure switch'],
+  [/\b(compressor|contactor) (?:#|no\.? ?|number )?1\b(?! ?(?:v|a|ohm))/gi, '$1'],
+  [
+    /\b(?:the )?common(?: wire| side)?(?= (?:to|and|is|has|at|reads|off|on|landed|loose|ol|-?[\d.]+)\b|$)/gi,
+    (the, all) => (the.isLetter('C') ? 'C' : all),
+  ],
+  [
+    /\b(?:the )?(outdoor|outside|condenser|stat|thermostat) pair\b(?: (?:reads?|is|measures))?/gi,
+    (the, all, name) => pairOfCable(the.system, name) ?? all,
+  ],
+  [/(?<=\bol|\d|ohms?|open|shorted) (?:between|across) (?:them|each other|the two|both|the wires)$/i, ''],
+  [/ from (?:here|this end)\b/i, ''],
+  [/^(?:checked|proved|verified|tested)(?: it)? dead,? (?=\S+ (?:to|and) \S+ \d)/i, ''],
+  [/\b(light|led)s? (?:is )?(?:green|red|amber|yellow|orange|blue),? (?=steady|solid|on\b|blinking|flashing)/gi, '$1 '],
+  [/^(?:ohm ?meter)(?: (?:reads?|shows?|from|on|between))? (.+?)(?: (?:shows?|reads?|is))? (\S+)$/i, 'ohms $1 $2'],
+  [/^(?:multimeter|meter|dvom)(?: (?:reads?|shows?|from|on|between))? (?=\S+ \S)/i, ''],
+  [/\bsafety float\b/gi, 'float'],
+  [
+    /\b(?:the )?(\w+) (?:wire|conductor|lead) (?:of|in|on|from) (?:the )?(\w+) cable\b/gi,
+    (the, all, wire, cable) => (findCable(the.system, cable) === null ? all : `${cable} ${wire}`),
+  ],
+  // Two wires of a cable that is named behind them.
+  [
+    /\b(\w+) ?(?:to|-|and) ?(\w+)(?: reads?| is)? (?:in|on|of) (?:the )?(\w+) cable\b/gi,
+    (the, all, one, other, cable) =>
+      findCable(the.system, cable) === null || isGroundWord(other.toLowerCase()) ? all : `${cable} ${one} to ${cable} ${other}`,
+  ],
+  [
+    /^(.+\S) (beeps?|ol|open|shorted|-?[\d.]+(?: ?ohms?)?) (?:in|on) (?:the )?(\w+) cable$/i,
+    (the, all, wires, read, cable) => {
+      const two = /^(\w+) ?(?:to|-|and) ?(\w+)$/i.exec(wires)
+      return two === null || findCable(the.system, cable) === null ? all : `${cable} ${two[1]} to ${cable} ${two[2]} ${read}`
+    },
+  ],
+  // One stage is lettered with a number or without, and a neutral is N.
+  [/\b([YW])1\b/g, (the, all, letter) => (!the.isLetter(all) && the.isLetter(letter) ? letter : all)],
+  [/\bR[hc]\b/gi, (the, all) => (the.isLetter(all) ? all : 'R')],
+  [
+    /^with (?:the )?(.+?) (disconnected|off|lifted|unhooked|unplugged|loose),? (?:the )?(?:breaker |fuse |it )?((?:still )?(?:holds|held|trips|tripped|pops|blows))$/i,
+    '$3 with $1 off',
+  ],
+  [/\b(?:the )?neutral(?= (?:to|and)\b)/gi, (the, all) => (the.isLetter('N') ? 'N' : all)],
+  [/\bzone (one|two)\b/gi, (_the, _, zone) => `zone ${zone.toLowerCase() === 'one' ? 1 : 2}`],
+  [
+    /(?<=\b[A-Z]\w? ?(?:to|and|-) ?[A-Z]\w?) (?:is )?(?:coming in|coming up|showing|comes in|sitting|sits|gives(?: me)?)(?: at)?(?= -?\d)/g,
+    '',
+  ],
+  [
+    /\b([A-Z]\w?) (?:coming )?from (?:the )?(\w+)(?= (?:is |has |reads )?(?:-?\d|nothing|no |dead))/g,
+    (the, all, letter, from) => (the.isLetter(letter) && the.place(from.toLowerCase()) ? letter : all),
+  ],
+  [
+    /\b(?:the )?([A-Z]\w?)(?: wire)? (?:going|that goes|running|headed) (?:out )?(?:to )?(?:the )?(outside|outdoors|condenser|heat pump|stat|thermostat)\b/g,
+    (the, all, letter, towards) => {
+      const cable = cableTowards(the, towards.toLowerCase())
+      return cable === null ? all : `${cable} ${letter}`
+    },
+  ],
+  [/\be[- ]heat\b/gi, 'emergency heat'],
+  [/\b(at|to|from|by) (?:the )?hp$/i, '$1 heat pump'],
+  [
+    /\bhp (?=(?:is |isn['’]?t |does |doesn['’]?t |won['’]?t )?(?:not )?(?:runs?|running|on|off|dead|heats?|heating|cools?|cooling|starts?|come)\b)/gi,
+    'heat pump ',
+  ],
+  [/ (?:when|and|but) it (?:should ?n['’]?t|should not)(?: be| have any)?$/i, ''],
+  [/\bstrip heat\b/gi, 'heat strips'],
+  [/\bdraft (?:motor|fan|blower|inducer)\b/gi, 'inducer'],
+  [/\bcoil to (?:C|common)\b(?=.* -?\d|$)/g, 'coil'],
+  [/\bW2\b/g, (the, _all) => (the.isLetter('W2') || !the.isLetter('W') ? 'W2' : 'W')],
+  [/^parts? (?:is |are )?on order(?: (?:till|until|til) (.+))?$/i, (_the, _, day) => `leave part on order${day ? ` until ${day}` : ''}`],
+  [/^(?:rang|rung|ringing) out (?:the )?\S+ cable,? (?=\S)/i, ''],
+  [/\b(high|low) side(?: pressure)? (switch|cutout)\b/gi, '$1 pressure switch'],
+  [/\b2nd\b/gi, 'second'],
+  [/\b(compressor|contactor) (?:#|no\.? ?|number )?2\b/gi, 'second $1'],
+  [/\bsecond[- ]stage (?=contactor|compressor)/gi, 'second '],
+  [/^(?:meg(?:g?ed|'?d)|ohm'?d|rang out|metered) (?=\S+ )/i, ''],
+  // A zone's letters stand beside its own common.
+  [
+    /\b([A-Z])([12]) ?(?:to|-|and) ?C\b/g,
+    (the, all, letter, zone) => (the.isLetter(`${letter}${zone}`) && the.isLetter(`C${zone}`) ? `${letter}${zone}-C${zone}` : all),
+  ],
+  [/\b([A-Z]) (?:of |on |for |at )?(?:the )?zone (\d)(?= (?:to|-|and) )/g, 'zone $2 $1'],
+  [/\b(?:stat|thermostat|tstat) (\d)\b/gi, (the, all, zone) => (partById(the.system, `thermostat-${zone}`) ? `thermostat-${zone}` : all)],
+]
+
+/** A clause in the words in which the rules are written, where it has others for the same. */
+export const inOtherWords = (clause: string, the: Sentence): string =>
+  forms
+    .reduce(
+      (text, [says, as]) => (typeof as === 'string' ? text.replace(says, as) : text.replace(says, (...found) => as(the, ...groups(found)))),
+      clause.trim(),
+    )
+    .trim()
+
+/** What was found and its groups, without where it stood. */
+function groups(found: readonly unknown[]): [string, ...string[]] {
+  const end = found.findIndex((one) => typeof one === 'number')
+  return found.slice(0, end) as [string, ...string[]]
+}
+
+/** The two wires of a cable that has no others in use. */
+function pairOfCable(system: System, name: string): string | null {
+  const cable = cableById(system, findCable(system, /^(?:outside|condenser)$/i.test(name) ? 'outdoor' : name) ?? '')
+  const used = cable?.conductors.filter(({ lands }) => lands.some((terminal) => terminal !== null)) ?? []
+  return cable && used.length === 2 ? used.map(({ id }) => `${cable.id} ${id}`).join('-') : null
+}

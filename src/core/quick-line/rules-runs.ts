@@ -1,0 +1,61 @@
+import { type Rule, rule } from '@/src/core/quick-line/rule'
+import { leading, loadOf, type Sentence } from '@/src/core/quick-line/sentence'
+import { placeById } from '@/src/core/wiring/system'
+
+const CALLED =
+  '((?:(?:first|second|1st|2nd|high|low) stage )?(?:cool|cooling|heat|heating)|ac|fan|emergency(?: heat)?|em heat|aux(?:iliary)?(?: heat)?|strips|(?:first|second|1st|2nd|high|low) stage|[gyw] call)(?: mode| call)?'
+const NOT = '(?:is not|isnt|wont|dont|do not|will not|doesnt|does not|didnt|did not|not|never)'
+const RUN = '(?:runs?|running|ran|works?|working|worked|comes? on|coming on|came on|starts?|starting|started|kicks? on|turns? on)'
+const IT = '(?:it|unit|system|everything|all)'
+
+/** What runs, or does not, on a call that is said with it: of a unit, of something in it, or of all there is where one stands. */
+function onCall(the: Sentence, what: string, said: string, runs: boolean): string | null {
+  const call = the.call(said)
+  if (call === null) return null
+  const here = placeById(the.system, the.state.bench.place)
+  const isAll = what === '' || new RegExp(`^${IT}$`).test(what)
+  const load = isAll ? null : loadOf(the, what)
+  if (load !== null) return `call ${call}; ${load} ${runs ? 'runs' : 'still'}`
+  // Who stands at a furnace says it of the whole system, of which he sees half.
+  const place = isAll ? (here?.kind === 'outdoor' || here?.kind === 'package' ? here.id : null) : the.place(what)
+  if (place) return `call ${call}; ${place} ${runs ? '' : 'not '}as called`
+  // What runs did not trip; which unit stands still is not seen from there.
+  return isAll ? (runs ? leading('holds on', call) : the.asComplaint()) : null
+}
+
+/** What runs on which call, and how long it did. */
+export const runRules: readonly Rule[] = [
+  rule(`(?:(.+?) )??(?:is )?${RUN}(?: fine| good| ok)? (?:in|on|with) ${CALLED}`, (the, what, call) => onCall(the, what, call, true)),
+  // What works did so on its own call, and held.
+  rule(`${CALLED} (?:works?|working|is working|worked)(?: fine| good| ok| great| well)*`, (the, said) => {
+    const call = the.call(said)
+    if (call === null) return null
+    if (the.state.repairs.length > 0) return `proved ${call}`
+    const blower = call === 'fan' ? loadOf(the, 'blower') : null
+    return blower === null ? `holds on ${call}` : `call fan; ${blower} runs`
+  }),
+  rule(`(?:(.+?) )??${NOT} ${RUN}(?: at all)? (?:in|on|with) ${CALLED}`, (the, what, call) => onCall(the, what, call, false)),
+  // A motor by the letter that asks for it.
+  rule(`(.+?) ${NOT} ${RUN}(?: at all)? (?:on|with) ([gyw])1?`, (the, what, letter) =>
+    loadOf(the, what) === null ? null : onCall(the, what, `${letter} call`, false),
+  ),
+  rule(`(.+?) (?:is )?${RUN}(?: fine)? (?:on|with) ([gyw])1?`, (the, what, letter) =>
+    loadOf(the, what) === null ? null : onCall(the, what, `${letter} call`, true),
+  ),
+  rule(`(heat pump|condenser|outdoor unit|outside unit) ${NOT} (heat|cool)(?:ing)?(?: at all)?`, (the, what, call) =>
+    onCall(the, what, call, false),
+  ),
+  // Air of the wrong kind is what a customer tells; a valve that does not shift is read.
+  rule(
+    '(?:.+ (?:but|and),? )?(?:it |unit |system |fan |heat pump )?(?:is )?(?:blows|blowing|blew|putting out|puts out|get|gets|getting)? ?(?:cold|cool|warm|hot|ice cold|room temp(?:erature)?)(?: air)? (?:in|on) (?:heat|heating|cool|cooling)(?: mode)?',
+    (the) => the.asComplaint(),
+  ),
+  rule(
+    '(?:it |unit |system |heat pump )?(?:is )?(?:cools|cooling|heats|heating) (?:in|on) (?:heat|heating|cool|cooling)(?: mode)?',
+    (the) => the.asComplaint(),
+  ),
+  rule(`nothing(?: ${RUN}| happens| happening)? (?:on|in|with) ${CALLED}`, (the, said) => {
+    const here = placeById(the.system, the.state.bench.place)
+    return here?.kind === 'outdoor' || here?.kind === 'package' ? onCall(the, '', said, false) : the.asComplaint()
+  }),
+]

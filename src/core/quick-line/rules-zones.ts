@@ -1,0 +1,54 @@
+import { type Rule, rule, type Said } from '@/src/core/quick-line/rule'
+import { placeById } from '@/src/core/wiring/system'
+
+const TRIPS = '(?:trips|tripped|tripping|pops|popped|blows|blew|kills|killed|takes|took)'
+const HOLDS = '(?:holds|held|holding|is fine|fine|is ok|ok|works|runs)'
+const CALL = '(cool|cooling|heat|heating|fan)'
+
+/** What one zone does to the protection: by the call of that zone, which has to be said or to be on. */
+function ofZone(the: Parameters<Rule['as']>[0], zone: string, call: string, word: 'trips' | 'holds'): Said {
+  if (!the.system.places.some(({ kind }) => kind === 'zone-panel')) return null
+  const { bench } = the.state
+  const isOn = zone === '1' ? bench.call !== 'off' && !/-zone-/.test(bench.call) : bench.call.endsWith(`-zone-${zone}`)
+  if (call !== '') {
+    const named = the.call(`zone ${zone} ${call}`)
+    return named && `${word} on ${named}`
+  }
+  // What another zone was asked before it, where it was said so.
+  const mode = bench.call === 'off' ? null : bench.call.replace(/-.*$/, '')
+  const other = mode === null || isOn ? null : the.call(`zone ${zone} ${mode}`)
+  if (other) return `${word} on ${other}`
+  return isOn ? word : { asks: `On which call of zone ${zone}? Say "${word} on cool zone ${zone}".` }
+}
+
+/** What is said of a zone as a whole: it trips, it holds, on which call. */
+export const zoneRules: readonly Rule[] = [
+  rule(
+    `zone (\\d)(?: stat| thermostat| call)? (?:still |always )?${TRIPS}(?: it| fuse| breaker| out)*(?: (?:on|in|with) ${CALL})?`,
+    (the, zone, call) => ofZone(the, zone, call, 'trips'),
+  ),
+  rule(`zone (\\d)(?: stat| thermostat| call)? ${HOLDS}(?: fine| ok)?(?: (?:on|in|with) ${CALL})?`, (the, zone, call) =>
+    ofZone(the, zone, call, 'holds'),
+  ),
+  rule(
+    `(?:it |breaker |fuse )?${TRIPS}(?: out)? (?:on|with|when|as soon as|if|in) zone (\\d)(?: (?:stat|thermostat|calls|is calling|call|comes on|is on))?(?: (?:for |in |on )?${CALL})?`,
+    (the, zone, call) => ofZone(the, zone, call, 'trips'),
+  ),
+  rule(
+    `(?:it |breaker |fuse )?${HOLDS}(?: fine)? (?:on|with|when|if|in) zone (\\d)(?: (?:stat|thermostat|calls|is calling|call|comes on|is on))?(?: (?:for |in |on )?${CALL})?`,
+    (the, zone, call) => ofZone(the, zone, call, 'holds'),
+  ),
+  rule(`${CALL} (?:on|in|for) zone (\\d) (?:still )?(?:${TRIPS}|(${HOLDS}))(?: it| fine)*`, (the, call, zone, holds) =>
+    ofZone(the, zone, call, holds ? 'holds' : 'trips'),
+  ),
+  rule('zone (\\d)(?: stat| thermostat)?(?: is| was)? (?:calling|calls|called|on)', (the, zone) => {
+    const { call } = the.state.bench
+    const isOn = zone === '1' ? call !== 'off' && !/-zone-/.test(call) : call.endsWith(`-zone-${zone}`)
+    return isOn ? `call ${call.replace(/-zone-/, ' zone ')}` : { asks: `For what does zone ${zone} call? Say "call cool zone ${zone}".` }
+  }),
+  // Whose thermostat it is.
+  rule('no (?:24(?: ?v)?|volts|voltage|power) (?:on|at|to) zone (\\d) ([a-z])', (the, zone, letter) => {
+    const isPanel = placeById(the.system, the.state.bench.place)?.kind === 'zone-panel'
+    return isPanel && the.isLetter(`${letter}${zone}`) ? `${the.letter(`${letter}${zone}`)}-C${zone} 0 V` : null
+  }),
+]

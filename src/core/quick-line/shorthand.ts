@@ -1,0 +1,34 @@
+/** What is shortened, or spelled out, in typing and dictating: the same in the words that everything else is read in. */
+
+const TENS = new Map(
+  ['twenty', 'thirty', 'forty', 'fifty', 'sixty', 'seventy', 'eighty', 'ninety'].map((word, at) => [word, 10 * (at + 2)]),
+)
+const ONES = ['zero', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine']
+const ONE = `(?:${ONES.join('|')})`
+
+/** `twenty five point two`: a reading that was dictated. A word of ones alone may count things. */
+const SPOKEN_NUMBER = new RegExp(`\\b(${[...TENS.keys()].join('|')})(?:[ -](${ONE}))?(?: point (${ONE}))?\\b`, 'gi')
+
+const digit = (word: string): number => ONES.indexOf(word.toLowerCase())
+
+const shortened: readonly (readonly [RegExp, string])[] = [
+  [/(?<=^|\s)w\/o (?=\S)/gi, 'without '],
+  [/(?<=^|\s)w\/ ?(?=\S)/gi, 'with '],
+  [/(?<!\bas )\bsoon as\b/gi, 'as soon as'],
+  [/\bthru\b/gi, 'through'],
+  [/\bright (?=(?:when|as|after|at|on|once)\b)/gi, ''],
+  [/\btil\b/gi, 'until'],
+  [/\bb\/c\b/gi, 'because'],
+  [/\bbtwn\b/gi, 'between'],
+  [/(?<=\d) ?(?:vac|vdc)\b/gi, ' V'],
+  [/\b(\w+) dont\b/gi, "$1 don't"],
+]
+
+/** The line in full: what it says is the same. */
+export function inFull(line: string): string {
+  const full = shortened.reduce((text, [says, as]) => text.replace(says, as), line)
+  return full.replace(SPOKEN_NUMBER, (_, tens: string, ones?: string, tenths?: string) => {
+    const whole = (TENS.get(tens.toLowerCase()) ?? 0) + (ones === undefined ? 0 : digit(ones))
+    return tenths === undefined ? String(whole) : `${whole}.${digit(tenths)}`
+  })
+}
