@@ -38,6 +38,8 @@ export function readClauses(text: string, reader: Reader): Said {
   const whole = reader.read(text, reader.entries)
   const isSaid = typeof whole === 'string' && reader.isReadable(whole, reader.entries)
   if (isSaid && (!isRemark(whole) || NOTE_ONLY.test(text))) return whole
+  // What trips on a letter is asked back as a whole: the call, or that terminal joined to R.
+  if (whole !== null && typeof whole === 'object' && TRIPS_ON_LETTER.test(text)) return whole
   const judged = typeof whole === 'string' ? null : JUDGED.exec(text)
   if (judged && isJudgement(plain(judged[2]))) return readClauses(judged[1], reader)
   const onCall = whole === null ? READ_ON_CALL.exec(text) : null
@@ -56,6 +58,8 @@ export function readClauses(text: string, reader: Reader): Said {
     // With all as it should be is no condition.
     if (joint.groups?.condition && AS_IT_SHOULD.test(right.trim())) return readClauses(left, reader)
     const isCondition = joint.groups?.condition !== undefined || CALL_ON.test(right.trim())
+    // A letter that comes on with the call is no reading of its own.
+    if (isCondition && LETTER_ON.test(right.trim())) return withNote(readClauses(left, reader), right)
     const both = isCondition
       ? readPair(asCondition(right), left, reader, false)
       : (readPair(left, right, reader, true) ?? concluded(joint[0], left, right, reader))
@@ -97,6 +101,9 @@ function inTurn(joints: readonly RegExpExecArray[]): RegExpExecArray[] {
   const [marks, others] = [joints.filter(isMark), joints.filter((one) => !isMark(one))]
   return [...marks.reverse(), ...others.filter(isCondition), ...others.filter((one) => !isCondition(one)).reverse()]
 }
+
+const LETTER_ON = /^[A-Z]\w? (?:is |gets |was |comes? )?(?:energized|hot|on|powered|power)$/
+const TRIPS_ON_LETTER = /\b(?:trip|pop|blow|blew)\w*\b.*\b(?:on|when|with|once|as soon as) [A-Z]\d?\b/
 
 /** Several readings, and behind the last of them the call on which they all were: Y 24, O 0 in heat. */
 const READ_ON_CALL =

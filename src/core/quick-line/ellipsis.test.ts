@@ -7,6 +7,8 @@ describe('what the second half of a sentence leaves out', () => {
     ["heat works, cool doesn't", 'heat works, cool does not work'],
     ['trips on cool but not on heat', 'it trips on cool, it holds on heat'],
     ["cool trips, heat doesn't", 'cool trips, heat holds'],
+    ["cool makes it trip, heat and fan don't", 'cool trips, heat and fan holds'],
+    ["blower won't run in cool but runs in heat", 'blower does not run on cool, blower runs on heat'],
     ["compressor 1 runs 2 doesn't", 'compressor 1 runs, compressor 2 does not run'],
     ['contactor pulls in but the compressor does not', 'contactor pulls in, compressor does not run'],
     ['does not run in heat, only in cool', 'it does not run on heat, it runs on cool'],
@@ -112,6 +114,55 @@ describe('short, spelled and dictated', () => {
     ['heat-pump-o', at('indoor'), "seq won't drop out", 'sequencer in'],
   ])('%s %p: %s', (system, before, said, means) => {
     expect(hear({ system, before, said, means })).toMatchObject({ outcome: 'understood' })
+  })
+
+  it.each([
+    ['furnace-ac', at('indoor'), 'replaced the fuse with a 3 amp, holding', 'fuse 3 in; holds'],
+    ['furnace-ac', at('indoor'), 'swapped in a 3 amp breaker', 'breaker 3 in'],
+    ['furnace-ac', at('indoor', true), 'using the brown wire in place of yellow', 'swap stat Y to brown'],
+    ['furnace-ac', at('thermostat'), 'set it to cool and dropped it to 60', 'call cool'],
+    ['furnace-ac', at('outdoor'), 'contactor engaged, compressor humming not starting', 'contactor in; compressor still'],
+    ['furnace-induced-draft', at('indoor'), 'flame goes out after 4 seconds', 'call heat; flame lights and goes out'],
+    [
+      'furnace-ac',
+      at('indoor', true),
+      'outdoor cable unhooked at both ends, Y to C 0.2',
+      'lift outdoor Y at indoor; lift outdoor C at indoor; lift outdoor Y at outdoor; lift outdoor C at outdoor; ohms lifted outdoor-cable Y-lifted outdoor-cable C 0.2 at indoor',
+    ],
+    [
+      'furnace-ac',
+      at('indoor'),
+      'with everything disconnected it holds',
+      'lift stat R; lift stat Y; lift stat G; lift stat W; lift stat C; lift outdoor Y; lift outdoor C; holds',
+    ],
+  ])('nothing of it is lost: %s %p: %s', (system, before, said, means) => {
+    expect(hear({ system, before, said, means })).toMatchObject({ outcome: 'understood' })
+  })
+
+  it('a letter that comes on with the call is no reading, and alone it is asked after', () => {
+    const inHeat = hear({
+      system: 'heat-pump-b',
+      before: at('indoor'),
+      said: 'trips in heat when B comes on',
+      means: 'trips on heat; note B comes on',
+    })
+    expect(inHeat.outcome).toBe('understood')
+    expect(hear({ system: 'heat-pump-o', before: at('indoor'), said: 'trips when O is energized', means: 'trips' }).as).toContain(
+      'joined to R',
+    )
+  })
+
+  it('a valve that stays in heat holds nothing', () => {
+    expect(
+      hear({
+        system: 'heat-pump-o',
+        before: at('outdoor'),
+        said: 'reversing valve gets 24 but stays in heat',
+        means: 'O-out-C 24 V; note stays in heat',
+      }),
+    ).toMatchObject({
+      outcome: 'understood',
+    })
   })
 
   it('nothing goes across a fuse', () => {

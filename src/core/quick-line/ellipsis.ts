@@ -14,7 +14,7 @@ const verbs: readonly { readonly says: string; readonly does: string; readonly d
   { says: 'comes? on|came on|kicks? on|kicked on', does: 'comes on', doesNot: 'does not come on' },
   { says: 'starts?|started', does: 'starts', doesNot: 'does not start' },
   { says: 'pulls? in|pulled in|is in', does: 'pulls in', doesNot: 'does not pull in' },
-  { says: 'trips?|tripped|pops|popped|blows|blew', does: 'trips', doesNot: 'holds' },
+  { says: 'trips? it|makes it (?:trip|pop|blow)|kills it|trips?|tripped|pops|popped|blows|blew', does: 'trips', doesNot: 'holds' },
   { says: 'holds?|held', does: 'holds', doesNot: 'trips' },
   { says: 'closes|closed', does: 'closes', doesNot: 'does not close' },
   { says: 'opens|opened', does: 'opens', doesNot: 'does not open' },
@@ -26,7 +26,8 @@ const forms = verbs.flatMap(({ says, does, doesNot }) => {
     // Heat works, cool does not; compressor 1 runs 2 does not.
     {
       says: new RegExp(`^(\\S.*?) (?:${says})${well}${JOINT}(?:the )?(\\S+(?: \\S+){0,2}?) ${NOT}(?: at all| though)?$`, 'i'),
-      as: (one: string, other: string) => `${one} ${does}, ${beside(one, other)} ${MOTOR.test(other) ? 'does not run' : doesNot}`,
+      as: (one: string, other: string) =>
+        `${one} ${does}, ${beside(one, other)} ${MOTOR.test(other) && ARMATURE.test(doesNot) ? 'does not run' : doesNot}`,
     },
     // Cool does not work, heat does.
     {
@@ -38,6 +39,10 @@ const forms = verbs.flatMap(({ says, does, doesNot }) => {
       says: new RegExp(`^(?:(\\S.*?) )??(?:${says})${well} (?:in|on) (${MODE})${JOINT}(?:${NOT}|never) (?:in|on) (${MODE})$`, 'i'),
       as: (one: string | undefined, mode: string, other: string) =>
         `${one ?? 'it'} ${does} on ${mode}, ${one ?? 'it'} ${doesNot} on ${other}`,
+    },
+    {
+      says: new RegExp(`^(\\S.*?) ${NOT} (?:${says}) (?:in|on) (${MODE})${JOINT}(?:it )?(?:${says})${well} (?:in|on) (${MODE})$`, 'i'),
+      as: (one: string | undefined, mode: string, other: string) => `${one} ${doesNot} on ${mode}, ${one} ${does} on ${other}`,
     },
     {
       says: new RegExp(
@@ -54,10 +59,11 @@ const forms = verbs.flatMap(({ says, does, doesNot }) => {
 const beside = (one: string, other: string): string => (/^(?:#|no\.? ?)?\d$/.test(other) ? one.replace(/\S+$/, other) : other)
 
 /** What runs, whatever is said of the armature that feeds it. */
+const ARMATURE = /pull|clos|open/
 const MOTOR = /\b(?:compressor|motor|fan|blower)\b/i
 
 /** Words of a joint, or of one verb alone, are no subject. */
-const NO_SUBJECT = /^(?:it|they|and|but|still|just|only|\d[\d.]*)$|\b(?:but|and|when|if|with|trips?|holds?)\b/i
+const NO_SUBJECT = /^(?:it|they|and|but|still|just|only|\d[\d.]*)$|\b(?:but|(?<!^\w+ )and|when|if|with|trips?|holds?)\b/i
 
 const NEGATES = /n['’]?t\b|\b(?:not|never)\b/i
 

@@ -76,7 +76,7 @@ export const flameRules: readonly Rule[] = [
     flame('lights and goes out'),
   ),
   rule(
-    `${FIRE} (?:wont|will not|doesnt|does not) stay (?:lit|on)|loses flame|flame (?:drops|dropped) out(?: .*)?|(?:locks|locked|in) (?:out|lockout) on flame(?: .*)?`,
+    `${FIRE} (?:wont|will not|doesnt|does not) stay (?:lit|on)|(?:flames?|burners?|fire) ${GOES_OUT} (?:after|in|within) .*|loses flame|flame (?:drops|dropped) out(?: .*)?|(?:locks|locked|in) (?:out|lockout) on flame(?: .*)?`,
     flame('lights and goes out'),
   ),
   rule(

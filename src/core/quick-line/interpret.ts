@@ -13,6 +13,8 @@ import type { Sentence } from '@/src/core/quick-line/sentence'
 export function interpret(text: string, the: Sentence): Said {
   // What a hand pushes in says nothing of its coil.
   if (/\bby hand\b|\bpush(?:ed|ing|es)?\b.*\bin\b/.test(text)) return null
+  // A valve that stays in a mode holds nothing.
+  if (/\bsta(?:ys?|ying|yed) in (?:heat|cool)/.test(text)) return null
   // What lies in or out at the end is no filler: 24 at the contactor, it is out.
   if (SAID_OF_IT.test(text)) return null
   // Every word known first; then with a word or two that are not, where the rest says something whole.

@@ -212,7 +212,7 @@ export function meaningOf(text: string, the: Sentence, isLenient = false): Meani
 function unnamedPart(the: Sentence, phrase: string): string | null {
   if (phrase === 'solenoid') return valveHere(the) ?? coilMeant(the)
   if (phrase === 'coil') return coilMeant(the)
-  return /^(?:green |red |amber |status |board |led )?(?:light|lights|led)$/.test(phrase) ? boardHere(the) : null
+  return /^(?:green |red |amber |status |board |control |ignition |led )?(?:light|lights|led)$/.test(phrase) ? boardHere(the) : null
 }
 
 /** The one valve where one stands. */

@@ -43,6 +43,7 @@ const seen: Reading = (meaning, the) => {
           'still',
           'dead',
           'not',
+          'none',
           'stays-shut',
           'stays-open',
         )
@@ -55,7 +56,9 @@ const seen: Reading = (meaning, the) => {
       return isIn === null ? null : `${part.id} ${isIn ? energized : released}`
     }
     case 'load':
-      if (!only(meaning, 'runs', 'still', 'dead', 'not', 'none')) return null
+      // What hums stands still where that is said.
+      if (!only(meaning, 'runs', 'still', 'dead', 'not', 'none', 'chatters') || (has(meaning, 'chatters') && !has(meaning, 'still')))
+        return null
       // No heat, fan runs: what there is none of is something else.
       if (has(meaning, 'none') && has(meaning, 'runs')) return null
       return has(meaning, 'still', 'dead', 'not', 'none') ? `${part.id} still` : has(meaning, 'runs') ? `${part.id} runs` : null
@@ -86,7 +89,7 @@ function pulledIn({ role }: PartOf<'coil'>, meaning: Meaning): boolean | null {
   if (has(meaning, 'stays-shut')) return !opens
   if (has(meaning, 'stays-open')) return opens
   const isIn = has(meaning, 'in', 'runs')
-  const isOut = has(meaning, 'out', 'still', 'dead')
+  const isOut = has(meaning, 'out', 'still', 'dead', 'none')
   return isIn === isOut ? null : isIn && !has(meaning, 'not')
 }
 

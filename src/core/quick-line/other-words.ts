@@ -62,10 +62,6 @@ const forms: readonly Form[] = [
   // One stage is lettered with a number or without, and a neutral is N.
   [/\b([YW])1\b/g, (the, all, letter) => (!the.isLetter(all) && the.isLetter(letter) ? letter : all)],
   [/\bR[hc]\b/gi, (the, all) => (the.isLetter(all) ? all : 'R')],
-  [
-    /^with (?:the )?(.+?) (disconnected|off|lifted|unhooked|unplugged|loose),? (?:the )?(?:breaker |fuse |it )?((?:still )?(?:holds|held|trips|tripped|pops|blows))$/i,
-    '$3 with $1 off',
-  ],
   [/\b(?:the )?neutral(?= (?:to|and)\b)/gi, (the, all) => (the.isLetter('N') ? 'N' : all)],
   [/\bzone (one|two)\b/gi, (_the, _, zone) => `zone ${zone.toLowerCase() === 'one' ? 1 : 2}`],
   [
@@ -84,6 +80,12 @@ const forms: readonly Form[] = [
     },
   ],
   [/\be[- ]heat\b/gi, 'emergency heat'],
+  [/\b(?:compressor (?:#|no\.? ?)?2|second compressor) contactor\b/gi, 'second contactor'],
+  // The setpoint is how a call is made.
+  [
+    /\b(cool|cooling|heat|heating),? (?:and |then )?(?:i )?(?:dropped|turned|ran|bumped|set|cranked|raised|lowered)(?: it| setpoint| the setpoint)?(?: up| down)?(?: all the way)?(?: to)? [4-9]\d\b/gi,
+    '$1',
+  ],
   [/\b(at|to|from|by) (?:the )?hp$/i, '$1 heat pump'],
   [
     /\bhp (?=(?:is |isn['’]?t |does |doesn['’]?t |won['’]?t )?(?:not )?(?:runs?|running|on|off|dead|heats?|heating|cools?|cooling|starts?|come)\b)/gi,

@@ -72,6 +72,13 @@ export const apartRules: readonly Rule[] = [
     (the, one, other, cable, read) => readApart(the, cable, [one, other], read === 'open' ? 'OL' : read),
   ),
   rule(
+    `(\\S+) cable (?:unhooked|off|disconnected|lifted|loose)(?: at| on)? both ends,? (\\S+) (?:to|and) (\\S+)(?: is| reads?)? (ol|open|${NUMBER})(?: ?ohms?)?`,
+    (the, cable, one, other, read) =>
+      /^(?:ground|gnd|chassis|metal)$/.test(other)
+        ? readApart(the, cable, [one], read === 'open' ? 'OL' : read, other)
+        : readApart(the, cable, [one, other], read === 'open' ? 'OL' : read),
+  ),
+  rule(
     '(?:every|each|all)(?: of)?(?: the)? (?:wires?|conductors?|terminals?|letters?) (?:to|and) (?:ground|gnd|chassis|metal|cabinet) (?:is |are |reads? )?(ol|open|clear|nothing)',
     (the) => everyToGround(the),
   ),

@@ -52,6 +52,10 @@ function legsHere({ system, state }: Sentence): readonly string[] {
 /** What hands did, and what the meter read, as it is told. */
 export const handRules: readonly Rule[] = [
   // Hands.
+  rule(
+    '(?:everything|(?:all|every)(?: of)?(?: the)? (?:wires?|conductors))(?: are| is)? (?:disconnected|unhooked|lifted|taken off)',
+    (the) => everythingHere(the),
+  ),
   rule('(.+?) plug (?:is )?(?:off|out|pulled)', (the, what) => leading('unplug', pluggable(the, what))),
   rule('(?:jumped|jumpered|jumper|jump)(?: in)? (fan|cool|cooling|heat|heating)', (the, call) => callJoined(the, call)),
   rule('(?:removed|remove|pulled|pull|took|take)(?: off)? jumper(?: off| out)? (?:from|between|on|off) .+', () => 'jumper out'),

@@ -179,9 +179,6 @@ export const partRules: readonly Rule[] = [
     const part = partById(the.system, the.part(what) ?? '')
     return part?.kind === 'coil' || part?.kind === 'switch' ? `ohms ${part.between[0]}-gnd OL at ${part.place}` : null
   }),
-  rule(`(?:sec|secondary)(?: is| has| reads?)? ${NUMBER} ?${VOLTS}?`, (the, volts) =>
-    Number(volts) < 60 ? the.voltsAt('transformer', volts) : null,
-  ),
   rule('(e|em|emergency|aux|auxiliary) heat (?:works|runs|holds|is fine|is good|ok)', (the, call) =>
     leading('holds on', the.call(/^e/.test(call) ? 'emergency' : call)),
   ),
@@ -236,6 +233,11 @@ export const partRules: readonly Rule[] = [
       const legs = (placeById(the.system, the.state.bench.place)?.terminals ?? []).filter((name) => /^L\\d/.test(name))
       return legs.length > 1 ? legs.map((leg) => `${leg}-gnd ${volts} V`).join('; ') : null
     },
+  ),
+  rule('(\\S+) (?:is )?(?:energized|comes on|comes up|gets power|gets hot|energizes)', (the, letter) =>
+    the.state.bench.power && the.isLetter(letter) && !/^(?:c|gnd|ground|chassis|metal)/i.test(letter)
+      ? (the.voltsAt(letter, 'X')?.replace('X V', 'jumps between 20 and 28') ?? null)
+      : null,
   ),
   rule(
     'no (?:240|230|208)(?: ?v| volts)?(?: (?:here|at all|at disconnect|coming in))?',

@@ -1,6 +1,6 @@
 import { type Rule, rule } from '@/src/core/quick-line/rule'
-import { leading, loadOf, type Sentence } from '@/src/core/quick-line/sentence'
-import { placeById } from '@/src/core/wiring/system'
+import { leading, loadOf, type Sentence, worded } from '@/src/core/quick-line/sentence'
+import { partsOf, placeById } from '@/src/core/wiring/system'
 
 const CALLED =
   '((?:(?:first|second|1st|2nd|high|low) stage )?(?:cool|cooling|heat|heating)|ac|fan|emergency(?: heat)?|em heat|aux(?:iliary)?(?: heat)?|strips|(?:first|second|1st|2nd|high|low) stage|[gyw] call)(?: mode| call)?'
@@ -35,6 +35,7 @@ export const runRules: readonly Rule[] = [
     return blower === null ? `holds on ${call}` : `call fan; ${blower} runs`
   }),
   rule(`(?:(.+?) )??${NOT} ${RUN}(?: at all)? (?:in|on|with) ${CALLED}`, (the, what, call) => onCall(the, what, call, false)),
+  rule('(.+?) (?:stays?|staying|stayed) on(?: all the time)?', (the, what) => worded(loadOf(the, what), 'runs')),
   // A motor by the letter that asks for it.
   rule(`(.+?) ${NOT} ${RUN}(?: at all)? (?:on|with) ([gyw])1?`, (the, what, letter) =>
     loadOf(the, what) === null ? null : onCall(the, what, `${letter} call`, false),
@@ -44,6 +45,15 @@ export const runRules: readonly Rule[] = [
   ),
   rule(`(heat pump|condenser|outdoor unit|outside unit) ${NOT} (heat|cool)(?:ing)?(?: at all)?`, (the, what, call) =>
     onCall(the, what, call, false),
+  ),
+  // A valve that does not change over, told by what comes of it, was not seen.
+  rule('(?:(?:reversing )?valve )?(?:stays|stuck|staying) in (?:heat|cool|heating|cooling)(?: mode)?', (the) => the.asNote()),
+  rule(`(both|all) (compressors|stages|motors|fans) ${RUN}(?: fine)?`, (the, _, what) =>
+    what === 'compressors' || what === 'stages'
+      ? partsOf(the.system, 'load')
+          .flatMap(({ id, name }) => (/compressor/.test(name) ? [`${id} runs`] : []))
+          .join('; ') || null
+      : null,
   ),
   // Air of the wrong kind is what a customer tells; a valve that does not shift is read.
   rule(

@@ -1,6 +1,6 @@
 import { NUMBER, type Rule, rule, type Said, VOLTS } from '@/src/core/quick-line/rule'
 import type { Sentence } from '@/src/core/quick-line/sentence'
-import { BETWEEN_LEGS, lineSide, windingVolts } from '@/src/core/quick-line/volts'
+import { BETWEEN_LEGS, lineSide, primary, windingVolts } from '@/src/core/quick-line/volts'
 import { partById, partsOf } from '@/src/core/wiring/system'
 
 /** The supply as it is told: line volts at a unit, between its legs, and what a transformer of several has on either side. */
@@ -53,4 +53,11 @@ export const supplyRules: readonly Rule[] = [
   rule(`${NUMBER} ?${VOLTS}? (?:from|on|out of|at) (.+? transformer)(?: secondary| output)?`, (the, volts, name) =>
     ofTransformer(the, name, volts),
   ),
+  rule(`(?:sec|secondary)(?: is| has| reads?)? ${NUMBER} ?${VOLTS}?`, (the, volts) =>
+    Number(volts) < 60 ? the.voltsAt('transformer', volts) : null,
+  ),
+  rule(`(?:24 ?v(?:olts?)?|low voltage|control) side(?: is| has| reads| shows)? ${NUMBER}(?: ?${VOLTS})?`, (the, volts) =>
+    the.voltsAt('transformer', volts),
+  ),
+  rule('no (?:120|115|240|230|208)(?: ?v| volts)? (?:at|on|to|into) (?:transformer )?primary', (the) => primary(the, '0')),
 ]

@@ -1,7 +1,7 @@
 import { allOf, swapped } from '@/src/core/quick-line/hands'
 import { cableTowards } from '@/src/core/quick-line/meaning'
 import { asks, NUMBER, type Rule, rule, type Said } from '@/src/core/quick-line/rule'
-import { leading, loadOf, type Sentence, worded } from '@/src/core/quick-line/sentence'
+import { leading, letterOfColour, loadOf, type Sentence, worded } from '@/src/core/quick-line/sentence'
 import { sayCall } from '@/src/core/wiring/call'
 import { callsOf, placeById } from '@/src/core/wiring/system'
 
@@ -24,14 +24,6 @@ function stageOrAsk(the: Sentence, said: string): Said {
 
 /** What happened, and what was seen, in the words in which it is told on the phone. Asked first: they say more than their single words. */
 export const toldRules: readonly Rule[] = [
-  rule(
-    '(?:put|stuck|threw|dropped|installed|tried)(?: in)? (\\d{1,2}) ?(?:a|amps?) fuse(?: in)?(?: (?:to see|just to see|to test|for now|for test|instead).*)?',
-    (_, size) => `fuse ${size} in`,
-  ),
-  asks(
-    '(?:jumped|jumpered|bypassed|bypass|jump|shorted)(?: out| around| across| past)? (?:fuse|fuse holder|breaker)|(?:.* )?(?:screw|nail|foil|paper ?clip|wire|jumper|penny|spoon|allen key) (?:across|over|around|past|in place of|instead of|in for|in) fuse(?: .*)?',
-    'Nothing is run with its fuse bypassed: a short then burns the transformer. Put a resettable one in its place: "breaker in".',
-  ),
   rule('zone (\\d)(?: stat| thermostat)?(?: is)? (?:set|calling|calls|called|turned|switched)(?: for| to| on)? (.+)', (the, zone, call) =>
     leading('call', the.call(`zone ${zone} ${call}`)),
   ),
@@ -47,19 +39,6 @@ export const toldRules: readonly Rule[] = [
     (_, amps) => `max ${amps} A on R; trips`,
   ),
   rule(
-    '(?:put in|installed|dropped in|stuck in|popped in)(?: another)?(?: new)? (\\d{1,2})(?: ?(?:a|amps?))?',
-    (_, size) => `fuse ${size} in`,
-  ),
-  rule(
-    '(?:put|stuck|threw|dropped|stick)(?: in)? (?:an? )?(\\d{1,2})(?: ?(?:a|amps?))?(?: in)?(?: (?:there|slot|it|holder))?',
-    (_, size) => `fuse ${size} in`,
-  ),
-  rule(
-    '(\\d+) ?(?:a|amps?)(?: fuse)? in (?:slot|holder|there|board)(?:,? (?:should be|supposed to be|calls for|label says) .*)?',
-    (_, size) => `fuse ${size} in`,
-  ),
-  rule('(\\d+) ?(?:a|amps?) fuse in (?:\\d+ ?(?:a|amps?) )?(?:slot|holder|board|it|there|place)(?: .*)?', (_, size) => `fuse ${size} in`),
-  rule(
     '(cool|cooling|heat|heating|fan) (?:ran|running|has run|has been running)(?: for)? (\\d+) (?:min|mins|minutes),? ([\\d.]+ ?(?:a|amps?)),? (?:and )?([\\d.]+) ?(?:v|volts?)',
     (the, call, _, amps, volts) => {
       const named = the.call(call)
@@ -70,15 +49,13 @@ export const toldRules: readonly Rule[] = [
           : `proved ${named} ${amps.replace(/ ?amps?$/, 'A')} ${volts} V`
     },
   ),
-  // Fuse and trips.
-  rule('fuse (?:just )?(?:let go|went)(?: again)?', () => 'fuse blown'),
-  rule('fuse (?:was |is )?(?:missing|not there|not in|not in (?:it|there|slot|holder)|pulled)|missing fuse', () => 'fuse out'),
+  rule(
+    '(?:swapped|changed|replaced|put|traded)(?: out)?(?: in)? (?:fuse (?:with|for|to) )?(?:new )?(\\d{1,2}) ?(?:a|amps?)(?: (fuse|breaker|one))?(?: in)?',
+    (_, size, what) => `${what === 'breaker' ? 'breaker' : 'fuse'} ${size} in`,
+  ),
+  rule('(?:turned|switched|shut|set) (?:everything|it all|it) (?:to )?off (?:at|on) (?:thermostat|stat|tstat)', () => 'call off'),
   asks('.*\\d+ ?(?:v|volts?)? on (?:one|1) leg.*', 'Which leg is which? Say each against ground: "L1-gnd 120; L2-gnd 0".'),
   rule('breaker (?:just )?(?:went|let go|opened)(?: again)?', () => 'trips'),
-  rule(
-    '(?:installed|fitted|put in|stuck in|dropped in|threw in)(?: a| another)?(?: new| fresh)? (\\d+) ?(?:a|amps?) fuse',
-    (_, size) => `fuse ${size} in`,
-  ),
   rule(
     'proved (?:second|2nd|high) stage (cool|heat)(?:ing)?( .*)?|proved (cool|heat)(?:ing)? (?:second|2nd|high) stage( .*)?',
     (_, one, rest, other, more) => `proved ${one || other}-2${rest || more}`,
@@ -102,8 +79,12 @@ export const toldRules: readonly Rule[] = [
     `(?:it |breaker |fuse )?${TRIPS}(?: it)?(?: right)? (?:instant|second|moment|minute|when|as soon as|once)(?: i)? (?:land|landed|connect|connected) (.+?)(?: back)?(?: on)?|(?:it |breaker |fuse )?${TRIPS}(?: it)?(?: right)? (?:the )?(?:instant|second|moment|minute|when|as soon as|once) (.+?) (?:goes|went|is put|is|gets|lands|touches) (?:back )?(?:on|landed)`,
     (the, one, other) => leading('land', the.conductor(one || other) && `${the.conductor(one || other)}; trips`),
   ),
-  rule('(?:used|using|use) (.+?) (?:wire )?(?:for|as) (\\S+)(?: wire)?(?: (?:at|on) both ends)?(?: now| instead)?', (the, spare, what) =>
-    the.isLetter(what) ? swapped(the, what, spare) : null,
+  rule(
+    '(?:used|using|use) (.+?) (?:wire )?(?:for|as|in place(?: of)?|instead(?: of)?) (\\S+)(?: wire)?(?: (?:at|on) both ends)?(?: now| instead)?',
+    (the, spare, what) => {
+      const letter = the.isLetter(what) ? what : letterOfColour(the, what)
+      return letter === null ? null : swapped(the, letter.toLowerCase(), spare)
+    },
   ),
   rule('(?:thermostat|stat|tstat) (?:base|sub ?base|wall plate|plate)(?: is)? (?:pulled|off|removed|hanging)(?: off)?(?: .*)?', (the) =>
     leading('unplug', the.thermostat()),
@@ -114,14 +95,6 @@ export const toldRules: readonly Rule[] = [
   rule(
     `(?:amps? |draw |current )(?:climbs?|climbed|goes up|went up|rises?|rose|jumps?|jumped|shoots?|spikes?|spiked)(?: up)? to ${NUMBER} ?(?:a|amps?)?`,
     (_, amps) => `max ${amps} A on R`,
-  ),
-  rule(
-    '(?:put|stuck|dropped|popped|set)(?: in)?(?: a| in a)?(?: new| another| fresh)? (\\d+) ?(?:a|amps?)(?: fuse)?(?: in| back in)',
-    (_, size) => `fuse ${size} in`,
-  ),
-  rule(
-    '(?:put |stuck |using )?(?:a )?(\\d+) ?(?:a|amps?) (?:pocket )?breaker (?:is )?(?:in|into|where|instead|in place)(?: (?:the )?(?:fuse holder|fuse slot|holder|fuse|slot|of fuse|place of fuse|for fuse|fuse was|fuse goes|stead of fuse))?',
-    (_, size) => `breaker ${size} in`,
   ),
   rule(
     `(?:amps? |draw |current |it )?(?:climbs?|climbed|goes up|went up|rises?|rose|jumps?|jumped|shoots?|spikes?|spiked)(?: up)? to ${NUMBER} ?(?:a|amps?)?(?: and| then| before| when)*(?: then)?(?: it)? (?:trips|tripped|pops|popped|blows|blew)(?: it)?`,
@@ -156,7 +129,6 @@ export const toldRules: readonly Rule[] = [
     the.isLetter(what) ? swapped(the, what, spare) : null,
   ),
   rule('(?:panel|door|cover) back on (.+)', (the, where) => leading('panel', the.place(where) && `${the.place(where)} on`)),
-  rule('breaker (?:is )?in place (?:of )?fuse', () => 'breaker in'),
   rule('(?:it |breaker |fuse )?(?:is )?(?:holds|held|holding|stayed in|stays in|staying in)(?: so far| fine| up| in)?', () => 'holds'),
   rule('went through (?:\\d+|two|three|several|couple) fuses(?: .*)?', (the) => the.asNote()),
   rule(
@@ -187,16 +159,6 @@ export const toldRules: readonly Rule[] = [
       return a && b && `holds on ${a}; trips on ${b}`
     },
   ),
-  rule('(?:blew|popped|lost|ate|took out)(?: up)? (?:another|second)(?: one| fuse)?', () => 'fuse blown'),
-  rule(
-    '(?:low voltage |control |board )?fuse(?: is)?,? \\d+ ?(?:a|amps?),?(?: and| is| looks)* (?:good|fine|ok|intact)',
-    () => 'fuse good',
-  ),
-  rule('\\d+ ?(?:a|amp|amps) fuse (?:is |looks |checks |tests )?(?:good|fine|ok|intact)', () => 'fuse good'),
-  rule(
-    `(?:somebody|someone|last guy|they|he) (?:put|stuck|left|had|used)(?: in)?(?: a)? ${NUMBER} ?(?:a|amp|amps) fuse(?: in)?(?: .*)?`,
-    (_, size) => `fuse ${size} in`,
-  ),
   rule(
     `(?:it |breaker |fuse )?${TRIPS}(?: out)? (?:after|in|within) (?:about )?(\\d+) ?(s|sec|secs|seconds?|min|mins|minutes?) (?:on|into|in|with) (\\S+)(?: call)?`,
     (the, seconds, unit, call) => leading('trips on', the.call(call) && `${the.call(call)} after ${seconds} ${unit}`),
@@ -208,23 +170,7 @@ export const toldRules: readonly Rule[] = [
   rule(`(\\S+) call (?:still )?(?:${TRIPS}|trips|blows|pops)(?: it| fuse| breaker)?`, (the, call) => leading('trips on', the.call(call))),
   rule('(\\S+) call (?:still )?(?:holds|held|is fine|fine|ok)(?: fine)?', (the, call) => leading('holds on', the.call(call))),
   rule('(?:scratch|strike|undo|cancel) (?:that|last|it|last one)|oops(?: undo)?|never ?mind|take that back', () => 'undo'),
-  rule('(?:pop-out|popout|pop out|push-button) breaker (?:is )?in', () => 'breaker in'),
   rule('(?:breaker )(?:popped|kicked|jumped|came) out', () => 'trips'),
-  rule(
-    '(?:(?:\\d+ ?(?:a|amps?)|board|control|inline|little) )?fuse(?: is| was| looks| tests| checks)? (?:shot|toast|gone|burnt|burnt up|burned|burned up|cooked|fried|bad|no good|dead|done|blown|popped|blew|open|history)(?: again)?|(?:\\w+ )?fuse (?:popped|blew|burned)',
-    () => 'fuse blown',
-  ),
-  rule(
-    'fuse (?:was |is |had been |got |been )*(?:swapped|changed|replaced|upsized|bumped|traded)(?: out)? (?:for|to|with|up to) (\\d+) ?(?:a|amps?)?(?: fuse| one)?',
-    (_, size) => `fuse ${size} in`,
-  ),
-  rule(
-    `(?:put|stuck|installed|plugged|dropped|slid|threw|popped|pushed|using|have)(?: in)?(?: ${NUMBER} ?(?:a|amps?))? (?:pop-?out|pop out|push-?button|resettable|reset|little|mini|test|pocket|plug-?in)(?: \\w+)? breaker(?: in)?(?: (?:place of |for |where |instead of )?(?:fuse|slot|fuse slot|holder|fuse was))?`,
-    (_, size) => (size ? `breaker ${size} in` : 'breaker in'),
-  ),
-  rule('(?:good|fine|intact) fuse', () => 'fuse good'),
-  rule('fuse (?:ohms|ohmed|checks|tests|rings)(?: out)? (?:good|ok|fine|closed)', () => 'fuse good'),
-  rule('(?:stuck|put|threw|popped|dropped) (?:new |another )?fuse (?:in|back in)', () => 'fuse in'),
   rule('(?:power (?:is )?restored|restored (?:all )?power)', () => 'power on'),
   rule('(?:heading|headed|going|walking|walked|went) out', (the) => leading('walk', the.place('outside'))),
   rule('(?:coming|heading|headed|going|came|went|walking|walked) (?:back )?(?:in|inside|indoors)', (the) =>
@@ -233,15 +179,12 @@ export const toldRules: readonly Rule[] = [
   rule('checked for dead(?:[ ,].*)?', (the) => the.asNote()),
   rule('(?:opened|opened up) (.+)', (the, what) => leading('panel', leading('', the.place(what) && `${the.place(what)} off`))),
   rule('(cool|cooling|heat|heating|fan) (?:call )?(?:proven|proved)', (the, call) => leading('proved', the.call(call))),
-  rule('(?:pocket |test )?breaker with (?:lamp|light|bulb|telltale)(?: is)? in', () => 'breaker in'),
-  rule('(?:took|pulled|take|pull) \\d+ ?(?:a|amp|amps)(?: fuse)?(?: out)?', () => 'fuse out'),
   asks('(?:it )?chatters(?: without (?:tripping|trip))?', 'What chatters? Say "contactor chatters", or "thermostat chatters".'),
   rule('(?:it )?(?:is )?satisfied(?: now)?', (the) => (isAtStat(the) ? 'call off' : null)),
   rule(
     `(?:turned|set|cranked|ran|pushed|dropped|bumped)(?: it| stat| thermostat| setpoint)?(?: all way)? (?:up|down) to \\d+(?: degrees)?,? (?:in |to |on |and )?(cool|cooling|heat|heating)`,
     (the, call) => leading('call', the.call(call)),
   ),
-  rule('(?:swapped|changed|replaced|traded)(?: out)? fuse (?:for|with|to) (?:pocket |lamp |test )?breaker', () => 'breaker in'),
   rule('fuse(?: is)?,? \\d+ ?(?:a|amps?),? (?:and )?(good|fine|ok|blown|popped|open)', (_, how) =>
     /^(?:good|fine|ok)$/.test(how) ? 'fuse good' : 'fuse blown',
   ),

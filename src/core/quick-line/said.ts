@@ -6,6 +6,7 @@ import { rules } from '@/src/core/quick-line/rules'
 import { apartRules } from '@/src/core/quick-line/rules-apart'
 import { complaintRules } from '@/src/core/quick-line/rules-complaint'
 import { followedRules } from '@/src/core/quick-line/rules-followed'
+import { fuseRules } from '@/src/core/quick-line/rules-fuses'
 import { handRules } from '@/src/core/quick-line/rules-hands'
 import { partRules } from '@/src/core/quick-line/rules-parts'
 import { remarkRules } from '@/src/core/quick-line/rules-remarks'
@@ -61,6 +62,7 @@ const asked: readonly (Rule & { readonly needs: readonly (readonly string[])[] }
   ...apartRules,
   ...partRules,
   ...thermostatRules,
+  ...fuseRules,
   ...toldRules,
   ...handRules,
   ...seenRules,

@@ -18,6 +18,11 @@ const shortened: readonly (readonly [RegExp, string])[] = [
   [/\bthru\b/gi, 'through'],
   [/\bright (?=(?:when|as|after|at|on|once)\b)/gi, ''],
   [/\btil\b/gi, 'until'],
+  // What was off is said behind what came of it.
+  [
+    /^with (?:the )?(.+? (?:disconnected|off|lifted|unhooked|unplugged|loose|pulled|out)),? (?:the )?(?:breaker |fuse |it )?((?:still )?(?:holds|held|trips|tripped|pops|popped|blows|blew))$/i,
+    '$2 with $1',
+  ],
   [/\bb\/c\b/gi, 'because'],
   [/\bbtwn\b/gi, 'between'],
   [/(?<=\d) ?(?:vac|vdc)\b/gi, ' V'],

@@ -64,7 +64,7 @@ const again = (the: Sentence): Said => {
   return last && onCall(the, last.stat, null, `${last.stat.id} ${last.word}`)
 }
 
-const ON_WIRE = '(?: (?:on|for|at|of) (?:wire )?(\\w{1,3}\\d?)(?: wire| terminal| output)?)?'
+const ON_WIRE = '(?: (?:(?:on|for|at|of) )?(?:wire )?(\\w{1,3}\\d?)(?: wire| terminal| output)?)?'
 /** Without a thermostat in the sentence, "short" alone is no code: it has to be called one. */
 const CALLED_CODE = '(?:code|error|fault|alert|warning|message)'
 const TOLD_AS_CODE = `(?:an? )?(?:(?:over ?-?current|overload)(?: ${CALLED_CODE})?|(?:high current|too much current|current too high|short(?:ed)?(?: circuit)?) ${CALLED_CODE}|${CALLED_CODE} (?:for |of )?(?:over ?-?current|overload|too much current|short))`

@@ -1,0 +1,70 @@
+import { asks, NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
+
+/** What is in the holder and what goes into it: fuses and breakers by their size, good, blown, gone. */
+export const fuseRules: readonly Rule[] = [
+  rule(
+    '(?:put|stuck|threw|dropped|installed|tried)(?: in)? (\\d{1,2}) ?(?:a|amps?) fuse(?: in)?(?: (?:to see|just to see|to test|for now|for test|instead).*)?',
+    (_, size) => `fuse ${size} in`,
+  ),
+  asks(
+    '(?:jumped|jumpered|bypassed|bypass|jump|shorted)(?: out| around| across| past)? (?:fuse|fuse holder|breaker)|(?:.* )?(?:screw|nail|foil|paper ?clip|wire|jumper|penny|spoon|allen key) (?:across|over|around|past|in place of|instead of|in for|in) fuse(?: .*)?',
+    'Nothing is run with its fuse bypassed: a short then burns the transformer. Put a resettable one in its place: "breaker in".',
+  ),
+  rule(
+    '(?:put in|installed|dropped in|stuck in|popped in)(?: another)?(?: new)? (\\d{1,2})(?: ?(?:a|amps?))?',
+    (_, size) => `fuse ${size} in`,
+  ),
+  rule(
+    '(?:put|stuck|threw|dropped|stick)(?: in)? (?:an? )?(\\d{1,2})(?: ?(?:a|amps?))?(?: in)?(?: (?:there|slot|it|holder))?',
+    (_, size) => `fuse ${size} in`,
+  ),
+  rule(
+    '(\\d+) ?(?:a|amps?)(?: fuse)? in (?:slot|holder|there|board)(?:,? (?:should be|supposed to be|calls for|label says) .*)?',
+    (_, size) => `fuse ${size} in`,
+  ),
+  rule('(\\d+) ?(?:a|amps?) fuse in (?:\\d+ ?(?:a|amps?) )?(?:slot|holder|board|it|there|place)(?: .*)?', (_, size) => `fuse ${size} in`),
+  rule('fuse (?:just )?(?:let go|went)(?: again)?', () => 'fuse blown'),
+  rule('fuse (?:was |is )?(?:missing|not there|not in|not in (?:it|there|slot|holder)|pulled)|missing fuse', () => 'fuse out'),
+  rule(
+    '(?:installed|fitted|put in|stuck in|dropped in|threw in)(?: a| another)?(?: new| fresh)? (\\d+) ?(?:a|amps?) fuse',
+    (_, size) => `fuse ${size} in`,
+  ),
+  rule(
+    '(?:put|stuck|dropped|popped|set)(?: in)?(?: a| in a)?(?: new| another| fresh)? (\\d+) ?(?:a|amps?)(?: fuse)?(?: in| back in)',
+    (_, size) => `fuse ${size} in`,
+  ),
+  rule(
+    '(?:put |stuck |using )?(?:a )?(\\d+) ?(?:a|amps?) (?:pocket )?breaker (?:is )?(?:in|into|where|instead|in place)(?: (?:the )?(?:fuse holder|fuse slot|holder|fuse|slot|of fuse|place of fuse|for fuse|fuse was|fuse goes|stead of fuse))?',
+    (_, size) => `breaker ${size} in`,
+  ),
+  rule('breaker (?:is )?in place (?:of )?fuse', () => 'breaker in'),
+  rule('(?:blew|popped|lost|ate|took out)(?: up)? (?:another|second)(?: one| fuse)?', () => 'fuse blown'),
+  rule(
+    '(?:low voltage |control |board )?fuse(?: is)?,? \\d+ ?(?:a|amps?),?(?: and| is| looks)* (?:good|fine|ok|intact)',
+    () => 'fuse good',
+  ),
+  rule('\\d+ ?(?:a|amp|amps) fuse (?:is |looks |checks |tests )?(?:good|fine|ok|intact)', () => 'fuse good'),
+  rule(
+    `(?:somebody|someone|last guy|they|he) (?:put|stuck|left|had|used)(?: in)?(?: a)? ${NUMBER} ?(?:a|amp|amps) fuse(?: in)?(?: .*)?`,
+    (_, size) => `fuse ${size} in`,
+  ),
+  rule('(?:pop-out|popout|pop out|push-button) breaker (?:is )?in', () => 'breaker in'),
+  rule(
+    '(?:(?:\\d+ ?(?:a|amps?)|board|control|inline|little) )?fuse(?: is| was| looks| tests| checks)? (?:shot|toast|gone|burnt|burnt up|burned|burned up|cooked|fried|bad|no good|dead|done|blown|popped|blew|open|history)(?: again)?|(?:\\w+ )?fuse (?:popped|blew|burned)',
+    () => 'fuse blown',
+  ),
+  rule(
+    'fuse (?:was |is |had been |got |been )*(?:swapped|changed|replaced|upsized|bumped|traded)(?: out)? (?:for|to|with|up to) (\\d+) ?(?:a|amps?)?(?: fuse| one)?',
+    (_, size) => `fuse ${size} in`,
+  ),
+  rule(
+    `(?:put|stuck|installed|plugged|dropped|slid|threw|popped|pushed|using|have)(?: in)?(?: ${NUMBER} ?(?:a|amps?))? (?:pop-?out|pop out|push-?button|resettable|reset|little|mini|test|pocket|plug-?in)(?: \\w+)? breaker(?: in)?(?: (?:place of |for |where |instead of )?(?:fuse|slot|fuse slot|holder|fuse was))?`,
+    (_, size) => (size ? `breaker ${size} in` : 'breaker in'),
+  ),
+  rule('(?:good|fine|intact) fuse', () => 'fuse good'),
+  rule('fuse (?:ohms|ohmed|checks|tests|rings)(?: out)? (?:good|ok|fine|closed)', () => 'fuse good'),
+  rule('(?:stuck|put|threw|popped|dropped) (?:new |another )?fuse (?:in|back in)', () => 'fuse in'),
+  rule('(?:pocket |test )?breaker with (?:lamp|light|bulb|telltale)(?: is)? in', () => 'breaker in'),
+  rule('(?:took|pulled|take|pull) \\d+ ?(?:a|amp|amps)(?: fuse)?(?: out)?', () => 'fuse out'),
+  rule('(?:swapped|changed|replaced|traded)(?: out)? fuse (?:for|with|to) (?:pocket |lamp |test )?breaker', () => 'breaker in'),
+]
