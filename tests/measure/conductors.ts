@@ -10,12 +10,13 @@ import {
   firstEnd,
   hangTogether,
   metalEnd,
-  readsClosed,
   secondEnd,
   statesOf,
 } from '@/src/core/cable/conductor-faults'
-import { type ConductorReading, planConductors } from '@/src/core/cable/conductor-plan'
+import { planConductors } from '@/src/core/cable/conductor-plan'
+import { MARK_OHMS, ohmsBetween } from '@/src/core/cable/marks'
 import { createRandom, type Random } from '@/src/core/units/random'
+import { followPlan } from '@/tests/cable/follow-plan'
 
 const { values: options } = parseArgs({
   options: { sets: { type: 'string', default: '60' }, seed: { type: 'string', default: '1' }, out: { type: 'string' } },
@@ -45,34 +46,17 @@ interface Followed {
   readonly isWhole: boolean
 }
 
-function follow(conductors: number, faults: ConductorFaults): Followed {
-  const readings: ConductorReading[] = []
-  let here: 0 | 1 = 0
-  let ties: readonly (readonly number[])[] = []
-  let walks = 0
-  for (;;) {
-    const plan = planConductors({ conductors, hasMetal: [true, true], here, ties, readings, mustCross: walks === 0 })
-    const { next } = plan
-    if (next.do === 'read') {
-      const joins = [...ties, ...next.test.joins]
-      readings.push({
-        ...next.test,
-        joins,
-        isClosed: readsClosed(hangTogether(conductors, faults, joins), [], next.test.a, next.test.b),
-      })
-    } else if (next.do === 'cross') {
-      ties = next.ties
-      here = here === 0 ? 1 : 0
-      walks++
-    } else {
-      const truth = statesOf(conductors, faults)
-      return {
-        readings: readings.length,
-        walks,
-        isRight: plan.states.every((state, conductor) => state === null || JSON.stringify(state) === JSON.stringify(truth[conductor])),
-        isWhole: next.do === 'done',
-      }
-    }
+function follow(conductors: number, faults: ConductorFaults, resistors: readonly number[] = []): Followed {
+  const { plan, readings, walks } = followPlan(
+    (stand) => planConductors({ conductors, hasMetal: [true, true], resistors, ...stand }),
+    (joins, marks, a, b) => ohmsBetween(hangTogether(conductors, faults, joins), [], marks, a, b),
+  )
+  const truth = statesOf(conductors, faults)
+  return {
+    readings,
+    walks,
+    isRight: plan.states.every((state, conductor) => state === null || JSON.stringify(state) === JSON.stringify(truth[conductor])),
+    isWhole: plan.next.do === 'done',
   }
 }
 
@@ -83,21 +67,27 @@ const ninetyFifth = (some: readonly Followed[], value: (one: Followed) => number
   some.map(value).sort((a, b) => a - b)[Math.floor(0.95 * some.length)]
 
 const rows: string[] = []
+const withResistors: Followed[] = []
 for (const conductors of [5, 7]) {
   for (let count = 0; count <= 3; count++) {
     const random = createRandom(1000 * Number(options.seed) + 10 * conductors + count)
-    const all = Array.from({ length: count === 0 ? 1 : SETS }, () => follow(conductors, draw(conductors, count, random)))
+    const sets = Array.from({ length: count === 0 ? 1 : SETS }, () => draw(conductors, count, random))
+    const joined = sets.map((faults) => follow(conductors, faults))
+    const marked = sets.map((faults) => follow(conductors, faults, MARK_OHMS))
+    if (conductors === 7) withResistors.push(...marked)
     const row = [
       conductors,
       count,
-      all.length,
-      share(all, ({ isRight }) => isRight),
-      share(all, ({ isWhole }) => isWhole),
-      mean(all, ({ readings }) => readings),
-      ninetyFifth(all, ({ readings }) => readings),
+      sets.length,
+      ...[joined, marked].flatMap((all) => [
+        share(all, ({ isRight }) => isRight),
+        share(all, ({ isWhole }) => isWhole),
+        mean(all, ({ readings }) => readings),
+        ninetyFifth(all, ({ readings }) => readings),
+        mean(all, ({ walks }) => walks),
+        share(all, ({ readings, walks }) => readings <= 8 && walks <= 2),
+      ]),
       (conductors * (conductors - 1)) / 2,
-      mean(all, ({ walks }) => walks),
-      share(all, ({ readings, walks }) => readings <= 8 && walks <= 4),
     ]
     rows.push(`| ${row.join(' | ')} |`)
     console.log(rows.at(-1))
@@ -121,11 +111,14 @@ const page = `# The conductors of a cable, told apart
 
 ${SETS} sets of troubles each, drawn anew (seed ${options.seed}): every trouble as likely an open conductor, two that touch, or one that touches metal; one that
 is open and touches is drawn on either side of its break. The plan is followed until every conductor has its name and its partners.
-Walks are counted one way. Pair by pair, from one end, finds no open conductor. Made by \`npm run measure:conductors\`.
+Walks are counted one way. Pair by pair, from one end, finds no open conductor. Made by \`npm run measure:conductors\`. Left with joins alone, right
+(r) with ${MARK_OHMS.length} resistors of ${MARK_OHMS.map((ohm) => ohm / 1000).join(', ')} kohm at the other end.
 
-| conductors | troubles | sets | all that was named is true | all was named | readings, mean | 95th of 100 | pair by pair | walks one way, mean | in 8 readings and 2 walks there and back |
-| ---: | ---: | ---: | ---: | ---: | ---: | ---: | ---: | ---: | ---: |
+| conductors | troubles | sets | all that was named is true | all was named | readings, mean | 95th of 100 | walks, mean | in 8 readings and 2 walks | true (r) | named (r) | readings (r) | 95th (r) | walks (r) | in 8 and 2 (r) | pair by pair |
+| ---: | ---: | ---: | ---: | ---: | ---: | ---: | ---: | ---: | ---: | ---: | ---: | ---: | ---: | ---: | ---: |
 ${rows.join('\n')}
+
+**With resistors ${share(withResistors, ({ readings, walks }) => readings <= 8 && walks <= 2)} of the sets of seven conductors are told in at most 8 readings and 2 walks.**
 
 A reading with joins has two answers: one bit at most. Of seven conductors, sound, open and shorted alone make ${[1, 2, 3]
   .map((count) => `with ${count} ${count === 1 ? 'trouble' : 'troubles'} ${bitsOf(picturesOf(7, count))}`)

@@ -1,6 +1,7 @@
-import { type Bench, type BenchChange, isSameJumper, slotOf, withSlot } from '@/src/core/bench/bench'
+import { type Bench, type BenchChange, isResistor, isSameJumper, type Jumper, slotOf, withSlot } from '@/src/core/bench/bench'
 import { problemWithJumpers, problemWithPuttingBack } from '@/src/core/bench/jumper-guard'
 import { pinOf, problemWithPoint, sayPoint } from '@/src/core/bench/points'
+import { sayJumpers } from '@/src/core/bench/say-jumpers'
 import { landingsOfSwap, problemWithSwap, swapAt } from '@/src/core/bench/swaps'
 import type { PartOf } from '@/src/core/wiring/part'
 import { type Point, parsePoint } from '@/src/core/wiring/point'
@@ -14,8 +15,12 @@ const refuse = (problem: string): Applied => ({ ok: false, problem })
 export function applyChange(system: System, bench: Bench, change: BenchChange): Applied {
   const done = (changed: Partial<Bench>): Applied => ({ ok: true, bench: { ...bench, ...changed } })
   switch (change.do) {
-    case 'power':
+    case 'power': {
+      const resistors = bench.jumpers.filter(isResistor)
+      if (change.on && resistors.length > 0)
+        return refuse(`Take the resistors out before the power goes on: ${sayJumpers(system, resistors)}. Nothing was changed.`)
       return done({ power: change.on })
+    }
     case 'call':
       return done({ call: change.call })
     case 'walk':
@@ -41,7 +46,7 @@ export function applyChange(system: System, bench: Bench, change: BenchChange): 
       return putBack(system, bench, { ...bench, unplugged: others }, `Plugging the ${part.name} in`)
     }
     case 'jumper':
-      return addJumper(system, bench, change.a, change.b)
+      return addJumper(system, bench, { a: change.a, b: change.b, ...(change.ohm !== undefined && { ohm: change.ohm }) })
     case 'unjumper': {
       const others = bench.jumpers.filter((jumper) => !isSameJumper(jumper, change.a, change.b))
       if (others.length === bench.jumpers.length)
@@ -123,14 +128,17 @@ function putBack(system: System, before: Bench, after: Bench, what: string): App
   return problem ? refuse(problem) : { ok: true, bench: after }
 }
 
-function addJumper(system: System, bench: Bench, a: Point, b: Point): Applied {
+function addJumper(system: System, bench: Bench, jumper: Jumper): Applied {
+  const { a, b } = jumper
   for (const point of [a, b]) {
     const problem = problemWithPoint(system, point)
     if (problem) return refuse(problem)
   }
   if (a === b) return refuse('A jumper needs two different ends.')
-  if (bench.jumpers.some((jumper) => isSameJumper(jumper, a, b))) return refuse('That jumper is in already.')
-  const after = { ...bench, jumpers: [...bench.jumpers, { a, b }] }
+  if (bench.jumpers.some((other) => isSameJumper(other, a, b))) return refuse('That jumper is in already.')
+  if (isResistor(jumper) && bench.power)
+    return refuse('A resistor goes in with the power off, to tell wires apart: say "power off" first. Nothing was changed.')
+  const after = { ...bench, jumpers: [...bench.jumpers, jumper] }
   const harm = problemWithJumpers(system, after)
   return harm ? refuse(harm) : { ok: true, bench: after }
 }

@@ -23,6 +23,8 @@ export interface FurtherSlot extends Slot {
 export interface Jumper {
   readonly a: Point
   readonly b: Point
+  /** A resistor of known value, in only while the power is off; left out, a clip lead. */
+  readonly ohm?: number
 }
 
 /** A conductor whose place a spare of its cable has taken. */
@@ -104,7 +106,7 @@ export const standingKey = (bench: Bench): string =>
 
 // Asked many thousand times while checks are ranked; a bench never changes once it is made.
 const keysOf = new Memo((bench: Bench) => {
-  const jumpers = bench.jumpers.map(({ a, b }) => [a, b].sort().join('=')).sort()
+  const jumpers = bench.jumpers.map(({ a, b, ohm = '' }) => `${[a, b].sort().join('=')}${ohm}`).sort()
   const changes = [
     [...bench.lifted].sort().join(','),
     [...bench.unplugged].sort().join(','),
@@ -124,6 +126,9 @@ const keysOf = new Memo((bench: Bench) => {
     wiring: `${bench.power ? 'live' : 'off'} | ${changes}`,
   }
 })
+
+/** A resistor of known value, not a clip lead. */
+export const isResistor = ({ ohm }: Jumper): boolean => ohm !== undefined
 
 export const isSameJumper = (jumper: Jumper, a: Point, b: Point): boolean =>
   (jumper.a === a && jumper.b === b) || (jumper.a === b && jumper.b === a)

@@ -13,7 +13,8 @@ export const benchChangeSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('land'), end: pointSchema }),
   z.strictObject({ do: z.literal('unplug'), part: id }),
   z.strictObject({ do: z.literal('plug'), part: id }),
-  z.strictObject({ do: z.literal('jumper'), a: pointSchema, b: pointSchema }),
+  /** `ohm`: a resistor of known value in place of a clip lead, to tell wires apart with the power off. */
+  z.strictObject({ do: z.literal('jumper'), a: pointSchema, b: pointSchema, ohm: z.number().min(1).max(10_000_000).optional() }),
   z.strictObject({ do: z.literal('unjumper'), a: pointSchema, b: pointSchema }),
   /** `part`: another fuse or breaker than the transformer's first, by its id. */
   z.strictObject({

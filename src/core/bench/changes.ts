@@ -39,7 +39,7 @@ export function changesOfBench(system: System, network: Network, bench: Bench): 
       if (!bench.lifted.includes(on)) changes.push(addAdmittance(network, on, terminal, complex(1 / cableConstants.landingOhm)))
     }
   }
-  for (const { a, b } of bench.jumpers) changes.push(addAdmittance(network, a, b, complex(1 / JUMPER_OHM)))
+  for (const { a, b, ohm = JUMPER_OHM } of bench.jumpers) changes.push(addAdmittance(network, a, b, complex(1 / ohm)))
   for (const { id } of partsOf(system, 'fuse')) if (slotOf(system, bench, id).open) changes.push(openLink(network, bodyLink(id)))
   return changes
 }

@@ -3,6 +3,7 @@ import { bypassedBy } from '@/src/core/bench/caution'
 import { sayPoint } from '@/src/core/bench/points'
 import { isFurtherOdd, sayConductor, sayFurther, sayPair } from '@/src/core/bench/say'
 import { modelValue } from '@/src/core/units/model-value'
+import { sayOhms } from '@/src/core/units/quantity'
 import { sayCall } from '@/src/core/wiring/call'
 import { parsePoint } from '@/src/core/wiring/point'
 import {
@@ -33,13 +34,14 @@ const FUSE_SIZES = modelValue({ value: [3, 5], unit: 'A', source: 'engine.md sec
 /** The put-back list, in the order in which hands should do it: what can hurt first. */
 export function owedBy(system: System, bench: Bench): Owed[] {
   const owed: Owed[] = []
-  for (const { a, b } of bench.jumpers) {
-    const names = bypassedBy(system, { a, b }).map(({ name }) => name)
+  for (const { a, b, ohm } of bench.jumpers) {
+    // A resistor carries nothing while the power is off, and is out before it goes on.
+    const names = ohm === undefined ? bypassedBy(system, { a, b }).map(({ name }) => name) : []
     const bypassed = names.length === 0 ? null : `${names.join(' and ')} ${names.length === 1 ? 'is' : 'are'} bypassed`
     owed.push({
       what: bypassed ? 'bypass' : 'jumper',
       place: parsePoint(a).place,
-      say: bypassed ?? `jumper ${sayPair(system, a, b)}`,
+      say: bypassed ?? `${ohm === undefined ? 'jumper' : `resistor ${sayOhms(ohm)} from`} ${sayPair(system, a, b)}`,
       putBack: { do: 'unjumper', a, b },
     })
   }

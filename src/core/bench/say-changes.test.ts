@@ -1,5 +1,6 @@
 import type { BenchChange } from '@/src/core/bench/bench'
-import { sayChanges, sayJumpers } from '@/src/core/bench/say-changes'
+import { sayChanges } from '@/src/core/bench/say-changes'
+import { sayJumpers } from '@/src/core/bench/say-jumpers'
 import { conductorEnd, type Point } from '@/src/core/wiring/point'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 

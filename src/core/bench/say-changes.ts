@@ -1,7 +1,7 @@
-import type { BenchChange, Jumper } from '@/src/core/bench/bench'
-import { sayPoint } from '@/src/core/bench/points'
-import { sayChange, sayPair } from '@/src/core/bench/say'
-import { conductorEnd, type Point, parsePoint } from '@/src/core/wiring/point'
+import { type BenchChange, isResistor, type Jumper } from '@/src/core/bench/bench'
+import { sayChange } from '@/src/core/bench/say'
+import { listed, sayJumpers } from '@/src/core/bench/say-jumpers'
+import { conductorEnd, parsePoint } from '@/src/core/wiring/point'
 import { cableById, placeById, type System } from '@/src/core/wiring/system'
 
 /** Changes as a hand makes them, in their order: a cable is one thing, taken off in one act, and so is a bundle of jumpers from one point. */
@@ -25,22 +25,6 @@ export function sayChanges(system: System, changes: readonly BenchChange[]): str
   return said
 }
 
-/** Jumpers as they are said: those from one point together. */
-export function sayJumpers(system: System, jumpers: readonly Jumper[]): string {
-  const [first] = jumpers
-  const hub = [first.a, first.b].find((point) => jumpers.every(({ a, b }) => a === point || b === point))
-  if (jumpers.length === 1 || hub === undefined) return jumpers.map(({ a, b }) => sayPair(system, a, b)).join(', ')
-  const others = jumpers.map(({ a, b }) => (a === hub ? b : a))
-  const { place } = parsePoint(hub)
-  if (!others.every((point) => parsePoint(point).place === place)) return jumpers.map(({ a, b }) => sayPair(system, a, b)).join(', ')
-  const at = ` at the ${placeById(system, place)?.name ?? place}`
-  const plain = (point: Point) => sayPoint(system, point).replace(at, '')
-  return `${plain(hub)} to ${listed(others.map(plain))}${at}`
-}
-
-const listed = (words: readonly string[]): string =>
-  words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words[words.length - 1]}`
-
 function isOneAct(one: BenchChange, other: BenchChange): boolean {
   if (one.do === 'lift' || one.do === 'land') {
     if (other.do !== one.do) return false
@@ -48,7 +32,11 @@ function isOneAct(one: BenchChange, other: BenchChange): boolean {
     return a.cable === b.cable && a.place === b.place
   }
   if (one.do === 'jumper' || one.do === 'unjumper')
-    return other.do === one.do && [other.a, other.b].some((point) => point === one.a || point === one.b)
+    return (
+      other.do === one.do &&
+      isResistorAct(one) === isResistorAct(other) &&
+      [other.a, other.b].some((point) => point === one.a || point === one.b)
+    )
   return false
 }
 
@@ -68,6 +56,16 @@ function sayAct(system: System, act: readonly BenchChange[]): string[] {
     if (isWhole) return [`${first.do === 'lift' ? 'take off' : 'put back'} the ${cable.name} ${at}: ${letters}`]
     return [`${first.do} ${letters} of the ${cable.name} ${at}`]
   }
-  const jumpers = act.flatMap((change) => ('a' in change && 'b' in change ? [{ a: change.a, b: change.b }] : []))
-  return [`${first.do === 'jumper' ? 'jumper' : 'take out the jumpers'} ${sayJumpers(system, jumpers)}`]
+  const jumpers = act.flatMap((change): Jumper[] =>
+    change.do === 'jumper'
+      ? [{ a: change.a, b: change.b, ...(change.ohm !== undefined && { ohm: change.ohm }) }]
+      : change.do === 'unjumper'
+        ? [change]
+        : [],
+  )
+  return [
+    `${first.do === 'jumper' ? (jumpers.every(isResistor) ? 'clip in' : 'jumper') : 'take out the jumpers'} ${sayJumpers(system, jumpers)}`,
+  ]
 }
+
+const isResistorAct = (change: BenchChange): boolean => change.do === 'jumper' && change.ohm !== undefined

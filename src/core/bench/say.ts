@@ -1,5 +1,6 @@
 import { type Bench, type BenchChange, type FurtherSlot, type Slot, slotOf } from '@/src/core/bench/bench'
 import { pinOf, sayPoint } from '@/src/core/bench/points'
+import { sayOhms } from '@/src/core/units/quantity'
 import { sayCall } from '@/src/core/wiring/call'
 import { type Point, parsePoint } from '@/src/core/wiring/point'
 import { type Cable, cableById, firstPart, partById, placeById, type System, sayRightFuse } from '@/src/core/wiring/system'
@@ -20,7 +21,9 @@ export function sayChange(system: System, change: BenchChange): string {
     case 'plug':
       return `plug the ${partById(system, change.part)?.name ?? change.part} back in`
     case 'jumper':
-      return `jumper ${sayPair(system, change.a, change.b)}`
+      return change.ohm === undefined
+        ? `jumper ${sayPair(system, change.a, change.b)}`
+        : `clip ${sayOhms(change.ohm)} from ${sayPair(system, change.a, change.b)}`
     case 'unjumper':
       return `take out the jumper ${sayPair(system, change.a, change.b)}`
     case 'slot':
@@ -73,7 +76,8 @@ export function sayBench(system: System, bench: Bench): string[] {
   if (bench.call !== 'off') phrases.push(`call: ${sayCall[bench.call]}`)
   if (isSlotOdd(system, bench)) phrases.push(saySlot(system, bench))
   for (const slot of bench.further ?? []) if (isFurtherOdd(system, slot)) phrases.push(sayFurther(system, slot))
-  for (const { a, b } of bench.jumpers) phrases.push(`jumper ${sayPair(system, a, b)}`)
+  for (const { a, b, ohm } of bench.jumpers)
+    phrases.push(`${ohm === undefined ? 'jumper' : `${sayOhms(ohm)} from`} ${sayPair(system, a, b)}`)
   for (const end of bench.lifted) phrases.push(`${sayPoint(system, end)} lifted`)
   for (const { cable, from, to } of bench.swaps) {
     const found = cableById(system, cable)

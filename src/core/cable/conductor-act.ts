@@ -8,7 +8,13 @@ import type { Cable } from '@/src/core/wiring/system'
 /** What to do next with the conductors of a cable. */
 export type ConductorAct =
   /** Set the bench up and read; `probe` is asked after `changes`. `isLoop`: a sound cable reads closed. */
-  | { readonly do: 'read'; readonly changes: readonly BenchChange[]; readonly probe: Probe; readonly isLoop: boolean }
+  | {
+      readonly do: 'read'
+      readonly changes: readonly BenchChange[]
+      readonly probe: Probe
+      readonly isLoop: boolean
+      readonly soundOhm: number | null
+    }
   /** Set up here, walk, set up there. */
   | { readonly do: 'walk'; readonly changes: readonly BenchChange[] }
   /** The helper at the other end sets up. */
@@ -23,6 +29,8 @@ export function actOf(
   here: 0 | 1,
   step: Extract<ConductorStep, { do: 'read' | 'cross' | 'tie there' }>,
   isLoop: (test: ConductorTest) => boolean,
+  /** What a cable with nothing wrong would read through resistors at the other end; null where none is in. */
+  soundOhm: (test: ConductorTest) => number | null = () => null,
 ): ConductorAct {
   const [place, far] = [cable.between[here], cable.between[1 - here]]
   const ready: BenchChange[] = [
@@ -34,14 +42,20 @@ export function actOf(
     case 'read': {
       const { test } = step
       const probe: Probe = { meter: 'ohms', a: pointOf(cable, test.a, place), b: pointOf(cable, test.b, place) }
-      return { do: 'read', changes: [...ready, ...tie(cable, bench, here, test.joins)], probe, isLoop: isLoop(test) }
+      return {
+        do: 'read',
+        changes: [...ready, ...tie(cable, bench, here, { ties: test.joins, marks: null })],
+        probe,
+        isLoop: isLoop(test),
+        soundOhm: soundOhm(test),
+      }
     }
     case 'tie there':
-      return { do: 'call out', changes: [...ready, ...liftAll(cable, bench, far), ...tie(cable, bench, (1 - here) as 0 | 1, step.ties)] }
+      return { do: 'call out', changes: [...ready, ...liftAll(cable, bench, far), ...tie(cable, bench, (1 - here) as 0 | 1, step)] }
     case 'cross':
       return {
         do: 'walk',
-        changes: [...ready, ...tie(cable, bench, here, step.ties), { do: 'walk', place: far }, ...liftAll(cable, bench, far)],
+        changes: [...ready, ...tie(cable, bench, here, step), { do: 'walk', place: far }, ...liftAll(cable, bench, far)],
       }
   }
 }

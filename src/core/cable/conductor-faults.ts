@@ -81,19 +81,22 @@ export function hangTogether(conductors: number, { opens, touches }: ConductorFa
 }
 
 /** Whether two ends read closed, with further ends tied together while the meter is on them. */
-export function readsClosed(masks: Uint32Array, joins: readonly (readonly number[])[], a: number, b: number): boolean {
-  let reached = masks[a]
-  for (let grown = true; grown; ) {
+export const readsClosed = (masks: Uint32Array, joins: readonly (readonly number[])[], a: number, b: number): boolean =>
+  (reached(masks, joins, a) & (1 << b)) !== 0
+
+/** All ends that hang on one of them, as bits, with further ends tied together. */
+export function reached(masks: Uint32Array, joins: readonly (readonly number[])[], from: number): number {
+  let bits = masks[from]
+  for (let grown = joins.length > 0; grown; ) {
     grown = false
-    if ((reached & (1 << b)) !== 0) return true
     for (const group of joins) {
-      if (!group.some((end) => (reached & (1 << end)) !== 0)) continue
-      const before = reached
-      for (const end of group) reached |= masks[end]
-      grown ||= reached !== before
+      if (!group.some((end) => (bits & (1 << end)) !== 0)) continue
+      const before = bits
+      for (const end of group) bits |= masks[end]
+      grown ||= bits !== before
     }
   }
-  return (reached & (1 << b)) !== 0
+  return bits
 }
 
 /** What a conductor is: parted or whole, and the others, or the metal, that it touches. */

@@ -1,34 +1,15 @@
 import fc from 'fast-check'
-import { type ConductorFaults, firstEnd, hangTogether, metalEnd, readsClosed, secondEnd, statesOf } from '@/src/core/cable/conductor-faults'
-import { type ConductorPlan, type ConductorReading, planConductors } from '@/src/core/cable/conductor-plan'
-
-const MOST_STEPS = 60
+import { type ConductorFaults, firstEnd, hangTogether, metalEnd, secondEnd, statesOf } from '@/src/core/cable/conductor-faults'
+import { type ConductorReading, planConductors } from '@/src/core/cable/conductor-plan'
+import { MARK_OHMS, ohmsBetween } from '@/src/core/cable/marks'
+import { followPlan } from '@/tests/cable/follow-plan'
 
 /** Follows the plan on a cable with those troubles, until it has no further step. */
-function follow(conductors: number, faults: ConductorFaults, reach: 'walk' | 'helper' = 'walk') {
-  let here: 0 | 1 = 0
-  let ties: readonly (readonly number[])[] = []
-  let walks = 0
-  let isOff = false
-  const readings: ConductorReading[] = []
-  for (let step = 0; step < MOST_STEPS; step++) {
-    const plan: ConductorPlan = planConductors({ conductors, hasMetal: [true, true], here, ties, readings, mustCross: !isOff, reach })
-    const { next } = plan
-    if (next.do === 'done' || next.do === 'stuck') return { plan, readings: readings.length, walks }
-    if (next.do === 'read') {
-      const joins = [...ties, ...next.test.joins]
-      const isClosed = readsClosed(hangTogether(conductors, faults, joins), [], next.test.a, next.test.b)
-      readings.push({ ...next.test, joins, isClosed })
-      continue
-    }
-    isOff = true
-    ties = next.ties
-    if (next.do === 'tie there') continue
-    here = here === 0 ? 1 : 0
-    walks++
-  }
-  throw new Error('The plan has no end.')
-}
+const follow = (conductors: number, faults: ConductorFaults, reach: 'walk' | 'helper' = 'walk', resistors: readonly number[] = []) =>
+  followPlan(
+    (stand) => planConductors({ conductors, hasMetal: [true, true], reach, resistors, ...stand }),
+    (joins, marks, a, b) => ohmsBetween(hangTogether(conductors, faults, joins), [], marks, a, b),
+  )
 
 const sound: ConductorFaults = { opens: [], touches: [], weight: 1 }
 
@@ -99,5 +80,36 @@ describe('the plan for the conductors of a cable', () => {
     const readings = [read(0, 1, true), read(1, 2, true), read(0, 2, false), read(0, 3, false), read(2, 3, false), read(0, 1, true)]
     const misfit = planConductors({ conductors: 4, hasMetal: [true, true], here: 0, ties: [], readings }).misfit
     expect(misfit?.reading).toBe(1)
+  })
+
+  describe('with resistors of known values at the other end', () => {
+    it('tells a sound cable of seven in one walk and six readings', () => {
+      const { plan, readings, walks } = follow(7, sound, 'walk', MARK_OHMS)
+      expect(plan.states).toEqual(Array.from({ length: 7 }, () => ({ isOpen: false, touches: [] })))
+      expect(readings).toBeLessThanOrEqual(6)
+      expect(walks).toBe(1)
+    })
+
+    it('names what is true, whatever up to three things are wrong', () => {
+      fc.assert(
+        fc.property(
+          fc.integer({ min: 3, max: 5 }).chain((conductors) => fc.tuple(fc.constant(conductors), anyFaults(conductors))),
+          ([conductors, faults]) => {
+            const { plan } = follow(conductors, faults, 'walk', MARK_OHMS)
+            const truth = statesOf(conductors, faults)
+            plan.states.forEach((state, conductor) => {
+              if (state) expect(state).toEqual(truth[conductor])
+            })
+          },
+        ),
+        { numRuns: 40, seed: 5 },
+      )
+    })
+
+    it('does with three of them what three can', () => {
+      const { plan, readings } = follow(5, { opens: [2], touches: [], weight: 1 }, 'walk', MARK_OHMS.slice(0, 3))
+      expect(plan.states[2]).toEqual({ isOpen: true, touches: [] })
+      expect(readings).toBeLessThanOrEqual(8)
+    })
   })
 })

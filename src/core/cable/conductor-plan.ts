@@ -1,20 +1,15 @@
-import {
-  type ConductorFaults,
-  type ConductorState,
-  conductorFaults,
-  hangTogether,
-  readsClosed,
-  statesOf,
-} from '@/src/core/cable/conductor-faults'
+import { type ConductorFaults, type ConductorState, conductorFaults, hangTogether, statesOf } from '@/src/core/cable/conductor-faults'
 import { type CableEnd, type ConductorTest, endOf, testsAt, tiesFor } from '@/src/core/cable/conductor-tests'
+import { classesOf, isTold, type Marks, marksAt, ohmsBetween, pictureThrough, type Told, testsThrough } from '@/src/core/cable/marks'
 import type { FarEndReach } from '@/src/core/job/run-schema'
 import { LruCache } from '@/src/core/units/cache'
 import { modelValue } from '@/src/core/units/model-value'
 import { workLimit } from '@/src/core/units/work-limit'
 
-/** A reading that was taken: what was tied together at either end, where the meter was, and whether it read closed. */
-export interface ConductorReading extends ConductorTest {
-  readonly isClosed: boolean
+/** A reading that was taken: what was tied together at either end, where the meter was, and what it said. */
+export interface ConductorReading extends ConductorTest, Told {
+  /** Resistors that were in at one end. */
+  readonly marks?: Marks
 }
 
 /** What the plan is made from. */
@@ -26,6 +21,10 @@ export interface ConductorQuestion {
   readonly here: 0 | 1
   /** Ties that are in at the other end. */
   readonly ties: readonly (readonly number[])[]
+  /** Resistors that are in at the other end. */
+  readonly marks?: Marks | null
+  /** Resistors of known values that are at hand, ohm. */
+  readonly resistors?: readonly number[]
   readonly readings: readonly ConductorReading[]
   /** The other end is not off its screws yet: nothing read here would tell. */
   readonly mustCross?: boolean
@@ -33,12 +32,18 @@ export interface ConductorQuestion {
   readonly reach?: FarEndReach
 }
 
+/** What is joined at one end while the other is read. */
+export interface Setup {
+  readonly ties: readonly (readonly number[])[]
+  readonly marks: Marks | null
+}
+
 export type ConductorStep =
   | { readonly do: 'read'; readonly test: ConductorTest }
-  /** Walk to the other end; `ties` stay in here. */
-  | { readonly do: 'cross'; readonly ties: readonly (readonly number[])[] }
+  /** Walk to the other end; `ties` and resistors stay in here. */
+  | ({ readonly do: 'cross' } & Setup)
   /** The helper at the other end ties these, and only these. */
-  | { readonly do: 'tie there'; readonly ties: readonly (readonly number[])[] }
+  | ({ readonly do: 'tie there' } & Setup)
   | { readonly do: 'done' }
   /** No join tells the rest. */
   | { readonly do: 'stuck' }
@@ -56,7 +61,7 @@ const WORTH_STAYING = modelValue({ value: 0.2, unit: 'share of the entropy', sou
 /** What a reading after a walk has to tell more than the best one here. */
 const WORTH_A_WALK = modelValue({ value: 0.06, unit: 'share of the entropy', source: 'assumption' })
 /** Of two readings that tell nearly as much, the one with fewer clips. */
-const BITS_A_CLIP = modelValue({ value: 0.004, unit: 'share of the entropy', source: 'assumption' })
+const BITS_A_CLIP = modelValue({ value: 0.001, unit: 'share of the entropy', source: 'assumption' })
 /** More conductors than this have too many sets of three troubles to go through while somebody waits. */
 export const MOST_CONDUCTORS = workLimit(9)
 const MOST_HYPOTHESES_WEIGHED = workLimit(1000)
@@ -124,8 +129,10 @@ export function planConductors(question: ConductorQuestion): ConductorPlan {
   }
 }
 
-const agrees = (conductors: number, { faults }: Case, { joins, a, b, isClosed }: ConductorReading): boolean =>
-  readsClosed(hangTogether(conductors, faults, joins), [], a, b) === isClosed
+const agrees = (conductors: number, { faults }: Case, reading: ConductorReading): boolean => {
+  const { joins, marks = null, a, b } = reading
+  return isTold(reading, ohmsBetween(hangTogether(conductors, faults, joins), [], marks, a, b))
+}
 
 function statesLeft(conductors: number, left: readonly ConductorFaults[]): (ConductorState | null)[] {
   const [first, ...others] = left.map((faults) => statesOf(conductors, faults))
@@ -161,26 +168,35 @@ function stepAmong(question: ConductorQuestion, left: readonly Case[]): Conducto
 }
 
 function nextStep(question: ConductorQuestion, left: readonly Case[], weighed: readonly Case[], tried: readonly Case[]): ConductorStep {
-  const { conductors, hasMetal, here, ties, reach = 'walk', mustCross } = question
+  const { conductors, hasMetal, here, ties, marks = null, resistors = [], reach = 'walk', mustCross } = question
   const isHelped = reach === 'helper'
   const endAt = (side: 0 | 1): CableEnd => ({ conductors, side, hasMetal: hasMetal[side] })
   const there = (1 - here) as 0 | 1
-  const now = mustCross ? null : bestTest(testsAt(endAt(here), ties), hold(conductors, weighed, ties))
+  const now = mustCross
+    ? null
+    : bestTest(marks ? testsThrough(endAt(here), marks) : testsAt(endAt(here), ties), hold(conductors, weighed, ties), marks)
   if (now && (now.share >= WORTH_STAYING || reach === 'none')) return { do: 'read', test: now.test }
   if (reach === 'none') return { do: 'stuck' }
   // With a helper the ties change over there and the meter stays; alone, the ties stay here and the meter goes.
   const [tiedAt, readAt] = isHelped ? [there, here] : [here, there]
-  const choices = ordersOf(conductors, left)
+  const orders = ordersOf(conductors, left)
+  const choices = orders
     .flatMap((order) => tiesFor({ conductors, side: tiedAt }, order))
+    .map((choice): Setup => ({ ties: choice, marks: null }))
+    .concat(
+      resistors.length > 0 ? orders.map((order) => ({ ties: [], marks: marksAt({ conductors, side: tiedAt }, order, resistors) })) : [],
+    )
     .filter((one, index, all) => all.findIndex((other) => JSON.stringify(other) === JSON.stringify(one)) === index)
     .map((choice) => {
-      const held = hold(conductors, tried, choice)
-      return { choice, share: bestTest(testsAt(endAt(readAt), choice), held)?.share ?? 0, whole: shareOfAll(endAt(readAt), held) }
+      const held = hold(conductors, tried, choice.ties)
+      const end = endAt(readAt)
+      const tests = choice.marks ? testsThrough(end, choice.marks) : testsAt(end, choice.ties)
+      return { choice, share: bestTest(tests, held, choice.marks)?.share ?? 0, whole: shareOfAll(end, held, choice.marks) }
     })
     .filter(({ share }) => share > (now?.share ?? 0) + (now ? WORTH_A_WALK : NOTHING))
   if (choices.length === 0) return now ? { do: 'read', test: now.test } : { do: 'stuck' }
   const { choice } = choices.reduce((best, one) => (one.share + one.whole > best.share + best.whole ? one : best))
-  return { do: isHelped ? 'tie there' : 'cross', ties: choice }
+  return { do: isHelped ? 'tie there' : 'cross', ...choice }
 }
 
 const hold = (conductors: number, cases: readonly Case[], ties: readonly (readonly number[])[]): Held[] =>
@@ -212,7 +228,11 @@ function ordersOf(conductors: number, left: readonly Case[]): number[][] {
 }
 
 /** The reading that tells most of which picture is true, and the share of what is open that it tells. */
-function bestTest(tests: readonly ConductorTest[], held: readonly Held[]): { test: ConductorTest; share: number } | null {
+function bestTest(
+  tests: readonly ConductorTest[],
+  held: readonly Held[],
+  marks: Marks | null,
+): { test: ConductorTest; share: number } | null {
   const numbers = new Map<number, number>()
   const own = held.map(({ picture }) => {
     const number = numbers.get(picture) ?? numbers.size
@@ -225,13 +245,15 @@ function bestTest(tests: readonly ConductorTest[], held: readonly Held[]): { tes
   })
   const open = entropyOf(all)
   if (open < NOTHING) return null
-  const closed = new Float64Array(numbers.size)
   let best: { test: ConductorTest; gain: number; worth: number } | null = null
   for (const test of tests) {
-    closed.fill(0)
-    for (let index = 0; index < held.length; index++)
-      if (readsClosed(held[index].masks, test.joins, test.a, test.b)) closed[own[index]] += held[index].weight
-    const gain = open - entropyAfter(all, closed)
+    const classes = classesOf(held.map(({ masks }) => ohmsBetween(masks, test.joins, marks, test.a, test.b)))
+    const parted: Float64Array[] = []
+    classes.forEach((one, index) => {
+      parted[one] ??= new Float64Array(numbers.size)
+      parted[one][own[index]] += held[index].weight
+    })
+    const gain = open - entropyAfter(parted)
     const worth = gain - BITS_A_CLIP * open * clipsOf(test)
     if (gain > NOTHING && (!best || worth > best.worth)) best = { test, gain, worth }
   }
@@ -247,14 +269,16 @@ function entropyOf(weights: Float64Array): number {
   return bits
 }
 
-function entropyAfter(all: Float64Array, closed: Float64Array): number {
-  const parted = [closed, all.map((weight, index) => weight - closed[index])]
+/** What is open on average once it is known in which class the reading falls. */
+function entropyAfter(parted: readonly Float64Array[]): number {
   const sums = parted.map((some) => some.reduce((total, weight) => total + weight, 0))
-  return parted.reduce((bits, some, side) => (sums[side] > 0 ? bits + (sums[side] / (sums[0] + sums[1])) * entropyOf(some) : bits), 0)
+  const all = sums.reduce((total, sum) => total + sum, 0)
+  return parted.reduce((bits, some, at) => (sums[at] > 0 ? bits + (sums[at] / all) * entropyOf(some) : bits), 0)
 }
 
 /** The share of what is open that all readings at one end together tell. */
-function shareOfAll({ conductors, side, hasMetal }: CableEnd, held: readonly Held[]): number {
+function shareOfAll(end: CableEnd, held: readonly Held[], marks: Marks | null): number {
+  const { conductors, side, hasMetal } = end
   const seen = [
     ...Array.from({ length: conductors }, (_, conductor) => endOf({ conductors, side }, conductor)),
     ...(hasMetal ? [conductors] : []),
@@ -263,7 +287,8 @@ function shareOfAll({ conductors, side, hasMetal }: CableEnd, held: readonly Hel
   const pictures = new Map<string, Map<number, number>>()
   const all = new Map<number, number>()
   for (const { picture, weight, masks } of held) {
-    const key = seen.map((end) => masks[end] & visible).join(' ')
+    const hung = seen.map((one) => masks[one] & visible).join(' ')
+    const key = marks ? `${hung} ${pictureThrough(end, masks, marks)}` : hung
     const own = pictures.get(key) ?? new Map<number, number>()
     pictures.set(key, own.set(picture, (own.get(picture) ?? 0) + weight))
     all.set(picture, (all.get(picture) ?? 0) + weight)

@@ -1,8 +1,10 @@
 import { wiredNow } from '@/src/core/bench/swaps'
-import { groupsAt, hasMetal, isAllOff, readingOf } from '@/src/core/cable/cable-bench'
+import { groupsAt, hasMetal, isAllOff, marksIn, NO_MARKS, readingOf } from '@/src/core/cable/cable-bench'
 import { actOf, type ConductorAct } from '@/src/core/cable/conductor-act'
-import { type ConductorState, hangTogether, readsClosed } from '@/src/core/cable/conductor-faults'
+import { type ConductorState, hangTogether } from '@/src/core/cable/conductor-faults'
 import { MOST_CONDUCTORS, planConductors } from '@/src/core/cable/conductor-plan'
+import type { ConductorTest } from '@/src/core/cable/conductor-tests'
+import { ohmsBetween } from '@/src/core/cable/marks'
 import type { JobState } from '@/src/core/job/job-state'
 import type { FarEndReach } from '@/src/core/job/run-schema'
 import { latestAnswers, type Observation } from '@/src/core/readings/observations'
@@ -35,6 +37,12 @@ export function reachOf({ runs }: Pick<JobState, 'runs'>, cableId: string): FarE
   return told?.what === 'far-end' ? told.reach : 'walk'
 }
 
+/** Resistors of known values that are at hand for a cable, ohm. */
+export function resistorsOf({ runs }: Pick<JobState, 'runs'>, cableId: string): readonly number[] {
+  const told = runs.findLast(({ cable: id, fact }) => id === cableId && fact.what === 'resistors')?.fact
+  return told?.what === 'resistors' ? told.ohms : []
+}
+
 /** @throws Error when the system has no such cable */
 export function conductorsOfJob(system: System, state: JobState, cableId: string): ConductorsReport {
   const wired = wiredNow(system, state.bench.swaps)
@@ -58,16 +66,27 @@ export function conductorsOfJob(system: System, state: JobState, cableId: string
   })
   const far = cable.between[1 - here]
   const ties = groupsAt(cable, bench, (1 - here) as 0 | 1) ?? []
+  const marks = marksIn(cable, bench, (1 - here) as 0 | 1)
   const plan = planConductors({
     conductors: cable.conductors.length,
     hasMetal: [hasMetal(wired, cable.between[0]), hasMetal(wired, cable.between[1])],
     here,
     ties,
+    marks: marks === NO_MARKS ? null : marks,
+    resistors: resistorsOf(state, cableId),
     readings: read.map(({ reading }) => reading),
     mustCross: !isAllOff(cable, bench, far),
     reach,
   })
   const { next } = plan
+  const soundReads = (test: ConductorTest): number =>
+    ohmsBetween(
+      hangTogether(cable.conductors.length, { opens: [], touches: [], weight: 1 }, [...ties, ...test.joins]),
+      [],
+      marks === NO_MARKS ? null : marks,
+      test.a,
+      test.b,
+    )
   const done = (act: ConductorAct): ConductorsReport => ({
     cable: cableId,
     reach,
@@ -79,9 +98,13 @@ export function conductorsOfJob(system: System, state: JobState, cableId: string
   if (next.do === 'done') return done(next)
   if (next.do === 'stuck') return done({ do: 'stuck', why: plan.misfit ? 'readings' : reach === 'none' ? 'far end' : 'no join tells' })
   return done(
-    actOf(cable, bench, here, next, (test) => {
-      const sound = hangTogether(cable.conductors.length, { opens: [], touches: [], weight: 1 }, [...ties, ...test.joins])
-      return readsClosed(sound, [], test.a, test.b)
-    }),
+    actOf(
+      cable,
+      bench,
+      here,
+      next,
+      (test) => soundReads(test) === 0,
+      (test) => (marks === NO_MARKS ? null : soundReads(test)),
+    ),
   )
 }

@@ -1,7 +1,7 @@
 import { wiredNow } from '@/src/core/bench/swaps'
-import { groupsAt, hasMetal, isAllOff, readingOf } from '@/src/core/cable/cable-bench'
+import { groupsAt, hasMetal, isAllOff, marksIn, NO_MARKS, readingOf } from '@/src/core/cable/cable-bench'
 import { actOf, type ConductorAct } from '@/src/core/cable/conductor-act'
-import { reachOf } from '@/src/core/cable/conductors-of-job'
+import { reachOf, resistorsOf } from '@/src/core/cable/conductors-of-job'
 import { MOST_UNKNOWN, planIdentity } from '@/src/core/cable/identity-plan'
 import type { JobState } from '@/src/core/job/job-state'
 import type { FarEndReach } from '@/src/core/job/run-schema'
@@ -27,11 +27,14 @@ export function identityOfJob(system: System, state: JobState, cableId: string):
   const here = cable.between[1] === bench.place ? 1 : 0
   const reach = reachOf(state, cableId)
   const readings = latestAnswers(state.observationsSinceRepair).flatMap((observation) => readingOf(cable, observation) ?? [])
+  const marks = marksIn(cable, bench, (1 - here) as 0 | 1)
   const { same, isMisfit, next } = planIdentity({
     conductors: cable.conductors.length,
     hasMetal: [hasMetal(wired, cable.between[0]), hasMetal(wired, cable.between[1])],
     here,
     ties: groupsAt(cable, bench, (1 - here) as 0 | 1) ?? [],
+    marks: marks === NO_MARKS ? null : marks,
+    resistors: resistorsOf(state, cableId),
     readings,
     mustCross: !isAllOff(cable, bench, cable.between[1 - here]),
     reach,

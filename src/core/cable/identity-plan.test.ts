@@ -1,41 +1,37 @@
 import fc from 'fast-check'
-import { type ConductorFaults, hangTogether, metalEnd, readsClosed, secondEnd } from '@/src/core/cable/conductor-faults'
+import { type ConductorFaults, hangTogether, metalEnd, secondEnd } from '@/src/core/cable/conductor-faults'
 import type { ConductorReading } from '@/src/core/cable/conductor-plan'
 import { planIdentity } from '@/src/core/cable/identity-plan'
+import { MARK_OHMS, ohmsBetween } from '@/src/core/cable/marks'
+import { followPlan } from '@/tests/cable/follow-plan'
 
 const sound: ConductorFaults = { opens: [], touches: [], weight: 1 }
 
 /** Follows the plan on a cable whose conductor `i` at the first end is `order[i]` at the second. */
-function follow(order: readonly number[], reach: 'walk' | 'helper' = 'walk', hasMetal: readonly [boolean, boolean] = [true, true]) {
+function follow(
+  order: readonly number[],
+  reach: 'walk' | 'helper' = 'walk',
+  hasMetal: readonly [boolean, boolean] = [true, true],
+  resistors: readonly number[] = [],
+) {
   const conductors = order.length
   // A second end by the color it has there is that of the conductor that it is.
   const real = (end: number) => (end <= metalEnd(conductors) ? end : secondEnd(conductors, order.indexOf(end - conductors - 1)))
-  const readings: ConductorReading[] = []
-  let here: 0 | 1 = 0
-  let ties: readonly (readonly number[])[] = []
-  let walks = 0
-  let isOff = false
-  for (let step = 0; step < 80; step++) {
-    const plan = planIdentity({ conductors, hasMetal, here, ties, readings, mustCross: !isOff, reach })
-    const { next } = plan
-    if (next.do === 'done' || next.do === 'stuck') return { plan, readings: readings.length, walks }
-    if (next.do === 'read') {
-      const joins = [...ties, ...next.test.joins]
-      const masks = hangTogether(
-        conductors,
-        sound,
-        joins.map((group) => group.map(real)),
-      )
-      readings.push({ ...next.test, joins, isClosed: readsClosed(masks, [], real(next.test.a), real(next.test.b)) })
-      continue
-    }
-    isOff = true
-    ties = next.ties
-    if (next.do === 'tie there') continue
-    here = here === 0 ? 1 : 0
-    walks++
-  }
-  throw new Error('The plan has no end.')
+  return followPlan(
+    (stand) => planIdentity({ conductors, hasMetal, reach, resistors, ...stand }),
+    (joins, marks, a, b) =>
+      ohmsBetween(
+        hangTogether(
+          conductors,
+          sound,
+          joins.map((group) => group.map(real)),
+        ),
+        [],
+        marks && { hub: real(marks.hub), of: marks.of.map(({ end, ohm }) => ({ end: real(end), ohm })) },
+        real(a),
+        real(b),
+      ),
+  )
 }
 
 const shuffled = (most: number) =>
@@ -63,6 +59,18 @@ describe('which color is which, behind a splice', () => {
     expect(plan.same).toEqual([3, 0, 7, 5, 1, 6, 2, 4])
     expect(walks).toBeLessThanOrEqual(2)
     expect(readings).toBeLessThan(28)
+  })
+
+  it('is told of eight in one walk, where each has a resistor of its own', () => {
+    fc.assert(
+      fc.property(fc.shuffledSubarray([0, 1, 2, 3, 4, 5, 6, 7], { minLength: 8, maxLength: 8 }), (order) => {
+        const { plan, walks, readings } = follow(order, 'walk', [true, true], MARK_OHMS)
+        expect(plan.same).toEqual(order)
+        expect(walks).toBe(1)
+        expect(readings).toBeLessThanOrEqual(8)
+      }),
+      { numRuns: 6, seed: 4 },
+    )
   })
 
   it('needs no walk while somebody stands at the other end', () => {

@@ -1,8 +1,10 @@
-import { firstEnd, metalEnd, readsClosed, secondEnd } from '@/src/core/cable/conductor-faults'
-import type { ConductorReading, ConductorStep } from '@/src/core/cable/conductor-plan'
+import { firstEnd, metalEnd, secondEnd } from '@/src/core/cable/conductor-faults'
+import type { ConductorReading, ConductorStep, Setup } from '@/src/core/cable/conductor-plan'
 import { type CableEnd, type ConductorTest, endOf, testsAt } from '@/src/core/cable/conductor-tests'
+import { classesOf, isTold, type Marks, marksAt, ohmsBetween, pictureThrough, testsThrough } from '@/src/core/cable/marks'
 import type { FarEndReach } from '@/src/core/job/run-schema'
 import { LruCache } from '@/src/core/units/cache'
+import { modelValue } from '@/src/core/units/model-value'
 import { workLimit } from '@/src/core/units/work-limit'
 
 /** Which color at the second end is which at the first, where they change on the way: all conductors sound. */
@@ -12,6 +14,10 @@ export interface IdentityQuestion {
   readonly here: 0 | 1
   /** Ties that are in at the other end. */
   readonly ties: readonly (readonly number[])[]
+  /** Resistors that are in at the other end. */
+  readonly marks?: Marks | null
+  /** Resistors of known values that are at hand, ohm. */
+  readonly resistors?: readonly number[]
   readonly readings: readonly ConductorReading[]
   readonly mustCross: boolean
   readonly reach: FarEndReach
@@ -71,20 +77,20 @@ function ordersLeft(conductors: number, readings: readonly ConductorReading[]): 
   const last = readings.at(-1)
   if (!last) return ordersOf(conductors)
   return leftAfter.get(`${conductors} ${JSON.stringify(readings)}`, () =>
-    ordersLeft(conductors, readings.slice(0, -1)).filter(
-      (order) => readsClosed(hang(order, last.joins), [], last.a, last.b) === last.isClosed,
+    ordersLeft(conductors, readings.slice(0, -1)).filter((order) =>
+      isTold(last, ohmsBetween(hang(order, last.joins), [], last.marks ?? null, last.a, last.b)),
     ),
   )
 }
 
 /**
  * The next reading, or the next ties, by which the ends are told apart. Two walks do for any number but two: ties in pairs at one end, then the
- * same pairs moved on by one, make a chain that runs one way only. Two conductors need the metal as a third.
+ * same pairs moved on by one, make a chain that runs one way only. Two conductors need the metal as a third. One walk does with resistors.
  *
  * @throws Error above `MOST_UNKNOWN` conductors
  */
 export function planIdentity(question: IdentityQuestion): IdentityPlan {
-  const { conductors, readings, here, ties, mustCross, reach } = question
+  const { conductors, readings, here, ties, marks = null, resistors = [], mustCross, reach } = question
   if (conductors > MOST_UNKNOWN) throw new Error(`Only ${MOST_UNKNOWN} conductors are told apart at once.`)
   const left = ordersLeft(conductors, readings)
   const same = Array.from({ length: conductors }, (_, one) =>
@@ -98,7 +104,7 @@ export function planIdentity(question: IdentityQuestion): IdentityPlan {
     const step = Math.ceil(left.length / ORDERS_WEIGHED)
     const some = left.filter((_, index) => index % step === 0)
     const endAt = (side: 0 | 1): CableEnd => ({ conductors, side, hasMetal: question.hasMetal[side] })
-    const now = mustCross ? null : evenest(endAt(here), ties, some)
+    const now = mustCross ? null : evenest(endAt(here), { ties, marks }, some)
     if (now) return { do: 'read', test: now.test }
     if (reach === 'none') return { do: 'stuck' }
     const isHelped = reach === 'helper'
@@ -106,13 +112,15 @@ export function planIdentity(question: IdentityQuestion): IdentityPlan {
     const [tiedAt, readAt] = isHelped ? [there, here] : [here, there]
     // Of the ties that tell anything those that leave the fewest ways open.
     const row = isHelped ? asTheyCome(conductors) : inGroups(endAt(here), ties, left)
-    const choices = chainTies(endAt(tiedAt), question.hasMetal[readAt], row).flatMap((choice) => {
+    const chains = chainTies(endAt(tiedAt), question.hasMetal[readAt], row).map((chain): Setup => ({ ties: chain, marks: null }))
+    const marked = resistors.length > 0 ? [{ ties: [], marks: marksAt(endAt(tiedAt), asTheyCome(conductors), resistors) }] : []
+    const choices = [...marked, ...chains].flatMap((choice) => {
       const best = evenest(endAt(readAt), choice, some)
       return best ? [{ choice, pictures: picturesOf(endAt(readAt), choice, some) }] : []
     })
     if (choices.length === 0) return { do: 'stuck' }
     const { choice } = choices.reduce((best, one) => (one.pictures > best.pictures ? one : best))
-    return { do: isHelped ? 'tie there' : 'cross', ties: choice }
+    return { do: isHelped ? 'tie there' : 'cross', ...choice }
   }
 }
 
@@ -149,19 +157,24 @@ function chainTies(end: CableEnd, isMetalThere: boolean, row: readonly number[])
   return [first, pairsFrom(1), pairsFrom(0), ...metal].filter((ties) => ties.length > 0)
 }
 
-/** The reading that parts the ways most evenly; null where none parts them. */
-function evenest(end: CableEnd, ties: readonly (readonly number[])[], orders: readonly Uint8Array[]): { test: ConductorTest } | null {
+/** The reading that tells most of the ways apart; null where none parts them. */
+function evenest(end: CableEnd, { ties, marks }: Setup, orders: readonly Uint8Array[]): { test: ConductorTest } | null {
   const masks = orders.map((order) => hang(order, ties))
-  let best: { test: ConductorTest; off: number } | null = null
-  for (const test of testsFor(end, ties)) {
-    const closed = masks.filter((mask) => readsClosed(mask, test.joins, test.a, test.b)).length
-    if (closed === 0 || closed === orders.length) continue
+  let best: { test: ConductorTest; bits: number } | null = null
+  for (const test of marks ? testsThrough({ ...end, hasMetal: false }, marks) : testsFor(end, ties)) {
+    const counts: number[] = []
+    for (const one of classesOf(masks.map((mask) => ohmsBetween(mask, test.joins, marks, test.a, test.b))))
+      counts[one] = (counts[one] ?? 0) + 1
+    if (counts.length < 2) continue
     const clips = test.joins.reduce((sum, group) => sum + group.length - 1, 0)
-    const off = Math.abs(closed / orders.length - 0.5) + 0.004 * clips
-    if (!best || off < best.off) best = { test, off }
+    const bits = -counts.reduce((sum, count) => sum + (count / orders.length) * Math.log2(count / orders.length), 0) - BITS_A_CLIP * clips
+    if (!best || bits > best.bits) best = { test, bits }
   }
   return best
 }
+
+/** Of two readings that tell nearly as much, the one with fewer clips. */
+const BITS_A_CLIP = modelValue({ value: 0.006, unit: 'bit', source: 'assumption' })
 
 /** Pairs, one against the rest, and bunch against bunch: which of them belong together is what is asked, so that ties there make no groups here. */
 function testsFor(end: CableEnd, ties: readonly (readonly number[])[]): ConductorTest[] {
@@ -172,7 +185,7 @@ function testsFor(end: CableEnd, ties: readonly (readonly number[])[]): Conducto
 }
 
 /** How many different pictures all readings at one end would show. */
-const picturesOf = ({ conductors, side }: CableEnd, ties: readonly (readonly number[])[], orders: readonly Uint8Array[]): number =>
+const picturesOf = ({ conductors, side, hasMetal }: CableEnd, { ties, marks }: Setup, orders: readonly Uint8Array[]): number =>
   new Set(
     orders.map((order) => {
       const masks = hang(order, ties)
@@ -180,6 +193,7 @@ const picturesOf = ({ conductors, side }: CableEnd, ties: readonly (readonly num
         (bits, bit) => bits | bit,
         1 << conductors,
       )
+      if (marks) return pictureThrough({ conductors, side, hasMetal }, masks, marks)
       return Array.from({ length: conductors }, (_, one) => masks[endOf({ conductors, side }, one)] & seen).join(' ')
     }),
   ).size

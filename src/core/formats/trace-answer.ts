@@ -90,7 +90,7 @@ export const traceAnswerSchema = z.strictObject({
     call: z.string(),
     lifted: z.array(z.string()),
     unplugged: z.array(z.string()),
-    jumpers: z.array(z.strictObject({ a: z.string(), b: z.string() })),
+    jumpers: z.array(z.strictObject({ a: z.string(), b: z.string(), ohm: z.number().optional() })),
     slot: z.strictObject({ holds: z.string(), ratingA: z.number(), open: z.boolean() }),
     /** Further fuses and breakers that are not as they were found. */
     further: z.array(z.strictObject({ part: z.string(), holds: z.string(), ratingA: z.number(), open: z.boolean() })),

@@ -30,6 +30,8 @@ export const runFactSchema = z.discriminatedUnion('what', [
   z.strictObject({ what: z.literal('meter'), isNulled: z.boolean() }),
   /** How the end of the cable where the technician does not stand is reached. */
   z.strictObject({ what: z.literal('far-end'), reach: z.enum(farEndReaches) }),
+  /** Resistors of known values at hand, ohm: on the wires of one end they tell them apart at the other. None where there are none. */
+  z.strictObject({ what: z.literal('resistors'), ohms: z.array(z.number().min(1000).max(1_000_000)).max(24) }),
   /** What was found hurt, where, and whether there is slack to cut it out. */
   z.strictObject({ what: z.literal('damage'), kind: z.enum(damageKinds), where: z.enum(damagePlaces), hasSlack: z.boolean() }),
   z.strictObject({ what: z.literal('copper'), celsius: z.number().min(-40).max(90) }),

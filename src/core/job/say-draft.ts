@@ -7,6 +7,7 @@ import { sayOffer } from '@/src/core/job/offer'
 import type { DamageKind, DamagePlace, FarEndReach, RunFact } from '@/src/core/job/run-schema'
 import { sayWay } from '@/src/core/job/ways'
 import { sayAnswer, sayProbe } from '@/src/core/readings/say'
+import { sayOhms } from '@/src/core/units/quantity'
 import { sayCall } from '@/src/core/wiring/call'
 import { cableById, placeById, type System } from '@/src/core/wiring/system'
 
@@ -55,6 +56,8 @@ function sayRunFact(system: System, id: string, fact: RunFact): string {
       return `the other end of the ${name}: ${sayReach[fact.reach]}`
     case 'damage':
       return `damage of the ${name}: ${sayDamage[fact.kind]}, ${sayDamagePlace[fact.where]}${fact.hasSlack ? ', with slack' : ', no slack'}`
+    case 'resistors':
+      return fact.ohms.length === 0 ? `no resistors for the ${name}` : `resistors for the ${name}: ${fact.ohms.map(sayOhms).join(', ')}`
     case 'copper':
       return `copper of the ${name} at ${fact.celsius} °C`
   }

@@ -1,6 +1,6 @@
 import { isResettable } from '@/src/core/bench/apply'
 import type { Bench } from '@/src/core/bench/bench'
-import { sayJumpers } from '@/src/core/bench/say-changes'
+import { sayJumpers } from '@/src/core/bench/say-jumpers'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import type { Probe } from '@/src/core/readings/check'
 import { FLAME_SIGNAL_FROM } from '@/src/core/readings/flame-looks'

@@ -136,7 +136,8 @@ function wireChanges(system: System, from: Bench, to: Bench): BenchChange[] {
   for (const end of from.lifted) if (!to.lifted.includes(end)) changes.push({ do: 'land', end })
   for (const end of to.lifted) if (!from.lifted.includes(end)) changes.push({ do: 'lift', end })
   for (const part of to.unplugged) if (!from.unplugged.includes(part)) changes.push({ do: 'unplug', part })
-  for (const { a, b } of to.jumpers) if (!from.jumpers.some((jumper) => isSameJumper(jumper, a, b))) changes.push({ do: 'jumper', a, b })
+  for (const jumper of to.jumpers)
+    if (!from.jumpers.some((other) => isSameJumper(other, jumper.a, jumper.b))) changes.push({ do: 'jumper', ...jumper })
   const isBuiltBreaker = firstPart(system, 'fuse').holds === 'breaker' && to.slot.holds === 'breaker'
   if (isBuiltBreaker && from.slot.holds === 'as-found') changes.push({ do: 'reset' })
   else if (to.slot.holds !== from.slot.holds && to.slot.holds !== 'as-found')
