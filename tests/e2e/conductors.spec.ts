@@ -1,7 +1,10 @@
 import { expect, test } from '@playwright/test'
+import { isResistor } from '@/src/core/bench/bench'
+import { marksIn } from '@/src/core/cable/cable-bench'
 import { hangTogether, readsClosed, secondEnd } from '@/src/core/cable/conductor-faults'
 import { type ConductorsReport, conductorsOfJob } from '@/src/core/cable/conductors-of-job'
 import { identityOfJob } from '@/src/core/cable/identity-of-job'
+import { ohmsBetween } from '@/src/core/cable/marks'
 import { type Entry, type EntryDraft, stampEntry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import { type Point, parsePoint } from '@/src/core/wiring/point'
@@ -115,4 +118,65 @@ test('colors that change behind a splice are told apart in two walks, and writte
   await cable.getByRole('button', { name: 'Write it down' }).click()
   await technician.goesTo('Close')
   await expect(page.getByRole('article')).toContainText('R is W')
+})
+
+test('with resistors at hand an open conductor is found in one walk, and they are owed until they are out', async ({ page }) => {
+  test.setTimeout(120_000)
+  const technician = new Technician(page)
+  await technician.opensTheApp()
+  await technician.beginsAJob('8 Kiln Row', 'No fan since the ceiling was patched')
+  await technician.goesTo('Cable')
+  const cable = page.getByRole('region', { name: 'stat cable', exact: true })
+  await cable.getByText('Sound, open or shorted').click()
+  const values = cable.getByLabel('resistors of known values at hand, ohms')
+  await values.fill('2.2k 2200')
+  await cable.getByRole('button', { name: 'Use them' }).click()
+  await expect(cable.getByRole('alert')).toContainText('each another one')
+  await values.fill('2k2 4.7k 10k 22k 47k 100k')
+  await cable.getByRole('button', { name: 'Use them' }).click()
+  const card = cable.getByRole('region', { name: 'next with this cable' })
+  await expect(card).toContainText('resistors to')
+
+  const count = stat.conductors.length
+  const green = stat.conductors.findIndex(({ id }) => id === 'G')
+  let id = 0
+  const stamp = { newId: () => `r${++id}`, now: () => '2026-11-28T09:00:00Z' }
+  const ohms = [2200, 4700, 10_000, 22_000, 47_000, 100_000]
+  const entries: Entry[] = [stampEntry({ kind: 'run', cable: stat.id, fact: { what: 'resistors', ohms } }, stamp)]
+  const report = () => conductorsOfJob(furnaceAc, foldJob(furnaceAc, entries), stat.id)
+  let walks = 0
+  for (let next = report().next; next.do !== 'done'; next = report().next) {
+    if (next.do !== 'read' && next.do !== 'walk') throw new Error(`The plan says ${next.do}.`)
+    for (const change of next.changes) entries.push(stampEntry({ kind: 'bench', change }, stamp))
+    if (next.do === 'walk') {
+      walks++
+      await card.getByRole('button', { name: 'Done, I am there' }).click()
+    } else {
+      if (next.probe.meter !== 'ohms') throw new Error('No ohms are read.')
+      const { bench } = foldJob(furnaceAc, entries)
+      const far = stat.between.indexOf(bench.place) === 0 ? 1 : 0
+      const joins = bench.jumpers.filter((one) => !isResistor(one)).map(({ a, b }) => [numberOf(a), numberOf(b)])
+      const masks = hangTogether(count, { opens: [green], touches: [], weight: 1 }, joins)
+      const read = ohmsBetween(masks, [], marksIn(stat, bench, far), numberOf(next.probe.a), numberOf(next.probe.b))
+      await expect(card.getByRole('heading')).toContainText('Ohms from')
+      if (read > 0 && read < Number.POSITIVE_INFINITY) {
+        await card.getByLabel('or the ohms').fill(String(Math.round(read)))
+        await card.getByRole('button', { name: 'take it' }).click()
+      } else await card.getByRole('button', { name: read === 0 ? /^closed/ : /^OL/ }).click()
+      entries.push(
+        stampEntry(
+          { kind: 'reading', probe: next.probe, answer: read === 0 ? { low: 0, high: 30 } : read < 1e9 ? Math.round(read) : 'OL' },
+          stamp,
+        ),
+      )
+    }
+    const { taken } = report()
+    await expect(cable).toContainText(`${taken} ${taken === 1 ? 'reading' : 'readings'} so far`)
+  }
+  expect(walks).toBeLessThanOrEqual(2)
+  await expect(cable.getByRole('list', { name: 'conductors of the stat cable by themselves' })).toContainText('! G (green) open')
+  await page.getByRole('textbox', { name: 'quick line', exact: true }).fill('power on')
+  await expect(page.getByText('Take the resistors out before the power goes on').first()).toBeVisible()
+  await technician.says('resistors out')
+  await technician.says('power on')
 })

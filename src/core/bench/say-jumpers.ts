@@ -11,15 +11,19 @@ const sayOne = (system: System, { a, b, ohm }: Jumper): string =>
 
 /** Jumpers as they are said: those from one point together. */
 export function sayJumpers(system: System, jumpers: readonly Jumper[]): string {
-  if (jumpers.some(isResistor)) return listed(jumpers.map((jumper) => sayOne(system, jumper)))
   const [first] = jumpers
   const hub = [first.a, first.b].find((point) => jumpers.every(({ a, b }) => a === point || b === point))
   if (jumpers.length === 1 || hub === undefined) return jumpers.map((jumper) => sayOne(system, jumper)).join(', ')
+  if (jumpers.some(isResistor) && !jumpers.every(isResistor)) return listed(jumpers.map((jumper) => sayOne(system, jumper)))
   const others = jumpers.map(({ a, b }) => (a === hub ? b : a))
   const { place } = parsePoint(hub)
   if (!others.every((point) => parsePoint(point).place === place)) return jumpers.map(({ a, b }) => sayPair(system, a, b)).join(', ')
   const at = ` at the ${placeById(system, place)?.name ?? place}`
   const plain = (point: Point) => sayPoint(system, point).replace(at, '')
+  if (jumpers.every(isResistor)) {
+    const values = jumpers.map(({ a, b, ohm = 0 }) => `${parsePoint(a === hub ? b : a).name} ${sayOhms(ohm)}`)
+    return `resistors to ${sayPoint(system, hub)}: ${values.join(', ')}`
+  }
   return `${plain(hub)} to ${listed(others.map(plain))}${at}`
 }
 

@@ -5,6 +5,7 @@ import type { ConductorReading, Setup } from '@/src/core/cable/conductor-plan'
 import { endOf } from '@/src/core/cable/conductor-tests'
 import type { Marks, Told } from '@/src/core/cable/marks'
 import type { Answer } from '@/src/core/readings/check'
+import { OPEN_FROM_OHM } from '@/src/core/readings/meter-readings'
 import type { Observation } from '@/src/core/readings/observations'
 import { modelValue } from '@/src/core/units/model-value'
 import { CHASSIS, conductorEnd, isPoint, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
@@ -17,9 +18,6 @@ import { type Cable, placeById, type System } from '@/src/core/wiring/system'
 
 /** Below this, two ends are joined by copper, through a touch or a corroded joint at the worst; above it they are not. */
 const CLOSED_BELOW = modelValue({ value: 1000, unit: 'ohm', source: 'assumption: wet insulation between two conductors reads more' })
-
-/** From here on nothing but insulation is in the way: above any resistor of the bag. */
-const OPEN_FROM = modelValue({ value: 1e6, unit: 'ohm', source: 'assumption' })
 
 export const hasMetal = (system: System, place: string): boolean => placeById(system, place)?.metal === true
 
@@ -55,11 +53,11 @@ export function readingOf(cable: Cable, { bench, probe, answer }: Observation): 
 function toldByAnswer(answer: Answer): Told | null {
   if (answer === 'OL') return { isClosed: false }
   if (typeof answer === 'number')
-    return answer < CLOSED_BELOW ? { isClosed: true } : answer < OPEN_FROM ? { isClosed: false, ohm: answer } : { isClosed: false }
+    return answer < CLOSED_BELOW ? { isClosed: true } : answer < OPEN_FROM_OHM ? { isClosed: false, ohm: answer } : { isClosed: false }
   if ('word' in answer) return null
   if (answer.high < CLOSED_BELOW) return { isClosed: true }
   if (answer.low < CLOSED_BELOW) return null
-  return answer.low >= OPEN_FROM ? { isClosed: false } : { isClosed: false, ohm: Math.sqrt(answer.low * answer.high) }
+  return answer.low >= OPEN_FROM_OHM ? { isClosed: false } : { isClosed: false, ohm: Math.sqrt(answer.low * answer.high) }
 }
 
 /** A point of the cable, or the metal, as the plan's number; null for any other. */

@@ -6,6 +6,7 @@ import { type ConductorState, metalEnd } from '@/src/core/cable/conductor-faults
 import { MOST_CONDUCTORS } from '@/src/core/cable/conductor-plan'
 import type { ConductorsReport } from '@/src/core/cable/conductors-of-job'
 import { capital } from '@/src/core/units/capital'
+import { sayOhms } from '@/src/core/units/quantity'
 import { parsePoint } from '@/src/core/wiring/point'
 import { type Cable, cableById, placeById, type System } from '@/src/core/wiring/system'
 
@@ -22,7 +23,7 @@ export interface ConductorWords {
   readonly title: string
   readonly acts: readonly string[]
   /** What the two answers to a reading mean; null where nothing is read. */
-  readonly means: { readonly closed: string; readonly open: string } | null
+  readonly means: { readonly closed: string; readonly open: string; readonly sound?: string } | null
 }
 
 /** A step of either plan: `misfit` where one reading is named, `isIdentity` where colors are told apart. */
@@ -47,6 +48,18 @@ export function sayConductorAct(system: System, { cable: id, taken, misfit = nul
       const { a, b } = act.probe
       const at = ` at the ${placeById(system, parsePoint(a).place)?.name}`
       const title = `Ohms from ${sayPair(system, a, b)}`.replaceAll(` of the ${name}`, '')
+      if (act.soundOhm !== null) {
+        const sound = act.soundOhm > 0 && Number.isFinite(act.soundOhm) ? sayOhms(act.soundOhm) : null
+        return {
+          title,
+          acts: sayChanges(system, act.changes).map(short),
+          means: {
+            closed: 'Shorted together, ahead of the resistors.',
+            open: sound === null ? 'Nothing touches: as it should be.' : 'At least one of them is open.',
+            ...(sound !== null && !isIdentity && { sound: `Both good: about ${sound}.` }),
+          },
+        }
+      }
       const isBunch = act.changes.some((change) => change.do === 'jumper')
       return {
         title,

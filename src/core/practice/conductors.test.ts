@@ -1,8 +1,10 @@
+import { owedBy } from '@/src/core/bench/owed'
 import { conductorsOfJob, isAskedFor } from '@/src/core/cable/conductors-of-job'
+import { MARK_OHMS } from '@/src/core/cable/marks'
 import { sayConductor, sayConductorAct } from '@/src/core/cable/say-conductors'
 import { createEngine } from '@/src/core/diagnosis/engine'
 import { type Entry, type EntryDraft, stampEntry } from '@/src/core/job/entry'
-import { foldJob, problemWithEntry } from '@/src/core/job/fold'
+import { applyEntry, foldJob, problemWithEntry } from '@/src/core/job/fold'
 import { drawCase, openHouse } from '@/src/core/practice/exam'
 import { createRandom } from '@/src/core/units/random'
 import { systemById } from '@/src/core/wiring/systems/catalogue'
@@ -17,7 +19,10 @@ const stat = system.cables[0]
 function follow(fault: string | null, begin: readonly EntryDraft[] = []) {
   let count = 0
   const stamp = { newId: () => `e${++count}`, now: () => '2026-11-28T09:00:00Z' }
-  const house = openHouse(engine, drawCase(engine, createRandom(3), fault))
+  const drawn = drawCase(engine, createRandom(3), fault ?? 'conductor-open:stat-cable.G')
+  const nothing = engine.hypotheses.find(({ fault: of, wiring, effects }) => of === null && wiring.length + effects.length === 0)
+  if (!nothing) throw new Error('There is no house with nothing wrong.')
+  const house = openHouse(engine, fault === null ? { ...drawn, hypothesis: nothing } : drawn)
   const entries: Entry[] = []
   const record = (draft: EntryDraft) => {
     const entry = stampEntry(draft, stamp)
@@ -56,6 +61,26 @@ describe('the conductors of a cable told apart in a house', () => {
   it('finds two that touch, each by its partner', () => {
     const { told } = follow('conductor-short:stat-cable.Y+C')
     expect(told).toEqual(stat.conductors.map(({ id }) => (id === 'Y' ? 'shorted to C' : id === 'C' ? 'shorted to Y' : 'sound')))
+  })
+
+  it('needs one walk and fewer readings with resistors, each value by the circuit solver with a meter in hand', () => {
+    const bag: EntryDraft = { kind: 'run', cable: 'stat-cable', fact: { what: 'resistors', ohms: [...MARK_OHMS] } }
+    for (const fault of [null, 'conductor-open:stat-cable.G', 'conductor-short:stat-cable.Y+C', 'conductor-to-chassis:stat-cable.W']) {
+      const { told, report, walks, state } = follow(fault, [bag])
+      const wrong = told.flatMap((said, index) => (said === 'sound' ? [] : [`${stat.conductors[index].id} ${said}`]))
+      const expected = {
+        'conductor-open:stat-cable.G': ['G open'],
+        'conductor-short:stat-cable.Y+C': ['Y shorted to C', 'C shorted to Y'],
+        'conductor-to-chassis:stat-cable.W': ['W shorted to ground'],
+      }
+      expect(wrong).toEqual(fault === null ? [] : expected[fault as keyof typeof expected])
+      expect(report.taken).toBeLessThanOrEqual(9)
+      expect(walks).toBeLessThanOrEqual(2)
+      // They are owed, and the power stays off until they are out.
+      expect(owedBy(system, state.bench).filter(({ say }) => say.startsWith('resistor')).length).toBeGreaterThan(0)
+      const on: Entry = { id: 'on', at: '2026-11-28T09:00:00Z', kind: 'bench', change: { do: 'power', on: true } }
+      expect(applyEntry(system, state, on).refusal).toContain('Take the resistors out')
+    }
   })
 
   it('says of a cable with more conductors than can be planned that it is too many, at once', () => {

@@ -3,7 +3,7 @@ import { readCall, readSetTo } from '@/src/core/quick-line/calls'
 import { benchDraft } from '@/src/core/quick-line/drafts'
 import { readFlame } from '@/src/core/quick-line/flame'
 import { readBreaker, readFurther, readFurtherFuse, readFuse, readSlotEmpty } from '@/src/core/quick-line/fuses'
-import { readJumper, readUnjumper } from '@/src/core/quick-line/jumpers'
+import { readJumper, readResistor, readResistors, readUnjumper } from '@/src/core/quick-line/jumpers'
 import { readLeave } from '@/src/core/quick-line/leaving'
 import { readBareCopper, readLandings, readLook, readMark, readWhatRuns } from '@/src/core/quick-line/looks'
 import { isLifted } from '@/src/core/quick-line/names'
@@ -91,6 +91,8 @@ const rules: ReadonlyMap<string, Rule> = new Map(
     land: (reader) => [benchDraft({ do: 'land', end: readConductor(reader, (end) => isLifted(reader.context.state.bench, end)) })],
     jumper: readJumper,
     unjumper: readUnjumper,
+    resistor: readResistor,
+    resistors: readResistors,
     unplug: (reader) => [benchDraft({ do: 'unplug', part: readPart(reader) })],
     plug: (reader) => [benchDraft({ do: 'plug', part: readPart(reader) })],
     panel: readPanel,

@@ -67,4 +67,19 @@ describe('the run of a cable on the quick line', () => {
     expect(facts('nulled', 'at outdoor')).toEqual([{ cable: 'outdoor-cable', what: 'meter', isNulled: true }])
     expect(facts('copper 110 F', 'at outdoor')).toEqual([{ cable: 'outdoor-cable', what: 'copper', celsius: 43.3 }])
   })
+
+  it('takes resistors of known values: which are at hand, where one goes, all of them out', () => {
+    expect(facts('resistors 2.2k 4k7 10k', 'at outdoor')).toEqual([
+      { cable: 'outdoor-cable', what: 'resistors', ohms: [2200, 4700, 10_000] },
+    ])
+    const wires = ['at outdoor', 'power off', 'lift Y', 'lift C']
+    expect(facts('resistor 4.7k Y C', ...wires)).toMatchObject([
+      { change: { do: 'jumper', a: 'outdoor-cable.Y@outdoor', b: 'outdoor-cable.C@outdoor', ohm: 4700 } },
+    ])
+    expect(facts('resistors out', ...wires, 'resistor 4.7k Y C')).toMatchObject([{ change: { do: 'unjumper' } }])
+    expect(facts('resistor 4.7k Y C', 'at outdoor')).toContain('power off')
+    expect(facts('power on', ...wires, 'resistor 4.7k Y C')).toContain('Take the resistors out')
+    expect(facts('resistors brown', 'at outdoor')).toContain('from 1k to 1M')
+    expect(facts('resistors out', 'at outdoor')).toBe('There is no resistor in.')
+  })
 })

@@ -45,12 +45,19 @@ export const meterReadings = new Memo(
   (laboratory: Laboratory) => new Memo((probes: readonly Probe[]) => probes.map((probe) => meterReading(laboratory, probe))),
 )
 
-function meterReading(laboratory: Laboratory, probe: Probe): MeterReading | null {
+/** The same where resistors of known values are in: what is read through those is no electronics. */
+export const readingsThroughResistors = new Memo(
+  (laboratory: Laboratory) => new Memo((probes: readonly Probe[]) => probes.map((probe) => meterReading(laboratory, probe, OPEN_FROM_OHM))),
+)
+/** From here on an ohmmeter reads insulation, whatever resistors are in. */
+export const OPEN_FROM_OHM = modelValue({ value: 1e6, unit: 'ohm', source: 'assumption: the largest resistor of a bag' })
+
+function meterReading(laboratory: Laboratory, probe: Probe, electronicsOhm: number = ELECTRONICS_OHM): MeterReading | null {
   switch (probe.meter) {
     case 'volts':
       return volts(laboratory, probe)
     case 'ohms':
-      return ohms(laboratory, probe)
+      return ohms(laboratory, probe, electronicsOhm)
     case 'amps':
       return probe.hold ? null : amps(laboratory, probe.on)
     default:
@@ -104,14 +111,14 @@ function asSupplied(weight: number, at: number, sigma: number): Component[] {
   ]
 }
 
-function ohms(laboratory: Laboratory, probe: Extract<Probe, { meter: 'ohms' }>): MeterReading {
+function ohms(laboratory: Laboratory, probe: Extract<Probe, { meter: 'ohms' }>, electronicsOhm: number): MeterReading {
   const { network } = laboratory
   const [a, b] = [network.nodeIndex(probe.a), network.nodeIndex(probe.b)]
   const { leadOhm, overloadOhm } = defaultMeter
   return ({ kernel }, weight, leaning) => {
     const ohm = kernel.impedance(a, b)
     const read = ohm + leadOhm
-    if (read <= ELECTRONICS_OHM) {
+    if (read <= electronicsOhm) {
       const lead = OHMS_SIGMA / (read + OHM_OFFSET)
       const sigma = Math.sqrt(OHMS_SHARE * OHMS_SHARE + lead * lead)
       const at = onOhmScale(read)

@@ -1,4 +1,4 @@
-import { type Bench, benchKey } from '@/src/core/bench/bench'
+import { type Bench, benchKey, isResistor } from '@/src/core/bench/bench'
 import { USUAL_SINCE } from '@/src/core/bench/since'
 import { INTERMITTENT_SHOWS, WARM_SHOWS } from '@/src/core/faults/rates'
 import { setInState } from '@/src/core/operation/in-state'
@@ -7,7 +7,7 @@ import { type Hypothesis, healthy, whileHidden, whileShown } from '@/src/core/re
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { parseLook } from '@/src/core/readings/look-target'
 import { asCalled, look, runs, wordsOfLook, workingIn } from '@/src/core/readings/looks'
-import { AMPS_SIGMA, ampsLink, meterReadings } from '@/src/core/readings/meter-readings'
+import { AMPS_SIGMA, ampsLink, meterReadings, readingsThroughResistors } from '@/src/core/readings/meter-readings'
 import { type Component, isAlike, type Prediction, type Scale } from '@/src/core/readings/prediction'
 import { type Watches, type Worlds, weightFor, worldsOf } from '@/src/core/readings/world'
 import { LruCache, Memo } from '@/src/core/units/cache'
@@ -97,7 +97,7 @@ function predictShown(
   leaning: Leaning,
 ): Prediction[] {
   const worlds = worldsOf(laboratory, bench, hypothesis)
-  const readings = meterReadings.of(laboratory).of(probes)
+  const readings = (bench.jumpers.some(isResistor) ? readingsThroughResistors : meterReadings).of(laboratory).of(probes)
   // Asked first, for it sets the kernel too.
   const soundly = probes.some(asksWhatRuns) ? soundWork(laboratory, bench) : null
   const loose = looseInLine(laboratory, hypothesis)

@@ -1,11 +1,14 @@
 'use client'
 import { type FormEvent, useId, useState } from 'react'
-import { type ConductorsReport, isAskedFor } from '@/src/core/cable/conductors-of-job'
+import { type ConductorsReport, isAskedFor, resistorsOf } from '@/src/core/cable/conductors-of-job'
 import type { IdentityReport } from '@/src/core/cable/identity-of-job'
+import { MARK_OHMS } from '@/src/core/cable/marks'
+import { sayValues, valuesIn } from '@/src/core/cable/resistor-values'
 import { sayConductor, sayConductorAct } from '@/src/core/cable/say-conductors'
 import type { EntryDraft } from '@/src/core/job/entry'
 import type { FarEndReach } from '@/src/core/job/run-schema'
 import type { Answer } from '@/src/core/readings/check'
+import { sayOhms } from '@/src/core/units/quantity'
 import { type Cable, placeById } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
 import { Tick } from '@/src/ui/controls/tick'
@@ -14,6 +17,9 @@ import { useWorkerAnswer } from '@/src/ui/engine/use-worker-answer'
 
 /** Touching leads read this at the most, ohm: what a tap on "closed" stands for. */
 const CLOSED = { low: 0, high: 30 }
+
+/** What a tap on the value that is expected stands for. */
+const about = (ohm: number) => ({ low: 0.95 * ohm, high: 1.05 * ohm })
 
 const reachWords: Record<FarEndReach, string> = {
   walk: 'I walk there',
@@ -61,6 +67,7 @@ function Plan({ cable }: { cable: Cable }) {
         </p>
       )}
       {report && <Reach cable={cable} chosen={report.reach} />}
+      {report && report.reach !== 'none' && <Resistors cable={cable} />}
       {report && <Step report={report} isIdentity={isIdentity} />}
       {answer?.states && <States cable={cable} report={answer.states} />}
       {answer?.colors && <Colors cable={cable} report={answer.colors} />}
@@ -86,6 +93,45 @@ function Reach({ cable, chosen }: { cable: Cable; chosen: FarEndReach }) {
         </label>
       ))}
     </fieldset>
+  )
+}
+
+/** Resistors of known values: which of them are at hand. */
+function Resistors({ cable }: { cable: Cable }) {
+  const { state } = useMoment()
+  const { record } = useHands()
+  const id = useId()
+  const told = resistorsOf(state, cable.id)
+  const [typed, setTyped] = useState(() => sayValues(told.length > 0 ? told : MARK_OHMS))
+  const [problem, setProblem] = useState<string | null>(null)
+  const tell = (ohms: readonly number[]) => record([{ kind: 'run', cable: cable.id, fact: { what: 'resistors', ohms: [...ohms] } }])
+  const use = (event: FormEvent) => {
+    event.preventDefault()
+    const ohms = valuesIn(typed)
+    if (ohms === null) return setProblem('Type their values with a space between: 2.2k 4.7k 10k. From 1k to 1M, each another one.')
+    setProblem(null)
+    tell(ohms)
+  }
+  return (
+    <form onSubmit={use} className="my-2 flex flex-wrap items-end gap-2">
+      <label className="flex flex-col gap-1 text-small">
+        resistors of known values at hand, ohms
+        <input
+          value={typed}
+          onChange={({ target }) => setTyped(target.value)}
+          aria-invalid={problem !== null}
+          aria-describedby={problem === null ? undefined : id}
+          className="min-h-11 w-72 max-w-full rounded border-2 border-line bg-panel px-2"
+        />
+      </label>
+      <Button type="submit">{told.length > 0 ? 'Change' : 'Use them: one walk is enough'}</Button>
+      {told.length > 0 && <Button onClick={() => tell([])}>Without</Button>}
+      {problem !== null && (
+        <p id={id} role="alert" className="w-full text-ember text-small">
+          {problem}
+        </p>
+      )}
+    </form>
   )
 }
 
@@ -158,6 +204,12 @@ function Step({ report, isIdentity }: { report: ConductorsReport | IdentityRepor
             <b>closed</b>
             <span className="block text-muted text-small">{means.closed}</span>
           </Button>
+          {means.sound && next.soundOhm !== null && (
+            <Button onClick={() => take(about(next.soundOhm ?? 0))}>
+              <b>{sayOhms(next.soundOhm)}</b>
+              <span className="block text-muted text-small">{means.sound}</span>
+            </Button>
+          )}
           <Button onClick={() => take('OL')}>
             <b>OL</b>
             <span className="block text-muted text-small">{means.open}</span>
