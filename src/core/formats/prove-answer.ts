@@ -4,6 +4,7 @@ import { sequenceOf } from '@/src/core/advice/sequence'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import type { JobState } from '@/src/core/job/job-state'
 import { judgeAir } from '@/src/core/prove/air'
+import { judgeMotors } from '@/src/core/prove/motors'
 import type { Expected } from '@/src/core/readings/expected'
 import { callNames } from '@/src/core/wiring/call'
 import { callsOf } from '@/src/core/wiring/system'
@@ -20,6 +21,10 @@ export const proveAnswerSchema = z.strictObject({
   expectedVolts: expectedSchema,
   /** What the air that was measured says; null where it was not, or says nothing. */
   air: z.string().nullable(),
+  /** Line amps of what ran, each against its plate. */
+  motors: z.array(
+    z.strictObject({ part: z.string(), amps: z.number(), plateAmps: z.number().nullable(), isOff: z.boolean(), say: z.string() }),
+  ),
   steps: z.array(z.strictObject({ what: z.string(), to: z.string(), shows: z.string(), afterS: z.number() })),
 })
 
@@ -44,6 +49,13 @@ export function writeProofs(engine: Engine, state: JobState, nowMs: number): z.i
       expectedAmps: stretch(load?.amps),
       expectedVolts: stretch(load?.volts),
       air: proof?.air ? (judgeAir(system, call, proof.air)?.say ?? null) : null,
+      motors: judgeMotors(system, state, proof?.motors ?? []).map(({ part, amps, plateA, isOff, say }) => ({
+        part,
+        amps,
+        plateAmps: plateA,
+        isOff,
+        say,
+      })),
       steps: steps.map(({ what, to, shows, ms }) => ({ what, to, shows, afterS: Math.round((ms - calledMs) / 1000) })),
     }
   })

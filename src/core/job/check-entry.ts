@@ -28,7 +28,10 @@ export function problemWithContent(system: System, bench: Bench, entry: ContentE
     case 'trip':
       return problemWithTrip(system, bench, entry)
     case 'proof':
-      return callsOf(system).includes(entry.call) ? null : `This system has no call for ${sayCall[entry.call]}.`
+      if (!callsOf(system).includes(entry.call)) return `This system has no call for ${sayCall[entry.call]}.`
+      return (entry.motors ?? []).map(({ part }) => problemWithMotor(system, part)).find((problem) => problem !== null) ?? null
+    case 'plate':
+      return problemWithMotor(system, entry.part)
     case 'skip':
       return problemWithSpot(system, entry.probe)
     case 'repair':
@@ -54,6 +57,14 @@ export function problemWithContent(system: System, bench: Bench, entry: ContentE
       return null
   }
 }
+
+/** Line amps are those of a motor or a heater. */
+const problemWithMotor = (system: System, id: string): string | null =>
+  partById(system, id)?.kind === 'load'
+    ? null
+    : `"${id}" draws no line amps. These do: ${partsOf(system, 'load')
+        .map((load) => load.id)
+        .join(', ')}.`
 
 function problemWithRun(system: System, { cable: id, fact }: Extract<ContentEntry, { kind: 'run' }>): string | null {
   const cable = cableById(system, id)

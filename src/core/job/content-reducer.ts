@@ -42,6 +42,7 @@ export interface Gathered {
   readonly skipped: Probe[]
   readonly repairs: EntryOf<'repair'>[]
   readonly runs: EntryOf<'run'>[]
+  readonly plates: EntryOf<'plate'>[]
   readonly refused: Refusal[]
   readonly clashes: Clash[]
   /** The bench that the maker of each standing slot had after it. */
@@ -70,6 +71,7 @@ export const nothingGathered = (system: System): Gathered => ({
   skipped: [],
   repairs: [],
   runs: [],
+  plates: [],
   refused: [],
   clashes: [],
   made: [],
@@ -83,6 +85,7 @@ export const fork = (gathered: Gathered): Gathered => ({
   skipped: [...gathered.skipped],
   repairs: [...gathered.repairs],
   runs: [...gathered.runs],
+  plates: [...gathered.plates],
   refused: [...gathered.refused],
   clashes: [...gathered.clashes],
   made: [...gathered.made],
@@ -155,6 +158,9 @@ export function take(system: System, gathered: Gathered, entry: ContentEntry, on
     case 'run':
       gathered.runs.push(entry)
       return
+    case 'plate':
+      gathered.plates.push(entry)
+      return
     case 'leave':
       gathered.left = entry
       return
@@ -207,6 +213,7 @@ export function benchAfter(system: System, bench: Bench, entry: ContentEntry): B
     case 'way':
     case 'proof':
     case 'run':
+    case 'plate':
     case 'leave':
     case 'offer':
     case 'note':

@@ -50,6 +50,7 @@ const repairEntry = z.strictObject({
   what: textSchema(500),
   cause: textSchema(500),
 })
+const lineAmps = z.number().min(0).max(400)
 const proofEntry = z.strictObject({
   ...base,
   kind: z.literal('proof'),
@@ -59,7 +60,15 @@ const proofEntry = z.strictObject({
   volts: z.number().min(0).max(100).nullable(),
   /** Left out where it was not measured. */
   air: airSchema.optional(),
+  /** Line amps of what ran, by its part; left out where none were measured. */
+  motors: z
+    .array(z.strictObject({ part: textSchema(80, 1), amps: lineAmps }))
+    .min(1)
+    .max(12)
+    .optional(),
 })
+/** The amps on the plate of a motor or heater: rated load, full load. */
+const plateEntry = z.strictObject({ ...base, kind: z.literal('plate'), part: textSchema(80, 1), amps: lineAmps.positive() })
 /** Something of the run of a cable. */
 const runEntry = z.strictObject({ ...base, kind: z.literal('run'), cable: textSchema(60, 1), fact: runFactSchema })
 /** The job is left before it is done; whatever is done after it takes it up again. */
@@ -81,6 +90,7 @@ const contentEntries = [
   wayEntry,
   repairEntry,
   proofEntry,
+  plateEntry,
   runEntry,
   leaveEntry,
   offerEntry,

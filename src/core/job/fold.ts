@@ -223,6 +223,7 @@ function stateOf(system: System, { entries, undone, refused }: Standing, gathere
     fusesSpent: gathered.fusesSpent,
     repairs: gathered.repairs,
     runs: gathered.runs,
+    plates: gathered.plates,
     proofs: gathered.proofs,
     closedAt: gathered.closedAt,
     left: gathered.left,

@@ -33,6 +33,8 @@ export interface JobState {
   readonly repairs: readonly EntryOf<'repair'>[]
   /** What was told and measured of the runs of cables, in order. */
   readonly runs: readonly EntryOf<'run'>[]
+  /** Amps that were read off plates, in order. */
+  readonly plates: readonly EntryOf<'plate'>[]
   /** The last proof of each call since the last repair. */
   readonly proofs: Readonly<Partial<Record<CallName, EntryOf<'proof'>>>>
   readonly closedAt: string | null

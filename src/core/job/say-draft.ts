@@ -9,7 +9,7 @@ import { sayWay } from '@/src/core/job/ways'
 import { sayAnswer, sayProbe } from '@/src/core/readings/say'
 import { sayOhms } from '@/src/core/units/quantity'
 import { sayCall } from '@/src/core/wiring/call'
-import { cableById, placeById, type System } from '@/src/core/wiring/system'
+import { cableById, partById, placeById, type System } from '@/src/core/wiring/system'
 
 /** What stops counting with an undo or a correction, said before it is done. */
 export function sayFallen(system: System, { standing }: Pick<JobState, 'standing'>, falls: readonly Refusal[]): string {
@@ -82,7 +82,9 @@ export function sayDraft(system: System, draft: EntryDraft, state?: Pick<JobStat
     case 'repair':
       return `repaired: ${draft.what}${draft.cause ? ` (cause: ${draft.cause})` : ''}`
     case 'proof':
-      return `${sayCall[draft.call]} ${draft.held ? 'proved' : 'did not hold'}${draft.amps === null ? '' : `, ${draft.amps} A`}${draft.volts === null ? '' : `, ${draft.volts} V`}${draft.air ? `, air ${draft.air.returnF} to ${draft.air.supplyF} °F` : ''}`
+      return `${sayCall[draft.call]} ${draft.held ? 'proved' : 'did not hold'}${draft.amps === null ? '' : `, ${draft.amps} A`}${draft.volts === null ? '' : `, ${draft.volts} V`}${draft.air ? `, air ${draft.air.returnF} to ${draft.air.supplyF} °F` : ''}${(draft.motors ?? []).map(({ part, amps }) => `, ${partById(system, part)?.name ?? part} ${amps} A`).join('')}`
+    case 'plate':
+      return `plate of the ${partById(system, draft.part)?.name ?? draft.part}: ${draft.amps} A`
     case 'leave':
       return `left unfinished: ${sayLeaving(draft.reason, draft.until)}`
     case 'offer':

@@ -13,7 +13,7 @@ import { readConductor, readPart, readPlace } from '@/src/core/quick-line/points
 import { readPanel, readPower } from '@/src/core/quick-line/power'
 import { type CommandContext, Misread, Reader } from '@/src/core/quick-line/reader'
 import { readAmps, readReading } from '@/src/core/quick-line/readings'
-import { readComplaint, readProved, readRepaired, readSkip, readUndo, readWay } from '@/src/core/quick-line/record'
+import { readComplaint, readPlate, readProved, readRepaired, readSkip, readUndo, readWay } from '@/src/core/quick-line/record'
 import {
   readCapacitance,
   readCopper,
@@ -115,6 +115,7 @@ const rules: ReadonlyMap<string, Rule> = new Map(
     sound: (reader) => readMark(reader, 'sound'),
     repaired: readRepaired,
     proved: readProved,
+    plate: readPlate,
     note: (reader) => [{ kind: 'note', text: reader.rest('a note needs its text').replace(/^:\s*/, '') }],
     complaint: readComplaint,
     leave: readLeave,

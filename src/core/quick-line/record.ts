@@ -3,10 +3,11 @@ import { tellMore } from '@/src/core/job/customer-words'
 import type { ContentEntry, EntryDraft } from '@/src/core/job/entry'
 import { type WayOfWorking, waysOfWorking } from '@/src/core/job/ways'
 import { readCall } from '@/src/core/quick-line/calls'
+import { findPart } from '@/src/core/quick-line/names'
 import type { Reader } from '@/src/core/quick-line/reader'
 import type { Probe } from '@/src/core/readings/check'
 import type { CallName } from '@/src/core/wiring/call'
-import { callsOf } from '@/src/core/wiring/system'
+import { callsOf, partById, partsOf } from '@/src/core/wiring/system'
 
 export function readRepaired(reader: Reader): EntryDraft[] {
   const { suspects } = reader.context
@@ -43,7 +44,13 @@ export function readProved(reader: Reader): EntryDraft[] {
   let amps: number | null = null
   let volts: number | null = null
   let air: Air | null = null
-  while (reader.peek()?.kind === 'number' || /^(?:air|return)$/i.test(reader.peek()?.text ?? '')) {
+  const motors: { part: string; amps: number }[] = []
+  while (reader.peek() && reader.peek()?.text !== ';') {
+    const motor = reader.peek()?.kind === 'word' ? readMotor(reader) : null
+    if (motor !== null) {
+      motors.push({ part: motor, amps: readLineAmps(reader) })
+      continue
+    }
     if (reader.accept('air') || reader.accept('return')) {
       const returnF = reader.number()
       reader.accept('to')
@@ -51,13 +58,44 @@ export function readProved(reader: Reader): EntryDraft[] {
       air = { returnF, supplyF: reader.number() }
       continue
     }
+    if (reader.peek()?.kind !== 'number') break
     const value = reader.number()
     const unit = reader.word('Give the unit: A or V.')
     if (/^a(mps?)?$/i.test(unit.text)) amps = value
     else if (/^v(olts?)?$/i.test(unit.text)) volts = value
     else reader.failAt('A proof has amps (A) and volts (V).', unit)
   }
-  return [{ kind: 'proof', call: call as CallName, held: true, amps, volts, ...(air && { air }) }]
+  return [{ kind: 'proof', call: call as CallName, held: true, amps, volts, ...(air && { air }), ...(motors.length > 0 && { motors }) }]
+}
+
+/** A motor or heater by its name, taken; null where the next word is none. */
+function readMotor(reader: Reader): string | null {
+  const { system } = reader.context
+  const token = reader.peek()
+  const part = token ? partById(system, findPart(system, token.text) ?? '') : undefined
+  if (part?.kind !== 'load') return null
+  reader.at++
+  return part.id
+}
+
+function readLineAmps(reader: Reader): number {
+  for (const filler of ['is', 'at', 'draws']) reader.accept(filler)
+  const amps = reader.number()
+  for (const unit of ['A', 'amps', 'amp']) reader.accept(unit)
+  return amps
+}
+
+/** `plate compressor 14.2 A`: what the plate of a motor or heater says. */
+export function readPlate(reader: Reader): EntryDraft[] {
+  const { system } = reader.context
+  const part = readMotor(reader)
+  if (part === null)
+    return reader.fail(
+      `Say whose plate: ${partsOf(system, 'load')
+        .map(({ id }) => `"plate ${id} 5.2 A"`)
+        .join(', ')}.`,
+    )
+  return [{ kind: 'plate', part, amps: readLineAmps(reader) }]
 }
 
 export function readSkip(reader: Reader): EntryDraft[] {

@@ -36,6 +36,11 @@ export const runRules: readonly Rule[] = [
   }),
   rule(`(?:(.+?) )??${NOT} ${RUN}(?: at all)? (?:in|on|with) ${CALLED}`, (the, what, call) => onCall(the, what, call, false)),
   rule('(.+?) (?:stays?|staying|stayed) on(?: all the time)?', (the, what) => worded(loadOf(the, what), 'runs')),
+  // What its plate says of a motor or heater.
+  rule(
+    '(.+?) (?:plate|nameplate|name plate|rla|fla|rated|rated load|full load)(?: amps)?(?: is| says| reads)? (\\d+(?:[.]\\d+)?) ?(?:a|amps?)?',
+    (the, what, amps) => leading('plate', worded(loadOf(the, what), amps)),
+  ),
   // A motor by the letter that asks for it.
   rule(`(.+?) ${NOT} ${RUN}(?: at all)? (?:on|with) ([gyw])1?`, (the, what, letter) =>
     loadOf(the, what) === null ? null : onCall(the, what, `${letter} call`, false),

@@ -12,6 +12,8 @@ import { useJob, useMoment } from '@/src/ui/desk/desk-context'
 import { useKeptText } from '@/src/ui/device/use-kept-text'
 import { useWorkerAnswer } from '@/src/ui/engine/use-worker-answer'
 import { ModeSteps } from '@/src/ui/prove/mode-steps'
+import { MotorAmps } from '@/src/ui/prove/motor-amps'
+import { type MotorReading, motorsIn, useMotorAmps } from '@/src/ui/prove/use-motor-amps'
 
 /** Steps that come within this of the first need no wait. */
 const AT_ONCE_MS = 5000
@@ -19,7 +21,7 @@ const AT_ONCE_MS = 5000
 interface ModeCardProps {
   readonly call: CallName
   readonly onCall: () => void
-  readonly onRecord: (held: boolean, amps: number | null, volts: number | null, air: Air | null) => void
+  readonly onRecord: (held: boolean, amps: number | null, volts: number | null, air: Air | null, motors: readonly MotorReading[]) => void
 }
 
 /** One mode, run from its own thermostat: what comes when, what was read, and whether it held. */
@@ -42,6 +44,7 @@ export function ModeCard({ call, onCall, onRecord }: ModeCardProps) {
   const [keptReturn, setReturn] = useKeptText(`${call} return air ${job.id}`)
   const [keptSupply, setSupply] = useKeptText(`${call} supply air ${job.id}`)
   const [amps, volts, returnAir, supplyAir] = [keptAmps ?? '', keptVolts ?? '', keptReturn ?? '', keptSupply ?? '']
+  const motors = useMotorAmps(call, motorsIn(steps, system))
   const enter = (held: boolean) => {
     const [returnF, supplyF] = [read(returnAir), read(supplyAir)]
     onRecord(
@@ -49,7 +52,9 @@ export function ModeCard({ call, onCall, onRecord }: ModeCardProps) {
       held ? read(amps) : null,
       held ? read(volts) : null,
       held && returnF !== null && supplyF !== null ? { returnF, supplyF } : null,
+      held ? motors.readings : [],
     )
+    motors.clear()
     for (const set of [setAmps, setVolts, setReturn, setSupply]) set(null)
   }
   const read = (text: string) => (text.trim() === '' ? null : Number(text.replace(',', '.')))
@@ -85,6 +90,7 @@ export function ModeCard({ call, onCall, onRecord }: ModeCardProps) {
           </label>
         ))}
       </div>
+      <MotorAmps motors={motors} />
       {wrong !== undefined && (
         <p role="alert" className="mb-2 text-ember">
           “{wrong}” is not a reading here. Type digits as the meter shows them, or leave it empty.
@@ -99,7 +105,7 @@ export function ModeCard({ call, onCall, onRecord }: ModeCardProps) {
         <Button
           look={isCalled ? 'main' : 'plain'}
           className="!text-center"
-          disabled={wrong !== undefined || !state.bench.power || waits !== undefined}
+          disabled={wrong !== undefined || motors.isWrong || !state.bench.power || waits !== undefined}
           onClick={() => enter(true)}
         >
           {sayCall[call]} held
@@ -114,7 +120,7 @@ export function ModeCard({ call, onCall, onRecord }: ModeCardProps) {
             ? `Not held yet: the ${partById(system, parseDeviceKey(waits.what).part)?.name ?? waits.what} comes in ${sayCountdown(Math.ceil((waits.ms - nowMs) / 1000))}.`
             : 'Call for it first: not all of it comes at once.'}{' '}
           {isCalled && (
-            <Button look="quiet" disabled={wrong !== undefined} onClick={() => enter(true)}>
+            <Button look="quiet" disabled={wrong !== undefined || motors.isWrong} onClick={() => enter(true)}>
               it runs already: held
             </Button>
           )}

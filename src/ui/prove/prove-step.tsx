@@ -2,6 +2,7 @@
 import { benchKey } from '@/src/core/bench/bench'
 import type { EntryDraft } from '@/src/core/job/entry'
 import { judgeAir } from '@/src/core/prove/air'
+import { judgeMotors } from '@/src/core/prove/motors'
 import { isExpected, sayExpected } from '@/src/core/readings/expected'
 import { sayAmps, sayVolts } from '@/src/core/units/quantity'
 import { sayCall } from '@/src/core/wiring/call'
@@ -64,6 +65,11 @@ export function ProveStep({ onStep }: ScreenProps) {
                             .join(', ') || '—'
                         : ''}
                       {isOdd && ' out of range'}
+                      {judgeMotors(system, state, proof?.motors ?? []).map(({ part, isOff, say }) => (
+                        <span key={part} className={`block text-small ${isOff ? 'text-ember' : 'text-muted'}`}>
+                          {say}
+                        </span>
+                      ))}
                       {air && <span className={`block text-small ${air.isOff ? 'text-ember' : 'text-muted'}`}>air: {air.say}</span>}
                     </td>
                     <td className={`py-3 ${proof?.held ? 'text-hold' : proof ? 'text-ember' : 'text-muted'}`}>
@@ -85,11 +91,15 @@ export function ProveStep({ onStep }: ScreenProps) {
             key={next}
             call={next}
             onCall={() => record([{ kind: 'bench', change: { do: 'call', call: next } }])}
-            onRecord={(held, amps, volts, air) => {
+            onRecord={(held, amps, volts, air, motors) => {
               const setup: EntryDraft[] = state.bench.call === next ? [] : [{ kind: 'bench', change: { do: 'call', call: next } }]
               // A mode that trips is a trip on the timeline first: the second fault starts from it.
               const trip: EntryDraft[] = held ? [] : [{ kind: 'trip', result: 'trips' }]
-              record([...setup, ...trip, { kind: 'proof', call: next, held, amps, volts, ...(air && { air }) }])
+              record([
+                ...setup,
+                ...trip,
+                { kind: 'proof', call: next, held, amps, volts, ...(air && { air }), ...(motors.length > 0 && { motors: [...motors] }) },
+              ])
             }}
           />
         ) : (

@@ -68,8 +68,8 @@ export function pageDocument(facts: PageFacts, paper: Paper, pictures: Pictures 
         table(
           ['mode', 'amps on R', 'R to C', 'air in / out', ''],
           ['*', 'auto', 'auto', 'auto', 'auto'],
-          facts.tested.map(({ mode, amps, volts, air, result }) => [
-            mode,
+          facts.tested.map(({ mode, motors, amps, volts, air, result }) => [
+            motors.length === 0 ? mode : { stack: [mode, { text: motors.join(', '), fontSize: 8 }] },
             amps,
             volts,
             air,

@@ -9,6 +9,7 @@ import type { JobState } from '@/src/core/job/job-state'
 import { asItStands, sayLeaving } from '@/src/core/job/leave'
 import { sayOutcomes } from '@/src/core/job/offer'
 import { photosOf } from '@/src/core/job/photos'
+import { judgeMotors } from '@/src/core/prove/motors'
 import { sayAnswer, sayProbe } from '@/src/core/readings/say'
 import { capital } from '@/src/core/units/capital'
 import { counted } from '@/src/core/units/counted'
@@ -38,6 +39,8 @@ export interface PageFacts {
     readonly mode: string
     readonly amps: string
     readonly volts: string
+    /** Line amps of what ran, against the plate. */
+    readonly motors: readonly string[]
     readonly air: string
     readonly result: string
   }[]
@@ -72,7 +75,7 @@ export function pageFacts({ job, system, entries }: Pick<JobFile, 'job' | 'syste
     ),
     offered: state.offer ? sayOutcomes(state.offer) : [],
     moved: movedOf(system, state),
-    tested: callsOf(system).map((call) => testedOf(state, call)),
+    tested: callsOf(system).map((call) => testedOf(system, state, call)),
     unfinished: state.left
       ? [`${capital(sayLeaving(state.left.reason, state.left.until))}.`, ...asItStands(system, { ...state, owed: [] })].join(' ')
       : null,
@@ -144,12 +147,15 @@ function movedOf(system: System, { bench }: JobState): string[] {
   })
 }
 
-function testedOf({ proofs }: JobState, call: ReturnType<typeof callsOf>[number]): PageFacts['tested'][number] {
-  const proof = proofs[call]
+function testedOf(system: System, state: JobState, call: ReturnType<typeof callsOf>[number]): PageFacts['tested'][number] {
+  const proof = state.proofs[call]
   return {
     mode: sayCall[call],
     amps: proof?.amps == null ? '–' : sayAmps(proof.amps),
     volts: proof?.volts == null ? '–' : sayVolts(proof.volts),
+    motors: judgeMotors(system, state, proof?.motors ?? []).map(
+      ({ name, amps, plateA }) => `${name} ${sayAmps(amps)}${plateA === null ? '' : ` of ${sayAmps(plateA)}`}`,
+    ),
     air: proof?.air ? `${proof.air.returnF} / ${proof.air.supplyF} °F` : '–',
     result: proof ? (proof.held ? 'held' : 'did not hold') : 'not run',
   }
