@@ -7,6 +7,7 @@ import { healthy } from '@/src/core/readings/hypothesis'
 import { type Happening, runOverTime } from '@/src/core/readings/over-time'
 import { modelValue } from '@/src/core/units/model-value'
 import type { CallName } from '@/src/core/wiring/call'
+import { fedBy } from '@/src/core/wiring/fed-by'
 import type { Part } from '@/src/core/wiring/part'
 import { partById, partsOf, type System } from '@/src/core/wiring/system'
 
@@ -65,8 +66,7 @@ function showsOf(system: System, part: Part, output: string | null, to: Happenin
     case 'thermostat':
       return to === 'called' ? 'shows the call' : null
     case 'coil': {
-      const { contact, place } = part
-      const fed = partsOf(system, 'load').filter((load) => load.place === place && contact?.some((node) => load.between.includes(node)))
+      const fed = fedBy(system, part)
       const feeds = fed.length > 0 ? `, and the ${fed.map(({ name }) => name).join(' and the ')} with it` : ''
       if (part.role === 'gas-valve') return to === 'in' ? 'opens: the burner lights' : 'closes'
       if (part.role === 'damper') return to === 'in' ? 'drives shut' : 'opens'

@@ -4,6 +4,7 @@ import { sequenceOf } from '@/src/core/advice/sequence'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import type { JobState } from '@/src/core/job/job-state'
 import { judgeAir } from '@/src/core/prove/air'
+import { cyclesOf } from '@/src/core/prove/cycles'
 import { judgeMotors } from '@/src/core/prove/motors'
 import type { Expected } from '@/src/core/readings/expected'
 import { callNames } from '@/src/core/wiring/call'
@@ -59,6 +60,14 @@ export function writeProofs(engine: Engine, state: JobState, nowMs: number): z.i
       steps: steps.map(({ what, to, shows, ms }) => ({ what, to, shows, afterS: Math.round((ms - calledMs) / 1000) })),
     }
   })
+}
+
+/** Clean cycles of what comes and goes, and the most that is left that it is still there. */
+export const cyclesAnswerSchema = z.strictObject({ clean: z.number(), left: z.number(), wanted: z.number() })
+
+export function writeCycles(state: JobState): z.infer<typeof cyclesAnswerSchema> {
+  const { clean, left, wanted } = cyclesOf(state)
+  return { clean, left, wanted }
 }
 
 const stretch = (expected: Expected | undefined) =>

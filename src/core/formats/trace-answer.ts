@@ -10,7 +10,7 @@ import { namesRepair, type Verdict } from '@/src/core/diagnosis/inference/verdic
 import type { Check } from '@/src/core/diagnosis/planner/next-check'
 import type { Proposal } from '@/src/core/diagnosis/planner/propose'
 import { conductorAnswerSchema, writeConductors } from '@/src/core/formats/conductor-answer'
-import { proveAnswerSchema, writeProofs } from '@/src/core/formats/prove-answer'
+import { cyclesAnswerSchema, proveAnswerSchema, writeCycles, writeProofs } from '@/src/core/formats/prove-answer'
 import { repairAnswerSchema, writeRepairs } from '@/src/core/formats/repair-answer'
 import { type Entry, type Stamp, stampEntry } from '@/src/core/job/entry'
 import { entrySchema } from '@/src/core/job/entry-schema'
@@ -104,6 +104,7 @@ export const traceAnswerSchema = z.strictObject({
   conductors: z.array(conductorAnswerSchema),
   repair: z.array(repairAnswerSchema),
   prove: z.array(proveAnswerSchema),
+  cycles: cyclesAnswerSchema.nullable(),
 })
 export type TraceAnswer = z.infer<typeof traceAnswerSchema>
 
@@ -135,6 +136,7 @@ export function writeTraceAnswer(
     conductors: writeConductors(system, state, stamp),
     repair: writeRepairs(system, state),
     prove: writeProofs(engine, state, Date.parse(stamp.now())),
+    cycles: state.cycles.length === 0 ? null : writeCycles(state),
     bench: {
       power: bench.power,
       call: bench.call,

@@ -30,6 +30,9 @@ export function problemWithContent(system: System, bench: Bench, entry: ContentE
     case 'proof':
       if (!callsOf(system).includes(entry.call)) return `This system has no call for ${sayCall[entry.call]}.`
       return (entry.motors ?? []).map(({ part }) => problemWithMotor(system, part)).find((problem) => problem !== null) ?? null
+    case 'cycle':
+      if (!callsOf(system).includes(entry.call)) return `This system has no call for ${sayCall[entry.call]}.`
+      return bench.power ? null : 'The power is off: nothing ran.'
     case 'plate':
       return problemWithMotor(system, entry.part)
     case 'skip':

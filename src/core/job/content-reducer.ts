@@ -43,6 +43,8 @@ export interface Gathered {
   readonly repairs: EntryOf<'repair'>[]
   readonly runs: EntryOf<'run'>[]
   readonly plates: EntryOf<'plate'>[]
+  /** Clean ones, since the last repair or trip. */
+  cycles: readonly EntryOf<'cycle'>[]
   readonly refused: Refusal[]
   readonly clashes: Clash[]
   /** The bench that the maker of each standing slot had after it. */
@@ -72,6 +74,7 @@ export const nothingGathered = (system: System): Gathered => ({
   repairs: [],
   runs: [],
   plates: [],
+  cycles: [],
   refused: [],
   clashes: [],
   made: [],
@@ -137,6 +140,7 @@ export function take(system: System, gathered: Gathered, entry: ContentEntry, on
       if (!isResettable(system, on, entry.on)) gathered.fusesSpent++
       gathered.bench = benchAfter(system, gathered.bench, entry)
       gathered.proofs = {}
+      gathered.cycles = []
       return
     }
     case 'skip':
@@ -151,6 +155,7 @@ export function take(system: System, gathered: Gathered, entry: ContentEntry, on
       gathered.beforeRepair = gathered.sinceRepair
       gathered.sinceRepair = gathered.observations.length
       gathered.proofs = {}
+      gathered.cycles = []
       return
     case 'proof':
       gathered.proofs = { ...gathered.proofs, [entry.call]: entry }
@@ -160,6 +165,9 @@ export function take(system: System, gathered: Gathered, entry: ContentEntry, on
       return
     case 'plate':
       gathered.plates.push(entry)
+      return
+    case 'cycle':
+      gathered.cycles = [...gathered.cycles, entry]
       return
     case 'leave':
       gathered.left = entry
@@ -214,6 +222,7 @@ export function benchAfter(system: System, bench: Bench, entry: ContentEntry): B
     case 'proof':
     case 'run':
     case 'plate':
+    case 'cycle':
     case 'leave':
     case 'offer':
     case 'note':

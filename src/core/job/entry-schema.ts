@@ -67,6 +67,8 @@ const proofEntry = z.strictObject({
     .max(12)
     .optional(),
 })
+/** A mode was called and given up again, and nothing showed: for what comes and goes. */
+const cycleEntry = z.strictObject({ ...base, kind: z.literal('cycle'), call: z.enum(callNames) })
 /** The amps on the plate of a motor or heater: rated load, full load. */
 const plateEntry = z.strictObject({ ...base, kind: z.literal('plate'), part: textSchema(80, 1), amps: lineAmps.positive() })
 /** Something of the run of a cable. */
@@ -91,6 +93,7 @@ const contentEntries = [
   repairEntry,
   proofEntry,
   plateEntry,
+  cycleEntry,
   runEntry,
   leaveEntry,
   offerEntry,

@@ -224,6 +224,7 @@ function stateOf(system: System, { entries, undone, refused }: Standing, gathere
     repairs: gathered.repairs,
     runs: gathered.runs,
     plates: gathered.plates,
+    cycles: gathered.cycles,
     proofs: gathered.proofs,
     closedAt: gathered.closedAt,
     left: gathered.left,

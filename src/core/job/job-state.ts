@@ -33,6 +33,8 @@ export interface JobState {
   readonly repairs: readonly EntryOf<'repair'>[]
   /** What was told and measured of the runs of cables, in order. */
   readonly runs: readonly EntryOf<'run'>[]
+  /** Clean cycles since the last repair or trip. */
+  readonly cycles: readonly EntryOf<'cycle'>[]
   /** Amps that were read off plates, in order. */
   readonly plates: readonly EntryOf<'plate'>[]
   /** The last proof of each call since the last repair. */

@@ -83,6 +83,8 @@ export function sayDraft(system: System, draft: EntryDraft, state?: Pick<JobStat
       return `repaired: ${draft.what}${draft.cause ? ` (cause: ${draft.cause})` : ''}`
     case 'proof':
       return `${sayCall[draft.call]} ${draft.held ? 'proved' : 'did not hold'}${draft.amps === null ? '' : `, ${draft.amps} A`}${draft.volts === null ? '' : `, ${draft.volts} V`}${draft.air ? `, air ${draft.air.returnF} to ${draft.air.supplyF} °F` : ''}${(draft.motors ?? []).map(({ part, amps }) => `, ${partById(system, part)?.name ?? part} ${amps} A`).join('')}`
+    case 'cycle':
+      return `clean cycle of ${sayCall[draft.call]}`
     case 'plate':
       return `plate of the ${partById(system, draft.part)?.name ?? draft.part}: ${draft.amps} A`
     case 'leave':

@@ -1,7 +1,7 @@
 import { type Entry, type EntryDraft, stampEntry } from '@/src/core/job/entry'
 import { foldJob, problemWithEntry } from '@/src/core/job/fold'
 import { sayDraft } from '@/src/core/job/say-draft'
-import { judgeMotors, plateOf } from '@/src/core/prove/motors'
+import { judgeMotors, plateOf, runsWith } from '@/src/core/prove/motors'
 import { readQuickLine } from '@/src/core/quick-line/read-line'
 import { furnaceAc, systemById } from '@/src/core/wiring/systems/catalogue'
 
@@ -42,6 +42,11 @@ describe('line amps against the plate', () => {
       say: expect.stringContaining('element'),
     })
     expect(judgeMotors(strips, state, [{ part: 'strips', amps: 19 }])[0]).toMatchObject({ isOff: false })
+  })
+
+  it('asks for what the relays of a mode feed', () => {
+    const names = runsWith(furnaceAc, [{ what: 'blower-relay' }, { what: 'contactor' }, { what: 'blower-relay' }]).map(({ id }) => id)
+    expect(names).toEqual(['blower', 'compressor'])
   })
 
   it('is typed, and said back', () => {

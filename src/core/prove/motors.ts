@@ -1,6 +1,8 @@
 import type { JobState } from '@/src/core/job/job-state'
+import { parseDeviceKey } from '@/src/core/operation/machine'
 import { modelValue } from '@/src/core/units/model-value'
 import { sayAmps } from '@/src/core/units/quantity'
+import { fedBy } from '@/src/core/wiring/fed-by'
 import type { PartOf } from '@/src/core/wiring/part'
 import { partById, type System } from '@/src/core/wiring/system'
 
@@ -13,7 +15,7 @@ interface PlateRange {
   readonly high: number
   readonly below: string
   readonly above: string
-  /** Why a sound one may be out of it. */
+  /** Why a sound one may draw less. */
   readonly unless: string
 }
 
@@ -66,6 +68,15 @@ const ranges: Readonly<Record<LoadKind, PlateRange>> = {
 const kindOf = ({ id, name, powerFactor }: PartOf<'load'>): LoadKind =>
   /compressor/.test(`${id} ${name}`) ? 'compressor' : powerFactor === 1 ? 'heater' : 'motor'
 
+/** The motors and heaters that come on with the steps of a mode, in their order. */
+export function runsWith(system: System, steps: readonly { readonly what: string }[]): PartOf<'load'>[] {
+  const on = steps.flatMap(({ what }) => {
+    const part = partById(system, parseDeviceKey(what).part)
+    return part?.kind === 'coil' ? fedBy(system, part) : []
+  })
+  return on.filter((load, index) => on.indexOf(load) === index)
+}
+
 /** What was measured of a motor or heater while its mode ran, held against its plate. */
 export interface MotorFinding {
   readonly part: string
@@ -102,6 +113,6 @@ export function judgeMotors(
     if (kindOf(part) !== 'heater' && share > LOCKED)
       return finding(true, `${figure}: it does not turn. Switch it off: windings and overload burn`)
     if (share >= low && share <= high) return finding(false, figure)
-    return finding(true, `${figure}: ${share < low ? below : above} (may not apply if ${unless})`)
+    return finding(true, share < low ? `${figure}: ${below} (may not apply if ${unless})` : `${figure}: ${above}`)
   })
 }

@@ -13,7 +13,7 @@ import { readConductor, readPart, readPlace } from '@/src/core/quick-line/points
 import { readPanel, readPower } from '@/src/core/quick-line/power'
 import { type CommandContext, Misread, Reader } from '@/src/core/quick-line/reader'
 import { readAmps, readReading } from '@/src/core/quick-line/readings'
-import { readComplaint, readPlate, readProved, readRepaired, readSkip, readUndo, readWay } from '@/src/core/quick-line/record'
+import { readComplaint, readCycles, readPlate, readProved, readRepaired, readSkip, readUndo, readWay } from '@/src/core/quick-line/record'
 import {
   readCapacitance,
   readCopper,
@@ -116,6 +116,8 @@ const rules: ReadonlyMap<string, Rule> = new Map(
     repaired: readRepaired,
     proved: readProved,
     plate: readPlate,
+    cycle: readCycles,
+    cycles: readCycles,
     note: (reader) => [{ kind: 'note', text: reader.rest('a note needs its text').replace(/^:\s*/, '') }],
     complaint: readComplaint,
     leave: readLeave,

@@ -85,6 +85,17 @@ function readLineAmps(reader: Reader): number {
   return amps
 }
 
+/** `cycle`, `cycles 3`, `cycle cool`: clean ones, of the call that is on where none is said. */
+export function readCycles(reader: Reader): EntryDraft[] {
+  const { bench } = reader.context.state
+  const times = reader.peek()?.kind === 'number' ? reader.number() : 1
+  if (!Number.isInteger(times) || times < 1 || times > 30) reader.failAt('How many clean cycles? From 1 to 30.', reader.tokens[0])
+  reader.accept('of')
+  const call = reader.peek() ? readCall(reader) : bench.call
+  if (call === 'off') return reader.fail(`Of which mode? Say it: "cycles 3 ${callsOf(reader.context.system)[0]}".`)
+  return Array.from({ length: times }, () => ({ kind: 'cycle', call: call as CallName }))
+}
+
 /** `plate compressor 14.2 A`: what the plate of a motor or heater says. */
 export function readPlate(reader: Reader): EntryDraft[] {
   const { system } = reader.context

@@ -23,6 +23,12 @@ function onCall(the: Sentence, what: string, said: string, runs: boolean): strin
   return isAll ? (runs ? leading('holds on', call) : the.asComplaint()) : null
 }
 
+/** How many times, in a word or a number. */
+const timesIn = (word: string): number => {
+  const at = ['', 'one', 'two', 'three', 'four', 'five', 'six'].indexOf(word)
+  return at > 0 ? at : Number(word || 1)
+}
+
 /** What runs on which call, and how long it did. */
 export const runRules: readonly Rule[] = [
   rule(`(?:(.+?) )??(?:is )?${RUN}(?: fine| good| ok)? (?:in|on|with) ${CALLED}`, (the, what, call) => onCall(the, what, call, true)),
@@ -36,6 +42,11 @@ export const runRules: readonly Rule[] = [
   }),
   rule(`(?:(.+?) )??${NOT} ${RUN}(?: at all)? (?:in|on|with) ${CALLED}`, (the, what, call) => onCall(the, what, call, false)),
   rule('(.+?) (?:stays?|staying|stayed) on(?: all the time)?', (the, what) => worded(loadOf(the, what), 'runs')),
+  // A cycle that showed nothing.
+  rule(
+    '(?:cycled|ran)(?: it| cool| heat| fan)? (\\d+|one|two|three|four|five|six) (?:times|cycles?),? (?:and )?(?:it )?(?:held|holds|no trips?|clean|fine|ok|nothing)(?: every time| each time)?|(\\d+|one|two|three|four|five|six) (?:clean|good) cycles?|(?:another )?(?:clean|good) cycle',
+    (_, one, other) => `cycles ${timesIn(one || other)}`,
+  ),
   // What its plate says of a motor or heater.
   rule(
     '(.+?) (?:plate|nameplate|name plate|rla|fla|rated|rated load|full load)(?: amps)?(?: is| says| reads)? (\\d+(?:[.]\\d+)?) ?(?:a|amps?)?',

@@ -60,12 +60,12 @@ export function Report({ facts }: { facts: PageFacts }) {
       {facts.moved.length > 0 && <Section title="Wiring now">{facts.moved.join(' ')}</Section>}
       <Section title="Tested">
         {facts.tested
-          .map(({ mode, amps, volts, air, result }) => {
-            const read = [amps, volts, air].filter((one) => one !== '–').join(', ')
+          .map(({ mode, motors, amps, volts, air, result }) => {
+            const read = [amps, volts, air, ...motors].filter((one) => one !== '–').join(', ')
             return `${mode}: ${result}${read ? ` (${read})` : ''}`
           })
           .join('; ')}
-        .
+        .{facts.cycled && ` ${facts.cycled}`}
       </Section>
       {facts.unfinished && <Section title="Left unfinished">{facts.unfinished}</Section>}
       <Section title="Left behind">{facts.leftBehind}</Section>

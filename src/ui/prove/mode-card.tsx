@@ -2,6 +2,7 @@
 import type { Air } from '@/src/core/job/air-schema'
 import { parseDeviceKey } from '@/src/core/operation/machine'
 import { airSourceOf } from '@/src/core/prove/air'
+import { runsWith } from '@/src/core/prove/motors'
 import { sayCountdown } from '@/src/core/units/quantity'
 import { type CallName, sayCall } from '@/src/core/wiring/call'
 import { partById } from '@/src/core/wiring/system'
@@ -13,7 +14,7 @@ import { useKeptText } from '@/src/ui/device/use-kept-text'
 import { useWorkerAnswer } from '@/src/ui/engine/use-worker-answer'
 import { ModeSteps } from '@/src/ui/prove/mode-steps'
 import { MotorAmps } from '@/src/ui/prove/motor-amps'
-import { type MotorReading, motorsIn, useMotorAmps } from '@/src/ui/prove/use-motor-amps'
+import { type MotorReading, useMotorAmps } from '@/src/ui/prove/use-motor-amps'
 
 /** Steps that come within this of the first need no wait. */
 const AT_ONCE_MS = 5000
@@ -29,8 +30,12 @@ export function ModeCard({ call, onCall, onRecord }: ModeCardProps) {
   const { job, system } = useJob()
   const { entries, state } = useMoment()
   const isCalled = state.bench.call === call
-  const { answer } = useWorkerAnswer({ job, entries }, `sequence ${call}`, (worker) =>
-    worker.sequence({ system, entries }, call, Date.now()),
+  // What was done at the bench is all that a sequence hangs on.
+  const { answer } = useWorkerAnswer(
+    { job, entries },
+    `sequence ${call}`,
+    (worker) => worker.sequence({ system, entries }, call, Date.now()),
+    state.standing.flatMap(({ id, kind }) => (kind === 'bench' ? [id] : [])).join(' '),
   )
   const steps = answer ?? []
   const lastMs = Math.max(0, ...steps.map(({ ms }) => ms))
@@ -44,7 +49,7 @@ export function ModeCard({ call, onCall, onRecord }: ModeCardProps) {
   const [keptReturn, setReturn] = useKeptText(`${call} return air ${job.id}`)
   const [keptSupply, setSupply] = useKeptText(`${call} supply air ${job.id}`)
   const [amps, volts, returnAir, supplyAir] = [keptAmps ?? '', keptVolts ?? '', keptReturn ?? '', keptSupply ?? '']
-  const motors = useMotorAmps(call, motorsIn(steps, system))
+  const motors = useMotorAmps(call, runsWith(system, steps))
   const enter = (held: boolean) => {
     const [returnF, supplyF] = [read(returnAir), read(supplyAir)]
     onRecord(

@@ -73,7 +73,7 @@ function MotorRow({ load, motors }: { load: PartOf<'load'>; motors: MotorAmpsTyp
           <p className="self-end pb-3 text-muted text-small">plate {sayAmps(known)}</p>
         )}
       </div>
-      {finding?.isOff && <p className="text-ember text-small">{finding.say}</p>}
+      {finding?.isOff && <p className="mt-2 text-ember text-small">{finding.say}</p>}
     </div>
   )
 }

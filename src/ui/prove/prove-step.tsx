@@ -12,6 +12,7 @@ import { useHands, useJob, useMoment } from '@/src/ui/desk/desk-context'
 import { PutBackList } from '@/src/ui/desk/put-back-list'
 import { Screen, type ScreenProps } from '@/src/ui/desk/screen'
 import { useWorkerAnswer } from '@/src/ui/engine/use-worker-answer'
+import { CycleCard } from '@/src/ui/prove/cycle-card'
 import { ModeCard } from '@/src/ui/prove/mode-card'
 import { Stay } from '@/src/ui/prove/stay'
 
@@ -105,6 +106,7 @@ export function ProveStep({ onStep }: ScreenProps) {
         ) : (
           <section aria-label="Proved" className="rounded border-2 border-hold bg-raised p-3">
             <p className="my-1 font-bold text-large">Every mode held</p>
+            <CycleCard />
             <Stay sinceMs={Math.max(...calls.map((call) => Date.parse(state.proofs[call]?.at ?? '')))} />
             <p className="mb-2 text-muted">
               {state.bench.call !== 'off' ? 'Set the thermostat back and put everything back.' : 'The items to put back are on the left.'}

@@ -1,8 +1,6 @@
-import type { Step } from '@/src/core/advice/sequence'
-import { parseDeviceKey } from '@/src/core/operation/machine'
+import { useState } from 'react'
 import type { CallName } from '@/src/core/wiring/call'
 import type { PartOf } from '@/src/core/wiring/part'
-import { partById, type System } from '@/src/core/wiring/system'
 import { useJob } from '@/src/ui/desk/desk-context'
 import { useKeptText } from '@/src/ui/device/use-kept-text'
 
@@ -12,20 +10,16 @@ export interface MotorReading {
   readonly amps: number
 }
 
-/** The motors and heaters that come on in a mode, in their order. */
-export function motorsIn(steps: readonly Step[], system: System): PartOf<'load'>[] {
-  const ids = [...new Set(steps.map(({ what }) => parseDeviceKey(what).part))]
-  return ids.flatMap((id) => {
-    const part = partById(system, id)
-    return part?.kind === 'load' ? [part] : []
-  })
-}
-
 const MOST_AMPS = 400
 
+const idsOf = (loads: readonly PartOf<'load'>[]): string => loads.map(({ id }) => id).join(' ')
+
 /** What is typed of each, kept on the device until the mode is entered. */
-export function useMotorAmps(call: CallName, loads: readonly PartOf<'load'>[]) {
+export function useMotorAmps(call: CallName, now: readonly PartOf<'load'>[]) {
   const { job } = useJob()
+  // An answer that is worked out anew takes nothing off the screen.
+  const [loads, keepLoads] = useState(now)
+  if (now.length > 0 && idsOf(now) !== idsOf(loads)) keepLoads(now)
   const [kept, keep] = useKeptText(`${call} motors ${job.id}`)
   const typed: Readonly<Partial<{ [part: string]: string }>> = kept === null ? {} : JSON.parse(kept)
   const amounts = loads.map(({ id }) => ({ part: id, text: (typed[id] ?? '').trim() }))

@@ -76,6 +76,7 @@ export function pageDocument(facts: PageFacts, paper: Paper, pictures: Pictures 
             { text: result, bold: result === 'did not hold' },
           ]),
         ),
+        ...(facts.cycled === null ? [] : [{ text: facts.cycled }]),
       ),
       ...(facts.unfinished ? section('Left unfinished', { text: facts.unfinished }) : []),
       ...section('Left behind', { text: facts.leftBehind }),

@@ -9,6 +9,7 @@ import type { JobState } from '@/src/core/job/job-state'
 import { asItStands, sayLeaving } from '@/src/core/job/leave'
 import { sayOutcomes } from '@/src/core/job/offer'
 import { photosOf } from '@/src/core/job/photos'
+import { cyclesOf } from '@/src/core/prove/cycles'
 import { judgeMotors } from '@/src/core/prove/motors'
 import { sayAnswer, sayProbe } from '@/src/core/readings/say'
 import { capital } from '@/src/core/units/capital'
@@ -35,6 +36,8 @@ export interface PageFacts {
   readonly offered: readonly string[]
   /** Conductors that serve another terminal than they did, at both ends. */
   readonly moved: readonly string[]
+  /** Clean cycles of what came and went, and what they say. */
+  readonly cycled: string | null
   readonly tested: readonly {
     readonly mode: string
     readonly amps: string
@@ -76,6 +79,7 @@ export function pageFacts({ job, system, entries }: Pick<JobFile, 'job' | 'syste
     offered: state.offer ? sayOutcomes(state.offer) : [],
     moved: movedOf(system, state),
     tested: callsOf(system).map((call) => testedOf(system, state, call)),
+    cycled: state.cycles.length === 0 ? null : cyclesOf(state).say,
     unfinished: state.left
       ? [`${capital(sayLeaving(state.left.reason, state.left.until))}.`, ...asItStands(system, { ...state, owed: [] })].join(' ')
       : null,

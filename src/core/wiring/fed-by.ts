@@ -1,0 +1,6 @@
+import type { PartOf } from '@/src/core/wiring/part'
+import { partsOf, type System } from '@/src/core/wiring/system'
+
+/** The motors and heaters that the contact of a relay or contactor feeds. */
+export const fedBy = (system: System, { contact, place }: PartOf<'coil'>): PartOf<'load'>[] =>
+  partsOf(system, 'load').filter((load) => load.place === place && contact?.some((node) => load.between.includes(node)))
