@@ -1,5 +1,6 @@
 import { expose } from 'comlink'
 import { type Alternatives, formOpinion, type Opinion, proposeCheck, weighAlternatives } from '@/src/core/advice/advise'
+import { conductorOdds } from '@/src/core/advice/conductor-odds'
 import {
   type CallLoad,
   expectReadings,
@@ -107,7 +108,10 @@ const api = {
   sequence: ({ system, entries }: Timeline, call: CallName, nowMs: number): Step[] =>
     sequenceOf(engineFor(system), foldJob(system, entries), call, nowMs),
   moving: ({ system, entries }: Timeline, nowMs: number): Moving[] => movingNow(engineFor(system), foldJob(system, entries), nowMs),
-  conductors: ({ system, entries }: Timeline, cable: string): ConductorsReport => conductorsOfJob(system, foldJob(system, entries), cable),
+  conductors: ({ system, entries }: Timeline, cable: string): ConductorsReport => {
+    const state = foldJob(system, entries)
+    return conductorsOfJob(system, state, cable, conductorOdds(engineFor(system), state, cable))
+  },
   page: (job: Pick<JobFile, 'job' | 'system' | 'entries'>): PageFacts => pageFacts(job),
   identity: ({ system, entries }: Timeline, cable: string): IdentityReport | null => identityOfJob(system, foldJob(system, entries), cable),
   loads: ({ system, entries }: Timeline): CallLoad[] => loadPerCall(engineFor(system), foldJob(system, entries)),

@@ -1,10 +1,12 @@
 import { expect, test } from '@playwright/test'
+import { conductorOdds } from '@/src/core/advice/conductor-odds'
 import { isResistor } from '@/src/core/bench/bench'
 import { marksIn } from '@/src/core/cable/cable-bench'
 import { hangTogether, readsClosed, secondEnd } from '@/src/core/cable/conductor-faults'
 import { type ConductorsReport, conductorsOfJob } from '@/src/core/cable/conductors-of-job'
 import { identityOfJob } from '@/src/core/cable/identity-of-job'
 import { ohmsBetween } from '@/src/core/cable/marks'
+import { createEngine } from '@/src/core/diagnosis/engine'
 import { type Entry, type EntryDraft, stampEntry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import { type Point, parsePoint } from '@/src/core/wiring/point'
@@ -12,6 +14,12 @@ import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 import { Technician } from '@/tests/e2e/technician'
 
 const [stat] = furnaceAc.cables
+const engine = createEngine(furnaceAc)
+/** What the desk shows of the cable: its plan, with what is suspected already. */
+const reportOf = (entries: readonly Entry[]): ConductorsReport => {
+  const state = foldJob(furnaceAc, entries)
+  return conductorsOfJob(furnaceAc, state, stat.id, conductorOdds(engine, state, stat.id))
+}
 const numberOf = (point: Point): number => {
   const { cable, name, place } = parsePoint(point)
   if (cable === null) return stat.conductors.length
@@ -47,7 +55,7 @@ test('an open conductor in a wall is found by following the plan of its cable, a
   const mirror = (draft: EntryDraft) => entries.push(stampEntry(draft, stamp))
   for (let walks = 0, step = 0; ; step++) {
     expect(step).toBeLessThan(40)
-    const report = conductorsOfJob(furnaceAc, foldJob(furnaceAc, entries), stat.id)
+    const report = reportOf(entries)
     const { next } = report
     if (next.do === 'done') break
     if (next.do !== 'read' && next.do !== 'walk') throw new Error(`The plan says ${next.do}.`)
@@ -61,7 +69,7 @@ test('an open conductor in a wall is found by following the plan of its cable, a
       await card.getByRole('button', { name: isClosed ? /^closed/ : /^OL/ }).click()
       mirror({ kind: 'reading', probe: next.probe, answer: isClosed ? { low: 0, high: 30 } : 'OL' })
     }
-    const { taken } = conductorsOfJob(furnaceAc, foldJob(furnaceAc, entries), stat.id)
+    const { taken } = reportOf(entries)
     await expect(cable).toContainText(`${taken} ${taken === 1 ? 'reading' : 'readings'} so far`)
   }
   await expect(card.getByRole('heading')).toContainText('Every conductor of the stat cable is tested')
@@ -143,7 +151,7 @@ test('with resistors at hand an open conductor is found in one walk, and they ar
   const stamp = { newId: () => `r${++id}`, now: () => '2026-11-28T09:00:00Z' }
   const ohms = [2200, 4700, 10_000, 22_000, 47_000, 100_000]
   const entries: Entry[] = [stampEntry({ kind: 'run', cable: stat.id, fact: { what: 'resistors', ohms } }, stamp)]
-  const report = () => conductorsOfJob(furnaceAc, foldJob(furnaceAc, entries), stat.id)
+  const report = () => reportOf(entries)
   let walks = 0
   for (let next = report().next; next.do !== 'done'; next = report().next) {
     if (next.do !== 'read' && next.do !== 'walk') throw new Error(`The plan says ${next.do}.`)

@@ -19,6 +19,21 @@ const TOUCH_ODDS = modelValue({ value: 0.012, unit: 'odds a pair', source: 'assu
 /** The same for one that touches the metal around. */
 const METAL_ODDS = modelValue({ value: 0.02, unit: 'odds', source: 'assumption' })
 
+/** Odds of each trouble beside that there is none, where something is known: by the numbers of the conductors. */
+export interface ConductorOdds {
+  readonly open: readonly number[]
+  readonly metal: readonly number[]
+  /** By the lower number and the higher one. */
+  readonly pair: readonly (readonly number[])[]
+}
+
+/** Where nothing is known but that the cable is being tested. */
+export const usualOdds = (conductors: number): ConductorOdds => ({
+  open: new Array(conductors).fill(OPEN_ODDS),
+  metal: new Array(conductors).fill(METAL_ODDS),
+  pair: Array.from({ length: conductors }, () => new Array(conductors).fill(TOUCH_ODDS)),
+})
+
 /** More than this in one cable and nobody sorts it out: it gets replaced. */
 export const MOST_FAULTS = modelValue({ value: 3, unit: 'faults', source: 'assumption' })
 
@@ -30,13 +45,13 @@ export const secondEnd = (conductors: number, conductor: number): number => cond
  * Every set of up to `MOST_FAULTS` troubles of a cable. A touch of a parted conductor is told for either side of the break, since from one
  * end only one of the two is seen.
  */
-export function conductorFaults(conductors: number, hasMetal: boolean): ConductorFaults[] {
+export function conductorFaults(conductors: number, hasMetal: boolean, odds = usualOdds(conductors)): ConductorFaults[] {
   type Trouble = { readonly open: number } | { readonly pair: readonly [number, number | null] }
   const all = Array.from({ length: conductors }, (_, index) => index)
   const troubles: { trouble: Trouble; weight: number }[] = [
-    ...all.map((open) => ({ trouble: { open }, weight: OPEN_ODDS })),
-    ...all.flatMap((a) => all.slice(a + 1).map((b) => ({ trouble: { pair: [a, b] as const }, weight: TOUCH_ODDS }))),
-    ...(hasMetal ? all.map((a) => ({ trouble: { pair: [a, null] as const }, weight: METAL_ODDS })) : []),
+    ...all.map((open) => ({ trouble: { open }, weight: odds.open[open] })),
+    ...all.flatMap((a) => all.slice(a + 1).map((b) => ({ trouble: { pair: [a, b] as const }, weight: odds.pair[a][b] }))),
+    ...(hasMetal ? all.map((a) => ({ trouble: { pair: [a, null] as const }, weight: odds.metal[a] })) : []),
   ]
   const sets: ConductorFaults[] = []
   const grow = (from: number, chosen: readonly Trouble[], weight: number): void => {

@@ -1,5 +1,14 @@
 import fc from 'fast-check'
-import { type ConductorFaults, firstEnd, hangTogether, metalEnd, secondEnd, statesOf } from '@/src/core/cable/conductor-faults'
+import {
+  type ConductorFaults,
+  type ConductorOdds,
+  firstEnd,
+  hangTogether,
+  metalEnd,
+  secondEnd,
+  statesOf,
+  usualOdds,
+} from '@/src/core/cable/conductor-faults'
 import { type ConductorReading, planConductors } from '@/src/core/cable/conductor-plan'
 import { MARK_OHMS, ohmsBetween } from '@/src/core/cable/marks'
 import { followPlan } from '@/tests/cable/follow-plan'
@@ -80,6 +89,21 @@ describe('the plan for the conductors of a cable', () => {
     const readings = [read(0, 1, true), read(1, 2, true), read(0, 2, false), read(0, 3, false), read(2, 3, false), read(0, 1, true)]
     const misfit = planConductors({ conductors: 4, hasMetal: [true, true], here: 0, ties: [], readings }).misfit
     expect(misfit?.reading).toBe(1)
+  })
+
+  it('takes fewer readings for what was suspected already, and still names what is true where that was wrong', () => {
+    const faults: ConductorFaults = { opens: [4], touches: [], weight: 1 }
+    const usual = usualOdds(5)
+    const told = (odds: ConductorOdds) =>
+      followPlan(
+        (stand) => planConductors({ conductors: 5, hasMetal: [true, true], odds, ...stand }),
+        (joins, marks, a, b) => ohmsBetween(hangTogether(5, faults, joins), [], marks, a, b),
+      )
+    const suspected = told({ ...usual, open: usual.open.map((one, at) => (at === 4 ? 9 : one)) })
+    const misled = told({ ...usual, open: usual.open.map((one, at) => (at === 1 ? 9 : one)) })
+    for (const { plan } of [suspected, misled]) expect(plan.states).toEqual(statesOf(5, faults))
+    expect(suspected.readings).toBeLessThanOrEqual(told(usual).readings)
+    expect(suspected.readings).toBeLessThan(misled.readings)
   })
 
   describe('with resistors of known values at the other end', () => {

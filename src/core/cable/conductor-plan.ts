@@ -1,4 +1,12 @@
-import { type ConductorFaults, type ConductorState, conductorFaults, hangTogether, statesOf } from '@/src/core/cable/conductor-faults'
+import {
+  type ConductorFaults,
+  type ConductorOdds,
+  type ConductorState,
+  conductorFaults,
+  hangTogether,
+  statesOf,
+  usualOdds,
+} from '@/src/core/cable/conductor-faults'
 import { type CableEnd, type ConductorTest, endOf, testsAt, tiesFor } from '@/src/core/cable/conductor-tests'
 import { classesOf, isTold, type Marks, marksAt, ohmsBetween, pictureThrough, type Told, testsThrough } from '@/src/core/cable/marks'
 import type { FarEndReach } from '@/src/core/job/run-schema'
@@ -26,6 +34,8 @@ export interface ConductorQuestion {
   /** Resistors of known values that are at hand, ohm. */
   readonly resistors?: readonly number[]
   readonly readings: readonly ConductorReading[]
+  /** How likely each trouble is, beside none; left out where nothing is known. */
+  readonly odds?: ConductorOdds
   /** The other end is not off its screws yet: nothing read here would tell. */
   readonly mustCross?: boolean
   /** How the other end is reached: on foot, through somebody who stands there, or not at all. */
@@ -78,10 +88,18 @@ const allCases = new LruCache<string, readonly Case[]>(workLimit(6))
 // Readings come one by one: what the earlier ones left is not gone through again.
 const leftAfter = new LruCache<string, readonly Case[]>(workLimit(40))
 
-function casesOf(conductors: number, hasMetal: boolean): readonly Case[] {
-  return allCases.get(`${conductors} ${hasMetal}`, () => {
+/** What a cable is asked about, and how likely each of its troubles is. */
+interface Kind {
+  readonly conductors: number
+  readonly hasMetal: boolean
+  readonly odds: ConductorOdds
+}
+
+function casesOf(kind: Kind): readonly Case[] {
+  const { conductors, hasMetal, odds } = kind
+  return allCases.get(JSON.stringify(kind), () => {
     const pictures = new Map<string, number>()
-    return conductorFaults(conductors, hasMetal).map((faults) => {
+    return conductorFaults(conductors, hasMetal, odds).map((faults) => {
       const key = pictureKey(statesOf(conductors, faults))
       const picture = pictures.get(key) ?? pictures.size
       pictures.set(key, picture)
@@ -90,11 +108,11 @@ function casesOf(conductors: number, hasMetal: boolean): readonly Case[] {
   })
 }
 
-function casesLeft(conductors: number, hasMetal: boolean, readings: readonly ConductorReading[]): readonly Case[] {
+function casesLeft(kind: Kind, readings: readonly ConductorReading[]): readonly Case[] {
   const last = readings.at(-1)
-  if (!last) return casesOf(conductors, hasMetal)
-  return leftAfter.get(`${conductors} ${hasMetal} ${JSON.stringify(readings)}`, () =>
-    casesLeft(conductors, hasMetal, readings.slice(0, -1)).filter((one) => agrees(conductors, one, last)),
+  if (!last) return casesOf(kind)
+  return leftAfter.get(JSON.stringify([kind, readings]), () =>
+    casesLeft(kind, readings.slice(0, -1)).filter((one) => agrees(kind.conductors, one, last)),
   )
 }
 
@@ -108,15 +126,13 @@ const pictureKey = (states: readonly ConductorState[]): string =>
  */
 export function planConductors(question: ConductorQuestion): ConductorPlan {
   const { conductors, readings } = question
-  const hasMetal = question.hasMetal.some((metal) => metal)
-  const left = casesLeft(conductors, hasMetal, readings)
+  const kind: Kind = { conductors, hasMetal: question.hasMetal.some((metal) => metal), odds: question.odds ?? usualOdds(conductors) }
+  const left = casesLeft(kind, readings)
   if (left.length === 0) {
     const reading = readings.findIndex(
       (_, index) =>
-        readings.reduce(
-          (some, one, at) => (at === index ? some : some.filter((each) => agrees(conductors, each, one))),
-          casesOf(conductors, hasMetal),
-        ).length > 0,
+        readings.reduce((some, one, at) => (at === index ? some : some.filter((each) => agrees(conductors, each, one))), casesOf(kind))
+          .length > 0,
     )
     const states = Array.from({ length: conductors }, () => null)
     return { states, misfit: { reading: reading < 0 ? null : reading }, next: { do: 'stuck' } }

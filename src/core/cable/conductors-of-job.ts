@@ -1,7 +1,7 @@
 import { wiredNow } from '@/src/core/bench/swaps'
 import { groupsAt, hasMetal, isAllOff, marksIn, NO_MARKS, readingOf } from '@/src/core/cable/cable-bench'
 import { actOf, type ConductorAct } from '@/src/core/cable/conductor-act'
-import { type ConductorState, hangTogether } from '@/src/core/cable/conductor-faults'
+import { type ConductorOdds, type ConductorState, hangTogether } from '@/src/core/cable/conductor-faults'
 import { MOST_CONDUCTORS, planConductors } from '@/src/core/cable/conductor-plan'
 import type { ConductorTest } from '@/src/core/cable/conductor-tests'
 import { ohmsBetween } from '@/src/core/cable/marks'
@@ -44,7 +44,7 @@ export function resistorsOf({ runs }: Pick<JobState, 'runs'>, cableId: string): 
 }
 
 /** @throws Error when the system has no such cable */
-export function conductorsOfJob(system: System, state: JobState, cableId: string): ConductorsReport {
+export function conductorsOfJob(system: System, state: JobState, cableId: string, odds?: ConductorOdds): ConductorsReport {
   const wired = wiredNow(system, state.bench.swaps)
   const cable = wired.cables.find(({ id }) => id === cableId)
   if (!cable) throw new Error(`The system has no cable "${cableId}".`)
@@ -74,6 +74,7 @@ export function conductorsOfJob(system: System, state: JobState, cableId: string
     ties,
     marks: marks === NO_MARKS ? null : marks,
     resistors: resistorsOf(state, cableId),
+    ...(odds && { odds }),
     readings: read.map(({ reading }) => reading),
     mustCross: !isAllOff(cable, bench, far),
     reach,

@@ -1,6 +1,8 @@
 import { z } from 'zod'
+import { conductorOdds } from '@/src/core/advice/conductor-odds'
 import { type ConductorsReport, conductorsOfJob, isAskedFor } from '@/src/core/cable/conductors-of-job'
 import { sayConductor, sayConductorAct } from '@/src/core/cable/say-conductors'
+import type { Engine } from '@/src/core/diagnosis/engine'
 import { type Entry, type Stamp, stampEntry } from '@/src/core/job/entry'
 import type { JobState } from '@/src/core/job/job-state'
 import { probeSchema } from '@/src/core/readings/check-schema'
@@ -23,10 +25,10 @@ export const conductorAnswerSchema = z.strictObject({
 export type ConductorAnswer = z.infer<typeof conductorAnswerSchema>
 
 /** The cables whose conductors are being told apart. */
-export const writeConductors = (system: System, state: JobState, stamp: Stamp): ConductorAnswer[] =>
-  system.cables
-    .filter(({ id }) => isAskedFor(system, state, id))
-    .map(({ id }) => writeOne(system, conductorsOfJob(system, state, id), stamp))
+export const writeConductors = (engine: Engine, state: JobState, stamp: Stamp): ConductorAnswer[] =>
+  engine.system.cables
+    .filter(({ id }) => isAskedFor(engine.system, state, id))
+    .map(({ id }) => writeOne(engine.system, conductorsOfJob(engine.system, state, id, conductorOdds(engine, state, id)), stamp))
 
 function writeOne(system: System, report: ConductorsReport, stamp: Stamp): ConductorAnswer {
   const cable = system.cables.find(({ id }) => id === report.cable)

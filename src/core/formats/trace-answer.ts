@@ -133,7 +133,7 @@ export function writeTraceAnswer(
     next: proposal.next ? writeCheck(proposal.next, stamp) : null,
     verdict: proposal.verdict ? writeVerdict(engine.system, proposal.verdict) : null,
     cable: runsOf(system, state).flatMap((report) => report.findings.map((finding) => writeFinding(system, report, finding))),
-    conductors: writeConductors(system, state, stamp),
+    conductors: writeConductors(engine, state, stamp),
     repair: writeRepairs(system, state),
     prove: writeProofs(engine, state, Date.parse(stamp.now())),
     cycles: state.cycles.length === 0 ? null : writeCycles(state),
