@@ -48,6 +48,12 @@ describe('a run of cable in a job', () => {
     expect(Math.abs((found?.loop?.middleM ?? 0) - 24)).toBeLessThan(3)
   })
 
+  it('takes no resistor of known value for the copper of a run', () => {
+    const resistor = bench({ do: 'jumper', a: 'outdoor-cable.Y@outdoor', b: 'outdoor-cable.C@outdoor', ohm: 4700 })
+    const found = outdoor(jobAfter(off, ...bothOff, resistor, ohms('outdoor-cable.Y@indoor', 'outdoor-cable.C@indoor', 4702)))
+    expect(found).toMatchObject({ loop: null, findings: [] })
+  })
+
   it('has an open where the capacitance from both ends puts it, with the landmarks in their order', () => {
     const capacitance = (conductor: string, place: string, nF: number) => run({ what: 'capacitance', conductor, against: null, place, nF })
     const found = outdoor(

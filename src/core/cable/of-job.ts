@@ -1,5 +1,5 @@
 import type { Bench } from '@/src/core/bench/bench'
-import { isSameJumper } from '@/src/core/bench/bench'
+import { isResistor, isSameJumper } from '@/src/core/bench/bench'
 import { distanceToOpen, distanceToShort, lengthFromLoop } from '@/src/core/cable/distance'
 import type { CapacitanceReading, Distance, LoopReading, Run } from '@/src/core/cable/run'
 import type { JobState } from '@/src/core/job/job-state'
@@ -97,7 +97,7 @@ function loopOf(cable: Cable, { bench, probe, answer }: Observation): Omit<PairR
       : null
   const far = cable.between[1 - end]
   const [a, b] = conductors.map((name) => conductorEnd(cable.id, name, far))
-  const isJoined = bench.jumpers.some((jumper) => isSameJumper(jumper, a, b))
+  const isJoined = bench.jumpers.some((jumper) => !isResistor(jumper) && isSameJumper(jumper, a, b))
   if (!isJoined && bench.jumpers.some((jumper) => [jumper.a, jumper.b].some((point) => isPoint(point) && [a, b].includes(point))))
     return null
   return { of: isJoined ? 'sound' : 'short', end: end as 0 | 1, ohm: answer, conductors }

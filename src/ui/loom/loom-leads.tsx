@@ -1,12 +1,13 @@
 import type { Jumper } from '@/src/core/bench/bench'
+import { sayOhms } from '@/src/core/units/quantity'
 import type { Point } from '@/src/core/wiring/point'
 import type { Tap } from '@/src/ui/loom/taps'
 
 const FIRST_COLUMN = 140
 
-/** Clip leads that are in: a dashed ember line between the two points, with the word. */
+/** Clip leads and resistors that are in: a dashed ember line between the two points, with the word or the value. */
 export function Jumpers({ jumpers, taps }: { jumpers: readonly Jumper[]; taps: readonly Tap[] }) {
-  return jumpers.map(({ a, b }) => {
+  return jumpers.map(({ a, b, ohm }) => {
     const [from, to] = [taps.find(({ point }) => point === a), taps.find(({ point }) => point === b)]
     if (!from || !to) return null
     const isTall = Math.abs(to.y - from.y) > Math.abs(to.x - from.x)
@@ -32,7 +33,7 @@ export function Jumpers({ jumpers, taps }: { jumpers: readonly Jumper[]; taps: r
           fontWeight="700"
           fill="var(--ember)"
         >
-          jumper
+          {ohm === undefined ? 'jumper' : sayOhms(ohm)}
         </text>
       </g>
     )
