@@ -45,6 +45,7 @@ describe('what runs, on which call', () => {
     ['runs a minute then trips', 'trips after 1 min'],
     ['trips after half a minute', 'trips after 30 s'],
     ['lasts about 2 minutes then pops', 'trips after 2 min'],
+    ['tripped a second time', 'trips'],
   ])('how long it held is one trial: %s', (said, means) => {
     expect(hear({ system: 'furnace-ac', before: at('indoor'), said, means })).toMatchObject({ outcome: 'understood' })
   })

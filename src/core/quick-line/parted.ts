@@ -4,7 +4,7 @@ const HELD_FIRST =
 
 /** How long it took, in words. */
 const SPELT =
-  /\b(half a|an?|one|two|three|four|five|ten|fifteen|twenty|thirty|a couple(?: of)?|couple(?: of)?) (sec|second|min|minute)s?\b/gi
+  /\b(half a|an?|one|two|three|four|five|ten|fifteen|twenty|thirty|a couple(?: of)?|couple(?: of)?) (sec|second|min|minute)s?\b(?! (?:time|stage|call|one|fuse|breaker|transformer|contactor|compressor|zone|thermostat|stat)\b)/gi
 const COUNTS = new Map([
   ['two', 2],
   ['three', 3],

@@ -101,6 +101,8 @@ export function ProveStep({ onStep }: ScreenProps) {
                 ...trip,
                 { kind: 'proof', call: next, held, amps, volts, ...(air && { air }), ...(motors.length > 0 && { motors: [...motors] }) },
               ])
+              // What trips now is what the search goes on from.
+              if (!held) onStep('trace')
             }}
           />
         ) : (
