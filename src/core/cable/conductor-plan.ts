@@ -8,8 +8,18 @@ import {
   usualOdds,
 } from '@/src/core/cable/conductor-faults'
 import { type CableEnd, type ConductorTest, endOf, testsAt, tiesFor } from '@/src/core/cable/conductor-tests'
-import { classesOf, isTold, type Marks, marksAt, ohmsBetween, pictureThrough, type Told, testsThrough } from '@/src/core/cable/marks'
-import type { FarEndReach } from '@/src/core/job/run-schema'
+import {
+  classesOf,
+  isTold,
+  type Marks,
+  marksAt,
+  ohmsBetween,
+  pairsAt,
+  pictureThrough,
+  type Told,
+  testsThrough,
+} from '@/src/core/cable/marks'
+import type { CableWay, FarEndReach } from '@/src/core/job/run-schema'
 import { LruCache } from '@/src/core/units/cache'
 import { modelValue } from '@/src/core/units/model-value'
 import { workLimit } from '@/src/core/units/work-limit'
@@ -34,6 +44,8 @@ export interface ConductorQuestion {
   /** Resistors of known values that are at hand, ohm. */
   readonly resistors?: readonly number[]
   readonly readings: readonly ConductorReading[]
+  /** The habit that orders it: what tells most, where left out. */
+  readonly way?: CableWay
   /** How likely each trouble is, beside none; left out where nothing is known. */
   readonly odds?: ConductorOdds
   /** The other end is not off its screws yet: nothing read here would tell. */
@@ -184,35 +196,51 @@ function stepAmong(question: ConductorQuestion, left: readonly Case[]): Conducto
 }
 
 function nextStep(question: ConductorQuestion, left: readonly Case[], weighed: readonly Case[], tried: readonly Case[]): ConductorStep {
-  const { conductors, hasMetal, here, ties, marks = null, resistors = [], reach = 'walk', mustCross } = question
+  const { conductors, hasMetal, here, ties, marks = null, resistors = [], way = 'fewest', reach = 'walk', mustCross } = question
   const isHelped = reach === 'helper'
   const endAt = (side: 0 | 1): CableEnd => ({ conductors, side, hasMetal: hasMetal[side] })
   const there = (1 - here) as 0 | 1
-  const now = mustCross
-    ? null
-    : bestTest(marks ? testsThrough(endAt(here), marks) : testsAt(endAt(here), ties), hold(conductors, weighed, ties), marks)
+  const now = mustCross ? null : bestTest(testsIn(way, endAt(here), { ties, marks }), hold(conductors, weighed, ties), marks)
   if (now && (now.share >= WORTH_STAYING || reach === 'none')) return { do: 'read', test: now.test }
   if (reach === 'none') return { do: 'stuck' }
   // With a helper the ties change over there and the meter stays; alone, the ties stay here and the meter goes.
   const [tiedAt, readAt] = isHelped ? [there, here] : [here, there]
   const orders = ordersOf(conductors, left)
   const choices = orders
-    .flatMap((order) => tiesFor({ conductors, side: tiedAt }, order))
+    .flatMap((order) => tiesIn(way, { conductors, side: tiedAt }, order))
     .map((choice): Setup => ({ ties: choice, marks: null }))
     .concat(
-      resistors.length > 0 ? orders.map((order) => ({ ties: [], marks: marksAt({ conductors, side: tiedAt }, order, resistors) })) : [],
+      resistors.length > 0 && way === 'fewest'
+        ? orders.map((order) => ({ ties: [], marks: marksAt({ conductors, side: tiedAt }, order, resistors) }))
+        : [],
     )
     .filter((one, index, all) => all.findIndex((other) => JSON.stringify(other) === JSON.stringify(one)) === index)
     .map((choice) => {
       const held = hold(conductors, tried, choice.ties)
       const end = endAt(readAt)
-      const tests = choice.marks ? testsThrough(end, choice.marks) : testsAt(end, choice.ties)
+      const tests = testsIn(way, end, choice)
       return { choice, share: bestTest(tests, held, choice.marks)?.share ?? 0, whole: shareOfAll(end, held, choice.marks) }
     })
     .filter(({ share }) => share > (now?.share ?? 0) + (now ? WORTH_A_WALK : NOTHING))
   if (choices.length === 0) return now ? { do: 'read', test: now.test } : { do: 'stuck' }
   const { choice } = choices.reduce((best, one) => (one.share + one.whole > best.share + best.whole ? one : best))
   return { do: isHelped ? 'tie there' : 'cross', ...choice }
+}
+
+/** The readings that a habit knows at one end. */
+const testsIn = (way: CableWay, end: CableEnd, { ties, marks }: Setup): ConductorTest[] =>
+  marks ? testsThrough(end, marks) : way === 'fewest' ? testsAt(end, ties) : pairsAt(end)
+
+/** What a habit joins at the other end. */
+function tiesIn(way: CableWay, end: Pick<CableEnd, 'conductors' | 'side'>, order: readonly number[]): number[][][] {
+  switch (way) {
+    case 'fewest':
+      return tiesFor(end, order)
+    case 'pairs':
+      return order.flatMap((one, index) => order.slice(index + 1).map((other) => [[endOf(end, one), endOf(end, other)]]))
+    case 'all-to-one':
+      return [[], [order.map((one) => endOf(end, one))]]
+  }
 }
 
 const hold = (conductors: number, cases: readonly Case[], ties: readonly (readonly number[])[]): Held[] =>

@@ -6,7 +6,7 @@ import { MOST_CONDUCTORS, planConductors } from '@/src/core/cable/conductor-plan
 import type { ConductorTest } from '@/src/core/cable/conductor-tests'
 import { ohmsBetween } from '@/src/core/cable/marks'
 import type { JobState } from '@/src/core/job/job-state'
-import type { FarEndReach } from '@/src/core/job/run-schema'
+import type { CableWay, FarEndReach } from '@/src/core/job/run-schema'
 import { latestAnswers, type Observation } from '@/src/core/readings/observations'
 import type { System } from '@/src/core/wiring/system'
 
@@ -35,6 +35,12 @@ export function isAskedFor(system: System, { bench, runs }: Pick<JobState, 'benc
 export function reachOf({ runs }: Pick<JobState, 'runs'>, cableId: string): FarEndReach {
   const told = runs.findLast(({ cable: id, fact }) => id === cableId && fact.what === 'far-end')?.fact
   return told?.what === 'far-end' ? told.reach : 'walk'
+}
+
+/** The habit by which the conductors of a cable are told apart, as it was chosen last. */
+export function wayOf({ runs }: Pick<JobState, 'runs'>, cableId: string): CableWay {
+  const told = runs.findLast(({ cable: id, fact }) => id === cableId && fact.what === 'way')?.fact
+  return told?.what === 'way' ? told.way : 'fewest'
 }
 
 /** Resistors of known values that are at hand for a cable, ohm. */
@@ -74,6 +80,7 @@ export function conductorsOfJob(system: System, state: JobState, cableId: string
     ties,
     marks: marks === NO_MARKS ? null : marks,
     resistors: resistorsOf(state, cableId),
+    way: wayOf(state, cableId),
     ...(odds && { odds }),
     readings: read.map(({ reading }) => reading),
     mustCross: !isAllOff(cable, bench, far),

@@ -82,17 +82,16 @@ export function marksAt(end: Pick<CableEnd, 'conductors' | 'side'>, order: reado
  * the wire that the resistors share, which reads the parallel of theirs.
  */
 export function testsThrough(end: CableEnd, marks: Marks): ConductorTest[] {
-  const things = thingsAt(end)
   const hub = endOf(end, conductorOf(end, marks.hub))
   const marked = marks.of.map((one) => endOf(end, conductorOf(end, one.end)))
   const bunches = marked.flatMap((a, index) =>
     marked.slice(index + 1).flatMap((b, further) => [[a, b], ...marked.slice(index + further + 2).map((c) => [a, b, c])]),
   )
   return [
-    ...pairsOf(things),
+    ...pairsAt(end),
     ...bunches.map((bunch) => ({ joins: [bunch], a: hub, b: bunch[0] })),
-    ...things.map((a) => {
-      const others = things.filter((one) => one !== a)
+    ...thingsAt(end).map((a) => {
+      const others = thingsAt(end).filter((one) => one !== a)
       return { joins: [others], a, b: others[0] }
     }),
   ]
@@ -105,11 +104,12 @@ const thingsAt = (end: CableEnd): number[] => {
   return end.hasMetal ? [...own, metalEnd(end.conductors)] : own
 }
 
-const pairsOf = (things: readonly number[]): ConductorTest[] =>
-  things.flatMap((a, index) => things.slice(index + 1).map((b) => ({ joins: [], a, b })))
+/** Each pair at one end, and each conductor against the metal. */
+export const pairsAt = (end: CableEnd): ConductorTest[] =>
+  thingsAt(end).flatMap((a, index, things) => things.slice(index + 1).map((b) => ({ joins: [], a, b })))
 
 /** What every pair at one end would read, in a word. */
 export const pictureThrough = (end: CableEnd, masks: Uint32Array, marks: Marks): string =>
-  pairsOf(thingsAt(end))
+  pairsAt(end)
     .map(({ a, b }) => ohmsBetween(masks, [], marks, a, b).toPrecision(2))
     .join(' ')

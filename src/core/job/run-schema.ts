@@ -5,6 +5,10 @@ import { textSchema } from '@/src/core/units/text-schema'
 export const farEndReaches = ['walk', 'helper', 'none'] as const
 export type FarEndReach = (typeof farEndReaches)[number]
 
+/** How the conductors of a cable are told apart: by what tells most, in pairs joined at the far end, or all joined to one there. */
+export const cableWays = ['fewest', 'pairs', 'all-to-one'] as const
+export type CableWay = (typeof cableWays)[number]
+
 /** What is hurt of a conductor or of its cable: the insulation alone, the copper, all of it in many places. */
 export const damageKinds = ['insulation', 'nicked', 'parted', 'wet', 'chewed', 'melted'] as const
 export type DamageKind = (typeof damageKinds)[number]
@@ -30,6 +34,7 @@ export const runFactSchema = z.discriminatedUnion('what', [
   z.strictObject({ what: z.literal('meter'), isNulled: z.boolean() }),
   /** How the end of the cable where the technician does not stand is reached. */
   z.strictObject({ what: z.literal('far-end'), reach: z.enum(farEndReaches) }),
+  z.strictObject({ what: z.literal('way'), way: z.enum(cableWays) }),
   /** Resistors of known values at hand, ohm: on the wires of one end they tell them apart at the other. None where there are none. */
   z.strictObject({ what: z.literal('resistors'), ohms: z.array(z.number().min(1000).max(1_000_000)).max(24) }),
   /** What was found hurt, where, and whether there is slack to cut it out. */

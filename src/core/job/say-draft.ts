@@ -4,7 +4,7 @@ import type { EntryDraft } from '@/src/core/job/entry'
 import type { JobState, Refusal } from '@/src/core/job/job-state'
 import { sayLeaving } from '@/src/core/job/leave'
 import { sayOffer } from '@/src/core/job/offer'
-import type { DamageKind, DamagePlace, FarEndReach, RunFact } from '@/src/core/job/run-schema'
+import type { CableWay, DamageKind, DamagePlace, FarEndReach, RunFact } from '@/src/core/job/run-schema'
 import { sayWay } from '@/src/core/job/ways'
 import { sayAnswer, sayProbe } from '@/src/core/readings/say'
 import { sayOhms } from '@/src/core/units/quantity'
@@ -18,6 +18,13 @@ export function sayFallen(system: System, { standing }: Pick<JobState, 'standing
     return entry ? [sayDraft(system, entry)] : []
   })
   return `also drops: ${said.join('; ')}`
+}
+
+/** The ways to tell the conductors of a cable apart. */
+export const sayCableWay: Record<CableWay, string> = {
+  fewest: 'fewest walks and readings',
+  pairs: 'pairs joined at the far end',
+  'all-to-one': 'all joined to one at the far end',
 }
 
 const sayReach: Record<FarEndReach, string> = { walk: 'on foot', helper: 'somebody stands there', none: 'out of reach' }
@@ -56,6 +63,8 @@ function sayRunFact(system: System, id: string, fact: RunFact): string {
       return `the other end of the ${name}: ${sayReach[fact.reach]}`
     case 'damage':
       return `damage of the ${name}: ${sayDamage[fact.kind]}, ${sayDamagePlace[fact.where]}${fact.hasSlack ? ', with slack' : ', no slack'}`
+    case 'way':
+      return `${name}: ${sayCableWay[fact.way]}`
     case 'resistors':
       return fact.ohms.length === 0 ? `no resistors for the ${name}` : `resistors for the ${name}: ${fact.ohms.map(sayOhms).join(', ')}`
     case 'copper':

@@ -15,6 +15,7 @@ import { type CommandContext, Misread, Reader } from '@/src/core/quick-line/read
 import { readAmps, readReading } from '@/src/core/quick-line/readings'
 import { readComplaint, readCycles, readPlate, readProved, readRepaired, readSkip, readUndo, readWay } from '@/src/core/quick-line/record'
 import {
+  readCableWay,
   readCapacitance,
   readCopper,
   readDamage,
@@ -133,7 +134,7 @@ const rules: ReadonlyMap<string, Rule> = new Map(
     far: readFarEnd,
     damage: readDamage,
     skip: readSkip,
-    way: readWay,
+    way: (reader) => (reader.accept('cable') ? readCableWay(reader) : readWay(reader)),
     undo: readUndo,
     close: () => [{ kind: 'close' }],
   }),

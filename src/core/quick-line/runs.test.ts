@@ -68,6 +68,12 @@ describe('the run of a cable on the quick line', () => {
     expect(facts('copper 110 F', 'at outdoor')).toEqual([{ cable: 'outdoor-cable', what: 'copper', celsius: 43.3 }])
   })
 
+  it('has a way by which its conductors are told apart', () => {
+    expect(facts('way cable pairs', 'at outdoor')).toEqual([{ cable: 'outdoor-cable', what: 'way', way: 'pairs' }])
+    expect(facts('way cable stat all to one')).toEqual([{ cable: 'stat-cable', what: 'way', way: 'all-to-one' }])
+    expect(facts('way cable somehow', 'at outdoor')).toContain('all to one')
+  })
+
   it('takes resistors of known values: which are at hand, where one goes, all of them out', () => {
     expect(facts('resistors 2.2k 4k7 10k', 'at outdoor')).toEqual([
       { cable: 'outdoor-cable', what: 'resistors', ohms: [2200, 4700, 10_000] },

@@ -1,5 +1,5 @@
 import type { EntryDraft } from '@/src/core/job/entry'
-import { type DamageKind, type DamagePlace, farEndReaches, type RunFact } from '@/src/core/job/run-schema'
+import { cableWays, type DamageKind, type DamagePlace, farEndReaches, type RunFact } from '@/src/core/job/run-schema'
 import { findCable, findEnds, isLifted } from '@/src/core/quick-line/names'
 import { placeName, readAtPlace, readCable, theOneEnd } from '@/src/core/quick-line/points'
 import type { Reader } from '@/src/core/quick-line/reader'
@@ -136,6 +136,16 @@ export function readFarEnd(reader: Reader): EntryDraft[] {
   const reach = farEndReaches.find((one) => one === token.text.toLowerCase())
   if (!reach) return reader.failAt('The other end is reached by "walk", by a "helper" who stands there, or by "none".', token)
   return [draft(cableMeant(reader, cable), { what: 'far-end', reach })]
+}
+
+/** `way cable pairs`, `way cable stat all to one`: how its conductors are told apart. */
+export function readCableWay(reader: Reader): EntryDraft[] {
+  const cable = readCableSaid(reader)
+  reader.accept('cable')
+  const said = reader.words('Say which way: "pairs", "all to one" or "fewest".').toLowerCase().replaceAll(' ', '-')
+  const way = cableWays.find((one) => one === said)
+  if (!way) return reader.failAt('The ways are "pairs", "all to one" and "fewest".', reader.tokens[reader.tokens.length - 1])
+  return [draft(cableMeant(reader, cable), { what: 'way', way })]
 }
 
 const damageWords: readonly (readonly [RegExp, DamageKind])[] = [

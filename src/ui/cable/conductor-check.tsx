@@ -1,12 +1,14 @@
 'use client'
 import { type FormEvent, useId, useState } from 'react'
-import { type ConductorsReport, isAskedFor, resistorsOf } from '@/src/core/cable/conductors-of-job'
+import { type ConductorsReport, isAskedFor, resistorsOf, wayOf } from '@/src/core/cable/conductors-of-job'
 import type { IdentityReport } from '@/src/core/cable/identity-of-job'
 import { MARK_OHMS } from '@/src/core/cable/marks'
 import { sayValues, valuesIn } from '@/src/core/cable/resistor-values'
 import { sayConductor, sayConductorAct } from '@/src/core/cable/say-conductors'
+import { sayPriceOfWay } from '@/src/core/cable/way-prices'
 import type { EntryDraft } from '@/src/core/job/entry'
-import type { FarEndReach } from '@/src/core/job/run-schema'
+import { cableWays, type FarEndReach } from '@/src/core/job/run-schema'
+import { sayCableWay } from '@/src/core/job/say-draft'
 import type { Answer } from '@/src/core/readings/check'
 import { sayOhms } from '@/src/core/units/quantity'
 import { type Cable, placeById } from '@/src/core/wiring/system'
@@ -67,6 +69,7 @@ function Plan({ cable }: { cable: Cable }) {
         </p>
       )}
       {report && <Reach cable={cable} chosen={report.reach} />}
+      {report && report.reach !== 'none' && !isIdentity && <Ways cable={cable} />}
       {report && report.reach !== 'none' && <Resistors cable={cable} />}
       {report && <Step report={report} isIdentity={isIdentity} />}
       {answer?.states && <States cable={cable} report={answer.states} />}
@@ -90,6 +93,32 @@ function Reach({ cable, chosen }: { cable: Cable; chosen: FarEndReach }) {
             onChange={() => record([{ kind: 'run', cable: cable.id, fact: { what: 'far-end', reach } }])}
           />
           {reachWords[reach]}
+        </label>
+      ))}
+    </fieldset>
+  )
+}
+
+/** The habit by which they are told apart, each with its price. */
+function Ways({ cable }: { cable: Cable }) {
+  const { state } = useMoment()
+  const { record } = useHands()
+  const chosen = wayOf(state, cable.id)
+  return (
+    <fieldset className="my-2 flex flex-wrap gap-x-4">
+      <legend className="text-muted text-small">How, with what a sound cable takes</legend>
+      {cableWays.map((way) => (
+        <label key={way} className="flex min-h-11 items-center gap-2">
+          <input
+            type="radio"
+            name={`way ${cable.id}`}
+            className="size-5"
+            checked={chosen === way}
+            onChange={() => record([{ kind: 'run', cable: cable.id, fact: { what: 'way', way } }])}
+          />
+          <span>
+            {sayCableWay[way]} <span className="text-muted text-small">{sayPriceOfWay(way, cable.conductors.length)}</span>
+          </span>
         </label>
       ))}
     </fieldset>
