@@ -1,17 +1,13 @@
 'use client'
 import { type FormEvent, useId, useState } from 'react'
-import { type ConductorsReport, isAskedFor, resistorsOf, wayOf } from '@/src/core/cable/conductors-of-job'
+import { type ConductorsReport, isAskedFor } from '@/src/core/cable/conductors-of-job'
 import type { IdentityReport } from '@/src/core/cable/identity-of-job'
-import { MARK_OHMS } from '@/src/core/cable/marks'
-import { sayValues, valuesIn } from '@/src/core/cable/resistor-values'
 import { sayConductor, sayConductorAct } from '@/src/core/cable/say-conductors'
-import { sayPriceOfWay } from '@/src/core/cable/way-prices'
 import type { EntryDraft } from '@/src/core/job/entry'
-import { cableWays, type FarEndReach } from '@/src/core/job/run-schema'
-import { sayCableWay } from '@/src/core/job/say-draft'
 import type { Answer } from '@/src/core/readings/check'
 import { sayOhms } from '@/src/core/units/quantity'
 import { type Cable, placeById } from '@/src/core/wiring/system'
+import { HowToTell } from '@/src/ui/cable/how-to-tell'
 import { Button } from '@/src/ui/controls/button'
 import { Tick } from '@/src/ui/controls/tick'
 import { useHands, useJob, useMoment } from '@/src/ui/desk/desk-context'
@@ -22,12 +18,6 @@ const CLOSED = { low: 0, high: 30 }
 
 /** What a tap on the value that is expected stands for. */
 const about = (ohm: number) => ({ low: 0.95 * ohm, high: 1.05 * ohm })
-
-const reachWords: Record<FarEndReach, string> = {
-  walk: 'I walk there',
-  helper: 'a helper is there',
-  none: 'cannot reach it',
-}
 
 /** Sound, open or shorted: every conductor of a cable by itself, in the fewest walks and readings. */
 export function ConductorCheck({ cable }: { cable: Cable }) {
@@ -68,99 +58,11 @@ function Plan({ cable }: { cable: Cable }) {
           {answer && isIdentity ? 'Too many conductors to match at once.' : 'Working out the next reading …'}
         </p>
       )}
-      {report && <Reach cable={cable} chosen={report.reach} />}
-      {report && report.reach !== 'none' && !isIdentity && <Ways cable={cable} />}
-      {report && report.reach !== 'none' && <Resistors cable={cable} />}
+      {report && <HowToTell cable={cable} reach={report.reach} isIdentity={isIdentity} />}
       {report && <Step report={report} isIdentity={isIdentity} />}
       {answer?.states && <States cable={cable} report={answer.states} />}
       {answer?.colors && <Colors cable={cable} report={answer.colors} />}
     </>
-  )
-}
-
-function Reach({ cable, chosen }: { cable: Cable; chosen: FarEndReach }) {
-  const { record } = useHands()
-  return (
-    <fieldset className="my-2 flex flex-wrap gap-x-4">
-      <legend className="text-muted text-small">The other end</legend>
-      {(Object.keys(reachWords) as FarEndReach[]).map((reach) => (
-        <label key={reach} className="flex min-h-11 items-center gap-2">
-          <input
-            type="radio"
-            name={`reach ${cable.id}`}
-            className="size-5"
-            checked={chosen === reach}
-            onChange={() => record([{ kind: 'run', cable: cable.id, fact: { what: 'far-end', reach } }])}
-          />
-          {reachWords[reach]}
-        </label>
-      ))}
-    </fieldset>
-  )
-}
-
-/** The habit by which they are told apart, each with its price. */
-function Ways({ cable }: { cable: Cable }) {
-  const { state } = useMoment()
-  const { record } = useHands()
-  const chosen = wayOf(state, cable.id)
-  return (
-    <fieldset className="my-2 flex flex-wrap gap-x-4">
-      <legend className="text-muted text-small">How, with what a sound cable takes</legend>
-      {cableWays.map((way) => (
-        <label key={way} className="flex min-h-11 items-center gap-2">
-          <input
-            type="radio"
-            name={`way ${cable.id}`}
-            className="size-5"
-            checked={chosen === way}
-            onChange={() => record([{ kind: 'run', cable: cable.id, fact: { what: 'way', way } }])}
-          />
-          <span>
-            {sayCableWay[way]} <span className="text-muted text-small">{sayPriceOfWay(way, cable.conductors.length)}</span>
-          </span>
-        </label>
-      ))}
-    </fieldset>
-  )
-}
-
-/** Resistors of known values: which of them are at hand. */
-function Resistors({ cable }: { cable: Cable }) {
-  const { state } = useMoment()
-  const { record } = useHands()
-  const id = useId()
-  const told = resistorsOf(state, cable.id)
-  const [typed, setTyped] = useState(() => sayValues(told.length > 0 ? told : MARK_OHMS))
-  const [problem, setProblem] = useState<string | null>(null)
-  const tell = (ohms: readonly number[]) => record([{ kind: 'run', cable: cable.id, fact: { what: 'resistors', ohms: [...ohms] } }])
-  const use = (event: FormEvent) => {
-    event.preventDefault()
-    const ohms = valuesIn(typed)
-    if (ohms === null) return setProblem('Type their values with a space between: 2.2k 4.7k 10k. From 1k to 1M, each another one.')
-    setProblem(null)
-    tell(ohms)
-  }
-  return (
-    <form onSubmit={use} className="my-2 flex flex-wrap items-end gap-2">
-      <label className="flex flex-col gap-1 text-small">
-        resistors of known values at hand, ohms
-        <input
-          value={typed}
-          onChange={({ target }) => setTyped(target.value)}
-          aria-invalid={problem !== null}
-          aria-describedby={problem === null ? undefined : id}
-          className="min-h-11 w-72 max-w-full rounded border-2 border-line bg-panel px-2"
-        />
-      </label>
-      <Button type="submit">{told.length > 0 ? 'Change' : 'Use them: one walk is enough'}</Button>
-      {told.length > 0 && <Button onClick={() => tell([])}>Without</Button>}
-      {problem !== null && (
-        <p id={id} role="alert" className="w-full text-ember text-small">
-          {problem}
-        </p>
-      )}
-    </form>
   )
 }
 
