@@ -128,6 +128,21 @@ describe('nest-trace', () => {
     expect(`${torn.out}${torn.err}`).toMatch(/incomplete.*are whole/s)
   })
 
+  it('writes the page, the card and the spreadsheet of a job', () => {
+    const job = file('files.json', writeJobFile(createDemoJob('demo', new Date('2026-05-04T09:10:00Z'))))
+    const begins = { report: '%PDF-', card: '%PDF-', csv: 'time,' } as const
+    for (const [command, begin] of Object.entries(begins)) {
+      const where = path.join(folder, `out.${command}`)
+      const { status, err } = run([command, job, where])
+      expect({ command, status, err }).toMatchObject({ status: 0 })
+      expect(
+        readFileSync(where, 'latin1')
+          .replace(/^\xef\xbb\xbf/, '')
+          .slice(0, begin.length),
+      ).toBe(begin)
+    }
+  })
+
   it('takes a system from a file and says what is wrong with a bad one', () => {
     const schemaless = run(['trace', '--system', file('bad.json', '{"format":"nest-trace/system"}')], 'R-C 26\n')
     expect(schemaless.status).toBe(2)
