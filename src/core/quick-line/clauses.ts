@@ -58,7 +58,7 @@ export function readClauses(text: string, reader: Reader): Said {
     // With all as it should be is no condition.
     if (joint.groups?.condition && AS_IT_SHOULD.test(right.trim())) return readClauses(left, reader)
     const isCondition = joint.groups?.condition !== undefined || CALL_ON.test(right.trim())
-    // A letter that comes on with the call is no reading of its own.
+    // A terminal that goes hot on the call is part of the call, not a separate reading.
     if (isCondition && LETTER_ON.test(right.trim())) return withNote(readClauses(left, reader), right)
     const both = isCondition
       ? readPair(asCondition(right), left, reader, false)

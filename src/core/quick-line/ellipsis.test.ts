@@ -140,7 +140,7 @@ describe('short, spelled and dictated', () => {
     expect(hear({ system, before, said, means })).toMatchObject({ outcome: 'understood' })
   })
 
-  it('a letter that comes on with the call is no reading, and alone it is asked after', () => {
+  it('a terminal that goes hot on a call is not a reading; without a call, the line is asked back', () => {
     const inHeat = hear({
       system: 'heat-pump-b',
       before: at('indoor'),

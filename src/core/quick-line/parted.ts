@@ -1,3 +1,5 @@
+import { numberIn } from '@/src/core/quick-line/number-words'
+
 /** `went 10 seconds, then tripped`: one trial. */
 const HELD_FIRST =
   /^(?:it |fuse |breaker )?(?:went|goes|ran|runs|held|holds|lasted|lasts)(?: for| about| like| maybe| only)* (\d+ ?(?:s|secs?|seconds?|mins?|minutes?)),? (?:and |then |before it |but |and then )+(?:it )?(?:trips|tripped|pops|popped|blows|blew)(?: it)?$/i
@@ -5,16 +7,6 @@ const HELD_FIRST =
 /** How long it took, in words. */
 const SPELT =
   /\b(half a|an?|one|two|three|four|five|ten|fifteen|twenty|thirty|a couple(?: of)?|couple(?: of)?) (sec|second|min|minute)s?\b(?! (?:time|stage|call|one|fuse|breaker|transformer|contactor|compressor|zone|thermostat|stat)\b)/gi
-const COUNTS = new Map([
-  ['two', 2],
-  ['three', 3],
-  ['four', 4],
-  ['five', 5],
-  ['ten', 10],
-  ['fifteen', 15],
-  ['twenty', 20],
-  ['thirty', 30],
-])
 
 /** The time until a trip as a number: after a minute, after half a minute. */
 function counted(typed: string): string {
@@ -23,7 +15,7 @@ function counted(typed: string): string {
     const said = count.toLowerCase()
     const isSeconds = /^s/i.test(unit)
     if (said === 'half a') return `${isSeconds ? 0.5 : 30} s`
-    return `${/couple/.test(said) ? 2 : (COUNTS.get(said) ?? 1)} ${isSeconds ? 's' : 'min'}`
+    return `${/couple/.test(said) ? 2 : (numberIn(said) ?? 1)} ${isSeconds ? 's' : 'min'}`
   })
 }
 

@@ -1,3 +1,4 @@
+import { numberIn } from '@/src/core/quick-line/number-words'
 import { type Rule, rule } from '@/src/core/quick-line/rule'
 import { leading, loadOf, type Sentence, worded } from '@/src/core/quick-line/sentence'
 import { partsOf, placeById } from '@/src/core/wiring/system'
@@ -23,12 +24,6 @@ function onCall(the: Sentence, what: string, said: string, runs: boolean): strin
   return isAll ? (runs ? leading('holds on', call) : the.asComplaint()) : null
 }
 
-/** How many times, in a word or a number. */
-const timesIn = (word: string): number => {
-  const at = ['', 'one', 'two', 'three', 'four', 'five', 'six'].indexOf(word)
-  return at > 0 ? at : Number(word || 1)
-}
-
 /** What runs on which call, and how long it did. */
 export const runRules: readonly Rule[] = [
   rule(`(?:(.+?) )??(?:is )?${RUN}(?: fine| good| ok)? (?:in|on|with) ${CALLED}`, (the, what, call) => onCall(the, what, call, true)),
@@ -45,7 +40,7 @@ export const runRules: readonly Rule[] = [
   // A cycle that showed nothing.
   rule(
     '(?:cycled|ran)(?: it| cool| heat| fan)? (\\d+|one|two|three|four|five|six) (?:times|cycles?),? (?:and )?(?:it )?(?:held|holds|no trips?|clean|fine|ok|nothing)(?: every time| each time)?|(\\d+|one|two|three|four|five|six) (?:clean|good) cycles?|(?:another )?(?:clean|good) cycle',
-    (_, one, other) => `cycles ${timesIn(one || other)}`,
+    (_, one, other) => `cycles ${numberIn(one || other) ?? 1}`,
   ),
   // What its plate says of a motor or heater.
   rule(
@@ -64,12 +59,12 @@ export const runRules: readonly Rule[] = [
   ),
   // A valve that does not change over, told by what comes of it, was not seen.
   rule('(?:(?:reversing )?valve )?(?:stays|stuck|staying) in (?:heat|cool|heating|cooling)(?: mode)?', (the) => the.asNote()),
-  rule(`(both|all) (compressors|stages|motors|fans) ${RUN}(?: fine)?`, (the, _, what) =>
-    what === 'compressors' || what === 'stages'
-      ? partsOf(the.system, 'load')
-          .flatMap(({ id, name }) => (/compressor/.test(name) ? [`${id} runs`] : []))
-          .join('; ') || null
-      : null,
+  rule(
+    `(?:both|all) (?:compressors|stages) ${RUN}(?: fine)?`,
+    (the) =>
+      partsOf(the.system, 'load')
+        .flatMap(({ id, name }) => (/compressor/.test(name) ? [`${id} runs`] : []))
+        .join('; ') || null,
   ),
   // Air of the wrong kind is what a customer tells; a valve that does not shift is read.
   rule(

@@ -5,11 +5,15 @@ const TRIPS = '(?:trips|tripped|tripping|pops|popped|blows|blew|kills|killed|tak
 const HOLDS = '(?:holds|held|holding|is fine|fine|is ok|ok|works|runs)'
 const CALL = '(cool|cooling|heat|heating|fan)'
 
+/** A call of that zone is on. */
+const isCalling = (call: string, zone: string): boolean =>
+  zone === '1' ? call !== 'off' && !/-zone-/.test(call) : call.endsWith(`-zone-${zone}`)
+
 /** What one zone does to the protection: by the call of that zone, which has to be said or to be on. */
 function ofZone(the: Parameters<Rule['as']>[0], zone: string, call: string, word: 'trips' | 'holds'): Said {
   if (!the.system.places.some(({ kind }) => kind === 'zone-panel')) return null
   const { bench } = the.state
-  const isOn = zone === '1' ? bench.call !== 'off' && !/-zone-/.test(bench.call) : bench.call.endsWith(`-zone-${zone}`)
+  const isOn = isCalling(bench.call, zone)
   if (call !== '') {
     const named = the.call(`zone ${zone} ${call}`)
     return named && `${word} on ${named}`
@@ -43,8 +47,9 @@ export const zoneRules: readonly Rule[] = [
   ),
   rule('zone (\\d)(?: stat| thermostat)?(?: is| was)? (?:calling|calls|called|on)', (the, zone) => {
     const { call } = the.state.bench
-    const isOn = zone === '1' ? call !== 'off' && !/-zone-/.test(call) : call.endsWith(`-zone-${zone}`)
-    return isOn ? `call ${call.replace(/-zone-/, ' zone ')}` : { asks: `For what does zone ${zone} call? Say "call cool zone ${zone}".` }
+    return isCalling(call, zone)
+      ? `call ${call.replace(/-zone-/, ' zone ')}`
+      : { asks: `For what does zone ${zone} call? Say "call cool zone ${zone}".` }
   }),
   // Whose thermostat it is.
   rule('no (?:24(?: ?v)?|volts|voltage|power) (?:on|at|to) zone (\\d) ([a-z])', (the, zone, letter) => {

@@ -1,15 +1,9 @@
+import { DIGIT_WORD, numberIn, TENS_WORD } from '@/src/core/quick-line/number-words'
+
 /** What is shortened, or spelled out, in typing and dictating: the same in the words that everything else is read in. */
 
-const TENS = new Map(
-  ['twenty', 'thirty', 'forty', 'fifty', 'sixty', 'seventy', 'eighty', 'ninety'].map((word, at) => [word, 10 * (at + 2)]),
-)
-const ONES = ['zero', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine']
-const ONE = `(?:${ONES.join('|')})`
-
 /** `twenty five point two`: a reading that was dictated. A word of ones alone may count things. */
-const SPOKEN_NUMBER = new RegExp(`\\b(${[...TENS.keys()].join('|')})(?:[ -](${ONE}))?(?: point (${ONE}))?\\b`, 'gi')
-
-const digit = (word: string): number => ONES.indexOf(word.toLowerCase())
+const SPOKEN_NUMBER = new RegExp(`\\b(${TENS_WORD})(?:[ -](${DIGIT_WORD}))?(?: point (${DIGIT_WORD}))?\\b`, 'gi')
 
 const shortened: readonly (readonly [RegExp, string])[] = [
   [/(?<=^|\s)w\/o (?=\S)/gi, 'without '],
@@ -32,8 +26,8 @@ const shortened: readonly (readonly [RegExp, string])[] = [
 /** The line in full: what it says is the same. */
 export function inFull(line: string): string {
   const full = shortened.reduce((text, [says, as]) => text.replace(says, as), line)
-  return full.replace(SPOKEN_NUMBER, (_, tens: string, ones?: string, tenths?: string) => {
-    const whole = (TENS.get(tens.toLowerCase()) ?? 0) + (ones === undefined ? 0 : digit(ones))
-    return tenths === undefined ? String(whole) : `${whole}.${digit(tenths)}`
+  return full.replace(SPOKEN_NUMBER, (_, tens: string, ones = 'zero', tenths?: string) => {
+    const whole = (numberIn(tens) ?? 0) + (numberIn(ones) ?? 0)
+    return tenths === undefined ? String(whole) : `${whole}.${numberIn(tenths)}`
   })
 }

@@ -57,7 +57,7 @@ export function CycleCard() {
           disabled={!state.bench.power}
           onClick={() => record([{ kind: 'bench', change: { do: 'call', call } }])}
         >
-          {left > 0 ? `call for ${sayCall[call]} before its time` : `call for ${sayCall[call]}`}
+          {left > 0 ? `call for ${sayCall[call]} early` : `call for ${sayCall[call]}`}
         </Button>
       ) : (
         <div className="mb-2 grid grid-cols-2 gap-2">
