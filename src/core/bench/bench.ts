@@ -130,6 +130,10 @@ const keysOf = new Memo((bench: Bench) => {
 /** A resistor of known value, not a clip lead. */
 export const isResistor = ({ ohm }: Jumper): boolean => ohm !== undefined
 
+/** The bench with the resistors out: nothing else is looked for with them in, and no power goes on. */
+export const withoutResistors = (bench: Bench): Bench =>
+  bench.jumpers.some(isResistor) ? { ...bench, jumpers: bench.jumpers.filter((jumper) => !isResistor(jumper)) } : bench
+
 export const isSameJumper = (jumper: Jumper, a: Point, b: Point): boolean =>
   (jumper.a === a && jumper.b === b) || (jumper.a === b && jumper.b === a)
 

@@ -1,4 +1,4 @@
-import { type Bench, isResistor, type Jumper } from '@/src/core/bench/bench'
+import { type Bench, type Jumper, withoutResistors } from '@/src/core/bench/bench'
 import { sayPoint } from '@/src/core/bench/points'
 import { sayPair } from '@/src/core/bench/say'
 import { wiredNow } from '@/src/core/bench/swaps'
@@ -20,8 +20,7 @@ import { partsOf, type System } from '@/src/core/wiring/system'
 
 /** Null when no jumper of the bench is in a place where it could do harm, else a sentence that says what it would do. */
 export function problemWithJumpers(system: System, stands: Bench): string | null {
-  // Resistors are out before the power goes on.
-  const bench = stands.jumpers.some(isResistor) ? { ...stands, jumpers: stands.jumpers.filter((jumper) => !isResistor(jumper)) } : stands
+  const bench = withoutResistors(stands)
   if (bench.jumpers.length === 0) return null
   return problemWithLineSide(system, bench.jumpers) ?? problemWithShorts(system, bench) ?? problemWithOverload(system, bench)
 }

@@ -1,8 +1,11 @@
+import { proposeCheck } from '@/src/core/advice/advise'
+import { isResistor } from '@/src/core/bench/bench'
 import { owedBy } from '@/src/core/bench/owed'
 import { conductorsOfJob, isAskedFor } from '@/src/core/cable/conductors-of-job'
 import { MARK_OHMS } from '@/src/core/cable/marks'
 import { sayConductor, sayConductorAct } from '@/src/core/cable/say-conductors'
 import { createEngine } from '@/src/core/diagnosis/engine'
+import { listCandidates } from '@/src/core/diagnosis/planner/candidates'
 import { type Entry, type EntryDraft, stampEntry } from '@/src/core/job/entry'
 import { applyEntry, foldJob, problemWithEntry } from '@/src/core/job/fold'
 import { drawCase, openHouse } from '@/src/core/practice/exam'
@@ -80,6 +83,11 @@ describe('the conductors of a cable told apart in a house', () => {
       expect(owedBy(system, state.bench).filter(({ say }) => say.startsWith('resistor')).length).toBeGreaterThan(0)
       const on: Entry = { id: 'on', at: '2026-11-28T09:00:00Z', kind: 'bench', change: { do: 'power', on: true } }
       expect(applyEntry(system, state, on).refusal).toContain('Take the resistors out')
+      // The search goes on from there: whatever it asks for next, no check is made with them in.
+      expect(proposeCheck(engine, state).next).not.toBeNull()
+      const asked = listCandidates(system, state.bench)
+      expect(asked.some(({ bench }) => bench.power)).toBe(true)
+      expect(asked.filter(({ bench }) => bench.jumpers.some(isResistor))).toEqual([])
     }
   })
 

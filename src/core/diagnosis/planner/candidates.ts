@@ -1,4 +1,4 @@
-import { type Bench, type FurtherSlot, type Slot, slotOf } from '@/src/core/bench/bench'
+import { type Bench, type FurtherSlot, type Slot, slotOf, withoutResistors } from '@/src/core/bench/bench'
 import { leadNames } from '@/src/core/bench/points'
 import { anyTime } from '@/src/core/bench/since'
 import type { Candidate } from '@/src/core/diagnosis/planner/candidate'
@@ -18,7 +18,8 @@ import { callsOf, firstPart, furtherFuses, partsOf, placeById, type System } fro
 import { feedOf, switchedTerminals } from '@/src/core/wiring/thermostat'
 
 /** All checks worth weighing from a bench: generated from the wiring, live ones and ohms with the power off. */
-export function listCandidates(system: System, bench: Bench): Candidate[] {
+export function listCandidates(system: System, stands: Bench): Candidate[] {
+  const bench = withoutResistors(stands)
   const rest: Bench = { ...anyTime(bench), lifted: [], jumpers: [], unplugged: [], call: 'off' }
   const isClean = bench.lifted.length + bench.jumpers.length + bench.unplugged.length === 0
   const bases = isClean ? [rest] : [{ ...rest, lifted: bench.lifted, jumpers: bench.jumpers, unplugged: bench.unplugged }, rest]

@@ -1,5 +1,5 @@
 import { applyChange } from '@/src/core/bench/apply'
-import { type Bench, type BenchChange, isSameJumper, slotOf, standingKey } from '@/src/core/bench/bench'
+import { type Bench, type BenchChange, isSameJumper, slotOf, standingKey, withoutResistors } from '@/src/core/bench/bench'
 import { type CostModel, defaultCost, walkMinutes } from '@/src/core/bench/cost'
 import { WAITED_OUT_MIN } from '@/src/core/bench/since'
 import { LruCache, Memo } from '@/src/core/units/cache'
@@ -36,7 +36,8 @@ export function planRoute(system: System, from: Bench, to: Bench, place: string,
 /** Sums of the same minutes in another order. */
 const ALIKE_MIN = workLimit(1e-6)
 
-function planInOrder(system: System, from: Bench, to: Bench, place: string, cost: CostModel, isSetBackFirst: boolean): Route {
+function planInOrder(system: System, from: Bench, wanted: Bench, place: string, cost: CostModel, isSetBackFirst: boolean): Route {
+  const to = wanted.power ? withoutResistors(wanted) : wanted
   const supplyPlace = firstPart(system, 'fuse').place
   const wires = wireChanges(system, from, to)
   const changes: BenchChange[] = []
