@@ -11,7 +11,7 @@ export function sayChange(system: System, change: BenchChange): string {
     case 'power':
       return change.on ? 'power on' : 'power off'
     case 'call':
-      return change.call === 'off' ? 'thermostat off' : `set the thermostat to call for ${sayCall[change.call]}`
+      return change.call === 'off' ? 'set the thermostat to off' : `set the thermostat to call for ${sayCall[change.call]}`
     case 'lift':
       return `lift ${sayPoint(system, change.end)}`
     case 'land':

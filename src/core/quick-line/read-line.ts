@@ -10,6 +10,7 @@ import { interpret } from '@/src/core/quick-line/interpret'
 import { dashedNames } from '@/src/core/quick-line/names'
 import { isOfReading, isRiddle, NO_ENTRY } from '@/src/core/quick-line/no-entry'
 import { normalForm } from '@/src/core/quick-line/normal-form'
+import { fromOwnWords, withLeadsByName } from '@/src/core/quick-line/own-words'
 import { clausesOf } from '@/src/core/quick-line/parted'
 import { asStretch } from '@/src/core/quick-line/phrases'
 import type { Said } from '@/src/core/quick-line/rule'
@@ -52,9 +53,9 @@ export type Understood =
  */
 export function readQuickLine(line: string, asked: QuickLineContext): Understood {
   const context: Reading = { ...asked, made: new Map(), led: new Map(), stood: asked.entries.length }
-  const read = readInGrammar(line, context)
+  const read = inOwnWords(line, context) ?? readInGrammar(line, context)
   if (read.ok || isOfRun(line)) return read
-  const put = inGrammarsWords(clausesOf(inFull(line)), context)
+  const put = inGrammarsWords(clausesOf(inFull(withLeadsByName(line, context.system))), context)
   if (put === null)
     return asRemark(line, context) ?? (isOfReading(line, context) && !isRiddle(line, read.problem) ? read : { ...read, problem: NO_ENTRY })
   if (typeof put === 'object') return { ok: false, problem: put.asks, start: 0, end: line.length }
@@ -62,6 +63,14 @@ export function readQuickLine(line: string, asked: QuickLineContext): Understood
   if (understood.ok) return understood
   // What was understood and cannot be now is refused with its own reason; where the line said it in the grammar's words, at its own word.
   return understood.problem === read.problem ? read : { ...understood, start: 0, end: line.length }
+}
+
+/** What the product itself says of an entry is that entry. */
+function inOwnWords(line: string, context: Reading): Understood | null {
+  if (!/:|^(?:lift|land|jumper|take|pull|clip|panel|swap|reset|new|fuse|breaker|\d)/i.test(line)) return null
+  const own = fromOwnWords(line, context.system, foldJob(context.system, context.entries).bench.place)
+  const read = own === null ? null : readInGrammar(own, context)
+  return read?.ok ? read : null
 }
 
 /** What is read along a run is refused with its own reason: as a sentence it would be a reading on the screws. */
@@ -132,6 +141,8 @@ function entriesAfter(said: string, context: Reading): readonly Entry[] {
 function clauseInGrammar(clause: string, context: Reading): Said {
   if (readInGrammar(clause, context).ok) return clause
   if (isOfRun(clause)) return null
+  const own = fromOwnWords(clause, context.system, foldJob(context.system, context.entries).bench.place)
+  if (own !== null && readInGrammar(own, context).ok) return own
   const state = foldJob(context.system, context.entries)
   const normal = normalForm(clause, context.system, state)
   if (readInGrammar(normal, context).ok) return normal

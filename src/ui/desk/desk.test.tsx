@@ -183,7 +183,7 @@ describe('a fault that comes and goes', () => {
     await user.keyboard('{Escape}t')
     const record = await screen.findByRole('dialog', { name: 'Timeline' })
     expect(record).toHaveTextContent('tripped while moving the outdoor cable')
-    expect(record).toHaveTextContent('thermostat off')
+    expect(record).toHaveTextContent('set the thermostat to off')
   })
 
   it('is not offered where the customer tells of none', async () => {
