@@ -115,7 +115,11 @@ const CALL_ON =
 
 /** With the fan off is with nothing called. */
 const asCondition = (said: string): string =>
-  /^(?:the )?(?:fan|cool|heat|cooling|heating|call|everything)(?: call)? off$/i.test(said.trim()) ? 'call off' : said
+  /^(?:the )?(?:fan|cool|heat|cooling|heating|call|everything)(?: call)? off$|^(?:the )?(?:stat|thermostat|house|room)(?: is)? satisfied$/i.test(
+    said.trim(),
+  )
+    ? 'call off'
+    : said
 
 /** `0.4 ohm dead short`: a reading, and what is thought of it. */
 const JUDGED = /^(.*\d ?(?:ohms?|v|volts?|amps?)|\d.*? (?:to|and|-) \w{1,3})\s+(\D+)$/i

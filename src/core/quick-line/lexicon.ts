@@ -65,7 +65,7 @@ const words: Readonly<Partial<{ [S in Sense]: string }>> = {
   blank: 'blank dark',
   alive: 'alive lit',
   not: 'not isnt aint never',
-  rubbed: 'rubbed rub rubbing nicked nick nicks worn touching chafed pinched bare cut skinned',
+  rubbed: 'rubbed rub rubbing nicked nick nicks worn touching chafed chafing pinched bare cut skinned frayed',
   chewed: 'chewed gnawed mice mouse rodent rodents rat rats squirrel squirrels',
   scorched: 'burnt burned melted scorched charred',
   stapled: 'stapled staple',
@@ -92,34 +92,16 @@ const phrases: readonly (readonly [string, Sense])[] = [
   ['wont stop', 'runs'],
   ['keeps running', 'runs'],
   ['never shuts off', 'runs'],
-  ['comes on', 'runs'],
-  ['come on', 'runs'],
-  ['kick on', 'runs'],
-  ['came on', 'runs'],
-  ['kicks on', 'runs'],
-  ['sucks in', 'in'],
-  ['sucked in', 'in'],
-  ['came in', 'in'],
-  ['comes in', 'in'],
-  ['coming in', 'in'],
-  ['clicked in', 'in'],
-  ['snaps in', 'in'],
-  ['pulled in', 'in'],
-  ['pulls in', 'in'],
-  ['pulling in', 'in'],
   ['stuck in', 'in'],
   ['wont let go', 'in'],
   ['doesnt let go', 'in'],
   ['stuck closed', 'stays-shut'],
   ['stuck shut', 'stays-shut'],
   ['stuck open', 'stays-open'],
-  ['pull in', 'in'],
   ['shift', 'in'],
   ['but wont pull in', 'out'],
   ['not in', 'out'],
   ['isnt in', 'out'],
-  ['dropped out', 'out'],
-  ['drops out', 'out'],
   ['on and off', 'chatters'],
   ['in and out', 'chatters'],
   ['open line', 'open'],
@@ -187,42 +169,68 @@ const phrases: readonly (readonly [string, Sense])[] = [
   ['goes blank', 'blank'],
 ]
 
-/** What does not do what it could: how that is said of it, by the forms of its verb. */
-const negatable: readonly { readonly forms: readonly [base: string, s: string, ing: string, past: string]; readonly not: Sense }[] = [
+/** What something does, and what it does not, by the forms of its verb. */
+const verbs: readonly {
+  readonly forms: readonly [base: string, s: string, ing: string, past: string]
+  readonly does?: Sense
+  readonly not: Sense
+}[] = [
   { forms: ['run', 'runs', 'running', 'ran'], not: 'still' },
   { forms: ['start', 'starts', 'starting', 'started'], not: 'still' },
-  { forms: ['start up', 'starts up', 'starting up', 'started up'], not: 'still' },
-  { forms: ['come on', 'comes on', 'coming on', 'came on'], not: 'still' },
-  { forms: ['kick on', 'kicks on', 'kicking on', 'kicked on'], not: 'still' },
+  { forms: ['start up', 'starts up', 'starting up', 'started up'], does: 'runs', not: 'still' },
+  { forms: ['fire up', 'fires up', 'firing up', 'fired up'], does: 'runs', not: 'still' },
+  { forms: ['spin up', 'spins up', 'spinning up', 'spun up'], does: 'runs', not: 'still' },
+  { forms: ['spool up', 'spools up', 'spooling up', 'spooled up'], does: 'runs', not: 'still' },
+  { forms: ['ramp up', 'ramps up', 'ramping up', 'ramped up'], does: 'runs', not: 'still' },
+  { forms: ['come on', 'comes on', 'coming on', 'came on'], does: 'runs', not: 'still' },
+  { forms: ['kick on', 'kicks on', 'kicking on', 'kicked on'], does: 'runs', not: 'still' },
+  { forms: ['cut on', 'cuts on', 'cutting on', 'cut on'], does: 'runs', not: 'still' },
+  { forms: ['turn on', 'turns on', 'turning on', 'turned on'], not: 'still' },
   { forms: ['work', 'works', 'working', 'worked'], not: 'still' },
   { forms: ['turn', 'turns', 'turning', 'turned'], not: 'still' },
   { forms: ['spin', 'spins', 'spinning', 'spun'], not: 'still' },
   { forms: ['heat', 'heats', 'heating', 'heated'], not: 'still' },
   { forms: ['cool', 'cools', 'cooling', 'cooled'], not: 'still' },
-  { forms: ['pull in', 'pulls in', 'pulling in', 'pulled in'], not: 'out' },
+  { forms: ['pull in', 'pulls in', 'pulling in', 'pulled in'], does: 'in', not: 'out' },
+  { forms: ['pull down', 'pulls down', 'pulling down', 'pulled down'], not: 'out' },
   { forms: ['pull', 'pulls', 'pulling', 'pulled'], not: 'out' },
+  { forms: ['pick up', 'picks up', 'picking up', 'picked up'], does: 'in', not: 'out' },
+  { forms: ['kick in', 'kicks in', 'kicking in', 'kicked in'], does: 'in', not: 'out' },
+  { forms: ['snap in', 'snaps in', 'snapping in', 'snapped in'], does: 'in', not: 'out' },
+  { forms: ['suck in', 'sucks in', 'sucking in', 'sucked in'], does: 'in', not: 'out' },
+  { forms: ['clunk in', 'clunks in', 'clunking in', 'clunked in'], does: 'in', not: 'out' },
+  { forms: ['come in', 'comes in', 'coming in', 'came in'], does: 'in', not: 'out' },
+  { forms: ['click in', 'clicks in', 'clicking in', 'clicked in'], does: 'in', not: 'out' },
+  { forms: ['engage', 'engages', 'engaging', 'engaged'], does: 'in', not: 'out' },
   { forms: ['energize', 'energizes', 'energizing', 'energized'], not: 'out' },
+  { forms: ['actuate', 'actuates', 'actuating', 'actuated'], does: 'in', not: 'out' },
   { forms: ['shift', 'shifts', 'shifting', 'shifted'], not: 'out' },
   { forms: ['click', 'clicks', 'clicking', 'clicked'], not: 'out' },
   { forms: ['close', 'closes', 'closing', 'closed'], not: 'stays-open' },
   { forms: ['make', 'makes', 'making', 'made'], not: 'stays-open' },
   { forms: ['open', 'opens', 'opening', 'opened'], not: 'stays-shut' },
-  { forms: ['drop out', 'drops out', 'dropping out', 'dropped out'], not: 'in' },
+  { forms: ['drop out', 'drops out', 'dropping out', 'dropped out'], does: 'out', not: 'in' },
+  { forms: ['fall out', 'falls out', 'falling out', 'fell out'], does: 'out', not: 'in' },
   { forms: ['release', 'releases', 'releasing', 'released'], not: 'in' },
   { forms: ['trip', 'trips', 'tripping', 'tripped'], not: 'holds' },
   { forms: ['pop', 'pops', 'popping', 'popped'], not: 'holds' },
   { forms: ['blow', 'blows', 'blowing', 'blown'], not: 'holds' },
+  { forms: ['kick', 'kicks', 'kicking', 'kicked'], not: 'holds' },
 ]
 const BEFORE_BASE = ['wont', 'will not', 'doesnt', 'does not', 'dont', 'do not', 'didnt', 'did not', 'cant', 'cannot', 'never']
 const BEFORE_ING = ['not', 'isnt', 'is not', 'arent', 'are not', 'wasnt', 'was not', 'never']
 const BEFORE_PAST = ['never', 'not', 'isnt', 'is not', 'hasnt', 'has not']
 
-const negated: readonly (readonly [string, Sense])[] = negatable.flatMap(({ forms: [base, s, ing, past], not }) => [
+const negated: readonly (readonly [string, Sense])[] = verbs.flatMap(({ forms: [base, s, ing, past], not }) => [
   ...BEFORE_BASE.map((no) => [`${no} ${base}`, not] as const),
   ...BEFORE_ING.map((no) => [`${no} ${ing}`, not] as const),
   ...BEFORE_PAST.map((no) => [`${no} ${past}`, not] as const),
   [`never ${s}`, not] as const,
 ])
+
+const affirmed: readonly (readonly [string, Sense])[] = verbs.flatMap(({ forms, does }) =>
+  does ? forms.map((form) => [form, does] as const) : [],
+)
 
 /** No volts, in one breath. */
 export const NO_VOLTS = /^no (?:24(?: ?v)?|control voltage|low voltage|voltage|power|juice|volts)$/
@@ -230,6 +238,7 @@ export const NO_VOLTS = /^no (?:24(?: ?v)?|control voltage|low voltage|voltage|p
 /** Every word and phrase by what it does. A word with a sense of its own is no filler. */
 export const lexicon: ReadonlyMap<string, Sense> = new Map([
   ...(Object.entries(words) as [Sense, string][]).flatMap(([sense, list]) => list.split(' ').map((word) => [word, sense] as const)),
+  ...affirmed,
   ...negated,
   ...phrases,
 ])

@@ -74,6 +74,7 @@ export function meaningOf(text: string, the: Sentence, isLenient = false): Meani
     )
     .replace(/\b(cool|heat|cooling|heating|down|up)(?: to| at)? [4-9]\d(?: degrees| f)?(?=$|,|\s(?!v|a|o))/g, '$1')
     .replace(/\b(zone \d)(?: is)? (?:calling|calls|called)(?: for)? /g, '$1 ')
+    .replace(/\b(?:pulling|pulls)(?= \.?\d)/g, 'draws')
     .replace(/(\d)\s*(?=(?:v|vac|volts?|ohms?|amps?|a)\b)/g, '$1 ')
     .replace(/(?<=^|\s)[a-z]\w?(?:\s*[-/]\s*[a-z]\w*)+(?=\s|,|$)/g, (all) => {
       const joined = all.split(/\s*[-/]\s*/)

@@ -56,9 +56,12 @@ const seen: Reading = (meaning, the) => {
       return isIn === null ? null : `${part.id} ${isIn ? energized : released}`
     }
     case 'load':
-      // What hums stands still where that is said.
-      if (!only(meaning, 'runs', 'still', 'dead', 'not', 'none', 'chatters') || (has(meaning, 'chatters') && !has(meaning, 'still')))
-        return null
+      // What stays on runs on.
+      if (has(meaning, 'holds')) return only(meaning, 'holds', 'runs') && /\bstay/.test(meaning.text) ? `${part.id} runs` : null
+      if (!only(meaning, 'runs', 'still', 'dead', 'not', 'none', 'chatters')) return null
+      // What hums stands still where that is said, or where it is all that it does.
+      if (has(meaning, 'chatters') && !has(meaning, 'still'))
+        return only(meaning, 'chatters') && /\b(?:just|only|sits|sitting)\b/.test(meaning.text) ? `${part.id} still; ${the.asNote()}` : null
       // No heat, fan runs: what there is none of is something else.
       if (has(meaning, 'none') && has(meaning, 'runs')) return null
       return has(meaning, 'still', 'dead', 'not', 'none') ? `${part.id} still` : has(meaning, 'runs') ? `${part.id} runs` : null

@@ -18,6 +18,7 @@ import { inTheGrammar, plain } from '@/src/core/quick-line/said'
 import { Sentence } from '@/src/core/quick-line/sentence'
 import { inFull } from '@/src/core/quick-line/shorthand'
 import { type Token, tokenize } from '@/src/core/quick-line/tokens'
+import { unheard } from '@/src/core/quick-line/unheard'
 import type { Probe } from '@/src/core/readings/check'
 import type { System } from '@/src/core/wiring/system'
 
@@ -52,6 +53,23 @@ export type Understood =
  * not read is tried as a sentence; where that fails, too, the grammar's own words say what would fit.
  */
 export function readQuickLine(line: string, asked: QuickLineContext): Understood {
+  const read = readAll(line, asked)
+  if (!read.ok) return read
+  const lost =
+    readInGrammar(line, asked).ok || inOwnWords(line, asked)
+      ? null
+      : unheard(line, read.drafts, asked.system, foldJob(asked.system, asked.entries))
+  return lost === null
+    ? read
+    : {
+        ok: false,
+        problem: `I heard "${read.say}", but nothing of "${lost}". Say it in parts, or put "note" before it.`,
+        start: 0,
+        end: line.length,
+      }
+}
+
+function readAll(line: string, asked: QuickLineContext): Understood {
   const context: Reading = { ...asked, made: new Map(), led: new Map(), stood: asked.entries.length }
   const read = inOwnWords(line, context) ?? readInGrammar(line, context)
   if (read.ok || isOfRun(line)) return read
@@ -67,7 +85,7 @@ export function readQuickLine(line: string, asked: QuickLineContext): Understood
 
 /** What the product itself says of an entry is that entry. */
 function inOwnWords(line: string, context: Reading): Understood | null {
-  if (!/:|^(?:lift|land|jumper|take|pull|clip|panel|swap|reset|new|fuse|breaker|\d)/i.test(line)) return null
+  if (!/:|^(?:lift|land|jumper|take|pull|clip|set|panel|swap|reset|new|fuse|breaker|\d)/i.test(line)) return null
   const own = fromOwnWords(line, context.system, foldJob(context.system, context.entries).bench.place)
   const read = own === null ? null : readInGrammar(own, context)
   return read?.ok ? read : null

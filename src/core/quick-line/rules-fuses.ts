@@ -34,7 +34,7 @@ export const fuseRules: readonly Rule[] = [
     (_, size) => `fuse ${size} in`,
   ),
   rule(
-    '(?:put |stuck |using )?(?:a )?(\\d+) ?(?:a|amps?) (?:pocket )?breaker (?:is )?(?:in|into|where|instead|in place)(?: (?:the )?(?:fuse holder|fuse slot|holder|fuse|slot|of fuse|place of fuse|for fuse|fuse was|fuse goes|stead of fuse))?',
+    '(?:put |stuck |using )?(?:a )?(\\d+) ?(?:a|amps?) (?:pocket )?breaker (?:is )?(?:in|into|where|instead|in place)(?: where)?(?: (?:the )?(?:fuse holder|fuse slot|holder|fuse|slot|of fuse|place of fuse|for fuse|fuse was|fuse goes|stead of fuse))?',
     (_, size) => `breaker ${size} in`,
   ),
   rule('breaker (?:is )?in place (?:of )?fuse', () => 'breaker in'),

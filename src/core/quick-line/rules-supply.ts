@@ -54,7 +54,7 @@ export const supplyRules: readonly Rule[] = [
     ofTransformer(the, name, volts),
   ),
   rule(`(?:sec|secondary)(?: is| has| reads?)? ${NUMBER} ?${VOLTS}?`, (the, volts) =>
-    Number(volts) < 60 ? the.voltsAt('transformer', volts) : null,
+    Number(volts) < 60 && the.state.bench.power ? the.voltsAt('transformer', volts) : null,
   ),
   rule(`(?:24 ?v(?:olts?)?|low voltage|control) side(?: is| has| reads| shows)? ${NUMBER}(?: ?${VOLTS})?`, (the, volts) =>
     the.voltsAt('transformer', volts),

@@ -4,6 +4,7 @@ import { hasNeeded, neededBy } from '@/src/core/quick-line/needs'
 import type { Rule, Said } from '@/src/core/quick-line/rule'
 import { rules } from '@/src/core/quick-line/rules'
 import { apartRules } from '@/src/core/quick-line/rules-apart'
+import { byNameRules, disconnectRules } from '@/src/core/quick-line/rules-by-name'
 import { complaintRules } from '@/src/core/quick-line/rules-complaint'
 import { followedRules } from '@/src/core/quick-line/rules-followed'
 import { fuseRules } from '@/src/core/quick-line/rules-fuses'
@@ -58,6 +59,7 @@ const asked: readonly (Rule & { readonly needs: readonly (readonly string[])[] }
   ...thermostatCodeRules,
   ...throughRules,
   ...stripRules,
+  ...disconnectRules,
   ...supplyRules,
   ...apartRules,
   ...partRules,
@@ -70,6 +72,7 @@ const asked: readonly (Rule & { readonly needs: readonly (readonly string[])[] }
   ...rules,
   ...visitRules,
   ...spokenRules,
+  ...byNameRules,
   ...remarkRules,
 ].map((rule) => ({ ...rule, needs: neededBy(rule.says.source) }))
 

@@ -67,6 +67,10 @@ export class Sentence {
     if (word === 'fan' && placeById(this.system, this.state.bench.place)?.kind === 'outdoor')
       return loads.find(({ name, place }) => /fan/.test(name) && place === this.state.bench.place)?.id ?? null
     if (/^(blower motor|indoor fan|fan|blower)$/.test(word)) return loads.find(({ name, id }) => /blower/.test(name + id))?.id ?? null
+    if (/^(?:electric heat(?:ers?)?|electric strips|heaters?|heat kit|(?:heating )?elements?|strip heat(?:ers?)?)$/.test(word)) {
+      const [strips, another] = loads.filter(({ name }) => /strips/.test(name))
+      return strips && !another ? strips.id : null
+    }
     const bareWord = bare(word)
     const named = calledOf.of(this.system).filter(({ forms }) => forms.includes(word) || forms.includes(bareWord))
     if (named.length === 1) return named[0].id

@@ -10,6 +10,37 @@ const shortened: readonly (readonly [RegExp, string])[] = [
   [/(?<=^|\s)w\/ ?(?=\S)/gi, 'with '],
   [/(?<!\bas )\bsoon as\b/gi, 'as soon as'],
   [/\bthru\b/gi, 'through'],
+  // What stands between a verb and its particle says how fast: came right in.
+  [
+    /\b(com(?:es?|ing)|came|go(?:es|ing)?|went|pull(?:s|ed)?|kick(?:s|ed)?|snap(?:s|ped)?|click(?:s|ed)?|drop(?:s|ped)?|fell|falls?|turn(?:s|ed)?|fire[ds]?|start(?:s|ed)?|shuts?|cuts?|pop(?:s|ped)?|trip(?:s|ped)?|held|holds?) (?:right|straight|immediately|instantly|finally|actually) (?=in\b|on\b|out\b|off\b|back\b|up\b|down\b)/gi,
+    '$1 ',
+  ],
+  // What judges a reading before it is said.
+  [
+    /^(?:a )?(?:good|solid|steady|healthy|strong|nice|only|just|still|about|around)(?: an?)? (?=[\d.]+ ?(?:v|volts?|ohms?|a|amps?|[a-z]{1,2}\d? ?(?:to|-|\/)|leg|across|on|at|between|from)\b)/gi,
+    '',
+  ],
+  [/\bleg (?:one|1|a)\b/gi, 'L1'],
+  [/\bleg (?:two|2|b)\b/gi, 'L2'],
+  [/\bleg (?:three|3|c)\b/gi, 'L3'],
+  [/\b(?:leg to leg|between (?:the |both )?(?:two )?legs|across (?:the |both )?legs|phase to phase)\b/gi, 'L1 to L2'],
+  [/\b(?:yanked|ripped|plucked|snatched)\b/gi, 'pulled'],
+  [/\boff (?:the |its |of the )?(?:sub-?base|back ?plate|wall ?plate|mounting plate)\b/gi, 'off the wall'],
+  [/\btook ((?:the )?\w+(?: \w+)?) loose\b/gi, 'took $1 off'],
+  [/\b(goes|went|going) black\b/gi, '$1 blank'],
+  [/(?<=blank) (?:for (?:a )?)?(?:a )?(?:second|sec|moment|split second)\b/gi, ''],
+  [/\b(?:every|each) time\b/gi, 'when'],
+  [/\beven (?=with\b|when\b|if\b|after\b)/gi, ''],
+  [/\b(?:the )?bunch\b/gi, 'the bundle'],
+  [
+    /\b(when|once|if|as soon as|with) (?:i |you |we )?(?:energize|power up|power|put 24 ?(?:v |volts )?(?:to|on)|apply 24 ?(?:v |volts )?to)(?: the)? ([YGWOB]\d?)\b/gi,
+    '$1 I jumper R to $2',
+  ],
+  // What came of an act stands right behind it.
+  [
+    /((?:^|[,;] ?)(?:i )?(?:put|take|took|pull|pulled|lift|lifted|land|landed|add|added|jump|jumped|unplug|unplugged|plug|plugged|reconnect|reconnected|disconnect|disconnected)\b[^,;]*?(?<!\b(?:it|so|that|and|then|but|still|again|breaker|fuse|which|until|now))) (trips|tripped|holds|held|pops|popped|blows|blew)(?: again)?(?=\s*(?:[,;]|$))/gi,
+    '$1, $2',
+  ],
   [/\bright (?=(?:when|as|after|at|on|once)\b)/gi, ''],
   [/\btil\b/gi, 'until'],
   // What was off is said behind what came of it.

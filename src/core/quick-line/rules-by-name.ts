@@ -1,0 +1,230 @@
+import { NUMBER, type Rule, rule, type Said, VOLTS } from '@/src/core/quick-line/rule'
+import type { Sentence } from '@/src/core/quick-line/sentence'
+import { across, windingVolts } from '@/src/core/quick-line/volts'
+import { wordsOfLook } from '@/src/core/readings/looks'
+import type { Part, PartOf } from '@/src/core/wiring/part'
+import { partById } from '@/src/core/wiring/system'
+
+/** What is said of a part by its name, before or behind it, by the kind of part it is. */
+
+/** A fuse under this is whole by an ohmmeter: its own ohms and those of the leads: assumption. */
+const WHOLE_BELOW_OHM = 5
+
+const OF_GROUND = '(?:ground|gnd|chassis|cabinet|case|frame|metal|housing)'
+const NO_VOLTS = `(?:nothing|no (?:${VOLTS}|voltage|power|juice)|(?:0|zero)(?: ?${VOLTS})?|dead)`
+
+/** How something looks and feels that no check asks after: kept as it was said. */
+const LOOKS =
+  '(?:is |are |was |were |looks? |feels? |seems? |gets? |got |getting |runs |running )?(?:very |really |too |so |pretty |a little |kind of |kinda |all )?(?:hot|warm|burnt|burned|scorched|corroded|rusted|rusty|pitted|dirty|loose|cracked|old|new|noisy|loud|melted|discolored|swollen|bulged|wet|damp|soaked|green|rotten|original|sticky|sticking|worn|crusty|dusty|humming|hums|buzzing|vibrating)(?: up| out| to (?:the )?touch)?'
+
+type Saying = readonly [before: string, after: string, as: (the: Sentence, part: Part, found: readonly string[]) => Said]
+
+const sayings: { readonly [K in Part['kind']]?: readonly Saying[] } = {
+  fuse: [
+    [
+      '',
+      `(?:reads? |is |at |ohms |ohms out )*${NUMBER} ?(?:ohms?)?`,
+      (_, { id }, [ohms]) => (Number(ohms) < WHOLE_BELOW_OHM ? `${id} good` : null),
+    ],
+    [
+      '',
+      '(?:reads? |is )?(?:ol|infinite|open line|no continuity)|has no continuity|(?:doesnt|does not|wont) (?:beep|ring)',
+      (_, { id }) => `${id} blown`,
+    ],
+    ['no continuity (?:through|across|on|in)', '', (_, { id }) => `${id} blown`],
+    ['', '(?:has|shows|got) continuity|beeps|rings(?: out)?', (_, { id }) => `${id} good`],
+    ['(?:continuity|a beep|beep) (?:through|across|on)', '', (_, { id }) => `${id} good`],
+  ],
+  load: [
+    ['', '(?:windings? |element )?(?:is |are |reads? )?(?:open|ol)', (the, part) => ofLoad(the, part, 1, 'OL')],
+    [
+      '',
+      `(?:is |are )?(?:shorted|grounded)(?: out)?(?: to ${OF_GROUND})?`,
+      (the, part) => ofLoad(the, part, 'gnd', 'jumps between 0 and 1'),
+    ],
+    [
+      '',
+      `to ${OF_GROUND} (?:is |reads? )?(?:${NUMBER}|(?:ol|open|nothing|infinite))(?: ?ohms?)?`,
+      (the, part, [ohms]) => ofLoad(the, part, 'gnd', ohms || 'OL'),
+    ],
+  ],
+  transformer: [
+    [
+      `${NO_VOLTS}(?: is)?(?: coming)? (?:out of|from|off|out|at|on)`,
+      '(?:secondary|output)?',
+      (the, part) => ofWinding(the, part, 'secondary', '0'),
+    ],
+    [
+      '',
+      `(?:secondary |output )?(?:has |is |reads? |puts out |putting out )*${NO_VOLTS}(?: out)?`,
+      (the, part) => ofWinding(the, part, 'secondary', '0'),
+    ],
+    ['', `primary (?:is |reads? |has )?${NUMBER} ?(?:${VOLTS}|ohms?)?`, (the, part, [read]) => ofWinding(the, part, 'primary', read)],
+    ['', `secondary (?:is |reads? |has )?${NUMBER} ?(?:${VOLTS}|ohms?)?`, (the, part, [read]) => ofWinding(the, part, 'secondary', read)],
+    [
+      '',
+      '(primary|secondary) (?:is |reads? )?(?:open|ol)',
+      (the, part, [side]) => ofWinding(the, part, side === 'primary' ? 'primary' : 'secondary', 'OL'),
+    ],
+    [
+      '',
+      `secondary to ${OF_GROUND} (?:is |reads? )?(?:${NUMBER}|ol|open)(?: ?ohms?)?`,
+      (the, part, [ohms]) => windingToGround(the, part, ohms || 'OL'),
+    ],
+  ],
+  switch: [
+    [`${NO_VOLTS} (?:across|over)`, '', (the, { id }) => (the.state.bench.power ? across(the, id, '0') : null)],
+    ['', `(?:has |reads? |is )?${NO_VOLTS} across(?: it)?`, (the, { id }) => (the.state.bench.power ? across(the, id, '0') : null)],
+    [
+      '',
+      '(?:wont|will not|cant|doesnt|does not) reset|keeps (?:tripping|popping|opening)(?: .*)?',
+      (the, { id }) => (wordsOfLook(the.system, id).includes('tripped') ? `${id} tripped` : the.asNote()),
+    ],
+    ['reset', '', (the) => the.asNote()],
+    ['', '(?:is |was )?(?:taped|zip tied|jammed) (?:shut|in|down|closed)(?: .*)?', (the) => the.asNote()],
+  ],
+  thermostat: [
+    ['no (?:display|screen|picture|lights?)(?: at all)? (?:on|at|in)', '', (_, { id }) => `${id} blank`],
+    [
+      '',
+      '(?:has |is |shows |with )?(?:no (?:display|screen|lights?|picture)|(?:display|screen) (?:is )?(?:blank|dark|off|black|dead|out))(?: at all)?',
+      (_, { id }) => `${id} blank`,
+    ],
+    ['', '(?:is )?click(?:s|ing|ed)', (the) => the.asNote()],
+  ],
+  electronics: [
+    ['(?:no|dead|dark)(?: led)? (?:lights?|leds?|light)(?: at all)? (?:on|at)', '(?:at all)?', (the) => the.asNote()],
+    [
+      '',
+      '(?:leds?|lights?|status light|code)(?: .*)?|(?:is )?(?:flashing|flashes|blinking|blinks|dark|dead|lit|fried|toast|shot|bad)(?: .*)?',
+      (the) => the.asNote(),
+    ],
+  ],
+  board: [['', '(?:is |was )?(?:stuck|locked up|fried|toast|shot|bad)(?: in .+)?', (the) => the.asNote()]],
+}
+
+function ofLoad({ state }: Sentence, part: Part, other: 1 | 'gnd', reads: string): string | null {
+  if (part.kind !== 'load' || state.bench.power) return null
+  return `ohms ${part.between[0]}-${other === 'gnd' ? 'gnd' : part.between[1]} ${reads} at ${part.place}`
+}
+
+function ofWinding({ state }: Sentence, part: Part, side: 'primary' | 'secondary', reads: string): string | null {
+  if (part.kind !== 'transformer') return null
+  const { power } = state.bench
+  if (power) return reads === 'OL' ? null : windingVolts(part, side, reads)
+  const [a, b] = part[side]
+  // With the power off nothing is no path, not no ohms: that is for the one who reads to say.
+  return reads === '0' ? null : `ohms ${a}-${b} ${reads} at ${part.place}`
+}
+
+function windingToGround({ state }: Sentence, part: Part, ohms: string): string | null {
+  return part.kind === 'transformer' && !state.bench.power ? `ohms ${part.secondary[0]}-gnd ${ohms} at ${part.place}` : null
+}
+
+/** The longest name of a part in a sentence, with what stands before and behind it. */
+function namedIn(text: string, the: Sentence): { readonly part: Part; readonly before: string; readonly after: string } | null {
+  const words = text.split(' ')
+  for (let length = Math.min(4, words.length); length > 0; length--)
+    for (let at = 0; at + length <= words.length; at++) {
+      const id = the.part(words.slice(at, at + length).join(' '))
+      const part = id === null ? undefined : partById(the.system, id)
+      if (part) return { part, before: words.slice(0, at).join(' '), after: words.slice(at + length).join(' ') }
+    }
+  return null
+}
+
+function saidOfPart(text: string, the: Sentence): Said {
+  const named = namedIn(text, the)
+  if (!named) return null
+  const { part, before, after } = named
+  for (const [wantsBefore, wantsAfter, as] of sayings[part.kind] ?? []) {
+    const [lead, tail] = [new RegExp(`^(?:${wantsBefore})$`).exec(before), new RegExp(`^(?:${wantsAfter})$`).exec(after)]
+    const said =
+      lead &&
+      tail &&
+      as(
+        the,
+        part,
+        [...lead.slice(1), ...tail.slice(1)].map((one) => one ?? ''),
+      )
+    if (said) return said
+  }
+  return before === '' &&
+    new RegExp(`^(?:(?:contacts?|points|coil|terminals?|spades?|plug|wires?|leads?|connector|body) )?${LOOKS}$`).test(after)
+    ? the.asNote()
+    : null
+}
+
+/** Asked where nothing else fits. */
+export const byNameRules: readonly Rule[] = [rule('(.+)', (the, text) => saidOfPart(text, the))]
+
+/** The disconnect, breaker or switch of a line, by its name. */
+function disconnectNamed(the: Sentence, name: string): PartOf<'disconnect'> | null {
+  const part = partById(the.system, the.part(name) ?? '')
+  return part?.kind === 'disconnect' ? part : null
+}
+
+/** Volts behind a disconnect: between its legs, or of the one leg against the neutral. */
+function behind(the: Sentence, name: string, volts: string): string | null {
+  const part = disconnectNamed(the, name)
+  if (!part || !the.state.bench.power) return null
+  const [[, first], second] = part.poles
+  const neutral = the.system.parts.find((one) => one.kind === 'supply' && one.place === part.place && one.neutral !== undefined)
+  const other = second?.[1] ?? (neutral?.kind === 'supply' ? neutral.neutral : undefined)
+  return other === undefined ? null : `${first}-${other} ${volts} V at ${part.place}`
+}
+
+/** Whether all 24 V go dead with it: every transformer is behind it. */
+function feedsAll(the: Sentence, part: PartOf<'disconnect'>): boolean {
+  const transformers = the.system.parts.flatMap((one) => (one.kind === 'transformer' ? [one] : []))
+  const after = new Set(part.poles.map(([, load]) => load))
+  // A door switch may stand between the two.
+  for (const one of the.system.parts)
+    if (one.kind === 'switch' && one.place === part.place && one.between.some((name) => after.has(name)))
+      for (const name of one.between) after.add(name)
+  return transformers.every(({ place, primary }) => place === part.place && primary.some((lead) => after.has(lead)))
+}
+
+/** Switched by hand: the power goes or comes with it where all transformers hang on it; else it is a remark. */
+function switched(the: Sentence, name: string, on: boolean): string | null {
+  const part = disconnectNamed(the, name)
+  if (!part) return null
+  if (!feedsAll(the, part)) return the.asNote()
+  return the.state.bench.power === on ? the.asNote() : `power ${on ? 'on' : 'off'}`
+}
+
+/** Volts between all three legs, each pair alike. */
+function betweenAll(the: Sentence, volts: string): string | null {
+  const legs = the.system.parts
+    .flatMap((one) => (one.kind === 'disconnect' && one.place === the.state.bench.place ? one.poles : []))
+    .map(([, after]) => after)
+  const pairs = legs.flatMap((one, at) => legs.slice(at + 1).map((other) => `${one}-${other} ${volts} V`))
+  return pairs.length > 0 ? pairs.join('; ') : null
+}
+
+const DISCONNECT = '((?:\\w+ )+(?:switch|breaker|disconnect))'
+
+/** What is read at and done with the line's own switches. */
+export const disconnectRules: readonly Rule[] = [
+  rule(`${NUMBER} ?${VOLTS}? (?:between|across|on) all(?: three| 3| the)*(?: legs| phases)`, (the, volts) => betweenAll(the, volts)),
+  rule(`${NUMBER} ?${VOLTS}? (?:at|on|to|across|out of|through|off)(?: the)? ${DISCONNECT}`, (the, volts, name) =>
+    behind(the, name, volts),
+  ),
+  rule(`${DISCONNECT} (?:has|reads|is|at|gets|shows)? ?${NUMBER} ?${VOLTS}?`, (the, name, volts) => behind(the, name, volts)),
+  rule(`${NO_VOLTS}(?: is)?(?: coming)? (?:at|on|to|across|out of|through|off)(?: the)? ${DISCONNECT}`, (the, name) =>
+    behind(the, name, '0'),
+  ),
+  rule(`${DISCONNECT} (?:is |has )?(?:dead|${NO_VOLTS})(?: out| at all)?`, (the, name) => behind(the, name, '0')),
+  rule(
+    `(?:turned|flipped|shut|threw|switched|cut|killed|pulled|opened|turn|flip|pull)(?: off| down)?(?: the)? ${DISCONNECT}(?: off| down| out| open)?`,
+    (the, name) => switched(the, name, false),
+  ),
+  rule(`${DISCONNECT} (?:turned|flipped|shut|thrown|pulled|switched) (?:off|down|out)`, (the, name) => switched(the, name, false)),
+  rule(
+    `(?:turned|flipped|switched|put|closed|pushed|threw|turn|flip)(?: back)?(?: on| in)?(?: the)? ${DISCONNECT}(?: back)?(?: on| in)?(?: again)?`,
+    (the, name) => switched(the, name, true),
+  ),
+  rule(`${DISCONNECT} (?:is |was |had |has |keeps )?(?:tripped|tripping|trips)(?: .*)?|reset(?: the)? ${DISCONNECT}`, (the, name, other) =>
+    disconnectNamed(the, name || other) ? the.asNote() : null,
+  ),
+]

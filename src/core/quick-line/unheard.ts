@@ -1,0 +1,96 @@
+import type { EntryDraft } from '@/src/core/job/entry'
+import type { JobState } from '@/src/core/job/job-state'
+import { Sentence } from '@/src/core/quick-line/sentence'
+import { partById, type System } from '@/src/core/wiring/system'
+
+/**
+ * The first thing that a line names and that nothing of what would be entered holds: a part, a call, a terminal, a number. Half a line
+ * that is taken for all of it weighs something that nobody said. Null where all of it was heard.
+ */
+export function unheard(line: string, drafts: readonly EntryDraft[], system: System, state: JobState): string | null {
+  const heard = { held: JSON.stringify(drafts).toLowerCase(), kept: drafts.map(inWords).join(' ').toLowerCase() }
+  const the = new Sentence(system, state, line)
+  return lostLetter(line, the, heard) ?? lostWords(line, the, heard)
+}
+
+interface Heard {
+  /** The entries as they are written, in small letters. */
+  readonly held: string
+  /** What stays in the record in the words in which it was said. */
+  readonly kept: string
+}
+
+function inWords(draft: EntryDraft): string {
+  switch (draft.kind) {
+    case 'note':
+      return draft.text
+    case 'complaint':
+      return JSON.stringify(draft.complaint)
+    case 'repair':
+      return `${draft.what} ${draft.cause ?? ''}`
+    default:
+      return ''
+  }
+}
+
+/** A terminal by its capital letter. Common is where everything is read against, and R and the legs feed it. */
+function lostLetter(line: string, the: Sentence, { held, kept }: Heard): string | null {
+  // On a call, of a zone, through a board a letter is another name for what is held.
+  if (/\b(?:zone|board)\b/i.test(line) || held.includes('"call"')) return null
+  for (const [said] of line.matchAll(/(?<![\w'’.-])[A-Z]\d?(?![\w'’.]| ?\d)/g)) {
+    const letter = said.toLowerCase()
+    if (/^(?:[acir]|l\d)$/.test(letter) || !the.isLetter(said) || new RegExp(`\\b${letter}\\b`).test(kept)) continue
+    if (!new RegExp(`["\\s.:]${letter}["@\\s]`).test(held)) return said
+  }
+  return null
+}
+
+const LONGEST_NAME = 6
+
+/** Names of several words first, so that none is taken apart. */
+function lostWords(line: string, the: Sentence, heard: Heard): string | null {
+  const words = line
+    .toLowerCase()
+    .replace(/[’']/g, '')
+    .replace(/[,;:.!?]+(?=\s|$)/g, ' ')
+    .split(/\s+/)
+    .filter(Boolean)
+  for (let at = 0; at < words.length; ) {
+    if (isLostReading(words, at, heard)) return words[at]
+    let length = Math.min(LONGEST_NAME, words.length - at)
+    for (; length > 0; length--) {
+      const phrase = words.slice(at, at + length).join(' ')
+      const isHeld = isHeldName(phrase, words[at - 1] ?? '', the, heard)
+      if (isHeld === false) return phrase
+      if (isHeld) break
+    }
+    at += Math.max(1, length)
+  }
+  return null
+}
+
+const COUNTS = /^(?:secs?|seconds?|mins?|minutes?|hours?|times?|degrees|years?|days?|zone|amps?|a|in|flashes|blinks)$/
+const NUMBERED = /^(?:zone|stage|leg|compressor|contactor|stat|thermostat|damper|code|no|number|side|to|cool|heat)$/
+
+/** Volts or ohms that no entry holds; a small whole number may count something. */
+function isLostReading(words: readonly string[], at: number, { held, kept }: Heard): boolean {
+  const [before = '', word, after = ''] = [words[at - 1], words[at], words[at + 1]]
+  if (!/^\d*\.?\d+(?:v|ohms?)?$/.test(word) || /^\d/.test(after) || COUNTS.test(after) || NUMBERED.test(before)) return false
+  const value = Number.parseFloat(word)
+  return (value >= 10 || word.includes('.')) && !held.includes(String(value)) && !kept.includes(word)
+}
+
+/** Whether a name is held; null where it is no name. Fuses, transformers and thermostats are meant by much that does not name them. */
+function isHeldName(phrase: string, before: string, the: Sentence, { held, kept }: Heard): boolean | null {
+  if (kept.includes(phrase) || !/[a-z]{3}/.test(phrase) || /^(?:high|low)$/.test(phrase)) return null
+  const isCall =
+    /^(?:cool|heat|fan)$/.test(phrase) || (/^(?:cooling|heating)$/.test(phrase) && /^(?:in|on|for|to|calls?|called)$/.test(before))
+  const call = isCall ? the.call(phrase) : null
+  if (call !== null)
+    return /"call":"(?:off|emergency)|blower/.test(held) || held.includes(call) || the.state.bench.call.startsWith(call) ? null : false
+  if (the.place(phrase) !== null) return true
+  const part = partById(the.system, the.part(phrase) ?? '')
+  if (part?.kind !== 'coil' && part?.kind !== 'load' && part?.kind !== 'switch') return null
+  const names = [part.id, ...part.between, ...(part.kind === 'coil' ? (part.contact ?? []) : [])]
+  return names.some((name) => held.includes(name.toLowerCase())) || /\b(?:runs|wiring)@/.test(held)
+}
