@@ -16,6 +16,8 @@ export interface Reader {
   readonly read: (clause: string, entries: readonly Entry[]) => Said
   /** Whether a line of the grammar can be entered there. */
   readonly isReadable: (said: string, entries: readonly Entry[]) => boolean
+  /** Whether it holds all that the clause names. */
+  readonly isHeard: (clause: string, said: string, entries: readonly Entry[]) => boolean
   readonly after: (said: string, entries: readonly Entry[]) => readonly Entry[]
 }
 
@@ -36,7 +38,8 @@ const MOST_JOINTS = 7
  */
 export function readClauses(text: string, reader: Reader): Said {
   const whole = reader.read(text, reader.entries)
-  const isSaid = typeof whole === 'string' && reader.isReadable(whole, reader.entries)
+  // What drops something that is named says half of it: both halves are looked for.
+  const isSaid = typeof whole === 'string' && reader.isReadable(whole, reader.entries) && reader.isHeard(text, whole, reader.entries)
   if (isSaid && (!isRemark(whole) || NOTE_ONLY.test(text))) return whole
   // What trips on a letter is asked back as a whole: the call, or that terminal joined to R.
   if (whole !== null && typeof whole === 'object' && TRIPS_ON_LETTER.test(text)) return whole
@@ -61,7 +64,7 @@ export function readClauses(text: string, reader: Reader): Said {
     // A terminal that goes hot on the call is part of the call, not a separate reading.
     if (isCondition && LETTER_ON.test(right.trim())) return withNote(readClauses(left, reader), right)
     const both = isCondition
-      ? readPair(asCondition(right), left, reader, false)
+      ? (readPair(asCondition(ofIt(right, left, reader)), left, reader, false) ?? besideDry(left, right, reader))
       : (readPair(left, right, reader, true) ?? concluded(joint[0], left, right, reader))
     if (typeof both === 'string' && !(isSaid && isRemark(both))) return both
     question ??= both
@@ -102,6 +105,17 @@ function inTurn(joints: readonly RegExpExecArray[]): RegExpExecArray[] {
   return [...marks.reverse(), ...others.filter(isCondition), ...others.filter((one) => !isCondition(one)).reverse()]
 }
 
+/** Under which it was so, in words by which nothing is weighed: with the pan dry. */
+const besideDry = (left: string, right: string, reader: Reader): string | null =>
+  isAside(right, reader) ? withNote(readClauses(left, reader), right) : null
+
+/** `dead with 120 on it`: on what was spoken of before. */
+function ofIt(condition: string, said: string, reader: Reader): string {
+  if (!/\b(?:on|at|to|across|into|through) it$/i.test(condition.trim())) return condition
+  const subject = findSubject(said, new Sentence(reader.system, foldJob(reader.system, reader.entries)))
+  return subject === null ? condition : condition.trim().replace(/\bit$/i, `the ${subject}`)
+}
+
 const LETTER_ON = /^[A-Z]\w? (?:is |gets |was |comes? )?(?:energized|hot|on|powered|power)$/
 const TRIPS_ON_LETTER = /\b(?:trip|pop|blow|blew)\w*\b.*\b(?:on|when|with|once|as soon as) [A-Z]\d?\b/
 
@@ -114,12 +128,18 @@ const CALL_ON =
   /^(?:with |in |on )?(?:the )?(?:cool|cooling|heat|heating|fan|emergency|aux)(?: heat)?(?: call)? (?:on|called|calling|is on|mode)$/i
 
 /** With the fan off is with nothing called. */
-const asCondition = (said: string): string =>
-  /^(?:the )?(?:fan|cool|heat|cooling|heating|call|everything)(?: call)? off$|^(?:the )?(?:stat|thermostat|house|room)(?: is)? satisfied$/i.test(
-    said.trim(),
-  )
-    ? 'call off'
-    : said
+const asCondition = (said: string): string => (CALL_OFF.test(said.trim()) ? 'call off' : (callComes(said.trim()) ?? said))
+const CALL_OFF =
+  /^(?:the )?(?:fan|cool|heat|cooling|heating|call|everything)(?: call)? off$|^(?:the )?(?:stat|thermostat|house|room)(?: is)? satisfied$/i
+
+/** When the AC kicked in is on a call for it. */
+function callComes(said: string): string | null {
+  const found =
+    /^(?:the )?(ac|a\/c|cool|cooling|heat|heating|fan)(?: call)? (?:kick(?:s|ed)|com(?:es)|came|turn(?:s|ed)|starts?|started|goes|went)(?: in| on| up)?$/i.exec(
+      said,
+    )
+  return found && `call ${/^(?:a|c)/i.test(found[1]) ? 'cool' : /^h/i.test(found[1]) ? 'heat' : 'fan'}`
+}
 
 /** `0.4 ohm dead short`: a reading, and what is thought of it. */
 const JUDGED = /^(.*\d ?(?:ohms?|v|volts?|amps?)|\d.*? (?:to|and|-) \w{1,3})\s+(\D+)$/i
@@ -164,7 +184,7 @@ const READ_OF_IT = /^(?:it |and )*(?:reads?|measures?|meters?|ohms|tests|checks)
 
 /** What is condemned before its readings are told: the readings say it. */
 const CONDEMNED =
-  /^(?:transformer|board|contactor|relay|valve|coil|compressor|motor)(?: coil| is| looks)* (?:dead|bad|shot|toast|gone|no good|burnt|burned out|fried|not (?:shorted|open|bad|grounded|dead))$/
+  /^(?:transformer|board|contactor|relay|valve|coil|compressor|motor)(?: coil| is| looks)* (?:dead|bad|shot|toast|toasted|cooked|fried|burnt up|gone|no good|burnt|burned out|fried|not (?:shorted|open|bad|grounded|dead))$/
 
 /** `still won't close`, `not pulling in`, `hums`: said of what was spoken of before. */
 const LACKS_SUBJECT =

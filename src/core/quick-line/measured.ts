@@ -61,7 +61,7 @@ const readBetween: Reading = (meaning, the) => {
   if (/^L\d?$/i.test(letter)) return legVolts(meaning, the, letter)
   // No C at the thermostat: nothing between the hot side and it.
   if (isCommon(the, letter)) return !number && has(meaning, 'none') ? the.voltsAt(meaning.places[0] ?? the.state.bench.place, '0') : null
-  if (has(meaning, 'hot'))
+  if (has(meaning, 'hot') || (has(meaning, 'in') && /\benergized\b/.test(meaning.text)))
     return number || has(meaning, 'none', 'dead')
       ? null
       : (the.voltsAt(`${letter.toLowerCase()}${where}`, 'X')?.replace('X V', 'jumps between 20 and 28') ?? null)

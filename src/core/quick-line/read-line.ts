@@ -140,6 +140,10 @@ function readerOf(context: Reading): Reader {
       return said
     },
     isReadable: (said, entries) => readInGrammar(said, { ...context, entries }).ok,
+    isHeard: (text, said, entries) => {
+      const read = readInGrammar(said, { ...context, entries })
+      return !read.ok || unheard(text, read.drafts, context.system, foldJob(context.system, entries)) === null
+    },
     after: (said, entries) => entriesAfter(said, { ...context, entries }),
   }
 }

@@ -17,6 +17,7 @@ const NO_VOLTS = `(?:nothing|no (?:${VOLTS}|voltage|power|juice)|(?:0|zero)(?: ?
 const LOOKS =
   '(?:is |are |was |were |looks? |feels? |seems? |gets? |got |getting |runs |running )?(?:very |really |too |so |pretty |a little |kind of |kinda |all )?(?:hot|warm|burnt|burned|scorched|corroded|rusted|rusty|pitted|dirty|loose|cracked|old|new|noisy|loud|melted|discolored|swollen|bulged|wet|damp|soaked|green|rotten|original|sticky|sticking|worn|crusty|dusty|humming|hums|buzzing|vibrating)(?: up| out| to (?:the )?touch)?'
 
+/** What stands before the name, what behind it, and the line of the grammar that it means. */
 type Saying = readonly [before: string, after: string, as: (the: Sentence, part: Part, found: readonly string[]) => Said]
 
 const sayings: { readonly [K in Part['kind']]?: readonly Saying[] } = {
@@ -103,6 +104,16 @@ const sayings: { readonly [K in Part['kind']]?: readonly Saying[] } = {
   board: [['', '(?:is |was )?(?:stuck|locked up|fried|toast|shot|bad)(?: in .+)?', (the) => the.asNote()]],
 }
 
+/** The same as expressions, each over all that stands there. */
+const patterns = new Map(
+  Object.entries(sayings).map(([kind, all]) => [
+    kind,
+    all.map(([before, after, as]) => ({ before: new RegExp(`^(?:${before})$`), after: new RegExp(`^(?:${after})$`), as })),
+  ]),
+)
+
+const OF_LOOKS = new RegExp(`^(?:(?:contacts?|points|coil|terminals?|spades?|plug|wires?|leads?|connector|body) )?${LOOKS}$`)
+
 function ofLoad({ state }: Sentence, part: Part, other: 1 | 'gnd', reads: string): string | null {
   if (part.kind !== 'load' || state.bench.power) return null
   return `ohms ${part.between[0]}-${other === 'gnd' ? 'gnd' : part.between[1]} ${reads} at ${part.place}`
@@ -121,38 +132,34 @@ function windingToGround({ state }: Sentence, part: Part, ohms: string): string 
   return part.kind === 'transformer' && !state.bench.power ? `ohms ${part.secondary[0]}-gnd ${ohms} at ${part.place}` : null
 }
 
-/** The longest name of a part in a sentence, with what stands before and behind it. */
-function namedIn(text: string, the: Sentence): { readonly part: Part; readonly before: string; readonly after: string } | null {
+/** Every name of a part in a sentence, the longest first, with what stands before and behind it. */
+function* namedIn(text: string, the: Sentence): Generator<{ readonly part: Part; readonly before: string; readonly after: string }> {
   const words = text.split(' ')
   for (let length = Math.min(4, words.length); length > 0; length--)
     for (let at = 0; at + length <= words.length; at++) {
       const id = the.part(words.slice(at, at + length).join(' '))
       const part = id === null ? undefined : partById(the.system, id)
-      if (part) return { part, before: words.slice(0, at).join(' '), after: words.slice(at + length).join(' ') }
+      if (part) yield { part, before: words.slice(0, at).join(' '), after: words.slice(at + length).join(' ') }
     }
-  return null
 }
 
 function saidOfPart(text: string, the: Sentence): Said {
-  const named = namedIn(text, the)
-  if (!named) return null
-  const { part, before, after } = named
-  for (const [wantsBefore, wantsAfter, as] of sayings[part.kind] ?? []) {
-    const [lead, tail] = [new RegExp(`^(?:${wantsBefore})$`).exec(before), new RegExp(`^(?:${wantsAfter})$`).exec(after)]
-    const said =
-      lead &&
-      tail &&
-      as(
-        the,
-        part,
-        [...lead.slice(1), ...tail.slice(1)].map((one) => one ?? ''),
-      )
-    if (said) return said
+  for (const { part, before, after } of namedIn(text, the)) {
+    for (const pattern of patterns.get(part.kind) ?? []) {
+      const [lead, tail] = [pattern.before.exec(before), pattern.after.exec(after)]
+      const said =
+        lead &&
+        tail &&
+        pattern.as(
+          the,
+          part,
+          [...lead.slice(1), ...tail.slice(1)].map((one) => one ?? ''),
+        )
+      if (said) return said
+    }
+    if (before === '' && OF_LOOKS.test(after)) return the.asNote()
   }
-  return before === '' &&
-    new RegExp(`^(?:(?:contacts?|points|coil|terminals?|spades?|plug|wires?|leads?|connector|body) )?${LOOKS}$`).test(after)
-    ? the.asNote()
-    : null
+  return null
 }
 
 /** Asked where nothing else fits. */

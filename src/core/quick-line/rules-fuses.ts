@@ -3,6 +3,14 @@ import { asks, NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
 /** What is in the holder and what goes into it: fuses and breakers by their size, good, blown, gone. */
 export const fuseRules: readonly Rule[] = [
   rule(
+    '(?:wired|spliced|put)(?: in)?(?: an?)? (\\d{1,2}) ?(?:a|amps?) (?:in-?line|in line)(?: fuse)?(?: in)?',
+    (_, size) => `fuse ${size} in`,
+  ),
+  rule(
+    '(\\d{1,2}) ?(?:a|amps?) fuse in (?:there|it|holder|slot|board),? (?:plate|label|board|sticker|schematic|diagram) (?:says|calls for|wants) \\d+.*',
+    (_, size) => `fuse ${size} in`,
+  ),
+  rule(
     '(?:put|stuck|threw|dropped|installed|tried)(?: in)? (\\d{1,2}) ?(?:a|amps?) fuse(?: in)?(?: (?:to see|just to see|to test|for now|for test|instead).*)?',
     (_, size) => `fuse ${size} in`,
   ),

@@ -51,6 +51,27 @@ function legsHere({ system, state }: Sentence): readonly string[] {
 
 /** What hands did, and what the meter read, as it is told. */
 export const handRules: readonly Rule[] = [
+  rule('(?:both|all)(?: the)? (\\S+) (?:wires|conductors|leads)(?: are)? (?:off|lifted|loose|unhooked|disconnected)', (the, cable) =>
+    allOf(the, cable),
+  ),
+  rule(
+    '([a-z]\\d?) (?:and|&) ([a-z]\\d?)(?: are)? (?:tied|joined|jumped|jumpered|clipped|twisted|nutted|bridged|tied together|joined together)',
+    (the, one, other) => (the.isLetter(one) && the.isLetter(other) ? `jumper ${the.letter(one)} ${the.letter(other)}` : null),
+  ),
+  rule(
+    '([a-z]\\d?) (?:to|and) ([a-z]\\d?) (?:makes|gets|brings|fires|starts|kicks) (?:the )?(.+?)(?: go| going| run| running| on| in| up| come on| come in| kick on| start)?',
+    (the, one, other, what) => {
+      const part = partById(the.system, the.part(what) ?? '')
+      const does = part?.kind === 'load' ? 'runs' : part?.kind === 'coil' ? 'in' : null
+      return part && does && the.isLetter(one) && the.isLetter(other)
+        ? `jumper ${the.letter(one)} ${the.letter(other)}; ${part.id} ${does}`
+        : null
+    },
+  ),
+  rule('(?:took|pulled|popped|have|got)(?: it)?(?: (?:thermostat|stat))? off wall', (the) => {
+    const here = partsOf(the.system, 'thermostat').find(({ place }) => place === the.state.bench.place)
+    return leading('unplug', here?.id ?? the.thermostat())
+  }),
   // Hands.
   rule(
     '(?:everything|(?:all|every)(?: of)?(?: the)? (?:wires?|conductors))(?: are| is)? (?:disconnected|unhooked|lifted|taken off)',

@@ -3,6 +3,10 @@ import { loadOf } from '@/src/core/quick-line/sentence'
 
 /** What belongs to a visit and is no entry of its own: kept as it was said, and nothing is weighed by it. Asked last. */
 export const remarkRules: readonly Rule[] = [
+  rule(
+    '(?:neutral|hot|ground|bond|spade|lug|wire nut|connection|terminal|plug|splice)s?(?: wire)?(?: is| are| was)? (?:a little |kind of |very )?(?:loose|burnt|corroded|green)(?: .*)?|(?:rh|rc)(?: and|[-/])? ?(?:rh|rc) (?:strap|jumper|link)(?: is)?(?: still)? (?:in|in place|there)|no fuse(?: anywhere| at all| on| in)?(?: .*)?',
+    (the) => the.asNote(),
+  ),
   // What was found out some time ago is told, not read.
   rule('.+ (?:was|were) (?:shorted|grounded|open|broken|bad|rubbed|chewed|burnt)(?: .*)?', (the) =>
     the.state.bench.power ? the.asNote() : null,

@@ -55,6 +55,10 @@ const CALLS = '(cool|cooling|heat|heating|fan|aux|emergency heat)'
 
 export const stripRules: readonly Rule[] = [
   rule(
+    '([a-z]\\d?)(?: wire)?(?: is)?(?: landed)? on wrong (?:screw|terminal|one|letter),? (?:it is |its |is )?on ([a-z]\\d?)',
+    (the, wire, screw) => (the.isLetter(wire) && the.isLetter(screw) ? `landings ${the.letter(wire)} on ${the.letter(screw)}` : null),
+  ),
+  rule(
     `zone (\\d) ([a-z])\\d?(?: (?:to|and) ([a-z]|common)\\d?)?(?: has| is| reads?)? ${NUMBER} ?${VOLTS}?`,
     (the, zone, one, other, volts) => zoneVolts(the, zone, one, other, volts),
   ),

@@ -28,6 +28,16 @@ function ofTransformer(the: Sentence, name: string, volts: string): string | nul
   return part?.kind === 'transformer' ? windingVolts(part, Number(volts) < LEAST_OF_LINE ? 'secondary' : 'primary', volts) : null
 }
 
+const both = (one: string | null, other: string | null): string | null => one && other && `${one}; ${other}`
+
+/** Line volts behind the contactor where one stands: across what it feeds. */
+function loadSide(the: Sentence, volts: string): string | null {
+  const fed = partsOf(the.system, 'load').find(
+    ({ place, between }) => place === the.state.bench.place && between.some((lead) => lead.endsWith('-line')),
+  )
+  return fed && the.state.bench.power ? `${fed.between[0]}-${fed.between[1]} ${volts} V` : null
+}
+
 /** A fuse at a place where the record has none; null where it has one, or where no place is named. */
 function noFuseAt(the: Sentence, where: string): Said {
   const place = the.place(where)
@@ -38,6 +48,19 @@ function noFuseAt(the: Sentence, where: string): Said {
 }
 
 export const supplyRules: readonly Rule[] = [
+  rule(
+    `(.+? transformer) ${NUMBER} ?${VOLTS}? (?:out|on secondary|secondary)(?:,| with| and)+ ${NUMBER} ?${VOLTS}? (?:in|on primary|primary)`,
+    (the, name, out, fed) => both(ofTransformer(the, name, fed), ofTransformer(the, name, out)),
+  ),
+  rule(
+    `(.+? transformer) ${NUMBER} ?${VOLTS}? (?:in|on primary|primary)(?:,| with| and)+ ${NUMBER} ?${VOLTS}? (?:out|on secondary|secondary)`,
+    (the, name, fed, out) => both(ofTransformer(the, name, fed), ofTransformer(the, name, out)),
+  ),
+  rule(`(heat|heating|cool|cooling) side(?: is| has| reads)? ${NUMBER} ?${VOLTS}?`, (the, side, volts) =>
+    ofTransformer(the, `${/^h/.test(side) ? 'heating' : 'cooling'} transformer`, volts),
+  ),
+  rule(`${NUMBER} ?${VOLTS}? on ${NUMBER} ?${VOLTS}? tap`, (the, volts) => primary(the, volts)),
+  rule(`load(?: side)?(?: is| has| reads)? ${NUMBER} ?${VOLTS}?`, (the, volts) => loadSide(the, volts)),
   rule('(.+?) (?:fuse|breaker)(?: is| was)? (?:blown|popped|tripped|open|good|gone|blew)', (the, where) => noFuseAt(the, where)),
   rule(`${NUMBER} ?${VOLTS}? (?:line|line side|incoming|coming in|supply|line voltage|at line)`, (the, volts) => lineAt(the, '', volts)),
   rule(

@@ -214,7 +214,10 @@ const bare = (name: string): string => name.replaceAll('-', ' ').replace(/ (swit
 
 /** Every part by its name and id, with and without what kind of thing it is. */
 const calledOf = new Memo((system: System) =>
-  system.parts.map(({ id, name }) => ({ id, forms: [name.toLowerCase(), id, bare(name.toLowerCase()), bare(id)] })),
+  system.parts.map(({ id, name }) => ({
+    id,
+    forms: [name.toLowerCase(), name.toLowerCase().split(' of ')[0], id, bare(name.toLowerCase()), bare(id)],
+  })),
 )
 
 /** Every terminal of a system, and every lead with a dash in its name, by how it is typed in small letters. */

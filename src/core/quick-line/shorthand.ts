@@ -20,6 +20,16 @@ const shortened: readonly (readonly [RegExp, string])[] = [
     /^(?:a )?(?:good|solid|steady|healthy|strong|nice|only|just|still|about|around)(?: an?)? (?=[\d.]+ ?(?:v|volts?|ohms?|a|amps?|[a-z]{1,2}\d? ?(?:to|-|\/)|leg|across|on|at|between|from)\b)/gi,
     '',
   ],
+  // What is done while it is typed.
+  [
+    /^(?:now |i'm |im )?(lift|land|unplug|plug|jump|jumper|pull|clip|reset|disconnect|reconnect|unhook|check)(?:p|g|t)?ing (?=\S)/i,
+    '$1ed ',
+  ],
+  [/\b(?:disregard|forget|scratch|strike|ignore)(?: that)? last(?: one| entry| reading| line)?\b/gi, 'scratch that'],
+  [/\b(?:(?:held|holding|hold) (?:the )?(?=door switch (?:in|shut|down|closed)))/gi, 'taped '],
+  [/\b(?:hpc|hpco)\b/gi, 'high-pressure switch'],
+  [/\b(?:lpc|lpco)\b/gi, 'low-pressure switch'],
+  [/\bsec(?= (?:is |reads? )?(?:\d|ol\b|open\b))/gi, 'secondary'],
   [/\bleg (?:one|1|a)\b/gi, 'L1'],
   [/\bleg (?:two|2|b)\b/gi, 'L2'],
   [/\bleg (?:three|3|c)\b/gi, 'L3'],

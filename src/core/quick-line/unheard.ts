@@ -8,29 +8,27 @@ import { partById, type System } from '@/src/core/wiring/system'
  * that is taken for all of it weighs something that nobody said. Null where all of it was heard.
  */
 export function unheard(line: string, drafts: readonly EntryDraft[], system: System, state: JobState): string | null {
-  const heard = { held: JSON.stringify(drafts).toLowerCase(), kept: drafts.map(inWords).join(' ').toLowerCase() }
+  // What is told of the visit is kept in words.
+  if (drafts.some(({ kind }) => !OF_THE_BENCH.has(kind))) return null
+  const heard = {
+    held: JSON.stringify(drafts).toLowerCase(),
+    kept: drafts
+      .map((draft) => (draft.kind === 'note' ? draft.text : ''))
+      .join(' ')
+      .toLowerCase()
+      .replace(/[,;:]/g, ''),
+  }
   const the = new Sentence(system, state, line)
   return lostLetter(line, the, heard) ?? lostWords(line, the, heard)
 }
+
+const OF_THE_BENCH: ReadonlySet<EntryDraft['kind']> = new Set(['bench', 'reading', 'trip', 'note'])
 
 interface Heard {
   /** The entries as they are written, in small letters. */
   readonly held: string
   /** What stays in the record in the words in which it was said. */
   readonly kept: string
-}
-
-function inWords(draft: EntryDraft): string {
-  switch (draft.kind) {
-    case 'note':
-      return draft.text
-    case 'complaint':
-      return JSON.stringify(draft.complaint)
-    case 'repair':
-      return `${draft.what} ${draft.cause ?? ''}`
-    default:
-      return ''
-  }
 }
 
 /** A terminal by its capital letter. Common is where everything is read against, and R and the legs feed it. */
@@ -60,7 +58,7 @@ function lostWords(line: string, the: Sentence, heard: Heard): string | null {
     let length = Math.min(LONGEST_NAME, words.length - at)
     for (; length > 0; length--) {
       const phrase = words.slice(at, at + length).join(' ')
-      const isHeld = isHeldName(phrase, words[at - 1] ?? '', the, heard)
+      const isHeld = isHeldName(phrase, words[at - 1] ?? '', words[at + length] ?? '', the, heard)
       if (isHeld === false) return phrase
       if (isHeld) break
     }
@@ -69,7 +67,7 @@ function lostWords(line: string, the: Sentence, heard: Heard): string | null {
   return null
 }
 
-const COUNTS = /^(?:secs?|seconds?|mins?|minutes?|hours?|times?|degrees|years?|days?|zone|amps?|a|in|flashes|blinks)$/
+const COUNTS = /^(?:secs?|seconds?|mins?|minutes?|hours?|times?|degrees|years?|days?|zone|amps?|a|in|flashes|blinks|tap)$/
 const NUMBERED = /^(?:zone|stage|leg|compressor|contactor|stat|thermostat|damper|code|no|number|side|to|cool|heat)$/
 
 /** Volts or ohms that no entry holds; a small whole number may count something. */
@@ -81,8 +79,9 @@ function isLostReading(words: readonly string[], at: number, { held, kept }: Hea
 }
 
 /** Whether a name is held; null where it is no name. Fuses, transformers and thermostats are meant by much that does not name them. */
-function isHeldName(phrase: string, before: string, the: Sentence, { held, kept }: Heard): boolean | null {
-  if (kept.includes(phrase) || !/[a-z]{3}/.test(phrase) || /^(?:high|low)$/.test(phrase)) return null
+function isHeldName(phrase: string, before: string, after: string, the: Sentence, { held, kept }: Heard): boolean | null {
+  if (kept.includes(phrase) || !/[a-z]{3}/.test(phrase) || /^(?:high|low|(?:the|a) .*)$/.test(phrase)) return null
+  if (/^(?:side|transformer|stage|strips?)$/.test(after)) return null
   const isCall =
     /^(?:cool|heat|fan)$/.test(phrase) || (/^(?:cooling|heating)$/.test(phrase) && /^(?:in|on|for|to|calls?|called)$/.test(before))
   const call = isCall ? the.call(phrase) : null
@@ -92,5 +91,5 @@ function isHeldName(phrase: string, before: string, the: Sentence, { held, kept 
   const part = partById(the.system, the.part(phrase) ?? '')
   if (part?.kind !== 'coil' && part?.kind !== 'load' && part?.kind !== 'switch') return null
   const names = [part.id, ...part.between, ...(part.kind === 'coil' ? (part.contact ?? []) : [])]
-  return names.some((name) => held.includes(name.toLowerCase())) || /\b(?:runs|wiring)@/.test(held)
+  return names.some((name) => new RegExp(`["@]${name.toLowerCase()}["@.]`).test(held)) || /\b(?:runs|wiring|flame|signal)@/.test(held)
 }
