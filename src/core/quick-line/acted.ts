@@ -90,11 +90,11 @@ const walked: Reading = (meaning) => {
   const isAlone = letters.length + parts.length + cables.length + calls.length + numbers.length === 0
   if (isAlone && /\bcall/.test(meaning.text)) return { asks: 'For what? Say the call: "call cool", or "call cool zone 2".' }
   const isMoved = meaning.isWhole && !OTHER_VERBS.test(meaning.text)
-  return isAlone && isMoved && places.length === 1 && only(meaning, 'walk', 'back') ? `walk ${places[0]}` : null
+  return isAlone && isMoved && meaning.isWhole && places.length === 1 && only(meaning, 'walk', 'back') ? `walk ${places[0]}` : null
 }
 /** What is done at a place, other than to go there. */
 const OTHER_VERBS =
-  /\b(?:ran|put|reads?|reading|shows?|showing|showed|found|find|keeps?|kept|hear\w*|smell\w*|says?|said|tells?|told|knows?|check\w*|looks?|looked|seems?|appears?|makes?|made|making|done|did|do|does|tries|tried|trying|needs?|wants?|rang|measur\w*|calls?|called|calling)\b/
+  /\b(?:ran|put|got|wires?|cables?|leads?|reads?|reading|shows?|showing|showed|found|find|keeps?|kept|hear\w*|smell\w*|says?|said|tells?|told|knows?|check\w*|looks?|looked|seems?|appears?|makes?|made|making|done|did|do|does|tries|tried|trying|needs?|wants?|rang|measur\w*|calls?|called|calling)\b/
 
 /** A call that is made, and nothing said of what came of it. */
 const called: Reading = (meaning, the) => {

@@ -160,6 +160,14 @@ function readPair(first: string, said: string, reader: Reader, isInOrder: boolea
   }
   const one = readClauses(first, reader)
   if (typeof one !== 'string') {
+    // How a switch is said to stand is what its reading behind it says.
+    const about =
+      isInOrder && one?.asks.startsWith('Read the ')
+        ? findSubject(first, new Sentence(reader.system, foldJob(reader.system, reader.entries)))
+        : null
+    const across =
+      about && (ofSubject(about, second, reader) ?? readClauses(second.replace(/\bacross it\b/i, `across the ${about}`), reader))
+    if (typeof across === 'string' && !isRemark(across)) return withNote(across, first)
     // What was wiggled when it happened is a remark beside it.
     const isBeside = isInOrder ? isAside(first, reader) : MOVED.test(first.trim())
     if (!isBeside) return one

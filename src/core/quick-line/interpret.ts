@@ -4,7 +4,7 @@ import { measured } from '@/src/core/quick-line/measured'
 import { noticed } from '@/src/core/quick-line/noticed'
 import type { Said } from '@/src/core/quick-line/rule'
 import type { Reading } from '@/src/core/quick-line/sense'
-import type { Sentence } from '@/src/core/quick-line/sentence'
+import { cablesWithColour, type Sentence } from '@/src/core/quick-line/sentence'
 
 /**
  * A sentence by what is in it, whatever the order of its words: "24 on Y outside", "nothing outside on Y" and "Y has no volts at the
@@ -24,7 +24,7 @@ export function interpret(text: string, the: Sentence): Said {
     const line = firstOf([...tried, ...measured, ...noticed, ...acted], meaning, the) ?? onCall(meaning, the)
     if (line !== null) return line
   }
-  return whichPart(text, the)
+  return whichPart(text, the) ?? whichWire(text, the)
 }
 
 /** A part that could be one of several is asked after by their names. */
@@ -34,6 +34,18 @@ function whichPart(text: string, the: Sentence): Said {
     const two = `${words[at]} ${words[at + 1]}`
     const names = at > 0 && the.part(`${words[at - 1]} ${two}`) !== null ? [] : the.several(two)
     if (names.length > 0) return { asks: `Which one? Say ${names.map((name) => `"${name}"`).join(' or ')}.` }
+  }
+  return null
+}
+
+/** A wire by its color, where several cables have one of that color here: asked after by their names. */
+function whichWire(text: string, the: Sentence): Said {
+  for (const [colour] of text.matchAll(
+    /\b(?:red|white|green|yellow|blue|brown|orange|black|purple|violet|gr[ae]y|pink|tan)\b(?! (?:light|led|fuse|tape|label))/g,
+  )) {
+    const cables = cablesWithColour(the, colour)
+    if (cables.length > 1)
+      return { asks: `Which ${colour}? Say ${cables.map(({ name }) => `"${name.replace(/ cable$/, '')} ${colour}"`).join(' or ')}.` }
   }
   return null
 }

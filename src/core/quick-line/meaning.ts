@@ -89,6 +89,7 @@ export function meaningOf(text: string, the: Sentence, isLenient = false): Meani
   const numbers: { value: number; unit: 'V' | 'ohm' | 'A' | null }[] = []
   const motors: string[] = []
   let said: string | null = null
+  let along: string | null = null
   let unknown = 0
   let isForeign = false
 
@@ -106,6 +107,7 @@ export function meaningOf(text: string, the: Sentence, isLenient = false): Meani
     const sense = lexicon.get(phrase)
     if (sense === 'filler') return true
     if (NO_VOLTS.test(phrase)) return senses.add('none').add('volts').size > 0
+    if (/^fan (?:outside|outdoors|out there)$/.test(phrase) && the.part(phrase) === null) isForeign = true
     // A fan that the record does not have is none of the blower.
     if (/^(?:condenser|cond|outdoor|outside|exhaust|draft) fan(?: motor)?$/.test(phrase) && the.part(phrase) === null) isForeign = true
     // Nor a second one where there is one alone.
@@ -113,8 +115,11 @@ export function meaningOf(text: string, the: Sentence, isLenient = false): Meani
     // `outdoor Y`: a cable that is said before its conductor.
     const zone = /^zone (\d)$/.exec(phrase)
     const cable = findCable(the.system, zone ? `stat-cable-${zone[1]}` : phrase)
-    if (cable !== null && next !== undefined && the.isLetter(next) && !/^(?:at|in|on)$/.test(next)) {
+    const isWire = (word: string) =>
+      the.isLetter(word) || cableById(the.system, cable ?? '')?.conductors.some(({ colour }) => colour === word)
+    if (cable !== null && next !== undefined && isWire(next) && !/^(?:at|in|on)$/.test(next)) {
       said = cable
+      along = cable
       return true
     }
     if (the.isLetter(phrase)) {
@@ -127,10 +132,11 @@ export function meaningOf(text: string, the: Sentence, isLenient = false): Meani
     if (whole) return cables.push(whole) > 0
     // A wire by its colour, where one alone has it.
     const isOfThing = /^(?:light|lights|led|fuse|label|tape|leds)$/.test(next ?? '')
-    const inNamed = isOfThing || !named ? undefined : named.conductors.find(({ colour }) => colour === phrase)
+    const within = cableById(the.system, said ?? along ?? '') ?? named
+    const inNamed = isOfThing ? undefined : within?.conductors.find(({ colour }) => colour === phrase)
     const coloured = isOfThing ? null : (inNamed?.id ?? letterOfColour(the, phrase))
     if (coloured !== null) {
-      letters.push({ letter: coloured, cable: said ?? (inNamed && named ? named.id : null), colourOf: cableOfColour(the, phrase) })
+      letters.push({ letter: coloured, cable: said ?? (inNamed && within ? within.id : null), colourOf: cableOfColour(the, phrase) })
       said = null
       return true
     }
@@ -160,7 +166,9 @@ export function meaningOf(text: string, the: Sentence, isLenient = false): Meani
     if (length === 0) {
       unknown++
       // What stands behind a number is its unit: one that is not known is none.
-      const isWord = /^[a-z]{3,}$/.test(words[at]) && !/\d$|^(?:v|volts?|ohms?|a|amps?)$/.test(words[at - 1] ?? '')
+      const isWord =
+        /^[a-z]{3,}$/.test(words[at]) &&
+        (!/\d$|^(?:v|volts?|ohms?|a|amps?)$/.test(words[at - 1] ?? '') || /^(?:sitting|showing|standing|hanging|holding)$/.test(words[at]))
       if (!isLenient || !isWord || TURNS.test(words[at]) || unknown > MOST_UNKNOWN || unknown > words.length / 2) return null
       length = 1
     }

@@ -24,11 +24,21 @@ const forms: readonly Form[] = [
   // A setpoint is not a reading.
   [/\b(cool|heat|cooling|heating)(?: to| at)? [4-9]\d(?: degrees| f)?(?=$|,|\s(?!v|a|o))/gi, '$1'],
   [/ (?:out|in|up|down) here\b(?=.)/gi, ''],
+  // Whose part it is says no more than the part: the air handler's board fuse.
+  [
+    /\b(?:the )?(air handler|furnace|condenser|outdoor|indoor|attic|heat pump|rooftop|package unit)(?:['’]s| unit)? (?=(\w+(?: \w+)?)\b)/gi,
+    (the, all, owner, what) => {
+      const [first] = what.toLowerCase().split(' ')
+      const isPart = (name: string) => the.part(name) !== null
+      const isOwn = isPart(`${owner} ${what}`.toLowerCase()) || isPart(`${owner} ${first}`.toLowerCase())
+      return !isOwn && /[a-z]{3}/.test(first) && (isPart(what.toLowerCase()) || /^(?:contactor|transformer|float)$/.test(first)) ? '' : all
+    },
+  ],
   [/\bcompressor contactor\b/gi, (the, all) => (the.part('compressor contactor') ? all : 'contactor')],
   [/\bpressure cut-?out\b/gi, 'pressure switch'],
   [/\b(compressor|contactor) (?:#|no\.? ?|number )?1\b(?! ?(?:v|a|ohm))/gi, '$1'],
   [
-    /\b(?:the )?common(?: wire| side)?(?= (?:to|and|is|has|at|reads|off|on|landed|loose|ol|-?[\d.]+)\b|$)/gi,
+    /\b(?:the )?common(?: wire| side)?(?= (?:to|and|is|has|at|in|reads|off|on|landed|loose|ol|-?[\d.]+)\b|$)/gi,
     (the, all) => (the.isLetter('C') ? 'C' : all),
   ],
   [

@@ -53,7 +53,7 @@ export function readPhrase(said: string, { system, state }: CommandContext): Ent
 /** `Y-C jumps between 3 and 20`, `Y-C 3 to 20 jumping`: the stretch that the needle runs through; null when it is none of these. */
 export const asStretch = (line: string): { readonly reading: string; readonly low: number; readonly high: number } | null => {
   const found =
-    /^(.+?) (?:is )?(?:jumps|jumping|moves|moving|wanders|wandering|bounces|bouncing|floats|floating|swings|swinging|varies|fluctuates|fluctuating)(?: around)?(?: between| from)? (\d+(?:\.\d+)?)(?: ?v)? (?:and|to) (\d+(?:\.\d+)?)( ?v)?( at \S+)?$/i.exec(
+    /^(.+?) (?:is )?(?:jumps|jumping|moves|moving|wanders|wandering|bounces|bouncing|floats|floating|swings|swinging|varies|fluctuates|fluctuating|flickers|flickering|dances|dancing|hunts|hunting|ranges|drifts|drifting|cycles|cycling|pulses|pulsing)(?: around)?(?: between| from)? (\d+(?:\.\d+)?)(?: ?v)? (?:and|to) (\d+(?:\.\d+)?)( ?v)?( at \S+)?$/i.exec(
       line.trim(),
     )
   if (!found) return null

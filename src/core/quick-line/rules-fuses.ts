@@ -23,7 +23,7 @@ export const fuseRules: readonly Rule[] = [
     (_, size) => `fuse ${size} in`,
   ),
   rule(
-    '(?:put|stuck|threw|dropped|stick)(?: in)? (?:an? )?(\\d{1,2})(?: ?(?:a|amps?))?(?: in)?(?: (?:there|slot|it|holder))?',
+    '(?:put|stuck|threw|dropped|stick)(?: in)? (?:an? )?(?:new |another |fresh )?(\\d{1,2})(?: ?(?:a|amps?))?(?: in)?(?: (?:there|slot|it|holder))?',
     (_, size) => `fuse ${size} in`,
   ),
   rule(

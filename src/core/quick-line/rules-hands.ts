@@ -50,7 +50,24 @@ function legsHere({ system, state }: Sentence): readonly string[] {
 }
 
 /** What hands did, and what the meter read, as it is told. */
+/** Where the thermostat is: the one that is stood before, or the only one. */
+function placeOfStat(the: Sentence): string | null {
+  const stats = partsOf(the.system, 'thermostat')
+  const [one, another] = stats.filter(({ place }) => place === the.state.bench.place)
+  return one && !another ? one.place : stats.length === 1 ? stats[0].place : null
+}
+
 export const handRules: readonly Rule[] = [
+  rule(
+    '(?:bypassed|bypass|jumped|jumpered|jump)(?: out)? (?:thermostat|stat|tstat),? ([a-z]\\d?) (?:to|and) ([a-z]\\d?)',
+    (the, one, other) => {
+      const at = placeOfStat(the)
+      return at && the.isLetter(one) && the.isLetter(other) ? `jumper ${the.letter(one)} ${the.letter(other)} at ${at}` : null
+    },
+  ),
+  rule('(?:used?|using) spare (?:for|in place of|instead of) (.+?)(?:,? (?:at )?both ends)?', (the, what) =>
+    leading('swap', the.conductor(what)),
+  ),
   rule('(?:both|all)(?: the)? (\\S+) (?:wires|conductors|leads)(?: are)? (?:off|lifted|loose|unhooked|disconnected)', (the, cable) =>
     allOf(the, cable),
   ),

@@ -4,7 +4,11 @@ import { loadOf } from '@/src/core/quick-line/sentence'
 /** What belongs to a visit and is no entry of its own: kept as it was said, and nothing is weighed by it. Asked last. */
 export const remarkRules: readonly Rule[] = [
   rule(
-    '(?:neutral|hot|ground|bond|spade|lug|wire nut|connection|terminal|plug|splice)s?(?: wire)?(?: is| are| was)? (?:a little |kind of |very )?(?:loose|burnt|corroded|green)(?: .*)?|(?:rh|rc)(?: and|[-/])? ?(?:rh|rc) (?:strap|jumper|link)(?: is)?(?: still)? (?:in|in place|there)|no fuse(?: anywhere| at all| on| in)?(?: .*)?',
+    '(?:condensate |ac )?(?:drain|drain line|trap|condensate pump|pump|pan)(?: is| was)? (?:all )?(?:plugged|clogged|backed up|blocked|full|dry|stopped up|overflowing|dead|not pumping|cleared|blown out)(?: .*)?|.*\\b(?:droppings|set up wrong|set wrong|wired wrong|programmed wrong|configured wrong)\\b.*|(?:cleared|blew out|snaked|unclogged|drained) (?:the )?(?:drain|trap|pan|line).*',
+    (the) => the.asNote(),
+  ),
+  rule(
+    '(?:neutral|hot|ground|bond|spade|lug|wire nut|connection|terminal|plug|splice)s?(?: wire)?(?: is| are| was)? (?:a little |kind of |very )?(?:loose|burnt|corroded|green|open|broken|gone|lost)(?: .*)?|(?:rh|rc)(?: and|[-/])? ?(?:rh|rc) (?:strap|jumper|link)(?: is)?(?: still)? (?:in|in place|there)|no fuse(?: anywhere| at all| on| in)?(?: .*)?',
     (the) => the.asNote(),
   ),
   // What was found out some time ago is told, not read.

@@ -30,6 +30,14 @@ function ofTransformer(the: Sentence, name: string, volts: string): string | nul
 
 const both = (one: string | null, other: string | null): string | null => one && other && `${one}; ${other}`
 
+/** The hot side behind the switch of the unit where one stands, against the metal and against the neutral. */
+function hotAgainst(the: Sentence, metal: string, neutral: string): string | null {
+  const { place } = the.state.bench
+  const pole = partsOf(the.system, 'disconnect').find((part) => part.place === place && part.poles.length === 1)?.poles[0]
+  const common = partsOf(the.system, 'supply').find((part) => part.place === place)?.neutral
+  return pole && common ? `${pole[1]}-gnd ${metal} V; ${pole[1]}-${common} ${neutral} V` : null
+}
+
 /** Line volts behind the contactor where one stands: across what it feeds. */
 function loadSide(the: Sentence, volts: string): string | null {
   const fed = partsOf(the.system, 'load').find(
@@ -48,6 +56,12 @@ function noFuseAt(the: Sentence, where: string): Said {
 }
 
 export const supplyRules: readonly Rule[] = [
+  rule(`${NUMBER} ?${VOLTS}? to (?:ground|gnd)(?:,| and| but)* ${NUMBER} ?${VOLTS}? to neutral`, (the, metal, neutral) =>
+    hotAgainst(the, metal, neutral),
+  ),
+  rule(`${NUMBER} ?${VOLTS}? to neutral(?:,| and| but)* ${NUMBER} ?${VOLTS}? to (?:ground|gnd)`, (the, neutral, metal) =>
+    hotAgainst(the, metal, neutral),
+  ),
   rule(
     `(.+? transformer) ${NUMBER} ?${VOLTS}? (?:out|on secondary|secondary)(?:,| with| and)+ ${NUMBER} ?${VOLTS}? (?:in|on primary|primary)`,
     (the, name, out, fed) => both(ofTransformer(the, name, fed), ofTransformer(the, name, out)),

@@ -28,6 +28,7 @@ const stopped = (the: Sentence, what: string): string | null => {
 
 /** The rest of a visit, as it is said: hands in the present, what happened, readings named by their part, and what is kept as a note. */
 export const visitRules: readonly Rule[] = [
+  rule('(?:can ?not|cant|unable to|no way to) (?:get to|reach|access|get at|find) .+', () => 'skip'),
   rule(
     '(?:new |replacement )?(?:\\w+ ){0,2}(?:is |are |was |has been )?(?:ordered|on order)(?:,? (?:and |will be |be |im |we are )?(?:back|returning|return|coming back|come back)(?: on)? (.+))?',
     (_, day) => `leave part on order${day ? ` until ${day}` : ''}`,

@@ -251,6 +251,10 @@ const wiresOfColour = ({ system, state }: Sentence, colour: string): { cable: st
       : conductors.flatMap(({ colour: own, lands }) => (own === colour && lands[side] ? [{ cable: id, letter: lands[side] }] : []))
   })
 
+/** The cables that have a wire of a color where one stands, spares too. */
+export const cablesWithColour = ({ system, state }: Sentence, colour: string) =>
+  system.cables.filter(({ between, conductors }) => between.includes(state.bench.place) && conductors.some((one) => one.colour === colour))
+
 const theOne = (some: readonly string[]): string | null => (new Set(some).size === 1 ? some[0] : null)
 
 /** The letter that a color serves where one stands, and the cable of that wire: each where there is one alone. */

@@ -5,7 +5,7 @@ import { DIGIT_WORD, numberIn, TENS_WORD } from '@/src/core/quick-line/number-wo
 /** `twenty five point two`: a reading that was dictated. A word of ones alone may count things. */
 const SPOKEN_NUMBER = new RegExp(`\\b(${TENS_WORD})(?:[ -](${DIGIT_WORD}))?(?: point (${DIGIT_WORD}))?\\b`, 'gi')
 
-const shortened: readonly (readonly [RegExp, string])[] = [
+const shortened: readonly (readonly [RegExp, string | ((...found: string[]) => string)])[] = [
   [/(?<=^|\s)w\/o (?=\S)/gi, 'without '],
   [/(?<=^|\s)w\/ ?(?=\S)/gi, 'with '],
   [/(?<!\bas )\bsoon as\b/gi, 'as soon as'],
@@ -20,11 +20,25 @@ const shortened: readonly (readonly [RegExp, string])[] = [
     /^(?:a )?(?:good|solid|steady|healthy|strong|nice|only|just|still|about|around)(?: an?)? (?=[\d.]+ ?(?:v|volts?|ohms?|a|amps?|[a-z]{1,2}\d? ?(?:to|-|\/)|leg|across|on|at|between|from)\b)/gi,
     '',
   ],
+  [/\btill?\b/gi, 'until'],
   // What is done while it is typed.
   [
-    /^(?:now |i'm |im )?(lift|land|unplug|plug|jump|jumper|pull|clip|reset|disconnect|reconnect|unhook|check)(?:p|g|t)?ing (?=\S)/i,
-    '$1ed ',
+    /^(?:now |i'm |im )?(lift|land|unplug|plug|jump|jumper|pull|clip|reset|disconnect|reconnect|unhook|check|turn|switch|kill|swap)(?:p|g|t)?ing (?=\S)/i,
+    (_, verb) => `${/^(?:unplug|plug|clip|swap)$/i.test(verb) ? `${verb}${verb.slice(-1)}` : verb}ed `,
   ],
+  [/\b(?:zip|zilch|nada|squat|goose egg)\b/gi, 'nothing'],
+  [/\bcoming (?=out$|out\b[,;])/gi, ''],
+  // What keeps it from tripping until then makes it trip.
+  [
+    /\b(?:does ?n[’']?t|does not|wo ?n[’']?t|will not|did ?n[’']?t|never|not) (trip|pop|blow)(?:s|ped)?(?: it)?,? until (.+)$/i,
+    (_, verb, then) => `${verb}s when ${then}`,
+  ],
+  [
+    /\b(?:before|without) (?:anything|any call|a call|any calls|nothing)(?: (?:was|is|were))?(?: even)?(?: (?:calling|called|called for|on))?\b/gi,
+    'with nothing calling',
+  ],
+  [/\b(\w+) and (\w+) (?:beep|beeps|ring|rings)(?: together| to each other)?$/gi, '$1 to $2 beeps'],
+  [/\b\d+ (?:min|mins|minutes),? (?:and |with )?(?:no|without) (?:problems?|trips?|issues?|trouble)\b/gi, 'no trip'],
   [/\b(?:disregard|forget|scratch|strike|ignore)(?: that)? last(?: one| entry| reading| line)?\b/gi, 'scratch that'],
   [/\b(?:(?:held|holding|hold) (?:the )?(?=door switch (?:in|shut|down|closed)))/gi, 'taped '],
   [/\b(?:hpc|hpco)\b/gi, 'high-pressure switch'],
@@ -52,7 +66,6 @@ const shortened: readonly (readonly [RegExp, string])[] = [
     '$1, $2',
   ],
   [/\bright (?=(?:when|as|after|at|on|once)\b)/gi, ''],
-  [/\btil\b/gi, 'until'],
   // What was off is said behind what came of it.
   [
     /^with (?:the )?(.+? (?:disconnected|off|lifted|unhooked|unplugged|loose|pulled|out)),? (?:the )?(?:breaker |fuse |it )?((?:still )?(?:holds|held|trips|tripped|pops|popped|blows|blew))$/i,
@@ -66,7 +79,7 @@ const shortened: readonly (readonly [RegExp, string])[] = [
 
 /** The line in full: what it says is the same. */
 export function inFull(line: string): string {
-  const full = shortened.reduce((text, [says, as]) => text.replace(says, as), line)
+  const full = shortened.reduce((text, [says, as]) => (typeof as === 'string' ? text.replace(says, as) : text.replace(says, as)), line)
   return full.replace(SPOKEN_NUMBER, (_, tens: string, ones = 'zero', tenths?: string) => {
     const whole = (numberIn(tens) ?? 0) + (numberIn(ones) ?? 0)
     return tenths === undefined ? String(whole) : `${whole}.${numberIn(tenths)}`

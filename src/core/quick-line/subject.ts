@@ -1,5 +1,5 @@
 import { plain } from '@/src/core/quick-line/said'
-import type { Sentence } from '@/src/core/quick-line/sentence'
+import { coilMeant, type Sentence } from '@/src/core/quick-line/sentence'
 
 const LONGEST_NAME = 3
 
@@ -11,7 +11,7 @@ export function findSubject(clause: string, the: Sentence): string | null {
   for (let at = 0; at < words.length; at++)
     for (let count = Math.min(LONGEST_NAME, words.length - at); count > 0; count--) {
       const said = words.slice(at, at + count).join(' ')
-      if (said.length > 2 && the.part(said) !== null) return said
+      if (said.length > 2 && (the.part(said) !== null || (said === 'coil' && coilMeant(the) !== null))) return said
     }
   return null
 }
