@@ -1,5 +1,5 @@
 import type { EntryDraft } from '@/src/core/job/entry'
-import { findEnds, findPlace } from '@/src/core/quick-line/names'
+import { findEnds, findPlace, isLifted } from '@/src/core/quick-line/names'
 import {
   isOverload,
   placeName,
@@ -21,7 +21,7 @@ import { firstPart } from '@/src/core/wiring/system'
 export function readReading(reader: Reader, said: 'volts' | 'ohms' | null = null): EntryDraft[] {
   for (const filler of ['from', 'between', 'across']) reader.accept(filler)
   const across = readAcrossPart(reader)
-  const points = across ? null : readTwoPoints(reader)
+  const points = across ? null : placeFirst(reader, readTwoPoints(reader))
   for (const filler of ['reads', 'is', 'read']) reader.accept(filler)
   const before = readMeterWord(reader)
   const { answer, unit: typed } = readValue(reader)
@@ -34,6 +34,18 @@ export function readReading(reader: Reader, said: 'volts' | 'ohms' | null = null
   if (meter === 'volts' && typed === null && typeof answer === 'number' && answer >= NOT_24_V && isLowVoltage(reader, a, b))
     reader.fail(`${answer} V on the 24 V side? Type the decimal point, or "${answer} V" if it really reads that.`)
   return [{ kind: 'reading', probe: { meter, a, b }, answer }]
+}
+
+/**
+ * `outdoor Y-C 25`: live volts on a wire that is on its screw are those of the place that is named, which its cable is named after. A wire
+ * in the hand, and every wire with the power off, is its own.
+ */
+function placeFirst({ context: { system, state }, tokens }: Reader, said: SaidPair): SaidPair {
+  const { first, second } = said
+  if (!state.bench.power || first.cable === null || second.cable !== null || first.lifted || said.place !== null) return said
+  const named = findPlace(system, tokens[tokens.indexOf(first.token) - 1]?.text ?? '')
+  const isOff = findEnds(system, first.token.text, state.bench.place, first.cable).some((end) => isLifted(state.bench, end))
+  return named === null || isOff ? said : { first: { ...first, cable: null }, second, place: named }
 }
 
 /** No 24 V circuit reads that much; a decimal point is lost sooner. Assumption. */

@@ -25,7 +25,7 @@ const sayings: { readonly [K in Part['kind']]?: readonly Saying[] } = {
     [
       '',
       `(?:reads? |is |at |ohms |ohms out )*${NUMBER} ?(?:ohms?)?`,
-      (_, { id }, [ohms]) => (Number(ohms) < WHOLE_BELOW_OHM ? `${id} good` : null),
+      (the, { id }, [ohms]) => (Number(ohms) < WHOLE_BELOW_OHM ? `${id} good; ${the.asNote()}` : null),
     ],
     [
       '',

@@ -198,6 +198,11 @@ export const visitRules: readonly Rule[] = [
         : null
     },
   ),
+  rule('door(?: switch)?(?: is)? (?:in|pushed in|held in|made)', (the) =>
+    partById(the.system, the.part('door') ?? '')
+      ? { asks: 'Is the panel on, or the switch held by hand? Say "panel on", or read it: "door 0 V" across it with the power on.' }
+      : null,
+  ),
   asks('(?:it )?(?:works|fixed|good to go|all good|done)', 'Say what ran: "proved cool 3.4 A 26 V", or "close" once all is proved.'),
 ]
 

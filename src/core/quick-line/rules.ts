@@ -5,7 +5,7 @@ import { lineSide, primary } from '@/src/core/quick-line/volts'
 import { SHOWS_CALL } from '@/src/core/readings/looks'
 import { partById } from '@/src/core/wiring/system'
 
-const SWITCHES = '(?:breaker|disconnect|furnace switch|switch|furnace|unit|system|it)'
+const SWITCHES = '(?:breaker|disconnect|unit disconnect|furnace switch|switch|furnace|unit|system|it)'
 export const WHICH_SWITCH =
   'Which one? The outdoor disconnect leaves the 24 V side live. Say "power off" once all of it is off and proved dead, "power on" once all of it is back, or "breaker out" for the one in the fuse slot.'
 

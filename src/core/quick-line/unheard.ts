@@ -49,6 +49,7 @@ const LONGEST_NAME = 6
 function lostWords(line: string, the: Sentence, heard: Heard): string | null {
   const words = line
     .toLowerCase()
+    .replace(/[’']s\b/g, '')
     .replace(/[’']/g, '')
     .replace(/[,;:.!?]+(?=\s|$)/g, ' ')
     .split(/\s+/)

@@ -1,0 +1,47 @@
+import { type Entry, stampEntry } from '@/src/core/job/entry'
+import { readQuickLine } from '@/src/core/quick-line/read-line'
+import { systemById } from '@/src/core/wiring/systems/catalogue'
+import { hear } from '@/tests/lines/measure'
+import { standingAt as at } from '@/tests/lines/speech'
+
+const read = (system: string, before: ReturnType<typeof at>, line: string) => {
+  const found = systemById(system)
+  if (!found) throw new Error(`no system ${system}`)
+  const entries: Entry[] = before.map((change, index) =>
+    stampEntry({ kind: 'bench', change }, { newId: () => `b${index}`, now: () => '2026-05-04T09:10:00Z' }),
+  )
+  return readQuickLine(line, { system: found, entries, suspects: [], proposed: null })
+}
+
+describe('what a line names', () => {
+  // A rule that takes the start of it for all of it must not win over the two halves.
+  it.each([
+    ['furnace-ac', at('indoor'), "won't trip now with outdoor Y off", 'lift outdoor Y; holds'],
+    ['furnace-ac', at('indoor'), "doesn't trip until I call for cooling", 'trips on cool'],
+    ['package-heat-pump', at('package'), 'blower relay in, blower dead', 'blower-relay in; blower still'],
+    ['rooftop-electric', at('package'), 'electric heat stays on when the stat is satisfied', 'call off; strips runs'],
+    ['furnace-induced-draft', at('indoor'), 'inducer dead with 120 on it', 'inducer-line-N 120 V; inducer still'],
+    ['furnace-ac', at('outdoor'), "coil has 26 but it's not pulling", 'low-contactor-C 26 V; contactor out'],
+    ['heat-pump-o', at('outdoor'), 'unplugged the RV coil, contactor came right in', 'unplug valve; contactor in'],
+    ['heat-pump-o', at('outdoor'), 'reversing valve clicks when I energize O', 'jumper R O; valve in'],
+    ['furnace-ac', at('indoor'), 'installed new 3 amp fuse, 20 minutes no problems', 'fuse 3 in; holds'],
+    ['furnace-ac', at('indoor', true), 'outdoor red and white beep together', 'ohms outdoor Y-outdoor C jumps between 0 and 40'],
+  ])('is all heard: %s %p: %s', (system, before, said, means) => {
+    expect(hear({ system, before, said, means })).toMatchObject({ outcome: 'understood' })
+  })
+
+  it.each([['rooftop-electric', at('package'), "blower's tripping on overload", 'blower']])(
+    'or asked after: %s %p: %s',
+    (system, before, line, lost) => {
+      const answer = read(system, before, line)
+      expect(answer.ok ? answer.say : answer.problem).toContain(`nothing of "${lost}"`)
+    },
+  )
+
+  it('a wire of a color that several cables have is asked after by its cable', () => {
+    expect(read('furnace-ac', at('indoor', true), 'red to white beeps')).toMatchObject({
+      ok: false,
+      problem: 'Which red? Say "stat red" or "outdoor red".',
+    })
+  })
+})
