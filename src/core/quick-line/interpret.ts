@@ -1,10 +1,11 @@
 import { acted, tried } from '@/src/core/quick-line/acted'
+import { cablesWithColour } from '@/src/core/quick-line/colours'
 import { type Meaning, meaningOf } from '@/src/core/quick-line/meaning'
 import { measured } from '@/src/core/quick-line/measured'
 import { noticed } from '@/src/core/quick-line/noticed'
 import type { Said } from '@/src/core/quick-line/rule'
 import type { Reading } from '@/src/core/quick-line/sense'
-import { cablesWithColour, type Sentence } from '@/src/core/quick-line/sentence'
+import type { Sentence } from '@/src/core/quick-line/sentence'
 
 /**
  * A sentence by what is in it, whatever the order of its words: "24 on Y outside", "nothing outside on Y" and "Y has no volts at the

@@ -1,6 +1,7 @@
+import { cableOfColour, letterOfColour } from '@/src/core/quick-line/colours'
 import { lexicon, NO_VOLTS, type Sense } from '@/src/core/quick-line/lexicon'
 import { findCable, isGroundWord } from '@/src/core/quick-line/names'
-import { boardHere, cableOfColour, coilMeant, letterOfColour, type Sentence } from '@/src/core/quick-line/sentence'
+import { boardHere, coilMeant, type Sentence } from '@/src/core/quick-line/sentence'
 import { parsePoint } from '@/src/core/wiring/point'
 import { commonNodes } from '@/src/core/wiring/supply'
 import { type Cable, cableById, partById, partsOf } from '@/src/core/wiring/system'

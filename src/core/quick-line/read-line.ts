@@ -1,8 +1,6 @@
 import type { Entry, EntryDraft } from '@/src/core/job/entry'
-import { fallsWith, foldJob, lastStanding, problemWithEntry } from '@/src/core/job/fold'
-import type { Refusal } from '@/src/core/job/job-state'
+import { foldJob, lastStanding } from '@/src/core/job/fold'
 import { sayDraft, sayFallen } from '@/src/core/job/say-draft'
-import { isContent } from '@/src/core/job/standing'
 import { isRemark, OF_THE_CIRCUIT, type Reader, readClauses } from '@/src/core/quick-line/clauses'
 import { isCommandWord, parseCommand } from '@/src/core/quick-line/commands'
 import { spelledOut } from '@/src/core/quick-line/ellipsis'
@@ -18,6 +16,7 @@ import { inTheGrammar, plain } from '@/src/core/quick-line/said'
 import { Sentence } from '@/src/core/quick-line/sentence'
 import { inFull } from '@/src/core/quick-line/shorthand'
 import { type Token, tokenize } from '@/src/core/quick-line/tokens'
+import { tryDrafts } from '@/src/core/quick-line/try-drafts'
 import { unheard } from '@/src/core/quick-line/unheard'
 import type { Probe } from '@/src/core/readings/check'
 import type { System } from '@/src/core/wiring/system'
@@ -299,23 +298,4 @@ function splitCommands(tokens: readonly Token[]): Token[][] {
     else current.push(token)
   }
   return commands.filter((command) => command.length > 0)
-}
-
-/** Drafts are tried one after the other, as they would be entered. */
-function tryDrafts(
-  system: System,
-  before: readonly Entry[],
-  drafts: readonly EntryDraft[],
-): { readonly ok: true; readonly made: Entry[]; readonly falls: readonly Refusal[] } | { readonly ok: false; readonly problem: string } {
-  const made: Entry[] = []
-  const falls: Refusal[] = []
-  for (const draft of drafts) {
-    const entries = [...before, ...made]
-    const entry = { id: `draft-${entries.length}-${draft.kind}`, at: '2000-01-01T00:00:00Z', ...draft } as Entry
-    const problem = problemWithEntry(system, entries, entry)
-    if (problem) return { ok: false, problem }
-    if (!isContent(entry)) falls.push(...fallsWith(system, entries, entry))
-    made.push(entry)
-  }
-  return { ok: true, made, falls }
 }

@@ -1,6 +1,7 @@
+import { letterOfColour } from '@/src/core/quick-line/colours'
 import { allOf, pluggable } from '@/src/core/quick-line/hands'
 import { either, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
-import { coilMeant, leading, letterOfColour, type Sentence, worded } from '@/src/core/quick-line/sentence'
+import { coilMeant, leading, type Sentence, worded } from '@/src/core/quick-line/sentence'
 import { lineSide, primary } from '@/src/core/quick-line/volts'
 import { callerOf, callsOf, partById, partsOf } from '@/src/core/wiring/system'
 import { feedOf } from '@/src/core/wiring/thermostat'

@@ -1,6 +1,7 @@
+import { letterOfColour } from '@/src/core/quick-line/colours'
 import { type Rule, rule, type Said } from '@/src/core/quick-line/rule'
 import { NO_CALL, nothingCalls } from '@/src/core/quick-line/sense'
-import { leading, letterOfColour, loadOf, type Sentence, statHere, worded, zoneOf } from '@/src/core/quick-line/sentence'
+import { leading, loadOf, type Sentence, statHere, worded, zoneOf } from '@/src/core/quick-line/sentence'
 import { partById, partsOf } from '@/src/core/wiring/system'
 
 /** What all runs at a place, or does not, while something is called. */

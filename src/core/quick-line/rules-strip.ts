@@ -1,8 +1,9 @@
+import { letterOfColour } from '@/src/core/quick-line/colours'
 import { allOf, takenOff, wiresOf } from '@/src/core/quick-line/hands'
 import { cableTowards } from '@/src/core/quick-line/meaning'
 import { findCable } from '@/src/core/quick-line/names'
 import { NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
-import { leading, letterOfColour, type Sentence, statHere, worded } from '@/src/core/quick-line/sentence'
+import { leading, type Sentence, statHere, worded } from '@/src/core/quick-line/sentence'
 import { conductorEnd } from '@/src/core/wiring/point'
 import { cableById, partById, partsOf, placeById } from '@/src/core/wiring/system'
 

@@ -1,7 +1,8 @@
+import { letterOfColour } from '@/src/core/quick-line/colours'
 import { allOf, swapped } from '@/src/core/quick-line/hands'
 import { cableTowards } from '@/src/core/quick-line/meaning'
 import { asks, NUMBER, type Rule, rule, type Said } from '@/src/core/quick-line/rule'
-import { leading, letterOfColour, loadOf, type Sentence, worded } from '@/src/core/quick-line/sentence'
+import { leading, loadOf, type Sentence, worded } from '@/src/core/quick-line/sentence'
 import { sayCall } from '@/src/core/wiring/call'
 import { callsOf, placeById } from '@/src/core/wiring/system'
 
