@@ -19,10 +19,15 @@ const ALL_UNSTEADY = modelValue({ value: 0.8, unit: 'probability', source: 'assu
 const MOST_CHECKS_NOW_AND_THEN = modelValue({ value: 11, unit: 'checks', source: 'assumption' })
 
 /** Enough has been asked: the search ends with what it has. */
-export const hasAskedEnough = ({ complaint, observations }: Evidence, suspects: readonly Suspect[]): boolean =>
-  observations.length >= MOST_CHECKS ||
-  (observations.length >= (complaint.symptoms.includes('fuse-now-and-then') ? MOST_CHECKS_NOW_AND_THEN : MOST_UNSTEADY_CHECKS) &&
-    suspects.reduce((sum, { unsteady }) => sum + unsteady, 0) > ALL_UNSTEADY)
+export function hasAskedEnough({ complaint, observations }: Evidence, suspects: readonly Suspect[]): boolean {
+  if (observations.length >= MOST_CHECKS) return true
+  const unsteady = suspects.reduce((sum, suspect) => sum + suspect.unsteady, 0)
+  if (!complaint.symptoms.includes('fuse-now-and-then')) return observations.length >= MOST_UNSTEADY_CHECKS && unsteady > ALL_UNSTEADY
+  // What was told is not there now: a house that looks sound, and what hides, are one then.
+  const sound = suspects.find(({ id }) => id === NOTHING_WRONG)?.probability ?? 0
+  const steady = Math.max(0, ...suspects.map((suspect) => (suspect.id === NOTHING_WRONG ? 0 : suspect.probability - suspect.unsteady)))
+  return observations.length >= MOST_CHECKS_NOW_AND_THEN && sound + unsteady > steady
+}
 
 /**
  * Once every call was seen to run, a house is called sound when nothing else comes near it and it holds this much.

@@ -78,6 +78,22 @@ describe('a house that is told to blow its fuse now and then', () => {
     })
   })
 
+  it('what hides is looked for first, whatever else is likelier: a thermostat that nobody set blows no fuse', () => {
+    const told = { ...emptyComplaint, symptoms: ['fuse-now-and-then' as const] }
+    const hides = [suspect(NOTHING_WRONG, 0.5), suspect('a', 0.3), { ...suspect('b', 0.1), unsteady: 0.08 }]
+    expect(stillTold(sound, hides, told)).toMatchObject({ found: 'comes-and-goes', repair: { id: 'mend:b' }, suspects: ['b'] })
+    // What is steady and stands out is told all the same.
+    const found = {
+      ...suspect('c', 0.9),
+      found: 'group',
+      zone: 'indoor',
+      repair: { id: 'mend:c', say: 'mend c' },
+      suspects: ['c'],
+      also: null,
+    } as unknown as Verdict
+    expect(stillTold(found, hides, told)).toBe(found)
+  })
+
   it('is another one than a house of which nothing was told', () => {
     expect(stillTold(sound, suspects, emptyComplaint)).toBe(sound)
   })

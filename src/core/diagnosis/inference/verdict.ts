@@ -144,15 +144,23 @@ export function neverSeen(said: Verdict, lead: Suspect, { symptoms, codes }: Com
 /** Suspects that are told where to look for what comes and goes. */
 const MOST_TO_LOOK_FOR = modelValue({ value: 6, unit: 'suspects', source: 'assumption' })
 
-/** Whoever has a fuse blow now and then is not told that nothing is wrong because it held while somebody watched: what to look for is named. */
+/**
+ * Whoever has a fuse blow now and then is not told that nothing is wrong because it held while somebody watched, nor sent to what no fuse
+ * minds: where nothing steady stands out, what hides is named, the likeliest of it first.
+ */
 export function stillTold(said: Verdict, suspects: readonly Suspect[], { symptoms }: Complaint): Verdict {
-  if (said.found !== 'nothing-wrong' || !symptoms.includes('fuse-now-and-then')) return said
-  const named = suspects.filter((suspect) => actsOf(suspect).length > 0).slice(0, MOST_TO_LOOK_FOR)
+  if (!symptoms.includes('fuse-now-and-then') || (said.found !== 'nothing-wrong' && said.probability >= STANDS_OUT)) return said
+  const mendable = suspects.filter((suspect) => actsOf(suspect).length > 0)
+  const hiding = mendable.filter(({ unsteady }) => unsteady > 0).sort((a, b) => b.unsteady - a.unsteady)
+  const named = (hiding.length > 0 ? hiding : mendable).slice(0, MOST_TO_LOOK_FOR)
   const [lead] = named
   return lead
     ? { found: 'comes-and-goes', ...actsOf(lead)[0], probability: lead.probability, suspects: named.map(({ id }) => id), also: null }
     : said
 }
+
+/** What is steady and holds this much is told, whatever the customer said of now and then. */
+const STANDS_OUT = modelValue({ value: 0.5, unit: 'probability', source: 'assumption' })
 
 const massOf = (suspects: readonly Suspect[], repair: string): number =>
   suspects.reduce((sum, suspect) => sum + (actsOf(suspect).some((act) => act.repair.id === repair) ? suspect.probability : 0), 0)

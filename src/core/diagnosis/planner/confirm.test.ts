@@ -150,7 +150,7 @@ describe('a reading that stands against the verdict', () => {
 })
 
 describe('a cable that is to be opened', () => {
-  it('has been looked at at its ends, and read without the thermostat: that off the wall, or the wires off it', () => {
+  it('has had its wires in the hand at both ends, or was looked at there, and was read without the thermostat', () => {
     const house = createHouse(
       furnaceAc,
       hypothesisOf('conductor-short:stat-cable.Y+W'),
@@ -160,7 +160,9 @@ describe('a cable that is to be opened', () => {
     const trial = runTrial(engine, house, { complaint: noEvidence.complaint })
     expect(trial.verdict).toMatchObject({ found: 'repair', zone: 'stat-cable' })
     const looked = trial.observations.flatMap(({ probe }) => (probe.meter === 'look' ? [probe.at] : []))
-    expect(looked).toContain('landings@indoor')
+    const handled = (place: string) =>
+      ['Y', 'W'].every((wire) => trial.observations.some(({ bench }) => bench.lifted.includes(`stat-cable.${wire}@${place}`)))
+    for (const place of ['indoor', 'thermostat']) expect(handled(place) || looked.includes(`landings@${place}`)).toBe(true)
     const without = ({ lifted, unplugged }: (typeof trial.observations)[number]['bench']) =>
       unplugged.includes('stat') || ['Y', 'W'].every((wire) => lifted.includes(`stat-cable.${wire}@thermostat`))
     expect(trial.observations.some(({ bench }) => without(bench))).toBe(true)

@@ -7,32 +7,24 @@ import { weigh } from '@/src/core/diagnosis/inference/pairs'
 import { type Evidence, entropyOfRepair, type Posterior } from '@/src/core/diagnosis/inference/posterior'
 import { wasSeen } from '@/src/core/diagnosis/inference/seen'
 import { listSuspects, NOTHING_WRONG, type Suspect } from '@/src/core/diagnosis/inference/suspects'
-import {
-  judgeGroup,
-  leadingGroup,
-  namesRepair,
-  neverSeen,
-  type RepairVerdict,
-  stillTold,
-  type Verdict,
-} from '@/src/core/diagnosis/inference/verdict'
+import { judgeGroup, leadingGroup, namesRepair, neverSeen, stillTold, type Verdict } from '@/src/core/diagnosis/inference/verdict'
 import { askAgain, lookAgain, speaksOfTrouble, takeAgain } from '@/src/core/diagnosis/planner/again'
+import { apartFirst } from '@/src/core/diagnosis/planner/apart-first'
 import { causeOfBurn } from '@/src/core/diagnosis/planner/burn-cause'
 import { firstMove } from '@/src/core/diagnosis/planner/first-moves'
 import { heatPrice } from '@/src/core/diagnosis/planner/heat'
+import { lookAtEnds } from '@/src/core/diagnosis/planner/look-at-ends'
 import { type Check, type Choice, findNextCheck, rankChecks, weighQuestion } from '@/src/core/diagnosis/planner/next-check'
 import { nextProof, nextReproduction } from '@/src/core/diagnosis/planner/proof'
 import { separatingCheck, widened } from '@/src/core/diagnosis/planner/separate'
 import { nextOfWay } from '@/src/core/diagnosis/planner/way-steps'
-import type { Fault } from '@/src/core/faults/fault'
 import { type WayOfWorking, waysOfWorking } from '@/src/core/job/ways'
 import { openedBy, type Probe, probeKey } from '@/src/core/readings/check'
-import { landingsAt, wiringOf } from '@/src/core/readings/look-target'
+import { wiringOf } from '@/src/core/readings/look-target'
 import { latestAnswers } from '@/src/core/readings/observations'
 import { modelValue } from '@/src/core/units/model-value'
 import { workLimit } from '@/src/core/units/work-limit'
-import { terminalPoint } from '@/src/core/wiring/point'
-import { cableById, firstPart } from '@/src/core/wiring/system'
+import { firstPart } from '@/src/core/wiring/system'
 
 /** The check worth most, and the verdict once nothing is left to ask. */
 export interface Proposal {
@@ -109,14 +101,14 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
     if (call) return ask(call, true)
     const said = (hasSound && !hasTripped(evidence) ? soundOnceAllRan(suspects) : null) ?? judgeGroup(unsplit)
     if (said) {
-      const look = namesRepair(said) ? lookAtEnds(engine, evidence, posterior, bench, endsIn(engine, said), choice) : null
+      const look = namesRepair(said) ? lookAtEnds(engine, evidence, posterior, bench, said, choice) : null
       return look ? ask(look, true) : end(said)
     }
   }
   const first = isOwnWay ? ownStep(engine, evidence, planned, bench, choice) : firstMove(engine, evidence, planned, bench, choice)
   if (first) return ask(first, false)
   const next = findNextCheck(engine, planned, bench, evidence.observations, choice)
-  if (next) return ask(next, inDoubt !== null)
+  if (next) return ask(isOwnWay ? next : apartFirst(engine, evidence, planned, suspects, bench, next, choice), inDoubt !== null)
   // Where nothing else tells, the one reading that a repair hangs on is taken again.
   const again = hangsOn === null ? null : takeAgain(engine, evidence, inDoubt ?? posterior, bench, [hangsOn], choice)
   if (again) return ask(again, true)
@@ -215,47 +207,10 @@ function confirm(
     check ??
     nextReproduction(engine, widened(engine, evidence, posterior), evidence, bench, choice) ??
     (namesRepair(verdict)
-      ? (lookAtEnds(engine, evidence, posterior, bench, endsIn(engine, verdict), choice) ??
-        separatingCheck(engine, evidence, posterior, bench, verdict, choice))
+      ? (separatingCheck(engine, evidence, posterior, bench, verdict, choice) ??
+        lookAtEnds(engine, evidence, posterior, bench, verdict, choice))
       : null)
   )
-}
-
-/** Where the wires end that a verdict speaks of: those of a cable, or of a terminal whose lead is said to rub through. */
-function endsIn({ system, faults }: Engine, { zone, suspects }: RepairVerdict): readonly string[] {
-  const cable = cableById(system, zone)
-  if (cable) return cable.between
-  const landed = new Set(
-    system.cables.flatMap(({ between, conductors }) =>
-      between.flatMap((place, side) =>
-        conductors.flatMap(({ lands }) => (lands[side] === null ? [] : [terminalPoint(lands[side], place)])),
-      ),
-    ),
-  )
-  const isLead = ({ id, family, touches }: Fault) =>
-    family === 'lead-to-chassis' && suspects.includes(id) && touches.some((point) => landed.has(point))
-  return faults.some(isLead) ? [zone] : []
-}
-
-/** Before a cable is opened, or a lead freed, its ends are looked at: a wire on the wrong screw reads like a broken or a shorted one. */
-function lookAtEnds(
-  engine: Engine,
-  { observations }: Evidence,
-  posterior: Posterior,
-  bench: Bench,
-  ends: readonly string[],
-  choice: Choice,
-): Check | null {
-  const isKnown = (probe: Probe) =>
-    [...observations.map((observation) => observation.probe), ...(choice.skipped ?? [])].some(
-      (known) => probeKey(known) === probeKey(probe),
-    )
-  for (const place of [...ends].sort((a, b) => Number(b === bench.place) - Number(a === bench.place))) {
-    const probe: Probe = { meter: 'look', at: landingsAt(place) }
-    const check = isKnown(probe) ? null : weighQuestion(engine, posterior, observations, bench, bench, probe, place)
-    if (check) return check
-  }
-  return null
 }
 
 /** The checks that come closest to the proposed one, best first: what it was weighed against. */
