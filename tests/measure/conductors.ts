@@ -68,13 +68,15 @@ const ninetyFifth = (some: readonly Followed[], value: (one: Followed) => number
 
 const rows: string[] = []
 const withResistors: Followed[] = []
-for (const conductors of [5, 7]) {
+const followed: Followed[] = []
+for (const conductors of [5, 7, 9]) {
   for (let count = 0; count <= 3; count++) {
     const random = createRandom(1000 * Number(options.seed) + 10 * conductors + count)
     const sets = Array.from({ length: count === 0 ? 1 : SETS }, () => draw(conductors, count, random))
     const joined = sets.map((faults) => follow(conductors, faults))
     const marked = sets.map((faults) => follow(conductors, faults, MARK_OHMS))
     if (conductors === 7) withResistors.push(...marked)
+    followed.push(...joined, ...marked)
     const row = [
       conductors,
       count,
@@ -118,7 +120,8 @@ Walks are counted one way. Pair by pair, from one end, finds no open conductor. 
 | ---: | ---: | ---: | ---: | ---: | ---: | ---: | ---: | ---: | ---: | ---: | ---: | ---: | ---: | ---: | ---: |
 ${rows.join('\n')}
 
-**With resistors ${share(withResistors, ({ readings, walks }) => readings <= 8 && walks <= 2)} of the sets of seven conductors are told in at most 8 readings and 2 walks.**
+**With resistors ${share(withResistors, ({ readings, walks }) => readings <= 8 && walks <= 2)} of the sets of seven conductors are told in at most 8 readings and 2 walks.** Of all ${followed.length} plans
+that were followed, ${followed.filter(({ isRight }) => isRight).length} named nothing but what is true.
 
 A reading with joins has two answers: one bit at most. Of seven conductors, sound, open and shorted alone make ${[1, 2, 3]
   .map((count) => `with ${count} ${count === 1 ? 'trouble' : 'troubles'} ${bitsOf(picturesOf(7, count))}`)

@@ -63,6 +63,23 @@ describe('the plan for the conductors of a cable', () => {
     )
   })
 
+  it('names what is true of up to nine, whatever up to three things are wrong, with joins or with resistors', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 6, max: 9 }).chain((conductors) => fc.tuple(fc.constant(conductors), anyFaults(conductors), fc.boolean())),
+        ([conductors, faults, hasResistors]) => {
+          const { plan } = follow(conductors, faults, 'walk', hasResistors ? MARK_OHMS : [])
+          const truth = statesOf(conductors, faults)
+          plan.states.forEach((state, conductor) => {
+            if (state) expect(state).toEqual(truth[conductor])
+          })
+          if (plan.next.do === 'done') expect(plan.states).toEqual(truth)
+        },
+      ),
+      { numRuns: 12, seed: 9 },
+    )
+  })
+
   it('tells of a conductor that is parted and touches another on the far side of the break', () => {
     const faults: ConductorFaults = { opens: [1], touches: [[secondEnd(5, 1), firstEnd(3)]], weight: 1 }
     const { plan } = follow(5, faults)

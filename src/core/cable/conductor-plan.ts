@@ -8,17 +8,8 @@ import {
   usualOdds,
 } from '@/src/core/cable/conductor-faults'
 import { type CableEnd, type ConductorTest, endOf, testsAt, tiesFor } from '@/src/core/cable/conductor-tests'
-import {
-  classesOf,
-  isTold,
-  type Marks,
-  marksAt,
-  ohmsBetween,
-  pairsAt,
-  pictureThrough,
-  type Told,
-  testsThrough,
-} from '@/src/core/cable/marks'
+import { bestTest, type Held, NOTHING, shareOfAll } from '@/src/core/cable/conductor-worth'
+import { isTold, type Marks, marksAt, ohmsBetween, pairsAt, type Told, testsThrough } from '@/src/core/cable/marks'
 import type { CableWay, FarEndReach } from '@/src/core/job/run-schema'
 import { LruCache } from '@/src/core/units/cache'
 import { modelValue } from '@/src/core/units/model-value'
@@ -82,13 +73,10 @@ export interface ConductorPlan {
 const WORTH_STAYING = modelValue({ value: 0.2, unit: 'share of the entropy', source: 'assumption' })
 /** What a reading after a walk has to tell more than the best one here. */
 const WORTH_A_WALK = modelValue({ value: 0.06, unit: 'share of the entropy', source: 'assumption' })
-/** Of two readings that tell nearly as much, the one with fewer clips. */
-const BITS_A_CLIP = modelValue({ value: 0.001, unit: 'share of the entropy', source: 'assumption' })
 /** More conductors than this have too many sets of three troubles to go through while somebody waits. */
 export const MOST_CONDUCTORS = workLimit(9)
 const MOST_HYPOTHESES_WEIGHED = workLimit(1000)
 const MOST_HYPOTHESES_TRIED = workLimit(300)
-const NOTHING = workLimit(1e-9)
 
 /** A set of troubles with what it shows of each conductor, as a number for each different picture. */
 interface Case {
@@ -182,13 +170,6 @@ function chancesOf(conductors: number, left: readonly ConductorFaults[]): number
   return chances.map((chance) => chance / all)
 }
 
-/** A case with the ends that hang together in it while certain ties are in. */
-interface Held {
-  readonly picture: number
-  readonly weight: number
-  readonly masks: Uint32Array
-}
-
 /** Some of what may be true stands for all of it, until those have nothing more to tell them apart. */
 function stepAmong(question: ConductorQuestion, left: readonly Case[]): ConductorStep {
   const step = nextStep(question, left, thinned(left, MOST_HYPOTHESES_WEIGHED), thinned(left, MOST_HYPOTHESES_TRIED))
@@ -269,75 +250,4 @@ function ordersOf(conductors: number, left: readonly Case[]): number[][] {
   const doubtWithSound = byDoubt.slice(0, half).flatMap((one, index) => [one, ...byDoubt.slice(conductors - 1 - index, conductors - index)])
   const paired = [...new Set([...doubtWithSound, ...byDoubt])]
   return [asTheyCome, paired, byDoubt]
-}
-
-/** The reading that tells most of which picture is true, and the share of what is open that it tells. */
-function bestTest(
-  tests: readonly ConductorTest[],
-  held: readonly Held[],
-  marks: Marks | null,
-): { test: ConductorTest; share: number } | null {
-  const numbers = new Map<number, number>()
-  const own = held.map(({ picture }) => {
-    const number = numbers.get(picture) ?? numbers.size
-    numbers.set(picture, number)
-    return number
-  })
-  const all = new Float64Array(numbers.size)
-  held.forEach(({ weight }, index) => {
-    all[own[index]] += weight
-  })
-  const open = entropyOf(all)
-  if (open < NOTHING) return null
-  let best: { test: ConductorTest; gain: number; worth: number } | null = null
-  for (const test of tests) {
-    const classes = classesOf(held.map(({ masks }) => ohmsBetween(masks, test.joins, marks, test.a, test.b)))
-    const parted: Float64Array[] = []
-    classes.forEach((one, index) => {
-      parted[one] ??= new Float64Array(numbers.size)
-      parted[one][own[index]] += held[index].weight
-    })
-    const gain = open - entropyAfter(parted)
-    const worth = gain - BITS_A_CLIP * open * clipsOf(test)
-    if (gain > NOTHING && (!best || worth > best.worth)) best = { test, gain, worth }
-  }
-  return best && { test: best.test, share: best.gain / open }
-}
-
-const clipsOf = ({ joins }: ConductorTest): number => joins.reduce((sum, group) => sum + group.length - 1, 0)
-
-function entropyOf(weights: Float64Array): number {
-  const sum = weights.reduce((total, weight) => total + weight, 0)
-  let bits = 0
-  for (const weight of weights) if (weight > 0) bits -= (weight / sum) * Math.log2(weight / sum)
-  return bits
-}
-
-/** What is open on average once it is known in which class the reading falls. */
-function entropyAfter(parted: readonly Float64Array[]): number {
-  const sums = parted.map((some) => some.reduce((total, weight) => total + weight, 0))
-  const all = sums.reduce((total, sum) => total + sum, 0)
-  return parted.reduce((bits, some, at) => (sums[at] > 0 ? bits + (sums[at] / all) * entropyOf(some) : bits), 0)
-}
-
-/** The share of what is open that all readings at one end together tell. */
-function shareOfAll(end: CableEnd, held: readonly Held[], marks: Marks | null): number {
-  const { conductors, side, hasMetal } = end
-  const seen = [
-    ...Array.from({ length: conductors }, (_, conductor) => endOf({ conductors, side }, conductor)),
-    ...(hasMetal ? [conductors] : []),
-  ]
-  const visible = seen.reduce((bits, end) => bits | (1 << end), 0)
-  const pictures = new Map<string, Map<number, number>>()
-  const all = new Map<number, number>()
-  for (const { picture, weight, masks } of held) {
-    const hung = seen.map((one) => masks[one] & visible).join(' ')
-    const key = marks ? `${hung} ${pictureThrough(end, masks, marks)}` : hung
-    const own = pictures.get(key) ?? new Map<number, number>()
-    pictures.set(key, own.set(picture, (own.get(picture) ?? 0) + weight))
-    all.set(picture, (all.get(picture) ?? 0) + weight)
-  }
-  const sumOf = (weights: Map<number, number>) => [...weights.values()].reduce((sum, weight) => sum + weight, 0)
-  const bitsOf = (weights: Map<number, number>) => sumOf(weights) * entropyOf(Float64Array.from(weights.values()))
-  return 1 - [...pictures.values()].reduce((sum, own) => sum + bitsOf(own), 0) / Math.max(NOTHING, bitsOf(all))
 }
