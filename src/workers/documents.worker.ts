@@ -31,14 +31,25 @@ function base64(bytes: Uint8Array): string {
   return btoa(text)
 }
 
+/** The fonts at hand, one time for all; what failed is tried again. */
+function prepared(): Promise<void> {
+  ready ??= prepare().catch((error) => {
+    ready = null
+    throw error
+  })
+  return ready
+}
+
 const api = {
+  /** Ready before the first file is asked for: the fonts read, and gone through by a page with one letter of each. */
+  async warm(): Promise<void> {
+    await prepared()
+    await pdfmake.createPdf({ content: ['a', { text: 'a', bold: true }], defaultStyle: { font: PAGE_FONT } }).getBuffer()
+  },
+
   /** The bytes of a printed file of this job; null where the job has none of it. */
   async write(name: DocumentName, job: JobFile, asked: FileAsked): Promise<Uint8Array<ArrayBuffer> | null> {
-    ready ??= prepare().catch((error) => {
-      ready = null
-      throw error
-    })
-    await ready
+    await prepared()
     const document = documentsOfJob[name].write(job, asked)
     if (document === null) return null
     const bytes = Uint8Array.from(await pdfmake.createPdf(document).getBuffer())

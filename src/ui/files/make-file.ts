@@ -17,7 +17,7 @@ import type { DocumentsApi } from '@/src/workers/documents.worker'
 /** A printed file that is not there within this will not come. */
 const PRINTING_MS = 30_000
 
-let printer: Remote<DocumentsApi> | null = null
+let printer: { readonly worker: Worker; readonly api: Remote<DocumentsApi>; isWarm: boolean } | null = null
 
 /**
  * A file of the job from what is on this device, sent or not; null where the job has none of it. Rejects with a sentence where it cannot
@@ -51,17 +51,41 @@ const addressOf = (blob: Blob): Promise<string> =>
     reader.readAsDataURL(blob)
   })
 
+/** The printer in its own worker, started once; what it fails at goes to whoever waits for it now. */
+function startPrinter(onError: (error: Error) => void): Remote<DocumentsApi> {
+  if (!printer) {
+    const worker = new Worker(new URL('../../workers/documents.worker.ts', import.meta.url), { type: 'module' })
+    printer = { worker, api: wrap<DocumentsApi>(worker), isWarm: false }
+  }
+  printer.worker.onerror = (event) => onError(new Error(event.message || 'the printer did not load'))
+  return printer.api
+}
+
+/** Gets the printer ready while nothing else is to be done, where a file may be asked for. What fails here is said when one is. */
+export function warmPrinter(): void {
+  const forget = () => {
+    printer = null
+  }
+  const start = () => {
+    if (printer?.isWarm || typeof Worker === 'undefined') return
+    const api = startPrinter(forget)
+    if (printer) printer.isWarm = true
+    api.warm().catch(forget)
+  }
+  if ('requestIdleCallback' in window) window.requestIdleCallback(start)
+  else setTimeout(start, WARMS_AFTER_MS)
+}
+const WARMS_AFTER_MS = 500
+
 async function print(name: DocumentName, job: JobFile, asked: FileAsked): Promise<Uint8Array<ArrayBuffer> | null> {
   let timer: ReturnType<typeof setTimeout> | undefined
+  let fail: (error: Error) => void = () => {}
   const failed = new Promise<never>((_, reject) => {
+    fail = reject
     timer = setTimeout(() => reject(new Error('it took too long')), PRINTING_MS)
-    if (printer) return
-    const worker = new Worker(new URL('../../workers/documents.worker.ts', import.meta.url), { type: 'module' })
-    worker.onerror = (event) => reject(new Error(event.message || 'the printer did not load'))
-    printer = wrap<DocumentsApi>(worker)
   })
   try {
-    return await Promise.race([(printer as Remote<DocumentsApi>).write(name, job, asked), failed])
+    return await Promise.race([startPrinter(fail).write(name, job, asked), failed])
   } catch (error) {
     printer = null
     const why = error instanceof Error ? error.message : String(error)

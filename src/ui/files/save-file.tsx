@@ -1,10 +1,10 @@
 'use client'
 import { saveAs } from 'file-saver'
-import { type ReactNode, useState } from 'react'
-import { type DocumentName, fileOfJob, type TextName } from '@/src/core/formats/files-of-job'
+import { type ReactNode, useEffect, useState } from 'react'
+import { type DocumentName, fileOfJob, isTextName, type TextName } from '@/src/core/formats/files-of-job'
 import { jobFileOf } from '@/src/core/job/job-file'
 import { useJob, useMoment } from '@/src/ui/desk/desk-context'
-import { makeFile } from '@/src/ui/files/make-file'
+import { makeFile, warmPrinter } from '@/src/ui/files/make-file'
 
 /** Saves a file of the job as it stands on this device: a signal is not needed, and what is not sent yet is in it. */
 export function SaveFile({ of, children }: { of: TextName | DocumentName; children: ReactNode }) {
@@ -12,6 +12,9 @@ export function SaveFile({ of, children }: { of: TextName | DocumentName; childr
   const { entries } = useMoment()
   const [problem, setProblem] = useState<string | null>(null)
   const [isMaking, setIsMaking] = useState(false)
+  useEffect(() => {
+    if (!isTextName(of)) warmPrinter()
+  }, [of])
   const save = async () => {
     setProblem(null)
     setIsMaking(true)
