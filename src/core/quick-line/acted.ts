@@ -31,7 +31,9 @@ const trials: Reading = (meaning, the) => {
 /** Terminals that are joined, and switches that are gone past. */
 const clips: Reading = (meaning, the) => {
   const { letters, parts, cables, calls, numbers } = meaning
-  if (cables.length + numbers.length > 0 || !has(meaning, 'joined', 'past')) return null
+  // What is past something is behind it, unless a hand went past it.
+  const isByHand = has(meaning, 'joined') || /\b(?:bypass|bypassed|go around|went around|went past|got past|around)\b/.test(meaning.text)
+  if (cables.length + numbers.length > 0 || !has(meaning, 'joined', 'past') || !isByHand || has(meaning, 'none', 'volts')) return null
   if (letters.length >= 2 && parts.length + calls.length === 0 && only(meaning, 'joined', 'with', 'back')) {
     const [first, ...others] = letters.map(({ letter }) => letter)
     return others.map((other) => `jumper ${first} ${other}${placeOf(meaning)}`).join('; ')

@@ -135,7 +135,7 @@ const CALL_OFF =
 /** When the AC kicked in is on a call for it. */
 function callComes(said: string): string | null {
   const found =
-    /^(?:the )?(ac|a\/c|cool|cooling|heat|heating|fan)(?: call)? (?:kick(?:s|ed)|com(?:es)|came|turn(?:s|ed)|starts?|started|goes|went)(?: in| on| up)?$/i.exec(
+    /^(?:the )?(ac|a\/c|cool|cooling|heat|heating|fan)(?: call)? (?:calls|called|is calling|is called|kick(?:s|ed)|com(?:es)|came|turn(?:s|ed)|starts?|started|goes|went)(?: in| on| up)?$/i.exec(
       said,
     )
   return found && `call ${/^(?:a|c)/i.test(found[1]) ? 'cool' : /^h/i.test(found[1]) ? 'heat' : 'fan'}`

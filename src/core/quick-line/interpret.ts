@@ -15,7 +15,12 @@ export function interpret(text: string, the: Sentence): Said {
   // What a hand pushes in says nothing of its coil.
   if (/\bby hand\b|\bpush(?:ed|ing|es)?\b.*\bin\b/.test(text)) return null
   // A valve that stays in a mode holds nothing.
-  if (/\bsta(?:ys?|ying|yed) in (?:heat|cool)/.test(text)) return null
+  if (/\b(?:stuck|stays?|staying|stayed) in (?:heat|cool)/.test(text))
+    return /\bvalve\b|\brv\b/.test(text)
+      ? {
+          asks: 'What does its coil have? Say "valve in" where it is energized and "valve out" where it is not, or what O reads: "O-C 24".',
+        }
+      : null
   // What lies in or out at the end is no filler: 24 at the contactor, it is out.
   if (SAID_OF_IT.test(text)) return null
   // Every word known first; then with a word or two that are not, where the rest says something whole.

@@ -204,6 +204,7 @@ const verbs: readonly {
   { forms: ['engage', 'engages', 'engaging', 'engaged'], does: 'in', not: 'out' },
   { forms: ['energize', 'energizes', 'energizing', 'energized'], not: 'out' },
   { forms: ['actuate', 'actuates', 'actuating', 'actuated'], does: 'in', not: 'out' },
+  { forms: ['load', 'loads', 'loading', 'loaded'], not: 'out' },
   { forms: ['shift', 'shifts', 'shifting', 'shifted'], not: 'out' },
   { forms: ['click', 'clicks', 'clicking', 'clicked'], not: 'out' },
   { forms: ['close', 'closes', 'closing', 'closed'], not: 'stays-open' },

@@ -41,6 +41,8 @@ export interface Meaning {
 const TURNS =
   /^(?:if|lost|loses|losing|lose|drops|dropped|should|shouldnt|would|could|supposed|expected|expect|before|yesterday|last|used|except|unless|until|without|instead|than|half|almost|nearly|never|might|customer|owner|homeowner|tomorrow|next|later|maybe|probably|same|other|another|whether|why|how|what|which|cant|cannot|but|everything|everywhere|all|any|anything|test|tests|testing|check|whole|entire|every|goes|went|doesnt|dont|didnt|wont|isnt|low|high|aux|auxiliary|emergency|strips|red|white|green|yellow|blue|brown|orange|black|purple|violet|grey|gray|pink|tan)$/
 
+const COLOURS = /^(?:red|white|green|yellow|blue|brown|orange|black|purple|violet|gr[ae]y|pink|tan)$/
+
 /** So many words of a sentence may be none that are known, where the others say something whole. */
 const MOST_UNKNOWN = 2
 
@@ -135,6 +137,8 @@ export function meaningOf(text: string, the: Sentence, isLenient = false): Meani
     const isOfThing = /^(?:light|lights|led|fuse|label|tape|leds)$/.test(next ?? '')
     const within = cableById(the.system, said ?? along ?? '') ?? named
     const inNamed = isOfThing ? undefined : within?.conductors.find(({ colour }) => colour === phrase)
+    // A color that the named cable does not have is none of its wires.
+    if (within && !inNamed && !isOfThing && COLOURS.test(phrase)) isForeign = true
     const coloured = isOfThing ? null : (inNamed?.id ?? letterOfColour(the, phrase))
     if (coloured !== null) {
       letters.push({ letter: coloured, cable: said ?? (inNamed && within ? within.id : null), colourOf: cableOfColour(the, phrase) })

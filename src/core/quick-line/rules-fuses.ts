@@ -2,6 +2,7 @@ import { asks, NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
 
 /** What is in the holder and what goes into it: fuses and breakers by their size, good, blown, gone. */
 export const fuseRules: readonly Rule[] = [
+  rule('fuse(?: is| says| reads| marked)? (\\d{1,2}) ?(?:a|amps?)', (_, size) => `fuse ${size} in`),
   rule(
     '(?:wired|spliced|put)(?: in)?(?: an?)? (\\d{1,2}) ?(?:a|amps?) (?:in-?line|in line)(?: fuse)?(?: in)?',
     (_, size) => `fuse ${size} in`,

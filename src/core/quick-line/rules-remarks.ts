@@ -4,6 +4,10 @@ import { loadOf } from '@/src/core/quick-line/sentence'
 /** What belongs to a visit and is no entry of its own: kept as it was said, and nothing is weighed by it. Asked last. */
 export const remarkRules: readonly Rule[] = [
   rule(
+    '(?:(?:furnace |draft )?pressure switch )?(?:hose|tube|tubing|vent|flue)s? .*|(?:pressure switch|inducer|draft switch) (?:hose|tube|port)s? .*|.*\\bset up as\\b.*|compressor (?:is )?(?:off|out|down|cut out|went off) on (?:the )?(?:high|low|head|thermal|pressure)(?: .*)?',
+    (the) => the.asNote(),
+  ),
+  rule(
     '(?:condensate |ac )?(?:drain|drain line|trap|condensate pump|pump|pan)(?: is| was)? (?:all )?(?:plugged|clogged|backed up|blocked|full|dry|stopped up|overflowing|dead|not pumping|cleared|blown out)(?: .*)?|.*\\b(?:droppings|set up wrong|set wrong|wired wrong|programmed wrong|configured wrong)\\b.*|(?:cleared|blew out|snaked|unclogged|drained) (?:the )?(?:drain|trap|pan|line).*',
     (the) => the.asNote(),
   ),

@@ -27,6 +27,9 @@ export const thermostatRules: readonly Rule[] = [
       return seen && (call ? named && `call ${named}; ${seen}` : seen)
     },
   ),
+  rule('(?:it is |its |still )?(?:in|on)(?: its)?(?: \\d+ ?(?:min|minute|minutes))?(?: time| compressor)? (?:delay|time ?out)', (the) =>
+    isAtStat(the) ? statHere(the, 'waits') : null,
+  ),
   rule('(?:it )?(?:says|shows|showing) (?:wait|waiting|delay|please wait)', (the) => (isAtStat(the) ? statHere(the, 'waits') : null)),
   rule(`${STAT} (?:shows|has|displays|showing|is showing) (?:an? )?(snow ?flake|flame|fire|fan)(?: icon| symbol| sign)?`, (the, icon) => {
     const call = the.call(/^snow/.test(icon) ? 'cool' : icon === 'fan' ? 'fan' : 'heat')

@@ -1,7 +1,8 @@
 import { leadNames } from '@/src/core/bench/points'
 import type { JobState } from '@/src/core/job/job-state'
 import { findCable, findPart, findPlace, isGroundWord } from '@/src/core/quick-line/names'
-import { Memo } from '@/src/core/units/cache'
+import { LruCache, Memo } from '@/src/core/units/cache'
+import { workLimit } from '@/src/core/units/work-limit'
 import { callNames } from '@/src/core/wiring/call'
 import { parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside } from '@/src/core/wiring/supply'
@@ -40,9 +41,13 @@ export class Sentence {
     return findPlace(this.system, word) ?? this.system.places.find((place) => kind?.includes(place.kind))?.id ?? null
   }
 
-  /** A part by its name or id, with or without what kind of thing it is. */
+  /** A part by its name or id, with or without what kind of thing it is. Every stretch of a line is asked for: what it is here is kept. */
   part(words: string): string | null {
     const word = words.trim()
+    return partsNamed.of(this.system).get(`${this.state.bench.place} ${word}`, () => ({ id: this.findPart(word) })).id
+  }
+
+  private findPart(word: string): string | null {
     const known = findPart(this.system, word)
     if (known) return known
     if (/^(?:thermostat|stat|tstat|t-stat)$/.test(word))
@@ -208,6 +213,9 @@ export class Sentence {
     return lettersOf.of(this.system).get(word.toLowerCase()) ?? word
   }
 }
+
+/** What is named at a place, by the place and the words. */
+const partsNamed = new Memo((_: System) => new LruCache<string, { readonly id: string | null }>(workLimit(4000)))
 
 /** A name without what kind of thing it is. */
 const bare = (name: string): string => name.replaceAll('-', ' ').replace(/ (switch|relay|motor|coil|sensor|pressure switch)$/, '')

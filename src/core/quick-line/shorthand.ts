@@ -26,6 +26,24 @@ const shortened: readonly (readonly [RegExp, string | ((...found: string[]) => s
     /^(?:now |i'm |im )?(lift|land|unplug|plug|jump|jumper|pull|clip|reset|disconnect|reconnect|unhook|check|turn|switch|kill|swap)(?:p|g|t)?ing (?=\S)/i,
     (_, verb) => `${/^(?:unplug|plug|clip|swap)$/i.test(verb) ? `${verb}${verb.slice(-1)}` : verb}ed `,
   ],
+  [
+    /\b(?:breaker|fuse|it) keeps? (?:on )?(popping|tripping|blowing|kicking)\b(?= (?:when|whenever|as soon as|every|on|with|once|if)\b)/gi,
+    (_, verb) => ({ p: 'pops', t: 'trips', b: 'blows', k: 'trips' })[verb[0].toLowerCase()] ?? 'trips',
+  ],
+  [/\bwhenever\b/gi, 'when'],
+  // One letter on two calls.
+  [
+    /^([A-Z]\d?) (?:is |has |reads )?([\d.]+) ?v? in (cool|heat)(?:ing)?,? (?:and |but )?(?:is |has )?([\d.]+) ?v? in (cool|heat)(?:ing)?$/i,
+    'call $3; $1-C $2 V; call $5; $1-C $4 V',
+  ],
+  [/\b(clicks?|clicked|shifts?|shifted|pulls? in|pulled in|comes? in|runs?|works?) over(?= |$)/gi, '$1'],
+  [/\b(stat|thermostat) (?:calls|is calling)(?=,)/gi, '$1 shows a call'],
+  [/ (?:on one side),? (?:and |but )?(?=[\d.]+ ?v? (?:on )?(?:the )?other(?: side)?$)/gi, ' in, '],
+  [/(?<=\d) one side,? (?:and |but )?([\d.]+) (?:on )?(?:the )?other(?: side)?$/gi, ' in, $1 out'],
+  [/\bbetween hot and neutral\b/gi, 'hot to neutral'],
+  [/\b(low|high) pressure (?:switch )?(?:cut out|is out|kicked out|dropped out)\b/gi, '$1-pressure switch open'],
+  [/\b(?:ran) ([A-Z]\d?) (?:on|over|through) (?:the )?(?=\w+$)/gi, 'swap $1 to '],
+  [/ (?:on (?:a|the|its) call|when calling|when called)$/gi, ''],
   [/\b(?:zip|zilch|nada|squat|goose egg)\b/gi, 'nothing'],
   [/\bcoming (?=out$|out\b[,;])/gi, ''],
   // What keeps it from tripping until then makes it trip.

@@ -70,6 +70,7 @@ const CALLED_CODE = '(?:code|error|fault|alert|warning|message)'
 const TOLD_AS_CODE = `(?:an? )?(?:(?:over ?-?current|overload)(?: ${CALLED_CODE})?|(?:high current|too much current|current too high|short(?:ed)?(?: circuit)?) ${CALLED_CODE}|${CALLED_CODE} (?:for |of )?(?:over ?-?current|overload|too much current|short))`
 
 export const thermostatCodeRules: readonly Rule[] = [
+  rule(`(?:error|code|fault|alert)(?: [a-z]?\\d+)?,? (?:says |is |for )?${OVER}`, (the) => over(the, '', '')),
   rule(`(${STAT}) (?:${SHOWS} )?${OVER}${ON_WIRE}`, (the, named, wire) => over(the, named, wire)),
   rule(`${TOLD_AS_CODE}${ON_WIRE}(?: (?:on|at) (${STAT}))?`, (the, wire, named) => over(the, named, wire)),
   rule(

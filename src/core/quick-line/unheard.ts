@@ -83,6 +83,8 @@ function isLostReading(words: readonly string[], at: number, { held, kept }: Hea
 function isHeldName(phrase: string, before: string, after: string, the: Sentence, { held, kept }: Heard): boolean | null {
   if (kept.includes(phrase) || !/[a-z]{3}/.test(phrase) || /^(?:high|low|(?:the|a) .*)$/.test(phrase)) return null
   if (/^(?:side|transformer|stage|strips?)$/.test(after)) return null
+  // To heat, and not the call for it.
+  if (/^(?:dont|doesnt|wont|not|didnt|never|cant)$/.test(before)) return null
   const isCall =
     /^(?:cool|heat|fan)$/.test(phrase) || (/^(?:cooling|heating)$/.test(phrase) && /^(?:in|on|for|to|calls?|called)$/.test(before))
   const call = isCall ? the.call(phrase) : null
