@@ -43,6 +43,16 @@ test('a job by quick line and keyboard alone', async ({ page }) => {
   await page.keyboard.press('Escape')
   await expect(page.getByText('note: Y-gnd twelve').first()).toBeVisible()
 
+  // What may mean two things is offered as each of them; one key takes it.
+  await page.keyboard.press('/')
+  await page.keyboard.type('lift C at indoor')
+  const meanings = page.getByRole('list', { name: 'which of these' })
+  await expect(meanings.getByRole('button')).toHaveText([/lift C \(white\) of the outdoor cable/, /lift C \(blue\) of the stat cable/])
+  await page.keyboard.press('Alt+1')
+  await expect(page.getByRole('textbox', { name: 'quick line', exact: true })).toHaveValue('')
+  await page.keyboard.press('Escape')
+  await line('undo')
+
   await line('repaired 1 because a fence post')
   for (const back of ['land outdoor Y at indoor', 'land outdoor Y at outdoor', 'fuse 3 in', 'power on']) await line(back)
   for (const [call, proof] of [

@@ -115,7 +115,7 @@ describe('a swap by quick line', () => {
   it('points at the word that does not fit', () => {
     // One cable alone has a brown spare.
     expect(read('swap Y to brown')).toMatchObject({ ok: true, drafts: [{ change: { cable: 'stat-cable', to: 'brown' } }] })
-    expect(read('swap Y')).toMatchObject({ ok: false, problem: expect.stringContaining('say stat-cable Y or outdoor-cable Y') })
+    expect(read('swap Y')).toMatchObject({ ok: false, problem: expect.stringContaining('say "stat-cable Y" or "outdoor-cable Y"') })
     expect(read('swap stat Y')).toMatchObject({ ok: false, problem: 'Say which spare: brown, orange, black.' })
     expect(read('swap stat Y to pink')).toMatchObject({ ok: false, start: 15, end: 19 })
     expect(read('swap back')).toMatchObject({ ok: false, problem: 'No conductor is on a spare.' })

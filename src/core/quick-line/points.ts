@@ -118,13 +118,13 @@ export function readConductor(reader: Reader, wanted: (end: Point) => boolean): 
 }
 
 export function theOneEnd(reader: Reader, ends: readonly Point[], token: Token, place: string): Point {
+  const { suspects } = reader.context
   if (ends.length === 0) reader.failAt(`There is no conductor "${token.text}" at the ${placeName(reader, place)}.`, token)
   if (ends.length > 1) {
-    const cables = ends.map((end) => `${parsePoint(end).cable} ${parsePoint(end).name}`)
-    reader.failAt(
-      `More than one conductor answers to "${token.text}" at the ${placeName(reader, place)}: say ${cables.join(' or ')}.`,
-      token,
-    )
+    // The one in a cable that is suspected first.
+    const rank = (end: Point) => suspects.findIndex(({ zone }) => zone === parsePoint(end).cable) + 1 || suspects.length + 1
+    const cables = [...ends].sort((a, b) => rank(a) - rank(b)).map((end) => `"${parsePoint(end).cable} ${parsePoint(end).name}"`)
+    reader.failAt(`More than one conductor answers to ${token.text} at the ${placeName(reader, place)}: say ${cables.join(' or ')}.`, token)
   }
   return ends[0]
 }

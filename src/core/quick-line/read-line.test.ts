@@ -169,7 +169,7 @@ describe('a line that is not understood points at the word', () => {
     ['R-Q 26', 'Q', 'There is no "Q" at the indoor unit. It has R, Y, G, W, C, chassis (gnd).'],
     ['R-C 26 furlongs', 'furlongs', '"furlongs" is not a unit for a reading. Use V, mV, ohm, kohm or Mohm.'],
     ['walk cellar', 'cellar', 'There is no place "cellar". Places: thermostat, indoor, outdoor.'],
-    ['lift Y at indoor', 'Y', 'More than one conductor answers to "Y" at the indoor unit: say stat-cable Y or outdoor-cable Y.'],
+    ['lift Y at indoor', 'Y', 'More than one conductor answers to Y at the indoor unit: say "outdoor-cable Y" or "stat-cable Y".'],
     ['R-C', '', 'What did the meter read? Add a number or OL.'],
     ['R-C 26.4 V plus', 'plus', 'I understood the start, but not "plus".'],
     ['power maybe', 'maybe', 'Power is "on" or "off".'],

@@ -95,7 +95,7 @@ describe('hands, eyes and what is kept', () => {
 
 describe('what is asked back', () => {
   it.each([
-    ['took Y off at the air handler', 'stat-cable Y or outdoor-cable Y'],
+    ['took Y off at the air handler', '"stat-cable Y" or "outdoor-cable Y"'],
     ['coil reads 12 ohms', 'Which coil'],
     ['wires swapped', 'Which two'],
     ['gas valve clicks', 'has no gas valve'],

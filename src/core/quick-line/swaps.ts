@@ -29,7 +29,7 @@ export function readSwap(reader: Reader): EntryDraft[] {
   const cables = fitting.length === 1 ? fitting : named
   if (cables.length > 1)
     reader.failAt(
-      `More than one conductor answers to "${token.text}": say ${cables.map(({ id }) => `${id} ${token.text}`).join(' or ')}.`,
+      `More than one conductor answers to ${token.text}: say ${cables.map(({ id }) => `"${id} ${token.text}"`).join(' or ')}.`,
       token,
     )
   const [{ id, name, conductors }] = cables

@@ -8,6 +8,7 @@ import { toggleTheme } from '@/src/ui/theme/theme'
 const keys: readonly (readonly [string, string])[] = [
   ['/', 'type in the quick line'],
   ['↑ ↓ →', 'in the quick line: earlier lines; finish the word'],
+  ['Alt 1 … 4', 'in the quick line: take the first, second … of what it may mean'],
   ['1 … 7', 'open a step'],
   ['a s d f g', 'answer the next check: first, second, …'],
   ['k', 'type the reading, or find another answer'],

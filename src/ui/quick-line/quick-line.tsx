@@ -2,6 +2,7 @@
 import { useEffect, useMemo, useRef } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import { completeLine } from '@/src/core/quick-line/complete'
+import { eitherOf, type Meant } from '@/src/core/quick-line/either'
 import { type QuickLineContext, readQuickLine } from '@/src/core/quick-line/read-line'
 import { Button } from '@/src/ui/controls/button'
 import { useHands, useJob, useMoment, useProposal, useSuspects, useTold } from '@/src/ui/desk/desk-context'
@@ -32,6 +33,7 @@ export function QuickLine({ onHelp }: { onHelp: () => void }) {
   )
   const understood = useMemo(() => (line.trim() === '' ? null : readQuickLine(line, context)), [line, context])
   const completions = useMemo(() => completeLine(line, context), [line, context])
+  const meanings = useMemo(() => (understood?.ok === false ? eitherOf(line, understood.problem, context) : []), [understood, line, context])
   const history = useLineHistory()
   useHotkeys('/', () => field.current?.focus(), { preventDefault: true, useKey: true })
   useEffect(() => {
@@ -46,6 +48,12 @@ export function QuickLine({ onHelp }: { onHelp: () => void }) {
     if (record(understood.drafts) !== null) return
     setLine(null)
     history.keep(line.trim())
+  }
+  /** One of the things that the line may mean, by a tap or by its number. */
+  const takeMeaning = ({ line: meant, drafts }: Meant) => {
+    if (record(drafts) !== null) return
+    setLine(null)
+    history.keep(meant)
   }
   /** What is no entry is kept as it was said: nothing that was typed has to be said otherwise. */
   const keepAsNote = () => {
@@ -66,6 +74,12 @@ export function QuickLine({ onHelp }: { onHelp: () => void }) {
             ? (completions[0] ?? null)
             : null
     if (event.key === 'Escape') field.current?.blur()
+    const meaning = event.altKey ? meanings[Number(/^Digit([1-9])$/.exec(event.code)?.[1]) - 1] : undefined
+    if (meaning) {
+      event.preventDefault()
+      takeMeaning(meaning)
+      return
+    }
     if (event.key === 'Enter' && event.shiftKey) {
       event.preventDefault()
       keepAsNote()
@@ -101,33 +115,50 @@ export function QuickLine({ onHelp }: { onHelp: () => void }) {
         spellCheck={false}
         className="min-h-11 min-w-0 flex-1 bg-transparent font-mono text-large placeholder:text-muted"
       />
-      <output
-        id="understood"
-        className={`text-small max-desk:absolute max-desk:inset-x-0 max-desk:bottom-full max-desk:border-line max-desk:border-t-2 max-desk:bg-panel max-desk:px-3 max-desk:py-2 max-desk:min-h-14 max-desk:empty:hidden desk:max-w-[58%] desk:text-right ${
-          understood?.ok === false || (!understood && told?.isProblem) ? 'text-ember' : 'text-hold'
-        } ${understood || told?.isProblem ? '' : 'max-desk:hidden'}`}
-      >
-        {understood?.ok && (
-          <>
-            {understood.say} · <b>Enter</b> takes it
-          </>
+      <div className="max-desk:absolute max-desk:inset-x-0 max-desk:bottom-full desk:max-w-[58%] desk:text-right">
+        <output
+          id="understood"
+          className={`block text-small max-desk:border-line max-desk:border-t-2 max-desk:bg-panel max-desk:px-3 max-desk:py-2 max-desk:min-h-14 max-desk:empty:hidden ${
+            understood?.ok === false || (!understood && told?.isProblem) ? 'text-ember' : 'text-hold'
+          } ${understood || told?.isProblem ? '' : 'max-desk:hidden'}`}
+        >
+          {understood?.ok && (
+            <>
+              {understood.say} · <b>Enter</b> takes it
+            </>
+          )}
+          {understood?.ok === false && (
+            <>
+              {understood.start < understood.end && line.slice(understood.start, understood.end) !== line.trim() && (
+                <b>“{line.slice(understood.start, understood.end)}”: </b>
+              )}
+              {understood.problem}
+              <span className="text-muted max-desk:hidden"> · Shift+Enter keeps it as a note</span>
+            </>
+          )}
+          {!understood && told && (
+            <span key={told.say} className={`landed line-clamp-2 ${told.isProblem ? '' : 'max-desk:hidden'}`}>
+              {told.isProblem ? told.say : `✓ ${told.say}`}
+            </span>
+          )}
+        </output>
+        {meanings.length > 0 && (
+          <ul
+            aria-label="which of these"
+            className="flex flex-wrap gap-1 bg-panel p-1 max-desk:px-3 max-desk:pb-2 desk:absolute desk:right-0 desk:bottom-full desk:border-line desk:border-2"
+          >
+            {meanings.map((meant, index) => (
+              <li key={meant.say}>
+                <Button onClick={() => takeMeaning(meant)} title={`Alt+${index + 1}`}>
+                  <span className="text-muted max-desk:hidden">Alt+{index + 1} </span>
+                  {meant.say}
+                </Button>
+              </li>
+            ))}
+          </ul>
         )}
-        {understood?.ok === false && (
-          <>
-            {understood.start < understood.end && line.slice(understood.start, understood.end) !== line.trim() && (
-              <b>“{line.slice(understood.start, understood.end)}”: </b>
-            )}
-            {understood.problem}
-            <span className="text-muted max-desk:hidden"> · Shift+Enter keeps it as a note</span>
-          </>
-        )}
-        {!understood && told && (
-          <span key={told.say} className={`landed line-clamp-2 ${told.isProblem ? '' : 'max-desk:hidden'}`}>
-            {told.isProblem ? told.say : `✓ ${told.say}`}
-          </span>
-        )}
-      </output>
-      {completions.length > 0 && (
+      </div>
+      {completions.length > 0 && meanings.length === 0 && (
         <ul aria-label="completions" className="absolute right-0 bottom-full flex flex-wrap gap-1 bg-panel p-1 max-desk:hidden">
           {completions.map((made, index) => (
             <li key={made}>
