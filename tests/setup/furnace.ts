@@ -1,19 +1,14 @@
 import { applyChange } from '@/src/core/bench/apply'
 import { type Bench, type BenchChange, createBench } from '@/src/core/bench/bench'
-import { createEngine, type Engine } from '@/src/core/diagnosis/engine'
+import type { Engine } from '@/src/core/diagnosis/engine'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
 import { type Hypothesis, healthy, hypothesisOfFault } from '@/src/core/readings/hypothesis'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
+import { engineOf } from '@/tests/setup/engines'
 
 /** Short ways to the furnace with A/C, for tests that read like the trade. */
 
-let engine: Engine | null = null
-
-/** One engine for a whole test file: making one takes a while. */
-export const furnaceEngine = (): Engine => {
-  engine ??= createEngine(furnaceAc)
-  return engine
-}
+export const furnaceEngine = (): Engine => engineOf(furnaceAc.id)
 
 export const benchWith = (...changes: BenchChange[]): Bench =>
   changes.reduce((bench, change) => {

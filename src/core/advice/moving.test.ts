@@ -1,17 +1,8 @@
 import { movingNow } from '@/src/core/advice/moving'
-import { createEngine, type Engine } from '@/src/core/diagnosis/engine'
 import type { Entry, EntryDraft } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
-import { systemById } from '@/src/core/wiring/systems/catalogue'
+import { engineOf } from '@/tests/setup/engines'
 
-const engines = new Map<string, Engine>()
-const engineOf = (id: string): Engine => {
-  const system = systemById(id)
-  if (!system) throw new Error(`no system ${id}`)
-  const engine = engines.get(id) ?? createEngine(system)
-  engines.set(id, engine)
-  return engine
-}
 const START = Date.parse('2026-03-04T09:00:00Z')
 const timed = (...drafts: [number, EntryDraft][]): Entry[] =>
   drafts.map(([atS, draft], index) => ({ id: `e${index}`, at: new Date(START + atS * 1000).toISOString(), ...draft }) as Entry)

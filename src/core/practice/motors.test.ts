@@ -1,27 +1,19 @@
-import { createEngine } from '@/src/core/diagnosis/engine'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
 import { emptyComplaint } from '@/src/core/job/complaint'
 import { createHouse } from '@/src/core/practice/house'
 import { runTrial } from '@/src/core/practice/trial'
 import { createRandom } from '@/src/core/units/random'
 import type { CallName } from '@/src/core/wiring/call'
-import { systemById } from '@/src/core/wiring/systems/catalogue'
 import { templateValues } from '@/src/core/wiring/values'
-
-const systemOf = (id: string) => {
-  const system = systemById(id)
-  if (!system) throw new Error(`no ${id}`)
-  return system
-}
+import { engineOf, systemOf } from '@/tests/setup/engines'
 
 /** A visit to a house where a call does not do all that it should. */
 function visit(id: string, truth: string, call: CallName) {
-  const system = systemOf(id)
-  const engine = createEngine(system)
+  const engine = engineOf(id)
   const hypothesis = engine.hypotheses.find((one) => one.id === truth)
   if (!hypothesis) throw new Error(`no ${truth}`)
   const complaint = { ...emptyComplaint, symptoms: ['mode-dead' as const], call }
-  return runTrial(engine, createHouse(system, hypothesis, templateValues, createRandom(5)), { complaint })
+  return runTrial(engine, createHouse(engine.system, hypothesis, templateValues, createRandom(5)), { complaint })
 }
 
 describe('a motor or an element that does nothing with its volts', () => {

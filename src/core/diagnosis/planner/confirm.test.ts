@@ -1,5 +1,4 @@
 import { createBench } from '@/src/core/bench/bench'
-import { createEngine } from '@/src/core/diagnosis/engine'
 import { graded, inDegree, isGraded, kindsOfWiring } from '@/src/core/diagnosis/hypotheses/houses'
 import { computePosterior, noEvidence } from '@/src/core/diagnosis/inference/posterior'
 import { propose } from '@/src/core/diagnosis/planner/propose'
@@ -11,8 +10,9 @@ import { latestAnswers, type Observation } from '@/src/core/readings/observation
 import { createRandom } from '@/src/core/units/random'
 import type { Point } from '@/src/core/wiring/point'
 import { callsOf } from '@/src/core/wiring/system'
-import { furnaceAc, systemById } from '@/src/core/wiring/systems/catalogue'
+import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 import { templateValues } from '@/src/core/wiring/values'
+import { engineOf, systemOf } from '@/tests/setup/engines'
 import { furnaceEngine, hypothesisOf } from '@/tests/setup/furnace'
 
 const engine = furnaceEngine()
@@ -39,10 +39,9 @@ describe('a sound house', () => {
 
 describe.each(['heat-pump-o', 'zoned-furnace-ac'])('a sound house of many calls, %s', (id) => {
   it('is told within the checks of a visit: what one call has shown at a place is not looked at again on the next', () => {
-    const system = systemById(id)
-    if (!system) throw new Error(`no system ${id}`)
+    const system = systemOf(id)
     const house = createHouse(system, healthy, drawValues(system, createRandom(8)), createRandom(9))
-    const trial = runTrial(createEngine(system), house, { complaint: noEvidence.complaint })
+    const trial = runTrial(engineOf(id), house, { complaint: noEvidence.complaint })
     expect(trial.verdict?.found).toBe('nothing-wrong')
     const called = new Set(trial.observations.map(({ bench }) => bench.call))
     for (const call of callsOf(system)) expect(called).toContain(call)
@@ -52,8 +51,7 @@ describe.each(['heat-pump-o', 'zoned-furnace-ac'])('a sound house of many calls,
 
 /** Looks at what runs in a house of a system, the pocket breaker in the slot, and where such a search stands. */
 function lookingAt(id: string) {
-  const system = systemById(id)
-  if (!system) throw new Error(`no system ${id}`)
+  const system = systemOf(id)
   const called = (call: Observation['bench']['call']): Observation['bench'] => ({
     ...createBench(system),
     slot: { holds: 'breaker', ratingA: 3, open: false },
@@ -65,7 +63,7 @@ function lookingAt(id: string) {
     probe: { meter: 'look', at },
     answer: { word },
   })
-  return { engine: createEngine(system), asFound: createBench(system), called, seen }
+  return { engine: engineOf(id), asFound: createBench(system), called, seen }
 }
 
 describe('a look that speaks of trouble where all else is well', () => {
@@ -252,9 +250,8 @@ describe('damage by degrees', () => {
 
 describe('a line that reads nothing across', () => {
   it('is read to ground before it is called off: an open neutral reads all of it there', () => {
-    const system = systemById('furnace-no-common')
-    if (!system) throw new Error('no such system')
-    const engine = createEngine(system)
+    const engine = engineOf('furnace-no-common')
+    const { system } = engine
     const fault = engine.faults.find(({ id }) => id === 'neutral-open:furnace-supply')
     if (!fault) throw new Error('no such fault')
     const house = createHouse(system, hypothesisOfFault(fault), templateValues, createRandom(6))

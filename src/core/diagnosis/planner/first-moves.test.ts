@@ -1,5 +1,4 @@
 import { createBench } from '@/src/core/bench/bench'
-import { createEngine, type Engine } from '@/src/core/diagnosis/engine'
 import { noEvidence } from '@/src/core/diagnosis/inference/posterior'
 import { propose } from '@/src/core/diagnosis/planner/propose'
 import { emptyComplaint, type Symptom } from '@/src/core/job/complaint'
@@ -9,17 +8,9 @@ import { LANDED } from '@/src/core/readings/looks'
 import type { Observation } from '@/src/core/readings/observations'
 import { createRandom } from '@/src/core/units/random'
 import type { CallName } from '@/src/core/wiring/call'
-import { systemById } from '@/src/core/wiring/systems/catalogue'
 import { templateValues } from '@/src/core/wiring/values'
+import { engineOf } from '@/tests/setup/engines'
 
-const engines = new Map<string, Engine>()
-function engineOf(id: string): Engine {
-  const system = systemById(id)
-  if (!system) throw new Error(`no system ${id}`)
-  const engine = engines.get(id) ?? createEngine(system)
-  engines.set(id, engine)
-  return engine
-}
 const told = (symptom: Symptom, call: CallName | null = null) => ({ ...emptyComplaint, symptoms: [symptom], call })
 const firstOf = (id: string, symptom: Symptom, call: CallName | null = null) => {
   const engine = engineOf(id)

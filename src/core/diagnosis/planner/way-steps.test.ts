@@ -1,30 +1,38 @@
 import { createBench } from '@/src/core/bench/bench'
-import { createEngine } from '@/src/core/diagnosis/engine'
 import { noEvidence } from '@/src/core/diagnosis/inference/posterior'
 import { propose } from '@/src/core/diagnosis/planner/propose'
 import { emptyComplaint } from '@/src/core/job/complaint'
 import type { WayOfWorking } from '@/src/core/job/ways'
 import { createHouse } from '@/src/core/practice/house'
-import { runTrial } from '@/src/core/practice/trial'
+import { runTrial, type Trial } from '@/src/core/practice/trial'
+import type { Observation } from '@/src/core/readings/observations'
 import { createRandom } from '@/src/core/units/random'
-import { systemById } from '@/src/core/wiring/systems/catalogue'
 import { templateValues } from '@/src/core/wiring/values'
+import { engineOf, systemOf } from '@/tests/setup/engines'
 
 const complaint = { ...emptyComplaint, symptoms: ['fuse-on-call' as const], call: 'cool' as const }
 
-/** A visit in one way of working to a house whose Y is rubbed through outdoors. */
-function visit(id: string, way: WayOfWorking) {
-  const system = systemById(id)
-  if (!system) throw new Error(`no ${id}`)
-  const engine = createEngine(system)
+type Visit = Trial & { readonly trials: readonly Observation[]; readonly beforeOhms: readonly Observation[] }
+const visits = new Map<string, Visit>()
+
+/** A visit in one way of working to a house whose Y is rubbed through outdoors; the same for every test that asks of it. */
+function visit(id: string, way: WayOfWorking): Visit {
+  const made = visits.get(`${id} ${way}`)
+  if (made) return made
+  const engine = engineOf(id)
   const rubbed = engine.hypotheses.find((one) => one.id === 'conductor-to-chassis:outdoor-cable.Y fuse blown')
   if (!rubbed) throw new Error('no such fault')
-  const trial = runTrial(engine, createHouse(system, rubbed, templateValues, createRandom(7)), { complaint }, (one, evidence, bench) =>
-    propose(one, evidence, bench, { way }),
+  const trial = runTrial(
+    engine,
+    createHouse(engine.system, rubbed, templateValues, createRandom(7)),
+    { complaint },
+    (one, evidence, bench) => propose(one, evidence, bench, { way }),
   )
   const trials = trial.observations.filter(({ probe }) => probe.meter === 'trip')
   const firstOhms = trial.observations.findIndex(({ probe }) => probe.meter === 'ohms')
-  return { ...trial, trials, beforeOhms: trial.observations.slice(0, firstOhms < 0 ? undefined : firstOhms) }
+  const whole = { ...trial, trials, beforeOhms: trial.observations.slice(0, firstOhms < 0 ? undefined : firstOhms) }
+  visits.set(`${id} ${way}`, whole)
+  return whole
 }
 
 describe.each(['furnace-ac', 'heat-pump-o'])('a way of working on %s', (id) => {
@@ -46,10 +54,8 @@ describe.each(['furnace-ac', 'heat-pump-o'])('a way of working on %s', (id) => {
 })
 
 it('a way begins without a walk', () => {
-  const system = systemById('furnace-ac')
-  if (!system) throw new Error('no furnace')
   for (const way of ['take-off', 'add-on', 'halve'] as const) {
-    const { next } = propose(createEngine(system), { ...noEvidence, complaint }, createBench(system), { way })
+    const { next } = propose(engineOf('furnace-ac'), { ...noEvidence, complaint }, createBench(systemOf('furnace-ac')), { way })
     expect(next?.setup.filter((change) => change.do === 'walk')).toEqual([])
   }
 })
