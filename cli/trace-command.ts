@@ -15,7 +15,7 @@ import { isContent } from '@/src/core/job/standing'
 import { readQuickLine } from '@/src/core/quick-line/read-line'
 import { probeKey } from '@/src/core/readings/check'
 import { probeSchema } from '@/src/core/readings/check-schema'
-import { wholeLooks } from '@/src/core/readings/looks'
+import { wholeLooks } from '@/src/core/readings/working'
 import { capital } from '@/src/core/units/capital'
 import { sayMinutes, sayPercent } from '@/src/core/units/quantity'
 

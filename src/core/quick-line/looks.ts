@@ -4,8 +4,9 @@ import { placeName, readAtPlace, readCable, theOneEnd } from '@/src/core/quick-l
 import type { Reader } from '@/src/core/quick-line/reader'
 import type { Token } from '@/src/core/quick-line/tokens'
 import type { Probe } from '@/src/core/readings/check'
+import { LANDED, stripFindings, wrongOn } from '@/src/core/readings/landing-looks'
 import { landingsAt, runsAt, wiringOf } from '@/src/core/readings/look-target'
-import { bareWord, LANDED, stripFindings, wrongOn } from '@/src/core/readings/looks'
+import { bareWord } from '@/src/core/readings/looks'
 import { wordsFor } from '@/src/core/readings/predict'
 import { zonesOf } from '@/src/core/wiring/system'
 

@@ -1,6 +1,7 @@
 import type { Probe } from '@/src/core/readings/check'
+import { LANDED } from '@/src/core/readings/landing-looks'
 import { flameOf, flameSignalOf, landingsAt, parseLook, runsAt, wiringOf } from '@/src/core/readings/look-target'
-import { LANDED, wordsOfLook } from '@/src/core/readings/looks'
+import { wordsOfLook } from '@/src/core/readings/looks'
 import { sayAnswer, sayProbe } from '@/src/core/readings/say'
 import { Memo } from '@/src/core/units/cache'
 import { isPoint, parsePoint } from '@/src/core/wiring/point'

@@ -1,31 +1,24 @@
 import type { Bench } from '@/src/core/bench/bench'
 import { faultFamilies } from '@/src/core/faults/families'
-import type { FaultFamilyRecord } from '@/src/core/faults/family'
-import { type Fault, singlesOf } from '@/src/core/faults/fault'
-import { type SolvedState, setInState } from '@/src/core/operation/in-state'
-import { RUNS_ABOVE } from '@/src/core/operation/machine'
+import { singlesOf } from '@/src/core/faults/fault'
+import { setInState } from '@/src/core/operation/in-state'
 import { isAlive, isBurning, isGuarded, isPulledIn } from '@/src/core/operation/state'
 import { CODE, codeFor, codeLooks } from '@/src/core/readings/code-looks'
 import { flameWord, flameWords, signalWords } from '@/src/core/readings/flame-looks'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
-import { parseLook, runsAt } from '@/src/core/readings/look-target'
+import { LANDED, landedEnds, landingLooks, stripFindings, wordsOfEnd } from '@/src/core/readings/landing-looks'
+import { parseLook } from '@/src/core/readings/look-target'
 import type { Component } from '@/src/core/readings/prediction'
 import { switchLooks, wordsOfSwitch } from '@/src/core/readings/switch-looks'
 import type { World, Worlds } from '@/src/core/readings/world'
 import { modelValue } from '@/src/core/units/model-value'
-import { landingAt, loadInside } from '@/src/core/wiring/links'
 import type { PartOf } from '@/src/core/wiring/part'
-import { conductorEnd, isPoint, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
-import { cableById, callerOf, firstPart, partById, partsOf, type System } from '@/src/core/wiring/system'
+import { cableById, callerOf, firstPart, partById, type System } from '@/src/core/wiring/system'
 import { switchedTerminals } from '@/src/core/wiring/thermostat'
 
 /** What the eye and the ear find: a fuse, landings, relays, loads, lights, and marks along the wiring. */
 
-/** No wire is off, and none on a wrong screw. */
-export const LANDED = 'all landed'
-/** What else is found at the landings of a place, all of them landed. */
-export const stripFindings = ['strap', 'wet', 'corroded'] as const
 /** Marks that point to an outside cause. */
 export const marks = ['rubbed', 'chewed', 'stapled', 'scorched'] as const
 
@@ -120,74 +113,6 @@ function callLooks({ system }: Laboratory, at: string, { call }: Bench, { fault 
 /** How an armature is told that is in, and one that is out; a damper's blade is driven shut. */
 const wordsOfCoil = (role: PartOf<'coil'>['role']): [string, string] => (role === 'damper' ? ['shut', 'open'] : ['in', 'out'])
 
-/** A wire that is off its screw, one on a wrong screw, and on which. */
-function wordsOfEnd(system: System, end: Point): string[] {
-  const { place } = parsePoint(end)
-  const terminals = system.places.find(({ id }) => id === place)?.terminals ?? []
-  return [`off: ${end}`, `wrong: ${end}`, ...terminals.map((terminal) => wrongOn(end, terminal))]
-}
-
-/** The word for a wire that was seen on a wrong screw, with the screw. */
-export const wrongOn = (end: string, terminal: string): string => `wrong: ${end} on ${terminal}`
-
-function landedEnds(system: System, place: string): Point[] {
-  return system.cables.flatMap((cable) => {
-    const side = cable.between.indexOf(place)
-    return side < 0
-      ? []
-      : cable.conductors
-          .filter((conductor) => conductor.lands[side] !== null)
-          .map((conductor) => conductorEnd(cable.id, conductor.id, place))
-  })
-}
-
-/** A line-voltage load, seen and heard from beside the unit. */
-export function runs({ system, network }: Laboratory, { kernel }: SolvedState, at: string, weight: number): Component[] {
-  const part = partById(system, at)
-  if (part?.kind !== 'load') return []
-  const [a, b] = [loadInside(part.id), terminalPoint(part.between[1], part.place)].map((node) => network.nodeIndex(node))
-  return [{ weight, at: { word: kernel.difference(a, b) > RUNS_ABOVE * part.volts ? 'runs' : 'still' }, sigma: 1, floating: false }]
-}
-
-/** Every place at which there is something to see at work, as one look each. */
-export const wholeLooks = (system: System): { readonly meter: 'look'; readonly at: string }[] =>
-  system.places.filter(({ id }) => workingAt(system, id).length > 1).map(({ id }) => ({ meter: 'look', at: runsAt(id) }))
-
-/** What can be seen or heard to do its work at a place: motors, heaters, relays, valves. */
-export const workingAt = (system: System, place: string): (PartOf<'load'> | PartOf<'coil'>)[] =>
-  [...partsOf(system, 'load'), ...partsOf(system, 'coil')].filter((part) => part.place === place)
-
-/** What works in one state of the machine: part by part, at every place. */
-export function workingIn(
-  laboratory: Laboratory,
-  solved: SolvedState,
-  { effects }: Pick<Hypothesis, 'effects'>,
-  state: number,
-): ReadonlyMap<string, boolean> {
-  const { system, machine } = laboratory
-  const loads = partsOf(system, 'load').map((part) => {
-    const [{ at }] = runs(laboratory, solved, part.id, 1)
-    return [part.id, typeof at === 'object' && at.word === 'runs'] as const
-  })
-  const coils = machine.relays.map(
-    ({ part }, index) =>
-      [part.id, isPulledIn(state, index) || effects.some((effect) => effect.do === 'weld' && effect.coil === part.id)] as const,
-  )
-  return new Map<string, boolean>([...loads, ...coils])
-}
-
-/** Whether a place does what it does in a sound house on the same bench. */
-export function asCalled(
-  system: System,
-  at: string,
-  works: ReadonlyMap<string, boolean>,
-  soundly: ReadonlyMap<string, boolean>,
-  weight: number,
-): Component[] {
-  const isSo = workingAt(system, parseLook(at).of).every(({ id }) => works.get(id) === soundly.get(id))
-  return [{ weight, at: { word: isSo ? 'as called' : 'not as called' }, sigma: 1, floating: false }]
-}
-
 /** What the eye finds in one world; a load is told by `runs`, state by state. */
 export function look(laboratory: Laboratory, at: string, bench: Bench, hypothesis: Hypothesis, worlds: Worlds, world: World): Component[] {
   const { what, of } = parseLook(at)
@@ -209,50 +134,6 @@ export function look(laboratory: Laboratory, at: string, bench: Bench, hypothesi
 
 /** A thermostat that dies and comes back under a short is looked at while it is up, or its display outlasts the dips. */
 const SEEN_UP = modelValue({ value: 0.25, unit: 'share of looks', source: 'assumption' })
-
-/** Of wires that lead nowhere, those that sit on a screw without a use. */
-const ON_UNUSED_SCREW = modelValue({ value: 0.1, unit: 'share', source: 'assumption' })
-/** Of wires seen on a wrong screw, those whose screw is told. */
-const SCREW_TOLD = modelValue({ value: 0.5, unit: 'share', source: 'assumption' })
-
-/** A glance over a whole strip that misses the one wire that is off. */
-const OVERLOOKED = modelValue({ value: 0.02, unit: 'share of looks', source: 'assumption' })
-
-/** What is found at the landings of a place: each wire that is off or on a wrong screw may be the one that is told, else straps and water. */
-function landingLooks(system: System, place: string, bench: Bench, hypothesis: Hypothesis, weight: number): Component[] {
-  // Of wires that are in the hand nobody asks where they are landed.
-  const moved = landedEnds(system, place).filter(
-    (end) => !bench.lifted.includes(end) && hypothesis.effects.some((effect) => effect.do === 'open' && effect.link === landingAt(end)),
-  )
-  const word = (said: string, share: number): Component => ({ weight: weight * share, at: { word: said }, sigma: 1, floating: false })
-  if (moved.length === 0) {
-    const found = strapOrWater(hypothesis, place)
-    return found ? [word(found, 1)] : corrosionLooks(hypothesis, place, weight)
-  }
-  return moved.flatMap((end) => {
-    const share = (1 - OVERLOOKED) / moved.length
-    const touch = hypothesis.effects.find((effect) => effect.do === 'short' && effect.a === end)
-    const missed = word(LANDED, OVERLOOKED / moved.length)
-    if (touch?.do !== 'short')
-      return [word(`off: ${end}`, share * (1 - ON_UNUSED_SCREW)), word(`wrong: ${end}`, share * ON_UNUSED_SCREW), missed]
-    const terminal = isPoint(touch.b) ? parsePoint(touch.b).name : touch.b
-    return [word(`wrong: ${end}`, share * (1 - SCREW_TOLD)), word(wrongOn(end, terminal), share * SCREW_TOLD), missed]
-  })
-}
-
-/** A strip that went bad shows it. */
-const CORROSION_SHOWS = modelValue({ value: 0.85, unit: 'chance', source: 'assumption' })
-/** A good strip looks corroded. */
-const CORROSION_ANYWAY = modelValue({ value: 0.03, unit: 'chance', source: 'assumption' })
-
-/** Screws gone green beside wires that are all landed. */
-function corrosionLooks({ fault }: Hypothesis, place: string, weight: number): Component[] {
-  const shows = isSeenAt('corroded', fault, place) ? CORROSION_SHOWS : CORROSION_ANYWAY
-  return [
-    { weight: weight * shows, at: { word: 'corroded' }, sigma: 1, floating: false },
-    { weight: weight * (1 - shows), at: { word: LANDED }, sigma: 1, floating: false },
-  ].sort((a, b) => b.weight - a.weight)
-}
 
 const isFoundFuseOut = (system: System, bench: Bench): boolean =>
   firstPart(system, 'fuse').holds === undefined && (bench.slot.holds === 'breaker' || bench.slot.holds === 'nothing')
@@ -299,11 +180,3 @@ function lookWord(laboratory: Laboratory, at: string, bench: Bench, hypothesis: 
   if (states.size > 1) return 'chatters'
   return states.has(true) ? on : off
 }
-
-/** What else the eye finds at the landings of a place. */
-function strapOrWater({ fault }: Hypothesis, place: string): 'strap' | 'wet' | null {
-  return (['strap', 'wet'] as const).find((what) => isSeenAt(what, fault, place)) ?? null
-}
-
-const isSeenAt = (what: FaultFamilyRecord['seenAtLandings'], fault: Fault | null, place: string): boolean =>
-  fault !== null && singlesOf(fault).some(({ family, zone }) => zone === place && faultFamilies[family].seenAtLandings === what)

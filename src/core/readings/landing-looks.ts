@@ -1,0 +1,89 @@
+import type { Bench } from '@/src/core/bench/bench'
+import { faultFamilies } from '@/src/core/faults/families'
+import type { FaultFamilyRecord } from '@/src/core/faults/family'
+import { type Fault, singlesOf } from '@/src/core/faults/fault'
+import type { Hypothesis } from '@/src/core/readings/hypothesis'
+import type { Component } from '@/src/core/readings/prediction'
+import { modelValue } from '@/src/core/units/model-value'
+import { landingAt } from '@/src/core/wiring/links'
+import { conductorEnd, isPoint, type Point, parsePoint } from '@/src/core/wiring/point'
+import type { System } from '@/src/core/wiring/system'
+
+/** What a glance over the landings of a place finds. */
+
+/** No wire is off, and none on a wrong screw. */
+export const LANDED = 'all landed'
+/** What else is found at the landings of a place, all of them landed. */
+export const stripFindings = ['strap', 'wet', 'corroded'] as const
+/** A wire that is off its screw, one on a wrong screw, and on which. */
+export function wordsOfEnd(system: System, end: Point): string[] {
+  const { place } = parsePoint(end)
+  const terminals = system.places.find(({ id }) => id === place)?.terminals ?? []
+  return [`off: ${end}`, `wrong: ${end}`, ...terminals.map((terminal) => wrongOn(end, terminal))]
+}
+
+/** The word for a wire that was seen on a wrong screw, with the screw. */
+export const wrongOn = (end: string, terminal: string): string => `wrong: ${end} on ${terminal}`
+
+export function landedEnds(system: System, place: string): Point[] {
+  return system.cables.flatMap((cable) => {
+    const side = cable.between.indexOf(place)
+    return side < 0
+      ? []
+      : cable.conductors
+          .filter((conductor) => conductor.lands[side] !== null)
+          .map((conductor) => conductorEnd(cable.id, conductor.id, place))
+  })
+}
+
+/** Of wires that lead nowhere, those that sit on a screw without a use. */
+const ON_UNUSED_SCREW = modelValue({ value: 0.1, unit: 'share', source: 'assumption' })
+/** Of wires seen on a wrong screw, those whose screw is told. */
+const SCREW_TOLD = modelValue({ value: 0.5, unit: 'share', source: 'assumption' })
+
+/** A glance over a whole strip that misses the one wire that is off. */
+const OVERLOOKED = modelValue({ value: 0.02, unit: 'share of looks', source: 'assumption' })
+
+/** What is found at the landings of a place: each wire that is off or on a wrong screw may be the one that is told, else straps and water. */
+export function landingLooks(system: System, place: string, bench: Bench, hypothesis: Hypothesis, weight: number): Component[] {
+  // Of wires that are in the hand nobody asks where they are landed.
+  const moved = landedEnds(system, place).filter(
+    (end) => !bench.lifted.includes(end) && hypothesis.effects.some((effect) => effect.do === 'open' && effect.link === landingAt(end)),
+  )
+  const word = (said: string, share: number): Component => ({ weight: weight * share, at: { word: said }, sigma: 1, floating: false })
+  if (moved.length === 0) {
+    const found = strapOrWater(hypothesis, place)
+    return found ? [word(found, 1)] : corrosionLooks(hypothesis, place, weight)
+  }
+  return moved.flatMap((end) => {
+    const share = (1 - OVERLOOKED) / moved.length
+    const touch = hypothesis.effects.find((effect) => effect.do === 'short' && effect.a === end)
+    const missed = word(LANDED, OVERLOOKED / moved.length)
+    if (touch?.do !== 'short')
+      return [word(`off: ${end}`, share * (1 - ON_UNUSED_SCREW)), word(`wrong: ${end}`, share * ON_UNUSED_SCREW), missed]
+    const terminal = isPoint(touch.b) ? parsePoint(touch.b).name : touch.b
+    return [word(`wrong: ${end}`, share * (1 - SCREW_TOLD)), word(wrongOn(end, terminal), share * SCREW_TOLD), missed]
+  })
+}
+
+/** A strip that went bad shows it. */
+const CORROSION_SHOWS = modelValue({ value: 0.85, unit: 'chance', source: 'assumption' })
+/** A good strip looks corroded. */
+const CORROSION_ANYWAY = modelValue({ value: 0.03, unit: 'chance', source: 'assumption' })
+
+/** Screws gone green beside wires that are all landed. */
+function corrosionLooks({ fault }: Hypothesis, place: string, weight: number): Component[] {
+  const shows = isSeenAt('corroded', fault, place) ? CORROSION_SHOWS : CORROSION_ANYWAY
+  return [
+    { weight: weight * shows, at: { word: 'corroded' }, sigma: 1, floating: false },
+    { weight: weight * (1 - shows), at: { word: LANDED }, sigma: 1, floating: false },
+  ].sort((a, b) => b.weight - a.weight)
+}
+
+/** What else the eye finds at the landings of a place. */
+function strapOrWater({ fault }: Hypothesis, place: string): 'strap' | 'wet' | null {
+  return (['strap', 'wet'] as const).find((what) => isSeenAt(what, fault, place)) ?? null
+}
+
+const isSeenAt = (what: FaultFamilyRecord['seenAtLandings'], fault: Fault | null, place: string): boolean =>
+  fault !== null && singlesOf(fault).some(({ family, zone }) => zone === place && faultFamilies[family].seenAtLandings === what)

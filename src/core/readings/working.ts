@@ -1,0 +1,60 @@
+import type { SolvedState } from '@/src/core/operation/in-state'
+import { RUNS_ABOVE } from '@/src/core/operation/machine'
+import { isPulledIn } from '@/src/core/operation/state'
+import type { Hypothesis } from '@/src/core/readings/hypothesis'
+import type { Laboratory } from '@/src/core/readings/laboratory'
+import { parseLook, runsAt } from '@/src/core/readings/look-target'
+import type { Component } from '@/src/core/readings/prediction'
+import { loadInside } from '@/src/core/wiring/links'
+import type { PartOf } from '@/src/core/wiring/part'
+import { terminalPoint } from '@/src/core/wiring/point'
+import { partById, partsOf, type System } from '@/src/core/wiring/system'
+
+/** What is seen and heard to work: motors, heaters, relays, valves, each by itself and a place as a whole. */
+
+/** A line-voltage load, seen and heard from beside the unit. */
+export function runs({ system, network }: Laboratory, { kernel }: SolvedState, at: string, weight: number): Component[] {
+  const part = partById(system, at)
+  if (part?.kind !== 'load') return []
+  const [a, b] = [loadInside(part.id), terminalPoint(part.between[1], part.place)].map((node) => network.nodeIndex(node))
+  return [{ weight, at: { word: kernel.difference(a, b) > RUNS_ABOVE * part.volts ? 'runs' : 'still' }, sigma: 1, floating: false }]
+}
+
+/** Every place at which there is something to see at work, as one look each. */
+export const wholeLooks = (system: System): { readonly meter: 'look'; readonly at: string }[] =>
+  system.places.filter(({ id }) => workingAt(system, id).length > 1).map(({ id }) => ({ meter: 'look', at: runsAt(id) }))
+
+/** What can be seen or heard to do its work at a place: motors, heaters, relays, valves. */
+export const workingAt = (system: System, place: string): (PartOf<'load'> | PartOf<'coil'>)[] =>
+  [...partsOf(system, 'load'), ...partsOf(system, 'coil')].filter((part) => part.place === place)
+
+/** What works in one state of the machine: part by part, at every place. */
+export function workingIn(
+  laboratory: Laboratory,
+  solved: SolvedState,
+  { effects }: Pick<Hypothesis, 'effects'>,
+  state: number,
+): ReadonlyMap<string, boolean> {
+  const { system, machine } = laboratory
+  const loads = partsOf(system, 'load').map((part) => {
+    const [{ at }] = runs(laboratory, solved, part.id, 1)
+    return [part.id, typeof at === 'object' && at.word === 'runs'] as const
+  })
+  const coils = machine.relays.map(
+    ({ part }, index) =>
+      [part.id, isPulledIn(state, index) || effects.some((effect) => effect.do === 'weld' && effect.coil === part.id)] as const,
+  )
+  return new Map<string, boolean>([...loads, ...coils])
+}
+
+/** Whether a place does what it does in a sound house on the same bench. */
+export function asCalled(
+  system: System,
+  at: string,
+  works: ReadonlyMap<string, boolean>,
+  soundly: ReadonlyMap<string, boolean>,
+  weight: number,
+): Component[] {
+  const isSo = workingAt(system, parseLook(at).of).every(({ id }) => works.get(id) === soundly.get(id))
+  return [{ weight, at: { word: isSo ? 'as called' : 'not as called' }, sigma: 1, floating: false }]
+}
