@@ -6,6 +6,7 @@ import type { Fault } from '@/src/core/faults/fault'
 import { type Probe, probeKey } from '@/src/core/readings/check'
 import { healthy } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
+import { runsAt } from '@/src/core/readings/look-target'
 import { SHOWS_CALL } from '@/src/core/readings/looks'
 import type { Observation } from '@/src/core/readings/observations'
 import { predict } from '@/src/core/readings/predict'
@@ -84,7 +85,10 @@ export function ofItsVolts(laboratory: Laboratory, { part }: Fault): Separation 
   }
 }
 
-/** Volts across a motor or an element on a call that runs it: with them it is dead itself, without them what feeds it is. */
+/**
+ * Volts across a motor or an element on a call that runs it: with them it is dead itself, without them what feeds it is. Both are one fact
+ * only on one bench: volts that a jumper brought yesterday say nothing of a motor that stands still on a call, when a relay lets go warm.
+ */
 export function ofLoad(laboratory: Laboratory, { part }: Fault): Separation | null {
   const { system } = laboratory
   const load = partsOf(system, 'load').find(({ id }) => id === part)
@@ -92,15 +96,32 @@ export function ofLoad(laboratory: Laboratory, { part }: Fault): Separation | nu
   const [a, b] = load.between.map((name) => terminalPoint(name, load.place))
   const probes: Probes = [{ probe: { meter: 'volts', a, b }, place: load.place }]
   const calls = callsThatMove(laboratory, { meter: 'look', at: load.id })
+  const isStill = ({ probe, answer }: Observation) =>
+    probe.meter === 'look' &&
+    [load.id, runsAt(load.place)].includes(probe.at) &&
+    typeof answer === 'object' &&
+    'word' in answer &&
+    STILL.has(answer.word)
   return {
     ways: (bench) => calls.flatMap((call) => probes.map((one) => ({ ...one, bench: { ...whole(system, bench), call } }))),
-    isMade: (observations) =>
-      observations.some(
+    isMade: (observations) => {
+      const stills = observations.filter(isStill).map(({ bench }) => actsOn(bench))
+      return observations.some(
         ({ bench, probe }) =>
-          isOneOf(probes, probe) && bench.power && (bench.jumpers.length > 0 || calls.some((call) => call === bench.call)),
-      ),
+          isOneOf(probes, probe) &&
+          bench.power &&
+          (bench.jumpers.length > 0 || calls.some((call) => call === bench.call)) &&
+          (stills.length === 0 || stills.includes(actsOn(bench))),
+      )
+    },
   }
 }
+
+const STILL: ReadonlySet<string> = new Set(['still', 'not as called'])
+
+/** What a bench makes run, wherever one stands on it and since when. */
+const actsOn = ({ call, jumpers, lifted, unplugged }: Bench): string =>
+  JSON.stringify([call, jumpers, [...lifted].sort(), [...unplugged].sort()])
 
 /** Between what a broken conductor and one that came off its screw leave on the bare end there. */
 const TELLS_APART_V = modelValue({ value: 8, unit: 'V', source: 'assumption' })

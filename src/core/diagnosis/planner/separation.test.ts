@@ -53,6 +53,21 @@ describe('a thermostat that does not close', () => {
   })
 })
 
+describe('a motor that stands still', () => {
+  const { isMade, bench } = separationIn('furnace-ac', 'load-dead', 'blower')
+  const fan = { ...bench, call: 'fan' as const }
+  const jumped = { ...bench, jumpers: [{ a: 'R@indoor' as const, b: 'G@indoor' as const }] }
+  const volts = (on: Bench) => readVolts(on, 'blower-line@indoor', 'N@indoor', 120)
+
+  it('has its volts on the bench on which it was seen still: a relay that lets go warm is in on one and out on the other', () => {
+    expect(isMade([volts(jumped), looked(fan, 'blower', 'still')])).toBe(false)
+    expect(isMade([volts(jumped), looked(fan, 'runs@indoor', 'not as called')])).toBe(false)
+    expect(isMade([volts(jumped), looked(fan, 'blower', 'still'), volts(fan)])).toBe(true)
+    // Where it was not looked at by itself its volts are what is known of it.
+    expect(isMade([volts(jumped)])).toBe(true)
+  })
+})
+
 describe('a board that puts nothing out', () => {
   it('is landed past from its own supply', () => {
     const { ways, isMade, bench } = separationIn('heat-pump-o', 'output-dead', 'defrost-board.Y-out')
