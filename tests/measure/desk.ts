@@ -1,4 +1,3 @@
-import { spawn } from 'node:child_process'
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
@@ -6,6 +5,7 @@ import { type Browser, chromium, type Page } from '@playwright/test'
 import browser from '@/playwright.config'
 import { quantile } from '@/src/core/units/quantile'
 import { catalogue } from '@/src/core/wiring/systems/catalogue'
+import { serveBuilt } from '@/tests/measure/own-server'
 import { measurePages } from '@/tests/measure/pages'
 
 /**
@@ -25,24 +25,7 @@ const jobs = [
   { symptom: 'nothing runs', isAtOnce: true, withLoom: false },
 ] as const
 const LOOM_MOVES = 30
-const port = 3198
-const origin = `http://127.0.0.1:${port}`
-const server = spawn('node', ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)], {
-  env: { ...process.env, NEST_TRACE_DATA: mkdtempSync(path.join(tmpdir(), 'nest-trace-measure-')), NEXT_TELEMETRY_DISABLED: '1' },
-  stdio: 'ignore',
-})
-
-async function serverIsUp(): Promise<void> {
-  for (let tries = 0; tries < 60; tries++) {
-    const isUp = await fetch(`${origin}/api/v1/jobs`).then(
-      ({ ok }) => ok,
-      () => false,
-    )
-    if (isUp) return
-    await new Promise((resolve) => setTimeout(resolve, 1000))
-  }
-  throw new Error('the server did not come up; is there a build?')
-}
+const { server, origin, isUp } = serveBuilt(3198, mkdtempSync(path.join(tmpdir(), 'nest-trace-measure-')))
 
 /** Resolves in the page, so that nothing but the page is timed: from the next tap to a changed count of readings, and to a card that is ready. */
 async function answerOnce(page: Page): Promise<{ suspectsMs: number; nextMs: number } | null> {
@@ -187,7 +170,7 @@ async function measure(): Promise<void> {
   const rows: string[] = []
   const all: Answered[] = []
   try {
-    await serverIsUp()
+    await isUp()
     const chrome = await chromium.launch(browser.use?.launchOptions)
     if (process.argv.includes('--pages')) {
       await writePages(chrome)

@@ -2,7 +2,7 @@
  * How long a PDF takes: written by the command line, process and all, and saved from the Close step, from the tap to the file, in the
  * browser's own worker. The demo job, and one with a hundred and eighty readings more. Needs a build. Writes docs/measurements/pdf.md.
  */
-import { execFileSync, spawn } from 'node:child_process'
+import { execFileSync } from 'node:child_process'
 import { mkdtempSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
@@ -12,11 +12,10 @@ import { type Entry, stampEntry } from '@/src/core/job/entry'
 import type { JobFile } from '@/src/core/job/job-file'
 import { createDemoJob } from '@/src/core/practice/demo'
 import { quantile } from '@/src/core/units/quantile'
+import { serveBuilt } from '@/tests/measure/own-server'
 
 const TIMES = 5
 const MORE_READINGS = 180
-const PORT = 3196
-const origin = `http://127.0.0.1:${PORT}`
 const folder = mkdtempSync(path.join(tmpdir(), 'nest-trace-measure-'))
 
 let count = 0
@@ -52,20 +51,8 @@ function byCommand(job: JobFile, command: 'report' | 'card'): { times: number[];
   return { times, kb: statSync(to).size / 1000 }
 }
 
-async function serverIsUp(): Promise<void> {
-  for (let tries = 0; tries < 60; tries++) {
-    const isUp = await fetch(`${origin}/api/v1/jobs`).then(
-      ({ ok }) => ok,
-      () => false,
-    )
-    if (isUp) return
-    await new Promise((resolve) => setTimeout(resolve, 1000))
-  }
-  throw new Error('the server did not come up; is there a build?')
-}
-
 /** From the tap to the file that is there, on a page that was opened anew each time. */
-async function inBrowser(job: JobFile): Promise<number[]> {
+async function inBrowser(origin: string, job: JobFile): Promise<number[]> {
   const taken = await fetch(`${origin}/api/v1/jobs`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
@@ -92,17 +79,14 @@ async function inBrowser(job: JobFile): Promise<number[]> {
 }
 
 async function main(): Promise<void> {
-  const server = spawn('node', ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(PORT)], {
-    env: { ...process.env, NEST_TRACE_DATA: path.join(folder, 'data'), NEXT_TELEMETRY_DISABLED: '1' },
-    stdio: 'ignore',
-  })
+  const { server, origin, isUp } = serveBuilt(3196, path.join(folder, 'data'))
   try {
-    await serverIsUp()
+    await isUp()
     const rows: string[] = []
     for (const [name, job] of jobs) {
       const [page, card] = [byCommand(job, 'report'), byCommand(job, 'card')]
       rows.push(
-        `| ${name} | ${seconds(page.times)} | ${page.kb.toFixed(0)} kB | ${seconds(card.times)} | ${seconds(await inBrowser(job))} |`,
+        `| ${name} | ${seconds(page.times)} | ${page.kb.toFixed(0)} kB | ${seconds(card.times)} | ${seconds(await inBrowser(origin, job))} |`,
       )
       console.log(rows.at(-1))
     }
