@@ -45,7 +45,7 @@ function byCommand(job: JobFile, command: 'report' | 'card'): { times: number[];
   writeFileSync(from, JSON.stringify(job))
   const times = Array.from({ length: TIMES }, () => {
     const begun = performance.now()
-    execFileSync('./nest-trace', [command, from, to])
+    execFileSync(path.resolve('nest-trace'), [command, from, to])
     return (performance.now() - begun) / 1000
   })
   return { times, kb: statSync(to).size / 1000 }
