@@ -146,6 +146,14 @@ const JUDGED = /^(.*\d ?(?:ohms?|v|volts?|amps?)|\d.*? (?:to|and|-) \w{1,3})\s+(
 
 /** `0.6 between them`: the two wires that were spoken of before. */
 function withThem(second: string, first: string, { system }: Reader): string {
+  // To the metal, of the one wire that was spoken of before.
+  const wire = /^(?:reads? )?to (?:ground|gnd|chassis|metal|the cabinet)\b/i.test(second.trim())
+    ? /\b(?:(\w+) )?([A-Z]\d?)\b(?!.*\b[A-Z]\d?\b)/.exec(first)
+    : null
+  if (wire) {
+    const cable = wire[1] && findCable(system, wire[1]) !== null ? `${wire[1]} ` : ''
+    return `${/\b(?:lifted|off|loose|unhooked|pulled)\b/i.test(first) ? 'lifted ' : ''}${cable}${wire[2]} ${second.trim().replace(/^reads? /i, '')}`
+  }
   const two = /\b(?:(\w+) )?([A-Z]\w?) (?:and|&|to) ([A-Z]\w?)\b/.exec(first)
   if (!two) return second
   const along = two[1] && findCable(system, two[1]) !== null ? `${two[1]} ` : ''

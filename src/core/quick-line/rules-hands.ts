@@ -59,6 +59,10 @@ function placeOfStat(the: Sentence): string | null {
 }
 
 export const handRules: readonly Rule[] = [
+  rule('(?:unplugged|unplug|pulled|disconnected)(?: the)? (?:both|all|two) (?:pressure )?(?:switches|safeties|pressures)', (the) => {
+    const here = partsOf(the.system, 'switch').filter(({ id, place }) => place === the.state.bench.place && /pressure/.test(id))
+    return here.length > 0 ? here.map(({ id }) => `unplug ${id}`).join('; ') : null
+  }),
   rule(
     '(?:bypassed|bypass|jumped|jumpered|jump)(?: out)? (?:thermostat|stat|tstat),? ([a-z]\\d?) (?:to|and) ([a-z]\\d?)',
     (the, one, other) => {

@@ -17,7 +17,7 @@ function zoneScrew({ system, state }: Sentence, zone: string, letter: string): s
 
 function zoneVolts(the: Sentence, zone: string, one: string, other: string, volts: string): string | null {
   const [a, b] = [one, other === '' || other === 'common' ? 'c' : other].map((letter) => zoneScrew(the, zone, letter))
-  return a && b ? `${a}-${b} ${volts} V` : null
+  return a && b ? `${a}-${b} ${volts}${the.state.bench.power ? ' V' : ''}` : null
 }
 
 /** Wires of the one cable that goes to another place, taken off where one stands. */

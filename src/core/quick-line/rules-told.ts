@@ -25,6 +25,15 @@ function stageOrAsk(the: Sentence, said: string): Said {
 
 /** What happened, and what was seen, in the words in which it is told on the phone. Asked first: they say more than their single words. */
 export const toldRules: readonly Rule[] = [
+  rule(
+    '(holds|trips)(?: fine)? (?:on|with|in) (?:everything|all calls|all|every call|any call) (?:but|except|besides) (\\S+)',
+    (the, word, but) => {
+      const odd = the.call(but)
+      const others = ['fan', 'cool', 'heat'].flatMap((one) => the.call(one) ?? []).filter((one) => one !== odd)
+      const opposite = word === 'holds' ? 'trips' : 'holds'
+      return odd && [...others.map((one) => `${word} on ${one}`), `${opposite} on ${odd}`].join('; ')
+    },
+  ),
   rule('zone (\\d)(?: stat| thermostat)?(?: is)? (?:set|calling|calls|called|turned|switched)(?: for| to| on)? (.+)', (the, zone, call) =>
     leading('call', the.call(`zone ${zone} ${call}`)),
   ),

@@ -198,7 +198,7 @@ export const visitRules: readonly Rule[] = [
         : null
     },
   ),
-  rule('door(?: switch)?(?: is)? (?:in|pushed in|held in|made)', (the) =>
+  rule('door(?: switch)?(?: is)? (?:in|out|pushed in|held in|made)', (the) =>
     partById(the.system, the.part('door') ?? '')
       ? { asks: 'Is the panel on, or the switch held by hand? Say "panel on", or read it: "door 0 V" across it with the power on.' }
       : null,

@@ -90,7 +90,7 @@ export const rules: readonly Rule[] = [
     (the, call) => leading('call', the.call(call)),
   ),
   rule(
-    '(?:(?:stuck|put|dropped|slid|threw|stick) )?(?:pocket |reset(?:table)? |pop )?(?:popper|pop-?up|breaker|resettable)(?: is)?(?: in(?:to)?)?(?: (?:for|instead of|in place of) fuse)?(?: (?:fuse )?(?:slot|holder|place|socket))?',
+    '(?:(?:stuck|put|dropped|slid|threw|stick) )?(?:pocket |resettable |reset (?=breaker (?:is )?in)|pop )?(?:popper|pop-?up|breaker|resettable)(?: is)?(?: in(?:to)?)?(?: (?:for|instead of|in place of) fuse)?(?: (?:fuse )?(?:slot|holder|place|socket))?',
     () => 'breaker in',
   ),
   rule('(?:call|calling|called|set|turn|turned)(?: it)?(?: on)?(?: for| to| up to)? (\\S+)(?: on)?', (the, call) =>

@@ -118,4 +118,4 @@ export const plain = (said: string): string =>
 
 /** `the float's tripped`: an apostrophe that stands for "is". */
 const IS_SO =
-  /(\w)[’']s (?=(?:too|warm|cold|full|wet|off|on|out|open|closed|shut|blank|dead|dark|shorted|bad|good|hot|tripped|stuck|running|calling|back|in|down|up|loose|blown|gone|not|still|welded|pulled|buzzing|chattering|humming|flashing|blinking|clicking)\b)/g
+  /(\w)[’']s (?=(?:too|warm|cold|full|wet|off|on|out|open|closed|shut|blank|dead|dark|shorted|bad|good|hot|tripped|stuck|running|calling|back|in|down|up|loose|blown|gone|not|still|welded|pulled|sucked|kicked|snapped|clicked|picked|dropped|energized|buzzing|chattering|humming|flashing|blinking|clicking)\b)/g

@@ -154,8 +154,14 @@ export class Sentence {
       : null
   }
 
-  /** Volts read at something: a letter against common, or across a part. */
+  /** A number read at something: a letter against common, or across a part. Without a unit it is ohms with the power off. */
   voltsAt(words: string, volts: string): string | null {
+    const line = this.readAt(words, volts)
+    const isOhms = !this.state.bench.power && this.said.includes(volts) && !/volt|\d ?v(?:ac)?\b/i.test(this.said)
+    return line !== null && isOhms ? `ohms ${line.replace(`${volts} V`, volts)}` : line
+  }
+
+  private readAt(words: string, volts: string): string | null {
     const [what, where] = words.split(/ (?:at|in|on) /)
     const place = where === undefined ? null : this.place(where)
     if (where !== undefined && place === null) return null

@@ -44,6 +44,13 @@ const shortened: readonly (readonly [RegExp, string | ((...found: string[]) => s
   [/\b(low|high) pressure (?:switch )?(?:cut out|is out|kicked out|dropped out)\b/gi, '$1-pressure switch open'],
   [/\b(?:ran) ([A-Z]\d?) (?:on|over|through) (?:the )?(?=\w+$)/gi, 'swap $1 to '],
   [/ (?:on (?:a|the|its) call|when calling|when called)$/gi, ''],
+  [/(\w)[’']s got (?=\d|no\b|nothing\b|a\b)/gi, '$1 has '],
+  // How a meter's figure is come by says no more than the figure.
+  [
+    / (?:checks|checked|tests|tested|meters|metered|came back|comes back|comes out|came out|rings|rang)(?: out)?(?: at| as| to)? (?=[\d.]+(?: ?ohms?)?$|ol$|open$)/gi,
+    ' ',
+  ],
+  [/\b(click(?:s|ed)) open\b/gi, 'pulls in'],
   [/\b(?:zip|zilch|nada|squat|goose egg)\b/gi, 'nothing'],
   [/\bcoming (?=out$|out\b[,;])/gi, ''],
   // What keeps it from tripping until then makes it trip.

@@ -25,6 +25,11 @@ describe('what a line names', () => {
     ['heat-pump-o', at('outdoor'), 'unplugged the RV coil, contactor came right in', 'unplug valve; contactor in'],
     ['heat-pump-o', at('outdoor'), 'reversing valve clicks when I energize O', 'jumper R O; valve in'],
     ['furnace-ac', at('indoor'), 'installed new 3 amp fuse, 20 minutes no problems', 'fuse 3 in; holds'],
+    ['furnace-ac', at('indoor'), 'holds on everything but cool', 'holds on fan; holds on heat; trips on cool'],
+    ['furnace-ac', at('indoor', true), 'outdoor Y lifted, to ground 0.3', 'lift outdoor Y; ohms lifted outdoor Y-gnd 0.3'],
+    ['zoned-furnace-ac', at('panel', true), 'zone 2 R to C 0.5', 'ohms R2-C2 0.5'],
+    ['package-heat-pump', at('package'), 'O 26 in cooling, 0 in heating', 'call cool; O-C 26 V; call heat; O-C 0 V'],
+    ['furnace-ac', at('indoor'), 'breaker keeps popping whenever AC calls', 'trips on cool'],
     ['furnace-ac', at('indoor', true), 'outdoor red and white beep together', 'ohms outdoor Y-outdoor C jumps between 0 and 40'],
   ])('is all heard: %s %p: %s', (system, before, said, means) => {
     expect(hear({ system, before, said, means })).toMatchObject({ outcome: 'understood' })
@@ -37,6 +42,18 @@ describe('what a line names', () => {
       expect(answer.ok ? answer.say : answer.problem).toContain(`nothing of "${lost}"`)
     },
   )
+
+  it('what is read past a part is no bypass of it', () => {
+    const answer = read('cool-strips', at('indoor'), 'float unplugged, still no 24 past it')
+    expect(answer.ok && answer.drafts.some(({ kind }) => kind === 'bench')).toBe(false)
+  })
+
+  it('a breaker that is not in is not reset', () => {
+    expect(read('furnace-ac', at('indoor'), 'reset the breaker')).toMatchObject({
+      ok: false,
+      problem: expect.stringContaining('no breaker in the fuse slot'),
+    })
+  })
 
   it('a wire of a color that several cables have is asked after by its cable', () => {
     expect(read('furnace-ac', at('indoor', true), 'red to white beeps')).toMatchObject({
