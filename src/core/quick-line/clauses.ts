@@ -64,7 +64,7 @@ export function readClauses(text: string, reader: Reader): Said {
     // A terminal that goes hot on the call is part of the call, not a separate reading.
     if (isCondition && LETTER_ON.test(right.trim())) return withNote(readClauses(left, reader), right)
     const both = isCondition
-      ? (readPair(asCondition(ofIt(right, left, reader)), left, reader, false) ?? besideDry(left, right, reader))
+      ? (readPair(asCondition(ofIt(right, left, reader)), left, reader, false) ?? underRemark(left, right, reader))
       : (readPair(left, right, reader, true) ?? concluded(joint[0], left, right, reader))
     if (typeof both === 'string' && !(isSaid && isRemark(both))) return both
     question ??= both
@@ -106,7 +106,7 @@ function inTurn(joints: readonly RegExpExecArray[]): RegExpExecArray[] {
 }
 
 /** Under which it was so, in words by which nothing is weighed: with the pan dry. */
-const besideDry = (left: string, right: string, reader: Reader): string | null =>
+const underRemark = (left: string, right: string, reader: Reader): string | null =>
   isAside(right, reader) ? withNote(readClauses(left, reader), right) : null
 
 /** `dead with 120 on it`: on what was spoken of before. */

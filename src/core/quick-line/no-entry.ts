@@ -1,5 +1,6 @@
 import type { Entry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
+import { OF_THE_CIRCUIT } from '@/src/core/quick-line/clauses'
 import { isCommandWord } from '@/src/core/quick-line/commands'
 import { Sentence } from '@/src/core/quick-line/sentence'
 import type { System } from '@/src/core/wiring/system'
@@ -15,6 +16,15 @@ export const isRiddle = (line: string, problem: string): boolean =>
   /^(?:A reading is a number or OL|What did the meter read|A number is missing)/.test(problem) &&
   !/\d|\bOL\b|\b[A-Z]\d? (?:to|and) [A-Z]\d?\b/.test(line) &&
   line.trim().split(/\s+/).length > 3
+
+/** A sentence that names no terminal, no number, no command and nothing of the circuit. */
+export function isPlainRemark(line: string, system: System): boolean {
+  const words = line.trim().split(/\s+/)
+  const letters = new Set(system.places.flatMap(({ terminals }) => terminals))
+  const isPlain = words.length >= 3 && words.every((word) => /^[a-z][a-z'’,.-]*[.!]?$/i.test(word) && !letters.has(word.toUpperCase()))
+  const isSentence = /\b(?:the|a|an|was|is|were|has|had|he|she|they|by|my|of)\b/i.test(line)
+  return isPlain && isSentence && !OF_THE_CIRCUIT.test(line) && !isCommandWord(words[0])
+}
 
 /** The line begins as a command does, or has a terminal, a part or a number in it: the grammar's own words say what would fit. */
 export function isOfReading(line: string, { system, entries }: { readonly system: System; readonly entries: readonly Entry[] }): boolean {

@@ -9,6 +9,41 @@ type Form = readonly [says: RegExp, as: string | ((the: Sentence, all: string, .
 /** Other words for the same, in the order in which they are put: each takes what those before it have left. */
 const forms: readonly Form[] = [
   [/^\/+\s*/, ''],
+  // As it is said in one shop and another: the same in the words of the rules.
+  // What judges a reading before it is said.
+  [
+    /^(?:a )?(?:good|solid|steady|healthy|strong|nice|only|just|still|about|around)(?: an?)? (?=[\d.]+ ?(?:v|volts?|ohms?|a|amps?|[a-z]{1,2}\d? ?(?:to|-|\/)|leg|across|on|at|between|from)\b)/gi,
+    '',
+  ],
+  [/\b(clicks?|clicked|shifts?|shifted|pulls? in|pulled in|comes? in|runs?|works?) over(?= |$)/gi, '$1'],
+  [/ (?:on one side),? (?:and |but )?(?=[\d.]+ ?v? (?:on )?(?:the )?other(?: side)?$)/gi, ' in, '],
+  [/(?<=\d) one side,? (?:and |but )?([\d.]+) (?:on )?(?:the )?other(?: side)?$/gi, ' in, $1 out'],
+  [/\bbetween hot and neutral\b/gi, 'hot to neutral'],
+  [/\b(low|high) pressure (?:switch )?(?:cut out|is out|kicked out|dropped out)\b/gi, '$1-pressure switch open'],
+  [/\b(?:ran) ([A-Z]\d?) (?:on|over|through) (?:the )?(?=\w+$)/gi, 'swap $1 to '],
+  [/(\w)[’']s got (?=\d|no\b|nothing\b|a\b)/gi, '$1 has '],
+  // How a meter's figure is come by says no more than the figure.
+  [
+    / (?:checks|checked|tests|tested|meters|metered|came back|comes back|comes out|came out|rings|rang)(?: out)?(?: at| as| to)? (?=[\d.]+(?: ?ohms?)?$|ol$|open$)/gi,
+    ' ',
+  ],
+  [/\b(click(?:s|ed)) open\b/gi, 'pulls in'],
+  [/\b(?:zip|zilch|nada|squat|goose egg)\b/gi, 'nothing'],
+  [/\bcoming (?=out$|out\b[,;])/gi, ''],
+  [/\b(\w+) and (\w+) (?:beep|beeps|ring|rings)(?: together| to each other)?$/gi, '$1 to $2 beeps'],
+  [/\b(?:hpc|hpco)\b/gi, 'high-pressure switch'],
+  [/\b(?:lpc|lpco)\b/gi, 'low-pressure switch'],
+  [/\bsec(?= (?:is |reads? )?(?:\d|ol\b|open\b))/gi, 'secondary'],
+  [/\bleg (?:one|1|a)\b/gi, 'L1'],
+  [/\bleg (?:two|2|b)\b/gi, 'L2'],
+  [/\bleg (?:three|3|c)\b/gi, 'L3'],
+  [/\b(?:leg to leg|between (?:the |both )?(?:two )?legs|across (?:the |both )?legs|phase to phase)\b/gi, 'L1 to L2'],
+  [/\b(?:yanked|ripped|plucked|snatched)\b/gi, 'pulled'],
+  [/\boff (?:the |its |of the )?(?:sub-?base|back ?plate|wall ?plate|mounting plate)\b/gi, 'off the wall'],
+  [/\btook ((?:the )?\w+(?: \w+)?) loose\b/gi, 'took $1 off'],
+  [/\b(goes|went|going) black\b/gi, '$1 blank'],
+  [/(?<=blank) (?:for (?:a )?)?(?:a )?(?:second|sec|moment|split second)\b/gi, ''],
+  [/\b(?:the )?bunch\b/gi, 'the bundle'],
   [/^(\w+(?: \w+)?):\s+/, (the, all, head) => (the.place(head.toLowerCase()) ? `at ${head} ` : all)],
   [/\s*=\s*(?=\d|ol\b)/gi, ' '],
   [/\s+/g, ' '],

@@ -1,12 +1,12 @@
 import type { Entry, EntryDraft } from '@/src/core/job/entry'
 import { foldJob, lastStanding } from '@/src/core/job/fold'
 import { sayDraft, sayFallen } from '@/src/core/job/say-draft'
-import { isRemark, OF_THE_CIRCUIT, type Reader, readClauses } from '@/src/core/quick-line/clauses'
-import { isCommandWord, parseCommand } from '@/src/core/quick-line/commands'
+import { isRemark, type Reader, readClauses } from '@/src/core/quick-line/clauses'
+import { parseCommand } from '@/src/core/quick-line/commands'
 import { spelledOut } from '@/src/core/quick-line/ellipsis'
 import { interpret } from '@/src/core/quick-line/interpret'
 import { dashedNames } from '@/src/core/quick-line/names'
-import { isOfReading, isRiddle, NO_ENTRY } from '@/src/core/quick-line/no-entry'
+import { isOfReading, isPlainRemark, isRiddle, NO_ENTRY } from '@/src/core/quick-line/no-entry'
 import { normalForm } from '@/src/core/quick-line/normal-form'
 import { fromOwnWords, withLeadsByName } from '@/src/core/quick-line/own-words'
 import { clausesOf } from '@/src/core/quick-line/parted'
@@ -93,16 +93,9 @@ function inOwnWords(line: string, context: Reading): Understood | null {
 /** What is read along a run is refused with its own reason: as a sentence it would be a reading on the screws. */
 const isOfRun = (clause: string): boolean => /^\s*(?:(?:loop|landmark)\b|cap (?:\w+ )?[a-z]\w?(?:-\w+)? [\d.]+ ?(?:[npu]f)\b)/i.test(clause)
 
-/** A sentence that names no terminal, no number, no command and nothing of the circuit is a remark: a note, by which nothing is weighed. */
-function asRemark(line: string, context: QuickLineContext): Understood | null {
-  const words = line.trim().split(/\s+/)
-  const letters = new Set(context.system.places.flatMap(({ terminals }) => terminals))
-  const isPlain = words.length >= 3 && words.every((word) => /^[a-z][a-z'’,.-]*[.!]?$/i.test(word) && !letters.has(word.toUpperCase()))
-  const isSentence = /\b(?:the|a|an|was|is|were|has|had|he|she|they|by|my|of)\b/i.test(line)
-  return isPlain && isSentence && !OF_THE_CIRCUIT.test(line) && !isCommandWord(words[0])
-    ? readInGrammar(`note ${line.trim()}`, context)
-    : null
-}
+/** A sentence that is no entry of any kind is a note, by which nothing is weighed. */
+const asRemark = (line: string, context: QuickLineContext): Understood | null =>
+  isPlainRemark(line, context.system) ? readInGrammar(`note ${line.trim()}`, context) : null
 
 /** Clauses put into the grammar's words one after the other, each where those before it have led; null when one of them is not understood. */
 function inGrammarsWords(clauses: readonly string[], context: Reading): Said {
@@ -173,7 +166,10 @@ function clauseInGrammar(clause: string, context: Reading): Said {
     (plain(normal) === plain(clause) ? null : inTheGrammar(clause, context.system, state, clause, isReadable))
   if (said !== null && (typeof said === 'object' || (isReadable(said) && !isRemark(said)))) return said
   const the = new Sentence(context.system, state, clause)
-  const meant = interpret(plain(clause), the) ?? (plain(normal) === plain(clause) ? null : interpret(plain(normal), the))
+  const first = interpret(plain(clause), the)
+  const other = typeof first === 'string' || plain(normal) === plain(clause) ? null : interpret(plain(normal), the)
+  // What is clear in one form of it is not asked in another.
+  const meant = typeof other === 'string' ? other : (first ?? other)
   if (meant === null || (said !== null && typeof meant === 'object')) return said
   // A remark is what is left where nothing else is meant.
   if (typeof said === 'string' && typeof meant === 'string' && isRemark(said) && !isRemark(meant) && isReadable(meant)) return meant

@@ -3,6 +3,7 @@ import { loadOf } from '@/src/core/quick-line/sentence'
 
 /** What belongs to a visit and is no entry of its own: kept as it was said, and nothing is weighed by it. Asked last. */
 export const remarkRules: readonly Rule[] = [
+  rule('(?:held|holding|hold|pushed) door switch (?:in|shut|down|closed)(?: .*)?', (the) => the.asNote()),
   rule(
     '(?:(?:furnace |draft )?pressure switch )?(?:hose|tube|tubing|vent|flue)s? .*|(?:pressure switch|inducer|draft switch) (?:hose|tube|port)s? .*|.*\\bset up as\\b.*|compressor (?:is )?(?:off|out|down|cut out|went off) on (?:the )?(?:high|low|head|thermal|pressure)(?: .*)?',
     (the) => the.asNote(),

@@ -15,11 +15,6 @@ const shortened: readonly (readonly [RegExp, string | ((...found: string[]) => s
     /\b(com(?:es?|ing)|came|go(?:es|ing)?|went|pull(?:s|ed)?|kick(?:s|ed)?|snap(?:s|ped)?|click(?:s|ed)?|drop(?:s|ped)?|fell|falls?|turn(?:s|ed)?|fire[ds]?|start(?:s|ed)?|shuts?|cuts?|pop(?:s|ped)?|trip(?:s|ped)?|held|holds?) (?:right|straight|immediately|instantly|finally|actually) (?=in\b|on\b|out\b|off\b|back\b|up\b|down\b)/gi,
     '$1 ',
   ],
-  // What judges a reading before it is said.
-  [
-    /^(?:a )?(?:good|solid|steady|healthy|strong|nice|only|just|still|about|around)(?: an?)? (?=[\d.]+ ?(?:v|volts?|ohms?|a|amps?|[a-z]{1,2}\d? ?(?:to|-|\/)|leg|across|on|at|between|from)\b)/gi,
-    '',
-  ],
   [/\btill?\b/gi, 'until'],
   // What is done while it is typed.
   [
@@ -31,28 +26,13 @@ const shortened: readonly (readonly [RegExp, string | ((...found: string[]) => s
     (_, verb) => ({ p: 'pops', t: 'trips', b: 'blows', k: 'trips' })[verb[0].toLowerCase()] ?? 'trips',
   ],
   [/\bwhenever\b/gi, 'when'],
+  [/ (?:on (?:a|the|its) call|when calling|when called)$/gi, ''],
   // One letter on two calls.
   [
     /^([A-Z]\d?) (?:is |has |reads )?([\d.]+) ?v? in (cool|heat)(?:ing)?,? (?:and |but )?(?:is |has )?([\d.]+) ?v? in (cool|heat)(?:ing)?$/i,
     'call $3; $1-C $2 V; call $5; $1-C $4 V',
   ],
-  [/\b(clicks?|clicked|shifts?|shifted|pulls? in|pulled in|comes? in|runs?|works?) over(?= |$)/gi, '$1'],
   [/\b(stat|thermostat) (?:calls|is calling)(?=,)/gi, '$1 shows a call'],
-  [/ (?:on one side),? (?:and |but )?(?=[\d.]+ ?v? (?:on )?(?:the )?other(?: side)?$)/gi, ' in, '],
-  [/(?<=\d) one side,? (?:and |but )?([\d.]+) (?:on )?(?:the )?other(?: side)?$/gi, ' in, $1 out'],
-  [/\bbetween hot and neutral\b/gi, 'hot to neutral'],
-  [/\b(low|high) pressure (?:switch )?(?:cut out|is out|kicked out|dropped out)\b/gi, '$1-pressure switch open'],
-  [/\b(?:ran) ([A-Z]\d?) (?:on|over|through) (?:the )?(?=\w+$)/gi, 'swap $1 to '],
-  [/ (?:on (?:a|the|its) call|when calling|when called)$/gi, ''],
-  [/(\w)[’']s got (?=\d|no\b|nothing\b|a\b)/gi, '$1 has '],
-  // How a meter's figure is come by says no more than the figure.
-  [
-    / (?:checks|checked|tests|tested|meters|metered|came back|comes back|comes out|came out|rings|rang)(?: out)?(?: at| as| to)? (?=[\d.]+(?: ?ohms?)?$|ol$|open$)/gi,
-    ' ',
-  ],
-  [/\b(click(?:s|ed)) open\b/gi, 'pulls in'],
-  [/\b(?:zip|zilch|nada|squat|goose egg)\b/gi, 'nothing'],
-  [/\bcoming (?=out$|out\b[,;])/gi, ''],
   // What keeps it from tripping until then makes it trip.
   [
     /\b(?:does ?n[’']?t|does not|wo ?n[’']?t|will not|did ?n[’']?t|never|not) (trip|pop|blow)(?:s|ped)?(?: it)?,? until (.+)$/i,
@@ -62,25 +42,10 @@ const shortened: readonly (readonly [RegExp, string | ((...found: string[]) => s
     /\b(?:before|without) (?:anything|any call|a call|any calls|nothing)(?: (?:was|is|were))?(?: even)?(?: (?:calling|called|called for|on))?\b/gi,
     'with nothing calling',
   ],
-  [/\b(\w+) and (\w+) (?:beep|beeps|ring|rings)(?: together| to each other)?$/gi, '$1 to $2 beeps'],
   [/\b\d+ (?:min|mins|minutes),? (?:and |with )?(?:no|without) (?:problems?|trips?|issues?|trouble)\b/gi, 'no trip'],
   [/\b(?:disregard|forget|scratch|strike|ignore)(?: that)? last(?: one| entry| reading| line)?\b/gi, 'scratch that'],
-  [/\b(?:(?:held|holding|hold) (?:the )?(?=door switch (?:in|shut|down|closed)))/gi, 'taped '],
-  [/\b(?:hpc|hpco)\b/gi, 'high-pressure switch'],
-  [/\b(?:lpc|lpco)\b/gi, 'low-pressure switch'],
-  [/\bsec(?= (?:is |reads? )?(?:\d|ol\b|open\b))/gi, 'secondary'],
-  [/\bleg (?:one|1|a)\b/gi, 'L1'],
-  [/\bleg (?:two|2|b)\b/gi, 'L2'],
-  [/\bleg (?:three|3|c)\b/gi, 'L3'],
-  [/\b(?:leg to leg|between (?:the |both )?(?:two )?legs|across (?:the |both )?legs|phase to phase)\b/gi, 'L1 to L2'],
-  [/\b(?:yanked|ripped|plucked|snatched)\b/gi, 'pulled'],
-  [/\boff (?:the |its |of the )?(?:sub-?base|back ?plate|wall ?plate|mounting plate)\b/gi, 'off the wall'],
-  [/\btook ((?:the )?\w+(?: \w+)?) loose\b/gi, 'took $1 off'],
-  [/\b(goes|went|going) black\b/gi, '$1 blank'],
-  [/(?<=blank) (?:for (?:a )?)?(?:a )?(?:second|sec|moment|split second)\b/gi, ''],
   [/\b(?:every|each) time\b/gi, 'when'],
   [/\beven (?=with\b|when\b|if\b|after\b)/gi, ''],
-  [/\b(?:the )?bunch\b/gi, 'the bundle'],
   [
     /\b(when|once|if|as soon as|with) (?:i |you |we )?(?:energize|power up|power|put 24 ?(?:v |volts )?(?:to|on)|apply 24 ?(?:v |volts )?to)(?: the)? ([YGWOB]\d?)\b/gi,
     '$1 I jumper R to $2',
