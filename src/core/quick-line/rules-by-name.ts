@@ -3,7 +3,7 @@ import type { Sentence } from '@/src/core/quick-line/sentence'
 import { across, windingVolts } from '@/src/core/quick-line/volts'
 import { wordsOfLook } from '@/src/core/readings/looks'
 import type { Part, PartOf } from '@/src/core/wiring/part'
-import { partById } from '@/src/core/wiring/system'
+import { partById, partsOf } from '@/src/core/wiring/system'
 
 /** What is said of a part by its name, before or behind it, by the kind of part it is. */
 
@@ -176,20 +176,17 @@ function behind(the: Sentence, name: string, volts: string): string | null {
   const part = disconnectNamed(the, name)
   if (!part || !the.state.bench.power) return null
   const [[, first], second] = part.poles
-  const neutral = the.system.parts.find((one) => one.kind === 'supply' && one.place === part.place && one.neutral !== undefined)
-  const other = second?.[1] ?? (neutral?.kind === 'supply' ? neutral.neutral : undefined)
+  const other = second?.[1] ?? partsOf(the.system, 'supply').find(({ place }) => place === part.place)?.neutral
   return other === undefined ? null : `${first}-${other} ${volts} V at ${part.place}`
 }
 
 /** Whether all 24 V go dead with it: every transformer is behind it. */
 function feedsAll(the: Sentence, part: PartOf<'disconnect'>): boolean {
-  const transformers = the.system.parts.flatMap((one) => (one.kind === 'transformer' ? [one] : []))
   const after = new Set(part.poles.map(([, load]) => load))
   // A door switch may stand between the two.
-  for (const one of the.system.parts)
-    if (one.kind === 'switch' && one.place === part.place && one.between.some((name) => after.has(name)))
-      for (const name of one.between) after.add(name)
-  return transformers.every(({ place, primary }) => place === part.place && primary.some((lead) => after.has(lead)))
+  for (const { place, between } of partsOf(the.system, 'switch'))
+    if (place === part.place && between.some((name) => after.has(name))) for (const name of between) after.add(name)
+  return partsOf(the.system, 'transformer').every(({ place, primary }) => place === part.place && primary.some((lead) => after.has(lead)))
 }
 
 /** Switched by hand: the power goes or comes with it where all transformers hang on it; else it is a remark. */
@@ -202,9 +199,9 @@ function switched(the: Sentence, name: string, on: boolean): string | null {
 
 /** Volts between all three legs, each pair alike. */
 function betweenAll(the: Sentence, volts: string): string | null {
-  const legs = the.system.parts
-    .flatMap((one) => (one.kind === 'disconnect' && one.place === the.state.bench.place ? one.poles : []))
-    .map(([, after]) => after)
+  const legs = partsOf(the.system, 'disconnect')
+    .filter(({ place }) => place === the.state.bench.place)
+    .flatMap(({ poles }) => poles.map(([, after]) => after))
   const pairs = legs.flatMap((one, at) => legs.slice(at + 1).map((other) => `${one}-${other} ${volts} V`))
   return pairs.length > 0 ? pairs.join('; ') : null
 }
