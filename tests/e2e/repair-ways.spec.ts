@@ -87,3 +87,46 @@ test('a new transformer: its size by what the calls ask, the lead by the line th
   await expect(matches).toContainText('the line read 118 V')
   await expect(matches).toContainText('3 A fuse')
 })
+
+test('an open conductor in a wall runs on a spare between two places that can be reached; the page and the next look at the cable say so', async ({
+  page,
+}) => {
+  const technician = new Technician(page)
+  await technician.opensTheApp()
+  await technician.beginsAJob('3 Sawmill Lane', 'No cooling since the pictures were hung')
+  await technician.goesTo('Trace')
+  for (const line of [
+    'call cool',
+    'R-C 26',
+    'Y-C 0',
+    'walk thermostat; Y-C 26',
+    'landmark stat 3 m attic hatch',
+    'landmark stat 6 m wall plate',
+  ])
+    await technician.says(line)
+  await technician.says('power off')
+  await technician.goesTo('Repair')
+  await page.getByRole('combobox', { name: 'Where' }).selectOption({ label: 'stat cable' })
+  const how = page.getByRole('region', { name: 'How to repair it' })
+  await how.getByRole('button', { name: 'copper parted' }).click()
+  await how.getByRole('button', { name: 'in a wall' }).click()
+  const way = how.getByRole('listitem').filter({ has: page.getByRole('button', { name: /^Use a spare on the bad section only/ }) })
+  await expect(way).toContainText('At attic hatch: cut Y (yellow) and brown.')
+  await way.getByLabel('spare').selectOption('orange')
+  await expect(way).toContainText('At wall plate: cut Y (yellow) and orange.')
+  await way.getByRole('button', { name: /^Use a spare on the bad section only/ }).click()
+  await way.getByRole('button', { name: /^It is done: swap Y/ }).click()
+  await expect(how.getByRole('button', { name: /^It is done/ })).toHaveCount(0)
+  await expect(page.getByRole('textbox', { name: 'What' })).toHaveValue(/Use a spare on the bad section only.*: Y/)
+  await page.getByRole('button', { name: 'Record the repair' }).click()
+
+  await technician.goesTo('Cable')
+  await expect(page.getByRole('row', { name: /yellow .*on orange between attic hatch and wall plate/ })).toBeVisible()
+  await technician.goesTo('Close')
+  await expect(page.getByRole('article')).toContainText(
+    'Y (yellow) of the stat cable runs on orange between attic hatch and wall plate: the color changes at both joints.',
+  )
+  await page.reload()
+  await technician.goesTo('Cable')
+  await expect(page.getByText('Spare in the stat cable: brown, black.')).toBeVisible()
+})

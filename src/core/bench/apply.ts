@@ -1,4 +1,4 @@
-import { type Bench, type BenchChange, isResistor, isSameJumper, type Jumper, slotOf, withSlot } from '@/src/core/bench/bench'
+import { type Bench, type BenchChange, isResistor, isSameJumper, type Jumper, type Swap, slotOf, withSlot } from '@/src/core/bench/bench'
 import { problemWithJumpers, problemWithPuttingBack } from '@/src/core/bench/jumper-guard'
 import { pinOf, problemWithPoint, sayPoint } from '@/src/core/bench/points'
 import { sayJumpers } from '@/src/core/bench/say-jumpers'
@@ -62,8 +62,8 @@ export function applyChange(system: System, bench: Bench, change: BenchChange): 
     case 'swap': {
       const problem = problemWithSwap(system, bench.swaps, change)
       if (problem) return refuse(problem)
-      const { cable, from, to } = change
-      const swap = { cable, from, to, kept: false }
+      const { cable, from, to, section } = change
+      const swap: Swap = { cable, from, to, ...(section && { section }), kept: false }
       // An end that is in the hand already stays off: the spare takes its screw.
       const off = new Set(landingsOfSwap(system, swap).map((landing) => landing.off))
       const lifted = bench.lifted.filter((end) => !off.has(end))
@@ -114,7 +114,8 @@ function moveEnd(system: System, bench: Bench, act: 'lift' | 'land', end: Point)
     )
   const others = bench.lifted.filter((other) => other !== end)
   const isLifted = others.length < bench.lifted.length
-  if (act === 'lift' && swapAt(bench.swaps, end)?.from === parsePoint(end).name)
+  const swap = swapAt(bench.swaps, end)
+  if (act === 'lift' && swap?.from === parsePoint(end).name && !swap.section)
     return refuse(`${sayPoint(system, end)} is off its terminal already: a spare serves in its place.`)
   if (act === 'lift' && isLifted) return refuse(`${sayPoint(system, end)} is lifted already.`)
   if (act === 'land' && !isLifted) return refuse(`${sayPoint(system, end)} is not lifted.`)

@@ -27,11 +27,13 @@ export interface Jumper {
   readonly ohm?: number
 }
 
-/** A conductor whose place a spare of its cable has taken. */
+/** A conductor whose place a spare of its cable has taken: at both ends, or on a section of the way. */
 export interface Swap {
   readonly cable: string
   readonly from: string
   readonly to: string
+  /** The places along the run between which the spare serves, with a joint at each; left out where it serves the whole way. */
+  readonly section?: readonly [string, string]
   /** It stays so: it was recorded as the repair. */
   readonly kept: boolean
 }
@@ -112,7 +114,7 @@ const keysOf = new Memo((bench: Bench) => {
     [...bench.unplugged].sort().join(','),
     jumpers.join(','),
     bench.swaps
-      .map(({ cable, from, to }) => `${cable}.${from}>${to}`)
+      .map(({ cable, from, to, section }) => `${cable}.${from}>${to}${section ? ' section' : ''}`)
       .sort()
       .join(','),
     `${bench.slot.holds} ${bench.slot.ratingA} ${bench.slot.open ? 'open' : 'closed'}`,

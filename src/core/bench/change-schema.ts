@@ -4,6 +4,7 @@ import { textSchema } from '@/src/core/units/text-schema'
 import { pointSchema } from '@/src/core/wiring/point-schema'
 
 const id = textSchema(80, 1)
+const landmark = textSchema(60, 1)
 
 /** One change of the bench, as the technician does it. `do` names the act. */
 export const benchChangeSchema = z.discriminatedUnion('do', [
@@ -26,7 +27,10 @@ export const benchChangeSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('reset'), part: id.optional() }),
   z.strictObject({ do: z.literal('walk'), place: id }),
   z.strictObject({ do: z.literal('panel'), place: id, on: z.boolean() }),
-  /** A conductor's place at both ends goes to a spare of the same cable; and back. */
-  z.strictObject({ do: z.literal('swap'), cable: id, from: id, to: id }),
+  /**
+   * A conductor's place at both ends goes to a spare of the same cable; and back. `section`: both stay on their screws, and the spare
+   * serves only from the one place along the run to the other, with a joint at each.
+   */
+  z.strictObject({ do: z.literal('swap'), cable: id, from: id, to: id, section: z.tuple([landmark, landmark]).optional() }),
   z.strictObject({ do: z.literal('unswap'), cable: id, from: id }),
 ])

@@ -1,12 +1,12 @@
-import { type Bench, slotOf } from '@/src/core/bench/bench'
+import { type Bench, type Swap, slotOf } from '@/src/core/bench/bench'
 import { landingsOfSwap } from '@/src/core/bench/swaps'
 import { addAdmittance, type Change, openLink } from '@/src/core/circuit/factored'
 import type { Network } from '@/src/core/circuit/network'
 import { complex } from '@/src/core/units/complex'
 import { modelValue } from '@/src/core/units/model-value'
 import { plugsOf } from '@/src/core/wiring/assembly'
-import { bodyLink, landingLink, plugLink, poleLink } from '@/src/core/wiring/links'
-import { type Point, parsePoint } from '@/src/core/wiring/point'
+import { bodyLink, conductorLink, conductorMiddle, landingLink, nearHalf, plugLink, poleLink } from '@/src/core/wiring/links'
+import { conductorEnd, type Point, parsePoint } from '@/src/core/wiring/point'
 import { cableById, partById, partsOf, type System } from '@/src/core/wiring/system'
 import { cableConstants } from '@/src/core/wiring/values'
 
@@ -33,6 +33,7 @@ export function changesOfBench(system: System, network: Network, bench: Bench): 
     for (let side = 0; side < plugsOf(part); side++) changes.push(openLink(network, plugLink(id, side)))
   }
   for (const swap of bench.swaps) {
+    if (swap.section) changes.push(...changesOfSection(system, network, swap))
     for (const { off, on, terminal } of landingsOfSwap(system, swap)) {
       const link = linkOfLanding(system, off)
       if (link) changes.push(openLink(network, link))
@@ -42,6 +43,22 @@ export function changesOfBench(system: System, network: Network, bench: Bench): 
   for (const { a, b, ohm = JUMPER_OHM } of bench.jumpers) changes.push(addAdmittance(network, a, b, complex(1 / ohm)))
   for (const { id } of partsOf(system, 'fuse')) if (slotOf(system, bench, id).open) changes.push(openLink(network, bodyLink(id)))
   return changes
+}
+
+/**
+ * A spare on a section of the way: what is wrong with the conductor sits in the stretch that was cut out, and its middle hangs free with
+ * it; its ends are one again through the spare, whose own copper is cut.
+ */
+function changesOfSection(system: System, network: Network, { cable: id, from, to }: Swap): Change[] {
+  const cable = cableById(system, id)
+  if (!cable) return []
+  const [near, far] = cable.between.map((place) => conductorEnd(id, from, place))
+  const half = network.impedance(nearHalf(id, from)).dcOhm
+  return [
+    addAdmittance(network, near, conductorMiddle(id, from), complex(-1 / half)),
+    ...[from, to].map((conductor) => openLink(network, conductorLink(id, conductor))),
+    addAdmittance(network, near, far, complex(1 / (2 * half))),
+  ]
 }
 
 /** The landing link of a conductor's end, or null for a spare that is landed nowhere. */

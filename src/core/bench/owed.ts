@@ -1,7 +1,7 @@
 import type { Bench, BenchChange } from '@/src/core/bench/bench'
 import { bypassedBy } from '@/src/core/bench/caution'
 import { sayPoint } from '@/src/core/bench/points'
-import { isFurtherOdd, sayConductor, sayFurther, sayPair } from '@/src/core/bench/say'
+import { isFurtherOdd, sayConductor, sayFurther, sayPair, saySection } from '@/src/core/bench/say'
 import { modelValue } from '@/src/core/units/model-value'
 import { sayOhms } from '@/src/core/units/quantity'
 import { sayCall } from '@/src/core/wiring/call'
@@ -47,13 +47,13 @@ export function owedBy(system: System, bench: Bench): Owed[] {
   }
   for (const end of bench.lifted)
     owed.push({ what: 'lifted', place: parsePoint(end).place, say: `${sayPoint(system, end)} is lifted`, putBack: { do: 'land', end } })
-  for (const { cable, from, to, kept } of bench.swaps) {
+  for (const { cable, from, to, section, kept } of bench.swaps) {
     if (kept) continue
     const found = cableById(system, cable)
     owed.push({
       what: 'swap',
       place: found?.between[0] ?? '',
-      say: `${sayConductor(found, from)} is on ${sayConductor(found, to)} of the ${found?.name ?? cable}: swap back, or record it as the repair`,
+      say: `${sayConductor(found, from)} is on ${sayConductor(found, to)} of the ${found?.name ?? cable}${section ? ` ${saySection(section)}` : ''}: swap back, or record it as the repair`,
       putBack: { do: 'unswap', cable, from },
     })
   }

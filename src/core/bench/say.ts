@@ -1,4 +1,4 @@
-import { type Bench, type BenchChange, type FurtherSlot, type Slot, slotOf } from '@/src/core/bench/bench'
+import { type Bench, type BenchChange, type FurtherSlot, type Slot, type Swap, slotOf } from '@/src/core/bench/bench'
 import { pinOf, sayPoint } from '@/src/core/bench/points'
 import { sayOhms } from '@/src/core/units/quantity'
 import { sayCall } from '@/src/core/wiring/call'
@@ -37,7 +37,7 @@ export function sayChange(system: System, change: BenchChange): string {
       return `walk to the ${placeById(system, change.place)?.name ?? change.place}`
     case 'swap': {
       const cable = cableById(system, change.cable)
-      return `swap ${sayConductor(cable, change.from)} to the spare ${sayConductor(cable, change.to)} of the ${cable?.name ?? change.cable}, both ends`
+      return `swap ${sayConductor(cable, change.from)} to the spare ${sayConductor(cable, change.to)} of the ${cable?.name ?? change.cable}, ${change.section ? saySection(change.section) : 'both ends'}`
     }
     case 'unswap': {
       const cable = cableById(system, change.cable)
@@ -47,6 +47,24 @@ export function sayChange(system: System, change: BenchChange): string {
       return `panel of the ${placeById(system, change.place)?.name ?? change.place} ${change.on ? 'on' : 'off'}`
   }
 }
+
+/** Where along the run a spare serves. */
+export const saySection = ([from, to]: readonly [string, string]): string => `between ${from} and ${to}`
+
+/** What a swap is to the one conductor of it and to the other. */
+export function sayOnSpare({ from, to, section }: Swap, id: string): string {
+  const where = section ? saySection(section) : null
+  if (id === from) return where === null ? `moved to ${to}` : `on ${to} ${where}`
+  return where === null ? `in place of ${from}` : `serves ${from} ${where}`
+}
+
+/** The conductors that run on a spare for a part of their way: their color changes there, and at neither end is it to be seen. */
+export const saySections = (system: System, { swaps }: Pick<Bench, 'swaps'>): string[] =>
+  swaps.flatMap(({ cable: id, from, to, section }) => {
+    const cable = cableById(system, id)
+    const name = cable?.name ?? id
+    return section ? [`${sayConductor(cable, from)} of the ${name} runs on ${sayConductor(cable, to)} ${saySection(section)}`] : []
+  })
 
 /** A conductor as it is called among those of its cable: its letter, and its colour where that is another word. */
 export function sayConductor(cable: Cable | undefined, id: string): string {
@@ -79,9 +97,10 @@ export function sayBench(system: System, bench: Bench): string[] {
   for (const { a, b, ohm } of bench.jumpers)
     phrases.push(`${ohm === undefined ? 'jumper' : `${sayOhms(ohm)} from`} ${sayPair(system, a, b)}`)
   for (const end of bench.lifted) phrases.push(`${sayPoint(system, end)} lifted`)
-  for (const { cable, from, to } of bench.swaps) {
+  for (const { cable, from, to, section } of bench.swaps) {
     const found = cableById(system, cable)
-    phrases.push(`${sayConductor(found, from)} of the ${found?.name ?? cable} on ${sayConductor(found, to)}`)
+    const where = section ? ` ${saySection(section)}` : ''
+    phrases.push(`${sayConductor(found, from)} of the ${found?.name ?? cable} on ${sayConductor(found, to)}${where}`)
   }
   for (const part of bench.unplugged) phrases.push(`${partById(system, part)?.name ?? part} unplugged`)
   for (const place of bench.panelsOff) phrases.push(`${placeById(system, place)?.name ?? place} panel off`)

@@ -121,3 +121,37 @@ describe('a swap by quick line', () => {
     expect(read('swap back')).toMatchObject({ ok: false, problem: 'No conductor is on a spare.' })
   })
 })
+
+describe('a spare on a section of the way only', () => {
+  const onSection: BenchChange = { ...swapY, section: ['attic hatch', 'wall plate'] }
+
+  it.each(['conductor-open:stat-cable.Y', 'conductor-short:stat-cable.Y+C'])('takes what is wrong along the conductor out: %s', (fault) => {
+    expect(volts(fault)).toBeLessThan(8)
+    expect(Number(volts(fault, onSection))).toBeCloseTo(Number(volts(null)), 1)
+  })
+
+  it('serves as well as the conductor did; its ends stay on their screws, and one that is lifted still breaks it', () => {
+    expect(Number(volts(null, onSection))).toBeCloseTo(Number(volts(null)), 1)
+    expect(volts(null, onSection, { do: 'lift', end: 'stat-cable.Y@indoor' })).toBeLessThan(8)
+    expect(wiredNow(furnaceAc, benchWith(onSection).swaps)).toBe(furnaceAc)
+  })
+
+  it('leaves a spare that is cut: it serves nowhere else, and reads open from end to end', () => {
+    expect(refusal({ ...swapY, from: 'G' }, onSection)).toContain('Free: orange, black')
+    const tied: BenchChange = { do: 'jumper', a: 'stat-cable.brown@thermostat', b: 'stat-cable.orange@thermostat' }
+    const loop = (...changes: BenchChange[]) =>
+      predict(furnaceEngine().laboratory, benchWith({ do: 'power', on: false }, ...changes, tied), hypothesisOf(null), {
+        meter: 'ohms',
+        a: 'stat-cable.brown@indoor',
+        b: 'stat-cable.orange@indoor',
+      })[0].at
+    expect(loop()).toBeLessThan(5)
+    expect(loop(onSection)).toBe('OL')
+  })
+
+  it('has two ends, and is owed until it is recorded as the repair', () => {
+    expect(refusal({ ...onSection, section: ['hatch', 'Hatch'] })).toContain('has two ends')
+    const owed = owedBy(furnaceAc, benchWith(onSection)).map(({ say }) => say)
+    expect(owed.join(' ')).toContain('Y (yellow) is on brown of the stat cable between attic hatch and wall plate')
+  })
+})

@@ -11,7 +11,8 @@ const conductorOf = (cable: Cable | undefined, id: string): Conductor | undefine
 export const sparesOf = (cable: Cable): Conductor[] => cable.conductors.filter(({ lands }) => lands.every((terminal) => terminal === null))
 
 /** Null when a conductor can go on that spare now, else a sentence. */
-export function problemWithSwap(system: System, swaps: readonly Swap[], { cable: id, from, to }: Omit<Swap, 'kept'>): string | null {
+export function problemWithSwap(system: System, swaps: readonly Swap[], wanted: Omit<Swap, 'kept'>): string | null {
+  const { cable: id, from, to, section } = wanted
   const cable = cableById(system, id)
   if (!cable) return `There is no cable "${id}". Cables here: ${system.cables.map((one) => one.id).join(', ')}.`
   const taken = conductorOf(cable, from)
@@ -24,11 +25,14 @@ export function problemWithSwap(system: System, swaps: readonly Swap[], { cable:
       ? `The ${cable.name} has no free spare.`
       : `${to} of the ${cable.name} is not a free spare. Free: ${free.map((spare) => spare.id).join(', ')}.`
   if (swaps.some((swap) => swap.cable === id && swap.from === from)) return `${from} of the ${cable.name} is on a spare already.`
-  return null
+  return section && isSamePlace(...section) ? `A section has two ends: "${section[0]}" is said for both.` : null
 }
 
-/** The two landings that a swap moves: the end that comes off, the spare's end that takes its place, and their terminal. */
-export function landingsOfSwap(system: System, { cable: id, from, to }: Swap): { off: Point; on: Point; terminal: Point }[] {
+const isSamePlace = (a: string, b: string): boolean => a.trim().toLowerCase() === b.trim().toLowerCase()
+
+/** The landings that a swap moves: the end that comes off, the spare's end that takes its place, and their terminal. None on a section. */
+export function landingsOfSwap(system: System, { cable: id, from, to, section }: Swap): { off: Point; on: Point; terminal: Point }[] {
+  if (section) return []
   const cable = cableById(system, id)
   const lands = conductorOf(cable, from)?.lands ?? []
   return lands.flatMap((terminal, side) => {
@@ -39,7 +43,8 @@ export function landingsOfSwap(system: System, { cable: id, from, to }: Swap): {
 }
 
 /** The wiring as it is landed now: what serves what once the swaps are made. */
-export function wiredNow(system: System, swaps: readonly Swap[]): System {
+export function wiredNow(system: System, made: readonly Swap[]): System {
+  const swaps = made.filter(({ section }) => !section)
   if (swaps.length === 0) return system
   return {
     ...system,

@@ -41,6 +41,7 @@ function draftsAt(system: System, { id: place }: Place, power: boolean): EntryDr
       conductors.flatMap((one) => [
         change({ do: 'lift', end: `${id}.${one.id}@${place}` }),
         ...conductors.map((other) => change({ do: 'swap', cable: id, from: one.id, to: other.id })),
+        ...conductors.map(({ id: to }) => change({ do: 'swap', cable: id, from: one.id, to, section: ['attic hatch', 'fence post'] })),
       ]),
     ),
     ...system.places.flatMap(({ id }) => [change({ do: 'walk', place: id }), change({ do: 'panel', place: id, on: false })]),

@@ -23,8 +23,8 @@ const changes: readonly (readonly [RegExp, (found: RegExpExecArray, system: Syst
   [/^set the thermostat to off$/i, () => 'call off'],
   [/^panel of (?:the )?(.+) (on|off)$/i, ([, name, state], system) => joined('panel', placeNamed(system, name), state)],
   [
-    /^swap (\S+)(?: \([^)]+\))? to the spare (\S+)(?: \([^)]+\))? of the (.+?)(?:, both ends)?$/i,
-    ([, from, to, cable], system) => joined('swap', cableNamed(system, cable), `${from} to ${to}`),
+    /^swap (\S+)(?: \([^)]+\))? to the spare (\S+)(?: \([^)]+\))? of the (.+?)(?:, both ends|, (between .+))?$/i,
+    ([, from, to, cable, section = ''], system) => joined('swap', cableNamed(system, cable), `${from} to ${to} ${section}`.trim()),
   ],
   [/^swap (\S+)(?: \([^)]+\))? of the (.+) back$/i, ([, from, cable], system) => joined('swap back', cableNamed(system, cable), from)],
   [/^([\d.]+) A breaker in the fuse slot$/i, ([, amps]) => `breaker ${amps} in`],

@@ -90,10 +90,11 @@ export const toldRules: readonly Rule[] = [
     (the, one, other) => leading('land', the.conductor(one || other) && `${the.conductor(one || other)}; trips`),
   ),
   rule(
-    '(?:used|using|use) (.+?) (?:wire )?(?:for|as|in place(?: of)?|instead(?: of)?) (\\S+)(?: wire)?(?: (?:at|on) both ends)?(?: now| instead)?',
-    (the, spare, what) => {
+    '(?:used|using|use) (.+?) (?:wire )?(?:for|as|in place(?: of)?|instead(?: of)?) (\\S+)(?: wire)?(?: (?:at|on) both ends)?(?: now| instead)?(?: only)?(?: (between .+ and .+|from .+ to .+))?',
+    (the, spare, what, section) => {
       const letter = the.isLetter(what) ? what : letterOfColour(the, what)
-      return letter === null ? null : swapped(the, letter.toLowerCase(), spare)
+      const swap = letter === null ? null : swapped(the, letter.toLowerCase(), spare)
+      return swap && section ? `${swap} ${section}` : swap
     },
   ),
   rule('(?:thermostat|stat|tstat) (?:base|sub ?base|wall plate|plate)(?: is)? (?:pulled|off|removed|hanging)(?: off)?(?: .*)?', (the) =>

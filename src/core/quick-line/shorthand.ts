@@ -44,7 +44,7 @@ const shortened: readonly (readonly [RegExp, string | ((...found: string[]) => s
   ],
   [/\b\d+ (?:min|mins|minutes),? (?:and |with )?(?:no|without) (?:problems?|trips?|issues?|trouble)\b/gi, 'no trip'],
   [/\b(?:disregard|forget|scratch|strike|ignore)(?: that)? last(?: one| entry| reading| line)?\b/gi, 'scratch that'],
-  [/\b(?:every|each) time\b/gi, 'when'],
+  [/\b(?:every|each) time\b(?= \w)/gi, 'when'],
   [/\beven (?=with\b|when\b|if\b|after\b)/gi, ''],
   [
     /\b(when|once|if|as soon as|with) (?:i |you |we )?(?:energize|power up|power|put 24 ?(?:v |volts )?(?:to|on)|apply 24 ?(?:v |volts )?to)(?: the)? ([YGWOB]\d?)\b/gi,

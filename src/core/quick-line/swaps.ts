@@ -9,7 +9,22 @@ import type { Cable, Conductor } from '@/src/core/wiring/system'
 const isCalled = ({ id, colour }: Conductor, said: string): boolean =>
   id.toLowerCase() === said.toLowerCase() || colour === said.toLowerCase()
 
-/** `swap outdoor Y to brown`, `swap outdoor Y`, `swap back`. */
+/** `between attic hatch and fence post`, `from attic hatch to fence post`: the section of the way on which a spare serves. */
+function readSection(reader: Reader): [string, string] | undefined {
+  const apart = reader.accept('between') ? / and / : reader.accept('from') ? / to / : null
+  if (apart === null) return undefined
+  const token = reader.tokens[reader.at - 1]
+  const ends = reader
+    .words('Say between which two places along the run: "between attic hatch and fence post".')
+    .split(apart)
+    .map((end) => end.replace(/^the /i, '').trim())
+  const [near, far] = ends
+  if (ends.length !== 2 || !near || !far)
+    return reader.failAt('A section has two ends, each a place along the run: "between attic hatch and fence post".', token)
+  return [near, far]
+}
+
+/** `swap outdoor Y to brown`, `swap outdoor Y`, `swap back`; `swap outdoor Y to brown between attic hatch and fence post`. */
 export function readSwap(reader: Reader): EntryDraft[] {
   if (reader.accept('back')) return readSwapBack(reader)
   const { system, state } = reader.context
@@ -48,7 +63,8 @@ export function readSwap(reader: Reader): EntryDraft[] {
       `"${spare.text}" is not a free spare of the ${name}${free.length > 0 ? `; there is ${free.map((one) => one.id).join(', ')}` : ''}.`,
       spare,
     )
-  return [benchDraft({ do: 'swap', cable: id, from, to: (to as Conductor).id })]
+  const section = readSection(reader)
+  return [benchDraft({ do: 'swap', cable: id, from, to: (to as Conductor).id, ...(section && { section }) })]
 }
 
 export function readSwapBack(reader: Reader): EntryDraft[] {

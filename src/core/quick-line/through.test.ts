@@ -31,6 +31,7 @@ describe('as it is said over the shoulder', () => {
     ['rooftop-gas', at('package'), 'no light on the ignition board', 'ignition dark'],
     ['furnace-ac', at('indoor'), 'no light on the board', 'note no light on the board'],
     ['furnace-ac', at('indoor'), 'used the brown for Y at both ends', 'swap stat Y to brown'],
+    ['furnace-ac', at('indoor'), 'use brown for Y from the hatch to the plate', 'swap stat Y to brown between hatch and plate'],
     ['furnace-ac', at('outdoor'), 'pushed the contactor in by hand and it runs', 'note pushed the contactor in by hand and it runs'],
     ['furnace-ac', at('indoor'), 'cut and capped the outdoor pair', 'note cut and capped the outdoor pair'],
     ['furnace-ac', at('indoor'), 'transformer buzzes', 'note transformer buzzes'],

@@ -6,7 +6,7 @@ import { Memo } from '@/src/core/units/cache'
 import { type Complex, reciprocal } from '@/src/core/units/complex'
 import { modelValue } from '@/src/core/units/model-value'
 import { coilImpedance } from '@/src/core/wiring/assembly'
-import { coilElement, conductorMiddle, electronicsElement, windingLink, windingNode } from '@/src/core/wiring/links'
+import { coilElement, conductorMiddle, electronicsElement, nearHalf, windingLink, windingNode } from '@/src/core/wiring/links'
 import { conductorEnd, pinPoint } from '@/src/core/wiring/point'
 import { partsOf, type System } from '@/src/core/wiring/system'
 
@@ -156,7 +156,7 @@ const leaningsOf = new Memo((laboratory: Laboratory): readonly Leaning[] => {
   }
   for (const cable of system.cables)
     for (const conductor of cable.conductors) {
-      const { dcOhm } = network.impedance(`half:${cable.id}.${conductor.id}`)
+      const { dcOhm } = network.impedance(nearHalf(cable.id, conductor.id))
       // The other half carries the same as far as anybody knows where the damage is: this one stands for both.
       const length = [{ cause: of(`length:${cable.id}`), share: -2 * SPREADS.length }]
       leanings.push({

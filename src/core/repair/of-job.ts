@@ -21,10 +21,10 @@ export const damageTold = ({ runs }: Pick<JobState, 'runs'>, cable: string): Dam
   runs.flatMap(({ cable: id, fact }) => (id === cable && fact.what === 'damage' ? [fact] : [])).at(-1) ?? null
 
 export function repairAdvice(system: System, state: JobState): RepairAdvice[] {
-  return runsOf(system, state).flatMap(({ cable, lengthM }) => {
+  return runsOf(system, state).flatMap(({ cable, lengthM, landmarks }) => {
     const told = damageTold(state, cable.id)
     if (!told) return []
-    const damage: Damage = { ...told, spares: freeSpares(cable, state).length, lengthM }
+    const damage: Damage = { ...told, spares: freeSpares(cable, state).length, lengthM, landmarks: landmarks.length }
     return [{ cable: cable.id, damage, ways: waysToRepair(damage) }]
   })
 }

@@ -2,10 +2,18 @@ import { type EntryDraft, stampEntry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import { hurtConductor, repairAdvice } from '@/src/core/repair/of-job'
 import { causesToRemove, type Damage, waysToRepair } from '@/src/core/repair/repair-ways'
-import { endsToMove, withoutSpare } from '@/src/core/repair/substitution'
+import { endsToMove, jointsOfSection, sectionAround, withoutSpare } from '@/src/core/repair/substitution'
 import { furnaceAc, systemById } from '@/src/core/wiring/systems/catalogue'
 
-const damage = (more: Partial<Damage>): Damage => ({ kind: 'nicked', where: 'open', hasSlack: true, spares: 3, lengthM: 15, ...more })
+const damage = (more: Partial<Damage>): Damage => ({
+  kind: 'nicked',
+  where: 'open',
+  hasSlack: true,
+  spares: 3,
+  lengthM: 15,
+  landmarks: 0,
+  ...more,
+})
 const first = (more: Partial<Damage>) => waysToRepair(damage(more))[0]
 const way = (name: string, more: Partial<Damage>) => waysToRepair(damage(more)).find((one) => one.way === name)
 
@@ -68,6 +76,42 @@ describe('a spare in the place of a conductor', () => {
       'At the thermostat: W (white) off W, tie it off and mark it dead; brown on W.',
       'At the indoor unit: W (white) off W, tie it off and mark it dead; brown on W.',
     ])
+  })
+
+  it('serves on the bad section only between two landmarks, those around the place where the readings put it', () => {
+    const [hatch, plate, post] = [2, 6, 12].map((metres, index) => ({ name: ['hatch', 'plate', 'post'][index], metres }))
+    const bad = (lowM: number, highM: number) => {
+      const distance = { lowM, middleM: (lowM + highM) / 2, highM, isUseful: true, better: null }
+      return [{ of: 'open' as const, conductors: ['Y'], readFrom: ['indoor'], distance, next: null }]
+    }
+    const landmarks = [hatch, plate, post]
+    expect(sectionAround({ landmarks, findings: bad(3, 5) }, 'Y')).toEqual(['hatch', 'plate'])
+    expect(sectionAround({ landmarks, findings: bad(5, 7) }, 'Y')).toEqual(['hatch', 'post'])
+    expect(sectionAround({ landmarks, findings: bad(13, 14) }, 'Y')).toBeNull()
+    expect(sectionAround({ landmarks, findings: [] }, 'Y')).toEqual(['hatch', 'post'])
+    expect(sectionAround({ landmarks: [plate], findings: [] }, 'Y')).toBeNull()
+  })
+
+  it('on a section nothing moves at the screws, and the color that changes is said with where it is kept', () => {
+    const joints = jointsOfSection(furnaceAc, { cable: 'stat-cable', from: 'W', to: 'brown', section: ['the hatch', 'the plate'] }).join(
+      ' ',
+    )
+    expect(joints).toContain('At the hatch: cut W (white) and brown')
+    expect(joints).toContain('At the plate: cut W (white) and brown')
+    expect(joints).toContain('screws at both ends stay')
+    expect(joints).toContain('the page and the card')
+  })
+
+  it('on a section is a way where two places along the run can be reached, behind the spare for the whole way', () => {
+    const ways = waysToRepair(damage({ kind: 'parted', where: 'wall', landmarks: 2 }))
+      .filter(({ fits }) => fits)
+      .map((one) => one.way)
+    expect(ways.slice(0, 2)).toEqual(['spare', 'spare section'])
+    expect(way('spare section', { where: 'wall', landmarks: 1 })).toMatchObject({
+      fits: false,
+      con: expect.arrayContaining([expect.stringContaining('two places along the run')]),
+    })
+    expect(way('spare section', { where: 'wall', landmarks: 2, spares: 0 })?.fits).toBe(false)
   })
 
   it('without one there is what frees a conductor, with what is lost', () => {

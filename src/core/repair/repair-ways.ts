@@ -9,9 +9,11 @@ export interface Damage {
   /** Conductors of the cable that serve nowhere, and are not known to be hurt. */
   readonly spares: number
   readonly lengthM: number
+  /** Places along the run where it can be reached. */
+  readonly landmarks: number
 }
 
-export const repairWays = ['sleeve', 'splice', 'spare', 'section', 'new cable'] as const
+export const repairWays = ['sleeve', 'splice', 'spare', 'spare section', 'section', 'new cable'] as const
 export type RepairWay = (typeof repairWays)[number]
 
 /** One way to repair it, with what speaks for it and against it. */
@@ -30,7 +32,7 @@ export interface WayToRepair {
 
 /** Minutes of the hands alone, without walks: what a shop may put its own in the place of. */
 const MINUTES = modelValue({
-  value: { sleeve: 15, splice: 25, spare: 20, section: 50, 'new cable': 60 } as const,
+  value: { sleeve: 15, splice: 25, spare: 20, 'spare section': 35, section: 50, 'new cable': 60 } as const,
   unit: 'min',
   source: 'assumption',
 })
@@ -45,7 +47,7 @@ const isWetPlace = ({ kind, where }: Damage): boolean => kind === 'wet' || where
  * copper is cut out and spliced; what is out of reach gets a spare; what is hurt in many places gets new cable (field-work.md 15).
  */
 export function waysToRepair(damage: Damage): WayToRepair[] {
-  const ways = [sleeve(damage), splice(damage), spare(damage), section(damage), newCable(damage)]
+  const ways = [sleeve(damage), splice(damage), spare(damage), spareSection(damage), section(damage), newCable(damage)]
   return [...ways.filter(({ fits }) => fits), ...ways.filter(({ fits }) => !fits)]
 }
 
@@ -108,6 +110,27 @@ function spare(damage: Damage): WayToRepair {
     notCovered: 'the dead conductor stays where it is, and one spare fewer is left',
     minutes: MINUTES.spare,
     material: ['tape and a marker'],
+  }
+}
+
+/** The joints need two places that can be reached; nothing at the screws of either end is touched. */
+function spareSection(damage: Damage): WayToRepair {
+  const isAll = damage.kind === 'chewed' || damage.kind === 'melted'
+  return {
+    way: 'spare section',
+    fits: damage.spares > 0 && damage.landmarks > 1 && !isAll && !(damage.kind === 'insulation' && isInReach(damage)),
+    does: 'Use a spare on the bad section only, with a joint at each of its ends',
+    pro: ['Nothing moves at the screws of either end.'],
+    con: [
+      ...(damage.spares === 0 ? ['This cable has no free spare.'] : []),
+      ...(damage.landmarks < 2 ? ['It needs two places along the run that can be reached: add them as landmarks.'] : []),
+      ...(isAll ? ['What damaged one may have damaged its neighbors: test the spare by itself first.'] : []),
+      ...(damage.spares > 0 ? ['Two joints stay behind, and the color changes at each: label both.'] : []),
+      ...(isWetPlace(damage) ? ['A joint there has to stand the wet.'] : []),
+    ],
+    notCovered: 'what is wrong outside of the section; the spare is cut, and serves nowhere else',
+    minutes: MINUTES['spare section'],
+    material: [isWetPlace(damage) ? 'two gel-filled connectors' : 'two connectors', 'tape and a marker'],
   }
 }
 

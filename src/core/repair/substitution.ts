@@ -1,4 +1,6 @@
+import { sayConductor } from '@/src/core/bench/say'
 import { landingsOfSwap, sparesOf } from '@/src/core/bench/swaps'
+import type { RunReport } from '@/src/core/cable/of-job'
 import type { JobState } from '@/src/core/job/job-state'
 import { parsePoint } from '@/src/core/wiring/point'
 import { type Cable, cableById, placeById, type System } from '@/src/core/wiring/system'
@@ -11,12 +13,47 @@ export const freeSpares = (cable: Cable, { bench }: Pick<JobState, 'bench'>): st
 
 /** Every end that moves when a spare takes a conductor's place, in the order in which it is done. */
 export function endsToMove(system: System, cable: string, from: string, to: string): string[] {
-  const colourOf = (id: string) => cableById(system, cable)?.conductors.find((one) => one.id === id)?.colour ?? id
-  const name = (id: string) => (colourOf(id) === id || colourOf(id) === 'unknown' ? id : `${id} (${colourOf(id)})`)
+  const name = (id: string) => sayConductor(cableById(system, cable), id)
   return landingsOfSwap(system, { cable, from, to, kept: true }).map(({ off, terminal }) => {
     const at = placeById(system, parsePoint(off).place)?.name ?? parsePoint(off).place
     return `At the ${at}: ${name(from)} off ${parsePoint(terminal).name}, tie it off and mark it dead; ${name(to)} on ${parsePoint(terminal).name}.`
   })
+}
+
+/** What is cut and joined when a spare takes over a section of the way only, in the order in which it is done. */
+export function jointsOfSection(system: System, { cable: id, from, to, section: [near, far] }: SparedSection): string[] {
+  const cable = cableById(system, id)
+  const [a, b] = [sayConductor(cable, from), sayConductor(cable, to)]
+  const joint = (at: string) =>
+    `At ${at}: cut ${a} and ${b}. Join the piece of ${a} that leads away from the damage to the ${b} of the section; label the joint.`
+  return [
+    joint(near),
+    joint(far),
+    `At both: tie off what is left of ${a} and of ${b}. A joint stays where it can be reached.`,
+    'The screws at both ends stay as they are. The color changes on the way: the page and the card in the panel say so.',
+  ]
+}
+
+/**
+ * The landmarks on either side of where a conductor is bad, by the readings along its run; the first and the last where nothing was read
+ * of it. Null where it is bad outside of them.
+ */
+export function sectionAround(
+  { landmarks, findings }: Pick<RunReport, 'landmarks' | 'findings'>,
+  conductor: string,
+): readonly [string, string] | null {
+  const band = findings.find(({ conductors }) => conductors.includes(conductor))?.distance
+  const near = band ? landmarks.findLast(({ metres }) => metres <= band.lowM) : landmarks.at(0)
+  const far = band ? landmarks.find(({ metres }) => metres >= band.highM) : landmarks.at(-1)
+  return near && far && near !== far ? [near.name, far.name] : null
+}
+
+/** A spare in a conductor's place between two places along the run. */
+export interface SparedSection {
+  readonly cable: string
+  readonly from: string
+  readonly to: string
+  readonly section: readonly [string, string]
 }
 
 /** What frees a conductor where no spare is left, each with what is lost by it. */

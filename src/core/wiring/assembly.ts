@@ -13,6 +13,7 @@ import {
   electronicsElement,
   landingLink,
   loadInside,
+  nearHalf,
   neutralLink,
   outputLink,
   passLink,
@@ -60,7 +61,7 @@ export function assemble(system: System, factors: ValueFactors = templateValues)
     cable.conductors.forEach((conductor, position) => {
       const ends = [conductorEnd(cable.id, conductor.id, near), conductorEnd(cable.id, conductor.id, far)]
       const middle = conductorMiddle(cable.id, conductor.id)
-      resistor(`half:${cable.id}.${conductor.id}`, ends[0], middle, half)
+      resistor(nearHalf(cable.id, conductor.id), ends[0], middle, half)
       link(conductorLink(cable.id, conductor.id), middle, ends[1], half)
       conductor.lands.forEach((terminal, side) => {
         if (terminal === null) return

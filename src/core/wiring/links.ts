@@ -6,6 +6,8 @@ import { conductorEnd, type Point } from '@/src/core/wiring/point'
 export const landingAt = (end: Point) => `landing:${end}`
 export const landingLink = (cable: string, conductor: string, place: string) => landingAt(conductorEnd(cable, conductor, place))
 export const conductorLink = (cable: string, conductor: string) => `copper:${cable}.${conductor}`
+/** The resistor between a conductor's first end and its middle; the link is between that and the other end. */
+export const nearHalf = (cable: string, conductor: string) => `half:${cable}.${conductor}`
 export const conductorMiddle = (cable: string, conductor: string) => `${cable}.${conductor}~middle`
 export const plugLink = (part: string, side: number) => `plug:${part}.${side + 1}`
 export const bodyLink = (part: string) => `body:${part}`

@@ -1,6 +1,7 @@
 'use client'
 import { useMemo } from 'react'
 import type { Swap } from '@/src/core/bench/bench'
+import { sayOnSpare } from '@/src/core/bench/say'
 import { wiredNow } from '@/src/core/bench/swaps'
 import { runsOf } from '@/src/core/cable/of-job'
 import { sayFinding, sayWhere } from '@/src/core/cable/say-where'
@@ -87,11 +88,7 @@ export function CableStep({ onStep }: ScreenProps) {
                       <Landing letter={conductor.lands[1]} lifted={lifted[1]} />
                     </td>
                     <td className={`py-1.5 ${look}`}>
-                      {swap
-                        ? `⇄ ${swap.from === conductor.id ? `moved to ${swap.to}` : `in place of ${swap.from}`}`
-                        : row
-                          ? `${sign} ${row.state}`
-                          : '… working it out'}
+                      {swap ? `⇄ ${sayOnSpare(swap, conductor.id)}` : row ? `${sign} ${row.state}` : '… working it out'}
                       {!swap && row?.trouble && (
                         <span className="block font-normal text-ink text-small">
                           {sayPercent(row.probability)}: {row.trouble}
@@ -153,7 +150,9 @@ export function CableStep({ onStep }: ScreenProps) {
 
 /** The spares of a cable that serve nowhere yet; a conductor that was moved off is none. */
 function saySpares({ name, conductors }: Cable, swaps: readonly Swap[]): string {
-  const free = conductors.filter(({ id, lands }) => lands.every((terminal) => terminal === null) && swaps.every(({ from }) => from !== id))
+  const free = conductors.filter(
+    ({ id, lands }) => lands.every((terminal) => terminal === null) && swaps.every(({ from, to }) => from !== id && to !== id),
+  )
   return free.length === 0 ? `No spare in the ${name}.` : `Spare in the ${name}: ${free.map(({ colour }) => colour).join(', ')}.`
 }
 

@@ -77,7 +77,7 @@ export const LoomDrawing = memo(function LoomDrawing({
       </defs>
       <LoomZones loom={loom} zones={advice?.zones ?? []} place={bench.place} />
       <LoomWires loom={loom} hot={hot} suspicion={suspicion} />
-      <LoomThreads loom={loom} hot={hot} suspicion={suspicion} lifted={bench.lifted} />
+      <LoomThreads loom={loom} hot={hot} suspicion={suspicion} lifted={bench.lifted} swaps={bench.swaps} />
       {loom.parts.map((part) => (
         <LoomPartSymbol key={part.id} part={part} bench={bench} system={system} suspicion={suspicion} />
       ))}

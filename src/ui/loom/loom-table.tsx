@@ -1,6 +1,7 @@
 'use client'
 import { memo } from 'react'
 import type { Bench, Swap } from '@/src/core/bench/bench'
+import { sayOnSpare } from '@/src/core/bench/say'
 import { swapAt, wiredNow } from '@/src/core/bench/swaps'
 import { sayPercent } from '@/src/core/units/quantity'
 import { conductorEnd, parsePoint } from '@/src/core/wiring/point'
@@ -71,5 +72,4 @@ export const LoomTable = memo(function LoomTable({
   )
 })
 
-const sayStandIn = (swap: Swap | undefined, id: string): string =>
-  swap === undefined ? '' : swap.from === id ? `moved to ${swap.to}` : `in place of ${swap.from}`
+const sayStandIn = (swap: Swap | undefined, id: string): string => (swap === undefined ? '' : sayOnSpare(swap, id))

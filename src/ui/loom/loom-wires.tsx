@@ -1,4 +1,5 @@
-import { type Loom, TAG } from '@/src/core/formats/loom/shapes'
+import type { Swap } from '@/src/core/bench/bench'
+import { type Loom, type LoomThread, TAG } from '@/src/core/formats/loom/shapes'
 import { type Point, parsePoint } from '@/src/core/wiring/point'
 import type { Conductor } from '@/src/core/wiring/system'
 import { insulation } from '@/src/ui/loom/colours'
@@ -71,9 +72,16 @@ function Chevron({ from, to }: { from: readonly [number, number]; to: readonly [
   )
 }
 
+interface LoomThreadsProps extends Lit {
+  readonly loom: Loom
+  readonly lifted: readonly string[]
+  readonly swaps?: readonly Swap[]
+}
+
 /** Conductors in their own colour on an ink outline; a lifted end stands off with a ring and the word. */
-export function LoomThreads({ loom, hot, suspicion, lifted }: { loom: Loom; lifted: readonly string[] } & Lit) {
-  return loom.threads.map(({ cable, conductor, ends }) => {
+export function LoomThreads({ loom, hot, suspicion, lifted, swaps = [] }: LoomThreadsProps) {
+  return loom.threads.map((thread) => {
+    const { cable, conductor, ends } = thread
     const [left, right] = ends.map((end, side) => {
       const isLifted = lifted.includes(end.point)
       return { ...end, isLifted, x: isLifted ? end.x + (side === 0 ? LIFT_OFF : -LIFT_OFF) : end.x }
@@ -92,6 +100,7 @@ export function LoomThreads({ loom, hot, suspicion, lifted }: { loom: Loom; lift
         <line x1={left.x} x2={right.x} y1={y} y2={y} stroke="var(--ink)" strokeWidth={isSpare ? 7 : 10} />
         <line x1={left.x} x2={right.x} y1={y} y2={y} stroke="var(--ground)" strokeWidth={isSpare ? 5.5 : 8} />
         <line x1={left.x} x2={right.x} y1={y} y2={y} stroke={insulation[conductor.colour]} strokeWidth={isSpare ? 4 : 6} />
+        <Section thread={thread} of={loom.threads} swaps={swaps} />
         <text x={middle} y={y - 13} textAnchor="middle" fontSize="13" fill="var(--muted)">
           {sayColour(conductor, isSpare && right.x - left.x > 58)}
         </text>
@@ -116,6 +125,33 @@ export function LoomThreads({ loom, hot, suspicion, lifted }: { loom: Loom; lift
       </g>
     )
   })
+}
+
+/** Half of the stretch that a section takes, as a share of the thread as it is drawn: where it is, the words tell. */
+const SECTION_SHARE = 0.16
+
+interface SectionProps {
+  readonly thread: LoomThread
+  readonly of: readonly LoomThread[]
+  readonly swaps: readonly Swap[]
+}
+
+/** A spare on a part of the way: its color between two joints, and a gap where it was cut out of its own. */
+function Section({ thread: { cable, conductor, ends }, of, swaps }: SectionProps) {
+  const swap = swaps.find((one) => one.section && one.cable === cable && [one.from, one.to].includes(conductor.id))
+  if (!swap) return null
+  const spare = of.find((other) => other.cable === cable && other.conductor.id === swap.to)?.conductor
+  const [left, right] = ends
+  const [x1, x2] = [0.5 - SECTION_SHARE, 0.5 + SECTION_SHARE].map((share) => left.x + share * (right.x - left.x))
+  if (conductor.id === swap.to) return <line x1={x1} x2={x2} y1={left.y} y2={left.y} stroke="var(--ground)" strokeWidth="12" />
+  return (
+    <>
+      {spare && <line x1={x1} x2={x2} y1={left.y} y2={left.y} stroke={insulation[spare.colour]} strokeWidth="6" />}
+      {[x1, x2].map((x) => (
+        <line key={x} x1={x} x2={x} y1={left.y - 9} y2={left.y + 9} stroke="var(--ink)" strokeWidth="4" />
+      ))}
+    </>
+  )
 }
 
 /** A colour that nobody has looked at is asked for. */

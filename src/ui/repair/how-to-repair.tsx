@@ -4,12 +4,13 @@ import { type DamageKind, type DamagePlace, damageKinds, damagePlaces } from '@/
 import { sayDamage, sayDamagePlace } from '@/src/core/job/say-draft'
 import { damageTold } from '@/src/core/repair/of-job'
 import { causesToRemove, type WayToRepair } from '@/src/core/repair/repair-ways'
-import { endsToMove, freeSpares, withoutSpare } from '@/src/core/repair/substitution'
+import { freeSpares, withoutSpare } from '@/src/core/repair/substitution'
 import { sayMinutes } from '@/src/core/units/quantity'
 import { cableById } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
 import { Tick } from '@/src/ui/controls/tick'
 import { useHands, useJob, useMoment } from '@/src/ui/desk/desk-context'
+import { OnASection, OnASpare } from '@/src/ui/repair/on-a-spare'
 
 interface HowToRepairProps {
   readonly cable: string
@@ -62,13 +63,8 @@ export function HowToRepair({ cable: id, conductor, ways, onChoose }: HowToRepai
                 </span>
                 <Reasons way={way} />
               </Button>
-              {way.way === 'spare' && conductor !== null && spares.length > 0 && (
-                <ol className="my-1 list-decimal pl-6 text-small">
-                  {endsToMove(system, id, conductor, spares[0]).map((end) => (
-                    <li key={end}>{end}</li>
-                  ))}
-                </ol>
-              )}
+              {way.way === 'spare' && conductor !== null && <OnASpare cable={cable} conductor={conductor} />}
+              {way.way === 'spare section' && conductor !== null && <OnASection cable={cable} conductor={conductor} />}
             </li>
           ))}
       </ul>

@@ -9,7 +9,7 @@ const CODE = 96
 
 /** The card inside the panel, as a document of the PDF library. */
 export function cardDocument(facts: CardFacts): TDocumentDefinitions {
-  const { title, system, day, fuse, places, rows, spares, known } = facts
+  const { title, system, day, fuse, places, rows, spares, sections, known } = facts
   const plain = { hLineWidth: () => 0.4, vLineWidth: () => 0, paddingLeft: () => 0, paddingTop: () => 1.5, paddingBottom: () => 1.5 }
   return {
     pageSize: SIZE,
@@ -41,6 +41,7 @@ export function cardDocument(facts: CardFacts): TDocumentDefinitions {
         },
       },
       { text: spares.length > 0 ? `Spare: ${spares.join('; ')}` : 'No spare conductor.', margin: [0, 4, 0, 0] },
+      ...sections.map((text) => ({ text: `${text}.`, bold: true, margin: [0, 2, 0, 0] as [number, number, number, number] })),
       ...(known.length > 0
         ? [
             { text: `Known good, ${day}`, bold: true, margin: [0, 6, 0, 2] as [number, number, number, number] },

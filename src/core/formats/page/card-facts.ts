@@ -1,4 +1,5 @@
 import { format } from 'date-fns'
+import { saySections } from '@/src/core/bench/say'
 import { wiredNow } from '@/src/core/bench/swaps'
 import { isSound } from '@/src/core/formats/page/measured-rows'
 import { foldJob } from '@/src/core/job/fold'
@@ -19,6 +20,8 @@ export interface CardFacts {
   readonly places: readonly string[]
   readonly rows: readonly { readonly letter: string; readonly colours: readonly string[] }[]
   readonly spares: readonly string[]
+  /** What neither end shows: a conductor that runs on another color for a part of its way. */
+  readonly sections: readonly string[]
   readonly known: readonly { readonly what: string; readonly value: string }[]
 }
 
@@ -34,6 +37,7 @@ export function cardFacts({ job, system, entries }: Pick<JobFile, 'job' | 'syste
     places: wired.places.map(({ name }) => name),
     rows: rowsOf(wired),
     spares: sparesOf(wired, state),
+    sections: saySections(system, state.bench),
     known: [...coilsOf(system, state), ...modesOf(system, state)],
   }
 }
@@ -55,11 +59,13 @@ function rowsOf(wired: System): CardFacts['rows'] {
   }))
 }
 
-/** Conductors that serve nowhere; one that was given up is none. */
+/** Conductors that serve nowhere; one that was given up is none, nor is one that was cut for a section. */
 const sparesOf = (wired: System, { bench }: JobState): string[] =>
   wired.cables.flatMap(({ id, name, conductors }) => {
     const free = conductors.filter(
-      (one) => one.lands.every((letter) => letter === null) && !bench.swaps.some(({ cable, from }) => cable === id && from === one.id),
+      (one) =>
+        one.lands.every((letter) => letter === null) &&
+        bench.swaps.every(({ cable, from, to }) => cable !== id || (from !== one.id && to !== one.id)),
     )
     return free.length > 0 ? [`${free.map(({ colour }) => colour).join(', ')} in the ${name}`] : []
   })
@@ -83,7 +89,7 @@ const modesOf = (system: System, { proofs }: JobState): CardFacts['known'] =>
   })
 
 /** The card as text, for its code: whoever reads that with any phone has the wiring and the figures, without a signal. */
-export function cardText({ title, system, day, fuse, places, rows, spares, known }: CardFacts): string {
+export function cardText({ title, system, day, fuse, places, rows, spares, sections, known }: CardFacts): string {
   return [
     title,
     system,
@@ -91,6 +97,7 @@ export function cardText({ title, system, day, fuse, places, rows, spares, known
     places.join(' / '),
     ...rows.map(({ letter, colours }) => `${letter}: ${colours.map((colour) => colour || '-').join(' / ')}`),
     spares.length > 0 ? `spare: ${spares.join('; ')}` : 'no spare',
+    ...sections,
     ...known.map(({ what, value }) => `${what}: ${value}`),
   ].join('\n')
 }

@@ -1,4 +1,5 @@
 import { cardFacts, cardText } from '@/src/core/formats/page/card-facts'
+import { readCard } from '@/src/core/formats/page/card-reading'
 import { pageFacts } from '@/src/core/formats/page/page-facts'
 import { wiringPicture } from '@/src/core/formats/page/wiring-picture'
 import { type EntryDraft, stampEntry } from '@/src/core/job/entry'
@@ -55,6 +56,20 @@ describe('the page that stays', () => {
     expect(moved).toEqual(['Brown serves in place of W in the stat cable: at the thermostat and at the indoor unit.'])
     expect(wiringPicture(wired)).toContain('>brown<')
     expect(wiringPicture(wired)).not.toContain('>white</text><text')
+  })
+
+  it('tells of a color that changes on the way, on the page and on the card', () => {
+    const swap: EntryDraft = {
+      kind: 'bench',
+      change: { do: 'swap', cable: 'stat-cable', from: 'W', to: 'brown', section: ['attic hatch', 'wall plate'] },
+    }
+    const said = 'W (white) of the stat cable runs on brown between attic hatch and wall plate'
+    expect(pageFacts(withMore(swap)).moved).toEqual([`${said}: the color changes at both joints.`])
+    const card = cardFacts(withMore(swap))
+    expect(card.spares).toEqual(['orange, black in the stat cable'])
+    expect(card.rows.find(({ letter }) => letter === 'W')?.colours[0]).toBe('white')
+    const read = readCard(cardText(card))
+    expect(read.ok && read.card.known).toContain(said)
   })
 
   it('draws a name with signs in it as words, not as marks of the drawing', () => {

@@ -1,4 +1,5 @@
 import { format } from 'date-fns'
+import { saySections } from '@/src/core/bench/say'
 import { wiredNow } from '@/src/core/bench/swaps'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
 import { type MeasuredRow, measuredRows } from '@/src/core/formats/page/measured-rows'
@@ -144,11 +145,13 @@ function asFoundOf(system: System, state: JobState): string[] {
 }
 
 function movedOf(system: System, { bench }: JobState): string[] {
-  return bench.swaps.map(({ cable: id, from, to }) => {
+  const whole = bench.swaps.filter(({ section }) => !section)
+  const moved = whole.map(({ cable: id, from, to }) => {
     const cable = system.cables.find((one) => one.id === id)
     const ends = cable?.between.map((place) => system.places.find((one) => one.id === place)?.name ?? place).join(' and at the ')
     return `${capital(to)} serves in place of ${from} in the ${cable?.name ?? id}: at the ${ends}.`
   })
+  return [...moved, ...saySections(system, bench).map((said) => `${said}: the color changes at both joints.`)]
 }
 
 function testedOf(system: System, state: JobState, call: ReturnType<typeof callsOf>[number]): PageFacts['tested'][number] {
