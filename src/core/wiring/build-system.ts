@@ -122,13 +122,17 @@ export interface ThisHouse {
   readonly walks: System['walks']
 }
 
+const HERE = ', as it is here'
+
+/** A system that is no longer its kind: of its own, and named so once, however often it is altered. */
+export const asOwn = (system: System): System =>
+  system.name.endsWith(HERE) ? system : { ...system, id: `${system.id}-here${AS_FOUND}`, name: `${system.name}${HERE}` }
+
 /** A kind as it is in this house, as a system of its own. */
 export function asItIsHere(kind: System, { letters, walks }: ThisHouse): System {
   const lettered = letters.reduce(withLetter, kind)
   return {
-    ...lettered,
-    id: `${kind.id}-here${AS_FOUND}`,
-    name: `${kind.name}, as it is here`,
+    ...asOwn(lettered),
     walks: lettered.walks.map((walk) => walkBetween(walks, ...walk.between) ?? walk),
   }
 }

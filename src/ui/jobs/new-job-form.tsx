@@ -9,15 +9,15 @@ import { type CardRead, sayCard } from '@/src/core/formats/page/card-reading'
 import { type ChangeLately, emptyComplaint, sayChanged } from '@/src/core/job/complaint'
 import { changesLately } from '@/src/core/job/symptoms'
 import type { ThisHouse } from '@/src/core/wiring/build-system'
-import type { System } from '@/src/core/wiring/system'
 import { nothingLookedAt, type WhatIsThere } from '@/src/core/wiring/what-is-there'
 import { Button } from '@/src/ui/controls/button'
 import { Sheet } from '@/src/ui/controls/sheet'
 import { Tick } from '@/src/ui/controls/tick'
 import { api, NoAnswer } from '@/src/ui/device/api-client'
-import { beginJobOnDevice, readKeptJob } from '@/src/ui/device/kept-jobs'
+import { beginJobOnDevice } from '@/src/ui/device/kept-jobs'
 import { useKeptForm } from '@/src/ui/device/use-kept-form'
 import { EarlierJobs } from '@/src/ui/jobs/earlier-jobs'
+import { asEarlierJobLeft, EARLIER, shippedSystem, systemHere } from '@/src/ui/jobs/house-here'
 import { LettersDiffer } from '@/src/ui/jobs/letters-differ'
 import { ReadCard } from '@/src/ui/jobs/read-card'
 import { WalksHere } from '@/src/ui/jobs/walks-here'
@@ -25,8 +25,10 @@ import { WalksHere } from '@/src/ui/jobs/walks-here'
 interface NewJobFields {
   readonly title: string
   readonly systemId: string
-  /** An earlier job whose system is taken, where that is no kind of the list. */
+  /** An earlier job whose house this is: its wiring is taken as that job left it. */
   readonly systemOf: string
+  /** The kind of the list that the earlier job began from; empty where it is none of them. */
+  readonly kindOf: string
   readonly seen: WhatIsThere
   /** Letters of its strips that are not those of the kind, and its walks. */
   readonly here: ThisHouse
@@ -48,9 +50,8 @@ const LoomPicture = dynamic(() => import('@/src/ui/loom/loom-picture').then((mod
 
 const NOTHING_OF_HERE: ThisHouse = { letters: [], walks: [] }
 
-/** Choices of the list that are no kind. */
+/** A choice of the list that is no kind. */
 const TICK = 'tick'
-const EARLIER = 'earlier'
 
 const field = 'min-h-11 w-full rounded border-2 border-line bg-panel px-3 py-2 placeholder:text-muted'
 
@@ -75,38 +76,6 @@ function SystemPicture({ id }: { id: string }) {
   )
 }
 
-/** The wiring of an earlier job: from the server, or as this device has kept it. */
-async function systemOfEarlierJob(id: string): Promise<System> {
-  try {
-    return (await api.readJob(id)).system
-  } catch (error) {
-    const kept = await readKeptJob(id)
-    if (!kept) throw error
-    return kept.file.system
-  }
-}
-
-/** A kind that ships with the app, which is here without a signal too. */
-async function shippedSystem(id: string): Promise<System> {
-  const { systemById } = await import('@/src/core/wiring/systems/catalogue')
-  const system = systemById(id)
-  if (!system)
-    throw new Error(
-      'The server does not answer, and this type of system is not on this device. Pick one of the list that ships with the app.',
-    )
-  return system
-}
-
-/** A kind as it is in this house: a system of its own, which the next visit here begins from. */
-async function systemHere(id: string, here: ThisHouse, card: CardRead | null): Promise<System> {
-  const { asItIsHere } = await import('@/src/core/wiring/build-system')
-  const kind = await api.readSystem(id).catch(() => shippedSystem(id))
-  const own = asItIsHere(kind, here)
-  if (!card) return own
-  const { wiredAsOnCard } = await import('@/src/core/formats/page/card-reading')
-  return wiredAsOnCard(own, card)
-}
-
 /** Where, which type of system, what it does in the customer's words, and what changed lately. */
 export function NewJobForm({ systems }: { systems: readonly { id: string; name: string }[] }) {
   const router = useRouter()
@@ -116,6 +85,7 @@ export function NewJobForm({ systems }: { systems: readonly { id: string; name: 
       title: '',
       systemId: systems[0]?.id ?? '',
       systemOf: '',
+      kindOf: '',
       seen: nothingLookedAt,
       here: NOTHING_OF_HERE,
       card: null,
@@ -128,29 +98,30 @@ export function NewJobForm({ systems }: { systems: readonly { id: string; name: 
   const [title, systemId, systemOf, seen, here, card] = form.watch(['title', 'systemId', 'systemOf', 'seen', 'here', 'card'])
   const [ticking, setTicking] = useState(false)
   const { errors, isSubmitting } = form.formState
-  const start = form.handleSubmit(async ({ title, systemId, systemOf, seen, here, card, words, changed: lately }) => {
+  const start = form.handleSubmit(async ({ title, systemId, systemOf, kindOf, seen, here, card, words, changed: lately }) => {
     setProblem(null)
     const id = crypto.randomUUID()
     const at = new Date().toISOString()
     const complaint = { ...emptyComplaint, words, changed: [...lately] }
-    const job = {
-      id,
-      title,
-      createdAt: at,
-      entries: [
-        { id: crypto.randomUUID(), at, kind: 'complaint' as const, complaint },
-        ...(card ? [{ id: crypto.randomUUID(), at, kind: 'note' as const, text: sayCard(card) }] : []),
-      ],
-    }
     try {
+      // Another type than the earlier job's was picked after it: that house is not taken.
+      const left = systemId === EARLIER || systemId === kindOf ? await asEarlierJobLeft(systemOf, systemId) : null
+      const notes = [...(card ? [sayCard(card)] : []), ...(left?.notes ?? [])]
+      const job = {
+        id,
+        title,
+        createdAt: at,
+        entries: [
+          { id: crypto.randomUUID(), at, kind: 'complaint' as const, complaint },
+          ...notes.map((text) => ({ id: crypto.randomUUID(), at, kind: 'note' as const, text })),
+        ],
+      }
       const own =
         systemId === TICK
           ? (await import('@/src/ui/jobs/tick-system')).systemOf(seen)
-          : systemId === EARLIER
-            ? await systemOfEarlierJob(systemOf)
-            : card || here.letters.length + here.walks.length > 0
-              ? await systemHere(systemId, here, card)
-              : null
+          : left || card || here.letters.length + here.walks.length > 0
+            ? await systemHere(left?.system ?? systemId, here, card)
+            : null
       const opening: NewJob = own ? { ...job, system: own } : { ...job, systemId }
       try {
         await api.openJob(opening)
@@ -190,6 +161,7 @@ export function NewJobForm({ systems }: { systems: readonly { id: string; name: 
           form.setValue('title', job.title, { shouldDirty: true })
           const same = systems.find(({ name }) => name === job.system)
           form.setValue('systemOf', job.id, { shouldDirty: true })
+          form.setValue('kindOf', same?.id ?? '', { shouldDirty: true })
           form.setValue('systemId', same ? same.id : EARLIER, { shouldDirty: true })
         }}
       />
@@ -215,7 +187,7 @@ export function NewJobForm({ systems }: { systems: readonly { id: string; name: 
             {name}
           </option>
         ))}
-        {systemOf !== '' && <option value={EARLIER}>as it was found on the earlier job</option>}
+        {systemOf !== '' && <option value={EARLIER}>as the earlier job left it</option>}
         <option value={TICK}>not listed: check what is there</option>
       </select>
       {systemId === TICK ? (

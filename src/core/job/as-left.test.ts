@@ -1,0 +1,36 @@
+import { createBench } from '@/src/core/bench/bench'
+import { systemAsLeft } from '@/src/core/job/as-left'
+import { cableById } from '@/src/core/wiring/system'
+import { systemSchema } from '@/src/core/wiring/system-schema'
+import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
+
+const swap = { cable: 'stat-cable', from: 'Y', to: 'brown', kept: true }
+const left = (...swaps: (typeof swap & { section?: [string, string] })[]) => systemAsLeft(furnaceAc, { swaps })
+const stat = (system: typeof furnaceAc) => cableById(system, 'stat-cable')?.conductors ?? []
+
+describe('a house as a job leaves it', () => {
+  it('is the same where no spare was used', () => {
+    expect(systemAsLeft(furnaceAc, createBench(furnaceAc))).toBe(furnaceAc)
+  })
+
+  it('has the spare’s color on the terminals that it serves; the wire that was given up is no spare', () => {
+    const own = left(swap)
+    expect(stat(own).find(({ id }) => id === 'Y')).toMatchObject({ colour: 'brown', lands: ['Y', 'Y'] })
+    expect(stat(own).map(({ colour }) => colour)).not.toContain('yellow')
+    expect(stat(own).map(({ id }) => id)).not.toContain('brown')
+    expect(systemSchema.safeParse(own).success).toBe(true)
+    expect(own.name).toBe('furnace with A/C, as it is here')
+  })
+
+  it('keeps the colors at both ends of a section, and has one spare fewer', () => {
+    const own = left({ ...swap, section: ['attic hatch', 'wall plate'] })
+    expect(stat(own).find(({ id }) => id === 'Y')).toMatchObject({ colour: 'yellow' })
+    expect(stat(own)).toHaveLength(stat(furnaceAc).length - 1)
+  })
+
+  it('is of its own kind only once, however often somebody comes', () => {
+    const again = systemAsLeft(left(swap), { swaps: [{ ...swap, from: 'G', to: 'orange' }] })
+    expect(again.name).toBe('furnace with A/C, as it is here')
+    expect(again.id).toBe(left(swap).id)
+  })
+})
