@@ -1,16 +1,17 @@
 import { createBench } from '@/src/core/bench/bench'
 import { systemAsLeft } from '@/src/core/job/as-left'
-import { cableById } from '@/src/core/wiring/system'
+import { cableById, firstPart } from '@/src/core/wiring/system'
 import { systemSchema } from '@/src/core/wiring/system-schema'
-import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
+import { furnaceAc, systemById } from '@/src/core/wiring/systems/catalogue'
 
+const asFound = createBench(furnaceAc)
 const swap = { cable: 'stat-cable', from: 'Y', to: 'brown', kept: true }
-const left = (...swaps: (typeof swap & { section?: [string, string] })[]) => systemAsLeft(furnaceAc, { swaps })
+const left = (...swaps: (typeof swap & { section?: [string, string] })[]) => systemAsLeft(furnaceAc, { ...asFound, swaps })
 const stat = (system: typeof furnaceAc) => cableById(system, 'stat-cable')?.conductors ?? []
 
 describe('a house as a job leaves it', () => {
   it('is the same where no spare was used', () => {
-    expect(systemAsLeft(furnaceAc, createBench(furnaceAc))).toBe(furnaceAc)
+    expect(systemAsLeft(furnaceAc, asFound)).toBe(furnaceAc)
   })
 
   it('has the spare’s color on the terminals that it serves; the wire that was given up is no spare', () => {
@@ -29,8 +30,18 @@ describe('a house as a job leaves it', () => {
   })
 
   it('is of its own kind only once, however often somebody comes', () => {
-    const again = systemAsLeft(left(swap), { swaps: [{ ...swap, from: 'G', to: 'orange' }] })
+    const again = systemAsLeft(left(swap), { ...asFound, swaps: [{ ...swap, from: 'G', to: 'orange' }] })
     expect(again.name).toBe('furnace with A/C, as it is here')
     expect(again.id).toBe(left(swap).id)
+  })
+
+  it('has the fuse that was fitted where there was none; a breaker on clip leads goes home again', () => {
+    const bare = systemById('air-handler-plain') ?? furnaceAc
+    const bench = createBench(bare)
+    expect(firstPart(bare, 'fuse').holds).toBe('none')
+    const fitted = systemAsLeft(bare, { ...bench, slot: { holds: 'fuse', ratingA: 3, open: false } })
+    expect(firstPart(fitted, 'fuse')).toMatchObject({ ratingA: 3 })
+    expect(firstPart(fitted, 'fuse').holds).toBeUndefined()
+    expect(systemAsLeft(bare, { ...bench, slot: { holds: 'breaker', ratingA: 3, open: false } })).toBe(bare)
   })
 })

@@ -1,14 +1,26 @@
-import type { Bench } from '@/src/core/bench/bench'
+import { type Bench, type Slot, slotOf } from '@/src/core/bench/bench'
 import { asOwn } from '@/src/core/wiring/build-system'
+import type { PartOf } from '@/src/core/wiring/part'
 import type { Cable, System } from '@/src/core/wiring/system'
+
+type Left = Pick<Bench, 'swaps' | 'slot' | 'further'>
 
 /**
  * A house as a job leaves it, for the next one there: a conductor that a spare took over from has that one's color, and neither the wire
- * that was given up nor a spare that was cut for a section serves again. The same system where no spare was used.
+ * that was given up nor a spare that was cut for a section serves again; a fuse that was fitted where there was none is there. The same
+ * system where none of it was done.
  */
-export function systemAsLeft(system: System, { swaps }: Pick<Bench, 'swaps'>): System {
-  if (swaps.length === 0) return system
-  return { ...asOwn(system), cables: system.cables.map((cable) => cableAsLeft(cable, swaps)) }
+export function systemAsLeft(system: System, bench: Left): System {
+  const parts = system.parts.map((part) => (part.kind === 'fuse' ? fuseAsLeft(part, slotOf(system, bench, part.id)) : part))
+  if (bench.swaps.length === 0 && parts.every((part, index) => part === system.parts[index])) return system
+  return { ...asOwn(system), parts, cables: system.cables.map((cable) => cableAsLeft(cable, bench.swaps)) }
+}
+
+/** A breaker on clip leads goes home with the technician; what is fitted stays. */
+function fuseAsLeft(fuse: PartOf<'fuse'>, { holds, ratingA }: Slot): PartOf<'fuse'> {
+  if (fuse.holds !== 'none' || holds !== 'fuse') return fuse
+  const { holds: _, ...fitted } = fuse
+  return { ...fitted, ratingA }
 }
 
 function cableAsLeft(cable: Cable, made: Bench['swaps']): Cable {
