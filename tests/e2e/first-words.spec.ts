@@ -55,7 +55,7 @@ test('a house that was visited before, a code, and ohms that read through', asyn
   await page.getByRole('button', { name: 'Y at the indoor unit', exact: true }).first().click()
   await page.getByRole('button', { name: 'C at the indoor unit', exact: true }).first().click()
   const probes = page.getByRole('region', { name: 'Probes' })
-  await expect(probes).toContainText('The contactor reads through: lift Y (red) of the outdoor cable')
+  await expect(probes).toContainText('The contactor reads through, and a beeper sings through it: lift Y (red) of the outdoor cable')
   await probes.getByRole('button', { name: 'lift it' }).click()
   await expect(probes).not.toContainText('contactor reads through')
 

@@ -10,7 +10,9 @@ describe('what an ohmmeter reads through', () => {
   it('names the coil behind a call, and the end that keeps it out', () => {
     const [first] = seen('Y@indoor', 'C@indoor')
     expect(first).toMatchObject({ part: 'contactor', lift: 'outdoor-cable.Y@indoor' })
-    expect(first.say).toBe('the contactor reads through: lift Y (red) of the outdoor cable at the indoor unit to keep it out')
+    expect(first.say).toBe(
+      'the contactor reads through, and a beeper sings through it: lift Y (red) of the outdoor cable at the indoor unit to keep it out',
+    )
   })
 
   it('no longer names it once that end is lifted, or the part is unplugged', () => {
@@ -19,6 +21,17 @@ describe('what an ohmmeter reads through', () => {
     expect(seen('Y@indoor', 'C@indoor', benchWith(change.off, { do: 'unplug', part: 'contactor' })).map(({ part }) => part)).not.toContain(
       'contactor',
     )
+  })
+
+  it('warns of a beeper only where it would sing: not through the ohms of a gas valve', () => {
+    const [valve] = seen('W@indoor', 'C@indoor')
+    expect(valve.say).toMatch(/^the gas valve reads through: /)
+  })
+
+  it('says what to unplug where no end keeps it out', () => {
+    const coil = readsThrough(laboratory, off, { meter: 'ohms', a: 'contactor.1@outdoor', b: 'contactor.2@outdoor' })
+    const said = coil.map(({ say }) => say)
+    expect(said.join(' ')).toContain('unplug it to keep it out')
   })
 
   it('sees the transformer between hot and common before the boards beside it', () => {

@@ -5,13 +5,14 @@ import { addAdmittance, type Change, openLink } from '@/src/core/circuit/factore
 import type { Probe } from '@/src/core/readings/check'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { complex } from '@/src/core/units/complex'
-import { defaultMeter } from '@/src/core/units/meter'
+import { defaultMeter, isBeeping } from '@/src/core/units/meter'
 import { modelValue } from '@/src/core/units/model-value'
 import { plugsOf } from '@/src/core/wiring/assembly'
 import { bodyLink, plugLink, windingLink } from '@/src/core/wiring/links'
 import type { Part } from '@/src/core/wiring/part'
 import { conductorEnd, type Point, terminalPoint } from '@/src/core/wiring/point'
 import { commonNodes } from '@/src/core/wiring/supply'
+import type { System } from '@/src/core/wiring/system'
 
 /** What an ohmmeter sees beside the wire it is put on, and which end, lifted, takes that out of the reading. */
 export interface SeenThrough {
@@ -41,6 +42,8 @@ export function readsThrough(laboratory: Laboratory, bench: Bench, probe: Probe)
   }
   const whole = ohmsWith([])
   if (whole >= defaultMeter.overloadOhm) return []
+  // What sings is no dead short while a load is in the way.
+  const sings = isBeeping(whole, defaultMeter) ? ', and a beeper sings through it' : ''
   const common = commonNodes(system)
   const ends = system.cables.flatMap((cable) =>
     cable.conductors.flatMap(({ id, lands }) =>
@@ -72,9 +75,13 @@ export function readsThrough(laboratory: Laboratory, bench: Bench, probe: Probe)
       part: part.id,
       name: part.name,
       lift,
-      say:
-        lift === null ? `the ${part.name} reads through` : `the ${part.name} reads through: lift ${sayPoint(system, lift)} to keep it out`,
+      say: `the ${part.name} reads through${sings}${keptOutBy(system, part, lift)}`,
     }))
+}
+
+function keptOutBy(system: System, part: Part, lift: Point | null): string {
+  if (lift !== null) return `: lift ${sayPoint(system, lift)} to keep it out`
+  return plugsOf(part) > 0 ? ': unplug it to keep it out' : ''
 }
 
 /** A load taken out of the network; nothing for what is no load. */

@@ -209,6 +209,16 @@ describe('the other steps', () => {
     expect(screen.getByLabelText('Where')).toHaveValue('outdoor-cable')
   })
 
+  it('Repair asks once for the cause, and records without one then', async () => {
+    const user = open('repair')
+    await user.click(await screen.findByRole('button', { name: /^Clear the short to ground on Y \(red\) of the outdoor cable/ }))
+    await user.click(screen.getByRole('button', { name: 'Record the repair' }))
+    expect(await screen.findByText(/^What did it, and is that gone\?/)).toBeInTheDocument()
+    expect(screen.getByLabelText('Cause, and how it was removed')).toHaveFocus()
+    await user.click(screen.getByRole('button', { name: 'Record the repair' }))
+    expect(await screen.findByText('Recorded in this job')).toBeInTheDocument()
+  })
+
   it('Power calls a fuse that is larger than its label a finding, and puts the right one in', async () => {
     const user = open('power', (job) => ({ ...job, entries: job.entries.filter(({ kind }) => kind === 'complaint') }))
     await region('Fuse')

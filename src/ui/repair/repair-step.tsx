@@ -1,5 +1,5 @@
 'use client'
-import { useMemo } from 'react'
+import { useMemo, useState } from 'react'
 import { useForm } from 'react-hook-form'
 import { NONE_OF_THESE, NOTHING_WRONG } from '@/src/core/diagnosis/inference/suspects'
 import { BURNS_OUT_AGAIN, mayBurnOutAgain } from '@/src/core/job/burned-out'
@@ -47,7 +47,14 @@ export function RepairStep({ onStep }: ScreenProps) {
   const hurt = repairs.find((one) => one.zone === zone)?.fault ?? ''
   const conductor = useMemo(() => (cable ? hurtConductor(system, cable.id, hurt) : null), [system, cable, hurt])
   const ways = useMemo(() => repairAdvice(system, state).find((one) => one.cable === cable?.id)?.ways ?? [], [system, state, cable])
+  // The cause is half of the repair: it is asked for once, and nobody is held up who has not found it.
+  const [isAsked, setAsked] = useState(false)
   const enter = form.handleSubmit(({ fault, zone, what, cause }) => {
+    if (cause.trim() === '' && !isAsked) {
+      setAsked(true)
+      return form.setFocus('cause')
+    }
+    setAsked(false)
     if (record([{ kind: 'repair', fault: fault === '' ? null : fault, zone, what, cause }]) === null) {
       form.reset()
       forget()
@@ -165,9 +172,15 @@ export function RepairStep({ onStep }: ScreenProps) {
                 {...form.register('cause', { maxLength: 500 })}
                 rows={2}
                 placeholder="what rubbed, chewed or loosened it"
+                aria-describedby={isAsked ? 'no-cause' : undefined}
                 className={`${field} placeholder:text-muted`}
               />
             </label>
+            {isAsked && (
+              <p id="no-cause" role="alert" className="text-ember">
+                What did it, and is that gone? Or it happens again. Where it was not found, record it as it is: the page says so.
+              </p>
+            )}
             <Button type="submit" look="main" className="text-center">
               Record the repair
             </Button>
