@@ -119,6 +119,7 @@ describe('a spare in the place of a conductor', () => {
     const freed = heatPump ? withoutSpare(heatPump, 'stat-cable').map(({ does }) => does) : []
     expect(freed.join(' ')).toContain('batteries frees C')
     expect(freed.join(' ')).toContain('frees G')
+    expect(freed.join(' ')).toContain('An accessory at both ends puts two calls, Y and G, on one conductor')
     expect(withoutSpare(furnaceAc, 'outdoor-cable').map(({ does }) => does)).toEqual(['A new cable, with spares.'])
   })
 

@@ -69,11 +69,20 @@ export function withoutSpare(system: System, cableId: string): Freed[] {
   const serves = new Set(cable.conductors.flatMap(({ lands }) => lands.flatMap((letter) => letter ?? [])))
   const isAtStat = cable.between.some((place) => placeById(system, place)?.kind === 'thermostat')
   if (!isAtStat) return [NEW_CABLE]
+  const calls = ['Y', 'Y1', 'G', 'W', 'W1'].filter((letter) => serves.has(letter)).slice(0, 2)
   return [
     ...(serves.has('C')
       ? [
           { does: 'A thermostat on batteries frees C.', loses: 'Batteries to change; no thermostat that needs a common.' },
           { does: 'A plug-in 24 V supply at the wall frees C.', loses: 'An outlet and a cord beside the thermostat.' },
+        ]
+      : []),
+    ...(calls.length > 1
+      ? [
+          {
+            does: `An accessory at both ends puts two calls, ${calls.join(' and ')}, on one conductor.`,
+            loses: 'Two more parts that can fail; not every thermostat and board works with one.',
+          },
         ]
       : []),
     ...(serves.has('G') && (serves.has('Y') || serves.has('Y1'))
