@@ -39,9 +39,7 @@ test('a callback begins with the wiring as it was left: the spare serves under i
   await expect(page.getByRole('row', { name: /brown/ }).first()).toContainText('Y')
   await expect(page.getByRole('row', { name: /yellow/ })).toHaveCount(0)
   await expect(page.getByText('Spare in the stat cable: black.')).toBeVisible()
-  await page
-    .getByRole('button', { name: /timeline|record/i })
-    .first()
-    .click()
-  await expect(page.getByText(/G \(green\) of the stat cable runs on orange between attic hatch and wall plate/).first()).toBeVisible()
+  await expect(page.getByRole('row', { name: /green runs on orange between attic hatch and wall plate/ })).toBeVisible()
+  await technician.goesTo('Close')
+  await expect(page.getByRole('article')).toContainText('G (green) of the stat cable runs on orange between attic hatch and wall plate')
 })

@@ -58,13 +58,20 @@ export function sayOnSpare({ from, to, section }: Swap, id: string): string {
   return where === null ? `in place of ${from}` : `serves ${from} ${where}`
 }
 
-/** The conductors that run on a spare for a part of their way: their color changes there, and at neither end is it to be seen. */
+/** What a section makes of a conductor between its two ends. */
+export const sayOnTheWay = (cable: Cable | undefined, to: string, section: readonly [string, string]): string =>
+  `runs on ${sayConductor(cable, to)} ${saySection(section)}`
+
+/** The conductors that run on another color for a part of their way, by this job or an earlier one: neither end shows it. */
 export const saySections = (system: System, { swaps }: Pick<Bench, 'swaps'>): string[] =>
-  swaps.flatMap(({ cable: id, from, to, section }) => {
-    const cable = cableById(system, id)
-    const name = cable?.name ?? id
-    return section ? [`${sayConductor(cable, from)} of the ${name} runs on ${sayConductor(cable, to)} ${saySection(section)}`] : []
-  })
+  system.cables.flatMap((cable) =>
+    cable.conductors.flatMap(({ id, onTheWay }) => {
+      const swap = swaps.find((one) => one.cable === cable.id && one.from === id)
+      // One that was given up for the whole way since then runs nowhere.
+      const said = swap ? swap.section && sayOnTheWay(cable, swap.to, swap.section) : onTheWay
+      return said ? [`${sayConductor(cable, id)} of the ${cable.name} ${said}`] : []
+    }),
+  )
 
 /** A conductor as it is called among those of its cable: its letter, and its colour where that is another word. */
 export function sayConductor(cable: Cable | undefined, id: string): string {

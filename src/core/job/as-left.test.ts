@@ -1,4 +1,5 @@
 import { createBench } from '@/src/core/bench/bench'
+import { saySections } from '@/src/core/bench/say'
 import { systemAsLeft } from '@/src/core/job/as-left'
 import { cableById, firstPart } from '@/src/core/wiring/system'
 import { systemSchema } from '@/src/core/wiring/system-schema'
@@ -27,6 +28,12 @@ describe('a house as a job leaves it', () => {
     const own = left({ ...swap, section: ['attic hatch', 'wall plate'] })
     expect(stat(own).find(({ id }) => id === 'Y')).toMatchObject({ colour: 'yellow' })
     expect(stat(own)).toHaveLength(stat(furnaceAc).length - 1)
+    // The next visit's page and card say it again, until that conductor is given up for the whole way.
+    expect(systemSchema.safeParse(own).success).toBe(true)
+    expect(saySections(own, asFound)).toEqual(['Y (yellow) of the stat cable runs on brown between attic hatch and wall plate'])
+    const later = { ...swap, to: 'orange' }
+    expect(saySections(own, { swaps: [later] })).toEqual([])
+    expect(saySections(systemAsLeft(own, { ...asFound, swaps: [later] }), asFound)).toEqual([])
   })
 
   it('is of its own kind only once, however often somebody comes', () => {

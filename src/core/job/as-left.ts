@@ -1,7 +1,8 @@
 import { type Bench, type Slot, slotOf } from '@/src/core/bench/bench'
+import { sayOnTheWay } from '@/src/core/bench/say'
 import { asOwn } from '@/src/core/wiring/build-system'
 import type { PartOf } from '@/src/core/wiring/part'
-import type { Cable, System } from '@/src/core/wiring/system'
+import type { Cable, Conductor, System } from '@/src/core/wiring/system'
 
 type Left = Pick<Bench, 'swaps' | 'slot' | 'further'>
 
@@ -27,10 +28,13 @@ function cableAsLeft(cable: Cable, made: Bench['swaps']): Cable {
   const swaps = made.filter((swap) => swap.cable === cable.id)
   const conductors = cable.conductors
     .filter(({ id }) => swaps.every(({ to }) => to !== id))
-    .map((conductor) => {
-      const swap = swaps.find(({ from, section }) => from === conductor.id && !section)
+    .map((conductor): Conductor => {
+      const swap = swaps.find(({ from }) => from === conductor.id)
       const spare = cable.conductors.find(({ id }) => id === swap?.to)
-      return spare ? { ...conductor, colour: spare.colour } : conductor
+      if (!swap || !spare) return conductor
+      if (swap.section) return { ...conductor, onTheWay: sayOnTheWay(cable, swap.to, swap.section) }
+      const { onTheWay: _, ...plain } = conductor
+      return { ...plain, colour: spare.colour }
     })
   return { ...cable, conductors }
 }

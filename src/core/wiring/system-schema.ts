@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { textSchema } from '@/src/core/units/text-schema'
 import { workLimit } from '@/src/core/units/work-limit'
 import { conductorColours, unknownThings } from '@/src/core/wiring/insulation'
 import { nameSchema, partSchema, sourceSchema } from '@/src/core/wiring/part-schema'
@@ -23,6 +24,8 @@ export const conductorSchema = z.strictObject({
   colour: z.enum(conductorColours),
   /** Terminal on which each end is landed, in the order of the cable's `between`; null for an end that is not landed. */
   lands: z.tuple([idSchema.nullable(), idSchema.nullable()]),
+  /** What neither end shows, in words: `runs on brown between attic hatch and wall plate`. */
+  onTheWay: textSchema(200, 1).optional(),
 })
 
 export const cableSchema = z.strictObject({

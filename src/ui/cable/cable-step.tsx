@@ -83,6 +83,7 @@ export function CableStep({ onStep }: ScreenProps) {
                         </svg>
                         {conductor.colour}
                       </span>
+                      {conductor.onTheWay && <span className="block text-muted text-small">{conductor.onTheWay}</span>}
                     </th>
                     <td className="py-1.5">
                       <Landing letter={conductor.lands[1]} lifted={lifted[1]} />

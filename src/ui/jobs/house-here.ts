@@ -4,13 +4,6 @@ import type { System } from '@/src/core/wiring/system'
 import { api } from '@/src/ui/device/api-client'
 import { readKeptJob } from '@/src/ui/device/kept-jobs'
 
-/** The house of an earlier job. */
-interface AsLeft {
-  readonly system: System
-  /** What no drawing of it shows. */
-  readonly notes: readonly string[]
-}
-
 /** What is chosen in the place of a kind: the house as an earlier job left it, which no list has. */
 export const EARLIER = 'earlier'
 
@@ -18,7 +11,7 @@ export const EARLIER = 'earlier'
  * How an earlier job left its house, by the server or as this device has kept it. Null where it is as the kind of the list is that was
  * chosen, or where nobody answers and that is here; throws where only the earlier job knows the house.
  */
-export async function asEarlierJobLeft(id: string, chosen: string): Promise<AsLeft | null> {
+export async function asEarlierJobLeft(id: string, chosen: string): Promise<System | null> {
   if (id === '') return null
   try {
     const file = await api.readJob(id).catch(async (error) => {
@@ -26,14 +19,9 @@ export async function asEarlierJobLeft(id: string, chosen: string): Promise<AsLe
       if (!kept) throw error
       return kept.file
     })
-    const [{ foldJob }, { systemAsLeft }, { saySections }] = await Promise.all([
-      import('@/src/core/job/fold'),
-      import('@/src/core/job/as-left'),
-      import('@/src/core/bench/say'),
-    ])
-    const { bench } = foldJob(file.system, file.entries)
-    const system = systemAsLeft(file.system, bench)
-    return system.id === chosen ? null : { system, notes: saySections(file.system, bench) }
+    const [{ foldJob }, { systemAsLeft }] = await Promise.all([import('@/src/core/job/fold'), import('@/src/core/job/as-left')])
+    const system = systemAsLeft(file.system, foldJob(file.system, file.entries).bench)
+    return system.id === chosen ? null : system
   } catch (error) {
     if (chosen === EARLIER) throw error
     return null

@@ -106,21 +106,20 @@ export function NewJobForm({ systems }: { systems: readonly { id: string; name: 
     try {
       // Another type than the earlier job's was picked after it: that house is not taken.
       const left = systemId === EARLIER || systemId === kindOf ? await asEarlierJobLeft(systemOf, systemId) : null
-      const notes = [...(card ? [sayCard(card)] : []), ...(left?.notes ?? [])]
       const job = {
         id,
         title,
         createdAt: at,
         entries: [
           { id: crypto.randomUUID(), at, kind: 'complaint' as const, complaint },
-          ...notes.map((text) => ({ id: crypto.randomUUID(), at, kind: 'note' as const, text })),
+          ...(card ? [{ id: crypto.randomUUID(), at, kind: 'note' as const, text: sayCard(card) }] : []),
         ],
       }
       const own =
         systemId === TICK
           ? (await import('@/src/ui/jobs/tick-system')).systemOf(seen)
           : left || card || here.letters.length + here.walks.length > 0
-            ? await systemHere(left?.system ?? systemId, here, card)
+            ? await systemHere(left ?? systemId, here, card)
             : null
       const opening: NewJob = own ? { ...job, system: own } : { ...job, systemId }
       try {
