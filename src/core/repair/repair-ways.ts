@@ -139,8 +139,8 @@ function section(damage: Damage): WayToRepair {
   return {
     way: 'section',
     fits: isLong && isInReach(damage),
-    does: 'Replace the damaged stretch, with a joint at each of its ends',
-    pro: isLong && isInReach(damage) ? ['All conductors of the stretch are new.'] : [],
+    does: 'Replace the damaged section, with a joint at each of its ends',
+    pro: isLong && isInReach(damage) ? ['All conductors of the section are new.'] : [],
     con: [
       ...(isLong ? [] : ['One conductor is damaged: the others need no joints.']),
       ...(isInReach(damage)
@@ -149,7 +149,7 @@ function section(damage: Damage): WayToRepair {
     ],
     notCovered: 'the rest of the run',
     minutes: MINUTES.section,
-    material: ['a stretch of the same cable', isWetPlace(damage) ? 'gel-filled connectors' : 'connectors in a box'],
+    material: ['a length of the same cable', isWetPlace(damage) ? 'gel-filled connectors' : 'connectors in a box'],
   }
 }
 

@@ -213,7 +213,7 @@ describe('the other steps', () => {
     const user = open('repair')
     await user.click(await screen.findByRole('button', { name: /^Clear the short to ground on Y \(red\) of the outdoor cable/ }))
     await user.click(screen.getByRole('button', { name: 'Record the repair' }))
-    expect(await screen.findByText(/^What did it, and is that gone\?/)).toBeInTheDocument()
+    expect(await screen.findByText(/^What caused it, and is that taken care of\?/)).toBeInTheDocument()
     expect(screen.getByLabelText('Cause, and how it was removed')).toHaveFocus()
     await user.click(screen.getByRole('button', { name: 'Record the repair' }))
     expect(await screen.findByText('Recorded in this job')).toBeInTheDocument()

@@ -1,9 +1,10 @@
 'use client'
-import { useState } from 'react'
+import { type ReactNode, useState } from 'react'
+import type { BenchChange } from '@/src/core/bench/bench'
 import { sayChange } from '@/src/core/bench/say'
 import { runsOf } from '@/src/core/cable/of-job'
 import { endsToMove, freeSpares, jointsOfSection, sectionAround } from '@/src/core/repair/substitution'
-import { type Cable, cableById } from '@/src/core/wiring/system'
+import type { Cable } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
 import { useHands, useJob, useMoment } from '@/src/ui/desk/desk-context'
 
@@ -38,20 +39,19 @@ export function OnASection({ cable, conductor }: OnASpareProps) {
   const [chosen, setChosen] = useState<{ readonly near?: string; readonly far?: string }>({})
   if (spare === null || names.length < 2) return null
   const [near, far] = [chosen.near ?? around?.[0] ?? names[0], chosen.far ?? around?.[1] ?? names[names.length - 1]]
-  const swap = { do: 'swap', cable: cable.id, from: conductor, to: spare, section: [near, far] } as const
+  const section: [string, string] = [near, far]
+  const swap = { do: 'swap' as const, cable: cable.id, from: conductor, to: spare, section }
   return (
     <Moved
       steps={jointsOfSection(system, swap)}
-      swap={{ ...swap, section: [near, far] }}
+      swap={swap}
       choice={
         <>
           {choice}
           <Chosen label="from" of={names} value={near} onChoose={(name) => setChosen({ ...chosen, near: name })} />
           <Chosen label="to" of={names} value={far} onChoose={(name) => setChosen({ ...chosen, far: name })} />
           {around === null && (
-            <p className="w-full text-ember text-small">
-              By the readings the bad place is not between two landmarks: add one beyond it first.
-            </p>
+            <p className="w-full text-ember text-small">By the readings the damage is not between two landmarks. Add one past it first.</p>
           )}
         </>
       }
@@ -61,11 +61,10 @@ export function OnASection({ cable, conductor }: OnASpareProps) {
 
 /** The spare that is to serve; which one is asked where there are several. */
 function useSpare(cable: Cable, conductor: string) {
-  const { system } = useJob()
   const { state } = useMoment()
   const [chosen, setChosen] = useState<string | null>(null)
   const isOnOne = state.bench.swaps.some((swap) => swap.cable === cable.id && swap.from === conductor)
-  const spares = isOnOne ? [] : freeSpares(cableById(system, cable.id) ?? cable, state)
+  const spares = isOnOne ? [] : freeSpares(cable, state)
   const spare = spares.find((one) => one === chosen) ?? spares[0] ?? null
   const choice = spare !== null && spares.length > 1 && <Chosen label="spare" of={spares} value={spare} onChoose={setChosen} />
   return [spare, choice] as const
@@ -73,8 +72,8 @@ function useSpare(cable: Cable, conductor: string) {
 
 interface MovedProps {
   readonly steps: readonly string[]
-  readonly swap: Parameters<typeof sayChange>[1]
-  readonly choice: React.ReactNode
+  readonly swap: BenchChange
+  readonly choice: ReactNode
 }
 
 function Moved({ steps, swap, choice }: MovedProps) {

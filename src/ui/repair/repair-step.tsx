@@ -178,7 +178,8 @@ export function RepairStep({ onStep }: ScreenProps) {
             </label>
             {isAsked && (
               <p id="no-cause" role="alert" className="text-ember">
-                What did it, and is that gone? Or it happens again. Where it was not found, record it as it is: the page says so.
+                What caused it, and is that taken care of? If not, it will happen again. If you did not find it, record the repair as is:
+                the page says so.
               </p>
             )}
             <Button type="submit" look="main" className="text-center">
