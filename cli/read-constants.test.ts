@@ -27,3 +27,8 @@ it('reads what a number stands for, its value as it is written, its unit and its
 it('names the numbers that say nothing of where they come from', () => {
   expect(readConstants('bench/changes.ts', source).bare).toEqual(['bench/changes.ts: SECRET'])
 })
+
+it('reads a field whose name is quoted, or a number: a gauge, a way of two words', () => {
+  const table = `const OHM = modelValue({ value: { 18: 20.95, 'new cable': 60 }, unit: 'ohm', source: 'a table' })`
+  expect(readConstants('wiring/copper.ts', table).lines[0].value).toBe('18 20.95, new cable 60')
+})

@@ -1,5 +1,5 @@
 import { parse } from '@babel/parser'
-import type { Expression, Statement } from '@babel/types'
+import type { Expression, Node, Statement } from '@babel/types'
 
 /** A number of the model as the source states it. */
 export interface Line {
@@ -39,10 +39,15 @@ export function readConstants(file: string, text: string): { lines: Line[]; bare
 
 function fieldsOf(expression: Expression): [string, Expression][] {
   if (expression.type !== 'ObjectExpression') return []
-  return expression.properties.flatMap((field): [string, Expression][] =>
-    field.type === 'ObjectProperty' && field.key.type === 'Identifier' ? [[field.key.name, field.value as Expression]] : [],
-  )
+  return expression.properties.flatMap((field): [string, Expression][] => {
+    const name = field.type === 'ObjectProperty' ? nameOfKey(field.key) : null
+    return field.type === 'ObjectProperty' && name !== null ? [[name, field.value as Expression]] : []
+  })
 }
+
+/** The name of a field, quoted or not; null for one that is worked out. */
+const nameOfKey = (key: Node): string | null =>
+  key.type === 'Identifier' ? key.name : key.type === 'StringLiteral' || key.type === 'NumericLiteral' ? String(key.value) : null
 
 const commentAbove = ({ leadingComments }: Statement): string =>
   (leadingComments?.at(-1)?.value ?? '')
