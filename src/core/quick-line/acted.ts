@@ -2,7 +2,7 @@ import { allAt, allOf, landAll, pluggable } from '@/src/core/quick-line/hands'
 import type { Sense } from '@/src/core/quick-line/lexicon'
 import { cableTowards } from '@/src/core/quick-line/meaning'
 import { has, only, placeOf, type Reading } from '@/src/core/quick-line/sense'
-import { partById, placeById } from '@/src/core/wiring/system'
+import { partById, partsOf, placeById } from '@/src/core/wiring/system'
 
 /** Trips and holds: on a call, with nothing called, with something off. */
 const trials: Reading = (meaning, the) => {
@@ -65,13 +65,18 @@ const hands: Reading = (meaning, the) => {
         return `${isOff ? 'lift' : 'land'} ${along ? `${along} ` : ''}${letter}${towards ? '' : from ? ` at ${from.place}` : placeOf(meaning)}`
       })
       .join('; ')
-  if (isOff && towards && parts.length + cables.length === 0) return allOf(the, towards)
+  const isOfWires = /\b(?:wires?|cables?|leads?|conductors?|everything|all|both)\b/.test(meaning.text)
+  if (isOff && towards && parts.length + cables.length === 0) {
+    // A thermostat that is off hangs on no wall, or is set to off, or blank: its wires are another matter.
+    const hung = isOfWires ? undefined : partsOf(the.system, 'thermostat').find(({ place }) => place === meaning.places[0])
+    if (hung) return meaning.isByHand || /\b(?:wall|base|plate)\b/.test(meaning.text) ? `unplug ${hung.id}` : null
+    return allOf(the, towards)
+  }
   if (cables.length === 1 && letters.length + parts.length === 0) {
     const said = cables[0].replace(/-cable$/, '')
     return isOff ? allOf(the, said) : landAll(the, said)
   }
   // What is pulled somewhere may be a disconnect.
-  const isOfWires = /\b(?:wires?|cables?|leads?|conductors?|everything|all|both)\b/.test(meaning.text)
   if (isOff && isOfWires && meaning.places.length === 1 && letters.length + parts.length + cables.length === 0)
     return allAt(the, meaning.places[0])
   const [part] = parts

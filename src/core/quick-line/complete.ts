@@ -1,5 +1,5 @@
 import { leadNames } from '@/src/core/bench/points'
-import { type QuickLineContext, readInGrammar } from '@/src/core/quick-line/read-line'
+import { type QuickLineContext, readInGrammar } from '@/src/core/quick-line/in-grammar'
 import { callsOf, type System } from '@/src/core/wiring/system'
 
 /** Words that begin a line, and words that stand within one. */

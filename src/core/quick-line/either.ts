@@ -1,5 +1,6 @@
 import type { EntryDraft } from '@/src/core/job/entry'
-import { type QuickLineContext, readQuickLine } from '@/src/core/quick-line/read-line'
+import type { QuickLineContext } from '@/src/core/quick-line/in-grammar'
+import { readQuickLine } from '@/src/core/quick-line/read-line'
 import { workLimit } from '@/src/core/units/work-limit'
 
 /** One of the things that a line may mean, as it would be entered. */

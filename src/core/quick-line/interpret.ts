@@ -57,7 +57,8 @@ function whichWire(text: string, the: Sentence): Said {
 }
 
 /** A clause of its own about what was named before. */
-const SAID_OF_IT = /[,:]\s*(?:and |but )?(?:it|its)?(?: is)? ?(?:still |not |just )*(?:in|out|off|on)$/
+const SAID_OF_IT =
+  /[,:]\s*(?:and |but )?(?:it|its|(?:the )?(?:\w+[ -]){0,2}(?:contactor|relay|valve|sequencer|damper))?(?: is)? ?(?:still |not |just )*(?:in|out|off|on)$/
 
 /** More than one thing is said: what is not known of it may be a whole clause. */
 const SEVERAL = /,|\bbut\b|\band (?:it|then)\b/

@@ -250,3 +250,5 @@ const JUDGEMENTS =
 
 /** Whether a clause only judges the reading before it: `0.4 ohms, dead short`. */
 export const isJudgement = (text: string): boolean => JUDGEMENTS.test(text)
+/** Line volts that are not there: a figure that is missing is no reading of it. */
+export const NO_LINE_VOLTS = /^no (?:110|115|120|208|220|230|240|277)(?: ?v(?:olts?)?)?$/

@@ -1,5 +1,5 @@
 import { cableOfColour, letterOfColour } from '@/src/core/quick-line/colours'
-import { lexicon, NO_VOLTS, type Sense } from '@/src/core/quick-line/lexicon'
+import { lexicon, NO_LINE_VOLTS, NO_VOLTS, type Sense } from '@/src/core/quick-line/lexicon'
 import { findCable, isGroundWord } from '@/src/core/quick-line/names'
 import { boardHere, coilMeant, type Sentence } from '@/src/core/quick-line/sentence'
 import { parsePoint } from '@/src/core/wiring/point'
@@ -95,6 +95,7 @@ export function meaningOf(text: string, the: Sentence, isLenient = false): Meani
   let along: string | null = null
   let unknown = 0
   let isForeign = false
+  let isWithoutLine = false
 
   /** Takes the phrase that begins here, if it is one; returns whether it was. */
   const take = (phrase: string, next: string | undefined): boolean => {
@@ -104,6 +105,11 @@ export function meaningOf(text: string, the: Sentence, isLenient = false): Meani
       const isOfCable = /^(?:cable|wires?|bundle|run|pair|leads?|wiring|conductors?)$/.test(next ?? '')
       const at = !isOfCable && /^(?:at|in|from|to) /.test(phrase) ? the.place(phrase) : null
       return at !== null && places.push(at) > 0
+    }
+    // A figure that is not there is no reading of it.
+    if (NO_LINE_VOLTS.test(phrase)) {
+      isWithoutLine = true
+      return senses.add('none').add('volts').size > 0
     }
     const number = /^-?\d*\.?\d+$/.test(phrase) ? Number(phrase) : null
     if (number !== null) return numbers.push({ value: number, unit: null }) > 0
@@ -203,6 +209,8 @@ export function meaningOf(text: string, the: Sentence, isLenient = false): Meani
     calls.splice(calls.indexOf(own), 1)
     parts.push(motor)
   }
+  // Line volts are missing at a motor; what else has none of them is for the rules of the line side.
+  if (isWithoutLine && !(parts.length === 1 && partById(the.system, parts[0])?.kind === 'load')) return null
   const isPair = letters.length === 2 && (letters.some(({ letter }) => isGroundWord(letter) || isCommon(the, letter)) || JOINS.test(text))
   return {
     senses,

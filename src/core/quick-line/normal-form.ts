@@ -1,10 +1,10 @@
-import { distance } from 'fastest-levenshtein'
 import type { JobState } from '@/src/core/job/job-state'
 import { answered } from '@/src/core/quick-line/answered'
 import { isCommon } from '@/src/core/quick-line/meaning'
 import { findCable, isGroundWord } from '@/src/core/quick-line/names'
 import { inOtherWords } from '@/src/core/quick-line/other-words'
 import { Sentence } from '@/src/core/quick-line/sentence'
+import { correctedWord } from '@/src/core/quick-line/spelling'
 import { Memo } from '@/src/core/units/cache'
 import { cableById, partById, type System } from '@/src/core/wiring/system'
 
@@ -18,7 +18,7 @@ export function normalForm(clause: string, system: System, state: JobState): str
   if (/^(?:note|repaired)\b/i.test(plain)) return plain
   const spelt = plain
     .split(' ')
-    .map((word) => spell(word, wordsOf.of(system), the))
+    .map((word) => spell(word, the))
     .join(' ')
   return inOrder(readingOfPart(namedParts(answered(pairFirst(placeLast(spelt, the), the), the), system), the))
 }
@@ -26,7 +26,6 @@ export function normalForm(clause: string, system: System, state: JobState): str
 /** Short forms of the trade, whatever the system. */
 const shortForms = new Map(
   Object.entries({
-    xfmr: 'transformer',
     trans: 'transformer',
     rv: 'reversing valve',
     rev: 'reversing',
@@ -51,44 +50,13 @@ const shortForms = new Map(
   }),
 )
 
-const tradeWords = [
-  'contactor',
-  'thermostat',
-  'compressor',
-  'transformer',
-  'condenser',
-  'blower',
-  'breaker',
-  'landings',
-  'jumper',
-  'jumped',
-  'indoor',
-  'outdoor',
-  'furnace',
-  'reversing',
-  'sequencer',
-  'unplug',
-  'continuity',
-  'secondary',
-  'primary',
-]
-
-/** Words that people misspell: of this system's parts and places, and of the trade. */
-const wordsOf = new Memo((system: System): string[] => [
-  ...new Set([
-    ...tradeWords,
-    ...[...system.parts, ...system.places].flatMap(({ name }) => name.toLowerCase().split(/[\s-]+/)).filter((word) => word.length > 4),
-  ]),
-])
-
-/** A letter too many, too few or another one: two in a long word. */
-function spell(word: string, known: readonly string[], the: Sentence): string {
+/** A short form of the trade, or a word that is misspelt. */
+function spell(word: string, the: Sentence): string {
   const lower = word.toLowerCase()
   const short = shortForms.get(lower)
   // A terminal may be called like a short form: its letters are left alone.
   if (short !== undefined && (word === lower || !the.isLetter(word))) return short
-  if (lower.length < 6 || !/^[a-z]+$/.test(lower) || known.some((one) => one.startsWith(lower) || lower.startsWith(one))) return word
-  return known.find((one) => one.length > 5 && distance(lower, one) <= (one.length > 8 ? 2 : 1)) ?? word
+  return correctedWord(word, the.system)
 }
 
 /** `outside Y-C 24`, `Y-C 24 at the condenser`: the place last, as the grammar has it. */

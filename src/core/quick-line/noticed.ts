@@ -126,8 +126,10 @@ const marked: Reading = (meaning, the) => {
       ? { asks: 'In which cable? Say "bare outdoor Y", or where it is rubbed: "rubbed indoor".' }
       : `bare ${cable} ${wire.letter}`
   }
-  if (letters.length > 1) return null
-  if (letters.length === 1 && along !== undefined && cables.length + places.length === 0) return `${mark} ${letters[0].cable ?? along}`
+  if (wires.length > 1) return null
+  // Which wire it is stays in the words.
+  if (wires.length === 1 && along !== undefined && cables.length + places.length === 0)
+    return `${mark} ${wires[0].cable ?? along}; ${the.asNote()}`
   // The lead of a part is where the part is.
   const ofPart = parts.length > 0 ? partById(system, parts[0])?.place : undefined
   return cables.length + places.length > 1 ? null : `${mark} ${cables[0] ?? places[0] ?? ofPart ?? state.bench.place}`

@@ -1,6 +1,6 @@
 import { cableTowards } from '@/src/core/quick-line/meaning'
 import { findCable, isGroundWord } from '@/src/core/quick-line/names'
-import type { Sentence } from '@/src/core/quick-line/sentence'
+import { loadOf, type Sentence } from '@/src/core/quick-line/sentence'
 import { cableById, partById, type System } from '@/src/core/wiring/system'
 
 /** How something is said, and the same in other words: `$1` is what was found, or it is made of that in the system. */
@@ -31,7 +31,10 @@ const forms: readonly Form[] = [
   [/\b(?:zip|zilch|nada|squat|goose egg)\b/gi, 'nothing'],
   [/\bcoming (?=out$|out\b[,;])/gi, ''],
   [/\b(\w+) and (\w+) (?:beep|beeps|ring|rings)(?: together| to each other)?$/gi, '$1 to $2 beeps'],
+  [/\b([A-Z]\d?) ([A-Z]\d?) (?:beeps?|rings?)(?: together)?$/g, '$1 to $2 beeps'],
   [/\b(?:hpc|hpco)\b/gi, 'high-pressure switch'],
+  [/\bloss[ -]of[ -]charge (?:switch|cut-?out)\b/gi, 'low-pressure switch'],
+  [/\bmanual[ -]reset (?=(?:rollout|limit|switch)\b)/gi, ''],
   [/\b(?:lpc|lpco)\b/gi, 'low-pressure switch'],
   [/\bsec(?= (?:is |reads? )?(?:\d|ol\b|open\b))/gi, 'secondary'],
   [/\bleg (?:one|1|a)\b/gi, 'L1'],
@@ -154,7 +157,26 @@ const forms: readonly Form[] = [
     (the, all, letter, zone) => (the.isLetter(`${letter}${zone}`) && the.isLetter(`C${zone}`) ? `${letter}${zone}-C${zone}` : all),
   ],
   [/\b([A-Z]) (?:of |on |for |at )?(?:the )?zone (\d)(?= (?:to|-|and) )/g, 'zone $2 $1'],
-  [/\b(?:stat|thermostat|tstat) (\d)\b/gi, (the, all, zone) => (partById(the.system, `thermostat-${zone}`) ? `thermostat-${zone}` : all)],
+  [
+    /\b(?:zone (\d) (?:stat|thermostat|tstat)|(?:stat|thermostat|tstat)[ -](\d)|(?:stat|thermostat|tstat) (?:of|in|for|on) zone (\d))\b(?! (?:cable|wires?|bundle))/gi,
+    (the, all, ...zones) => {
+      const zone = zones.find((one) => one !== undefined)
+      return partById(the.system, `thermostat-${zone}`) ? `thermostat-${zone}` : all
+    },
+  ],
+  // A gas valve's second coil, and a motor's amps before the figure.
+  [
+    /\b(?:second|high)[- ](?:stage|fire) (?:gas )?valve\b/gi,
+    (the, all) => (partById(the.system, 'gas-valve-high') ? 'gas-valve-high' : all),
+  ],
+  [
+    /^(?:the )?(\w+(?: (?:motor|fan|strips))?) amps?(?: is| are| at| reads?| draw)? (\d+(?:\.\d+)?)(?: ?(?:a|amps?))?$/i,
+    (the, all, motor, amps) => (loadOf(the, motor.toLowerCase()) === null ? all : `${motor} ${amps} amps`),
+  ],
+  [
+    /\b(?:heat|strip|heater) relay\b/gi,
+    (the, all) => (the.part(all.toLowerCase()) === null && partById(the.system, 'sequencer') ? 'sequencer' : all),
+  ],
 ]
 
 /** A clause in the words in which the rules are written, where it has others for the same. */

@@ -1,63 +1,42 @@
-import type { Entry, EntryDraft } from '@/src/core/job/entry'
-import { foldJob, lastStanding } from '@/src/core/job/fold'
-import { sayDraft, sayFallen } from '@/src/core/job/say-draft'
+import type { Entry } from '@/src/core/job/entry'
+import { foldJob } from '@/src/core/job/fold'
 import { isRemark, type Reader, readClauses } from '@/src/core/quick-line/clauses'
-import { parseCommand } from '@/src/core/quick-line/commands'
 import { spelledOut } from '@/src/core/quick-line/ellipsis'
+import { type QuickLineContext, type Reading, readInGrammar, stateOf, type Understood } from '@/src/core/quick-line/in-grammar'
 import { interpret } from '@/src/core/quick-line/interpret'
-import { dashedNames } from '@/src/core/quick-line/names'
 import { isOfReading, isPlainRemark, isRiddle, NO_ENTRY } from '@/src/core/quick-line/no-entry'
 import { normalForm } from '@/src/core/quick-line/normal-form'
 import { fromOwnWords, withLeadsByName } from '@/src/core/quick-line/own-words'
 import { clausesOf } from '@/src/core/quick-line/parted'
-import { asStretch } from '@/src/core/quick-line/phrases'
 import type { Said } from '@/src/core/quick-line/rule'
 import { inTheGrammar, plain } from '@/src/core/quick-line/said'
 import { Sentence } from '@/src/core/quick-line/sentence'
 import { inFull } from '@/src/core/quick-line/shorthand'
-import { type Token, tokenize } from '@/src/core/quick-line/tokens'
+import { corrected, wordsInFull } from '@/src/core/quick-line/spelling'
 import { tryDrafts } from '@/src/core/quick-line/try-drafts'
 import { unheard } from '@/src/core/quick-line/unheard'
-import type { Probe } from '@/src/core/readings/check'
-import type { System } from '@/src/core/wiring/system'
-
-/** What a line is read against. */
-export interface QuickLineContext {
-  readonly system: System
-  readonly entries: readonly Entry[]
-  /** Leading faults, so that a repair can be named by its rank. */
-  readonly suspects: readonly { readonly id: string; readonly zone: string | null; readonly repair: string | null }[]
-  /** The check that is proposed now, for "skip". */
-  readonly proposed: Probe | null
-}
-
-/** The same, while one line is read: what the grammar makes of a clause in one state of the job is made once. */
-interface Reading extends QuickLineContext {
-  readonly made?: Map<string, Understood>
-  /** The same entries where a clause leads from the same state: they are folded once. */
-  readonly led?: Map<string, readonly Entry[]>
-  /** Entries that stood before the line; what is behind them its own clauses would have entered. */
-  readonly stood?: number
-}
-
-const stateOf = ({ entries, stood = 0 }: Reading): string => JSON.stringify(entries.slice(stood))
-
-export type Understood =
-  | { readonly ok: true; readonly drafts: readonly EntryDraft[]; readonly say: string }
-  /** `start` and `end` are where in the line the trouble stands. */
-  | { readonly ok: false; readonly problem: string; readonly start: number; readonly end: number }
 
 /**
  * Reads one quick line. Nothing is changed; what comes back is what would be entered, and how it was understood. What the grammar does
  * not read is tried as a sentence; where that fails, too, the grammar's own words say what would fit.
  */
 export function readQuickLine(line: string, asked: QuickLineContext): Understood {
-  const read = readAll(line, asked)
-  if (!read.ok) return read
+  const read = readWhole(line, asked)
+  if (read.ok || /^\s*note\b/i.test(line)) return read
+  const spelt = corrected(line, asked.system)
+  if (spelt === line) return read
+  const again = readWhole(spelt, asked)
+  return again.ok ? again : { ...again, start: 0, end: line.length }
+}
+
+function readWhole(line: string, asked: QuickLineContext): Understood {
+  const heard = readAll(line, asked)
+  if (!heard.ok) return heard
+  const read = asTyped(line, heard)
   const lost =
     readInGrammar(line, asked).ok || inOwnWords(line, asked)
       ? null
-      : unheard(line, read.drafts, asked.system, foldJob(asked.system, asked.entries))
+      : unheard(inFull(wordsInFull(line, asked.system)), heard.drafts, asked.system, foldJob(asked.system, asked.entries))
   return lost === null
     ? read
     : {
@@ -68,11 +47,19 @@ export function readQuickLine(line: string, asked: QuickLineContext): Understood
       }
 }
 
+/** A line that is one note stays in the record as it was typed, short forms and all. */
+function asTyped(line: string, read: Understood & { ok: true }): Understood & { ok: true } {
+  const [draft, another] = read.drafts
+  if (draft?.kind !== 'note' || another || /^\s*note\b/i.test(line)) return read
+  const note = { ...draft, text: line.trim() }
+  return { ...read, drafts: [note], say: read.say.replace(draft.text, () => note.text) }
+}
+
 function readAll(line: string, asked: QuickLineContext): Understood {
   const context: Reading = { ...asked, made: new Map(), led: new Map(), stood: asked.entries.length }
   const read = inOwnWords(line, context) ?? readInGrammar(line, context)
   if (read.ok || isOfRun(line)) return read
-  const put = inGrammarsWords(clausesOf(inFull(withLeadsByName(line, context.system))), context)
+  const put = inGrammarsWords(clausesOf(inFull(withLeadsByName(wordsInFull(line, context.system), context.system))), context)
   if (put === null)
     return asRemark(line, context) ?? (isOfReading(line, context) && !isRiddle(line, read.problem) ? read : { ...read, problem: NO_ENTRY })
   if (typeof put === 'object') return { ok: false, problem: put.asks, start: 0, end: line.length }
@@ -189,109 +176,3 @@ function onCall(clause: string, context: Reading): Said {
   return called && letter && inGrammarsWords([`call for ${CALLED_BY[letter[1] as keyof typeof CALLED_BY]}`, called[1]], context)
 }
 const CALLED_BY = { Y: 'cool', G: 'fan', W: 'heat' } as const
-
-/** A line in the grammar alone: what is typed letter by letter, and completed. */
-export function readInGrammar(line: string, context: Reading): Understood {
-  if (!context.made) return readByWords(line, context)
-  const key = `${line} ${stateOf(context)}`
-  const known = context.made.get(key)
-  if (known) return known
-  const understood = readByWords(line, context)
-  context.made.set(key, understood)
-  return understood
-}
-
-function readByWords(line: string, context: QuickLineContext): Understood {
-  const clauses = line.split(';')
-  if (clauses.length > 1 && clauses.some((clause) => asStretch(clause))) return readEach(clauses, context)
-  const stretch = asStretch(line)
-  if (stretch) return readStretch(stretch, context)
-  const known = dashedNames(context.system)
-  const tokens = tokenize(line, (word) => known.has(word) || known.has(word.toLowerCase()))
-  if (tokens.length === 0)
-    return {
-      ok: false,
-      problem: 'Type a reading (R-C 26.4), a change (lift outdoor Y at indoor) or a trip (holds on fan).',
-      start: 0,
-      end: 0,
-    }
-  let made: Made[] = []
-  let entries = [...context.entries]
-  for (const tokensOfOne of splitCommands(tokens)) {
-    const state = foldJob(context.system, entries)
-    const result = parseCommand(line, tokensOfOne, { ...context, state, lastEntry: lastStanding(state) })
-    if (!result.ok) return result
-    const [first] = result.drafts
-    if (first?.kind === 'undo' && made.some(({ entry }) => entry.id === first.target)) {
-      // What was said in this very line is not entered and undone: it is not entered.
-      entries = entries.filter(({ id }) => id !== first.target)
-      made = made.filter(({ entry }) => entry.id !== first.target)
-      continue
-    }
-    const taken = tryDrafts(context.system, entries, result.drafts)
-    if (!taken.ok) return { ok: false, problem: taken.problem, start: tokensOfOne[0].start, end: tokensOfOne[tokensOfOne.length - 1].end }
-    const said = result.drafts.map((draft) => sayDraft(context.system, draft, state))
-    if (taken.falls.length > 0) said.push(sayFallen(context.system, state, taken.falls))
-    made.push(
-      ...taken.made.map((entry, index) => ({
-        entry,
-        draft: result.drafts[index],
-        say: said.slice(index, index === taken.made.length - 1 ? undefined : index + 1),
-      })),
-    )
-    entries = [...entries, ...taken.made]
-  }
-  if (made.length === 0) return { ok: false, problem: 'That line undoes itself: there is nothing to enter.', start: 0, end: line.length }
-  return { ok: true, drafts: made.map(({ draft }) => draft), say: made.flatMap(({ say }) => say).join(', then ') }
-}
-
-/** Clauses one by one, each where those before it have led. */
-function readEach(clauses: readonly string[], context: QuickLineContext): Understood {
-  const drafts: EntryDraft[] = []
-  const says: string[] = []
-  let { entries } = context
-  for (const clause of clauses) {
-    const read = readInGrammar(clause, { ...context, entries })
-    if (!read.ok) return read
-    const taken = tryDrafts(context.system, entries, read.drafts)
-    if (!taken.ok) return { ok: false, problem: taken.problem, start: 0, end: clause.length }
-    drafts.push(...read.drafts)
-    says.push(read.say)
-    entries = [...entries, ...taken.made]
-  }
-  return { ok: true, drafts, say: says.join(', then ') }
-}
-
-/** A needle that does not stand still is the stretch it runs through. */
-function readStretch({ reading, low, high }: NonNullable<ReturnType<typeof asStretch>>, context: QuickLineContext): Understood {
-  const read = readInGrammar(reading, context)
-  if (!read.ok) return read
-  const drafts = read.drafts.map((draft) =>
-    draft.kind === 'reading' && typeof draft.answer === 'number' ? { ...draft, answer: { low, high } } : draft,
-  )
-  return { ok: true, drafts, say: drafts.map((draft) => sayDraft(context.system, draft)).join(', then ') }
-}
-
-/** An entry as it would be, the draft that it is of, and how it was understood. */
-interface Made {
-  readonly entry: Entry
-  readonly draft: EntryDraft
-  readonly say: readonly string[]
-}
-
-/** Several commands stand in one line, parted by `;` or `then`. A note takes the rest of the line as it is. */
-function splitCommands(tokens: readonly Token[]): Token[][] {
-  const commands: Token[][] = [[]]
-  for (const token of tokens) {
-    const current = commands[commands.length - 1]
-    const isNote = ['note', 'repaired'].includes(current[0]?.text.toLowerCase() ?? '')
-    const isNowAndThen =
-      current
-        .slice(-2)
-        .map(({ text }) => text.toLowerCase())
-        .join(' ') === 'now and'
-    if (!isNote && (token.text === ';' || (token.text.toLowerCase() === 'then' && !isNowAndThen))) commands.push([])
-    else current.push(token)
-  }
-  return commands.filter((command) => command.length > 0)
-}

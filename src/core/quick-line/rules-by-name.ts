@@ -11,7 +11,7 @@ import { partById, partsOf } from '@/src/core/wiring/system'
 const WHOLE_BELOW_OHM = 5
 
 const OF_GROUND = '(?:ground|gnd|chassis|cabinet|case|frame|metal|housing)'
-const NO_VOLTS = `(?:nothing|no (?:${VOLTS}|voltage|power|juice)|(?:0|zero)(?: ?${VOLTS})?|dead)`
+const NO_VOLTS = `(?:nothing|no (?:${VOLTS}|(?:24|110|115|120|208|220|230|240|277)(?: ?${VOLTS})?|voltage|power|juice)|(?:0|zero)(?: ?${VOLTS})?|dead)`
 
 /** How something looks and feels that no check asks after: kept as it was said. */
 const LOOKS =
@@ -223,7 +223,11 @@ export const disconnectRules: readonly Rule[] = [
     `(?:turned|flipped|shut|threw|switched|cut|killed|pulled|opened|turn|flip|pull)(?: off| down)?(?: the)? ${DISCONNECT}(?: off| down| out| open)?`,
     (the, name) => switched(the, name, false),
   ),
-  rule(`${DISCONNECT} (?:turned|flipped|shut|thrown|pulled|switched) (?:off|down|out)`, (the, name) => switched(the, name, false)),
+  rule(
+    `${DISCONNECT}(?: is| was)?(?: (?:turned|flipped|shut|thrown|pulled|switched|all the way))? (?:off|down|out|open|pulled)`,
+    (the, name) => switched(the, name, false),
+  ),
+  rule(`${DISCONNECT}(?: is)?(?: back)? (?:on|in|closed)(?: again)?`, (the, name) => switched(the, name, true)),
   rule(
     `(?:turned|flipped|switched|put|closed|pushed|threw|turn|flip)(?: back)?(?: on| in)?(?: the)? ${DISCONNECT}(?: back)?(?: on| in)?(?: again)?`,
     (the, name) => switched(the, name, true),

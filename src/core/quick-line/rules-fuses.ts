@@ -47,6 +47,11 @@ export const fuseRules: readonly Rule[] = [
     (_, size) => `breaker ${size} in`,
   ),
   rule('breaker (?:is )?in place (?:of )?fuse', () => 'breaker in'),
+  // In the leg itself, where there is no slot.
+  rule(
+    '(?:(?:put|stuck|wired|spliced|clipped)(?: in)? )?(?:an? )?(?:(\\d+) ?(?:a|amps?) )?(?:pocket |lamp )?breaker (?:is )?(?:in|on|into) (?:the )?(?:r|red|hot)(?: leg| wire| line| side)?',
+    (_, size) => (size ? `breaker ${size} in` : 'breaker in'),
+  ),
   rule('(?:blew|popped|lost|ate|took out)(?: up)? (?:another|second)(?: one| fuse)?', () => 'fuse blown'),
   rule(
     '(?:low voltage |control |board )?fuse(?: is)?,? \\d+ ?(?:a|amps?),?(?: and| is| looks)* (?:good|fine|ok|intact)',

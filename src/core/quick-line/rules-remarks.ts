@@ -13,12 +13,23 @@ export const remarkRules: readonly Rule[] = [
     (the) => the.asNote(),
   ),
   rule(
-    '(?:neutral|hot|ground|bond|spade|lug|wire nut|connection|terminal|plug|splice)s?(?: wire)?(?: is| are| was)? (?:a little |kind of |very )?(?:loose|burnt|corroded|green|open|broken|gone|lost)(?: .*)?|(?:rh|rc)(?: and|[-/])? ?(?:rh|rc) (?:strap|jumper|link)(?: is)?(?: still)? (?:in|in place|there)|no fuse(?: anywhere| at all| on| in)?(?: .*)?',
+    '(?:neutral|hot|ground|bond|spade|lug|wire nut|connection|terminal|plug|splice)s?(?: wire)?(?: is| are| was)? (?:a little |kind of |very )?(?:loose|burnt|corroded|green|open|broken|gone|lost)(?: .*)?|(?:rh|rc)(?: and|[-/])? ?(?:rh|rc) (?:strap|jumper|link)(?: is)?(?: still)? (?:in|in place|there|out|missing|off|gone|removed)|no fuse(?: anywhere| at all| on| in)?(?: .*)?',
     (the) => the.asNote(),
   ),
   // What was found out some time ago is told, not read.
   rule('.+ (?:was|were) (?:shorted|grounded|open|broken|bad|rubbed|chewed|burnt)(?: .*)?', (the) =>
     the.state.bench.power ? the.asNote() : null,
+  ),
+  rule(
+    '(?:thats|that is|this is|now|on|its|it is)(?: my| our)? (?:second|third|fourth|fifth|2nd|3rd|4th|5th) (?:fuse|one|breaker)(?: today| now)?|\\S+ and \\S+ (?:are )?(?:touching|touch)(?: .*)?|compressor (?:tries|trying|tried) to (?:start|run)(?: .*)?',
+    (the) => the.asNote(),
+  ),
+  rule('(.+?) draws? (?:0|nothing|zero|no)(?: amps?| a| current)?', (the, what) => {
+    const load = loadOf(the, what)
+    return load && `${load} still; ${the.asNote()}`
+  }),
+  rule('(?:second|third|fourth|another|2nd|3rd) transformer (?:burned|burnt|cooked|gone|dead|smoked|fried|that)(?: .*)?', (the) =>
+    the.asNote(),
   ),
   // A light or a fire of which the record has none.
   rule(
@@ -29,11 +40,12 @@ export const remarkRules: readonly Rule[] = [
     const load = loadOf(the, what)
     return load && `${load} runs; ${the.asNote()}`
   }),
-  rule('(?:compressor|motor|blower|fan) (?:is )?(?:locked up|seized|stuck|frozen)(?: .*)?|(?:it is |unit is )?in defrost(?: .*)?', (the) =>
-    the.asNote(),
+  rule(
+    '(?:compressor|motor|blower|fan) (?:is )?(?:locked up|seized|stuck|frozen)(?: .*)?|(?:it is |unit is |heat pump |unit |hp )?in defrost(?: .*)?|(?:thermostat |stat )?(?:display|screen) (?:is )?(?:weak|dim|faint|faded|hard to read)|(?:thermostat|stat) (?:is )?(?:dim|faint)|(?:float )?(?:is )?clip(?:ped)?(?: is)? (?:at|on|to|in) (?:the )?(?:coil|pan|drain|float|primary|secondary)(?: .*)?|(?:rc|rh) jumper (?:is )?(?:in|out|missing)',
+    (the) => the.asNote(),
   ),
   rule(
-    '.*\\btap (?:used|in use|is|was)\\b.*|spade .*|compressor (?:tripped|off|out|cut out) on (?:its |internal )?overload(?: .*)?',
+    '.*\\btap (?:used|in use|is|was)\\b.*|(?:transformer |primary |it )?(?:is |was )?tapped (?:at|for|to|on)? ?\\d+(?: .*)?|spade .*|compressor (?:tripped|off|out|cut out) on (?:its |internal )?overload(?: .*)?',
     (the) => the.asNote(),
   ),
   rule(

@@ -57,6 +57,11 @@ export const runRules: readonly Rule[] = [
   rule(`(heat pump|condenser|outdoor unit|outside unit) ${NOT} (heat|cool)(?:ing)?(?: at all)?`, (the, what, call) =>
     onCall(the, what, call, false),
   ),
+  // A fan beside the compressor is the outdoor unit's, of which most records have no part: no call for the blower.
+  rule(`(?:(?:condenser |outdoor )?fan and compressor|compressor and (?:condenser |outdoor )?fan) (?:both |are |is )*${RUN}`, (the) => {
+    const compressor = loadOf(the, 'compressor')
+    return compressor !== null && the.part('outdoor fan') === null ? `${compressor} runs; ${the.asNote()}` : null
+  }),
   // A valve that does not change over, told by what comes of it, was not seen.
   rule('(?:(?:reversing )?valve )?(?:stays|stuck|staying) in (?:heat|cool|heating|cooling)(?: mode)?', (the) => the.asNote()),
   rule(

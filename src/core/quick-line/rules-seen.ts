@@ -107,7 +107,7 @@ export const seenRules: readonly Rule[] = [
     },
   ),
   rule(
-    '(?:board|terminal strip|strip) (?:has |is |looks )?(?:burn marks?|burnt|burned|scorched|melted|black)(?: .*)?',
+    '(?:board|terminal strip|strip) (?:has |is |looks )?(?:burn marks?|burnt|burned|scorched|melted|black)(?: .*)?|(?:scorch|burn|black|burnt) (?:marks?|spots?) (?:on|at|behind) (?:board|terminal strip|strip)',
     (the) => `scorched ${the.state.bench.place}`,
   ),
 ]

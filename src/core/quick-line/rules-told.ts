@@ -128,6 +128,10 @@ export const toldRules: readonly Rule[] = [
     },
   ),
   rule('(?:thermostat|stat|it)(?: is)? (?:in|to|on|set to|turned to|at) off', () => 'call off'),
+  // Where the system switch is.
+  rule('system(?: is| switch)?(?: set)?(?: to)? off', (the) =>
+    placeById(the.system, the.state.bench.place)?.kind === 'thermostat' ? 'call off' : null,
+  ),
   rule('(?:turned |switched |put |set )?fan (?:switch )?(?:to )?on at (?:stat|thermostat|wall|tstat)', () => 'call fan'),
   rule(
     '(.+?) (?:is )?(off|dead|down|not running|still|runs|running|on) (?:on|with|in) (?:a )?(cool|cooling|heat|heating|fan)(?: call| mode)',

@@ -105,7 +105,10 @@ export const rules: readonly Rule[] = [
   rule('(?:replaced|changed|renewed) fuse|new fuse(?: in)?|(?:new )?(\\d+) ?(?:a|amp) fuse(?: in)?', (_, size) =>
     size ? `fuse ${size} in` : 'fuse in',
   ),
-  rule('(?:blew|popped|burnt|burned)(?: up)? (?:fuse|another fuse|fuse again)', () => 'fuse blown'),
+  rule(
+    '(?:blew|popped|burnt|burned)(?: up)? (?:fuse|another fuse|fuse again|(?:another|second|third) \\d+ ?(?:a|amps?)(?: fuse)?)',
+    () => 'fuse blown',
+  ),
   rule(
     '(?:fuse )?(?:popped|blew|tripped|trips|trip|pops|blows)(?: (?:as soon as|when|once|if))? (?:i |we |it )?(?:call|calls|called)(?: for| on)? (\\S+)',
     (the, call) => leading('trips on', the.call(call)),

@@ -246,7 +246,10 @@ const lettersOf = new Memo(
 )
 
 const placeKinds: readonly { readonly says: RegExp; readonly kind: readonly Place['kind'][] }[] = [
-  { says: /^(out|outside|outdoor|outdoors|outdoor unit|condenser|condensing unit|heat pump|yard)$/, kind: ['outdoor', 'package'] },
+  {
+    says: /^(out|outside|outdoor|outdoors|outdoor unit|outside unit|condenser|condensing unit|heat pump|yard)$/,
+    kind: ['outdoor', 'package'],
+  },
   {
     says: /^(inside|indoor|indoors|indoor unit|furnace|air handler|attic|basement|closet|garage|crawlspace)$/,
     kind: ['indoor', 'package'],

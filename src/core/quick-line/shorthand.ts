@@ -5,6 +5,10 @@ import { DIGIT_WORD, numberIn, TENS_WORD } from '@/src/core/quick-line/number-wo
 /** `twenty five point two`: a reading that was dictated. A word of ones alone may count things. */
 const SPOKEN_NUMBER = new RegExp(`\\b(${TENS_WORD})(?:[ -](${DIGIT_WORD}))?(?: point (${DIGIT_WORD}))?\\b`, 'gi')
 
+/** A call that something happens on. */
+const ON_CALL =
+  '(?:on|in|with|when|as soon as) (?:a |the |any )?(?:call for |calling for |calling )?(?:first stage |second stage |low |high )?(?:cool|heat|fan|ac\\b|aux|em\\b|emergency)'
+
 const shortened: readonly (readonly [RegExp, string | ((...found: string[]) => string)])[] = [
   [/(?<=^|\s)w\/o (?=\S)/gi, 'without '],
   [/(?<=^|\s)w\/ ?(?=\S)/gi, 'with '],
@@ -16,6 +20,51 @@ const shortened: readonly (readonly [RegExp, string | ((...found: string[]) => s
     '$1 ',
   ],
   [/\btill?\b/gi, 'until'],
+  [
+    /\b(contactor|relay|valve) (?:pulls|pulled|comes|came|goes|went|snaps) in,? (?:and then |and |then |but )(?:it )?(?:drops|dropped|falls|fell|lets go|let go|kicks)(?: right)?(?: back)?(?: out)?$/i,
+    '$1 chatters',
+  ],
+  [/\b(holds?|held) (\d{1,2})(?=$|,| then\b)/gi, '$1 $2 min'],
+  [/^heat(?:ing)?,? (?:and |with |plus )?aux(?:iliary)?(?: heat)? (?:on|calling|called|too)$/i, 'call aux'],
+  [
+    /\bno (?:110|115|120|208|220|230|240|277)(?: ?(?:v|volts?))? (?:to|at|on|into|coming to) (?:the )?(?:transformer|primary)(?: primary)?$/i,
+    'primary 0',
+  ],
+  // What lies in or out at the end is the part that was read.
+  [/(\b(?:contactor|relay|valve|sequencer|damper|coil)\b.*\d.*), (?:but |and )?(in|out)$/i, '$1, it is $2'],
+  [/(?<=^|\bcall |\bcall for |\bset to |\bon |\bin )(?:low|first|1st)(?: stage)? (?=(?:cool|heat)(?:ing)?\b)/gi, ''],
+  [/(?<=^|\bcall |\bcall for |\bset to |\bon |\bin )high(?: stage)? (?=(?:cool|heat)(?:ing)?\b)/gi, 'second stage '],
+  [/\b(?:24 ?v(?:olt)?s?|low voltage|control|transformer) breaker (?=(?:trips?|tripped|holds?|held|pops?|popped)\b)/gi, 'breaker '],
+  [
+    /^(?:leaving|left|leave)(?: it| for now| today)?,? (?=(?:new |the )?(?:part|parts|board|transformer|contactor|valve|motor|thermostat)s? (?:is |are |was )?(?:ordered|on order)\b)/i,
+    '',
+  ],
+  // A fuse that goes on a call is a trip on it: popped the fuse on cool, fuse blew in heat.
+  [
+    new RegExp(
+      `\\b(?:the |my |another |a )?(?:new |fresh |second )?(?:fuse|breaker) (?:popped|blew|blows|pops|tripped|trips|kicks|kicked)(?: again)? (?=${ON_CALL})`,
+      'gi',
+    ),
+    'trips ',
+  ],
+  [
+    new RegExp(
+      `^(?:it |that |this )?(?:popped|blew|blows|pops|tripped|trips|kicks|kicked|takes out|took out) (?:the |my |another |a )?(?:new |fresh )?(?:fuse|breaker)(?: again)? (?=${ON_CALL})`,
+      'i',
+    ),
+    'trips ',
+  ],
+  // `heat's fine`, and what goes blank without being named.
+  [
+    /\b(heat|cool|cooling|heating|fan|blower|compressor|contactor|breaker|fuse|stat|thermostat|condenser|furnace|inducer|valve|limit|float|power)[’']s (?=(?:fine|ok|good|dead|off|on|out|in|up|down|running|holding|tripping|open|closed|shut|blank|hot|back|calling)\b)/gi,
+    '$1 is ',
+  ],
+  [/^(?:it )?(went|goes|going) (?=(?:blank|dark|dead)\b)/i, 'thermostat $1 '],
+  [
+    /^(?:stat|thermostat|it|screen|display) (?:is |went |goes )?(?:blank|dark)(?:,? and)?,? then (?:comes?|came) back(?: on| up)?$/i,
+    'thermostat went blank then came back',
+  ],
+  [/^([YWGOB]\d?) (?:trips|pops|blows|kicks|takes out)(?: it| the breaker| the fuse)?$/, 'trips on $1'],
   // What is done while it is typed.
   [
     /^(?:now |i'm |im )?(lift|land|unplug|plug|jump|jumper|pull|clip|reset|disconnect|reconnect|unhook|check|turn|switch|kill|swap)(?:p|g|t)?ing (?=\S)/i,
@@ -32,7 +81,7 @@ const shortened: readonly (readonly [RegExp, string | ((...found: string[]) => s
     /^([A-Z]\d?) (?:is |has |reads )?([\d.]+) ?v? in (cool|heat)(?:ing)?,? (?:and |but )?(?:is |has )?([\d.]+) ?v? in (cool|heat)(?:ing)?$/i,
     'call $3; $1-C $2 V; call $5; $1-C $4 V',
   ],
-  [/\b(stat|thermostat) (?:calls|is calling)(?=,)/gi, '$1 shows a call'],
+  [/\b(stat|thermostat) (?:calls|is calling),/gi, '$1 shows a call;'],
   // What keeps it from tripping until then makes it trip.
   [
     /\b(?:does ?n[’']?t|does not|wo ?n[’']?t|will not|did ?n[’']?t|never|not) (trip|pop|blow)(?:s|ped)?(?: it)?,? until (.+)$/i,
@@ -62,6 +111,7 @@ const shortened: readonly (readonly [RegExp, string | ((...found: string[]) => s
     '$2 with $1',
   ],
   [/\bb\/c\b/gi, 'because'],
+  [/\benergi(s)(?=e|ing)/gi, 'energiz'],
   [/\bbtwn\b/gi, 'between'],
   [/(?<=\d) ?(?:vac|vdc)\b/gi, ' V'],
   [/\b(\w+) dont\b/gi, "$1 don't"],

@@ -56,10 +56,18 @@ function lostWords(line: string, the: Sentence, heard: Heard): string | null {
     .filter(Boolean)
   for (let at = 0; at < words.length; ) {
     if (isLostReading(words, at, heard)) return words[at]
+    // What burns or not is seen, and held by no reading.
+    if (words[at] === 'flame' && words[at - 1] === 'no' && !/flame/.test(heard.held + heard.kept)) return 'no flame'
     let length = Math.min(LONGEST_NAME, words.length - at)
     for (; length > 0; length--) {
       const phrase = words.slice(at, at + length).join(' ')
-      const isHeld = isHeldName(phrase, words[at - 1] ?? '', words[at + length] ?? '', the, heard)
+      const isHeld = isHeldName(
+        phrase,
+        (/^(?:the|a|an)$/.test(words[at - 1]) ? words[at - 2] : words[at - 1]) ?? '',
+        words[at + length] ?? '',
+        the,
+        heard,
+      )
       if (isHeld === false) return phrase
       if (isHeld) break
     }
@@ -91,6 +99,8 @@ function isHeldName(phrase: string, before: string, after: string, the: Sentence
   if (call !== null)
     return /"call":"(?:off|emergency)|blower/.test(held) || held.includes(call) || the.state.bench.call.startsWith(call) ? null : false
   if (the.place(phrase) !== null) return true
+  // What a wire is taken off, or goes to, says where its screw is.
+  if (/^(?:from|off|to|of)$/.test(before) && /"do":"(?:lift|land)"/.test(held)) return null
   const part = partById(the.system, the.part(phrase) ?? '')
   if (part?.kind !== 'coil' && part?.kind !== 'load' && part?.kind !== 'switch') return null
   const names = [part.id, ...part.between, ...(part.kind === 'coil' ? (part.contact ?? []) : [])]

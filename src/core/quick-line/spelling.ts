@@ -1,0 +1,161 @@
+import { distance } from 'fastest-levenshtein'
+import { dashedNames } from '@/src/core/quick-line/names'
+import { Memo } from '@/src/core/units/cache'
+import { workLimit } from '@/src/core/units/work-limit'
+import type { System } from '@/src/core/wiring/system'
+
+/** Words cut short by thumbs, in full: everything else is read in whole words. */
+
+/** Words of the trade that people misspell or cut short, whatever the system. */
+const tradeWords = [
+  'contactor',
+  'thermostat',
+  'compressor',
+  'transformer',
+  'condenser',
+  'blower',
+  'breaker',
+  'landings',
+  'jumper',
+  'jumped',
+  'indoor',
+  'outdoor',
+  'furnace',
+  'reversing',
+  'sequencer',
+  'unplug',
+  'continuity',
+  'secondary',
+  'primary',
+]
+
+/** Words that are cut down to their consonants. */
+const cutDown = [
+  ...tradeWords,
+  ...['board', 'valve', 'relay', 'damper', 'inducer', 'switch', 'ground', 'grounded', 'cabinet', 'screw', 'cable', 'batteries'],
+  ...[
+    'white',
+    'green',
+    'black',
+    'brown',
+    'orange',
+    'purple',
+    'pressure',
+    'defrost',
+    'disconnect',
+    'common',
+    'neutral',
+    'terminal',
+    'meter',
+  ],
+]
+
+/** What is cut short otherwise than by leaving out vowels. */
+const cutShort: readonly (readonly [RegExp, string])[] = [
+  [/\b(?:xfr?mr|xfmer|xfrmer|x-?former|xformer|trafo|tranny)\b/gi, 'transformer'],
+  [/\bdisco\b/gi, 'disconnect'],
+  [/\broll[ -]out\b/gi, 'rollout'],
+  [/\b(?:prs|press|pr)(?=\.? (?:sw|switch)\b)\.?/gi, 'pressure'],
+  [/\b(hi|high|lo|low|limit|pressure|rollout|float|door|draft|safety|toggle|furnace|unit|service) sw\b\.?/gi, '$1 switch'],
+  [/\bsup(?=\.? (?:air )?\d)\.?/gi, 'supply'],
+  [/\b(?:ret|rtn)(?=\.? (?:air )?\d)\.?/gi, 'return'],
+  [/\bpurp\b/gi, 'purple'],
+  [/\b(?:org|orn|ornge)\b/gi, 'orange'],
+  [/\b(?:yel|ylw|yelw)\b/gi, 'yellow'],
+  [/\bblu\b/gi, 'blue'],
+  [/\b(?:compr|compres)\b/gi, 'compressor'],
+  [/\bjmp(?= )/gi, 'jumper'],
+  [/\b(?:fus|fuze)\b/gi, 'fuse'],
+  [/(?<=\b(?:em|emer|emerg|emergency|aux|auxiliary|call|stage|set to) )ht\b/gi, 'heat'],
+  [/(?<=\b(?:call|stage|set to) )cl\b/gi, 'cool'],
+  [/\bbat(?:t|ts|s)\b/gi, 'batteries'],
+  [/\bgnded\b/gi, 'grounded'],
+  [/\bheat strip\b/gi, 'heat strips'],
+]
+
+/** `contactor 2`, `compressor #2 contactor`: the second one, where there are two. */
+const SECOND =
+  /\bcompressor (?:#|no\.? ?|number )?2 contactor\b|\b(contactor|compressor) (?:#|no\.? ?|number )?2\b(?! ?(?:\.\d|v\b|volts?|a\b|amps?|ohms?))/gi
+
+/** What goes into a board and what comes out of it, by the letter. */
+const THROUGH_BOARD = /(?:\b(?:the )?(?:defrost|control) board )?\b([A-Z]) (out|in)(?= (?:is |reads |has )?(?:\d|nothing|ol\b))/g
+
+/** The line with each word that is cut short or left without its vowels in full: `brd`, `vlv`, `ctctr`, `wht`. */
+export function wordsInFull(line: string, system: System): string {
+  const whole = cutShort.reduce((text, [says, as]) => text.replace(says, as), line)
+  const known = knownOf.of(system)
+  const numbered = system.parts.some(({ id }) => id.startsWith('second-'))
+    ? whole.replace(SECOND, (_, what = 'contactor') => `second ${what}`)
+    : whole
+  const names = dashedNames(system)
+  const throughBoards = numbered.replace(THROUGH_BOARD, (all, letter, way) =>
+    names.has(`${letter}-out`) ? (way === 'out' ? `${letter}-out` : letter) : all,
+  )
+  // Letters with a digit are terminals; what has a vowel is read as it stands.
+  return throughBoards.replace(/(?<![\w.-])[b-df-hj-np-tv-xz]{3,}(?![\w-])/gi, (word) => known.get(word.toLowerCase()) ?? word)
+}
+
+/** Without its vowels, a doubled letter once: how a word looks when it is cut short. */
+const bonesOf = (word: string): string =>
+  word[0] +
+  word
+    .slice(1)
+    .replace(/[aeiouy]/g, '')
+    .replace(/(.)\1+/g, '$1')
+
+/** The one known word that begins and ends as the letters do and has all of them in their order; null where two have, or none. */
+function wordOf(letters: string, words: readonly string[]): string | null {
+  const once = letters.replace(/(.)\1+/g, '$1')
+  const fits = words.filter((word) => {
+    const bones = bonesOf(word)
+    if (bones[0] !== once[0] || bones.at(-1) !== once.at(-1) || once.length * 2 < bones.length) return false
+    let at = 0
+    for (const letter of bones) if (letter === once[at]) at++
+    return at === once.length
+  })
+  return fits.length === 1 ? fits[0] : null
+}
+
+/** No word of the trade has more consonants. */
+const LONGEST = workLimit(12)
+/** Different runs of letters that are kept for one system. */
+const MOST_MET = workLimit(500)
+/** Runs of consonants and what they stand for: worked out once for a system, as they are met. */
+const knownOf = new Memo((system: System) => {
+  const names = [...system.parts, ...system.places].flatMap(({ name }) => name.toLowerCase().split(/[\s-]+/))
+  const words = [...new Set([...cutDown, ...names.filter((word) => /^[a-z]{5,}$/.test(word))])]
+  const met = new Map<string, string | null>()
+  return {
+    get: (letters: string): string | null => {
+      if (letters.length > LONGEST) return null
+      const known = met.get(letters)
+      if (known !== undefined) return known
+      const word = wordOf(letters, words)
+      if (met.size < MOST_MET) met.set(letters, word)
+      return word
+    },
+  }
+})
+
+/** Words that people misspell: of this system's parts and places, and of the trade. */
+const longWordsOf = new Memo((system: System): string[] => [
+  ...new Set([
+    ...tradeWords,
+    ...[...system.parts, ...system.places].flatMap(({ name }) => name.toLowerCase().split(/[\s-]+/)).filter((word) => word.length > 4),
+  ]),
+])
+
+/** The line with its misspelt words put right; the line itself where none is. */
+export const corrected = (line: string, system: System): string =>
+  line.replace(/(?<![\w.-])[A-Za-z]{5,}(?![\w-])/g, (word) => correctedWord(word, system))
+
+/** A letter too many, too few or another one, two of them in a long word, or two letters changed about. */
+export function correctedWord(word: string, system: System): string {
+  const lower = word.toLowerCase()
+  const known = longWordsOf.of(system)
+  if (lower.length < 5 || !/^[a-z]+$/.test(lower) || known.some((one) => one.startsWith(lower) || lower.startsWith(one))) return word
+  const letters = [...lower].sort().join('')
+  const isTwisted = (one: string) => one.length === lower.length && one[0] === lower[0] && [...one].sort().join('') === letters
+  if (lower.length === 5) return known.find(isTwisted) ?? word
+  return known.find((one) => one.length > 5 && (isTwisted(one) || distance(lower, one) <= (one.length > 8 ? 2 : 1))) ?? word
+}
