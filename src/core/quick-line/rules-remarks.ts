@@ -21,9 +21,10 @@ export const remarkRules: readonly Rule[] = [
     the.state.bench.power ? the.asNote() : null,
   ),
   rule(
-    '(?:thats|that is|this is|now|on|its|it is)(?: my| our)? (?:second|third|fourth|fifth|2nd|3rd|4th|5th) (?:fuse|one|breaker)(?: today| now)?|\\S+ and \\S+ (?:are )?(?:touching|touch)(?: .*)?|compressor (?:tries|trying|tried) to (?:start|run)(?: .*)?',
+    '(?:thats|that is|this is|now|on|its|it is)(?: my| our)? (?:second|third|fourth|fifth|2nd|3rd|4th|5th) (?:fuse|one|breaker)(?: today| now)?|\\S+ and \\S+ (?:are )?(?:touching|touch|crossed|reversed|swapped|mixed up)(?: .*)?|(?:wires |leads )?(?:crossed|reversed) (?:on )?\\S+ and \\S+(?: .*)?|(?:outdoor|stat|thermostat) \\S+ and \\S+ (?:are )?(?:crossed|reversed|swapped)(?: .*)?|(?:park|parked|cap off|capped off) \\S+(?: \\S+)?|compressor (?:tries|trying|tried) to (?:start|run)(?: .*)?',
     (the) => the.asNote(),
   ),
+  rule('(?:red|green|amber|yellow|blue) (?:light|led) (?:is )?(?:flashing|blinking|solid|steady|on|off)(?: .*)?', (the) => the.asNote()),
   rule('(.+?) draws? (?:0|nothing|zero|no)(?: amps?| a| current)?', (the, what) => {
     const load = loadOf(the, what)
     return load && `${load} still; ${the.asNote()}`
@@ -41,7 +42,7 @@ export const remarkRules: readonly Rule[] = [
     return load && `${load} runs; ${the.asNote()}`
   }),
   rule(
-    '(?:compressor|motor|blower|fan) (?:is )?(?:locked up|seized|stuck|frozen)(?: .*)?|(?:it is |unit is |heat pump |unit |hp )?in defrost(?: .*)?|(?:thermostat |stat )?(?:display|screen) (?:is )?(?:weak|dim|faint|faded|hard to read)|(?:thermostat|stat) (?:is )?(?:dim|faint)|(?:float )?(?:is )?clip(?:ped)?(?: is)? (?:at|on|to|in) (?:the )?(?:coil|pan|drain|float|primary|secondary)(?: .*)?|(?:rc|rh) jumper (?:is )?(?:in|out|missing)',
+    '(?:compressor|motor|blower|fan) (?:is )?(?:locked up|seized|stuck|frozen)(?: .*)?|(?:it is |unit is |heat pump |unit |hp )?(?:stuck |still |always |keeps going )?in(?:to)? defrost(?: .*)?|(?:thermostat |stat )?(?:display|screen) (?:is )?(?:weak|dim|faint|faded|hard to read)|(?:thermostat|stat) (?:is )?(?:dim|faint)|(?:float )?(?:is )?clip(?:ped)?(?: is)? (?:at|on|to|in) (?:the )?(?:coil|pan|drain|float|primary|secondary)(?: .*)?|(?:rc|rh) jumper (?:is )?(?:in|out|missing)',
     (the) => the.asNote(),
   ),
   rule(

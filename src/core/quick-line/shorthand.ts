@@ -20,6 +20,15 @@ const shortened: readonly (readonly [RegExp, string | ((...found: string[]) => s
     '$1 ',
   ],
   [/\btill?\b/gi, 'until'],
+  [/^hold(?:ing)? (cool|heat)(?:ing)?(?: at| to)? [4-9]\d(?: degrees)?$/i, 'call $1'],
+  [/^(?:turn(?:ed)?|shut|switch(?:ed)?) off (?:the )?(?:cool|cooling|heat|heating|ac|fan)(?: call)?$/i, 'call off'],
+  [/^(?:set|put|turn(?:ed)?|switch(?:ed)?) (?:the )?fan (?:back )?(?:to |on )?auto$/i, 'fan auto'],
+  // What two were read against stands behind the second.
+  [
+    /^([A-Z]\d?) (\d[\d.]*),? (?:and )?([A-Z]\d?) (\d[\d.]*) (?:v |volts )?to (ground|gnd|chassis|neutral|common|C)$/i,
+    '$1 to $5 $2, $3 to $5 $4',
+  ],
+  [/^short(?:ed)? ([A-Z]\w?) to (\w+)(?: to test)?$/, 'jumper $1 to $2'],
   [
     /\b(contactor|relay|valve) (?:pulls|pulled|comes|came|goes|went|snaps) in,? (?:and then |and |then |but )(?:it )?(?:drops|dropped|falls|fell|lets go|let go|kicks)(?: right)?(?: back)?(?: out)?$/i,
     '$1 chatters',

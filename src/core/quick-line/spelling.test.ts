@@ -51,6 +51,12 @@ describe('what is said in a line is not lost in it, nor turned round', () => {
     ['furnace-ac', at('outdoor', true), 'mouse chewed Y', 'chewed outdoor-cable; note mouse chewed Y'],
     ['furnace-ac', at('outdoor', true), 'coil lead rubbing on the frame', 'rubbed outdoor'],
     ['furnace-ac', at('thermostat'), 'system off', 'call off'],
+    ['furnace-ac', at('thermostat'), 'hold cool 66', 'call cool'],
+    ['furnace-ac', at('thermostat'), 'set 65 cool', 'call cool'],
+    ['furnace-ac', at('thermostat'), 'turn off cool', 'call off'],
+    ['furnace-ac', at('outdoor'), 'L1 122 L2 121 to ground', 'L1-gnd 122 V; L2-gnd 121 V'],
+    ['heat-pump-o', at('outdoor'), 'defrost board 26 in, no Y out', 'R-C 26 V; Y-out-C 0 V'],
+    ['rooftop-gas', at('package'), 'comp 1 running comp 2 off', 'compressor runs; second-compressor still'],
   ])('on %s, %p: %s', (system, before, said, means) => {
     expect(hear({ system, before, said, means })).toMatchObject({ outcome: 'understood' })
   })

@@ -70,6 +70,9 @@ const cutShort: readonly (readonly [RegExp, string])[] = [
   [/(?<=\b(?:call|stage|set to) )cl\b/gi, 'cool'],
   [/\bbat(?:t|ts|s)\b/gi, 'batteries'],
   [/\bgnded\b/gi, 'grounded'],
+  [/\bcomp(?= (?:#|no\.? ?)?\d\b)/gi, 'compressor'],
+  [/\b(compressor|blower|motor|inducer|strips) (?:terminals|windings?)(?= (?:is |are |reads? |has |to |open\b|ol\b|\d))/gi, '$1'],
+  [/\b(contactor|relay|valve|coil|transformer) (buzz|hum)$/gi, '$1 $2ing'],
   [/\bheat strip\b/gi, 'heat strips'],
 ]
 
@@ -88,9 +91,9 @@ export function wordsInFull(line: string, system: System): string {
     ? whole.replace(SECOND, (_, what = 'contactor') => `second ${what}`)
     : whole
   const names = dashedNames(system)
-  const throughBoards = numbered.replace(THROUGH_BOARD, (all, letter, way) =>
-    names.has(`${letter}-out`) ? (way === 'out' ? `${letter}-out` : letter) : all,
-  )
+  const throughBoards = numbered
+    .replace(THROUGH_BOARD, (all, letter, way) => (names.has(`${letter}-out`) ? (way === 'out' ? `${letter}-out` : letter) : all))
+    .replace(/(?<=^|[,;] )no ([A-Z]) out(?:put)?\b/g, (all, letter) => (names.has(`${letter}-out`) ? `${letter}-out 0` : all))
   // Letters with a digit are terminals; what has a vowel is read as it stands.
   return throughBoards.replace(/(?<![\w.-])[b-df-hj-np-tv-xz]{3,}(?![\w-])/gi, (word) => known.get(word.toLowerCase()) ?? word)
 }

@@ -84,6 +84,14 @@ function isLostReading(words: readonly string[], at: number, { held, kept }: Hea
   const [before = '', word, after = ''] = [words[at - 1], words[at], words[at + 1]]
   if (!/^\d*\.?\d+(?:v|ohms?)?$/.test(word) || /^\d/.test(after) || COUNTS.test(after) || NUMBERED.test(before)) return false
   const value = Number.parseFloat(word)
+  // What a thermostat is set to is in its call.
+  if (
+    /"call":"/.test(held) &&
+    value > 40 &&
+    value < 95 &&
+    /^(?:cool|heat|cooling|heating|set|to|at)$/.test(`${/^(?:cool|heat)/.test(after) ? after : before}`)
+  )
+    return false
   return (value >= 10 || word.includes('.')) && !held.includes(String(value)) && !kept.includes(word)
 }
 
