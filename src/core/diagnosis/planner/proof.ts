@@ -27,9 +27,11 @@ interface Proof {
   readonly parts: readonly Probe[]
   /** What runs at the place on this call in a sound house: equal for calls that cannot be told apart there. */
   readonly work: string
+  /** Nothing of it is to run there: a call for the fan that brings on the outdoor unit is no sound house's. */
+  readonly rests: boolean
 }
 
-/** At each place where a call brings something on: what it brings on; and at each place, that all rests when nothing is called. */
+/** At each place, call by call: what it brings on there, or that all rests; and that all rests when nothing is called. */
 const proofsOf = new Memo((laboratory: Laboratory): Proof[] => {
   const { system } = laboratory
   const look = (at: string): Probe => ({ meter: 'look', at })
@@ -41,14 +43,16 @@ const proofsOf = new Memo((laboratory: Laboratory): Proof[] => {
       predictAll(laboratory, asSet(system, createBench(system), set), healthy, probes).map((prediction) => JSON.stringify(prediction))
     const idle = workOn('off')
     const whole = parts.length > 1 ? look(runsAt(place)) : probes[0]
-    const still: Proof = { call: 'off', place, whole, parts: probes.filter((_, index) => parts[index].kind === 'load'), work: idle.join() }
+    const loads = probes.filter((_, index) => parts[index].kind === 'load')
+    const still = (call: Proof['call']): Proof => ({ call, place, whole, parts: loads, work: idle.join(), rests: true })
     const called = callsOf(system).flatMap((call): Proof[] => {
       const work = workOn(call)
+      if (work.join() === idle.join()) return [still(call)]
       // A contactor that its load shows is no look of its own.
       const moved = probes.filter((_, index) => work[index] !== idle[index] && !('contact' in parts[index]))
-      return moved.length === 0 ? [] : [{ call, place, whole, parts: moved, work: work.join() }]
+      return moved.length === 0 ? [] : [{ call, place, whole, parts: moved, work: work.join(), rests: false }]
     })
-    return [...called, still]
+    return [...called, still('off')]
   })
 })
 
@@ -81,28 +85,34 @@ export function nextProof(
       (observation) => isClean(observation) && observation.bench.call === call && probeKey(observation.probe) === probeKey(probe),
     )
   const proofs = proofsOf.of(engine.laboratory)
-  const open = proofs.flatMap(({ call, place, whole, parts, work }) => {
-    if (wasSeen(call, whole)) return []
+  // What rests at a place on some call is seen on that: it shows all that shows with nothing called, and what the call should not bring on.
+  const isCalledAtRest = (where: string) => proofs.some(({ call, place, rests }) => rests && place === where && call !== 'off')
+  const open = proofs.flatMap(({ call, place, whole, parts, work, rests }) => {
+    if (wasSeen(call, whole) || (call === 'off' && isCalledAtRest(place))) return []
     const unseen = parts.filter((probe) => !refused.has(probeKey(probe)) && !wasSeen(call, probe))
     if (unseen.length === 0) return []
-    return (refused.has(probeKey(whole)) ? unseen : [whole]).map((probe) => ({ call, place, work, probe }))
+    return (refused.has(probeKey(whole)) ? unseen : [whole]).map((probe) => ({ call, place, work, probe, rests }))
   })
   const wasSeenDoing = (where: string, what: string) =>
     proofs.some(
       ({ call, place, work, whole, parts }) =>
-        place === where && work === what && (wasSeen(call, whole) || parts.every((probe) => wasSeen(call, probe))),
+        place === where &&
+        work === what &&
+        !(call === 'off' && isCalledAtRest(place)) &&
+        (wasSeen(call, whole) || parts.every((probe) => wasSeen(call, probe))),
     )
   // What the call that is set now brings on comes first: nobody walks to the thermostat twice for one call.
   const calls = [...new Set(open.map(({ call }) => call))].sort((a, b) => Number(b === bench.call) - Number(a === bench.call))
   for (const call of calls) {
+    const wasMade = observations.some((observation) => isClean(observation) && observation.bench.call === call)
     const looks = open.flatMap((proof) => {
-      if (proof.call !== call) return []
+      // What a call brings on comes before what it lets rest.
+      if (proof.call !== call || (proof.rests && call !== 'off' && !wasMade)) return []
       const check = weighQuestion(engine, posterior, observations, bench, asSet(engine.system, bench, call), proof.probe, proof.place)
       return check ? [{ ...proof, check, finds: chanceToFind(check) }] : []
     })
     if (looks.length === 0) continue
     // Each call is seen somewhere. Where a place was seen doing the very same on another call, it is looked at again only if it may differ.
-    const wasMade = observations.some((observation) => isClean(observation) && observation.bench.call === call)
     const asked = wasMade ? looks.filter(({ place, work, finds }) => finds > MAY_DIFFER || !wasSeenDoing(place, work)) : looks
     if (asked.length > 0) return asked.reduce((most, look) => (look.finds > most.finds + AS_GOOD ? look : most)).check
   }
@@ -142,8 +152,8 @@ export function nextReproduction(
   )
   if (wasMade || (complaint.symptoms.includes('nothing-runs') && isDeadAtUnit(engine.system, observations))) return null
   const refused = new Set(skipped.map(probeKey))
-  for (const { call, place, whole, parts } of proofsOf.of(engine.laboratory)) {
-    if (!isTold(call)) continue
+  for (const { call, place, whole, parts, rests } of proofsOf.of(engine.laboratory)) {
+    if (!isTold(call) || (rests && call !== 'off')) continue
     const probes = refused.has(probeKey(whole)) ? parts.filter((probe) => !refused.has(probeKey(probe))) : [whole]
     for (const probe of probes) {
       const check = weighQuestion(engine, posterior, observations, bench, asSet(engine.system, bench, call), probe, place)

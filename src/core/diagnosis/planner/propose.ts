@@ -17,6 +17,7 @@ import { lookAtEnds } from '@/src/core/diagnosis/planner/look-at-ends'
 import { type Check, type Choice, findNextCheck, rankChecks, weighQuestion } from '@/src/core/diagnosis/planner/next-check'
 import { nextProof, nextReproduction } from '@/src/core/diagnosis/planner/proof'
 import { separatingCheck, widened } from '@/src/core/diagnosis/planner/separate'
+import { hotToMetal } from '@/src/core/diagnosis/planner/to-metal'
 import { nextOfWay } from '@/src/core/diagnosis/planner/way-steps'
 import { type WayOfWorking, waysOfWorking } from '@/src/core/job/ways'
 import { openedBy, type Probe, probeKey } from '@/src/core/readings/check'
@@ -68,6 +69,8 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
   if (second) return ask(second, false)
   const mayCall = !isOwnWay && showsNothing(engine, evidence)
   if (verdict || looksSound || mayCall) {
+    const metal = hotToMetal(engine, posterior, evidence, bench, choice)
+    if (metal) return ask(metal, looksSound)
     const call = nextCall()
     // Where nothing would open on a short, no call is made before its ohms are known.
     if (call && (verdict || looksSound || heatPrice(engine, posterior)(call.bench) <= CALL_MAY_COST)) return ask(call, looksSound)

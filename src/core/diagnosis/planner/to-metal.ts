@@ -1,0 +1,52 @@
+import type { Bench } from '@/src/core/bench/bench'
+import type { Engine } from '@/src/core/diagnosis/engine'
+import type { Evidence, Posterior } from '@/src/core/diagnosis/inference/posterior'
+import { type Check, type CheckOutcome, type Choice, weighQuestion } from '@/src/core/diagnosis/planner/next-check'
+import { type Probe, probeKey } from '@/src/core/readings/check'
+import { modelValue } from '@/src/core/units/model-value'
+import { CHASSIS, terminalPoint } from '@/src/core/wiring/point'
+import { commonBeside, houseHot } from '@/src/core/wiring/supply'
+import { firstPart, partsOf, placeById } from '@/src/core/wiring/system'
+import { PLATE_VOLTS } from '@/src/core/wiring/values'
+
+/** A wire of a live call that touches metal where nothing opens on it is looked for when it holds this much. */
+const MAY_BE_GROUNDED = modelValue({ value: 0.04, unit: 'chance', source: 'assumption' })
+
+/**
+ * Volts from the hot side to the cabinet, where one stands before it with a call on. With the common bonded, a wire of that call that touches
+ * metal opens the fuse; without the bond, all runs, and the metal stands at 24 V from common: the second touch anywhere is a dead short.
+ * Full volts say that the common is bonded, and that no wire of this call is grounded. Null where that is known, or hardly in doubt.
+ */
+export function hotToMetal(
+  engine: Engine,
+  posterior: Posterior,
+  { observations }: Evidence,
+  bench: Bench,
+  { skipped = [] }: Choice,
+): Check | null {
+  const { system } = engine
+  const { place } = firstPart(system, 'transformer')
+  if (!bench.power || bench.call === 'off' || bench.place !== place || !placeById(system, place)?.metal) return null
+  const hot = terminalPoint(houseHot(system), place)
+  const common = commonBeside(system, hot)
+  // Where the template bonds nothing, the other side tells it.
+  const end = partsOf(system, 'bond').length > 0 ? hot : common
+  if (end === null) return null
+  const probe: Probe = { meter: 'volts', a: end, b: terminalPoint(CHASSIS, place) }
+  const key = probeKey(probe)
+  const isAsked = observations.some((one) => one.bench.call === bench.call && probeKey(one.probe) === key)
+  if (isAsked || skipped.some((known) => probeKey(known) === key)) return null
+  const check = weighQuestion(engine, posterior, observations, bench, bench, probe, place)
+  return check && chanceOfOtherSide(check.outcomes) > MAY_BE_GROUNDED ? check : null
+}
+
+/** The chance that the reading lies on the other side of half the plate's volts than the likeliest. */
+function chanceOfOtherSide(outcomes: readonly CheckOutcome[]): number {
+  const half = PLATE_VOLTS / 2
+  const sideOf = ({ answer }: CheckOutcome) =>
+    typeof answer !== 'object' || !('low' in answer) ? null : answer.low >= half ? 'full' : answer.high <= half ? 'low' : null
+  const likely = sideOf(outcomes[0])
+  return likely === null
+    ? 0
+    : outcomes.reduce((sum, outcome) => sum + (sideOf(outcome) === (likely === 'full' ? 'low' : 'full') ? outcome.probability : 0), 0)
+}
