@@ -68,7 +68,10 @@ const hands: Reading = (meaning, the) => {
   const isOfWires = /\b(?:wires?|cables?|leads?|conductors?|everything|all|both)\b/.test(meaning.text)
   if (isOff && towards && parts.length + cables.length === 0) {
     // A thermostat that is off hangs on no wall, or is set to off, or blank: its wires are another matter.
-    const hung = isOfWires ? undefined : partsOf(the.system, 'thermostat').find(({ place }) => place === meaning.places[0])
+    const hung =
+      isOfWires || !/\b(?:stat|thermostat|tstat)/.test(meaning.text)
+        ? undefined
+        : partsOf(the.system, 'thermostat').find(({ place }) => place === meaning.places[0])
     if (hung) return meaning.isByHand || /\b(?:wall|base|plate)\b/.test(meaning.text) ? `unplug ${hung.id}` : null
     return allOf(the, towards)
   }

@@ -126,6 +126,8 @@ export function meaningOf(text: string, the: Sentence, isLenient = false): Meani
     const cable = findCable(the.system, zone ? `stat-cable-${zone[1]}` : phrase)
     const isWire = (word: string) =>
       the.isLetter(word) || cableById(the.system, cable ?? '')?.conductors.some(({ colour }) => colour === word)
+    // A color that a cable does not have is none of its wires, and the cable's name no place then.
+    if (cable !== null && next !== undefined && COLOURS.test(next) && !isWire(next)) isForeign = true
     if (cable !== null && next !== undefined && isWire(next) && !/^(?:at|in|on)$/.test(next)) {
       said = cable
       along = cable

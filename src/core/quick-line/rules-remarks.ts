@@ -1,5 +1,5 @@
 import { NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
-import { loadOf } from '@/src/core/quick-line/sentence'
+import { loadOf, worded } from '@/src/core/quick-line/sentence'
 
 /** What belongs to a visit and is no entry of its own: kept as it was said, and nothing is weighed by it. Asked last. */
 export const remarkRules: readonly Rule[] = [
@@ -25,6 +25,17 @@ export const remarkRules: readonly Rule[] = [
     (the) => the.asNote(),
   ),
   rule('(?:red|green|amber|yellow|blue) (?:light|led) (?:is )?(?:flashing|blinking|solid|steady|on|off)(?: .*)?', (the) => the.asNote()),
+  rule(
+    '(?:furnace|unit|system|heat pump|ac|air handler|(?:inside |indoor )?fan|condenser|outdoor unit|outside unit) (?:wont|will not|doesnt|does not|never) (?:shut off|shut down|quit|stop|stops|turn off|go off|cycle off)',
+    (the) => the.asComplaint(),
+  ),
+  rule(
+    '(?:second|third|2nd|3rd) (?:transformer|board|contactor|fuse) (?:this|in a|in the last) (?:year|month|week|summer|season)|spark(?: and gas)?,? (?:but |and )?no flame(?: signal)?|(?:condensate )?(?:pump|pan|drain) overflow(?:ed|ing|s)|(?:thermostat|stat) (?:shows|says) low (?:voltage|battery)|(?:zone panel|panel|cooling|heating|cool|heat|second)s? transformer (?:is |gets |getting )?(?:hot|warm|buzzing|humming)',
+    (the) => the.asNote(),
+  ),
+  rule('(?:thermostat|stat) (?:reset|resets|restarted|restarts|rebooted|reboots)(?: itself| by itself)?', (the) =>
+    worded(the.thermostat(), 'chatters'),
+  ),
   rule('(.+?) draws? (?:0|nothing|zero|no)(?: amps?| a| current)?', (the, what) => {
     const load = loadOf(the, what)
     return load && `${load} still; ${the.asNote()}`

@@ -276,7 +276,7 @@ export const spokenRules: readonly Rule[] = [
     'The next check is the one that is shown. Enter what it reads, or "skip" when it cannot be done.',
   ),
   asks(
-    'transformer(?: is| was| looks)? (?:burnt|burned|burned out|bad|toast|fried|gone|shot)(?: .*)?',
+    'transformer(?: is| was| looks)? (?:burnt|burned|burned out|bad|toast|fried|gone|shot|shorted|open)(?: .*)?',
     'What did it read? Say "primary 120" and "transformer secondary 0"; or "ohms" of its windings with the power off.',
   ),
   rule(

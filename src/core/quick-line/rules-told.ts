@@ -60,7 +60,7 @@ export const toldRules: readonly Rule[] = [
     },
   ),
   rule(
-    '(?:swapped|changed|replaced|put|traded)(?: out)?(?: in)? (?:fuse (?:with|for|to) )?(?:new )?(\\d{1,2}) ?(?:a|amps?)(?: (fuse|breaker|one))?(?: in)?',
+    '(?:swapped|changed|replaced|put|traded)(?: out)?(?: in)? (?:(?:fuse |it )?(?:with|for|to)(?: an?)? )?(?:new )?(\\d{1,2}) ?(?:a|amps?)(?: (fuse|breaker|one))?(?: in)?',
     (_, size, what) => `${what === 'breaker' ? 'breaker' : 'fuse'} ${size} in`,
   ),
   rule('(?:turned|switched|shut|set) (?:everything|it all|it) (?:to )?off (?:at|on) (?:thermostat|stat|tstat)', () => 'call off'),

@@ -106,7 +106,7 @@ export const rules: readonly Rule[] = [
     size ? `fuse ${size} in` : 'fuse in',
   ),
   rule(
-    '(?:blew|popped|burnt|burned)(?: up)? (?:fuse|another fuse|fuse again|(?:another|second|third) \\d+ ?(?:a|amps?)(?: fuse)?)',
+    '(?:blew|popped|burnt|burned)(?: up)? (?:fuse|another fuse|fuse again|(?:another|second|third|(?:the |a )?) ?\\d+ ?(?:a|amps?)(?: fuse)?(?: again)?)',
     () => 'fuse blown',
   ),
   rule(

@@ -20,6 +20,11 @@ const shortened: readonly (readonly [RegExp, string | ((...found: string[]) => s
     '$1 ',
   ],
   [/\btill?\b/gi, 'until'],
+  [/\bno longer (?:trips?|pops?|blows?|kicks?)(?: it| the breaker| the fuse)?\b/gi, 'holds'],
+  [/\b(?:low|control) voltage(?: is| reads?| present| at| of)?,? (?=\d)/gi, 'R-C '],
+  [/\b(transformer|xfmr) input(?: is| reads?)? (?=\d)/gi, 'primary '],
+  // On one of two and not on the other.
+  [/^(\d+(?:\.\d+)?) ?(?:v|volts?)? (at|on|to) (.+?),? but (?:not|none|nothing|no) (?:at|on|to) (.+)$/i, '$1 V $2 $3, 0 V at $4'],
   [/^hold(?:ing)? (cool|heat)(?:ing)?(?: at| to)? [4-9]\d(?: degrees)?$/i, 'call $1'],
   [/^(?:turn(?:ed)?|shut|switch(?:ed)?) off (?:the )?(?:cool|cooling|heat|heating|ac|fan)(?: call)?$/i, 'call off'],
   [/^(?:set|put|turn(?:ed)?|switch(?:ed)?) (?:the )?fan (?:back )?(?:to |on )?auto$/i, 'fan auto'],
@@ -114,7 +119,11 @@ const shortened: readonly (readonly [RegExp, string | ((...found: string[]) => s
     '$1, $2',
   ],
   [/\bright (?=(?:when|as|after|at|on|once)\b)/gi, ''],
-  // What was off is said behind what came of it.
+  // What was off is said behind what came of it, the call with it.
+  [
+    /^with (?:the )?(.+? (?:disconnected|off|lifted|unhooked|unplugged|loose|pulled|out)),? (?:the )?(?:breaker |fuse |it )?((?:still )?(?:holds|held|trips|tripped|pops|popped|blows|blew)) ((?:on|in) (?:cool|heat|fan|aux|emergency)(?:ing)?)$/i,
+    '$1; $2 $3',
+  ],
   [
     /^with (?:the )?(.+? (?:disconnected|off|lifted|unhooked|unplugged|loose|pulled|out)),? (?:the )?(?:breaker |fuse |it )?((?:still )?(?:holds|held|trips|tripped|pops|popped|blows|blew))$/i,
     '$2 with $1',

@@ -56,6 +56,10 @@ describe('what is said in a line is not lost in it, nor turned round', () => {
     ['furnace-ac', at('thermostat'), 'turn off cool', 'call off'],
     ['furnace-ac', at('outdoor'), 'L1 122 L2 121 to ground', 'L1-gnd 122 V; L2-gnd 121 V'],
     ['heat-pump-o', at('outdoor'), 'defrost board 26 in, no Y out', 'R-C 26 V; Y-out-C 0 V'],
+    ['furnace-ac', at('indoor'), 'fuse is blown, replaced with a 3 amp', 'fuse blown; fuse 3 in'],
+    ['furnace-ac', at('indoor'), 'with the condenser wires off it holds on cool', 'lift outdoor Y; lift outdoor C; call cool; holds'],
+    ['furnace-ac', at('outdoor'), '24V at Y but not at contactor', 'Y-C 24 V; low-contactor-C 0 V'],
+    ['zoned-furnace-ac', at('panel'), 'removed zone 2 Y from the panel, no longer trips', 'lift stat-cable-2 Y; holds'],
     ['rooftop-gas', at('package'), 'comp 1 running comp 2 off', 'compressor runs; second-compressor still'],
   ])('on %s, %p: %s', (system, before, said, means) => {
     expect(hear({ system, before, said, means })).toMatchObject({ outcome: 'understood' })

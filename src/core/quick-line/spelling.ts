@@ -90,12 +90,15 @@ export function wordsInFull(line: string, system: System): string {
   const numbered = system.parts.some(({ id }) => id.startsWith('second-'))
     ? whole.replace(SECOND, (_, what = 'contactor') => `second ${what}`)
     : whole
+  const isNamed = system.parts.some(({ name }) => /compressor contactor/i.test(name))
   const names = dashedNames(system)
   const throughBoards = numbered
     .replace(THROUGH_BOARD, (all, letter, way) => (names.has(`${letter}-out`) ? (way === 'out' ? `${letter}-out` : letter) : all))
     .replace(/(?<=^|[,;] )no ([A-Z]) out(?:put)?\b/g, (all, letter) => (names.has(`${letter}-out`) ? `${letter}-out 0` : all))
   // Letters with a digit are terminals; what has a vowel is read as it stands.
-  return throughBoards.replace(/(?<![\w.-])[b-df-hj-np-tv-xz]{3,}(?![\w-])/gi, (word) => known.get(word.toLowerCase()) ?? word)
+  return throughBoards
+    .replace(/\bcompressor (?=contactor\b)/gi, (all) => (isNamed ? all : ''))
+    .replace(/(?<![\w.-])[b-df-hj-np-tv-xz]{3,}(?![\w-])/gi, (word) => known.get(word.toLowerCase()) ?? word)
 }
 
 /** Without its vowels, a doubled letter once: how a word looks when it is cut short. */
