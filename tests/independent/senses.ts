@@ -9,8 +9,8 @@ import { workingAt } from '@/src/core/readings/working'
 import { magnitude, subtract } from '@/src/core/units/complex'
 import { defaultMeter, shownAmps, shownOhms, shownVolts } from '@/src/core/units/meter'
 import type { Random } from '@/src/core/units/random'
-import { loadInside } from '@/src/core/wiring/links'
-import { isPoint, terminalPoint } from '@/src/core/wiring/point'
+import { endOfLanding, loadInside } from '@/src/core/wiring/links'
+import { parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { callerOf, partById, partsOf, type System } from '@/src/core/wiring/system'
 import type { IndependentHouse } from '@/tests/independent/house'
 
@@ -142,9 +142,8 @@ export class Senses {
     }
     if (what === 'landings') {
       for (const effect of trouble?.effects ?? []) {
-        if (effect.do !== 'open' || !effect.link.startsWith('landing:') || !effect.link.endsWith(`@${of}`)) continue
-        const end = effect.link.slice('landing:'.length)
-        if (!isPoint(end) || house.bench.lifted.includes(end)) continue
+        const end = effect.do === 'open' ? endOfLanding(effect.link) : null
+        if (end === null || parsePoint(end).place !== of || house.bench.lifted.includes(end)) continue
         const isMoved = trouble?.effects.some((other) => other.do === 'short' && other.a === end)
         return `${isMoved ? 'wrong' : 'off'}: ${end}`
       }

@@ -8,7 +8,7 @@ import { ohmsBetween } from '@/src/core/cable/marks'
 import type { JobState } from '@/src/core/job/job-state'
 import type { CableWay, FarEndReach } from '@/src/core/job/run-schema'
 import { latestAnswers, type Observation } from '@/src/core/readings/observations'
-import type { System } from '@/src/core/wiring/system'
+import { cableById, type System } from '@/src/core/wiring/system'
 
 /** What the conductors of one cable are, by themselves, with everything off at both ends. */
 export interface ConductorsReport {
@@ -25,7 +25,7 @@ export interface ConductorsReport {
 
 /** The conductors of a cable are being told apart: all of it hangs free, or the other end was spoken of. */
 export function isAskedFor(system: System, { bench, runs }: Pick<JobState, 'bench' | 'runs'>, cableId: string): boolean {
-  const cable = wiredNow(system, bench.swaps).cables.find(({ id }) => id === cableId)
+  const cable = cableById(wiredNow(system, bench.swaps), cableId)
   if (!cable) return false
   const isSpokenOf = runs.some(({ cable: id, fact }) => id === cableId && fact.what === 'far-end')
   return isSpokenOf || cable.between.every((place) => isAllOff(cable, bench, place))
@@ -52,7 +52,7 @@ export function resistorsOf({ runs }: Pick<JobState, 'runs'>, cableId: string): 
 /** @throws Error when the system has no such cable */
 export function conductorsOfJob(system: System, state: JobState, cableId: string, odds?: ConductorOdds): ConductorsReport {
   const wired = wiredNow(system, state.bench.swaps)
-  const cable = wired.cables.find(({ id }) => id === cableId)
+  const cable = cableById(wired, cableId)
   if (!cable) throw new Error(`The system has no cable "${cableId}".`)
   const { bench } = state
   const here = cable.between[1] === bench.place ? 1 : 0

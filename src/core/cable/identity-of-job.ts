@@ -6,7 +6,7 @@ import { MOST_UNKNOWN, planIdentity } from '@/src/core/cable/identity-plan'
 import type { JobState } from '@/src/core/job/job-state'
 import type { FarEndReach } from '@/src/core/job/run-schema'
 import { latestAnswers } from '@/src/core/readings/observations'
-import type { System } from '@/src/core/wiring/system'
+import { cableById, type System } from '@/src/core/wiring/system'
 
 /** Which color at the second end of a cable is which at the first, and what to do next to tell. */
 export interface IdentityReport {
@@ -22,7 +22,7 @@ export interface IdentityReport {
 export function identityOfJob(system: System, state: JobState, cableId: string): IdentityReport | null {
   const { bench } = state
   const wired = wiredNow(system, bench.swaps)
-  const cable = wired.cables.find(({ id }) => id === cableId)
+  const cable = cableById(wired, cableId)
   if (!cable || cable.conductors.length > MOST_UNKNOWN) return null
   const here = cable.between[1] === bench.place ? 1 : 0
   const reach = reachOf(state, cableId)

@@ -1,13 +1,14 @@
 import type { OutputMode } from '@/src/core/operation/state'
+import type { LinkName } from '@/src/core/wiring/links'
 
 /** What a fault changes, in the words of the wiring; `readings/world.ts` turns it into network changes. */
 export type Effect =
   /** A link is open for good. */
-  | { readonly do: 'open'; readonly link: string }
+  | { readonly do: 'open'; readonly link: LinkName }
   /** A link stands at a resistance that it should not have. */
-  | { readonly do: 'resist'; readonly link: string; readonly ohm: number }
+  | { readonly do: 'resist'; readonly link: LinkName; readonly ohm: number }
   /** A link that stands open is closed. */
-  | { readonly do: 'close'; readonly link: string }
+  | { readonly do: 'close'; readonly link: LinkName }
   /** A line contact is welded: closed whatever its coil does. */
   | { readonly do: 'weld'; readonly coil: string }
   /** A board's output behaves in another way than it was built to. */

@@ -6,7 +6,7 @@ import type { Engine } from '@/src/core/diagnosis/engine'
 import { type Entry, type Stamp, stampEntry } from '@/src/core/job/entry'
 import type { JobState } from '@/src/core/job/job-state'
 import { probeSchema } from '@/src/core/readings/check-schema'
-import type { System } from '@/src/core/wiring/system'
+import { cableById, type System } from '@/src/core/wiring/system'
 
 /** What each conductor of a cable is, by itself, and the step that tells more; `state` null while it is not told. */
 export const conductorAnswerSchema = z.strictObject({
@@ -31,7 +31,7 @@ export const writeConductors = (engine: Engine, state: JobState, stamp: Stamp): 
     .map(({ id }) => writeOne(engine.system, conductorsOfJob(engine.system, state, id, conductorOdds(engine, state, id)), stamp))
 
 function writeOne(system: System, report: ConductorsReport, stamp: Stamp): ConductorAnswer {
-  const cable = system.cables.find(({ id }) => id === report.cable)
+  const cable = cableById(system, report.cable)
   const { next } = report
   const { title, acts } = sayConductorAct(system, report)
   return {

@@ -8,7 +8,7 @@ import { LANDED, stripFindings, wrongOn } from '@/src/core/readings/landing-look
 import { landingsAt, runsAt, wiringOf } from '@/src/core/readings/look-target'
 import { bareWord } from '@/src/core/readings/looks'
 import { wordsFor } from '@/src/core/readings/predict'
-import { zonesOf } from '@/src/core/wiring/system'
+import { placeById, zonesOf } from '@/src/core/wiring/system'
 
 /** `thermostat blank`, `contactor in`. */
 export function readLook(reader: Reader): EntryDraft[] | null {
@@ -67,7 +67,7 @@ export function readLandings(reader: Reader): EntryDraft[] {
 }
 
 function terminalAt(reader: Reader, place: string, said: Token): string {
-  const terminals = reader.context.system.places.find(({ id }) => id === place)?.terminals ?? []
+  const terminals = placeById(reader.context.system, place)?.terminals ?? []
   const found = terminals.find((terminal) => terminal.toLowerCase() === said.text.toLowerCase())
   if (found === undefined)
     reader.failAt(`There is no terminal "${said.text}" at the ${placeName(reader, place)}: ${terminals.join(', ')}.`, said)

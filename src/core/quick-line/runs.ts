@@ -7,6 +7,7 @@ import { readValue } from '@/src/core/quick-line/readings'
 import type { Token } from '@/src/core/quick-line/tokens'
 import { modelValue } from '@/src/core/units/model-value'
 import { parsePoint } from '@/src/core/wiring/point'
+import { cableById } from '@/src/core/wiring/system'
 
 /** What is said of the run of a cable: how long it is, what it passes, and what was read along it. */
 
@@ -106,7 +107,7 @@ export function readLoop(reader: Reader): EntryDraft[] {
 
 const isOnScrew = ({ context }: Reader, end: Parameters<typeof parsePoint>[0]): boolean => {
   const { cable: id, name, place } = parsePoint(end)
-  const cable = context.system.cables.find((one) => one.id === id)
+  const cable = cableById(context.system, id)
   return (cable?.conductors.find((one) => one.id === name)?.lands[cable.between.indexOf(place)] ?? null) !== null
 }
 

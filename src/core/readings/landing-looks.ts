@@ -7,7 +7,7 @@ import type { Component } from '@/src/core/readings/prediction'
 import { modelValue } from '@/src/core/units/model-value'
 import { landingAt } from '@/src/core/wiring/links'
 import { conductorEnd, isPoint, type Point, parsePoint } from '@/src/core/wiring/point'
-import type { System } from '@/src/core/wiring/system'
+import { placeById, type System } from '@/src/core/wiring/system'
 
 /** What a glance over the landings of a place finds. */
 
@@ -18,7 +18,7 @@ export const stripFindings = ['strap', 'wet', 'corroded'] as const
 /** A wire that is off its screw, one on a wrong screw, and on which. */
 export function wordsOfEnd(system: System, end: Point): string[] {
   const { place } = parsePoint(end)
-  const terminals = system.places.find(({ id }) => id === place)?.terminals ?? []
+  const terminals = placeById(system, place)?.terminals ?? []
   return [`off: ${end}`, `wrong: ${end}`, ...terminals.map((terminal) => wrongOn(end, terminal))]
 }
 

@@ -1,5 +1,5 @@
 import type { Part, PartOf } from '@/src/core/wiring/part'
-import { firstPart, type Place, partsOf, type System } from '@/src/core/wiring/system'
+import { firstPart, type Place, partsOf, placeById, type System } from '@/src/core/wiring/system'
 import { feedOf } from '@/src/core/wiring/thermostat'
 
 /** Changes of a system's wiring that make another sound one: a switch put in or taken out, a common that is not there. */
@@ -68,7 +68,7 @@ export interface Lettering {
  * change places, as common and the valve do from one make to another. The wires and what they do stay as they are.
  */
 export function withLetter(system: System, { place, from, to }: Lettering): System {
-  const terminals = system.places.find(({ id }) => id === place)?.terminals ?? []
+  const terminals = placeById(system, place)?.terminals ?? []
   if (from === to || !terminals.includes(from)) return system
   // No letter of a strip: no screw is called so.
   const meanwhile = '~'
@@ -93,7 +93,7 @@ export function withoutFloat(system: System): System {
   const float = partsOf(system, 'switch').find(({ role }) => role === 'float')
   if (!float) return system
   const [ahead, behind] = float.between
-  const terminals = system.places.find(({ id }) => id === float.place)?.terminals ?? []
+  const terminals = placeById(system, float.place)?.terminals ?? []
   const rest = { ...system, parts: system.parts.filter((part) => part !== float) }
   // The terminal that a hand knows stays; the lead that was only there for the switch goes.
   return terminals.includes(ahead) ? renameNode(rest, float.place, behind, ahead) : renameNode(rest, float.place, ahead, behind)

@@ -2,7 +2,7 @@ import { leadsOf, pathsOf } from '@/src/core/wiring/conduction'
 import type { PartOf } from '@/src/core/wiring/part'
 import { CHASSIS, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonNodes, lineNodes } from '@/src/core/wiring/supply'
-import { partsOf, type System } from '@/src/core/wiring/system'
+import { partsOf, placeById, type System } from '@/src/core/wiring/system'
 
 /** What a file can say in a valid form and still not mean: each with the path to the spot and a sentence. */
 export interface WiringProblem {
@@ -28,7 +28,7 @@ function groundLoops(system: System): WiringProblem[] {
 function thermostatProblems(system: System): WiringProblem[] {
   return partsOf(system, 'thermostat').flatMap((part) => {
     const index = system.parts.indexOf(part)
-    const terminals = system.places.find(({ id }) => id === part.place)?.terminals ?? []
+    const terminals = placeById(system, part.place)?.terminals ?? []
     const has = (terminal: string) => terminals.includes(terminal)
     const problems: WiringProblem[] = []
     const missing = (path: (string | number)[], terminal: string) =>
@@ -111,7 +111,7 @@ function looseLeads(system: System): WiringProblem[] {
   return [...users].flatMap(([point, [index, ...others]]) => {
     const { name, place } = parsePoint(point)
     const part = system.parts[index]
-    const isTerminal = system.places.find(({ id }) => id === place)?.terminals.includes(name)
+    const isTerminal = placeById(system, place)?.terminals.includes(name)
     // A supply may offer a leg or a neutral that nothing here uses, and a disconnect a pole.
     if (others.length > 0 || isTerminal || name === CHASSIS || part.kind === 'supply' || part.kind === 'disconnect') return []
     return [

@@ -2,7 +2,7 @@ import { Memo } from '@/src/core/units/cache'
 import { DisjointSet } from '@/src/core/units/disjoint-set'
 import { leadsOf, pathsOf } from '@/src/core/wiring/conduction'
 import { type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
-import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
+import { firstPart, partsOf, placeById, type System } from '@/src/core/wiring/system'
 
 /** What feeds what: the hot and the common side of each 24 V circuit, and the line side. */
 
@@ -20,7 +20,7 @@ function legName(system: System, side: 0 | 1): string {
   let here = between[0] === leg ? between[1] : between[0]
   const passed = new Set<string>([leg])
   const { place } = firstPart(system, 'transformer')
-  const terminals = system.places.find(({ id }) => id === place)?.terminals ?? []
+  const terminals = placeById(system, place)?.terminals ?? []
   while (!terminals.includes(here)) {
     passed.add(here)
     const onward = partsOf(system, 'switch').find((part) => part.place === place && part.between.includes(here))
@@ -97,7 +97,7 @@ function findCommon(system: System): ReadonlySet<Point> {
 /** Where a probe goes for the common side of a node at its own place: a lettered terminal before a bare lead; null when there is none. */
 export function commonBeside(system: System, point: Point): Point | null {
   const { place } = parsePoint(point)
-  const terminals = system.places.find(({ id }) => id === place)?.terminals ?? []
+  const terminals = placeById(system, place)?.terminals ?? []
   const here = [...commonNodes(system)].filter((node) => parsePoint(node).place === place)
   const circuit = circuitOf(system, point)
   const own = here.filter((node) => circuitOf(system, node) === circuit)

@@ -15,6 +15,7 @@ import { worldsOf } from '@/src/core/readings/world'
 import { withFloatInHot, withFloatInY, withoutFloat } from '@/src/core/wiring/alter-wiring'
 import { assemble } from '@/src/core/wiring/assembly'
 import { buildSystem, nearestKind } from '@/src/core/wiring/build-system'
+import { bodyLink } from '@/src/core/wiring/links'
 import { readSystem } from '@/src/core/wiring/read-system'
 import { partsOf, type System } from '@/src/core/wiring/system'
 import { catalogue, furnaceAc } from '@/src/core/wiring/systems/catalogue'
@@ -140,7 +141,7 @@ describe('what stays unknown', () => {
 describe('a float switch', () => {
   const rc = (system: System, open: boolean) => {
     const [float] = floatsOf(system)
-    const hypothesis = open && float ? { ...healthy, effects: [{ do: 'open' as const, link: `body:${float.id}` }] } : healthy
+    const hypothesis = open && float ? { ...healthy, effects: [{ do: 'open' as const, link: bodyLink(float.id) }] } : healthy
     const hot = partsOf(system, 'thermostat')[0].hot
     return Number(
       predict(createLaboratory(system, templateValues), createBench(system), hypothesis, {

@@ -1,7 +1,7 @@
 'use client'
 import { useState } from 'react'
 import { answerFromAfar, type CodeWire, codeWires, fromAfar, namedWire, sayFoundFromAfar, sayFromAfar } from '@/src/core/advice/from-afar'
-import { partById } from '@/src/core/wiring/system'
+import { partById, placeById } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
 import { Caution } from '@/src/ui/controls/caution'
 import { Sheet } from '@/src/ui/controls/sheet'
@@ -61,8 +61,7 @@ export function FromAfar() {
           {steps.map(({ cut, shows }, index) =>
             shows === null ? null : (
               <li key={cut.end} className="border-line border-b pb-1">
-                Step {index + 1}, off at the {system.places.find(({ id }) => id === cut.place)?.name}:{' '}
-                <b>{shows === 'code' ? 'the code came' : 'no code'}</b>
+                Step {index + 1}, off at the {placeById(system, cut.place)?.name}: <b>{shows === 'code' ? 'the code came' : 'no code'}</b>
               </li>
             ),
           )}

@@ -5,7 +5,7 @@ import { sayPoint } from '@/src/core/bench/points'
 import { sayConductor } from '@/src/core/bench/say'
 import { sayCall } from '@/src/core/wiring/call'
 import { conductorEnd } from '@/src/core/wiring/point'
-import { callsOf, firstPart, partsOf } from '@/src/core/wiring/system'
+import { callsOf, firstPart, partsOf, placeById } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
 import { Caution } from '@/src/ui/controls/caution'
 import { Sheet } from '@/src/ui/controls/sheet'
@@ -107,7 +107,7 @@ function Changes() {
       </Group>
       {system.cables.map((cable) =>
         cable.between.map((place) => (
-          <Group key={`${cable.id} ${place}`} name={`Lifted: ${cable.name}, ${system.places.find(({ id }) => id === place)?.name} end`}>
+          <Group key={`${cable.id} ${place}`} name={`Lifted: ${cable.name}, ${placeById(system, place)?.name} end`}>
             {cable.conductors
               .filter(({ lands }) => lands[cable.between.indexOf(place)] !== null)
               .map((conductor) => {

@@ -5,7 +5,7 @@ import { NONE_OF_THESE, NOTHING_WRONG } from '@/src/core/diagnosis/inference/sus
 import { BURNS_OUT_AGAIN, mayBurnOutAgain } from '@/src/core/job/burned-out'
 import { hurtConductor, repairAdvice } from '@/src/core/repair/of-job'
 import { sayPercent } from '@/src/core/units/quantity'
-import { zoneName, zonesOf } from '@/src/core/wiring/system'
+import { cableById, zoneName, zonesOf } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
 import { Caution } from '@/src/ui/controls/caution'
 import { useHands, useJob, useMoment, useSuspects } from '@/src/ui/desk/desk-context'
@@ -43,7 +43,7 @@ export function RepairStep({ onStep }: ScreenProps) {
   }
   // The cable that is chosen, else that of the first suspect.
   const zone = form.watch('zone') || repairs[0]?.zone
-  const cable = system.cables.find(({ id }) => id === zone)
+  const cable = cableById(system, zone)
   const hurt = repairs.find((one) => one.zone === zone)?.fault ?? ''
   const conductor = useMemo(() => (cable ? hurtConductor(system, cable.id, hurt) : null), [system, cable, hurt])
   const ways = useMemo(() => repairAdvice(system, state).find((one) => one.cable === cable?.id)?.ways ?? [], [system, state, cable])

@@ -17,7 +17,7 @@ import { capital } from '@/src/core/units/capital'
 import { counted } from '@/src/core/units/counted'
 import { sayAmps, sayVolts } from '@/src/core/units/quantity'
 import { sayCall } from '@/src/core/wiring/call'
-import { callsOf, type System, sayRightFuse, zoneName } from '@/src/core/wiring/system'
+import { cableById, callsOf, placeById, type System, sayRightFuse, zoneName } from '@/src/core/wiring/system'
 
 /** Everything that the page which stays says of a job, in words: the screen, the print and the PDF draw the same. */
 export interface PageFacts {
@@ -147,8 +147,8 @@ function asFoundOf(system: System, state: JobState): string[] {
 function movedOf(system: System, { bench }: JobState): string[] {
   const whole = bench.swaps.filter(({ section }) => !section)
   const moved = whole.map(({ cable: id, from, to }) => {
-    const cable = system.cables.find((one) => one.id === id)
-    const ends = cable?.between.map((place) => system.places.find((one) => one.id === place)?.name ?? place).join(' and at the ')
+    const cable = cableById(system, id)
+    const ends = cable?.between.map((place) => placeById(system, place)?.name ?? place).join(' and at the ')
     return `${capital(to)} serves in place of ${from} in the ${cable?.name ?? id}: at the ${ends}.`
   })
   return [...moved, ...saySections(system, bench).map((said) => `${said}: the color changes at both joints.`)]
