@@ -40,6 +40,10 @@ export interface FaultFamilyRecord {
     | 'load'
     | 'copper'
     | 'winding'
+    | 'clip'
+    | 'weld'
+    | 'stuck'
+    | 'joint'
   /** Milder forms of the same damage. */
   readonly milder?: (effects: readonly Effect[]) => FaultVariant[]
 }

@@ -77,6 +77,42 @@ describe('readings that share a cause', () => {
   })
 })
 
+describe('one plain wrong reading among good ones', () => {
+  const supply: Probe = { meter: 'volts', a: 'R@indoor', b: 'C@indoor' }
+  const wall: Probe = { meter: 'volts', a: 'R@thermostat', b: 'C@thermostat' }
+  const read = (link: Link, [probe, answer]: readonly [Probe, number], bench: number) =>
+    weighNext(link, predict(laboratory, live, healthy, probe, true), reading(laboratory, probe, answer, `bench ${bench}`), causes)
+  const weighed = (readings: readonly (readonly [Probe, number])[]) => readings.reduce(read, UNREAD)
+  const good: [Probe, number][] = [
+    [supply, 26.8],
+    [wall, 26.7],
+    [supply, 26.9],
+    [wall, 26.6],
+  ]
+  const wrong: [Probe, number] = [wall, 22.6]
+
+  it('costs about the same whether it was the first or the last: whoever believes the first does not take all others for wrong', () => {
+    const [first, last, without] = [[wrong, ...good], [...good, wrong], good].map((readings) => weighed(readings).log)
+    expect(Math.abs(first - last)).toBeLessThan(2)
+    // One reading in fifty is wrong, and then it may be anything at all.
+    expect(without - first).toBeLessThan(10)
+  })
+
+  it('is the one that does not fit, once the others have said so', () => {
+    const link = weighed([wrong, ...good])
+    const misfits: number[] = []
+    for (let one: Link | null = link, place = good.length; one?.before; one = one.before, place--) if (one.away > 4) misfits.push(place)
+    expect(misfits).toEqual([0])
+    const volts = Number(predictionIn(link, predict(laboratory, live, healthy, supply, true))[0].at)
+    expect(volts).toBeGreaterThan(26)
+  })
+
+  it('is believed as long as nothing speaks against it', () => {
+    expect(weighed([wrong]).away).toBeLessThan(4)
+    expect(Number(predictionIn(weighed([wrong]), predict(laboratory, live, healthy, supply, true))[0].at)).toBeLessThan(24)
+  })
+})
+
 describe('two transformers', () => {
   const system = systemById('furnace-two-transformers')
   if (!system) throw new Error('no such system')

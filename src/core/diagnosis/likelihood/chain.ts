@@ -15,6 +15,10 @@ export interface Link {
   readonly before: Link | null
   /** log P(all readings so far | this hypothesis in this house). */
   readonly log: number
+  /** Of that what this way of reading them holds: with each believed that the link has learnt from. */
+  readonly own: number
+  /** The likeliest other way: with one of them taken for plain wrong that is believed here, or the other way round; null where none is left. */
+  readonly doubt: Link | null
   /** The same for something that resembles the hypothesis and shows otherwise in part of the readings. */
   readonly resembling: number
   /** What the reading taught of the causes, and by how much it was off, in its own widths; null when it taught nothing. */
@@ -38,7 +42,7 @@ interface Run {
 }
 
 /** What is known of a house before any reading. */
-export const UNREAD: Link = { before: null, log: 0, resembling: 0, learnt: null, away: 0, race: null, run: null }
+export const UNREAD: Link = { before: null, log: 0, own: 0, doubt: null, resembling: 0, learnt: null, away: 0, race: null, run: null }
 
 /**
  * Places of a house in the race: the protection opens before the thermostat lets go where an overload opens it more often than this.
@@ -141,13 +145,38 @@ function componentIn(link: Link, component: Component): Component {
   return { weight, at, sigma: Math.sqrt(widthOf(component) + variance), floating, while: component.while }
 }
 
+/** A reading that is likelier than this to be plain wrong is carried on both ways: what comes after decides which. */
+const DOUBTED = modelValue({ value: 0.003, unit: 'share', source: 'assumption' })
+/** The less likely way is let go once it holds less than this of the other. */
+const LET_GO = modelValue({ value: 1e-4, unit: 'share', source: 'assumption' })
+/** What is taken for plain wrong does not fit. */
+const WRONG_BY = modelValue({ value: 5, unit: 'standard deviations', source: 'assumption: beyond `MISFIT_LIMIT`' })
+
 /**
- * The next link: a reading weighed in a house of which the chain so far knows so much.
+ * The next link: a reading weighed in a house of which the chain so far knows so much. Whoever believes the first reading of a house takes
+ * all that follow for wrong when it was that one: a reading that may be is carried on believed and not believed, two ways at the most.
  *
  * @param causes how many causes the system has, @param times how often the answer counts
  */
 export function weighNext(link: Link, prediction: Prediction, reading: Reading, causes: number, times = 1): Link {
-  const { answer, scale, words, wrong, bench, unlike } = reading
+  const ways = wayOn(link, prediction, reading, causes, times)
+  if (link.doubt) ways.push(...wayOn(link.doubt, prediction, reading, causes, times))
+  if (ways.length > 1) ways.sort((a, b) => b.own - a.own)
+  const [best, second] = ways
+  const other = second && second.own - best.own > Math.log(LET_GO) ? second : null
+  const log = other ? logSum([best.own, other.own]) : best.own
+  const { answer, scale, words, unlike } = reading
+  const anything = unlike ?? likelihoodOfAnything(answer, scale, words)
+  const resembling =
+    link.resembling + Math.log((1 - UNLIKE_SHARE) * Math.exp((log - link.log) / times) + UNLIKE_SHARE * Math.max(anything, 1e-9))
+  return { ...best, log, resembling, doubt: other && { ...other, log, resembling, doubt: null } }
+}
+
+type Way = Omit<Link, 'log' | 'resembling' | 'doubt'>
+
+/** How a way of reading what came before goes on: believed, and where that may be, with the reading taken for plain wrong. */
+function wayOn(link: Link, prediction: Prediction, reading: Reading, causes: number, times: number): Way[] {
+  const { answer, scale, words, wrong, bench } = reading
   const expected = predictionIn(link, prediction)
   let sound = 0
   let shown = 0
@@ -171,15 +200,15 @@ export function weighNext(link: Link, prediction: Prediction, reading: Reading, 
   const isBelieved = (1 - wrong) * most > chance / 2
   const race = prediction.some((component) => component.race) && times === 1 ? raceAfter(link, prediction, answer, wrong) : link.race
   const run = runAfter(link, bench, shows, (share) => (1 - wrong) * share + wrong * anything, sound, shown)
-  return {
-    before: link,
-    log: run && times === 1 ? run.before + logOfRun(run) : link.log + times * Math.log(chance),
-    race,
-    run: times === 1 ? run : null,
-    resembling: link.resembling + Math.log((1 - UNLIKE_SHARE) * chance + UNLIKE_SHARE * Math.max(unlike ?? anything, 1e-9)),
-    learnt: isBelieved ? learn(link, prediction[best], expected[best], answer, scale, causes) : null,
-    away: misfit(answer, expected, scale),
-  }
+  const learnt = isBelieved ? learn(link, prediction[best], expected[best], answer, scale, causes) : null
+  const away = misfit(answer, expected, scale)
+  if (run && times === 1) return [{ before: link, own: run.before + logOfRun(run), race, run, learnt, away }]
+  const isDoubted = learnt !== null && times === 1 && wrong * anything > DOUBTED * chance
+  if (!isDoubted) return [{ before: link, own: link.own + times * Math.log(chance), race, run: null, learnt, away }]
+  return [
+    { before: link, own: link.own + Math.log((1 - wrong) * sound), race, run: null, learnt, away },
+    { before: link, own: link.own + Math.log(wrong * anything), race, run: null, learnt: null, away: Math.max(away, WRONG_BY) },
+  ]
 }
 
 /** What a trial of the protection says of the house's place in the race. */
@@ -193,7 +222,7 @@ function raceAfter(link: Link, prediction: Prediction, answer: Answer, wrong: nu
 
 /** The run that a reading goes on or begins; null for a hypothesis that never hides on this bench. */
 function runAfter(
-  { log, run }: Link,
+  { own, run }: Link,
   bench: string,
   shows: number,
   chanceOf: (share: number) => number,
@@ -207,7 +236,7 @@ function runAfter(
     const both = Math.log(chanceOf(sound))
     return { ...goesOn, shown: goesOn.shown + both, hidden: goesOn.hidden + both }
   }
-  const started = goesOn ?? { bench, before: log, shown: 0, hidden: 0, shows }
+  const started = goesOn ?? { bench, before: own, shown: 0, hidden: 0, shows }
   return {
     ...started,
     shown: started.shown + Math.log(chanceOf(shown / shows)),

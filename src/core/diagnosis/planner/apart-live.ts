@@ -1,5 +1,5 @@
 import { type Bench, createBench } from '@/src/core/bench/bench'
-import { type ApartReading, isOneOf, type Probes, type Separation, whole } from '@/src/core/diagnosis/planner/apart'
+import { isOneOf, type Probes, type Separation, whole } from '@/src/core/diagnosis/planner/apart'
 import { withJumper } from '@/src/core/diagnosis/planner/with-jumper'
 import type { Effect } from '@/src/core/faults/effect'
 import type { Fault } from '@/src/core/faults/fault'
@@ -7,17 +7,15 @@ import { type Probe, probeKey } from '@/src/core/readings/check'
 import { healthy } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { runsAt } from '@/src/core/readings/look-target'
-import { SHOWS_CALL } from '@/src/core/readings/looks'
 import type { Observation } from '@/src/core/readings/observations'
 import { predict } from '@/src/core/readings/predict'
 import { modelValue } from '@/src/core/units/model-value'
 import type { CallName } from '@/src/core/wiring/call'
 import { landingLink } from '@/src/core/wiring/links'
-import type { PartOf } from '@/src/core/wiring/part'
 import { conductorEnd, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside } from '@/src/core/wiring/supply'
 import { cableById, callsOf, partsOf, placeById, type System } from '@/src/core/wiring/system'
-import { feedOf, hotTerminals } from '@/src/core/wiring/thermostat'
+import { hotTerminals } from '@/src/core/wiring/thermostat'
 
 /** What only shows while it is called: read or looked at live, by itself or jumped past. */
 
@@ -182,72 +180,6 @@ const hotsAt = (system: System, place: string): Point[] =>
   [...new Set(partsOf(system, 'thermostat').flatMap((part) => hotTerminals(part)))].flatMap((name) =>
     placeById(system, place)?.terminals.includes(name) ? [terminalPoint(name, place)] : [],
   )
-
-/** The hot side joined to a terminal, and what it reads then to common: full volts, or it trips on the short that a contact had let go of. */
-function jumpedPast(system: System, bench: Bench, hot: string, name: string, place: string): ApartReading[] {
-  const point = terminalPoint(name, place)
-  const common = commonBeside(system, point)
-  const jumped = common && withJumper(system, whole(system, bench), terminalPoint(hot, place), point)
-  return jumped ? [{ bench: jumped, probe: { meter: 'volts', a: point, b: common }, place }] : []
-}
-
-const wasJumped = (observations: readonly Observation[], hot: string, name: string): boolean =>
-  observations.some(
-    ({ bench, probe }) =>
-      bench.power &&
-      probe.meter !== 'ohms' &&
-      bench.jumpers.some(({ a, b }) => [a, b].every((point) => [hot, name].includes(parsePoint(point).name))),
-  )
-
-/** The display shows that it calls, and the volts across the contact stay: one that lets go of a short would show it. */
-function wasSeenOpen(observations: readonly Observation[], stat: PartOf<'thermostat'>, hot: string, name: string): boolean {
-  const across = probeKey({ meter: 'volts', a: terminalPoint(hot, stat.place), b: terminalPoint(name, stat.place) })
-  const calls = observations.filter(({ bench }) => bench.power && bench.call !== 'off' && stat.calls[bench.call]?.includes(name))
-  const shows = ({ probe, answer }: Observation) =>
-    probe.meter === 'look' && probe.at === stat.id && typeof answer === 'object' && 'word' in answer && answer.word === SHOWS_CALL
-  return calls.some(shows) && calls.some(({ probe }) => probeKey(probe) === across)
-}
-
-/** The contact of a thermostat jumped past, at the unit or at the wall. */
-export function ofContact(system: System, { part, touches }: Fault): Separation | null {
-  const stat = partsOf(system, 'thermostat').find(({ id }) => id === part)
-  if (!stat || touches.length === 0) return null
-  const { name } = parsePoint(touches[0])
-  const hot = feedOf(stat, name)
-  const places = system.places.filter(({ terminals }) => [hot, name].every((one) => terminals.includes(one)))
-  return {
-    ways: (bench) => places.flatMap(({ id }) => jumpedPast(system, bench, hot, name, id)),
-    isMade: (observations) => wasJumped(observations, hot, name) || wasSeenOpen(observations, stat, hot, name),
-  }
-}
-
-/** What a board puts out fed from its own supply, or with a gas valve on it, which nothing but its ignition may open, read with that unplugged. */
-export function ofOutput(system: System, { part, effects }: Fault): Separation | null {
-  const board = partsOf(system, 'board').find(({ id }) => id === part)
-  const to = effects.flatMap((effect) => (effect.do === 'output' ? [effect.to] : []))[0]
-  if (!board || to === undefined) return null
-  const { place } = board
-  const [hot] = board.between
-  const valves = partsOf(system, 'coil').filter((coil) => coil.role === 'gas-valve' && coil.place === place && coil.between.includes(to))
-  if (valves.length === 0)
-    return {
-      ways: (bench) => jumpedPast(system, bench, hot, to, place),
-      isMade: (observations) => wasJumped(observations, hot, to),
-    }
-  const point = terminalPoint(to, place)
-  const common = commonBeside(system, point)
-  const call = callsOf(system).find((one) => one.startsWith('heat'))
-  if (!common || !call) return null
-  const unplugged = valves.map(({ id }) => id)
-  const probes: Probes = [{ probe: { meter: 'volts', a: point, b: common }, place }]
-  return {
-    ways: (bench) => probes.map((one) => ({ ...one, bench: { ...whole(system, bench), call, unplugged } })),
-    isMade: (observations) =>
-      observations.some(
-        ({ bench, probe }) => isOneOf(probes, probe) && bench.power && unplugged.every((id) => bench.unplugged.includes(id)),
-      ),
-  }
-}
 
 /** A delay that is over is none: the call left on for its minutes, and what should have come on by then. */
 export function ofDelay(system: System, { part, touches }: Fault): Separation | null {

@@ -6,6 +6,7 @@ import { runTrial } from '@/src/core/practice/trial'
 import { createRandom } from '@/src/core/units/random'
 import { systemById } from '@/src/core/wiring/systems/catalogue'
 import { templateValues } from '@/src/core/wiring/values'
+import { engineOf, systemOf } from '@/tests/setup/engines'
 
 it.each([
   ['air-handler-plain', 'transformer', 'contactor', 'nothing-runs', null],
@@ -33,3 +34,21 @@ it.each([
     expect(trial.cooked).toBe(0)
   },
 )
+
+it('on the hot side it is read behind the fuse, with that out: through it a dead primary leaves the secondary across the reading', () => {
+  const id = 'heat-pump-o'
+  const engine = engineOf(id)
+  const [dead, grounded] = ['transformer-dead:transformer.primary', 'lead-to-chassis:R@outdoor 3 ohm'].map((one) => {
+    const found = engine.hypotheses.find((hypothesis) => hypothesis.id === one)
+    if (!found?.fault) throw new Error(`no ${one}`)
+    return { ...found, fault: found.fault }
+  })
+  const both = { ...dead, id: 'both', fault: joinFaults(dead.fault, grounded.fault), effects: [...dead.effects, ...grounded.effects] }
+  const { verdict, observations } = runTrial(engine, createHouse(systemOf(id), both, templateValues, createRandom(2)), {
+    complaint: { ...emptyComplaint, symptoms: ['nothing-runs'] },
+  })
+  expect(verdict).toMatchObject({ found: 'repair', repair: { id: 'lead:R@outdoor' } })
+  expect(observations.some(({ bench, probe }) => bench.slot.holds === 'nothing' && probe.meter === 'ohms' && probe.a === 'R@indoor')).toBe(
+    true,
+  )
+})

@@ -6,7 +6,8 @@ import { type Check, type Choice, weighQuestion } from '@/src/core/diagnosis/pla
 import { faultFamilies } from '@/src/core/faults/families'
 import type { FaultFamilyRecord } from '@/src/core/faults/family'
 import { familiesOfId } from '@/src/core/faults/fault'
-import { type Probe, probeKey } from '@/src/core/readings/check'
+import { type Answer, type Probe, probeKey } from '@/src/core/readings/check'
+import { modelValue } from '@/src/core/units/model-value'
 import { terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside } from '@/src/core/wiring/supply'
 import { firstPart, partsOf } from '@/src/core/wiring/system'
@@ -30,18 +31,31 @@ export function causeOfBurn(
   const isCaused = told.every((records) => records.some(({ burnsOutTransformers }) => burnsOutTransformers))
   if (also !== null || !isBurned || isCaused) return null
   const { system } = engine
-  const { place } = firstPart(system, 'fuse')
-  const known = new Set([...observations.filter((one) => !one.bench.power).map(({ probe }) => probeKey(probe)), ...skipped.map(probeKey)])
-  const terminals = new Set(partsOf(system, 'thermostat').flatMap((part) => [...hotTerminals(part), ...switchedTerminals(part)]))
+  const { place, holds } = firstPart(system, 'fuse')
+  const refused = new Set(skipped.map(probeKey))
+  const hots = new Set(partsOf(system, 'thermostat').flatMap(hotTerminals))
+  const terminals = new Set([...hots, ...partsOf(system, 'thermostat').flatMap(switchedTerminals)])
+  // Through the fuse the winding of the transformer hides what hangs on the hot side: a dead primary has a whole secondary.
+  const pulled = (terminal: string) => hots.has(terminal) && holds === undefined
   for (const terminal of terminals) {
     const a = terminalPoint(terminal, place)
     const b = commonBeside(system, a)
     if (!b || !system.places.some(({ id, terminals: here }) => id === place && here.includes(terminal))) continue
     const probe: Probe = { meter: 'ohms', a, b }
-    if (known.has(probeKey(probe))) continue
-    const off: Bench = { ...bench, power: false, call: 'off' }
+    const key = probeKey(probe)
+    const isRead = observations.some(
+      ({ bench: on, probe: asked, answer }) =>
+        !on.power && probeKey(asked) === key && (!pulled(terminal) || on.slot.holds === 'nothing' || on.slot.open || hidesNothing(answer)),
+    )
+    if (isRead || refused.has(key)) continue
+    const dead: Bench = { ...bench, power: false, call: 'off' }
+    const off = pulled(terminal) ? { ...dead, slot: { ...bench.slot, holds: 'nothing' as const, open: false } } : dead
     const check = weighQuestion(engine, posterior, observations, bench, off, probe, place)
     if (check) return check
   }
   return null
 }
+
+/** A secondary has less; what reads more through the fuse has no winding across it. */
+const A_WINDING_OHM = modelValue({ value: 20, unit: 'ohm', source: 'assumption: the secondary of a 24 V transformer has one or two' })
+const hidesNothing = (answer: Answer): boolean => answer === 'OL' || (typeof answer === 'number' && answer > A_WINDING_OHM)

@@ -6,13 +6,14 @@ import { type Check, type Choice, weighQuestion } from '@/src/core/diagnosis/pla
 import { nextOfWay } from '@/src/core/diagnosis/planner/way-steps'
 import type { Symptom } from '@/src/core/job/complaint'
 import { openedBy, type Probe, probeKey } from '@/src/core/readings/check'
-import { landingsAt } from '@/src/core/readings/look-target'
+import { landingsAt, parseLook } from '@/src/core/readings/look-target'
 import { questionKey } from '@/src/core/readings/observations'
+import { wholeLooks } from '@/src/core/readings/working'
 import { modelValue } from '@/src/core/units/model-value'
 import { type Point, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside } from '@/src/core/wiring/supply'
 import { callerOf, callsOf, firstPart, partsOf, placeById, type System } from '@/src/core/wiring/system'
-import { feedOf } from '@/src/core/wiring/thermostat'
+import { feedOf, switchedTerminals } from '@/src/core/wiring/thermostat'
 
 /** Complaints that are answered first by whether there is a call at all. */
 const asksForCall: readonly Symptom[] = ['nothing-runs', 'mode-dead', 'half-works']
@@ -55,7 +56,38 @@ export function firstMove(engine: Engine, evidence: Evidence, posterior: Posteri
     const check = weighQuestion(engine, posterior, observations, bench, move.bench, move.probe, move.place)
     if (check && check.gainBits >= WORTH_A_MOVE) return check
   }
+  if (told(['never-stops'])) return whatStaysOn(engine, evidence, posterior, bench, refused, asked)
   return told(['chatters']) ? whatChatters(engine, evidence, posterior, bench, refused, asked) : null
+}
+
+/**
+ * What never stops is looked at with nothing called, and then which wire of a call is still live where it stands: nothing is switched off
+ * or taken apart before that is known.
+ */
+function whatStaysOn(
+  engine: Engine,
+  { observations }: Evidence,
+  posterior: Posterior,
+  bench: Bench,
+  refused: ReadonlySet<string>,
+  asked: ReadonlySet<string>,
+): Check | null {
+  const { system } = engine
+  const idle = { ...calling(system, bench, 'off'), slot: bench.slot }
+  const unit = firstPart(system, 'fuse').place
+  const weighed = (probe: Probe, place: string): Check[] => {
+    if (refused.has(probeKey(probe)) || asked.has(questionKey(anyTime(idle), probe))) return []
+    const check = weighQuestion(engine, posterior, observations, bench, idle, probe, place)
+    return check && check.gainBits >= WORTH_A_MOVE ? [check] : []
+  }
+  const [look] = wholeLooks(system).flatMap((probe) => weighed(probe, parseLook(probe.at).of))
+  if (look && !observations.some((one) => one.bench.call === 'off' && one.bench.power && one.probe.meter === 'look')) return look
+  const live = switchedTerminals(firstPart(system, 'thermostat')).flatMap((name) => {
+    const point = terminalPoint(name, unit)
+    const common = placeById(system, unit)?.terminals.includes(name) ? commonBeside(system, point) : null
+    return common ? weighed({ meter: 'volts', a: point, b: common }, unit) : []
+  })
+  return live.reduce<Check | null>((best, check) => (best === null || check.gainBits > best.gainBits ? check : best), null)
 }
 
 /** What chatters is seen and heard, the call on, before anything is switched off: the relay or valve of which the most is learned. */

@@ -3,6 +3,7 @@ import type { Engine } from '@/src/core/diagnosis/engine'
 import type { Evidence, Posterior } from '@/src/core/diagnosis/inference/posterior'
 import type { RepairVerdict } from '@/src/core/diagnosis/inference/verdict'
 import { type Check, type Choice, weighQuestion } from '@/src/core/diagnosis/planner/next-check'
+import { faultFamilies } from '@/src/core/faults/families'
 import { singlesOf } from '@/src/core/faults/fault'
 import { type Probe, probeKey } from '@/src/core/readings/check'
 import { landingsAt } from '@/src/core/readings/look-target'
@@ -49,6 +50,8 @@ function landingsOf({ system, faults }: Engine, { zone, suspects }: RepairVerdic
     )
     return cable.between.map((place) => ({ place, ends: [...names].map((name) => conductorEnd(zone, name, place)) }))
   }
+  // What is said of a strip as a whole is seen there.
+  if (blamed.some(({ family }) => faultFamilies[family].seenAtLandings)) return [{ place: zone, ends: [] }]
   const touched = new Set(blamed.filter(({ family }) => family === 'lead-to-chassis').flatMap(({ touches }) => touches))
   const hangsOnScrew = system.cables.some(({ between, conductors }) => {
     const side = between.indexOf(zone)

@@ -1,6 +1,7 @@
 import { type Bench, createBench } from '@/src/core/bench/bench'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import type { Evidence, Posterior } from '@/src/core/diagnosis/inference/posterior'
+import { speaksOfTrouble } from '@/src/core/diagnosis/planner/again'
 import { readyFuses } from '@/src/core/diagnosis/planner/candidates'
 import { type Check, type Choice, weighQuestion } from '@/src/core/diagnosis/planner/next-check'
 import type { Symptom } from '@/src/core/job/complaint'
@@ -15,9 +16,11 @@ import { workingAt } from '@/src/core/readings/working'
 import { Memo } from '@/src/core/units/cache'
 import { modelValue } from '@/src/core/units/model-value'
 import type { CallName } from '@/src/core/wiring/call'
-import { terminalPoint } from '@/src/core/wiring/point'
+import { parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside } from '@/src/core/wiring/supply'
-import { callsOf, firstPart, type System } from '@/src/core/wiring/system'
+import { callerOf, callsOf, firstPart, type System } from '@/src/core/wiring/system'
+import { feedOf, switchedTerminals } from '@/src/core/wiring/thermostat'
+import { PLATE_VOLTS } from '@/src/core/wiring/values'
 
 /** What a call must bring on at a place in a sound house, or let rest: seen at one look, or part by part. */
 interface Proof {
@@ -147,13 +150,18 @@ export function nextReproduction(
   const neverStops = complaint.symptoms.includes('never-stops')
   const isTold = (call: Proof['call']) =>
     (neverStops && call === 'off') || (complaint.call === null ? call !== 'off' && !neverStops : call === complaint.call)
-  const wasMade = observations.some(
-    (observation) => isClean(observation) && isTold(observation.bench.call) && observation.probe.meter !== 'trip',
-  )
-  if (wasMade || (complaint.symptoms.includes('nothing-runs') && isDeadAtUnit(engine.system, observations))) return null
+  const told = observations.filter((one) => isClean(one) && isTold(one.bench.call))
+  const isReproduced = told.some((one) => isCallAmiss(engine.system, one) || (isLookAtWork(engine, one) && speaksOfTrouble(engine, one)))
+  if (isReproduced || (complaint.symptoms.includes('nothing-runs') && isDeadAtUnit(engine.system, observations))) return null
+  const works = proofsOf.of(engine.laboratory).filter(({ call, rests }) => isTold(call) && (!rests || call === 'off'))
+  const wasLookedAt = ({ call, whole, parts }: Proof) =>
+    told.some(({ bench: on, probe }) => on.call === call && [whole, ...parts].some((one) => probeKey(one) === probeKey(probe)))
+  // All of one such call was seen, and seen to run: what was told is not there now.
+  if (works.some(({ call }) => works.every((work) => work.call !== call || wasLookedAt(work)))) return null
   const refused = new Set(skipped.map(probeKey))
-  for (const { call, place, whole, parts, rests } of proofsOf.of(engine.laboratory)) {
-    if (!isTold(call) || (rests && call !== 'off')) continue
+  for (const { call, place, whole, parts } of works
+    .filter((work) => !wasLookedAt(work))
+    .sort((a, b) => Number(b.call === bench.call) - Number(a.call === bench.call))) {
     const probes = refused.has(probeKey(whole)) ? parts.filter((probe) => !refused.has(probeKey(probe))) : [whole]
     for (const probe of probes) {
       const check = weighQuestion(engine, posterior, observations, bench, asSet(engine.system, bench, call), probe, place)
@@ -161,6 +169,24 @@ export function nextReproduction(
     }
   }
   return null
+}
+
+/** A look at what runs. */
+const isLookAtWork = ({ laboratory }: Engine, { probe }: Observation): boolean =>
+  probe.meter === 'look' &&
+  proofsOf.of(laboratory).some(({ whole, parts }) => [whole, ...parts].some((work) => probeKey(work) === probeKey(probe)))
+
+/** A wire of the call is dead while it is made, or live while it is not: nothing behind it could run so, or stop. */
+function isCallAmiss(system: System, { bench, probe, answer }: Observation): boolean {
+  if (probe.meter !== 'volts' || typeof answer !== 'number') return false
+  const stat = callerOf(system, bench.call)
+  const ends = [probe.a, probe.b].map(parsePoint)
+  const called = bench.call === 'off' ? switchedTerminals(stat) : (stat.calls[bench.call] ?? [])
+  const terminal = ends.find(({ name }) => called.includes(name))
+  if (!terminal) return false
+  const other = ends.find((end) => end !== terminal)?.name
+  const isDead = other === feedOf(stat, terminal.name) ? answer > PLATE_VOLTS / 2 : answer < DEAD_BELOW
+  return isDead !== (bench.call === 'off')
 }
 
 /** No volts at the unit on a whole bench: that nothing runs is seen in that. */

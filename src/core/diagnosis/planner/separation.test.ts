@@ -4,15 +4,16 @@ import { enumerateFaults } from '@/src/core/faults/enumerate'
 import type { FaultFamily } from '@/src/core/faults/families'
 import { createLaboratory } from '@/src/core/readings/laboratory'
 import type { Observation } from '@/src/core/readings/observations'
-import type { Point } from '@/src/core/wiring/point'
-import { callsOf } from '@/src/core/wiring/system'
+import { type Point, terminalPoint } from '@/src/core/wiring/point'
+import { callsOf, firstPart } from '@/src/core/wiring/system'
 import { catalogue, systemById } from '@/src/core/wiring/systems/catalogue'
 import { templateValues } from '@/src/core/wiring/values'
+import { systemOf } from '@/tests/setup/engines'
 
-function separationIn(id: string, family: FaultFamily, spot: string) {
+function separationIn(id: string, family: FaultFamily, spot: string, place = 0) {
   const system = systemById(id)
   const fault = system && enumerateFaults(system).find((one) => one.family === family && one.id.endsWith(spot))
-  const [separation] = system && fault ? separationsOf(createLaboratory(system, templateValues), fault) : []
+  const separation = system && fault ? separationsOf(createLaboratory(system, templateValues), fault)[place] : undefined
   if (!system || !separation) throw new Error(`${id} has nothing that stands apart for ${family} ${spot}`)
   return { ...separation, bench: createBench(system) }
 }
@@ -50,6 +51,76 @@ describe('a thermostat that does not close', () => {
     expect(isMade([across, looked(heat, 'stat', 'alive')])).toBe(false)
     expect(isMade([across, looked(heat, 'stat', 'shows a call')])).toBe(true)
     expect(isMade([across, looked({ ...bench, call: 'cool' }, 'stat', 'shows a call')])).toBe(false)
+  })
+})
+
+describe('what a thermostat does, by the meter on its own call', () => {
+  const { ways, isMade, bench } = separationIn('furnace-ac', 'thermostat-not-closing', 'stat.W', 1)
+  const heat = { ...bench, call: 'heat' as const }
+
+  it('is read before it is replaced: with it jumped past all runs in a sound house, too', () => {
+    const past = { ...bench, jumpers: [{ a: 'R@indoor' as const, b: 'W@indoor' as const }] }
+    expect(isMade([readVolts(past, 'W@indoor', 'C@indoor', 26), looked(heat, 'runs@indoor', 'not as called')])).toBe(false)
+    expect(ways(bench)).toContainEqual(
+      expect.objectContaining({
+        bench: expect.objectContaining({ call: 'heat' }),
+        probe: { meter: 'volts', a: 'R@thermostat', b: 'W@thermostat' },
+      }),
+    )
+    expect(isMade([readVolts(heat, 'W@indoor', 'C@indoor', 0.1)])).toBe(true)
+    expect(isMade([readVolts({ ...bench, call: 'cool' }, 'W@indoor', 'C@indoor', 0.1)])).toBe(false)
+  })
+})
+
+describe('what stays on with nothing called', () => {
+  it('is a welded contact only with nothing on its coil', () => {
+    const { isMade, bench } = separationIn('furnace-ac', 'contact-welded', 'blower-relay')
+    expect(isMade([readVolts(bench, 'blower-line@indoor', 'N@indoor', 120), looked(bench, 'runs@indoor', 'not as called')])).toBe(false)
+    expect(isMade([readVolts(bench, 'G@indoor', 'C@indoor', 0.2)])).toBe(true)
+    expect(isMade([looked({ ...bench, unplugged: ['blower-relay'] }, 'blower', 'runs')])).toBe(true)
+  })
+
+  it('is the thermostat only with that off the wall, or its wire', () => {
+    const { ways, isMade, bench } = separationIn('furnace-ac', 'thermostat-stuck-closed', 'stat.W')
+    expect(isMade([readVolts(bench, 'W@indoor', 'C@indoor', 26)])).toBe(false)
+    expect(isMade([readVolts({ ...bench, unplugged: ['stat'] }, 'W@indoor', 'C@indoor', 0.1)])).toBe(true)
+    expect(ways(bench)).toContainEqual(
+      expect.objectContaining({
+        bench: expect.objectContaining({ unplugged: ['stat'] }),
+        probe: { meter: 'volts', a: 'W@indoor', b: 'C@indoor' },
+      }),
+    )
+  })
+})
+
+describe('low volts behind the fuse', () => {
+  it('are its holder only where the holder itself loses them under a load', () => {
+    const { isMade, bench } = separationIn('furnace-ac', 'fuse-clip-loose', 'fuse')
+    const heat = { ...bench, call: 'heat' as const }
+    expect(isMade([readVolts(heat, 'R@indoor', 'C@indoor', 14)])).toBe(false)
+    expect(isMade([readVolts(bench, 'sec@indoor', 'R@indoor', 0)])).toBe(false)
+    expect(isMade([readVolts(heat, 'sec@indoor', 'R@indoor', 12)])).toBe(true)
+  })
+
+  it('are the wrong tap only with the line read, and the winding at its own leads', () => {
+    const id = 'rooftop-electric'
+    const [primary, secondary] = [0, 1].map((place) => separationIn(id, 'wrong-tap', '240', place))
+    const behind = readVolts(primary.bench, 'R@package', 'C@package', 14)
+    expect([primary.isMade([behind]), secondary.isMade([behind])]).toEqual([false, false])
+    const { primary: into, secondary: outOf, place } = firstPart(systemOf(id), 'transformer')
+    const at = (leads: readonly string[], volts: number) =>
+      readVolts(primary.bench, terminalPoint(leads[0], place), terminalPoint(leads[1], place), volts)
+    expect(primary.isMade([at(into, 208)])).toBe(true)
+    expect(secondary.isMade([at(outOf, 21)])).toBe(true)
+  })
+})
+
+describe('a strip that is called corroded', () => {
+  it('is read from a wire to its screw under a load', () => {
+    const { isMade, bench } = separationIn('furnace-ac', 'strip-corroded', 'thermostat')
+    const heat = { ...bench, call: 'heat' as const }
+    expect(isMade([readVolts(heat, 'R@thermostat', 'W@thermostat', 9)])).toBe(false)
+    expect(isMade([readVolts(heat, 'stat-cable.R@thermostat', 'R@thermostat', 4)])).toBe(true)
   })
 })
 

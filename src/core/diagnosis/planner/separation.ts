@@ -1,5 +1,6 @@
 import { deadApart, liveAt, loadedAt, type Probes, type Separation } from '@/src/core/diagnosis/planner/apart'
-import { ofArmature, ofContact, ofCopper, ofDelay, ofItsVolts, ofLoad, ofOutput } from '@/src/core/diagnosis/planner/apart-live'
+import { ofArmature, ofCopper, ofDelay, ofItsVolts, ofLoad } from '@/src/core/diagnosis/planner/apart-live'
+import { ofContact, ofOpenContact, ofOutput, ofStuck, ofWeld } from '@/src/core/diagnosis/planner/apart-past'
 import { faultFamilies } from '@/src/core/faults/families'
 import type { Fault } from '@/src/core/faults/fault'
 import type { Laboratory } from '@/src/core/readings/laboratory'
@@ -12,6 +13,8 @@ export function separationsOf(laboratory: Laboratory, fault: Fault): readonly Se
   if (faultFamilies[fault.family].readApart === 'winding') return ofWinding(laboratory.system, fault)
   if (faultFamilies[fault.family].readApart === 'armature')
     return [ofArmature(laboratory, fault), ofItsVolts(laboratory, fault)].flatMap((one) => (one ? [one] : []))
+  if (faultFamilies[fault.family].readApart === 'contact')
+    return [ofContact(laboratory.system, fault), ofOpenContact(laboratory.system, fault)].flatMap((one) => (one ? [one] : []))
   const only = separationOf(laboratory, fault)
   return only ? [only] : []
 }
@@ -29,15 +32,22 @@ function separationOf(laboratory: Laboratory, fault: Fault): Separation | null {
       return ofBranch(system, fault)
     case 'coil':
       return ofCoil(system, fault)
-    case 'contact':
-      return ofContact(system, fault)
     case 'output':
       return ofOutput(system, fault)
     case 'delay':
       return ofDelay(system, fault)
     case 'load':
       return ofLoad(laboratory, fault)
+    case 'weld':
+      return ofWeld(system, fault)
+    case 'stuck':
+      return ofStuck(system, fault)
+    case 'joint':
+      return ofJoints(system, fault)
+    case 'clip':
+      return ofClip(system, fault)
     case 'armature':
+    case 'contact':
     case 'copper':
     case 'winding':
     case undefined:
@@ -110,6 +120,28 @@ function ofWinding(system: System, { part, effects }: Fault): Separation[] {
     return [{ probe: { meter: 'volts', a, b }, place: transformer.place }]
   })
   return [liveAt(into), effects.some((effect) => effect.do === 'open') ? liveAt(outOf) : loadedAt(system, outOf)]
+}
+
+/** What the screws of a strip lose under a load: from the copper of a wire to the terminal that it is on. */
+function ofJoints(system: System, { zone: place }: Fault): Separation | null {
+  const probes = system.cables.flatMap((cable): Probes => {
+    const side = cable.between.indexOf(place)
+    return cable.conductors.flatMap(({ id, lands }) => {
+      const terminal = lands[side]
+      return terminal === null || terminal === undefined
+        ? []
+        : [{ probe: { meter: 'volts' as const, a: conductorEnd(cable.id, id, place), b: terminalPoint(terminal, place) }, place }]
+    })
+  })
+  return probes.length === 0 ? null : loadedAt(system, probes)
+}
+
+/** What a fuse holder loses under a load, read across it: a transformer that gives too little loses nothing there. */
+function ofClip(system: System, { part }: Fault): Separation | null {
+  const fuse = partsOf(system, 'fuse').find(({ id }) => id === part)
+  if (!fuse) return null
+  const [a, b] = fuse.between.map((name) => terminalPoint(name, fuse.place))
+  return loadedAt(system, [{ probe: { meter: 'volts', a, b }, place: fuse.place }])
 }
 
 /** A coil across its own two leads. */

@@ -1,0 +1,150 @@
+import type { Bench } from '@/src/core/bench/bench'
+import { type ApartReading, isOneOf, type Probes, type Separation, whole } from '@/src/core/diagnosis/planner/apart'
+import { withJumper } from '@/src/core/diagnosis/planner/with-jumper'
+import type { Fault } from '@/src/core/faults/fault'
+import { type Probe, probeKey } from '@/src/core/readings/check'
+import { SHOWS_CALL } from '@/src/core/readings/looks'
+import type { Observation } from '@/src/core/readings/observations'
+import type { PartOf } from '@/src/core/wiring/part'
+import { parsePoint, terminalPoint } from '@/src/core/wiring/point'
+import { commonBeside } from '@/src/core/wiring/supply'
+import { callsOf, partsOf, type System } from '@/src/core/wiring/system'
+import { feedOf } from '@/src/core/wiring/thermostat'
+
+/** What should pass a call on, a thermostat's contact or a board's output: jumped past, and read on its own call. */
+
+/** The hot side joined to a terminal, and what it reads then to common: full volts, or it trips on the short that a contact had let go of. */
+function jumpedPast(system: System, bench: Bench, hot: string, name: string, place: string): ApartReading[] {
+  const point = terminalPoint(name, place)
+  const common = commonBeside(system, point)
+  const jumped = common && withJumper(system, whole(system, bench), terminalPoint(hot, place), point)
+  return jumped ? [{ bench: jumped, probe: { meter: 'volts', a: point, b: common }, place }] : []
+}
+
+const wasJumped = (observations: readonly Observation[], hot: string, name: string): boolean =>
+  observations.some(
+    ({ bench, probe }) =>
+      bench.power &&
+      probe.meter !== 'ohms' &&
+      bench.jumpers.some(({ a, b }) => [a, b].every((point) => [hot, name].includes(parsePoint(point).name))),
+  )
+
+/** The display shows that it calls, and the volts across the contact stay: one that lets go of a short would show it. */
+function wasSeenOpen(observations: readonly Observation[], stat: PartOf<'thermostat'>, hot: string, name: string): boolean {
+  const across = probeKey({ meter: 'volts', a: terminalPoint(hot, stat.place), b: terminalPoint(name, stat.place) })
+  const calls = observations.filter(({ bench }) => bench.power && bench.call !== 'off' && stat.calls[bench.call]?.includes(name))
+  const shows = ({ probe, answer }: Observation) =>
+    probe.meter === 'look' && probe.at === stat.id && typeof answer === 'object' && 'word' in answer && answer.word === SHOWS_CALL
+  return calls.some(shows) && calls.some(({ probe }) => probeKey(probe) === across)
+}
+
+/** The contact of a thermostat jumped past, at the unit or at the wall. */
+export function ofContact(system: System, { part, touches }: Fault): Separation | null {
+  const stat = partsOf(system, 'thermostat').find(({ id }) => id === part)
+  if (!stat || touches.length === 0) return null
+  const { name } = parsePoint(touches[0])
+  const hot = feedOf(stat, name)
+  const places = system.places.filter(({ terminals }) => [hot, name].every((one) => terminals.includes(one)))
+  return {
+    ways: (bench) => places.flatMap(({ id }) => jumpedPast(system, bench, hot, name, id)),
+    isMade: (observations) => wasJumped(observations, hot, name) || wasSeenOpen(observations, stat, hot, name),
+  }
+}
+
+/**
+ * What a thermostat does on its own call, by the meter: all runs well with it jumped past in a sound house, too. Volts on its terminal, or
+ * across its contact, while a call is on that closes it.
+ */
+export function ofOpenContact(system: System, { part, touches }: Fault): Separation | null {
+  const stat = partsOf(system, 'thermostat').find(({ id }) => id === part)
+  if (!stat || touches.length === 0) return null
+  const { name } = parsePoint(touches[0])
+  const hot = feedOf(stat, name)
+  const calls = callsOf(system).filter((call) => stat.calls[call]?.includes(name))
+  const across: Probe = { meter: 'volts', a: terminalPoint(hot, stat.place), b: terminalPoint(name, stat.place) }
+  return {
+    ways: (bench) => calls.map((call) => ({ bench: { ...whole(system, bench), call }, probe: across, place: stat.place })),
+    isMade: (observations) =>
+      observations.some(
+        ({ bench, probe }) =>
+          bench.power &&
+          bench.jumpers.length === 0 &&
+          calls.some((call) => call === bench.call) &&
+          probe.meter === 'volts' &&
+          [probe.a, probe.b].some((point) => parsePoint(point).name === name),
+      ),
+  }
+}
+
+/** A contact that stays in with nothing on its coil is welded; with volts there, something holds it in. */
+export function ofWeld(system: System, { part }: Fault): Separation | null {
+  const coil = partsOf(system, 'coil').find(({ id }) => id === part)
+  if (!coil) return null
+  const [a, b] = coil.between.map((name) => terminalPoint(name, coil.place))
+  const across: Probe = { meter: 'volts', a, b }
+  return {
+    ways: (bench) => [{ bench: whole(system, bench), probe: across, place: coil.place }],
+    // Off its wires it has nothing on it, either.
+    isMade: (observations) =>
+      observations.some(
+        ({ bench, probe }) =>
+          bench.power &&
+          bench.call === 'off' &&
+          (probeKey(probe) === probeKey(across) || (bench.unplugged.includes(coil.id) && probe.meter === 'look')),
+      ),
+  }
+}
+
+/** A thermostat that keeps a call on is off the wall, or its wire is: what stays live then is not its doing. */
+export function ofStuck(system: System, { part, touches }: Fault): Separation | null {
+  const stat = partsOf(system, 'thermostat').find(({ id }) => id === part)
+  if (!stat || touches.length === 0) return null
+  const { name } = parsePoint(touches[0])
+  const units = system.places.filter(({ id, terminals }) => id !== stat.place && terminals.includes(name))
+  const isOff = (bench: Bench) =>
+    bench.unplugged.includes(stat.id) || bench.lifted.some((end) => parsePoint(end).place === stat.place && parsePoint(end).name === name)
+  return {
+    ways: (bench) =>
+      units.flatMap(({ id: place }): ApartReading[] => {
+        const point = terminalPoint(name, place)
+        const common = commonBeside(system, point)
+        const bare = { ...whole(system, bench), unplugged: [stat.id] }
+        return common ? [{ bench: bare, probe: { meter: 'volts', a: point, b: common }, place }] : []
+      }),
+    isMade: (observations) =>
+      observations.some(
+        ({ bench, probe }) =>
+          isOff(bench) &&
+          'a' in probe &&
+          [probe.a, probe.b].some((point) => parsePoint(point).name === name || parsePoint(point).cable !== null),
+      ),
+  }
+}
+
+/** What a board puts out fed from its own supply, or with a gas valve on it, which nothing but its ignition may open, read with that unplugged. */
+export function ofOutput(system: System, { part, effects }: Fault): Separation | null {
+  const board = partsOf(system, 'board').find(({ id }) => id === part)
+  const to = effects.flatMap((effect) => (effect.do === 'output' ? [effect.to] : []))[0]
+  if (!board || to === undefined) return null
+  const { place } = board
+  const [hot] = board.between
+  const valves = partsOf(system, 'coil').filter((coil) => coil.role === 'gas-valve' && coil.place === place && coil.between.includes(to))
+  if (valves.length === 0)
+    return {
+      ways: (bench) => jumpedPast(system, bench, hot, to, place),
+      isMade: (observations) => wasJumped(observations, hot, to),
+    }
+  const point = terminalPoint(to, place)
+  const common = commonBeside(system, point)
+  const call = callsOf(system).find((one) => one.startsWith('heat'))
+  if (!common || !call) return null
+  const unplugged = valves.map(({ id }) => id)
+  const probes: Probes = [{ probe: { meter: 'volts', a: point, b: common }, place }]
+  return {
+    ways: (bench) => probes.map((one) => ({ ...one, bench: { ...whole(system, bench), call, unplugged } })),
+    isMade: (observations) =>
+      observations.some(
+        ({ bench, probe }) => isOneOf(probes, probe) && bench.power && unplugged.every((id) => bench.unplugged.includes(id)),
+      ),
+  }
+}
