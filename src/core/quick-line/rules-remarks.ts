@@ -30,7 +30,7 @@ export const remarkRules: readonly Rule[] = [
     (the) => the.asComplaint(),
   ),
   rule(
-    '(?:second|third|2nd|3rd) (?:transformer|board|contactor|fuse) (?:this|in a|in the last) (?:year|month|week|summer|season)|spark(?: and gas)?,? (?:but |and )?no flame(?: signal)?|(?:condensate )?(?:pump|pan|drain) overflow(?:ed|ing|s)|(?:thermostat|stat) (?:shows|says) low (?:voltage|battery)|(?:zone panel|panel|cooling|heating|cool|heat|second)s? transformer (?:is |gets |getting )?(?:hot|warm|buzzing|humming)',
+    '(?:second|third|2nd|3rd) (?:transformer|board|contactor|fuse) (?:this|in a|in the last) (?:year|month|week|summer|season)|(?:compressor|unit|condenser|furnace|heat pump|it is|it) (?:is )?short cycl(?:ing|es)|igniter sparks?(?:ing)?|spark(?: and gas)?,? (?:but |and )?no flame(?: signal)?|(?:condensate )?(?:pump|pan|drain) overflow(?:ed|ing|s)|(?:thermostat|stat) (?:shows|says) low (?:voltage|battery)|(?:zone panel|panel|cooling|heating|cool|heat|second)s? transformer (?:is |gets |getting )?(?:hot|warm|buzzing|humming)',
     (the) => the.asNote(),
   ),
   rule('(?:thermostat|stat) (?:reset|resets|restarted|restarts|rebooted|reboots)(?: itself| by itself)?', (the) =>

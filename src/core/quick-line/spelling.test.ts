@@ -60,6 +60,10 @@ describe('what is said in a line is not lost in it, nor turned round', () => {
     ['furnace-ac', at('indoor'), 'with the condenser wires off it holds on cool', 'lift outdoor Y; lift outdoor C; call cool; holds'],
     ['furnace-ac', at('outdoor'), '24V at Y but not at contactor', 'Y-C 24 V; low-contactor-C 0 V'],
     ['zoned-furnace-ac', at('panel'), 'removed zone 2 Y from the panel, no longer trips', 'lift stat-cable-2 Y; holds'],
+    ['furnace-ac', at('outdoor'), 'contactor 26, pulled in', 'low-contactor-C 26 V; contactor in'],
+    ['furnace-ac', at('thermostat'), 'no wire on G', 'landings stat G off'],
+    ['furnace-two-transformers', at('indoor'), 'cooling transformer 26, heating 0', 'sec-C 26 V; Rh-C 0 V'],
+    ['zoned-furnace-ac', at('panel'), 'zone 1 damper open, zone 2 shut', 'damper-1 open; damper-2 shut'],
     ['rooftop-gas', at('package'), 'comp 1 running comp 2 off', 'compressor runs; second-compressor still'],
   ])('on %s, %p: %s', (system, before, said, means) => {
     expect(hear({ system, before, said, means })).toMatchObject({ outcome: 'understood' })

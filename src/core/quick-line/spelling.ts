@@ -74,6 +74,7 @@ const cutShort: readonly (readonly [RegExp, string])[] = [
   [/\b(compressor|blower|motor|inducer|strips) (?:terminals|windings?)(?= (?:is |are |reads? |has |to |open\b|ol\b|\d))/gi, '$1'],
   [/\b(contactor|relay|valve|coil|transformer) (buzz|hum)$/gi, '$1 $2ing'],
   [/\bheat strip\b/gi, 'heat strips'],
+  [/\b(?:drain )?pan switch\b/gi, 'float switch'],
 ]
 
 /** `contactor 2`, `compressor #2 contactor`: the second one, where there are two. */
