@@ -12,6 +12,7 @@ import {
   contactLink,
   electronicsElement,
   landingLink,
+  loadElement,
   loadInside,
   nearHalf,
   neutralLink,
@@ -182,7 +183,7 @@ export function assemble(system: System, factors: ValueFactors = templateValues)
       case 'load': {
         const ac = loadImpedance(part.volts, part.volts * part.amps, part.powerFactor)
         link(bodyLink(part.id), node(part.between[0]), loadInside(part.id), cabinetConstants.plugOhm)
-        impedance(`load:${part.id}`, loadInside(part.id), node(part.between[1]), ac, part.coldOhm ?? ac.re)
+        impedance(loadElement(part.id), loadInside(part.id), node(part.between[1]), ac, part.coldOhm ?? ac.re)
         return
       }
     }

@@ -38,6 +38,7 @@ export const bodyLink = (part: string): LinkName => `body:${part}`
 export const windingNode = (coil: string) => `${coil}~winding`
 /** Behind the link that breaks when a motor or an element is dead. */
 export const loadInside = (load: string) => `${load}.hot~inside`
+export const loadElement = (load: string) => `load:${load}`
 export const coilElement = (part: string) => `coil:${part}`
 export const contactLink = (part: string): LinkName => `contact:${part}`
 export const callLink = (thermostat: string, terminal: string): LinkName => `call:${thermostat}.${terminal}`

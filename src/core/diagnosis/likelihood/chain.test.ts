@@ -77,6 +77,25 @@ describe('readings that share a cause', () => {
   })
 })
 
+describe('ohms of the line side that nobody has read', () => {
+  const primary: Probe = { meter: 'ohms', a: 'L1-unit@indoor', b: 'N@indoor' }
+  const toMetal: Probe = { meter: 'ohms', a: 'L1-unit@indoor', b: 'chassis@indoor' }
+  const motor: Probe = { meter: 'ohms', a: 'blower-line@indoor', b: 'N@indoor' }
+
+  it('run wide: a primary of 32 where the template has 18 is a sound one, and read to the metal it is the same fact', () => {
+    const once = weigh(UNREAD, primary, 32)
+    expect(once.away).toBeLessThan(2)
+    expect(weigh(once, toMetal, 32.5).away).toBeLessThan(1.5)
+    expect(weigh(UNREAD, primary, 3000).away).toBeGreaterThan(4)
+  })
+
+  it('a motor that is read cold has far fewer ohms than its amps ask for', () => {
+    const expected = fromOhmScale(Number(predict(laboratory, off, healthy, motor, true)[0].at))
+    expect(weigh(UNREAD, motor, expected / 4).away).toBeLessThan(2.5)
+    expect(weigh(UNREAD, motor, 'OL').away).toBeGreaterThan(4)
+  })
+})
+
 describe('one plain wrong reading among good ones', () => {
   const supply: Probe = { meter: 'volts', a: 'R@indoor', b: 'C@indoor' }
   const wall: Probe = { meter: 'volts', a: 'R@thermostat', b: 'C@thermostat' }
