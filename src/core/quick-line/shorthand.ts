@@ -9,59 +9,14 @@ const SPOKEN_NUMBER = new RegExp(`\\b(${TENS_WORD})(?:[ -](${DIGIT_WORD}))?(?: p
 const ON_CALL =
   '(?:on|in|with|when|as soon as) (?:a |the |any )?(?:call for |calling for |calling )?(?:first stage |second stage |low |high )?(?:cool|heat|fan|ac\\b|aux|em\\b|emergency)'
 
-const shortened: readonly (readonly [RegExp, string | ((...found: string[]) => string)])[] = [
-  [/(?<=^|\s)w\/o (?=\S)/gi, 'without '],
-  [/(?<=^|\s)w\/ ?(?=\S)/gi, 'with '],
-  [/(?<!\bas )\bsoon as\b/gi, 'as soon as'],
-  [/\bthru\b/gi, 'through'],
-  // What stands between a verb and its particle says how fast: came right in.
-  [
-    /\b(com(?:es?|ing)|came|go(?:es|ing)?|went|pull(?:s|ed)?|kick(?:s|ed)?|snap(?:s|ped)?|click(?:s|ed)?|drop(?:s|ped)?|fell|falls?|turn(?:s|ed)?|fire[ds]?|start(?:s|ed)?|shuts?|cuts?|pop(?:s|ped)?|trip(?:s|ped)?|held|holds?) (?:right|straight|immediately|instantly|finally|actually) (?=in\b|on\b|out\b|off\b|back\b|up\b|down\b)/gi,
-    '$1 ',
-  ],
-  [/\btill?\b/gi, 'until'],
+type Shortened = readonly [RegExp, string | ((...found: string[]) => string)]
+
+/** What trips and what holds: the fuse that went on a call, and what no longer goes. */
+const ofTrips: readonly Shortened[] = [
   [/\bno longer (?:trips?|pops?|blows?|kicks?)(?: it| the breaker| the fuse)?\b/gi, 'holds'],
-  [/\b(?:low|control) voltage(?: is| reads?| present| at| of)?,? (?=\d)/gi, 'R-C '],
-  [/\b(transformer|xfmr) input(?: is| reads?)? (?=\d)/gi, 'primary '],
-  // On one of two and not on the other.
-  [/^(\d+(?:\.\d+)?) ?(?:v|volts?)? (at|on|to) (.+?),? but (?:not|none|nothing|no) (?:at|on|to) (.+)$/i, '$1 V $2 $3, 0 V at $4'],
-  [/^hold(?:ing)? (cool|heat)(?:ing)?(?: at| to)? [4-9]\d(?: degrees)?$/i, 'call $1'],
-  [/^(?:turn(?:ed)?|shut|switch(?:ed)?) off (?:the )?(?:cool|cooling|heat|heating|ac|fan)(?: call)?$/i, 'call off'],
-  [/^(?:set|put|turn(?:ed)?|switch(?:ed)?) (?:the )?fan (?:back )?(?:to |on )?auto$/i, 'fan auto'],
-  // What two were read against stands behind the second.
-  [
-    /^([A-Z]\d?) (\d[\d.]*),? (?:and )?([A-Z]\d?) (\d[\d.]*) (?:v |volts )?to (ground|gnd|chassis|neutral|common|C)$/i,
-    '$1 to $5 $2, $3 to $5 $4',
-  ],
-  [/^short(?:ed)? ([A-Z]\w?) to (\w+)(?: to test)?$/, 'jumper $1 to $2'],
-  [
-    /\b(contactor|relay|valve) (?:pulls|pulled|comes|came|goes|went|snaps) in,? (?:and then |and |then |but )(?:it )?(?:drops|dropped|falls|fell|lets go|let go|kicks)(?: right)?(?: back)?(?: out)?$/i,
-    '$1 chatters',
-  ],
   [/\b(holds?|held) (\d{1,2})(?=$|,| then\b)/gi, '$1 $2 min'],
-  [/^heat(?:ing)?,? (?:and |with |plus )?aux(?:iliary)?(?: heat)? (?:on|calling|called|too)$/i, 'call aux'],
-  [
-    /\bno (?:110|115|120|208|220|230|240|277)(?: ?(?:v|volts?))? (?:to|at|on|into|coming to) (?:the )?(?:transformer|primary)(?: primary)?$/i,
-    'primary 0',
-  ],
-  // What lies in or out at the end is the part that was read.
-  [/(\b(?:contactor|relay|valve|sequencer|damper|coil)\b.*\d.*), (?:but |and )?(?:pulled |pulls )?(in|out)$/i, '$1, it is $2'],
   [/\b(?:the )?(?:fuse|breaker) (?:popped|blew|blows|pops|tripped|trips)(?: again)? (?=(?:when|as soon as|once|every time) )/gi, 'trips '],
-  [/^no wire (?:on|under|at) (?:the )?([A-Z]\d?)(?: screw| terminal)?$/, '$1 wire fell out'],
-  [/\b(at|on) (?:the )?sec(?=$|,)/gi, '$1 secondary'],
-  [/(?<=\d.*),? (?:with )?no load$/i, ''],
-  [/^no call(?: for \w+)?,? (?=\S+ \S)/i, 'nothing calling, '],
-  [/\b(board|control) (?:says|shows|gives|reads) (\d+) (?:flashes|blinks)/gi, '$1 flashes $2 times'],
-  [/\b24 ?v(?:olt)?s? side\b/gi, 'secondary'],
-  [/^(zone \d) damper (open|closed|shut),? (?:and )?(zone \d) (open|closed|shut)$/i, '$1 damper $2, $3 damper $4'],
-  [/^(cooling|heating) transformer (\d\S*),? (?:and )?(cooling|heating) (\d\S*)$/i, '$1 transformer $2, $3 transformer $4'],
-  [/(?<=^|\bcall |\bcall for |\bset to |\bon |\bin )(?:low|first|1st)(?: stage)? (?=(?:cool|heat)(?:ing)?\b)/gi, ''],
-  [/(?<=^|\bcall |\bcall for |\bset to |\bon |\bin )high(?: stage)? (?=(?:cool|heat)(?:ing)?\b)/gi, 'second stage '],
   [/\b(?:24 ?v(?:olt)?s?|low voltage|control|transformer) breaker (?=(?:trips?|tripped|holds?|held|pops?|popped)\b)/gi, 'breaker '],
-  [
-    /^(?:leaving|left|leave)(?: it| for now| today)?,? (?=(?:new |the )?(?:part|parts|board|transformer|contactor|valve|motor|thermostat)s? (?:is |are |was )?(?:ordered|on order)\b)/i,
-    '',
-  ],
   // A fuse that goes on a call is a trip on it: popped the fuse on cool, fuse blew in heat.
   [
     new RegExp(
@@ -77,6 +32,52 @@ const shortened: readonly (readonly [RegExp, string | ((...found: string[]) => s
     ),
     'trips ',
   ],
+  [/^([YWGOB]\d?) (?:trips|pops|blows|kicks|takes out)(?: it| the breaker| the fuse)?$/, 'trips on $1'],
+]
+
+/** What is called, and set. */
+const ofCalls: readonly Shortened[] = [
+  [/^hold(?:ing)? (cool|heat)(?:ing)?(?: at| to)? [4-9]\d(?: degrees)?$/i, 'call $1'],
+  [/^(?:turn(?:ed)?|shut|switch(?:ed)?) off (?:the )?(?:cool|cooling|heat|heating|ac|fan)(?: call)?$/i, 'call off'],
+  [/^(?:set|put|turn(?:ed)?|switch(?:ed)?) (?:the )?fan (?:back )?(?:to |on )?auto$/i, 'fan auto'],
+  [/^heat(?:ing)?,? (?:and |with |plus )?aux(?:iliary)?(?: heat)? (?:on|calling|called|too)$/i, 'call aux'],
+  [/^no call(?: for \w+)?,? (?=\S+ \S)/i, 'nothing calling, '],
+  [/(?<=^|\bcall |\bcall for |\bset to |\bon |\bin )(?:low|first|1st)(?: stage)? (?=(?:cool|heat)(?:ing)?\b)/gi, ''],
+  [/(?<=^|\bcall |\bcall for |\bset to |\bon |\bin )high(?: stage)? (?=(?:cool|heat)(?:ing)?\b)/gi, 'second stage '],
+]
+
+/** What was read, of two at once or against what. */
+const ofReadings: readonly Shortened[] = [
+  [/\b(?:low|control) voltage(?: is| reads?| present| at| of)?,? (?=\d)/gi, 'R-C '],
+  [/\b(transformer|xfmr) input(?: is| reads?)? (?=\d)/gi, 'primary '],
+  // On one of two and not on the other.
+  [/^(\d+(?:\.\d+)?) ?(?:v|volts?)? (at|on|to) (.+?),? but (?:not|none|nothing|no) (?:at|on|to) (.+)$/i, '$1 V $2 $3, 0 V at $4'],
+  // What two were read against stands behind the second.
+  [
+    /^([A-Z]\d?) (\d[\d.]*),? (?:and )?([A-Z]\d?) (\d[\d.]*) (?:v |volts )?to (ground|gnd|chassis|neutral|common|C)$/i,
+    '$1 to $5 $2, $3 to $5 $4',
+  ],
+  [
+    /\bno (?:110|115|120|208|220|230|240|277)(?: ?(?:v|volts?))? (?:to|at|on|into|coming to) (?:the )?(?:transformer|primary)(?: primary)?$/i,
+    'primary 0',
+  ],
+  [/\b(at|on) (?:the )?sec(?=$|,)/gi, '$1 secondary'],
+  [/(?<=\d.*),? (?:with )?no load$/i, ''],
+  [/\b24 ?v(?:olt)?s? side\b/gi, 'secondary'],
+  [/^(cooling|heating) transformer (\d\S*),? (?:and )?(cooling|heating) (\d\S*)$/i, '$1 transformer $2, $3 transformer $4'],
+]
+
+/** What a part does, and how it lies. */
+const ofParts: readonly Shortened[] = [
+  [
+    /\b(contactor|relay|valve) (?:pulls|pulled|comes|came|goes|went|snaps) in,? (?:and then |and |then |but )(?:it )?(?:drops|dropped|falls|fell|lets go|let go|kicks)(?: right)?(?: back)?(?: out)?$/i,
+    '$1 chatters',
+  ],
+  // What lies in or out at the end is the part that was read.
+  [/(\b(?:contactor|relay|valve|sequencer|damper|coil)\b.*\d.*), (?:but |and )?(?:pulled |pulls )?(in|out)$/i, '$1, it is $2'],
+  [/^no wire (?:on|under|at) (?:the )?([A-Z]\d?)(?: screw| terminal)?$/, '$1 wire fell out'],
+  [/\b(board|control) (?:says|shows|gives|reads) (\d+) (?:flashes|blinks)/gi, '$1 flashes $2 times'],
+  [/^(zone \d) damper (open|closed|shut),? (?:and )?(zone \d) (open|closed|shut)$/i, '$1 damper $2, $3 damper $4'],
   // `heat's fine`, and what goes blank without being named.
   [
     /\b(heat|cool|cooling|heating|fan|blower|compressor|contactor|breaker|fuse|stat|thermostat|condenser|furnace|inducer|valve|limit|float|power)[’']s (?=(?:fine|ok|good|dead|off|on|out|in|up|down|running|holding|tripping|open|closed|shut|blank|hot|back|calling)\b)/gi,
@@ -87,7 +88,34 @@ const shortened: readonly (readonly [RegExp, string | ((...found: string[]) => s
     /^(?:stat|thermostat|it|screen|display) (?:is |went |goes )?(?:blank|dark)(?:,? and)?,? then (?:comes?|came) back(?: on| up)?$/i,
     'thermostat went blank then came back',
   ],
-  [/^([YWGOB]\d?) (?:trips|pops|blows|kicks|takes out)(?: it| the breaker| the fuse)?$/, 'trips on $1'],
+]
+
+/** What is joined, and what is left for another day. */
+const ofHands: readonly Shortened[] = [
+  [/^short(?:ed)? ([A-Z]\w?) to (\w+)(?: to test)?$/, 'jumper $1 to $2'],
+  [
+    /^(?:leaving|left|leave)(?: it| for now| today)?,? (?=(?:new |the )?(?:part|parts|board|transformer|contactor|valve|motor|thermostat)s? (?:is |are |was )?(?:ordered|on order)\b)/i,
+    '',
+  ],
+]
+
+/** One after the other: each takes what those before it have left. */
+const shortened: readonly Shortened[] = [
+  [/(?<=^|\s)w\/o (?=\S)/gi, 'without '],
+  [/(?<=^|\s)w\/ ?(?=\S)/gi, 'with '],
+  [/(?<!\bas )\bsoon as\b/gi, 'as soon as'],
+  [/\bthru\b/gi, 'through'],
+  // What stands between a verb and its particle says how fast: came right in.
+  [
+    /\b(com(?:es?|ing)|came|go(?:es|ing)?|went|pull(?:s|ed)?|kick(?:s|ed)?|snap(?:s|ped)?|click(?:s|ed)?|drop(?:s|ped)?|fell|falls?|turn(?:s|ed)?|fire[ds]?|start(?:s|ed)?|shuts?|cuts?|pop(?:s|ped)?|trip(?:s|ped)?|held|holds?) (?:right|straight|immediately|instantly|finally|actually) (?=in\b|on\b|out\b|off\b|back\b|up\b|down\b)/gi,
+    '$1 ',
+  ],
+  [/\btill?\b/gi, 'until'],
+  ...ofTrips,
+  ...ofCalls,
+  ...ofReadings,
+  ...ofParts,
+  ...ofHands,
   // What is done while it is typed.
   [
     /^(?:now |i'm |im )?(lift|land|unplug|plug|jump|jumper|pull|clip|reset|disconnect|reconnect|unhook|check|turn|switch|kill|swap)(?:p|g|t)?ing (?=\S)/i,
@@ -138,7 +166,7 @@ const shortened: readonly (readonly [RegExp, string | ((...found: string[]) => s
     '$2 with $1',
   ],
   [/\bb\/c\b/gi, 'because'],
-  [/\benergi(s)(?=e|ing)/gi, 'energiz'],
+  [/\benergis(?=e|ing)/gi, 'energiz'],
   [/\bbtwn\b/gi, 'between'],
   [/(?<=\d) ?(?:vac|vdc)\b/gi, ' V'],
   [/\b(\w+) dont\b/gi, "$1 don't"],

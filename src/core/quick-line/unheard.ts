@@ -85,13 +85,9 @@ function isLostReading(words: readonly string[], at: number, { held, kept }: Hea
   if (!/^\d*\.?\d+(?:v|ohms?)?$/.test(word) || /^\d/.test(after) || COUNTS.test(after) || NUMBERED.test(before)) return false
   const value = Number.parseFloat(word)
   // What a thermostat is set to is in its call.
-  if (
-    /"call":"/.test(held) &&
-    value > 40 &&
-    value < 95 &&
-    /^(?:cool|heat|cooling|heating|set|to|at)$/.test(`${/^(?:cool|heat)/.test(after) ? after : before}`)
-  )
-    return false
+  const beside = /^(?:cool|heat)/.test(after) ? after : before
+  const isSetpoint = value > 40 && value < 95 && /^(?:cool|heat|cooling|heating|set|to|at)$/.test(beside)
+  if (isSetpoint && held.includes('"call":"')) return false
   return (value >= 10 || word.includes('.')) && !held.includes(String(value)) && !kept.includes(word)
 }
 
