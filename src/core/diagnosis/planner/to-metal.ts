@@ -26,7 +26,8 @@ export function hotToMetal(
 ): Check | null {
   const { system } = engine
   const { place } = firstPart(system, 'transformer')
-  if (!bench.power || bench.call === 'off' || bench.place !== place || !placeById(system, place)?.metal) return null
+  const isWhole = bench.lifted.length + bench.jumpers.length + bench.unplugged.length === 0
+  if (!bench.power || !isWhole || bench.call === 'off' || bench.place !== place || !placeById(system, place)?.metal) return null
   const hot = terminalPoint(houseHot(system), place)
   const common = commonBeside(system, hot)
   // Where the template bonds nothing, the other side tells it.
@@ -46,7 +47,6 @@ function chanceOfOtherSide(outcomes: readonly CheckOutcome[]): number {
   const sideOf = ({ answer }: CheckOutcome) =>
     typeof answer !== 'object' || !('low' in answer) ? null : answer.low >= half ? 'full' : answer.high <= half ? 'low' : null
   const likely = sideOf(outcomes[0])
-  return likely === null
-    ? 0
-    : outcomes.reduce((sum, outcome) => sum + (sideOf(outcome) === (likely === 'full' ? 'low' : 'full') ? outcome.probability : 0), 0)
+  const other = likely === 'full' ? 'low' : 'full'
+  return likely === null ? 0 : outcomes.reduce((sum, outcome) => sum + (sideOf(outcome) === other ? outcome.probability : 0), 0)
 }
