@@ -50,6 +50,22 @@ describe('the first moves', () => {
     expect(next).toMatchObject({ probe: { meter: 'look', at: 'stat' }, bench: { call: 'cool' } })
   })
 
+  it('it never stops: what runs with nothing called, which wire is still live there, and the strip, before one leaves it or switches off', () => {
+    const { verdict, observations } = visit('furnace-ac', 'conductor-short:stat-cable.R+W', told('never-stops'))
+    expect(observations[0]).toMatchObject({ probe: { meter: 'look', at: 'runs@indoor' }, bench: { call: 'off', power: true } })
+    const here = observations.slice(
+      0,
+      observations.findIndex(({ bench }) => bench.place !== 'indoor'),
+    )
+    expect(here.every(({ bench }) => bench.power)).toBe(true)
+    expect(here.some(({ probe, answer }) => probe.meter === 'volts' && probe.a === 'W@indoor' && Number(answer) > 20)).toBe(true)
+    expect(here.some(({ probe }) => probe.meter === 'look' && probe.at === 'landings@indoor')).toBe(true)
+    expect(verdict).toMatchObject({ found: 'repair', repair: { id: 'cable-short:stat-cable.R+W' } })
+    // To the thermostat and back, once.
+    const places = observations.map(({ bench }) => bench.place)
+    expect(places.filter((place, index) => index > 0 && place !== places[index - 1])).toEqual(['thermostat', 'indoor'])
+  })
+
   it('something chatters: the call on, what does is seen and heard before anything is switched off', () => {
     const next = firstOf('heat-pump-o', 'chatters', 'heat')
     expect(next).toMatchObject({ probe: { meter: 'look' }, bench: { power: true, call: 'heat' } })

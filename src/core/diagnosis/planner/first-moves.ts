@@ -87,7 +87,10 @@ function whatStaysOn(
     const common = placeById(system, unit)?.terminals.includes(name) ? commonBeside(system, point) : null
     return common ? weighed({ meter: 'volts', a: point, b: common }, unit) : []
   })
-  return live.reduce<Check | null>((best, check) => (best === null || check.gainBits > best.gainBits ? check : best), null)
+  const told = live.reduce<Check | null>((best, check) => (best === null || check.gainBits > best.gainBits ? check : best), null)
+  // The strip there is looked over before one leaves it.
+  const [strip] = landingsHere(system, bench).flatMap(({ probe, place }) => weighed(probe, place))
+  return told ?? strip ?? null
 }
 
 /** What chatters is seen and heard, the call on, before anything is switched off: the relay or valve of which the most is learned. */
