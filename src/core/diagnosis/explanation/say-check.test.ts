@@ -35,6 +35,20 @@ describe('sayCheck', () => {
     })
   })
 
+  it('says where nothing should run', () => {
+    const look: Probe = { meter: 'look', at: 'runs@outdoor' }
+    expect(sayCheck(furnaceAc, look, benchWith(change.fan)).why).toBe('Power on, calling for fan. Nothing here should run.')
+    expect(sayCheck(furnaceAc, look, benchWith()).why).toContain('Nothing here should run.')
+    expect(sayCheck(furnaceAc, { ...look, at: 'runs@indoor' }, benchWith(change.fan)).why).toContain('Wait out the delays.')
+  })
+
+  it('says what the metal tells of a hot wire that touches it', () => {
+    const toMetal = (a: 'R@indoor' | 'C@indoor' | 'Y@indoor'): Probe => ({ meter: 'volts', a, b: 'chassis@indoor' })
+    expect(sayCheck(furnaceAc, toMetal('R@indoor'), benchWith(change.cool)).why).toMatch(/common is bonded.*hot wire on the metal/)
+    expect(sayCheck(furnaceAc, toMetal('C@indoor'), benchWith(change.cool)).why).toMatch(/Near 24 V here: a hot wire touches the metal/)
+    expect(sayCheck(furnaceAc, toMetal('Y@indoor'), benchWith(change.cool)).why).toBe('Power on, the thermostat calling for cool.')
+  })
+
   it('says whether a trip would cost a fuse', () => {
     expect(sayCheck(furnaceAc, { meter: 'trip' }, benchWith(change.breaker)).why).toContain('costs no fuse')
     expect(sayCheck(furnaceAc, { meter: 'trip' }, benchWith()).why).toContain('spends it')

@@ -10,6 +10,8 @@ import { isLinePoint } from '@/src/core/readings/predict'
 import { sayProbe } from '@/src/core/readings/say'
 import { workingAt } from '@/src/core/readings/working'
 import { sayCall } from '@/src/core/wiring/call'
+import { CHASSIS, parsePoint } from '@/src/core/wiring/point'
+import { houseCommon, houseHot } from '@/src/core/wiring/supply'
 import { firstPart, isUnknown, partById, placeById, type System, zoneName } from '@/src/core/wiring/system'
 
 /** A check as a technician would say it, why it is safe to trust, and the caution where the hand is about to go. */
@@ -21,7 +23,7 @@ export function sayCheck(system: System, probe: Probe, bench: Bench): { say: str
       const isLine = [probe.a, probe.b].some((point) => isLinePoint(system, point))
       return {
         say: `Volts, ${sayProbe(system, probe)}`,
-        why: `Power on, ${call}${pulled}.`,
+        why: `Power on, ${call}${pulled}.${isLine ? '' : sayToMetal(system, probe)}`,
         caution: isLine ? 'Line voltage is live here. Prove the meter on a live source first; local codes and your license decide.' : null,
       }
     }
@@ -57,6 +59,15 @@ export function sayCheck(system: System, probe: Probe, bench: Bench): { say: str
   }
 }
 
+/** What the metal tells of a circuit that runs as it should. */
+function sayToMetal(system: System, { a, b }: Extract<Probe, { meter: 'volts' }>): string {
+  const names = [a, b].map((point) => parsePoint(point).name)
+  if (!names.includes(CHASSIS)) return ''
+  if (names.includes(houseHot(system)))
+    return ' Full volts: the common is bonded, and no wire that is live now touches metal. None: no bond, or a hot wire on the metal.'
+  return names.includes(houseCommon(system)) ? ' Near 24 V here: a hot wire touches the metal.' : ''
+}
+
 const GAS = 'Gas: a smell of it ends the test; shut the cock and air the room.'
 
 function sayLook(system: System, at: string, bench: Bench): { say: string; why: string; caution: string | null } {
@@ -76,9 +87,12 @@ function sayLook(system: System, at: string, bench: Bench): { say: string; why: 
   if (what === 'runs') {
     const parts = workingAt(system, of).map(({ name }) => name)
     const called = bench.call === 'off' ? 'nothing called' : `calling for ${sayCall[bench.call]}`
+    // The fan is the indoor unit's, on every call for it alone.
+    const isAtRest =
+      bench.jumpers.length === 0 && (bench.call === 'off' || (/^fan/.test(bench.call) && placeById(system, of)?.kind === 'outdoor'))
     return {
       say: `See what runs at the ${placeById(system, of)?.name}: ${parts.join(', ')}. Is all of it doing what was called?`,
-      why: `Power on, ${called}${bench.jumpers.length > 0 ? ', jumper in' : ''}. Wait out the delays.`,
+      why: `Power on, ${called}${bench.jumpers.length > 0 ? ', jumper in' : ''}. ${isAtRest ? 'Nothing here should run.' : 'Wait out the delays.'}`,
       caution: 'Keep clear of fans and moving parts.',
     }
   }
