@@ -36,6 +36,17 @@ const leaningsOf = new Memo((laboratory: Laboratory): readonly Leaning[] => {
   const index = causeIndex.of(system)
   const of = (id: string) => index.get(id) ?? 0
   const leanings: Leaning[] = []
+  // What only an ohmmeter finds: with the power on nothing hangs on it.
+  const readCold = (a: string, b: string, ohm: number, cause: string, spread: number): Leaning => ({
+    p: network.nodeIndex(a),
+    q: network.nodeIndex(b),
+    atRest: null,
+    sealed: null,
+    relay: -1,
+    dc: 1 / ohm,
+    live: [],
+    ohms: [{ cause: of(cause), share: -spread }],
+  })
   machine.relays.forEach(({ part }, relay) => {
     const [ohm, draw] = [of(`ohms:${part.id}`), of(`draw:${part.id}`)]
     const { ac, dcOhm } = network.impedance(coilElement(part.id))
@@ -104,29 +115,11 @@ const leaningsOf = new Memo((laboratory: Laboratory): readonly Leaning[] => {
     )
     if (!part) continue
     // Its volts come from the turns; only an ohmmeter reads the wire.
-    leanings.push({
-      p: network.nodeIndex(element.p1),
-      q: network.nodeIndex(element.p2),
-      atRest: null,
-      sealed: null,
-      relay: -1,
-      dc: 1 / element.primaryDcOhm,
-      live: [],
-      ohms: [{ cause: of(`primary:${part.id}`), share: -SPREADS.primaryOhm }],
-    })
+    leanings.push(readCold(element.p1, element.p2, element.primaryDcOhm, `primary:${part.id}`, SPREADS.primaryOhm))
   }
   for (const part of partsOf(system, 'load')) {
     const { a, b, dcOhm } = network.impedance(loadElement(part.id))
-    leanings.push({
-      p: network.nodeIndex(a),
-      q: network.nodeIndex(b),
-      atRest: null,
-      sealed: null,
-      relay: -1,
-      dc: 1 / dcOhm,
-      live: [],
-      ohms: [{ cause: of(`ohms:${part.id}`), share: -loadSpread(part) }],
-    })
+    leanings.push(readCold(a, b, dcOhm, `ohms:${part.id}`, loadSpread(part)))
   }
   for (const cable of system.cables)
     for (const conductor of cable.conductors) {
