@@ -250,5 +250,5 @@ const JUDGEMENTS =
 
 /** Whether a clause only judges the reading before it: `0.4 ohms, dead short`. */
 export const isJudgement = (text: string): boolean => JUDGEMENTS.test(text)
-/** Line volts that are not there: a figure that is missing is no reading of it. */
+/** No line voltage: "no 120" reads 0 V, not 120 V. */
 export const NO_LINE_VOLTS = /^no (?:110|115|120|208|220|230|240|277)(?: ?v(?:olts?)?)?$/

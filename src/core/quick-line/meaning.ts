@@ -106,7 +106,7 @@ export function meaningOf(text: string, the: Sentence, isLenient = false): Meani
       const at = !isOfCable && /^(?:at|in|from|to) /.test(phrase) ? the.place(phrase) : null
       return at !== null && places.push(at) > 0
     }
-    // A figure that is not there is no reading of it.
+    // "No 120" reads 0 V.
     if (NO_LINE_VOLTS.test(phrase)) {
       isWithoutLine = true
       return senses.add('none').add('volts').size > 0

@@ -15,9 +15,9 @@ export interface Link {
   readonly before: Link | null
   /** log P(all readings so far | this hypothesis in this house). */
   readonly log: number
-  /** Of that what this way of reading them holds: with each believed that the link has learnt from. */
+  /** The part of `log` in which every reading that this chain learnt from is right. */
   readonly own: number
-  /** The likeliest other way: with one of them taken for plain wrong that is believed here, or the other way round; null where none is left. */
+  /** The likeliest alternative, which believes other readings; null when none is left. Its `own` and this one's make up `log`. */
   readonly doubt: Link | null
   /** The same for something that resembles the hypothesis and shows otherwise in part of the readings. */
   readonly resembling: number
@@ -145,16 +145,17 @@ function componentIn(link: Link, component: Component): Component {
   return { weight, at, sigma: Math.sqrt(widthOf(component) + variance), floating, while: component.while }
 }
 
-/** A reading that is likelier than this to be plain wrong is carried on both ways: what comes after decides which. */
+/** A reading at least this likely to be plain wrong is carried both ways until later readings decide. */
 const DOUBTED = modelValue({ value: 0.003, unit: 'share', source: 'assumption' })
-/** The less likely way is let go once it holds less than this of the other. */
+/** The less likely chain is dropped below this share of the other. */
 const LET_GO = modelValue({ value: 1e-4, unit: 'share', source: 'assumption' })
-/** What is taken for plain wrong does not fit. */
+/** A reading taken for plain wrong counts as this far off, so that it is listed as not fitting. */
 const WRONG_BY = modelValue({ value: 5, unit: 'standard deviations', source: 'assumption: beyond `MISFIT_LIMIT`' })
 
 /**
- * The next link: a reading weighed in a house of which the chain so far knows so much. Whoever believes the first reading of a house takes
- * all that follow for wrong when it was that one: a reading that may be is carried on believed and not believed, two ways at the most.
+ * The next link: a reading weighed in a house of which the chain so far knows so much. A wrong first
+ * reading, once believed, would make every good one after it look wrong: a reading that may be wrong is carried both ways, in two chains at
+ * the most.
  *
  * @param causes how many causes the system has, @param times how often the answer counts
  */
@@ -174,7 +175,7 @@ export function weighNext(link: Link, prediction: Prediction, reading: Reading, 
 
 type Way = Omit<Link, 'log' | 'resembling' | 'doubt'>
 
-/** How a way of reading what came before goes on: believed, and where that may be, with the reading taken for plain wrong. */
+/** One chain with the reading believed, and a second with it taken for plain wrong where that is likely enough. */
 function wayOn(link: Link, prediction: Prediction, reading: Reading, causes: number, times: number): Way[] {
   const { answer, scale, words, wrong, bench } = reading
   const expected = predictionIn(link, prediction)

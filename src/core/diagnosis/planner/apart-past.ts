@@ -84,7 +84,7 @@ export function ofWeld(system: System, { part }: Fault): Separation | null {
   const across: Probe = { meter: 'volts', a, b }
   return {
     ways: (bench) => [{ bench: whole(system, bench), probe: across, place: coil.place }],
-    // Off its wires it has nothing on it, either.
+    // Unplugged, the coil has no volts either.
     isMade: (observations) =>
       observations.some(
         ({ bench, probe }) =>
@@ -95,7 +95,7 @@ export function ofWeld(system: System, { part }: Fault): Separation | null {
   }
 }
 
-/** A thermostat that keeps a call on is off the wall, or its wire is: what stays live then is not its doing. */
+/** The thermostat off the wall, or its wire off: what is still live then is not the thermostat's doing. */
 export function ofStuck(system: System, { part, touches }: Fault): Separation | null {
   const stat = partsOf(system, 'thermostat').find(({ id }) => id === part)
   if (!stat || touches.length === 0) return null
@@ -113,10 +113,7 @@ export function ofStuck(system: System, { part, touches }: Fault): Separation | 
       }),
     isMade: (observations) =>
       observations.some(
-        ({ bench, probe }) =>
-          isOff(bench) &&
-          'a' in probe &&
-          [probe.a, probe.b].some((point) => parsePoint(point).name === name || parsePoint(point).cable !== null),
+        ({ bench, probe }) => isOff(bench) && 'a' in probe && [probe.a, probe.b].some((point) => parsePoint(point).name === name),
       ),
   }
 }

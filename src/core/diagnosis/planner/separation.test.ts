@@ -84,6 +84,8 @@ describe('what stays on with nothing called', () => {
     const { ways, isMade, bench } = separationIn('furnace-ac', 'thermostat-stuck-closed', 'stat.W')
     expect(isMade([readVolts(bench, 'W@indoor', 'C@indoor', 26)])).toBe(false)
     expect(isMade([readVolts({ ...bench, unplugged: ['stat'] }, 'W@indoor', 'C@indoor', 0.1)])).toBe(true)
+    // Another wire, read while the thermostat happens to be off, says nothing of this one.
+    expect(isMade([readVolts({ ...bench, unplugged: ['stat'] }, 'outdoor-cable.Y@indoor', 'C@indoor', 0.1)])).toBe(false)
     expect(ways(bench)).toContainEqual(
       expect.objectContaining({
         bench: expect.objectContaining({ unplugged: ['stat'] }),
