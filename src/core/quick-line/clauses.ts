@@ -233,7 +233,7 @@ const withNote = (said: Said, note: string): string | null =>
 
 /** Beside something that is understood: what names nothing of the circuit and no reading is a remark of the one who types. */
 function isAside(text: string, { system, entries }: Reader): boolean {
-  if (RESULTS.test(plain(text)) || MOVED.test(text)) return true
+  if (RESULTS.test(plain(text)) || MOVED.test(text) || KNOWN_BY.test(text.trim())) return true
   if (TEMPERATURES.test(text)) return true
   const the = new Sentence(system, foldJob(system, entries))
   const words = plain(text).split(/[\s,]+/)
@@ -252,6 +252,10 @@ const TEMPERATURES = /\b(?:room|set ?point|supply|return|ambient|(?:outside|insi
 /** What came of it, in words by which nothing is weighed. */
 const RESULTS =
   /^(?:nothing (?:happened|happens|changed|changes)|no (?:change|difference|luck|effect|response|heat|cooling|cool|air)|no (?:gas|flame|fire|ignition|spark)(?: sensed| detected| seen| at all)?|same(?: thing| result)?|did(?:nt| not) (?:help|do anything|work))$/
+
+/** How somebody knows what was said before it. */
+const KNOWN_BY =
+  /^(?:i |we |just |already )*(?:checked|tested|verified|ohmed|metered|confirmed|looked)(?: it| them| that| at it)?(?: out)?(?: (?:with|by|on) (?:a |an |my |the )?(?:meter|ohmmeter|dvom|eye|hand))?(?: too| twice| again)?$/i
 
 /** Something was moved by hand, without being taken off. */
 const MOVED =

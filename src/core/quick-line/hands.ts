@@ -7,7 +7,7 @@ import { type Cable, partById } from '@/src/core/wiring/system'
 /** What comes off other than a wire: a jumper, a panel, a thermostat, the lead of a part. */
 export function takenOff(the: Sentence, what: string): string | null {
   if (/^(jumper|jumper wire|jumper lead)( out)?$/.test(what)) return 'jumper out'
-  if (/^(panel|door|cover|access panel)$/.test(what)) return `panel ${the.state.bench.place} off`
+  if (/^(?:furnace |unit |blower |front )?(?:panel|door|cover|access panel)$/.test(what)) return `panel ${the.state.bench.place} off`
   if (/^(fuse)( out)?$/.test(what)) return 'fuse out'
   // The thermostat wires, where it does not hang, are its cable's.
   const ofStat = /^(thermostat|stat|tstat) (?:wires|leads)$/.exec(what)

@@ -71,11 +71,16 @@ function firstOf(readings: readonly Reading[], meaning: Meaning, the: Sentence):
   return null
 }
 
+const isMotorBeside = (text: string): boolean =>
+  /\bfan and\b|\band (?:the )?fan\b/.test(text) ||
+  (/\bcompressor\b/.test(text) &&
+    !/\b(?:on|in|with|for|to|calls?|called|calling) (?:the )?fan\b|\bfan (?:call|called|calling|mode|only|on)\b/.test(text))
+
 /** What is read or seen on a call that is said beside it: 26 on O in cool. */
 function onCall(meaning: Meaning, the: Sentence): Said {
   const [call, another] = meaning.calls
-  // The fan beside another motor is the motor.
-  if (!call || another || /\bfan and\b|\band (?:the )?fan\b/.test(meaning.text)) return null
+  // The fan beside another motor is the motor, where nothing is said to call for it.
+  if (!call || another || (call === 'fan' && isMotorBeside(meaning.text))) return null
   const senses = new Set(meaning.senses)
   senses.delete('with')
   const line = firstOf([...measured, ...noticed], { ...meaning, calls: [], senses }, the)

@@ -1,7 +1,7 @@
 import { letterOfColour } from '@/src/core/quick-line/colours'
 import { allOf, landAll } from '@/src/core/quick-line/hands'
 import { findCable } from '@/src/core/quick-line/names'
-import { NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
+import { NUMBER, type Rule, rule, type Said, VOLTS } from '@/src/core/quick-line/rule'
 import { nothingCalls } from '@/src/core/quick-line/sense'
 import { boardHere, leading, loadOf, type Sentence, statHere, worded } from '@/src/core/quick-line/sentence'
 import { lineSide, primary } from '@/src/core/quick-line/volts'
@@ -49,13 +49,13 @@ const bothLoads = (the: Sentence, one: string, first: string, other: string, sec
 }
 
 /** What was moved by this search goes back: jumpers out, wires on their screws, parts plugged in. */
-function allBack({ state: { bench } }: Sentence): string | null {
+function allBack({ state: { bench } }: Sentence): Said {
   const back = [
     ...bench.jumpers.map(({ a, b }) => `jumper out ${a} ${b}`),
     ...bench.unplugged.map((part) => `plug ${part}`),
     ...bench.lifted.map((end) => `land ${end}`),
   ]
-  return back.length === 0 ? null : back.join('; ')
+  return back.length === 0 ? { asks: 'Nothing is off, unplugged or joined in the record.' } : back.join('; ')
 }
 
 const COLOURS = '(?:red|white|green|yellow|blue|brown|orange|black|purple|violet|gray|grey|pink|tan)'

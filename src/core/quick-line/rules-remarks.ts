@@ -3,6 +3,13 @@ import { loadOf, worded } from '@/src/core/quick-line/sentence'
 
 /** What belongs to a visit and is no entry of its own: kept as it was said, and nothing is weighed by it. Asked last. */
 export const remarkRules: readonly Rule[] = [
+  rule('(?:.+ )?code (?:on|at) (?:the )?(?:board|control|panel)|(?:.+ )?goes off on (?:its )?overload', (the) => the.asNote()),
+  // A light of a board that the record has not, and what is said of a transformer that was not read.
+  rule(
+    '(?:control |main )?board flashes \\d+ times|.*\\btransformer (?:is |was |looks )?(?:cooked|toast|toasted|fried|smoked|roasted|shot|bulged)(?: out)?',
+    (the) => the.asNote(),
+  ),
+  rule('(?:neutral|hot|ground|line)(?: wire)? (?:is |was )?loose,? (?:tightened|fixed|remade)(?: it)?(?: up)?', (the) => the.asNote()),
   rule('(?:held|holding|hold|pushed) door switch (?:in|shut|down|closed)(?: .*)?', (the) => the.asNote()),
   rule(
     '(?:(?:furnace |draft )?pressure switch )?(?:hose|tube|tubing|vent|flue)s? .*|(?:pressure switch|inducer|draft switch) (?:hose|tube|port)s? .*|.*\\bset up as\\b.*|compressor (?:is )?(?:off|out|down|cut out|went off) on (?:the )?(?:high|low|head|thermal|pressure)(?: .*)?',

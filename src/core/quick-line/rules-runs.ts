@@ -62,6 +62,18 @@ export const runRules: readonly Rule[] = [
     const compressor = loadOf(the, 'compressor')
     return compressor !== null && the.part('outdoor fan') === null ? `${compressor} runs; ${the.asNote()}` : null
   }),
+  ...(['fan first', 'compressor first'] as const).map((order) => {
+    const says = `(?:is )?(${NOT})? ?(?:${RUN}|on|(off|dead|still|stopped))?(?: fine)?`
+    const [fan, compressor] = [`fan(?: motor| outside)? ${says}`, `compressor ${says}`]
+    return rule(
+      `${order === 'fan first' ? fan : compressor},? ?(?:but |and )?(?:the )?${order === 'fan first' ? compressor : fan}`,
+      (the, ...said) => {
+        const load = loadOf(the, 'compressor')
+        const [not, off] = order === 'fan first' ? said.slice(2) : said
+        return load !== null && the.part('outdoor fan') === null ? `${load} ${not || off ? 'still' : 'runs'}; ${the.asNote()}` : null
+      },
+    )
+  }),
   // A valve that does not change over, told by what comes of it, was not seen.
   rule('(?:(?:reversing )?valve )?(?:stays|stuck|staying) in (?:heat|cool|heating|cooling)(?: mode)?', (the) => the.asNote()),
   rule(

@@ -56,6 +56,28 @@ const CALLS = '(cool|cooling|heat|heating|fan|aux|emergency heat)'
 
 export const stripRules: readonly Rule[] = [
   rule(
+    '(?:all )?(?:wires|wiring|connections|terminals|screws|landings) (?:all )?(?:look|looks|looked|are|is|were)(?: all)? (?:good|tight|fine|ok|clean|solid)(?: (?:at|on|in) (?:board|strip|here|(.+)))?',
+    (the, where) => (where ? leading('landings ok at', the.place(where)) : 'landings ok'),
+  ),
+  rule('(\\S+)(?: wire)? (?:is |was )?not (?:on|under) ([a-z]\\d?)(?: (?:screw|terminal))?', (the, wire, screw) => {
+    const letter = the.isLetter(wire) ? the.letter(wire) : letterOfColour(the, wire)
+    return letter !== null && the.isLetter(screw) && the.letter(screw) === letter ? `landings ${letter} off` : null
+  }),
+  // A whole cable that was rung out: of two wires it is one reading, of more it stays as it was said.
+  rule(
+    '(\\S+) (?:cable|wires?) (?:is |are |was |were |reads? |all |rings? |checks? )*(open|ol|clear|good|shorted|dead short)',
+    (the, name, how) => {
+      const cable = cableById(the.system, findCable(the.system, name) ?? '')
+      const here = the.state.bench.place
+      if (!cable?.between.includes(here) || the.state.bench.power) return null
+      const side = cable.between.indexOf(here)
+      const [a, b, third] = cable.conductors.filter(({ lands }) => lands[side] !== null)
+      if (!b || third) return the.asNote()
+      const reads = /^(?:open|ol|clear)$/.test(how) ? 'OL' : how === 'good' ? null : 'jumps between 0 and 1'
+      return reads ? `ohms ${conductorEnd(cable.id, a.id, here)} ${conductorEnd(cable.id, b.id, here)} ${reads}` : the.asNote()
+    },
+  ),
+  rule(
     '([a-z]\\d?)(?: wire)?(?: is)?(?: landed)? on wrong (?:screw|terminal|one|letter),? (?:it is |its |is )?on ([a-z]\\d?)',
     (the, wire, screw) => (the.isLetter(wire) && the.isLetter(screw) ? `landings ${the.letter(wire)} on ${the.letter(screw)}` : null),
   ),

@@ -9,6 +9,7 @@ import { complaintRules } from '@/src/core/quick-line/rules-complaint'
 import { followedRules } from '@/src/core/quick-line/rules-followed'
 import { fuseRules } from '@/src/core/quick-line/rules-fuses'
 import { handRules } from '@/src/core/quick-line/rules-hands'
+import { impliedRules } from '@/src/core/quick-line/rules-implied'
 import { partRules } from '@/src/core/quick-line/rules-parts'
 import { remarkRules } from '@/src/core/quick-line/rules-remarks'
 import { runRules } from '@/src/core/quick-line/rules-runs'
@@ -52,6 +53,7 @@ export function inTheGrammar(
 
 /** Every rule, in the order in which they are asked, each with the words that it needs. */
 const asked: readonly (Rule & { readonly needs: readonly (readonly string[])[] })[] = [
+  ...impliedRules,
   ...zoneRules,
   ...complaintRules,
   ...runRules,

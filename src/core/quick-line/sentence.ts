@@ -1,5 +1,6 @@
 import { leadNames } from '@/src/core/bench/points'
 import type { JobState } from '@/src/core/job/job-state'
+import { callWords } from '@/src/core/quick-line/call-words'
 import { findCable, findPart, findPlace, isGroundWord } from '@/src/core/quick-line/names'
 import { LruCache, Memo } from '@/src/core/units/cache'
 import { workLimit } from '@/src/core/units/work-limit'
@@ -56,6 +57,8 @@ export class Sentence {
     if (zoneDamper) return findPart(this.system, `damper-${zoneDamper[1] ?? zoneDamper[2]}`)
     if (/^(?:fan|blower|indoor fan) relay$/.test(word))
       return partsOf(this.system, 'coil').find(({ role }) => role === 'blower-relay')?.id ?? null
+    if (/^heat(?:er|ing)? (?:relay|sequencer)$/.test(word))
+      return partsOf(this.system, 'coil').find(({ role }) => role === 'sequencer')?.id ?? null
     const ofBoard = /^(outdoor|outside|indoor|inside|panel|zone|zone panel) (?:control )?board$/.exec(word)
     if (ofBoard) {
       const at = this.place(ofBoard[1] === 'zone' ? 'panel' : ofBoard[1])
@@ -130,24 +133,7 @@ export class Sentence {
       if (base === null || zone === '1') return zone === '1' && callsOf(this.system).some((call) => /-zone-/.test(call)) ? base : null
       return callsOf(this.system).some((call) => call === `${base}-zone-${zone}`) ? `${base} zone ${zone}` : null
     }
-    const named = {
-      cooling: 'cool',
-      cold: 'cool',
-      ac: 'cool',
-      heating: 'heat',
-      blower: 'fan',
-      'the fan': 'fan',
-      'fan only': 'fan',
-      'emergency heat': 'emergency',
-      'e-heat': 'emergency',
-      'em heat': 'emergency',
-      aux: 'heat-2',
-      'aux heat': 'heat-2',
-      auxiliary: 'heat-2',
-      strips: 'heat-2',
-      'second stage': 'cool-2',
-    }
-    const call = Object.hasOwn(named, word) ? named[word as keyof typeof named] : word
+    const call = callWords.get(word) ?? word
     // As the grammar types it: heat2.
     return callNames.some((name) => name === call) && callsOf(this.system).some((name) => name === call)
       ? call.replace(/-(?=\d)/, '')
@@ -178,7 +164,14 @@ export class Sentence {
     const panel = this.system.parts.find((one) => one.kind === 'board' && one.place === at)
     if (panel?.kind === 'board' && placeById(this.system, panel.place)?.kind === 'zone-panel')
       return `${panel.between[0]}-${panel.between[1]} ${volts} V at ${panel.place}`
-    return at ? `R-C ${volts} V at ${at}` : null
+    return at ? `${this.fedAt(at)}-C ${volts} V at ${at}` : null
+  }
+
+  /** Where R does not come, a unit is fed by the call; without a word of volts it is said of what runs there. */
+  private fedAt(place: string): string {
+    const terminals = placeById(this.system, place)?.terminals ?? []
+    const isOfVolts = /\d|\bvolt/i.test(this.said)
+    return terminals.includes('R') || !isOfVolts ? 'R' : (terminals.find((name) => /^Y1?$/.test(name)) ?? 'R')
   }
 
   /** What a letter is read against: the common beside it, where a strip has several. */

@@ -33,6 +33,10 @@ const ofTrips: readonly Shortened[] = [
     'trips ',
   ],
   [/^([YWGOB]\d?) (?:trips|pops|blows|kicks|takes out)(?: it| the breaker| the fuse)?$/, 'trips on $1'],
+  [
+    /^(?:the )?(aux(?:iliary)?|emergency|em|e)(?: heat)? (?:trips|pops|blows|kills|takes out)(?: it| the breaker| the fuse)?(?: every time)?$/i,
+    'trips on $1 heat',
+  ],
 ]
 
 /** What is called, and set. */
@@ -42,12 +46,27 @@ const ofCalls: readonly Shortened[] = [
   [/^(?:set|put|turn(?:ed)?|switch(?:ed)?) (?:the )?fan (?:back )?(?:to |on )?auto$/i, 'fan auto'],
   [/^heat(?:ing)?,? (?:and |with |plus )?aux(?:iliary)?(?: heat)? (?:on|calling|called|too)$/i, 'call aux'],
   [/^no call(?: for \w+)?,? (?=\S+ \S)/i, 'nothing calling, '],
+  [/^(?:low|first stage|1st stage) (cool|heat)(?:ing)?$/i, 'call $1'],
+  [/^(cool|heat|fan)(?:ing)? call,? (?:and |but )?nothing(?: happens| runs| comes on| going)?$/i, 'call $1, nothing happens'],
   [/(?<=^|\bcall |\bcall for |\bset to |\bon |\bin )(?:low|first|1st)(?: stage)? (?=(?:cool|heat)(?:ing)?\b)/gi, ''],
   [/(?<=^|\bcall |\bcall for |\bset to |\bon |\bin )high(?: stage)? (?=(?:cool|heat)(?:ing)?\b)/gi, 'second stage '],
 ]
 
 /** What was read, of two at once or against what. */
 const ofReadings: readonly Shortened[] = [
+  [/(?<=\d\S*),? (?:unloaded|open circuit|with nothing on it|no load on it)$/gi, ''],
+  [/(?<=\d(?: ?v| volts?)?),? (?=no (?:flame|fire|ignition)$)/gi, ', '],
+  [/^(\d{2,3})(?: ?v| volts)? and (\d{1,3})(?: ?v| volts)? to (ground|gnd|chassis|earth)$/i, 'L1 to $3 $1, L2 to $3 $2'],
+  // A condition may stand first.
+  [
+    /^with (?:the )?(?!everything\b|all\b)(.+?) (off|lifted|pulled|disconnected|unhooked|unplugged|out),? (?=.*(?:\d|\bol\b|\bopen\b|\bholds?\b|\btrips?\b|\bbeeps?\b))(.+)$/i,
+    (_, what, how, then) => `${/plug|out/i.test(how) ? 'unplugged' : 'lifted'} ${what}, ${then.replace(/^(?:it |its |it's )/i, '')}`,
+  ],
+  [/^half (?:the )?(?:voltage|volts) (?:at|on|across|to) (?:the )?(.+?),? (\d[\d.]*)(?: ?v| volts)?$/i, '$1 $2 V'],
+  [
+    /^(.+?) (drops?|dropped|goes|went|falls?|fell|sags?|sagged) (?:down )?to (\d\S*)(?: ?v| volts)? (?:when|with|once|as soon as) ([A-Z]\d?) (?:was |is |gets |got )?jump(?:er)?ed(?: to R| in)?$/i,
+    'jumped R to $4, $1 $3 V',
+  ],
   [/\b(?:low|control) voltage(?: is| reads?| present| at| of)?,? (?=\d)/gi, 'R-C '],
   [/\b(transformer|xfmr) input(?: is| reads?)? (?=\d)/gi, 'primary '],
   // On one of two and not on the other.
@@ -62,6 +81,22 @@ const ofReadings: readonly Shortened[] = [
     'primary 0',
   ],
   [/\b(at|on) (?:the )?sec(?=$|,)/gi, '$1 secondary'],
+  [/^(?:the )?(?:transformer|xfmr) (?:out|output)(?: is| reads?)? (?=\d)/i, 'secondary '],
+  [/^(1[12]\d|2[0-4]\d)(?: ?v| volts)? (?:at|on|to) (?:the )?(?:furnace |service |unit )?switch$/i, 'line $1'],
+  // Two letters against the same.
+  [
+    /^([A-Z]\d?)(?:,| and|, and) ([A-Z]\d?) to (ground|gnd|chassis|common)(?: are| is| read| reads)?(?: both| all)? (ol|open|clear|shorted|\d[\d.]*)$/i,
+    '$1 to $3 $4, $2 to $3 $4',
+  ],
+  [
+    /^([YW])2 (?:is |has |reads )?(\d[\d.]*) ?v?(?:olts)? (?:on|in) (?:second|2nd|high)(?: stage)?$/i,
+    (_, letter, volts) => `call second stage ${letter.toUpperCase() === 'Y' ? 'cool' : 'heat'}; ${letter.toUpperCase()}2-C ${volts} V`,
+  ],
+  [/\bcoil (?:is )?shorted,? (?:at |reads )?(?=\d)/gi, 'coil '],
+  [/(?<=\b(?:coil|contactor|relay|valve|damper)\b.* (?:\d*\.\d+(?: ?ohms?)?|\d+ ?ohms?)),? (?:dead )?shorted$/gi, ''],
+  [/^secondary to (?=ground|gnd|chassis)/i, 'transformer secondary to '],
+  [/^([A-Z]\d?)(?: in)? (\d\S*),? (?:and |but )?out (\d\S*)(?: (?:at|on|of) (?:the )?(?:\w+ )?board)?$/, '$1 in is $2 $1 out is $3'],
+  [/\b(boards?|control) (\d+) (flashes|blinks)$/gi, '$1 flashes $2 times'],
   [/(?<=\d.*),? (?:with )?no load$/i, ''],
   [/\b24 ?v(?:olt)?s? side\b/gi, 'secondary'],
   [/^(cooling|heating) transformer (\d\S*),? (?:and )?(cooling|heating) (\d\S*)$/i, '$1 transformer $2, $3 transformer $4'],
@@ -69,6 +104,37 @@ const ofReadings: readonly Shortened[] = [
 
 /** What a part does, and how it lies. */
 const ofParts: readonly Shortened[] = [
+  [/\b(contactor|relay|valve) (?:is |keeps |just |keeps on )?click(?:s|ing)? in and out$/gi, '$1 chatters'],
+  [
+    /\b(stat|thermostat|tstat|display|screen) keeps (?:on )?(?:going (?:blank|dark)|blanking(?: out)?|dying|shutting off|cutting out|resetting)$/gi,
+    '$1 chatters',
+  ],
+  [/\b(?:and |then )?trips? (?:out )?on (?:its |the )?(?:thermal |internal )?overload$/gi, 'goes off on its overload'],
+  [/\b(?:and |then )trips? (?:its |the )?(?:thermal |internal )?overload$/gi, 'and goes off on its overload'],
+  [/\bwire under (?:the )?([A-Z]\d?)(?: screw| terminal)? (?:is |was )?(?:broken|broke|cut|snapped|loose)(?: off)?$/g, '$1 wire fell off'],
+  // What coil has its volts and does not move.
+  [
+    /^(?:the )?(\w+(?: \w+)?) (?:won[’']?t|doesn[’']?t|will not|does not|isn[’']?t|not) (?:pull|pulling) in with (\d[\d.]*) ?(?:v|volts?)?(?: (?:on|at|across) (?:it|the coil|its coil))?$/i,
+    '$2 V across the $1, $1 not pulled in',
+  ],
+  [/\bhsi\b/gi, 'igniter'],
+  [
+    /\b(ignit[eo]r) (\d[\d.]*) ?(?:v|volts?)?,? (?:but |and )?(?:is )?(?:not glowing|no glow|not hot|stays cold)$/gi,
+    '$2 at the $1 but no glow',
+  ],
+  [/\bfurnace (?:lights|lit|fires|fired|is lit)(?: up| off)?(?: fine| ok| good)?(?= but\b|,|$)/gi, 'burners lit'],
+  [/\b(damper \d) motor\b/gi, '$1'],
+  // A valve that stays where it is has not been pulled over.
+  [
+    /\b(reversing valve|rev(?:ersing)? valve|rv) (?:is |does |did |has )?(?:not|n[’']t|isn[’']t|won[’']t|will not|doesn[’']t|didn[’']t|never|hasn[’']t) (?:switch|shift|change|move|revers|energiz)(?:e|es|ed|ing|s)?(?: over)?$/i,
+    '$1 out',
+  ],
+  [/,? (?:but )?no (blower|compressor|condenser fan|outdoor fan|inducer)$/i, ', $1 not running'],
+  [/^((?:air handler|furnace|indoor|outdoor|condenser) (?:blower|fan|motor))(?: is)? on$/i, '$1 running'],
+  [
+    /^zone (\d) (?:stat|thermostat|tstat) (?:calls|is calling|calling),? (?:but |and )?damper (?=\w+$)/i,
+    'zone $1 stat is calling, zone $1 damper ',
+  ],
   [
     /\b(contactor|relay|valve) (?:pulls|pulled|comes|came|goes|went|snaps) in,? (?:and then |and |then |but )(?:it )?(?:drops|dropped|falls|fell|lets go|let go|kicks)(?: right)?(?: back)?(?: out)?$/i,
     '$1 chatters',
@@ -88,6 +154,10 @@ const ofParts: readonly Shortened[] = [
     /^(?:stat|thermostat|it|screen|display) (?:is |went |goes )?(?:blank|dark)(?:,? and)?,? then (?:comes?|came) back(?: on| up)?$/i,
     'thermostat went blank then came back',
   ],
+  [
+    /^(?:stat|thermostat|it|screen|display) (?:went|goes|is|was) (?:blank|dark) (?:on|in|when (?:i |it )?(?:calls?|called)(?: for)?) (?:a )?(cool|heat|fan)(?:ing)?(?: call)?,?(?: and)? then (?:comes?|came) back(?: on| up)?$/i,
+    'call $1, thermostat went blank then came back',
+  ],
 ]
 
 /** What is joined, and what is left for another day. */
@@ -102,7 +172,8 @@ const ofHands: readonly Shortened[] = [
 /** One after the other: each takes what those before it have left. */
 const shortened: readonly Shortened[] = [
   [/(?<=^|\s)w\/o (?=\S)/gi, 'without '],
-  [/(?<=^|\s)w\/ ?(?=\S)/gi, 'with '],
+  // W/C is two letters, w/ is with.
+  [/(?<=^|\s)w\/(?![a-z]\d?\b) ?(?=\S)/gi, 'with '],
   [/(?<!\bas )\bsoon as\b/gi, 'as soon as'],
   [/\bthru\b/gi, 'through'],
   // What stands between a verb and its particle says how fast: came right in.

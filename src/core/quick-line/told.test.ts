@@ -135,7 +135,6 @@ describe('what could mean two things is asked, and weighs nothing', () => {
     [deadOutside, 'coil ohms out at 16', 'Which coil'],
     [deadInside, 'no short O to C', 'What did it read'],
     [liveInside, 'do the trip test', 'as an entry'],
-    [liveInside, 'trips with everything off but R and C', 'understood the start'],
     [liveInside, 'trips instantly on Y', 'jumper R Y'],
     [liveInside, 'condenser dead', 'No call is on'],
     [standing('dual-fuel', 'indoor', 'on'), 'aux heat on', 'no such call'],

@@ -35,7 +35,7 @@ interface Heard {
 function lostLetter(line: string, the: Sentence, { held, kept }: Heard): string | null {
   // On a call, of a zone, through a board a letter is another name for what is held.
   if (/\b(?:zone|board)\b/i.test(line) || held.includes('"call"')) return null
-  for (const [said] of line.matchAll(/(?<![\w'’.-])[A-Z]\d?(?![\w'’.]| ?\d)/g)) {
+  for (const [said] of line.matchAll(/(?<![\w'’.-])[A-Z]\d?(?![\w'’.]|-(?:in|out)\b| ?\d)/g)) {
     const letter = said.toLowerCase()
     if (/^(?:[acir]|l\d)$/.test(letter) || !the.isLetter(said) || new RegExp(`\\b${letter}\\b`).test(kept)) continue
     if (!new RegExp(`["\\s.:]${letter}["@\\s]`).test(held)) return said
@@ -95,6 +95,8 @@ function isLostReading(words: readonly string[], at: number, { held, kept }: Hea
 function isHeldName(phrase: string, before: string, after: string, the: Sentence, { held, kept }: Heard): boolean | null {
   if (kept.includes(phrase) || !/[a-z]{3}/.test(phrase) || /^(?:high|low|(?:the|a) .*)$/.test(phrase)) return null
   if (/^(?:side|transformer|stage|strips?)$/.test(after)) return null
+  // A door that is off or on is a panel.
+  if (phrase === 'door' && held.includes('"do":"panel"')) return null
   // To heat, and not the call for it.
   if (/^(?:dont|doesnt|wont|not|didnt|never|cant)$/.test(before)) return null
   const isCall =

@@ -1,0 +1,97 @@
+import type { BenchChange } from '@/src/core/bench/bench'
+import { type Entry, stampEntry } from '@/src/core/job/entry'
+import { readQuickLine } from '@/src/core/quick-line/read-line'
+import { systemById } from '@/src/core/wiring/systems/catalogue'
+
+let count = 0
+const stamp = { newId: () => `e${++count}`, now: () => '2026-05-04T09:10:00Z' }
+
+function standing(id: string, place: string, power: 'on' | 'off') {
+  const system = systemById(id)
+  if (!system) throw new Error(`no system ${id}`)
+  const changes: BenchChange[] = [{ do: 'walk', place }, ...(power === 'off' ? [{ do: 'power', on: false } as const] : [])]
+  const entries: Entry[] = changes.map((change) => stampEntry({ kind: 'bench', change }, stamp))
+  return (line: string) => readQuickLine(line, { system, entries, suspects: [], proposed: null })
+}
+
+function drafts(read: ReturnType<typeof standing>, line: string) {
+  const understood = read(line)
+  if (!understood.ok) throw new Error(`${line}: ${understood.problem}`)
+  return understood.drafts
+}
+
+const furnace = standing('furnace-ac', 'indoor', 'on')
+const furnaceDead = standing('furnace-ac', 'indoor', 'off')
+const condenser = standing('furnace-ac', 'outdoor', 'on')
+const condenserDead = standing('furnace-ac', 'outdoor', 'off')
+const stat = standing('furnace-ac', 'thermostat', 'on')
+const heatPump = standing('heat-pump-o', 'outdoor', 'on')
+const induced = standing('furnace-induced-draft', 'indoor', 'on')
+
+describe('a word where one stands, and what one thing implies of another', () => {
+  it.each([
+    ['Y/C 25.8, W/C 0, G/C 25.8', furnace, 'Y-C 25.8 V; W-C 0 V; G-C 25.8 V'],
+    ['fan', stat, 'call fan'],
+    ['off', stat, 'call off'],
+    ['blank', stat, 'thermostat blank'],
+    ['stat keeps going blank', stat, 'thermostat chatters'],
+    ['set to 70 room 78 cool', stat, 'call cool'],
+    ['yellow on G, green on Y', stat, 'landings Y on G'],
+    ['24 at the unit, contactor not in', condenser, 'Y-C 24 V; contactor out'],
+    ["contactor won't pull in with 25 volts", condenser, 'low-contactor-C 25 V; contactor out'],
+    ['contactor clicking in and out', condenser, 'contactor chatters'],
+    ['118 and 120 to ground', condenser, 'L1-gnd 118 V; L2-gnd 120 V'],
+    ['Y to C with contactor unplugged OL', condenserDead, 'unplug contactor; Y-C OL'],
+    ['with outdoor Y off Y to C is OL', furnaceDead, 'lift outdoor Y; Y-C OL'],
+    ['contactor coil 0.2 shorted', condenserDead, 'low-contactor-C 0.2'],
+    ['R to everything OL', furnaceDead, 'R-Y OL; R-G OL; R-W OL; R-C OL'],
+    ['secondary to ground OL', furnaceDead, 'sec-gnd OL'],
+    ['outdoor cable reads open', furnaceDead, 'outdoor Y to outdoor C OL'],
+    ['R-C dropped to 4 volts when Y was jumped', furnace, 'jumper R Y; R-C 4 V'],
+    ['wires look good at board', furnace, 'landings ok'],
+    ['Y in 26 out 0 at defrost board', heatPump, 'Y-C 26 V; Y-out-C 0 V'],
+    ['Y-out 26', heatPump, 'Y-out-C 26 V'],
+    ['reversing valve not switching', heatPump, 'valve out'],
+    ['O energized in cool', heatPump, 'call cool; O-C jumps between 20 and 28 V'],
+    ['hsi 120 V', induced, 'igniter 120 V'],
+    ['igniter 121 V not glowing', induced, 'igniter 121 V; call heat; flame no glow'],
+    ['door open', induced, 'panel off'],
+  ])('%s', (said, read, means) => {
+    expect(drafts(read, said)).toEqual(drafts(read, means))
+  })
+
+  it('beside an inducer that runs, an open pressure switch has the volts across it', () => {
+    const [call, inducer, across] = drafts(induced, 'inducer runs, pressure switch not closing')
+    expect(call).toEqual({ kind: 'bench', change: { do: 'call', call: 'heat' } })
+    expect(inducer).toMatchObject({ kind: 'reading', answer: { word: 'runs' } })
+    expect(across).toMatchObject({ kind: 'reading', probe: { meter: 'volts' }, answer: { low: 20, high: 28 } })
+    expect(drafts(induced, 'inducer running, pressure switch closed')[2]).toMatchObject({ answer: { low: 0, high: 1 } })
+  })
+
+  it('a fan beside a compressor is the outdoor fan: no call for the blower is made', () => {
+    for (const said of ["fan runs, compressor doesn't", 'fan running but compressor not running', 'fan running, compressor off']) {
+      const [first, note] = drafts(condenser, said)
+      expect(first).toMatchObject({ kind: 'reading', probe: { at: 'compressor' }, answer: { word: 'still' } })
+      expect(note.kind).toBe('note')
+    }
+    expect(drafts(condenser, 'fan not running, compressor running')[0]).toMatchObject({ answer: { word: 'runs' } })
+  })
+
+  it('an overload inside a motor is no trip of the breaker', () => {
+    expect(drafts(condenser, 'compressor hums and trips overload').map(({ kind }) => kind)).not.toContain('trip')
+  })
+
+  it('all but two letters come off, and what it does then', () => {
+    const made = drafts(furnace, 'it holds with everything off the board but R and C')
+    expect(made.filter(({ kind }) => kind === 'bench')).toHaveLength(4)
+    expect(made.at(-1)).toMatchObject({ kind: 'trip' })
+    expect(JSON.stringify(made)).not.toContain('stat-cable.R@')
+  })
+
+  it('everything on one letter comes off, of whatever cable', () => {
+    const lifted = drafts(furnaceDead, 'pulled everything off Y')
+    expect(lifted).toHaveLength(2)
+    expect(JSON.stringify(lifted)).toContain('stat-cable.Y@indoor')
+    expect(JSON.stringify(lifted)).toContain('outdoor-cable.Y@indoor')
+  })
+})

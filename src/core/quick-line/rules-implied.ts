@@ -1,0 +1,131 @@
+import { letterOfColour } from '@/src/core/quick-line/colours'
+import { asks, NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
+import { leading, loadOf, type Sentence, statHere } from '@/src/core/quick-line/sentence'
+import { conductorEnd } from '@/src/core/wiring/point'
+import { partById, partsOf, placeById } from '@/src/core/wiring/system'
+
+/** What a word by itself means where one stands, and what one thing that is said implies of another. */
+
+const isAtStat = ({ system, state }: Sentence): boolean => placeById(system, state.bench.place)?.kind === 'thermostat'
+
+/** Whatever is on a letter of the strip where one stands, all of it off. */
+function offLetter({ system, state }: Sentence, letter: string): string | null {
+  const { place, lifted } = state.bench
+  const ends = system.cables.flatMap(({ id, between, conductors }) => {
+    const side = between.indexOf(place)
+    return side < 0 ? [] : conductors.flatMap((wire) => (wire.lands[side] === letter ? [conductorEnd(id, wire.id, place)] : []))
+  })
+  const on = ends.filter((end) => !lifted.includes(end))
+  return on.length === 0 ? null : on.map((end) => `lift ${end}`).join('; ')
+}
+
+/** All that is landed where one stands but for some letters, off. */
+function allOffBut({ system, state }: Sentence, kept: readonly string[]): string | null {
+  const { place, lifted } = state.bench
+  const ends = system.cables.flatMap(({ id, between, conductors }) => {
+    const side = between.indexOf(place)
+    return side < 0
+      ? []
+      : conductors.flatMap(({ id: wire, lands }) =>
+          lands[side] === null || kept.includes(lands[side]) ? [] : [conductorEnd(id, wire, place)],
+        )
+  })
+  const on = ends.filter((end) => !lifted.includes(end))
+  return on.length === 0 ? null : on.map((end) => `lift ${end}`).join('; ')
+}
+
+/** An inducer that runs was called to: there are volts at its pressure switch, or none across it. */
+function draftWhileItRuns(the: Sentence, said: string): string | null {
+  const inducer = loadOf(the, 'inducer')
+  const draft = partById(the.system, the.part('furnace pressure switch') ?? '')
+  if (inducer === null || draft?.kind !== 'switch' || !the.state.bench.power) return null
+  const isOpen = /^open|\b(?:not|wont|doesnt|never|isnt)\b/.test(said)
+  const across = `${draft.between[0]}-${draft.between[1]} jumps between ${isOpen ? '20 and 28' : '0 and 1'} V at ${draft.place}`
+  return `${the.state.bench.call === 'off' ? 'call heat; ' : ''}${inducer} runs; ${across}`
+}
+
+export const impliedRules: readonly Rule[] = [
+  // A setpoint that is below the room calls; for what, the season knows.
+  asks('set (?:at|to) [4-9]\\d(?: degrees)?,? (?:and |its |it is )?(?:calling|call)', 'Calling for what? Say "call cool" or "call heat".'),
+  // At the thermostat a word is what it is set to, or what it shows.
+  rule('(blank|off|fan|cool|cooling|heat|heating|dark|dead)', (the, word) => {
+    if (!isAtStat(the)) return null
+    if (/^(?:blank|dark|dead)$/.test(word)) return statHere(the, 'blank')
+    return word === 'off' ? 'call off' : leading('call', the.call(word))
+  }),
+  rule(
+    '(?:all )?(?:stat|thermostat|tstat) (?:wires|wiring|screws|connections) (?:all )?(?:are |is |look |looks )?(?:ok|good|tight|fine)',
+    (the) => {
+      const stat = partsOf(the.system, 'thermostat').find(({ place }) => place === the.state.bench.place)
+      return stat ? `landings ok at ${stat.place}` : null
+    },
+  ),
+  rule(
+    '(?:pulled|took|lifted|lift|pull|take|disconnected|unhooked)(?: off)? (?:everything|all(?: (?:of )?wires)?|all of it|both(?: wires)?) (?:off|on|from|under)(?: of)? ([a-z]\\d?)',
+    (the, letter) => (the.isLetter(letter) ? offLetter(the, the.letter(letter)) : null),
+  ),
+  rule(
+    '(?:draft )?inducer (?:is )?(?:runs|running|on|comes on|starts|runs fine)(?: but| and| then|,)* (?:furnace |draft )?pressure switch (?:is |stays |still )?((?:not |wont |doesnt |never |isnt )?(?:open|opens|closed|close|closes|closing|make|makes|making|made|prove|proves|proving))',
+    draftWhileItRuns,
+  ),
+  rule(
+    '(?:(?:it )?(holds|held|trips|tripped|still trips|still holds) with )?(?:everything|all(?: (?:the )?wires)?) (?:is )?(?:off|lifted|pulled)(?: (?:off|from))?(?: (?:board|strip|here))? (?:but|except|besides|except for)(?: for)? ([a-z]\\d?)(?:(?:,| and|, and) ([a-z]\\d?))?,?(?: (?:it )?(holds|trips))?',
+    (the, before, a, b, after) => {
+      const kept = [a, b].filter(Boolean)
+      const off = kept.every((one) => the.isLetter(one))
+        ? allOffBut(
+            the,
+            kept.map((one) => the.letter(one)),
+          )
+        : null
+      const how = before || after
+      return off && (how ? `${off}; ${/trip/.test(how) ? 'trips' : 'holds'}` : off)
+    },
+  ),
+  // One against all the others on the strip.
+  rule(
+    '([a-z]\\d?) to (?:everything|all(?: of them)?|all others|every other|everything else|each)(?: else)?(?: is| are| reads)? (?:ol|open|clear|infinite)',
+    (the, letter) => {
+      const { place, power } = the.state.bench
+      if (power || !the.isLetter(letter)) return null
+      const others = (placeById(the.system, place)?.terminals ?? []).filter(
+        (one) => one !== the.letter(letter) && !/^(?:L\\d|N)$/.test(one),
+      )
+      return others.length === 0 ? null : others.map((one) => `${the.letter(letter)}-${one} OL`).join('; ')
+    },
+  ),
+  // Colors that lie on each other's letters.
+  rule('(\\S+) (?:is )?on ([a-z]\\d?)(?:,| and|, and) (\\S+) (?:is )?on ([a-z]\\d?)', (the, one, first, other, second) => {
+    const [a, b] = [one, other].map((wire) => (the.isLetter(wire) ? the.letter(wire) : letterOfColour(the, wire)))
+    return a && b && the.isLetter(first) && the.isLetter(second) && a === the.letter(second) && b === the.letter(first)
+      ? `landings ${a} on ${the.letter(first)}`
+      : null
+  }),
+  rule(
+    `(?:nothing|no volts|no voltage|no 24|no power|0)(?: ?v| volts)?(?: (?:out|going|coming|getting|goes|out going))* (?:to|at) (.+)`,
+    (the, what) => {
+      const part = partById(the.system, the.part(what) ?? '')
+      return part?.kind === 'coil' && the.state.bench.power ? the.voltsAt(what, '0') : null
+    },
+  ),
+  rule('([a-z]\\d?) (?:is )?(?:energized|hot|live) (?:in|on) (cool|cooling|heat|heating|fan)(?: call)?', (the, letter, said) => {
+    const call = the.call(said)
+    const read = the.isLetter(letter) && !/^(?:c|r|gnd)$/.test(letter) ? the.voltsAt(letter, 'X') : null
+    return call && read && the.state.bench.power ? `call ${call}; ${read.replace('X V', 'jumps between 20 and 28')}` : null
+  }),
+  rule('(?:set(?: to| at)?|setpoint|set point) (?:[4-9]\\d),? room (?:[4-9]\\d),? (?:on |in )?(cool|cooling|heat|heating)', (the, call) =>
+    leading('call', the.call(call)),
+  ),
+  rule(
+    '(?:setpoint|set point|set) (?:at |to |is )?[4-9]\\d,? (?:room|actual|reads|reading)(?: temp(?:erature)?)? (?:is |at )?[4-9]\\d',
+    (the) => the.asNote(),
+  ),
+  // Off its plug while that is read.
+  rule(`(.+?) with (.+?) (?:unplugged|off its leads) (?:is |reads )?(${NUMBER}|ol|open)(?: ?ohms?)?`, (the, points, what, read) => {
+    const part = partById(the.system, the.part(what) ?? '')
+    const two = /^(\S+)(?: to |-| and )(\S+)$/.exec(points)
+    if (!part || !two || the.state.bench.power || !the.isLetter(two[1]) || !the.isLetter(two[2])) return null
+    const isOff = the.state.bench.unplugged.includes(part.id)
+    return `${isOff ? '' : `unplug ${part.id}; `}${the.letter(two[1])}-${the.letter(two[2])} ${/^\d|^\./.test(read) ? read : 'OL'}`
+  }),
+]
