@@ -42,6 +42,8 @@ const clips: Reading = (meaning, the) => {
 }
 
 /** Wires and parts that a hand takes off or puts back. */
+const UNIT = /\b(?:heat pump|hp|condenser|unit|furnace|air handler)\b/
+
 const hands: Reading = (meaning, the) => {
   const { letters, cables, calls, numbers } = meaning
   // What a wire is taken off of needs no saying.
@@ -73,7 +75,8 @@ const hands: Reading = (meaning, the) => {
         ? undefined
         : partsOf(the.system, 'thermostat').find(({ place }) => place === meaning.places[0])
     if (hung) return meaning.isByHand || /\b(?:wall|base|plate)\b/.test(meaning.text) ? `unplug ${hung.id}` : null
-    return allOf(the, towards)
+    // A unit that is off is switched off.
+    return isOfWires || meaning.isByHand || /\bisolat/.test(meaning.text) || !UNIT.test(meaning.text) ? allOf(the, towards) : null
   }
   if (cables.length === 1 && letters.length + parts.length === 0) {
     const said = cables[0].replace(/-cable$/, '')

@@ -233,7 +233,7 @@ const withNote = (said: Said, note: string): string | null =>
 
 /** Beside something that is understood: what names nothing of the circuit and no reading is a remark of the one who types. */
 function isAside(text: string, { system, entries }: Reader): boolean {
-  if (RESULTS.test(plain(text)) || MOVED.test(text) || KNOWN_BY.test(text.trim())) return true
+  if (RESULTS.test(plain(text)) || MOVED.test(text) || KNOWN_BY.test(text.trim()) || THE_REST.test(text.trim())) return true
   if (TEMPERATURES.test(text)) return true
   const the = new Sentence(system, foldJob(system, entries))
   const words = plain(text).split(/[\s,]+/)
@@ -251,11 +251,15 @@ const TEMPERATURES = /\b(?:room|set ?point|supply|return|ambient|(?:outside|insi
 
 /** What came of it, in words by which nothing is weighed. */
 const RESULTS =
-  /^(?:nothing (?:happened|happens|changed|changes)|no (?:change|difference|luck|effect|response|heat|cooling|cool|air)|no (?:gas|flame|fire|ignition|spark)(?: sensed| detected| seen| at all)?|same(?: thing| result)?|did(?:nt| not) (?:help|do anything|work))$/
+  /^(?:nothing (?:happened|happens|changed|changes)|no (?:change|difference|luck|effect|response|heat|cooling|cool|air)|no (?:gas|flame|fire|ignition|spark)(?: sensed| detected| seen| at all)?|same(?: thing| result)?|still (?:heating|cooling)|(?:it )?(?:runs|works)(?: fine| now| again)?|did(?:nt| not) (?:help|do anything|work))$/
 
 /** How somebody knows what was said before it. */
 const KNOWN_BY =
   /^(?:i |we |just |already )*(?:checked|tested|verified|ohmed|metered|confirmed|looked)(?: it| them| that| at it)?(?: out)?(?: (?:with|by|on) (?:a |an |my |the )?(?:meter|ohmmeter|dvom|eye|hand))?(?: too| twice| again)?$/i
+
+/** Of all that is not named, no more is known than that. */
+const THE_REST =
+  /^(?:the )?(?:others?|rest|all (?:the )?others?|everything else)(?: (?:are|is|all|reads?))* (?:open|ol|clear|good|fine|ok)$/i
 
 /** Something was moved by hand, without being taken off. */
 const MOVED =

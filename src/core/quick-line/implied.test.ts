@@ -26,12 +26,17 @@ const condenser = standing('furnace-ac', 'outdoor', 'on')
 const condenserDead = standing('furnace-ac', 'outdoor', 'off')
 const stat = standing('furnace-ac', 'thermostat', 'on')
 const heatPump = standing('heat-pump-o', 'outdoor', 'on')
+const rooftop = standing('rooftop-gas', 'package', 'on')
+const rooftopDead = standing('rooftop-gas', 'package', 'off')
+const strips = standing('rooftop-electric', 'package', 'on')
 const induced = standing('furnace-induced-draft', 'indoor', 'on')
 
 describe('a word where one stands, and what one thing implies of another', () => {
   it.each([
     ['Y/C 25.8, W/C 0, G/C 25.8', furnace, 'Y-C 25.8 V; W-C 0 V; G-C 25.8 V'],
     ['fan', stat, 'call fan'],
+    ['changed it to cool 65', stat, 'call cool'],
+    ['R has 26, Y has 0, calling for cool', stat, 'call cool; R-C 26 V; Y-C 0 V'],
     ['off', stat, 'call off'],
     ['blank', stat, 'thermostat blank'],
     ['stat keeps going blank', stat, 'thermostat chatters'],
@@ -56,6 +61,21 @@ describe('a word where one stands, and what one thing implies of another', () =>
     ['hsi 120 V', induced, 'igniter 120 V'],
     ['igniter 121 V not glowing', induced, 'igniter 121 V; call heat; flame no glow'],
     ['door open', induced, 'panel off'],
+    ['trips with just R and C on', furnace, 'lift stat Y; lift stat G; lift stat W; lift outdoor Y; trips'],
+    ['26 at pressure switch in, 0 out', induced, 'rollout-draft-C 26 V; draft-ignition-C 0 V'],
+    ['26 in 0 out of the fuse', furnace, 'sec-C 26 V; R-C 0 V'],
+    ['26 on both sides of the fuse', furnace, 'sec-C 26 V; R-C 26 V'],
+    ['0.38 A with Y jumped', furnace, 'jumper R Y; 0.38 A on R'],
+    ['trips without the thermostat', furnace, 'unplug thermostat; trips'],
+    ['contactor pulled in without call', condenser, 'call off; contactor in'],
+    ['L1 120 to ground L2 118 to ground', condenser, 'L1-gnd 120 V; L2-gnd 118 V'],
+    ['bundle R Y G', stat, 'jumper R Y; jumper R G'],
+    ['all clear to ground', furnaceDead, 'R-gnd OL; Y-gnd OL; G-gnd OL; W-gnd OL; C-gnd OL'],
+    ['used brown for Y on the stat cable', furnaceDead, 'swap stat Y to brown'],
+    ['first contactor 12, second contactor 14', rooftopDead, 'contactor 12; second-contactor 14'],
+    ['R C 25 Y1 C 25 Y2 C 0', rooftop, 'R-C 25 V; Y1-C 25 V; Y2-C 0 V'],
+    ['heat sequencer in no heat', strips, 'sequencer in; note no heat'],
+    ['valve energized, still heating', heatPump, 'valve in; note still heating'],
   ])('%s', (said, read, means) => {
     expect(drafts(read, said)).toEqual(drafts(read, means))
   })
@@ -79,6 +99,29 @@ describe('a word where one stands, and what one thing implies of another', () =>
 
   it('an overload inside a motor is no trip of the breaker', () => {
     expect(drafts(condenser, 'compressor hums and trips overload').map(({ kind }) => kind)).not.toContain('trip')
+  })
+
+  it.each([
+    ['what lies in or out beside its volts is not dropped', '24 at coil contactor out', 'contactor out'],
+    ['nor how it runs', 'jumper out, runs', ''],
+  ])('%s', (_, said, lost) => {
+    const understood = condenser(said)
+    expect(understood.ok).toBe(false)
+    if (!understood.ok) expect(understood.problem).toContain(lost)
+  })
+
+  it('a unit that is off is no cable that hangs', () => {
+    const understood = standing('heat-pump-o', 'indoor', 'on')('aux runs with heat pump off')
+    expect(understood.ok ? JSON.stringify(understood.drafts) : '').not.toContain('lift')
+  })
+
+  it('a fan guard calls for no fan', () => {
+    const understood = standing('heat-pump-o', 'outdoor', 'off')('O wire rubbed through on the fan guard')
+    expect(understood.ok ? JSON.stringify(understood.drafts) : '').not.toContain('call')
+  })
+
+  it('what moves when somebody pushes it in was not called in', () => {
+    expect(drafts(condenser, 'unit comes on when I push the contactor').map(({ kind }) => kind)).toEqual(['note'])
   })
 
   it('all but two letters come off, and what it does then', () => {

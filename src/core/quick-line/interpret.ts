@@ -13,7 +13,7 @@ import type { Sentence } from '@/src/core/quick-line/sentence'
  */
 export function interpret(text: string, the: Sentence): Said {
   // What a hand pushes in says nothing of its coil.
-  if (/\bby hand\b|\bpush(?:ed|ing|es)?\b.*\bin\b/.test(text)) return null
+  if (/\bby hand\b|\bpush(?:ed|ing|es)?\b.*\b(?:in|contactor|relay|armature)\b/.test(text)) return null
   // A valve that stays in a mode holds nothing.
   if (/\b(?:stuck|stays?|staying|stayed) in (?:heat|cool)/.test(text))
     return /\bvalve\b|\brv\b/.test(text)
@@ -71,6 +71,9 @@ function firstOf(readings: readonly Reading[], meaning: Meaning, the: Sentence):
   return null
 }
 
+/** What there is none of nobody has called for; and beside a mark on a wire a fan is where it was found. */
+const NO_CALL_OF_ITS_OWN = /\bno (?:heat|cool)(?:ing)?\b|\b(?:rubbed|chewed|scorched|stapled|burnt|melted|bare)\b/
+
 const isMotorBeside = (text: string): boolean =>
   /\bfan and\b|\band (?:the )?fan\b/.test(text) ||
   (/\bcompressor\b/.test(text) &&
@@ -80,7 +83,7 @@ const isMotorBeside = (text: string): boolean =>
 function onCall(meaning: Meaning, the: Sentence): Said {
   const [call, another] = meaning.calls
   // The fan beside another motor is the motor, where nothing is said to call for it.
-  if (!call || another || (call === 'fan' && isMotorBeside(meaning.text))) return null
+  if (!call || another || (call === 'fan' && isMotorBeside(meaning.text)) || NO_CALL_OF_ITS_OWN.test(meaning.text)) return null
   const senses = new Set(meaning.senses)
   senses.delete('with')
   const line = firstOf([...measured, ...noticed], { ...meaning, calls: [], senses }, the)

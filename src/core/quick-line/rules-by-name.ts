@@ -22,6 +22,18 @@ type Saying = readonly [before: string, after: string, as: (the: Sentence, part:
 
 const sayings: { readonly [K in Part['kind']]?: readonly Saying[] } = {
   fuse: [
+    // Volts on either side of it, or across it: what it passes on.
+    [
+      `${NUMBER}(?: ?${VOLTS})? (?:on|at) (?:both|either|each) (?:sides?|ends?)(?: of)?`,
+      '',
+      (the, part, [volts]) => besideFuse(the, part, volts, volts),
+    ],
+    [
+      `${NUMBER}(?: ?${VOLTS})? (?:in|going in|into),? (?:and |but )?(?:${NUMBER}|nothing|none|zero)(?: ?${VOLTS})? (?:coming |going )?out(?: of| at| on| from)?`,
+      '',
+      (the, part, [into, outOf]) => besideFuse(the, part, into, outOf || '0'),
+    ],
+    [`${NUMBER}(?: ?${VOLTS})? (?:across|over)`, '', (the, part, [volts]) => (the.state.bench.power ? acrossFuse(part, volts) : null)],
     [
       '',
       `(?:reads? |is |at |ohms |ohms out )*${NUMBER} ?(?:ohms?)?`,
@@ -118,6 +130,15 @@ function ofLoad({ state }: Sentence, part: Part, other: 1 | 'gnd', reads: string
   if (part.kind !== 'load' || state.bench.power) return null
   return `ohms ${part.between[0]}-${other === 'gnd' ? 'gnd' : part.between[1]} ${reads} at ${part.place}`
 }
+
+function besideFuse({ state }: Sentence, part: Part, into: string, outOf: string): string | null {
+  if (part.kind !== 'fuse' || !state.bench.power) return null
+  const [before, behind] = part.between
+  return `${before}-C ${into} V at ${part.place}; ${behind}-C ${outOf} V at ${part.place}`
+}
+
+const acrossFuse = (part: Part, volts: string): string | null =>
+  part.kind === 'fuse' ? `${part.between[0]}-${part.between[1]} ${volts} V at ${part.place}` : null
 
 function ofWinding({ state }: Sentence, part: Part, side: 'primary' | 'secondary', reads: string): string | null {
   if (part.kind !== 'transformer') return null

@@ -94,6 +94,26 @@ export const impliedRules: readonly Rule[] = [
       return others.length === 0 ? null : others.map((one) => `${the.letter(letter)}-${one} OL`).join('; ')
     },
   ),
+  rule(
+    '(?:all|everything|every (?:wire|terminal|screw|one)|all (?:the )?(?:wires|terminals|screws|letters)) (?:is |are |reads? |reading )?(?:clear|open|ol|infinite) to (?:ground|gnd|chassis|metal|cabinet)',
+    (the) => {
+      const { place, power } = the.state.bench
+      const letters = (placeById(the.system, place)?.terminals ?? []).filter((name) => !/^(?:L\\d|N)$/.test(name))
+      return power || letters.length === 0 ? null : letters.map((name) => `${name}-gnd OL`).join('; ')
+    },
+  ),
+  rule(
+    '(?:used|put|using) (\\w+) (?:for|in place of|instead of) ([a-z]\\d?)(?: (?:on|in|of) (\\S+)(?: cable)?)?(?:,? (?:at )?both ends)?',
+    (the, colour, letter, cable) =>
+      the.isLetter(letter) && letterOfColour(the, colour) === null
+        ? `swap ${cable ? `${cable} ` : ''}${the.letter(letter)} to ${colour}`
+        : null,
+  ),
+  rule('bundled? ((?:[a-z]\\d?)(?:(?: |, | and )[a-z]\\d?)+)', (the, letters) => {
+    const all = letters.split(/(?:, | and | )/)
+    const [first, ...others] = all.map((one) => the.letter(one))
+    return all.every((one) => the.isLetter(one)) ? others.map((one) => `jumper ${first} ${one}`).join('; ') : null
+  }),
   // Colors that lie on each other's letters.
   rule('(\\S+) (?:is )?on ([a-z]\\d?)(?:,| and|, and) (\\S+) (?:is )?on ([a-z]\\d?)', (the, one, first, other, second) => {
     const [a, b] = [one, other].map((wire) => (the.isLetter(wire) ? the.letter(wire) : letterOfColour(the, wire)))

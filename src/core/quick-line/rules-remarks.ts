@@ -3,6 +3,18 @@ import { loadOf, worded } from '@/src/core/quick-line/sentence'
 
 /** What belongs to a visit and is no entry of its own: kept as it was said, and nothing is weighed by it. Asked last. */
 export const remarkRules: readonly Rule[] = [
+  rule(
+    '.*\\b(?:touching|loose strand|stray strand|whisker)\\b.*|(?:relays?|something) (?:clicks?|clicking|clicked) in(?:side)? (?:thermostat|stat|tstat)(?: .*)?',
+    (the) => the.asNote(),
+  ),
+  rule(
+    '(?:\\S+ )?(?:sensor|economizer|humidifier|uv light|zone valve|dehumidifier|air cleaner) (?:is |was )?(?:unplugged|disconnected|off|bad|dead|missing)',
+    (the) => the.asNote(),
+  ),
+  rule(
+    '.*\\bpush(?:ed|ing|es)?\\b.*\\b(?:contactor|relay|armature)\\b.*|(?:thermostat|stat|tstat) was (?:off|never set|set to off|not set|not on)(?: .*)?|.*\\bnever set to (?:cool|heat)(?:ing)?',
+    (the) => the.asNote(),
+  ),
   rule('(?:.+ )?code (?:on|at) (?:the )?(?:board|control|panel)|(?:.+ )?goes off on (?:its )?overload', (the) => the.asNote()),
   // A light of a board that the record has not, and what is said of a transformer that was not read.
   rule(
@@ -60,7 +72,7 @@ export const remarkRules: readonly Rule[] = [
     return load && `${load} runs; ${the.asNote()}`
   }),
   rule(
-    '(?:compressor|motor|blower|fan) (?:is )?(?:locked up|seized|stuck|frozen)(?: .*)?|(?:it is |unit is |heat pump |unit |hp )?(?:stuck |still |always |keeps going )?in(?:to)? defrost(?: .*)?|(?:thermostat |stat )?(?:display|screen) (?:is )?(?:weak|dim|faint|faded|hard to read)|(?:thermostat|stat) (?:is )?(?:dim|faint)|(?:float )?(?:is )?clip(?:ped)?(?: is)? (?:at|on|to|in) (?:the )?(?:coil|pan|drain|float|primary|secondary)(?: .*)?|(?:rc|rh) jumper (?:is )?(?:in|out|missing)',
+    '(?:compressor|motor|blower|fan) (?:is )?(?:locked up|seized|stuck|frozen)(?: .*)?|(?:it is |unit is |heat pump |unit |hp )?(?:stuck |locked |hung up |still |always |keeps going )?in(?:to)? defrost(?: .*)?|(?:thermostat |stat )?(?:display|screen) (?:is )?(?:weak|dim|faint|faded|hard to read)|(?:thermostat|stat) (?:is )?(?:dim|faint)|(?:float )?(?:is )?clip(?:ped)?(?: is)? (?:at|on|to|in) (?:the )?(?:coil|pan|drain|float|primary|secondary)(?: .*)?|(?:rc|rh) jumper (?:is )?(?:in|out|missing)',
     (the) => the.asNote(),
   ),
   rule(

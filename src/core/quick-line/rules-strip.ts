@@ -65,7 +65,7 @@ export const stripRules: readonly Rule[] = [
   }),
   // A whole cable that was rung out: of two wires it is one reading, of more it stays as it was said.
   rule(
-    '(\\S+) (?:cable|wires?) (?:is |are |was |were |reads? |all |rings? |checks? )*(open|ol|clear|good|shorted|dead short)',
+    '(\\S+) (?:cable|wires?|run) (?:is |are |was |were |reads? |all |rings? |checks? )*(open|ol|clear|good|shorted|dead short)',
     (the, name, how) => {
       const cable = cableById(the.system, findCable(the.system, name) ?? '')
       const here = the.state.bench.place

@@ -57,6 +57,7 @@ export class Sentence {
     if (zoneDamper) return findPart(this.system, `damper-${zoneDamper[1] ?? zoneDamper[2]}`)
     if (/^(?:fan|blower|indoor fan) relay$/.test(word))
       return partsOf(this.system, 'coil').find(({ role }) => role === 'blower-relay')?.id ?? null
+    if (/^high limit(?: switch)?$/.test(word)) return this.part('limit')
     if (/^heat(?:er|ing)? (?:relay|sequencer)$/.test(word))
       return partsOf(this.system, 'coil').find(({ role }) => role === 'sequencer')?.id ?? null
     const ofBoard = /^(outdoor|outside|indoor|inside|panel|zone|zone panel) (?:control )?board$/.exec(word)

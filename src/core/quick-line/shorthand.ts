@@ -13,6 +13,13 @@ type Shortened = readonly [RegExp, string | ((...found: string[]) => string)]
 
 /** What trips and what holds: the fuse that went on a call, and what no longer goes. */
 const ofTrips: readonly Shortened[] = [
+  [
+    /^(still trips|trips|tripped|holds|held) with (?:just|only) ([A-Z]\d?)(?:(?:,| and|, and) ([A-Z]\d?))? (?:on|landed|hooked up|connected)$/,
+    (_, how, a, b) => `${how} with everything off but ${a}${b ? ` and ${b}` : ''}`,
+  ],
+  [/^([A-Z]\d?) jump(?:er)?ed(?: to R)?,? (?:and |it )?(trips|holds)$/, 'jumped R to $1, $2'],
+  [/^([A-Z]\d?) jump(?:er)?ed(?: to R)?,? (?:and )?(?:it |unit )?(?:comes on|runs|starts)$/, 'jumped R to $1, unit runs'],
+  [/^(?:still )?(trips|tripped|holds|held|blows|pops) without (?:the )?(stat|thermostat|tstat)(?: on)?$/i, 'unplugged thermostat, $1'],
   [/\bno longer (?:trips?|pops?|blows?|kicks?)(?: it| the breaker| the fuse)?\b/gi, 'holds'],
   [/\b(holds?|held) (\d{1,2})(?=$|,| then\b)/gi, '$1 $2 min'],
   [/\b(?:the )?(?:fuse|breaker) (?:popped|blew|blows|pops|tripped|trips)(?: again)? (?=(?:when|as soon as|once|every time) )/gi, 'trips '],
@@ -41,6 +48,14 @@ const ofTrips: readonly Shortened[] = [
 
 /** What is called, and set. */
 const ofCalls: readonly Shortened[] = [
+  [
+    /^(?:changed|switched|turned|moved|flipped|set) (?:it|stat|thermostat|the stat|mode)(?: over)? to (cool|heat)(?:ing)?(?: mode)?(?: (?:at )?[4-9]\d)?$/i,
+    'call $1',
+  ],
+  [/^(cool|heat)(?:ing)? mode(?: (?:at )?[4-9]\d)?$/i, 'call $1'],
+  [/^call(?:ing)? (?:for )?(cool|heat|fan)(?:ing)? on (?:zone )?(\d)$/i, 'call $1 zone $2'],
+  // What was read while something was called, wherever that stands.
+  [/^((?!.*\bzone\b).+\d.*),? (?:and |with |while )?calling (?:for )?(cool|heat|fan|aux)(?:ing)?$/i, 'call $2; $1'],
   [/^hold(?:ing)? (cool|heat)(?:ing)?(?: at| to)? [4-9]\d(?: degrees)?$/i, 'call $1'],
   [/^(?:turn(?:ed)?|shut|switch(?:ed)?) off (?:the )?(?:cool|cooling|heat|heating|ac|fan)(?: call)?$/i, 'call off'],
   [/^(?:set|put|turn(?:ed)?|switch(?:ed)?) (?:the )?fan (?:back )?(?:to |on )?auto$/i, 'fan auto'],
@@ -54,6 +69,32 @@ const ofCalls: readonly Shortened[] = [
 
 /** What was read, of two at once or against what. */
 const ofReadings: readonly Shortened[] = [
+  [/^(\d\S*)(?: ?v)? at (?:the )?(.+?) in,? (?:and |but )?(\d\S*|nothing)(?: ?v)? out$/i, '$1 in $3 out of $2'],
+  [
+    /^(red|white|green|yellow|blue|black|orange|brown) (?:and|to) (red|white|green|yellow|blue|black|orange|brown) (?:wires? )?(?:going|that go|headed) (outside|outdoors|to the condenser)(?: reads?| is)? (?=\S)/i,
+    'outdoor $1 to outdoor $2 ',
+  ],
+  [/^(\d[\d.]*) ?(?:a|amps?)(?: on (?:the )?R)? with ([A-Z]\d?) jump(?:er)?ed(?: to R| in)?$/i, 'jumped R to $2, $1 A on R'],
+  [
+    /^(?:first|1st) (contactor|compressor|relay|stage)(?: coil)? ([^\s,]+(?: ?ohms?)?),? (?:and )?(?:second|2nd) (?:contactor|compressor|relay|stage)(?: coil)? (\S+(?: ?ohms?)?)$/i,
+    '$1 $2; second $1 $3',
+  ],
+  // Several pairs in a row, against common or the metal.
+  [
+    /^(?:[A-Z]\d? C \d[\d.]*(?: ?v)?,? ?){2,}$/,
+    (all) => all.replace(/([A-Z]\d?) C (\d[\d.]*)(?: ?v)?,? ?/g, '$1-C $2; ').replace(/; $/, ''),
+  ],
+  [
+    /^([A-Z]\d?) (\d[\d.]*)(?: ?v)? to (ground|gnd|chassis),? (?:and )?([A-Z]\d?) (\d[\d.]*)(?: ?v)? to (?:ground|gnd|chassis)$/i,
+    '$1 to $3 $2, $4 to $3 $5',
+  ],
+  [/^(\d[\d.]*) ?(?:v|volts?)? hot to (?:common|c)$/i, 'R-C $1'],
+  [/\b(secondary|primary) (?:is |reads? )?(?:good|ok|fine),? (?=\d)/gi, '$1 '],
+  [
+    /^([A-Z]\d?) (?:and|to) ([A-Z]\d?) (?:are )?shorted(?: together)?(?: (?:at|on) (?:the )?(?:stat|thermostat|unit|furnace)(?: end)?)?,? (?:at |reads? )?(\d[\d.]*)(?: ?ohms?)?$/,
+    '$1 to $2 $3',
+  ],
+  [/^(\d[\d.]*|nothing)(?: ?v| volts?)? (?:at|on) ([A-Z]\d?)[ -](out|in)$/, '$2-$3 $1'],
   [/(?<=\d\S*),? (?:unloaded|open circuit|with nothing on it|no load on it)$/gi, ''],
   [/(?<=\d(?: ?v| volts?)?),? (?=no (?:flame|fire|ignition)$)/gi, ', '],
   [/^(\d{2,3})(?: ?v| volts)? and (\d{1,3})(?: ?v| volts)? to (ground|gnd|chassis|earth)$/i, 'L1 to $3 $1, L2 to $3 $2'],
@@ -104,6 +145,17 @@ const ofReadings: readonly Shortened[] = [
 
 /** What a part does, and how it lies. */
 const ofParts: readonly Shortened[] = [
+  [/^(?:drain |the )?pan (?:is )?full,? (?:and |the )?float (?:is )?up$/i, 'float up; note pan full'],
+  // What comes of it is no call.
+  [
+    /(?<=\b(?:in|out|on|energized|runs|running|lit|closed|good|contactor|relay|valve|sequencer)),? (?:but |and )?(no (?:heat|heating|cooling|cool air|cold air|hot air|warm air|air))$/i,
+    ', $1',
+  ],
+  [
+    /(?<=\b(?:in|out|on|energized|runs|running|contactor|relay|valve|sequencer)),? (?:but |and )?(still (?:heating|cooling))$/i,
+    '; note $1',
+  ],
+  [/^(.+?) (?:pulled |pulls |is |stays )?in (?:without|with no|with nothing) (?:a )?(?:call|calling|called)$/i, 'nothing calling, $1 in'],
   [/\b(contactor|relay|valve) (?:is |keeps |just |keeps on )?click(?:s|ing)? in and out$/gi, '$1 chatters'],
   [
     /\b(stat|thermostat|tstat|display|screen) keeps (?:on )?(?:going (?:blank|dark)|blanking(?: out)?|dying|shutting off|cutting out|resetting)$/gi,

@@ -19,7 +19,24 @@ export function unheard(line: string, drafts: readonly EntryDraft[], system: Sys
       .replace(/[,;:]/g, ''),
   }
   const the = new Sentence(system, state, line)
-  return lostLetter(line, the, heard) ?? lostWords(line, the, heard)
+  return lostLetter(line, the, heard) ?? lostWords(line, the, heard) ?? lostState(line, the, drafts)
+}
+
+/** How an armature lies, said beside what was read of it, and held by no look. */
+function lostState(line: string, the: Sentence, drafts: readonly EntryDraft[]): string | null {
+  const isTold = drafts.some(
+    (draft) => draft.kind === 'note' || draft.kind === 'trip' || (draft.kind === 'reading' && draft.probe.meter === 'look'),
+  )
+  const [, runs] = /, ?(?:and |it |then )*((?:runs|works)(?: fine| now)?)$/i.exec(line.trim()) ?? []
+  if (runs !== undefined && !isTold) return runs
+  const [, name, how] =
+    /\b(contactor|relay|valve|sequencer)(?: is| pulled| still| not pulled)* (in|out)\b(?! (?:slot|place|series|heat|cool|the|at))/i.exec(
+      line,
+    ) ?? []
+  const part = name === undefined ? null : the.part(name.toLowerCase())
+  if (part === null || /\d ?v? in\b|\bin \d|\bout \d/i.test(line)) return null
+  const isSeen = drafts.some((draft) => draft.kind === 'note' || (draft.kind === 'reading' && draft.probe.meter === 'look'))
+  return isSeen || drafts.every((draft) => draft.kind === 'bench') ? null : `${name} ${how}`
 }
 
 const OF_THE_BENCH: ReadonlySet<EntryDraft['kind']> = new Set(['bench', 'reading', 'trip', 'note'])
@@ -34,7 +51,7 @@ interface Heard {
 /** A terminal by its capital letter. Common is where everything is read against, and R and the legs feed it. */
 function lostLetter(line: string, the: Sentence, { held, kept }: Heard): string | null {
   // On a call, of a zone, through a board a letter is another name for what is held.
-  if (/\b(?:zone|board)\b/i.test(line) || held.includes('"call"')) return null
+  if (/\b(?:zone|board|but|except|besides|just|only)\b/i.test(line) || held.includes('"call"')) return null
   for (const [said] of line.matchAll(/(?<![\w'’.-])[A-Z]\d?(?![\w'’.]|-(?:in|out)\b| ?\d)/g)) {
     const letter = said.toLowerCase()
     if (/^(?:[acir]|l\d)$/.test(letter) || !the.isLetter(said) || new RegExp(`\\b${letter}\\b`).test(kept)) continue
@@ -79,11 +96,16 @@ function lostWords(line: string, the: Sentence, heard: Heard): string | null {
 const COUNTS = /^(?:secs?|seconds?|mins?|minutes?|hours?|times?|degrees|years?|days?|zone|amps?|a|in|flashes|blinks|tap)$/
 const NUMBERED = /^(?:zone|stage|leg|compressor|contactor|stat|thermostat|damper|code|no|number|side|to|cool|heat)$/
 
+/** Parts that are told apart by a small number; a larger one was read of them. */
+const PART_NUMBERED = /^(?:compressor|contactor|stat|thermostat|damper|leg)$/
+const MOST_OF_A_KIND = 4
+
 /** Volts or ohms that no entry holds; a small whole number may count something. */
 function isLostReading(words: readonly string[], at: number, { held, kept }: Heard): boolean {
   const [before = '', word, after = ''] = [words[at - 1], words[at], words[at + 1]]
-  if (!/^\d*\.?\d+(?:v|ohms?)?$/.test(word) || /^\d/.test(after) || COUNTS.test(after) || NUMBERED.test(before)) return false
   const value = Number.parseFloat(word)
+  const isOfSeveral = NUMBERED.test(before) && (value <= MOST_OF_A_KIND || !PART_NUMBERED.test(before))
+  if (!/^\d*\.?\d+(?:v|ohms?)?$/.test(word) || /^\d/.test(after) || COUNTS.test(after) || isOfSeveral) return false
   // What a thermostat is set to is in its call.
   const beside = /^(?:cool|heat)/.test(after) ? after : before
   const isSetpoint = value > 40 && value < 95 && /^(?:cool|heat|cooling|heating|set|to|at)$/.test(beside)
