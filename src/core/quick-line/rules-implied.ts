@@ -1,6 +1,7 @@
 import { letterOfColour } from '@/src/core/quick-line/colours'
 import { asks, NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
 import { leading, loadOf, type Sentence, statHere } from '@/src/core/quick-line/sentence'
+import { lineSide } from '@/src/core/quick-line/volts'
 import { conductorEnd } from '@/src/core/wiring/point'
 import { partById, partsOf, placeById } from '@/src/core/wiring/system'
 
@@ -114,6 +115,32 @@ export const impliedRules: readonly Rule[] = [
     const [first, ...others] = all.map((one) => the.letter(one))
     return all.every((one) => the.isLetter(one)) ? others.map((one) => `jumper ${first} ${one}`).join('; ') : null
   }),
+  rule('(?:full|good|24) (?:voltage|volts|power) (?:on|at) ([a-z]\\d?)', (the, letter) => {
+    const read = the.isLetter(letter) && !/^(?:c|gnd)$/.test(letter) ? the.voltsAt(letter, 'X') : null
+    return read && the.state.bench.power ? read.replace('X V', 'jumps between 20 and 28') : null
+  }),
+  rule(`${NUMBER}(?: ?v| volts)? across (?:both|both pressure|the pressure|pressure) switches`, (the, volts) => {
+    const here = partsOf(the.system, 'switch').filter(({ place, id }) => place === the.state.bench.place && /-pressure$/.test(id))
+    return the.state.bench.power && here.length === 2
+      ? here.map(({ between }) => `${between[0]}-${between[1]} ${volts} V`).join('; ')
+      : null
+  }),
+  rule(
+    'no (?:high|line) (?:voltage|volts|power)(?: (?:at|to|on) (?:disconnect|unit|contactor|switch|transformer))?',
+    (the) => lineSide(the, '240')?.replace('240 V', '0 V') ?? null,
+  ),
+  rule(
+    '(?:all )?(?:wires|wiring|screws|connections) (?:look |looks |are |is )*(?:ok|good|tight|fine) (?:behind|at|on) (?:stat|thermostat|tstat)',
+    (the) => {
+      const [stat, another] = partsOf(the.system, 'thermostat')
+      return another ? null : `landings ok at ${stat.place}`
+    },
+  ),
+  rule('(\\w+) lead (?:is |was )?(burnt|burned|melted|scorched|rubbed)(?: through)?', (the, colour, how) =>
+    /^(?:red|white|green|yellow|blue|black|orange|brown|purple)$/.test(colour)
+      ? `${how === 'rubbed' ? 'rubbed' : 'scorched'} ${the.state.bench.place}; ${the.asNote()}`
+      : null,
+  ),
   // Colors that lie on each other's letters.
   rule('(\\S+) (?:is )?on ([a-z]\\d?)(?:,| and|, and) (\\S+) (?:is )?on ([a-z]\\d?)', (the, one, first, other, second) => {
     const [a, b] = [one, other].map((wire) => (the.isLetter(wire) ? the.letter(wire) : letterOfColour(the, wire)))

@@ -4,6 +4,10 @@ import { loadOf, worded } from '@/src/core/quick-line/sentence'
 /** What belongs to a visit and is no entry of its own: kept as it was said, and nothing is weighed by it. Asked last. */
 export const remarkRules: readonly Rule[] = [
   rule(
+    '(?:breaker|disconnect|plug|wire) (?:is |feels |gets |was )?(?:hot|warm)(?: .*)?|(?:two|three|2|3) wires (?:under|on|in) [a-z]\\d?(?: .*)?',
+    (the) => the.asNote(),
+  ),
+  rule(
     '.*\\b(?:touching|loose strand|stray strand|whisker)\\b.*|(?:relays?|something) (?:clicks?|clicking|clicked) in(?:side)? (?:thermostat|stat|tstat)(?: .*)?',
     (the) => the.asNote(),
   ),

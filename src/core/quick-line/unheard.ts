@@ -29,6 +29,8 @@ function lostState(line: string, the: Sentence, drafts: readonly EntryDraft[]): 
   )
   const [, runs] = /, ?(?:and |it |then )*((?:runs|works)(?: fine| now)?)$/i.exec(line.trim()) ?? []
   if (runs !== undefined && !isTold) return runs
+  const [, board] = /\b(board (?:is )?(?:dead|dark|steady|flashing))$/i.exec(line.trim()) ?? []
+  if (board !== undefined && !isTold) return board
   const [, name, how] =
     /\b(contactor|relay|valve|sequencer)(?: is| pulled| still| not pulled)* (in|out)\b(?! (?:slot|place|series|heat|cool|the|at))/i.exec(
       line,

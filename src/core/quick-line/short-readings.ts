@@ -1,0 +1,84 @@
+/** What it is put by, and how it is put in full. */
+export type Shortened = readonly [RegExp, string | ((...found: string[]) => string)]
+
+/** What was read, of two at once or against what. */
+export const ofReadings: readonly Shortened[] = [
+  [/^(?:weak|low|good|full) voltage,? (?=\d)/i, ''],
+  [/\b(\d[\d.]*)(?: ?v| volts?)? at ([A-Z]\d?) to ([A-Z]\d?)(?=$|,)/g, '$2 to $3 $1'],
+  [/^([A-Z]\d?[- ](?:to )?[A-Z]\d? 0(?: ?v)?),? (?:so )?(?:it is )?closed$/, '$1'],
+  [/^(\d\S*)(?: ?v| volts?)? on (?:the )?hot side of (?:the )?(?:transformer|xfmr)$/i, 'secondary $1'],
+  [/\b(outdoor|condenser|stat) wires to each other (?=\S)/gi, '$1 pair '],
+  [/^(.+ \S+) with (?:the |both )?(?:pressure )?switches unplugged$/i, 'unplugged both pressure switches, $1'],
+  [/^(\d\S*)(?: ?v)? at (?:the )?(.+?) in,? (?:and |but )?(\d\S*|nothing)(?: ?v)? out$/i, '$1 in $3 out of $2'],
+  [
+    /^(red|white|green|yellow|blue|black|orange|brown) (?:and|to) (red|white|green|yellow|blue|black|orange|brown) (?:wires? )?(?:going|that go|headed) (outside|outdoors|to the condenser)(?: reads?| is)? (?=\S)/i,
+    'outdoor $1 to outdoor $2 ',
+  ],
+  [/^(\d[\d.]*) ?(?:a|amps?)(?: on (?:the )?R)? with ([A-Z]\d?) jump(?:er)?ed(?: to R| in)?$/i, 'jumped R to $2, $1 A on R'],
+  [
+    /^(?:first|1st) (contactor|compressor|relay|stage)(?: coil)? ([^\s,]+(?: ?ohms?)?),? (?:and )?(?:second|2nd) (?:contactor|compressor|relay|stage)(?: coil)? (\S+(?: ?ohms?)?)$/i,
+    '$1 $2; second $1 $3',
+  ],
+  // Several pairs in a row, against common or the metal.
+  [
+    /^(?:[A-Z]\d? C \d[\d.]*(?: ?v)?,? ?){2,}$/,
+    (all) => all.replace(/([A-Z]\d?) C (\d[\d.]*)(?: ?v)?,? ?/g, '$1-C $2; ').replace(/; $/, ''),
+  ],
+  [
+    /^([A-Z]\d?) (\d[\d.]*)(?: ?v)? to (ground|gnd|chassis),? (?:and )?([A-Z]\d?) (\d[\d.]*)(?: ?v)? to (?:ground|gnd|chassis)$/i,
+    '$1 to $3 $2, $4 to $3 $5',
+  ],
+  [/^(\d[\d.]*) ?(?:v|volts?)? hot to (?:common|c)$/i, 'R-C $1'],
+  [/\b(secondary|primary) (?:is |reads? )?(?:good|ok|fine),? (?=\d)/gi, '$1 '],
+  [
+    /^([A-Z]\d?) (?:and|to) ([A-Z]\d?) (?:are )?shorted(?: together)?(?: (?:at|on) (?:the )?(?:stat|thermostat|unit|furnace)(?: end)?)?,? (?:at |reads? )?(\d[\d.]*)(?: ?ohms?)?$/,
+    '$1 to $2 $3',
+  ],
+  [/^(\d[\d.]*|nothing)(?: ?v| volts?)? (?:at|on) ([A-Z]\d?)[ -](out|in)$/, '$2-$3 $1'],
+  [/(?<=\d\S*),? (?:unloaded|open circuit|with nothing on it|no load on it)$/gi, ''],
+  [/(?<=\d(?: ?v| volts?)?),? (?=no (?:flame|fire|ignition)$)/gi, ', '],
+  [/^(\d{2,3})(?: ?v| volts)? and (\d{1,3})(?: ?v| volts)? to (ground|gnd|chassis|earth)$/i, 'L1 to $3 $1, L2 to $3 $2'],
+  // A condition may stand first.
+  [
+    /^with (?:the )?(?!everything\b|all\b)(.+?) (off|lifted|pulled|disconnected|unhooked|unplugged|out),? (?=.*(?:\d|\bol\b|\bopen\b|\bholds?\b|\btrips?\b|\bbeeps?\b))(.+)$/i,
+    (_, what, how, then) => `${/plug|out/i.test(how) ? 'unplugged' : 'lifted'} ${what}, ${then.replace(/^(?:it |its |it's )/i, '')}`,
+  ],
+  [/^half (?:the )?(?:voltage|volts) (?:at|on|across|to) (?:the )?(.+?),? (\d[\d.]*)(?: ?v| volts)?$/i, '$1 $2 V'],
+  [
+    /^(.+?) (drops?|dropped|goes|went|falls?|fell|sags?|sagged) (?:down )?to (\d\S*)(?: ?v| volts)? (?:when|with|once|as soon as) ([A-Z]\d?) (?:was |is |gets |got )?jump(?:er)?ed(?: to R| in)?$/i,
+    'jumped R to $4, $1 $3 V',
+  ],
+  [/\b(?:low|control) voltage(?: is| reads?| present| at| of)?,? (?=\d)/gi, 'R-C '],
+  [/\b(transformer|xfmr) input(?: is| reads?)? (?=\d)/gi, 'primary '],
+  // On one of two and not on the other.
+  [/^(\d+(?:\.\d+)?) ?(?:v|volts?)? (at|on|to) (.+?),? but (?:not|none|nothing|no) (?:at|on|to) (.+)$/i, '$1 V $2 $3, 0 V at $4'],
+  // What two were read against stands behind the second.
+  [
+    /^([A-Z]\d?) (\d[\d.]*),? (?:and )?([A-Z]\d?) (\d[\d.]*) (?:v |volts )?to (ground|gnd|chassis|neutral|common|C)$/i,
+    '$1 to $5 $2, $3 to $5 $4',
+  ],
+  [
+    /\bno (?:110|115|120|208|220|230|240|277)(?: ?(?:v|volts?))? (?:to|at|on|into|coming to) (?:the )?(?:transformer|primary)(?: primary)?$/i,
+    'primary 0',
+  ],
+  [/\b(at|on) (?:the )?sec(?=$|,)/gi, '$1 secondary'],
+  [/^(?:the )?(?:transformer|xfmr) (?:out|output)(?: is| reads?)? (?=\d)/i, 'secondary '],
+  [/^(1[12]\d|2[0-4]\d)(?: ?v| volts)? (?:at|on|to) (?:the )?(?:furnace |service |unit )?switch$/i, 'line $1'],
+  // Two letters against the same.
+  [
+    /^([A-Z]\d?)(?:,| and|, and) ([A-Z]\d?) to (ground|gnd|chassis|common)(?: are| is| read| reads)?(?: both| all)? (ol|open|clear|shorted|\d[\d.]*)$/i,
+    '$1 to $3 $4, $2 to $3 $4',
+  ],
+  [
+    /^([YW])2 (?:is |has |reads )?(\d[\d.]*) ?v?(?:olts)? (?:on|in) (?:second|2nd|high)(?: stage)?$/i,
+    (_, letter, volts) => `call second stage ${letter.toUpperCase() === 'Y' ? 'cool' : 'heat'}; ${letter.toUpperCase()}2-C ${volts} V`,
+  ],
+  [/\bcoil (?:is )?shorted,? (?:at |reads )?(?=\d)/gi, 'coil '],
+  [/(?<=\b(?:coil|contactor|relay|valve|damper)\b.* (?:\d*\.\d+(?: ?ohms?)?|\d+ ?ohms?)),? (?:dead )?shorted$/gi, ''],
+  [/^secondary to (?=ground|gnd|chassis)/i, 'transformer secondary to '],
+  [/^([A-Z]\d?)(?: in)? (\d\S*),? (?:and |but )?out (\d\S*)(?: (?:at|on|of) (?:the )?(?:\w+ )?board)?$/, '$1 in is $2 $1 out is $3'],
+  [/\b(boards?|control) (\d+) (flashes|blinks)$/gi, '$1 flashes $2 times'],
+  [/(?<=\d.*),? (?:with )?no load$/i, ''],
+  [/\b24 ?v(?:olt)?s? side\b/gi, 'secondary'],
+  [/^(cooling|heating) transformer (\d\S*),? (?:and )?(cooling|heating) (\d\S*)$/i, '$1 transformer $2, $3 transformer $4'],
+]
