@@ -23,9 +23,13 @@ const { values: options } = parseArgs({
     out: { type: 'string' },
     parts: { type: 'boolean', default: false },
     merge: { type: 'string' },
+    from: { type: 'string', default: '0' },
     worker: { type: 'boolean', default: false },
   },
 })
+
+/** What an engine has worked out for a house is kept for a while: so many houses take about a gigabyte. */
+const IN_ONE_PROCESS = 12
 
 async function work(): Promise<void> {
   const systems = (options.only ?? '').split(',')
@@ -34,7 +38,8 @@ async function work(): Promise<void> {
     const system = systemById(id)
     if (!system) throw new Error(`no system ${id}`)
     const engine = createEngine(system)
-    for (let house = 0; house < Number(options.houses); house++) {
+    const first = Number(options.from)
+    for (let house = first; house < first + Number(options.houses); house++) {
       // No two systems have the same houses.
       const seed = Number(options.seed) * 100_000 + 1_000 * catalogue.findIndex((one) => one.id === id) + house
       try {
@@ -52,17 +57,24 @@ async function main(): Promise<void> {
   if (options.worker) return work()
   if (options.merge) return report(options.merge.split(',').flatMap(linesOf))
   writeFileSync(options.log, '')
-  const waiting = options.only?.split(',') ?? catalogue.map(({ id }) => id)
+  const ids = options.only?.split(',') ?? catalogue.map(({ id }) => id)
+  const houses = Number(options.houses)
+  // All systems in turn, so that a run that is cut short has houses of each.
+  const waiting = Array.from({ length: Math.ceil(houses / IN_ONE_PROCESS) }, (_, batch) => batch * IN_ONE_PROCESS).flatMap((from) =>
+    ids.map((id) => ({ id, from, count: Math.min(IN_ONE_PROCESS, houses - from) })),
+  )
   const next = async (): Promise<void> => {
-    const id = waiting.shift()
-    if (id === undefined) return
+    const batch = waiting.shift()
+    if (!batch) return
     await new Promise<void>((resolve) => {
       fork(process.argv[1], [
         '--worker',
         '--only',
-        id,
+        batch.id,
+        '--from',
+        String(batch.from),
         '--houses',
-        options.houses,
+        String(batch.count),
         '--seed',
         options.seed,
         '--log',

@@ -38,7 +38,7 @@ export const loose: Milder = (effects) =>
 /** Worn contacts of a thermostat, in place of ones that never close. */
 export const worn: Milder = (effects) => [joined(effects.flatMap(contactsOf), CORRODED_JOINT)]
 
-/** A winding that sags less. */
+/** A winding that sags more or less. */
 export const sagging: Milder = (effects) =>
   SAGGING_WINDINGS.map(({ ohm, share }) => ({
     name: `${ohm} ohm`,

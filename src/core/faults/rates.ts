@@ -52,11 +52,12 @@ export const LOOSE_LINE_JOINTS = modelValue({
 export const WET_OHM = modelValue({ value: 800, unit: 'ohm', source: 'engine.md section 5' })
 /** A winding that sags under load. */
 export const WEAK_WINDING_OHM = modelValue({ value: 25, unit: 'ohm', source: 'assumption' })
-/** One that sags less: at the least, its volts pass for good until two calls are on. */
+/** One that sags more, to where nothing lives on it even at rest, or less: at the least, its volts pass for good until two calls are on. */
 export const SAGGING_WINDINGS = modelValue({
   value: [
-    { ohm: 13, share: 0.2 },
-    { ohm: 7, share: 0.15 },
+    { ohm: 55, share: 0.1 },
+    { ohm: 13, share: 0.15 },
+    { ohm: 7, share: 0.1 },
     { ohm: 4, share: 0.15 },
   ] as const,
   unit: 'ohm, share of the cases',

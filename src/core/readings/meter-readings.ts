@@ -26,6 +26,9 @@ const AMPS_SHARE = modelValue({ value: 0.04, unit: 'share', source: 'engine.md s
 const OHMS_SHARE = modelValue({ value: 0.04, unit: 'share', source: 'engine.md section 7' })
 /** Spread of ohms once the house is known, beside their share. */
 const OHMS_SIGMA = modelValue({ value: 0.25, unit: 'ohm', source: 'engine.md section 7' })
+/** A free point that nothing live is coupled to has no ghost to show, but what strays in from the line. */
+const NOTHING_LIVE_VOLTS = modelValue({ value: 0.1, unit: 'V', source: 'assumption' })
+const STRAY_VOLTS = modelValue({ value: 1, unit: 'V', source: 'assumption' })
 /** Above this source impedance a point is floating for a 10 Mohm meter. */
 const FLOATING_OHM = modelValue({ value: 100e3, unit: 'ohm', source: 'assumption' })
 /** Above this a path on the ohmmeter is electronics, which read otherwise each time, and may read OL. */
@@ -93,7 +96,12 @@ function volts(laboratory: Laboratory, { a: red, b: black, lowImpedance }: Extra
     const di = zr * yi + zi * yr
     const at = openVolts / Math.sqrt(dr * dr + di * di)
     const floating = !lowImpedance && Math.sqrt(zr * zr + zi * zi) > FLOATING_OHM
-    if (floating) return [{ weight, at, sigma: Math.max(2, at * 0.3), floating }]
+    if (floating)
+      return [
+        at < NOTHING_LIVE_VOLTS
+          ? { weight, at, sigma: STRAY_VOLTS, floating: false }
+          : { weight, at, sigma: Math.max(2, at * 0.3), floating },
+      ]
     const sigma = Math.max(VOLTS_SIGMA, VOLTS_SHARE * at)
     if (isLine && at > BETWEEN_LEGS.low && at < BETWEEN_LEGS.high) return asSupplied(weight, at, sigma)
     if (leaning === null) return [{ weight, at, sigma, floating }]

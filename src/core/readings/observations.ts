@@ -58,13 +58,19 @@ const repeatedOf = new Memo((_: Observation) => new LruCache<number, Observation
 /** How often an answer counts for a hypothesis: what comes and goes had its chance to show each time, what stands still tells once. */
 export const timesTold = ({ intermittent }: Hypothesis, { repeats = 0 }: Observation): number => (intermittent ? 1 + repeats : 1)
 
-/** Chance that an answer is plain wrong: twice over it is not, and what was seen to be out of order hardly ever is. */
+/** Chance that an answer is plain wrong: twice over it hardly is, and what was seen to be out of order is not either. */
 export const wrongShare = (observation: Observation): number => {
-  if ((observation.repeats ?? 0) > 0) return WRONG_READING ** 2
+  if (factsIn(observation) > 1) return WRONG_READING ** 2
+  if ((observation.repeats ?? 0) > 0) return WRONG_READING * SAME_EYE
   if (isPlainToSee(observation)) return WRONGLY_SEEN
   return observation.probe.meter === 'trip' ? WRONGLY_HELD : WRONG_READING
 }
 
+/** How many facts an answer is: what a meter read twice, or the eye saw three times, is two. */
+export const factsIn = ({ probe, repeats = 0 }: Observation): number => (repeats > (probe.meter === 'look' ? 1 : 0) ? 2 : 1)
+
+/** Who was misled by a look is misled again: by the same noise, the wrong box, a fan that had not yet run down. The meter's leads are set anew. */
+const SAME_EYE = modelValue({ value: 0.25, unit: 'chance', source: 'assumption' })
 /** A wire that is off, a valve that chatters, a code, a mark, a breaker that popped is reported where there is none: nobody sees what is not there. */
 const WRONGLY_SEEN = modelValue({ value: 0.003, unit: 'chance', source: 'assumption' })
 /** A hold that was not watched long enough. */

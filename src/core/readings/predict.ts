@@ -179,8 +179,8 @@ const placesOf = (probe: Probe): string[] => ('a' in probe ? [parsePoint(probe.a
 
 /** Less than this of the whole is a part of it. */
 const LESS_THAN_WHOLE = modelValue({ value: 0.92, unit: 'share', source: 'assumption' })
-/** Any part of the volts, evenly: so many bells side by side. */
-const PARTS = workLimit(6)
+/** Any part of the volts up to that, evenly: so many bells side by side. What reads all of them has no loose joint before it. */
+const PARTS = workLimit(8)
 
 /** Where a loose joint leaves a part of the volts, it may be any part. */
 function anyPart(components: readonly Component[], whole: number | null): Prediction {
@@ -188,14 +188,10 @@ function anyPart(components: readonly Component[], whole: number | null): Predic
   return components.flatMap((component) => {
     const { at, weight } = component
     if (typeof at !== 'number' || at > LESS_THAN_WHOLE * whole) return [component]
+    const most = LESS_THAN_WHOLE * whole
     return Array.from(
       { length: PARTS },
-      (_, part): Component => ({
-        weight: weight / PARTS,
-        at: (whole * (part + 0.5)) / PARTS,
-        sigma: whole / (1.5 * PARTS),
-        floating: false,
-      }),
+      (_, part): Component => ({ weight: weight / PARTS, at: (most * (part + 0.5)) / PARTS, sigma: most / (2 * PARTS), floating: false }),
     )
   })
 }

@@ -31,6 +31,23 @@ describe('a part of the volts across a branch, and all of them to ground', () =>
     expect(suspects[0].probability).toBeGreaterThan(0.6)
   })
 
+  it('all of the volts into a transformer that gives half, with nothing alive on it, is the transformer', () => {
+    const blank: Observation = {
+      id: 'blank',
+      bench: { ...createBench(engine.system), call: 'fan' },
+      probe: { meter: 'look', at: 'stat' },
+      answer: { word: 'blank' },
+    }
+    const half = [
+      volts(engine, 'R@indoor', 'C@indoor', 14),
+      volts(engine, 'sec@indoor', 'R@indoor', 0.05),
+      volts(engine, 'sec@indoor', 'C@indoor', 14),
+      blank,
+    ]
+    const [lead] = suspectsOf(engine, ...half, volts(engine, 'L1-unit@indoor', 'N@indoor', 115))
+    expect(lead.id).toContain('transformer-weak')
+  })
+
   it('is nothing that no list has: the line has few parts, and all of them are known', () => {
     const suspects = suspectsOf(engine, volts(engine, 'L1-unit@indoor', 'N@indoor', 62))
     expect(shareOf(suspects, 'none-of-these')).toBeLessThan(shareOf(suspects, 'neutral-open:furnace-supply'))

@@ -192,12 +192,14 @@ function recordOf({ hypotheses }: Engine, index: number): FaultFamilyRecord | nu
 }
 
 /** Two faults told as one hypothesis; each keeps its own repair in `parts`. */
-export function joinFaults(first: Fault, second: Fault): Fault {
+export function joinFaults(one: Fault, other: Fault): Fault {
+  // The same two, and the same two acts, whichever was thought of first.
+  const [first, second] = one.id <= other.id ? [one, other] : [other, one]
   return {
     ...first,
     id: `${first.id} + ${second.id}`,
     say: `${first.say}; and ${inSentence(second.say)}`,
-    repair: { id: `${first.repair.id} + ${second.repair.id}`, say: `${first.repair.say}. ${second.repair.say}` },
+    repair: { id: [first.repair.id, second.repair.id].sort().join(' + '), say: `${first.repair.say}. ${second.repair.say}` },
     effects: [...first.effects, ...second.effects],
     variants: [],
     touches: [...new Set([...first.touches, ...second.touches])],

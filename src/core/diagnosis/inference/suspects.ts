@@ -3,7 +3,7 @@ import type { Evidence, Posterior } from '@/src/core/diagnosis/inference/posteri
 import { linksOf, predictionIn, UNREAD } from '@/src/core/diagnosis/likelihood/chain'
 import type { Repair } from '@/src/core/faults/fault'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
-import { latestAnswers, type Observation } from '@/src/core/readings/observations'
+import { factsIn, latestAnswers, type Observation } from '@/src/core/readings/observations'
 import { predict, scaleOf } from '@/src/core/readings/predict'
 import { saysPrediction } from '@/src/core/readings/say'
 import { Memo } from '@/src/core/units/cache'
@@ -63,7 +63,7 @@ export function listSuspects(engine: Engine, evidence: Evidence, posterior: Post
       repair: fault?.repair ?? null,
       parts: fault?.parts?.map(({ id, say, zone, repair }) => ({ id, say, zone, repair })) ?? [],
       evidence: rows,
-      misfits: rows.reduce((sum, { fits }, row) => sum + (fits ? 0 : observations[row].repeats ? 2 : 1), 0),
+      misfits: rows.reduce((sum, { fits }, row) => sum + (fits ? 0 : factsIn(observations[row])), 0),
       unsteady: indexes.reduce((sum, index) => sum + (engine.hypotheses[index].intermittent ? posterior.hypotheses[index] : 0), 0),
     }
   })

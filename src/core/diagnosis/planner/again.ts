@@ -30,7 +30,10 @@ export function askAgain(
   return takeAgain(engine, evidence, posterior, bench, against, choice)
 }
 
-/** The first of some readings that is worth taking again: taken once, not plain to see, and answered on a bench that can be had again. */
+/**
+ * The first of some readings that is worth taking again: taken once, not plain to see, and answered on a bench that can be had again. A
+ * look that was taken twice at once misled the same eyes twice, perhaps: it is worth a third once other things were asked.
+ */
 export function takeAgain(
   engine: Engine,
   evidence: Evidence,
@@ -39,16 +42,17 @@ export function takeAgain(
   doubted: readonly string[],
   { skipped = [] }: Choice,
 ): Check | null {
-  const against = latestAnswers(evidence.observations).find(
-    (observation) => doubted.includes(observation.id) && !observation.repeats && !isPlainToSee(observation),
-  )
+  const { observations } = evidence
+  const isLater = ({ id }: Observation) => observations.findIndex((other) => other.id === id) < observations.length - 1
+  const mayBeTaken = (one: Observation) => !one.repeats || (one.repeats === 1 && one.probe.meter === 'look' && isLater(one))
+  const against = latestAnswers(observations).find((one) => doubted.includes(one.id) && mayBeTaken(one) && !isPlainToSee(one))
   if (!against || skipped.some((probe) => probeKey(probe) === probeKey(against.probe))) return null
-  const again = weighQuestion(engine, posterior, evidence.observations, bench, against.bench, against.probe, against.bench.place)
+  const again = weighQuestion(engine, posterior, observations, bench, against.bench, against.probe, against.bench.place)
   if (!again) return null
   // A fuse that was taken out does not come back: with the breaker in its place the question is another one, asked once.
   const key = questionKey(anyTime(again.bench), again.probe)
-  const wasAsked = evidence.observations.some((other) => other.id !== against.id && questionKey(anyTime(other.bench), other.probe) === key)
-  return wasAsked ? null : sayOnceMore(again)
+  const alike = observations.filter((other) => other.id !== against.id && questionKey(anyTime(other.bench), other.probe) === key)
+  return alike.length > (against.repeats ?? 0) ? null : sayOnceMore(again)
 }
 
 const sayOnceMore = (check: Check): Check => ({ ...check, say: `Once more: ${check.say.charAt(0).toLowerCase()}${check.say.slice(1)}` })

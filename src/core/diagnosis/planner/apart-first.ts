@@ -14,8 +14,9 @@ const WORTH_APART = modelValue({ value: 0.15, unit: 'probability', source: 'assu
 const NEARLY_AS_GOOD = modelValue({ value: 0.8, unit: 'share', source: 'assumption' })
 
 /**
- * Of checks that tell about as much, the one that reads a leading suspect by itself: a verdict waits for that in any case, and what was
- * read against C has to be read against the metal again.
+ * Of checks that tell about as much, the one that reads a leading suspect by itself: a verdict waits for that in any case, so that the
+ * minutes of what is unplugged for it are spent for the asking only where the suspect is not the one; wires that come off their screws take
+ * with them what was to be seen there. What was read against C has to be read against the metal again.
  */
 export function apartFirst(
   engine: Engine,
@@ -27,17 +28,20 @@ export function apartFirst(
   { skipped = [] }: Choice,
 ): Check {
   const refused = new Set(skipped.map(probeKey))
-  const rate = ({ gainBits, minutes }: Check) => gainBits / (minutes + engine.cost.attention)
-  const leading = suspects.filter(({ probability }) => probability >= WORTH_APART).map(({ id }) => id)
-  const blamed = engine.faults.filter(({ id }) => leading.includes(id)).flatMap(singlesOf)
-  let best: Check | null = null
-  for (const separation of blamed.flatMap((fault) => separationsOf(engine.laboratory, fault))) {
-    if (separation.isMade(observations)) continue
-    for (const { bench: apart, probe, place } of separation.ways(bench)) {
-      if (place !== next.place || refused.has(probeKey(probe))) continue
-      const check = weighQuestion(engine, posterior, observations, bench, apart, probe, place)
-      if (check && rate(check) >= NEARLY_AS_GOOD * rate(next) && (best === null || rate(check) > rate(best))) best = check
+  const rate = ({ gainBits, minutes }: Check, spent = 1) => gainBits / (spent * (minutes + engine.cost.attention))
+  let best: { check: Check; rate: number } | null = null
+  for (const { id, probability } of suspects.filter((suspect) => suspect.probability >= WORTH_APART)) {
+    const faults = engine.faults.filter((fault) => fault.id === id).flatMap(singlesOf)
+    for (const separation of faults.flatMap((fault) => separationsOf(engine.laboratory, fault))) {
+      if (separation.isMade(observations)) continue
+      for (const { bench: apart, probe, place } of separation.ways(bench)) {
+        if (place !== next.place || refused.has(probeKey(probe))) continue
+        const check = weighQuestion(engine, posterior, observations, bench, apart, probe, place)
+        const staysOn = apart.lifted.every((end) => bench.lifted.includes(end))
+        const worth = check ? rate(check, staysOn ? 1 - probability : 1) : 0
+        if (check && worth >= NEARLY_AS_GOOD * rate(next) && (best === null || worth > best.rate)) best = { check, rate: worth }
+      }
     }
   }
-  return best ?? next
+  return best?.check ?? next
 }

@@ -172,7 +172,7 @@ export function nextReproduction(
 }
 
 /** A look at what runs. */
-const isLookAtWork = ({ laboratory }: Engine, { probe }: Observation): boolean =>
+export const isLookAtWork = ({ laboratory }: Engine, { probe }: Observation): boolean =>
   probe.meter === 'look' &&
   proofsOf.of(laboratory).some(({ whole, parts }) => [whole, ...parts].some((work) => probeKey(work) === probeKey(probe)))
 

@@ -15,7 +15,7 @@ import { firstMove } from '@/src/core/diagnosis/planner/first-moves'
 import { heatPrice } from '@/src/core/diagnosis/planner/heat'
 import { lookAtEnds } from '@/src/core/diagnosis/planner/look-at-ends'
 import { type Check, type Choice, findNextCheck, rankChecks, weighQuestion } from '@/src/core/diagnosis/planner/next-check'
-import { nextProof, nextReproduction } from '@/src/core/diagnosis/planner/proof'
+import { isLookAtWork, nextProof, nextReproduction } from '@/src/core/diagnosis/planner/proof'
 import { separatingCheck, widened } from '@/src/core/diagnosis/planner/separate'
 import { hotToMetal } from '@/src/core/diagnosis/planner/to-metal'
 import { nextOfWay } from '@/src/core/diagnosis/planner/way-steps'
@@ -61,7 +61,7 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
     return confirming ? ask(confirming, true) : end(verdict)
   }
   // With nothing told and nothing seen, or where all looks sound, the house is run through its calls: that has to be seen in any case.
-  const looksSound = soundShare(suspects) > LOOKS_SOUND
+  const looksSound = soundShare(suspects) > LOOKS_SOUND || (suspects[0].id === NOTHING_WRONG && soundOnceAllRan(suspects) !== null)
   const isOwnWay = choice.way !== undefined && choice.way !== 'free'
   const second =
     lookAgain(engine, evidence, posterior, bench, choice) ??
@@ -89,7 +89,8 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
     )
     if (again) return ask(again, true)
     if (sound && seen.length === 0) {
-      // What a call-back costs is worth a few cheap checks more.
+      // What a call-back costs is worth a few cheap checks more, and no second search.
+      if (sinceLastLook(engine, evidence) >= MOST_DOUBTS) return end(sound)
       const doubts = countingAsSound(engine, posterior)
       const pricing = { stakes: CALL_BACK_MINUTES, bother: engine.cost.attention }
       const [doubt] = rankChecks(engine, doubts, bench, evidence.observations, { ...choice, ...pricing, way: 'free' }, 1)
@@ -111,10 +112,12 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
   const first = isOwnWay ? ownStep(engine, evidence, planned, bench, choice) : firstMove(engine, evidence, planned, bench, choice)
   if (first) return ask(first, false)
   const next = findNextCheck(engine, planned, bench, evidence.observations, choice)
-  if (next) return ask(isOwnWay ? next : apartFirst(engine, evidence, planned, suspects, bench, next, choice), inDoubt !== null)
-  // Where nothing else tells, the one reading that a repair hangs on is taken again.
-  const again = hangsOn === null ? null : takeAgain(engine, evidence, inDoubt ?? posterior, bench, [hangsOn], choice)
-  if (again) return ask(again, true)
+  const apart = next && !isOwnWay ? apartFirst(engine, evidence, planned, suspects, bench, next, choice) : next
+  // The one reading that a repair hangs on is taken again where nothing else tells as much for its minutes.
+  const again = hangsOn === null ? null : takeAgain(engine, evidence, planned, bench, [hangsOn], choice)
+  const rate = ({ gainBits, minutes }: Check) => gainBits / (minutes + engine.cost.attention)
+  if (again && (apart === null || rate(again) > rate(apart))) return ask(again, true)
+  if (apart) return ask(apart, inDoubt !== null)
   // What hangs on one reading is as likely as that reading is to be believed: both ways of it are told.
   const both = inDoubt ? evenly(posterior, inDoubt) : posterior
   const last = endSearch(engine, both, inDoubt ? listSuspects(engine, evidence, both, 1) : suspects)
@@ -184,6 +187,13 @@ function nothingSplits(
   const only = { ...posterior, hypotheses: among, noneOfThese: 0 }
   return findNextCheck(engine, only, bench, observations, { ...choice, way: 'free' }) ? null : group
 }
+
+/** Checks that are asked in doubt once every call was seen to run. */
+const MOST_DOUBTS = modelValue({ value: 3, unit: 'checks', source: 'assumption' })
+
+/** How many checks were taken since the last look at what a call does. */
+const sinceLastLook = (engine: Engine, { observations }: Evidence): number =>
+  observations.length - 1 - observations.findLastIndex((one) => isLookAtWork(engine, one))
 
 /** What a house called sound costs that is not, when it showed on no call. */
 const CALL_BACK_MINUTES = modelValue({ value: 30, unit: 'minutes', source: 'assumption' })
