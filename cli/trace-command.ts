@@ -30,9 +30,9 @@ export async function traceCommand(options: Options): Promise<void> {
   let proposal: Proposal | null = null
   for await (const line of createInterface({ input: process.stdin })) {
     // Trimming takes a mark of the byte order too.
-    const { bench } = foldJob(engine.system, entries)
+    const before = foldJob(engine.system, entries)
     const understood = understand(engine, entries, line.trim(), proposal, stamp)
-    const cautions = cautionsOf(engine.system, bench, Array.isArray(understood) ? understood : [])
+    const cautions = cautionsOf(engine.system, before, Array.isArray(understood) ? understood : [])
     if (Array.isArray(understood)) entries.push(...understood.filter(({ id }) => !entries.some((entry) => entry.id === id)))
     const folded = foldJob(engine.system, entries)
     // A program on the other end looks at one part at a time.

@@ -1,5 +1,5 @@
 import { enumerateFaults } from '@/src/core/faults/enumerate'
-import { mayBurnOutAgain } from '@/src/core/job/burned-out'
+import { cautionOfRepair, mayBurnOutAgain } from '@/src/core/job/burned-out'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 
 describe('a second transformer', () => {
@@ -22,5 +22,21 @@ describe('a second transformer', () => {
       expect(mayBurnOutAgain(idOf('transformer-dead'), [{ fault: idOf(family) }])).toBe(false)
     expect(mayBurnOutAgain(idOf('transformer-dead'), [{ fault: idOf('landed-wrong') }])).toBe(true)
     expect(mayBurnOutAgain(idOf('coil-open'), [])).toBe(false)
+  })
+
+  const told = (what: string, cause = '') => ({ fault: null, what, cause })
+
+  it('is warned of when the repair is told in words, too, unless what burned it out is said', () => {
+    expect(cautionOfRepair(told('Transformer'), [])).toContain('ohm the loads and conductors')
+    expect(cautionOfRepair(told('New 40 VA xfmr'), [])).toContain('ohm the loads')
+    expect(cautionOfRepair(told('Transformer', 'outdoor Y rubbed through'), [])).toBeNull()
+    expect(cautionOfRepair(told('Transformer'), [{ fault: idOf('coil-shorted'), what: 'Contactor', cause: '' }])).toBeNull()
+    expect(cautionOfRepair(told('Contactor'), [])).toBeNull()
+  })
+
+  it('of one job is counted, whatever was found in between', () => {
+    const first = told('Transformer', 'age')
+    expect(cautionOfRepair(told('Transformer again'), [first])).toContain('transformer 2 of this job')
+    expect(cautionOfRepair(told('Transformer', 'the short'), [first, first])).toContain('transformer 3 of this job')
   })
 })

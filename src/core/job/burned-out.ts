@@ -14,3 +14,29 @@ export const mayBurnOutAgain = (fault: string, repairs: readonly { readonly faul
 /** What is said before it goes in. */
 export const BURNS_OUT_AGAIN =
   'What burned it out may still be there, where no fuse sees it: ahead of the fuse, or around it through the bond. Find it before a second transformer goes in.'
+
+/** A repair as it stands in the record. */
+export interface DoneRepair {
+  readonly fault: string | null
+  readonly what: string
+  readonly cause: string
+}
+
+/** A transformer went in, whether it was found or is told in words. */
+const isTransformer = ({ fault, what }: DoneRepair): boolean =>
+  (fault !== null && isBurnedOut(fault)) || /\b(?:transformers?|xfmrs?|trafos?)\b/i.test(what)
+
+/**
+ * What is to be said of a repair that puts a transformer in while nothing that burns one out was found, or a second one; null for every
+ * other. How many went in this job is counted: a second is never bad luck.
+ */
+export function cautionOfRepair(repair: DoneRepair, before: readonly DoneRepair[]): string | null {
+  if (!isTransformer(repair)) return null
+  const went = before.filter(isTransformer).length
+  const isCauseKnown = repair.cause.trim() !== '' || [...before, repair].some(({ fault }) => fault !== null && burnsOut(fault))
+  if (went === 0) return isCauseKnown ? null : `${BURNS_OUT_AGAIN} ${OHM_FIRST} ${SAY_CAUSE}`
+  return `That is transformer ${went + 1} of this job: something still burns them out. ${OHM_FIRST}`
+}
+
+const OHM_FIRST = 'Power off, ohm the loads and conductors of every call before the new one gets power.'
+const SAY_CAUSE = 'What burned it out belongs to the repair: "repaired transformer because of ...".'

@@ -101,7 +101,7 @@ function useRecord(system: System, timeline: readonly Entry[], past: number | nu
       if (problem) tell({ say: problem, isProblem: true })
       else if (added.length > 0) {
         const said = added.map((entry) => sayDraft(system, entry, foldJob(system, before))).join(', then ')
-        const [caution] = cautionsOf(system, foldJob(system, before).bench, added)
+        const [caution] = cautionsOf(system, foldJob(system, before), added)
         tell({ say: caution ?? said, isProblem: caution !== undefined })
       }
       return problem

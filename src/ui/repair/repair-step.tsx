@@ -2,7 +2,7 @@
 import { useMemo, useState } from 'react'
 import { useForm } from 'react-hook-form'
 import { NONE_OF_THESE, NOTHING_WRONG } from '@/src/core/diagnosis/inference/suspects'
-import { BURNS_OUT_AGAIN, mayBurnOutAgain } from '@/src/core/job/burned-out'
+import { cautionOfRepair } from '@/src/core/job/burned-out'
 import { hurtConductor, repairAdvice } from '@/src/core/repair/of-job'
 import { sayPercent } from '@/src/core/units/quantity'
 import { cableById, zoneName, zonesOf } from '@/src/core/wiring/system'
@@ -36,6 +36,8 @@ export function RepairStep({ onStep }: ScreenProps) {
   const forget = useKeptForm(form, `repair ${job.id}`)
   const { errors } = form.formState
   const chosen = form.watch('fault')
+  const [done, cause] = form.watch(['what', 'cause'])
+  const caution = cautionOfRepair({ fault: chosen === '' ? null : chosen, what: done, cause }, state.repairs)
   const choose = (fault: string, zone: string, what: string) => {
     form.setValue('fault', fault)
     form.setValue('zone', zone, { shouldValidate: true })
@@ -131,7 +133,7 @@ export function RepairStep({ onStep }: ScreenProps) {
           <form aria-label="What was done" onSubmit={enter} className="mb-3 flex flex-col gap-2 rounded border-2 border-next bg-raised p-3">
             <h2 className="font-bold text-large">What was done, and where</h2>
             {state.bench.power && <Caution>Power off and proved dead before wires are spliced or parts changed.</Caution>}
-            {mayBurnOutAgain(chosen, state.repairs) && <Caution>{BURNS_OUT_AGAIN}</Caution>}
+            {caution && <Caution>{caution}</Caution>}
             <label>
               <span className="font-bold">Where</span>
               <select
