@@ -4,6 +4,7 @@ import { pinOf, problemWithPoint, sayPoint } from '@/src/core/bench/points'
 import { sayJumpers } from '@/src/core/bench/say-jumpers'
 import { landingsOfSwap, problemWithSwap, swapAt } from '@/src/core/bench/swaps'
 import type { PartOf } from '@/src/core/wiring/part'
+import { partKinds } from '@/src/core/wiring/part-kinds'
 import { type Point, parsePoint } from '@/src/core/wiring/point'
 import { firstPart, partById, partsOf, placeById, type System } from '@/src/core/wiring/system'
 
@@ -38,7 +39,7 @@ export function applyChange(system: System, bench: Bench, change: BenchChange): 
     case 'unplug':
     case 'plug': {
       const part = partById(system, change.part)
-      if (!part || !isPluggable(part.kind))
+      if (!part || !partKinds[part.kind].unplugs)
         return refuse(`"${change.part}" does not unplug. These do: ${pluggableParts(system).join(', ')}.`)
       const others = bench.unplugged.filter((other) => other !== change.part)
       if (change.do === 'unplug') return done({ unplugged: [...others, change.part] })
@@ -101,9 +102,7 @@ export function isResettable(system: System, bench: Bench, part = firstPart(syst
   return holds === 'breaker' || (holds === 'as-found' && fuseOf(system, part)?.holds === 'breaker')
 }
 
-export const isPluggable = (kind: string): boolean => kind === 'switch' || kind === 'coil' || kind === 'thermostat'
-
-export const pluggableParts = (system: System): string[] => system.parts.filter((part) => isPluggable(part.kind)).map((part) => part.id)
+export const pluggableParts = (system: System): string[] => system.parts.filter(({ kind }) => partKinds[kind].unplugs).map(({ id }) => id)
 
 function moveEnd(system: System, bench: Bench, act: 'lift' | 'land', end: Point): Applied {
   const problem = problemWithPoint(system, end)

@@ -11,6 +11,7 @@ import { wordsOfSwitch } from '@/src/core/readings/switch-looks'
 import { workingAt } from '@/src/core/readings/working'
 import { modelValue } from '@/src/core/units/model-value'
 import { sayCall } from '@/src/core/wiring/call'
+import { partKinds } from '@/src/core/wiring/part-kinds'
 import { isPoint, parsePoint } from '@/src/core/wiring/point'
 import { lineNodes } from '@/src/core/wiring/supply'
 import { cableById, callsOf, firstPart, furtherFuses, partById, partsOf, placeById, type System, zonesOf } from '@/src/core/wiring/system'
@@ -161,10 +162,9 @@ const isLookable = (system: System, id: string): boolean => {
   if (what === 'wiring') return zonesOf(system).some((zone) => wiringOf(zone.id) === id)
   if (what === 'flame' || what === 'signal') return partsOf(system, 'board').some((board) => board.id === of && board.ignites !== undefined)
   const part = partById(system, id)
-  const kind = part?.kind
   if (part?.kind === 'switch') return wordsOfSwitch(part).length > 0
   const isFurther = furtherFuses(system).some((fuse) => fuse.id === id)
-  return kind === 'coil' || kind === 'thermostat' || kind === 'load' || kind === 'board' || isFurther
+  return isFurther || (part !== undefined && partKinds[part.kind].isSeenAtWork)
 }
 
 function problemWithWord(system: System, entry: Extract<Entry, { kind: 'reading' }>): string | null {

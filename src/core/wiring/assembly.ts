@@ -26,6 +26,7 @@ import {
   windingNode,
 } from '@/src/core/wiring/links'
 import { type Part, type PartOf, watchedFor } from '@/src/core/wiring/part'
+import { partKinds } from '@/src/core/wiring/part-kinds'
 import { CHASSIS, conductorEnd, pinPoint, terminalPoint } from '@/src/core/wiring/point'
 import { type Cable, partsOf, type System } from '@/src/core/wiring/system'
 import { feedOf, hotTerminals, livesBetween, switchedTerminals } from '@/src/core/wiring/thermostat'
@@ -289,7 +290,7 @@ export const feedInside = (part: PartOf<'thermostat'>, terminal: string): string
 /** How many leads of a part come off when it is unplugged. */
 export function plugsOf(part: Part): number {
   if (part.kind === 'thermostat') return hotTerminals(part).length + (livesBetween(part) ? 1 : 0)
-  return part.kind === 'switch' || part.kind === 'coil' ? 2 : 0
+  return partKinds[part.kind].hasOwnLeads ? 2 : 0
 }
 
 /** Each call letter that a thermostat of the system closes, with the hot letter that it is closed to. */

@@ -1,4 +1,5 @@
 import type { Part } from '@/src/core/wiring/part'
+import { partKinds } from '@/src/core/wiring/part-kinds'
 import type { Place, System } from '@/src/core/wiring/system'
 
 /** A board's output, drawn between the call that it follows and what it feeds. */
@@ -22,11 +23,9 @@ export interface Chain {
   readonly leads: readonly string[]
 }
 
-const chainKinds = ['switch', 'coil', 'electronics', 'board', 'fuse', 'transformer']
-
 function chainPartsOf(system: System, place: Place): ChainPart[] {
   return system.parts.flatMap((part): ChainPart[] => {
-    if (part.place !== place.id || !chainKinds.includes(part.kind)) return []
+    if (part.place !== place.id || !partKinds[part.kind].standsInChain) return []
     const outputs =
       part.kind === 'board'
         ? part.outputs

@@ -1,0 +1,23 @@
+import { pluggableParts } from '@/src/core/bench/apply'
+import { wordsOfLook } from '@/src/core/readings/looks'
+import { plugsOf } from '@/src/core/wiring/assembly'
+import { partKinds } from '@/src/core/wiring/part-kinds'
+import { catalogue } from '@/src/core/wiring/systems/catalogue'
+
+describe('what holds of every part of a kind', () => {
+  const parts = catalogue.flatMap((system) => system.parts.map((part) => ({ system, part })))
+
+  it('only what comes off its leads has leads that come off, and leads of its own to read', () => {
+    for (const { system, part } of parts) {
+      const { unplugs, hasOwnLeads } = partKinds[part.kind]
+      expect([part.id, pluggableParts(system).includes(part.id)]).toEqual([part.id, unplugs])
+      expect([part.id, plugsOf(part) > 0]).toEqual([part.id, unplugs])
+      if (hasOwnLeads) expect(unplugs).toBe(true)
+    }
+  })
+
+  it('what is seen at work has words for what is seen of it', () => {
+    for (const { system, part } of parts)
+      if (partKinds[part.kind].isSeenAtWork) expect([part.id, wordsOfLook(system, part.id).length > 1]).toEqual([part.id, true])
+  })
+})

@@ -1,0 +1,30 @@
+import type { Part } from '@/src/core/wiring/part'
+
+/** What holds of every part of a kind, whatever its role. A new kind does not compile until it has its answers. */
+export interface PartKindRecord {
+  /** It comes off its leads by hand. */
+  readonly unplugs: boolean
+  /** Off its leads, it is read across two of its own. */
+  readonly hasOwnLeads: boolean
+  /** Whoever stands beside it sees or hears what it does, without a meter. */
+  readonly isSeenAtWork: boolean
+  /** It stands in a row between the hot side and common, and is drawn there. */
+  readonly standsInChain: boolean
+}
+
+const NONE: PartKindRecord = { unplugs: false, hasOwnLeads: false, isSeenAtWork: false, standsInChain: false }
+
+export const partKinds: Readonly<Record<Part['kind'], PartKindRecord>> = {
+  transformer: { ...NONE, standsInChain: true },
+  fuse: { ...NONE, standsInChain: true },
+  thermostat: { ...NONE, unplugs: true, isSeenAtWork: true },
+  switch: { unplugs: true, hasOwnLeads: true, isSeenAtWork: false, standsInChain: true },
+  coil: { unplugs: true, hasOwnLeads: true, isSeenAtWork: true, standsInChain: true },
+  board: { ...NONE, isSeenAtWork: true, standsInChain: true },
+  electronics: { ...NONE, standsInChain: true },
+  load: { ...NONE, isSeenAtWork: true },
+  strap: NONE,
+  bond: NONE,
+  disconnect: NONE,
+  supply: NONE,
+}
