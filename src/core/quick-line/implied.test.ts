@@ -29,6 +29,7 @@ const heatPump = standing('heat-pump-o', 'outdoor', 'on')
 const rooftop = standing('rooftop-gas', 'package', 'on')
 const rooftopDead = standing('rooftop-gas', 'package', 'off')
 const strips = standing('rooftop-electric', 'package', 'on')
+const panel = standing('zoned-furnace-ac', 'panel', 'on')
 const induced = standing('furnace-induced-draft', 'indoor', 'on')
 
 describe('a word where one stands, and what one thing implies of another', () => {
@@ -63,6 +64,16 @@ describe('a word where one stands, and what one thing implies of another', () =>
     ['door open', induced, 'panel off'],
     ['trips with just R and C on', furnace, 'lift stat Y; lift stat G; lift stat W; lift outdoor Y; trips'],
     ['26 at pressure switch in, 0 out', induced, 'rollout-draft-C 26 V; draft-ignition-C 0 V'],
+    ['R-C 26 at panel', panel, 'R-C1 26 V'],
+    ['Y out of panel 0', panel, 'Y-C1 0 V'],
+    ['Y1 and Y2 26', standing('furnace-ac-two-stage', 'indoor', 'on'), 'Y1-C 26 V; Y2-C 26 V'],
+    [
+      'outdoor cable: Y to C 15, O to C 18',
+      standing('heat-pump-o', 'indoor', 'off'),
+      'outdoor Y to outdoor C 15; outdoor O to outdoor C 18',
+    ],
+    ["contactor pulled in, fan runs, compressor doesn't", heatPump, 'contactor in; compressor still; note fan runs'],
+    ['fuse open, 3 amp', furnace, 'fuse blown; note 3 A fuse'],
     ['26 in 0 out of the fuse', furnace, 'sec-C 26 V; R-C 0 V'],
     ['26 on both sides of the fuse', furnace, 'sec-C 26 V; R-C 26 V'],
     ['0.38 A with Y jumped', furnace, 'jumper R Y; 0.38 A on R'],

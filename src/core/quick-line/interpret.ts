@@ -6,6 +6,7 @@ import { noticed } from '@/src/core/quick-line/noticed'
 import type { Said } from '@/src/core/quick-line/rule'
 import type { Reading } from '@/src/core/quick-line/sense'
 import type { Sentence } from '@/src/core/quick-line/sentence'
+import { placeById } from '@/src/core/wiring/system'
 
 /**
  * A sentence by what is in it, whatever the order of its words: "24 on Y outside", "nothing outside on Y" and "Y has no volts at the
@@ -74,16 +75,26 @@ function firstOf(readings: readonly Reading[], meaning: Meaning, the: Sentence):
 /** What there is none of nobody has called for; and beside a mark on a wire a fan is where it was found. */
 const NO_CALL_OF_ITS_OWN = /\bno (?:heat|cool)(?:ing)?\b|\b(?:rubbed|chewed|scorched|stapled|burnt|melted|bare)\b/
 
+/** Whoever stands at an outdoor unit and does not say that it is called means the fan there. */
+const isOutdoorFan = (text: string, { system, state }: Sentence): boolean =>
+  placeById(system, state.bench.place)?.kind === 'outdoor' && !CALLS_FAN.test(text)
+
 const isMotorBeside = (text: string): boolean =>
-  /\bfan and\b|\band (?:the )?fan\b/.test(text) ||
-  (/\bcompressor\b/.test(text) &&
-    !/\b(?:on|in|with|for|to|calls?|called|calling) (?:the )?fan\b|\bfan (?:call|called|calling|mode|only|on)\b/.test(text))
+  /\bfan and\b|\band (?:the )?fan\b/.test(text) || (/\bcompressor\b/.test(text) && !CALLS_FAN.test(text))
+
+const CALLS_FAN = /\b(?:on|in|with|for|to|calls?|called|calling) (?:the )?fan\b|\bfan (?:call|called|calling|mode|only|on)\b/
 
 /** What is read or seen on a call that is said beside it: 26 on O in cool. */
 function onCall(meaning: Meaning, the: Sentence): Said {
   const [call, another] = meaning.calls
   // The fan beside another motor is the motor, where nothing is said to call for it.
-  if (!call || another || (call === 'fan' && isMotorBeside(meaning.text)) || NO_CALL_OF_ITS_OWN.test(meaning.text)) return null
+  if (
+    !call ||
+    another ||
+    (call === 'fan' && (isMotorBeside(meaning.text) || isOutdoorFan(meaning.text, the))) ||
+    NO_CALL_OF_ITS_OWN.test(meaning.text)
+  )
+    return null
   const senses = new Set(meaning.senses)
   senses.delete('with')
   const line = firstOf([...measured, ...noticed], { ...meaning, calls: [], senses }, the)

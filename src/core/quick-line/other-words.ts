@@ -1,7 +1,7 @@
 import { cableTowards } from '@/src/core/quick-line/meaning'
 import { findCable, isGroundWord } from '@/src/core/quick-line/names'
 import { loadOf, type Sentence } from '@/src/core/quick-line/sentence'
-import { cableById, partById, type System } from '@/src/core/wiring/system'
+import { cableById, partById, partsOf, placeById, type System } from '@/src/core/wiring/system'
 
 /** How something is said, and the same in other words: `$1` is what was found, or it is made of that in the system. */
 type Form = readonly [says: RegExp, as: string | ((the: Sentence, all: string, ...found: string[]) => string)]
@@ -105,6 +105,16 @@ const forms: readonly Form[] = [
     (the, all, wires, read, cable) => {
       const two = /^(\w+) ?(?:to|-|and) ?(\w+)$/i.exec(wires)
       return two === null || findCable(the.system, cable) === null ? all : `${cable} ${two[1]} to ${cable} ${two[2]} ${read}`
+    },
+  ],
+  // On a panel that has no common of its own letter, the one beside it.
+  [
+    /\b([RYGW]) ?(?:to|-|\/) ?C\b(?! ?\d\b)/g,
+    (the, all, letter) => {
+      const { place } = the.state.bench
+      const screws = placeById(the.system, place)?.terminals ?? []
+      const panel = partsOf(the.system, 'board').find((board) => board.place === place)
+      return panel && screws.includes(letter) && !screws.includes('C') ? `${letter} to ${panel.between[1]}` : all
     },
   ],
   // One stage is lettered with a number or without, and a neutral is N.

@@ -15,6 +15,8 @@ import { inFull } from '@/src/core/quick-line/shorthand'
 import { corrected, wordsInFull } from '@/src/core/quick-line/spelling'
 import { tryDrafts } from '@/src/core/quick-line/try-drafts'
 import { unheard } from '@/src/core/quick-line/unheard'
+import { partsOf } from '@/src/core/wiring/system'
+import { switchedTerminals } from '@/src/core/wiring/thermostat'
 
 /**
  * Reads one quick line. Nothing is changed; what comes back is what would be entered, and how it was understood. What the grammar does
@@ -55,8 +57,9 @@ function asTyped(line: string, read: Understood & { ok: true }): Understood & { 
   return { ...read, drafts: [note], say: read.say.replace(draft.text, () => note.text) }
 }
 
-function readAll(line: string, asked: QuickLineContext): Understood {
+function readAll(said: string, asked: QuickLineContext): Understood {
   const context: Reading = { ...asked, made: new Map(), led: new Map(), stood: asked.entries.length }
+  const line = eachAgainstCommon(said, asked)
   const read = inOwnWords(line, context) ?? readInGrammar(line, context)
   if (read.ok || isOfRun(line)) return read
   const put = inGrammarsWords(clausesOf(inFull(withLeadsByName(wordsInFull(line, context.system), context.system))), context)
@@ -67,6 +70,15 @@ function readAll(line: string, asked: QuickLineContext): Understood {
   if (understood.ok) return understood
   // What was understood and cannot be now is refused with its own reason; where the line said it in the grammar's words, at its own word.
   return understood.problem === read.problem ? read : { ...understood, start: 0, end: line.length }
+}
+
+/** `Y1 and Y2 26`: letters that are called are each read against common; between two of them one says "to". */
+function eachAgainstCommon(line: string, { system, entries }: QuickLineContext): string {
+  const found = /^([A-Z]\d?) and ([A-Z]\d?) (?:are |have |read |both )*(\d[\d.]*)(?: ?v| volts)?$/i.exec(line.trim())
+  const called = new Set(partsOf(system, 'thermostat').flatMap(switchedTerminals))
+  const letters = found?.slice(1, 3).map((name) => name.toUpperCase())
+  if (!found || !letters?.every((name) => called.has(name)) || !foldJob(system, entries).bench.power) return line
+  return letters.map((name) => `${name} ${found[3]}`).join(', ')
 }
 
 /** What the product itself says of an entry is that entry. */

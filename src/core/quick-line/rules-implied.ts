@@ -115,7 +115,7 @@ export const impliedRules: readonly Rule[] = [
     const [first, ...others] = all.map((one) => the.letter(one))
     return all.every((one) => the.isLetter(one)) ? others.map((one) => `jumper ${first} ${one}`).join('; ') : null
   }),
-  rule('(?:full|good|24) (?:voltage|volts|power) (?:on|at) ([a-z]\\d?)', (the, letter) => {
+  rule('(?:full|good) (?:voltage|volts|power) (?:on|at) ([a-z]\\d?)', (the, letter) => {
     const read = the.isLetter(letter) && !/^(?:c|gnd)$/.test(letter) ? the.voltsAt(letter, 'X') : null
     return read && the.state.bench.power ? read.replace('X V', 'jumps between 20 and 28') : null
   }),
@@ -141,6 +141,7 @@ export const impliedRules: readonly Rule[] = [
       ? `${how === 'rubbed' ? 'rubbed' : 'scorched'} ${the.state.bench.place}; ${the.asNote()}`
       : null,
   ),
+  rule('(?:transformer|primary|it)(?: is| was)? on (?:the )?\\d+(?: ?v| volt)? tap(?: .*)?', (the) => the.asNote()),
   // Colors that lie on each other's letters.
   rule('(\\S+) (?:is )?on ([a-z]\\d?)(?:,| and|, and) (\\S+) (?:is )?on ([a-z]\\d?)', (the, one, first, other, second) => {
     const [a, b] = [one, other].map((wire) => (the.isLetter(wire) ? the.letter(wire) : letterOfColour(the, wire)))

@@ -58,6 +58,7 @@ export class Sentence {
     if (/^(?:fan|blower|indoor fan) relay$/.test(word))
       return partsOf(this.system, 'coil').find(({ role }) => role === 'blower-relay')?.id ?? null
     if (/^high limit(?: switch)?$/.test(word)) return this.part('limit')
+    if (/^first (?:compressor|contactor)$/.test(word)) return this.part(word.slice('first '.length))
     if (/^heat(?:er|ing)? (?:relay|sequencer)$/.test(word))
       return partsOf(this.system, 'coil').find(({ role }) => role === 'sequencer')?.id ?? null
     const ofBoard = /^(outdoor|outside|indoor|inside|panel|zone|zone panel) (?:control )?board$/.exec(word)
@@ -182,6 +183,8 @@ export class Sentence {
     // On a panel a zone's letters stand beside its own common.
     const ofZone = `C${/\d$/.exec(letter)?.[0] ?? ''}`
     if (screws.includes(letter) && screws.includes(ofZone)) return ofZone
+    const panel = screws.includes('C') ? undefined : partsOf(this.system, 'board').find((board) => board.place === place)
+    if (panel && screws.includes(letter) && screws.includes(panel.between[1])) return panel.between[1]
     const common = screws.includes(letter) ? commonBeside(this.system, terminalPoint(letter, place)) : null
     return common ? parsePoint(common).name : 'C'
   }

@@ -3,7 +3,16 @@ export type Shortened = readonly [RegExp, string | ((...found: string[]) => stri
 
 /** What was read, of two at once or against what. */
 export const ofReadings: readonly Shortened[] = [
-  [/^(?:weak|low|good|full) voltage,? (?=\d)/i, ''],
+  // Of one cable, pair by pair.
+  [
+    /^(outdoor|stat|condenser) cable: (?=.*,)(.+)$/i,
+    (_, cable, pairs) =>
+      pairs
+        .replace(/\b([A-Z]\d?) (?:to|-) ([A-Z]\d?)\b/g, `${cable} $1 to ${cable} $2`)
+        .replace(/(?<!to )(?<!\w )\b([A-Z]\d?) to (?=ground|gnd|chassis)/g, `${cable} $1 to `),
+  ],
+  [/^(\d{2,3})(?: ?v| volts?)? to (?:the )?(?:transformer|xfmr),? (?:and |but )?(\d\S*|nothing)(?: ?v)? out$/i, 'primary $1, secondary $2'],
+  [/^(?:weak|good|full) voltage,? (?=\d)/i, ''],
   [/\b(\d[\d.]*)(?: ?v| volts?)? at ([A-Z]\d?) to ([A-Z]\d?)(?=$|,)/g, '$2 to $3 $1'],
   [/^([A-Z]\d?[- ](?:to )?[A-Z]\d? 0(?: ?v)?),? (?:so )?(?:it is )?closed$/, '$1'],
   [/^(\d\S*)(?: ?v| volts?)? on (?:the )?hot side of (?:the )?(?:transformer|xfmr)$/i, 'secondary $1'],

@@ -12,6 +12,9 @@ const ON_CALL =
 
 /** What trips and what holds: the fuse that went on a call, and what no longer goes. */
 const ofTrips: readonly Shortened[] = [
+  // What a fuse is rated is not what was read through it.
+  [/^((?:the )?fuse (?:is |was )?(?:open|blown|good|ok|fine)),? (?:it(?: is|[’']s) )?(?:an? )?(\d+) ?(?:a|amps?)$/i, '$1; note $2 A fuse'],
+  [/^(.+\block(?:ed )?out),? (?:and )?(?:i )?reset it$/i, '$1; note reset it'],
   [
     /^((?:the )?fuse (?:blew|popped)(?: again)?),? (when it (?:got|gets|was) (?:cold|hot|wet|warm).*|after (?:the|a) (?:rain|storm).*|last (?:night|week).*)$/i,
     '$1; note $2',
@@ -72,6 +75,7 @@ const ofCalls: readonly Shortened[] = [
 
 /** What a part does, and how it lies. */
 const ofParts: readonly Shortened[] = [
+  [/\b(damper \d|valve|relay) shorted,? (?:at )?(?=\d)/gi, '$1 '],
   [/^(stat|thermostat|display|screen) (?:comes and goes|goes on and off|flickers)$/i, 'thermostat chatters'],
   [/^(?:drain |the )?pan (?:is )?full,? (?:and |the )?float (?:is )?up$/i, 'float up; note pan full'],
   // What comes of it is no call.
