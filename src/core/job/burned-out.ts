@@ -39,4 +39,4 @@ export function cautionOfRepair(repair: DoneRepair, before: readonly DoneRepair[
 }
 
 const OHM_FIRST = 'Power off, ohm the loads and conductors of every call before the new one gets power.'
-const SAY_CAUSE = 'What burned it out belongs to the repair: "repaired transformer because of ...".'
+const SAY_CAUSE = 'Say with the repair what burned it out.'

@@ -26,8 +26,9 @@ const AMPS_SHARE = modelValue({ value: 0.04, unit: 'share', source: 'engine.md s
 const OHMS_SHARE = modelValue({ value: 0.04, unit: 'share', source: 'engine.md section 7' })
 /** Spread of ohms once the house is known, beside their share. */
 const OHMS_SIGMA = modelValue({ value: 0.25, unit: 'ohm', source: 'engine.md section 7' })
-/** A free point that nothing live is coupled to has no ghost to show, but what strays in from the line. */
+/** Coupled to less than this, a free point has nothing live near it, and no ghost to show. */
 const NOTHING_LIVE_VOLTS = modelValue({ value: 0.1, unit: 'V', source: 'assumption' })
+/** What strays in all the same, from the line beside it. */
 const STRAY_VOLTS = modelValue({ value: 1, unit: 'V', source: 'assumption' })
 /** Above this source impedance a point is floating for a 10 Mohm meter. */
 const FLOATING_OHM = modelValue({ value: 100e3, unit: 'ohm', source: 'assumption' })

@@ -61,9 +61,8 @@ export const timesTold = ({ intermittent }: Hypothesis, { repeats = 0 }: Observa
 /** Chance that an answer is plain wrong: twice over it hardly is, and what was seen to be out of order is not either. */
 export const wrongShare = (observation: Observation): number => {
   if (factsIn(observation) > 1) return WRONG_READING ** 2
-  if ((observation.repeats ?? 0) > 0) return WRONG_READING * SAME_EYE
-  if (isPlainToSee(observation)) return WRONGLY_SEEN
-  return observation.probe.meter === 'trip' ? WRONGLY_HELD : WRONG_READING
+  const once = isPlainToSee(observation) ? WRONGLY_SEEN : observation.probe.meter === 'trip' ? WRONGLY_HELD : WRONG_READING
+  return (observation.repeats ?? 0) > 0 ? once * SAME_EYE : once
 }
 
 /** How many facts an answer is: what a meter read twice, or the eye saw three times, is two. */
