@@ -109,7 +109,7 @@ const days: readonly Day[] = [
   },
 ]
 
-const VISITS = 5
+const VISITS = 20
 
 function truthOf({ hypotheses }: Engine, ids: readonly string[]): Hypothesis {
   const found = ids.map((id) => {
