@@ -91,6 +91,9 @@ export const flameRules: readonly Rule[] = [
     `no glow(?: .*)?|${IGNITER} (?:never|doesnt|does not|wont|isnt|is not|not)(?: even)? (?:glow|glows|glowing|light up|lights up|heat|get hot|heat up|come on)(?: .*)?`,
     flame('no glow'),
   ),
+  rule(`${IGNITER} (?:is |has |reads |gets )?(?:0|zero|nothing|no volts|no voltage)(?: ?v| volts)?`, (the) =>
+    the.state.bench.power ? ofIgniter(the, (igniter) => `${igniter} 0 V`) : null,
+  ),
   rule(`${IGNITER} (?:is |stays )?(?:dark|cold)`, flame('no glow')),
   rule(
     `(?:burners?|flame|fire)(?: is| are)? (?:lit|on|lights?|burning|burns?|steady|good|stays? (?:lit|on))(?: and stays? (?:lit|on))?(?: (?:fine|now|steady|good|ok))?`,

@@ -19,6 +19,7 @@ const forms: readonly Form[] = [
   [/ (?:on one side),? (?:and |but )?(?=[\d.]+ ?v? (?:on )?(?:the )?other(?: side)?$)/gi, ' in, '],
   [/(?<=\d) one side,? (?:and |but )?([\d.]+) (?:on )?(?:the )?other(?: side)?$/gi, ' in, $1 out'],
   [/\bbetween hot and neutral\b/gi, 'hot to neutral'],
+  [/^(before|after|past|ahead of|behind) (?:the )?([a-z ]+?) (?:is |reads? |there is )?(\d\S*)(?: ?v| volts?)?$/gi, '$3 $1 $2'],
   [/\b(low|high) pressure (?:switch )?(?:cut out|is out|kicked out|dropped out)\b/gi, '$1-pressure switch open'],
   [/\b(?:ran) ([A-Z]\d?) (?:on|over|through) (?:the )?(?=\w+$)/gi, 'swap $1 to '],
   [/(\w)[’']s got (?=\d|no\b|nothing\b|a\b)/gi, '$1 has '],

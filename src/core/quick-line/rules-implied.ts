@@ -142,6 +142,20 @@ export const impliedRules: readonly Rule[] = [
       : null,
   ),
   rule('(?:transformer|primary|it)(?: is| was)? on (?:the )?\\d+(?: ?v| volt)? tap(?: .*)?', (the) => the.asNote()),
+  // What was taken off last goes back.
+  rule('(?:land|landed|put|hooked|reconnected|put back) it(?: back)?(?: on| up)?', (the) =>
+    leading('land', the.state.bench.lifted.at(-1) ?? null),
+  ),
+  // Of several transformers the one that is named, in and out.
+  rule(
+    `(.+ transformer) (?:has )?${NUMBER}(?: ?v| volts)? in,? (?:and |but )?(?:${NUMBER}|nothing|none|zero)(?: ?v| volts)? out`,
+    (the, name, into, outOf) => {
+      const part = partById(the.system, the.part(name) ?? '')
+      if (part?.kind !== 'transformer') return null
+      const [primary, secondary] = [part.primary, part.secondary].map((pair) => pair.join('-'))
+      return `${primary} ${into} V at ${part.place}; ${secondary} ${outOf || '0'} V at ${part.place}`
+    },
+  ),
   // Colors that lie on each other's letters.
   rule('(\\S+) (?:is )?on ([a-z]\\d?)(?:,| and|, and) (\\S+) (?:is )?on ([a-z]\\d?)', (the, one, first, other, second) => {
     const [a, b] = [one, other].map((wire) => (the.isLetter(wire) ? the.letter(wire) : letterOfColour(the, wire)))

@@ -12,6 +12,8 @@ const ON_CALL =
 
 /** What trips and what holds: the fuse that went on a call, and what no longer goes. */
 const ofTrips: readonly Shortened[] = [
+  [/\bput (?:the |a |in a )?breaker in(?: the)? place of (?:the )?fuse\b/gi, 'breaker in'],
+  [/^(proved .+\d.*?),? (?:and )?(cool|heat|fan|cooling|heating) (?=\d[\d.]* ?a\b)/i, '$1; proved $2 '],
   // What a fuse is rated is not what was read through it.
   [/^((?:the )?fuse (?:is |was )?(?:open|blown|good|ok|fine)),? (?:it(?: is|[’']s) )?(?:an? )?(\d+) ?(?:a|amps?)$/i, '$1; note $2 A fuse'],
   [/^(.+\block(?:ed )?out),? (?:and )?(?:i )?reset it$/i, '$1; note reset it'],
@@ -54,6 +56,7 @@ const ofTrips: readonly Shortened[] = [
 
 /** What is called, and set. */
 const ofCalls: readonly Shortened[] = [
+  [/^zone (\d) (cool|heat|fan)(?:ing)?(?: call)?: /i, 'call $2 zone $1, '],
   [
     /^(?:changed|switched|turned|moved|flipped|set) (?:it|stat|thermostat|the stat|mode)(?: over)? to (cool|heat)(?:ing)?(?: mode)?(?: (?:at )?[4-9]\d)?$/i,
     'call $1',
@@ -75,6 +78,7 @@ const ofCalls: readonly Shortened[] = [
 
 /** What a part does, and how it lies. */
 const ofParts: readonly Shortened[] = [
+  [/(?<=\binducer (?:is )?(?:on|runs|running)),? (?:and |but )?(?:the )?switch (?=\d|open|closed)/gi, ', pressure switch '],
   [/\b(damper \d|valve|relay) shorted,? (?:at )?(?=\d)/gi, '$1 '],
   [/^(stat|thermostat|display|screen) (?:comes and goes|goes on and off|flickers)$/i, 'thermostat chatters'],
   [/^(?:drain |the )?pan (?:is )?full,? (?:and |the )?float (?:is )?up$/i, 'float up; note pan full'],
