@@ -52,3 +52,15 @@ it('on the hot side it is read behind the fuse, with that out: through it a dead
     true,
   )
 })
+
+it('the fuse out parts what is ahead of it from what hangs behind: a rub that no fuse sees is named', () => {
+  const id = 'furnace-ac'
+  const engine = engineOf(id)
+  const rub = engine.hypotheses.find((one) => one.id === 'lead-to-chassis:sec@indoor')
+  if (!rub) throw new Error('no such hypothesis')
+  const { verdict, observations } = runTrial(engine, createHouse(systemOf(id), rub, templateValues, createRandom(1)), {
+    complaint: { ...emptyComplaint, symptoms: ['smell'] },
+  })
+  expect(verdict).toMatchObject({ found: 'repair', repair: { id: 'lead:sec@indoor' } })
+  expect(observations.some(({ bench, probe }) => bench.slot.holds === 'nothing' && bench.slot.open && probe.meter === 'ohms')).toBe(true)
+})

@@ -49,7 +49,7 @@ export function causeOfBurn(
     )
     if (isRead || refused.has(key)) continue
     const dead: Bench = { ...bench, power: false, call: 'off' }
-    const off = pulled(terminal) ? { ...dead, slot: { ...bench.slot, holds: 'nothing' as const, open: false } } : dead
+    const off = pulled(terminal) ? { ...dead, slot: { ...bench.slot, holds: 'nothing' as const, open: true } } : dead
     const check = weighQuestion(engine, posterior, observations, bench, off, probe, place)
     if (check) return check
   }

@@ -93,7 +93,7 @@ function whatStaysOn(
   return told ?? strip ?? null
 }
 
-/** What chatters is seen and heard, the call on, before anything is switched off: the relay or valve of which the most is learned. */
+/** What chatters is seen and heard, the call on, before anything is switched off: the relay or valve of which the most is learned for its minutes. */
 function whatChatters(
   engine: Engine,
   { complaint, observations }: Evidence,
@@ -112,7 +112,9 @@ function whatChatters(
     const check = weighQuestion(engine, posterior, observations, bench, on, probe, place)
     return check && check.gainBits >= WORTH_A_MOVE ? [check] : []
   })
-  return checks.reduce<Check | null>((best, check) => (best === null || check.gainBits > best.gainBits ? check : best), null)
+  // All of one place is seen before the next walk.
+  const rate = ({ gainBits, minutes }: Check) => gainBits / (minutes + engine.cost.attention)
+  return checks.reduce<Check | null>((best, check) => (best === null || rate(check) > rate(best) ? check : best), null)
 }
 
 /** The call may be missing at its thermostat: a motor that runs on it, or volts at the unit, have settled that. */

@@ -16,6 +16,10 @@ export function ohmsCandidates(system: System, base: Bench): Candidate[] {
   const add = (bench: Bench, probes: { probe: Probe; place: string }[]) => {
     if (probes.length > 0) candidates.push({ bench, probes })
   }
+  // The fuse out parts what is ahead of it, the winding with it, from what hangs behind.
+  const fuse = firstPart(system, 'fuse')
+  if (fuse.holds === undefined && off.slot.holds !== 'nothing')
+    add({ ...off, slot: { ...off.slot, holds: 'nothing', open: true } }, sidesOfFuse(system, fuse))
   for (const cable of system.cables) {
     const used = cable.conductors.filter((conductor) => conductor.lands.some((terminal) => terminal !== null))
     cable.between.forEach((place, side) => {
@@ -118,6 +122,16 @@ function partProbes(system: System, part: PartOf<'switch'> | PartOf<'coil'>): { 
 function outputProbes(part: PartOf<'thermostat'>): { probe: Probe; place: string }[] {
   const points = [part.hot, ...switchedTerminals(part)].map((terminal) => terminalPoint(terminal, part.place))
   return points.flatMap((a, index) => points.slice(index + 1).map((b) => ({ probe: { meter: 'ohms' as const, a, b }, place: part.place })))
+}
+
+/** Either side of a fuse against common, and against the metal. */
+function sidesOfFuse(system: System, { between, place }: PartOf<'fuse'>): { probe: Probe; place: string }[] {
+  const ground = groundAt(system, place)
+  return between.flatMap((name) => {
+    const point = terminalPoint(name, place)
+    const others = [commonBeside(system, point), ground].filter((other): other is Point => other !== null && other !== point)
+    return others.map((other) => ({ probe: { meter: 'ohms' as const, a: point, b: other }, place }))
+  })
 }
 
 /** Everything against common at a place, and across each switch and coil, with nothing moved. */
