@@ -9,30 +9,17 @@ import { partById, partsOf, placeById } from '@/src/core/wiring/system'
 
 const isAtStat = ({ system, state }: Sentence): boolean => placeById(system, state.bench.place)?.kind === 'thermostat'
 
-/** Whatever is on a letter of the strip where one stands, all of it off. */
-function offLetter({ system, state }: Sentence, letter: string): string | null {
+/** All that is landed where one stands on letters that are meant, off. */
+function offHere({ system, state }: Sentence, isMeant: (letter: string) => boolean): string | null {
   const { place, lifted } = state.bench
-  const ends = system.cables.flatMap(({ id, between, conductors }) => {
-    const side = between.indexOf(place)
-    return side < 0 ? [] : conductors.flatMap((wire) => (wire.lands[side] === letter ? [conductorEnd(id, wire.id, place)] : []))
-  })
-  const on = ends.filter((end) => !lifted.includes(end))
-  return on.length === 0 ? null : on.map((end) => `lift ${end}`).join('; ')
-}
-
-/** All that is landed where one stands but for some letters, off. */
-function allOffBut({ system, state }: Sentence, kept: readonly string[]): string | null {
-  const { place, lifted } = state.bench
-  const ends = system.cables.flatMap(({ id, between, conductors }) => {
-    const side = between.indexOf(place)
-    return side < 0
-      ? []
-      : conductors.flatMap(({ id: wire, lands }) =>
-          lands[side] === null || kept.includes(lands[side]) ? [] : [conductorEnd(id, wire, place)],
-        )
-  })
-  const on = ends.filter((end) => !lifted.includes(end))
-  return on.length === 0 ? null : on.map((end) => `lift ${end}`).join('; ')
+  const on = system.cables.flatMap(({ id, between, conductors }) =>
+    conductors.flatMap(({ id: wire, lands }) => {
+      const letter = between.includes(place) ? lands[between.indexOf(place)] : null
+      const end = conductorEnd(id, wire, place)
+      return letter !== null && isMeant(letter) && !lifted.includes(end) ? [`lift ${end}`] : []
+    }),
+  )
+  return on.length === 0 ? null : on.join('; ')
 }
 
 /** An inducer that runs was called to: there are volts at its pressure switch, or none across it. */
@@ -63,7 +50,7 @@ export const impliedRules: readonly Rule[] = [
   ),
   rule(
     '(?:pulled|took|lifted|lift|pull|take|disconnected|unhooked)(?: off)? (?:everything|all(?: (?:of )?wires)?|all of it|both(?: wires)?) (?:off|on|from|under)(?: of)? ([a-z]\\d?)',
-    (the, letter) => (the.isLetter(letter) ? offLetter(the, the.letter(letter)) : null),
+    (the, letter) => (the.isLetter(letter) ? offHere(the, (one) => one === the.letter(letter)) : null),
   ),
   rule(
     '(?:draft )?inducer (?:is )?(?:runs|running|on|comes on|starts|runs fine)(?: but| and| then|,)* (?:furnace |draft )?pressure switch (?:is |stays |still )?((?:not |wont |doesnt |never |isnt )?(?:open|opens|closed|close|closes|closing|make|makes|making|made|prove|proves|proving))',
@@ -73,12 +60,8 @@ export const impliedRules: readonly Rule[] = [
     '(?:(?:it )?(holds|held|trips|tripped|still trips|still holds) with )?(?:everything|all(?: (?:the )?wires)?) (?:is )?(?:off|lifted|pulled)(?: (?:off|from))?(?: (?:board|strip|here))? (?:but|except|besides|except for)(?: for)? ([a-z]\\d?)(?:(?:,| and|, and) ([a-z]\\d?))?,?(?: (?:it )?(holds|trips))?',
     (the, before, a, b, after) => {
       const kept = [a, b].filter(Boolean)
-      const off = kept.every((one) => the.isLetter(one))
-        ? allOffBut(
-            the,
-            kept.map((one) => the.letter(one)),
-          )
-        : null
+      const letters = kept.map((one) => the.letter(one))
+      const off = kept.every((one) => the.isLetter(one)) ? offHere(the, (one) => !letters.includes(one)) : null
       const how = before || after
       return off && (how ? `${off}; ${/trip/.test(how) ? 'trips' : 'holds'}` : off)
     },

@@ -85,7 +85,7 @@ export const ofReadings: readonly Shortened[] = [
   [/\bcoil (?:is )?shorted,? (?:at |reads )?(?=\d)/gi, 'coil '],
   [/(?<=\b(?:coil|contactor|relay|valve|damper)\b.* (?:\d*\.\d+(?: ?ohms?)?|\d+ ?ohms?)),? (?:dead )?shorted$/gi, ''],
   [/^secondary to (?=ground|gnd|chassis)/i, 'transformer secondary to '],
-  [/^([A-Z]\d?)(?: in)? (\d\S*),? (?:and |but )?out (\d\S*)(?: (?:at|on|of) (?:the )?(?:\w+ )?board)?$/, '$1 in is $2 $1 out is $3'],
+  [/^([A-Z]\d?)(?: in)? (\d\S*),? (?:and |but )?out (\d\S*)(?: (?:at|on|of) (?:the )?(?:\w+ )?board)?$/, '$1 $2, $1-out $3'],
   [/\b(boards?|control) (\d+) (flashes|blinks)$/gi, '$1 flashes $2 times'],
   [/(?<=\d.*),? (?:with )?no load$/i, ''],
   [/\b24 ?v(?:olt)?s? side\b/gi, 'secondary'],
