@@ -1,4 +1,4 @@
-import { createBench } from '@/src/core/bench/bench'
+import { type Bench, createBench } from '@/src/core/bench/bench'
 import { noEvidence } from '@/src/core/diagnosis/inference/posterior'
 import { propose } from '@/src/core/diagnosis/planner/propose'
 import { emptyComplaint, type Symptom } from '@/src/core/job/complaint'
@@ -76,6 +76,25 @@ describe('the first moves', () => {
     const places = observations.map(({ bench }) => bench.place)
     const arrivals = places.filter((place, index) => place !== places[index - 1])
     expect(new Set(arrivals).size).toBe(arrivals.length)
+  })
+
+  it('what ohms have found is not called again on a fuse of which nobody knows what it lets through', () => {
+    const engine = engineOf('dual-fuel')
+    const whole = createBench(engine.system)
+    const dead = { ...whole, power: false }
+    const cOff = { ...dead, lifted: ['outdoor-cable.C@indoor'] }
+    const apart = { ...cOff, unplugged: ['high-pressure'], place: 'outdoor' }
+    const observations = [
+      { id: 'l', bench: whole, probe: { meter: 'look', at: 'landings@indoor' }, answer: { word: 'all landed' } },
+      { id: 's', bench: { ...whole, call: 'cool' }, probe: { meter: 'look', at: 'stat' }, answer: { word: 'shows a call' } },
+      { id: 'v', bench: { ...whole, call: 'cool' }, probe: { meter: 'volts', a: 'Y@thermostat', b: 'C@thermostat' }, answer: 19.4 },
+      { id: 'o', bench: dead, probe: { meter: 'ohms', a: 'Y@indoor', b: 'C@indoor' }, answer: 4.6 },
+      { id: 'q', bench: cOff, probe: { meter: 'ohms', a: 'outdoor-cable.C@indoor', b: 'outdoor-cable.R@indoor' }, answer: 17.4 },
+      { id: 'p', bench: apart, probe: { meter: 'ohms', a: 'Y-out@outdoor', b: 'chassis@outdoor' }, answer: 7.4 },
+    ] as Observation[]
+    const { next } = propose(engine, { ...noEvidence, complaint: told('mode-dead', 'cool'), observations }, apart as Bench)
+    expect(next).not.toBeNull()
+    if (next?.bench.power) expect(next.bench.slot.holds).toBe('breaker')
   })
 
   it('what never stops is seen with nothing called: no call is made for it', () => {

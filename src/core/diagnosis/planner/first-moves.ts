@@ -2,12 +2,13 @@ import { type Bench, createBench } from '@/src/core/bench/bench'
 import { anyTime } from '@/src/core/bench/since'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { type Evidence, type Posterior, zoneProbabilities } from '@/src/core/diagnosis/inference/posterior'
+import { readyFuses } from '@/src/core/diagnosis/planner/candidates'
 import { type Check, type Choice, weighQuestion } from '@/src/core/diagnosis/planner/next-check'
 import { nextOfWay } from '@/src/core/diagnosis/planner/way-steps'
 import type { Symptom } from '@/src/core/job/complaint'
 import { openedBy, type Probe, probeKey } from '@/src/core/readings/check'
 import { landingsAt, parseLook } from '@/src/core/readings/look-target'
-import { questionKey } from '@/src/core/readings/observations'
+import { type Observation, questionKey } from '@/src/core/readings/observations'
 import { wholeLooks } from '@/src/core/readings/working'
 import { modelValue } from '@/src/core/units/model-value'
 import { type Point, terminalPoint } from '@/src/core/wiring/point'
@@ -49,7 +50,9 @@ export function firstMove(engine: Engine, evidence: Evidence, posterior: Posteri
   for (const move of [
     ...(told(asksForEyes) ? landingsHere(engine.system, bench) : []),
     ...(told(asksForVolts) ? voltsAtUnit(engine.system, bench) : []),
-    ...(told(asksForCall) ? isThereACall(engine.system, bench, complaint.call) : []),
+    ...(told(asksForCall)
+      ? isThereACall(engine.system, isOhmed(observations) ? { ...bench, ...readyFuses(engine.system, bench) } : bench, complaint.call)
+      : []),
   ]) {
     if (refused.has(probeKey(move.probe)) || asked.has(questionKey(anyTime(move.bench), move.probe))) continue
     if (placeById(engine.system, move.place)?.kind === 'thermostat' && !mayNotCall(engine, posterior, move.place)) continue
@@ -116,6 +119,9 @@ function whatChatters(
   const rate = ({ gainBits, minutes }: Check) => gainBits / (minutes + engine.cost.attention)
   return checks.reduce<Check | null>((best, check) => (best === null || rate(check) > rate(best) ? check : best), null)
 }
+
+/** Ohms were read: what they may have found is not called on a fuse of which nobody knows what it lets through. */
+const isOhmed = (observations: readonly Observation[]): boolean => observations.some(({ probe }) => probe.meter === 'ohms')
 
 /** The call may be missing at its thermostat: a motor that runs on it, or volts at the unit, have settled that. */
 const mayNotCall = (engine: Engine, posterior: Posterior, place: string): boolean =>
