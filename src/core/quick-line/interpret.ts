@@ -15,6 +15,9 @@ import { placeById } from '@/src/core/wiring/system'
 export function interpret(text: string, the: Sentence): Said {
   // What a hand pushes in says nothing of its coil.
   if (/\bby hand\b|\bpush(?:ed|ing|es)?\b.*\b(?:in|contactor|relay|armature)\b/.test(text)) return null
+  // What it does not do is nothing that it did, and what it did some time ago is told.
+  if (/\b(?:not|isnt|stopped|no longer|quit|never) (?:chatter|buzz|humm?|click)/.test(text)) return null
+  if (/\b(?:was|were)\b.*\b(?:earlier|before|yesterday|last (?:night|week|time|year))\b/.test(text)) return null
   // A valve that stays in a mode holds nothing.
   if (/\b(?:stuck|stays?|staying|stayed) in (?:heat|cool)/.test(text))
     return /\bvalve\b|\brv\b/.test(text)

@@ -4,6 +4,10 @@ import { loadOf, worded } from '@/src/core/quick-line/sentence'
 /** What belongs to a visit and is no entry of its own: kept as it was said, and nothing is weighed by it. Asked last. */
 export const remarkRules: readonly Rule[] = [
   rule(
+    '.+ (?:was|were) .*\\b(?:earlier|before|yesterday|last (?:night|week|time|year))|.+ (?:is |are )?(?:not|isnt|stopped|no longer|quit|never) (?:chatter|buzz|hum|click)\\S*(?: .*)?',
+    (the) => the.asNote(),
+  ),
+  rule(
     '(?:breaker|disconnect|plug|wire) (?:is |feels |gets |was )?(?:hot|warm)(?: .*)?|(?:two|three|2|3) wires (?:under|on|in) [a-z]\\d?(?: .*)?',
     (the) => the.asNote(),
   ),

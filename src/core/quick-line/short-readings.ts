@@ -3,6 +3,13 @@ export type Shortened = readonly [RegExp, string | ((...found: string[]) => stri
 
 /** What was read, of two at once or against what. */
 export const ofReadings: readonly Shortened[] = [
+  // What it is not, or should be, beside what it is.
+  [/(?<=\d(?: ?ohms?)?),? (?:so )?not (?:shorted|open)$/i, ''],
+  [/ (?:when|but) it should be \d\S*(?: ?v| volts?)?$/i, ''],
+  [/ not (?:\d\S*)(?: ?v| volts?)?,? (?:it[’']?s|it is|but) (?=\d)/i, ' '],
+  [/ reads good,? (?=\d)/i, ' '],
+  [/^nothing (?:is )?shorted to (ground|gnd|chassis|metal)$/i, 'all open to $1'],
+  [/^([A-Z]\d?) (?:is )?not (?:hot|live|energized) (?:on|in) (cool|heat|fan)(?:ing)?(?: call)?$/, 'call $2, $1 dead'],
   // Of one cable, pair by pair.
   [
     /^(outdoor|stat|condenser) cable: (?=.*,)(.+)$/i,

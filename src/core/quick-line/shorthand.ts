@@ -12,6 +12,8 @@ const ON_CALL =
 
 /** What trips and what holds: the fuse that went on a call, and what no longer goes. */
 const ofTrips: readonly Shortened[] = [
+  [/^(it )?(tripped|trips|popped|pops|blew|blows) before (?:i|we) (?:could|can) .+$/i, '$2'],
+  [/\bfuse (?:is |was )?(?:not|isn[’']?t|wasn[’']?t) (?:blown|open|popped|bad)\b/gi, 'fuse good'],
   [/\bput (?:the |a |in a )?breaker in(?: the)? place of (?:the )?fuse\b/gi, 'breaker in'],
   [/^(proved .+\d.*?),? (?:and )?(cool|heat|fan|cooling|heating) (?=\d[\d.]* ?a\b)/i, '$1; proved $2 '],
   // What a fuse is rated is not what was read through it.
@@ -56,6 +58,12 @@ const ofTrips: readonly Shortened[] = [
 
 /** What is called, and set. */
 const ofCalls: readonly Shortened[] = [
+  // How it lies on a call is seen on that call.
+  [
+    /^((?:the )?(?:outdoor |indoor |condenser )?(?:blower|fan motor|compressor|contactor|condenser|unit|valve|reversing valve|gas valve|relay|blower relay|inducer|strips|sequencer|heat pump))(?: is)? (off|out|in|dead|not in|not running) (?:on|in|with) (cool|heat|aux|fan)(?:ing)?(?: called| call)?$/i,
+    (_, what, how, call) =>
+      `call ${call}; ${what} ${/unit|condenser|heat pump/i.test(what) && /off|dead/i.test(how) ? 'not running' : how}`,
+  ],
   [/^zone (\d) (cool|heat|fan)(?:ing)?(?: call)?: /i, 'call $2 zone $1, '],
   [
     /^(?:changed|switched|turned|moved|flipped|set) (?:it|stat|thermostat|the stat|mode)(?: over)? to (cool|heat)(?:ing)?(?: mode)?(?: (?:at )?[4-9]\d)?$/i,
@@ -78,6 +86,13 @@ const ofCalls: readonly Shortened[] = [
 
 /** What a part does, and how it lies. */
 const ofParts: readonly Shortened[] = [
+  [/\bfloat (?:switch )?(?:is )?(?:not|isn[’']?t) up$/gi, 'float down'],
+  [/^(stat|thermostat|display|screen) (?:is )?(?:not|isn[’']?t) (?:blank|dead|dark)$/i, 'thermostat alive'],
+  [/^no flame signal$/i, 'flame signal low'],
+  [
+    /^(damper \d) (?:doesn[’']?t|does not|won[’']?t|not) (?:move|moving|drive) with (\d\S*)(?: ?v| volts?)?(?: on it| to it| across it)?$/i,
+    '$1 $2 V, note $1 does not move',
+  ],
   [/(?<=\binducer (?:is )?(?:on|runs|running)),? (?:and |but )?(?:the )?switch (?=\d|open|closed)/gi, ', pressure switch '],
   [/\b(damper \d|valve|relay) shorted,? (?:at )?(?=\d)/gi, '$1 '],
   [/^(stat|thermostat|display|screen) (?:comes and goes|goes on and off|flickers)$/i, 'thermostat chatters'],
