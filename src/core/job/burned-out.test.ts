@@ -36,7 +36,7 @@ describe('a second transformer', () => {
 
   it('of one job is counted, whatever was found in between', () => {
     const first = told('Transformer', 'age')
-    expect(cautionOfRepair(told('Transformer again'), [first])).toContain('transformer 2 of this job')
-    expect(cautionOfRepair(told('Transformer', 'the short'), [first, first])).toContain('transformer 3 of this job')
+    expect(cautionOfRepair(told('Transformer again'), [first])).toContain('Transformer 2 of this job')
+    expect(cautionOfRepair(told('Transformer', 'the short'), [first, first])).toContain('Transformer 3 of this job')
   })
 })

@@ -34,9 +34,10 @@ export function cautionOfRepair(repair: DoneRepair, before: readonly DoneRepair[
   if (!isTransformer(repair)) return null
   const went = before.filter(isTransformer).length
   const isCauseKnown = repair.cause.trim() !== '' || [...before, repair].some(({ fault }) => fault !== null && burnsOut(fault))
-  if (went === 0) return isCauseKnown ? null : `${BURNS_OUT_AGAIN} ${OHM_FIRST} ${SAY_CAUSE}`
-  return `That is transformer ${went + 1} of this job: something still burns them out. ${OHM_FIRST}`
+  // What to do stands first: one line of the desk shows no more.
+  if (went === 0) return isCauseKnown ? null : `${OHM_FIRST} ${SAY_CAUSE} ${BURNS_OUT_AGAIN}`
+  return `Transformer ${went + 1} of this job: something still burns them out. ${OHM_FIRST}`
 }
 
-const OHM_FIRST = 'Power off, ohm the loads and conductors of every call before the new one gets power.'
+const OHM_FIRST = 'Power off: ohm the loads and conductors of every call before the new one gets power.'
 const SAY_CAUSE = 'Say with the repair what burned it out.'
