@@ -40,4 +40,4 @@ export function cautionOfRepair(repair: DoneRepair, before: readonly DoneRepair[
 }
 
 const OHM_FIRST = 'Power off: ohm the loads and conductors of every call before the new one gets power.'
-const SAY_CAUSE = 'Say with the repair what burned it out.'
+const SAY_CAUSE = 'Record what burned it out with the repair.'

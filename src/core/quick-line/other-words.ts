@@ -1,7 +1,7 @@
 import { cableTowards } from '@/src/core/quick-line/meaning'
 import { findCable, isGroundWord } from '@/src/core/quick-line/names'
 import { loadOf, type Sentence } from '@/src/core/quick-line/sentence'
-import { cableById, partById, partsOf, placeById, type System } from '@/src/core/wiring/system'
+import { cableById, partById, placeById, type System } from '@/src/core/wiring/system'
 
 /** How something is said, and the same in other words: `$1` is what was found, or it is made of that in the system. */
 type Form = readonly [says: RegExp, as: string | ((the: Sentence, all: string, ...found: string[]) => string)]
@@ -112,10 +112,8 @@ const forms: readonly Form[] = [
   [
     /\b([RYGW]) ?(?:to|-|\/) ?C\b(?! ?\d\b)/g,
     (the, all, letter) => {
-      const { place } = the.state.bench
-      const screws = placeById(the.system, place)?.terminals ?? []
-      const panel = partsOf(the.system, 'board').find((board) => board.place === place)
-      return panel && screws.includes(letter) && !screws.includes('C') ? `${letter} to ${panel.between[1]}` : all
+      const screws = placeById(the.system, the.state.bench.place)?.terminals ?? []
+      return screws.includes(letter) && !screws.includes('C') ? `${letter} to ${the.commonOf(letter)}` : all
     },
   ],
   // One stage is lettered with a number or without, and a neutral is N.

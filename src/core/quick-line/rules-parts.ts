@@ -55,7 +55,7 @@ function allBack({ state: { bench } }: Sentence): Said {
     ...bench.unplugged.map((part) => `plug ${part}`),
     ...bench.lifted.map((end) => `land ${end}`),
   ]
-  return back.length === 0 ? { asks: 'Nothing is off, unplugged or joined in the record.' } : back.join('; ')
+  return back.length === 0 ? { asks: 'The record shows nothing lifted, unplugged or jumpered.' } : back.join('; ')
 }
 
 const COLOURS = '(?:red|white|green|yellow|blue|brown|orange|black|purple|violet|gray|grey|pink|tan)'

@@ -1,35 +1,21 @@
 import { NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
 import { loadOf, worded } from '@/src/core/quick-line/sentence'
 
+/** Told beside a search, each in its words: no reading, and nothing of the bench. */
+const REMARKS: readonly string[] = [
+  '.+ (?:was|were) .*\\b(?:earlier|before|yesterday|last (?:night|week|time|year))|.+ (?:is |are )?(?:not|isnt|stopped|no longer|quit|never) (?:chatter|buzz|hum|click)\\S*(?: .*)?',
+  '(?:breaker|disconnect|plug|wire) (?:is |feels |gets |was )?(?:hot|warm)(?: .*)?|(?:two|three|2|3) wires (?:under|on|in) [a-z]\\d?(?: .*)?',
+  '.*\\b(?:touching|loose strand|stray strand|whisker)\\b.*|(?:relays?|something) (?:clicks?|clicking|clicked) in(?:side)? (?:thermostat|stat|tstat)(?: .*)?',
+  '(?:\\S+ )?(?:sensor|economizer|humidifier|uv light|zone valve|dehumidifier|air cleaner) (?:is |was )?(?:unplugged|disconnected|off|bad|dead|missing)',
+  '.*\\bpush(?:ed|ing|es)?\\b.*\\b(?:contactor|relay|armature)\\b.*|(?:thermostat|stat|tstat) was (?:off|never set|set to off|not set|not on)(?: .*)?|.*\\bnever set to (?:cool|heat)(?:ing)?',
+  '(?:.+ )?code (?:on|at) (?:the )?(?:board|control|panel)|(?:.+ )?goes off on (?:its )?overload',
+  '(?:control |main )?board flashes \\d+ times|.*\\btransformer (?:is |was |looks )?(?:cooked|toast|toasted|fried|smoked|roasted|shot|bulged)(?: out)?',
+  '(?:neutral|hot|ground|line)(?: wire)? (?:is |was )?loose,? (?:tightened|fixed|remade)(?: it)?(?: up)?',
+]
+
 /** What belongs to a visit and is no entry of its own: kept as it was said, and nothing is weighed by it. Asked last. */
 export const remarkRules: readonly Rule[] = [
-  rule(
-    '.+ (?:was|were) .*\\b(?:earlier|before|yesterday|last (?:night|week|time|year))|.+ (?:is |are )?(?:not|isnt|stopped|no longer|quit|never) (?:chatter|buzz|hum|click)\\S*(?: .*)?',
-    (the) => the.asNote(),
-  ),
-  rule(
-    '(?:breaker|disconnect|plug|wire) (?:is |feels |gets |was )?(?:hot|warm)(?: .*)?|(?:two|three|2|3) wires (?:under|on|in) [a-z]\\d?(?: .*)?',
-    (the) => the.asNote(),
-  ),
-  rule(
-    '.*\\b(?:touching|loose strand|stray strand|whisker)\\b.*|(?:relays?|something) (?:clicks?|clicking|clicked) in(?:side)? (?:thermostat|stat|tstat)(?: .*)?',
-    (the) => the.asNote(),
-  ),
-  rule(
-    '(?:\\S+ )?(?:sensor|economizer|humidifier|uv light|zone valve|dehumidifier|air cleaner) (?:is |was )?(?:unplugged|disconnected|off|bad|dead|missing)',
-    (the) => the.asNote(),
-  ),
-  rule(
-    '.*\\bpush(?:ed|ing|es)?\\b.*\\b(?:contactor|relay|armature)\\b.*|(?:thermostat|stat|tstat) was (?:off|never set|set to off|not set|not on)(?: .*)?|.*\\bnever set to (?:cool|heat)(?:ing)?',
-    (the) => the.asNote(),
-  ),
-  rule('(?:.+ )?code (?:on|at) (?:the )?(?:board|control|panel)|(?:.+ )?goes off on (?:its )?overload', (the) => the.asNote()),
-  // A light of a board that the record has not, and what is said of a transformer that was not read.
-  rule(
-    '(?:control |main )?board flashes \\d+ times|.*\\btransformer (?:is |was |looks )?(?:cooked|toast|toasted|fried|smoked|roasted|shot|bulged)(?: out)?',
-    (the) => the.asNote(),
-  ),
-  rule('(?:neutral|hot|ground|line)(?: wire)? (?:is |was )?loose,? (?:tightened|fixed|remade)(?: it)?(?: up)?', (the) => the.asNote()),
+  ...REMARKS.map((says) => rule(says, (the) => the.asNote())),
   rule('(?:held|holding|hold|pushed) door switch (?:in|shut|down|closed)(?: .*)?', (the) => the.asNote()),
   rule(
     '(?:(?:furnace |draft )?pressure switch )?(?:hose|tube|tubing|vent|flue)s? .*|(?:pressure switch|inducer|draft switch) (?:hose|tube|port)s? .*|.*\\bset up as\\b.*|compressor (?:is )?(?:off|out|down|cut out|went off) on (?:the )?(?:high|low|head|thermal|pressure)(?: .*)?',

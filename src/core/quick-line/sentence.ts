@@ -177,7 +177,7 @@ export class Sentence {
   }
 
   /** What a letter is read against: the common beside it, where a strip has several. */
-  private commonOf(letter: string, said: string | null): string {
+  commonOf(letter: string, said: string | null = null): string {
     const place = said ?? this.state.bench.place
     const screws = placeById(this.system, place)?.terminals ?? []
     // On a panel a zone's letters stand beside its own common.

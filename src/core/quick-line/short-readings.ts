@@ -1,4 +1,4 @@
-/** What it is put by, and how it is put in full. */
+/** A shortened form, and the words it stands for. */
 export type Shortened = readonly [RegExp, string | ((...found: string[]) => string)]
 
 /** What was read, of two at once or against what. */

@@ -1,25 +1,4 @@
-import type { BenchChange } from '@/src/core/bench/bench'
-import { type Entry, stampEntry } from '@/src/core/job/entry'
-import { readQuickLine } from '@/src/core/quick-line/read-line'
-import { systemById } from '@/src/core/wiring/systems/catalogue'
-
-let count = 0
-const stamp = { newId: () => `e${++count}`, now: () => '2026-05-04T09:10:00Z' }
-
-/** Where one stands, and whether the power is on, before a line is said. */
-function standing(id: string, place: string, power: 'on' | 'off', ...more: BenchChange[]) {
-  const system = systemById(id)
-  if (!system) throw new Error(`no system ${id}`)
-  const changes: BenchChange[] = [{ do: 'walk', place }, ...(power === 'off' ? [{ do: 'power', on: false } as const] : []), ...more]
-  const entries: Entry[] = changes.map((change) => stampEntry({ kind: 'bench', change }, stamp))
-  return (line: string) => readQuickLine(line, { system, entries, suspects: [], proposed: null })
-}
-
-function drafts(read: ReturnType<typeof standing>, line: string) {
-  const understood = read(line)
-  if (!understood.ok) throw new Error(`${line}: ${understood.problem}`)
-  return understood.drafts
-}
+import { drafts, standing } from '@/tests/setup/standing'
 
 const liveOutside = standing('heat-pump-o', 'outdoor', 'on')
 const liveInside = standing('heat-pump-o', 'indoor', 'on')

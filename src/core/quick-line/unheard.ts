@@ -22,7 +22,7 @@ export function unheard(line: string, drafts: readonly EntryDraft[], system: Sys
   return lostLetter(line, the, heard) ?? lostWords(line, the, heard) ?? lostState(line, the, drafts)
 }
 
-/** How an armature lies, said beside what was read of it, and held by no look. */
+/** A state that the line names beside a reading, a relay that is in, what runs, a board that is dead, and no look holds. */
 function lostState(line: string, the: Sentence, drafts: readonly EntryDraft[]): string | null {
   const isTold = drafts.some(
     (draft) => draft.kind === 'note' || draft.kind === 'trip' || (draft.kind === 'reading' && draft.probe.meter === 'look'),

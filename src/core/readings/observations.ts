@@ -58,7 +58,7 @@ const repeatedOf = new Memo((_: Observation) => new LruCache<number, Observation
 /** How often an answer counts for a hypothesis: what comes and goes had its chance to show each time, what stands still tells once. */
 export const timesTold = ({ intermittent }: Hypothesis, { repeats = 0 }: Observation): number => (intermittent ? 1 + repeats : 1)
 
-/** Chance that an answer is plain wrong: twice over it hardly is, and what was seen to be out of order is not either. */
+/** Chance that an answer is plain wrong: less when it was repeated, and for what is plain to see. */
 export const wrongShare = (observation: Observation): number => {
   if (factsIn(observation) > 1) return WRONG_READING ** 2
   const once = isPlainToSee(observation) ? WRONGLY_SEEN : observation.probe.meter === 'trip' ? WRONGLY_HELD : WRONG_READING
@@ -68,7 +68,7 @@ export const wrongShare = (observation: Observation): number => {
 /** How many facts an answer is: what a meter read twice, or the eye saw three times, is two. */
 export const factsIn = ({ probe, repeats = 0 }: Observation): number => (repeats > (probe.meter === 'look' ? 1 : 0) ? 2 : 1)
 
-/** Who was misled by a look is misled again: by the same noise, the wrong box, a fan that had not yet run down. The meter's leads are set anew. */
+/** A look repeated at once is mostly misled by the same thing: a noise, the wrong box, a fan still running down. A meter's leads are set anew. */
 const SAME_EYE = modelValue({ value: 0.25, unit: 'chance', source: 'assumption' })
 /** A wire that is off, a valve that chatters, a code, a mark, a breaker that popped is reported where there is none: nobody sees what is not there. */
 const WRONGLY_SEEN = modelValue({ value: 0.003, unit: 'chance', source: 'assumption' })
