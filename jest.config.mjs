@@ -15,6 +15,8 @@ const shared = {
 
 /** @type {import('jest').Config} */
 const config = {
+  // A machine that is busy with something else takes its time; a test that hangs is still ended.
+  testTimeout: 60_000,
   // The long suites compute, and nothing else runs beside them.
   maxWorkers: '100%',
   projects: [
