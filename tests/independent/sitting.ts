@@ -113,7 +113,7 @@ export async function sitIndependently(engine: Engine, spice: SpiceSession, seed
     house.tripped ||= hasTripped
     const answer = await senses.take(probe)
     steps.push(
-      `${changes.map((change) => Object.values(change).join(' ')).join('; ')} | ${JSON.stringify(probe)} = ${JSON.stringify(answer)}${house.tripped ? ' TRIPPED' : ''}`,
+      `${minutes.toFixed(1)} min ${changes.map((change) => Object.values(change).join(' ')).join('; ')} | ${JSON.stringify(probe)} = ${JSON.stringify(answer)}${house.tripped ? ' TRIPPED' : ''}`,
     )
     const { tripped } = house
     if (tripped) house.bench = { ...house.bench, slot: { ...house.bench.slot, open: true } }

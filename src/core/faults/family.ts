@@ -16,7 +16,9 @@ export interface FaultFamilyRecord {
   readonly comesAndGoes?: 'touch' | 'touch-or-heat'
   /** The damage may have left a mark on the wiring that the eye finds. */
   readonly leavesMark?: true
-  /** What the eye finds at the landings of its place. */
+  /** A wire off its screw, or on a wrong one: the eye finds it at the landings of its place. */
+  readonly endsAmiss?: true
+  /** What else the eye finds there. */
   readonly seenAtLandings?: 'strap' | 'wet' | 'corroded'
   /** The code of a board or thermostat that it may have set off. */
   readonly setsCode?: 'over-current' | 'low-voltage'

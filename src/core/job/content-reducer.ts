@@ -10,6 +10,7 @@ import type { ContentEntry, Entry } from '@/src/core/job/entry'
 import type { Clash, JobState, Refusal } from '@/src/core/job/job-state'
 import type { WayOfWorking } from '@/src/core/job/ways'
 import { type Probe, tripWord } from '@/src/core/readings/check'
+import { clockAfterReading } from '@/src/core/readings/clock-after'
 import { isCode } from '@/src/core/readings/code-looks'
 import { type Observation, questionKey } from '@/src/core/readings/observations'
 import { firstPart, type System } from '@/src/core/wiring/system'
@@ -262,7 +263,13 @@ function passTime(system: System, gathered: Gathered, entry: ContentEntry): void
   const gap = gathered.at === null ? 0 : (Date.parse(entry.at) - Date.parse(gathered.at)) / 60_000
   const passed = Math.max(acted, Math.min(LONGEST_GAP_MIN, gap))
   gathered.at = entry.at
-  gathered.clock = entry.kind === 'bench' ? clockAfter(gathered.clock, entry.change, passed) : clockLater(gathered.clock, passed)
+  const { clock, bench } = gathered
+  gathered.clock =
+    entry.kind === 'bench'
+      ? clockAfter(clock, entry.change, passed)
+      : entry.kind === 'reading'
+        ? clockAfterReading(clock, bench, entry.probe, passed)
+        : clockLater(clock, passed)
 }
 
 /**

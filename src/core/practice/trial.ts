@@ -1,7 +1,7 @@
 import { applyChange, isResettable } from '@/src/core/bench/apply'
 import { type Bench, type BenchChange, createBench, slotOf, withSlot } from '@/src/core/bench/bench'
 import { minutesOf } from '@/src/core/bench/cost'
-import { atTime, clockAfter, clockLater, UNTOUCHED } from '@/src/core/bench/since'
+import { atTime, clockAfter, UNTOUCHED } from '@/src/core/bench/since'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { type Behaviour, symptomLikelihood } from '@/src/core/diagnosis/hypotheses/priors'
 import { weigh } from '@/src/core/diagnosis/inference/pairs'
@@ -14,6 +14,7 @@ import { type Complaint, emptyComplaint } from '@/src/core/job/complaint'
 import { symptoms } from '@/src/core/job/symptoms'
 import type { House } from '@/src/core/practice/house'
 import { type Answer, type Probe, tripWord } from '@/src/core/readings/check'
+import { clockAfterReading } from '@/src/core/readings/clock-after'
 import type { Observation } from '@/src/core/readings/observations'
 import { modelValue } from '@/src/core/units/model-value'
 import type { Random } from '@/src/core/units/random'
@@ -108,7 +109,7 @@ export function* searchBySteps(engine: Engine, start: Start, solver: Solver = fr
       const [lead] = listSuspects(weighed.engine, evidence, weighed.posterior, 0)
       return { verdict, lead: lead.id, checks, minutes, trips, fuses, cooked, observations, bench }
     }
-    const route = planRoute(system, bench, next.bench, next.place, engine.cost)
+    const route = planRoute(system, atTime(bench, clock), next.bench, next.place, engine.cost)
     const taken = route.minutes + engine.cost.reading[next.probe.meter]
     minutes += taken
     for (const change of route.changes) {
@@ -117,7 +118,7 @@ export function* searchBySteps(engine: Engine, start: Start, solver: Solver = fr
       clock = clockAfter(clock, change, minutesOf(system, bench, change, engine.cost))
       bench = applied.bench
     }
-    clock = clockLater(clock, route.waits + engine.cost.reading[next.probe.meter])
+    clock = clockAfterReading(clock, bench, next.probe, route.waits + engine.cost.reading[next.probe.meter])
     const read = atTime(bench, clock)
     const answered = yield { changes: route.changes, minutes: taken, probe: next.probe }
     const { answer, tripped, opened } = answered

@@ -1,8 +1,9 @@
 import { type Bench, benchKey, isResistor } from '@/src/core/bench/bench'
-import { USUAL_SINCE } from '@/src/core/bench/since'
+import { isWarm, USUAL_SINCE } from '@/src/core/bench/since'
 import { INTERMITTENT_SHOWS, WARM_SHOWS } from '@/src/core/faults/rates'
 import { setInState } from '@/src/core/operation/in-state'
 import { type Probe, tripWord } from '@/src/core/readings/check'
+import { isFromTheCallOn } from '@/src/core/readings/clock-after'
 import { type Hypothesis, healthy, whileHidden, whileShown } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { parseLook } from '@/src/core/readings/look-target'
@@ -54,10 +55,9 @@ export function predictAll(
   leaning: Leaning = false,
 ): Prediction[] {
   const shown = predictShown(laboratory, bench, whileShown(hypothesis), probes, leaning)
-  const shows = showsOn(hypothesis, bench)
-  if (shows === 1) return shown
+  if (showsOn(hypothesis, bench) === 1) return shown
   const hidden = predictShown(laboratory, bench, whileHidden(hypothesis), probes, leaning)
-  return shown.map((prediction, index) => nowAndThen(prediction, hidden[index], shows))
+  return shown.map((prediction, index) => nowAndThen(prediction, hidden[index], showsOn(hypothesis, bench, probes[index])))
 }
 
 export const predict = (laboratory: Laboratory, bench: Bench, hypothesis: Hypothesis, probe: Probe, leaning = false): Prediction =>
@@ -70,14 +70,15 @@ export const nowAndThen = (shown: Prediction, hidden: Prediction, shows: number)
   isAlike(shown, hidden) ? hidden : [...weighed(shown, shows, 'shown'), ...weighed(hidden, 1 - shows, 'hidden')]
 
 /**
- * How likely a fault is there on a bench: always, but for what comes and goes. What opens with the heat needs a call that has been on,
- * and a delay ends within its minutes.
+ * How likely a fault is there on a bench: always, but for what comes and goes. What opens with the heat needs a call that has been on, and
+ * who watches the burners makes the call anew for it; a delay ends within its minutes.
  */
-export function showsOn({ intermittent, warms, fault }: Hypothesis, { power, call, since = USUAL_SINCE }: Bench): number {
+export function showsOn({ intermittent, warms, fault }: Hypothesis, { power, call, since = USUAL_SINCE }: Bench, probe?: Probe): number {
   if (fault?.family === 'delay-running') return power && call !== 'off' ? DELAY_STILL_RUNS[since.call] : 1
   if (!intermittent) return 1
   if (!warms) return INTERMITTENT_SHOWS
-  return power && call !== 'off' ? WARM_SHOWS[since.call] : WARM_SHOWS.moment
+  if (!power || call === 'off') return WARM_SHOWS.moment
+  return WARM_SHOWS[probe && isFromTheCallOn(probe) && isWarm(since) ? USUAL_SINCE.call : since.call]
 }
 
 /** A delay that still runs once the call has been on for so long: those of compressors are of up to five minutes. */
@@ -147,7 +148,7 @@ function watchedBy(system: System, probe: Probe): Watches {
   if (igniters.size === 0) return 'else'
   if (probe.meter === 'volts') return igniters.has(probe.a) || igniters.has(probe.b) ? 'igniter' : 'else'
   if (probe.meter !== 'look') return 'else'
-  return igniters.has(probe.at) ? 'igniter' : ['flame', 'signal'].includes(parseLook(probe.at).what) ? 'burners' : 'else'
+  return igniters.has(probe.at) ? 'igniter' : isFromTheCallOn(probe) ? 'burners' : 'else'
 }
 const ignitersOf = new Memo(
   (system: System): ReadonlySet<string> =>

@@ -93,6 +93,8 @@ describe('a fault that comes and goes', () => {
     expect(hasAskedEnough({ ...noEvidence, observations }, hides)).toBe(true)
     expect(hasAskedEnough({ ...noEvidence, observations: observations.slice(1) }, hides)).toBe(false)
     expect(hasAskedEnough({ ...noEvidence, observations }, [suspect('a', 0.9), suspect('b', 0.1)])).toBe(false)
+    // While it shows, each reading tells.
+    expect(hasAskedEnough({ ...noEvidence, observations }, hides, true)).toBe(false)
   })
 })
 

@@ -18,9 +18,10 @@ const ALL_UNSTEADY = modelValue({ value: 0.8, unit: 'probability', source: 'assu
 /** The same where the customer says that it comes and goes: the plan for that is worth more than the next reading. */
 const MOST_CHECKS_NOW_AND_THEN = modelValue({ value: 11, unit: 'checks', source: 'assumption' })
 
-/** Enough has been asked: the search ends with what it has. */
-export function hasAskedEnough({ complaint, observations }: Evidence, suspects: readonly Suspect[]): boolean {
+/** Enough has been asked: the search ends with what it has. While what comes and goes shows, it is followed. */
+export function hasAskedEnough({ complaint, observations }: Evidence, suspects: readonly Suspect[], showsNow = false): boolean {
   if (observations.length >= MOST_CHECKS) return true
+  if (showsNow) return false
   const unsteady = suspects.reduce((sum, suspect) => sum + suspect.unsteady, 0)
   if (!complaint.symptoms.includes('fuse-now-and-then')) return observations.length >= MOST_UNSTEADY_CHECKS && unsteady > ALL_UNSTEADY
   // What was told is not there now: a house that looks sound, and what hides, are one then.

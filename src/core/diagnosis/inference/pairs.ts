@@ -60,10 +60,11 @@ function weighAnew(base: Engine, evidence: Evidence): Weighed {
 
 function explainsBadly(engine: Engine, { complaint }: Evidence, { hypotheses, noneOfThese }: Posterior): boolean {
   if (noneOfThese > NONE_TAKES) return true
-  // A transformer seldom dies by itself: what burned it out is weighed beside it.
-  const burned = engine.hypotheses.reduce((sum, { fault }, index) => {
-    const isBurned = fault !== null && (faultFamilies[fault.family] as FaultFamilyRecord).burnedOut === true
-    return sum + (isBurned ? hypotheses[index] : 0)
+  // A transformer seldom dies by itself, and seldom outlives a short that nothing opens on: the two are weighed together.
+  const burned = engine.hypotheses.reduce((sum, _, index) => {
+    const record = recordOf(engine, index)
+    const isOneOfTwo = record?.burnedOut || (record?.burnsOutTransformers && isUnprotected(engine, index))
+    return sum + (isOneOfTwo ? hypotheses[index] : 0)
   }, 0)
   if (burned > BURNED_TAKES) return true
   if (noneOfThese < NONE_BESIDE_UNSTEADY || complaint.symptoms.includes('fuse-now-and-then')) return false
@@ -171,7 +172,7 @@ function makePair(engine: Engine, a: Half, b: Half, all: number): Pair {
 }
 
 /** A short that carries more than its transformer stands, and that nothing opens on, has burned it out by the time of the visit. */
-const HAS_BURNED = modelValue({ value: 0.2, unit: 'share of such shorts', source: 'assumption' })
+const HAS_BURNED = modelValue({ value: 0.5, unit: 'share of such shorts', source: 'assumption' })
 /** The same where the protection should have opened: a fuse of the wrong size, one that was bridged, a short ahead of it. */
 const HAS_BURNED_ANYWAY = modelValue({ value: 0.02, unit: 'share of shorts', source: 'assumption' })
 
@@ -181,10 +182,13 @@ function rateOfPair(engine: Engine, a: number, b: number, all: number): number {
   const [first, second] = [a, b].map((index) => recordOf(engine, index))
   const cause = first?.burnsOutTransformers && second?.burnedOut ? a : second?.burnsOutTransformers && first?.burnedOut ? b : null
   if (cause === null) return byChance
-  const isUnprotected = Object.values(engine.behaviours[cause].fresh).some(({ overloads }) => overloads)
   // Which of its windings opened is one of two.
-  return byChance + (engine.rates[cause] * (isUnprotected ? HAS_BURNED : HAS_BURNED_ANYWAY)) / 2
+  return byChance + (engine.rates[cause] * (isUnprotected(engine, cause) ? HAS_BURNED : HAS_BURNED_ANYWAY)) / 2
 }
+
+/** More than a transformer stands flows steadily on some call. */
+const isUnprotected = ({ behaviours }: Engine, index: number): boolean =>
+  Object.values(behaviours[index].fresh).some(({ overloads }) => overloads)
 
 function recordOf({ hypotheses }: Engine, index: number): FaultFamilyRecord | null {
   const { fault } = hypotheses[index]

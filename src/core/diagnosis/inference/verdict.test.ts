@@ -2,7 +2,7 @@ import { noEvidence } from '@/src/core/diagnosis/inference/posterior'
 import type { Suspect } from '@/src/core/diagnosis/inference/suspects'
 import { NONE_OF_THESE, NOTHING_WRONG } from '@/src/core/diagnosis/inference/suspects'
 import { judgeGroup, leadingGroup, neverSeen, stillTold, type Verdict } from '@/src/core/diagnosis/inference/verdict'
-import { emptyComplaint } from '@/src/core/job/complaint'
+import { type Complaint, emptyComplaint } from '@/src/core/job/complaint'
 import { createHouse, drawValues } from '@/src/core/practice/house'
 import { runTrial } from '@/src/core/practice/trial'
 import { createRandom } from '@/src/core/units/random'
@@ -100,5 +100,20 @@ describe('a bond that is missing and makes no trouble', () => {
     expect(trial.verdict?.suspects).toContain('bond-missing:bond')
     expect(['repair', 'group', 'nothing-wrong']).toContain(trial.verdict?.found)
     expect(trial.checks).toBeLessThan(40)
+  })
+})
+
+describe('a house of which a dead call was told, and that runs', () => {
+  const dead: Complaint = { ...emptyComplaint, symptoms: ['mode-dead'], call: 'cool' }
+  const hides = [suspect(NOTHING_WRONG, 0.3), { ...suspect('a', 0.5), unsteady: 0.5 }, suspect('b', 0.2)]
+  const soundAt = (probability: number): Verdict => ({ found: 'nothing-wrong', probability, suspects: [NOTHING_WRONG] })
+
+  it('is not called sound where what hides holds more', () => {
+    expect(stillTold(soundAt(0.3), hides, dead)).toMatchObject({ found: 'comes-and-goes', repair: { id: 'mend:a' }, suspects: ['a'] })
+  })
+
+  it('is called sound where that holds less, and where nothing was told', () => {
+    expect(stillTold(soundAt(0.6), hides, dead)).toEqual(soundAt(0.6))
+    expect(stillTold(soundAt(0.3), hides, emptyComplaint)).toEqual(soundAt(0.3))
   })
 })

@@ -146,10 +146,14 @@ const MOST_TO_LOOK_FOR = modelValue({ value: 6, unit: 'suspects', source: 'assum
 
 /**
  * Whoever has a fuse blow now and then is not told that nothing is wrong because it held while somebody watched, nor sent to what no fuse
- * minds: where nothing steady stands out, what hides is named, the likeliest of it first.
+ * minds; nor is whoever told of anything else, where what hides holds more than a sound house. Where nothing steady stands out, what hides
+ * is named, the likeliest of it first.
  */
 export function stillTold(said: Verdict, suspects: readonly Suspect[], { symptoms }: Complaint): Verdict {
-  if (!symptoms.includes('fuse-now-and-then') || (said.found !== 'nothing-wrong' && said.probability >= STANDS_OUT)) return said
+  const isSound = said.found === 'nothing-wrong'
+  const isOutweighed = isSound && symptoms.length > 0 && unsteadyMass(suspects) > said.probability
+  const comesAndGoes = symptoms.includes('fuse-now-and-then') && (isSound || said.probability < STANDS_OUT)
+  if (!isOutweighed && !comesAndGoes) return said
   const mendable = suspects.filter((suspect) => actsOf(suspect).length > 0)
   const hiding = mendable.filter(({ unsteady }) => unsteady > 0).sort((a, b) => b.unsteady - a.unsteady)
   const named = (hiding.length > 0 ? hiding : mendable).slice(0, MOST_TO_LOOK_FOR)

@@ -64,3 +64,21 @@ it('the fuse out parts what is ahead of it from what hangs behind: a rub that no
   expect(verdict).toMatchObject({ found: 'repair', repair: { id: 'lead:sec@indoor' } })
   expect(observations.some(({ bench, probe }) => bench.slot.holds === 'nothing' && bench.slot.open && probe.meter === 'ohms')).toBe(true)
 })
+
+it.each([
+  ['furnace-two-transformers', 'lead-to-chassis:sec@indoor', 'mode-dead', 'fan', 'lead:sec@indoor'],
+  ['package-heat-pump', 'ends-swapped:stat-cable.Y+C@thermostat', 'nothing-runs', null, 'swap:stat-cable.Y+C@thermostat'],
+] as const)('on %s, what no call is ohmed through is looked for as well: %s', (id, cause, symptom, call, repair) => {
+  const engine = engineOf(id)
+  const [dead, short] = ['transformer-dead:transformer.secondary', cause].map((one) => {
+    const found = engine.hypotheses.find((hypothesis) => hypothesis.id === one)
+    if (!found?.fault) throw new Error(`no ${one}`)
+    return { ...found, fault: found.fault }
+  })
+  const both = { ...dead, id: 'both', fault: joinFaults(dead.fault, short.fault), effects: [...dead.effects, ...short.effects] }
+  const { verdict, cooked } = runTrial(engine, createHouse(systemOf(id), both, templateValues, createRandom(4)), {
+    complaint: { ...emptyComplaint, symptoms: [symptom], call },
+  })
+  expect(verdict).toMatchObject({ repair: { id: repair } })
+  expect(cooked).toBe(0)
+})

@@ -3,19 +3,24 @@ import type { Engine } from '@/src/core/diagnosis/engine'
 import type { Evidence, Posterior } from '@/src/core/diagnosis/inference/posterior'
 import type { RepairVerdict } from '@/src/core/diagnosis/inference/verdict'
 import { type Check, type Choice, weighQuestion } from '@/src/core/diagnosis/planner/next-check'
+import { chanceToFind } from '@/src/core/diagnosis/planner/proof'
 import { faultFamilies } from '@/src/core/faults/families'
 import type { FaultFamilyRecord } from '@/src/core/faults/family'
 import { familiesOfId } from '@/src/core/faults/fault'
 import { type Answer, type Probe, probeKey } from '@/src/core/readings/check'
+import { landingsAt } from '@/src/core/readings/look-target'
+import { Memo } from '@/src/core/units/cache'
 import { modelValue } from '@/src/core/units/model-value'
 import { terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside } from '@/src/core/wiring/supply'
-import { firstPart, partsOf } from '@/src/core/wiring/system'
+import { firstPart, partsOf, placeById, type System } from '@/src/core/wiring/system'
 import { hotTerminals, switchedTerminals } from '@/src/core/wiring/thermostat'
 
 /**
- * A transformer seldom dies by itself: before a second one goes in, every call's circuit is ohmed at the unit, with the power off. The
- * next of those that was not read; null when all were, or where the verdict is of no burned-out transformer, or names what did it.
+ * A transformer seldom dies by itself: before a second one goes in, every call's circuit is ohmed at the unit, with the power off; then what
+ * those readings cannot reach: its own windings and what hangs ahead of the fuse, behind what a board keeps open while it is dead, and two wires changed over at a
+ * thermostat. The next of those that was not asked; null when all were, or where the verdict is of no burned-out transformer, or names what
+ * did it.
  */
 export function causeOfBurn(
   engine: Engine,
@@ -30,31 +35,73 @@ export function causeOfBurn(
   // A cause that is only thought of beside the transformer, without a reading of it, is none yet.
   const isCaused = told.every((records) => records.some(({ burnsOutTransformers }) => burnsOutTransformers))
   if (also !== null || !isBurned || isCaused) return null
-  const { system } = engine
-  const { place, holds } = firstPart(system, 'fuse')
   const refused = new Set(skipped.map(probeKey))
-  const hots = new Set(partsOf(system, 'thermostat').flatMap(hotTerminals))
-  const terminals = new Set([...hots, ...partsOf(system, 'thermostat').flatMap(switchedTerminals)])
-  // Through the fuse the winding of the transformer hides what hangs on the hot side: a dead primary has a whole secondary.
-  const pulled = (terminal: string) => hots.has(terminal) && holds === undefined
-  for (const terminal of terminals) {
-    const a = terminalPoint(terminal, place)
-    const b = commonBeside(system, a)
-    if (!b || !system.places.some(({ id, terminals: here }) => id === place && here.includes(terminal))) continue
-    const probe: Probe = { meter: 'ohms', a, b }
-    const key = probeKey(probe)
-    const isRead = observations.some(
+  const dead: Bench = { ...bench, power: false, call: 'off' }
+  const fuseOut: Bench = { ...dead, slot: { ...bench.slot, holds: 'nothing', open: true } }
+  const wasAsked = ({ probe, behindFuse }: CauseReading) =>
+    refused.has(probeKey(probe)) ||
+    observations.some(
       ({ bench: on, probe: asked, answer }) =>
-        !on.power && probeKey(asked) === key && (!pulled(terminal) || on.slot.holds === 'nothing' || on.slot.open || hidesNothing(answer)),
+        probeKey(asked) === probeKey(probe) &&
+        (probe.meter === 'look' || (!on.power && (!behindFuse || on.slot.holds === 'nothing' || on.slot.open || hidesNothing(answer)))),
     )
-    if (isRead || refused.has(key)) continue
-    const dead: Bench = { ...bench, power: false, call: 'off' }
-    const off = pulled(terminal) ? { ...dead, slot: { ...bench.slot, holds: 'nothing' as const, open: true } } : dead
-    const check = weighQuestion(engine, posterior, observations, bench, off, probe, place)
-    if (check) return check
+  for (const reading of readingsOfCause.of(engine.system)) {
+    if (wasAsked(reading)) continue
+    const { probe, place, behindFuse, isOfUnit } = reading
+    const on = probe.meter === 'look' ? bench : behindFuse ? fuseOut : dead
+    const check = weighQuestion(engine, posterior, observations, bench, on, probe, place)
+    if (check && (isOfUnit || chanceToFind(check) > MAY_BE_THERE)) return check
   }
   return null
 }
+
+/** To find the cause there that is worth the walk, with a second transformer at stake. */
+const MAY_BE_THERE = modelValue({ value: 0.03, unit: 'chance', source: 'assumption' })
+
+/** What is read, or looked at, for what burned a transformer out. */
+interface CauseReading {
+  readonly probe: Probe
+  readonly place: string
+  /** Read with the fuse out: through it the winding of the transformer hides what hangs on the hot side; a dead primary has a whole secondary. */
+  readonly behindFuse: boolean
+  /** A call's circuit at the unit, which is read in any case; the rest where it may find something. */
+  readonly isOfUnit: boolean
+}
+
+const readingsOfCause = new Memo((system: System): readonly CauseReading[] => {
+  const { place, holds } = firstPart(system, 'fuse')
+  const thermostats = partsOf(system, 'thermostat')
+  const hots = new Set(thermostats.flatMap(hotTerminals))
+  const isThere = (terminal: string, at: string) => placeById(system, at)?.terminals.includes(terminal) ?? false
+  const toCommon = (terminal: string, at: string, more: Pick<CauseReading, 'behindFuse' | 'isOfUnit'>): CauseReading[] => {
+    const a = terminalPoint(terminal, at)
+    const b = commonBeside(system, a)
+    return b ? [{ probe: { meter: 'ohms', a, b }, place: at, ...more }] : []
+  }
+  const calls = new Set([...hots, ...thermostats.flatMap(switchedTerminals)])
+  const atUnit = [...calls]
+    .filter((terminal) => isThere(terminal, place))
+    .flatMap((terminal) => toCommon(terminal, place, { behindFuse: hots.has(terminal) && holds === undefined, isOfUnit: true }))
+  // Next to nothing across the secondary is a whole winding where the primary is the open one, and a rub where it is not.
+  const windings = partsOf(system, 'transformer').flatMap(({ primary, secondary, place: at }): CauseReading[] => {
+    const [a, b] = primary.map((terminal) => terminalPoint(terminal, at))
+    const across: CauseReading = { probe: { meter: 'ohms', a, b }, place: at, behindFuse: false, isOfUnit: false }
+    const isFused = at === place && holds === undefined
+    return [...toCommon(secondary[0], at, { behindFuse: isFused, isOfUnit: false }), across]
+  })
+  const outputs = partsOf(system, 'board').flatMap((board) =>
+    [...new Set(board.outputs.map(({ to }) => to))].flatMap((to) => toCommon(to, board.place, { behindFuse: false, isOfUnit: false })),
+  )
+  const landings = thermostats.map(
+    (part): CauseReading => ({
+      probe: { meter: 'look', at: landingsAt(part.place) },
+      place: part.place,
+      behindFuse: false,
+      isOfUnit: false,
+    }),
+  )
+  return [...atUnit, ...windings, ...outputs, ...landings]
+})
 
 /** A secondary has less; what reads more through the fuse has no winding across it. */
 const A_WINDING_OHM = modelValue({ value: 20, unit: 'ohm', source: 'assumption: the secondary of a 24 V transformer has one or two' })

@@ -50,8 +50,9 @@ function landingsOf({ system, faults }: Engine, { zone, suspects }: RepairVerdic
     )
     return cable.between.map((place) => ({ place, ends: [...names].map((name) => conductorEnd(zone, name, place)) }))
   }
-  // What is said of a strip as a whole is seen there.
-  if (blamed.some(({ family }) => faultFamilies[family].seenAtLandings)) return [{ place: zone, ends: [] }]
+  // What is said of a wire's end there, or of the strip as a whole, is seen there.
+  const isSeenThere = blamed.some(({ family }) => faultFamilies[family].endsAmiss || faultFamilies[family].seenAtLandings)
+  if (isSeenThere) return [{ place: zone, ends: [] }]
   const touched = new Set(blamed.filter(({ family }) => family === 'lead-to-chassis').flatMap(({ touches }) => touches))
   const hangsOnScrew = system.cables.some(({ between, conductors }) => {
     const side = between.indexOf(zone)

@@ -1,4 +1,5 @@
-import type { Bench, BenchChange } from '@/src/core/bench/bench'
+import { type Bench, type BenchChange, benchKey } from '@/src/core/bench/bench'
+import { anyTime, isWarm } from '@/src/core/bench/since'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { sayCheck, sayMeaning } from '@/src/core/diagnosis/explanation/say-check'
 import type { Posterior } from '@/src/core/diagnosis/inference/posterior'
@@ -82,11 +83,12 @@ export const findNextCheck = (
 export function rankChecks(
   engine: Engine,
   posterior: Posterior,
-  bench: Bench,
+  from: Bench,
   asked: readonly Observation[],
   choice: Choice,
   most: number,
 ): Check[] {
+  const bench = asItStands(from, asked)
   const { skipped = [], way = 'free' } = choice
   const cooks = cooksOn(engine, posterior, asked)
   const heat = heatPrice(engine, posterior)
@@ -112,6 +114,13 @@ export function rankChecks(
     }
   }
   return []
+}
+
+/** The bench with how long its call has been on, once that is long enough to have warmed up what warms: what shows now is read now. */
+function asItStands(bench: Bench, asked: readonly Observation[]): Bench {
+  const last = asked.at(-1)?.bench
+  if (!last?.since || !isWarm(last.since) || benchKey(anyTime(last)) !== benchKey(anyTime(bench))) return bench
+  return { ...bench, since: last.since }
 }
 
 /** Share of the hypotheses' probability on those that stand still. */
@@ -145,7 +154,7 @@ export function weighQuestion(
   scoreAll(
     engine,
     hypotheses,
-    from,
+    asItStands(from, asked),
     [{ candidate: { bench, probes: [{ probe, place }] }, wanted: [0] }],
     Number.NEGATIVE_INFINITY,
     {},

@@ -50,8 +50,8 @@ export class Predicted {
     const found = this.rows.get(place)
     if (found) return found
     const shown = this.steadyOf(whileShown(hypothesis))
-    const shows = showsOn(hypothesis, this.bench)
-    const made = shows < 1 ? this.comingAndGoing(shown, this.steadyOf(whileHidden(hypothesis)), shows) : shown
+    const isAlways = showsOn(hypothesis, this.bench) === 1
+    const made = isAlways ? shown : this.comingAndGoing(shown, this.steadyOf(whileHidden(hypothesis)), hypothesis)
     this.rows.set(place, made)
     return made
   }
@@ -71,11 +71,12 @@ export class Predicted {
     return made
   }
 
-  private comingAndGoing(shown: Row, hidden: Row, shows: number): Row {
+  private comingAndGoing(shown: Row, hidden: Row, hypothesis: Hypothesis): Row {
     if (shown === hidden) return shown
     return this.shareRow(
       shown.map((prediction, index) => {
         if (prediction === hidden[index]) return prediction
+        const shows = showsOn(hypothesis, this.bench, this.probes[index])
         const known = this.unsteady[index].get(hidden[index]) ?? new Map<Prediction, Map<number, Prediction>>()
         this.unsteady[index].set(hidden[index], known)
         const byShare = known.get(prediction) ?? new Map<number, Prediction>()

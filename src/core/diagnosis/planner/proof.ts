@@ -4,7 +4,7 @@ import type { Evidence, Posterior } from '@/src/core/diagnosis/inference/posteri
 import { speaksOfTrouble } from '@/src/core/diagnosis/planner/again'
 import { readyFuses } from '@/src/core/diagnosis/planner/candidates'
 import { type Check, type Choice, weighQuestion } from '@/src/core/diagnosis/planner/next-check'
-import type { Symptom } from '@/src/core/job/complaint'
+import type { Complaint, Symptom } from '@/src/core/job/complaint'
 import { type Probe, probeKey } from '@/src/core/readings/check'
 import { healthy } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
@@ -23,7 +23,7 @@ import { feedOf, switchedTerminals } from '@/src/core/wiring/thermostat'
 import { PLATE_VOLTS } from '@/src/core/wiring/values'
 
 /** What a call must bring on at a place in a sound house, or let rest: seen at one look, or part by part. */
-interface Proof {
+export interface Proof {
   readonly call: 'off' | CallName
   readonly place: string
   readonly whole: Probe
@@ -35,7 +35,7 @@ interface Proof {
 }
 
 /** At each place, call by call: what it brings on there, or that all rests; and that all rests when nothing is called. */
-const proofsOf = new Memo((laboratory: Laboratory): Proof[] => {
+export const proofsOf = new Memo((laboratory: Laboratory): Proof[] => {
   const { system } = laboratory
   const look = (at: string): Probe => ({ meter: 'look', at })
   return system.places.flatMap(({ id: place }): Proof[] => {
@@ -60,7 +60,7 @@ const proofsOf = new Memo((laboratory: Laboratory): Proof[] => {
 })
 
 /** Everything put back, power on, one call made at its thermostat. */
-const asSet = (system: System, from: Bench, call: Bench['call']): Bench => ({
+export const asSet = (system: System, from: Bench, call: Bench['call']): Bench => ({
   ...from,
   lifted: [],
   jumpers: [],
@@ -128,7 +128,7 @@ const MAY_DIFFER = modelValue({ value: 0.05, unit: 'chance', source: 'assumption
 const AS_GOOD = modelValue({ value: 0.02, unit: 'chance', source: 'assumption' })
 
 /** The chance of any answer but the likeliest, less that of a plain wrong one (spread evenly over the answers). */
-const chanceToFind = ({ outcomes }: Check): number =>
+export const chanceToFind = ({ outcomes }: Check): number =>
   1 - outcomes[0].probability - (WRONG_READING * (outcomes.length - 1)) / outcomes.length
 
 /** Complaints of something that can be watched without spending a fuse. */
@@ -146,10 +146,7 @@ export function nextReproduction(
   { skipped = [] }: Choice,
 ): Check | null {
   if (!complaint.symptoms.some((symptom) => WATCHED.includes(symptom))) return null
-  // What never stops is seen with nothing called.
-  const neverStops = complaint.symptoms.includes('never-stops')
-  const isTold = (call: Proof['call']) =>
-    (neverStops && call === 'off') || (complaint.call === null ? call !== 'off' && !neverStops : call === complaint.call)
+  const isTold = (call: Proof['call']) => tellsOf(complaint, call)
   const told = observations.filter((one) => isClean(one) && isTold(one.bench.call))
   const isReproduced = told.some((one) => isCallAmiss(engine.system, one) || (isLookAtWork(engine, one) && speaksOfTrouble(engine, one)))
   if (isReproduced || (complaint.symptoms.includes('nothing-runs') && isDeadAtUnit(engine.system, observations))) return null
@@ -169,6 +166,12 @@ export function nextReproduction(
     }
   }
   return null
+}
+
+/** The call is one that the complaint speaks of: what never stops is seen with nothing called. */
+export function tellsOf({ symptoms, call: told }: Complaint, call: Proof['call']): boolean {
+  const neverStops = symptoms.includes('never-stops')
+  return (neverStops && call === 'off') || (told === null ? call !== 'off' && !neverStops : call === told)
 }
 
 /** A look at what runs. */
@@ -207,5 +210,5 @@ function isDeadAtUnit(system: System, observations: readonly Observation[]): boo
 /** A 24 V circuit that reads less feeds nothing. */
 const DEAD_BELOW = modelValue({ value: 3, unit: 'V', source: 'assumption' })
 
-const isClean = ({ bench }: Observation): boolean =>
+export const isClean = ({ bench }: Observation): boolean =>
   bench.power && bench.lifted.length + bench.jumpers.length + bench.unplugged.length === 0

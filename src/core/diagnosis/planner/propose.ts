@@ -13,6 +13,7 @@ import { apartFirst } from '@/src/core/diagnosis/planner/apart-first'
 import { causeOfBurn } from '@/src/core/diagnosis/planner/burn-cause'
 import { firstMove } from '@/src/core/diagnosis/planner/first-moves'
 import { heatPrice } from '@/src/core/diagnosis/planner/heat'
+import { holdTheCall } from '@/src/core/diagnosis/planner/held-call'
 import { lookAtEnds } from '@/src/core/diagnosis/planner/look-at-ends'
 import { type Check, type Choice, findNextCheck, rankChecks, weighQuestion } from '@/src/core/diagnosis/planner/next-check'
 import { isLookAtWork, nextProof, nextReproduction } from '@/src/core/diagnosis/planner/proof'
@@ -52,7 +53,7 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
   const smelt = powerOffFirst(engine, posterior, evidence, bench, choice)
   if (smelt) return ask(smelt, false)
   const nextCall = () => nextProof(engine, posterior, evidence, bench, choice)
-  if (hasAskedEnough(evidence, suspects)) return end(verdict ?? endSearch(engine, posterior, suspects))
+  if (hasAskedEnough(evidence, suspects, showsNow(engine, evidence, bench))) return end(verdict ?? endSearch(engine, posterior, suspects))
   if (verdict && verdict.found !== 'nothing-wrong') {
     const confirming =
       askAgain(engine, evidence, posterior, bench, suspects[0], choice) ??
@@ -89,6 +90,8 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
     )
     if (again) return ask(again, true)
     if (sound && seen.length === 0) {
+      const held = holdTheCall(engine, posterior, evidence, bench, choice)
+      if (held) return ask(held, true)
       // What a call-back costs is worth a few cheap checks more, and no second search.
       if (sinceLastLook(engine, evidence) >= MOST_DOUBTS) return end(sound)
       const doubts = countingAsSound(engine, posterior)
@@ -142,6 +145,12 @@ function ownStep(
   const step = nextOfWay(engine.system, bench, way, observations)
   if (!step || skipped.some((known) => probeKey(known) === probeKey(step.probe))) return null
   return weighQuestion(engine, posterior, observations, bench, step.bench, step.probe, step.place)
+}
+
+/** The call on which it was last seen that something does not do what was called is still on. */
+function showsNow(engine: Engine, { observations }: Evidence, { power, call }: Bench): boolean {
+  const last = observations.findLast((one) => isLookAtWork(engine, one))
+  return last !== undefined && power && last.bench.power && last.bench.call === call && speaksOfTrouble(engine, last)
 }
 
 /** Something opened the protection since the last repair: no house is sound beside that. */

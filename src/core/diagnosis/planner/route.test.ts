@@ -29,3 +29,20 @@ describe('the way from a call to a dead bench', () => {
     expect(says(route)).toEqual(['power true', 'walk thermostat', 'call heat'])
   })
 })
+
+describe('a call that is to have been on for minutes', () => {
+  const calling = { ...createBench(furnaceAc), place: 'outdoor', call: 'cool' as const }
+  const warm = { call: 'minutes', power: 'long' } as const
+
+  it('is waited for once, and the bench tells so', () => {
+    const made = planRoute(furnaceAc, { ...calling, place: 'thermostat', call: 'off' }, { ...calling, since: warm }, 'outdoor')
+    expect(made.waits).toBeGreaterThanOrEqual(3)
+    expect(made.bench.since).toEqual(warm)
+    expect(planRoute(furnaceAc, { ...calling, since: warm }, { ...calling, since: warm }, 'outdoor').waits).toBe(0)
+    expect(planRoute(furnaceAc, { ...calling, since: { ...warm, call: 'long' } }, { ...calling, since: warm }, 'indoor').waits).toBe(0)
+  })
+
+  it('says nothing of its minutes once another call is made', () => {
+    expect(planRoute(furnaceAc, { ...calling, since: warm }, { ...calling, call: 'heat' }, 'thermostat').bench.since).toBeUndefined()
+  })
+})

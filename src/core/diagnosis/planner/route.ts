@@ -1,7 +1,7 @@
 import { applyChange } from '@/src/core/bench/apply'
 import { type Bench, type BenchChange, isSameJumper, slotOf, standingKey, withoutResistors } from '@/src/core/bench/bench'
 import { type CostModel, defaultCost, walkMinutes } from '@/src/core/bench/cost'
-import { WAITED_OUT_MIN } from '@/src/core/bench/since'
+import { anyTime, WAITED_OUT_MIN } from '@/src/core/bench/since'
 import { LruCache, Memo } from '@/src/core/units/cache'
 import { modelValue } from '@/src/core/units/model-value'
 import { workLimit } from '@/src/core/units/work-limit'
@@ -85,9 +85,15 @@ function planInOrder(system: System, from: Bench, wanted: Bench, place: string, 
   }
   go(place)
   const isRestarted = to.power && changes.some((change) => change.do === 'power' && change.on)
-  const waits = Math.max(isRestarted ? delayMinutes(system, to) : 0, waitsFor(to))
-  return { changes, minutes: minutes + waits, bench, waits }
+  const isStillOn = !changes.some(({ do: act }) => act === 'power' || act === 'call')
+  const isOnSince = isStillOn && waitsFor(from) >= waitsFor(to)
+  const waits = Math.max(isRestarted ? delayMinutes(system, to) : 0, isOnSince ? 0 : waitsFor(to))
+  return { changes, minutes: minutes + waits, bench: readAt(bench, to.since), waits }
 }
+
+/** The bench as it stands when it is read. */
+const readAt = (bench: Bench, since: Bench['since']): Bench =>
+  bench.since === since ? bench : since ? { ...bench, since } : anyTime(bench)
 
 /** Minutes that a reading is put off for the call to have been on. */
 const waitsFor = ({ since }: Bench): number => (since?.call === 'minutes' ? WARMS_IN_MIN : since?.call === 'long' ? WAITED_OUT_MIN : 0)
