@@ -76,7 +76,7 @@ export const flameRules: readonly Rule[] = [
     flame('lights and goes out'),
   ),
   rule(
-    `${FIRE} (?:wont|will not|doesnt|does not) stay (?:lit|on)|(?:flames?|burners?|fire) ${GOES_OUT} (?:after|in|within) .*|loses flame|flame (?:drops|dropped) out(?: .*)?|(?:locks|locked|in) (?:out|lockout) on flame(?: .*)?`,
+    `(?:flames?|burners?|fire|lit|burns?) (?:for )?(?:about |maybe )?(?:\\d+|a few|two|three|four|five|ten) ?(?:s|secs?|seconds?),?(?: and| but| then)* (?:out|gone|off|nothing|${GOES_OUT})|${FIRE} (?:wont|will not|doesnt|does not) stay (?:lit|on)|(?:flames?|burners?|fire) ${GOES_OUT} (?:after|in|within) .*|loses flame|flame (?:drops|dropped) out(?: .*)?|(?:locks|locked|in) (?:out|lockout) on flame(?: .*)?`,
     flame('lights and goes out'),
   ),
   rule(

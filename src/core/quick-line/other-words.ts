@@ -97,14 +97,14 @@ const forms: readonly Form[] = [
   ],
   // Two wires of a cable that is named behind them.
   [
-    /\b(\w+) ?(?:to|-|and) ?(\w+)(?: reads?| is)? (?:in|on|of) (?:the )?(\w+) cable\b/gi,
+    /\b(\w+)(?: (?:to|and) | ?- ?)(\w+)(?: reads?| is)? (?:in|on|of) (?:the )?(\w+) cable\b/gi,
     (the, all, one, other, cable) =>
       findCable(the.system, cable) === null || isGroundWord(other.toLowerCase()) ? all : `${cable} ${one} to ${cable} ${other}`,
   ],
   [
     /^(.+\S) (beeps?|ol|open|shorted|-?[\d.]+(?: ?ohms?)?) (?:in|on) (?:the )?(\w+) cable$/i,
     (the, all, wires, read, cable) => {
-      const two = /^(\w+) ?(?:to|-|and) ?(\w+)$/i.exec(wires)
+      const two = /^(\w+)(?: (?:to|and) | ?- ?)(\w+)$/i.exec(wires)
       return two === null || findCable(the.system, cable) === null ? all : `${cable} ${two[1]} to ${cable} ${two[2]} ${read}`
     },
   ],

@@ -32,7 +32,7 @@ export function clausesOf(typed: string): string[] {
   const clauses = counted(typed.slice(0, at))
     // What a flame does one after the other is seen in one look.
     .replace(
-      /^(.*\b(?:burners?|flames?|lights?|lit|fires?|ignites?|igniters?|glows?)\b.*?),? then (?=(?:go|goes|went|drops?|dropped|shuts?|cuts?|dies|died|quits?|nothing|no)\b)/i,
+      /^(.*\b(?:burners?|flames?|lights?|lit|fires?|ignites?|igniters?|glows?)\b.*?),? then (?=(?:go|goes|went|drops?|dropped|shuts?|cuts?|dies|died|quits?|out|gone|nothing|no)\b)/i,
       '$1 and ',
     )
     // What the same thing does next is said of it.

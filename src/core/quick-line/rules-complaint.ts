@@ -21,6 +21,11 @@ export const complaintRules: readonly Rule[] = [
   ),
   rule('(?:complaint|work order|ticket|dispatch)[ :,]+.+', (the) => the.asComplaint()),
   rule(`${TELLER} .+`, (the) => (ticks(the) ? the.asComplaint() : null)),
+  // What happened to the house, and since when it is so.
+  rule(
+    '(?:somebody|someone|they|he|she|neighbou?rs?|gardeners?|landscapers?|lawn (?:guy|crew)|roofers?|painters?|electrician|another (?:tech|company)) (?:was |were |had |has |have |just )*\\w+.*|.+ (?:ever )?since (?:the )?(?:storm|lightning|last night|yesterday|they|somebody|new|power)(?: .*)?',
+    (the) => (ticks(the) ? the.asComplaint() : null),
+  ),
   rule(
     `(?:there is |theres |has |have |got |still )?no (?:${MODE}|cold air|hot air|warm air|cool air)(?: (?:at all|in (?:the )?(?:house|building)|upstairs|downstairs))?`,
     (the) => the.asComplaint(),

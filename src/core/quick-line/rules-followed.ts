@@ -111,11 +111,14 @@ export const followedRules: readonly Rule[] = [
     },
   ),
   rule(
-    `(?:24|26|27|28) ?${VOLTS}? ${SAGS}(?: down)? to ${NUMBER} ?${VOLTS}?(?: (?:when|with|on|once|during|if|as soon as)(?: i| we| it)?(?: calls?| called| calling)?(?: for)? ?(\\S+)(?: (?:is called|call|calls|comes on|is on|kicks on))?)?`,
-    (the, volts, call) => {
+    `(24|25|26|27|28) ?${VOLTS}? ${SAGS}(?: down)? to ${NUMBER} ?${VOLTS}?(?: (?:when|with|on|once|during|if|as soon as)(?: i| we| it)?(?: calls?| called| calling)?(?: for)? ?(\\S+)(?: (?:is called|call|calls|comes on|is on|kicks on))?)?`,
+    (the, first, volts, call) => {
       const called = call ? the.call(call) : null
-      const read = the.voltsAt(the.state.bench.place, volts)
-      return read && !(call && called === null) ? `${called ? `call ${called}; ` : ''}${read}` : null
+      const { place } = the.state.bench
+      const read = the.voltsAt(place, volts)
+      // What it was is read with nothing called.
+      const before = called && the.state.bench.call === 'off' ? `${the.voltsAt(place, first)}; ` : ''
+      return read && !(call && called === null) ? `${before}${called ? `call ${called}; ` : ''}${read}` : null
     },
   ),
   // A part by itself.

@@ -80,5 +80,8 @@ export const fuseRules: readonly Rule[] = [
   rule('(?:stuck|put|threw|popped|dropped) (?:new |another )?fuse (?:in|back in)', () => 'fuse in'),
   rule('(?:pocket |test )?breaker with (?:lamp|light|bulb|telltale)(?: is)? in', () => 'breaker in'),
   rule('(?:took|pulled|take|pull) \\d+ ?(?:a|amp|amps)(?: fuse)?(?: out)?', () => 'fuse out'),
-  rule('(?:swapped|changed|replaced|traded)(?: out)? fuse (?:for|with|to) (?:pocket |lamp |test )?breaker', () => 'breaker in'),
+  rule(
+    '(?:swapped|changed|replaced|traded)(?: out)? fuse (?:for|with|to) (?:my |our )?(?:(?:pocket|lamp|test|resettable|reset|pop-?out|push-?button|little|mini) )*breaker',
+    () => 'breaker in',
+  ),
 ]

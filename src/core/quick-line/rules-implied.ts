@@ -1,4 +1,5 @@
 import { letterOfColour } from '@/src/core/quick-line/colours'
+import { cableTowards } from '@/src/core/quick-line/meaning'
 import { asks, NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
 import { leading, loadOf, type Sentence, statHere } from '@/src/core/quick-line/sentence'
 import { lineSide } from '@/src/core/quick-line/volts'
@@ -84,6 +85,21 @@ export const impliedRules: readonly Rule[] = [
       const { place, power } = the.state.bench
       const letters = (placeById(the.system, place)?.terminals ?? []).filter((name) => !/^(?:L\\d|N)$/.test(name))
       return power || letters.length === 0 ? null : letters.map((name) => `${name}-gnd OL`).join('; ')
+    },
+  ),
+  // One cable against the metal, where one stands.
+  rule(
+    '(?:all|every)(?: (?:wires?|conductors?|them))? (?:in |on )?(.+?) cable (?:is |are |reads? )?(?:clear|open|ol) to (?:ground|gnd|chassis|metal|cabinet)',
+    (the, whose) => {
+      const { place, power, lifted } = the.state.bench
+      const cable = the.system.cables.find(({ id, between }) => id === cableTowards(the, whose) && between.includes(place))
+      if (!cable || power) return null
+      const ends = cable.conductors.flatMap(({ id, lands }) => {
+        const letter = lands[cable.between.indexOf(place)]
+        const end = conductorEnd(cable.id, id, place)
+        return letter === null ? [] : [lifted.includes(end) ? end : letter]
+      })
+      return ends.map((end) => `${end}-gnd OL`).join('; ')
     },
   ),
   rule(

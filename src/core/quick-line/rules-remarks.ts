@@ -10,6 +10,9 @@ const REMARKS: readonly string[] = [
   '.*\\bpush(?:ed|ing|es)?\\b.*\\b(?:contactor|relay|armature)\\b.*|(?:thermostat|stat|tstat) was (?:off|never set|set to off|not set|not on)(?: .*)?|.*\\bnever set to (?:cool|heat)(?:ing)?',
   '(?:.+ )?code (?:on|at) (?:the )?(?:board|control|panel)|(?:.+ )?goes off on (?:its )?overload',
   '(?:control |main )?board flashes \\d+ times|.*\\btransformer (?:is |was |looks )?(?:cooked|toast|toasted|fried|smoked|roasted|shot|bulged)(?: out)?',
+  '(?:rc|rh)(?:[ /-]| to )(?:rc|rh) (?:jumper|strap|link)\\b.*|(?:moved|switched|changed|put)(?: it| primary| transformer)?(?: over)? (?:to|on) (?:the )?\\d+(?: ?v)? tap(?: .*)?',
+  '(?:display|screen) (?:says|shows|reads) .+|(?:high|low)[ -]pressure(?: switch)? (?:was |is )?tripped(?:,? (?:and )?reset(?: it)?)?',
+  'tightened (?:up )?(?:all )?(?:the )?(?:screws|terminals|connections|lugs|landings)(?: .*)?|(?:[a-z]\\d?|red|white|green|yellow|blue|black|orange|brown)(?: wire| conductor)? (?:was |is )(?:a little |kind of )?loose(?: .*)?',
   '(?:neutral|hot|ground|line)(?: wire)? (?:is |was )?loose,? (?:tightened|fixed|remade)(?: it)?(?: up)?',
 ]
 

@@ -108,6 +108,10 @@ export const toldRules: readonly Rule[] = [
     (_, amps) => `max ${amps} A on R`,
   ),
   rule(
+    `(?:amp |amps |current )?(?:draw|amps|current) (?:on|of|in) (?:24(?: ?v)?|low voltage|control|secondary|low) ?(?:side|circuit|leg)? (?:is |reads )?${NUMBER} ?(?:a|amps?)?`,
+    (_, amps) => `${amps} A on R`,
+  ),
+  rule(
     `(?:amps? |draw |current |it )?(?:climbs?|climbed|goes up|went up|rises?|rose|jumps?|jumped|shoots?|spikes?|spiked)(?: up)? to ${NUMBER} ?(?:a|amps?)?(?: and| then| before| when)*(?: then)?(?: it)? (?:trips|tripped|pops|popped|blows|blew)(?: it)?`,
     (_, amps) => `max ${amps} A on R; trips`,
   ),
@@ -140,8 +144,9 @@ export const toldRules: readonly Rule[] = [
       return place && named ? `call ${named}; ${place} ${/^(?:runs|running|on)$/.test(how) ? 'as called' : 'not as called'}` : null
     },
   ),
-  rule('(\\S+)(?: spare| wire)? (?:is )?(?:now )?(?:doing|serving|used for|carrying) (\\S+)', (the, spare, what) =>
-    the.isLetter(what) ? swapped(the, what, spare) : null,
+  rule(
+    '(\\S+)(?: spare| wire)? (?:is )?(?:now )?(?:doing|serving|used for|carrying|takes over for|took over for|fills in for|stands in for) (\\S+)',
+    (the, spare, what) => (the.isLetter(what) ? swapped(the, what, spare) : null),
   ),
   rule('(?:panel|door|cover) back on (.+)', (the, where) => leading('panel', the.place(where) && `${the.place(where)} on`)),
   rule('(?:it |breaker |fuse )?(?:is )?(?:holds|held|holding|stayed in|stays in|staying in)(?: so far| fine| up| in)?', () => 'holds'),

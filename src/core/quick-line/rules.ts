@@ -37,8 +37,9 @@ export const rules: readonly Rule[] = [
     where ? leading('landings corroded at', the.place(where)) : 'landings corroded',
   ),
   rule('bare (?:wire|copper)(?: at| in| on) (.+)', (the, where) => leading('rubbed', zoneOf(the, where))),
-  rule('wires? (chewed|rubbed|burnt|melted)(?: by mice| through)?(?: at| in| on)? ?(.+)', (the, how, where) =>
-    leading(how === 'burnt' || how === 'melted' ? 'scorched' : how, zoneOf(the, where)),
+  rule(
+    '(?:(?:thermostat|stat|control|low voltage) )?wires? (?:is |are |was |were )?(chewed|rubbed|burnt|melted)(?: by \\w+| through)?(?: at| in| on)? ?(.+)',
+    (the, how, where) => leading(how === 'burnt' || how === 'melted' ? 'scorched' : how, zoneOf(the, where)),
   ),
   // Hands.
   rule('(?:took|take|pulled|pull|popped) (.+?) off(?: wall)?', (the, what) =>

@@ -11,6 +11,7 @@ import { fuseRules } from '@/src/core/quick-line/rules-fuses'
 import { handRules } from '@/src/core/quick-line/rules-hands'
 import { impliedRules } from '@/src/core/quick-line/rules-implied'
 import { partRules } from '@/src/core/quick-line/rules-parts'
+import { putBackRules } from '@/src/core/quick-line/rules-put-back'
 import { remarkRules } from '@/src/core/quick-line/rules-remarks'
 import { runRules } from '@/src/core/quick-line/rules-runs'
 import { seenRules } from '@/src/core/quick-line/rules-seen'
@@ -21,6 +22,7 @@ import { thermostatRules } from '@/src/core/quick-line/rules-thermostat'
 import { throughRules } from '@/src/core/quick-line/rules-through'
 import { toldRules } from '@/src/core/quick-line/rules-told'
 import { visitRules } from '@/src/core/quick-line/rules-visit'
+import { whileRules } from '@/src/core/quick-line/rules-while'
 import { zoneRules } from '@/src/core/quick-line/rules-zones'
 import { Sentence } from '@/src/core/quick-line/sentence'
 import { thermostatCodeRules } from '@/src/core/quick-line/thermostat-codes'
@@ -54,6 +56,8 @@ export function inTheGrammar(
 /** Every rule, in the order in which they are asked, each with the words that it needs. */
 const asked: readonly (Rule & { readonly needs: readonly (readonly string[])[] })[] = [
   ...impliedRules,
+  ...putBackRules,
+  ...whileRules,
   ...zoneRules,
   ...complaintRules,
   ...runRules,

@@ -76,7 +76,7 @@ describe('hands, eyes and what is kept', () => {
     ['low pressure switch unplugged', 'unplug low-pressure'],
     ['contactor has 24 but wont pull in', 'contactor 24 V; contactor out'],
     ['compressor hums', 'note compressor hums'],
-    ['lawn guy hit the wire', 'note lawn guy hit the wire'],
+    ['lawn guy hit the wire', 'complaint lawn guy hit the wire'],
     ['storm last night', 'note storm last night'],
     ['popped a 3 amp breaker in the slot', 'breaker 3 in'],
     ['fuse was blown when I got here', 'fuse blown'],

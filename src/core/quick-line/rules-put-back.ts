@@ -1,0 +1,97 @@
+import { cableTowards } from '@/src/core/quick-line/meaning'
+import { asks, type Rule, rule } from '@/src/core/quick-line/rule'
+import { leading, loadOf, type Sentence } from '@/src/core/quick-line/sentence'
+import { conductorEnd, parsePoint } from '@/src/core/wiring/point'
+import { callsOf } from '@/src/core/wiring/system'
+
+/** What goes back where it came from, what came off as several, and what happened as the power came back. */
+
+const HOW = '(?:it |breaker |fuse )?(trips|tripped|trips again|still trips|pops|blows|holds|held|holding|still holds|fine|ok)'
+const after = (how: string): string => (how === '' ? '' : /trip|pop|blow/.test(how) ? '; trips' : '; holds')
+
+/** All that is off goes back: wires, then plugs; where it was said of one cable, that. */
+function backOn({ state }: Sentence, cable: string | null): string | null {
+  const { lifted, unplugged } = state.bench
+  const ends = lifted.filter((end) => cable === null || parsePoint(end).cable === cable)
+  const back = [...ends.map((end) => `land ${end}`), ...(cable === null ? unplugged.map((part) => `plug ${part}`) : [])]
+  return back.length === 0 ? null : back.join('; ')
+}
+
+/** Parts of one name where one stands, or all there are of it: dampers, pressure switches. */
+function severalOf({ system, state }: Sentence, plural: string): string[] {
+  const one = plural.replace(/(?<=ch|x|s)es$|s$/, '').replaceAll(' ', '[ -]')
+  const named = system.parts.filter(({ name, kind }) => ['coil', 'switch'].includes(kind) && new RegExp(`\\b${one}\\b`, 'i').test(name))
+  const here = named.filter(({ place }) => place === state.bench.place)
+  return (here.length > 1 ? here : named).map(({ id }) => id)
+}
+
+/** What is off of one cable where one stands. */
+const isOffHere = ({ system, state }: Sentence, cable: string): boolean =>
+  system.cables.some(({ id, between, conductors }) => {
+    const { lifted, place } = state.bench
+    return id === cable && between.includes(place) && conductors.some((wire) => lifted.includes(conductorEnd(id, wire.id, place)))
+  })
+
+export const putBackRules: readonly Rule[] = [
+  rule(
+    `(?:everything|all of it|all|all (?:the )?(?:wires|conductors)) (?:is |are )?(?:back on|relanded|put back|landed)(?:,? (?:and )?${HOW})?`,
+    (the, how) => {
+      const back = backOn(the, null)
+      return back && `${back}${after(how)}`
+    },
+  ),
+  rule(
+    `(.+?) (?:wires?|leads?|cable|conductors)(?: is| are)? (?:back on|relanded|back|landed again)(?:,? (?:and )?${HOW})?`,
+    (the, whose, how) => {
+      const cable = cableTowards(the, whose)
+      if (cable === null) return null
+      const back = isOffHere(the, cable) ? backOn(the, cable) : null
+      return back
+        ? `${back}${after(how)}`
+        : { asks: 'Nothing of that cable is off in the record. Say which wire went where: "land outdoor Y".' }
+    },
+  ),
+  // What came back is the power, where that is off; else what was taken off last.
+  rule(`back on,? (?:and )?${HOW}`, (the, how) => {
+    const { power, lifted, unplugged } = the.state.bench
+    const back = power ? (leading('land', lifted.at(-1) ?? null) ?? leading('plug', unplugged.at(-1) ?? null)) : 'power on'
+    return back ? `${back}${after(how)}` : after(how).slice(2)
+  }),
+  rule(
+    '(?:both |all (?:the )?)?([a-z -]+s) (?:are |all )?(unplugged|disconnected|plugged in|plugged back in|back on)',
+    (the, plural, how) => {
+      const parts = severalOf(the, plural)
+      const does = /^(?:un|dis)/.test(how) ? 'unplug' : 'plug'
+      const meant = parts.filter((part) => the.state.bench.unplugged.includes(part) === (does === 'plug'))
+      return parts.length < 2 || meant.length === 0 ? null : meant.map((part) => `${does} ${part}`).join('; ')
+    },
+  ),
+  rule(
+    '(?:fuse|breaker|it|(?:\\d+ ?(?:a|amps?))(?: fuse| breaker)?) (?:trips|tripped|pops|popped|blows|blew|went|goes)(?: right)? (?:as soon as|when|once|second|moment|minute|instant) (?:i |we )?(?:hit|hits|flip|flipped|threw|throw|turned on|turn on|close|closed|power up|powered up|restored|put back)(?: (?:switch|power|breaker|disconnect|it))?(?: on| back on)?',
+    (the) => (the.state.bench.call === 'off' ? `${the.state.bench.power ? '' : 'power on; '}trips` : null),
+  ),
+  // What opened by its size, on the call that is on.
+  rule(
+    '(?:\\d+ ?(?:a|amps?))(?: breaker| one)? (?:popped|pops|tripped|blew|blows|went|let go)(?: again| right away| instantly)?',
+    (the) => (the.state.bench.call === 'off' ? null : 'trips'),
+  ),
+  // What runs inside and not outside, on the call that is on; with none on, cooling is what both do.
+  rule(
+    '(.+?) (?:comes on|came on|runs|running|starts|kicks on|is on|is running),? (?:but |and )?(?:(?:outside|outdoors|outdoor unit|condenser|condensing unit|outside unit) (?:does |is |has )?(?:nothing|not|dead|does not|doesnt|wont|sits there)|nothing (?:outside|outdoors|out there))',
+    (the, what) => {
+      const [load, outside] = [loadOf(the, what), the.place('outdoor')]
+      const { call } = the.state.bench
+      if (load === null || outside === null || (call === 'off' && !callsOf(the.system).includes('cool'))) return null
+      return `${call === 'off' ? 'call cool; ' : ''}${load} runs; ${outside} not as called`
+    },
+  ),
+  rule('(?:ran|run) (r[ch]?) to ([a-z]\\d?)(?: (?:at|on|in) (?:board|strip|unit|(.+)))?', (the, hot, letter, where) => {
+    const place = where ? the.place(where) : null
+    if (!the.isLetter(letter) || (where && place === null)) return null
+    return `jumper ${the.letter(hot)} ${the.letter(letter)}${place ? ` at ${place}` : ''}`
+  }),
+  asks(
+    '(?:there is |we have )?no (?:c|common) wire (?:here|up here|at (?:the )?(?:stat|thermostat|tstat))',
+    'Is no wire on C here, or does it read nothing? Say "R-C 0", or "note no C wire" where there is none.',
+  ),
+]

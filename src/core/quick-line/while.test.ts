@@ -1,0 +1,60 @@
+import { drafts, standing } from '@/tests/setup/standing'
+
+const furnace = standing('furnace-ac', 'indoor', 'on')
+const furnaceDead = standing('furnace-ac', 'indoor', 'off')
+const condenser = standing('furnace-ac', 'outdoor', 'on')
+const condenserDead = standing('furnace-ac', 'outdoor', 'off')
+const stat = standing('furnace-ac', 'thermostat', 'on')
+const statOff = standing('furnace-ac', 'thermostat', 'off')
+const heatPump = standing('heat-pump-o', 'indoor', 'on')
+const panelDead = standing('zoned-furnace-ac', 'panel', 'off')
+const rooftop = standing('rooftop-gas', 'package', 'on')
+
+describe('what is so while something else is, and what goes back', () => {
+  it.each([
+    ['fuse went as soon as i hit the switch', furnace, 'trips'],
+    ['3 amp popped the second the ac kicked on', furnace, 'call cool; trips'],
+    ['swapped the fuse for my resettable breaker', furnace, 'breaker in'],
+    ['dampers unplugged', panelDead, 'unplug damper-1; unplug damper-2'],
+    ['blower comes on, outside nothing', furnace, 'call cool; blower runs; outdoor not as called'],
+    ['ran r to g at the board, blower starts', furnace, 'jumper R G; blower runs'],
+    ['flame for 3 seconds then out', rooftop, 'call heat; flame lights and goes out'],
+    ['cycled cooling three times all good', furnace, 'cycles 3 cool'],
+    ['y hot to ground', furnace, 'Y-gnd jumps between 20 and 28 V'],
+    ['24 drops to 12 on cool', furnace, 'R-C 24 V; call cool; R-C 12 V'],
+    ['sags to 18 with the contactor in', furnace, 'call cool; R-C 18 V; contactor in'],
+    ['coil by itself 12.4', condenserDead, 'unplug contactor; ohms across contactor 12.4'],
+    ['y clears when the outside wire is off', furnaceDead, 'lift outdoor Y; lift outdoor C; Y-gnd OL'],
+    ['y still grounded with the outside lifted', furnaceDead, 'lift outdoor Y; lift outdoor C; Y-gnd jumps between 0 and 1'],
+    ['all conductors of the outdoor cable clear to ground', furnaceDead, 'Y-gnd OL; C-gnd OL'],
+    ['bare yellow against the cabinet', condenserDead, 'rubbed outdoor'],
+    ['new contactor pulls in', condenser, 'contactor in'],
+    ["it's buzzing out here", condenser, 'contactor chatters'],
+    ['turned the stat down to 65', stat, 'call cool'],
+    ['switched off', stat, 'call off'],
+    ['red is not landed on r', statOff, 'landings R off'],
+    ['emergency heat brings the strips on', heatPump, 'call emergency heat; strips runs'],
+  ])('"%s"', (said, at, entered) => {
+    expect(drafts(at, said)).toEqual(drafts(at, entered))
+  })
+
+  it('all of a cable that is off goes back, and what it does then', () => {
+    const lifts = ['Y', 'C'].map((wire) => ({ do: 'lift', end: `outdoor-cable.${wire}@indoor` }) as const)
+    const off = standing('furnace-ac', 'indoor', 'off', ...lifts, { do: 'power', on: true })
+    expect(drafts(off, 'condenser wires back on, trips')).toEqual(drafts(off, 'land outdoor Y; land outdoor C; trips'))
+    const nothingOff = furnace('condenser wires back on, trips')
+    expect(nothingOff.ok ? '' : nothingOff.problem).toContain('Nothing of that cable is off')
+  })
+
+  it('a house without a C wire is no reading of nothing', () => {
+    const understood = stat('no c wire here')
+    expect(understood.ok ? '' : understood.problem).toContain('no wire on C')
+  })
+
+  it.each(['somebody was mowing last weekend', 'ac dead since the storm', 'strips stay on all the time', 'no ac upstairs, furnace fine'])(
+    '"%s" is the customer\'s',
+    (said) => {
+      expect(drafts(furnace, said).map(({ kind }) => kind)).toEqual(['complaint'])
+    },
+  )
+})
