@@ -38,7 +38,8 @@ const clips: Reading = (meaning, the) => {
     const [first, ...others] = letters.map(({ letter }) => letter)
     return others.map((other) => `jumper ${first} ${other}${placeOf(meaning)}`).join('; ')
   }
-  return parts.length === 1 && letters.length === 0 ? the.around(parts[0]) : null
+  const around = parts.length === 1 && letters.length === 0 ? the.around(parts[0]) : null
+  return around && has(meaning, 'off') ? around.replace(/^jumper /, 'jumper out ') : around
 }
 
 /** Wires and parts that a hand takes off or puts back. */

@@ -66,6 +66,8 @@ export function readClauses(text: string, reader: Reader): Said {
     const both = isCondition
       ? (readPair(asCondition(ofIt(right, left, reader)), left, reader, false) ?? underRemark(left, right, reader))
       : (readPair(left, right, reader, true) ?? concluded(joint[0], left, right, reader))
+    // With the heat pump is beside it, and no walk there.
+    if (joint.groups?.condition === 'with' && typeof both === 'string' && /^walk \S+(?:;|$)/.test(both)) continue
     if (typeof both === 'string' && !(isSaid && isRemark(both))) return both
     question ??= both
   }

@@ -91,6 +91,10 @@ const forms: readonly Form[] = [
   [/^(?:ohm ?meter)(?: (?:reads?|shows?|from|on|between))? (.+?)(?: (?:shows?|reads?|is))? (\S+)$/i, 'ohms $1 $2'],
   [/^(?:multimeter|meter|dvom)(?: (?:reads?|shows?|from|on|between))? (?=\S+ \S)/i, ''],
   [/\bsafety float\b/gi, 'float'],
+  [/\bwide open\b/gi, 'open'],
+  // What a reading is held for is no part of it; nor is what a hand did it for.
+  [/,? which is (?:the |about |what |normal|right|ok|good|fine).*$/i, ''],
+  [/(?<=\b(?:out|across|past|around)) for (?:a )?test(?:ing)?$/i, ''],
   [
     /\b(?:the )?(\w+) (?:wire|conductor|lead) (?:of|in|on|from) (?:the )?(\w+) cable\b/gi,
     (the, all, wire, cable) => (findCable(the.system, cable) === null ? all : `${cable} ${wire}`),

@@ -32,6 +32,10 @@ export const fuseRules: readonly Rule[] = [
     (_, size) => `fuse ${size} in`,
   ),
   rule('(\\d+) ?(?:a|amps?) fuse in (?:\\d+ ?(?:a|amps?) )?(?:slot|holder|board|it|there|place)(?: .*)?', (_, size) => `fuse ${size} in`),
+  rule(
+    'fuse(?: in it| there)? (?:is |was )?(\\d{1,2})(?: ?a| ?amps?)?,? (?:but )?(?:board|plate|label|it) (?:wants|calls for|says|needs) (?:an? )?\\d{1,2}(?: ?a| ?amps?)?',
+    (_, size) => `fuse ${size} in`,
+  ),
   rule('fuse (?:just )?(?:let go|went)(?: again)?', () => 'fuse blown'),
   rule('fuse (?:was |is )?(?:missing|not there|not in|not in (?:it|there|slot|holder)|pulled)|missing fuse', () => 'fuse out'),
   rule(

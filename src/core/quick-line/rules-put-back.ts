@@ -1,8 +1,9 @@
+import { allAt } from '@/src/core/quick-line/hands'
 import { cableTowards } from '@/src/core/quick-line/meaning'
 import { asks, type Rule, rule } from '@/src/core/quick-line/rule'
 import { leading, loadOf, type Sentence } from '@/src/core/quick-line/sentence'
 import { conductorEnd, parsePoint } from '@/src/core/wiring/point'
-import { callsOf } from '@/src/core/wiring/system'
+import { callsOf, placeById } from '@/src/core/wiring/system'
 
 /** What goes back where it came from, what came off as several, and what happened as the power came back. */
 
@@ -71,9 +72,8 @@ export const putBackRules: readonly Rule[] = [
     (the) => (the.state.bench.call === 'off' ? `${the.state.bench.power ? '' : 'power on; '}trips` : null),
   ),
   // What opened by its size, on the call that is on.
-  rule(
-    '(?:\\d+ ?(?:a|amps?))(?: breaker| one)? (?:popped|pops|tripped|blew|blows|went|let go)(?: again| right away| instantly)?',
-    (the) => (the.state.bench.call === 'off' ? null : 'trips'),
+  rule('(?:\\d+ ?(?:a|amps?))(?: breaker| one)? (?:popped|pops|tripped|blew|blows|went|let go)(?: again| right away| instantly)?', (the) =>
+    the.state.bench.call === 'off' ? null : 'trips',
   ),
   // What runs inside and not outside, on the call that is on; with none on, cooling is what both do.
   rule(
@@ -90,6 +90,25 @@ export const putBackRules: readonly Rule[] = [
     if (!the.isLetter(letter) || (where && place === null)) return null
     return `jumper ${the.letter(hot)} ${the.letter(letter)}${place ? ` at ${place}` : ''}`
   }),
+  // What hangs at a thermostat, as a whole.
+  rule(
+    '(?:all )?(?:wires|everything) (?:are |is )?(off|disconnected|back on|back)(?: (?:of|from|on|at))? (?:sub ?base|base|wall plate|plate|stat|thermostat)',
+    (the, how) => {
+      const { place, lifted } = the.state.bench
+      if (placeById(the.system, place)?.kind !== 'thermostat') return null
+      if (/^(?:off|dis)/.test(how)) return allAt(the, place)
+      const ends = lifted.filter((end) => parsePoint(end).place === place)
+      return ends.length > 0 ? ends.map((end) => `land ${end}`).join('; ') : leading('plug', the.state.bench.unplugged.at(-1) ?? null)
+    },
+  ),
+  rule(
+    '(?:furnace |air handler |unit )?switch (?:is )?off,? (?:and )?disconnect (?:is )?(?:pulled|off|out),? (?:and )?(?:checked|verified|tested|proved|proven)(?: it)?(?: dead)?',
+    (the) => (the.state.bench.power ? 'power off' : the.asNote()),
+  ),
+  asks(
+    '(?:water in pan,? )?(?:safety|pan switch|wet switch|overflow(?: switch)?|drain switch|safety switch) (?:is |has )?(?:tripped|open|opened|made|up)',
+    'Which one? Say what it is and how it stands: "float up", "limit open".',
+  ),
   asks(
     '(?:there is |we have )?no (?:c|common) wire (?:here|up here|at (?:the )?(?:stat|thermostat|tstat))',
     'Is no wire on C here, or does it read nothing? Say "R-C 0", or "note no C wire" where there is none.',

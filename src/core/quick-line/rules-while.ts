@@ -3,8 +3,11 @@ import { allOf, landAll, wiresOf } from '@/src/core/quick-line/hands'
 import { cableTowards } from '@/src/core/quick-line/meaning'
 import { asks, NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
 import { coilMeant, leading, loadOf, type Sentence, worded } from '@/src/core/quick-line/sentence'
+import { lineSide } from '@/src/core/quick-line/volts'
+import { SHOWS_CALL } from '@/src/core/readings/looks'
+import type { CallName } from '@/src/core/wiring/call'
 import { conductorEnd } from '@/src/core/wiring/point'
-import { cableById, partById, partsOf, placeById } from '@/src/core/wiring/system'
+import { cableById, callerOf, callsOf, partById, partsOf, placeById } from '@/src/core/wiring/system'
 
 /** What is read or seen while something else is so: with a wire off, a part by itself, on a call that the words imply. */
 
@@ -12,6 +15,10 @@ const GROUND = '(?:ground|gnd|chassis|metal|cabinet|frame)'
 const OUT = '(?:off|lifted|disconnected|pulled|unhooked|loose)'
 
 const kindHere = ({ system, state }: Sentence) => placeById(system, state.bench.place)?.kind
+
+/** The terminals that a call closes at its thermostat; none where it is no call here. */
+const callerTerminals = ({ system }: Sentence, call: CallName): readonly string[] =>
+  callsOf(system).includes(call) ? (callerOf(system, call).calls[call] ?? []) : []
 
 /** A coil or switch by itself: unplugged, if it is not, and read across its own pins. */
 function byItself(the: Sentence, what: string, read: string): string | null {
@@ -103,6 +110,72 @@ export const whileRules: readonly Rule[] = [
       const has = cable.conductors.flatMap(({ id, colour, lands }) => (lands.some(Boolean) ? [`${id} (${colour})`] : []))
       return { asks: `In the record the ${cable.name} has ${has.join(', ')}. Say which of them came off.` }
     },
+  ),
+  // A jumper, and what came of it, by the letter that it calls.
+  rule(
+    '(?:jump(?:er|ed|ered)? )?(r[ch]?) (?:to|and) ([a-z]\\d?)(?: jumper)?,? (?:does nothing|did nothing|nothing happens|no effect|(?:fires|starts|runs|brings on|kicks on) (.+))',
+    (the, hot, letter, what) => {
+      const [call] = (['fan', 'cool', 'heat'] as const).filter((one) => callerTerminals(the, one).at(0) === the.letter(letter))
+      if (!the.isLetter(letter) || call === undefined) return null
+      const where = call === 'cool' ? the.place('outdoor') : the.place('indoor')
+      const load = what ? loadOf(the, what) : null
+      const runs = load ? `${load} runs` : where && `${where} ${what ? 'as called' : 'not as called'}`
+      return runs && `jumper ${the.letter(hot)} ${the.letter(letter)}; ${runs}`
+    },
+  ),
+  rule(
+    '(?:board|unit|air handler|furnace|transformer) has (?:power|24(?: ?v)?),? (?:but |and )?(?:stat|thermostat|tstat) (?:does not|doesnt|has none|is dead|is blank|dead|blank)',
+    (the) => {
+      const stat = the.thermostat()
+      const read = the.state.bench.power ? the.voltsAt('r', 'X') : null
+      return stat && read && `${read.replace('X V', 'jumps between 20 and 28')}; ${stat} blank`
+    },
+  ),
+  rule(
+    '([a-z]\\d) (?:is )?(ok|good|hot|live|dead|nothing|cold),? (?:and |but )?([a-z]\\d) (?:is )?(ok|good|hot|live|dead|nothing|cold)',
+    (the, one, first, other, second) => {
+      const read = (letter: string, how: string) => {
+        const volts =
+          the.isLetter(letter) && the.state.bench.power ? the.voltsAt(letter, /^(?:dead|nothing|cold)$/.test(how) ? '0' : 'X') : null
+        return volts?.replace('X V', 'jumps between 20 and 28') ?? null
+      }
+      const both = [read(one, first), read(other, second)]
+      return both.every(Boolean) ? both.join('; ') : null
+    },
+  ),
+  rule(
+    `([a-z]\\d?)(?: terminal)? (?:is )?(?:hot|live|energized) (?:in|on) (cool|cooling|heat|heating|fan),? (?:and |but )?(?:dead|not|off|nothing|cold) (?:in|on) (cool|cooling|heat|heating|fan)`,
+    (the, letter, hotOn, deadOn) => {
+      const [hot, dead] = [the.call(hotOn), the.call(deadOn)]
+      const read = the.isLetter(letter) && the.state.bench.power ? the.voltsAt(letter, 'X') : null
+      return (
+        hot && dead && read && `call ${hot}; ${read.replace('X V', 'jumps between 20 and 28')}; call ${dead}; ${read.replace('X V', '0 V')}`
+      )
+    },
+  ),
+  rule(
+    `${NUMBER}(?: ?v| volts)? (?:on|at) line side,? (?:and |but )?(?:${NUMBER}|nothing|none)(?: ?v| volts)? (?:on|at) load side(?:,? (?:and |but )?(.+?) (?:humming|hums|not running|still|dead|sits there))?`,
+    (the, line, load, what) => {
+      const [ahead, behind] = [lineSide(the, line), the.voltsAt('load side', load || '0')]
+      const motor = what ? loadOf(the, what) : null
+      return ahead && behind && (!what || motor) ? [ahead, behind, motor && `${motor} still`].filter(Boolean).join('; ') : null
+    },
+  ),
+  rule(`amps (?:on|of|at|to) (.+?) (?:is |are |reads? )?${NUMBER}(?: ?a| ?amps?)?`, (the, what, amps) => {
+    const load = loadOf(the, what)
+    return load && Number(amps) > 0 ? `${load} runs; ${the.asNote()}` : null
+  }),
+  rule('(?:stat|thermostat|tstat|display) (?:says|shows|reads) (cool|heat)(?:ing)? on(?:,? (?:but )?no clicks?)?', (the, said) => {
+    const stat = the.thermostat()
+    const call = the.call(said)
+    return stat && call && `call ${call}; ${stat} ${SHOWS_CALL}`
+  }),
+  rule(`(?:igniter|ignitor|hsi|hot surface igniter) ${NUMBER} ?(?:ohms?)? cold`, (the, ohms) =>
+    the.state.bench.power ? null : leading('igniter', `${ohms} ohm`),
+  ),
+  rule(
+    '(?:lights|lit|fires|ignites),? (?:and )?burns?(?: for)?(?: about)?(?: \\d+| a few| two| five| ten)?(?: ?s| secs?| seconds?)?,?(?: and| then)* (?:drops?|goes|cuts|shuts) (?:out|off)',
+    (the) => (the.part('gas valve') ? 'call heat; flame lights and goes out' : null),
   ),
   rule('(?:relanded|put back|landed)(?: all)? (?:the )?(.+?) (?:wires|conductors)', (the, whose) =>
     landAll(the, cableTowards(the, whose) ?? whose),

@@ -33,6 +33,15 @@ describe('what is so while something else is, and what goes back', () => {
     ['turned the stat down to 65', stat, 'call cool'],
     ['switched off', stat, 'call off'],
     ['red is not landed on r', statOff, 'landings R off'],
+    ['board has power, stat does not', furnace, 'R-C jumps between 20 and 28 V; thermostat blank'],
+    ['jumper r to y does nothing', furnace, 'jumper R Y; outdoor not as called'],
+    ['r to w jumper fires the furnace', furnace, 'jumper R W; indoor as called'],
+    ['fuse is a 3, board wants a 5', furnace, 'fuse 3 in'],
+    ['outdoor pair reads 12 which is the coil', furnaceDead, 'outdoor pair reads 12'],
+    ['stat says cool on, no clicks', stat, 'call cool; thermostat shows a call'],
+    ['all wires off the sub base', statOff, ['R', 'Y', 'G', 'W', 'C'].map((wire) => `lift stat ${wire}`).join('; ')],
+    ['lights, burns 10 seconds and drops out', rooftop, 'call heat; flame lights and goes out'],
+    ['y1 ok y2 dead', rooftop, 'Y1-C jumps between 20 and 28 V; Y2-C 0 V'],
     ['emergency heat brings the strips on', heatPump, 'call emergency heat; strips runs'],
   ])('"%s"', (said, at, entered) => {
     expect(drafts(at, said)).toEqual(drafts(at, entered))
@@ -44,6 +53,21 @@ describe('what is so while something else is, and what goes back', () => {
     expect(drafts(off, 'condenser wires back on, trips')).toEqual(drafts(off, 'land outdoor Y; land outdoor C; trips'))
     const nothingOff = furnace('condenser wires back on, trips')
     expect(nothingOff.ok ? '' : nothingOff.problem).toContain('Nothing of that cable is off')
+  })
+
+  it('a jumper that is pulled off is none that is put in', () => {
+    const over = { do: 'jumper', a: 'high-low@outdoor', b: 'low-contactor@outdoor' } as const
+    const jumped = standing('furnace-ac', 'outdoor', 'off', over)
+    expect(drafts(jumped, 'pulled the jumper off the low pressure')).toEqual([{ kind: 'bench', change: { ...over, do: 'unjumper' } }])
+    expect(condenserDead('pulled the jumper off the low pressure').ok).toBe(false)
+  })
+
+  it.each([
+    ['aux heat is running with the heat pump', 'No call is on'],
+    ['water in the pan, safety tripped', 'Which one?'],
+  ])('"%s" is asked back: no walk, no trip', (said, question) => {
+    const understood = heatPump(said)
+    expect(understood.ok ? '' : understood.problem).toContain(question)
   })
 
   it('a house without a C wire is no reading of nothing', () => {
