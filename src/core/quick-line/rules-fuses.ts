@@ -36,6 +36,10 @@ export const fuseRules: readonly Rule[] = [
     'fuse(?: in it| there)? (?:is |was )?(\\d{1,2})(?: ?a| ?amps?)?,? (?:but )?(?:board|plate|label|it) (?:wants|calls for|says|needs) (?:an? )?\\d{1,2}(?: ?a| ?amps?)?',
     (_, size) => `fuse ${size} in`,
   ),
+  rule(
+    '(fuse (?:was )?(?:blown|bad|popped),? (?:and |so )?)?(?:replaced|changed|swapped)(?: it)?(?: out)? (?:with|for|to) (?:an? |new )*(\\d{1,2})(?: ?a| ?amps?)?(?: fuse| one)?',
+    (_, blown, size) => `${blown ? 'fuse blown; ' : ''}fuse ${size} in`,
+  ),
   rule('fuse (?:just )?(?:let go|went)(?: again)?', () => 'fuse blown'),
   rule('fuse (?:was |is )?(?:missing|not there|not in|not in (?:it|there|slot|holder)|pulled)|missing fuse', () => 'fuse out'),
   rule(

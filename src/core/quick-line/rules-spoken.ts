@@ -252,12 +252,17 @@ export const spokenRules: readonly Rule[] = [
   // What was repaired, and what ran.
   rule(
     '(?!changed when )(?:replaced|fixed|repaired|changed out|changed|swapped out|installed new|put in new|put in|installed|respliced|resealed)(?: \\d+ ?va)? (.+)',
-    (_, what) => (/fuse|breaker/.test(what) ? null : `repaired ${what}`),
+    (_, what) => (/fuse|breaker|^(?:with|for|it)\b/.test(what) ? null : `repaired ${what}`),
   ),
   rule('(?:swapped|changed) (.+)', (the, what) => {
     const part = partById(the.system, the.part(what) ?? '')
     return part && part.kind !== 'fuse' ? `repaired ${what}` : null
   }),
+  rule('(.+?) (?:is |was |got |has been )*(?:swapped|replaced|changed)(?: out)?', (the, what) => {
+    const part = partById(the.system, the.part(what) ?? '')
+    return part && part.kind !== 'fuse' ? `repaired ${what} replaced` : null
+  }),
+  rule('(?:ran|pulled) (?:an? )?new \\d+/\\d+(?: (.+))?', (the) => `repaired ${the.asNote().slice(5)}`),
   rule('(?:new )(.+?) (?:is )?(?:installed|in|fitted)', (_, what) => (/fuse|breaker/.test(what) ? null : `repaired new ${what}`)),
   rule(
     '(?:ran (?:a )?(?:new )?|pulled (?:in )?(?:a )?new )(?:wire|cable|stat wire|thermostat wire)(?: .*)?',

@@ -1,5 +1,5 @@
 import { letterOfColour } from '@/src/core/quick-line/colours'
-import { allOf, landAll, wiresOf } from '@/src/core/quick-line/hands'
+import { allOf, landAll, pluggable, wiresOf } from '@/src/core/quick-line/hands'
 import { cableTowards } from '@/src/core/quick-line/meaning'
 import { asks, NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
 import { coilMeant, leading, loadOf, type Sentence, worded } from '@/src/core/quick-line/sentence'
@@ -177,6 +177,40 @@ export const whileRules: readonly Rule[] = [
     '(?:lights|lit|fires|ignites),? (?:and )?burns?(?: for)?(?: about)?(?: \\d+| a few| two| five| ten)?(?: ?s| secs?| seconds?)?,?(?: and| then)* (?:drops?|goes|cuts|shuts) (?:out|off)',
     (the) => (the.part('gas valve') ? 'call heat; flame lights and goes out' : null),
   ),
+  rule(
+    `([a-z]\\d?) (?:to|and) ([a-z]\\d?|${GROUND})(?: is| are)? (?:shorted|grounded|down to|dead short)(?: at)? ${NUMBER}(?: ?ohms?)?`,
+    (the, one, other, ohms) => {
+      const isGround = new RegExp(`^${GROUND}$`).test(other)
+      if (the.state.bench.power || !the.isLetter(one) || !(isGround || the.isLetter(other))) return null
+      return `${the.letter(one)}-${isGround ? 'gnd' : the.letter(other)} ${ohms}`
+    },
+  ),
+  rule('([a-z]\\d?) and ([a-z]\\d?)(?: (?:in|on))? (?:run|cable|wire)? ?(?:are |is )?(?:dead )?shorted(?: together)?', (the, one, other) =>
+    !the.state.bench.power && the.isLetter(one) && the.isLetter(other) && one !== other
+      ? `${the.letter(one)}-${the.letter(other)} jumps between 0 and 1`
+      : null,
+  ),
+  rule(
+    `transformer (?:puts out |out )${NUMBER}(?: ?v| volts)?,? (?:and |with )?(?:in )?${NUMBER}(?: ?v| volts)?(?: in)?`,
+    (the, outOf, into) => {
+      const [transformer, another] = partsOf(the.system, 'transformer')
+      if (another || !the.state.bench.power || Number(into) < Number(outOf)) return null
+      return `${transformer.primary.join('-')} ${into} V at ${transformer.place}; ${transformer.secondary.join('-')} ${outOf} V at ${transformer.place}`
+    },
+  ),
+  rule(
+    '(.+?) (?:comes |pulls |came |pulled )?(in|on) after (?:about )?(?:\\d+|a few|two|three|five|ten) ?(?:s|secs?|seconds?|min|mins|minutes?)',
+    (the, what, how) => {
+      const part = partById(the.system, the.part(what) ?? '')
+      const word = part?.kind === 'coil' && how === 'in' ? 'in' : part?.kind === 'load' ? 'runs' : null
+      return part && word ? `${part.id} ${word}; ${the.asNote()}` : null
+    },
+  ),
+  rule(
+    'inducer (?:runs|on|running|starts),? (?:and )?igniter (?:glows|lights up|hot),? (?:and |then )?(?:burners?|flame) (?:lights?|burns?|comes on|stays on)',
+    (the) => (the.part('gas valve') ? 'call heat; flame burns' : null),
+  ),
+  rule('unwired (.+)', (the, what) => leading('unplug', pluggable(the, what.replace(/ coil$/, '')) ?? pluggable(the, what))),
   rule('(?:relanded|put back|landed)(?: all)? (?:the )?(.+?) (?:wires|conductors)', (the, whose) =>
     landAll(the, cableTowards(the, whose) ?? whose),
   ),

@@ -41,6 +41,13 @@ describe('what is so while something else is, and what goes back', () => {
     ['stat says cool on, no clicks', stat, 'call cool; thermostat shows a call'],
     ['all wires off the sub base', statOff, ['R', 'Y', 'G', 'W', 'C'].map((wire) => `lift stat ${wire}`).join('; ')],
     ['lights, burns 10 seconds and drops out', rooftop, 'call heat; flame lights and goes out'],
+    ['fuse blown, replaced with 5', furnace, 'fuse blown; fuse 5 in'],
+    ['unwired contactor coil', condenserDead, 'unplug contactor'],
+    ['y and c of the run dead shorted', condenserDead, 'Y-C jumps between 0 and 1'],
+    ['y to c shorted 0.5', condenserDead, 'Y-C 0.5'],
+    ['ran new 18/2', condenserDead, 'repaired Ran new 18/2'],
+    ['contactor in after 5 minutes', condenser, 'contactor in; note contactor in after 5 minutes'],
+    ['inducer runs igniter glows burner lights', rooftop, 'call heat; flame burns'],
     ['y1 ok y2 dead', rooftop, 'Y1-C jumps between 20 and 28 V; Y2-C 0 V'],
     ['emergency heat brings the strips on', heatPump, 'call emergency heat; strips runs'],
   ])('"%s"', (said, at, entered) => {
