@@ -70,8 +70,10 @@ describe('a delay that the search itself has started', () => {
   })
 
   it('is waited out, at its price, by a check that needs the call after a power-off', () => {
-    expect(planRoute(heatPump, { ...bench, power: false }, cooling, bench.place).waits).toBeGreaterThanOrEqual(1)
-    expect(planRoute(heatPump, bench, cooling, bench.place).waits).toBe(0)
+    expect(planRoute(heatPump, { ...bench, power: false }, cooling, 'outdoor').waits).toBeGreaterThanOrEqual(1)
+    expect(planRoute(heatPump, bench, cooling, 'outdoor').waits).toBe(0)
+    // Nothing of the board's output is read at the thermostat: nobody waits for it there.
+    expect(planRoute(heatPump, { ...bench, power: false }, cooling, 'thermostat').waits).toBe(0)
   })
 })
 

@@ -87,7 +87,7 @@ function planInOrder(system: System, from: Bench, wanted: Bench, place: string, 
   const isRestarted = to.power && changes.some((change) => change.do === 'power' && change.on)
   const isStillOn = !changes.some(({ do: act }) => act === 'power' || act === 'call')
   const isOnSince = isStillOn && waitsFor(from) >= waitsFor(to)
-  const waits = Math.max(isRestarted ? delayMinutes(system, to) : 0, isOnSince ? 0 : waitsFor(to))
+  const waits = Math.max(isRestarted ? delayMinutes(system, to, place) : 0, isOnSince ? 0 : waitsFor(to))
   return { changes, minutes: minutes + waits, bench: readAt(bench, to.since), waits }
 }
 
@@ -101,21 +101,35 @@ const waitsFor = ({ since }: Bench): number => (since?.call === 'minutes' ? WARM
 /** What opens with the heat of a call has mostly done so after this long. */
 const WARMS_IN_MIN = modelValue({ value: 4, unit: 'minutes', source: 'assumption' })
 
-/** How long a board keeps an output that is called off after the power came back, minutes; 0 where nothing that is called hangs on one. */
-function delayMinutes(system: System, { call, jumpers }: Bench): number {
+/**
+ * How long a board keeps an output that is called off after the power came back, minutes; 0 where nothing that is called hangs on one, and
+ * where nothing of it is read: at the board, and where a wire takes its output.
+ */
+function delayMinutes(system: System, { call, jumpers }: Bench, place: string): number {
   if (call === 'off' && jumpers.length === 0) return 0
   const called = call === 'off' ? [] : (callerOf(system, call).calls[call] ?? [])
   const isCalled = (terminal: string) =>
     called.includes(terminal) || jumpers.some(({ a, b }) => [a, b].some((point) => parsePoint(point).name === terminal))
   return partsOf(system, 'board').reduce(
-    (most, { outputs }) =>
-      outputs.reduce(
-        (longest, output) => (inputsOf(output).some(isCalled) ? Math.max(longest, (output.minimumOffS ?? 0) / 60) : longest),
+    (most, board) =>
+      board.outputs.reduce(
+        (longest, output) =>
+          inputsOf(output).some(isCalled) && isReadAt(system, board.place, output.to, place)
+            ? Math.max(longest, (output.minimumOffS ?? 0) / 60)
+            : longest,
         most,
       ),
     0,
   )
 }
+
+/** What an output does is read at its board, and at the other end of each wire that is on it. */
+const isReadAt = (system: System, board: string, output: string, place: string): boolean =>
+  place === board ||
+  system.cables.some(
+    ({ between, conductors }) =>
+      between.includes(board) && between.includes(place) && conductors.some(({ lands }) => lands[between.indexOf(board)] === output),
+  )
 
 /** The ways from a bench, kept: one ranking asks for each several times, and the next one again. */
 export function routesFrom(system: System, from: Bench, cost: CostModel): (to: Bench, place: string) => Route {
