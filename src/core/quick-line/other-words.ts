@@ -1,3 +1,4 @@
+import { leadNames } from '@/src/core/bench/points'
 import { cableTowards } from '@/src/core/quick-line/meaning'
 import { findCable, isGroundWord } from '@/src/core/quick-line/names'
 import { loadOf, type Sentence } from '@/src/core/quick-line/sentence'
@@ -18,6 +19,12 @@ const forms: readonly Form[] = [
   [/\b(clicks?|clicked|shifts?|shifted|pulls? in|pulled in|comes? in|runs?|works?) over(?= |$)/gi, '$1'],
   [/ (?:on one side),? (?:and |but )?(?=[\d.]+ ?v? (?:on )?(?:the )?other(?: side)?$)/gi, ' in, '],
   [/(?<=\d) one side,? (?:and |but )?([\d.]+) (?:on )?(?:the )?other(?: side)?$/gi, ' in, $1 out'],
+  // What a board gives out has a lead of that name: y out to c, o out 26.
+  [
+    /\b([a-z]) out\b(?= (?:to|and|has|is|reads|\d)|-|$)/gi,
+    (the, all, letter) =>
+      leadNames(the.system, the.state.bench.place).includes(`${letter.toUpperCase()}-out`) ? `${letter.toUpperCase()}-out` : all,
+  ],
   [/\bbetween hot and neutral\b/gi, 'hot to neutral'],
   [/^(before|after|past|ahead of|behind) (?:the )?([a-z ]+?) (?:is |reads? |there is )?(\d\S*)(?: ?v| volts?)?$/gi, '$3 $1 $2'],
   [/\b(low|high) pressure (?:switch )?(?:cut out|is out|kicked out|dropped out)\b/gi, '$1-pressure switch open'],

@@ -1,6 +1,6 @@
 import { wiresOf } from '@/src/core/quick-line/hands'
 import { findCable } from '@/src/core/quick-line/names'
-import { NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
+import { NUMBER, type Rule, rule, type Said } from '@/src/core/quick-line/rule'
 import type { Sentence } from '@/src/core/quick-line/sentence'
 import { conductorEnd, terminalPoint } from '@/src/core/wiring/point'
 import { commonNodes } from '@/src/core/wiring/supply'
@@ -27,6 +27,36 @@ function readApart(the: Sentence, named: string, wires: readonly string[], read:
   return [...lifts, `ohms ${a}-${against ?? b} ${read} at ${here}`].join('; ')
 }
 
+/** Wires of one cable off, or on, at both ends: as many of those ends as are not so yet. Asked back where two cables have such wires. */
+function atBothEnds(the: Sentence, does: 'lift' | 'land', said: string): Said {
+  const { system, state } = the
+  const words = said.split(/[ ,]+/).filter((word) => !/^(?:and|of|the|off|on|wires?|conductors?|cable|all|both|back)$/.test(word))
+  const named = words.flatMap((word) => findCable(system, word) ?? [])
+  const wires = words.filter((word) => findCable(system, word) === null)
+  if (words.length === 0 || named.length > 1) return null
+  const having = system.cables.filter(
+    (cable) =>
+      (named.length === 0 || cable.id === named[0]) &&
+      wiresOf(cable, wires) !== null &&
+      (named.length > 0 || cable.between.includes(state.bench.place)),
+  )
+  if (having.length > 1)
+    return {
+      asks: `Of which cable? Say it: ${having.map(({ id }) => `"${does} ${id} ${wires.join(' and ')} at both ends"`).join(' or ')}.`,
+    }
+  const [cable] = having
+  if (!cable) return null
+  const meant = wires.length === 0 ? cable.conductors : (wiresOf(cable, wires) ?? [])
+  // All of one end, and then of the other.
+  const acts = cable.between.flatMap((place, side) =>
+    meant.flatMap((wire) => {
+      const end = conductorEnd(cable.id, wire.id, place)
+      return wire.lands[side] !== null && state.bench.lifted.includes(end) === (does === 'land') ? [`${does} ${end}`] : []
+    }),
+  )
+  return acts.length === 0 ? null : acts.join('; ')
+}
+
 /** With the power off, no path from any hot wire of the strip to the metal. */
 function everyToGround(the: Sentence): string | null {
   const { system, state } = the
@@ -43,6 +73,24 @@ function everyToGround(the: Sentence): string | null {
 
 /** Wires that are read by themselves, off at both ends, and all of them to the metal. */
 export const apartRules: readonly Rule[] = [
+  rule(
+    '(?:lifted|lift|lifting|pulled|pull|took|take|disconnected|disconnect|unhooked|isolated|isolate)(?: off)? (.+?)(?: off| loose)?,?(?: at| on)? both ends',
+    (the, said) => atBothEnds(the, 'lift', said),
+  ),
+  // All of a cable off, and two of its wires against each other.
+  rule(
+    `(?:all )?(\\S+) (?:cable|wires|conductors)(?: is| are)? (?:off|lifted|loose|disconnected|isolated|unhooked)(?: at| on)? both ends,? (?:and )?(\\S+) (?:to|and) (\\S+)(?: is| reads?)? (ol|open|${NUMBER})(?: ?ohms?)?`,
+    (the, whose, one, other, read) => {
+      const [off, apart] = [atBothEnds(the, 'lift', whose), readApart(the, whose, [one, other], read === 'open' ? 'OL' : read)]
+      return typeof off === 'string' && apart ? `${off}; ${apart.split('; ').at(-1)}` : null
+    },
+  ),
+  rule('(.+?) (?:is |are )?(?:off|lifted|loose|disconnected|isolated|up)(?: at| on)? both ends', (the, said) =>
+    atBothEnds(the, 'lift', said),
+  ),
+  rule('(?:landed|land|put|hooked|reconnected|relanded)(?: back)? (.+?)(?: back| on| back on)?,?(?: at| on)? both ends', (the, said) =>
+    atBothEnds(the, 'land', said),
+  ),
   rule(
     `(\\S+?)(?:-cable)? (\\S+) (?:reads |is |measures )?(ol|open|${NUMBER})(?: ?ohms?)? to (ground|gnd|chassis|metal),?(?: with)? both ends (?:off|loose|up|disconnected|lifted|open)`,
     (the, cable, wire, read, ground) => readApart(the, cable, [wire], read === 'open' ? 'OL' : read, ground),

@@ -129,7 +129,7 @@ export const partRules: readonly Rule[] = [
     (the, name) => (the.isLetter(name) ? `landings ${the.letter(name)} off` : null),
   ),
   rule(
-    `(\\S+) in(?: (?:is|has|reads))? ${NUMBER} ?${VOLTS}?,? (?:and |but )?\\S+ out(?: (?:is|has|reads))? ${NUMBER} ?${VOLTS}?`,
+    `(\\S+) in(?: (?:is|has|reads))? ${NUMBER} ?${VOLTS}?,? (?:and |but )?\\1[ -]out(?: (?:is|has|reads))? ${NUMBER} ?${VOLTS}?`,
     (the, name, into, out) =>
       the.isLetter(`${name}-out`) ? `${the.letter(name)}-C ${into} V; ${the.letter(`${name}-out`)}-C ${out} V` : null,
   ),

@@ -1,6 +1,7 @@
 import type { EntryDraft } from '@/src/core/job/entry'
 import type { JobState } from '@/src/core/job/job-state'
 import { Sentence } from '@/src/core/quick-line/sentence'
+import { type Point, parsePoint } from '@/src/core/wiring/point'
 import { partById, type System } from '@/src/core/wiring/system'
 
 /**
@@ -19,7 +20,22 @@ export function unheard(line: string, drafts: readonly EntryDraft[], system: Sys
       .replace(/[,;:]/g, ''),
   }
   const the = new Sentence(system, state, line)
-  return lostLetter(line, the, heard) ?? lostWords(line, the, heard) ?? lostState(line, the, drafts)
+  return lostLetter(line, the, heard) ?? lostWords(line, the, heard) ?? lostState(line, the, drafts) ?? lostEnd(line, state, drafts)
+}
+
+/** The other end of a wire that is said to be off, or on, at both. */
+function lostEnd(line: string, { bench }: JobState, drafts: readonly EntryDraft[]): string | null {
+  if (!/\bboth ends\b/i.test(line)) return null
+  const acts = drafts.flatMap((draft) =>
+    draft.kind === 'bench' && (draft.change.do === 'lift' || draft.change.do === 'land') ? [draft.change] : [],
+  )
+  const isOneEnded = acts.some(({ do: does, end }) => {
+    const { cable, name } = parsePoint(end)
+    const isOfIt = (point: Point) => parsePoint(point).cable === cable && parsePoint(point).name === name
+    const already = does === 'lift' ? bench.lifted.filter(isOfIt) : []
+    return new Set([...acts.map((act) => act.end).filter(isOfIt), ...already]).size < 2
+  })
+  return isOneEnded ? 'both ends' : null
 }
 
 /** A state that the line names beside a reading, a relay that is in, what runs, a board that is dead, and no look holds. */

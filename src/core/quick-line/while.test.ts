@@ -48,6 +48,11 @@ describe('what is so while something else is, and what goes back', () => {
     ['ran new 18/2', condenserDead, 'repaired Ran new 18/2'],
     ['contactor in after 5 minutes', condenser, 'contactor in; note contactor in after 5 minutes'],
     ['inducer runs igniter glows burner lights', rooftop, 'call heat; flame burns'],
+    ['lifted w at both ends', furnaceDead, 'lift stat W at thermostat; lift stat W at indoor'],
+    ['all stat wires off both ends, R to W 0.3', furnaceDead, 'stat cable off at both ends; ohms lifted stat R-lifted stat W 0.3'],
+    ['o out to c 26', standing('heat-pump-o', 'outdoor', 'on'), 'O-out-C 26 V'],
+    ['y in 26, o out 0', standing('heat-pump-o', 'outdoor', 'on'), 'Y-C 26 V; O-out-C 0 V'],
+    ['low pressure switch OL by itself', condenserDead, 'unplug low-pressure; ohms across low-pressure OL'],
     ['y1 ok y2 dead', rooftop, 'Y1-C jumps between 20 and 28 V; Y2-C 0 V'],
     ['emergency heat brings the strips on', heatPump, 'call emergency heat; strips runs'],
   ])('"%s"', (said, at, entered) => {
@@ -60,6 +65,11 @@ describe('what is so while something else is, and what goes back', () => {
     expect(drafts(off, 'condenser wires back on, trips')).toEqual(drafts(off, 'land outdoor Y; land outdoor C; trips'))
     const nothingOff = furnace('condenser wires back on, trips')
     expect(nothingOff.ok ? '' : nothingOff.problem).toContain('Nothing of that cable is off')
+  })
+
+  it('a wire of two cables is asked after, and neither end of it is dropped', () => {
+    const understood = furnaceDead('y off at both ends')
+    expect(understood.ok ? '' : understood.problem).toContain('Of which cable?')
   })
 
   it('a jumper that is pulled off is none that is put in', () => {
