@@ -14,6 +14,15 @@ export function standing(id: string, place: string, power: 'on' | 'off', ...more
   return (line: string) => readQuickLine(line, { system, entries, suspects: [], proposed: null })
 }
 
+/** The same after changes and trips, one after the other, with the power on. */
+export function standingAfter(id: string, place: string, happened: readonly (BenchChange | 'trips' | 'holds')[]) {
+  const system = systemOf(id)
+  const entries: Entry[] = [{ do: 'walk', place } as const, ...happened].map((one) =>
+    stampEntry(typeof one === 'string' ? { kind: 'trip', result: one } : { kind: 'bench', change: one }, stamp),
+  )
+  return (line: string) => readQuickLine(line, { system, entries, suspects: [], proposed: null })
+}
+
 /** What a line would enter; a line that is not understood fails with its own words. */
 export function drafts(read: ReturnType<typeof standing>, line: string) {
   const understood = read(line)

@@ -146,9 +146,12 @@ export function toldBy(words: string, system: System): Told {
   const named = [...new Set(isOnCall ? MODES.filter(({ says }) => new RegExp(`\\b${says}\\b`).test(said)).map(({ call }) => call) : dead)]
   // "Second stage heat" has "heat" in it.
   const [call, another] = named.filter((one) => calls.includes(one) && !named.some((other) => other !== one && other.startsWith(`${one}-`)))
+  // Of a house with zones, the zone that is named.
+  const [, zone] = /\bzone (\d)\b/.exec(said) ?? []
+  const ofZone = call && zone ? calls.find((one) => one === `${call}-zone-${zone}`) : undefined
   return {
     symptoms: dead.length > 0 && !has('nothing-runs') ? [...told, 'mode-dead'] : told,
-    call: call && !another ? call : null,
+    call: call && !another ? (ofZone ?? call) : null,
     changed: changeWords.filter(({ says }) => says.test(said)).map(({ changed }) => changed),
   }
 }

@@ -50,6 +50,12 @@ export function readClauses(text: string, reader: Reader): Said {
     const read = readPair(`call for ${onCall[2]}`, onCall[1], reader, false)
     if (typeof read === 'string' && !isRemark(read)) return read
   }
+  // What is missing is told first; what was seen of it is one thing.
+  const told = TOLD_FIRST.exec(text)
+  if (told && !isSaid) {
+    const both = readPair(told[1], told[2], reader, true)
+    if (typeof both === 'string' && both.startsWith('complaint') && !isRemark(both)) return both
+  }
   const joints = [...text.matchAll(JOINTS)]
   if (joints.length > MOST_JOINTS) return whole
   if (joints.length === 0) return whole ?? unsigned(text, reader)
@@ -73,6 +79,8 @@ export function readClauses(text: string, reader: Reader): Said {
   }
   return whole ?? question ?? unsigned(text, reader)
 }
+
+const TOLD_FIRST = /^(no (?:heat|heating|cool|cooling|ac|a\/c|air)|nothing (?:runs|works))[,:] (?:but |and )?(.+)$/i
 
 /** What is concluded from a reading ("so it is not closing") is a remark beside it. */
 const concluded = (joint: string, left: string, right: string, reader: Reader): Said =>

@@ -21,7 +21,7 @@ describe('a furnace with an ignition control', () => {
     ['0.3 microamps at the flame sensor', 'call heat; flame 0.3'],
     ['flame sensor reads 2.1 microamps', 'call heat; flame 2.1'],
     ['120 at the igniter but no glow', 'igniter 120 V; call heat; flame no glow'],
-    ['igniter glows', 'igniter runs'],
+    ['igniter glows', 'call heat; igniter runs'],
   ])('%s', (said, means) => {
     expect(draftsOf('furnace-induced-draft', said, true)).toEqual(draftsOf('furnace-induced-draft', means, true))
     expect(hear({ system: 'furnace-induced-draft', before: [], said, means }).outcome).toBe('understood')

@@ -58,7 +58,7 @@ describe('a word where one stands, and what one thing implies of another', () =>
     ['lift outdoor Y, trips; land it, lift outdoor C, holds', furnace, 'lift outdoor Y; trips; land outdoor Y; lift outdoor C; holds'],
     ['put breaker in place of fuse and called cool, tripped in 2 seconds', furnace, 'breaker in; call cool; trips after 2 s'],
     ['zone 2 cool: Y2 26, damper 2 shut, Y 0', panel, 'call cool zone 2; Y2-C2 26 V; damper-2 shut; Y-C1 0 V'],
-    ['W 26, inducer on, switch 0 across, igniter 0', induced, 'W-C 26 V; inducer runs; across draft 0 V; igniter 0 V'],
+    ['W 26, inducer on, switch 0 across, igniter 0', induced, 'call heat; W-C 26 V; inducer runs; across draft 0 V; igniter 0 V'],
     ['contactor out on cool', furnace, 'call cool; contactor out'],
     ['outdoor unit off on cool', furnace, 'call cool; outdoor not as called'],
     ['Y not hot on cool', furnace, 'call cool; Y-C 0 V'],

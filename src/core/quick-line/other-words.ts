@@ -121,10 +121,12 @@ const forms: readonly Form[] = [
   ],
   // On a panel that has no common of its own letter, the one beside it.
   [
-    /\b([RYGW]) ?(?:to|-|\/) ?C\b(?! ?\d\b)/g,
-    (the, all, letter) => {
-      const screws = placeById(the.system, the.state.bench.place)?.terminals ?? []
-      return screws.includes(letter) && !screws.includes('C') ? `${letter} to ${the.commonOf(letter)}` : all
+    /\b([RYGW]\d?) ?(?:to|-|\/) ?C\b(?! ?\d\b)( (?:at|in|on) (?:the )?(\w+))?/gi,
+    (the, all, said, tail = '', where = '') => {
+      const letter = said.toUpperCase()
+      const place = (where && the.place(where.toLowerCase())) || the.state.bench.place
+      const screws = placeById(the.system, place)?.terminals ?? []
+      return screws.includes(letter) && !screws.includes('C') ? `${letter} to ${the.commonOf(letter, place)}${tail}` : all
     },
   ],
   // One stage is lettered with a number or without, and a neutral is N.

@@ -15,7 +15,8 @@ import { inFull } from '@/src/core/quick-line/shorthand'
 import { corrected, wordsInFull } from '@/src/core/quick-line/spelling'
 import { tryDrafts } from '@/src/core/quick-line/try-drafts'
 import { unheard } from '@/src/core/quick-line/unheard'
-import { partsOf } from '@/src/core/wiring/system'
+import { modelValue } from '@/src/core/units/model-value'
+import { callerOf, callsOf, partsOf } from '@/src/core/wiring/system'
 import { switchedTerminals } from '@/src/core/wiring/thermostat'
 
 /**
@@ -114,8 +115,25 @@ function inGrammarsWords(clauses: readonly string[], context: Reading): Said {
     entries = entriesAfter(entered, { ...context, entries })
   }
   if (notes.length > 0) put.push(`note ${notes.join('; ')}`)
-  return put.length === 0 ? null : put.join('; ')
+  return put.length === 0 ? null : calledFirst(put.join('; '), context)
 }
+
+/** A letter that is live on a call that the rest of the line implies was read on that call: it comes first. */
+function calledFirst(said: string, { system, entries }: Reading): string {
+  const acts = said.split('; ')
+  const at = acts.findIndex((act) => /^call (?!off\b)/.test(act))
+  const call = callsOf(system).find((one) => at > 0 && acts[at] === `call ${one}`)
+  if (!call || foldJob(system, entries).bench.call !== 'off') return said
+  const letters = callerOf(system, call).calls[call] ?? []
+  const isOnCall = (act: string) => {
+    const [, letter, volts] = /^([A-Z]\d?)-C (\d[\d.]*)/i.exec(act) ?? []
+    return letter !== undefined && letters.includes(letter.toUpperCase()) && Number(volts) > LIVE_FROM_VOLTS
+  }
+  return acts.slice(0, at).some(isOnCall) ? [acts[at], ...acts.slice(0, at), ...acts.slice(at + 1)].join('; ') : said
+}
+
+/** A letter that reads as much is fed. */
+const LIVE_FROM_VOLTS = modelValue({ value: 15, unit: 'V', source: 'assumption: more than a ghost or a drop leaves of 24' })
 
 /** Reads clauses, each once in each state of the job. */
 function readerOf(context: Reading): Reader {

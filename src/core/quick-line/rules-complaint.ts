@@ -19,7 +19,8 @@ export const complaintRules: readonly Rule[] = [
   rule(`${TELLER} (?:is |was |has )*(?:says|said|reports|reported|states|complains of|complains|told me|tells me|mentioned) .+`, (the) =>
     the.asComplaint(),
   ),
-  rule('(?:complaint|work order|ticket|dispatch)[ :,]+.+', (the) => the.asComplaint()),
+  rule(`(?:complaint|work order|ticket|dispatch)[ :,]+.+|${TELLER} ?:.+`, (the) => the.asComplaint()),
+  rule(`zone \\d (?:is |has )?(?:${NOT} (?:cool|heat|cooling|heating|work|working)|dead|out|down)`, (the) => the.asComplaint()),
   rule(`${TELLER} .+`, (the) => (ticks(the) ? the.asComplaint() : null)),
   // What happened to the house, and since when it is so.
   rule(
@@ -47,7 +48,7 @@ export const complaintRules: readonly Rule[] = [
     (the) => the.asComplaint(),
   ),
   rule(
-    '(?:it )?(?:keeps?|kept) (?:blowing|popping|eating) (?:up )?fuses|(?:blows|pops|eats|blowing) fuses?(?: (?:now and then|every so often|every few \\S+|once in a while|off and on|on and off|from time to time|occasionally|intermittently|at random|randomly))',
+    '(?:it )?(?:keeps?|kept) (?:blowing|popping|eating) (?:up )?fuses|(?:(?:breaker|fuse|it) (?:blows|pops|trips)|(?:blows|pops|eats|blowing) fuses?)(?: (?:now and then|every so often|every few \\S+|once in a while|off and on|on and off|from time to time|occasionally|intermittently|at random|randomly))',
     (the) => the.asComplaint(),
   ),
   rule('(?:.+ )?(?:smells?|smelled|smelt|odou?r)(?: .+)?|(?:smoke|smoking|smoky)(?: .+)?|(?:.+ )(?:smoke|smoking)', (the) =>

@@ -15,6 +15,7 @@ const REMARKS: readonly string[] = [
   '(?:second|third|fourth|fifth|2nd|3rd|4th|5th) fuse (?:today|this \\w+|so far)|(?:open|bad|dead) (?:stat|thermostat|contacts?)|limit opens (?:after|in) .+',
   '(?:economizer|humidifier|uv light|dehumidifier|air cleaner|zone valve|pump|smoke detector|float) (?:is |was )?(?:wired|tied|tapped|spliced|hooked) (?:in|into|to|off|on|across) .+',
   '(?:[a-z]\\d?|red|white|green|yellow|blue|black|orange|brown) (?:wire|screw|conductor|terminal)? ?(?:looks|is|looked|was) (?:ok|good|tight|fine|snug|clean)(?: .*)?',
+  'no (?:gas|spark|ignition|fire)(?: .*)?',
   'tightened (?:up )?(?:all )?(?:the )?(?:screws|terminals|connections|lugs|landings)(?: .*)?|(?:[a-z]\\d?|red|white|green|yellow|blue|black|orange|brown)(?: wire| conductor)? (?:was |is )(?:a little |kind of )?loose(?: .*)?',
   '(?:neutral|hot|ground|line)(?: wire)? (?:is |was )?loose,? (?:tightened|fixed|remade)(?: it)?(?: up)?',
 ]

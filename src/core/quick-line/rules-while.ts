@@ -20,6 +20,10 @@ const kindHere = ({ system, state }: Sentence) => placeById(system, state.bench.
 const callerTerminals = ({ system }: Sentence, call: CallName): readonly string[] =>
   callsOf(system).includes(call) ? (callerOf(system, call).calls[call] ?? []) : []
 
+/** A load of the ignition, seen to run: on the call that is on, else on heat. */
+const onHeat = ({ state }: Sentence, load: string | null): string | null =>
+  load && `${state.bench.call === 'off' && state.bench.jumpers.length === 0 ? 'call heat; ' : ''}${load} runs`
+
 /** A coil or switch by itself: unplugged, if it is not, and read across its own pins. */
 function byItself(the: Sentence, what: string, read: string): string | null {
   const id = /^(?:coil|it)$/.test(what) ? coilMeant(the) : (the.part(what.replace(/ coil$/, '')) ?? the.part(what))
@@ -213,6 +217,20 @@ export const whileRules: readonly Rule[] = [
   rule(
     'inducer (?:runs|on|running|starts),? (?:and )?igniter (?:glows|lights up|hot),? (?:and |then )?(?:burners?|flame) (?:lights?|burns?|comes on|stays on)',
     (the) => (the.part('gas valve') ? 'call heat; flame burns' : null),
+  ),
+  // Nothing of an ignition is on but on heat; what should not be on is said to stay on.
+  rule('(?:hot surface )?(?:igniter|ignitor|hsi|glow ?bar) (?:is )?(?:glows|glowing|lit|lit up|hot|red|red hot|on)', (the) =>
+    onHeat(the, the.part('igniter')),
+  ),
+  rule('(?:draft )?inducer (?:is )?(?:runs|running|on|comes on|starts|spins|spinning)', (the) => onHeat(the, loadOf(the, 'inducer'))),
+  // What feeds a coil, by the name of the coil.
+  rule(
+    `(.+?) (?:hot|out|output|lead|feed) (?:to|and) (c\\d?|${GROUND})(?: is| reads?)? ${NUMBER}(?: ?v| volts)?`,
+    (the, what, against, read) => {
+      const part = partById(the.system, the.part(what) ?? '')
+      if (part?.kind !== 'coil') return null
+      return `${part.between[0]}-${/^c/.test(against) && against !== 'chassis' && against !== 'cabinet' ? part.between[1] : 'gnd'} ${read} at ${part.place}`
+    },
   ),
   rule('unwired (.+)', (the, what) => leading('unplug', pluggable(the, what.replace(/ coil$/, '')) ?? pluggable(the, what))),
   rule('(?:relanded|put back|landed)(?: all)? (?:the )?(.+?) (?:wires|conductors)', (the, whose) =>

@@ -26,7 +26,7 @@ describe('the supply and what goes through it', () => {
     ],
     ['furnace-ac', at('outdoor'), 'jumped out the pressure switches', 'jumper Y high-low; jumper high-low low-contactor'],
     ['furnace-ac', at('thermostat'), 'R to Y 0.2 with a call', 'call cool; R-Y 0.2 V'],
-    ['furnace-induced-draft', at('indoor'), 'inducer comes on then shuts off', 'inducer runs; inducer still'],
+    ['furnace-induced-draft', at('indoor'), 'inducer comes on then shuts off', 'call heat; inducer runs; inducer still'],
     ['furnace-ac', at('outdoor', true), 'coil 13 to ground OL', 'ohms across contactor 13; ohms low-contactor-gnd OL'],
     ['furnace-ac', at('indoor', true), 'took the limit off, reads open', 'unplug limit; ohms across limit OL'],
     ['furnace-ac', at('indoor', true), 'g to c 20 w to c 45', 'ohms G-C 20; ohms W-C 45'],

@@ -1,4 +1,5 @@
 import { isResettable } from '@/src/core/bench/apply'
+import type { Bench } from '@/src/core/bench/bench'
 import type { EntryDraft } from '@/src/core/job/entry'
 import { ampsOfTripTime } from '@/src/core/protection/trip-time'
 import { readCall } from '@/src/core/quick-line/calls'
@@ -6,8 +7,21 @@ import { benchDraft } from '@/src/core/quick-line/drafts'
 import type { Reader } from '@/src/core/quick-line/reader'
 import { firstPart } from '@/src/core/wiring/system'
 
+/**
+ * A breaker that tripped was reset before it can hold, or trip on something else: nobody says so. What is said again of the same trial is no
+ * second one.
+ */
+function resetFirst({ context: { system, state } }: Reader, result: 'trips' | 'holds'): EntryDraft[] {
+  const { bench, observations } = state
+  if (!bench.slot.open || !isResettable(system, bench)) return []
+  const last = observations.findLast(({ probe }) => probe.meter === 'trip')?.bench
+  const setUp = ({ lifted, unplugged, jumpers, swaps, call }: Bench) =>
+    JSON.stringify([[...lifted].sort(), [...unplugged].sort(), jumpers, swaps, call])
+  return result === 'holds' || (last && setUp(last) !== setUp(bench)) ? [benchDraft({ do: 'reset' })] : []
+}
+
 export function readTrip(reader: Reader, result: 'trips' | 'holds'): EntryDraft[] {
-  const drafts: EntryDraft[] = []
+  const drafts = resetFirst(reader, result)
   let heldBefore = false
   if (reader.accept('on') || reader.accept('at')) {
     if (reader.accept('power-up') || reader.accept('power')) {
@@ -17,6 +31,8 @@ export function readTrip(reader: Reader, result: 'trips' | 'holds'): EntryDraft[
       const call = readCall(reader)
       const { bench } = reader.context.state
       if (bench.call !== call && bench.jumpers.length === 0) {
+        // On another call than the one it tripped on: it was reset before.
+        if (bench.slot.open && isResettable(reader.context.system, bench) && drafts.length === 0) drafts.push(benchDraft({ do: 'reset' }))
         drafts.push(benchDraft({ do: 'call', call }))
         // What trips on a call did not trip before it: that would have been said.
         heldBefore = result === 'trips' && bench.power && !bench.slot.open

@@ -1,4 +1,4 @@
-import { drafts, standing } from '@/tests/setup/standing'
+import { drafts, standing, standingAfter } from '@/tests/setup/standing'
 
 const furnace = standing('furnace-ac', 'indoor', 'on')
 const furnaceDead = standing('furnace-ac', 'indoor', 'off')
@@ -65,6 +65,40 @@ describe('what is so while something else is, and what goes back', () => {
     expect(drafts(off, 'condenser wires back on, trips')).toEqual(drafts(off, 'land outdoor Y; land outdoor C; trips'))
     const nothingOff = furnace('condenser wires back on, trips')
     expect(nothingOff.ok ? '' : nothingOff.problem).toContain('Nothing of that cable is off')
+  })
+
+  it('a breaker that tripped was reset before it holds, or trips on something else; the same trial told again is no second one', () => {
+    const slot = { do: 'slot', holds: 'breaker', ratingA: 3 } as const
+    const cooling = [slot, { do: 'call', call: 'cool' } as const]
+    const tripped = standingAfter('furnace-ac', 'indoor', [...cooling, 'trips', { do: 'unplug', part: 'contactor' }])
+    expect(drafts(tripped, 'holds')).toEqual([
+      { kind: 'bench', change: { do: 'reset' } },
+      { kind: 'trip', result: 'holds' },
+    ])
+    expect(drafts(tripped, 'still trips')).toEqual([
+      { kind: 'bench', change: { do: 'reset' } },
+      { kind: 'trip', result: 'trips' },
+    ])
+    const untouched = standingAfter('furnace-ac', 'indoor', [...cooling, 'trips'])('trips')
+    expect(untouched.ok ? '' : untouched.problem).toContain('It tripped already')
+  })
+
+  it('a letter that is live on the call that the line implies was read on it', () => {
+    const induced = standing('furnace-induced-draft', 'indoor', 'on')
+    expect(drafts(induced, 'w 26, inducer running')).toEqual(drafts(induced, 'call heat; W-C 26 V; inducer runs'))
+    expect(drafts(induced, 'w 0, inducer running')).toEqual(drafts(induced, 'W-C 0 V; call heat; inducer runs'))
+  })
+
+  it('a zone that is named has its own call', () => {
+    const [told] = drafts(standing('zoned-furnace-ac', 'indoor', 'on'), 'zone 2 does not cool')
+    expect(told).toMatchObject({ kind: 'complaint', complaint: { symptoms: ['mode-dead'], call: 'cool-zone-2' } })
+  })
+
+  it('what is missing is told first, and what was seen of it is one thing', () => {
+    const induced = standing('furnace-induced-draft', 'indoor', 'on')
+    expect(drafts(induced, 'no heat, igniter glows, no flame')).toEqual(
+      drafts(induced, 'complaint no heat; call heat; flame glows without flame'),
+    )
   })
 
   it('a wire of two cables is asked after, and neither end of it is dropped', () => {
