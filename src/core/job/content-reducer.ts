@@ -13,6 +13,7 @@ import { type Probe, tripWord } from '@/src/core/readings/check'
 import { clockAfterReading } from '@/src/core/readings/clock-after'
 import { isCode } from '@/src/core/readings/code-looks'
 import { type Observation, questionKey } from '@/src/core/readings/observations'
+import { parsePoint } from '@/src/core/wiring/point'
 import { firstPart, type System } from '@/src/core/wiring/system'
 
 type EntryOf<K extends Entry['kind']> = Extract<Entry, { kind: K }>
@@ -130,7 +131,7 @@ export function take(system: System, gathered: Gathered, entry: ContentEntry, on
         probe: entry.probe,
         answer: entry.answer,
       })
-      gathered.bench = benchAfter(system, gathered.bench, entry)
+      gathered.bench = standingWhereRead(benchAfter(system, gathered.bench, entry), entry.probe)
       return
     }
     case 'trip': {
@@ -239,6 +240,13 @@ const opened = (system: System, bench: Bench, part: string): Bench =>
 /** An over-current code on a thermostat tells of its kind, whatever else is on the bench. */
 const guarding = (bench: Bench, { probe, answer }: EntryOf<'reading'>): Bench =>
   probe.meter === 'look' && typeof answer === 'object' && 'word' in answer && isCode(answer.word) ? guardedBy(bench, probe.at) : bench
+
+/** Whoever holds two leads on terminals of one place stands there, also where nobody said that they walked. */
+function standingWhereRead(bench: Bench, probe: Probe): Bench {
+  if (probe.meter !== 'volts' && probe.meter !== 'ohms') return bench
+  const [at, other] = [probe.a, probe.b].map((point) => parsePoint(point).place)
+  return at !== other || at === bench.place ? bench : { ...bench, place: at }
+}
 
 /** The fuse that is as found and was seen blown, by its part. */
 function seenBlown(system: System, bench: Bench, { probe, answer }: EntryOf<'reading'>): string[] {

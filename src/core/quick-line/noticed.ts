@@ -62,8 +62,9 @@ const seen: Reading = (meaning, the) => {
       // What hums stands still where that is said, or where it is all that it does.
       if (has(meaning, 'chatters') && !has(meaning, 'still'))
         return only(meaning, 'chatters') && /\b(?:just|only|sits|sitting)\b/.test(meaning.text) ? `${part.id} still; ${the.asNote()}` : null
-      // No heat, fan runs: what there is none of is something else.
+      // No heat, fan runs: what there is none of, or does not run, is something else.
       if (has(meaning, 'none') && has(meaning, 'runs')) return null
+      if (has(meaning, 'still', 'dead', 'not') && has(meaning, 'runs') && /,|\b(?:but|and|though|yet)\b/.test(meaning.text)) return null
       return has(meaning, 'still', 'dead', 'not', 'none') ? `${part.id} still` : has(meaning, 'runs') ? `${part.id} runs` : null
     case 'thermostat':
       if (!only(meaning, 'blank', 'alive', 'dead', 'runs')) return null

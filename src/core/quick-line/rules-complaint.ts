@@ -35,8 +35,9 @@ export const complaintRules: readonly Rule[] = [
     `${MODE} (?:is |was |has |just )*(?:dead|out|down|gone|broken|quit|stopped|${NOT} (?:work|working|works|run|running|come on|coming on|comes on|start|starting|kick in|kicking in))`,
     (the) => the.asComplaint(),
   ),
-  rule(`(?:it |unit |system |house )?${NOT} (?:cool|heat|cooling|heating)(?: (?:the house|at all|anymore|any more))?`, (the) =>
-    the.asComplaint(),
+  rule(
+    `(?:it |unit |system |house |ac |a/c |air conditioner )?${NOT} (?:cool|heat|cooling|heating)(?: (?:the house|at all|anymore|any more))?`,
+    (the) => the.asComplaint(),
   ),
   // While something is called it is what was seen.
   rule(

@@ -20,7 +20,19 @@ export function unheard(line: string, drafts: readonly EntryDraft[], system: Sys
       .replace(/[,;:]/g, ''),
   }
   const the = new Sentence(system, state, line)
-  return lostLetter(line, the, heard) ?? lostWords(line, the, heard) ?? lostState(line, the, drafts) ?? lostEnd(line, state, drafts)
+  return (
+    lostLetter(line, the, heard) ??
+    lostWords(line, the, heard) ??
+    lostState(line, the, drafts) ??
+    lostEnd(line, state, drafts) ??
+    lostOutput(line, heard)
+  )
+}
+
+/** What a board gives out, by its letter: Y out is not Y. */
+function lostOutput(line: string, { held, kept }: Heard): string | null {
+  const [said] = /\b[a-z]\d? out(?= (?:to (?:c|gnd|ground)\b|\d))/i.exec(line) ?? []
+  return said === undefined || /-out@|"[a-z0-9-]*-(?:in|hot)@/.test(held) || kept.includes(said.toLowerCase()) ? null : said
 }
 
 /** The other end of a wire that is said to be off, or on, at both. */

@@ -1,3 +1,6 @@
+import { stampEntry } from '@/src/core/job/entry'
+import { foldJob } from '@/src/core/job/fold'
+import { systemOf } from '@/tests/setup/engines'
 import { drafts, standing, standingAfter } from '@/tests/setup/standing'
 
 const furnace = standing('furnace-ac', 'indoor', 'on')
@@ -53,6 +56,10 @@ describe('what is so while something else is, and what goes back', () => {
     ['o out to c 26', standing('heat-pump-o', 'outdoor', 'on'), 'O-out-C 26 V'],
     ['y in 26, o out 0', standing('heat-pump-o', 'outdoor', 'on'), 'Y-C 26 V; O-out-C 0 V'],
     ['low pressure switch OL by itself', condenserDead, 'unplug low-pressure; ohms across low-pressure OL'],
+    ['heat pump not cooling, blower runs', heatPump, 'call cool; outdoor not as called; blower runs'],
+    ['not heating, blower runs', furnace, 'complaint not heating; blower runs'],
+    ['blower still runs', furnace, 'blower runs'],
+    ['batteries were dead, put new ones in', stat, 'repaired batteries were dead, put new ones in'],
     ['y1 ok y2 dead', rooftop, 'Y1-C jumps between 20 and 28 V; Y2-C 0 V'],
     ['emergency heat brings the strips on', heatPump, 'call emergency heat; strips runs'],
   ])('"%s"', (said, at, entered) => {
@@ -87,6 +94,16 @@ describe('what is so while something else is, and what goes back', () => {
     const induced = standing('furnace-induced-draft', 'indoor', 'on')
     expect(drafts(induced, 'w 26, inducer running')).toEqual(drafts(induced, 'call heat; W-C 26 V; inducer runs'))
     expect(drafts(induced, 'w 0, inducer running')).toEqual(drafts(induced, 'W-C 0 V; call heat; inducer runs'))
+  })
+
+  it('whoever reads outside stands there: what a board gives out is read where the board is', () => {
+    const walked = standing('heat-pump-o', 'indoor', 'on')
+    const out = walked('y out to c 0')
+    expect(out.ok ? '' : out.problem).toContain('nothing of "y out"')
+    const system = systemOf('heat-pump-o')
+    const [reading] = drafts(walked, 'outside y to c 26')
+    const entries = [stampEntry(reading, { newId: () => 'read', now: () => '2026-05-04T09:10:00Z' })]
+    expect(foldJob(system, entries).bench.place).toBe('outdoor')
   })
 
   it('a zone that is named has its own call', () => {
