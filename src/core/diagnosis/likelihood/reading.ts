@@ -1,10 +1,11 @@
 import { benchKey } from '@/src/core/bench/bench'
 import type { Reading } from '@/src/core/diagnosis/likelihood/chain'
-import { openedBy } from '@/src/core/readings/check'
+import { type Answer, openedBy } from '@/src/core/readings/check'
 import { likelihoodOfAnything } from '@/src/core/readings/likelihood'
 import { parseLook } from '@/src/core/readings/look-target'
 import { isPlainToSee, type Observation, wrongShare } from '@/src/core/readings/observations'
 import { scaleOf, wordsFor } from '@/src/core/readings/predict'
+import type { Scale } from '@/src/core/readings/prediction'
 import { modelValue } from '@/src/core/units/model-value'
 import type { System } from '@/src/core/wiring/system'
 
@@ -12,10 +13,10 @@ import type { System } from '@/src/core/wiring/system'
 export function readingOf(system: System, observation: Observation): Reading {
   const scale = scaleOf(system, observation.probe)
   const words = wordsFor(system, observation.probe).length
-  const unlike =
-    scale === 'line-volts' ? SHOWS_ON_THE_LINE * likelihoodOfAnything(observation.answer, scale, words) : unlikeAnything(observation)
+  const answer = asMeant(observation.answer, scale)
+  const unlike = scale === 'line-volts' ? SHOWS_ON_THE_LINE * likelihoodOfAnything(answer, scale, words) : unlikeAnything(observation)
   return {
-    answer: observation.answer,
+    answer,
     scale,
     words,
     wrong: wrongShare(observation),
@@ -23,6 +24,15 @@ export function readingOf(system: System, observation: Observation): Reading {
     ...(unlike !== null && { unlike }),
   }
 }
+
+/** 24 volts, said without a decimal, names the circuit: it is live, whatever its transformer gives. */
+const asMeant = (answer: Answer, scale: Scale): Answer => (answer === NAMED_VOLTS && scale === 'volts' ? LIVE_24 : answer)
+const NAMED_VOLTS = 24
+const LIVE_24 = modelValue({
+  value: { low: 20, high: 28.5 } as const,
+  unit: 'V',
+  source: 'assumption: what a sound 24 V circuit reads, loaded and not',
+})
 
 /** Something of no catalogue is seldom on the line: what is there is a handful of parts, and each is in the catalogue. */
 const SHOWS_ON_THE_LINE = modelValue({ value: 0.1, unit: 'share', source: 'assumption' })
