@@ -25,6 +25,11 @@ const forms: readonly Form[] = [
     (the, all, letter) =>
       leadNames(the.system, the.state.bench.place).includes(`${letter.toUpperCase()}-out`) ? `${letter.toUpperCase()}-out` : all,
   ],
+  // Behind the switch a leg has the name of the unit: L1 unit.
+  [
+    /\b(L\d) unit\b(?= (?:to|and)\b|$)/gi,
+    (the, all, leg) => (the.isLetter(`${leg.toUpperCase()}-unit`) ? `${leg.toUpperCase()}-unit` : all),
+  ],
   [/\bbetween hot and neutral\b/gi, 'hot to neutral'],
   [/^(before|after|past|ahead of|behind) (?:the )?([a-z ]+?) (?:is |reads? |there is )?(\d\S*)(?: ?v| volts?)?$/gi, '$3 $1 $2'],
   [/\b(low|high) pressure (?:switch )?(?:cut out|is out|kicked out|dropped out)\b/gi, '$1-pressure switch open'],

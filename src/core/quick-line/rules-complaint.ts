@@ -22,6 +22,14 @@ export const complaintRules: readonly Rule[] = [
   rule(`(?:complaint|work order|ticket|dispatch)[ :,]+.+|${TELLER} ?:.+`, (the) => the.asComplaint()),
   rule(`zone \\d (?:is |has )?(?:${NOT} (?:cool|heat|cooling|heating|work|working)|dead|out|down)`, (the) => the.asComplaint()),
   rule(`${TELLER} .+`, (the) => (ticks(the) ? the.asComplaint() : null)),
+  rule(
+    '(?:ac|a/c|heat|heat pump|furnace|unit|system|it|cooling|heating) (?:quits|stops|shuts off|shuts down|cuts out|goes off|dies)(?: (?:after|every|about|once|on hot|at night|in afternoon).*)',
+    (the) => the.asComplaint(),
+  ),
+  rule(
+    '(?:furnace|air handler|unit|system|heat pump|boiler|ac) (?:is )?(?:dead|completely dead|stone dead)(?:,? (?:and )?no (?:lights?|power)(?: on board)?)?',
+    (the) => the.asComplaint(),
+  ),
   // What happened to the house, and since when it is so.
   rule(
     '(?:somebody|someone|they|he|she|neighbou?rs?|gardeners?|landscapers?|lawn (?:guy|crew)|roofers?|painters?|electrician|another (?:tech|company)) (?:was |were |had |has |have |just )*\\w+.*|.+ (?:ever )?since (?:the )?(?:storm|lightning|last night|yesterday|they|somebody|new|power)(?: .*)?',

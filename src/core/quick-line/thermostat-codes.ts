@@ -72,7 +72,15 @@ const TOLD_AS_CODE = `(?:an? )?(?:(?:over ?-?current|overload)(?: ${CALLED_CODE}
 export const thermostatCodeRules: readonly Rule[] = [
   rule(`(?:error|code|fault|alert)(?: [a-z]?\\d+)?,? (?:says |is |for )?${OVER}`, (the) => over(the, '', '')),
   rule(`(${STAT}) (?:${SHOWS} )?${OVER}${ON_WIRE}`, (the, named, wire) => over(the, named, wire)),
-  rule(`${TOLD_AS_CODE}${ON_WIRE}(?: (?:on|at) (${STAT}))?`, (the, wire, named) => over(the, named, wire)),
+  rule(
+    `${TOLD_AS_CODE}${ON_WIRE}(?: (?:on|at) (${STAT}))?(?: (?:when|while|during|in|on) (?:calling |called )?(?:for )?(?:cool|cooling|heat|heating|fan)(?: call)?)?`,
+    (the, wire, named) => over(the, named, wire),
+  ),
+  // Of which kind it is was told: that one is meant.
+  rule(`(?:code|error|fault|alert)(?: is)? (?:on|at) (${STAT})`, (the, named) => {
+    const isTold = the.state.complaint.symptoms.includes('code') || lastCode(the) !== null
+    return isTold && the.state.bench.call !== 'off' ? over(the, named, '') : null
+  }),
   rule(
     `(?:(${STAT}) ${SHOWS} )?(?:a )?(\\w{1,3}\\d?)(?: wire)? (?:over ?-?current|overload(?:ed)?|short(?:ed)?)(?: (?:code|error|fault|alert|message))`,
     (the, before, wire) => (the.isLetter(wire) ? over(the, before, wire) : null),
@@ -89,7 +97,8 @@ export const thermostatCodeRules: readonly Rule[] = [
     '(?:no|without)(?: more| over ?-?current)? (?:code|error)(?: now| this time| any ?more)?|(?:code|error)(?: is| has| did)? (?:gone|cleared|clear|went away|not come back|stays away|stayed away|off)(?: now)?',
     (the) => {
       const last = lastCode(the)
-      return last && onCall(the, last.stat, null, `${last.stat.id} alive`)
+      const stat = last?.stat ?? (the.state.complaint.symptoms.includes('code') ? statMeant(the, '') : null)
+      return stat && onCall(the, stat, null, `${stat.id} alive`)
     },
   ),
   // Any other code is kept as it reads: what it means is on its own sheet.

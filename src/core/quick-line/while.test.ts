@@ -1,5 +1,7 @@
+import { emptyComplaint } from '@/src/core/job/complaint'
 import { stampEntry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
+import { readQuickLine } from '@/src/core/quick-line/read-line'
 import { systemOf } from '@/tests/setup/engines'
 import { drafts, standing, standingAfter } from '@/tests/setup/standing'
 
@@ -106,6 +108,15 @@ describe('what is so while something else is, and what goes back', () => {
     expect(foldJob(system, entries).bench.place).toBe('outdoor')
   })
 
+  it('the code that was told is the one that is seen, and the one that is gone', () => {
+    const told = { kind: 'complaint', complaint: { ...emptyComplaint, words: 'over current code', symptoms: ['code'] } } as const
+    const call = { kind: 'bench', change: { do: 'call', call: 'cool' } } as const
+    const entries = [told, call].map((draft, index) => stampEntry(draft, { newId: () => `e${index}`, now: () => '2026-05-04T09:10:00Z' }))
+    const read = (line: string) => readQuickLine(line, { system: systemOf('furnace-ac'), entries, suspects: [], proposed: null })
+    expect(drafts(read, 'code on the stat')).toMatchObject([{ probe: { at: 'stat' }, answer: { word: 'over-current code' } }])
+    expect(drafts(read, 'no code')).toMatchObject([{ probe: { at: 'stat' }, answer: { word: 'alive' } }])
+  })
+
   it('a zone that is named has its own call', () => {
     const [told] = drafts(standing('zoned-furnace-ac', 'indoor', 'on'), 'zone 2 does not cool')
     expect(told).toMatchObject({ kind: 'complaint', complaint: { symptoms: ['mode-dead'], call: 'cool-zone-2' } })
@@ -143,10 +154,14 @@ describe('what is so while something else is, and what goes back', () => {
     expect(understood.ok ? '' : understood.problem).toContain('no wire on C')
   })
 
-  it.each(['somebody was mowing last weekend', 'ac dead since the storm', 'strips stay on all the time', 'no ac upstairs, furnace fine'])(
-    '"%s" is the customer\'s',
-    (said) => {
-      expect(drafts(furnace, said).map(({ kind }) => kind)).toEqual(['complaint'])
-    },
-  )
+  it.each([
+    'over current code on the stat when cooling',
+    'ac quits after ten minutes, works again after an hour',
+    'somebody was mowing last weekend',
+    'ac dead since the storm',
+    'strips stay on all the time',
+    'no ac upstairs, furnace fine',
+  ])('"%s" is the customer\'s', (said) => {
+    expect(drafts(furnace, said).map(({ kind }) => kind)).toEqual(['complaint'])
+  })
 })

@@ -27,7 +27,9 @@ export function readingOf(system: System, observation: Observation): Reading {
 
 /** 24 volts, said without a decimal, names the circuit: it is live, whatever its transformer gives. */
 const asMeant = (answer: Answer, scale: Scale): Answer => (answer === NAMED_VOLTS && scale === 'volts' ? LIVE_24 : answer)
-const NAMED_VOLTS = 24
+/** What the circuit is called. */
+const NAMED_VOLTS = modelValue({ value: 24, unit: 'V', source: 'the name of the control circuit in the trade' })
+/** What is meant by it. */
 const LIVE_24 = modelValue({
   value: { low: 20, high: 28.5 } as const,
   unit: 'V',
