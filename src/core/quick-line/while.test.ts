@@ -1,5 +1,5 @@
 import { emptyComplaint } from '@/src/core/job/complaint'
-import { stampEntry } from '@/src/core/job/entry'
+import { type EntryDraft, stampEntry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import { readQuickLine } from '@/src/core/quick-line/read-line'
 import { systemOf } from '@/tests/setup/engines'
@@ -109,9 +109,11 @@ describe('what is so while something else is, and what goes back', () => {
   })
 
   it('the code that was told is the one that is seen, and the one that is gone', () => {
-    const told = { kind: 'complaint', complaint: { ...emptyComplaint, words: 'over current code', symptoms: ['code'] } } as const
-    const call = { kind: 'bench', change: { do: 'call', call: 'cool' } } as const
-    const entries = [told, call].map((draft, index) => stampEntry(draft, { newId: () => `e${index}`, now: () => '2026-05-04T09:10:00Z' }))
+    const happened: EntryDraft[] = [
+      { kind: 'complaint', complaint: { ...emptyComplaint, words: 'over current code', symptoms: ['code'] } },
+      { kind: 'bench', change: { do: 'call', call: 'cool' } },
+    ]
+    const entries = happened.map((draft, index) => stampEntry(draft, { newId: () => `e${index}`, now: () => '2026-05-04T09:10:00Z' }))
     const read = (line: string) => readQuickLine(line, { system: systemOf('furnace-ac'), entries, suspects: [], proposed: null })
     expect(drafts(read, 'code on the stat')).toMatchObject([{ probe: { at: 'stat' }, answer: { word: 'over-current code' } }])
     expect(drafts(read, 'no code')).toMatchObject([{ probe: { at: 'stat' }, answer: { word: 'alive' } }])
