@@ -232,16 +232,6 @@ export const whileRules: readonly Rule[] = [
       return `${part.between[0]}-${/^c/.test(against) && against !== 'chassis' && against !== 'cabinet' ? part.between[1] : 'gnd'} ${read} at ${part.place}`
     },
   ),
-  // What trips when something is moved trips on the call that is on.
-  rule(
-    '(?:wiggled|moved|tapped|shook|flexed|pulled on|pushed on|bumped) (.+?),? (?:and |then )?(?:it |breaker |fuse )?(?:trips|tripped|pops|popped|blew)(?: it)?',
-    (the) => {
-      const { call, jumpers } = the.state.bench
-      return call === 'off' && jumpers.length === 0
-        ? { asks: 'On which call was that? Say it first: "call cool", or "call off; trips" with nothing called.' }
-        : `trips; ${the.asNote()}`
-    },
-  ),
   rule(
     '(?:(?:stat |thermostat )?batteries (?:were |are |was )?(?:dead|low|bad|leaking),? (?:and )?)?(?:put|installed|changed|replaced|swapped|fitted)(?: in| out)?(?: new| fresh)* (?:batteries|ones|them)(?: in)?',
     (the) => (/batter/.test(the.asNote()) ? `repaired ${the.asNote().slice(5)}` : null),

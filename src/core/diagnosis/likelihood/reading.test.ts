@@ -16,7 +16,7 @@ it('24 volts names a circuit that is live: beside 27 on the same wire it speaks 
   const read = after(at('indoor', 27, 'indoor'), out)
   const named = after(at('indoor', 27, 'indoor'), out, at('outdoor', 24))
   expect(named.noneOfThese).toBeLessThan(2 * read.noneOfThese + 0.01)
-  // A figure with a decimal is the meter's: three volts are lost on the way.
+  // Any other figure is the meter's: three volts are lost on the way.
   const measured = after(at('indoor', 27, 'indoor'), out, at('outdoor', 23.9))
   expect(measured.noneOfThese).toBeGreaterThan(named.noneOfThese)
   // A dead wire is no live one.

@@ -25,7 +25,7 @@ export function readingOf(system: System, observation: Observation): Reading {
   }
 }
 
-/** 24 volts, said without a decimal, names the circuit: it is live, whatever its transformer gives. */
+/** A round 24 volts names the circuit: it is live, whatever its transformer gives. */
 const asMeant = (answer: Answer, scale: Scale): Answer => (answer === NAMED_VOLTS && scale === 'volts' ? LIVE_24 : answer)
 /** What the circuit is called. */
 const NAMED_VOLTS = modelValue({ value: 24, unit: 'V', source: 'the name of the control circuit in the trade' })
