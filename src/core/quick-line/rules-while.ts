@@ -3,7 +3,6 @@ import { allOf, landAll, pluggable, wiresOf } from '@/src/core/quick-line/hands'
 import { cableTowards } from '@/src/core/quick-line/meaning'
 import { asks, NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
 import { coilMeant, leading, loadOf, type Sentence, worded } from '@/src/core/quick-line/sentence'
-import { lineSide } from '@/src/core/quick-line/volts'
 import { SHOWS_CALL } from '@/src/core/readings/looks'
 import type { CallName } from '@/src/core/wiring/call'
 import { conductorEnd } from '@/src/core/wiring/point'
@@ -159,14 +158,6 @@ export const whileRules: readonly Rule[] = [
       return (
         hot && dead && read && `call ${hot}; ${read.replace('X V', 'jumps between 20 and 28')}; call ${dead}; ${read.replace('X V', '0 V')}`
       )
-    },
-  ),
-  rule(
-    `${NUMBER}(?: ?v| volts)? (?:on|at) line side,? (?:and |but )?(?:${NUMBER}|nothing|none)(?: ?v| volts)? (?:on|at) load side(?:,? (?:and |but )?(.+?) (?:humming|hums|not running|still|dead|sits there))?`,
-    (the, line, load, what) => {
-      const [ahead, behind] = [lineSide(the, line), the.voltsAt('load side', load || '0')]
-      const motor = what ? loadOf(the, what) : null
-      return ahead && behind && (!what || motor) ? [ahead, behind, motor && `${motor} still`].filter(Boolean).join('; ') : null
     },
   ),
   rule(`amps (?:on|of|at|to) (.+?) (?:is |are |reads? )?${NUMBER}(?: ?a| ?amps?)?`, (the, what, amps) => {

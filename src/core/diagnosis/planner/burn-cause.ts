@@ -18,9 +18,9 @@ import { hotTerminals, switchedTerminals } from '@/src/core/wiring/thermostat'
 
 /**
  * A transformer seldom dies by itself: before a second one goes in, every call's circuit is ohmed at the unit, with the power off; then what
- * those readings cannot reach: its own windings and what hangs ahead of the fuse, behind what a board keeps open while it is dead, and two wires changed over at a
- * thermostat. The next of those that was not asked; null when all were, or where the verdict is of no burned-out transformer, or names what
- * did it.
+ * those readings cannot reach: its own windings and what hangs ahead of the fuse, what a board keeps open while it is dead, and two wires
+ * changed over at a thermostat. The next of those that was not asked; null when all were, or where the verdict is of no burned-out
+ * transformer, or names what did it.
  */
 export function causeOfBurn(
   engine: Engine,
