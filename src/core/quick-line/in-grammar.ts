@@ -62,12 +62,17 @@ function readByWords(line: string, context: QuickLineContext): Understood {
     }
   let made: Made[] = []
   let entries = [...context.entries]
+  let isKnown = false
   for (const tokensOfOne of splitCommands(tokens)) {
     const state = foldJob(context.system, entries)
     const result = parseCommand(line, tokensOfOne, { ...context, state, lastEntry: lastStanding(state) })
     if (!result.ok) return result
     const [first] = result.drafts
-    if (first?.kind === 'undo' && made.some(({ entry }) => entry.id === first.target)) {
+    if (!first) {
+      isKnown = true
+      continue
+    }
+    if (first.kind === 'undo' && made.some(({ entry }) => entry.id === first.target)) {
       // What was said in this very line is not entered and undone: it is not entered.
       entries = entries.filter(({ id }) => id !== first.target)
       made = made.filter(({ entry }) => entry.id !== first.target)
@@ -86,7 +91,10 @@ function readByWords(line: string, context: QuickLineContext): Understood {
     )
     entries = [...entries, ...taken.made]
   }
-  if (made.length === 0) return { ok: false, problem: 'That line undoes itself: there is nothing to enter.', start: 0, end: line.length }
+  if (made.length === 0) {
+    const problem = isKnown ? 'That jumper is in already.' : 'That line undoes itself: there is nothing to enter.'
+    return { ok: false, problem, start: 0, end: line.length }
+  }
   return { ok: true, drafts: made.map(({ draft }) => draft), say: made.flatMap(({ say }) => say).join(', then ') }
 }
 

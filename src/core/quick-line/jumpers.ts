@@ -8,7 +8,11 @@ import { type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 
 export function readJumper(reader: Reader): EntryDraft[] {
   if (reader.accept('out')) return readUnjumper(reader)
-  const [a, b] = resolveBoth(reader, inTheHand(reader, readTwoPoints(reader)), null)
+  const said = readTwoPoints(reader)
+  // Said again of one that is in, whatever came off meanwhile: what it brings is told behind it.
+  const [screw, other] = resolveBoth(reader, said, null)
+  if (reader.context.state.bench.jumpers.some((jumper) => isSameJumper(jumper, screw, other))) return []
+  const [a, b] = resolveBoth(reader, inTheHand(reader, said), null)
   return [benchDraft({ do: 'jumper', a, b })]
 }
 

@@ -147,6 +147,8 @@ function isLostReading(words: readonly string[], at: number, { held, kept }: Hea
 function isHeldName(phrase: string, before: string, after: string, the: Sentence, { held, kept }: Heard): boolean | null {
   if (kept.includes(phrase) || !/[a-z]{3}/.test(phrase) || /^(?:high|low|(?:the|a) .*)$/.test(phrase)) return null
   if (/^(?:side|transformer|stage|strips?)$/.test(after)) return null
+  // The stage that is called.
+  if (/^(?:second|2nd) stage$/.test(phrase) && /"call":"(?:cool|heat)-2"/.test(held)) return null
   // A door that is off or on is a panel.
   if (phrase === 'door' && held.includes('"do":"panel"')) return null
   // To heat, and not the call for it.
@@ -158,7 +160,7 @@ function isHeldName(phrase: string, before: string, after: string, the: Sentence
     return /"call":"(?:off|emergency)|blower/.test(held) || held.includes(call) || the.state.bench.call.startsWith(call) ? null : false
   if (the.place(phrase) !== null) return true
   // What a wire is taken off, or goes to, says where its screw is.
-  if (/^(?:from|off|to|of)$/.test(before) && /"do":"(?:lift|land)"/.test(held)) return null
+  if (/^(?:from|off|to|of|at|on)$/.test(before) && /"do":"(?:lift|land)"/.test(held)) return null
   const part = partById(the.system, the.part(phrase) ?? '')
   if (part?.kind !== 'coil' && part?.kind !== 'load' && part?.kind !== 'switch') return null
   const names = [part.id, ...part.between, ...(part.kind === 'coil' ? (part.contact ?? []) : [])]

@@ -92,6 +92,23 @@ describe('what is so while something else is, and what goes back', () => {
     expect(untouched.ok ? '' : untouched.problem).toContain('It tripped already')
   })
 
+  it('a jumper that is in and said again says what it brings, also with a wire off its screw; by itself it is refused', () => {
+    const jumper = { do: 'jumper', a: 'R@indoor', b: 'Y@indoor' } as const
+    const jumped = standing('furnace-ac', 'indoor', 'on', { do: 'slot', holds: 'breaker', ratingA: 3 }, jumper, {
+      do: 'lift',
+      end: 'outdoor-cable.Y@indoor',
+    })
+    expect(drafts(jumped, 'jumped r to y, holds')).toEqual([{ kind: 'trip', result: 'holds' }])
+    const alone = jumped('jumper R Y')
+    expect(alone.ok ? '' : alone.problem).toContain('in already')
+  })
+
+  it('where a wire comes off, and the stage that is called, are heard', () => {
+    expect(drafts(condenserDead, 'pulled y at the contactor')).toEqual(drafts(condenserDead, 'lift outdoor Y'))
+    const twoStage = standing('furnace-ac-two-stage', 'indoor', 'on')
+    expect(drafts(twoStage, 'call second stage heat')).toEqual([{ kind: 'bench', change: { do: 'call', call: 'heat-2' } }])
+  })
+
   it('a letter that is live on the call that the line implies was read on it', () => {
     const induced = standing('furnace-induced-draft', 'indoor', 'on')
     expect(drafts(induced, 'w 26, inducer running')).toEqual(drafts(induced, 'call heat; W-C 26 V; inducer runs'))
