@@ -30,6 +30,10 @@ export const complaintRules: readonly Rule[] = [
     '(?:furnace|air handler|unit|system|heat pump|boiler|ac) (?:is )?(?:dead|completely dead|stone dead)(?:,? (?:and )?no (?:lights?|power)(?: on board)?)?',
     (the) => the.asComplaint(),
   ),
+  rule(
+    '(?:heat|heating|cooling|ac|a/c) (?:only )?(?:works|runs|comes on) (?:only )?(?:on|in|with) (?:emergency|em|aux|auxiliary|backup|second stage)(?: heat)?(?: only)?',
+    (the) => the.asComplaint(),
+  ),
   // What happened to the house, and since when it is so.
   rule(
     '(?:somebody|someone|they|he|she|neighbou?rs?|gardeners?|landscapers?|lawn (?:guy|crew)|roofers?|painters?|electrician|another (?:tech|company)) (?:was |were |had |has |have |just )*\\w+.*|.+ (?:ever )?since (?:the )?(?:storm|lightning|last night|yesterday|they|somebody|new|power)(?: .*)?',

@@ -67,6 +67,27 @@ export const whileRules: readonly Rule[] = [
     const contactors = partsOf(the.system, 'coil').filter(({ role, place }) => role === 'contactor' && place === the.state.bench.place)
     return contactors.length === 1 ? worded(contactors[0].id, 'chatters') : null
   }),
+  // A contactor that hums was called in: where one call alone closes it, by that.
+  rule(
+    '(?:outdoor |compressor )?(?:contactor|relay) (?:just |only )?(hums|humming|buzzes|buzzing|chatters|chattering)(?: (?:like crazy|loud|loudly|badly|bad))?',
+    (the) => {
+      const contactors = partsOf(the.system, 'coil').filter(({ role }) => role === 'contactor')
+      const calls = callsOf(the.system).filter(
+        (call) => !/-/.test(call) && callerTerminals(the, call).some((letter) => /^Y1?$/.test(letter)),
+      )
+      const { call, jumpers } = the.state.bench
+      if (contactors.length !== 1 || call !== 'off' || jumpers.length > 0 || calls.length !== 1) return null
+      return `call ${calls[0]}; ${contactors[0].id} chatters`
+    },
+  ),
+  rule(
+    '(?:jumper|jumpered|jumped|jump) (r[ch]?) (?:to|and) ([a-z]\\d?)(?: (?:at|on) (.+?))?,? (?:and |it |still )*(trips|tripped|holds|held)(?: it)?',
+    (the, hot, letter, where, how) => {
+      const place = where ? the.place(where) : null
+      if (!the.isLetter(letter) || (where && place === null)) return null
+      return `jumper ${the.letter(hot)} ${the.letter(letter)}${place ? ` at ${place}` : ''}; ${/^trip/.test(how) ? 'trips' : 'holds'}`
+    },
+  ),
   rule('(?:new|other|replacement) (.+?) (pulls? in|pulled in|works|is in)', (the, what) => {
     const part = partById(the.system, the.part(what) ?? '')
     return part?.kind === 'coil' ? `${part.id} in` : null

@@ -52,7 +52,7 @@ describe('what is said over the shoulder', () => {
     ['turn on the fan', 'call fan'],
     ['contactor is not pulling in', 'contactor out'],
     ['contactor pulls in', 'contactor in'],
-    ['contactor buzzing', 'contactor chatters'],
+    ['contactor buzzing', 'call cool; contactor chatters'],
     ['blower not running', 'blower still'],
     ["the compressor won't start", 'compressor still'],
     ['thermostat is blank', 'thermostat blank'],

@@ -35,6 +35,8 @@ describe('what is so while something else is, and what goes back', () => {
     ['bare yellow against the cabinet', condenserDead, 'rubbed outdoor'],
     ['new contactor pulls in', condenser, 'contactor in'],
     ["it's buzzing out here", condenser, 'contactor chatters'],
+    ['contactor hums', furnace, 'call cool; contactor chatters'],
+    ['jumper r to y trips', furnace, 'jumper R Y; trips'],
     ['turned the stat down to 65', stat, 'call cool'],
     ['switched off', stat, 'call off'],
     ['red is not landed on r', statOff, 'landings R off'],
@@ -176,6 +178,7 @@ describe('what is so while something else is, and what goes back', () => {
   it.each([
     'over current code on the stat when cooling',
     'ac quits after ten minutes, works again after an hour',
+    'heat only works on emergency heat',
     'somebody was mowing last weekend',
     'ac dead since the storm',
     'strips stay on all the time',

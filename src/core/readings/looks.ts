@@ -14,6 +14,7 @@ import { switchLooks, wordsOfSwitch } from '@/src/core/readings/switch-looks'
 import type { World, Worlds } from '@/src/core/readings/world'
 import { modelValue } from '@/src/core/units/model-value'
 import type { PartOf } from '@/src/core/wiring/part'
+import { pinPoint } from '@/src/core/wiring/point'
 import { cableById, callerOf, firstPart, partById, type System } from '@/src/core/wiring/system'
 import { switchedTerminals } from '@/src/core/wiring/thermostat'
 
@@ -129,7 +130,30 @@ export function look(laboratory: Laboratory, at: string, bench: Bench, hypothesi
       { weight: world.weight * (1 - SEEN_UP), at: { word }, sigma: 1, floating: false },
       { weight: world.weight * SEEN_UP, at: { word: 'alive' }, sigma: 1, floating: false },
     ]
-  return [{ weight: world.weight, at: { word }, sigma: 1, floating: false }]
+  const hums = part?.kind === 'coil' && word !== 'chatters' && humsInPlace(laboratory, part, hypothesis, worlds, world) ? HUMS : 0
+  return [
+    { weight: world.weight * (1 - hums), at: { word }, sigma: 1, floating: false },
+    ...(hums > 0 ? [{ weight: world.weight * hums, at: { word: 'chatters' }, sigma: 1, floating: false }] : []),
+  ]
+}
+
+/** An armature that is driven and cannot seat hums: some tell how it lies, some what they hear. */
+const HUMS = modelValue({ value: 0.35, unit: 'share of looks', source: 'assumption' })
+/** From here on its coil makes a sound. */
+const HUMS_FROM_VOLTS = modelValue({ value: 6, unit: 'V', source: 'assumption: a quarter of the plate' })
+/** A blade that a motor drives, a valve in its gas, a bimetal: none of these hums in place. */
+const SILENT: ReadonlySet<PartOf<'coil'>['role']> = new Set(['damper', 'gas-valve', 'sequencer'])
+
+/** A coil with volts, whose armature is jammed, or whose turns are shorted. */
+function humsInPlace(laboratory: Laboratory, part: PartOf<'coil'>, { effects }: Hypothesis, worlds: Worlds, world: World): boolean {
+  const [one, other] = [pinPoint(part, 0), pinPoint(part, 1)]
+  const isHindered = effects.some(
+    (effect) => (effect.do === 'jam' && effect.coil === part.id) || (effect.do === 'short' && effect.a === one && effect.b === other),
+  )
+  if (!isHindered || SILENT.has(part.role)) return false
+  const { kernel, machine, network } = laboratory
+  const solved = setInState(kernel, machine, worlds.base, world.fixed, worlds.constraints, world.settled.members[0])
+  return solved.kernel.difference(network.nodeIndex(one), network.nodeIndex(other)) >= HUMS_FROM_VOLTS
 }
 
 /** A thermostat that dies and comes back under a short is looked at while it is up, or its display outlasts the dips. */
