@@ -42,7 +42,7 @@ function atBothEnds(the: Sentence, does: 'lift' | 'land', said: string): Said {
   )
   if (having.length > 1)
     return {
-      asks: `Of which cable? Say it: ${having.map(({ id }) => `"${does} ${id} ${wires.join(' and ')} at both ends"`).join(' or ')}.`,
+      asks: `Which cable? Say ${having.map(({ id }) => `"${does} ${id} ${wires.join(' and ')} at both ends"`).join(' or ')}.`,
     }
   const [cable] = having
   if (!cable) return null

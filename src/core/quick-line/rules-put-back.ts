@@ -49,7 +49,7 @@ export const putBackRules: readonly Rule[] = [
       const back = isOffHere(the, cable) ? backOn(the, cable) : null
       return back
         ? `${back}${after(how)}`
-        : { asks: 'Nothing of that cable is off in the record. Say which wire went where: "land outdoor Y".' }
+        : { asks: 'The record has no wire of that cable off. Name the wire that went back on: "land outdoor Y".' }
     },
   ),
   // What came back is the power, where that is off; else what was taken off last.
@@ -107,10 +107,10 @@ export const putBackRules: readonly Rule[] = [
   ),
   asks(
     '(?:water in pan,? )?(?:safety|pan switch|wet switch|overflow(?: switch)?|drain switch|safety switch) (?:is |has )?(?:tripped|open|opened|made|up)',
-    'Which one? Say what it is and how it stands: "float up", "limit open".',
+    'Which safety? Name it and say how it reads or looks: "float up", "limit open".',
   ),
   asks(
     '(?:there is |we have )?no (?:c|common) wire (?:here|up here|at (?:the )?(?:stat|thermostat|tstat))',
-    'Is no wire on C here, or does it read nothing? Say "R-C 0", or "note no C wire" where there is none.',
+    'Is there no wire on C here, or does C read 0 V? Say "note no C wire", or "R-C 0".',
   ),
 ]

@@ -125,7 +125,7 @@ export const whileRules: readonly Rule[] = [
   ),
   asks(
     '(?:put|spliced|wired|stuck)(?: an?)? (?:inline|in-line|in line) fuse(?: holder)? (?:in|on|into) (?:r|red|hot|the hot leg)(?: leg| wire)?',
-    'Of how many amps? Say "fuse 3 in" or "fuse 5 in".',
+    'What size is it? Say "fuse 3 in" or "fuse 5 in".',
   ),
   // Two wires by the cable that they go along.
   rule(
@@ -136,7 +136,7 @@ export const whileRules: readonly Rule[] = [
       const wires = wiresOf(cable, [one, other])
       if (wires) return wires.map(({ id }) => `lift ${conductorEnd(cable.id, id, the.state.bench.place)}`).join('; ')
       const has = cable.conductors.flatMap(({ id, colour, lands }) => (lands.some(Boolean) ? [`${id} (${colour})`] : []))
-      return { asks: `In the record the ${cable.name} has ${has.join(', ')}. Say which of them came off.` }
+      return { asks: `The record of the ${cable.name} has ${has.join(', ')}. Say which of these came off.` }
     },
   ),
   // A jumper, and what came of it, by the letter that it calls.

@@ -15,7 +15,7 @@ const heatPump = standing('heat-pump-o', 'indoor', 'on')
 const panelDead = standing('zoned-furnace-ac', 'panel', 'off')
 const rooftop = standing('rooftop-gas', 'package', 'on')
 
-describe('what is so while something else is, and what goes back', () => {
+describe('readings under a condition, and what goes back on', () => {
   it.each([
     ['fuse went as soon as i hit the switch', furnace, 'trips'],
     ['3 amp popped the second the ac kicked on', furnace, 'call cool; trips'],
@@ -75,7 +75,7 @@ describe('what is so while something else is, and what goes back', () => {
     const off = standing('furnace-ac', 'indoor', 'off', ...lifts, { do: 'power', on: true })
     expect(drafts(off, 'condenser wires back on, trips')).toEqual(drafts(off, 'land outdoor Y; land outdoor C; trips'))
     const nothingOff = furnace('condenser wires back on, trips')
-    expect(nothingOff.ok ? '' : nothingOff.problem).toContain('Nothing of that cable is off')
+    expect(nothingOff.ok ? '' : nothingOff.problem).toContain('no wire of that cable off')
   })
 
   it('a breaker that tripped was reset before it holds, or trips on something else; the same trial told again is no second one', () => {
@@ -117,7 +117,7 @@ describe('what is so while something else is, and what goes back', () => {
     expect(drafts(induced, 'w 0, inducer running')).toEqual(drafts(induced, 'W-C 0 V; call heat; inducer runs'))
   })
 
-  it('whoever reads outside stands there: what a board gives out is read where the board is', () => {
+  it('a reading taken outside moves the technician there: "y out" is then the output of the board outside', () => {
     const walked = standing('heat-pump-o', 'indoor', 'on')
     const out = walked('y out to c 0')
     expect(out.ok ? '' : out.problem).toContain('nothing of "y out"')
@@ -143,7 +143,7 @@ describe('what is so while something else is, and what goes back', () => {
     expect(told).toMatchObject({ kind: 'complaint', complaint: { symptoms: ['mode-dead'], call: 'cool-zone-2' } })
   })
 
-  it('what is missing is told first, and what was seen of it is one thing', () => {
+  it('a complaint first, then what the burners do as one look', () => {
     const induced = standing('furnace-induced-draft', 'indoor', 'on')
     expect(drafts(induced, 'no heat, igniter glows, no flame')).toEqual(
       drafts(induced, 'complaint no heat; call heat; flame glows without flame'),
@@ -152,7 +152,7 @@ describe('what is so while something else is, and what goes back', () => {
 
   it('a wire of two cables is asked after, and neither end of it is dropped', () => {
     const understood = furnaceDead('y off at both ends')
-    expect(understood.ok ? '' : understood.problem).toContain('Of which cable?')
+    expect(understood.ok ? '' : understood.problem).toContain('Which cable?')
   })
 
   it('a jumper that is pulled off is none that is put in', () => {
@@ -164,15 +164,15 @@ describe('what is so while something else is, and what goes back', () => {
 
   it.each([
     ['aux heat is running with the heat pump', 'No call is on'],
-    ['water in the pan, safety tripped', 'Which one?'],
+    ['water in the pan, safety tripped', 'Which safety?'],
   ])('"%s" is asked back: no walk, no trip', (said, question) => {
     const understood = heatPump(said)
     expect(understood.ok ? '' : understood.problem).toContain(question)
   })
 
-  it('a house without a C wire is no reading of nothing', () => {
+  it('"no c wire here" is asked back, not entered as 0 V', () => {
     const understood = stat('no c wire here')
-    expect(understood.ok ? '' : understood.problem).toContain('no wire on C')
+    expect(understood.ok ? '' : understood.problem).toContain('there no wire on C')
   })
 
   it.each([

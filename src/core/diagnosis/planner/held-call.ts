@@ -10,15 +10,15 @@ import { type Probe, probeKey } from '@/src/core/readings/check'
 import { latestAnswers } from '@/src/core/readings/observations'
 import { modelValue } from '@/src/core/units/model-value'
 
-/** Complaints of something that stands still, which a call that is made for a minute may not show. */
+/** Complaints of something that does not run, which a call of one minute may not show. */
 const STANDS_STILL: readonly Symptom[] = ['mode-dead', 'nothing-runs', 'half-works']
 
-/** To find something that is worth waiting for, with a call-back of half an hour otherwise. */
+/** The least chance of finding something for which the wait is taken: a call-back costs half an hour. */
 const WORTH_WAITING = modelValue({ value: 0.02, unit: 'chance', source: 'assumption' })
 
 /**
- * What was told, or seen once, and is not there now is waited for before a house is called sound: the call of it stays on until what opens
- * with its heat has opened, and what it brings on is looked at again. Null where nothing was told or seen, and once that was waited for.
+ * Before a house is called sound, a fault that was reported or seen once and does not show now is waited for: the call stays on long enough
+ * for a joint or winding to open with the heat, and what it runs is looked at again. Null without such a report, and once that was done.
  */
 export function holdTheCall(
   engine: Engine,

@@ -116,7 +116,7 @@ export function rankChecks(
   return []
 }
 
-/** The bench with how long its call has been on, once that is long enough to have warmed up what warms: what shows now is read now. */
+/** The bench with how long its call has been on, once that is long enough for what opens with the heat to have opened. */
 function asItStands(bench: Bench, asked: readonly Observation[]): Bench {
   const last = asked.at(-1)?.bench
   if (!last?.since || !isWarm(last.since) || benchKey(anyTime(last)) !== benchKey(anyTime(bench))) return bench
