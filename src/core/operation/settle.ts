@@ -46,6 +46,23 @@ export function settle(
   return { outcome: 'gave-up', members: seen.slice(-4), path: seen }
 }
 
+/**
+ * The chatter of a relay that lets go of an overload by itself, where the guard of its thermostat is slower than that; null where no guard
+ * opens, and where the overload stays until one does.
+ */
+export function settleBeforeGuard(
+  machine: Machine,
+  base: Factored,
+  fixed: readonly Change[],
+  constraints: Constraints,
+  guarded: Settled,
+  kernel: Perturbation,
+): Settled | null {
+  if (!machine.thermostats.some((one) => guarded.members.every((member) => isGuarded(member, one)))) return null
+  const late = settle(machine, base, fixed, { ...constraints, relaysFirst: true }, 0, kernel)
+  return late.outcome === 'chatters' ? late : null
+}
+
 /** What is asked of a solved network: volts between nodes, and currents of links. */
 type Asked = Pick<Perturbation, 'difference' | 'current'>
 
@@ -56,7 +73,9 @@ export function nextState(machine: Machine, constraints: Constraints, state: Sta
   for (let index = 0; index < thermostats.length; index++) {
     const thermostat = thermostats[index]
     const closing = index === constraints.caller ? constraints.closing : NOTHING
-    if (!constraints.dead.includes(thermostat.part.id) && staysAlive(thermostat, closing, state, kernel)) next |= 1 << thermostat.aliveBit
+    const holdsUp = constraints.relaysFirst === true && isAlive(state, thermostat)
+    if (!constraints.dead.includes(thermostat.part.id) && (holdsUp || staysAlive(thermostat, closing, state, kernel)))
+      next |= 1 << thermostat.aliveBit
     if (isGuarded(state, thermostat) || guardTrips(thermostat, closing, constraints, state, kernel)) next |= 1 << thermostat.guardBit
   }
   for (let index = 0; index < relays.length; index++) {
@@ -114,13 +133,13 @@ function staysAlive(thermostat: ThermostatModel, closing: readonly string[], sta
 function guardTrips(
   thermostat: ThermostatModel,
   closing: readonly string[],
-  { guards, jammed }: Constraints,
+  { guards, relaysFirst, jammed }: Constraints,
   state: StateBits,
   kernel: Asked,
 ): boolean {
   const { id, guardA = guards.includes(id) ? USUAL_GUARD_A : undefined } = thermostat.part
   if (guardA === undefined || !isAlive(state, thermostat)) return false
-  return closing.length > 0 && (jammed.includes(id) || overloaded(thermostat, closing, guardA, kernel).length > 0)
+  return closing.length > 0 && (jammed.includes(id) || (!relaysFirst && overloaded(thermostat, closing, guardA, kernel).length > 0))
 }
 
 /** The terminals whose contact carries more than so many amps. */

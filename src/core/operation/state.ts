@@ -14,6 +14,8 @@ export interface Constraints {
   readonly jammed: readonly string[]
   /** Thermostats that guard their outputs though their kind does not say so: they have shown it. */
   readonly guards: readonly string[]
+  /** No thermostat dies or guards before the relays have let go of what overloads it. */
+  readonly relaysFirst?: boolean
   /** How a board's output behaves where it is not as its style says, by `board.output`. */
   readonly outputs: Readonly<Record<OutputKey, OutputMode>>
   /** Constraints of the same key make the same moves in the same state. */

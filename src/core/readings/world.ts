@@ -5,7 +5,7 @@ import type { Effect } from '@/src/core/faults/effect'
 import { constraintsOfCall, movesKey } from '@/src/core/operation/asked'
 import { setInState } from '@/src/core/operation/in-state'
 import { type OutputKey, outputKey } from '@/src/core/operation/machine'
-import { type Settled, settle } from '@/src/core/operation/settle'
+import { type Settled, settle, settleBeforeGuard } from '@/src/core/operation/settle'
 import type { Constraints, OutputMode } from '@/src/core/operation/state'
 import { probabilityOpens } from '@/src/core/protection/trip-curve'
 import { changesTold, type Hypothesis } from '@/src/core/readings/hypothesis'
@@ -23,6 +23,9 @@ import { PLATE_VOLTS } from '@/src/core/wiring/values'
 
 /** What boards of this trade are fused with. */
 const COMMON_RATINGS = modelValue({ value: [3, 5], unit: 'A', source: 'assumption' })
+
+/** Thermostats whose guard is slower than a relay that lets go of what overloads it. */
+const GUARDS_LATE = modelValue({ value: 0.5, unit: 'share', source: 'assumption: sold from microseconds to a third of a second' })
 
 /** One way in which a bench can stand under a hypothesis: with the protection holding, or open. */
 export interface World {
@@ -129,7 +132,9 @@ function settleWorlds(laboratory: Laboratory, bench: Bench, hypothesis: Hypothes
   )
   const holds = race.reduce((left, { trips }) => left - trips, 1)
   const worlds: World[] = []
-  if (holds > 0.001) worlds.push(worldWith(holds, null, settled))
+  const late = holds > 0.001 ? settleBeforeGuard(machine, base, fixed, constraints, settled, kernel) : null
+  if (holds > 0.001) worlds.push(worldWith(late ? holds * (1 - GUARDS_LATE) : holds, null, settled))
+  if (late) worlds.push(worldWith(holds * GUARDS_LATE, null, late))
   for (const { part, trips } of race)
     if (trips > 0.001) worlds.push(worldWith(trips, part, settle(machine, base, [...fixed, openOf(part)], constraints, 0, kernel)))
   const place = closed.findIndex(({ fuse }) => fuse.id === first)

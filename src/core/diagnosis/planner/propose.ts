@@ -14,6 +14,7 @@ import { causeOfBurn } from '@/src/core/diagnosis/planner/burn-cause'
 import { firstMove } from '@/src/core/diagnosis/planner/first-moves'
 import { heatPrice } from '@/src/core/diagnosis/planner/heat'
 import { holdTheCall } from '@/src/core/diagnosis/planner/held-call'
+import { loadOnCall } from '@/src/core/diagnosis/planner/load-on-call'
 import { lookAtEnds } from '@/src/core/diagnosis/planner/look-at-ends'
 import { type Check, type Choice, findNextCheck, rankChecks, weighQuestion } from '@/src/core/diagnosis/planner/next-check'
 import { isLookAtWork, nextProof, nextReproduction } from '@/src/core/diagnosis/planner/proof'
@@ -72,6 +73,8 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
   if (verdict || looksSound || mayCall) {
     const metal = hotToMetal(engine, posterior, evidence, bench, choice)
     if (metal) return ask(metal, looksSound)
+    const load = loadOnCall(engine, posterior, evidence, bench, choice)
+    if (load) return ask(load, looksSound)
     const call = nextCall()
     // Where nothing would open on a short, no call is made before its ohms are known.
     if (call && (verdict || looksSound || heatPrice(engine, posterior)(call.bench) <= CALL_MAY_COST)) return ask(call, looksSound)
@@ -227,12 +230,18 @@ function confirm(
   const [check] = rankChecks(engine, posterior, bench, evidence.observations, { ...choice, way: 'free', stakes: WRONG_REPAIR_MINUTES }, 1)
   return (
     check ??
-    nextReproduction(engine, widened(engine, evidence, posterior), evidence, bench, choice) ??
+    reproduce(engine, evidence, posterior, bench, choice) ??
     (namesRepair(verdict)
       ? (separatingCheck(engine, evidence, posterior, bench, verdict, choice) ??
         lookAtEnds(engine, evidence, posterior, bench, verdict, choice))
       : null)
   )
+}
+
+/** The complaint made to show, unless what is known by now would burn out the transformer on that call. */
+function reproduce(engine: Engine, evidence: Evidence, posterior: Posterior, bench: Bench, choice: Choice): Check | null {
+  const check = nextReproduction(engine, widened(engine, evidence, posterior), evidence, bench, choice)
+  return check && heatPrice(engine, posterior)(check.bench) <= CALL_MAY_COST ? check : null
 }
 
 /** The checks that come closest to the proposed one, best first: what it was weighed against. */

@@ -1,0 +1,32 @@
+import type { Bench } from '@/src/core/bench/bench'
+import type { Engine } from '@/src/core/diagnosis/engine'
+import type { Evidence, Posterior } from '@/src/core/diagnosis/inference/posterior'
+import { heatPrice } from '@/src/core/diagnosis/planner/heat'
+import { type Check, type Choice, weighQuestion } from '@/src/core/diagnosis/planner/next-check'
+import { type Probe, probeKey } from '@/src/core/readings/check'
+import { modelValue } from '@/src/core/units/model-value'
+import { firstPart } from '@/src/core/wiring/system'
+
+/** What a clamp around R is worth where one stands: its half minute, and a little for the thought. */
+const WORTH_A_CLAMP = modelValue({ value: 0.9, unit: 'minutes at its odds', source: 'assumption' })
+
+/**
+ * Amps on R of the transformer, where one stands before it with a call on: a resistive short under which all runs, and on which nothing
+ * opens, shows in them, and burns the winding out while one walks on. Null where the call can hardly overload it, and once it was read.
+ */
+export function loadOnCall(
+  engine: Engine,
+  posterior: Posterior,
+  { observations }: Evidence,
+  bench: Bench,
+  { skipped = [] }: Choice,
+): Check | null {
+  const { id, place } = firstPart(engine.system, 'fuse')
+  if (bench.place !== place || bench.call === 'off' || bench.slot.open) return null
+  const probe: Probe = { meter: 'amps', on: id }
+  const key = probeKey(probe)
+  const isAsked = observations.some((one) => one.bench.call === bench.call && probeKey(one.probe) === key)
+  if (isAsked || skipped.some((known) => probeKey(known) === key)) return null
+  if (heatPrice(engine, posterior)(bench) <= WORTH_A_CLAMP) return null
+  return weighQuestion(engine, posterior, observations, bench, bench, probe, place, true)
+}
