@@ -6,6 +6,7 @@ import {
   claimOf,
   drawCase,
   equalCostSolver,
+  isMet,
   leastChecks,
   meanOf,
   type Sitting,
@@ -180,7 +181,7 @@ export function examineSystem(system: System, options: ExamOptions): SystemResul
 }
 
 function giveHouses(engine: Engine, random: Random, { houses, only, compared }: ExamOptions) {
-  const ids = [null, ...engine.faults.map(({ id }) => id)]
+  const ids = [null, ...engine.faults.filter((fault) => isMet(engine, fault)).map(({ id }) => id)]
   const hidden = houses > 0 ? Array.from({ length: houses }, () => random.pick(ids)) : ids
   const free: Sitting[] = []
   const equal: { checks: number; least: Bound }[] = []

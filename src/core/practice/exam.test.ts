@@ -1,12 +1,25 @@
 import { createBench } from '@/src/core/bench/bench'
+import type { Engine } from '@/src/core/diagnosis/engine'
 import { weigh } from '@/src/core/diagnosis/inference/pairs'
 import { noEvidence } from '@/src/core/diagnosis/inference/posterior'
 import { emptyComplaint } from '@/src/core/job/complaint'
-import { calibrate, claimOf, drawCase, equalCostSolver, leastChecks, type Sitting, shareOf, sit, waySolver } from '@/src/core/practice/exam'
+import {
+  calibrate,
+  claimOf,
+  drawCase,
+  equalCostSolver,
+  isMet,
+  leastChecks,
+  type Sitting,
+  shareOf,
+  sit,
+  waySolver,
+} from '@/src/core/practice/exam'
 import { habitNames, habitSolver, isMeantFor, MOST_HABIT_CHECKS } from '@/src/core/practice/habits'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import { createRandom } from '@/src/core/units/random'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
+import { engineOf } from '@/tests/setup/engines'
 import { furnaceEngine } from '@/tests/setup/furnace'
 
 describe('shareOf', () => {
@@ -52,6 +65,22 @@ describe('an examined house', () => {
       sit(furnaceEngine(), drawCase(furnaceEngine(), random, id)),
     )
     expect(sittings.map(({ right }) => right)).toEqual([true, true, true])
+  })
+})
+
+describe('what the exam hides', () => {
+  it('is no code of a thermostat that guards no outputs: it would show nowhere', () => {
+    const codes = ({ faults }: Engine) => faults.filter(({ family }) => family === 'thermostat-false-code')
+    const guarding = engineOf('rooftop-gas')
+    expect(codes(furnaceEngine()).map((fault) => isMet(furnaceEngine(), fault))).toEqual([false])
+    expect(codes(guarding).map((fault) => isMet(guarding, fault))).toEqual([true])
+  })
+
+  it('is a delay that runs out as it does in a house: waited out, nothing is wrong', () => {
+    const engine = engineOf('heat-pump-o')
+    const { trial, right } = sit(engine, drawCase(engine, createRandom(4), 'delay-running:defrost-board.Y-out'))
+    expect(right).toBe(true)
+    expect(trial.verdict && 'repair' in trial.verdict ? trial.verdict.repair.id : trial.verdict?.found).not.toBe('replace:defrost-board')
   })
 })
 

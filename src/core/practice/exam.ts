@@ -14,6 +14,7 @@ import { complaintOf, runTrial, type Solver, type Start, type Trial } from '@/sr
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import { modelValue } from '@/src/core/units/model-value'
 import { createRandom, type Random } from '@/src/core/units/random'
+import { partById } from '@/src/core/wiring/system'
 import type { ValueFactors } from '@/src/core/wiring/values'
 
 /** A house drawn for the exam: the same one can be opened again for every solver that sits it. */
@@ -43,6 +44,13 @@ const DAMAGE_SPREAD = modelValue({ value: 0.5, unit: 'natural logarithm', source
 const JOINT_SPREAD = modelValue({ value: 0.4, unit: 'natural logarithm', source: 'assumption' })
 /** One house in so many is wired a little differently from its template. */
 const WIRED_DIFFERENTLY = modelValue({ value: 10, unit: 'houses', source: 'assumption' })
+
+/** A fault that is met in this system: a thermostat that does not guard its outputs has no code to show for nothing. */
+export const isMet = ({ system }: Engine, { effects }: Fault): boolean =>
+  effects.every((effect) => {
+    const stat = effect.do === 'false-code' ? partById(system, effect.thermostat) : undefined
+    return stat?.kind !== 'thermostat' || stat.guardA !== undefined
+  })
 
 /** Draws a house for a fault (null: nothing is wrong), one of its forms by how often that is met. */
 export function drawCase(engine: Engine, random: Random, faultId: string | null): ExamCase {
@@ -110,11 +118,13 @@ export function sit(engine: Engine, drawn: ExamCase, solver?: Solver, start: Par
   return { hidden: drawn.hypothesis.id, family: fault?.family ?? 'nothing-wrong', right, asGroup, trial }
 }
 
+/** A spare in a wire's place, and a delay that has run out by the time that all was seen to run: nothing is wrong. */
+const NOTHING_TO_MEND: readonly string[] = ['spare-serves', 'delay-running']
+
 /** Right when the one repair that is wanted is named, or a group that holds the fault and that nothing at hand can split. */
 export function mark({ verdict }: Trial, fault: Fault | null): { right: boolean; asGroup: boolean } {
   if (verdict === null) return { right: false, asGroup: false }
-  // A spare in a wire's place is nothing that is wrong.
-  if (verdict.found === 'nothing-wrong') return { right: fault === null || fault.family === 'spare-serves', asGroup: false }
+  if (verdict.found === 'nothing-wrong') return { right: fault === null || NOTHING_TO_MEND.includes(fault.family), asGroup: false }
   if (!namesRepair(verdict)) return { right: false, asGroup: false }
   // A missing bond that nobody missed, and a house that was built without one, are the same house.
   const isAmong = verdict.found !== 'repair' && verdict.suspects.includes(fault?.id ?? NOTHING_WRONG)

@@ -1,11 +1,10 @@
 import { applyChange } from '@/src/core/bench/apply'
-import { type Bench, type BenchChange, createBench, type Slot, slotOf, withSlot } from '@/src/core/bench/bench'
-import { INTERMITTENT_SHOWS } from '@/src/core/faults/rates'
+import { type Bench, type BenchChange, createBench, type Since, type Slot, slotOf, withSlot } from '@/src/core/bench/bench'
 import { ATTIC_C, coolsTo, LIMIT_C } from '@/src/core/protection/transformer-heat'
 import { type Answer, type Probe, tripWord } from '@/src/core/readings/check'
 import { type Hypothesis, whileHidden } from '@/src/core/readings/hypothesis'
 import { createLaboratory, type Laboratory } from '@/src/core/readings/laboratory'
-import { predict } from '@/src/core/readings/predict'
+import { predict, showsOn } from '@/src/core/readings/predict'
 import { type Component, fromOhmScale } from '@/src/core/readings/prediction'
 import { secondaryAmps, worldsOf } from '@/src/core/readings/world'
 import { defaultMeter, shownAmps, shownOhms, shownVolts } from '@/src/core/units/meter'
@@ -22,8 +21,8 @@ export interface House {
   readonly bench: Bench
   /** Makes a change; throws on one that cannot be, since only planned changes are made here. */
   change(change: BenchChange): void
-  /** Takes a reading. `tripped`: the protection opened while the bench stood like this; `opened`: a further one did, by its part. */
-  ask(probe: Probe): { answer: Answer; tripped: boolean; opened?: string }
+  /** Takes a reading, so long after the call and the power were made. `tripped`: the protection opened while the bench stood like this; `opened`: a further one did, by its part. */
+  ask(probe: Probe, since?: Since): { answer: Answer; tripped: boolean; opened?: string }
   /** Time goes by on the bench as it stands. True when it cooked a transformer: each is cooked once. */
   pass(minutes: number): boolean
   /** Mends what is wrong, or part of it: the house goes on with this hypothesis, and with a good fuse. */
@@ -94,11 +93,12 @@ export function createHouse(system: System, hidden: Hypothesis, factors: ValueFa
       furtherOpen.clear()
       bench = { ...bench, further: undefined, slot: afterMending(system, bench.slot) }
     },
-    ask: (probe) => {
+    ask: (probe, since) => {
       const wasOpen = open
       atFirst = real()
       // A fault that comes and goes is there for the whole of one question, or not at all.
-      const shows = !hypothesis.intermittent || random.uniform() < INTERMITTENT_SHOWS
+      const share = showsOn(hypothesis, since ? { ...bench, since } : bench, probe)
+      const shows = share >= 1 || random.uniform() < share
       const now: Hypothesis = shows ? { ...hypothesis, intermittent: false } : whileHidden(hypothesis)
       const further = bench.power ? worldsOf(laboratory, real(), { ...now, foundFuse }).furtherTrips : []
       if (!open && bench.power && random.uniform() < worldsOf(laboratory, real(), { ...now, foundFuse }).trips) open = true

@@ -1,5 +1,5 @@
 import { applyChange, isResettable } from '@/src/core/bench/apply'
-import { type Bench, type BenchChange, createBench, slotOf, withSlot } from '@/src/core/bench/bench'
+import { type Bench, type BenchChange, createBench, type Since, slotOf, withSlot } from '@/src/core/bench/bench'
 import { minutesOf } from '@/src/core/bench/cost'
 import { atTime, clockAfter, UNTOUCHED } from '@/src/core/bench/since'
 import type { Engine } from '@/src/core/diagnosis/engine'
@@ -66,6 +66,8 @@ export interface SearchStep {
   /** Minutes of the walk and the hands, and of the reading after them. */
   readonly minutes: number
   readonly probe: Probe
+  /** How long the call and the power have been on when it is asked. */
+  readonly since: Since | undefined
 }
 
 /** What the house answered: whether its protection opened since the changes, and whether a transformer was cooked. */
@@ -82,9 +84,9 @@ export function runTrial(engine: Engine, house: House, start: Start, solver: Sol
   const search = searchBySteps(engine, start, solver)
   let step = search.next()
   while (!step.done) {
-    const { changes, probe, minutes } = step.value
+    const { changes, probe, minutes, since } = step.value
     for (const change of changes) house.change(change)
-    const asked = house.ask(probe)
+    const asked = house.ask(probe, since)
     step = search.next({ ...asked, cooked: house.pass(minutes) })
   }
   return step.value
@@ -120,7 +122,7 @@ export function* searchBySteps(engine: Engine, start: Start, solver: Solver = fr
     }
     clock = clockAfterReading(clock, bench, next.probe, route.waits + engine.cost.reading[next.probe.meter])
     const read = atTime(bench, clock)
-    const answered = yield { changes: route.changes, minutes: taken, probe: next.probe }
+    const answered = yield { changes: route.changes, minutes: taken, probe: next.probe, since: read.since }
     const { answer, tripped, opened } = answered
     if (answered.cooked) cooked++
     if (tripped) {
