@@ -1,8 +1,9 @@
 import { allAt, allOf, landAll, pluggable } from '@/src/core/quick-line/hands'
 import type { Sense } from '@/src/core/quick-line/lexicon'
-import { cableTowards } from '@/src/core/quick-line/meaning'
+import { cableTowards, type Meaning } from '@/src/core/quick-line/meaning'
 import { has, only, placeOf, type Reading } from '@/src/core/quick-line/sense'
-import { partById, partsOf, placeById } from '@/src/core/wiring/system'
+import type { Sentence } from '@/src/core/quick-line/sentence'
+import { type Cable, partById, partsOf, placeById } from '@/src/core/wiring/system'
 
 /** Trips and holds: on a call, with nothing called, with something off. */
 const trials: Reading = (meaning, the) => {
@@ -45,6 +46,12 @@ const clips: Reading = (meaning, the) => {
 /** Wires and parts that a hand takes off or puts back. */
 const UNIT = /\b(?:heat pump|hp|condenser|unit|furnace|air handler)\b/
 
+/** A cable that comes here, with a wire under each of these letters. */
+function isIn({ state }: Sentence, { between, conductors }: Cable, letters: Meaning['letters']): boolean {
+  const end = between.indexOf(state.bench.place)
+  return end >= 0 && letters.every(({ letter }) => conductors.some(({ lands }) => lands[end]?.toLowerCase() === letter.toLowerCase()))
+}
+
 const hands: Reading = (meaning, the) => {
   const { letters, cables, calls, numbers } = meaning
   // What a wire is taken off of needs no saying.
@@ -56,6 +63,9 @@ const hands: Reading = (meaning, the) => {
   const isOff = has(meaning, 'off') && !has(meaning, 'back')
   if (!isOff && !has(meaning, 'back')) return null
   const towards = meaning.goesThere && meaning.places.length === 1 ? cableTowards(the, meaning.places[0]) : null
+  // Several letters in one breath are of one cable, where one alone here has them all.
+  const having = letters.length < 2 ? [] : the.system.cables.filter((cable) => isIn(the, cable, letters))
+  const together = having.length === 1 && letters.every((one) => one.cable === null) ? having[0].id : null
   if (letters.length > 0 && parts.length === 0 && cables.length < 2)
     return letters
       .map(({ letter, cable, colourOf }, index) => {
@@ -64,7 +74,7 @@ const hands: Reading = (meaning, the) => {
           .slice(0, index)
           .reverse()
           .find((one) => one.cable !== null)?.cable
-        const along = cable ?? before ?? cables[0] ?? towards ?? colourOf
+        const along = cable ?? before ?? cables[0] ?? towards ?? colourOf ?? together
         return `${isOff ? 'lift' : 'land'} ${along ? `${along} ` : ''}${letter}${towards ? '' : from ? ` at ${from.place}` : placeOf(meaning)}`
       })
       .join('; ')

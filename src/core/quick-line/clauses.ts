@@ -26,8 +26,8 @@ const JOINTS =
   /\s*[,:]\s+(?:and\s+|but\s+|then\s+|so\s+|now\s+)*|\s+[-–]\s+(?=[a-z]{3,})|\s+(?<condition>with|when|whenever|while|once|as soon as|the (?:second|minute|moment)|after|if)\s+|\s+(?:but|and|so|because|cause|plus|yet|though)\s+(?:now\s+|then\s+|it\s+still\s+)?|\s+(?=[A-Z][A-Za-z0-9]?(?:\s?[-/&]\s?|\s)[A-Z][A-Za-z0-9]?\s+[\d.])|(?<=\d)\s+(?=[a-z][a-z]\d? [\d.]+\b)|(?<=\d)\s+(?=[a-z]\d? to (?:c|gnd|ground|common|[a-z]\d?) (?:[\d.]+|ol)\b)|(?<=\d ?(?:[vV]|volts)?)(?<!\b(?:zone|stat|damper) \d)\s+(?=[A-Z][a-z0-9]?\s+(?:has |reads |is |shows |to (?:ground|gnd|common|[A-Z]\w?) )?[\d.])/g
 
 /** Kept whole as a note: a contactor pushed in by hand, wires cut and capped, a fan this record does not have. The bench knows none of it. */
-const NOTE_ONLY =
-  /\bby hand\b|\b(?:push|pushed|press|pressed) .*\b(?:contactor|relay|plunger|armature)\b|\bcut (?:back )?and (?:capped|taped|spliced)\b|\b(?:but|and) (?:the )?fan (?:is|does|wo)n.?t\b/i
+export const NOTE_ONLY =
+  /\bby hand\b|\b(?:push|pushed|press|pressed) .*\b(?:contactor|relay|plunger|armature)\b|\bcut (?:back )?and (?:capped|taped|spliced)\b|\b(?:but|and) (?:the )?fan (?:is|does|wo)n.?t\b|\blights? (?:flicker|dim)/i
 
 /** More joints than a line has: what is longer is a story, and a note. */
 const MOST_JOINTS = 7

@@ -1,7 +1,7 @@
 import { cableTowards } from '@/src/core/quick-line/meaning'
 import { findCable } from '@/src/core/quick-line/names'
 import { leading, type Sentence } from '@/src/core/quick-line/sentence'
-import { conductorEnd, parsePoint } from '@/src/core/wiring/point'
+import { conductorEnd, type Point, parsePoint } from '@/src/core/wiring/point'
 import { type Cable, partById } from '@/src/core/wiring/system'
 
 /** What comes off other than a wire: a jumper, a panel, a thermostat, the lead of a part. */
@@ -45,6 +45,21 @@ export function allOf(the: Sentence, said: string): string | null {
 export function allAt(the: Sentence, place: string | null): string | null {
   const [cable, another] = the.system.cables.filter(({ between }) => place !== null && between.includes(place))
   return cable && !another && place !== null ? liftEnds(the, cable, place) : null
+}
+
+/** The ends here of every wire that lands on a screw of that letter, or is called by it, whichever cable it is in. */
+export function conductorsAt({ system, state }: Sentence, letter: string): Point[] {
+  const { place } = state.bench
+  return system.cables
+    .filter(({ between }) => between.includes(place))
+    .flatMap(({ id, between, conductors }) =>
+      conductors
+        .filter(({ lands, colour }) => {
+          const terminal = lands[between.indexOf(place)]
+          return terminal !== null && (terminal.toLowerCase() === letter || colour === letter)
+        })
+        .map((conductor) => conductorEnd(id, conductor.id, place)),
+    )
 }
 
 /** Wires of a cable by their letters or colors; null where one of them is not in it. */

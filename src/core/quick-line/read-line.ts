@@ -1,6 +1,6 @@
 import type { Entry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
-import { isRemark, type Reader, readClauses } from '@/src/core/quick-line/clauses'
+import { isRemark, NOTE_ONLY, type Reader, readClauses } from '@/src/core/quick-line/clauses'
 import { spelledOut } from '@/src/core/quick-line/ellipsis'
 import { type QuickLineContext, type Reading, readInGrammar, stateOf, type Understood } from '@/src/core/quick-line/in-grammar'
 import { interpret } from '@/src/core/quick-line/interpret'
@@ -189,6 +189,7 @@ function clauseInGrammar(clause: string, context: Reading): Said {
   const meant = typeof other === 'string' ? other : (first ?? other)
   if (meant === null || (said !== null && typeof meant === 'object')) return said
   // A remark is what is left where nothing else is meant.
+  if (typeof said === 'string' && isRemark(said) && NOTE_ONLY.test(clause)) return said
   if (typeof said === 'string' && typeof meant === 'string' && isRemark(said) && !isRemark(meant) && isReadable(meant)) return meant
   return said === null || (typeof meant === 'string' && isReadable(meant)) ? meant : said
 }

@@ -8,7 +8,7 @@ import { lineSide, primary } from '@/src/core/quick-line/volts'
 import { SHOWS_CALL } from '@/src/core/readings/looks'
 import { conductorEnd, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside } from '@/src/core/wiring/supply'
-import { partById, partsOf, placeById } from '@/src/core/wiring/system'
+import { callerOf, callsOf, partById, partsOf, placeById } from '@/src/core/wiring/system'
 
 /** A switch that is said to be open while something is called through it stands between the hot side and nothing: full volts across. */
 function openSwitch(the: Sentence, what: string): string | null {
@@ -40,6 +40,17 @@ function inAndOut(the: Sentence, into: string, outOf: string, what: string): str
   const common = commonBeside(the.system, terminalPoint(before, part.place))
   const name = common && parsePoint(common).name
   return name && `${before}-${name} ${into} V at ${part.place}; ${behind}-${name} ${outOf} V at ${part.place}`
+}
+
+const OUTDOORS = /^(?:outdoor unit|outside unit|condenser|condensing unit|compressor|contactor|ac|a\/c)$/
+
+/** The one call, stages aside, that brings on the outdoor unit; null where several do. */
+function onlyCallOf({ system }: Sentence, what: string): string | null {
+  if (!OUTDOORS.test(what)) return null
+  const [call, another] = callsOf(system).filter(
+    (one) => !/-/.test(one) && (callerOf(system, one).calls[one] ?? []).some((letter) => /^Y1?$/.test(letter)),
+  )
+  return call && !another ? call : null
 }
 
 /** Two motors, each with what it does. */
@@ -121,8 +132,11 @@ export const partRules: readonly Rule[] = [
   ),
   rule('(?:pushed|pressed|reset|push|hit)(?: in)? (?:reset )?button(?: back)?(?: in)?', () => 'reset'),
   rule(
-    '(?:it |breaker |fuse )?(?:trips|tripped|pops|popped|blows|blew)(?: (?:it|again|right))* (?:second|minute|moment|instant|as soon as|when|whenever|every time|once)(?: (?:i|it|that))? (.+?) (?:kicks|comes|pulls|clicks|turns|goes|is|gets|starts|was|snaps)(?: .*)?',
-    (the, what) => (the.part(what) ? 'trips' : null),
+    '(?:it |breaker |fuse )?(?:only )?(?:trips|tripped|pops|popped|blows|blew)(?: (?:it|again|right|only|fuse|breaker))* (?:second|minute|moment|instant|as soon as|when|whenever|every time|once)(?: (?:i|it|that))? (.+?) (?:kicks|comes|pulls|clicks|turns|goes|is|gets|starts|was|snaps)(?: .*)?',
+    (the, what) => {
+      const call = nothingCalls(the) ? onlyCallOf(the, what) : null
+      return call ? `trips on ${call}` : the.part(what) ? 'trips' : null
+    },
   ),
   rule(
     '(?:found )?(?:loose (?:wire|connection|terminal|screw) (?:on|at|under|in)|(?:wire|screw|connection) (?:is |was )?loose (?:on|at|under|in)) (\\S+)',

@@ -41,7 +41,7 @@ export const remarkRules: readonly Rule[] = [
     the.state.bench.power ? the.asNote() : null,
   ),
   rule(
-    '(?:thats|that is|this is|now|on|its|it is)(?: my| our)? (?:second|third|fourth|fifth|2nd|3rd|4th|5th) (?:fuse|one|breaker)(?: today| now)?|\\S+ and \\S+ (?:are )?(?:touching|touch|crossed|reversed|swapped|mixed up)(?: .*)?|(?:wires |leads )?(?:crossed|reversed) (?:on )?\\S+ and \\S+(?: .*)?|(?:outdoor|stat|thermostat) \\S+ and \\S+ (?:are )?(?:crossed|reversed|swapped)(?: .*)?|(?:park|parked|cap off|capped off) \\S+(?: \\S+)?|compressor (?:tries|trying|tried) to (?:start|run)(?: .*)?',
+    '(?:thats|that is|this is|now|on|its|it is)(?: my| our)? (?:second|third|fourth|fifth|2nd|3rd|4th|5th) (?:fuse|one|breaker)(?: today| now)?|\\S+ and \\S+ (?:are )?(?:touching|touch|crossed|reversed|swapped|mixed up)(?: .*)?|(?:wires |leads )?(?:crossed|reversed) (?:on )?\\S+ and \\S+(?: .*)?|(?:outdoor|stat|thermostat) \\S+ and \\S+ (?:are )?(?:crossed|reversed|swapped)(?: .*)?|compressor (?:tries|trying|tried) to (?:start|run)(?: .*)?',
     (the) => the.asNote(),
   ),
   rule('(?:red|green|amber|yellow|blue) (?:light|led) (?:is )?(?:flashing|blinking|solid|steady|on|off)(?: .*)?', (the) => the.asNote()),

@@ -211,7 +211,7 @@ export const whileRules: readonly Rule[] = [
       : null,
   ),
   rule(
-    `transformer (?:puts out |out )${NUMBER}(?: ?v| volts)?,? (?:and |with )?(?:in )?${NUMBER}(?: ?v| volts)?(?: in)?`,
+    `(?:transformer (?:puts out |out )|secondary )${NUMBER}(?: ?v| volts)?,? (?:and |with )?(?:in )?${NUMBER}(?: ?v| volts)?(?: in)?`,
     (the, outOf, into) => {
       const [transformer, another] = partsOf(the.system, 'transformer')
       if (another || !the.state.bench.power || Number(into) < Number(outOf)) return null

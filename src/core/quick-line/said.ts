@@ -23,6 +23,7 @@ import { throughRules } from '@/src/core/quick-line/rules-through'
 import { toldRules } from '@/src/core/quick-line/rules-told'
 import { visitRules } from '@/src/core/quick-line/rules-visit'
 import { whileRules } from '@/src/core/quick-line/rules-while'
+import { wireRules } from '@/src/core/quick-line/rules-wires'
 import { zoneRules } from '@/src/core/quick-line/rules-zones'
 import { Sentence } from '@/src/core/quick-line/sentence'
 import { thermostatCodeRules } from '@/src/core/quick-line/thermostat-codes'
@@ -58,6 +59,7 @@ const asked: readonly (Rule & { readonly needs: readonly (readonly string[])[] }
   ...impliedRules,
   ...putBackRules,
   ...whileRules,
+  ...wireRules,
   ...zoneRules,
   ...complaintRules,
   ...runRules,

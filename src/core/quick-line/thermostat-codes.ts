@@ -71,6 +71,10 @@ const TOLD_AS_CODE = `(?:an? )?(?:(?:over ?-?current|overload)(?: ${CALLED_CODE}
 
 export const thermostatCodeRules: readonly Rule[] = [
   rule(`(?:error|code|fault|alert)(?: [a-z]?\\d+)?,? (?:says |is |for )?${OVER}`, (the) => over(the, '', '')),
+  rule(
+    `(?:(?:code|error|fault|alert|message|this)(?: on it| it)? )?(?:${SHOWS}|is|was|reads|for)(?: for)? (?:an? )?(?:(\\w{1,3}\\d?)(?: wire)? )?${OVER}${ON_WIRE}`,
+    (the, before, after) => (before === '' || the.isLetter(before) ? over(the, '', before || after) : null),
+  ),
   rule(`(${STAT}) (?:${SHOWS} )?${OVER}${ON_WIRE}`, (the, named, wire) => over(the, named, wire)),
   rule(
     `${TOLD_AS_CODE}${ON_WIRE}(?: (?:on|at) (${STAT}))?(?: (?:when|while|during|in|on) (?:calling |called )?(?:for )?(?:cool|cooling|heat|heating|fan)(?: call)?)?`,

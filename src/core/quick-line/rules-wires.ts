@@ -1,0 +1,84 @@
+import { conductorsAt, swapped } from '@/src/core/quick-line/hands'
+import { NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
+import { leading, loadOf, type Sentence, statHere } from '@/src/core/quick-line/sentence'
+import { callsOf, partById, placeById } from '@/src/core/wiring/system'
+
+/** One wire in the hand, a stage that does not come on, what a contact reads. */
+
+const TOOK = '(?:took|take|lifted|lift|pulled|pull|unhooked|unhook|disconnected|disconnect|undid|unlanded)(?: off)?'
+const NOT_ON =
+  '(?:does not|doesnt|did not|didnt|wont|will not|never|not|isnt|is not)(?: run| running| runs| come on| comes on| came on| coming on| kick in| kicks in| start| starts| starting| work| works| working| pull in| pulls in| pulling in)'
+
+/** A wire whose end here is taken off and kept from touching; what it was done for stays in words where it is off already. */
+function parked(the: Sentence, words: string): string | null {
+  const wire = the.conductor(words)
+  if (wire === null) return null
+  const { bench } = the.state
+  const isOff = conductorsAt(the, words.split(' ').at(-1) ?? '').some((end) => bench.lifted.includes(end))
+  return isOff ? the.asNote() : `lift ${wire}; ${the.asNote()}`
+}
+
+/** Each wire here that goes by the letter, whichever cable it is in. */
+function everyOne(the: Sentence, letter: string): string | null {
+  const ends = the.isLetter(letter) ? conductorsAt(the, letter).filter((end) => !the.state.bench.lifted.includes(end)) : []
+  return ends.length > 1 ? ends.map((end) => `lift ${end}`).join('; ') : null
+}
+
+/** The second stage, where one call alone has one, or where the call that is on says which: the call, and what it does not bring on. */
+function stageStill(the: Sentence): string | null {
+  const { call } = the.state.bench
+  const stages = callsOf(the.system).filter((one) => /^(?:cool|heat)-2$/.test(one))
+  const stage = stages.length === 1 ? stages[0] : stages.find((one) => call === one || call === one.slice(0, -'-2'.length))
+  if (stage === undefined) return null
+  const compressor = stage === 'cool-2' ? loadOf(the, 'second compressor') : null
+  const place = the.place(stage === 'cool-2' ? 'outdoor' : 'indoor')
+  return compressor ? `call ${stage}; ${compressor} still` : place && `call ${stage}; ${place} not as called`
+}
+
+export const wireRules: readonly Rule[] = [
+  rule(
+    '(?:park|parked|cap|capped|cap off|capped off|tape off|taped off|wire ?nutted|nutted off)(?: off)? (?!to\\b)(.+?)(?: wire| conductor)?(?: off)?',
+    (the, what) => parked(the, what),
+  ),
+  rule(`${TOOK} (?:both|all) (\\S+?)(?: wires?| conductors?|s)?(?: off)?`, everyOne),
+  rule('(?:both|all) (\\S+?)(?: wires?| conductors?|s)? (?:(?:are|is|came) )?(?:off|lifted|unhooked|disconnected)', everyOne),
+  rule(
+    '(?:moved?|landed|put|switched|swapped)? ?(.+?)(?: is| goes| went)?(?: now| moved)? (?:to|on|onto) (\\S+) spare(?: wire| conductor)?(?:,? (?:(?:at|on) )?both ends)?',
+    (the, what, spare) => swapped(the, what, spare),
+  ),
+  rule(
+    '(?:use|used|using) (\\S+) spare (?:for|as|in place of|instead of) (\\S+)(?: (?:in |on |at )?(\\S+)(?: cable)?)?(?:,? (?:(?:at|on) )?both ends)?',
+    (the, spare, letter, cable) => {
+      const wire = the.conductor([cable, letter].filter(Boolean).join(' '))
+      return cable ? leading('swap', wire && `${wire} to ${spare}`) : swapped(the, letter, spare)
+    },
+  ),
+  // What is read of a contact, and what it means, in one.
+  rule(
+    `(.+?)(?: is| reads?| checks?| ohms)?,? (closed|open|shorted|good|made),? (?:at |reads? )?(ol|${NUMBER})(?: ?ohms?)?`,
+    (the, what, how, read) => {
+      const part = partById(the.system, the.part(what) ?? '')
+      const isOpen = read === 'ol'
+      if (the.state.bench.power || (part?.kind !== 'switch' && part?.kind !== 'coil')) return null
+      if (part.kind === 'switch' && isOpen !== (how === 'open')) return null
+      return `ohms across ${part.id} ${isOpen ? 'OL' : read}`
+    },
+  ),
+  rule(`(?:stage (?:2|two)|second stage|2nd stage)(?: (?:cooling|heating|cool|heat|compressor))? ${NOT_ON}`, stageStill),
+  rule(
+    '(?:thermostat|stat|tstat|display|screen) (?:flickers?|flickering|flashes|reboots?|cycles|blinks out|drops out) (?:on|with|in|when) (?:a )?(\\S+)(?: call| comes on| called)?',
+    (the, said) => {
+      const [seen, call] = [statHere(the, 'chatters'), the.call(said)]
+      return seen && call && `call ${call}; ${seen}`
+    },
+  ),
+  rule('(?:turned|turn|switched|switch|shut)(?: it)? off|(?:turn|shut|switch) it off', (the) =>
+    placeById(the.system, the.state.bench.place)?.kind === 'thermostat' ? 'call off' : null,
+  ),
+  // What is heard of what holds no contact stays in words.
+  rule(
+    '(?:board|transformer|xfmr|panel|control board)(?: is)? (?:buzz(?:es|ing)|hum(?:s|ming)|clicks|clicking)(?: .*)?|(?:buzz(?:es|ing)?|hum(?:s|ming)?|noise)(?: sound| noise)? (?:at|from|in|inside|coming from|by) (?:board|transformer|xfmr|panel|control board)',
+    (the) => the.asNote(),
+  ),
+  rule('(?:house |room )?lights? (?:flickers?|dims?|dimmed|flickered)(?: .*)?', (the) => the.asNote()),
+]
