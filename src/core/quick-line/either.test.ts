@@ -28,6 +28,13 @@ describe('a line that may mean several things', () => {
     ])
   })
 
+  it('is offered as it is read with the power off, and as it is on a call', () => {
+    expect(offered('high-pressure switch open', 'outdoor')).toEqual([
+      expect.stringMatching(/^power off, then .*high-pressure switch.*: OL$/),
+      expect.stringMatching(/^set the thermostat to call for cool, then .*high-pressure switch.*: 20–28 V$/),
+    ])
+  })
+
   it('has what is suspected first', () => {
     expect(offered('lift O', 'indoor', { suspected: ['outdoor-cable', 'stat-cable'] })[0]).toContain('outdoor cable')
     expect(offered('lift O', 'indoor', { suspected: ['stat-cable', 'outdoor-cable'] })[0]).toContain('stat cable')

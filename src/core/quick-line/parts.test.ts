@@ -100,7 +100,7 @@ describe('parts, in the words of a visit', () => {
   })
 
   it('a switch that is said to be open has the volts across it, once something is called', () => {
-    expect(said('furnace-ac', 'indoor', true, 'limit switch open')).toContain('Ohms are read with the power off')
+    expect(said('furnace-ac', 'indoor', true, 'limit switch open')).toContain('Ohms, or live on a call?')
     expect(said('furnace-ac', 'indoor', true, 'limit switch open', ['call heat'])).toMatch(/^W to lead from limit switch .*: 20–28 V$/)
     expect(said('furnace-ac', 'indoor', true, 'limit switch closed', ['call heat'])).toMatch(/: near 0$/)
   })

@@ -118,7 +118,7 @@ function inGrammarsWords(clauses: readonly string[], context: Reading): Said {
   return put.length === 0 ? null : calledFirst(put.join('; '), context)
 }
 
-/** A letter that is live on a call that the rest of the line implies was read on that call: it comes first. */
+/** A letter, or a lead behind it, that is live on a call that the rest of the line implies was read on that call: it comes first. */
 function calledFirst(said: string, { system, entries }: Reading): string {
   const acts = said.split('; ')
   const at = acts.findIndex((act) => /^call (?!off\b)/.test(act))
@@ -126,8 +126,8 @@ function calledFirst(said: string, { system, entries }: Reading): string {
   if (!call || foldJob(system, entries).bench.call !== 'off') return said
   const letters = callerOf(system, call).calls[call] ?? []
   const isOnCall = (act: string) => {
-    const [, letter, volts] = /^([A-Z]\d?)-C (\d[\d.]*)/i.exec(act) ?? []
-    return letter !== undefined && letters.includes(letter.toUpperCase()) && Number(volts) > LIVE_FROM_VOLTS
+    const [, name, volts] = /^([A-Z]\d?|[a-z]+-[a-z-]+)-C (\d[\d.]*)/i.exec(act) ?? []
+    return name !== undefined && (name.includes('-') || letters.includes(name.toUpperCase())) && Number(volts) > LIVE_FROM_VOLTS
   }
   return acts.slice(0, at).some(isOnCall) ? [acts[at], ...acts.slice(0, at), ...acts.slice(at + 1)].join('; ') : said
 }

@@ -106,6 +106,10 @@ export const remarkRules: readonly Rule[] = [
     (the) => the.asNote(),
   ),
   rule('(?:reset|pushed|pressed)(?: it| switch| button)?(?: back)?(?: in)?', (the) => the.asNote()),
+  rule(
+    '(?:contactor|relay|armature|plunger) (?:sticks|stuck|binds|drags|is slow|moves)(?: .*)? (?:push|pushed|press|pressed|touch)(?: .*)?|[a-z]\\d? (?:is |was )?(?:wired|landed|hooked up|connected) instead(?: of)? [a-z]\\d?(?: .*)?|(?:unit|system|everything|furnace|air handler|heat pump|it all) (?:came|comes|kicked|started)(?: right)? back(?: on| up)?(?: .*)?',
+    (the) => the.asNote(),
+  ),
   rule('transformer(?: is| feels)? (?:too |very |really |so )?(?:cold|cool|humming|hums|buzzing|buzzes|warm|hot)(?: .*)?', (the) =>
     the.asNote(),
   ),

@@ -34,6 +34,13 @@ export const seenRules: readonly Rule[] = [
     const dampers = partsOf(the.system, 'coil').filter(({ role }) => role === 'damper')
     return dampers.length === 0 ? null : dampers.map(({ id }) => `${id} ${how === 'open' ? 'open' : 'shut'}`).join('; ')
   }),
+  rule(
+    '(furnace|gas heat|burners?|strips?|electric heat|air handler|heat pump|condenser|outdoor unit) (?:fires|fired|lights|lit|kicks on|comes on|starts)(?: up| fine)? (?:on|in|with) (aux|aux heat|auxiliary|emergency|emergency heat|em heat|second stage|heat|heating|cool|cooling)(?: call)?',
+    (the, what, on) => {
+      const [call, place] = [the.call(on), /^(?:heat pump|condenser|outdoor)/.test(what) ? the.place('outdoor') : the.place('indoor')]
+      return call && place && `call ${call}; ${place} as called`
+    },
+  ),
   rule('(.+?) sounds like (?:a )?(?:doorbell|buzzer|machine gun|bee|angry bees?|rattle)', (the, what) =>
     worded(the.part(what), 'chatters'),
   ),

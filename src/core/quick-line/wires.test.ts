@@ -36,3 +36,16 @@ describe('a wire in the hand, and what comes on with a stage', () => {
     expect(drafts(furnaceDead, 'capped the red')).toEqual(drafts(furnaceDead, 'note capped the red'))
   })
 })
+
+describe('what is told beside a call, and what came back', () => {
+  it.each([
+    ['W to C 26 with no call for aux', standing('heat-pump-o', 'indoor', 'on'), 'W-C 26 V'],
+    ['float switch broke the R, pan is full', standing('cool-strips', 'indoor', 'on'), 'float up; note pan is full'],
+    ['unit came back on', furnace, 'note unit came back on'],
+    ['cleaned the flame sensor', standing('furnace-induced-draft', 'indoor', 'on'), 'repaired Cleaned the flame sensor'],
+    ['B is wired instead of O', standing('heat-pump-o', 'outdoor', 'on'), 'note B is wired instead of O'],
+    ['24 at the gas valve, burners lit', rooftop, 'call heat; ignition-valve-C 24 V; flame burns'],
+  ])('%s', (said, where, meant) => {
+    expect(drafts(where, said)).toEqual(drafts(where, meant))
+  })
+})
