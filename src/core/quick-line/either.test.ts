@@ -35,6 +35,17 @@ describe('a line that may mean several things', () => {
     ])
   })
 
+  it('is offered on each call that may bring on what runs, and as what runs with nothing called', () => {
+    expect(offered('condenser is running', 'outdoor', { id: 'furnace-ac' })).toEqual([
+      'set the thermostat to call for cool, then what runs at the outdoor unit: as called',
+      'what runs at the outdoor unit: not as called',
+    ])
+    expect(offered('heat pump not running', 'outdoor')).toEqual([
+      'set the thermostat to call for cool, then what runs at the heat pump: not as called',
+      'set the thermostat to call for heat, then what runs at the heat pump: not as called',
+    ])
+  })
+
   it('has what is suspected first', () => {
     expect(offered('lift O', 'indoor', { suspected: ['outdoor-cable', 'stat-cable'] })[0]).toContain('outdoor cable')
     expect(offered('lift O', 'indoor', { suspected: ['stat-cable', 'outdoor-cable'] })[0]).toContain('stat cable')

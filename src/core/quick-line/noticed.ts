@@ -1,6 +1,6 @@
 import type { Meaning } from '@/src/core/quick-line/meaning'
 import { isGroundWord } from '@/src/core/quick-line/names'
-import { has, NO_CALL, nothingCalls, only, type Reading } from '@/src/core/quick-line/sense'
+import { askWhichCall, has, nothingCalls, only, type Reading } from '@/src/core/quick-line/sense'
 import { marks, SHOWS_CALL } from '@/src/core/readings/looks'
 import type { PartOf } from '@/src/core/wiring/part'
 import { partById } from '@/src/core/wiring/system'
@@ -10,12 +10,8 @@ const unitRuns: Reading = (meaning, the) => {
   const { letters, parts, cables, calls, numbers, places } = meaning
   if (letters.length + parts.length + cables.length + calls.length + numbers.length > 0 || places.length !== 1) return null
   if (!only(meaning, 'runs', 'still', 'not', 'dead', 'none') || !has(meaning, 'runs', 'still', 'not', 'dead', 'none')) return null
-  if (nothingCalls(the)) return { asks: NO_CALL }
-  return has(meaning, 'still', 'not', 'dead', 'none')
-    ? `${places[0]} not as called`
-    : has(meaning, 'runs')
-      ? `${places[0]} as called`
-      : null
+  const how = has(meaning, 'still', 'not', 'dead', 'none') ? 'not as called' : 'as called'
+  return nothingCalls(the) ? askWhichCall(the, places[0], how) : `${places[0]} ${how}`
 }
 
 /** What a part does, as it is seen and heard. */

@@ -3,6 +3,8 @@ import type { Meaning } from '@/src/core/quick-line/meaning'
 import { isGroundWord } from '@/src/core/quick-line/names'
 import type { Said } from '@/src/core/quick-line/rule'
 import type { Sentence } from '@/src/core/quick-line/sentence'
+import type { CallName } from '@/src/core/wiring/call'
+import { callerOf, callsOf, placeById } from '@/src/core/wiring/system'
 
 /** One thing that a sentence may say, and the grammar's own line for it; null where it says something else. */
 export type Reading = (meaning: Meaning, the: Sentence) => Said
@@ -23,8 +25,15 @@ export const pairOf = ({ letters }: Meaning): string | null => {
 
 export const onlyNumber = ({ numbers }: Meaning) => (numbers.length === 1 ? numbers[0] : null)
 
-/** What runs says nothing while nobody knows what is called. */
-export const NO_CALL = 'No call is on in the record. Say which one is: "call cool", then what runs.'
+/** What runs says nothing while nobody knows what is called: asked with each call that may bring it on. */
+export function askWhichCall({ system }: Sentence, place: string, how: 'as called' | 'not as called'): { readonly asks: string } {
+  const isOutdoor = placeById(system, place)?.kind === 'outdoor'
+  const bringsOn = (call: CallName) => (callerOf(system, call).calls[call] ?? []).some((letter) => /^Y1?$/.test(letter))
+  const calls = callsOf(system).filter((call) => !/-/.test(call) && (!isOutdoor || bringsOn(call)))
+  const lines = calls.map((call) => `"call ${call}; ${place} ${how}"`)
+  const uncalled = how === 'as called' ? `, or "${place} not as called" where it runs with nothing called` : ''
+  return { asks: `No call is on in the record: which one is it? Say ${lines.join(', ')}${uncalled}.` }
+}
 
 /** Neither a thermostat nor a jumper asks for anything. */
 export const nothingCalls = ({ state }: Sentence): boolean => state.bench.call === 'off' && state.bench.jumpers.length === 0
