@@ -31,6 +31,9 @@ describe("a customer's words", () => {
     ['there is a buzzing in the closet', ['chatters'], null],
     ['thermostat shows code E74', ['code'], null],
     ['we smelled something burning', ['smell'], null],
+    ['AC blows the 3 amp fuse as soon as it calls', ['fuse-on-call'], 'cool'],
+    ['the condenser will not shut off', ['never-stops'], null],
+    ['electric strips not working', ['mode-dead'], 'heat'],
   ] as const)('%s', (words, symptoms, call) => {
     const told = toldBy(words, furnaceAc)
     expect([told.symptoms, told.call]).toEqual([symptoms, call])

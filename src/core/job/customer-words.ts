@@ -10,9 +10,18 @@ export interface Told {
 }
 
 const MODES: readonly { readonly call: CallName; readonly says: string }[] = [
-  { call: 'emergency', says: '(?:emergency|aux|auxiliary|backup|back-up) heat' },
-  { call: 'cool-2', says: '(?:second|2nd|high) stage (?:cool(?:ing)?|ac)|(?:cool(?:ing)?|ac) (?:second|2nd|high) stage' },
-  { call: 'heat-2', says: '(?:second|2nd|high) stage heat(?:ing)?|heat(?:ing)? (?:second|2nd|high) stage' },
+  {
+    call: 'emergency',
+    says: '(?:(?:emergency|aux|auxiliary|backup|back-up) heat|(?:heat |electric |aux )?strips?|strip heat|electric heat)',
+  },
+  {
+    call: 'cool-2',
+    says: '(?:(?:second|2nd|high) stage (?:cool(?:ing)?|ac)|stage (?:2|two) (?:cool(?:ing)?|ac)|(?:cool(?:ing)?|ac) (?:(?:second|2nd|high) stage|stage (?:2|two)))',
+  },
+  {
+    call: 'heat-2',
+    says: '(?:(?:second|2nd|high) stage heat(?:ing)?|stage (?:2|two) heat(?:ing)?|heat(?:ing)? (?:(?:second|2nd|high) stage|stage (?:2|two)))',
+  },
   { call: 'cool', says: '(?:ac|air ?con(?:ditioning|ditioner)?|cool(?:ing)?|(?:cold|cool) air)' },
   { call: 'heat', says: '(?:heat(?:ing|er)?|furnace|(?:hot|warm) air)' },
   { call: 'fan', says: '(?<!(?:outside|outdoor|condenser) )(?:fan|blower)' },
@@ -22,7 +31,7 @@ const NOT = '(?:is not|isnt|wont|will not|doesnt|does not|didnt|did not|not|neve
 const WORKS =
   '(?:work(?:s|ing)?|run(?:s|ning)?|com(?:e|es|ing) on|kick(?:s|ing)? (?:on|in)|start(?:s|ing)?|turn(?:s|ing)? on|go(?:es|ing)? on)'
 const OPENS = '(?:blow(?:s|ing|n)?|blew|pop(?:s|ped|ping)?|trip(?:s|ped|ping)?|eat(?:s|ing)?|burn(?:s|ed|ing)? (?:up|out))'
-const PROTECTION = '(?:(?:the |a |another |its |low ?voltage |24 ?v(?:olt)? )*(?:fuses?|breakers?))'
+const PROTECTION = '(?:(?:the |a |another |its |low ?voltage |24 ?v(?:olt)? |\\d+ ?a(?:mps?)? )*(?:fuses?|breakers?))'
 const OPENED = `(?:${OPENS}(?: ${PROTECTION})?|${PROTECTION} (?:keeps |kept |will |always )?${OPENS})`
 const STAT = '(?:thermostat|stat|tstat|t-stat|display|screen)'
 
@@ -58,7 +67,7 @@ const symptomWords: readonly { readonly symptom: Symptom; readonly says: RegExp 
   {
     symptom: 'fuse-on-call',
     says: new RegExp(
-      `\\b${OPENED} (?:again )?(?:as soon as|when(?:ever)?|every time|once|the moment|if|on|in|with)(?: the| you| i| we| it| they| turn(?:s|ed)?| set(?:s)?| call(?:s|ed)?| for| on| to| tr(?:y|ies)| goes| go| into)* ${ANY_MODE}\\b`,
+      `\\b${ANY_MODE} (?:always |keeps |will )?${OPENED} (?:again )?(?:right )?(?:as soon as|when(?:ever)?|every time|once|the (?:moment|second)|if) (?:it|you|i|we|they)\\b|\\b${OPENED} (?:again )?(?:as soon as|when(?:ever)?|every time|once|the moment|if|on|in|with)(?: the| you| i| we| it| they| turn(?:s|ed)?| set(?:s)?| call(?:s|ed)?| for| on| to| tr(?:y|ies)| goes| go| into)* ${ANY_MODE}\\b`,
     ),
   },
   {
@@ -70,7 +79,7 @@ const symptomWords: readonly { readonly symptom: Symptom; readonly says: RegExp 
   {
     symptom: 'half-works',
     says: new RegExp(
-      `\\b(?:outdoor|outside|condenser|compressor|condensing)(?: unit| fan| motor)?(?: just)? ${NOT}(?: ${WORKS})?\\b|\\b(?:fan|blower|air|inside|indoor unit) (?:runs|blows|works|comes on|is running|is blowing|running|blowing) but\\b|\\bblow(?:s|ing) (?:warm|hot|room|lukewarm)(?: temperature)? air\\b|\\bblow(?:s|ing) but\\b`,
+      `\\b(?:outdoor|outside|condenser|compressor|condensing)(?: unit| fan| motor)?(?: just)? ${NOT}(?: ${WORKS})?\\b(?! (?:shut|stop|quit|turn|go|cycle|cut)\\b)|\\b(?:fan|blower|air|inside|indoor unit) (?:runs|blows|works|comes on|is running|is blowing|running|blowing) but\\b|\\bblow(?:s|ing) (?:warm|hot|room|lukewarm)(?: temperature)? air\\b|\\bblow(?:s|ing) but\\b`,
     ),
   },
   {
@@ -145,7 +154,11 @@ export function toldBy(words: string, system: System): Told {
   const calls = callsOf(system)
   const named = [...new Set(isOnCall ? MODES.filter(({ says }) => new RegExp(`\\b${says}\\b`).test(said)).map(({ call }) => call) : dead)]
   // "Second stage heat" has "heat" in it.
-  const [call, another] = named.filter((one) => calls.includes(one) && !named.some((other) => other !== one && other.startsWith(`${one}-`)))
+  // Whoever has no heat pump and says strips means what heats.
+  const meant = named.map((one) => (one === 'emergency' && !calls.includes(one) ? 'heat' : one))
+  const [call, another] = [...new Set(meant)].filter(
+    (one) => calls.includes(one) && !meant.some((other) => other !== one && other.startsWith(`${one}-`)),
+  )
   // Of a house with zones, the zone that is named.
   const [, zone] = /\bzone (\d)\b/.exec(said) ?? []
   const ofZone = call && zone ? calls.find((one) => one === `${call}-zone-${zone}`) : undefined

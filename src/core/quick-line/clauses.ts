@@ -80,7 +80,8 @@ export function readClauses(text: string, reader: Reader): Said {
   return whole ?? question ?? unsigned(text, reader)
 }
 
-const TOLD_FIRST = /^(no (?:heat|heating|cool|cooling|ac|a\/c|air)|nothing (?:runs|works))[,:] (?:but |and )?(.+)$/i
+const TOLD_FIRST =
+  /^(no (?:heat|heating|cool|cooling|ac|a\/c)|no air|nothing (?:runs|works))(?:[,:]| (?=(?:igniter|ignitor|inducer|burners?|flame|blower|fan|contactor|compressor|condenser|outdoor|stat|thermostat|board|fuse|breaker)\b)) ?(?:but |and )?(.+)$/i
 
 /** What is concluded from a reading ("so it is not closing") is a remark beside it. */
 const concluded = (joint: string, left: string, right: string, reader: Reader): Said =>

@@ -80,7 +80,7 @@ export const flameRules: readonly Rule[] = [
     flame('lights and goes out'),
   ),
   rule(
-    `${IGNITER} (?:glows?|glowed|gets hot|heats up|lights up|hot)(?: up)?(?: and| but| then|,)+ (?:no (?:flame|gas|fire|ignition)|nothing(?: .*)?|(?:burners?|gas|it|flame) (?:never|doesnt|does not|wont) (?:light|lights|come on|comes on|fire|fires|open|opens))`,
+    `${IGNITER} (?:glows?|glowed|gets hot|heats up|lights up|hot)(?: up)?(?: and| but| then|,)* (?:no (?:flame|gas|fire|ignition)|nothing(?: .*)?|(?:burners?|gas|it|flame) (?:never|doesnt|does not|wont) (?:light|lights|come on|comes on|fire|fires|open|opens))`,
     flame('glows without flame'),
   ),
   rule(

@@ -17,6 +17,10 @@ export const isRiddle = (line: string, problem: string): boolean =>
   !/\d|\bOL\b|\b[A-Z]\d? (?:to|and) [A-Z]\d?\b/.test(line) &&
   line.trim().split(/\s+/).length > 3
 
+/** Nothing of it was understood: no question was asked back, and no reason given. */
+export const isUnread = (line: string, problem: string): boolean =>
+  problem === NO_ENTRY || isRiddle(line, problem) || /^Name two points/.test(problem) || /^A reading is a number/.test(problem)
+
 /** A sentence that names no terminal, no number, no command and nothing of the circuit. */
 export function isPlainRemark(line: string, system: System): boolean {
   const words = line.trim().split(/\s+/)

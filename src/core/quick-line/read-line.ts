@@ -1,10 +1,12 @@
+import type { Symptom } from '@/src/core/job/complaint'
+import { toldBy } from '@/src/core/job/customer-words'
 import type { Entry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import { isRemark, NOTE_ONLY, type Reader, readClauses } from '@/src/core/quick-line/clauses'
 import { spelledOut } from '@/src/core/quick-line/ellipsis'
 import { type QuickLineContext, type Reading, readInGrammar, stateOf, type Understood } from '@/src/core/quick-line/in-grammar'
 import { interpret } from '@/src/core/quick-line/interpret'
-import { isOfReading, isPlainRemark, isRiddle, NO_ENTRY } from '@/src/core/quick-line/no-entry'
+import { isOfReading, isPlainRemark, isRiddle, isUnread, NO_ENTRY } from '@/src/core/quick-line/no-entry'
 import { normalForm } from '@/src/core/quick-line/normal-form'
 import { fromOwnWords, withLeadsByName } from '@/src/core/quick-line/own-words'
 import { clausesOf } from '@/src/core/quick-line/parted'
@@ -24,6 +26,38 @@ import { switchedTerminals } from '@/src/core/wiring/thermostat'
  * not read is tried as a sentence; where that fails, too, the grammar's own words say what would fit.
  */
 export function readQuickLine(line: string, asked: QuickLineContext): Understood {
+  const read = readSpelt(line, asked)
+  return firstTold(line, read, asked) ?? read
+}
+
+/** What begins a visit, is no reading and tells of what is wrong is the complaint: nothing was called yet that could be seen. */
+function firstTold(line: string, read: Understood, asked: QuickLineContext): Understood | null {
+  const { observations, complaint, bench } = foldJob(asked.system, asked.entries)
+  if (observations.length > 0 || complaint.symptoms.length > 0 || bench.call !== 'off' || bench.jumpers.length > 0) return null
+  if (/^\s*(?:note|complaint)\b/i.test(line) || /\d/.test(line.replace(TOLD_BY_NUMBER, '')) || OF_A_SWITCH.test(line)) return null
+  if (read.ok ? !read.drafts.every(({ kind }) => kind === 'note') : !isUnread(line, read.problem)) return null
+  const { symptoms, call } = toldBy(line, asked.system)
+  const isTold = symptoms.length > 0 && symptoms.every((symptom) => TOLD.has(symptom) && !(read.ok && IS_SEEN.has(symptom)))
+  const told = isTold && call !== 'fan' ? readInGrammar(`complaint ${line.trim().replaceAll(';', ',')}`, asked) : null
+  return told?.ok ? told : null
+}
+
+/** What a house does, in a customer's words; what else ticks something may as well be what was just seen or heard. */
+const TOLD: ReadonlySet<Symptom> = new Set([
+  'mode-dead',
+  'nothing-runs',
+  'never-stops',
+  'half-works',
+  'fuse-on-call',
+  'fuse-at-power-up',
+  'fuse-now-and-then',
+])
+const IS_SEEN: ReadonlySet<Symptom> = new Set(['half-works', 'fuse-now-and-then'])
+/** Fuses by their rating, stages and zones by their number: no figure that was read. */
+const TOLD_BY_NUMBER = /\b\d+ ?a(?:mps?)?\b|\b(?:stage|zone) \d\b/gi
+const OF_A_SWITCH = /\b(?:limit|rollout|pressure|float|switch|safety|overload)\b/i
+
+function readSpelt(line: string, asked: QuickLineContext): Understood {
   const read = readWhole(line, asked)
   if (read.ok || /^\s*note\b/i.test(line)) return read
   const spelt = corrected(line, asked.system)

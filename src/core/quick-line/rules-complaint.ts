@@ -51,17 +51,21 @@ export const complaintRules: readonly Rule[] = [
     `(?:it |unit |system |house |ac |a/c |air conditioner )?${NOT} (?:cool|heat|cooling|heating)(?: (?:the house|at all|anymore|any more))?`,
     (the) => the.asComplaint(),
   ),
+  rule(
+    `(?:heat |electric |aux |emergency |backup )?(?:strips?|heaters?|heat kit) ${NOT} (?:work|working|works|come on|coming on|comes on|kick in|kicking in)`,
+    (the) => (the.state.bench.call === 'off' && the.state.bench.jumpers.length === 0 ? the.asComplaint() : null),
+  ),
   // While something is called it is what was seen.
   rule(
     '(?:nothing|it all|everything)(?: (?:at all|in the house))? (?:works?|runs?|working|running|happens|dead|is dead|comes on)(?: at all)?',
     (the) => (the.state.bench.call === 'off' && the.state.bench.jumpers.length === 0 ? the.asComplaint() : null),
   ),
   rule(
-    '(?:it |unit |system |fan |ac |heat )?(?:runs|running|stays on|on) (?:all (?:the )?time|all day|all night|constantly|continuously|non ?-?stop|nonstop|forever)|(?:it |unit |system |fan |ac )?(?:never|wont|will not|doesnt) (?:stops?|shuts? off|quits?|shuts? down|turns? off)|(?:it |unit )?keeps (?:on )?running',
+    '(?:it |unit |system |fan |ac |heat |aux |aux heat |furnace )?(?:runs?|running|stays? on|on) (?:all (?:the )?time|all day|all night|constantly|continuously|non ?-?stop|nonstop|forever)|(?:it |unit |system |fan |ac )?(?:never|wont|will not|doesnt) (?:stops?|shuts? off|quits?|shuts? down|turns? off)|(?:it |unit )?keeps (?:on )?running',
     (the) => the.asComplaint(),
   ),
   rule(
-    '(?:it )?(?:keeps?|kept) (?:blowing|popping|eating) (?:up )?fuses|(?:(?:breaker|fuse|it) (?:blows|pops|trips)|(?:blows|pops|eats|blowing) fuses?)(?: (?:now and then|every so often|every few \\S+|once in a while|off and on|on and off|from time to time|occasionally|intermittently|at random|randomly))',
+    '(?:it )?(?:keeps?|kept) (?:blowing|popping|eating) (?:up )?fuses|(?:(?:breaker|fuse|it) (?:blows|pops|trips)|(?:blows|pops|eats|blowing) fuses?)(?: (?:now and then|every so often|every few \\S+|once in a while|off and on|on and off|from time to time|occasionally|intermittently|at random|randomly))(?: .*)?',
     (the) => the.asComplaint(),
   ),
   rule('(?:.+ )?(?:smells?|smelled|smelt|odou?r)(?: .+)?|(?:smoke|smoking|smoky)(?: .+)?|(?:.+ )(?:smoke|smoking)', (the) =>

@@ -263,6 +263,10 @@ export const spokenRules: readonly Rule[] = [
     return part && part.kind !== 'fuse' ? `repaired ${what} replaced` : null
   }),
   rule('(?:ran|pulled) (?:an? )?new \\d+/\\d+(?: (.+))?', (the) => `repaired ${the.asNote().slice(5)}`),
+  rule('new (.+?)', (the, what) => {
+    const part = partById(the.system, the.part(what) ?? '')
+    return part && part.kind !== 'fuse' ? `repaired new ${what}` : null
+  }),
   rule('(?:new )(.+?) (?:is )?(?:installed|in|fitted)', (_, what) => (/fuse|breaker/.test(what) ? null : `repaired new ${what}`)),
   rule(
     '(?:ran (?:a )?(?:new )?|pulled (?:in )?(?:a )?new )(?:wire|cable|stat wire|thermostat wire)(?: .*)?',

@@ -19,6 +19,9 @@ const staged = (the: Sentence, stage: string, mode: string): string | null =>
 function stageOrAsk(the: Sentence, said: string): Said {
   const named = the.call(/^em\b/.test(said) ? 'emergency' : said)
   if (named !== null) return `call ${named}`
+  // A house without a heat pump has its strips on heat.
+  const isOther = /^(?:em|aux|backup|strip)/.test(said) && !callsOf(the.system).some((one) => one === 'emergency' || one === 'heat-2')
+  if (isOther && the.call('heat')) return `call ${the.call('heat')}`
   const calls = callsOf(the.system).map((one) => sayCall[one])
   return { asks: `This house has no such call. It has ${calls.join(', ')}.` }
 }

@@ -1,7 +1,9 @@
 import { conductorsAt, swapped } from '@/src/core/quick-line/hands'
-import { NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
+import { asks, NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
+import { nothingCalls } from '@/src/core/quick-line/sense'
 import { leading, loadOf, type Sentence, statHere } from '@/src/core/quick-line/sentence'
-import { callsOf, partById, placeById } from '@/src/core/wiring/system'
+import { isOpenedWord } from '@/src/core/readings/switch-looks'
+import { callsOf, partById, partsOf, placeById } from '@/src/core/wiring/system'
 
 /** One wire in the hand, a stage that does not come on, what a contact reads. */
 
@@ -74,6 +76,36 @@ export const wireRules: readonly Rule[] = [
   ),
   rule('(?:turned|turn|switched|switch|shut)(?: it)? off|(?:turn|shut|switch) it off', (the) =>
     placeById(the.system, the.state.bench.place)?.kind === 'thermostat' ? 'call off' : null,
+  ),
+  // What runs where one stands, on the call that is on.
+  rule('(?:it |unit |all |both )?(?:is |are )?(?:runs?|running|works?|working)(?: fine| good| great| ok| normal| now| again)*', (the) => {
+    const { place } = the.state.bench
+    return nothingCalls(the) || placeById(the.system, place)?.kind === 'thermostat' ? null : `${place} as called`
+  }),
+  // What lifted a float was seen to.
+  rule(
+    '(?:cleaned|cleared|blew|snaked|unclogged|drained|flushed|emptied|vacuumed)(?: out)? (?:condensate |ac )?(?:drain|drain line|pan|drain pan|trap|line)(?: out)?',
+    (the) => {
+      const floats = partsOf(the.system, 'switch').filter(({ role }) => role === 'float')
+      const wasUp = the.state.observations.some(
+        ({ probe, answer }) =>
+          probe.meter === 'look' &&
+          floats.some(({ id }) => id === probe.at) &&
+          typeof answer === 'object' &&
+          'word' in answer &&
+          isOpenedWord(answer.word),
+      )
+      return wasUp ? `repaired ${the.asNote().slice('note '.length)} at the ${floats[0].name}` : null
+    },
+  ),
+  rule(
+    '(?:contactor|board|thermostat|stat|valve|sequencer|relay|igniter|control) (?:is |looks )?(?:bad|junk|shot|toast|burnt|burned|burnt up|burned up|fried|cooked)',
+    (the) => the.asNote(),
+  ),
+  rule('primary (?:to|and) secondary (?:are |is )?shorted(?: together)?', (the) => the.asNote()),
+  asks(
+    '(?:(?:outdoor|stat|outside|thermostat) )?[a-z]\\d? (?:to|and) (?:gnd|ground|chassis|metal|[a-z]\\d?)',
+    'What did the meter read? Add it: "Y-gnd OL", or its ohms or volts.',
   ),
   // What is heard of what holds no contact stays in words.
   rule(

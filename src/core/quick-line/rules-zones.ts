@@ -47,9 +47,14 @@ export const zoneRules: readonly Rule[] = [
   ),
   rule('zone (\\d)(?: stat| thermostat)?(?: is| was)? (?:calling|calls|called|on)', (the, zone) => {
     const { call } = the.state.bench
+    // Else for what the complaint is of.
+    const [told] = /^(?:cool|heat|fan)/.exec(the.state.complaint.call ?? '') ?? []
+    const ofTold = told ? the.call(`zone ${zone} ${told}`) : null
     return isCalling(call, zone)
       ? `call ${call.replace(/-zone-/, ' zone ')}`
-      : { asks: `For what does zone ${zone} call? Say "call cool zone ${zone}".` }
+      : ofTold
+        ? `call ${ofTold}`
+        : { asks: `For what does zone ${zone} call? Say "call cool zone ${zone}".` }
   }),
   // Whose thermostat it is.
   rule('no (?:24(?: ?v)?|volts|voltage|power) (?:on|at|to) zone (\\d) ([a-z])', (the, zone, letter) => {

@@ -5,7 +5,7 @@ import { ampsOfTripTime } from '@/src/core/protection/trip-time'
 import { readCall } from '@/src/core/quick-line/calls'
 import { benchDraft } from '@/src/core/quick-line/drafts'
 import type { Reader } from '@/src/core/quick-line/reader'
-import { firstPart } from '@/src/core/wiring/system'
+import { callerOf, firstPart } from '@/src/core/wiring/system'
 
 /**
  * A breaker that tripped was reset before it can hold, or trip on something else: nobody says so. What is said again of the same trial is no
@@ -30,6 +30,11 @@ export function readTrip(reader: Reader, result: 'trips' | 'holds'): EntryDraft[
     } else {
       const call = readCall(reader)
       const { bench } = reader.context.state
+      const stat = callerOf(reader.context.system, call)
+      if (bench.unplugged.includes(stat.id) && bench.jumpers.length === 0)
+        reader.fail(
+          `The ${stat.name} is off in the record, and makes no call. Which was it? Say "jumper R Y; ${result}", or "plug ${stat.id}; ${result} on ${call}".`,
+        )
       if (bench.call !== call && bench.jumpers.length === 0) {
         // On another call than the one it tripped on: it was reset before.
         if (bench.slot.open && isResettable(reader.context.system, bench) && drafts.length === 0) drafts.push(benchDraft({ do: 'reset' }))

@@ -25,14 +25,16 @@ export function unheard(line: string, drafts: readonly EntryDraft[], system: Sys
     lostWords(line, the, heard) ??
     lostState(line, the, drafts) ??
     lostEnd(line, state, drafts) ??
-    lostOutput(line, heard)
+    lostOutput(line, the, heard)
   )
 }
 
 /** What a board gives out, by its letter: Y out is not Y. */
-function lostOutput(line: string, { held, kept }: Heard): string | null {
+function lostOutput(line: string, the: Sentence, { held, kept }: Heard): string | null {
   const [said] = /\b[a-z]\d? out(?= (?:to (?:c|gnd|ground)\b|\d))/i.exec(line) ?? []
-  return said === undefined || /-out@|"[a-z0-9-]*-(?:in|hot)@/.test(held) || kept.includes(said.toLowerCase()) ? null : said
+  // Where no board has such a terminal, what goes out is the letter itself.
+  const isTerminal = said !== undefined && the.isLetter(said.toLowerCase().replace(' ', '-'))
+  return !isTerminal || /-out@|"[a-z0-9-]*-(?:in|hot)@/.test(held) || kept.includes(said.toLowerCase()) ? null : said
 }
 
 /** The other end of a wire that is said to be off, or on, at both. */

@@ -1,5 +1,10 @@
+import { type Entry, stampEntry } from '@/src/core/job/entry'
+import { readQuickLine } from '@/src/core/quick-line/read-line'
+import { systemOf } from '@/tests/setup/engines'
 import { drafts, standing } from '@/tests/setup/standing'
 
+let count = 0
+const stamp = { newId: () => `e${++count}`, now: () => '2026-05-04T09:10:00Z' }
 const furnace = standing('furnace-ac', 'indoor', 'on')
 const furnaceDead = standing('furnace-ac', 'indoor', 'off')
 const stat = standing('furnace-ac', 'thermostat', 'on')
@@ -47,5 +52,75 @@ describe('what is told beside a call, and what came back', () => {
     ['24 at the gas valve, burners lit', rooftop, 'call heat; ignition-valve-C 24 V; flame burns'],
   ])('%s', (said, where, meant) => {
     expect(drafts(where, said)).toEqual(drafts(where, meant))
+  })
+})
+
+describe('what begins a visit', () => {
+  it.each([
+    ['AC blows the 3 amp fuse as soon as it calls', furnace, ['fuse-on-call'], 'cool'],
+    ['aux heat runs all the time', standing('heat-pump-o', 'indoor', 'on'), ['never-stops'], null],
+    ['no cooling stage 2', rooftop, ['mode-dead'], 'cool-2'],
+    ['heat strips not coming on', standing('cool-strips', 'indoor', 'on'), ['mode-dead'], 'heat'],
+    ['fuse blows now and then when it rains', furnace, ['fuse-now-and-then'], null],
+    ["condenser won't shut off", standing('furnace-ac', 'outdoor', 'on'), ['never-stops'], null],
+  ] as const)('%s is the complaint, and ticks what it means', (said, where, symptoms, call) => {
+    expect(drafts(where, said)).toEqual([{ kind: 'complaint', complaint: expect.objectContaining({ symptoms, call }) }])
+  })
+
+  it('is what was seen where a motor is named, and what was heard where that is', () => {
+    expect(drafts(furnace, 'blower quit')).toEqual(drafts(furnace, 'blower still'))
+    expect(drafts(furnace, 'transformer buzzing')).toEqual(drafts(furnace, 'note transformer buzzing'))
+    expect(drafts(furnace, "that's the third fuse")).toEqual(drafts(furnace, "note that's the third fuse"))
+  })
+
+  it('is parted where an ignition is told of beside it', () => {
+    const induced = standing('furnace-induced-draft', 'indoor', 'on')
+    expect(drafts(induced, 'no heat igniter glows no gas').slice(1)).toEqual(drafts(induced, 'call heat; flame glows without flame'))
+  })
+})
+
+describe('while the visit goes on', () => {
+  const calling = standing('furnace-ac', 'outdoor', 'on', { do: 'call', call: 'cool' })
+  it('what runs where one stands runs as called', () => {
+    for (const line of ['runs', 'runs fine', 'running good now'])
+      expect(drafts(calling, line)).toEqual(drafts(calling, 'outdoor as called'))
+    expect(stat('runs fine').ok && drafts(stat, 'runs fine')[0].kind).not.toBe('reading')
+  })
+
+  it('a thermostat that is off the wall makes no call: what tripped was joined by hand', () => {
+    const off = standing('furnace-ac', 'indoor', 'on', { do: 'unplug', part: 'stat' })
+    const read = off('cool trips')
+    expect(read.ok ? '' : read.problem).toContain('"jumper R Y; trips"')
+  })
+
+  it('a new part is a repair, a new fuse a fuse', () => {
+    expect(drafts(furnace, 'new contactor')).toEqual([expect.objectContaining({ kind: 'repair', what: 'New contactor' })])
+    expect(drafts(furnace, 'new fuse')).toEqual(drafts(furnace, 'fuse in'))
+  })
+
+  it('a drain that was cleared under a float that was up is its repair, and a remark else', () => {
+    const system = systemOf('cool-strips')
+    const entries = [stampEntry({ kind: 'reading', probe: { meter: 'look', at: 'float' }, answer: { word: 'up' } }, stamp)]
+    const read = (before: readonly Entry[]) => {
+      const understood = readQuickLine('cleaned the drain', { system, entries: before, suspects: [], proposed: null })
+      return understood.ok ? understood.drafts[0].kind : understood.problem
+    }
+    expect(read(entries)).toBe('repair')
+    expect(read([])).toBe('note')
+  })
+
+  it('a house without a heat pump has its strips on heat', () => {
+    const strips = standing('cool-strips', 'indoor', 'on')
+    expect(drafts(strips, 'call emergency heat')).toEqual(drafts(strips, 'call heat'))
+  })
+
+  it('what goes out of a panel that has no letter for it is the letter', () => {
+    const panel = standing('zoned-furnace-ac', 'panel', 'on')
+    expect(drafts(panel, 'y out 26')).toEqual(drafts(panel, 'Y-C1 26 V'))
+  })
+
+  it('two points without a figure are asked for it', () => {
+    const read = furnaceDead('stat y to ground')
+    expect(read.ok ? '' : read.problem).toContain('What did the meter read?')
   })
 })

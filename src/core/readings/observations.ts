@@ -99,6 +99,7 @@ export function isPlainToSee(asked: Asked): boolean {
   if (what === 'landings') return /^(off|wrong): /.test(answer.word) || answer.word === 'strap' || answer.word === 'wet'
   return (
     isOpenedWord(answer.word) ||
+    answer.word === 'blown' ||
     answer.word === 'chatters' ||
     isCode(answer.word) ||
     answer.word === SHOWS_NO_CALL ||

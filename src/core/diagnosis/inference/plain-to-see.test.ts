@@ -36,6 +36,13 @@ describe('what the eye saw', () => {
     expect(next?.say).not.toMatch(/once more/i)
   })
 
+  it('a fuse that is blown is blown, though nobody told of one: it is not looked at again', () => {
+    const { evidence } = suspectsOf([look('fuse', 'blown')])
+    const { next } = propose(engine, evidence, bench)
+    expect(next).not.toBeNull()
+    expect(next?.probe).not.toEqual({ meter: 'look', at: 'fuse' })
+  })
+
   it('a wire seen on another screw is on that screw', () => {
     const { suspects } = suspectsOf([look('landings@outdoor', wrongOn('outdoor-cable.C@outdoor', 'Y'))])
     expect(suspects[0].id).toBe('landed-wrong:outdoor-cable.C@outdoor>Y')
