@@ -38,7 +38,7 @@ const STAT = '(?:thermostat|stat|tstat|t-stat|display|screen)'
 /** A mode that is missing: "no heat", "the a/c is not working", "won't cool", "blowing warm air". */
 const deadMode = (says: string): RegExp =>
   new RegExp(
-    `\\bno ${says}\\b|\\bmode dead (?:on |in )?${says}\\b|\\b${says}(?: (?:unit|system|mode|call|side))?(?: is| was| has| just)* (?:dead|out|down|gone|off|broken|quit|stopped|${NOT} ${WORKS})\\b(?! of\\b)|\\b(?:${NOT} ${WORKS}|nothing(?: ${WORKS}| happens)?)(?: at all)? (?:in|on|with) (?:the )?${says}\\b`,
+    `\\bno ${says}\\b|\\bmode dead (?:on |in )?${says}\\b|\\b${says}(?: (?:unit|system|mode|call|side))?(?: is| was| has| just)* (?:dead|out|down|gone|off|broken|quit|stopped|${NOT} ${WORKS})\\b(?! of\\b)|\\b${says} (?:doesnt|does not|wont|isnt|is not|never does)$|\\b(?:${NOT} ${WORKS}|nothing(?: ${WORKS}| happens)?)(?: at all)? (?:in|on|with) (?:the )?${says}\\b`,
   )
 
 const symptomWords: readonly { readonly symptom: Symptom; readonly says: RegExp }[] = [
@@ -56,7 +56,7 @@ const symptomWords: readonly { readonly symptom: Symptom; readonly says: RegExp 
   },
   {
     symptom: 'never-stops',
-    says: /\b(?:run(?:s|ning)?|stays? on|on) (?:all the time|all day|all night|day and night|constantly|continuously|non ?-?stop|24 ?\/? ?7|for ever|forever)\b|\b(?:wont|will not|never|doesnt|does not|cant|cannot) (?:stop|stops|shut off|shuts off|shut down|turn off|turns off|quit|quits|go off|goes off|shut it off|turn it off)\b|\bkeeps (?:on )?running\b/,
+    says: /\b(?:run(?:s|ning)?|stays? on|on) (?:all the time|all day|all night|day and night|constantly|continuously|non ?-?stop|24 ?\/? ?7|for ever|forever)\b|\b(?:wont|will not|never|doesnt|does not|cant|cannot) (?:stop|stops|shut off|shuts off|shut down|turn off|turns off|quit|quits|go off|goes off|shut it off|turn it off)\b|\bkeeps (?:on )?running\b|\b(?:fan|blower|furnace|strips?|condenser|compressor) (?:stays?|keeps?) on\b/,
   },
   {
     symptom: 'fuse-at-power-up',
@@ -127,6 +127,7 @@ const changeWords: readonly { readonly changed: ChangeLately; readonly says: Reg
  */
 export function toldBy(words: string, system: System): Told {
   const said = words
+    .trim()
     .toLowerCase()
     .replace(/[’']/g, '')
     .replace(/a\/c|a\.c\./g, 'ac')
@@ -135,6 +136,13 @@ export function toldBy(words: string, system: System): Told {
   const symptoms = symptomWords.filter(({ says }) => says.test(said)).map(({ symptom }) => symptom)
   const has = (symptom: Symptom) => symptoms.includes(symptom)
   const dead = MODES.filter(({ says }) => deadMode(says).test(said)).map(({ call }) => call)
+  // The first stage alone.
+  if (
+    /\bonly (?:runs?|works?|comes on|has|gets?)(?: in| on)? (?:the )?(?:first|1st|low)(?: stage)?\b|\bonly (?:runs?|works?|comes on)(?: in| on)? stage (?:1|one)\b/.test(
+      said,
+    )
+  )
+    dead.push(/\b(?:heat|furnace)\b/.test(said) && !/\b(?:ac|cool|cooling)\b/.test(said) ? 'heat-2' : 'cool-2')
   if (
     /\b(?:wont|not|isnt|doesnt|does not|never|quit|stopped) (?:cool|cools|cooling)\b|\bblow(?:s|ing) (?:warm|hot) air\b|\b(?:warm|hot|heats|heating)(?: air)? (?:in|on) (?:cool|cooling|ac)\b/.test(
       said,

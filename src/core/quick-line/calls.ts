@@ -2,16 +2,23 @@ import type { EntryDraft } from '@/src/core/job/entry'
 import { benchDraft } from '@/src/core/quick-line/drafts'
 import type { Reader } from '@/src/core/quick-line/reader'
 import type { CallName } from '@/src/core/wiring/call'
-import { callsOf } from '@/src/core/wiring/system'
+import { callerOf, callsOf, partsOf } from '@/src/core/wiring/system'
 
 /** A call as it is typed: `cool`, `cool2`, and `cool zone 2` for what another zone's thermostat asks. */
 export function readCall(reader: Reader): 'off' | CallName {
   const named = readFirstZoneCall(reader)
-  if (named === 'off' || !reader.accept('zone')) return named
+  if (named === 'off') return named
+  if (!reader.accept('zone')) return atItsThermostat(reader, named)
   const zone = reader.peek()
   const zoned = reader.number() === 1 ? named : callsOf(reader.context.system).find((call) => call === `${named}-zone-${zone?.value}`)
   if (zoned === undefined && zone) reader.failAt(`There is no such call here. ${sayCalls(reader)}`, zone)
   return zoned ?? named
+}
+
+/** Whoever stands at the thermostat of a zone sets that one. */
+function atItsThermostat({ context: { system, state } }: Reader, named: CallName): CallName {
+  const stat = partsOf(system, 'thermostat').find(({ place }) => place === state.bench.place)
+  return callsOf(system).find((call) => call.startsWith(`${named}-zone-`) && callerOf(system, call).id === stat?.id) ?? named
 }
 
 function sayCalls(reader: Reader): string {

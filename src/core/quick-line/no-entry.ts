@@ -19,7 +19,11 @@ export const isRiddle = (line: string, problem: string): boolean =>
 
 /** Nothing of it was understood: no question was asked back, and no reason given. */
 export const isUnread = (line: string, problem: string): boolean =>
-  problem === NO_ENTRY || isRiddle(line, problem) || /^Name two points/.test(problem) || /^A reading is a number/.test(problem)
+  problem === NO_ENTRY ||
+  isRiddle(line, problem) ||
+  /^I heard/.test(problem) ||
+  /^Name two points/.test(problem) ||
+  /^A reading is a number/.test(problem)
 
 /** A sentence that names no terminal, no number, no command and nothing of the circuit. */
 export function isPlainRemark(line: string, system: System): boolean {

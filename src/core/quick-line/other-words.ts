@@ -102,7 +102,7 @@ const forms: readonly Form[] = [
   [/\b(light|led)s? (?:is )?(?:green|red|amber|yellow|orange|blue),? (?=steady|solid|on\b|blinking|flashing)/gi, '$1 '],
   [/^(?:ohm ?meter)(?: (?:reads?|shows?|from|on|between))? (.+?)(?: (?:shows?|reads?|is))? (\S+)$/i, 'ohms $1 $2'],
   [/^(?:multimeter|meter|dvom)(?: (?:reads?|shows?|from|on|between))? (?=\S+ \S)/i, ''],
-  [/\bsafety float\b/gi, 'float'],
+  [/\b(?:safety float|float safety|(?:condensate|overflow|wet|drain) (?:safety )?switch|condensate safety)\b/gi, 'float'],
   [/\bwide open\b/gi, 'open'],
   // What a reading is held for is no part of it; nor is what a hand did it for.
   [/,? which is (?:the |about |what |normal|right|ok|good|fine).*$/i, ''],

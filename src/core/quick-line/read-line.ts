@@ -18,7 +18,7 @@ import { corrected, wordsInFull } from '@/src/core/quick-line/spelling'
 import { tryDrafts } from '@/src/core/quick-line/try-drafts'
 import { unheard } from '@/src/core/quick-line/unheard'
 import { modelValue } from '@/src/core/units/model-value'
-import { callerOf, callsOf, partsOf } from '@/src/core/wiring/system'
+import { callerOf, callsOf, partsOf, placeById } from '@/src/core/wiring/system'
 import { switchedTerminals } from '@/src/core/wiring/thermostat'
 
 /**
@@ -37,8 +37,9 @@ function firstTold(line: string, read: Understood, asked: QuickLineContext): Und
   if (/^\s*(?:note|complaint)\b/i.test(line) || /\d/.test(line.replace(TOLD_BY_NUMBER, '')) || OF_A_SWITCH.test(line)) return null
   if (read.ok ? !read.drafts.every(({ kind }) => kind === 'note') : !isUnread(line, read.problem)) return null
   const { symptoms, call } = toldBy(line, asked.system)
-  const isTold = symptoms.length > 0 && symptoms.every((symptom) => TOLD.has(symptom) && !(read.ok && IS_SEEN.has(symptom)))
-  const told = isTold && call !== 'fan' ? readInGrammar(`complaint ${line.trim().replaceAll(';', ',')}`, asked) : null
+  const isTicked = symptoms.length > 0 && symptoms.every((symptom) => TOLD.has(symptom) && !(read.ok && IS_SEEN.has(symptom)))
+  const isTold = isTicked ? call !== 'fan' : symptoms.length === 0 && !read.ok && WONT.test(line)
+  const told = isTold ? readInGrammar(`complaint ${line.trim().replaceAll(';', ',')}`, asked) : null
   return told?.ok ? told : null
 }
 
@@ -55,6 +56,9 @@ const TOLD: ReadonlySet<Symptom> = new Set([
 const IS_SEEN: ReadonlySet<Symptom> = new Set(['half-works', 'fuse-now-and-then'])
 /** Fuses by their rating, stages and zones by their number: no figure that was read. */
 const TOLD_BY_NUMBER = /\b\d+ ?a(?:mps?)?\b|\b(?:stage|zone) \d\b/gi
+/** What a unit does not do, in words that tick nothing. */
+const WONT =
+  /^(?:the )?(?:heat pump|unit|system|ac|a\/c|furnace|air handler|house|it)\b.* (?:won[’']?t|will not|doesn[’']?t|does not|isn[’']?t|never|keeps) \w+/i
 const OF_A_SWITCH = /\b(?:limit|rollout|pressure|float|switch|safety|overload)\b/i
 
 function readSpelt(line: string, asked: QuickLineContext): Understood {
@@ -94,7 +98,7 @@ function asTyped(line: string, read: Understood & { ok: true }): Understood & { 
 
 function readAll(said: string, asked: QuickLineContext): Understood {
   const context: Reading = { ...asked, made: new Map(), led: new Map(), stood: asked.entries.length }
-  const line = eachAgainstCommon(said, asked)
+  const line = withOwnCommon(eachAgainstCommon(said, asked), asked)
   const read = inOwnWords(line, context) ?? readInGrammar(line, context)
   if (read.ok || isOfRun(line)) return read
   const put = inGrammarsWords(clausesOf(inFull(withLeadsByName(wordsInFull(line, context.system), context.system))), context)
@@ -114,6 +118,17 @@ function eachAgainstCommon(line: string, { system, entries }: QuickLineContext):
   const letters = found?.slice(1, 3).map((name) => name.toUpperCase())
   if (!found || !letters?.every((name) => called.has(name)) || !foldJob(system, entries).bench.power) return line
   return letters.map((name) => `${name} ${found[3]}`).join(', ')
+}
+
+/** `W2 C 26` on a panel whose zones have a common each: C is the one beside the letter. */
+function withOwnCommon(line: string, { system, entries }: QuickLineContext): string {
+  const state = foldJob(system, entries)
+  const terminals = placeById(system, state.bench.place)?.terminals ?? []
+  if (terminals.includes('C')) return line
+  const the = new Sentence(system, state, line)
+  return line.replace(/\b([a-z]\d)(\s*[-/]\s*|\s+(?:to\s+|and\s+)?)c\b(?=\s*[:=]?\s*\d)/gi, (all, letter: string, joint: string) =>
+    terminals.includes(letter.toUpperCase()) ? `${letter}${joint}${the.commonOf(letter.toUpperCase())}` : all,
+  )
 }
 
 /** What the product itself says of an entry is that entry. */

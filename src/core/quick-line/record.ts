@@ -21,6 +21,9 @@ export function readRepaired(reader: Reader): EntryDraft[] {
   return [{ kind: 'repair', fault: suspect.id, zone: suspect.zone as string, what: suspect.repair as string, cause }]
 }
 
+const OF_A_WIRE = /\b(?:wires?|wiring|leads?|conductors?|rub|rubbed|short|splice|it|that)\b/
+const WIRING = /^(?:conductor|lead|cable|not-landed|landed-wrong|ends-swapped)/
+
 /** `repaired contactor`, `repaired Y outdoors because of the fence`: a repair in words, of the suspect that it sounds like or of none. */
 function repairedInWords(reader: Reader): EntryDraft {
   const { system, suspects, state } = reader.context
@@ -31,10 +34,20 @@ function repairedInWords(reader: Reader): EntryDraft {
     .find(({ id, name }) => [id, name.toLowerCase()].some((one) => words.includes(one)))
   const cable = system.cables.find(({ id, name }) => [id, name.toLowerCase(), id.replace(/-cable$/, '')].some((one) => words.includes(one)))
   const zone = part?.place ?? cable?.id ?? state.bench.place
-  const meant = suspects.find(
+  const named = suspects.find(
     (suspect) => suspect.zone === zone && suspect.repair !== null && part !== undefined && suspect.id.includes(part.id),
   )
-  return { kind: 'repair', fault: meant?.id ?? null, zone, what: what.charAt(0).toUpperCase() + what.slice(1), cause }
+  // A wire that nobody names is the one that leads.
+  const [lead] = suspects
+  const isOfWire = part === undefined && OF_A_WIRE.test(words) && lead !== undefined && WIRING.test(lead.id) && lead.repair !== null
+  const meant = named ?? (isOfWire ? lead : undefined)
+  return {
+    kind: 'repair',
+    fault: meant?.id ?? null,
+    zone: (isOfWire ? lead.zone : null) ?? zone,
+    what: what.charAt(0).toUpperCase() + what.slice(1),
+    cause,
+  }
 }
 
 /** `proved cool 0.9 A 25.6 V`, `proved cool 0.9 A air 76 57`: return and supply air in °F. */

@@ -27,7 +27,7 @@ export const complaintRules: readonly Rule[] = [
     (the) => the.asComplaint(),
   ),
   rule(
-    '(?:furnace|air handler|unit|system|heat pump|boiler|ac) (?:is )?(?:dead|completely dead|stone dead)(?:,? (?:and )?no (?:lights?|power)(?: on board)?)?',
+    '(?:furnace|air handler|(?:package |rooftop )?unit|rooftop|rtu|system|heat pump|boiler|ac) (?:is )?(?:dead|completely dead|stone dead)(?:,? (?:and )?no (?:lights?|power)(?: on board)?)?',
     (the) => the.asComplaint(),
   ),
   rule(
@@ -54,6 +54,16 @@ export const complaintRules: readonly Rule[] = [
   rule(
     `(?:heat |electric |aux |emergency |backup )?(?:strips?|heaters?|heat kit) ${NOT} (?:work|working|works|come on|coming on|comes on|kick in|kicking in)`,
     (the) => (the.state.bench.call === 'off' && the.state.bench.jumpers.length === 0 ? the.asComplaint() : null),
+  ),
+  // One mode of several: the others work.
+  rule(
+    `(?:${MODE}|fan) (?:works|ok|is fine|is good|runs)(?: fine)?,? (?:and |but )?(?:(?:${MODE}|fan) (?:works|ok|is fine|is good|runs)(?: fine)?,? (?:and |but )?)*(?:${MODE}|fan) (?:doesnt|does not|wont|is dead|dead|is not|isnt|is out)(?: work| run| come on)?`,
+    (the) => (the.state.observations.length === 0 && the.state.bench.call === 'off' && ticks(the) ? the.asComplaint() : null),
+  ),
+  rule('(?:furnace|air handler|(?:package |rooftop )?unit|rooftop|system|heat pump) (?:has |with )?no power', (the) =>
+    the.state.observations.length === 0 && the.state.bench.call === 'off'
+      ? `complaint nothing runs, ${the.asNote().slice('note '.length)}`
+      : null,
   ),
   // While something is called it is what was seen.
   rule(

@@ -98,7 +98,8 @@ export const followedRules: readonly Rule[] = [
       const part = partById(the.system, the.part(what) ?? '')
       if (part?.kind !== 'switch') return null
       const node = part.between[/^(?:before|ahead|upstream)/.test(where) ? 0 : 1]
-      return `${node}-C ${zeroOr(volts)} V at ${part.place}`
+      // On the line side it is read to the neutral.
+      return `${node}-${/^L\d/.test(node) ? 'N' : the.commonOf(node, part.place)} ${zeroOr(volts)} V at ${part.place}`
     },
   ),
   // Before and after a call.

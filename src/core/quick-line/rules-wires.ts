@@ -1,7 +1,7 @@
 import { conductorsAt, swapped } from '@/src/core/quick-line/hands'
 import { asks, NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
 import { nothingCalls } from '@/src/core/quick-line/sense'
-import { leading, loadOf, type Sentence, statHere } from '@/src/core/quick-line/sentence'
+import { boardHere, leading, loadOf, type Sentence, statHere } from '@/src/core/quick-line/sentence'
 import { isOpenedWord } from '@/src/core/readings/switch-looks'
 import { callsOf, partById, partsOf, placeById } from '@/src/core/wiring/system'
 
@@ -68,7 +68,7 @@ export const wireRules: readonly Rule[] = [
   ),
   rule(`(?:stage (?:2|two)|second stage|2nd stage)(?: (?:cooling|heating|cool|heat|compressor))? ${NOT_ON}`, stageStill),
   rule(
-    '(?:thermostat|stat|tstat|display|screen) (?:flickers?|flickering|flashes|reboots?|cycles|blinks out|drops out) (?:on|with|in|when) (?:a )?(\\S+)(?: call| comes on| called)?',
+    '(?:thermostat|stat|tstat|display|screen) (?:keeps |is )?(?:flickers?|flickering|flashes|flashing|reboots?|rebooting|restarts?|restarting|resets?|resetting|cycles|cycling|blinks out|drops out) (?:on|with|in|when) (?:calling )?(?:for )?(\\S+)(?: call| comes on| called)?',
     (the, said) => {
       const [seen, call] = [statHere(the, 'chatters'), the.call(said)]
       return seen && call && `call ${call}; ${seen}`
@@ -102,6 +102,18 @@ export const wireRules: readonly Rule[] = [
     '(?:contactor|board|thermostat|stat|valve|sequencer|relay|igniter|control) (?:is |looks )?(?:bad|junk|shot|toast|burnt|burned|burnt up|burned up|fried|cooked)',
     (the) => the.asNote(),
   ),
+  rule(
+    '(?:(?:pressure |vent |draft )?(?:hose|tube|tubing|port)|vent|flue|intake|inducer housing)(?: was| is)? (?:plugged|clogged|blocked|off|cracked|kinked|full of water|disconnected),? (?:and |so |i )*(?:cleaned|cleared|fixed|replaced|reconnected|blew|put|drained)(?: it| out| back| on)*',
+    (the) => {
+      const [draft] = partsOf(the.system, 'switch').filter(({ role }) => role === 'draft')
+      return draft ? `repaired ${the.asNote().slice('note '.length)} at the ${draft.name}` : the.asNote()
+    },
+  ),
+  rule('(?:(?:furnace|service|wall|emergency|unit|door) )?switch (?:is |was )?(?:on|ok|good|bad|burnt|shot)', (the) => the.asNote()),
+  rule('no (?:status )?(?:lights?|leds?)', (the) => {
+    const board = boardHere(the)
+    return board ? `${board} dark` : the.asNote()
+  }),
   rule('primary (?:to|and) secondary (?:are |is )?shorted(?: together)?', (the) => the.asNote()),
   asks(
     '(?:(?:outdoor|stat|outside|thermostat) )?[a-z]\\d? (?:to|and) (?:gnd|ground|chassis|metal|[a-z]\\d?)',

@@ -91,6 +91,7 @@ const ofCalls: readonly Shortened[] = [
 /** What a part does, and how it lies. */
 const ofParts: readonly Shortened[] = [
   [/\bfloat (?:switch )?(?:is )?(?:not|isn[’']?t) up$/gi, 'float down'],
+  [/\bfloat (?:switch )?(?:is |has )?(?:reset|dropped|back down|dropped back down|went down|went back down|cleared)$/gi, 'float down'],
   [/^(stat|thermostat|display|screen) (?:is )?(?:not|isn[’']?t) (?:blank|dead|dark)$/i, 'thermostat alive'],
   [/^no flame signal$/i, 'flame signal low'],
   [

@@ -41,7 +41,9 @@ export function readSwap(reader: Reader): EntryDraft[] {
   const wanted = reader.tokens[reader.at]?.text === 'to' ? reader.tokens[reader.at + 1]?.text : undefined
   const hasSpare = (one: Cable) => wanted === undefined || wanted === 'spare' || freeIn(one).some((spare) => isCalled(spare, wanted))
   const fitting = named.filter((one) => (place === null || one.between.includes(place)) && hasSpare(one))
-  const cables = fitting.length === 1 ? fitting : named
+  // Else the one that comes to where one stands.
+  const here = fitting.filter(({ between }) => between.includes(state.bench.place))
+  const cables = fitting.length === 1 ? fitting : here.length === 1 ? here : named
   if (cables.length > 1)
     reader.failAt(
       `More than one conductor answers to ${token.text}: say ${cables.map(({ id }) => `"${id} ${token.text}"`).join(' or ')}.`,

@@ -63,6 +63,12 @@ describe('what begins a visit', () => {
     ['heat strips not coming on', standing('cool-strips', 'indoor', 'on'), ['mode-dead'], 'heat'],
     ['fuse blows now and then when it rains', furnace, ['fuse-now-and-then'], null],
     ["condenser won't shut off", standing('furnace-ac', 'outdoor', 'on'), ['never-stops'], null],
+    ['two stage ac only runs first stage', standing('furnace-ac-two-stage', 'indoor', 'on'), ['mode-dead'], 'cool-2'],
+    ['furnace has no power', furnace, ['nothing-runs'], null],
+    ['package unit dead', standing('package-heat-pump', 'package', 'on'), ['nothing-runs'], null],
+    ['cooling works but blower stays on after', furnace, ['never-stops'], null],
+    ['heat works, cool works, fan doesnt', furnace, ['mode-dead'], 'fan'],
+    ["heat pump won't defrost", standing('heat-pump-o', 'outdoor', 'on'), [], null],
   ] as const)('%s is the complaint, and ticks what it means', (said, where, symptoms, call) => {
     expect(drafts(where, said)).toEqual([{ kind: 'complaint', complaint: expect.objectContaining({ symptoms, call }) }])
   })
@@ -122,5 +128,33 @@ describe('while the visit goes on', () => {
   it('two points without a figure are asked for it', () => {
     const read = furnaceDead('stat y to ground')
     expect(read.ok ? '' : read.problem).toContain('What did the meter read?')
+  })
+})
+
+describe('what the trade calls it, where one stands', () => {
+  it.each([
+    ['no ac, float safety tripped', standing('cool-strips', 'indoor', 'on'), 'complaint no ac; float up'],
+    ['float reset', standing('cool-strips', 'indoor', 'on'), 'float down'],
+    ['set to heat 75', standing('zoned-furnace-ac', 'stat-2', 'on'), 'call heat zone 2'],
+    ['w2 c 26', standing('zoned-furnace-ac', 'panel', 'on'), 'W2-C2 26'],
+    ['after the door switch 0', standing('furnace-no-common', 'indoor', 'on'), 'L1-unit-N 0 V'],
+    ['use spare for y2', standing('furnace-ac-two-stage', 'outdoor', 'on'), 'swap outdoor Y2'],
+    ['switch is on', furnace, 'note switch is on'],
+    ['stat keeps rebooting on a cool call', stat, 'call cool; thermostat chatters'],
+  ])('%s', (said, where, meant) => {
+    expect(drafts(where, said)).toEqual(drafts(where, meant))
+  })
+
+  it('a hose that was cleared is the repair of its pressure switch', () => {
+    expect(drafts(rooftop, 'hose plugged cleaned it')).toEqual([
+      expect.objectContaining({ kind: 'repair', what: expect.stringMatching(/^Hose plugged cleaned it at the furnace pressure switch/) }),
+    ])
+  })
+
+  it('a wire that was fixed is the one that leads', () => {
+    const system = systemOf('furnace-ac')
+    const suspects = [{ id: 'lead-to-chassis:rollout-valve@indoor', zone: 'indoor', repair: 'Free the lead and keep it off the metal' }]
+    const read = readQuickLine('fixed the wire', { system, entries: [], suspects, proposed: null })
+    expect(read.ok && read.drafts).toEqual([expect.objectContaining({ kind: 'repair', fault: suspects[0].id, zone: 'indoor' })])
   })
 })

@@ -96,7 +96,9 @@ describe('the light of a board in a house that chatters', () => {
       expect(predictAll(laboratory, bench, hypothesis, probes)[probes.indexOf(light)]).toEqual(alone)
   })
 
-  it('is steady in a sound house on the same call', () => {
-    expect(predict(laboratory, bench, healthy, light).map(({ at }) => at)).toEqual([{ word: 'steady' }])
+  it('is steady in a sound house on the same call, or blinks to say that it lives', () => {
+    const [steady, flashes] = predict(laboratory, bench, healthy, light)
+    expect([steady.at, flashes.at]).toEqual([{ word: 'steady' }, { word: 'flashes' }])
+    expect(steady.weight).toBeGreaterThan(4 * flashes.weight)
   })
 })

@@ -130,6 +130,11 @@ export function look(laboratory: Laboratory, at: string, bench: Bench, hypothesi
       { weight: world.weight * (1 - SEEN_UP), at: { word }, sigma: 1, floating: false },
       { weight: world.weight * SEEN_UP, at: { word: 'alive' }, sigma: 1, floating: false },
     ]
+  if (word === 'steady' && part?.kind === 'board')
+    return [
+      { weight: world.weight * (1 - BLINKS_ANYWAY), at: { word }, sigma: 1, floating: false },
+      { weight: world.weight * BLINKS_ANYWAY, at: { word: 'flashes' }, sigma: 1, floating: false },
+    ]
   const hums = part?.kind === 'coil' && word !== 'chatters' && humsInPlace(laboratory, part, hypothesis, worlds, world) ? HUMS : 0
   return [
     { weight: world.weight * (1 - hums), at: { word }, sigma: 1, floating: false },
@@ -137,6 +142,8 @@ export function look(laboratory: Laboratory, at: string, bench: Bench, hypothesi
   ]
 }
 
+/** Boards that blink to say that they live, or show a code of something long past. */
+const BLINKS_ANYWAY = modelValue({ value: 0.15, unit: 'share of looks', source: 'assumption' })
 /** An armature that is driven and cannot seat hums: some tell how it lies, some what they hear. */
 const HUMS = modelValue({ value: 0.35, unit: 'share of looks', source: 'assumption' })
 /** From here on its coil makes a sound. */
