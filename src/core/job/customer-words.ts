@@ -56,7 +56,7 @@ const symptomWords: readonly { readonly symptom: Symptom; readonly says: RegExp 
   },
   {
     symptom: 'never-stops',
-    says: /\b(?:run(?:s|ning)?|stays? on|on) (?:all the time|all day|all night|day and night|constantly|continuously|non ?-?stop|24 ?\/? ?7|for ever|forever)\b|\b(?:wont|will not|never|doesnt|does not|cant|cannot) (?:stop|stops|shut off|shuts off|shut down|turn off|turns off|quit|quits|go off|goes off|shut it off|turn it off)\b|\bkeeps (?:on )?running\b|\b(?:fan|blower|furnace|strips?|condenser|compressor) (?:stays?|keeps?) on\b/,
+    says: /\b(?:run(?:s|ning)?|stays? on|on) (?:all the time|all day|all night|day and night|constantly|continuously|non ?-?stop|24 ?\/? ?7|for ever|forever)\b|\b(?:wont|will not|never|doesnt|does not|cant|cannot) (?:stop|stops|shut off|shuts off|shut down|turn off|turns off|quit|quits|go off|goes off|shut it off|turn it off)\b|\bkeeps (?:on )?running\b|\b(?:runs?|running|is on|on) when (?:it is|its|the (?:thermostat|stat) is|set to|turned)? ?(?:off|not calling|satisfied)\b|\b(?:fan|blower|furnace|strips?|condenser|compressor) (?:stays?|keeps?) on\b/,
   },
   {
     symptom: 'fuse-at-power-up',

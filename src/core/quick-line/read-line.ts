@@ -15,6 +15,7 @@ import { inTheGrammar, plain } from '@/src/core/quick-line/said'
 import { Sentence } from '@/src/core/quick-line/sentence'
 import { inFull } from '@/src/core/quick-line/shorthand'
 import { corrected, wordsInFull } from '@/src/core/quick-line/spelling'
+import { callOfComplaint } from '@/src/core/quick-line/told-call'
 import { tryDrafts } from '@/src/core/quick-line/try-drafts'
 import { unheard } from '@/src/core/quick-line/unheard'
 import { modelValue } from '@/src/core/units/model-value'
@@ -27,7 +28,11 @@ import { switchedTerminals } from '@/src/core/wiring/thermostat'
  */
 export function readQuickLine(line: string, asked: QuickLineContext): Understood {
   const read = readSpelt(line, asked)
-  return firstTold(line, read, asked) ?? read
+  const told = firstTold(line, read, asked)
+  if (told || !read.ok) return told ?? read
+  const call = callOfComplaint(read.drafts, asked)
+  const onIt = call === null ? null : readSpelt(`call ${call.replace('-zone-', ' zone ')}; ${line}`, asked)
+  return onIt?.ok ? onIt : read
 }
 
 /** What begins a visit, is no reading and tells of what is wrong is the complaint: nothing was called yet that could be seen. */

@@ -55,6 +55,10 @@ export const complaintRules: readonly Rule[] = [
     `(?:heat |electric |aux |emergency |backup )?(?:strips?|heaters?|heat kit) ${NOT} (?:work|working|works|come on|coming on|comes on|kick in|kicking in)`,
     (the) => (the.state.bench.call === 'off' && the.state.bench.jumpers.length === 0 ? the.asComplaint() : null),
   ),
+  rule(
+    `(?:heat pump|hp) ${NOT} (?:heat|heating)(?: at all)?,? (?:just |only )?(?:aux|auxiliary|strips?|emergency heat|backup)(?: heat)?(?: only)?`,
+    (the) => (the.state.observations.length === 0 && the.state.bench.call === 'off' ? the.asComplaint() : null),
+  ),
   // One mode of several: the others work.
   rule(
     `(?:${MODE}|fan) (?:works|ok|is fine|is good|runs)(?: fine)?,? (?:and |but )?(?:(?:${MODE}|fan) (?:works|ok|is fine|is good|runs)(?: fine)?,? (?:and |but )?)*(?:${MODE}|fan) (?:doesnt|does not|wont|is dead|dead|is not|isnt|is out)(?: work| run| come on)?`,

@@ -1,9 +1,12 @@
 import { conductorsAt, swapped } from '@/src/core/quick-line/hands'
+import { findCable } from '@/src/core/quick-line/names'
 import { asks, NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
 import { nothingCalls } from '@/src/core/quick-line/sense'
 import { boardHere, leading, loadOf, type Sentence, statHere } from '@/src/core/quick-line/sentence'
+import { SHOWS_CALL } from '@/src/core/readings/looks'
 import { isOpenedWord } from '@/src/core/readings/switch-looks'
-import { callsOf, partById, partsOf, placeById } from '@/src/core/wiring/system'
+import { conductorEnd } from '@/src/core/wiring/point'
+import { type Cable, callsOf, partById, partsOf, placeById } from '@/src/core/wiring/system'
 
 /** One wire in the hand, a stage that does not come on, what a contact reads. */
 
@@ -18,6 +21,21 @@ function parked(the: Sentence, words: string): string | null {
   const { bench } = the.state
   const isOff = conductorsAt(the, words.split(' ').at(-1) ?? '').some((end) => bench.lifted.includes(end))
   return isOff ? the.asNote() : `lift ${wire}; ${the.asNote()}`
+}
+
+/** The cable and the conductor in it that are named, where there is one such. */
+function endsOf({ system }: Sentence, words: string): readonly [Cable, string] | null {
+  const said = words.split(' ')
+  const letter = said.at(-1) ?? ''
+  const named = said.length > 1 ? findCable(system, said[0]) : null
+  const found = system.cables.flatMap((cable) => {
+    const wire =
+      named === null || cable.id === named
+        ? cable.conductors.find(({ id, colour }) => id.toLowerCase() === letter || colour === letter)
+        : undefined
+    return wire ? [[cable, wire.id] as const] : []
+  })
+  return found.length === 1 ? found[0] : null
 }
 
 /** Each wire here that goes by the letter, whichever cable it is in. */
@@ -81,6 +99,47 @@ export const wireRules: readonly Rule[] = [
   rule('(?:it |unit |all |both )?(?:is |are )?(?:runs?|running|works?|working)(?: fine| good| great| ok| normal| now| again)*', (the) => {
     const { place } = the.state.bench
     return nothingCalls(the) || placeById(the.system, place)?.kind === 'thermostat' ? null : `${place} as called`
+  }),
+  rule(
+    '(?:furnace|burners?|gas heat|heater) (?:fires|fired|fires up|lights|lights off|lights up|lit|lit off|kicks on|comes on|came on|kicked on|starts)(?: up| fine| right up)?',
+    (the) => {
+      const { call, jumpers } = the.state.bench
+      const isCalled = /^heat|^emergency/.test(call) || jumpers.some(({ a, b }) => [a, b].some((end) => /^W\d?@/.test(end)))
+      const place = the.place('indoor')
+      return isCalled && place ? `${place} as called` : null
+    },
+  ),
+  rule(
+    '(?:thermostat|stat|tstat|display|screen) (?:says|shows|reads|is set to|is on|set to|on)(?: set to)? (heat|cool)(?:ing)?(?: (?:on|to|at|mode|call))*(?: (?:on|to|at))? [4-9]\\d(?: degrees)?',
+    (the, said) => {
+      const [seen, call] = [statHere(the, SHOWS_CALL), the.call(said)]
+      return seen && call && `call ${call}; ${seen}`
+    },
+  ),
+  rule(
+    '(?:aux(?:iliary)?(?: heat)?|strips?|emergency heat|em heat|backup(?: heat)?) only|(?:low ?voltage|24 ?v(?:olt)?) short(?: somewhere| in (?:the )?system| .*)?|(?:there is |have |got )?(?:a )?short somewhere(?: .*)?',
+    (the) => the.asNote(),
+  ),
+  rule(`(?:unplugged|isolated|disconnected) (.+?)(?: coil)? (?:reads? |is |at )?(ol|open|${NUMBER})(?: ?ohms?)?`, (the, what, read) => {
+    const part = partById(the.system, the.part(what) ?? '')
+    if (the.state.bench.power || (part?.kind !== 'coil' && part?.kind !== 'switch')) return null
+    return `${the.state.bench.unplugged.includes(part.id) ? '' : `unplug ${part.id}; `}ohms ${part.id} ${/^o/.test(read) ? 'OL' : read}`
+  }),
+  // A conductor by itself, from one of its ends to the other.
+  rule(
+    `(.+?) (?:wire |conductor )?(?:from )?(?:end to end|end-to-end)(?: is| reads?)? (ol|open|broken|good|continuity|${NUMBER})(?: ?ohms?)?`,
+    (the, words, read) => {
+      const [cable, name] = endsOf(the, words) ?? []
+      if (!cable || !name || the.state.bench.power) return null
+      const [one, other] = cable.between.map((place) => conductorEnd(cable.id, name, place))
+      const ohms = /^(?:ol|open|broken)$/.test(read) ? 'OL' : /^\d|^\./.test(read) ? read : 'jumps between 0 and 2'
+      return `${one}-${other} ${ohms}`
+    },
+  ),
+  rule('(?:at|to|by|back at|back to|go to|going to|over at) unit', (the) => {
+    const units = the.system.places.filter(({ kind }) => kind === 'indoor' || kind === 'outdoor' || kind === 'package')
+    if (placeById(the.system, the.state.bench.place)?.kind !== 'thermostat') return null
+    return units.length === 1 ? `walk ${units[0].id}` : { asks: `Which unit? Say ${units.map(({ id }) => `"walk ${id}"`).join(' or ')}.` }
   }),
   // What lifted a float was seen to.
   rule(

@@ -140,7 +140,7 @@ function isLostReading(words: readonly string[], at: number, { held, kept }: Hea
   if (!/^\d*\.?\d+(?:v|ohms?)?$/.test(word) || /^\d/.test(after) || COUNTS.test(after) || isOfSeveral) return false
   // What a thermostat is set to is in its call.
   const beside = /^(?:cool|heat)/.test(after) ? after : before
-  const isSetpoint = value > 40 && value < 95 && /^(?:cool|heat|cooling|heating|set|to|at)$/.test(beside)
+  const isSetpoint = value > 40 && value < 95 && /^(?:cool|heat|cooling|heating|set|to|at|on)$/.test(beside)
   if (isSetpoint && held.includes('"call":"')) return false
   return (value >= 10 || word.includes('.')) && !held.includes(String(value)) && !kept.includes(word)
 }

@@ -1,3 +1,4 @@
+import { emptyComplaint, type Symptom } from '@/src/core/job/complaint'
 import { type Entry, stampEntry } from '@/src/core/job/entry'
 import { readQuickLine } from '@/src/core/quick-line/read-line'
 import { systemOf } from '@/tests/setup/engines'
@@ -156,5 +157,44 @@ describe('what the trade calls it, where one stands', () => {
     const suspects = [{ id: 'lead-to-chassis:rollout-valve@indoor', zone: 'indoor', repair: 'Free the lead and keep it off the metal' }]
     const read = readQuickLine('fixed the wire', { system, entries: [], suspects, proposed: null })
     expect(read.ok && read.drafts).toEqual([expect.objectContaining({ kind: 'repair', fault: suspects[0].id, zone: 'indoor' })])
+  })
+})
+
+describe('a house that is found calling', () => {
+  const system = systemOf('furnace-ac')
+  const told = (symptoms: readonly Symptom[]): Entry[] => [
+    stampEntry({ kind: 'complaint', complaint: { ...emptyComplaint, words: 'no cooling', symptoms: [...symptoms], call: 'cool' } }, stamp),
+    stampEntry({ kind: 'bench', change: { do: 'walk', place: 'outdoor' } }, stamp),
+  ]
+  const read = (line: string, entries: readonly Entry[]) => {
+    const understood = readQuickLine(line, { system, entries, suspects: [], proposed: null })
+    return understood.ok ? understood.drafts : understood.problem
+  }
+  const cool = { kind: 'bench', change: { do: 'call', call: 'cool' } }
+
+  it('shows it by what is live or in on the call of the complaint', () => {
+    expect(read('contactor in', told(['mode-dead']))).toEqual([cool, expect.objectContaining({ kind: 'reading' })])
+    expect(read('y c 26', told(['mode-dead']))).toEqual([cool, expect.objectContaining({ kind: 'reading', answer: 26 })])
+  })
+
+  it('shows nothing by what is dead, and is not assumed where it never stops', () => {
+    for (const line of ['contactor out', 'y c 0']) expect(read(line, told(['mode-dead']))).toHaveLength(1)
+    expect(read('contactor in', told(['never-stops']))).toHaveLength(1)
+  })
+})
+
+describe('what is read of a wire from end to end, and what runs by a jumper', () => {
+  it.each([
+    ['outdoor y end to end open', standing('heat-pump-o', 'outdoor', 'off'), 'outdoor-cable.Y@indoor-outdoor-cable.Y@outdoor OL'],
+    ['unplugged contactor coil 1.2', standing('furnace-ac', 'outdoor', 'off'), 'unplug contactor; ohms contactor 1.2'],
+    ['furnace fires', standing('furnace-ac', 'indoor', 'on', { do: 'jumper', a: 'R@indoor', b: 'W@indoor' }), 'indoor as called'],
+    ['low voltage short somewhere', furnace, 'note low voltage short somewhere'],
+  ])('%s', (said, where, meant) => {
+    expect(drafts(where, said)).toEqual(drafts(where, meant))
+  })
+
+  it('the unit is asked for where there are two', () => {
+    const read = stat('at the unit')
+    expect(read.ok ? '' : read.problem).toBe('Which unit? Say "walk indoor" or "walk outdoor".')
   })
 })
