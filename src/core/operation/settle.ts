@@ -47,8 +47,8 @@ export function settle(
 }
 
 /**
- * The chatter of a relay that lets go of an overload by itself, where the guard of its thermostat is slower than that; null where no guard
- * opens, and where the overload stays until one does.
+ * What chatters where the guard of a thermostat is slower than something else: a relay that lets go of the overload by itself, or the
+ * thermostat, which the overload starves. None where no guard opens.
  */
 export function settleBeforeGuard(
   machine: Machine,
@@ -57,10 +57,11 @@ export function settleBeforeGuard(
   constraints: Constraints,
   guarded: Settled,
   kernel: Perturbation,
-): Settled | null {
-  if (!machine.thermostats.some((one) => guarded.members.every((member) => isGuarded(member, one)))) return null
-  const late = settle(machine, base, fixed, { ...constraints, relaysFirst: true }, 0, kernel)
-  return late.outcome === 'chatters' ? late : null
+): Settled[] {
+  if (!machine.thermostats.some((one) => guarded.members.every((member) => isGuarded(member, one)))) return []
+  return (['relays', 'thermostat'] as const)
+    .map((beforeGuard) => settle(machine, base, fixed, { ...constraints, beforeGuard }, 0, kernel))
+    .filter(({ outcome }) => outcome === 'chatters')
 }
 
 /** What is asked of a solved network: volts between nodes, and currents of links. */
@@ -73,7 +74,7 @@ export function nextState(machine: Machine, constraints: Constraints, state: Sta
   for (let index = 0; index < thermostats.length; index++) {
     const thermostat = thermostats[index]
     const closing = index === constraints.caller ? constraints.closing : NOTHING
-    const holdsUp = constraints.relaysFirst === true && isAlive(state, thermostat)
+    const holdsUp = constraints.beforeGuard === 'relays' && isAlive(state, thermostat)
     if (!constraints.dead.includes(thermostat.part.id) && (holdsUp || staysAlive(thermostat, closing, state, kernel)))
       next |= 1 << thermostat.aliveBit
     if (isGuarded(state, thermostat) || guardTrips(thermostat, closing, constraints, state, kernel)) next |= 1 << thermostat.guardBit
@@ -133,13 +134,15 @@ function staysAlive(thermostat: ThermostatModel, closing: readonly string[], sta
 function guardTrips(
   thermostat: ThermostatModel,
   closing: readonly string[],
-  { guards, relaysFirst, jammed }: Constraints,
+  { guards, beforeGuard, jammed }: Constraints,
   state: StateBits,
   kernel: Asked,
 ): boolean {
   const { id, guardA = guards.includes(id) ? USUAL_GUARD_A : undefined } = thermostat.part
   if (guardA === undefined || !isAlive(state, thermostat)) return false
-  return closing.length > 0 && (jammed.includes(id) || (!relaysFirst && overloaded(thermostat, closing, guardA, kernel).length > 0))
+  return (
+    closing.length > 0 && (jammed.includes(id) || (beforeGuard === undefined && overloaded(thermostat, closing, guardA, kernel).length > 0))
+  )
 }
 
 /** The terminals whose contact carries more than so many amps. */

@@ -14,8 +14,8 @@ export interface Constraints {
   readonly jammed: readonly string[]
   /** Thermostats that guard their outputs though their kind does not say so: they have shown it. */
   readonly guards: readonly string[]
-  /** No thermostat dies or guards before the relays have let go of what overloads it. */
-  readonly relaysFirst?: boolean
+  /** Who is quicker than the guard of a thermostat: the relays, which let go of what overloads it before it dies, or its own death. */
+  readonly beforeGuard?: 'relays' | 'thermostat'
   /** How a board's output behaves where it is not as its style says, by `board.output`. */
   readonly outputs: Readonly<Record<OutputKey, OutputMode>>
   /** Constraints of the same key make the same moves in the same state. */

@@ -24,8 +24,10 @@ import { PLATE_VOLTS } from '@/src/core/wiring/values'
 /** What boards of this trade are fused with. */
 const COMMON_RATINGS = modelValue({ value: [3, 5], unit: 'A', source: 'assumption' })
 
-/** Thermostats whose guard is slower than a relay that lets go of what overloads it. */
+/** Thermostats whose guard is slower than a relay that lets go of what overloads it, or than their own death of it. */
 const GUARDS_LATE = modelValue({ value: 0.5, unit: 'share', source: 'assumption: sold from microseconds to a third of a second' })
+/** A world that is rarer is none. */
+const LEAST_WORLD = modelValue({ value: 0.001, unit: 'share', source: 'assumption' })
 
 /** One way in which a bench can stand under a hypothesis: with the protection holding, or open. */
 export interface World {
@@ -117,36 +119,51 @@ function settleWorlds(laboratory: Laboratory, bench: Bench, hypothesis: Hypothes
     const worlds = [worldWith(1, null, settled)]
     return { base, constraints, before: worlds[0], worlds, trips: 0, furtherTrips: [], isRace: false, overloadA: 0 }
   }
-  const load = loadsOf(laboratory, base, fixed, constraints, settled, closed)
-  const race = firstToOpen(
-    closed.map(({ fuse, slot }, index) => {
-      // A fuse that nobody has looked at is one of the two that are sold for this.
-      const isUnlabelled = fuse.id === first && slot.holds === 'as-found' && isUnknown(system, 'fuse')
-      const kind = isResettable(system, bench, fuse.id) ? 'breaker' : 'fuse'
-      const ratings = slot.holds === 'as-found' && fuse.holds === 'none' ? [] : isUnlabelled ? COMMON_RATINGS : [slot.ratingA]
-      const amps = load.amps[index]
-      const chances = ratings.flatMap((ratingA) => load.seconds.map((seconds) => probabilityOpens(kind, ratingA, amps, seconds)))
-      const trips = chances.reduce((sum, chance) => sum + chance, 0) / Math.max(1, chances.length)
-      return { part: fuse.id, trips, times: amps / slot.ratingA }
-    }),
-  )
-  const holds = race.reduce((left, { trips }) => left - trips, 1)
+  // A guard that opens may be slower than what lets go of the overload, or dies of it.
+  const late = settleBeforeGuard(machine, base, fixed, constraints, settled, kernel)
+  const ways = [
+    { settled, share: late.length > 0 ? 1 - GUARDS_LATE : 1 },
+    ...late.map((one) => ({ settled: one, share: GUARDS_LATE / late.length })),
+  ].map((way) => {
+    const load = loadsOf(laboratory, base, fixed, constraints, way.settled, closed)
+    return { ...way, load, race: raceOf(load) }
+  })
   const worlds: World[] = []
-  const late = holds > 0.001 ? settleBeforeGuard(machine, base, fixed, constraints, settled, kernel) : null
-  if (holds > 0.001) worlds.push(worldWith(late ? holds * (1 - GUARDS_LATE) : holds, null, settled))
-  if (late) worlds.push(worldWith(holds * GUARDS_LATE, null, late))
-  for (const { part, trips } of race)
-    if (trips > 0.001) worlds.push(worldWith(trips, part, settle(machine, base, [...fixed, openOf(part)], constraints, 0, kernel)))
+  for (const { settled: rests, share, race } of ways) {
+    const holds = race.reduce((left, { trips }) => left - trips, 1)
+    if (share * holds > LEAST_WORLD) worlds.push(worldWith(share * holds, null, rests))
+    for (const { part, trips } of race)
+      if (share * trips > LEAST_WORLD)
+        worlds.push(worldWith(share * trips, part, settle(machine, base, [...fixed, openOf(part)], constraints, 0, kernel)))
+  }
   const place = closed.findIndex(({ fuse }) => fuse.id === first)
+  const tripsOf = (part: string) =>
+    ways.reduce((sum, { share, race }) => sum + share * (race.find((one) => one.part === part)?.trips ?? 0), 0)
   return {
     base,
     constraints,
     before: { settled, fixed },
     worlds: worlds.flatMap(withWait),
-    trips: race.find(({ part }) => part === first)?.trips ?? 0,
-    furtherTrips: race.filter(({ part }) => part !== first),
-    isRace: load.seconds.length > 1,
-    overloadA: place < 0 ? 0 : load.amps[place],
+    trips: tripsOf(first),
+    furtherTrips: closed.flatMap(({ fuse }) => (fuse.id === first ? [] : [{ part: fuse.id, trips: tripsOf(fuse.id) }])),
+    isRace: ways.some(({ load }) => load.seconds.length > 1),
+    overloadA: place < 0 ? 0 : Math.max(...ways.map(({ load }) => load.amps[place])),
+  }
+
+  /** Which of what is closed opens first under such a load, and how likely. */
+  function raceOf(load: ReturnType<typeof loadsOf>): ReturnType<typeof firstToOpen> {
+    return firstToOpen(
+      closed.map(({ fuse, slot }, index) => {
+        // A fuse that nobody has looked at is one of the two that are sold for this.
+        const isUnlabelled = fuse.id === first && slot.holds === 'as-found' && isUnknown(system, 'fuse')
+        const kind = isResettable(system, bench, fuse.id) ? 'breaker' : 'fuse'
+        const ratings = slot.holds === 'as-found' && fuse.holds === 'none' ? [] : isUnlabelled ? COMMON_RATINGS : [slot.ratingA]
+        const amps = load.amps[index]
+        const chances = ratings.flatMap((ratingA) => load.seconds.map((seconds) => probabilityOpens(kind, ratingA, amps, seconds)))
+        const trips = chances.reduce((sum, chance) => sum + chance, 0) / Math.max(1, chances.length)
+        return { part: fuse.id, trips, times: amps / slot.ratingA }
+      }),
+    )
   }
 
   /** The world itself, and the same while a delay runs in it. */
