@@ -15,9 +15,19 @@ export function separationsOf(laboratory: Laboratory, fault: Fault): readonly Se
     return [ofArmature(laboratory, fault), ofItsVolts(laboratory, fault)].flatMap((one) => (one ? [one] : []))
   if (faultFamilies[fault.family].readApart === 'contact')
     return [ofContact(laboratory.system, fault), ofOpenContact(laboratory.system, fault)].flatMap((one) => (one ? [one] : []))
-  const only = separationOf(laboratory, fault)
-  return only ? [only] : []
+  // What is said to give nothing may give it into a short: its lead is read to the metal.
+  const parts =
+    fault.family === 'output-dead'
+      ? [ofOutput(laboratory.system, fault), ofLead(laboratory.system, ofItsOutput(fault))]
+      : [separationOf(laboratory, fault)]
+  return parts.flatMap((one) => (one ? [one] : []))
 }
+
+/** A board's fault, with the terminal that it gives out as all that it touches. */
+const ofItsOutput = (fault: Fault): Fault => ({
+  ...fault,
+  touches: fault.effects.flatMap((effect) => (effect.do === 'output' ? [terminalPoint(effect.to, fault.zone)] : [])),
+})
 
 function separationOf(laboratory: Laboratory, fault: Fault): Separation | null {
   const { system } = laboratory
