@@ -10,9 +10,11 @@ import { followedRules } from '@/src/core/quick-line/rules-followed'
 import { fuseRules } from '@/src/core/quick-line/rules-fuses'
 import { handRules } from '@/src/core/quick-line/rules-hands'
 import { impliedRules } from '@/src/core/quick-line/rules-implied'
+import { mendedRules } from '@/src/core/quick-line/rules-mended'
 import { partRules } from '@/src/core/quick-line/rules-parts'
 import { putBackRules } from '@/src/core/quick-line/rules-put-back'
 import { remarkRules } from '@/src/core/quick-line/rules-remarks'
+import { runningRules } from '@/src/core/quick-line/rules-running'
 import { runRules } from '@/src/core/quick-line/rules-runs'
 import { seenRules } from '@/src/core/quick-line/rules-seen'
 import { spokenRules } from '@/src/core/quick-line/rules-spoken'
@@ -60,6 +62,8 @@ const asked: readonly (Rule & { readonly needs: readonly (readonly string[])[] }
   ...putBackRules,
   ...whileRules,
   ...wireRules,
+  ...runningRules,
+  ...mendedRules,
   ...zoneRules,
   ...complaintRules,
   ...runRules,

@@ -1,0 +1,41 @@
+import { type Rule, rule } from '@/src/core/quick-line/rule'
+import { isOpenedWord } from '@/src/core/readings/switch-looks'
+import { partsOf } from '@/src/core/wiring/system'
+
+/** What was put right that is no part of the circuit, and judgements by which nothing is weighed. */
+
+export const mendedRules: readonly Rule[] = [
+  rule(
+    '(?:aux(?:iliary)?(?: heat)?|strips?|emergency heat|em heat|backup(?: heat)?) only|(?:low ?voltage|24 ?v(?:olt)?) short(?: somewhere| in (?:the )?system| .*)?|(?:there is |have |got )?(?:a )?short somewhere(?: .*)?',
+    (the) => the.asNote(),
+  ),
+  // What lifted a float was seen to.
+  rule(
+    '(?:cleaned|cleared|blew|snaked|unclogged|drained|flushed|emptied|vacuumed)(?: out)? (?:condensate |ac )?(?:drain|drain line|pan|drain pan|trap|line)(?: out)?',
+    (the) => {
+      const floats = partsOf(the.system, 'switch').filter(({ role }) => role === 'float')
+      const wasUp = the.state.observations.some(
+        ({ probe, answer }) =>
+          probe.meter === 'look' &&
+          floats.some(({ id }) => id === probe.at) &&
+          typeof answer === 'object' &&
+          'word' in answer &&
+          isOpenedWord(answer.word),
+      )
+      return wasUp ? `repaired ${the.asNote().slice('note '.length)} at the ${floats[0].name}` : null
+    },
+  ),
+  rule(
+    '(?:contactor|board|thermostat|stat|valve|sequencer|relay|igniter|control) (?:is |looks )?(?:bad|junk|shot|toast|burnt|burned|burnt up|burned up|fried|cooked)',
+    (the) => the.asNote(),
+  ),
+  rule(
+    '(?:(?:pressure |vent |draft )?(?:hose|tube|tubing|port)|vent|flue|intake|inducer housing)(?: was| is)? (?:plugged|clogged|blocked|off|cracked|kinked|full of water|disconnected),? (?:and |so |i )*(?:cleaned|cleared|fixed|replaced|reconnected|blew|put|drained)(?: it| out| back| on)*',
+    (the) => {
+      const [draft] = partsOf(the.system, 'switch').filter(({ role }) => role === 'draft')
+      return draft ? `repaired ${the.asNote().slice('note '.length)} at the ${draft.name}` : the.asNote()
+    },
+  ),
+  rule('(?:(?:furnace|service|wall|emergency|unit|door) )?switch (?:is |was )?(?:on|ok|good|bad|burnt|shot)', (the) => the.asNote()),
+  rule('primary (?:to|and) secondary (?:are |is )?shorted(?: together)?', (the) => the.asNote()),
+]

@@ -1,0 +1,66 @@
+import { type Rule, rule } from '@/src/core/quick-line/rule'
+import { nothingCalls } from '@/src/core/quick-line/sense'
+import { boardHere, loadOf, type Sentence, statHere } from '@/src/core/quick-line/sentence'
+import { SHOWS_CALL } from '@/src/core/readings/looks'
+import { callsOf, placeById } from '@/src/core/wiring/system'
+
+/** What runs where one stands, or does not; what a display shows of it, and what is heard of it. */
+
+const NOT_ON =
+  '(?:does not|doesnt|did not|didnt|wont|will not|never|not|isnt|is not)(?: run| running| runs| come on| comes on| came on| coming on| kick in| kicks in| start| starts| starting| work| works| working| pull in| pulls in| pulling in)'
+
+/** The second stage, where one call alone has one, or where the call that is on says which: the call, and what it does not bring on. */
+function stageStill(the: Sentence): string | null {
+  const { call } = the.state.bench
+  const stages = callsOf(the.system).filter((one) => /^(?:cool|heat)-2$/.test(one))
+  const stage = stages.length === 1 ? stages[0] : stages.find((one) => call === one || call === one.slice(0, -'-2'.length))
+  if (stage === undefined) return null
+  const compressor = stage === 'cool-2' ? loadOf(the, 'second compressor') : null
+  const place = the.place(stage === 'cool-2' ? 'outdoor' : 'indoor')
+  return compressor ? `call ${stage}; ${compressor} still` : place && `call ${stage}; ${place} not as called`
+}
+
+export const runningRules: readonly Rule[] = [
+  rule(`(?:stage (?:2|two)|second stage|2nd stage)(?: (?:cooling|heating|cool|heat|compressor))? ${NOT_ON}`, stageStill),
+  rule(
+    '(?:thermostat|stat|tstat|display|screen) (?:keeps |is )?(?:flickers?|flickering|flashes|flashing|reboots?|rebooting|restarts?|restarting|resets?|resetting|cycles|cycling|blinks out|drops out) (?:on|with|in|when) (?:calling )?(?:for )?(\\S+)(?: call| comes on| called)?',
+    (the, said) => {
+      const [seen, call] = [statHere(the, 'chatters'), the.call(said)]
+      return seen && call && `call ${call}; ${seen}`
+    },
+  ),
+  rule('(?:turned|turn|switched|switch|shut)(?: it)? off|(?:turn|shut|switch) it off', (the) =>
+    placeById(the.system, the.state.bench.place)?.kind === 'thermostat' ? 'call off' : null,
+  ),
+  // What runs where one stands, on the call that is on.
+  rule('(?:it |unit |all |both )?(?:is |are )?(?:runs?|running|works?|working)(?: fine| good| great| ok| normal| now| again)*', (the) => {
+    const { place } = the.state.bench
+    return nothingCalls(the) || placeById(the.system, place)?.kind === 'thermostat' ? null : `${place} as called`
+  }),
+  rule(
+    '(?:furnace|burners?|gas heat|heater) (?:fires|fired|fires up|lights|lights off|lights up|lit|lit off|kicks on|comes on|came on|kicked on|starts)(?: up| fine| right up)?',
+    (the) => {
+      const { call, jumpers } = the.state.bench
+      const isCalled = /^heat|^emergency/.test(call) || jumpers.some(({ a, b }) => [a, b].some((end) => /^W\d?@/.test(end)))
+      const place = the.place('indoor')
+      return isCalled && place ? `${place} as called` : null
+    },
+  ),
+  rule(
+    '(?:thermostat|stat|tstat|display|screen) (?:says|shows|reads|is set to|is on|set to|on)(?: set to)? (heat|cool)(?:ing)?(?: (?:on|to|at|mode|call))*(?: (?:on|to|at))? [4-9]\\d(?: degrees)?',
+    (the, said) => {
+      const [seen, call] = [statHere(the, SHOWS_CALL), the.call(said)]
+      return seen && call && `call ${call}; ${seen}`
+    },
+  ),
+  rule('no (?:status )?(?:lights?|leds?)', (the) => {
+    const board = boardHere(the)
+    return board ? `${board} dark` : the.asNote()
+  }),
+  // What is heard of what holds no contact stays in words.
+  rule(
+    '(?:board|transformer|xfmr|panel|control board)(?: is)? (?:buzz(?:es|ing)|hum(?:s|ming)|clicks|clicking)(?: .*)?|(?:buzz(?:es|ing)?|hum(?:s|ming)?|noise)(?: sound| noise)? (?:at|from|in|inside|coming from|by) (?:board|transformer|xfmr|panel|control board)',
+    (the) => the.asNote(),
+  ),
+  rule('(?:house |room )?lights? (?:flickers?|dims?|dimmed|flickered)(?: .*)?', (the) => the.asNote()),
+]
