@@ -51,12 +51,12 @@ const symptomWords: readonly { readonly symptom: Symptom; readonly says: RegExp 
   {
     symptom: 'nothing-runs',
     says: new RegExp(
-      `\\bnothing (?:at all )?(?:${WORKS}|happens|comes on)\\b|\\beverything(?: is| was)? (?:dead|off|down|out)\\b|\\b(?:whole|entire) (?:system|unit|thing|house)(?: is| was)? (?:dead|down|off|out)\\b|\\b(?:system|unit)(?: is| was)? (?:completely |totally |stone )?dead\\b|\\b(?:system|unit|it) ${NOT} ${WORKS} at all\\b`,
+      `\\bnothing (?:at all )?(?:${WORKS}|happens|comes on)\\b|\\beverything(?: is| was)? (?:dead|off|down|out)\\b|\\b(?:whole|entire) (?:system|unit|thing|house)(?: is| was)? (?:dead|down|off|out)\\b|\\b(?:system|unit|furnace|air handler|heat pump|rooftop)(?: is| was)? (?:completely |totally |stone )?dead\\b|\\b(?:system|unit|it) ${NOT} ${WORKS} at all\\b`,
     ),
   },
   {
     symptom: 'never-stops',
-    says: /\b(?:run(?:s|ning)?|stays? on|on) (?:all the time|all day|all night|day and night|constantly|continuously|non ?-?stop|24 ?\/? ?7|for ever|forever)\b|\b(?:wont|will not|never|doesnt|does not|cant|cannot) (?:stop|stops|shut off|shuts off|shut down|turn off|turns off|quit|quits|go off|goes off|shut it off|turn it off)\b|\bkeeps (?:on )?running\b|\b(?:runs?|running|is on|on) when (?:it is|its|the (?:thermostat|stat) is|set to|turned)? ?(?:off|not calling|satisfied)\b|\b(?:fan|blower|furnace|strips?|condenser|compressor) (?:stays?|keeps?) on\b/,
+    says: /\b(?:run(?:s|ning)?|stays? on|on) (?:all the time|all day|all night|day and night|constantly|continuously|non ?-?stop|24 ?\/? ?7|for ever|forever)\b|\b(?:wont|will not|never|doesnt|does not|cant|cannot) (?:stop|stops|shut off|shuts off|shut down|turn off|turns off|quit|quits|go off|goes off|shut it off|turn it off)\b|\bkeeps (?:on )?running\b|\b(?:calls|calling) (?:all the time|constantly|non ?-?stop|day and night)\b|\b(?:runs?|running|is on|on) when (?:it is|its|the (?:thermostat|stat) is|set to|turned)? ?(?:off|not calling|satisfied)\b|\b(?:fan|blower|furnace|strips?|condenser|compressor) (?:stays?|keeps?) on\b/,
   },
   {
     symptom: 'fuse-at-power-up',
@@ -136,6 +136,9 @@ export function toldBy(words: string, system: System): Told {
   const symptoms = symptomWords.filter(({ says }) => says.test(said)).map(({ symptom }) => symptom)
   const has = (symptom: Symptom) => symptoms.includes(symptom)
   const dead = MODES.filter(({ says }) => deadMode(says).test(said)).map(({ call }) => call)
+  // In one mode for good is not in the other.
+  if (/\b(?:stuck|locked|stays|only) in (?:cool|cooling|ac)\b/.test(said)) dead.push('heat')
+  if (/\b(?:stuck|locked|stays|only) in (?:heat|heating)\b/.test(said)) dead.push('cool')
   // The first stage alone.
   if (
     /\bonly (?:runs?|works?|comes on|has|gets?)(?: in| on)? (?:the )?(?:first|1st|low)(?: stage)?\b|\bonly (?:runs?|works?|comes on)(?: in| on)? stage (?:1|one)\b/.test(

@@ -60,7 +60,7 @@ const TOLD: ReadonlySet<Symptom> = new Set([
 ])
 const IS_SEEN: ReadonlySet<Symptom> = new Set(['half-works', 'fuse-now-and-then'])
 /** Fuses by their rating, stages and zones by their number: no figure that was read. */
-const TOLD_BY_NUMBER = /\b\d+ ?a(?:mps?)?\b|\b(?:stage|zone) \d\b/gi
+const TOLD_BY_NUMBER = /^\d+ ?v(?:olts?)?\b|\b\d+ ?a(?:mps?)?\b|\b(?:stage|zone) \d\b/gi
 /** What a unit does not do, in words that tick nothing. */
 const WONT =
   /^(?:the )?(?:heat pump|unit|system|ac|a\/c|furnace|air handler|house|it)\b.* (?:won[’']?t|will not|doesn[’']?t|does not|isn[’']?t|never|keeps) \w+/i

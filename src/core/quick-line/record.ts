@@ -21,8 +21,9 @@ export function readRepaired(reader: Reader): EntryDraft[] {
   return [{ kind: 'repair', fault: suspect.id, zone: suspect.zone as string, what: suspect.repair as string, cause }]
 }
 
-const OF_A_WIRE = /\b(?:wires?|wiring|leads?|conductors?|rub|rubbed|short|splice|it|that)\b/
-const WIRING = /^(?:conductor|lead|cable|not-landed|landed-wrong|ends-swapped)/
+const OF_A_WIRE =
+  /\b(?:wires?|wiring|leads?|conductors?|rub|rubbed|short|splice|connection|joint|wire nut|screw|lug|terminal|it|that|them)\b/
+const WIRING = /^(?:conductor|lead|cable|not-landed|landed-wrong|ends-swapped|neutral|strip|fuse-clip)/
 
 /** `repaired contactor`, `repaired Y outdoors because of the fence`: a repair in words, of the suspect that it sounds like or of none. */
 function repairedInWords(reader: Reader): EntryDraft {

@@ -9,6 +9,17 @@ export const mendedRules: readonly Rule[] = [
     '(?:aux(?:iliary)?(?: heat)?|strips?|emergency heat|em heat|backup(?: heat)?) only|(?:low ?voltage|24 ?v(?:olt)?) short(?: somewhere| in (?:the )?system| .*)?|(?:there is |have |got )?(?:a )?short somewhere(?: .*)?',
     (the) => the.asNote(),
   ),
+  rule(
+    '(?:compressor |internal |thermal )?overload (?:is )?(?:open|tripped|out)|limit (?:trips|tripped|cycles|opens|keeps tripping)(?: .*)?|short cycl(?:es|ing|ed)(?: .*)?|(?:lost|open|bad|loose) neutral',
+    (the) => the.asNote(),
+  ),
+  rule('(?:outdoor |condenser |unit )?disconnect (?:is |was )?(?:on|in|closed|good)', (the) =>
+    the.state.bench.power ? the.asNote() : null,
+  ),
+  rule(
+    '(?:tightened|retightened|remade|redid|cleaned up|resecured)(?: up)? (?:it|that|them|connection|joint|wire nut|screw|lug|terminal|lead|wire)s?(?: .*)?',
+    (the) => `repaired ${the.asNote().slice('note '.length)}`,
+  ),
   // What lifted a float was seen to.
   rule(
     '(?:cleaned|cleared|blew|snaked|unclogged|drained|flushed|emptied|vacuumed)(?: out)? (?:condensate |ac )?(?:drain|drain line|pan|drain pan|trap|line)(?: out)?',

@@ -1,8 +1,8 @@
-import { type Rule, rule } from '@/src/core/quick-line/rule'
+import { NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
 import { nothingCalls } from '@/src/core/quick-line/sense'
 import { boardHere, loadOf, type Sentence, statHere } from '@/src/core/quick-line/sentence'
 import { SHOWS_CALL } from '@/src/core/readings/looks'
-import { callsOf, placeById } from '@/src/core/wiring/system'
+import { callsOf, partsOf, placeById } from '@/src/core/wiring/system'
 
 /** What runs where one stands, or does not; what a display shows of it, and what is heard of it. */
 
@@ -31,6 +31,27 @@ export const runningRules: readonly Rule[] = [
   ),
   rule('(?:turned|turn|switched|switch|shut)(?: it)? off|(?:turn|shut|switch) it off', (the) =>
     placeById(the.system, the.state.bench.place)?.kind === 'thermostat' ? 'call off' : null,
+  ),
+  // A thermostat that hangs again, where it was off the wall.
+  rule(
+    '(?:thermostat|stat|tstat) (?:is )?back (?:on|up)(?: wall| base| its base)?|(?:put |hung )(?:thermostat|stat|tstat) back(?: on| up)?(?: wall| base)?',
+    (the) => {
+      const [off] = partsOf(the.system, 'thermostat').filter(({ id }) => the.state.bench.unplugged.includes(id))
+      return off ? `plug ${off.id}` : null
+    },
+  ),
+  // After a repair it is run to see that it does.
+  rule('(?:fan|blower) (?:runs|works|running|working|is running|comes on)(?: fine| good| now| again)*', (the) => {
+    const place = the.place('indoor')
+    return the.state.repairs.length > 0 && nothingCalls(the) && place && the.call('fan') ? `call fan; ${place} as called` : null
+  }),
+  rule(
+    `amps ${NUMBER} (?:on|at|to|through) (?:the )?(.+)|${NUMBER} ?(?:a|amps?) (?:on|at|through) (?:the )?(compressor|blower|inducer|strips|condenser fan)`,
+    (the, first, one, second, other) => {
+      const load = loadOf(the, one || other)
+      if (load === null) return null
+      return nothingCalls(the) ? the.asNote() : `${load} ${Number(first || second) > 0 ? 'runs' : 'still'}; ${the.asNote()}`
+    },
   ),
   // What runs where one stands, on the call that is on.
   rule('(?:it |unit |all |both )?(?:is |are )?(?:runs?|running|works?|working)(?: fine| good| great| ok| normal| now| again)*', (the) => {

@@ -2,6 +2,7 @@ import { conductorsAt, swapped } from '@/src/core/quick-line/hands'
 import { findCable } from '@/src/core/quick-line/names'
 import { asks, NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
 import { leading, type Sentence } from '@/src/core/quick-line/sentence'
+import { lineSide } from '@/src/core/quick-line/volts'
 import { conductorEnd } from '@/src/core/wiring/point'
 import { type Cable, partById, placeById } from '@/src/core/wiring/system'
 
@@ -88,6 +89,10 @@ export const wireRules: readonly Rule[] = [
     if (placeById(the.system, the.state.bench.place)?.kind !== 'thermostat') return null
     return units.length === 1 ? `walk ${units[0].id}` : { asks: `Which unit? Say ${units.map(({ id }) => `"walk ${id}"`).join(' or ')}.` }
   }),
+  rule(
+    `(?:after|past|behind|beyond) (?:service |furnace |unit )?(?:switch|disconnect|breaker)(?: is| reads?)? ${NUMBER}(?: ?v| volts?)?`,
+    (the, volts) => (the.state.bench.power ? lineSide(the, volts) : null),
+  ),
   asks(
     '(?:(?:outdoor|stat|outside|thermostat) )?[a-z]\\d? (?:to|and) (?:gnd|ground|chassis|metal|[a-z]\\d?)',
     'What did the meter read? Add it: "Y-gnd OL", or its ohms or volts.',

@@ -198,3 +198,23 @@ describe('what is read of a wire from end to end, and what runs by a jumper', ()
     expect(read.ok ? '' : read.problem).toBe('Which unit? Say "walk indoor" or "walk outdoor".')
   })
 })
+
+describe('what is told of a unit, and what is done to it', () => {
+  it.each([
+    ['heat pump stuck in cooling', standing('heat-pump-o', 'indoor', 'on'), ['mode-dead'], 'heat'],
+    ['zone 1 calls all the time', standing('zoned-furnace-ac', 'panel', 'on'), ['never-stops'], null],
+    ['120v air handler dead', standing('air-handler-120', 'indoor', 'on'), ['nothing-runs'], null],
+  ] as const)('%s is the complaint', (said, where, symptoms, call) => {
+    expect(drafts(where, said)).toEqual([{ kind: 'complaint', complaint: expect.objectContaining({ symptoms, call }) }])
+  })
+
+  it.each([
+    ['after the switch 120', standing('air-handler-120', 'indoor', 'on'), 'L1-unit-N 120 V'],
+    ['disconnect on', standing('furnace-ac', 'outdoor', 'on'), 'note disconnect on'],
+    ['stat back on', standing('furnace-ac', 'thermostat', 'on', { do: 'unplug', part: 'stat' }), 'plug stat'],
+    ['stat back on', stat, 'thermostat alive'],
+    ['9.8 amps on the compressor', standing('furnace-ac', 'outdoor', 'on'), 'note 9.8 amps on the compressor'],
+  ])('%s', (said, where, meant) => {
+    expect(drafts(where, said)).toEqual(drafts(where, meant))
+  })
+})
