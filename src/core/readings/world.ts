@@ -108,17 +108,13 @@ function settleWorlds(laboratory: Laboratory, bench: Bench, hypothesis: Hypothes
       fixed: opens === null ? fixed : [...fixed, openOf(opens)],
     }
   }
-  if (!bench.power) {
-    const rest: Settled = { outcome: 'settled', members: [0], path: [0] }
-    const worlds = [worldWith(1, null, rest)]
-    return { base, constraints, before: worlds[0], worlds, trips: 0, furtherTrips: [], isRace: false, overloadA: 0 }
+  const alone = (only: World): Worlds => {
+    return { base, constraints, before: only, worlds: [only], trips: 0, furtherTrips: [], isRace: false, overloadA: 0 }
   }
+  if (!bench.power) return alone(worldWith(1, null, { outcome: 'settled', members: [0], path: [0] }))
   const settled = settle(machine, base, fixed, constraints, 0, kernel)
   const closed = fuses.filter(({ open }) => !open)
-  if (closed.length === 0) {
-    const worlds = [worldWith(1, null, settled)]
-    return { base, constraints, before: worlds[0], worlds, trips: 0, furtherTrips: [], isRace: false, overloadA: 0 }
-  }
+  if (closed.length === 0) return alone(worldWith(1, null, settled))
   // A guard that opens may be slower than what lets go of the overload, or dies of it.
   const late = settleBeforeGuard(machine, base, fixed, constraints, settled, kernel)
   const ways = [
