@@ -94,7 +94,7 @@ export const wireRules: readonly Rule[] = [
     (the, volts) => (the.state.bench.power ? lineSide(the, volts) : null),
   ),
   asks(
-    '(?:(?:outdoor|stat|outside|thermostat) )?[a-z]\\d? (?:to|and) (?:gnd|ground|chassis|metal|[a-z]\\d?)',
+    '(?:(?:outdoor|stat|outside|thermostat) )?[a-z]\\d? to (?:gnd|ground|chassis|metal|[a-z]\\d?)',
     'What did the meter read? Add it: "Y-gnd OL", or its ohms or volts.',
   ),
 ]

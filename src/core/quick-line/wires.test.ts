@@ -218,3 +218,13 @@ describe('what is told of a unit, and what is done to it', () => {
     expect(drafts(where, said)).toEqual(drafts(where, meant))
   })
 })
+
+describe('letters in a row, each with its figure', () => {
+  it.each([
+    ['y 26 o 0 w 0', standing('heat-pump-o', 'indoor', 'on'), 'Y-C 26; O-C 0; W-C 0'],
+    ['zone 2 y 26', standing('zoned-furnace-ac', 'panel', 'on'), 'Y2-C2 26'],
+    ['y1 24 y2 24', standing('furnace-ac-two-stage', 'indoor', 'on'), 'Y1-C 24; Y2-C 24'],
+  ])('%s', (said, where, meant) => {
+    expect(drafts(where, said)).toEqual(drafts(where, meant))
+  })
+})
