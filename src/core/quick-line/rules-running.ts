@@ -1,6 +1,6 @@
 import { NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
 import { nothingCalls } from '@/src/core/quick-line/sense'
-import { boardHere, loadOf, type Sentence, statHere } from '@/src/core/quick-line/sentence'
+import { boardHere, leading, loadOf, type Sentence, statHere } from '@/src/core/quick-line/sentence'
 import { SHOWS_CALL } from '@/src/core/readings/looks'
 import { callsOf, partsOf, placeById } from '@/src/core/wiring/system'
 
@@ -29,6 +29,14 @@ export const runningRules: readonly Rule[] = [
       return seen && call && `call ${call}; ${seen}`
     },
   ),
+  rule(
+    '(?:started|made|put in|gave it|got)(?: a)? (cool|cooling|heat|heating|fan) call|(?:thermostat|stat|tstat) (?:to|on|in) (cool|cooling|heat|heating|fan)',
+    (the, one, other) => leading('call', the.call(one || other)),
+  ),
+  rule('(?:ok|okay|good|no trip|does ok) (?:on|in|with) (cool|cooling|heat|heating|fan)(?: call)?', (the, said) => {
+    const call = the.call(said)
+    return call && `holds on ${call}`
+  }),
   rule('(?:turned|turn|switched|switch|shut)(?: it)? off|(?:turn|shut|switch) it off', (the) =>
     placeById(the.system, the.state.bench.place)?.kind === 'thermostat' ? 'call off' : null,
   ),
@@ -40,6 +48,11 @@ export const runningRules: readonly Rule[] = [
       return off ? `plug ${off.id}` : null
     },
   ),
+  // Contacts that are open are those of one that is out.
+  rule('((?:second )?contactor)(?: is)? open', (the, what) => {
+    const part = the.state.bench.power ? the.part(what) : null
+    return part && `${part} out`
+  }),
   // After a repair it is run to see that it does.
   rule('(?:fan|blower) (?:runs|works|running|working|is running|comes on)(?: fine| good| now| again)*', (the) => {
     const place = the.place('indoor')

@@ -102,7 +102,7 @@ export const whileRules: readonly Rule[] = [
     (the) => the.asComplaint(),
   ),
   rule(
-    '(?:turned|turn|cranked|ran|dialed|set)(?: the)?(?: (?:stat|thermostat|tstat|it))? (down|up)(?: (?:to|all the way to))? [4-9]\\d(?: degrees)?',
+    '(?:turned|turn|cranked|ran|dialed|set|dropped|bumped)(?: the)?(?: (?:stat|thermostat|tstat|it))? (down|up)(?:(?: to| all the way to)? [4-9]\\d(?: degrees)?| all the way)?',
     (the, way) => leading('call', the.call(way === 'down' ? 'cool' : 'heat')),
   ),
   rule('(?:switched|turned|set)(?: it)? (?:to )?off', (the) => (kindHere(the) === 'thermostat' ? 'call off' : null)),

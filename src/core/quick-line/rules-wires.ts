@@ -1,10 +1,11 @@
-import { conductorsAt, swapped } from '@/src/core/quick-line/hands'
+import { conductorsAt, swapped, wiresOf } from '@/src/core/quick-line/hands'
+import { cableTowards } from '@/src/core/quick-line/meaning'
 import { findCable } from '@/src/core/quick-line/names'
 import { asks, NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
 import { leading, type Sentence } from '@/src/core/quick-line/sentence'
 import { lineSide } from '@/src/core/quick-line/volts'
 import { conductorEnd } from '@/src/core/wiring/point'
-import { type Cable, partById, placeById } from '@/src/core/wiring/system'
+import { type Cable, cableById, partById, placeById } from '@/src/core/wiring/system'
 
 /** One wire in the hand, or one part: taken off, kept off, put on a spare, read by itself. */
 
@@ -44,11 +45,36 @@ export const wireRules: readonly Rule[] = [
     '(?:park|parked|cap|capped|cap off|capped off|tape off|taped off|wire ?nutted|nutted off)(?: off)? (?!to\\b)(.+?)(?: wire| conductor)?(?: off)?',
     (the, what) => parked(the, what),
   ),
+  // Which way it goes says which cable it is in, and not where one stands.
+  rule(
+    `${TOOK} (\\S+?)(?: wire)? (?:to|going to|for) (?:the )?(outdoor|outside|outdoors|condenser|heat pump|stat|thermostat)|(\\S+?)(?: wire)? (?:to|going to) (?:the )?(outdoor|outside|outdoors|condenser|heat pump|stat|thermostat) (?:is )?(?:off|lifted|disconnected)`,
+    (the, one, towards, other, where) => {
+      const cable = cableById(the.system, cableTowards(the, towards || where) ?? '')
+      const [wire] = wiresOf(cable ?? undefined, [one || other]) ?? []
+      const { place } = the.state.bench
+      return cable && wire && cable.between.includes(place) && the.place(towards || where) !== place
+        ? `lift ${conductorEnd(cable.id, wire.id, place)}`
+        : null
+    },
+  ),
   rule(`${TOOK} (?:both|all) (\\S+?)(?: wires?| conductors?|s)?(?: off)?`, everyOne),
   rule('(?:both|all) (\\S+?)(?: wires?| conductors?|s)? (?:(?:are|is|came) )?(?:off|lifted|unhooked|disconnected)', everyOne),
   rule(
     '(?:moved?|landed|put|switched|swapped)? ?(.+?)(?: is| goes| went)?(?: now| moved)? (?:to|on|onto) (\\S+) spare(?: wire| conductor)?(?:,? (?:(?:at|on) )?both ends)?',
     (the, what, spare) => swapped(the, what, spare),
+  ),
+  rule(
+    '((?:outdoor|stat|thermostat|outside) \\S+?)(?: wire)?(?: is| was)?(?: now)?(?: moved| swapped| switched)? to (\\S+)|(\\S+) is now ((?:outdoor|stat|thermostat|outside) \\S+)',
+    (the, what, spare, colour, wire) => {
+      const named = spare || colour
+      const isSpare = the.system.cables.some(({ conductors }) =>
+        conductors.some(({ colour: one, lands }) => one === named && lands.every((land) => land === null)),
+      )
+      return isSpare ? swapped(the, what || wire, named) : null
+    },
+  ),
+  rule('(\\d?[.]\\d+) (?:on|at) r', (the, value) =>
+    the.state.bench.power ? { asks: `Amps, or volts to common? Say "${value} A on R", or "R-C ${value} V".` } : null,
   ),
   rule(
     '(?:use|used|using) (\\S+) spare (?:for|as|in place of|instead of) (\\S+)(?: (?:in |on |at )?(\\S+)(?: cable)?)?(?:,? (?:(?:at|on) )?both ends)?',
@@ -92,6 +118,10 @@ export const wireRules: readonly Rule[] = [
   rule(
     `(?:after|past|behind|beyond) (?:service |furnace |unit )?(?:switch|disconnect|breaker)(?: is| reads?)? ${NUMBER}(?: ?v| volts?)?`,
     (the, volts) => (the.state.bench.power ? lineSide(the, volts) : null),
+  ),
+  rule(
+    '(?:hooked|shorted|clipped|touched) ([a-z]\\d?) (?:to|and) ([a-z]\\d?)(?: (?:with|by|using) (?:a )?(?:jumper|wire|clip))?',
+    (the, one, other) => (the.isLetter(one) && the.isLetter(other) ? `jumper ${the.letter(one)} ${the.letter(other)}` : null),
   ),
   asks(
     '(?:(?:outdoor|stat|outside|thermostat) )?[a-z]\\d? to (?:gnd|ground|chassis|metal|[a-z]\\d?)',

@@ -3,6 +3,10 @@ export type Shortened = readonly [RegExp, string | ((...found: string[]) => stri
 
 /** What was read, of two at once or against what. */
 export const ofReadings: readonly Shortened[] = [
+  // A letter and its figure written as one: no terminal has two digits.
+  [/^([gywobr])(\d{2}(?:\.\d+)?)(?= ?v?$)/i, '$1 $2'],
+  [/^not (?:getting|seeing|reading) anything (on|at) ([a-z]\d?)$/i, 'nothing $1 $2'],
+  [/^([a-z]\d?) (?:is )?shorted to (ground|gnd|chassis|metal|cabinet) (?=\d|\.\d)/i, '$1 to $2 '],
   // What it is not, or should be, beside what it is.
   [/(?<=\d(?: ?ohms?)?),? (?:so )?not (?:shorted|open)$/i, ''],
   [/ (?:when|but) it should be \d\S*(?: ?v| volts?)?$/i, ''],

@@ -77,6 +77,22 @@ const ofCalls: readonly Shortened[] = [
   [/^(?:turn(?:ed)?|shut|switch(?:ed)?) off (?:the )?(?:cool|cooling|heat|heating|ac|fan)(?: call)?$/i, 'call off'],
   [/^(?:set|put|turn(?:ed)?|switch(?:ed)?) (?:the )?fan (?:back )?(?:to |on )?auto$/i, 'fan auto'],
   [/^heat(?:ing)?,? (?:and |with |plus )?aux(?:iliary)?(?: heat)? (?:on|calling|called|too)$/i, 'call aux'],
+  // What was found off is no act.
+  [
+    /^found (?:the )?((?:outdoor |stat )?[a-z]\d?)(?: wire)? (?:was )?(?:off|loose|disconnected|hanging|hanging loose|not connected|unhooked|broken off)(?: (?:of )?(?:the |its )?(?:screw|terminal|board|strip))?$/i,
+    '$1 wire fell off',
+  ],
+  [/^no wire (?:on|under|at) (?:the )?([a-z]\d?)(?: screw| terminal)?$/i, '$1 wire fell off'],
+  [/^(?:blank|dead|dark) (?:screen|display)$/i, 'stat blank'],
+  [/^(?:the )?fuse on (?:the )?board (?:is |was )?(blown|good|popped|bad)$/i, 'fuse $1'],
+  [/^(?:breaker installed|using (?:the|a|my) (?:pocket |resettable )?breaker(?: instead)?)$/i, 'breaker in'],
+  [/^(?:the )?((?:second )?contactor) (?:is )?made$/i, '$1 in'],
+  [/^(?:the )?(reversing valve|rv) (?:is )?on$/i, 'reversing valve in'],
+  [/^(?:the )?(primary|secondary) side (?:is |reads |has )?(?=\d)/i, '$1 '],
+  [/^(\d{3})(?: ?v| volts?)? (?:to|into|going to|at) (?:the )?(?:transformer|xfmr)$/i, 'primary $1'],
+  [/^line side of (?:the )?(?:transformer|xfmr)(?: is| reads?)? (?=\d{3})/i, 'primary '],
+  [/^24 ?v?(?:olt)?s?(?: side)? (?:draw|load|amps|current)(?: is| of)? (\d*\.?\d+) ?(?:a|amps?)?$/i, '$1 A on R'],
+  [/^(?:ok|okay) (?:on|in|with) (cool|heat|fan)(?:ing)?(?: call)?$/i, 'holds on $1'],
   [/^no call(?: for \w+)?,? (?=\S+ \S)/i, 'nothing calling, '],
   [/^(\S.*\d(?: ?v| volts?)?),? (?:with|while|and) (?:there is )?no call for \w+$/i, '$1'],
   [/^(\S.*\d(?: ?v| volts?)?),? (?:with|while|and) (?:there is )?(?:no call|nothing called|nothing calling)$/i, 'nothing calling, $1'],
@@ -247,7 +263,7 @@ const shortened: readonly Shortened[] = [
   [/\bb\/c\b/gi, 'because'],
   [/\benergis(?=e|ing)/gi, 'energiz'],
   [/\bbtwn\b/gi, 'between'],
-  [/(?<=\d) ?(?:vac|vdc)\b/gi, ' V'],
+  [/(?<=\d) ?(?:vac|vdc|v(?:olts?)? ?(?:ac|dc))\b/gi, ' V'],
   [/\b(\w+) dont\b/gi, "$1 don't"],
 ]
 
