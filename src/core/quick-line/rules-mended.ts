@@ -47,6 +47,8 @@ export const mendedRules: readonly Rule[] = [
       return draft ? `repaired ${the.asNote().slice('note '.length)} at the ${draft.name}` : the.asNote()
     },
   ),
-  rule('(?:(?:furnace|service|wall|emergency|unit|door) )?switch (?:is |was )?(?:on|ok|good|bad|burnt|shot)', (the) => the.asNote()),
+  rule('(?:(?:furnace|service|wall|emergency|unit|door) )?switch (?:is |was )?(on|ok|good|bad|burnt|shot)', (the, how) =>
+    how === 'on' && !the.state.bench.power ? 'power on' : the.asNote(),
+  ),
   rule('primary (?:to|and) secondary (?:are |is )?shorted(?: together)?', (the) => the.asNote()),
 ]

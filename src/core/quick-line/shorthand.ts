@@ -77,6 +77,19 @@ const ofCalls: readonly Shortened[] = [
   [/^(?:turn(?:ed)?|shut|switch(?:ed)?) off (?:the )?(?:cool|cooling|heat|heating|ac|fan)(?: call)?$/i, 'call off'],
   [/^(?:set|put|turn(?:ed)?|switch(?:ed)?) (?:the )?fan (?:back )?(?:to |on )?auto$/i, 'fan auto'],
   [/^heat(?:ing)?,? (?:and |with |plus )?aux(?:iliary)?(?: heat)? (?:on|calling|called|too)$/i, 'call aux'],
+  [/^(?:turned|switched|shut) off (?:the )?(?:stat|thermostat|tstat)$/i, 'call off'],
+  [/^(heat|cool)(?:ing)? (?:second|2nd) stage$/i, 'second stage $1'],
+  [/^(?:set |put |turned )?(?:the )?fan switch (?:to |is )?on$/i, 'call fan'],
+  [
+    /^(?:back|up|down|over|out|in|upstairs|downstairs)(?: \w+){0,4} at (?:the )?(stat|thermostat|furnace|air handler|condenser|heat pump|outdoor unit|zone panel)$/i,
+    'at the $1',
+  ],
+  [/\b([a-z]{1,2}\d?[- ]?[a-z]?\d?) ?= ?(\d[\d.]*) (?=[a-z]{1,2}\d?[- ]?[a-z]?\d? ?= ?\d)/gi, '$1=$2, '],
+  [/^(?:the )?insulation (?:is |was )?(?:rubbed|worn)(?: off| through)?$/i, 'wire rubbed'],
+  [
+    /^((?:the )?compressor (?:is |just )?(?:hums|humming|buzzes|buzzing)),? (?:and |but )?(?:is )?(?:not|wont|won[’']t|doesn[’']t|does not) (?:start|starting|run|running|turn|turning)(?: over)?$/i,
+    'compressor still; note $1',
+  ],
   // What was found off is no act.
   [
     /^found (?:the )?((?:outdoor |stat )?[a-z]\d?)(?: wire)? (?:was )?(?:off|loose|disconnected|hanging|hanging loose|not connected|unhooked|broken off)(?: (?:of )?(?:the |its )?(?:screw|terminal|board|strip))?$/i,

@@ -70,6 +70,7 @@ const cutShort: readonly (readonly [RegExp, string])[] = [
   [/(?<=\b(?:call|stage|set to) )cl\b/gi, 'cool'],
   [/\bbat(?:t|ts|s)\b/gi, 'batteries'],
   [/\bgnded\b/gi, 'grounded'],
+  [/\bemer(?=g? heat\b)/gi, 'emergency'],
   [/\bcomp(?= (?:#|no\.? ?)?\d\b)/gi, 'compressor'],
   [/\b(compressor|blower|motor|inducer|strips) (?:terminals|windings?)(?= (?:is |are |reads? |has |to |open\b|ol\b|\d))/gi, '$1'],
   [/\b(contactor|relay|valve|coil|transformer) (buzz|hum)$/gi, '$1 $2ing'],
