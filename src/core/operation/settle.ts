@@ -48,7 +48,7 @@ export function settle(
 
 /**
  * What chatters where the guard of a thermostat is slower than something else: a relay that lets go of the overload by itself, or the
- * thermostat, which the overload starves. None where no guard opens.
+ * thermostat, which the overload starves. None where no guard opens, and for a thermostat that has shown its code: it was quick enough.
  */
 export function settleBeforeGuard(
   machine: Machine,
@@ -58,7 +58,8 @@ export function settleBeforeGuard(
   guarded: Settled,
   kernel: Perturbation,
 ): Settled[] {
-  if (!machine.thermostats.some((one) => guarded.members.every((member) => isGuarded(member, one)))) return []
+  const opens = machine.thermostats.filter((one) => guarded.members.every((member) => isGuarded(member, one)))
+  if (opens.every(({ part }) => constraints.guards.includes(part.id))) return []
   return (['relays', 'thermostat'] as const)
     .map((beforeGuard) => settle(machine, base, fixed, { ...constraints, beforeGuard }, 0, kernel))
     .filter(({ outcome }) => outcome === 'chatters')

@@ -30,7 +30,11 @@ describe('a short behind the pressure switch that the inducer makes', () => {
     expect(words).toContainEqual({ word: 'out' })
   })
 
-  it('opens the guard in any case where no relay lets go of it', () => {
-    expect(outcomes('lead-to-chassis:Y1@package', 'cool')).toEqual(['settled'])
+  it('opens the guard, or starves the thermostat, where no relay lets go of it; the guard alone once a code was seen', () => {
+    expect(outcomes('lead-to-chassis:Y1@package', 'cool')).toEqual(['settled', 'chatters', 'settled'])
+    const { bench, hypothesis } = of('lead-to-chassis:Y1@package', 'cool')
+    const { worlds, trips } = worldsOf(laboratory, { ...bench, guards: ['stat'] }, hypothesis)
+    expect(worlds.map(({ settled }) => settled.outcome)).toEqual(['settled'])
+    expect(trips).toBe(0)
   })
 })
