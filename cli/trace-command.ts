@@ -48,7 +48,10 @@ function understand(engine: Engine, entries: readonly Entry[], line: string, pro
   if (line === '') return []
   if (line.startsWith('{') || line.startsWith('[')) return understandJson(engine, entries, line, proposal, stamp)
   const state = foldJob(engine.system, entries)
-  const suspects = formOpinion(engine, state).suspects.map(({ id, zone, repair }) => ({ id, zone, repair: repair?.say ?? null }))
+  const suspects = formOpinion(engine, state).suspects.map(({ id, zone, repair, probability }) => ({
+    ...{ id, zone, probability },
+    repair: repair?.say ?? null,
+  }))
   const read = readQuickLine(line, { system: engine.system, entries, suspects, proposed: proposal?.next?.probe ?? null })
   if (!read.ok) return { error: read.problem, start: read.start, end: read.end }
   return read.drafts.map((draft) => {

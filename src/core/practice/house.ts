@@ -21,7 +21,11 @@ export interface House {
   readonly bench: Bench
   /** Makes a change; throws on one that cannot be, since only planned changes are made here. */
   change(change: BenchChange): void
-  /** Takes a reading, so long after the call and the power were made. `tripped`: the protection opened while the bench stood like this; `opened`: a further one did, by its part. */
+  /**
+   * Takes a reading, at its time since the call and the power came on.
+   *
+   * @returns `tripped` when the protection opened while the bench stood like this; `opened` when a further one did, by its part
+   */
   ask(probe: Probe, since?: Since): { answer: Answer; tripped: boolean; opened?: string }
   /** Time goes by on the bench as it stands. True when it cooked a transformer: each is cooked once. */
   pass(minutes: number): boolean

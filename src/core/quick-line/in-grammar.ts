@@ -14,7 +14,12 @@ export interface QuickLineContext {
   readonly system: System
   readonly entries: readonly Entry[]
   /** Leading faults, so that a repair can be named by its rank. */
-  readonly suspects: readonly { readonly id: string; readonly zone: string | null; readonly repair: string | null }[]
+  readonly suspects: readonly {
+    readonly id: string
+    readonly zone: string | null
+    readonly repair: string | null
+    readonly probability?: number
+  }[]
   /** The check that is proposed now, for "skip". */
   readonly proposed: Probe | null
 }

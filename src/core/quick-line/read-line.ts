@@ -1,12 +1,11 @@
-import type { Symptom } from '@/src/core/job/complaint'
-import { toldBy } from '@/src/core/job/customer-words'
 import type { Entry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import { isRemark, NOTE_ONLY, type Reader, readClauses } from '@/src/core/quick-line/clauses'
 import { spelledOut } from '@/src/core/quick-line/ellipsis'
+import { firstTold } from '@/src/core/quick-line/first-told'
 import { type QuickLineContext, type Reading, readInGrammar, stateOf, type Understood } from '@/src/core/quick-line/in-grammar'
 import { interpret } from '@/src/core/quick-line/interpret'
-import { isOfReading, isPlainRemark, isRiddle, isUnread, NO_ENTRY } from '@/src/core/quick-line/no-entry'
+import { isOfReading, isPlainRemark, isRiddle, NO_ENTRY } from '@/src/core/quick-line/no-entry'
 import { normalForm } from '@/src/core/quick-line/normal-form'
 import { fromOwnWords, withLeadsByName } from '@/src/core/quick-line/own-words'
 import { clausesOf } from '@/src/core/quick-line/parted'
@@ -15,10 +14,9 @@ import { inTheGrammar, plain } from '@/src/core/quick-line/said'
 import { Sentence } from '@/src/core/quick-line/sentence'
 import { inFull } from '@/src/core/quick-line/shorthand'
 import { corrected, wordsInFull } from '@/src/core/quick-line/spelling'
-import { callOfComplaint } from '@/src/core/quick-line/told-call'
+import { callOfComplaint, LIVE_FROM_VOLTS } from '@/src/core/quick-line/told-call'
 import { tryDrafts } from '@/src/core/quick-line/try-drafts'
 import { unheard } from '@/src/core/quick-line/unheard'
-import { modelValue } from '@/src/core/units/model-value'
 import { callerOf, callsOf, partsOf, placeById } from '@/src/core/wiring/system'
 import { switchedTerminals } from '@/src/core/wiring/thermostat'
 
@@ -34,37 +32,6 @@ export function readQuickLine(line: string, asked: QuickLineContext): Understood
   const onIt = call === null ? null : readSpelt(`call ${call.replace('-zone-', ' zone ')}; ${line}`, asked)
   return onIt?.ok ? onIt : read
 }
-
-/** What begins a visit, is no reading and tells of what is wrong is the complaint: nothing was called yet that could be seen. */
-function firstTold(line: string, read: Understood, asked: QuickLineContext): Understood | null {
-  const { observations, complaint, bench } = foldJob(asked.system, asked.entries)
-  if (observations.length > 0 || complaint.symptoms.length > 0 || bench.call !== 'off' || bench.jumpers.length > 0) return null
-  if (/^\s*(?:note|complaint)\b/i.test(line) || /\d/.test(line.replace(TOLD_BY_NUMBER, '')) || OF_A_SWITCH.test(line)) return null
-  if (read.ok ? !read.drafts.every(({ kind }) => kind === 'note') : !isUnread(line, read.problem)) return null
-  const { symptoms, call } = toldBy(line, asked.system)
-  const isTicked = symptoms.length > 0 && symptoms.every((symptom) => TOLD.has(symptom) && !(read.ok && IS_SEEN.has(symptom)))
-  const isTold = isTicked ? call !== 'fan' : symptoms.length === 0 && !read.ok && WONT.test(line)
-  const told = isTold ? readInGrammar(`complaint ${line.trim().replaceAll(';', ',')}`, asked) : null
-  return told?.ok ? told : null
-}
-
-/** What a house does, in a customer's words; what else ticks something may as well be what was just seen or heard. */
-const TOLD: ReadonlySet<Symptom> = new Set([
-  'mode-dead',
-  'nothing-runs',
-  'never-stops',
-  'half-works',
-  'fuse-on-call',
-  'fuse-at-power-up',
-  'fuse-now-and-then',
-])
-const IS_SEEN: ReadonlySet<Symptom> = new Set(['half-works', 'fuse-now-and-then'])
-/** Fuses by their rating, stages and zones by their number: no figure that was read. */
-const TOLD_BY_NUMBER = /^\d+ ?v(?:olts?)?\b|\b\d+ ?a(?:mps?)?\b|\b(?:stage|zone) \d\b/gi
-/** What a unit does not do, in words that tick nothing. */
-const WONT =
-  /^(?:the )?(?:heat pump|unit|system|ac|a\/c|furnace|air handler|house|it)\b.* (?:won[’']?t|will not|doesn[’']?t|does not|isn[’']?t|never|keeps) \w+/i
-const OF_A_SWITCH = /\b(?:limit|rollout|pressure|float|switch|safety|overload)\b/i
 
 function readSpelt(line: string, asked: QuickLineContext): Understood {
   const read = readWhole(line, asked)
@@ -185,9 +152,6 @@ function calledFirst(said: string, { system, entries }: Reading): string {
   }
   return acts.slice(0, at).some(isOnCall) ? [acts[at], ...acts.slice(0, at), ...acts.slice(at + 1)].join('; ') : said
 }
-
-/** A letter that reads as much is fed. */
-const LIVE_FROM_VOLTS = modelValue({ value: 15, unit: 'V', source: 'assumption: more than a ghost or a drop leaves of 24' })
 
 /** Reads clauses, each once in each state of the job. */
 function readerOf(context: Reading): Reader {

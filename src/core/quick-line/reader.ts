@@ -8,7 +8,12 @@ export interface CommandContext {
   readonly system: System
   readonly state: JobState
   readonly lastEntry: ContentEntry | null
-  readonly suspects: readonly { readonly id: string; readonly zone: string | null; readonly repair: string | null }[]
+  readonly suspects: readonly {
+    readonly id: string
+    readonly zone: string | null
+    readonly repair: string | null
+    readonly probability?: number
+  }[]
   readonly proposed: Probe | null
 }
 

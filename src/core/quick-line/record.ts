@@ -6,6 +6,7 @@ import { readCall } from '@/src/core/quick-line/calls'
 import { findPart } from '@/src/core/quick-line/names'
 import type { Reader } from '@/src/core/quick-line/reader'
 import type { Probe } from '@/src/core/readings/check'
+import { modelValue } from '@/src/core/units/model-value'
 import type { CallName } from '@/src/core/wiring/call'
 import { callsOf, partById, partsOf } from '@/src/core/wiring/system'
 
@@ -21,6 +22,8 @@ export function readRepaired(reader: Reader): EntryDraft[] {
   return [{ kind: 'repair', fault: suspect.id, zone: suspect.zone as string, what: suspect.repair as string, cause }]
 }
 
+/** Below this nothing leads, and "fixed it" names no suspect. */
+const LEADS = modelValue({ value: 0.3, unit: 'probability', source: 'assumption' })
 const OF_A_WIRE =
   /\b(?:wires?|wiring|leads?|conductors?|rub|rubbed|short|splice|connection|joint|wire nut|screw|lug|terminal|it|that|them)\b/
 const WIRING = /^(?:conductor|lead|cable|not-landed|landed-wrong|ends-swapped|neutral|strip|fuse-clip)/
@@ -38,9 +41,10 @@ function repairedInWords(reader: Reader): EntryDraft {
   const named = suspects.find(
     (suspect) => suspect.zone === zone && suspect.repair !== null && part !== undefined && suspect.id.includes(part.id),
   )
-  // A wire that nobody names is the one that leads.
+  // A wire that is not named is that of the leading suspect, where one leads.
   const [lead] = suspects
-  const isOfWire = part === undefined && OF_A_WIRE.test(words) && lead !== undefined && WIRING.test(lead.id) && lead.repair !== null
+  const leads = lead !== undefined && (lead.probability ?? 0) >= LEADS && lead.repair !== null
+  const isOfWire = leads && part === undefined && OF_A_WIRE.test(words) && WIRING.test(lead.id)
   const meant = named ?? (isOfWire ? lead : undefined)
   return {
     kind: 'repair',

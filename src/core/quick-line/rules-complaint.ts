@@ -8,6 +8,9 @@ const NOT = '(?:is not|isnt|wont|will not|doesnt|does not|didnt|not|never)'
 
 const TELLER = '(?:customer|cust|homeowner|home owner|owner|tenant|client|lady|caller)'
 
+/** Nothing was read and nothing is called: what is said now is what the house was reported to do. */
+const isFirst = ({ state }: Sentence): boolean => state.observations.length === 0 && state.bench.call === 'off'
+
 /** What is said ticks something of the complaint. */
 function ticks(the: Sentence): boolean {
   const { symptoms, changed } = toldBy(the.asComplaint(), the.system)
@@ -57,17 +60,15 @@ export const complaintRules: readonly Rule[] = [
   ),
   rule(
     `(?:heat pump|hp) ${NOT} (?:heat|heating)(?: at all)?,? (?:just |only )?(?:aux|auxiliary|strips?|emergency heat|backup)(?: heat)?(?: only)?`,
-    (the) => (the.state.observations.length === 0 && the.state.bench.call === 'off' ? the.asComplaint() : null),
+    (the) => (isFirst(the) ? the.asComplaint() : null),
   ),
   // One mode of several: the others work.
   rule(
     `(?:${MODE}|fan) (?:works|ok|is fine|is good|runs)(?: fine)?,? (?:and |but )?(?:(?:${MODE}|fan) (?:works|ok|is fine|is good|runs)(?: fine)?,? (?:and |but )?)*(?:${MODE}|fan) (?:doesnt|does not|wont|is dead|dead|is not|isnt|is out)(?: work| run| come on)?`,
-    (the) => (the.state.observations.length === 0 && the.state.bench.call === 'off' && ticks(the) ? the.asComplaint() : null),
+    (the) => (isFirst(the) && ticks(the) ? the.asComplaint() : null),
   ),
   rule('(?:furnace|air handler|(?:package |rooftop )?unit|rooftop|system|heat pump) (?:has |with )?no power', (the) =>
-    the.state.observations.length === 0 && the.state.bench.call === 'off'
-      ? `complaint nothing runs, ${the.asNote().slice('note '.length)}`
-      : null,
+    isFirst(the) ? the.asComplaint().replace(/^complaint /, 'complaint nothing runs, ') : null,
   ),
   // While something is called it is what was seen.
   rule(

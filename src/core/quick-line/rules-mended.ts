@@ -10,7 +10,7 @@ export const mendedRules: readonly Rule[] = [
     (the) => the.asNote(),
   ),
   rule(
-    '(?:compressor |internal |thermal )?overload (?:is )?(?:open|tripped|out)|limit (?:trips|tripped|cycles|opens|keeps tripping)(?: .*)?|short cycl(?:es|ing|ed)(?: .*)?|(?:lost|open|bad|loose) neutral|(?:is |its |unit is |system is )?(?:low on|out of|short on) (?:charge|gas|freon|refrigerant)(?: .*)?|(.+ )?(?:wire|conductor) (?:to|going to|from) (?:outside|the outdoor unit|outdoor unit|the stat|stat|the condenser|condenser) (?:is )?(?:open|broken|bad|shorted)',
+    '(?:compressor |internal |thermal )?overload (?:is )?(?:open|tripped|out)|limit (?:trips|tripped|cycles|opens|keeps tripping)(?: .*)?|short cycl(?:es|ing|ed)(?: .*)?|(?:lost|open|bad|loose) neutral|(?:is |its |unit is |system is )?(?:low on|out of|short on) (?:charge|gas|freon|refrigerant)(?: .*)?|(?:.+ )?(?:wire|conductor) (?:to|going to|from) (?:outside|the outdoor unit|outdoor unit|the stat|stat|the condenser|condenser) (?:is )?(?:open|broken|bad|shorted)',
     (the) => the.asNote(),
   ),
   rule('(?:outdoor |condenser |unit )?disconnect (?:is |was )?(?:on|in|closed|good)', (the) =>
@@ -18,9 +18,9 @@ export const mendedRules: readonly Rule[] = [
   ),
   rule(
     '(?:tightened|retightened|remade|redid|cleaned up|resecured)(?: up)? (?:it|that|them|connection|joint|wire nut|screw|lug|terminal|lead|wire)s?(?: .*)?',
-    (the) => `repaired ${the.asNote().slice('note '.length)}`,
+    (the) => the.asRepair(),
   ),
-  // What lifted a float was seen to.
+  // Water that had lifted a float was drained.
   rule(
     '(?:cleaned|cleared|blew|snaked|unclogged|drained|flushed|emptied|vacuumed)(?: out)? (?:condensate |ac )?(?:drain|drain line|pan|drain pan|trap|line)(?: out)?',
     (the) => {
@@ -33,7 +33,7 @@ export const mendedRules: readonly Rule[] = [
           'word' in answer &&
           isOpenedWord(answer.word),
       )
-      return wasUp ? `repaired ${the.asNote().slice('note '.length)} at the ${floats[0].name}` : null
+      return wasUp ? `${the.asRepair()} at the ${floats[0].name}` : null
     },
   ),
   rule(
@@ -44,7 +44,7 @@ export const mendedRules: readonly Rule[] = [
     '(?:(?:pressure |vent |draft )?(?:hose|tube|tubing|port)|vent|flue|intake|inducer housing)(?: was| is)? (?:plugged|clogged|blocked|off|cracked|kinked|full of water|disconnected),? (?:and |so |i )*(?:cleaned|cleared|fixed|replaced|reconnected|blew|put|drained)(?: it| out| back| on)*',
     (the) => {
       const [draft] = partsOf(the.system, 'switch').filter(({ role }) => role === 'draft')
-      return draft ? `repaired ${the.asNote().slice('note '.length)} at the ${draft.name}` : the.asNote()
+      return draft ? `${the.asRepair()} at the ${draft.name}` : the.asNote()
     },
   ),
   rule('(?:(?:furnace|service|wall|emergency|unit|door) )?switch (?:is |was )?(on|ok|good|bad|burnt|shot)', (the, how) =>

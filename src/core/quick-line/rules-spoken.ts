@@ -262,16 +262,13 @@ export const spokenRules: readonly Rule[] = [
     const part = partById(the.system, the.part(what) ?? '')
     return part && part.kind !== 'fuse' ? `repaired ${what} replaced` : null
   }),
-  rule('(?:ran|pulled) (?:an? )?new \\d+/\\d+(?: (.+))?', (the) => `repaired ${the.asNote().slice(5)}`),
+  rule('(?:ran|pulled) (?:an? )?new \\d+/\\d+(?: (.+))?', (the) => the.asRepair()),
   rule('new (.+?)', (the, what) => {
     const part = partById(the.system, the.part(what) ?? '')
     return part && part.kind !== 'fuse' ? `repaired new ${what}` : null
   }),
   rule('(?:new )(.+?) (?:is )?(?:installed|in|fitted)', (_, what) => (/fuse|breaker/.test(what) ? null : `repaired new ${what}`)),
-  rule(
-    '(?:ran (?:a )?(?:new )?|pulled (?:in )?(?:a )?new )(?:wire|cable|stat wire|thermostat wire)(?: .*)?',
-    (the) => `repaired ${the.asNote().slice(5)}`,
-  ),
+  rule('(?:ran (?:a )?(?:new )?|pulled (?:in )?(?:a )?new )(?:wire|cable|stat wire|thermostat wire)(?: .*)?', (the) => the.asRepair()),
   rule(
     `${CALLS}(?: call)?(?: is| was)? ?(?:works?|working|is running|runs|running|ran|tested|tests|checks|checked|proved|ok|good)(?: good| ok| out| fine| now| great| well)*(?:,? ${NUMBER} ?${VOLTS})?(?:,? ${NUMBER} ?(?:a|amps?))?`,
     (the, call, volts, amps) => ran(the, call, amps, volts),

@@ -246,11 +246,11 @@ export const whileRules: readonly Rule[] = [
   ),
   rule(
     '(?:(?:stat |thermostat )?batteries (?:were |are |was )?(?:dead|low|bad|leaking),? (?:and )?)?(?:put|installed|changed|replaced|swapped|fitted)(?: in| out)?(?: new| fresh)* (?:batteries|ones|them)(?: in)?',
-    (the) => (/batter/.test(the.asNote()) ? `repaired ${the.asNote().slice(5)}` : null),
+    (the) => (/batter/.test(the.asNote()) ? the.asRepair() : null),
   ),
   rule(
     '(?:taped|wrapped|insulated)(?: (?:it|up|wire))* (?:and|,) (?:tied|zip ?tied|routed|secured|strapped)(?: .*)?|(?:rewired|respliced|resoldered)(?: it)? and taped(?: .*)?',
-    (the) => `repaired ${the.asNote().slice(5)}`,
+    (the) => the.asRepair(),
   ),
   rule('unwired (.+)', (the, what) => leading('unplug', pluggable(the, what.replace(/ coil$/, '')) ?? pluggable(the, what))),
   rule('(?:relanded|put back|landed)(?: all)? (?:the )?(.+?) (?:wires|conductors)', (the, whose) =>

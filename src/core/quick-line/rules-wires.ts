@@ -10,6 +10,7 @@ import { type Cable, cableById, partById, placeById } from '@/src/core/wiring/sy
 /** One wire in the hand, or one part: taken off, kept off, put on a spare, read by itself. */
 
 const TOOK = '(?:took|take|lifted|lift|pulled|pull|unhooked|unhook|disconnected|disconnect|undid|unlanded)(?: off)?'
+
 /** A wire whose end here is taken off and kept from touching; what it was done for stays in words where it is off already. */
 function parked(the: Sentence, words: string): string | null {
   const wire = the.conductor(words)
@@ -120,8 +121,12 @@ export const wireRules: readonly Rule[] = [
     (the, volts) => (the.state.bench.power ? lineSide(the, volts) : null),
   ),
   rule(
-    '(?:hooked|shorted|clipped|touched) ([a-z]\\d?) (?:to|and) ([a-z]\\d?)(?: (?:with|by|using) (?:a )?(?:jumper|wire|clip))?',
-    (the, one, other) => (the.isLetter(one) && the.isLetter(other) ? `jumper ${the.letter(one)} ${the.letter(other)}` : null),
+    // What is shorted without a jumper was found so.
+    '(?:(?:hooked|clipped|touched) ([a-z]\\d?) (?:to|and) ([a-z]\\d?)|shorted ([a-z]\\d?) (?:to|and) ([a-z]\\d?) (?:with|by|using))(?: (?:with|by|using))?(?: (?:a )?(?:jumper|wire|clip))?',
+    (the, a, b, c, d) => {
+      const [one, other] = [a || c, b || d]
+      return the.isLetter(one) && the.isLetter(other) ? `jumper ${the.letter(one)} ${the.letter(other)}` : null
+    },
   ),
   asks(
     '(?:(?:outdoor|stat|outside|thermostat) )?[a-z]\\d? to (?:gnd|ground|chassis|metal|[a-z]\\d?)',

@@ -23,6 +23,11 @@ export class Sentence {
     return `note ${this.said.trim()}`
   }
 
+  /** A repair, in the words in which it was told. */
+  asRepair(): string {
+    return `repaired ${this.said.trim()}`
+  }
+
   /** The customer's words, as they were said. */
   asComplaint(): string {
     const words = this.said.trim().replaceAll(';', ',')

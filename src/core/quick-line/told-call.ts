@@ -7,7 +7,7 @@ import { parsePoint } from '@/src/core/wiring/point'
 import { callerOf, callsOf, partById, type System } from '@/src/core/wiring/system'
 
 /** A letter that reads as much is fed. */
-const LIVE_FROM_VOLTS = modelValue({ value: 15, unit: 'V', source: 'assumption: more than a ghost or a drop leaves of 24' })
+export const LIVE_FROM_VOLTS = modelValue({ value: 15, unit: 'V', source: 'assumption: more than a ghost or a drop leaves of 24' })
 
 /**
  * Whoever comes to a house that does not cool finds it calling for that: a wire of the call that is live, or its contactor in, while the

@@ -152,11 +152,20 @@ describe('what the trade calls it, where one stands', () => {
     ])
   })
 
-  it('a wire that was fixed is the one that leads', () => {
+  it('a wire that was fixed is that of the leading suspect, and of none where none leads', () => {
     const system = systemOf('furnace-ac')
-    const suspects = [{ id: 'lead-to-chassis:rollout-valve@indoor', zone: 'indoor', repair: 'Free the lead and keep it off the metal' }]
+    const suspects = [
+      { id: 'lead-to-chassis:rollout-valve@indoor', zone: 'indoor', repair: 'Free the lead and keep it off the metal', probability: 0.5 },
+    ]
     const read = readQuickLine('fixed the wire', { system, entries: [], suspects, proposed: null })
     expect(read.ok && read.drafts).toEqual([expect.objectContaining({ kind: 'repair', fault: suspects[0].id, zone: 'indoor' })])
+    const unsure = readQuickLine('fixed the wire', {
+      system,
+      entries: [],
+      suspects: [{ ...suspects[0], probability: 0.04 }],
+      proposed: null,
+    })
+    expect(unsure.ok && unsure.drafts).toEqual([expect.objectContaining({ kind: 'repair', fault: null })])
   })
 })
 

@@ -27,7 +27,12 @@ export function QuickLine({ onHelp }: { onHelp: () => void }) {
     (): QuickLineContext => ({
       system,
       entries,
-      suspects: (advice?.suspects ?? []).map(({ id, zone, repair }) => ({ id, zone, repair: repair?.say ?? null })),
+      suspects: (advice?.suspects ?? []).map(({ id, zone, repair, probability }) => ({
+        id,
+        zone,
+        repair: repair?.say ?? null,
+        probability,
+      })),
       proposed: proposal?.next?.probe ?? null,
     }),
     [system, entries, advice, proposal],

@@ -3,11 +3,12 @@ import type { Engine } from '@/src/core/diagnosis/engine'
 import type { Evidence, Posterior } from '@/src/core/diagnosis/inference/posterior'
 import { heatPrice } from '@/src/core/diagnosis/planner/heat'
 import { type Check, type Choice, weighQuestion } from '@/src/core/diagnosis/planner/next-check'
-import { type Probe, probeKey } from '@/src/core/readings/check'
+import { wasAskedOnCall } from '@/src/core/diagnosis/planner/to-metal'
+import type { Probe } from '@/src/core/readings/check'
 import { modelValue } from '@/src/core/units/model-value'
 import { firstPart } from '@/src/core/wiring/system'
 
-/** What a clamp around R is worth where one stands: its half minute, and a little for the thought. */
+/** R is clamped when the transformer that may burn out costs more than this: the half minute of the reading, and a margin. */
 const WORTH_A_CLAMP = modelValue({ value: 0.9, unit: 'minutes at its odds', source: 'assumption' })
 
 /**
@@ -24,9 +25,7 @@ export function loadOnCall(
   const { id, place } = firstPart(engine.system, 'fuse')
   if (bench.place !== place || bench.call === 'off' || bench.slot.open) return null
   const probe: Probe = { meter: 'amps', on: id }
-  const key = probeKey(probe)
-  const isAsked = observations.some((one) => one.bench.call === bench.call && probeKey(one.probe) === key)
-  if (isAsked || skipped.some((known) => probeKey(known) === key)) return null
+  if (wasAskedOnCall(observations, skipped, bench, probe)) return null
   if (heatPrice(engine, posterior)(bench) <= WORTH_A_CLAMP) return null
   return weighQuestion(engine, posterior, observations, bench, bench, probe, place, true)
 }

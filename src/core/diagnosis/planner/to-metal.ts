@@ -3,6 +3,7 @@ import type { Engine } from '@/src/core/diagnosis/engine'
 import type { Evidence, Posterior } from '@/src/core/diagnosis/inference/posterior'
 import { type Check, type CheckOutcome, type Choice, weighQuestion } from '@/src/core/diagnosis/planner/next-check'
 import { type Probe, probeKey } from '@/src/core/readings/check'
+import type { Observation } from '@/src/core/readings/observations'
 import { modelValue } from '@/src/core/units/model-value'
 import { CHASSIS, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside, houseHot } from '@/src/core/wiring/supply'
@@ -34,11 +35,17 @@ export function hotToMetal(
   const end = partsOf(system, 'bond').length > 0 ? hot : common
   if (end === null) return null
   const probe: Probe = { meter: 'volts', a: end, b: terminalPoint(CHASSIS, place) }
-  const key = probeKey(probe)
-  const isAsked = observations.some((one) => one.bench.call === bench.call && probeKey(one.probe) === key)
-  if (isAsked || skipped.some((known) => probeKey(known) === key)) return null
+  if (wasAskedOnCall(observations, skipped, bench, probe)) return null
   const check = weighQuestion(engine, posterior, observations, bench, bench, probe, place)
   return check && chanceOfOtherSide(check.outcomes) > MAY_BE_GROUNDED ? check : null
+}
+
+/** It was read on this call, or cannot be read here. */
+export function wasAskedOnCall(observations: readonly Observation[], skipped: readonly Probe[], { call }: Bench, probe: Probe): boolean {
+  const key = probeKey(probe)
+  return (
+    observations.some((one) => one.bench.call === call && probeKey(one.probe) === key) || skipped.some((known) => probeKey(known) === key)
+  )
 }
 
 /** The chance that the reading lies on the other side of half the plate's volts than the likeliest. */

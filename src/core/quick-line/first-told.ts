@@ -1,0 +1,40 @@
+import type { Symptom } from '@/src/core/job/complaint'
+import { toldBy } from '@/src/core/job/customer-words'
+import { foldJob } from '@/src/core/job/fold'
+import { type QuickLineContext, readInGrammar, type Understood } from '@/src/core/quick-line/in-grammar'
+import { isUnread } from '@/src/core/quick-line/no-entry'
+
+/**
+ * The first line of a visit is the complaint when it holds no reading and says what the house does: nothing has been called yet, so it was not
+ * seen just now. Null for any other line.
+ */
+export function firstTold(line: string, read: Understood, asked: QuickLineContext): Understood | null {
+  const { observations, complaint, bench } = foldJob(asked.system, asked.entries)
+  if (observations.length > 0 || complaint.symptoms.length > 0 || bench.call !== 'off' || bench.jumpers.length > 0) return null
+  if (/^\s*(?:note|complaint)\b/i.test(line) || /\d/.test(line.replace(TOLD_BY_NUMBER, '')) || OF_A_SWITCH.test(line)) return null
+  if (read.ok ? !read.drafts.every(({ kind }) => kind === 'note') : !isUnread(line, read.problem)) return null
+  const { symptoms, call } = toldBy(line, asked.system)
+  const isTicked = symptoms.length > 0 && symptoms.every((symptom) => TOLD.has(symptom) && !(read.ok && IS_SEEN.has(symptom)))
+  const isTold = isTicked ? call !== 'fan' : symptoms.length === 0 && !read.ok && WONT.test(line)
+  const told = isTold ? readInGrammar(`complaint ${line.trim().replaceAll(';', ',')}`, asked) : null
+  return told?.ok ? told : null
+}
+
+/** Symptoms that a customer reports. The others may be what was seen or heard a moment ago. */
+const TOLD: ReadonlySet<Symptom> = new Set([
+  'mode-dead',
+  'nothing-runs',
+  'never-stops',
+  'half-works',
+  'fuse-on-call',
+  'fuse-at-power-up',
+  'fuse-now-and-then',
+])
+/** A remark that ticks one of these stays a remark: it may be what was just seen. */
+const IS_SEEN: ReadonlySet<Symptom> = new Set(['half-works', 'fuse-now-and-then'])
+/** Numbers that are not readings: a supply, a fuse rating, a stage, a zone. */
+const TOLD_BY_NUMBER = /^\d+ ?v(?:olts?)?\b|\b\d+ ?a(?:mps?)?\b|\b(?:stage|zone) \d\b/gi
+/** "The heat pump won't defrost": a complaint that ticks no symptom. */
+const WONT =
+  /^(?:the )?(?:heat pump|unit|system|ac|a\/c|furnace|air handler|house|it)\b.* (?:won[’']?t|will not|doesn[’']?t|does not|isn[’']?t|never|keeps) \w+/i
+const OF_A_SWITCH = /\b(?:limit|rollout|pressure|float|switch|safety|overload)\b/i
