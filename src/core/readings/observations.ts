@@ -76,7 +76,7 @@ const WRONGLY_SEEN = modelValue({ value: 0.003, unit: 'chance', source: 'assumpt
 const WRONGLY_HELD = modelValue({ value: 0.008, unit: 'chance', source: 'assumption' })
 
 /** What a part reads across its own two leads, unplugged, when it is nothing but metal. */
-const METAL_OHM = modelValue({ value: 1, unit: 'ohm', source: 'assumption: no 24 V coil is sold with less' })
+const METAL_OHM = modelValue({ value: 2, unit: 'ohm', source: 'assumption: no 24 V coil of a house is sold with less' })
 
 /** Two leads of one part that is unplugged: nothing else is in the reading, and hardly a thing can be done wrong. */
 function isBareMetal({ probe, answer, bench }: Asked): boolean {

@@ -183,6 +183,8 @@ export interface Judgement {
   readonly inDoubt: Posterior | null
   /** That reading. */
   readonly hangsOn: string | null
+  /** The verdict that hangs on it. */
+  readonly doubted: RepairVerdict | null
 }
 
 /**
@@ -191,7 +193,7 @@ export interface Judgement {
  */
 export function judge(engine: Engine, evidence: Evidence, suspects: readonly Suspect[]): Judgement {
   const verdict = reachVerdict(suspects, false, evidence.repaired.length > 0 ? SOUND_AFTER_REPAIR : FOUND)
-  if (verdict?.found !== 'repair') return { verdict, inDoubt: null, hangsOn: null }
+  if (verdict?.found !== 'repair') return { verdict, inDoubt: null, hangsOn: null, doubted: null }
   const sharing = [...engine.hypotheses.keys()].filter((index) => {
     const { fault } = engine.hypotheses[index]
     return fault !== null && singlesOf(fault).some(({ repair }) => repair.id === verdict.repair.id)
@@ -202,6 +204,6 @@ export function judge(engine: Engine, evidence: Evidence, suspects: readonly Sus
   const isWanted = lead.unsteady > lead.probability / 2 ? () => true : hangs
   // What was read twice and read alike is not plain wrong, nor what is plain to see.
   for (const { left, posterior } of posteriorsWithout(engine, evidence, (one) => !one.repeats && !isPlainToSee(one), isWanted))
-    if (hangs(posterior.hypotheses)) return { verdict: null, inDoubt: posterior, hangsOn: left.id }
-  return { verdict, inDoubt: null, hangsOn: null }
+    if (hangs(posterior.hypotheses)) return { verdict: null, inDoubt: posterior, hangsOn: left.id, doubted: verdict }
+  return { verdict, inDoubt: null, hangsOn: null, doubted: null }
 }

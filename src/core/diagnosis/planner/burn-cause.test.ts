@@ -1,8 +1,11 @@
+import { createBench } from '@/src/core/bench/bench'
 import { createEngine } from '@/src/core/diagnosis/engine'
 import { joinFaults } from '@/src/core/diagnosis/inference/pairs'
+import { propose } from '@/src/core/diagnosis/planner/propose'
 import { emptyComplaint } from '@/src/core/job/complaint'
 import { createHouse } from '@/src/core/practice/house'
 import { runTrial } from '@/src/core/practice/trial'
+import type { Observation } from '@/src/core/readings/observations'
 import { createRandom } from '@/src/core/units/random'
 import { systemById } from '@/src/core/wiring/systems/catalogue'
 import { templateValues } from '@/src/core/wiring/values'
@@ -81,4 +84,30 @@ it.each([
   })
   expect(verdict).toMatchObject({ repair: { id: repair } })
   expect(cooked).toBe(0)
+})
+
+it('no volts out of it and all of them going in: the ohms of its circuits come next, the likeliest first, and a bare coil of next to nothing is the end', () => {
+  const id = 'air-handler-plain'
+  const live = createBench(systemOf(id))
+  const dead = { ...live, power: false }
+  const complaint = { ...emptyComplaint, symptoms: ['nothing-runs' as const] }
+  const steps: Observation[] = [
+    { id: 'out', bench: live, probe: { meter: 'volts', a: 'R@indoor', b: 'C@indoor' }, answer: 0.1 },
+    { id: 'in', bench: live, probe: { meter: 'volts', a: 'L1-unit@indoor', b: 'L2-unit@indoor' }, answer: 241 },
+    { id: 'secondary', bench: dead, probe: { meter: 'ohms', a: 'R@indoor', b: 'C@indoor' }, answer: 'OL' },
+    { id: 'cool', bench: dead, probe: { meter: 'ohms', a: 'Y@indoor', b: 'C@indoor' }, answer: 2.4 },
+    {
+      id: 'coil',
+      bench: { ...dead, place: 'outdoor', unplugged: ['contactor'] },
+      probe: { meter: 'ohms', a: 'contactor.1@outdoor', b: 'contactor.2@outdoor' },
+      answer: 1.5,
+    },
+  ]
+  const after = (count: number) =>
+    propose(engineOf(id), { complaint, observations: steps.slice(0, count), repaired: [] }, steps[count - 1].bench)
+  for (const count of [2, 3, 4]) {
+    const { probe, bench } = steps[count]
+    expect(after(count).next).toMatchObject({ probe, bench: { power: false, unplugged: bench.unplugged } })
+  }
+  expect(after(5)).toMatchObject({ next: null, verdict: { repair: { id: 'replace:contactor' } } })
 })

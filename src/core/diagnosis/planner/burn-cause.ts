@@ -1,7 +1,7 @@
 import type { Bench } from '@/src/core/bench/bench'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import type { Evidence, Posterior } from '@/src/core/diagnosis/inference/posterior'
-import type { RepairVerdict } from '@/src/core/diagnosis/inference/verdict'
+import { FOUND, type RepairVerdict } from '@/src/core/diagnosis/inference/verdict'
 import { type Check, type Choice, weighQuestion } from '@/src/core/diagnosis/planner/next-check'
 import { chanceToFind } from '@/src/core/diagnosis/planner/proof'
 import { faultFamilies } from '@/src/core/faults/families'
@@ -17,7 +17,7 @@ import { firstPart, partsOf, placeById, type System } from '@/src/core/wiring/sy
 import { hotTerminals, switchedTerminals } from '@/src/core/wiring/thermostat'
 
 /**
- * A transformer seldom dies by itself: before a second one goes in, every call's circuit is ohmed at the unit, with the power off; then what
+ * A transformer seldom dies by itself: before a second one goes in, every call's circuit is ohmed at the unit, with the power off, the likeliest first; then what
  * those readings cannot reach: its own windings and what hangs ahead of the fuse, what a board keeps open while it is dead, and two wires
  * changed over at a thermostat. The next of those that was not asked; null when all were, or where the verdict is of no burned-out
  * transformer, or names what did it.
@@ -30,11 +30,14 @@ export function causeOfBurn(
   { suspects, also }: RepairVerdict,
   { skipped = [] }: Choice,
 ): Check | null {
-  const told = suspects.map((suspect) => familiesOfId(suspect).map((family): FaultFamilyRecord => faultFamilies[family]))
-  const isBurned = told.some((records) => records.some(({ burnedOut }) => burnedOut))
+  const isOf = (suspect: string, is: (record: FaultFamilyRecord) => boolean) =>
+    familiesOfId(suspect).some((family) => is(faultFamilies[family]))
+  const isBurned = suspects.some((suspect) => isOf(suspect, ({ burnedOut }) => burnedOut === true))
   // A cause that is only thought of beside the transformer, without a reading of it, is none yet.
-  const isCaused = told.every((records) => records.some(({ burnsOutTransformers }) => burnsOutTransformers))
-  if (also !== null || !isBurned || isCaused) return null
+  const shareOf = (ids: readonly string[]) =>
+    posterior.hypotheses.reduce((sum, share, index) => (ids.includes(engine.hypotheses[index].fault?.id ?? '') ? sum + share : sum), 0)
+  const caused = suspects.filter((suspect) => isOf(suspect, ({ burnsOutTransformers }) => burnsOutTransformers === true))
+  if (also !== null || !isBurned || shareOf(caused) >= FOUND * shareOf(suspects)) return null
   const refused = new Set(skipped.map(probeKey))
   const dead: Bench = { ...bench, power: false, call: 'off' }
   const fuseOut: Bench = { ...dead, slot: { ...bench.slot, holds: 'nothing', open: true } }
@@ -45,13 +48,18 @@ export function causeOfBurn(
         probeKey(asked) === probeKey(probe) &&
         (probe.meter === 'look' || (!on.power && (!behindFuse || on.slot.holds === 'nothing' || on.slot.open || hidesNothing(answer)))),
     )
-  for (const reading of readingsOfCause.of(engine.system)) {
-    if (wasAsked(reading)) continue
-    const { probe, place, behindFuse, isOfUnit } = reading
-    const on = probe.meter === 'look' ? bench : behindFuse ? fuseOut : dead
-    const check = weighQuestion(engine, posterior, observations, bench, on, probe, place)
-    if (check && (isOfUnit || chanceToFind(check) > MAY_BE_THERE)) return check
+  const weighed = function* (isOfUnit: boolean): Generator<Check> {
+    for (const reading of readingsOfCause.of(engine.system)) {
+      if (reading.isOfUnit !== isOfUnit || wasAsked(reading)) continue
+      const { probe, place, behindFuse } = reading
+      const on = probe.meter === 'look' ? bench : behindFuse ? fuseOut : dead
+      const check = weighQuestion(engine, posterior, observations, bench, on, probe, place)
+      if (check) yield check
+    }
   }
+  const [likeliest] = [...weighed(true)].sort((a, b) => chanceToFind(b) - chanceToFind(a))
+  if (likeliest) return likeliest
+  for (const check of weighed(false)) if (chanceToFind(check) > MAY_BE_THERE) return check
   return null
 }
 

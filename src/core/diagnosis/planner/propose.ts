@@ -44,7 +44,7 @@ const LOOKS_SOUND = modelValue({ value: 0.5, unit: 'probability', source: 'assum
 export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: Choice = {}): Proposal {
   const weighed = weigh(base, evidence)
   const { engine, posterior } = weighed
-  const { suspects, verdict, inDoubt, hangsOn, planned } = assess(weighed)
+  const { suspects, verdict, inDoubt, hangsOn, doubted, planned } = assess(weighed)
   const ask = (next: Check, confirms: boolean): Proposal => ({ next, verdict: null, confirms })
   const end = (said: Verdict): Proposal => ({
     next: null,
@@ -56,11 +56,13 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
   const nextCall = () => nextProof(engine, posterior, evidence, bench, choice)
   if (hasAskedEnough(evidence, suspects, showsNow(engine, evidence, bench))) return end(verdict ?? endSearch(engine, posterior, suspects))
   if (verdict && verdict.found !== 'nothing-wrong') {
-    const confirming =
-      askAgain(engine, evidence, posterior, bench, suspects[0], choice) ??
-      (namesRepair(verdict) ? causeOfBurn(engine, evidence, widened(engine, evidence, posterior), bench, verdict, choice) : null) ??
-      confirm(engine, evidence, posterior, bench, verdict, choice)
-    return confirming ? ask(confirming, true) : end(verdict)
+    const again = askAgain(engine, evidence, posterior, bench, suspects[0], choice)
+    if (again) return ask(again, true)
+    const wide = widened(engine, evidence, posterior)
+    const cause = namesRepair(verdict) ? causeOfBurn(engine, evidence, wide, bench, verdict, choice) : null
+    if (cause) return ask(cause, true)
+    const confirming = confirm(engine, evidence, posterior, bench, verdict, choice)
+    return confirming ? ask(apartFirst(engine, evidence, wide, suspects, bench, confirming, choice), true) : end(verdict)
   }
   // With nothing told and nothing seen, or where all looks sound, the house is run through its calls: that has to be seen in any case.
   const looksSound = soundShare(suspects) > LOOKS_SOUND || (suspects[0].id === NOTHING_WRONG && soundOnceAllRan(suspects) !== null)
@@ -117,6 +119,9 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
   }
   const first = isOwnWay ? ownStep(engine, evidence, planned, bench, choice) : firstMove(engine, evidence, planned, bench, choice)
   if (first) return ask(first, false)
+  // What is read for the cause of a burned-out transformer is read in any case, and tells whether it is burned out, too.
+  const cause = doubted ? causeOfBurn(engine, evidence, widened(engine, evidence, posterior), bench, doubted, choice) : null
+  if (cause) return ask(cause, true)
   const next = findNextCheck(engine, planned, bench, evidence.observations, choice)
   const apart = next && !isOwnWay ? apartFirst(engine, evidence, planned, suspects, bench, next, choice) : next
   // The one reading that a repair hangs on is taken again where nothing else tells as much for its minutes.
