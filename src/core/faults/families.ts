@@ -1,5 +1,5 @@
 import type { FaultFamilyRecord } from '@/src/core/faults/family'
-import { corroded, fewTurns, leaking, loose, otherAccessory, resistive, sagging, worn } from '@/src/core/faults/milder'
+import { corroded, fewTurns, leaking, loose, otherAccessory, pitted, resistive, sagging, worn } from '@/src/core/faults/milder'
 
 /** Along cables and in cabinets, and where their wires land. */
 const wiring = {
@@ -59,6 +59,7 @@ const parts = {
   'coil-to-ground': { rate: 0.7, setsCode: 'over-current', burnsOutTransformers: true, readApart: 'coil', milder: resistive },
   'armature-jammed': { rate: 0.7, readApart: 'armature' },
   'contact-welded': { rate: 1, readApart: 'weld' },
+  'contact-burned': { rate: 1.5, readApart: 'faces', milder: pitted },
   'load-dead': { rate: 1, readApart: 'load' },
   'accessory-across': { rate: 0.2, milder: otherAccessory },
   'switch-open': { rate: 3, comesAndGoes: 'touch-or-heat', milder: corroded },

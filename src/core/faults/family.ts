@@ -44,6 +44,7 @@ export interface FaultFamilyRecord {
     | 'winding'
     | 'clip'
     | 'weld'
+    | 'faces'
     | 'stuck'
     | 'joint'
   /** Milder forms of the same damage. */

@@ -4,6 +4,7 @@ import {
   LEAKING_CONTACT,
   LOOSE_LINE_JOINTS,
   OTHER_ACCESSORIES,
+  PITTED_FACES,
   RESISTIVE_SHORTS,
   SAGGING_WINDINGS,
   WEAK_COIL,
@@ -34,6 +35,9 @@ export const corroded: Milder = (effects) => [joined(effects, CORRODED_JOINT)]
 /** A loose joint in the line, in place of one that came off. */
 export const loose: Milder = (effects) =>
   LOOSE_LINE_JOINTS.map((degree, place) => ({ ...joined(effects, degree), name: place === 0 ? 'loose' : `loose, ${degree.ohm} ohm` }))
+
+/** Faces of a line contact that still meet, in place of ones that do not. */
+export const pitted: Milder = (effects) => PITTED_FACES.map((degree) => joined(effects, degree))
 
 /** Worn contacts of a thermostat, in place of ones that never close. */
 export const worn: Milder = (effects) => [joined(effects.flatMap(contactsOf), CORRODED_JOINT)]

@@ -48,6 +48,17 @@ export const LOOSE_LINE_JOINTS = modelValue({
   unit: 'ohm, share of the cases',
   source: 'assumption',
 })
+/** Pitted faces of a line contact: some volts under a motor's amps, to nearly all of them. */
+export const PITTED_FACES = modelValue({
+  value: [
+    { ohm: 0.2, share: 0.08 },
+    { ohm: 0.8, share: 0.08 },
+    { ohm: 60, share: 0.2 },
+    { ohm: 2500, share: 0.14 },
+  ] as const,
+  unit: 'ohm, share of the cases',
+  source: 'assumption, log-spaced',
+})
 /** Moisture across a connector. */
 export const WET_OHM = modelValue({ value: 800, unit: 'ohm', source: 'engine.md section 5' })
 /** A winding that sags under load. */

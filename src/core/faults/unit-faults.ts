@@ -4,7 +4,7 @@ import { lowVoltageNodes } from '@/src/core/faults/low-voltage'
 import { ACCESSORY_OHM, JOINED_OHM, SHORTED_COIL_OHM, SOLID_SHORT_OHM, WELDED_OHM } from '@/src/core/faults/rates'
 import { capital } from '@/src/core/units/capital'
 import { feedInside } from '@/src/core/wiring/assembly'
-import { bodyLink, plugLink, thermostatInside } from '@/src/core/wiring/links'
+import { bodyLink, facesLink, plugLink, thermostatInside } from '@/src/core/wiring/links'
 import type { PartOf } from '@/src/core/wiring/part'
 import { CHASSIS, pinPoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonNodes } from '@/src/core/wiring/supply'
@@ -89,7 +89,7 @@ function addLooseLeads(system: System, add: AddFault, part: PartOf<'switch'> | P
     )
 }
 
-/** A line contact that welded: what it feeds runs on. */
+/** A line contact that welded, so that what it feeds runs on, or whose faces burned away, so that it does not run. */
 export function addContactFaults(system: System, add: AddFault): void {
   for (const coil of partsOf(system, 'coil')) {
     if (!coil.contact) continue
@@ -101,6 +101,15 @@ export function addContactFaults(system: System, add: AddFault): void {
       [`replace:${coil.id}`, `Replace the ${coil.name}`],
       [{ do: 'weld', coil: coil.id }],
       coil.between.map((node) => terminalPoint(node, coil.place)),
+    )
+    add(
+      'contact-burned',
+      coil.id,
+      coil,
+      `The contacts of the ${coil.name} are burned: it pulls in, and passes no line volts, or only part of them`,
+      [`replace:${coil.id}`, `Replace the ${coil.name}`],
+      [{ do: 'open', link: facesLink(coil.id) }],
+      coil.contact.map((node) => terminalPoint(node, coil.place)),
     )
   }
 }

@@ -5,6 +5,7 @@ import type { ContentEntry, Entry } from '@/src/core/job/entry'
 import { problemWithLeaving } from '@/src/core/job/leave'
 import { problemWithOffer } from '@/src/core/job/offer'
 import type { Answer, Probe } from '@/src/core/readings/check'
+import { seenContacts } from '@/src/core/readings/contact-looks'
 import { parseLook, wiringOf } from '@/src/core/readings/look-target'
 import { wordsFor } from '@/src/core/readings/predict'
 import { wordsOfSwitch } from '@/src/core/readings/switch-looks'
@@ -160,6 +161,7 @@ const isLookable = (system: System, id: string): boolean => {
   const { what, of } = parseLook(id)
   if (what === 'runs') return workingAt(system, of).length > 0
   if (what === 'wiring') return zonesOf(system).some((zone) => wiringOf(zone.id) === id)
+  if (what === 'contacts') return seenContacts(system).some((contactor) => contactor.id === of)
   if (what === 'flame' || what === 'signal') return partsOf(system, 'board').some((board) => board.id === of && board.ignites !== undefined)
   const part = partById(system, id)
   if (part?.kind === 'switch') return wordsOfSwitch(part).length > 0

@@ -51,7 +51,7 @@ const symptomWords: readonly { readonly symptom: Symptom; readonly says: RegExp 
   {
     symptom: 'nothing-runs',
     says: new RegExp(
-      `\\bnothing (?:at all )?(?:${WORKS}|happens|comes on)\\b|\\beverything(?: is| was)? (?:dead|off|down|out)\\b|\\b(?:whole|entire) (?:system|unit|thing|house)(?: is| was)? (?:dead|down|off|out)\\b|\\b(?:system|unit|furnace|air handler|heat pump|rooftop)(?: is| was)? (?:completely |totally |stone )?dead\\b|\\b(?:system|unit|it) ${NOT} ${WORKS} at all\\b`,
+      `\\bnothing (?:at all )?(?:${WORKS}|happens|comes on)\\b|\\beverything(?: is| was)? (?:dead|off|down|out)\\b|\\b(?:whole|entire) (?:system|unit|thing|house)(?: is| was)? (?:dead|down|off|out)\\b|(?<!\\b(?:outdoor|outside|condensing|ac) )\\b(?:system|unit|furnace|air handler|heat pump|rooftop)(?: is| was)? (?:completely |totally |stone )?dead\\b|\\b(?:system|unit|it) ${NOT} ${WORKS} at all\\b`,
     ),
   },
   {
@@ -79,7 +79,7 @@ const symptomWords: readonly { readonly symptom: Symptom; readonly says: RegExp 
   {
     symptom: 'half-works',
     says: new RegExp(
-      `\\b(?:outdoor|outside|condenser|compressor|condensing)(?: unit| fan| motor)?(?: just)? ${NOT}(?: ${WORKS})?\\b(?! (?:shut|stop|quit|turn|go|cycle|cut)\\b)|\\b(?:fan|blower|air|inside|indoor unit) (?:runs|blows|works|comes on|is running|is blowing|running|blowing) but\\b|\\bblow(?:s|ing) (?:warm|hot|room|lukewarm)(?: temperature)? air\\b|\\bblow(?:s|ing) but\\b`,
+      `\\b(?:outdoor|outside|condenser|compressor|condensing)(?: unit| fan| motor)?(?: just)? ${NOT}(?: ${WORKS})?\\b(?! (?:shut|stop|quit|turn|go|cycle|cut)\\b)|\\b(?:outdoor|outside|condenser|compressor|condensing)(?: unit| fan| motor)?(?: is| was)?(?: just| completely| totally| stone)* dead\\b|\\b(?:fan|blower|air|inside|indoor unit) (?:runs|blows|works|comes on|is running|is blowing|running|blowing) but\\b|\\bblow(?:s|ing) (?:warm|hot|room|lukewarm)(?: temperature)? air\\b|\\bblow(?:s|ing) but\\b`,
     ),
   },
   {

@@ -32,7 +32,7 @@ describe('several things said in one breath', () => {
     [deadInside, 'Y/C 0.4 ohm dead short', 'Y-C 0.4'],
     [inside, 'turned it to cool and down to 65', 'call cool'],
     [inside, 'lifted G, still trips on cool', 'lift G; trips on cool'],
-    [inside, 'fan, cool and heat hold, heat trips', 'holds on fan; holds on cool; holds on heat; trips on heat'],
+    [inside, 'fan and heat hold, cool trips', 'holds on fan; holds on heat; trips on cool'],
     [inside, 'ran heat for 5 min, no trip', 'call heat; holds'],
     [deadOutside, 'contactor coil 0.8 ohms, shorted', 'ohms across contactor 0.8'],
     [deadOutside, 'contactor coil wires off, 13 ohm across the coil', 'unplug contactor; ohms across contactor 13'],

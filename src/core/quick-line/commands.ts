@@ -5,7 +5,7 @@ import { readFlame } from '@/src/core/quick-line/flame'
 import { readBreaker, readFurther, readFurtherFuse, readFuse, readSlotEmpty } from '@/src/core/quick-line/fuses'
 import { readJumper, readResistor, readResistors, readUnjumper } from '@/src/core/quick-line/jumpers'
 import { readLeave } from '@/src/core/quick-line/leaving'
-import { readBareCopper, readLandings, readLook, readMark, readWhatRuns } from '@/src/core/quick-line/looks'
+import { readBareCopper, readContacts, readLandings, readLook, readMark, readWhatRuns } from '@/src/core/quick-line/looks'
 import { isLifted } from '@/src/core/quick-line/names'
 import { readCustomer, readOffer } from '@/src/core/quick-line/offers'
 import { readPhrase } from '@/src/core/quick-line/phrases'
@@ -110,6 +110,7 @@ const rules: ReadonlyMap<string, Rule> = new Map(
     holds: (reader) => readTrip(reader, 'holds'),
     held: (reader) => readTrip(reader, 'holds'),
     landings: readLandings,
+    contacts: readContacts,
     flame: readFlame,
     bare: readBareCopper,
     ...Object.fromEntries(marks.map((mark): [string, Rule] => [mark, (reader) => readMark(reader, mark)])),

@@ -12,7 +12,10 @@ export function firstTold(line: string, read: Understood, asked: QuickLineContex
   const { observations, complaint, bench } = foldJob(asked.system, asked.entries)
   if (observations.length > 0 || complaint.symptoms.length > 0 || bench.call !== 'off' || bench.jumpers.length > 0) return null
   if (/^\s*(?:note|complaint)\b/i.test(line) || /\d/.test(line.replace(TOLD_BY_NUMBER, '')) || OF_A_SWITCH.test(line)) return null
-  if (read.ok ? !read.drafts.every(({ kind }) => kind === 'note') : !isUnread(line, read.problem)) return null
+  // Before anybody went or did a thing, what does not run was not seen on a call.
+  const isUntouched = !asked.entries.some(({ kind }) => kind === 'bench')
+  const isOpen = (problem: string) => isUnread(line, problem) || (isUntouched && problem.startsWith('No call is on'))
+  if (read.ok ? !read.drafts.every(({ kind }) => kind === 'note') : !isOpen(read.problem)) return null
   const { symptoms, call } = toldBy(line, asked.system)
   const isTicked = symptoms.length > 0 && symptoms.every((symptom) => TOLD.has(symptom) && !(read.ok && IS_SEEN.has(symptom)))
   const isTold = isTicked ? call !== 'fan' : symptoms.length === 0 && !read.ok && WONT.test(line)

@@ -4,8 +4,9 @@ import { placeName, readAtPlace, readCable, theOneEnd } from '@/src/core/quick-l
 import type { Reader } from '@/src/core/quick-line/reader'
 import type { Token } from '@/src/core/quick-line/tokens'
 import type { Probe } from '@/src/core/readings/check'
+import { contactWords, seenContacts } from '@/src/core/readings/contact-looks'
 import { LANDED, stripFindings, wrongOn } from '@/src/core/readings/landing-looks'
-import { landingsAt, runsAt, wiringOf } from '@/src/core/readings/look-target'
+import { contactsOf, landingsAt, runsAt, wiringOf } from '@/src/core/readings/look-target'
 import { bareWord } from '@/src/core/readings/looks'
 import { wordsFor } from '@/src/core/readings/predict'
 import { placeById, zonesOf } from '@/src/core/wiring/system'
@@ -72,6 +73,23 @@ function terminalAt(reader: Reader, place: string, said: Token): string {
   if (found === undefined)
     reader.failAt(`There is no terminal "${said.text}" at the ${placeName(reader, place)}: ${terminals.join(', ')}.`, said)
   return found as string
+}
+
+/** `contacts burned`, `contacts contactor-2 blocked`: what is seen of a contactor's contacts. */
+export function readContacts(reader: Reader): EntryDraft[] {
+  for (const filler of ['of', 'the']) reader.accept(filler)
+  const { system, state } = reader.context
+  const all = seenContacts(system)
+  const named = all.find(({ id }) => reader.accept(id))
+  const here = all.filter(({ place }) => place === state.bench.place)
+  const meant = named ? [named] : all.length > 1 && here.length > 0 ? here : all
+  if (meant.length !== 1)
+    reader.fail(meant.length === 0 ? 'No contactor stands open here.' : `Say of which: contacts ${meant[0].id} burned.`)
+  const word = reader.oneOf(
+    Object.fromEntries(contactWords.map((one) => [one, one])),
+    'Say how the contacts are: clean, burned, or blocked by something.',
+  )
+  return [{ kind: 'reading', probe: { meter: 'look', at: contactsOf(meant[0].id) }, answer: { word } }]
 }
 
 /** `bare Y in the outdoor cable`, `bare outdoor Y`: copper that shows. */

@@ -1,6 +1,7 @@
 import type { Probe } from '@/src/core/readings/check'
+import { seenContacts } from '@/src/core/readings/contact-looks'
 import { LANDED } from '@/src/core/readings/landing-looks'
-import { flameOf, flameSignalOf, landingsAt, parseLook, runsAt, wiringOf } from '@/src/core/readings/look-target'
+import { contactsOf, flameOf, flameSignalOf, landingsAt, parseLook, runsAt, wiringOf } from '@/src/core/readings/look-target'
 import { wordsOfLook } from '@/src/core/readings/looks'
 import { sayAnswer, sayProbe } from '@/src/core/readings/say'
 import { Memo } from '@/src/core/units/cache'
@@ -13,6 +14,7 @@ const targets = new Memo((system: System): ReadonlyMap<string, string> => {
     ...system.parts.map(({ id }) => id),
     ...system.places.flatMap(({ id }) => [landingsAt(id), runsAt(id)]),
     ...zonesOf(system).map(({ id }) => wiringOf(id)),
+    ...seenContacts(system).map(({ id }) => contactsOf(id)),
     ...partsOf(system, 'board').flatMap(({ id, ignites }) => (ignites ? [flameOf(id), flameSignalOf(id)] : [])),
   ]
   return new Map(all.map((at) => [sayProbe(system, { meter: 'look', at }).toLowerCase(), at]))
@@ -38,6 +40,8 @@ export function grammarOfLook(said: string, system: System): string | null {
       return `flame ${word}`
     case 'signal':
       return `flame signal ${word}`
+    case 'contacts':
+      return `contacts ${of} ${word}`
     case 'part':
       return `${of} ${word}`
   }

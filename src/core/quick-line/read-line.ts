@@ -15,6 +15,7 @@ import { Sentence } from '@/src/core/quick-line/sentence'
 import { inFull } from '@/src/core/quick-line/shorthand'
 import { corrected, wordsInFull } from '@/src/core/quick-line/spelling'
 import { callOfComplaint, LIVE_FROM_VOLTS } from '@/src/core/quick-line/told-call'
+import { trialsOf } from '@/src/core/quick-line/trials'
 import { tryDrafts } from '@/src/core/quick-line/try-drafts'
 import { unheard } from '@/src/core/quick-line/unheard'
 import { callerOf, callsOf, partsOf, placeById } from '@/src/core/wiring/system'
@@ -125,7 +126,7 @@ function inGrammarsWords(clauses: readonly string[], context: Reading): Said {
   let { entries } = context
   for (const clause of clauses) {
     if (clause.trim() === '') continue
-    const said = readClauses(spelledOut(clause), readerOf({ ...context, entries }))
+    const said = withTrials(clause, { ...context, entries }) ?? readClauses(spelledOut(clause), readerOf({ ...context, entries }))
     if (said === null || typeof said === 'object') return said
     // A note takes the rest of its line: all of them stand behind everything else, as one.
     const note = /^(?:(.*?);)?\s*note\s+(.+)$/is.exec(said)
@@ -137,6 +138,21 @@ function inGrammarsWords(clauses: readonly string[], context: Reading): Said {
   }
   if (notes.length > 0) put.push(`note ${notes.join('; ')}`)
   return put.length === 0 ? null : calledFirst(put.join('; '), context)
+}
+
+/** Trials of several calls, alone or behind something else: breaker in, trips on heat and cool, not fan. */
+function withTrials(clause: string, context: Reading): Said {
+  const trialsAfter = (entries: readonly Entry[], said: string) =>
+    trialsOf(said, new Sentence(context.system, foldJob(context.system, entries), clause))
+  const starts = [0, ...[...clause.matchAll(/,\s*(?:and\s+|then\s+|now\s+)?/g)].map(({ 0: sign, index }) => index + sign.length)]
+  const start = starts.find((at) => trialsAfter(context.entries, clause.slice(at)) !== null)
+  if (start === undefined) return null
+  const before = clause.slice(0, start).replace(/,\s*(?:and|then|now)?\s*$/, '')
+  if (before.trim() === '') return trialsAfter(context.entries, clause)
+  const said = readClauses(spelledOut(before), readerOf(context))
+  if (typeof said !== 'string' || /(?:^|; )note /.test(said)) return null
+  const trials = trialsAfter(entriesAfter(said, context), clause.slice(start))
+  return typeof trials === 'string' ? `${said}; ${trials}` : trials
 }
 
 /** A letter, or a lead behind it, that is live on a call that the rest of the line implies was read on that call: it comes first. */

@@ -6,6 +6,7 @@ import { rules } from '@/src/core/quick-line/rules'
 import { apartRules } from '@/src/core/quick-line/rules-apart'
 import { byNameRules, disconnectRules } from '@/src/core/quick-line/rules-by-name'
 import { complaintRules } from '@/src/core/quick-line/rules-complaint'
+import { contactRules } from '@/src/core/quick-line/rules-contacts'
 import { followedRules } from '@/src/core/quick-line/rules-followed'
 import { fuseRules } from '@/src/core/quick-line/rules-fuses'
 import { handRules } from '@/src/core/quick-line/rules-hands'
@@ -58,6 +59,7 @@ export function inTheGrammar(
 
 /** Every rule, in the order in which they are asked, each with the words that it needs. */
 const asked: readonly (Rule & { readonly needs: readonly (readonly string[])[] })[] = [
+  ...contactRules,
   ...impliedRules,
   ...putBackRules,
   ...whileRules,

@@ -9,6 +9,7 @@ import type { System } from '@/src/core/wiring/system'
 /** Words of the trade that people misspell or cut short, whatever the system. */
 const tradeWords = [
   'contactor',
+  'contacts',
   'thermostat',
   'compressor',
   'transformer',

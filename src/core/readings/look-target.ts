@@ -1,7 +1,7 @@
-/** What a look goes over, as a probe names it: the landings of a place, all that runs at a place, the wiring of a zone, the flame of an ignition control and its signal, or one part. */
+/** What a look goes over, as a probe names it: the landings of a place, all that runs at a place, the wiring of a zone, the flame of an ignition control and its signal, the contacts of a contactor, or one part. */
 interface LookTarget {
-  readonly what: 'landings' | 'runs' | 'wiring' | 'flame' | 'signal' | 'part'
-  /** The place, the zone, the control or the part. */
+  readonly what: 'landings' | 'runs' | 'wiring' | 'flame' | 'signal' | 'contacts' | 'part'
+  /** The place, the zone, the control, the contactor or the part. */
   readonly of: string
 }
 
@@ -14,7 +14,10 @@ export const flameOf = (board: string): string => `flame@${board}`
 export const flameSignalOf = (board: string): string => `signal@${board}`
 export const wiringOf = (zone: string): string => `wiring@${zone}`
 
-const KINDS = ['landings', 'runs', 'wiring', 'flame', 'signal'] as const
+/** The faces of a contactor's contacts, and what lies between them. */
+export const contactsOf = (contactor: string): string => `contacts@${contactor}`
+
+const KINDS = ['landings', 'runs', 'wiring', 'flame', 'signal', 'contacts'] as const
 
 /** The target of a look from its name; no part has an @ in its id. */
 export function parseLook(at: string): LookTarget {

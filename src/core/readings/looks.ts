@@ -4,6 +4,7 @@ import { singlesOf } from '@/src/core/faults/fault'
 import { setInState } from '@/src/core/operation/in-state'
 import { isAlive, isBurning, isGuarded, isPulledIn } from '@/src/core/operation/state'
 import { CODE, codeFor, codeLooks } from '@/src/core/readings/code-looks'
+import { contactLooks, contactWords } from '@/src/core/readings/contact-looks'
 import { flameWord, flameWords, signalWords } from '@/src/core/readings/flame-looks'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
@@ -64,6 +65,7 @@ export function wordsOfLook(system: System, at: string): string[] {
   if (what === 'runs') return ['as called', 'not as called']
   if (what === 'flame') return [...flameWords]
   if (what === 'signal') return [...signalWords]
+  if (what === 'contacts') return [...contactWords]
   const part = partById(system, at)
   switch (part?.kind) {
     case 'load':
@@ -120,6 +122,8 @@ export function look(laboratory: Laboratory, at: string, bench: Bench, hypothesi
   const part = partById(laboratory.system, at)
   if (part?.kind === 'load' || what === 'runs') return []
   if (part?.kind === 'switch') return switchLooks(part, hypothesis.effects, world.weight)
+  const contactor = what === 'contacts' ? partById(laboratory.system, of) : undefined
+  if (contactor?.kind === 'coil') return contactLooks(contactor, hypothesis.effects, world.weight)
   if (what === 'wiring') return wiringLooks(laboratory.system, hypothesis, of, world.weight)
   if (what === 'landings') return landingLooks(laboratory.system, of, bench, hypothesis, world.weight)
   const word = lookWord(laboratory, at, bench, hypothesis, worlds, world)

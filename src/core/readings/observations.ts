@@ -1,6 +1,7 @@
 import { type Bench, benchKey } from '@/src/core/bench/bench'
 import { type Answer, openedBy, type Probe, probeKey } from '@/src/core/readings/check'
 import { isCode } from '@/src/core/readings/code-looks'
+import { CLEAN } from '@/src/core/readings/contact-looks'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import { WRONG_READING } from '@/src/core/readings/likelihood'
 import { parseLook } from '@/src/core/readings/look-target'
@@ -101,6 +102,7 @@ export function isPlainToSee(asked: Asked): boolean {
     isOpenedWord(answer.word) ||
     answer.word === 'blown' ||
     answer.word === 'chatters' ||
+    (what === 'contacts' && answer.word !== CLEAN) ||
     isCode(answer.word) ||
     answer.word === SHOWS_NO_CALL ||
     answer.word === SHOWS_CALL

@@ -114,6 +114,8 @@ function sayTarget(system: System, at: string): string {
       return 'burners'
     case 'signal':
       return 'flame signal'
+    case 'contacts':
+      return `contacts of the ${partById(system, of)?.name ?? of}`
     case 'part':
       return partById(system, of)?.name ?? of
   }

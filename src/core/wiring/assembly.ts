@@ -9,8 +9,10 @@ import {
   coilElement,
   conductorLink,
   conductorMiddle,
+  contactInside,
   contactLink,
   electronicsElement,
+  facesLink,
   landingLink,
   loadElement,
   loadInside,
@@ -110,7 +112,10 @@ export function assemble(system: System, factors: ValueFactors = templateValues)
         const coil = coilImpedance(part, factors, false)
         link(bodyLink(part.id), pinPoint(part, 0), windingNode(part.id), cabinetConstants.plugOhm)
         impedance(coilElement(part.id), windingNode(part.id), pinPoint(part, 1), coil.ac, coil.dcOhm)
-        if (part.contact) link(contactLink(part.id), node(part.contact[0]), node(part.contact[1]), cabinetConstants.lineContactOhm, false)
+        if (part.contact) {
+          link(contactLink(part.id), node(part.contact[0]), contactInside(part.id), cabinetConstants.lineContactOhm, false)
+          link(facesLink(part.id), contactInside(part.id), node(part.contact[1]), cabinetConstants.plugOhm)
+        }
         return
       }
       case 'electronics':

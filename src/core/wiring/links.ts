@@ -9,6 +9,7 @@ type Kind =
   | 'plug'
   | 'body'
   | 'contact'
+  | 'faces'
   | 'call'
   | 'pole'
   | 'neutral'
@@ -41,6 +42,9 @@ export const loadInside = (load: string) => `${load}.hot~inside`
 export const loadElement = (load: string) => `load:${load}`
 export const coilElement = (part: string) => `coil:${part}`
 export const contactLink = (part: string): LinkName => `contact:${part}`
+/** What a line contact meets on: its faces burn, while its armature moves as it should. */
+export const facesLink = (part: string): LinkName => `faces:${part}`
+export const contactInside = (part: string) => `${part}.contact~inside`
 export const callLink = (thermostat: string, terminal: string): LinkName => `call:${thermostat}.${terminal}`
 export const poleLink = (disconnect: string, pole: number): LinkName => `pole:${disconnect}.${pole}`
 export const neutralLink = (supply: string): LinkName => `neutral:${supply}`

@@ -108,6 +108,12 @@ function sayLook(system: System, at: string, bench: Bench): { say: string; why: 
       why: `The ${partById(system, of)?.name} closes the valve where it senses less than its label asks for. Power off while the lead is opened.`,
       caution: GAS,
     }
+  if (what === 'contacts')
+    return {
+      say: `Look at the contacts of the ${partById(system, of)?.name}: clean, burned, or is something between them?`,
+      why: 'Pitted black faces pass no volts, or only part of them; insects and dirt keep the armature from closing.',
+      caution: 'Power off, and proved dead at the line side, before the cover comes off.',
+    }
   if (at === 'fuse')
     return {
       say: 'Look at the fuse in the slot: good or blown?',

@@ -115,6 +115,24 @@ export function ofLoad(laboratory: Laboratory, { part }: Fault): Separation | nu
   }
 }
 
+/** Volts across a line contact whose armature is in: a sound one has none there. */
+export function ofFaces(laboratory: Laboratory, { part }: Fault): Separation | null {
+  const { system } = laboratory
+  const coil = partsOf(system, 'coil').find(({ id }) => id === part)
+  if (!coil?.contact) return null
+  const [a, b] = coil.contact.map((name) => terminalPoint(name, coil.place))
+  const probes: Probes = [{ probe: { meter: 'volts', a, b }, place: coil.place }]
+  const calls = callsThatMove(laboratory, { meter: 'look', at: coil.id })
+  return {
+    ways: (bench) => calls.flatMap((call) => probes.map((one) => ({ ...one, bench: { ...whole(system, bench), call } }))),
+    isMade: (observations) =>
+      observations.some(
+        ({ bench, probe }) =>
+          isOneOf(probes, probe) && bench.power && (bench.jumpers.length > 0 || calls.some((call) => call === bench.call)),
+      ),
+  }
+}
+
 const STILL: ReadonlySet<string> = new Set(['still', 'not as called'])
 
 /** What a bench makes run, wherever one stands on it and since when. */

@@ -6,7 +6,8 @@ import { ohmsCandidates } from '@/src/core/diagnosis/planner/ohms-candidates'
 import { withJumper } from '@/src/core/diagnosis/planner/with-jumper'
 import { lowVoltageNodes } from '@/src/core/faults/low-voltage'
 import { type Probe, probeKey } from '@/src/core/readings/check'
-import { flameOf, flameSignalOf, landingsAt, parseLook } from '@/src/core/readings/look-target'
+import { seenContacts } from '@/src/core/readings/contact-looks'
+import { contactsOf, flameOf, flameSignalOf, landingsAt, parseLook } from '@/src/core/readings/look-target'
 import { isLinePoint } from '@/src/core/readings/predict'
 import { seenSwitches } from '@/src/core/readings/switch-looks'
 import { wholeLooks } from '@/src/core/readings/working'
@@ -39,6 +40,7 @@ function asFound(system: System, bench: Bench): Candidate[] {
     if (holds !== 'none' && slotOf(system, bench, id).holds === 'as-found' && !slotOf(system, bench, id).open)
       probes.push({ probe: { meter: 'look', at: id }, place })
   for (const { id, place } of seenSwitches(system)) probes.push({ probe: { meter: 'look', at: id }, place })
+  if (!bench.power) for (const { id, place } of seenContacts(system)) probes.push({ probe: { meter: 'look', at: contactsOf(id) }, place })
   const candidates: Candidate[] = [{ bench, probes }]
   if (bench.power) candidates.push({ bench, probes: wholeLive(system) })
   return candidates

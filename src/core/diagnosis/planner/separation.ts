@@ -1,5 +1,5 @@
 import { deadApart, liveAt, loadedAt, type Probes, type Separation } from '@/src/core/diagnosis/planner/apart'
-import { ofArmature, ofCopper, ofDelay, ofItsVolts, ofLoad } from '@/src/core/diagnosis/planner/apart-live'
+import { ofArmature, ofCopper, ofDelay, ofFaces, ofItsVolts, ofLoad } from '@/src/core/diagnosis/planner/apart-live'
 import { ofContact, ofOpenContact, ofOutput, ofStuck, ofWeld } from '@/src/core/diagnosis/planner/apart-past'
 import { faultFamilies } from '@/src/core/faults/families'
 import type { Fault } from '@/src/core/faults/fault'
@@ -13,6 +13,8 @@ export function separationsOf(laboratory: Laboratory, fault: Fault): readonly Se
   if (faultFamilies[fault.family].readApart === 'winding') return ofWinding(laboratory.system, fault)
   if (faultFamilies[fault.family].readApart === 'armature')
     return [ofArmature(laboratory, fault), ofItsVolts(laboratory, fault)].flatMap((one) => (one ? [one] : []))
+  if (faultFamilies[fault.family].readApart === 'faces')
+    return [ofArmature(laboratory, fault), ofFaces(laboratory, fault)].flatMap((one) => (one ? [one] : []))
   if (faultFamilies[fault.family].readApart === 'contact')
     return [ofContact(laboratory.system, fault), ofOpenContact(laboratory.system, fault)].flatMap((one) => (one ? [one] : []))
   // What is said to give nothing may give it into a short: its lead is read to the metal.
@@ -57,6 +59,7 @@ function separationOf(laboratory: Laboratory, fault: Fault): Separation | null {
     case 'clip':
       return ofClip(system, fault)
     case 'armature':
+    case 'faces':
     case 'contact':
     case 'copper':
     case 'winding':
