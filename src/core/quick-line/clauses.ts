@@ -85,7 +85,13 @@ const TOLD_FIRST =
 
 /** What is concluded from a reading ("so it is not closing") is a remark beside it. */
 const concluded = (joint: string, left: string, right: string, reader: Reader): Said =>
-  /\b(?:so|because|cause)\b/i.test(joint) && !/\d/.test(right) ? withNote(readClauses(left, reader), right) : null
+  (/\b(?:so|because|cause)\b/i.test(joint) && !/\d/.test(right)) || (/\d/.test(left) && JUDGES_IT.test(right.trim()))
+    ? withNote(readClauses(left, reader), right)
+    : null
+
+/** `R to Y 0, it's closed`. */
+const JUDGES_IT =
+  /^(?:so )?(?:it|that|they)(?:['’]?s| is|['’]?re| are) (?:closed|made|open|good|ok|okay|fine|bad|shorted|normal|right|high|low|about right)$/i
 
 /** Several things said with no sign between them: of two at once, or one after the other. Each has to say something that is weighed. */
 function unsigned(text: string, reader: Reader): string | null {

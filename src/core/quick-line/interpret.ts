@@ -18,6 +18,8 @@ export function interpret(text: string, the: Sentence): Said {
   // What it does not do is nothing that it did, and what it did some time ago is told.
   if (/\b(?:not|isnt|stopped|no longer|quit|never) (?:chatter|buzz|humm?|click)/.test(text)) return null
   if (/\b(?:was|were)\b.*\b(?:earlier|before|yesterday|last (?:night|week|time|year))\b/.test(text)) return null
+  // What is gone, or is one of several, is not what stands there.
+  if (/\b(?:goes|went|gone) away\b|\bdisappear|\bonly one\b/.test(text)) return null
   // A valve that stays in a mode holds nothing.
   if (/\b(?:stuck|stays?|staying|stayed) in (?:heat|cool)/.test(text))
     return /\bvalve\b|\brv\b/.test(text)

@@ -174,6 +174,13 @@ export function meaningOf(text: string, the: Sentence, isLenient = false): Meani
   }
 
   for (let at = 0; at < words.length; ) {
+    const last = numbers.at(-1)
+    // An A behind a number is amps, and no article.
+    if (words[at] === 'a' && last?.unit === null && /^-?\d*\.?\d+$/.test(words[at - 1] ?? '')) {
+      last.unit = 'A'
+      at++
+      continue
+    }
     let length = Math.min(LONGEST_NAME, words.length - at)
     while (length > 0 && !take(words.slice(at, at + length).join(' '), words[at + length])) length--
     if (length === 0) {

@@ -66,7 +66,9 @@ const readBetween: Reading = (meaning, the) => {
       ? null
       : (the.voltsAt(`${letter.toLowerCase()}${where}`, 'X')?.replace('X V', 'jumps between 20 and 28') ?? null)
   if (number)
-    return number.unit === 'ohm' || number.value > 60 ? null : the.voltsAt(`${letter.toLowerCase()}${where}`, String(number.value))
+    return number.unit === 'ohm' || number.unit === 'A' || number.value > 60
+      ? null
+      : the.voltsAt(`${letter.toLowerCase()}${where}`, String(number.value))
   return has(meaning, 'none', 'dead', 'idle') ? the.voltsAt(`${letter.toLowerCase()}${where}`, '0') : null
 }
 

@@ -39,6 +39,10 @@ export const spokenRules: readonly Rule[] = [
     () => 'fuse blown',
   ),
   rule('(?:put|stuck|threw|dropped|installed)(?: in)? (?:new|another|fresh) (?:one|fuse)(?: in)?', () => 'fuse in'),
+  rule(
+    '(?:put|hooked|clipped|stuck|wired|plugged|have|rigged|set)(?: up| in)? (?:(\\d+) ?(?:a|amp|amps) )?(?:pocket |lamp |test |resettable )?breaker (?:in )?(?:where|in place of where) fuse (?:goes|was|sits|is|used to be|belongs)',
+    (_, size) => (size ? `breaker ${size} in` : 'breaker in'),
+  ),
   rule('(?:new |fresh |another )(?:(\\d+) ?(?:a|amp) )?fuse(?: is)? (?:in|installed)(?: slot)?', (_, size) =>
     size ? `fuse ${size} in` : 'fuse in',
   ),
@@ -158,14 +162,6 @@ export const spokenRules: readonly Rule[] = [
     const coil = coilMeant(the)
     return coil ? `ohms across ${coil} ${open ? 'OL' : ohms}` : { asks: 'Which coil? Say its part: "contactor coil 12 ohms".' }
   }),
-  rule(
-    `(?:voltage|volts|24 ?v|24 ?volts|it)(?: (?:drops?|sags?|falls?|goes|pulls|pulled|dropped|sagged))(?: down)? to ${NUMBER} ?${VOLTS}?(?: (?:on|when|with|as soon as|once|during)(?: call)?(?: for)? ?(.*?)(?: (?:is called|comes on|is on|kicks on|call|calls))?)?`,
-    (the, volts, call) => {
-      const called = call ? the.call(call) : null
-      const read = the.voltsAt(the.state.bench.place, volts)
-      return read && `${called ? `call ${called}; ` : ''}${read}`
-    },
-  ),
   rule(`${NUMBER} ?${VOLTS}? (?:out of|out from|off) transformer`, (the, volts) => the.voltsAt('transformer', volts)),
   rule(`transformer ${NUMBER} ?${VOLTS}? in,?(?: and| but)? ${NUMBER} ?${VOLTS}? out`, (the, one, other) => {
     const [first, second] = [lineSide(the, one), the.voltsAt('transformer', other)]

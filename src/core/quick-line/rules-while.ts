@@ -34,11 +34,11 @@ function byItself(the: Sentence, what: string, read: string): string | null {
 
 export const whileRules: readonly Rule[] = [
   rule(
-    `(.+?) (?:by itself|alone|isolated|on its own|out of circuit|off its leads|with (?:its )?leads off)(?: is| reads?| reading| measures?| ohms(?: out)?)*(?: at)? (ol|open|${NUMBER})(?: ?ohms?)?`,
+    `(.+?) (?:by itself|alone|isolated|on its own|out of circuit|off its leads|(?:with )?(?:its )?leads off)(?: is| reads?| reading| measures?| ohms(?: out)?)*(?: at)? (ol|open|${NUMBER})(?: ?ohms?)?`,
     (the, what, read) => byItself(the, what, read),
   ),
   rule(
-    `(.+?) (?:is |reads? |reading |measures? )*(ol|open|${NUMBER})(?: ?ohms?)? (?:by itself|alone|isolated|on its own|out of circuit|off its leads|with (?:its )?leads off)`,
+    `(.+?) (?:is |reads? |reading |measures? )*(ol|open|${NUMBER})(?: ?ohms?)? (?:by itself|alone|isolated|on its own|out of circuit|off its leads|(?:with )?(?:its )?leads off)`,
     (the, what, read) => byItself(the, what, read),
   ),
   rule(`([a-z]\\d?) (?:is )?(?:hot|live|energized|has voltage) (?:to|against) ${GROUND}`, (the, letter) =>

@@ -17,6 +17,7 @@ import { putBackRules } from '@/src/core/quick-line/rules-put-back'
 import { remarkRules } from '@/src/core/quick-line/rules-remarks'
 import { runningRules } from '@/src/core/quick-line/rules-running'
 import { runRules } from '@/src/core/quick-line/rules-runs'
+import { sagRules } from '@/src/core/quick-line/rules-sags'
 import { seenRules } from '@/src/core/quick-line/rules-seen'
 import { spokenRules } from '@/src/core/quick-line/rules-spoken'
 import { stripRules } from '@/src/core/quick-line/rules-strip'
@@ -60,6 +61,7 @@ export function inTheGrammar(
 /** Every rule, in the order in which they are asked, each with the words that it needs. */
 const asked: readonly (Rule & { readonly needs: readonly (readonly string[])[] })[] = [
   ...contactRules,
+  ...sagRules,
   ...impliedRules,
   ...putBackRules,
   ...whileRules,

@@ -24,6 +24,7 @@ export function unheard(line: string, drafts: readonly EntryDraft[], system: Sys
     lostLetter(line, the, heard) ??
     lostWords(line, the, heard) ??
     lostState(line, the, drafts) ??
+    lostTrial(line, drafts) ??
     lostEnd(line, state, drafts) ??
     lostOutput(line, the, heard)
   )
@@ -69,6 +70,20 @@ function lostState(line: string, the: Sentence, drafts: readonly EntryDraft[]): 
   if (part === null || /\d ?v? in\b|\bin \d|\bout \d/i.test(line)) return null
   const isSeen = drafts.some((draft) => draft.kind === 'note' || (draft.kind === 'reading' && draft.probe.meter === 'look'))
   return isSeen || drafts.every((draft) => draft.kind === 'bench') ? null : `${name} ${how}`
+}
+
+/** That it tripped, or held, where nothing of it is entered; and that something is gone again, where only its being there is. */
+function lostTrial(line: string, drafts: readonly EntryDraft[]): string | null {
+  const isTold = drafts.some(
+    (draft) => draft.kind === 'note' || draft.kind === 'trip' || (draft.kind === 'reading' && draft.probe.meter !== 'volts'),
+  )
+  const [trial] =
+    /\b(?<!so (?:it )?)(?:trips|tripped|(?:fuse|breaker|it) (?:still )?(?:holds|held)|(?:fuse|breaker|it) (?:pops|popped|blew|blows))\b/i.exec(
+      line,
+    ) ?? []
+  if (trial !== undefined && !isTold) return trial
+  const [gone] = /\b(?:goes|went) away\b|\bdisappear(?:s|ed)\b|\bshort (?:is )?gone\b/i.exec(line) ?? []
+  return gone === undefined || drafts.some(({ kind }) => kind === 'note') ? null : gone
 }
 
 const OF_THE_BENCH: ReadonlySet<EntryDraft['kind']> = new Set(['bench', 'reading', 'trip', 'note'])
@@ -138,6 +153,12 @@ function isLostReading(words: readonly string[], at: number, { held, kept }: Hea
   const value = Number.parseFloat(word)
   const isOfSeveral = NUMBERED.test(before) && (value <= MOST_OF_A_KIND || !PART_NUMBERED.test(before))
   if (!/^\d*\.?\d+(?:v|ohms?)?$/.test(word) || /^\d/.test(after) || COUNTS.test(after) || isOfSeveral) return false
+  // 24 drops to 12: what it should be.
+  if (
+    /^(?:drop|sag|fall|fell|dip|goes|went)/.test(after) ||
+    (/^v(?:olts?)?$/.test(after) && /^(?:drop|sag|fall|fell|dip)/.test(words[at + 2] ?? ''))
+  )
+    return false
   // What a thermostat is set to is in its call.
   const beside = /^(?:cool|heat)/.test(after) ? after : before
   const isSetpoint = value > 40 && value < 95 && /^(?:cool|heat|cooling|heating|set|to|at|on)$/.test(beside)

@@ -1,0 +1,52 @@
+import { asks, NUMBER, type Rule, rule, type Said, VOLTS } from '@/src/core/quick-line/rule'
+import type { Sentence } from '@/src/core/quick-line/sentence'
+
+/** Volts that fall once something is called: read on that call, and not at rest. */
+
+const SUBJECT =
+  '(?:it|24 volts|voltage|volts|control(?: voltage)?|low voltage|transformer(?: secondary)?|secondary|r(?: ?[-/] ?| to | and | )?c|rc|r)'
+const FALLS =
+  '(?:drops?|dropped|dropping|sags?|sagged|sagging|falls?|fell|dips?|dipped|tanks?|tanked|crashes|crashed|goes down|went down|comes down|came down|(?:pulls?|pulled|drags?|dragged)(?: it)? down)(?: down| off)?'
+const WHEN = '(?:on|in|with|when|whenever|as soon as|once|during|if|under|second)'
+
+/** What a letter calls. */
+const CALLED_BY: Readonly<Record<string, string>> = { y: 'cool', y1: 'cool', g: 'fan', w: 'heat', w1: 'heat' }
+
+/** The call that words like "when it calls for cool", "with Y on" speak of: null where they name none, "" for one that is not said. */
+function callIn(the: Sentence, when: string): string | null {
+  const bare = when
+    .replace(/^(?:it|i|we|you|stat|thermostat|there is) /, '')
+    .replace(/^(?:calls?|calling|called|ask(?:s|ed|ing)?|turn(?:s|ed)?|set|goes|went|switch(?:es|ed)?) ?(?:for|on|to|in|into)? ?/, '')
+    .replace(
+      / ?(?:is )?(?:call|calls|called|calling|mode|on|comes on|came on|kicks (?:in|on)|starts?|gets power|energized|hot|is on|runs?|running)$/,
+      '',
+    )
+    .trim()
+  if (bare === '' || /^(?:call|load|it)$/.test(bare)) return ''
+  return the.call(CALLED_BY[bare] ?? bare)
+}
+
+function sags(the: Sentence, from: string, volts: string, when: string): Said {
+  const read = the.voltsAt(the.state.bench.place, volts)
+  if (read === null || !the.state.bench.power) return null
+  const call = when ? callIn(the, when) : ''
+  if (call === null) return null
+  if (call === '' && the.state.bench.call === 'off' && the.state.bench.jumpers.length === 0)
+    return when ? { asks: `On which call does it fall to ${volts} V? Say "call cool; R-C ${volts}".` } : null
+  if (call === '' || call === the.state.bench.call) return read
+  const before = from && the.state.bench.call === 'off' ? `${the.voltsAt(the.state.bench.place, from)}; ` : ''
+  return `${before}call ${call}; ${read}`
+}
+
+export const sagRules: readonly Rule[] = [
+  rule(`(?:${SUBJECT} )?${FALLS} (?:from ${NUMBER} ?${VOLTS}? )?to ${NUMBER} ?${VOLTS}?(?:,? ${WHEN} (.+))?`, sags),
+  rule(`${NUMBER} ?${VOLTS}? ${FALLS} to ${NUMBER} ?${VOLTS}?(?:,? ${WHEN} (.+))?`, sags),
+  rule(`${WHEN} (.+?),? (?:${SUBJECT} )?${FALLS} (?:from ${NUMBER} ?${VOLTS}? )?to ${NUMBER} ?${VOLTS}?`, (the, when, from, volts) =>
+    sags(the, from, volts, when),
+  ),
+  // Which of several runs is the whole of what is told.
+  asks(
+    'only (?:one|1|half) (?:of )?(?:compressors?|contactors?|fans?|stages?|dampers?|strips?)(?: .*)?',
+    'Which one? Say what each does: "compressor runs; compressor 2 still".',
+  ),
+]
