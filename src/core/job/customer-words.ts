@@ -73,7 +73,7 @@ const symptomWords: readonly { readonly symptom: Symptom; readonly says: RegExp 
   {
     symptom: 'fuse-now-and-then',
     says: new RegExp(
-      `\\b${OPENED} (?:again )?(?:now and then|every (?:few|couple|other|so)|once in a while|sometimes|off and on|on and off|occasionally|randomly|at random|intermittently|from time to time|once a|twice a|for no reason)|\\b(?:gone|goes|going|went) through (?:\\d+|two|three|four|five|several|a few|a couple|a bunch)(?: of)? fuses\\b|\\bkeeps? (?:blowing|popping|eating|burning) (?:up |out )?(?:the )?fuses\\b|\\bfuses? keeps? (?:on )?(?:blowing|popping|going|tripping|burning)\\b|\\b(?:second|third|fourth|2nd|3rd|4th) fuse\\b`,
+      `\\b${OPENED} (?:again )?(?:now and then|every (?:few|couple|other|so)|once in a while|sometimes|off and on|on and off|occasionally|randomly|at random|intermittently|from time to time|once a|twice a|for no reason|(?:about |maybe )*every \\d+ (?:sec|min|hour|day)\\w*|(?:only )?(?:when|after|if) (?:it |its |it is )?(?:rains|raining|rain|rained|wet|damp)|in the rain|at night|overnight)|\\b(?:gone|goes|going|went) through (?:\\d+|two|three|four|five|several|a few|a couple|a bunch)(?: of)? fuses\\b|\\bkeeps? (?:blowing|popping|eating|burning) (?:up |out )?(?:the )?fuses\\b|\\bfuses? keeps? (?:on )?(?:blowing|popping|going|tripping|burning)\\b|\\b(?:second|third|fourth|2nd|3rd|4th) fuse\\b`,
     ),
   },
   {

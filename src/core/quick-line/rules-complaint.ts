@@ -6,6 +6,9 @@ const MODE =
   '(?:(?:emergency|aux|auxiliary|backup|second stage|2nd stage) )?(?:heat|heating|cool|cooling|ac|a/c|air|air ?conditioning|air conditioner)(?: (?:mode|side))?'
 const NOT = '(?:is not|isnt|wont|will not|doesnt|does not|didnt|not|never)'
 
+const SOMETIME =
+  '(?:(?:about |maybe |like )*every (?:\\d+|few|couple|other|so often|now and then|time it (?:rains|gets (?:wet|hot|cold)))(?: .*)?|(?:only )?(?:when|if|after|whenever) (?:it is |its |it |theres |there is )?(?:rains|raining|rain|rained|wet|damp|hot out|cold out|windy|storms?|gets (?:wet|hot|cold)|heavy rain)|in (?:the )?(?:rain|wet weather)|at night|overnight|in (?:the )?(?:morning|afternoon|evening)s?|on (?:hot|cold|rainy|wet) days)'
+
 const TELLER = '(?:customer|cust|homeowner|home owner|owner|tenant|client|lady|caller)'
 
 /** Nothing was read and nothing is called: what is said now is what the house was reported to do. */
@@ -81,6 +84,11 @@ export const complaintRules: readonly Rule[] = [
   ),
   rule(
     '(?:it )?(?:keeps?|kept) (?:blowing|popping|eating) (?:up )?fuses|(?:(?:breaker|fuse|it) (?:blows|pops|trips)|(?:blows|pops|eats|blowing) fuses?)(?: (?:now and then|every so often|every few \\S+|once in a while|off and on|on and off|from time to time|occasionally|intermittently|at random|randomly))(?: .*)?',
+    (the) => the.asComplaint(),
+  ),
+  // When it goes is told, and was not seen.
+  rule(
+    `(?:it |fuse |breaker )?(?:only |just |always )?(?:trips|blows|pops|goes|kicks(?: out)?|tripping|blowing|popping)(?: (?:it|fuse|breaker|fuses))? ${SOMETIME}(?: .*)?|(?:only |always )?(?:trips|blows|pops|goes)(?: fuse| fuses)? (?:in|during|on) defrost(?: .*)?`,
     (the) => the.asComplaint(),
   ),
   rule('(?:.+ )?(?:smells?|smelled|smelt|odou?r)(?: .+)?|(?:smoke|smoking|smoky)(?: .+)?|(?:.+ )(?:smoke|smoking)', (the) =>

@@ -41,6 +41,20 @@ export const whileRules: readonly Rule[] = [
     `(.+?) (?:is |reads? |reading |measures? )*(ol|open|${NUMBER})(?: ?ohms?)? (?:by itself|alone|isolated|on its own|out of circuit|off its leads|(?:with )?(?:its )?leads off)`,
     (the, what, read) => byItself(the, what, read),
   ),
+  // What feeds a thermostat is good, or dead.
+  rule('(r[ch]?) (?:is |looks |side )*(good|fine|ok|hot|live|dead|out|nothing)', (the, letter, how) =>
+    the.state.bench.power && the.isLetter(letter)
+      ? (the.voltsAt(letter, 'X')?.replace('X V', /^(?:dead|out|nothing)$/.test(how) ? '0 V' : 'jumps between 20 and 28') ?? null)
+      : null,
+  ),
+  rule(
+    '([a-z]\\d?) (?:is |was )?not (?:energized|hot|live|powered|getting power|getting 24)(?: (?:on|in|with|during) (.+))?',
+    (the, letter, when) => {
+      const call = when ? the.call(when === 'second stage' && /^w/.test(letter) ? 'second stage heat' : when) : null
+      const read = the.state.bench.power && the.isLetter(letter) ? the.voltsAt(letter, '0') : null
+      return read && (when ? call && `call ${call}; ${read}` : read)
+    },
+  ),
   rule(`([a-z]\\d?) (?:is )?(?:hot|live|energized|has voltage) (?:to|against) ${GROUND}`, (the, letter) =>
     the.state.bench.power && the.isLetter(letter) ? `${the.letter(letter)}-gnd jumps between 20 and 28 V` : null,
   ),

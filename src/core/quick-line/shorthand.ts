@@ -18,6 +18,9 @@ const ofTrips: readonly Shortened[] = [
   [/^(proved .+\d.*?),? (?:and )?(cool|heat|fan|cooling|heating) (?=\d[\d.]* ?a\b)/i, '$1; proved $2 '],
   // What a fuse is rated is not what was read through it.
   [/^((?:the )?fuse (?:is |was )?(?:open|blown|good|ok|fine)),? (?:it(?: is|[’']s) )?(?:an? )?(\d+) ?(?:a|amps?)$/i, '$1; note $2 A fuse'],
+  [/\b(?:it|the furnace|furnace|the heater) (?:lit|lit up|lights|lights up|ignites|ignited|lit off|lights off)$/i, 'burners lit'],
+  [/ (?:when|as) (?:i|we) (?:got|get|came|arrived|found it)(?: here| there| out| on site)?$/i, ''],
+  [/^(?:the )?(?:heat pump|system|unit|it|hp)(?: is)? in (heat|cool|heating|cooling)(?: mode)?(?=,)/i, 'call for $1'],
   [/^(.+\block(?:ed )?out),? (?:and )?(?:i )?reset it$/i, '$1; note reset it'],
   [
     /^((?:the )?fuse (?:blew|popped)(?: again)?),? (when it (?:got|gets|was) (?:cold|hot|wet|warm).*|after (?:the|a) (?:rain|storm).*|last (?:night|week).*)$/i,

@@ -177,8 +177,10 @@ function exceptions(words: readonly Word[], at: number): string[] {
 
 /** The next result is of the calls before it: nothing behind it that it could be of, and no sign between. */
 function isFollowed(words: readonly Word[], at: number): boolean {
-  const next = words.findIndex((word, index) => index > at && (word.is === 'result' || word.is === 'comma' || word.is === 'except'))
-  return next >= 0 && words[next].is === 'result' && !leadsToCall(words, next)
+  const isSign = ({ is }: Word, index: number) =>
+    is === 'result' || is === 'comma' || is === 'except' || (is === 'not' && isEnd(words, index))
+  const next = words.findIndex((word, index) => index > at && isSign(word, index))
+  return next >= 0 && (words[next].is === 'not' || (words[next].is === 'result' && !leadsToCall(words, next)))
 }
 
 /** A result with its calls behind it: trips on cool. */

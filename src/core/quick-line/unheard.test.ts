@@ -3,6 +3,7 @@ import { readQuickLine } from '@/src/core/quick-line/read-line'
 import { systemById } from '@/src/core/wiring/systems/catalogue'
 import { hear } from '@/tests/lines/measure'
 import { standingAt as at } from '@/tests/lines/speech'
+import { drafts, standing } from '@/tests/setup/standing'
 
 const read = (system: string, before: ReturnType<typeof at>, line: string) => {
   const found = systemById(system)
@@ -60,5 +61,27 @@ describe('what a line names', () => {
       ok: false,
       problem: 'Which red? Say "stat red" or "outdoor red".',
     })
+  })
+})
+
+describe('what contradicts itself, or belongs elsewhere, is asked after', () => {
+  it('one part is not seen to do two things at once', () => {
+    const read = standing('heat-pump-o', 'indoor', 'on', { do: 'call', call: 'cool' })
+    const heard = read("fan comes on, outdoor doesn't")
+    expect(
+      heard.ok && heard.drafts.filter((draft) => draft.kind === 'reading' && JSON.stringify(draft.probe).includes('blower')).length,
+    ).not.toBe(2)
+    expect(drafts(standing('rooftop-gas', 'package', 'on'), 'rollout tripped, reset it')).toHaveLength(2)
+  })
+
+  it('what was read at a place is not read at another one with a walk behind it', () => {
+    expect(standing('zoned-furnace-ac', 'panel', 'on')('stat 2 Y to C 25 at the panel').ok).toBe(false)
+  })
+
+  it('when it goes is told, and was not seen', () => {
+    const told = (line: string) => drafts(standing('heat-pump-o', 'indoor', 'on', { do: 'call', call: 'cool' }), line)
+    for (const line of ['only trips when it rains', 'trips about every 45 minutes'])
+      expect(told(line)).toMatchObject([{ kind: 'complaint', complaint: { symptoms: ['fuse-now-and-then'] } }])
+    expect(told('blows fuse in defrost')).toMatchObject([{ kind: 'complaint' }])
   })
 })

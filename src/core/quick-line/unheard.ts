@@ -25,6 +25,8 @@ export function unheard(line: string, drafts: readonly EntryDraft[], system: Sys
     lostWords(line, the, heard) ??
     lostState(line, the, drafts) ??
     lostTrial(line, drafts) ??
+    otherThanSeen(line, drafts) ??
+    otherPlace(line, the, drafts) ??
     lostEnd(line, state, drafts) ??
     lostOutput(line, the, heard)
   )
@@ -60,6 +62,8 @@ function lostState(line: string, the: Sentence, drafts: readonly EntryDraft[]): 
   )
   const [, runs] = /, ?(?:and |it |then )*((?:runs|works)(?: fine| now)?)$/i.exec(line.trim()) ?? []
   if (runs !== undefined && !isTold) return runs
+  const [lit] = /\b(?:it|burners?|furnace) (?:lit|lights|lit up|fires|fired|fired up|ignites|ignited)\b/i.exec(line) ?? []
+  if (lit !== undefined && !isTold) return lit
   const [, board] = /\b(board (?:is )?(?:dead|dark|steady|flashing))$/i.exec(line.trim()) ?? []
   if (board !== undefined && !isTold) return board
   const [, name, how] =
@@ -70,6 +74,42 @@ function lostState(line: string, the: Sentence, drafts: readonly EntryDraft[]): 
   if (part === null || /\d ?v? in\b|\bin \d|\bout \d/i.test(line)) return null
   const isSeen = drafts.some((draft) => draft.kind === 'note' || (draft.kind === 'reading' && draft.probe.meter === 'look'))
   return isSeen || drafts.every((draft) => draft.kind === 'bench') ? null : `${name} ${how}`
+}
+
+/** Two things that are seen of one part at once: one of them was said of another part. One after the other is told so. */
+function otherThanSeen(line: string, drafts: readonly EntryDraft[]): string | null {
+  if (
+    /\b(?:then|after|before|until|again|reset|stops?|stopped|quits?|shuts?|drops?|dies|died|goes|cuts?|buzz\w*|hum\w*|chatter\w*)\b/i.test(
+      line,
+    )
+  )
+    return null
+  const seen = new Map<string, string>()
+  for (const draft of drafts) {
+    if (draft.kind === 'bench') seen.clear()
+    if (draft.kind !== 'reading' || draft.probe.meter !== 'look') continue
+    const { at } = draft.probe
+    const word = JSON.stringify(draft.answer)
+    if ((seen.get(at) ?? word) !== word)
+      return (
+        line
+          .trim()
+          .split(/,\s*|\s+(?:but|and)\s+/)
+          .at(-1) ?? line
+      )
+    seen.set(at, word)
+  }
+  return null
+}
+
+/** Read here, and walked to the place that is named: what was read there. */
+function otherPlace(line: string, the: Sentence, drafts: readonly EntryDraft[]): string | null {
+  const last = drafts.at(-1)
+  const [, said] = /\b(?:at|in|on) (?:the )?([a-z][a-z ]+)$/i.exec(line.trim()) ?? []
+  const isWalk =
+    last?.kind === 'bench' && last.change.do === 'walk' && said !== undefined && the.place(said.toLowerCase()) === last.change.place
+  const isRead = drafts.some((draft) => draft.kind === 'reading' && draft.probe.meter !== 'look')
+  return isWalk && isRead ? `at the ${said}` : null
 }
 
 /** That it tripped, or held, where nothing of it is entered; and that something is gone again, where only its being there is. */
