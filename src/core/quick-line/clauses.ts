@@ -23,7 +23,7 @@ export interface Reader {
 
 /** What stands between two clauses. A condition is said after what it leads to, and is there before it: trips with G off. */
 const JOINTS =
-  /\s*[,:]\s+(?:and\s+|but\s+|then\s+|so\s+|now\s+)*|\s+[-–]\s+(?=[a-z]{3,})|\s+(?<condition>with|when|whenever|while|once|as soon as|the (?:second|minute|moment)|after|if)\s+|\s+(?:but|and|so|because|cause|plus|yet|though)\s+(?:now\s+|then\s+|it\s+still\s+)?|\s+(?=[A-Z][A-Za-z0-9]?(?:\s?[-/&]\s?|\s)[A-Z][A-Za-z0-9]?\s+[\d.])|(?<=\d)\s+(?=[a-z][a-z]\d? [\d.]+\b)|(?<=\d)\s+(?=[a-z]\d? to (?:c|gnd|ground|common|[a-z]\d?) (?:[\d.]+|ol)\b)|(?<=\d)(?<!\b(?:zone|stat|damper|stage|compressor|on|at) \d)\s+(?=[gywob]\d? \d+(?:\.\d+)?\b(?! ?(?:min|sec|hour|time)))|(?<=\d ?(?:[vV]|volts)?)(?<!\b(?:zone|stat|damper) \d)\s+(?=[A-Z][a-z0-9]?\s+(?:has |reads |is |shows |to (?:ground|gnd|common|[A-Z]\w?) )?[\d.])/g
+  /\s*[,:]\s+(?:and\s+|but\s+|then\s+|so\s+|now\s+)*|\s+[-–]\s+(?=[a-z]{3,})|\s+(?<condition>with|when|whenever|while|once|as soon as|the (?:second|minute|moment|instant)|after|if)\s+|\s+(?:but|and|so|because|cause|plus|yet|though)\s+(?:now\s+|then\s+|it\s+still\s+)?|\s+(?=[A-Z][A-Za-z0-9]?(?:\s?[-/&]\s?|\s)[A-Z][A-Za-z0-9]?\s+[\d.])|(?<=\d)\s+(?=[a-z][a-z]\d? [\d.]+\b)|(?<=\d)\s+(?=[a-z]\d? to (?:c|gnd|ground|common|[a-z]\d?) (?:[\d.]+|ol)\b)|(?<=\d)(?<!\b(?:zone|stat|damper|stage|compressor|on|at) \d)\s+(?=[gywob]\d? \d+(?:\.\d+)?\b(?! ?(?:min|sec|hour|time)))|(?<=\d ?(?:[vV]|volts)?)(?<!\b(?:zone|stat|damper) \d)\s+(?=[A-Z][a-z0-9]?\s+(?:has |reads |is |shows |to (?:ground|gnd|common|[A-Z]\w?) )?[\d.])/g
 
 /** Kept whole as a note: a contactor pushed in by hand, wires cut and capped, a fan this record does not have. The bench knows none of it. */
 export const NOTE_ONLY =

@@ -2,7 +2,7 @@ import { cableTowards } from '@/src/core/quick-line/meaning'
 import { findCable } from '@/src/core/quick-line/names'
 import { leading, type Sentence } from '@/src/core/quick-line/sentence'
 import { conductorEnd, type Point, parsePoint } from '@/src/core/wiring/point'
-import { type Cable, partById } from '@/src/core/wiring/system'
+import { type Cable, cableById, partById } from '@/src/core/wiring/system'
 
 /** What comes off other than a wire: a jumper, a panel, a thermostat, the lead of a part. */
 export function takenOff(the: Sentence, what: string): string | null {
@@ -74,6 +74,23 @@ function liftEnds(the: Sentence, cable: Cable, place: string): string | null {
     .map((conductor) => conductorEnd(cable.id, conductor.id, place))
     .filter((end) => !the.state.bench.lifted.includes(end))
   return ends.length === 0 ? null : ends.map((end) => `lift ${end}`).join('; ')
+}
+
+/**
+ * What was taken off last goes back: a whole cable where all of it came off there, else the one wire, or the plug; "them" is all that is off of
+ * that cable.
+ */
+export function landLast({ system, state }: Sentence, isSeveral: boolean): string | null {
+  const { lifted, unplugged } = state.bench
+  const last = lifted.at(-1)
+  if (last === undefined) return unplugged.length > 0 ? `plug ${unplugged[unplugged.length - 1]}` : null
+  const { cable: id, place } = parsePoint(last)
+  const cable = id === null ? undefined : cableById(system, id)
+  const side = cable?.between.indexOf(place ?? '') ?? -1
+  const ends = lifted.filter((end) => parsePoint(end).cable === id && parsePoint(end).place === place)
+  const landed = cable?.conductors.filter(({ lands }) => side >= 0 && lands[side] !== null).length ?? 0
+  const back = isSeveral || (landed > 1 && ends.length === landed) ? ends : [last]
+  return back.map((end) => `land ${end}`).join('; ')
 }
 
 /** Every conductor of a cable that is lifted goes back on its screw. */

@@ -116,7 +116,9 @@ const marked: Reading = (meaning, the) => {
   const [oneCable, another] = system.cables.filter(({ between }) => between.includes(places[0] ?? state.bench.place))
   const along = another ? undefined : oneCable?.id
   const wires = letters.filter(({ letter }) => !isGroundWord(letter))
-  if (wires.length === 1 && mark === 'rubbed') {
+  // Pinched or worn is a mark; copper shows where the insulation is gone.
+  const isBare = /\b(?:bare|skinned|nick(?:ed|s)?|cut|frayed|copper|touch\w*|through|rub(?:bed|s|bing)?)\b/.test(meaning.text)
+  if (wires.length === 1 && mark === 'rubbed' && isBare) {
     const [wire] = wires
     const cable = wire.cable ?? cables[0] ?? along
     return cable === undefined

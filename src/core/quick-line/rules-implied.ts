@@ -1,4 +1,5 @@
 import { letterOfColour } from '@/src/core/quick-line/colours'
+import { landLast } from '@/src/core/quick-line/hands'
 import { cableTowards } from '@/src/core/quick-line/meaning'
 import { asks, NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
 import { leading, loadOf, type Sentence, statHere } from '@/src/core/quick-line/sentence'
@@ -142,8 +143,9 @@ export const impliedRules: readonly Rule[] = [
   ),
   rule('(?:transformer|primary|it)(?: is| was)? on (?:the )?\\d+(?: ?v| volt)? tap(?: .*)?', (the) => the.asNote()),
   // What was taken off last goes back.
-  rule('(?:land|landed|put|hooked|reconnected|put back) it(?: back)?(?: on| up)?', (the) =>
-    leading('land', the.state.bench.lifted.at(-1) ?? null),
+  rule(
+    '(?:land|landed|put|hooked|hook|reconnected|reconnect|relanded|plugged|plug|put back) (it|them)(?: back)?(?: (?:on|up|in))?',
+    (the, what) => landLast(the, what === 'them'),
   ),
   // Of several transformers the one that is named, in and out.
   rule(

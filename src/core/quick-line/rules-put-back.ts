@@ -1,4 +1,4 @@
-import { allAt } from '@/src/core/quick-line/hands'
+import { allAt, landLast } from '@/src/core/quick-line/hands'
 import { cableTowards } from '@/src/core/quick-line/meaning'
 import { asks, type Rule, rule } from '@/src/core/quick-line/rule'
 import { leading, loadOf, type Sentence } from '@/src/core/quick-line/sentence'
@@ -54,8 +54,7 @@ export const putBackRules: readonly Rule[] = [
   ),
   // What came back is the power, where that is off; else what was taken off last.
   rule(`back on,? (?:and )?${HOW}`, (the, how) => {
-    const { power, lifted, unplugged } = the.state.bench
-    const back = power ? (leading('land', lifted.at(-1) ?? null) ?? leading('plug', unplugged.at(-1) ?? null)) : 'power on'
+    const back = the.state.bench.power ? landLast(the, false) : 'power on'
     return back ? `${back}${after(how)}` : after(how).slice(2)
   }),
   rule(

@@ -10,7 +10,13 @@ const FALLS =
 const WHEN = '(?:on|in|with|when|whenever|as soon as|once|during|if|under|second)'
 
 /** What a letter calls. */
-const CALLED_BY: Readonly<Record<string, string>> = { y: 'cool', y1: 'cool', g: 'fan', w: 'heat', w1: 'heat' }
+const CALLED_BY = new Map([
+  ['y', 'cool'],
+  ['y1', 'cool'],
+  ['g', 'fan'],
+  ['w', 'heat'],
+  ['w1', 'heat'],
+])
 
 /** The call that words like "when it calls for cool", "with Y on" speak of: null where they name none, "" for one that is not said. */
 function callIn(the: Sentence, when: string): string | null {
@@ -23,7 +29,7 @@ function callIn(the: Sentence, when: string): string | null {
     )
     .trim()
   if (bare === '' || /^(?:call|load|it)$/.test(bare)) return ''
-  return the.call(CALLED_BY[bare] ?? bare)
+  return the.call(CALLED_BY.get(bare) ?? bare)
 }
 
 function sags(the: Sentence, from: string, volts: string, when: string): Said {

@@ -32,3 +32,10 @@ it('what is said of a trial, and what is gone again, is not left out', () => {
 it('one of two that runs is asked after', () => {
   expect(standing('rooftop-gas', 'package', 'on')('only one compressor is running').ok).toBe(false)
 })
+
+it('what judges a reading says nothing more, and volts go in and out of a contactor', () => {
+  expect(drafts(heatPump, 'voltage low, 19 r to c')).toEqual(drafts(heatPump, 'R-C 19 V'))
+  expect(drafts(furnace, 'R to C is 27 and holding steady')).toEqual(drafts(furnace, 'R-C 27 V'))
+  const outside = standing('furnace-ac', 'outdoor', 'on')
+  expect(drafts(outside, '240 coming in, 240 leaving contactor')).toEqual(drafts(outside, 'line side 240, load side 240'))
+})

@@ -64,7 +64,7 @@ export class Sentence {
       return partsOf(this.system, 'coil').find(({ role }) => role === 'blower-relay')?.id ?? null
     if (/^high limit(?: switch)?$/.test(word)) return this.part('limit')
     if (/^first (?:compressor|contactor)$/.test(word)) return this.part(word.slice('first '.length))
-    if (/^heat(?:er|ing)? (?:relay|sequencer)$/.test(word))
+    if (/^(?:heat(?:er|ing)?|strips?|strip heat|electric heat|heat strips?) (?:relay|sequencer)$/.test(word))
       return partsOf(this.system, 'coil').find(({ role }) => role === 'sequencer')?.id ?? null
     const ofBoard = /^(outdoor|outside|indoor|inside|panel|zone|zone panel) (?:control )?board$/.exec(word)
     if (ofBoard) {

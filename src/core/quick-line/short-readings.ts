@@ -3,6 +3,11 @@ export type Shortened = readonly [RegExp, string | ((...found: string[]) => stri
 
 /** What was read, of two at once or against what. */
 export const ofReadings: readonly Shortened[] = [
+  [/,? and (?:holding |staying )?(?:steady|solid|holding)$/i, ''],
+  [
+    /^(\d+) ?(?:v |volts )?coming in,? (?:and )?(\d+|nothing|0) ?(?:v |volts )?(?:leaving|coming out of|going out of) (?:the )?contactor$/i,
+    'line side $1, load side $2',
+  ],
   // A letter and its figure written as one: no terminal has two digits.
   [/^([gywobr])(\d{2}(?:\.\d+)?)(?= ?v?$)/i, '$1 $2'],
   [/^not (?:getting|seeing|reading) anything (on|at) ([a-z]\d?)$/i, 'nothing $1 $2'],

@@ -21,6 +21,12 @@ const ofTrips: readonly Shortened[] = [
   [/\b(?:it|the furnace|furnace|the heater) (?:lit|lit up|lights|lights up|ignites|ignited|lit off|lights off)$/i, 'burners lit'],
   [/ (?:when|as) (?:i|we) (?:got|get|came|arrived|found it)(?: here| there| out| on site)?$/i, ''],
   [/^(?:the )?(?:heat pump|system|unit|it|hp)(?: is)? in (heat|cool|heating|cooling)(?: mode)?(?=,)/i, 'call for $1'],
+  [
+    /^(?:the )?(?:24 ?v(?:olt)? |control |low )?(?:voltage|volts) (?:is )?(?:a little |way |too )?(?:low|high|good|fine|ok|weak),? (?=.*\d)/i,
+    '',
+  ],
+  [/\b(rc|rh) (?:side )?(?:transformer|xfmr)\b/gi, (_, hot) => (/rc/i.test(hot) ? 'cooling transformer' : 'heating transformer')],
+  [/\btook (?:the |my )?jumper (?:back )?(?:off|out)$/i, 'jumper out'],
   [/^(.+\block(?:ed )?out),? (?:and )?(?:i )?reset it$/i, '$1; note reset it'],
   [
     /^((?:the )?fuse (?:blew|popped)(?: again)?),? (when it (?:got|gets|was) (?:cold|hot|wet|warm).*|after (?:the|a) (?:rain|storm).*|last (?:night|week).*)$/i,

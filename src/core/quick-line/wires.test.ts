@@ -237,3 +237,17 @@ describe('letters in a row, each with its figure', () => {
     expect(drafts(where, said)).toEqual(drafts(where, meant))
   })
 })
+
+it('a cable that came off as one goes back as one', () => {
+  const said = drafts(standing('heat-pump-o', 'indoor', 'on'), 'stat cable pulled off, holds; put it back, trips')
+  const count = (does: 'lift' | 'land') => said.filter((draft) => draft.kind === 'bench' && draft.change.do === does).length
+  expect(count('land')).toBeGreaterThan(1)
+  expect(count('land')).toBe(count('lift'))
+})
+
+it('a wire that is pinched shows a mark, and no copper', () => {
+  expect(drafts(standing('heat-pump-o', 'outdoor', 'off'), 'found the O wire pinched under the electrical panel')).toMatchObject([
+    { answer: { word: 'rubbed' } },
+    { kind: 'note' },
+  ])
+})
