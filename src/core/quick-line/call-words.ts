@@ -10,6 +10,7 @@ export const callWords: ReadonlyMap<string, string> = new Map([
   ['emergency heat', 'emergency'],
   ['e-heat', 'emergency'],
   ['em heat', 'emergency'],
+  ['em', 'emergency'],
   ['aux', 'heat-2'],
   ['aux heat', 'heat-2'],
   ['auxiliary', 'heat-2'],

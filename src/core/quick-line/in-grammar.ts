@@ -142,13 +142,15 @@ function splitCommands(tokens: readonly Token[]): Token[][] {
   const commands: Token[][] = [[]]
   for (const token of tokens) {
     const current = commands[commands.length - 1]
-    const isNote = ['note', 'repaired'].includes(current[0]?.text.toLowerCase() ?? '')
+    // What was seen after a repair is no part of its words.
+    const takesRest = current[0]?.text.toLowerCase() === 'note'
+    const isInWords = takesRest || current[0]?.text.toLowerCase() === 'repaired'
     const isNowAndThen =
       current
         .slice(-2)
         .map(({ text }) => text.toLowerCase())
         .join(' ') === 'now and'
-    if (!isNote && (token.text === ';' || (token.text.toLowerCase() === 'then' && !isNowAndThen))) commands.push([])
+    if ((!takesRest && token.text === ';') || (!isInWords && token.text.toLowerCase() === 'then' && !isNowAndThen)) commands.push([])
     else current.push(token)
   }
   return commands.filter((command) => command.length > 0)

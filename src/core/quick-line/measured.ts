@@ -12,7 +12,7 @@ const ampsAround: Reading = (meaning, the) => {
   const isAmps = number?.unit === 'A' || (number?.unit === null && has(meaning, 'amps'))
   if (!number || !isAmps || calls.length + cables.length > 0 || letters.length > 1 || !only(meaning, 'amps')) return null
   // What a fuse is rated for is not what flows.
-  if (/\b(?:fuse|breaker|new|put|threw|stuck|installed|dropped)\b/.test(meaning.text)) return null
+  if (/\b(?:fuse|breaker|inline|in-line|install|new|put|threw|stuck|installed|dropped)\b/.test(meaning.text)) return null
   // A motor's amps are line amps, not 24 V amps.
   if (meaning.motors.length > 0 || parts.some((id) => !['fuse', 'transformer'].includes(partById(the.system, id)?.kind ?? ''))) return null
   const [wire] = letters

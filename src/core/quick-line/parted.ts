@@ -19,8 +19,12 @@ function counted(typed: string): string {
   })
 }
 
-/** From here on the line is a note, or a repair in words, and stays as it was typed. */
-const AS_TYPED = /(?:^|;|\bthen\b)\s*(?:note|repaired)\b/i
+/** From here on the line is a note, and stays as it was typed. */
+const AS_TYPED = /(?:^|;|\bthen\b)\s*note\b/i
+
+/** What was tried after a repair: replaced the contactor, holds on cool. */
+const TRIED_AFTER =
+  /^((?:i |we )?(?:replaced|installed|new|fixed|repaired|changed|spliced|rewired|ran (?:a )?new|pulled (?:a )?new|put in (?:a )?new)\b.*?),\s*(?=(?:and |now |it |still |all |everything |(?:cool|heat|fan|cooling|heating) )*(?:holds?|held|trips?|tripped|no trip)\b)/i
 
 /** The clauses of a line; a note that was typed as one takes the rest of it. */
 export function clausesOf(typed: string): string[] {
@@ -38,6 +42,7 @@ export function clausesOf(typed: string): string[] {
     // What the same thing does next is said of it.
     .replace(/,? then (?=(?:chatters|buzzes|hums|drops|shuts|quits|stops|stopped|dies|died|locks)\b)/gi, ', ')
     .replace(HELD_FIRST, 'tripped after $1')
+    .replace(TRIED_AFTER, '$1; ')
     .replace(/(?<=[a-z])\.\s+(?=[a-z])/gi, ', ')
     .split(/;|(?<!\bnow and )\bthen\b(?! (?:came|comes|coming|went|goes) (?:right )?(?:back|on|off|blank|dark|out|away)\b)/i)
   return [...clauses.filter((clause) => clause.trim() !== ''), ...(kept === '' ? [] : [kept])]

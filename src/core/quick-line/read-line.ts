@@ -150,7 +150,7 @@ function withTrials(clause: string, context: Reading): Said {
   const before = clause.slice(0, start).replace(/,\s*(?:and|then|now)?\s*$/, '')
   if (before.trim() === '') return trialsAfter(context.entries, clause)
   const said = readClauses(spelledOut(before), readerOf(context))
-  if (typeof said !== 'string' || /(?:^|; )note /.test(said)) return null
+  if (typeof said !== 'string' || /(?:^|; )(?:note|repaired) /.test(said)) return null
   const trials = trialsAfter(entriesAfter(said, context), clause.slice(start))
   return typeof trials === 'string' ? `${said}; ${trials}` : trials
 }

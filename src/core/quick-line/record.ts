@@ -31,7 +31,10 @@ const WIRING = /^(?:conductor|lead|cable|not-landed|landed-wrong|ends-swapped|ne
 /** `repaired contactor`, `repaired Y outdoors because of the fence`: a repair in words, of the suspect that it sounds like or of none. */
 function repairedInWords(reader: Reader): EntryDraft {
   const { system, suspects, state } = reader.context
-  const [what, cause = ''] = reader.rest('say what was repaired').split(/\s+(?:because|cause)\s+/i)
+  const [what, cause = ''] = reader
+    .rest('say what was repaired')
+    .replace(/\s*;[\s\S]*$/, '')
+    .split(/\s+(?:because|cause)\s+/i)
   const words = what.toLowerCase()
   const part = [...system.parts]
     .sort((a, b) => b.name.length - a.name.length)

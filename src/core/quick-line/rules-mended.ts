@@ -20,6 +20,10 @@ export const mendedRules: readonly Rule[] = [
     '(?:tightened|retightened|remade|redid|cleaned up|resecured)(?: up)? (?:it|that|them|connection|joint|wire nut|screw|lug|terminal|lead|wire)s?(?: .*)?',
     (the) => the.asRepair(),
   ),
+  rule(
+    'new (?:\\w+ )?(?:wire|cable|conductor|stat wire|thermostat wire)(?: (?:is |was )?(?:pulled|run|in|installed|ran|landed))(?: (?:to|from) .+)?|(?:install|installed|add|added|wired in|put in) (?:an? )?(?:inline|in-line|in line)(?: \\d+ ?(?:a|amps?))?(?: fuse)?(?: holder)?(?: (?:on|in|to) .+)?',
+    (the) => the.asRepair(),
+  ),
   // Water that had lifted a float was drained.
   rule(
     '(?:cleaned|cleared|blew|snaked|unclogged|drained|flushed|emptied|vacuumed)(?: out)? (?:condensate |ac )?(?:drain|drain line|pan|drain pan|trap|line)(?: out)?',

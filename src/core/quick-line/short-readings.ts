@@ -3,6 +3,14 @@ export type Shortened = readonly [RegExp, string | ((...found: string[]) => stri
 
 /** What was read, of two at once or against what. */
 export const ofReadings: readonly Shortened[] = [
+  // Beside which thing a mark is says nothing more.
+  [
+    /^(.*\b(?:bare|rub\w*|chew\w*|pinch\w*|burn\w*|melt\w*|skinned|nick\w*|scorch\w*)\b.*?) (?:at|by|near|in|inside|behind|on|under|against) the (?:\w+ )?(?:disconnect|whip|service valves?|line ?set|suction line|discharge line|compressor|liquid line|base pan)(?: whip| box)?$/i,
+    '$1',
+  ],
+  [/^((?:found )?(?:the )?fuse is (?:a )?\d+ ?a(?:mps?)?),? (?:should be|supposed to be|label says|calls for|wants) .*$/i, '$1'],
+  [/^([A-Z]\w?) (\d[\d.]*) ([A-Z]\w?) (\d[\d.]*) ([A-Z]\w?) (\d[\d.]*),? C (?:ok|good|fine)$/, '$1 $2, $3 $4, $5 $6'],
+  [/^(.+ (?:switch|limit|rollout|pressure)) (\d[\d.]*)(?: ?v(?:olts)?)? across(?: it)?$/i, '$2 V across the $1'],
   [/,? and (?:holding |staying )?(?:steady|solid|holding)$/i, ''],
   [
     /^(\d+) ?(?:v |volts )?coming in,? (?:and )?(\d+|nothing|0) ?(?:v |volts )?(?:leaving|coming out of|going out of) (?:the )?contactor$/i,

@@ -38,6 +38,7 @@ const ofTrips: readonly Shortened[] = [
   ],
   [/^([A-Z]\d?) jump(?:er)?ed(?: to R)?,? (?:and |it )?(trips|holds)$/, 'jumped R to $1, $2'],
   [/^([A-Z]\d?) jump(?:er)?ed(?: to R)?,? (?:and )?(?:it |unit )?(?:comes on|runs|starts)$/, 'jumped R to $1, unit runs'],
+  [/^(?:R[-/ ])([YWGO]\d?) jump(?:er)?ed,? (?:and )?(?:it )?(?:cools|heats|runs|comes on|starts)$/, 'jumped R to $1, unit runs'],
   [/^(?:still )?(trips|tripped|holds|held|blows|pops) without (?:the )?(stat|thermostat|tstat)(?: on)?$/i, 'unplugged thermostat, $1'],
   [/\bno longer (?:trips?|pops?|blows?|kicks?)(?: it| the breaker| the fuse)?\b/gi, 'holds'],
   [/\b(holds?|held) (\d{1,2})(?=$|,| then\b)/gi, '$1 $2 min'],

@@ -13,6 +13,7 @@ it.each([
   ['cool trips, the rest hold', 'trips on cool; holds on fan; holds on heat'],
   ["it won't trip on heat or fan but cool kills it right away", 'holds on heat; holds on fan; trips on cool'],
   ["heat trips cool doesn't", 'trips on heat; holds on cool'],
+  ['heat trips cool holds em holds', 'trips on heat; holds on cool; holds on emergency'],
   ['em heat holds, heat trips', 'holds on emergency; trips on heat'],
   ['trips in cooling, fine in heat', 'trips on cool; holds on heat'],
   ['holds on all calls now', 'holds on fan; holds on cool; holds on heat'],

@@ -183,8 +183,9 @@ function isFollowed(words: readonly Word[], at: number): boolean {
   return next >= 0 && (words[next].is === 'not' || (words[next].is === 'result' && !leadsToCall(words, next)))
 }
 
-/** A result with its calls behind it: trips on cool. */
+/** A result with its calls behind it: trips on cool; without "on" only where the clause begins so. */
 function leadsToCall(words: readonly Word[], at: number): boolean {
   const next = words.slice(at + 1).find(({ is }) => is !== 'aside')
-  return next !== undefined && (next.is === 'before' || next.is === 'call' || next.is === 'all')
+  const beginsWithResult = words.find(({ is }) => is === 'result' || is === 'call' || is === 'all')?.is === 'result'
+  return next !== undefined && (next.is === 'before' || (beginsWithResult && (next.is === 'call' || next.is === 'all')))
 }

@@ -245,6 +245,16 @@ it('a cable that came off as one goes back as one', () => {
   expect(count('land')).toBe(count('lift'))
 })
 
+it('what was tried after a repair is a trial, and no part of its words', () => {
+  const read = standing('furnace-ac', 'indoor', 'on')
+  for (const line of ['replaced the contactor, holds on cool', 'new contactor, cool holds', 'fixed the wire; holds on cool'])
+    expect([line, drafts(read, line).map(({ kind }) => kind)]).toEqual([line, ['repair', 'bench', 'trip']])
+  expect(drafts(read, 'repaired Y outdoors because of the fence; proved cool 0.9 A')).toMatchObject([
+    { kind: 'repair', cause: 'of the fence' },
+    { kind: 'proof' },
+  ])
+})
+
 it('a wire that is pinched shows a mark, and no copper', () => {
   expect(drafts(standing('heat-pump-o', 'outdoor', 'off'), 'found the O wire pinched under the electrical panel')).toMatchObject([
     { answer: { word: 'rubbed' } },
