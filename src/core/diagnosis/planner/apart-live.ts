@@ -12,9 +12,9 @@ import { predict } from '@/src/core/readings/predict'
 import { modelValue } from '@/src/core/units/model-value'
 import type { CallName } from '@/src/core/wiring/call'
 import { landingLink } from '@/src/core/wiring/links'
-import { conductorEnd, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
-import { commonBeside } from '@/src/core/wiring/supply'
-import { cableById, callsOf, partsOf, placeById, type System } from '@/src/core/wiring/system'
+import { CHASSIS, conductorEnd, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
+import { commonBeside, houseHot } from '@/src/core/wiring/supply'
+import { cableById, callsOf, firstPart, partsOf, placeById, type System } from '@/src/core/wiring/system'
 import { hotTerminals } from '@/src/core/wiring/thermostat'
 
 /** What only shows while it is called: read or looked at live, by itself or jumped past. */
@@ -112,6 +112,21 @@ export function ofLoad(laboratory: Laboratory, { part }: Fault): Separation | nu
           (stills.length === 0 || stills.includes(actsOn(bench))),
       )
     },
+  }
+}
+
+/**
+ * Of a run of two wires, that the common is bonded: at its far end which of them is broken shows against the metal alone, and there only
+ * where the metal is common.
+ */
+export function ofBond({ system }: Laboratory, { zone }: Fault): Separation | null {
+  const used = cableById(system, zone)?.conductors.filter(({ lands }) => lands.every((terminal) => terminal !== null)) ?? []
+  const { place } = firstPart(system, 'transformer')
+  if (used.length !== 2 || partsOf(system, 'bond').length === 0 || !placeById(system, place)?.metal) return null
+  const probes: Probes = [{ probe: { meter: 'volts', a: terminalPoint(houseHot(system), place), b: terminalPoint(CHASSIS, place) }, place }]
+  return {
+    ways: (bench) => probes.map((one) => ({ ...one, bench: whole(system, bench) })),
+    isMade: (observations) => observations.some(({ bench, probe }) => isOneOf(probes, probe) && bench.power),
   }
 }
 

@@ -1,14 +1,16 @@
 import { type Bench, createBench } from '@/src/core/bench/bench'
+import { propose } from '@/src/core/diagnosis/planner/propose'
 import { separationsOf } from '@/src/core/diagnosis/planner/separation'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
 import type { FaultFamily } from '@/src/core/faults/families'
+import { emptyComplaint } from '@/src/core/job/complaint'
 import { createLaboratory } from '@/src/core/readings/laboratory'
 import type { Observation } from '@/src/core/readings/observations'
 import { type Point, terminalPoint } from '@/src/core/wiring/point'
 import { callsOf, firstPart } from '@/src/core/wiring/system'
 import { catalogue, systemById } from '@/src/core/wiring/systems/catalogue'
 import { templateValues } from '@/src/core/wiring/values'
-import { systemOf } from '@/tests/setup/engines'
+import { engineOf, systemOf } from '@/tests/setup/engines'
 
 function separationIn(id: string, family: FaultFamily, spot: string, place = 0) {
   const system = systemById(id)
@@ -248,4 +250,27 @@ it('no reading that stands apart joins R to a gas valve behind its ignition, on 
         expect(['off', ...callsOf(system)]).toContain(way.bench.call)
       }
   }
+})
+
+it('of a run of two wires none is named before the bond was seen: without it a broken C reads at its end like a broken Y', () => {
+  const id = 'air-handler-plain'
+  const engine = engineOf(id)
+  const found = createBench(systemOf(id))
+  const cool: Bench = { ...found, call: 'cool', slot: { holds: 'breaker', ratingA: 3, open: false } }
+  const outside = { ...cool, place: 'outdoor' }
+  const steps: Observation[] = [
+    looked(found, 'landings@indoor', 'all landed'),
+    readVolts(cool, 'Y@indoor', 'C@indoor', 25.9),
+    readVolts(outside, 'outdoor-cable.Y@outdoor', 'C@outdoor', 0.1),
+    looked(outside, 'landings@outdoor', 'all landed'),
+    readVolts(outside, 'C@outdoor', 'chassis@outdoor', 0.4),
+    readVolts(outside, 'high-low@outdoor', 'C@outdoor', 0),
+    // Taken once more: they are the ones that it hangs on.
+    readVolts(outside, 'outdoor-cable.Y@outdoor', 'C@outdoor', 0.2),
+    readVolts(outside, 'C@outdoor', 'chassis@outdoor', 0.5),
+    readVolts(cool, 'outdoor-cable.Y@indoor', 'C@indoor', 25.8),
+  ]
+  const complaint = { ...emptyComplaint, symptoms: ['mode-dead' as const], call: 'cool' as const }
+  const { next } = propose(engine, { complaint, observations: steps, repaired: [] }, cool)
+  expect(next?.probe).toEqual({ meter: 'volts', a: 'R@indoor', b: 'chassis@indoor' })
 })

@@ -1,5 +1,5 @@
 import { deadApart, liveAt, loadedAt, type Probes, type Separation } from '@/src/core/diagnosis/planner/apart'
-import { ofArmature, ofCopper, ofDelay, ofFaces, ofItsVolts, ofLoad } from '@/src/core/diagnosis/planner/apart-live'
+import { ofArmature, ofBond, ofCopper, ofDelay, ofFaces, ofItsVolts, ofLoad } from '@/src/core/diagnosis/planner/apart-live'
 import { ofContact, ofOpenContact, ofOutput, ofStuck, ofWeld } from '@/src/core/diagnosis/planner/apart-past'
 import { faultFamilies } from '@/src/core/faults/families'
 import type { Fault } from '@/src/core/faults/fault'
@@ -9,7 +9,8 @@ import { cableById, partsOf, placeById, type System } from '@/src/core/wiring/sy
 
 /** How what a fault blames is read by itself: each of these has to be made; none where nothing stands to be. */
 export function separationsOf(laboratory: Laboratory, fault: Fault): readonly Separation[] {
-  if (faultFamilies[fault.family].readApart === 'copper') return ofCopper(laboratory, fault)
+  if (faultFamilies[fault.family].readApart === 'copper')
+    return [...ofCopper(laboratory, fault), ofBond(laboratory, fault)].flatMap((one) => (one ? [one] : []))
   if (faultFamilies[fault.family].readApart === 'winding') return ofWinding(laboratory.system, fault)
   if (faultFamilies[fault.family].readApart === 'armature')
     return [ofArmature(laboratory, fault), ofItsVolts(laboratory, fault)].flatMap((one) => (one ? [one] : []))
