@@ -10,7 +10,7 @@ import { faultFamilies } from '@/src/core/faults/families'
 const PAGE = 'docs/model-values.md'
 const CORE = 'src/core'
 
-/** Rooms of the core whose every number is one of the model or a limit of work. */
+/** Rooms of the core whose every number is one of the model or a limit of work; of the others those are listed that say so. */
 const modelRooms = [
   'advice',
   'bench',
@@ -35,9 +35,10 @@ const filesOf = (room: string): string[] =>
 const cell = (text: string): string => text.replaceAll('|', '\\|')
 
 function page(): { text: string; problems: string[] } {
-  const rooms = [...modelRooms, 'units'].map((room) => {
+  const others = readdirSync(CORE).filter((room) => !modelRooms.includes(room) && !/\.\w+$/.test(room))
+  const rooms = [...modelRooms, ...others].map((room) => {
     const read = filesOf(room).map((file) => readConstants(file, readFileSync(join(CORE, file), 'utf8')))
-    return { room, lines: read.flatMap(({ lines }) => lines), bare: room === 'units' ? [] : read.flatMap(({ bare }) => bare) }
+    return { room, lines: read.flatMap(({ lines }) => lines), bare: others.includes(room) ? [] : read.flatMap(({ bare }) => bare) }
   })
   const problems = [
     ...rooms.flatMap(({ bare }) => bare.map((one) => `${one} is a plain number: modelValue with unit and source, or workLimit.`)),
