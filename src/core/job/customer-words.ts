@@ -67,7 +67,7 @@ const symptomWords: readonly { readonly symptom: Symptom; readonly says: RegExp 
   {
     symptom: 'fuse-on-call',
     says: new RegExp(
-      `\\b${ANY_MODE} (?:always |keeps |will )?${OPENED} (?:again )?(?:right )?(?:as soon as|when(?:ever)?|every time|once|the (?:moment|second)|if) (?:it|you|i|we|they)\\b|\\b${OPENED} (?:again )?(?:as soon as|when(?:ever)?|every time|once|the moment|if|on|in|with)(?: the| you| i| we| it| they| turn(?:s|ed)?| set(?:s)?| call(?:s|ed)?| for| on| to| tr(?:y|ies)| goes| go| into)* ${ANY_MODE}\\b`,
+      `\\b${ANY_MODE} (?:always |keeps |will )?${OPENED} (?:again )?(?:right )?(?:as soon as|when(?:ever)?|every time|once|the (?:moment|second)|if) (?:it|you|i|we|they)\\b|\\b${OPENED} (?:again )?(?:as soon as|when(?:ever)?|every time|once|the moment|if|on|in|with)(?: the| a| an| you| i| we| it| they| turn(?:s|ed)?| set(?:s)?| call(?:s|ed)?| for| on| to| tr(?:y|ies)| goes| go| into)* ${ANY_MODE}\\b`,
     ),
   },
   {

@@ -1,8 +1,11 @@
 import type { Symptom } from '@/src/core/job/complaint'
 import { toldBy } from '@/src/core/job/customer-words'
+import type { EntryDraft } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import { type QuickLineContext, readInGrammar, type Understood } from '@/src/core/quick-line/in-grammar'
 import { isUnread } from '@/src/core/quick-line/no-entry'
+import { parseLook } from '@/src/core/readings/look-target'
+import { partById } from '@/src/core/wiring/system'
 
 /**
  * The first line of a visit is the complaint when it holds no reading and says what the house does: nothing has been called yet, so it was not
@@ -15,12 +18,24 @@ export function firstTold(line: string, read: Understood, asked: QuickLineContex
   // Before anybody went or did a thing, what does not run was not seen on a call.
   const isUntouched = !asked.entries.some(({ kind }) => kind === 'bench')
   const isOpen = (problem: string) => isUnread(line, problem) || (isUntouched && problem.startsWith('No call is on'))
-  if (read.ok ? !read.drafts.every(({ kind }) => kind === 'note') : !isOpen(read.problem)) return null
+  const isSaid = (draft: EntryDraft) => draft.kind === 'note' || (isUntouched && isOfWhatRuns(draft, asked))
+  const isOfCallAlone = read.ok && read.drafts.every(({ kind }) => kind === 'bench')
+  if (read.ok ? isOfCallAlone || !read.drafts.every(isSaid) : !isOpen(read.problem)) return null
   const { symptoms, call } = toldBy(line, asked.system)
+  // What runs is seen, unless a mode is said to be dead beside it.
+  if (read.ok && read.drafts.some(({ kind }) => kind !== 'note') && !symptoms.includes('mode-dead')) return null
   const isTicked = symptoms.length > 0 && symptoms.every((symptom) => TOLD.has(symptom) && !(read.ok && IS_SEEN.has(symptom)))
   const isTold = isTicked ? call !== 'fan' : symptoms.length === 0 && !read.ok && WONT.test(line)
   const told = isTold ? readInGrammar(`complaint ${line.trim().replaceAll(';', ',')}`, asked) : null
   return told?.ok ? told : null
+}
+
+/** A call, and what it brings on or does not, motor by motor or a unit as a whole; what the line has of a complaint already. */
+function isOfWhatRuns(draft: EntryDraft, { system }: QuickLineContext): boolean {
+  if (draft.kind === 'complaint') return true
+  if (draft.kind === 'bench') return draft.change.do === 'call'
+  if (draft.kind !== 'reading' || draft.probe.meter !== 'look') return false
+  return parseLook(draft.probe.at).what === 'runs' || partById(system, draft.probe.at)?.kind === 'load'
 }
 
 /** Symptoms that a customer reports. The others may be what was seen or heard a moment ago. */

@@ -1,6 +1,7 @@
 import { cableTowards } from '@/src/core/quick-line/meaning'
 import { findCable } from '@/src/core/quick-line/names'
 import { leading, type Sentence } from '@/src/core/quick-line/sentence'
+import { parseLook } from '@/src/core/readings/look-target'
 import { conductorEnd, type Point, parsePoint } from '@/src/core/wiring/point'
 import { type Cable, cableById, partById } from '@/src/core/wiring/system'
 
@@ -80,10 +81,16 @@ function liftEnds(the: Sentence, cable: Cable, place: string): string | null {
  * What was taken off last goes back: a whole cable where all of it came off there, else the one wire, or the plug; "them" is all that is off of
  * that cable.
  */
-export function landLast({ system, state }: Sentence, isSeveral: boolean): string | null {
+export function landLast(the: Sentence, isSeveral: boolean): string | null {
+  const { system, state } = the
   const { lifted, unplugged } = state.bench
   const last = lifted.at(-1)
-  if (last === undefined) return unplugged.length > 0 ? `plug ${unplugged[unplugged.length - 1]}` : null
+  if (last === undefined && unplugged.length > 0) return `plug ${unplugged[unplugged.length - 1]}`
+  // A wire that was found off its screw is put on it: that is the repair.
+  const look = the.state.observations.findLast(({ probe }) => probe.meter === 'look' && parseLook(probe.at).what === 'landings')
+  const isFoundOff =
+    look !== undefined && typeof look.answer === 'object' && 'word' in look.answer && /^(?:off|wrong): /.test(look.answer.word)
+  if (last === undefined) return isFoundOff ? the.asRepair() : null
   const { cable: id, place } = parsePoint(last)
   const cable = id === null ? undefined : cableById(system, id)
   const side = cable?.between.indexOf(place ?? '') ?? -1

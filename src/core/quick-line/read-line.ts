@@ -178,7 +178,9 @@ function readerOf(context: Reading): Reader {
       const key = `${clause} ${stateOf({ ...context, entries })}`
       const known = memo.get(key)
       if (known !== undefined) return known
-      const said = clauseInGrammar(clause, { ...context, entries }) ?? onCall(clause, { ...context, entries })
+      const whole = clauseInGrammar(clause, { ...context, entries }) ?? onCall(clause, { ...context, entries })
+      const isOpen = whole === null || (typeof whole === 'string' && isRemark(whole))
+      const said = (isOpen ? readThere(clause, { ...context, entries }) : null) ?? whole
       memo.set(key, said)
       return said
     },
@@ -226,6 +228,17 @@ function clauseInGrammar(clause: string, context: Reading): Said {
   if (typeof said === 'string' && isRemark(said) && NOTE_ONLY.test(clause)) return said
   if (typeof said === 'string' && typeof meant === 'string' && isRemark(said) && !isRemark(meant) && isReadable(meant)) return meant
   return said === null || (typeof meant === 'string' && isReadable(meant)) ? meant : said
+}
+
+/** `outside coil by itself 14`: who reads at a place stands there. */
+function readThere(clause: string, context: Reading): string | null {
+  const [, where, rest] =
+    /^((?:at (?:the )?\w+|outside|outdoors|out (?:here|there)|inside|indoors))[,:]?\s+(.*\d.*)$/i.exec(clause.trim()) ?? []
+  const state = foldJob(context.system, context.entries)
+  const place = where === undefined ? null : new Sentence(context.system, state, clause).place(where.toLowerCase())
+  if (place === null || place === state.bench.place) return null
+  const said = inGrammarsWords([`walk ${place}`, rest], context)
+  return typeof said === 'string' && !/(?:^|; )note /.test(said) ? said : null
 }
 
 /** `24 on Y with cool called`. */

@@ -1,4 +1,5 @@
 import { type Rule, rule } from '@/src/core/quick-line/rule'
+import { seenContacts } from '@/src/core/readings/contact-looks'
 import { isOpenedWord } from '@/src/core/readings/switch-looks'
 import { partsOf } from '@/src/core/wiring/system'
 
@@ -23,6 +24,13 @@ export const mendedRules: readonly Rule[] = [
   rule(
     'new (?:\\w+ )?(?:wire|cable|conductor|stat wire|thermostat wire)(?: (?:is |was )?(?:pulled|run|in|installed|ran|landed))(?: (?:to|from) .+)?|(?:install|installed|add|added|wired in|put in) (?:an? )?(?:inline|in-line|in line)(?: \\d+ ?(?:a|amps?))?(?: fuse)?(?: holder)?(?: (?:on|in|to) .+)?',
     (the) => the.asRepair(),
+  ),
+  rule(
+    '(?:cleaned|cleared|blew|brushed|removed|dug|knocked|pulled|got|vacuumed)(?: (?:out|off))? (?:dead |fire |mud )*(?:ants?|bugs?|insects?|nest|lizard|gecko|spiders?|wasps?|daubers?|slug|snail|debris|contactor|contacts|points)(?: (?:out|off))?(?: (?:of|from|in) (?:contactor|contacts))?',
+    (the) => {
+      const [contactor, another] = seenContacts(the.system)
+      return contactor && !another ? `${the.asRepair()} at the ${contactor.name}` : the.asRepair()
+    },
   ),
   // Water that had lifted a float was drained.
   rule(

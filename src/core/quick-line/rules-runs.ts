@@ -39,7 +39,7 @@ export const runRules: readonly Rule[] = [
   rule('(.+?) (?:stays?|staying|stayed) on(?: all the time)?', (the, what) => worded(loadOf(the, what), 'runs')),
   // A cycle that showed nothing.
   rule(
-    '(?:cycled|ran)(?: it)?(?: (cool(?:ing)?|heat(?:ing)?|fan))? (\\d+|one|two|three|four|five|six) (?:times|cycles?),? (?:and )?(?:it |all )?(?:held|holds|no trips?|clean|fine|good|ok|nothing)(?: every time| each time)?|(\\d+|one|two|three|four|five|six) (?:clean|good) cycles?|(?:another )?(?:clean|good) cycle',
+    '(?:cycled?|ran)(?: it)?(?: (cool(?:ing)?|heat(?:ing)?|fan))? (\\d+|one|two|three|four|five|six) (?:times|cycles?),? (?:and )?(?:it |all )?(?:held|holds|no trips?|clean|fine|good|ok|nothing)(?: every time| each time)?|(\\d+|one|two|three|four|five|six) (?:clean|good) cycles?|(?:another )?(?:clean|good) cycle',
     (the, call, one, other) => `cycles ${numberIn(one || other) ?? 1} ${the.call(call) ?? ''}`.trim(),
   ),
   // What its plate says of a motor or heater.

@@ -11,6 +11,7 @@ import { followedRules } from '@/src/core/quick-line/rules-followed'
 import { fuseRules } from '@/src/core/quick-line/rules-fuses'
 import { handRules } from '@/src/core/quick-line/rules-hands'
 import { impliedRules } from '@/src/core/quick-line/rules-implied'
+import { lastRules } from '@/src/core/quick-line/rules-last'
 import { mendedRules } from '@/src/core/quick-line/rules-mended'
 import { partRules } from '@/src/core/quick-line/rules-parts'
 import { putBackRules } from '@/src/core/quick-line/rules-put-back'
@@ -62,6 +63,7 @@ export function inTheGrammar(
 const asked: readonly (Rule & { readonly needs: readonly (readonly string[])[] })[] = [
   ...contactRules,
   ...sagRules,
+  ...lastRules,
   ...impliedRules,
   ...putBackRules,
   ...whileRules,

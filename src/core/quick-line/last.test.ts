@@ -1,0 +1,66 @@
+import { type Entry, stampEntry } from '@/src/core/job/entry'
+import { readQuickLine } from '@/src/core/quick-line/read-line'
+import { systemOf } from '@/tests/setup/engines'
+import { drafts, standing } from '@/tests/setup/standing'
+
+let count = 0
+const stamp = { newId: () => `l${++count}`, now: () => '2026-05-04T09:10:00Z' }
+
+/** What the last of some lines would enter, after the others were. */
+function after(id: string, lines: readonly string[], last: string) {
+  const system = systemOf(id)
+  const read = (line: string, entries: readonly Entry[]) => {
+    const understood = readQuickLine(line, { system, entries, suspects: [], proposed: null })
+    if (!understood.ok) throw new Error(`${line}: ${understood.problem}`)
+    return understood.drafts
+  }
+  const entries: Entry[] = []
+  for (const line of lines) entries.push(...read(line, entries).map((draft) => stampEntry(draft, stamp)))
+  return read(last, entries)
+}
+
+it('what still reads so is the last reading taken again, whatever came off meanwhile', () => {
+  expect(after('furnace-ac', ['power off; Y-C 0.6', 'unplug thermostat at thermostat; walk indoor'], 'still 0.6')).toMatchObject([
+    { kind: 'reading', probe: { meter: 'ohms', a: 'Y@indoor', b: 'C@indoor' }, answer: 0.6 },
+  ])
+  expect(() => after('furnace-ac', ['power off; Y-C 0.6', 'unhooked Y going outside'], 'still 0.6')).toThrow('On the screw, or on the wire')
+})
+
+it('two wires, one of them in the hand, are read on their ends and not on the screws', () => {
+  expect(after('furnace-ac', ['power off; walk outdoor; lift Y'], 'Y to C wires 0.5')).toMatchObject([
+    { kind: 'reading', probe: { meter: 'ohms', a: 'outdoor-cable.Y@outdoor', b: 'outdoor-cable.C@outdoor' }, answer: 0.5 },
+  ])
+})
+
+it('a wire that was found loose by its cable is off its screw, and landing it is the repair', () => {
+  const lines = ['outdoor Y loose at the air handler']
+  expect(after('heat-pump-o', [], lines[0])).toMatchObject([
+    { probe: { at: 'landings@indoor' }, answer: { word: 'off: outdoor-cable.Y@indoor' } },
+  ])
+  expect(after('heat-pump-o', lines, 'landed it')).toMatchObject([{ kind: 'repair' }])
+})
+
+it('ants that are cleaned out of a contactor are a repair of it', () => {
+  expect(after('furnace-ac', ['power off; walk outdoor; ants in the contactor'], 'cleaned out the ants')).toMatchObject([
+    { kind: 'repair', zone: 'outdoor' },
+  ])
+})
+
+it('cycles are counted however they are told, and who reads at a place stands there', () => {
+  const inside = standing('furnace-ac', 'indoor', 'on', { do: 'slot', holds: 'breaker', ratingA: 3 })
+  expect(drafts(inside, 'cycle cool 5 times, holds')).toEqual(drafts(inside, 'cycles 5 cool'))
+  const dead = standing('furnace-ac', 'indoor', 'off')
+  expect(drafts(dead, 'outside coil by itself 14')).toEqual(drafts(dead, 'walk outdoor; unplug contactor; ohms contactor 14'))
+})
+
+it('a mode that is dead, with what runs beside it, begins a visit as the complaint', () => {
+  const first = (id: string, line: string) => after(id, [], line)
+  expect(first('furnace-ac', 'no cooling, blower runs')).toMatchObject([
+    { kind: 'complaint', complaint: { symptoms: ['mode-dead'], call: 'cool' } },
+  ])
+  expect(first('heat-pump-o', "heat pump won't heat, aux comes on")).toMatchObject([{ kind: 'complaint', complaint: { call: 'heat' } }])
+  expect(first('furnace-ac', 'blows 3 amp fuse on a call for cooling')).toMatchObject([
+    { kind: 'complaint', complaint: { symptoms: ['fuse-on-call'], call: 'cool' } },
+  ])
+  expect(first('furnace-ac', 'blower runs')).toMatchObject([{ kind: 'reading' }])
+})

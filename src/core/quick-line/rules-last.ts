@@ -1,0 +1,67 @@
+import { findCable } from '@/src/core/quick-line/names'
+import { type Rule, rule, type Said } from '@/src/core/quick-line/rule'
+import type { Sentence } from '@/src/core/quick-line/sentence'
+import { conductorEnd, type Point, parsePoint } from '@/src/core/wiring/point'
+import { cableById } from '@/src/core/wiring/system'
+
+/** What speaks of the last thing that was read, or of the wires in the hand, or of a wire by its cable. */
+
+/** The last reading of a meter, taken again: "still 0.6". */
+function readAgain({ state }: Sentence, value: string, unit: string): Said {
+  const last = state.observations.findLast(({ probe }) => probe.meter === 'volts' || probe.meter === 'ohms')
+  if (last?.probe.meter !== 'volts' && last?.probe.meter !== 'ohms') return null
+  const { meter, a, b } = last.probe
+  const isOhms = meter === 'ohms'
+  if (isOhms === state.bench.power || (unit !== '' && /ohm/.test(unit) !== isOhms)) return null
+  // With a wire of that letter in the hand it may have been read on that.
+  const inHand = state.bench.lifted.find((end) => [a, b].some((point) => isWireOf(end, point)))
+  if (inHand !== undefined) {
+    const { cable, name } = parsePoint(inHand)
+    const other = parsePoint(isWireOf(inHand, a) ? b : a).name
+    return { asks: `On the screw, or on the wire that is off? Say "${name}-${other} ${value}", or "${cable} ${name}-${other} ${value}".` }
+  }
+  return `${isOhms ? 'ohms ' : ''}${a} to ${b} ${/^(?:ol|open)$/.test(value) ? 'OL' : value}${isOhms ? '' : ' V'}`
+}
+
+/** A wire in the hand whose letter is that of a terminal, at the same place. */
+const isWireOf = (end: Point, point: Point): boolean =>
+  parsePoint(point).cable === null && parsePoint(end).place === parsePoint(point).place && parsePoint(end).name === parsePoint(point).name
+
+/** Two wires of the cable that one of them was lifted of here: their ends, and not the screws. */
+function betweenWires({ state, system }: Sentence, one: string, other: string, value: string): string | null {
+  const { place, lifted, power } = state.bench
+  const inHand = lifted.find((end) => parsePoint(end).place === place && [one, other].includes(parsePoint(end).name.toLowerCase()))
+  const cable = inHand === undefined ? undefined : cableById(system, parsePoint(inHand).cable ?? '')
+  const names = [one, other].map((said) => cable?.conductors.find(({ id, colour }) => id.toLowerCase() === said || colour === said)?.id)
+  if (power || !cable || names[0] === undefined || names[1] === undefined) return null
+  return `ohms ${names.map((name) => conductorEnd(cable.id, name as string, place)).join(' to ')} ${/^(?:ol|open)$/.test(value) ? 'OL' : value}`
+}
+
+const VALUE = String.raw`(-?\d*[.,]?\d+|ol|open)`
+const UNIT = '(ohms?|v|volts?|vac)'
+
+export const lastRules: readonly Rule[] = [
+  rule(
+    `(?:it )?(?:is |reads? |shows? )*still (?:is |reads? |reading |shows? |at |there at )*${VALUE}(?: ?${UNIT})?(?: there| here)?`,
+    (the, value, unit) => readAgain(the, value, unit),
+  ),
+  rule(
+    `(\\w+) (?:to|and) (\\w+) (?:wires|conductors|wire to wire)(?: is| are| reads?| read)* ${VALUE}(?: ?ohms?)?`,
+    (the, one, other, value) => betweenWires(the, one, other, value),
+  ),
+  rule(
+    '(\\w+) ([a-z]\\d?)(?: wire)? (?:is |was )?(?:loose|hanging|not landed|came off|fell off|unhooked itself)(?: (?:at|in|on|from) (.+))?',
+    (the, cable, name, where) => {
+      const found = cableById(the.system, findCable(the.system, cable) ?? '')
+      const conductor = found?.conductors.find(({ id }) => id.toLowerCase() === name)?.id
+      const place = where ? the.place(where) : the.state.bench.place
+      return found &&
+        conductor !== undefined &&
+        place !== null &&
+        found.between.includes(place) &&
+        !the.state.bench.lifted.includes(conductorEnd(found.id, conductor, place))
+        ? `landings ${found.id} ${conductor} off at ${place}`
+        : null
+    },
+  ),
+]
