@@ -153,6 +153,15 @@ export class Senses {
       if (family === 'strip-corroded') return random.uniform() < 0.85 ? 'corroded' : LANDED
       return random.uniform() < 0.03 ? 'corroded' : LANDED
     }
+    if (what === 'contacts') {
+      const isOf = (does: string, link: string) =>
+        trouble?.effects.some(
+          (effect) => effect.do === does && ('link' in effect ? effect.link : 'coil' in effect ? effect.coil : '') === link,
+        )
+      if (random.uniform() < (isOf('jam', of) ? 0.3 : 0.01)) return 'blocked'
+      const isBurned = isOf('open', `faces:${of}`) || isOf('resist', `faces:${of}`)
+      return random.uniform() < (isBurned ? 0.8 : 0.06) ? 'burned' : 'clean'
+    }
     const part = partById(system, at)
     if (part?.kind === 'switch') {
       const [made, opened] = wordsOfSwitch(part)

@@ -32,6 +32,7 @@ export function apartFirst(
   { skipped = [] }: Choice,
 ): Check {
   const refused = new Set(skipped.map(probeKey))
+  const singles = new Map(engine.faults.flatMap(singlesOf).map((fault) => [fault.id, fault]))
   const price = ({ minutes }: Check) => minutes + engine.cost.attention
   const wasSeen = seenLandings(observations)
   const weigh = (from: Bench, separation: Separation) =>
@@ -43,7 +44,8 @@ export function apartFirst(
   let best: { check: Check; rate: number } | null = null
   for (const { id, probability } of suspects.filter((suspect) => suspect.probability >= WORTH_APART)) {
     const ids = id.split(' + ')
-    const faults = engine.faults.flatMap(singlesOf).filter((fault) => ids.includes(fault.id))
+    // One fault is half of many pairs.
+    const faults = ids.flatMap((one) => singles.get(one) ?? [])
     for (const separation of faults.flatMap((fault) => separationsOf(engine.laboratory, fault))) {
       if (separation.isMade(observations)) continue
       for (const { apart, check } of weigh(bench, separation)) {
