@@ -4,6 +4,7 @@ import { type HypothesisSet, inEachKind, joinSets } from '@/src/core/diagnosis/h
 import { type Behaviour, behaviourOf } from '@/src/core/diagnosis/hypotheses/priors'
 import { PairPredictions, PairStore } from '@/src/core/diagnosis/inference/pair-store'
 import { computePosterior, type Evidence, type Posterior } from '@/src/core/diagnosis/inference/posterior'
+import { listSuspects } from '@/src/core/diagnosis/inference/suspects'
 import { type Chains, houseOf, layOutHouses } from '@/src/core/diagnosis/likelihood/by-house'
 import { faultFamilies } from '@/src/core/faults/families'
 import type { FaultFamilyRecord } from '@/src/core/faults/family'
@@ -53,7 +54,8 @@ const keyOf = ({ complaint, observations, repaired, before = [] }: Evidence): st
 
 function weighAnew(base: Engine, evidence: Evidence): Weighed {
   const singles = computePosterior(base, evidence)
-  if (evidence.observations.length < 2 || !explainsBadly(base, evidence, singles)) return { evidence, engine: base, posterior: singles }
+  const isBad = evidence.observations.length > 1 && (explainsBadly(base, evidence, singles) || leavesUnexplained(base, evidence, singles))
+  if (!isBad) return { evidence, engine: base, posterior: singles }
   const engine = withPairs(base, choosePairs(base, evidence))
   return { evidence, engine, posterior: computePosterior(engine, evidence) }
 }
@@ -70,6 +72,13 @@ function explainsBadly(engine: Engine, { complaint }: Evidence, { hypotheses, no
   if (noneOfThese < NONE_BESIDE_UNSTEADY || complaint.symptoms.includes('fuse-now-and-then')) return false
   const unsteady = engine.hypotheses.reduce((sum, { intermittent }, index) => sum + (intermittent ? hypotheses[index] : 0), 0)
   return unsteady > UNSTEADY_TAKES
+}
+
+/** The leading one has more readings against it than one plain wrong one: a second fault may have made them. */
+function leavesUnexplained(engine: Engine, evidence: Evidence, posterior: Posterior): boolean {
+  if (posterior.noneOfThese < NONE_BESIDE_UNSTEADY) return false
+  const [lead] = listSuspects(engine, evidence, posterior, 1)
+  return lead.misfits > 1
 }
 
 /** A half of a pair: a hypothesis by its index, and the degree of its damage. */
