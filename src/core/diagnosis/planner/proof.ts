@@ -122,6 +122,12 @@ export function nextProof(
   return null
 }
 
+/** A call that brings something on was not made yet: one that would burn out a transformer is not, and has to be ohmed. */
+export function hasUnmadeCall({ laboratory }: Engine, { observations }: Evidence): boolean {
+  const made = new Set(observations.filter(isClean).map(({ bench }) => bench.call))
+  return proofsOf.of(laboratory).some(({ call, rests }) => !rests && !made.has(call))
+}
+
 /** To find something that is worth a second look at what another call has shown. */
 const MAY_DIFFER = modelValue({ value: 0.05, unit: 'chance', source: 'assumption' })
 /** What is seen without a walk comes first where it finds as much to within this. */

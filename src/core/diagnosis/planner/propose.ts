@@ -17,7 +17,7 @@ import { holdTheCall } from '@/src/core/diagnosis/planner/held-call'
 import { loadOnCall } from '@/src/core/diagnosis/planner/load-on-call'
 import { lookAtEnds } from '@/src/core/diagnosis/planner/look-at-ends'
 import { type Check, type Choice, findNextCheck, rankChecks, weighQuestion } from '@/src/core/diagnosis/planner/next-check'
-import { isLookAtWork, nextProof, nextReproduction } from '@/src/core/diagnosis/planner/proof'
+import { hasUnmadeCall, isLookAtWork, nextProof, nextReproduction } from '@/src/core/diagnosis/planner/proof'
 import { separatingCheck, widened } from '@/src/core/diagnosis/planner/separate'
 import { hotToMetal } from '@/src/core/diagnosis/planner/to-metal'
 import { nextOfWay } from '@/src/core/diagnosis/planner/way-steps'
@@ -80,7 +80,7 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
     const call = nextCall()
     // Where nothing would open on a short, no call is made before its ohms are known.
     if (call && (verdict || looksSound || heatPrice(engine, posterior)(call.bench) <= CALL_MAY_COST)) return ask(call, looksSound)
-    const sound = call || hasTripped(evidence) ? null : (verdict ?? soundOnceAllRan(suspects))
+    const sound = call || hasTripped(evidence) || hasUnmadeCall(engine, evidence) ? null : (verdict ?? soundOnceAllRan(suspects))
     // A house is not called sound beside something seen that a sound house does not do: that is looked at again, and else searched for.
     const seen = sound
       ? latestAnswers(evidence.observations).filter((one) => one.probe.meter === 'look' && speaksOfTrouble(engine, one))
@@ -111,7 +111,8 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
     const hasSound = unsplit.some(({ id }) => id === NOTHING_WRONG)
     const call = hasSound ? nextCall() : null
     if (call) return ask(call, true)
-    const said = (hasSound && !hasTripped(evidence) ? soundOnceAllRan(suspects) : null) ?? judgeGroup(unsplit)
+    const mayBeSound = hasSound && !hasTripped(evidence) && !hasUnmadeCall(engine, evidence)
+    const said = (mayBeSound ? soundOnceAllRan(suspects) : null) ?? judgeGroup(unsplit)
     if (said) {
       const look = namesRepair(said) ? lookAtEnds(engine, evidence, posterior, bench, said, choice) : null
       return look ? ask(look, true) : end(said)
