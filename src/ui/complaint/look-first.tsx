@@ -3,9 +3,11 @@
 import { codeSeen } from '@/src/core/job/code-seen'
 import type { Probe } from '@/src/core/readings/check'
 import { codeFor, isCode } from '@/src/core/readings/code-looks'
-import { wiringOf } from '@/src/core/readings/look-target'
+import { seenContacts } from '@/src/core/readings/contact-looks'
+import { contactsOf, wiringOf } from '@/src/core/readings/look-target'
 import { wordsFor } from '@/src/core/readings/predict'
-import { firstPart, isUnknown, partById, partsOf, zonesOf } from '@/src/core/wiring/system'
+import { seenSwitches } from '@/src/core/readings/switch-looks'
+import { firstPart, furtherFuses, isUnknown, partById, partsOf, zonesOf } from '@/src/core/wiring/system'
 import { switchedTerminals } from '@/src/core/wiring/thermostat'
 import { Button } from '@/src/ui/controls/button'
 import { useHands, useJob, useMoment } from '@/src/ui/desk/desk-context'
@@ -21,6 +23,11 @@ export function LookFirst() {
     ...(fuse.holds === 'none'
       ? []
       : [{ name: `${fuse.name}, ${isUnknown(system, 'fuse') ? 'not looked at' : `${fuse.ratingA} A on the label`}`, at: 'fuse' }]),
+    ...furtherFuses(system).flatMap(({ id, name, ratingA, holds }) =>
+      holds === 'none' ? [] : [{ name: `${name}, ${ratingA} A`, at: id }],
+    ),
+    ...seenSwitches(system).map(({ id, name }) => ({ name, at: id })),
+    ...partsOf(system, 'board').map(({ id, name }) => ({ name: `light on the ${name}`, at: id })),
   ]
   return (
     <fieldset>
@@ -58,10 +65,22 @@ export function LookFirst() {
         <summary className="flex min-h-11 cursor-pointer items-center">Marks along the wiring: a rub, teeth, a staple, scorching</summary>
         <div className="grid gap-2 pb-3 desk:grid-cols-2">
           {zonesOf(system).map(({ id, name }) => (
-            <ZoneMark key={id} zone={id} name={name} />
+            <Seen key={id} at={wiringOf(id)} name={name} />
           ))}
         </div>
       </details>
+      {seenContacts(system).length > 0 && (
+        <details className="mt-2 rounded border-2 border-line bg-panel px-3">
+          <summary className="flex min-h-11 cursor-pointer items-center">
+            Contacts of a contactor, power off and proved dead: burned, or something between them
+          </summary>
+          <div className="grid gap-2 pb-3 desk:grid-cols-2">
+            {seenContacts(system).map(({ id, name }) => (
+              <Seen key={id} at={contactsOf(id)} name={name} />
+            ))}
+          </div>
+        </details>
+      )}
     </fieldset>
   )
 }
@@ -93,12 +112,12 @@ function CodeSeen({ at, word }: { at: string; word: string | null }) {
   )
 }
 
-/** What was seen along one zone's wiring: odds on the faults of that place, no more. */
-function ZoneMark({ zone, name }: { zone: string; name: string }) {
+/** What was seen along one zone's wiring, or at one contactor's contacts: odds on the faults there, no more. */
+function Seen({ at, name }: { at: string; name: string }) {
   const { system } = useJob()
   const { state } = useMoment()
   const { record } = useHands()
-  const probe: Probe = { meter: 'look', at: wiringOf(zone) }
+  const probe: Probe = { meter: 'look', at }
   const seen = state.observations.findLast((observation) => observation.probe.meter === 'look' && observation.probe.at === probe.at)?.answer
   return (
     <label className="flex items-center gap-2">
