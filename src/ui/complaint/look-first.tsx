@@ -18,13 +18,19 @@ export function LookFirst() {
   const { state } = useMoment()
   const { record } = useHands()
   const fuse = firstPart(system, 'fuse')
-  const looks: { name: string; at: string }[] = [
+  const looks: { name: string; at: string; isBreaker?: boolean }[] = [
     ...partsOf(system, 'thermostat').map(({ id, name }) => ({ name, at: id })),
     ...(fuse.holds === 'none'
       ? []
-      : [{ name: `${fuse.name}, ${isUnknown(system, 'fuse') ? 'not looked at' : `${fuse.ratingA} A on the label`}`, at: 'fuse' }]),
+      : [
+          {
+            name: `${fuse.name}, ${isUnknown(system, 'fuse') ? 'not looked at' : `${fuse.ratingA} A on the label`}`,
+            at: 'fuse',
+            isBreaker: fuse.holds === 'breaker',
+          },
+        ]),
     ...furtherFuses(system).flatMap(({ id, name, ratingA, holds }) =>
-      holds === 'none' ? [] : [{ name: `${name}, ${ratingA} A`, at: id }],
+      holds === 'none' ? [] : [{ name: `${name}, ${ratingA} A`, at: id, isBreaker: holds === 'breaker' }],
     ),
     ...seenSwitches(system).map(({ id, name }) => ({ name, at: id })),
     ...partsOf(system, 'board').map(({ id, name }) => ({ name: `light on the ${name}`, at: id })),
@@ -33,7 +39,8 @@ export function LookFirst() {
     <fieldset>
       <legend className="mb-1 font-bold">Look first, power still on</legend>
       <div className="grid gap-2 desk:grid-cols-2">
-        {looks.map(({ name, at }) => {
+        {looks.map(({ name, at, isBreaker }) => {
+          const say = (choice: string) => (isBreaker && choice === 'blown' ? 'tripped' : choice)
           const probe: Probe = { meter: 'look', at }
           const seen = state.observations.findLast(
             (observation) => observation.probe.meter === 'look' && observation.probe.at === at,
@@ -47,13 +54,13 @@ export function LookFirst() {
                 .map((choice) => (
                   <Button
                     key={choice}
-                    aria-label={`${name}: ${choice}`}
+                    aria-label={`${name}: ${say(choice)}`}
                     aria-pressed={word === choice}
                     onClick={() => record([{ kind: 'reading', probe, answer: { word: choice } }])}
                     className={word === choice ? '!border-next font-bold' : ''}
                   >
                     {word === choice && <span aria-hidden>✓ </span>}
-                    {choice}
+                    {say(choice)}
                   </Button>
                 ))}
               <CodeSeen at={at} word={word} />
