@@ -18,7 +18,7 @@ import { modelValue } from '@/src/core/units/model-value'
 import type { CallName } from '@/src/core/wiring/call'
 import { parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside } from '@/src/core/wiring/supply'
-import { callerOf, callsOf, firstPart, type System } from '@/src/core/wiring/system'
+import { callerOf, callsOf, firstPart, partsOf, type System } from '@/src/core/wiring/system'
 import { feedOf, switchedTerminals } from '@/src/core/wiring/thermostat'
 import { PLATE_VOLTS } from '@/src/core/wiring/values'
 
@@ -154,7 +154,10 @@ export function nextReproduction(
   if (!complaint.symptoms.some((symptom) => WATCHED.includes(symptom))) return null
   const isTold = (call: Proof['call']) => tellsOf(complaint, call)
   const told = observations.filter((one) => isClean(one) && isTold(one.bench.call))
-  const isReproduced = told.some((one) => isCallAmiss(engine.system, one) || (isLookAtWork(engine, one) && speaksOfTrouble(engine, one)))
+  const isReproduced = told.some(
+    (one) =>
+      isCallAmiss(engine.system, one) || isUnfed(engine.laboratory, one) || (isLookAtWork(engine, one) && speaksOfTrouble(engine, one)),
+  )
   if (isReproduced || (complaint.symptoms.includes('nothing-runs') && isDeadAtUnit(engine.system, observations))) return null
   const works = proofsOf.of(engine.laboratory).filter(({ call, rests }) => isTold(call) && (!rests || call === 'off'))
   const wasLookedAt = ({ call, whole, parts }: Proof) =>
@@ -196,6 +199,18 @@ function isCallAmiss(system: System, { bench, probe, answer }: Observation): boo
   const other = ends.find((end) => end !== terminal)?.name
   const isDead = other === feedOf(stat, terminal.name) ? answer > PLATE_VOLTS / 2 : answer < DEAD_BELOW
   return isDead !== (bench.call === 'off')
+}
+
+/** No line volts across what the call should run: that it stands still is seen in that. */
+function isUnfed(laboratory: Laboratory, { bench, probe, answer }: Observation): boolean {
+  if (probe.meter !== 'volts' || typeof answer !== 'number' || bench.call === 'off') return false
+  const fed = partsOf(laboratory.system, 'load').find(({ between, place }) =>
+    [probe.a, probe.b].every((point) => between.some((name) => point === terminalPoint(name, place))),
+  )
+  const isCalled = proofsOf
+    .of(laboratory)
+    .some(({ call, rests, parts }) => call === bench.call && !rests && parts.some((look) => look.meter === 'look' && look.at === fed?.id))
+  return fed !== undefined && isCalled && answer < fed.volts / 2
 }
 
 /** No volts at the unit on a whole bench: that nothing runs is seen in that. */
