@@ -14,7 +14,8 @@ import { partById } from '@/src/core/wiring/system'
 export function firstTold(line: string, read: Understood, asked: QuickLineContext): Understood | null {
   const { observations, complaint, bench } = foldJob(asked.system, asked.entries)
   if (observations.length > 0 || complaint.symptoms.length > 0 || bench.call !== 'off' || bench.jumpers.length > 0) return null
-  if (/^\s*(?:note|complaint)\b/i.test(line) || /\d/.test(line.replace(TOLD_BY_NUMBER, '')) || OF_A_SWITCH.test(line)) return null
+  if (/^\s*(?:note|complaint)\b/i.test(line) || /\d/.test(line.replace(TOLD_BY_NUMBER, ''))) return null
+  if (OF_A_SWITCH.test(line) && !toldBy(line, asked.system).symptoms.includes('mode-dead')) return null
   // Before anybody went or did a thing, what does not run was not seen on a call.
   const isUntouched = !asked.entries.some(({ kind }) => kind === 'bench')
   const isOpen = (problem: string) => isUnread(line, problem) || (isUntouched && problem.startsWith('No call is on'))

@@ -96,7 +96,7 @@ export const flameRules: readonly Rule[] = [
   ),
   rule(`${IGNITER} (?:is |stays )?(?:dark|cold)`, flame('no glow')),
   rule(
-    `(?:burners?|flame|fire)(?: is| are)? (?:lit|on|lights?|burning|burns?|steady|good|stays? (?:lit|on))(?: and stays? (?:lit|on))?(?: (?:fine|now|steady|good|ok))?`,
+    `(?:it |they |burners? |flame )?(?:lights?|lit|ignites?|fires?)(?: up| off)?(?:,? and|,) (?:stays?|stayed|keeps) (?:lit|on|burning|running)|(?:burners?|flame|fire)(?: is| are)? (?:lit|on|lights?|burning|burns?|steady|good|stays? (?:lit|on))(?: and stays? (?:lit|on))?(?: (?:fine|now|steady|good|ok))?`,
     flame('burns'),
   ),
   rule(`${IGNITER} (?:glows|glowing|is glowing|lit|is lit|glows (?:fine|orange|good|ok))`, (the) =>

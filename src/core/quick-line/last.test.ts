@@ -64,3 +64,22 @@ it('a mode that is dead, with what runs beside it, begins a visit as the complai
   ])
   expect(first('furnace-ac', 'blower runs')).toMatchObject([{ kind: 'reading' }])
 })
+
+it('what was found off at another strip is put on it there; a hose goes back on its switch', () => {
+  expect(() => after('heat-pump-b', [], 'B at the air handler loose')).toThrow('More than one conductor')
+  expect(after('heat-pump-b', ['landings stat B off at indoor'], 'landed B')).toMatchObject([{ kind: 'repair' }])
+  expect(after('furnace-induced-draft', [], 'put the hose back on')).toMatchObject([{ kind: 'repair' }])
+})
+
+it('what burns and stays is the flame, and not the light of the board', () => {
+  expect(after('furnace-induced-draft', ['call heat'], 'lights and stays lit')).toMatchObject([
+    { probe: { at: 'flame@ignition' }, answer: { word: 'burns' } },
+  ])
+})
+
+it('the display of the zone where one stands shows its call', () => {
+  expect(after('zoned-furnace-ac', ['call cool zone 2', 'walk stat-2'], 'thermostat shows a call')).toMatchObject([
+    { probe: { at: 'thermostat-2' } },
+  ])
+  expect(after('zoned-furnace-ac', ['walk panel'], 'Y2 to C at the panel 0')).toMatchObject([{ probe: { a: 'Y2@panel' }, answer: 0 }])
+})

@@ -99,8 +99,10 @@ function withOwnCommon(line: string, { system, entries }: QuickLineContext): str
   const terminals = placeById(system, state.bench.place)?.terminals ?? []
   if (terminals.includes('C')) return line
   const the = new Sentence(system, state, line)
-  return line.replace(/\b([a-z]\d)(\s*[-/]\s*|\s+(?:to\s+|and\s+)?)c\b(?=\s*[:=]?\s*\d)/gi, (all, letter: string, joint: string) =>
-    terminals.includes(letter.toUpperCase()) ? `${letter}${joint}${the.commonOf(letter.toUpperCase())}` : all,
+  return line.replace(
+    /\b([a-z]\d)(\s*[-/]\s*|\s+(?:to\s+|and\s+)?)c\b(?=(?:\s*(?:at|on) the panel|\s*here)?\s*[:=]?\s*\d)/gi,
+    (all, letter: string, joint: string) =>
+      terminals.includes(letter.toUpperCase()) ? `${letter}${joint}${the.commonOf(letter.toUpperCase())}` : all,
   )
 }
 

@@ -1,7 +1,8 @@
 import { findCable } from '@/src/core/quick-line/names'
 import { type Rule, rule, type Said } from '@/src/core/quick-line/rule'
 import type { Sentence } from '@/src/core/quick-line/sentence'
-import { conductorEnd, type Point, parsePoint } from '@/src/core/wiring/point'
+import { parseLook } from '@/src/core/readings/look-target'
+import { conductorEnd, isPoint, type Point, parsePoint } from '@/src/core/wiring/point'
 import { cableById } from '@/src/core/wiring/system'
 
 /** What speaks of the last thing that was read, or of the wires in the hand, or of a wire by its cable. */
@@ -40,7 +41,24 @@ function betweenWires({ state, system }: Sentence, one: string, other: string, v
 const VALUE = String.raw`(-?\d*[.,]?\d+|ol|open)`
 const UNIT = '(ohms?|v|volts?|vac)'
 
+/** A wire that was found off its screw, and not taken off by this search. */
+function isFoundOff({ state }: Sentence, name: string): boolean {
+  const look = state.observations.findLast(({ probe }) => probe.meter === 'look' && parseLook(probe.at).what === 'landings')
+  const word = typeof look?.answer === 'object' && 'word' in look.answer ? look.answer.word : ''
+  const [, end] = /^(?:off|wrong): (\S+)/.exec(word) ?? []
+  return end !== undefined && isPoint(end) && parsePoint(end).name.toLowerCase() === name && !state.bench.lifted.includes(end)
+}
+
 export const lastRules: readonly Rule[] = [
+  // Put on its screw it is repaired.
+  rule(
+    '(?:landed|relanded|tightened|put|hooked|reconnected|seated)(?: back)? ([a-z]\\d?)(?: wire)?(?: back)?(?: (?:on|down|up))?(?: (?:at|on) .+)?',
+    (the, name) => (isFoundOff(the, name) ? the.asRepair() : null),
+  ),
+  rule('([a-z]\\d?)(?: wire)? (?:at|in|on) (.+?) (?:is |was )?(?:loose|hanging|not landed|came off|fell off)', (the, name, where) => {
+    const place = the.place(where)
+    return place !== null && the.isLetter(name) ? `landings ${the.letter(name)} off at ${place}` : null
+  }),
   rule(
     `(?:it )?(?:is |reads? |shows? )*still (?:is |reads? |reading |shows? |at |there at )*${VALUE}(?: ?${UNIT})?(?: there| here)?`,
     (the, value, unit) => readAgain(the, value, unit),

@@ -62,5 +62,12 @@ export const mendedRules: readonly Rule[] = [
   rule('(?:(?:furnace|service|wall|emergency|unit|door) )?switch (?:is |was )?(on|ok|good|bad|burnt|shot)', (the, how) =>
     how === 'on' && !the.state.bench.power ? 'power on' : the.asNote(),
   ),
+  rule(
+    '(?:put|pushed|slipped|reconnected|plugged|stuck|hooked)(?: back)? (?:pressure |vent |draft |switch )*(?:hose|tube|tubing)(?: back)?(?: (?:on|up|in))?',
+    (the) => {
+      const [draft] = partsOf(the.system, 'switch').filter(({ role }) => role === 'draft')
+      return draft ? `${the.asRepair()} at the ${draft.name}` : the.asNote()
+    },
+  ),
   rule('primary (?:to|and) secondary (?:are |is )?shorted(?: together)?', (the) => the.asNote()),
 ]

@@ -9,6 +9,9 @@ const isAtStat = ({ system, state }: Sentence): boolean => placeById(system, sta
 
 /** What a thermostat shows, loses and asks for. */
 export const thermostatRules: readonly Rule[] = [
+  rule('(?:thermostat|stat|tstat|display) (?:shows?|showing|says) (?:call|calling|it is calling|its calling)', (the) =>
+    the.state.bench.call === 'off' ? null : statHere(the, SHOWS_CALL),
+  ),
   rule(
     '(?:thermostat|stat|tstat) (?:loses|losing|lost|drops|dropping) power (?:on|in|with|when) (cool|cooling|heat|heating|fan)(?: call| calls| called)?',
     (the, call) => {
