@@ -2,7 +2,7 @@ import { cableTowards } from '@/src/core/quick-line/meaning'
 import { findCable } from '@/src/core/quick-line/names'
 import { leading, type Sentence } from '@/src/core/quick-line/sentence'
 import { parseLook } from '@/src/core/readings/look-target'
-import { conductorEnd, type Point, parsePoint } from '@/src/core/wiring/point'
+import { conductorEnd, isPoint, type Point, parsePoint } from '@/src/core/wiring/point'
 import { type Cable, cableById, partById } from '@/src/core/wiring/system'
 
 /** What comes off other than a wire: a jumper, a panel, a thermostat, the lead of a part. */
@@ -77,6 +77,14 @@ function liftEnds(the: Sentence, cable: Cable, place: string): string | null {
   return ends.length === 0 ? null : ends.map((end) => `lift ${end}`).join('; ')
 }
 
+/** The end that the last look at landings found off its screw, or on a wrong one. */
+export function foundOff({ state }: Sentence): Point | null {
+  const look = state.observations.findLast(({ probe }) => probe.meter === 'look' && parseLook(probe.at).what === 'landings')
+  const word = typeof look?.answer === 'object' && 'word' in look.answer ? look.answer.word : ''
+  const [, end] = /^(?:off|wrong): (\S+)/.exec(word) ?? []
+  return end !== undefined && isPoint(end) ? end : null
+}
+
 /**
  * What was taken off last goes back: a whole cable where all of it came off there, else the one wire, or the plug; "them" is all that is off of
  * that cable.
@@ -87,10 +95,7 @@ export function landLast(the: Sentence, isSeveral: boolean): string | null {
   const last = lifted.at(-1)
   if (last === undefined && unplugged.length > 0) return `plug ${unplugged[unplugged.length - 1]}`
   // A wire that was found off its screw is put on it: that is the repair.
-  const look = the.state.observations.findLast(({ probe }) => probe.meter === 'look' && parseLook(probe.at).what === 'landings')
-  const isFoundOff =
-    look !== undefined && typeof look.answer === 'object' && 'word' in look.answer && /^(?:off|wrong): /.test(look.answer.word)
-  if (last === undefined) return isFoundOff ? the.asRepair() : null
+  if (last === undefined) return foundOff(the) === null ? null : the.asRepair()
   const { cable: id, place } = parsePoint(last)
   const cable = id === null ? undefined : cableById(system, id)
   const side = cable?.between.indexOf(place ?? '') ?? -1

@@ -1,8 +1,8 @@
+import { foundOff } from '@/src/core/quick-line/hands'
 import { findCable } from '@/src/core/quick-line/names'
 import { type Rule, rule, type Said } from '@/src/core/quick-line/rule'
 import type { Sentence } from '@/src/core/quick-line/sentence'
-import { parseLook } from '@/src/core/readings/look-target'
-import { conductorEnd, isPoint, type Point, parsePoint } from '@/src/core/wiring/point'
+import { conductorEnd, type Point, parsePoint } from '@/src/core/wiring/point'
 import { cableById } from '@/src/core/wiring/system'
 
 /** What speaks of the last thing that was read, or of the wires in the hand, or of a wire by its cable. */
@@ -42,11 +42,9 @@ const VALUE = String.raw`(-?\d*[.,]?\d+|ol|open)`
 const UNIT = '(ohms?|v|volts?|vac)'
 
 /** A wire that was found off its screw, and not taken off by this search. */
-function isFoundOff({ state }: Sentence, name: string): boolean {
-  const look = state.observations.findLast(({ probe }) => probe.meter === 'look' && parseLook(probe.at).what === 'landings')
-  const word = typeof look?.answer === 'object' && 'word' in look.answer ? look.answer.word : ''
-  const [, end] = /^(?:off|wrong): (\S+)/.exec(word) ?? []
-  return end !== undefined && isPoint(end) && parsePoint(end).name.toLowerCase() === name && !state.bench.lifted.includes(end)
+function isFoundOff(the: Sentence, name: string): boolean {
+  const end = foundOff(the)
+  return end !== null && parsePoint(end).name.toLowerCase() === name && !the.state.bench.lifted.includes(end)
 }
 
 export const lastRules: readonly Rule[] = [
