@@ -4,7 +4,7 @@ import { type HypothesisSet, inEachKind, joinSets } from '@/src/core/diagnosis/h
 import { type Behaviour, behaviourOf } from '@/src/core/diagnosis/hypotheses/priors'
 import { PairPredictions, PairStore } from '@/src/core/diagnosis/inference/pair-store'
 import { computePosterior, type Evidence, type Posterior } from '@/src/core/diagnosis/inference/posterior'
-import { listSuspects } from '@/src/core/diagnosis/inference/suspects'
+import { FORGIVEN, listSuspects } from '@/src/core/diagnosis/inference/suspects'
 import { type Chains, houseOf, layOutHouses } from '@/src/core/diagnosis/likelihood/by-house'
 import { faultFamilies } from '@/src/core/faults/families'
 import type { FaultFamilyRecord } from '@/src/core/faults/family'
@@ -78,7 +78,7 @@ function explainsBadly(engine: Engine, { complaint }: Evidence, { hypotheses, no
 function leavesUnexplained(engine: Engine, evidence: Evidence, posterior: Posterior): boolean {
   if (posterior.noneOfThese < NONE_BESIDE_UNSTEADY) return false
   const [lead] = listSuspects(engine, evidence, posterior, 1)
-  return lead.misfits > 1
+  return lead.misfits > FORGIVEN
 }
 
 /** A half of a pair: a hypothesis by its index, and the degree of its damage. */

@@ -42,6 +42,9 @@ export interface Suspect {
 /** Beyond this a reading does not fit. */
 const MISFIT_LIMIT = modelValue({ value: 4, unit: 'standard deviations', source: 'assumption' })
 
+/** One reading may be plain wrong; two that do not fit mean that the hypothesis is. */
+export const FORGIVEN = modelValue({ value: 1, unit: 'readings', source: 'assumption' })
+
 /** All suspects, likeliest first; evidence tables for the leading ones. */
 export function listSuspects(engine: Engine, evidence: Evidence, posterior: Posterior, tables = 6): Suspect[] {
   const observations = latestAnswers(evidence.observations)

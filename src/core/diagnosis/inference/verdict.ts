@@ -1,6 +1,6 @@
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { type Evidence, type Posterior, posteriorsWithout } from '@/src/core/diagnosis/inference/posterior'
-import { NONE_OF_THESE, NOTHING_WRONG, type Suspect } from '@/src/core/diagnosis/inference/suspects'
+import { FORGIVEN, NONE_OF_THESE, NOTHING_WRONG, type Suspect } from '@/src/core/diagnosis/inference/suspects'
 import { faultFamilies } from '@/src/core/faults/families'
 import { familiesOfId, type Repair, singlesOf } from '@/src/core/faults/fault'
 import type { Complaint } from '@/src/core/job/complaint'
@@ -15,9 +15,6 @@ const SOUND_AFTER_REPAIR = modelValue({ value: 0.995, unit: 'probability', sourc
 
 /** With only faults that hide beside it, a sound house must still hold this much by itself. */
 const SOUND_BESIDE_HIDING = modelValue({ value: 0.88, unit: 'probability', source: 'assumption' })
-
-/** One reading may be plain wrong; two that do not fit mean that the hypothesis is. */
-const FORGIVEN = modelValue({ value: 1, unit: 'readings', source: 'assumption' })
 
 interface Found {
   readonly repair: Repair
