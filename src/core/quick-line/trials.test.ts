@@ -31,8 +31,9 @@ it('behind something that was done they come after it', () => {
 })
 
 it('where nothing tripped or held, "works" and "does not" are no trials', () => {
-  const read = withBreaker("heat works, cool doesn't")
-  expect(read.ok && read.drafts.some(({ kind }) => kind === 'trip')).toBe(false)
+  expect(drafts(withBreaker, "heat works, cool doesn't")).toMatchObject([
+    { kind: 'complaint', complaint: { symptoms: ['mode-dead'], call: 'cool' } },
+  ])
 })
 
 it('a call that is said to do both is asked after', () => {

@@ -60,8 +60,9 @@ function wordsOf(clause: string, the: Sentence): Word[] | null {
     // A breaker that is put in is no trial.
     if (/^(?:fuse|breaker)$/.test(said[at]) && said[at + 1] === 'in' && callAt(said, at + 2, the) === null) return null
     const found = callAt(said, at, the)
-    words.push(found?.word ?? wordOf(said[at]) ?? { is: 'aside' })
-    if (!found && wordOf(said[at]) === null) return null
+    const word = found?.word ?? wordOf(said[at])
+    if (!word) return null
+    words.push(word)
     at += found?.length ?? 1
   }
   return words
@@ -141,8 +142,7 @@ function resultsOf(words: readonly Word[], the: Sentence): Map<string, ReadonlyS
         break
       case 'except':
         // Of all but one, that one does the other thing.
-        if (words.slice(0, at).some(({ is }) => is === 'all') && exceptions(words, at - 1).length > 0) isNot = true
-        else isNot = false
+        isNot = words.slice(0, at).some(({ is }) => is === 'all') && exceptions(words, at - 1).length > 0
         break
       case 'not':
         // Heat does not: the other of what was told last.
