@@ -1,7 +1,7 @@
 import { asks, NUMBER, type Rule, rule, type Said, VOLTS } from '@/src/core/quick-line/rule'
 import type { Sentence } from '@/src/core/quick-line/sentence'
 
-/** Volts that fall once something is called: read on that call, and not at rest. */
+/** Volts that sag once something is called: read on that call, and not at rest. */
 
 const SUBJECT =
   '(?:it|24 volts|voltage|volts|control(?: voltage)?|low voltage|transformer(?: secondary)?|secondary|r(?: ?[-/] ?| to | and | )?c|rc|r)'
@@ -38,7 +38,7 @@ function sags(the: Sentence, from: string, volts: string, when: string): Said {
   const call = when ? callIn(the, when) : ''
   if (call === null) return null
   if (call === '' && the.state.bench.call === 'off' && the.state.bench.jumpers.length === 0)
-    return when ? { asks: `On which call does it fall to ${volts} V? Say "call cool; R-C ${volts}".` } : null
+    return when ? { asks: `On which call does it sag to ${volts} V? Say "call cool; R-C ${volts}".` } : null
   if (call === '' || call === the.state.bench.call) return read
   const before = from && the.state.bench.call === 'off' ? `${the.voltsAt(the.state.bench.place, from)}; ` : ''
   return `${before}call ${call}; ${read}`
