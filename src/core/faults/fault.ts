@@ -20,6 +20,8 @@ export interface Fault {
   /** Relative frequency before anything is known about this job. */
   readonly rate: number
   readonly effects: readonly Effect[]
+  /** Shares of its cases that come and go: with a touch or vibration, and only with the heat of the call or what it runs. */
+  readonly comesAndGoes: { readonly touch: number; readonly warm: number }
   /** Milder forms of the same damage, each with its share of the cases; the rest are as `effects` says. */
   readonly variants: readonly FaultVariant[]
   /** Terminals, conductors or parts that the fault touches: what the loom warms. */

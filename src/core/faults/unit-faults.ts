@@ -3,6 +3,7 @@ import type { AddFault } from '@/src/core/faults/fault-list'
 import { lowVoltageNodes } from '@/src/core/faults/low-voltage'
 import { ACCESSORY_OHM, JOINED_OHM, SHORTED_COIL_OHM, SOLID_SHORT_OHM, WELDED_OHM } from '@/src/core/faults/rates'
 import { capital } from '@/src/core/units/capital'
+import { modelValue } from '@/src/core/units/model-value'
 import { feedInside } from '@/src/core/wiring/assembly'
 import { bodyLink, facesLink, plugLink, thermostatInside } from '@/src/core/wiring/links'
 import type { PartOf } from '@/src/core/wiring/part'
@@ -142,6 +143,16 @@ export function addLoadFaults(system: System, add: AddFault): void {
   }
 }
 
+/**
+ * Of a switch that was found to open, how often it closes again by itself once what it guards has cooled or its pressures have evened out.
+ * A rollout is reset by hand, a float stays up in its water, a door switch has no heat of its own.
+ */
+const OPENS_RUNNING: Readonly<Partial<Record<PartOf<'switch'>['role'], number>>> = modelValue({
+  value: { 'high-pressure': 0.25, 'low-pressure': 0.25, limit: 0.25, draft: 0.15 },
+  unit: 'share of the switches found open',
+  source: 'assumption: automatic reset is the common form of pressure controls and limits',
+})
+
 export function addSwitchFaults(system: System, add: AddFault): void {
   for (const part of partsOf(system, 'switch'))
     add(
@@ -157,6 +168,7 @@ export function addSwitchFaults(system: System, add: AddFault): void {
       ],
       [{ do: 'open', link: bodyLink(part.id) }],
       part.between.map((node) => terminalPoint(node, part.place)),
+      OPENS_RUNNING[part.role],
     )
   for (const part of partsOf(system, 'switch')) addLooseLeads(system, add, part)
 }

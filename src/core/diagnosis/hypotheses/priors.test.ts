@@ -1,6 +1,9 @@
+import { type Bench, createBench } from '@/src/core/bench/bench'
 import { movesOf } from '@/src/core/diagnosis/explanation/moves'
 import { computePosterior, noEvidence, zoneProbabilities } from '@/src/core/diagnosis/inference/posterior'
 import { type Complaint, emptyComplaint, sayComplaint } from '@/src/core/job/complaint'
+import type { Observation } from '@/src/core/readings/observations'
+import { pinPoint } from '@/src/core/wiring/point'
 import { furnaceEngine } from '@/tests/setup/furnace'
 
 const zonesAfter = (complaint: Complaint) => {
@@ -35,6 +38,33 @@ describe('priors from the complaint', () => {
 
   it('what the last visitor said moves nothing', () => {
     expect([...zonesAfter({ ...onCool, hearsay: 'bad contactor' })]).toEqual([...zonesAfter(onCool)])
+  })
+
+  it('a pressure control or a limit that opens may close again once what it guards has stopped; a rollout is reset by hand', () => {
+    const engine = furnaceEngine()
+    const { hypotheses } = computePosterior(engine, noEvidence)
+    const of = (id: string) => hypotheses[engine.hypotheses.findIndex((one) => one.id === id)]
+    const closesAgain = (part: string) => of(`switch-open:${part} when warm`) / of(`switch-open:${part}`)
+    for (const part of ['high-pressure', 'low-pressure', 'limit']) expect(closesAgain(part)).toBeGreaterThan(0.2)
+    expect(closesAgain('rollout')).toBeLessThan(0.1)
+  })
+
+  it('a pressure control that reads closed with its leads off, the unit at rest, is as likely to open while it runs as its spade is to be off', () => {
+    const engine = furnaceEngine()
+    const low = { id: 'low-pressure', place: 'outdoor' }
+    const bench: Bench = { ...createBench(engine.system), place: 'outdoor', power: false, unplugged: ['low-pressure'] }
+    const alone: Observation = {
+      id: 'alone',
+      bench,
+      probe: { meter: 'ohms', a: pinPoint(low, 0), b: pinPoint(low, 1) },
+      answer: 0.2,
+    }
+    const complaint: Complaint = { ...emptyComplaint, symptoms: ['mode-dead'], call: 'cool' }
+    const { hypotheses } = computePosterior(engine, { ...noEvidence, complaint, observations: [alone] })
+    const share = (start: string) => hypotheses.reduce((sum, one, at) => sum + (engine.hypotheses[at].id.startsWith(start) ? one : 0), 0)
+    const [opens, spade] = [share('switch-open:low-pressure'), share('lead-loose:low-pressure')]
+    expect(opens / spade).toBeGreaterThan(0.5)
+    expect(opens / spade).toBeLessThan(2)
   })
 })
 

@@ -1,8 +1,6 @@
 import { createBench } from '@/src/core/bench/bench'
 import { codeFactor } from '@/src/core/diagnosis/hypotheses/codes'
-import { faultFamilies } from '@/src/core/faults/families'
 import type { Fault } from '@/src/core/faults/fault'
-import { INTERMITTENT_SHARE, WARM_SHARE } from '@/src/core/faults/rates'
 import type { ChangeLately, Complaint, Symptom } from '@/src/core/job/complaint'
 import { setInState } from '@/src/core/operation/in-state'
 import { RUNS_ABOVE } from '@/src/core/operation/machine'
@@ -132,8 +130,8 @@ export function createHypotheses(
       add(further ? { ...hypothesisOfFault(fault), foundOpen: further.id } : hypothesisOfFault(fault, 'blown'), fault.rate)
       continue
     }
-    const { comesAndGoes } = faultFamilies[fault.family]
-    const solid = 1 - fault.variants.reduce((sum, { share }) => sum + share, 0) - (comesAndGoes ? INTERMITTENT_SHARE : 0)
+    const { touch, warm } = fault.comesAndGoes
+    const solid = 1 - fault.variants.reduce((sum, { share }) => sum + share, 0) - touch - warm
     const forms = [{ name: '', share: solid, effects: fault.effects }, ...fault.variants]
     for (const { name, share, effects } of forms) {
       const intact: Hypothesis = {
@@ -158,14 +156,12 @@ export function createHypotheses(
       for (const other of others)
         add({ ...intact, id: `${intact.id} ${other.name} open`, foundOpen: other.id }, fault.rate * share * other.blows)
       if (blows > 0.02) add({ ...intact, id: `${intact.id} fuse blown`, foundFuse: 'blown' }, fault.rate * share * blows)
-      if (name !== '' || !comesAndGoes) continue
+      if (name !== '' || touch + warm === 0) continue
       const coming: Hypothesis = { ...intact, id: `${fault.id} now and then`, intermittent: true }
       const unsteady: Behaviour = { ...behaviour, comesAndGoes: true }
-      const warm = comesAndGoes === 'touch-or-heat' ? WARM_SHARE : 0
-      add(coming, fault.rate * INTERMITTENT_SHARE * (1 - blows) * (1 - warm), unsteady)
-      if (warm > 0)
-        add({ ...coming, id: `${fault.id} when warm`, warms: true }, fault.rate * INTERMITTENT_SHARE * (1 - blows) * warm, unsteady)
-      if (blows > 0.02) add({ ...coming, id: `${coming.id} fuse blown`, foundFuse: 'blown' }, fault.rate * INTERMITTENT_SHARE * blows)
+      add(coming, fault.rate * touch * (1 - blows), unsteady)
+      if (warm > 0) add({ ...coming, id: `${fault.id} when warm`, warms: true }, fault.rate * warm * (1 - blows), unsteady)
+      if (blows > 0.02) add({ ...coming, id: `${coming.id} fuse blown`, foundFuse: 'blown' }, fault.rate * (touch + warm) * blows)
     }
   }
   return { hypotheses, rates, behaviours }

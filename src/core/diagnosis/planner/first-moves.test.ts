@@ -40,15 +40,18 @@ describe('the first moves', () => {
     expect(firstOf('furnace-ac', 'nothing-runs')?.probe).toMatchObject({ meter: 'volts', a: 'R@indoor', b: 'C@indoor' })
   })
 
-  it('one mode is dead: a glance over the strip where one stands, then the thermostat is set to call for it and looked at', () => {
-    const engine = engineOf('furnace-ac')
-    const first = firstOf('furnace-ac', 'mode-dead', 'cool')
-    expect(first).toMatchObject({ probe: { meter: 'look', at: 'landings@indoor' }, setup: [] })
-    const bench = createBench(engine.system)
-    const landed: Observation = { id: 'a', bench, probe: { meter: 'look', at: 'landings@indoor' }, answer: { word: LANDED } }
-    const { next } = propose(engine, { ...noEvidence, complaint: told('mode-dead', 'cool'), observations: [landed] }, bench)
-    expect(next).toMatchObject({ probe: { meter: 'look', at: 'stat' }, bench: { call: 'cool' } })
-  })
+  it.each(['furnace-ac', 'heat-pump-o'])(
+    '%s, one mode is dead: a glance over the strip where one stands, then the thermostat is set to call for it and looked at',
+    (id) => {
+      const engine = engineOf(id)
+      const first = firstOf(id, 'mode-dead', 'cool')
+      expect(first).toMatchObject({ probe: { meter: 'look', at: 'landings@indoor' }, setup: [] })
+      const bench = createBench(engine.system)
+      const landed: Observation = { id: 'a', bench, probe: { meter: 'look', at: 'landings@indoor' }, answer: { word: LANDED } }
+      const { next } = propose(engine, { ...noEvidence, complaint: told('mode-dead', 'cool'), observations: [landed] }, bench)
+      expect(next).toMatchObject({ probe: { meter: 'look', at: 'stat' }, bench: { call: 'cool', power: true } })
+    },
+  )
 
   it('it never stops: what runs with nothing called, which wire is still live there, and the strip, before one leaves it or switches off', () => {
     const { verdict, observations } = visit('furnace-ac', 'conductor-short:stat-cable.R+W', told('never-stops'))
@@ -129,9 +132,13 @@ describe('is there a call', () => {
   })
 
   it.each(['furnace-ac', 'heat-pump-o'])('%s: the thermostat does not close, in four and the glance before them', (id) => {
-    const { verdict, checks } = visit(id, 'thermostat-not-closing:stat.Y', told('mode-dead', 'cool'))
+    const { verdict, checks, observations } = visit(id, 'thermostat-not-closing:stat.Y', told('mode-dead', 'cool'))
     expect(verdict).toMatchObject({ found: 'repair', repair: { id: 'replace:stat' } })
     expect(checks).toBeLessThanOrEqual(5)
+    expect(observations.every(({ bench }) => bench.power)).toBe(true)
+    // A call that has not left its thermostat is not followed to the unit.
+    const left = observations.findIndex(({ bench }) => bench.place === 'thermostat')
+    expect(observations.slice(left).every(({ bench }) => bench.place === 'thermostat')).toBe(true)
   })
 
   it('a wire that hangs off its screw is landed once it is seen: no check is spent on proving it', () => {

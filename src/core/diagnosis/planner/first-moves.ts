@@ -3,6 +3,7 @@ import { anyTime } from '@/src/core/bench/since'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { type Evidence, type Posterior, zoneProbabilities } from '@/src/core/diagnosis/inference/posterior'
 import { readyFuses } from '@/src/core/diagnosis/planner/candidates'
+import { cooksOn } from '@/src/core/diagnosis/planner/heat'
 import { type Check, type Choice, weighQuestion } from '@/src/core/diagnosis/planner/next-check'
 import { nextOfWay } from '@/src/core/diagnosis/planner/way-steps'
 import type { Symptom } from '@/src/core/job/complaint'
@@ -15,6 +16,9 @@ import { type Point, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside } from '@/src/core/wiring/supply'
 import { callerOf, callsOf, firstPart, partsOf, placeById, type System } from '@/src/core/wiring/system'
 import { feedOf, switchedTerminals } from '@/src/core/wiring/thermostat'
+
+/** A call that leaves its thermostat with less has not left it: nothing is to be followed to the unit. */
+const NO_CALL_VOLTS = modelValue({ value: 4, unit: 'V', source: 'assumption' })
 
 /** Complaints that are answered first by whether there is a call at all. */
 const asksForCall: readonly Symptom[] = ['nothing-runs', 'mode-dead', 'half-works']
@@ -47,16 +51,23 @@ export function firstMove(engine: Engine, evidence: Evidence, posterior: Posteri
   const told = (wanted: readonly Symptom[]) => complaint.symptoms.some((symptom) => wanted.includes(symptom))
   const refused = new Set((choice.skipped ?? []).map(probeKey))
   const asked = new Set(observations.map((one) => questionKey(anyTime(one.bench), one.probe)))
+  const cooks = cooksOn(engine, posterior, observations, 'of-all')
   for (const move of [
     ...(told(asksForEyes) ? landingsHere(engine.system, bench) : []),
     ...(told(asksForVolts) ? voltsAtUnit(engine.system, bench) : []),
     ...(told(asksForCall)
-      ? isThereACall(engine.system, isOhmed(observations) ? { ...bench, ...readyFuses(engine.system, bench) } : bench, complaint.call)
+      ? isThereACall(
+          engine.system,
+          isOhmed(observations) ? { ...bench, ...readyFuses(engine.system, bench) } : bench,
+          complaint.call,
+          observations,
+        )
       : []),
   ]) {
     if (refused.has(probeKey(move.probe)) || asked.has(questionKey(anyTime(move.bench), move.probe))) continue
     if (placeById(engine.system, move.place)?.kind === 'thermostat' && !mayNotCall(engine, posterior, move.place)) continue
-    const check = weighQuestion(engine, posterior, observations, bench, move.bench, move.probe, move.place)
+    if (cooks(move.bench)) continue
+    const check = weighQuestion(engine, posterior, observations, bench, move.bench, move.probe, move.place, true)
     if (check && check.gainBits >= WORTH_A_MOVE) return check
   }
   if (told(['never-stops'])) return whatStaysOn(engine, evidence, posterior, bench, refused, asked)
@@ -159,8 +170,8 @@ const calling = (system: System, from: Bench, call: Bench['call']): Bench => ({
   call,
 })
 
-/** The call of the complaint, made at its thermostat and followed from there to the unit. */
-function isThereACall(system: System, from: Bench, wanted: Evidence['complaint']['call']): Move[] {
+/** The call of the complaint, made at its thermostat and followed from there to the unit as far as it goes. */
+function isThereACall(system: System, from: Bench, wanted: Evidence['complaint']['call'], observations: readonly Observation[]): Move[] {
   const call = wanted ?? (from.call === 'off' ? callsOf(system).find((one) => one !== 'fan') : from.call)
   if (call === undefined) return []
   const stat = callerOf(system, call)
@@ -170,10 +181,19 @@ function isThereACall(system: System, from: Bench, wanted: Evidence['complaint']
   if (terminal === undefined) return []
   const unit = firstPart(system, 'fuse').place
   const volts = (a: Point, b: Point | null, place: string): Move[] => (b ? [{ bench, probe: { meter: 'volts', a, b }, place }] : [])
+  const leaving = stat.common === undefined ? [] : volts(at(terminal, stat.place), at(stat.common, stat.place), stat.place)
+  const isMissing = leaving.some((move) =>
+    observations.some(
+      ({ bench: on, probe, answer }) =>
+        typeof answer === 'number' &&
+        answer < NO_CALL_VOLTS &&
+        questionKey(anyTime(on), probe) === questionKey(anyTime(move.bench), move.probe),
+    ),
+  )
   return [
     { bench, probe: { meter: 'look', at: stat.id }, place: stat.place },
     ...volts(at(feedOf(stat, terminal), stat.place), at(terminal, stat.place), stat.place),
-    ...(stat.common === undefined ? [] : volts(at(terminal, stat.place), at(stat.common, stat.place), stat.place)),
-    ...volts(at(terminal, unit), commonBeside(system, at(terminal, unit)), unit),
+    ...leaving,
+    ...(isMissing ? [] : volts(at(terminal, unit), commonBeside(system, at(terminal, unit)), unit)),
   ]
 }

@@ -15,7 +15,7 @@ import { PLATE_VOLTS } from '@/src/core/wiring/values'
 /** Hypotheses asked whether a bench would cook a transformer: the likeliest, and no more than so many. */
 const ASKED = workLimit(6)
 /** Above this nothing is powered so. */
-const AT_RISK = modelValue({ value: 0.2, unit: 'share of the likeliest', source: 'assumption' })
+const AT_RISK = modelValue({ value: 0.2, unit: 'share', source: 'assumption' })
 /** A burned-out transformer, found, fetched and fitted. */
 const BURNT_MINUTES = modelValue({ value: 90, unit: 'minutes', source: 'assumption' })
 /** Hypotheses of less than this are not asked what a call would do. */
@@ -23,12 +23,19 @@ const ASKED_ABOVE = modelValue({ value: 3e-4, unit: 'probability', source: 'assu
 
 /**
  * Whether a bench with the power on would leave a transformer to carry a short that its protection may not open on, by what is thought
- * now: nothing is powered on a known short through protection that is not known to be there.
+ * now: nothing is powered on a known short through protection that is not known to be there. The likeliest are asked, and of their own share
+ * so much is held to be a risk; `of-all` holds it to be one only as a share of all that may be wrong: for the call that the customer made
+ * for days before anybody came.
  */
-export function cooksOn(engine: Engine, posterior: Posterior, asked: readonly Observation[]): (bench: Bench) => boolean {
+export function cooksOn(
+  engine: Engine,
+  posterior: Posterior,
+  asked: readonly Observation[],
+  of: 'of-the-likeliest' | 'of-all' = 'of-the-likeliest',
+): (bench: Bench) => boolean {
   const overloaded = asked.filter((observation) => readsOverload(engine.system, observation)).map(({ bench }) => bench)
   const likeliest = likeliestOf.of(posterior)
-  const total = likeliest.reduce((sum, index) => sum + posterior.hypotheses[index], 0)
+  const total = of === 'of-all' ? 1 : likeliest.reduce((sum, index) => sum + posterior.hypotheses[index], 0)
   const overOn = overOf.of(engine.laboratory)
   return (bench) => {
     if (!bench.power) return false

@@ -136,7 +136,7 @@ function steadyMass({ hypotheses }: Engine, posterior: Posterior): number {
 
 /**
  * One question written out as a check, whatever it tells; null when every hypothesis left standing answers it alike, and where it would cook:
- * but a second look at what is on already (`stays`) takes half a minute.
+ * but a second look at what is on already takes half a minute, and the customer's own call was made before (`stays`).
  */
 export function weighQuestion(
   engine: Engine,

@@ -118,7 +118,9 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
       return look ? ask(look, true) : end(said)
     }
   }
-  const first = isOwnWay ? ownStep(engine, evidence, planned, bench, choice) : firstMove(engine, evidence, planned, bench, choice)
+  // The first moves are over once a repair stands out.
+  const routine = isOwnWay ? ownStep : inDoubt === null ? firstMove : null
+  const first = routine?.(engine, evidence, planned, bench, choice)
   if (first) return ask(first, false)
   // What is read for the cause of a burned-out transformer is read in any case, and tells whether it is burned out, too.
   const cause = doubted ? causeOfBurn(engine, evidence, widened(engine, evidence, posterior), bench, doubted, choice) : null
