@@ -79,7 +79,7 @@ const symptomWords: readonly { readonly symptom: Symptom; readonly says: RegExp 
   {
     symptom: 'half-works',
     says: new RegExp(
-      `\\b(?:outdoor|outside|condenser|compressor|condensing)(?: unit| fan| motor)?(?: just)? ${NOT}(?: ${WORKS})?\\b(?! (?:shut|stop|quit|turn|go|cycle|cut)\\b)|\\b(?:outdoor|outside|condenser|compressor|condensing)(?: unit| fan| motor)?(?: is| was)?(?: just| completely| totally| stone)* dead\\b|\\b(?:fan|blower|air|inside|indoor unit) (?:runs|blows|works|comes on|is running|is blowing|running|blowing) but\\b|\\bblow(?:s|ing) (?:warm|hot|room|lukewarm)(?: temperature)? air\\b|\\bblow(?:s|ing) but\\b`,
+      `\\b(?:outdoor|outside|condenser|compressor|condensing)(?: unit| fan| motor)?(?: just)? ${NOT}(?: ${WORKS})?\\b(?! (?:shut|stop|quit|turn|go|cycle|cut)\\b)|\\b(?:outdoor|outside|condenser|compressor|condensing)(?: unit| fan| motor)?(?: is| was)?(?: just| completely| totally| stone)* dead\\b|\\b(?:fan|blower|air|inside|indoor unit) (?:runs|blows|works|comes on|is running|is blowing|running|blowing) but\\b|\\bblow(?:s|ing) (?:warm|hot|room|lukewarm)(?: temperature)? air\\b|\\bblow(?:s|ing) but\\b|\\bno (?:heat pump|compressor|outdoor unit|condenser|outside unit)$`,
     ),
   },
   {

@@ -150,9 +150,9 @@ function drawTwo(engine: Engine, random: Random): { fault: Fault; hypothesis: Hy
 /** Whether anything in the house goes otherwise than in a sound one: a fault that shows nowhere calls nobody. */
 function shows(engine: Engine, { fresh }: Behaviour): boolean {
   const sound = engine.behaviours[0].fresh
+  const work = ({ running, air }: Behaviour['fresh']['off']) => [...running, ...air].join()
   return Object.entries(fresh).some(
-    ([call, run]) =>
-      run.trips > 0.1 || run.chatters || !run.alive || run.running.join() !== sound[call as keyof typeof sound].running.join(),
+    ([call, run]) => run.trips > 0.1 || run.chatters || !run.alive || work(run) !== work(sound[call as keyof typeof sound]),
   )
 }
 

@@ -10,7 +10,7 @@ const JOINT = '(?:,? (?:but|and|yet|while|though)|,)? '
 /** What one does and the other does not: as it is said of the one, and of the other. */
 const verbs: readonly { readonly says: string; readonly does: string; readonly doesNot: string }[] = [
   { says: 'works?|working|worked|is working', does: 'works', doesNot: 'does not work' },
-  { says: 'runs?|running|ran|is running|are running|is on', does: 'runs', doesNot: 'does not run' },
+  { says: 'runs?|running|ran|is running|are running|is on|spins?|spinning|turns?|turning', does: 'runs', doesNot: 'does not run' },
   { says: 'comes? on|came on|kicks? on|kicked on', does: 'comes on', doesNot: 'does not come on' },
   { says: 'starts?|started', does: 'starts', doesNot: 'does not start' },
   { says: 'pulls? in|pulled in|is in', does: 'pulls in', doesNot: 'does not pull in' },

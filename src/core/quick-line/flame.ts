@@ -96,7 +96,7 @@ export const flameRules: readonly Rule[] = [
   ),
   rule(`${IGNITER} (?:is |stays )?(?:dark|cold)`, flame('no glow')),
   rule(
-    `(?:it |they |burners? |flame )?(?:lights?|lit|ignites?|fires?)(?: up| off)?(?:,? and|,) (?:stays?|stayed|keeps) (?:lit|on|burning|running)|(?:burners?|flame|fire)(?: is| are)? (?:lit|on|lights?|burning|burns?|steady|good|stays? (?:lit|on))(?: and stays? (?:lit|on))?(?: (?:fine|now|steady|good|ok))?`,
+    `(?:it |they )?(?:stays|stayed) lit(?: now)?|(?:it |they |burners? |flame )?(?:lights?|lit|ignites?|fires?)(?: up| off)?(?:,? and|,) (?:stays?|stayed|keeps) (?:lit|on|burning|running)|(?:burners?|flame|fire)(?: is| are)? (?:lit|on|lights?|burning|burns?|steady|good|stays? (?:lit|on))(?: and stays? (?:lit|on))?(?: (?:fine|now|steady|good|ok))?`,
     flame('burns'),
   ),
   rule(`${IGNITER} (?:glows|glowing|is glowing|lit|is lit|glows (?:fine|orange|good|ok))`, (the) =>
@@ -113,10 +113,12 @@ export const flameRules: readonly Rule[] = [
   rule('(?:flame|rod|sensor)(?: (?:signal|sensor|rod|current))* (?:is |reads )?(low|weak|bad|good|fine|strong|ok)', (the, how) =>
     onHeat(the, `flame signal ${/^(?:low|weak|bad)$/.test(how) ? 'low' : 'good'}`),
   ),
-  rule(`${IGNITER} (?:is |reads? |ohms? )*(ol|open|infinite|infinity|\\d*[.]?\\d+)(?: ?ohms?)?`, (the, read) =>
-    the.state.bench.power
-      ? null
-      : ofIgniter(the, (igniter) => leading('ohms across', worded(igniter, /^\d|[.]/.test(read) ? read : 'OL')) ?? ''),
+  rule(
+    `${IGNITER} (?:is |reads? |ohms? |ohmed |ohming |checks |out |at )*(ol|open|infinite|infinity|\\d*[.]?\\d+)(?: ?ohms?)?`,
+    (the, read) =>
+      the.state.bench.power
+        ? null
+        : ofIgniter(the, (igniter) => leading('ohms across', worded(igniter, /^\d|[.]/.test(read) ? read : 'OL')) ?? ''),
   ),
   asks(
     `${IGNITER} (?:is )?(?:bad|dead|shot|no good|cracked|broken)`,

@@ -65,8 +65,9 @@ const readBetween: Reading = (meaning, the) => {
     return number || has(meaning, 'none', 'dead')
       ? null
       : (the.voltsAt(`${letter.toLowerCase()}${where}`, 'X')?.replace('X V', 'jumps between 20 and 28') ?? null)
+  // A figure and nothing: one of them was read elsewhere.
   if (number)
-    return number.unit === 'ohm' || number.unit === 'A' || number.value > 60
+    return number.unit === 'ohm' || number.unit === 'A' || number.value > 60 || has(meaning, 'none', 'dead')
       ? null
       : the.voltsAt(`${letter.toLowerCase()}${where}`, String(number.value))
   return has(meaning, 'none', 'dead', 'idle') ? the.voltsAt(`${letter.toLowerCase()}${where}`, '0') : null

@@ -11,7 +11,7 @@ import {
   type SaidPair,
 } from '@/src/core/quick-line/points'
 import type { Reader } from '@/src/core/quick-line/reader'
-import { unitsOfReading } from '@/src/core/quick-line/units'
+import { NOT_24_V, unitsOfReading } from '@/src/core/quick-line/units'
 import type { Answer, Probe } from '@/src/core/readings/check'
 import { type Point, parsePoint } from '@/src/core/wiring/point'
 import { lineNodes } from '@/src/core/wiring/supply'
@@ -47,9 +47,6 @@ function placeFirst({ context: { system, state }, tokens }: Reader, said: SaidPa
   const isOff = findEnds(system, first.token.text, state.bench.place, first.cable).some((end) => isLifted(state.bench, end))
   return named === null || isOff ? said : { first: { ...first, cable: null }, second, place: named }
 }
-
-/** No 24 V circuit reads that much; a decimal point is lost sooner. Assumption. */
-const NOT_24_V = 60
 
 function isLowVoltage({ context }: Reader, ...points: Point[]): boolean {
   const line = lineNodes(context.system)

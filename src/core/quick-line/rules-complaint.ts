@@ -50,6 +50,10 @@ export const complaintRules: readonly Rule[] = [
     (the) => the.asComplaint(),
   ),
   rule(
+    `(?:it |unit |system |furnace |heat pump |ac |vents? )?(?:is |just |only )*(?:blows|blowing|puts out|putting out) (?:cold|cool|warm|hot|lukewarm|room temp(?:erature)?)(?: air)? (?:in|on|when in|when set to|with) ${MODE}`,
+    (the) => the.asComplaint(),
+  ),
+  rule(
     `${MODE} (?:is |was |has |just )*(?:dead|out|down|gone|broken|quit|stopped|${NOT} (?:work|working|works|run|running|come on|coming on|comes on|start|starting|kick in|kicking in))`,
     (the) => the.asComplaint(),
   ),
@@ -65,6 +69,9 @@ export const complaintRules: readonly Rule[] = [
     `(?:heat pump|hp) ${NOT} (?:heat|heating)(?: at all)?,? (?:just |only )?(?:aux|auxiliary|strips?|emergency heat|backup)(?: heat)?(?: only)?`,
     (the) => (isFirst(the) ? the.asComplaint() : null),
   ),
+  rule('(?:aux(?:iliary)?|strips?|emergency|backup)(?: heat)? only,? (?:and |but )?no (?:heat pump|compressor|outdoor unit)', (the) =>
+    isFirst(the) ? the.asComplaint() : null,
+  ),
   // One mode of several: the others work.
   rule(
     `(?:${MODE}|fan) (?:works|ok|is fine|is good|runs)(?: fine)?,? (?:and |but )?(?:(?:${MODE}|fan) (?:works|ok|is fine|is good|runs)(?: fine)?,? (?:and |but )?)*(?:${MODE}|fan) (?:doesnt|does not|wont|is dead|dead|is not|isnt|is out)(?: work| run| come on)?`,
@@ -72,6 +79,16 @@ export const complaintRules: readonly Rule[] = [
   ),
   rule('(?:furnace|air handler|(?:package |rooftop )?unit|rooftop|system|heat pump) (?:has |with )?no power', (the) =>
     isFirst(the) ? the.asComplaint().replace(/^complaint /, 'complaint nothing runs, ') : null,
+  ),
+  rule('nothing(?: at all)?|no nothing|dead as a doornail', (the) =>
+    isFirst(the) ? the.asComplaint().replace(/^complaint /, 'complaint nothing runs, ') : null,
+  ),
+  rule(
+    '(?:second|2nd|high)(?: stage)? (?:never|doesnt|does not|wont|will not|isnt) (?:come on|comes on|coming on|kick in|kicks in|work|works|working|run|runs|running|start|starts)',
+    (the) =>
+      the.state.bench.call === 'off' && the.state.bench.jumpers.length === 0
+        ? { asks: 'Second stage of what? Say "second stage cooling dead" or "second stage heat dead", or call it and say what runs.' }
+        : null,
   ),
   // While something is called it is what was seen.
   rule(

@@ -85,6 +85,10 @@ export const contactRules: readonly Rule[] = [
     (the, value, unit, other, otherUnit) => read(the, '', value || other, unit || otherUnit),
   ),
   rule(
+    `t1(?: ?- ?| to | and |/| )t2 (?:is |reads? |has )?(?:${NUMBER}|(zero|nothing|none|dead))(?: ?${VOLTS})?|(?:${NUMBER}|(zero|nothing|no))(?: ?${VOLTS})? (?:from |across |between |at |on )?t1(?: ?- ?| to | and |/| )t2`,
+    (the, value, _, other) => (the.state.bench.power ? loadSide(the, '', value || other || '0') : null),
+  ),
+  rule(
     `load side(?: of)?(?: (.*contactor(?: \\d)?))? (?:is |reads? |has )?(?:dead|nothing|no power|no ${VOLTS}|0|zero)(?: ?${VOLTS})?`,
     (the, named) => loadSide(the, named, '0'),
   ),

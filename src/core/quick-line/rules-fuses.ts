@@ -2,6 +2,10 @@ import { asks, NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
 
 /** What is in the holder and what goes into it: fuses and breakers by their size, good, blown, gone. */
 export const fuseRules: readonly Rule[] = [
+  rule(
+    '(?:little |purple |violet |tan )?(?:\\d{1,2} ?(?:a|amps?) )?(?:fuse|(?<=\\d ?(?:a|amps?) )) ?(?:on|in|at) (?:(?:furnace|control|main|air handler|unit) )?(?:board|slot|holder|control)(?: is| was)? (blown|popped|bad|open|burnt|burned|gone|shot|toast|good|fine|ok|intact)',
+    (_, how) => `fuse ${/^(?:good|fine|ok|intact)$/.test(how) ? 'good' : 'blown'}`,
+  ),
   rule('fuse(?: is| says| reads| marked)? (\\d{1,2}) ?(?:a|amps?)', (_, size) => `fuse ${size} in`),
   rule(
     '(?:wired|spliced|put)(?: in)?(?: an?)? (\\d{1,2}) ?(?:a|amps?) (?:in-?line|in line)(?: fuse)?(?: in)?',

@@ -58,6 +58,11 @@ export const impliedRules: readonly Rule[] = [
     '(?:draft )?inducer (?:is )?(?:runs|running|on|comes on|starts|runs fine)(?: but| and| then|,)* (?:furnace |draft )?pressure switch (?:is |stays |still )?((?:not |wont |doesnt |never |isnt )?(?:open|opens|closed|close|closes|closing|make|makes|making|made|prove|proves|proving))',
     draftWhileItRuns,
   ),
+  // With heat called: what it does is read across it.
+  rule(
+    '(?:furnace |draft )?pressure switch (closes|makes|proves|pulls in|(?:wont|doesnt|never|not) (?:close|closes|make|makes|prove|proves|closing|making))',
+    (the, said) => (/^heat/.test(the.state.bench.call) ? (draftWhileItRuns(the, said)?.replace(/^.*?runs; /, '') ?? null) : null),
+  ),
   rule(
     '(?:(?:it )?(holds|held|trips|tripped|still trips|still holds) with )?(?:everything|all(?: (?:the )?wires)?) (?:is )?(?:off|lifted|pulled)(?: (?:off|from))?(?: (?:board|strip|here))? (?:but|except|besides|except for)(?: for)? ([a-z]\\d?)(?:(?:,| and|, and) ([a-z]\\d?))?,?(?: (?:it )?(holds|trips))?',
     (the, before, a, b, after) => {
@@ -81,7 +86,7 @@ export const impliedRules: readonly Rule[] = [
     },
   ),
   rule(
-    '(?:all|everything|every (?:wire|terminal|screw|one)|all (?:the )?(?:wires|terminals|screws|letters)) (?:is |are |reads? |reading )?(?:clear|open|ol|infinite) to (?:ground|gnd|chassis|metal|cabinet)',
+    '(?:all|everything|every (?:wire|terminal|screw|one)|all (?:the )?(?:wires|terminals|screws|letters)) (?:is |are |reads? |reading |checks? |ohms? |out )*(?:clear|open|ol|infinite) to (?:ground|gnd|chassis|metal|cabinet)',
     (the) => {
       const { place, power } = the.state.bench
       const letters = (placeById(the.system, place)?.terminals ?? []).filter((name) => !/^(?:L\\d|N)$/.test(name))

@@ -21,8 +21,10 @@ function readAgain({ state }: Sentence, value: string, unit: string): Said {
     const other = parsePoint(isWireOf(inHand, a) ? b : a).name
     return { asks: `On the screw, or on the wire that is off? Say "${name}-${other} ${value}", or "${cable} ${name}-${other} ${value}".` }
   }
-  return `${isOhms ? 'ohms ' : ''}${a} to ${b} ${/^(?:ol|open)$/.test(value) ? 'OL' : value}${isOhms ? '' : ' V'}`
+  return `${isOhms ? 'ohms ' : ''}${a} to ${b} ${/^(?:ol|open)$/.test(value) ? 'OL' : value === SHORTED ? 'jumps between 0 and 1' : value}${isOhms ? '' : ' V'}`
 }
+
+const SHORTED = 'shorted'
 
 /** A wire in the hand whose letter is that of a terminal, at the same place. */
 const isWireOf = (end: Point, point: Point): boolean =>
@@ -60,6 +62,11 @@ export const lastRules: readonly Rule[] = [
   rule(
     `(?:it )?(?:is |reads? |shows? )*still (?:is |reads? |reading |shows? |at |there at )*${VALUE}(?: ?${UNIT})?(?: there| here)?`,
     (the, value, unit) => readAgain(the, value, unit),
+  ),
+  rule('(?:it |its |that )*(?:is |are |reads? |shows? )*still (?:is |reads? |shows? )*(?:shorted|a short|dead short|short)', (the) =>
+    the.state.bench.power
+      ? null
+      : (readAgain(the, SHORTED, '') ?? { asks: 'Between which points? Say them: "Y-C shorted", or what it reads: "Y-C 0.6".' }),
   ),
   rule(
     `(\\w+) (?:to|and) (\\w+) (?:wires|conductors|wire to wire)(?: is| are| reads?| read)* ${VALUE}(?: ?ohms?)?`,

@@ -32,6 +32,18 @@ export const mendedRules: readonly Rule[] = [
       return contactor && !another ? `${the.asRepair()} at the ${contactor.name}` : the.asRepair()
     },
   ),
+  rule(
+    '(?:cleaned|polished|sanded|scuffed|wiped|scrubbed)(?: off| up)? (?:flame )?(?:sensor|rod|flame rod|sense rod)(?: with .+)?|flame (?:sensor|rod|sense rod) (?:is |was )?(?:cleaned|polished|sanded)',
+    (the) => the.asRepair(),
+  ),
+  rule(
+    '(?:wrapped|taped|separated|insulated|sleeved|rerouted|re-routed|wire ?nutted|zip ?tied|tied|heat ?shrunk|shrink ?wrapped|protected|secured|spliced|patched)(?: up)? (?:it|them|that|both)(?: (?:up|apart|off|back|away|again))?(?: and .+)?',
+    (the) => the.asRepair(),
+  ),
+  rule(
+    '(?:replaced|changed|new|installed) (transformer|contactor|board|thermostat|stat|valve|relay) and (?:new )?fuse',
+    (_, what) => `fuse in; repaired ${what}`,
+  ),
   // Water that had lifted a float was drained.
   rule(
     '(?:cleaned|cleared|blew|snaked|unclogged|drained|flushed|emptied|vacuumed)(?: out)? (?:condensate |ac )?(?:drain|drain line|pan|drain pan|trap|line)(?: out)?',

@@ -15,6 +15,8 @@ const REMARKS: readonly string[] = [
   '(?:second|third|fourth|fifth|2nd|3rd|4th|5th) fuse (?:today|this \\w+|so far)|(?:open|bad|dead) (?:stat|thermostat|contacts?)|limit opens (?:after|in) .+',
   '(?:economizer|humidifier|uv light|dehumidifier|air cleaner|zone valve|pump|smoke detector|float) (?:is |was )?(?:wired|tied|tapped|spliced|hooked) (?:in|into|to|off|on|across) .+',
   '(?:[a-z]\\d?|red|white|green|yellow|blue|black|orange|brown) (?:wire|screw|conductor|terminal)? ?(?:looks|is|looked|was) (?:ok|good|tight|fine|snug|clean)(?: .*)?',
+  '(?:there is |theres |has |have |got )?no (?:c|common) wire(?: .*)?|(?:(?:thermostat|stat) )?(?:has |only |got |just )*(?:two|three|four|five|six|seven|eight|[2-8]) (?:wires?|conductors?)(?: .*)?',
+  '(?:all )?(?:buttoned|closed|cleaned) up(?:,? (?:and )?.*)?|(?:all |everything )?back together(?:,? (?:and )?(?:leaving|done|heading out|gone))?|(?:condenser |evap(?:orator)? |indoor |outdoor |a )?coil (?:is |was )?(?:all )?(?:dirty|plugged|iced|iced up|frozen|clogged|matted)(?: .*)?',
   'no (?:gas|spark|ignition|fire)(?: .*)?',
   'tightened (?:up )?(?:all )?(?:the )?(?:screws|terminals|connections|lugs|landings)(?: .*)?|(?:[a-z]\\d?|red|white|green|yellow|blue|black|orange|brown)(?: wire| conductor)? (?:was |is )(?:a little |kind of )?loose(?: .*)?',
   '(?:neutral|hot|ground|line)(?: wire)? (?:is |was )?loose,? (?:tightened|fixed|remade)(?: it)?(?: up)?',
@@ -33,7 +35,7 @@ export const remarkRules: readonly Rule[] = [
     (the) => the.asNote(),
   ),
   rule(
-    '(?:neutral|hot|ground|bond|spade|lug|wire nut|connection|terminal|plug|splice)s?(?: wire)?(?: is| are| was)? (?:a little |kind of |very )?(?:loose|burnt|corroded|green|open|broken|gone|lost)(?: .*)?|(?:rh|rc)(?: and|[-/])? ?(?:rh|rc) (?:strap|jumper|link)(?: is)?(?: still)? (?:in|in place|there|out|missing|off|gone|removed)|no fuse(?: anywhere| at all| on| in)?(?: .*)?',
+    '(?:neutral|hot|ground|bond|spade|lug|wire nut|connection|terminal|plug|splice)s?(?: wire)?(?: is| are| was)? (?:a little |kind of |very )?(?:loose|burnt|corroded|green|open|broken|gone|lost)(?: .*)?|(?:(?:took|pulled|removed|found|put|left)(?: out| in)? )?(?:(?:jumper|strap|link) (?:between|from) )?(?:rh|rc)(?: and | to |[ -/])(?:rh|rc)(?: (?:jumper|strap|link))?(?: (?:is )?(?:still )?(?:in|in place|there|out|off|missing))|(?:rh|rc)(?: and|[-/])? ?(?:rh|rc) (?:strap|jumper|link)(?: is)?(?: still)? (?:in|in place|there|out|missing|off|gone|removed)|no fuse(?: anywhere| at all| on| in)?(?: .*)?',
     (the) => the.asNote(),
   ),
   // What was found out some time ago is told, not read.

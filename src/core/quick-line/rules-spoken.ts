@@ -250,6 +250,13 @@ export const spokenRules: readonly Rule[] = [
     '(?!changed when )(?:replaced|fixed|repaired|changed out|changed|swapped out|installed new|put in new|put in|installed|respliced|resealed)(?: \\d+ ?va)? (.+)',
     (_, what) => (/fuse|breaker|^(?:with|for|it)\b/.test(what) ? null : `repaired ${what}`),
   ),
+  rule(
+    '(?:swapped|changed|traded)(?: out)? (.+?) (?:for|with|to) (?:an? )?(?:new |bigger )*(?:one|\\d+ ?va(?: one)?|.+ one)',
+    (the, what) => {
+      const part = partById(the.system, the.part(what) ?? '')
+      return part && part.kind !== 'fuse' ? the.asRepair() : null
+    },
+  ),
   rule('(?:swapped|changed) (.+)', (the, what) => {
     const part = partById(the.system, the.part(what) ?? '')
     return part && part.kind !== 'fuse' ? `repaired ${what}` : null

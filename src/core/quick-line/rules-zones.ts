@@ -1,5 +1,7 @@
 import { type Rule, rule, type Said } from '@/src/core/quick-line/rule'
-import { placeById } from '@/src/core/wiring/system'
+import type { Sentence } from '@/src/core/quick-line/sentence'
+import { conductorEnd } from '@/src/core/wiring/point'
+import { cableById, placeById } from '@/src/core/wiring/system'
 
 const TRIPS = '(?:trips|tripped|tripping|pops|popped|blows|blew|kills|killed|takes|took)'
 const HOLDS = '(?:holds|held|holding|is fine|fine|is ok|ok|works|runs)'
@@ -25,8 +27,25 @@ function ofZone(the: Parameters<Rule['as']>[0], zone: string, call: string, word
   return isOn ? word : { asks: `On which call of zone ${zone}? Say "${word} on cool zone ${zone}".` }
 }
 
+/** All the wires of that zone's thermostat, off the panel; null where one stands elsewhere and says no panel. */
+function offThePanel({ system, state }: Sentence, zone: string, saysPanel: boolean): string | null {
+  const panel = system.places.find(({ kind }) => kind === 'zone-panel')
+  const cable = cableById(system, `stat-cable-${zone}`)
+  if (!panel || !cable || (!saysPanel && state.bench.place !== panel.id)) return null
+  const ends = cable.conductors
+    .filter(({ lands }) => lands[cable.between.indexOf(panel.id)] !== null)
+    .map(({ id }) => conductorEnd(cable.id, id, panel.id))
+    .filter((end) => !state.bench.lifted.includes(end))
+  if (ends.length === 0) return null
+  return [...(state.bench.place === panel.id ? [] : [`walk ${panel.id}`]), ...ends.map((end) => `lift ${end}`)].join('; ')
+}
+
 /** What is said of a zone as a whole: it trips, it holds, on which call. */
 export const zoneRules: readonly Rule[] = [
+  rule(
+    '(?:lift|lifted|pull|pulled|take|took|unhook|unhooked|disconnect|disconnected)(?: off)?(?: all| all of| whole)? zone (\\d)(?: (?:stat|thermostat|tstat))?(?: (?:wires|cable|conductors|wiring))?(?: off| loose)?( (?:of |off |at |from |on )*(?:zone )?(?:panel|board))?',
+    (the, zone, panel) => offThePanel(the, zone, panel !== ''),
+  ),
   rule(
     `zone (\\d)(?: stat| thermostat| call)? (?:still |always )?${TRIPS}(?: it| fuse| breaker| out)*(?: (?:on|in|with) ${CALL})?`,
     (the, zone, call) => ofZone(the, zone, call, 'trips'),

@@ -1,13 +1,14 @@
-import { leadNames } from '@/src/core/bench/points'
 import type { JobState } from '@/src/core/job/job-state'
 import { callWords } from '@/src/core/quick-line/call-words'
+import { bare, calledOf, lettersOf, placeKinds } from '@/src/core/quick-line/called'
 import { findCable, findPart, findPlace, isGroundWord } from '@/src/core/quick-line/names'
+import { NOT_24_V } from '@/src/core/quick-line/units'
 import { LruCache, Memo } from '@/src/core/units/cache'
 import { workLimit } from '@/src/core/units/work-limit'
 import { callNames } from '@/src/core/wiring/call'
 import { parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside } from '@/src/core/wiring/supply'
-import { callsOf, type Place, partById, partsOf, placeById, type System } from '@/src/core/wiring/system'
+import { callsOf, partById, partsOf, placeById, type System } from '@/src/core/wiring/system'
 
 /** What the words of one sentence mean in a system. */
 export class Sentence {
@@ -150,7 +151,10 @@ export class Sentence {
   /** A number read at something: a letter against common, or across a part. Without a unit it is ohms with the power off. */
   voltsAt(words: string, volts: string): string | null {
     const line = this.readAt(words, volts)
-    const isOhms = !this.state.bench.power && this.said.includes(volts) && !/volt|\d ?v(?:ac)?\b/i.test(this.said)
+    const isBare = this.said.includes(volts) && !/volt|\d ?v(?:ac)?\b/i.test(this.said)
+    const isOhms = !this.state.bench.power && isBare
+    // No 24 V part has that much: the grammar asks after its unit.
+    if (line !== null && this.state.bench.power && isBare && Number(volts) >= NOT_24_V) return line.replace(`${volts} V`, volts)
     return line !== null && isOhms ? `ohms ${line.replace(`${volts} V`, volts)}` : line
   }
 
@@ -224,42 +228,6 @@ export class Sentence {
 
 /** What is named at a place, by the place and the words. */
 const partsNamed = new Memo((_: System) => new LruCache<string, { readonly id: string | null }>(workLimit(4000)))
-
-/** A name without what kind of thing it is. */
-const bare = (name: string): string => name.replaceAll('-', ' ').replace(/ (switch|relay|motor|coil|sensor|pressure switch)$/, '')
-
-/** Every part by its name and id, with and without what kind of thing it is. */
-const calledOf = new Memo((system: System) =>
-  system.parts.map(({ id, name }) => ({
-    id,
-    forms: [name.toLowerCase(), name.toLowerCase().split(' of ')[0], id, bare(name.toLowerCase()), bare(id)],
-  })),
-)
-
-/** Every terminal of a system, and every lead with a dash in its name, by how it is typed in small letters. */
-const lettersOf = new Memo(
-  (system: System) =>
-    new Map(
-      [
-        ...system.places.flatMap(({ id }) => leadNames(system, id).filter((name) => /^(?:[A-Z]\d?-|L\d$|N$)/.test(name))),
-        ...system.places.flatMap(({ terminals }) => terminals),
-      ].map((name) => [name.toLowerCase(), name]),
-    ),
-)
-
-const placeKinds: readonly { readonly says: RegExp; readonly kind: readonly Place['kind'][] }[] = [
-  {
-    says: /^(out|outside|outdoor|outdoors|outdoor unit|outside unit|condenser|condensing unit|heat pump|yard)$/,
-    kind: ['outdoor', 'package'],
-  },
-  {
-    says: /^(inside|indoor|indoors|indoor unit|furnace|air handler|attic|basement|closet|garage|crawlspace)$/,
-    kind: ['indoor', 'package'],
-  },
-  { says: /^(roof|rooftop|rooftop unit|package unit|unit)$/, kind: ['package'] },
-  { says: /^(stat|tstat|t-stat|hall|hallway|wall)$/, kind: ['thermostat'] },
-  { says: /^(panel|zone panel|zone board)$/, kind: ['zone-panel'] },
-]
 
 /** A command behind the word that it begins with; nothing where there is none. */
 export const leading = (word: string, command: string | null): string | null => command && `${word} ${command}`.trim()

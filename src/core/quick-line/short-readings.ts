@@ -1,6 +1,12 @@
 /** A shortened form, and the words it stands for. */
 export type Shortened = readonly [RegExp, string | ((...found: string[]) => string)]
 
+/** A place as it stands behind a reading; here says nothing more. */
+const whereOf = (said: string): string => {
+  const place = said.replace(/^(?:at|in|on|out|over) /i, '').replace(/^the /i, '')
+  return /^here$/i.test(place) ? '' : ` at the ${place}`
+}
+
 /** What was read, of two at once or against what. */
 export const ofReadings: readonly Shortened[] = [
   // Beside which thing a mark is says nothing more.
@@ -18,6 +24,13 @@ export const ofReadings: readonly Shortened[] = [
   ],
   // A letter and its figure written as one: no terminal has two digits.
   [/^([gywobr])(\d{2}(?:\.\d+)?)(?= ?v?$)/i, '$1 $2'],
+  [/^(?:ohms|ohmed|ohming) (?=(?:red|white|green|yellow|blue|brown|orange|black|purple) (?:to|and) )/i, ''],
+  // One letter at two places: Y has 24 here and nothing outside.
+  [
+    /^([A-Z]\d?)(?: has| is| reads| gets| at)? (\d[\d.]*)(?: ?v| volts?)? ((?:at |in |on )?(?:the )?(?:here|inside|outside|outdoors|indoors|stat|thermostat|board|furnace|air handler|condenser|unit|heat pump|panel)),? (?:and |but )?(?:has |is |reads |only )?(\d[\d.]*|nothing|none|zero|no volts|no voltage|dead)(?: ?v| volts?)? ((?:at |in |on |out |over )?(?:the )?(?:here|there|inside|outside|outdoors|indoors|stat|thermostat|board|furnace|air handler|condenser|unit|heat pump|panel))$/i,
+    (_, letter, first, here, second, there) =>
+      `${letter} ${first} V${whereOf(here)}, ${letter} ${/^\d/.test(second) ? second : '0'} V${whereOf(there)}`,
+  ],
   [/^not (?:getting|seeing|reading) anything (on|at) ([a-z]\d?)$/i, 'nothing $1 $2'],
   [/^([a-z]\d?) (?:is )?shorted to (ground|gnd|chassis|metal|cabinet) (?=\d|\.\d)/i, '$1 to $2 '],
   // What it is not, or should be, beside what it is.

@@ -209,6 +209,10 @@ const ofParts: readonly Shortened[] = [
 
 /** What is joined, and what is left for another day. */
 const ofHands: readonly Shortened[] = [
+  // Found there, and not put in.
+  [/^((?:the )?(?:jumper|strap|link|jumper wire) (?:between|from) .+ (?:is )?still (?:in|there|on|in place))$/i, 'note $1'],
+  [/^(?:a )?(R\w?)(?: to |[- /])([A-Z]\d?) jumper(?:ed)?(?= *,)/, 'jumped $1 to $2'],
+  [/^((?:put (?:a )?)?jump(?:ed|er|ered)? .+?),? (?:but |and |still )?nothing$/i, '$1, nothing happens'],
   [/^short(?:ed)? ([A-Z]\w?) to (\w+)(?: to test)?$/, 'jumper $1 to $2'],
   [
     /^(?:leaving|left|leave)(?: it| for now| today)?,? (?=(?:new |the )?(?:part|parts|board|transformer|contactor|valve|motor|thermostat)s? (?:is |are |was )?(?:ordered|on order)\b)/i,

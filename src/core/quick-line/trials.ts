@@ -38,6 +38,8 @@ type Word =
 
 /** The trials of a clause in the grammar's words, asked after where a call is said to do both; null where it says anything else, or of one call only. */
 export function trialsOf(clause: string, the: Sentence): Said {
+  // Air that blows is no fuse that does.
+  if (/\b(?:blows?|blew|blowing) (?:out )?(?:cold|cool|warm|hot|lukewarm|air|room)\b/i.test(clause)) return null
   const words = wordsOf(clause, the)
   if (!words?.some((word) => word.is === 'result' && word.firm)) return null
   const told = resultsOf(words, the)

@@ -66,6 +66,9 @@ function lostState(line: string, the: Sentence, drafts: readonly EntryDraft[]): 
   if (lit !== undefined && !isTold) return lit
   const [, board] = /\b(board (?:is )?(?:dead|dark|steady|flashing))$/i.exec(line.trim()) ?? []
   if (board !== undefined && !isTold) return board
+  const [blank] = /\b(?:stat|thermostat|tstat|display|screen) (?:is )?(?:dead|blank|dark)(?=,| and| but|$)/i.exec(line) ?? []
+  const isLooked = drafts.some((draft) => draft.kind === 'note' || (draft.kind === 'reading' && draft.probe.meter === 'look'))
+  if (blank !== undefined && !isLooked) return blank
   const [, name, how] =
     /\b(contactor|relay|valve|sequencer)(?: is| pulled| still| not pulled)* (in|out)\b(?! (?:slot|place|series|heat|cool|the|at))/i.exec(
       line,

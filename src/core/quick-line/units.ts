@@ -16,3 +16,6 @@ export const unitsOfReading: ReadonlyMap<string, readonly [number, 'volts' | 'oh
   ['megohms', [1e6, 'ohms']],
   ['mohm', [1e6, 'ohms']],
 ])
+
+/** No 24 V circuit reads that many volts; a decimal point is lost sooner. Assumption. */
+export const NOT_24_V = 60

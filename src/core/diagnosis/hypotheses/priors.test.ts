@@ -4,6 +4,7 @@ import { computePosterior, noEvidence, zoneProbabilities } from '@/src/core/diag
 import { type Complaint, emptyComplaint, sayComplaint } from '@/src/core/job/complaint'
 import type { Observation } from '@/src/core/readings/observations'
 import { pinPoint } from '@/src/core/wiring/point'
+import { engineOf } from '@/tests/setup/engines'
 import { furnaceEngine } from '@/tests/setup/furnace'
 
 const zonesAfter = (complaint: Complaint) => {
@@ -65,6 +66,19 @@ describe('priors from the complaint', () => {
     const [opens, spade] = [share('switch-open:low-pressure'), share('lead-loose:low-pressure')]
     expect(opens / spade).toBeGreaterThan(0.5)
     expect(opens / spade).toBeLessThan(2)
+  })
+
+  it('a damper that stays open is no mode that is dead, and one that is shut while its zone calls is', () => {
+    const engine = engineOf('zoned-furnace-ac')
+    const dead: Complaint = { ...emptyComplaint, symptoms: ['mode-dead'], call: 'cool' }
+    const before = computePosterior(engine, noEvidence).hypotheses
+    const told = computePosterior(engine, { ...noEvidence, complaint: dead }).hypotheses
+    const rise = (id: string) => {
+      const at = engine.hypotheses.findIndex((one) => one.id === id)
+      return told[at] / before[at]
+    }
+    expect(rise('armature-jammed:damper-2')).toBeLessThan(rise('armature-jammed:contactor') / 10)
+    expect(rise('output-on:zone-board.damper-1-hot')).toBeGreaterThan(rise('armature-jammed:damper-2'))
   })
 })
 

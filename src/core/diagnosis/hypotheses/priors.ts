@@ -26,6 +26,8 @@ interface Run {
   readonly chatters: boolean
   /** What runs: each relay pulled in (and the board's side of a welded one), then each line-voltage load with its volts. */
   readonly running: readonly boolean[]
+  /** Each damper lets air through: who asks for air misses it where one is shut; one that stays open nobody tells of as a mode that is dead. */
+  readonly air: readonly boolean[]
   /** The thermostat's guard opened its outputs and shows a code, or would where it has one. */
   readonly guarded: boolean
   /** A transformer carries more than it can for the minutes of a check, and nothing opens. */
@@ -85,12 +87,15 @@ function runOf(laboratory: Laboratory, hypothesis: Hypothesis, call: 'off' | Cal
   })
   const burns = (relay: number) =>
     machine.ignitions.every((ignition) => ignition.valve !== relay || members.every((state) => isBurning(state, ignition)))
+  const isDamper = (index: number) => machine.relays[index].part.role === 'damper'
+  const [dampers, work] = [true, false].map((wanted) => [...machine.relays.keys()].filter((index) => isDamper(index) === wanted))
   return {
     trips,
     furtherTrips,
     alive: machine.thermostats.every((thermostat) => members.some((state) => isAlive(state, thermostat))),
     chatters: outcome === 'chatters',
-    running: [...machine.relays.map((_, index) => members.every((state) => isPulledIn(state, index)) && burns(index)), ...loads],
+    running: [...work.map((index) => members.every((state) => isPulledIn(state, index)) && burns(index)), ...loads],
+    air: dampers.map((index) => members.every((state) => !isPulledIn(state, index))),
     guarded: machine.thermostats.some((thermostat) => members.every((state) => isGuarded(state, thermostat))) || wouldGuard(),
     overloads: overloadOn(laboratory, { ...createBench(system), call }, hypothesis) === 'steadily',
   }
@@ -175,7 +180,9 @@ export function symptomLikelihood(symptom: Symptom, call: CallName | null, behav
 function symptomShows(symptom: Symptom, call: CallName | null, behaviour: Behaviour, sound: Behaviour): number {
   const { fresh, asFound } = behaviour
   const calls = (Object.keys(fresh) as ('off' | CallName)[]).filter((name): name is CallName => name !== 'off')
-  const deviates = (name: CallName) => asFound[name].running.some((isIn, index) => !isIn && sound.fresh[name].running[index])
+  const isMissing = (found: readonly boolean[], due: readonly boolean[]) => found.some((isThere, index) => !isThere && due[index])
+  const deviates = (name: CallName) =>
+    isMissing(asFound[name].running, sound.fresh[name].running) || isMissing(asFound[name].air, sound.fresh[name].air)
   const tripsAny = Math.max(fresh.off.trips, ...calls.map((name) => fresh[name].trips))
   // What comes and goes is told as that, more often than not: assumption.
   const steadiness = behaviour.comesAndGoes ? 0.4 : 1
