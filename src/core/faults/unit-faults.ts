@@ -145,10 +145,10 @@ export function addLoadFaults(system: System, add: AddFault): void {
 
 /**
  * Of a switch that was found to open, how often it closes again by itself once what it guards has cooled or its pressures have evened out.
- * A rollout is reset by hand, a float stays up in its water, a door switch has no heat of its own.
+ * A float goes up while it cools, and down as the pan drains. A rollout is reset by hand, a door switch has no heat of its own.
  */
 const OPENS_RUNNING: Readonly<Partial<Record<PartOf<'switch'>['role'], number>>> = modelValue({
-  value: { 'high-pressure': 0.25, 'low-pressure': 0.25, limit: 0.25, draft: 0.15 },
+  value: { 'high-pressure': 0.25, 'low-pressure': 0.25, limit: 0.25, draft: 0.15, float: 0.15 },
   unit: 'share of the switches found open',
   source: 'assumption: automatic reset is the common form of pressure controls and limits',
 })

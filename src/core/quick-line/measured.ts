@@ -169,6 +169,8 @@ const readAtPart: Reading = (meaning, the) => {
     if (!number && has(meaning, 'open') && !isBlade && (kind === 'coil' || !power))
       return /\bbeep|\btone/.test(meaning.text) ? `ohms across ${part} jumps between 40 and 40000000` : `ohms across ${part} OL`
   }
+  // On one side of a switch is not across it.
+  if (kind === 'switch' && SIDE.test(meaning.text) && !isAcross) return null
   if (number && unit === 'V' && number.value < 60) return across(the, at, String(number.value)) ?? the.voltsAt(at, String(number.value))
   return !number && has(meaning, 'none') && has(meaning, 'volts') ? the.voltsAt(at, '0') : null
 }
@@ -177,6 +179,8 @@ function isDamper({ system }: Sentence, id: string | undefined): boolean {
   const part = partById(system, id ?? '')
   return part?.kind === 'coil' && part.role === 'damper'
 }
+
+const SIDE = /\b(?:into|in to|out|past|behind|before|ahead|leaving|entering|after|feeding|side)\b/
 
 /** What is 24 V by the number alone: assumption. */
 const LEAST_OF_24 = 15

@@ -63,7 +63,8 @@ const seen: Reading = (meaning, the) => {
       if (has(meaning, 'still', 'dead', 'not') && has(meaning, 'runs') && /,|\b(?:but|and|though|yet)\b/.test(meaning.text)) return null
       return has(meaning, 'still', 'dead', 'not', 'none') ? `${part.id} still` : has(meaning, 'runs') ? `${part.id} runs` : null
     case 'thermostat':
-      if (!only(meaning, 'blank', 'alive', 'dead', 'runs')) return null
+      // The unit that runs is not the thermostat where one stands.
+      if (!only(meaning, 'blank', 'alive', 'dead', 'runs') || /\b(?:unit|system|condenser)\b/.test(meaning.text)) return null
       return has(meaning, 'blank', 'dead') ? `${part.id} blank` : has(meaning, 'alive', 'runs') ? `${part.id} alive` : null
     case 'board': {
       // By hand it is off its plug.

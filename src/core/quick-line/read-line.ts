@@ -71,7 +71,7 @@ function asTyped(line: string, read: Understood & { ok: true }): Understood & { 
 
 function readAll(said: string, asked: QuickLineContext): Understood {
   const context: Reading = { ...asked, made: new Map(), led: new Map(), stood: asked.entries.length }
-  const line = withOwnCommon(eachAgainstCommon(said, asked), asked)
+  const line = withOwnCommon(withOutputs(eachAgainstCommon(said, asked), asked), asked)
   const read = inOwnWords(line, context) ?? readInGrammar(line, context)
   if (read.ok || isOfRun(line)) return read
   const put = inGrammarsWords(clausesOf(inFull(withLeadsByName(wordsInFull(line, context.system), context.system))), context)
@@ -91,6 +91,14 @@ function eachAgainstCommon(line: string, { system, entries }: QuickLineContext):
   const letters = found?.slice(1, 3).map((name) => name.toUpperCase())
   if (!found || !letters?.every((name) => called.has(name)) || !foldJob(system, entries).bench.power) return line
   return letters.map((name) => `${name} ${found[3]}`).join(', ')
+}
+
+/** `26 at Y, 0 at Y out`: what a board here gives out, by the letter of what goes in. */
+function withOutputs(line: string, { system, entries }: QuickLineContext): string {
+  const the = new Sentence(system, foldJob(system, entries), line)
+  return line.replace(/(?<=\d(?: ?v(?:olts?)?)? (?:(?:at|on) )?)\b([a-z]\d?) out\b(?! of\b)/gi, (all, letter: string) =>
+    the.isLetter(`${letter.toLowerCase()}-out`) ? `${letter.toUpperCase()}-out` : all,
+  )
 }
 
 /** `W2 C 26` on a panel whose zones have a common each: C is the one beside the letter. */

@@ -40,6 +40,14 @@ function betweenWires({ state, system }: Sentence, one: string, other: string, v
   return `ohms ${names.map((name) => conductorEnd(cable.id, name as string, place)).join(' to ')} ${/^(?:ol|open)$/.test(value) ? 'OL' : value}`
 }
 
+/** The wire of that letter that is off its screw where one stands, against the metal or common. */
+function wireInHand({ state }: Sentence, name: string, other: string, value: string): string | null {
+  const { place, lifted, power } = state.bench
+  const [end, another] = lifted.filter((one) => parsePoint(one).place === place && parsePoint(one).name.toLowerCase() === name)
+  if (power || end === undefined || another !== undefined) return null
+  return `ohms ${end} to ${/^c/.test(other) && other !== 'chassis' && other !== 'cabinet' ? 'C' : 'gnd'} ${/^(?:ol|open)$/.test(value) ? 'OL' : value}`
+}
+
 const VALUE = String.raw`(-?\d*[.,]?\d+|ol|open)`
 const UNIT = '(ohms?|v|volts?|vac)'
 
@@ -67,6 +75,11 @@ export const lastRules: readonly Rule[] = [
     the.state.bench.power
       ? null
       : (readAgain(the, SHORTED, '') ?? { asks: 'Between which points? Say them: "Y-C shorted", or what it reads: "Y-C 0.6".' }),
+  ),
+  // A wire by its letter that is off its screw here is read on itself.
+  rule(
+    `(?:lifted |loose )?([a-z]\\d?) wire(?: itself)? (?:to|and) (ground|gnd|chassis|metal|cabinet|c|common) (?:is |reads? |still |now |shows )*${VALUE}(?: ?ohms?)?`,
+    (the, name, other, value) => wireInHand(the, name, other, value),
   ),
   rule(
     `(\\w+) (?:to|and) (\\w+) (?:wires|conductors|wire to wire)(?: is| are| reads?| read)* ${VALUE}(?: ?ohms?)?`,

@@ -9,6 +9,8 @@ const NOT = '(?:is not|isnt|wont|dont|do not|will not|doesnt|does not|didnt|did 
 const RUN = '(?:runs?|running|ran|works?|working|worked|comes? on|coming on|came on|starts?|starting|started|kicks? on|turns? on)'
 const IT = '(?:it|unit|system|everything|all)'
 
+const STANDS = new RegExp(`\\b(?:${NOT}|off|dead|still|stopped)\\b`)
+
 /** What runs, or does not, on a call that is said with it: of a unit, of something in it, or of all there is where one stands. */
 function onCall(the: Sentence, what: string, said: string, runs: boolean): string | null {
   const call = the.call(said)
@@ -26,6 +28,14 @@ function onCall(the: Sentence, what: string, said: string, runs: boolean): strin
 
 /** What runs on which call, and how long it did. */
 export const runRules: readonly Rule[] = [
+  // Whoever stands at the thermostat, and hears the unit, hears the one outside.
+  rule(`(?:unit|system|condenser|outdoor unit|ac|a/c) (${NOT} )?${RUN}(?: up| fine| good)*`, (the, not) => {
+    const { system, state } = the
+    const outside = system.places.find(({ kind }) => kind === 'outdoor' || kind === 'package')
+    const isAtStat = placeById(system, state.bench.place)?.kind === 'thermostat'
+    const isCalled = state.bench.call !== 'off' || state.bench.jumpers.length > 0
+    return outside && isAtStat && isCalled ? `${outside.id} ${not ? 'not ' : ''}as called` : null
+  }),
   rule(`(?:(.+?) )??(?:is )?${RUN}(?: fine| good| ok)? (?:in|on|with) ${CALLED}`, (the, what, call) => onCall(the, what, call, true)),
   // What works did so on its own call, and held.
   rule(`${CALLED} (?:works?|working|is working|worked)(?: fine| good| ok| great| well)*`, (the, said) => {
@@ -36,6 +46,11 @@ export const runRules: readonly Rule[] = [
     return blower === null ? `holds on ${call}` : `call fan; ${blower} runs`
   }),
   rule(`(?:(.+?) )??${NOT} ${RUN}(?: at all)? (?:in|on|with) ${CALLED}`, (the, what, call) => onCall(the, what, call, false)),
+  rule(`(.+?) and (.+?) (?:are |is )?(?:both )?${RUN}(?: at (?:once|same time|the same time))?`, (the, one, other) =>
+    [one, other].every((name) => the.place(name) !== null && the.part(name) === null)
+      ? { asks: 'Say what each does by itself: "furnace as called; outdoor not as called".' }
+      : null,
+  ),
   rule('(.+?) (?:stays?|staying|stayed) on(?: all the time)?', (the, what) => worded(loadOf(the, what), 'runs')),
   // A cycle that showed nothing.
   rule(
@@ -63,14 +78,17 @@ export const runRules: readonly Rule[] = [
     return compressor !== null && the.part('outdoor fan') === null ? `${compressor} runs; ${the.asNote()}` : null
   }),
   ...(['fan first', 'compressor first'] as const).map((order) => {
-    const says = `(?:is )?(${NOT})? ?(?:${RUN}|on|(off|dead|still|stopped))?(?: fine)?`
+    const says = `((?:(?:is|are|both) )*(?:${NOT} ?)?(?:${RUN}|on|off|dead|still|stopped)?)(?: fine)?`
     const [fan, compressor] = [`fan(?: motor| outside)? ${says}`, `compressor ${says}`]
     return rule(
       `${order === 'fan first' ? fan : compressor},? ?(?:but |and )?(?:the )?${order === 'fan first' ? compressor : fan}`,
       (the, ...said) => {
         const load = loadOf(the, 'compressor')
-        const [not, off] = order === 'fan first' ? said.slice(2) : said
-        return load !== null && the.part('outdoor fan') === null ? `${load} ${not || off ? 'still' : 'runs'}; ${the.asNote()}` : null
+        const [ofFan, ofCompressor] = order === 'fan first' ? said : [...said].reverse()
+        // What is said of both stands behind the second.
+        const does = ofCompressor.trim() || ofFan.trim()
+        if (load === null || does === '' || the.part('outdoor fan') !== null) return null
+        return `${load} ${STANDS.test(does) ? 'still' : 'runs'}; ${the.asNote()}`
       },
     )
   }),

@@ -24,6 +24,15 @@ function throughSwitch(the: Sentence, before: string, named: string, after: stri
   return `${volts(ahead, before)}; ${volts(behind, /^[\d.]/.test(after) ? after : '0')}`
 }
 
+/** Volts on one side of a switch against common. */
+function besideSwitch(the: Sentence, named: string, volts: string, side: 0 | 1): string | null {
+  const part = partById(the.system, the.part(named) ?? '')
+  if (part?.kind !== 'switch' || Number(volts) > 60 || !the.state.bench.power) return null
+  const lead = part.between[side]
+  const common = commonBeside(the.system, terminalPoint(lead, part.place))
+  return common && `${lead}-${parsePoint(common).name} ${volts} V at ${part.place}`
+}
+
 /** What a contactor feeds, by itself. */
 function loadSide(the: Sentence, volts: string): string | null {
   const { system, state } = the
@@ -81,6 +90,14 @@ export const throughRules: readonly Rule[] = [
   ),
   rule(`(?:(\\d*[.]?\\d+) ?${VOLTS}?|${NONE}) (?:after|past|through|behind|out of)(?: both| all)?(?: pressure)? switches`, (the, volts) =>
     behindSwitches(the, volts || '0'),
+  ),
+  rule(
+    `(?:${NUMBER} ?${VOLTS}?|(${NONE})) (?:in to|into|in at|going in|going into|coming into|entering|ahead of|before)(?: the)? (.+)`,
+    (the, volts, _, what) => besideSwitch(the, what, volts || '0', 0),
+  ),
+  rule(
+    `(?:${NUMBER} ?${VOLTS}?|(${NONE})) (?:(?:coming |going )?out(?: at| from)?|leaving|past|behind|after)(?: the)? (.+)`,
+    (the, volts, _, what) => besideSwitch(the, what, volts || '0', 1),
   ),
   rule(`${NUMBER} ?${VOLTS}? (?:to|into|going to|going into|feeding)(?: the)? (.+)`, (the, volts, what) =>
     Number(volts) < 60 && partById(the.system, the.part(what) ?? '')?.kind === 'coil' ? the.voltsAt(what, volts) : null,

@@ -35,7 +35,12 @@ export const ofReadings: readonly Shortened[] = [
   [/^([a-z]\d?) (?:is )?shorted to (ground|gnd|chassis|metal|cabinet) (?=\d|\.\d)/i, '$1 to $2 '],
   // What it is not, or should be, beside what it is.
   [/(?<=\d(?: ?ohms?)?),? (?:so )?not (?:shorted|open)$/i, ''],
-  [/ (?:when|but) it should be \d\S*(?: ?v| volts?)?$/i, ''],
+  [
+    /(?<=\d\S*(?: ?v| volts?| ?ohms?)?),? (?:when |but )?(?:it |that )?(?:should|ought to|supposed to|is supposed to) (?:be|read)(?: around| about| like| near)? \d\S*(?: ?v| volts?| ?ohms?)?$/i,
+    '',
+  ],
+  [/(?<=\d\S*(?: ?v| volts?| ?ohms?)?),? (?:too|also|as well)$/i, ''],
+  [/(?<=\b0(?: ?v| volts?)?),? (?:so )?(?:it[’']?s |contact )?closed$/i, ''],
   [/ not (?:\d\S*)(?: ?v| volts?)?,? (?:it[’']?s|it is|but) (?=\d)/i, ' '],
   [/ reads good,? (?=\d)/i, ' '],
   [/^nothing (?:is )?shorted to (ground|gnd|chassis|metal)$/i, 'all open to $1'],

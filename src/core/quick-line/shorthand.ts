@@ -68,6 +68,11 @@ const ofTrips: readonly Shortened[] = [
 
 /** What is called, and set. */
 const ofCalls: readonly Shortened[] = [
+  [
+    /^(?=.*\b(?:trips?|tripped|pops?|popped|blows?|blew|holds?|held)\b)(.*?\b(?:heat|cool))s (?=(?:ok|okay|fine|good|great|alright)\b)/i,
+    '$1 ',
+  ],
+  [/\b(stat|thermostat|tstat)(?:[’']s| is)? in (?:a |its )?(?:\d+ ?(?:min|minute|minutes)? )?(?:time )?delay\b/gi, '$1 is in delay'],
   // How it lies on a call is seen on that call.
   [
     /^((?:the )?(?:outdoor |indoor |condenser )?(?:blower|fan motor|compressor|contactor|condenser|unit|valve|reversing valve|gas valve|relay|blower relay|inducer|strips|sequencer|heat pump))(?: is)? (off|out|in|dead|not in|not running) (?:on|in|with) (cool|heat|aux|fan)(?:ing)?(?: called| call)?$/i,
@@ -129,6 +134,10 @@ const ofCalls: readonly Shortened[] = [
 
 /** What a part does, and how it lies. */
 const ofParts: readonly Shortened[] = [
+  [/ (?:like|as) (?:it |they )?(?:should|is supposed to|normal|expected)$/i, ''],
+  [/\bburn(?:ed|t) open\b/gi, 'open'],
+  [/\b(?:it[’']?s |it is |is |its )?(?:isn[’']t|not|is not) (?:magnetized|magnetic|magnetizing)\b/gi, 'not pulled in'],
+  [/\b([YOWB]\d?) in to ([YOWB]\d?) out\b/g, '$1 to $2-out'],
   [/\bfloat (?:switch )?(?:is )?(?:not|isn[’']?t) up$/gi, 'float down'],
   [/\bfloat (?:switch )?(?:is |has )?(?:reset|dropped|back down|dropped back down|went down|went back down|cleared)$/gi, 'float down'],
   [/^(stat|thermostat|display|screen) (?:is )?(?:not|isn[’']?t) (?:blank|dead|dark)$/i, 'thermostat alive'],
@@ -212,7 +221,7 @@ const ofHands: readonly Shortened[] = [
   // Found there, and not put in.
   [/^((?:the )?(?:jumper|strap|link|jumper wire) (?:between|from) .+ (?:is )?still (?:in|there|on|in place))$/i, 'note $1'],
   [/^(?:a )?(R\w?)(?: to |[- /])([A-Z]\d?) jumper(?:ed)?(?= *,)/, 'jumped $1 to $2'],
-  [/^((?:put (?:a )?)?jump(?:ed|er|ered)? .+?),? (?:but |and |still )?nothing$/i, '$1, nothing happens'],
+  [/^((?:put (?:a )?)?jump(?:ed|er|ered)? .+?(?<! does| do| did)),? (?:but |and |still )?nothing$/i, '$1, nothing happens'],
   [/^short(?:ed)? ([A-Z]\w?) to (\w+)(?: to test)?$/, 'jumper $1 to $2'],
   [
     /^(?:leaving|left|leave)(?: it| for now| today)?,? (?=(?:new |the )?(?:part|parts|board|transformer|contactor|valve|motor|thermostat)s? (?:is |are |was )?(?:ordered|on order)\b)/i,

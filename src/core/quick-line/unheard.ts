@@ -1,6 +1,7 @@
 import type { EntryDraft } from '@/src/core/job/entry'
 import type { JobState } from '@/src/core/job/job-state'
 import { Sentence } from '@/src/core/quick-line/sentence'
+import { probeKey } from '@/src/core/readings/check'
 import { type Point, parsePoint } from '@/src/core/wiring/point'
 import { partById, type System } from '@/src/core/wiring/system'
 
@@ -79,7 +80,7 @@ function lostState(line: string, the: Sentence, drafts: readonly EntryDraft[]): 
   return isSeen || drafts.every((draft) => draft.kind === 'bench') ? null : `${name} ${how}`
 }
 
-/** Two things that are seen of one part at once: one of them was said of another part. One after the other is told so. */
+/** Two things that are seen of one part, or read between the same points, at once: one of them was said of another. One after the other is told so. */
 function otherThanSeen(line: string, drafts: readonly EntryDraft[]): string | null {
   if (
     /\b(?:then|after|before|until|again|reset|stops?|stopped|quits?|shuts?|drops?|dies|died|goes|cuts?|buzz\w*|hum\w*|chatter\w*)\b/i.test(
@@ -90,8 +91,8 @@ function otherThanSeen(line: string, drafts: readonly EntryDraft[]): string | nu
   const seen = new Map<string, string>()
   for (const draft of drafts) {
     if (draft.kind === 'bench') seen.clear()
-    if (draft.kind !== 'reading' || draft.probe.meter !== 'look') continue
-    const { at } = draft.probe
+    if (draft.kind !== 'reading') continue
+    const at = draft.probe.meter === 'look' ? draft.probe.at : probeKey(draft.probe)
     const word = JSON.stringify(draft.answer)
     if ((seen.get(at) ?? word) !== word)
       return (

@@ -236,7 +236,12 @@ export function ofDelay(system: System, { part, touches }: Fault): Separation | 
     isMade: (observations) =>
       observations.some(
         ({ bench, probe }) =>
-          bench.power && bench.call !== 'off' && bench.since?.call === 'long' && !(probe.meter === 'look' && probe.at === part),
+          // What was seen elsewhere says nothing of what the board gives out.
+          bench.place === place &&
+          bench.power &&
+          bench.call !== 'off' &&
+          bench.since?.call === 'long' &&
+          !(probe.meter === 'look' && probe.at === part),
       ),
   }
 }

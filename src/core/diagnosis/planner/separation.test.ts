@@ -197,9 +197,12 @@ describe('a delay', () => {
     const [way] = ways(bench)
     expect(way.bench).toMatchObject({ power: true, since: { call: 'long', power: 'long' } })
     expect(way.bench.call).not.toBe('off')
-    const atOnce = looked({ ...bench, call: 'cool' }, 'compressor', 'off')
+    const atOnce = looked({ ...bench, place: 'outdoor', call: 'cool' }, 'compressor', 'off')
     expect(isMade([atOnce])).toBe(false)
-    expect(isMade([{ ...atOnce, bench: { ...atOnce.bench, since: { call: 'long', power: 'long' } } }])).toBe(true)
+    const waited = { ...atOnce, bench: { ...atOnce.bench, since: { call: 'long', power: 'long' } as const } }
+    expect(isMade([waited])).toBe(true)
+    // What the furnace does then says nothing of what the board outdoors gives out.
+    expect(isMade([{ ...waited, bench: { ...waited.bench, place: 'indoor' } }])).toBe(false)
     expect(isMade([{ ...atOnce, bench: { ...atOnce.bench, since: { call: 'minutes', power: 'long' } } }])).toBe(false)
   })
 })
