@@ -21,8 +21,7 @@ export function readFlame(reader: Reader): EntryDraft[] {
   if (reader.peek()?.kind === 'number') {
     const read = reader.number()
     const unit = reader.peek()
-    if (unit) reader.words('')
-    if (unit && !/^(?:[uµμ]a|microamps?|micro amps?)$/i.test(reader.line.slice(unit.start).trim()))
+    if (unit && !/^(?:[uµμ]a|microamps?|micro amps?)$/i.test(reader.words('').trim()))
       reader.failAt('A flame signal is read in microamps: flame 2.4 µA.', unit)
     const answer = { word: read >= FLAME_SIGNAL_FROM ? 'good' : 'low' }
     return [
@@ -80,7 +79,7 @@ export const flameRules: readonly Rule[] = [
     flame('lights and goes out'),
   ),
   rule(
-    `${IGNITER} (?:glows?|glowed|gets hot|heats up|lights up|hot)(?: up)?(?: and| but| then|,)* (?:no (?:flame|gas|fire|ignition)|nothing(?: .*)?|(?:burners?|gas|it|flame) (?:never|doesnt|does not|wont) (?:light|lights|come on|comes on|fire|fires|open|opens))`,
+    `${IGNITER} (?:glows?|glowed|gets hot|heats up|lights up|hot)(?: up)?(?: and| but| then|,)* (?:no (?:flame|gas|fire|ignition|light)|nothing(?: .*)?|(?:burners?|gas|it|flame) (?:never|doesnt|does not|wont) (?:light|lights|come on|comes on|fire|fires|open|opens))`,
     flame('glows without flame'),
   ),
   rule(

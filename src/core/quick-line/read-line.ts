@@ -71,17 +71,32 @@ function asTyped(line: string, read: Understood & { ok: true }): Understood & { 
 
 function readAll(said: string, asked: QuickLineContext): Understood {
   const context: Reading = { ...asked, made: new Map(), led: new Map(), stood: asked.entries.length }
-  const line = withOwnCommon(withOutputs(eachAgainstCommon(said, asked), asked), asked)
+  const line = withOwnCommon(eachAgainstCommon(said, asked), asked)
   const read = inOwnWords(line, context) ?? readInGrammar(line, context)
   if (read.ok || isOfRun(line)) return read
   const put = inGrammarsWords(clausesOf(inFull(withLeadsByName(wordsInFull(line, context.system), context.system))), context)
   if (put === null)
-    return asRemark(line, context) ?? (isOfReading(line, context) && !isRiddle(line, read.problem) ? read : { ...read, problem: NO_ENTRY })
+    return (
+      asRemark(line, context) ??
+      whatStandsInTheWay(line, context) ??
+      (isOfReading(line, context) && !isRiddle(line, read.problem) ? read : { ...read, problem: NO_ENTRY })
+    )
   if (typeof put === 'object') return { ok: false, problem: put.asks, start: 0, end: line.length }
   const understood = readInGrammar(put, context)
   if (understood.ok) return understood
   // What was understood and cannot be now is refused with its own reason; where the line said it in the grammar's words, at its own word.
   return understood.problem === read.problem ? read : { ...understood, start: 0, end: line.length }
+}
+
+/** Of several clauses one may name a thing of which there are two: that is asked, and not what the line as a whole might have been. */
+function whatStandsInTheWay(line: string, context: Reading): Understood | null {
+  const clauses = line.split(/[,;]\s+/)
+  if (clauses.length < 2) return null
+  for (const clause of clauses) {
+    const read = readAll(clause, context)
+    if (!read.ok && /^(?:More than one|Which )/.test(read.problem)) return { ...read, start: 0, end: line.length }
+  }
+  return null
 }
 
 /** `Y1 and Y2 26`: letters that are called are each read against common; between two of them one says "to". */
@@ -91,14 +106,6 @@ function eachAgainstCommon(line: string, { system, entries }: QuickLineContext):
   const letters = found?.slice(1, 3).map((name) => name.toUpperCase())
   if (!found || !letters?.every((name) => called.has(name)) || !foldJob(system, entries).bench.power) return line
   return letters.map((name) => `${name} ${found[3]}`).join(', ')
-}
-
-/** `26 at Y, 0 at Y out`: what a board here gives out, by the letter of what goes in. */
-function withOutputs(line: string, { system, entries }: QuickLineContext): string {
-  const the = new Sentence(system, foldJob(system, entries), line)
-  return line.replace(/(?<=\d(?: ?v(?:olts?)?)? (?:(?:at|on) )?)\b([a-z]\d?) out\b(?! of\b)/gi, (all, letter: string) =>
-    the.isLetter(`${letter.toLowerCase()}-out`) ? `${letter.toUpperCase()}-out` : all,
-  )
 }
 
 /** `W2 C 26` on a panel whose zones have a common each: C is the one beside the letter. */

@@ -3,6 +3,10 @@ import { asks, NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
 /** What is in the holder and what goes into it: fuses and breakers by their size, good, blown, gone. */
 export const fuseRules: readonly Rule[] = [
   rule(
+    '(?:somebody|someone|last guy|they|he|owner|homeowner|customer) (?:put|stuck|left|had|used|jammed)(?: in)?(?: a| an)? (\\d{1,2}) ?(?:a|amps?)(?: fuse)?(?: in)?(?: (?:it|there|slot|holder|board))?',
+    (_, size) => `fuse ${size} in`,
+  ),
+  rule(
     '(?:little |purple |violet |tan )?(?:\\d{1,2} ?(?:a|amps?) )?(?:fuse|(?<=\\d ?(?:a|amps?) )) ?(?:on|in|at) (?:(?:furnace|control|main|air handler|unit) )?(?:board|slot|holder|control)(?: is| was)? (blown|popped|bad|open|burnt|burned|gone|shot|toast|good|fine|ok|intact)',
     (_, how) => `fuse ${/^(?:good|fine|ok|intact)$/.test(how) ? 'good' : 'blown'}`,
   ),

@@ -40,10 +40,11 @@ function betweenWires({ state, system }: Sentence, one: string, other: string, v
   return `ohms ${names.map((name) => conductorEnd(cable.id, name as string, place)).join(' to ')} ${/^(?:ol|open)$/.test(value) ? 'OL' : value}`
 }
 
-/** The wire of that letter that is off its screw where one stands, against the metal or common. */
-function wireInHand({ state }: Sentence, name: string, other: string, value: string): string | null {
+/** The wire of that letter, or the only one, that is off its screw where one stands, against the metal or common. */
+function wireInHand({ state }: Sentence, name: string | null, other: string, value: string): string | null {
   const { place, lifted, power } = state.bench
-  const [end, another] = lifted.filter((one) => parsePoint(one).place === place && parsePoint(one).name.toLowerCase() === name)
+  const isMeant = (one: Point) => parsePoint(one).place === place && (name === null || parsePoint(one).name.toLowerCase() === name)
+  const [end, another] = lifted.filter(isMeant)
   if (power || end === undefined || another !== undefined) return null
   return `ohms ${end} to ${/^c/.test(other) && other !== 'chassis' && other !== 'cabinet' ? 'C' : 'gnd'} ${/^(?:ol|open)$/.test(value) ? 'OL' : value}`
 }
@@ -70,6 +71,12 @@ export const lastRules: readonly Rule[] = [
   rule(
     `(?:it )?(?:is |reads? |shows? )*still (?:is |reads? |reading |shows? |at |there at )*${VALUE}(?: ?${UNIT})?(?: there| here)?`,
     (the, value, unit) => readAgain(the, value, unit),
+  ),
+  rule(`(?:it )?(?:is |reads? |reading |shows? )*${VALUE}(?: ?${UNIT})? now`, (the, value, unit) => readAgain(the, value, unit)),
+  // The wire that is off here is read on itself.
+  rule(
+    `(?:wire|conductor|it|wire end|end)(?: itself)? (?:to|and) (ground|gnd|chassis|metal|cabinet|c|common) (?:is |reads? |still |now |shows )*${VALUE}(?: ?ohms?)?`,
+    (the, other, value) => wireInHand(the, null, other, value),
   ),
   rule('(?:it |its |that )*(?:is |are |reads? |shows? )*still (?:is |reads? |shows? )*(?:shorted|a short|dead short|short)', (the) =>
     the.state.bench.power

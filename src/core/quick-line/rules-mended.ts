@@ -41,8 +41,16 @@ export const mendedRules: readonly Rule[] = [
     (the) => the.asRepair(),
   ),
   rule(
+    '(?:spliced|patched|wire ?nutted|soldered|crimped)(?: in)? (?:\\w+ )?(?:\\w+ )?(?:wire|conductor|lead|splice|break)(?: .*)?',
+    (the) => the.asRepair(),
+  ),
+  rule(
     '(?:replaced|changed|new|installed) (transformer|contactor|board|thermostat|stat|valve|relay) and (?:new )?fuse',
     (_, what) => `fuse in; repaired ${what}`,
+  ),
+  rule(
+    '(?:tightened|retightened|remade|redid|fixed|cleaned)(?: up)? (?:loose )?(?:neutral|hot|ground|common|line)(?: wire)?(?: (?:nut|wire nut|lug|screw|connection|spade|terminal))?(?: .*)?',
+    (the) => the.asRepair(),
   ),
   // Water that had lifted a float was drained.
   rule(

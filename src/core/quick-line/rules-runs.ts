@@ -46,8 +46,18 @@ export const runRules: readonly Rule[] = [
     return blower === null ? `holds on ${call}` : `call fan; ${blower} runs`
   }),
   rule(`(?:(.+?) )??${NOT} ${RUN}(?: at all)? (?:in|on|with) ${CALLED}`, (the, what, call) => onCall(the, what, call, false)),
+  rule(
+    '((?:second stage |first stage )?(?:cool|cooling|heat|heating|ac)) (?:runs|ran|is running)(?: fine| good| ok| great| well| now)*',
+    (the, said) => {
+      const call = the.call(said)
+      return call && (the.state.repairs.length > 0 ? `proved ${call}` : `holds on ${call}`)
+    },
+  ),
+  rule('(?:tried|trying|testing|tested)(?: it)?(?: on| in| with)? (cool|cooling|heat|heating|fan|ac)(?: only| again)?', (the, said) =>
+    leading('call', the.call(said)),
+  ),
   rule(`(.+?) and (.+?) (?:are |is )?(?:both )?${RUN}(?: at (?:once|same time|the same time))?`, (the, one, other) =>
-    [one, other].every((name) => the.place(name) !== null && the.part(name) === null)
+    [one, other].every((name) => the.place(name) !== null)
       ? { asks: 'Say what each does by itself: "furnace as called; outdoor not as called".' }
       : null,
   ),

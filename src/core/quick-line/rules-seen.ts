@@ -48,6 +48,16 @@ export const seenRules: readonly Rule[] = [
     const part = partById(the.system, the.part(what) ?? '')
     return part?.kind === 'coil' ? `${part.id} out` : null
   }),
+  rule('(.+?)(?: (?:is|at|pulls|draws|running|amps?))* (\\d*[.]?\\d+) ?(?:a|amps?)', (the, what, amps) => {
+    const load = loadOf(the, what)
+    if (load === null || Number(amps) === 0 || !the.state.bench.power) return null
+    // With no call in the record nobody knows what brings it on.
+    return nothingCalls(the) ? the.asNote() : `${load} runs; ${the.asNote()}`
+  }),
+  rule('(.+?)(?: motor)?(?: is)? (?:stuck|seized|seized up|locked up|frozen up)', (the, what) => {
+    const load = loadOf(the, what)
+    return load && `${load} still; ${the.asNote()}`
+  }),
   rule('(.+?) (?:draws? |pulls? |at )?(?:0|zero|no) ?(?:a|amps?)', (the, what) => worded(loadOf(the, what), 'still')),
   rule('no (?:amps|current|draw) (?:on|at|to|through|going to) (.+)', (the, what) => worded(loadOf(the, what), 'still')),
   rule('no (?:display|screen)|nothing on (?:display|screen)', (the) => statHere(the, 'blank')),

@@ -238,7 +238,7 @@ export const spokenRules: readonly Rule[] = [
     'Which two? Say "G and Y swapped at thermostat".',
   ),
   rule(
-    '(?:(?:error|fault|code)(?: code)? ?[a-z]?\\d+|[a-z]\\d+) (?:on|at|from) .+|(?:code|error|fault) .*|\\d+ (?:blinks?|flashes|blink code)(?: .*)?|(?:flashing|blinking) .*|low voltage code(?: .*)?',
+    '(?:(?:error|fault|code)(?: code)? ?[a-z]?\\d+|[a-z]\\d+) (?:on|at|from) .+|(?:code|error|fault) .*|\\d+ (?:blinks?|flash(?:es)?|(?:blink|flash) code)(?: .*)?|(?:flashing|blinking) .*|low voltage code(?: .*)?',
     (the) => the.asNote(),
   ),
   rule(

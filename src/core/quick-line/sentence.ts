@@ -163,7 +163,8 @@ export class Sentence {
     const place = where === undefined ? null : this.place(where)
     if (where !== undefined && place === null) return null
     const tail = place ? ` at ${place}` : ''
-    if (this.isConductor(what)) return `${this.letter(what)}-${this.commonOf(this.letter(what), place)} ${volts} V${tail}`
+    if (this.isConductor(what) || (/-out$/.test(what) && this.isLetter(what)))
+      return `${this.letter(what)}-${this.commonOf(this.letter(what), place)} ${volts} V${tail}`
     const part = this.part(what) ?? (/^coil$/.test(what) ? coilMeant(this) : null)
     const found = part === null ? undefined : partById(this.system, part)
     if (found?.kind === 'transformer') return `${found.secondary[0]}-${found.secondary[1]} ${volts} V at ${found.place}`

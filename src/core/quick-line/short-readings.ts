@@ -25,6 +25,12 @@ export const ofReadings: readonly Shortened[] = [
   // A letter and its figure written as one: no terminal has two digits.
   [/^([gywobr])(\d{2}(?:\.\d+)?)(?= ?v?$)/i, '$1 $2'],
   [/^(?:ohms|ohmed|ohming) (?=(?:red|white|green|yellow|blue|brown|orange|black|purple) (?:to|and) )/i, ''],
+  [/^([A-Z]\d?) (?:is )?(?:hot|live) to (ground|gnd|chassis|metal),? (?:at |reads? )?(?=\d)/, '$1 to $2 '],
+  [
+    /^max(?:imum)? (?:amps|current|draw)(?: is| was| of)? (\d[\d.]*)(?: ?a| ?amps)?(?: before it (?:tripped|popped|blew|went))?$/i,
+    'max $1 A on R',
+  ],
+  [/(?<=\b(?:ground|gnd|chassis|[a-z]\d?|reads?|is|at)) point (\d+)\b/gi, ' .$1'],
   // One letter at two places: Y has 24 here and nothing outside.
   [
     /^([A-Z]\d?)(?: has| is| reads| gets| at)? (\d[\d.]*)(?: ?v| volts?)? ((?:at |in |on )?(?:the )?(?:here|inside|outside|outdoors|indoors|stat|thermostat|board|furnace|air handler|condenser|unit|heat pump|panel)),? (?:and |but )?(?:has |is |reads |only )?(\d[\d.]*|nothing|none|zero|no volts|no voltage|dead)(?: ?v| volts?)? ((?:at |in |on |out |over )?(?:the )?(?:here|there|inside|outside|outdoors|indoors|stat|thermostat|board|furnace|air handler|condenser|unit|heat pump|panel))$/i,

@@ -1,73 +1,15 @@
 import { DIGIT_WORD, numberIn, TENS_WORD } from '@/src/core/quick-line/number-words'
 import { ofReadings, type Shortened } from '@/src/core/quick-line/short-readings'
+import { ofTrips } from '@/src/core/quick-line/short-trips'
 
 /** What is shortened, or spelled out, in typing and dictating: the same in the words that everything else is read in. */
 
 /** `twenty five point two`: a reading that was dictated. A word of ones alone may count things. */
 const SPOKEN_NUMBER = new RegExp(`\\b(${TENS_WORD})(?:[ -](${DIGIT_WORD}))?(?: point (${DIGIT_WORD}))?\\b`, 'gi')
 
-/** A call that something happens on. */
-const ON_CALL =
-  '(?:on|in|with|when|as soon as) (?:a |the |any )?(?:call for |calling for |calling )?(?:first stage |second stage |low |high )?(?:cool|heat|fan|ac\\b|aux|em\\b|emergency)'
-
-/** What trips and what holds: the fuse that went on a call, and what no longer goes. */
-const ofTrips: readonly Shortened[] = [
-  [/^(it )?(tripped|trips|popped|pops|blew|blows) before (?:i|we) (?:could|can) .+$/i, '$2'],
-  [/\bfuse (?:is |was )?(?:not|isn[’']?t|wasn[’']?t) (?:blown|open|popped|bad)\b/gi, 'fuse good'],
-  [/\bput (?:the |a |in a )?breaker in(?: the)? place of (?:the )?fuse\b/gi, 'breaker in'],
-  [/^(proved .+\d.*?),? (?:and )?(cool|heat|fan|cooling|heating) (?=\d[\d.]* ?a\b)/i, '$1; proved $2 '],
-  // What a fuse is rated is not what was read through it.
-  [/^((?:the )?fuse (?:is |was )?(?:open|blown|good|ok|fine)),? (?:it(?: is|[’']s) )?(?:an? )?(\d+) ?(?:a|amps?)$/i, '$1; note $2 A fuse'],
-  [/\b(?:it|the furnace|furnace|the heater) (?:lit|lit up|lights|lights up|ignites|ignited|lit off|lights off)$/i, 'burners lit'],
-  [/ (?:when|as) (?:i|we) (?:got|get|came|arrived|found it)(?: here| there| out| on site)?$/i, ''],
-  [/^(?:the )?(?:heat pump|system|unit|it|hp)(?: is)? in (heat|cool|heating|cooling)(?: mode)?(?=,)/i, 'call for $1'],
-  [
-    /^(?:the )?(?:24 ?v(?:olt)? |control |low )?(?:voltage|volts) (?:is )?(?:a little |way |too )?(?:low|high|good|fine|ok|weak),? (?=.*\d)/i,
-    '',
-  ],
-  [/\b(rc|rh) (?:side )?(?:transformer|xfmr)\b/gi, (_, hot) => (/rc/i.test(hot) ? 'cooling transformer' : 'heating transformer')],
-  [/\btook (?:the |my )?jumper (?:back )?(?:off|out)$/i, 'jumper out'],
-  [/^(.+\block(?:ed )?out),? (?:and )?(?:i )?reset it$/i, '$1; note reset it'],
-  [
-    /^((?:the )?fuse (?:blew|popped)(?: again)?),? (when it (?:got|gets|was) (?:cold|hot|wet|warm).*|after (?:the|a) (?:rain|storm).*|last (?:night|week).*)$/i,
-    '$1; note $2',
-  ],
-  [
-    /^(still trips|trips|tripped|holds|held) with (?:just|only) ([A-Z]\d?)(?:(?:,| and|, and) ([A-Z]\d?))? (?:on|landed|hooked up|connected)$/,
-    (_, how, a, b) => `${how} with everything off but ${a}${b ? ` and ${b}` : ''}`,
-  ],
-  [/^([A-Z]\d?) jump(?:er)?ed(?: to R)?,? (?:and |it )?(trips|holds)$/, 'jumped R to $1, $2'],
-  [/^([A-Z]\d?) jump(?:er)?ed(?: to R)?,? (?:and )?(?:it |unit )?(?:comes on|runs|starts)$/, 'jumped R to $1, unit runs'],
-  [/^(?:R[-/ ])([YWGO]\d?) jump(?:er)?ed,? (?:and )?(?:it )?(?:cools|heats|runs|comes on|starts)$/, 'jumped R to $1, unit runs'],
-  [/^(?:still )?(trips|tripped|holds|held|blows|pops) without (?:the )?(stat|thermostat|tstat)(?: on)?$/i, 'unplugged thermostat, $1'],
-  [/\bno longer (?:trips?|pops?|blows?|kicks?)(?: it| the breaker| the fuse)?\b/gi, 'holds'],
-  [/\b(holds?|held) (\d{1,2})(?=$|,| then\b)/gi, '$1 $2 min'],
-  [/\b(?:the )?(?:fuse|breaker) (?:popped|blew|blows|pops|tripped|trips)(?: again)? (?=(?:when|as soon as|once|every time) )/gi, 'trips '],
-  [/\b(?:24 ?v(?:olt)?s?|low voltage|control|transformer) breaker (?=(?:trips?|tripped|holds?|held|pops?|popped)\b)/gi, 'breaker '],
-  // A fuse that goes on a call is a trip on it: popped the fuse on cool, fuse blew in heat.
-  [
-    new RegExp(
-      `\\b(?:the |my |another |a )?(?:new |fresh |second )?(?:fuse|breaker) (?:popped|blew|blows|pops|tripped|trips|kicks|kicked)(?: again)? (?=${ON_CALL})`,
-      'gi',
-    ),
-    'trips ',
-  ],
-  [
-    new RegExp(
-      `^(?:it |that |this )?(?:popped|blew|blows|pops|tripped|trips|kicks|kicked|takes out|took out) (?:the |my |another |a )?(?:new |fresh )?(?:fuse|breaker)(?: again)? (?=${ON_CALL})`,
-      'i',
-    ),
-    'trips ',
-  ],
-  [/^([YWGOB]\d?) (?:trips|pops|blows|kicks|takes out)(?: it| the breaker| the fuse)?$/, 'trips on $1'],
-  [
-    /^(?:the )?(aux(?:iliary)?|emergency|em|e)(?: heat)? (?:trips|pops|blows|kills|takes out)(?: it| the breaker| the fuse)?(?: every time)?$/i,
-    'trips on $1 heat',
-  ],
-]
-
 /** What is called, and set. */
 const ofCalls: readonly Shortened[] = [
+  [/\bre-?tried (cool|heat|fan|ac)(?:ing)?\b/gi, 'tried $1'],
   [
     /^(?=.*\b(?:trips?|tripped|pops?|popped|blows?|blew|holds?|held)\b)(.*?\b(?:heat|cool))s (?=(?:ok|okay|fine|good|great|alright)\b)/i,
     '$1 ',
@@ -174,6 +116,12 @@ const ofParts: readonly Shortened[] = [
     '$2 V across the $1, $1 not pulled in',
   ],
   [/\bhsi\b/gi, 'igniter'],
+  [/\b(inducer|blower|compressor|(?:condenser |outdoor )?fan) motor (?=(?:is )?(?:stuck|seized|locked))/gi, '$1 '],
+  [
+    /,? (?:but |and )?(?:so )?(?:that is (?:a )?|that[’']s (?:a )?|it is (?:a )?|it[’']s (?:a )?|a )?bad (?:coil|contactor|relay|valve|motor|transformer|board)$/i,
+    '',
+  ],
+  [/\b(on|at|across|to) (?:the )?(inducer|blower|compressor) motor\b/gi, '$1 the $2'],
   [
     /\b(ignit[eo]r) (\d[\d.]*) ?(?:v|volts?)?,? (?:but |and )?(?:is )?(?:not glowing|no glow|not hot|stays cold)$/gi,
     '$2 at the $1 but no glow',
@@ -218,6 +166,15 @@ const ofParts: readonly Shortened[] = [
 
 /** What is joined, and what is left for another day. */
 const ofHands: readonly Shortened[] = [
+  [
+    /^((?:unplug|unplugged|pull|pulled|disconnect|disconnected|plug|plugged)(?: in)? (?:the )?.+?) (?:wire |wiring )?(?:harness|connector|molex)(?: plug)?$/i,
+    '$1',
+  ],
+  [/^short (R\w?) (?:to|and|with) (c|common|gnd|ground|chassis|frame|metal|the (?:frame|cabinet|metal))\b(?: .*)?$/i, 'jumper $1 to $2'],
+  [
+    /^(?:jump|jumper|touch|short)(?:ed)? (?:the )?(?:24|24 ?v|24 volt|hot|24 hot|24 ?v hot|hot leg)(?: wire)? to (?:the )?(?:frame|ground|gnd|chassis|cabinet|metal|case|common|c)\b.*$/i,
+    'jumper R to ground',
+  ],
   // Found there, and not put in.
   [/^((?:the )?(?:jumper|strap|link|jumper wire) (?:between|from) .+ (?:is )?still (?:in|there|on|in place))$/i, 'note $1'],
   [/^(?:a )?(R\w?)(?: to |[- /])([A-Z]\d?) jumper(?:ed)?(?= *,)/, 'jumped $1 to $2'],

@@ -48,6 +48,9 @@ const cutDown = [
     'neutral',
     'terminal',
     'meter',
+    'blown',
+    'shorted',
+    'chatters',
   ],
 ]
 
@@ -62,11 +65,22 @@ const cutShort: readonly (readonly [RegExp, string])[] = [
   [/\bdmpr\b/gi, 'damper'],
   [/\bfurn\b\.?/gi, 'furnace'],
   [/\bhtr\b/gi, 'heater'],
-  [/\bZ(\d)(?= )/g, 'zone $1'],
+  [/\bz(\d)(?= )/gi, 'zone $1'],
+  [/\bod\b/gi, 'outdoor'],
+  [/\bah\b(?= (?:[a-z]\d?[- ]|fan|blower|board|breaker))/gi, 'air handler'],
+  [/\bHP(?= [A-Z]\d?(?:[- ]C\b| \d))/g, 'heat pump'],
+  [/\bind(?= (?:on|off|runs|running|motor|mtr|relay|rly|wont|doesnt)\b)/gi, 'inducer'],
+  [/\bsol(?= (?:\d|out|in|coil|ol\b|open))/gi, 'solenoid'],
+  [/\brly\b/gi, 'relay'],
+  [/\blite(s?)\b/gi, 'light$1'],
+  [/\bcond(?= (?:on|off|runs|running|dead|comes|came|wont|doesnt|still)\b)/gi, 'condenser'],
+  [/\bcomp(?= \d[\d.]* ?a\b)/gi, 'compressor'],
+  [/\b(?:transformer|secondary|primary) (1[12]\d|2[0-4]\d) ?\/ ?(\d[\d.]*)/gi, 'primary $1, secondary $2'],
+  [/\bsec(?=\.? \.\d)\.?/gi, 'secondary'],
   [/\bcont\.?(?= (?:#|no\.? ?)?\d\b| in\b| out\b| coil\b| pulled\b| chatter)/gi, 'contactor'],
-  [/\bFS(?= \d)/g, 'flame sensor'],
+  [/\bFS(?= \d)/gi, 'flame sensor'],
   [/\bHSI\b/gi, 'igniter'],
-  [/\bPS(?= (?:\d|open|closed|switch|OL|makes|made|won))/g, 'pressure switch'],
+  [/\bPS(?= (?:\d|open|closed|switch|OL|makes|made|won))/gi, 'pressure switch'],
   [/\bGV(?= (?:\d|open|closed|has|gets|coil))/g, 'gas valve'],
   // A wire or its lack, told by signs.
   [/ = (?=holds?\b|trips?\b|held\b|tripped\b)/gi, ', '],
@@ -99,7 +113,8 @@ const SECOND =
   /\bcompressor (?:#|no\.? ?|number )?2 contactor\b|\b(contactor|compressor) (?:#|no\.? ?|number )?2\b(?! ?(?:\.\d|v\b|volts?|a\b|amps?|ohms?))/gi
 
 /** What goes into a board and what comes out of it, by the letter. */
-const THROUGH_BOARD = /(?:\b(?:the )?(?:defrost|control) board )?\b([A-Z]) (out|in)(?= (?:is |reads |has )?(?:\d|nothing|ol\b))/g
+const THROUGH_BOARD =
+  /(?:\b(?:the )?(?:defrost|control) board )?\b([A-Z]) (out|in)(?= (?:is |reads |has )?(?:\d|nothing|ol\b))|(?<=\d(?: ?v(?:olts?)?)? (?:(?:at|on) )?)\b([A-Z]) (out)\b(?! of\b)/g
 
 /** The line with each word that is cut short or left without its vowels in full: `brd`, `vlv`, `ctctr`, `wht`. */
 export function wordsInFull(line: string, system: System): string {
@@ -111,7 +126,10 @@ export function wordsInFull(line: string, system: System): string {
   const isNamed = system.parts.some(({ name }) => /compressor contactor/i.test(name))
   const names = dashedNames(system)
   const throughBoards = numbered
-    .replace(THROUGH_BOARD, (all, letter, way) => (names.has(`${letter}-out`) ? (way === 'out' ? `${letter}-out` : letter) : all))
+    .replace(THROUGH_BOARD, (all, before, way, behind) => {
+      const letter = before ?? behind
+      return names.has(`${letter}-out`) ? (way === 'in' ? letter : `${letter}-out`) : all
+    })
     .replace(/(?<=^|[,;] )no ([A-Z]) out(?:put)?\b/g, (all, letter) => (names.has(`${letter}-out`) ? `${letter}-out 0` : all))
   // Letters with a digit are terminals; what has a vowel is read as it stands.
   return throughBoards

@@ -1,0 +1,103 @@
+import type { BenchChange } from '@/src/core/bench/bench'
+import type { CallName } from '@/src/core/wiring/call'
+import type { Point } from '@/src/core/wiring/point'
+import { drafts, standing } from '@/tests/setup/standing'
+
+type Standing = ReturnType<typeof standing>
+
+/** Lines that other hands typed and that were heard as something else, or not at all; each with what it means in the grammar's words. */
+
+const lift = (end: Point): BenchChange => ({ do: 'lift', end })
+const call = (name: CallName): BenchChange => ({ do: 'call', call: name })
+const inside = (power: 'on' | 'off' = 'on', ...more: BenchChange[]) => standing('furnace-ac', 'indoor', power, ...more)
+const outside = (power: 'on' | 'off' = 'on', ...more: BenchChange[]) => standing('furnace-ac', 'outdoor', power, ...more)
+
+describe('a line means', () => {
+  it.each<[string, Standing, string]>([
+    // Fuses, and air that is none.
+    ['3 amp fuse on the board is blown', inside(), 'fuse blown'],
+    ['somebody put a 10 amp in it', inside(), 'fuse 10 in'],
+    ['heats ok, AC pops the fuse', inside(), 'holds on heat; trips on cool'],
+    ['lifted outdoor Y and retried cool, holds', inside(), 'lift outdoor Y; call cool; holds'],
+    // One letter at two places, one side of a switch, what a board gives out.
+    ['Y has 24 here and nothing outside', inside('on', call('cool')), 'Y-C 24 V; Y-C 0 V at outdoor'],
+    ['Y 24 at furnace but 0 outside', inside('on', call('cool')), 'Y-C 24 V; Y-C 0 V at outdoor'],
+    ['24 out of limit', inside('on', call('heat')), 'limit-rollout-C 24 V'],
+    ['24 in to limit', inside('on', call('heat')), 'W-C 24 V'],
+    ['T1 to T2 zero', outside('on', call('cool')), 'compressor-line to L2-unit 0 V'],
+    ['26 at Y, 0 at Y out', standing('heat-pump-o', 'outdoor', 'on', call('heat')), 'Y-C 26 V; Y-out-C 0 V'],
+    ['R is hot to ground 26', inside(), 'R-gnd 26 V'],
+    ['Y to C is 0.4, should be around 15', inside('off'), 'Y-C 0.4'],
+    ['stat dead, no 24 at R and C', inside(), 'thermostat blank; R-C 0 V'],
+    // A wire in the hand is read on itself.
+    ['Y wire to ground still 0.4', inside('off', lift('outdoor-cable.Y@indoor')), 'ohms outdoor-cable.Y@indoor to gnd 0.4'],
+    ['wire to C 0.2', inside('off', lift('stat-cable.G@indoor')), 'ohms stat-cable.G@indoor to C 0.2'],
+    // What runs and what does not.
+    [
+      'contactor pulled in but compressor and fan dead',
+      outside('on', call('cool')),
+      'contactor in; compressor still; note compressor and fan dead',
+    ],
+    ['fan spins compressor doesn’t', outside('on', call('cool')), 'compressor still; note fan runs, compressor does not run'],
+    ['tied R and Y, unit runs', standing('furnace-ac', 'thermostat', 'on'), 'jumper R Y; outdoor as called'],
+    ['R to Y jumper, nothing', standing('furnace-ac', 'thermostat', 'on'), 'jumper R Y; outdoor not as called'],
+    ['compressor 9.8 A', outside('on', call('cool')), 'compressor runs; note compressor 9.8 A'],
+    ['valve coil has 26 but it’s not magnetized', standing('heat-pump-o', 'outdoor', 'on', call('cool')), 'valve 26 V; valve out'],
+    // Zones.
+    [
+      'pulled zone 2 stat wires off the panel',
+      standing('zoned-furnace-ac', 'indoor', 'on'),
+      'walk panel; lift stat-cable-2 R at panel; lift stat-cable-2 Y at panel; lift stat-cable-2 G at panel; lift stat-cable-2 W at panel; lift stat-cable-2 C at panel',
+    ],
+    // What is no act and no reading.
+    ['jumper between Rc and Rh still in', standing('furnace-two-transformers', 'indoor', 'on'), 'note jumper between Rc and Rh still in'],
+    ['no C wire', standing('furnace-no-common', 'indoor', 'on'), 'note no C wire'],
+    // Mended.
+    [
+      'cleaned the flame rod, 3.2 uA, stays lit',
+      standing('rooftop-gas', 'package', 'on', call('heat')),
+      'repaired Cleaned the flame rod; flame 3.2 µA; flame burns',
+    ],
+    ['wrapped it and moved it away', outside('off'), 'repaired Wrapped it and moved it away'],
+    ['swapped the transformer for a 40 VA', standing('air-handler-plain', 'indoor', 'off'), 'repaired Swapped the transformer for a 40 VA'],
+    ['replaced transformer and fuse', inside('off'), 'fuse in; repaired transformer'],
+    // Cut short.
+    ['OD Y-GND 0.3', inside('off'), 'outdoor Y-gnd 0.3'],
+    ['CTR OUT, 0V COIL', outside('on', call('cool')), 'contactor out; contactor 0 V'],
+    ['XFMR 120/0', inside(), 'primary 120; secondary 0'],
+    ['FUSE BLWN', inside(), 'fuse blown'],
+    ['ind on ps open', standing('rooftop-gas', 'package', 'on', call('heat')), 'inducer runs; draft jumps between 20 and 28 V'],
+    ['hsi glows no lite', standing('furnace-induced-draft', 'indoor', 'on', call('heat')), 'flame glows without flame'],
+  ])('%s', (line, where, means) => {
+    expect(drafts(where, line)).toEqual(drafts(where, means))
+  })
+})
+
+describe('a visit that begins with', () => {
+  it.each<[string, string, string | null, string]>([
+    ['heat-pump-o', 'blows cold in heat', 'heat', 'mode-dead'],
+    ['heat-pump-o', 'aux heat only, no heat pump', 'heat', 'half-works'],
+    ['furnace-ac', 'nothing at all', null, 'nothing-runs'],
+    ['rooftop-gas', 'no heat, cools fine', 'heat', 'mode-dead'],
+  ])('%s: %s is the complaint, and no trial', (id, line, mode, symptom) => {
+    const told = drafts(standing(id, id === 'rooftop-gas' ? 'package' : 'indoor', 'on'), line)
+    expect(told).toMatchObject([{ kind: 'complaint', complaint: { call: mode, symptoms: expect.arrayContaining([symptom]) } }])
+  })
+})
+
+describe('is asked, and not guessed', () => {
+  it.each<[string, Standing, RegExp]>([
+    ['damper 2 reads 90', standing('zoned-furnace-ac', 'panel', 'on'), /^90 V on the 24 V side/],
+    ['still shorted', inside('off'), /^Between which points/],
+    ['second stage never comes on', standing('furnace-ac-two-stage', 'indoor', 'on'), /^Second stage of what/],
+    ['furnace and heat pump both running', standing('dual-fuel', 'indoor', 'on', call('heat')), /^Say what each does/],
+    ['lifted O, wire to ground 0.2', standing('heat-pump-o', 'indoor', 'off'), /^More than one conductor answers to O/],
+    // Two figures between the same points at once: one of them was read elsewhere.
+    ['24 on Y, 0 on Y', inside('on', call('cool')), /but nothing of/],
+    ['short R to C and see', inside(), /^Never join C/],
+    ['jump 24 hot to the frame', inside(), /^Never join C/],
+  ])('%s', (line, read, asks) => {
+    const understood = read(line)
+    expect(understood.ok ? understood.say : understood.problem).toMatch(asks)
+  })
+})

@@ -1,0 +1,61 @@
+import type { Shortened } from '@/src/core/quick-line/short-readings'
+
+/** A call that something happens on. */
+const ON_CALL =
+  '(?:on|in|with|when|as soon as) (?:a |the |any )?(?:call for |calling for |calling )?(?:first stage |second stage |low |high )?(?:cool|heat|fan|ac\\b|aux|em\\b|emergency)'
+
+/** What trips and what holds: the fuse that went on a call, and what no longer goes. */
+export const ofTrips: readonly Shortened[] = [
+  [/^(it )?(tripped|trips|popped|pops|blew|blows) before (?:i|we) (?:could|can) .+$/i, '$2'],
+  [/\bfuse (?:is |was )?(?:not|isn[’']?t|wasn[’']?t) (?:blown|open|popped|bad)\b/gi, 'fuse good'],
+  [/\bput (?:the |a |in a )?breaker in(?: the)? place of (?:the )?fuse\b/gi, 'breaker in'],
+  [/^(proved .+\d.*?),? (?:and )?(cool|heat|fan|cooling|heating) (?=\d[\d.]* ?a\b)/i, '$1; proved $2 '],
+  // What a fuse is rated is not what was read through it.
+  [/^((?:the )?fuse (?:is |was )?(?:open|blown|good|ok|fine)),? (?:it(?: is|[’']s) )?(?:an? )?(\d+) ?(?:a|amps?)$/i, '$1; note $2 A fuse'],
+  [/\b(?:it|the furnace|furnace|the heater) (?:lit|lit up|lights|lights up|ignites|ignited|lit off|lights off)$/i, 'burners lit'],
+  [/ (?:when|as) (?:i|we) (?:got|get|came|arrived|found it)(?: here| there| out| on site)?$/i, ''],
+  [/^(?:the )?(?:heat pump|system|unit|it|hp)(?: is)? in (heat|cool|heating|cooling)(?: mode)?(?=,)/i, 'call for $1'],
+  [
+    /^(?:the )?(?:24 ?v(?:olt)? |control |low )?(?:voltage|volts) (?:is )?(?:a little |way |too )?(?:low|high|good|fine|ok|weak),? (?=.*\d)/i,
+    '',
+  ],
+  [/\b(rc|rh) (?:side )?(?:transformer|xfmr)\b/gi, (_, hot) => (/rc/i.test(hot) ? 'cooling transformer' : 'heating transformer')],
+  [/\btook (?:the |my )?jumper (?:back )?(?:off|out)$/i, 'jumper out'],
+  [/^(.+\block(?:ed )?out),? (?:and )?(?:i )?reset it$/i, '$1; note reset it'],
+  [
+    /^((?:the )?fuse (?:blew|popped)(?: again)?),? (when it (?:got|gets|was) (?:cold|hot|wet|warm).*|after (?:the|a) (?:rain|storm).*|last (?:night|week).*)$/i,
+    '$1; note $2',
+  ],
+  [
+    /^(still trips|trips|tripped|holds|held) with (?:just|only) ([A-Z]\d?)(?:(?:,| and|, and) ([A-Z]\d?))? (?:on|landed|hooked up|connected)$/,
+    (_, how, a, b) => `${how} with everything off but ${a}${b ? ` and ${b}` : ''}`,
+  ],
+  [/^([A-Z]\d?) jump(?:er)?ed(?: to R)?,? (?:and |it )?(trips|holds)$/, 'jumped R to $1, $2'],
+  [/^([A-Z]\d?) jump(?:er)?ed(?: to R)?,? (?:and )?(?:it |unit )?(?:comes on|runs|starts)$/, 'jumped R to $1, unit runs'],
+  [/^(?:R[-/ ])([YWGO]\d?) jump(?:er)?ed,? (?:and )?(?:it )?(?:cools|heats|runs|comes on|starts)$/, 'jumped R to $1, unit runs'],
+  [/^(?:still )?(trips|tripped|holds|held|blows|pops) without (?:the )?(stat|thermostat|tstat)(?: on)?$/i, 'unplugged thermostat, $1'],
+  [/\bno longer (?:trips?|pops?|blows?|kicks?)(?: it| the breaker| the fuse)?\b/gi, 'holds'],
+  [/\b(holds?|held) (\d{1,2})(?=$|,| then\b)/gi, '$1 $2 min'],
+  [/\b(?:the )?(?:fuse|breaker) (?:popped|blew|blows|pops|tripped|trips)(?: again)? (?=(?:when|as soon as|once|every time) )/gi, 'trips '],
+  [/\b(?:24 ?v(?:olt)?s?|low voltage|control|transformer) breaker (?=(?:trips?|tripped|holds?|held|pops?|popped)\b)/gi, 'breaker '],
+  // A fuse that goes on a call is a trip on it: popped the fuse on cool, fuse blew in heat.
+  [
+    new RegExp(
+      `\\b(?:the |my |another |a )?(?:new |fresh |second )?(?:fuse|breaker) (?:popped|blew|blows|pops|tripped|trips|kicks|kicked)(?: again)? (?=${ON_CALL})`,
+      'gi',
+    ),
+    'trips ',
+  ],
+  [
+    new RegExp(
+      `^(?:it |that |this )?(?:popped|blew|blows|pops|tripped|trips|kicks|kicked|takes out|took out) (?:the |my |another |a )?(?:new |fresh )?(?:fuse|breaker)(?: again)? (?=${ON_CALL})`,
+      'i',
+    ),
+    'trips ',
+  ],
+  [/^([YWGOB]\d?) (?:trips|pops|blows|kicks|takes out)(?: it| the breaker| the fuse)?$/, 'trips on $1'],
+  [
+    /^(?:the )?(aux(?:iliary)?|emergency|em|e)(?: heat)? (?:trips|pops|blows|kills|takes out)(?: it| the breaker| the fuse)?(?: every time)?$/i,
+    'trips on $1 heat',
+  ],
+]
