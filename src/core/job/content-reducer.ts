@@ -127,7 +127,8 @@ export function take(system: System, gathered: Gathered, entry: ContentEntry, on
       const isKept = entry.probe.meter === 'amps' && entry.probe.hold === 'max'
       gathered.observations.push({
         id: entry.id,
-        bench: (isKept ? gathered.beforeTrip : null) ?? whenRead(gathered, guarding(on, entry), entry.probe),
+        bench:
+          (isKept ? gathered.beforeTrip : null) ?? whenRead(gathered, standingWhereRead(guarding(on, entry), entry.probe), entry.probe),
         probe: entry.probe,
         answer: entry.answer,
       })

@@ -34,6 +34,17 @@ function draftWhileItRuns(the: Sentence, said: string): string | null {
   return `${the.state.bench.call === 'off' ? 'call heat; ' : ''}${inducer} runs; ${across}`
 }
 
+const TIGHT = '(?:good|ok|okay|fine|tight|landed|solid|clean)'
+const TIGHT_FIRST =
+  '(?:all tight|(?:nothing|no (?:wires?|screws?|terminals?)) (?:is |are )?loose|no loose (?:wires?|screws?|terminals?|connections?))'
+
+/** Every wire is on its screw, at a place that is named or where one stands. */
+function landedAt(the: Sentence, named: string): string | null {
+  const said = named.trim()
+  const place = /^(?:here|board|strip|)$/.test(said) ? the.state.bench.place : the.place(said)
+  return place === null ? null : `landings ok at ${place}`
+}
+
 export const impliedRules: readonly Rule[] = [
   // A setpoint that is below the room calls; for what, the season knows.
   asks('set (?:at|to) [4-9]\\d(?: degrees)?,? (?:and |its |it is )?(?:calling|call)', 'Calling for what? Say "call cool" or "call heat".'),
@@ -49,6 +60,14 @@ export const impliedRules: readonly Rule[] = [
       const stat = partsOf(the.system, 'thermostat').find(({ place }) => place === the.state.bench.place)
       return stat ? `landings ok at ${stat.place}` : null
     },
+  ),
+  // A strip that was looked over: by its place, or here.
+  rule(
+    `(?:checked (?:all )?)?(?:landings|terminals|strip|connections|screws)(?: (?:at|on|of) (.+?))?,? (?:(?:are|is|look|looks|all) )*${TIGHT}|${TIGHT_FIRST}(?: (?:at|on|in) (.+))?`,
+    (the, named, other) => landedAt(the, named || other),
+  ),
+  rule(`(?:at |on )?(.+?) (?:landings|terminals|strip|connections|screws) (?:(?:are|is|look|looks|all) )*${TIGHT}`, (the, named) =>
+    landedAt(the, named),
   ),
   rule(
     '(?:pulled|took|lifted|lift|pull|take|disconnected|unhooked)(?: off)? (?:everything|all(?: (?:of )?wires)?|all of it|both(?: wires)?) (?:off|on|from|under)(?: of)? ([a-z]\\d?)',
