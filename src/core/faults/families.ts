@@ -69,7 +69,7 @@ const parts = {
   'output-toggles': { rate: 0.3 },
   'output-chatters': { rate: 0.2 },
   'board-dead': { rate: 0.8 },
-  'flame-not-sensed': { rate: 2.5 },
+  'flame-not-sensed': { rate: 2.5, readApart: 'signal' },
   'defrost-stuck': { rate: 0.5 },
   'thermostat-not-called': { rate: 3 },
   'thermostat-dead': { rate: 2 },

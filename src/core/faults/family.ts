@@ -47,6 +47,7 @@ export interface FaultFamilyRecord {
     | 'faces'
     | 'stuck'
     | 'joint'
+    | 'signal'
   /** Milder forms of the same damage. */
   readonly milder?: (effects: readonly Effect[]) => FaultVariant[]
 }

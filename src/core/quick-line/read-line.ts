@@ -14,7 +14,7 @@ import { inTheGrammar, plain } from '@/src/core/quick-line/said'
 import { Sentence } from '@/src/core/quick-line/sentence'
 import { inFull } from '@/src/core/quick-line/shorthand'
 import { corrected, wordsInFull } from '@/src/core/quick-line/spelling'
-import { callOfComplaint, LIVE_FROM_VOLTS } from '@/src/core/quick-line/told-call'
+import { callMissed, callOfComplaint, LIVE_FROM_VOLTS, SHOULD_DO } from '@/src/core/quick-line/told-call'
 import { trialsOf } from '@/src/core/quick-line/trials'
 import { tryDrafts } from '@/src/core/quick-line/try-drafts'
 import { unheard } from '@/src/core/quick-line/unheard'
@@ -28,10 +28,11 @@ import { switchedTerminals } from '@/src/core/wiring/thermostat'
 export function readQuickLine(line: string, asked: QuickLineContext): Understood {
   const read = readSpelt(line, asked)
   const told = firstTold(line, read, asked)
-  if (told || !read.ok) return told ?? read
-  const call = callOfComplaint(read.drafts, asked)
+  if (told) return told
+  // What makes no sense with nothing called may on the call of the complaint.
+  const call = read.ok ? callOfComplaint(line, read.drafts, asked) : SHOULD_DO.test(line) ? callMissed(asked) : null
   const onIt = call === null ? null : readSpelt(`call ${call.replace('-zone-', ' zone ')}; ${line}`, asked)
-  return onIt?.ok ? onIt : read
+  return onIt?.ok && (read.ok || onIt.drafts.some(({ kind }) => kind === 'reading')) ? onIt : read
 }
 
 function readSpelt(line: string, asked: QuickLineContext): Understood {

@@ -79,6 +79,13 @@ export const mendedRules: readonly Rule[] = [
       return draft ? `${the.asRepair()} at the ${draft.name}` : the.asNote()
     },
   ),
+  rule(
+    '(?:replaced|changed|new|cut and reconnected|fixed)(?: (?:cracked|split|bad|pressure|vent|draft|switch|inducer))* (?:hose|tube|tubing)(?: .*)?',
+    (the) => {
+      const [draft] = partsOf(the.system, 'switch').filter(({ role }) => role === 'draft')
+      return draft ? `${the.asRepair()} at the ${draft.name}` : the.asRepair()
+    },
+  ),
   rule('(?:(?:furnace|service|wall|emergency|unit|door) )?switch (?:is |was )?(on|ok|good|bad|burnt|shot)', (the, how) =>
     how === 'on' && !the.state.bench.power ? 'power on' : the.asNote(),
   ),

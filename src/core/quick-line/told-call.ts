@@ -1,6 +1,7 @@
 import type { EntryDraft } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import type { QuickLineContext } from '@/src/core/quick-line/in-grammar'
+import { parseLook } from '@/src/core/readings/look-target'
 import { modelValue } from '@/src/core/units/model-value'
 import type { CallName } from '@/src/core/wiring/call'
 import { parsePoint } from '@/src/core/wiring/point'
@@ -10,18 +11,47 @@ import { callerOf, callsOf, partById, type System } from '@/src/core/wiring/syst
 export const LIVE_FROM_VOLTS = modelValue({ value: 15, unit: 'V', source: 'assumption: more than a ghost or a drop leaves of 24' })
 
 /**
- * Whoever comes to a house that does not cool finds it calling for that: a wire of the call that is live, or its contactor in, while the
- * record has nothing called, was seen on the call of the complaint. Null where the line says otherwise, or nothing shows it.
+ * Whoever comes to a house that does not cool finds it calling for that: a wire of the call that is live, its contactor in, or what is said
+ * not to do what it should, while the record has nothing called, was seen on the call of the complaint. Null where the line says otherwise,
+ * or nothing shows it.
  */
-export function callOfComplaint(drafts: readonly EntryDraft[], { system, entries }: QuickLineContext): CallName | null {
+export function callOfComplaint(line: string, drafts: readonly EntryDraft[], asked: QuickLineContext): CallName | null {
+  const { system } = asked
+  const call = callMissed(asked)
+  if (call === null || drafts.some((draft) => draft.kind === 'bench' && ['call', 'power', 'jumper'].includes(draft.change.do))) return null
+  const isMissed = SHOULD_DO.test(line) && drafts.length > 0 && drafts.every((draft) => standsStill(draft, system, call))
+  return isMissed || drafts.some((draft) => showsCall(draft, system, call)) ? call : null
+}
+
+/** The call of the complaint, while nothing is called in the record. */
+export function callMissed({ system, entries }: QuickLineContext): CallName | null {
   const { bench, complaint } = foldJob(system, entries)
   const isQuiet = bench.power && bench.call === 'off' && bench.jumpers.length === 0
   const call = callsOf(system).find((one) => one === complaint.call)
   const isTold = complaint.symptoms.includes('mode-dead') || complaint.symptoms.includes('half-works')
-  if (!isQuiet || !call || !isTold || complaint.symptoms.includes('never-stops')) return null
-  if (drafts.some((draft) => draft.kind === 'bench' && ['call', 'power', 'jumper'].includes(draft.change.do))) return null
-  return drafts.some((draft) => showsCall(draft, system, call)) ? call : null
+  return isQuiet && call && isTold && !complaint.symptoms.includes('never-stops') ? call : null
 }
+
+/** What is said not to happen was to happen: it is not pulling in, the burners never light. */
+export const SHOULD_DO = /\b(?:not|isn[’']?t|won[’']?t|will not|doesn[’']?t|does not|never|didn[’']?t|refuses)\b/i
+
+/** A look at something that the call is to bring on, and that does not come. */
+function standsStill(draft: EntryDraft, system: System, call: CallName): boolean {
+  if (draft.kind !== 'reading' || draft.probe.meter !== 'look' || typeof draft.answer !== 'object' || !('word' in draft.answer))
+    return false
+  const { what, of } = parseLook(draft.probe.at)
+  if (what === 'flame') return isHeat(call)
+  const part = what === 'part' ? partById(system, of) : undefined
+  return (
+    (part?.kind === 'coil' && part.role !== 'damper' && draft.answer.word === 'out') ||
+    (part?.kind === 'load' && draft.answer.word === 'still')
+  )
+}
+
+const isHeat = (call: CallName): boolean => call.startsWith('heat') || call === 'emergency'
+
+/** Coils that only heat brings on. */
+const HEATS: ReadonlySet<string> = new Set(['gas-valve', 'sequencer'])
 
 function showsCall(draft: EntryDraft, system: System, call: CallName): boolean {
   if (draft.kind !== 'reading') return false
@@ -32,7 +62,11 @@ function showsCall(draft: EntryDraft, system: System, call: CallName): boolean {
     const value = typeof answer === 'number' ? answer : typeof answer === 'object' && 'low' in answer ? answer.low : 0
     return value > LIVE_FROM_VOLTS && letters.includes(one) && !letters.includes(other) && !/^R/.test(other)
   }
-  const part = probe.meter === 'look' ? partById(system, probe.at) : undefined
-  const isIn = typeof answer === 'object' && 'word' in answer && answer.word === 'in'
-  return isIn && part?.kind === 'coil' && part.role === 'contactor' && letters.some((letter) => /^Y1?$/.test(letter))
+  if (probe.meter !== 'look' || typeof answer !== 'object' || !('word' in answer)) return false
+  const { what, of } = parseLook(probe.at)
+  if (what === 'flame') return isHeat(call)
+  const part = what === 'part' ? partById(system, of) : undefined
+  if (part?.kind === 'coil' && answer.word === 'in')
+    return part.role === 'contactor' ? letters.some((letter) => /^Y1?$/.test(letter)) : isHeat(call) && HEATS.has(part.role)
+  return part?.kind === 'load' && answer.word === 'runs' && isHeat(call) && /inducer|strips/.test(part.name)
 }

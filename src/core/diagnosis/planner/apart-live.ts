@@ -6,7 +6,7 @@ import type { Fault } from '@/src/core/faults/fault'
 import { type Probe, probeKey } from '@/src/core/readings/check'
 import { healthy } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
-import { runsAt } from '@/src/core/readings/look-target'
+import { flameOf, flameSignalOf, runsAt } from '@/src/core/readings/look-target'
 import type { Observation } from '@/src/core/readings/observations'
 import { predict } from '@/src/core/readings/predict'
 import { modelValue } from '@/src/core/units/model-value'
@@ -41,6 +41,18 @@ export function ofArmature(laboratory: Laboratory, { part }: Fault): Separation 
         ({ bench, probe: known }) =>
           probeKey(known) === probeKey(probe) && bench.power && (calls.some((call) => call === bench.call) || bench.jumpers.length > 0),
       ),
+  }
+}
+
+/** A flame that is said not to be sensed: its current while it burns. With a good one something else takes the fire away. */
+export function ofSignal(laboratory: Laboratory, { part, zone }: Fault): Separation | null {
+  const { system } = laboratory
+  if (part === null) return null
+  const probe: Probe = { meter: 'look', at: flameSignalOf(part) }
+  const calls = callsThatMove(laboratory, { meter: 'look', at: flameOf(part) })
+  return {
+    ways: (bench) => calls.map((call) => ({ bench: { ...whole(system, bench), call }, probe, place: zone })),
+    isMade: (observations) => observations.some(({ bench, probe: known }) => bench.power && probeKey(known) === probeKey(probe)),
   }
 }
 

@@ -63,6 +63,16 @@ export const loadedAt = (system: System, probes: Probes): Separation => ({
     observations.some(({ bench, probe }) => isOneOf(probes, probe) && bench.power && (bench.call !== 'off' || bench.jumpers.length > 0)),
 })
 
+/** Read with the power on and the fuse out, so that nothing is fed: what only sags under a load gives all its volts then. */
+export const unloadedAt = (probes: Probes): Separation => ({
+  ways: (bench) =>
+    probes.map((one) => ({
+      ...one,
+      bench: { ...bench, power: true, call: 'off', jumpers: [], slot: { ...bench.slot, holds: 'nothing', open: true } },
+    })),
+  isMade: (observations) => observations.some(({ bench, probe }) => isOneOf(probes, probe) && bench.power && bench.slot.open),
+})
+
 export const isOneOf = (probes: Probes, wanted: Probe): boolean => probes.some(({ probe }) => probeKey(probe) === probeKey(wanted))
 
 /** Nothing lifted or unplugged, the power on, ready to trip. */

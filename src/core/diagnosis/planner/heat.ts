@@ -92,6 +92,8 @@ function readsOverload(system: System, { bench, probe, answer }: Observation): b
 
 /** Everything that drew current on one bench draws it on another: the same is called and joined, or more, and no more is off. */
 function hasAsMuchOn(bench: Bench, seen: Bench): boolean {
+  // With the fuse out nothing behind it draws.
+  if (bench.slot.open && !seen.slot.open) return false
   return (
     (seen.call === 'off' || bench.call === seen.call) &&
     seen.jumpers.every(({ a, b }) => bench.jumpers.some((jumper) => isSameJumper(jumper, a, b))) &&

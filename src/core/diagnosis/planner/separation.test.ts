@@ -1,4 +1,5 @@
 import { type Bench, createBench } from '@/src/core/bench/bench'
+import { noEvidence } from '@/src/core/diagnosis/inference/posterior'
 import { propose } from '@/src/core/diagnosis/planner/propose'
 import { separationsOf } from '@/src/core/diagnosis/planner/separation'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
@@ -276,4 +277,26 @@ it('of a run of two wires none is named before the bond was seen: without it a b
   const complaint = { ...emptyComplaint, symptoms: ['mode-dead' as const], call: 'cool' as const }
   const { next } = propose(engine, { complaint, observations: steps, repaired: [] }, cool)
   expect(next?.probe).toEqual({ meter: 'volts', a: 'R@indoor', b: 'chassis@indoor' })
+})
+
+describe('a flame that is not sensed', () => {
+  const engine = engineOf('furnace-induced-draft')
+  const heat: Bench = { ...createBench(engine.system), place: 'indoor', call: 'heat' }
+  const seen = [
+    looked({ ...heat, call: 'off' }, 'landings@indoor', 'all landed'),
+    looked({ ...heat, place: 'thermostat' }, 'stat', 'shows a call'),
+    readVolts(heat, 'W@indoor', 'C@indoor', 26.8),
+    looked(heat, 'flame@ignition', 'lights and goes out'),
+    looked(heat, 'gas-valve', 'in'),
+  ]
+  const complaint = { ...emptyComplaint, symptoms: ['mode-dead' as const], call: 'heat' as const }
+  const proposedAfter = (observations: readonly Observation[]) => propose(engine, { ...noEvidence, complaint, observations }, heat)
+
+  it('is read in its own current before the control or its rod is named: a switch that opens with the heat puts out a flame as well', () => {
+    const { next, verdict } = proposedAfter(seen)
+    expect(verdict).toBeNull()
+    expect(next?.probe).toEqual({ meter: 'look', at: 'signal@ignition' })
+    const named = proposedAfter([...seen, looked(heat, 'signal@ignition', 'low')])
+    expect(named.verdict ?? named.next?.probe).not.toEqual(next?.probe)
+  })
 })

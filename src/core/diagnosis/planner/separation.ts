@@ -1,11 +1,11 @@
-import { deadApart, liveAt, loadedAt, type Probes, type Separation } from '@/src/core/diagnosis/planner/apart'
-import { ofArmature, ofBond, ofCopper, ofDelay, ofFaces, ofItsVolts, ofLoad } from '@/src/core/diagnosis/planner/apart-live'
+import { deadApart, liveAt, loadedAt, type Probes, type Separation, unloadedAt } from '@/src/core/diagnosis/planner/apart'
+import { ofArmature, ofBond, ofCopper, ofDelay, ofFaces, ofItsVolts, ofLoad, ofSignal } from '@/src/core/diagnosis/planner/apart-live'
 import { ofContact, ofOpenContact, ofOutput, ofStuck, ofWeld } from '@/src/core/diagnosis/planner/apart-past'
 import { faultFamilies } from '@/src/core/faults/families'
 import type { Fault } from '@/src/core/faults/fault'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { CHASSIS, conductorEnd, parsePoint, pinPoint, terminalPoint } from '@/src/core/wiring/point'
-import { cableById, partsOf, placeById, type System } from '@/src/core/wiring/system'
+import { cableById, firstPart, partsOf, placeById, type System } from '@/src/core/wiring/system'
 
 /** How what a fault blames is read by itself: each of these has to be made; none where nothing stands to be. */
 export function separationsOf(laboratory: Laboratory, fault: Fault): readonly Separation[] {
@@ -57,6 +57,8 @@ function separationOf(laboratory: Laboratory, fault: Fault): Separation | null {
       return ofStuck(system, fault)
     case 'joint':
       return ofJoints(system, fault)
+    case 'signal':
+      return ofSignal(laboratory, fault)
     case 'clip':
       return ofClip(system, fault)
     case 'armature':
@@ -133,7 +135,15 @@ function ofWinding(system: System, { part, effects }: Fault): Separation[] {
     const [a, b] = leads.map((lead) => terminalPoint(lead, transformer.place))
     return [{ probe: { meter: 'volts', a, b }, place: transformer.place }]
   })
-  return [liveAt(into), effects.some((effect) => effect.do === 'open') ? liveAt(outOf) : loadedAt(system, outOf)]
+  const isDead = effects.some((effect) => effect.do === 'open')
+  // On another lead of the primary it gives too little with nothing on it, too; one that sags does not.
+  const isOnTap = effects.some((effect) => effect.do === 'close')
+  const hasFuse = firstPart(system, 'fuse').holds !== 'none' && firstPart(system, 'fuse').place === transformer.place
+  const unloaded = isOnTap && hasFuse ? [unloadedAt(outOf)] : []
+  // What reads low is not left on to read its line: that is read with the fuse out as well.
+  const line = liveAt(into)
+  const lineEitherWay: Separation = { ...line, ways: (bench) => [...line.ways(bench), ...(hasFuse ? unloadedAt(into).ways(bench) : [])] }
+  return [lineEitherWay, isDead ? liveAt(outOf) : loadedAt(system, outOf), ...unloaded]
 }
 
 /** What the screws of a strip lose under a load: from the copper of a wire to the terminal that it is on. */
