@@ -34,6 +34,8 @@ export function firstTold(line: string, read: Understood, asked: QuickLineContex
 /** A call, and what it brings on or does not, motor by motor or a unit as a whole; what the line has of a complaint already. */
 function isOfWhatRuns(draft: EntryDraft, { system }: QuickLineContext): boolean {
   if (draft.kind === 'complaint') return true
+  // That the other mode works was told, too.
+  if (draft.kind === 'trip') return draft.result === 'holds'
   if (draft.kind === 'bench') return draft.change.do === 'call'
   if (draft.kind !== 'reading' || draft.probe.meter !== 'look') return false
   return parseLook(draft.probe.at).what === 'runs' || partById(system, draft.probe.at)?.kind === 'load'

@@ -1,4 +1,5 @@
 import { type Entry, stampEntry } from '@/src/core/job/entry'
+import { foldJob } from '@/src/core/job/fold'
 import { readQuickLine } from '@/src/core/quick-line/read-line'
 import { systemOf } from '@/tests/setup/engines'
 import { drafts, standing } from '@/tests/setup/standing'
@@ -63,6 +64,35 @@ it('a mode that is dead, with what runs beside it, begins a visit as the complai
     { kind: 'complaint', complaint: { symptoms: ['fuse-on-call'], call: 'cool' } },
   ])
   expect(first('furnace-ac', 'blower runs')).toMatchObject([{ kind: 'reading' }])
+})
+
+it('what heat alone brings on, and what is said not to come, was seen on the call of the complaint', () => {
+  const calls = (call: string) => ({ kind: 'bench', change: { do: 'call', call } })
+  const draft = (line: string) => after('furnace-induced-draft', ['no heat'], line)
+  expect(draft('inducer runs')).toMatchObject([calls('heat'), { probe: { at: 'inducer' }, answer: { word: 'runs' } }])
+  expect(draft('pressure switch never closes')).toMatchObject([calls('heat'), { kind: 'reading', answer: { low: 20 } }])
+  const cool = (line: string) => after('furnace-ac', ['no cooling'], line)
+  expect(cool('contactor not pulled in')).toMatchObject([calls('cool'), { probe: { at: 'contactor' }, answer: { word: 'out' } }])
+  // At rest it lies so, and nobody says that it should not.
+  expect(cool('contactor out')).toMatchObject([{ kind: 'reading' }])
+})
+
+it('what still runs is what was last seen to', () => {
+  expect(after('furnace-ac', ['blower runs'], 'pulled G at the furnace, still runs')).toMatchObject([
+    { change: { do: 'lift', end: 'stat-cable.G@indoor' } },
+    { probe: { at: 'blower' }, answer: { word: 'runs' } },
+  ])
+})
+
+it('a mode that works beside the dead one was told, and not tried: nothing is called', () => {
+  expect(after('furnace-no-common', [], 'AC dead, heat works')).toMatchObject([{ kind: 'complaint', complaint: { call: 'cool' } }])
+})
+
+it('whoever reads at another place stood there while he read', () => {
+  const system = systemOf('heat-pump-o')
+  const understood = readQuickLine('at the heat pump Y-C 26', { system, entries: [], suspects: [], proposed: null })
+  const entries = understood.ok ? understood.drafts.map((draft) => stampEntry(draft, stamp)) : []
+  expect(foldJob(system, entries).observations).toMatchObject([{ bench: { place: 'outdoor' }, probe: { a: 'Y@outdoor' } }])
 })
 
 it('what was found off at another strip is put on it there; a hose goes back on its switch', () => {

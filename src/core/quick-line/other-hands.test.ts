@@ -43,6 +43,17 @@ describe('a line means', () => {
     ['R to Y jumper, nothing', standing('furnace-ac', 'thermostat', 'on'), 'jumper R Y; outdoor not as called'],
     ['compressor 9.8 A', outside('on', call('cool')), 'compressor runs; note compressor 9.8 A'],
     ['valve coil has 26 but it’s not magnetized', standing('heat-pump-o', 'outdoor', 'on', call('cool')), 'valve 26 V; valve out'],
+    ['jumped R to Y at the stat, nothing', inside(), 'jumper R Y at thermostat; outdoor not as called'],
+    // A strip that was looked over, and the lead that the line is on.
+    ['at the air handler landings good', standing('cool-strips', 'thermostat', 'on'), 'landings ok at indoor'],
+    ['no loose wires', inside(), 'landings ok'],
+    ['checked the landings at the stat, all good', inside(), 'landings ok at thermostat'],
+    [
+      'transformer is on the 240 tap',
+      standing('rooftop-electric', 'package', 'on'),
+      'L1-unit-tap-240 0 V; note transformer is on the 240 tap',
+    ],
+    ['transformer is on the 208 tap', standing('rooftop-electric', 'package', 'on'), 'note transformer is on the 208 tap'],
     // Zones.
     [
       'pulled zone 2 stat wires off the panel',
@@ -79,6 +90,8 @@ describe('a visit that begins with', () => {
     ['heat-pump-o', 'aux heat only, no heat pump', 'heat', 'half-works'],
     ['furnace-ac', 'nothing at all', null, 'nothing-runs'],
     ['rooftop-gas', 'no heat, cools fine', 'heat', 'mode-dead'],
+    ['zoned-furnace-ac', 'zone 2 wont cool, zone 1 is fine', 'cool-zone-2', 'mode-dead'],
+    ['furnace-ac', 'blower runs all the time', null, 'never-stops'],
   ])('%s: %s is the complaint, and no trial', (id, line, mode, symptom) => {
     const told = drafts(standing(id, id === 'rooftop-gas' ? 'package' : 'indoor', 'on'), line)
     expect(told).toMatchObject([{ kind: 'complaint', complaint: { call: mode, symptoms: expect.arrayContaining([symptom]) } }])

@@ -26,7 +26,10 @@ export const complaintRules: readonly Rule[] = [
     the.asComplaint(),
   ),
   rule(`(?:complaint|work order|ticket|dispatch)[ :,]+.+|${TELLER} ?:.+`, (the) => the.asComplaint()),
-  rule(`zone \\d (?:is |has )?(?:${NOT} (?:cool|heat|cooling|heating|work|working)|dead|out|down)`, (the) => the.asComplaint()),
+  rule(
+    `zone \\d (?:is |has )?(?:${NOT} (?:cool|heat|cooling|heating|work|working)|dead|out|down)(?:,? (?:but |and )?zone \\d (?:is |works |cools |heats |runs )?(?:fine|ok|good|works|cools|heats|runs|working|cooling|heating))?`,
+    (the) => the.asComplaint(),
+  ),
   rule(`${TELLER} .+`, (the) => (ticks(the) ? the.asComplaint() : null)),
   rule(
     '(?:ac|a/c|heat|heat pump|furnace|unit|system|it|cooling|heating) (?:quits|stops|shuts off|shuts down|cuts out|goes off|dies)(?: (?:after|every|about|once|on hot|at night|in afternoon).*)',
@@ -96,7 +99,7 @@ export const complaintRules: readonly Rule[] = [
     (the) => (the.state.bench.call === 'off' && the.state.bench.jumpers.length === 0 ? the.asComplaint() : null),
   ),
   rule(
-    '(?:it |unit |system |fan |ac |heat |aux |aux heat |furnace )?(?:runs?|running|stays? on|on) (?:all (?:the )?time|all day|all night|constantly|continuously|non ?-?stop|nonstop|forever)|(?:it |unit |system |fan |ac )?(?:never|wont|will not|doesnt) (?:stops?|shuts? off|quits?|shuts? down|turns? off)|(?:it |unit )?keeps (?:on )?running',
+    '(?:it |unit |system |fan |blower |condenser |ac |heat |aux |aux heat |strips |furnace )?(?:runs?|running|stays? on|on) (?:all (?:the )?time|all day|all night|constantly|continuously|non ?-?stop|nonstop|forever)|(?:it |unit |system |fan |ac )?(?:never|wont|will not|doesnt) (?:stops?|shuts? off|quits?|shuts? down|turns? off)|(?:it |unit )?keeps (?:on )?running',
     (the) => the.asComplaint(),
   ),
   rule(

@@ -45,6 +45,18 @@ function landedAt(the: Sentence, named: string): string | null {
   return place === null ? null : `landings ok at ${place}`
 }
 
+/** The line seen on another lead of the primary: nothing is read between the two. Beside what the record has it on, it is a remark. */
+function onTap(the: Sentence, volts: string): string {
+  const taps = partsOf(the.system, 'transformer').flatMap(({ primary, place, taps: leads = [] }) =>
+    leads.filter((tap) => String(tap.volts) === volts).map(({ lead }) => ({ lead, line: primary[0], place })),
+  )
+  const [tap, another] = taps
+  if (!tap || another) return the.asNote()
+  const { power } = the.state.bench
+  const read = power ? `${tap.line}-${tap.lead} 0 V` : `ohms ${tap.line}-${tap.lead} jumps between 0 and 1`
+  return `${read} at ${tap.place}; ${the.asNote()}`
+}
+
 export const impliedRules: readonly Rule[] = [
   // A setpoint that is below the room calls; for what, the season knows.
   asks('set (?:at|to) [4-9]\\d(?: degrees)?,? (?:and |its |it is )?(?:calling|call)', 'Calling for what? Say "call cool" or "call heat".'),
@@ -65,6 +77,10 @@ export const impliedRules: readonly Rule[] = [
   rule(
     `(?:checked (?:all )?)?(?:landings|terminals|strip|connections|screws)(?: (?:at|on|of) (.+?))?,? (?:(?:are|is|look|looks|all) )*${TIGHT}|${TIGHT_FIRST}(?: (?:at|on|in) (.+))?`,
     (the, named, other) => landedAt(the, named || other),
+  ),
+  asks(
+    `(?:all )?(?:thermostat|stat|tstat|outdoor|condenser) (?:wires|wiring) (?:(?:are|is|look|looks|all) )*(?:tight|snug|landed)`,
+    'At which end? Say "landings ok at thermostat", or "landings ok" where you stand.',
   ),
   rule(`(?:at |on )?(.+?) (?:landings|terminals|strip|connections|screws) (?:(?:are|is|look|looks|all) )*${TIGHT}`, (the, named) =>
     landedAt(the, named),
@@ -165,7 +181,14 @@ export const impliedRules: readonly Rule[] = [
       ? `${how === 'rubbed' ? 'rubbed' : 'scorched'} ${the.state.bench.place}; ${the.asNote()}`
       : null,
   ),
-  rule('(?:transformer|primary|it)(?: is| was)? on (?:the )?\\d+(?: ?v| volt)? tap(?: .*)?', (the) => the.asNote()),
+  rule(
+    `(?:(?:.+ )?transformer|primary|line|it)(?: is| was)? (?:on|wired to|hooked to|tapped (?:at|for|to|on)) (?:the )?(\\d{3})(?: ?v| volts?)? (?:tap|lead)?(?: .*)?`,
+    onTap,
+  ),
+  rule(
+    '(?:moved|switched|changed|put)(?: it| line| primary| transformer)?(?: over| back)? (?:to|on|onto) (?:the )?\\d{3}(?: ?v| volts?)? (?:tap|lead)(?: .*)?',
+    (the) => the.asRepair(),
+  ),
   // What was taken off last goes back.
   rule(
     '(?:land|landed|put|hooked|hook|reconnected|reconnect|relanded|plugged|plug|put back) (it|them)(?: back)?(?: (?:on|up|in))?',

@@ -3,7 +3,7 @@ import { findCable } from '@/src/core/quick-line/names'
 import { type Rule, rule, type Said } from '@/src/core/quick-line/rule'
 import type { Sentence } from '@/src/core/quick-line/sentence'
 import { conductorEnd, type Point, parsePoint } from '@/src/core/wiring/point'
-import { cableById } from '@/src/core/wiring/system'
+import { cableById, partById } from '@/src/core/wiring/system'
 
 /** What speaks of the last thing that was read, or of the wires in the hand, or of a wire by its cable. */
 
@@ -58,7 +58,18 @@ function isFoundOff(the: Sentence, name: string): boolean {
   return end !== null && parsePoint(end).name.toLowerCase() === name && !the.state.bench.lifted.includes(end)
 }
 
+/** What was last seen to run, or to stand still, does so still. */
+function seenAgain({ state, system }: Sentence, word: 'runs' | 'still'): Said {
+  const last = state.observations.findLast(({ probe }) => probe.meter === 'look' && partById(system, probe.at)?.kind === 'load')
+  return last?.probe.meter === 'look' ? `${last.probe.at} ${word}` : null
+}
+
 export const lastRules: readonly Rule[] = [
+  rule('(?:it |and |but )?(?:is )?(?:still|keeps|keeps on) (?:runs?|running|going|on)', (the) => seenAgain(the, 'runs')),
+  rule(
+    '(?:it |and |but )?(?:still )?(?:wont|doesnt|isnt|not)(?: still)? (?:run|start|running|come on)|(?:it |and )?(?:stops|stopped|quit|shuts off|shut off|went off)',
+    (the) => seenAgain(the, 'still'),
+  ),
   // Put on its screw it is repaired.
   rule(
     '(?:landed|relanded|tightened|put|hooked|reconnected|seated)(?: back)? ([a-z]\\d?)(?: wire)?(?: back)?(?: (?:on|down|up))?(?: (?:at|on) .+)?',

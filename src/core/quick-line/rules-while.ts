@@ -155,14 +155,16 @@ export const whileRules: readonly Rule[] = [
   ),
   // A jumper, and what came of it, by the letter that it calls.
   rule(
-    '(?:jump(?:er|ed|ered)? )?(r[ch]?) (?:to|and) ([a-z]\\d?)(?: jumper)?,? (?:does nothing|did nothing|nothing happens|no effect|(?:fires|starts|runs|brings on|kicks on) (.+))',
-    (the, hot, letter, what) => {
+    '(?:jump(?:er|ed|ered)? )?(r[ch]?) (?:to|and) ([a-z]\\d?)(?: jumper)?(?: (?:at|on) (.+?))?,? (?:does nothing|did nothing|nothing happens|no effect|(?:fires|starts|runs|brings on|kicks on) (.+))',
+    (the, hot, letter, joinedAt, what) => {
+      const at = joinedAt === '' ? '' : the.place(joinedAt)
+      if (at === null) return null
       const [call] = (['fan', 'cool', 'heat'] as const).filter((one) => callerTerminals(the, one).at(0) === the.letter(letter))
       if (!the.isLetter(letter) || call === undefined) return null
       const where = call === 'cool' ? the.place('outdoor') : the.place('indoor')
       const load = what ? loadOf(the, what) : null
       const runs = load ? `${load} runs` : where && `${where} ${what ? 'as called' : 'not as called'}`
-      return runs && `jumper ${the.letter(hot)} ${the.letter(letter)}; ${runs}`
+      return runs && `jumper ${the.letter(hot)} ${the.letter(letter)}${at && ` at ${at}`}; ${runs}`
     },
   ),
   rule(

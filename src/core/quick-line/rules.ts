@@ -140,7 +140,8 @@ export const rules: readonly Rule[] = [
   rule('(?:thermostat|stat|t-?stat|tstat|display) (?:shows|says|reads|displays) (?:(cool|heat)(?:ing| on)|call|calling)', (the, call) => {
     const shown = worded(the.thermostat(), SHOWS_CALL)
     // What it shows is called.
-    const named = call && the.state.bench.call === 'off' ? the.call(call) : null
+    const wanted = call ? the.call(call) : null
+    const named = wanted !== null && !the.state.bench.call.startsWith(wanted) ? wanted : null
     return shown && named ? `call ${named}; ${shown}` : shown
   }),
   rule(

@@ -37,6 +37,7 @@ const ofCalls: readonly Shortened[] = [
   [/^(?:turned|switched|shut) off (?:the )?(?:stat|thermostat|tstat)$/i, 'call off'],
   [/^(heat|cool)(?:ing)? (?:second|2nd) stage$/i, 'second stage $1'],
   [/^(?:set |put |turned )?(?:the )?fan switch (?:to |is )?on$/i, 'call fan'],
+  [/^(?:the )?(?:fan|fan switch)(?: is)?(?: set)? (?:on|to|in) auto$/i, 'fan auto'],
   [
     /^(?:back|up|down|over|out|in|upstairs|downstairs)(?: \w+){0,4} at (?:the )?(stat|thermostat|furnace|air handler|condenser|heat pump|outdoor unit|zone panel)$/i,
     'at the $1',
