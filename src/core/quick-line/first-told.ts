@@ -54,7 +54,8 @@ const TOLD: ReadonlySet<Symptom> = new Set([
 /** A remark that ticks one of these stays a remark: it may be what was just seen. */
 const IS_SEEN: ReadonlySet<Symptom> = new Set(['half-works', 'fuse-now-and-then'])
 /** Numbers that are not readings: a supply, a fuse rating, a stage, a zone. */
-const TOLD_BY_NUMBER = /^\d+ ?v(?:olts?)?\b|\b\d+ ?a(?:mps?)?\b|\b(?:stage|zone) \d\b/gi
+const TOLD_BY_NUMBER =
+  /^\d+ ?v(?:olts?)?\b|\b\d+ ?a(?:mps?)?\b|\b(?:stage|zone|rooftop|rtu|unit|ahu|suite|apt|building)(?: unit)? ?#?\d+\b/gi
 /** "The heat pump won't defrost": a complaint that ticks no symptom. */
 const WONT =
   /^(?:the )?(?:heat pump|unit|system|ac|a\/c|furnace|air handler|house|it)\b.* (?:won[’']?t|will not|doesn[’']?t|does not|isn[’']?t|never|keeps) \w+/i

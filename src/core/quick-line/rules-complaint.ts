@@ -108,7 +108,7 @@ export const complaintRules: readonly Rule[] = [
   ),
   // When it goes is told, and was not seen.
   rule(
-    `(?:it |fuse |breaker )?(?:only |just |always )?(?:trips|blows|pops|goes|kicks(?: out)?|tripping|blowing|popping)(?: (?:it|fuse|breaker|fuses))? ${SOMETIME}(?: .*)?|(?:only |always )?(?:trips|blows|pops|goes)(?: fuse| fuses)? (?:in|during|on) defrost(?: .*)?`,
+    `(?:(?:it|(?:low voltage |24 ?v |control )?(?:fuse|breaker)(?: (?:in|at|on) (?:attic|furnace|air handler|unit|closet|basement|garage|board|house))?) )?(?:only |just |always )?(?:trips|blows|pops|goes|kicks(?: out)?|tripping|blowing|popping)(?: (?:it|fuse|breaker|fuses))? ${SOMETIME}(?: .*)?|(?:only |always )?(?:trips|blows|pops|goes)(?: fuse| fuses)? (?:in|during|on) defrost(?: .*)?`,
     (the) => the.asComplaint(),
   ),
   rule('(?:.+ )?(?:smells?|smelled|smelt|odou?r)(?: .+)?|(?:smoke|smoking|smoky)(?: .+)?|(?:.+ )(?:smoke|smoking)', (the) =>

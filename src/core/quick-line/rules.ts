@@ -87,7 +87,7 @@ export const rules: readonly Rule[] = [
   rule('(?:powers?|everything)(?: is)?(?: back)? on(?: again)?|power(?: is)? back', () => 'power on'),
   rule('(?:turned|set|switched) (?:thermostat|stat|t-?stat) (?:to )?off', () => 'call off'),
   rule(
-    '(?:heat pump|system|unit|furnace|ac|thermostat|stat|tstat) (?:is |was )?(?:set|calling|switched|turned)(?: to| for) (\\S+)(?: mode)?',
+    '(?:heat pump|system|unit|furnace|ac|thermostat|stat|tstat) (?:is |was )?(?:(?:set|switched|turned)(?: to| for)|(?:calls|calling)(?: for)?) (\\S+)(?: mode)?',
     (the, call) => leading('call', the.call(call)),
   ),
   rule(

@@ -1,5 +1,5 @@
 import { noEvidence } from '@/src/core/diagnosis/inference/posterior'
-import type { Suspect } from '@/src/core/diagnosis/inference/suspects'
+import type { Suspect, Suspect } from '@/src/core/diagnosis/inference/suspects'
 import { NONE_OF_THESE, NOTHING_WRONG } from '@/src/core/diagnosis/inference/suspects'
 import { judgeGroup, leadingGroup, neverSeen, stillTold, type Verdict } from '@/src/core/diagnosis/inference/verdict'
 import { type Complaint, emptyComplaint } from '@/src/core/job/complaint'
@@ -86,6 +86,15 @@ describe('a house that is told to blow its fuse now and then', () => {
     // What is steady and stands out is told all the same.
     const found: Verdict = { ...repair, found: 'group', probability: 0.9 }
     expect(stillTold(found, hides, told)).toBe(found)
+  })
+
+  it('is not sent to a switch that opens while it runs, since that blows no fuse', () => {
+    const told = { ...emptyComplaint, symptoms: ['fuse-now-and-then' as const] }
+    const opens = { ...suspect('switch-open:limit', 0.2), unsteady: 0.2 }
+    const rubs = { ...suspect('conductor-to-chassis:outdoor-cable.Y', 0.1), unsteady: 0.08 }
+    const ends = (hides: readonly Suspect[]) => stillTold(sound, [suspect(NOTHING_WRONG, 0.5), ...hides], told)
+    expect(ends([opens, rubs])).toMatchObject({ found: 'comes-and-goes', suspects: ['conductor-to-chassis:outdoor-cable.Y'] })
+    expect(ends([opens])).toMatchObject({ found: 'comes-and-goes', suspects: ['switch-open:limit'] })
   })
 
   it('is another one than a house of which nothing was told', () => {

@@ -151,7 +151,9 @@ export function stillTold(said: Verdict, suspects: readonly Suspect[], { symptom
   const isOutweighed = isSound && symptoms.length > 0 && unsteadyMass(suspects) > said.probability
   const comesAndGoes = symptoms.includes('fuse-now-and-then') && (isSound || said.probability < STANDS_OUT)
   if (!isOutweighed && !comesAndGoes) return said
-  const mendable = suspects.filter((suspect) => actsOf(suspect).length > 0)
+  const everyOne = suspects.filter((suspect) => actsOf(suspect).length > 0)
+  const opening = comesAndGoes ? everyOne.filter(opensFuses) : []
+  const mendable = opening.length > 0 ? opening : everyOne
   const hiding = mendable.filter(({ unsteady }) => unsteady > 0).sort((a, b) => b.unsteady - a.unsteady)
   const named = (hiding.length > 0 ? hiding : mendable).slice(0, MOST_TO_LOOK_FOR)
   const [lead] = named
@@ -159,6 +161,10 @@ export function stillTold(said: Verdict, suspects: readonly Suspect[], { symptom
     ? { found: 'comes-and-goes', ...actsOf(lead)[0], probability: lead.probability, suspects: named.map(({ id }) => id), also: null }
     : said
 }
+
+/** It draws more than a fuse lets through. */
+const opensFuses = ({ id }: Suspect): boolean =>
+  familiesOfId(id).some((family) => faultFamilies[family].burnsOutTransformers || faultFamilies[family].setsCode === 'over-current')
 
 /** What is steady and holds this much is told, whatever the customer said of now and then. */
 const STANDS_OUT = modelValue({ value: 0.5, unit: 'probability', source: 'assumption' })
