@@ -1,6 +1,5 @@
 import { noEvidence } from '@/src/core/diagnosis/inference/posterior'
-import type { Suspect, Suspect } from '@/src/core/diagnosis/inference/suspects'
-import { NONE_OF_THESE, NOTHING_WRONG } from '@/src/core/diagnosis/inference/suspects'
+import { NONE_OF_THESE, NOTHING_WRONG, type Suspect } from '@/src/core/diagnosis/inference/suspects'
 import { judgeGroup, leadingGroup, neverSeen, stillTold, type Verdict } from '@/src/core/diagnosis/inference/verdict'
 import { type Complaint, emptyComplaint } from '@/src/core/job/complaint'
 import { createHouse, drawValues } from '@/src/core/practice/house'
