@@ -75,7 +75,12 @@ function readAll(said: string, asked: QuickLineContext): Understood {
   const line = withOwnCommon(eachAgainstCommon(said, asked), asked)
   const read = inOwnWords(line, context) ?? readInGrammar(line, context)
   if (read.ok || isOfRun(line)) return read
-  const put = inGrammarsWords(clausesOf(inFull(withLeadsByName(wordsInFull(line, context.system), context.system))), context)
+  const clauses = clausesOf(inFull(withLeadsByName(wordsInFull(line, context.system), context.system)))
+  // What is shortened as a whole line is so as one of several, too; a note stays as it was typed.
+  const put = inGrammarsWords(
+    clauses.length < 2 ? clauses : clauses.map((clause) => (/^\s*note\b/i.test(clause) ? clause : inFull(clause.trim()))),
+    context,
+  )
   if (put === null)
     return (
       asRemark(line, context) ??

@@ -68,7 +68,6 @@ const ofCalls: readonly Shortened[] = [
   [/^(\S.*\d(?: ?v| volts?)?),? (?:with|while|and) (?:there is )?no call for \w+$/i, '$1'],
   [/^(\S.*\d(?: ?v| volts?)?),? (?:with|while|and) (?:there is )?(?:no call|nothing called|nothing calling)$/i, 'nothing calling, $1'],
   [/\bfloat (?:switch )?(?:broke|breaks|opened|cut|killed)(?: (?:the )?(?:r|24|circuit|power|y|call))?(?=$|,)/gi, 'float up'],
-  [/^cleaned (?:the )?flame (?:sensor|rod|sense rod)$/i, 'repaired cleaned the flame sensor'],
   [/^(?:low|first stage|1st stage) (cool|heat)(?:ing)?$/i, 'call $1'],
   [/^(cool|heat|fan)(?:ing)? call,? (?:and |but )?nothing(?: happens| runs| comes on| going)?$/i, 'call $1, nothing happens'],
   [/(?<=^|\bcall |\bcall for |\bset to |\bon |\bin )(?:low|first|1st)(?: stage)? (?=(?:cool|heat)(?:ing)?\b)/gi, ''],
