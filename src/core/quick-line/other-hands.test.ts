@@ -54,6 +54,13 @@ describe('a line means', () => {
       'L1-unit-tap-240 0 V; note transformer is on the 240 tap',
     ],
     ['transformer is on the 208 tap', standing('rooftop-electric', 'package', 'on'), 'note transformer is on the 208 tap'],
+    ['jumped R and Y here and it runs', inside(), 'jumper R Y; outdoor as called'],
+    // The two wires of the pair, and not the part beside them.
+    ['pulled the wires at the contactor, pair reads open now', outside('off'), 'unplug contactor; Y-C OL'],
+    ['pair reads 0.4', inside('off', lift('outdoor-cable.Y@indoor')), 'ohms outdoor-cable.Y@indoor to C 0.4'],
+    ['26 going into the board on Y, nothing coming out', standing('heat-pump-o', 'outdoor', 'on', call('heat')), 'Y-C 26 V; Y-out-C 0 V'],
+    ['found the 3 amp blown', inside(), 'fuse blown'],
+    ['display shows cooling', standing('zoned-furnace-ac', 'stat-1', 'on', call('cool')), 'thermostat-1 shows a call'],
     // Zones.
     [
       'pulled zone 2 stat wires off the panel',

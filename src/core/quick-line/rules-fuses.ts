@@ -3,6 +3,10 @@ import { asks, NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
 /** What is in the holder and what goes into it: fuses and breakers by their size, good, blown, gone. */
 export const fuseRules: readonly Rule[] = [
   rule(
+    '\\d{1,2} ?(?:a|amps?) (?:is |was )?(blown|popped|burnt|burned|shot|toast|good|intact)',
+    (_, how) => `fuse ${/^(?:good|intact)$/.test(how) ? 'good' : 'blown'}`,
+  ),
+  rule(
     '(?:somebody|someone|last guy|they|he|owner|homeowner|customer) (?:put|stuck|left|had|used|jammed)(?: in)?(?: a| an)? (\\d{1,2}) ?(?:a|amps?)(?: fuse)?(?: in)?(?: (?:it|there|slot|holder|board))?',
     (_, size) => `fuse ${size} in`,
   ),

@@ -58,6 +58,25 @@ function isFoundOff(the: Sentence, name: string): boolean {
   return end !== null && parsePoint(end).name.toLowerCase() === name && !the.state.bench.lifted.includes(end)
 }
 
+/** The two wires of the one pair that comes here. */
+function ofPair({ state, system }: Sentence, named: string, value: string): string | null {
+  const { place, lifted, power } = state.bench
+  const here = system.cables.filter(
+    ({ id, between, conductors }) =>
+      between.includes(place) &&
+      (named === '' || id === findCable(system, named)) &&
+      conductors.filter(({ lands }) => lands.every((terminal) => terminal !== null)).length === 2,
+  )
+  const [cable, another] = here
+  if (power || !cable || another) return null
+  const side = cable.between.indexOf(place)
+  const ends = cable.conductors.flatMap(({ id, lands }) => {
+    const end = conductorEnd(cable.id, id, place)
+    return lands[side] === null || lands[side] === undefined ? [] : [lifted.includes(end) ? end : lands[side]]
+  })
+  return ends.length === 2 ? `ohms ${ends.join(' to ')} ${/^(?:ol|open)$/.test(value) ? 'OL' : value}` : null
+}
+
 /** What was last seen to run, or to stand still, does so still. */
 function seenAgain({ state, system }: Sentence, word: 'runs' | 'still'): Said {
   const last = state.observations.findLast(({ probe }) => probe.meter === 'look' && partById(system, probe.at)?.kind === 'load')
@@ -84,6 +103,10 @@ export const lastRules: readonly Rule[] = [
     (the, value, unit) => readAgain(the, value, unit),
   ),
   rule(`(?:it )?(?:is |reads? |reading |shows? )*${VALUE}(?: ?${UNIT})? now`, (the, value, unit) => readAgain(the, value, unit)),
+  // Its two wires against each other: the ones in the hand, else the screws that they are on.
+  rule(`(?:(\\w+) )?pair (?:is |are |reads? |shows? |now |still )*${VALUE}(?: ?ohms?)?(?: now)?`, (the, cable, value) =>
+    ofPair(the, cable, value),
+  ),
   // The wire that is off here is read on itself.
   rule(
     `(?:wire|conductor|it|wire end|end)(?: itself)? (?:to|and) (ground|gnd|chassis|metal|cabinet|c|common) (?:is |reads? |still |now |shows )*${VALUE}(?: ?ohms?)?`,

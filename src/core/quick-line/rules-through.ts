@@ -1,4 +1,4 @@
-import { NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
+import { asks, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
 import { coilMeant, type Sentence } from '@/src/core/quick-line/sentence'
 import { lineSide, windingOhms } from '@/src/core/quick-line/volts'
 import { type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
@@ -99,6 +99,14 @@ export const throughRules: readonly Rule[] = [
     `(?:${NUMBER} ?${VOLTS}?|(${NONE})) (?:(?:coming |going )?out(?: at| from)?|leaving|past|behind|after)(?: the)? (.+)`,
     (the, volts, _, what) => besideSwitch(the, what, volts || '0', 1),
   ),
+  rule(
+    `${NUMBER} ?${VOLTS}? (?:going |coming )?in(?:to)? (?:(?:defrost |control )?board )?on ([a-z]\\d?),? (?:and |but )?(?:(\\d*[.]?\\d+) ?${VOLTS}?|${NONE}) (?:coming |going )?out`,
+    (the, into, letter, out) =>
+      the.isLetter(`${letter}-out`)
+        ? `${the.letter(letter)}-C ${into} V; ${the.letter(`${letter}-out`)}-C ${out || '0'} V`
+        : { asks: `Out where? Say both: "${the.letter(letter)}-C ${into}", and where nothing comes out.` },
+  ),
+  asks('(?:zero|0|no) (?:amps?|amp draw|current|draw)', 'Around what? Say "strips 0 A", "compressor 0 A", or "0 A on R".'),
   rule(`${NUMBER} ?${VOLTS}? (?:to|into|going to|going into|feeding)(?: the)? (.+)`, (the, volts, what) =>
     Number(volts) < 60 && partById(the.system, the.part(what) ?? '')?.kind === 'coil' ? the.voltsAt(what, volts) : null,
   ),

@@ -1,6 +1,6 @@
 import { allOf, joined, putOn, swapped, takenOff } from '@/src/core/quick-line/hands'
 import { asks, either, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
-import { leading, loadOf, type Sentence, worded, zoneOf } from '@/src/core/quick-line/sentence'
+import { leading, loadOf, type Sentence, statHere, worded, zoneOf } from '@/src/core/quick-line/sentence'
 import { lineSide, primary } from '@/src/core/quick-line/volts'
 import { SHOWS_CALL } from '@/src/core/readings/looks'
 import { partById } from '@/src/core/wiring/system'
@@ -138,7 +138,7 @@ export const rules: readonly Rule[] = [
   ),
   rule('(?:thermostat|stat|t-?stat|tstat|display)(?: is| went| goes)? (?:blank|dead|dark)', (the) => worded(the.thermostat(), 'blank')),
   rule('(?:thermostat|stat|t-?stat|tstat|display) (?:shows|says|reads|displays) (?:(cool|heat)(?:ing| on)|call|calling)', (the, call) => {
-    const shown = worded(the.thermostat(), SHOWS_CALL)
+    const shown = statHere(the, SHOWS_CALL)
     // What it shows is called.
     const wanted = call ? the.call(call) : null
     const named = wanted !== null && !the.state.bench.call.startsWith(wanted) ? wanted : null

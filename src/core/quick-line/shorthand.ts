@@ -167,6 +167,11 @@ const ofParts: readonly Shortened[] = [
 /** What is joined, and what is left for another day. */
 const ofHands: readonly Shortened[] = [
   [
+    /^((?:put (?:a )?)?jump(?:ed|er|ered)? .+?)(?:,| and|, and) (?:then )?it (?:runs|ran|fired(?: right)? up|fires(?: right)? up|starts?|started|comes on|came on|kicked on|took off)$/i,
+    // Y brings on what stands outside, G the blower.
+    (_, act) => `${act}, ${/\by\d?\b/i.test(act) ? 'condenser' : /\bg\b/i.test(act) ? 'blower' : 'unit'} runs`,
+  ],
+  [
     /^((?:unplug|unplugged|pull|pulled|disconnect|disconnected|plug|plugged)(?: in)? (?:the )?.+?) (?:wire |wiring )?(?:harness|connector|molex)(?: plug)?$/i,
     '$1',
   ],
