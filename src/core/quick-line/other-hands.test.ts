@@ -55,6 +55,19 @@ describe('a line means', () => {
     ],
     ['transformer is on the 208 tap', standing('rooftop-electric', 'package', 'on'), 'note transformer is on the 208 tap'],
     ['jumped R and Y here and it runs', inside(), 'jumper R Y; outdoor as called'],
+    ['main breaker keeps tripping', standing('package-heat-pump', 'package', 'on'), 'note main breaker keeps tripping'],
+    ['put a new contactor in', outside('off'), 'repaired Put a new contactor in'],
+    [
+      'Y2 to C 0 out here, 26 at the furnace',
+      standing('furnace-ac-two-stage', 'outdoor', 'on', call('cool-2')),
+      'Y2-C 0 V; Y2-C 26 V at indoor',
+    ],
+    [
+      'pulled O off the stat, still 25 on the wire',
+      standing('heat-pump-o', 'thermostat', 'on', call('heat')),
+      'lift stat O; stat-cable.O@thermostat to C 25 V',
+    ],
+    ['O to R 0.3, shorted in the wall', standing('heat-pump-o', 'indoor', 'off'), 'O-R 0.3'],
     // The two wires of the pair, and not the part beside them.
     ['pulled the wires at the contactor, pair reads open now', outside('off'), 'unplug contactor; Y-C OL'],
     ['pair reads 0.4', inside('off', lift('outdoor-cable.Y@indoor')), 'ohms outdoor-cable.Y@indoor to C 0.4'],

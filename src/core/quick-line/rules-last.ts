@@ -58,6 +58,13 @@ function isFoundOff(the: Sentence, name: string): boolean {
   return end !== null && parsePoint(end).name.toLowerCase() === name && !the.state.bench.lifted.includes(end)
 }
 
+/** Live volts on the one wire that is off its screw where one stands, against common. */
+function voltsInHand({ state }: Sentence, value: string): string | null {
+  const { place, lifted, power } = state.bench
+  const [end, another] = lifted.filter((one) => parsePoint(one).place === place)
+  return power && end !== undefined && another === undefined && /\d/.test(value) ? `${end} to C ${value} V` : null
+}
+
 /** The two wires of the one pair that comes here. */
 function ofPair({ state, system }: Sentence, named: string, value: string): string | null {
   const { place, lifted, power } = state.bench
@@ -103,6 +110,10 @@ export const lastRules: readonly Rule[] = [
     (the, value, unit) => readAgain(the, value, unit),
   ),
   rule(`(?:it )?(?:is |reads? |reading |shows? )*${VALUE}(?: ?${UNIT})? now`, (the, value, unit) => readAgain(the, value, unit)),
+  rule(
+    `(?:still |has |have |it has )*${VALUE}(?: ?${UNIT})? on (?:the |that )?(?:wire|wire end|bare wire|end)(?: itself)?`,
+    (the, value, unit) => (/ohm/.test(unit) ? null : voltsInHand(the, value)),
+  ),
   // Its two wires against each other: the ones in the hand, else the screws that they are on.
   rule(`(?:(\\w+) )?pair (?:is |are |reads? |shows? |now |still )*${VALUE}(?: ?ohms?)?(?: now)?`, (the, cable, value) =>
     ofPair(the, cable, value),

@@ -7,6 +7,10 @@ import { partsOf } from '@/src/core/wiring/system'
 
 export const mendedRules: readonly Rule[] = [
   rule(
+    '(?:put|stuck|swapped|threw|dropped|wired)(?: in)? (?:an? )?new (?:transformer|contactor|board|thermostat|stat|valve|coil|relay|sequencer|igniter|motor|defrost board|zone board|control)(?: in| on)?',
+    (the) => the.asRepair(),
+  ),
+  rule(
     '(?:aux(?:iliary)?(?: heat)?|strips?|emergency heat|em heat|backup(?: heat)?) only|(?:low ?voltage|24 ?v(?:olt)?) short(?: somewhere| in (?:the )?system| .*)?|(?:there is |have |got )?(?:a )?short somewhere(?: .*)?',
     (the) => the.asNote(),
   ),

@@ -4,7 +4,7 @@ export type Shortened = readonly [RegExp, string | ((...found: string[]) => stri
 /** A place as it stands behind a reading; here says nothing more. */
 const whereOf = (said: string): string => {
   const place = said.replace(/^(?:at|in|on|out|over) /i, '').replace(/^the /i, '')
-  return /^here$/i.test(place) ? '' : ` at the ${place}`
+  return /^(?:(?:out|in) )?here$/i.test(place) ? '' : ` at the ${place}`
 }
 
 /** What was read, of two at once or against what. */
@@ -31,9 +31,14 @@ export const ofReadings: readonly Shortened[] = [
     'max $1 A on R',
   ],
   [/(?<=\b(?:ground|gnd|chassis|[a-z]\d?|reads?|is|at)) point (\d+)\b/gi, ' .$1'],
+  [
+    /(?<=\b[A-Z]\w?(?: to |-| )[A-Z]\w? \d*[.]?\d+(?: ?ohms?)?),? (?:so )?(?:it[’']?s |is )?shorted(?: (?:in|inside|somewhere|along)\b.*)?$/i,
+    '',
+  ],
+  [/^(.*\bcoil)(?:[’']s| is)? (?:good|ok|okay|fine|bad|shot),? (?=\d)/i, '$1 '],
   // One letter at two places: Y has 24 here and nothing outside.
   [
-    /^([A-Z]\d?)(?: has| is| reads| gets| at)? (\d[\d.]*)(?: ?v| volts?)? ((?:at |in |on )?(?:the )?(?:here|inside|outside|outdoors|indoors|stat|thermostat|board|furnace|air handler|condenser|unit|heat pump|panel)),? (?:and |but )?(?:has |is |reads |only )?(\d[\d.]*|nothing|none|zero|no volts|no voltage|dead)(?: ?v| volts?)? ((?:at |in |on |out |over )?(?:the )?(?:here|there|inside|outside|outdoors|indoors|stat|thermostat|board|furnace|air handler|condenser|unit|heat pump|panel))$/i,
+    /^([A-Z]\d?)(?:(?: to |-| )C)?(?: has| is| reads| gets| at)? (\d[\d.]*)(?: ?v| volts?)? ((?:at |in |on )?(?:the )?(?:(?:out |in )?here|inside|outside|outdoors|indoors|stat|thermostat|board|furnace|air handler|condenser|unit|heat pump|panel)),? (?:and |but )?(?:has |is |reads |only )?(\d[\d.]*|nothing|none|zero|no volts|no voltage|dead)(?: ?v| volts?)? ((?:at |in |on |out |over )?(?:the )?(?:here|there|inside|outside|outdoors|indoors|stat|thermostat|board|furnace|air handler|condenser|unit|heat pump|panel))$/i,
     (_, letter, first, here, second, there) =>
       `${letter} ${first} V${whereOf(here)}, ${letter} ${/^\d/.test(second) ? second : '0'} V${whereOf(there)}`,
   ],

@@ -6,6 +6,12 @@ const ON_CALL =
 
 /** What trips and what holds: the fuse that went on a call, and what no longer goes. */
 export const ofTrips: readonly Shortened[] = [
+  // The line's own breaker is none of the 24 V side.
+  [
+    /^((?:the )?(?:main|house|panel|service|unit|condenser|outdoor|240 ?v?(?:olt)?|120 ?v?(?:olt)?|line) breaker (?:keeps |is |was |has |had |still )*(?:tripping|trips|tripped|popping|popped)\b.*)$/i,
+    'note $1',
+  ],
+  [/\b(?:24 ?v(?:olt)?s?|low voltage|control) fuse\b/gi, 'fuse'],
   [/^(it )?(tripped|trips|popped|pops|blew|blows) before (?:i|we) (?:could|can) .+$/i, '$2'],
   [/\bfuse (?:is |was )?(?:not|isn[’']?t|wasn[’']?t) (?:blown|open|popped|bad)\b/gi, 'fuse good'],
   [/\bput (?:the |a |in a )?breaker in(?: the)? place of (?:the )?fuse\b/gi, 'breaker in'],
