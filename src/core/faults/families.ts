@@ -41,7 +41,7 @@ const wiring = {
     readApart: 'lead',
     milder: resistive,
   },
-  'lead-loose': { rate: 0.5, comesAndGoes: 'touch-or-heat', milder: corroded },
+  'lead-loose': { rate: 0.5, comesAndGoes: 'touch-or-heat', readApart: 'spade', milder: corroded },
   'not-landed': { rate: 0.8, endsAmiss: true },
   'landed-wrong': { rate: 0.3, endsAmiss: true },
   'ends-swapped': { rate: 0.2, endsAmiss: true },

@@ -48,6 +48,7 @@ export interface FaultFamilyRecord {
     | 'stuck'
     | 'joint'
     | 'signal'
+    | 'spade'
   /** Milder forms of the same damage. */
   readonly milder?: (effects: readonly Effect[]) => FaultVariant[]
 }

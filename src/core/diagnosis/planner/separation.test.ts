@@ -300,3 +300,30 @@ describe('a flame that is not sensed', () => {
     expect(named.verdict ?? named.next?.probe).not.toEqual(next?.probe)
   })
 })
+
+describe('a spade that is said to be off', () => {
+  const { ways, isMade, bench } = separationIn('furnace-ac', 'lead-loose', 'contactor.C')
+  const cold: Bench = { ...bench, place: 'outdoor', power: false }
+  const through: Observation = {
+    id: 'through',
+    bench: cold,
+    probe: { meter: 'ohms', a: 'low-contactor@outdoor', b: 'C@outdoor' },
+    answer: 'OL',
+  }
+
+  it('is read through the leads of its part, cold and plugged in: a winding that opens with the heat has a path there', () => {
+    expect(ways({ ...cold, unplugged: ['contactor'] })).toMatchObject([{ bench: { power: false, unplugged: [] }, probe: through.probe }])
+    expect(isMade([through])).toBe(true)
+  })
+
+  it('is not told by the part alone, its leads off', () => {
+    const alone: Observation = {
+      ...through,
+      bench: { ...cold, unplugged: ['contactor'] },
+      probe: { meter: 'ohms', a: 'contactor.1@outdoor', b: 'contactor.2@outdoor' },
+      answer: 15,
+    }
+    expect(isMade([alone])).toBe(false)
+    expect(isMade([{ ...through, bench: alone.bench }])).toBe(false)
+  })
+})

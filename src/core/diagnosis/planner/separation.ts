@@ -1,4 +1,5 @@
-import { deadApart, liveAt, loadedAt, type Probes, type Separation, unloadedAt } from '@/src/core/diagnosis/planner/apart'
+import type { Bench } from '@/src/core/bench/bench'
+import { deadApart, isOneOf, liveAt, loadedAt, type Probes, type Separation, unloadedAt } from '@/src/core/diagnosis/planner/apart'
 import { ofArmature, ofBond, ofCopper, ofDelay, ofFaces, ofItsVolts, ofLoad, ofSignal } from '@/src/core/diagnosis/planner/apart-live'
 import { ofContact, ofOpenContact, ofOutput, ofStuck, ofWeld } from '@/src/core/diagnosis/planner/apart-past'
 import { faultFamilies } from '@/src/core/faults/families'
@@ -59,6 +60,8 @@ function separationOf(laboratory: Laboratory, fault: Fault): Separation | null {
       return ofJoints(system, fault)
     case 'signal':
       return ofSignal(laboratory, fault)
+    case 'spade':
+      return ofSpade(system, fault)
     case 'clip':
       return ofClip(system, fault)
     case 'armature':
@@ -138,7 +141,8 @@ function ofWinding(system: System, { part, effects }: Fault): Separation[] {
   const isDead = effects.some((effect) => effect.do === 'open')
   // On another lead of the primary it gives too little with nothing on it, too; one that sags does not.
   const isOnTap = effects.some((effect) => effect.do === 'close')
-  const hasFuse = firstPart(system, 'fuse').holds !== 'none' && firstPart(system, 'fuse').place === transformer.place
+  const fuse = firstPart(system, 'fuse')
+  const hasFuse = fuse.holds !== 'none' && fuse.place === transformer.place
   const unloaded = isOnTap && hasFuse ? [unloadedAt(outOf)] : []
   // What reads low is not left on to read its line: that is read with the fuse out as well.
   const line = liveAt(into)
@@ -166,6 +170,27 @@ function ofClip(system: System, { part }: Fault): Separation | null {
   if (!fuse) return null
   const [a, b] = fuse.between.map((name) => terminalPoint(name, fuse.place))
   return loadedAt(system, [{ probe: { meter: 'volts', a, b }, place: fuse.place }])
+}
+
+/**
+ * A spade that is said to be off: the part through its leads, cold. With a path there it is the part that lets go while it runs, and the
+ * spade is on.
+ */
+function ofSpade(system: System, { part: id }: Fault): Separation | null {
+  const part = [...partsOf(system, 'coil'), ...partsOf(system, 'switch')].find((one) => one.id === id)
+  if (!part) return null
+  const [a, b] = part.between.map((name) => terminalPoint(name, part.place))
+  const probes: Probes = [{ probe: { meter: 'ohms', a, b }, place: part.place }]
+  const isPlugged = ({ unplugged }: Bench) => !unplugged.includes(part.id)
+  return {
+    ways: (bench) =>
+      probes.map((one) => ({
+        ...one,
+        bench: { ...bench, power: false, call: 'off', jumpers: [], unplugged: bench.unplugged.filter((other) => other !== part.id) },
+      })),
+    isMade: (observations) =>
+      observations.some(({ bench, probe }) => isOneOf(probes, probe) && !bench.power && bench.jumpers.length === 0 && isPlugged(bench)),
+  }
 }
 
 /** A coil across its own two leads. */
