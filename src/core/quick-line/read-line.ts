@@ -94,15 +94,12 @@ function readAll(said: string, asked: QuickLineContext): Understood {
   return understood.problem === read.problem ? read : { ...understood, start: 0, end: line.length }
 }
 
-/** Of several clauses one may name a thing of which there are two: that is asked, and not what the line as a whole might have been. */
+/** What came off first may be a wire of which there are two: that is asked, and not what the line as a whole might have been. */
 function whatStandsInTheWay(line: string, context: Reading): Understood | null {
-  const clauses = line.split(/[,;]\s+/)
-  if (clauses.length < 2) return null
-  for (const clause of clauses) {
-    const read = readAll(clause, context)
-    if (!read.ok && /^(?:More than one|Which )/.test(read.problem)) return { ...read, start: 0, end: line.length }
-  }
-  return null
+  const [first, second] = line.split(/[,;]\s+/)
+  if (second === undefined || !/^(?:i )?(?:lift|pull|took|take|land|put|disconnect|reconnect|unhook|loosen)/i.test(first)) return null
+  const read = readAll(first, context)
+  return !read.ok && /^(?:More than one|Which )/.test(read.problem) ? { ...read, start: 0, end: line.length } : null
 }
 
 /** `Y1 and Y2 26`: letters that are called are each read against common; between two of them one says "to". */
