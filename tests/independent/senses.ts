@@ -92,6 +92,18 @@ export class Senses {
     return null
   }
 
+  /** The meter in series with the rod from the call on: what a flame gives that is sensed, however long it burns. */
+  private async signal(of: string): Promise<'good' | 'low'> {
+    const board = partsOf(this.system, 'board').find(({ id }) => id === of)
+    if (!board) throw new Error(`no ignition control ${of}`)
+    await this.house.callAnew(OPENS_S)
+    for (let second = 0; second < BURNS_S; second++) {
+      if (this.house.flameNow(board).burns) return 'good'
+      await this.house.run(1)
+    }
+    return 'low'
+  }
+
   /** Watched from the call on. */
   private async flame(of: string): Promise<string> {
     const board = partsOf(this.system, 'board').find(({ id }) => id === of)
@@ -133,7 +145,7 @@ export class Senses {
       return workingAt(system, of).every(({ id }) => works.get(id) === soundly.get(id)) ? 'as called' : 'not as called'
     }
     if (what === 'flame') return this.flame(of)
-    if (what === 'signal') return (await this.flame(of)) === 'burns' ? 'good' : 'low'
+    if (what === 'signal') return this.signal(of)
     if (what === 'wiring') {
       const isHurt =
         trouble?.fault?.zone === of &&
