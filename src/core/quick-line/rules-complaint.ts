@@ -53,10 +53,6 @@ export const complaintRules: readonly Rule[] = [
     (the) => the.asComplaint(),
   ),
   rule(
-    `(?:it |unit |system |furnace |heat pump |ac |vents? )?(?:is |just |only )*(?:blows|blowing|puts out|putting out) (?:cold|cool|warm|hot|lukewarm|room temp(?:erature)?)(?: air)? (?:in|on|when in|when set to|with) ${MODE}`,
-    (the) => the.asComplaint(),
-  ),
-  rule(
     `${MODE} (?:is |was |has |just )*(?:dead|out|down|gone|broken|quit|stopped|${NOT} (?:work|working|works|run|running|come on|coming on|comes on|start|starting|kick in|kicking in))`,
     (the) => the.asComplaint(),
   ),

@@ -11,7 +11,7 @@ export const fuseRules: readonly Rule[] = [
     (_, size) => `fuse ${size} in`,
   ),
   rule(
-    '(?:little |purple |violet |tan )?(?:\\d{1,2} ?(?:a|amps?) )?(?:fuse|(?<=\\d ?(?:a|amps?) )) ?(?:on|in|at) (?:(?:furnace|control|main|air handler|unit) )?(?:board|slot|holder|control)(?: is| was)? (blown|popped|bad|open|burnt|burned|gone|shot|toast|good|fine|ok|intact)',
+    '(?:little |purple |violet |tan )?(?:(?:\\d{1,2} ?(?:a|amps?) )?fuse|\\d{1,2} ?(?:a|amps?)) (?:on|in|at) (?:(?:furnace|control|main|air handler|unit) )?(?:board|slot|holder|control)(?: is| was)? (blown|popped|bad|open|burnt|burned|gone|shot|toast|good|fine|ok|intact)',
     (_, how) => `fuse ${/^(?:good|fine|ok|intact)$/.test(how) ? 'good' : 'blown'}`,
   ),
   rule('fuse(?: is| says| reads| marked)? (\\d{1,2}) ?(?:a|amps?)', (_, size) => `fuse ${size} in`),

@@ -24,14 +24,18 @@ function offHere({ system, state }: Sentence, isMeant: (letter: string) => boole
   return on.length === 0 ? null : on.join('; ')
 }
 
-/** An inducer that runs was called to: there are volts at its pressure switch, or none across it. */
-function draftWhileItRuns(the: Sentence, said: string): string | null {
-  const inducer = loadOf(the, 'inducer')
+/** There are volts across a furnace pressure switch that stays open on its call, and none across one that closes. */
+function acrossDraft(the: Sentence, said: string): string | null {
   const draft = partById(the.system, the.part('furnace pressure switch') ?? '')
-  if (inducer === null || draft?.kind !== 'switch' || !the.state.bench.power) return null
+  if (draft?.kind !== 'switch' || !the.state.bench.power) return null
   const isOpen = /^open|\b(?:not|wont|doesnt|never|isnt)\b/.test(said)
-  const across = `${draft.between[0]}-${draft.between[1]} jumps between ${isOpen ? '20 and 28' : '0 and 1'} V at ${draft.place}`
-  return `${the.state.bench.call === 'off' ? 'call heat; ' : ''}${inducer} runs; ${across}`
+  return `${draft.between[0]}-${draft.between[1]} jumps between ${isOpen ? '20 and 28' : '0 and 1'} V at ${draft.place}`
+}
+
+/** An inducer that runs was called to. */
+function draftWhileItRuns(the: Sentence, said: string): string | null {
+  const [inducer, across] = [loadOf(the, 'inducer'), acrossDraft(the, said)]
+  return inducer && across && `${the.state.bench.call === 'off' ? 'call heat; ' : ''}${inducer} runs; ${across}`
 }
 
 const TIGHT = '(?:good|ok|okay|fine|tight|landed|solid|clean)'
@@ -96,7 +100,7 @@ export const impliedRules: readonly Rule[] = [
   // With heat called: what it does is read across it.
   rule(
     '(?:furnace |draft )?pressure switch (closes|makes|proves|pulls in|(?:wont|doesnt|never|not) (?:close|closes|make|makes|prove|proves|closing|making))',
-    (the, said) => (/^heat/.test(the.state.bench.call) ? (draftWhileItRuns(the, said)?.replace(/^.*?runs; /, '') ?? null) : null),
+    (the, said) => (/^heat/.test(the.state.bench.call) ? acrossDraft(the, said) : null),
   ),
   rule(
     '(?:(?:it )?(holds|held|trips|tripped|still trips|still holds) with )?(?:everything|all(?: (?:the )?wires)?) (?:is )?(?:off|lifted|pulled)(?: (?:off|from))?(?: (?:board|strip|here))? (?:but|except|besides|except for)(?: for)? ([a-z]\\d?)(?:(?:,| and|, and) ([a-z]\\d?))?,?(?: (?:it )?(holds|trips))?',

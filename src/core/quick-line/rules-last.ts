@@ -21,10 +21,13 @@ function readAgain({ state }: Sentence, value: string, unit: string): Said {
     const other = parsePoint(isWireOf(inHand, a) ? b : a).name
     return { asks: `On the screw, or on the wire that is off? Say "${name}-${other} ${value}", or "${cable} ${name}-${other} ${value}".` }
   }
-  return `${isOhms ? 'ohms ' : ''}${a} to ${b} ${/^(?:ol|open)$/.test(value) ? 'OL' : value === SHORTED ? 'jumps between 0 and 1' : value}${isOhms ? '' : ' V'}`
+  return `${isOhms ? 'ohms ' : ''}${a} to ${b} ${asRead(value)}${isOhms ? '' : ' V'}`
 }
 
 const SHORTED = 'shorted'
+
+/** What the meter was said to show, as the grammar has it. */
+const asRead = (value: string): string => (/^(?:ol|open)$/.test(value) ? 'OL' : value === SHORTED ? 'jumps between 0 and 1' : value)
 
 /** A wire in the hand whose letter is that of a terminal, at the same place. */
 const isWireOf = (end: Point, point: Point): boolean =>
@@ -37,7 +40,7 @@ function betweenWires({ state, system }: Sentence, one: string, other: string, v
   const cable = inHand === undefined ? undefined : cableById(system, parsePoint(inHand).cable ?? '')
   const names = [one, other].map((said) => cable?.conductors.find(({ id, colour }) => id.toLowerCase() === said || colour === said)?.id)
   if (power || !cable || names[0] === undefined || names[1] === undefined) return null
-  return `ohms ${names.map((name) => conductorEnd(cable.id, name as string, place)).join(' to ')} ${/^(?:ol|open)$/.test(value) ? 'OL' : value}`
+  return `ohms ${names.map((name) => conductorEnd(cable.id, name as string, place)).join(' to ')} ${asRead(value)}`
 }
 
 /** The wire of that letter, or the only one, that is off its screw where one stands, against the metal or common. */
@@ -46,7 +49,7 @@ function wireInHand({ state }: Sentence, name: string | null, other: string, val
   const isMeant = (one: Point) => parsePoint(one).place === place && (name === null || parsePoint(one).name.toLowerCase() === name)
   const [end, another] = lifted.filter(isMeant)
   if (power || end === undefined || another !== undefined) return null
-  return `ohms ${end} to ${/^c/.test(other) && other !== 'chassis' && other !== 'cabinet' ? 'C' : 'gnd'} ${/^(?:ol|open)$/.test(value) ? 'OL' : value}`
+  return `ohms ${end} to ${/^(?:c|common)$/.test(other) ? 'C' : 'gnd'} ${asRead(value)}`
 }
 
 const VALUE = String.raw`(-?\d*[.,]?\d+|ol|open)`
@@ -81,7 +84,7 @@ function ofPair({ state, system }: Sentence, named: string, value: string): stri
     const end = conductorEnd(cable.id, id, place)
     return lands[side] === null || lands[side] === undefined ? [] : [lifted.includes(end) ? end : lands[side]]
   })
-  return ends.length === 2 ? `ohms ${ends.join(' to ')} ${/^(?:ol|open)$/.test(value) ? 'OL' : value}` : null
+  return ends.length === 2 ? `ohms ${ends.join(' to ')} ${asRead(value)}` : null
 }
 
 /** What was last seen to run, or to stand still, does so still. */
