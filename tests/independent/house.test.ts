@@ -43,6 +43,28 @@ async function workingOn(template: System, trouble: Trouble | null, call: 'cool'
   return { house, works: await senses.working(), senses }
 }
 
+describe('the eye of the independent exam', () => {
+  const furnace = systemById('furnace-induced-draft')
+  if (!furnace) throw new Error('no induced-draft furnace')
+  const rollout: Trouble = {
+    ...troubleOf(furnace, 'switch-open:rollout'),
+    name: 'rollout opens when warm',
+    afterS: 75,
+  }
+
+  it('reads the current of a flame while it burns: good where a switch puts it out later, low where it is not sensed', async () => {
+    // One look in fifty is wrong: most of three count.
+    const mostly = async (trouble: Trouble) => {
+      const { senses } = await workingOn(furnace, trouble, 'heat', 120)
+      const words: unknown[] = []
+      for (let look = 0; look < 3; look++) words.push(await senses.take({ meter: 'look', at: 'signal@ignition' }))
+      return words.filter((answer) => JSON.stringify(answer) === '{"word":"good"}').length >= 2 ? 'good' : 'low'
+    }
+    expect(await mostly(rollout)).toBe('good')
+    expect(await mostly(troubleOf(furnace, 'flame-not-sensed:ignition'))).toBe('low')
+  })
+})
+
 describe('a house of the independent exam', () => {
   it('does what it is called for, on parts that are not the template', async () => {
     const { works, senses } = await workingOn(furnaceAc, null, 'cool', 60)

@@ -1,7 +1,7 @@
 import type { Answer, Probe } from '@/src/core/readings/check'
 import { LANDED } from '@/src/core/readings/landing-looks'
 import { parseLook } from '@/src/core/readings/look-target'
-import { marks, SHOWS_CALL, SHOWS_NO_CALL, wordsOfLook } from '@/src/core/readings/looks'
+import { ADDED, marks, SHOWS_CALL, SHOWS_NO_CALL, wordsOfLook } from '@/src/core/readings/looks'
 import { ampsLink } from '@/src/core/readings/meter-readings'
 import { isPlainToSee } from '@/src/core/readings/observations'
 import { wordsOfSwitch } from '@/src/core/readings/switch-looks'
@@ -147,6 +147,9 @@ export class Senses {
     if (what === 'flame') return this.flame(of)
     if (what === 'signal') return this.signal(of)
     if (what === 'wiring') {
+      // Added things stand out; some sound houses have one as well, that does no harm.
+      const isAccessory = trouble?.name.startsWith('accessory') && trouble.zone === of
+      if (partsOf(system, 'coil').some(({ place }) => place === of) && random.uniform() < (isAccessory ? 0.75 : 0.03)) return ADDED
       const isHurt =
         trouble?.fault?.zone === of &&
         ['conductor-open', 'conductor-short', 'conductor-to-chassis', 'lead-to-chassis'].includes(trouble.fault.family)

@@ -16,6 +16,8 @@ export interface FaultFamilyRecord {
   readonly comesAndGoes?: 'touch' | 'touch-or-heat'
   /** The damage may have left a mark on the wiring that the eye finds. */
   readonly leavesMark?: true
+  /** It is itself something that was wired in, and is seen in the wiring of its place. */
+  readonly isAdded?: true
   /** A wire off its screw, or on a wrong one: the eye finds it at the landings of its place. */
   readonly endsAmiss?: true
   /** What else the eye finds there. */
@@ -37,6 +39,7 @@ export interface FaultFamilyRecord {
     | 'contact'
     | 'across'
     | 'output'
+    | 'toggle'
     | 'delay'
     | 'armature'
     | 'load'

@@ -30,6 +30,13 @@ export function addLeadFaults(system: System, add: AddFault, place: Place): void
   }
 }
 
+/** Of windings of gas valves that were found open, those that close again once they have cooled. */
+const VALVE_OPENS_WARM = modelValue({
+  value: 0.15,
+  unit: 'share of the gas valves found open',
+  source: 'assumption: a valve sits in the heat of its own burners',
+})
+
 export function addCoilFaults(system: System, add: AddFault): void {
   for (const coil of partsOf(system, 'coil')) {
     const touches = coil.between.map((node) => terminalPoint(node, coil.place))
@@ -43,7 +50,16 @@ export function addCoilFaults(system: System, add: AddFault): void {
       [{ do: 'short', a: pinPoint(coil, 0), b: pinPoint(coil, 1), ohm: SHORTED_COIL_OHM }],
       touches,
     )
-    add('coil-open', coil.id, coil, `Coil of the ${coil.name} is open`, replace, [{ do: 'open', link: bodyLink(coil.id) }], touches)
+    add(
+      'coil-open',
+      coil.id,
+      coil,
+      `Coil of the ${coil.name} is open`,
+      replace,
+      [{ do: 'open', link: bodyLink(coil.id) }],
+      touches,
+      coil.role === 'gas-valve' ? VALVE_OPENS_WARM : undefined,
+    )
     add(
       'armature-jammed',
       coil.id,

@@ -4,7 +4,8 @@ import { ATTIC_C, coolsTo, LIMIT_C } from '@/src/core/protection/transformer-hea
 import { type Answer, type Probe, tripWord } from '@/src/core/readings/check'
 import { type Hypothesis, whileHidden } from '@/src/core/readings/hypothesis'
 import { createLaboratory, type Laboratory } from '@/src/core/readings/laboratory'
-import { predict, showsOn } from '@/src/core/readings/predict'
+import { seenToOpen, showsOn } from '@/src/core/readings/now-and-then'
+import { predict } from '@/src/core/readings/predict'
 import { type Component, fromOhmScale } from '@/src/core/readings/prediction'
 import { secondaryAmps, worldsOf } from '@/src/core/readings/world'
 import { defaultMeter, shownAmps, shownOhms, shownVolts } from '@/src/core/units/meter'
@@ -101,7 +102,7 @@ export function createHouse(system: System, hidden: Hypothesis, factors: ValueFa
       const wasOpen = open
       atFirst = real()
       // A fault that comes and goes is there for the whole of one question, or not at all.
-      const share = showsOn(hypothesis, since ? { ...bench, since } : bench, probe)
+      const share = showsOn(system, hypothesis, since ? { ...bench, since } : bench, probe)
       const shows = share >= 1 || random.uniform() < share
       const now: Hypothesis = shows ? { ...hypothesis, intermittent: false } : whileHidden(hypothesis)
       const further = bench.power ? worldsOf(laboratory, real(), { ...now, foundFuse }).furtherTrips : []
@@ -141,7 +142,9 @@ export function createHouse(system: System, hidden: Hypothesis, factors: ValueFa
 
 /** What a meter shows on a bench of a house, noise and resolution included; a word where it is looked at. */
 export function measure(laboratory: Laboratory, bench: Bench, hypothesis: Hypothesis, probe: Probe, random: Random): Answer {
-  const { at } = drawComponent(predict(laboratory, bench, hypothesis, probe), random)
+  const shown = predict(laboratory, bench, hypothesis, probe)
+  const seen = hypothesis.warms ? seenToOpen(hypothesis, probe, shown, predict(laboratory, bench, whileHidden(hypothesis), probe)) : shown
+  const { at } = drawComponent(seen, random)
   if (at === 'OL') return 'OL'
   if (typeof at === 'object') return at
   const share = 1 + NOISE.share * random.normal()

@@ -28,7 +28,7 @@ import {
 import { readSwap, readSwapBack } from '@/src/core/quick-line/swaps'
 import type { Token } from '@/src/core/quick-line/tokens'
 import { readItTrips, readSlip, readTrip } from '@/src/core/quick-line/trips'
-import { marks } from '@/src/core/readings/looks'
+import { ADDED, marks } from '@/src/core/readings/looks'
 
 type Parsed =
   | { readonly ok: true; readonly drafts: EntryDraft[] }
@@ -114,6 +114,7 @@ const rules: ReadonlyMap<string, Rule> = new Map(
     flame: readFlame,
     bare: readBareCopper,
     ...Object.fromEntries(marks.map((mark): [string, Rule] => [mark, (reader) => readMark(reader, mark)])),
+    accessory: (reader) => readMark(reader, ADDED),
     sound: (reader) => readMark(reader, 'sound'),
     repaired: readRepaired,
     proved: readProved,

@@ -1,5 +1,6 @@
 import { NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
 import { loadOf, worded } from '@/src/core/quick-line/sentence'
+import { partById } from '@/src/core/wiring/system'
 
 /** Told beside a search, each in its words: no reading, and nothing of the bench. */
 const REMARKS: readonly string[] = [
@@ -25,6 +26,14 @@ const REMARKS: readonly string[] = [
 
 /** What belongs to a visit and is no entry of its own: kept as it was said, and nothing is weighed by it. Asked last. */
 export const remarkRules: readonly Rule[] = [
+  // Across a coil it is what may be wrong; between R and C it has its own supply.
+  rule(
+    '(?:an? )?(?:accessory|humidifier|added relay|extra relay|isolation relay|pump|dehumidifier|air cleaner|uv light|timer|doorbell|fan interlock) (?:is |was |has been )?(?:wired|tied|tapped|hooked|spliced|added) (?:in )?across (?:the )?(.+)',
+    (the, across) => {
+      const coil = partById(the.system, the.part(across) ?? '')
+      return coil?.kind === 'coil' ? `accessory ${coil.place}` : the.asNote()
+    },
+  ),
   ...REMARKS.map((says) => rule(says, (the) => the.asNote())),
   rule('(?:held|holding|hold|pushed) door switch (?:in|shut|down|closed)(?: .*)?', (the) => the.asNote()),
   rule(

@@ -37,6 +37,19 @@ describe('a mark along the wiring', () => {
   })
 })
 
+describe('something wired in across a coil', () => {
+  it('is seen by who looks the wiring of its unit over, and by few elsewhere', () => {
+    const seen = (fault: string | null, zone: string) =>
+      predict(furnaceEngine().laboratory, benchWith(), hypothesisOf(fault), wiring(zone)).find(
+        ({ at }) => typeof at === 'object' && at.word === 'accessory',
+      )?.weight ?? 0
+    expect(seen('accessory-across:contactor', 'outdoor')).toBeGreaterThan(0.7)
+    expect(seen('accessory-across:contactor', 'indoor')).toBeLessThan(0.05)
+    expect(seen(null, 'outdoor')).toBeLessThan(0.05)
+    expect(wordsFor(furnaceAc, wiring('outdoor-cable'))).not.toContain('accessory')
+  })
+})
+
 describe('a motor that is heard', () => {
   const runs = (fault: string | null, ...changes: Parameters<typeof benchWith>) =>
     predict(furnaceEngine().laboratory, benchWith(...changes), hypothesisOf(fault), { meter: 'look', at: 'compressor' })[0].at

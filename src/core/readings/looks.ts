@@ -16,7 +16,7 @@ import type { World, Worlds } from '@/src/core/readings/world'
 import { modelValue } from '@/src/core/units/model-value'
 import type { PartOf } from '@/src/core/wiring/part'
 import { pinPoint } from '@/src/core/wiring/point'
-import { cableById, callerOf, firstPart, partById, type System } from '@/src/core/wiring/system'
+import { cableById, callerOf, firstPart, partById, partsOf, type System } from '@/src/core/wiring/system'
 import { switchedTerminals } from '@/src/core/wiring/thermostat'
 
 /** What the eye and the ear find: a fuse, landings, relays, loads, lights, and marks along the wiring. */
@@ -34,8 +34,17 @@ const BARE_ON_DAMAGE = modelValue({ value: 0.3, unit: 'share', source: 'assumpti
 /** Copper shows on a conductor with nothing wrong. */
 const BARE_ANYWAY = modelValue({ value: 0.0005, unit: 'chance', source: 'assumption' })
 
+/** Something in the wiring of a unit that its diagram does not have: a relay, a timer, a humidifier's lead. */
+export const ADDED = 'accessory'
+/** It is seen by who looks the wiring over. */
+const SEES_ADDED = modelValue({ value: 0.8, unit: 'chance', source: 'assumption' })
+/** Such a thing is seen, and does no harm. */
+const ADDED_ANYWAY = modelValue({ value: 0.02, unit: 'chance', source: 'assumption' })
+
 /** The word for copper that shows on one conductor of a cable. */
 export const bareWord = (conductor: string): string => `bare: ${conductor}`
+
+const hasCoils = (system: System, zone: string): boolean => partsOf(system, 'coil').some(({ place }) => place === zone)
 
 function wiringLooks(system: System, { fault }: Hypothesis, zone: string, weight: number): Component[] {
   const damages = fault === null ? [] : singlesOf(fault).filter((one) => one.zone === zone && faultFamilies[one.family].leavesMark)
@@ -44,11 +53,14 @@ function wiringLooks(system: System, { fault }: Hypothesis, zone: string, weight
   const conductors = cableById(system, zone)?.conductors ?? []
   const hurt = conductors.filter(({ id }) => damages.some(({ touches }) => touches.some((point) => point.startsWith(`${zone}.${id}@`))))
   const bare = conductors.map((one) => ({ one, share: hurt.includes(one) ? (marked * BARE_ON_DAMAGE) / hurt.length : BARE_ANYWAY }))
-  const left = bare.reduce((sum, { share }) => sum - share, 1)
+  const isIn = fault !== null && singlesOf(fault).some((one) => one.zone === zone && faultFamilies[one.family].isAdded)
+  const added = !hasCoils(system, zone) ? 0 : isIn ? SEES_ADDED : ADDED_ANYWAY
+  const left = bare.reduce((sum, { share }) => sum - share, 1 - added)
   const unnamed = hurt.length > 0 ? marked * (1 - BARE_ON_DAMAGE) : marked
   return [
     word('sound', left - unnamed),
     ...marks.map((mark) => word(mark, unnamed / marks.length)),
+    ...(added > 0 ? [word(ADDED, added)] : []),
     ...bare.map(({ one, share }) => word(bareWord(one.id), share)),
   ]
 }
@@ -60,7 +72,7 @@ export function wordsOfLook(system: System, at: string): string[] {
   if (what === 'landings') return [LANDED, ...landedEnds(system, of).flatMap((end) => wordsOfEnd(system, end)), ...stripFindings]
   if (what === 'wiring') {
     const cable = cableById(system, of)
-    return ['sound', ...marks, ...(cable?.conductors ?? []).map(({ id }) => bareWord(id))]
+    return ['sound', ...marks, ...(hasCoils(system, of) ? [ADDED] : []), ...(cable?.conductors ?? []).map(({ id }) => bareWord(id))]
   }
   if (what === 'runs') return ['as called', 'not as called']
   if (what === 'flame') return [...flameWords]

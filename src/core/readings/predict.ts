@@ -9,7 +9,8 @@ import type { Laboratory } from '@/src/core/readings/laboratory'
 import { parseLook } from '@/src/core/readings/look-target'
 import { look, wordsOfLook } from '@/src/core/readings/looks'
 import { AMPS_SIGMA, ampsLink, meterReadings, readingsThroughResistors } from '@/src/core/readings/meter-readings'
-import { type Component, isAlike, type Prediction, type Scale } from '@/src/core/readings/prediction'
+import { nowAndThen, seenToOpen, showsOn } from '@/src/core/readings/now-and-then'
+import type { Component, Prediction, Scale } from '@/src/core/readings/prediction'
 import { asCalled, runs, workingIn } from '@/src/core/readings/working'
 import { type Watches, type Worlds, weightFor, worldsOf } from '@/src/core/readings/world'
 import { LruCache, Memo } from '@/src/core/units/cache'
@@ -55,41 +56,18 @@ export function predictAll(
   leaning: Leaning = false,
 ): Prediction[] {
   const shown = predictShown(laboratory, bench, whileShown(hypothesis), probes, leaning)
-  if (showsOn(hypothesis, bench) === 1) return shown
+  if (showsOn(laboratory.system, hypothesis, bench) === 1) return shown
   const hidden = predictShown(laboratory, bench, whileHidden(hypothesis), probes, leaning)
-  return shown.map((prediction, index) => nowAndThen(prediction, hidden[index], showsOn(hypothesis, bench, probes[index])))
+  return shown.map((prediction, index) => {
+    const opened = seenToOpen(hypothesis, probes[index], prediction, hidden[index])
+    return nowAndThen(opened, hidden[index], showsOn(laboratory.system, hypothesis, bench, probes[index]))
+  })
 }
 
 export const predict = (laboratory: Laboratory, bench: Bench, hypothesis: Hypothesis, probe: Probe, leaning = false): Prediction =>
   predictAll(laboratory, bench, hypothesis, alone.of(probe), leaning)[0]
 
 const alone = new Memo((probe: Probe) => [probe])
-
-/** What a fault that comes and goes makes of a reading: what it shows, or what is there while it hides. */
-export const nowAndThen = (shown: Prediction, hidden: Prediction, shows: number): Prediction =>
-  isAlike(shown, hidden) ? hidden : [...weighed(shown, shows, 'shown'), ...weighed(hidden, 1 - shows, 'hidden')]
-
-/**
- * How likely a fault is there on a bench: always, but for what comes and goes. What opens with the heat needs a call that has been on, and
- * who watches the burners makes the call anew for it; a delay ends within its minutes.
- */
-export function showsOn({ intermittent, warms, fault }: Hypothesis, { power, call, since = USUAL_SINCE }: Bench, probe?: Probe): number {
-  if (fault?.family === 'delay-running') return power && call !== 'off' ? DELAY_STILL_RUNS[since.call] : 1
-  if (!intermittent) return 1
-  if (!warms) return INTERMITTENT_SHOWS
-  if (!power || call === 'off') return WARM_SHOWS.moment
-  return WARM_SHOWS[probe && isFromTheCallOn(probe) && isWarm(since) ? USUAL_SINCE.call : since.call]
-}
-
-/** A delay that still runs once the call has been on for so long: those of compressors are of up to five minutes. */
-const DELAY_STILL_RUNS = modelValue({
-  value: { moment: 1, minute: 1, minutes: 0.3, long: 0.01 } as const,
-  unit: 'share',
-  source: 'assumption',
-})
-
-const weighed = (prediction: Prediction, share: number, moment: Component['while']): Prediction =>
-  prediction.map((component) => ({ ...component, weight: component.weight * share, while: moment }))
 
 function predictShown(
   laboratory: Laboratory,

@@ -3,6 +3,7 @@ import { sayPoint } from '@/src/core/bench/points'
 import { sayPair, saySlot } from '@/src/core/bench/say'
 import type { Answer, Probe } from '@/src/core/readings/check'
 import { parseLook } from '@/src/core/readings/look-target'
+import { ADDED } from '@/src/core/readings/looks'
 import { fromOhmScale, type Prediction, type Scale } from '@/src/core/readings/prediction'
 import { sayAmps, sayOhms, sayVolts } from '@/src/core/units/quantity'
 import { workLimit } from '@/src/core/units/work-limit'
@@ -50,6 +51,7 @@ const FINE_BELOW = workLimit(10)
 function sayWord(word: string): string {
   const tripped = word.match(/^trips: (.+)$/)
   if (tripped) return `the ${tripped[1].replaceAll('-', ' ')} trips`
+  if (word === ADDED) return 'an accessory wired in'
   const bare = word.match(/^bare: (.+)$/)
   if (bare) return `bare copper on ${bare[1]}`
   const onScrew = word.match(/^wrong: (.+) on (\S+)$/)

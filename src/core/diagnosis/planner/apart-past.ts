@@ -1,15 +1,20 @@
-import type { Bench } from '@/src/core/bench/bench'
+import { type Bench, createBench } from '@/src/core/bench/bench'
 import { type ApartReading, isOneOf, type Probes, type Separation, whole } from '@/src/core/diagnosis/planner/apart'
 import { withJumper } from '@/src/core/diagnosis/planner/with-jumper'
 import type { Fault } from '@/src/core/faults/fault'
 import { type Probe, probeKey } from '@/src/core/readings/check'
+import { healthy } from '@/src/core/readings/hypothesis'
+import type { Laboratory } from '@/src/core/readings/laboratory'
 import { SHOWS_CALL } from '@/src/core/readings/looks'
 import type { Observation } from '@/src/core/readings/observations'
+import { predict } from '@/src/core/readings/predict'
+import type { CallName } from '@/src/core/wiring/call'
 import type { PartOf } from '@/src/core/wiring/part'
 import { parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside } from '@/src/core/wiring/supply'
 import { callsOf, partsOf, type System } from '@/src/core/wiring/system'
 import { feedOf } from '@/src/core/wiring/thermostat'
+import { PLATE_VOLTS } from '@/src/core/wiring/values'
 
 /** What should pass a call on, a thermostat's contact or a board's output: jumped past, and read on its own call. */
 
@@ -144,4 +149,36 @@ export function ofOutput(system: System, { part, effects }: Fault): Separation |
         ({ bench, probe }) => isOneOf(probes, probe) && bench.power && unplugged.every((id) => bench.unplugged.includes(id)),
       ),
   }
+}
+
+/**
+ * An output that is said to come and go, with the call left on: what the board is given there, and what it gives. A switch ahead of it that
+ * opens with the heat takes the first away, and what hangs on it lets go with the second still there.
+ */
+export function ofToggle(laboratory: Laboratory, { part, touches }: Fault): Separation[] {
+  const { system } = laboratory
+  const board = partsOf(system, 'board').find(({ id }) => id === part)
+  if (!board) return []
+  const leftOn = (bench: Bench, call: CallName): Bench => ({ ...whole(system, bench), call, since: { call: 'long', power: 'long' } })
+  return touches.flatMap((point): Separation[] => {
+    const common = commonBeside(system, point)
+    // What an ignition opens is closed again as its flame goes out, whoever took that away.
+    if (!common || (board.ignites && point === terminalPoint(board.ignites.opens, board.place))) return []
+    const probe: Probe = { meter: 'volts', a: point, b: common }
+    const calls = callsOf(system).filter((call) => {
+      const [{ at }] = predict(laboratory, leftOn(createBench(system), call), healthy, probe)
+      return typeof at === 'number' && at > PLATE_VOLTS / 2
+    })
+    if (calls.length === 0) return []
+    return [
+      {
+        ways: (bench) => calls.map((call) => ({ bench: leftOn(bench, call), probe, place: board.place })),
+        isMade: (observations) =>
+          observations.some(
+            ({ bench, probe: known }) =>
+              probeKey(known) === probeKey(probe) && bench.power && bench.call !== 'off' && bench.since?.call === 'long',
+          ),
+      },
+    ]
+  })
 }

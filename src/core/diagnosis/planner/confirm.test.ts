@@ -183,7 +183,7 @@ describe('a lead that is to be freed from the metal', () => {
   const bonded = kindsOfWiring(furnaceAc).flatMap(({ wiring }) => (wiring.some(({ do: act }) => act === 'short') ? [...wiring] : []))
   const search = (fault: string) => {
     const hypothesis = { ...hypothesisOf(fault), wiring: bonded }
-    const house = createHouse(furnaceAc, hypothesis, drawValues(furnaceAc, createRandom(3)), createRandom(6))
+    const house = createHouse(furnaceAc, hypothesis, drawValues(furnaceAc, createRandom(3)), createRandom(8))
     return runTrial(engine, house, { complaint: noEvidence.complaint })
   }
 

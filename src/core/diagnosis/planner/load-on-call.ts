@@ -9,7 +9,7 @@ import { modelValue } from '@/src/core/units/model-value'
 import { firstPart } from '@/src/core/wiring/system'
 
 /** R is clamped when the transformer that may burn out costs more than this: the half minute of the reading, and a margin. */
-const WORTH_A_CLAMP = modelValue({ value: 0.9, unit: 'minutes at its odds', source: 'assumption' })
+const WORTH_A_CLAMP = modelValue({ value: 0.8, unit: 'minutes at its odds', source: 'assumption' })
 
 /**
  * Amps on R of the transformer, where one stands before it with a call on: a resistive short under which all runs, and on which nothing

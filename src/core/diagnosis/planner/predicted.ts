@@ -2,7 +2,8 @@ import type { Bench } from '@/src/core/bench/bench'
 import type { Probe } from '@/src/core/readings/check'
 import { type Hypothesis, whileHidden, whileShown } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
-import { nowAndThen, predictAll, showsOn } from '@/src/core/readings/predict'
+import { nowAndThen, seenToOpen, showsOn } from '@/src/core/readings/now-and-then'
+import { predictAll } from '@/src/core/readings/predict'
 import { isAlike, type Prediction } from '@/src/core/readings/prediction'
 import { Memo } from '@/src/core/units/cache'
 import { workLimit } from '@/src/core/units/work-limit'
@@ -50,7 +51,7 @@ export class Predicted {
     const found = this.rows.get(place)
     if (found) return found
     const shown = this.steadyOf(whileShown(hypothesis))
-    const isAlways = showsOn(hypothesis, this.bench) === 1
+    const isAlways = showsOn(this.laboratory.system, hypothesis, this.bench) === 1
     const made = isAlways ? shown : this.comingAndGoing(shown, this.steadyOf(whileHidden(hypothesis)), hypothesis)
     this.rows.set(place, made)
     return made
@@ -74,9 +75,10 @@ export class Predicted {
   private comingAndGoing(shown: Row, hidden: Row, hypothesis: Hypothesis): Row {
     if (shown === hidden) return shown
     return this.shareRow(
-      shown.map((prediction, index) => {
-        if (prediction === hidden[index]) return prediction
-        const shows = showsOn(hypothesis, this.bench, this.probes[index])
+      shown.map((steady, index) => {
+        if (steady === hidden[index]) return steady
+        const prediction = seenToOpen(hypothesis, this.probes[index], steady, hidden[index])
+        const shows = showsOn(this.laboratory.system, hypothesis, this.bench, this.probes[index])
         const known = this.unsteady[index].get(hidden[index]) ?? new Map<Prediction, Map<number, Prediction>>()
         this.unsteady[index].set(hidden[index], known)
         const byShare = known.get(prediction) ?? new Map<number, Prediction>()

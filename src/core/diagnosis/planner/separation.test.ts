@@ -1,5 +1,6 @@
 import { type Bench, createBench } from '@/src/core/bench/bench'
-import { noEvidence } from '@/src/core/diagnosis/inference/posterior'
+import { computePosterior, noEvidence } from '@/src/core/diagnosis/inference/posterior'
+import { listSuspects } from '@/src/core/diagnosis/inference/suspects'
 import { propose } from '@/src/core/diagnosis/planner/propose'
 import { separationsOf } from '@/src/core/diagnosis/planner/separation'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
@@ -325,5 +326,51 @@ describe('a spade that is said to be off', () => {
     }
     expect(isMade([alone])).toBe(false)
     expect(isMade([{ ...through, bench: alone.bench }])).toBe(false)
+  })
+})
+
+describe('an output that is said to come and go', () => {
+  const engine = engineOf('furnace-induced-draft')
+  const heat: Bench = { ...createBench(engine.system), place: 'indoor', call: 'heat' }
+  const leftOn: Bench = { ...heat, since: { call: 'long', power: 'long' } }
+  const evidence = (...last: Observation[]) => ({
+    ...noEvidence,
+    complaint: { ...emptyComplaint, symptoms: ['mode-dead' as const], call: 'heat' as const },
+    observations: [
+      looked({ ...heat, call: 'off' }, 'landings@indoor', 'all landed'),
+      looked({ ...heat, place: 'thermostat' }, 'stat', 'shows a call'),
+      readVolts(heat, 'W@indoor', 'C@indoor', 26.8),
+      looked(heat, 'flame@ignition', 'lights and goes out'),
+      looked(heat, 'signal@ignition', 'good'),
+      ...last,
+    ],
+  })
+  const input = readVolts(leftOn, 'draft-ignition@indoor', 'C@indoor', 0.1)
+
+  it('waits for what its board is given once the call was left on: a switch ahead of it that opens with the heat takes that away', () => {
+    const { ways, isMade } = separationIn('furnace-induced-draft', 'output-toggles', 'ignition.valve-out')
+    expect(ways(heat)).toContainEqual(
+      expect.objectContaining({ probe: input.probe, bench: expect.objectContaining({ since: leftOn.since }) }),
+    )
+    expect(isMade([{ ...input, bench: heat }])).toBe(false)
+    expect(isMade([input])).toBe(true)
+  })
+
+  it('is not the board without its input: one of the switches in the line lets go', () => {
+    const all = evidence(input, { ...input, id: 'again' })
+    const suspects = listSuspects(engine, all, computePosterior(engine, all))
+    const board = suspects.filter(({ id }) => id.startsWith('output-')).reduce((sum, { probability }) => sum + probability, 0)
+    const switches = suspects.filter(({ id }) => /^switch-open:(?:limit|rollout|draft)$/.test(id))
+    expect(board).toBeLessThan(0.05)
+    expect(switches.reduce((sum, { probability }) => sum + probability, 0)).toBeGreaterThan(0.5)
+  })
+})
+
+describe('the lead of a coil on the metal, where the common is bonded to it', () => {
+  it('is looked along before it is named: what was wired in across the coil reads the same', () => {
+    const { ways, isMade, bench } = separationIn('rooftop-gas', 'lead-to-chassis', 'draft-ignition@package', 1)
+    expect(ways(bench)).toEqual([expect.objectContaining({ probe: { meter: 'look', at: 'wiring@package' }, place: 'package' })])
+    expect(isMade([looked(bench, 'landings@package', 'all landed')])).toBe(false)
+    expect(isMade([looked(bench, 'wiring@package', 'sound')])).toBe(true)
   })
 })

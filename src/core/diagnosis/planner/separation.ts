@@ -1,10 +1,12 @@
 import type { Bench } from '@/src/core/bench/bench'
 import { deadApart, isOneOf, liveAt, loadedAt, type Probes, type Separation, unloadedAt } from '@/src/core/diagnosis/planner/apart'
 import { ofArmature, ofBond, ofCopper, ofDelay, ofFaces, ofItsVolts, ofLoad, ofSignal } from '@/src/core/diagnosis/planner/apart-live'
-import { ofContact, ofOpenContact, ofOutput, ofStuck, ofWeld } from '@/src/core/diagnosis/planner/apart-past'
+import { ofContact, ofOpenContact, ofOutput, ofStuck, ofToggle, ofWeld } from '@/src/core/diagnosis/planner/apart-past'
 import { faultFamilies } from '@/src/core/faults/families'
 import type { Fault } from '@/src/core/faults/fault'
+import { type Probe, probeKey } from '@/src/core/readings/check'
 import type { Laboratory } from '@/src/core/readings/laboratory'
+import { wiringOf } from '@/src/core/readings/look-target'
 import { CHASSIS, conductorEnd, parsePoint, pinPoint, terminalPoint } from '@/src/core/wiring/point'
 import { cableById, firstPart, partsOf, placeById, type System } from '@/src/core/wiring/system'
 
@@ -19,11 +21,12 @@ export function separationsOf(laboratory: Laboratory, fault: Fault): readonly Se
     return [ofArmature(laboratory, fault), ofFaces(laboratory, fault)].flatMap((one) => (one ? [one] : []))
   if (faultFamilies[fault.family].readApart === 'contact')
     return [ofContact(laboratory.system, fault), ofOpenContact(laboratory.system, fault)].flatMap((one) => (one ? [one] : []))
+  if (faultFamilies[fault.family].readApart === 'toggle') return ofToggle(laboratory, fault)
   // What is said to give nothing may give it into a short: its lead is read to the metal.
   const parts =
     fault.family === 'output-dead'
       ? [ofOutput(laboratory.system, fault), ofLead(laboratory.system, ofItsOutput(fault))]
-      : [separationOf(laboratory, fault)]
+      : [separationOf(laboratory, fault), ofAccessory(laboratory.system, fault)]
   return parts.flatMap((one) => (one ? [one] : []))
 }
 
@@ -68,6 +71,7 @@ function separationOf(laboratory: Laboratory, fault: Fault): Separation | null {
     case 'faces':
     case 'contact':
     case 'copper':
+    case 'toggle':
     case 'winding':
     case undefined:
       return null
@@ -106,6 +110,20 @@ function ofLead(system: System, { zone: place, touches }: Fault): Separation | n
     .map(({ id }) => id)
   if (lifted.length + unplugged.length === 0) return null
   return deadApart(lifted, unplugged, [{ probe: { meter: 'ohms', a: lead, b: terminalPoint(CHASSIS, place) }, place }])
+}
+
+/**
+ * A lead on the metal, where the common is bonded to it: what was wired in across the coil that it feeds reads the same, and stays there
+ * with all that hangs on the lead off. The eye tells.
+ */
+function ofAccessory(system: System, { family, zone: place }: Fault): Separation | null {
+  if (faultFamilies[family].readApart !== 'lead' || partsOf(system, 'bond').length === 0) return null
+  if (!partsOf(system, 'coil').some((coil) => coil.place === place)) return null
+  const probe: Probe = { meter: 'look', at: wiringOf(place) }
+  return {
+    ways: (bench) => [{ bench: { ...bench, power: false, call: 'off' }, probe, place }],
+    isMade: (observations) => observations.some((known) => probeKey(known.probe) === probeKey(probe)),
+  }
 }
 
 /** A line that is dead across its legs or its neutral is read to ground: an open neutral reads nothing across, and all of it to ground. */
