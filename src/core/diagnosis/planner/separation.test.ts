@@ -372,5 +372,14 @@ describe('the lead of a coil on the metal, where the common is bonded to it', ()
     expect(ways(bench)).toEqual([expect.objectContaining({ probe: { meter: 'look', at: 'wiring@package' }, place: 'package' })])
     expect(isMade([looked(bench, 'landings@package', 'all landed')])).toBe(false)
     expect(isMade([looked(bench, 'wiring@package', 'sound')])).toBe(true)
+    // A dead short is no winding.
+    const toMetal = (answer: number): Observation => ({
+      id: 'apart',
+      bench: { ...bench, power: false },
+      probe: { meter: 'ohms', a: 'draft-ignition@package', b: 'chassis@package' },
+      answer,
+    })
+    expect(isMade([toMetal(10)])).toBe(false)
+    expect(isMade([toMetal(0.4)])).toBe(true)
   })
 })

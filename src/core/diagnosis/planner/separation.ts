@@ -7,6 +7,8 @@ import type { Fault } from '@/src/core/faults/fault'
 import { type Probe, probeKey } from '@/src/core/readings/check'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { wiringOf } from '@/src/core/readings/look-target'
+import type { Observation } from '@/src/core/readings/observations'
+import { modelValue } from '@/src/core/units/model-value'
 import { CHASSIS, conductorEnd, parsePoint, pinPoint, terminalPoint } from '@/src/core/wiring/point'
 import { cableById, firstPart, partsOf, placeById, type System } from '@/src/core/wiring/system'
 
@@ -116,15 +118,23 @@ function ofLead(system: System, { zone: place, touches }: Fault): Separation | n
  * A lead on the metal, where the common is bonded to it: what was wired in across the coil that it feeds reads the same, and stays there
  * with all that hangs on the lead off. The eye tells.
  */
-function ofAccessory(system: System, { family, zone: place }: Fault): Separation | null {
+function ofAccessory(system: System, { family, zone: place, touches }: Fault): Separation | null {
   if (faultFamilies[family].readApart !== 'lead' || partsOf(system, 'bond').length === 0) return null
   if (!partsOf(system, 'coil').some((coil) => coil.place === place)) return null
-  const probe: Probe = { meter: 'look', at: wiringOf(place) }
+  const look: Probe = { meter: 'look', at: wiringOf(place) }
+  const isDeadShort = ({ probe, answer }: Observation) =>
+    probe.meter === 'ohms' &&
+    [probe.a, probe.b].some((end) => touches.includes(end)) &&
+    typeof answer === 'number' &&
+    answer < NO_WINDING_OHM
   return {
-    ways: (bench) => [{ bench: { ...bench, power: false, call: 'off' }, probe, place }],
-    isMade: (observations) => observations.some((known) => probeKey(known.probe) === probeKey(probe)),
+    ways: (bench) => [{ bench: { ...bench, power: false, call: 'off' }, probe: look, place }],
+    isMade: (observations) => observations.some((known) => probeKey(known.probe) === probeKey(look) || isDeadShort(known)),
   }
 }
+
+/** Nothing that is wired across 24 V on purpose has so little. */
+const NO_WINDING_OHM = modelValue({ value: 4, unit: 'ohm', source: 'assumption: a coil of 40 VA, the largest on such a circuit' })
 
 /** A line that is dead across its legs or its neutral is read to ground: an open neutral reads nothing across, and all of it to ground. */
 function ofLine(system: System, { touches }: Fault): Separation | null {
