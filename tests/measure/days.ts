@@ -88,7 +88,7 @@ const days: readonly Day[] = [
     system: 'furnace-ac',
     truth: ['conductor-short:stat-cable.R+W'],
     told: ['never-stops'],
-    call: null,
+    call: 'heat',
     technician: 3,
   },
   {

@@ -34,6 +34,9 @@ export const saySymptom: Record<Symptom, string> = {
   smell: 'burning smell',
 }
 
+/** Symptoms of one call, which is asked after: it blows on heat, cool is dead, the fan never stops. */
+export const ofOneCall = (symptom: Symptom): boolean => symptom === 'fuse-on-call' || symptom === 'mode-dead' || symptom === 'never-stops'
+
 export const sayChanged: Record<ChangeLately, string> = {
   'garden-work': 'fence or garden work',
   'new-thermostat': 'new thermostat',
@@ -47,9 +50,7 @@ export const sayChanged: Record<ChangeLately, string> = {
 export function sayComplaint({ words, symptoms: told, call, changed, changedBy, codes, rightUnit }: Complaint): string {
   const parts = [
     ...(words === '' ? [] : [`“${words}”`]),
-    ...told.map((symptom) =>
-      call && (symptom === 'fuse-on-call' || symptom === 'mode-dead') ? `${saySymptom[symptom]}: ${sayCall[call]}` : saySymptom[symptom],
-    ),
+    ...told.map((symptom) => (call && ofOneCall(symptom) ? `${saySymptom[symptom]}: ${sayCall[call]}` : saySymptom[symptom])),
     ...changed.map((change) => sayChanged[change]),
     ...(changedBy === '' ? [] : [`by ${changedBy}`]),
     ...codes.map(({ board, code, means }) => `code ${code}, ${board}: ${means}`),

@@ -19,7 +19,7 @@ describe("a customer's words", () => {
     ['Thermostat went blank after lunch', ['blank-thermostat'], null],
     ['There is nothing on the screen', ['blank-thermostat'], null],
     ['It runs all the time', ['never-stops'], null],
-    ["The fan won't shut off", ['never-stops'], null],
+    ["The fan won't shut off", ['never-stops'], 'fan'],
     ['It blows the fuse when we turn on the heat', ['fuse-on-call'], 'heat'],
     ['fuse pops as soon as the ac comes on', ['fuse-on-call'], 'cool'],
     ['blows a fuse every time you power it up', ['fuse-at-power-up'], null],
@@ -33,6 +33,8 @@ describe("a customer's words", () => {
     ['we smelled something burning', ['smell'], null],
     ['AC blows the 3 amp fuse as soon as it calls', ['fuse-on-call'], 'cool'],
     ['the condenser will not shut off', ['never-stops'], null],
+    ['the furnace never shuts off', ['never-stops'], 'heat'],
+    ['the heat pump runs all the time', ['never-stops'], null],
     ['electric strips not working', ['mode-dead'], 'heat'],
   ] as const)('%s', (words, symptoms, call) => {
     const told = toldBy(words, furnaceAc)

@@ -163,7 +163,10 @@ export function toldBy(words: string, system: System): Told {
     (symptom) => !(symptom === 'fuse-on-call' && !isOnCall) && !(symptom === 'fuse-now-and-then' && (isOnCall || has('fuse-at-power-up'))),
   )
   const calls = callsOf(system)
-  const named = [...new Set(isOnCall ? MODES.filter(({ says }) => new RegExp(`\\b${says}\\b`).test(said)).map(({ call }) => call) : dead)]
+  const spokenOf = () => MODES.filter(({ says }) => new RegExp(`\\b${says}\\b`).test(said)).map(({ call }) => call)
+  const runsOn = has('never-stops') && dead.length === 0
+  // A heat pump that never stops may do either.
+  const named = [...new Set(isOnCall ? spokenOf() : runsOn && !/\bheat pump\b/.test(said) ? spokenOf() : dead)]
   // "Second stage heat" has "heat" in it.
   // Whoever has no heat pump and says strips means what heats.
   const meant = named.map((one) => (one === 'emergency' && !calls.includes(one) ? 'heat' : one))

@@ -21,7 +21,7 @@ describe('the complaint on the quick line', () => {
     ["it won't cool", ['mode-dead'], 'cool'],
     ['one mode dead: heat', ['mode-dead'], 'heat'],
     ['nothing works', ['nothing-runs'], null],
-    ["ac won't shut off", ['never-stops'], null],
+    ["ac won't shut off", ['never-stops'], 'cool'],
     ['runs all the time', ['never-stops'], null],
     ['blows fuses now and then', ['fuse-now-and-then'], null],
     ['smells burnt', ['smell'], null],

@@ -111,7 +111,7 @@ describe('a visit that begins with', () => {
     ['furnace-ac', 'nothing at all', null, 'nothing-runs'],
     ['rooftop-gas', 'no heat, cools fine', 'heat', 'mode-dead'],
     ['zoned-furnace-ac', 'zone 2 wont cool, zone 1 is fine', 'cool-zone-2', 'mode-dead'],
-    ['furnace-ac', 'blower runs all the time', null, 'never-stops'],
+    ['furnace-ac', 'blower runs all the time', 'fan', 'never-stops'],
   ])('%s: %s is the complaint, and no trial', (id, line, mode, symptom) => {
     const told = drafts(standing(id, id === 'rooftop-gas' ? 'package' : 'indoor', 'on'), line)
     expect(told).toMatchObject([{ kind: 'complaint', complaint: { call: mode, symptoms: expect.arrayContaining([symptom]) } }])

@@ -1,6 +1,6 @@
 'use client'
 import type { ReactNode } from 'react'
-import { type Complaint, sayChanged, saySymptom } from '@/src/core/job/complaint'
+import { type Complaint, ofOneCall, sayChanged, saySymptom } from '@/src/core/job/complaint'
 import { changesLately, symptoms } from '@/src/core/job/symptoms'
 import { sayCall } from '@/src/core/wiring/call'
 import { callsOf } from '@/src/core/wiring/system'
@@ -24,7 +24,7 @@ export function ComplaintStep({ onStep }: ScreenProps) {
   const { complaint } = state
   const tell = (part: Partial<Complaint>) => record([{ kind: 'complaint', complaint: { ...complaint, ...part } }])
   const toggle = <T,>(list: readonly T[], item: T, isOn: boolean): T[] => (isOn ? [...list, item] : list.filter((other) => other !== item))
-  const needsCall = complaint.symptoms.some((symptom) => symptom === 'fuse-on-call' || symptom === 'mode-dead')
+  const needsCall = complaint.symptoms.some(ofOneCall)
   return (
     <Screen
       title="Complaint"

@@ -1,5 +1,5 @@
 import { Plus } from 'lucide-react'
-import { type Complaint, sayChanged, saySymptom } from '@/src/core/job/complaint'
+import { type Complaint, ofOneCall, sayChanged, saySymptom } from '@/src/core/job/complaint'
 import { toldBy } from '@/src/core/job/customer-words'
 import { sayCall } from '@/src/core/wiring/call'
 import type { System } from '@/src/core/wiring/system'
@@ -11,12 +11,11 @@ export function SuggestedTicks({ words, complaint, system, onTell }: SuggestedTi
   const symptoms = told.symptoms.filter((symptom) => !complaint.symptoms.includes(symptom))
   const changed = told.changed.filter((change) => !complaint.changed.includes(change))
   const { call } = told
-  const needsCall = complaint.symptoms.some((symptom) => symptom === 'mode-dead' || symptom === 'fuse-on-call')
+  const needsCall = complaint.symptoms.some(ofOneCall)
   const offers = [
     ...symptoms.map((symptom) => ({
       key: symptom,
-      says:
-        call && (symptom === 'mode-dead' || symptom === 'fuse-on-call') ? `${saySymptom[symptom]}: ${sayCall[call]}` : saySymptom[symptom],
+      says: call && ofOneCall(symptom) ? `${saySymptom[symptom]}: ${sayCall[call]}` : saySymptom[symptom],
       part: { symptoms: [...complaint.symptoms, symptom], ...(call && { call }) },
     })),
     ...(call && needsCall && complaint.call === null ? [{ key: call, says: `which call: ${sayCall[call]}`, part: { call } }] : []),

@@ -37,6 +37,18 @@ describe('priors from the complaint', () => {
     expect(share(blank, 'outdoor')).toBeLessThan(share(emptyComplaint, 'outdoor'))
   })
 
+  it('what never stops is looked for on its own call first, and on no call alone: a blower is the furnace to many', () => {
+    const engine = furnaceEngine()
+    const runsOn = (call: Complaint['call'], id: string) => {
+      const { hypotheses } = computePosterior(engine, { ...noEvidence, complaint: { ...emptyComplaint, symptoms: ['never-stops'], call } })
+      return hypotheses[engine.hypotheses.findIndex((one) => one.id === id)]
+    }
+    const [onW, onG] = ['conductor-short:stat-cable.R+W', 'conductor-short:stat-cable.R+G']
+    expect(runsOn('heat', onW)).toBeGreaterThan(2 * runsOn('heat', onG))
+    expect(runsOn('heat', onG)).toBeGreaterThan(runsOn(null, onG) / 5)
+    expect(runsOn('fan', onG)).toBeGreaterThan(2 * runsOn('fan', onW))
+  })
+
   it('what the last visitor said moves nothing', () => {
     expect([...zonesAfter({ ...onCool, hearsay: 'bad contactor' })]).toEqual([...zonesAfter(onCool)])
   })

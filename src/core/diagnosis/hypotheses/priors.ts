@@ -196,12 +196,14 @@ function symptomShows(symptom: Symptom, call: CallName | null, behaviour: Behavi
       if (dead.length === 0 || dead.length === calls.length) return 0
       return call === null ? 0.8 : dead.includes(call) ? 1 : 0
     }
-    case 'never-stops':
-      return (['off', ...calls] as const).some((name) =>
-        asFound[name].running.some((isIn, index) => isIn && !sound.fresh[name].running[index]),
-      )
-        ? 1
-        : 0
+    case 'never-stops': {
+      const runsOn = (isMeant: (index: number) => boolean) =>
+        (['off', ...calls] as const).some((name) =>
+          asFound[name].running.some((isIn, index) => isIn && !sound.fresh[name].running[index] && isMeant(index)),
+        )
+      if (!runsOn(() => true)) return 0
+      return call === null || runsOn((index) => sound.fresh[call].running[index]) ? 1 : NAMED_OTHERWISE
+    }
     case 'half-works': {
       const runs = (name: CallName) => asFound[name].running.some((isIn, index) => isIn && sound.fresh[name].running[index])
       return calls.some((name) => deviates(name) && runs(name)) ? 1 : 0
@@ -224,6 +226,9 @@ function symptomShows(symptom: Symptom, call: CallName | null, behaviour: Behavi
       return behaviour.overloadsUnfused ? 1 : 0.2 * tripsAny
   }
 }
+
+/** Something else runs on than what the customer named: a blower that never stops is the furnace to many. */
+const NAMED_OTHERWISE = modelValue({ value: 0.25, unit: 'chance', source: 'assumption' })
 
 /** A fuse found blown although nothing in the house blows it. */
 const blownForNothing = ({ fresh, asFound }: Behaviour): number =>

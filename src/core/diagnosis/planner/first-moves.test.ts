@@ -69,6 +69,13 @@ describe('the first moves', () => {
     expect(places.filter((place, index) => index > 0 && place !== places[index - 1])).toEqual(['thermostat'])
   })
 
+  it('the heat never stops: the wire of that call is read first, with nothing called', () => {
+    const { checks, observations } = visit('furnace-ac', 'conductor-short:stat-cable.R+W', told('never-stops', 'heat'))
+    expect(observations[0]).toMatchObject({ probe: { meter: 'volts', a: 'W@indoor' }, bench: { call: 'off', power: true } })
+    expect(observations.every(({ bench }) => bench.call === 'off')).toBe(true)
+    expect(checks).toBeLessThanOrEqual(4)
+  })
+
   it('something chatters: the call on, what does is seen and heard before anything is switched off', () => {
     const next = firstOf('heat-pump-o', 'chatters', 'heat')
     expect(next).toMatchObject({ probe: { meter: 'look' }, bench: { power: true, call: 'heat' } })

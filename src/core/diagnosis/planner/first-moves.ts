@@ -80,7 +80,7 @@ export function firstMove(engine: Engine, evidence: Evidence, posterior: Posteri
  */
 function whatStaysOn(
   engine: Engine,
-  { observations }: Evidence,
+  { complaint, observations }: Evidence,
   posterior: Posterior,
   bench: Bench,
   refused: ReadonlySet<string>,
@@ -94,14 +94,18 @@ function whatStaysOn(
     const check = weighQuestion(engine, posterior, observations, bench, idle, probe, place)
     return check && check.gainBits >= WORTH_A_MOVE ? [check] : []
   }
-  const [look] = wholeLooks(system).flatMap((probe) => weighed(probe, parseLook(probe.at).of))
-  if (look && !observations.some((one) => one.bench.call === 'off' && one.bench.power && one.probe.meter === 'look')) return look
   const live = switchedTerminals(firstPart(system, 'thermostat')).flatMap((name) => {
     const point = terminalPoint(name, unit)
     const common = placeById(system, unit)?.terminals.includes(name) ? commonBeside(system, point) : null
     return common ? weighed({ meter: 'volts', a: point, b: common }, unit) : []
   })
   const told = live.reduce<Check | null>((best, check) => (best === null || check.gainBits > best.gainBits ? check : best), null)
+  const [look] = wholeLooks(system).flatMap((probe) => weighed(probe, parseLook(probe.at).of))
+  const wasSeen = observations.some(
+    (one) => one.bench.call === 'off' && one.bench.power && (one.probe.meter === 'look' || one.probe.meter === 'volts'),
+  )
+  // Where it was told what runs on, the wire of its call says it as well as the eye.
+  if (look && !wasSeen && (complaint.call === null || !told)) return look
   // The strip there is looked over before one leaves it.
   const [strip] = landingsHere(system, bench).flatMap(({ probe, place }) => weighed(probe, place))
   return told ?? strip ?? null

@@ -180,7 +180,9 @@ export function nextReproduction(
 /** The call is one that the complaint speaks of: what never stops is seen with nothing called. */
 export function tellsOf({ symptoms, call: told }: Complaint, call: Proof['call']): boolean {
   const neverStops = symptoms.includes('never-stops')
-  return (neverStops && call === 'off') || (told === null ? call !== 'off' && !neverStops : call === told)
+  // The call of what never stops is what was made to stop.
+  const isOfCall = told === null ? !neverStops : call === told && symptoms.some((symptom) => symptom !== 'never-stops')
+  return (neverStops && call === 'off') || (call !== 'off' && isOfCall)
 }
 
 /** A look at what runs. */
