@@ -58,6 +58,8 @@ const hands: Reading = (meaning, the) => {
   const parts = letters.length + cables.length > 0 ? [] : meaning.parts
   const [from] = meaning.parts.flatMap((id) => partById(the.system, id) ?? []).filter(({ kind }) => kind === 'thermostat')
   if (calls.length + numbers.length > 0 || !only(meaning, 'off', 'back')) return null
+  // Off the wall is the thermostat; what is told of letters behind it is something else.
+  if (from && letters.length > 0 && /\b(?:wall|sub ?base|base|plate)\b/.test(meaning.text)) return null
   // A unit that is off is not one whose wires are.
   if (!meaning.isWhole && letters.length + cables.length === 0) return null
   const isOff = has(meaning, 'off') && !has(meaning, 'back')
@@ -118,7 +120,7 @@ const walked: Reading = (meaning) => {
 }
 /** What is done at a place, other than to go there. */
 const OTHER_VERBS =
-  /\b(?:ran|put|got|wires?|cables?|leads?|reads?|reading|shows?|showing|showed|found|find|keeps?|kept|hear\w*|smell\w*|says?|said|tells?|told|knows?|check\w*|looks?|looked|seems?|appears?|makes?|made|making|done|did|do|does|tries|tried|trying|needs?|wants?|rang|measur\w*|calls?|called|calling)\b/
+  /\b(?:ran|put|got|hook\w*|unhook\w*|connect\w*|reconnect\w*|wired|tied|landed|wires?|cables?|leads?|reads?|reading|shows?|showing|showed|found|find|keeps?|kept|hear\w*|smell\w*|says?|said|tells?|told|knows?|check\w*|looks?|looked|seems?|appears?|makes?|made|making|done|did|do|does|tries|tried|trying|needs?|wants?|rang|measur\w*|calls?|called|calling)\b/
 
 /** A call that is made, and nothing said of what came of it. */
 const called: Reading = (meaning, the) => {

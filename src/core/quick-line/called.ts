@@ -1,6 +1,6 @@
 import { leadNames } from '@/src/core/bench/points'
 import { Memo } from '@/src/core/units/cache'
-import type { Place, System } from '@/src/core/wiring/system'
+import { type Place, partsOf, type System } from '@/src/core/wiring/system'
 
 /** By what words parts, terminals and places of a system are called. */
 
@@ -39,3 +39,15 @@ export const placeKinds: readonly { readonly says: RegExp; readonly kind: readon
   { says: /^(stat|tstat|t-stat|hall|hallway|wall)$/, kind: ['thermostat'] },
   { says: /^(panel|zone panel|zone board)$/, kind: ['zone-panel'] },
 ]
+
+/** The coil of a place that a letter calls there, straight or through switches in a row, by what kind of thing it is. */
+export function calledCoil(system: System, place: string, letter: string, kind: string): string | null {
+  const behind = new Set([letter.toUpperCase()])
+  // Each switch once: a row of them is no longer than there are.
+  for (const _ of partsOf(system, 'switch'))
+    for (const { between, place: at } of partsOf(system, 'switch')) if (at === place && behind.has(between[0])) behind.add(between[1])
+  const coils = partsOf(system, 'coil').filter((coil) => coil.place === place && behind.has(coil.between[0]) && isOfKind(coil.role, kind))
+  return coils.length === 1 ? coils[0].id : null
+}
+
+const isOfKind = (role: string, kind: string): boolean => role === kind || role.endsWith(`-${kind}`)

@@ -27,7 +27,7 @@ const JOINTS =
 
 /** Kept whole as a note: a contactor pushed in by hand, wires cut and capped, a fan this record does not have. The bench knows none of it. */
 export const NOTE_ONLY =
-  /\bby hand\b|\b(?:push|pushed|press|pressed) .*\b(?:contactor|relay|plunger|armature)\b|\bcut (?:back )?and (?:capped|taped|spliced)\b|\b(?:but|and) (?:the )?fan (?:is|does|wo)n.?t\b|\blights? (?:flicker|dim)|\bno (?:c|common) wire\b/i
+  /\bby hand\b|\b(?:push|pushed|press|pressed) .*\b(?:contactor|relay|plunger|armature)\b|\bcut (?:back )?and (?:capped|taped|spliced)\b|\b(?:but|and) (?:the )?fan (?:is|does|wo)n.?t\b|\blights? (?:flicker|dim)|\bwire ?nuts?\b.*\b(?:fell|came|loose|off)\b|\bno (?:c|common) wire\b/i
 
 /** More joints than a line has: what is longer is a story, and a note. */
 const MOST_JOINTS = 7
@@ -58,7 +58,9 @@ export function readClauses(text: string, reader: Reader): Said {
   }
   const joints = [...text.matchAll(JOINTS)]
   if (joints.length > MOST_JOINTS) return whole
-  if (joints.length === 0) return whole ?? unsigned(text, reader)
+  // What was heard in part alone is looked for as several things first.
+  const inParts = (): Said => (whole !== null && !isSaid ? (unsigned(text, reader) ?? whole) : (whole ?? unsigned(text, reader)))
+  if (joints.length === 0) return inParts()
   // What stands in the way of one clause is asked where nothing else is.
   let question: Said = null
   for (const joint of inTurn(joints)) {
@@ -105,7 +107,7 @@ function unsigned(text: string, reader: Reader): string | null {
     const other = reader.read(second, entries)
     const rest = typeof other === 'string' && reader.isReadable(other, entries) ? other : unsigned(second, next)
     // What came of an act may be a remark: jumped R to W heat came on.
-    if (rest !== null && (!isRemark(rest) || ACTS.test(one))) return inOneLine(one, rest)
+    if (rest !== null && !/^walk\b/.test(rest) && (!isRemark(rest) || ACTS.test(one))) return inOneLine(one, rest)
   }
   return null
 }

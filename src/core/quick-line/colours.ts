@@ -1,4 +1,5 @@
 import type { Sentence } from '@/src/core/quick-line/sentence'
+import { placeById } from '@/src/core/wiring/system'
 
 /** Wires by their colors, where one stands. */
 
@@ -18,6 +19,15 @@ export const cablesWithColour = ({ system, state }: Sentence, colour: string) =>
 const theOne = (some: readonly string[]): string | null => (new Set(some).size === 1 ? some[0] : null)
 
 /** The letter that a color serves where one stands, and the cable of that wire: each where there is one alone. */
-export const letterOfColour = (the: Sentence, colour: string): string | null =>
-  theOne(wiresOfColour(the, colour).map(({ letter }) => letter))
+export function letterOfColour(the: Sentence, colour: string): string | null {
+  const here = wiresOfColour(the, colour)
+  if (here.length > 0) return theOne(here.map(({ letter }) => letter))
+  // The wire of that color is elsewhere, and its letter is here: orange is O at a unit whose own cable has another color on it.
+  const letter = theOne(
+    the.system.cables.flatMap(({ conductors }) =>
+      conductors.flatMap(({ colour: own, lands }) => (own === colour ? lands.filter((one) => one !== null) : [])),
+    ),
+  )
+  return letter !== null && placeById(the.system, the.state.bench.place)?.terminals.includes(letter) ? letter : null
+}
 export const cableOfColour = (the: Sentence, colour: string): string | null => theOne(wiresOfColour(the, colour).map(({ cable }) => cable))

@@ -70,6 +70,11 @@ export const flameRules: readonly Rule[] = [
     `(?:lights?|lit|fires?|ignites?)(?: up| off)?(?: and| but| then|,)+ (?:then )?${GOES_OUT}(?: (?:after|in|within) .*)?`,
     flame('lights and goes out'),
   ),
+  // Step by step, up to what comes last.
+  rule(
+    `(?:it )?(?:glows?|lights?),? (?:.*,? )?(?:lights?|lit|fires?|flame),? (?:and |then |but )*${GOES_OUT}(?: (?:after|in|within) .*)?`,
+    flame('lights and goes out'),
+  ),
   rule(
     `${IGNITER} (?:lights?|glows?|lit)(?: up)?,?(?: and| but| then)+ (?:the )?flame ${GOES_OUT}(?: (?:after|in|within) .*)?`,
     flame('lights and goes out'),
@@ -87,11 +92,16 @@ export const flameRules: readonly Rule[] = [
     flame('glows without flame'),
   ),
   rule(
-    `no glow(?: .*)?|${IGNITER} (?:never|doesnt|does not|wont|isnt|is not|not)(?: even)? (?:glow|glows|glowing|light up|lights up|heat|get hot|heat up|come on)(?: .*)?`,
+    `no glow(?: .*)?|${IGNITER} (?:never|doesnt|does not|wont|isnt|is not|not)(?: even)? (?:glow|glows|glowing|light up|lights up|heat|gets? hot|heats? up|comes? on)(?: .*)?`,
     flame('no glow'),
   ),
   rule(`${IGNITER} (?:is |has |reads |gets )?(?:0|zero|nothing|no volts|no voltage)(?: ?v| volts)?`, (the) =>
     the.state.bench.power ? ofIgniter(the, (igniter) => `${igniter} 0 V`) : null,
+  ),
+  rule('(?:it |furnace |unit |and )*(?:fired|fired up|fired right up|lit|lit up|lit right up|lights right up)', flame('burns')),
+  rule(
+    '(?:it |burners? |flame )?(?:lights?|lit|burns?|fires?) (?:for )?(?:about |maybe |only )*(?:\\d+|a few|a couple|two|three|four|five|ten) ?(?:of )?(?:s|secs?|seconds?),? (?:and |then |but )*(?:shuts down|shut down|shuts off|shut off|quits|quit|stops|stopped|drops out)',
+    flame('lights and goes out'),
   ),
   rule(`${IGNITER} (?:is |stays )?(?:dark|cold)`, flame('no glow')),
   rule(
@@ -104,6 +114,9 @@ export const flameRules: readonly Rule[] = [
   rule(
     `(?:flame|rod|sensor)(?: (?:signal|sense|sensor|rod|current))*(?: is| reads| read| at)? ${NUMBER} ?(?:[uµμ]a|microamps?|micro amps?)`,
     (the, read) => onHeat(the, `flame ${read}`),
+  ),
+  rule('(?:flame|rod|flame rod)(?: (?:signal|sense|sensor|current))(?: is| reads| read| at)? (0(?:[.]\\d+)?|[1-9][.]\\d+)', (the, read) =>
+    onHeat(the, `flame ${read}`),
   ),
   rule(`(?:[uµμ]a|microamps?|micro amps?)(?: is| are| reads?| read| at)? ${NUMBER}`, (the, read) => onHeat(the, `flame ${read}`)),
   rule(`${NUMBER} ?(?:[uµμ]a|microamps?|micro amps?)(?: (?:on|at|from|of|in series with) .*)?`, (the, read) =>

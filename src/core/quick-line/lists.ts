@@ -27,13 +27,16 @@ const ENDS =
 /** What was read at one terminal ends with its letter: 26 on Rc, nothing on Rh. */
 const LETTER = /^[RYGWOBC][ch]?\d?$/
 
+/** What does not come: 120 at the igniter no glow. */
+const ABSENT = /^(?:no (?:glow|click|flame|fire|spark|hum)|(?:board )?lights? (?:is |are )?(?:out|off))$/i
+
 /** `fan holds heat holds cool trips`: the ways to part a sentence behind what can end a clause, the longest first part first. */
 export function runOn(text: string): readonly (readonly [string, string])[] {
   const words = text.trim().split(/\s+/)
   if (words.length < 4 || words.length > MOST_WORDS) return []
   return words
     .flatMap((word, at) =>
-      at > 0 && at < words.length - 1 && (ENDS.test(word) || LETTER.test(word))
+      at > 0 && at < words.length - 1 && (ENDS.test(word) || LETTER.test(word) || ABSENT.test(words.slice(at + 1).join(' ')))
         ? [[words.slice(0, at + 1).join(' '), words.slice(at + 1).join(' ')] as const]
         : [],
     )

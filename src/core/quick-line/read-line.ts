@@ -11,6 +11,7 @@ import { fromOwnWords, withLeadsByName } from '@/src/core/quick-line/own-words'
 import { clausesOf } from '@/src/core/quick-line/parted'
 import type { Said } from '@/src/core/quick-line/rule'
 import { inTheGrammar, plain } from '@/src/core/quick-line/said'
+import { screwOrWire } from '@/src/core/quick-line/screw-or-wire'
 import { Sentence } from '@/src/core/quick-line/sentence'
 import { inFull } from '@/src/core/quick-line/shorthand'
 import { corrected, wordsInFull } from '@/src/core/quick-line/spelling'
@@ -48,10 +49,12 @@ function readWhole(line: string, asked: QuickLineContext): Understood {
   const heard = readAll(line, asked)
   if (!heard.ok) return heard
   const read = asTyped(line, heard)
-  const lost =
-    readInGrammar(line, asked).ok || inOwnWords(line, asked)
-      ? null
-      : unheard(inFull(wordsInFull(line, asked.system)), heard.drafts, asked.system, foldJob(asked.system, asked.entries))
+  const isExact = readInGrammar(line, asked).ok || inOwnWords(line, asked) !== null
+  const which = isExact ? null : screwOrWire(line, heard.drafts, asked.system)
+  if (which !== null) return { ok: false, problem: which, start: 0, end: line.length }
+  const lost = isExact
+    ? null
+    : unheard(inFull(wordsInFull(line, asked.system)), heard.drafts, asked.system, foldJob(asked.system, asked.entries))
   return lost === null
     ? read
     : {

@@ -96,6 +96,18 @@ export const contactRules: readonly Rule[] = [
     '(.*contactor(?: \\d)?) (?:is |was |got )?(?:jammed|hung up|hung|seized|stuck open|stuck out|bound up|binding)(?: open)?',
     (the, named) => worded(the.part(named), 'out'),
   ),
+  rule('nothing (?:is )?(?:pulls|pulling|pulled) in(?: out here| outside| here)?', (the) => {
+    const contactor = partsOf(the.system, 'coil').find(({ role, place }) => role === 'contactor' && place === the.state.bench.place)
+    return contactor ? `${contactor.id} out` : null
+  }),
+  // What moves by a tap: how it is now, and by what, kept in its words.
+  rule(
+    '(?:tapped|tapping|hit|whacked|banged|bumped|thumped|knocked)(?: on)? (.*(?:contactor|relay)(?: \\d)?),? (?:and |then )?(?:it )?(?:came|comes|pulled|pulls|went|goes|clicked|kicked|snapped) in',
+    (the, named) => {
+      const seenIn = worded(the.part(named), 'in')
+      return seenIn && `${seenIn}; ${the.asNote()}`
+    },
+  ),
   asks(
     `(?:.+ )?${CONTACTS}${SO} (?:bad|dirty|not (?:good|making)(?: contact)?)`,
     'Burned, or is something between them? Say "contacts burned", "ants in the contactor", or read across them: "3 V across the contacts".',

@@ -201,6 +201,22 @@ export const followedRules: readonly Rule[] = [
         : null
     },
   ),
+  // With the hot side as one of the two a hand has joined them.
+  rule(
+    '(\\S+) (?:to|and) (\\S+),? (?:and )?(?:the )?(.+?) (?:comes on|came on|kicks on|kicked on|starts|started|runs|ran)',
+    (the, a, b, what) => {
+      const part = partById(the.system, the.part(what) ?? '')
+      const isHot = [a, b].some((letter) => /^r[ch]?$/.test(letter)) && ![a, b].some((letter) => /^c$|^common$/.test(letter))
+      return isHot && the.isLetter(a) && the.isLetter(b) && part?.kind === 'load'
+        ? `jumper ${the.letter(a)} ${the.letter(b)}; ${part.id} runs`
+        : null
+    },
+  ),
+  rule(
+    '(?:jumped|jumpered|jumper(?: from)?|tied|ran|went from) ([a-z]\\d?) to ([a-z]\\d?)[ -]out(?: (?:on|at|of) (?:defrost |control )?board)?',
+    (the, into, out) =>
+      the.isLetter(into) && the.isLetter(`${out}-out`) ? `jumper ${the.letter(into)} ${the.letter(`${out}-out`)}` : null,
+  ),
   rule(
     '(?:cranked|turned|set|bumped|pushed)(?: it)? (heat|heating|cool|cooling|ac) (?:up|down|on)(?: .*)?|(?:cranked|turned|bumped) (?:up|down) (heat|cool|ac)(?: .*)?',
     (the, one, other) => leading('call', the.call(one || other)),

@@ -70,6 +70,24 @@ export const putBackRules: readonly Rule[] = [
     '(?:fuse|breaker|it|(?:\\d+ ?(?:a|amps?))(?: fuse| breaker)?) (?:trips|tripped|pops|popped|blows|blew|went|goes)(?: right)? (?:as soon as|when|once|second|moment|minute|instant) (?:i |we )?(?:hit|hits|flip|flipped|threw|throw|turned on|turn on|close|closed|power up|powered up|restored|put back)(?: (?:switch|power|breaker|disconnect|it))?(?: on| back on)?',
     (the) => (the.state.bench.call === 'off' ? `${the.state.bench.power ? '' : 'power on; '}trips` : null),
   ),
+  // The wires that go to a unit, put back on their screws here.
+  rule(
+    '(?:(?:hooked|connected|reconnected|hook|connect|reconnect|wired)(?: back)? up (.+?)(?: again| back)*|(?:hooked|connected|wired|put|hook) (.+?) back(?: up| on| in)?|(?:reconnected|reconnect) (.+?)(?: again)?)',
+    (the, one, other, third) => {
+      const said = one || other || third
+      const cable = /wires?|cable|pair/.test(said) ? null : cableTowards(the, said)
+      if (cable === null) return null
+      const ends = the.state.bench.lifted.filter((end) => parsePoint(end).cable === cable)
+      return ends.length > 0
+        ? ends.map((end) => `land ${end}`).join('; ')
+        : { asks: `In the record its wires are on. Say what was off: "lift ${cable.replace(/-cable$/, '')} cable" comes first.` }
+    },
+  ),
+  // The power, as a hand says it that has just put it off.
+  rule('(?:it is |its |turned it |switched it |flipped it |all )?back on(?: now)?', (the) => {
+    const { power, lifted, unplugged } = the.state.bench
+    return !power && lifted.length + unplugged.length === 0 ? 'power on' : null
+  }),
   // What opened by its size, on the call that is on.
   rule('(?:\\d+ ?(?:a|amps?))(?: breaker| one)? (?:popped|pops|tripped|blew|blows|went|let go)(?: again| right away| instantly)?', (the) =>
     the.state.bench.call === 'off' ? null : 'trips',

@@ -20,6 +20,11 @@ const REMARKS: readonly string[] = [
   '(?:all )?(?:buttoned|closed|cleaned) up(?:,? (?:and )?.*)?|(?:all |everything )?back together(?:,? (?:and )?(?:leaving|done|heading out|gone))?|(?:condenser |evap(?:orator)? |indoor |outdoor |a )?coil (?:is |was )?(?:all )?(?:dirty|plugged|iced|iced up|frozen|clogged|matted)(?: .*)?',
   '(?:is |it is |unit is |still )?blowing (?:cold|cool|warm|hot|lukewarm)(?: air)?|(?:unit |it |coil |system )?(?:ices|iced|icing|freezes|froze|freezing) up(?: .*)?|(?:thermostat|stat)(?: in .+)? (?:is )?(?:locked|has lock box|in lock box)',
   'no (?:gas|spark|ignition|fire)(?: .*)?',
+  '(?:it |furnace |unit )?(?:tries|tried|retries|trials)(?: for ignition)?(?: (?:\\d|once|twice|two|three|four|five))?(?: times?)?,? (?:and |then )?(?:locks|locked|goes into lock) ?out|(?:display|screen|stat|lights?) (?:fades|faded|dims|dimmed)(?: .*)?|(?:[a-z]\\d?|red|white|green|yellow|blue|black|orange|brown) (?:megs|megged|meggers)(?: .*)?',
+  '.*\\bgreen (?:crud|corrosion|gunk)\\b.*',
+  '(?:it |stat |thermostat |something )?clicked(?: (?:once|twice|on|off|over))?',
+  '(?:ready|about) to (?:power up|try it|fire it up|turn it on)|(?:meter )?(?:checks|checked|proved|works) on (?:a )?(?:live|known) (?:source|circuit)(?: .*)?|(?:panel|door|cover) was (?:off|open|loose|not on)(?: .*)?|(?:it|stat|thermostat|fan) was (?:set (?:to|on)|in|on) (?:heat|cool|off|auto|on|emergency)(?: .*)?',
+  '(?:stat|thermostat|display|it) (?:reads?|says|shows) \\d{2}(?: degrees)?,? (?:but )?(?:actual|room|house|it|real temp|my thermometer)(?: is| reads| shows)? \\d{2}(?: .*)?|(?:phase loss|lost (?:a )?phase|phase monitor (?:tripped|out))(?: .*)?',
   'tightened (?:up )?(?:all )?(?:the )?(?:screws|terminals|connections|lugs|landings)(?: .*)?|(?:[a-z]\\d?|red|white|green|yellow|blue|black|orange|brown)(?: wire| conductor)? (?:was |is )(?:a little |kind of )?loose(?: .*)?',
   '(?:neutral|hot|ground|line)(?: wire)? (?:is |was )?loose,? (?:tightened|fixed|remade)(?: it)?(?: up)?',
 ]

@@ -50,6 +50,14 @@ export const sagRules: readonly Rule[] = [
   rule(`${WHEN} (.+?),? (?:${SUBJECT} )?${FALLS} (?:from ${NUMBER} ?${VOLTS}? )?to ${NUMBER} ?${VOLTS}?`, (the, when, from, volts) =>
     sags(the, from, volts, when),
   ),
+  // A letter that is pulled down as something starts: W drops to 8 when the heat kicks on.
+  rule(
+    `([a-z]\\d?)(?: ?[-/] ?| to )?(?:c|common)? ?${FALLS} (?:from ${NUMBER} ?${VOLTS}? )?to ${NUMBER} ?${VOLTS}?,? ${WHEN} (.+)`,
+    (the, letter, _, volts, when) => {
+      const call = the.isLetter(letter) && the.state.bench.power ? callIn(the, when) : null
+      return call ? `${call === the.state.bench.call ? '' : `call ${call}; `}${the.letter(letter)}-C ${volts} V` : null
+    },
+  ),
   // Which of several runs is the whole of what is told.
   asks(
     'only (?:one|1|half) (?:of )?(?:compressors?|contactors?|fans?|stages?|dampers?|strips?)(?: .*)?',

@@ -55,6 +55,15 @@ function pastBoth(the: Sentence): string | null {
 const CALLS = '(cool|cooling|heat|heating|fan|aux|emergency heat)'
 
 export const stripRules: readonly Rule[] = [
+  // A wire by its color or letter, and the screw that it was seen on.
+  rule(
+    '(\\S+) (?:wire |conductor )?(?:is |was |landed |sits |found )*(?:on|under) ([a-z]\\d?) (?:screw|terminal|post|lug)',
+    (the, wire, screw) => {
+      const letter = the.isLetter(wire) ? wire : letterOfColour(the, wire)
+      if (letter === null || !the.isLetter(screw)) return null
+      return letter.toLowerCase() === screw ? 'landings ok' : `landings ${the.letter(letter)} on ${the.letter(screw)}`
+    },
+  ),
   rule(
     '(?:all )?(?:wires|wiring|connections|terminals|screws|landings) (?:all )?(?:look|looks|looked|are|is|were)(?: all)? (?:good|tight|fine|ok|clean|solid)(?: (?:at|on|in) (?:board|strip|here|(.+)))?',
     (the, where) => (where ? leading('landings ok at', the.place(where)) : 'landings ok'),

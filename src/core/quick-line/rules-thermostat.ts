@@ -7,6 +7,12 @@ const STAT = '(?:thermostat|stat|tstat|t-stat|screen|display)s?'
 
 const isAtStat = ({ system, state }: Sentence): boolean => placeById(system, state.bench.place)?.kind === 'thermostat'
 
+/** It holds the compressor off on a call, which is on then. */
+function waitsOn(the: Sentence, mode: string): string | null {
+  const [call, waits] = [the.call(mode), isAtStat(the) ? statHere(the, 'waits') : null]
+  return waits && call && (the.state.bench.call === 'off' ? `call ${call}; ${waits}` : waits)
+}
+
 /** What a thermostat shows, loses and asks for. */
 export const thermostatRules: readonly Rule[] = [
   rule('(?:thermostat|stat|tstat|display) (?:shows?|showing|says) (?:call|calling|it is calling|its calling)', (the) =>
@@ -47,6 +53,11 @@ export const thermostatRules: readonly Rule[] = [
   rule(
     `${STAT} (?:keeps |is )?(?:flashes (?:and|then) (?:goes|went) (?:off|out|blank)|reboots?|rebooting|rebooted|restarts?|restarting|restarted|resets|resetting|flickers?|flickering|cycles|cycling)(?: .*)?`,
     (the) => statHere(the, 'chatters'),
+  ),
+  // Most of them blink so while they hold the compressor off.
+  rule(
+    '(cool|cooling|heat|heating)(?: on)? (?:is )?(?:flashing|flashes|blinking|blinks)(?: (?:on )?(?:screen|display|stat|thermostat))?',
+    (the, mode) => waitsOn(the, mode),
   ),
   rule(`${STAT} (?:is |are )?(?:blank|dark|dead|black)`, (the) => statHere(the, 'blank')),
   rule(

@@ -100,7 +100,7 @@ export const throughRules: readonly Rule[] = [
     (the, volts, _, what) => besideSwitch(the, what, volts || '0', 1),
   ),
   rule(
-    `${NUMBER} ?${VOLTS}? (?:going |coming )?in(?:to)? (?:(?:defrost |control )?board )?on ([a-z]\\d?),? (?:and |but )?(?:(\\d*[.]?\\d+) ?${VOLTS}?|${NONE}) (?:coming |going )?out`,
+    `(?:(?:defrost |control |relay )?board (?:has |gets |sees )?)?${NUMBER} ?${VOLTS}? (?:going |coming )?in(?:to)? (?:(?:defrost |control )?board )?on ([a-z]\\d?),? (?:and |but )?(?:(\\d*[.]?\\d+) ?${VOLTS}?|${NONE}) (?:coming |going )?out`,
     (the, into, letter, out) =>
       the.isLetter(`${letter}-out`)
         ? `${the.letter(letter)}-C ${into} V; ${the.letter(`${letter}-out`)}-C ${out || '0'} V`

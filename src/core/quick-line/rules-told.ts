@@ -196,8 +196,10 @@ export const toldRules: readonly Rule[] = [
   rule('(?:breaker )(?:popped|kicked|jumped|came) out', () => 'trips'),
   rule('(?:power (?:is )?restored|restored (?:all )?power)', () => 'power on'),
   rule('(?:heading|headed|going|walking|walked|went) out', (the) => leading('walk', the.place('outside'))),
-  rule('(?:coming|heading|headed|going|came|went|walking|walked) (?:back )?(?:in|inside|indoors)', (the) =>
-    leading('walk', the.place('inside')),
+  // A relay came in, too.
+  rule(
+    '(?:(?:coming|heading|headed|going|walking|walked) (?:back )?|(?:came|went) back )in|(?:coming|heading|headed|going|came|went|walking|walked) (?:back )?(?:inside|indoors)',
+    (the) => leading('walk', the.place('inside')),
   ),
   rule('checked for dead(?:[ ,].*)?', (the) => the.asNote()),
   rule('(?:opened|opened up) (.+)', (the, what) => leading('panel', leading('', the.place(what) && `${the.place(what)} off`))),

@@ -80,7 +80,7 @@ export const rules: readonly Rule[] = [
     (the, what, spare) => swapped(the, what, spare),
   ),
   // Power, calls, panels, protection.
-  rule('(?:turned|switched|shut|killed|cut) (?:power|all power|everything)(?: off| down)?', () => 'power off'),
+  rule('(?:turned|switched|shut|killed|cut|kill) (?:power|all power|everything)(?: off| down)?', () => 'power off'),
   rule('(?:turned|switched|shut) off (?:power|all power|everything)', () => 'power off'),
   rule('(?:all )?power(?: is|s)? (?:off|down)', () => 'power off'),
   rule('(?:turned|switched|put) (?:power|everything)(?: back)? on', () => 'power on'),

@@ -12,6 +12,7 @@ import { fuseRules } from '@/src/core/quick-line/rules-fuses'
 import { handRules } from '@/src/core/quick-line/rules-hands'
 import { impliedRules } from '@/src/core/quick-line/rules-implied'
 import { lastRules } from '@/src/core/quick-line/rules-last'
+import { listedRules } from '@/src/core/quick-line/rules-listed'
 import { mendedRules } from '@/src/core/quick-line/rules-mended'
 import { partRules } from '@/src/core/quick-line/rules-parts'
 import { putBackRules } from '@/src/core/quick-line/rules-put-back'
@@ -63,6 +64,7 @@ export function inTheGrammar(
 const asked: readonly (Rule & { readonly needs: readonly (readonly string[])[] })[] = [
   ...contactRules,
   ...sagRules,
+  ...listedRules,
   ...lastRules,
   ...impliedRules,
   ...putBackRules,

@@ -1,6 +1,6 @@
 import type { JobState } from '@/src/core/job/job-state'
 import { callWords } from '@/src/core/quick-line/call-words'
-import { bare, calledOf, lettersOf, placeKinds } from '@/src/core/quick-line/called'
+import { bare, calledCoil, calledOf, lettersOf, placeKinds } from '@/src/core/quick-line/called'
 import { findCable, findPart, findPlace, isGroundWord } from '@/src/core/quick-line/names'
 import { NOT_24_V } from '@/src/core/quick-line/units'
 import { LruCache, Memo } from '@/src/core/units/cache'
@@ -74,6 +74,10 @@ export class Sentence {
     }
     if (/^(?:ignition|ignitor|igniter) (?:board|module|control)$/.test(word))
       return this.system.parts.find(({ kind, id }) => kind === 'board' && id === 'ignition')?.id ?? null
+    const byLetter = /^([ywgob]\d?) (contactor|relay|sequencer|valve)$/.exec(word)
+    if (byLetter) return calledCoil(this.system, this.state.bench.place, byLetter[1], byLetter[2])
+    if (/^(?:draft inducer|inducer motor|draft motor|induced draft motor)$/.test(word))
+      return partsOf(this.system, 'load').find(({ id }) => id === 'inducer')?.id ?? null
     const ofStage = /^(?:second|2nd) stage (.+)$/.exec(word)
     if (ofStage) return this.part(`second ${ofStage[1]}`)
     const isFan = /^(outdoor fan|condenser fan|fan outside|fan outdoors|outside fan)$/.test(word)

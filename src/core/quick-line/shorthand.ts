@@ -116,6 +116,18 @@ const ofParts: readonly Shortened[] = [
     '$2 V across the $1, $1 not pulled in',
   ],
   [/\bhsi\b/gi, 'igniter'],
+  [/\b(zone|stage|stat|compressor|damper) (one|two|three)\b/gi, (_, what, number) => `${what} ${numberIn(number)}`],
+  [/\b(stat|thermostat|tstat) (?:in|of|for) zone (\d)\b/gi, 'zone $2 stat'],
+  [/^both (compressors|contactors|dampers) (?:are )?(running|runs|in|out|off|open|shut)$/i, 'both $1 $2'],
+  [/\b((?:limit|rollout|pressure|float)(?: switch)?) is open and (?:it is|it[’']s|it) (?:cold|hot|cool)$/i, '$1 is open'],
+  [/^(\d[\d.]*(?: ?v(?:olts)?)? (?:at|on|across|to) (?:the )?(contactor|relay|valve)),? (?:but |and )?no click$/i, '$1, $2 out'],
+  [
+    /^(holds?|held) (?:for )?(\d+ ?(?:s|secs?|seconds?|min|minutes?)),? (?:and )?then (?:it )?(trips|tripped|popped|pops|blew|blows)$/i,
+    '$3 after $2',
+  ],
+  [/\bodu\b/gi, 'outdoor unit'],
+  [/\bidu\b/gi, 'indoor unit'],
+  [/^(?:pulled|took (?:off|out)|removed|pull) (?:all (?:of )?)?(?:the |my )?jumpers(?: off| out)?$/i, 'jumpers out'],
   [/\b(inducer|blower|compressor|(?:condenser |outdoor )?fan) motor (?=(?:is )?(?:stuck|seized|locked))/gi, '$1 '],
   [
     /,? (?:but |and )?(?:so )?(?:that is (?:a )?|that[’']s (?:a )?|it is (?:a )?|it[’']s (?:a )?|a )?bad (?:coil|contactor|relay|valve|motor|transformer|board)$/i,
@@ -127,7 +139,7 @@ const ofParts: readonly Shortened[] = [
     '$2 at the $1 but no glow',
   ],
   [/\bfurnace (?:lights|lit|fires|fired|is lit)(?: up| off)?(?: fine| ok| good)?(?= but\b|,|$)/gi, 'burners lit'],
-  [/\b(damper \d) motor\b/gi, '$1'],
+  [/\b(damper \d|zone \d damper) motor\b/gi, '$1'],
   // A valve that stays where it is has not been pulled over.
   [
     /\b(reversing valve|rev(?:ersing)? valve|rv) (?:is |does |did |has )?(?:not|n[’']t|isn[’']t|won[’']t|will not|doesn[’']t|didn[’']t|never|hasn[’']t) (?:switch|shift|change|move|revers|energiz)(?:e|es|ed|ing|s)?(?: over)?$/i,

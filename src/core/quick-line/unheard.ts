@@ -65,6 +65,8 @@ function lostState(line: string, the: Sentence, drafts: readonly EntryDraft[]): 
   if (runs !== undefined && !isTold) return runs
   const [lit] = /\b(?:it|burners?|furnace) (?:lit|lights|lit up|fires|fired|fired up|ignites|ignited)\b/i.exec(line) ?? []
   if (lit !== undefined && !isTold) return lit
+  const [absent] = /\bno (?:glow|click|flame|fire|spark|hum)\b|\b(?:board )?lights? (?:is |are )?(?:out|off)$/i.exec(line.trim()) ?? []
+  if (absent !== undefined && !isTold) return absent
   const [, board] = /\b(board (?:is )?(?:dead|dark|steady|flashing))$/i.exec(line.trim()) ?? []
   if (board !== undefined && !isTold) return board
   const [blank] = /\b(?:stat|thermostat|tstat|display|screen) (?:is )?(?:dead|blank|dark)(?=,| and| but|$)/i.exec(line) ?? []
@@ -143,7 +145,7 @@ interface Heard {
 function lostLetter(line: string, the: Sentence, { held, kept }: Heard): string | null {
   // On a call, of a zone, through a board a letter is another name for what is held.
   if (/\b(?:zone|board|but|except|besides|just|only)\b/i.test(line) || held.includes('"call"')) return null
-  for (const [said] of line.matchAll(/(?<![\w'’.-])[A-Z]\d?(?![\w'’.]|-(?:in|out)\b| ?\d)/g)) {
+  for (const [said] of line.matchAll(/(?<![\w'’.-])[A-Z]\d?(?![\w'’.]|-(?:in|out)\b| ?\d| (?:contactor|relay|sequencer|valve)\b)/g)) {
     const letter = said.toLowerCase()
     if (/^(?:[acir]|l\d)$/.test(letter) || !the.isLetter(said) || new RegExp(`\\b${letter}\\b`).test(kept)) continue
     if (!new RegExp(`["\\s.:]${letter}["@\\s]`).test(held)) return said

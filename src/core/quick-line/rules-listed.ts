@@ -1,0 +1,129 @@
+import { NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
+import type { Sentence } from '@/src/core/quick-line/sentence'
+import { lineSide } from '@/src/core/quick-line/volts'
+import { conductorEnd, terminalPoint } from '@/src/core/wiring/point'
+import { houseCommon, houseHot } from '@/src/core/wiring/supply'
+import { firstPart, partById, partsOf, placeById } from '@/src/core/wiring/system'
+
+/** Several readings in one breath: so many volts and then so many letters, on both sides of a fuse, of one leg to neutral and to ground. */
+
+const NOTHING = '(?:nothing|none|0|zero|no volts|no voltage|no power|dead)'
+const SEVERAL_NUMBERS = String.raw`((?:\d*\.?\d+ ?(?:v|volts?)?(?:,| and|/)? ?){2,5})`
+const SEVERAL_LETTERS = '((?:[a-z]\\d?(?:,| and|/)? ?){2,5})'
+
+/** `24.8 24.6 24.9 on Y G R`: as many letters as readings, each against common. */
+function eachOnItsLetter(the: Sentence, numbers: string, letters: string): string | null {
+  const values = numbers.match(/\d*\.?\d+/g) ?? []
+  const names = letters.match(/[a-z]\d?/g) ?? []
+  if (!the.state.bench.power || values.length !== names.length || !names.every((name) => the.isLetter(name))) return null
+  return names.map((name, at) => the.voltsAt(name, values[at])).join('; ')
+}
+
+/** Volts ahead of the board's fuse, at the transformer, and behind it, where the strip is. */
+function aroundFuse({ system, state }: Sentence, before: string, after: string): string | null {
+  const { holds, place } = firstPart(system, 'fuse')
+  const { secondary, place: at } = firstPart(system, 'transformer')
+  if (!state.bench.power || holds === 'none' || Number(before) > 60 || partsOf(system, 'transformer').length > 1) return null
+  const behind = /\d/.test(after) ? after : '0'
+  return `${secondary[0]}-${secondary[1]} ${before} V at ${at}; ${houseHot(system)}-${houseCommon(system)} ${behind} V at ${place}`
+}
+
+/** One leg behind the switch of the unit where one stands, to neutral and to the metal. */
+function legTo({ system, state }: Sentence, neutral: string, metal: string): string | null {
+  const { place } = state.bench
+  const pole = partsOf(system, 'disconnect').find((part) => part.place === place && part.poles.length === 1)?.poles[0]
+  const common = partsOf(system, 'supply').find((part) => part.place === place)?.neutral
+  return pole && common && state.bench.power ? `${pole[1]}-${common} ${neutral} V; ${pole[1]}-gnd ${metal} V` : null
+}
+
+/** Every screw of the strip where one stands against the metal, but the common, which is bonded to it. */
+function eachToMetal({ system, state }: Sentence): string | null {
+  const place = placeById(system, state.bench.place)
+  if (state.bench.power || !place?.metal) return null
+  const names = place.terminals.filter((name) => name !== houseCommon(system) && !/^(?:L\d|N$|T\d)/.test(name))
+  return names.map((name) => `ohms ${name}-gnd OL`).join('; ')
+}
+
+const COLOUR = '(?:red|white|green|yellow|blue|brown|orange|black|purple|violet|gr[ae]y|pink|tan)'
+
+/** Two wires of one cable by their colors, on their screws or in the hand. */
+function betweenColours({ system, state }: Sentence, one: string, other: string, value: string): string | null {
+  const { place, lifted, power } = state.bench
+  const having = system.cables.flatMap((cable) => {
+    const wires = [one, other].map((colour) => cable.conductors.filter((wire) => wire.colour === colour))
+    return cable.between.includes(place) && wires.every((some) => some.length === 1) ? [{ cable, wires: wires.flat() }] : []
+  })
+  if (having.length !== 1) return null
+  const [{ cable, wires }] = having
+  const side = cable.between.indexOf(place)
+  const ends = wires.map(({ id, lands }) => {
+    const end = conductorEnd(cable.id, id, place)
+    return lifted.includes(end) || lands[side] === null ? end : terminalPoint(lands[side], place)
+  })
+  const read = /\d/.test(value) ? value : 'OL'
+  return power ? (read === 'OL' ? null : `${ends.join(' to ')} ${read} V`) : `ohms ${ends.join(' to ')} ${read}`
+}
+
+/** Live volts across the two wires of the one pair that comes here, on their screws. */
+function acrossPair({ system, state }: Sentence, volts: string): string | null {
+  const { place, lifted, power } = state.bench
+  const pairs = system.cables.filter(
+    ({ between, conductors }) =>
+      between.includes(place) && conductors.filter(({ lands }) => lands.every((one) => one !== null)).length === 2,
+  )
+  const [cable, another] = pairs
+  if (!power || !cable || another || Number(volts) > 60) return null
+  const side = cable.between.indexOf(place)
+  const ends = cable.conductors.flatMap(({ id, lands }) =>
+    lands[side] ? [{ end: conductorEnd(cable.id, id, place), screw: terminalPoint(lands[side], place) }] : [],
+  )
+  return ends.some(({ end }) => lifted.includes(end)) ? null : `${ends.map(({ screw }) => screw).join(' to ')} ${volts} V`
+}
+
+export const listedRules: readonly Rule[] = [
+  rule(`${SEVERAL_NUMBERS}(?:on|at|across) ${SEVERAL_LETTERS}`, eachOnItsLetter),
+  rule(
+    `${NUMBER} ?${VOLTS}? (?:at|on|out of|leaving|from|off) (?:transformer|secondary|transformer secondary),? (?:and |but )?(?:(\\d*[.]?\\d+) ?${VOLTS}?|${NOTHING}) (?:after|past|behind|out of|downstream of|on other side of|leaving) (?:board )?fuse`,
+    aroundFuse,
+  ),
+  rule(
+    `${NUMBER} ?${VOLTS}? (?:before|ahead of|into|in to|on line side of|going into|upstream of) (?:board )?fuse,? (?:and |but )?(?:(\\d*[.]?\\d+) ?${VOLTS}?|${NOTHING}) (?:after|past|behind|out|coming out|on other side|downstream|leaving)(?: (?:of )?(?:it|fuse))?`,
+    aroundFuse,
+  ),
+  rule(
+    `(?:l|line|hot|leg) to (?:n|neutral) ${NUMBER} ?${VOLTS}?,? (?:and |but )?(?:l|line|hot|leg) to (?:ground|gnd) ${NUMBER} ?${VOLTS}?|${NUMBER} ?${VOLTS}? (?:l|line|hot|leg) to (?:n|neutral),? (?:and |but )?${NUMBER} ?${VOLTS}? (?:l|line|hot|leg) to (?:ground|gnd)`,
+    (the, neutral, metal, neutralFirst, metalFirst) => legTo(the, neutral || neutralFirst, metal || metalFirst),
+  ),
+  rule(
+    `${NUMBER} ?${VOLTS}? line(?: side| voltage)?,? (?:and |but )?${NUMBER} ?${VOLTS}? (?:control|secondary|low side|low voltage|24 side|on 24 side)`,
+    (the, line, control) => {
+      const [into, out] = [Number(line) > 60 ? lineSide(the, line) : null, the.voltsAt('transformer', control)]
+      return into && out && `${into}; ${out}`
+    },
+  ),
+  rule(
+    '(?:no|not any|none of them|nothing) (?:ground(?:s|ed)?|short(?:s|ed)? to (?:ground|gnd|metal|chassis))(?: (?:on|at) (?:any|every|all)(?: of)?(?: the)? (?:wires?|conductors?|terminals?|screws?|letters?))|nothing (?:is )?(?:grounded|shorted to (?:ground|gnd|metal|chassis))|all (?:wires|terminals) (?:are )?clear to (?:ground|gnd|metal|chassis)',
+    eachToMetal,
+  ),
+  rule(
+    '(?:all |it is |proved |tested |checked )?dead (?:at|on|across|between|from) ([a-z]\\d?) (?:and|to) ([a-z]\\d?)',
+    (the, one, other) => (the.isLetter(one) && the.isLetter(other) ? `${the.letter(one)}-${the.letter(other)} 0 V` : null),
+  ),
+  // Two wires by their colors: those of the one cable here that has both.
+  rule(
+    `${NUMBER} ?${VOLTS}? (?:between|across|from) (${COLOUR}) (?:and|to) (${COLOUR})|(${COLOUR}) (?:to|and) (${COLOUR}) (?:is |reads? |has |have |shows? )*(\\d*[.]?\\d+|ol|open)(?: ?(?:v|volts?|ohms?))?`,
+    (the, volts, a, b, one, other, value) => betweenColours(the, a || one, b || other, volts || value),
+  ),
+  rule(
+    `(?:${NUMBER} ?${VOLTS}?|${NOTHING}) (?:coming in |coming |there )?(?:between|across|on|at) (?:the |both |these |those )*(?:two )?(?:low voltage )?wires(?: out here| here| outside| out there)?`,
+    (the, volts) => acrossPair(the, volts || '0'),
+  ),
+  // The winding of a zone's damper, by its zone.
+  rule(
+    'zone (\\d) damper(?: motor| coil| winding)? (?:is |reads |ohms |at )*(\\d*[.]?\\d+|ol|open)(?: ?ohms?)?(?: out)?',
+    (the, zone, value) => {
+      const damper = partById(the.system, `damper-${zone}`)
+      return damper?.kind === 'coil' && !the.state.bench.power ? `ohms across ${damper.id} ${/\d/.test(value) ? value : 'OL'}` : null
+    },
+  ),
+]

@@ -1,0 +1,54 @@
+import type { EntryDraft } from '@/src/core/job/entry'
+import { conductorEnd, type Point, parsePoint } from '@/src/core/wiring/point'
+import { cableById, type System } from '@/src/core/wiring/system'
+
+/** Said of the screws, or of the wires; or of what is left once something is off, which is read where it was read before. */
+const SAYS_WHICH =
+  /\b(?:screws?|terminals?|posts?|strip|sub ?base|(?:furnace|unit|stat|thermostat) side|board|wire to wire|wires? to|conductors?|with|when|while|still|clears?|cleared|now|here)\b|@/i
+
+/**
+ * `outdoor pair off, Y to C OL`: what a line takes off and then reads by its letter, with the power off, may have been read on the screws or
+ * on the wires in the hand, and one says the opposite of the other. Null where nothing is so; else the question, with each meaning as a
+ * whole line of the grammar, the wires first.
+ */
+export function screwOrWire(line: string, drafts: readonly EntryDraft[], system: System): string | null {
+  if (SAYS_WHICH.test(line)) return null
+  const lifted = drafts.flatMap((draft) => (draft.kind === 'bench' && draft.change.do === 'lift' ? [draft.change.end] : []))
+  const readings = drafts.flatMap((draft) => (draft.kind === 'reading' ? [draft] : []))
+  if (lifted.length === 0 || readings.length === 0 || lifted.length + readings.length !== drafts.length) return null
+  // What was read before it came off was read on the screw; and who names a wire by its cable beside a letter tells them apart.
+  const isTold = readings.some(({ probe }) => 'a' in probe && [probe.a, probe.b].some((point) => parsePoint(point).cable !== null))
+  if (drafts[0].kind === 'reading' || isTold) return null
+  const meant = readings.map(({ probe, answer }) => {
+    if (probe.meter !== 'ohms' || (typeof answer !== 'number' && answer !== 'OL')) return null
+    const [a, b] = [probe.a, probe.b].map((point) => inHand(system, lifted, point) ?? point)
+    return { screws: `ohms ${probe.a} to ${probe.b} ${answer}`, wires: `ohms ${a} to ${b} ${answer}` }
+  })
+  if (!meant.every((one) => one !== null) || meant.every(({ screws, wires }) => screws === wires)) return null
+  const acts = sayLifts(system, lifted)
+  const [wires, screws] = (['wires', 'screws'] as const).map((where) => [acts, ...meant.map((one) => one[where])].join('; '))
+  return `On the wires that are off, or on the screws? Say "${wires}", or "${screws}".`
+}
+
+/** The end of a wire that was taken off the screw that a point is, at its place. */
+function inHand(system: System, lifted: readonly Point[], point: Point): Point | undefined {
+  const { cable, name, place } = parsePoint(point)
+  if (cable !== null) return undefined
+  return lifted.find((end) => {
+    const of = parsePoint(end)
+    const found = cableById(system, of.cable ?? '')
+    const side = found?.between.indexOf(place) ?? -1
+    return of.place === place && found?.conductors.some(({ id, lands }) => id === of.name && (lands[side] === name || id === name))
+  })
+}
+
+/** A whole cable by its name, else wire by wire. */
+function sayLifts(system: System, lifted: readonly Point[]): string {
+  const { cable: id, place } = parsePoint(lifted[0])
+  const cable = cableById(system, id ?? '')
+  const side = cable?.between.indexOf(place) ?? -1
+  const all = cable?.conductors.flatMap((one) => (one.lands[side] === null ? [] : [conductorEnd(cable.id, one.id, place)])) ?? []
+  const isWhole =
+    cable !== undefined && cable.name.endsWith(' cable') && all.length === lifted.length && all.every((end) => lifted.includes(end))
+  return isWhole ? `lift ${cable.name} at ${place}` : lifted.map((end) => `lift ${end}`).join('; ')
+}
