@@ -1,7 +1,7 @@
 import type { Entry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import { isJudgement, lexicon } from '@/src/core/quick-line/lexicon'
-import { listed, runOn } from '@/src/core/quick-line/lists'
+import { ABSENT, listed, runOn } from '@/src/core/quick-line/lists'
 import { findCable } from '@/src/core/quick-line/names'
 import type { Said } from '@/src/core/quick-line/rule'
 import { plain } from '@/src/core/quick-line/said'
@@ -107,7 +107,7 @@ function unsigned(text: string, reader: Reader): string | null {
     const other = reader.read(second, entries)
     const rest = typeof other === 'string' && reader.isReadable(other, entries) ? other : unsigned(second, next)
     // What came of an act may be a remark: jumped R to W heat came on.
-    if (rest !== null && !/^walk\b/.test(rest) && (!isRemark(rest) || ACTS.test(one))) return inOneLine(one, rest)
+    if (rest !== null && !/^walk\b/.test(rest) && (!isRemark(rest) || ACTS.test(one) || ABSENT.test(second))) return inOneLine(one, rest)
   }
   return null
 }

@@ -25,10 +25,10 @@ const ENDS =
   /^(?:holds?|held|trips?|tripped|pops?|popped|blows?|blew|fine|good|ok|auto|dead|blank|open|closed|shut|shorted|grounded|in|out|off|on|up|down|running|runs|still|chatters|buzzes|hums|hot|ol|blown|lifted|unplugged|clicks|jumper|jumpered|jumped|joined|landed|energized|calling|connected|plugged|-?\d[\d.]*(?:v|a|ohms?)?|v|volts?|a|amps?|ohms?)$/i
 
 /** What was read at one terminal ends with its letter: 26 on Rc, nothing on Rh. */
-const LETTER = /^[RYGWOBC][ch]?\d?$/
+const LETTER = /^(?:[RYGWOBC][ch]?\d?|[TL]\d)$/
 
 /** What does not come: 120 at the igniter no glow. */
-const ABSENT = /^(?:no (?:glow|click|flame|fire|spark|hum)|(?:board )?lights? (?:is |are )?(?:out|off))$/i
+export const ABSENT = /^(?:no (?:glow|click|flame|fire|spark|hum)|(?:board )?lights? (?:is |are )?(?:out|off))$/i
 
 /** `fan holds heat holds cool trips`: the ways to part a sentence behind what can end a clause, the longest first part first. */
 export function runOn(text: string): readonly (readonly [string, string])[] {

@@ -3,7 +3,7 @@ import { landLast } from '@/src/core/quick-line/hands'
 import { cableTowards } from '@/src/core/quick-line/meaning'
 import { asks, NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
 import { leading, loadOf, type Sentence, statHere } from '@/src/core/quick-line/sentence'
-import { lineSide } from '@/src/core/quick-line/volts'
+import { lineSide, primary } from '@/src/core/quick-line/volts'
 import { conductorEnd } from '@/src/core/wiring/point'
 import { partById, partsOf, placeById } from '@/src/core/wiring/system'
 
@@ -169,10 +169,13 @@ export const impliedRules: readonly Rule[] = [
       ? here.map(({ between }) => `${between[0]}-${between[1]} ${volts} V`).join('; ')
       : null
   }),
-  rule(
-    'no (?:high|line) (?:voltage|volts|power)(?: (?:at|to|on) (?:disconnect|unit|contactor|switch|transformer))?',
-    (the) => lineSide(the, '240')?.replace('240 V', '0 V') ?? null,
-  ),
+  rule('no (?:high|line) (?:voltage|volts|power)(?: (?:at|to|on) (?:disconnect|unit|contactor|switch|transformer))?', (the) => {
+    const { place } = the.state.bench
+    // Where one stands at a transformer whose line has one leg, that is the line there.
+    const hasLegs = partsOf(the.system, 'disconnect').some((part) => part.place === place && part.poles.length > 1)
+    const isAtTransformer = partsOf(the.system, 'transformer').some((part) => part.place === place)
+    return isAtTransformer && !hasLegs ? primary(the, '0') : (lineSide(the, '240')?.replace('240 V', '0 V') ?? null)
+  }),
   rule(
     '(?:all )?(?:wires|wiring|screws|connections) (?:look |looks |are |is )*(?:ok|good|tight|fine) (?:behind|at|on) (?:stat|thermostat|tstat)',
     (the) => {

@@ -125,6 +125,17 @@ const ofParts: readonly Shortened[] = [
     /^(holds?|held) (?:for )?(\d+ ?(?:s|secs?|seconds?|min|minutes?)),? (?:and )?then (?:it )?(trips|tripped|popped|pops|blew|blows)$/i,
     '$3 after $2',
   ],
+  [
+    /^(?:the )?(contactor|relay|valve|gas valve|reversing valve)(?: coil)? (?:has |gets |at )?(\d[\d.]*)(?: ?v(?:olts)?)?,? (?:but |and )?no click$/i,
+    '$1 $2 V, $1 out',
+  ],
+  [/^board out(?:put)? to (?:the )?(contactor|valve|reversing valve) (?:is )?(?:dead|0|nothing|zero)$/i, '$1 coil 0 V'],
+  // With the fuse out is how it was read.
+  [
+    /^([A-Z]\w? ?(?:to |-|\/)\s?(?:[A-Z]\w?|ground|gnd) (?:is |reads? )?(?:[\d.]+(?: ?k?ohms?)?|ol|open)),? (?:with )?(?:the )?fuse (in|out|pulled)$/i,
+    (_, read, how) => (/^in$/i.test(how) ? `${read}; note fuse in` : `fuse out; ${read}`),
+  ],
+  [/^([A-Z]\w?) to ([A-Z]\w?) (?:jumped|jumpered|tied),? (?:and )?(?:the )?(.+) (?:on|comes on|runs)$/, 'jumped $1 to $2, $3 runs'],
   [/\bodu\b/gi, 'outdoor unit'],
   [/\bidu\b/gi, 'indoor unit'],
   [/^(?:pulled|took (?:off|out)|removed|pull) (?:all (?:of )?)?(?:the |my )?jumpers(?: off| out)?$/i, 'jumpers out'],
