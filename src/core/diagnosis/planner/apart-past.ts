@@ -5,6 +5,7 @@ import type { Fault } from '@/src/core/faults/fault'
 import { type Probe, probeKey } from '@/src/core/readings/check'
 import { healthy } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
+import { runsAt } from '@/src/core/readings/look-target'
 import { SHOWS_CALL } from '@/src/core/readings/looks'
 import type { Observation } from '@/src/core/readings/observations'
 import { predict } from '@/src/core/readings/predict'
@@ -81,23 +82,36 @@ export function ofOpenContact(system: System, { part, touches }: Fault): Separat
   }
 }
 
-/** A contact that stays in with nothing on its coil is welded; with volts there, something holds it in. */
-export function ofWeld(system: System, { part }: Fault): Separation | null {
+/**
+ * A contact that stays in with nothing on its coil is welded; with volts there, something holds it in. Both are seen with nothing called:
+ * one that is in on another call than its own may be fed by that.
+ */
+export function ofWeld(system: System, { part }: Fault): Separation[] {
   const coil = partsOf(system, 'coil').find(({ id }) => id === part)
-  if (!coil) return null
+  if (!coil) return []
   const [a, b] = coil.between.map((name) => terminalPoint(name, coil.place))
   const across: Probe = { meter: 'volts', a, b }
-  return {
-    ways: (bench) => [{ bench: whole(system, bench), probe: across, place: coil.place }],
-    // Unplugged, the coil has no volts either.
-    isMade: (observations) =>
-      observations.some(
-        ({ bench, probe }) =>
-          bench.power &&
-          bench.call === 'off' &&
-          (probeKey(probe) === probeKey(across) || (bench.unplugged.includes(coil.id) && probe.meter === 'look')),
-      ),
-  }
+  const fed = partsOf(system, 'load').filter(
+    ({ place, between }) => place === coil.place && between.some((name) => name === coil.contact?.[1]),
+  )
+  const seenAt = [coil.id, runsAt(coil.place), ...fed.map(({ id }) => id)]
+  const isIdle = (bench: Bench) => bench.power && bench.call === 'off' && bench.jumpers.length === 0
+  return [
+    {
+      ways: (bench) => [{ bench: whole(system, bench), probe: across, place: coil.place }],
+      // Unplugged, the coil has no volts either.
+      isMade: (observations) =>
+        observations.some(
+          ({ bench, probe }) =>
+            isIdle(bench) && (probeKey(probe) === probeKey(across) || (bench.unplugged.includes(coil.id) && probe.meter === 'look')),
+        ),
+    },
+    {
+      ways: (bench) => [{ bench: whole(system, bench), probe: { meter: 'look', at: coil.id }, place: coil.place }],
+      isMade: (observations) =>
+        observations.some(({ bench, probe }) => isIdle(bench) && probe.meter === 'look' && seenAt.includes(probe.at)),
+    },
+  ]
 }
 
 /** The thermostat off the wall, or its wire off: what is still live then is not the thermostat's doing. */

@@ -53,6 +53,15 @@ describe('the first moves', () => {
     },
   )
 
+  it('a call on a transformer that nothing protects is made behind a breaker: one in eight of these is a short', () => {
+    const { observations } = visit('air-handler-plain', 'lead-to-chassis:high-low@outdoor', told('mode-dead', 'cool'))
+    const called = observations.filter(({ bench }) => bench.power && bench.call !== 'off')
+    expect(called.length).toBeGreaterThan(0)
+    expect(called.every(({ bench }) => bench.slot.holds === 'breaker')).toBe(true)
+    // Where a fuse is in its slot it is left as it was found.
+    expect(firstOf('furnace-ac', 'mode-dead', 'cool')?.bench.slot.holds).toBe('as-found')
+  })
+
   it('it never stops: what runs with nothing called, which wire is still live there, and the strip, before one leaves it or switches off', () => {
     const { verdict, observations } = visit('furnace-ac', 'conductor-short:stat-cable.R+W', told('never-stops'))
     expect(observations[0]).toMatchObject({ probe: { meter: 'look', at: 'runs@indoor' }, bench: { call: 'off', power: true } })

@@ -3,7 +3,7 @@ import { anyTime } from '@/src/core/bench/since'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { type Evidence, type Posterior, zoneProbabilities } from '@/src/core/diagnosis/inference/posterior'
 import { readyFuses } from '@/src/core/diagnosis/planner/candidates'
-import { cooksOn } from '@/src/core/diagnosis/planner/heat'
+import { cooksOn, heatPrice } from '@/src/core/diagnosis/planner/heat'
 import { type Check, type Choice, weighQuestion } from '@/src/core/diagnosis/planner/next-check'
 import { nextOfWay } from '@/src/core/diagnosis/planner/way-steps'
 import type { Symptom } from '@/src/core/job/complaint'
@@ -58,7 +58,9 @@ export function firstMove(engine: Engine, evidence: Evidence, posterior: Posteri
     ...(told(asksForCall)
       ? isThereACall(
           engine.system,
-          isOhmed(observations) ? { ...bench, ...readyFuses(engine.system, bench) } : bench,
+          isOhmed(observations) || isWorthABreaker(engine, posterior, bench, complaint.call)
+            ? { ...bench, ...readyFuses(engine.system, bench) }
+            : bench,
           complaint.call,
           observations,
         )
@@ -173,6 +175,18 @@ const calling = (system: System, from: Bench, call: Bench['call']): Bench => ({
   place: from.place,
   call,
 })
+
+/** A breaker goes in before the call where it saves a transformer this much: the two minutes that it takes, the codes and delays that go with the power, and a margin. */
+const WORTH_A_BREAKER = modelValue({ value: 8, unit: 'minutes at its odds', source: 'assumption' })
+
+/** The call would be made on a transformer that nothing known protects, or hardly: a breaker in its slot, or in its leg, takes the short. */
+function isWorthABreaker(engine: Engine, posterior: Posterior, bench: Bench, wanted: Evidence['complaint']['call']): boolean {
+  const call = wanted ?? callsOf(engine.system).find((one) => one !== 'fan')
+  if (call === undefined || bench.slot.holds === 'breaker') return false
+  const price = heatPrice(engine, posterior)
+  const made = calling(engine.system, bench, call)
+  return price(made) - price({ ...made, ...readyFuses(engine.system, made) }) > WORTH_A_BREAKER
+}
 
 /** The call of the complaint, made at its thermostat and followed from there to the unit as far as it goes. */
 function isThereACall(system: System, from: Bench, wanted: Evidence['complaint']['call'], observations: readonly Observation[]): Move[] {

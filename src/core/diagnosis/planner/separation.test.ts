@@ -84,6 +84,16 @@ describe('what stays on with nothing called', () => {
     expect(isMade([looked({ ...bench, unplugged: ['blower-relay'] }, 'blower', 'runs')])).toBe(true)
   })
 
+  it('is seen to be in with nothing called: on another call something may feed it', () => {
+    const { ways, isMade, bench } = separationIn('furnace-no-common', 'contact-welded', 'contactor', 1)
+    expect(isMade([looked({ ...bench, call: 'fan' }, 'contactor', 'in')])).toBe(false)
+    expect(isMade([looked(bench, 'contactor', 'in')])).toBe(true)
+    expect(isMade([looked(bench, 'compressor', 'runs')])).toBe(true)
+    expect(ways({ ...bench, call: 'fan' })).toEqual([
+      expect.objectContaining({ probe: { meter: 'look', at: 'contactor' }, bench: expect.objectContaining({ call: 'off', power: true }) }),
+    ])
+  })
+
   it('is the thermostat only with that off the wall, or its wire', () => {
     const { ways, isMade, bench } = separationIn('furnace-ac', 'thermostat-stuck-closed', 'stat.W')
     expect(isMade([readVolts(bench, 'W@indoor', 'C@indoor', 26)])).toBe(false)

@@ -23,6 +23,7 @@ export function separationsOf(laboratory: Laboratory, fault: Fault): readonly Se
     return [ofArmature(laboratory, fault), ofFaces(laboratory, fault)].flatMap((one) => (one ? [one] : []))
   if (faultFamilies[fault.family].readApart === 'contact')
     return [ofContact(laboratory.system, fault), ofOpenContact(laboratory.system, fault)].flatMap((one) => (one ? [one] : []))
+  if (faultFamilies[fault.family].readApart === 'weld') return ofWeld(laboratory.system, fault)
   if (faultFamilies[fault.family].readApart === 'toggle') return ofToggle(laboratory, fault)
   // What is said to give nothing may give it into a short: its lead is read to the metal.
   const parts =
@@ -57,8 +58,6 @@ function separationOf(laboratory: Laboratory, fault: Fault): Separation | null {
       return ofDelay(system, fault)
     case 'load':
       return ofLoad(laboratory, fault)
-    case 'weld':
-      return ofWeld(system, fault)
     case 'stuck':
       return ofStuck(system, fault)
     case 'joint':
@@ -74,6 +73,7 @@ function separationOf(laboratory: Laboratory, fault: Fault): Separation | null {
     case 'contact':
     case 'copper':
     case 'toggle':
+    case 'weld':
     case 'winding':
     case undefined:
       return null
