@@ -10,7 +10,8 @@ import { partsOf, type System } from '@/src/core/wiring/system'
 
 /** What is seen, read and told of an ignition: its burners from the call on, its signal, its igniter. */
 
-const ignitionOf = (system: System): PartOf<'board'> | undefined => partsOf(system, 'board').find(({ ignites }) => ignites !== undefined)
+export const ignitionOf = (system: System): PartOf<'board'> | undefined =>
+  partsOf(system, 'board').find(({ ignites }) => ignites !== undefined)
 
 /** `flame burns`, `flame lights and goes out`, `flame signal low`, `flame 0.4 µA`. */
 export function readFlame(reader: Reader): EntryDraft[] {
@@ -121,6 +122,10 @@ export const flameRules: readonly Rule[] = [
   rule(`(?:[uµμ]a|microamps?|micro amps?)(?: is| are| reads?| read| at)? ${NUMBER}`, (the, read) => onHeat(the, `flame ${read}`)),
   rule(`${NUMBER} ?(?:[uµμ]a|microamps?|micro amps?)(?: (?:on|at|from|of|in series with) .*)?`, (the, read) =>
     onHeat(the, `flame ${read}`),
+  ),
+  rule('(?:flame |burners? )(?:is |goes |went )?(?:out|gone) (?:after|in|within) .*', flame('lights and goes out')),
+  rule('signal (?:is |reads )?(low|weak|good|fine|strong|ok)', (the, how) =>
+    ignitionOf(the.system) ? onHeat(the, `flame signal ${/^(?:low|weak)$/.test(how) ? 'low' : 'good'}`) : null,
   ),
   rule('(?:flame|rod|sensor)(?: (?:signal|sensor|rod|current))* (?:is |reads )?(low|weak|bad|good|fine|strong|ok)', (the, how) =>
     onHeat(the, `flame signal ${/^(?:low|weak|bad)$/.test(how) ? 'low' : 'good'}`),

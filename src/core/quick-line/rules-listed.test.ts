@@ -67,6 +67,19 @@ describe('what no word is lost of', () => {
     ['Y to R jumped condenser on', standing('furnace-no-common', 'indoor', 'on'), 'jumper Y R; outdoor as called'],
     ['no line voltage', inside(), 'L1-unit-N 0 V'],
     ['no line voltage', outside(), 'L1-unit-L2-unit 0 V'],
+    ['burners lit', standing('furnace-induced-draft', 'indoor', 'on', call('heat')), 'flame burns'],
+    ['flame out after 5 s', standing('furnace-induced-draft', 'indoor', 'on', call('heat')), 'flame lights and goes out'],
+    ['W1 valve in, W2 out', standing('furnace-ac-two-stage', 'indoor', 'on', call('heat')), 'gas-valve in; gas-valve-high out'],
+    ["contactor hums doesn't seat", standing('package-heat-pump', 'package', 'on', call('cool')), 'contactor chatters'],
+    ['rollout reset', standing('rooftop-gas', 'package', 'off'), 'rollout set'],
+    ['overflow float up', standing('furnace-no-common', 'indoor', 'on'), 'float up'],
+    // Amps of something that the record does not know are none of the transformer's.
+    ['second bank 0 A', standing('rooftop-electric', 'package', 'on', call('heat-2')), 'note second bank 0 A'],
+    [
+      'heating transformer secondary 0 primary 120',
+      standing('furnace-two-transformers', 'indoor', 'on'),
+      'L1-unit-N 120 V; Rh-C 0 V',
+    ],
     ['kill power', inside(), 'power off'],
     ['back on', inside('off'), 'power on'],
   ])('%s', (line, where, means) => {

@@ -1,6 +1,6 @@
 import { NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
 import type { Sentence } from '@/src/core/quick-line/sentence'
-import { lineSide } from '@/src/core/quick-line/volts'
+import { lineSide, windingVolts } from '@/src/core/quick-line/volts'
 import { conductorEnd, terminalPoint } from '@/src/core/wiring/point'
 import { houseCommon, houseHot } from '@/src/core/wiring/supply'
 import { firstPart, partById, partsOf, placeById } from '@/src/core/wiring/system'
@@ -117,6 +117,16 @@ export const listedRules: readonly Rule[] = [
   rule(
     `(?:${NUMBER} ?${VOLTS}?|${NOTHING}) (?:coming in |coming |there )?(?:between|across|on|at) (?:the |both |these |those )*(?:two )?(?:low voltage )?wires(?: out here| here| outside| out there)?`,
     (the, volts) => acrossPair(the, volts || '0'),
+  ),
+  // One of several transformers by its name, both windings.
+  rule(
+    `(.+ transformer) secondary(?: is| has)? ${NUMBER} ?${VOLTS}?,? (?:and |but )?primary(?: is| has)? ${NUMBER} ?${VOLTS}?|(.+ transformer) primary(?: is| has)? ${NUMBER} ?${VOLTS}?,? (?:and |but )?secondary(?: is| has)? ${NUMBER} ?${VOLTS}?`,
+    (the, one, out, into, other, intoFirst, outFirst) => {
+      const part = partById(the.system, the.part(one || other) ?? '')
+      return part?.kind === 'transformer' && the.state.bench.power
+        ? `${windingVolts(part, 'primary', into || intoFirst)}; ${windingVolts(part, 'secondary', out || outFirst)}`
+        : null
+    },
   ),
   // The winding of a zone's damper, by its zone.
   rule(

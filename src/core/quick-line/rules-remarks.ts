@@ -20,6 +20,7 @@ const REMARKS: readonly string[] = [
   '(?:all )?(?:buttoned|closed|cleaned) up(?:,? (?:and )?.*)?|(?:all |everything )?back together(?:,? (?:and )?(?:leaving|done|heading out|gone))?|(?:condenser |evap(?:orator)? |indoor |outdoor |a )?coil (?:is |was )?(?:all )?(?:dirty|plugged|iced|iced up|frozen|clogged|matted)(?: .*)?',
   '(?:is |it is |unit is |still )?blowing (?:cold|cool|warm|hot|lukewarm)(?: air)?|(?:unit |it |coil |system )?(?:ices|iced|icing|freezes|froze|freezing) up(?: .*)?|(?:thermostat|stat)(?: in .+)? (?:is )?(?:locked|has lock box|in lock box)',
   'no (?:gas|spark|ignition|fire)(?: .*)?',
+  '(?:\\d{3} ?v? tap|tap \\d{3})(?: is)? (?:in use|used|on|connected|landed)',
   '(?:it |furnace |unit )?(?:tries|tried|retries|trials)(?: for ignition)?(?: (?:\\d|once|twice|two|three|four|five))?(?: times?)?,? (?:and |then )?(?:locks|locked|goes into lock) ?out|(?:display|screen|stat|lights?) (?:fades|faded|dims|dimmed)(?: .*)?|(?:[a-z]\\d?|red|white|green|yellow|blue|black|orange|brown) (?:megs|megged|meggers)(?: .*)?',
   '.*\\bgreen (?:crud|corrosion|gunk)\\b.*',
   '(?:it |stat |thermostat |something )?clicked(?: (?:once|twice|on|off|over))?',

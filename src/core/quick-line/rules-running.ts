@@ -1,3 +1,4 @@
+import { ignitionOf } from '@/src/core/quick-line/flame'
 import { NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
 import { nothingCalls } from '@/src/core/quick-line/sense'
 import { boardHere, leading, loadOf, type Sentence, statHere } from '@/src/core/quick-line/sentence'
@@ -72,8 +73,10 @@ export const runningRules: readonly Rule[] = [
     return nothingCalls(the) || placeById(the.system, place)?.kind === 'thermostat' ? null : `${place} as called`
   }),
   rule(
-    '(?:furnace|burners?|gas heat|heater) (?:fires|fired|fires up|lights|lights off|lights up|lit|lit off|kicks on|comes on|came on|kicked on|starts)(?: up| fine| right up)?',
-    (the) => {
+    '(furnace|burners?|gas heat|heater) (?:fires|fired|fires up|lights|lights off|lights up|lit|lit off|kicks on|comes on|came on|kicked on|starts)(?: up| fine| right up)?',
+    (the, what) => {
+      // With an ignition control the burners are looked at by themselves.
+      if (/^burner/.test(what) && ignitionOf(the.system)) return null
       const { call, jumpers } = the.state.bench
       const isCalled = /^heat|^emergency/.test(call) || jumpers.some(({ a, b }) => [a, b].some((end) => /^W\d?@/.test(end)))
       const place = the.place('indoor')

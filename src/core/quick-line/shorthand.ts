@@ -1,4 +1,5 @@
 import { DIGIT_WORD, numberIn, TENS_WORD } from '@/src/core/quick-line/number-words'
+import { ofPartsShort } from '@/src/core/quick-line/short-parts'
 import { ofReadings, type Shortened } from '@/src/core/quick-line/short-readings'
 import { ofTrips } from '@/src/core/quick-line/short-trips'
 
@@ -74,119 +75,6 @@ const ofCalls: readonly Shortened[] = [
   [/(?<=^|\bcall |\bcall for |\bset to |\bon |\bin )high(?: stage)? (?=(?:cool|heat)(?:ing)?\b)/gi, 'second stage '],
 ]
 
-/** What a part does, and how it lies. */
-const ofParts: readonly Shortened[] = [
-  [/ (?:like|as) (?:it |they )?(?:should|is supposed to|normal|expected)$/i, ''],
-  [/\bburn(?:ed|t) open\b/gi, 'open'],
-  [/\b(?:it[’']?s |it is |is |its )?(?:isn[’']t|not|is not) (?:magnetized|magnetic|magnetizing)\b/gi, 'not pulled in'],
-  [/\b([YOWB]\d?) in to ([YOWB]\d?) out\b/g, '$1 to $2-out'],
-  [/\bfloat (?:switch )?(?:is )?(?:not|isn[’']?t) up$/gi, 'float down'],
-  [/\bfloat (?:switch )?(?:is |has )?(?:reset|dropped|back down|dropped back down|went down|went back down|cleared)$/gi, 'float down'],
-  [/^(stat|thermostat|display|screen) (?:is )?(?:not|isn[’']?t) (?:blank|dead|dark)$/i, 'thermostat alive'],
-  [/^no flame signal$/i, 'flame signal low'],
-  [
-    /^(damper \d) (?:doesn[’']?t|does not|won[’']?t|not) (?:move|moving|drive) with (\d\S*)(?: ?v| volts?)?(?: on it| to it| across it)?$/i,
-    '$1 $2 V, note $1 does not move',
-  ],
-  [/(?<=\binducer (?:is )?(?:on|runs|running)),? (?:and |but )?(?:the )?switch (?=\d|open|closed)/gi, ', pressure switch '],
-  [/\b(damper \d|valve|relay) shorted,? (?:at )?(?=\d)/gi, '$1 '],
-  [/^(stat|thermostat|display|screen) (?:comes and goes|goes on and off|flickers)$/i, 'thermostat chatters'],
-  [/^(?:drain |the )?pan (?:is )?full,? (?:and |the )?float (?:is )?up$/i, 'float up; note pan full'],
-  // What comes of it is no call.
-  [
-    /(?<=\b(?:in|out|on|energized|runs|running|lit|closed|good|contactor|relay|valve|sequencer)),? (?:but |and )?(no (?:heat|heating|cooling|cool air|cold air|hot air|warm air|air))$/i,
-    ', $1',
-  ],
-  [
-    /(?<=\b(?:in|out|on|energized|runs|running|contactor|relay|valve|sequencer)),? (?:but |and )?(still (?:heating|cooling))$/i,
-    '; note $1',
-  ],
-  [/^(.+?) (?:pulled |pulls |is |stays )?in (?:without|with no|with nothing) (?:a )?(?:call|calling|called)$/i, 'nothing calling, $1 in'],
-  [/\b(contactor|relay|valve) (?:is |keeps |just |keeps on )?click(?:s|ing)? in and out$/gi, '$1 chatters'],
-  [
-    /\b(stat|thermostat|tstat|display|screen) keeps (?:on )?(?:going (?:blank|dark)|blanking(?: out)?|dying|shutting off|cutting out|resetting)$/gi,
-    '$1 chatters',
-  ],
-  [/\b(?:and |then )?trips? (?:out )?on (?:its |the )?(?:thermal |internal )?overload$/gi, 'goes off on its overload'],
-  [/\b(?:and |then )trips? (?:its |the )?(?:thermal |internal )?overload$/gi, 'and goes off on its overload'],
-  [/\bwire under (?:the )?([A-Z]\d?)(?: screw| terminal)? (?:is |was )?(?:broken|broke|cut|snapped|loose)(?: off)?$/g, '$1 wire fell off'],
-  // What coil has its volts and does not move.
-  [
-    /^(?:the )?(\w+(?: \w+)?) (?:won[’']?t|doesn[’']?t|will not|does not|isn[’']?t|not) (?:pull|pulling) in with (\d[\d.]*) ?(?:v|volts?)?(?: (?:on|at|across) (?:it|the coil|its coil))?$/i,
-    '$2 V across the $1, $1 not pulled in',
-  ],
-  [/\bhsi\b/gi, 'igniter'],
-  [/\b(zone|stage|stat|compressor|damper) (one|two|three)\b/gi, (_, what, number) => `${what} ${numberIn(number)}`],
-  [/\b(stat|thermostat|tstat) (?:in|of|for) zone (\d)\b/gi, 'zone $2 stat'],
-  [/^both (compressors|contactors|dampers) (?:are )?(running|runs|in|out|off|open|shut)$/i, 'both $1 $2'],
-  [/\b((?:limit|rollout|pressure|float)(?: switch)?) is open and (?:it is|it[’']s|it) (?:cold|hot|cool)$/i, '$1 is open'],
-  [/^(\d[\d.]*(?: ?v(?:olts)?)? (?:at|on|across|to) (?:the )?(contactor|relay|valve)),? (?:but |and )?no click$/i, '$1, $2 out'],
-  [
-    /^(holds?|held) (?:for )?(\d+ ?(?:s|secs?|seconds?|min|minutes?)),? (?:and )?then (?:it )?(trips|tripped|popped|pops|blew|blows)$/i,
-    '$3 after $2',
-  ],
-  [
-    /^(?:the )?(contactor|relay|valve|gas valve|reversing valve)(?: coil)? (?:has |gets |at )?(\d[\d.]*)(?: ?v(?:olts)?)?,? (?:but |and )?no click$/i,
-    '$1 $2 V, $1 out',
-  ],
-  [/^board out(?:put)? to (?:the )?(contactor|valve|reversing valve) (?:is )?(?:dead|0|nothing|zero)$/i, '$1 coil 0 V'],
-  // With the fuse out is how it was read.
-  [
-    /^([A-Z]\w? ?(?:to |-|\/)\s?(?:[A-Z]\w?|ground|gnd) (?:is |reads? )?(?:[\d.]+(?: ?k?ohms?)?|ol|open)),? (?:with )?(?:the )?fuse (in|out|pulled)$/i,
-    (_, read, how) => (/^in$/i.test(how) ? `${read}; note fuse in` : `fuse out; ${read}`),
-  ],
-  [/^([A-Z]\w?) to ([A-Z]\w?) (?:jumped|jumpered|tied),? (?:and )?(?:the )?(.+) (?:on|comes on|runs)$/, 'jumped $1 to $2, $3 runs'],
-  [/\bodu\b/gi, 'outdoor unit'],
-  [/\bidu\b/gi, 'indoor unit'],
-  [/^(?:pulled|took (?:off|out)|removed|pull) (?:all (?:of )?)?(?:the |my )?jumpers(?: off| out)?$/i, 'jumpers out'],
-  [/\b(inducer|blower|compressor|(?:condenser |outdoor )?fan) motor (?=(?:is )?(?:stuck|seized|locked))/gi, '$1 '],
-  [
-    /,? (?:but |and )?(?:so )?(?:that is (?:a )?|that[’']s (?:a )?|it is (?:a )?|it[’']s (?:a )?|a )?bad (?:coil|contactor|relay|valve|motor|transformer|board)$/i,
-    '',
-  ],
-  [/\b(on|at|across|to) (?:the )?(inducer|blower|compressor) motor\b/gi, '$1 the $2'],
-  [
-    /\b(ignit[eo]r) (\d[\d.]*) ?(?:v|volts?)?,? (?:but |and )?(?:is )?(?:not glowing|no glow|not hot|stays cold)$/gi,
-    '$2 at the $1 but no glow',
-  ],
-  [/\bfurnace (?:lights|lit|fires|fired|is lit)(?: up| off)?(?: fine| ok| good)?(?= but\b|,|$)/gi, 'burners lit'],
-  [/\b(damper \d|zone \d damper) motor\b/gi, '$1'],
-  // A valve that stays where it is has not been pulled over.
-  [
-    /\b(reversing valve|rev(?:ersing)? valve|rv) (?:is |does |did |has )?(?:not|n[’']t|isn[’']t|won[’']t|will not|doesn[’']t|didn[’']t|never|hasn[’']t) (?:switch|shift|change|move|revers|energiz)(?:e|es|ed|ing|s)?(?: over)?$/i,
-    '$1 out',
-  ],
-  [/,? (?:but )?no (blower|compressor|condenser fan|outdoor fan|inducer)$/i, ', $1 not running'],
-  [/^((?:air handler|furnace|indoor|outdoor|condenser) (?:blower|fan|motor))(?: is)? on$/i, '$1 running'],
-  [
-    /^zone (\d) (?:stat|thermostat|tstat) (?:calls|is calling|calling),? (?:but |and )?damper (?=\w+$)/i,
-    'zone $1 stat is calling, zone $1 damper ',
-  ],
-  [
-    /\b(contactor|relay|valve) (?:pulls|pulled|comes|came|goes|went|snaps) in,? (?:and then |and |then |but )(?:it )?(?:drops|dropped|falls|fell|lets go|let go|kicks)(?: right)?(?: back)?(?: out)?$/i,
-    '$1 chatters',
-  ],
-  // What lies in or out at the end is the part that was read.
-  [/(\b(?:contactor|relay|valve|sequencer|damper|coil)\b.*\d.*), (?:but |and )?(?:pulled |pulls )?(in|out)$/i, '$1, it is $2'],
-  [/^no wire (?:on|under|at) (?:the )?([A-Z]\d?)(?: screw| terminal)?$/, '$1 wire fell out'],
-  [/\b(board|control) (?:says|shows|gives|reads) (\d+) (?:flashes|blinks)/gi, '$1 flashes $2 times'],
-  [/^(zone \d) damper (open|closed|shut),? (?:and )?(zone \d) (open|closed|shut)$/i, '$1 damper $2, $3 damper $4'],
-  // `heat's fine`, and what goes blank without being named.
-  [
-    /\b(heat|cool|cooling|heating|fan|blower|compressor|contactor|breaker|fuse|stat|thermostat|condenser|furnace|inducer|valve|limit|float|power)[’']s (?=(?:fine|ok|good|dead|off|on|out|in|up|down|running|holding|tripping|open|closed|shut|blank|hot|back|calling)\b)/gi,
-    '$1 is ',
-  ],
-  [/^(?:it )?(went|goes|going) (?=(?:blank|dark|dead)\b)/i, 'thermostat $1 '],
-  [
-    /^(?:stat|thermostat|it|screen|display) (?:is |went |goes )?(?:blank|dark)(?:,? and)?,? then (?:comes?|came) back(?: on| up)?$/i,
-    'thermostat went blank then came back',
-  ],
-  [
-    /^(?:stat|thermostat|it|screen|display) (?:went|goes|is|was) (?:blank|dark) (?:on|in|when (?:i |it )?(?:calls?|called)(?: for)?) (?:a )?(cool|heat|fan)(?:ing)?(?: call)?,?(?: and)? then (?:comes?|came) back(?: on| up)?$/i,
-    'call $1, thermostat went blank then came back',
-  ],
-]
-
 /** What is joined, and what is left for another day. */
 const ofHands: readonly Shortened[] = [
   [
@@ -230,7 +118,7 @@ const shortened: readonly Shortened[] = [
   ...ofTrips,
   ...ofCalls,
   ...ofReadings,
-  ...ofParts,
+  ...ofPartsShort,
   ...ofHands,
   // What is done while it is typed.
   [
