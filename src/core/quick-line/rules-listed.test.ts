@@ -75,11 +75,7 @@ describe('what no word is lost of', () => {
     ['overflow float up', standing('furnace-no-common', 'indoor', 'on'), 'float up'],
     // Amps of something that the record does not know are none of the transformer's.
     ['second bank 0 A', standing('rooftop-electric', 'package', 'on', call('heat-2')), 'note second bank 0 A'],
-    [
-      'heating transformer secondary 0 primary 120',
-      standing('furnace-two-transformers', 'indoor', 'on'),
-      'L1-unit-N 120 V; Rh-C 0 V',
-    ],
+    ['heating transformer secondary 0 primary 120', standing('furnace-two-transformers', 'indoor', 'on'), 'L1-unit-N 120 V; Rh-C 0 V'],
     ['kill power', inside(), 'power off'],
     ['back on', inside('off'), 'power on'],
   ])('%s', (line, where, means) => {
