@@ -48,7 +48,6 @@ function sayLifts(system: System, lifted: readonly Point[]): string {
   const cable = cableById(system, id ?? '')
   const side = cable?.between.indexOf(place) ?? -1
   const all = cable?.conductors.flatMap((one) => (one.lands[side] === null ? [] : [conductorEnd(cable.id, one.id, place)])) ?? []
-  const isWhole =
-    cable !== undefined && cable.name.endsWith(' cable') && all.length === lifted.length && all.every((end) => lifted.includes(end))
-  return isWhole ? `lift ${cable.name} at ${place}` : lifted.map((end) => `lift ${end}`).join('; ')
+  const isWhole = cable?.name.endsWith(' cable') === true && all.length === lifted.length && all.every((end) => lifted.includes(end))
+  return isWhole ? `lift ${cable?.name} at ${place}` : lifted.map((end) => `lift ${end}`).join('; ')
 }
