@@ -1,5 +1,4 @@
 import { type Bench, benchKey, isResistor } from '@/src/core/bench/bench'
-import { INTERMITTENT_SHOWS, WARM_SHOWS } from '@/src/core/faults/rates'
 import { setInState } from '@/src/core/operation/in-state'
 import { type Probe, tripWord } from '@/src/core/readings/check'
 import { isFromTheCallOn } from '@/src/core/readings/clock-after'
