@@ -67,7 +67,7 @@ const symptomWords: readonly { readonly symptom: Symptom; readonly says: RegExp 
   {
     symptom: 'fuse-on-call',
     says: new RegExp(
-      `\\b${ANY_MODE} (?:always |keeps |will )?${OPENED} (?:again )?(?:right )?(?:as soon as|when(?:ever)?|every time|once|the (?:moment|second)|if) (?:it|you|i|we|they)\\b|\\b${OPENED} (?:again )?(?:as soon as|when(?:ever)?|every time|once|the moment|if|on|in|with)(?: the| a| an| you| i| we| it| they| turn(?:s|ed)?| set(?:s)?| call(?:s|ed)?| for| on| to| tr(?:y|ies)| goes| go| into)* ${ANY_MODE}\\b`,
+      `\\b${ANY_MODE} (?:always |keeps |will |just )?${OPENS} ${PROTECTION}\\b|\\b${ANY_MODE} (?:always |keeps |will )?${OPENED} (?:again )?(?:right )?(?:as soon as|when(?:ever)?|every time|once|the (?:moment|second)|if) (?:it|you|i|we|they)\\b|\\b${OPENED} (?:again )?(?:as soon as|when(?:ever)?|every time|once|the moment|if|on|in|with)(?: the| a| an| you| i| we| it| they| turn(?:s|ed)?| set(?:s)?| call(?:s|ed)?| for| on| to| tr(?:y|ies)| goes| go| into)* ${ANY_MODE}\\b`,
     ),
   },
   {
@@ -132,6 +132,7 @@ export function toldBy(words: string, system: System): Told {
     .replace(/[’']/g, '')
     .replace(/a\/c|a\.c\./g, 'ac')
     .replace(/[^a-z0-9/ .-]+/g, ' ')
+    .replace(/\b(when|whenever|as soon as|every time|once|if) (it|unit|the unit|system|the system) (cool|heat)s\b/g, '$1 $2 calls for $3')
     .replace(/\s+/g, ' ')
   const symptoms = symptomWords.filter(({ says }) => says.test(said)).map(({ symptom }) => symptom)
   const has = (symptom: Symptom) => symptoms.includes(symptom)

@@ -7,14 +7,15 @@ import { callerOf, callsOf, partsOf } from '@/src/core/wiring/system'
 /** A call as it is typed: `cool`, `cool2`, and `cool zone 2` for what another zone's thermostat asks. */
 export function readCall(reader: Reader): 'off' | CallName {
   const named = readFirstZoneCall(reader)
-  if (named === 'off' || !reader.accept('zone')) return named
+  if (named === 'off') return named
+  if (!reader.accept('zone')) return atItsThermostat(reader, named)
   const zone = reader.peek()
   const zoned = reader.number() === 1 ? named : callsOf(reader.context.system).find((call) => call === `${named}-zone-${zone?.value}`)
   if (zoned === undefined && zone) reader.failAt(`There is no such call here. ${sayCalls(reader)}`, zone)
   return zoned ?? named
 }
 
-/** Whoever stands at the thermostat of a zone and sets it sets that one; a call that is named is the call of its name. */
+/** Whoever stands at the thermostat of a zone sets that one: no other can be set there. */
 function atItsThermostat({ context: { system, state } }: Reader, named: CallName): CallName {
   const stat = partsOf(system, 'thermostat').find(({ place }) => place === state.bench.place)
   return callsOf(system).find((call) => call.startsWith(`${named}-zone-`) && callerOf(system, call).id === stat?.id) ?? named
@@ -64,5 +65,5 @@ function readNamedCall(reader: Reader): 'off' | CallName {
 export function readSetTo(reader: Reader): EntryDraft[] {
   for (const filler of ['the', 'thermostat', 'stat', 'to']) reader.accept(filler)
   const call = readCall(reader)
-  return [benchDraft({ do: 'call', call: call === 'off' ? call : atItsThermostat(reader, call) })]
+  return [benchDraft({ do: 'call', call })]
 }

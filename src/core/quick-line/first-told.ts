@@ -19,13 +19,16 @@ export function firstTold(line: string, read: Understood, asked: QuickLineContex
   // Before anybody went or did a thing, what does not run was not seen on a call.
   const isUntouched = !asked.entries.some(({ kind }) => kind === 'bench')
   const isOpen = (problem: string) => isUnread(line, problem) || (isUntouched && problem.startsWith('No call is on'))
-  const isSaid = (draft: EntryDraft) => draft.kind === 'note' || (isUntouched && isOfWhatRuns(draft, asked))
+  // Nor was a fuse blown that it is said to blow.
+  const isHabit = isUntouched && BLOWS.test(line) && !/\b(?:ok|okay|fine|good|holds?|held)\b/i.test(line) && !readInGrammar(line, asked).ok
+  const isSaid = (draft: EntryDraft) =>
+    draft.kind === 'note' || (isUntouched && isOfWhatRuns(draft, asked)) || (isHabit && draft.kind === 'trip')
   const isOfCallAlone = read.ok && read.drafts.every(({ kind }) => kind === 'bench')
   if (read.ok ? isOfCallAlone || !read.drafts.every(isSaid) : !isOpen(read.problem)) return null
   const { symptoms, call } = toldBy(line, asked.system)
   // What runs is seen, unless a mode is said to be dead beside it.
-  if (read.ok && read.drafts.some(({ kind }) => kind !== 'note') && !symptoms.includes('mode-dead')) return null
-  const isTicked = symptoms.length > 0 && symptoms.every((symptom) => TOLD.has(symptom) && !(read.ok && IS_SEEN.has(symptom)))
+  if (read.ok && !isHabit && read.drafts.some(({ kind }) => kind !== 'note') && !symptoms.includes('mode-dead')) return null
+  const isTicked = symptoms.length > 0 && symptoms.every((symptom) => TOLD.has(symptom) && !(read.ok && !isHabit && IS_SEEN.has(symptom)))
   const isTold = isTicked ? call !== 'fan' : symptoms.length === 0 && !read.ok && WONT.test(line)
   const told = isTold ? readInGrammar(`complaint ${line.trim().replaceAll(';', ',')}`, asked) : null
   return told?.ok ? told : null
@@ -53,6 +56,9 @@ const TOLD: ReadonlySet<Symptom> = new Set([
 ])
 /** A remark that ticks one of these stays a remark: it may be what was just seen. */
 const IS_SEEN: ReadonlySet<Symptom> = new Set(['half-works', 'fuse-now-and-then'])
+/** What it does to its fuse or breaker, time and again. */
+const BLOWS =
+  /\b(?:blows|pops|trips|kills|eats|burns up|takes out|keeps (?:on )?(?:blowing|popping|tripping))\b.*\b(?:fuses?|breaker)\b|\b(?:fuses?|breaker) (?:keeps (?:on )?(?:blowing|popping|tripping)|blows|pops|trips)\b/i
 /** Numbers that are not readings: a supply, a fuse rating, a stage, a zone. */
 const TOLD_BY_NUMBER =
   /^\d+ ?v(?:olts?)?\b|\b\d+ ?a(?:mps?)?\b|\b(?:stage|zone|rooftop|rtu|unit|ahu|suite|apt|building)(?: unit)? ?#?\d+\b/gi

@@ -104,12 +104,26 @@ export const flameRules: readonly Rule[] = [
     '(?:it |burners? |flame )?(?:lights?|lit|burns?|fires?) (?:for )?(?:about |maybe |only )*(?:\\d+|a few|a couple|two|three|four|five|ten) ?(?:of )?(?:s|secs?|seconds?),? (?:and |then |but )*(?:shuts down|shut down|shuts off|shut off|quits|quit|stops|stopped|drops out)',
     flame('lights and goes out'),
   ),
+  // Without a word of the igniter: whether it glowed is told by what was seen of it on this call, else asked.
+  rule(
+    '(?:flame|burners?|fire)s? (?:never|doesnt|does not|dont|do not|didnt|did not|wont|will not|isnt|not)(?: ever| even)? (?:comes?|come on|comes on|light|lights|lighting|lit|appears?|ignites?|fire|fires)(?: up| on| off)?',
+    (the) => {
+      const igniter = ignitionOf(the.system)?.ignites?.igniter
+      if (igniter === undefined || !the.state.bench.power) return null
+      const seen = the.state.observations.findLast(
+        ({ probe, bench }) => probe.meter === 'look' && probe.at === igniter && bench.call === the.state.bench.call,
+      )
+      if (seen && typeof seen.answer === 'object' && 'word' in seen.answer)
+        return onHeat(the, seen.answer.word === 'runs' ? 'flame glows without flame' : 'flame no glow')
+      return { asks: 'Did the igniter glow? Say "no glow", or "glows without flame".' }
+    },
+  ),
   rule(`${IGNITER} (?:is |stays )?(?:dark|cold)`, flame('no glow')),
   rule(
     `(?:it |they )?(?:stays|stayed) lit(?: now)?|(?:it |they |burners? |flame )?(?:lights?|lit|ignites?|fires?)(?: up| off)?(?:,? and|,) (?:stays?|stayed|keeps) (?:lit|on|burning|running)|(?:burners?|flame|fire)(?: is| are)? (?:lit|on|lights?|burning|burns?|steady|good|stays? (?:lit|on))(?: and stays? (?:lit|on))?(?: (?:fine|now|steady|good|ok))?`,
     flame('burns'),
   ),
-  rule(`${IGNITER} (?:glows|glowing|is glowing|lit|is lit|glows (?:fine|orange|good|ok))`, (the) =>
+  rule(`${IGNITER} (?:is )?(?:glows|glowing|glowed|lit|red hot|bright)(?: (?:up|fine|orange|white|bright|good|ok|yellow|red))*`, (the) =>
     ofIgniter(the, (igniter) => `${igniter} runs`),
   ),
   rule(

@@ -1,6 +1,8 @@
 import type { BenchChange } from '@/src/core/bench/bench'
+import { readQuickLine } from '@/src/core/quick-line/read-line'
 import type { CallName } from '@/src/core/wiring/call'
 import type { Point } from '@/src/core/wiring/point'
+import { systemOf } from '@/tests/setup/engines'
 import { drafts, standing } from '@/tests/setup/standing'
 
 type Standing = ReturnType<typeof standing>
@@ -80,6 +82,21 @@ describe('a line means', () => {
       standing('zoned-furnace-ac', 'indoor', 'on'),
       'walk panel; lift stat-cable-2 R at panel; lift stat-cable-2 Y at panel; lift stat-cable-2 G at panel; lift stat-cable-2 W at panel; lift stat-cable-2 C at panel',
     ],
+    // Whoever stands at a zone's thermostat sets that one, and no other.
+    ['set it to cool', standing('zoned-furnace-ac', 'stat-2', 'on'), 'call cool zone 2'],
+    ['call cool', standing('zoned-furnace-ac', 'stat-2', 'on'), 'call cool zone 2'],
+    ['call cool zone 1', standing('zoned-furnace-ac', 'panel', 'on'), 'call cool'],
+    ['trips on cool', standing('zoned-furnace-ac', 'stat-2', 'on'), 'trips on cool zone 2'],
+    // Off here and at the other end of the same cable.
+    [
+      'pulled zone 2 Y here and at the stat',
+      standing('zoned-furnace-ac', 'panel', 'off'),
+      'lift stat-cable-2.Y@stat-2; lift stat-cable-2.Y@panel',
+    ],
+    ['lifted Y here and outside', inside('off'), 'lift outdoor-cable.Y@indoor; lift outdoor-cable.Y@outdoor'],
+    // What was seen of the igniter on this call says what a flame that does not come is.
+    ['igniter glows, burners never light', standing('rooftop-gas', 'package', 'on', call('heat')), 'flame glows without flame'],
+    ['igniter 120 glowing', standing('rooftop-gas', 'package', 'on', call('heat')), 'igniter 120 V; igniter runs'],
     // What is no act and no reading.
     ['jumper between Rc and Rh still in', standing('furnace-two-transformers', 'indoor', 'on'), 'note jumper between Rc and Rh still in'],
     ['no C wire', standing('furnace-no-common', 'indoor', 'on'), 'note no C wire'],
@@ -118,8 +135,28 @@ describe('a visit that begins with', () => {
   })
 })
 
+describe('the first words of a visit', () => {
+  const first = (line: string) => readQuickLine(line, { system: systemOf('furnace-ac'), entries: [], suspects: [], proposed: null })
+  it.each([
+    ['blows the fuse on cool', 'cool'],
+    ['AC blows the fuse', 'cool'],
+    ['pops the fuse when it cools', 'cool'],
+    ['trips breaker on heat', 'heat'],
+  ])('%s: it does so time and again, and nobody has seen it yet', (line, mode) => {
+    expect(first(line)).toMatchObject({ drafts: [{ kind: 'complaint', complaint: { symptoms: ['fuse-on-call'], call: mode } }] })
+  })
+  it('and what was tried is a trial', () => {
+    expect(first('heats ok, AC pops the fuse')).toMatchObject({
+      ok: true,
+      drafts: expect.arrayContaining([expect.objectContaining({ kind: 'trip' })]),
+    })
+    expect(first('trips on cool')).toMatchObject({ ok: true, drafts: expect.arrayContaining([expect.objectContaining({ kind: 'trip' })]) })
+  })
+})
+
 describe('is asked, and not guessed', () => {
   it.each<[string, Standing, RegExp]>([
+    ['flame never comes', standing('rooftop-gas', 'package', 'on', call('heat')), /^Did the igniter glow/],
     ['damper 2 reads 90', standing('zoned-furnace-ac', 'panel', 'on'), /^90 V on the 24 V side/],
     ['still shorted', inside('off'), /^Between which points/],
     ['second stage never comes on', standing('furnace-ac-two-stage', 'indoor', 'on'), /^Second stage of what/],

@@ -3,7 +3,7 @@ import { grammarOfLook } from '@/src/core/quick-line/own-looks'
 import { Memo } from '@/src/core/units/cache'
 import { callNames, sayCall } from '@/src/core/wiring/call'
 import { conductorEnd, type Point, terminalPoint } from '@/src/core/wiring/point'
-import { type System, sayRightFuse } from '@/src/core/wiring/system'
+import { callsOf, type System, sayRightFuse } from '@/src/core/wiring/system'
 
 /**
  * The product's own words, put into the grammar's: what the timeline, a card or the page says of an entry can be typed, or pasted, again
@@ -19,7 +19,7 @@ const changes: readonly (readonly [RegExp, (found: RegExpExecArray, system: Syst
   [/^(?:take out|pull) the jumper (.+)$/i, ([, pair], system, standing) => joined('jumper out', pairOf(pair, system, standing))],
   [/^jumper (.+)$/i, ([, pair], system, standing) => joined('jumper', pairOf(pair, system, standing))],
   [/^clip (\S+ \S+) from (.+)$/i, ([, value, pair], system, standing) => joined(`resistor ${value}`, pairOf(pair, system, standing))],
-  [/^set the thermostat to call for (.+)$/i, ([, call]) => joined('call', callNamed(call))],
+  [/^set the thermostat to call for (.+)$/i, ([, call], system) => joined('call', inItsZone(callNamed(call), system))],
   [/^set the thermostat to off$/i, () => 'call off'],
   [/^panel of (?:the )?(.+) (on|off)$/i, ([, name, state], system) => joined('panel', placeNamed(system, name), state)],
   [
@@ -37,6 +37,10 @@ const changes: readonly (readonly [RegExp, (found: RegExpExecArray, system: Syst
   [/^take out the (.+)$/i, ([, name], system) => joined(fuseNamed(system, name), 'out')],
   [/^reset the (.+)$/i, ([, name], system) => joined('reset', fuseNamed(system, name))],
 ]
+
+/** In a house of zones the call that is named without one is the first zone's, wherever it is typed. */
+const inItsZone = (call: string | null, system: System): string | null =>
+  call !== null && !/zone/.test(call) && callsOf(system).some((other) => other.startsWith(`${call}-zone-`)) ? `${call} zone 1` : call
 
 function ofChange(said: string, system: System, standing: string): string | null {
   for (const [pattern, put] of changes) {

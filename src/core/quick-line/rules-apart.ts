@@ -77,6 +77,25 @@ export const apartRules: readonly Rule[] = [
     '(?:lifted|lift|lifting|pulled|pull|took|take|disconnected|disconnect|unhooked|isolated|isolate)(?: off)? (.+?)(?: off| loose)?,?(?: at| on)? both ends',
     (the, said) => atBothEnds(the, 'lift', said),
   ),
+  // Here and at the other end of the cable that runs between the two.
+  rule(
+    '(?:lifted|lift|pulled|pull|took|take|disconnected|disconnect|unhooked)(?: off)? (.+?)(?: wire)?(?: off| loose)? here and (?:(?:at|out at|over at|up at|down at) )?(.+)',
+    (the, what, where) => {
+      const [here, there] = [the.state.bench.place, the.place(where)]
+      if (there === null || there === here) return null
+      const [cable, another] = the.system.cables.filter(
+        ({ between, conductors }) =>
+          between.includes(here) &&
+          (between.includes(there) || /^zone \\d /.test(what)) &&
+          (/ /.test(what) || wiresOf({ conductors }, [what]) !== null),
+      )
+      return / /.test(what)
+        ? atBothEnds(the, 'lift', what.replace(/^zone (\d) /, 'stat-cable-$1 '))
+        : cable && !another
+          ? atBothEnds(the, 'lift', `${cable.id} ${what}`)
+          : null
+    },
+  ),
   // All of a cable off, and two of its wires against each other.
   rule(
     `(?:all )?(\\S+) (?:cable|wires|conductors)(?: is| are)? (?:off|lifted|loose|disconnected|isolated|unhooked)(?: at| on)? both ends,? (?:and )?(\\S+) (?:to|and) (\\S+)(?: is| reads?)? (ol|open|${NUMBER})(?: ?ohms?)?`,

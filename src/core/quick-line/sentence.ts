@@ -8,7 +8,7 @@ import { workLimit } from '@/src/core/units/work-limit'
 import { callNames } from '@/src/core/wiring/call'
 import { parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside } from '@/src/core/wiring/supply'
-import { callsOf, partById, partsOf, placeById, type System } from '@/src/core/wiring/system'
+import { callerOf, callsOf, partById, partsOf, placeById, type System } from '@/src/core/wiring/system'
 
 /** What the words of one sentence mean in a system. */
 export class Sentence {
@@ -131,17 +131,27 @@ export class Sentence {
     return `${cable ? `${cable} ` : ''}${this.letter(name)}${place ? ` at ${place}` : ''}`
   }
 
+  /** A call by its words; whoever stands at the thermostat of a zone and names none means that one. */
   call(words: string): string | null {
+    const named = this.namedCall(words)
+    const stat = named === null ? undefined : partsOf(this.system, 'thermostat').find(({ place }) => place === this.state.bench.place)
+    const zoned =
+      stat && callsOf(this.system).find((call) => call.startsWith(`${named}-zone-`) && callerOf(this.system, call).id === stat.id)
+    if (!zoned || /\bzone [2-9]/.test(words)) return named
+    return /\bzone (?:1|one)\b/i.test(`${words} ${this.said}`) ? `${named} zone 1` : zoned.replace('-zone-', ' zone ')
+  }
+
+  private namedCall(words: string): string | null {
     const word = words.replace(/^(?:on|for|in|to|with) (?=\S)/, '')
     // `Y call`: what Y calls for.
     const ofLetter = /^([ygw])1? call$/.exec(word)
-    if (ofLetter) return this.call({ y: 'cool', g: 'fan', w: 'heat' }[ofLetter[1]] ?? '')
+    if (ofLetter) return this.namedCall({ y: 'cool', g: 'fan', w: 'heat' }[ofLetter[1]] ?? '')
     const staged = /^(second|2nd|high|first|1st|low|stage 2|stage two|stage 1|stage one)(?: stage)? (heat|cool)(?:ing)?$/.exec(word)
-    if (staged) return this.call(/^(?:second|2nd|high|stage 2|stage two)$/.test(staged[1]) ? `${staged[2]}-2` : staged[2])
+    if (staged) return this.namedCall(/^(?:second|2nd|high|stage 2|stage two)$/.test(staged[1]) ? `${staged[2]}-2` : staged[2])
     // `zone 2 cool`, `cool in zone 2`: what the thermostat of that zone asks.
     const ofZone = /^zone (\d) (.+)$|^(.+?)(?: in| on| for| from)? zone (\d)$/.exec(word)
     if (ofZone) {
-      const [base, zone] = [this.call(ofZone[2] ?? ofZone[3]), ofZone[1] ?? ofZone[4]]
+      const [base, zone] = [this.namedCall(ofZone[2] ?? ofZone[3]), ofZone[1] ?? ofZone[4]]
       if (base === null || zone === '1') return zone === '1' && callsOf(this.system).some((call) => /-zone-/.test(call)) ? base : null
       return callsOf(this.system).some((call) => call === `${base}-zone-${zone}`) ? `${base} zone ${zone}` : null
     }

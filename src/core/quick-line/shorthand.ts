@@ -25,13 +25,13 @@ const ofCalls: readonly Shortened[] = [
   [/^zone (\d) (cool|heat|fan)(?:ing)?(?: call)?: /i, 'call $2 zone $1, '],
   [
     /^(?:changed|switched|turned|moved|flipped|set) (?:it|stat|thermostat|the stat|mode)(?: over)? to (cool|heat)(?:ing)?(?: mode)?(?: (?:at )?[4-9]\d)?$/i,
-    'call $1',
+    'set to $1',
   ],
-  [/^(cool|heat)(?:ing)? mode(?: (?:at )?[4-9]\d)?$/i, 'call $1'],
+  [/^(cool|heat)(?:ing)? mode(?: (?:at )?[4-9]\d)?$/i, 'set to $1'],
   [/^call(?:ing)? (?:for )?(cool|heat|fan)(?:ing)? on (?:zone )?(\d)$/i, 'call $1 zone $2'],
   // What was read while something was called, wherever that stands.
   [/^((?!.*\bzone\b).+\d.*),? (?:and |with |while )?calling (?:for )?(cool|heat|fan|aux)(?:ing)?$/i, 'call $2; $1'],
-  [/^hold(?:ing)? (cool|heat)(?:ing)?(?: at| to)? [4-9]\d(?: degrees)?$/i, 'call $1'],
+  [/^hold(?:ing)? (cool|heat)(?:ing)?(?: at| to)? [4-9]\d(?: degrees)?$/i, 'set to $1'],
   [/^(?:turn(?:ed)?|shut|switch(?:ed)?) off (?:the )?(?:cool|cooling|heat|heating|ac|fan)(?: call)?$/i, 'call off'],
   [/^(?:set|put|turn(?:ed)?|switch(?:ed)?) (?:the )?fan (?:back )?(?:to |on )?auto$/i, 'fan auto'],
   [/^heat(?:ing)?,? (?:and |with |plus )?aux(?:iliary)?(?: heat)? (?:on|calling|called|too)$/i, 'call aux'],

@@ -226,7 +226,11 @@ function isHeldName(phrase: string, before: string, after: string, the: Sentence
     /^(?:cool|heat|fan)$/.test(phrase) || (/^(?:cooling|heating)$/.test(phrase) && /^(?:in|on|for|to|calls?|called)$/.test(before))
   const call = isCall ? the.call(phrase) : null
   if (call !== null)
-    return /"call":"(?:off|emergency)|blower/.test(held) || held.includes(call) || the.state.bench.call.startsWith(call) ? null : false
+    return /"call":"(?:off|emergency)|blower/.test(held) ||
+      held.includes(call.replaceAll(' ', '-')) ||
+      the.state.bench.call.startsWith(call)
+      ? null
+      : false
   if (the.place(phrase) !== null) return true
   // What a wire is taken off, or goes to, says where its screw is.
   if (/^(?:from|off|to|of|at|on)$/.test(before) && /"do":"(?:lift|land)"/.test(held)) return null
