@@ -12,7 +12,7 @@ import { predict } from '@/src/core/readings/predict'
 import { modelValue } from '@/src/core/units/model-value'
 import type { CallName } from '@/src/core/wiring/call'
 import { landingLink } from '@/src/core/wiring/links'
-import { CHASSIS, conductorEnd, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
+import { CHASSIS, conductorEnd, type Point, parsePoint, pinPoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside, houseHot } from '@/src/core/wiring/supply'
 import { cableById, callsOf, firstPart, partsOf, placeById, type System } from '@/src/core/wiring/system'
 import { hotTerminals } from '@/src/core/wiring/thermostat'
@@ -43,6 +43,41 @@ export function ofArmature(laboratory: Laboratory, { part }: Fault): Separation 
       ),
   }
 }
+
+/** Below this no sound coil of such a circuit reads: 24 V would push five times a small transformer's plate through it. */
+const NO_SOUND_COIL_OHM = modelValue({ value: 5, unit: 'ohm', source: 'assumption: contactors and valves are sold from some 8 ohm up' })
+
+/**
+ * A coil of a few shorted turns, which another sound one reads as well: the call made with it unplugged. What still pulls the supply down then
+ * is something else.
+ */
+export function ofItsLoad(laboratory: Laboratory, { family, part }: Fault): Separation | null {
+  const { system } = laboratory
+  const coil = partsOf(system, 'coil').find(({ id }) => id === part)
+  if (!coil || family !== 'coil-shorted') return null
+  const [a, b] = coil.between.map((name) => terminalPoint(name, coil.place))
+  const [one, other] = [pinPoint(coil, 0), pinPoint(coil, 1)]
+  const calls = callsThatMove(laboratory, { meter: 'look', at: coil.id })
+  const isOff = ({ unplugged }: Bench) => unplugged.includes(coil.id)
+  return {
+    ways: (bench) =>
+      calls.map((call) => ({
+        bench: { ...whole(system, bench), call, unplugged: [coil.id] },
+        probe: { meter: 'volts', a, b },
+        place: coil.place,
+      })),
+    isMade: (observations) =>
+      observations.some(
+        ({ bench, probe, answer }) =>
+          (isOff(bench) && bench.power && (bench.call !== 'off' || bench.jumpers.length > 0)) ||
+          (probe.meter === 'ohms' && [one, other].every((pin) => pin === probe.a || pin === probe.b) && isBelow(answer, NO_SOUND_COIL_OHM)),
+      ),
+  }
+}
+
+/** A number below a limit, or a band that ends below it. */
+const isBelow = (answer: Observation['answer'], limit: number): boolean =>
+  typeof answer === 'number' ? answer < limit : typeof answer === 'object' && 'high' in answer && answer.high < limit
 
 /** A flame that is said not to be sensed: its current while it burns. With a good one something else takes the fire away. */
 export function ofSignal(laboratory: Laboratory, { part, zone }: Fault): Separation | null {

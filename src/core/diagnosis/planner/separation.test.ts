@@ -393,3 +393,23 @@ describe('the lead of a coil on the metal, where the common is bonded to it', ()
     expect(isMade([toMetal(0.4)])).toBe(true)
   })
 })
+
+describe('a coil of a few shorted turns', () => {
+  const { isMade, ways, bench } = separationIn('heat-pump-o', 'coil-shorted', 'valve', 1)
+  const apart = (answer: number): Observation => ({
+    id: `apart ${answer}`,
+    bench: { ...bench, power: false, unplugged: ['valve'] },
+    probe: { meter: 'ohms', a: 'valve.1@outdoor', b: 'valve.2@outdoor' },
+    answer,
+  })
+
+  it('is one that no sound coil reads, or is unplugged live: what still pulls the supply down is something else', () => {
+    expect(isMade([apart(0.4)])).toBe(true)
+    expect(isMade([apart(11.6)])).toBe(false)
+    expect(ways(bench)).toContainEqual(
+      expect.objectContaining({ bench: expect.objectContaining({ power: true, call: 'cool', unplugged: ['valve'] }) }),
+    )
+    const unplugged = { ...bench, call: 'cool' as const, unplugged: ['valve'] }
+    expect(isMade([apart(11.6), readVolts(unplugged, 'O@outdoor', 'C@outdoor', 21)])).toBe(true)
+  })
+})

@@ -1,6 +1,16 @@
 import type { Bench } from '@/src/core/bench/bench'
 import { deadApart, isOneOf, liveAt, loadedAt, type Probes, type Separation, unloadedAt } from '@/src/core/diagnosis/planner/apart'
-import { ofArmature, ofBond, ofCopper, ofDelay, ofFaces, ofItsVolts, ofLoad, ofSignal } from '@/src/core/diagnosis/planner/apart-live'
+import {
+  ofArmature,
+  ofBond,
+  ofCopper,
+  ofDelay,
+  ofFaces,
+  ofItsLoad,
+  ofItsVolts,
+  ofLoad,
+  ofSignal,
+} from '@/src/core/diagnosis/planner/apart-live'
 import { ofContact, ofOpenContact, ofOutput, ofStuck, ofToggle, ofWeld } from '@/src/core/diagnosis/planner/apart-past'
 import { faultFamilies } from '@/src/core/faults/families'
 import type { Fault } from '@/src/core/faults/fault'
@@ -29,7 +39,7 @@ export function separationsOf(laboratory: Laboratory, fault: Fault): readonly Se
   const parts =
     fault.family === 'output-dead'
       ? [ofOutput(laboratory.system, fault), ofLead(laboratory.system, ofItsOutput(fault))]
-      : [separationOf(laboratory, fault), ofAccessory(laboratory.system, fault)]
+      : [separationOf(laboratory, fault), ofAccessory(laboratory.system, fault), ofItsLoad(laboratory, fault)]
   return parts.flatMap((one) => (one ? [one] : []))
 }
 
