@@ -154,7 +154,7 @@ export function toldBy(words: string, system: System): Told {
   )
     dead.push('cool')
   if (
-    /\b(?:wont|not|isnt|doesnt|does not|never|quit|stopped) (?:heat|heats|heating)\b|\bblow(?:s|ing) (?:cold|cool) air\b|\b(?:cold|cool|cools|cooling)(?: air)? (?:in|on) (?:heat|heating)\b/.test(
+    /\b(?:wont|not|isnt|doesnt|does not|never|quit|stopped) (?:heat|heats|heating)\b|\bblow(?:s|ing) (?:cold|cool) air\b|\b(?:heat pump|furnace|heat|heater|it|unit)(?: is| just)? blow(?:s|ing) cold\b(?! (?:in|on) (?:cool|cooling|ac))|\b(?:cold|cool|cools|cooling)(?: air)? (?:in|on) (?:heat|heating)\b/.test(
       said,
     )
   )

@@ -31,13 +31,20 @@ export function interpret(text: string, the: Sentence): Said {
   if (SAID_OF_IT.test(text)) return null
   // Every word known first; then with a word or two that are not, where the rest says something whole.
   for (const isLenient of SEVERAL.test(text) ? [false] : [false, true]) {
-    const meaning = meaningOf(text, the, isLenient)
-    if (!meaning || meaning.places.length > 1) continue
+    const first = meaningOf(text, the, isLenient)
+    if (!first || first.places.length > 1) continue
+    // A color said of another place is one of the wires there.
+    const [there] = first.places
+    const isElsewhere = there !== undefined && there !== the.state.bench.place && /\d|\bol\b/.test(text) && first.letters.some(isByColour)
+    const meaning = isElsewhere ? meaningOf(text, the.at(there), isLenient) : first
+    if (!meaning) return whichWire(text, the.at(there))
     const line = firstOf([...tried, ...measured, ...noticed, ...acted], meaning, the) ?? onCall(meaning, the)
     if (line !== null) return line
   }
   return whichPart(text, the) ?? whichWire(text, the)
 }
+
+const isByColour = ({ colourOf }: Meaning['letters'][number]): boolean => colourOf !== undefined && colourOf !== null
 
 /** A part that could be one of several is asked after by their names. */
 function whichPart(text: string, the: Sentence): Said {

@@ -97,6 +97,12 @@ describe('a line means', () => {
     // What was seen of the igniter on this call says what a flame that does not come is.
     ['igniter glows, burners never light', standing('rooftop-gas', 'package', 'on', call('heat')), 'flame glows without flame'],
     ['igniter 120 glowing', standing('rooftop-gas', 'package', 'on', call('heat')), 'igniter 120 V; igniter runs'],
+    // The disconnect where one stands; what it feeds is the record's to know.
+    ['pulled the disconnect', outside(), 'note pulled the disconnect'],
+    ['pulled the disconnect', standing('rooftop-gas', 'package', 'on'), 'power off'],
+    ['power off at the furnace', outside(), 'power off'],
+    ['listened, valve buzzing', standing('heat-pump-o', 'outdoor', 'on', call('heat')), 'valve chatters'],
+    ['board in on O 25, out 0', standing('heat-pump-o', 'outdoor', 'on', call('cool')), 'O-C 25 V; O-out-C 0 V'],
     // What is no act and no reading.
     ['jumper between Rc and Rh still in', standing('furnace-two-transformers', 'indoor', 'on'), 'note jumper between Rc and Rh still in'],
     ['no C wire', standing('furnace-no-common', 'indoor', 'on'), 'note no C wire'],
@@ -157,6 +163,8 @@ describe('the first words of a visit', () => {
 describe('is asked, and not guessed', () => {
   it.each<[string, Standing, RegExp]>([
     ['flame never comes', standing('rooftop-gas', 'package', 'on', call('heat')), /^Did the igniter glow/],
+    // A color is one of the wires at the place that is named.
+    ['white to ground at the furnace 0.9', outside('off'), /^Which white/],
     ['damper 2 reads 90', standing('zoned-furnace-ac', 'panel', 'on'), /^90 V on the 24 V side/],
     ['still shorted', inside('off'), /^Between which points/],
     ['second stage never comes on', standing('furnace-ac-two-stage', 'indoor', 'on'), /^Second stage of what/],

@@ -227,10 +227,25 @@ function betweenAll(the: Sentence, volts: string): string | null {
   return pairs.length > 0 ? pairs.join('; ') : null
 }
 
+/** The one disconnect of the place where one stands, by its name. */
+function switchedHere(the: Sentence, isOn: boolean): string | null {
+  const here = partsOf(the.system, 'disconnect').filter(({ place, name }) => place === the.state.bench.place && /disconnect/.test(name))
+  return here.length === 1 ? switched(the, here[0].name, isOn) : null
+}
+
 const DISCONNECT = '((?:\\w+ )+(?:switch|breaker|disconnect))'
 
 /** What is read at and done with the line's own switches. */
 export const disconnectRules: readonly Rule[] = [
+  // The one where one stands needs no name there.
+  rule(
+    '(?:pulled|pull|opened|killed|shut off|turned off)(?: the)? (?:disconnect|disco)(?: out| off)?|(?:disconnect|disco) (?:is |was )?(?:pulled|out|off|open)',
+    (the) => switchedHere(the, false),
+  ),
+  rule(
+    '(?:put|pushed|plugged|turned)(?: the)? (?:disconnect|disco) (?:back )?(?:in|on)|(?:disconnect|disco) (?:is )?(?:back )?(?:in|on)',
+    (the) => switchedHere(the, true),
+  ),
   rule(`${NUMBER} ?${VOLTS}? (?:between|across|on) all(?: three| 3| the)*(?: legs| phases)`, (the, volts) => betweenAll(the, volts)),
   rule(`${NUMBER} ?${VOLTS}? (?:at|on|to|across|out of|through|off)(?: the)? ${DISCONNECT}`, (the, volts, name) =>
     behind(the, name, volts),

@@ -79,7 +79,10 @@ export const followedRules: readonly Rule[] = [
     '(?:flipped|threw|hit|turned)(?: off)? (?:furnace |unit |service )?(?:switch|disconnect|breaker)(?: (?:off|down))?|unplugged (?:furnace|unit|air handler)',
     WHICH_SWITCH,
   ),
-  rule('power (?:is )?off at (?:switch|breaker|panel|breaker panel|furnace switch)', () => 'power off'),
+  rule(
+    'power (?:is )?off at (?:switch|breaker|panel|breaker panel|furnace switch|furnace|air handler|indoor|indoor unit|unit)',
+    () => 'power off',
+  ),
   // In and out.
   rule(
     `(.+?) (?:has |gets |shows )?${NUMBER} ?${VOLTS}? in(?:to it)?,? (?:and |but )?(?:(\\d*[.]?\\d+) ?${VOLTS}?|${NOTHING}) (?:coming |going )?out(?: of it)?`,

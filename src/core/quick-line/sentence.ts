@@ -19,6 +19,11 @@ export class Sentence {
     private readonly said = '',
   ) {}
 
+  /** The same sentence, said at another place. */
+  at(place: string): Sentence {
+    return new Sentence(this.system, { ...this.state, bench: { ...this.state.bench, place } }, this.said)
+  }
+
   /** What is no entry of its own stays in the record as it was said. */
   asNote(): string {
     return `note ${this.said.trim()}`

@@ -43,6 +43,14 @@ export const ofPartsShort: readonly Shortened[] = [
     '$2 V across the $1, $1 not pulled in',
   ],
   [/\b(ignit[eo]r) (?:has |at |gets )?(\d[\d.]*) ?(?:v(?:olts)?)?,? (?:and )?(?:is )?(?:glowing|glows|lit|hot)$/gi, '$1 $2 V, $1 glows'],
+  [
+    /^(?:defrost |control )?board in on ([A-Z]\d?) (\d[\d.]*)(?: ?v)?,? (?:and |but )?out (\d[\d.]*|nothing)(?: ?v)?$/i,
+    '$2 in on $1, $3 out',
+  ],
+  [
+    /^(?:listened|looked|checked|felt|watched),? (?:and )?(?:the )?(?=(?:contactor|valve|reversing valve|relay|blower|compressor|fan|inducer|igniter|burners?|board|stat|thermostat)\b)/i,
+    '',
+  ],
   [/\bhsi\b/gi, 'igniter'],
   [/\b(zone|stage|stat|compressor|damper) (one|two|three)\b/gi, (_, what, number) => `${what} ${numberIn(number)}`],
   [/\b(stat|thermostat|tstat) (?:in|of|for) zone (\d)\b/gi, 'zone $2 stat'],
