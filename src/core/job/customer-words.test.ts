@@ -33,6 +33,7 @@ describe("a customer's words", () => {
     ['we smelled something burning', ['smell'], null],
     ['AC blows the 3 amp fuse as soon as it calls', ['fuse-on-call'], 'cool'],
     ['the condenser will not shut off', ['never-stops'], null],
+    ['furnace wont light', ['mode-dead'], 'heat'],
     ['heat pump blows cold', ['mode-dead'], 'heat'],
     ['the furnace never shuts off', ['never-stops'], 'heat'],
     ['the heat pump runs all the time', ['never-stops'], null],

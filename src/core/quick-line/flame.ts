@@ -106,8 +106,8 @@ export const flameRules: readonly Rule[] = [
   ),
   // Without a word of the igniter: whether it glowed is told by what was seen of it on this call, else asked.
   rule(
-    '(?:flame|burners?|fire)s? (?:never|doesnt|does not|dont|do not|didnt|did not|wont|will not|isnt|not)(?: ever| even)? (?:comes?|come on|comes on|light|lights|lighting|lit|appears?|ignites?|fire|fires)(?: up| on| off)?',
-    (the) => {
+    '(no flame)|(?:flame|burners?|fire)s? (?:never|doesnt|does not|dont|do not|didnt|did not|wont|will not|isnt|not)(?: ever| even)? (?:comes?|come on|comes on|light|lights|lighting|lit|appears?|ignites?|fire|fires)(?: up| on| off)?',
+    (the, absent) => {
       const igniter = ignitionOf(the.system)?.ignites?.igniter
       if (igniter === undefined || !the.state.bench.power) return null
       const seen = the.state.observations.findLast(
@@ -115,12 +115,12 @@ export const flameRules: readonly Rule[] = [
       )
       if (seen && typeof seen.answer === 'object' && 'word' in seen.answer)
         return onHeat(the, seen.answer.word === 'runs' ? 'flame glows without flame' : 'flame no glow')
-      return { asks: 'Did the igniter glow? Say "no glow", or "glows without flame".' }
+      return absent ? the.asNote() : { asks: 'Did the igniter glow? Say "no glow", or "glows without flame".' }
     },
   ),
   rule(`${IGNITER} (?:is |stays )?(?:dark|cold)`, flame('no glow')),
   rule(
-    `(?:it |they )?(?:stays|stayed) lit(?: now)?|(?:it |they |burners? |flame )?(?:lights?|lit|ignites?|fires?)(?: up| off)?(?:,? and|,) (?:stays?|stayed|keeps) (?:lit|on|burning|running)|(?:burners?|flame|fire)(?: is| are)? (?:lit|on|lights?|burning|burns?|steady|good|stays? (?:lit|on))(?: and stays? (?:lit|on))?(?: (?:fine|now|steady|good|ok))?`,
+    `(?:it |they )?(?:stays|stayed) lit(?: now)?|(?:it |they |burners? |flame )?(?:lights?|lit|ignites?|fires?)(?: up| off)?(?:,? and|,) (?:stays?|stayed|keeps) (?:lit|on|burning|running)(?: now| fine)*|(?:burners?|flame|fire)(?: is| are)? (?:lit|on|lights?|burning|burns?|steady|good|stays? (?:lit|on))(?: and stays? (?:lit|on))?(?: (?:fine|now|steady|good|ok))?`,
     flame('burns'),
   ),
   rule(`${IGNITER} (?:is )?(?:glows|glowing|glowed|lit|red hot|bright)(?: (?:up|fine|orange|white|bright|good|ok|yellow|red))*`, (the) =>

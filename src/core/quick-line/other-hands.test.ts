@@ -103,6 +103,14 @@ describe('a line means', () => {
     ['power off at the furnace', outside(), 'power off'],
     ['listened, valve buzzing', standing('heat-pump-o', 'outdoor', 'on', call('heat')), 'valve chatters'],
     ['board in on O 25, out 0', standing('heat-pump-o', 'outdoor', 'on', call('cool')), 'O-C 25 V; O-out-C 0 V'],
+    // What was read while it calls.
+    ['thermostat is calling, 26 on W', standing('furnace-induced-draft', 'indoor', 'on'), 'call heat; W-C 26 V'],
+    ['stat is calling and Y has 25', inside(), 'call cool; Y-C 25 V'],
+    ['stat is calling and Y has 25', inside('on', call('cool')), 'Y-C 25 V'],
+    ['the condenser wires read 0.7', standing('air-handler-plain', 'indoor', 'off'), 'Y-C 0.7'],
+    ['put a 3 amp fuse inline', standing('air-handler-plain', 'indoor', 'off'), 'fuse 3 in'],
+    ['24 v transformer reads 0', standing('air-handler-plain', 'indoor', 'on'), 'secondary 0'],
+    ['lights and stays lit now', standing('furnace-induced-draft', 'indoor', 'on', call('heat')), 'flame burns'],
     // What is no act and no reading.
     ['jumper between Rc and Rh still in', standing('furnace-two-transformers', 'indoor', 'on'), 'note jumper between Rc and Rh still in'],
     ['no C wire', standing('furnace-no-common', 'indoor', 'on'), 'note no C wire'],

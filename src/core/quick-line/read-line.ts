@@ -15,7 +15,7 @@ import { screwOrWire } from '@/src/core/quick-line/screw-or-wire'
 import { Sentence } from '@/src/core/quick-line/sentence'
 import { inFull } from '@/src/core/quick-line/shorthand'
 import { corrected, wordsInFull } from '@/src/core/quick-line/spelling'
-import { callMissed, callOfComplaint, LIVE_FROM_VOLTS, SHOULD_DO } from '@/src/core/quick-line/told-call'
+import { callMissed, callOfComplaint, LIVE_FROM_VOLTS, SHOULD_DO, whileItCalls } from '@/src/core/quick-line/told-call'
 import { trialsOf } from '@/src/core/quick-line/trials'
 import { tryDrafts } from '@/src/core/quick-line/try-drafts'
 import { unheard } from '@/src/core/quick-line/unheard'
@@ -26,7 +26,8 @@ import { switchedTerminals } from '@/src/core/wiring/thermostat'
  * Reads one quick line. Nothing is changed; what comes back is what would be entered, and how it was understood. What the grammar does
  * not read is tried as a sentence; where that fails, too, the grammar's own words say what would fit.
  */
-export function readQuickLine(line: string, asked: QuickLineContext): Understood {
+export function readQuickLine(typed: string, asked: QuickLineContext): Understood {
+  const line = whileItCalls(typed, asked)
   const read = readSpelt(line, asked)
   const told = firstTold(line, read, asked)
   if (told) return told

@@ -16,6 +16,10 @@ export const fuseRules: readonly Rule[] = [
   ),
   rule('fuse(?: is| says| reads| marked)? (\\d{1,2}) ?(?:a|amps?)', (_, size) => `fuse ${size} in`),
   rule(
+    '(?:wired|spliced|put|added|installed|fitted)(?: in)?(?: an?)? (\\d{1,2}) ?(?:a|amps?) fuse (?:in-?line|in line|in the r leg|on r)',
+    (_, size) => `fuse ${size} in`,
+  ),
+  rule(
     '(?:wired|spliced|put)(?: in)?(?: an?)? (\\d{1,2}) ?(?:a|amps?) (?:in-?line|in line)(?: fuse)?(?: in)?',
     (_, size) => `fuse ${size} in`,
   ),

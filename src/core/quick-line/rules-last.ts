@@ -1,4 +1,5 @@
 import { foundOff } from '@/src/core/quick-line/hands'
+import { cableTowards } from '@/src/core/quick-line/meaning'
 import { findCable } from '@/src/core/quick-line/names'
 import { type Rule, rule, type Said } from '@/src/core/quick-line/rule'
 import type { Sentence } from '@/src/core/quick-line/sentence'
@@ -69,12 +70,14 @@ function voltsInHand({ state }: Sentence, value: string): string | null {
 }
 
 /** The two wires of the one pair that comes here. */
-function ofPair({ state, system }: Sentence, named: string, value: string): string | null {
+function ofPair(the: Sentence, named: string, value: string): string | null {
+  const { state, system } = the
   const { place, lifted, power } = state.bench
+  const meant = named === '' ? null : (findCable(system, named) ?? cableTowards(the, named))
   const here = system.cables.filter(
     ({ id, between, conductors }) =>
       between.includes(place) &&
-      (named === '' || id === findCable(system, named)) &&
+      (named === '' || id === meant) &&
       conductors.filter(({ lands }) => lands.every((terminal) => terminal !== null)).length === 2,
   )
   const [cable, another] = here
@@ -120,6 +123,10 @@ export const lastRules: readonly Rule[] = [
   // Its two wires against each other: the ones in the hand, else the screws that they are on.
   rule(`(?:(\\w+) )?pair (?:is |are |reads? |shows? |now |still )*${VALUE}(?: ?ohms?)?(?: now)?`, (the, cable, value) =>
     ofPair(the, cable, value),
+  ),
+  rule(
+    `(?:two |both )?(\\w+) wires (?:read|reads|are|show|measure|ohm|ohm out|ohmed) (?:at )?${VALUE}(?: ?ohms?)?(?: (?:to each other|across|between them|wire to wire))?`,
+    (the, cable, value) => ofPair(the, cable, value),
   ),
   // The wire that is off here is read on itself.
   rule(

@@ -51,6 +51,7 @@ export const ofPartsShort: readonly Shortened[] = [
     /^(?:listened|looked|checked|felt|watched),? (?:and )?(?:the )?(?=(?:contactor|valve|reversing valve|relay|blower|compressor|fan|inducer|igniter|burners?|board|stat|thermostat)\b)/i,
     '',
   ],
+  [/\b24 ?v(?:olts?)? (?=transformer\b)/gi, ''],
   [/\bhsi\b/gi, 'igniter'],
   [/\b(zone|stage|stat|compressor|damper) (one|two|three)\b/gi, (_, what, number) => `${what} ${numberIn(number)}`],
   [/\b(stat|thermostat|tstat) (?:in|of|for) zone (\d)\b/gi, 'zone $2 stat'],

@@ -5,7 +5,7 @@ import { parseLook } from '@/src/core/readings/look-target'
 import { modelValue } from '@/src/core/units/model-value'
 import type { CallName } from '@/src/core/wiring/call'
 import { parsePoint } from '@/src/core/wiring/point'
-import { callerOf, callsOf, partById, type System } from '@/src/core/wiring/system'
+import { callerOf, callsOf, partById, partsOf, type System } from '@/src/core/wiring/system'
 
 /** A letter that reads as much is fed. */
 export const LIVE_FROM_VOLTS = modelValue({ value: 15, unit: 'V', source: 'assumption: more than a ghost or a drop leaves of 24' })
@@ -21,6 +21,27 @@ export function callOfComplaint(line: string, drafts: readonly EntryDraft[], ask
   if (call === null || drafts.some((draft) => draft.kind === 'bench' && ['call', 'power', 'jumper'].includes(draft.change.do))) return null
   const isMissed = SHOULD_DO.test(line) && drafts.length > 0 && drafts.every((draft) => standsStill(draft, system, call))
   return isMissed || drafts.some((draft) => showsCall(draft, system, call)) ? call : null
+}
+
+/** It is calling, said before or behind what was read meanwhile. */
+const IT_CALLS = /(?:the )?(?:stat|thermostat|tstat)(?:[’']?s| is)? (?:calling|calls)(?: for (cool|heat|fan)(?:ing)?)?/
+const CALLS_FIRST = new RegExp(`^${IT_CALLS.source},? (?:and |with |but )?(?=.*\\d)(.+)$`, 'i')
+const CALLS_LAST = new RegExp(`^(.*\\d.*?),? (?:and |with |while )?${IT_CALLS.source}$`, 'i')
+
+/**
+ * `thermostat is calling, 26 on W`: what was read while it calls was read on that call, which is told by its letter where it is not named.
+ * The line as it is where it says no such thing, or where one of several thermostats calls.
+ */
+export function whileItCalls(line: string, { system, entries }: QuickLineContext): string {
+  const [first, last] = [CALLS_FIRST.exec(line.trim()), CALLS_LAST.exec(line.trim())]
+  const [named, read] = first ? [first[1], first[2]] : last ? [last[2], last[1]] : [undefined, null]
+  // What it calls for and does not give is another matter: that it shows a call counts then.
+  if (read === null || /\b(?:no|0|nothing|dead)\b/i.test(read) || partsOf(system, 'thermostat').length > 1) return line
+  const { bench } = foldJob(system, entries)
+  const [, letter] = /\b([WYG])\d?\b/.exec(read) ?? []
+  const call = named?.toLowerCase() ?? { W: 'heat', Y: 'cool', G: 'fan' }[letter ?? '']
+  if (!bench.power || call === undefined || !callsOf(system).some((one) => one === call)) return line
+  return bench.call === 'off' ? `call ${call}; ${read}` : read
 }
 
 /** The call of the complaint, while nothing is called in the record. */
