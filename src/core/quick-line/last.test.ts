@@ -113,3 +113,35 @@ it('the display of the zone where one stands shows its call', () => {
   ])
   expect(after('zoned-furnace-ac', ['walk panel'], 'Y2 to C at the panel 0')).toMatchObject([{ probe: { a: 'Y2@panel' }, answer: 0 }])
 })
+
+it('what a letter still reads it reads against the same point', () => {
+  expect(after('furnace-ac', ['power off', 'Y-gnd 0.3', 'lift outdoor Y'], 'Y still 0.3')).toMatchObject([
+    { kind: 'reading', probe: { meter: 'ohms', a: 'Y@indoor', b: 'chassis@indoor' }, answer: 0.3 },
+  ])
+})
+
+it('of several coils the one that was looked at last is meant by its coil, and is what is unplugged', () => {
+  const seen = ['walk package; call cool2', 'second contactor is not in']
+  expect(after('rooftop-gas', seen, '25 across its coil')).toMatchObject([
+    { kind: 'reading', probe: { meter: 'volts', a: 'Y2@package', b: 'C@package' }, answer: 25 },
+  ])
+  expect(after('rooftop-gas', seen, 'power off, unplugged it')).toMatchObject([
+    { kind: 'bench', change: { do: 'power', on: false } },
+    { kind: 'bench', change: { do: 'unplug', part: 'second-contactor' } },
+  ])
+  expect(after('rooftop-gas', [...seen, 'power off, unplugged it'], 'coil OL')).toMatchObject([
+    { kind: 'reading', probe: { meter: 'ohms', a: 'second-contactor.1@package', b: 'second-contactor.2@package' }, answer: 'OL' },
+  ])
+})
+
+it('a stage by itself is that of the complaint, and what runs on a call runs once it is called', () => {
+  expect(after('rooftop-gas', ['complaint no second stage cooling', 'walk package'], 'went down and called second stage')).toMatchObject([
+    { kind: 'bench', change: { do: 'walk', place: 'thermostat' } },
+    { kind: 'bench', change: { do: 'call', call: 'cool-2' } },
+  ])
+  expect(after('rooftop-gas', ['walk package'], 'both compressors running on second stage')).toMatchObject([
+    { kind: 'bench', change: { do: 'call', call: 'cool-2' } },
+    { kind: 'reading', answer: { word: 'runs' } },
+    { kind: 'reading', answer: { word: 'runs' } },
+  ])
+})

@@ -5,6 +5,7 @@ import { spelledOut } from '@/src/core/quick-line/ellipsis'
 import { firstTold } from '@/src/core/quick-line/first-told'
 import { type QuickLineContext, type Reading, readInGrammar, stateOf, type Understood } from '@/src/core/quick-line/in-grammar'
 import { interpret } from '@/src/core/quick-line/interpret'
+import { findPart } from '@/src/core/quick-line/names'
 import { isOfReading, isPlainRemark, isRiddle, NO_ENTRY } from '@/src/core/quick-line/no-entry'
 import { normalForm } from '@/src/core/quick-line/normal-form'
 import { fromOwnWords, withLeadsByName } from '@/src/core/quick-line/own-words'
@@ -19,7 +20,7 @@ import { callMissed, callOfComplaint, LIVE_FROM_VOLTS, SHOULD_DO, whileItCalls }
 import { trialsOf } from '@/src/core/quick-line/trials'
 import { tryDrafts } from '@/src/core/quick-line/try-drafts'
 import { unheard } from '@/src/core/quick-line/unheard'
-import { callerOf, callsOf, partsOf, placeById } from '@/src/core/wiring/system'
+import { callerOf, callsOf, partById, partsOf, placeById } from '@/src/core/wiring/system'
 import { switchedTerminals } from '@/src/core/wiring/thermostat'
 
 /**
@@ -183,14 +184,22 @@ function withTrials(clause: string, context: Reading): Said {
 function calledFirst(said: string, { system, entries }: Reading): string {
   const acts = said.split('; ')
   const at = acts.findIndex((act) => /^call (?!off\b)/.test(act))
-  const call = callsOf(system).find((one) => at > 0 && acts[at] === `call ${one}`)
+  const call = callsOf(system).find((one) => at > 0 && acts[at] === `call ${one.replace(/-(?=\d)/, '')}`)
   if (!call || foldJob(system, entries).bench.call !== 'off') return said
   const letters = callerOf(system, call).calls[call] ?? []
   const isOnCall = (act: string) => {
     const [, name, volts] = /^([A-Z]\d?|[a-z]+-[a-z-]+)-C (\d[\d.]*)/i.exec(act) ?? []
     return name !== undefined && (name.includes('-') || letters.includes(name.toUpperCase())) && Number(volts) > LIVE_FROM_VOLTS
   }
-  return acts.slice(0, at).some(isOnCall) ? [acts[at], ...acts.slice(0, at), ...acts.slice(at + 1)].join('; ') : said
+  // So is all that runs, or is in, while nothing was called before.
+  const isSeen = (act: string) => {
+    const [, name] = /^(.+) (?:runs|still|in|out)$/.exec(act) ?? []
+    const kind = partById(system, (name && findPart(system, name)) ?? '')?.kind
+    return kind === 'load' || kind === 'coil'
+  }
+  return acts.slice(0, at).some(isOnCall) || acts.slice(0, at).every(isSeen)
+    ? [acts[at], ...acts.slice(0, at), ...acts.slice(at + 1)].join('; ')
+    : said
 }
 
 /** Reads clauses, each once in each state of the job. */
@@ -235,9 +244,12 @@ function clauseInGrammar(clause: string, context: Reading): Said {
   const own = fromOwnWords(clause, context.system, foldJob(context.system, context.entries).bench.place)
   if (own !== null && readInGrammar(own, context).ok) return own
   const state = foldJob(context.system, context.entries)
+  const isReadable = (command: string) => readInGrammar(command, context).ok
+  // What is still so was read between the same points.
+  const again = STILL.test(clause) ? inTheGrammar(clause, context.system, state, clause, isReadable) : null
+  if (typeof again === 'string' && isReadable(again)) return again
   const normal = normalForm(clause, context.system, state)
   if (readInGrammar(normal, context).ok) return normal
-  const isReadable = (command: string) => readInGrammar(command, context).ok
   const said =
     inTheGrammar(normal, context.system, state, clause, isReadable) ??
     (plain(normal) === plain(clause) ? null : inTheGrammar(clause, context.system, state, clause, isReadable))
@@ -253,6 +265,9 @@ function clauseInGrammar(clause: string, context: Reading): Said {
   if (typeof said === 'string' && typeof meant === 'string' && isRemark(said) && !isRemark(meant) && isReadable(meant)) return meant
   return said === null || (typeof meant === 'string' && isReadable(meant)) ? meant : said
 }
+
+/** A letter, and what it still reads. */
+const STILL = /^[A-Z]\d? (?:is |reads? |shows? )?still (?:\d|ol\b|open\b)/i
 
 /** `outside coil by itself 14`: who reads at a place stands there. */
 function readThere(clause: string, context: Reading): string | null {

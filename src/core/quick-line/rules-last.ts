@@ -2,9 +2,9 @@ import { foundOff } from '@/src/core/quick-line/hands'
 import { cableTowards } from '@/src/core/quick-line/meaning'
 import { findCable } from '@/src/core/quick-line/names'
 import { type Rule, rule, type Said } from '@/src/core/quick-line/rule'
-import type { Sentence } from '@/src/core/quick-line/sentence'
+import { coilMeant, lastSeen, type Sentence } from '@/src/core/quick-line/sentence'
 import { conductorEnd, type Point, parsePoint } from '@/src/core/wiring/point'
-import { cableById, partById } from '@/src/core/wiring/system'
+import { cableById, partById, partsOf } from '@/src/core/wiring/system'
 
 /** What speaks of the last thing that was read, or of the wires in the hand, or of a wire by its cable. */
 
@@ -130,9 +130,28 @@ export const lastRules: readonly Rule[] = [
   ),
   // The wire that is off here is read on itself.
   rule(
-    `(?:wire|conductor|it|wire end|end)(?: itself)? (?:to|and) (ground|gnd|chassis|metal|cabinet|c|common) (?:is |reads? |still |now |shows )*${VALUE}(?: ?ohms?)?`,
+    `(?:ohmed |ohm |read |checked )?(?:wire|conductor|it|wire end|end)(?: itself)? (?:to|and) (ground|gnd|chassis|metal|cabinet|c|common),? (?:is |reads? |still |now |shows )*${VALUE}(?: ?ohms?)?`,
     (the, other, value) => wireInHand(the, null, other, value),
   ),
+  // What was read of that letter before, again.
+  rule(
+    `([a-z]\\d?) (?:is |reads? |shows? )*still (?:is |reads? |reading |shows? |at )*${VALUE}(?: ?${UNIT})?`,
+    (the, letter, value, unit) => {
+      const last = the.state.observations.findLast(({ probe }) => probe.meter === 'volts' || probe.meter === 'ohms')
+      const isOfIt =
+        last && 'a' in last.probe && [last.probe.a, last.probe.b].some((point) => parsePoint(point).name.toLowerCase() === letter)
+      return isOfIt ? readAgain(the, value, unit) : null
+    },
+  ),
+  // The part that was looked at last: its coil, and its plug.
+  rule(`${VALUE}(?: ?${UNIT})? (?:across|on|at) (?:its|the|that) coil`, (the, value, unit) => {
+    const coil = /\d/.test(value) && !/ohm/.test(unit) && the.state.bench.power ? coilMeant(the) : null
+    return coil && the.voltsAt(coil, value)
+  }),
+  rule('(?:unplugged|unplug|disconnected) it', (the) => {
+    const part = lastSeen(the.state, [...partsOf(the.system, 'coil'), ...partsOf(the.system, 'switch')])
+    return part && !the.state.bench.unplugged.includes(part) ? `unplug ${part}` : null
+  }),
   rule('(?:it |its |that )*(?:is |are |reads? |shows? )*still (?:is |reads? |shows? )*(?:shorted|a short|dead short|short)', (the) =>
     the.state.bench.power
       ? null

@@ -3,7 +3,7 @@ import { asks, either, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-l
 import { leading, loadOf, type Sentence, worded, zoneOf } from '@/src/core/quick-line/sentence'
 import { across, lineSide, windingOhms } from '@/src/core/quick-line/volts'
 import { parsePoint } from '@/src/core/wiring/point'
-import { partById } from '@/src/core/wiring/system'
+import { callsOf, partById } from '@/src/core/wiring/system'
 
 /** A call that was joined at the unit comes off again; else a wire, or what unplugs. */
 function offAgain(the: Sentence, what: string): string | null {
@@ -90,6 +90,19 @@ export const visitRules: readonly Rule[] = [
     '(?:set|turn|turned|switch|switched)(?: thermostat)?(?: to| it to)? (cool|cooling|heat|heating|fan)(?: (?:to |at )?\\d+)?',
     (the, call) => leading('call', the.call(call)),
   ),
+  // The stage of the complaint.
+  rule('(?:called|call|calling|set it to|asked for)(?: for)? (?:the )?(?:second|2nd|high) stage', (the) => {
+    const told = the.state.complaint.call
+    const [call, another] = callsOf(the.system).filter((one) => /-2$/.test(one) && (told === null || told === one || !/-2$/.test(told)))
+    return call && !another
+      ? `call ${call.replace('-2', '2')}`
+      : { asks: 'Second stage of what? Say "second stage cool", or "second stage heat".' }
+  }),
+  // From a roof there is one way down, where the house has two places.
+  rule('(?:went|going|climbed|back|came|came back|headed)(?: back)? (?:down|downstairs|inside|in the house)', (the) => {
+    const [other, another] = the.system.places.filter(({ id }) => id !== the.state.bench.place)
+    return other && !another ? `walk ${other.id}` : null
+  }),
   rule('(?:turn|turned|switch) (?:thermostat|stat) off|(?:cancel|cancell?ed|drop|dropped|end|ended|kill|killed) call', () => 'call off'),
   rule('undo (?:that|it|last|last one)', () => 'undo'),
   rule(

@@ -272,7 +272,18 @@ export function coilMeant({ system, state }: Sentence): string | null {
   const coils = partsOf(system, 'coil')
   const off = coils.filter(({ id }) => state.bench.unplugged.includes(id))
   const [coil, another] = off.length > 0 ? off : coils.filter(({ place }) => place === state.bench.place)
-  return coil && !another ? coil.id : null
+  // Of several the one that was looked at last, where one has not gone elsewhere since.
+  return coil && another ? lastSeen(state, coils) : (coil?.id ?? null)
+}
+
+/** The part of some that the last look here was at. */
+export function lastSeen(
+  { bench, observations }: JobState,
+  parts: readonly { readonly id: string; readonly place: string }[],
+): string | null {
+  const last = observations.findLast(({ probe }) => probe.meter === 'look')
+  const at = last?.probe.meter === 'look' ? last.probe.at : null
+  return parts.find(({ id, place }) => id === at && place === bench.place)?.id ?? null
 }
 
 /** What the thermostat here is seen to do; of several, the one that is stood before. */
