@@ -115,9 +115,10 @@ it('the display of the zone where one stands shows its call', () => {
 })
 
 it('what a letter still reads it reads against the same point', () => {
-  expect(after('furnace-ac', ['power off', 'Y-gnd 0.3', 'lift outdoor Y'], 'Y still 0.3')).toMatchObject([
+  expect(after('furnace-ac', ['power off', 'Y-gnd 0.3', 'lift stat G'], 'Y still 0.3')).toMatchObject([
     { kind: 'reading', probe: { meter: 'ohms', a: 'Y@indoor', b: 'chassis@indoor' }, answer: 0.3 },
   ])
+  expect(() => after('furnace-ac', ['power off', 'Y-gnd 0.3', 'lift outdoor Y'], 'Y still 0.3')).toThrow('On the screw, or on the wire')
 })
 
 it('of several coils the one that was looked at last is meant by its coil, and is what is unplugged', () => {

@@ -247,7 +247,7 @@ function clauseInGrammar(clause: string, context: Reading): Said {
   const isReadable = (command: string) => readInGrammar(command, context).ok
   // What is still so was read between the same points.
   const again = STILL.test(clause) ? inTheGrammar(clause, context.system, state, clause, isReadable) : null
-  if (typeof again === 'string' && isReadable(again)) return again
+  if (again !== null && (typeof again === 'object' || isReadable(again))) return again
   const normal = normalForm(clause, context.system, state)
   if (readInGrammar(normal, context).ok) return normal
   const said =
