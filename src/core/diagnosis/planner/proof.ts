@@ -180,7 +180,7 @@ export function nextReproduction(
 /** The call is one that the complaint speaks of: what never stops is seen with nothing called. */
 export function tellsOf({ symptoms, call: told }: Complaint, call: Proof['call']): boolean {
   const neverStops = symptoms.includes('never-stops')
-  // The call of what never stops is what was made to stop.
+  // What never stops is seen with nothing called: its own call is not made for it.
   const isOfCall = told === null ? !neverStops : call === told && symptoms.some((symptom) => symptom !== 'never-stops')
   return (neverStops && call === 'off') || (call !== 'off' && isOfCall)
 }
