@@ -18,6 +18,9 @@ import { partsOf, type System } from '@/src/core/wiring/system'
  * come on by itself. Held against the circuit solver over all systems (jumper-guard.test.ts).
  */
 
+/** The one refusal of a dead short, however it is asked for. */
+export const NEVER_JOIN = 'Never join C, or the chassis, to R: that is a dead short. Nothing was changed.'
+
 /** Null when no jumper of the bench is in a place where it could do harm, else a sentence that says what it would do. */
 export function problemWithJumpers(system: System, stands: Bench): string | null {
   const bench = withoutResistors(stands)
@@ -58,7 +61,7 @@ function problemWithShorts(system: System, bench: Bench): string | null {
     if (!shorted) continue
     const isDeadAlready = shortedTransformer(system, joinedOnceAllClose(system, { ...bench, unplugged: contactsOf(system) }))
     return isDeadAlready
-      ? 'Never join C, or the chassis, to R: that is a dead short. Nothing was changed.'
+      ? NEVER_JOIN
       : `No jumper from ${sayPair(system, a, b)}: as soon as a call comes on, that is a dead short across the ${shorted.name}. Nothing was changed.`
   }
   return null

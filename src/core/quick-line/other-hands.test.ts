@@ -103,6 +103,7 @@ describe('a line means', () => {
     ['power off at the furnace', outside(), 'power off'],
     ['listened, valve buzzing', standing('heat-pump-o', 'outdoor', 'on', call('heat')), 'valve chatters'],
     ['board in on O 25, out 0', standing('heat-pump-o', 'outdoor', 'on', call('cool')), 'O-C 25 V; O-out-C 0 V'],
+    ['came back when I turned it off', standing('furnace-ac', 'thermostat', 'on', call('cool')), 'call off; stat alive'],
     // What was read while it calls.
     ['thermostat is calling, 26 on W', standing('furnace-induced-draft', 'indoor', 'on'), 'call heat; W-C 26 V'],
     ['stat is calling and Y has 25', inside(), 'call cool; Y-C 25 V'],
@@ -182,6 +183,7 @@ describe('is asked, and not guessed', () => {
     ['24 on Y, 0 on Y', inside('on', call('cool')), /but nothing of/],
     ['short R to C and see', inside(), /^Never join C/],
     ['jump 24 hot to the frame', inside(), /^Never join C/],
+    ['touched red to ground to see if it sparks', inside(), /^Never join C/],
   ])('%s', (line, read, asks) => {
     const understood = read(line)
     expect(understood.ok ? understood.say : understood.problem).toMatch(asks)

@@ -1,3 +1,4 @@
+import { NEVER_JOIN } from '@/src/core/bench/jumper-guard'
 import type { Entry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import { isRemark, NOTE_ONLY, type Reader, readClauses } from '@/src/core/quick-line/clauses'
@@ -6,7 +7,7 @@ import { firstTold } from '@/src/core/quick-line/first-told'
 import { type QuickLineContext, type Reading, readInGrammar, stateOf, type Understood } from '@/src/core/quick-line/in-grammar'
 import { interpret } from '@/src/core/quick-line/interpret'
 import { findPart } from '@/src/core/quick-line/names'
-import { isOfReading, isPlainRemark, isRiddle, NO_ENTRY } from '@/src/core/quick-line/no-entry'
+import { isDeadShort, isOfReading, isPlainRemark, isRiddle, NO_ENTRY } from '@/src/core/quick-line/no-entry'
 import { normalForm } from '@/src/core/quick-line/normal-form'
 import { fromOwnWords, withLeadsByName } from '@/src/core/quick-line/own-words'
 import { clausesOf } from '@/src/core/quick-line/parted'
@@ -49,6 +50,7 @@ function readSpelt(line: string, asked: QuickLineContext): Understood {
 
 function readWhole(line: string, asked: QuickLineContext): Understood {
   const heard = readAll(line, asked)
+  if (!heard.ok && isDeadShort(line, heard.problem)) return { ...heard, problem: NEVER_JOIN }
   if (!heard.ok) return heard
   const read = asTyped(line, heard)
   const isExact = readInGrammar(line, asked).ok || inOwnWords(line, asked) !== null

@@ -54,6 +54,13 @@ export const thermostatRules: readonly Rule[] = [
     `${STAT} (?:keeps |is )?(?:flashes (?:and|then) (?:goes|went) (?:off|out|blank)|reboots?|rebooting|rebooted|restarts?|restarting|restarted|resets|resetting|flickers?|flickering|cycles|cycling)(?: .*)?`,
     (the) => statHere(the, 'chatters'),
   ),
+  rule(
+    `(?:${STAT} |it )?(?:came|comes) (?:right )?back(?: on| up)?(?: again)? (?:when|once|as soon as|after) (?:i |we |you )?(?:turned|turn|set|switched|put) (?:it|stat|thermostat|call|cool|heat|cooling) (?:to )?off`,
+    (the) => {
+      const alive = statHere(the, 'alive')
+      return alive && `call off; ${alive}`
+    },
+  ),
   // Most of them blink so while they hold the compressor off.
   rule(
     '(cool|cooling|heat|heating)(?: on)? (?:is )?(?:flashing|flashes|blinking|blinks)(?: (?:on )?(?:screen|display|stat|thermostat))?',
