@@ -210,11 +210,14 @@ function readPair(first: string, said: string, reader: Reader, isInOrder: boolea
   const subject = isInOrder ? findSubject(first, new Sentence(reader.system, foldJob(reader.system, reader.entries))) : null
   const other = (subject && LACKS_SUBJECT.test(second.trim()) ? ofSubject(subject, second, next) : null) ?? readClauses(second, next)
   if (typeof other === 'string') return inOneLine(one, other)
-  const another = subject === null ? null : ofSubject(subject, second, next)
+  // What is said of another place is not of that.
+  const another = subject === null || ELSEWHERE.test(second) ? null : ofSubject(subject, second, next)
   if (another !== null) return inOneLine(one, another)
   // A question is what is wondered, not what was read.
   return isInOrder && (isAside(second, reader) || /\?\s*$/.test(second)) ? withNote(one, second) : other
 }
+
+const ELSEWHERE = /\b(?:outside|outdoors?|out there|inside|indoors?|condenser|upstairs|downstairs)\b/i
 
 /** Said by the meter, of what was spoken of before. */
 const READ_OF_IT = /^(?:it |and )*(?:reads?|measures?|meters?|ohms|tests|checks) /i

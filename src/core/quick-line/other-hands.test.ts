@@ -104,6 +104,13 @@ describe('a line means', () => {
     ['listened, valve buzzing', standing('heat-pump-o', 'outdoor', 'on', call('heat')), 'valve chatters'],
     ['board in on O 25, out 0', standing('heat-pump-o', 'outdoor', 'on', call('cool')), 'O-C 25 V; O-out-C 0 V'],
     ['came back when I turned it off', standing('furnace-ac', 'thermostat', 'on', call('cool')), 'call off; stat alive'],
+    // Seen while that is not called, which is no call for it.
+    ['blower on with no fan call', inside(), 'blower runs'],
+    ['strips are on with no aux call', standing('heat-pump-o', 'indoor', 'on', call('heat')), 'strips runs'],
+    ['blower on with no fan call', inside('on', call('fan')), 'call off; blower runs'],
+    // Is, and whose.
+    ["pulled zone 2's Y, still trips", standing('zoned-furnace-ac', 'panel', 'on'), 'lift stat-cable-2.Y@panel; trips'],
+    ["inducer's running", standing('rooftop-gas', 'package', 'on', call('heat')), 'inducer runs'],
     // What was read while it calls.
     ['thermostat is calling, 26 on W', standing('furnace-induced-draft', 'indoor', 'on'), 'call heat; W-C 26 V'],
     ['stat is calling and Y has 25', inside(), 'call cool; Y-C 25 V'],
@@ -171,6 +178,7 @@ describe('the first words of a visit', () => {
 
 describe('is asked, and not guessed', () => {
   it.each<[string, Standing, RegExp]>([
+    ['unhooked Y at the stat, still running outside', inside(), /^No call is on in the record/],
     ['flame never comes', standing('rooftop-gas', 'package', 'on', call('heat')), /^Did the igniter glow/],
     // A color is one of the wires at the place that is named.
     ['white to ground at the furnace 0.9', outside('off'), /^Which white/],

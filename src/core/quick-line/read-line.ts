@@ -17,7 +17,7 @@ import { screwOrWire } from '@/src/core/quick-line/screw-or-wire'
 import { Sentence } from '@/src/core/quick-line/sentence'
 import { inFull } from '@/src/core/quick-line/shorthand'
 import { corrected, wordsInFull } from '@/src/core/quick-line/spelling'
-import { callMissed, callOfComplaint, LIVE_FROM_VOLTS, SHOULD_DO, whileItCalls } from '@/src/core/quick-line/told-call'
+import { callMissed, callOfComplaint, LIVE_FROM_VOLTS, SHOULD_DO, whileItCalls, withoutCall } from '@/src/core/quick-line/told-call'
 import { trialsOf } from '@/src/core/quick-line/trials'
 import { tryDrafts } from '@/src/core/quick-line/try-drafts'
 import { unheard } from '@/src/core/quick-line/unheard'
@@ -29,7 +29,7 @@ import { switchedTerminals } from '@/src/core/wiring/thermostat'
  * not read is tried as a sentence; where that fails, too, the grammar's own words say what would fit.
  */
 export function readQuickLine(typed: string, asked: QuickLineContext): Understood {
-  const line = whileItCalls(typed, asked)
+  const line = whileItCalls(withoutCall(typed, asked), asked)
   const read = readSpelt(line, asked)
   const told = firstTold(line, read, asked)
   if (told) return told

@@ -57,6 +57,16 @@ const cutDown = [
 /** What is cut short otherwise than by leaving out vowels. */
 const cutShort: readonly (readonly [RegExp, string])[] = [
   [/\b(?:xfr?mr|xfmer|xfrmer|x-?former|xformer|trafo|tranny)\b/gi, 'transformer'],
+  [/\b(zone \d)[’']s (?=\S)/gi, '$1 '],
+  // The contactor's in is the contactor is in; the contactor's coil is its coil.
+  [
+    /\b(contactor|compressor|blower|fan|motor|valve|relay|inducer|igniter|limit|rollout|pressure|switch|board|light|stat|thermostat|display|breaker|fuse|burner|rod|damper|float|sequencer|coil|transformer)[’']s (?=(?:coil|wires?|contacts?|terminals?|plug|leads?|cable|thermostat|stat|damper|winding|primary|secondary|own|fuse|board|light|screw|plate)\b)/gi,
+    '$1 ',
+  ],
+  [
+    /\b(contactor|compressor|blower|fan|motor|valve|relay|inducer|igniter|limit|rollout|pressure|switch|board|light|stat|thermostat|display|breaker|fuse|burner|rod|damper|float|sequencer|coil|transformer|red|white|green|yellow|blue|brown|orange|black)[’']s (?=[a-z])/gi,
+    '$1 is ',
+  ],
   [/\bdisco\b/gi, 'disconnect'],
   [/\bdisc\.? (?=(?:the )?(?:\w+ )?(?:wires?|leads?|cable|cond|condenser|outdoor|stat|[A-Z]\b))/gi, 'disconnected '],
   [/\bw\/o\b/gi, 'without'],

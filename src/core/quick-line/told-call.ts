@@ -44,6 +44,23 @@ export function whileItCalls(line: string, { system, entries }: QuickLineContext
   return bench.call === 'off' ? `call ${call}; ${read}` : read
 }
 
+const NO_SUCH_CALL =
+  /^(.+?),? (?:with no|without an?|without any|without|with out a) (fan|cool|cooling|heat|heating|aux|auxiliary|emergency|second stage)(?: heat)?(?: call(?:ed|ing)?| called for)$/i
+
+/**
+ * `blower on with no fan call`: what was seen while that is not called. With nothing called in the record it was seen so; with another call on
+ * it was seen on that; a record in which that very call is on is put right.
+ */
+export function withoutCall(line: string, { system, entries }: QuickLineContext): string {
+  const found = NO_SUCH_CALL.exec(line.trim())
+  if (!found) return line
+  const { call } = foldJob(system, entries).bench
+  if (call === 'off') return `${found[1]} with no call`
+  const named = found[2].toLowerCase().replace(/ing$/, '')
+  const isOn = /^(?:aux|second)/.test(named) ? /-2$/.test(call) : call.startsWith(named)
+  return isOn ? `call off; ${found[1]}` : found[1]
+}
+
 /** The call of the complaint, while nothing is called in the record. */
 export function callMissed({ system, entries }: QuickLineContext): CallName | null {
   const { bench, complaint } = foldJob(system, entries)
