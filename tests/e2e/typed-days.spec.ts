@@ -40,7 +40,10 @@ const days: readonly Day[] = [
       'land Y',
       'repaired 1 because the base was burned',
       'power on',
-      ...['fan', 'cool', 'heat', 'fan zone 2', 'cool zone 2', 'heat zone 2'].flatMap((call) => [`call ${call}`, `proved ${call} 0.9 A`]),
+      ...['fan zone 1', 'cool zone 1', 'heat zone 1', 'fan zone 2', 'cool zone 2', 'heat zone 2'].flatMap((call) => [
+        `call ${call}`,
+        `proved ${call} 0.9 A`,
+      ]),
     ],
   },
   {
