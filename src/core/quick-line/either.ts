@@ -22,7 +22,7 @@ export function eitherOf(line: string, problem: string, context: QuickLineContex
   const offered = new Map<string, Meant>()
   for (const [, words] of problem.matchAll(/"([^"]+)"/g)) {
     if (offered.size === MOST_OFFERED) break
-    const meant = [inItsPlace(line, words), isWholeLine(line) || words.includes(';') ? words : null]
+    const meant = [inItsPlace(line, words), isWholeLine(line) || words.startsWith(line.trim()) ? words : null]
       .filter((one): one is string => one !== null && !bringsFigures(line, one))
       .flatMap((one): Meant[] => {
         const read = readQuickLine(one, context)

@@ -13,7 +13,7 @@ import { fromOwnWords, withLeadsByName } from '@/src/core/quick-line/own-words'
 import { clausesOf } from '@/src/core/quick-line/parted'
 import type { Said } from '@/src/core/quick-line/rule'
 import { inTheGrammar, plain } from '@/src/core/quick-line/said'
-import { screwOrWire } from '@/src/core/quick-line/screw-or-wire'
+import { ON_WHICH, screwOrWire, whichOf } from '@/src/core/quick-line/screw-or-wire'
 import { Sentence } from '@/src/core/quick-line/sentence'
 import { inFull } from '@/src/core/quick-line/shorthand'
 import { corrected, wordsInFull } from '@/src/core/quick-line/spelling'
@@ -49,24 +49,24 @@ function readSpelt(line: string, asked: QuickLineContext): Understood {
 }
 
 function readWhole(line: string, asked: QuickLineContext): Understood {
-  const heard = readAll(line, asked)
-  if (!heard.ok && isDeadShort(line, heard.problem)) return { ...heard, problem: NEVER_JOIN }
-  if (!heard.ok) return heard
+  const [, bare = line, where] = ON_WHICH.exec(line.trim()) ?? []
+  const heard = readAll(bare, asked)
+  const isExact = readInGrammar(bare, asked).ok || inOwnWords(bare, asked) !== null
+  const which = heard.ok && !isExact ? screwOrWire(bare, heard.drafts, asked.system) : null
+  if (which && where) return readAll(/^wires/i.test(where) ? which.wires : which.screws, asked)
+  if (which) return { ok: false, problem: whichOf(line), start: 0, end: line.length }
+  return where ? accounted(line, readAll(line, asked), false, asked) : accounted(line, heard, isExact, asked)
+}
+
+/** What was heard of a line, where all of it was. */
+function accounted(line: string, heard: Understood, isExact: boolean, asked: QuickLineContext): Understood {
+  if (!heard.ok) return isDeadShort(line, heard.problem) ? { ...heard, problem: NEVER_JOIN } : heard
   const read = asTyped(line, heard)
-  const isExact = readInGrammar(line, asked).ok || inOwnWords(line, asked) !== null
-  const which = isExact ? null : screwOrWire(line, heard.drafts, asked.system)
-  if (which !== null) return { ok: false, problem: which, start: 0, end: line.length }
-  const lost = isExact
-    ? null
-    : unheard(inFull(wordsInFull(line, asked.system)), heard.drafts, asked.system, foldJob(asked.system, asked.entries))
-  return lost === null
-    ? read
-    : {
-        ok: false,
-        problem: `I heard "${read.say}", but nothing of "${lost}". Say it in parts, or put "note" before it.`,
-        start: 0,
-        end: line.length,
-      }
+  const { system, entries } = asked
+  const lost = isExact ? null : unheard(inFull(wordsInFull(line, system)), heard.drafts, system, foldJob(system, entries))
+  if (lost === null) return read
+  const problem = `I heard "${read.say}", but nothing of "${lost}". Say it in parts, or put "note" before it.`
+  return { ok: false, problem, start: 0, end: line.length }
 }
 
 /** A line that is one note stays in the record as it was typed, short forms and all. */

@@ -6,12 +6,24 @@ import { cableById, type System } from '@/src/core/wiring/system'
 const SAYS_WHICH =
   /\b(?:screws?|terminals?|posts?|strip|sub ?base|(?:furnace|unit|stat|thermostat) side|board|wire to wire|wires? to|conductors?|with|when|while|still|clears?|cleared|now|here)\b|@/i
 
+/** The two things that a line may mean, each in the grammar's words. */
+interface OfTwo {
+  readonly wires: string
+  readonly screws: string
+}
+
+/** `outdoor pair off, Y to C OL on the wires`: which of the two it was, said behind the line. */
+export const ON_WHICH = /^(.*\S),? on the (wires|screws)$/i
+
+/** What is asked where a line does not say it; either answer is the line itself with a word more. */
+export const whichOf = (line: string): string =>
+  `On the wires that are off, or on the screws? Say "${line.trim()} on the wires", or "${line.trim()} on the screws".`
+
 /**
  * `outdoor pair off, Y to C OL`: what a line takes off and then reads by its letter, with the power off, may have been read on the screws or
- * on the wires in the hand, and one says the opposite of the other. Null where nothing is so; else the question, with each meaning as a
- * whole line of the grammar, the wires first.
+ * on the wires in the hand, and one says the opposite of the other. Null where nothing is so.
  */
-export function screwOrWire(line: string, drafts: readonly EntryDraft[], system: System): string | null {
+export function screwOrWire(line: string, drafts: readonly EntryDraft[], system: System): OfTwo | null {
   if (SAYS_WHICH.test(line)) return null
   const lifted = drafts.flatMap((draft) => (draft.kind === 'bench' && draft.change.do === 'lift' ? [draft.change.end] : []))
   const readings = drafts.flatMap((draft) => (draft.kind === 'reading' ? [draft] : []))
@@ -27,7 +39,7 @@ export function screwOrWire(line: string, drafts: readonly EntryDraft[], system:
   if (!meant.every((one) => one !== null) || meant.every(({ screws, wires }) => screws === wires)) return null
   const acts = sayLifts(system, lifted)
   const [wires, screws] = (['wires', 'screws'] as const).map((where) => [acts, ...meant.map((one) => one[where])].join('; '))
-  return `On the wires that are off, or on the screws? Say "${wires}", or "${screws}".`
+  return { wires, screws }
 }
 
 /** The end of a wire that was taken off the screw that a point is, at its place. */
