@@ -8,8 +8,10 @@ import { firstPart, partById, partsOf, placeById } from '@/src/core/wiring/syste
 /** Several readings in one breath: so many volts and then so many letters, on both sides of a fuse, of one leg to neutral and to ground. */
 
 const NOTHING = '(?:nothing|none|0|zero|no volts|no voltage|no power|dead)'
-const SEVERAL_NUMBERS = String.raw`((?:\d*\.?\d+ ?(?:v|volts?)?(?:,| and|/)? ?){2,5})`
-const SEVERAL_LETTERS = '((?:[a-z]\\d?(?:,| and|/)? ?){2,5})'
+// What stands between two of them has to be there: a long figure is parted in one way alone.
+const ONE_NUMBER = String.raw`(?:\d+(?:\.\d+)?|\.\d+)(?: ?(?:v|volts?))?`
+const SEVERAL_NUMBERS = `(${ONE_NUMBER}(?:(?:, ?| and | ?/ ?| )${ONE_NUMBER}){1,4})`
+const SEVERAL_LETTERS = '([a-z]\\d?(?:(?:, ?| and | ?/ ?| )[a-z]\\d?){1,4})'
 
 /** `24.8 24.6 24.9 on Y G R`: as many letters as readings, each against common. */
 function eachOnItsLetter(the: Sentence, numbers: string, letters: string): string | null {
@@ -81,7 +83,7 @@ function acrossPair({ system, state }: Sentence, volts: string): string | null {
 }
 
 export const listedRules: readonly Rule[] = [
-  rule(`${SEVERAL_NUMBERS}(?:on|at|across) ${SEVERAL_LETTERS}`, eachOnItsLetter),
+  rule(`${SEVERAL_NUMBERS} (?:on|at|across) ${SEVERAL_LETTERS}`, eachOnItsLetter),
   rule(
     `${NUMBER} ?${VOLTS}? (?:at|on|out of|leaving|from|off) (?:transformer|secondary|transformer secondary),? (?:and |but )?(?:(\\d*[.]?\\d+) ?${VOLTS}?|${NOTHING}) (?:after|past|behind|out of|downstream of|on other side of|leaving) (?:board )?fuse`,
     aroundFuse,
