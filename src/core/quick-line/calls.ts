@@ -15,7 +15,7 @@ export function readCall(reader: Reader): 'off' | CallName {
   return zoned ?? named
 }
 
-/** Whoever stands at the thermostat of a zone sets that one: no other can be set there. */
+/** A call that is typed at the thermostat of a zone is that zone's: no other can be set there. */
 function atItsThermostat({ context: { system, state } }: Reader, named: CallName): CallName {
   const stat = partsOf(system, 'thermostat').find(({ place }) => place === state.bench.place)
   return callsOf(system).find((call) => call.startsWith(`${named}-zone-`) && callerOf(system, call).id === stat?.id) ?? named

@@ -58,7 +58,7 @@ export function readClauses(text: string, reader: Reader): Said {
   }
   const joints = [...text.matchAll(JOINTS)]
   if (joints.length > MOST_JOINTS) return whole
-  // What was heard in part alone is looked for as several things first.
+  // A line that is only half understood may be two things without a comma between them.
   const inParts = (): Said => (whole !== null && !isSaid ? (unsigned(text, reader) ?? whole) : (whole ?? unsigned(text, reader)))
   if (joints.length === 0) return inParts()
   // What stands in the way of one clause is asked where nothing else is.
@@ -210,7 +210,7 @@ function readPair(first: string, said: string, reader: Reader, isInOrder: boolea
   const subject = isInOrder ? findSubject(first, new Sentence(reader.system, foldJob(reader.system, reader.entries))) : null
   const other = (subject && LACKS_SUBJECT.test(second.trim()) ? ofSubject(subject, second, next) : null) ?? readClauses(second, next)
   if (typeof other === 'string') return inOneLine(one, other)
-  // What is said of another place is not of that.
+  // "Unhooked Y at the stat, still running outside": not the thermostat runs.
   const another = subject === null || ELSEWHERE.test(second) ? null : ofSubject(subject, second, next)
   if (another !== null) return inOneLine(one, another)
   // A question is what is wondered, not what was read.

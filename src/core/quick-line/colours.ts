@@ -3,6 +3,9 @@ import { placeById } from '@/src/core/wiring/system'
 
 /** Wires by their colors, where one stands. */
 
+/** A color that a wire has, as it is typed in small letters. */
+export const COLOUR = '(?:red|white|green|yellow|blue|brown|orange|black|purple|violet|gr[ae]y|pink|tan)'
+
 /** The wires of a color that are on a screw where one stands, by their cable and letter. */
 const wiresOfColour = ({ system, state }: Sentence, colour: string): { cable: string; letter: string }[] =>
   system.cables.flatMap(({ id, between, conductors }) => {

@@ -19,7 +19,7 @@ export function firstTold(line: string, read: Understood, asked: QuickLineContex
   // Before anybody went or did a thing, what does not run was not seen on a call.
   const isUntouched = !asked.entries.some(({ kind }) => kind === 'bench')
   const isOpen = (problem: string) => isUnread(line, problem) || (isUntouched && problem.startsWith('No call is on'))
-  // Nor was a fuse blown that it is said to blow.
+  // "Blows the fuse on cool": what it keeps doing, before anybody has tried it.
   const isHabit = isUntouched && BLOWS.test(line) && !/\b(?:ok|okay|fine|good|holds?|held)\b/i.test(line) && !readInGrammar(line, asked).ok
   const isSaid = (draft: EntryDraft) =>
     draft.kind === 'note' || (isUntouched && isOfWhatRuns(draft, asked)) || (isHabit && draft.kind === 'trip')

@@ -2,7 +2,7 @@ import { cableTowards } from '@/src/core/quick-line/meaning'
 import { findCable } from '@/src/core/quick-line/names'
 import { leading, type Sentence } from '@/src/core/quick-line/sentence'
 import { parseLook } from '@/src/core/readings/look-target'
-import { conductorEnd, isPoint, type Point, parsePoint } from '@/src/core/wiring/point'
+import { conductorEnd, isPoint, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { type Cable, cableById, partById } from '@/src/core/wiring/system'
 
 /** What comes off other than a wire: a jumper, a panel, a thermostat, the lead of a part. */
@@ -137,4 +137,21 @@ export function joined(the: Sentence, what: string): string | null {
   const place = found[3] === undefined ? null : the.place(found[3])
   if (found[3] !== undefined && place === null) return null
   return `jumper ${the.letter(found[1])} ${the.letter(found[2])}${place ? ` at ${place}` : ''}`
+}
+
+/** The two wires of the one pair that comes here, or of the cable that is meant: each where it is, in the hand or on its screw. */
+export function pairHere({ state, system }: Sentence, meant: string | null): Point[] | null {
+  const { place, lifted } = state.bench
+  const [cable, another] = system.cables.filter(
+    ({ id, between, conductors }) =>
+      between.includes(place) && (meant === null || id === meant) && conductors.filter(({ lands }) => !lands.includes(null)).length === 2,
+  )
+  if (!cable || another) return null
+  const side = cable.between.indexOf(place)
+  const ends = cable.conductors.flatMap(({ id, lands }) => {
+    const end = conductorEnd(cable.id, id, place)
+    const screw = lands[side]
+    return screw === null || screw === undefined ? [] : [lifted.includes(end) ? end : terminalPoint(screw, place)]
+  })
+  return ends.length === 2 ? ends : null
 }

@@ -1,5 +1,5 @@
 import { acted, tried } from '@/src/core/quick-line/acted'
-import { cablesWithColour } from '@/src/core/quick-line/colours'
+import { COLOUR, cablesWithColour } from '@/src/core/quick-line/colours'
 import { type Meaning, meaningOf } from '@/src/core/quick-line/meaning'
 import { measured } from '@/src/core/quick-line/measured'
 import { noticed } from '@/src/core/quick-line/noticed'
@@ -57,11 +57,11 @@ function whichPart(text: string, the: Sentence): Said {
   return null
 }
 
+const WIRE_COLOUR = new RegExp(`\\b${COLOUR}\\b(?! (?:light|led|fuse|tape|label))`, 'g')
+
 /** A wire by its color, where several cables have one of that color here: asked after by their names. */
 function whichWire(text: string, the: Sentence): Said {
-  for (const [colour] of text.matchAll(
-    /\b(?:red|white|green|yellow|blue|brown|orange|black|purple|violet|gr[ae]y|pink|tan)\b(?! (?:light|led|fuse|tape|label))/g,
-  )) {
+  for (const [colour] of text.matchAll(WIRE_COLOUR)) {
     const cables = cablesWithColour(the, colour)
     if (cables.length > 1)
       return { asks: `Which ${colour}? Say ${cables.map(({ name }) => `"${name.replace(/ cable$/, '')} ${colour}"`).join(' or ')}.` }

@@ -27,7 +27,7 @@ const ENDS =
 /** What was read at one terminal ends with its letter: 26 on Rc, nothing on Rh. */
 const LETTER = /^(?:[RYGWOBC][ch]?\d?|[TL]\d)$/
 
-/** What does not come: 120 at the igniter no glow. */
+/** What is missing, said right behind a reading: 120 at the igniter no glow. */
 export const ABSENT = /^(?:no (?:glow|click|flame|fire|spark|hum)|(?:board )?lights? (?:is |are )?(?:out|off))$/i
 
 /** `fan holds heat holds cool trips`: the ways to part a sentence behind what can end a clause, the longest first part first. */

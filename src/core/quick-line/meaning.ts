@@ -1,4 +1,4 @@
-import { cableOfColour, letterOfColour } from '@/src/core/quick-line/colours'
+import { COLOUR, cableOfColour, letterOfColour } from '@/src/core/quick-line/colours'
 import { lexicon, NO_LINE_VOLTS, NO_VOLTS, type Sense } from '@/src/core/quick-line/lexicon'
 import { findCable, isGroundWord } from '@/src/core/quick-line/names'
 import { boardHere, coilMeant, type Sentence } from '@/src/core/quick-line/sentence'
@@ -41,7 +41,7 @@ export interface Meaning {
 const TURNS =
   /^(?:if|lost|loses|losing|lose|drops|dropped|should|shouldnt|would|could|supposed|expected|expect|before|yesterday|last|used|except|unless|until|without|instead|than|half|almost|nearly|never|might|customer|owner|homeowner|tomorrow|next|later|maybe|probably|same|other|another|whether|why|how|what|which|cant|cannot|but|everything|everywhere|all|any|anything|test|tests|testing|check|whole|entire|every|goes|went|doesnt|dont|didnt|wont|isnt|low|high|aux|auxiliary|emergency|strips|red|white|green|yellow|blue|brown|orange|black|purple|violet|grey|gray|pink|tan)$/
 
-const COLOURS = /^(?:red|white|green|yellow|blue|brown|orange|black|purple|violet|gr[ae]y|pink|tan)$/
+const COLOURS = new RegExp(`^${COLOUR}$`)
 
 /** So many words of a sentence may be none that are known, where the others say something whole. */
 const MOST_UNKNOWN = 2

@@ -11,7 +11,7 @@ const ampsAround: Reading = (meaning, the) => {
   const number = onlyNumber(meaning)
   const isAmps = number?.unit === 'A' || (number?.unit === null && has(meaning, 'amps'))
   if (!number || !isAmps || calls.length + cables.length > 0 || letters.length > 1 || !only(meaning, 'amps')) return null
-  // Amps of something that is no word here are not those of the transformer.
+  // With a word in it that is not known, the amps may be anything's: they are not put on R.
   if (letters.length === 0 && !meaning.isWhole) return null
   // What a fuse is rated for is not what flows.
   if (/\b(?:fuse|breaker|inline|in-line|install|new|put|threw|stuck|installed|dropped)\b/.test(meaning.text)) return null

@@ -50,7 +50,7 @@ export function isOfReading(line: string, { system, entries }: { readonly system
   )
 }
 
-/** Which of the reds is no question where it is joined to common or to the metal: one of them is R. */
+/** "Jump red to ground", with several red wires: one of them is R, so it is refused and not asked after. */
 export const isDeadShort = (line: string, problem: string): boolean =>
   /^Which red/.test(problem) &&
   /\b(?:jump\w*|tie[sd]?|join\w*|connect\w*|touch\w*|short\w*|strap\w*)\b.*\bred\b.*\b(?:to|and|with)\b.*\b(?:common|ground|gnd|chassis|metal|cabinet|frame|C)\b/.test(

@@ -119,6 +119,51 @@ describe('a line means', () => {
     ['put a 3 amp fuse inline', standing('air-handler-plain', 'indoor', 'off'), 'fuse 3 in'],
     ['24 v transformer reads 0', standing('air-handler-plain', 'indoor', 'on'), 'secondary 0'],
     ['lights and stays lit now', standing('furnace-induced-draft', 'indoor', 'on', call('heat')), 'flame burns'],
+    // What stands behind a reading or an act, with no comma between, is not lost.
+    ['120 at igniter no glow', standing('furnace-induced-draft', 'indoor', 'on', call('heat')), 'igniter 120 V; flame no glow'],
+    ['24 at contactor no click', outside('on', call('cool')), 'contactor 24 V; contactor out'],
+    ['stat off wall, G to R fan comes on', standing('furnace-ac', 'thermostat', 'on'), 'unplug stat; jumper G R; blower runs'],
+    ['jumped Y to Y out on board, contactor pulls in', standing('heat-pump-o', 'outdoor', 'on'), 'jumper Y Y-out; contactor in'],
+    ['tapped contactor and it came in', outside('on', call('cool')), 'contactor in; note tapped contactor and it came in'],
+    ['held 10 seconds then popped', inside('on', call('cool')), 'trips after 10 s'],
+    ['Y1 contactor in, Y2 contactor out', standing('rooftop-gas', 'package', 'on', call('cool')), 'contactor in; second contactor out'],
+    ['nothing pulled in out here', outside('on', call('cool')), 'contactor out'],
+    ['wire nut fell off yellow', outside('off'), 'note wire nut fell off yellow'],
+    ['zone two thermostat is calling for cooling', standing('zoned-furnace-ac', 'panel', 'on'), 'call cool zone 2'],
+    [
+      'jumped the pressure switch and it fired',
+      standing('furnace-induced-draft', 'indoor', 'on', call('heat')),
+      'jumper rollout-draft draft-ignition; flame burns',
+    ],
+    [
+      'it lights for about 5 seconds and shuts down',
+      standing('furnace-induced-draft', 'indoor', 'on', call('heat')),
+      'flame lights and goes out',
+    ],
+    ['flame sense 0', standing('furnace-induced-draft', 'indoor', 'on', call('heat')), 'flame 0 µA'],
+    ['white wire is on the O screw', standing('heat-pump-o', 'thermostat', 'on'), 'landings W on O'],
+    ['cool on flashing', standing('furnace-ac', 'thermostat', 'on'), 'call cool; stat waits'],
+    ['board out to contactor dead', standing('heat-pump-o', 'outdoor', 'on', call('heat')), 'contactor 0 V'],
+    ['R to C OL fuse out', inside('off'), 'fuse out; R-C OL'],
+    ['3A fuse in', inside(), 'fuse 3 in'],
+    ['240 at T1 T2 nothing running', outside('on', call('cool')), 'compressor-line to L2-unit 240 V; outdoor not as called'],
+    ['blower runs no flame', inside('on', call('heat')), 'blower runs; note no flame'],
+    ['Y to R jumped condenser on', standing('furnace-no-common', 'indoor', 'on'), 'jumper Y R; outdoor as called'],
+    ['no line voltage', inside(), 'L1-unit-N 0 V'],
+    ['no line voltage', outside(), 'L1-unit-L2-unit 0 V'],
+    ['burners lit', standing('furnace-induced-draft', 'indoor', 'on', call('heat')), 'flame burns'],
+    ['flame out after 5 s', standing('furnace-induced-draft', 'indoor', 'on', call('heat')), 'flame lights and goes out'],
+    ['W1 valve in, W2 out', standing('furnace-ac-two-stage', 'indoor', 'on', call('heat')), 'gas-valve in; gas-valve-high out'],
+    ["contactor hums doesn't seat", standing('package-heat-pump', 'package', 'on', call('cool')), 'contactor chatters'],
+    ['rollout reset', standing('rooftop-gas', 'package', 'off'), 'rollout set'],
+    ['overflow float up', standing('furnace-no-common', 'indoor', 'on'), 'float up'],
+    // Amps of something that the record does not know are none of the transformer's.
+    ['second bank 0 A', standing('rooftop-electric', 'package', 'on', call('heat-2')), 'note second bank 0 A'],
+    ['heating transformer secondary 0 primary 120', standing('furnace-two-transformers', 'indoor', 'on'), 'L1-unit-N 120 V; Rh-C 0 V'],
+    ['kill power', inside(), 'power off'],
+    ['back on', inside('off'), 'power on'],
+    // One wire where it belongs says nothing of the others; a note stays as it was typed.
+    ['white wire is on the W screw', standing('furnace-ac', 'thermostat', 'on'), 'note white wire is on the W screw'],
     // What is no act and no reading.
     ['jumper between Rc and Rh still in', standing('furnace-two-transformers', 'indoor', 'on'), 'note jumper between Rc and Rh still in'],
     ['no C wire', standing('furnace-no-common', 'indoor', 'on'), 'note no C wire'],
@@ -155,6 +200,11 @@ describe('a visit that begins with', () => {
     const told = drafts(standing(id, id === 'rooftop-gas' ? 'package' : 'indoor', 'on'), line)
     expect(told).toMatchObject([{ kind: 'complaint', complaint: { call: mode, symptoms: expect.arrayContaining([symptom]) } }])
   })
+})
+
+it('what is kept in words is kept in the words that were typed', () => {
+  for (const text of ['blower on with no fan call', 'thermostat is calling, 26 on W'])
+    expect(drafts(inside(), `note ${text}`)).toEqual([{ kind: 'note', text }])
 })
 
 describe('the first words of a visit', () => {

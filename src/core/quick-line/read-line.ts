@@ -193,7 +193,7 @@ function calledFirst(said: string, { system, entries }: Reading): string {
     const [, name, volts] = /^([A-Z]\d?|[a-z]+-[a-z-]+)-C (\d[\d.]*)/i.exec(act) ?? []
     return name !== undefined && (name.includes('-') || letters.includes(name.toUpperCase())) && Number(volts) > LIVE_FROM_VOLTS
   }
-  // So is all that runs, or is in, while nothing was called before.
+  // So are parts that run, or are in, where nothing else was done before the call.
   const isSeen = (act: string) => {
     const [, name] = /^(.+) (?:runs|still|in|out)$/.exec(act) ?? []
     const kind = partById(system, (name && findPart(system, name)) ?? '')?.kind
@@ -247,7 +247,7 @@ function clauseInGrammar(clause: string, context: Reading): Said {
   if (own !== null && readInGrammar(own, context).ok) return own
   const state = foldJob(context.system, context.entries)
   const isReadable = (command: string) => readInGrammar(command, context).ok
-  // What is still so was read between the same points.
+  // "Y still 0.3" was read between the same points as before.
   const again = STILL.test(clause) ? inTheGrammar(clause, context.system, state, clause, isReadable) : null
   if (again !== null && (typeof again === 'object' || isReadable(again))) return again
   const normal = normalForm(clause, context.system, state)

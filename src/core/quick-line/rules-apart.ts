@@ -83,17 +83,12 @@ export const apartRules: readonly Rule[] = [
     (the, what, where) => {
       const [here, there] = [the.state.bench.place, the.place(where)]
       if (there === null || there === here) return null
+      // A wire that is said with its cable, or its zone, needs no looking for.
+      if (/ /.test(what)) return atBothEnds(the, 'lift', what.replace(/^zone (\d) /, 'stat-cable-$1 '))
       const [cable, another] = the.system.cables.filter(
-        ({ between, conductors }) =>
-          between.includes(here) &&
-          (between.includes(there) || /^zone \\d /.test(what)) &&
-          (/ /.test(what) || wiresOf({ conductors }, [what]) !== null),
+        (one) => [here, there].every((place) => one.between.includes(place)) && wiresOf(one, [what]) !== null,
       )
-      return / /.test(what)
-        ? atBothEnds(the, 'lift', what.replace(/^zone (\d) /, 'stat-cable-$1 '))
-        : cable && !another
-          ? atBothEnds(the, 'lift', `${cable.id} ${what}`)
-          : null
+      return cable && !another ? atBothEnds(the, 'lift', `${cable.id} ${what}`) : null
     },
   ),
   // All of a cable off, and two of its wires against each other.
@@ -132,7 +127,7 @@ export const apartRules: readonly Rule[] = [
   ),
   rule(
     '(?:nothing|no path|ol|open) to (?:ground|gnd|chassis|metal)(?: on| from) (?:any|every|all)(?: of)?(?: the)? (?:wires?|conductors?|terminals?)',
-    (the) => everyToGround(the),
+    everyToGround,
   ),
   rule(
     `(\\S+) (?:to|and) (\\S+)(?: (?:in|on))? (\\S+) cable(?: is| reads?)? (ol|open|${NUMBER})(?: ?ohms?)?,?(?: with)? (?:both ends|everything|all|wires) (?:off|disconnected|lifted|open)(?: (?:at )?both ends)?`,
@@ -147,6 +142,10 @@ export const apartRules: readonly Rule[] = [
   ),
   rule(
     '(?:every|each|all)(?: of)?(?: the)? (?:wires?|conductors?|terminals?|letters?) (?:to|and) (?:ground|gnd|chassis|metal|cabinet) (?:is |are |reads? )?(ol|open|clear|nothing)',
-    (the) => everyToGround(the),
+    everyToGround,
+  ),
+  rule(
+    '(?:no|not any|none of them|nothing) (?:ground(?:s|ed)?|short(?:s|ed)? to (?:ground|gnd|metal|chassis))(?: (?:on|at) (?:any|every|all)(?: of)?(?: the)? (?:wires?|conductors?|terminals?|screws?|letters?))|nothing (?:is )?(?:grounded|shorted to (?:ground|gnd|metal|chassis))|all (?:wires|terminals) (?:are )?clear to (?:ground|gnd|metal|chassis)',
+    everyToGround,
   ),
 ]

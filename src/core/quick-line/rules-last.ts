@@ -1,4 +1,4 @@
-import { foundOff } from '@/src/core/quick-line/hands'
+import { foundOff, pairHere } from '@/src/core/quick-line/hands'
 import { cableTowards } from '@/src/core/quick-line/meaning'
 import { findCable } from '@/src/core/quick-line/names'
 import { type Rule, rule, type Said } from '@/src/core/quick-line/rule'
@@ -71,23 +71,9 @@ function voltsInHand({ state }: Sentence, value: string): string | null {
 
 /** The two wires of the one pair that comes here. */
 function ofPair(the: Sentence, named: string, value: string): string | null {
-  const { state, system } = the
-  const { place, lifted, power } = state.bench
-  const meant = named === '' ? null : (findCable(system, named) ?? cableTowards(the, named))
-  const here = system.cables.filter(
-    ({ id, between, conductors }) =>
-      between.includes(place) &&
-      (named === '' || id === meant) &&
-      conductors.filter(({ lands }) => lands.every((terminal) => terminal !== null)).length === 2,
-  )
-  const [cable, another] = here
-  if (power || !cable || another) return null
-  const side = cable.between.indexOf(place)
-  const ends = cable.conductors.flatMap(({ id, lands }) => {
-    const end = conductorEnd(cable.id, id, place)
-    return lands[side] === null || lands[side] === undefined ? [] : [lifted.includes(end) ? end : lands[side]]
-  })
-  return ends.length === 2 ? `ohms ${ends.join(' to ')} ${asRead(value)}` : null
+  const meant = named === '' ? null : (findCable(the.system, named) ?? cableTowards(the, named))
+  const ends = the.state.bench.power || (named !== '' && meant === null) ? null : pairHere(the, meant)
+  return ends && `ohms ${ends.join(' to ')} ${asRead(value)}`
 }
 
 /** What was last seen to run, or to stand still, does so still. */

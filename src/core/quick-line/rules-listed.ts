@@ -1,9 +1,12 @@
+import { COLOUR } from '@/src/core/quick-line/colours'
+import { pairHere } from '@/src/core/quick-line/hands'
 import { NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
+import { hotAgainst } from '@/src/core/quick-line/rules-supply'
 import type { Sentence } from '@/src/core/quick-line/sentence'
 import { lineSide, windingVolts } from '@/src/core/quick-line/volts'
-import { conductorEnd, terminalPoint } from '@/src/core/wiring/point'
+import { conductorEnd, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { houseCommon, houseHot } from '@/src/core/wiring/supply'
-import { firstPart, partById, partsOf, placeById } from '@/src/core/wiring/system'
+import { firstPart, partById, partsOf } from '@/src/core/wiring/system'
 
 /** Several readings in one breath: so many volts and then so many letters, on both sides of a fuse, of one leg to neutral and to ground. */
 
@@ -18,7 +21,8 @@ function eachOnItsLetter(the: Sentence, numbers: string, letters: string): strin
   const values = numbers.match(/\d*\.?\d+/g) ?? []
   const names = letters.match(/[a-z]\d?/g) ?? []
   if (!the.state.bench.power || values.length !== names.length || !names.every((name) => the.isLetter(name))) return null
-  return names.map((name, at) => the.voltsAt(name, values[at])).join('; ')
+  const readings = names.map((name, at) => the.voltsAt(name, values[at]))
+  return readings.includes(null) ? null : readings.join('; ')
 }
 
 /** Volts ahead of the board's fuse, at the transformer, and behind it, where the strip is. */
@@ -29,24 +33,6 @@ function aroundFuse({ system, state }: Sentence, before: string, after: string):
   const behind = /\d/.test(after) ? after : '0'
   return `${secondary[0]}-${secondary[1]} ${before} V at ${at}; ${houseHot(system)}-${houseCommon(system)} ${behind} V at ${place}`
 }
-
-/** One leg behind the switch of the unit where one stands, to neutral and to the metal. */
-function legTo({ system, state }: Sentence, neutral: string, metal: string): string | null {
-  const { place } = state.bench
-  const pole = partsOf(system, 'disconnect').find((part) => part.place === place && part.poles.length === 1)?.poles[0]
-  const common = partsOf(system, 'supply').find((part) => part.place === place)?.neutral
-  return pole && common && state.bench.power ? `${pole[1]}-${common} ${neutral} V; ${pole[1]}-gnd ${metal} V` : null
-}
-
-/** Every screw of the strip where one stands against the metal, but the common, which is bonded to it. */
-function eachToMetal({ system, state }: Sentence): string | null {
-  const place = placeById(system, state.bench.place)
-  if (state.bench.power || !place?.metal) return null
-  const names = place.terminals.filter((name) => name !== houseCommon(system) && !/^(?:L\d|N$|T\d)/.test(name))
-  return names.map((name) => `ohms ${name}-gnd OL`).join('; ')
-}
-
-const COLOUR = '(?:red|white|green|yellow|blue|brown|orange|black|purple|violet|gr[ae]y|pink|tan)'
 
 /** Two wires of one cable by their colors, on their screws or in the hand. */
 function betweenColours({ system, state }: Sentence, one: string, other: string, value: string): string | null {
@@ -67,19 +53,9 @@ function betweenColours({ system, state }: Sentence, one: string, other: string,
 }
 
 /** Live volts across the two wires of the one pair that comes here, on their screws. */
-function acrossPair({ system, state }: Sentence, volts: string): string | null {
-  const { place, lifted, power } = state.bench
-  const pairs = system.cables.filter(
-    ({ between, conductors }) =>
-      between.includes(place) && conductors.filter(({ lands }) => lands.every((one) => one !== null)).length === 2,
-  )
-  const [cable, another] = pairs
-  if (!power || !cable || another || Number(volts) > 60) return null
-  const side = cable.between.indexOf(place)
-  const ends = cable.conductors.flatMap(({ id, lands }) =>
-    lands[side] ? [{ end: conductorEnd(cable.id, id, place), screw: terminalPoint(lands[side], place) }] : [],
-  )
-  return ends.some(({ end }) => lifted.includes(end)) ? null : `${ends.map(({ screw }) => screw).join(' to ')} ${volts} V`
+function acrossPair(the: Sentence, volts: string): string | null {
+  const ends = the.state.bench.power && Number(volts) <= 60 ? pairHere(the, null) : null
+  return ends?.every((end) => parsePoint(end).cable === null) ? `${ends.join(' to ')} ${volts} V` : null
 }
 
 export const listedRules: readonly Rule[] = [
@@ -94,7 +70,8 @@ export const listedRules: readonly Rule[] = [
   ),
   rule(
     `(?:l|line|hot|leg) to (?:n|neutral) ${NUMBER} ?${VOLTS}?,? (?:and |but )?(?:l|line|hot|leg) to (?:ground|gnd) ${NUMBER} ?${VOLTS}?|${NUMBER} ?${VOLTS}? (?:l|line|hot|leg) to (?:n|neutral),? (?:and |but )?${NUMBER} ?${VOLTS}? (?:l|line|hot|leg) to (?:ground|gnd)`,
-    (the, neutral, metal, neutralFirst, metalFirst) => legTo(the, neutral || neutralFirst, metal || metalFirst),
+    (the, neutral, metal, neutralFirst, metalFirst) =>
+      hotAgainst(the, ['neutral', neutral || neutralFirst], ['metal', metal || metalFirst]),
   ),
   rule(
     `${NUMBER} ?${VOLTS}? line(?: side| voltage)?,? (?:and |but )?${NUMBER} ?${VOLTS}? (?:control|secondary|low side|low voltage|24 side|on 24 side)`,
@@ -102,10 +79,6 @@ export const listedRules: readonly Rule[] = [
       const [into, out] = [Number(line) > 60 ? lineSide(the, line) : null, the.voltsAt('transformer', control)]
       return into && out && `${into}; ${out}`
     },
-  ),
-  rule(
-    '(?:no|not any|none of them|nothing) (?:ground(?:s|ed)?|short(?:s|ed)? to (?:ground|gnd|metal|chassis))(?: (?:on|at) (?:any|every|all)(?: of)?(?: the)? (?:wires?|conductors?|terminals?|screws?|letters?))|nothing (?:is )?(?:grounded|shorted to (?:ground|gnd|metal|chassis))|all (?:wires|terminals) (?:are )?clear to (?:ground|gnd|metal|chassis)',
-    eachToMetal,
   ),
   rule(
     '(?:all |it is |proved |tested |checked )?dead (?:at|on|across|between|from) ([a-z]\\d?) (?:and|to) ([a-z]\\d?)',

@@ -1,4 +1,4 @@
-import { letterOfColour } from '@/src/core/quick-line/colours'
+import { COLOUR, letterOfColour } from '@/src/core/quick-line/colours'
 import { allOf, landAll } from '@/src/core/quick-line/hands'
 import { findCable } from '@/src/core/quick-line/names'
 import { closedSwitch, openSwitch } from '@/src/core/quick-line/open-switch'
@@ -53,7 +53,6 @@ function allBack({ state: { bench } }: Sentence): Said {
   return back.length === 0 ? { asks: 'The record shows nothing lifted, unplugged or jumpered.' } : back.join('; ')
 }
 
-const COLOURS = '(?:red|white|green|yellow|blue|brown|orange|black|purple|violet|gray|grey|pink|tan)'
 const NOT = '(?:not|isnt|is not|doesnt|does not|wont|will not)'
 
 /** Parts: what goes in and what comes out, what stays open, several at once. */
@@ -266,7 +265,7 @@ export const partRules: readonly Rule[] = [
     },
   ),
   rule(
-    `(?:lifted|pulled|took|lift|pull|take|unhooked|disconnected) (?:the )?(${COLOURS})(?: wire| one)? (?:off|from)(?: of)? (\\S+)(?: terminal| screw)?`,
+    `(?:lifted|pulled|took|lift|pull|take|unhooked|disconnected) (?:the )?(${COLOUR})(?: wire| one)? (?:off|from)(?: of)? (\\S+)(?: terminal| screw)?`,
     (the, colour, name) => {
       const { place } = the.state.bench
       const ends = the.system.cables.flatMap((cable) => {

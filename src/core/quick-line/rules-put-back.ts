@@ -80,10 +80,10 @@ export const putBackRules: readonly Rule[] = [
       const ends = the.state.bench.lifted.filter((end) => parsePoint(end).cable === cable)
       return ends.length > 0
         ? ends.map((end) => `land ${end}`).join('; ')
-        : { asks: `In the record its wires are on. Say what was off: "lift ${cable.replace(/-cable$/, '')} cable" comes first.` }
+        : { asks: `The record has those wires on their terminals. Enter what was off first: "lift ${cable.replace(/-cable$/, '')} cable".` }
     },
   ),
-  // The power, as a hand says it that has just put it off.
+  // "Back on" with the power off and nothing lifted is the power.
   rule('(?:it is |its |turned it |switched it |flipped it |all )?back on(?: now)?', (the) => {
     const { power, lifted, unplugged } = the.state.bench
     return !power && lifted.length + unplugged.length === 0 ? 'power on' : null

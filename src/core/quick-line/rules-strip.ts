@@ -55,13 +55,13 @@ function pastBoth(the: Sentence): string | null {
 const CALLS = '(cool|cooling|heat|heating|fan|aux|emergency heat)'
 
 export const stripRules: readonly Rule[] = [
-  // A wire by its color or letter, and the screw that it was seen on.
+  // A wire by its color or letter, and the screw that it was seen on. One that is where it belongs says nothing of the others.
   rule(
     '(\\S+) (?:wire |conductor )?(?:is |was |landed |sits |found )*(?:on|under) ([a-z]\\d?) (?:screw|terminal|post|lug)',
     (the, wire, screw) => {
       const letter = the.isLetter(wire) ? wire : letterOfColour(the, wire)
       if (letter === null || !the.isLetter(screw)) return null
-      return letter.toLowerCase() === screw ? 'landings ok' : `landings ${the.letter(letter)} on ${the.letter(screw)}`
+      return letter.toLowerCase() === screw ? the.asNote() : `landings ${the.letter(letter)} on ${the.letter(screw)}`
     },
   ),
   rule(

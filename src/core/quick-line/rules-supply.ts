@@ -30,12 +30,13 @@ function ofTransformer(the: Sentence, name: string, volts: string): string | nul
 
 const both = (one: string | null, other: string | null): string | null => one && other && `${one}; ${other}`
 
-/** The hot side behind the switch of the unit where one stands, against the metal and against the neutral. */
-function hotAgainst(the: Sentence, metal: string, neutral: string): string | null {
+/** The hot side behind the switch of the unit where one stands, against the metal and against the neutral, in the order in which they were read. */
+export function hotAgainst(the: Sentence, ...readings: readonly (readonly ['metal' | 'neutral', string])[]): string | null {
   const { place } = the.state.bench
   const pole = partsOf(the.system, 'disconnect').find((part) => part.place === place && part.poles.length === 1)?.poles[0]
   const common = partsOf(the.system, 'supply').find((part) => part.place === place)?.neutral
-  return pole && common ? `${pole[1]}-gnd ${metal} V; ${pole[1]}-${common} ${neutral} V` : null
+  if (!pole || !common) return null
+  return readings.map(([against, volts]) => `${pole[1]}-${against === 'metal' ? 'gnd' : common} ${volts} V`).join('; ')
 }
 
 /** Line volts behind the contactor where one stands: across what it feeds. */
@@ -57,10 +58,10 @@ function noFuseAt(the: Sentence, where: string): Said {
 
 export const supplyRules: readonly Rule[] = [
   rule(`${NUMBER} ?${VOLTS}? to (?:ground|gnd)(?:,| and| but)* ${NUMBER} ?${VOLTS}? to neutral`, (the, metal, neutral) =>
-    hotAgainst(the, metal, neutral),
+    hotAgainst(the, ['metal', metal], ['neutral', neutral]),
   ),
   rule(`${NUMBER} ?${VOLTS}? to neutral(?:,| and| but)* ${NUMBER} ?${VOLTS}? to (?:ground|gnd)`, (the, neutral, metal) =>
-    hotAgainst(the, metal, neutral),
+    hotAgainst(the, ['metal', metal], ['neutral', neutral]),
   ),
   rule(
     `(.+? transformer) ${NUMBER} ?${VOLTS}? (?:out|on secondary|secondary)(?:,| with| and)+ ${NUMBER} ?${VOLTS}? (?:in|on primary|primary)`,

@@ -56,13 +56,9 @@ export function inTheGrammar(
   // What is said of a place that stands at the end of the sentence.
   const found = / at (\S+)$/.exec(text)
   const place = found && system.places.find(({ id }) => id === found[1])
-  // A color is one of the wires there.
-  const stands = place && COLOUR.test(text) ? { ...state, bench: { ...state.bench, place: place.id } } : state
-  const there = place ? bySentence(text.slice(0, found.index), typed, system, stands, isReadable) : null
+  const there = place ? bySentence(text.slice(0, found.index), typed, system, state, isReadable) : null
   return typeof there === 'string' && !/ at |;|^note |^complaint |^walk /.test(there) ? `${there} at ${place?.id}` : null
 }
-
-const COLOUR = /\b(?:red|white|green|yellow|blue|brown|orange|black|purple|violet|gr[ae]y|pink|tan)\b/
 
 /** Every rule, in the order in which they are asked, each with the words that it needs. */
 const asked: readonly (Rule & { readonly needs: readonly (readonly string[])[] })[] = [

@@ -23,6 +23,9 @@ export function callOfComplaint(line: string, drafts: readonly EntryDraft[], ask
   return isMissed || drafts.some((draft) => showsCall(draft, system, call)) ? call : null
 }
 
+/** Kept as it was typed. */
+const IN_WORDS = /^\s*(?:note|complaint|repaired)\b/i
+
 /** It is calling, said before or behind what was read meanwhile. */
 const IT_CALLS = /(?:the )?(?:stat|thermostat|tstat)(?:[’']?s| is)? (?:calling|calls)(?: for (cool|heat|fan)(?:ing)?)?/
 const CALLS_FIRST = new RegExp(`^${IT_CALLS.source},? (?:and |with |but )?(?=.*\\d)(.+)$`, 'i')
@@ -33,6 +36,7 @@ const CALLS_LAST = new RegExp(`^(.*\\d.*?),? (?:and |with |while )?${IT_CALLS.so
  * The line as it is where it says no such thing, or where one of several thermostats calls.
  */
 export function whileItCalls(line: string, { system, entries }: QuickLineContext): string {
+  if (IN_WORDS.test(line)) return line
   const [first, last] = [CALLS_FIRST.exec(line.trim()), CALLS_LAST.exec(line.trim())]
   const [named, read] = first ? [first[1], first[2]] : last ? [last[2], last[1]] : [undefined, null]
   // What it calls for and does not give is another matter: that it shows a call counts then.
@@ -52,7 +56,7 @@ const NO_SUCH_CALL =
  * it was seen on that; a record in which that very call is on is put right.
  */
 export function withoutCall(line: string, { system, entries }: QuickLineContext): string {
-  const found = NO_SUCH_CALL.exec(line.trim())
+  const found = IN_WORDS.test(line) ? null : NO_SUCH_CALL.exec(line.trim())
   if (!found) return line
   const { call } = foldJob(system, entries).bench
   if (call === 'off') return `${found[1]} with no call`

@@ -80,7 +80,7 @@ function sayLook(system: System, at: string, bench: Bench): { say: string; why: 
     }
   if (what === 'wiring')
     return {
-      say: `Look along the wiring: ${zoneName(system, of)}. Rubbed, chewed, stapled, scorched, bare copper?${placeById(system, of) ? ' Anything wired in that its diagram does not have?' : ''}`,
+      say: `Look along the wiring: ${zoneName(system, of)}. Rubbed, chewed, stapled, scorched, bare copper?${placeById(system, of) ? ' Anything wired in that is not on the diagram?' : ''}`,
       why: 'Check hot pipes, sharp edges, ties, and where the jacket was stripped first.',
       caution: null,
     }
