@@ -1,3 +1,4 @@
+import { faultFamilies } from '@/src/core/faults/families'
 import type { Answer, Probe } from '@/src/core/readings/check'
 import { LANDED } from '@/src/core/readings/landing-looks'
 import { parseLook } from '@/src/core/readings/look-target'
@@ -148,7 +149,8 @@ export class Senses {
     if (what === 'signal') return this.signal(of)
     if (what === 'wiring') {
       // Added things stand out; some sound houses have one as well, that does no harm.
-      const isAccessory = trouble?.name.startsWith('accessory') && trouble.zone === of
+      const isAccessory =
+        trouble !== null && trouble.zone === of && (trouble.isAdded ?? (trouble.fault && faultFamilies[trouble.fault.family].isAdded))
       if (partsOf(system, 'coil').some(({ place }) => place === of) && random.uniform() < (isAccessory ? 0.75 : 0.03)) return ADDED
       const isHurt =
         trouble?.fault?.zone === of &&

@@ -25,6 +25,8 @@ export interface Trouble {
   readonly brokenToo: readonly string[]
   /** Where it is: a cable or a place. */
   readonly zone: string | null
+  /** Something that was wired in, and is seen in the wiring of its place. */
+  readonly isAdded?: true
   /** The catalogue's fault, if it is one. */
   readonly fault: Fault | null
 }
@@ -131,6 +133,7 @@ function elsewhere(system: System, random: Random): Trouble[] {
           },
         ],
         [`accessory:${coil.id}`],
+        { isAdded: true },
       ),
     )
     list.push(

@@ -54,7 +54,7 @@ const wiring = {
 
 /** Coils, switches, boards and thermostats. */
 const parts = {
-  'coil-shorted': { rate: 2, setsCode: 'over-current', burnsOutTransformers: true, readApart: 'coil', milder: fewTurns },
+  'coil-shorted': { rate: 2, setsCode: 'over-current', burnsOutTransformers: true, readApart: 'turns', milder: fewTurns },
   'coil-open': { rate: 2, comesAndGoes: 'touch-or-heat', readApart: 'coil' },
   'coil-to-ground': { rate: 0.7, setsCode: 'over-current', burnsOutTransformers: true, readApart: 'coil', milder: resistive },
   'armature-jammed': { rate: 0.7, readApart: 'armature' },

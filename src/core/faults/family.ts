@@ -36,6 +36,7 @@ export interface FaultFamilyRecord {
     | 'lead'
     | 'line'
     | 'coil'
+    | 'turns'
     | 'contact'
     | 'across'
     | 'output'

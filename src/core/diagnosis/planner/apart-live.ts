@@ -51,10 +51,10 @@ const NO_SOUND_COIL_OHM = modelValue({ value: 5, unit: 'ohm', source: 'assumptio
  * A coil of a few shorted turns, which another sound one reads as well: the call made with it unplugged. What still pulls the supply down then
  * is something else.
  */
-export function ofItsLoad(laboratory: Laboratory, { family, part }: Fault): Separation | null {
+export function ofItsLoad(laboratory: Laboratory, { part }: Fault): Separation | null {
   const { system } = laboratory
   const coil = partsOf(system, 'coil').find(({ id }) => id === part)
-  if (!coil || family !== 'coil-shorted') return null
+  if (!coil) return null
   const [a, b] = coil.between.map((name) => terminalPoint(name, coil.place))
   const [one, other] = [pinPoint(coil, 0), pinPoint(coil, 1)]
   const calls = callsThatMove(laboratory, { meter: 'look', at: coil.id })

@@ -23,24 +23,58 @@ import { CHASSIS, conductorEnd, parsePoint, pinPoint, terminalPoint } from '@/sr
 import { cableById, firstPart, partsOf, placeById, type System } from '@/src/core/wiring/system'
 
 /** How what a fault blames is read by itself: each of these has to be made; none where nothing stands to be. */
-export function separationsOf(laboratory: Laboratory, fault: Fault): readonly Separation[] {
-  if (faultFamilies[fault.family].readApart === 'copper')
-    return [...ofCopper(laboratory, fault), ofBond(laboratory, fault)].flatMap((one) => (one ? [one] : []))
-  if (faultFamilies[fault.family].readApart === 'winding') return ofWinding(laboratory.system, fault)
-  if (faultFamilies[fault.family].readApart === 'armature')
-    return [ofArmature(laboratory, fault), ofItsVolts(laboratory, fault)].flatMap((one) => (one ? [one] : []))
-  if (faultFamilies[fault.family].readApart === 'faces')
-    return [ofArmature(laboratory, fault), ofFaces(laboratory, fault)].flatMap((one) => (one ? [one] : []))
-  if (faultFamilies[fault.family].readApart === 'contact')
-    return [ofContact(laboratory.system, fault), ofOpenContact(laboratory.system, fault)].flatMap((one) => (one ? [one] : []))
-  if (faultFamilies[fault.family].readApart === 'weld') return ofWeld(laboratory.system, fault)
-  if (faultFamilies[fault.family].readApart === 'toggle') return ofToggle(laboratory, fault)
-  // What is said to give nothing may give it into a short: its lead is read to the metal.
-  const parts =
-    fault.family === 'output-dead'
-      ? [ofOutput(laboratory.system, fault), ofLead(laboratory.system, ofItsOutput(fault))]
-      : [separationOf(laboratory, fault), ofAccessory(laboratory.system, fault), ofItsLoad(laboratory, fault)]
-  return parts.flatMap((one) => (one ? [one] : []))
+export const separationsOf = (laboratory: Laboratory, fault: Fault): readonly Separation[] =>
+  readApart(laboratory, fault).flatMap((one) => (one ? [one] : []))
+
+function readApart(laboratory: Laboratory, fault: Fault): readonly (Separation | null)[] {
+  const { system } = laboratory
+  switch (faultFamilies[fault.family].readApart) {
+    case 'cable':
+      return [ofCable(system, fault)]
+    case 'copper':
+      return [...ofCopper(laboratory, fault), ofBond(laboratory, fault)]
+    case 'lead':
+      return [ofLead(system, fault), ofAccessory(system, fault)]
+    case 'line':
+      return [ofLine(system, fault)]
+    case 'across':
+      return [ofBranch(system, fault)]
+    case 'winding':
+      return ofWinding(system, fault)
+    case 'coil':
+      return [ofCoil(system, fault)]
+    case 'turns':
+      return [ofCoil(system, fault), ofItsLoad(laboratory, fault)]
+    case 'armature':
+      return [ofArmature(laboratory, fault), ofItsVolts(laboratory, fault)]
+    case 'faces':
+      return [ofArmature(laboratory, fault), ofFaces(laboratory, fault)]
+    case 'weld':
+      return ofWeld(system, fault)
+    case 'contact':
+      return [ofContact(system, fault), ofOpenContact(system, fault)]
+    case 'stuck':
+      return [ofStuck(system, fault)]
+    case 'output':
+      // What is said to give nothing may give it into a short: its lead is read to the metal.
+      return [ofOutput(system, fault), ofLead(system, ofItsOutput(fault))]
+    case 'toggle':
+      return ofToggle(laboratory, fault)
+    case 'delay':
+      return [ofDelay(system, fault)]
+    case 'load':
+      return [ofLoad(laboratory, fault)]
+    case 'joint':
+      return [ofJoints(system, fault)]
+    case 'signal':
+      return [ofSignal(laboratory, fault)]
+    case 'spade':
+      return [ofSpade(system, fault)]
+    case 'clip':
+      return [ofClip(system, fault)]
+    case undefined:
+      return []
+  }
 }
 
 /** A board's fault, with the terminal that it gives out as all that it touches. */
@@ -48,47 +82,6 @@ const ofItsOutput = (fault: Fault): Fault => ({
   ...fault,
   touches: fault.effects.flatMap((effect) => (effect.do === 'output' ? [terminalPoint(effect.to, fault.zone)] : [])),
 })
-
-function separationOf(laboratory: Laboratory, fault: Fault): Separation | null {
-  const { system } = laboratory
-  switch (faultFamilies[fault.family].readApart) {
-    case 'cable':
-      return ofCable(system, fault)
-    case 'lead':
-      return ofLead(system, fault)
-    case 'line':
-      return ofLine(system, fault)
-    case 'across':
-      return ofBranch(system, fault)
-    case 'coil':
-      return ofCoil(system, fault)
-    case 'output':
-      return ofOutput(system, fault)
-    case 'delay':
-      return ofDelay(system, fault)
-    case 'load':
-      return ofLoad(laboratory, fault)
-    case 'stuck':
-      return ofStuck(system, fault)
-    case 'joint':
-      return ofJoints(system, fault)
-    case 'signal':
-      return ofSignal(laboratory, fault)
-    case 'spade':
-      return ofSpade(system, fault)
-    case 'clip':
-      return ofClip(system, fault)
-    case 'armature':
-    case 'faces':
-    case 'contact':
-    case 'copper':
-    case 'toggle':
-    case 'weld':
-    case 'winding':
-    case undefined:
-      return null
-  }
-}
 
 /** Its wires off at both ends, each against the other, or against the metal that it runs along. */
 function ofCable(system: System, { zone, touches }: Fault): Separation | null {
@@ -128,8 +121,8 @@ function ofLead(system: System, { zone: place, touches }: Fault): Separation | n
  * A lead on the metal, where the common is bonded to it: what was wired in across the coil that it feeds reads the same, and stays there
  * with all that hangs on the lead off. The eye tells.
  */
-function ofAccessory(system: System, { family, zone: place, touches }: Fault): Separation | null {
-  if (faultFamilies[family].readApart !== 'lead' || partsOf(system, 'bond').length === 0) return null
+function ofAccessory(system: System, { zone: place, touches }: Fault): Separation | null {
+  if (partsOf(system, 'bond').length === 0) return null
   if (!partsOf(system, 'coil').some((coil) => coil.place === place)) return null
   const look: Probe = { meter: 'look', at: wiringOf(place) }
   const isDeadShort = ({ probe, answer }: Observation) =>
