@@ -109,6 +109,8 @@ function problemWithTrip(system: System, bench: Bench, { result, on }: Extract<C
   return slot.open && slot.holds !== 'as-found' ? 'It tripped already. Reset it first: "reset".' : null
 }
 
+export const OHMS_WITH_POWER = 'The power is on in the record. Ohms are read with the power off: say "power off" first.'
+
 /** Null when the probe can be used on this bench of this system. Ohms on a live circuit are refused. */
 export function problemWithProbe(system: System, bench: Bench, probe: Probe): string | null {
   const problem = problemWithSpot(system, probe)
@@ -116,8 +118,7 @@ export function problemWithProbe(system: System, bench: Bench, probe: Probe): st
   switch (probe.meter) {
     case 'volts':
     case 'ohms':
-      if (probe.meter === 'ohms' && bench.power)
-        return 'The power is on in the record. Ohms are read with the power off: say "power off" first.'
+      if (probe.meter === 'ohms' && bench.power) return OHMS_WITH_POWER
       if (probe.meter === 'volts' && !bench.power)
         return 'The power is off in the record. Say "power on" first, or give the reading in ohm: volts only prove that it is dead.'
       return null

@@ -51,7 +51,7 @@ const symptomWords: readonly { readonly symptom: Symptom; readonly says: RegExp 
   {
     symptom: 'nothing-runs',
     says: new RegExp(
-      `\\bnothing (?:at all )?(?:${WORKS}|happens|comes on)\\b|\\beverything(?: is| was)? (?:dead|off|down|out)\\b|\\b(?:whole|entire) (?:system|unit|thing|house)(?: is| was)? (?:dead|down|off|out)\\b|(?<!\\b(?:outdoor|outside|condensing|ac) )\\b(?:system|unit|furnace|air handler|heat pump|rooftop)(?: is| was)? (?:completely |totally |stone )?dead\\b|\\b(?:system|unit|it) ${NOT} ${WORKS} at all\\b`,
+      `\\bnothing (?:at all )?(?:${WORKS}|happens|comes on)\\b|\\beverything(?: is| was)? (?:dead|off|down|out)\\b|\\b(?:whole|entire) (?:system|unit|thing|house)(?: is| was)? (?:dead|down|off|out)\\b|(?<!\\b(?:outdoor|outside|condensing|ac) )\\b(?:system|unit|furnace|air handler|heat pump|rooftop|rtu)(?: is| was)? (?:completely |totally |stone )?dead\\b|\\b(?:system|unit|it) ${NOT} ${WORKS} at all\\b`,
     ),
   },
   {
@@ -92,7 +92,7 @@ const symptomWords: readonly { readonly symptom: Symptom; readonly says: RegExp 
   },
   {
     symptom: 'smell',
-    says: /\b(?:burn(?:t|ing|ed)?|electrical|plastic|hot|smok[ey]y?) (?:smell|odou?r|plastic smell|wire smell)\b|\bsmell(?:s|ed)?(?: of| like| something)* (?:burn|smok|hot|electric|plastic|scorch)|\bsmok(?:e|ing)\b/,
+    says: /\b(?:burn(?:t|ing|ed)?|electrical|plastic|hot|smok[ey]y?) (?:smell|odou?r|plastic smell|wire smell)\b|\bsmell(?:s|ed)?(?: of| like| something)* (?:burn|smok|hot|electric|plastic|scorch)|\bsmok(?:e|ing)\b|^(?:complaint )?(?:a |bad |strong |funny |weird |there is a )?smells?(?: (?:at|in|from|near|by|around) .+| bad| funny)?$/,
   },
 ]
 

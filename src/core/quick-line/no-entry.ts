@@ -52,7 +52,7 @@ export function isOfReading(line: string, { system, entries }: { readonly system
 
 /** "Jump red to ground", with several red wires: one of them is R, so it is refused and not asked after. */
 export const isDeadShort = (line: string, problem: string): boolean =>
-  /^Which red/.test(problem) &&
-  /\b(?:jump\w*|tie[sd]?|join\w*|connect\w*|touch\w*|short\w*|strap\w*)\b.*\bred\b.*\b(?:to|and|with)\b.*\b(?:common|ground|gnd|chassis|metal|cabinet|frame|C)\b/.test(
+  /^Which red|^More than one conductor answers to (?:R|red)\b/.test(problem) &&
+  /\b(?:jump\w*|tie[sd]?|join\w*|connect\w*|touch\w*|short\w*|strap\w*|put|hold|held|lay|laid|spark\w*)\b.*\b(?:red|R)\b.*\b(?:to|and|with|on|onto|against)\b.*\b(?:common|ground|gnd|chassis|metal|cabinet|frame|C)\b/.test(
     line,
   )

@@ -1,7 +1,9 @@
 import { NEVER_JOIN } from '@/src/core/bench/jumper-guard'
+import { OHMS_WITH_POWER } from '@/src/core/job/check-entry'
 import type { Entry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import { isRemark, NOTE_ONLY, type Reader, readClauses } from '@/src/core/quick-line/clauses'
+import { isConclusion } from '@/src/core/quick-line/concluded'
 import { spelledOut } from '@/src/core/quick-line/ellipsis'
 import { firstTold } from '@/src/core/quick-line/first-told'
 import { type QuickLineContext, type Reading, readInGrammar, stateOf, type Understood } from '@/src/core/quick-line/in-grammar'
@@ -16,6 +18,7 @@ import { inTheGrammar, plain } from '@/src/core/quick-line/said'
 import { ON_WHICH, screwOrWire, whichOf } from '@/src/core/quick-line/screw-or-wire'
 import { Sentence } from '@/src/core/quick-line/sentence'
 import { inFull } from '@/src/core/quick-line/shorthand'
+import { smallFigure } from '@/src/core/quick-line/small-figure'
 import { corrected, wordsInFull } from '@/src/core/quick-line/spelling'
 import { callMissed, callOfComplaint, LIVE_FROM_VOLTS, SHOULD_DO, whileItCalls, withoutCall } from '@/src/core/quick-line/told-call'
 import { trialsOf } from '@/src/core/quick-line/trials'
@@ -55,11 +58,21 @@ function readWhole(line: string, asked: QuickLineContext): Understood {
   const which = heard.ok && !isExact ? screwOrWire(bare, heard.drafts, asked.system) : null
   if (which && where) return readAll(/^wires/i.test(where) ? which.wires : which.screws, asked)
   if (which) return { ok: false, problem: whichOf(line), start: 0, end: line.length }
+  const unit = heard.ok && !isExact ? smallFigure(bare, heard.drafts, foldJob(asked.system, asked.entries), asked.system) : null
+  if (unit !== null) return { ok: false, problem: unit, start: 0, end: line.length }
   return where ? accounted(line, readAll(line, asked), false, asked) : accounted(line, heard, isExact, asked)
+}
+
+/** Ohms while the record has the power on: whoever typed them has mostly turned it off, and says so by one key. */
+function offFirst(line: string, heard: Understood & { ok: false }, asked: QuickLineContext): Understood {
+  if (heard.problem !== OHMS_WITH_POWER || !foldJob(asked.system, asked.entries).bench.power) return heard
+  const whole = `power off; ${line.trim()}`
+  return readAll(whole, asked).ok ? { ...heard, problem: `The power is on in the record, and ohms are read with it off. Is it off by now? Say "${whole}".` } : heard
 }
 
 /** What was heard of a line, where all of it was. */
 function accounted(line: string, heard: Understood, isExact: boolean, asked: QuickLineContext): Understood {
+  if (!heard.ok && heard.problem === OHMS_WITH_POWER) return offFirst(line, heard, asked)
   if (!heard.ok) return isDeadShort(line, heard.problem) ? { ...heard, problem: NEVER_JOIN } : heard
   const read = asTyped(line, heard)
   const { system, entries } = asked
@@ -82,6 +95,7 @@ function readAll(said: string, asked: QuickLineContext): Understood {
   const line = withOwnCommon(eachAgainstCommon(said, asked), asked)
   const read = inOwnWords(line, context) ?? readInGrammar(line, context)
   if (read.ok || isOfRun(line)) return read
+  if (isConclusion(line)) return readInGrammar(`note ${line.trim()}`, context)
   const clauses = clausesOf(inFull(withLeadsByName(wordsInFull(line, context.system), context.system)))
   // What is shortened as a whole line is so as one of several, too; a note stays as it was typed.
   const put = inGrammarsWords(
@@ -242,6 +256,7 @@ function entriesAfter(said: string, context: Reading): readonly Entry[] {
 /** One clause: as it stands, in another form of it, or as a sentence. */
 function clauseInGrammar(clause: string, context: Reading): Said {
   if (readInGrammar(clause, context).ok) return clause
+  if (isConclusion(clause)) return `note ${clause.trim()}`
   if (isOfRun(clause)) return null
   const own = fromOwnWords(clause, context.system, foldJob(context.system, context.entries).bench.place)
   if (own !== null && readInGrammar(own, context).ok) return own

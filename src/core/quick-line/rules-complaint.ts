@@ -1,6 +1,6 @@
 import { toldBy } from '@/src/core/job/customer-words'
 import { type Rule, rule } from '@/src/core/quick-line/rule'
-import type { Sentence } from '@/src/core/quick-line/sentence'
+import { loadOf, type Sentence, worded } from '@/src/core/quick-line/sentence'
 
 const MODE =
   '(?:(?:emergency|aux|auxiliary|backup|second stage|2nd stage) )?(?:heat|heating|cool|cooling|ac|a/c|air|air ?conditioning|air conditioner)(?: (?:mode|side))?'
@@ -19,6 +19,9 @@ function ticks(the: Sentence): boolean {
   const { symptoms, changed } = toldBy(the.asComplaint(), the.system)
   return symptoms.length + changed.length > 0
 }
+
+/** Nothing is called: what is said is told, and was not seen here. */
+const isIdle = ({ state }: Sentence): boolean => state.bench.call === 'off' && state.bench.jumpers.length === 0
 
 /** What the customer says, and a mode that is said to be missing: they belong to the complaint, and tick what they mean. */
 export const complaintRules: readonly Rule[] = [
@@ -62,7 +65,7 @@ export const complaintRules: readonly Rule[] = [
   ),
   rule(
     `(?:heat |electric |aux |emergency |backup )?(?:strips?|heaters?|heat kit) ${NOT} (?:work|working|works|come on|coming on|comes on|kick in|kicking in)`,
-    (the) => (the.state.bench.call === 'off' && the.state.bench.jumpers.length === 0 ? the.asComplaint() : null),
+    (the) => (isIdle(the) ? the.asComplaint() : null),
   ),
   rule(
     `(?:heat pump|hp) ${NOT} (?:heat|heating)(?: at all)?,? (?:just |only )?(?:aux|auxiliary|strips?|emergency heat|backup)(?: heat)?(?: only)?`,
@@ -85,14 +88,14 @@ export const complaintRules: readonly Rule[] = [
   rule(
     '(?:second|2nd|high)(?: stage)? (?:never|doesnt|does not|wont|will not|isnt) (?:come on|comes on|coming on|kick in|kicks in|work|works|working|run|runs|running|start|starts)',
     (the) =>
-      the.state.bench.call === 'off' && the.state.bench.jumpers.length === 0
+      isIdle(the)
         ? { asks: 'Second stage of what? Say "second stage cooling dead" or "second stage heat dead", or call it and say what runs.' }
         : null,
   ),
   // While something is called it is what was seen.
   rule(
-    '(?:nothing|it all|everything)(?: (?:at all|in the house))? (?:works?|runs?|working|running|happens|dead|is dead|comes on)(?: at all)?',
-    (the) => (the.state.bench.call === 'off' && the.state.bench.jumpers.length === 0 ? the.asComplaint() : null),
+    '(?:unit|rtu|system|furnace|everything|it|all)(?: is)?(?: completely| totally| just| stone)? dead,? (?:and )?(?:nothing|no lights?|not a thing) ?(?:is )?(?:lit|on|works?|at all|anywhere)?|(?:nothing|it all|everything)(?: (?:at all|in the house))? (?:works?|runs?|working|running|happens|dead|is dead|comes on)(?: at all)?',
+    (the) => (isIdle(the) ? the.asComplaint() : null),
   ),
   rule(
     '(?:it |unit |system |fan |blower |condenser |ac |heat |aux |aux heat |strips |furnace )?(?:runs?|running|stays? on|on) (?:all (?:the )?time|all day|all night|constantly|continuously|non ?-?stop|nonstop|forever)|(?:it |unit |system |fan |ac )?(?:never|wont|will not|doesnt) (?:stops?|shuts? off|quits?|shuts? down|turns? off)|(?:it |unit )?keeps (?:on )?running',
@@ -109,6 +112,14 @@ export const complaintRules: readonly Rule[] = [
   ),
   rule('(?:.+ )?(?:smells?|smelled|smelt|odou?r)(?: .+)?|(?:smoke|smoking|smoky)(?: .+)?|(?:.+ )(?:smoke|smoking)', (the) =>
     ticks(the) ? the.asComplaint() : null,
+  ),
+  rule(
+    '(?:aux|auxiliary|second stage) (?:heat )?(?:never|wont|doesnt|does not|will not) (?:comes? on|kicks? in|runs?|works?)(?: at all)?',
+    (the) => (the.state.bench.call === 'off' ? the.asComplaint() : worded(loadOf(the, 'strips'), 'still')),
+  ),
+  rule(
+    '(?:only|just) (?:blows|blowing|the fan|fan|fan runs|the fan runs|blower|runs the fan)(?: air)?|(?:both|all) (?:zones|floors|stats|thermostats) (?:are )?(?:dead|blank|out|down)|(?:it |fuse |breaker )?(?:blows|pops|trips)(?: (?:it|fuse|breaker))? every time (?:it|unit|ac|heat|cool|fan|thermostat|stat|compressor|furnace)(?: (?:calls|comes on|kicks on|starts|runs|tries to (?:start|run)))?(?: for (?:heat|cool)\\w*)?',
+    (the) => (isIdle(the) ? the.asComplaint() : null),
   ),
   rule('(?:one )?mode dead,?:? (?:on )?(\\S+)', (the) => the.asComplaint()),
 ]

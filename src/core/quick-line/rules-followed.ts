@@ -48,6 +48,10 @@ function boardLight(the: Sentence, which: string, how: string): string | null {
 /** Readings as a circuit is followed along: into this and out of that, before a call and after it, from the line to the load. */
 export const followedRules: readonly Rule[] = [
   rule(
+    `(?:(control|main|defrost|zone|panel|ignition) )?board (?:has|shows|got|with) no (?:lights?|leds?|power light)(?: on| lit| at all)*|no (?:lights?|leds?) (?:on|at|lit on) (?:(control|main|defrost|zone|panel|ignition) )?board`,
+    (the, one, other) => boardLight(the, one || other || 'main', 'dark') ?? the.asNote(),
+  ),
+  rule(
     `${NUMBER} ?(?:a|amps?) (?:through|at|on|across) fuse|amps (?:on|at|through) (?:r|fuse) ${NUMBER}|(?:amp )?clamp (?:says|reads|shows) ${NUMBER} (?:on|around) (?:r|red|red wire)`,
     (_, one, two, three) => `${one || two || three} A on R`,
   ),

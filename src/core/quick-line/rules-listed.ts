@@ -58,7 +58,24 @@ function acrossPair(the: Sentence, volts: string): string | null {
   return ends?.every((end) => parsePoint(end).cable === null) ? `${ends.join(' to ')} ${volts} V` : null
 }
 
+/** `24 inside, 16 outside`: what was read last, of the same letter, at both ends of its run. */
+function atBothEnds(the: Sentence, inside: string, outside: string): string | null {
+  const last = the.state.observations.at(-1)?.probe
+  if (!the.state.bench.power || last?.meter !== 'volts') return null
+  const [name] = [last.a, last.b].map((point) => parsePoint(point)).filter(({ cable, name: one }) => cable === null && the.isLetter(one))
+  if (name === undefined) return null
+  const readings = (['indoor', 'outdoor'] as const).map((kind, at) => {
+    const place = the.system.places.find((one) => one.kind === kind)
+    return place?.terminals.includes(name.name) ? `${name.name}-${houseCommon(the.system)} ${[inside, outside][at]} V at ${place.id}` : null
+  })
+  return readings.includes(null) ? null : readings.join('; ')
+}
+
 export const listedRules: readonly Rule[] = [
+  rule(
+    `${NUMBER} ?${VOLTS}? (?:inside|indoors|at (?:the )?(?:furnace|air handler|board)),? (?:and |but )?${NUMBER} ?${VOLTS}? (?:outside|outdoors|at (?:the )?(?:condenser|outdoor unit|heat pump))`,
+    atBothEnds,
+  ),
   rule(`${SEVERAL_NUMBERS} (?:on|at|across) ${SEVERAL_LETTERS}`, eachOnItsLetter),
   rule(
     `${NUMBER} ?${VOLTS}? (?:at|on|out of|leaving|from|off) (?:transformer|secondary|transformer secondary),? (?:and |but )?(?:(\\d*[.]?\\d+) ?${VOLTS}?|${NOTHING}) (?:after|past|behind|out of|downstream of|on other side of|leaving) (?:board )?fuse`,

@@ -1,13 +1,33 @@
-import { type Rule, rule } from '@/src/core/quick-line/rule'
+import { ignitionOf } from '@/src/core/quick-line/flame'
+import { NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
 import { seenContacts } from '@/src/core/readings/contact-looks'
 import { isOpenedWord } from '@/src/core/readings/switch-looks'
 import { partsOf } from '@/src/core/wiring/system'
 
 /** What was put right that is no part of the circuit, and judgements by which nothing is weighed. */
 
+const MENDED =
+  '(?:wrapped|taped|separated|insulated|sleeved|rerouted|re-routed|wire ?nutted|zip ?tied|tied|heat ?shrunk|shrink ?wrapped|protected|secured|spliced|patched)'
+const FITTED =
+  '(?:transformer|contactor|board|thermostat|stat|valve|coil|relay|sequencer|igniter|motor|defrost board|zone board|zone panel|control)'
+
 export const mendedRules: readonly Rule[] = [
   rule(
-    '(?:put|stuck|swapped|threw|dropped|wired)(?: in)? (?:an? )?new (?:transformer|contactor|board|thermostat|stat|valve|coil|relay|sequencer|igniter|motor|defrost board|zone board|control)(?: in| on)?',
+    '(?:cleaned|blew|brushed|knocked|vacuumed|wiped|dug|scraped|flushed) (?:it|them|all|everything)(?: all)? (?:out|off|clean)',
+    (the) => {
+      const [contactor, another] = seenContacts(the.system)
+      const last = the.state.observations.at(-1)?.probe
+      return contactor && !another && last?.meter === 'look' && last.at.includes(contactor.id)
+        ? `${the.asRepair()} at the ${contactor.name}`
+        : the.asRepair()
+    },
+  ),
+  rule('(?:changed|swapped|replaced|switched) (?:it|them|both) out|(?:put|installed|fitted) (?:in )?(?:a )?new one(?: in| on)?', (the) =>
+    the.asRepair(),
+  ),
+  rule(`(?:put|stuck|swapped|threw|dropped|wired)(?: in)? (?:an? )?new ${FITTED}(?: in| on)?`, (the) => the.asRepair()),
+  rule(
+    `new ${FITTED}(?:(?: and|,|,? and) (?:new )?${FITTED})+(?: (?:in|on|installed))?|new (?:zone panel|${FITTED} (?:in|on|installed))`,
     (the) => the.asRepair(),
   ),
   rule(
@@ -41,8 +61,11 @@ export const mendedRules: readonly Rule[] = [
     (the) => the.asRepair(),
   ),
   rule(
-    '(?:wrapped|taped|separated|insulated|sleeved|rerouted|re-routed|wire ?nutted|zip ?tied|tied|heat ?shrunk|shrink ?wrapped|protected|secured|spliced|patched)(?: up)? (?:it|them|that|both)(?: (?:up|apart|off|back|away|again))?(?: and .+)?',
-    (the) => the.asRepair(),
+    `((?:cleaned|polished|sanded|scuffed|wiped|scrubbed)(?: off| up)? (?:flame )?(?:sensor|rod|sense rod)),? (?:now|and|reads|reading|it is|up to|is|at| )+${NUMBER} ?(?:ua|µa|microamps?)?`,
+    (the, did, read) => (ignitionOf(the.system) ? `flame ${read} µA; repaired ${did}` : the.asNote()),
+  ),
+  rule(`${MENDED}(?:,? (?:and |then )?${MENDED})*(?: up)? (?:it|them|that|both)(?: (?:up|apart|off|back|away|again))?(?: and .+)?`, (the) =>
+    the.asRepair(),
   ),
   rule(
     '(?:spliced|patched|wire ?nutted|soldered|crimped)(?: in)? (?:\\w+ )?(?:\\w+ )?(?:wire|conductor|lead|splice|break)(?: .*)?',

@@ -16,7 +16,7 @@ const REMARKS: readonly string[] = [
   '(?:second|third|fourth|fifth|2nd|3rd|4th|5th) fuse (?:today|this \\w+|so far)|(?:open|bad|dead) (?:stat|thermostat|contacts?)|limit opens (?:after|in) .+',
   '(?:economizer|humidifier|uv light|dehumidifier|air cleaner|zone valve|pump|smoke detector|float) (?:is |was )?(?:wired|tied|tapped|spliced|hooked) (?:in|into|to|off|on|across) .+',
   '(?:[a-z]\\d?|red|white|green|yellow|blue|black|orange|brown) (?:wire|screw|conductor|terminal)? ?(?:looks|is|looked|was) (?:ok|good|tight|fine|snug|clean)(?: .*)?',
-  '(?:there is |theres |has |have |got )?no (?:c|common) wire(?: .*)?|(?:(?:thermostat|stat) )?(?:has |only |got |just )*(?:two|three|four|five|six|seven|eight|[2-8]) (?:wires?|conductors?)(?: .*)?',
+  '(?:there is |theres |has |have |got )?no (?:(?:c|common) wire(?: .*)?|common(?: (?:at|on) (?:the )?(?:stat|thermostat))?)|(?:(?:thermostat|stat) )?(?:has |only |got |just )*(?:two|three|four|five|six|seven|eight|[2-8]) (?:wires?|conductors?)(?: .*)?',
   '(?:all )?(?:buttoned|closed|cleaned) up(?:,? (?:and )?.*)?|(?:all |everything )?back together(?:,? (?:and )?(?:leaving|done|heading out|gone))?|(?:condenser |evap(?:orator)? |indoor |outdoor |a )?coil (?:is |was )?(?:all )?(?:dirty|plugged|iced|iced up|frozen|clogged|matted)(?: .*)?',
   '(?:is |it is |unit is |still )?blowing (?:cold|cool|warm|hot|lukewarm)(?: air)?|(?:unit |it |coil |system )?(?:ices|iced|icing|freezes|froze|freezing) up(?: .*)?|(?:thermostat|stat)(?: in .+)? (?:is )?(?:locked|has lock box|in lock box)',
   'no (?:gas|spark|ignition|fire)(?: .*)?',

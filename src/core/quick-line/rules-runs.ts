@@ -47,7 +47,7 @@ export const runRules: readonly Rule[] = [
   }),
   rule(`(?:(.+?) )??${NOT} ${RUN}(?: at all)? (?:in|on|with) ${CALLED}`, (the, what, call) => onCall(the, what, call, false)),
   rule(
-    '((?:second stage |first stage )?(?:cool|cooling|heat|heating|ac)) (?:runs|ran|is running)(?: fine| good| ok| great| well| now)*',
+    '((?:second stage |first stage )?(?:cool|cooling|heat|heating|ac)|emergency(?: heat)?|em heat|aux(?:iliary)?(?: heat)?) (?:runs|ran|is running)(?: fine| good| ok| great| well| now)*',
     (the, said) => {
       const call = the.call(said)
       return call && (the.state.repairs.length > 0 ? `proved ${call}` : `holds on ${call}`)

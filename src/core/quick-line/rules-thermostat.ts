@@ -1,4 +1,4 @@
-import { type Rule, rule } from '@/src/core/quick-line/rule'
+import { asks, type Rule, rule } from '@/src/core/quick-line/rule'
 import { type Sentence, statHere } from '@/src/core/quick-line/sentence'
 import { SHOWS_CALL, SHOWS_NO_CALL } from '@/src/core/readings/looks'
 import { placeById } from '@/src/core/wiring/system'
@@ -15,6 +15,10 @@ function waitsOn(the: Sentence, mode: string): string | null {
 
 /** What a thermostat shows, loses and asks for. */
 export const thermostatRules: readonly Rule[] = [
+  asks(
+    '(?:thermostat|stat|tstat|display|board)(?: is)? (?:shows?|showing|has|throws|throwing|flashing|gives|giving)(?: an?)? (?:error |fault )?(?:code|error|fault)',
+    'Which code? Say it as it stands there: "code E4", or what it flashes.',
+  ),
   rule('(?:thermostat|stat|tstat|display) (?:shows?|showing|says) (?:call|calling|it is calling|its calling)', (the) =>
     the.state.bench.call === 'off' ? null : statHere(the, SHOWS_CALL),
   ),

@@ -78,7 +78,7 @@ export const wireRules: readonly Rule[] = [
     the.state.bench.power ? { asks: `Amps, or volts to common? Say "${value} A on R", or "R-C ${value} V".` } : null,
   ),
   rule(
-    '(?:use|used|using) (\\S+) spare (?:for|as|in place of|instead of) (\\S+)(?: (?:in |on |at )?(\\S+)(?: cable)?)?(?:,? (?:(?:at|on) )?both ends)?',
+    '(?:use|used|using) (\\S+) spare (?:for|as|in place of|instead of) (\\S+)(?: (?:in |on |at |of )?(zone \\d|\\S+)(?: (?:stat )?cable)?)?(?:,? (?:(?:at|on) )?both ends)?',
     (the, spare, letter, cable) => {
       const wire = the.conductor([cable, letter].filter(Boolean).join(' '))
       return cable ? leading('swap', wire && `${wire} to ${spare}`) : swapped(the, letter, spare)

@@ -1,7 +1,7 @@
 import { type Rule, rule, type Said } from '@/src/core/quick-line/rule'
-import type { Sentence } from '@/src/core/quick-line/sentence'
-import { conductorEnd } from '@/src/core/wiring/point'
-import { cableById, placeById } from '@/src/core/wiring/system'
+import { leading, type Sentence } from '@/src/core/quick-line/sentence'
+import { conductorEnd, parsePoint } from '@/src/core/wiring/point'
+import { cableById, partsOf, placeById } from '@/src/core/wiring/system'
 
 const TRIPS = '(?:trips|tripped|tripping|pops|popped|blows|blew|kills|killed|takes|took)'
 const HOLDS = '(?:holds|held|holding|is fine|fine|is ok|ok|works|runs)'
@@ -27,17 +27,23 @@ function ofZone(the: Parameters<Rule['as']>[0], zone: string, call: string, word
   return isOn ? word : { asks: `On which call of zone ${zone}? Say "${word} on cool zone ${zone}".` }
 }
 
-/** All the wires of that zone's thermostat, off the panel; null where one stands elsewhere and says no panel. */
+/** All the wires of that zone's thermostat, off the panel; null where one stands at a thermostat and says no panel. */
 function offThePanel({ system, state }: Sentence, zone: string, saysPanel: boolean): string | null {
   const panel = system.places.find(({ kind }) => kind === 'zone-panel')
   const cable = cableById(system, `stat-cable-${zone}`)
-  if (!panel || !cable || (!saysPanel && state.bench.place !== panel.id)) return null
+  const isAtStat = placeById(system, state.bench.place)?.kind === 'thermostat'
+  if (!panel || !cable || (!saysPanel && isAtStat)) return null
   const ends = cable.conductors
     .filter(({ lands }) => lands[cable.between.indexOf(panel.id)] !== null)
     .map(({ id }) => conductorEnd(cable.id, id, panel.id))
     .filter((end) => !state.bench.lifted.includes(end))
   if (ends.length === 0) return null
   return [...(state.bench.place === panel.id ? [] : [`walk ${panel.id}`]), ...ends.map((end) => `lift ${end}`)].join('; ')
+}
+
+const bothDampers = ({ system }: Sentence, word: string): string | null => {
+  const dampers = partsOf(system, 'coil').filter(({ role }) => role === 'damper')
+  return dampers.length === 2 ? dampers.map(({ id }) => `${id} ${word}`).join('; ') : null
 }
 
 /** What is said of a zone as a whole: it trips, it holds, on which call. */
@@ -75,6 +81,24 @@ export const zoneRules: readonly Rule[] = [
         ? `call ${ofTold}`
         : { asks: `For what does zone ${zone} call? Say "call cool zone ${zone}".` }
   }),
+  rule(
+    '(?:put|land|landed|hooked|connected|reconnected|reattached)(?: back)?(?: all)? zone (\\d)(?: (?:stat|thermostat|tstat))? (?:wires|cable|conductors|wiring)(?: back)?(?: (?:on|up|in))*',
+    ({ state }, zone) => {
+      const ends = state.bench.lifted.filter((end) => parsePoint(end).cable === `stat-cable-${zone}`)
+      return ends.length > 0 ? ends.map((end) => `land ${end}`).join('; ') : null
+    },
+  ),
+  rule('zone (\\d) (cools|heats)(?: fine| ok| now| good| great| again| up| down)*', (the, zone, does) => {
+    const call = the.call(`zone ${zone} ${does === 'cools' ? 'cool' : 'heat'}`)
+    return call && `${the.state.repairs.length > 0 ? 'proved' : 'holds on'} ${call}`
+  }),
+  rule('dampers (?:are )?both (open|closed|shut)|both dampers (?:are |stay |stuck )*(open|closed|shut)', (the, one, other) =>
+    bothDampers(the, (one || other) === 'open' ? 'open' : 'shut'),
+  ),
+  rule(
+    '(?:zone )?(?:damper (\\d)|(\\d) damper) (opens|opened|closes|closed|shuts)(?: (?:fine|ok|up|fully|all the way))*',
+    (the, one, other, does) => leading(the.part(`damper ${one || other}`) ?? '', does.startsWith('open') ? 'open' : 'shut'),
+  ),
   // Whose thermostat it is.
   rule('no (?:24(?: ?v)?|volts|voltage|power) (?:on|at|to) zone (\\d) ([a-z])', (the, zone, letter) => {
     const isPanel = placeById(the.system, the.state.bench.place)?.kind === 'zone-panel'

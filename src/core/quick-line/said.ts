@@ -132,7 +132,12 @@ export const plain = (said: string): string =>
     .replace(/^(ok|so|and|well|now|just|then|i|ive|we|weve|it|its)\s+/g, '')
     .replace(/^(ive|im|just|now|already)\s+/g, '')
     .replace(/^(got|getting|have|had|get|reading|read|reads|measured|showing|found|see|seeing)\s+(?=\S)/g, '')
+    .replace(/(?<=\w),? (?:too|also|as well)$/, '')
     .replace(/\b(about|around|roughly|exactly|and change|or so|still just)\s?/g, '')
+    .replace(
+      /\b(?:that|this|those|these) (?=(?:jumper|wire|wires|fuse|switch|valve|board|relay|contactor|coil|breaker|cable|lead|screw)s?\b)/g,
+      '',
+    )
     // An A behind a number is amps.
     .replace(/(?<!\d\s?)\b(the|a|an|my|its|of)\s+/g, '')
 

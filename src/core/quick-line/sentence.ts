@@ -24,6 +24,11 @@ export class Sentence {
     return new Sentence(this.system, { ...this.state, bench: { ...this.state.bench, place } }, this.said)
   }
 
+  /** Whether the words as they were typed have this in them. */
+  says(pattern: RegExp): boolean {
+    return pattern.test(this.said)
+  }
+
   /** What is no entry of its own stays in the record as it was said. */
   asNote(): string {
     return `note ${this.said.trim()}`
@@ -68,6 +73,9 @@ export class Sentence {
     if (zoneDamper) return findPart(this.system, `damper-${zoneDamper[1] ?? zoneDamper[2]}`)
     if (/^(?:fan|blower|indoor fan) relay$/.test(word))
       return partsOf(this.system, 'coil').find(({ role }) => role === 'blower-relay')?.id ?? null
+    // The two sides of a house by what they do.
+    const ofSide = /^(ac|a\/c|furnace) (transformer|fuse)$/.exec(word)
+    if (ofSide) return findPart(this.system, `${ofSide[1] === 'furnace' ? 'heating' : 'cooling'} ${ofSide[2]}`)
     if (/^high limit(?: switch)?$/.test(word)) return this.part('limit')
     if (/^first (?:compressor|contactor)$/.test(word)) return this.part(word.slice('first '.length))
     if (/^(?:heat(?:er|ing)?|strips?|strip heat|electric heat|heat strips?) (?:relay|sequencer)$/.test(word))
@@ -154,7 +162,9 @@ export class Sentence {
     const staged = /^(second|2nd|high|first|1st|low|stage 2|stage two|stage 1|stage one)(?: stage)? (heat|cool)(?:ing)?$/.exec(word)
     if (staged) return this.namedCall(/^(?:second|2nd|high|stage 2|stage two)$/.test(staged[1]) ? `${staged[2]}-2` : staged[2])
     // `zone 2 cool`, `cool in zone 2`: what the thermostat of that zone asks.
-    const ofZone = /^zone (\d) (.+)$|^(.+?)(?: in| on| for| from)? zone (\d)$/.exec(word)
+    const ofZone = /^zone (\d) (.+)$|^(.+?)(?: in| on| for| from)? zone (\d)$/.exec(
+      /^\w+ on \d$/.test(word) ? word.replace(/ (?=\d$)/, ' zone ') : word,
+    )
     if (ofZone) {
       const [base, zone] = [this.namedCall(ofZone[2] ?? ofZone[3]), ofZone[1] ?? ofZone[4]]
       if (base === null || zone === '1') return zone === '1' && callsOf(this.system).some((call) => /-zone-/.test(call)) ? base : null
@@ -195,12 +205,17 @@ export class Sentence {
     const panel = this.system.parts.find((one) => one.kind === 'board' && one.place === at)
     if (panel?.kind === 'board' && placeById(this.system, panel.place)?.kind === 'zone-panel')
       return `${panel.between[0]}-${panel.between[1]} ${volts} V at ${panel.place}`
-    return at ? `${this.fedAt(at)}-C ${volts} V at ${at}` : null
+    const fed = at === null ? null : this.fedAt(at)
+    return fed === null ? null : `${fed}-C ${volts} V at ${at}`
   }
 
-  /** Where R does not come, a unit is fed by the call; without a word of volts it is said of what runs there. */
-  private fedAt(place: string): string {
+  /**
+   * Where R does not come, a unit is fed by the call; without a word of volts it is said of what runs there. Of two hot sides nobody knows
+   * which one is meant.
+   */
+  private fedAt(place: string): string | null {
     const terminals = placeById(this.system, place)?.terminals ?? []
+    if (terminals.includes('Rc') && terminals.includes('Rh')) return null
     const isOfVolts = /\d|\bvolt/i.test(this.said)
     return terminals.includes('R') || !isOfVolts ? 'R' : (terminals.find((name) => /^Y1?$/.test(name)) ?? 'R')
   }

@@ -26,7 +26,15 @@ export const ofTrips: readonly Shortened[] = [
     '',
   ],
   [/\b(rc|rh) (?:side )?(?:transformer|xfmr)\b/gi, (_, hot) => (/rc/i.test(hot) ? 'cooling transformer' : 'heating transformer')],
-  [/\btook (?:the |my )?jumper (?:back )?(?:off|out)$/i, 'jumper out'],
+  [/\b(?:took|pulled) (?:the |my |that )?jumper (?:back )?(?:off|out)(?: again)?$/i, 'jumper out'],
+  [
+    /^(trips?|tripped|pops?|popped|blows?|blew) (?:the |my )?(?:new )?(?:inline|in-line)(?: fuse| breaker)?(?: right off| right away| at once| again| immediately)*$/i,
+    'trips',
+  ],
+  [
+    /\b(?:24 ?v |control )?breaker on (?:the )?(?:side of (?:the )?)?transformer (?=(?:is |was |has )?(?:trips?|tripped|popped|out)\b)/gi,
+    'fuse ',
+  ],
   [/^(.+\block(?:ed )?out),? (?:and )?(?:i )?reset it$/i, '$1; note reset it'],
   [
     /^((?:the )?fuse (?:blew|popped)(?: again)?),? (when it (?:got|gets|was) (?:cold|hot|wet|warm).*|after (?:the|a) (?:rain|storm).*|last (?:night|week).*)$/i,

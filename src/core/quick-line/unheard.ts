@@ -24,6 +24,7 @@ export function unheard(line: string, drafts: readonly EntryDraft[], system: Sys
   return (
     lostLetter(line, the, heard) ??
     lostWords(line, the, heard) ??
+    lostSecond(line, heard) ??
     lostState(line, the, drafts) ??
     lostTrial(line, drafts) ??
     otherThanSeen(line, drafts) ??
@@ -54,6 +55,12 @@ function lostEnd(line: string, { bench }: JobState, drafts: readonly EntryDraft[
     return new Set([...acts.map((act) => act.end).filter(isOfIt), ...already]).size < 2
   })
   return isOneEnded ? 'both ends' : null
+}
+
+/** The second of two: a bank, a stage or a compressor of which nothing that is entered speaks. */
+function lostSecond(line: string, { held, kept }: Heard): string | null {
+  const [said] = /\b(?:bank|compressor) (?:two|2)\b|\b(?:second|2nd) (?:bank|compressor)\b/i.exec(line) ?? []
+  return said === undefined || /second|-2\b|[a-z]2\b/.test(held) || kept.includes(said.toLowerCase()) ? null : said
 }
 
 /** A state that the line names beside a reading, a relay that is in, what runs, a board that is dead, and no look holds. */
@@ -218,6 +225,8 @@ function isHeldName(phrase: string, before: string, after: string, the: Sentence
   if (/^(?:side|transformer|stage|strips?)$/.test(after)) return null
   // The stage that is called.
   if (/^(?:second|2nd) stage$/.test(phrase) && /"call":"(?:cool|heat)-2"/.test(held)) return null
+  // The heat of an emergency call is that call.
+  if (phrase === 'heat' && /^(?:emergency|em|aux|auxiliary)$/.test(before) && the.state.bench.call === 'emergency') return null
   // A door that is off or on is a panel.
   if (phrase === 'door' && held.includes('"do":"panel"')) return null
   // To heat, and not the call for it.

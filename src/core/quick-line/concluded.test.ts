@@ -1,0 +1,85 @@
+import { isConclusion } from '@/src/core/quick-line/concluded'
+import { eitherOf } from '@/src/core/quick-line/either'
+import { systemOf } from '@/tests/setup/engines'
+import { drafts, standing } from '@/tests/setup/standing'
+
+const inside = standing('furnace-ac', 'indoor', 'on')
+
+describe('what is thought and not seen', () => {
+  it.each([
+    "so it's in the condenser or the run",
+    "it's the stat",
+    "so it's outdoors",
+    "so thermostat isn't sending W2",
+    'must be the board',
+    'I think the Y wire is open between here and outside',
+    'panel relay bad?',
+  ])('%s is a note: nothing of it is weighed, and nobody walks', (line) => {
+    expect(drafts(inside, line)).toEqual([{ kind: 'note', text: line }])
+  })
+
+  it.each([
+    'so I pulled Y off outside',
+    'so Y to C is 24',
+    'it is on',
+    "it's blank",
+    'thermostat is dead',
+    "it's 26 volts",
+    'so breaker in, trips',
+    'it should be on the 208 tap',
+  ])('%s is not', (line) => {
+    expect(isConclusion(line)).toBe(false)
+  })
+})
+
+describe('ohms while the record has the power on', () => {
+  const context = { system: systemOf('heat-pump-o'), entries: [], suspects: [], proposed: null }
+  const at = standing('heat-pump-o', 'outdoor', 'on')
+
+  it('are refused with why, and entered with the power off by one key', () => {
+    const read = at('contactor coil 4 ohms')
+    expect(read).toMatchObject({ ok: false, problem: expect.stringMatching(/^The power is on in the record, .*Is it off by now\?/) })
+    const [offered] = read.ok ? [] : eitherOf('contactor coil 4 ohms', read.problem, context)
+    expect(offered.drafts.map(({ kind }) => kind)).toEqual(['bench', 'reading'])
+  })
+
+  it('a few tenths from a wire that is off to the metal are asked after: a short in ohms, nothing in volts', () => {
+    const lifted = standing('rooftop-gas', 'package', 'on', { do: 'lift', end: 'stat-cable.W1@package' })
+    expect(lifted('W1 wire to cabinet 0.2')).toMatchObject({ ok: false, problem: expect.stringMatching(/^Volts, or ohms/) })
+    expect(drafts(lifted, 'W1 wire to cabinet 0.2 V')).toHaveLength(1)
+  })
+})
+
+describe('lines that were heard as something else', () => {
+  it.each<[string, ReturnType<typeof standing>, string]>([
+    // Words of a trip that are none.
+    ['only blows', inside, 'complaint only blows'],
+    ['blew them out', inside, 'repaired blew them out'],
+    ['no common', inside, 'note no common'],
+    ['board has no lights', standing('heat-pump-o', 'outdoor', 'on'), 'defrost-board dark'],
+    // Both zones, and each.
+    ['dampers both closed', standing('zoned-furnace-ac', 'panel', 'on'), 'damper-1 shut; damper-2 shut'],
+    ['zone 2 cools now', standing('zoned-furnace-ac', 'panel', 'on'), 'holds on cool zone 2'],
+    ['heat on 2', standing('zoned-furnace-ac', 'panel', 'on'), 'call heat zone 2'],
+    // Two transformers by what they feed.
+    ['ac transformer primary 120', standing('furnace-two-transformers', 'indoor', 'on'), 'cooling transformer primary 120 V'],
+    ['rerouted and taped it', inside, 'repaired rerouted and taped it'],
+    ['new contactor and transformer', inside, 'repaired new contactor and transformer'],
+  ])('%s', (line, at, means) => {
+    expect(drafts(at, line)).toEqual(drafts(at, means))
+  })
+
+  it('a unit of two hot sides is not fed by one of them: which is asked', () => {
+    expect(standing('furnace-two-transformers', 'indoor', 'on')('furnace side 26').ok).toBe(false)
+  })
+
+  it('the second of two is not the first', () => {
+    expect(standing('rooftop-electric', 'package', 'on')('contactor for bank two buzzing').ok).toBe(false)
+  })
+
+  it('red laid on common is a dead short, whichever red it is', () => {
+    const at = standing('heat-pump-o', 'indoor', 'on')
+    for (const line of ['put R on C for a second', 'touch the red to the chassis'])
+      expect(at(line)).toMatchObject({ ok: false, problem: expect.stringMatching(/^Never join/) })
+  })
+})
