@@ -275,7 +275,7 @@ const TEMPERATURES = /\b(?:room|set ?point|supply|return|ambient|(?:outside|insi
 
 /** What came of it, in words by which nothing is weighed. */
 const RESULTS =
-  /^(?:nothing (?:happened|happens|changed|changes)|no (?:change|difference|luck|effect|response|help|good|dice|heat|cooling|cool|air)|no (?:gas|flame|fire|ignition|spark)(?: sensed| detected| seen| at all)?|(?:same|exact same)(?: thing| result| problem| as before)?|(?:made|makes) no difference|doesnt help|still (?:heating|cooling)|(?:it )?(?:runs|works)(?: fine| now| again)?|did(?:nt| not) (?:help|do anything|work)|leaving|done|all done|heading out|packing up|buttoned up|buttoning up)$/
+  /^(?:nothing (?:happened|happens|changed|changes)|no (?:change|difference|luck|effect|response|help|good|dice|heat|cooling|cool|air)|no (?:gas|flame|fire|ignition|spark)(?: sensed| detected| seen| at all)?|(?:same|exact same)(?: thing| result| problem| as before)?|(?:made|makes) no difference|doesnt help|still (?:heating|cooling)|(?:it )?(?:runs|works)(?: fine| now| again)?|did(?:nt| not) (?:help|do anything|work)|(?:it |unit |system )?(?:cools|heats)(?: fine| now| good| ok| again)*|leaving|done|all done|heading out|packing up|buttoned up|buttoning up)$/
 
 /** How somebody knows what was said before it. */
 const KNOWN_BY =

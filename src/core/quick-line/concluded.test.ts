@@ -57,6 +57,8 @@ describe('lines that were heard as something else', () => {
     ['blew them out', inside, 'repaired blew them out'],
     ['no common', inside, 'note no common'],
     ['board has no lights', standing('heat-pump-o', 'outdoor', 'on'), 'defrost-board dark'],
+    ['contactor pitted', standing('package-heat-pump', 'package', 'on'), 'contacts contactor burned'],
+    ['contactor 9 ohms power off', standing('furnace-ac', 'outdoor', 'on'), 'power off; contactor 9'],
     // Both zones, and each.
     ['dampers both closed', standing('zoned-furnace-ac', 'panel', 'on'), 'damper-1 shut; damper-2 shut'],
     ['zone 2 cools now', standing('zoned-furnace-ac', 'panel', 'on'), 'holds on cool zone 2'],
@@ -71,6 +73,17 @@ describe('lines that were heard as something else', () => {
 
   it('a unit of two hot sides is not fed by one of them: which is asked', () => {
     expect(standing('furnace-two-transformers', 'indoor', 'on')('furnace side 26').ok).toBe(false)
+  })
+
+  it('R that does not come to where one stands did not sag there', () => {
+    expect(standing('furnace-ac', 'outdoor', 'on')('R to C drops to 20 with cool on')).toMatchObject({
+      ok: false,
+      problem: expect.stringMatching(/^R does not come to the outdoor unit/),
+    })
+  })
+
+  it('what a board switches of the line is no call, and none of its 24 V', () => {
+    expect(standing('heat-pump-o', 'outdoor', 'on')('board out to fan 0 volts').ok).toBe(false)
   })
 
   it('the second of two is not the first', () => {

@@ -67,7 +67,9 @@ function readWhole(line: string, asked: QuickLineContext): Understood {
 function offFirst(line: string, heard: Understood & { ok: false }, asked: QuickLineContext): Understood {
   if (heard.problem !== OHMS_WITH_POWER || !foldJob(asked.system, asked.entries).bench.power) return heard
   const whole = `power off; ${line.trim()}`
-  return readAll(whole, asked).ok ? { ...heard, problem: `The power is on in the record, and ohms are read with it off. Is it off by now? Say "${whole}".` } : heard
+  return readAll(whole, asked).ok
+    ? { ...heard, problem: `The power is on in the record, and ohms are read with it off. Is it off by now? Say "${whole}".` }
+    : heard
 }
 
 /** What was heard of a line, where all of it was. */

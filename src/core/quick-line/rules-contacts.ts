@@ -56,6 +56,8 @@ const UNIT = `(?: ?(${VOLTS}|ohms?))?`
 
 export const contactRules: readonly Rule[] = [
   rule(`(?:(.+?) )?${CONTACTS}${SO} ${HOW_BURNED}`, (the, named) => seen(the, named, BURNED)),
+  // A pit is in a face, and in nothing else of it.
+  rule(`((?:.+ )?(?:contactor|relay))${SO} (?:pitted|arced|carboned)(?: (?:up|out|bad|badly))*`, (the, named) => seen(the, named, BURNED)),
   rule(`${HOW_BURNED} ${CONTACTS}(?: (?:on|in|at) (.+))?`, (the, named) => seen(the, named, BURNED)),
   rule(`${CONTACTS} (?:on|in|at) (.+?)${SO} ${HOW_BURNED}`, (the, named) => seen(the, named, BURNED)),
   rule(`(?:(.+?) )?${CONTACTS}${SO} (?:clean|good|fine|ok|shiny|like new)`, (the, named) => seen(the, named, CLEAN)),

@@ -81,7 +81,7 @@ export const mendedRules: readonly Rule[] = [
   ),
   // Water that had lifted a float was drained.
   rule(
-    '(?:cleaned|cleared|blew|snaked|unclogged|drained|flushed|emptied|vacuumed)(?: out)? (?:condensate |ac )?(?:drain|drain line|pan|drain pan|trap|line)(?: out)?',
+    '(?:cleaned|cleared|blew|snaked|unclogged|drained|flushed|emptied|vacuumed)(?: out)? (?:condensate |ac )?(?:drain|drain line|pan|drain pan|trap|line)(?: out)?|(?:drained|emptied) (?:it|that)(?: out)?',
     (the) => {
       const floats = partsOf(the.system, 'switch').filter(({ role }) => role === 'float')
       const wasUp = the.state.observations.some(

@@ -1,5 +1,6 @@
 import { asks, NUMBER, type Rule, rule, type Said, VOLTS } from '@/src/core/quick-line/rule'
 import type { Sentence } from '@/src/core/quick-line/sentence'
+import { placeById } from '@/src/core/wiring/system'
 
 /** Volts that sag once something is called: read on that call, and not at rest. */
 
@@ -33,6 +34,9 @@ function callIn(the: Sentence, when: string): string | null {
 }
 
 function sags(the: Sentence, from: string, volts: string, when: string): Said {
+  const here = placeById(the.system, the.state.bench.place)
+  if (here && the.says(/\b[Rr](?: ?[-/]| to| and)? ?[Cc]\b|^R\b/) && !here.terminals.includes('R'))
+    return { asks: `R does not come to the ${here.name}. Where does it sag to ${volts} V? Say it there, as in "R-C ${volts} at indoor".` }
   const read = the.voltsAt(the.state.bench.place, volts)
   if (read === null || !the.state.bench.power) return null
   const call = when ? callIn(the, when) : ''

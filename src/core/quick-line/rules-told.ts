@@ -222,7 +222,9 @@ export const toldRules: readonly Rule[] = [
   rule('float(?: switch)?(?: is| was| has)? (?:up|tripped|popped|kicked|high|floating|full)(?: up)?', (the) =>
     worded(the.part('float'), 'up'),
   ),
-  rule('float(?: switch)?(?: is| was)? (?:down|dry|low|not tripped|fine|ok)', (the) => worded(the.part('float'), 'down')),
+  rule('float(?: switch)?(?: is| was|s)? (?:back )?(?:(?:to )?normal|down|dry|low|not tripped|fine|ok)(?: again| now)*', (the) =>
+    worded(the.part('float'), 'down'),
+  ),
   rule('roll-?out(?: switch| button)?(?: is| was| has)? (?:tripped|popped)(?: out)?', (the) => worded(the.part('rollout'), 'tripped')),
   rule('roll-?out(?: switch| button)?(?: is| was)? (?:set|not tripped|fine|ok)', (the) => worded(the.part('rollout'), 'set')),
   // Thermostat.

@@ -44,6 +44,12 @@ export const ofTrips: readonly Shortened[] = [
     /^(still trips|trips|tripped|holds|held) with (?:just|only) ([A-Z]\d?)(?:(?:,| and|, and) ([A-Z]\d?))? (?:on|landed|hooked up|connected)$/,
     (_, how, a, b) => `${how} with everything off but ${a}${b ? ` and ${b}` : ''}`,
   ],
+  // Said behind it: how the power stood.
+  [/^(?!.*\b(?:call|cool|heat|fan)\b)(.*\d.*?),?\s+(?:with )?(?:the )?power (?:is |was )?off$/i, 'power off; $1'],
+  [
+    /^([A-Z]\d?) jump(?:er)?ed(?: to R)?,\s*(?:and )?(?=(?:the )?(?:blower|fan|furnace|burners|contactor|compressor|inducer|strips)\b)/,
+    'jumped R to $1, ',
+  ],
   [/^([A-Z]\d?) jump(?:er)?ed(?: to R)?,? (?:and |it )?(trips|holds)$/, 'jumped R to $1, $2'],
   [/^([A-Z]\d?) jump(?:er)?ed(?: to R)?,? (?:and )?(?:it |unit )?(?:comes on|runs|starts)$/, 'jumped R to $1, unit runs'],
   [/^(?:R[-/ ])([YWGO]\d?) jump(?:er)?ed,? (?:and )?(?:it )?(?:cools|heats|runs|comes on|starts)$/, 'jumped R to $1, unit runs'],
