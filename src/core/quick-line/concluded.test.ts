@@ -54,6 +54,7 @@ describe('lines that were heard as something else', () => {
   it.each<[string, ReturnType<typeof standing>, string]>([
     // Words of a trip that are none.
     ['only blows', inside, 'complaint only blows'],
+    ['fuse keeps popping', inside, 'complaint fuse keeps popping'],
     ['blew them out', inside, 'repaired blew them out'],
     ['no common', inside, 'note no common'],
     ['board has no lights', standing('heat-pump-o', 'outdoor', 'on'), 'defrost-board dark'],
@@ -84,6 +85,17 @@ describe('lines that were heard as something else', () => {
 
   it('what a board switches of the line is no call, and none of its 24 V', () => {
     expect(standing('heat-pump-o', 'outdoor', 'on')('board out to fan 0 volts').ok).toBe(false)
+  })
+
+  it('a bypass is taken out by that name, with another jumper in', () => {
+    const at = standing(
+      'furnace-ac',
+      'indoor',
+      'on',
+      { do: 'jumper', a: 'R@indoor', b: 'W@indoor' },
+      { do: 'jumper', a: 'W@indoor', b: 'limit-rollout@indoor' },
+    )
+    expect(drafts(at, 'take the bypass out')).toEqual(drafts(at, 'jumper out W limit-rollout'))
   })
 
   it('the second of two is not the first', () => {
