@@ -29,6 +29,7 @@ import type { Expected } from '@/src/core/readings/expected'
 import { readsThrough, type SeenThrough } from '@/src/core/readings/reads-through'
 import { type PartMatch, partMatches } from '@/src/core/repair/part-match'
 import type { CallName } from '@/src/core/wiring/call'
+import type { CableId } from '@/src/core/wiring/ids'
 import type { System } from '@/src/core/wiring/system'
 import { Ahead } from '@/src/workers/ahead'
 
@@ -108,12 +109,13 @@ const api = {
   sequence: ({ system, entries }: Timeline, call: CallName, nowMs: number): Step[] =>
     sequenceOf(engineFor(system), foldJob(system, entries), call, nowMs),
   moving: ({ system, entries }: Timeline, nowMs: number): Moving[] => movingNow(engineFor(system), foldJob(system, entries), nowMs),
-  conductors: ({ system, entries }: Timeline, cable: string): ConductorsReport => {
+  conductors: ({ system, entries }: Timeline, cable: CableId): ConductorsReport => {
     const state = foldJob(system, entries)
     return conductorsOfJob(system, state, cable, conductorOdds(engineFor(system), state, cable))
   },
   page: (job: Pick<JobFile, 'job' | 'system' | 'entries'>): PageFacts => pageFacts(job),
-  identity: ({ system, entries }: Timeline, cable: string): IdentityReport | null => identityOfJob(system, foldJob(system, entries), cable),
+  identity: ({ system, entries }: Timeline, cable: CableId): IdentityReport | null =>
+    identityOfJob(system, foldJob(system, entries), cable),
   loads: ({ system, entries }: Timeline): CallLoad[] => loadPerCall(engineFor(system), foldJob(system, entries)),
   /** What a new part has to match, where a suspect's repair is one. */
   matches: ({ system, entries }: Timeline, fault: string): PartMatch[] => {

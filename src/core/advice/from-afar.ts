@@ -4,6 +4,7 @@ import type { EntryDraft } from '@/src/core/job/entry'
 import type { JobState } from '@/src/core/job/job-state'
 import { codeFor, isCode } from '@/src/core/readings/code-looks'
 import { type CallName, sayCall } from '@/src/core/wiring/call'
+import type { CableId, PartId, PlaceId } from '@/src/core/wiring/ids'
 import type { PartOf } from '@/src/core/wiring/part'
 import { conductorEnd, type Point } from '@/src/core/wiring/point'
 import { cableById, partsOf, placeById, type System } from '@/src/core/wiring/system'
@@ -17,9 +18,9 @@ import { switchedTerminals } from '@/src/core/wiring/thermostat'
 /** Where the wire is taken off, and what stands before it. */
 interface Cut {
   readonly end: Point
-  readonly place: string
+  readonly place: PlaceId
   readonly screw: string
-  readonly cable: string
+  readonly cable: CableId
   readonly conductor: string
   /** The stretch between the cut before and this one: a place or a cable. */
   readonly before: string
@@ -45,7 +46,7 @@ export interface FromAfar {
 
 /** A wire of a thermostat that a code can name. */
 export interface CodeWire {
-  readonly thermostat: string
+  readonly thermostat: PartId
   readonly terminal: string
 }
 
@@ -201,7 +202,7 @@ function instructionsFor(system: System, cut: Cut, before: Cut | null, call: Cal
     const seen = colour === undefined || colour === 'unknown' ? [] : [colour]
     return ['the', ...seen, 'wire of the', found?.name, 'on', screw].join(' ')
   }
-  const at = (place: string) => `the ${placeById(system, place)?.name}`
+  const at = (place: PlaceId) => `the ${placeById(system, place)?.name}`
   return [
     'Turn the power off: the switch beside the indoor unit, or its breaker. The fan stops.',
     ...(before ? [`Put ${wire(before)} back under its screw at ${at(before.place)}, as it was.`] : []),
@@ -211,7 +212,7 @@ function instructionsFor(system: System, cut: Cut, before: Cut | null, call: Cal
   ]
 }
 
-const cautionAt = (system: System, place: string): string =>
+const cautionAt = (system: System, place: PlaceId): string =>
   placeById(system, place)?.metal
     ? 'Behind this cover there may be line voltage, outdoors from a second supply: its own disconnect is pulled as well. Touch nothing but that one thin wire, and stop if you are not sure.'
     : 'The power is off before the cover comes off.'

@@ -3,6 +3,7 @@ import { problemWithJumpers, problemWithPuttingBack } from '@/src/core/bench/jum
 import { pinOf, problemWithPoint, sayPoint } from '@/src/core/bench/points'
 import { sayJumpers } from '@/src/core/bench/say-jumpers'
 import { landingsOfSwap, problemWithSwap, swapAt } from '@/src/core/bench/swaps'
+import type { PartId } from '@/src/core/wiring/ids'
 import type { PartOf } from '@/src/core/wiring/part'
 import { partKinds } from '@/src/core/wiring/part-kinds'
 import { type Point, parsePoint } from '@/src/core/wiring/point'
@@ -88,10 +89,10 @@ export function applyChange(system: System, bench: Bench, change: BenchChange): 
 }
 
 /** The fuse or breaker of that id, the transformer's first where none is said. */
-const fuseOf = (system: System, part: string | undefined): PartOf<'fuse'> | undefined =>
+const fuseOf = (system: System, part: PartId | undefined): PartOf<'fuse'> | undefined =>
   part === undefined ? firstPart(system, 'fuse') : partsOf(system, 'fuse').find(({ id }) => id === part)
 
-const noSuchFuse = (system: System, part: string | undefined): string =>
+const noSuchFuse = (system: System, part: PartId | undefined): string =>
   `"${part}" is not a fuse or breaker of this system. These are: ${partsOf(system, 'fuse')
     .map(({ id }) => id)
     .join(', ')}.`

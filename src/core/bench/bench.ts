@@ -2,6 +2,7 @@ import type { z } from 'zod'
 import type { benchChangeSchema } from '@/src/core/bench/change-schema'
 import type { callSettings, slotContents } from '@/src/core/bench/settings'
 import { Memo } from '@/src/core/units/cache'
+import type { CableId, PartId, PlaceId } from '@/src/core/wiring/ids'
 import type { Point } from '@/src/core/wiring/point'
 import { firstPart, partById, type System } from '@/src/core/wiring/system'
 
@@ -17,7 +18,7 @@ export interface Slot {
 
 /** What is in the place of another fuse than the transformer's first: a zone panel's, one fitted in the line later. */
 export interface FurtherSlot extends Slot {
-  readonly part: string
+  readonly part: PartId
 }
 
 export interface Jumper {
@@ -29,7 +30,7 @@ export interface Jumper {
 
 /** A conductor whose place a spare of its cable has taken: at both ends, or on a section of the way. */
 export interface Swap {
-  readonly cable: string
+  readonly cable: CableId
   readonly from: string
   readonly to: string
   /** The places along the run between which the spare serves, with a joint at each; left out where it serves the whole way. */
@@ -43,7 +44,7 @@ export interface Bench {
   readonly power: boolean
   readonly call: (typeof callSettings)[number]
   readonly lifted: readonly Point[]
-  readonly unplugged: readonly string[]
+  readonly unplugged: readonly PartId[]
   readonly jumpers: readonly Jumper[]
   readonly swaps: readonly Swap[]
   readonly slot: Slot
@@ -51,7 +52,7 @@ export interface Bench {
   readonly further?: readonly FurtherSlot[]
   readonly panelsOff: readonly string[]
   /** Where the technician stands. */
-  readonly place: string
+  readonly place: PlaceId
   /** Thermostats that have shown an over-current code: this house's are of the kind that opens its outputs. Left out where none has. */
   readonly guards?: readonly string[]
   /** How long it has stood so; left out, as long as usual. Only a bench that was read on says so. */
@@ -78,11 +79,11 @@ export function createBench(system: System): Bench {
 }
 
 /** The bench of a house in which this thermostat was seen to guard its outputs. */
-export const guardedBy = (bench: Bench, thermostat: string): Bench =>
+export const guardedBy = (bench: Bench, thermostat: PartId): Bench =>
   bench.guards?.includes(thermostat) ? bench : { ...bench, guards: [...(bench.guards ?? []), thermostat].sort() }
 
 /** What is in the place of a fuse or breaker of the system, by its part. */
-export function slotOf(system: System, bench: Pick<Bench, 'slot' | 'further'>, part: string): Slot {
+export function slotOf(system: System, bench: Pick<Bench, 'slot' | 'further'>, part: PartId): Slot {
   if (part === firstPart(system, 'fuse').id) return bench.slot
   const found = bench.further?.find((slot) => slot.part === part)
   const built = partById(system, part)
@@ -90,7 +91,7 @@ export function slotOf(system: System, bench: Pick<Bench, 'slot' | 'further'>, p
 }
 
 /** The bench with something else in the place of a fuse. */
-export function withSlot(system: System, bench: Bench, part: string, slot: Slot): Bench {
+export function withSlot(system: System, bench: Bench, part: PartId, slot: Slot): Bench {
   if (part === firstPart(system, 'fuse').id) return { ...bench, slot }
   const others = (bench.further ?? []).filter((other) => other.part !== part)
   return { ...bench, further: [...others, { ...slot, part }].sort((a, b) => a.part.localeCompare(b.part)) }

@@ -5,6 +5,7 @@ import { isFurtherOdd, sayConductor, sayFurther, sayPair, saySection } from '@/s
 import { modelValue } from '@/src/core/units/model-value'
 import { sayOhms } from '@/src/core/units/quantity'
 import { sayCall } from '@/src/core/wiring/call'
+import type { PlaceId } from '@/src/core/wiring/ids'
 import { parsePoint } from '@/src/core/wiring/point'
 import {
   cableById,
@@ -21,7 +22,7 @@ import {
 /** One thing that the bench still owes before the job may close, and the change that pays it. */
 export interface Owed {
   readonly what: 'jumper' | 'bypass' | 'swap' | 'lifted' | 'unplugged' | 'slot' | 'panel' | 'power' | 'call'
-  readonly place: string
+  readonly place: PlaceId
   readonly say: string
   readonly putBack: BenchChange
   /** Where the size on the label has not been looked at: how each size is put back. The hand that reads the label says which. */

@@ -1,10 +1,11 @@
 import { leadsOf } from '@/src/core/wiring/conduction'
+import type { PlaceId } from '@/src/core/wiring/ids'
 import { type PartOf, watchedFor } from '@/src/core/wiring/part'
 import { CHASSIS, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { cableById, partsOf, placeById, type System } from '@/src/core/wiring/system'
 
 /** Every lead name that a part uses at a place, terminals and chassis included. */
-export function leadNames(system: System, place: string): string[] {
+export function leadNames(system: System, place: PlaceId): string[] {
   const names = new Set<string>(placeById(system, place)?.terminals ?? [])
   for (const part of system.parts) {
     if (part.place !== place) continue
@@ -64,7 +65,7 @@ export function sayPoint(system: System, point: Point): string {
 }
 
 /** A lead between two parts is called after them: "lead from high-pressure switch to low-pressure switch". */
-export function sayLead(system: System, name: string, place: string): string {
+export function sayLead(system: System, name: string, place: PlaceId): string {
   if (name === CHASSIS) return 'chassis'
   if (placeById(system, place)?.terminals.includes(name)) return name
   for (const part of system.parts) {

@@ -1,6 +1,7 @@
 import { type BenchChange, isResistor, type Jumper } from '@/src/core/bench/bench'
 import { sayChange } from '@/src/core/bench/say'
 import { listed, sayJumpers } from '@/src/core/bench/say-jumpers'
+import type { PlaceId } from '@/src/core/wiring/ids'
 import { conductorEnd, parsePoint } from '@/src/core/wiring/point'
 import { cableById, placeById, type System } from '@/src/core/wiring/system'
 
@@ -8,7 +9,7 @@ import { cableById, placeById, type System } from '@/src/core/wiring/system'
 export function sayChanges(system: System, changes: readonly BenchChange[]): string[] {
   const said: string[] = []
   // A walk is said with what is done at its end.
-  let place: string | null = null
+  let place: PlaceId | null = null
   for (let at = 0; at < changes.length; ) {
     const change = changes[at]
     let next = at + 1

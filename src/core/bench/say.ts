@@ -2,6 +2,7 @@ import { type Bench, type BenchChange, type FurtherSlot, type Slot, type Swap, s
 import { pinOf, sayPoint } from '@/src/core/bench/points'
 import { sayOhms } from '@/src/core/units/quantity'
 import { sayCall } from '@/src/core/wiring/call'
+import type { PartId } from '@/src/core/wiring/ids'
 import { type Point, parsePoint } from '@/src/core/wiring/point'
 import { type Cable, cableById, firstPart, partById, placeById, type System, sayRightFuse } from '@/src/core/wiring/system'
 
@@ -114,7 +115,7 @@ export function sayBench(system: System, bench: Bench): string[] {
   return phrases
 }
 
-function sayFurtherSlot(system: System, part: string, holds: Slot['holds'], ratingA: number | undefined): string {
+function sayFurtherSlot(system: System, part: PartId, holds: Slot['holds'], ratingA: number | undefined): string {
   const name = partById(system, part)?.name ?? part
   if (holds === 'breaker') return `breaker in for the ${name}`
   if (holds === 'nothing') return `take out the ${name}`

@@ -8,6 +8,7 @@ import type { Answer } from '@/src/core/readings/check'
 import { OPEN_FROM_OHM } from '@/src/core/readings/meter-readings'
 import type { Observation } from '@/src/core/readings/observations'
 import { modelValue } from '@/src/core/units/model-value'
+import type { PlaceId } from '@/src/core/wiring/ids'
 import { CHASSIS, conductorEnd, isPoint, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { type Cable, placeById, type System } from '@/src/core/wiring/system'
 
@@ -19,16 +20,16 @@ import { type Cable, placeById, type System } from '@/src/core/wiring/system'
 /** Below this, two ends are joined by copper, through a touch or a corroded joint at the worst; above it they are not. */
 const CLOSED_BELOW = modelValue({ value: 1000, unit: 'ohm', source: 'assumption: wet insulation between two conductors reads more' })
 
-export const hasMetal = (system: System, place: string): boolean => placeById(system, place)?.metal === true
+export const hasMetal = (system: System, place: PlaceId): boolean => placeById(system, place)?.metal === true
 
 /** A conductor is off its screw there, or never was on one. */
 const isOff = (bench: Bench, cable: Cable, side: number, conductor: Cable['conductors'][number]): boolean =>
   conductor.lands[side] === null || bench.lifted.includes(conductorEnd(cable.id, conductor.id, cable.between[side]))
 
-export const isAllOff = (cable: Cable, bench: Bench, place: string): boolean =>
+export const isAllOff = (cable: Cable, bench: Bench, place: PlaceId): boolean =>
   cable.conductors.every((conductor) => isOff(bench, cable, cable.between.indexOf(place), conductor))
 
-export const liftAll = (cable: Cable, bench: Bench, place: string): BenchChange[] =>
+export const liftAll = (cable: Cable, bench: Bench, place: PlaceId): BenchChange[] =>
   cable.conductors
     .filter((conductor) => !isOff(bench, cable, cable.between.indexOf(place), conductor))
     .map(({ id }) => ({ do: 'lift', end: conductorEnd(cable.id, id, place) }))
@@ -108,7 +109,7 @@ export function marksIn(cable: Cable, bench: Bench, side: 0 | 1): Marks | null {
   return hub === undefined || hub === null || of.length < pairs.length ? null : { hub, of }
 }
 
-export const pointOf = (cable: Cable, number: number, place: string): Point => {
+export const pointOf = (cable: Cable, number: number, place: PlaceId): Point => {
   const count = cable.conductors.length
   if (number === metalEnd(count)) return terminalPoint(CHASSIS, place)
   return conductorEnd(cable.id, cable.conductors[number > count ? number - count - 1 : number].id, place)

@@ -8,11 +8,12 @@ import { ohmsBetween } from '@/src/core/cable/marks'
 import type { JobState } from '@/src/core/job/job-state'
 import type { CableWay, FarEndReach } from '@/src/core/job/run-schema'
 import { latestAnswers, type Observation } from '@/src/core/readings/observations'
+import type { CableId } from '@/src/core/wiring/ids'
 import { cableById, type System } from '@/src/core/wiring/system'
 
 /** What the conductors of one cable are, by themselves, with everything off at both ends. */
 export interface ConductorsReport {
-  readonly cable: string
+  readonly cable: CableId
   readonly reach: FarEndReach
   /** In the order of the cable; null while it is not told. */
   readonly states: readonly (ConductorState | null)[]

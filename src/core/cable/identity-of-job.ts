@@ -6,11 +6,12 @@ import { MOST_UNKNOWN, planIdentity } from '@/src/core/cable/identity-plan'
 import type { JobState } from '@/src/core/job/job-state'
 import type { FarEndReach } from '@/src/core/job/run-schema'
 import { latestAnswers } from '@/src/core/readings/observations'
+import type { CableId } from '@/src/core/wiring/ids'
 import { cableById, type System } from '@/src/core/wiring/system'
 
 /** Which color at the second end of a cable is which at the first, and what to do next to tell. */
 export interface IdentityReport {
-  readonly cable: string
+  readonly cable: CableId
   readonly reach: FarEndReach
   /** For each conductor of the first end, in the order of the cable, the id that it has at the second; null while it is not told. */
   readonly same: readonly (string | null)[]

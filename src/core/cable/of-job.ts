@@ -6,6 +6,7 @@ import type { JobState } from '@/src/core/job/job-state'
 import type { RunFact } from '@/src/core/job/run-schema'
 import { latestAnswers, type Observation } from '@/src/core/readings/observations'
 import { modelValue } from '@/src/core/units/model-value'
+import type { PlaceId } from '@/src/core/wiring/ids'
 import { CHASSIS, conductorEnd, isPoint, parsePoint } from '@/src/core/wiring/point'
 import type { Cable, System } from '@/src/core/wiring/system'
 
@@ -141,7 +142,7 @@ function opensOf(cable: Cable, run: Run, facts: readonly RunFact[]): RunFinding[
   for (const fact of facts) if (fact.what === 'capacitance') latest.set(`${fact.conductor} ${fact.place}`, fact)
   const read = [...latest.values()]
   const digits = Math.max(0, ...read.map(({ nF }) => decimalsOf(nF)))
-  const most = (place: string) => Math.max(...read.filter((one) => one.place === place).map(({ nF }) => nF))
+  const most = (place: PlaceId) => Math.max(...read.filter((one) => one.place === place).map(({ nF }) => nF))
   const isShort = ({ nF, place }: (typeof read)[number]) => nF < ENDS_BEFORE * most(place)
   const names = [...new Set(read.map(({ conductor }) => conductor))]
   return names.flatMap((name): RunFinding[] => {

@@ -4,11 +4,12 @@ import type { FaultFamilyRecord } from '@/src/core/faults/family'
 import type { Fault } from '@/src/core/faults/fault'
 import { faultIdOf } from '@/src/core/faults/fault'
 import { INTERMITTENT_SHARE, OUTDOOR_TIMES, WARM_SHARE } from '@/src/core/faults/rates'
+import type { PlaceId } from '@/src/core/wiring/ids'
 import type { Point } from '@/src/core/wiring/point'
 import { type Cable, type Place, placeById, type System } from '@/src/core/wiring/system'
 
 /** A place or cable; or the part that the fault is of, which tells its place. */
-type Where = string | { readonly id: string; readonly place: string }
+type Where = string | { readonly id: string; readonly place: PlaceId }
 
 /**
  * Adds one fault: family, spot (for the id), where, sentence, repair (id and act), effects, what it touches, and the share of its cases

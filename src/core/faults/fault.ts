@@ -1,5 +1,6 @@
 import type { Effect, FaultVariant } from '@/src/core/faults/effect'
 import { type FaultFamily, faultFamilies } from '@/src/core/faults/families'
+import type { PartId } from '@/src/core/wiring/ids'
 import type { Point } from '@/src/core/wiring/point'
 
 export interface Repair {
@@ -13,7 +14,7 @@ export interface Fault {
   readonly family: FaultFamily
   readonly zone: string
   /** The part that it is of; null for wiring, terminals and straps. */
-  readonly part: string | null
+  readonly part: PartId | null
   /** One sentence for people. */
   readonly say: string
   readonly repair: Repair

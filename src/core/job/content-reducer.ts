@@ -13,6 +13,7 @@ import { type Probe, tripWord } from '@/src/core/readings/check'
 import { clockAfterReading } from '@/src/core/readings/clock-after'
 import { isCode } from '@/src/core/readings/code-looks'
 import { type Observation, questionKey } from '@/src/core/readings/observations'
+import type { PartId } from '@/src/core/wiring/ids'
 import { parsePoint } from '@/src/core/wiring/point'
 import { firstPart, type System } from '@/src/core/wiring/system'
 
@@ -235,7 +236,7 @@ export function benchAfter(system: System, bench: Bench, entry: ContentEntry): B
   }
 }
 
-const opened = (system: System, bench: Bench, part: string): Bench =>
+const opened = (system: System, bench: Bench, part: PartId): Bench =>
   withSlot(system, bench, part, { ...slotOf(system, bench, part), open: true })
 
 /** An over-current code on a thermostat tells of its kind, whatever else is on the bench. */

@@ -1,5 +1,6 @@
 import type { Entry } from '@/src/core/job/entry'
 import type { JobState } from '@/src/core/job/job-state'
+import type { PlaceId } from '@/src/core/wiring/ids'
 import { parsePoint } from '@/src/core/wiring/point'
 
 export type Photo = Extract<Entry, { kind: 'photo' }>
@@ -22,7 +23,7 @@ export const digestsIn = (entries: readonly Entry[]): string[] => [
  * Whether the strip where one stands has not been photographed yet, and no wire has come off there: the picture that shows how it was
  * is taken before the first one does.
  */
-export function lacksPictureOf(place: string, { standing }: Pick<JobState, 'standing'>): boolean {
+export function lacksPictureOf(place: PlaceId, { standing }: Pick<JobState, 'standing'>): boolean {
   const isLifted = standing.some(
     (entry) => entry.kind === 'bench' && entry.change.do === 'lift' && parsePoint(entry.change.end).place === place,
   )

@@ -9,6 +9,7 @@ import { sayWay } from '@/src/core/job/ways'
 import { sayAnswer, sayProbe } from '@/src/core/readings/say'
 import { sayOhms } from '@/src/core/units/quantity'
 import { sayCall } from '@/src/core/wiring/call'
+import type { PlaceId } from '@/src/core/wiring/ids'
 import { cableById, partById, placeById, type System } from '@/src/core/wiring/system'
 
 /** What stops counting with an undo or a correction, said before it is done. */
@@ -49,7 +50,7 @@ export const sayDamagePlace: Record<DamagePlace, string> = {
 function sayRunFact(system: System, id: string, fact: RunFact): string {
   const cable = cableById(system, id)
   const name = cable?.name ?? id
-  const placeName = (place: string) => placeById(system, place)?.name ?? place
+  const placeName = (place: PlaceId) => placeById(system, place)?.name ?? place
   switch (fact.what) {
     case 'length':
       return `the ${name} is ${fact.metres} m long`

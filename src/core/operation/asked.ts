@@ -1,6 +1,7 @@
 import type { Machine } from '@/src/core/operation/machine'
 import type { Constraints } from '@/src/core/operation/state'
 import type { CallName } from '@/src/core/wiring/call'
+import type { PartId } from '@/src/core/wiring/ids'
 import { callerOf } from '@/src/core/wiring/system'
 
 /**
@@ -11,7 +12,7 @@ import { callerOf } from '@/src/core/wiring/system'
 export function constraintsOfCall(
   machine: Machine,
   call: CallName | 'off',
-  unplugged: readonly string[],
+  unplugged: readonly PartId[],
   guards: readonly string[] = [],
 ): Constraints {
   const ids = machine.thermostats.map(({ part }) => part.id)

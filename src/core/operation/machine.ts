@@ -3,6 +3,7 @@ import type { Network } from '@/src/core/circuit/network'
 import { reciprocal, subtract } from '@/src/core/units/complex'
 import { modelValue } from '@/src/core/units/model-value'
 import { coilImpedance } from '@/src/core/wiring/assembly'
+import type { PartId } from '@/src/core/wiring/ids'
 import {
   boardInside,
   bodyLink,
@@ -34,10 +35,10 @@ export interface RelayModel {
   readonly contact: LinkStep | null
 }
 
-export const outputKey = (board: string, to: string): OutputKey => `${board}.${to}`
+export const outputKey = (board: PartId, to: string): OutputKey => `${board}.${to}`
 
 /** The part that a device's key names, and the terminal of one that is a board's output. */
-export function parseDeviceKey(key: string): { readonly part: string; readonly to: string | null } {
+export function parseDeviceKey(key: string): { readonly part: PartId; readonly to: string | null } {
   const dot = key.indexOf('.')
   return dot < 0 ? { part: key, to: null } : { part: key.slice(0, dot), to: key.slice(dot + 1) }
 }

@@ -10,6 +10,7 @@ import { modelValue } from '@/src/core/units/model-value'
 import { workLimit } from '@/src/core/units/work-limit'
 import type { CallName } from '@/src/core/wiring/call'
 import { pathsOf } from '@/src/core/wiring/conduction'
+import type { PlaceId } from '@/src/core/wiring/ids'
 import { CHASSIS, conductorEnd, type Point, parsePoint, pinPoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside, commonNodes, lineNodes } from '@/src/core/wiring/supply'
 import { type Cable, callerOf, firstPart, partsOf, placeById, type System } from '@/src/core/wiring/system'
@@ -55,7 +56,11 @@ function circuitOfCall(system: System, terminal: string): ReadonlySet<Point> {
 const isShort = (answer: Observation['answer'] | undefined): boolean => typeof answer === 'number' && answer < SHORT_OHM
 
 /** Everything taken off that hangs on a terminal at a place. */
-const endsOn = (system: System, terminal: string, place: string): { cable: Cable; end: Point; far: string; farTerminal: string | null }[] =>
+const endsOn = (
+  system: System,
+  terminal: string,
+  place: PlaceId,
+): { cable: Cable; end: Point; far: string; farTerminal: string | null }[] =>
   system.cables.flatMap((cable) => {
     const side = cable.between.indexOf(place)
     if (side < 0) return []
@@ -98,7 +103,7 @@ function againstMetal(system: System, bench: Bench, point: Point, terminal = poi
 }
 
 /** What hangs on a call at a place, unplugged one after the other, nearest the terminal first: the short goes with one of them, or stays. */
-function partsOneByOne(system: System, freed: Bench, terminal: string, place: string): Question[] {
+function partsOneByOne(system: System, freed: Bench, terminal: string, place: PlaceId): Question[] {
   const circuit = circuitOfCall(system, terminal)
   const parts = [...partsOf(system, 'switch'), ...partsOf(system, 'coil')].filter(
     (part) => part.place === place && part.between.some((name) => circuit.has(terminalPoint(name, place))),

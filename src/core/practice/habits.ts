@@ -11,6 +11,7 @@ import type { Observation } from '@/src/core/readings/observations'
 import { modelValue } from '@/src/core/units/model-value'
 import { workLimit } from '@/src/core/units/work-limit'
 import type { CallName } from '@/src/core/wiring/call'
+import type { PlaceId } from '@/src/core/wiring/ids'
 import { conductorEnd, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { houseCommon, houseHot } from '@/src/core/wiring/supply'
 import { type Cable, callsOf, firstPart, type System } from '@/src/core/wiring/system'
@@ -127,7 +128,7 @@ function sectionRuns(system: System, bench: Bench): Question[] {
   return runs.map((joined) => ({ bench: joined, ...tripAt(place) }))
 }
 
-const landedEnds = (cable: Cable, place: string): Point[] => {
+const landedEnds = (cable: Cable, place: PlaceId): Point[] => {
   const side = cable.between.indexOf(place)
   return cable.conductors
     .filter((conductor) => conductor.lands[side] !== null)

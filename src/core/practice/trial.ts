@@ -18,6 +18,7 @@ import { clockAfterReading } from '@/src/core/readings/clock-after'
 import type { Observation } from '@/src/core/readings/observations'
 import { modelValue } from '@/src/core/units/model-value'
 import type { Random } from '@/src/core/units/random'
+import type { PlaceId } from '@/src/core/wiring/ids'
 import { callsOf } from '@/src/core/wiring/system'
 
 /** One simulated search, from the complaint, or from a repair, to a verdict. */
@@ -38,7 +39,7 @@ export interface Trial {
 /** The question that a solver asks next: what to probe, where, on which bench. */
 export interface Question {
   readonly bench: Bench
-  readonly place: string
+  readonly place: PlaceId
   readonly probe: Probe
 }
 

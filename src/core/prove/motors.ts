@@ -3,6 +3,7 @@ import { parseDeviceKey } from '@/src/core/operation/machine'
 import { modelValue } from '@/src/core/units/model-value'
 import { sayAmps } from '@/src/core/units/quantity'
 import { fedBy } from '@/src/core/wiring/fed-by'
+import type { PartId } from '@/src/core/wiring/ids'
 import type { PartOf } from '@/src/core/wiring/part'
 import { partById, type System } from '@/src/core/wiring/system'
 
@@ -79,7 +80,7 @@ export function runsWith(system: System, steps: readonly { readonly what: string
 
 /** What was measured of a motor or heater while its mode ran, held against its plate. */
 export interface MotorFinding {
-  readonly part: string
+  readonly part: PartId
   readonly name: string
   readonly amps: number
   /** Null where nobody read the plate. */
@@ -89,14 +90,14 @@ export interface MotorFinding {
 }
 
 /** The amps that a part's plate gives, as it was read off last; null where it was not. */
-export const plateOf = ({ plates }: Pick<JobState, 'plates'>, part: string): number | null =>
+export const plateOf = ({ plates }: Pick<JobState, 'plates'>, part: PartId): number | null =>
   plates.findLast((entry) => entry.part === part)?.amps ?? null
 
 /** @returns one finding for each motor or heater that was read; none for a part that draws no line amps */
 export function judgeMotors(
   system: System,
   state: Pick<JobState, 'plates'>,
-  motors: readonly { readonly part: string; readonly amps: number }[],
+  motors: readonly { readonly part: PartId; readonly amps: number }[],
 ): MotorFinding[] {
   return motors.flatMap(({ part: id, amps }) => {
     const part = partById(system, id)

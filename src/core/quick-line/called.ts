@@ -1,5 +1,6 @@
 import { leadNames } from '@/src/core/bench/points'
 import { Memo } from '@/src/core/units/cache'
+import type { PlaceId } from '@/src/core/wiring/ids'
 import { type Place, partsOf, type System } from '@/src/core/wiring/system'
 
 /** By what words parts, terminals and places of a system are called. */
@@ -41,7 +42,7 @@ export const placeKinds: readonly { readonly says: RegExp; readonly kind: readon
 ]
 
 /** The coil of a place that a letter calls there, straight or through switches in a row, by what kind of thing it is. */
-export function calledCoil(system: System, place: string, letter: string, kind: string): string | null {
+export function calledCoil(system: System, place: PlaceId, letter: string, kind: string): string | null {
   const behind = new Set([letter.toUpperCase()])
   // Each switch once: a row of them is no longer than there are.
   for (const _ of partsOf(system, 'switch'))

@@ -1,4 +1,5 @@
 import type { Sentence } from '@/src/core/quick-line/sentence'
+import type { CableId } from '@/src/core/wiring/ids'
 import { placeById } from '@/src/core/wiring/system'
 
 /** Wires by their colors, where one stands. */
@@ -7,7 +8,7 @@ import { placeById } from '@/src/core/wiring/system'
 export const COLOUR = '(?:red|white|green|yellow|blue|brown|orange|black|purple|violet|gr[ae]y|pink|tan)'
 
 /** The wires of a color that are on a screw where one stands, by their cable and letter. */
-const wiresOfColour = ({ system, state }: Sentence, colour: string): { cable: string; letter: string }[] =>
+const wiresOfColour = ({ system, state }: Sentence, colour: string): { cable: CableId; letter: string }[] =>
   system.cables.flatMap(({ id, between, conductors }) => {
     const side = between.indexOf(state.bench.place)
     return side < 0

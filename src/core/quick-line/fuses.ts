@@ -2,6 +2,7 @@ import type { EntryDraft } from '@/src/core/job/entry'
 import { benchDraft } from '@/src/core/quick-line/drafts'
 import type { Reader } from '@/src/core/quick-line/reader'
 import { readTrip } from '@/src/core/quick-line/trips'
+import type { PartId } from '@/src/core/wiring/ids'
 import { furtherFuses, isUnknown } from '@/src/core/wiring/system'
 
 export function readBreaker(reader: Reader): EntryDraft[] {
@@ -46,7 +47,7 @@ export function readFuse(reader: Reader): EntryDraft[] | null {
 }
 
 /** The further fuse or breaker that the next words name, taken; nothing where they name none. */
-export function readFurther(reader: Reader): { part?: string } {
+export function readFurther(reader: Reader): { part?: PartId } {
   const found = furtherFuses(reader.context.system).find((fuse) => reader.acceptWords(fuse.id) || reader.acceptWords(fuse.name))
   return found ? { part: found.id } : {}
 }

@@ -2,6 +2,7 @@ import { cableTowards } from '@/src/core/quick-line/meaning'
 import { findCable } from '@/src/core/quick-line/names'
 import { leading, type Sentence } from '@/src/core/quick-line/sentence'
 import { parseLook } from '@/src/core/readings/look-target'
+import type { PlaceId } from '@/src/core/wiring/ids'
 import { conductorEnd, isPoint, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { type Cable, cableById, partById } from '@/src/core/wiring/system'
 
@@ -43,7 +44,7 @@ export function allOf(the: Sentence, said: string): string | null {
 }
 
 /** The same at another place, where one cable alone comes. */
-export function allAt(the: Sentence, place: string | null): string | null {
+export function allAt(the: Sentence, place: PlaceId | null): string | null {
   const [cable, another] = the.system.cables.filter(({ between }) => place !== null && between.includes(place))
   return cable && !another && place !== null ? liftEnds(the, cable, place) : null
 }
@@ -69,7 +70,7 @@ export function wiresOf(cable: Pick<Cable, 'conductors'> | undefined, said: read
   return found.length === said.length ? found : null
 }
 
-function liftEnds(the: Sentence, cable: Cable, place: string): string | null {
+function liftEnds(the: Sentence, cable: Cable, place: PlaceId): string | null {
   const ends = cable.conductors
     .filter(({ lands }) => lands[cable.between.indexOf(place)] !== null)
     .map((conductor) => conductorEnd(cable.id, conductor.id, place))

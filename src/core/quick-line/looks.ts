@@ -9,6 +9,7 @@ import { LANDED, stripFindings, wrongOn } from '@/src/core/readings/landing-look
 import { contactsOf, landingsAt, runsAt, wiringOf } from '@/src/core/readings/look-target'
 import { bareWord } from '@/src/core/readings/looks'
 import { wordsFor } from '@/src/core/readings/predict'
+import type { PlaceId } from '@/src/core/wiring/ids'
 import { placeById, zonesOf } from '@/src/core/wiring/system'
 
 /** `thermostat blank`, `contactor in`. */
@@ -67,7 +68,7 @@ export function readLandings(reader: Reader): EntryDraft[] {
   return [{ kind: 'reading', probe: { meter: 'look', at: landingsAt(place) }, answer: { word } }]
 }
 
-function terminalAt(reader: Reader, place: string, said: Token): string {
+function terminalAt(reader: Reader, place: PlaceId, said: Token): string {
   const terminals = placeById(reader.context.system, place)?.terminals ?? []
   const found = terminals.find((terminal) => terminal.toLowerCase() === said.text.toLowerCase())
   if (found === undefined)

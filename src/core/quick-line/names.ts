@@ -1,6 +1,7 @@
 import type { Bench } from '@/src/core/bench/bench'
 import { leadNames } from '@/src/core/bench/points'
 import { Memo } from '@/src/core/units/cache'
+import type { CableId, PlaceId } from '@/src/core/wiring/ids'
 import { CHASSIS, conductorEnd, type Point, terminalPoint } from '@/src/core/wiring/point'
 import { placeById, type System } from '@/src/core/wiring/system'
 
@@ -74,7 +75,7 @@ const dashedOf = new Memo((system: System): ReadonlySet<string> => {
 export const dashedNames = (system: System): ReadonlySet<string> => dashedOf.of(system)
 
 /** A terminal or lead at a place, letters in any case; null when the place has none such. */
-export function findLead(system: System, word: string, place: string): Point | null {
+export function findLead(system: System, word: string, place: PlaceId): Point | null {
   if (isGroundWord(word)) return placeById(system, place)?.metal ? terminalPoint(CHASSIS, place) : null
   const names = leadNames(system, place)
   const found = names.find((name) => name === word) ?? names.find((name) => name.toLowerCase() === word.toLowerCase())
@@ -82,7 +83,7 @@ export function findLead(system: System, word: string, place: string): Point | n
 }
 
 /** Conductor ends at a place that serve a terminal, or are called by their id or colour. */
-export function findEnds(system: System, word: string, place: string, cable: string | null): Point[] {
+export function findEnds(system: System, word: string, place: PlaceId, cable: CableId | null): Point[] {
   const lower = word.toLowerCase()
   return system.cables
     .filter((candidate) => candidate.between.includes(place) && (cable === null || candidate.id === cable))

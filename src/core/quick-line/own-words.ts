@@ -2,6 +2,7 @@ import { leadNames, sayPoint } from '@/src/core/bench/points'
 import { grammarOfLook } from '@/src/core/quick-line/own-looks'
 import { Memo } from '@/src/core/units/cache'
 import { callNames, sayCall } from '@/src/core/wiring/call'
+import type { PlaceId } from '@/src/core/wiring/ids'
 import { conductorEnd, type Point, terminalPoint } from '@/src/core/wiring/point'
 import { callsOf, type System, sayRightFuse } from '@/src/core/wiring/system'
 
@@ -91,7 +92,7 @@ const called = new Memo((system: System): ReadonlyMap<string, ReadonlyMap<string
 })
 
 /** `… at the indoor unit`, parted into what stands there and the place; where none is said it is where one stands. */
-function parted(said: string, system: System, standing: string): { said: string; place: string } {
+function parted(said: string, system: System, standing: string): { said: string; place: PlaceId } {
   for (const { id, name } of system.places) {
     const tail = ` at the ${name}`.toLowerCase()
     if (said.toLowerCase().endsWith(tail)) return { said: said.slice(0, -tail.length), place: id }

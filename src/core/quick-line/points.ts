@@ -1,6 +1,7 @@
 import { findCable, findEnds, findLead, findPart, findPlace, isGroundWord, isLifted } from '@/src/core/quick-line/names'
 import type { Reader } from '@/src/core/quick-line/reader'
 import type { Token } from '@/src/core/quick-line/tokens'
+import type { PlaceId } from '@/src/core/wiring/ids'
 import { CHASSIS, isPoint, type Point, parsePoint, pinPoint, terminalPoint } from '@/src/core/wiring/point'
 import { partById, placeById } from '@/src/core/wiring/system'
 
@@ -10,13 +11,13 @@ interface SaidPoint {
   readonly lifted: boolean
   /** Said to be the screw, not the wire that has come off it. */
   readonly screw: boolean
-  readonly place: string | null
+  readonly place: PlaceId | null
 }
 
 export interface SaidPair {
   readonly first: SaidPoint
   readonly second: SaidPoint
-  readonly place: string | null
+  readonly place: PlaceId | null
 }
 
 /** What a meter shows, or a hand says, of no connection. */
@@ -117,7 +118,7 @@ export function readConductor(reader: Reader, wanted: (end: Point) => boolean): 
   return theOneEnd(reader, fitting.length > 0 ? fitting : ends, token, place)
 }
 
-export function theOneEnd(reader: Reader, ends: readonly Point[], token: Token, place: string): Point {
+export function theOneEnd(reader: Reader, ends: readonly Point[], token: Token, place: PlaceId): Point {
   const { suspects } = reader.context
   if (ends.length === 0) reader.failAt(`There is no conductor "${token.text}" at the ${placeName(reader, place)}.`, token)
   if (ends.length > 1) {
@@ -164,6 +165,6 @@ export function readPart(reader: Reader): string {
   return found as string
 }
 
-export function placeName(reader: Reader, place: string): string {
+export function placeName(reader: Reader, place: PlaceId): string {
   return placeById(reader.context.system, place)?.name ?? place
 }

@@ -13,7 +13,7 @@ import {
 import type { Reader } from '@/src/core/quick-line/reader'
 import { NOT_24_V, unitsOfReading } from '@/src/core/quick-line/units'
 import type { Answer, Probe } from '@/src/core/readings/check'
-import { type Point, parsePoint } from '@/src/core/wiring/point'
+import { isPoint, type Point, parsePoint } from '@/src/core/wiring/point'
 import { lineNodes } from '@/src/core/wiring/supply'
 import { firstPart } from '@/src/core/wiring/system'
 
@@ -101,7 +101,7 @@ export function readClampSpot(reader: Reader): string {
   const cable = readCable(reader)
   const token = reader.word('Say what the clamp is around.')
   const place = readAtPlace(reader) ?? state.bench.place
-  if (token.text.includes('@')) return token.text
+  if (isPoint(token.text)) return token.text
   const isSupply =
     token.text.toLowerCase() === 'fuse' || (cable === null && token.text.toUpperCase() === fuse.between[1] && place === fuse.place)
   if (isSupply) return fuse.id

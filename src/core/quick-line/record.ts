@@ -8,6 +8,7 @@ import type { Reader } from '@/src/core/quick-line/reader'
 import type { Probe } from '@/src/core/readings/check'
 import { modelValue } from '@/src/core/units/model-value'
 import type { CallName } from '@/src/core/wiring/call'
+import type { PartId } from '@/src/core/wiring/ids'
 import { callsOf, partById, partsOf } from '@/src/core/wiring/system'
 
 export function readRepaired(reader: Reader): EntryDraft[] {
@@ -65,7 +66,7 @@ export function readProved(reader: Reader): EntryDraft[] {
   let amps: number | null = null
   let volts: number | null = null
   let air: Air | null = null
-  const motors: { part: string; amps: number }[] = []
+  const motors: { part: PartId; amps: number }[] = []
   while (reader.peek() && reader.peek()?.text !== ';') {
     const motor = reader.peek()?.kind === 'word' ? readMotor(reader) : null
     if (motor !== null) {

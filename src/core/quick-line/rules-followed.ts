@@ -3,6 +3,7 @@ import { asks, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule
 import { WHICH_SWITCH } from '@/src/core/quick-line/rules'
 import { coilMeant, leading, type Sentence, worded } from '@/src/core/quick-line/sentence'
 import { lineSide, primary, windingOhms } from '@/src/core/quick-line/volts'
+import type { PlaceId } from '@/src/core/wiring/ids'
 import { partById, partsOf, type System } from '@/src/core/wiring/system'
 
 const NOTHING = '(?:nothing|none|0|zero|no volts|no voltage|no power)'
@@ -28,7 +29,7 @@ function acrossPart({ system }: Sentence, id: string | null, said: string): stri
 }
 
 /** The legs of the supply that feeds the one transformer, at its place. */
-function legOf(system: System): { hot: string; place: string; hasNeutral: boolean } | null {
+function legOf(system: System): { hot: string; place: PlaceId; hasNeutral: boolean } | null {
   const [transformer, another] = partsOf(system, 'transformer')
   if (!transformer || another) return null
   const neutrals = partsOf(system, 'supply').map(({ neutral }) => neutral)

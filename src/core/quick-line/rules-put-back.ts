@@ -2,6 +2,7 @@ import { allAt, landLast } from '@/src/core/quick-line/hands'
 import { cableTowards } from '@/src/core/quick-line/meaning'
 import { asks, type Rule, rule } from '@/src/core/quick-line/rule'
 import { leading, loadOf, type Sentence } from '@/src/core/quick-line/sentence'
+import type { CableId } from '@/src/core/wiring/ids'
 import { conductorEnd, parsePoint } from '@/src/core/wiring/point'
 import { callsOf, placeById } from '@/src/core/wiring/system'
 
@@ -11,7 +12,7 @@ const HOW = '(?:it |breaker |fuse )?(trips|tripped|trips again|still trips|pops|
 const after = (how: string): string => (how === '' ? '' : /trip|pop|blow/.test(how) ? '; trips' : '; holds')
 
 /** All that is off goes back: wires, then plugs; where it was said of one cable, that. */
-function backOn({ state }: Sentence, cable: string | null): string | null {
+function backOn({ state }: Sentence, cable: CableId | null): string | null {
   const { lifted, unplugged } = state.bench
   const ends = lifted.filter((end) => cable === null || parsePoint(end).cable === cable)
   const back = [...ends.map((end) => `land ${end}`), ...(cable === null ? unplugged.map((part) => `plug ${part}`) : [])]
@@ -27,7 +28,7 @@ function severalOf({ system, state }: Sentence, plural: string): string[] {
 }
 
 /** What is off of one cable where one stands. */
-const isOffHere = ({ system, state }: Sentence, cable: string): boolean =>
+const isOffHere = ({ system, state }: Sentence, cable: CableId): boolean =>
   system.cables.some(({ id, between, conductors }) => {
     const { lifted, place } = state.bench
     return id === cable && between.includes(place) && conductors.some((wire) => lifted.includes(conductorEnd(id, wire.id, place)))

@@ -6,6 +6,7 @@ import type { Reader } from '@/src/core/quick-line/reader'
 import { readValue } from '@/src/core/quick-line/readings'
 import type { Token } from '@/src/core/quick-line/tokens'
 import { modelValue } from '@/src/core/units/model-value'
+import type { CableId } from '@/src/core/wiring/ids'
 import { parsePoint } from '@/src/core/wiring/point'
 import { cableById } from '@/src/core/wiring/system'
 
@@ -13,7 +14,7 @@ import { cableById } from '@/src/core/wiring/system'
 
 const FOOT_M = modelValue({ value: 0.3048, unit: 'm', source: 'international foot' })
 
-const draft = (cable: string, fact: RunFact): EntryDraft => ({ kind: 'run', cable, fact })
+const draft = (cable: CableId, fact: RunFact): EntryDraft => ({ kind: 'run', cable, fact })
 
 /** The cable that is said, else the one that comes here; of several the one with wires in the hand. */
 function cableMeant(reader: Reader, said: string | null): string {

@@ -4,6 +4,7 @@ import { isGroundWord } from '@/src/core/quick-line/names'
 import type { Said } from '@/src/core/quick-line/rule'
 import type { Sentence } from '@/src/core/quick-line/sentence'
 import type { CallName } from '@/src/core/wiring/call'
+import type { PlaceId } from '@/src/core/wiring/ids'
 import { callerOf, callsOf, placeById } from '@/src/core/wiring/system'
 
 /** One thing that a sentence may say, and the grammar's own line for it; null where it says something else. */
@@ -26,7 +27,7 @@ export const pairOf = ({ letters }: Meaning): string | null => {
 export const onlyNumber = ({ numbers }: Meaning) => (numbers.length === 1 ? numbers[0] : null)
 
 /** What runs says nothing while nobody knows what is called: asked with each call that may bring it on. */
-export function askWhichCall({ system }: Sentence, place: string, how: 'as called' | 'not as called'): { readonly asks: string } {
+export function askWhichCall({ system }: Sentence, place: PlaceId, how: 'as called' | 'not as called'): { readonly asks: string } {
   const isOutdoor = placeById(system, place)?.kind === 'outdoor'
   const bringsOn = (call: CallName) => (callerOf(system, call).calls[call] ?? []).some((letter) => /^Y1?$/.test(letter))
   const calls = callsOf(system).filter((call) => !/-/.test(call) && (!isOutdoor || bringsOn(call)))

@@ -6,6 +6,7 @@ import { NOT_24_V } from '@/src/core/quick-line/units'
 import { LruCache, Memo } from '@/src/core/units/cache'
 import { workLimit } from '@/src/core/units/work-limit'
 import { callNames } from '@/src/core/wiring/call'
+import type { PlaceId } from '@/src/core/wiring/ids'
 import { parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside } from '@/src/core/wiring/supply'
 import { callerOf, callsOf, partById, partsOf, placeById, type System } from '@/src/core/wiring/system'
@@ -20,7 +21,7 @@ export class Sentence {
   ) {}
 
   /** The same sentence, said at another place. */
-  at(place: string): Sentence {
+  at(place: PlaceId): Sentence {
     return new Sentence(this.system, { ...this.state, bench: { ...this.state.bench, place } }, this.said)
   }
 
@@ -213,7 +214,7 @@ export class Sentence {
    * Where R does not come, a unit is fed by the call; without a word of volts it is said of what runs there. Of two hot sides nobody knows
    * which one is meant.
    */
-  private fedAt(place: string): string | null {
+  private fedAt(place: PlaceId): string | null {
     const terminals = placeById(this.system, place)?.terminals ?? []
     if (terminals.includes('Rc') && terminals.includes('Rh')) return null
     const isOfVolts = /\d|\bvolt/i.test(this.said)
@@ -294,7 +295,7 @@ export function coilMeant({ system, state }: Sentence): string | null {
 /** The part of some that the last look here was at. */
 export function lastSeen(
   { bench, observations }: JobState,
-  parts: readonly { readonly id: string; readonly place: string }[],
+  parts: readonly { readonly id: string; readonly place: PlaceId }[],
 ): string | null {
   const last = observations.findLast(({ probe }) => probe.meter === 'look')
   const at = last?.probe.meter === 'look' ? last.probe.at : null

@@ -1,5 +1,6 @@
 import { Memo } from '@/src/core/units/cache'
 import { modelValue } from '@/src/core/units/model-value'
+import type { CableId, PartId } from '@/src/core/wiring/ids'
 import type { PartOf } from '@/src/core/wiring/part'
 import { partsOf, type System } from '@/src/core/wiring/system'
 
@@ -10,7 +11,7 @@ import { partsOf, type System } from '@/src/core/wiring/system'
 export interface Cause {
   readonly id: string
   /** The part or cable that it is a value of; null for the line. */
-  readonly part: string | null
+  readonly part: PartId | CableId | null
   readonly what: 'ohms' | 'draw' | 'electronics' | 'input' | 'volts' | 'stiffness' | 'primary' | 'load' | 'length'
   readonly sigma: number
 }

@@ -1,6 +1,7 @@
 import type { z } from 'zod'
 import type { answerSchema, probeSchema } from '@/src/core/readings/check-schema'
 import { Memo } from '@/src/core/units/cache'
+import type { PartId } from '@/src/core/wiring/ids'
 
 /** What can be asked of a system; the bench it is asked on is kept beside it. */
 export type Probe = z.infer<typeof probeSchema>
@@ -34,7 +35,7 @@ function makeKey(probe: Probe): string {
 }
 
 /** The answer to a trip check where a further fuse or breaker opened, by its part; the transformer's first just `trips`. */
-export const tripWord = (part: string): string => `${TRIPS}: ${part}`
+export const tripWord = (part: PartId): string => `${TRIPS}: ${part}`
 const TRIPS = 'trips'
 
 /** What opened, by the answer to a trip check: `FIRST_FUSE`, another one by its part, or null where all held. */

@@ -5,6 +5,7 @@ import { type Fault, singlesOf } from '@/src/core/faults/fault'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import type { Component } from '@/src/core/readings/prediction'
 import { modelValue } from '@/src/core/units/model-value'
+import type { PlaceId } from '@/src/core/wiring/ids'
 import { landingAt } from '@/src/core/wiring/links'
 import { conductorEnd, isPoint, type Point, parsePoint } from '@/src/core/wiring/point'
 import { placeById, type System } from '@/src/core/wiring/system'
@@ -25,7 +26,7 @@ export function wordsOfEnd(system: System, end: Point): string[] {
 /** The word for a wire that was seen on a wrong screw, with the screw. */
 export const wrongOn = (end: string, terminal: string): string => `wrong: ${end} on ${terminal}`
 
-export function landedEnds(system: System, place: string): Point[] {
+export function landedEnds(system: System, place: PlaceId): Point[] {
   return system.cables.flatMap((cable) => {
     const side = cable.between.indexOf(place)
     return side < 0
@@ -45,7 +46,7 @@ const SCREW_TOLD = modelValue({ value: 0.5, unit: 'share', source: 'assumption' 
 const OVERLOOKED = modelValue({ value: 0.02, unit: 'share of looks', source: 'assumption' })
 
 /** What is found at the landings of a place: each wire that is off or on a wrong screw may be the one that is told, else straps and water. */
-export function landingLooks(system: System, place: string, bench: Bench, hypothesis: Hypothesis, weight: number): Component[] {
+export function landingLooks(system: System, place: PlaceId, bench: Bench, hypothesis: Hypothesis, weight: number): Component[] {
   // Of wires that are in the hand nobody asks where they are landed.
   const moved = landedEnds(system, place).filter(
     (end) => !bench.lifted.includes(end) && hypothesis.effects.some((effect) => effect.do === 'open' && effect.link === landingAt(end)),
@@ -72,7 +73,7 @@ const CORROSION_SHOWS = modelValue({ value: 0.85, unit: 'chance', source: 'assum
 const CORROSION_ANYWAY = modelValue({ value: 0.03, unit: 'chance', source: 'assumption' })
 
 /** Screws gone green beside wires that are all landed. */
-function corrosionLooks({ fault }: Hypothesis, place: string, weight: number): Component[] {
+function corrosionLooks({ fault }: Hypothesis, place: PlaceId, weight: number): Component[] {
   const shows = isSeenAt('corroded', fault, place) ? CORROSION_SHOWS : CORROSION_ANYWAY
   return [
     { weight: weight * shows, at: { word: 'corroded' }, sigma: 1, floating: false },
@@ -81,9 +82,9 @@ function corrosionLooks({ fault }: Hypothesis, place: string, weight: number): C
 }
 
 /** What else the eye finds at the landings of a place. */
-function strapOrWater({ fault }: Hypothesis, place: string): 'strap' | 'wet' | null {
+function strapOrWater({ fault }: Hypothesis, place: PlaceId): 'strap' | 'wet' | null {
   return (['strap', 'wet'] as const).find((what) => isSeenAt(what, fault, place)) ?? null
 }
 
-const isSeenAt = (what: FaultFamilyRecord['seenAtLandings'], fault: Fault | null, place: string): boolean =>
+const isSeenAt = (what: FaultFamilyRecord['seenAtLandings'], fault: Fault | null, place: PlaceId): boolean =>
   fault !== null && singlesOf(fault).some(({ family, zone }) => zone === place && faultFamilies[family].seenAtLandings === what)

@@ -7,7 +7,17 @@ import { Memo } from '@/src/core/units/cache'
 import { type Complex, reciprocal } from '@/src/core/units/complex'
 import { modelValue } from '@/src/core/units/model-value'
 import { coilImpedance } from '@/src/core/wiring/assembly'
-import { coilElement, conductorMiddle, electronicsElement, loadElement, nearHalf, windingLink, windingNode } from '@/src/core/wiring/links'
+import {
+  coilElement,
+  conductorMiddle,
+  electronicsElement,
+  inputElement,
+  loadElement,
+  nearHalf,
+  windingLink,
+  windingNode,
+} from '@/src/core/wiring/links'
+import { watchedFor } from '@/src/core/wiring/part'
 import { conductorEnd, pinPoint } from '@/src/core/wiring/point'
 import { partsOf } from '@/src/core/wiring/system'
 
@@ -78,10 +88,14 @@ const leaningsOf = new Memo((laboratory: Laboratory): readonly Leaning[] => {
       ohms: [{ cause: of(`electronics:${part.id}`), share: -SPREADS.electronicsDc }],
     })
   }
+  const boards = new Map(
+    partsOf(system, 'board').flatMap((board) =>
+      board.outputs.flatMap((output) => watchedFor(output).map((call) => [inputElement(board.id, call), board] as const)),
+    ),
+  )
   for (const element of network.elements) {
-    if (element.kind !== 'impedance' || !element.id.startsWith('input:')) continue
-    const board = partsOf(system, 'board').find(({ id }) => element.id.startsWith(`input:${id}.`))
-    if (!board) continue
+    const board = element.kind === 'impedance' ? boards.get(element.id) : undefined
+    if (element.kind !== 'impedance' || !board) continue
     const input = [{ cause: of(`input:${board.id}`), share: -SPREADS.boardInput }]
     leanings.push({
       p: network.nodeIndex(element.a),

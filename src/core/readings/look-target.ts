@@ -1,3 +1,5 @@
+import type { PartId, PlaceId } from '@/src/core/wiring/ids'
+
 /** What a look goes over, as a probe names it: the landings of a place, all that runs at a place, the wiring of a zone, the flame of an ignition control and its signal, the contacts of a contactor, or one part. */
 interface LookTarget {
   readonly what: 'landings' | 'runs' | 'wiring' | 'flame' | 'signal' | 'contacts' | 'part'
@@ -5,13 +7,13 @@ interface LookTarget {
   readonly of: string
 }
 
-export const landingsAt = (place: string): string => `landings@${place}`
+export const landingsAt = (place: PlaceId): string => `landings@${place}`
 /** Whether everything at a place does what the bench calls for. */
-export const runsAt = (place: string): string => `runs@${place}`
+export const runsAt = (place: PlaceId): string => `runs@${place}`
 /** The burners of an ignition control, from the call on. */
-export const flameOf = (board: string): string => `flame@${board}`
+export const flameOf = (board: PartId): string => `flame@${board}`
 /** The current through its flame, in series with the rod. */
-export const flameSignalOf = (board: string): string => `signal@${board}`
+export const flameSignalOf = (board: PartId): string => `signal@${board}`
 export const wiringOf = (zone: string): string => `wiring@${zone}`
 
 /** The faces of a contactor's contacts, and what lies between them. */

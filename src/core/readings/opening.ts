@@ -6,6 +6,7 @@ import type { Settled } from '@/src/core/operation/settle'
 import { type Constraints, isAlive, isMade, type StateBits } from '@/src/core/operation/state'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { modelValue } from '@/src/core/units/model-value'
+import type { PartId } from '@/src/core/wiring/ids'
 import { bodyLink } from '@/src/core/wiring/links'
 import type { PartOf } from '@/src/core/wiring/part'
 
@@ -74,7 +75,7 @@ const waitsBetween = (machine: Machine, { members }: Settled, worst: StateBits):
 
 /** One that may open. */
 interface MayOpen {
-  readonly part: string
+  readonly part: PartId
   readonly trips: number
   /** Current against its rating: of two in one line the one that is further over is the quicker. */
   readonly times: number

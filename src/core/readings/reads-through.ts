@@ -8,6 +8,7 @@ import { complex } from '@/src/core/units/complex'
 import { defaultMeter, isBeeping } from '@/src/core/units/meter'
 import { modelValue } from '@/src/core/units/model-value'
 import { plugsOf } from '@/src/core/wiring/assembly'
+import type { PartId } from '@/src/core/wiring/ids'
 import { bodyLink, plugLink, windingLink } from '@/src/core/wiring/links'
 import type { Part } from '@/src/core/wiring/part'
 import { conductorEnd, type Point, terminalPoint } from '@/src/core/wiring/point'
@@ -16,7 +17,7 @@ import type { System } from '@/src/core/wiring/system'
 
 /** What an ohmmeter sees beside the wire it is put on, and which end, lifted, takes that out of the reading. */
 export interface SeenThrough {
-  readonly part: string
+  readonly part: PartId
   readonly name: string
   /** A conductor's end on one of the two points; null when no end there takes it out. */
   readonly lift: Point | null

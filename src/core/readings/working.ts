@@ -5,6 +5,7 @@ import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { parseLook, runsAt } from '@/src/core/readings/look-target'
 import type { Component } from '@/src/core/readings/prediction'
+import type { PlaceId } from '@/src/core/wiring/ids'
 import { loadInside } from '@/src/core/wiring/links'
 import type { PartOf } from '@/src/core/wiring/part'
 import { terminalPoint } from '@/src/core/wiring/point'
@@ -25,7 +26,7 @@ export const wholeLooks = (system: System): { readonly meter: 'look'; readonly a
   system.places.filter(({ id }) => workingAt(system, id).length > 1).map(({ id }) => ({ meter: 'look', at: runsAt(id) }))
 
 /** What can be seen or heard to do its work at a place: motors, heaters, relays, valves. */
-export const workingAt = (system: System, place: string): (PartOf<'load'> | PartOf<'coil'>)[] =>
+export const workingAt = (system: System, place: PlaceId): (PartOf<'load'> | PartOf<'coil'>)[] =>
   [...partsOf(system, 'load'), ...partsOf(system, 'coil')].filter((part) => part.place === place)
 
 /** What works in one state of the machine: part by part, at every place. */

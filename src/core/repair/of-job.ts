@@ -4,6 +4,7 @@ import type { JobState } from '@/src/core/job/job-state'
 import type { RunFact } from '@/src/core/job/run-schema'
 import { type Damage, type WayToRepair, waysToRepair } from '@/src/core/repair/repair-ways'
 import { freeSpares } from '@/src/core/repair/substitution'
+import type { CableId } from '@/src/core/wiring/ids'
 import { parsePoint } from '@/src/core/wiring/point'
 import type { System } from '@/src/core/wiring/system'
 
@@ -11,13 +12,13 @@ type DamageFact = Extract<RunFact, { what: 'damage' }>
 
 /** What was found hurt in a cable, and the ways to repair it. */
 export interface RepairAdvice {
-  readonly cable: string
+  readonly cable: CableId
   readonly damage: Damage
   readonly ways: readonly WayToRepair[]
 }
 
 /** The damage that was told last of a cable; null where none was. */
-export const damageTold = ({ runs }: Pick<JobState, 'runs'>, cable: string): DamageFact | null =>
+export const damageTold = ({ runs }: Pick<JobState, 'runs'>, cable: CableId): DamageFact | null =>
   runs.flatMap(({ cable: id, fact }) => (id === cable && fact.what === 'damage' ? [fact] : [])).at(-1) ?? null
 
 export function repairAdvice(system: System, state: JobState): RepairAdvice[] {
@@ -30,7 +31,7 @@ export function repairAdvice(system: System, state: JobState): RepairAdvice[] {
 }
 
 /** The conductor of a cable that a fault is of, where it is of one alone: a spare may take its place. */
-export function hurtConductor(system: System, cable: string, faultId: string): string | null {
+export function hurtConductor(system: System, cable: CableId, faultId: string): string | null {
   const touched = enumerateFaults(system).find(({ id }) => id === faultId)?.touches ?? []
   const names = new Set(touched.map(parsePoint).flatMap((point) => (point.cable === cable ? [point.name] : [])))
   return names.size === 1 ? [...names][0] : null

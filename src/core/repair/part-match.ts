@@ -4,6 +4,7 @@ import type { JobState } from '@/src/core/job/job-state'
 import { modelValue } from '@/src/core/units/model-value'
 import { sayAmps } from '@/src/core/units/quantity'
 import { type CallName, sayCall } from '@/src/core/wiring/call'
+import type { PartId } from '@/src/core/wiring/ids'
 import type { Part, PartOf } from '@/src/core/wiring/part'
 import { terminalPoint } from '@/src/core/wiring/point'
 import { callsOf, firstPart, partById, partsOf, type System, sayRightFuse } from '@/src/core/wiring/system'
@@ -18,7 +19,7 @@ export interface Match {
 
 /** What a new part has to match. */
 export interface PartMatch {
-  readonly part: string
+  readonly part: PartId
   readonly name: string
   readonly matches: readonly Match[]
 }

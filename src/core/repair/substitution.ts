@@ -2,6 +2,7 @@ import { sayConductor } from '@/src/core/bench/say'
 import { landingsOfSwap, sparesOf } from '@/src/core/bench/swaps'
 import type { RunReport } from '@/src/core/cable/of-job'
 import type { JobState } from '@/src/core/job/job-state'
+import type { CableId } from '@/src/core/wiring/ids'
 import { parsePoint } from '@/src/core/wiring/point'
 import { type Cable, cableById, placeById, type System } from '@/src/core/wiring/system'
 
@@ -12,7 +13,7 @@ export const freeSpares = (cable: Cable, { bench }: Pick<JobState, 'bench'>): st
     .map(({ id }) => id)
 
 /** Every end that moves when a spare takes a conductor's place, in the order in which it is done. */
-export function endsToMove(system: System, cable: string, from: string, to: string): string[] {
+export function endsToMove(system: System, cable: CableId, from: string, to: string): string[] {
   const name = (id: string) => sayConductor(cableById(system, cable), id)
   return landingsOfSwap(system, { cable, from, to, kept: true }).map(({ off, terminal }) => {
     const at = placeById(system, parsePoint(off).place)?.name ?? parsePoint(off).place
@@ -50,7 +51,7 @@ export function sectionAround(
 
 /** A spare in a conductor's place between two places along the run. */
 export interface SparedSection {
-  readonly cable: string
+  readonly cable: CableId
   readonly from: string
   readonly to: string
   readonly section: readonly [string, string]

@@ -1,3 +1,4 @@
+import type { PlaceId } from '@/src/core/wiring/ids'
 import type { Part, PartOf } from '@/src/core/wiring/part'
 import { firstPart, type Place, partsOf, placeById, type System } from '@/src/core/wiring/system'
 import { feedOf } from '@/src/core/wiring/thermostat'
@@ -5,7 +6,7 @@ import { feedOf } from '@/src/core/wiring/thermostat'
 /** Changes of a system's wiring that make another sound one: a switch put in or taken out, a common that is not there. */
 
 /** A lead or terminal of one place under another name; every part and cable there follows. */
-function renameNode(system: System, place: string, from: string, to: string): System {
+function renameNode(system: System, place: PlaceId, from: string, to: string): System {
   const name = (node: string) => (node === from ? to : node)
   const rename = (value: unknown): unknown =>
     typeof value === 'string'
@@ -58,7 +59,7 @@ const renameFeeds = (feeds: NonNullable<PartOf<'thermostat'>['feeds']>, name: (n
 
 /** A strip on which a screw bears another letter than the kind has for it. */
 export interface Lettering {
-  readonly place: string
+  readonly place: PlaceId
   readonly from: string
   readonly to: string
 }
@@ -99,7 +100,7 @@ export function withoutFloat(system: System): System {
   return terminals.includes(ahead) ? renameNode(rest, float.place, behind, ahead) : renameNode(rest, float.place, ahead, behind)
 }
 
-const floatSwitch = (place: string, between: [string, string]): PartOf<'switch'> => ({
+const floatSwitch = (place: PlaceId, between: [string, string]): PartOf<'switch'> => ({
   kind: 'switch',
   id: 'float',
   place,
@@ -167,7 +168,7 @@ export function withoutCommonAtThermostat(system: System): System {
   const commons = new Map(
     partsOf(system, 'thermostat').flatMap(({ place, common }) => (common === undefined ? [] : [[place, common] as const])),
   )
-  const isCommonAt = (place: string, terminal: string | null) => terminal !== null && commons.get(place) === terminal
+  const isCommonAt = (place: PlaceId, terminal: string | null) => terminal !== null && commons.get(place) === terminal
   return {
     ...withBatteries(system),
     places: system.places.map((place) => ({ ...place, terminals: place.terminals.filter((terminal) => !isCommonAt(place.id, terminal)) })),

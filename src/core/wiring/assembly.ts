@@ -13,6 +13,7 @@ import {
   contactLink,
   electronicsElement,
   facesLink,
+  inputElement,
   landingLink,
   loadElement,
   loadInside,
@@ -158,7 +159,7 @@ export function assemble(system: System, factors: ValueFactors = templateValues)
           part.dcOhm * factors.electronicsDcOhm,
         )
         for (const call of new Set(part.outputs.flatMap(watchedFor)))
-          resistor(`input:${part.id}.${call}`, node(call), node(part.between[1]), part.inputOhm)
+          resistor(inputElement(part.id, call), node(call), node(part.between[1]), part.inputOhm)
         for (const { call, to, style, from } of part.outputs) {
           link(passLink(part.id, to), node(call), node(to), part.contactOhm, style === 'passes')
           link(outputLink(part.id, to), from === undefined ? inside : node(from), node(to), part.contactOhm, false)

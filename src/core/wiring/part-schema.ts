@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { textSchema } from '@/src/core/units/text-schema'
 import { callNames } from '@/src/core/wiring/call'
+import { partIdSchema, placeIdSchema } from '@/src/core/wiring/ids'
 import { idSchema } from '@/src/core/wiring/point-schema'
 import { coilRoles, switchRoles } from '@/src/core/wiring/roles'
 
@@ -10,7 +11,7 @@ export const positive = z.number().positive('This is a quantity above zero.').fi
 export const nameSchema = textSchema(120, 1, 'A name is missing.')
 /** Where the values come from, or the word assumption. */
 export const sourceSchema = textSchema(300, 3, 'Say where the values come from, or the word assumption.')
-const partBase = { id: idSchema, place: idSchema, name: nameSchema, source: sourceSchema }
+const partBase = { id: partIdSchema, place: placeIdSchema, name: nameSchema, source: sourceSchema }
 
 const partSchemas = {
   transformer: z.strictObject({

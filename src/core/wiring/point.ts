@@ -1,4 +1,5 @@
 import type { z } from 'zod'
+import type { PlaceId } from '@/src/core/wiring/ids'
 import type { pointSchema } from '@/src/core/wiring/point-schema'
 
 /** `R@indoor`, `outdoor-cable.Y@indoor`, `contactor.1@outdoor`: made and taken apart by the functions of this file alone. */
@@ -14,7 +15,7 @@ export interface PointParts {
   readonly cable: string | null
   /** Terminal, lead or conductor; 1 or 2 for a part's own lead. */
   readonly name: string
-  readonly place: string
+  readonly place: PlaceId
 }
 
 export function parsePoint(point: Point): PointParts {
@@ -23,10 +24,10 @@ export function parsePoint(point: Point): PointParts {
   return dot < 0 ? { cable: null, name: head, place } : { cable: head.slice(0, dot), name: head.slice(dot + 1), place }
 }
 
-export const terminalPoint = (name: string, place: string): Point => `${name}@${place}`
+export const terminalPoint = (name: string, place: PlaceId): Point => `${name}@${place}`
 
 /** The two leads of a part that unplugs, on the part's own side of its plug. */
-export const pinPoint = (part: { readonly id: string; readonly place: string }, side: 0 | 1): Point =>
+export const pinPoint = (part: { readonly id: string; readonly place: PlaceId }, side: 0 | 1): Point =>
   `${part.id}.${side + 1}@${part.place}`
 
-export const conductorEnd = (cable: string, conductor: string, place: string): Point => `${cable}.${conductor}@${place}`
+export const conductorEnd = (cable: string, conductor: string, place: PlaceId): Point => `${cable}.${conductor}@${place}`

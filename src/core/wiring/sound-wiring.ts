@@ -1,4 +1,5 @@
 import { leadsOf, pathsOf } from '@/src/core/wiring/conduction'
+import type { PlaceId } from '@/src/core/wiring/ids'
 import type { PartOf } from '@/src/core/wiring/part'
 import { CHASSIS, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonNodes, lineNodes } from '@/src/core/wiring/supply'
@@ -101,7 +102,7 @@ function ignitionProblems(system: System, { name, outputs, ignites }: PartOf<'bo
 /** A lead that only one part names ends in the air: most often a slip of the pen in one of two names. */
 function looseLeads(system: System): WiringProblem[] {
   const users = new Map<Point, number[]>()
-  const note = (name: string, place: string, index: number) => {
+  const note = (name: string, place: PlaceId, index: number) => {
     const point = terminalPoint(name, place)
     users.set(point, [...(users.get(point) ?? []), index])
   }

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { textSchema } from '@/src/core/units/text-schema'
 import { workLimit } from '@/src/core/units/work-limit'
+import { cableIdSchema, placeIdSchema } from '@/src/core/wiring/ids'
 import { conductorColours, unknownThings } from '@/src/core/wiring/insulation'
 import { nameSchema, partSchema, sourceSchema } from '@/src/core/wiring/part-schema'
 import { CHASSIS } from '@/src/core/wiring/point'
@@ -11,7 +12,7 @@ import { idSchema } from '@/src/core/wiring/point-schema'
 export const placeKinds = ['thermostat', 'indoor', 'outdoor', 'package', 'zone-panel'] as const
 
 export const placeSchema = z.strictObject({
-  id: idSchema,
+  id: placeIdSchema,
   name: nameSchema,
   kind: z.enum(placeKinds),
   /** A metal cabinet: everything in it can rub through to the chassis. */
@@ -29,9 +30,9 @@ export const conductorSchema = z.strictObject({
 })
 
 export const cableSchema = z.strictObject({
-  id: idSchema,
+  id: cableIdSchema,
   name: nameSchema,
-  between: z.tuple([idSchema, idSchema]),
+  between: z.tuple([placeIdSchema, placeIdSchema]),
   lengthM: z
     .number()
     .positive('A cable has a length above zero, in meters (m).')
@@ -52,7 +53,7 @@ export const systemSchema = z
     name: nameSchema,
     hertz: z.union([z.literal(50), z.literal(60)]),
     places: z.array(placeSchema).min(1).max(12),
-    walks: z.array(z.strictObject({ between: z.tuple([idSchema, idSchema]), minutes: z.number().min(0).max(60) })).max(80),
+    walks: z.array(z.strictObject({ between: z.tuple([placeIdSchema, placeIdSchema]), minutes: z.number().min(0).max(60) })).max(80),
     cables: z.array(cableSchema).max(24),
     parts: z.array(partSchema).min(1).max(160),
     unknown: z.array(z.enum(unknownThings)).max(10).optional(),

@@ -1,6 +1,7 @@
 import type { z } from 'zod'
 import { Memo } from '@/src/core/units/cache'
 import { type CallName, callNames } from '@/src/core/wiring/call'
+import type { CableId, PartId, PlaceId } from '@/src/core/wiring/ids'
 import type { unknownThings } from '@/src/core/wiring/insulation'
 import type { Part, PartOf } from '@/src/core/wiring/part'
 import type { cableSchema, conductorSchema, placeSchema, systemSchema } from '@/src/core/wiring/system-schema'
@@ -27,15 +28,15 @@ const partsIn = new Memo(({ parts }: System) => {
 export const partsOf = <K extends Part['kind']>(system: System, kind: K): readonly PartOf<K>[] =>
   (partsIn.of(system).byKind.get(kind) ?? []) as readonly Part[] as readonly PartOf<K>[]
 
-export const partById = (system: System, id: string): Part | undefined => partsIn.of(system).byId.get(id)
+export const partById = (system: System, id: PartId): Part | undefined => partsIn.of(system).byId.get(id)
 
-export const cableById = (system: System, id: string | null): Cable | undefined => system.cables.find((cable) => cable.id === id)
+export const cableById = (system: System, id: CableId | null): Cable | undefined => system.cables.find((cable) => cable.id === id)
 
 /** The walk between two places, whichever way it was written down. */
 export const walkBetween = (walks: System['walks'], from: string, to: string): System['walks'][number] | undefined =>
   walks.find(({ between }) => between.includes(from) && between.includes(to))
 
-export function placeById(system: System, id: string): Place | undefined {
+export function placeById(system: System, id: PlaceId): Place | undefined {
   return system.places.find((place) => place.id === id)
 }
 

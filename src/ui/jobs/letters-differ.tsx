@@ -2,6 +2,7 @@
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { isLetterOfStrip, type Lettering, letteredPlaces, withLetter } from '@/src/core/wiring/alter-wiring'
+import type { PlaceId } from '@/src/core/wiring/ids'
 import type { System } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
 import { api } from '@/src/ui/device/api-client'
@@ -10,7 +11,7 @@ import { api } from '@/src/ui/device/api-client'
 const LETTERS = ['R', 'C', 'Y', 'Y1', 'Y2', 'G', 'W', 'W1', 'W2', 'O', 'B', 'E', 'L', 'D', 'X']
 
 /** What lands on a screw of the kind, in the words of its cables. */
-const landsOn = (system: System, place: string, terminal: string): string =>
+const landsOn = (system: System, place: PlaceId, terminal: string): string =>
   system.cables
     .flatMap(({ name, between, conductors }) =>
       conductors.flatMap(({ id, lands }) => (lands[between.indexOf(place)] === terminal ? [`${id} of the ${name}`] : [])),
@@ -28,7 +29,7 @@ export function LettersDiffer({
   onChange: (letters: readonly Lettering[]) => void
 }) {
   const [isOpen, setOpen] = useState(false)
-  const [screw, setScrew] = useState<{ place: string; terminal: string } | null>(null)
+  const [screw, setScrew] = useState<{ place: PlaceId; terminal: string } | null>(null)
   const [typed, setTyped] = useState('')
   const { data: kind, error } = useQuery({
     queryKey: ['system', systemId],

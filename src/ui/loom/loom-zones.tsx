@@ -1,5 +1,6 @@
 import type { Loom } from '@/src/core/formats/loom/shapes'
 import { sayPercent } from '@/src/core/units/quantity'
+import type { PlaceId } from '@/src/core/wiring/ids'
 import type { Advice } from '@/src/workers/diagnosis.worker'
 
 const SAID_FROM = 0.03
@@ -9,7 +10,7 @@ const linesOf = (name: string, width: number): string[] =>
   name.length * 7.2 > width && name.includes(' ') ? name.split(/ (?=[^ ]*$)/) : [name]
 
 /** Columns with their names; slanted hatching as strong as the suspicion on the zone, and the figure under its name. */
-export function LoomZones({ loom, zones, place }: { loom: Loom; zones: Advice['zones']; place: string }) {
+export function LoomZones({ loom, zones, place }: { loom: Loom; zones: Advice['zones']; place: PlaceId }) {
   return loom.zones.map(({ id, name, kind, x, width, y, height }) => {
     const probability = zones.find((zone) => zone.id === id)?.probability ?? 0
     const isSuspect = probability >= SAID_FROM

@@ -1,6 +1,7 @@
 'use client'
 import { Camera } from 'lucide-react'
 import { type ReactNode, useState } from 'react'
+import type { PlaceId } from '@/src/core/wiring/ids'
 import { useHands, useMoment } from '@/src/ui/desk/desk-context'
 import { keepPhoto } from '@/src/ui/device/photo-box'
 import { sendWaiting } from '@/src/ui/device/sender'
@@ -10,7 +11,7 @@ import { digestOf, shrinkPicture } from '@/src/ui/photos/shrink-picture'
 interface Taking {
   readonly of: string
   /** Where it is taken; where one stands if left out. */
-  readonly place?: string
+  readonly place?: PlaceId
   /** The entry that it shows. */
   readonly about?: string
   readonly isQuiet?: boolean

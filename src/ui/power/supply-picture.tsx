@@ -1,5 +1,6 @@
 'use client'
 import { sayAnswer } from '@/src/core/readings/say'
+import type { PlaceId } from '@/src/core/wiring/ids'
 import type { PartOf } from '@/src/core/wiring/part'
 import { firstPart, partsOf } from '@/src/core/wiring/system'
 import { useJob, useMoment } from '@/src/ui/desk/desk-context'
@@ -15,7 +16,7 @@ const FUSED = 196
 const DOOR = 84
 
 /** Line, disconnect and its fuses, door switch, then transformer, fuse and terminals, or the compressor: each reading where it was taken. */
-export function SupplyPicture({ place, lines, next }: { place: string; lines: readonly ReadLine[]; next: string | null }) {
+export function SupplyPicture({ place, lines, next }: { place: PlaceId; lines: readonly ReadLine[]; next: string | null }) {
   const { system } = useJob()
   const line = lineFeedOf(system, place)
   const isHome = firstPart(system, 'transformer').place === place
@@ -106,7 +107,7 @@ function LineSide({
 }
 
 /** What hangs on the line where there is no transformer: the contactor's contacts and the compressor. */
-function LoadSide({ place, from, lines, next }: { place: string; from: number; lines: readonly ReadLine[]; next: string | null }) {
+function LoadSide({ place, from, lines, next }: { place: PlaceId; from: number; lines: readonly ReadLine[]; next: string | null }) {
   const { system } = useJob()
   const [load] = partsOf(system, 'load').filter((part) => part.place === place)
   const contactor = partsOf(system, 'coil').find((part) => part.place === place && part.contact)

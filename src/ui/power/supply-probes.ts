@@ -1,4 +1,5 @@
 import type { Probe } from '@/src/core/readings/check'
+import type { PlaceId } from '@/src/core/wiring/ids'
 import type { PartOf } from '@/src/core/wiring/part'
 import { CHASSIS, terminalPoint } from '@/src/core/wiring/point'
 import { houseCommon } from '@/src/core/wiring/supply'
@@ -33,7 +34,7 @@ export function placesWithLine(system: System): Place[] {
     .sort((a, b) => Number(b.id === home) - Number(a.id === home))
 }
 
-export function lineFeedOf(system: System, place: string): LineFeed | null {
+export function lineFeedOf(system: System, place: PlaceId): LineFeed | null {
   const supply = partsOf(system, 'supply').find((part) => part.place === place)
   if (!supply) return null
   const disconnect = partsOf(system, 'disconnect').find((part) => part.place === place) ?? null

@@ -6,6 +6,7 @@ import { damageTold } from '@/src/core/repair/of-job'
 import { causesToRemove, type WayToRepair } from '@/src/core/repair/repair-ways'
 import { freeSpares, withoutSpare } from '@/src/core/repair/substitution'
 import { sayMinutes } from '@/src/core/units/quantity'
+import type { CableId } from '@/src/core/wiring/ids'
 import { cableById } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
 import { Tick } from '@/src/ui/controls/tick'
@@ -13,7 +14,7 @@ import { useHands, useJob, useMoment } from '@/src/ui/desk/desk-context'
 import { OnASection, OnASpare } from '@/src/ui/repair/on-a-spare'
 
 interface HowToRepairProps {
-  readonly cable: string
+  readonly cable: CableId
   /** The conductor that is hurt, where one is. */
   readonly conductor: string | null
   /** The ways for the damage that is on record. */

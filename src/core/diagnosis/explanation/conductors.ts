@@ -3,12 +3,13 @@ import type { Posterior } from '@/src/core/diagnosis/inference/posterior'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import { Memo } from '@/src/core/units/cache'
 import { modelValue } from '@/src/core/units/model-value'
+import type { CableId } from '@/src/core/wiring/ids'
 import { conductorEnd } from '@/src/core/wiring/point'
 import type { Cable, Conductor } from '@/src/core/wiring/system'
 
 /** One conductor as the readings know it. */
 export interface ConductorRow {
-  readonly cable: string
+  readonly cable: CableId
   readonly conductor: Conductor
   readonly state: 'spare' | 'not tested' | 'sound' | 'suspect'
   /** The likeliest trouble of this conductor, with its probability, when it is suspect. */

@@ -4,6 +4,7 @@ import { causeIndex, causesOf, SPREADS } from '@/src/core/readings/causes'
 import type { Component } from '@/src/core/readings/prediction'
 import { Memo } from '@/src/core/units/cache'
 import { modelValue } from '@/src/core/units/model-value'
+import type { PartId } from '@/src/core/wiring/ids'
 import { partsOf, type System } from '@/src/core/wiring/system'
 import { templateValues, type ValueFactors } from '@/src/core/wiring/values'
 
@@ -27,7 +28,7 @@ const FAR = modelValue({ value: 0.7, unit: 'spreads', source: 'assumption' })
 const KNOWN = modelValue({ value: 0.6, unit: 'share of its spread', source: 'assumption' })
 
 /** The places of the causes that are coils' ohms. */
-const coilsOf = new Memo((system: System): readonly { readonly place: number; readonly coil: string }[] => {
+const coilsOf = new Memo((system: System): readonly { readonly place: number; readonly coil: PartId }[] => {
   const places = causeIndex.of(system)
   return partsOf(system, 'coil').map(({ id }) => ({ coil: id, place: places.get(`ohms:${id}`) ?? -1 }))
 })

@@ -10,6 +10,7 @@ import { SHOWS_CALL } from '@/src/core/readings/looks'
 import type { Observation } from '@/src/core/readings/observations'
 import { predict } from '@/src/core/readings/predict'
 import type { CallName } from '@/src/core/wiring/call'
+import type { PlaceId } from '@/src/core/wiring/ids'
 import type { PartOf } from '@/src/core/wiring/part'
 import { parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside } from '@/src/core/wiring/supply'
@@ -20,7 +21,7 @@ import { PLATE_VOLTS } from '@/src/core/wiring/values'
 /** What should pass a call on, a thermostat's contact or a board's output: jumped past, and read on its own call. */
 
 /** The hot side joined to a terminal, and what it reads then to common: full volts, or it trips on the short that a contact had let go of. */
-function jumpedPast(system: System, bench: Bench, hot: string, name: string, place: string): ApartReading[] {
+function jumpedPast(system: System, bench: Bench, hot: string, name: string, place: PlaceId): ApartReading[] {
   const point = terminalPoint(name, place)
   const common = commonBeside(system, point)
   const jumped = common && withJumper(system, whole(system, bench), terminalPoint(hot, place), point)

@@ -3,6 +3,7 @@ import { anyTime } from '@/src/core/bench/since'
 import { readyFuses } from '@/src/core/diagnosis/planner/candidates'
 import { type Probe, probeKey } from '@/src/core/readings/check'
 import type { Observation } from '@/src/core/readings/observations'
+import type { PartId, PlaceId } from '@/src/core/wiring/ids'
 import type { Point } from '@/src/core/wiring/point'
 import { callsOf, type System } from '@/src/core/wiring/system'
 
@@ -21,13 +22,13 @@ export interface Separation {
 export interface ApartReading {
   readonly bench: Bench
   readonly probe: Probe
-  readonly place: string
+  readonly place: PlaceId
 }
 
 export type Probes = readonly Omit<ApartReading, 'bench'>[]
 
 /** Read with the power off, with at the least these off. */
-export const deadApart = (lifted: readonly Point[], unplugged: readonly string[], probes: Probes): Separation => ({
+export const deadApart = (lifted: readonly Point[], unplugged: readonly PartId[], probes: Probes): Separation => ({
   ways: (bench) => {
     const apart: Bench = {
       ...bench,

@@ -11,6 +11,7 @@ import { type Answer, type Probe, probeKey } from '@/src/core/readings/check'
 import { landingsAt } from '@/src/core/readings/look-target'
 import { Memo } from '@/src/core/units/cache'
 import { modelValue } from '@/src/core/units/model-value'
+import type { PlaceId } from '@/src/core/wiring/ids'
 import { terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside } from '@/src/core/wiring/supply'
 import { firstPart, partsOf, placeById, type System } from '@/src/core/wiring/system'
@@ -69,7 +70,7 @@ const MAY_BE_THERE = modelValue({ value: 0.03, unit: 'chance', source: 'assumpti
 /** What is read, or looked at, for what burned a transformer out. */
 interface CauseReading {
   readonly probe: Probe
-  readonly place: string
+  readonly place: PlaceId
   /** Read with the fuse out: through it the winding of the transformer hides what hangs on the hot side; a dead primary has a whole secondary. */
   readonly behindFuse: boolean
   /** A call's circuit at the unit, which is read in any case; the rest where it may find something. */

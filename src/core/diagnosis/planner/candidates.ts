@@ -13,6 +13,7 @@ import { seenSwitches } from '@/src/core/readings/switch-looks'
 import { wholeLooks } from '@/src/core/readings/working'
 import { modelValue } from '@/src/core/units/model-value'
 import { hotOfCalls } from '@/src/core/wiring/assembly'
+import type { PlaceId } from '@/src/core/wiring/ids'
 import { CHASSIS, conductorEnd, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside, commonNodes, houseCommon, houseHot } from '@/src/core/wiring/supply'
 import { callsOf, firstPart, furtherFuses, partsOf, placeById, type System } from '@/src/core/wiring/system'
@@ -30,7 +31,7 @@ export function listCandidates(system: System, stands: Bench): Candidate[] {
 /** Looks that need nothing: what stands open to the eye on the bench as it is. */
 function asFound(system: System, bench: Bench): Candidate[] {
   const fuse = firstPart(system, 'fuse')
-  const probes: { probe: Probe; place: string }[] = system.places.map((place) => ({
+  const probes: { probe: Probe; place: PlaceId }[] = system.places.map((place) => ({
     probe: { meter: 'look', at: landingsAt(place.id) },
     place: place.id,
   }))
@@ -102,19 +103,19 @@ function liveCandidates(system: System, base: Bench): Candidate[] {
   return candidates
 }
 
-export const tripAt = (place: string): { probe: Probe; place: string } => ({ probe: { meter: 'trip' }, place })
+export const tripAt = (place: PlaceId): { probe: Probe; place: PlaceId } => ({ probe: { meter: 'trip' }, place })
 
-function supplyVolts(system: System): { probe: Probe; place: string }[] {
+function supplyVolts(system: System): { probe: Probe; place: PlaceId }[] {
   const { place } = firstPart(system, 'transformer')
   return [{ probe: { meter: 'volts', a: terminalPoint(houseHot(system), place), b: terminalPoint(houseCommon(system), place) }, place }]
 }
 
 /** Volts, amps and looks on a live bench, at every place. */
-function wholeLive(system: System): { probe: Probe; place: string }[] {
-  const probes: { probe: Probe; place: string }[] = []
+function wholeLive(system: System): { probe: Probe; place: PlaceId }[] {
+  const probes: { probe: Probe; place: PlaceId }[] = []
   const thermostats = partsOf(system, 'thermostat')
   const common = commonNodes(system)
-  const volts = (a: Point, b: Point, place: string) => probes.push({ probe: { meter: 'volts', a, b }, place })
+  const volts = (a: Point, b: Point, place: PlaceId) => probes.push({ probe: { meter: 'volts', a, b }, place })
   for (const place of system.places) {
     for (const name of lowVoltageNodes(system, place)) {
       const point = terminalPoint(name, place.id)
@@ -143,9 +144,9 @@ function wholeLive(system: System): { probe: Probe; place: string }[] {
 }
 
 /** Line side: each primary, across each motor and element, across the legs behind each disconnect, and one leg against ground, which an open neutral cannot fool. */
-function lineProbes(system: System): { probe: Probe; place: string }[] {
-  const probes: { probe: Probe; place: string }[] = []
-  const volts = (a: string, b: string, place: string) =>
+function lineProbes(system: System): { probe: Probe; place: PlaceId }[] {
+  const probes: { probe: Probe; place: PlaceId }[] = []
+  const volts = (a: string, b: string, place: PlaceId) =>
     probes.push({ probe: { meter: 'volts', a: terminalPoint(a, place), b: terminalPoint(b, place) }, place })
   for (const { primary, place } of partsOf(system, 'transformer')) volts(primary[0], primary[1], place)
   for (const { poles, place } of partsOf(system, 'disconnect')) {
@@ -164,7 +165,7 @@ function lineProbes(system: System): { probe: Probe; place: string }[] {
 }
 
 /** Live benches at a unit with no call joined to its hot side, with the first, the first two, and so on; the thermostat calls nothing. */
-export function joinedCalls(system: System, bench: Bench, place: string): Bench[] {
+export function joinedCalls(system: System, bench: Bench, place: PlaceId): Bench[] {
   const thermostat = firstPart(system, 'thermostat')
   const rest: Bench = { ...bench, power: true, call: 'off', lifted: [], jumpers: [], unplugged: [], ...readyFuses(system, bench) }
   const benches = [rest]
@@ -180,7 +181,7 @@ export function joinedCalls(system: System, bench: Bench, place: string): Bench[
   return benches
 }
 
-function endsOn(system: System, terminal: string, place: string): Point[] {
+function endsOn(system: System, terminal: string, place: PlaceId): Point[] {
   return system.cables.flatMap((cable) => {
     const side = cable.between.indexOf(place)
     if (side < 0) return []
@@ -191,7 +192,7 @@ function endsOn(system: System, terminal: string, place: string): Point[] {
 }
 
 /** Points that can be tapped at a place: terminals and leads on the low-voltage side, chassis, and every conductor's end. */
-export function probePoints(system: System, place: string): Point[] {
+export function probePoints(system: System, place: PlaceId): Point[] {
   const names = leadNames(system, place).map((name) => terminalPoint(name, place))
   const ends = system.cables.flatMap((cable) =>
     cable.between.includes(place) ? cable.conductors.map((conductor) => conductorEnd(cable.id, conductor.id, place)) : [],

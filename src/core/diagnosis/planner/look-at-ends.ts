@@ -7,12 +7,13 @@ import { faultFamilies } from '@/src/core/faults/families'
 import { singlesOf } from '@/src/core/faults/fault'
 import { type Probe, probeKey } from '@/src/core/readings/check'
 import { landingsAt } from '@/src/core/readings/look-target'
+import type { PlaceId } from '@/src/core/wiring/ids'
 import { conductorEnd, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { cableById } from '@/src/core/wiring/system'
 
 /** A place where wires land that a verdict speaks of, and those that say nothing of it once they are off. */
 interface Landing {
-  readonly place: string
+  readonly place: PlaceId
   readonly ends: readonly Point[]
 }
 

@@ -3,6 +3,7 @@ import type { Candidate } from '@/src/core/diagnosis/planner/candidate'
 import { withJumper } from '@/src/core/diagnosis/planner/with-jumper'
 import { lowVoltageNodes } from '@/src/core/faults/low-voltage'
 import type { Probe } from '@/src/core/readings/check'
+import type { CableId, PlaceId } from '@/src/core/wiring/ids'
 import type { PartOf } from '@/src/core/wiring/part'
 import { CHASSIS, conductorEnd, type Point, parsePoint, pinPoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside } from '@/src/core/wiring/supply'
@@ -13,7 +14,7 @@ import { switchedTerminals } from '@/src/core/wiring/thermostat'
 export function ohmsCandidates(system: System, base: Bench): Candidate[] {
   const off: Bench = { ...base, power: false }
   const candidates: Candidate[] = [{ bench: off, probes: system.places.flatMap((place) => ohmsAtPlace(system, place)) }]
-  const add = (bench: Bench, probes: { probe: Probe; place: string }[]) => {
+  const add = (bench: Bench, probes: { probe: Probe; place: PlaceId }[]) => {
     if (probes.length > 0) candidates.push({ bench, probes })
   }
   // The fuse out parts what is ahead of it, the winding with it, from what hangs behind.
@@ -66,7 +67,7 @@ export function ohmsCandidates(system: System, base: Bench): Candidate[] {
   return candidates
 
   /** Two conductors joined at the far end read as a loop at this one, unless one of them is open. */
-  function addLoops(cable: string, place: string, side: number, conductors: string[], farTerminals: (string | null)[]): void {
+  function addLoops(cable: CableId, place: PlaceId, side: number, conductors: string[], farTerminals: (string | null)[]): void {
     const found = cableById(system, cable)
     if (!found) return
     const farPlace = found.between[1 - side]
@@ -87,10 +88,10 @@ export function ohmsCandidates(system: System, base: Bench): Candidate[] {
   }
 }
 
-const groundAt = (system: System, place: string): Point | null => (placeById(system, place)?.metal ? terminalPoint(CHASSIS, place) : null)
+const groundAt = (system: System, place: PlaceId): Point | null => (placeById(system, place)?.metal ? terminalPoint(CHASSIS, place) : null)
 
 /** A lifted end against metal, against its neighbours, and the terminal it left against common. */
-function endProbes(system: System, place: string, end: Point, others: readonly Point[]): { probe: Probe; place: string }[] {
+function endProbes(system: System, place: PlaceId, end: Point, others: readonly Point[]): { probe: Probe; place: PlaceId }[] {
   const against = others.filter((other) => other !== end)
   const ground = groundAt(system, place)
   const { cable, name } = parsePoint(end)
@@ -105,7 +106,7 @@ function endProbes(system: System, place: string, end: Point, others: readonly P
   return probes.map((probe) => ({ probe, place }))
 }
 
-function partProbes(system: System, part: PartOf<'switch'> | PartOf<'coil'>): { probe: Probe; place: string }[] {
+function partProbes(system: System, part: PartOf<'switch'> | PartOf<'coil'>): { probe: Probe; place: PlaceId }[] {
   const { place, between: leads } = part
   const ground = groundAt(system, place)
   const [a, b] = leads.map((lead) => terminalPoint(lead, place))
@@ -119,13 +120,13 @@ function partProbes(system: System, part: PartOf<'switch'> | PartOf<'coil'>): { 
 }
 
 /** Each two of a thermostat's hot terminal and its outputs. */
-function outputProbes(part: PartOf<'thermostat'>): { probe: Probe; place: string }[] {
+function outputProbes(part: PartOf<'thermostat'>): { probe: Probe; place: PlaceId }[] {
   const points = [part.hot, ...switchedTerminals(part)].map((terminal) => terminalPoint(terminal, part.place))
   return points.flatMap((a, index) => points.slice(index + 1).map((b) => ({ probe: { meter: 'ohms' as const, a, b }, place: part.place })))
 }
 
 /** Either side of a fuse against common, and against the metal. */
-function sidesOfFuse(system: System, { between, place }: PartOf<'fuse'>): { probe: Probe; place: string }[] {
+function sidesOfFuse(system: System, { between, place }: PartOf<'fuse'>): { probe: Probe; place: PlaceId }[] {
   const ground = groundAt(system, place)
   return between.flatMap((name) => {
     const point = terminalPoint(name, place)
@@ -135,7 +136,7 @@ function sidesOfFuse(system: System, { between, place }: PartOf<'fuse'>): { prob
 }
 
 /** Everything against common at a place, and across each switch and coil, with nothing moved. */
-function ohmsAtPlace(system: System, place: Place): { probe: Probe; place: string }[] {
+function ohmsAtPlace(system: System, place: Place): { probe: Probe; place: PlaceId }[] {
   const probes: Probe[] = []
   for (const name of lowVoltageNodes(system, place)) {
     const point = terminalPoint(name, place.id)

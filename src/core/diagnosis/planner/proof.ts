@@ -16,6 +16,7 @@ import { workingAt } from '@/src/core/readings/working'
 import { Memo } from '@/src/core/units/cache'
 import { modelValue } from '@/src/core/units/model-value'
 import type { CallName } from '@/src/core/wiring/call'
+import type { PlaceId } from '@/src/core/wiring/ids'
 import { parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside } from '@/src/core/wiring/supply'
 import { callerOf, callsOf, firstPart, partsOf, type System } from '@/src/core/wiring/system'
@@ -25,7 +26,7 @@ import { PLATE_VOLTS } from '@/src/core/wiring/values'
 /** What a call must bring on at a place in a sound house, or let rest: seen at one look, or part by part. */
 export interface Proof {
   readonly call: 'off' | CallName
-  readonly place: string
+  readonly place: PlaceId
   readonly whole: Probe
   readonly parts: readonly Probe[]
   /** What runs at the place on this call in a sound house: equal for calls that cannot be told apart there. */

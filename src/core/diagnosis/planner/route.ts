@@ -5,6 +5,7 @@ import { anyTime, WAITED_OUT_MIN } from '@/src/core/bench/since'
 import { LruCache, Memo } from '@/src/core/units/cache'
 import { modelValue } from '@/src/core/units/model-value'
 import { workLimit } from '@/src/core/units/work-limit'
+import type { PlaceId } from '@/src/core/wiring/ids'
 import { inputsOf } from '@/src/core/wiring/part'
 import { parsePoint } from '@/src/core/wiring/point'
 import { callerOf, firstPart, furtherFuses, partById, partsOf, type System } from '@/src/core/wiring/system'
@@ -24,7 +25,7 @@ export interface Route {
  * further: whoever stands before the thermostat does not leave it calling. Whoever stands at the switch throws it before any walk: a
  * call that may be burning the transformer does not go on for the way to the thermostat.
  */
-export function planRoute(system: System, from: Bench, to: Bench, place: string, cost: CostModel = defaultCost): Route {
+export function planRoute(system: System, from: Bench, to: Bench, place: PlaceId, cost: CostModel = defaultCost): Route {
   const last = planInOrder(system, from, to, place, cost, false)
   if (from.call === 'off' || to.call !== 'off') return last
   const first = planInOrder(system, from, to, place, cost, true)
@@ -36,7 +37,7 @@ export function planRoute(system: System, from: Bench, to: Bench, place: string,
 /** Sums of the same minutes in another order. */
 const ALIKE_MIN = workLimit(1e-6)
 
-function planInOrder(system: System, from: Bench, wanted: Bench, place: string, cost: CostModel, isSetBackFirst: boolean): Route {
+function planInOrder(system: System, from: Bench, wanted: Bench, place: PlaceId, cost: CostModel, isSetBackFirst: boolean): Route {
   const to = wanted.power ? withoutResistors(wanted) : wanted
   const supplyPlace = firstPart(system, 'fuse').place
   const wires = wireChanges(system, from, to)
@@ -105,7 +106,7 @@ const WARMS_IN_MIN = modelValue({ value: 4, unit: 'minutes', source: 'assumption
  * How long a board keeps an output that is called off after the power came back, minutes; 0 where nothing that is called hangs on one, and
  * where nothing of it is read: at the board, and where a wire takes its output.
  */
-function delayMinutes(system: System, { call, jumpers }: Bench, place: string): number {
+function delayMinutes(system: System, { call, jumpers }: Bench, place: PlaceId): number {
   if (call === 'off' && jumpers.length === 0) return 0
   const called = call === 'off' ? [] : (callerOf(system, call).calls[call] ?? [])
   const isCalled = (terminal: string) =>
@@ -124,15 +125,15 @@ function delayMinutes(system: System, { call, jumpers }: Bench, place: string): 
 }
 
 /** What an output does is read at its board, and at the other end of each wire that is on it. */
-const isReadAt = (system: System, board: string, output: string, place: string): boolean =>
-  place === board ||
+const isReadAt = (system: System, atBoard: PlaceId, output: string, place: PlaceId): boolean =>
+  place === atBoard ||
   system.cables.some(
     ({ between, conductors }) =>
-      between.includes(board) && between.includes(place) && conductors.some(({ lands }) => lands[between.indexOf(board)] === output),
+      between.includes(atBoard) && between.includes(place) && conductors.some(({ lands }) => lands[between.indexOf(atBoard)] === output),
   )
 
 /** The ways from a bench, kept: one ranking asks for each several times, and the next one again. */
-export function routesFrom(system: System, from: Bench, cost: CostModel): (to: Bench, place: string) => Route {
+export function routesFrom(system: System, from: Bench, cost: CostModel): (to: Bench, place: PlaceId) => Route {
   const kept = routesOf
     .of(system)
     .of(cost)

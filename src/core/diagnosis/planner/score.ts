@@ -11,6 +11,7 @@ import { type Route, routesFrom } from '@/src/core/diagnosis/planner/route'
 import type { Shortlist } from '@/src/core/diagnosis/planner/shortlist'
 import { openedBy } from '@/src/core/readings/check'
 import { scaleOf } from '@/src/core/readings/predict'
+import type { PlaceId } from '@/src/core/wiring/ids'
 
 /** How what a check tells is set against what it costs. */
 export interface Pricing {
@@ -56,7 +57,7 @@ export function scoreAll(
 }
 
 /** What the least of a question's checks costs, before any trip. */
-function leastMinutes({ cost }: Engine, { candidate, wanted }: Question, routeTo: (to: Bench, place: string) => Route): number {
+function leastMinutes({ cost }: Engine, { candidate, wanted }: Question, routeTo: (to: Bench, place: PlaceId) => Route): number {
   let least = Number.POSITIVE_INFINITY
   for (const index of wanted) {
     const { probe, place } = candidate.probes[index]
@@ -112,7 +113,7 @@ function scoreQuestion(
   engine: Engine,
   hypotheses: readonly LiveHypothesis[],
   question: Question,
-  routeTo: (to: Bench, place: string) => Route,
+  routeTo: (to: Bench, place: PlaceId) => Route,
   { groups, before, risk, heat, dark, scoreOf, isWorth }: Price,
   best: Shortlist,
 ): void {

@@ -3,6 +3,7 @@ import type { Question } from '@/src/core/diagnosis/planner/question'
 import type { Route } from '@/src/core/diagnosis/planner/route'
 import type { Probe } from '@/src/core/readings/check'
 import type { Prediction } from '@/src/core/readings/prediction'
+import type { PlaceId } from '@/src/core/wiring/ids'
 
 /** One thing that could be asked now, with what it tells and costs. */
 export interface Scored {
@@ -10,7 +11,7 @@ export interface Scored {
   readonly gainBits: number
   readonly minutes: number
   readonly probe: Probe
-  readonly place: string
+  readonly place: PlaceId
   readonly route: Route
   readonly outcomes: Outcomes
   readonly question: Question

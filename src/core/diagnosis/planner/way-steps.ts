@@ -4,6 +4,7 @@ import type { WayOfWorking } from '@/src/core/job/ways'
 import { openedBy, type Probe } from '@/src/core/readings/check'
 import { landingsAt } from '@/src/core/readings/look-target'
 import type { Observation } from '@/src/core/readings/observations'
+import type { PlaceId } from '@/src/core/wiring/ids'
 import { conductorEnd } from '@/src/core/wiring/point'
 import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
 
@@ -11,7 +12,7 @@ import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
 export interface WayStep {
   readonly bench: Bench
   readonly probe: Probe
-  readonly place: string
+  readonly place: PlaceId
 }
 
 /**
@@ -71,7 +72,7 @@ function toldBy(asked: readonly Observation[]): Told {
 const wiredAs = ({ call, lifted, unplugged, jumpers }: Bench): string =>
   JSON.stringify([call, [...lifted].sort(), [...unplugged].sort(), jumpers.map(({ a, b }) => [a, b].sort().join('+')).sort()])
 
-const sawLandings = (asked: readonly Observation[], place: string): boolean =>
+const sawLandings = (asked: readonly Observation[], place: PlaceId): boolean =>
   asked.some(({ probe }) => probe.meter === 'look' && probe.at === landingsAt(place))
 
 /** The call that was added last, joined alone. */

@@ -1,3 +1,4 @@
+import type { PlaceId } from '@/src/core/wiring/ids'
 import type { Part } from '@/src/core/wiring/part'
 import { partKinds } from '@/src/core/wiring/part-kinds'
 import type { Place, System } from '@/src/core/wiring/system'
@@ -8,7 +9,7 @@ interface OutputPart {
   readonly id: string
   /** Its board. */
   readonly of: string
-  readonly place: string
+  readonly place: PlaceId
   readonly name: string
   readonly between: readonly [string, string]
 }

@@ -6,6 +6,7 @@ import { drawThermostat } from '@/src/core/formats/loom/thermostat'
 import { drawUnit, leadsThrough, widthOf } from '@/src/core/formats/loom/unit'
 import type { Rows, UnitDrawing, Wire } from '@/src/core/formats/loom/unit-drawing'
 import { drawZonePanel, PANEL_WIDTH } from '@/src/core/formats/loom/zone-panel'
+import type { PlaceId } from '@/src/core/wiring/ids'
 import { CHASSIS, conductorEnd, terminalPoint } from '@/src/core/wiring/point'
 import { houseCommon } from '@/src/core/wiring/supply'
 import { type Cable, firstPart, type Place, partsOf, placeById, type System, zonesOf } from '@/src/core/wiring/system'
@@ -109,7 +110,7 @@ function placeColumns(columns: readonly Column[], { width, height }: { width: nu
 }
 
 /** The rows at each place: those of the house, those of its lane for a thermostat in one, and both for the panel. */
-function rowsByPlace(system: System, lanes: readonly Lane[], height: number, spares: number): (place: string) => Rows {
+function rowsByPlace(system: System, lanes: readonly Lane[], height: number, spares: number): (place: PlaceId) => Rows {
   const house = rowsOf(system, lanes, height, spares)
   const share = height / Math.max(1, lanes.length)
   const inLane = new Map(lanes.map((lane, index) => [lane.stat.id, rowsOfLane(system, lane, index * share + HEAD, share - HEAD - 12)]))
@@ -180,7 +181,7 @@ function drawPlace(
   return drawUnit(system, place, zone, rows, [...left], [...right])
 }
 
-function threadsOf(cable: Cable, zones: readonly LoomZone[], rowsAt: (place: string) => Rows): LoomThread[] {
+function threadsOf(cable: Cable, zones: readonly LoomZone[], rowsAt: (place: PlaceId) => Rows): LoomThread[] {
   const zone = zoneOf(zones, cable.id)
   const isReversed = zones.findIndex(({ id }) => id === cable.between[0]) > zones.findIndex(({ id }) => id === cable.between[1])
   let spares = 0

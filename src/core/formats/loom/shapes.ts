@@ -1,3 +1,4 @@
+import type { CableId } from '@/src/core/wiring/ids'
 import type { Point } from '@/src/core/wiring/point'
 import type { Conductor } from '@/src/core/wiring/system'
 
@@ -31,7 +32,7 @@ export interface LoomEnd {
 }
 
 export interface LoomThread {
-  readonly cable: string
+  readonly cable: CableId
   readonly conductor: Conductor
   readonly ends: readonly [LoomEnd, LoomEnd]
 }
