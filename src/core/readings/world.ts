@@ -7,6 +7,7 @@ import { setInState } from '@/src/core/operation/in-state'
 import { type OutputKey, outputKey } from '@/src/core/operation/machine'
 import { type Settled, settle, settleBeforeGuard } from '@/src/core/operation/settle'
 import type { Constraints, OutputMode } from '@/src/core/operation/state'
+import { secondsToLimit } from '@/src/core/protection/transformer-heat'
 import { probabilityOpens } from '@/src/core/protection/trip-curve'
 import { changesTold, type Hypothesis } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
@@ -16,6 +17,7 @@ import { LruCache, Memo } from '@/src/core/units/cache'
 import { complex } from '@/src/core/units/complex'
 import { modelValue } from '@/src/core/units/model-value'
 import { workLimit } from '@/src/core/units/work-limit'
+import type { PartId } from '@/src/core/wiring/ids'
 import { bodyLink, contactLink, passLink, windingLink } from '@/src/core/wiring/links'
 import { isPoint } from '@/src/core/wiring/point'
 import { callerOf, firstPart, isUnknown, partsOf } from '@/src/core/wiring/system'
@@ -66,7 +68,7 @@ export interface Worlds {
   /** P(the transformer's first protection opens on this bench), given that it was closed. */
   readonly trips: number
   /** The same of each further one that may open; the quickest opens first, and the others hold. */
-  readonly furtherTrips: readonly { readonly part: string; readonly trips: number }[]
+  readonly furtherTrips: readonly { readonly part: PartId; readonly trips: number }[]
   /** Whether it opens hangs on who is quicker here, the protection or the thermostat that dies: the same at every trial in one house. */
   readonly isRace: boolean
   /** Highest current through the protection while it holds, A. */
@@ -133,7 +135,7 @@ function settleWorlds(laboratory: Laboratory, bench: Bench, hypothesis: Hypothes
         worlds.push(worldWith(share * trips, part, settle(machine, base, [...fixed, openOf(part)], constraints, 0, kernel)))
   }
   const place = closed.findIndex(({ fuse }) => fuse.id === first)
-  const tripsOf = (part: string) =>
+  const tripsOf = (part: PartId) =>
     ways.reduce((sum, { share, race }) => sum + share * (race.find((one) => one.part === part)?.trips ?? 0), 0)
   return {
     base,
@@ -274,25 +276,50 @@ export function secondaryAmps(laboratory: Laboratory, bench: Bench, hypothesis: 
   return amps
 }
 
-/** A transformer carries this for a few checks and their walks. */
-const CARRIES = modelValue({ value: 1.5, unit: 'times its plate', source: '`transformer-heat.ts`: its limit is ten minutes off' })
+/** A transformer carries this for some checks and their walks. */
+const CARRIES = modelValue({ value: 1.35, unit: 'times its plate', source: '`transformer-heat.ts`: its limit is a quarter of an hour off' })
 /** Protection that opens less surely than this does not protect while a check is made. */
 const OPENS = modelValue({ value: 0.9, unit: 'chance', source: 'assumption' })
-/** Protection that opens less often than this does not see the fault. */
-const BLIND = modelValue({ value: 0.1, unit: 'chance', source: 'assumption' })
+
+/** What a bench asks of the transformers while a check is made on it. */
+export interface Overload {
+  /** At some moment one carries more than it can for long. */
+  readonly atTimes: boolean
+  /** Chance that nothing opens before it has burned out, were the bench left so. */
+  readonly lasts: number
+  /** Seconds until it has, from an attic's warmth. */
+  readonly afterS: number
+  /** It does so only by letting go and coming back: whoever looks at the thermostat meanwhile sees it. */
+  readonly chatters: boolean
+}
+
+const NO_OVERLOAD: Overload = { atTimes: false, lasts: 0, afterS: Number.POSITIVE_INFINITY, chatters: false }
+/** Of the time, what a thermostat that dies of a short carries it: it starts up for seconds, and lets go within tenths of one. */
+const CHATTER_DUTY = modelValue({ value: 0.1, unit: 'share of the time', source: 'assumption' })
 
 /**
- * How a bench would leave a transformer to carry more than it can while a check is made. `at-times`: a thermostat that dies of it lets
- * go again and again, and some protection may open first; `steadily`: it carries it all along, or nothing would ever open.
+ * How a bench would leave a transformer to carry more than it can. A thermostat that dies of a short lets go of it again and again: the
+ * winding, whose time constant is minutes, is heated by the mean of the squares of its current (I²R).
  */
-export function overloadOn(laboratory: Laboratory, bench: Bench, hypothesis: Hypothesis): 'none' | 'at-times' | 'steadily' {
+export function overloadOn(laboratory: Laboratory, bench: Bench, hypothesis: Hypothesis): Overload {
   const { trips, furtherTrips } = worldsOf(laboratory, bench, hypothesis)
   const opens = furtherTrips.reduce((sum, one) => sum + one.trips, trips)
-  if (opens >= OPENS) return 'none'
+  if (opens >= OPENS) return NO_OVERLOAD
   const amps = secondaryAmps(laboratory, bench, hypothesis)
-  const isOver = partsOf(laboratory.system, 'transformer').map(({ id, va }) =>
-    (amps.get(id) ?? []).map((one) => one > (CARRIES * va) / PLATE_VOLTS),
-  )
-  if (!isOver.some((members) => members.includes(true))) return 'none'
-  return opens < BLIND || isOver.some((members) => members.every(Boolean)) ? 'steadily' : 'at-times'
+  let overload = NO_OVERLOAD
+  for (const { id, va } of partsOf(laboratory.system, 'transformer')) {
+    const members = amps.get(id) ?? []
+    const carries = (CARRIES * va) / PLATE_VOLTS
+    const [over, others] = [true, false].map((wanted) => members.filter((one) => one > carries === wanted))
+    if (over.length === 0) continue
+    const chatters = others.length > 0
+    const duty = chatters ? CHATTER_DUTY : 1
+    const rms = Math.sqrt(duty * meanSquare(over) + (1 - duty) * meanSquare(others))
+    const afterS = secondsToLimit({ va, plateVolts: PLATE_VOLTS }, rms) ?? Number.POSITIVE_INFINITY
+    const lasts = rms > carries ? 1 - opens : 0
+    overload = lasts > 0 && afterS < overload.afterS ? { atTimes: true, lasts, afterS, chatters } : { ...overload, atTimes: true }
+  }
+  return overload
 }
+
+const meanSquare = (values: readonly number[]): number => values.reduce((sum, one) => sum + one * one, 0) / Math.max(1, values.length)

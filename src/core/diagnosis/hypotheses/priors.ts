@@ -13,6 +13,7 @@ import { LruCache, Memo } from '@/src/core/units/cache'
 import { modelValue } from '@/src/core/units/model-value'
 import { workLimit } from '@/src/core/units/work-limit'
 import type { CallName } from '@/src/core/wiring/call'
+import type { PartId } from '@/src/core/wiring/ids'
 import { loadInside } from '@/src/core/wiring/links'
 import { terminalPoint } from '@/src/core/wiring/point'
 import { cableById, callsOf, furtherFuses, partsOf, placeById, type System } from '@/src/core/wiring/system'
@@ -21,7 +22,7 @@ import { cableById, callsOf, furtherFuses, partsOf, placeById, type System } fro
 interface Run {
   readonly trips: number
   /** The same of each further fuse or breaker, by part. */
-  readonly furtherTrips: readonly { readonly part: string; readonly trips: number }[]
+  readonly furtherTrips: readonly { readonly part: PartId; readonly trips: number }[]
   readonly alive: boolean
   readonly chatters: boolean
   /** What runs: each relay pulled in (and the board's side of a welded one), then each line-voltage load with its volts. */
@@ -44,6 +45,8 @@ export interface Behaviour {
   readonly comesAndGoes: boolean
 }
 
+/** It burns out in the days before anybody comes only where hardly anything opens. */
+const NOTHING_OPENS = modelValue({ value: 0.9, unit: 'chance', source: 'assumption' })
 /** A complaint that is told wrongly, or a symptom that has another cause. */
 const TOLD_WRONG = modelValue({ value: 0.04, unit: 'share', source: 'assumption' })
 /** A house with nothing broken. */
@@ -97,7 +100,7 @@ function runOf(laboratory: Laboratory, hypothesis: Hypothesis, call: 'off' | Cal
     running: [...work.map((index) => members.every((state) => isPulledIn(state, index)) && burns(index)), ...loads],
     air: dampers.map((index) => members.every((state) => !isPulledIn(state, index))),
     guarded: machine.thermostats.some((thermostat) => members.every((state) => isGuarded(state, thermostat))) || wouldGuard(),
-    overloads: overloadOn(laboratory, { ...createBench(system), call }, hypothesis) === 'steadily',
+    overloads: overloadOn(laboratory, { ...createBench(system), call }, hypothesis).lasts > NOTHING_OPENS,
   }
 
   /** Of a kind that guards its outputs, which nobody has said, the calling thermostat would open them. */

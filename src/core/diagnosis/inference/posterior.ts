@@ -40,6 +40,8 @@ export interface Posterior {
   readonly noneOfThese: number
   /** For each hypothesis the kind of wiring in which it explains the readings best. */
   readonly kinds: Uint8Array
+  /** For each hypothesis how much of its damage there is in its likeliest house: a place in `degrees`, 0 where it comes by none. */
+  readonly degrees: Uint8Array
   /** For each hypothesis what its likeliest house has taught of its values. */
   readonly chains: readonly Link[]
 }
@@ -103,7 +105,7 @@ function logOfHypothesis(
   chains: Chains,
   hypothesis: number,
   logOf: (link: number) => number,
-): { log: number; kind: number; house: number } {
+): { log: number; kind: number; degree: number; house: number } {
   const logs: number[] = []
   const likeliest: number[] = []
   for (let kind = 0; kind < kinds.length; kind++) {
@@ -115,10 +117,11 @@ function logOfHypothesis(
       if (ofDegrees[degree] > ofDegrees[best]) best = degree
     }
     logs.push(logSum(ofDegrees) + (ofKinds === null ? 0 : ofKinds[hypothesis * kinds.length + kind]))
-    likeliest.push(begin + best)
+    likeliest.push(best)
   }
   const kind = logs.indexOf(Math.max(...logs))
-  return { log: logSum(logs), kind, house: likeliest[kind] }
+  const degree = likeliest[kind]
+  return { log: logSum(logs), kind, degree, house: houseOf(houses, hypothesis, kind, degree) }
 }
 
 function conclude(engine: Engine, prior: Prior, observations: readonly Observation[], chains: Chains): Posterior {
@@ -126,12 +129,14 @@ function conclude(engine: Engine, prior: Prior, observations: readonly Observati
   const { weights, none } = prior
   const logs = new Float64Array(hypotheses.length + 1)
   const kinds = new Uint8Array(hypotheses.length)
+  const degrees = new Uint8Array(hypotheses.length)
   const likeliest: Link[] = []
   const logOf = (link: number) => chains.links[link].log
   for (let index = 0; index < hypotheses.length; index++) {
-    const { log, kind, house } = logOfHypothesis(engine, prior, chains, index, logOf)
+    const { log, kind, degree, house } = logOfHypothesis(engine, prior, chains, index, logOf)
     logs[index] = Math.log(weights[index] * (1 - none)) + log
     kinds[index] = kind
+    degrees[index] = degree
     likeliest.push(chains.links[chains.of[house]])
   }
   logs[hypotheses.length] = Math.log(none) + logOfNone(engine, prior, observations, chains)
@@ -143,7 +148,7 @@ function conclude(engine: Engine, prior: Prior, observations: readonly Observati
     total += logs[index]
   }
   for (let index = 0; index < logs.length; index++) logs[index] /= total
-  return { hypotheses: logs.subarray(0, hypotheses.length), noneOfThese: logs[hypotheses.length], kinds, chains: likeliest }
+  return { hypotheses: logs.subarray(0, hypotheses.length), noneOfThese: logs[hypotheses.length], kinds, degrees, chains: likeliest }
 }
 
 const beforeAnyReading = ({ kinds }: Engine, { weights, ofKinds, none }: Prior): Posterior => ({
@@ -157,6 +162,7 @@ const beforeAnyReading = ({ kinds }: Engine, { weights, ofKinds, none }: Prior):
           return log(kind, weight) > log(best, kinds[best].weight) ? kind : best
         }, 0),
   ),
+  degrees: new Uint8Array(weights.length),
   chains: Array.from(weights, () => UNREAD),
 })
 

@@ -186,4 +186,13 @@ describe('a coil of a few shorted turns', () => {
     const unplugged = { ...bench, call: 'cool' as const, unplugged: ['valve'] }
     expect(isMade([apart(11.6), readVolts(unplugged, 'O@outdoor', 'C@outdoor', 21)])).toBe(true)
   })
+
+  it('has its line read under the load: a loose leg ahead of the transformer sags under a sound coil, too', () => {
+    const line = separationIn('heat-pump-o', 'coil-shorted', 'valve', 2)
+    const primary = ['L1-unit', 'L2-unit'].map((name) => `${name}@indoor` as const)
+    expect(line.isMade([apart(11.6)])).toBe(false)
+    expect(line.isMade([apart(0.4)])).toBe(true)
+    expect(line.isMade([apart(11.6), readVolts({ ...bench, call: 'cool' }, primary[0], primary[1], 239)])).toBe(true)
+    expect(line.isMade([apart(11.6), readVolts(bench, primary[0], primary[1], 239)])).toBe(false)
+  })
 })

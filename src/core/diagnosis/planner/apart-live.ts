@@ -11,7 +11,9 @@ import type { Observation } from '@/src/core/readings/observations'
 import { predict } from '@/src/core/readings/predict'
 import { modelValue } from '@/src/core/units/model-value'
 import type { CallName } from '@/src/core/wiring/call'
+import type { PlaceId } from '@/src/core/wiring/ids'
 import { landingLink } from '@/src/core/wiring/links'
+import type { PartOf } from '@/src/core/wiring/part'
 import { CHASSIS, conductorEnd, type Point, parsePoint, pinPoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside, houseHot } from '@/src/core/wiring/supply'
 import { cableById, callsOf, firstPart, partsOf, placeById, type System } from '@/src/core/wiring/system'
@@ -56,7 +58,6 @@ export function ofItsLoad(laboratory: Laboratory, { part }: Fault): Separation |
   const coil = partsOf(system, 'coil').find(({ id }) => id === part)
   if (!coil) return null
   const [a, b] = coil.between.map((name) => terminalPoint(name, coil.place))
-  const [one, other] = [pinPoint(coil, 0), pinPoint(coil, 1)]
   const calls = callsThatMove(laboratory, { meter: 'look', at: coil.id })
   const isOff = ({ unplugged }: Bench) => unplugged.includes(coil.id)
   return {
@@ -67,12 +68,18 @@ export function ofItsLoad(laboratory: Laboratory, { part }: Fault): Separation |
         place: coil.place,
       })),
     isMade: (observations) =>
-      observations.some(
-        ({ bench, probe, answer }) =>
-          (isOff(bench) && bench.power && (bench.call !== 'off' || bench.jumpers.length > 0)) ||
-          (probe.meter === 'ohms' && [one, other].every((pin) => pin === probe.a || pin === probe.b) && isBelow(answer, NO_SOUND_COIL_OHM)),
-      ),
+      observations.some(({ bench }) => isOff(bench) && bench.power && (bench.call !== 'off' || bench.jumpers.length > 0)) ||
+      readsShorted(observations, coil),
   }
+}
+
+/** Read across its own leads, it is less than any sound coil has. */
+export function readsShorted(observations: readonly Observation[], coil: PartOf<'coil'>): boolean {
+  const [one, other] = [pinPoint(coil, 0), pinPoint(coil, 1)]
+  return observations.some(
+    ({ probe, answer }) =>
+      probe.meter === 'ohms' && [one, other].every((pin) => pin === probe.a || pin === probe.b) && isBelow(answer, NO_SOUND_COIL_OHM),
+  )
 }
 
 /** A number below a limit, or a band that ends below it. */
@@ -256,7 +263,7 @@ export function ofCopper(laboratory: Laboratory, { id, zone, touches, effects }:
 }
 
 /** The hot terminals of a place. */
-const hotsAt = (system: System, place: string): Point[] =>
+const hotsAt = (system: System, place: PlaceId): Point[] =>
   [...new Set(partsOf(system, 'thermostat').flatMap((part) => hotTerminals(part)))].flatMap((name) =>
     placeById(system, place)?.terminals.includes(name) ? [terminalPoint(name, place)] : [],
   )

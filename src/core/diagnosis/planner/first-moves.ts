@@ -12,6 +12,7 @@ import { landingsAt, parseLook } from '@/src/core/readings/look-target'
 import { type Observation, questionKey } from '@/src/core/readings/observations'
 import { wholeLooks } from '@/src/core/readings/working'
 import { modelValue } from '@/src/core/units/model-value'
+import type { PlaceId } from '@/src/core/wiring/ids'
 import { type Point, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside } from '@/src/core/wiring/supply'
 import { callerOf, callsOf, firstPart, partsOf, placeById, type System } from '@/src/core/wiring/system'
@@ -58,7 +59,7 @@ export function firstMove(engine: Engine, evidence: Evidence, posterior: Posteri
     ...(told(asksForCall)
       ? isThereACall(
           engine.system,
-          isOhmed(observations) || isWorthABreaker(engine, posterior, bench, complaint.call)
+          isOhmed(observations) || isWorthABreaker(engine, posterior, evidence, bench)
             ? { ...bench, ...readyFuses(engine.system, bench) }
             : bench,
           complaint.call,
@@ -91,7 +92,7 @@ function whatStaysOn(
   const { system } = engine
   const idle = { ...calling(system, bench, 'off'), slot: bench.slot }
   const unit = firstPart(system, 'fuse').place
-  const weighed = (probe: Probe, place: string): Check[] => {
+  const weighed = (probe: Probe, place: PlaceId): Check[] => {
     if (refused.has(probeKey(probe)) || asked.has(questionKey(anyTime(idle), probe))) return []
     const check = weighQuestion(engine, posterior, observations, bench, idle, probe, place)
     return check && check.gainBits >= WORTH_A_MOVE ? [check] : []
@@ -141,7 +142,7 @@ function whatChatters(
 const isOhmed = (observations: readonly Observation[]): boolean => observations.some(({ probe }) => probe.meter === 'ohms')
 
 /** The call may be missing at its thermostat: a motor that runs on it, or volts at the unit, have settled that. */
-const mayNotCall = (engine: Engine, posterior: Posterior, place: string): boolean =>
+const mayNotCall = (engine: Engine, posterior: Posterior, place: PlaceId): boolean =>
   (zoneProbabilities(engine, posterior.hypotheses).get(place) ?? 0) > SURELY_CALLS
 
 /** The strip where one stands: a glance, with nothing switched. */
@@ -153,7 +154,7 @@ function landingsHere(system: System, bench: Bench): Move[] {
 interface Move {
   readonly bench: Bench
   readonly probe: Probe
-  readonly place: string
+  readonly place: PlaceId
 }
 
 /** R to C where the fuse is, as it stands. */
@@ -180,10 +181,10 @@ const calling = (system: System, from: Bench, call: Bench['call']): Bench => ({
 const WORTH_A_BREAKER = modelValue({ value: 8, unit: 'minutes at its odds', source: 'assumption' })
 
 /** The call would be made on a transformer that nothing known protects, or hardly: a breaker in its slot, or in its leg, takes the short. */
-function isWorthABreaker(engine: Engine, posterior: Posterior, bench: Bench, wanted: Evidence['complaint']['call']): boolean {
-  const call = wanted ?? callsOf(engine.system).find((one) => one !== 'fan')
+function isWorthABreaker(engine: Engine, posterior: Posterior, { complaint, observations }: Evidence, bench: Bench): boolean {
+  const call = complaint.call ?? callsOf(engine.system).find((one) => one !== 'fan')
   if (call === undefined || bench.slot.holds === 'breaker') return false
-  const price = heatPrice(engine, posterior)
+  const price = heatPrice(engine, posterior, observations)
   const made = calling(engine.system, bench, call)
   return price(made) - price({ ...made, ...readyFuses(engine.system, made) }) > WORTH_A_BREAKER
 }
@@ -194,11 +195,11 @@ function isThereACall(system: System, from: Bench, wanted: Evidence['complaint']
   if (call === undefined) return []
   const stat = callerOf(system, call)
   const bench = calling(system, from, call)
-  const at = (name: string, place: string) => terminalPoint(name, place)
+  const at = (name: string, place: PlaceId) => terminalPoint(name, place)
   const [terminal] = [...(stat.calls[call] ?? [])].sort((a, b) => Number(a === 'G') - Number(b === 'G'))
   if (terminal === undefined) return []
   const unit = firstPart(system, 'fuse').place
-  const volts = (a: Point, b: Point | null, place: string): Move[] => (b ? [{ bench, probe: { meter: 'volts', a, b }, place }] : [])
+  const volts = (a: Point, b: Point | null, place: PlaceId): Move[] => (b ? [{ bench, probe: { meter: 'volts', a, b }, place }] : [])
   const leaving = stat.common === undefined ? [] : volts(at(terminal, stat.place), at(stat.common, stat.place), stat.place)
   const isMissing = leaving.some((move) =>
     observations.some(

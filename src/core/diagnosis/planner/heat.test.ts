@@ -1,10 +1,12 @@
 import { createBench } from '@/src/core/bench/bench'
 import { computePosterior, noEvidence } from '@/src/core/diagnosis/inference/posterior'
-import { cooksOn } from '@/src/core/diagnosis/planner/heat'
+import { cooksOn, heatPrice } from '@/src/core/diagnosis/planner/heat'
 import { emptyComplaint } from '@/src/core/job/complaint'
 import { createHouse, drawValues } from '@/src/core/practice/house'
 import { runTrial } from '@/src/core/practice/trial'
+import { healthy } from '@/src/core/readings/hypothesis'
 import type { Observation } from '@/src/core/readings/observations'
+import { overloadOn } from '@/src/core/readings/world'
 import { createRandom } from '@/src/core/units/random'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 import { engineOf, systemOf } from '@/tests/setup/engines'
@@ -50,4 +52,57 @@ it('a call that is not made since it would burn out a transformer was not seen t
   expect(observations.some(({ bench: on }) => on.call === 'heat')).toBe(false)
   expect(verdict).toMatchObject({ found: 'repair', repair: { id: 'lead:limit-rollout@indoor' } })
   expect(cooked).toBe(0)
+})
+
+describe('what a transformer carries', () => {
+  const pump = systemOf('heat-pump-o')
+  const shorted = engineOf(pump.id).hypotheses.find(({ id }) => id === 'conductor-to-chassis:outdoor-cable.Y')
+  if (!shorted) throw new Error('no such hypothesis')
+  const { laboratory } = engineOf(pump.id)
+  const onCool = (ratingA: number) => ({
+    ...createBench(pump),
+    call: 'cool' as const,
+    slot: { holds: 'fuse' as const, ratingA, open: false },
+  })
+
+  it('is counted where a thermostat dies of a short and comes back: the winding does not cool between', () => {
+    expect(overloadOn(laboratory, onCool(10), shorted)).toMatchObject({ atTimes: true })
+    expect(overloadOn(laboratory, onCool(10), shorted).lasts).toBeGreaterThan(0.5)
+  })
+
+  it('is less where something may open first, and nothing in a sound house', () => {
+    expect(overloadOn(laboratory, onCool(3), shorted).lasts).toBeLessThan(overloadOn(laboratory, onCool(10), shorted).lasts)
+    expect(overloadOn(laboratory, onCool(10), healthy)).toMatchObject({ atTimes: false, lasts: 0 })
+  })
+})
+
+describe('a lead of some ohm to the metal', () => {
+  const apart = { ...bench, power: false, lifted: ['stat-cable.G@indoor' as const], unplugged: ['blower-relay'] }
+  const fan = { ...bench, call: 'fan' as const }
+  const readOhms = (ohms: number): Observation => ({
+    id: `${ohms}`,
+    bench: apart,
+    probe: { meter: 'ohms', a: 'G@indoor', b: 'chassis@indoor' },
+    answer: ohms,
+  })
+  const priced = (observations: readonly Observation[], until: 'for-a-check' | 'left-on') =>
+    heatPrice(engine, computePosterior(engine, { ...noEvidence, observations }), observations, until)(fan)
+
+  it('is priced by as many ohms as were read of it', () => {
+    expect(priced([readOhms(9)], 'left-on')).toBeGreaterThan(15)
+    expect(priced([readOhms(60)], 'left-on')).toBeLessThan(5)
+  })
+
+  it('costs a first reading on its call less than a call that is left on, and each further one more', () => {
+    const posterior = computePosterior(engine, { ...noEvidence, observations: [readOhms(9)] })
+    const onFan: Observation = { id: 'fan', bench: fan, probe: { meter: 'look', at: 'runs@indoor' }, answer: { word: 'as called' } }
+    const priceAfter = (times: number) =>
+      heatPrice(
+        engine,
+        posterior,
+        Array.from({ length: times }, (_, time) => ({ ...onFan, id: `fan ${time}` })),
+      )(fan)
+    expect(priceAfter(0)).toBeLessThan(priced([readOhms(9)], 'left-on') / 2)
+    expect(priceAfter(2)).toBeGreaterThan(2 * priceAfter(0))
+  })
 })

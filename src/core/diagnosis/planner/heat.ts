@@ -1,5 +1,6 @@
 import { type Bench, benchKey, isSameJumper } from '@/src/core/bench/bench'
 import type { Engine } from '@/src/core/diagnosis/engine'
+import { inDegree } from '@/src/core/diagnosis/hypotheses/houses'
 import type { Posterior } from '@/src/core/diagnosis/inference/posterior'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
@@ -9,7 +10,7 @@ import { LruCache, Memo } from '@/src/core/units/cache'
 import { modelValue } from '@/src/core/units/model-value'
 import { workLimit } from '@/src/core/units/work-limit'
 import { terminalPoint } from '@/src/core/wiring/point'
-import { firstPart, partById, type System } from '@/src/core/wiring/system'
+import { callerOf, firstPart, partById, type System } from '@/src/core/wiring/system'
 import { PLATE_VOLTS } from '@/src/core/wiring/values'
 
 /** Hypotheses asked whether a bench would cook a transformer: the likeliest, and no more than so many. */
@@ -42,32 +43,55 @@ export function cooksOn(
     if (overloaded.some((seen) => hasAsMuchOn(bench, seen))) return true
     let share = 0
     for (const index of likeliest) {
-      const hypothesis = engine.hypothesesByKind[posterior.kinds[index]][index]
-      if (overOn(bench, hypothesis) !== 'none') share += posterior.hypotheses[index] / total
+      if (overOn(bench, likeliestHouse(engine, posterior, index)).atTimes) share += posterior.hypotheses[index] / total
       if (share > AT_RISK) return true
     }
     return false
   }
 }
 
+/** Minutes that a call is on for one check, with its walk. */
+const CHECK_MINUTES = modelValue({ value: 1.5, unit: 'minutes', source: 'assumption' })
+
 /**
  * What a bench may cost a transformer whose protection does not see the short, in minutes: the share of the hypotheses that would leave it
- * to carry too much there. With something off it is a way around the short as often as not: no price.
+ * to carry too much there, as far as one check and those that were made on such a bench heat it (`for-a-check`), or by the end of the visit
+ * (`left-on`). With something off it is a way around the short as often as not: no price.
  */
-export function heatPrice(engine: Engine, posterior: Posterior): (bench: Bench) => number {
+export function heatPrice(
+  engine: Engine,
+  posterior: Posterior,
+  asked: readonly Observation[],
+  until: 'for-a-check' | 'left-on' = 'for-a-check',
+): (bench: Bench) => number {
+  const rests = asked.filter((observation) => showsRest(engine.system, observation)).map(({ bench }) => bench)
   const overOn = overOf.of(engine.laboratory)
   const couldBurn = Array.from(posterior.hypotheses.keys()).filter(
-    (index) =>
-      posterior.hypotheses[index] > ASKED_ABOVE && Object.values(engine.behaviours[index].fresh).some(({ overloads }) => overloads),
+    (index) => posterior.hypotheses[index] > ASKED_ABOVE && mayOverload(engine, index),
   )
   return (bench) => {
     if (!bench.power || (bench.call === 'off' && bench.jumpers.length === 0) || bench.lifted.length + bench.unplugged.length > 0) return 0
+    // What was looked at on such a bench, and did not let go and come back, does not chatter there.
+    const isAtRest = rests.some((seen) => hasAsMuchOn(bench, seen) && hasAsMuchOn(seen, bench))
+    const before = asked.filter(({ bench: seen }) => seen.power && hasAsMuchOn(seen, bench)).length
+    const seconds = until === 'left-on' ? Number.POSITIVE_INFINITY : 60 * CHECK_MINUTES * (before + 1)
     let share = 0
-    for (const index of couldBurn)
-      if (overOn(bench, engine.hypothesesByKind[posterior.kinds[index]][index]) === 'steadily') share += posterior.hypotheses[index]
+    for (const index of couldBurn) {
+      const { lasts, chatters, afterS } = overOn(bench, likeliestHouse(engine, posterior, index))
+      if (lasts > 0 && !(chatters && isAtRest)) share += posterior.hypotheses[index] * lasts * Math.min(1, seconds / afterS)
+    }
     return BURNT_MINUTES * share
   }
 }
+
+/** A short of any degree, or what overloads on some call without one. */
+const mayOverload = ({ hypotheses, behaviours }: Engine, index: number): boolean =>
+  hypotheses[index].effects.some((effect) => effect.do === 'short') ||
+  Object.values(behaviours[index].fresh).some(({ overloads }) => overloads)
+
+/** A hypothesis wired, and as much damaged, as explains the readings best. */
+const likeliestHouse = ({ hypothesesByKind }: Engine, { kinds, degrees }: Posterior, index: number): Hypothesis =>
+  inDegree(hypothesesByKind[kinds[index]][index], degrees[index])
 
 /** A secondary that has sagged to this is under an overload: about a third below its plate. */
 const SAGGED_VOLTS = modelValue({ value: 17.5, unit: 'V', source: 'assumption' })
@@ -90,6 +114,12 @@ function readsOverload(system: System, { bench, probe, answer }: Observation): b
   return ends.includes(probe.a) && ends.includes(probe.b) && answer > PLATE_VOLTS / 4 && answer < SAGGED_VOLTS
 }
 
+/** The display of the calling thermostat stays as it is, the call on. */
+function showsRest(system: System, { bench, probe, answer }: Observation): boolean {
+  if (!bench.power || probe.meter !== 'look' || typeof answer !== 'object' || !('word' in answer)) return false
+  return bench.call !== 'off' && probe.at === callerOf(system, bench.call).id && answer.word !== 'chatters' && answer.word !== 'blank'
+}
+
 /** Everything that drew current on one bench draws it on another: the same is called and joined, or more, and no more is off. */
 function hasAsMuchOn(bench: Bench, seen: Bench): boolean {
   // With the fuse out nothing behind it draws.
@@ -108,8 +138,13 @@ const MOST_KEPT = workLimit(20_000)
 const overOf = new Memo((laboratory: Laboratory) => {
   const kept = new LruCache<string, ReturnType<typeof overloadOn>>(MOST_KEPT)
   return (bench: Bench, hypothesis: Hypothesis) =>
-    kept.get(`${hypothesis.id} ${hypothesis.wiring.length} ${benchKey(bench)}`, () => overloadOn(laboratory, bench, hypothesis))
+    kept.get(`${hypothesis.id} ${ohmsOf(hypothesis)} ${hypothesis.wiring.length} ${benchKey(bench)}`, () =>
+      overloadOn(laboratory, bench, hypothesis),
+    )
 })
+
+/** What tells one degree of a hypothesis from another. */
+const ohmsOf = ({ effects }: Hypothesis): string => effects.map((effect) => ('ohm' in effect ? effect.ohm : '')).join()
 
 const likeliestOf = new Memo(({ hypotheses }: Posterior): number[] => {
   const order = Array.from(hypotheses.keys()).sort((a, b) => hypotheses[b] - hypotheses[a])

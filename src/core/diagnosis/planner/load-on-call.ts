@@ -8,8 +8,8 @@ import type { Probe } from '@/src/core/readings/check'
 import { modelValue } from '@/src/core/units/model-value'
 import { firstPart } from '@/src/core/wiring/system'
 
-/** R is clamped when the transformer that may burn out costs more than this: the half minute of the reading, and a margin. */
-const WORTH_A_CLAMP = modelValue({ value: 0.8, unit: 'minutes at its odds', source: 'assumption' })
+/** R is clamped when the transformer that may burn out costs more than this: the half minute of the reading. */
+const WORTH_A_CLAMP = modelValue({ value: 0.5, unit: 'minutes at its odds', source: 'assumption' })
 
 /**
  * Amps on R of the transformer, where one stands before it with a call on: a resistive short under which all runs, and on which nothing
@@ -26,6 +26,6 @@ export function loadOnCall(
   if (bench.place !== place || bench.call === 'off' || bench.slot.open) return null
   const probe: Probe = { meter: 'amps', on: id }
   if (wasAskedOnCall(observations, skipped, bench, probe)) return null
-  if (heatPrice(engine, posterior)(bench) <= WORTH_A_CLAMP) return null
+  if (heatPrice(engine, posterior, observations, 'left-on')(bench) <= WORTH_A_CLAMP) return null
   return weighQuestion(engine, posterior, observations, bench, bench, probe, place, true)
 }

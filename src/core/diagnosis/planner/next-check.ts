@@ -21,6 +21,7 @@ import type { Observation } from '@/src/core/readings/observations'
 import { modelValue } from '@/src/core/units/model-value'
 import { sayMinutes } from '@/src/core/units/quantity'
 import { workLimit } from '@/src/core/units/work-limit'
+import type { PlaceId } from '@/src/core/wiring/ids'
 
 export interface CheckOutcome {
   readonly answer: Answer
@@ -33,7 +34,7 @@ export interface Check {
   readonly probe: Probe
   readonly setup: readonly BenchChange[]
   readonly bench: Bench
-  readonly place: string
+  readonly place: PlaceId
   readonly minutes: number
   /** Of these, the minutes that it is put off for a delay or for what shows when it is warm. */
   readonly waits: number
@@ -91,7 +92,7 @@ export function rankChecks(
   const bench = asItStands(from, asked)
   const { skipped = [], way = 'free' } = choice
   const cooks = cooksOn(engine, posterior, asked)
-  const heat = heatPrice(engine, posterior)
+  const heat = heatPrice(engine, posterior, asked)
   const dark = powerOffPrice(engine, posterior, bench, asked)
   const stages = stagesOf(engine.system, bench, way).map((candidates) =>
     openQuestions(candidates, asked, skipped).filter(({ candidate }) => !cooks(candidate.bench)),
@@ -145,7 +146,7 @@ export function weighQuestion(
   from: Bench,
   bench: Bench,
   probe: Probe,
-  place: string,
+  place: PlaceId,
   stays = false,
 ): Check | null {
   if (!stays && cooksOn(engine, posterior, asked)(bench)) return null

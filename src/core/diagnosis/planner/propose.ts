@@ -79,7 +79,8 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
     if (load) return ask(load, looksSound)
     const call = nextCall()
     // Where nothing would open on a short, no call is made before its ohms are known.
-    if (call && (verdict || looksSound || heatPrice(engine, posterior)(call.bench) <= CALL_MAY_COST)) return ask(call, looksSound)
+    if (call && (verdict || looksSound || heatPrice(engine, posterior, evidence.observations)(call.bench) <= CALL_MAY_COST))
+      return ask(call, looksSound)
     const sound = call || hasTripped(evidence) || hasUnmadeCall(engine, evidence) ? null : (verdict ?? soundOnceAllRan(suspects))
     // A house is not called sound beside something seen that a sound house does not do: that is looked at again, and else searched for.
     const seen = sound
@@ -249,7 +250,7 @@ function confirm(
 /** The complaint made to show, unless what is known by now would burn out the transformer on that call. */
 function reproduce(engine: Engine, evidence: Evidence, posterior: Posterior, bench: Bench, choice: Choice): Check | null {
   const check = nextReproduction(engine, widened(engine, evidence, posterior), evidence, bench, choice)
-  return check && heatPrice(engine, posterior)(check.bench) <= CALL_MAY_COST ? check : null
+  return check && heatPrice(engine, posterior, evidence.observations)(check.bench) <= CALL_MAY_COST ? check : null
 }
 
 /** The checks that come closest to the proposed one, best first: what it was weighed against. */

@@ -10,6 +10,7 @@ import {
   ofItsVolts,
   ofLoad,
   ofSignal,
+  readsShorted,
 } from '@/src/core/diagnosis/planner/apart-live'
 import { ofContact, ofOpenContact, ofOutput, ofStuck, ofToggle, ofWeld } from '@/src/core/diagnosis/planner/apart-past'
 import { faultFamilies } from '@/src/core/faults/families'
@@ -44,7 +45,7 @@ function readApart(laboratory: Laboratory, fault: Fault): readonly (Separation |
     case 'coil':
       return [ofCoil(system, fault)]
     case 'turns':
-      return [ofCoil(system, fault), ofItsLoad(laboratory, fault)]
+      return [ofCoil(system, fault), ofItsLoad(laboratory, fault), ofItsLine(system, fault)]
     case 'armature':
       return [ofArmature(laboratory, fault), ofItsVolts(laboratory, fault)]
     case 'faces':
@@ -179,6 +180,19 @@ function ofWinding(system: System, { part, effects }: Fault): Separation[] {
   const line = liveAt(into)
   const lineEitherWay: Separation = { ...line, ways: (bench) => [...line.ways(bench), ...(hasFuse ? unloadedAt(into).ways(bench) : [])] }
   return [lineEitherWay, isDead ? liveAt(outOf) : loadedAt(system, outOf), ...unloaded]
+}
+
+/**
+ * A coil that is said to pull the supply down: a loose leg ahead of the transformer sags under a sound one, too, and makes it chatter. The line
+ * is read under the load; what reads as a short by itself needs no more.
+ */
+function ofItsLine(system: System, { part }: Fault): Separation | null {
+  const coil = partsOf(system, 'coil').find(({ id }) => id === part)
+  const [transformer, another] = partsOf(system, 'transformer')
+  if (!coil || another) return null
+  const [a, b] = transformer.primary.map((lead) => terminalPoint(lead, transformer.place))
+  const line = loadedAt(system, [{ probe: { meter: 'volts', a, b }, place: transformer.place }])
+  return { ...line, isMade: (observations) => line.isMade(observations) || readsShorted(observations, coil) }
 }
 
 /** What the screws of a strip lose under a load: from the copper of a wire to the terminal that it is on. */

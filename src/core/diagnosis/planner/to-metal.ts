@@ -35,10 +35,19 @@ export function hotToMetal(
   const end = partsOf(system, 'bond').length > 0 ? hot : common
   if (end === null) return null
   const probe: Probe = { meter: 'volts', a: end, b: terminalPoint(CHASSIS, place) }
-  if (wasAskedOnCall(observations, skipped, bench, probe)) return null
+  if (wasAskedOnCall(observations, skipped, bench, probe) || readsFull(observations, probe)) return null
   const check = weighQuestion(engine, posterior, observations, bench, bench, probe, place)
   return check && chanceOfOtherSide(check.outcomes) > MAY_BE_GROUNDED ? check : null
 }
+
+/** Read full on one call, the metal is bonded to common: a wire of another call that touches it opens the fuse there. */
+const readsFull = (observations: readonly Observation[], probe: Probe): boolean =>
+  observations.some(
+    ({ bench, probe: known, answer }) =>
+      probeKey(known) === probeKey(probe) && bench.power && typeof answer === 'number' && answer > FULL_SHARE * PLATE_VOLTS,
+  )
+/** Of the plate: what floats mostly reads less. */
+const FULL_SHARE = modelValue({ value: 0.85, unit: 'share', source: 'assumption' })
 
 /** It was read on this call, or cannot be read here. */
 export function wasAskedOnCall(observations: readonly Observation[], skipped: readonly Probe[], { call }: Bench, probe: Probe): boolean {
