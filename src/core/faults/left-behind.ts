@@ -1,10 +1,9 @@
 import type { Effect } from '@/src/core/faults/effect'
 import type { AddFault } from '@/src/core/faults/fault-list'
 import { COMMONS_JOINED_OHM, CORRODED_JOINT, STRAP_OHM, WET_OHM } from '@/src/core/faults/rates'
-import { hotOfCalls } from '@/src/core/wiring/assembly'
 import { landingLink } from '@/src/core/wiring/links'
 import { CHASSIS, terminalPoint } from '@/src/core/wiring/point'
-import { circuitOf, commonNodes } from '@/src/core/wiring/supply'
+import { circuitOf, commonNodes, hotOfCalls } from '@/src/core/wiring/supply'
 import { firstPart, type Place, partsOf, type System } from '@/src/core/wiring/system'
 import { hotTerminals } from '@/src/core/wiring/thermostat'
 

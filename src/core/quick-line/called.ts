@@ -1,6 +1,9 @@
 import { leadNames } from '@/src/core/bench/points'
 import { Memo } from '@/src/core/units/cache'
+import { DisjointSet } from '@/src/core/units/disjoint-set'
+import { pathsOf } from '@/src/core/wiring/conduction'
 import type { PlaceId } from '@/src/core/wiring/ids'
+import { type Point, terminalPoint } from '@/src/core/wiring/point'
 import { type Place, partsOf, type System } from '@/src/core/wiring/system'
 
 /** By what words parts, terminals and places of a system are called. */
@@ -43,11 +46,12 @@ export const placeKinds: readonly { readonly says: RegExp; readonly kind: readon
 
 /** The coil of a place that a letter calls there, straight or through switches in a row, by what kind of thing it is. */
 export function calledCoil(system: System, place: PlaceId, letter: string, kind: string): string | null {
-  const behind = new Set([letter.toUpperCase()])
-  // Each switch once: a row of them is no longer than there are.
-  for (const _ of partsOf(system, 'switch'))
-    for (const { between, place: at } of partsOf(system, 'switch')) if (at === place && behind.has(between[0])) behind.add(between[1])
-  const coils = partsOf(system, 'coil').filter((coil) => coil.place === place && behind.has(coil.between[0]) && isOfKind(coil.role, kind))
+  const wires = new DisjointSet<Point>()
+  for (const part of partsOf(system, 'switch')) for (const { joins } of pathsOf(part)) wires.join(...joins)
+  const called = terminalPoint(letter.toUpperCase(), place)
+  const coils = partsOf(system, 'coil').filter(
+    (coil) => coil.place === place && isOfKind(coil.role, kind) && wires.isJoined(called, terminalPoint(coil.between[0], place)),
+  )
   return coils.length === 1 ? coils[0].id : null
 }
 

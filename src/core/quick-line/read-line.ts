@@ -2,6 +2,7 @@ import { NEVER_JOIN } from '@/src/core/bench/jumper-guard'
 import { OHMS_WITH_POWER } from '@/src/core/job/check-entry'
 import type { Entry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
+import { eachAgainstCommon, withOwnCommon } from '@/src/core/quick-line/against-common'
 import { isRemark, NOTE_ONLY, type Reader, readClauses } from '@/src/core/quick-line/clauses'
 import { isConclusion } from '@/src/core/quick-line/concluded'
 import { spelledOut } from '@/src/core/quick-line/ellipsis'
@@ -24,8 +25,7 @@ import { callMissed, callOfComplaint, LIVE_FROM_VOLTS, SHOULD_DO, whileItCalls, 
 import { trialsOf } from '@/src/core/quick-line/trials'
 import { tryDrafts } from '@/src/core/quick-line/try-drafts'
 import { unheard } from '@/src/core/quick-line/unheard'
-import { callerOf, callsOf, partById, partsOf, placeById } from '@/src/core/wiring/system'
-import { switchedTerminals } from '@/src/core/wiring/thermostat'
+import { callerOf, callsOf, partById } from '@/src/core/wiring/system'
 
 /**
  * Reads one quick line. Nothing is changed; what comes back is what would be entered, and how it was understood. What the grammar does
@@ -123,28 +123,6 @@ function whatStandsInTheWay(line: string, context: Reading): Understood | null {
   if (second === undefined || !/^(?:i )?(?:lift|pull|took|take|land|put|disconnect|reconnect|unhook|loosen)/i.test(first)) return null
   const read = readAll(first, context)
   return !read.ok && /^(?:More than one|Which )/.test(read.problem) ? { ...read, start: 0, end: line.length } : null
-}
-
-/** `Y1 and Y2 26`: letters that are called are each read against common; between two of them one says "to". */
-function eachAgainstCommon(line: string, { system, entries }: QuickLineContext): string {
-  const found = /^([A-Z]\d?) and ([A-Z]\d?) (?:are |have |read |both )*(\d[\d.]*)(?: ?v| volts)?$/i.exec(line.trim())
-  const called = new Set(partsOf(system, 'thermostat').flatMap(switchedTerminals))
-  const letters = found?.slice(1, 3).map((name) => name.toUpperCase())
-  if (!found || !letters?.every((name) => called.has(name)) || !foldJob(system, entries).bench.power) return line
-  return letters.map((name) => `${name} ${found[3]}`).join(', ')
-}
-
-/** `W2 C 26` on a panel whose zones have a common each: C is the one beside the letter. */
-function withOwnCommon(line: string, { system, entries }: QuickLineContext): string {
-  const state = foldJob(system, entries)
-  const terminals = placeById(system, state.bench.place)?.terminals ?? []
-  if (terminals.includes('C')) return line
-  const the = new Sentence(system, state, line)
-  return line.replace(
-    /\b([a-z]\d)(\s*[-/]\s*|\s+(?:to\s+|and\s+)?)c\b(?=(?:\s*(?:at|on) the panel|\s*here)?\s*[:=]?\s*\d)/gi,
-    (all, letter: string, joint: string) =>
-      terminals.includes(letter.toUpperCase()) ? `${letter}${joint}${the.commonOf(letter.toUpperCase())}` : all,
-  )
 }
 
 /** What the product itself says of an entry is that entry. */

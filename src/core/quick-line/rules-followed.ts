@@ -1,8 +1,9 @@
 import { letterOfColour } from '@/src/core/quick-line/colours'
 import { asks, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
 import { WHICH_SWITCH } from '@/src/core/quick-line/rules'
-import { coilMeant, leading, type Sentence, worded } from '@/src/core/quick-line/sentence'
+import { leading, type Sentence, worded } from '@/src/core/quick-line/sentence'
 import { lineSide, primary, windingOhms } from '@/src/core/quick-line/volts'
+import { coilMeant } from '@/src/core/quick-line/which-part'
 import type { PlaceId } from '@/src/core/wiring/ids'
 import { partById, partsOf, type System } from '@/src/core/wiring/system'
 

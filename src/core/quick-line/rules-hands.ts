@@ -1,8 +1,10 @@
+import { bypassedBy } from '@/src/core/bench/caution'
 import { letterOfColour } from '@/src/core/quick-line/colours'
 import { allOf, pluggable } from '@/src/core/quick-line/hands'
 import { either, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
-import { coilMeant, leading, type Sentence, worded } from '@/src/core/quick-line/sentence'
+import { leading, type Sentence, worded } from '@/src/core/quick-line/sentence'
 import { lineSide, primary } from '@/src/core/quick-line/volts'
+import { coilMeant } from '@/src/core/quick-line/which-part'
 import { callerOf, callsOf, partById, partsOf } from '@/src/core/wiring/system'
 import { feedOf } from '@/src/core/wiring/thermostat'
 
@@ -101,6 +103,20 @@ export const handRules: readonly Rule[] = [
   ),
   rule('(.+?) plug (?:is )?(?:off|out|pulled)', (the, what) => leading('unplug', pluggable(the, what))),
   rule('(?:jumped|jumpered|jumper|jump)(?: in)? (fan|cool|cooling|heat|heating)', (the, call) => callJoined(the, call)),
+  rule('(?:untied|untwisted|undid|unjumped|unjumpered) (?:it|them|those|that)', (the) =>
+    the.state.bench.jumpers.length === 1 ? 'jumper out' : null,
+  ),
+  rule(
+    '(?:took|take|taking|pulled|pull|removed|remove)(?: out| off)? (?:bypass|bypasses)(?: (?:back )?(?:out|off))?',
+    ({ state, system }) => {
+      const around = state.bench.jumpers.filter((jumper) => bypassedBy(system, jumper).length > 0)
+      return around.length === 1 ? `jumper out ${around[0].a} ${around[0].b}` : null
+    },
+  ),
+  rule(
+    'jumpers? (?:is |are )?(?:off|out|removed|pulled|gone)|(?:pulled|removed|took out|took off|took|pull|remove) (?:jumpers?|jumper wire|clip)(?: off| out)?',
+    () => 'jumper out',
+  ),
   rule('(?:removed|remove|pulled|pull|took|take)(?: off)? jumper(?: off| out)? (?:from|between|on|off) .+', () => 'jumper out'),
   rule(
     '(?:took|take|pulled|pull|lifted|lift)(?: off)? (?:all|every)(?: of)?(?: low voltage)? (?:wires?|conductors)(?: off| loose)?(?: (?:off|from|at|of|on) (?:board|strip|terminal strip|terminals?|here))?',

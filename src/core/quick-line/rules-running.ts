@@ -1,7 +1,8 @@
 import { ignitionOf } from '@/src/core/quick-line/flame'
 import { NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
 import { nothingCalls } from '@/src/core/quick-line/sense'
-import { boardHere, leading, loadOf, type Sentence, statHere } from '@/src/core/quick-line/sentence'
+import { leading, loadOf, type Sentence, statHere } from '@/src/core/quick-line/sentence'
+import { boardHere } from '@/src/core/quick-line/which-part'
 import { SHOWS_CALL } from '@/src/core/readings/looks'
 import { callsOf, partsOf, placeById } from '@/src/core/wiring/system'
 

@@ -1,8 +1,8 @@
-import { bypassedBy } from '@/src/core/bench/caution'
 import { allAt, allOf, joined, landAll, pluggable, takenOff } from '@/src/core/quick-line/hands'
 import { asks, either, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
-import { boardHere, coilMeant, leading, loadOf, type Sentence, worded, zoneOf } from '@/src/core/quick-line/sentence'
+import { leading, loadOf, type Sentence, worded, zoneOf } from '@/src/core/quick-line/sentence'
 import { lineSide } from '@/src/core/quick-line/volts'
+import { boardHere, coilMeant } from '@/src/core/quick-line/which-part'
 import { partById } from '@/src/core/wiring/system'
 
 const CALLS = '(cool|cooling|ac|a/c|heat|heating|fan|blower|aux|aux heat|auxiliary|emergency heat|em heat|emergency|strips|second stage)'
@@ -96,20 +96,6 @@ export const spokenRules: readonly Rule[] = [
     return end && `lift ${end}; trips`
   }),
   // Hands.
-  rule('(?:untied|untwisted|undid|unjumped|unjumpered) (?:it|them|those|that)', (the) =>
-    the.state.bench.jumpers.length === 1 ? 'jumper out' : null,
-  ),
-  rule(
-    '(?:took|take|taking|pulled|pull|removed|remove)(?: out| off)? (?:bypass|bypasses)(?: (?:back )?(?:out|off))?',
-    ({ state, system }) => {
-      const around = state.bench.jumpers.filter((jumper) => bypassedBy(system, jumper).length > 0)
-      return around.length === 1 ? `jumper out ${around[0].a} ${around[0].b}` : null
-    },
-  ),
-  rule(
-    'jumpers? (?:is |are )?(?:off|out|removed|pulled|gone)|(?:pulled|removed|took out|took off|took|pull|remove) (?:jumpers?|jumper wire|clip)(?: off| out)?',
-    () => 'jumper out',
-  ),
   rule(
     '(?:took|take|taking|pulled|pull|pulling)(?: off)? (?:both |all )?(?:wires|leads|spades|connectors?)(?: off)? (?:from |of |off )?(.+)',
     (the, what) => leading('unplug', pluggable(the, what)),

@@ -1,6 +1,7 @@
 import { asks, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
-import { coilMeant, type Sentence } from '@/src/core/quick-line/sentence'
+import type { Sentence } from '@/src/core/quick-line/sentence'
 import { lineSide, windingOhms } from '@/src/core/quick-line/volts'
+import { coilMeant } from '@/src/core/quick-line/which-part'
 import { type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside } from '@/src/core/wiring/supply'
 import { partById, partsOf } from '@/src/core/wiring/system'

@@ -3,6 +3,7 @@ import { callWords } from '@/src/core/quick-line/call-words'
 import { bare, calledCoil, calledOf, lettersOf, placeKinds } from '@/src/core/quick-line/called'
 import { findCable, findPart, findPlace, isGroundWord } from '@/src/core/quick-line/names'
 import { NOT_24_V } from '@/src/core/quick-line/units'
+import { coilMeant } from '@/src/core/quick-line/which-part'
 import { LruCache, Memo } from '@/src/core/units/cache'
 import { workLimit } from '@/src/core/units/work-limit'
 import { callNames } from '@/src/core/wiring/call'
@@ -283,34 +284,8 @@ export function zoneOf(the: Sentence, where: string): string | null {
   return isCable && findCable(the.system, word) ? `${word} cable` : the.place(where)
 }
 
-/** "The coil": the one that is unplugged, else the one here; null where it could be another. */
-export function coilMeant({ system, state }: Sentence): string | null {
-  const coils = partsOf(system, 'coil')
-  const off = coils.filter(({ id }) => state.bench.unplugged.includes(id))
-  const [coil, another] = off.length > 0 ? off : coils.filter(({ place }) => place === state.bench.place)
-  // Of several the one that was looked at last, where one has not gone elsewhere since.
-  return coil && another ? lastSeen(state, coils) : (coil?.id ?? null)
-}
-
-/** The part of some that the last look here was at. */
-export function lastSeen(
-  { bench, observations }: JobState,
-  parts: readonly { readonly id: string; readonly place: PlaceId }[],
-): string | null {
-  const last = observations.findLast(({ probe }) => probe.meter === 'look')
-  const at = last?.probe.meter === 'look' ? last.probe.at : null
-  return parts.find(({ id, place }) => id === at && place === bench.place)?.id ?? null
-}
-
 /** What the thermostat here is seen to do; of several, the one that is stood before. */
 export function statHere(the: Sentence, word: string): string | null {
   const here = partsOf(the.system, 'thermostat').find(({ place }) => place === the.state.bench.place)
   return worded(here?.id ?? the.thermostat(), word)
-}
-
-/** The one board, or the one here. */
-export function boardHere({ system, state }: Sentence): string | null {
-  const boards = partsOf(system, 'board')
-  const [here, another] = boards.length > 1 ? boards.filter(({ place }) => place === state.bench.place) : boards
-  return here && !another ? here.id : null
 }

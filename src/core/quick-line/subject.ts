@@ -1,5 +1,6 @@
 import { plain } from '@/src/core/quick-line/said'
-import { coilMeant, type Sentence } from '@/src/core/quick-line/sentence'
+import type { Sentence } from '@/src/core/quick-line/sentence'
+import { coilMeant } from '@/src/core/quick-line/which-part'
 
 const LONGEST_NAME = 3
 

@@ -298,9 +298,3 @@ export function plugsOf(part: Part): number {
   if (part.kind === 'thermostat') return hotTerminals(part).length + (livesBetween(part) ? 1 : 0)
   return partKinds[part.kind].hasOwnLeads ? 2 : 0
 }
-
-/** Each call letter that a thermostat of the system closes, with the hot letter that it is closed to. */
-export const hotOfCalls = (system: System): Map<string, string> =>
-  new Map(
-    partsOf(system, 'thermostat').flatMap((part) => switchedTerminals(part).map((terminal) => [terminal, feedOf(part, terminal)] as const)),
-  )

@@ -3,6 +3,7 @@ import { DisjointSet } from '@/src/core/units/disjoint-set'
 import { leadsOf, pathsOf } from '@/src/core/wiring/conduction'
 import { type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { firstPart, partsOf, placeById, type System } from '@/src/core/wiring/system'
+import { feedOf, switchedTerminals } from '@/src/core/wiring/thermostat'
 
 /** What feeds what: the hot and the common side of each 24 V circuit, and the line side. */
 
@@ -104,3 +105,9 @@ export function commonBeside(system: System, point: Point): Point | null {
   const lettered = own.filter((node) => terminals.includes(parsePoint(node).name))
   return lettered[0] ?? own[0] ?? null
 }
+
+/** Each call letter that a thermostat of the system closes, with the hot letter that it is closed to. */
+export const hotOfCalls = (system: System): Map<string, string> =>
+  new Map(
+    partsOf(system, 'thermostat').flatMap((part) => switchedTerminals(part).map((terminal) => [terminal, feedOf(part, terminal)] as const)),
+  )

@@ -1,7 +1,6 @@
 import { enumerateFaults } from '@/src/core/faults/enumerate'
-import { hotOfCalls } from '@/src/core/wiring/assembly'
 import { readSystem } from '@/src/core/wiring/read-system'
-import { commonBeside, commonNodes } from '@/src/core/wiring/supply'
+import { commonBeside, commonNodes, hotOfCalls } from '@/src/core/wiring/supply'
 import { callerOf, callsOf, zonesOf } from '@/src/core/wiring/system'
 import { furnaceAc, systemById } from '@/src/core/wiring/systems/catalogue'
 

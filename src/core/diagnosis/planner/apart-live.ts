@@ -1,5 +1,5 @@
 import { type Bench, createBench } from '@/src/core/bench/bench'
-import { isOneOf, type Probes, type Separation, whole } from '@/src/core/diagnosis/planner/apart'
+import { isOneOf, type Probes, readsShorted, type Separation, whole } from '@/src/core/diagnosis/planner/apart'
 import { withJumper } from '@/src/core/diagnosis/planner/with-jumper'
 import type { Effect } from '@/src/core/faults/effect'
 import type { Fault } from '@/src/core/faults/fault'
@@ -13,8 +13,7 @@ import { modelValue } from '@/src/core/units/model-value'
 import type { CallName } from '@/src/core/wiring/call'
 import type { PlaceId } from '@/src/core/wiring/ids'
 import { landingLink } from '@/src/core/wiring/links'
-import type { PartOf } from '@/src/core/wiring/part'
-import { CHASSIS, conductorEnd, type Point, parsePoint, pinPoint, terminalPoint } from '@/src/core/wiring/point'
+import { CHASSIS, conductorEnd, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside, houseHot } from '@/src/core/wiring/supply'
 import { cableById, callsOf, firstPart, partsOf, placeById, type System } from '@/src/core/wiring/system'
 import { hotTerminals } from '@/src/core/wiring/thermostat'
@@ -46,9 +45,6 @@ export function ofArmature(laboratory: Laboratory, { part }: Fault): Separation 
   }
 }
 
-/** Below this no sound coil of such a circuit reads: 24 V would push five times a small transformer's plate through it. */
-const NO_SOUND_COIL_OHM = modelValue({ value: 5, unit: 'ohm', source: 'assumption: contactors and valves are sold from some 8 ohm up' })
-
 /**
  * A coil of a few shorted turns, which another sound one reads as well: the call made with it unplugged. What still pulls the supply down then
  * is something else.
@@ -72,19 +68,6 @@ export function ofItsLoad(laboratory: Laboratory, { part }: Fault): Separation |
       readsShorted(observations, coil),
   }
 }
-
-/** Read across its own leads, it is less than any sound coil has. */
-export function readsShorted(observations: readonly Observation[], coil: PartOf<'coil'>): boolean {
-  const [one, other] = [pinPoint(coil, 0), pinPoint(coil, 1)]
-  return observations.some(
-    ({ probe, answer }) =>
-      probe.meter === 'ohms' && [one, other].every((pin) => pin === probe.a || pin === probe.b) && isBelow(answer, NO_SOUND_COIL_OHM),
-  )
-}
-
-/** A number below a limit, or a band that ends below it. */
-const isBelow = (answer: Observation['answer'], limit: number): boolean =>
-  typeof answer === 'number' ? answer < limit : typeof answer === 'object' && 'high' in answer && answer.high < limit
 
 /** A flame that is said not to be sensed: its current while it burns. With a good one something else takes the fire away. */
 export function ofSignal(laboratory: Laboratory, { part, zone }: Fault): Separation | null {

@@ -3,8 +3,10 @@ import { anyTime } from '@/src/core/bench/since'
 import { readyFuses } from '@/src/core/diagnosis/planner/candidates'
 import { type Probe, probeKey } from '@/src/core/readings/check'
 import type { Observation } from '@/src/core/readings/observations'
+import { modelValue } from '@/src/core/units/model-value'
 import type { PartId, PlaceId } from '@/src/core/wiring/ids'
-import type { Point } from '@/src/core/wiring/point'
+import type { PartOf } from '@/src/core/wiring/part'
+import { type Point, pinPoint } from '@/src/core/wiring/point'
 import { callsOf, type System } from '@/src/core/wiring/system'
 
 /**
@@ -86,3 +88,19 @@ export const whole = (system: System, bench: Bench): Bench => ({
   call: 'off',
   ...readyFuses(system, bench),
 })
+
+/** Below this no sound coil of such a circuit reads: 24 V would push five times a small transformer's plate through it. */
+const NO_SOUND_COIL_OHM = modelValue({ value: 5, unit: 'ohm', source: 'assumption: contactors and valves are sold from some 8 ohm up' })
+
+/** Read across its own leads, it is less than any sound coil has. */
+export function readsShorted(observations: readonly Observation[], coil: PartOf<'coil'>): boolean {
+  const [one, other] = [pinPoint(coil, 0), pinPoint(coil, 1)]
+  return observations.some(
+    ({ probe, answer }) =>
+      probe.meter === 'ohms' && [one, other].every((pin) => pin === probe.a || pin === probe.b) && isBelow(answer, NO_SOUND_COIL_OHM),
+  )
+}
+
+/** A number below a limit, or a band that ends below it. */
+const isBelow = (answer: Observation['answer'], limit: number): boolean =>
+  typeof answer === 'number' ? answer < limit : typeof answer === 'object' && 'high' in answer && answer.high < limit

@@ -1,5 +1,14 @@
 import type { Bench } from '@/src/core/bench/bench'
-import { deadApart, isOneOf, liveAt, loadedAt, type Probes, type Separation, unloadedAt } from '@/src/core/diagnosis/planner/apart'
+import {
+  deadApart,
+  isOneOf,
+  liveAt,
+  loadedAt,
+  type Probes,
+  readsShorted,
+  type Separation,
+  unloadedAt,
+} from '@/src/core/diagnosis/planner/apart'
 import {
   ofArmature,
   ofBond,
@@ -10,7 +19,6 @@ import {
   ofItsVolts,
   ofLoad,
   ofSignal,
-  readsShorted,
 } from '@/src/core/diagnosis/planner/apart-live'
 import { ofContact, ofOpenContact, ofOutput, ofStuck, ofToggle, ofWeld } from '@/src/core/diagnosis/planner/apart-past'
 import { faultFamilies } from '@/src/core/faults/families'

@@ -1,0 +1,29 @@
+import { foldJob } from '@/src/core/job/fold'
+import type { QuickLineContext } from '@/src/core/quick-line/in-grammar'
+import { Sentence } from '@/src/core/quick-line/sentence'
+import { partsOf, placeById } from '@/src/core/wiring/system'
+import { switchedTerminals } from '@/src/core/wiring/thermostat'
+
+/** Which common letters are read against where none is named, or several are. */
+
+/** `Y1 and Y2 26`: letters that are called are each read against common; between two of them one says "to". */
+export function eachAgainstCommon(line: string, { system, entries }: QuickLineContext): string {
+  const found = /^([A-Z]\d?) and ([A-Z]\d?) (?:are |have |read |both )*(\d[\d.]*)(?: ?v| volts)?$/i.exec(line.trim())
+  const called = new Set(partsOf(system, 'thermostat').flatMap(switchedTerminals))
+  const letters = found?.slice(1, 3).map((name) => name.toUpperCase())
+  if (!found || !letters?.every((name) => called.has(name)) || !foldJob(system, entries).bench.power) return line
+  return letters.map((name) => `${name} ${found[3]}`).join(', ')
+}
+
+/** `W2 C 26` on a panel whose zones have a common each: C is the one beside the letter. */
+export function withOwnCommon(line: string, { system, entries }: QuickLineContext): string {
+  const state = foldJob(system, entries)
+  const terminals = placeById(system, state.bench.place)?.terminals ?? []
+  if (terminals.includes('C')) return line
+  const the = new Sentence(system, state, line)
+  return line.replace(
+    /\b([a-z]\d)(\s*[-/]\s*|\s+(?:to\s+|and\s+)?)c\b(?=(?:\s*(?:at|on) the panel|\s*here)?\s*[:=]?\s*\d)/gi,
+    (all, letter: string, joint: string) =>
+      terminals.includes(letter.toUpperCase()) ? `${letter}${joint}${the.commonOf(letter.toUpperCase())}` : all,
+  )
+}

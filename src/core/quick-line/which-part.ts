@@ -1,0 +1,36 @@
+import type { JobState } from '@/src/core/job/job-state'
+import type { PlaceId } from '@/src/core/wiring/ids'
+import { partsOf, type System } from '@/src/core/wiring/system'
+
+/** Which part is meant where none is named: the one that is off, the one here, the one that was looked at last. */
+
+interface Standing {
+  readonly system: System
+  readonly state: JobState
+}
+
+/** "The coil": the one that is unplugged, else the one here; null where it could be another. */
+export function coilMeant({ system, state }: Standing): string | null {
+  const coils = partsOf(system, 'coil')
+  const off = coils.filter(({ id }) => state.bench.unplugged.includes(id))
+  const [coil, another] = off.length > 0 ? off : coils.filter(({ place }) => place === state.bench.place)
+  // Of several the one that was looked at last, where one has not gone elsewhere since.
+  return coil && another ? lastSeen(state, coils) : (coil?.id ?? null)
+}
+
+/** The part of some that the last look here was at. */
+export function lastSeen(
+  { bench, observations }: JobState,
+  parts: readonly { readonly id: string; readonly place: PlaceId }[],
+): string | null {
+  const last = observations.findLast(({ probe }) => probe.meter === 'look')
+  const at = last?.probe.meter === 'look' ? last.probe.at : null
+  return parts.find(({ id, place }) => id === at && place === bench.place)?.id ?? null
+}
+
+/** The one board, or the one here. */
+export function boardHere({ system, state }: Standing): string | null {
+  const boards = partsOf(system, 'board')
+  const [here, another] = boards.length > 1 ? boards.filter(({ place }) => place === state.bench.place) : boards
+  return here && !another ? here.id : null
+}
