@@ -205,7 +205,8 @@ function readPair(first: string, said: string, reader: Reader, isInOrder: boolea
   }
   if (isInOrder && isJudgement(plain(second)) && !(READ_OF_IT.test(second.trim()) && !/\d/.test(first))) return one
   // What came of it is no complaint.
-  if (isInOrder && !one.startsWith('complaint') && RESULTS.test(plain(second))) return withNote(one, second)
+  if (isInOrder && !one.startsWith('complaint') && (RESULTS.test(plain(second)) || WORKS_THEN.test(plain(second))))
+    return withNote(one, second)
   const next = { ...reader, entries: reader.after(one, reader.entries) }
   const subject = isInOrder ? findSubject(first, new Sentence(reader.system, foldJob(reader.system, reader.entries))) : null
   const other = (subject && LACKS_SUBJECT.test(second.trim()) ? ofSubject(subject, second, next) : null) ?? readClauses(second, next)
@@ -274,8 +275,9 @@ function isAside(text: string, { system, entries }: Reader): boolean {
 const TEMPERATURES = /\b(?:room|set ?point|supply|return|ambient|(?:outside|inside|outdoor) temp)\D{0,12}\d{2}\b(?! ?v)/i
 
 /** What came of it, in words by which nothing is weighed. */
+const WORKS_THEN = /^(?:it |unit |system )?(?:cools|heats)(?: fine| now| good| ok| again)*$/
 const RESULTS =
-  /^(?:nothing (?:happened|happens|changed|changes)|no (?:change|difference|luck|effect|response|help|good|dice|heat|cooling|cool|air)|no (?:gas|flame|fire|ignition|spark)(?: sensed| detected| seen| at all)?|(?:same|exact same)(?: thing| result| problem| as before)?|(?:made|makes) no difference|doesnt help|still (?:heating|cooling)|(?:it )?(?:runs|works)(?: fine| now| again)?|did(?:nt| not) (?:help|do anything|work)|(?:it |unit |system )?(?:cools|heats)(?: fine| now| good| ok| again)*|leaving|done|all done|heading out|packing up|buttoned up|buttoning up)$/
+  /^(?:nothing (?:happened|happens|changed|changes)|no (?:change|difference|luck|effect|response|help|good|dice|heat|cooling|cool|air)|no (?:gas|flame|fire|ignition|spark)(?: sensed| detected| seen| at all)?|(?:same|exact same)(?: thing| result| problem| as before)?|(?:made|makes) no difference|doesnt help|still (?:heating|cooling)|(?:it )?(?:runs|works)(?: fine| now| again)?|did(?:nt| not) (?:help|do anything|work)|leaving|done|all done|heading out|packing up|buttoned up|buttoning up)$/
 
 /** How somebody knows what was said before it. */
 const KNOWN_BY =

@@ -1,5 +1,7 @@
+import { type EntryDraft, stampEntry } from '@/src/core/job/entry'
 import { isConclusion } from '@/src/core/quick-line/concluded'
 import { eitherOf } from '@/src/core/quick-line/either'
+import { readQuickLine } from '@/src/core/quick-line/read-line'
 import { systemOf } from '@/tests/setup/engines'
 import { drafts, standing } from '@/tests/setup/standing'
 
@@ -96,6 +98,19 @@ describe('lines that were heard as something else', () => {
       { do: 'jumper', a: 'W@indoor', b: 'limit-rollout@indoor' },
     )
     expect(drafts(at, 'take the bypass out')).toEqual(drafts(at, 'jumper out W limit-rollout'))
+  })
+
+  it('a fuse of the disconnect is none of the 24 V side', () => {
+    expect(standing('rooftop-electric', 'package', 'on')('fuse blown in the disconnect').ok).toBe(false)
+  })
+
+  it('volts that the last points do not have are asked after', () => {
+    const system = systemOf('furnace-ac')
+    const reading: EntryDraft = { kind: 'reading', probe: { meter: 'volts', a: 'R@indoor', b: 'C@indoor' }, answer: 24.1 }
+    const entries = [stampEntry(reading, { newId: () => 'e1', now: () => '2026-05-04T09:10:00Z' })]
+    const read = (line: string) => readQuickLine(line, { system, entries, suspects: [], proposed: null })
+    expect(read('26 now')).toMatchObject({ ok: true, drafts: [{ ...reading, answer: 26 }] })
+    expect(read('208 now').ok).toBe(false)
   })
 
   it('the second of two is not the first', () => {

@@ -3,19 +3,23 @@ import { cableTowards } from '@/src/core/quick-line/meaning'
 import { findCable } from '@/src/core/quick-line/names'
 import { type Rule, rule, type Said } from '@/src/core/quick-line/rule'
 import type { Sentence } from '@/src/core/quick-line/sentence'
+import { NOT_24_V } from '@/src/core/quick-line/units'
 import { coilMeant, lastSeen } from '@/src/core/quick-line/which-part'
-import { conductorEnd, type Point, parsePoint } from '@/src/core/wiring/point'
-import { cableById, partById, partsOf } from '@/src/core/wiring/system'
+import { CHASSIS, conductorEnd, type Point, parsePoint } from '@/src/core/wiring/point'
+import { lineNodes } from '@/src/core/wiring/supply'
+import { cableById, partById, partsOf, type System } from '@/src/core/wiring/system'
 
 /** What speaks of the last thing that was read, or of the wires in the hand, or of a wire by its cable. */
 
 /** The last reading of a meter, taken again: "still 0.6". */
-function readAgain({ state }: Sentence, value: string, unit: string): Said {
+function readAgain({ state, system }: Sentence, value: string, unit: string): Said {
   const last = state.observations.findLast(({ probe }) => probe.meter === 'volts' || probe.meter === 'ohms')
   if (last?.probe.meter !== 'volts' && last?.probe.meter !== 'ohms') return null
   const { meter, a, b } = last.probe
   const isOhms = meter === 'ohms'
   if (isOhms === state.bench.power || (unit !== '' && /ohm/.test(unit) !== isOhms)) return null
+  if (!isOhms && isElsewhere(system, [a, b], Number(value)))
+    return { asks: `Between which points? Say them: "R-C ${value}", "L1-L2 ${value}".` }
   // With a wire of that letter in the hand it may have been read on that.
   const inHand = state.bench.lifted.find((end) => [a, b].some((point) => isWireOf(end, point)))
   if (inHand !== undefined) {
@@ -25,6 +29,16 @@ function readAgain({ state }: Sentence, value: string, unit: string): Said {
   }
   return `${isOhms ? 'ohms ' : ''}${a} to ${b} ${asRead(value)}${isOhms ? '' : ' V'}`
 }
+
+/** Volts that the last points do not have: 26 of a line, 208 of the control side, or of one leg to the metal. */
+function isElsewhere(system: System, points: readonly Point[], volts: number): boolean {
+  if (!(volts > 0)) return false
+  const isOfLine = points.some((point) => lineNodes(system).has(point))
+  if (!isOfLine) return volts >= NOT_24_V
+  return volts < NOT_24_V || (volts > ONE_LEG_VOLTS && points.some((point) => parsePoint(point).name === CHASSIS))
+}
+/** A leg has no more against the metal: 277 of some is read with its unit. */
+const ONE_LEG_VOLTS = 150
 
 const SHORTED = 'shorted'
 

@@ -22,8 +22,9 @@ export const mendedRules: readonly Rule[] = [
         : the.asRepair()
     },
   ),
-  rule('(?:changed|swapped|replaced|switched) (?:it|them|both) out|(?:put|installed|fitted) (?:in )?(?:a )?new one(?: in| on)?', (the) =>
-    the.asRepair(),
+  rule(
+    '(?:changed|swapped|replaced|switched) (?:it|them|both)(?: out)?|(?:put|installed|fitted) (?:in )?(?:a )?new one(?: in| on)?',
+    (the) => the.asRepair(),
   ),
   rule(`(?:put|stuck|swapped|threw|dropped|wired)(?: in)? (?:an? )?new ${FITTED}(?: in| on)?`, (the) => the.asRepair()),
   rule(

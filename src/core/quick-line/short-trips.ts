@@ -44,6 +44,10 @@ export const ofTrips: readonly Shortened[] = [
     /^(still trips|trips|tripped|holds|held) with (?:just|only) ([A-Z]\d?)(?:(?:,| and|, and) ([A-Z]\d?))? (?:on|landed|hooked up|connected)$/,
     (_, how, a, b) => `${how} with everything off but ${a}${b ? ` and ${b}` : ''}`,
   ],
+  [
+    /^(?:it |breaker |fuse )?(trips|pops|blows|tripped|popped|blew)(?: right| just)? (?:when|as soon as|once|the second) (?:the )?power (?:comes|came|goes|is) (?:back )?(?:on|back)?$/i,
+    'trips',
+  ],
   // Said behind it: how the power stood.
   [/^(?!.*\b(?:call|cool|heat|fan)\b)(.*\d.*?),?\s+(?:with )?(?:the )?power (?:is |was )?off$/i, 'power off; $1'],
   [
