@@ -121,5 +121,6 @@ describe('lines that were heard as something else', () => {
     const at = standing('heat-pump-o', 'indoor', 'on')
     for (const line of ['put R on C for a second', 'touch the red to the chassis'])
       expect(at(line)).toMatchObject({ ok: false, problem: expect.stringMatching(/^Never join/) })
+    expect(at('put red on R and blue on C')).not.toMatchObject({ problem: expect.stringMatching(/^Never join/) })
   })
 })

@@ -52,7 +52,13 @@ export function isOfReading(line: string, { system, entries }: { readonly system
 
 /** "Jump red to ground", with several red wires: one of them is R, so it is refused and not asked after. */
 export const isDeadShort = (line: string, problem: string): boolean =>
-  /^Which red|^More than one conductor answers to (?:R|red)\b/.test(problem) &&
-  /\b(?:jump\w*|tie[sd]?|join\w*|connect\w*|touch\w*|short\w*|strap\w*|put|hold|held|lay|laid|spark\w*)\b.*\b(?:red|R)\b.*\b(?:to|and|with|on|onto|against)\b.*\b(?:common|ground|gnd|chassis|metal|cabinet|frame|C)\b/.test(
-    line,
-  )
+  /^Which red|^More than one conductor answers to (?:R|red)\b/.test(problem) && (JOINED_TO_COMMON.test(line) || LAID_ON_COMMON.test(line))
+
+const COMMON = '(?:the )?(?:common|ground|gnd|chassis|metal|cabinet|frame|C)\\b'
+const JOINED_TO_COMMON = new RegExp(
+  `\\b(?:jump\\w*|tie[sd]?|join\\w*|connect\\w*|touch\\w*|short\\w*|strap\\w*)\\b.*\\b(?:red|R)\\b.*\\b(?:to|and|with) .*${COMMON}`,
+)
+/** Nothing between them: "put red on R and blue on C" lands two wires. */
+const LAID_ON_COMMON = new RegExp(
+  `\\b(?:put|hold|held|lay|laid|touch\\w*|spark\\w*) (?:the )?(?:red|R)(?: wire)? (?:on|onto|to|against) ${COMMON}`,
+)
