@@ -113,6 +113,13 @@ describe('lines that were heard as something else', () => {
     expect(read('208 now').ok).toBe(false)
   })
 
+  it('power that is cut outdoors leaves the 24 V side live: which switch is asked', () => {
+    for (const line of ['cut power to the condenser', 'killed the power to the outdoor unit'])
+      expect(inside(line)).toMatchObject({ ok: false, problem: expect.stringMatching(/leaves the 24 V side live/) })
+    expect(drafts(inside, 'killed the furnace power')).toEqual(drafts(inside, 'power off'))
+    expect(standing('zoned-furnace-ac', 'panel', 'on')('damper motor dead').ok).toBe(false)
+  })
+
   it('the second of two is not the first', () => {
     expect(standing('rooftop-electric', 'package', 'on')('contactor for bank two buzzing').ok).toBe(false)
   })

@@ -120,6 +120,8 @@ export function meaningOf(text: string, the: Sentence, isLenient = false): Meani
     if (/^fan (?:outside|outdoors|out there)$/.test(phrase) && the.part(phrase) === null) isForeign = true
     // A fan that the record does not have is none of the blower.
     if (/^(?:condenser|cond|outdoor|outside|exhaust|draft) fan(?: motor)?$/.test(phrase) && the.part(phrase) === null) isForeign = true
+    // A damper's motor is none that blows.
+    if (/^damper motor$/.test(phrase)) isForeign = true
     // Nor a second one where there is one alone.
     if (/^second (?:compressor|contactor|stage (?:compressor|contactor))$/.test(phrase) && the.part(phrase) === null) isForeign = true
     // `outdoor Y`: a cable that is said before its conductor.
