@@ -13,14 +13,14 @@ import { placeById } from '@/src/core/wiring/system'
  * condenser" have the same words in them. What comes back is the grammar's own line.
  */
 export function interpret(said: string, the: Sentence): Said {
-  // The panel before the blower is a place on the unit, and no call.
+  // "Blower panel" names a place on the unit, not a fan call.
   const text = said.replace(/\bblower (?:panel|door|compartment|section|cabinet|deck)\b/, 'indoor unit')
   // What a hand pushes in says nothing of its coil.
   if (/\bby hand\b|\bpush(?:ed|ing|es)?\b.*\b(?:in|contactor|relay|armature)\b/.test(text)) return null
   // What it does not do is nothing that it did, and what it did some time ago is told.
   if (/\b(?:not|isnt|stopped|no longer|quit|never) (?:chatter|buzz|humm?|click)/.test(text)) return null
   if (/\b(?:was|were)\b.*\b(?:earlier|before|yesterday|last (?:night|week|time|year))\b/.test(text)) return null
-  // A house without a common is no reading of it.
+  // "No common" says that the house has no such wire: nothing was read.
   if (the.says(/\bno common\b(?! \d)/i)) return null
   // What is gone, or is one of several, is not what stands there.
   if (/\b(?:goes|went|gone) away\b|\bdisappear|\bonly one\b/.test(text)) return null

@@ -120,7 +120,7 @@ export function meaningOf(text: string, the: Sentence, isLenient = false): Meani
     if (/^fan (?:outside|outdoors|out there)$/.test(phrase) && the.part(phrase) === null) isForeign = true
     // A fan that the record does not have is none of the blower.
     if (/^(?:condenser|cond|outdoor|outside|exhaust|draft) fan(?: motor)?$/.test(phrase) && the.part(phrase) === null) isForeign = true
-    // A damper's motor is none that blows.
+    // A damper motor is not the blower motor.
     if (/^damper motor$/.test(phrase)) isForeign = true
     // Nor a second one where there is one alone.
     if (/^second (?:compressor|contactor|stage (?:compressor|contactor))$/.test(phrase) && the.part(phrase) === null) isForeign = true

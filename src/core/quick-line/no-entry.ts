@@ -58,7 +58,7 @@ const COMMON = '(?:the )?(?:common|ground|gnd|chassis|metal|cabinet|frame|C)\\b'
 const JOINED_TO_COMMON = new RegExp(
   `\\b(?:jump\\w*|tie[sd]?|join\\w*|connect\\w*|touch\\w*|short\\w*|strap\\w*)\\b.*\\b(?:red|R)\\b.*\\b(?:to|and|with) .*${COMMON}`,
 )
-/** Nothing between them: "put red on R and blue on C" lands two wires. */
+/** R laid straight on common; "put red on R and blue on C" lands two wires. */
 const LAID_ON_COMMON = new RegExp(
   `\\b(?:put|hold|held|lay|laid|touch\\w*|spark\\w*) (?:the )?(?:red|R)(?: wire)? (?:on|onto|to|against) ${COMMON}`,
 )

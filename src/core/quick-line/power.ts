@@ -15,7 +15,7 @@ export function readPanel(reader: Reader): EntryDraft[] {
   return [benchDraft({ do: 'panel', place, on: reader.oneOf({ on: true, off: false }, 'A panel is "on" or "off".') })]
 }
 
-/** What is outdoors has a switch of its own, that leaves the 24 V side live. */
+/** The outdoor unit has its own disconnect, which leaves the 24 V side live. */
 export function leavesControlLive({ system, state }: Sentence, where: string): boolean {
   const isOutdoors =
     /^(?:condenser|condensing unit|outdoor unit|outside unit|compressor|heat pump|ac|outside|outdoors|outdoor disconnect)$/.test(where)

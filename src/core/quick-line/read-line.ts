@@ -58,17 +58,18 @@ function readWhole(line: string, asked: QuickLineContext): Understood {
   const which = heard.ok && !isExact ? screwOrWire(bare, heard.drafts, asked.system) : null
   if (which && where) return readAll(/^wires/i.test(where) ? which.wires : which.screws, asked)
   if (which) return { ok: false, problem: whichOf(line), start: 0, end: line.length }
-  const unit = heard.ok && !isExact ? smallFigure(bare, heard.drafts, foldJob(asked.system, asked.entries), asked.system) : null
+  const unit =
+    heard.ok && !isExact ? smallFigure(bare, heard.drafts, new Sentence(asked.system, foldJob(asked.system, asked.entries), bare)) : null
   if (unit !== null) return { ok: false, problem: unit, start: 0, end: line.length }
   return where ? accounted(line, readAll(line, asked), false, asked) : accounted(line, heard, isExact, asked)
 }
 
-/** Ohms while the record has the power on: whoever typed them has mostly turned it off, and says so by one key. */
+/** Ohms typed while the record has the power on: the power is mostly off by then, and one key says so. */
 function offFirst(line: string, heard: Understood & { ok: false }, asked: QuickLineContext): Understood {
   if (heard.problem !== OHMS_WITH_POWER || !foldJob(asked.system, asked.entries).bench.power) return heard
   const whole = `power off; ${line.trim()}`
   return readAll(whole, asked).ok
-    ? { ...heard, problem: `The power is on in the record, and ohms are read with it off. Is it off by now? Say "${whole}".` }
+    ? { ...heard, problem: `The power is on in the record, and ohms are read with the power off. Is it off now? Say "${whole}".` }
     : heard
 }
 

@@ -115,7 +115,7 @@ export const complaintRules: readonly Rule[] = [
   ),
   rule(
     '(?:aux|auxiliary|second stage) (?:heat )?(?:never|wont|doesnt|does not|will not) (?:comes? on|kicks? in|runs?|works?)(?: at all)?',
-    (the) => (the.state.bench.call === 'off' ? the.asComplaint() : worded(loadOf(the, 'strips'), 'still')),
+    (the) => (isIdle(the) ? the.asComplaint() : worded(loadOf(the, 'strips'), 'still')),
   ),
   rule(
     '(?:only|just) (?:blows|blowing|the fan|fan|fan runs|the fan runs|blower|runs the fan)(?: air)?|(?:both|all) (?:zones|floors|stats|thermostats) (?:are )?(?:dead|blank|out|down)|(?:it |fuse |breaker )?(?:blows|pops|trips)(?: (?:it|fuse|breaker))? every time (?:it|unit|ac|heat|cool|fan|thermostat|stat|compressor|furnace)(?: (?:calls|comes on|kicks on|starts|runs|tries to (?:start|run)))?(?: for (?:heat|cool)\\w*)?',

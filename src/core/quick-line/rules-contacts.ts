@@ -56,7 +56,7 @@ const UNIT = `(?: ?(${VOLTS}|ohms?))?`
 
 export const contactRules: readonly Rule[] = [
   rule(`(?:(.+?) )?${CONTACTS}${SO} ${HOW_BURNED}`, (the, named) => seen(the, named, BURNED)),
-  // A pit is in a face, and in nothing else of it.
+  // Pitted is said of contacts only.
   rule(`((?:.+ )?(?:contactor|relay))${SO} (?:pitted|arced|carboned)(?: (?:up|out|bad|badly))*`, (the, named) => seen(the, named, BURNED)),
   rule(`${HOW_BURNED} ${CONTACTS}(?: (?:on|in|at) (.+))?`, (the, named) => seen(the, named, BURNED)),
   rule(`${CONTACTS} (?:on|in|at) (.+?)${SO} ${HOW_BURNED}`, (the, named) => seen(the, named, BURNED)),

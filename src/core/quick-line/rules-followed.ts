@@ -49,10 +49,10 @@ function boardLight(the: Sentence, which: string, how: string): string | null {
 
 /** Readings as a circuit is followed along: into this and out of that, before a call and after it, from the line to the load. */
 export const followedRules: readonly Rule[] = [
-  // What a board switches of the line is none of its 24 V, and no call.
+  // Line voltage that a board switches to a motor is not its 24 V side, and not a call.
   asks(
     '.*\\bboard (?:output |out )to (?:outdoor |outside )?(?:fan|motor|compressor|blower)\\b.*',
-    'Line volts are read across the motor itself: "compressor still", "blower 0 V". Put "note" before it to keep it as a remark.',
+    'Read line voltage at the motor itself: "blower 0 V". Put "note" before it to keep it as a remark.',
   ),
   rule(
     `(?:(control|main|defrost|zone|panel|ignition) )?board (?:has|shows|got|with) no (?:lights?|leds?|power light)(?: on| lit| at all)*|no (?:lights?|leds?) (?:on|at|lit on) (?:(control|main|defrost|zone|panel|ignition) )?board`,

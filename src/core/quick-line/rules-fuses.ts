@@ -2,10 +2,10 @@ import { asks, NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
 
 /** What is in the holder and what goes into it: fuses and breakers by their size, good, blown, gone. */
 export const fuseRules: readonly Rule[] = [
-  // Those of a disconnect are of the line.
+  // Fuses in a disconnect are on the line side.
   asks(
     '.*\\bfuses? (?:is |are |was |blown |bad |open |popped )*(?:in|at|of) (?:outdoor |unit |outside )?disconnect\\b.*|(?:outdoor |unit |outside )?disconnect fuses? .*',
-    'A line fuse is told by its volts: "L1-L2 0 V", "L1 to ground 120 V". Put "note" before it to keep it as a remark.',
+    'A fuse in the disconnect is on the line side. Enter what you read there: "L1-L2 0 V", "L1 to ground 120 V". Put "note" before it to keep it as a remark.',
   ),
   rule(
     '\\d{1,2} ?(?:a|amps?) (?:is |was )?(blown|popped|burnt|burned|shot|toast|good|intact)',

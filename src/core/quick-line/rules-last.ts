@@ -30,14 +30,14 @@ function readAgain({ state, system }: Sentence, value: string, unit: string): Sa
   return `${isOhms ? 'ohms ' : ''}${a} to ${b} ${asRead(value)}${isOhms ? '' : ' V'}`
 }
 
-/** Volts that the last points do not have: 26 of a line, 208 of the control side, or of one leg to the metal. */
+/** Volts that cannot be between the points read last: 26 on the line, 208 on the control side, or 208 from one leg to the metal. */
 function isElsewhere(system: System, points: readonly Point[], volts: number): boolean {
   if (!(volts > 0)) return false
   const isOfLine = points.some((point) => lineNodes(system).has(point))
   if (!isOfLine) return volts >= NOT_24_V
   return volts < NOT_24_V || (volts > ONE_LEG_VOLTS && points.some((point) => parsePoint(point).name === CHASSIS))
 }
-/** A leg has no more against the metal: 277 of some is read with its unit. */
+/** The most that one leg reads to the metal on 120/240 V; a 277 V supply is typed with its unit. */
 const ONE_LEG_VOLTS = 150
 
 const SHORTED = 'shorted'

@@ -63,7 +63,7 @@ export const mendedRules: readonly Rule[] = [
   ),
   rule(
     `((?:cleaned|polished|sanded|scuffed|wiped|scrubbed)(?: off| up)? (?:flame )?(?:sensor|rod|sense rod)),? (?:now|and|reads|reading|it is|up to|is|at| )+${NUMBER} ?(?:ua|µa|microamps?)?`,
-    (the, did, read) => (ignitionOf(the.system) ? `flame ${read} µA; repaired ${did}` : the.asNote()),
+    (the, did, read) => (ignitionOf(the.system) ? `repaired ${did}; flame ${read} µA` : the.asNote()),
   ),
   rule(`${MENDED}(?:,? (?:and |then )?${MENDED})*(?: up)? (?:it|them|that|both)(?: (?:up|apart|off|back|away|again))?(?: and .+)?`, (the) =>
     the.asRepair(),

@@ -36,7 +36,7 @@ function callIn(the: Sentence, when: string): string | null {
 function sags(the: Sentence, from: string, volts: string, when: string): Said {
   const here = placeById(the.system, the.state.bench.place)
   if (here && the.says(/\b[Rr](?: ?[-/]| to| and)? ?[Cc]\b|^R\b/) && !here.terminals.includes('R'))
-    return { asks: `R does not come to the ${here.name}. Where does it sag to ${volts} V? Say it there, as in "R-C ${volts} at indoor".` }
+    return { asks: `There is no R at the ${here.name}. Where did you read ${volts} V? Say the place, as in "R-C ${volts} at indoor".` }
   const read = the.voltsAt(the.state.bench.place, volts)
   if (read === null || !the.state.bench.power) return null
   const call = when ? callIn(the, when) : ''

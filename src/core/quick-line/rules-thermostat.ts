@@ -17,7 +17,7 @@ function waitsOn(the: Sentence, mode: string): string | null {
 export const thermostatRules: readonly Rule[] = [
   asks(
     '(?:thermostat|stat|tstat|display|board)(?: is)? (?:shows?|showing|has|throws|throwing|flashing|gives|giving)(?: an?)? (?:error |fault )?(?:code|error|fault)',
-    'Which code? Say it as it stands there: "code E4", or what it flashes.',
+    'Which code? Say it as displayed: "code E4", or "code says Y short".',
   ),
   rule('(?:thermostat|stat|tstat|display) (?:shows?|showing|says) (?:call|calling|it is calling|its calling)', (the) =>
     the.state.bench.call === 'off' ? null : statHere(the, SHOWS_CALL),

@@ -46,7 +46,7 @@ export interface Behaviour {
   readonly comesAndGoes: boolean
 }
 
-/** It burns out in the days before anybody comes only where hardly anything opens. */
+/** A short burns out its transformer before the visit only where the protection hardly ever opens. */
 const NOTHING_OPENS = modelValue({ value: 0.9, unit: 'chance', source: 'assumption' })
 /** A complaint that is told wrongly, or a symptom that has another cause. */
 const TOLD_WRONG = modelValue({ value: 0.04, unit: 'share', source: 'assumption' })

@@ -4,7 +4,7 @@ import { cooksOn, heatPrice } from '@/src/core/diagnosis/planner/heat'
 import { emptyComplaint } from '@/src/core/job/complaint'
 import { createHouse, drawValues } from '@/src/core/practice/house'
 import { runTrial } from '@/src/core/practice/trial'
-import { healthy } from '@/src/core/readings/hypothesis'
+import { type Hypothesis, healthy } from '@/src/core/readings/hypothesis'
 import type { Observation } from '@/src/core/readings/observations'
 import { overloadOn } from '@/src/core/readings/overload'
 import { createRandom } from '@/src/core/units/random'
@@ -66,8 +66,21 @@ describe('what a transformer carries', () => {
   })
 
   it('is counted where a thermostat dies of a short and comes back: the winding does not cool between', () => {
-    expect(overloadOn(laboratory, onCool(10), shorted)).toMatchObject({ atTimes: true })
+    expect(overloadOn(laboratory, onCool(10), shorted)).toMatchObject({ atTimes: true, chatters: true })
     expect(overloadOn(laboratory, onCool(10), shorted).lasts).toBeGreaterThan(0.5)
+  })
+
+  it('is no chatter of the thermostat where a board cycles its output into a load: the display rests meanwhile', () => {
+    const cycled: Hypothesis = {
+      ...healthy,
+      id: 'cycled into a load',
+      effects: [
+        { do: 'output', board: 'defrost-board', to: 'Y-out', mode: 'chatters' },
+        { do: 'short', a: 'Y-out@outdoor', b: 'C@outdoor', ohm: 5 },
+      ],
+    }
+    expect(overloadOn(laboratory, onCool(10), cycled)).toMatchObject({ atTimes: true, chatters: false })
+    expect(overloadOn(laboratory, onCool(10), cycled).lasts).toBeGreaterThan(0.5)
   })
 
   it('is less where something may open first, and nothing in a sound house', () => {

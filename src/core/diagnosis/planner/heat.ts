@@ -71,7 +71,7 @@ export function heatPrice(
   )
   return (bench) => {
     if (!bench.power || (bench.call === 'off' && bench.jumpers.length === 0) || bench.lifted.length + bench.unplugged.length > 0) return 0
-    // What was looked at on such a bench, and did not let go and come back, does not chatter there.
+    // A thermostat that was seen steady on such a bench does not chatter there.
     const isAtRest = rests.some((seen) => hasAsMuchOn(bench, seen) && hasAsMuchOn(seen, bench))
     const before = asked.filter(({ bench: seen }) => seen.power && hasAsMuchOn(seen, bench)).length
     const seconds = until === 'left-on' ? Number.POSITIVE_INFINITY : 60 * CHECK_MINUTES * (before + 1)
