@@ -70,6 +70,13 @@ describe('lines that were heard as something else', () => {
     ['ac transformer primary 120', standing('furnace-two-transformers', 'indoor', 'on'), 'cooling transformer primary 120 V'],
     // A reading that is told behind a repair was taken after it.
     ['cleaned the flame rod, now 3.1', standing('furnace-induced-draft', 'indoor', 'on'), 'repaired cleaned flame rod; flame 3.1'],
+    ['new outdoor cable', inside, 'repaired new outdoor cable'],
+    ['land everything', standing('furnace-ac', 'outdoor', 'on', { do: 'lift', end: 'outdoor-cable.Y@outdoor' }), 'land outdoor Y'],
+    [
+      'put zone 2 cable back',
+      standing('zoned-furnace-ac', 'panel', 'on', { do: 'lift', end: 'stat-cable-2.Y@panel' }),
+      'land stat-cable-2 Y',
+    ],
     ['rerouted and taped it', inside, 'repaired rerouted and taped it'],
     ['new contactor and transformer', inside, 'repaired new contactor and transformer'],
   ])('%s', (line, at, means) => {

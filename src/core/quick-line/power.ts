@@ -15,6 +15,9 @@ export function readPanel(reader: Reader): EntryDraft[] {
   return [benchDraft({ do: 'panel', place, on: reader.oneOf({ on: true, off: false }, 'A panel is "on" or "off".') })]
 }
 
+export const STAYS_LIVE =
+  'The outdoor disconnect leaves the 24 V side live. Is all of it off? Say "power off" once all of it is off and proved dead.'
+
 /** The outdoor unit has its own disconnect, which leaves the 24 V side live. */
 export function leavesControlLive({ system, state }: Sentence, where: string): boolean {
   const isOutdoors =

@@ -47,7 +47,7 @@ export const mendedRules: readonly Rule[] = [
     (the) => the.asRepair(),
   ),
   rule(
-    'new (?:\\w+ )?(?:wire|cable|conductor|stat wire|thermostat wire)(?: (?:is |was )?(?:pulled|run|in|installed|ran|landed))(?: (?:to|from) .+)?|(?:install|installed|add|added|wired in|put in) (?:an? )?(?:inline|in-line|in line)(?: \\d+ ?(?:a|amps?))?(?: fuse)?(?: holder)?(?: (?:on|in|to) .+)?',
+    'new (?:\\w+ )?(?:wire|cable|conductor|stat wire|thermostat wire)(?: (?:is |was )?(?:pulled|run|in|installed|ran|landed))?(?: (?:to|from) .+)?|(?:install|installed|add|added|wired in|put in) (?:an? )?(?:inline|in-line|in line)(?: \\d+ ?(?:a|amps?))?(?: fuse)?(?: holder)?(?: (?:on|in|to) .+)?',
     (the) => the.asRepair(),
   ),
   rule(

@@ -107,7 +107,7 @@ export const partRules: readonly Rule[] = [
     (the, zone) => landAll(the, `stat-cable-${zone}`),
   ),
   rule(
-    '(?:put|hooked|landed|plugged|got|have)? ?(?:it all|everything|all of it|all wires|all)(?: (?:is|are|hooked|landed|plugged|put))* back(?: (?:on|up|in|together|how it was|way it was|where it was|like it was|as found|as it was))?',
+    '(?:put|hooked|landed|plugged|got|have)? ?(?:it all|everything|all of it|all wires|all)(?: (?:is|are|hooked|landed|plugged|put))* back(?: (?:on|up|in|together|how it was|way it was|where it was|like it was|as found|as it was))?|(?:land|landed|reconnect|reconnected) (?:it all|everything|all of it|all wires)',
     (the) => allBack(the),
   ),
   rule(

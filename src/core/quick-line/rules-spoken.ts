@@ -1,7 +1,6 @@
 import { allAt, allOf, joined, landAll, pluggable, takenOff } from '@/src/core/quick-line/hands'
-import { leavesControlLive } from '@/src/core/quick-line/power'
+import { leavesControlLive, STAYS_LIVE } from '@/src/core/quick-line/power'
 import { asks, either, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
-import { WHICH_SWITCH } from '@/src/core/quick-line/rules'
 import { leading, loadOf, type Sentence, worded, zoneOf } from '@/src/core/quick-line/sentence'
 import { lineSide } from '@/src/core/quick-line/volts'
 import { boardHere, coilMeant } from '@/src/core/quick-line/which-part'
@@ -57,7 +56,7 @@ export const spokenRules: readonly Rule[] = [
   rule('(?:powered|power|powering)(?: it| unit| everything)? (?:up|back up)|energized|power (?:restored|is restored)', () => 'power on'),
   rule(
     '(?:killed|cut|shut|turned|pulled|dropped|killing)(?: off)? (?:all |furnace |air handler )?power(?: off| down)?(?: (?:at|to|from) (.*))?',
-    (the, where) => (leavesControlLive(the, where) ? { asks: WHICH_SWITCH } : 'power off'),
+    (the, where) => (leavesControlLive(the, where) ? { asks: STAYS_LIVE } : 'power off'),
   ),
   rule('powered (?:down|it down|off)|de-?energized', () => 'power off'),
   rule('breaker in,? (?:at )?(\\d+) ?(?:a|amps?)|(\\d+) ?(?:a|amp) resettable(?: in)?', (_, one, other) => `breaker ${one || other} in`),

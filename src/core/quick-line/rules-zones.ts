@@ -1,6 +1,7 @@
+import { landAll } from '@/src/core/quick-line/hands'
 import { type Rule, rule, type Said } from '@/src/core/quick-line/rule'
 import { leading, type Sentence } from '@/src/core/quick-line/sentence'
-import { conductorEnd, parsePoint } from '@/src/core/wiring/point'
+import { conductorEnd } from '@/src/core/wiring/point'
 import { cableById, partsOf, placeById } from '@/src/core/wiring/system'
 
 const TRIPS = '(?:trips|tripped|tripping|pops|popped|blows|blew|kills|killed|takes|took)'
@@ -83,10 +84,7 @@ export const zoneRules: readonly Rule[] = [
   }),
   rule(
     '(?:put|land|landed|hooked|connected|reconnected|reattached)(?: back)?(?: all)? zone (\\d)(?: (?:stat|thermostat|tstat))? (?:wires|cable|conductors|wiring)(?: back)?(?: (?:on|up|in))*',
-    ({ state }, zone) => {
-      const ends = state.bench.lifted.filter((end) => parsePoint(end).cable === `stat-cable-${zone}`)
-      return ends.length > 0 ? ends.map((end) => `land ${end}`).join('; ') : null
-    },
+    (the, zone) => landAll(the, `stat-cable-${zone}`),
   ),
   rule('zone (\\d) (cools|heats)(?: fine| ok| now| good| great| again| up| down)*', (the, zone, does) => {
     const call = the.call(`zone ${zone} ${does === 'cools' ? 'cool' : 'heat'}`)
