@@ -28,8 +28,8 @@ const { values: options } = parseArgs({
   },
 })
 
-/** What an engine has worked out for a house is kept for a while: so many houses take about a gigabyte. */
-const IN_ONE_PROCESS = 12
+/** What an engine has worked out for a house is kept for a while: 400 MB for one of a heat pump, and a full heap collects more than it searches. */
+const IN_ONE_PROCESS = 4
 
 async function work(): Promise<void> {
   const systems = (options.only ?? '').split(',')

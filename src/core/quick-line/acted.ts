@@ -93,7 +93,9 @@ const hands: Reading = (meaning, the) => {
   }
   if (cables.length === 1 && letters.length + parts.length === 0) {
     const said = cables[0].replace(/-cable$/, '')
-    return isOff ? allOf(the, said) : landAll(the, said)
+    // At the end that was named, where one was.
+    const there = meaning.places.length === 1 ? the.at(meaning.places[0]) : the
+    return isOff ? allOf(there, said) : landAll(the, said, meaning.places.length === 1 ? meaning.places[0] : null)
   }
   // What is pulled somewhere may be a disconnect.
   if (isOff && isOfWires && meaning.places.length === 1 && letters.length + parts.length + cables.length === 0)

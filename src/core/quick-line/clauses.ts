@@ -204,8 +204,9 @@ function readPair(first: string, said: string, reader: Reader, isInOrder: boolea
     return typeof said === 'object' ? said : withNote(said, first)
   }
   if (isInOrder && isJudgement(plain(second)) && !(READ_OF_IT.test(second.trim()) && !/\d/.test(first))) return one
-  // What came of it is no complaint.
-  if (isInOrder && !one.startsWith('complaint') && (RESULTS.test(plain(second)) || WORKS_THEN.test(plain(second))))
+  // What came of it is no complaint. Nothing, on a call that was just made, is what it should bring on and does not.
+  const isOnCall = /(?:^|; )call (?!off\b)\S+$/.test(one) && /^(?:still )?nothing happen/.test(plain(second))
+  if (isInOrder && !isOnCall && !one.startsWith('complaint') && (RESULTS.test(plain(second)) || WORKS_THEN.test(plain(second))))
     return withNote(one, second)
   const next = { ...reader, entries: reader.after(one, reader.entries) }
   const subject = isInOrder ? findSubject(first, new Sentence(reader.system, foldJob(reader.system, reader.entries))) : null

@@ -107,9 +107,9 @@ export function landLast(the: Sentence, isSeveral: boolean): string | null {
 }
 
 /** Every conductor of a cable that is lifted goes back on its screw. */
-export function landAll(the: Sentence, said: string): string | null {
+export function landAll(the: Sentence, said: string, at: string | null = null): string | null {
   const id = findCable(the.system, said)
-  const ends = the.state.bench.lifted.filter((end) => parsePoint(end).cable === id)
+  const ends = the.state.bench.lifted.filter((end) => parsePoint(end).cable === id && (at === null || parsePoint(end).place === at))
   return id === null || ends.length === 0 ? null : ends.map((end) => `land ${end}`).join('; ')
 }
 

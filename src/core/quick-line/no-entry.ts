@@ -31,8 +31,14 @@ export function isPlainRemark(line: string, system: System): boolean {
   const letters = new Set(system.places.flatMap(({ terminals }) => terminals))
   const isPlain = words.length >= 3 && words.every((word) => /^[a-z][a-z'’,.-]*[.!]?$/i.test(word) && !letters.has(word.toUpperCase()))
   const isSentence = /\b(?:the|a|an|was|is|were|has|had|he|she|they|by|my|of)\b/i.test(line)
-  return isPlain && isSentence && !OF_THE_CIRCUIT.test(line) && !isCommandWord(words[0])
+  return isPlain && isSentence && !isHandsOnWires(line) && !OF_THE_CIRCUIT.test(line) && !isCommandWord(words[0])
 }
+
+/** What hands do to wires changes the bench: where it is not understood it is asked after, and never a remark in silence. */
+export const isHandsOnWires = (line: string): boolean =>
+  /^(?:i |we |just |then |ok,? )*(?:lift|land|unhook|disconnect|reconnect|pull|hook|re-?land|unland|put|took|take)(?:ed|s|ing)?\b.*\b(?:cables?|conductors?|[rygwcob]\d? wire|(?:red|yellow|green|white|blue|orange|brown|black) wire)\b/i.test(
+    line,
+  )
 
 /** The line begins as a command does, or has a terminal, a part or a number in it: the grammar's own words say what would fit. */
 export function isOfReading(line: string, { system, entries }: { readonly system: System; readonly entries: readonly Entry[] }): boolean {
@@ -42,7 +48,7 @@ export function isOfReading(line: string, { system, entries }: { readonly system
     .split(/[\s,;=/&-]+/)
     .filter(Boolean)
   return (
-    words.length < 3 ||
+    words.length < 2 ||
     isCommandWord(words[0]) ||
     words.some(
       (word) => /\d/.test(word) || the.isLetter(word) || the.part(word.toLowerCase()) !== null || the.place(word.toLowerCase()) !== null,

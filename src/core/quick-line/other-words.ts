@@ -34,6 +34,7 @@ const forms: readonly Form[] = [
   [/^(before|after|past|ahead of|behind) (?:the )?([a-z ]+?) (?:is |reads? |there is )?(\d\S*)(?: ?v| volts?)?$/gi, '$3 $1 $2'],
   [/\b(low|high) pressure (?:switch )?(?:cut out|is out|kicked out|dropped out)\b/gi, '$1-pressure switch open'],
   [/\b(?:ran) ([A-Z]\d?) (?:on|over|through) (?:the )?(?=\w+$)/gi, 'swap $1 to '],
+  [/\b(board|panel|control|thermostat|stat|transformer|unit)[’']s (?=(?:led|lights?|fuse|display|screen|breaker)\b)/gi, '$1 '],
   [/(\w)[’']s got (?=\d|no\b|nothing\b|a\b)/gi, '$1 has '],
   // How a meter's figure is come by says no more than the figure.
   [

@@ -2,7 +2,13 @@ import type { EntryDraft } from '@/src/core/job/entry'
 import type { CommandContext } from '@/src/core/quick-line/reader'
 import type { Probe } from '@/src/core/readings/check'
 import { SHOWS_CALL, SHOWS_NO_CALL } from '@/src/core/readings/looks'
-import { partsOf } from '@/src/core/wiring/system'
+import { firstPart, partsOf, type System } from '@/src/core/wiring/system'
+
+/** No fuse was fitted in this house, and nobody has put one in. */
+const hasNoFuse = (system: System, { bench }: CommandContext['state']): boolean => {
+  const fuse = firstPart(system, 'fuse')
+  return fuse.kind === 'fuse' && fuse.holds === 'none' && bench.slot.holds === 'as-found'
+}
 
 /** Whole sentences as they are spoken, where no rule of the grammar fits: what was found in the slot, what a thermostat does. */
 export function readPhrase(said: string, { system, state }: CommandContext): EntryDraft[] | null {
@@ -19,7 +25,10 @@ export function readPhrase(said: string, { system, state }: CommandContext): Ent
       text,
     )
   )
-    return [{ kind: 'bench', change: { do: 'slot', holds: 'nothing' } }]
+    // Where none was ever fitted that is how the house was found, and no open circuit.
+    return /^no fuse/.test(text) && hasNoFuse(system, state)
+      ? [{ kind: 'note', text: said.trim() }]
+      : [{ kind: 'bench', change: { do: 'slot', holds: 'nothing' } }]
   if (/^(the )?fuse (has |is )?(popped|blew|blown|burnt|burned|burst)( out)?$/.test(text)) return [look('fuse', 'blown')]
   const ofThermostat = /^(?:the )?(?:thermostat|stat|t-?stat) (.+)$/.exec(text)
   // With several thermostats nobody knows which one is meant.

@@ -10,7 +10,7 @@ import { firstTold } from '@/src/core/quick-line/first-told'
 import { type QuickLineContext, type Reading, readInGrammar, stateOf, type Understood } from '@/src/core/quick-line/in-grammar'
 import { interpret } from '@/src/core/quick-line/interpret'
 import { findPart } from '@/src/core/quick-line/names'
-import { isDeadShort, isOfReading, isPlainRemark, isRiddle, NO_ENTRY } from '@/src/core/quick-line/no-entry'
+import { isDeadShort, isHandsOnWires, isOfReading, isPlainRemark, isRiddle, NO_ENTRY } from '@/src/core/quick-line/no-entry'
 import { normalForm } from '@/src/core/quick-line/normal-form'
 import { fromOwnWords, withLeadsByName } from '@/src/core/quick-line/own-words'
 import { clausesOf } from '@/src/core/quick-line/parted'
@@ -73,6 +73,15 @@ function offFirst(line: string, heard: Understood & { ok: false }, asked: QuickL
     : heard
 }
 
+/** What would be ohms with the power off, and is nothing with it on, or no more than a remark. */
+function ohmsLater(line: string, asked: QuickLineContext): Understood | null {
+  const isOhms = /\bol\b|\bohms?\b|\bcontinuity\b/i.test(line) && !/^\s*power off/i.test(line)
+  if (!isOhms || !foldJob(asked.system, asked.entries).bench.power) return null
+  const off = readAll(`power off; ${line}`, asked)
+  const wasRead = off.ok && off.drafts.some((draft) => draft.kind === 'reading' && draft.probe.meter === 'ohms')
+  return !wasRead ? null : { ok: false, problem: OHMS_WITH_POWER, start: 0, end: line.length }
+}
+
 /** What was heard of a line, where all of it was. */
 function accounted(line: string, heard: Understood, isExact: boolean, asked: QuickLineContext): Understood {
   if (!heard.ok && heard.problem === OHMS_WITH_POWER) return offFirst(line, heard, asked)
@@ -109,9 +118,13 @@ function readAll(said: string, asked: QuickLineContext): Understood {
     return (
       asRemark(line, context) ??
       whatStandsInTheWay(line, context) ??
+      ohmsLater(line, asked) ??
       (isOfReading(line, context) && !isRiddle(line, read.problem) ? read : { ...read, problem: NO_ENTRY })
     )
   if (typeof put === 'object') return { ok: false, problem: put.asks, start: 0, end: line.length }
+  const later = isRemark(put) ? ohmsLater(line, asked) : null
+  if (later) return later
+  if (isRemark(put) && isHandsOnWires(line)) return { ...read, problem: NO_ENTRY }
   const understood = readInGrammar(put, context)
   if (understood.ok) return understood
   // What was understood and cannot be now is refused with its own reason; where the line said it in the grammar's words, at its own word.
@@ -257,11 +270,11 @@ function clauseInGrammar(clause: string, context: Reading): Said {
   const other = typeof first === 'string' || plain(normal) === plain(clause) ? null : interpret(plain(normal), the)
   // What is clear in one form of it is not asked in another.
   const meant = typeof other === 'string' ? other : (first ?? other)
-  if (meant === null || (said !== null && typeof meant === 'object')) return said
+  if (meant === null || (said !== null && typeof meant === 'object' && isReadable(said as string))) return said
   // A remark is what is left where nothing else is meant.
   if (typeof said === 'string' && isRemark(said) && NOTE_ONLY.test(clause)) return said
   if (typeof said === 'string' && typeof meant === 'string' && isRemark(said) && !isRemark(meant) && isReadable(meant)) return meant
-  return said === null || (typeof meant === 'string' && isReadable(meant)) ? meant : said
+  return said === null || typeof meant === 'object' || isReadable(meant) ? meant : said
 }
 
 /** A letter, and what it still reads. */

@@ -93,6 +93,10 @@ export const fuseRules: readonly Rule[] = [
   ),
   rule('(?:pop-out|popout|pop out|push-button) breaker (?:is )?in', () => 'breaker in'),
   rule(
+    '\\d{1,2} ?(?:a|amps?) fuse(?: is| was)? (?:blown|popped|burnt|burned|open|bad) (?:on|in|at) (?:(?:furnace|control|main|air handler|unit) )?(?:board|slot|holder|control)',
+    () => 'fuse blown',
+  ),
+  rule(
     '(?:(?:\\d+ ?(?:a|amps?)|board|control|inline|little) )?fuse(?: is| was| looks| tests| checks)? (?:shot|toast|gone|burnt|burnt up|burned|burned up|cooked|fried|bad|no good|dead|done|blown|popped|blew|open|history)(?: again)?|(?:\\w+ )?fuse (?:popped|blew|burned)',
     () => 'fuse blown',
   ),

@@ -1,7 +1,7 @@
 import { bypassedBy } from '@/src/core/bench/caution'
 import { letterOfColour } from '@/src/core/quick-line/colours'
 import { allOf, pluggable } from '@/src/core/quick-line/hands'
-import { either, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
+import { either, NUMBER, type Rule, rule, type Said, VOLTS } from '@/src/core/quick-line/rule'
 import { leading, type Sentence, worded } from '@/src/core/quick-line/sentence'
 import { lineSide, primary } from '@/src/core/quick-line/volts'
 import { coilMeant } from '@/src/core/quick-line/which-part'
@@ -58,6 +58,16 @@ function placeOfStat(the: Sentence): string | null {
   const stats = partsOf(the.system, 'thermostat')
   const [one, another] = stats.filter(({ place }) => place === the.state.bench.place)
   return one && !another ? one.place : stats.length === 1 ? stats[0].place : null
+}
+
+/** A call past its board, from what the board watches to what it gives; of several it is asked which. */
+function pastBoard(the: Sentence, what: string): Said {
+  const board = partById(the.system, the.part(what) ?? '')
+  if (board?.kind !== 'board') return null
+  const ways = board.outputs.filter(({ call }) => !call.includes('-')).map(({ call, to }) => `jumper ${call} ${to} at ${board.place}`)
+  const [only, another] = ways
+  if (only === undefined) return null
+  return another === undefined ? only : { asks: `Which call goes past it? Say ${ways.map((way) => `"${way}"`).join(' or ')}.` }
 }
 
 export const handRules: readonly Rule[] = [
@@ -137,8 +147,11 @@ export const handRules: readonly Rule[] = [
     leading(/^land/.test(how) ? 'land' : 'lift', the.conductor(`zone ${zone} ${letter}`)),
   ),
   rule(
-    '(?:lift|lifted|pulled|pull|took off|unhooked|disconnected) zone (\\d)(?: stat| thermostat)? (?:wires|cable|conductors)(?: off)?',
-    (the, zone) => allOf(the, `stat-cable-${zone}`),
+    '(?:lift|lifted|pulled|pull|took|took off|take|unhooked|unhook|disconnected) zone (\\d)(?: stat| thermostat)? (?:wires|cable|conductors)(?: (?:off|loose))?(?: (?:from |at |of |on )?(panel|board|zone panel|zone board|strip))?',
+    (the, zone, at) => {
+      const place = at && /panel|zone/.test(at) ? the.place('panel') : the.state.bench.place
+      return place === null ? null : allOf(the.at(place), `stat-cable-${zone}`)
+    },
   ),
   rule(`${TAKES_OFF} (?:thermostat|stat|tstat) off(?: base| subbase| plate| wall| wall plate| its base)*`, (the) =>
     leading('unplug', the.thermostat()),
@@ -147,9 +160,14 @@ export const handRules: readonly Rule[] = [
     leading('unplug', pluggable(the, what)),
   ),
   rule(
-    '(?:lift|lifted|pulled|pull|took|take|unhooked|unhook|disconnected|disconnect)(?: off)? (?:whole|entire|all|complete) (\\S+) cable(?: off)?',
-    (the, cable) => allOf(the, cable),
+    '(?:lift|lifted|pulled|pull|took|take|unhooked|unhook|disconnected|disconnect)(?: off)? (?:whole|entire|all|complete) (\\S+) cable(?: (?:off|loose))?(?: (?:at|in|from|on) (.+))?',
+    (the, cable, where) => {
+      const place = where ? the.place(where) : the.state.bench.place
+      return place === null ? null : allOf(the.at(place), cable)
+    },
   ),
+  // Past a board its call goes from the letter that it watches to the one that it gives.
+  rule('(?:jump|jumped|jumper|jumpered|bypass|bypassed)(?: out| past| around| across)? (.*board)', (the, what) => pastBoard(the, what)),
   rule(
     '(?:lift|lifted|pulled|took|take|unhooked|disconnected) (?:everything|all wires|all of it)(?: off| from| on)+ (\\S+) cable',
     (the, cable) => allOf(the, cable),

@@ -108,6 +108,13 @@ export const lastRules: readonly Rule[] = [
     '(?:landed|relanded|tightened|put|hooked|reconnected|seated)(?: back)? ([a-z]\\d?)(?: wire)?(?: back)?(?: (?:on|down|up))?(?: (?:at|on) .+)?',
     (the, name) => (isFoundOff(the, name) ? the.asRepair() : null),
   ),
+  rule(
+    '([a-z]\\d?)(?: wire)? (?:is |was |has |had )?(?:burned|burnt|broke|broken|rusted|rotted|corroded|snapped) off(?: (?:at|of|from|on) (?:terminal|screw|lug|strip|board|(.+)))?',
+    (the, name, where) => {
+      const place = where ? the.place(where) : the.state.bench.place
+      return place !== null && the.isLetter(name) ? `landings ${the.letter(name)} off at ${place}` : null
+    },
+  ),
   rule('([a-z]\\d?)(?: wire)? (?:at|in|on) (.+?) (?:is |was )?(?:loose|hanging|not landed|came off|fell off)', (the, name, where) => {
     const place = the.place(where)
     return place !== null && the.isLetter(name) ? `landings ${the.letter(name)} off at ${place}` : null

@@ -11,18 +11,29 @@ import { callsOf, partsOf, placeById } from '@/src/core/wiring/system'
 const NOT_ON =
   '(?:does not|doesnt|did not|didnt|wont|will not|never|not|isnt|is not)(?: run| running| runs| come on| comes on| came on| coming on| kick in| kicks in| start| starts| starting| work| works| working| pull in| pulls in| pulling in)'
 
-/** The second stage, where one call alone has one, or where the call that is on says which: the call, and what it does not bring on. */
-function stageStill(the: Sentence): string | null {
+/** The second stage, where one call alone has one, or where the call that is on says which: the call, and what it brings on or does not. */
+const stageStill = (the: Sentence): string | null => ofStage(the, 'still', 'not as called')
+const stageRuns = (the: Sentence): string | null => ofStage(the, 'runs', 'as called')
+
+function ofStage(the: Sentence, ofCompressor: string, ofUnit: string): string | null {
   const { call } = the.state.bench
   const stages = callsOf(the.system).filter((one) => /^(?:cool|heat)-2$/.test(one))
   const stage = stages.length === 1 ? stages[0] : stages.find((one) => call === one || call === one.slice(0, -'-2'.length))
   if (stage === undefined) return null
   const compressor = stage === 'cool-2' ? loadOf(the, 'second compressor') : null
   const place = the.place(stage === 'cool-2' ? 'outdoor' : 'indoor')
-  return compressor ? `call ${stage}; ${compressor} still` : place && `call ${stage}; ${place} not as called`
+  return compressor ? `call ${stage}; ${compressor} ${ofCompressor}` : place && `call ${stage}; ${place} ${ofUnit}`
 }
 
+const IS_ON = '(?:is on|on|comes on|came on|runs|running|is running|kicks in|kicked in|works|pulls in|pulled in)(?: too| fine| ok)?'
+
 export const runningRules: readonly Rule[] = [
+  // With a call on, said of what it should bring on where one stands.
+  rule('(?:still )?(?:nothing|no response|no reaction)(?: at all| happens| happened| comes on| came on)?', ({ state, system }) => {
+    const here = placeById(system, state.bench.place)
+    return state.bench.call !== 'off' && here?.kind !== 'thermostat' ? `${here?.id} not as called` : null
+  }),
+  rule(`(?:stage (?:2|two)|second stage|2nd stage)(?: (?:cooling|heating|cool|heat|compressor))? ${IS_ON}`, stageRuns),
   rule(`(?:stage (?:2|two)|second stage|2nd stage)(?: (?:cooling|heating|cool|heat|compressor))? ${NOT_ON}`, stageStill),
   rule(
     '(?:thermostat|stat|tstat|display|screen) (?:keeps |is )?(?:flickers?|flickering|flashes|flashing|reboots?|rebooting|restarts?|restarting|resets?|resetting|cycles|cycling|blinks out|drops out) (?:on|with|in|when) (?:calling )?(?:for )?(\\S+)(?: call| comes on| called)?',

@@ -98,11 +98,17 @@ export const seenRules: readonly Rule[] = [
     () => 'landings corroded',
   ),
   rule(
-    '(?:no (?:damage|marks?|rub marks?|rubs?|problems?|breaks?)(?: (?:on|at|in|along))? |nothing wrong (?:with|on|along) )(.+)|(.+?) (?:looks|look|is|are) (?:good|fine|ok|clean|undamaged|intact)(?: .*)?',
+    '(?:no (?:(?:signs?|evidence|traces?) (?:any )?)?(?:damage|marks?|rub marks?|rubs?|a rub|rubbing|chafing|chewing|wear|problems?|breaks?|rodents?|mice)(?: (?:anywhere|at all))?(?: (?:on|at|in|along|to))?(?: |$)|nothing (?:wrong|chewed|rubbed|burnt|burned|melted|scorched|nicked|chafed)(?: (?:with|on|along|at|in))?(?: |$))(.*)|(.+?) (?:looks|look|is|are) (?:good|fine|ok|clean|undamaged|intact)(?: .*)?',
     (the, one, other) =>
       leading(
         'sound',
-        /cable|wiring|wires|run$/.test(one || other) ? zoneOf(the, (one || other).replace(/ (?:wiring|wires|run)$/, ' cable')) : null,
+        /cable|wiring|wires|run$/.test(one || other)
+          ? zoneOf(the, (one || other).replace(/ (?:wiring|wires|run)$/, ' cable'))
+          : !other
+            ? one
+              ? the.place(one)
+              : the.state.bench.place
+            : null,
       ),
   ),
   rule(

@@ -108,7 +108,13 @@ export const spokenRules: readonly Rule[] = [
   rule('(.+?) (?:is |was )?(?:plugged|hooked|back)(?: back)? (?:in|up|on)', (the, what) =>
     either(leading('plug', pluggable(the, what)), leading('land', the.conductor(what))),
   ),
-  rule('(?:unhooked|unhook|disconnected|disconnect|pulled|removed) (\\S+) cable(?: .*)?', (the, cable) => allOf(the, cable)),
+  rule(
+    '(?:unhooked|unhook|disconnected|disconnect|pulled|removed) (\\S+) cable(?: (?:off|loose|up))?(?: (?:at|in|from|on|off) (?:terminals|strip|screws|board|(.+)))?',
+    (the, cable, where) => {
+      const place = where ? the.place(where) : the.state.bench.place
+      return place === null ? null : allOf(the.at(place), cable)
+    },
+  ),
   rule(
     '(?:jump|jumped|jumper|jumpered|bypass|bypassed|jumping|bypassing)(?: out| across| past| around| over)? (.+?)(?: switch)?',
     (the, what) => either(the.around(what), joined(the, what)),
@@ -121,8 +127,12 @@ export const spokenRules: readonly Rule[] = [
     leading('swap', the.conductor(what) && `${the.conductor(what)}${spare && spare !== 'spare' ? ` to ${spare}` : ''}`),
   ),
   rule(
-    '(?:land|landed|reconnected|reconnect|put|hooked up|hook up)(?: back)? (\\S+) cable(?: back)?(?: on| up)?|(\\S+) cable (?:is )?back on',
-    (the, one, other) => landAll(the, one || other),
+    '(?:land|landed|reconnected|reconnect|put|hooked up|hook up)(?: back)? (\\S+) cable(?: back)?(?: on| up)?(?: (?:at|in|on) (.+))?|(\\S+) cable (?:is )?back on(?: (?:at|in) (.+))?',
+    (the, one, at, other, there) => {
+      const where = at || there
+      const place = where ? the.place(where) : null
+      return where && place === null ? null : landAll(the, one || other, place)
+    },
   ),
   rule('(?:both|all) (?:wires|conductors|leads) off(?: (?:at|in|on) (.+))?', (the, where) =>
     allAt(the, where ? the.place(where) : the.state.bench.place),

@@ -28,6 +28,13 @@ function ofTransformer(the: Sentence, name: string, volts: string): string | nul
   return part?.kind === 'transformer' ? windingVolts(part, Number(volts) < LEAST_OF_LINE ? 'secondary' : 'primary', volts) : null
 }
 
+/** Where the one contactor is; where one stands, if there are several. */
+function contactorPlace({ system, state }: Sentence): string {
+  const places = new Set(partsOf(system, 'coil').flatMap(({ role, place }) => (role === 'contactor' ? [place] : [])))
+  const [only, another] = places
+  return only !== undefined && another === undefined ? only : state.bench.place
+}
+
 const both = (one: string | null, other: string | null): string | null => one && other && `${one}; ${other}`
 
 /** The hot side behind the switch of the unit where one stands, against the metal and against the neutral, in the order in which they were read. */
@@ -75,8 +82,14 @@ export const supplyRules: readonly Rule[] = [
     ofTransformer(the, `${/^h/.test(side) ? 'heating' : 'cooling'} transformer`, volts),
   ),
   rule(`${NUMBER} ?${VOLTS}? on ${NUMBER} ?${VOLTS}? tap`, (the, volts) => primary(the, volts)),
+  rule(`(?:line side (?:(?:at|on) )?contactor|contactor(?:s)? (?:line side|top))(?: is| has| reads)? ${NUMBER} ?${VOLTS}?`, (the, volts) =>
+    lineAt(the, contactorPlace(the), volts),
+  ),
   rule(`load(?: side)?(?: is| has| reads)? ${NUMBER} ?${VOLTS}?`, (the, volts) => loadSide(the, volts)),
-  rule('(.+?) (?:fuse|breaker)(?: is| was)? (?:blown|popped|tripped|open|good|gone|blew)', (the, where) => noFuseAt(the, where)),
+  rule('(?:put|stuck|using|installed) .*\\bbreaker in(?:to)? (?:place (?:of )?)?(.+?) fuse(?: slot| holder)?', (the, where) =>
+    noFuseAt(the, where),
+  ),
+  rule('(.+?) (?:fuse|breaker)(?: is| was)? (?:blown|popped|tripped|open|good|gone|blew|pops|blows)', (the, where) => noFuseAt(the, where)),
   rule(`${NUMBER} ?${VOLTS}? (?:line|line side|incoming|coming in|supply|line voltage|at line)`, (the, volts) => lineAt(the, '', volts)),
   rule(
     `(?:line voltage|incoming(?: power| voltage)?|supply(?: voltage)?|line(?: side)?)(?: is| reads| at| has)*(?: (?:at|to) (.+?))?(?: is| reads| has)? ${NUMBER} ?${VOLTS}?`,

@@ -70,6 +70,26 @@ const ofCalls: readonly Shortened[] = [
   [/^(\S.*\d(?: ?v| volts?)?),? (?:with|while|and) (?:there is )?(?:no call|nothing called|nothing calling)$/i, 'nothing calling, $1'],
   [/\bfloat (?:switch )?(?:broke|breaks|opened|cut|killed)(?: (?:the )?(?:r|24|circuit|power|y|call))?(?=$|,)/gi, 'float up'],
   [/^(?:low|first stage|1st stage) (cool|heat)(?:ing)?$/i, 'call $1'],
+  [/^(cool|heat) ?2 (?:on|is on|call(?:ed|ing)?)$/i, 'call $1-2'],
+  [
+    /^(fan|cool|heat)(?:ing)? (?:is )?(?:on|called|set),? (?:and |but )?(?:still )?nothing(?: happens| runs| comes on)?$/i,
+    'call $1, nothing happens',
+  ],
+  [
+    /^(?:set|turned|switched|put)(?: it| (?:the )?(?:stat|thermostat))? (?:to|on|in) (fan|cool|heat)(?:ing)?(?: on)?,? (?:and |but )?(?:still )?nothing(?: happens| runs| comes on)?$/i,
+    'call $1, nothing happens',
+  ],
+  [/^(?:the )?(igniter|ignitor) (?:is |reads )?cold,? (?=\d)/i, '$1 '],
+  [/^((?:the )?(?:igniter|ignitor) \d[\d.]*(?: ?ohms?)?),? cold$/i, '$1'],
+  [
+    /^(?:(?:the )?(?:xfmr|transformer):? )?(\d[\d.]*)(?: ?v)? (?:on (?:the )?)?sec(?:ondary)?,? (?:and )?(\d[\d.]*)(?: ?v)? (?:on (?:the )?)?pri(?:mary)?$/i,
+    'secondary $1, primary $2',
+  ],
+  [
+    /^(?:(?:the )?(?:xfmr|transformer):? )?(\d[\d.]*)(?: ?v)? (?:on (?:the )?)?pri(?:mary)?,? (?:and )?(\d[\d.]*)(?: ?v)? (?:on (?:the )?)?sec(?:ondary)?$/i,
+    'primary $1, secondary $2',
+  ],
+  [/^(?:the )?(?:xfmr|transformer):? (\d[\d.]*)(?: ?v)? (sec|pri)(?:ondary|mary)?$/i, '$1 $2'],
   [/^(cool|heat|fan)(?:ing)? call,? (?:and |but )?nothing(?: happens| runs| comes on| going)?$/i, 'call $1, nothing happens'],
   [/(?<=^|\bcall |\bcall for |\bset to |\bon |\bin )(?:low|first|1st)(?: stage)? (?=(?:cool|heat)(?:ing)?\b)/gi, ''],
   [/(?<=^|\bcall |\bcall for |\bset to |\bon |\bin )high(?: stage)? (?=(?:cool|heat)(?:ing)?\b)/gi, 'second stage '],

@@ -2,7 +2,7 @@ import type { Engine } from '@/src/core/diagnosis/engine'
 import type { Evidence, Posterior } from '@/src/core/diagnosis/inference/posterior'
 import { zoneProbabilities } from '@/src/core/diagnosis/inference/posterior'
 import { NONE_OF_THESE, NOTHING_WRONG, type Suspect } from '@/src/core/diagnosis/inference/suspects'
-import { actsOf, FOUND, reachVerdict, type Verdict } from '@/src/core/diagnosis/inference/verdict'
+import { actsOf, FOUND, massOf, reachVerdict, type Verdict } from '@/src/core/diagnosis/inference/verdict'
 import { faultFamilies } from '@/src/core/faults/families'
 import { familiesOfId } from '@/src/core/faults/fault'
 import { WRONG_READING } from '@/src/core/readings/likelihood'
@@ -109,7 +109,8 @@ export function endSearch(engine: Engine, posterior: Posterior, suspects: readon
     mass += suspect.probability
   }
   const [act] = actsOf(lead)
-  const found = { ...act, probability: lead.probability, suspects: named.map(({ id }) => id), also: null }
+  const probability = massOf(suspects, act.repair.id)
+  const found = { ...act, probability, suspects: named.map(({ id }) => id), also: null }
   return lead.unsteady > MOSTLY_UNSTEADY * lead.probability ? { found: 'comes-and-goes', ...found } : { found: 'group', ...found }
 }
 

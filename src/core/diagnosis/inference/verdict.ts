@@ -169,7 +169,8 @@ const opensFuses = ({ id }: Suspect): boolean =>
 /** What is steady and holds this much is told, whatever the customer said of now and then. */
 const STANDS_OUT = modelValue({ value: 0.5, unit: 'probability', source: 'assumption' })
 
-const massOf = (suspects: readonly Suspect[], repair: string): number =>
+/** What a repair holds among some suspects. */
+export const massOf = (suspects: readonly Suspect[], repair: string): number =>
   suspects.reduce((sum, suspect) => sum + (actsOf(suspect).some((act) => act.repair.id === repair) ? suspect.probability : 0), 0)
 
 const unsteadyMass = (suspects: readonly Suspect[]): number => suspects.reduce((sum, suspect) => sum + suspect.unsteady, 0)

@@ -1,0 +1,71 @@
+import { readQuickLine } from '@/src/core/quick-line/read-line'
+import { systemOf } from '@/tests/setup/engines'
+import { drafts, standing } from '@/tests/setup/standing'
+
+/** What a line is told where it is not entered. */
+const problem = (id: string, line: string): string => {
+  const read = readQuickLine(line, { system: systemOf(id), entries: [], suspects: [], proposed: null })
+  return read.ok ? `entered: ${read.say}` : read.problem
+}
+
+describe('what is measured, seen or done is no remark', () => {
+  it('ohms while the power is on are asked after, and not kept in words', () => {
+    for (const line of ['igniter 62 ohms', 'igniter cold 61 ohm'])
+      expect(problem('rooftop-gas', line)).toMatch(/^The power is on in the record.*"power off; igniter/)
+    expect(problem('furnace-ac', 'hps reads OL')).toMatch(/^The power is on in the record/)
+    const dead = standing('rooftop-gas', 'package', 'off')
+    expect(drafts(dead, 'igniter cold 61 ohm')).toEqual(drafts(dead, 'ohms igniter 61'))
+  })
+
+  it('a fuse with its size is blown all the same; one that a house never had leaves no empty slot', () => {
+    const inside = standing('furnace-ac', 'indoor', 'on')
+    expect(drafts(inside, '3 amp fuse blown on the board')).toEqual(drafts(inside, 'fuse blown'))
+    expect(drafts(inside, 'no fuse in it')).toEqual(drafts(inside, 'slot empty'))
+    const old = standing('air-handler-plain', 'indoor', 'on')
+    expect(drafts(old, 'no fuse in this one')).toMatchObject([{ kind: 'note' }])
+    expect(drafts(old, 'slot empty')).toMatchObject([{ change: { do: 'slot', holds: 'nothing' } }])
+  })
+
+  it('a place without damage is sound, and no unit that does not run', () => {
+    const inside = standing('furnace-ac', 'indoor', 'on')
+    for (const line of ['no damage outside', 'no signs of damage outside', 'nothing chewed outside'])
+      expect(drafts(inside, line)).toEqual(drafts(inside, 'sound outdoor'))
+  })
+
+  it('nothing, on a call that was just made, is what it should bring on', () => {
+    const old = standing('air-handler-plain', 'indoor', 'on')
+    for (const line of ['fan on and nothing', 'call fan, nothing happens'])
+      expect(drafts(old, line)).toEqual(drafts(old, 'call fan; indoor not as called'))
+  })
+
+  it('a whole cable comes off where it is said to, and a board is passed on one call', () => {
+    const inside = standing('furnace-ac', 'indoor', 'off')
+    expect(drafts(inside, 'unhook the whole outdoor cable at the condenser')).toEqual(
+      drafts(inside, 'lift outdoor Y at outdoor; lift outdoor C at outdoor'),
+    )
+    expect(drafts(inside, 'lift outdoor cable at outdoor')).toEqual(drafts(inside, 'unhook the whole outdoor cable at the condenser'))
+    const off = { do: 'lift', end: 'outdoor-cable.Y@indoor' } as const
+    const both = standing('furnace-ac', 'indoor', 'off', off, { do: 'lift', end: 'outdoor-cable.Y@outdoor' })
+    expect(drafts(both, 'put the outdoor cable back on at the furnace')).toMatchObject([{ change: { do: 'land', end: off.end } }])
+    expect(drafts(both, 'land outdoor cable at outdoor')).toMatchObject([{ change: { do: 'land', end: 'outdoor-cable.Y@outdoor' } }])
+    expect(problem('heat-pump-o', 'bypassed the defrost board')).toContain('"jumper Y Y-out at outdoor" or "jumper O O-out at outdoor"')
+    expect(problem('furnace-ac', 'jumped out the pressure switch')).toContain('"high-pressure switch" or "low-pressure switch"')
+  })
+
+  it('both sides of a transformer, and the line side of a contactor, by their short names', () => {
+    const old = standing('air-handler-plain', 'indoor', 'on')
+    expect(drafts(old, 'xfmr 24.8 sec, 240 pri')).toEqual(drafts(old, 'primary 240; transformer secondary 24.8'))
+    expect(drafts(old, 'line side of contactor 241')).toEqual(drafts(old, 'L1-unit-L2-unit 241 V at outdoor'))
+  })
+
+  it('the second stage, on', () => {
+    const roof = standing('rooftop-gas', 'package', 'on')
+    expect(drafts(roof, 'cool 2 on')).toEqual(drafts(roof, 'call cool2'))
+    expect(drafts(roof, 'stage 2 comes on')).toEqual(drafts(roof, 'call cool2; second compressor runs'))
+  })
+
+  it('a wire that burned off is off its screw', () => {
+    const outside = standing('air-handler-plain', 'outdoor', 'on')
+    expect(drafts(outside, 'C burned off at the board')).toEqual(drafts(outside, 'landings C off'))
+  })
+})
