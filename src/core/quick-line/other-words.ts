@@ -51,6 +51,7 @@ const forms: readonly Form[] = [
   [/\bmanual[ -]reset (?=(?:rollout|limit|switch)\b)/gi, ''],
   [/\b(?:lpc|lpco)\b/gi, 'low-pressure switch'],
   [/\bsec(?= (?:is |reads? )?(?:\d|ol\b|open\b))/gi, 'secondary'],
+  [/^(?:lost|missing|no) (L\d)$/gi, '$1 is dead'],
   [/\bleg (?:one|1|a)\b/gi, 'L1'],
   [/\bleg (?:two|2|b)\b/gi, 'L2'],
   [/\bleg (?:three|3|c)\b/gi, 'L3'],

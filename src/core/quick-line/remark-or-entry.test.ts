@@ -68,4 +68,12 @@ describe('what is measured, seen or done is no remark', () => {
     const outside = standing('air-handler-plain', 'outdoor', 'on')
     expect(drafts(outside, 'C burned off at the board')).toEqual(drafts(outside, 'landings C off'))
   })
+
+  it('what is moved at a place that is named is moved there', () => {
+    const inside = standing('heat-pump-o', 'indoor', 'on')
+    expect(drafts(inside, 'pulled C off at the outdoor unit, light goes out')).toMatchObject([
+      { change: { do: 'lift', end: 'outdoor-cable.C@outdoor' } },
+      { kind: 'note' },
+    ])
+  })
 })

@@ -23,7 +23,7 @@ export const mendedRules: readonly Rule[] = [
     },
   ),
   rule(
-    '(?:changed|swapped|replaced|switched) (?:it|them|both)(?: out)?|(?:put|installed|fitted) (?:in )?(?:a )?new one(?: in| on)?',
+    `(?:changed|swapped|replaced|switched)(?: it| them| both)?(?: out)? (?:with|for) (?:an? )?(?:new )?(?:\\d+ ?va )?${FITTED}|(?:changed|swapped|replaced|switched) (?:it|them|both)(?: out)?|(?:put|installed|fitted) (?:in )?(?:a )?new one(?: in| on)?`,
     (the) => the.asRepair(),
   ),
   rule(`(?:put|stuck|swapped|threw|dropped|wired)(?: in)? (?:an? )?new ${FITTED}(?: in| on)?`, (the) => the.asRepair()),

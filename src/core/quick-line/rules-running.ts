@@ -63,7 +63,8 @@ export const runningRules: readonly Rule[] = [
   ),
   // Contacts that are open are those of one that is out.
   rule('((?:second )?contactor)(?: is)? open', (the, what) => {
-    const part = the.state.bench.power ? the.part(what) : null
+    // A coil that is open was read.
+    const part = the.state.bench.power && !the.says(/\bcoil\b/i) ? the.part(what) : null
     return part && `${part} out`
   }),
   // After a repair it is run to see that it does.

@@ -124,6 +124,8 @@ const ofHands: readonly Shortened[] = [
 
 /** One after the other: each takes what those before it have left. */
 const shortened: readonly Shortened[] = [
+  // Legs against each other, one after the other: L1-L2 209 L2-L3 208.
+  [/\b(L\d)[ -]+(L\d) (\d+)(?: ?v)? (?=L\d)/gi, '$1-$2 $3, '],
   [/(?<=^|\s)w\/o (?=\S)/gi, 'without '],
   // W/C is two letters, w/ is with.
   [/(?<=^|\s)w\/(?![a-z]\d?\b) ?(?=\S)/gi, 'with '],

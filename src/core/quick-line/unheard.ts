@@ -3,7 +3,7 @@ import type { JobState } from '@/src/core/job/job-state'
 import { Sentence } from '@/src/core/quick-line/sentence'
 import { probeKey } from '@/src/core/readings/check'
 import { type Point, parsePoint } from '@/src/core/wiring/point'
-import { partById, type System } from '@/src/core/wiring/system'
+import { partById, placeById, type System } from '@/src/core/wiring/system'
 
 /**
  * The first thing that a line names and that nothing of what would be entered holds: a part, a call, a terminal, a number. Half a line
@@ -30,6 +30,7 @@ export function unheard(line: string, drafts: readonly EntryDraft[], system: Sys
     otherThanSeen(line, drafts) ??
     otherPlace(line, the, drafts) ??
     lostEnd(line, state, drafts) ??
+    lostPlace(line, the, drafts) ??
     lostOutput(line, the, heard)
   )
 }
@@ -40,6 +41,25 @@ function lostOutput(line: string, the: Sentence, { held, kept }: Heard): string 
   // Where no board has such a terminal, what goes out is the letter itself.
   const isTerminal = said !== undefined && the.isLetter(said.toLowerCase().replace(' ', '-'))
   return !isTerminal || /-out@|"[a-z0-9-]*-(?:in|hot)@/.test(held) || kept.includes(said.toLowerCase()) ? null : said
+}
+
+/** The one place that is named, where all that is read or moved is elsewhere. */
+function lostPlace(line: string, the: Sentence, drafts: readonly EntryDraft[]): string | null {
+  const named = [...line.matchAll(/\b(?:at|from) (?:the )?([a-z]+(?: [a-z]+)?)(?=$|[,;]| and\b)/gi)].map(([, said]) => said)
+  const place = named.length === 1 ? the.place(named[0].toLowerCase()) : null
+  const points = drafts.flatMap((draft): Point[] => {
+    if (draft.kind === 'reading') return 'a' in draft.probe ? [draft.probe.a, draft.probe.b] : []
+    if (draft.kind !== 'bench') return []
+    return draft.change.do === 'lift' || draft.change.do === 'land'
+      ? [draft.change.end]
+      : draft.change.do === 'jumper'
+        ? [draft.change.a, draft.change.b]
+        : []
+  })
+  // Of several thermostats one is meant by its kind.
+  const kindOf = (id: string | null) => placeById(the.system, id ?? '')?.kind
+  const isElsewhere = place !== null && points.length > 0 && points.every((point) => kindOf(parsePoint(point).place) !== kindOf(place))
+  return isElsewhere && drafts.every(({ kind }) => kind !== 'note') ? `at ${named[0]}` : null
 }
 
 /** The other end of a wire that is said to be off, or on, at both. */
@@ -68,7 +88,7 @@ function lostState(line: string, the: Sentence, drafts: readonly EntryDraft[]): 
   const isTold = drafts.some(
     (draft) => draft.kind === 'note' || draft.kind === 'trip' || (draft.kind === 'reading' && draft.probe.meter === 'look'),
   )
-  const [, runs] = /, ?(?:and |it |then )*((?:runs|works)(?: fine| now)?)$/i.exec(line.trim()) ?? []
+  const [, runs] = /, ?(?:and |it |then |unit )*((?:runs|works|ran|worked)(?: fine| now)?)$/i.exec(line.trim()) ?? []
   if (runs !== undefined && !isTold) return runs
   const [lit] = /\b(?:it|burners?|furnace) (?:lit|lights|lit up|fires|fired|fired up|ignites|ignited)\b/i.exec(line) ?? []
   if (lit !== undefined && !isTold) return lit
