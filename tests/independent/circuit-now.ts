@@ -9,12 +9,14 @@ import {
   callLink,
   coilElement,
   contactLink,
+  inputElement,
   landingLink,
   outputLink,
   passLink,
   plugLink,
   poleLink,
 } from '@/src/core/wiring/links'
+import { watchedFor } from '@/src/core/wiring/part'
 import { isPoint, type Point, parsePoint } from '@/src/core/wiring/point'
 import { firstPart, partById, partsOf, type System } from '@/src/core/wiring/system'
 import { templateValues } from '@/src/core/wiring/values'
@@ -137,7 +139,16 @@ export function elementsNow(system: System, bench: Bench, trouble: Trouble | nul
       sealed.set(coilElement(coil.id), { kind: 'impedance', id: coilElement(coil.id), a: '', b: '', ac, dcOhm })
     }
   }
-  const base = assemble(system).elements.map((element): Element => {
+  // A board off its plugs is not there.
+  const offPlugs = new Set<string>()
+  for (const board of partsOf(system, 'board')) {
+    if (!bench.unplugged.includes(board.id)) continue
+    closed.set(bodyLink(board.id), false)
+    for (const { to } of board.outputs) for (const link of [passLink(board.id, to), outputLink(board.id, to)]) closed.set(link, false)
+    for (const call of board.outputs.flatMap(watchedFor)) offPlugs.add(inputElement(board.id, call))
+  }
+  const elements = assemble(system).elements.filter(({ id }) => !offPlugs.has(id))
+  const base = elements.map((element): Element => {
     if (element.kind === 'link') {
       const is = closed.get(element.id) ?? element.closed
       return { ...element, closed: is, ohm: is ? element.ohm + (extraOhm.get(element.id) ?? 0) : OPEN_OHM }

@@ -11,8 +11,9 @@ import { fromOhmScale } from '@/src/core/readings/prediction'
 import { magnitude, subtract } from '@/src/core/units/complex'
 import { defaultMeter } from '@/src/core/units/meter'
 import { createRandom } from '@/src/core/units/random'
+import { unplugs } from '@/src/core/wiring/part-kinds'
 import type { Point } from '@/src/core/wiring/point'
-import { callsOf } from '@/src/core/wiring/system'
+import { callsOf, partsOf } from '@/src/core/wiring/system'
 import { catalogue, furnaceAc } from '@/src/core/wiring/systems/catalogue'
 import { templateValues } from '@/src/core/wiring/values'
 import { simulate } from '@/tests/simulator/ngspice'
@@ -90,11 +91,14 @@ describe.each(catalogue.map((system) => [system.id, system] as const))('%s agree
   const house = createLaboratory(system, templateValues)
   const known = enumerateFaults(system)
   const random = createRandom(31)
+  const boards = partsOf(system, 'board').flatMap((board) => (unplugs(system, board) ? [board.id] : []))
 
   it('sound on every call, and with ten faults drawn at random', () => {
     const calls = ['off', ...callsOf(system)] as const
     const hypotheses: [Bench, Hypothesis][] = [
       ...calls.map((call): [Bench, Hypothesis] => [{ ...createBench(system), call }, healthy]),
+      // Its boards off their plugs: nothing is passed, made or drawn by them.
+      ...calls.map((call): [Bench, Hypothesis] => [{ ...createBench(system), call, unplugged: boards }, healthy]),
       ...Array.from({ length: 10 }, (): [Bench, Hypothesis] => {
         const fault = random.pick(known)
         return [{ ...createBench(system), call: random.pick(calls) }, hypothesisOfFault(fault)]

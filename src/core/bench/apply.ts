@@ -5,7 +5,7 @@ import { sayJumpers } from '@/src/core/bench/say-jumpers'
 import { landingsOfSwap, problemWithSwap, swapAt } from '@/src/core/bench/swaps'
 import type { PartId } from '@/src/core/wiring/ids'
 import type { PartOf } from '@/src/core/wiring/part'
-import { partKinds } from '@/src/core/wiring/part-kinds'
+import { unplugs } from '@/src/core/wiring/part-kinds'
 import { type Point, parsePoint } from '@/src/core/wiring/point'
 import { firstPart, partById, partsOf, placeById, type System } from '@/src/core/wiring/system'
 
@@ -40,7 +40,7 @@ export function applyChange(system: System, bench: Bench, change: BenchChange): 
     case 'unplug':
     case 'plug': {
       const part = partById(system, change.part)
-      if (!part || !partKinds[part.kind].unplugs)
+      if (!part || !unplugs(system, part))
         return refuse(`"${change.part}" does not unplug. These do: ${pluggableParts(system).join(', ')}.`)
       const others = bench.unplugged.filter((other) => other !== change.part)
       if (change.do === 'unplug') return done({ unplugged: [...others, change.part] })
@@ -103,7 +103,7 @@ export function isResettable(system: System, bench: Bench, part = firstPart(syst
   return holds === 'breaker' || (holds === 'as-found' && fuseOf(system, part)?.holds === 'breaker')
 }
 
-export const pluggableParts = (system: System): string[] => system.parts.filter(({ kind }) => partKinds[kind].unplugs).map(({ id }) => id)
+export const pluggableParts = (system: System): string[] => system.parts.filter((part) => unplugs(system, part)).map(({ id }) => id)
 
 function moveEnd(system: System, bench: Bench, act: 'lift' | 'land', end: Point): Applied {
   const problem = problemWithPoint(system, end)

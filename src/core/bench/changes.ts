@@ -5,8 +5,19 @@ import type { Network } from '@/src/core/circuit/network'
 import { complex } from '@/src/core/units/complex'
 import { modelValue } from '@/src/core/units/model-value'
 import { plugsOf } from '@/src/core/wiring/assembly'
-import { bodyLink, conductorLink, conductorMiddle, landingLink, nearHalf, plugLink, poleLink } from '@/src/core/wiring/links'
-import { conductorEnd, type Point, parsePoint } from '@/src/core/wiring/point'
+import {
+  bodyLink,
+  conductorLink,
+  conductorMiddle,
+  landingLink,
+  nearHalf,
+  outputLink,
+  passLink,
+  plugLink,
+  poleLink,
+} from '@/src/core/wiring/links'
+import { type PartOf, watchedFor } from '@/src/core/wiring/part'
+import { conductorEnd, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { cableById, partById, partsOf, type System } from '@/src/core/wiring/system'
 import { cableConstants } from '@/src/core/wiring/values'
 
@@ -31,6 +42,7 @@ export function changesOfBench(system: System, network: Network, bench: Bench): 
     const part = partById(system, id)
     if (!part) continue
     for (let side = 0; side < plugsOf(part); side++) changes.push(openLink(network, plugLink(id, side)))
+    if (part.kind === 'board') changes.push(...withoutBoard(network, part))
   }
   for (const swap of bench.swaps) {
     if (swap.section) changes.push(...changesOfSection(system, network, swap))
@@ -43,6 +55,18 @@ export function changesOfBench(system: System, network: Network, bench: Bench): 
   for (const { a, b, ohm = JUMPER_OHM } of bench.jumpers) changes.push(addAdmittance(network, a, b, complex(1 / ohm)))
   for (const { id } of partsOf(system, 'fuse')) if (slotOf(system, bench, id).open) changes.push(openLink(network, bodyLink(id)))
   return changes
+}
+
+/** A board off its plugs: its supply, what it passes and what it makes are open, whatever it does, and its inputs draw nothing. */
+function withoutBoard(network: Network, { id, place, between, outputs, inputOhm }: PartOf<'board'>): Change[] {
+  const common = terminalPoint(between[1], place)
+  return [
+    openLink(network, bodyLink(id)),
+    ...outputs.flatMap(({ to }) => [openLink(network, passLink(id, to)), openLink(network, outputLink(id, to))]),
+    ...[...new Set(outputs.flatMap(watchedFor))].map((call) =>
+      addAdmittance(network, terminalPoint(call, place), common, complex(-1 / inputOhm)),
+    ),
+  ]
 }
 
 /**

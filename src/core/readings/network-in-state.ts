@@ -6,7 +6,8 @@ import { movesOf } from '@/src/core/operation/in-state'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { worldsOf } from '@/src/core/readings/world'
-import { complex, reciprocal } from '@/src/core/units/complex'
+import { complex, magnitude, reciprocal } from '@/src/core/units/complex'
+import { workLimit } from '@/src/core/units/work-limit'
 
 /**
  * The network with a bench, a fault and the settled machine written into its elements: what the netlist shows and the
@@ -22,6 +23,9 @@ export function networkInState(laboratory: Laboratory, bench: Bench, hypothesis:
   ]
   return writeChanges(laboratory.network, changes)
 }
+
+/** An admittance less than this much of what it was is rounding. */
+const NOTHING_LEFT = workLimit(1e-9)
 
 /**
  * Link changes become the link's own state. An admittance is folded into the element between its nodes (a coil pulling
@@ -50,10 +54,13 @@ export function writeChanges(network: Network, changes: readonly Change[]): Netw
     }
     const known = folded.get(there.id) ?? there
     const y = known.ac ? reciprocal(known.ac) : complex(0)
+    const left = { re: y.re + d.re, im: y.im + d.im }
+    // Taken out whole, as the input of a board that is off its plugs: nothing is left of it.
+    const isGone = magnitude(left) < NOTHING_LEFT * magnitude(y)
     folded.set(there.id, {
       ...known,
-      ac: reciprocal({ re: y.re + d.re, im: y.im + d.im }),
-      dcOhm: passesDirect ? 1 / (1 / known.dcOhm + d.re) : known.dcOhm,
+      ac: isGone ? null : reciprocal(left),
+      dcOhm: isGone ? Infinity : passesDirect ? 1 / (1 / known.dcOhm + d.re) : known.dcOhm,
     })
   })
   const elements = network.elements.map((element): Element => {

@@ -11,6 +11,7 @@ import { plugsOf } from '@/src/core/wiring/assembly'
 import type { PartId } from '@/src/core/wiring/ids'
 import { bodyLink, plugLink, windingLink } from '@/src/core/wiring/links'
 import type { Part } from '@/src/core/wiring/part'
+import { unplugs } from '@/src/core/wiring/part-kinds'
 import { conductorEnd, type Point, terminalPoint } from '@/src/core/wiring/point'
 import { commonNodes } from '@/src/core/wiring/supply'
 import type { System } from '@/src/core/wiring/system'
@@ -82,7 +83,7 @@ export function readsThrough(laboratory: Laboratory, bench: Bench, probe: Probe)
 
 function keptOutBy(system: System, part: Part, lift: Point | null): string {
   if (lift !== null) return `: lift ${sayPoint(system, lift)} to keep it out`
-  return plugsOf(part) > 0 ? ': unplug it to keep it out' : ''
+  return unplugs(system, part) ? ': unplug it to keep it out' : ''
 }
 
 /** A load taken out of the network; nothing for what is no load. */

@@ -1,4 +1,5 @@
 import type { Part } from '@/src/core/wiring/part'
+import { placeById, type System } from '@/src/core/wiring/system'
 
 /** What holds of every part of a kind, whatever its role. A new kind does not compile until it has its answers. */
 export interface PartKindRecord {
@@ -20,7 +21,7 @@ export const partKinds: Readonly<Record<Part['kind'], PartKindRecord>> = {
   thermostat: { ...NONE, unplugs: true, isSeenAtWork: true },
   switch: { unplugs: true, hasOwnLeads: true, isSeenAtWork: false, standsInChain: true },
   coil: { unplugs: true, hasOwnLeads: true, isSeenAtWork: true, standsInChain: true },
-  board: { ...NONE, isSeenAtWork: true, standsInChain: true },
+  board: { ...NONE, unplugs: true, isSeenAtWork: true, standsInChain: true },
   electronics: { ...NONE, standsInChain: true },
   load: { ...NONE, isSeenAtWork: true },
   strap: NONE,
@@ -28,3 +29,7 @@ export const partKinds: Readonly<Record<Part['kind'], PartKindRecord>> = {
   disconnect: NONE,
   supply: NONE,
 }
+
+/** Whether a part comes off its leads by hand. On a zone panel the field wires land: it has no plug. */
+export const unplugs = (system: System, part: Part): boolean =>
+  partKinds[part.kind].unplugs && !(part.kind === 'board' && placeById(system, part.place)?.kind === 'zone-panel')

@@ -4,6 +4,7 @@ import type { BenchChange } from '@/src/core/bench/bench'
 import { sayPoint } from '@/src/core/bench/points'
 import { sayConductor } from '@/src/core/bench/say'
 import { sayCall } from '@/src/core/wiring/call'
+import { unplugs } from '@/src/core/wiring/part-kinds'
 import { conductorEnd } from '@/src/core/wiring/point'
 import { callsOf, firstPart, partsOf, placeById } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
@@ -30,7 +31,12 @@ function Changes() {
   const { bench } = state
   const change = (made: BenchChange) => record([{ kind: 'bench', change: made }])
   const fuse = firstPart(system, 'fuse')
-  const plugged = [...partsOf(system, 'thermostat'), ...partsOf(system, 'switch'), ...partsOf(system, 'coil')]
+  const plugged = [
+    ...partsOf(system, 'thermostat'),
+    ...partsOf(system, 'switch'),
+    ...partsOf(system, 'coil'),
+    ...partsOf(system, 'board'),
+  ].filter((part) => unplugs(system, part))
   return (
     <>
       {told?.isProblem && (

@@ -5,6 +5,7 @@ import { lowVoltageNodes } from '@/src/core/faults/low-voltage'
 import type { Probe } from '@/src/core/readings/check'
 import type { CableId, PlaceId } from '@/src/core/wiring/ids'
 import type { PartOf } from '@/src/core/wiring/part'
+import { unplugs } from '@/src/core/wiring/part-kinds'
 import { CHASSIS, conductorEnd, type Point, parsePoint, pinPoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside } from '@/src/core/wiring/supply'
 import { cableById, firstPart, type Place, partsOf, placeById, type System } from '@/src/core/wiring/system'
@@ -56,6 +57,11 @@ export function ohmsCandidates(system: System, base: Bench): Candidate[] {
   for (const part of [...partsOf(system, 'switch'), ...partsOf(system, 'coil')]) {
     if (off.unplugged.includes(part.id)) continue
     add({ ...off, unplugged: [...off.unplugged, part.id] }, partProbes(system, part))
+  }
+  // What a board passes is one with what it is given: off its plugs each of the two leads reads by itself.
+  for (const part of partsOf(system, 'board')) {
+    if (!unplugs(system, part) || off.unplugged.includes(part.id)) continue
+    add({ ...off, unplugged: [...off.unplugged, part.id] }, passedProbes(system, part))
   }
   // Off the wall it joins nothing any more: what two of its wires still read is the cable's.
   for (const part of partsOf(system, 'thermostat')) {
@@ -117,6 +123,15 @@ function partProbes(system: System, part: PartOf<'switch'> | PartOf<'coil'>): { 
   probes.push({ meter: 'ohms', a, b })
   if (ground) for (const lead of [a, b]) probes.push({ meter: 'ohms', a: lead, b: ground })
   return probes.map((probe) => ({ probe, place }))
+}
+
+/** The leads that a board makes one by passing, each against the metal. */
+function passedProbes(system: System, { place, outputs }: PartOf<'board'>): { probe: Probe; place: PlaceId }[] {
+  const ground = groundAt(system, place)
+  const leads = outputs.flatMap(({ call, to, style }) => (style === 'passes' ? [call, to] : []))
+  return ground === null
+    ? []
+    : leads.map((lead) => ({ probe: { meter: 'ohms' as const, a: terminalPoint(lead, place), b: ground }, place }))
 }
 
 /** Each two of a thermostat's hot terminal and its outputs. */

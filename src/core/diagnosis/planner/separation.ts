@@ -28,6 +28,7 @@ import type { Laboratory } from '@/src/core/readings/laboratory'
 import { wiringOf } from '@/src/core/readings/look-target'
 import type { Observation } from '@/src/core/readings/observations'
 import { modelValue } from '@/src/core/units/model-value'
+import { unplugs } from '@/src/core/wiring/part-kinds'
 import { CHASSIS, conductorEnd, parsePoint, pinPoint, terminalPoint } from '@/src/core/wiring/point'
 import { cableById, firstPart, partsOf, placeById, type System } from '@/src/core/wiring/system'
 
@@ -122,8 +123,12 @@ function ofLead(system: System, { zone: place, touches }: Fault): Separation | n
   const unplugged = [...partsOf(system, 'switch'), ...partsOf(system, 'coil')]
     .filter((part) => part.place === place && part.between.includes(name))
     .map(({ id }) => id)
-  if (lifted.length + unplugged.length === 0) return null
-  return deadApart(lifted, unplugged, [{ probe: { meter: 'ohms', a: lead, b: terminalPoint(CHASSIS, place) }, place }])
+  const passing = partsOf(system, 'board')
+    .filter((part) => part.place === place && unplugs(system, part))
+    .filter(({ outputs }) => outputs.some(({ call, to, style }) => style === 'passes' && (call === name || to === name)))
+    .map(({ id }) => id)
+  if (lifted.length + unplugged.length + passing.length === 0) return null
+  return deadApart(lifted, [...unplugged, ...passing], [{ probe: { meter: 'ohms', a: lead, b: terminalPoint(CHASSIS, place) }, place }])
 }
 
 /**
