@@ -1,18 +1,26 @@
 /**
- * Days of work on simulated houses: how many checks, minutes and walks the product's own way takes, beside the checks that a good
- * technician takes for the same (field-work.md). Writes docs/measurements/days.md.
+ * Days of work on simulated houses: how many checks, minutes and walks the product's own way takes, beside those of a good technician on
+ * the same day (tests/measure/by-hand.ts). Writes docs/measurements/days.md.
  */
 import { writeFileSync } from 'node:fs'
+import { type Bench, createBench } from '@/src/core/bench/bench'
+import { defaultCost } from '@/src/core/bench/cost'
+import { anyTime } from '@/src/core/bench/since'
 import { createEngine, type Engine } from '@/src/core/diagnosis/engine'
 import { joinFaults } from '@/src/core/diagnosis/inference/pairs'
+import { planRoute } from '@/src/core/diagnosis/planner/route'
 import { emptyComplaint, type Symptom } from '@/src/core/job/complaint'
 import { createHouse } from '@/src/core/practice/house'
 import { runTrial, type Trial } from '@/src/core/practice/trial'
+import type { Probe } from '@/src/core/readings/check'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import { createRandom } from '@/src/core/units/random'
 import type { CallName } from '@/src/core/wiring/call'
+import type { PlaceId } from '@/src/core/wiring/ids'
+import { placeById, type System } from '@/src/core/wiring/system'
 import { systemById } from '@/src/core/wiring/systems/catalogue'
 import { templateValues } from '@/src/core/wiring/values'
+import { byHand, type HandStep } from '@/tests/measure/by-hand'
 
 interface Day {
   readonly name: string
@@ -21,7 +29,7 @@ interface Day {
   readonly truth: readonly string[]
   readonly told: readonly Symptom[]
   readonly call: CallName | null
-  /** Checks of a good technician. */
+  /** Most checks that the day may take. */
   readonly technician: number
 }
 
@@ -122,15 +130,40 @@ function truthOf({ hypotheses }: Engine, ids: readonly string[]): Hypothesis {
   return { ...first, id: ids.join(' + '), fault: joinFaults(first.fault, second.fault), effects: [...first.effects, ...second.effects] }
 }
 
-/** Walks of a visit: each time that a reading is taken at another place than the one before. */
-function walksOf({ observations }: Trial): number {
+/** Minutes of some checks done one after the other, from the unit with the power on, and how often one walks for them. */
+function takes(system: System, checks: readonly { readonly bench: Bench; readonly place: PlaceId; readonly probe: Probe }[]) {
+  let bench = createBench(system)
+  let minutes = 0
   let walks = 0
-  let at: string | null = null
-  for (const { bench } of observations) {
-    if (at !== null && bench.place !== at) walks++
-    at = bench.place
+  for (const { bench: wanted, place, probe } of checks) {
+    const route = planRoute(system, bench, wanted, place)
+    minutes += route.minutes + defaultCost.reading[probe.meter]
+    walks += route.changes.filter(({ do: act }) => act === 'walk').length
+    bench = route.bench
   }
-  return walks
+  return { minutes, walks }
+}
+
+const walksOf = (system: System, { observations }: Trial): number =>
+  takes(
+    system,
+    observations
+      .filter(({ probe }) => probe.meter !== 'trip')
+      .map(({ bench, probe }) => ({ bench: anyTime(bench), place: bench.place, probe })),
+  ).walks
+
+/** The same day by hand: each check on the bench of the one before, with what is changed for it. */
+function ofTechnician(system: System, steps: readonly HandStep[]) {
+  let bench = createBench(system)
+  return takes(
+    system,
+    steps.map(({ at, set, probe }) => {
+      const place = placeById(system, at)?.id
+      if (!place) throw new Error(`There is no place "${at}".`)
+      bench = { ...bench, ...set, place }
+      return { bench, place, probe }
+    }),
+  )
 }
 
 function sayEnd({ verdict }: Trial): string {
@@ -152,7 +185,11 @@ const rows = days.map((day) => {
     runTrial(engine, createHouse(system, truth, templateValues, createRandom(seed + 1)), { complaint }),
   )
   const ends = [...new Set(trials.map(sayEnd))].join('; ')
-  const line = `| ${day.name} | ${system.name} | ${day.technician} | ${average(trials.map(({ checks }) => checks))} | ${average(trials.map(({ minutes }) => minutes))} | ${average(trials.map(walksOf))} | ${ends} |`
+  const steps = byHand[day.name]
+  const hand = steps && ofTechnician(system, steps)
+  const own = [trials.map(({ checks }) => checks), trials.map(({ minutes }) => minutes), trials.map((trial) => walksOf(system, trial))]
+  const beside = [day.technician, hand?.minutes.toFixed(1), hand?.walks].map((value) => value ?? '-')
+  const line = `| ${[day.name, system.name, ...own.flatMap((values, index) => [average(values), beside[index]]), ends].join(' | ')} |`
   console.log(line)
   return line
 })
@@ -161,10 +198,12 @@ writeFileSync(
   'docs/measurements/days.md',
   `# Days of work
 
-Each day on ${VISITS} simulated houses of the template's values, with the noise of meter and hand: the product's own way, beside the checks of a good technician on the same day. Written by \`npm run measure:days\`.
+Each day on ${VISITS} simulated houses of the template's values, with the noise of meter and hand: the product's own way, beside that of a good technician on the same day, check by check as written in
+\`tests/measure/by-hand.ts\`, with the same minutes for each hand and walk. A look is a check on both sides. A technician's day is the one on which every check tells what it should; the product's is what it is, in the mean.
+Written by \`npm run measure:days\`.
 
-| day | system | checks of a technician | checks | minutes | walks | ends in |
-| --- | --- | ---: | ---: | ---: | ---: | --- |
+| day | system | checks | of a technician | minutes | of a technician | walks | of a technician | ends in |
+| --- | --- | ---: | ---: | ---: | ---: | ---: | ---: | --- |
 ${rows.join('\n')}
 `,
 )
