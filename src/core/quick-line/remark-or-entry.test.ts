@@ -76,4 +76,13 @@ describe('what is measured, seen or done is no remark', () => {
       { kind: 'note' },
     ])
   })
+
+  it('what is so at both units is read at each, and no volts at a contactor are line volts', () => {
+    const outside = standing('heat-pump-o', 'outdoor', 'on', { do: 'call', call: 'cool' })
+    expect(drafts(outside, 'O is hot inside and out')).toEqual(drafts(outside, 'O is hot inside, O is hot outside'))
+    expect(drafts(outside, '24 leaving the air handler, nothing at the outdoor unit')).toEqual(
+      drafts(outside, 'R-C 24 V at indoor; R-C 0 V at outdoor'),
+    )
+    expect(drafts(outside, 'no 240 at the contactor')).toEqual(drafts(outside, 'L1-unit-L2-unit 0 V at outdoor'))
+  })
 })

@@ -8,16 +8,20 @@ import { partById, partsOf } from '@/src/core/wiring/system'
 /** The least that is the line's and not the 24 V side's: assumption, half of 120 V and less 10 %. */
 const LEAST_OF_LINE = 54
 
+/** Between the two legs behind the disconnect of a place. */
+function betweenLegs(the: Sentence, place: string, volts: string): string | null {
+  const legs = partsOf(the.system, 'disconnect')
+    .find((part) => part.place === place && part.poles.length > 1)
+    ?.poles.map(([, after]) => after)
+  return legs ? `${legs[0]}-${legs[1]} ${volts} V at ${place}` : null
+}
+
 /** Line volts at the unit that was named, or where one stands: between its legs where it is that much, else at its transformer's primary. */
 function lineAt(the: Sentence, said: string, volts: string): string | null {
   if (Number(volts) < LEAST_OF_LINE) return null
   const place = said === '' ? the.state.bench.place : the.place(said)
   if (place === null) return null
-  const disconnect = partsOf(the.system, 'disconnect').find((part) => part.place === place && part.poles.length > 1)
-  if (Number(volts) >= BETWEEN_LEGS) {
-    const legs = disconnect?.poles.map(([, after]) => after)
-    return legs ? `${legs[0]}-${legs[1]} ${volts} V at ${place}` : said === '' ? lineSide(the, volts) : null
-  }
+  if (Number(volts) >= BETWEEN_LEGS) return betweenLegs(the, place, volts) ?? (said === '' ? lineSide(the, volts) : null)
   const transformer = partsOf(the.system, 'transformer').find((part) => part.place === place)
   return transformer ? windingVolts(transformer, 'primary', volts) : said === '' ? lineSide(the, volts) : null
 }
@@ -83,7 +87,7 @@ export const supplyRules: readonly Rule[] = [
   ),
   rule(`${NUMBER} ?${VOLTS}? on ${NUMBER} ?${VOLTS}? tap`, (the, volts) => primary(the, volts)),
   rule(`(?:line side (?:(?:at|on) )?contactor|contactor(?:s)? (?:line side|top))(?: is| has| reads)? ${NUMBER} ?${VOLTS}?`, (the, volts) =>
-    lineAt(the, contactorPlace(the), volts),
+    Number(volts) === 0 ? betweenLegs(the, contactorPlace(the), volts) : lineAt(the, contactorPlace(the), volts),
   ),
   rule(`load(?: side)?(?: is| has| reads)? ${NUMBER} ?${VOLTS}?`, (the, volts) => loadSide(the, volts)),
   rule('(?:put|stuck|using|installed) .*\\bbreaker in(?:to)? (?:place (?:of )?)?(.+?) fuse(?: slot| holder)?', (the, where) =>

@@ -124,6 +124,16 @@ const ofHands: readonly Shortened[] = [
 
 /** One after the other: each takes what those before it have left. */
 const shortened: readonly Shortened[] = [
+  // What is so at both units is read at each.
+  [
+    /^((?=.*(?:\d|\bhot\b|\bdead\b|\bopen\b)).+?),? (?:both )?(?:inside and out(?:side)?|indoors and out(?:doors)?|in and out)$/i,
+    '$1 inside, $1 outside',
+  ],
+  [/^(\d[\d.]*(?: ?v(?:olts?)?)?) (?:leaving|out of) (?:the )?(air handler|furnace|indoor unit)(?=,|$)/i, '$1 at the $2'],
+  [
+    /^(?:no|0|zero) (?:120|208|230|240)(?: ?v(?:olts?)?)? (?:at|on|to) (?:the )?(?:line side of (?:the )?)?contactor$/i,
+    'line side of contactor 0',
+  ],
   // Legs against each other, one after the other: L1-L2 209 L2-L3 208.
   [/\b(L\d)[ -]+(L\d) (\d+)(?: ?v)? (?=L\d)/gi, '$1-$2 $3, '],
   [/(?<=^|\s)w\/o (?=\S)/gi, 'without '],

@@ -2,6 +2,7 @@ import type { EntryDraft } from '@/src/core/job/entry'
 import type { JobState } from '@/src/core/job/job-state'
 import { Sentence } from '@/src/core/quick-line/sentence'
 import { probeKey } from '@/src/core/readings/check'
+import { parseLook } from '@/src/core/readings/look-target'
 import { type Point, parsePoint } from '@/src/core/wiring/point'
 import { partById, placeById, type System } from '@/src/core/wiring/system'
 
@@ -43,23 +44,33 @@ function lostOutput(line: string, the: Sentence, { held, kept }: Heard): string 
   return !isTerminal || /-out@|"[a-z0-9-]*-(?:in|hot)@/.test(held) || kept.includes(said.toLowerCase()) ? null : said
 }
 
-/** The one place that is named, where all that is read or moved is elsewhere. */
+/** A place that is named, where all that is read, seen or moved is elsewhere. */
 function lostPlace(line: string, the: Sentence, drafts: readonly EntryDraft[]): string | null {
-  const named = [...line.matchAll(/\b(?:at|from) (?:the )?([a-z]+(?: [a-z]+)?)(?=$|[,;]| and\b)/gi)].map(([, said]) => said)
-  const place = named.length === 1 ? the.place(named[0].toLowerCase()) : null
+  const named = [
+    ...line.matchAll(
+      /\b(?:(?:at|from) (?:the )?([a-z]+(?: [a-z]+)?)|(?<!\b(?:going|goes|to|runs?|running|from|the|at) )(outside|outdoors|inside|indoors))(?=$|[,;]| and\b)/gi,
+    ),
+  ].map(([, said, side]) => said ?? side)
   const points = drafts.flatMap((draft): Point[] => {
     if (draft.kind === 'reading') return 'a' in draft.probe ? [draft.probe.a, draft.probe.b] : []
     if (draft.kind !== 'bench') return []
-    return draft.change.do === 'lift' || draft.change.do === 'land'
-      ? [draft.change.end]
-      : draft.change.do === 'jumper'
-        ? [draft.change.a, draft.change.b]
-        : []
+    const { change } = draft
+    if (change.do === 'jumper') return [change.a, change.b]
+    return change.do === 'lift' || change.do === 'land' ? [change.end] : []
   })
+  const seen = drafts.flatMap((draft) => {
+    const at = draft.kind === 'reading' && draft.probe.meter === 'look' ? parseLook(draft.probe.at).of : null
+    return at === null ? [] : [partById(the.system, at)?.place ?? at]
+  })
+  if (points.length === 0 || drafts.some(({ kind }) => kind === 'note')) return null
   // Of several thermostats one is meant by its kind.
   const kindOf = (id: string | null) => placeById(the.system, id ?? '')?.kind
-  const isElsewhere = place !== null && points.length > 0 && points.every((point) => kindOf(parsePoint(point).place) !== kindOf(place))
-  return isElsewhere && drafts.every(({ kind }) => kind !== 'note') ? `at ${named[0]}` : null
+  const kinds = [...points.map((point) => parsePoint(point).place), ...seen].map(kindOf)
+  const lost = named.find((said) => {
+    const place = the.place(said.toLowerCase())
+    return place !== null && !kinds.includes(kindOf(place))
+  })
+  return lost === undefined ? null : `at ${lost}`
 }
 
 /** The other end of a wire that is said to be off, or on, at both. */
