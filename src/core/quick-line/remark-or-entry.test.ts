@@ -85,4 +85,19 @@ describe('what is measured, seen or done is no remark', () => {
     )
     expect(drafts(outside, 'no 240 at the contactor')).toEqual(drafts(outside, 'L1-unit-L2-unit 0 V at outdoor'))
   })
+
+  it('what is said of one side, one jumper, one switch is said of that', () => {
+    const sides = standing('furnace-two-transformers', 'indoor', 'on', { do: 'jumper', a: 'Rc@indoor', b: 'Rh@indoor' })
+    expect(drafts(sides, 'cooling fuse is good')).toEqual(drafts(sides, 'fuse good'))
+    expect(problem('furnace-two-transformers', 'heating fuse is good')).toMatch(/^The record of this house has no fuse there/)
+    expect(drafts(sides, 'take the Rc Rh jumper out')).toEqual(drafts(sides, 'jumper out'))
+    const furnace = standing('furnace-induced-draft', 'indoor', 'on')
+    expect(drafts(furnace, 'door off, held the switch')).toMatchObject([{ change: { do: 'panel', on: false } }, { kind: 'note' }])
+    expect(drafts(furnace, 'tripped the rollout')).toEqual(drafts(furnace, 'rollout tripped'))
+  })
+
+  it('everything at a unit comes off there', () => {
+    const inside = standing('dual-fuel', 'indoor', 'off')
+    expect(drafts(inside, 'lifted everything at the outdoor unit')).toEqual(drafts(inside, 'lift outdoor cable at outdoor'))
+  })
 })

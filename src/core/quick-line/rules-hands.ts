@@ -1,10 +1,11 @@
 import { bypassedBy } from '@/src/core/bench/caution'
 import { letterOfColour } from '@/src/core/quick-line/colours'
-import { allOf, pluggable } from '@/src/core/quick-line/hands'
+import { allAt, allOf, pluggable } from '@/src/core/quick-line/hands'
 import { either, NUMBER, type Rule, rule, type Said, VOLTS } from '@/src/core/quick-line/rule'
 import { leading, type Sentence, worded } from '@/src/core/quick-line/sentence'
 import { lineSide, primary } from '@/src/core/quick-line/volts'
 import { coilMeant } from '@/src/core/quick-line/which-part'
+import { parsePoint } from '@/src/core/wiring/point'
 import { callerOf, callsOf, partById, partsOf } from '@/src/core/wiring/system'
 import { feedOf } from '@/src/core/wiring/thermostat'
 
@@ -127,6 +128,22 @@ export const handRules: readonly Rule[] = [
     'jumpers? (?:is |are )?(?:off|out|removed|pulled|gone)|(?:pulled|removed|took out|took off|took|pull|remove) (?:jumpers?|jumper wire|clip)(?: off| out)?',
     () => 'jumper out',
   ),
+  rule(
+    '(?:removed|remove|pulled|pull|took|take|taking)(?: out| off)? ([a-z][a-z]?\\d?)(?: to | and |[ -])([a-z][a-z]?\\d?) (?:jumper|strap|link)(?: (?:back )?(?:out|off))?',
+    ({ state: { bench } }, one, other) => {
+      const named = [one, other].sort().join()
+      const meant = bench.jumpers.filter(
+        ({ a, b }) =>
+          [a, b]
+            .map((end) => parsePoint(end).name.toLowerCase())
+            .sort()
+            .join() === named,
+      )
+      return meant.length === 1
+        ? `jumper out ${meant[0].a} ${meant[0].b}`
+        : { asks: 'Which jumper? The record has none between those two.' }
+    },
+  ),
   rule('(?:removed|remove|pulled|pull|took|take)(?: off)? jumper(?: off| out)? (?:from|between|on|off) .+', () => 'jumper out'),
   rule(
     '(?:took|take|pulled|pull|lifted|lift)(?: off)? (?:all|every)(?: of)?(?: low voltage)? (?:wires?|conductors)(?: off| loose)?(?: (?:off|from|at|of|on) (?:board|strip|terminal strip|terminals?|here))?',
@@ -155,6 +172,10 @@ export const handRules: readonly Rule[] = [
   ),
   rule(`${TAKES_OFF} (?:thermostat|stat|tstat) off(?: base| subbase| plate| wall| wall plate| its base)*`, (the) =>
     leading('unplug', the.thermostat()),
+  ),
+  rule(
+    '(?:lift|lifted|pulled|pull|took|take|unhooked|unhook|disconnected|disconnect)(?: off)? (?:everything|all|all of it|it all)(?: off)? (?:at|on|in) (.+)',
+    (the, where) => allAt(the, the.place(where)),
   ),
   rule('(?:pulled|pull|took|take|popped)(?: off)? (?:plugs?|spades|connectors?|leads)(?: off)? (?:off |from |on |at )?(.+)', (the, what) =>
     leading('unplug', pluggable(the, what)),

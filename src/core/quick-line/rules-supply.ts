@@ -1,7 +1,7 @@
 import { NUMBER, type Rule, rule, type Said, VOLTS } from '@/src/core/quick-line/rule'
 import type { Sentence } from '@/src/core/quick-line/sentence'
 import { BETWEEN_LEGS, lineSide, primary, windingVolts } from '@/src/core/quick-line/volts'
-import { partById, partsOf } from '@/src/core/wiring/system'
+import { partById, partsOf, type System } from '@/src/core/wiring/system'
 
 /** The supply as it is told: line volts at a unit, between its legs, and what a transformer of several has on either side. */
 
@@ -62,10 +62,12 @@ function loadSide(the: Sentence, volts: string): string | null {
 function noFuseAt(the: Sentence, where: string): Said {
   const place = the.place(where)
   if (place === null || partsOf(the.system, 'fuse').some((fuse) => fuse.place === place)) return null
-  return {
-    asks: `The record of this house has no fuse there. Say "fuse blown" for the ${partsOf(the.system, 'fuse')[0].name}, or put "note" before it.`,
-  }
+  return noSuchFuse(the.system, 'blown')
 }
+
+const noSuchFuse = (system: System, word: string): Said => ({
+  asks: `The record of this house has no fuse there. Say "fuse ${word}" for the ${partsOf(system, 'fuse')[0].name}, or put "note" before it.`,
+})
 
 export const supplyRules: readonly Rule[] = [
   rule(`${NUMBER} ?${VOLTS}? to (?:ground|gnd)(?:,| and| but)* ${NUMBER} ?${VOLTS}? to neutral`, (the, metal, neutral) =>
@@ -90,6 +92,13 @@ export const supplyRules: readonly Rule[] = [
     Number(volts) === 0 ? betweenLegs(the, contactorPlace(the), volts) : lineAt(the, contactorPlace(the), volts),
   ),
   rule(`load(?: side)?(?: is| has| reads)? ${NUMBER} ?${VOLTS}?`, (the, volts) => loadSide(the, volts)),
+  rule('(heating|cooling|heat|cool) (?:side )?fuse(?: is| was)? (good|ok|fine|intact|blown|popped|bad|open)', (the, side, how) => {
+    const name = `${side.slice(0, 4)}ing fuse`
+    const [first] = partsOf(the.system, 'fuse')
+    const named = partsOf(the.system, 'fuse').find((fuse) => fuse.name === name)
+    const word = /^(?:good|ok|fine|intact)$/.test(how) ? 'good' : 'blown'
+    return named ? `${named === first ? 'fuse' : named.id} ${word}` : noSuchFuse(the.system, word)
+  }),
   rule('(?:put|stuck|using|installed) .*\\bbreaker in(?:to)? (?:place (?:of )?)?(.+?) fuse(?: slot| holder)?', (the, where) =>
     noFuseAt(the, where),
   ),

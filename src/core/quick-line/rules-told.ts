@@ -225,6 +225,7 @@ export const toldRules: readonly Rule[] = [
   rule('float(?: switch)?(?: is| was|s)? (?:back )?(?:(?:to )?normal|down|dry|low|not tripped|fine|ok)(?: again| now)*', (the) =>
     worded(the.part('float'), 'down'),
   ),
+  rule('tripped (?:out )?roll-?out(?: switch)?', (the) => worded(the.part('rollout'), 'tripped')),
   rule('roll-?out(?: switch| button)?(?: is| was| has)? (?:tripped|popped)(?: out)?', (the) => worded(the.part('rollout'), 'tripped')),
   rule('roll-?out(?: switch| button)?(?: is| was)? (?:set|not tripped|fine|ok)', (the) => worded(the.part('rollout'), 'set')),
   // Thermostat.

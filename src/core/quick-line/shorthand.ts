@@ -124,6 +124,8 @@ const ofHands: readonly Shortened[] = [
 
 /** One after the other: each takes what those before it have left. */
 const shortened: readonly Shortened[] = [
+  [/^(?:ohmed|ohms|readings?|measured|checked)(?: (?:all|them|everything|it|out))*[:,] (?=[A-Z]\d?(?:[- ]| to )?\S* ?\d)/i, ''],
+  [/^(?:the )?(\w+) (?:plug )?pins (?=\d)/i, '$1 coil '],
   // What is so at both units is read at each.
   [
     /^((?=.*(?:\d|\bhot\b|\bdead\b|\bopen\b)).+?),? (?:both )?(?:inside and out(?:side)?|indoors and out(?:doors)?|in and out)$/i,
