@@ -100,4 +100,18 @@ describe('what is measured, seen or done is no remark', () => {
     const inside = standing('dual-fuel', 'indoor', 'off')
     expect(drafts(inside, 'lifted everything at the outdoor unit')).toEqual(drafts(inside, 'lift outdoor cable at outdoor'))
   })
+
+  it('what a hand did to wires, or to a call, is never kept in words alone', () => {
+    for (const line of ['short went away when I unhooked the outdoor cable', "short's still there with the outdoor cable off"])
+      expect(problem('furnace-ac', line)).not.toMatch(/^entered/)
+    const inside = standing('heat-pump-o', 'indoor', 'on', { do: 'slot', holds: 'breaker', ratingA: 3 })
+    expect(drafts(inside, '3A breaker tripped after 2 minutes')).toEqual(drafts(inside, 'breaker tripped after 2 minutes'))
+    expect(drafts(inside, 'cool with Y off outside holds')).toEqual(drafts(inside, 'Y off outside, holds on cool'))
+    expect(drafts(inside, 'fuse blows every time it goes to defrost')).toMatchObject([{ kind: 'complaint' }])
+  })
+
+  it('the second stage by its call', () => {
+    const two = standing('furnace-ac-two-stage', 'indoor', 'on')
+    expect(drafts(two, 'heat 2 never comes on')).toEqual(drafts(two, 'call heat2; indoor not as called'))
+  })
 })

@@ -25,6 +25,11 @@ const isIdle = ({ state }: Sentence): boolean => state.bench.call === 'off' && s
 
 /** What the customer says, and a mode that is said to be missing: they belong to the complaint, and tick what they mean. */
 export const complaintRules: readonly Rule[] = [
+  // Defrost is no call that is made: what it brings on is told.
+  rule(
+    '(?:(?:fuse|breaker|it) )?(?:trips|blows|pops|quits)(?: .*)? (?:goes|going|went|is|gets)? ?(?:in|to|into|on|during) defrost',
+    (the) => the.asComplaint(),
+  ),
   rule(`${TELLER} (?:is |was |has )*(?:says|said|reports|reported|states|complains of|complains|told me|tells me|mentioned) .+`, (the) =>
     the.asComplaint(),
   ),

@@ -12,12 +12,12 @@ const NOT_ON =
   '(?:does not|doesnt|did not|didnt|wont|will not|never|not|isnt|is not)(?: run| running| runs| come on| comes on| came on| coming on| kick in| kicks in| start| starts| starting| work| works| working| pull in| pulls in| pulling in)'
 
 /** The second stage, where one call alone has one, or where the call that is on says which: the call, and what it brings on or does not. */
-const stageStill = (the: Sentence): string | null => ofStage(the, 'still', 'not as called')
-const stageRuns = (the: Sentence): string | null => ofStage(the, 'runs', 'as called')
+const stageStill = (the: Sentence, named: string): string | null => ofStage(the, named, 'still', 'not as called')
+const stageRuns = (the: Sentence, named: string): string | null => ofStage(the, named, 'runs', 'as called')
 
-function ofStage(the: Sentence, ofCompressor: string, ofUnit: string): string | null {
+function ofStage(the: Sentence, named: string, ofCompressor: string, ofUnit: string): string | null {
   const { call } = the.state.bench
-  const stages = callsOf(the.system).filter((one) => /^(?:cool|heat)-2$/.test(one))
+  const stages = callsOf(the.system).filter((one) => /^(?:cool|heat)-2$/.test(one) && one.startsWith(named.slice(0, 4)))
   const stage = stages.length === 1 ? stages[0] : stages.find((one) => call === one || call === one.slice(0, -'-2'.length))
   if (stage === undefined) return null
   const compressor = stage === 'cool-2' ? loadOf(the, 'second compressor') : null
@@ -33,8 +33,11 @@ export const runningRules: readonly Rule[] = [
     const here = placeById(system, state.bench.place)
     return state.bench.call !== 'off' && here?.kind !== 'thermostat' ? `${here?.id} not as called` : null
   }),
-  rule(`(?:stage (?:2|two)|second stage|2nd stage)(?: (?:cooling|heating|cool|heat|compressor))? ${IS_ON}`, stageRuns),
-  rule(`(?:stage (?:2|two)|second stage|2nd stage)(?: (?:cooling|heating|cool|heat|compressor))? ${NOT_ON}`, stageStill),
+  rule(`(?:stage (?:2|two)|second stage|2nd stage|high stage)(?: (cooling|heating|cool|heat))?(?: compressor)? ${IS_ON}`, stageRuns),
+  rule(
+    `(?:stage (?:2|two)|second stage|2nd stage|high stage)(?: (cooling|heating|cool|heat))?(?: compressor)? (?:${NOT_ON}|not on)`,
+    stageStill,
+  ),
   rule(
     '(?:thermostat|stat|tstat|display|screen) (?:keeps |is )?(?:flickers?|flickering|flashes|flashing|reboots?|rebooting|restarts?|restarting|resets?|resetting|cycles|cycling|blinks out|drops out) (?:on|with|in|when) (?:calling )?(?:for )?(\\S+)(?: call| comes on| called)?',
     (the, said) => {

@@ -124,6 +124,15 @@ const ofHands: readonly Shortened[] = [
 
 /** One after the other: each takes what those before it have left. */
 const shortened: readonly Shortened[] = [
+  [/^(cool|heat) ?2 (?=(?:never|doesn|won|not|isn|didn|comes|runs|works)\w*\b)/i, 'second stage $1 '],
+  [/\bstage (?:2|two) (?=(?:solenoid|compressor|contactor)\b)/gi, 'second stage '],
+  // A trial on a call with a wire off.
+  [
+    /^(cool|heat|fan)(?:ing)? with (.+? (?:off|lifted|unhooked|disconnected)(?: (?:outside|inside|at .+?))?),? (holds|held|trips|tripped)$/i,
+    '$2, $3 on $1',
+  ],
+  [/^((?:outdoor |stat )?[A-Z]\d?) back on,? (?:and |it )?(?:still )?(holds|trips)(?: again)?$/i, 'land $1, $2'],
+  [/^(?:my |the )?\d+ ?a(?:mps?)? breaker (?=(?:trip|pop|blow|hold|held|kick)\w*)/i, 'breaker '],
   [/^(?:ohmed|ohms|readings?|measured|checked)(?: (?:all|them|everything|it|out))*[:,] (?=[A-Z]\d?(?:[- ]| to )?\S* ?\d)/i, ''],
   [/^(?:the )?(\w+) (?:plug )?pins (?=\d)/i, '$1 coil '],
   // What is so at both units is read at each.
