@@ -36,7 +36,7 @@ export function isPlainRemark(line: string, system: System): boolean {
 
 /** What hands do to wires changes the bench: where it is not understood it is asked after, and never a remark in silence. */
 export const isHandsOnWires = (line: string): boolean =>
-  /\bwhen (?:i|we) (?:lift|unhook|disconnect|pull|land|hook|unplug)\w*\b|\bwith (?:the )?\w+ (?:cable|wires?) (?:off|lifted|unhooked|disconnected)\b|^(?:i |we |just |then |ok,? )*(?:lift|land|unhook|disconnect|reconnect|pull|hook|re-?land|unland|put|took|take)(?:ed|s|ing)?\b.*\b(?:cables?|conductors?|everything|all wires|[rygwcob]\d? wire|(?:red|yellow|green|white|blue|orange|brown|black) wire)\b/i.test(
+  /\bwhen (?:i|we) (?:lift|unhook|disconnect|pull|land|hook|unplug)\w*\b|\bwith (?:the )?\w+ (?:cable|wires?) (?:off|lifted|unhooked|disconnected)\b|^(?:i |we |just |then |ok,? )*(?:jump|jumped|jumpered|bypass|bypassed) |^(?:i |we |just |then |ok,? )*(?:lift|land|unhook|disconnect|reconnect|pull|hook|re-?land|unland|put|took|take)(?:ed|s|ing)?\b.*\b(?:cables?|conductors?|everything|(?:the|all) wires|[rygwcob]\d? wire|(?:red|yellow|green|white|blue|orange|brown|black) wire)\b/i.test(
     line,
   )
 

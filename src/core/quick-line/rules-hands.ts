@@ -201,6 +201,9 @@ export const handRules: readonly Rule[] = [
     '(?:jump|jumped|jumper|jumpered|bypass|bypassed)(?: out| past| around)? (?:both|all|two)(?: pressure)? (?:switches|pressures|safeties)',
     pastPressures,
   ),
+  rule('(?:closed|shut)(?: up)? (?:panel|door|cover)s?', ({ state: { bench } }) =>
+    bench.panelsOff.includes(bench.place) ? `panel ${bench.place} on` : null,
+  ),
   rule('(?:panel|door|cover)s? (?:is )?back(?: on)?', (the) => `panel ${the.state.bench.place} on`),
   rule('(?:panel|door|cover)s? (?:is )?off', (the) => `panel ${the.state.bench.place} off`),
   // Readings.

@@ -151,6 +151,13 @@ export const rules: readonly Rule[] = [
   rule('(?:chewed|chew marks|mice|rodents)(?: through)?(?: wire| wires| cable)?(?: at| on| in)? (.+)', (the, where) =>
     leading('chewed', zoneOf(the, where)),
   ),
+  rule(
+    '(?:there is |theres )?(?:a )?(?:(rub|chew|burn|scorch|gnaw|tooth|teeth)(?:bed|ed)? (?:marks?|spots?)|spots? (?:rubbed|worn)) (?:on|along|in|under) .+',
+    (_, mark) => {
+      const word = /^(?:chew|gnaw|t)/.test(mark) ? 'chewed' : /^(?:burn|scorch)/.test(mark) ? 'scorched' : 'rubbed'
+      return { asks: `Along which one? Say "${word} outdoor cable", or the place: "${word} outdoor".` }
+    },
+  ),
   rule('(?:melted|burnt|burned|scorched|charred)(?: wire| wires| insulation| spot)?(?: at| on| in)? (.+)', (the, where) =>
     leading('scorched', zoneOf(the, where)),
   ),
