@@ -57,7 +57,7 @@ const parts = {
   'coil-shorted': { rate: 2, setsCode: 'over-current', burnsOutTransformers: true, readApart: 'turns', milder: fewTurns },
   'coil-open': { rate: 2, comesAndGoes: 'touch-or-heat', readApart: 'coil' },
   'coil-to-ground': { rate: 0.7, setsCode: 'over-current', burnsOutTransformers: true, readApart: 'coil', milder: resistive },
-  'armature-jammed': { rate: 0.7, readApart: 'armature' },
+  'armature-jammed': { rate: 0.7, comesAndGoes: 'touch', readApart: 'armature' },
   'contact-welded': { rate: 1, readApart: 'weld' },
   'contact-burned': { rate: 1.5, readApart: 'faces', milder: pitted },
   'load-dead': { rate: 1, readApart: 'load' },

@@ -90,3 +90,28 @@ describe('a free point', () => {
     expect(prediction.every(({ floating, at }) => !floating && typeof at === 'number' && at < 1)).toBe(true)
   })
 })
+
+describe('volts that were read before something was seen to stop', () => {
+  const warming = (place = 'indoor'): Bench => ({ ...on('heat', place), since: { call: 'minutes', power: 'long' } })
+  const told = { ...noEvidence.complaint, symptoms: ['mode-dead' as const], call: 'heat' as const }
+  const before = [
+    look(idle, 'landings@indoor', 'all landed'),
+    volts(on('heat', 'thermostat'), 'R@thermostat', 'W@thermostat', 0.1),
+    volts(on('heat'), 'W@indoor', 'C@indoor', 26.4),
+    volts(on('heat'), 'rollout-valve@indoor', 'C@indoor', 26.3),
+  ]
+
+  it('are read again while it shows, before anything is switched off: a limit may have opened since', () => {
+    const observations = [...before, look(warming(), 'gas-valve', 'out')]
+    const { next } = propose(engine, { ...noEvidence, complaint: told, observations }, on('heat'))
+    expect(next?.probe).toEqual({ meter: 'volts', a: 'rollout-valve@indoor', b: 'C@indoor' })
+    expect(next?.say).toMatch(/^Once more/)
+    expect(next?.bench).toMatchObject({ power: true, call: 'heat' })
+  })
+
+  it('are read once: after that the search goes on', () => {
+    const observations = [...before, look(warming(), 'gas-valve', 'out'), volts(warming(), 'rollout-valve@indoor', 'C@indoor', 26.3)]
+    const { next } = propose(engine, { ...noEvidence, complaint: told, observations }, on('heat'))
+    expect(next?.probe).not.toEqual({ meter: 'volts', a: 'rollout-valve@indoor', b: 'C@indoor' })
+  })
+})

@@ -1,4 +1,4 @@
-import type { Bench } from '@/src/core/bench/bench'
+import { type Bench, benchKey } from '@/src/core/bench/bench'
 import { anyTime } from '@/src/core/bench/since'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import type { Evidence, Posterior } from '@/src/core/diagnosis/inference/posterior'
@@ -7,6 +7,7 @@ import { type Check, type Choice, weighQuestion } from '@/src/core/diagnosis/pla
 import { widened } from '@/src/core/diagnosis/planner/separate'
 import { probeKey } from '@/src/core/readings/check'
 import { isPlainToSee, latestAnswers, type Observation, questionKey } from '@/src/core/readings/observations'
+import { modelValue } from '@/src/core/units/model-value'
 import { furtherFuses } from '@/src/core/wiring/system'
 
 /** What is looked at, or read, a second time, and when. */
@@ -84,3 +85,34 @@ export function lookAgain(engine: Engine, evidence: Evidence, posterior: Posteri
 }
 
 const keyOfAsking = ({ bench, probe }: Observation): string => questionKey(anyTime(bench), probe)
+
+/** With less on what comes and goes, volts that were read a minute ago are what they were. */
+const MAY_HAVE_CHANGED = modelValue({ value: 0.05, unit: 'probability', source: 'assumption' })
+/** A reading that is taken again while it shows tells at least this. */
+const WORTH_TAKING_NOW = modelValue({ value: 0.08, unit: 'bit', source: 'assumption' })
+
+/**
+ * Something that is called was just seen not to run, and volts on the way to it were read here before that: what comes and goes may have
+ * been closed then and be open now. They are read again while it shows, before anything is switched off.
+ */
+export function whileItShows(
+  engine: Engine,
+  { observations }: Evidence,
+  posterior: Posterior,
+  bench: Bench,
+  { skipped = [] }: Choice,
+): Check | null {
+  const last = observations.at(-1)
+  if (last?.probe.meter !== 'look' || !last.bench.power || last.bench.call === 'off' || !speaksOfTrouble(engine, last)) return null
+  const standing = benchKey(anyTime(bench))
+  const isAsItWas = (other: Bench) => other.place === bench.place && benchKey(anyTime(other)) === standing
+  const hides = posterior.hypotheses.reduce((sum, share, index) => sum + (engine.hypotheses[index].intermittent ? share : 0), 0)
+  if (!isAsItWas(last.bench) || hides < MAY_HAVE_CHANGED) return null
+  const refused = new Set(skipped.map(probeKey))
+  const now = last.bench.since ? { ...bench, since: last.bench.since } : bench
+  const [most] = latestAnswers(observations)
+    .filter(({ bench: then, probe }) => probe.meter === 'volts' && isAsItWas(then) && !refused.has(probeKey(probe)))
+    .flatMap(({ probe }) => weighQuestion(engine, posterior, observations, bench, now, probe, bench.place, true) ?? [])
+    .sort((a, b) => b.gainBits - a.gainBits)
+  return most && most.gainBits >= WORTH_TAKING_NOW ? sayOnceMore(most) : null
+}

@@ -8,7 +8,7 @@ import { type Evidence, entropyOfRepair, type Posterior } from '@/src/core/diagn
 import { wasSeen } from '@/src/core/diagnosis/inference/seen'
 import { listSuspects, NOTHING_WRONG, type Suspect } from '@/src/core/diagnosis/inference/suspects'
 import { judgeGroup, leadingGroup, namesRepair, neverSeen, stillTold, type Verdict } from '@/src/core/diagnosis/inference/verdict'
-import { askAgain, lookAgain, speaksOfTrouble, takeAgain } from '@/src/core/diagnosis/planner/again'
+import { askAgain, lookAgain, speaksOfTrouble, takeAgain, whileItShows } from '@/src/core/diagnosis/planner/again'
 import { apartFirst } from '@/src/core/diagnosis/planner/apart-first'
 import { causeOfBurn } from '@/src/core/diagnosis/planner/burn-cause'
 import { firstMove } from '@/src/core/diagnosis/planner/first-moves'
@@ -119,6 +119,8 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
       return look ? ask(look, true) : end(said)
     }
   }
+  const shown = isOwnWay ? null : whileItShows(engine, evidence, posterior, bench, choice)
+  if (shown) return ask(shown, inDoubt !== null)
   // The first moves are over once a repair stands out.
   const routine = isOwnWay ? ownStep : inDoubt === null ? firstMove : null
   const first = routine?.(engine, evidence, planned, bench, choice)
