@@ -114,4 +114,12 @@ describe('what is measured, seen or done is no remark', () => {
     const two = standing('furnace-ac-two-stage', 'indoor', 'on')
     expect(drafts(two, 'heat 2 never comes on')).toEqual(drafts(two, 'call heat2; indoor not as called'))
   })
+
+  it('a fuse by its unit, a unit that stops, and what is never joined', () => {
+    const inside = standing('heat-pump-o', 'indoor', 'on', { do: 'call', call: 'cool' })
+    expect(drafts(inside, 'air handler fuse popped')).toEqual(drafts(inside, 'fuse blown'))
+    expect(drafts(inside, 'outdoor unit stops')).toEqual(drafts(inside, 'outdoor not as called'))
+    expect(problem('heat-pump-o', 'jump 24 volts to chassis')).toMatch(/^Never join C/)
+    expect(problem('heat-pump-o', 'put a jumper on the fuse')).toMatch(/^Nothing is run with its fuse bypassed/)
+  })
 })

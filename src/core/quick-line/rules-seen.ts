@@ -82,7 +82,7 @@ export const seenRules: readonly Rule[] = [
     (the, where) => wholeUnit(the, /^(?:out|in)? ?here$/.test(where) ? '' : where, 'not as called'),
   ),
   rule(
-    '((?:outside|outdoor|indoor|inside) unit|condenser|heat pump|furnace|air handler)(?: is)?(?: completely| totally| just| stone)? dead',
+    '((?:outside|outdoor|indoor|inside) unit|condenser|heat pump|furnace|air handler)(?:(?: is)?(?: completely| totally| just| stone)? dead| (?:stops|stopped|quits|quit|shuts off|shut off|shuts down|shut down|cuts out|cut out))',
     (the, where) => wholeUnit(the, where, 'not as called'),
   ),
   rule('(?:unit|whole unit|system|equipment) (?:is )?(?:completely |totally |just )?dead', (the) => wholeUnit(the, '', 'not as called')),

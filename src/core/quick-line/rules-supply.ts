@@ -102,6 +102,12 @@ export const supplyRules: readonly Rule[] = [
   rule('(?:put|stuck|using|installed) .*\\bbreaker in(?:to)? (?:place (?:of )?)?(.+?) fuse(?: slot| holder)?', (the, where) =>
     noFuseAt(the, where),
   ),
+  rule('(.+?) fuse(?: is| was)? (blown|popped|open|gone|blew|pops|blows|good|ok|fine|intact)(?: again)?', (the, where, how) => {
+    const place = the.place(where)
+    const [fuse, another] = partsOf(the.system, 'fuse').filter((one) => one.place === place)
+    const name = fuse === partsOf(the.system, 'fuse')[0] ? 'fuse' : fuse?.id
+    return place !== null && fuse && !another ? `${name} ${/^(?:good|ok|fine|intact)$/.test(how) ? 'good' : 'blown'}` : null
+  }),
   rule('(.+?) (?:fuse|breaker)(?: is| was)? (?:blown|popped|tripped|open|good|gone|blew|pops|blows)', (the, where) => noFuseAt(the, where)),
   rule(`${NUMBER} ?${VOLTS}? (?:line|line side|incoming|coming in|supply|line voltage|at line)`, (the, volts) => lineAt(the, '', volts)),
   rule(

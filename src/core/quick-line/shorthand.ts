@@ -108,7 +108,7 @@ const ofHands: readonly Shortened[] = [
   ],
   [/^short (R\w?) (?:to|and|with) (c|common|gnd|ground|chassis|frame|metal|the (?:frame|cabinet|metal))\b(?: .*)?$/i, 'jumper $1 to $2'],
   [
-    /^(?:jump|jumper|touch|short)(?:ed)? (?:the )?(?:24|24 ?v|24 volt|hot|24 hot|24 ?v hot|hot leg)(?: wire)? to (?:the )?(?:frame|ground|gnd|chassis|cabinet|metal|case|common|c)\b.*$/i,
+    /^(?:jump|jumper|touch|short)(?:ed)? (?:the )?(?:24|24 ?v|24 volts?|hot|24 hot|24 ?v hot|hot leg)(?: wire)? to (?:the )?(?:frame|ground|gnd|chassis|cabinet|metal|case|common|c)\b.*$/i,
     'jumper R to ground',
   ],
   // Found there, and not put in.
