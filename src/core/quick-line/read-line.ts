@@ -86,7 +86,7 @@ function ohmsLater(line: string, asked: QuickLineContext): Understood | null {
 function accounted(line: string, heard: Understood, isExact: boolean, asked: QuickLineContext): Understood {
   if (!heard.ok && heard.problem === OHMS_WITH_POWER) return offFirst(line, heard, asked)
   if (!heard.ok) return isDeadShort(line, heard.problem) ? { ...heard, problem: NEVER_JOIN } : heard
-  const read = asTyped(line, heard)
+  const read = asTyped(line, heard, asked)
   const { system, entries } = asked
   const lost = isExact ? null : unheard(inFull(wordsInFull(line, system)), heard.drafts, system, foldJob(system, entries))
   if (lost === null) return read
@@ -94,10 +94,18 @@ function accounted(line: string, heard: Understood, isExact: boolean, asked: Qui
   return { ok: false, problem, start: 0, end: line.length }
 }
 
-/** A line that is one note stays in the record as it was typed, short forms and all. */
-function asTyped(line: string, read: Understood & { ok: true }): Understood & { ok: true } {
+/** A line that is one note, or the customer's words, stays in the record as it was typed, short forms and all. */
+function asTyped(line: string, read: Understood & { ok: true }, { system, entries }: QuickLineContext): Understood & { ok: true } {
   const [draft, another] = read.drafts
-  if (draft?.kind !== 'note' || another || /^\s*note\b/i.test(line)) return read
+  if (another || /^\s*(?:note|complaint)\b/i.test(line)) return read
+  if (draft?.kind === 'complaint') {
+    const before = foldJob(system, entries).complaint.words
+    const heard = draft.complaint.words
+    if (!heard.startsWith(before)) return read
+    const words = [before, line.trim().replaceAll(';', ',')].filter(Boolean).join('; ')
+    return { ...read, drafts: [{ ...draft, complaint: { ...draft.complaint, words } }], say: read.say.replace(heard, () => words) }
+  }
+  if (draft?.kind !== 'note') return read
   const note = { ...draft, text: line.trim() }
   return { ...read, drafts: [note], say: read.say.replace(draft.text, () => note.text) }
 }

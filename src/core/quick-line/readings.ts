@@ -17,6 +17,9 @@ import { isPoint, type Point, parsePoint } from '@/src/core/wiring/point'
 import { lineNodes } from '@/src/core/wiring/supply'
 import { firstPart } from '@/src/core/wiring/system'
 
+/** With the power off, at line voltage, without a unit: less is ohms. Assumption. */
+const NOT_OHMS = 60
+
 /** A reading between two points; `said` when the line began with what was measured. */
 export function readReading(reader: Reader, said: 'volts' | 'ohms' | null = null): EntryDraft[] {
   for (const filler of ['from', 'between', 'across']) reader.accept(filler)
@@ -29,10 +32,12 @@ export function readReading(reader: Reader, said: 'volts' | 'ohms' | null = null
   const [a, b] = across ?? resolveBoth(reader, points as SaidPair, readAtPlace(reader))
   const isLive = reader.context.state.bench.power
   // At line voltage nobody reads a hundred ohm by chance: volts ahead of a switch that is off.
-  const isLine = !isLowVoltage(reader, a, b) && typeof answer === 'number' && answer >= NOT_24_V
+  const isLine = !isLowVoltage(reader, a, b) && typeof answer === 'number' && answer >= NOT_OHMS
   const meter = unit ?? ((isLive || isLine) && answer !== 'OL' ? 'volts' : 'ohms')
   if (meter === 'volts' && typed === null && typeof answer === 'number' && answer >= NOT_24_V && isLowVoltage(reader, a, b))
-    reader.fail(`${answer} V on the 24 V side? Type the decimal point, or "${answer} V" if it really reads that.`)
+    reader.fail(
+      `${answer} V on the 24 V side? Type the decimal point, or "${answer} V" if it really reads that. Ohms are read with the power off.`,
+    )
   return [{ kind: 'reading', probe: { meter, a, b }, answer }]
 }
 

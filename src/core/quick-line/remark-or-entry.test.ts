@@ -122,4 +122,14 @@ describe('what is measured, seen or done is no remark', () => {
     expect(problem('heat-pump-o', 'jump 24 volts to chassis')).toMatch(/^Never join C/)
     expect(problem('heat-pump-o', 'put a jumper on the fuse')).toMatch(/^Nothing is run with its fuse bypassed/)
   })
+
+  it('more than a 24 V side has is asked after: a decimal point, or ohms', () => {
+    for (const line of ['W to C 45', 'W-C 45, Y-C 14'])
+      expect(problem('furnace-ac', line)).toMatch(/^45 V on the 24 V side\?.*Ohms are read/)
+    const dead = standing('furnace-ac', 'indoor', 'off')
+    expect(drafts(dead, 'W-C 45')).toMatchObject([{ probe: { meter: 'ohms' }, answer: 45 }])
+    expect(drafts(standing('furnace-ac', 'indoor', 'on'), 'indoor blower is on, nothing outside')).toEqual(
+      drafts(standing('furnace-ac', 'indoor', 'on'), 'blower is on, nothing outside'),
+    )
+  })
 })

@@ -124,6 +124,7 @@ const ofHands: readonly Shortened[] = [
 
 /** One after the other: each takes what those before it have left. */
 const shortened: readonly Shortened[] = [
+  [/\b(?:indoor|inside) (?:blower|fan)(?= (?:is |motor )?(?:on|off|runs?|running|not|never|won|does|still|dead|quit)\b)/gi, 'blower'],
   [/^(cool|heat) ?2 (?=(?:never|doesn|won|not|isn|didn|comes|runs|works)\w*\b)/i, 'second stage $1 '],
   [/\bstage (?:2|two) (?=(?:solenoid|compressor|contactor)\b)/gi, 'second stage '],
   // A trial on a call with a wire off.

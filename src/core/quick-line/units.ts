@@ -17,5 +17,5 @@ export const unitsOfReading: ReadonlyMap<string, readonly [number, 'volts' | 'oh
   ['mohm', [1e6, 'ohms']],
 ])
 
-/** No 24 V circuit reads that many volts; a decimal point is lost sooner. Assumption. */
-export const NOT_24_V = 60
+/** No 24 V circuit reads that many volts: the lightest loaded transformer on a high line gives some 33. A decimal point was lost, or it is ohms. Assumption. */
+export const NOT_24_V = 36
