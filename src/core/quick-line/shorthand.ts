@@ -124,6 +124,12 @@ const ofHands: readonly Shortened[] = [
 
 /** One after the other: each takes what those before it have left. */
 const shortened: readonly Shortened[] = [
+  // Readings in a row, and behind the last of them where they all were taken.
+  [
+    /^((?:[A-Z]\w?(?:[-/&]| to | )[A-Z]\w{0,2} \d[\d.]*(?: ?v)?(?:, ?(?:and )?| and | (?=[A-Z])))+[A-Z]\w?(?:[-/&]| to | )[A-Z]\w{0,2} \d[\d.]*(?: ?v)?) (at (?:the )?[a-z].*|outside|outdoors|inside|indoors)$/i,
+    (_, list, where) =>
+      `${list.replace(/(?<=\d(?: ?v)?)(?:, ?(?:and )?| and | )(?=[A-Z]\w?(?:[-/&]| to | )[A-Z]\w{0,2} \d)/gi, ` ${where}, `)} ${where}`,
+  ],
   [/\b(?:indoor|inside) (?:blower|fan)(?= (?:is |motor )?(?:on|off|runs?|running|not|never|won|does|still|dead|quit)\b)/gi, 'blower'],
   [/^(cool|heat) ?2 (?=(?:never|doesn|won|not|isn|didn|comes|runs|works)\w*\b)/i, 'second stage $1 '],
   [/\bstage (?:2|two) (?=(?:solenoid|compressor|contactor)\b)/gi, 'second stage '],
