@@ -3,6 +3,7 @@ import { OHMS_WITH_POWER } from '@/src/core/job/check-entry'
 import type { Entry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import { eachAgainstCommon, withOwnCommon } from '@/src/core/quick-line/against-common'
+import { asTyped } from '@/src/core/quick-line/as-typed'
 import { isRemark, NOTE_ONLY, type Reader, readClauses } from '@/src/core/quick-line/clauses'
 import { isConclusion } from '@/src/core/quick-line/concluded'
 import { spelledOut } from '@/src/core/quick-line/ellipsis'
@@ -92,22 +93,6 @@ function accounted(line: string, heard: Understood, isExact: boolean, asked: Qui
   if (lost === null) return read
   const problem = `I heard "${read.say}", but nothing of "${lost}". Say it in parts, or put "note" before it.`
   return { ok: false, problem, start: 0, end: line.length }
-}
-
-/** A line that is one note, or the customer's words, stays in the record as it was typed, short forms and all. */
-function asTyped(line: string, read: Understood & { ok: true }, { system, entries }: QuickLineContext): Understood & { ok: true } {
-  const [draft, another] = read.drafts
-  if (another || /^\s*(?:note|complaint)\b/i.test(line)) return read
-  if (draft?.kind === 'complaint') {
-    const before = foldJob(system, entries).complaint.words
-    const heard = draft.complaint.words
-    if (!heard.startsWith(before)) return read
-    const words = [before, line.trim().replaceAll(';', ',')].filter(Boolean).join('; ')
-    return { ...read, drafts: [{ ...draft, complaint: { ...draft.complaint, words } }], say: read.say.replace(heard, () => words) }
-  }
-  if (draft?.kind !== 'note') return read
-  const note = { ...draft, text: line.trim() }
-  return { ...read, drafts: [note], say: read.say.replace(draft.text, () => note.text) }
 }
 
 function readAll(said: string, asked: QuickLineContext): Understood {

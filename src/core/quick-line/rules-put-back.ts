@@ -1,4 +1,4 @@
-import { allAt, landLast } from '@/src/core/quick-line/hands'
+import { allAt, landAll, landLast } from '@/src/core/quick-line/hands'
 import { cableTowards } from '@/src/core/quick-line/meaning'
 import { asks, type Rule, rule } from '@/src/core/quick-line/rule'
 import { leading, loadOf, type Sentence } from '@/src/core/quick-line/sentence'
@@ -35,6 +35,14 @@ const isOffHere = ({ system, state }: Sentence, cable: CableId): boolean =>
   })
 
 export const putBackRules: readonly Rule[] = [
+  rule(
+    '(?:land|landed|reconnected|reconnect|put|hooked up|hook up)(?: back)? (\\S+) cable(?: back)?(?: on| up)?(?: (?:at|in|on) (.+))?|(\\S+) cable (?:is )?back on(?: (?:at|in) (.+))?',
+    (the, one, at, other, there) => {
+      const where = at || there
+      const place = where ? the.place(where) : null
+      return where && place === null ? null : landAll(the, one || other, place)
+    },
+  ),
   rule(
     `(?:everything|all of it|all|all (?:the )?(?:wires|conductors)) (?:is |are )?(?:back on|relanded|put back|landed)(?:,? (?:and )?${HOW})?`,
     (the, how) => {

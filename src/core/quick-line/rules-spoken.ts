@@ -1,4 +1,4 @@
-import { allAt, allOf, joined, landAll, pluggable, takenOff } from '@/src/core/quick-line/hands'
+import { allAt, allOf, joined, pluggable, takenOff } from '@/src/core/quick-line/hands'
 import { leavesControlLive, STAYS_LIVE } from '@/src/core/quick-line/power'
 import { asks, either, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
 import { leading, loadOf, type Sentence, worded, zoneOf } from '@/src/core/quick-line/sentence'
@@ -125,14 +125,6 @@ export const spokenRules: readonly Rule[] = [
   ),
   rule('(?:using|used|use) (\\S+?)?(?: spare| wire)? ?(?:for|as|in place of|instead of) (.+)', (the, spare, what) =>
     leading('swap', the.conductor(what) && `${the.conductor(what)}${spare && spare !== 'spare' ? ` to ${spare}` : ''}`),
-  ),
-  rule(
-    '(?:land|landed|reconnected|reconnect|put|hooked up|hook up)(?: back)? (\\S+) cable(?: back)?(?: on| up)?(?: (?:at|in|on) (.+))?|(\\S+) cable (?:is )?back on(?: (?:at|in) (.+))?',
-    (the, one, at, other, there) => {
-      const where = at || there
-      const place = where ? the.place(where) : null
-      return where && place === null ? null : landAll(the, one || other, place)
-    },
   ),
   rule('(?:both|all) (?:wires|conductors|leads) off(?: (?:at|in|on) (.+))?', (the, where) =>
     allAt(the, where ? the.place(where) : the.state.bench.place),

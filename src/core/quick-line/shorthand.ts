@@ -124,6 +124,19 @@ const ofHands: readonly Shortened[] = [
 
 /** One after the other: each takes what those before it have left. */
 const shortened: readonly Shortened[] = [
+  [
+    /^(?:i |we )?(?:killed|cut|shut off|turned off) (?:all )?(?:the )?power[, ]+(?:and |then )?(?=\S)(?!at\b|to\b|on\b|outside|inside)/i,
+    'power off, ',
+  ],
+  // What is off is said first, and what is read or seen then.
+  [
+    /^with (?:the )?(.+? (?:off|lifted|unhooked|unplugged|disconnected|jumped|jumpered|off the wall)(?: at (?:the )?[a-z ]+?| outside| inside)?),? (?=(?:contactor|compressor|valve|blower|fan|it|trips|holds|[A-Z]\w?(?:-| to )|\d))/i,
+    '$1, ',
+  ],
+  [/^(?:ohms? )?with (?:the )?power (?:off|down|killed|cut)[, ]+(?:and )?(?=\S)/i, 'power off, '],
+  [/^power (?:is )?(?:down|killed|cut)[, ]+(?:and )?(?=\S)(?!at\b|to\b|outside|inside)/i, 'power off, '],
+  [/^(?!.*\bohms?\b.*\bohms?\b)ohms?,? (?:from |between |across )?(?=[A-Z]\w?(?:-| to | and )\S+ [\d.]|[\d.]+ )(.+)$/i, '$1 ohms'],
+  [/\bwhen (cool|heat)ing$/i, 'on $1'],
   // Readings in a row, and behind the last of them where they all were taken.
   [
     /^((?:[A-Z]\w?(?:[-/&]| to | )[A-Z]\w{0,2} \d[\d.]*(?: ?v)?(?:, ?(?:and )?| and | (?=[A-Z])))+[A-Z]\w?(?:[-/&]| to | )[A-Z]\w{0,2} \d[\d.]*(?: ?v)?) (at (?:the )?[a-z].*|outside|outdoors|inside|indoors)$/i,

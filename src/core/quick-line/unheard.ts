@@ -1,10 +1,9 @@
 import type { EntryDraft } from '@/src/core/job/entry'
 import type { JobState } from '@/src/core/job/job-state'
+import { lostEnd, lostMeter, lostPlace, lostPower } from '@/src/core/quick-line/lost-conditions'
 import { Sentence } from '@/src/core/quick-line/sentence'
 import { probeKey } from '@/src/core/readings/check'
-import { parseLook } from '@/src/core/readings/look-target'
-import { type Point, parsePoint } from '@/src/core/wiring/point'
-import { partById, placeById, type System } from '@/src/core/wiring/system'
+import { partById, type System } from '@/src/core/wiring/system'
 
 /**
  * The first thing that a line names and that nothing of what would be entered holds: a part, a call, a terminal, a number. Half a line
@@ -32,6 +31,8 @@ export function unheard(line: string, drafts: readonly EntryDraft[], system: Sys
     otherPlace(line, the, drafts) ??
     lostEnd(line, state, drafts) ??
     lostPlace(line, the, drafts) ??
+    lostPower(line, state, drafts) ??
+    lostMeter(line, drafts) ??
     lostOutput(line, the, heard)
   )
 }
@@ -42,50 +43,6 @@ function lostOutput(line: string, the: Sentence, { held, kept }: Heard): string 
   // Where no board has such a terminal, what goes out is the letter itself.
   const isTerminal = said !== undefined && the.isLetter(said.toLowerCase().replace(' ', '-'))
   return !isTerminal || /-out@|"[a-z0-9-]*-(?:in|hot)@/.test(held) || kept.includes(said.toLowerCase()) ? null : said
-}
-
-/** A place that is named, where all that is read, seen or moved is elsewhere. */
-function lostPlace(line: string, the: Sentence, drafts: readonly EntryDraft[]): string | null {
-  const named = [
-    ...line.matchAll(
-      /\b(?:(?:at|from) (?:the )?([a-z]+(?: [a-z]+)?)|(?<!\b(?:going|goes|to|runs?|running|from|the|at) )(outside|outdoors|inside|indoors))(?=$|[,;]| and\b)/gi,
-    ),
-  ].map(([, said, side]) => said ?? side)
-  const points = drafts.flatMap((draft): Point[] => {
-    if (draft.kind === 'reading') return 'a' in draft.probe ? [draft.probe.a, draft.probe.b] : []
-    if (draft.kind !== 'bench') return []
-    const { change } = draft
-    if (change.do === 'jumper') return [change.a, change.b]
-    return change.do === 'lift' || change.do === 'land' ? [change.end] : []
-  })
-  const seen = drafts.flatMap((draft) => {
-    const at = draft.kind === 'reading' && draft.probe.meter === 'look' ? parseLook(draft.probe.at).of : null
-    return at === null ? [] : [partById(the.system, at)?.place ?? at]
-  })
-  if (points.length === 0 || drafts.some(({ kind }) => kind === 'note')) return null
-  // Of several thermostats one is meant by its kind.
-  const kindOf = (id: string | null) => placeById(the.system, id ?? '')?.kind
-  const kinds = [...points.map((point) => parsePoint(point).place), ...seen].map(kindOf)
-  const lost = named.find((said) => {
-    const place = the.place(said.toLowerCase())
-    return place !== null && !kinds.includes(kindOf(place))
-  })
-  return lost === undefined ? null : `at ${lost}`
-}
-
-/** The other end of a wire that is said to be off, or on, at both. */
-function lostEnd(line: string, { bench }: JobState, drafts: readonly EntryDraft[]): string | null {
-  if (!/\bboth ends\b/i.test(line)) return null
-  const acts = drafts.flatMap((draft) =>
-    draft.kind === 'bench' && (draft.change.do === 'lift' || draft.change.do === 'land') ? [draft.change] : [],
-  )
-  const isOneEnded = acts.some(({ do: does, end }) => {
-    const { cable, name } = parsePoint(end)
-    const isOfIt = (point: Point) => parsePoint(point).cable === cable && parsePoint(point).name === name
-    const already = does === 'lift' ? bench.lifted.filter(isOfIt) : []
-    return new Set([...acts.map((act) => act.end).filter(isOfIt), ...already]).size < 2
-  })
-  return isOneEnded ? 'both ends' : null
 }
 
 /** The second of two: a bank, a stage or a compressor of which nothing that is entered speaks. */

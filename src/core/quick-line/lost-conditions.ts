@@ -1,0 +1,70 @@
+import type { EntryDraft } from '@/src/core/job/entry'
+import type { JobState } from '@/src/core/job/job-state'
+import type { Sentence } from '@/src/core/quick-line/sentence'
+import { parseLook } from '@/src/core/readings/look-target'
+import { type Point, parsePoint } from '@/src/core/wiring/point'
+import { partById, placeById } from '@/src/core/wiring/system'
+
+/** Where, at which ends, under what power and with which meter a line says that something was so, and what would be entered does not. */
+
+/** That the power went off, where what was read is entered with it on. */
+export function lostPower(line: string, { bench }: JobState, drafts: readonly EntryDraft[]): string | null {
+  const [said] =
+    /\b(?:kill(?:ed)?|cut|shut off|turned off) (?:the |all )?power\b|\bpower (?:is )?(?:off|down|killed|cut)\b|\beverything off\b/i.exec(
+      line,
+    ) ?? []
+  const isRead = drafts.some((draft) => draft.kind === 'reading' && draft.probe.meter === 'volts')
+  const isOff = drafts.some((draft) => draft.kind === 'bench' && draft.change.do === 'power')
+  return said !== undefined && bench.power && isRead && !isOff && !/\d ?v(?:olts?|ac)?\b/i.test(line) ? said : null
+}
+
+/** What was measured by its word, where all that is entered was measured otherwise. */
+export function lostMeter(line: string, drafts: readonly EntryDraft[]): string | null {
+  const meters = new Set(drafts.flatMap((draft) => (draft.kind === 'reading' ? [draft.probe.meter] : [])))
+  const [said] = /\bohm(?:s|ed)?\b/i.exec(line) ?? []
+  return said !== undefined && meters.has('volts') && !meters.has('ohms') ? said : null
+}
+
+/** A place that is named, where all that is read, seen or moved is elsewhere. */
+export function lostPlace(line: string, the: Sentence, drafts: readonly EntryDraft[]): string | null {
+  const named = [
+    ...line.matchAll(
+      /\b(?:(?:at|from) (?:the )?([a-z]+(?: [a-z]+)?)|(?<!\b(?:going|goes|to|runs?|running|from|the|at) )(outside|outdoors|inside|indoors))(?=$|[,;]| and\b)/gi,
+    ),
+  ].map(([, said, side]) => said ?? side)
+  const points = drafts.flatMap((draft): Point[] => {
+    if (draft.kind === 'reading') return 'a' in draft.probe ? [draft.probe.a, draft.probe.b] : []
+    if (draft.kind !== 'bench') return []
+    const { change } = draft
+    if (change.do === 'jumper') return [change.a, change.b]
+    return change.do === 'lift' || change.do === 'land' ? [change.end] : []
+  })
+  const seen = drafts.flatMap((draft) => {
+    const at = draft.kind === 'reading' && draft.probe.meter === 'look' ? parseLook(draft.probe.at).of : null
+    return at === null ? [] : [partById(the.system, at)?.place ?? at]
+  })
+  if (points.length === 0 || drafts.some(({ kind }) => kind === 'note')) return null
+  // Of several thermostats one is meant by its kind.
+  const kindOf = (id: string | null) => placeById(the.system, id ?? '')?.kind
+  const kinds = [...points.map((point) => parsePoint(point).place), ...seen].map(kindOf)
+  const lost = named.find((said) => {
+    const place = the.place(said.toLowerCase())
+    return place !== null && !kinds.includes(kindOf(place))
+  })
+  return lost === undefined ? null : `at ${lost}`
+}
+
+/** The other end of a wire that is said to be off, or on, at both. */
+export function lostEnd(line: string, { bench }: JobState, drafts: readonly EntryDraft[]): string | null {
+  if (!/\bboth ends\b/i.test(line)) return null
+  const acts = drafts.flatMap((draft) =>
+    draft.kind === 'bench' && (draft.change.do === 'lift' || draft.change.do === 'land') ? [draft.change] : [],
+  )
+  const isOneEnded = acts.some(({ do: does, end }) => {
+    const { cable, name } = parsePoint(end)
+    const isOfIt = (point: Point) => parsePoint(point).cable === cable && parsePoint(point).name === name
+    const already = does === 'lift' ? bench.lifted.filter(isOfIt) : []
+    return new Set([...acts.map((act) => act.end).filter(isOfIt), ...already]).size < 2
+  })
+  return isOneEnded ? 'both ends' : null
+}
