@@ -171,9 +171,10 @@ function readingOfPart(text: string, the: Sentence): string {
   const grounded = toGround && partById(the.system, the.part(toGround[1].toLowerCase()) ?? '')
   if (grounded && (grounded.kind === 'switch' || grounded.kind === 'coil'))
     return `ohms ${grounded.between[0]}-gnd ${toGround[2]} at ${grounded.place}`
-  const across = new RegExp(`^(\\S+)(?: coil| switch)? (?:is |reads )?(${NUMBER}|ol|open|shorted|closed)(?: (ohms?|k|kohm))?$`, 'i').exec(
-    text,
-  )
+  const across = new RegExp(
+    `^(\\S+|[a-z-]+ [a-z-]+|[a-z-]+ [a-z-]+ [a-z-]+?)(?: coil| switch| solenoid)? (?:is |reads )?(${NUMBER}|ol|open|shorted|closed)(?: (ohms?|k|kohm))?$`,
+    'i',
+  ).exec(text)
   const part = across && partById(the.system, the.part(across[1].toLowerCase()) ?? '')
   if (!part || (part.kind !== 'switch' && part.kind !== 'coil') || !(isOff || across[3])) return text
   return /^(?:shorted|closed)$/i.test(across[2]) ? `ohms across ${part.id} jumps between 0 and 1` : `ohms across ${part.id} ${across[2]}`

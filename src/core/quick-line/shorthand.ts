@@ -124,6 +124,7 @@ const ofHands: readonly Shortened[] = [
 
 /** One after the other: each takes what those before it have left. */
 const shortened: readonly Shortened[] = [
+  [/\bat (h|l)ps\b/gi, (_, side) => `at ${/h/i.test(side) ? 'high' : 'low'}-pressure switch`],
   [
     /^(?:i |we )?(?:killed|cut|shut off|turned off) (?:all )?(?:the )?power[, ]+(?:and |then )?(?=\S)(?!at\b|to\b|on\b|outside|inside)/i,
     'power off, ',
