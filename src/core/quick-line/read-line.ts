@@ -263,7 +263,7 @@ function clauseInGrammar(clause: string, context: Reading): Said {
   const other = typeof first === 'string' || plain(normal) === plain(clause) ? null : interpret(plain(normal), the)
   // What is clear in one form of it is not asked in another.
   const meant = typeof other === 'string' ? other : (first ?? other)
-  if (meant === null || (said !== null && typeof meant === 'object' && isReadable(said as string))) return said
+  if (meant === null || (typeof said === 'string' && typeof meant === 'object' && isReadable(said))) return said
   // A remark is what is left where nothing else is meant.
   if (typeof said === 'string' && isRemark(said) && NOTE_ONLY.test(clause)) return said
   if (typeof said === 'string' && typeof meant === 'string' && isRemark(said) && !isRemark(meant) && isReadable(meant)) return meant

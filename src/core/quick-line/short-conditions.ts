@@ -1,0 +1,50 @@
+import type { Shortened } from '@/src/core/quick-line/short-readings'
+
+/** Under what something is said to be so, before it or behind it: with the power off, with a wire off, at a place, at both units, on a stage. */
+export const ofConditions: readonly Shortened[] = [
+  [/\bat (h|l)ps\b/gi, (_, side) => `at ${/h/i.test(side) ? 'high' : 'low'}-pressure switch`],
+  [
+    /^(?:i |we )?(?:killed|cut|shut off|turned off) (?:all )?(?:the )?power[, ]+(?:and |then )?(?=\S)(?!at\b|to\b|on\b|outside|inside)/i,
+    'power off, ',
+  ],
+  // What is off is said first, and what is read or seen then.
+  [
+    /^with (?:the )?(.+? (?:off|lifted|unhooked|unplugged|disconnected|jumped|jumpered|off the wall)(?: at (?:the )?[a-z ]+?| outside| inside)?),? (?=(?:contactor|compressor|valve|blower|fan|it|trips|holds|[A-Z]\w?(?:-| to )|\d))/i,
+    '$1, ',
+  ],
+  [/^(?:ohms? )?with (?:the )?power (?:off|down|killed|cut)[, ]+(?:and )?(?=\S)/i, 'power off, '],
+  [/^power (?:is )?(?:down|killed|cut)[, ]+(?:and )?(?=\S)(?!at\b|to\b|outside|inside)/i, 'power off, '],
+  [/^(?!.*\bohms?\b.*\bohms?\b)ohms?,? (?:from |between |across )?(?=[A-Z]\w?(?:-| to | and )\S+ [\d.]|[\d.]+ )(.+)$/i, '$1 ohms'],
+  [/\bwhen (cool|heat)ing$/i, 'on $1'],
+  // Readings in a row, and behind the last of them where they all were taken.
+  [
+    /^((?:[A-Z]\w?(?:[-/&]| to | )[A-Z]\w{0,2} \d[\d.]*(?: ?v)?(?:, ?(?:and )?| and | (?=[A-Z])))+[A-Z]\w?(?:[-/&]| to | )[A-Z]\w{0,2} \d[\d.]*(?: ?v)?) (at (?:the )?[a-z].*|outside|outdoors|inside|indoors)$/i,
+    (_, list, where) =>
+      `${list.replace(/(?<=\d(?: ?v)?)(?:, ?(?:and )?| and | )(?=[A-Z]\w?(?:[-/&]| to | )[A-Z]\w{0,2} \d)/gi, ` ${where}, `)} ${where}`,
+  ],
+  [/\b(?:indoor|inside) (?:blower|fan)(?= (?:is |motor )?(?:on|off|runs?|running|not|never|won|does|still|dead|quit)\b)/gi, 'blower'],
+  [/^(cool|heat) ?2 (?=(?:never|doesn|won|not|isn|didn|comes|runs|works)\w*\b)/i, 'second stage $1 '],
+  [/\bstage (?:2|two) (?=(?:solenoid|compressor|contactor)\b)/gi, 'second stage '],
+  // A trial on a call with a wire off.
+  [
+    /^(cool|heat|fan)(?:ing)? with (.+? (?:off|lifted|unhooked|disconnected)(?: (?:outside|inside|at .+?))?),? (holds|held|trips|tripped)$/i,
+    '$2, $3 on $1',
+  ],
+  [/^((?:outdoor |stat )?[A-Z]\d?) back on,? (?:and |it )?(?:still )?(holds|trips)(?: again)?$/i, 'land $1, $2'],
+  [/^(?:my |the )?\d+ ?a(?:mps?)? breaker (?=(?:trip|pop|blow|hold|held|kick)\w*|(?:on|at|of) )/i, 'breaker '],
+  [/^((?:still )?(?:trips|pops|blows)) (?:the |a |my )?\d+ ?a(?:mps?)?(?: fuse| breaker)? (?=\S)/i, '$1 '],
+  [/^(?:ohmed|ohms|readings?|measured|checked)(?: (?:all|them|everything|it|out))*[:,] (?=[A-Z]\d?(?:[- ]| to )?\S* ?\d)/i, ''],
+  [/^(?:the )?(\w+) (?:plug )?pins (?=\d)/i, '$1 coil '],
+  // What is so at both units is read at each.
+  [
+    /^((?=.*(?:\d|\bhot\b|\bdead\b|\bopen\b)).+?),? (?:both )?(?:inside and out(?:side)?|indoors and out(?:doors)?|in and out)$/i,
+    '$1 inside, $1 outside',
+  ],
+  [/^(\d[\d.]*(?: ?v(?:olts?)?)?) (?:leaving|out of) (?:the )?(air handler|furnace|indoor unit)(?=,|$)/i, '$1 at the $2'],
+  [
+    /^(?:no|0|zero) (?:120|208|230|240)(?: ?v(?:olts?)?)? (?:at|on|to) (?:the )?(?:line side of (?:the )?)?contactor$/i,
+    'line side of contactor 0',
+  ],
+  // Legs against each other, one after the other: L1-L2 209 L2-L3 208.
+  [/\b(L\d)[ -]+(L\d) (\d+)(?: ?v)? (?=L\d)/gi, '$1-$2 $3, '],
+]
