@@ -38,6 +38,13 @@ describe('how a search ends', () => {
     expect(end(suspect('a', 0.5), suspect('b', 0.4), suspect('c', 0.1))).toMatchObject({ found: 'group', suspects: ['a', 'b', 'c'] })
   })
 
+  it('with what the repair holds of all that it mends, not with what its first suspect holds', () => {
+    const same = { id: 'mend a', say: 'a' }
+    const said = end(suspect('a', 0.5), { ...suspect('b', 0.3), repair: same }, suspect('c', 0.2))
+    expect(said).toMatchObject({ found: 'group', repair: same })
+    expect('probability' in said && said.probability).toBeCloseTo(0.8)
+  })
+
   it('with "comes and goes" and what to do until it shows', () => {
     const said = end(suspect('a', 0.5, 0.4), suspect('b', 0.4))
     expect(said.found).toBe('comes-and-goes')
