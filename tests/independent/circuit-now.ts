@@ -139,7 +139,7 @@ export function elementsNow(system: System, bench: Bench, trouble: Trouble | nul
       sealed.set(coilElement(coil.id), { kind: 'impedance', id: coilElement(coil.id), a: '', b: '', ac, dcOhm })
     }
   }
-  // A board off its plugs is not there.
+  // An unplugged board is not in the circuit.
   const offPlugs = new Set<string>()
   for (const board of partsOf(system, 'board')) {
     if (!bench.unplugged.includes(board.id)) continue

@@ -97,7 +97,7 @@ describe.each(catalogue.map((system) => [system.id, system] as const))('%s agree
     const calls = ['off', ...callsOf(system)] as const
     const hypotheses: [Bench, Hypothesis][] = [
       ...calls.map((call): [Bench, Hypothesis] => [{ ...createBench(system), call }, healthy]),
-      // Its boards off their plugs: nothing is passed, made or drawn by them.
+      // With its boards unplugged.
       ...calls.map((call): [Bench, Hypothesis] => [{ ...createBench(system), call, unplugged: boards }, healthy]),
       ...Array.from({ length: 10 }, (): [Bench, Hypothesis] => {
         const fault = random.pick(known)

@@ -57,7 +57,7 @@ export function changesOfBench(system: System, network: Network, bench: Bench): 
   return changes
 }
 
-/** A board off its plugs: its supply, what it passes and what it makes are open, whatever it does, and its inputs draw nothing. */
+/** An unplugged board: its supply, pass-through paths and relay contacts are open, and its inputs draw nothing. */
 function withoutBoard(network: Network, { id, place, between, outputs, inputOhm }: PartOf<'board'>): Change[] {
   const common = terminalPoint(between[1], place)
   return [

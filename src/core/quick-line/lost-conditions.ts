@@ -5,9 +5,9 @@ import { parseLook } from '@/src/core/readings/look-target'
 import { type Point, parsePoint } from '@/src/core/wiring/point'
 import { partById, placeById } from '@/src/core/wiring/system'
 
-/** Where, at which ends, under what power and with which meter a line says that something was so, and what would be entered does not. */
+/** Conditions that a line names and its entries would drop: the place, the ends, the power, the meter. */
 
-/** That the power went off, where what was read is entered with it on. */
+/** The line says that the power went off, and its reading would be entered with the power on. */
 export function lostPower(line: string, { bench }: JobState, drafts: readonly EntryDraft[]): string | null {
   const [said] =
     /\b(?:kill(?:ed)?|cut|shut off|turned off) (?:the |all )?power\b|\bpower (?:is )?(?:off|down|killed|cut)\b|\beverything off\b/i.exec(
@@ -18,14 +18,14 @@ export function lostPower(line: string, { bench }: JobState, drafts: readonly En
   return said !== undefined && bench.power && isRead && !isOff && !/\d ?v(?:olts?|ac)?\b/i.test(line) ? said : null
 }
 
-/** What was measured by its word, where all that is entered was measured otherwise. */
+/** The line says ohms, and only volts would be entered. */
 export function lostMeter(line: string, drafts: readonly EntryDraft[]): string | null {
   const meters = new Set(drafts.flatMap((draft) => (draft.kind === 'reading' ? [draft.probe.meter] : [])))
   const [said] = /\bohm(?:s|ed)?\b/i.exec(line) ?? []
   return said !== undefined && meters.has('volts') && !meters.has('ohms') ? said : null
 }
 
-/** A place that is named, where all that is read, seen or moved is elsewhere. */
+/** A place that the line names, and that no reading, look or wire of it would be entered at. */
 export function lostPlace(line: string, the: Sentence, drafts: readonly EntryDraft[]): string | null {
   const named = [
     ...line.matchAll(

@@ -34,7 +34,7 @@ export function isPlainRemark(line: string, system: System): boolean {
   return isPlain && isSentence && !isHandsOnWires(line) && !OF_THE_CIRCUIT.test(line) && !isCommandWord(words[0])
 }
 
-/** What hands do to wires changes the bench: where it is not understood it is asked after, and never a remark in silence. */
+/** Work on wires changes the bench: a line about it that is not understood is asked after, never kept silently as a note. */
 export const isHandsOnWires = (line: string): boolean =>
   /\bwhen (?:i|we) (?:lift|unhook|disconnect|pull|land|hook|unplug)\w*\b|\bwith (?:the )?\w+ (?:cable|wires?) (?:off|lifted|unhooked|disconnected)\b|^(?:i |we |just |then |ok,? )*(?:jump|jumped|jumpered|bypass|bypassed) |^(?:i |we |just |then |ok,? )*(?:lift|land|unhook|disconnect|reconnect|pull|hook|re-?land|unland|put|took|take)(?:ed|s|ing)?\b.*\b(?:cables?|conductors?|everything|(?:the|all) wires|[rygwcob]\d? wire|(?:red|yellow|green|white|blue|orange|brown|black) wire)\b/i.test(
     line,
@@ -56,9 +56,10 @@ export function isOfReading(line: string, { system, entries }: { readonly system
   )
 }
 
-/** "Jump red to ground", with several red wires: one of them is R, so it is refused and not asked after. */
+/** "Jump red to ground", with several red wires, or with R off its screw: one of them is R, so it is refused and not asked after. */
 export const isDeadShort = (line: string, problem: string): boolean =>
-  /^Which red|^More than one conductor answers to (?:R|red)\b/.test(problem) && (JOINED_TO_COMMON.test(line) || LAID_ON_COMMON.test(line))
+  /^Which red|^More than one conductor answers to (?:R|red)\b|^R[ch]? is off its screw/.test(problem) &&
+  (JOINED_TO_COMMON.test(line) || LAID_ON_COMMON.test(line))
 
 const COMMON = '(?:the )?(?:common|ground|gnd|chassis|metal|cabinet|frame|C)\\b'
 const JOINED_TO_COMMON = new RegExp(

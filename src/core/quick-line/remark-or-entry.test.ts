@@ -120,6 +120,8 @@ describe('what is measured, seen or done is no remark', () => {
     expect(drafts(inside, 'air handler fuse popped')).toEqual(drafts(inside, 'fuse blown'))
     expect(drafts(inside, 'outdoor unit stops')).toEqual(drafts(inside, 'outdoor not as called'))
     expect(problem('heat-pump-o', 'jump 24 volts to chassis')).toMatch(/^Never join C/)
+    const lifted = standing('heat-pump-o', 'outdoor', 'off', { do: 'lift', end: 'outdoor-cable.R@outdoor' })
+    expect(lifted('jumper R to ground to see if it sparks')).toMatchObject({ ok: false, problem: expect.stringMatching(/^Never join C/) })
     expect(problem('heat-pump-o', 'put a jumper on the fuse')).toMatch(/^Nothing is run with its fuse bypassed/)
   })
 

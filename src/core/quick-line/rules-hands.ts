@@ -61,14 +61,14 @@ function placeOfStat(the: Sentence): string | null {
   return one && !another ? one.place : stats.length === 1 ? stats[0].place : null
 }
 
-/** A call past its board, from what the board watches to what it gives; of several it is asked which. */
+/** A jumper past a board, from its input to its output; with several outputs it is asked which. */
 function pastBoard(the: Sentence, what: string): Said {
   const board = partById(the.system, the.part(what) ?? '')
   if (board?.kind !== 'board') return null
   const ways = board.outputs.filter(({ call }) => !call.includes('-')).map(({ call, to }) => `jumper ${call} ${to} at ${board.place}`)
   const [only, another] = ways
   if (only === undefined) return null
-  return another === undefined ? only : { asks: `Which call goes past it? Say ${ways.map((way) => `"${way}"`).join(' or ')}.` }
+  return another === undefined ? only : { asks: `Which call is jumped past the board? Say ${ways.map((way) => `"${way}"`).join(' or ')}.` }
 }
 
 export const handRules: readonly Rule[] = [
@@ -141,7 +141,9 @@ export const handRules: readonly Rule[] = [
       )
       return meant.length === 1
         ? `jumper out ${meant[0].a} ${meant[0].b}`
-        : { asks: 'Which jumper? The record has none between those two.' }
+        : {
+            asks: `The record has no jumper between ${one.toUpperCase()} and ${other.toUpperCase()}. Put "note" before the line to keep it as a remark.`,
+          }
     },
   ),
   rule('(?:removed|remove|pulled|pull|took|take)(?: off)? jumper(?: off| out)? (?:from|between|on|off) .+', () => 'jumper out'),

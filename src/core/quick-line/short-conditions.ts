@@ -1,6 +1,6 @@
 import type { Shortened } from '@/src/core/quick-line/short-readings'
 
-/** Under what something is said to be so, before it or behind it: with the power off, with a wire off, at a place, at both units, on a stage. */
+/** Conditions said before or after a reading: power off, a wire off, a place, both units, a stage. */
 export const ofConditions: readonly Shortened[] = [
   [/\bat (h|l)ps\b/gi, (_, side) => `at ${/h/i.test(side) ? 'high' : 'low'}-pressure switch`],
   [

@@ -55,7 +55,7 @@ export function writeChanges(network: Network, changes: readonly Change[]): Netw
     const known = folded.get(there.id) ?? there
     const y = known.ac ? reciprocal(known.ac) : complex(0)
     const left = { re: y.re + d.re, im: y.im + d.im }
-    // Taken out whole, as the input of a board that is off its plugs: nothing is left of it.
+    // Removed whole, like the input of an unplugged board.
     const isGone = magnitude(left) < NOTHING_LEFT * magnitude(y)
     folded.set(there.id, {
       ...known,

@@ -30,6 +30,6 @@ export const partKinds: Readonly<Record<Part['kind'], PartKindRecord>> = {
   supply: NONE,
 }
 
-/** Whether a part comes off its leads by hand. On a zone panel the field wires land: it has no plug. */
+/** Whether a part unplugs by hand. Field wires land on a zone panel's own screws: it has no plug. */
 export const unplugs = (system: System, part: Part): boolean =>
   partKinds[part.kind].unplugs && !(part.kind === 'board' && placeById(system, part.place)?.kind === 'zone-panel')

@@ -25,21 +25,19 @@ export function LoomPartSymbol({
       {suspected > 0.04 && <Around part={part} opacity={0.25 + 0.6 * suspected} />}
       <Drawn part={part} bench={bench} system={system} />
       {(isUnplugged || isBypassed) && part.kind !== 'contact' && (
-        <text
-          x={part.x}
-          y={part.y + part.height / 2 + 16}
-          textAnchor="middle"
-          fontSize="13"
-          fontWeight="700"
-          fill="var(--ember)"
-          stroke="none"
-        >
+        <text {...besides(part)} fontSize="13" fontWeight="700" fill="var(--ember)" stroke="none">
           {isUnplugged ? 'unplugged' : 'bypass'}
         </text>
       )}
     </g>
   )
 }
+
+/** Where the word stands: under the part, and beside one that stands over a wire. */
+const besides = ({ kind, axis, x, y, width, height }: LoomPart) =>
+  kind === 'electronics' && axis === 'down'
+    ? ({ x: x + width / 2 + 6, y: y + 5, textAnchor: 'start' } as const)
+    : ({ x, y: y + height / 2 + 16, textAnchor: 'middle' } as const)
 
 function Around({ part, opacity }: { part: LoomPart; opacity: number }) {
   return (

@@ -86,14 +86,14 @@ export function lookAgain(engine: Engine, evidence: Evidence, posterior: Posteri
 
 const keyOfAsking = ({ bench, probe }: Observation): string => questionKey(anyTime(bench), probe)
 
-/** With less on what comes and goes, volts that were read a minute ago are what they were. */
+/** With less than this on intermittent faults, volts read a minute ago still hold. */
 const MAY_HAVE_CHANGED = modelValue({ value: 0.05, unit: 'probability', source: 'assumption' })
-/** A reading that is taken again while it shows tells at least this. */
+/** A reading is repeated while the fault shows only for at least this much information. */
 const WORTH_TAKING_NOW = modelValue({ value: 0.08, unit: 'bit', source: 'assumption' })
 
 /**
- * Something that is called was just seen not to run, and volts on the way to it were read here before that: what comes and goes may have
- * been closed then and be open now. They are read again while it shows, before anything is switched off.
+ * Something that is called was just seen not to run, and volts on its circuit were read here earlier: an intermittent switch may have been
+ * closed then and be open now. The volts are read again while the fault shows, before anything is switched off.
  */
 export function whileItShows(
   engine: Engine,

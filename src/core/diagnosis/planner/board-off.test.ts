@@ -31,7 +31,7 @@ describe('a defrost board that passes Y', () => {
     return typeof at === 'number' ? fromOhmScale(at) : at
   }
 
-  it('makes its two leads one, and off its plugs each reads by itself', () => {
+  it('makes its two leads one node; unplugged, each reads by itself', () => {
     const plugged = { ...off, unplugged: ['high-pressure'] }
     for (const spot of ['Y', 'Y-out']) for (const lead of ['Y', 'Y-out']) expect(toMetal(lead, spot, plugged)).toBeLessThan(1)
     expect([toMetal('Y', 'Y', off), toMetal('Y-out', 'Y-out', off)].every((ohm) => Number(ohm) < 1)).toBe(true)
@@ -42,7 +42,7 @@ describe('a defrost board that passes Y', () => {
       expect(toMetal(lead, spot, off)).toBe('OL')
   })
 
-  it.each(['Y', 'Y-out'])('is taken off before one of them is named: %s', (spot) => {
+  it.each(['Y', 'Y-out'])('is unplugged before one of them is named: %s', (spot) => {
     const house = createHouse(system, faultAt(spot), drawValues(system, createRandom(3)), createRandom(4))
     const { verdict, observations } = runTrial(engineOf(system.id), house, {
       complaint: { ...emptyComplaint, symptoms: ['fuse-on-call'], call: 'cool' },
@@ -51,7 +51,7 @@ describe('a defrost board that passes Y', () => {
     expect(observations.some(({ bench }) => bench.unplugged.includes('defrost-board'))).toBe(true)
   })
 
-  it('comes off and goes back like any part with a plug; a zone panel does not', () => {
+  it('unplugs like any part with a plug; a zone panel does not', () => {
     expect(applyChange(system, createBench(system), { do: 'unplug', part: 'defrost-board' })).toMatchObject({ ok: true })
     const zoned = systemOf('zoned-furnace-ac')
     const panel = zoned.parts.find(({ kind }) => kind === 'board')

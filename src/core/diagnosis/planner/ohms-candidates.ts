@@ -58,7 +58,7 @@ export function ohmsCandidates(system: System, base: Bench): Candidate[] {
     if (off.unplugged.includes(part.id)) continue
     add({ ...off, unplugged: [...off.unplugged, part.id] }, partProbes(system, part))
   }
-  // What a board passes is one with what it is given: off its plugs each of the two leads reads by itself.
+  // A board that passes a call makes its two leads one node: unplugged, each lead reads by itself.
   for (const part of partsOf(system, 'board')) {
     if (!unplugs(system, part) || off.unplugged.includes(part.id)) continue
     add({ ...off, unplugged: [...off.unplugged, part.id] }, passedProbes(system, part))
@@ -125,7 +125,7 @@ function partProbes(system: System, part: PartOf<'switch'> | PartOf<'coil'>): { 
   return probes.map((probe) => ({ probe, place }))
 }
 
-/** The leads that a board makes one by passing, each against the metal. */
+/** Both leads of each call that a board passes through, to ground. */
 function passedProbes(system: System, { place, outputs }: PartOf<'board'>): { probe: Probe; place: PlaceId }[] {
   const ground = groundAt(system, place)
   const leads = outputs.flatMap(({ call, to, style }) => (style === 'passes' ? [call, to] : []))
