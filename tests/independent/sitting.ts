@@ -37,11 +37,14 @@ export interface IndependentSitting {
 const MOST_CHECKS = 60
 const SETTLES_S = 600
 const A_CALL_S = 400
+/** A customer's house has stood so for longer than it takes a winding to be as warm as it gets, and its calls go on for as long: assumption. */
+const STANDS_S = 3600
+const CALLED_FOR_S = 1200
 const NOTHING_TOLD = 0.15
 /** Of troubles that show on no call, those that somebody is there for all the same, at a yearly look: assumption. */
 const CALLED_FOR_NOTHING = 0.2
 const MOST_DRAWN = 12
-/** Of houses whose call burns out the transformer within minutes, those that have been called in for long enough: assumption. */
+/** Of houses whose call burns out the transformer while it goes on, those that have been called in for long enough: assumption. */
 const BURNED_BY_NOW = 0.95
 const HANDS_MIN_S = 4
 
@@ -194,7 +197,7 @@ async function complain(
   const { trouble } = house
   const isTold = random.uniform() >= NOTHING_TOLD
   if (!trouble || trouble.from === 'sound') return { complaint: emptyComplaint, shows: false, burnsOut: null }
-  let burnsOut: string | null = null
+  const burnsOut = await burnedByCalls(engine, trouble, make)
   const said = (complaint: Complaint) => ({ complaint: isTold ? complaint : emptyComplaint, shows: true, burnsOut })
   const calls = callsOf(engine.system)
   const dead: string[] = []
@@ -208,8 +211,6 @@ async function complain(
       if (call !== 'off') one.change({ do: 'call', call })
       await one.run(A_CALL_S)
     }
-    const [burned] = mine.burned
-    if (burned !== undefined && !mine.isFuseOpen) burnsOut ??= burned
     if (mine.tripped || (call === 'off' && mine.isFuseOpen)) blowsOn ??= call
     const [is, should] = [await sensesOf(mine).working(), await sensesOf(sound).working()]
     // What a customer misses: a motor that is still, a burner that is out.
@@ -231,15 +232,34 @@ async function complain(
   }
   if (dead.length === calls.length) return said({ ...emptyComplaint, symptoms: ['nothing-runs'] })
   if (dead.length > 0) return said({ ...emptyComplaint, symptoms: ['mode-dead'], call: calls.find((call) => dead.includes(call)) ?? null })
-  return never.length > 0
-    ? said({ ...emptyComplaint, symptoms: ['never-stops'] })
-    : { complaint: emptyComplaint, shows: false, burnsOut: null }
+  return never.length > 0 ? said({ ...emptyComplaint, symptoms: ['never-stops'] }) : { complaint: emptyComplaint, shows: false, burnsOut }
 }
 
-/** The same trouble, and the winding that it has burned open. */
+/**
+ * The transformer that a customer's calls burn out before anybody comes, by part: each call is made on a house that has stood for an hour,
+ * and goes on as long as calls do. What comes and goes has come by then.
+ */
+async function burnedByCalls(
+  engine: Engine,
+  trouble: Trouble,
+  make: (wrong: Trouble | null, seed: number) => IndependentHouse,
+): Promise<string | null> {
+  for (const call of ['off', ...callsOf(engine.system)] as const) {
+    const house = make({ ...trouble, shows: 1 }, 11)
+    await house.run(STANDS_S)
+    if (call !== 'off') house.change({ do: 'call', call })
+    await house.run(CALLED_FOR_S)
+    const [burned] = house.burned
+    if (burned !== undefined && !house.isFuseOpen) return burned
+  }
+  return null
+}
+
+/** The same trouble, steady by now, and the winding that it has burned open. */
 function burnedOut(trouble: Trouble, id: string): Trouble {
   return {
     ...trouble,
+    shows: 1,
     brokenToo: [`replace:${id}`],
     name: `${trouble.name}, transformer burned out`,
     effects: [...trouble.effects, { do: 'open', link: windingLink(id, 'secondary') }],

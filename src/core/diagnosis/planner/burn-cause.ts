@@ -6,14 +6,15 @@ import { type Check, type Choice, weighQuestion } from '@/src/core/diagnosis/pla
 import { chanceToFind } from '@/src/core/diagnosis/planner/proof'
 import { faultFamilies } from '@/src/core/faults/families'
 import type { FaultFamilyRecord } from '@/src/core/faults/family'
-import { familiesOfId } from '@/src/core/faults/fault'
+import { familiesOfId, singlesOf } from '@/src/core/faults/fault'
 import { type Answer, type Probe, probeKey } from '@/src/core/readings/check'
 import { landingsAt } from '@/src/core/readings/look-target'
 import { Memo } from '@/src/core/units/cache'
 import { modelValue } from '@/src/core/units/model-value'
-import type { PlaceId } from '@/src/core/wiring/ids'
+import type { PartId, PlaceId } from '@/src/core/wiring/ids'
+import type { PartOf } from '@/src/core/wiring/part'
 import { terminalPoint } from '@/src/core/wiring/point'
-import { commonBeside } from '@/src/core/wiring/supply'
+import { circuitOf, commonBeside, commonNodes } from '@/src/core/wiring/supply'
 import { firstPart, partsOf, placeById, type System } from '@/src/core/wiring/system'
 import { hotTerminals, switchedTerminals } from '@/src/core/wiring/thermostat'
 
@@ -33,12 +34,12 @@ export function causeOfBurn(
 ): Check | null {
   const isOf = (suspect: string, is: (record: FaultFamilyRecord) => boolean) =>
     familiesOfId(suspect).some((family) => is(faultFamilies[family]))
-  const isBurned = suspects.some((suspect) => isOf(suspect, ({ burnedOut }) => burnedOut === true))
+  const burned = burnedTransformer(engine, suspects)
   // A cause that is only thought of beside the transformer, without a reading of it, is none yet.
   const shareOf = (ids: readonly string[]) =>
     posterior.hypotheses.reduce((sum, share, index) => (ids.includes(engine.hypotheses[index].fault?.id ?? '') ? sum + share : sum), 0)
   const caused = suspects.filter((suspect) => isOf(suspect, ({ burnsOutTransformers }) => burnsOutTransformers === true))
-  if (also !== null || !isBurned || shareOf(caused) >= FOUND * shareOf(suspects)) return null
+  if (also !== null || burned === null || shareOf(caused) >= FOUND * shareOf(suspects)) return null
   const refused = new Set(skipped.map(probeKey))
   const dead: Bench = { ...bench, power: false, call: 'off' }
   const fuseOut: Bench = { ...dead, slot: { ...bench.slot, holds: 'nothing', open: true } }
@@ -50,7 +51,7 @@ export function causeOfBurn(
         (probe.meter === 'look' || (!on.power && (!behindFuse || on.slot.holds === 'nothing' || on.slot.open || hidesNothing(answer)))),
     )
   const weighed = function* (isOfUnit: boolean): Generator<Check> {
-    for (const reading of readingsOfCause.of(engine.system)) {
+    for (const reading of readingsOfCause(engine.system, burned)) {
       if (reading.isOfUnit !== isOfUnit || wasAsked(reading)) continue
       const { probe, place, behindFuse } = reading
       const on = probe.meter === 'look' ? bench : behindFuse ? fuseOut : dead
@@ -62,6 +63,16 @@ export function causeOfBurn(
   if (likeliest) return likeliest
   for (const check of weighed(false)) if (chanceToFind(check) > MAY_BE_THERE) return check
   return null
+}
+
+/** The transformer that the suspects have burned out; null where none of them has. */
+function burnedTransformer({ system, hypotheses }: Engine, suspects: readonly string[]): PartOf<'transformer'> | null {
+  const faults = suspects.flatMap((suspect) => {
+    const fault = hypotheses.find(({ id }) => id === suspect)?.fault
+    return fault ? singlesOf(fault) : []
+  })
+  const part = faults.find(({ family }) => faultFamilies[family].burnedOut)?.part
+  return partsOf(system, 'transformer').find(({ id }) => id === part) ?? null
 }
 
 /** To find the cause there that is worth the walk, with a second transformer at stake. */
@@ -77,26 +88,33 @@ interface CauseReading {
   readonly isOfUnit: boolean
 }
 
-const readingsOfCause = new Memo((system: System): readonly CauseReading[] => {
-  const { place, holds } = firstPart(system, 'fuse')
+const readingsOf = new Memo((_: System) => new Map<PartId, readonly CauseReading[]>())
+
+function readingsOfCause(system: System, burned: PartOf<'transformer'>): readonly CauseReading[] {
+  const known = readingsOf.of(system)
+  const readings = known.get(burned.id) ?? listReadings(system, burned)
+  known.set(burned.id, readings)
+  return readings
+}
+
+function listReadings(system: System, burned: PartOf<'transformer'>): readonly CauseReading[] {
+  const { place: fusedAt, holds } = firstPart(system, 'fuse')
   const thermostats = partsOf(system, 'thermostat')
   const hots = new Set(thermostats.flatMap(hotTerminals))
-  const isThere = (terminal: string, at: string) => placeById(system, at)?.terminals.includes(terminal) ?? false
-  const toCommon = (terminal: string, at: string, more: Pick<CauseReading, 'behindFuse' | 'isOfUnit'>): CauseReading[] => {
+  const toCommon = (terminal: string, at: PlaceId, more: Pick<CauseReading, 'behindFuse' | 'isOfUnit'>): CauseReading[] => {
     const a = terminalPoint(terminal, at)
     const b = commonBeside(system, a)
     return b ? [{ probe: { meter: 'ohms', a, b }, place: at, ...more }] : []
   }
-  const calls = new Set([...hots, ...thermostats.flatMap(switchedTerminals)])
-  const atUnit = [...calls]
-    .filter((terminal) => isThere(terminal, place))
-    .flatMap((terminal) => toCommon(terminal, place, { behindFuse: hots.has(terminal) && holds === undefined, isOfUnit: true }))
+  const isFused = (place: PlaceId) => place === fusedAt && holds === undefined
+  const atUnit = callsFrom(system, burned).flatMap((terminal) =>
+    toCommon(terminal, burned.place, { behindFuse: hots.has(terminal) && isFused(burned.place), isOfUnit: true }),
+  )
   // Next to nothing across the secondary is a whole winding where the primary is the open one, and a rub where it is not.
   const windings = partsOf(system, 'transformer').flatMap(({ primary, secondary, place: at }): CauseReading[] => {
     const [a, b] = primary.map((terminal) => terminalPoint(terminal, at))
     const across: CauseReading = { probe: { meter: 'ohms', a, b }, place: at, behindFuse: false, isOfUnit: false }
-    const isFused = at === place && holds === undefined
-    return [...toCommon(secondary[0], at, { behindFuse: isFused, isOfUnit: false }), across]
+    return [...toCommon(secondary[0], at, { behindFuse: isFused(at), isOfUnit: false }), across]
   })
   const outputs = partsOf(system, 'board').flatMap((board) =>
     [...new Set(board.outputs.map(({ to }) => to))].flatMap((to) => toCommon(to, board.place, { behindFuse: false, isOfUnit: false })),
@@ -110,7 +128,24 @@ const readingsOfCause = new Memo((system: System): readonly CauseReading[] => {
     }),
   )
   return [...atUnit, ...windings, ...outputs, ...landings]
-})
+}
+
+/** Terminals where a transformer stands that its calls go out on: those of the thermostats' letters, or what they are wired to there. */
+function callsFrom(system: System, { place, secondary }: PartOf<'transformer'>): readonly string[] {
+  const thermostats = partsOf(system, 'thermostat')
+  const letters = [...new Set(thermostats.flatMap((part) => [...hotTerminals(part), ...switchedTerminals(part)]))]
+  const isThere = (terminal: string) => placeById(system, place)?.terminals.includes(terminal) ?? false
+  if (place === firstPart(system, 'fuse').place) return letters.filter(isThere)
+  const circuit = circuitOf(system, terminalPoint(secondary[0], place))
+  const wired = system.cables.flatMap(({ between, conductors }) =>
+    thermostats.some((part) => between.includes(part.place)) ? conductors.map(({ lands }) => lands[between.indexOf(place)]) : [],
+  )
+  const commons = commonNodes(system)
+  return (placeById(system, place)?.terminals ?? []).filter((name) => {
+    const point = terminalPoint(name, place)
+    return wired.includes(name) && !commons.has(point) && circuitOf(system, point) === circuit
+  })
+}
 
 /** A secondary has less; what reads more through the fuse has no winding across it. */
 const A_WINDING_OHM = modelValue({ value: 20, unit: 'ohm', source: 'assumption: the secondary of a 24 V transformer has one or two' })

@@ -70,7 +70,7 @@ export function heatPrice(
     (index) => posterior.hypotheses[index] > ASKED_ABOVE && mayOverload(engine, index),
   )
   return (bench) => {
-    if (!bench.power || (bench.call === 'off' && bench.jumpers.length === 0) || bench.lifted.length + bench.unplugged.length > 0) return 0
+    if (!bench.power || bench.lifted.length + bench.unplugged.length > 0) return 0
     // A thermostat that was seen steady on such a bench does not chatter there.
     const isAtRest = rests.some((seen) => hasAsMuchOn(bench, seen) && hasAsMuchOn(seen, bench))
     const before = asked.filter(({ bench: seen }) => seen.power && hasAsMuchOn(seen, bench)).length

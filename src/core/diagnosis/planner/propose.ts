@@ -14,7 +14,7 @@ import { causeOfBurn } from '@/src/core/diagnosis/planner/burn-cause'
 import { firstMove } from '@/src/core/diagnosis/planner/first-moves'
 import { heatPrice } from '@/src/core/diagnosis/planner/heat'
 import { holdTheCall } from '@/src/core/diagnosis/planner/held-call'
-import { loadOnCall } from '@/src/core/diagnosis/planner/load-on-call'
+import { CLAMPED_FIRST, loadOnCall } from '@/src/core/diagnosis/planner/load-on-call'
 import { lookAtEnds } from '@/src/core/diagnosis/planner/look-at-ends'
 import { type Check, type Choice, findNextCheck, rankChecks, weighQuestion } from '@/src/core/diagnosis/planner/next-check'
 import { hasUnmadeCall, isLookAtWork, nextProof, nextReproduction } from '@/src/core/diagnosis/planner/proof'
@@ -121,6 +121,8 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
   }
   const shown = isOwnWay ? null : whileItShows(engine, evidence, posterior, bench, choice)
   if (shown) return ask(shown, inDoubt !== null)
+  const load = isOwnWay ? null : loadOnCall(engine, posterior, evidence, bench, choice, CLAMPED_FIRST)
+  if (load) return ask(load, false)
   // The first moves are over once a repair stands out.
   const routine = isOwnWay ? ownStep : inDoubt === null ? firstMove : null
   const first = routine?.(engine, evidence, planned, bench, choice)
