@@ -22,7 +22,7 @@ export function withOwnCommon(line: string, { system, entries }: QuickLineContex
   if (terminals.includes('C')) return line
   const the = new Sentence(system, state, line)
   return line.replace(
-    /\b([a-z]\d)(\s*[-/]\s*|\s+(?:to\s+|and\s+)?)c\b(?=(?:\s*(?:at|on) the panel|\s*here)?\s*[:=]?\s*\d)/gi,
+    /\b([a-z]\d?)(\s*[-/]\s*|\s+(?:to\s+|and\s+)?)c\b(?=(?:\s*(?:at|on) the panel|\s*here)?\s*[:=]?\s*\d)/gi,
     (all, letter: string, joint: string) =>
       terminals.includes(letter.toUpperCase()) ? `${letter}${joint}${the.commonOf(letter.toUpperCase())}` : all,
   )

@@ -9,6 +9,14 @@ export function answered(text: string, the: Sentence): string {
         text,
       ),
     )
+  const clear =
+    /^(?:no (?:short to )?ground on (?:the )?(\w+)|(\w+)(?: wire)? (?:is )?(?:not|isn[’']?t) (?:grounded|shorted to (?:ground|gnd|chassis|metal)))$/i.exec(
+      text,
+    )
+  const letter = clear?.[1] ?? clear?.[2]
+  // The common is mostly bonded: of that it says how the house is wired.
+  if (letter && the.isLetter(letter) && !/^c\d?$/i.test(letter))
+    return `ohms ${the.letter(letter.toLowerCase())}-gnd jumps between 40 and 40000000`
   if (!found || !the.isLetter(found[1]) || !the.isLetter(found[2])) return text
   const [, a, b, said, where = ''] = found
   const pair = `${the.letter(a.toLowerCase())}-${the.letter(b.toLowerCase())}`

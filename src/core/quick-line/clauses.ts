@@ -3,7 +3,7 @@ import { foldJob } from '@/src/core/job/fold'
 import { isJudgement, lexicon } from '@/src/core/quick-line/lexicon'
 import { ABSENT, listed, runOn } from '@/src/core/quick-line/lists'
 import { findCable } from '@/src/core/quick-line/names'
-import type { Said } from '@/src/core/quick-line/rule'
+import { isRemark, type Said } from '@/src/core/quick-line/rule'
 import { plain } from '@/src/core/quick-line/said'
 import { Sentence } from '@/src/core/quick-line/sentence'
 import { findSubject } from '@/src/core/quick-line/subject'
@@ -245,9 +245,6 @@ function inOneLine(one: string, other: string): string {
   // A repair in words takes the rest of its line, too.
   return /(?:^|; )repaired /.test(both) && notes ? `${both}, ${notes}` : [both, notes && `note ${notes}`].filter(Boolean).join('; ')
 }
-
-/** Nothing is weighed by it. */
-export const isRemark = (said: string): boolean => /^\s*note\b/i.test(said)
 
 const parted = (said: string): readonly [string, string] => {
   const found = /^(?:(.*?);\s*)?note\s+(.+)$/is.exec(said)

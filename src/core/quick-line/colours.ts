@@ -17,7 +17,7 @@ const wiresOfColour = ({ system, state }: Sentence, colour: string): { cable: Ca
   })
 
 /** The cables that have a wire of a color where one stands, spares too. */
-export const cablesWithColour = ({ system, state }: Sentence, colour: string) =>
+const cablesWithColour = ({ system, state }: Sentence, colour: string) =>
   system.cables.filter(({ between, conductors }) => between.includes(state.bench.place) && conductors.some((one) => one.colour === colour))
 
 const theOne = (some: readonly string[]): string | null => (new Set(some).size === 1 ? some[0] : null)
@@ -35,3 +35,26 @@ export function letterOfColour(the: Sentence, colour: string): string | null {
   return letter !== null && placeById(the.system, the.state.bench.place)?.terminals.includes(letter) ? letter : null
 }
 export const cableOfColour = (the: Sentence, colour: string): string | null => theOne(wiresOfColour(the, colour).map(({ cable }) => cable))
+
+/** The letters of two colors at a place, here where none is named: those of the one cable there that has both; null where several have, or none. */
+export function lettersOfPair(
+  { system, state }: Sentence,
+  one: string,
+  other: string,
+  at: string | null,
+): readonly [string, string] | null {
+  const pairs = system.cables.flatMap(({ between, conductors }) => {
+    const side = between.findIndex((place) => place === (at ?? state.bench.place))
+    const screw = (colour: string) => (side < 0 ? null : (conductors.find((wire) => wire.colour === colour)?.lands[side] ?? null))
+    const [a, b] = [screw(one), screw(other)]
+    return a !== null && b !== null ? [[a, b] as const] : []
+  })
+  return pairs.length === 1 ? pairs[0] : null
+}
+
+/** A wire by its color, where several cables have one of that color here: asked after by their names. */
+export function askWhichOf(the: Sentence, colour: string): { readonly asks: string } | null {
+  const cables = cablesWithColour(the, colour)
+  if (cables.length < 2) return null
+  return { asks: `Which ${colour}? Say ${cables.map(({ name }) => `"${name.replace(/ cable$/, '')} ${colour}"`).join(' or ')}.` }
+}

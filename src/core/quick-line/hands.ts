@@ -124,7 +124,9 @@ export function swapped(the: Sentence, what: string, spare: string): string | nu
   const { place } = the.state.bench
   const having = the.system.cables.filter(({ between, conductors }) => {
     const isHere = between.includes(place)
-    const isSpare = conductors.some((one) => [one.id, one.colour].includes(named) && one.lands.every((terminal) => terminal === null))
+    const isSpare = conductors.some(
+      (one) => (named === '' || [one.id, one.colour].includes(named)) && one.lands.every((terminal) => terminal === null),
+    )
     return isHere && isSpare && wiresOf({ conductors }, [what]) !== null
   })
   const along = having.length === 1 ? `${having[0].id} ` : ''

@@ -1,5 +1,5 @@
 import { acted, tried } from '@/src/core/quick-line/acted'
-import { COLOUR, cablesWithColour } from '@/src/core/quick-line/colours'
+import { askWhichOf, COLOUR } from '@/src/core/quick-line/colours'
 import { type Meaning, meaningOf } from '@/src/core/quick-line/meaning'
 import { measured } from '@/src/core/quick-line/measured'
 import { noticed } from '@/src/core/quick-line/noticed'
@@ -63,12 +63,11 @@ function whichPart(text: string, the: Sentence): Said {
 
 const WIRE_COLOUR = new RegExp(`\\b${COLOUR}\\b(?! (?:light|led|fuse|tape|label))`, 'g')
 
-/** A wire by its color, where several cables have one of that color here: asked after by their names. */
+/** The first wire by its color that may be one of several. */
 function whichWire(text: string, the: Sentence): Said {
   for (const [colour] of text.matchAll(WIRE_COLOUR)) {
-    const cables = cablesWithColour(the, colour)
-    if (cables.length > 1)
-      return { asks: `Which ${colour}? Say ${cables.map(({ name }) => `"${name.replace(/ cable$/, '')} ${colour}"`).join(' or ')}.` }
+    const asked = askWhichOf(the, colour)
+    if (asked) return asked
   }
   return null
 }

@@ -28,6 +28,9 @@ export function readOffer(reader: Reader): EntryDraft[] {
 /** `customer takes 1`, `customer declines`: what was said to the options. */
 export function readCustomer(reader: Reader): EntryDraft[] {
   const { offer } = reader.context.state
+  // Before any options were given, the visit ends with it.
+  if (!offer && (reader.accept('declines') || reader.accept('declined')))
+    return [{ kind: 'leave', reason: 'customer-declined', until: null }]
   if (!offer) return reader.failAt('No options were given to the customer yet. Say them: "offer splice 0.7 h 180".', reader.tokens[0])
   const { options } = offer
   if (reader.accept('declines') || reader.accept('declined')) return [{ kind: 'offer', options, answer: 'declined' }]

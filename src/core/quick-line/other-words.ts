@@ -1,4 +1,5 @@
 import { leadNames } from '@/src/core/bench/points'
+import { COLOUR, lettersOfPair } from '@/src/core/quick-line/colours'
 import { cableTowards } from '@/src/core/quick-line/meaning'
 import { findCable, isGroundWord } from '@/src/core/quick-line/names'
 import { loadOf, type Sentence } from '@/src/core/quick-line/sentence'
@@ -10,6 +11,17 @@ type Form = readonly [says: RegExp, as: string | ((the: Sentence, all: string, .
 /** Other words for the same, in the order in which they are put: each takes what those before it have left. */
 const forms: readonly Form[] = [
   [/^\/+\s*/, ''],
+  // Two colors that are joined: the letters of the one cable that has both where it was done.
+  [
+    new RegExp(
+      `^((?:tied?|twist(?:ed)?|join(?:ed)?|jump(?:ed|er|ered)?|touch(?:ed)?|bridged?|clip(?:ped)?|put|connect(?:ed)?|hook(?:ed)?) (?:the )?)(${COLOUR})( and | to | with |-)(?:the )?(${COLOUR})\\b((?:.* (?:at|on) (?:the )?(\\w+))?.*)$`,
+      'i',
+    ),
+    (the, all, verb, one, joint, other, tail, where = '') => {
+      const letters = lettersOfPair(the, one.toLowerCase(), other.toLowerCase(), the.place(where.toLowerCase()))
+      return letters === null ? all : `${verb}${letters[0]}${joint}${letters[1]}${tail}`
+    },
+  ],
   // As it is said in one shop and another: the same in the words of the rules.
   // What judges a reading before it is said.
   [
@@ -199,7 +211,7 @@ const forms: readonly Form[] = [
     (the, all) => (partById(the.system, 'gas-valve-high') ? 'gas-valve-high' : all),
   ],
   [
-    /^(?:the )?(\w+(?: (?:motor|fan|strips))?) amps?(?: is| are| at| reads?| draw)? (\d+(?:\.\d+)?)(?: ?(?:a|amps?))?$/i,
+    /^(?:the )?(\w+(?: (?:motor|fan|strips))?) (?:amps?|amp draw|current)(?: is| are| at| reads?| draw)? (\d+(?:\.\d+)?)(?: ?(?:a|amps?))?$/i,
     (the, all, motor, amps) => (loadOf(the, motor.toLowerCase()) === null ? all : `${motor} ${amps} amps`),
   ],
   [

@@ -4,7 +4,7 @@ import type { Entry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import { eachAgainstCommon, withOwnCommon } from '@/src/core/quick-line/against-common'
 import { asTyped } from '@/src/core/quick-line/as-typed'
-import { isRemark, NOTE_ONLY, type Reader, readClauses } from '@/src/core/quick-line/clauses'
+import { NOTE_ONLY, type Reader, readClauses } from '@/src/core/quick-line/clauses'
 import { isConclusion } from '@/src/core/quick-line/concluded'
 import { spelledOut } from '@/src/core/quick-line/ellipsis'
 import { firstTold } from '@/src/core/quick-line/first-told'
@@ -15,7 +15,7 @@ import { isDeadShort, isHandsOnWires, isOfReading, isPlainRemark, isRiddle, NO_E
 import { normalForm } from '@/src/core/quick-line/normal-form'
 import { fromOwnWords, withLeadsByName } from '@/src/core/quick-line/own-words'
 import { clausesOf } from '@/src/core/quick-line/parted'
-import type { Said } from '@/src/core/quick-line/rule'
+import { isRemark, type Said } from '@/src/core/quick-line/rule'
 import { inTheGrammar, plain } from '@/src/core/quick-line/said'
 import { ON_WHICH, screwOrWire, whichOf } from '@/src/core/quick-line/screw-or-wire'
 import { Sentence } from '@/src/core/quick-line/sentence'
@@ -56,8 +56,8 @@ function readWhole(line: string, asked: QuickLineContext): Understood {
   const [, bare = line, where] = ON_WHICH.exec(line.trim()) ?? []
   const heard = readAll(bare, asked)
   const isExact = readInGrammar(bare, asked).ok || inOwnWords(bare, asked) !== null
-  const which = heard.ok && !isExact ? screwOrWire(bare, heard.drafts, asked.system) : null
-  if (which && where) return readAll(/^wires/i.test(where) ? which.wires : which.screws, asked)
+  const which = heard.ok && !isExact ? screwOrWire(bare, heard.drafts, asked.system, where !== undefined) : null
+  if (which && where) return readAll(/^(?:w|cable|cond)/i.test(where) ? which.wires : which.screws, asked)
   if (which) return { ok: false, problem: whichOf(line), start: 0, end: line.length }
   const unit =
     heard.ok && !isExact ? smallFigure(bare, heard.drafts, new Sentence(asked.system, foldJob(asked.system, asked.entries), bare)) : null

@@ -16,3 +16,6 @@ export const VOLTS = '(?:v|volt|volts|vac)'
 export const rule = (says: string, as: Rule['as']): Rule => ({ says: new RegExp(`^(?:${says})$`), as })
 /** What can mean more than one thing is asked back, not guessed. */
 export const asks = (says: string, question: string): Rule => rule(says, () => ({ asks: question }))
+
+/** Nothing is weighed by it. */
+export const isRemark = (said: string): boolean => /^\s*note\b/i.test(said)

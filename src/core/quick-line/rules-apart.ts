@@ -77,6 +77,14 @@ export const apartRules: readonly Rule[] = [
     '(?:lifted|lift|lifting|pulled|pull|took|take|disconnected|disconnect|unhooked|isolated|isolate)(?: off)? (.+?)(?: off| loose)?,?(?: at| on)? both ends',
     (the, said) => atBothEnds(the, 'lift', said),
   ),
+  rule(
+    `(\\S+?)(?:-cable)? (\\S+) (?:off|lifted|loose|up)(?: at| on)? both ends,? (?:and )?(ol|open|${NUMBER})(?: ?ohms?)? to (ground|gnd|chassis|metal)`,
+    (the, cable, wire, read, ground) => readApart(the, cable, [wire], read === 'open' ? 'OL' : read, ground),
+  ),
+  rule(
+    '(?:lifted|lift|pulled|pull|took|take|disconnected|disconnect|unhooked|isolated)(?: off)? both ends (?:of )?(.+?)(?: off| loose)?',
+    (the, said) => atBothEnds(the, 'lift', said),
+  ),
   // Here and at the other end of the cable that runs between the two.
   rule(
     '(?:lifted|lift|pulled|pull|took|take|disconnected|disconnect|unhooked)(?: off)? (.+?)(?: wire)?(?: off| loose)? here and (?:(?:at|out at|over at|up at|down at) )?(.+)',

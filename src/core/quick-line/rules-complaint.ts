@@ -115,15 +115,16 @@ export const complaintRules: readonly Rule[] = [
     `(?:(?:it|(?:low voltage |24 ?v |control )?(?:fuse|breaker)(?: (?:in|at|on) (?:attic|furnace|air handler|unit|closet|basement|garage|board|house))?) )?(?:only |just |always )?(?:trips|blows|pops|goes|kicks(?: out)?|tripping|blowing|popping)(?: (?:it|fuse|breaker|fuses))? ${SOMETIME}(?: .*)?|(?:only |always )?(?:trips|blows|pops|goes)(?: fuse| fuses)? (?:in|during|on) defrost(?: .*)?`,
     (the) => the.asComplaint(),
   ),
-  rule('(?:.+ )?(?:smells?|smelled|smelt|odou?r)(?: .+)?|(?:smoke|smoking|smoky)(?: .+)?|(?:.+ )(?:smoke|smoking)', (the) =>
-    ticks(the) ? the.asComplaint() : null,
+  rule(
+    '(?:.+ )?(?:smells?|smelled|smelt|odou?r)(?: .+)?|(?:smoke(?! (?:detector|alarm|head|sensor))|smoking|smoky)(?: .+)?|(?:.+ )(?:smoke|smoking)',
+    (the) => (ticks(the) ? the.asComplaint() : null),
   ),
   rule(
     '(?:aux|auxiliary|second stage) (?:heat )?(?:never|wont|doesnt|does not|will not) (?:comes? on|kicks? in|runs?|works?)(?: at all)?',
     (the) => (isIdle(the) ? the.asComplaint() : worded(loadOf(the, 'strips'), 'still')),
   ),
   rule(
-    '(?:only|just) (?:blows|blowing|the fan|fan|fan runs|the fan runs|blower|runs the fan)(?: air)?|(?:both|all) (?:zones|floors|stats|thermostats) (?:are )?(?:dead|blank|out|down)|(?:it |fuse |breaker )?(?:blows|pops|trips)(?: (?:it|fuse|breaker))? every time (?:it|unit|ac|heat|cool|fan|thermostat|stat|compressor|furnace)(?: (?:calls|comes on|kicks on|starts|runs|tries to (?:start|run)))?(?: for (?:heat|cool)\\w*)?',
+    '(?:only|just) (?:blows|blowing|the fan|fan|fan runs|the fan runs|fan works|blower|runs the fan)(?: air)?|fan only (?:works|runs)|(?:both|all) (?:zones|floors|stats|thermostats) (?:are )?(?:dead|blank|out|down)|(?:it |fuse |breaker )?(?:blows|pops|trips)(?: (?:it|fuse|breaker))? every time (?:it|unit|ac|heat|cool|fan|thermostat|stat|compressor|furnace)(?: (?:calls|comes on|kicks on|starts|runs|tries to (?:start|run)))?(?: for (?:heat|cool)\\w*)?',
     (the) => (isIdle(the) ? the.asComplaint() : null),
   ),
   rule('(?:one )?mode dead,?:? (?:on )?(\\S+)', (the) => the.asComplaint()),

@@ -148,6 +148,10 @@ export const followedRules: readonly Rule[] = [
       return both.includes(null) ? null : both.join('; ')
     },
   ),
+  rule(
+    `${NUMBER} ?(v|volts?|ohms?)? (?:on|across|at|to)(?: the)? coil|coil (?:to|and) (?:ground|gnd|chassis|metal|common|c)\\b.*`,
+    (the) => (coilMeant(the) ? null : { asks: 'Which coil? Say its part: "contactor coil 24", "contactor to ground OL".' }),
+  ),
   rule('coils? (?:is )?(shorted|open|ol)', (the, said) => {
     const coil = coilMeant(the)
     return coil ? acrossPart(the, coil, said) : { asks: 'Which coil? Say its part: "contactor coil open".' }

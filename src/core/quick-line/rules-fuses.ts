@@ -12,16 +12,16 @@ export const fuseRules: readonly Rule[] = [
     (_, how) => `fuse ${/^(?:good|intact)$/.test(how) ? 'good' : 'blown'}`,
   ),
   rule(
-    '(?:somebody|someone|last guy|they|he|owner|homeowner|customer) (?:put|stuck|left|had|used|jammed)(?: in)?(?: a| an)? (\\d{1,2}) ?(?:a|amps?)(?: fuse)?(?: in)?(?: (?:it|there|slot|holder|board))?',
+    '(?:somebody|someone|last guy|they|he|owner|homeowner|customer) (?:put|stuck|left|had|has|have|got|used|jammed)(?: in)?(?: a| an)? (\\d{1,2}) ?(?:a|amps?)(?: fuse)?(?: in)?(?: (?:it|there|slot|holder|board))?',
     (_, size) => `fuse ${size} in`,
   ),
   rule(
-    '(?:little |purple |violet |tan )?(?:(?:\\d{1,2} ?(?:a|amps?) )?fuse|\\d{1,2} ?(?:a|amps?)) (?:on|in|at) (?:(?:furnace|control|main|air handler|unit) )?(?:board|slot|holder|control)(?: is| was)? (blown|popped|bad|open|burnt|burned|gone|shot|toast|good|fine|ok|intact)',
+    '(?:little |purple |violet |tan )?(?:(?:\\d{1,2} ?(?:a|amps?) )?fuse|\\d{1,2} ?(?:a|amps?)) (?:on|in|at) (?:(?:furnace|control|main|air handler|unit) )?(?:board|slot|holder|control|furnace|air handler|unit)(?: is| was)? (blown|popped|bad|open|burnt|burned|gone|shot|toast|good|fine|ok|intact)',
     (_, how) => `fuse ${/^(?:good|fine|ok|intact)$/.test(how) ? 'good' : 'blown'}`,
   ),
   rule('fuse(?: is| says| reads| marked)? (\\d{1,2}) ?(?:a|amps?)', (_, size) => `fuse ${size} in`),
   rule(
-    '(?:wired|spliced|put|added|installed|fitted)(?: in)?(?: an?)? (\\d{1,2}) ?(?:a|amps?) fuse (?:in-?line|in line|in the r leg|on r)',
+    '(?:wired|spliced|put|added|installed|fitted)(?: in)?(?: an?)? (\\d{1,2}) ?(?:a|amps?) fuse (?:in-?line|in line|(?:in|on|to) r(?: leg| lead| wire)?)',
     (_, size) => `fuse ${size} in`,
   ),
   rule(
@@ -36,8 +36,12 @@ export const fuseRules: readonly Rule[] = [
     '(?:put|stuck|threw|dropped|installed|tried)(?: in)? (\\d{1,2}) ?(?:a|amps?) fuse(?: in)?(?: (?:to see|just to see|to test|for now|for test|instead).*)?',
     (_, size) => `fuse ${size} in`,
   ),
+  rule(
+    '(?:in-?line|in line) (\\d{1,2}) ?(?:a|amps?) fuse(?: is)? (?:added|installed|fitted|in|put in|wired in)',
+    (_, size) => `fuse ${size} in`,
+  ),
   asks(
-    '(?:jumped|jumpered|bypassed|bypass|jump|shorted)(?: out| around| across| past)? (?:fuse|fuse holder|breaker)|(?:.* )?(?:screw|nail|foil|paper ?clip|wire|jumper|penny|spoon|allen key) (?:across|over|around|past|in place of|instead of|in for|in|on) fuse(?: .*)?',
+    'fuse (?:is |was )?(?:jumped|jumpered|bypassed|bridged|shorted)(?: out| across| past)?(?: .*)?|(?:jumped|jumpered|bypassed|bypass|jump|shorted)(?: out| around| across| past)? (?:fuse|fuse holder|breaker)|(?:.* )?(?:screw|nail|foil|paper ?clip|wire|jumper|penny|spoon|allen key) (?:across|over|around|past|in place of|instead of|in for|in|on) fuse(?: .*)?',
     'Nothing is run with its fuse bypassed: a short then burns the transformer. Put a resettable one in its place: "breaker in".',
   ),
   rule(

@@ -1,5 +1,5 @@
 import { bypassedBy } from '@/src/core/bench/caution'
-import { letterOfColour } from '@/src/core/quick-line/colours'
+import { askWhichOf, COLOUR, letterOfColour } from '@/src/core/quick-line/colours'
 import { allAt, allOf, pluggable } from '@/src/core/quick-line/hands'
 import { either, NUMBER, type Rule, rule, type Said, VOLTS } from '@/src/core/quick-line/rule'
 import { leading, type Sentence, worded } from '@/src/core/quick-line/sentence'
@@ -250,6 +250,10 @@ export const handRules: readonly Rule[] = [
   rule(`(?:clamp|clamped|clamping) (\\S+)(?: wire)?(?: at| is| reads| for)? ${NUMBER}(?: ?(?:a|amps?))?`, (the, what, amps) => {
     const letter = the.isLetter(what) ? what : letterOfColour(the, what)
     return letter && `${amps} A on ${the.letter(letter)}`
+  }),
+  rule(`${NUMBER} ?(?:a|amps?) (?:on|at|around|through) (${COLOUR})`, (the, amps, colour) => {
+    const letter = letterOfColour(the, colour)
+    return letter === null ? askWhichOf(the, colour) : `${amps} A on ${the.letter(letter)}`
   }),
   rule(
     `(?:pulling |pulls |drawing |draws |carrying )?${NUMBER} ?(?:a|amps?) (?:on|at|around|through) (\\S+)(?: wire| conductor| lead)`,

@@ -68,7 +68,7 @@ export const remarkRules: readonly Rule[] = [
     (the) => the.asComplaint(),
   ),
   rule(
-    '(?:second|third|2nd|3rd) (?:transformer|board|contactor|fuse) (?:this|in a|in the last) (?:year|month|week|summer|season)|(?:compressor|unit|condenser|furnace|heat pump|it is|it) (?:is )?short cycl(?:ing|es)|igniter sparks?(?:ing)?|spark(?: and gas)?,? (?:but |and )?no flame(?: signal)?|(?:condensate )?(?:pump|pan|drain) overflow(?:ed|ing|s)|(?:thermostat|stat) (?:shows|says) low (?:voltage|battery)|(?:zone panel|panel|cooling|heating|cool|heat|second)s? transformer (?:is |gets |getting )?(?:hot|warm|buzzing|humming)',
+    '(?:second|third|2nd|3rd) (?:transformer|board|contactor|fuse) (?:this|in a|in the last) (?:year|month|week|summer|season)|(?:compressor|unit|condenser|furnace|heat pump|it is|it) (?:is )?short cycl(?:ing|es)|igniter sparks?(?:ing)?|spark(?: and gas)?,? (?:but |and )?no flame(?: signal)?|(?:condensate )?(?:pump|pan|drain) overflow(?:ed|ing|s)|(?:zone \\d )?(?:thermostat|stat)(?:-\\d)? (?:shows|says) low (?:voltage|battery)|(?:zone panel|panel|cooling|heating|cool|heat|second)s? transformer (?:is |gets |getting )?(?:hot|warm|buzzing|humming)',
     (the) => the.asNote(),
   ),
   rule('(?:thermostat|stat) (?:reset|resets|restarted|restarts|rebooted|reboots)(?: itself| by itself)?', (the) =>
@@ -99,11 +99,11 @@ export const remarkRules: readonly Rule[] = [
     (the) => the.asNote(),
   ),
   rule(
-    '(?:push|pushed|press|pressed)(?: in)? .*\\b(?:contactor|relay|plunger|armature)\\b.*|.*\\b(?:by hand|manually|batteries|battery|load side|line side|dripping|leaking|wet|soaked|leaving it|left it off|waiting for parts|parts come|fires up|fired up|lights up and)\\b.*',
+    '(?!.*\\d.*\\b(?:line|load) side|.*\\b(?:line|load) side.*\\d).*\\b(?:load side|line side)\\b.*|(?:push|pushed|press|pressed)(?: in)? .*\\b(?:contactor|relay|plunger|armature)\\b.*|.*\\b(?:by hand|manually|batteries|battery|dripping|leaking|wet|soaked|leaving it|left it off|waiting for parts|parts come|fires up|fired up|lights up and)\\b.*',
     (the) => the.asNote(),
   ),
   rule(
-    `(?!.*\\w-\\w)(?!.*\\d,\\d{3}\\b)(?:.+ )?(?:${NUMBER}) ?(?:a|amps?|f|degrees|psi|in wc|w|kw|hz)(?: .*)?|(?:supply|return|room|outside|ambient|superheat|subcooling|delta|temp|split)(?: .*)? ${NUMBER}(?: .*)?|(?:igniter|ignitor|inducer|flame|flame sensor)(?: .*)? ${NUMBER}(?: .*)?`,
+    `(?!.*\\w-\\w)(?!.*\\d,\\d{3}\\b)(?:.+ )?(?:${NUMBER}) ?(?:a|amps?|f|degrees|psi|in wc|w|kw|hz)(?: .*)?|(?:zone \\d |upstairs |downstairs )?(?:supply|return|room|outside|ambient|superheat|subcooling|delta|temp|split|set ?point)(?: .*)? ${NUMBER}(?: .*)?|(?:igniter|ignitor|inducer|flame|flame sensor)(?: .*)? ${NUMBER}(?: .*)?`,
     (the) => the.asNote(),
   ),
   rule(
@@ -126,6 +126,10 @@ export const remarkRules: readonly Rule[] = [
   rule('(?:reset|pushed|pressed)(?: it| switch| button)?(?: back)?(?: in)?', (the) => the.asNote()),
   rule(
     '(?:contactor|relay|armature|plunger) (?:sticks|stuck|binds|drags|is slow|moves)(?: .*)? (?:push|pushed|press|pressed|touch)(?: .*)?|[a-z]\\d? (?:is |was )?(?:wired|landed|hooked up|connected) instead(?: of)? [a-z]\\d?(?: .*)?|(?:unit|system|everything|furnace|air handler|heat pump|it all) (?:came|comes|kicked|started)(?: right)? back(?: on| up)?(?: .*)?',
+    (the) => the.asNote(),
+  ),
+  rule(
+    '(?:thermostat|stat)(?: is)? (?:not calling|isnt calling|in (?:time |compressor )?(?:delay|lockout)|flash(?:es|ing) .+|has power(?:,? (?:but )?no call)?|calls|calling)|(?:back|coming back|be back|return(?:ing)?) (?:tomorrow|monday|tuesday|wednesday|thursday|friday|next week|in the morning)(?: .*)?|(?:smoke|co) (?:detector|alarm)(?: .*)?',
     (the) => the.asNote(),
   ),
   rule('transformer(?: is| feels)? (?:too |very |really |so )?(?:cold|cool|humming|hums|buzzing|buzzes|warm|hot)(?: .*)?', (the) =>

@@ -1,4 +1,4 @@
-import { allAt, allOf, joined, pluggable, takenOff } from '@/src/core/quick-line/hands'
+import { allAt, allOf, joined, pluggable, swapped, takenOff } from '@/src/core/quick-line/hands'
 import { leavesControlLive, STAYS_LIVE } from '@/src/core/quick-line/power'
 import { asks, either, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
 import { leading, loadOf, type Sentence, worded, zoneOf } from '@/src/core/quick-line/sentence'
@@ -7,20 +7,9 @@ import { boardHere, coilMeant } from '@/src/core/quick-line/which-part'
 import { partById } from '@/src/core/wiring/system'
 
 const CALLS = '(cool|cooling|ac|a/c|heat|heating|fan|blower|aux|aux heat|auxiliary|emergency heat|em heat|emergency|strips|second stage)'
-const ON_CALL = `(?:when|as soon as|once|if|whenever|every time|any time|while|during|in|with)(?: (?:i|we|it|you))? ?(?:calls? for |calling for |called for |calls? |calling |turn on |set to |switch to )?${CALLS}(?: (?:is|gets|was))?(?: (?:called|calling|on|comes on|came on|kicks on|calls|starts|mode|call))*`
+const ON_CALL = `(?:when|as soon as|once|if|whenever|every time|any time|while|during|in|with)(?: (?:i|we|it|you))? ?(?:calls? for |calling for |called for |calls? |calling |turn on |set to |switch to )?${CALLS}(?: (?:is|gets|was))?(?: (?:called|calling|on|comes on|came on|kicks on|kicks in|kicked in|kicked on|turns on|turned on|calls|starts|started|mode|call))*`
 const HOLDS = '(?:still )?(?:holds|held|holding|stays in|stayed in)'
 const TRIPS = '(?:still )?(?:trips|tripped|trip|pops|popped|blows|blew|kicks out|goes)'
-
-/** A wire that was found not to be where it belongs. */
-/** What a wire is on, wherever one stands. */
-const STRIP = /^(?:(?:its|terminal|screw) )?(?:board|strip|terminals?|screw|block|terminal (?:strip|block|board))$/
-
-const foundOff = (the: Sentence, name: string, said: string, how: string): string | null => {
-  if (!the.isLetter(name)) return null
-  const where = STRIP.test(said) ? '' : said
-  const place = where ? the.place(where) : null
-  return where && !place ? null : `landings ${the.letter(name)} ${how}${place ? ` at ${place}` : ''}`
-}
 
 /** A call that was seen to run proves a repair; before any repair it is a remark. */
 const ran = (the: Sentence, call: string, amps = '', volts = ''): string | null => {
@@ -121,7 +110,7 @@ export const spokenRules: readonly Rule[] = [
   ),
   rule(
     '(?:move|moved|park|parked|swap|swapped|switch|switched|change|changed|put) (.+?) (?:over )?(?:to|on|onto) (?:spare|(\\S+?)(?: spare)?(?: wire)?)',
-    (the, what, spare) => leading('swap', the.conductor(what) && `${the.conductor(what)}${spare ? ` to ${spare}` : ''}`),
+    (the, what, spare) => swapped(the, what, spare),
   ),
   rule('(?:using|used|use) (\\S+?)?(?: spare| wire)? ?(?:for|as|in place of|instead of) (.+)', (the, spare, what) =>
     leading('swap', the.conductor(what) && `${the.conductor(what)}${spare && spare !== 'spare' ? ` to ${spare}` : ''}`),
@@ -176,7 +165,7 @@ export const spokenRules: readonly Rule[] = [
     (the) => lineSide(the, '240')?.replace('240 V', '0 V') ?? null,
   ),
   asks(
-    '(?:one|a) leg (?:is )?(?:dead|out|gone|missing|down)|(?:lost|missing|dropped) (?:a |one )?leg|both legs(?: are)? (?:good|there|hot|ok)',
+    '(?:one|a) leg (?:is )?(?:dead|out|gone|missing|down)|(?:lost|missing|dropped) (?:a |one )?(?:leg|phase)(?: (?:at|on) .+)?|both legs(?: are)? (?:good|there|hot|ok)',
     'Read the legs: "L1-unit to gnd 120", and "line 240" across them.',
   ),
   // Eyes and ears.
@@ -216,22 +205,6 @@ export const spokenRules: readonly Rule[] = [
         how === 'burnt' || how === 'melted' ? 'scorched' : how === 'gnawed' ? 'chewed' : how === 'nicked' ? 'rubbed' : how,
         zoneOf(the, where),
       ),
-  ),
-  rule('(?:loose|broken|burnt) wire (?:on|at) (\\S+)(?: (?:at|in|on) (.+))?', (the, name, where) => foundOff(the, name, where, 'off')),
-  rule(
-    '(\\S+)(?: wire)? (?:is |was |were )?(?:not (?:connected|landed|hooked up|attached|on|under screw|tight)|(?:hanging|dangling)(?: loose| off| there)?|(?:came|fell|popped|slipped|pulled|worked|backed|has come|had come)(?: itself)? (?:off|out|loose)(?: of)?|come loose|loose|was off)(?: (?:at|in|on|from|of))?(?: (.+))?',
-    (the, name, where) => foundOff(the, name, where, 'off'),
-  ),
-  rule(
-    '(\\S+)(?: wire)? (?:is |was )?(?:on|in|under) (?:the )?wrong (?:terminal|screw|spot|place)(?: (?:at|in|on) (.+))?',
-    (the, name, where) => foundOff(the, name, where, 'wrong'),
-  ),
-  rule(
-    '(\\S+)(?: wire)? and (\\S+)(?: wires?)? (?:are |were |is )?(?:swapped|reversed|crossed|switched|backwards|backward|mixed up|flipped)(?: here| out here)?(?: (?:at|in|on) (.+))?',
-    (the, one, other, where) => {
-      const found = the.isLetter(other) ? foundOff(the, one, where, `on ${the.letter(other)}`) : null
-      return found
-    },
   ),
   asks(
     '(?:wires|two wires|conductors)(?: are| were)? (?:swapped|crossed|reversed|backwards)',

@@ -1,5 +1,5 @@
 import { asks, type Rule, rule } from '@/src/core/quick-line/rule'
-import { type Sentence, statHere } from '@/src/core/quick-line/sentence'
+import { leading, type Sentence, statHere } from '@/src/core/quick-line/sentence'
 import { SHOWS_CALL, SHOWS_NO_CALL } from '@/src/core/readings/looks'
 import { placeById } from '@/src/core/wiring/system'
 
@@ -77,6 +77,11 @@ export const thermostatRules: readonly Rule[] = [
   ),
   rule('(?:no call (?:showing|on screen|on display)|shows no call|not calling|isnt calling|not showing (?:a )?call)(?: .*)?', (the) =>
     statHere(the, SHOWS_NO_CALL),
+  ),
+  // Down from where it was it asks for cooling, up for heat.
+  rule(
+    `(?:dropped|lowered|turned down|bumped down|raised|turned up|cranked up|bumped up)(?: ${STAT}| setpoint| set point)?(?: down| up)? to [4-9]\\d(?: degrees)?`,
+    (the) => leading('call', the.call(the.says(/\b(?:dropped|lowered|down)\b/i) ? 'cool' : 'heat')),
   ),
   rule(
     `(?:waiting|wait|delay)(?: \\d+ (?:min|mins|minutes?))?(?: (?:on|showing on|is on) (?:screen|display|stat|thermostat))|${STAT} (?:says|shows) (?:wait|waiting|delay)(?: .*)?`,

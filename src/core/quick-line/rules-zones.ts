@@ -49,6 +49,20 @@ const bothDampers = ({ system }: Sentence, word: string): string | null => {
 
 /** What is said of a zone as a whole: it trips, it holds, on which call. */
 export const zoneRules: readonly Rule[] = [
+  // A zone panel has a cover and lights of its own.
+  rule('(?:zone )?panel (?:cover|door|lid) (?:is )?(off|open|on|shut|closed|back on)', (the, how) => {
+    const place = the.place('panel')
+    return place && `panel ${place} ${/^o(?:ff|pen)$/.test(how) ? 'off' : 'on'}`
+  }),
+  rule(
+    '(?:zone )?panel (?:(?:light|led)s?(?: (?:is|are))? )?(dead|dark|out|off|on|lit|steady|solid|flashing|blinking)(?: completely)?',
+    (the, how) => {
+      const board = the.part('zone board')
+      const isLight = the.says(/\b(?:lights?|leds?)\b/i)
+      if (!board || (!isLight && !/^(?:dead|dark)$/.test(how))) return null
+      return `${board} ${/^(?:dead|dark|out|off)$/.test(how) ? 'dark' : /^(?:flash|blink)/.test(how) ? 'flashes' : 'steady'}`
+    },
+  ),
   rule(
     '(?:lift|lifted|pull|pulled|take|took|unhook|unhooked|disconnect|disconnected)(?: off)?(?: all| all of| whole)? zone (\\d)(?: (?:stat|thermostat|tstat))?(?: (?:wires|cable|conductors|wiring))?(?: off| loose)?( (?:of |off |at |from |on )*(?:zone )?(?:panel|board))?',
     (the, zone, panel) => offThePanel(the, zone, panel !== ''),

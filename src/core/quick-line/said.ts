@@ -1,13 +1,16 @@
 import type { JobState } from '@/src/core/job/job-state'
 import { flameRules } from '@/src/core/quick-line/flame'
 import { hasNeeded, neededBy } from '@/src/core/quick-line/needs'
-import type { Rule, Said } from '@/src/core/quick-line/rule'
+
+import { isRemark, type Rule, type Said } from '@/src/core/quick-line/rule'
 import { rules } from '@/src/core/quick-line/rules'
 import { apartRules } from '@/src/core/quick-line/rules-apart'
+import { bundleRules } from '@/src/core/quick-line/rules-bundles'
 import { byNameRules, disconnectRules } from '@/src/core/quick-line/rules-by-name'
 import { complaintRules } from '@/src/core/quick-line/rules-complaint'
 import { contactRules } from '@/src/core/quick-line/rules-contacts'
 import { followedRules } from '@/src/core/quick-line/rules-followed'
+import { foundOffRules } from '@/src/core/quick-line/rules-found-off'
 import { fuseRules } from '@/src/core/quick-line/rules-fuses'
 import { handRules } from '@/src/core/quick-line/rules-hands'
 import { impliedRules } from '@/src/core/quick-line/rules-implied'
@@ -86,11 +89,13 @@ const asked: readonly (Rule & { readonly needs: readonly (readonly string[])[] }
   ...thermostatRules,
   ...fuseRules,
   ...toldRules,
+  ...bundleRules,
   ...handRules,
   ...seenRules,
   ...followedRules,
   ...rules,
   ...visitRules,
+  ...foundOffRules,
   ...spokenRules,
   ...byNameRules,
   ...remarkRules,
@@ -108,12 +113,16 @@ const fits = (text: string) =>
     }),
   )
 
+const OF_A_WIRE = /^(?:lift|land|landings|jumper|swap)\b/
+
 function bySentence(text: string, typed: string, system: System, state: JobState, isReadable: (command: string) => boolean): Said {
   let first: Said = null
   for (const { rule, found } of fits(text)) {
     const command = rule.as(new Sentence(system, state, typed), ...found)
     // What cannot be entered as it stands is told only where no other way to understand it is left.
     if (typeof command === 'object' && command) return first ?? command
+    // What is of a wire, but for which one, is asked after, and no note.
+    if (command && isRemark(command) && typeof first === 'string' && OF_A_WIRE.test(first)) return first
     if (command && isReadable(command)) return command
     if (command) first ??= command
   }

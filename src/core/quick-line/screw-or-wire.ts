@@ -13,7 +13,7 @@ interface OfTwo {
 }
 
 /** `outdoor pair off, Y to C OL on the wires`: which of the two it was, said behind the line. */
-export const ON_WHICH = /^(.*\S),? on the (wires|screws)$/i
+export const ON_WHICH = /^(.*\S),? on the (wires?|conductors?|cable|screws?|terminals?)$/i
 
 /** What is asked where a line does not say it; either answer is the line itself with a word more. */
 export const whichOf = (line: string): string =>
@@ -22,9 +22,11 @@ export const whichOf = (line: string): string =>
 /**
  * `outdoor pair off, Y to C OL`: what a line takes off and then reads by its letter, with the power off, may have been read on the screws or
  * on the wires in the hand, and one says the opposite of the other. Null where nothing is so.
+ *
+ * @param isSaid which of the two it was is said behind the line
  */
-export function screwOrWire(line: string, drafts: readonly EntryDraft[], system: System): OfTwo | null {
-  if (SAYS_WHICH.test(line)) return null
+export function screwOrWire(line: string, drafts: readonly EntryDraft[], system: System, isSaid = false): OfTwo | null {
+  if (!isSaid && SAYS_WHICH.test(line)) return null
   const lifted = drafts.flatMap((draft) => (draft.kind === 'bench' && draft.change.do === 'lift' ? [draft.change.end] : []))
   const readings = drafts.flatMap((draft) => (draft.kind === 'reading' ? [draft] : []))
   if (lifted.length === 0 || readings.length === 0 || lifted.length + readings.length !== drafts.length) return null

@@ -1,3 +1,5 @@
+import { COLOUR } from '@/src/core/quick-line/colours'
+
 /** A shortened form, and the words it stands for. */
 export type Shortened = readonly [RegExp, string | ((...found: string[]) => string)]
 
@@ -7,8 +9,35 @@ const whereOf = (said: string): string => {
   return /^(?:(?:out|in) )?here$/i.test(place) ? '' : ` at the ${place}`
 }
 
+/** What is said of each letter of a list. */
+const ofEach = (list: string, said: string): string =>
+  (list.match(/\b[A-Z]\d?\b/gi) ?? []).map((letter) => `${letter.toUpperCase()} ${said}`).join(', ')
+
 /** What was read, of two at once or against what. */
 export const ofReadings: readonly Shortened[] = [
+  [/ ?[kK][ΩΩ]/g, 'k'],
+  [/ ?M[ΩΩ]/g, ' meg'],
+  [/ ?[ΩΩ]/g, ' ohms'],
+  [/^((?:\d[\d.]* ?(?:v|volts?)? )?)L ?(?:to|-) ?N((?: \d[\d.]* ?(?:v|volts?)?)?)$/, '$1L1 to N$2'],
+  // Two colors on either side of the probes.
+  [new RegExp(`^between (?:the )?(${COLOUR}) and (?:the )?(${COLOUR})(?: is| reads?)? (?=\\d|ol\\b|open\\b)`, 'i'), '$1 to $2 '],
+  // Several letters against one thing: Y, O and W OL to ground.
+  [
+    /^((?:[A-Z]\d?(?:, ?(?:and )?| and | & )){1,6}[A-Z]\d?)(?: all| both)?(?: are| read)? (ol|open|infinite|clear) to (ground|gnd|chassis|metal|C|common)$/i,
+    (_, list, read, against) => ofEach(list, `to ${against} ${read === 'clear' ? 'OL' : read}`),
+  ],
+  [
+    /^((?:[A-Z]\d?(?:, ?(?:and )?| and | & )){1,6}[A-Z]\d?) to (ground|gnd|chassis|metal|C|common),?(?: all| both)?(?: are| is| reads?)? (ol|open|infinite|clear)$/i,
+    (_, list, against, read) => ofEach(list, `to ${against} ${read === 'clear' ? 'OL' : read}`),
+  ],
+  [
+    /^line side(?: is| has| reads)? (\d+)(?: ?v)?,? (?:and |but )?load side(?: is| has| reads)? (\d+)(?: ?v)?$/i,
+    'line side $1, load side $2',
+  ],
+  [
+    /^(\d{3})(?: ?v| volts?)? (?:to|into|at|going to|on) (?:the )?(?:transformer|xfmr),? (?:but |and )?(?:no(?:thing)?|0|zero)(?: 24(?: ?v(?:olts?)?)?)?(?: out| coming out| on the secondary)?$/i,
+    'primary $1, secondary 0',
+  ],
   // Beside which thing a mark is says nothing more.
   [
     /^(.*\b(?:bare|rub\w*|chew\w*|pinch\w*|burn\w*|melt\w*|skinned|nick\w*|scorch\w*)\b.*?) (?:at|by|near|in|inside|behind|on|under|against) the (?:\w+ )?(?:disconnect|whip|service valves?|line ?set|suction line|discharge line|compressor|liquid line|base pan)(?: whip| box)?$/i,

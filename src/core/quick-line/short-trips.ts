@@ -14,6 +14,24 @@ export const ofTrips: readonly Shortened[] = [
   [/\b(?:24 ?v(?:olt)?s?|low voltage|control) fuse\b/gi, 'fuse'],
   [/^(it )?(tripped|trips|popped|pops|blew|blows) before (?:i|we) (?:could|can) .+$/i, '$2'],
   [/\bfuse (?:is |was )?(?:not|isn[’']?t|wasn[’']?t) (?:blown|open|popped|bad)\b/gi, 'fuse good'],
+  // Which fuse went says no more than that it went: blew a fuse as soon as, new 3 amp fuse blew when.
+  [
+    /^(?:just |it )?(blew|popped|blows|pops|tripped|trips) (?:the |a |another |my )(?:new |fresh |second )?(?:\d+ ?a(?:mps?)? )?(?:fuse|breaker) (?=(?:as soon|when|once|with|every|the (?:second|minute|moment|instant))\b)/i,
+    '$1 ',
+  ],
+  [
+    /^(?:the |my |a )?(?:new|second|another|2nd|third|fresh)(?: \d+ ?a(?:mps?)?)? (?:fuse|breaker|one) (?:also |just )?(blew|popped|blows|pops|tripped|trips)(?= (?:as soon|when|once|with|every|the (?:second|minute|moment|instant)|on|in)\b)/i,
+    '$1',
+  ],
+  // Off it holds, on it trips: one wire, and both trials.
+  [
+    /^(?:the )?((?:outdoor |stat |zone \d )?[a-z]+\d?)(?: wire)? off,? (?:it )?(holds|trips),? (?:and |but )?(?:the )?\1(?: wire)? (?:back )?on,? (?:it )?(?:still )?(holds|trips)$/i,
+    'lift $1, $2, land $1, $3',
+  ],
+  [
+    /^(?:i )?(?:can[’']?t|can not|cannot|could ?n[’']?t|unable to) (?:get it to|make it) (?:trip|pop|blow)(?: (?:again|now|anymore))?$/i,
+    'holds',
+  ],
   [/\bput (?:the |a |in a )?breaker in(?: the)? place of (?:the )?fuse\b/gi, 'breaker in'],
   [/^(proved .+\d.*?),? (?:and )?(cool|heat|fan|cooling|heating) (?=\d[\d.]* ?a\b)/i, '$1; proved $2 '],
   // What a fuse is rated is not what was read through it.
@@ -22,7 +40,7 @@ export const ofTrips: readonly Shortened[] = [
   [/ (?:when|as) (?:i|we) (?:got|get|came|arrived|found it)(?: here| there| out| on site)?$/i, ''],
   [/^(?:the )?(?:heat pump|system|unit|it|hp)(?: is)? in (heat|cool|heating|cooling)(?: mode)?(?=,)/i, 'call for $1'],
   [
-    /^(?:the )?(?:24 ?v(?:olt)? |control |low )?(?:voltage|volts) (?:is )?(?:a little |way |too )?(?:low|high|good|fine|ok|weak),? (?=.*\d)/i,
+    /^(?:the )?(?:24 ?v(?:olt)? |control |low )?(?:(?:voltage|volts) (?:is )?(?:a little |way |too )?(?:low|high|good|fine|ok|weak)|low voltage),? (?=.*\d)/i,
     '',
   ],
   [/\b(rc|rh) (?:side )?(?:transformer|xfmr)\b/gi, (_, hot) => (/rc/i.test(hot) ? 'cooling transformer' : 'heating transformer')],
@@ -42,6 +60,10 @@ export const ofTrips: readonly Shortened[] = [
   ],
   [
     /^(still trips|trips|tripped|holds|held) with (?:just|only) ([A-Z]\d?)(?:(?:,| and|, and) ([A-Z]\d?))? (?:on|landed|hooked up|connected)$/,
+    (_, how, a, b) => `${how} with everything off but ${a}${b ? ` and ${b}` : ''}`,
+  ],
+  [
+    /^(still trips|trips|tripped|holds|held) with ([A-Z]\d?)(?: and ([A-Z]\d?))? only(?: (?:on|landed|hooked up|connected))?$/,
     (_, how, a, b) => `${how} with everything off but ${a}${b ? ` and ${b}` : ''}`,
   ],
   [

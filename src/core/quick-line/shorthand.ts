@@ -11,6 +11,22 @@ const SPOKEN_NUMBER = new RegExp(`\\b(${TENS_WORD})(?:[ -](${DIGIT_WORD}))?(?: p
 
 /** What is called, and set. */
 const ofCalls: readonly Shortened[] = [
+  [
+    /^(?:the )?\d+ ?(?:min|minute)s?(?: time| compressor)? delay (?:is |was )?(?:over|done|up|finished|timed out|ran out),? (?:and |then )?(?=\S)/i,
+    'delay timed out, ',
+  ],
+  [
+    /^(jump(?:ed|er|ered)? .+),? (?:and )?got (?:the |a )?(blower|fan|compressor|contactor|burners|condenser|strips|inducer|heat|cooling)(?: on| running| going)?$/i,
+    (_, act, what) => `${act.replace(/,$/, '')}, ${what} ${/contactor/i.test(what) ? 'in' : 'runs'}`,
+  ],
+  [
+    /^(?:set|put|turn(?:ed)?|switch(?:ed)?)(?: the)? zone (\d)(?: stat| thermostat)?(?: over)? (?:to|on) (cool|heat|fan)(?:ing)?$/i,
+    'call $2 zone $1',
+  ],
+  [
+    /\b(?:when|once|as soon as) ([YG])1? (?:is |gets |was )?(?:called(?: for)?|calling|calls)\b/g,
+    (_, letter) => (letter === 'Y' ? 'on cool' : 'on fan'),
+  ],
   [/\bre-?tried (cool|heat|fan|ac)(?:ing)?\b/gi, 'tried $1'],
   [
     /^(?=.*\b(?:trips?|tripped|pops?|popped|blows?|blew|holds?|held)\b)(.*?\b(?:heat|cool))s (?=(?:ok|okay|fine|good|great|alright)\b)/i,

@@ -42,7 +42,7 @@ describe('as it is said over the shoulder', () => {
   it.each([
     ['cond fan runs', 'note: cond fan runs'],
     ['120 on one leg and 0 on the other', 'Which leg is which?'],
-    ['0.6 amps on red', 'note'],
+    ['0.6 amps on red', 'Which red?'],
   ])('"%s" is not taken for something else', (said, asked) => {
     const heard = hear({ system: 'furnace-ac', before: [], said, means: 'note x' })
     expect(heard.as).toContain(asked)

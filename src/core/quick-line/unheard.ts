@@ -204,6 +204,7 @@ function isLostReading(words: readonly string[], at: number, { held, kept }: Hea
   const beside = /^(?:cool|heat)/.test(after) ? after : before
   const isSetpoint = value > 40 && value < 95 && /^(?:cool|heat|cooling|heating|set|to|at|on)$/.test(beside)
   if (isSetpoint && held.includes('"call":"')) return false
+  if (/^(?:k|meg|megs|m|kohms?|mohms?|megohms?)$/.test(after)) return false
   return (value >= 10 || word.includes('.')) && !held.includes(String(value)) && !kept.includes(word)
 }
 

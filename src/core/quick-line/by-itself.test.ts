@@ -1,0 +1,57 @@
+import { drafts, standing } from '@/tests/setup/standing'
+
+/** Lines of which nothing before them says what they mean. */
+const furnace = standing('furnace-ac', 'indoor', 'on')
+const heatPump = standing('heat-pump-o', 'outdoor', 'on')
+const deadHeatPump = standing('heat-pump-o', 'outdoor', 'off')
+const panel = standing('zoned-furnace-ac', 'panel', 'on')
+const plain = standing('air-handler-plain', 'indoor', 'on')
+
+describe('a line by itself', () => {
+  it.each([
+    [furnace, 'blew a fuse as soon as the stat called for cooling', 'trips on cool'],
+    [furnace, 'new 3 amp fuse blew when cooling kicked in', 'trips on cool'],
+    [furnace, "can't get it to trip", 'holds'],
+    [furnace, 'stat Y off holds, stat Y on trips', 'lift stat Y; holds; land stat Y; trips'],
+    [furnace, 'someone has a 15 amp fuse in there', 'fuse 15 in'],
+    [plain, 'installed a 3 amp fuse in the R leg', 'fuse 3 in'],
+    [plain, 'inline 5A fuse added', 'fuse 5 in'],
+    [panel, 'fuse on the furnace blown', 'fuse blown'],
+    [furnace, 'between red and blue 25', 'R-C 25'],
+    [furnace, '121 L to N', 'L1-N 121'],
+    [furnace, '120 to the transformer, no 24', 'primary 120; secondary 0'],
+    [furnace, 'low voltage, 19 on R C', 'R-C 19'],
+    [deadHeatPump, 'Y-C 13.8Ω', 'Y-C 13.8 ohm'],
+    [deadHeatPump, '2.2 meg Y to ground', 'Y-gnd 2.2 Mohm'],
+    [deadHeatPump, 'Y, O and W OL to ground', 'Y-gnd OL; O-gnd OL; W-gnd OL'],
+    [deadHeatPump, 'no ground on Y', 'Y-gnd no beep'],
+    [deadHeatPump, 'lifted both ends of outdoor Y', 'lift outdoor Y at both ends'],
+    [deadHeatPump, 'lifted Y, Y to C still 0.3 on the cable', 'lift Y; lifted Y-C 0.3'],
+    [deadHeatPump, 'Y to C 13.8 with the contactor plugged in', 'Y-C 13.8'],
+    [heatPump, 'line side 241 load side 0', 'line side 241; load side 0'],
+    [furnace, 'found yellow broken off at the board', 'landings stat Y off'],
+    [furnace, 'twisted red and yellow together', 'jumper R Y'],
+    [furnace, 'tied the red and white together at the wall', 'jumper R W at thermostat'],
+    [furnace, 'jumped R to G, got the blower', 'jumper R G; blower runs'],
+    [furnace, 'lifted everything but R and C', 'lift stat Y; lift stat G; lift stat W; lift outdoor Y'],
+    [panel, 'set zone 2 to cool', 'call cool zone 2'],
+    [panel, 'Y-C at the panel 24', 'Y-C1 24'],
+    [panel, 'panel cover off', 'panel panel off'],
+    [plain, 'dropped the stat to 65', 'call cool'],
+    [plain, 'customer declined', 'leave customer declined'],
+    [heatPump, 'smoke detector tripped', 'note smoke detector tripped'],
+  ])('%p: %s', (where, said, meant) => {
+    expect(drafts(where, said)).toEqual(drafts(where, meant))
+  })
+
+  it.each([
+    [furnace, 'white fell off the W terminal', 'Which white?'],
+    [furnace, '0.6 amps on red', 'Which red?'],
+    [furnace, 'fuse is jumped out with foil', 'Nothing is run with its fuse bypassed'],
+    [heatPump, '25.1 on the coil', 'Which coil?'],
+    [heatPump, 'lost a leg at the disconnect', 'Read the legs'],
+  ])('is asked after: %s %s', (where, said, asked) => {
+    const read = where(said)
+    expect(read.ok ? read.say : read.problem).toContain(asked)
+  })
+})

@@ -1,0 +1,46 @@
+import { bypassedBy } from '@/src/core/bench/caution'
+import { type Rule, rule } from '@/src/core/quick-line/rule'
+import type { Sentence } from '@/src/core/quick-line/sentence'
+import { conductorEnd } from '@/src/core/wiring/point'
+import { partById } from '@/src/core/wiring/system'
+
+/** Several wires or jumpers at once: all of them, all but some, the one past a switch. */
+
+/** Every wire on a screw where one stands comes off, but those on the letters that are named. */
+function allBut({ system, state }: Sentence, kept: readonly string[]): string | null {
+  const { place, lifted } = state.bench
+  const ends = system.cables.flatMap(({ id, between, conductors }) => {
+    const side = between.indexOf(place)
+    return side < 0
+      ? []
+      : conductors.flatMap((wire) => {
+          const screw = wire.lands[side]
+          return screw === null || kept.includes(screw.toLowerCase()) ? [] : [conductorEnd(id, wire.id, place)]
+        })
+  })
+  const acts = ends.filter((end) => !lifted.includes(end)).map((end) => `lift ${end}`)
+  return acts.length === 0 ? null : acts.join('; ')
+}
+
+/** The one jumper that bridges a switch comes out. */
+function pastSwitch(the: Sentence, what: string): string | null {
+  const part = partById(the.system, the.part(what) ?? '')
+  if (part?.kind !== 'switch') return null
+  const past = the.state.bench.jumpers.filter((jumper) => bypassedBy(the.system, jumper).some(({ id }) => id === part.id))
+  return past.length === 1 ? `jumper out ${past[0].a} ${past[0].b}` : the.state.bench.jumpers.length === 0 ? 'jumper out' : null
+}
+
+const OFF = '(?:lifted|lift|pulled|pull|took|take|disconnected|disconnect|unhooked|unhook|removed|remove)'
+
+export const bundleRules: readonly Rule[] = [
+  rule(
+    '(?:all|both|every|my)(?: the)? jumpers?(?: are| is)? (?:out|off|removed|pulled)|(?:pulled|removed|took out|took off|took|pull|remove) (?:all|both)(?: the)? jumpers(?: off| out)?',
+    ({ state: { bench } }) =>
+      bench.jumpers.length === 0 ? 'jumper out' : bench.jumpers.map(({ a, b }) => `jumper out ${a} ${b}`).join('; '),
+  ),
+  rule('jumper (?:is )?(?:back )?(?:off|out|removed|pulled)(?: (?:of|from|on|across))? (.+?)(?: switch)?', pastSwitch),
+  rule(
+    `${OFF}(?: off)? (?:everything|all(?: of)?(?: the)?(?: wires| of it)?|every wire)(?: off)? (?:but|except|besides) ([a-z]\\d?)(?:(?:,| and|, and) ([a-z]\\d?))?(?:(?:,| and|, and) ([a-z]\\d?))?`,
+    (the, ...kept) => (kept.filter(Boolean).every((letter) => the.isLetter(letter)) ? allBut(the, kept.filter(Boolean)) : null),
+  ),
+]
