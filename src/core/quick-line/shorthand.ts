@@ -1,3 +1,4 @@
+import { COLOUR } from '@/src/core/quick-line/colours'
 import { DIGIT_WORD, numberIn, TENS_WORD } from '@/src/core/quick-line/number-words'
 import { ofConditions } from '@/src/core/quick-line/short-conditions'
 import { ofPartsShort } from '@/src/core/quick-line/short-parts'
@@ -68,7 +69,10 @@ const ofCalls: readonly Shortened[] = [
   ],
   // What was found off is no act.
   [
-    /^found (?:the )?((?:outdoor |stat )?[a-z]\d?)(?: wire)? (?:was )?(?:off|loose|disconnected|hanging|hanging loose|not connected|unhooked|broken off)(?: (?:of )?(?:the |its )?(?:screw|terminal|board|strip))?$/i,
+    new RegExp(
+      `^found (?:the )?((?:outdoor |stat )?(?:[a-z]\\d?|${COLOUR}))(?: wire)? (?:was )?(?:off|loose|disconnected|hanging|hanging loose|not connected|unhooked|broken|broken off)(?: (?:of |at |from )?(?:the |its )?(?:screw|terminal|board|strip))?$`,
+      'i',
+    ),
     '$1 wire fell off',
   ],
   [/^no wire (?:on|under|at) (?:the )?([a-z]\d?)(?: screw| terminal)?$/i, '$1 wire fell off'],
