@@ -20,10 +20,14 @@ export function answered(text: string, the: Sentence): string {
   if (!found || !the.isLetter(found[1]) || !the.isLetter(found[2])) return text
   const [, a, b, said, where = ''] = found
   const pair = `${the.letter(a.toLowerCase())}-${the.letter(b.toLowerCase())}`
+  // With the power off nobody knows whether nothing is no volts or no path; a zero is ohms.
+  if (!the.state.bench.power && NOTHING.test(said)) return /^0$/.test(said) ? `ohms ${pair} 0${where}` : text
   for (const { says, as } of withoutNumber) if (says.test(said.replace(/^(?:a|an) /i, ''))) return `${as(pair)}${where}`
   const ohmed = /^ohmed (.+)$/i.exec(said)
   return ohmed ? `ohms ${pair} ${ohmed[1]}${where}` : text
 }
+
+const NOTHING = /^(?:0|nothing|none|dead)$/i
 
 /** What is said before the two points, behind them. */
 const swap = (found: RegExpExecArray | null): string[] | null =>

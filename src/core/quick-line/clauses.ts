@@ -65,7 +65,7 @@ export function readClauses(text: string, reader: Reader): Said {
   let question: Said = null
   for (const joint of inTurn(joints)) {
     const [left, right] = [text.slice(0, joint.index), text.slice(joint.index + joint[0].length)]
-    if (left.trim() === '' || right.trim() === '') continue
+    if (left.trim() === '' || right.trim() === '' || (GOES_OUT.test(right.trim()) && BURNS.test(left))) continue
     // With all as it should be is no condition.
     if (joint.groups?.condition && AS_IT_SHOULD.test(right.trim())) return readClauses(left, reader)
     const isCondition = joint.groups?.condition !== undefined || CALL_ON.test(right.trim())
@@ -135,6 +135,9 @@ function ofIt(condition: string, said: string, reader: Reader): string {
   return subject === null ? condition : condition.trim().replace(/\bit$/i, `the ${subject}`)
 }
 
+/** What goes out is a fire, and nobody who walks. */
+const GOES_OUT = /^(?:then )?(?:go|goes|went|going) out\b/i
+const BURNS = /\b(?:burners?|flames?|pilot|fire|fires|lights?|lit)\b/i
 const LETTER_ON = /^[A-Z]\w? (?:is |gets |was |comes? )?(?:energized|hot|on|powered|power)$/
 /** Two units in one breath: which of them was to run is asked. */
 const BOTH_RUN = /\band\b.*\bboth (?:are )?(?:running|on|run)\b/i

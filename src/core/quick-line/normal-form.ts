@@ -37,6 +37,7 @@ const shortForms = new Map(
     htg: 'heat',
     clg: 'cool',
     comp: 'compressor',
+    cc: 'contactor',
     gv: 'gas valve',
     mv: 'gas valve',
     hps: 'high-pressure',

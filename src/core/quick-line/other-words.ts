@@ -67,7 +67,7 @@ const forms: readonly Form[] = [
   [/\bleg (?:one|1|a)\b/gi, 'L1'],
   [/\bleg (?:two|2|b)\b/gi, 'L2'],
   [/\bleg (?:three|3|c)\b/gi, 'L3'],
-  [/\b(?:leg to leg|between (?:the |both )?(?:two )?legs|across (?:the |both )?legs|phase to phase)\b/gi, 'L1 to L2'],
+  [/\b(?:leg to leg|line to line|between (?:the |both )?(?:two )?legs|across (?:the |both )?legs|phase to phase)\b/gi, 'L1 to L2'],
   [/\b(?:yanked|ripped|plucked|snatched)\b/gi, 'pulled'],
   [/\boff (?:the |its |of the )?(?:sub-?base|back ?plate|wall ?plate|mounting plate)\b/gi, 'off the wall'],
   [/\btook ((?:the )?\w+(?: \w+)?) loose\b/gi, 'took $1 off'],

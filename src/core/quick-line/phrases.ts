@@ -36,18 +36,23 @@ export function readPhrase(said: string, { system, state }: CommandContext): Ent
   const [, does] = ofThermostat
   if (/^(keeps )?(reboots|rebooting|restarts|restarting|resets itself|comes and goes|flickers)$/.test(does))
     return [look(thermostat.id, 'chatters')]
+  const calls = Object.keys(thermostat.calls) as (keyof typeof thermostat.calls)[]
+  const set = (call: (typeof calls)[number] | undefined): EntryDraft[] =>
+    call === undefined || state.bench.call === call ? [] : [{ kind: 'bench', change: { do: 'call', call } }]
   const blank = /^(?:goes|went) (?:blank|dark|dead)(?: (?:on|when it calls for|with) (?:the )?([a-z0-9-]+))?$/.exec(does)
   if (blank) {
-    const call = Object.keys(thermostat.calls).find((name) => name === blank[1])
-    if (blank[1] !== undefined && call === undefined) return null
-    const sets: EntryDraft[] =
-      call === undefined || state.bench.call === call
-        ? []
-        : [{ kind: 'bench', change: { do: 'call', call: call as keyof typeof thermostat.calls } }]
-    return [...sets, look(thermostat.id, 'blank')]
+    const call = calls.find((name) => name === blank[1])
+    return blank[1] !== undefined && call === undefined ? null : [...set(call), look(thermostat.id, 'blank')]
   }
-  if (/^(shows|says|displays) (that )?(it (is )?(calls|calling)|a call|cool on|heat on)$|^(is )?calling$|^is set to call$/.test(does))
-    return [look(thermostat.id, SHOWS_CALL)]
+  // What it shows that it calls for is called.
+  const shown =
+    /^(?:shows|says|displays) (?:that )?(?:it (?:is )?(?:calls|calling)|a call|(cool|heat) on)$|^(?:is )?calling$|^is set to call$/.exec(
+      does,
+    )
+  if (shown) {
+    const isOn = shown[1] !== undefined && state.bench.call.startsWith(shown[1])
+    return [...set(isOn ? undefined : calls.find((name) => name === shown[1])), look(thermostat.id, SHOWS_CALL)]
+  }
   // Set to nothing it shows no call, and means nothing by it: what it shows is kept for whoever reads the job.
   if (
     /^(is )?on (and|but) (asks for|calls for|wants) nothing$|^((is )?on (and|but) )?(is )?not (calling|set|set to call)$|^shows no call$|^(is )?(locked|satisfied|in hold|on hold)$/.test(

@@ -77,6 +77,17 @@ export const apartRules: readonly Rule[] = [
     '(?:lifted|lift|lifting|pulled|pull|took|take|disconnected|disconnect|unhooked|isolated|isolate)(?: off)? (.+?)(?: off| loose)?,?(?: at| on)? both ends',
     (the, said) => atBothEnds(the, 'lift', said),
   ),
+  // Of the one cable here that has such a wire.
+  rule(
+    `([a-z]\\d?)(?: wire)?(?: is| reads?)? (?:(ol|open|${NUMBER})(?: ?ohms?)? to (?:ground|gnd|chassis|metal)|(?:to|and) (?:ground|gnd|chassis|metal)(?: is| reads?)? (ol|open|${NUMBER})(?: ?ohms?)?),?(?: with)? both ends (?:off|loose|up|disconnected|lifted|open)`,
+    (the, wire, first, _one, second) => {
+      const [cable, another] = the.system.cables.filter(
+        (one) => one.between.includes(the.state.bench.place) && wiresOf(one, [wire]) !== null,
+      )
+      const read = first || second
+      return cable && !another ? readApart(the, cable.id, [wire], read === 'open' ? 'OL' : read, 'gnd') : null
+    },
+  ),
   rule(
     `(\\S+?)(?:-cable)? (\\S+) (?:off|lifted|loose|up)(?: at| on)? both ends,? (?:and )?(ol|open|${NUMBER})(?: ?ohms?)? to (ground|gnd|chassis|metal)`,
     (the, cable, wire, read, ground) => readApart(the, cable, [wire], read === 'open' ? 'OL' : read, ground),

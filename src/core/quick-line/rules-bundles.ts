@@ -33,6 +33,11 @@ function pastSwitch(the: Sentence, what: string): string | null {
 const OFF = '(?:lifted|lift|pulled|pull|took|take|disconnected|disconnect|unhooked|unhook|removed|remove)'
 
 export const bundleRules: readonly Rule[] = [
+  // With the power off a switch that is out is off its leads.
+  rule('(.+?)(?: switch)? (?:is )?out', (the, what) => {
+    const part = partById(the.system, the.part(what) ?? '')
+    return part?.kind === 'switch' && !the.state.bench.power ? `unplug ${part.id}` : null
+  }),
   rule(
     '(?:all|both|every|my)(?: the)? jumpers?(?: are| is)? (?:out|off|removed|pulled)|(?:pulled|removed|took out|took off|took|pull|remove) (?:all|both)(?: the)? jumpers(?: off| out)?',
     ({ state: { bench } }) =>

@@ -12,7 +12,7 @@ const REMARKS: readonly string[] = [
   '(?:.+ )?code (?:on|at) (?:the )?(?:board|control|panel)|(?:.+ )?goes off on (?:its )?overload',
   '(?:control |main )?board flashes \\d+ times|.*\\btransformer (?:is |was |looks )?(?:cooked|toast|toasted|fried|smoked|roasted|shot|bulged)(?: out)?',
   '(?:rc|rh)(?:[ /-]| to )(?:rc|rh) (?:jumper|strap|link)\\b.*|(?:moved|switched|changed|put)(?: it| primary| transformer)?(?: over)? (?:to|on) (?:the )?\\d+(?: ?v)? tap(?: .*)?',
-  '(?:display|screen) (?:says|shows|reads) .+|(?:high|low)[ -]pressure(?: switch)? (?:was |is )?tripped(?:,? (?:and )?reset(?: it)?)?',
+  '(?:display|screen) (?:says|shows|reads) .+|(?:burners?|flames?|pilot|it) (?:lights?|lit|catch|catches|fires?|fired)(?: up| off)? (?:and|then|but|and then) (?:goes?|went|drops?|dropped|dies|died|shuts?) (?:out|off|right out|away).*|(?:hard start|dual cap|run cap|start cap)\\b.*|[a-z]\\d? (?:is )?not coming out (?:of )?(?:thermostat|stat)|(?:thermostat|stat) (?:doesnt|does not|wont|isnt|not) clos(?:e|ing) [a-z]\\d?|check wiring(?: .*)?|(?:high|low)[ -]pressure(?: switch)? (?:was |is )?tripped(?:,? (?:and )?reset(?: it)?)?',
   '(?:second|third|fourth|fifth|2nd|3rd|4th|5th) fuse (?:today|this \\w+|so far)|(?:open|bad|dead) (?:stat|thermostat|contacts?)|limit opens (?:after|in) .+',
   '(?:economizer|humidifier|uv light|dehumidifier|air cleaner|zone valve|pump|smoke detector|float) (?:is |was )?(?:wired|tied|tapped|spliced|hooked) (?:in|into|to|off|on|across) .+',
   '(?:[a-z]\\d?|red|white|green|yellow|blue|black|orange|brown) (?:wire|screw|conductor|terminal)? ?(?:looks|is|looked|was) (?:ok|good|tight|fine|snug|clean)(?: .*)?',
@@ -95,7 +95,7 @@ export const remarkRules: readonly Rule[] = [
     (the) => the.asNote(),
   ),
   rule(
-    '.*\\btap (?:used|in use|is|was)\\b.*|(?:transformer |primary |it )?(?:is |was )?tapped (?:at|for|to|on)? ?\\d+(?: .*)?|spade .*|compressor (?:tripped|off|out|cut out) on (?:its |internal )?overload(?: .*)?',
+    '.*\\btap (?:used|in use|is|was)\\b.*|(?:transformer |primary )?(?:is |was )?(?:on )?\\d{3} ?v? tap|(?:transformer |primary |it )?(?:is |was )?tapped (?:at|for|to|on)? ?\\d+(?: .*)?|spade .*|compressor (?:tripped|off|out|cut out) on (?:its |internal )?overload(?: .*)?',
     (the) => the.asNote(),
   ),
   rule(

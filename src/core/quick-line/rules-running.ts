@@ -1,7 +1,7 @@
 import { ignitionOf } from '@/src/core/quick-line/flame'
 import { NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
 import { nothingCalls } from '@/src/core/quick-line/sense'
-import { leading, loadOf, type Sentence, statHere } from '@/src/core/quick-line/sentence'
+import { leading, loadOf, type Sentence, statHere, worded } from '@/src/core/quick-line/sentence'
 import { boardHere } from '@/src/core/quick-line/which-part'
 import { SHOWS_CALL } from '@/src/core/readings/looks'
 import { callsOf, partsOf, placeById } from '@/src/core/wiring/system'
@@ -28,6 +28,11 @@ function ofStage(the: Sentence, named: string, ofCompressor: string, ofUnit: str
 const IS_ON = '(?:is on|on|comes on|came on|runs|running|is running|kicks in|kicked in|works|pulls in|pulled in)(?: too| fine| ok)?'
 
 export const runningRules: readonly Rule[] = [
+  rule('(?:heat )?strips? (?:are |is )?(?:glowing|hot|red|red hot)', (the) => worded(loadOf(the, 'strips'), 'runs')),
+  rule('(?:strips?|heaters?|elements?)(?: amps?| draw| pulling| pulls| drawing)+ \\d[\\d.]*(?: ?a| amps?)?', (the) => {
+    const load = loadOf(the, 'strips')
+    return load && `${load} runs; ${the.asNote()}`
+  }),
   // With a call on, said of what it should bring on where one stands.
   rule('(?:still )?(?:nothing|no response|no reaction)(?: at all| happens| happened| comes on| came on)?', ({ state, system }) => {
     const here = placeById(system, state.bench.place)

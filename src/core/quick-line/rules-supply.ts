@@ -84,6 +84,9 @@ export const supplyRules: readonly Rule[] = [
     `(.+? transformer) ${NUMBER} ?${VOLTS}? (?:in|on primary|primary)(?:,| with| and)+ ${NUMBER} ?${VOLTS}? (?:out|on secondary|secondary)`,
     (the, name, fed, out) => both(ofTransformer(the, name, fed), ofTransformer(the, name, out)),
   ),
+  rule('(heat|heating|cool|cooling|furnace|ac)(?: side)? transformer (?:is )?(?:dead|has nothing|has no output)', (the, side) =>
+    ofTransformer(the, `${/^[hf]/.test(side) ? 'heating' : 'cooling'} transformer`, '0'),
+  ),
   rule(`(heat|heating|cool|cooling) side(?: is| has| reads)? ${NUMBER} ?${VOLTS}?`, (the, side, volts) =>
     ofTransformer(the, `${/^h/.test(side) ? 'heating' : 'cooling'} transformer`, volts),
   ),
@@ -92,8 +95,8 @@ export const supplyRules: readonly Rule[] = [
     Number(volts) === 0 ? betweenLegs(the, contactorPlace(the), volts) : lineAt(the, contactorPlace(the), volts),
   ),
   rule(`load(?: side)?(?: is| has| reads)? ${NUMBER} ?${VOLTS}?`, (the, volts) => loadSide(the, volts)),
-  rule('(heating|cooling|heat|cool) (?:side )?fuse(?: is| was)? (good|ok|fine|intact|blown|popped|bad|open)', (the, side, how) => {
-    const name = `${side.slice(0, 4)}ing fuse`
+  rule('(heating|cooling|heat|cool|ac|a/c) (?:side )?fuse(?: is| was)? (good|ok|fine|intact|blown|popped|bad|open)', (the, side, how) => {
+    const name = `${/^a/.test(side) ? 'cool' : side.slice(0, 4)}ing fuse`
     const [first] = partsOf(the.system, 'fuse')
     const named = partsOf(the.system, 'fuse').find((fuse) => fuse.name === name)
     const word = /^(?:good|ok|fine|intact)$/.test(how) ? 'good' : 'blown'

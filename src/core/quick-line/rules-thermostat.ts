@@ -72,8 +72,16 @@ export const thermostatRules: readonly Rule[] = [
   ),
   rule(`${STAT} (?:is |are )?(?:blank|dark|dead|black)`, (the) => statHere(the, 'blank')),
   rule(
-    '(?:says|shows|showing|display says|screen says|stat says|thermostat says|saying) (?:it is |its )?(?:cooling|heating|cool on|heat on|calling)(?: .*)?',
-    (the) => (isAtStat(the) ? statHere(the, SHOWS_CALL) : null),
+    '(?:says|shows|showing|display says|screen says|stat says|thermostat says|saying) (?:it is |its )?(?:calling|(cool|heat)(?:ing| on))(?: .*)?',
+    (the, mode) => {
+      const shown = isAtStat(the) ? statHere(the, SHOWS_CALL) : null
+      const call = mode ? the.call(mode) : null
+      return shown && (call && the.state.bench.call === 'off' ? `call ${call}; ${shown}` : shown)
+    },
+  ),
+  // It is alive, and asks for nothing.
+  rule(`(?:lights?|display|screen|power) (?:on|at)(?: the)? ${STAT},? (?:but |and )?no call(?: showing| shown)?`, (the) =>
+    statHere(the, SHOWS_NO_CALL),
   ),
   rule('(?:no call (?:showing|on screen|on display)|shows no call|not calling|isnt calling|not showing (?:a )?call)(?: .*)?', (the) =>
     statHere(the, SHOWS_NO_CALL),

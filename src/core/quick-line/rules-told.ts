@@ -160,6 +160,10 @@ export const toldRules: readonly Rule[] = [
       asks: `Is that the call, or ${the.letter(letter)} joined to R at the unit? Say "trips on cool", or "jumper R ${the.letter(letter)}; trips".`,
     }),
   ),
+  asks(
+    '(?:one by one:? )?[ywgob]\\d? (?:holds|is ok|ok|is fine|fine|trips|pops),? (?:and |but )?[ywgob]\\d? (?:holds|is ok|ok|is fine|fine|trips|pops)(?: it)?',
+    'Joined to R, or put back on its screw? Say each: "jumper R Y; holds; jumper R O; trips", or "land Y; holds; land O; trips".',
+  ),
   rule(
     `(?:peaked|peaks|hit|got|went)(?: up)?(?: at| to)? ${NUMBER} ?(?:a|amps?)(?: (and|before)(?: it)? ${TRIPS})?`,
     (_, amps, trips) => `${trips ? 'trips; ' : ''}max ${amps} A on R`,

@@ -71,7 +71,7 @@ export const visitRules: readonly Rule[] = [
     },
   ),
   rule('jumper from (\\S+) (?:to|over to) (\\S+)', (the, a, b) => joinedToFirst(the, a, [b])),
-  rule('add (\\S+)', (the, call) => joinedToFirst(the, 'r', [call])),
+  rule('add(?:ed)? (\\S+)', (the, call) => joinedToFirst(the, 'r', [call])),
   rule(
     '(?:move|park|swap|switch|change|rewire|rewired|reran|landed) (.+?) (?:to|on|onto|over to) (?:spare ?)?(.*?)(?: (?:at|on) both ends)?(?: now)?',
     (the, what, spare) => swapped(the, what, spare),

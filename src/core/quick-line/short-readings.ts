@@ -15,6 +15,26 @@ const ofEach = (list: string, said: string): string =>
 
 /** What was read, of two at once or against what. */
 export const ofReadings: readonly Shortened[] = [
+  [/\bO\.L\.?(?=\s|$|,)/gi, 'OL'],
+  [/\bmeter (?:does ?n[’']?t|does not|did ?n[’']?t|won[’']?t) beep (?:from |between |on )?/gi, 'no beep '],
+  [/\b(hi|high|lo|low) press\b(?!ure)/gi, '$1 pressure'],
+  [/^(?:the )?(?:pressure )?switches (?:are )?both (closed|open|good|shut)$/i, 'both pressure switches $1'],
+  [/^both (?:pressure )?switches read (?:0|zero)$/i, 'both pressure switches closed'],
+  [
+    /\b(?:lead|wire) (?:from|between) (?:the )?(?:hps?|high[- ]pressure(?: switch)?) (?:to|and) (?:the )?(?:lps?|low[- ]pressure(?: switch)?)\b/gi,
+    'lead from high-pressure switch to low-pressure switch',
+  ],
+  // The same reading with something off: Y-C 12.7, contactor off 0.3.
+  [
+    /^([A-Z]\d?(?:-| to |\/)[A-Z]\w{0,5}) (\d*\.?\d+|ol)(?: ?ohms?)?,? (?:and |but )?(?:with )?(?:the )?([a-z]+(?: [a-z]+){0,2}) (off|unplugged|disconnected|out)[:,]? (?:it (?:is|reads) )?(\d*\.?\d+|ol)(?: ?ohms?)?$/i,
+    (_, pair, first, what, how, second) => `${pair} ${first}; ${what} ${how}; ${pair} ${second}`,
+  ],
+  // Off its screw, read on the wire and then on the screw.
+  [
+    /^(?:took|lifted|pulled|unhooked) (?:the )?((?:outdoor |stat )?[A-Z]\d?)(?: off)?[,:;] (?:the )?(?:wire|cable|wire side|cable side|field side)(?: is| reads?)? (?:to (?:ground|gnd) (\d*\.?\d+|ol)|(\d*\.?\d+|ol) to (?:ground|gnd)),? (?:and |but )?(?:the )?(?:screw|terminal|unit side|board side|strip)(?: is| reads?)? (?:to (?:ground|gnd) )?(\d*\.?\d+|ol)(?: to (?:ground|gnd))?$/i,
+    (_, wire, a, b, screw) =>
+      `lift ${wire}; lifted ${wire.split(' ').at(-1)} to ground ${a ?? b} ohms; screw ${wire.split(' ').at(-1)} to ground ${screw} ohms`,
+  ],
   [/ ?[kK][ΩΩ]/g, 'k'],
   [/ ?M[ΩΩ]/g, ' meg'],
   [/ ?[ΩΩ]/g, ' ohms'],

@@ -11,7 +11,7 @@ export const ofTrips: readonly Shortened[] = [
     /^((?:the )?(?:main|house|panel|service|unit|condenser|outdoor|240 ?v?(?:olt)?|120 ?v?(?:olt)?|line) breaker (?:keeps |is |was |has |had |still )*(?:tripping|trips|tripped|popping|popped)\b.*)$/i,
     'note $1',
   ],
-  [/\b(?:24 ?v(?:olt)?s?|low voltage|control) fuse\b/gi, 'fuse'],
+  [/\b(?:24 ?v(?:olt)?s?|low volt(?:age)?|control) fuse\b/gi, 'fuse'],
   [/^(it )?(tripped|trips|popped|pops|blew|blows) before (?:i|we) (?:could|can) .+$/i, '$2'],
   [/\bfuse (?:is |was )?(?:not|isn[’']?t|wasn[’']?t) (?:blown|open|popped|bad)\b/gi, 'fuse good'],
   // Which fuse went says no more than that it went: blew a fuse as soon as, new 3 amp fuse blew when.

@@ -75,6 +75,10 @@ const ofCalls: readonly Shortened[] = [
     ),
     '$1 wire fell off',
   ],
+  [
+    /^((?:outdoor |stat )?[a-z]\d?) wire (?:broke|snapped|came|fell|has broken) off (?:behind|at|of|from) (?:the )?(\w+)$/i,
+    '$1 wire fell off at $2',
+  ],
   [/^no wire (?:on|under|at) (?:the )?([a-z]\d?)(?: screw| terminal)?$/i, '$1 wire fell off'],
   [/^(?:blank|dead|dark) (?:screen|display)$/i, 'stat blank'],
   [/^(?:the )?fuse on (?:the )?board (?:is |was )?(blown|good|popped|bad)$/i, 'fuse $1'],
