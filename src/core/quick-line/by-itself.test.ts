@@ -5,6 +5,13 @@ const furnace = standing('furnace-ac', 'indoor', 'on')
 const heatPump = standing('heat-pump-o', 'outdoor', 'on')
 const deadHeatPump = standing('heat-pump-o', 'outdoor', 'off')
 const panel = standing('zoned-furnace-ac', 'panel', 'on')
+const deadOutdoors = standing('furnace-ac', 'outdoor', 'off')
+const noCommon = standing('furnace-no-common', 'indoor', 'on')
+const statOfB = standing('heat-pump-b', 'thermostat', 'on')
+const twoSupplies = standing('furnace-two-transformers', 'indoor', 'on')
+const roof = standing('rooftop-gas', 'package', 'on')
+const withBreaker = standing('furnace-ac', 'indoor', 'on', { do: 'slot', holds: 'breaker', ratingA: 3 })
+const withCoverOff = standing('furnace-ac', 'indoor', 'on', { do: 'panel', place: 'indoor', on: false })
 const plain = standing('air-handler-plain', 'indoor', 'on')
 
 describe('a line by itself', () => {
@@ -40,6 +47,22 @@ describe('a line by itself', () => {
     [plain, 'dropped the stat to 65', 'call cool'],
     [plain, 'customer declined', 'leave customer declined'],
     [heatPump, 'smoke detector tripped', 'note smoke detector tripped'],
+    [deadOutdoors, 'Y-C 12.7, contactor off 0.3', 'Y-C 12.7; unplug contactor; Y-C 0.3'],
+    [deadOutdoors, 'Y wire to ground OL both ends off', 'lift outdoor Y at both ends; ohms lifted outdoor Y-gnd OL'],
+    [deadOutdoors, 'took Y off, wire to ground OL, unit side 0.3', 'lift Y; ohms lifted Y-gnd OL; ohms screw Y-gnd 0.3'],
+    [deadOutdoors, 'lp out, Y-gnd OL', 'unplug low-pressure; Y-gnd OL'],
+    [deadOutdoors, 'both switches read 0', 'both pressure switches closed'],
+    [deadOutdoors, "meter doesn't beep Y to ground", 'no beep Y to ground'],
+    [deadOutdoors, "wire's broken somewhere", "note wire's broken somewhere"],
+    [noCommon, 'burners light then go out', 'note burners light then go out'],
+    [statOfB, 'stat says heat on', 'call heat; thermostat shows a call'],
+    [statOfB, 'stat says Y wire short', 'call cool; thermostat over-current code on Y'],
+    [statOfB, 'C wire broke off behind the stat', 'landings C off'],
+    [twoSupplies, 'AC fuse blown', 'fuse blown'],
+    [roof, 'W has 24', 'W1-C 24'],
+    [roof, 'stat in suite B set to heat', 'call heat'],
+    [withBreaker, 'took the breaker out, new 3 amp fuse in', 'slot empty; fuse 3 in'],
+    [withCoverOff, 'put the covers back', 'panel indoor on'],
   ])('%p: %s', (where, said, meant) => {
     expect(drafts(where, said)).toEqual(drafts(where, meant))
   })

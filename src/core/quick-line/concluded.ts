@@ -8,7 +8,9 @@ export const isConclusion = (said: string): boolean => {
   // What is asked is not seen, and what is thought is so with all that hangs on it.
   if (/\?$/.test(text) || THOUGHT.test(text)) return true
   if (SEVERAL.test(text)) return false
-  return SOMEWHERE.test(text) || BLAMED.test(text) || (/^so\b/i.test(text) && JUDGES.test(text) && !ACTS.test(text))
+  return (
+    SOMEWHERE.test(text) || IN_THE_RUN.test(text) || BLAMED.test(text) || (/^so\b/i.test(text) && JUDGES.test(text) && !ACTS.test(text))
+  )
 }
 
 /** A number that is no part of a letter: Y2 is none. */
@@ -26,6 +28,10 @@ const BLAMED =
 /** So it is outdoors: no walk there. */
 const SOMEWHERE =
   /^(?:so |then |ok |and )*(?:it|that|problem|the problem|fault|the fault|trouble|the trouble|short|the short)(?:['’]?s| is) (?:outdoors|outside|inside|indoors|upstairs|downstairs|out there|in there|down there|up there)$/i
+
+/** Along the way between two ends, where nobody looked: broken somewhere, lost between inside and outside, so it's O. */
+const IN_THE_RUN =
+  /^(?:the |a )?(?:\w+ )?(?:wires?|cables?|conductors?)?(?:['’]?s| is| are)? ?(?:broken|shorted|open|bad|cut) (?:somewhere|in the (?:walls?|attic|run|ground|middle|ceiling)|underground)\b|^lost (?:the )?[A-Z]\d? (?:between|somewhere|along)\b|^so (?:it[’']?s|it is|that[’']?s) (?:the )?[A-Z]\d?(?: wire| conductor)?$/i
 
 const JUDGES = /\b(?:is|isn['’]?t|isnt|are|aren['’]?t|arent|not|or|somewhere|between|means)\b/i
 const ACTS =

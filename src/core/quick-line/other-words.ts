@@ -149,6 +149,10 @@ const forms: readonly Form[] = [
     },
   ],
   // One stage is lettered with a number or without, and a neutral is N.
+  [
+    /\b([YW])\b(?![-\w])(?=(?: (?:to|and) |-|\/)?\S*.*\d| (?:is |has )?(?:dead|hot|live|off|nothing)\b)/g,
+    (the, all, letter) => (!the.isLetter(letter) && the.isLetter(`${letter}1`) ? `${letter}1` : all),
+  ],
   [/\b([YW])1\b/g, (the, all, letter) => (!the.isLetter(all) && the.isLetter(letter) ? letter : all)],
   [/\bR[hc]\b/gi, (the, all) => (the.isLetter(all) ? all : 'R')],
   [/\b(?:the )?neutral(?= (?:to|and)\b)/gi, (the, all) => (the.isLetter('N') ? 'N' : all)],

@@ -111,6 +111,8 @@ export function readClampSpot(reader: Reader): string {
     token.text.toLowerCase() === 'fuse' || (cable === null && token.text.toUpperCase() === fuse.between[1] && place === fuse.place)
   if (isSupply) return fuse.id
   const ends = findEnds(system, token.text, place, cable)
+  // Where no R comes, it is that of the transformer.
+  if (ends.length === 0 && cable === null && token.text.toUpperCase() === fuse.between[1]) return fuse.id
   if (ends.length === 0) reader.failAt(`There is no conductor "${token.text}" at the ${placeName(reader, place)}.`, start ?? token)
   // Of a letter the one that leaves the unit is clamped; of two wires of one color nobody knows which.
   const isColor = !ends.some((end) => parsePoint(end).name.toLowerCase() === token.text.toLowerCase())

@@ -107,6 +107,13 @@ export const handRules: readonly Rule[] = [
     const here = partsOf(the.system, 'thermostat').find(({ place }) => place === the.state.bench.place)
     return leading('unplug', here?.id ?? the.thermostat())
   }),
+  rule('(?:put|screwed|hung|snapped)(?: the)? (?:covers?|panels?|doors?) (?:back )?(?:on|back|back on|up)', ({ state: { bench } }) =>
+    bench.panelsOff.includes(bench.place) ? `panel ${bench.place} on` : null,
+  ),
+  rule(
+    '(?:took|pulled|removed|take|pull)(?: out)?(?: my)? (?:\\d+ ?(?:a|amp) )?(?:pocket )?breaker(?: back)?(?: out)?',
+    ({ state: { bench } }) => (bench.slot.holds === 'breaker' ? 'slot empty' : null),
+  ),
   // Hands.
   rule(
     '(?:everything|(?:all|every)(?: of)?(?: the)? (?:wires?|conductors))(?: are| is)? (?:disconnected|unhooked|lifted|taken off)',

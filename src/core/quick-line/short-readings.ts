@@ -33,7 +33,7 @@ export const ofReadings: readonly Shortened[] = [
   [
     /^(?:took|lifted|pulled|unhooked) (?:the )?((?:outdoor |stat )?[A-Z]\d?)(?: off)?[,:;] (?:the )?(?:wire|cable|wire side|cable side|field side)(?: is| reads?)? (?:to (?:ground|gnd) (\d*\.?\d+|ol)|(\d*\.?\d+|ol) to (?:ground|gnd)),? (?:and |but )?(?:the )?(?:screw|terminal|unit side|board side|strip)(?: is| reads?)? (?:to (?:ground|gnd) )?(\d*\.?\d+|ol)(?: to (?:ground|gnd))?$/i,
     (_, wire, a, b, screw) =>
-      `lift ${wire}; lifted ${wire.split(' ').at(-1)} to ground ${a ?? b} ohms; screw ${wire.split(' ').at(-1)} to ground ${screw} ohms`,
+      `lift ${wire}; ohms lifted ${wire.split(' ').at(-1)}-gnd ${a ?? b}; ohms screw ${wire.split(' ').at(-1)}-gnd ${screw}`,
   ],
   [/ ?[kK][ΩΩ]/g, 'k'],
   [/ ?M[ΩΩ]/g, ' meg'],

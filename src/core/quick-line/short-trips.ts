@@ -32,7 +32,10 @@ export const ofTrips: readonly Shortened[] = [
     /^(?:i )?(?:can[’']?t|can not|cannot|could ?n[’']?t|unable to) (?:get it to|make it) (?:trip|pop|blow)(?: (?:again|now|anymore))?$/i,
     'holds',
   ],
-  [/\bput (?:the |a |in a )?breaker in(?: the)? place of (?:the )?fuse\b/gi, 'breaker in'],
+  [
+    /\bput (?:the |a |in a |my |in my )?(?:\d+ ?a(?:mps?)? |pocket |resettable )?breaker in(?: the)? place of (?:the )?fuse\b/gi,
+    'breaker in',
+  ],
   [/^(proved .+\d.*?),? (?:and )?(cool|heat|fan|cooling|heating) (?=\d[\d.]* ?a\b)/i, '$1; proved $2 '],
   // What a fuse is rated is not what was read through it.
   [/^((?:the )?fuse (?:is |was )?(?:open|blown|good|ok|fine)),? (?:it(?: is|[’']s) )?(?:an? )?(\d+) ?(?:a|amps?)$/i, '$1; note $2 A fuse'],

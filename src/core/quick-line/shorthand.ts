@@ -13,6 +13,10 @@ const SPOKEN_NUMBER = new RegExp(`\\b(${TENS_WORD})(?:[ -](${DIGIT_WORD}))?(?: p
 /** What is called, and set. */
 const ofCalls: readonly Shortened[] = [
   [
+    /\b(stat|thermostat|tstat) in (?:the )?(?:suite|unit|apt|office|store|hall(?:way)?|lobby|shop|bedroom|kitchen|living room|den)(?: \w\d?)? (?=(?:is )?(?:set|turned|switched)\b)/gi,
+    '$1 ',
+  ],
+  [
     /^(?:the )?\d+ ?(?:min|minute)s?(?: time| compressor)? delay (?:is |was )?(?:over|done|up|finished|timed out|ran out),? (?:and |then )?(?=\S)/i,
     'delay timed out, ',
   ],

@@ -7,8 +7,8 @@ import { CHASSIS, parsePoint } from '@/src/core/wiring/point'
 const AMBIGUOUS_BELOW = 2
 
 /**
- * Asks for the unit of `W1 wire to cabinet 0.2`, typed with the power on in the record and W1 off its screw: in ohms it is a short, in volts
- * it is nothing. Null where a unit was said, or the wire is landed.
+ * Asks for the unit of `W1 wire to cabinet 0.2`, typed with the power on in the record and W1 off its screw, or the fuse open: in ohms it is a
+ * short, in volts it is nothing. Null where a unit was said, or the wire is landed.
  */
 export function smallFigure(line: string, drafts: readonly EntryDraft[], the: Sentence): string | null {
   const { bench } = the.state
@@ -18,6 +18,8 @@ export function smallFigure(line: string, drafts: readonly EntryDraft[], the: Se
     const { a, b } = draft.probe
     const [wire, metal] = (parsePoint(a).name === CHASSIS ? [b, a] : [a, b]).map(parsePoint)
     if (metal.name !== CHASSIS || draft.answer <= 0 || draft.answer >= AMBIGUOUS_BELOW) return false
+    // Behind a fuse that is open nothing is live, and ohms are as likely.
+    if (bench.slot.open || bench.slot.holds === 'nothing') return true
     const isOff = conductorsAt(the.at(wire.place), wire.name.toLowerCase()).some((end) => bench.lifted.includes(end))
     return isOff || /\b(?:wire|conductor)\b/i.test(line)
   })
