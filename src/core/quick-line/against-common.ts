@@ -8,7 +8,7 @@ import { switchedTerminals } from '@/src/core/wiring/thermostat'
 
 /** `Y1 and Y2 26`: letters that are called are each read against common; between two of them one says "to". */
 export function eachAgainstCommon(line: string, { system, entries }: QuickLineContext): string {
-  const found = /^([A-Z]\d?) and ([A-Z]\d?) (?:are |have |read |both )*(\d[\d.]*)(?: ?v| volts)?$/i.exec(line.trim())
+  const found = /^([A-Z]\d?)(?: and |, ?(?:and )?)([A-Z]\d?) (?:are |have |read |both )*(\d[\d.]*)(?: ?v| volts)?$/i.exec(line.trim())
   const called = new Set(partsOf(system, 'thermostat').flatMap(switchedTerminals))
   const letters = found?.slice(1, 3).map((name) => name.toUpperCase())
   if (!found || !letters?.every((name) => called.has(name)) || !foldJob(system, entries).bench.power) return line

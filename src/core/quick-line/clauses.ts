@@ -1,6 +1,7 @@
 import type { Entry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
-import { isJudgement, lexicon } from '@/src/core/quick-line/lexicon'
+import { isAside, isResult, isWiggled } from '@/src/core/quick-line/aside'
+import { isJudgement } from '@/src/core/quick-line/lexicon'
 import { ABSENT, listed, runOn } from '@/src/core/quick-line/lists'
 import { findCable } from '@/src/core/quick-line/names'
 import { isRemark, type Said } from '@/src/core/quick-line/rule'
@@ -201,7 +202,7 @@ function readPair(first: string, said: string, reader: Reader, isInOrder: boolea
       about && (ofSubject(about, second, reader) ?? readClauses(second.replace(/\bacross it\b/i, `across the ${about}`), reader))
     if (typeof across === 'string' && !isRemark(across)) return withNote(across, first)
     // What was wiggled when it happened is a remark beside it.
-    const isBeside = isInOrder ? isAside(first, reader) : MOVED.test(first.trim())
+    const isBeside = isInOrder ? isAside(first, reader) : isWiggled(first)
     if (!isBeside) return one
     const said = readClauses(second, reader)
     return typeof said === 'object' ? said : withNote(said, first)
@@ -209,8 +210,7 @@ function readPair(first: string, said: string, reader: Reader, isInOrder: boolea
   if (isInOrder && isJudgement(plain(second)) && !(READ_OF_IT.test(second.trim()) && !/\d/.test(first))) return one
   // What came of it is no complaint. Nothing, on a call that was just made, is what it should bring on and does not.
   const isOnCall = /(?:^|; )call (?!off\b)\S+$/.test(one) && /^(?:still )?nothing happen/.test(plain(second))
-  if (isInOrder && !isOnCall && !one.startsWith('complaint') && (RESULTS.test(plain(second)) || WORKS_THEN.test(plain(second))))
-    return withNote(one, second)
+  if (isInOrder && !isOnCall && !one.startsWith('complaint') && isResult(second)) return withNote(one, second)
   const next = { ...reader, entries: reader.after(one, reader.entries) }
   const subject = isInOrder ? findSubject(first, new Sentence(reader.system, foldJob(reader.system, reader.entries))) : null
   const other = (subject && LACKS_SUBJECT.test(second.trim()) ? ofSubject(subject, second, next) : null) ?? readClauses(second, next)
@@ -256,42 +256,3 @@ const parted = (said: string): readonly [string, string] => {
 
 const withNote = (said: Said, note: string): string | null =>
   typeof said === 'string' && !isRemark(said) ? inOneLine(said, `note ${note.trim()}`) : null
-
-/** Beside something that is understood: what names nothing of the circuit and no reading is a remark of the one who types. */
-function isAside(text: string, { system, entries }: Reader): boolean {
-  if (RESULTS.test(plain(text)) || MOVED.test(text) || KNOWN_BY.test(text.trim()) || THE_REST.test(text.trim())) return true
-  if (TEMPERATURES.test(text)) return true
-  const the = new Sentence(system, foldJob(system, entries))
-  const words = plain(text).split(/[\s,]+/)
-  return (
-    words.length > 1 &&
-    !/\d/.test(text) &&
-    !words.some(
-      (word) => OF_THE_CIRCUIT.test(word) || (lexicon.get(word) ?? 'filler') !== 'filler' || the.isLetter(word) || the.part(word) !== null,
-    )
-  )
-}
-
-/** Temperatures of air, by their numbers. */
-const TEMPERATURES = /\b(?:room|set ?point|supply|return|ambient|(?:outside|inside|outdoor) temp)\D{0,12}\d{2}\b(?! ?v)/i
-
-/** What came of it, in words by which nothing is weighed. */
-const WORKS_THEN = /^(?:it |unit |system )?(?:cools|heats)(?: fine| now| good| ok| again)*$/
-const RESULTS =
-  /^(?:nothing (?:happened|happens|changed|changes)|no (?:change|difference|luck|effect|response|help|good|dice|heat|cooling|cool|air)|no (?:gas|flame|fire|ignition|spark)(?: sensed| detected| seen| at all)?|(?:same|exact same)(?: thing| result| problem| as before)?|(?:made|makes) no difference|doesnt help|still (?:heating|cooling)|(?:it )?(?:runs|works)(?: fine| now| again)?|did(?:nt| not) (?:help|do anything|work)|leaving|done|all done|heading out|packing up|buttoned up|buttoning up)$/
-
-/** How somebody knows what was said before it. */
-const KNOWN_BY =
-  /^(?:i |we |just |already )*(?:checked|tested|verified|ohmed|metered|confirmed|looked)(?: it| them| that| at it)?(?: out)?(?: (?:with|by|on) (?:a |an |my |the )?(?:meter|ohmmeter|dvom|eye|hand))?(?: too| twice| again)?$/i
-
-/** Of all that is not named, no more is known than that. */
-const THE_REST =
-  /^(?:the )?(?:others?|rest|all (?:the )?others?|everything else)(?: (?:are|is|all|reads?))* (?:open|ol|clear|good|fine|ok)$/i
-
-/** Something was moved by hand, without being taken off. */
-const MOVED =
-  /^(?:i |we |it )*(?:wiggled?|moved?|touch(?:ed)?|shook|shake|bump(?:ed)?|tapp?(?:ed)?|push(?:ed)?|press(?:ed)?|bent|bend|flex(?:ed)?)\b/i
-
-/** What would be weighed if it were understood: with one of these a line is no remark. */
-export const OF_THE_CIRCUIT =
-  /\b(?:fuse|breaker|thermostat|stat|contactor|transformer|board|relay|valve|coil|switch|damper|volts?|ohms?|amps?|power|trips?|tripped|tripping|holds?|holding|popped|blows?|jumper|landings?)\b/i

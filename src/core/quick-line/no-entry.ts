@@ -1,6 +1,6 @@
 import type { Entry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
-import { OF_THE_CIRCUIT } from '@/src/core/quick-line/clauses'
+import { OF_THE_CIRCUIT } from '@/src/core/quick-line/aside'
 import { isCommandWord } from '@/src/core/quick-line/commands'
 import { Sentence } from '@/src/core/quick-line/sentence'
 import type { System } from '@/src/core/wiring/system'

@@ -1,6 +1,6 @@
 import { NEVER_JOIN } from '@/src/core/bench/jumper-guard'
 import { OHMS_WITH_POWER } from '@/src/core/job/check-entry'
-import type { Entry } from '@/src/core/job/entry'
+import type { Entry, EntryDraft } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import { eachAgainstCommon, withOwnCommon } from '@/src/core/quick-line/against-common'
 import { asTyped } from '@/src/core/quick-line/as-typed'
@@ -43,13 +43,17 @@ export function readQuickLine(typed: string, asked: QuickLineContext): Understoo
   return onIt?.ok && (read.ok || onIt.drafts.some(({ kind }) => kind === 'reading')) ? onIt : read
 }
 
+/** Understood by its words, and not by its letters and figures. */
+const isOfWords = (draft: EntryDraft): boolean => draft.kind === 'note' || (draft.kind === 'reading' && draft.probe.meter === 'look')
+
 function readSpelt(line: string, asked: QuickLineContext): Understood {
   const read = readWhole(line, asked)
-  if (read.ok || /^\s*note\b/i.test(line)) return read
+  if (/^\s*note\b/i.test(line) || (read.ok && !read.drafts.some(isOfWords))) return read
   const spelt = corrected(line, asked.system)
   if (spelt === line) return read
+  // A word that is misspelt was passed over, or made a note of the line: put right it says what it is of.
   const again = readWhole(spelt, asked)
-  return again.ok ? again : { ...again, start: 0, end: line.length }
+  return again.ok || read.ok ? (again.ok ? again : read) : { ...again, start: 0, end: line.length }
 }
 
 function readWhole(line: string, asked: QuickLineContext): Understood {

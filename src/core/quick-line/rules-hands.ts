@@ -94,7 +94,7 @@ export const handRules: readonly Rule[] = [
     (the, one, other) => (the.isLetter(one) && the.isLetter(other) ? `jumper ${the.letter(one)} ${the.letter(other)}` : null),
   ),
   rule(
-    '([a-z]\\d?) (?:to|and) ([a-z]\\d?) (?:makes|gets|brings|fires|starts|kicks) (?:the )?(.+?)(?: go| going| run| running| on| in| up| come on| come in| kick on| start)?',
+    '([a-z]\\d?)(?: to | and |[-/])([a-z]\\d?) (?:makes|gets|brings|fires|starts|kicks) (?:the )?(.+?)(?: go| going| run| running| on| in| up| come on| come in| kick on| pull in| start)?',
     (the, one, other, what) => {
       const part = partById(the.system, the.part(what) ?? '')
       const does = part?.kind === 'load' ? 'runs' : part?.kind === 'coil' ? 'in' : null
@@ -103,6 +103,21 @@ export const handRules: readonly Rule[] = [
         : null
     },
   ),
+  // Joined, and nothing came of it.
+  rule(
+    'r[ch]?(?: to | and |[-/ ])([ywgob]\\d?),? (?:and |but )?no (blower|fan|compressor|condenser|contactor|inducer|burners?|heat|strips)',
+    (the, letter, what) => {
+      const part = partById(the.system, the.part(what) ?? '')
+      const does = part?.kind === 'load' ? 'still' : part?.kind === 'coil' ? 'out' : null
+      return part && does && the.isLetter(letter) ? `jumper R ${the.letter(letter)}; ${part.id} ${does}` : null
+    },
+  ),
+  rule(
+    'r[ch]?(?: to | and |[-/ ])([ywgob]\\d?), (?:and |the )?(contactor|relay|blower relay|valve|gas valve|sequencer)(?: is| pulls| pulled)? in',
+    (the, letter, what) => (the.part(what) && the.isLetter(letter) ? `jumper R ${the.letter(letter)}; ${the.part(what)} in` : null),
+  ),
+  rule('(?:jump|jumped|jumper|jumpered) ([ywgob]\\d?)', (the, letter) => (the.isLetter(letter) ? `jumper R ${the.letter(letter)}` : null)),
+  rule('(?:pull|unplug|pop|disconnect) (.+?) (?:plug|connector|harness)', (the, what) => leading('unplug', pluggable(the, what))),
   rule('(?:took|pulled|popped|have|got)(?: it)?(?: (?:thermostat|stat))? off wall', (the) => {
     const here = partsOf(the.system, 'thermostat').find(({ place }) => place === the.state.bench.place)
     return leading('unplug', here?.id ?? the.thermostat())
@@ -207,7 +222,7 @@ export const handRules: readonly Rule[] = [
     (the, letter, cable) => leading('lift', the.conductor(`${cable} ${letter}`)),
   ),
   rule(
-    '(?:jump|jumped|jumper|jumpered|bypass|bypassed)(?: out| past| around)? (?:both|all|two)(?: pressure)? (?:switches|pressures|safeties)',
+    '(?:jump|jumped|jumper|jumpered|bypass|bypassed)(?: out| past| around)? (?:both|all|two|high and low)(?: pressure)? ?(?:switches|pressures|safeties|switch)?',
     pastPressures,
   ),
   rule('(?:closed|shut)(?: up)? (?:panel|door|cover)s?', ({ state: { bench } }) =>

@@ -128,7 +128,7 @@ export const toldRules: readonly Rule[] = [
     (the, call) => leading('trips on', the.call(call)),
   ),
   rule(
-    '(?:lift|lifted|pulled|pull|took|take|disconnected|disconnect|unhooked)(?: off)? everything (?:going (?:to )?|that goes (?:to )?|to )(.+)',
+    '(?:lift|lifted|pulled|pull|took|take|disconnected|disconnect|unhooked)(?: off)? (?:everything|cable|both wires|wires|all wires|pair|low voltage)(?: cable| wires)? (?:going (?:out )?(?:to )?|that goes? (?:out )?(?:to )?|to |from )(.+)',
     (the, where) => {
       const cable = cableTowards(the, where)
       return cable && allOf(the, cable)

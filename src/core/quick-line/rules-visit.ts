@@ -76,6 +76,14 @@ export const visitRules: readonly Rule[] = [
     '(?:move|park|swap|switch|change|rewire|rewired|reran|landed) (.+?) (?:to|on|onto|over to) (?:spare ?)?(.*?)(?: (?:at|on) both ends)?(?: now)?',
     (the, what, spare) => swapped(the, what, spare),
   ),
+  // Whoever caps or tapes wires has them off.
+  rule(
+    '(?:cap|capped|cap off|capped off|tape off|taped off) (?:(outdoor|stat|thermostat) )?([a-z]\\d?) (?:and|&) ([a-z]\\d?)',
+    (the, cable, a, b) => {
+      const both = [a, b].map((one) => the.conductor([cable, one].filter(Boolean).join(' ')))
+      return both.includes(null) ? null : `${both.map((one) => `lift ${one}`).join('; ')}; ${the.asNote()}`
+    },
+  ),
   rule('(?:cap|capped|tape|taped|splice|spliced|wire ?nut|wire ?nutted|tied off|tie off|soldered|crimped) (.+)', (the) => the.asNote()),
   rule('(?:put )?jumper (?:on|wire on|wire from) (.+)', (the, what) => joined(the, what)),
   rule('(?:unhook|unhooked|disconnect|disconnected|remove|removed|pull) (?:(\\S+) )?(\\S+) and (\\S+)', (the, cable, a, b) => {
