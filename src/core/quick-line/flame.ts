@@ -138,6 +138,10 @@ export const flameRules: readonly Rule[] = [
     onHeat(the, `flame ${read}`),
   ),
   rule('(?:flame |burners? )(?:is |goes |went )?(?:out|gone) (?:after|in|within) .*', flame('lights and goes out')),
+  rule(
+    '(?:flame|burners?|it) (?:lights?|lit|burns?|runs?|stays? lit) (?:for )?(?:only |about |just )?\\d+ ?(?:s|sec|secs|seconds?)',
+    flame('lights and goes out'),
+  ),
   rule('signal (?:is |reads )?(low|weak|good|fine|strong|ok)', (the, how) =>
     ignitionOf(the.system) ? onHeat(the, `flame signal ${/^(?:low|weak)$/.test(how) ? 'low' : 'good'}`) : null,
   ),

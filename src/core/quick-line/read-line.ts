@@ -10,7 +10,6 @@ import { spelledOut } from '@/src/core/quick-line/ellipsis'
 import { firstTold } from '@/src/core/quick-line/first-told'
 import { type QuickLineContext, type Reading, readInGrammar, stateOf, type Understood } from '@/src/core/quick-line/in-grammar'
 import { interpret } from '@/src/core/quick-line/interpret'
-import { findPart } from '@/src/core/quick-line/names'
 import { isDeadShort, isHandsOnWires, isOfReading, isPlainRemark, isRiddle, NO_ENTRY } from '@/src/core/quick-line/no-entry'
 import { normalForm } from '@/src/core/quick-line/normal-form'
 import { fromOwnWords, withLeadsByName } from '@/src/core/quick-line/own-words'
@@ -22,11 +21,10 @@ import { Sentence } from '@/src/core/quick-line/sentence'
 import { inFull } from '@/src/core/quick-line/shorthand'
 import { smallFigure } from '@/src/core/quick-line/small-figure'
 import { corrected, wordsInFull } from '@/src/core/quick-line/spelling'
-import { callMissed, callOfComplaint, LIVE_FROM_VOLTS, SHOULD_DO, whileItCalls, withoutCall } from '@/src/core/quick-line/told-call'
+import { calledFirst, callMissed, callOfComplaint, SHOULD_DO, whileItCalls, withoutCall } from '@/src/core/quick-line/told-call'
 import { trialsOf } from '@/src/core/quick-line/trials'
 import { tryDrafts } from '@/src/core/quick-line/try-drafts'
 import { unheard } from '@/src/core/quick-line/unheard'
-import { callerOf, callsOf, partById } from '@/src/core/wiring/system'
 
 /**
  * Reads one quick line. Nothing is changed; what comes back is what would be entered, and how it was understood. What the grammar does
@@ -185,28 +183,6 @@ function withTrials(clause: string, context: Reading): Said {
   if (typeof said !== 'string' || /(?:^|; )(?:note|repaired) /.test(said)) return null
   const trials = trialsAfter(entriesAfter(said, context), clause.slice(start))
   return typeof trials === 'string' ? `${said}; ${trials}` : trials
-}
-
-/** A letter, or a lead behind it, that is live on a call that the rest of the line implies was read on that call: it comes first. */
-function calledFirst(said: string, { system, entries }: Reading): string {
-  const acts = said.split('; ')
-  const at = acts.findIndex((act) => /^call (?!off\b)/.test(act))
-  const call = callsOf(system).find((one) => at > 0 && acts[at] === `call ${one.replace(/-(?=\d)/, '')}`)
-  if (!call || foldJob(system, entries).bench.call !== 'off') return said
-  const letters = callerOf(system, call).calls[call] ?? []
-  const isOnCall = (act: string) => {
-    const [, name, volts] = /^([A-Z]\d?|[a-z]+-[a-z-]+)-C (\d[\d.]*)/i.exec(act) ?? []
-    return name !== undefined && (name.includes('-') || letters.includes(name.toUpperCase())) && Number(volts) > LIVE_FROM_VOLTS
-  }
-  // So are parts that run, or are in, where nothing else was done before the call.
-  const isSeen = (act: string) => {
-    const [, name] = /^(.+) (?:runs|still|in|out)$/.exec(act) ?? []
-    const kind = partById(system, (name && findPart(system, name)) ?? '')?.kind
-    return kind === 'load' || kind === 'coil'
-  }
-  return acts.slice(0, at).some(isOnCall) || acts.slice(0, at).every(isSeen)
-    ? [acts[at], ...acts.slice(0, at), ...acts.slice(at + 1)].join('; ')
-    : said
 }
 
 /** Reads clauses, each once in each state of the job. */

@@ -27,7 +27,7 @@ const REMARKS: readonly string[] = [
   '(?:ready|about) to (?:power up|try it|fire it up|turn it on)|(?:meter )?(?:checks|checked|proved|works) on (?:a )?(?:live|known) (?:source|circuit)(?: .*)?|(?:panel|door|cover) was (?:off|open|loose|not on)(?: .*)?|(?:it|stat|thermostat|fan) was (?:set (?:to|on)|in|on) (?:heat|cool|off|auto|on|emergency)(?: .*)?',
   '(?:stat|thermostat|display|it) (?:reads?|says|shows) \\d{2}(?: degrees)?,? (?:but )?(?:actual|room|house|it|real temp|my thermometer)(?: is| reads| shows)? \\d{2}(?: .*)?|(?:phase loss|lost (?:a )?phase|phase monitor (?:tripped|out))(?: .*)?',
   'tightened (?:up )?(?:all )?(?:the )?(?:screws|terminals|connections|lugs|landings)(?: .*)?|(?:[a-z]\\d?|red|white|green|yellow|blue|black|orange|brown)(?: wire| conductor)? (?:was |is )(?:a little |kind of )?loose(?: .*)?',
-  '(?:neutral|hot|ground|line)(?: wire)? (?:is |was )?loose,? (?:tightened|fixed|remade)(?: it)?(?: up)?',
+  '(?:unit|system|compressor|it) (?:cycled|went|cut|kicked|shut) (?:off|out) on (?:the )?(?:high|low) (?:pressure|head)(?: .*)?|compressor (?:trips|tripped|pops|popped|takes out|kicks) (?:the )?(?:breaker|line breaker|main)(?: .*)?|lost [a-z]\\d? for (?:a |just a )?(?:second|sec|moment|minute)|fusible link (?:is )?(?:blown|open|bad)|(?:neutral|hot|ground|line)(?: wire)? (?:is |was )?loose,? (?:tightened|fixed|remade)(?: it)?(?: up)?',
 ]
 
 /** What belongs to a visit and is no entry of its own: kept as it was said, and nothing is weighed by it. Asked last. */
@@ -47,7 +47,7 @@ export const remarkRules: readonly Rule[] = [
     (the) => the.asNote(),
   ),
   rule(
-    '(?:condensate |ac )?(?:drain|drain line|trap|condensate pump|pump|pan)(?: is| was)? (?:all )?(?:plugged|clogged|backed up|blocked|full|dry|stopped up|overflowing|dead|not pumping|cleared|blown out)(?: .*)?|.*\\b(?:droppings|set up wrong|set wrong|wired wrong|programmed wrong|configured wrong)\\b.*|(?:cleared|blew out|snaked|unclogged|drained) (?:the )?(?:drain|trap|pan|line).*',
+    '(?:condensate |ac |coil |drain )?(?:drain|drain line|trap|condensate pump|pump|pan)(?: is| was)? (?:all )?(?:plugged|clogged|backed up|blocked|full|dry|stopped up|overflowing|dead|not pumping|cleared|blown out)(?: .*)?|.*\\b(?:droppings|set up wrong|set wrong|wired wrong|programmed wrong|configured wrong)\\b.*|(?:cleared|blew out|snaked|unclogged|drained) (?:the )?(?:drain|trap|pan|line).*',
     (the) => the.asNote(),
   ),
   rule(

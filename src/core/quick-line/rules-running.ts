@@ -28,6 +28,34 @@ function ofStage(the: Sentence, named: string, ofCompressor: string, ofUnit: str
 const IS_ON = '(?:is on|on|comes on|came on|runs|running|is running|kicks in|kicked in|works|pulls in|pulled in)(?: too| fine| ok)?'
 
 export const runningRules: readonly Rule[] = [
+  // With the power on it may be let go as well as off its wires.
+  rule('(?:reversing )?(?:valve|rv)(?: is)? off', (the) => {
+    const id = the.part('reversing valve')
+    return id === null || !the.state.bench.power ? null : { asks: `Let go, or off its wires? Say "${id} out", or "unplug ${id}".` }
+  }),
+  // What stops while it is called no longer does what is called.
+  rule(
+    '(?:unit|system|outdoor unit|condenser|heat pump|furnace|air handler|it all) (?:just )?(?:shut off|shut down|quit|stopped|died|went off|dropped out)',
+    (the) => {
+      const place = placeById(the.system, the.state.bench.place)
+      return place && place.kind !== 'thermostat' && !nothingCalls(the) ? `${place.id} not as called` : null
+    },
+  ),
+  rule('([ywgob]\\d?) (?:dropped out|went away|went dead|disappeared)', (the, letter) => the.voltsAt(letter, '0')),
+  // The heater of a crankcase is none of the strips.
+  rule('.*\\bcrankcase\\b.*', (the) => (the.system.parts.some(({ name }) => /crankcase/i.test(name)) ? null : the.asNote())),
+  rule('(?:no|0|zero) (?:amps|current|draw) (?:on|at|through|to)(?: the)? (.+)', (the, what) => {
+    const load = loadOf(the, what)
+    return load && `${load} still; ${the.asNote()}`
+  }),
+  rule('(.+?) (?:pull|draw|drawing|pulling)(?: about| around)? \\d[\\d.]* ?(?:a|amps?)', (the, what) => {
+    const load = loadOf(the, what)
+    return load && `${load} runs; ${the.asNote()}`
+  }),
+  rule('(compressor|blower|fan) 1 (?:at |draws |pulls )?\\d[\\d.]* ?(?:a|amps?)', (the, what) => {
+    const load = loadOf(the, what)
+    return load && `${load} runs; ${the.asNote()}`
+  }),
   rule('(?:heat )?strips? (?:are |is )?(?:glowing|hot|red|red hot)', (the) => worded(loadOf(the, 'strips'), 'runs')),
   rule('(?:strips?|heaters?|elements?)(?: amps?| draw| pulling| pulls| drawing)+ \\d[\\d.]*(?: ?a| amps?)?', (the) => {
     const load = loadOf(the, 'strips')

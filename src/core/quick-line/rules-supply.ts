@@ -117,6 +117,9 @@ export const supplyRules: readonly Rule[] = [
     `(?:line voltage|incoming(?: power| voltage)?|supply(?: voltage)?|line(?: side)?)(?: is| reads| at| has)*(?: (?:at|to) (.+?))?(?: is| reads| has)? ${NUMBER} ?${VOLTS}?`,
     (the, where, volts) => lineAt(the, where, volts),
   ),
+  rule(`${NUMBER} ?${VOLTS}? (?:at|to|feeding|going to|on)(?: the)? (?:control |main )?board`, (the, volts) =>
+    Number(volts) >= LEAST_OF_LINE ? lineSide(the, volts) : null,
+  ),
   rule(`${NUMBER} ?${VOLTS}? (?:at|to|feeding|going to|on)(?: the)? (.+)`, (the, volts, where) => lineAt(the, where, volts)),
   rule(`(.+?) (?:has|gets|getting|reads|shows|sees) ${NUMBER} ?${VOLTS}?`, (the, where, volts) => lineAt(the, where, volts)),
   rule(

@@ -80,7 +80,7 @@ export class Sentence {
     if (ofSide) return findPart(this.system, `${ofSide[1] === 'furnace' ? 'heating' : 'cooling'} ${ofSide[2]}`)
     if (/^high limit(?: switch)?$/.test(word)) return this.part('limit')
     if (/^first (?:compressor|contactor)$/.test(word)) return this.part(word.slice('first '.length))
-    if (/^(?:heat(?:er|ing)?|strips?|strip heat|electric heat|heat strips?) (?:relay|sequencer)$/.test(word))
+    if (/^(?:heat(?:er|ing)?|strips?|strip heat|electric heat|heat strips?) (?:relay|sequencer|contactor)$/.test(word))
       return partsOf(this.system, 'coil').find(({ role }) => role === 'sequencer')?.id ?? null
     const ofBoard = /^(outdoor|outside|indoor|inside|panel|zone|zone panel) (?:control )?board$/.exec(word)
     if (ofBoard) {

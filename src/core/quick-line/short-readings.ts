@@ -29,6 +29,10 @@ export const ofReadings: readonly Shortened[] = [
     /^([A-Z]\d?(?:-| to |\/)[A-Z]\w{0,5}) (\d*\.?\d+|ol)(?: ?ohms?)?,? (?:and |but )?(?:with )?(?:the )?([a-z]+(?: [a-z]+){0,2}) (off|unplugged|disconnected|out)[:,]? (?:it (?:is|reads) )?(\d*\.?\d+|ol)(?: ?ohms?)?$/i,
     (_, pair, first, what, how, second) => `${pair} ${first}; ${what} ${how}; ${pair} ${second}`,
   ],
+  [
+    /^(\d[\d.]*(?: ?v)? (?:after|past|before|ahead of|behind) (?:the )?[a-z][a-z -]+?),? (?:and |but )?(\d[\d.]*(?: ?v)? (?:after|past|before|ahead of|behind) (?:the )?[a-z][a-z -]+)$/i,
+    '$1, $2',
+  ],
   // Off its screw, read on the wire and then on the screw.
   [
     /^(?:took|lifted|pulled|unhooked) (?:the )?((?:outdoor |stat )?[A-Z]\d?)(?: off)?[,:;] (?:the )?(?:wire|cable|wire side|cable side|field side)(?: is| reads?)? (?:to (?:ground|gnd) (\d*\.?\d+|ol)|(\d*\.?\d+|ol) to (?:ground|gnd)),? (?:and |but )?(?:the )?(?:screw|terminal|unit side|board side|strip)(?: is| reads?)? (?:to (?:ground|gnd) )?(\d*\.?\d+|ol)(?: to (?:ground|gnd))?$/i,

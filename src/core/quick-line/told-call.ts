@@ -1,6 +1,7 @@
 import type { EntryDraft } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import type { QuickLineContext } from '@/src/core/quick-line/in-grammar'
+import { findPart } from '@/src/core/quick-line/names'
 import { parseLook } from '@/src/core/readings/look-target'
 import { modelValue } from '@/src/core/units/model-value'
 import type { CallName } from '@/src/core/wiring/call'
@@ -111,4 +112,26 @@ function showsCall(draft: EntryDraft, system: System, call: CallName): boolean {
   if (part?.kind === 'coil' && answer.word === 'in')
     return part.role === 'contactor' ? letters.some((letter) => /^Y1?$/.test(letter)) : isHeat(call) && HEATS.has(part.role)
   return part?.kind === 'load' && answer.word === 'runs' && isHeat(call) && /inducer|strips/.test(part.name)
+}
+
+/** A letter, or a lead behind it, that is live on a call that the rest of the line implies was read on that call: it comes first. */
+export function calledFirst(said: string, { system, entries }: QuickLineContext): string {
+  const acts = said.split('; ')
+  const at = acts.findIndex((act) => /^call (?!off\b)/.test(act))
+  const call = callsOf(system).find((one) => at > 0 && acts[at] === `call ${one.replace(/-(?=\d)/, '')}`)
+  if (!call || foldJob(system, entries).bench.call !== 'off') return said
+  const letters = callerOf(system, call).calls[call] ?? []
+  const isOnCall = (act: string) => {
+    const [, name, volts] = /^([A-Z]\d?|[a-z]+-[a-z-]+)-C (\d[\d.]*)/i.exec(act) ?? []
+    return name !== undefined && (name.includes('-') || letters.includes(name.toUpperCase())) && Number(volts) > LIVE_FROM_VOLTS
+  }
+  // So are parts that run, or are in, where nothing else was done before the call.
+  const isSeen = (act: string) => {
+    const [, name] = /^(.+) (?:runs|still|in|out)$/.exec(act) ?? []
+    const kind = partById(system, (name && findPart(system, name)) ?? '')?.kind
+    return kind === 'load' || kind === 'coil'
+  }
+  return acts.slice(0, at).some(isOnCall) || acts.slice(0, at).every(isSeen)
+    ? [acts[at], ...acts.slice(0, at), ...acts.slice(at + 1)].join('; ')
+    : said
 }
