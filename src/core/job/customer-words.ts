@@ -73,7 +73,7 @@ const symptomWords: readonly { readonly symptom: Symptom; readonly says: RegExp 
   {
     symptom: 'fuse-now-and-then',
     says: new RegExp(
-      `\\b${OPENED} (?:again )?(?:now and then|every (?:few|couple|other|so)|once in a while|sometimes|off and on|on and off|occasionally|randomly|at random|intermittently|from time to time|once a|twice a|for no reason|(?:about |maybe )*every \\d+ (?:sec|min|hour|day)\\w*|(?:only )?(?:when|after|if) (?:it |its |it is )?(?:rains|raining|rain|rained|wet|damp)|in the rain|at night|overnight)|\\b(?:gone|goes|going|went) through (?:\\d+|two|three|four|five|several|a few|a couple|a bunch)(?: of)? fuses\\b|\\bkeeps? (?:blowing|popping|eating|burning) (?:up |out )?(?:the )?fuses\\b|\\bfuses? keeps? (?:on )?(?:blowing|popping|going|tripping|burning)\\b|\\b(?:second|third|fourth|2nd|3rd|4th) fuse\\b`,
+      `\\b${OPENED} (?:again )?(?:now and then|every (?:few|couple|other|so)|once in a while|sometimes|off and on|on and off|occasionally|randomly|at random|intermittently|from time to time|once a|twice a|for no reason|(?:about |maybe )*every \\d+ (?:sec|min|hour|day)\\w*|(?:only )?(?:when|after|if) (?:it |its |it is )?(?:rains|raining|rain|rained|wet|damp)|in the rain|at night|overnight)|\\b(?:gone|goes|going|went) through (?:\\d+|two|three|four|five|several|a few|a couple|a bunch)(?: of)? fuses\\b|\\bkeeps? (?:blowing|popping|eating|burning) (?:up |out )?(?:the )?fuses\\b|\\bfuses? keeps? (?:on )?(?:blowing|popping|going|tripping|burning)\\b|\\b(?:second|third|fourth|2nd|3rd|4th) fuse\\b|\\b(?:blowing|popping|eating|burning up|going through) (?:\\d+ ?a(?:mps?)? )?fuses\\b`,
     ),
   },
   {
@@ -120,6 +120,8 @@ const changeWords: readonly { readonly changed: ChangeLately; readonly says: Reg
   },
 ]
 
+const SECOND_STAGE_DEAD = new RegExp(`\\b(?:(?:second|2nd|high) stage|stage (?:2|two))(?: cool(?:ing)?| heat(?:ing)?)? ${NOT}\\b`)
+
 /**
  * What words of a customer's would tick, in the trade's own list: symptoms, the call that they speak of and what was changed lately.
  *
@@ -159,6 +161,14 @@ export function toldBy(words: string, system: System): Told {
     )
   )
     dead.push('heat')
+  // What heats beside it works, and it does not.
+  if (
+    /\b(?:emergency|aux|auxiliary|backup|strips?)\b.* works?\b/.test(said) &&
+    /\bheat pump (?:doesnt|does not|wont|will not|isnt|never)\b/.test(said)
+  )
+    dead.push('heat')
+  if (SECOND_STAGE_DEAD.test(said) && !/\bonly\b/.test(said))
+    dead.push(/\b(?:heat|furnace)\b/.test(said) && !/\b(?:ac|cool|cooling)\b/.test(said) ? 'heat-2' : 'cool-2')
   const isOnCall = has('fuse-on-call') && !has('fuse-at-power-up')
   const told = symptoms.filter(
     (symptom) => !(symptom === 'fuse-on-call' && !isOnCall) && !(symptom === 'fuse-now-and-then' && (isOnCall || has('fuse-at-power-up'))),

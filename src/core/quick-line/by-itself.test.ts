@@ -12,6 +12,9 @@ const twoSupplies = standing('furnace-two-transformers', 'indoor', 'on')
 const roof = standing('rooftop-gas', 'package', 'on')
 const withBreaker = standing('furnace-ac', 'indoor', 'on', { do: 'slot', holds: 'breaker', ratingA: 3 })
 const withCoverOff = standing('furnace-ac', 'indoor', 'on', { do: 'panel', place: 'indoor', on: false })
+const deadHeatPumpInside = standing('heat-pump-b', 'indoor', 'off')
+const electricRoof = standing('rooftop-electric', 'package', 'on')
+const onHeat = standing('heat-pump-o', 'outdoor', 'on', { do: 'call', call: 'heat' })
 const plain = standing('air-handler-plain', 'indoor', 'on')
 
 describe('a line by itself', () => {
@@ -63,6 +66,20 @@ describe('a line by itself', () => {
     [roof, 'stat in suite B set to heat', 'call heat'],
     [withBreaker, 'took the breaker out, new 3 amp fuse in', 'slot empty; fuse 3 in'],
     [withCoverOff, 'put the covers back', 'panel indoor on'],
+    [furnace, 'y, g 24', 'Y-C 24; G-C 24'],
+    [furnace, 'R to G no fan', 'jumper R G; blower still'],
+    [furnace, 'jump y', 'jumper R Y'],
+    [furnace, 'R-Y makes contactor pull in', 'jumper R Y; contactor in'],
+    [furnace, 'cap outdoor y and c', 'lift outdoor Y; lift outdoor C; note cap outdoor y and c'],
+    [furnace, 'pull limit plug', 'unplug limit'],
+    [furnace, 'condensor fan runs', 'note condenser fan runs'],
+    [furnace, 'unpluged the limit', 'unplug limit'],
+    [furnace, 'yelow to blue 24', 'yellow to blue 24'],
+    [deadHeatPumpInside, 'looking outside Y to C 12.4', 'ohms outdoor Y-outdoor C 12.4'],
+    [electricRoof, 'crankcase heater cold', 'note crankcase heater cold'],
+    [onHeat, 'unit shut off', 'outdoor not as called'],
+    [onHeat, 'W dropped out', 'W-C 0 V'],
+    [onHeat, '24 after the high pressure 0 after the low', '24 after the high pressure; 0 after the low pressure'],
   ])('%p: %s', (where, said, meant) => {
     expect(drafts(where, said)).toEqual(drafts(where, meant))
   })
@@ -73,6 +90,14 @@ describe('a line by itself', () => {
     [furnace, 'fuse is jumped out with foil', 'Nothing is run with its fuse bypassed'],
     [heatPump, '25.1 on the coil', 'Which coil?'],
     [heatPump, 'lost a leg at the disconnect', 'Read the legs'],
+    [furnace, 'removed yellow and white at condenser', 'Which white?'],
+    [deadHeatPumpInside, 'cable only Y-C 12.4', 'nothing of "cable only"'],
+    [heatPump, 'reversing valve off', 'Let go, or off its wires?'],
+    [heatPump, 'no call at the unit', 'Which call is missing?'],
+    [furnace, 'short the secondary', 'Never join C'],
+    [furnace, 'spark R to ground', 'Never join C'],
+    [furnace, 'alligator clip from R to C', 'Never join C'],
+    [furnace, 'hold the breaker in', 'Nothing is run with its fuse bypassed'],
   ])('is asked after: %s %s', (where, said, asked) => {
     const read = where(said)
     expect(read.ok ? read.say : read.problem).toContain(asked)

@@ -19,7 +19,7 @@ const HAS_FIGURE = /(?<![A-Za-z])\d|\bOL\b/
 const SEVERAL = /[,;:]/
 
 const THOUGHT =
-  /^(?:so |then |ok |and )*(?:i(?:['’]?m)? |we |im )?(?:(?:think|thinking|guess|guessing|bet|betting|suspect|suspecting|figure|figuring|believe|suppose|pretty sure|almost sure|leaning)\b|(?:it |that |this )?(?:must|might|may|could|has to|have to|got to|gotta|got ta|should) be\b(?! (?:on|off|set)\b)|(?:probably|maybe|perhaps|likely|most likely|sounds like|smells like|points? (?:to|at)|pointing (?:to|at))\b)/i
+  /^(?:so |then |ok |and )*(?:i(?:['’]?m)? |we |im )?(?:(?:think|thinking|guess|guessing|bet|betting|suspect|suspecting|figure|figuring|believe|suppose|pretty sure|almost sure|leaning)\b|(?:it |that |this )?(?:must|might|may|could|has to|have to|got to|gotta|got ta|should) be\b(?! (?:on|off|set)\b)|(?:probably|maybe|perhaps|likely|most likely|sounds like|smells like(?! (?:burn|smok|hot|electric|plastic|scorch|gas))|points? (?:to|at)|pointing (?:to|at))\b)/i
 
 /** A part or a place that is blamed, with nothing seen of it. */
 const BLAMED =

@@ -15,6 +15,8 @@ export function firstTold(line: string, read: Understood, asked: QuickLineContex
   const { observations, complaint, bench } = foldJob(asked.system, asked.entries)
   if (observations.length > 0 || complaint.symptoms.length > 0 || bench.call !== 'off' || bench.jumpers.length > 0) return null
   if (/^\s*(?:note|complaint)\b/i.test(line) || /\d/.test(line.replace(TOLD_BY_NUMBER, ''))) return null
+  // What was read between two points is no complaint.
+  if (/\bOL\b|\b[A-Z]\d?(?:-| to )(?:[A-Z]\d?|ground|gnd)\b/.test(line)) return null
   if (OF_A_SWITCH.test(line) && !toldBy(line, asked.system).symptoms.includes('mode-dead')) return null
   // Before anybody went or did a thing, what does not run was not seen on a call.
   const isUntouched = !asked.entries.some(({ kind }) => kind === 'bench')
@@ -58,7 +60,7 @@ const TOLD: ReadonlySet<Symptom> = new Set([
 const IS_SEEN: ReadonlySet<Symptom> = new Set(['half-works', 'fuse-now-and-then'])
 /** What it does to its fuse or breaker, time and again. */
 const BLOWS =
-  /\b(?:blows|pops|trips|kills|eats|burns up|takes out|keeps (?:on )?(?:blowing|popping|tripping))\b.*\b(?:fuses?|breaker)\b|\b(?:fuses?|breaker) (?:keeps (?:on )?(?:blowing|popping|tripping)|blows|pops|trips)\b/i
+  /\b(?:blows|pops|trips|kills|eats|burns up|takes out|keeps (?:on )?(?:blowing|popping|tripping))\b.*\b(?:fuses?|breaker)\b|\b(?:blowing|popping|eating) (?:\d+ ?a(?:mps?)? )?fuses\b|\b(?:fuses?|breaker) (?:keeps (?:on )?(?:blowing|popping|tripping)|blows|pops|trips)\b/i
 /** Numbers that are not readings: a supply, a fuse rating, a stage, a zone. */
 const TOLD_BY_NUMBER =
   /^\d+ ?v(?:olts?)?\b|\b\d+ ?a(?:mps?)?\b|\b(?:stage|zone|rooftop|rtu|unit|ahu|suite|apt|building)(?: unit)? ?#?\d+\b/gi

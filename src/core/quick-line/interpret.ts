@@ -20,6 +20,9 @@ export function interpret(said: string, the: Sentence): Said {
   // What it does not do is nothing that it did, and what it did some time ago is told.
   if (/\b(?:not|isnt|stopped|no longer|quit|never) (?:chatter|buzz|humm?|click)/.test(text)) return null
   if (/\b(?:was|were)\b.*\b(?:earlier|before|yesterday|last (?:night|week|time|year))\b/.test(text)) return null
+  // What heats a crankcase, or is wired to a humidifier, is none of the parts of that name that the record has.
+  const [foreign] = FOREIGN.exec(text) ?? []
+  if (foreign !== undefined && !the.system.parts.some(({ name }) => name.toLowerCase().includes(foreign))) return null
   // "No common" says that the house has no such wire: nothing was read.
   if (the.says(/\bno common\b(?! \d)/i)) return null
   // What is gone, or is one of several, is not what stands there.
@@ -47,6 +50,8 @@ export function interpret(said: string, the: Sentence): Said {
   }
   return whichPart(text, the) ?? whichWire(text, the)
 }
+
+const FOREIGN = /\b(?:crankcase|humidifier|dehumidifier|water heater|pan heater|economizer|pool|garage|attic fan|bath fan|exhaust fan)\b/
 
 const isByColour = ({ colourOf }: Meaning['letters'][number]): boolean => colourOf !== undefined && colourOf !== null
 

@@ -68,3 +68,10 @@ export function lostEnd(line: string, { bench }: JobState, drafts: readonly Entr
   })
   return isOneEnded ? 'both ends' : null
 }
+
+/** That it was read on the wires, where every reading that would be entered is on screws. */
+export function lostWire(line: string, drafts: readonly EntryDraft[]): string | null {
+  const [said] = /\b(?:cable|wires?|conductors?) (?:only|side)\b|\bfield side\b/i.exec(line) ?? []
+  const points = drafts.flatMap((draft): Point[] => (draft.kind === 'reading' && 'a' in draft.probe ? [draft.probe.a, draft.probe.b] : []))
+  return said === undefined || points.length === 0 || points.some((point) => parsePoint(point).cable !== null) ? null : said
+}

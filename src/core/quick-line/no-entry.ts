@@ -61,9 +61,15 @@ export const isDeadShort = (line: string, problem: string): boolean =>
   /^Which red|^More than one conductor answers to (?:R|red)\b|^R[ch]? is off its screw/.test(problem) &&
   (JOINED_TO_COMMON.test(line) || LAID_ON_COMMON.test(line))
 
+/** In words that are no other entry: the winding shorted, R grounded or flashed to common. It is refused, and no note. */
+export const isShortedByHand = (line: string): boolean => SHORTED.test(line.trim())
+
 const COMMON = '(?:the )?(?:common|ground|gnd|chassis|metal|cabinet|frame|C)\\b'
 const JOINED_TO_COMMON = new RegExp(
   `\\b(?:jump\\w*|tie[sd]?|join\\w*|connect\\w*|touch\\w*|short\\w*|strap\\w*)\\b.*\\b(?:red|R)\\b.*\\b(?:to|and|with) .*${COMMON}`,
+)
+const SHORTED = new RegExp(
+  `^(?:i |we |just )*(?:(?:short|shorted|jump|jumped|jumper|jumpered|bridge|bridged)(?: out| across)? (?:the )?(?:secondary|transformer|xfmr|24 ?v(?:olts?)?)(?: secondary)?|ground(?:ed)?(?: out)? (?:the )?R[ch]?|(?:spark|flash|wire|arc|dab|flick|clip lead|alligator clip)(?:ed)? (?:from )?R[ch]? (?:to|on|onto|against|across to) ${COMMON})(?: .*)?$`,
 )
 /** R laid straight on common; "put red on R and blue on C" lands two wires. */
 const LAID_ON_COMMON = new RegExp(

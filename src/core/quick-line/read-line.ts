@@ -10,7 +10,15 @@ import { spelledOut } from '@/src/core/quick-line/ellipsis'
 import { firstTold } from '@/src/core/quick-line/first-told'
 import { type QuickLineContext, type Reading, readInGrammar, stateOf, type Understood } from '@/src/core/quick-line/in-grammar'
 import { interpret } from '@/src/core/quick-line/interpret'
-import { isDeadShort, isHandsOnWires, isOfReading, isPlainRemark, isRiddle, NO_ENTRY } from '@/src/core/quick-line/no-entry'
+import {
+  isDeadShort,
+  isHandsOnWires,
+  isOfReading,
+  isPlainRemark,
+  isRiddle,
+  isShortedByHand,
+  NO_ENTRY,
+} from '@/src/core/quick-line/no-entry'
 import { normalForm } from '@/src/core/quick-line/normal-form'
 import { fromOwnWords, withLeadsByName } from '@/src/core/quick-line/own-words'
 import { clausesOf } from '@/src/core/quick-line/parted'
@@ -88,6 +96,8 @@ function ohmsLater(line: string, asked: QuickLineContext): Understood | null {
 /** What was heard of a line, where all of it was. */
 function accounted(line: string, heard: Understood, isExact: boolean, asked: QuickLineContext): Understood {
   if (!heard.ok && heard.problem === OHMS_WITH_POWER) return offFirst(line, heard, asked)
+  if (isShortedByHand(line) && (!heard.ok || heard.drafts.every(({ kind }) => kind === 'note')))
+    return { ok: false, problem: NEVER_JOIN, start: 0, end: line.length }
   if (!heard.ok) return isDeadShort(line, heard.problem) ? { ...heard, problem: NEVER_JOIN } : heard
   const read = asTyped(line, heard, asked)
   const { system, entries } = asked

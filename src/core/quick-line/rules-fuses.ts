@@ -41,7 +41,7 @@ export const fuseRules: readonly Rule[] = [
     (_, size) => `fuse ${size} in`,
   ),
   asks(
-    'fuse (?:is |was )?(?:jumped|jumpered|bypassed|bridged|shorted)(?: out| across| past)?(?: .*)?|(?:jumped|jumpered|bypassed|bypass|jump|shorted)(?: out| around| across| past)? (?:fuse|fuse holder|breaker)|(?:.* )?(?:screw|nail|foil|paper ?clip|wire|jumper|penny|spoon|allen key) (?:across|over|around|past|in place of|instead of|in for|in|on) fuse(?: .*)?',
+    '(?:wrap|wrapped|wrapping) (?:the )?fuse .*|(?:hold|held|holding|tape|taped) (?:the )?breaker (?:in|down|closed|shut)(?: .*)?|fuse (?:is |was )?(?:jumped|jumpered|bypassed|bridged|shorted)(?: out| across| past)?(?: .*)?|(?:jumped|jumpered|bypassed|bypass|jump|shorted)(?: out| around| across| past)? (?:fuse|fuse holder|breaker)|(?:.* )?(?:screw|nail|foil|paper ?clip|wire|jumper|penny|spoon|allen key) (?:across|over|around|past|in place of|instead of|in for|in|on) fuse(?: .*)?',
     'Nothing is run with its fuse bypassed: a short then burns the transformer. Put a resettable one in its place: "breaker in".',
   ),
   rule(

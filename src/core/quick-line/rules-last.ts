@@ -1,7 +1,7 @@
 import { foundOff, pairHere } from '@/src/core/quick-line/hands'
 import { cableTowards } from '@/src/core/quick-line/meaning'
 import { findCable } from '@/src/core/quick-line/names'
-import { type Rule, rule, type Said } from '@/src/core/quick-line/rule'
+import { asks, type Rule, rule, type Said } from '@/src/core/quick-line/rule'
 import type { Sentence } from '@/src/core/quick-line/sentence'
 import { NOT_24_V } from '@/src/core/quick-line/units'
 import { coilMeant, lastSeen } from '@/src/core/quick-line/which-part'
@@ -98,6 +98,10 @@ function seenAgain({ state, system }: Sentence, word: 'runs' | 'still'): Said {
 }
 
 export const lastRules: readonly Rule[] = [
+  asks(
+    '(?:there is )?no (?:thermostat |stat )?call (?:at|to|reaching|getting to|coming to|leaving)(?: the)? (?:unit|board|furnace|air handler|outdoor unit|condenser|heat pump|rooftop|rtu|thermostat|stat)',
+    'Which call is missing? Read its letter: "Y-C 0", or "W-C 0".',
+  ),
   rule('(?:it |and |but )?(?:is )?(?:still|keeps|keeps on) (?:runs?|running|going|on)', (the) => seenAgain(the, 'runs')),
   rule(
     '(?:it |and |but )?(?:still )?(?:wont|doesnt|isnt|not)(?: still)? (?:run|start|running|come on)|(?:it |and )?(?:stops|stopped|quit|shuts off|shut off|went off)',

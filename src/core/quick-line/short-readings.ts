@@ -13,6 +13,8 @@ const whereOf = (said: string): string => {
 const ofEach = (list: string, said: string): string =>
   (list.match(/\b[A-Z]\d?\b/gi) ?? []).map((letter) => `${letter.toUpperCase()} ${said}`).join(', ')
 
+const ofCable = (cable: string, a: string, b: string, read: string): string => `ohms ${cable} ${a} to ${cable} ${b} ${read}`
+
 /** What was read, of two at once or against what. */
 export const ofReadings: readonly Shortened[] = [
   [/\bO\.L\.?(?=\s|$|,)/gi, 'OL'],
@@ -38,6 +40,15 @@ export const ofReadings: readonly Shortened[] = [
     /^(?:took|lifted|pulled|unhooked) (?:the )?((?:outdoor |stat )?[A-Z]\d?)(?: off)?[,:;] (?:the )?(?:wire|cable|wire side|cable side|field side)(?: is| reads?)? (?:to (?:ground|gnd) (\d*\.?\d+|ol)|(\d*\.?\d+|ol) to (?:ground|gnd)),? (?:and |but )?(?:the )?(?:screw|terminal|unit side|board side|strip)(?: is| reads?)? (?:to (?:ground|gnd) )?(\d*\.?\d+|ol)(?: to (?:ground|gnd))?$/i,
     (_, wire, a, b, screw) =>
       `lift ${wire}; ohms lifted ${wire.split(' ').at(-1)}-gnd ${a ?? b}; ohms screw ${wire.split(' ').at(-1)}-gnd ${screw}`,
+  ],
+  // From this end along the cable that goes there.
+  [
+    /^(?:(?:looking|reading|read|ohmed) )?(?:out )?(?:toward|towards|at|to|outside|out)(?: the)? ?(condenser|outdoor unit|outdoors|outside|stat|thermostat|),? ([A-Z]\d?)(?:-| to )([A-Z]\d?) (\d[\d.]*|ol)(?: ?ohms?)?$/i,
+    (all, where, a, b, read) => (/^(?:looking|toward)/i.test(all) ? ofCable(/stat/i.test(where) ? 'stat' : 'outdoor', a, b, read) : all),
+  ],
+  [
+    /^(?:looking )?(?:toward|towards) (?:the )?(condenser|outdoor unit|outside|stat|thermostat),? (\d[\d.]*|ol)(?: ?ohms?)? ([A-Z]\d?)(?:-| to )([A-Z]\d?)$/i,
+    (_, where, read, a, b) => ofCable(/stat/i.test(where) ? 'stat' : 'outdoor', a, b, read),
   ],
   [/ ?[kK][ΩΩ]/g, 'k'],
   [/ ?M[ΩΩ]/g, ' meg'],

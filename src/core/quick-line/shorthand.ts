@@ -94,7 +94,7 @@ const ofCalls: readonly Shortened[] = [
   [/^line side of (?:the )?(?:transformer|xfmr)(?: is| reads?)? (?=\d{3})/i, 'primary '],
   [/^24 ?v?(?:olt)?s?(?: side)? (?:draw|load|amps|current)(?: is| of)? (\d*\.?\d+) ?(?:a|amps?)?$/i, '$1 A on R'],
   [/^(?:ok|okay) (?:on|in|with) (cool|heat|fan)(?:ing)?(?: call)?$/i, 'holds on $1'],
-  [/^no call(?: for \w+)?,? (?=\S+ \S)/i, 'nothing calling, '],
+  [/^no call(?: for \w+)?,? (?!(?:at|to|reaching|getting|coming|leaving|showing|on)\b)(?=\S+ \S)/i, 'nothing calling, '],
   [/^(\S.*\d(?: ?v| volts?)?),? (?:with|while|and) (?:there is )?no call for \w+$/i, '$1'],
   [/^(\S.*\d(?: ?v| volts?)?),? (?:with|while|and) (?:there is )?(?:no call|nothing called|nothing calling)$/i, 'nothing calling, $1'],
   [/\bfloat (?:switch )?(?:broke|breaks|opened|cut|killed)(?: (?:the )?(?:r|24|circuit|power|y|call))?(?=$|,)/gi, 'float up'],
@@ -165,6 +165,11 @@ const shortened: readonly Shortened[] = [
     '$1 ',
   ],
   [/\btill?\b/gi, 'until'],
+  // Air that blows is no fuse.
+  [
+    /\b(fan|blower|furnace) (?:is |just |only )?blow(?:s|ing) (?:out )?(?:warm|hot|cold|cool|room temp(?:erature)?|lukewarm)(?: air)?\b/gi,
+    '$1 runs',
+  ],
   ...ofTrips,
   ...ofCalls,
   ...ofReadings,

@@ -1,6 +1,6 @@
 import type { EntryDraft } from '@/src/core/job/entry'
 import type { JobState } from '@/src/core/job/job-state'
-import { lostEnd, lostMeter, lostPlace, lostPower } from '@/src/core/quick-line/lost-conditions'
+import { lostEnd, lostMeter, lostPlace, lostPower, lostWire } from '@/src/core/quick-line/lost-conditions'
 import { Sentence } from '@/src/core/quick-line/sentence'
 import { probeKey } from '@/src/core/readings/check'
 import { partById, type System } from '@/src/core/wiring/system'
@@ -33,6 +33,7 @@ export function unheard(line: string, drafts: readonly EntryDraft[], system: Sys
     lostPlace(line, the, drafts) ??
     lostPower(line, state, drafts) ??
     lostMeter(line, drafts) ??
+    lostWire(line, drafts) ??
     lostOutput(line, the, heard)
   )
 }
