@@ -213,14 +213,19 @@ function readPair(first: string, said: string, reader: Reader, isInOrder: boolea
   if (isInOrder && !isOnCall && !one.startsWith('complaint') && isResult(second)) return withNote(one, second)
   const next = { ...reader, entries: reader.after(one, reader.entries) }
   const subject = isInOrder ? findSubject(first, new Sentence(reader.system, foldJob(reader.system, reader.entries))) : null
-  const other = (subject && LACKS_SUBJECT.test(second.trim()) ? ofSubject(subject, second, next) : null) ?? readClauses(second, next)
+  const other =
+    (subject && LACKS_SUBJECT.test(second.trim()) && !isOfUnit(subject, second) ? ofSubject(subject, second, next) : null) ??
+    readClauses(second, next)
   if (typeof other === 'string') return inOneLine(one, other)
   // "Unhooked Y at the stat, still running outside": not the thermostat runs.
-  const another = subject === null || ELSEWHERE.test(second) ? null : ofSubject(subject, second, next)
+  const another = subject === null || ELSEWHERE.test(second) || isOfUnit(subject, second) ? null : ofSubject(subject, second, next)
   if (another !== null) return inOneLine(one, another)
   // A question is what is wondered, not what was read.
   return isInOrder && (isAside(second, reader) || /\?\s*$/.test(second)) ? withNote(one, second) : other
 }
+
+/** What runs is no thermostat. */
+const isOfUnit = (subject: string, said: string): boolean => /stat$/.test(subject) && /\brun(?:s|ning)?\b/i.test(said)
 
 const ELSEWHERE = /\b(?:outside|outdoors?|out there|inside|indoors?|condenser|upstairs|downstairs)\b/i
 

@@ -65,6 +65,7 @@ const seen: Reading = (meaning, the) => {
     case 'thermostat':
       // The unit that runs is not the thermostat where one stands.
       if (!only(meaning, 'blank', 'alive', 'dead', 'runs') || /\b(?:unit|system|condenser)\b/.test(meaning.text)) return null
+      if (has(meaning, 'runs') && !/\b(?:t-?stat|stat|thermostat|display|screen)\b/.test(meaning.text)) return null
       return has(meaning, 'blank', 'dead') ? `${part.id} blank` : has(meaning, 'alive', 'runs') ? `${part.id} alive` : null
     case 'board': {
       // By hand it is off its plug.

@@ -11,6 +11,7 @@ type Form = readonly [says: RegExp, as: string | ((the: Sentence, all: string, .
 /** Other words for the same, in the order in which they are put: each takes what those before it have left. */
 const forms: readonly Form[] = [
   [/^\/+\s*/, ''],
+  [/\bHP (?=(?:contactor|compressor|board|fan|unit|disconnect)\b)/g, ''],
   [/(?<=\b(?:open|closed|shut|out|in|off|on|dead|blank|hot|tripped|running|blown)) now$/i, ''],
   // Two colors that are joined: the letters of the one cable that has both where it was done.
   [

@@ -1,4 +1,5 @@
 import { bypassedBy } from '@/src/core/bench/caution'
+import { allAt } from '@/src/core/quick-line/hands'
 import { type Rule, rule } from '@/src/core/quick-line/rule'
 import type { Sentence } from '@/src/core/quick-line/sentence'
 import { conductorEnd } from '@/src/core/wiring/point'
@@ -42,6 +43,10 @@ export const bundleRules: readonly Rule[] = [
     '(?:all|both|every|my)(?: the)? jumpers?(?: are| is)? (?:out|off|removed|pulled)|(?:pulled|removed|took out|took off|took|pull|remove) (?:all|both)(?: the)? jumpers(?: off| out)?',
     ({ state: { bench } }) =>
       bench.jumpers.length === 0 ? 'jumper out' : bench.jumpers.map(({ a, b }) => `jumper out ${a} ${b}`).join('; '),
+  ),
+  rule(
+    '(?:low voltage|24 ?v|control)(?: wires?| wiring| cable)? (?:is |are )?(?:disconnected|off|unhooked|lifted|loose)(?: (?:at|from|on) (.+)| (outside|outdoors|inside|indoors|here))?',
+    (the, at, side) => allAt(the, at || (side && side !== 'here') ? the.place(at || side) : the.state.bench.place),
   ),
   rule('jumper (?:is )?(?:back )?(?:off|out|removed|pulled)(?: (?:of|from|on|across))? (.+?)(?: switch)?', pastSwitch),
   rule(

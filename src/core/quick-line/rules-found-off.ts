@@ -5,7 +5,8 @@ import type { Sentence } from '@/src/core/quick-line/sentence'
 /** A wire that was found not to be where it belongs: off, loose, on another screw, changed about. */
 
 /** What a wire is on, wherever one stands. */
-const STRIP = /^(?:(?:its|terminal|screw) )?(?:board|strip|terminals?|screw|block|terminal (?:strip|block|board))$/
+const STRIP =
+  /^(?:(?:its|terminal|screw) )?(?:board|strip|terminals?|screw|block|sub-?base|base|(?:wall|back) ?plate|terminal (?:strip|block|board))$/
 
 const IS_COLOUR = new RegExp(`^${COLOUR}$`)
 
@@ -27,6 +28,13 @@ function foundOff(the: Sentence, name: string, said: string, how: string): Said 
 }
 
 export const foundOffRules: readonly Rule[] = [
+  rule(
+    '(?:all )?(?:wires|landings|screws|connections|terminals) (?:at|on|in)(?: the)? (.+?) (?:are |all )*(?:look|looks|looked|are)(?: all)? (?:good|ok|fine|tight|clean)',
+    (the, where) => {
+      const place = the.place(where)
+      return place && `landings ok at ${place}`
+    },
+  ),
   rule('(?:loose|broken|burnt) wire (?:on|at) (\\S+)(?: (?:at|in|on) (.+))?', (the, name, where) => foundOff(the, name, where, 'off')),
   rule(
     '(\\S+)(?: wire)? (?:is |was |were )?(?:not (?:connected|landed|hooked up|attached|on|under screw|tight)|(?:hanging|dangling)(?: loose| off| there)?|(?:came|fell|popped|slipped|pulled|worked|backed|has come|had come)(?: itself)? (?:off|out|loose)(?: of)?|come loose|loose|was off)(?: under)?(?: (?:at|in|on|from|of))?(?: (.+))?',

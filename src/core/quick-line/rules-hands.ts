@@ -288,6 +288,10 @@ export const handRules: readonly Rule[] = [
     const coil = coilMeant(the)
     return coil ? `ohms across ${coil} ${ohms}` : { asks: 'Which coil? Say its part: "contactor coil 12 ohms".' }
   }),
+  rule('(.+?) (?:is )?(?:de-?energized|unenergized)', (the, what) => {
+    const part = partById(the.system, the.part(what) ?? '')
+    return part?.kind === 'coil' ? `${part.id} out` : null
+  }),
   rule('(.+?) (?:is )?(?:energized|shifted)', (the, what) => {
     if (the.isLetter(what)) return the.voltsAt(what, 'X')?.replace('X V', 'jumps between 20 and 28') ?? null
     const part = partById(the.system, the.part(what) ?? '')

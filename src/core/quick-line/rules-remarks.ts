@@ -6,7 +6,7 @@ import { partById } from '@/src/core/wiring/system'
 const REMARKS: readonly string[] = [
   '.+ (?:was|were) .*\\b(?:earlier|before|yesterday|last (?:night|week|time|year))|.+ (?:is |are )?(?:not|isnt|stopped|no longer|quit|never) (?:chatter|buzz|hum|click)\\S*(?: .*)?',
   '(?:breaker|disconnect|plug|wire) (?:is |feels |gets |was )?(?:hot|warm)(?: .*)?|(?:two|three|2|3) wires (?:under|on|in) [a-z]\\d?(?: .*)?',
-  '.*\\b(?:touching|loose strand|stray strand|whisker)\\b.*|(?:relays?|something) (?:clicks?|clicking|clicked) in(?:side)? (?:thermostat|stat|tstat)(?: .*)?',
+  '.*\\b(?:touching|loose strand|stray strand|whisker)\\b.*|(?:relays?|something) (?:clicks?|clicking|clicked) in(?:side)? (?:thermostat|stat|tstat)(?: .*)?|(?:relays?|something) in(?:side)? (?:thermostat|stat|tstat) (?:clicks?|clicking|clicked)(?: .*)?',
   '(?:\\S+ )?(?:sensor|economizer|humidifier|uv light|zone valve|dehumidifier|air cleaner) (?:is |was )?(?:unplugged|disconnected|off|bad|dead|missing)',
   '.*\\bpush(?:ed|ing|es)?\\b.*\\b(?:contactor|relay|armature)\\b.*|(?:thermostat|stat|tstat) was (?:off|never set|set to off|not set|not on)(?: .*)?|.*\\bnever set to (?:cool|heat)(?:ing)?',
   '(?:.+ )?code (?:on|at) (?:the )?(?:board|control|panel)|(?:.+ )?goes off on (?:its )?overload',

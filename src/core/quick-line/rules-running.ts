@@ -33,12 +33,23 @@ export const runningRules: readonly Rule[] = [
     const id = the.part('reversing valve')
     return id === null || !the.state.bench.power ? null : { asks: `Let go, or off its wires? Say "${id} out", or "unplug ${id}".` }
   }),
+  rule('(blower|fan|inducer)(?: motor)? (?:is |runs |running |on |at |in )*(?:low|high|medium|full)(?: speed)?', (the, what) => {
+    const load = loadOf(the, what)
+    return load && `${load} runs; ${the.asNote()}`
+  }),
   // What stops while it is called no longer does what is called.
   rule(
     '(?:unit|system|outdoor unit|condenser|heat pump|furnace|air handler|it all) (?:just )?(?:shut off|shut down|quit|stopped|died|went off|dropped out)',
     (the) => {
       const place = placeById(the.system, the.state.bench.place)
       return place && place.kind !== 'thermostat' && !nothingCalls(the) ? `${place.id} not as called` : null
+    },
+  ),
+  rule(
+    '([ywgob]\\d?) (?:is )?(?:not|never|doesnt|isnt|wont) (?:coming|come|comes|came) on(?: (?:in|on|with) (cool|cooling|heat|heating|fan))?',
+    (the, letter, said) => {
+      const [read, call] = [the.voltsAt(letter, '0'), said ? the.call(said) : null]
+      return read && (call && nothingCalls(the) ? `call ${call}; ${read}` : read)
     },
   ),
   rule('([ywgob]\\d?) (?:dropped out|went away|went dead|disappeared)', (the, letter) => the.voltsAt(letter, '0')),

@@ -86,6 +86,14 @@ export const thermostatRules: readonly Rule[] = [
   rule('(?:no call (?:showing|on screen|on display)|shows no call|not calling|isnt calling|not showing (?:a )?call)(?: .*)?', (the) =>
     statHere(the, SHOWS_NO_CALL),
   ),
+  rule(
+    `(?:it |${STAT} )?(?:reboots?|restarts?|resets)(?: itself)? (?:every time|when|whenever|as soon as|once|each time)(?: the)? (contactor|compressor|outdoor unit|condenser|unit|y)\\b.*`,
+    (the) => {
+      if (!isAtStat(the)) return null
+      const seen = statHere(the, 'chatters')
+      return the.state.bench.call === 'off' ? { asks: `On which call? Say it first: "call cool; ${seen ?? 'thermostat chatters'}".` } : seen
+    },
+  ),
   // Down from where it was it asks for cooling, up for heat.
   rule(
     `(?:dropped|lowered|turned down|bumped down|raised|turned up|cranked up|bumped up)(?: ${STAT}| setpoint| set point)?(?: down| up)? to [4-9]\\d(?: degrees)?`,

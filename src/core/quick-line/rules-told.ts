@@ -119,7 +119,7 @@ export const toldRules: readonly Rule[] = [
     (_, amps) => `max ${amps} A on R; trips`,
   ),
   rule(
-    '(?:.*\\b(?:but|and) )?(?:the )?fan (?:isnt|is not|is off|doesnt|does not|wont|not|runs|running|is running|spins|spinning|is on|comes on)(?: .*)?',
+    '(?:.*\\b(?:but|and) )?(?:the )?fan (?:motor )?(?:isnt|is not|is off|doesnt|does not|wont|not|runs|running|is running|spins|spinning|is on|comes on)(?: .*)?',
     (the) => (placeById(the.system, the.state.bench.place)?.kind === 'outdoor' && the.part('fan') === null ? the.asNote() : null),
   ),
   rule('.*\\b(?:cond|condenser|outdoor|outside) fan\\b.*', (the) => (the.part('outdoor fan') === null ? the.asNote() : null)),

@@ -41,6 +41,7 @@ export const ofReadings: readonly Shortened[] = [
     (_, wire, a, b, screw) =>
       `lift ${wire}; ohms lifted ${wire.split(' ').at(-1)}-gnd ${a ?? b}; ohms screw ${wire.split(' ').at(-1)}-gnd ${screw}`,
   ],
+  [/\b([YGWOB]\d?) and ([YGWOB]\d?) (?:are |both |is )*(dead|hot|live)\b/g, '$1 $3, $2 $3'],
   // From this end along the cable that goes there.
   [
     /^(?:(?:looking|reading|read|ohmed) )?(?:out )?(?:toward|towards|at|to|outside|out)(?: the)? ?(condenser|outdoor unit|outdoors|outside|stat|thermostat|),? ([A-Z]\d?)(?:-| to )([A-Z]\d?) (\d[\d.]*|ol)(?: ?ohms?)?$/i,

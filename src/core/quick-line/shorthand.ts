@@ -13,6 +13,10 @@ const SPOKEN_NUMBER = new RegExp(`\\b(${TENS_WORD})(?:[ -](${DIGIT_WORD}))?(?: p
 /** What is called, and set. */
 const ofCalls: readonly Shortened[] = [
   [
+    /^([YW])2 (.+) (?:on|in|with) (?:the )?(?:second|2nd|high) stage$/i,
+    (_, letter, said) => `call ${/y/i.test(letter) ? 'cool' : 'heat'}-2, ${letter.toUpperCase()}2 ${said}`,
+  ],
+  [
     /\b(stat|thermostat|tstat) in (?:the )?(?:suite|unit|apt|office|store|hall(?:way)?|lobby|shop|bedroom|kitchen|living room|den)(?: \w\d?)? (?=(?:is )?(?:set|turned|switched)\b)/gi,
     '$1 ',
   ],
@@ -55,6 +59,11 @@ const ofCalls: readonly Shortened[] = [
   [/^((?!.*\bzone\b).+\d.*),? (?:and |with |while )?calling (?:for )?(cool|heat|fan|aux)(?:ing)?$/i, 'call $2; $1'],
   [/^hold(?:ing)? (cool|heat)(?:ing)?(?: at| to)? [4-9]\d(?: degrees)?$/i, 'set to $1'],
   [/^(?:turn(?:ed)?|shut|switch(?:ed)?) off (?:the )?(?:cool|cooling|heat|heating|ac|fan)(?: call)?$/i, 'call off'],
+  [/^(?:turn(?:ed)?|shut|switch(?:ed)?) (?:the )?(?:cool|cooling|heat|heating|ac|fan)(?: call)? off$/i, 'call off'],
+  [
+    /^(?:bumped|turned|cranked|set|ran) (?:it |(?:the )?(?:stat|thermostat) )?(?:up|down) to call (?:for )?(heat|cool)(?:ing)?$/i,
+    'call $1',
+  ],
   [/^(?:set|put|turn(?:ed)?|switch(?:ed)?) (?:the )?fan (?:back )?(?:to |on )?auto$/i, 'fan auto'],
   [/^heat(?:ing)?,? (?:and |with |plus )?aux(?:iliary)?(?: heat)? (?:on|calling|called|too)$/i, 'call aux'],
   [/^(?:turned|switched|shut) off (?:the )?(?:stat|thermostat|tstat)$/i, 'call off'],
