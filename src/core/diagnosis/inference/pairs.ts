@@ -6,6 +6,7 @@ import { PairPredictions, PairStore } from '@/src/core/diagnosis/inference/pair-
 import { computePosterior, type Evidence, type Posterior } from '@/src/core/diagnosis/inference/posterior'
 import { FORGIVEN, listSuspects } from '@/src/core/diagnosis/inference/suspects'
 import { type Chains, houseOf, layOutHouses } from '@/src/core/diagnosis/likelihood/by-house'
+import { hangsAcrossSupply } from '@/src/core/faults/across-supply'
 import { faultFamilies } from '@/src/core/faults/families'
 import type { FaultFamilyRecord } from '@/src/core/faults/family'
 import type { Fault } from '@/src/core/faults/fault'
@@ -90,6 +91,7 @@ interface Half {
 /** The most promising pairs of different faults, each half in the degree that explains the readings best. */
 function choosePairs(engine: Engine, evidence: Evidence): [Half, Half][] {
   const rows = latestAnswers(evidence.observations).map((observation) => engine.store.alone(observation))
+  const ohms = latestAnswers(evidence.observations).map(({ probe }) => probe.meter === 'ohms')
   const logRates = engine.rates.map(Math.log)
   const all = engine.rates.reduce((sum, rate) => sum + rate, 0)
   const steady = [...engine.hypotheses.keys()].filter((index) => engine.hypotheses[index].fault && !engine.hypotheses[index].intermittent)
@@ -105,16 +107,51 @@ function choosePairs(engine: Engine, evidence: Evidence): [Half, Half][] {
   const pairs: { pair: [number, number]; score: number }[] = []
   halves.forEach((a, position) => {
     for (const b of halves.slice(position + 1)) {
-      if (engine.hypotheses[a].fault?.id === engine.hypotheses[b].fault?.id) continue
+      if (isOneFault(engine, a, b)) continue
       let score = Math.log(rateOfPair(engine, a, b, all))
       for (const row of rows) score += Math.max(row[a], row[b])
       pairs.push({ pair: [a, b], score })
     }
   })
-  return pairs
+  const best = pairs
     .sort((a, b) => b.score - a.score)
     .slice(0, PAIRS_WEIGHED)
-    .map(({ pair: [a, b] }) => [half(a), half(b)])
+    .map(({ pair }) => pair)
+  return [...best, ...behindOpenWindings(engine, steady, rows, ohms, best)].map(([a, b]) => [half(a), half(b)])
+}
+
+/**
+ * A burned-out transformer and what hangs across it: the ohms there are no reading of either by itself, since a whole winding hides the short
+ * and an open one has nothing across it. Where an open winding leaves something unexplained, each of those is weighed beside it.
+ */
+function behindOpenWindings(
+  engine: Engine,
+  steady: readonly number[],
+  rows: readonly Float64Array[],
+  ohms: readonly boolean[],
+  known: readonly [number, number][],
+): [number, number][] {
+  const isOpen = (winding: number) => engine.hypotheses[winding].effects.some((effect) => effect.do === 'open')
+  // Ohms between two points: what else it leaves unexplained no short across it would explain.
+  const isUnexplained = (winding: number) => rows.some((row, place) => ohms[place] && row[winding] < row[row.length - 1])
+  const windings = steady.filter((index) => recordOf(engine, index)?.burnedOut && isOpen(index) && isUnexplained(index))
+  if (windings.length === 0) return []
+  const shorts = steady.filter(
+    (index) => recordOf(engine, index)?.burnsOutTransformers && hangsAcrossSupply(engine.system, engine.hypotheses[index].effects),
+  )
+  return windings.flatMap((winding) =>
+    shorts.flatMap((short): [number, number][] =>
+      known.some((pair) => pair.includes(winding) && pair.includes(short)) ? [] : [[winding, short]],
+    ),
+  )
+}
+
+/** The same fault in another form; or of a part that is burned out already: a winding that is open is not weak as well. */
+function isOneFault(engine: Engine, a: number, b: number): boolean {
+  const [one, other] = [a, b].map((index) => engine.hypotheses[index].fault)
+  if (one?.id === other?.id) return true
+  const isBurned = [a, b].some((index) => recordOf(engine, index)?.burnedOut)
+  return isBurned && one !== null && other !== null && one.part === other.part
 }
 
 /** The degree of a hypothesis's damage, in the house as drawn first, that explains the readings best. */

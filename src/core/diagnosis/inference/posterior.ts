@@ -244,3 +244,10 @@ export function entropyOfRepair(engine: Engine, posterior: Posterior): number {
     0,
   )
 }
+
+/** Both of two ways to see the readings, each as likely as the other. */
+export const evenly = (one: Posterior, other: Posterior): Posterior => ({
+  ...one,
+  hypotheses: one.hypotheses.map((share, index) => (share + other.hypotheses[index]) / 2),
+  noneOfThese: (one.noneOfThese + other.noneOfThese) / 2,
+})

@@ -65,6 +65,9 @@ export function reachVerdict(suspects: readonly Suspect[], exhausted: boolean, s
   // A fuse that blew for nothing that is there now: only faults that hide are left beside it.
   const isFuseOnly = exhausted && familiesOfId(lead.id).includes('fuse-only') && lead.probability + unsteadyMass(suspects) >= FOUND
   const sharing = suspects.filter((suspect) => actsOf(suspect).some(({ repair }) => repair.id === first.repair.id))
+  // Burned out by one of several things: which of them is the repair, and the other follows.
+  if (exhausted && !isFuseOnly && isCausedBy(sharing, first.repair) && (second?.probability ?? 0) < FOUND)
+    return groupOf(suspects, causesFirst(suspects, first))
   if (probability >= FOUND || isFuseOnly)
     return {
       found: 'repair',
@@ -72,7 +75,13 @@ export function reachVerdict(suspects: readonly Suspect[], exhausted: boolean, s
       suspects: sharing.filter((suspect) => suspect.probability > 0.001).map((suspect) => suspect.id),
       also: second && second.probability >= ALSO_FOUND ? second : null,
     }
-  if (!exhausted) return null
+  return exhausted ? groupOf(suspects, [first]) : null
+}
+
+type Act = { readonly repair: Repair; readonly zone: string; readonly probability: number }
+
+/** The likeliest suspects that hold enough together, with the act of the first of those named, and what is needed besides. */
+function groupOf(suspects: readonly Suspect[], [act, also]: readonly [Act, Act?]): Verdict {
   const group: string[] = []
   let mass = 0
   for (const suspect of suspects) {
@@ -80,7 +89,42 @@ export function reachVerdict(suspects: readonly Suspect[], exhausted: boolean, s
     group.push(suspect.id)
     mass += suspect.probability
   }
-  return { found: 'group', ...first, suspects: group, also: null }
+  return { found: 'group', ...act, suspects: group, also: also ?? null }
+}
+
+/** Of a burned-out transformer's suspects, those that hold what burned it out as well: as much as this, and one of them did. */
+const MOSTLY_CAUSED = modelValue({ value: 0.5, unit: 'share', source: 'assumption' })
+/** One cause among them holds this much: something was read of it. Before that, every call's circuit is ohmed in turn (`planner/burn-cause.ts`). */
+const CAUSE_STANDS_OUT = modelValue({ value: 0.2, unit: 'share', source: 'assumption' })
+
+/** A repair is of a burned-out transformer, most of what speaks for it holds what burned it out beside it, and one such cause stands out. */
+function isCausedBy(sharing: readonly Suspect[], repair: Repair): boolean {
+  const massOfAll = (some: readonly Suspect[]) => some.reduce((sum, { probability }) => sum + probability, 0)
+  const all = massOfAll(sharing)
+  const caused = sharing.flatMap((suspect) => {
+    const cause = causeOf(suspect, repair)
+    return cause ? [{ suspect, cause: cause.repair.id }] : []
+  })
+  const most = Math.max(0, ...caused.map(({ cause }) => massOf(sharing, cause)))
+  return massOfAll(caused.map(({ suspect }) => suspect)) > MOSTLY_CAUSED * all && most > CAUSE_STANDS_OUT * all
+}
+
+/** A burned-out transformer is found, and of what burned it out it is known that it is there, but not yet which it is: a second one would follow the first. */
+export function isCauseOpen(suspects: readonly Suspect[], { found, repair, also }: RepairVerdict): boolean {
+  const sharing = suspects.filter((suspect) => actsOf(suspect).some((act) => act.repair.id === repair.id))
+  return found === 'repair' && (also?.probability ?? 0) < FOUND && isCausedBy(sharing, repair)
+}
+
+/** What burned out the transformer that a repair is of, in a suspect of both. */
+const causeOf = (suspect: Suspect, repair: Repair) =>
+  isBurnedOut(suspect, repair)
+    ? (suspect.parts.find(({ id }) => familiesOfId(id).some((family) => faultFamilies[family].burnsOutTransformers)) ?? null)
+    : null
+
+/** The likeliest of what may have burned it out, and the transformer after it. */
+function causesFirst(suspects: readonly Suspect[], burned: Act): readonly [Act, Act?] {
+  const [cause] = suspects.flatMap((suspect) => causeOf(suspect, burned.repair) ?? [])
+  return cause ? [{ repair: cause.repair, zone: cause.zone, probability: massOf(suspects, cause.repair.id) }, burned] : [burned]
 }
 
 /** Of a short and the transformer that it burned out, as sure as each other, the short comes first: it is repaired before the other goes in. */
@@ -123,7 +167,10 @@ export function judgeGroup(group: readonly Suspect[]): Verdict | null {
     .flatMap((suspect) => actsOf(suspect))
     .map((act) => ({ ...act, probability: massOf(group, act.repair.id) }))
     .sort((x, y) => y.probability - x.probability)
-  return held[0] ? { found: 'group', ...held[0], suspects, also: null } : null
+  const [first] = held
+  if (!first) return null
+  const [act, also] = isCausedBy(group, first.repair) ? causesFirst(group, first) : ([first] as const)
+  return { found: 'group', ...act, suspects, also: also ?? null }
 }
 
 /** A second fault is named beside the first when its repair holds this much. */

@@ -112,3 +112,21 @@ it('no volts out of it and all of them going in: the ohms of its circuits come n
   }
   expect(after(5)).toMatchObject({ next: null, verdict: { repair: { id: 'replace:contactor' } } })
 })
+
+it.each([
+  ['heat-pump-o', 'conductor-to-chassis:stat-cable.R 20 ohm', 'transformer-dead:transformer.secondary', 'cable-short:stat-cable.R'],
+  ['zoned-furnace-ac', 'conductor-short:stat-cable-2.W+C', 'transformer-dead:panel-transformer.secondary', 'cable-short:stat-cable-2.W+C'],
+])('what hangs across an open winding, or behind a zone panel, is followed to its wire: %s', (id, cause, dead, repair) => {
+  const engine = engineOf(id)
+  const [burned, short] = [dead, cause].map((one) => {
+    const found = engine.hypotheses.find((hypothesis) => hypothesis.id === one)
+    if (!found?.fault) throw new Error(`no ${one}`)
+    return { ...found, fault: found.fault }
+  })
+  const both = { ...burned, id: 'both', fault: joinFaults(burned.fault, short.fault), effects: [...burned.effects, ...short.effects] }
+  const { verdict, cooked } = runTrial(engine, createHouse(systemOf(id), both, templateValues, createRandom(1)), {
+    complaint: { ...emptyComplaint, symptoms: ['nothing-runs'] },
+  })
+  expect(verdict).toMatchObject({ repair: { id: repair } })
+  expect(cooked).toBe(0)
+})

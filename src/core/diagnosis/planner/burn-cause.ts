@@ -2,6 +2,7 @@ import type { Bench } from '@/src/core/bench/bench'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import type { Evidence, Posterior } from '@/src/core/diagnosis/inference/posterior'
 import { FOUND, type RepairVerdict } from '@/src/core/diagnosis/inference/verdict'
+import { BURNT_MINUTES } from '@/src/core/diagnosis/planner/heat'
 import { type Check, type Choice, weighQuestion } from '@/src/core/diagnosis/planner/next-check'
 import { chanceToFind } from '@/src/core/diagnosis/planner/proof'
 import { faultFamilies } from '@/src/core/faults/families'
@@ -61,7 +62,8 @@ export function causeOfBurn(
   }
   const [likeliest] = [...weighed(true)].sort((a, b) => chanceToFind(b) - chanceToFind(a))
   if (likeliest) return likeliest
-  for (const check of weighed(false)) if (chanceToFind(check) > MAY_BE_THERE) return check
+  // Worth its minutes, at the odds of a second transformer that burns out.
+  for (const check of weighed(false)) if (chanceToFind(check) * BURNT_MINUTES > check.minutes) return check
   return null
 }
 
@@ -74,9 +76,6 @@ function burnedTransformer({ system, hypotheses }: Engine, suspects: readonly st
   const part = faults.find(({ family }) => faultFamilies[family].burnedOut)?.part
   return partsOf(system, 'transformer').find(({ id }) => id === part) ?? null
 }
-
-/** To find the cause there that is worth the walk, with a second transformer at stake. */
-const MAY_BE_THERE = modelValue({ value: 0.03, unit: 'chance', source: 'assumption' })
 
 /** What is read, or looked at, for what burned a transformer out. */
 interface CauseReading {

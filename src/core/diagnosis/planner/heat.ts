@@ -18,7 +18,7 @@ const ASKED = workLimit(6)
 /** Above this nothing is powered so. */
 const AT_RISK = modelValue({ value: 0.2, unit: 'share', source: 'assumption' })
 /** A burned-out transformer, found, fetched and fitted. */
-const BURNT_MINUTES = modelValue({ value: 90, unit: 'minutes', source: 'assumption' })
+export const BURNT_MINUTES = modelValue({ value: 90, unit: 'minutes', source: 'assumption' })
 /** Hypotheses of less than this are not asked what a call would do. */
 const ASKED_ABOVE = modelValue({ value: 3e-4, unit: 'probability', source: 'assumption' })
 

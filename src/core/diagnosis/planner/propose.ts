@@ -4,10 +4,18 @@ import { assess } from '@/src/core/diagnosis/inference/assessment'
 import { standsAgainst } from '@/src/core/diagnosis/inference/contradiction'
 import { countingAsSound, endSearch, hasAskedEnough, soundOnceAllRan, soundShare } from '@/src/core/diagnosis/inference/ending'
 import { weigh } from '@/src/core/diagnosis/inference/pairs'
-import { type Evidence, entropyOfRepair, type Posterior } from '@/src/core/diagnosis/inference/posterior'
+import { type Evidence, entropyOfRepair, evenly, type Posterior } from '@/src/core/diagnosis/inference/posterior'
 import { wasSeen } from '@/src/core/diagnosis/inference/seen'
 import { listSuspects, NOTHING_WRONG, type Suspect } from '@/src/core/diagnosis/inference/suspects'
-import { judgeGroup, leadingGroup, namesRepair, neverSeen, stillTold, type Verdict } from '@/src/core/diagnosis/inference/verdict'
+import {
+  isCauseOpen,
+  judgeGroup,
+  leadingGroup,
+  namesRepair,
+  neverSeen,
+  stillTold,
+  type Verdict,
+} from '@/src/core/diagnosis/inference/verdict'
 import { askAgain, lookAgain, speaksOfTrouble, takeAgain, whileItShows } from '@/src/core/diagnosis/planner/again'
 import { apartFirst } from '@/src/core/diagnosis/planner/apart-first'
 import { causeOfBurn } from '@/src/core/diagnosis/planner/burn-cause'
@@ -44,7 +52,7 @@ const LOOKS_SOUND = modelValue({ value: 0.5, unit: 'probability', source: 'assum
 export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: Choice = {}): Proposal {
   const weighed = weigh(base, evidence)
   const { engine, posterior } = weighed
-  const { suspects, verdict, inDoubt, hangsOn, doubted, planned } = assess(weighed)
+  const { suspects, verdict: found, inDoubt, hangsOn, doubted, planned } = assess(weighed)
   const ask = (next: Check, confirms: boolean): Proposal => ({ next, verdict: null, confirms })
   const end = (said: Verdict): Proposal => ({
     next: null,
@@ -54,16 +62,20 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
   const smelt = powerOffFirst(engine, posterior, evidence, bench, choice)
   if (smelt) return ask(smelt, false)
   const nextCall = () => nextProof(engine, posterior, evidence, bench, choice)
-  if (hasAskedEnough(evidence, suspects, showsNow(engine, evidence, bench))) return end(verdict ?? endSearch(engine, posterior, suspects))
-  if (verdict && verdict.found !== 'nothing-wrong') {
+  if (hasAskedEnough(evidence, suspects, showsNow(engine, evidence, bench))) return end(found ?? endSearch(engine, posterior, suspects))
+  // Of a transformer that one of several things burned out, that thing is searched for: without it the next one follows.
+  const seeksCause = namesRepair(found) && isCauseOpen(suspects, found)
+  if (found && found.found !== 'nothing-wrong') {
     const again = askAgain(engine, evidence, posterior, bench, suspects[0], choice)
     if (again) return ask(again, true)
     const wide = widened(engine, evidence, posterior)
-    const cause = namesRepair(verdict) ? causeOfBurn(engine, evidence, wide, bench, verdict, choice) : null
+    const cause = namesRepair(found) ? causeOfBurn(engine, evidence, wide, bench, found, choice) : null
     if (cause) return ask(cause, true)
-    const confirming = confirm(engine, evidence, posterior, bench, verdict, choice)
-    return confirming ? ask(apartFirst(engine, evidence, wide, suspects, bench, confirming, choice), true) : end(verdict)
+    const confirming = confirm(engine, evidence, posterior, bench, found, choice)
+    if (confirming) return ask(apartFirst(engine, evidence, wide, suspects, bench, confirming, choice), true)
+    if (!seeksCause) return end(found)
   }
+  const verdict = found?.found === 'nothing-wrong' ? found : null
   // With nothing told and nothing seen, or where all looks sound, the house is run through its calls: that has to be seen in any case.
   const looksSound = soundShare(suspects) > LOOKS_SOUND || (suspects[0].id === NOTHING_WRONG && soundOnceAllRan(suspects) !== null)
   const isOwnWay = choice.way !== undefined && choice.way !== 'free'
@@ -115,8 +127,10 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
     const mayBeSound = hasSound && !hasTripped(evidence) && !hasUnmadeCall(engine, evidence)
     const said = (mayBeSound ? soundOnceAllRan(suspects) : null) ?? judgeGroup(unsplit)
     if (said) {
-      const look = namesRepair(said) ? lookAtEnds(engine, evidence, posterior, bench, said, choice) : null
-      return look ? ask(look, true) : end(said)
+      // What burned out a transformer is read by itself before it is named as that.
+      const apart = namesRepair(said) && said.also ? separatingCheck(engine, evidence, posterior, bench, said, choice) : null
+      const last = apart ?? (namesRepair(said) ? lookAtEnds(engine, evidence, posterior, bench, said, choice) : null)
+      return last ? ask(last, true) : end(said)
     }
   }
   const shown = isOwnWay ? null : whileItShows(engine, evidence, posterior, bench, choice)
@@ -124,7 +138,7 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
   const load = isOwnWay ? null : loadOnCall(engine, posterior, evidence, bench, choice, CLAMPED_FIRST)
   if (load) return ask(load, false)
   // The first moves are over once a repair stands out.
-  const routine = isOwnWay ? ownStep : inDoubt === null ? firstMove : null
+  const routine = isOwnWay ? ownStep : inDoubt === null && !seeksCause ? firstMove : null
   const first = routine?.(engine, evidence, planned, bench, choice)
   if (first) return ask(first, false)
   // What is read for the cause of a burned-out transformer is read in any case, and tells whether it is burned out, too.
@@ -143,12 +157,6 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
   const closing = last.found === 'nothing-wrong' ? nextCall() : confirm(engine, evidence, both, bench, last, choice)
   return closing ? ask(closing, true) : end(last)
 }
-
-const evenly = (one: Posterior, other: Posterior): Posterior => ({
-  ...one,
-  hypotheses: one.hypotheses.map((share, index) => (share + other.hypotheses[index]) / 2),
-  noneOfThese: (one.noneOfThese + other.noneOfThese) / 2,
-})
 
 /** What the chosen way of working asks by the book, whatever else would tell more: it is left by a tap. */
 function ownStep(
