@@ -15,6 +15,9 @@ const withCoverOff = standing('furnace-ac', 'indoor', 'on', { do: 'panel', place
 const deadHeatPumpInside = standing('heat-pump-b', 'indoor', 'off')
 const electricRoof = standing('rooftop-electric', 'package', 'on')
 const onHeat = standing('heat-pump-o', 'outdoor', 'on', { do: 'call', call: 'heat' })
+const contactorOff = standing('heat-pump-o', 'outdoor', 'off', { do: 'unplug', part: 'contactor' })
+const heatPumpInside = standing('heat-pump-o', 'indoor', 'on')
+const onCool = standing('heat-pump-o', 'outdoor', 'on', { do: 'call', call: 'cool' })
 const plain = standing('air-handler-plain', 'indoor', 'on')
 
 describe('a line by itself', () => {
@@ -66,6 +69,23 @@ describe('a line by itself', () => {
     [roof, 'stat in suite B set to heat', 'call heat'],
     [withBreaker, 'took the breaker out, new 3 amp fuse in', 'slot empty; fuse 3 in'],
     [withCoverOff, 'put the covers back', 'panel indoor on'],
+    [contactorOff, 'Y to C 13.8 with the contactor plugged in', 'plug contactor; Y-C 13.8'],
+    [furnace, 'R-C 26 at the furnace in the garage', 'R-C 26'],
+    [furnace, "doesn't trip on heat, only cool", 'holds on heat; trips on cool'],
+    [furnace, 'was tripped when I got here', 'note was tripped when I got here'],
+    [furnace, 'had 24 on Y earlier', 'note had 24 on Y earlier'],
+    [furnace, '0.4 A fan, 0.9 A cool', 'call fan; 0.4 A on R; call cool; 0.9 A on R'],
+    [furnace, '5 amp in a 3 amp slot', 'fuse 5 in'],
+    [furnace, 'Y leaves at 25 arrives at 3', 'Y-C 25; Y-C 3 at outdoor'],
+    [furnace, 'wrong fuse in it, 5 amp', 'fuse 5 in'],
+    [furnace, 'tried a new fuse, blew', 'fuse in; trips'],
+    [deadHeatPump, 'Y 13 O 19 W OL R OL', 'Y-C 13; O-C 19; W-C OL; R-C OL'],
+    [onCool, 'Y yes O no', 'Y hot; O dead'],
+    [onCool, '24 on O not on Y', 'O-C 24; Y-C 0'],
+    [onCool, 'pulled O and the valve let go', 'lift O; valve out'],
+    [onCool, 'it held with Y off outside and tripped with it on', 'lift Y; holds; land Y; trips'],
+    [heatPumpInside, 'Y-C here 25, outside 0', 'Y-C 25; Y-C 0 at outdoor'],
+    [heatPumpInside, 'outside: contactor in, fan running', 'walk outdoor; contactor in; note fan running'],
     [furnace, 'y, g 24', 'Y-C 24; G-C 24'],
     [furnace, 'R to G no fan', 'jumper R G; blower still'],
     [furnace, 'jump y', 'jumper R Y'],
@@ -95,6 +115,12 @@ describe('a line by itself', () => {
     [heatPump, 'reversing valve off', 'Let go, or off its wires?'],
     [heatPump, 'no call at the unit', 'Which call is missing?'],
     [furnace, 'short the secondary', 'Never join C'],
+    [onCool, 'contactor drops out when the fan starts', 'nothing of "fan"'],
+    [deadHeatPump, 'clears when I lift O', 'nothing of "clears"'],
+    [furnace, 'same thing outside', 'What was it, and where?'],
+    [furnace, 'going to lift outdoor Y', 'It is not done by these words'],
+    [furnace, 'tried to lift outdoor Y, screw is stuck', 'It is not done by these words'],
+    [furnace, "couldn't get outdoor Y off", 'It is not done by these words'],
     [furnace, 'spark R to ground', 'Never join C'],
     [furnace, 'alligator clip from R to C', 'Never join C'],
     [furnace, 'hold the breaker in', 'Nothing is run with its fuse bypassed'],

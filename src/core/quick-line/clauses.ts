@@ -8,7 +8,7 @@ import { isRemark, type Said } from '@/src/core/quick-line/rule'
 import { plain } from '@/src/core/quick-line/said'
 import { Sentence } from '@/src/core/quick-line/sentence'
 import { findSubject } from '@/src/core/quick-line/subject'
-import type { System } from '@/src/core/wiring/system'
+import { placeById, type System } from '@/src/core/wiring/system'
 
 /** What a line is read with: where the job stands, one clause put into the grammar's words, and where it has led. */
 export interface Reader {
@@ -73,7 +73,7 @@ export function readClauses(text: string, reader: Reader): Said {
     // A terminal that goes hot on the call is part of the call, not a separate reading.
     if (isCondition && LETTER_ON.test(right.trim())) return withNote(readClauses(left, reader), right)
     const both = isCondition
-      ? (readPair(asCondition(ofIt(right, left, reader)), left, reader, false) ?? underRemark(left, right, reader))
+      ? (readPair(asCondition(ofIt(right, left, reader), reader), left, reader, false) ?? underRemark(left, right, reader))
       : (readPair(left, right, reader, true) ?? concluded(joint[0], left, right, reader))
     // With the heat pump is beside it, and no walk there.
     if (joint.groups?.condition === 'with' && typeof both === 'string' && /^walk \S+(?:;|$)/.test(both)) continue
@@ -153,7 +153,13 @@ const CALL_ON =
   /^(?:with |in |on )?(?:the )?(?:cool|cooling|heat|heating|fan|emergency|aux)(?: heat)?(?: call)? (?:on|called|calling|is on|mode)$/i
 
 /** With the fan off is with nothing called. */
-const asCondition = (said: string): string => (CALL_OFF.test(said.trim()) ? 'call off' : (callComes(said.trim()) ?? said))
+const asCondition = (said: string, { system, entries }: Reader): string => {
+  if (CALL_OFF.test(said.trim())) return 'call off'
+  const call = callComes(said.trim())
+  // The fan that starts where an outdoor unit stands is its own.
+  const isOutdoors = () => placeById(system, foldJob(system, entries).bench.place)?.kind === 'outdoor'
+  return call === null || (call === 'call fan' && !/\bcall/i.test(said) && isOutdoors()) ? said : call
+}
 const CALL_OFF =
   /^(?:the )?(?:fan|cool|heat|cooling|heating|call|everything)(?: call)? off$|^(?:the )?(?:stat|thermostat|house|room)(?: is)? satisfied$/i
 

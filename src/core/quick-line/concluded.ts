@@ -31,7 +31,7 @@ const SOMEWHERE =
 
 /** Along the way between two ends, where nobody looked: broken somewhere, lost between inside and outside, so it's O. */
 const IN_THE_RUN =
-  /^(?:the |a )?(?:\w+ )?(?:wires?|cables?|conductors?)?(?:['’]?s| is| are)? ?(?:broken|shorted|open|bad|cut) (?:somewhere|in the (?:walls?|attic|run|ground|middle|ceiling)|underground)\b|^lost (?:the )?[A-Z]\d? (?:between|somewhere|along)\b|^so (?:it[’']?s|it is|that[’']?s) (?:the )?[A-Z]\d?(?: wire| conductor)?$/i
+  /^(?:the |a )?(?:\w+ )?(?:wires?|cables?|conductors?)?(?:['’]?s| is| are)? ?(?:broken|shorted|open|bad|cut) (?:somewhere|in the (?:walls?|attic|run|ground|middle|ceiling)|underground)\b|^lost (?:the )?(?:[A-Z]\d?|voltage|power|24 ?v?|signal) (?:between|somewhere|along)\b|^so (?:it[’']?s|it is|that[’']?s) (?:the )?[A-Z]\d?(?: wire| conductor)?$/i
 
 const JUDGES = /\b(?:is|isn['’]?t|isnt|are|aren['’]?t|arent|not|or|somewhere|between|means)\b/i
 const ACTS =

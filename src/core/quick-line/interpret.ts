@@ -52,7 +52,7 @@ export function interpret(said: string, the: Sentence): Said {
   return whichPart(text, the) ?? whichWire(text, the)
 }
 
-const FOREIGN = /\b(?:crankcase|humidifier|dehumidifier|water heater|pan heater|economizer|pool|garage|attic fan|bath fan|exhaust fan)\b/
+const FOREIGN = /\b(?:crankcase|humidifier|dehumidifier|water heater|pan heater|economizer|attic fan|bath fan|exhaust fan)\b/
 
 const isByColour = ({ colourOf }: Meaning['letters'][number]): boolean => colourOf !== undefined && colourOf !== null
 
@@ -103,6 +103,9 @@ const isOutdoorFan = (text: string, { system, state }: Sentence): boolean =>
 const isMotorBeside = (text: string): boolean =>
   /\bfan and\b|\band (?:the )?fan\b/.test(text) || (/\bcompressor\b/.test(text) && !CALLS_FAN.test(text))
 
+/** What runs is a motor, and no call for it. */
+const FAN_RUNS = /\bfan (?:motor )?(?:is )?(?:running|runs|spins|spinning|not|still|dead)\b/
+
 const CALLS_FAN = /\b(?:on|in|with|for|to|calls?|called|calling) (?:the )?fan\b|\bfan (?:call|called|calling|mode|only|on)\b/
 
 /** What is read or seen on a call that is said beside it: 26 on O in cool. */
@@ -112,7 +115,7 @@ function onCall(meaning: Meaning, the: Sentence): Said {
   if (
     !call ||
     another ||
-    (call === 'fan' && (isMotorBeside(meaning.text) || isOutdoorFan(meaning.text, the))) ||
+    (call === 'fan' && (FAN_RUNS.test(meaning.text) || isMotorBeside(meaning.text) || isOutdoorFan(meaning.text, the))) ||
     NO_CALL_OF_ITS_OWN.test(meaning.text)
   )
     return null

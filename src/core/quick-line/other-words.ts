@@ -8,9 +8,28 @@ import { cableById, partById, placeById, type System } from '@/src/core/wiring/s
 /** How something is said, and the same in other words: `$1` is what was found, or it is made of that in the system. */
 type Form = readonly [says: RegExp, as: string | ((the: Sentence, all: string, ...found: string[]) => string)]
 
+/** `Y to C 13.8 with the contactor plugged in`. */
+export const IN_PLACE = /^(.*\d.*?),? (?:with|w\/) (?:the )?(\S+(?: \S+)?) (?:still )?(?:plugged(?: in)?|connected|hooked up|landed)$/i
+
 /** Other words for the same, in the order in which they are put: each takes what those before it have left. */
 const forms: readonly Form[] = [
   [/^\/+\s*/, ''],
+  [
+    /\b(furnace|air handler|unit|transformer|board|fuse) (?:is )?in the (?:garage|basement|closet|attic|crawl ?space|hall closet|utility room)\b(?=.)/gi,
+    '$1',
+  ],
+  [/\b(furnace|air handler|unit) in the (?:garage|basement|closet|attic|crawl ?space|hall closet|utility room)$/gi, '$1'],
+  // As it is in the record: what went back on for the reading is entered.
+  [
+    IN_PLACE,
+    (the, all, read, what) => {
+      const { bench } = the.state
+      const part = the.part(what.toLowerCase())
+      const end = the.conductor(what.toLowerCase())
+      if (part !== null) return bench.unplugged.some((id) => id === part) ? all : read
+      return end !== null && bench.lifted.length === 0 ? read : all
+    },
+  ],
   [/\bHP (?=(?:contactor|compressor|board|fan|unit|disconnect)\b)/g, ''],
   [/(?<=\b(?:open|closed|shut|out|in|off|on|dead|blank|hot|tripped|running|blown)) now$/i, ''],
   // Two colors that are joined: the letters of the one cable that has both where it was done.

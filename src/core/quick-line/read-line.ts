@@ -20,6 +20,7 @@ import {
   NO_ENTRY,
 } from '@/src/core/quick-line/no-entry'
 import { normalForm } from '@/src/core/quick-line/normal-form'
+import { isNotDone, isOfBefore, STILL_TO_DO } from '@/src/core/quick-line/not-done'
 import { fromOwnWords, withLeadsByName } from '@/src/core/quick-line/own-words'
 import { clausesOf } from '@/src/core/quick-line/parted'
 import { isRemark, type Said } from '@/src/core/quick-line/rule'
@@ -41,6 +42,10 @@ import { unheard } from '@/src/core/quick-line/unheard'
 export function readQuickLine(typed: string, asked: QuickLineContext): Understood {
   const line = whileItCalls(withoutCall(typed, asked), asked)
   const read = readSpelt(line, asked)
+  if (read.ok && !/^\s*(?:note|complaint)\b/i.test(line)) {
+    if (isNotDone(line, read.drafts)) return { ok: false, problem: STILL_TO_DO, start: 0, end: typed.length }
+    if (isOfBefore(line, read.drafts)) return readInGrammar(`note ${line.trim()}`, asked)
+  }
   const told = firstTold(line, read, asked)
   if (told) return told
   // What makes no sense with nothing called may on the call of the complaint.

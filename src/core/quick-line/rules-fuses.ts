@@ -56,7 +56,10 @@ export const fuseRules: readonly Rule[] = [
     '(\\d+) ?(?:a|amps?)(?: fuse)? in (?:slot|holder|there|board)(?:,? (?:should be|supposed to be|calls for|label says) .*)?',
     (_, size) => `fuse ${size} in`,
   ),
-  rule('(\\d+) ?(?:a|amps?) fuse in (?:\\d+ ?(?:a|amps?) )?(?:slot|holder|board|it|there|place)(?: .*)?', (_, size) => `fuse ${size} in`),
+  rule(
+    '(\\d+) ?(?:a|amps?)(?: fuse)? in (?:\\d+ ?(?:a|amps?) )?(?:slot|holder|board|it|there|place)(?: .*)?',
+    (_, size) => `fuse ${size} in`,
+  ),
   rule(
     'fuse(?: in it| there)? (?:is |was )?(\\d{1,2})(?: ?a| ?amps?)?,? (?:but )?(?:board|plate|label|it) (?:wants|calls for|says|needs) (?:an? )?\\d{1,2}(?: ?a| ?amps?)?',
     (_, size) => `fuse ${size} in`,
@@ -64,6 +67,22 @@ export const fuseRules: readonly Rule[] = [
   rule(
     '(fuse (?:was )?(?:blown|bad|popped),? (?:and |so )?)?(?:replaced|changed|swapped)(?: it)?(?: out)? (?:with|for|to) (?:an? |new )*(\\d{1,2})(?: ?a| ?amps?)?(?: fuse| one)?',
     (_, blown, size) => `${blown ? 'fuse blown; ' : ''}fuse ${size} in`,
+  ),
+  rule(
+    '(?:wrong|bigger|oversized|too big)(?: a| of a)? fuse(?: in (?:it|there|slot|board))?,? (\\d{1,2}) ?(?:a|amps?)',
+    (_, size) => `fuse ${size} in`,
+  ),
+  rule(
+    '(?:used|using|put in|stuck in) (\\d{1,2})(?: ?a| ?amps?)?(?: fuse)? instead (?:of )?\\d{1,2}(?: ?a| ?amps?)?(?: fuse)?',
+    (_, size) => `fuse ${size} in`,
+  ),
+  rule(
+    '(?:tried|trying) (?:new|another|fresh|second)(?: (\\d{1,2}) ?(?:a|amps?))? (?:fuse|one)|put (?:old|same|original) fuse back(?: in)?',
+    (_, size) => (size ? `fuse ${size} in` : 'fuse in'),
+  ),
+  rule(
+    'fuse (?:reads? |has |is |drops )?(\\d[\\d.]*) ?(?:v|volts?) across(?: it)?',
+    (the, volts) => `${the.system.parts.flatMap((part) => (part.kind === 'fuse' ? [part.between.join('-')] : []))[0]} ${volts} V`,
   ),
   rule('fuse (?:just )?(?:let go|went)(?: again)?', () => 'fuse blown'),
   rule('fuse (?:was |is )?(?:missing|not there|not in|not in (?:it|there|slot|holder)|pulled)|missing fuse', () => 'fuse out'),

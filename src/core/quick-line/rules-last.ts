@@ -99,6 +99,10 @@ function seenAgain({ state, system }: Sentence, word: 'runs' | 'still'): Said {
 
 export const lastRules: readonly Rule[] = [
   asks(
+    'same(?: thing| reading| result| voltage| readings)?(?: (?:(?:at|in|on) .+|outside|inside|here|there|out there))?|ditto',
+    'What was it, and where? Say it again there: "Y-C 24 outside".',
+  ),
+  asks(
     '(?:there is )?no (?:thermostat |stat )?call (?:at|to|reaching|getting to|coming to|leaving)(?: the)? (?:unit|board|furnace|air handler|outdoor unit|condenser|heat pump|rooftop|rtu|thermostat|stat)',
     'Which call is missing? Read its letter: "Y-C 0", or "W-C 0".',
   ),

@@ -95,7 +95,7 @@ export const remarkRules: readonly Rule[] = [
     (the) => the.asNote(),
   ),
   rule(
-    '.*\\btap (?:used|in use|is|was)\\b.*|(?:transformer |primary )?(?:is |was )?(?:on )?\\d{3} ?v? tap|(?:transformer |primary |it )?(?:is |was )?tapped (?:at|for|to|on)? ?\\d+(?: .*)?|spade .*|compressor (?:tripped|off|out|cut out) on (?:its |internal )?overload(?: .*)?',
+    '(?:transformer (?:is )?(?:a |rated )?)?\\d{2} ?va(?: transformer)?(?: .*)?|.*\\btap (?:used|in use|is|was)\\b.*|(?:transformer |primary )?(?:is |was )?(?:on )?\\d{3} ?v? tap|(?:transformer |primary |it )?(?:is |was )?tapped (?:at|for|to|on)? ?\\d+(?: .*)?|spade .*|compressor (?:tripped|off|out|cut out) on (?:its |internal )?overload(?: .*)?',
     (the) => the.asNote(),
   ),
   rule(

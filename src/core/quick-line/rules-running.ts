@@ -4,7 +4,7 @@ import { nothingCalls } from '@/src/core/quick-line/sense'
 import { leading, loadOf, type Sentence, statHere, worded } from '@/src/core/quick-line/sentence'
 import { boardHere } from '@/src/core/quick-line/which-part'
 import { SHOWS_CALL } from '@/src/core/readings/looks'
-import { callsOf, partsOf, placeById } from '@/src/core/wiring/system'
+import { callsOf, partById, partsOf, placeById } from '@/src/core/wiring/system'
 
 /** What runs where one stands, or does not; what a display shows of it, and what is heard of it. */
 
@@ -27,6 +27,9 @@ function ofStage(the: Sentence, named: string, ofCompressor: string, ofUnit: str
 
 const IS_ON = '(?:is on|on|comes on|came on|runs|running|is running|kicks in|kicked in|works|pulls in|pulled in)(?: too| fine| ok)?'
 
+/** Amps of the smallest motor of a house on its line: assumption. */
+const LEAST_OF_A_MOTOR = 1.5
+
 export const runningRules: readonly Rule[] = [
   // With the power on it may be let go as well as off its wires.
   rule('(?:reversing )?(?:valve|rv)(?: is)? off', (the) => {
@@ -36,6 +39,19 @@ export const runningRules: readonly Rule[] = [
   rule('(blower|fan|inducer)(?: motor)? (?:is |runs |running |on |at |in )*(?:low|high|medium|full)(?: speed)?', (the, what) => {
     const load = loadOf(the, what)
     return load && `${load} runs; ${the.asNote()}`
+  }),
+  rule('(.+?) (?:just )?(?:lets? go|released|releases|dropped|fell out)', (the, what) => {
+    const part = partById(the.system, the.part(what) ?? '')
+    return part?.kind === 'coil' && part.role !== 'damper' ? `${part.id} out` : null
+  }),
+  rule('(.+?) (?:stays|stayed|remains|remained) (in|out)', (the, what, how) => {
+    const part = partById(the.system, the.part(what) ?? '')
+    return part?.kind === 'coil' ? `${part.id} ${how}` : null
+  }),
+  // What the 24 V side draws on a call: no motor draws so little.
+  rule('(\\d?[.]\\d+|1) ?(?:a|amps?) (?:on |in |with |for )?(?:a )?(cool|cooling|heat|heating|fan)(?: call)?', (the, amps, said) => {
+    const call = the.call(said)
+    return call && Number(amps) < LEAST_OF_A_MOTOR ? `call ${call}; ${amps} A on R` : null
   }),
   // What stops while it is called no longer does what is called.
   rule(

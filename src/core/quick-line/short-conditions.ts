@@ -2,8 +2,6 @@ import type { Shortened } from '@/src/core/quick-line/short-readings'
 
 /** Conditions said before or after a reading: power off, a wire off, a place, both units, a stage. */
 export const ofConditions: readonly Shortened[] = [
-  // As it always is.
-  [/^(.*\d.*?),? (?:with|w\/) (?:the )?\w+(?: \w+)? (?:still )?(?:plugged(?: in)?|connected|hooked up|landed)$/i, '$1'],
   [/\bat (h|l)ps\b/gi, (_, side) => `at ${/h/i.test(side) ? 'high' : 'low'}-pressure switch`],
   [
     /^(?:i |we )?(?:killed|cut|shut off|turned off) (?:all )?(?:the )?power[, ]+(?:and |then )?(?=\S)(?!at\b|to\b|on\b|outside|inside)/i,

@@ -13,6 +13,8 @@ const whereOf = (said: string): string => {
 const ofEach = (list: string, said: string): string =>
   (list.match(/\b[A-Z]\d?\b/gi) ?? []).map((letter) => `${letter.toUpperCase()} ${said}`).join(', ')
 
+const sideOf = (said: string): string => (/^out/i.test(said) ? 'outside' : 'inside')
+
 const ofCable = (cable: string, a: string, b: string, read: string): string => `ohms ${cable} ${a} to ${cable} ${b} ${read}`
 
 /** What was read, of two at once or against what. */
@@ -42,6 +44,47 @@ export const ofReadings: readonly Shortened[] = [
       `lift ${wire}; ohms lifted ${wire.split(' ').at(-1)}-gnd ${a ?? b}; ohms screw ${wire.split(' ').at(-1)}-gnd ${screw}`,
   ],
   [/\b([YGWOB]\d?) and ([YGWOB]\d?) (?:are |both |is )*(dead|hot|live)\b/g, '$1 $3, $2 $3'],
+  [/(?<=\b[A-Z]\w?(?:-| to )[A-Z]\w?) (?:a )?(?:steady|solid|constant|good)(?: at)? (?=\d)/g, ' '],
+  // The same two points here and there.
+  [
+    /^([A-Z]\d?(?:(?:-| to )[A-Z]\w?)?) (?:here|inside) (?:is |reads )?(\d[\d.]*|nothing)(?: ?v)?,? (?:and |but )?(outside|out there|outdoors|at the (?:condenser|heat pump|outdoor unit)) (?:is |reads |it is )?(\d[\d.]*|nothing)(?: ?v)?$/i,
+    (_, pair, here, where, there) => `${pair} ${here}, ${pair} ${there} ${/there/.test(where) ? 'outside' : where}`,
+  ],
+  [
+    /^(outdoor|outside|indoor|inside) ([A-Z]\d?(?:-| to )[A-Z]\w?) (\d[\d.]*)(?: ?v)?,? (?:and )?(outdoor|outside|indoor|inside) ([A-Z]\d?(?:-| to )[A-Z]\w?) (\d[\d.]*)(?: ?v)?$/i,
+    (_, one, pair, first, other, pair2, second) => `${pair} ${first} ${sideOf(one)}, ${pair2} ${second} ${sideOf(other)}`,
+  ],
+  // One letter has it, and another has not.
+  [/^([YGWOB]\d?) (?:yes|good|ok|there),? (?:but |and )?([YGWOB]\d?) (?:no|not|dead|bad|none)$/, '$1 hot, $2 dead'],
+  [/^([YGWOB]\d?),? but no ([YGWOB]\d?)$/, '$1 hot, $2 dead'],
+  [/^(\d[\d.]*)(?: ?v)? on ([A-Z]\d?),? (?:but )?(?:not|nothing|none) on ([A-Z]\d?)$/i, '$2-C $1, $3-C 0'],
+  // Letters in a row, each with its figure or none.
+  [
+    /^(?=.*\bOL\b)(?:[A-Z]\d?[ =:]+(?:\d[\d.]*|OL)(?:[,;]? +|$)){2,}$/i,
+    (all) => [...all.matchAll(/([A-Z]\d?)[ =:]+(\d[\d.]*|OL)/gi)].map(([, letter, read]) => `${letter.toUpperCase()}-C ${read}`).join(', '),
+  ],
+  // No more than that, or no less.
+  [
+    /^(?:less than|under|below) (\d[\d.]*) ohms?(?: (?:from|between|on|across))? ([A-Z]\d?(?:-| to | and )\w+)$/i,
+    'ohms $2 jumps between 0 and $1',
+  ],
+  [/^([A-Z]\d?(?:-| to | and )\w+)(?: is| reads?)? (?:less than|under|below) (\d[\d.]*) ohms?$/i, 'ohms $1 jumps between 0 and $2'],
+  // Sent from here, and what comes of it there.
+  [
+    /^(?:the )?([A-Z]\d?) leaves (?:here |the (?:board|furnace|air handler) )?(?:at|with) (\d[\d.]*),? (?:and |but )?(?:arrives|gets there|comes out) (?:at|with) (\d[\d.]*)$/i,
+    '$1-C $2, $1-C $3 outside',
+  ],
+  [
+    /^(\d[\d.]*)(?: ?v)? (?:leaving|leaves|going out)(?: the (?:board|furnace|air handler))? on ([A-Z]\d?),? (?:and |but )?(\d[\d.]*|nothing|0|none) (at the (?:condenser|heat pump|outdoor unit)|outside|out there)$/i,
+    (_, here, letter, there, where) =>
+      `${letter}-C ${here}, ${letter}-C ${/^(?:n)/i.test(there) ? '0' : there} ${/there/.test(where) ? 'outside' : where}`,
+  ],
+  [
+    /^([A-Z]\d?) (\d[\d.]*)(?: ?v)? (?:in )?here,? (?:and |but )?(\d[\d.]*|nothing)(?: ?v)? out there$/i,
+    (_, letter, here, there) => `${letter}-C ${here}, ${letter}-C ${/^n/i.test(there) ? '0' : there} outside`,
+  ],
+  [/^insulation (?:is )?(?:missing|gone|off|stripped|worn off) (?:on|off|from|of) (?:the )?(\S+(?: \S+)?)$/i, 'bare copper on $1'],
+  [/^(?:wire|screw|screwed)(?: is)?(?: down)? (?:under|on)(?: the)? insulation (?:at|on|of) (?:the )?([A-Z]\d?)$/i, '$1 is loose'],
   // From this end along the cable that goes there.
   [
     /^(?:(?:looking|reading|read|ohmed) )?(?:out )?(?:toward|towards|at|to|outside|out)(?: the)? ?(condenser|outdoor unit|outdoors|outside|stat|thermostat|),? ([A-Z]\d?)(?:-| to )([A-Z]\d?) (\d[\d.]*|ol)(?: ?ohms?)?$/i,

@@ -14,6 +14,19 @@ export const ofTrips: readonly Shortened[] = [
   [/\b(?:24 ?v(?:olt)?s?|low volt(?:age)?|control) fuse\b/gi, 'fuse'],
   [/^(it )?(tripped|trips|popped|pops|blew|blows) before (?:i|we) (?:could|can) .+$/i, '$2'],
   [/\bfuse (?:is |was )?(?:not|isn[’']?t|wasn[’']?t) (?:blown|open|popped|bad)\b/gi, 'fuse good'],
+  [/^((?:still )?(?:trips|tripped|pops|blows)),? (?:on a |it is a |its a |a )?dead short (?=with\b|on\b|when\b)/i, '$1 '],
+  [
+    /^(?:it |breaker |fuse )?(?:doesn[’']?t|does not|won[’']?t|didn[’']?t|did not|no) (?:trip|pop|blow)s?(?: it)? (?:on|in|with) (.+?),? (?:but )?(?:only|just) (?:on |in |with )?(\w+(?: heat)?)$/i,
+    'holds on $1, trips on $2',
+  ],
+  [
+    /^(?:it |breaker |fuse )?(held|holds) with (?:the )?(.+?) off((?: at the \w+| outside| inside)?),? (?:and |but )(tripped|trips) with (?:it|that)(?: back)? on$/i,
+    'lift $2$3, $1, land $2$3, $4',
+  ],
+  [
+    /^(?:it |breaker |fuse )?(tripped|trips) with (?:the )?(.+?) on((?: at the \w+| outside| inside)?),? (?:and |but )(held|holds) with (?:it|that) off$/i,
+    '$1, lift $2$3, $4',
+  ],
   // Which fuse went says no more than that it went: blew a fuse as soon as, new 3 amp fuse blew when.
   [
     /^(?:just |it )?(blew|popped|blows|pops|tripped|trips) (?:the |a |another |my )(?:new |fresh |second )?(?:\d+ ?a(?:mps?)? )?(?:fuse|breaker) (?=(?:as soon|when|once|with|every|the (?:second|minute|moment|instant))\b)/i,

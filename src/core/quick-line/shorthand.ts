@@ -12,6 +12,7 @@ const SPOKEN_NUMBER = new RegExp(`\\b(${TENS_WORD})(?:[ -](${DIGIT_WORD}))?(?: p
 
 /** What is called, and set. */
 const ofCalls: readonly Shortened[] = [
+  [/^set (?:this|it|this one|this stat|this thermostat) (?:one )?to (cool|heat|fan|off)(?:ing)?$/i, 'set to $1'],
   [
     /^([YW])2 (.+) (?:on|in|with) (?:the )?(?:second|2nd|high) stage$/i,
     (_, letter, said) => `call ${/y/i.test(letter) ? 'cool' : 'heat'}-2, ${letter.toUpperCase()}2 ${said}`,

@@ -1,6 +1,7 @@
 import type { EntryDraft } from '@/src/core/job/entry'
 import type { JobState } from '@/src/core/job/job-state'
 import { lostEnd, lostMeter, lostPlace, lostPower, lostWire } from '@/src/core/quick-line/lost-conditions'
+import { IN_PLACE } from '@/src/core/quick-line/other-words'
 import { Sentence } from '@/src/core/quick-line/sentence'
 import { probeKey } from '@/src/core/readings/check'
 import { partById, type System } from '@/src/core/wiring/system'
@@ -59,6 +60,8 @@ function lostState(line: string, the: Sentence, drafts: readonly EntryDraft[]): 
   )
   const [, runs] = /, ?(?:and |it |then |unit )*((?:runs|works|ran|worked)(?: fine| now)?)$/i.exec(line.trim()) ?? []
   if (runs !== undefined && !isTold) return runs
+  const [cleared] = /\b(?:clears|cleared|goes away|went away)\b/i.exec(line) ?? []
+  if (cleared !== undefined && !drafts.some(({ kind }) => kind === 'reading' || kind === 'note' || kind === 'trip')) return cleared
   const [lit] = /\b(?:it|burners?|furnace) (?:lit|lights|lit up|fires|fired|fired up|ignites|ignited)\b/i.exec(line) ?? []
   if (lit !== undefined && !isTold) return lit
   const [absent] = /\bno (?:glow|click|flame|fire|spark|hum)\b|\b(?:board )?lights? (?:is |are )?(?:out|off)$/i.exec(line.trim()) ?? []
@@ -153,7 +156,9 @@ const LONGEST_NAME = 6
 
 /** Names of several words first, so that none is taken apart. */
 function lostWords(line: string, the: Sentence, heard: Heard): string | null {
+  // With something in place that is in place says no more than the rest.
   const words = line
+    .replace(IN_PLACE, '$1')
     .toLowerCase()
     .replace(/[’']s\b/g, '')
     .replace(/[’']/g, '')
