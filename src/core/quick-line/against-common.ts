@@ -21,9 +21,12 @@ export function withOwnCommon(line: string, { system, entries }: QuickLineContex
   const terminals = placeById(system, state.bench.place)?.terminals ?? []
   if (terminals.includes('C')) return line
   const the = new Sentence(system, state, line)
-  return line.replace(
-    /\b([a-z]\d?)(\s*[-/]\s*|\s+(?:to\s+|and\s+)?)c\b(?=(?:\s*(?:at|on) the panel|\s*here)?\s*[:=]?\s*\d)/gi,
-    (all, letter: string, joint: string) =>
-      terminals.includes(letter.toUpperCase()) ? `${letter}${joint}${the.commonOf(letter.toUpperCase())}` : all,
+  const named = (all: string, letter: string, joint: string): string =>
+    terminals.includes(letter.toUpperCase()) ? `${letter}${joint}${the.commonOf(letter.toUpperCase())}` : all
+  return (
+    line
+      .replace(/\b([a-z]\d)(\s*[-/]\s*|\s+(?:to\s+|and\s+)?)c\b(?=(?:\s*(?:at|on) the panel|\s*here)?\s*[:=]?\s*\d)/gi, named)
+      // A letter of the furnace's side, with no other place before it.
+      .replace(/^([a-z])(\s*[-/]\s*|\s+(?:to\s+|and\s+)?)c\b(?=(?:\s*(?:at|on) the panel|\s*here)?\s*[:=]?\s*\d)/i, named)
   )
 }
