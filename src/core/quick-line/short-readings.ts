@@ -57,7 +57,7 @@ export const ofReadings: readonly Shortened[] = [
   // One letter has it, and another has not.
   [/^([YGWOB]\d?) (?:yes|good|ok|there),? (?:but |and )?([YGWOB]\d?) (?:no|not|dead|bad|none)$/, '$1 hot, $2 dead'],
   [/^([YGWOB]\d?),? but no ([YGWOB]\d?)$/, '$1 hot, $2 dead'],
-  [/^(\d[\d.]*)(?: ?v)? on ([A-Z]\d?),? (?:but )?(?:not|nothing|none) on ([A-Z]\d?)$/i, '$2-C $1, $3-C 0'],
+  [/^(\d[\d.]*)(?: ?v)? on ([RYGWOB]\d?),? (?:but )?(?:not|nothing|none) on ([RYGWOB]\d?)$/i, '$2-C $1, $3-C 0'],
   // Letters in a row, each with its figure or none.
   [
     /^(?=.*\bOL\b)(?:[A-Z]\d?[ =:]+(?:\d[\d.]*|OL)(?:[,;]? +|$)){2,}$/i,
