@@ -15,9 +15,9 @@ export function firstTold(line: string, read: Understood, asked: QuickLineContex
   const { observations, complaint, bench } = foldJob(asked.system, asked.entries)
   if (observations.length > 0 || complaint.symptoms.length > 0 || bench.call !== 'off' || bench.jumpers.length > 0) return null
   if (/^\s*(?:note|complaint)\b/i.test(line) || /\d/.test(line.replace(TOLD_BY_NUMBER, ''))) return null
-  // What was read between two points is no complaint.
-  // A letter that is live or not is read.
+  // A letter that is live or dead is a reading.
   if (/^(?:no )?[YGWOB]\d? (?:is |has |not |never |isn|doesn|dead|hot|off|on\b)/.test(line.trim())) return null
+  // So is what stands between two points.
   if (/\bOL\b|\b[A-Z]\d?(?:-| to )(?:[A-Z]\d?|ground|gnd)\b/.test(line)) return null
   if (OF_A_SWITCH.test(line) && !toldBy(line, asked.system).symptoms.includes('mode-dead')) return null
   // Before anybody went or did a thing, what does not run was not seen on a call.

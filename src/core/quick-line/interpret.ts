@@ -20,8 +20,9 @@ export function interpret(said: string, the: Sentence): Said {
   // What it does not do is nothing that it did, and what it did some time ago is told.
   if (/\b(?:not|isnt|stopped|no longer|quit|never) (?:chatter|buzz|humm?|click)/.test(text)) return null
   if (/\b(?:was|were)\b.*\b(?:earlier|before|yesterday|last (?:night|week|time|year))\b/.test(text)) return null
-  // What heats a crankcase, or is wired to a humidifier, is none of the parts of that name that the record has.
+  // The relays inside a thermostat are no parts of the record.
   if (/\brelay in(?:side)? (?:thermostat|stat)\b/.test(text)) return null
+  // Nor is what heats a crankcase, or is wired to a humidifier, the part of that name that the record has.
   const [foreign] = FOREIGN.exec(text) ?? []
   if (foreign !== undefined && !the.system.parts.some(({ name }) => name.toLowerCase().includes(foreign))) return null
   // "No common" says that the house has no such wire: nothing was read.

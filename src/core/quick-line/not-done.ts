@@ -27,4 +27,4 @@ export function isOfBefore(line: string, drafts: readonly EntryDraft[]): boolean
 }
 
 export const STILL_TO_DO =
-  'It is not done by these words, and nothing of it is entered. Say it once it is: "lift outdoor Y". Put "note" before it to keep it.'
+  'That is not done yet, so nothing was entered. Say it once it is done: "lift outdoor Y". Put "note" before it to keep it.'

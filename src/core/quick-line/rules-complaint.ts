@@ -7,7 +7,7 @@ const MODE =
 const NOT = '(?:is not|isnt|wont|will not|doesnt|does not|didnt|not|never)'
 
 const SOMETIME =
-  '(?:(?:about |maybe |like )*every (?:\\d+|few|couple|other|so often|now and then|time it (?:rains|gets (?:wet|hot|cold)))(?: .*)?|(?:only )?(?:when|if|after|whenever) (?:it is |its |it |theres |there is )?(?:rains|raining|rain|rained|wet|damp|windy|wind blows|hot out|cold out|windy|storms?|gets (?:wet|hot|cold)|heavy rain)|in (?:the )?(?:rain|wet weather)|at night|overnight|in (?:the )?(?:morning|afternoon|evening)s?|on (?:hot|cold|rainy|wet) days)'
+  '(?:(?:about |maybe |like )*every (?:\\d+|few|couple|other|so often|now and then|time it (?:rains|gets (?:wet|hot|cold)))(?: .*)?|(?:only )?(?:when|if|after|whenever) (?:it is |its |it |theres |there is )?(?:rains|raining|rain|rained|wet|damp|windy|wind blows|hot out|cold out|storms?|gets (?:wet|hot|cold)|heavy rain)|in (?:the )?(?:rain|wet weather)|at night|overnight|in (?:the )?(?:morning|afternoon|evening)s?|on (?:hot|cold|rainy|wet) days)'
 
 const TELLER = '(?:customer|cust|homeowner|home owner|owner|tenant|client|lady|caller)'
 

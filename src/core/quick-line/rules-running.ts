@@ -34,7 +34,7 @@ export const runningRules: readonly Rule[] = [
   // With the power on it may be let go as well as off its wires.
   rule('(?:reversing )?(?:valve|rv)(?: is)? off', (the) => {
     const id = the.part('reversing valve')
-    return id === null || !the.state.bench.power ? null : { asks: `Let go, or off its wires? Say "${id} out", or "unplug ${id}".` }
+    return id === null || !the.state.bench.power ? null : { asks: `De-energized, or unplugged? Say "${id} out", or "unplug ${id}".` }
   }),
   rule('(blower|fan|inducer)(?: motor)? (?:is |runs |running |on |at |in )*(?:low|high|medium|full)(?: speed)?', (the, what) => {
     const load = loadOf(the, what)
