@@ -43,7 +43,8 @@ export function readClauses(text: string, reader: Reader): Said {
   const isSaid = typeof whole === 'string' && reader.isReadable(whole, reader.entries) && reader.isHeard(text, whole, reader.entries)
   if (isSaid && (!isRemark(whole) || NOTE_ONLY.test(text))) return whole
   // What trips on a letter is asked back as a whole: the call, or that terminal joined to R.
-  if (whole !== null && typeof whole === 'object' && (TRIPS_ON_LETTER.test(text) || BOTH_RUN.test(text))) return whole
+  if (whole !== null && typeof whole === 'object' && (TRIPS_ON_LETTER.test(text) || BOTH_RUN.test(text) || MOTOR_TRIPS.test(text)))
+    return whole
   const judged = typeof whole === 'string' ? null : JUDGED.exec(text)
   if (judged && isJudgement(plain(judged[2]))) return readClauses(judged[1], reader)
   const onCall = whole === null ? READ_ON_CALL.exec(text) : null
@@ -142,6 +143,7 @@ const BURNS = /\b(?:burners?|flames?|pilot|fire|fires|lights?|lit)\b/i
 const LETTER_ON = /^[A-Z]\w? (?:is |gets |was |comes? )?(?:energized|hot|on|powered|power)$/
 /** Two units in one breath: which of them was to run is asked. */
 const BOTH_RUN = /\band\b.*\bboth (?:are )?(?:running|on|run)\b/i
+const MOTOR_TRIPS = /\b(?:compressor|motor|fan|blower)\b.*\b(?:starts?|runs|comes on)\b.*\b(?:and|then|,) (?:it )?(?:trips|cuts out)$/i
 const TRIPS_ON_LETTER = /\b(?:trip|pop|blow|blew)\w*\b.*\b(?:on|when|with|once|as soon as) [A-Z]\d?\b/
 
 /** Several readings, and behind the last of them the call on which they all were: Y 24, O 0 in heat. */

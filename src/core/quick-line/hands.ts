@@ -82,7 +82,7 @@ function liftEnds(the: Sentence, cable: Cable, place: PlaceId): string | null {
 export function foundOff({ state }: Sentence): Point | null {
   const look = state.observations.findLast(({ probe }) => probe.meter === 'look' && parseLook(probe.at).what === 'landings')
   const word = typeof look?.answer === 'object' && 'word' in look.answer ? look.answer.word : ''
-  const [, end] = /^(?:off|wrong): (\S+)/.exec(word) ?? []
+  const [, end] = /^(?:off|wrong|swapped): (\S+)/.exec(word) ?? []
   return end !== undefined && isPoint(end) ? end : null
 }
 

@@ -5,12 +5,13 @@ import type { Reader } from '@/src/core/quick-line/reader'
 import type { Token } from '@/src/core/quick-line/tokens'
 import type { Probe } from '@/src/core/readings/check'
 import { contactWords, seenContacts } from '@/src/core/readings/contact-looks'
-import { LANDED, stripFindings, wrongOn } from '@/src/core/readings/landing-looks'
+import { LANDED, landedEnds, stripFindings, swappedWord, swappedWords, wrongOn } from '@/src/core/readings/landing-looks'
 import { contactsOf, landingsAt, runsAt, wiringOf } from '@/src/core/readings/look-target'
 import { bareWord } from '@/src/core/readings/looks'
 import { wordsFor } from '@/src/core/readings/predict'
 import type { PlaceId } from '@/src/core/wiring/ids'
-import { placeById, zonesOf } from '@/src/core/wiring/system'
+import { type Point, parsePoint } from '@/src/core/wiring/point'
+import { cableById, placeById, type System, zonesOf } from '@/src/core/wiring/system'
 
 /** `thermostat blank`, `contactor in`. */
 export function readLook(reader: Reader): EntryDraft[] | null {
@@ -47,7 +48,7 @@ export function readWhatRuns(reader: Reader): EntryDraft[] | null {
   return [{ kind: 'reading', probe: { meter: 'look', at: runsAt(place) }, answer: { word } }]
 }
 
-/** `landings ok at indoor`, `landings corroded`, `landings outdoor Y off at indoor`, `landings outdoor Y wrong`. */
+/** `landings ok at indoor`, `landings corroded`, `landings outdoor Y off at indoor`, `landings outdoor Y wrong`, `landings stat Y and G swapped`. */
 export function readLandings(reader: Reader): EntryDraft[] {
   const whole = readWholeStrip(reader)
   if (whole !== null) {
@@ -56,7 +57,13 @@ export function readLandings(reader: Reader): EntryDraft[] {
   }
   const cable = readCable(reader)
   const name = reader.word('Say "landings ok", "landings corroded", or which conductor is off: landings outdoor Y off.')
-  for (const filler of ['is', 'landed']) reader.accept(filler)
+  const second = reader.accept('and') ? reader.word('Say the two that are swapped: landings stat Y and G swapped.') : null
+  for (const filler of ['is', 'are', 'landed']) reader.accept(filler)
+  if (second) {
+    reader.expect('swapped', 'Two wires on each other\'s screws are "swapped": landings stat Y and G swapped.')
+    const at = readAtPlace(reader) ?? reader.context.state.bench.place
+    return [seen(at, swappedAt(reader, [name, second], cable, at))]
+  }
   const found = reader.oneOf(
     { off: 'off', wrong: 'wrong', on: 'on' },
     'Say "off" for a wire that is off, or "on" and the terminal that it is on: landings outdoor C on Y.',
@@ -64,8 +71,54 @@ export function readLandings(reader: Reader): EntryDraft[] {
   const screw = found === 'on' ? reader.word('Say on which terminal it is: landings outdoor C on Y.') : null
   const place = readAtPlace(reader) ?? reader.context.state.bench.place
   const end = theOneEnd(reader, findEnds(reader.context.system, name.text, place, cable), name, place)
-  const word = screw ? wrongOn(end, terminalAt(reader, place, screw)) : `${found}: ${end}`
-  return [{ kind: 'reading', probe: { meter: 'look', at: landingsAt(place) }, answer: { word } }]
+  if (!screw) return [seen(place, `${found}: ${end}`)]
+  const terminal = terminalAt(reader, place, screw)
+  // The other of the two was found on this one's screw, and nothing was moved since.
+  const other = onScrewOf(reader, end, terminal)
+  return [seen(place, (other && theWordOf(reader.context.system, place, end, other)) ?? wrongOn(end, terminal))]
+}
+
+/** The word for two wires, by their letters, of the one cable here that has both. */
+function swappedAt(reader: Reader, named: readonly [Token, Token], cable: string | null, place: PlaceId): string {
+  const { system } = reader.context
+  const [first, second] = named.map(({ text }) => findEnds(system, text, place, cable))
+  const cableOf = (end: Point) => parsePoint(end).cable
+  const words = first.flatMap((a) => second.flatMap((b) => (cableOf(a) === cableOf(b) ? (theWordOf(system, place, a, b) ?? []) : [])))
+  if (words.length === 1) return words[0]
+  const [a, b] = [theOneEnd(reader, first, named[0], place), theOneEnd(reader, second, named[1], place)]
+  return theWordOf(system, place, a, b) ?? reader.failAt('Two wires of one cable are swapped with each other.', named[1])
+}
+
+const seen = (place: PlaceId, word: string): EntryDraft => ({
+  kind: 'reading',
+  probe: { meter: 'look', at: landingsAt(place) },
+  answer: { word },
+})
+
+/** Two wires on each other's screws, in the order in which the strip has them. */
+const theWordOf = (system: System, place: PlaceId, a: Point, b: Point): string | undefined => {
+  const either = [swappedWord(a, b), swappedWord(b, a)]
+  return swappedWords(system, place).find((word) => either.includes(word))
+}
+
+/** The wire of that screw, where the last look over this strip found it on the screw of this one. */
+function onScrewOf({ context: { system, state } }: Reader, end: Point, terminal: string): Point | null {
+  const { place, cable } = parsePoint(end)
+  const last = state.observations.findLast(({ probe }) => probe.meter === 'look' && probe.at === landingsAt(place))
+  const word = typeof last?.answer === 'object' && 'word' in last.answer ? last.answer.word : ''
+  const screwOf = (wire: Point) => landedOn(system, wire)
+  return (
+    landedEnds(system, place).find(
+      (other) => parsePoint(other).cable === cable && screwOf(other) === terminal && word === wrongOn(other, screwOf(end) ?? ''),
+    ) ?? null
+  )
+}
+
+/** The screw that an end is on in the record. */
+function landedOn(system: System, end: Point): string | null {
+  const { cable: id, name, place } = parsePoint(end)
+  const cable = cableById(system, id ?? '')
+  return cable?.conductors.find((wire) => wire.id === name)?.lands[cable.between.indexOf(place)] ?? null
 }
 
 function terminalAt(reader: Reader, place: PlaceId, said: Token): string {

@@ -2,7 +2,7 @@ import { isCommon, type Meaning } from '@/src/core/quick-line/meaning'
 import { isGroundWord } from '@/src/core/quick-line/names'
 import { has, only, onlyNumber, pairOf, placeOf, type Reading } from '@/src/core/quick-line/sense'
 import type { Sentence } from '@/src/core/quick-line/sentence'
-import { across } from '@/src/core/quick-line/volts'
+import { across, neutralAt } from '@/src/core/quick-line/volts'
 import { partById, placeById } from '@/src/core/wiring/system'
 
 /** Amps of a clamp: around a wire, or around the lead that feeds everything. */
@@ -75,13 +75,16 @@ const readBetween: Reading = (meaning, the) => {
   return has(meaning, 'none', 'dead', 'idle') ? the.voltsAt(`${letter.toLowerCase()}${where}`, '0') : null
 }
 
-/** A leg of the line against its neutral, where there is one, else against the metal. */
+/** A leg of the line against the neutral where that is said, or on the strip; else against the metal. */
 function legVolts(meaning: Meaning, the: Sentence, leg: string): string | null {
   const place = placeById(the.system, meaning.places[0] ?? the.state.bench.place)
   const number = onlyNumber(meaning)
   const volts = number ? number.value : has(meaning, 'none', 'dead') ? 0 : null
   if (!place || volts === null || number?.unit === 'ohm' || has(meaning, 'hot')) return null
-  return `${leg.toUpperCase()}-${place.terminals.includes('N') ? 'N' : 'gnd'} ${volts} V at ${place.id}`
+  const neutral = neutralAt(the.system, place.id)
+  const isSaid = /\bneutral\b/.test(meaning.text)
+  if (isSaid && neutral === null) return null
+  return `${leg.toUpperCase()}-${isSaid || place.terminals.includes('N') ? neutral : 'gnd'} ${volts} V at ${place.id}`
 }
 
 /** Volts across a motor or an element, with the power on. */

@@ -104,13 +104,13 @@ function comesHere(the: Sentence, name: string, wire: string): boolean {
 const NUMBER = String.raw`-?\d*[.,]?\d+`
 const UNIT = '(?:(?:k|m)?(?:v|volts?|ohms?|vac)|k|megs?|megohms?)'
 
-/** Two letters with a number, however they are joined: `R/C 26`, `R&C 26`, `RC 26`, `27.1 R C`, `R-C=24.6`. */
+/** Two letters with a number, however they are joined: `R/C 26`, `R&C 26`, `R+C 26`, `RC 26`, `27.1 R C`, `R-C=24.6`. */
 function pairFirst(text: string, the: Sentence): string {
   const isLetter = (word: string) => the.isLetter(word)
   const pair = (a: string, b: string) => `${the.letter(a.toLowerCase())}-${the.letter(b.toLowerCase())}`
   const spaced = text
     .replace(/\s*[=:]\s*(?=\d|ol\b)/gi, ' ')
-    .replace(/\b(\w+)\s*[/&]\s*(\w+)\b/g, (all, a: string, b: string) => (isLetter(a) && isLetter(b) ? pair(a, b) : all))
+    .replace(/\b(\w+)\s*[/&+]\s*(\w+)\b/g, (all, a: string, b: string) => (isLetter(a) && isLetter(b) ? pair(a, b) : all))
   const first = new RegExp(
     `^(${NUMBER}) ?(${UNIT})? (?:(on|at|across|between|from) )?(\\w+)( ?- ?| to | and | )(\\w+)(?= |$)(.*)$`,
     'i',

@@ -3,13 +3,15 @@ import { COLOUR, lettersOfPair } from '@/src/core/quick-line/colours'
 import { cableTowards } from '@/src/core/quick-line/meaning'
 import { findCable, isGroundWord } from '@/src/core/quick-line/names'
 import { loadOf, type Sentence } from '@/src/core/quick-line/sentence'
+import { neutralAt } from '@/src/core/quick-line/volts'
 import { cableById, partById, placeById, type System } from '@/src/core/wiring/system'
 
 /** How something is said, and the same in other words: `$1` is what was found, or it is made of that in the system. */
 type Form = readonly [says: RegExp, as: string | ((the: Sentence, all: string, ...found: string[]) => string)]
 
-/** `Y to C 13.8 with the contactor plugged in`. */
-export const IN_PLACE = /^(.*\d.*?),? (?:with|w\/) (?:the )?(\S+(?: \S+)?) (?:still )?(?:plugged(?: in)?|connected|hooked up|landed)$/i
+/** `Y to C 13.8 with the contactor plugged in`, `trips with the valve plugged in`. */
+export const IN_PLACE =
+  /^(.*(?:\d|\b(?:trips?|tripped|pops?|popped|blows?|holds?|held)\b).*?),? (?:with|w\/) (?:the )?(\S+(?: \S+)?) (?:still )?(?:plugged(?: in)?|connected|hooked up|landed)$/i
 
 /** Other words for the same, in the order in which they are put: each takes what those before it have left. */
 const forms: readonly Form[] = [
@@ -161,10 +163,11 @@ const forms: readonly Form[] = [
   ],
   // On a panel that has no common of its own letter, the one beside it.
   [
-    /\b([RYGW]\d?) ?(?:to|-|\/) ?C\b(?! ?\d\b)( (?:at|in|on) (?:the )?(\w+))?/gi,
-    (the, all, said, tail = '', where = '') => {
+    /\b([RYGW]\d?) ?(?:to|-|\/) ?C\b(?! ?\d\b)(?:( (?:at|in|on) (?:the )?(\w+))|(?= [\d.]+(?: ?v| volts)? (?:at|in|on) (?:the )?(?:zone )?(\w+))|)/gi,
+    (the, all, said, tail = '', where = '', later = '') => {
       const letter = said.toUpperCase()
-      const place = (where && the.place(where.toLowerCase())) || the.state.bench.place
+      const named = where || later
+      const place = (named && the.place(named.toLowerCase())) || the.state.bench.place
       const screws = placeById(the.system, place)?.terminals ?? []
       return screws.includes(letter) && !screws.includes('C') ? `${letter} to ${the.commonOf(letter, place)}${tail}` : all
     },
@@ -176,7 +179,10 @@ const forms: readonly Form[] = [
   ],
   [/\b([YW])1\b/g, (the, all, letter) => (!the.isLetter(all) && the.isLetter(letter) ? letter : all)],
   [/\bR[hc]\b/gi, (the, all) => (the.isLetter(all) ? all : 'R')],
-  [/\b(?:the )?neutral(?= (?:to|and)\b)/gi, (the, all) => (the.isLetter('N') ? 'N' : all)],
+  [
+    /\b(?:the )?neutral(?= (?:to|and)\b)|(?<=\b[LT]\d (?:to|and) )(?:the )?neutral\b/gi,
+    (the, all) => neutralAt(the.system, the.state.bench.place) ?? all,
+  ],
   [/\bzone (one|two)\b/gi, (_the, _, zone) => `zone ${zone.toLowerCase() === 'one' ? 1 : 2}`],
   [
     /(?<=\b[A-Z]\w? ?(?:to|and|-) ?[A-Z]\w?) (?:is )?(?:coming in|coming up|showing|comes in|sitting|sits|gives(?: me)?)(?: at)?(?= -?\d)/g,

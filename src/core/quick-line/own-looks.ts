@@ -1,6 +1,6 @@
 import type { Probe } from '@/src/core/readings/check'
 import { seenContacts } from '@/src/core/readings/contact-looks'
-import { LANDED } from '@/src/core/readings/landing-looks'
+import { LANDED, swappedEnds } from '@/src/core/readings/landing-looks'
 import { contactsOf, flameOf, flameSignalOf, landingsAt, parseLook, runsAt, wiringOf } from '@/src/core/readings/look-target'
 import { wordsOfLook } from '@/src/core/readings/looks'
 import { sayAnswer, sayProbe } from '@/src/core/readings/say'
@@ -50,6 +50,8 @@ export function grammarOfLook(said: string, system: System): string | null {
 /** `off: stat-cable.Y@indoor`, `wrong: stat-cable.Y@indoor on C`, or a word for all of them. */
 function ofLandings(word: string): string {
   if (word === LANDED) return 'ok'
+  const swapped = swappedEnds(word)?.map(parsePoint)
+  if (swapped) return `${swapped[0].cable} ${swapped[0].name} and ${swapped[1].name} swapped`
   const [state, end, screw] = /^(off|wrong): (\S+)(?: on (\S+))?$/.exec(word)?.slice(1) ?? []
   if (end === undefined || !isPoint(end)) return word
   const { cable, name } = parsePoint(end)

@@ -4,13 +4,17 @@ import { numberIn } from '@/src/core/quick-line/number-words'
 const HELD_FIRST =
   /^(?:it |fuse |breaker )?(?:went|goes|ran|runs|held|holds|lasted|lasts)(?: for| about| like| maybe| only)* (\d+ ?(?:s|secs?|seconds?|mins?|minutes?)),? (?:and |then |before it |but |and then )+(?:it )?(?:trips|tripped|pops|popped|blows|blew)(?: it)?$/i
 
+/** `fuse lasts about 20 seconds`. */
+const LASTS =
+  /^(?:it |(?:the |a )?(?:new )?fuse |breaker )(?:only )?(?:lasts|lasted)(?: for| about| like| maybe| only)* (\d+ ?(?:s|secs?|seconds?|mins?|minutes?))$/i
+
 /** How long it took, in words. */
 const SPELT =
   /\b(half a|an?|one|two|three|four|five|ten|fifteen|twenty|thirty|a couple(?: of)?|couple(?: of)?) (sec|second|min|minute)s?\b(?! (?:time|stage|call|one|fuse|breaker|transformer|contactor|compressor|zone|thermostat|stat)\b)/gi
 
 /** The time until a trip as a number: after a minute, after half a minute. */
 function counted(typed: string): string {
-  if (!/\b(?:trip|pop|blow|blew)/i.test(typed)) return typed
+  if (!/\b(?:trip|pop|blow|blew|lasts)/i.test(typed)) return typed
   return typed.replace(SPELT, (_, count: string, unit: string) => {
     const said = count.toLowerCase()
     const isSeconds = /^s/i.test(unit)
@@ -41,6 +45,9 @@ export function clausesOf(typed: string): string[] {
     )
     // What the same thing does next is said of it.
     .replace(/,? then (?=(?:chatters|buzzes|hums|drops|shuts|quits|stops|stopped|dies|died|locks)\b)/gi, ', ')
+    .replace(/(?<=\b(?:compressor|motor|fan|blower)\b.*?)(?:,| and)? then (?=(?:it )?(?:trips|tripped|cuts out)\b)/gi, ' and ')
+    .replace(LASTS, 'tripped after $1')
+    .replace(/(?<=\b(?:s|secs?|seconds?|mins?|minutes?)) of (?:running|run time|cooling|heating)$/i, '')
     .replace(HELD_FIRST, 'tripped after $1')
     .replace(TRIED_AFTER, '$1; ')
     .replace(/(?<=[a-z])\.\s+(?=[a-z])/gi, ', ')

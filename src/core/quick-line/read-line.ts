@@ -4,6 +4,7 @@ import type { Entry, EntryDraft } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import { eachAgainstCommon, withOwnCommon } from '@/src/core/quick-line/against-common'
 import { asTyped } from '@/src/core/quick-line/as-typed'
+import { breakerBySize } from '@/src/core/quick-line/breaker-by-size'
 import { NOTE_ONLY, type Reader, readClauses } from '@/src/core/quick-line/clauses'
 import { isConclusion } from '@/src/core/quick-line/concluded'
 import { spelledOut } from '@/src/core/quick-line/ellipsis'
@@ -40,7 +41,7 @@ import { unheard } from '@/src/core/quick-line/unheard'
  * not read is tried as a sentence; where that fails, too, the grammar's own words say what would fit.
  */
 export function readQuickLine(typed: string, asked: QuickLineContext): Understood {
-  const line = whileItCalls(withoutCall(typed, asked), asked)
+  const line = breakerBySize(whileItCalls(withoutCall(typed, asked), asked), asked)
   const read = readSpelt(line, asked)
   if (read.ok && !/^\s*(?:note|complaint)\b/i.test(line)) {
     if (isNotDone(line, read.drafts)) return { ok: false, problem: STILL_TO_DO, start: 0, end: typed.length }
@@ -271,7 +272,7 @@ const STILL = /^[A-Z]\d? (?:is |reads? |shows? )?still (?:\d|ol\b|open\b)/i
 /** `outside coil by itself 14`: who reads at a place stands there. */
 function readThere(clause: string, context: Reading): string | null {
   const [, where, rest] =
-    /^((?:at (?:the )?\w+|outside|outdoors|out (?:here|there)|inside|indoors))[,:]?\s+(.*\d.*)$/i.exec(clause.trim()) ?? []
+    /^((?:at (?:the )?(?:zone )?\w+|outside|outdoors|out (?:here|there)|inside|indoors))[,:]?\s+(.*\d.*)$/i.exec(clause.trim()) ?? []
   const state = foldJob(context.system, context.entries)
   const place = where === undefined ? null : new Sentence(context.system, state, clause).place(where.toLowerCase())
   if (place === null || place === state.bench.place) return null

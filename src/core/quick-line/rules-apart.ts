@@ -71,6 +71,8 @@ function everyToGround(the: Sentence): string | null {
   return wired.length === 0 ? null : wired.map((terminal) => `${terminal}-gnd OL`).join('; ')
 }
 
+const asOhms = (read: string): string => (read === 'open' ? 'OL' : read === 'shorted' ? 'jumps between 0 and 1' : read)
+
 /** Wires that are read by themselves, off at both ends, and all of them to the metal. */
 export const apartRules: readonly Rule[] = [
   rule(
@@ -85,12 +87,23 @@ export const apartRules: readonly Rule[] = [
         (one) => one.between.includes(the.state.bench.place) && wiresOf(one, [wire]) !== null,
       )
       const read = first || second
-      return cable && !another ? readApart(the, cable.id, [wire], read === 'open' ? 'OL' : read, 'gnd') : null
+      return cable && !another ? readApart(the, cable.id, [wire], asOhms(read), 'gnd') : null
+    },
+  ),
+  rule(
+    `(\\w+)(?: to | and | ?- ?)(\\w+)(?: is| are| reads?)? (ol|open|shorted|${NUMBER})(?: ?ohms?)?(?: together)?,?(?: with)? both ends (?:off|loose|up|disconnected|lifted|open)`,
+    (the, one, other, read) => {
+      const having = the.system.cables.filter(
+        (cable) => cable.between.includes(the.state.bench.place) && wiresOf(cable, [one, other]) !== null,
+      )
+      if (having.length > 1)
+        return { asks: `Which cable? Say ${having.map(({ id }) => `"lift ${id} ${one} and ${other} at both ends"`).join(' or ')}.` }
+      return having[0] ? readApart(the, having[0].id, [one, other], asOhms(read)) : null
     },
   ),
   rule(
     `(\\S+?)(?:-cable)? (\\S+) (?:off|lifted|loose|up)(?: at| on)? both ends,? (?:and )?(ol|open|${NUMBER})(?: ?ohms?)? to (ground|gnd|chassis|metal)`,
-    (the, cable, wire, read, ground) => readApart(the, cable, [wire], read === 'open' ? 'OL' : read, ground),
+    (the, cable, wire, read, ground) => readApart(the, cable, [wire], asOhms(read), ground),
   ),
   rule(
     '(?:lifted|lift|pulled|pull|took|take|disconnected|disconnect|unhooked|isolated)(?: off)? both ends (?:of )?(.+?)(?: off| loose)?',
@@ -114,7 +127,7 @@ export const apartRules: readonly Rule[] = [
   rule(
     `(?:all )?(\\S+) (?:cable|wires|conductors)(?: is| are)? (?:off|lifted|loose|disconnected|isolated|unhooked)(?: at| on)? both ends,? (?:and )?(\\S+) (?:to|and) (\\S+)(?: is| reads?)? (ol|open|${NUMBER})(?: ?ohms?)?`,
     (the, whose, one, other, read) => {
-      const [off, apart] = [atBothEnds(the, 'lift', whose), readApart(the, whose, [one, other], read === 'open' ? 'OL' : read)]
+      const [off, apart] = [atBothEnds(the, 'lift', whose), readApart(the, whose, [one, other], asOhms(read))]
       return typeof off === 'string' && apart ? `${off}; ${apart.split('; ').at(-1)}` : null
     },
   ),
@@ -126,23 +139,23 @@ export const apartRules: readonly Rule[] = [
   ),
   rule(
     `(\\S+?)(?:-cable)? (\\S+) (?:reads |is |measures )?(ol|open|${NUMBER})(?: ?ohms?)? to (ground|gnd|chassis|metal),?(?: with)? both ends (?:off|loose|up|disconnected|lifted|open)`,
-    (the, cable, wire, read, ground) => readApart(the, cable, [wire], read === 'open' ? 'OL' : read, ground),
+    (the, cable, wire, read, ground) => readApart(the, cable, [wire], asOhms(read), ground),
   ),
   rule(
     `(\\S+?)(?:-cable)? (\\S+) (?:to|and) (ground|gnd|chassis|metal|cabinet)(?: is| reads?| measures?)? (ol|open|${NUMBER})(?: ?ohms?)?,?(?: with)? both ends (?:off|loose|up|disconnected|lifted|open)`,
-    (the, cable, wire, ground, read) => readApart(the, cable, [wire], read === 'open' ? 'OL' : read, ground),
+    (the, cable, wire, ground, read) => readApart(the, cable, [wire], asOhms(read), ground),
   ),
   rule(
     '(?:lifted|lift|pulled|took off|disconnected|isolated) (\\S+) (\\S+)(?: off)?(?: at| on)? both ends,?(?: and)?(?: it| now| reads)*(?: to)? (ground|gnd|chassis|metal)(?: is| reads)? (\\S+)(?: ?ohms?)?',
-    (the, cable, wire, ground, read) => readApart(the, cable, [wire], read === 'open' ? 'OL' : read, ground),
+    (the, cable, wire, ground, read) => readApart(the, cable, [wire], asOhms(read), ground),
   ),
   rule(
     `(\\S+)(?: cable)? (\\S+) (?:to|and) (\\S+) (ol|open|${NUMBER})(?: ?ohms?)?,?(?: with)? both ends (?:off|disconnected|lifted|open|loose)`,
-    (the, cable, one, other, read) => readApart(the, cable, [one, other], read === 'open' ? 'OL' : read),
+    (the, cable, one, other, read) => readApart(the, cable, [one, other], asOhms(read)),
   ),
   rule(
     '(\\S+) (?:to|and) (ground|gnd|chassis|metal|cabinet)(?: is| reads?)? (\\S+)(?: ?ohms?)?,?(?: with)? (\\S+) cable (?:off|disconnected|lifted|loose)(?: at)? both ends',
-    (the, wire, ground, read, cable) => readApart(the, cable, [wire], read === 'open' ? 'OL' : read, ground),
+    (the, wire, ground, read, cable) => readApart(the, cable, [wire], asOhms(read), ground),
   ),
   rule(
     '(?:nothing|no path|ol|open) to (?:ground|gnd|chassis|metal)(?: on| from) (?:any|every|all)(?: of)?(?: the)? (?:wires?|conductors?|terminals?)',
@@ -150,14 +163,14 @@ export const apartRules: readonly Rule[] = [
   ),
   rule(
     `(\\S+) (?:to|and) (\\S+)(?: (?:in|on))? (\\S+) cable(?: is| reads?)? (ol|open|${NUMBER})(?: ?ohms?)?,?(?: with)? (?:both ends|everything|all|wires) (?:off|disconnected|lifted|open)(?: (?:at )?both ends)?`,
-    (the, one, other, cable, read) => readApart(the, cable, [one, other], read === 'open' ? 'OL' : read),
+    (the, one, other, cable, read) => readApart(the, cable, [one, other], asOhms(read)),
   ),
   rule(
     `(\\S+) cable (?:unhooked|off|disconnected|lifted|loose)(?: at| on)? both ends,? (\\S+) (?:to|and) (\\S+)(?: is| reads?)? (ol|open|${NUMBER})(?: ?ohms?)?`,
     (the, cable, one, other, read) =>
       /^(?:ground|gnd|chassis|metal)$/.test(other)
-        ? readApart(the, cable, [one], read === 'open' ? 'OL' : read, other)
-        : readApart(the, cable, [one, other], read === 'open' ? 'OL' : read),
+        ? readApart(the, cable, [one], asOhms(read), other)
+        : readApart(the, cable, [one, other], asOhms(read)),
   ),
   rule(
     '(?:every|each|all)(?: of)?(?: the)? (?:wires?|conductors?|terminals?|letters?) (?:to|and) (?:ground|gnd|chassis|metal|cabinet) (?:is |are |reads? )?(ol|open|clear|nothing)',

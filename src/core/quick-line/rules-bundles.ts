@@ -34,6 +34,14 @@ function pastSwitch(the: Sentence, what: string): string | null {
 const OFF = '(?:lifted|lift|pulled|pull|took|take|disconnected|disconnect|unhooked|unhook|removed|remove)'
 
 export const bundleRules: readonly Rule[] = [
+  // To each other, or each of them to the hot side.
+  rule('(?:jumped|jumpered|jump|jumper|jumping)(?: out)? ([gywob]\\d?) (?:and|&) ([gywob]\\d?)', (the, one, other) => {
+    const [a, b] = [the.letter(one), the.letter(other)]
+    const hot = ['R', 'Rc', 'Rh'].find((letter) => the.isLetter(letter))
+    return hot && the.isLetter(one) && the.isLetter(other)
+      ? { asks: `To each other, or each to ${hot}? Say "jumper ${a} ${b}", or "jumper ${hot} ${a} ${b}".` }
+      : null
+  }),
   // With the power off a switch that is out is off its leads.
   rule('(.+?)(?: switch)? (?:is )?out', (the, what) => {
     const part = partById(the.system, the.part(what) ?? '')

@@ -107,7 +107,7 @@ export const complaintRules: readonly Rule[] = [
     (the) => the.asComplaint(),
   ),
   rule(
-    '(?:it )?(?:keeps?|kept) (?:blowing|popping|eating) (?:up )?fuses|(?:24 ?v )?fuse (?:keeps?|kept) (?:blowing|popping)|(?:(?:breaker|fuse|it) (?:blows|pops|trips)|(?:blows|pops|eats|blowing) fuses?)(?: (?:now and then|every so often|every few \\S+|once in a while|off and on|on and off|from time to time|occasionally|intermittently|at random|randomly))(?: .*)?',
+    '(?:it )?(?:keeps?|kept) (?:blowing|popping|eating) (?:up )?fuses|(?:24 ?v )?fuse (?:keeps?|kept) (?:blowing|popping)|(?:(?:breaker |fuse |it )?(?:blows|pops|trips)|(?:blows|pops|eats|blowing) fuses?)(?: (?:now and then|every so often|every few \\S+|every couple \\S+|every other \\S+|(?:once|twice|two times|three times) (?:every )?(?:hour|day|night|week|month|season|year)|once in a while|off and on|on and off|from time to time|occasionally|intermittently|at random|randomly))(?: .*)?',
     (the) => the.asComplaint(),
   ),
   // When it goes is told, and was not seen.

@@ -1,8 +1,7 @@
-import { letterOfColour } from '@/src/core/quick-line/colours'
 import { asks, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
 import { WHICH_SWITCH } from '@/src/core/quick-line/rules'
 import { leading, type Sentence, worded } from '@/src/core/quick-line/sentence'
-import { lineSide, primary, windingOhms } from '@/src/core/quick-line/volts'
+import { lineSide, neutralAt, primary, windingOhms } from '@/src/core/quick-line/volts'
 import { coilMeant } from '@/src/core/quick-line/which-part'
 import type { PlaceId } from '@/src/core/wiring/ids'
 import { partById, partsOf, type System } from '@/src/core/wiring/system'
@@ -169,7 +168,9 @@ export const followedRules: readonly Rule[] = [
   ),
   rule(`(?:${NUMBER} ?${VOLTS}? )?(?:hot|line|l1)(?: leg)? to neutral(?: (?:is |reads )?${NUMBER} ?${VOLTS}?)?`, (the, before, after) => {
     const leg = legOf(the.system)
-    return leg?.hasNeutral && (before || after) ? primary(the, before || after) : null
+    if (!leg || !(before || after)) return null
+    const neutral = neutralAt(the.system, leg.place)
+    return leg.hasNeutral ? primary(the, before || after) : neutral && `${leg.hot}-${neutral} ${before || after} V at ${leg.place}`
   }),
   rule(
     `(?:${NUMBER} ?${VOLTS}? )?(?:hot|line|l1)(?: leg)? to (?:ground|gnd|earth)(?: (?:is |reads )?${NUMBER} ?${VOLTS}?)?`,
@@ -252,12 +253,4 @@ export const followedRules: readonly Rule[] = [
     const [board, another] = partsOf(the.system, 'board')
     return board && !another ? worded(board.id, 'dark') : null
   }),
-  // The strip, by colours.
-  rule(
-    '(\\S+)(?: wire)? and (\\S+)(?: wires?)? (?:are |were |is )?(?:swapped|reversed|crossed|switched|backwards|backward|mixed up|flipped)',
-    (the, one, other) => {
-      const [a, b] = [one, other].map((said) => (the.isLetter(said) ? said : letterOfColour(the, said)))
-      return a && b ? `landings ${the.letter(a)} on ${the.letter(b)}` : null
-    },
-  ),
 ]

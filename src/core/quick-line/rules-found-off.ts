@@ -22,6 +22,8 @@ function wire(the: Sentence, name: string): { readonly letter: string } | { read
 function foundOff(the: Sentence, name: string, said: string, how: string): Said {
   const found = wire(the, name)
   if (found === null || 'asks' in found) return found
+  // A spare is on no screw.
+  if (IS_COLOUR.test(found.letter.split(' ').at(-1) ?? '')) return null
   const where = STRIP.test(said) ? '' : said
   const place = where ? the.place(where) : null
   return where && !place ? null : `landings ${found.letter} ${how}${place ? ` at ${place}` : ''}`
@@ -40,6 +42,10 @@ export const foundOffRules: readonly Rule[] = [
     '(\\S+)(?: wire)? (?:is |was |were )?(?:not (?:connected|landed|hooked up|attached|on|under screw|tight)|(?:hanging|dangling)(?: loose| off| there)?|(?:came|fell|popped|slipped|pulled|worked|backed|has come|had come)(?: itself)? (?:off|out|loose)(?: of)?|come loose|loose|was off)(?: under)?(?: (?:at|in|on|from|of))?(?: (.+))?',
     (the, name, where) => foundOff(the, name, where, 'off'),
   ),
+  rule('common(?: wire)? (?:is |was )?(?:not (?:connected|landed|hooked up|attached)|off|loose)(?: (?:at|in|on) (.+))?', (the, where) =>
+    foundOff(the, 'c', where, 'off'),
+  ),
+  rule('(\\S+) wire (?:is |was )?not on ([a-z]\\d?)(?: (?:at|in|on) (.+))?', (the, name, _, where) => foundOff(the, name, where, 'off')),
   rule(
     '(\\S+)(?: wire)? (?:is |was )?(?:on|in|under) (?:the )?wrong (?:terminal|screw|spot|place)(?: (?:at|in|on) (.+))?',
     (the, name, where) => foundOff(the, name, where, 'wrong'),
@@ -47,8 +53,8 @@ export const foundOffRules: readonly Rule[] = [
   rule(
     '(\\S+)(?: wire)? and (\\S+)(?: wires?)? (?:are |were |is )?(?:swapped|reversed|crossed|switched|backwards|backward|mixed up|flipped)(?: here| out here)?(?: (?:at|in|on) (.+))?',
     (the, one, other, where) => {
-      const found = the.isLetter(other) ? foundOff(the, one, where, `on ${the.letter(other)}`) : null
-      return found
+      const letter = the.isLetter(other) ? the.letter(other) : letterOfColour(the, other)
+      return letter && foundOff(the, one, where, `and ${letter} swapped`)
     },
   ),
 ]

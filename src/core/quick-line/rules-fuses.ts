@@ -7,6 +7,14 @@ export const fuseRules: readonly Rule[] = [
     '.*\\bfuses? (?:is |are |was |blown |bad |open |popped )*(?:in|at|of) (?:outdoor |unit |outside )?disconnect\\b.*|(?:outdoor |unit |outside )?disconnect fuses? .*',
     'A fuse in the disconnect is on the line side. Enter what you read there: "L1-L2 0 V", "L1 to ground 120 V". Put "note" before it to keep it as a remark.',
   ),
+  asks(
+    '(?:board|control|unit|system|furnace|air handler) (?:has no|without a|with no) fuse|no fuse on (?:board|control|transformer|unit)',
+    'Is its holder empty, or was none ever fitted? Say "slot empty", or put "note" before it.',
+  ),
+  rule(
+    '\\d{1,2} ?(?:a|amps?) fuse (?:is |was )?(blown|popped|bad|open|good|ok|fine)',
+    (_, how) => `fuse ${/^(?:good|ok|fine)$/.test(how) ? 'good' : 'blown'}`,
+  ),
   rule(
     '\\d{1,2} ?(?:a|amps?) (?:is |was )?(blown|popped|burnt|burned|shot|toast|good|intact)',
     (_, how) => `fuse ${/^(?:good|intact)$/.test(how) ? 'good' : 'blown'}`,

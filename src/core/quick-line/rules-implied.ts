@@ -66,7 +66,7 @@ export const impliedRules: readonly Rule[] = [
   asks('set (?:at|to) [4-9]\\d(?: degrees)?,? (?:and |its |it is )?(?:calling|call)', 'Calling for what? Say "call cool" or "call heat".'),
   // At the thermostat a word is what it is set to, or what it shows.
   rule('(blank|off|fan|cool|cooling|heat|heating|dark|dead)', (the, word) => {
-    if (!isAtStat(the)) return null
+    if (!isAtStat(the)) return word === 'off' ? { asks: 'The call, or the power? Say "call off", or "power off".' } : null
     if (/^(?:blank|dark|dead)$/.test(word)) return statHere(the, 'blank')
     return word === 'off' ? 'call off' : leading('call', the.call(word))
   }),

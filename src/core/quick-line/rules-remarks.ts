@@ -135,4 +135,9 @@ export const remarkRules: readonly Rule[] = [
   rule('transformer(?: is| feels)? (?:too |very |really |so )?(?:cold|cool|humming|hums|buzzing|buzzes|warm|hot)(?: .*)?', (the) =>
     the.asNote(),
   ),
+  // What others did before.
+  rule(
+    '(?:customer|homeowner|owner|tenant|landlord|last (?:guy|tech|company|one)|previous (?:guy|tech|company)|other (?:guy|tech|company)|handyman)(?: already| had| just)* (?:replaced|changed|swapped|installed|tried|reset|added|wired|fixed) .+',
+    (the) => the.asNote(),
+  ),
 ]

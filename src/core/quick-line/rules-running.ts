@@ -1,5 +1,5 @@
 import { ignitionOf } from '@/src/core/quick-line/flame'
-import { NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
+import { asks, NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
 import { nothingCalls } from '@/src/core/quick-line/sense'
 import { leading, loadOf, type Sentence, statHere, worded } from '@/src/core/quick-line/sentence'
 import { boardHere } from '@/src/core/quick-line/which-part'
@@ -30,16 +30,51 @@ const IS_ON = '(?:is on|on|comes on|came on|runs|running|is running|kicks in|kic
 /** Amps of the smallest motor of a house on its line: assumption. */
 const LEAST_OF_A_MOTOR = 1.5
 
+const NO_OUTDOOR_FAN = 'The outdoor fan is not in the record of this house. Put "note" before it to keep it as a remark.'
+
 export const runningRules: readonly Rule[] = [
   // With the power on it may be let go as well as off its wires.
   rule('(?:reversing )?(?:valve|rv)(?: is)? off', (the) => {
     const id = the.part('reversing valve')
     return id === null || !the.state.bench.power ? null : { asks: `De-energized, or unplugged? Say "${id} out", or "unplug ${id}".` }
   }),
+  asks(
+    'gas valve(?: is)? off',
+    'Shut by its knob, de-energized, or unplugged? Say "gas valve out", "unplug gas valve", or put "note" before it.',
+  ),
   rule('(blower|fan|inducer)(?: motor)? (?:is |runs |running |on |at |in )*(?:low|high|medium|full)(?: speed)?', (the, what) => {
     const load = loadOf(the, what)
     return load && `${load} runs; ${the.asNote()}`
   }),
+  rule('(?:outdoor |condenser |outside )?fan motor (?:is |was )?(?:dead|bad|burned|burned up|shot|seized|locked|locked up)', (the) => {
+    const isOutdoors = placeById(the.system, the.state.bench.place)?.kind === 'outdoor' || the.says(/\b(?:outdoor|condenser|outside)\b/i)
+    return worded(loadOf(the, isOutdoors ? 'condenser fan' : 'blower'), 'still') ?? { asks: NO_OUTDOOR_FAN }
+  }),
+  // Its own overload, or the fuse of the 24 V side.
+  asks(
+    '(?:outdoor |the )?(?:compressor|blower|condenser fan|fan|motor) (?:starts|started|runs|ran|kicks on|comes on|came on)(?: up)?(?: for .+)?(?:,| and| then)+ (?:it )?(?:trips|tripped|cuts? out|pops)',
+    'What trips: the fuse or breaker of the 24 V side, or the motor on its overload? Say "it trips", or put "note" before it.',
+  ),
+  rule(
+    '(?:it is |its |went |goes |cut |cuts )?(?:off|out) on (?:thermal |internal |its )?overload|(?:just )?(?:humming|hums|buzzing),? (?:and |but )?(?:no|wont|not|doesnt) start(?:ing)?',
+    (the) => the.asNote(),
+  ),
+  asks(
+    '(?:only |just )?(?:one|1|a) leg|(?:lost|missing|dropped|dead|down) (?:a |one )?leg',
+    'Which leg? Read each: "L1 to ground 120", "L2 to ground 0".',
+  ),
+  asks(
+    '(.+?) (?:gets|has|getting|reads|only has|only gets|sees) (?:only )?half (?:the |its )?(?:voltage|volts)|half (?:the |its )?(?:voltage|volts) (?:at|to|on) (.+)',
+    'How many volts does it read? Say the figure: "igniter 62 V".',
+  ),
+  asks(
+    '(?:took|taken|cut|pulled) .*(?:switch|switches|limit|safety|safeties) out (?:circuit|line|loop|string)',
+    'Joined past them, or off their plugs? Say "bypassed low-pressure", or "unplug low-pressure".',
+  ),
+  rule(
+    '(?:i )?(?:forced|forcing|initiated|jumped|put it in(?:to)?|sent it into|called for|triggered)(?: it)?(?: (?:in|into))?(?: (?:a|test))* defrost(?: (?:cycle|pins|mode|test))?',
+    (the) => the.asNote(),
+  ),
   rule('(.+?) (?:just )?(?:lets? go|released|releases|dropped|fell out)', (the, what) => {
     const part = partById(the.system, the.part(what) ?? '')
     return part?.kind === 'coil' && part.role !== 'damper' ? `${part.id} out` : null

@@ -1,5 +1,5 @@
 import { NUMBER, type Rule, rule, type Said, VOLTS } from '@/src/core/quick-line/rule'
-import type { Sentence } from '@/src/core/quick-line/sentence'
+import { loadOf, type Sentence } from '@/src/core/quick-line/sentence'
 import { BETWEEN_LEGS, lineSide, primary, windingVolts } from '@/src/core/quick-line/volts'
 import { partById, partsOf, type System } from '@/src/core/wiring/system'
 
@@ -50,6 +50,12 @@ export function hotAgainst(the: Sentence, ...readings: readonly (readonly ['meta
   return readings.map(([against, volts]) => `${pole[1]}-${against === 'metal' ? 'gnd' : common} ${volts} V`).join('; ')
 }
 
+/** The hot lead of a motor or an element against the metal. */
+function loadToMetal(the: Sentence, what: string, volts: string): string | null {
+  const part = partById(the.system, loadOf(the, what) ?? '')
+  return part?.kind === 'load' && the.state.bench.power ? `${part.between[0]}-gnd ${volts} V at ${part.place}` : null
+}
+
 /** Line volts behind the contactor where one stands: across what it feeds. */
 function loadSide(the: Sentence, volts: string): string | null {
   const fed = partsOf(the.system, 'load').find(
@@ -94,6 +100,13 @@ export const supplyRules: readonly Rule[] = [
   rule(`(?:line side (?:(?:at|on) )?contactor|contactor(?:s)? (?:line side|top))(?: is| has| reads)? ${NUMBER} ?${VOLTS}?`, (the, volts) =>
     Number(volts) === 0 ? betweenLegs(the, contactorPlace(the), volts) : lineAt(the, contactorPlace(the), volts),
   ),
+  rule(`(.+?)(?: hot)?(?: lead| side| spade)? to (?:ground|gnd|chassis)(?: is| reads| has)? ${NUMBER} ?${VOLTS}?`, (the, what, volts) =>
+    loadToMetal(the, what, volts),
+  ),
+  rule(`${NUMBER} ?${VOLTS}?(?: from)? (.+?)(?: hot)?(?: lead| side| spade)? to (?:ground|gnd|chassis)`, (the, volts, what) =>
+    loadToMetal(the, what.replace(/^(?:at|on|from) /, ''), volts),
+  ),
+  rule(`${NUMBER} ?${VOLTS}? to (?:ground|gnd|chassis) (?:at|on) (.+)`, (the, volts, what) => loadToMetal(the, what, volts)),
   rule(`load(?: side)?(?: is| has| reads)? ${NUMBER} ?${VOLTS}?`, (the, volts) => loadSide(the, volts)),
   rule('(heating|cooling|heat|cool|ac|a/c) (?:side )?fuse(?: is| was)? (good|ok|fine|intact|blown|popped|bad|open)', (the, side, how) => {
     const name = `${/^a/.test(side) ? 'cool' : side.slice(0, 4)}ing fuse`

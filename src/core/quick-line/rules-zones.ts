@@ -1,5 +1,5 @@
 import { landAll } from '@/src/core/quick-line/hands'
-import { type Rule, rule, type Said } from '@/src/core/quick-line/rule'
+import { NUMBER, type Rule, rule, type Said, VOLTS } from '@/src/core/quick-line/rule'
 import { leading, type Sentence } from '@/src/core/quick-line/sentence'
 import { conductorEnd } from '@/src/core/wiring/point'
 import { cableById, partsOf, placeById } from '@/src/core/wiring/system'
@@ -40,6 +40,19 @@ function offThePanel({ system, state }: Sentence, zone: string, saysPanel: boole
     .filter((end) => !state.bench.lifted.includes(end))
   if (ends.length === 0) return null
   return [...(state.bench.place === panel.id ? [] : [`walk ${panel.id}`]), ...ends.map((end) => `lift ${end}`)].join('; ')
+}
+
+/** The letter of a zone against its common: on the panel where that is said or one stands, on its thermostat where that is. */
+function ofZonesLetter(the: Sentence, zone: string, letter: string, read: string, unit: string): string | null {
+  const { place, power } = the.state.bench
+  const stat = the.place(`zone ${zone} stat`)
+  const isAtStat = the.says(/\b(?:stat|thermostat|tstat)\b/i) || stat === place
+  const isAtPanel = the.says(/\bpanel\b/i) || placeById(the.system, place)?.kind === 'zone-panel'
+  const isOhms = /^ohm/.test(unit) || (unit === '' && !power)
+  const between = (a: string, b: string, at: string) => (isOhms ? `ohms ${a}-${b} ${read} at ${at}` : `${a}-${b} ${read} V at ${at}`)
+  if (isAtStat) return stat && between(letter.toUpperCase(), 'C', stat)
+  const screw = `${letter}${zone}`.toUpperCase()
+  return isAtPanel && the.isLetter(screw) ? between(screw, `C${zone}`, 'panel') : null
 }
 
 const bothDampers = ({ system }: Sentence, word: string): string | null => {
@@ -111,7 +124,11 @@ export const zoneRules: readonly Rule[] = [
     '(?:zone )?(?:damper (\\d)|(\\d) damper) (opens|opened|closes|closed|shuts)(?: (?:fine|ok|up|fully|all the way))*',
     (the, one, other, does) => leading(the.part(`damper ${one || other}`) ?? '', does.startsWith('open') ? 'open' : 'shut'),
   ),
-  // Whose thermostat it is.
+  // Whose thermostat it is: its letter on the panel for whoever stands there, on its own screw else.
+  rule(
+    `zone (\\d) ([a-z])(?: to c)?(?: has| is| reads)? ${NUMBER} ?(${VOLTS}|ohms?)?(?: (?:at|on) (?:stat|thermostat|panel))?`,
+    (the, zone, letter, read, unit) => ofZonesLetter(the, zone, letter, read, unit),
+  ),
   rule('no (?:24(?: ?v)?|volts|voltage|power) (?:on|at|to) zone (\\d) ([a-z])', (the, zone, letter) => {
     const isPanel = placeById(the.system, the.state.bench.place)?.kind === 'zone-panel'
     return isPanel && the.isLetter(`${letter}${zone}`) ? `${the.letter(`${letter}${zone}`)}-C${zone} 0 V` : null

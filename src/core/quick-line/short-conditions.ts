@@ -2,6 +2,10 @@ import type { Shortened } from '@/src/core/quick-line/short-readings'
 
 /** Conditions said before or after a reading: power off, a wire off, a place, both units, a stage. */
 export const ofConditions: readonly Shortened[] = [
+  // A thermostat that is off where something is read hangs on no wall.
+  [/^(.*\d.*?|.*\bol\b),? (?:with )?(?:the )?(?:stat|thermostat|tstat) (?:off|pulled)(?: the wall)?$/i, 'stat off the wall, $1'],
+  [/\b([A-Z]\d?) out here\b/g, '$1 here'],
+  [/^nothing(?:[’']s| is)? (?:on|going) out here$/i, 'nothing running'],
   [/\bat (h|l)ps\b/gi, (_, side) => `at ${/h/i.test(side) ? 'high' : 'low'}-pressure switch`],
   [
     /^(?:i |we )?(?:killed|cut|shut off|turned off) (?:all )?(?:the )?power[, ]+(?:and |then )?(?=\S)(?!at\b|to\b|on\b|outside|inside)/i,

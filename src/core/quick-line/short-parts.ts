@@ -3,6 +3,17 @@ import type { Shortened } from '@/src/core/quick-line/short-readings'
 
 /** What a part does, and how it lies. */
 export const ofPartsShort: readonly Shortened[] = [
+  [/\b(?:little |purple |violet |tan )+(?=fuse\b)/gi, ''],
+  [/\b(?:blower|furnace|bottom|access|service) (door|cover)(?= (?:is |was )?(?:off|on|open|shut|closed|removed|back on)\b)/gi, '$1'],
+  [/\bmain burners?\b/gi, 'burners'],
+  [/\bled (?=flicker)/gi, 'board light '],
+  [/\b(?:(?:blower|fan|run|dual|start|compressor) )?cap(?= (?:is |reads |at )*\d)/gi, 'capacitor'],
+  [
+    /^(\d\S*)(?: ?v| volts)? (?:on|at|across|to) (?:the |its )?coil,? (?:and |but )?(?:it )?(?:still )?((?:won[’']?t|does ?n[’']?t|is ?n[’']?t|not|will not|does not) (?:pull|pulling|pulled) in)$/i,
+    '$1 V at the contactor coil, contactor $2',
+  ],
+  [/^jump(?:ed|er|ered)? ([YOWB]\d?) (?:across|past|through|around) (?:the )?(?:defrost |control )?board$/i, 'jumper $1 to $1-out'],
+  [/^(?:defrost |control )?board (?:out|output),? ([YOWB]\d?) (?=\d)/i, '$1-out '],
   [/ (?:like|as) (?:it |they )?(?:should|is supposed to|normal|expected)$/i, ''],
   [/\bburn(?:ed|t) open\b/gi, 'open'],
   [/\b(?:it[’']?s |it is |is |its )?(?:isn[’']t|not|is not) (?:magnetized|magnetic|magnetizing)\b/gi, 'not pulled in'],

@@ -152,6 +152,39 @@ export const ofReadings: readonly Shortened[] = [
   ],
   [/^not (?:getting|seeing|reading) anything (on|at) ([a-z]\d?)$/i, 'nothing $1 $2'],
   [/^([a-z]\d?) (?:is )?shorted to (ground|gnd|chassis|metal|cabinet) (?=\d|\.\d)/i, '$1 to $2 '],
+  [
+    /^(?:am(?:p ?)?meter|amp clamp|clamp ?meter|clamp-on)(?: says| reads| shows| on| around)* ?(?:([A-Z]\d?) )?(\d*\.?\d+)(?: ?a| amps)?(?: (?:on|around) ([A-Z]\d?))?$/i,
+    (all, before, amps, after) => {
+      const letter = before ?? after
+      return letter ? `${amps} A on ${letter}` : all
+    },
+  ],
+  [/^(?:no|zero|0) (?:amps|current|draw) (?:on|through|at) ([A-Z]\d?)$/i, '0 A on $1'],
+  [/^nothing to (ground|gnd|chassis|metal)$/i, 'all open to $1'],
+  [/^common (?:is )?(grounded|shorted to (?:ground|gnd|chassis))/i, 'C $1'],
+  // Into a part, and out of it.
+  [
+    /^(\d[\d.]*)(?: ?v| volts)? (?:before|ahead of|into|going into) (?:the )?([a-z][a-z -]+?),? (?:and |but )?(\d[\d.]*|nothing|none|zero)(?: ?v| volts)? (?:after|past|behind|out)(?: (?:it|that))?$/i,
+    '$1 in and $3 out of the $2',
+  ],
+  [
+    /^(\d[\d.]*)(?: ?v| volts)? (?:on )?(?:one|1|the one) side (?:of |on )?(?:the )?([a-z][a-z -]+?),? (?:and |but )?(\d[\d.]*|nothing|none|zero)(?: ?v| volts)? (?:on )?(?:the )?other(?: side)?$/i,
+    '$1 in and $3 out of the $2',
+  ],
+  [/^L ?(?:-|to) ?N (\d+)\S*,? L ?(?:-|to) ?(?:G|gnd|ground) (\d+)\S*$/, 'hot to neutral $1, hot to ground $2'],
+  [
+    /^(?:looking |reading )?back (?:at|to|toward|towards|into) (?:the )?(?:house|furnace|air handler|indoor unit|inside),? (?=.*(?:\d|\bol\b))/i,
+    '',
+  ],
+  // Across it, and to the metal.
+  [
+    /^(?:the )?(igniter|ignitor|inducer|blower|compressor|condenser fan|outdoor fan|heater|strips) (\d+)(?: ?v| volts)?,? (?:and |but )?(\d+)(?: ?v| volts)? to (?:ground|gnd|chassis)$/i,
+    '$1 $2 V, $1 to gnd $3 V',
+  ],
+  [
+    /^(?:the )?(igniter|ignitor|inducer|blower|compressor|condenser fan|outdoor fan) (?:has |gets |is getting |at )?(\d+)(?: ?v| volts)?,? (?:and |but )?(?:it is |it )?((?:is )?not running|won[’']?t run|does ?n[’']?t run|no glow|is ?n[’']?t running|not glowing)$/i,
+    '$1 $2 V, $1 $3',
+  ],
   // What it is not, or should be, beside what it is.
   [/(?<=\d(?: ?ohms?)?),? (?:so )?not (?:shorted|open)$/i, ''],
   [

@@ -6,6 +6,11 @@ const ON_CALL =
 
 /** What trips and what holds: the fuse that went on a call, and what no longer goes. */
 export const ofTrips: readonly Shortened[] = [
+  // Two letters that are joined, and what comes of it.
+  [
+    /^([RGYWOB]\d?) to ([RGYWOB]\d?) (?:still )?(pops|trips|blows|kills|holds)(?: it| the fuse| the breaker)?$/,
+    (_, a, b, does) => `jumper ${a} ${b}, ${does === 'holds' ? 'holds' : 'trips'}`,
+  ],
   // The line's own breaker is none of the 24 V side.
   [
     /^((?:the )?(?:main|house|panel|service|unit|condenser|outdoor|240 ?v?(?:olt)?|120 ?v?(?:olt)?|line) breaker (?:keeps |is |was |has |had |still )*(?:tripping|trips|tripped|popping|popped)\b.*)$/i,

@@ -12,7 +12,15 @@ const SPOKEN_NUMBER = new RegExp(`\\b(${TENS_WORD})(?:[ -](${DIGIT_WORD}))?(?: p
 
 /** What is called, and set. */
 const ofCalls: readonly Shortened[] = [
-  [/^set (?:this|it|this one|this stat|this thermostat) (?:one )?to (cool|heat|fan|off)(?:ing)?$/i, 'set to $1'],
+  [
+    /^(?:set|put) (?:this|it|this one|this stat|this thermostat|the stat|the thermostat|stat|thermostat|tstat) (?:one )?(?:to|on|in|into) (cool|heat|fan|off)(?:ing)?(?: mode)?$/i,
+    'set to $1',
+  ],
+  [
+    /^(?:(?:kicked|bumped|flipped|threw|put) (?:it|the stat|stat|the thermostat) )?(?:back |over )*(?:to |into |on )?(cool|heat|fan)(?:ing)?(?: again)?$/i,
+    'set to $1',
+  ],
+  [/^(?:power cycled|cycled (?:the )?power|power (?:was )?off (?:and|then) (?:back )?on)(?: again)?$/i, 'power off; power on'],
   [
     /^([YW])2 (.+) (?:on|in|with) (?:the )?(?:second|2nd|high) stage$/i,
     (_, letter, said) => `call ${/y/i.test(letter) ? 'cool' : 'heat'}-2, ${letter.toUpperCase()}2 ${said}`,
@@ -34,8 +42,8 @@ const ofCalls: readonly Shortened[] = [
     'call $2 zone $1',
   ],
   [
-    /\b(?:when|once|as soon as) ([YG])1? (?:is |gets |was )?(?:called(?: for)?|calling|calls)\b/g,
-    (_, letter) => (letter === 'Y' ? 'on cool' : 'on fan'),
+    /\b(?:when|once|as soon as) ([YG]1?|Y2|W[12]?) (?:is |gets |was )?(?:called(?: for)?|calling|calls|energi[sz]e[sd]|comes on|came on|kicks in|goes hot|gets power)\b/g,
+    (_, letter) => `on ${{ Y: 'cool', G: 'fan', W: 'heat' }[letter[0] as 'Y' | 'G' | 'W']}${letter.endsWith('2') ? '-2' : ''}`,
   ],
   [/\bre-?tried (cool|heat|fan|ac)(?:ing)?\b/gi, 'tried $1'],
   [
@@ -155,6 +163,9 @@ const ofHands: readonly Shortened[] = [
   [/^(?:a )?(R\w?)(?: to |[- /])([A-Z]\d?) jumper(?:ed)?(?= *,)/, 'jumped $1 to $2'],
   [/^((?:put (?:a )?)?jump(?:ed|er|ered)? .+?(?<! does| do| did)),? (?:but |and |still )?nothing$/i, '$1, nothing happens'],
   [/^short(?:ed)? ([A-Z]\w?) to (\w+)(?: to test)?$/, 'jumper $1 to $2'],
+  [/^(R[ch]?(?: to |[- ])[A-Z]\d? jump(?:ed|ered)),? (?:but |and )?nothing$/i, '$1, nothing happens'],
+  [/^(jump(?:ed|er|ered)? R[ch]? to [A-Z]\d?),? (?:and )?R[ch]? to ([A-Z]\d?)$/, '$1 $2'],
+  [/^(.+?) with ([A-Z]\w?)(?: to |-)([A-Z]\w?) (?:jump(?:ed|ered)(?: out)?|tied|joined)$/, 'jumped $2 to $3, $1'],
   [
     /^(?:leaving|left|leave)(?: it| for now| today)?,? (?=(?:new |the )?(?:part|parts|board|transformer|contactor|valve|motor|thermostat)s? (?:is |are |was )?(?:ordered|on order)\b)/i,
     '',
@@ -164,6 +175,15 @@ const ofHands: readonly Shortened[] = [
 /** One after the other: each takes what those before it have left. */
 const shortened: readonly Shortened[] = [
   ...ofConditions,
+  [
+    /^(?:the )?(?:room|set ?point|supply|return|ambient|discharge|(?:outdoor|outside|indoor|inside|room|supply|return)(?: air)? temp(?:erature)?)s?,? (?:is |at |of )?\d{2,3}(?: ?(?:f|degrees|°f?))?$/i,
+    'note $&',
+  ],
+  [/(?<=\S),? (?:just )?(?:to test(?: it)?|to check(?: it)?|for now|temporarily|for a test|as a test)$/i, ''],
+  [
+    /\b((?:still )?(?:holds|held|trips|tripped|pops))(?: fine)? without (?:the )?((?:outdoor |stat )?[A-Z]\d?)(?: wire)?(?: on| connected| hooked up)?$/,
+    '$1 with $2 off',
+  ],
   [/(?<=^|\s)w\/o (?=\S)/gi, 'without '],
   // W/C is two letters, w/ is with.
   [/(?<=^|\s)w\/(?![a-z]\d?\b) ?(?=\S)/gi, 'with '],

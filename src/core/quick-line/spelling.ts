@@ -173,7 +173,9 @@ export function wordsInFull(line: string, system: System): string {
       const letter = before ?? behind
       return names.has(`${letter}-out`) ? (way === 'in' ? letter : `${letter}-out`) : all
     })
-    .replace(/(?<=^|[,;] )no ([A-Z]) out(?:put)?\b/g, (all, letter) => (names.has(`${letter}-out`) ? `${letter}-out 0` : all))
+    .replace(/(?<=^|[,;] )no ([A-Z]) out(?:put)?\b(?! (?:here|there)\b)/g, (all, letter) =>
+      names.has(`${letter}-out`) ? `${letter}-out 0` : all,
+    )
   // Letters with a digit are terminals; what has a vowel is read as it stands.
   return throughBoards
     .replace(/\bcompressor (?=contactor\b)/gi, (all) => (isNamed ? all : ''))

@@ -81,7 +81,7 @@ describe('hands, eyes and what is kept', () => {
     ['popped a 3 amp breaker in the slot', 'breaker 3 in'],
     ['fuse was blown when I got here', 'fuse blown'],
     ['killed the power at the furnace switch', 'power off'],
-    ['G and Y swapped at thermostat', 'landings G on Y at thermostat'],
+    ['G and Y swapped at thermostat', 'landings G and Y swapped at thermostat'],
   ])('%s', (spoken, typed) => expect(say(spoken)).toBe(say(typed)))
 
   it('a repair in words is recorded where its part is', () => {

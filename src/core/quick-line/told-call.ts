@@ -30,7 +30,7 @@ const IN_WORDS = /^\s*(?:note|complaint|repaired)\b/i
 /** It is calling, said before or behind what was read meanwhile. */
 const IT_CALLS = /(?:the )?(?:stat|thermostat|tstat)(?:[’']?s| is)? (?:calling|calls)(?: for (cool|heat|fan)(?:ing)?)?/
 const CALLS_FIRST = new RegExp(`^${IT_CALLS.source},? (?:and |with |but )?(?=.*\\d)(.+)$`, 'i')
-const CALLS_LAST = new RegExp(`^(.*\\d.*?),? (?:and |with |while )?${IT_CALLS.source}$`, 'i')
+const CALLS_LAST = new RegExp(`^(.*\\d.*?)(?:,? (?:and |with |while )?${IT_CALLS.source}|, (?:and )?(?:it is |its |it's )?calling)$`, 'i')
 
 /**
  * `thermostat is calling, 26 on W`: what was read while it calls was read on that call, which is told by its letter where it is not named.

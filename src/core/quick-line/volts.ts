@@ -1,6 +1,6 @@
 import type { Sentence } from '@/src/core/quick-line/sentence'
 import type { PartOf } from '@/src/core/wiring/part'
-import { partById, partsOf } from '@/src/core/wiring/system'
+import { partById, partsOf, placeById, type System } from '@/src/core/wiring/system'
 
 /** Volts and ohms that are said by what they are read at: the line, a winding, a part that has two leads. */
 
@@ -24,6 +24,12 @@ export const BETWEEN_LEGS = 160
 export function windingVolts(transformer: PartOf<'transformer'>, side: 'primary' | 'secondary', volts: string): string {
   const [a, b] = transformer[side]
   return `${a}-${b} ${volts} V at ${transformer.place}`
+}
+
+/** The neutral that comes to a place, if one does. */
+export function neutralAt(system: System, place: string): string | null {
+  const fed = partsOf(system, 'supply').find((supply) => supply.place === place)?.neutral
+  return fed ?? (placeById(system, place)?.terminals.includes('N') ? 'N' : null)
 }
 
 /** Volts across a part that has two leads. */

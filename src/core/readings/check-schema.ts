@@ -19,7 +19,7 @@ export const probeSchema = z.discriminatedUnion('meter', [
 ])
 /**
  * What was read: a number in the meter's unit, OL, a band (from a one-tap answer), or a word. `trips`/`holds` answer
- * a trip check; `off: CONDUCTOR-END` answers a look at the landings.
+ * a trip check; `off: CONDUCTOR-END` and `swapped: CONDUCTOR-END with CONDUCTOR-END` answer a look at the landings.
  */
 export const answerSchema = z.union([
   z.number().finite().min(0).max(1e9),

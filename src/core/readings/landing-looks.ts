@@ -26,6 +26,23 @@ export function wordsOfEnd(system: System, end: Point): string[] {
 /** The word for a wire that was seen on a wrong screw, with the screw. */
 export const wrongOn = (end: string, terminal: string): string => `wrong: ${end} on ${terminal}`
 
+/** The word for two wires of one cable that were seen on each other's screws. */
+export const swappedWord = (end: string, other: string): string => `swapped: ${end} with ${other}`
+
+/** The two ends that such a word names; null when it is another word. */
+export function swappedEnds(word: string): readonly [Point, Point] | null {
+  const [, end, other] = /^swapped: (\S+) with (\S+)$/.exec(word) ?? []
+  return end !== undefined && other !== undefined && isPoint(end) && isPoint(other) ? [end, other] : null
+}
+
+/** The words for wires on each other's screws, each pair of a cable once, in the order of its conductors. */
+export function swappedWords(system: System, place: PlaceId): string[] {
+  const ends = landedEnds(system, place)
+  return ends.flatMap((end, index) =>
+    ends.slice(index + 1).flatMap((other) => (parsePoint(other).cable === parsePoint(end).cable ? [swappedWord(end, other)] : [])),
+  )
+}
+
 export function landedEnds(system: System, place: PlaceId): Point[] {
   return system.cables.flatMap((cable) => {
     const side = cable.between.indexOf(place)
@@ -42,6 +59,9 @@ const ON_UNUSED_SCREW = modelValue({ value: 0.1, unit: 'share', source: 'assumpt
 /** Of wires seen on a wrong screw, those whose screw is told. */
 const SCREW_TOLD = modelValue({ value: 0.5, unit: 'share', source: 'assumption' })
 
+/** Of two wires on each other's screws, those that are told as two. */
+const BOTH_TOLD = modelValue({ value: 0.5, unit: 'share', source: 'assumption' })
+
 /** A glance over a whole strip that misses the one wire that is off. */
 const OVERLOOKED = modelValue({ value: 0.02, unit: 'share of looks', source: 'assumption' })
 
@@ -56,8 +76,9 @@ export function landingLooks(system: System, place: PlaceId, bench: Bench, hypot
     const found = strapOrWater(hypothesis, place)
     return found ? [word(found, 1)] : corrosionLooks(hypothesis, place, weight)
   }
-  return moved.flatMap((end) => {
-    const share = (1 - OVERLOOKED) / moved.length
+  const swapped = moved.length === 2 && isSwapped(hypothesis, moved) ? BOTH_TOLD : 0
+  const ofEach = moved.flatMap((end) => {
+    const share = ((1 - OVERLOOKED) * (1 - swapped)) / moved.length
     const touch = hypothesis.effects.find((effect) => effect.do === 'short' && effect.a === end)
     const missed = word(LANDED, OVERLOOKED / moved.length)
     if (touch?.do !== 'short')
@@ -65,7 +86,13 @@ export function landingLooks(system: System, place: PlaceId, bench: Bench, hypot
     const terminal = isPoint(touch.b) ? parsePoint(touch.b).name : touch.b
     return [word(`wrong: ${end}`, share * (1 - SCREW_TOLD)), word(wrongOn(end, terminal), share * SCREW_TOLD), missed]
   })
+  return swapped === 0 ? ofEach : [word(swappedWord(moved[0], moved[1]), (1 - OVERLOOKED) * swapped), ...ofEach]
 }
+
+/** Two ends that are both off their own screws sit on each other's. */
+const isSwapped = ({ effects }: Hypothesis, ends: readonly Point[]): boolean =>
+  ends.every((end) => effects.some((effect) => effect.do === 'short' && effect.a === end)) &&
+  parsePoint(ends[0]).cable === parsePoint(ends[1]).cable
 
 /** A strip that went bad shows it. */
 const CORROSION_SHOWS = modelValue({ value: 0.85, unit: 'chance', source: 'assumption' })

@@ -8,7 +8,7 @@ import { contactLooks, contactWords } from '@/src/core/readings/contact-looks'
 import { flameWord, flameWords, signalWords } from '@/src/core/readings/flame-looks'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
-import { LANDED, landedEnds, landingLooks, stripFindings, wordsOfEnd } from '@/src/core/readings/landing-looks'
+import { LANDED, landedEnds, landingLooks, stripFindings, swappedWords, wordsOfEnd } from '@/src/core/readings/landing-looks'
 import { parseLook } from '@/src/core/readings/look-target'
 import type { Component } from '@/src/core/readings/prediction'
 import { switchLooks, wordsOfSwitch } from '@/src/core/readings/switch-looks'
@@ -69,7 +69,8 @@ function wiringLooks(system: System, { fault }: Hypothesis, zone: string, weight
 export function wordsOfLook(system: System, at: string): string[] {
   const { what, of } = parseLook(at)
   if (at === 'fuse') return ['good', 'blown']
-  if (what === 'landings') return [LANDED, ...landedEnds(system, of).flatMap((end) => wordsOfEnd(system, end)), ...stripFindings]
+  if (what === 'landings')
+    return [LANDED, ...landedEnds(system, of).flatMap((end) => wordsOfEnd(system, end)), ...swappedWords(system, of), ...stripFindings]
   if (what === 'wiring') {
     const cable = cableById(system, of)
     return ['sound', ...marks, ...(hasCoils(system, of) ? [ADDED] : []), ...(cable?.conductors ?? []).map(({ id }) => bareWord(id))]

@@ -93,7 +93,7 @@ describe('what people and weather leave', () => {
   it('of two wires changed over, the one that is in the hand does not hide the other on the wrong screw', () => {
     const swapped = 'ends-swapped:outdoor-cable.Y+C@outdoor'
     const inHand: Partial<Bench> = { lifted: ['outdoor-cable.Y@outdoor'] }
-    expect(seen('furnace-ac', swapped, 'landings@outdoor')).toBe('wrong: outdoor-cable.Y@outdoor')
+    expect(seen('furnace-ac', swapped, 'landings@outdoor')).toBe('swapped: outdoor-cable.Y@outdoor with outdoor-cable.C@outdoor')
     expect(seen('furnace-ac', swapped, 'landings@outdoor', inHand)).toBe('wrong: outdoor-cable.C@outdoor')
   })
 

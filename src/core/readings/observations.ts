@@ -97,7 +97,7 @@ export function isPlainToSee(asked: Asked): boolean {
   if (probe.meter !== 'look') return false
   const { what } = parseLook(probe.at)
   if (what === 'wiring') return answer.word !== 'sound'
-  if (what === 'landings') return /^(off|wrong): /.test(answer.word) || answer.word === 'strap' || answer.word === 'wet'
+  if (what === 'landings') return /^(off|wrong|swapped): /.test(answer.word) || answer.word === 'strap' || answer.word === 'wet'
   return (
     isOpenedWord(answer.word) ||
     answer.word === 'blown' ||

@@ -2,6 +2,7 @@ import type { Bench } from '@/src/core/bench/bench'
 import { sayPoint } from '@/src/core/bench/points'
 import { sayPair, saySlot } from '@/src/core/bench/say'
 import type { Answer, Probe } from '@/src/core/readings/check'
+import { swappedEnds } from '@/src/core/readings/landing-looks'
 import { parseLook } from '@/src/core/readings/look-target'
 import { ADDED } from '@/src/core/readings/looks'
 import { fromOhmScale, type Prediction, type Scale } from '@/src/core/readings/prediction'
@@ -59,6 +60,8 @@ function sayWord(word: string): string {
     const end = parsePoint(onScrew[1])
     return `${end.name} of the ${end.cable?.replaceAll('-', ' ')} is on ${onScrew[2]}`
   }
+  const swapped = swappedEnds(word)?.map(parsePoint)
+  if (swapped) return `${swapped[0].name} and ${swapped[1].name} of the ${swapped[0].cable?.replaceAll('-', ' ')} are swapped`
   const found = word.match(/^(off|wrong): (.+)$/)
   if (!found || !isPoint(found[2])) return word
   const { cable, name } = parsePoint(found[2])

@@ -81,9 +81,10 @@ function Proposed({ check, confirms, isStale }: { check: Check; confirms: boolea
   const measured = probe.meter === 'volts' || probe.meter === 'ohms' || probe.meter === 'amps' ? probe.meter : null
   const shown = outcomes.slice(0, MOST_ANSWERS)
   const words = wordsFor(system, probe).filter(
-    // On which screw a wire sits is typed, or told as one of the likely answers: as a list it would be a page long.
+    // On which screw a wire sits, or with which it is swapped, is typed, or told as one of the likely answers: as a list it would be a page long.
     (word) =>
-      !/^wrong: .* on /.test(word) && !shown.some(({ answer }) => typeof answer === 'object' && 'word' in answer && answer.word === word),
+      !/^wrong: .* on |^swapped: /.test(word) &&
+      !shown.some(({ answer }) => typeof answer === 'object' && 'word' in answer && answer.word === word),
   )
 
   const prepare: EntryDraft[] = setup.map((change) => ({ kind: 'bench', change }))
