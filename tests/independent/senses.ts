@@ -1,6 +1,6 @@
 import { faultFamilies } from '@/src/core/faults/families'
 import type { Answer, Probe } from '@/src/core/readings/check'
-import { LANDED } from '@/src/core/readings/landing-looks'
+import { LANDED, swappedWord, wrongOn } from '@/src/core/readings/landing-looks'
 import { parseLook } from '@/src/core/readings/look-target'
 import { ADDED, marks, SHOWS_CALL, SHOWS_NO_CALL, wordsOfLook } from '@/src/core/readings/looks'
 import { ampsLink } from '@/src/core/readings/meter-readings'
@@ -11,13 +11,15 @@ import { magnitude, subtract } from '@/src/core/units/complex'
 import { defaultMeter, shownAmps, shownOhms, shownVolts } from '@/src/core/units/meter'
 import type { Random } from '@/src/core/units/random'
 import { endOfLanding, loadInside } from '@/src/core/wiring/links'
-import { parsePoint, terminalPoint } from '@/src/core/wiring/point'
+import { isPoint, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { callerOf, partById, partsOf, type System } from '@/src/core/wiring/system'
 import type { IndependentHouse } from '@/tests/independent/house'
 
 /** One look in so many is wrong, and one reading in so many. */
 const LOOK_WRONG = 0.02
 const READING_WRONG = 0.01
+/** Of wires seen on a wrong screw, those of which all that is seen is told: the screw, or that two are on each other's. */
+const ALL_TOLD = 0.7
 const RUNS_ABOVE = 0.65
 const WATCHED_S = 20
 /** From the call: the igniter glows; the valve is open; what burns goes on burning. */
@@ -158,11 +160,20 @@ export class Senses {
       return random.uniform() < (isHurt ? 0.5 : 0.05) ? random.pick(marks) : 'sound'
     }
     if (what === 'landings') {
-      for (const effect of trouble?.effects ?? []) {
+      const amiss = (trouble?.effects ?? []).flatMap((effect) => {
         const end = effect.do === 'open' ? endOfLanding(effect.link) : null
-        if (end === null || parsePoint(end).place !== of || house.bench.lifted.includes(end)) continue
-        const isMoved = trouble?.effects.some((other) => other.do === 'short' && other.a === end)
-        return `${isMoved ? 'wrong' : 'off'}: ${end}`
+        return end === null || parsePoint(end).place !== of || house.bench.lifted.includes(end) ? [] : [end]
+      })
+      const screwOf = (end: Point) => {
+        const touch = trouble?.effects.find((effect) => effect.do === 'short' && effect.a === end)
+        return touch?.do === 'short' && isPoint(touch.b) ? parsePoint(touch.b).name : null
+      }
+      const [end, other] = amiss
+      if (end !== undefined) {
+        const [screw, isTold] = [screwOf(end), random.uniform() < ALL_TOLD]
+        if (screw === null) return `off: ${end}`
+        if (other !== undefined && screwOf(other) !== null && isTold) return swappedWord(end, other)
+        return isTold ? wrongOn(end, screw) : `wrong: ${end}`
       }
       const family = trouble?.fault?.zone === of ? trouble.fault.family : null
       if (family === 'jumper-left' || family === 'transformers-tied') return 'strap'

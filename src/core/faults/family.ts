@@ -24,7 +24,7 @@ export interface FaultFamilyRecord {
   readonly seenAtLandings?: 'strap' | 'wet' | 'corroded'
   /** The code of a board or thermostat that it may have set off. */
   readonly setsCode?: 'over-current' | 'low-voltage'
-  /** Sure to draw more than a transformer stands. A wire on the wrong screw may or may not, which is not sure. */
+  /** Draws more than a transformer stands, or adds enough to what it carries. A wire on the wrong screw may or may not, which is not sure. */
   readonly burnsOutTransformers?: true
   /** It is itself a transformer that was burned out: it seldom dies by itself. */
   readonly burnedOut?: true

@@ -25,8 +25,8 @@ export const degrees: readonly { readonly times: number; readonly weight: number
   { times: 0.5, weight: 0.2 },
   { times: 2, weight: 0.2 },
 ]
-/** The same from the least to the most. */
-const byDegree = degrees.map(({ times }, degree) => ({ times, degree })).sort((a, b) => a.times - b.times)
+/** The same from the least to the most, an octave between each and the next. */
+export const degreesInOrder = degrees.map(({ times }, degree) => ({ times, degree })).sort((a, b) => a.times - b.times)
 
 /** Damage of which there may be more or less: a joint or a touch of some ohm. */
 export const isGraded = ({ effects }: Hypothesis): boolean =>
@@ -45,12 +45,12 @@ const gradesOf = new Memo((hypothesis: Hypothesis): Hypothesis[] => degrees.map(
  */
 export function overDegrees(predictions: readonly Prediction[], damageCause: number): Prediction[] {
   const centre = (place: number): number | null => {
-    const { degree } = byDegree[Math.max(0, Math.min(byDegree.length - 1, place))]
+    const { degree } = degreesInOrder[Math.max(0, Math.min(degreesInOrder.length - 1, place))]
     const [first] = [...predictions[degree]].sort((a, b) => b.weight - a.weight)
     return typeof first?.at === 'number' && !first.floating ? first.at : null
   }
   return predictions.map((prediction, degree) => {
-    const place = byDegree.findIndex((candidate) => candidate.degree === degree)
+    const place = degreesInOrder.findIndex((candidate) => candidate.degree === degree)
     const [below, above] = [centre(place - 1), centre(place + 1)]
     if (below === null || above === null || below === above) return prediction
     // At either end the neighbour is the degree itself: half the way.

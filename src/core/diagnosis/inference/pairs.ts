@@ -1,5 +1,5 @@
 import type { Engine } from '@/src/core/diagnosis/engine'
-import { inDegree } from '@/src/core/diagnosis/hypotheses/houses'
+import { degreesInOrder, graded } from '@/src/core/diagnosis/hypotheses/houses'
 import { type HypothesisSet, inEachKind, joinSets } from '@/src/core/diagnosis/hypotheses/hypothesis-set'
 import { type Behaviour, behaviourOf } from '@/src/core/diagnosis/hypotheses/priors'
 import { PairPredictions, PairStore } from '@/src/core/diagnosis/inference/pair-store'
@@ -37,6 +37,8 @@ const UNSTEADY_TAKES = modelValue({ value: 0.25, unit: 'probability', source: 'a
 const PAIRS_WEIGHED = workLimit(40)
 /** Singles that may be half of a pair. */
 const HALVES = workLimit(90)
+/** Of those the best, which any other may stand beside. */
+const LEADS = workLimit(3)
 
 /**
  * The posterior over single faults and, where those explain the readings badly, over pairs of the plausible ones too
@@ -82,16 +84,17 @@ function leavesUnexplained(engine: Engine, evidence: Evidence, posterior: Poster
   return lead.misfits > FORGIVEN
 }
 
-/** A half of a pair: a hypothesis by its index, and the degree of its damage. */
+/** A half of a pair: a hypothesis by its index, and how much of its damage there is. */
 interface Half {
   readonly index: number
-  readonly degree: number
+  readonly times: number
 }
 
 /** The most promising pairs of different faults, each half in the degree that explains the readings best. */
 function choosePairs(engine: Engine, evidence: Evidence): [Half, Half][] {
-  const rows = latestAnswers(evidence.observations).map((observation) => engine.store.alone(observation))
-  const ohms = latestAnswers(evidence.observations).map(({ probe }) => probe.meter === 'ohms')
+  const readings = latestAnswers(evidence.observations)
+  const rows = readings.map((observation) => engine.store.alone(observation))
+  const ohms = readings.map(({ probe }) => probe.meter === 'ohms')
   const logRates = engine.rates.map(Math.log)
   const all = engine.rates.reduce((sum, rate) => sum + rate, 0)
   const steady = [...engine.hypotheses.keys()].filter((index) => engine.hypotheses[index].fault && !engine.hypotheses[index].intermittent)
@@ -102,22 +105,37 @@ function choosePairs(engine: Engine, evidence: Evidence): [Half, Half][] {
     .sort((a, b) => b.merit - a.merit)
     .slice(0, HALVES)
     .map(({ index }) => index)
-  const chains = engine.store.chains(latestAnswers(evidence.observations))
-  const half = (index: number): Half => ({ index, degree: bestDegree(engine, chains, index) })
   const pairs: { pair: [number, number]; score: number }[] = []
+  const consider = (a: number, b: number): void => {
+    if (a === b || isOneFault(engine, a, b)) return
+    let score = Math.log(rateOfPair(engine, a, b, all))
+    for (const row of rows) score += Math.max(row[a], row[b])
+    pairs.push({ pair: [a, b], score })
+  }
   halves.forEach((a, position) => {
-    for (const b of halves.slice(position + 1)) {
-      if (isOneFault(engine, a, b)) continue
-      let score = Math.log(rateOfPair(engine, a, b, all))
-      for (const row of rows) score += Math.max(row[a], row[b])
-      pairs.push({ pair: [a, b], score })
-    }
+    for (const b of halves.slice(position + 1)) consider(a, b)
   })
+  // What explains little by itself may explain just what a leading one leaves.
+  const leads = halves.slice(0, LEADS)
+  const isHalf = new Set(halves)
+  for (const lead of leads) for (const b of steady) if (!isHalf.has(b)) consider(lead, b)
+  // Beside a leading one it is as bad as the readings say that the other leaves unexplained, and not as bad as would make all of them.
+  const chains = engine.store.chains(readings)
+  const besideLead = new Map(
+    leads.map((lead) => {
+      const left = readings.filter((_, place) => rows[place][lead] < rows[place][rows[place].length - 1])
+      return [lead, left.length === 0 ? chains : engine.store.chains(left)]
+    }),
+  )
+  const beside = (index: number): Chains => besideLead.get(index) ?? chains
   const best = pairs
     .sort((a, b) => b.score - a.score)
     .slice(0, PAIRS_WEIGHED)
     .map(({ pair }) => pair)
-  return [...best, ...behindOpenWindings(engine, steady, rows, ohms, best)].map(([a, b]) => [half(a), half(b)])
+  return [...best, ...behindOpenWindings(engine, steady, rows, ohms, best)].map(([a, b]) => [
+    { index: a, times: bestDamage(engine, beside(b), a) },
+    { index: b, times: bestDamage(engine, beside(a), b) },
+  ])
 }
 
 /**
@@ -154,12 +172,26 @@ function isOneFault(engine: Engine, a: number, b: number): boolean {
   return isBurned && one !== null && other !== null && one.part === other.part
 }
 
-/** The degree of a hypothesis's damage, in the house as drawn first, that explains the readings best. */
-function bestDegree({ houses }: Engine, { links, of }: Chains, hypothesis: number): number {
-  let best = 0
-  const logOf = (degree: number) => links[of[houseOf(houses, hypothesis, 0, degree)]].log
-  for (let degree = 1; degree < houses.degrees[hypothesis]; degree++) if (logOf(degree) > logOf(best)) best = degree
-  return best
+/** One degree is told from another by so much of a log. */
+const TELLS = modelValue({ value: 1e-6, unit: 'log', source: 'rounding of double precision' })
+
+/**
+ * How much of a hypothesis's damage there is, in the house as drawn first, where it explains the readings best: times what it says. A pair has
+ * this one degree, and not the five of a single fault with what lies between them: the peak of a parabola through the logs of the best degree
+ * and its neighbours, in quarters of an octave.
+ */
+function bestDamage({ houses }: Engine, { links, of }: Chains, hypothesis: number): number {
+  if (houses.degrees[hypothesis] === 1) return 1
+  const logs = degreesInOrder.map(({ degree }) => links[of[houseOf(houses, hypothesis, 0, degree)]].log)
+  const asSaid = degreesInOrder.findIndex(({ times }) => times === 1)
+  // Where the readings do not tell, it is as bad as it says.
+  const best = logs.reduce((most, log, place) => (log > logs[most] + TELLS ? place : most), asSaid)
+  const [below, peak, above] = [logs[best - 1], logs[best], logs[best + 1]]
+  const octaves = Math.log2(degreesInOrder[best].times)
+  if (below === undefined || above === undefined) return 2 ** octaves
+  const curvature = below - 2 * peak + above
+  const shift = curvature < 0 ? (below - above) / (2 * curvature) : 0
+  return 2 ** (Math.round(4 * (octaves + shift)) / 4)
 }
 
 interface Pair {
@@ -179,7 +211,7 @@ const keptOf = new Memo((engine: Engine) => ({
 function withPairs(base: Engine, chosen: readonly [Half, Half][]): Engine {
   const kept = keptOf.of(base)
   const all = base.rates.reduce((sum, rate) => sum + rate, 0)
-  const pairs = chosen.map(([a, b]) => kept.pairs.get(`${a.index} ${a.degree} ${b.index} ${b.degree}`, () => makePair(base, a, b, all)))
+  const pairs = chosen.map(([a, b]) => kept.pairs.get(`${a.index} ${a.times} ${b.index} ${b.times}`, () => makePair(base, a, b, all)))
   const set = setOfPairs(pairs, base.kinds)
   return { ...base, ...joinSets(base, set), store: new PairStore(base, set, kept.predictions) }
 }
@@ -200,10 +232,12 @@ function setOfPairs(pairs: readonly Pair[], kinds: Engine['kinds']): HypothesisS
 }
 
 function makePair(engine: Engine, a: Half, b: Half, all: number): Pair {
-  const [first, second] = [a, b].map(({ index, degree }) => inDegree(engine.hypotheses[index], degree))
+  const [first, second] = [a, b].map(({ index, times }) =>
+    times === 1 ? engine.hypotheses[index] : graded(engine.hypotheses[index], times),
+  )
   if (!first.fault || !second.fault) throw new Error(`a pair needs two faults: ${first.id}, ${second.id}`)
   const hypothesis: Hypothesis = {
-    id: `${first.id} + ${second.id}${a.degree + b.degree === 0 ? '' : ` by ${a.degree} and ${b.degree}`}`,
+    id: `${first.id} + ${second.id}${a.times === 1 && b.times === 1 ? '' : ` times ${a.times.toFixed(2)} and ${b.times.toFixed(2)}`}`,
     fault: joinFaults(first.fault, second.fault),
     effects: [...first.effects, ...second.effects],
     wiring: [],

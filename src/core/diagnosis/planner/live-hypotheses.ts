@@ -50,8 +50,13 @@ export function thinOut(hypotheses: readonly LiveHypothesis[]): LiveHypothesis[]
   return [...hypotheses.slice(0, HEAVY), ...light]
 }
 
-/** The hypotheses that matter now, each with the repair it would lead to. */
-export function liveHypotheses(engine: Engine, posterior: Posterior, steadyOnly: boolean, thorough = false): LiveHypothesis[] {
+/**
+ * The hypotheses that matter now, each with the repair it would lead to.
+ *
+ * @param thorough those of all doubt beside one repair that is almost sure, too
+ * @param all those that hardly matter, too, as many as are weighed at most
+ */
+export function liveHypotheses(engine: Engine, posterior: Posterior, steadyOnly: boolean, thorough = false, all = false): LiveHypothesis[] {
   const isWanted = (index: number) => !steadyOnly || !engine.hypotheses[index].intermittent
   const whole = Array.from(posterior.hypotheses.keys()).filter(isWanted)
   const total = whole.reduce((sum, index) => sum + posterior.hypotheses[index], 0)
@@ -66,7 +71,7 @@ export function liveHypotheses(engine: Engine, posterior: Posterior, steadyOnly:
   let mass = 0
   for (const index of order) {
     const doubt = (mass - sure) / Math.max(1e-12, total - sure)
-    if ((mass >= WEIGHED_MASS * total && doubt >= WEIGHED_DOUBT) || hypotheses.length >= WEIGHED_STORIES) break
+    if ((!all && mass >= WEIGHED_MASS * total && doubt >= WEIGHED_DOUBT) || hypotheses.length >= WEIGHED_STORIES) break
     const weight = posterior.hypotheses[index]
     const repair = engine.hypotheses[index].fault?.repair.id ?? 'nothing'
     const group = groups.get(repair) ?? groups.size

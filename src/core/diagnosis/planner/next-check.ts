@@ -137,7 +137,8 @@ function steadyMass({ hypotheses }: Engine, posterior: Posterior): number {
 
 /**
  * One question written out as a check, whatever it tells; null when every hypothesis left standing answers it alike, and where it would cook:
- * but a second look at what is on already takes half a minute, and the customer's own call was made before (`stays`).
+ * but a second look at what is on already takes half a minute, and the customer's own call was made before (`stays`). What is read once more
+ * because it fits nothing that is left is asked though those answer it alike: `among` all, those count that were given up.
  */
 export function weighQuestion(
   engine: Engine,
@@ -148,9 +149,10 @@ export function weighQuestion(
   probe: Probe,
   place: PlaceId,
   stays = false,
+  among: 'live' | 'all' = 'live',
 ): Check | null {
   if (!stays && cooksOn(engine, posterior, asked)(bench)) return null
-  const hypotheses = liveHypotheses(engine, posterior, false, true)
+  const hypotheses = liveHypotheses(engine, posterior, false, true, among === 'all')
   const only = new Shortlist(1, () => false)
   scoreAll(
     engine,

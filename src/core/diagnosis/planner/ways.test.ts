@@ -57,12 +57,12 @@ describe('priceWays', () => {
     expect(prices.find(({ way }) => way === 'numbers')?.next?.probe.meter).toMatch(/volts|look/)
   })
 
-  it('has no way whose next check tells more per minute than the free choice', () => {
+  it('has no way whose next check tells clearly more per minute than the free choice, which looks one check further', () => {
     const rate = (way: string) => {
       const next = prices.find((price) => price.way === way)?.next
       return next ? next.gainBits / (next.minutes + 1) : 0
     }
-    for (const { way } of prices) expect(rate(way)).toBeLessThanOrEqual(rate('free') + 1e-9)
+    for (const { way } of prices) expect(rate(way)).toBeLessThanOrEqual(1.05 * rate('free'))
     expect(prices[0].minutesLeft).toBeGreaterThan(2)
   })
 
