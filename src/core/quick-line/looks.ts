@@ -5,13 +5,13 @@ import type { Reader } from '@/src/core/quick-line/reader'
 import type { Token } from '@/src/core/quick-line/tokens'
 import type { Probe } from '@/src/core/readings/check'
 import { contactWords, seenContacts } from '@/src/core/readings/contact-looks'
-import { LANDED, landedEnds, stripFindings, swappedWord, swappedWords, wrongOn } from '@/src/core/readings/landing-looks'
+import { LANDED, landedEnds, ownScrew, stripFindings, swappedWord, swappedWords, wrongOn } from '@/src/core/readings/landing-looks'
 import { contactsOf, landingsAt, runsAt, wiringOf } from '@/src/core/readings/look-target'
 import { bareWord } from '@/src/core/readings/looks'
 import { wordsFor } from '@/src/core/readings/predict'
 import type { PlaceId } from '@/src/core/wiring/ids'
-import { type Point, parsePoint } from '@/src/core/wiring/point'
-import { cableById, placeById, type System, zonesOf } from '@/src/core/wiring/system'
+import { type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
+import { placeById, type System, zonesOf } from '@/src/core/wiring/system'
 
 /** `thermostat blank`, `contactor in`. */
 export function readLook(reader: Reader): EntryDraft[] | null {
@@ -73,7 +73,6 @@ export function readLandings(reader: Reader): EntryDraft[] {
   const end = theOneEnd(reader, findEnds(reader.context.system, name.text, place, cable), name, place)
   if (!screw) return [seen(place, `${found}: ${end}`)]
   const terminal = terminalAt(reader, place, screw)
-  // The other of the two was found on this one's screw, and nothing was moved since.
   const other = onScrewOf(reader, end, terminal)
   return [seen(place, (other && theWordOf(reader.context.system, place, end, other)) ?? wrongOn(end, terminal))]
 }
@@ -101,24 +100,18 @@ const theWordOf = (system: System, place: PlaceId, a: Point, b: Point): string |
   return swappedWords(system, place).find((word) => either.includes(word))
 }
 
-/** The wire of that screw, where the last look over this strip found it on the screw of this one. */
+/** The wire of that screw, where it was seen on the screw of this one just before. */
 function onScrewOf({ context: { system, state } }: Reader, end: Point, terminal: string): Point | null {
   const { place, cable } = parsePoint(end)
-  const last = state.observations.findLast(({ probe }) => probe.meter === 'look' && probe.at === landingsAt(place))
-  const word = typeof last?.answer === 'object' && 'word' in last.answer ? last.answer.word : ''
-  const screwOf = (wire: Point) => landedOn(system, wire)
-  return (
-    landedEnds(system, place).find(
-      (other) => parsePoint(other).cable === cable && screwOf(other) === terminal && word === wrongOn(other, screwOf(end) ?? ''),
-    ) ?? null
-  )
-}
-
-/** The screw that an end is on in the record. */
-function landedOn(system: System, end: Point): string | null {
-  const { cable: id, name, place } = parsePoint(end)
-  const cable = cableById(system, id ?? '')
-  return cable?.conductors.find((wire) => wire.id === name)?.lands[cable.between.indexOf(place)] ?? null
+  const last = state.observations.at(-1)
+  if (last?.probe.meter !== 'look' || last.probe.at !== landingsAt(place)) return null
+  const [word, own] = [typeof last.answer === 'object' && 'word' in last.answer ? last.answer.word : '', ownScrew(system, end)]
+  const isOther = (other: Point) =>
+    own !== null &&
+    parsePoint(other).cable === cable &&
+    ownScrew(system, other) === terminalPoint(terminal, place) &&
+    word === wrongOn(other, parsePoint(own).name)
+  return landedEnds(system, place).find(isOther) ?? null
 }
 
 function terminalAt(reader: Reader, place: PlaceId, said: Token): string {

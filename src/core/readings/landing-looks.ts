@@ -7,8 +7,8 @@ import type { Component } from '@/src/core/readings/prediction'
 import { modelValue } from '@/src/core/units/model-value'
 import type { PlaceId } from '@/src/core/wiring/ids'
 import { landingAt } from '@/src/core/wiring/links'
-import { conductorEnd, isPoint, type Point, parsePoint } from '@/src/core/wiring/point'
-import { placeById, type System } from '@/src/core/wiring/system'
+import { conductorEnd, isPoint, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
+import { cableById, placeById, type System } from '@/src/core/wiring/system'
 
 /** What a glance over the landings of a place finds. */
 
@@ -33,6 +33,14 @@ export const swappedWord = (end: string, other: string): string => `swapped: ${e
 export function swappedEnds(word: string): readonly [Point, Point] | null {
   const [, end, other] = /^swapped: (\S+) with (\S+)$/.exec(word) ?? []
   return end !== undefined && other !== undefined && isPoint(end) && isPoint(other) ? [end, other] : null
+}
+
+/** The screw that an end belongs on; null for one that leads nowhere. */
+export function ownScrew(system: System, end: Point): Point | null {
+  const { cable: id, name, place } = parsePoint(end)
+  const cable = cableById(system, id ?? '')
+  const terminal = cable?.conductors.find((wire) => wire.id === name)?.lands[cable.between.indexOf(place)] ?? null
+  return terminal === null ? null : terminalPoint(terminal, place)
 }
 
 /** The words for wires on each other's screws, each pair of a cable once, in the order of its conductors. */
@@ -76,7 +84,7 @@ export function landingLooks(system: System, place: PlaceId, bench: Bench, hypot
     const found = strapOrWater(hypothesis, place)
     return found ? [word(found, 1)] : corrosionLooks(hypothesis, place, weight)
   }
-  const swapped = moved.length === 2 && isSwapped(hypothesis, moved) ? BOTH_TOLD : 0
+  const swapped = moved.length === 2 && isSwapped(system, hypothesis, moved) ? BOTH_TOLD : 0
   const ofEach = moved.flatMap((end) => {
     const share = ((1 - OVERLOOKED) * (1 - swapped)) / moved.length
     const touch = hypothesis.effects.find((effect) => effect.do === 'short' && effect.a === end)
@@ -89,10 +97,12 @@ export function landingLooks(system: System, place: PlaceId, bench: Bench, hypot
   return swapped === 0 ? ofEach : [word(swappedWord(moved[0], moved[1]), (1 - OVERLOOKED) * swapped), ...ofEach]
 }
 
-/** Two ends that are both off their own screws sit on each other's. */
-const isSwapped = ({ effects }: Hypothesis, ends: readonly Point[]): boolean =>
-  ends.every((end) => effects.some((effect) => effect.do === 'short' && effect.a === end)) &&
-  parsePoint(ends[0]).cable === parsePoint(ends[1]).cable
+/** Each of two ends of one cable touches the screw of the other. */
+function isSwapped(system: System, { effects }: Hypothesis, [a, b]: readonly Point[]): boolean {
+  const isOn = (end: Point, screw: Point | null) =>
+    screw !== null && effects.some((effect) => effect.do === 'short' && effect.a === end && effect.b === screw)
+  return parsePoint(a).cable === parsePoint(b).cable && isOn(a, ownScrew(system, b)) && isOn(b, ownScrew(system, a))
+}
 
 /** A strip that went bad shows it. */
 const CORROSION_SHOWS = modelValue({ value: 0.85, unit: 'chance', source: 'assumption' })

@@ -9,6 +9,7 @@ import { runTrial } from '@/src/core/practice/trial'
 import type { Probe } from '@/src/core/readings/check'
 import type { Observation } from '@/src/core/readings/observations'
 import { createRandom } from '@/src/core/units/random'
+import type { Point } from '@/src/core/wiring/point'
 import { furnaceAc, systemById } from '@/src/core/wiring/systems/catalogue'
 import { templateValues } from '@/src/core/wiring/values'
 import { benchWith, change, furnaceEngine, hypothesisOf } from '@/tests/setup/furnace'
@@ -104,5 +105,41 @@ describe('a short and the transformer that it burned out', () => {
     const suspects = listSuspects(engine, evidence, posterior, 1)
     const burned = suspects.filter(({ id }) => id.includes('coil-shorted:contactor') && id.includes('transformer-dead'))
     expect(burned.reduce((sum, { probability }) => sum + probability, 0)).toBeGreaterThan(0.9)
+  })
+})
+
+describe('what burned a transformer out, read behind its open winding', () => {
+  const dead = benchWith(change.off, { do: 'slot', holds: 'nothing' })
+  const unplugged = benchWith(change.off, { do: 'slot', holds: 'nothing' }, { do: 'unplug', part: 'gas-valve' })
+  const ohms = (id: string, a: Point, b: Point, answer: Observation['answer'], bench = dead): Observation => ({
+    id,
+    bench,
+    probe: { meter: 'ohms', a, b },
+    answer,
+  })
+  const shareOf = (observations: readonly Observation[], isMeant: (id: string) => boolean) => {
+    const { engine, posterior } = weigh(furnaceEngine(), { ...noEvidence, observations })
+    return engine.hypotheses.reduce((sum, { id }, index) => sum + (isMeant(id) ? posterior.hypotheses[index] : 0), 0)
+  }
+  const winding = ohms('winding', 'sec@indoor', 'C@indoor', 'OL')
+
+  it('a coil that reads too little by itself is suspected, though it explains nothing else', () => {
+    const isAccessory = (id: string) => id.includes('accessory-across:blower-relay')
+    expect(shareOf([winding, ohms('g', 'G@indoor', 'C@indoor', 8.5)], isAccessory)).toBeGreaterThan(0.05)
+    expect(shareOf([winding, ohms('g', 'G@indoor', 'C@indoor', 28)], isAccessory)).toBeLessThan(0.01)
+  })
+
+  it('some ohms that stay with the valve off are as well a rub of its wire as something wired across it', () => {
+    const seen = [
+      winding,
+      ohms('w', 'W@indoor', 'C@indoor', 6.4),
+      ohms('valve', 'gas-valve.1@indoor', 'gas-valve.2@indoor', 30.1, unplugged),
+      ohms('stays', 'W@indoor', 'C@indoor', 7.9, unplugged),
+    ]
+    const ofRub = shareOf(seen, (id) =>
+      /(?:conductor-to-chassis|conductor-short|lead-to-chassis):(?:stat-cable\.)?(?:W|limit|rollout)/.test(id),
+    )
+    expect(ofRub).toBeGreaterThan(0.02)
+    expect(shareOf(seen, (id) => id.includes('accessory-across:gas-valve'))).toBeGreaterThan(ofRub)
   })
 })
