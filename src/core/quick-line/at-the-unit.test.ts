@@ -7,6 +7,7 @@ const induced = standing('furnace-induced-draft', 'indoor', 'on')
 const twoStage = standing('furnace-ac-two-stage', 'indoor', 'on')
 const roof = standing('rooftop-gas', 'package', 'on')
 const zoned = standing('zoned-furnace-ac', 'indoor', 'on')
+const panel = standing('zoned-furnace-ac', 'panel', 'on')
 const heatPump = standing('heat-pump-b', 'outdoor', 'on')
 const stat = standing('heat-pump-o', 'thermostat', 'on')
 const airHandler = standing('heat-pump-o', 'indoor', 'on')
@@ -46,6 +47,15 @@ describe('typed at the unit', () => {
     ['trips when Y2 comes on', twoStage, 'trips on cool-2'],
     ['R-Y 0.3 stat off', deadFurnace, 'unplug stat; R-Y 0.3'],
     ['blower runs with R-G jumped', furnace, 'jumper R G; blower runs'],
+    ['swaped stat Y to brown', furnace, 'swap stat Y to brown'],
+    ['disconected outdoor Y', furnace, 'lift outdoor Y'],
+    ['R:C 26', furnace, 'R-C 26'],
+    ['another fuse gone', furnace, 'fuse blown'],
+    ['ohmed fuse OL', deadFurnace, 'fuse blown'],
+    ['over current code on zone 2 stat Y', zoned, 'zone 2 stat shows over-current on Y'],
+    ['zone 1 stat shows Y short', zoned, 'zone 1 stat shows over-current on Y'],
+    ['unplugged both dampers, holds', panel, 'unplug damper 1; unplug damper 2; holds'],
+    ['zone 2 off the panel, still trips', panel, 'pulled zone 2 wires; trips'],
     ['outdoor temp 28', stat, 'note outdoor temp 28'],
     ['jumped the limit to test', furnace, 'bypassed the limit'],
     ['holds without outdoor Y', furnace, 'lift outdoor Y; holds'],

@@ -110,7 +110,7 @@ function pairFirst(text: string, the: Sentence): string {
   const pair = (a: string, b: string) => `${the.letter(a.toLowerCase())}-${the.letter(b.toLowerCase())}`
   const spaced = text
     .replace(/\s*[=:]\s*(?=\d|ol\b)/gi, ' ')
-    .replace(/\b(\w+)\s*[/&+]\s*(\w+)\b/g, (all, a: string, b: string) => (isLetter(a) && isLetter(b) ? pair(a, b) : all))
+    .replace(/\b(\w+)(?:\s*[/&+]\s*|:)(\w+)\b/g, (all, a: string, b: string) => (isLetter(a) && isLetter(b) ? pair(a, b) : all))
   const first = new RegExp(
     `^(${NUMBER}) ?(${UNIT})? (?:(on|at|across|between|from) )?(\\w+)( ?- ?| to | and | )(\\w+)(?= |$)(.*)$`,
     'i',

@@ -3,6 +3,21 @@ import type { Shortened } from '@/src/core/quick-line/short-readings'
 
 /** What a part does, and how it lies. */
 export const ofPartsShort: readonly Shortened[] = [
+  // Which thermostat of a zone shows which wire.
+  [
+    /^(?:an? )?(?:over-? ?current|short(?:ed)?)(?: code)? on zone (\d)(?: (?:stat|thermostat))?,? (?:on )?([A-Z]\d?)(?: wire)?$/i,
+    'zone $1 stat shows over-current on $2',
+  ],
+  [
+    /^zone (\d)(?: (?:stat|thermostat))? (?:shows|says|reads|has|throws) (?:an? )?([A-Z]\d?)(?: wire)? (?:is )?(?:short(?:ed)?|over-? ?current)(?: code)?$/i,
+    'zone $1 stat shows over-current on $2',
+  ],
+  [
+    /^zone (\d)(?: (?:stat|thermostat))? (?:shows|says|has|throws) (?:an? )?over-? ?current(?: code)?(?: on)? ([A-Z]\d?)(?: wire)?$/i,
+    'zone $1 stat shows over-current on $2',
+  ],
+  [/^(un)?plug(?:ged)? both dampers(?: in| back in)?/i, (_, un = '') => `${un}plugged damper 1, ${un}plugged damper 2`],
+  [/^zone (\d)(?: wires)? off (?:the |of the )?panel/i, 'pulled zone $1 wires'],
   [/\b(?:little |purple |violet |tan )+(?=fuse\b)/gi, ''],
   [/\b(?:blower|furnace|bottom|access|service) (door|cover)(?= (?:is |was )?(?:off|on|open|shut|closed|removed|back on)\b)/gi, '$1'],
   [/\bmain burners?\b/gi, 'burners'],

@@ -6,6 +6,8 @@ const ON_CALL =
 
 /** What trips and what holds: the fuse that went on a call, and what no longer goes. */
 export const ofTrips: readonly Shortened[] = [
+  [/^(?:there (?:goes|went) )?another fuse(?: is| was)? (?:gone|shot|dead|toast)$/i, 'fuse blown'],
+  [/^ohmed (?:the |out the )?fuse[,:]? (?=ol\b|open\b|\d|good\b)/i, 'fuse '],
   // Two letters that are joined, and what comes of it.
   [
     /^([RGYWOB]\d?) to ([RGYWOB]\d?) (?:still )?(pops|trips|blows|kills|holds)(?: it| the fuse| the breaker)?$/,
