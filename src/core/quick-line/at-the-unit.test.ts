@@ -56,6 +56,10 @@ describe('typed at the unit', () => {
     ['zone 1 stat shows Y short', zoned, 'zone 1 stat shows over-current on Y'],
     ['unplugged both dampers, holds', panel, 'unplug damper 1; unplug damper 2; holds'],
     ['zone 2 off the panel, still trips', panel, 'pulled zone 2 wires; trips'],
+    ['is Y hot', furnace, 'note is Y hot'],
+    ['Y had 24 for a second', furnace, 'note Y had 24 for a second'],
+    ['26 to 18 when cool comes on', furnace, 'call cool; R-C 18'],
+    ['went from 24 to 0 on Y', furnace, 'Y-C 0'],
     ['outdoor temp 28', stat, 'note outdoor temp 28'],
     ['jumped the limit to test', furnace, 'bypassed the limit'],
     ['holds without outdoor Y', furnace, 'lift outdoor Y; holds'],
@@ -67,6 +71,10 @@ describe('typed at the unit', () => {
 
   it('what runs outdoors is no call of the thermostat', () => {
     expect(drafts(heatPump, 'nothing on out here')[0]).toMatchObject({ complaint: { symptoms: ['nothing-runs'] } })
+  })
+
+  it('a breaker in the panel of the house is none in the fuse slot', () => {
+    expect(drafts(furnace, 'breaker tripped in the panel').map(({ kind }) => kind)).not.toContain('trip')
   })
 
   it('how often it went is what the customer told', () => {
@@ -81,6 +89,7 @@ describe('typed at the unit', () => {
     ['took both switches out of the circuit', heatPump, 'Joined past them, or off their plugs?'],
     ['jumped Y1 and Y2', twoStage, 'To each other, or each to R?'],
     ['gas valve off', twoStage, 'unplugged?'],
+    ['about to trip', furnace, 'That is not done yet'],
     ['one leg', heatPump, 'Which leg?'],
     ['board has no fuse', induced, 'Is its holder empty'],
   ])('is asked after: %s', (said, where, asked) => {

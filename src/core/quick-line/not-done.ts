@@ -13,11 +13,15 @@ const NOT_DONE = new RegExp(
 /** As it was found, or some time ago: it was tripped when I got here, had 24 earlier. */
 const AS_FOUND = /\bwhen (?:i|we) (?:got (?:here|there)|arrived|came|showed up)\b/i
 const SOME_TIME_AGO =
-  /\b(?:earlier(?: today)?|yesterday|this morning|last (?:night|week|month|year|time)|a (?:week|month|year) ago|before)$/i
+  /\b(?:earlier(?: today)?|yesterday|this morning|last (?:night|week|month|year|time)|a (?:week|month|year) ago|before|for (?:just )?(?:a|a split|one) (?:second|sec|moment|minute|bit|while))$/i
+
+/** About to trip, almost tripped: it did not. */
+const NEARLY = /^(?:it |fuse |breaker )?(?:is |was )?(?:about to|almost|nearly) (?:trip|pop|blow)\w*$/i
 
 /** Whether a line tells of an act that was not done, or not yet, and would be entered as done. */
 export const isNotDone = (line: string, drafts: readonly EntryDraft[]): boolean =>
-  NOT_DONE.test(line.trim()) && drafts.some(({ kind }) => kind === 'bench')
+  (NOT_DONE.test(line.trim()) && drafts.some(({ kind }) => kind === 'bench')) ||
+  (NEARLY.test(line.trim()) && drafts.some(({ kind }) => kind === 'trip'))
 
 /** Whether a line tells of what was so before, and would be entered as seen or read now. */
 export function isOfBefore(line: string, drafts: readonly EntryDraft[]): boolean {

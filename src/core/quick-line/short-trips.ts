@@ -8,6 +8,19 @@ const ON_CALL =
 export const ofTrips: readonly Shortened[] = [
   [/^(?:there (?:goes|went) )?another fuse(?: is| was)? (?:gone|shot|dead|toast)$/i, 'fuse blown'],
   [/^ohmed (?:the |out the )?fuse[,:]? (?=ol\b|open\b|\d|good\b)/i, 'fuse '],
+  // In the panel of the house it is the line's own.
+  [
+    /^(?:the )?breaker (?:is |was |has |had )?(tripped|popped|off|kicked) (?:in|at|on) the (?:main |house |electrical |service )?(?:panel|load center)$/i,
+    'panel breaker $1',
+  ],
+  [
+    /^(?:it )?(?:drops?|dropped|goes|went|falls?|fell|sags?|sagged)? ?(?:from )?\d[\d.]*(?: ?v)? (?:down )?to (\d[\d.]*)(?: ?v)? ((?:on|with|when|once|as soon as) (?:the )?(?:cool|heat|fan|aux)(?:ing)?(?: call)?)(?: comes on| calls| kicks in)?$/i,
+    'drops to $1 $2',
+  ],
+  [
+    /^(?:went|goes|dropped|drops|fell|falls) from \d[\d.]*(?: ?v)? to (\d[\d.]*|nothing)(?: ?v)? (?:on|at) ([A-Z]\d?)$/i,
+    (_, now, letter) => `${letter}-C ${/^n/i.test(now) ? '0' : now}`,
+  ],
   // Two letters that are joined, and what comes of it.
   [
     /^([RGYWOB]\d?) to ([RGYWOB]\d?) (?:still )?(pops|trips|blows|kills|holds)(?: it| the fuse| the breaker)?$/,
