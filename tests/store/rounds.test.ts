@@ -8,15 +8,15 @@ describe('the store', () => {
     const outcome = await killRounds(4, 14)
     expect(outcome).toMatchObject(harmless)
     expect(outcome.acknowledged).toBeGreaterThan(4)
-  }, 120_000)
+  }, 300_000)
 
   it('keeps every acknowledged entry when its files go back to an older state and the journal is torn', async () => {
     const outcome = await powerCutRounds(3, 15)
     expect(outcome).toMatchObject(harmless)
     expect(outcome.acknowledged).toBeGreaterThan(10)
-  }, 120_000)
+  }, 300_000)
 
   it('is opened by nobody while a frozen server holds it', async () => {
     expect(await frozenRounds(1, 16)).toMatchObject(harmless)
-  }, 120_000)
+  }, 300_000)
 })

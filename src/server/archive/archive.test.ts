@@ -36,7 +36,7 @@ let to: Store
 beforeAll(async () => {
   from = await openStoreAt(null)
   to = await openStoreAt(null)
-}, 60_000)
+}, 180_000)
 afterAll(async () => {
   await from.close()
   await to.close()
