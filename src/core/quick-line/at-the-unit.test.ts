@@ -6,6 +6,7 @@ const deadFurnace = standing('furnace-ac', 'indoor', 'off')
 const induced = standing('furnace-induced-draft', 'indoor', 'on')
 const twoStage = standing('furnace-ac-two-stage', 'indoor', 'on')
 const roof = standing('rooftop-gas', 'package', 'on')
+const electricRoof = standing('rooftop-electric', 'package', 'on')
 const zoned = standing('zoned-furnace-ac', 'indoor', 'on')
 const panel = standing('zoned-furnace-ac', 'panel', 'on')
 const heatPump = standing('heat-pump-b', 'outdoor', 'on')
@@ -60,6 +61,10 @@ describe('typed at the unit', () => {
     ['Y had 24 for a second', furnace, 'note Y had 24 for a second'],
     ['26 to 18 when cool comes on', furnace, 'call cool; R-C 18'],
     ['went from 24 to 0 on Y', furnace, 'Y-C 0'],
+    ['about to trip', furnace, 'note about to trip'],
+    ['almost tripped', furnace, 'note almost tripped'],
+    ['20 amp breaker tripped', furnace, 'note 20 amp breaker tripped'],
+    ['supply 208', electricRoof, 'line 208'],
     ['outdoor temp 28', stat, 'note outdoor temp 28'],
     ['jumped the limit to test', furnace, 'bypassed the limit'],
     ['holds without outdoor Y', furnace, 'lift outdoor Y; holds'],
@@ -89,8 +94,8 @@ describe('typed at the unit', () => {
     ['took both switches out of the circuit', heatPump, 'Joined past them, or off their plugs?'],
     ['jumped Y1 and Y2', twoStage, 'To each other, or each to R?'],
     ['gas valve off', twoStage, 'unplugged?'],
-    ['about to trip', furnace, 'That is not done yet'],
     ['one leg', heatPump, 'Which leg?'],
+    ["24 on the coil and it won't pull in", furnace, 'coil'],
     ['board has no fuse', induced, 'Is its holder empty'],
   ])('is asked after: %s', (said, where, asked) => {
     const read = where(said)
@@ -112,6 +117,7 @@ describe('two wires on each other’s screws', () => {
 
   it('are of the one cable that has both, wherever one stands', () => {
     expect(drafts(airHandler, 'landings Y and G swapped')).toEqual(drafts(airHandler, 'landings stat Y and G swapped'))
+    expect(drafts(airHandler, 'stat Y and O are swapped')).toEqual(drafts(airHandler, 'landings stat Y and O swapped'))
     expect(airHandler('landings Y and O swapped').ok).toBe(false)
   })
 

@@ -143,6 +143,7 @@ const BURNS = /\b(?:burners?|flames?|pilot|fire|fires|lights?|lit)\b/i
 const LETTER_ON = /^[A-Z]\w? (?:is |gets |was |comes? )?(?:energized|hot|on|powered|power)$/
 /** Two units in one breath: which of them was to run is asked. */
 const BOTH_RUN = /\band\b.*\bboth (?:are )?(?:running|on|run)\b/i
+/** `compressor starts and trips`: on its overload, or the fuse. */
 const MOTOR_TRIPS = /\b(?:compressor|motor|fan|blower)\b.*\b(?:starts?|runs|comes on)\b.*\b(?:and|then|,) (?:it )?(?:trips|cuts out)$/i
 const TRIPS_ON_LETTER = /\b(?:trip|pop|blow|blew)\w*\b.*\b(?:on|when|with|once|as soon as) [A-Z]\d?\b/
 

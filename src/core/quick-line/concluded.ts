@@ -6,7 +6,7 @@ export const isConclusion = (said: string): boolean => {
   const text = said.trim().replace(/[.!]+$/, '')
   if (HAS_FIGURE.test(text)) return false
   // What is asked is not seen, and what is thought is so with all that hangs on it.
-  if (/\?$/.test(text) || IS_ASKED.test(text) || THOUGHT.test(text)) return true
+  if (/\?$/.test(text) || IS_ASKED.test(text) || NEARLY.test(text) || THOUGHT.test(text)) return true
   if (SEVERAL.test(text)) return false
   return (
     SOMEWHERE.test(text) || IN_THE_RUN.test(text) || BLAMED.test(text) || (/^so\b/i.test(text) && JUDGES.test(text) && !ACTS.test(text))
@@ -21,6 +21,9 @@ const SEVERAL = /[,;:]/
 /** A question without its mark: is Y hot, does it trip. What begins with "is" and names nothing is said of what stands before it. */
 const IS_ASKED =
   /^(?:is|are|does|did|can|should|was|were) (?:the|there|it|that|[A-Z]\d?(?= )|contactor|compressor|blower|fan|fuse|breaker|stat|thermostat|board|transformer|limit|valve|relay|anything)\b/
+
+/** About to trip, almost tripped: it did not. */
+const NEARLY = /^(?:it |fuse |breaker )?(?:is |was )?(?:about to|almost|nearly) (?:trip|pop|blow)\w*$/i
 
 const THOUGHT =
   /^(?:so |then |ok |and )*(?:i(?:['’]?m)? |we |im )?(?:(?:think|thinking|guess|guessing|bet|betting|suspect|suspecting|figure|figuring|believe|suppose|pretty sure|almost sure|leaning)\b|(?:it |that |this )?(?:must|might|may|could|has to|have to|got to|gotta|got ta|should) be\b(?! (?:on|off|set)\b)|(?:probably|maybe|perhaps|likely|most likely|sounds like|smells like(?! (?:burn|smok|hot|electric|plastic|scorch|gas))|points? (?:to|at)|pointing (?:to|at))\b)/i

@@ -15,13 +15,9 @@ const AS_FOUND = /\bwhen (?:i|we) (?:got (?:here|there)|arrived|came|showed up)\
 const SOME_TIME_AGO =
   /\b(?:earlier(?: today)?|yesterday|this morning|last (?:night|week|month|year|time)|a (?:week|month|year) ago|before|for (?:just )?(?:a|a split|one) (?:second|sec|moment|minute|bit|while))$/i
 
-/** About to trip, almost tripped: it did not. */
-const NEARLY = /^(?:it |fuse |breaker )?(?:is |was )?(?:about to|almost|nearly) (?:trip|pop|blow)\w*$/i
-
 /** Whether a line tells of an act that was not done, or not yet, and would be entered as done. */
 export const isNotDone = (line: string, drafts: readonly EntryDraft[]): boolean =>
-  (NOT_DONE.test(line.trim()) && drafts.some(({ kind }) => kind === 'bench')) ||
-  (NEARLY.test(line.trim()) && drafts.some(({ kind }) => kind === 'trip'))
+  NOT_DONE.test(line.trim()) && drafts.some(({ kind }) => kind === 'bench')
 
 /** Whether a line tells of what was so before, and would be entered as seen or read now. */
 export function isOfBefore(line: string, drafts: readonly EntryDraft[]): boolean {

@@ -26,6 +26,12 @@ function coilOf(the: Sentence, named: string): PartOf<'coil'> | null {
   return one && !another ? one : null
 }
 
+/** The contactor where one stands; null where there is none, or more than one. */
+function contactorHere({ system, state }: Sentence): string | null {
+  const [one, another] = partsOf(system, 'coil').filter(({ role, place }) => role === 'contactor' && place === state.bench.place)
+  return one && !another ? one.id : null
+}
+
 const WHICH: Said = {
   asks: 'Which contacts? Say of what, and where: "contacts of the contactor burned", "3 V across the fan relay contacts".',
 }
@@ -98,9 +104,18 @@ export const contactRules: readonly Rule[] = [
     '(.*contactor(?: \\d)?) (?:is |was |got )?(?:jammed|hung up|hung|seized|stuck open|stuck out|bound up|binding)(?: open)?',
     (the, named) => worded(the.part(named), 'out'),
   ),
+  // What does not pull in, where one contactor is: its coil.
+  rule(
+    `${NUMBER} ?${VOLTS}? (?:on|at|across|to) (?:its )?coil,? (?:and |but )?(?:it )?(?:still )?(?:wont|doesnt|isnt|not|will not|does not) (?:pull|pulling|pulled) in`,
+    (the, volts) => {
+      const contactor = contactorHere(the)
+      const read = contactor && the.voltsAt(contactor, volts)
+      return read && `${read}; ${contactor} out`
+    },
+  ),
   rule('nothing (?:is )?(?:pulls|pulling|pulled) in(?: out here| outside| here)?', (the) => {
-    const contactor = partsOf(the.system, 'coil').find(({ role, place }) => role === 'contactor' && place === the.state.bench.place)
-    return contactor ? `${contactor.id} out` : null
+    const contactor = contactorHere(the)
+    return contactor && `${contactor} out`
   }),
   // What moves by a tap: how it is now, and by what, kept in its words.
   rule(

@@ -51,10 +51,11 @@ export const foundOffRules: readonly Rule[] = [
     (the, name, where) => foundOff(the, name, where, 'wrong'),
   ),
   rule(
-    '(\\S+)(?: wire)? and (\\S+)(?: wires?)? (?:are |were |is )?(?:swapped|reversed|crossed|switched|backwards|backward|mixed up|flipped)(?: here| out here)?(?: (?:at|in|on) (.+))?',
-    (the, one, other, where) => {
+    '(?:(stat|thermostat|outdoor|condenser)(?: cable)? )?(\\S+)(?: wire)? and (\\S+)(?: wires?)? (?:are |were |is )?(?:swapped|reversed|crossed|switched|backwards|backward|mixed up|flipped)(?: here| out here)?(?: (?:at|in|on) (.+))?',
+    (the, cable, one, other, where) => {
       const letter = the.isLetter(other) ? the.letter(other) : letterOfColour(the, other)
-      return letter && foundOff(the, one, where, `and ${letter} swapped`)
+      const found = letter && foundOff(the, one, where, `and ${letter} swapped`)
+      return typeof found === 'string' && cable ? found.replace('landings ', `landings ${cable} `) : found
     },
   ),
 ]

@@ -47,12 +47,13 @@ function ofZonesLetter(the: Sentence, zone: string, letter: string, read: string
   const { place, power } = the.state.bench
   const stat = the.place(`zone ${zone} stat`)
   const isAtStat = the.says(/\b(?:stat|thermostat|tstat)\b/i) || stat === place
-  const isAtPanel = the.says(/\bpanel\b/i) || placeById(the.system, place)?.kind === 'zone-panel'
+  const panel = the.system.places.find(({ kind }) => kind === 'zone-panel')?.id
+  const isAtPanel = the.says(/\bpanel\b/i) || place === panel
   const isOhms = /^ohm/.test(unit) || (unit === '' && !power)
   const between = (a: string, b: string, at: string) => (isOhms ? `ohms ${a}-${b} ${read} at ${at}` : `${a}-${b} ${read} V at ${at}`)
   if (isAtStat) return stat && between(letter.toUpperCase(), 'C', stat)
   const screw = `${letter}${zone}`.toUpperCase()
-  return isAtPanel && the.isLetter(screw) ? between(screw, `C${zone}`, 'panel') : null
+  return isAtPanel && panel && the.isLetter(screw) ? between(screw, the.commonOf(screw, panel), panel) : null
 }
 
 const bothDampers = ({ system }: Sentence, word: string): string | null => {

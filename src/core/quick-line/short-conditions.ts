@@ -35,7 +35,7 @@ export const ofConditions: readonly Shortened[] = [
     '$2, $3 on $1',
   ],
   [/^((?:outdoor |stat )?[A-Z]\d?) back on,? (?:and |it )?(?:still )?(holds|trips)(?: again)?$/i, 'land $1, $2'],
-  [/^(?:my |the )?\d+ ?a(?:mps?)? breaker (?=(?:trip|pop|blow|hold|held|kick)\w*|(?:on|at|of) )/i, 'breaker '],
+  [/^(?:my |the )?\d+ ?a(?:mps?)? breaker (?=(?:on|at|of) )/i, 'breaker '],
   [/^((?:still )?(?:trips|pops|blows)) (?:the |a |my )?\d+ ?a(?:mps?)?(?: fuse| breaker)? (?=\S)/i, '$1 '],
   [/^(?:ohmed|ohms|readings?|measured|checked)(?: (?:all|them|everything|it|out))*[:,] (?=[A-Z]\d?(?:[- ]| to )?\S* ?\d)/i, ''],
   [/^(?:the )?(\w+) (?:plug )?pins (?=\d)/i, '$1 coil '],

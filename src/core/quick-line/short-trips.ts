@@ -13,9 +13,10 @@ export const ofTrips: readonly Shortened[] = [
     /^(?:the )?breaker (?:is |was |has |had )?(tripped|popped|off|kicked) (?:in|at|on) the (?:main |house |electrical |service )?(?:panel|load center)$/i,
     'panel breaker $1',
   ],
+  // Down to that on a call; what comes up on one is another point's.
   [
-    /^(?:it )?(?:drops?|dropped|goes|went|falls?|fell|sags?|sagged)? ?(?:from )?\d[\d.]*(?: ?v)? (?:down )?to (\d[\d.]*)(?: ?v)? ((?:on|with|when|once|as soon as) (?:the )?(?:cool|heat|fan|aux)(?:ing)?(?: call)?)(?: comes on| calls| kicks in)?$/i,
-    'drops to $1 $2',
+    /^(?:it )?(?:drops?|dropped|goes|went|falls?|fell|sags?|sagged)? ?(?:from )?(\d[\d.]*)(?: ?v)? (?:down )?to (\d[\d.]*)(?: ?v)? ((?:on|with|when|once|as soon as) (?:the )?(?:cool|heat|fan|aux)(?:ing)?(?: call)?)(?: comes on| calls| kicks in)?$/i,
+    (all, before, now, onCall) => (Number(now) < Number(before) ? `drops to ${now} ${onCall}` : all),
   ],
   [
     /^(?:went|goes|dropped|drops|fell|falls) from \d[\d.]*(?: ?v)? to (\d[\d.]*|nothing)(?: ?v)? (?:on|at) ([A-Z]\d?)$/i,

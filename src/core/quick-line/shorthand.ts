@@ -176,7 +176,7 @@ const ofHands: readonly Shortened[] = [
 const shortened: readonly Shortened[] = [
   ...ofConditions,
   [
-    /^(?:the )?(?:room|set ?point|supply|return|ambient|discharge|(?:outdoor|outside|indoor|inside|room|supply|return)(?: air)? temp(?:erature)?)s?,? (?:is |at |of )?\d{2,3}(?: ?(?:f|degrees|°f?))?$/i,
+    /^(?:the )?(?:room|set ?point|return|ambient|discharge|(?:outdoor|outside|indoor|inside|room|supply|return)(?: air)? temp(?:erature)?)s?,? (?:is |at |of )?\d{2,3}(?: ?(?:f|degrees|°f?))?$/i,
     'note $&',
   ],
   [/(?<=\S),? (?:just )?(?:to test(?: it)?|to check(?: it)?|for now|temporarily|for a test|as a test)$/i, ''],
