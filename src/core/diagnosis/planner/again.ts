@@ -48,9 +48,9 @@ export function takeAgain(
   const mayBeTaken = (one: Observation) => !one.repeats || (one.repeats === 1 && one.probe.meter === 'look' && isLater(one))
   const against = latestAnswers(observations).find((one) => doubted.includes(one.id) && mayBeTaken(one) && !isPlainToSee(one))
   if (!against || skipped.some((probe) => probeKey(probe) === probeKey(against.probe))) return null
-  const readAgain = (among: 'live' | 'all') =>
+  const readAgain = (among: 'doubts' | 'all') =>
     weighQuestion(engine, posterior, observations, bench, anyTime(against.bench), against.probe, against.bench.place, false, among)
-  const again = readAgain('live') ?? readAgain('all')
+  const again = readAgain('doubts') ?? readAgain('all')
   if (!again) return null
   // A fuse that was taken out does not come back: with the breaker in its place the question is another one, asked once.
   const key = questionKey(anyTime(again.bench), again.probe)

@@ -53,14 +53,19 @@ export function thinOut(hypotheses: readonly LiveHypothesis[]): LiveHypothesis[]
 /**
  * The hypotheses that matter now, each with the repair it would lead to.
  *
- * @param thorough those of all doubt beside one repair that is almost sure, too
- * @param all those that hardly matter, too, as many as are weighed at most
+ * @param among `doubts`: beside one repair that is almost sure most of what is left; `all`: those that were given up, too, as many as are
+ * weighed at most
  */
-export function liveHypotheses(engine: Engine, posterior: Posterior, steadyOnly: boolean, thorough = false, all = false): LiveHypothesis[] {
+export function liveHypotheses(
+  engine: Engine,
+  posterior: Posterior,
+  steadyOnly: boolean,
+  among: 'likely' | 'doubts' | 'all' = 'likely',
+): LiveHypothesis[] {
   const isWanted = (index: number) => !steadyOnly || !engine.hypotheses[index].intermittent
   const whole = Array.from(posterior.hypotheses.keys()).filter(isWanted)
   const total = whole.reduce((sum, index) => sum + posterior.hypotheses[index], 0)
-  const settled = thorough ? Math.max(...massByRepair(engine, posterior).values()) : posterior.hypotheses[0]
+  const settled = among !== 'likely' ? Math.max(...massByRepair(engine, posterior).values()) : posterior.hypotheses[0]
   const sure = settled > ALMOST_SURE ? settled : 0
   // In steps, so that the last digit of a logarithm, which differs between JavaScript engines, does not change the order.
   const step = (index: number) => Math.round(posterior.hypotheses[index] * STEPS)
@@ -71,7 +76,7 @@ export function liveHypotheses(engine: Engine, posterior: Posterior, steadyOnly:
   let mass = 0
   for (const index of order) {
     const doubt = (mass - sure) / Math.max(1e-12, total - sure)
-    if ((!all && mass >= WEIGHED_MASS * total && doubt >= WEIGHED_DOUBT) || hypotheses.length >= WEIGHED_STORIES) break
+    if ((among !== 'all' && mass >= WEIGHED_MASS * total && doubt >= WEIGHED_DOUBT) || hypotheses.length >= WEIGHED_STORIES) break
     const weight = posterior.hypotheses[index]
     const repair = engine.hypotheses[index].fault?.repair.id ?? 'nothing'
     const group = groups.get(repair) ?? groups.size

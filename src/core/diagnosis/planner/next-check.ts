@@ -101,7 +101,7 @@ export function rankChecks(
   // faults that stand still are told apart.
   const isAlmostSound = posterior.hypotheses[0] > ALMOST_SURE
   for (const steadyOnly of [true, false]) {
-    const hypotheses = liveHypotheses(engine, posterior, steadyOnly, choice.stakes !== undefined)
+    const hypotheses = liveHypotheses(engine, posterior, steadyOnly, choice.stakes === undefined ? 'likely' : 'doubts')
     const worthBits =
       choice.stakes !== undefined ? 0 : !steadyOnly ? WORTH_BITS_UNSTEADY : isAlmostSound ? WORTH_BITS_ALMOST_SOUND : WORTH_BITS
     // Bits about what stands still count for no more than that holds: told apart to the last, it would be asked on and on while
@@ -149,10 +149,10 @@ export function weighQuestion(
   probe: Probe,
   place: PlaceId,
   stays = false,
-  among: 'live' | 'all' = 'live',
+  among: 'doubts' | 'all' = 'doubts',
 ): Check | null {
   if (!stays && cooksOn(engine, posterior, asked)(bench)) return null
-  const hypotheses = liveHypotheses(engine, posterior, false, true, among === 'all')
+  const hypotheses = liveHypotheses(engine, posterior, false, among)
   const only = new Shortlist(1, () => false)
   scoreAll(
     engine,
