@@ -62,9 +62,23 @@ export const timesTold = ({ intermittent }: Hypothesis, { repeats = 0 }: Observa
 /** Chance that an answer is plain wrong: less when it was repeated, and for what is plain to see. */
 export const wrongShare = (observation: Observation): number => {
   if (factsIn(observation) > 1) return WRONG_READING ** 2
-  const once = isPlainToSee(observation) ? WRONGLY_SEEN : observation.probe.meter === 'trip' ? WRONGLY_HELD : WRONG_READING
+  const once = wrongOnce(observation)
   return (observation.repeats ?? 0) > 0 ? once * SAME_EYE : once
 }
+
+function wrongOnce(observation: Observation): number {
+  if (isPlainToSee(observation)) return isNamedWire(observation) ? WRONG_WIRE_SEEN : WRONGLY_SEEN
+  return observation.probe.meter === 'trip' ? WRONGLY_HELD : WRONG_READING
+}
+
+/** A look that names the wire and says where it is. */
+const isNamedWire = ({ probe, answer }: Asked): boolean =>
+  probe.meter === 'look' &&
+  parseLook(probe.at).what === 'landings' &&
+  typeof answer === 'object' &&
+  'word' in answer &&
+  NAMED_WIRE.test(answer.word)
+const NAMED_WIRE = /^(off|wrong|swapped): /
 
 /** How many facts an answer is: what a meter read twice, or the eye saw three times, is two. */
 export const factsIn = ({ probe, repeats = 0 }: Observation): number => (repeats > (probe.meter === 'look' ? 1 : 0) ? 2 : 1)
@@ -73,6 +87,8 @@ export const factsIn = ({ probe, repeats = 0 }: Observation): number => (repeats
 const SAME_EYE = modelValue({ value: 0.25, unit: 'chance', source: 'assumption' })
 /** A wire that is off, a valve that chatters, a code, a mark, a breaker that popped is reported where there is none: nobody sees what is not there. */
 const WRONGLY_SEEN = modelValue({ value: 0.003, unit: 'chance', source: 'assumption' })
+/** Nor does anyone name a wire, and the screw it is on or off, that is not so: less often than a second fault is met. */
+const WRONG_WIRE_SEEN = modelValue({ value: 0.0005, unit: 'chance', source: 'assumption' })
 /** A hold that was not watched long enough. */
 const WRONGLY_HELD = modelValue({ value: 0.008, unit: 'chance', source: 'assumption' })
 
@@ -97,7 +113,7 @@ export function isPlainToSee(asked: Asked): boolean {
   if (probe.meter !== 'look') return false
   const { what } = parseLook(probe.at)
   if (what === 'wiring') return answer.word !== 'sound'
-  if (what === 'landings') return /^(off|wrong|swapped): /.test(answer.word) || answer.word === 'strap' || answer.word === 'wet'
+  if (what === 'landings') return NAMED_WIRE.test(answer.word) || answer.word === 'strap' || answer.word === 'wet'
   return (
     isOpenedWord(answer.word) ||
     answer.word === 'blown' ||

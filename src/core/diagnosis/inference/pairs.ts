@@ -11,7 +11,7 @@ import { faultFamilies } from '@/src/core/faults/families'
 import type { FaultFamilyRecord } from '@/src/core/faults/family'
 import type { Fault } from '@/src/core/faults/fault'
 import { foundIn, type Hypothesis } from '@/src/core/readings/hypothesis'
-import { latestAnswers, observationKey } from '@/src/core/readings/observations'
+import { isPlainToSee, latestAnswers, observationKey } from '@/src/core/readings/observations'
 import { LruCache, Memo } from '@/src/core/units/cache'
 import { modelValue } from '@/src/core/units/model-value'
 import { workLimit } from '@/src/core/units/work-limit'
@@ -77,11 +77,13 @@ function explainsBadly(engine: Engine, { complaint }: Evidence, { hypotheses, no
   return unsteady > UNSTEADY_TAKES
 }
 
-/** The leading one has more readings against it than one plain wrong one: a second fault may have made them. */
+/** The leading one has more readings against it than one plain wrong one, or one that the eye cannot have wrong: a second fault may have made them. */
 function leavesUnexplained(engine: Engine, evidence: Evidence, posterior: Posterior): boolean {
-  if (posterior.noneOfThese < NONE_BESIDE_UNSTEADY) return false
+  const seen = new Set(evidence.observations.flatMap((one) => (isPlainToSee(one) ? [one.id] : [])))
+  if (posterior.noneOfThese < NONE_BESIDE_UNSTEADY && seen.size === 0) return false
   const [lead] = listSuspects(engine, evidence, posterior, 1)
-  return lead.misfits > FORGIVEN
+  if (lead.evidence.some(({ observation, fits }) => !fits && seen.has(observation))) return true
+  return posterior.noneOfThese >= NONE_BESIDE_UNSTEADY && lead.misfits > FORGIVEN
 }
 
 /** A half of a pair: a hypothesis by its index, and how much of its damage there is. */

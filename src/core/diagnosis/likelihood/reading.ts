@@ -47,9 +47,9 @@ const FINDS_UNKNOWN = modelValue({ value: 0.005, unit: 'chance', source: 'assump
 
 /** Something of no catalogue comes together with one certain wire that is landed wrong or off. */
 const FINDS_SECOND = modelValue({
-  value: 1e-4,
+  value: 4e-5,
   unit: 'chance',
-  source: 'assumption: two faults in 4 of 100 visits, one wire of some hundred',
+  source: 'assumption: two faults in 4 of 100 visits, and a certain wire on a certain screw one in a thousand of them',
 })
 
 /** How likely something of no catalogue would be to answer so, where that is not like anything at all: what is plain to see has its own causes. */
