@@ -2,7 +2,7 @@ import { type Bench, type BenchChange, isResistor, isSameJumper, type Jumper, ty
 import { problemWithJumpers, problemWithPuttingBack } from '@/src/core/bench/jumper-guard'
 import { pinOf, problemWithPoint, sayPoint } from '@/src/core/bench/points'
 import { sayJumpers } from '@/src/core/bench/say-jumpers'
-import { landingsOfSwap, problemWithSwap, swapAt } from '@/src/core/bench/swaps'
+import { landingsOfSwap, problemWithSwap, servesElsewhere } from '@/src/core/bench/swaps'
 import type { PartId } from '@/src/core/wiring/ids'
 import type { PartOf } from '@/src/core/wiring/part'
 import { unplugs } from '@/src/core/wiring/part-kinds'
@@ -114,8 +114,7 @@ function moveEnd(system: System, bench: Bench, act: 'lift' | 'land', end: Point)
     )
   const others = bench.lifted.filter((other) => other !== end)
   const isLifted = others.length < bench.lifted.length
-  const swap = swapAt(bench.swaps, end)
-  if (act === 'lift' && swap?.from === parsePoint(end).name && !swap.section)
+  if (act === 'lift' && servesElsewhere(bench.swaps, end))
     return refuse(`${sayPoint(system, end)} is off its terminal already: a spare serves in its place.`)
   if (act === 'lift' && isLifted) return refuse(`${sayPoint(system, end)} is lifted already.`)
   if (act === 'land' && !isLifted) return refuse(`${sayPoint(system, end)} is not lifted.`)

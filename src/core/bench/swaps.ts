@@ -65,3 +65,9 @@ export const swapAt = (swaps: readonly Swap[], end: Point): Swap | undefined => 
   const { cable, name } = parsePoint(end)
   return swaps.find((swap) => swap.cable === cable && (swap.from === name || swap.to === name))
 }
+
+/** Whether a conductor's end is off its terminal because a spare serves in its place. */
+export function servesElsewhere(swaps: readonly Swap[], end: Point): boolean {
+  const swap = swapAt(swaps, end)
+  return swap?.from === parsePoint(end).name && !swap.section
+}

@@ -30,6 +30,15 @@ describe('the way from a call to a dead bench', () => {
   })
 })
 
+describe('the way to a wire that a spare serves for', () => {
+  it('lifts what is landed: the wire itself is off already', () => {
+    const swaps = [{ cable: 'stat-cable', from: 'Y', to: 'brown', kept: false }]
+    const from = { ...createBench(furnaceAc), power: false, swaps }
+    const lifted = ['stat-cable.Y@indoor', 'stat-cable.Y@thermostat', 'stat-cable.G@indoor'] as const
+    expect(says(planRoute(furnaceAc, from, { ...from, lifted }, 'indoor'))).toEqual(['lift stat-cable.G@indoor'])
+  })
+})
+
 describe('a call that is to have been on for minutes', () => {
   const calling = { ...createBench(furnaceAc), place: 'outdoor', call: 'cool' as const }
   const warm = { call: 'minutes', power: 'long' } as const

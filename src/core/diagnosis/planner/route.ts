@@ -2,12 +2,13 @@ import { applyChange } from '@/src/core/bench/apply'
 import { type Bench, type BenchChange, isSameJumper, slotOf, standingKey, withoutResistors } from '@/src/core/bench/bench'
 import { type CostModel, defaultCost, walkMinutes } from '@/src/core/bench/cost'
 import { anyTime, WAITED_OUT_MIN } from '@/src/core/bench/since'
+import { servesElsewhere } from '@/src/core/bench/swaps'
 import { LruCache, Memo } from '@/src/core/units/cache'
 import { modelValue } from '@/src/core/units/model-value'
 import { workLimit } from '@/src/core/units/work-limit'
 import type { PlaceId } from '@/src/core/wiring/ids'
 import { inputsOf } from '@/src/core/wiring/part'
-import { parsePoint } from '@/src/core/wiring/point'
+import { type Point, parsePoint } from '@/src/core/wiring/point'
 import { callerOf, firstPart, furtherFuses, partById, partsOf, type System } from '@/src/core/wiring/system'
 
 /** The way from one bench to another: changes in an order that keeps hands off live metal, walks included. */
@@ -156,7 +157,9 @@ function wireChanges(system: System, from: Bench, to: Bench): BenchChange[] {
   for (const { a, b } of from.jumpers) if (!to.jumpers.some((jumper) => isSameJumper(jumper, a, b))) changes.push({ do: 'unjumper', a, b })
   for (const part of from.unplugged) if (!to.unplugged.includes(part)) changes.push({ do: 'plug', part })
   for (const end of from.lifted) if (!to.lifted.includes(end)) changes.push({ do: 'land', end })
-  for (const end of to.lifted) if (!from.lifted.includes(end)) changes.push({ do: 'lift', end })
+  // An end in whose place a spare serves is off already.
+  const isOff = (end: Point) => from.lifted.includes(end) || servesElsewhere(from.swaps, end)
+  for (const end of to.lifted) if (!isOff(end)) changes.push({ do: 'lift', end })
   for (const part of to.unplugged) if (!from.unplugged.includes(part)) changes.push({ do: 'unplug', part })
   for (const jumper of to.jumpers)
     if (!from.jumpers.some((other) => isSameJumper(other, jumper.a, jumper.b))) changes.push({ do: 'jumper', ...jumper })
