@@ -97,6 +97,12 @@ export function withSlot(system: System, bench: Bench, part: PartId, slot: Slot)
   return { ...bench, further: [...others, { ...slot, part }].sort((a, b) => a.part.localeCompare(b.part)) }
 }
 
+/** What trips or holds was closed before it did, whatever was told of it until then. */
+export function withClosed(system: System, bench: Bench, part: PartId): Bench {
+  const slot = slotOf(system, bench, part)
+  return slot.open ? withSlot(system, bench, part, { ...slot, open: false }) : bench
+}
+
 /** Same electrical bench, whoever stands wherever: the key under which predictions are kept. */
 export const benchKey = (bench: Bench): string => keysOf.of(bench).whole
 

@@ -1,9 +1,7 @@
 import type { Effect } from '@/src/core/faults/effect'
 import { Memo } from '@/src/core/units/cache'
-import { DisjointSet } from '@/src/core/units/disjoint-set'
-import { pathsOf } from '@/src/core/wiring/conduction'
-import { conductorMiddle } from '@/src/core/wiring/links'
-import { CHASSIS, conductorEnd, terminalPoint } from '@/src/core/wiring/point'
+import { joinedThrough } from '@/src/core/wiring/joined'
+import { CHASSIS, terminalPoint } from '@/src/core/wiring/point'
 import { partsOf, type System } from '@/src/core/wiring/system'
 
 /**
@@ -20,16 +18,7 @@ export function hangsAcrossSupply(system: System, effects: readonly Effect[]): b
 }
 
 const sidesOf = new Memo((system: System) => {
-  const joined = new DisjointSet<string>()
-  for (const { id, between, conductors } of system.cables)
-    for (const wire of conductors) {
-      const ends = between.map((place) => conductorEnd(id, wire.id, place))
-      const screws = wire.lands.flatMap((terminal, side) => (terminal === null ? [] : [terminalPoint(terminal, between[side])]))
-      joined.join(conductorMiddle(id, wire.id), ...ends, ...screws)
-    }
-  for (const part of system.parts)
-    for (const { through, joins } of pathsOf(part))
-      if (through === 'metal' || through === 'plug' || through === 'switch') joined.join(...joins)
+  const joined = joinedThrough(system, ({ through }) => through === 'metal' || through === 'plug' || through === 'switch')
   const rootsOf = (side: 0 | 1) =>
     new Set(partsOf(system, 'transformer').map(({ secondary, place }) => joined.find(terminalPoint(secondary[side], place))))
   const [hot, common] = [rootsOf(0), rootsOf(1)]

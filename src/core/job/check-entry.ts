@@ -106,7 +106,10 @@ function problemWithTrip(system: System, bench: Bench, { result, on }: Extract<C
   if (result === 'holds') return null
   if (slot.holds === 'as-found' && fuse.holds === 'none')
     return 'This house has no fuse or breaker on the 24 V side that could trip. Put one in first: "breaker in".'
-  return slot.open && slot.holds !== 'as-found' ? 'It tripped already. Reset it first: "reset".' : null
+  if (!slot.open || slot.holds === 'as-found') return null
+  return slot.holds === 'breaker'
+    ? 'It tripped already. Reset it first: "reset".'
+    : `It blew already. Put the next one in first: "fuse ${slot.ratingA} in".`
 }
 
 export const OHMS_WITH_POWER = 'The power is on in the record. Ohms are read with the power off: say "power off" first.'

@@ -1,5 +1,5 @@
 import { applyChange, isResettable } from '@/src/core/bench/apply'
-import { type Bench, createBench, guardedBy, slotOf, withSlot } from '@/src/core/bench/bench'
+import { type Bench, createBench, guardedBy, slotOf, withClosed, withSlot } from '@/src/core/bench/bench'
 import { defaultCost, minutesOf } from '@/src/core/bench/cost'
 import { owedBy } from '@/src/core/bench/owed'
 import { anyTime, atTime, type BenchClock, clockAfter, clockLater, isWarm, UNTOUCHED, USUAL_SINCE } from '@/src/core/bench/since'
@@ -137,10 +137,13 @@ export function take(system: System, gathered: Gathered, entry: ContentEntry, on
       return
     }
     case 'trip': {
-      if (!entry.slip) gathered.observations.push(...tripsOf(gathered, entry, on))
+      const part = entry.on ?? firstPart(system, 'fuse').id
+      const tried = withClosed(system, on, part)
+      if (!entry.slip) gathered.observations.push(...tripsOf(gathered, entry, tried))
+      gathered.bench = withClosed(system, gathered.bench, part)
       if (entry.result !== 'trips') return
       gathered.trips++
-      gathered.beforeTrip = on
+      gathered.beforeTrip = tried
       if (!isResettable(system, on, entry.on)) gathered.fusesSpent++
       gathered.bench = benchAfter(system, gathered.bench, entry)
       gathered.proofs = {}

@@ -6,6 +6,7 @@ import { eachAgainstCommon, withOwnCommon } from '@/src/core/quick-line/against-
 import { asTyped } from '@/src/core/quick-line/as-typed'
 import { breakerBySize } from '@/src/core/quick-line/breaker-by-size'
 import { NOTE_ONLY, type Reader, readClauses } from '@/src/core/quick-line/clauses'
+import { closedFirst } from '@/src/core/quick-line/closed-again'
 import { isConclusion } from '@/src/core/quick-line/concluded'
 import { spelledOut } from '@/src/core/quick-line/ellipsis'
 import { firstTold } from '@/src/core/quick-line/first-told'
@@ -42,7 +43,7 @@ import { unheard } from '@/src/core/quick-line/unheard'
  */
 export function readQuickLine(typed: string, asked: QuickLineContext): Understood {
   const line = breakerBySize(whileItCalls(withoutCall(typed, asked), asked), asked)
-  const read = readSpelt(line, asked)
+  const read = closedFirst(line, asked, (said) => readSpelt(said, asked))
   if (read.ok && !/^\s*(?:note|complaint)\b/i.test(line)) {
     if (isNotDone(line, read.drafts)) return { ok: false, problem: STILL_TO_DO, start: 0, end: typed.length }
     if (isOfBefore(line, read.drafts)) return readInGrammar(`note ${line.trim()}`, asked)

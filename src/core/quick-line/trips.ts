@@ -5,23 +5,33 @@ import { ampsOfTripTime } from '@/src/core/protection/trip-time'
 import { readCall } from '@/src/core/quick-line/calls'
 import { benchDraft } from '@/src/core/quick-line/drafts'
 import type { Reader } from '@/src/core/quick-line/reader'
-import { callerOf, firstPart } from '@/src/core/wiring/system'
+import { callerOf, firstPart, isUnknown } from '@/src/core/wiring/system'
+
+/** What opened is closed again by: the breaker's reset, or one more fuse of what the slot takes. */
+function renewal({ context: { system, state } }: Reader): EntryDraft[] {
+  const { bench } = state
+  if (!bench.slot.open || bench.slot.holds === 'nothing') return []
+  if (isResettable(system, bench)) return [benchDraft({ do: 'reset' })]
+  // Nobody says for the technician which size went in, nor that a house built without a fuse has one now.
+  const hasNone = firstPart(system, 'fuse').holds === 'none' && bench.slot.holds === 'as-found'
+  if (hasNone || isUnknown(system, 'fuse')) return []
+  return [benchDraft({ do: 'slot', holds: 'fuse', ratingA: bench.slot.ratingA })]
+}
 
 /**
- * A breaker that tripped was reset before it can hold, or trip on something else: nobody says so. What is said again of the same trial is no
+ * What opened was reset or replaced before it can hold, or trip on something else: nobody says so. What is said again of the same trial is no
  * second one.
  */
-function resetFirst({ context: { system, state } }: Reader, result: 'trips' | 'holds'): EntryDraft[] {
-  const { bench, observations } = state
-  if (!bench.slot.open || !isResettable(system, bench)) return []
-  const last = observations.findLast(({ probe }) => probe.meter === 'trip')?.bench
+function renewFirst(reader: Reader, result: 'trips' | 'holds'): EntryDraft[] {
+  const { bench, observations } = reader.context.state
+  const last = observations.findLast(({ probe }) => probe.meter === 'trip' || (probe.meter === 'look' && probe.at === 'fuse'))?.bench
   const setUp = ({ lifted, unplugged, jumpers, swaps, call }: Bench) =>
     JSON.stringify([[...lifted].sort(), [...unplugged].sort(), jumpers, swaps, call])
-  return result === 'holds' || (last && setUp(last) !== setUp(bench)) ? [benchDraft({ do: 'reset' })] : []
+  return result === 'holds' || (last && setUp(last) !== setUp(bench)) ? renewal(reader) : []
 }
 
 export function readTrip(reader: Reader, result: 'trips' | 'holds'): EntryDraft[] {
-  const drafts = resetFirst(reader, result)
+  const drafts = renewFirst(reader, result)
   let heldBefore = false
   if (reader.accept('on') || reader.accept('at')) {
     if (reader.accept('power-up') || reader.accept('power')) {
@@ -36,8 +46,8 @@ export function readTrip(reader: Reader, result: 'trips' | 'holds'): EntryDraft[
           `The ${stat.name} is off in the record, and makes no call. Which was it? Say "jumper R Y; ${result}", or "plug ${stat.id}; ${result} on ${call}".`,
         )
       if (bench.call !== call && bench.jumpers.length === 0) {
-        // On another call than the one it tripped on: it was reset before.
-        if (bench.slot.open && isResettable(reader.context.system, bench) && drafts.length === 0) drafts.push(benchDraft({ do: 'reset' }))
+        // On another call than the one it tripped on: it was made good before.
+        if (drafts.length === 0) drafts.push(...renewal(reader))
         drafts.push(benchDraft({ do: 'call', call }))
         // What trips on a call did not trip before it: that would have been said.
         heldBefore = result === 'trips' && bench.power && !bench.slot.open

@@ -94,6 +94,19 @@ describe('readings under a condition, and what goes back on', () => {
     expect(untouched.ok ? '' : untouched.problem).toContain('It tripped already')
   })
 
+  it('a fuse that blew was replaced before it holds, or blows on something else', () => {
+    const cool = { do: 'call', call: 'cool' } as const
+    const again = { kind: 'bench', change: { do: 'slot', holds: 'fuse', ratingA: 3 } }
+    const blew = standingAfter('furnace-ac', 'indoor', [cool, 'trips', { do: 'call', call: 'fan' }])
+    expect(drafts(blew, 'holds')).toEqual([again, { kind: 'trip', result: 'holds' }])
+    expect(drafts(blew, 'trips')).toEqual([again, { kind: 'trip', result: 'trips' }])
+    expect(drafts(standingAfter('furnace-ac', 'indoor', [cool, 'trips']), 'heat trips')).toEqual([
+      again,
+      { kind: 'bench', change: { do: 'call', call: 'heat' } },
+      { kind: 'trip', result: 'trips' },
+    ])
+  })
+
   it('a jumper that is in and said again says what it brings, also with a wire off its screw; by itself it is refused', () => {
     const jumper = { do: 'jumper', a: 'R@indoor', b: 'Y@indoor' } as const
     const jumped = standing('furnace-ac', 'indoor', 'on', { do: 'slot', holds: 'breaker', ratingA: 3 }, jumper, {

@@ -1,6 +1,9 @@
-import { Memo } from '@/src/core/units/cache'
+import { LruCache, Memo } from '@/src/core/units/cache'
 import { DisjointSet } from '@/src/core/units/disjoint-set'
-import { leadsOf, pathsOf } from '@/src/core/wiring/conduction'
+import { workLimit } from '@/src/core/units/work-limit'
+import { joinsOnceClosed, leadsOf, pathsOf } from '@/src/core/wiring/conduction'
+import type { PartId } from '@/src/core/wiring/ids'
+import { joinedThrough } from '@/src/core/wiring/joined'
 import { type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { firstPart, partsOf, placeById, type System } from '@/src/core/wiring/system'
 import { feedOf, switchedTerminals } from '@/src/core/wiring/thermostat'
@@ -95,6 +98,19 @@ function findCommon(system: System): ReadonlySet<Point> {
   }
   return found
 }
+
+/** Whether a node is still tied to the hot side of a winding, through any switch or contact, where a fuse stands open. */
+export const isAhead = (system: System, fuse: PartId, point: Point): boolean =>
+  aheadOf.of(system).get(fuse, () => findAhead(system, fuse))(point)
+const aheadOf = new Memo((_: System) => new LruCache<PartId, (point: Point) => boolean>(MOST_FUSES))
+const MOST_FUSES = workLimit(8)
+
+function findAhead(system: System, fuse: PartId): (point: Point) => boolean {
+  const joined = joinedThrough(system, (path, { id }) => id !== fuse && path.through !== 'bond' && joinsOnceClosed(path))
+  const hot = new Set(partsOf(system, 'transformer').map(({ secondary, place }) => joined.find(terminalPoint(secondary[0], place))))
+  return (point) => hot.has(joined.find(point))
+}
+
 /** Where a probe goes for the common side of a node at its own place: a lettered terminal before a bare lead; null when there is none. */
 export function commonBeside(system: System, point: Point): Point | null {
   const { place } = parsePoint(point)
