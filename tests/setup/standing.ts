@@ -14,13 +14,16 @@ export function standing(id: string, place: string, power: 'on' | 'off', ...more
   return (line: string) => readQuickLine(line, { system, entries, suspects: [], proposed: null })
 }
 
-/** The same after changes and trips, one after the other, with the power on. */
-export function standingAfter(id: string, place: string, happened: readonly (BenchChange | 'trips' | 'holds')[]) {
+/** The same after changes, and lines that were typed, one after the other, with the power on. */
+export function standingAfter(id: string, place: string, happened: readonly (BenchChange | string)[]) {
   const system = systemOf(id)
-  const entries: Entry[] = [{ do: 'walk', place } as const, ...happened].map((one) =>
-    stampEntry(typeof one === 'string' ? { kind: 'trip', result: one } : { kind: 'bench', change: one }, stamp),
-  )
-  return (line: string) => readQuickLine(line, { system, entries, suspects: [], proposed: null })
+  const entries: Entry[] = []
+  const read = (line: string) => readQuickLine(line, { system, entries: [...entries], suspects: [], proposed: null })
+  for (const one of [{ do: 'walk', place } as const, ...happened]) {
+    const made = typeof one === 'string' ? drafts(read, one) : [{ kind: 'bench', change: one } as const]
+    entries.push(...made.map((draft) => stampEntry(draft, stamp)))
+  }
+  return read
 }
 
 /** What a line would enter; a line that is not understood fails with its own words. */

@@ -31,7 +31,8 @@ const NOT = '(?:is not|isnt|wont|will not|doesnt|does not|didnt|did not|not|neve
 const WORKS =
   '(?:work(?:s|ing)?|run(?:s|ning)?|com(?:e|es|ing) on|kick(?:s|ing)? (?:on|in)|start(?:s|ing)?|light(?:s|ing)?(?: up| off)?|fir(?:e|es|ing)(?: up)?|ignit(?:e|es|ing)|turn(?:s|ing)? on|go(?:es|ing)? on)'
 const OPENS = '(?:blow(?:s|ing|n)?|blew|pop(?:s|ped|ping)?|trip(?:s|ped|ping)?|eat(?:s|ing)?|burn(?:s|ed|ing)? (?:up|out))'
-const PROTECTION = '(?:(?:the |a |another |its |low ?voltage |24 ?v(?:olt)? |\\d+ ?a(?:mps?)? )*(?:fuses?|breakers?))'
+const PROTECTION =
+  '(?:(?:the |a |another |its |low ?voltage |24 ?v(?:olt)? |\\d+ ?a(?:mps?)? )*(?:fuses?|breakers?)|(?:an? |another )?\\d+ ?a(?:mps?)?(?: ones?)?)'
 const OPENED = `(?:${OPENS}(?: ${PROTECTION})?|${PROTECTION} (?:keeps |kept |will |always )?${OPENS})`
 const STAT = '(?:thermostat|stat|tstat|t-stat|display|screen)'
 
@@ -67,13 +68,13 @@ const symptomWords: readonly { readonly symptom: Symptom; readonly says: RegExp 
   {
     symptom: 'fuse-on-call',
     says: new RegExp(
-      `\\b${ANY_MODE} (?:always |keeps |will |just )?${OPENS} ${PROTECTION}\\b|\\b${ANY_MODE} (?:always |keeps |will )?${OPENED} (?:again )?(?:right )?(?:as soon as|when(?:ever)?|every time|once|the (?:moment|second)|if) (?:it|you|i|we|they)\\b|\\b${OPENED} (?:again )?(?:as soon as|when(?:ever)?|every time|once|the moment|if|on|in|with)(?: the| a| an| you| i| we| it| they| turn(?:s|ed)?| set(?:s)?| call(?:s|ed)?| for| on| to| tr(?:y|ies)| goes| go| into)* ${ANY_MODE}\\b`,
+      `\\b${ANY_MODE} (?:always |keeps |will |just )?${OPENS} ${PROTECTION}\\b|\\b${ANY_MODE} (?:always |keeps |will )?${OPENED} (?:again )?(?:right )?(?:as soon as|when(?:ever)?|every time|once|the (?:moment|second)|if) (?:it|you|i|we|they)\\b|\\b${OPENED} (?:again )?(?:(?:on|in|at) (?:the )?(?:transformer|board|unit|furnace|air handler|rooftop|rtu) )?(?:as soon as|when(?:ever)?|every time|once|the moment|if|on|in|with)(?: the| a| an| you| i| we| it| they| turn(?:s|ed)?| set(?:s)?| call(?:s|ed)?| for| on| to| tr(?:y|ies)| goes| go| into)* ${ANY_MODE}\\b`,
     ),
   },
   {
     symptom: 'fuse-now-and-then',
     says: new RegExp(
-      `\\b${OPENED} (?:again )?(?:now and then|every (?:few|couple|other|so)|once in a while|sometimes|off and on|on and off|occasionally|randomly|at random|intermittently|from time to time|once a|twice a|for no reason|(?:about |maybe )*every \\d+ (?:sec|min|hour|day)\\w*|(?:only )?(?:when|after|if) (?:it |its |it is )?(?:rains|raining|rain|rained|wet|damp)|in the rain|at night|overnight)|\\b(?:gone|goes|going|went) through (?:\\d+|two|three|four|five|several|a few|a couple|a bunch)(?: of)? fuses\\b|\\bkeeps? (?:blowing|popping|eating|burning) (?:up |out )?(?:the )?fuses\\b|\\bfuses? keeps? (?:on )?(?:blowing|popping|going|tripping|burning)\\b|\\b(?:second|third|fourth|2nd|3rd|4th) fuse\\b|\\b(?:blowing|popping|eating|burning up|going through) (?:\\d+ ?a(?:mps?)? )?fuses\\b`,
+      `\\b${OPENED} (?:again )?(?:now and then|(?:once )?every (?:few|couple|other|so)|once in a while|sometimes|off and on|on and off|occasionally|randomly|at random|intermittently|from time to time|once a|twice a|for no reason|(?:about |maybe )*every \\d+ (?:sec|min|hour|day)\\w*|(?:only )?(?:when|after|if) (?:it |its |it is )?(?:rains|raining|rain|rained|wet|damp)|in the rain|at night|overnight)|\\b(?:gone|goes|going|went) through (?:\\d+|two|three|four|five|several|a few|a couple|a bunch)(?: of)? fuses\\b|\\bkeeps? (?:blowing|popping|eating|burning) (?:up |out )?(?:the )?fuses\\b|\\bfuses? keeps? (?:on )?(?:blowing|popping|going|tripping|burning)\\b|\\b(?:second|third|fourth|2nd|3rd|4th) fuse\\b|\\b(?:blowing|popping|eating|burning up|going through) (?:\\d+ ?a(?:mps?)? )?fuses\\b`,
     ),
   },
   {
@@ -185,7 +186,8 @@ export function toldBy(words: string, system: System): Told {
     (one) => calls.includes(one) && !meant.some((other) => other !== one && other.startsWith(`${one}-`)),
   )
   // Of a house with zones, the zone that is named.
-  const [, zone] = /\bzone (\d)\b/.exec(said) ?? []
+  const [, zone] =
+    /\bzone (\d)\b(?= (?:is |has |does )?(?:no|not|wont|doesnt|isnt|dead|never|nothing)\b)/.exec(said) ?? /\bzone (\d)\b/.exec(said) ?? []
   const ofZone = call && zone ? calls.find((one) => one === `${call}-zone-${zone}`) : undefined
   return {
     symptoms: dead.length > 0 && !has('nothing-runs') ? [...told, 'mode-dead'] : told,

@@ -62,7 +62,7 @@ const TOLD: ReadonlySet<Symptom> = new Set([
 const IS_SEEN: ReadonlySet<Symptom> = new Set(['half-works', 'fuse-now-and-then'])
 /** What it does to its fuse or breaker, time and again. */
 const BLOWS =
-  /\b(?:blows|pops|trips|kills|eats|burns up|takes out|keeps (?:on )?(?:blowing|popping|tripping))\b.*\b(?:fuses?|breaker)\b|\b(?:blowing|popping|eating) (?:\d+ ?a(?:mps?)? )?fuses\b|\b(?:fuses?|breaker) (?:keeps (?:on )?(?:blowing|popping|tripping)|blows|pops|trips)\b/i
+  /\b(?:blows|pops|trips|kills|eats|burns up|takes out|keeps (?:on )?(?:blowing|popping|tripping))\b.*\b(?:fuses?|breaker|\d+ ?a(?:mps?)?)\b|\b(?:fuse|breaker) (?:on|at|in) (?:the )?(?:[a-z]+ ){1,3}(?:blows|pops|trips)\b|\b(?:blowing|popping|eating) (?:\d+ ?a(?:mps?)? )?fuses\b|\b(?:fuses?|breaker) (?:keeps (?:on )?(?:blowing|popping|tripping)|blows|pops|trips)\b/i
 /** Numbers that are not readings: a supply, a fuse rating, a stage, a zone. */
 const TOLD_BY_NUMBER =
   /^\d+ ?v(?:olts?)?\b|\b\d+ ?a(?:mps?)?\b|\b(?:stage|zone|rooftop|rtu|unit|ahu|suite|apt|building)(?: unit)? ?#?\d+\b/gi

@@ -36,6 +36,8 @@ export function interpret(said: string, the: Sentence): Said {
           asks: 'What does its coil have? Say "valve in" where it is energized and "valve out" where it is not, or what O reads: "O-C 24".',
         }
       : null
+  // A trial, and what runs with it, are two things.
+  if (TRIAL_AND_MORE.test(text)) return null
   // What lies in or out at the end is no filler: 24 at the contactor, it is out.
   if (SAID_OF_IT.test(text)) return null
   // Every word known first; then with a word or two that are not, where the rest says something whole.
@@ -82,6 +84,10 @@ function whichWire(text: string, the: Sentence): Said {
 /** A clause of its own about what was named before. */
 const SAID_OF_IT =
   /[,:]\s*(?:and |but )?(?:it|its|(?:the )?(?:\w+[ -]){0,2}(?:contactor|relay|valve|sequencer|damper))?(?: is)? ?(?:still |not |just )*(?:in|out|off|on)$/
+
+/** It holds, condenser runs. */
+const TRIAL_AND_MORE =
+  /\b(?:holds?|held|trips?|tripped)\b(?: on \w+)?(?:,| and| but) ?(?:and |but )?(?:\w+ ){1,3}(?:runs?|running|ran|comes on|came on|starts|started|pulls in|pulled in)\b/
 
 /** More than one thing is said: what is not known of it may be a whole clause. */
 const SEVERAL = /,|\bbut\b|\band (?:it|then)\b/

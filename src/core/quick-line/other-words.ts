@@ -1,13 +1,13 @@
 import { leadNames } from '@/src/core/bench/points'
+import { cableForms, type Form } from '@/src/core/quick-line/cable-words'
 import { COLOUR, lettersOfPair } from '@/src/core/quick-line/colours'
 import { cableTowards } from '@/src/core/quick-line/meaning'
-import { findCable, isGroundWord } from '@/src/core/quick-line/names'
+import { findCable } from '@/src/core/quick-line/names'
 import { loadOf, type Sentence } from '@/src/core/quick-line/sentence'
 import { neutralAt } from '@/src/core/quick-line/volts'
 import { cableById, partById, placeById, type System } from '@/src/core/wiring/system'
 
 /** How something is said, and the same in other words: `$1` is what was found, or it is made of that in the system. */
-type Form = readonly [says: RegExp, as: string | ((the: Sentence, all: string, ...found: string[]) => string)]
 
 /** `Y to C 13.8 with the contactor plugged in`, `trips with the valve plugged in`. */
 export const IN_PLACE =
@@ -141,26 +141,20 @@ const forms: readonly Form[] = [
   [/^(?:multimeter|meter|dvom)(?: (?:reads?|shows?|from|on|between))? (?=\S+ \S)/i, ''],
   [/\b(?:safety float|float safety|(?:condensate|overflow|wet|drain) (?:safety )?switch|condensate safety)\b/gi, 'float'],
   [/\bwide open\b/gi, 'open'],
+  [/^(power off) (?:first|now|for safety)$/i, '$1'],
+  [/^power (?:is )?(off|on) (?:at|by|with) (?:the )?((?:\w+ )*(?:disconnect|breaker|switch))$/i, '$2 $1'],
+  [/ on (?:the )?(?:ohm ?meter|ohms? scale|my meter|the meter)$/i, ''],
+  [/^(?:checked|tested|metered) (?:the )?((?:ac|cooling|heating|furnace) transformer|transformer),? (?=\d+ ?v?(?:olts)? in\b)/i, '$1 '],
+  // Where one stands they come in, from where else is no place that it was read at.
+  [
+    /(?<=\d.*| )(?:on|at|across) (?:the )?(?:field |control |low voltage )?wires? (?:that )?(?:coming (?:in|out|from (?:the )?\w+)|come in|from (?:the )?(?:furnace|air handler|inside|house))$/i,
+    '',
+  ],
   // What a reading is held for is no part of it; nor is what a hand did it for.
   [/,? which is (?:the |about |what |normal|right|ok|good|fine).*$/i, ''],
   [/(?<=\b(?:out|across|past|around)) for (?:a )?test(?:ing)?$/i, ''],
-  [
-    /\b(?:the )?(\w+) (?:wire|conductor|lead) (?:of|in|on|from) (?:the )?(\w+) cable\b/gi,
-    (the, all, wire, cable) => (findCable(the.system, cable) === null ? all : `${cable} ${wire}`),
-  ],
-  // Two wires of a cable that is named behind them.
-  [
-    /\b(\w+)(?: (?:to|and) | ?- ?)(\w+)(?: reads?| is)? (?:in|on|of) (?:the )?(\w+) cable\b/gi,
-    (the, all, one, other, cable) =>
-      findCable(the.system, cable) === null || isGroundWord(other.toLowerCase()) ? all : `${cable} ${one} to ${cable} ${other}`,
-  ],
-  [
-    /^(.+\S) (beeps?|ol|open|shorted|-?[\d.]+(?: ?ohms?)?) (?:in|on) (?:the )?(\w+) cable$/i,
-    (the, all, wires, read, cable) => {
-      const two = /^(\w+)(?: (?:to|and) | ?- ?)(\w+)$/i.exec(wires)
-      return two === null || findCable(the.system, cable) === null ? all : `${cable} ${two[1]} to ${cable} ${two[2]} ${read}`
-    },
-  ],
+  [/^((?:jump|bypass)\w* .+?) (?:to|for a) (?:test|check|see)(?: it)?(?=,|$)/i, '$1'],
+  ...cableForms,
   // On a panel that has no common of its own letter, the one beside it.
   [
     /\b([RYGW]\d?) ?(?:to|-|\/) ?C\b(?! ?\d\b)(?:( (?:at|in|on) (?:the )?(\w+))|(?= [\d.]+(?: ?v| volts)? (?:at|in|on) (?:the )?(?:zone )?(\w+))|)/gi,

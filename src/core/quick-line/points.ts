@@ -115,7 +115,15 @@ export function readConductor(reader: Reader, wanted: (end: Point) => boolean): 
   const [dotted, conductor] = token.text.includes('.') ? token.text.split('.') : [null, token.text]
   const ends = findEnds(system, conductor, place, cable ?? dotted)
   const fitting = ends.filter(wanted)
-  return theOneEnd(reader, fitting.length > 0 ? fitting : ends, token, place)
+  const other = fitting.length > 1 ? otherEndOff(state.bench.lifted, fitting) : undefined
+  return other ?? theOneEnd(reader, fitting.length > 0 ? fitting : ends, token, place)
+}
+
+/** Of several ends the one whose wire was taken off last at its other end: it is taken off here too. */
+function otherEndOff(lifted: readonly Point[], ends: readonly Point[]): Point | undefined {
+  const wireOf = (end: Point) => `${parsePoint(end).cable}.${parsePoint(end).name}`
+  const last = [...lifted].reverse().find((off) => ends.some((end) => wireOf(end) === wireOf(off)))
+  return last && ends.find((end) => wireOf(end) === wireOf(last))
 }
 
 export function theOneEnd(reader: Reader, ends: readonly Point[], token: Token, place: PlaceId): Point {

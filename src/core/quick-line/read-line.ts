@@ -3,6 +3,7 @@ import { OHMS_WITH_POWER } from '@/src/core/job/check-entry'
 import type { Entry, EntryDraft } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import { eachAgainstCommon, withOwnCommon } from '@/src/core/quick-line/against-common'
+import { withoutWhatIsSo } from '@/src/core/quick-line/already-so'
 import { asTyped } from '@/src/core/quick-line/as-typed'
 import { breakerBySize } from '@/src/core/quick-line/breaker-by-size'
 import { NOTE_ONLY, type Reader, readClauses } from '@/src/core/quick-line/clauses'
@@ -137,7 +138,9 @@ function readAll(said: string, asked: QuickLineContext): Understood {
   const later = isRemark(put) ? ohmsLater(line, asked) : null
   if (later) return later
   if (isRemark(put) && isHandsOnWires(line)) return { ...read, problem: NO_ENTRY }
-  const understood = readInGrammar(put, context)
+  const first = readInGrammar(put, context)
+  const left = first.ok ? null : withoutWhatIsSo(put, first.problem, context)
+  const understood = left === null ? first : readInGrammar(left, context)
   if (understood.ok) return understood
   // What was understood and cannot be now is refused with its own reason; where the line said it in the grammar's words, at its own word.
   return understood.problem === read.problem ? read : { ...understood, start: 0, end: line.length }

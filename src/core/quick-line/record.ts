@@ -36,11 +36,12 @@ function repairedInWords(reader: Reader): EntryDraft {
     .rest('say what was repaired')
     .replace(/\s*;[\s\S]*$/, '')
     .split(/\s+(?:because|cause)\s+/i)
-  const words = what.toLowerCase()
+  const spaced = (name: string) => name.toLowerCase().replaceAll('-', ' ')
+  const words = spaced(what)
   const part = [...system.parts]
     .sort((a, b) => b.name.length - a.name.length)
-    .find(({ id, name }) => [id, name.toLowerCase()].some((one) => words.includes(one)))
-  const cable = system.cables.find(({ id, name }) => [id, name.toLowerCase(), id.replace(/-cable$/, '')].some((one) => words.includes(one)))
+    .find(({ id, name }) => [id, name].some((one) => words.includes(spaced(one))))
+  const cable = system.cables.find(({ id, name }) => [id, name, id.replace(/-cable$/, '')].some((one) => words.includes(spaced(one))))
   const zone = part?.place ?? cable?.id ?? state.bench.place
   const named = suspects.find(
     (suspect) => suspect.zone === zone && suspect.repair !== null && part !== undefined && suspect.id.includes(part.id),

@@ -94,13 +94,18 @@ export const impliedRules: readonly Rule[] = [
     (the, letter) => (the.isLetter(letter) ? offHere(the, (one) => one === the.letter(letter)) : null),
   ),
   rule(
-    '(?:draft )?inducer (?:is )?(?:runs|running|on|comes on|starts|runs fine)(?: but| and| then|,)* (?:furnace |draft )?pressure switch (?:is |stays |still )?((?:not |wont |doesnt |never |isnt )?(?:open|opens|closed|close|closes|closing|make|makes|making|made|prove|proves|proving))',
+    '(?:draft )?inducer (?:is )?(?:runs|running|on|comes on|starts|runs fine)(?: but| and| then|,)* (?:furnace |draft )?pressure switch (?:is |stays |still )?((?:not |wont |will not |doesnt |does not |never |isnt )?(?:open|opens|closed|close|closes|closing|make|makes|making|made|prove|proves|proving))',
     draftWhileItRuns,
   ),
   // With heat called: what it does is read across it.
   rule(
-    '(?:furnace |draft )?pressure switch (closes|makes|proves|pulls in|(?:wont|doesnt|never|not) (?:close|closes|make|makes|prove|proves|closing|making))',
-    (the, said) => (/^heat/.test(the.state.bench.call) ? acrossDraft(the, said) : null),
+    '(?:furnace |draft )?pressure switch (closes|makes|proves|pulls in|(?:wont|will not|doesnt|does not|never|not) (?:close|closes|make|makes|prove|proves|closing|making))',
+    (the, said) => {
+      // Nothing but a call for heat has it close.
+      const { call } = the.state.bench
+      const across = /^heat/.test(call) || call === 'off' ? acrossDraft(the, said) : null
+      return across && `${call === 'off' ? 'call heat; ' : ''}${across}`
+    },
   ),
   rule(
     '(?:(?:it )?(holds|held|trips|tripped|still trips|still holds) with )?(?:everything|all(?: (?:the )?wires)?) (?:is )?(?:off|lifted|pulled)(?: (?:off|from))?(?: (?:board|strip|here))? (?:but|except|besides|except for)(?: for)? ([a-z]\\d?)(?:(?:,| and|, and) ([a-z]\\d?))?,?(?: (?:it )?(holds|trips))?',

@@ -183,6 +183,10 @@ export const lastRules: readonly Rule[] = [
     (the, one, other, value) => betweenWires(the, one, other, value),
   ),
   rule(
+    `(?:between )?(\\w+) (?:wire|conductor)(?: end)? (?:to|and) (\\w+) (?:wire|conductor)(?: end)?(?: is| are| reads?| read| still| now)* ${VALUE}(?: ?ohms?)?`,
+    (the, one, other, value) => betweenWires(the, one, other, value),
+  ),
+  rule(
     '(\\w+) ([a-z]\\d?)(?: wire)? (?:is |was )?(?:loose|hanging|not landed|came off|fell off|unhooked itself)(?: (?:at|in|on|from) (.+))?',
     (the, cable, name, where) => {
       const found = cableById(the.system, findCable(the.system, cable) ?? '')

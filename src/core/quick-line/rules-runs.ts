@@ -45,6 +45,14 @@ export const runRules: readonly Rule[] = [
     const blower = call === 'fan' ? loadOf(the, 'blower') : null
     return blower === null ? `holds on ${call}` : `call fan; ${blower} runs`
   }),
+  rule(
+    '((?:(?:first|second|1st|2nd|high|low) stage )?(?:cool|cooling|heat|heating)|ac) (?:comes?|came|kicks|kicked|turns|turned) on(?: now| fine| good| ok)*',
+    (the, said) => {
+      const call = the.call(said)
+      if (the.state.bench.jumpers.length > 0) return the.asNote()
+      return call && (the.state.repairs.length > 0 ? `proved ${call}` : `holds on ${call}`)
+    },
+  ),
   rule(`(?:(.+?) )??${NOT} ${RUN}(?: at all)? (?:in|on|with) ${CALLED}`, (the, what, call) => onCall(the, what, call, false)),
   rule(
     '((?:second stage |first stage )?(?:cool|cooling|heat|heating|ac)|emergency(?: heat)?|em heat|aux(?:iliary)?(?: heat)?) (?:runs|ran|is running)(?: fine| good| ok| great| well| now)*',

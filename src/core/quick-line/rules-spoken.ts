@@ -221,7 +221,8 @@ export const spokenRules: readonly Rule[] = [
   // What was repaired, and what ran.
   rule(
     '(?!changed when )(?:replaced|fixed|repaired|changed out|changed|swapped out|installed new|put in new|put in|installed|respliced|resealed)(?: \\d+ ?va)? (.+)',
-    (_, what) => (/fuse|breaker|^(?:with|for|it)\b/.test(what) ? null : `repaired ${what}`),
+    (the, what) =>
+      /fuse|breaker|^(?:with|for|it)\b/.test(what) ? null : the.says(/^\s*repaired\b/i) ? `repaired ${what}` : the.asRepair(),
   ),
   rule(
     '(?:swapped|changed|traded)(?: out)? (.+?) (?:for|with|to) (?:an? )?(?:new |bigger )*(?:one|\\d+ ?va(?: one)?|.+ one)',
@@ -232,18 +233,18 @@ export const spokenRules: readonly Rule[] = [
   ),
   rule('(?:swapped|changed) (.+)', (the, what) => {
     const part = partById(the.system, the.part(what) ?? '')
-    return part && part.kind !== 'fuse' ? `repaired ${what}` : null
+    return part && part.kind !== 'fuse' ? the.asRepair() : null
   }),
   rule('(.+?) (?:is |was |got |has been )*(?:swapped|replaced|changed)(?: out)?', (the, what) => {
     const part = partById(the.system, the.part(what) ?? '')
-    return part && part.kind !== 'fuse' ? `repaired ${what} replaced` : null
+    return part && part.kind !== 'fuse' ? the.asRepair() : null
   }),
   rule('(?:ran|pulled) (?:an? )?new \\d+/\\d+(?: (.+))?', (the) => the.asRepair()),
   rule('new (.+?)', (the, what) => {
     const part = partById(the.system, the.part(what) ?? '')
-    return part && part.kind !== 'fuse' ? `repaired new ${what}` : null
+    return part && part.kind !== 'fuse' ? the.asRepair() : null
   }),
-  rule('(?:new )(.+?) (?:is )?(?:installed|in|fitted)', (_, what) => (/fuse|breaker/.test(what) ? null : `repaired new ${what}`)),
+  rule('(?:new )(.+?) (?:is )?(?:installed|in|fitted)', (the, what) => (/fuse|breaker/.test(what) ? null : the.asRepair())),
   rule('(?:ran (?:a )?(?:new )?|pulled (?:in )?(?:a )?new )(?:wire|cable|stat wire|thermostat wire)(?: .*)?', (the) => the.asRepair()),
   rule(
     `${CALLS}(?: call)?(?: is| was)? ?(?:works?|working|is running|runs|running|ran|tested|tests|checks|checked|proved|ok|good)(?: good| ok| out| fine| now| great| well)*(?:,? ${NUMBER} ?${VOLTS})?(?:,? ${NUMBER} ?(?:a|amps?))?`,
@@ -258,9 +259,10 @@ export const spokenRules: readonly Rule[] = [
     'The next check is the one that is shown. Enter what it reads, or "skip" when it cannot be done.',
   ),
   asks(
-    'transformer(?: is| was| looks)? (?:burnt|burned|burned out|bad|toast|fried|gone|shot|shorted|open)(?: .*)?',
+    'transformer(?: is| was| looks)? (?:bad|gone|shot|shorted|open)(?: .*)?',
     'What did it read? Say "primary 120" and "transformer secondary 0"; or "ohms" of its windings with the power off.',
   ),
+  rule('transformer(?: is| was| looks)? (?:burnt|burned|burned out|burnt up|toast|fried|cooked|melted)(?: .*)?', (the) => the.asNote()),
   rule(
     '(?:.* )?(float(?: switch)?|door switch|rollout|limit|draft switch|inducer|gas valve|igniter|flame sensor|damper|sequencer|reversing valve|defrost board|zone panel|pressure switch)(?: .*)?',
     (the, what) =>

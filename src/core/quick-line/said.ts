@@ -9,6 +9,7 @@ import { bundleRules } from '@/src/core/quick-line/rules-bundles'
 import { byNameRules, disconnectRules } from '@/src/core/quick-line/rules-by-name'
 import { complaintRules } from '@/src/core/quick-line/rules-complaint'
 import { contactRules } from '@/src/core/quick-line/rules-contacts'
+import { courseRules } from '@/src/core/quick-line/rules-course'
 import { followedRules } from '@/src/core/quick-line/rules-followed'
 import { foundOffRules } from '@/src/core/quick-line/rules-found-off'
 import { fuseRules } from '@/src/core/quick-line/rules-fuses'
@@ -67,6 +68,7 @@ export function inTheGrammar(
 const asked: readonly (Rule & { readonly needs: readonly (readonly string[])[] })[] = [
   ...contactRules,
   ...sagRules,
+  ...courseRules,
   ...listedRules,
   ...lastRules,
   ...impliedRules,

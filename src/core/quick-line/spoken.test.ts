@@ -100,7 +100,7 @@ describe('what is asked back', () => {
     ['wires swapped', 'Which two'],
     ['gas valve clicks', 'has no gas valve'],
     ['one leg dead', 'to gnd'],
-    ['transformer burnt', 'What did it read'],
+    ['transformer is bad', 'What did it read'],
     ['all calls good', 'proved cool'],
   ])('%s', (spoken, question) => expect(say(spoken)).toContain(question))
 

@@ -61,6 +61,8 @@ function wordsOf(clause: string, the: Sentence): Word[] | null {
   for (let at = 0; at < said.length; ) {
     // A breaker that is put in is no trial.
     if (/^(?:fuse|breaker)$/.test(said[at]) && said[at + 1] === 'in' && callAt(said, at + 2, the) === null) return null
+    // A motor that runs is no call that holds.
+    if (/^(?:blower|compressor|condenser)$/.test(said[at]) && /^(?:runs?|running|works?|comes|is)$/.test(said[at + 1] ?? '')) return null
     const found = callAt(said, at, the)
     const word = found?.word ?? wordOf(said[at])
     if (!word) return null

@@ -1,0 +1,117 @@
+import { readQuickLine } from '@/src/core/quick-line/read-line'
+import type { Point } from '@/src/core/wiring/point'
+import { systemOf } from '@/tests/setup/engines'
+import { drafts, standing, standingAfter } from '@/tests/setup/standing'
+
+const lift = (end: Point) => ({ do: 'lift', end }) as const
+const walk = (place: string) => ({ do: 'walk', place }) as const
+
+describe('what leans on the course of the visit', () => {
+  const bOff = standing('heat-pump-b', 'indoor', 'off', lift('outdoor-cable.B@outdoor'), lift('stat-cable.B@thermostat'))
+
+  it('a letter of two cables is the wire whose other end came off last', () => {
+    expect(drafts(bOff, 'lifted B at the air handler too')).toEqual(drafts(bOff, 'lift stat-cable.B@indoor'))
+    expect(drafts(bOff, 'lifted both ends')).toEqual(drafts(bOff, 'lift stat-cable.B@indoor'))
+    expect(drafts(bOff, 'took the other end loose')).toEqual(drafts(bOff, 'lift stat-cable.B@indoor'))
+  })
+
+  it('with neither end off it is asked which', () => {
+    const read = standing('heat-pump-b', 'indoor', 'off')('lift B')
+    expect(read.ok ? '' : read.problem).toContain('More than one conductor')
+  })
+
+  it.each([
+    ['furnace-ac', 'indoor', 'on', 'fuse back in', 'fuse in'],
+    ['heat-pump-o', 'outdoor', 'on', 'pulled the reversing valve plug', 'unplug valve'],
+    ['rooftop-electric', 'package', 'off', 'unplugged sequencer 1', 'unplug sequencer'],
+    ['furnace-ac', 'indoor', 'on', 'cool holds, condenser runs', 'holds on cool; outdoor as called'],
+    ['furnace-ac', 'indoor', 'on', 'cool holds, blower runs', 'holds on cool; blower runs'],
+    ['furnace-ac', 'indoor', 'on', 'looked over the outdoor cable, bare Y where it goes through the cabinet', 'bare outdoor Y'],
+    ['furnace-induced-draft', 'indoor', 'on', 'pressure switch will not close', "pressure switch won't close"],
+    [
+      'furnace-induced-draft',
+      'indoor',
+      'on',
+      'jumped the pressure switch to test, igniter glows',
+      'jumped the pressure switch, igniter glows',
+    ],
+    ['zoned-furnace-ac', 'panel', 'off', 'Y to C on the zone 2 cable 3 ohms', 'stat-cable-2 Y to stat-cable-2 C 3'],
+    ['furnace-ac', 'indoor', 'on', 'stat shows E74', 'note stat shows E74'],
+    ['furnace-ac', 'indoor', 'on', 'no code', 'note no code'],
+    ['heat-pump-o', 'indoor', 'on', 'transformer is burnt', 'note transformer is burnt'],
+    ['air-handler-plain', 'indoor', 'on', 'breaker off', 'power off'],
+    ['air-handler-plain', 'indoor', 'off', 'turned the breaker back on', 'power on'],
+    ['air-handler-plain', 'indoor', 'on', 'line voltage at the primary leads 0', 'primary 0'],
+    ['dual-fuel', 'indoor', 'on', 'pull W off the defrost board', 'lift W at outdoor'],
+    ['furnace-ac', 'indoor', 'off', 'lifted Y at the furnace and Y at the stat', 'lift stat Y; lift stat Y at thermostat'],
+    ['furnace-ac', 'outdoor', 'on', 'Y-C 26 outside on the wires coming in', 'Y-C 26'],
+    ['furnace-two-transformers', 'indoor', 'on', 'checked the AC transformer, 120 in, nothing out', 'AC transformer 120 in, nothing out'],
+    ['heat-pump-o', 'indoor', 'on', 'pulled my breaker and put a 5 amp fuse in', 'breaker out; fuse 5 in'],
+    ['furnace-induced-draft', 'indoor', 'on', 'inducer runs but nothing else', 'inducer runs; note inducer runs but nothing else'],
+    ['furnace-induced-draft', 'indoor', 'on', 'igniter glows and lights', 'igniter runs; flame burns'],
+    ['furnace-ac', 'indoor', 'on', 'cool comes on', 'holds on cool'],
+    ['furnace-ac', 'indoor', 'on', 'no jumper between R and Y', 'note no jumper between R and Y'],
+    ['furnace-ac', 'indoor', 'on', 'loose wire nut on L2', 'note loose wire nut on L2'],
+    ['furnace-ac', 'indoor', 'on', 'power off first', 'power off'],
+  ] as const)('%s, at %s, power %s: "%s" is "%s"', (system, place, power, line, meant) => {
+    const at = standing(system, place, power)
+    expect(drafts(at, line)).toEqual(drafts(at, meant))
+  })
+
+  it('wires that are off go back as "the wires"', () => {
+    const off = standing('furnace-ac', 'outdoor', 'off', lift('outdoor-cable.Y@outdoor'), lift('outdoor-cable.C@outdoor'))
+    expect(drafts(off, 'wires back on')).toEqual(drafts(off, 'land outdoor-cable.Y@outdoor; land outdoor-cable.C@outdoor'))
+  })
+
+  it('the cable that came off under the leads is read at the screws', () => {
+    const read = standingAfter('heat-pump-o', 'indoor', [{ do: 'power', on: false }, 'R-C 0.4'])
+    const last = drafts(read, 'pulled the outdoor wires, still 0.4').at(-1)
+    expect(last).toMatchObject({ probe: { meter: 'ohms', a: 'R@indoor', b: 'C@indoor' }, answer: 0.4 })
+  })
+
+  it('what is taped is mended where copper was seen, and a remark before that', () => {
+    const seen = standingAfter('furnace-ac', 'indoor', ['bare outdoor Y'])
+    expect(drafts(seen, 'taped the wire')).toMatchObject([{ kind: 'repair' }])
+    expect(drafts(standing('furnace-ac', 'indoor', 'on'), 'taped the wire')).toMatchObject([{ kind: 'note' }])
+  })
+
+  it('lock-out before anything is done is the complaint, and a remark after', () => {
+    expect(drafts(standing('furnace-induced-draft', 'indoor', 'on'), 'furnace locks out')).toMatchObject([{ kind: 'complaint' }])
+    const called = standing('furnace-induced-draft', 'indoor', 'on', { do: 'call', call: 'heat' })
+    expect(drafts(called, 'furnace locks out')).toMatchObject([{ kind: 'note' }])
+  })
+
+  it.each([
+    ['heat-pump-o', 'breaker on the transformer trips in heat', 'heat'],
+    ['rooftop-electric', 'unit trips the breaker on the transformer when heat comes on', 'heat'],
+    ['heat-pump-o', 'heat pump blows a 3 amp every couple days', null],
+    ['zoned-furnace-ac', 'zone 1 works, zone 2 no cooling', 'cool-zone-2'],
+    ['furnace-two-transformers', 'replaced t-stat yesterday and now nothing', null],
+  ] as const)('%s: "%s", before anything is done, is the complaint', (system, line, call) => {
+    const read = (said: string) => readQuickLine(said, { system: systemOf(system), entries: [], suspects: [], proposed: null })
+    expect(drafts(read, line)).toMatchObject([{ kind: 'complaint', complaint: { call } }])
+  })
+
+  it('what is off already and told again beside a reading is left out', () => {
+    const off = standing('cool-strips', 'indoor', 'off', lift('stat-cable.W@indoor'))
+    expect(drafts(off, 'W off, W screw to C 2.4')).toEqual(drafts(off, 'W-C 2.4'))
+    const alone = off('lift W')
+    expect(alone.ok ? '' : alone.problem).toContain('lifted already')
+  })
+
+  it('two wires on the cable that is off are read on its ends, and not on the screws', () => {
+    const off = standing('dual-fuel', 'indoor', 'off', lift('stat-cable.Y@indoor'))
+    expect(drafts(off, 'Y wire to C wire OL')).toEqual(drafts(off, 'stat Y to stat C OL'))
+    expect(drafts(off, 'Y to C on the cable OL')).toEqual(drafts(off, 'stat Y to stat C OL'))
+  })
+
+  it('wires go back on by their letters', () => {
+    const off = standing('furnace-no-common', 'outdoor', 'on', lift('outdoor-cable.Y@outdoor'), lift('outdoor-cable.C@outdoor'))
+    expect(drafts(off, 'Y and C back on at the condenser')).toEqual(drafts(off, 'land outdoor Y; land outdoor C'))
+  })
+
+  it('a repair keeps its words', () => {
+    const at = standing('furnace-ac', 'outdoor', 'off', walk('outdoor'))
+    expect(drafts(at, 'replaced the high pressure switch')).toMatchObject([{ kind: 'repair', what: 'Replaced the high pressure switch' }])
+  })
+})
