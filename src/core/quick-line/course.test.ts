@@ -115,3 +115,26 @@ describe('what leans on the course of the visit', () => {
     expect(drafts(at, 'replaced the high pressure switch')).toMatchObject([{ kind: 'repair', what: 'Replaced the high pressure switch' }])
   })
 })
+
+describe('where it was, of several places', () => {
+  it.each([
+    ['dual-fuel', 'indoor', 'off', 'W off at the stat and the furnace', 'lift stat W at thermostat; lift stat W'],
+    ['dual-fuel', 'indoor', 'off', 'Y is off at the heat pump and at the furnace', 'lift outdoor Y; lift outdoor Y at outdoor'],
+    ['heat-pump-b', 'indoor', 'off', 'unplugged W from the defrost board', 'lift outdoor W at outdoor'],
+    ['heat-pump-o', 'outdoor', 'on', 'reversing valve clicks off', 'valve out'],
+    ['heat-pump-o', 'outdoor', 'on', 'O dropped to 0', 'O-C 0'],
+    ['heat-pump-o', 'outdoor', 'on', 'should be off in heat', 'note should be off in heat'],
+    ['rooftop-gas', 'package', 'on', 'shut it down', 'power off'],
+    ['rooftop-gas', 'package', 'off', 'turned it back on', 'power on'],
+    ['furnace-induced-draft', 'indoor', 'on', 'heat, holds, lights', 'holds on heat; flame burns'],
+    ['heat-pump-o', 'indoor', 'on', 'supply 98', 'note supply 98'],
+  ] as const)('%s, at %s, power %s: "%s" is "%s"', (system, place, power, line, meant) => {
+    const at = standing(system, place, power)
+    expect(drafts(at, line)).toEqual(drafts(at, meant))
+  })
+
+  it('where a house has two switches it is asked which is off', () => {
+    const read = standing('furnace-ac', 'indoor', 'on')('shut it down')
+    expect(read.ok ? '' : read.problem).toContain('Which one?')
+  })
+})

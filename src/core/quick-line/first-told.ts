@@ -28,7 +28,7 @@ export function firstTold(line: string, read: Understood, asked: QuickLineContex
   const isSaid = (draft: EntryDraft) =>
     draft.kind === 'note' || (isUntouched && isOfWhatRuns(draft, asked)) || (isHabit && draft.kind === 'trip')
   const isOfCallAlone = read.ok && read.drafts.every(({ kind }) => kind === 'bench')
-  if (read.ok ? isOfCallAlone || !read.drafts.every(isSaid) : !isOpen(read.problem)) return null
+  if (read.ok ? isOfCallAlone || !read.drafts.every(isSaid) : !isOpen(read.problem) && !isHabit) return null
   const { symptoms, call } = toldBy(line, asked.system)
   // What runs is seen, unless a mode is said to be dead beside it.
   if (read.ok && !isHabit && read.drafts.some(({ kind }) => kind !== 'note') && !symptoms.includes('mode-dead')) return null
@@ -65,7 +65,7 @@ const BLOWS =
   /\b(?:blows|pops|trips|kills|eats|burns up|takes out|keeps (?:on )?(?:blowing|popping|tripping))\b.*\b(?:fuses?|breaker|\d+ ?a(?:mps?)?)\b|\b(?:fuse|breaker) (?:on|at|in) (?:the )?(?:[a-z]+ ){1,3}(?:blows|pops|trips)\b|\b(?:blowing|popping|eating) (?:\d+ ?a(?:mps?)? )?fuses\b|\b(?:fuses?|breaker) (?:keeps (?:on )?(?:blowing|popping|tripping)|blows|pops|trips)\b/i
 /** Numbers that are not readings: a supply, a fuse rating, a stage, a zone. */
 const TOLD_BY_NUMBER =
-  /^\d+ ?v(?:olts?)?\b|\b\d+ ?a(?:mps?)?\b|\b(?:stage|zone|rooftop|rtu|unit|ahu|suite|apt|building)(?: unit)? ?#?\d+\b/gi
+  /^\d+ ?v(?:olts?)?\b|\b\d+ ?a(?:mps?)?\b|\b(?:stage|zone|rooftop|rtu|unit|ahu|suite|apt|building)(?: unit)?[ -]?#?\d+\b/gi
 /** "The heat pump won't defrost": a complaint that ticks no symptom. */
 const WONT =
   /^(?:the )?(?:heat pump|unit|system|ac|a\/c|furnace|air handler|house|it)\b.* (?:won[’']?t|will not|doesn[’']?t|does not|isn[’']?t|never|keeps) \w+/i

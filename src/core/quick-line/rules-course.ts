@@ -1,8 +1,8 @@
-import { isResettable } from '@/src/core/bench/apply'
 import { ignitionOf } from '@/src/core/quick-line/flame'
 import { allOf, landLast, pluggable, swapped } from '@/src/core/quick-line/hands'
 import { cableTowards } from '@/src/core/quick-line/meaning'
 import { NUMBER, type Rule, rule, type Said, VOLTS } from '@/src/core/quick-line/rule'
+import { nothingDone } from '@/src/core/quick-line/sense'
 import { leading, loadOf, type Sentence } from '@/src/core/quick-line/sentence'
 import { primary } from '@/src/core/quick-line/volts'
 import { coilMeant } from '@/src/core/quick-line/which-part'
@@ -10,7 +10,7 @@ import { isCode } from '@/src/core/readings/code-looks'
 import { parseLook } from '@/src/core/readings/look-target'
 import { modelValue } from '@/src/core/units/model-value'
 import { conductorEnd, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
-import { cableById, callsOf, isUnknown, partById, partsOf, placeById } from '@/src/core/wiring/system'
+import { cableById, callsOf, isUnknown, partById, partsOf } from '@/src/core/wiring/system'
 
 /** What leans on the course of the visit: the other end of a wire that is off, the spare for it, the fuse that goes back, what is waited for. */
 
@@ -56,10 +56,6 @@ const sawCode = ({ state }: Sentence): boolean =>
   state.complaint.symptoms.includes('code') ||
   state.observations.some(({ answer }) => typeof answer === 'object' && 'word' in answer && isCode(answer.word))
 
-/** Nothing was read, called or moved: what it does was told. */
-const isUntouched = ({ state: { observations, bench } }: Sentence): boolean =>
-  observations.length === 0 && bench.call === 'off' && bench.jumpers.length + bench.lifted.length + bench.unplugged.length === 0
-
 /** The last reading was across a switch: what it says of that is said again. */
 function wasAcrossSwitch({ system, state }: Sentence): boolean {
   const last = state.observations.at(-1)?.probe
@@ -82,13 +78,6 @@ function bothEndsNamed(the: Sentence, one: string, there: string, other: string,
     return cable && wire && !another ? conductorEnd(cable.id, wire.id, places[side] ?? '') : null
   })
   return ends.includes(null) ? null : ends.map((end) => `lift ${end}`).join('; ')
-}
-
-/** The branch breaker, where it is called so by its name alone: not one in the fuse slot, and not that of a condenser. */
-function branchBreaker({ system, state }: Sentence, how: string): string | null {
-  const [breaker, another] = partsOf(system, 'disconnect').filter(({ name }) => /breaker$/.test(name))
-  const isOther = isResettable(system, state.bench) || placeById(system, state.bench.place)?.kind === 'outdoor'
-  return !breaker || another || isOther || how === '' ? null : `power ${how}`
 }
 
 /** Volts at a primary, or across a part; beside a contactor that is in, a few volts are across its contacts. */
@@ -138,16 +127,16 @@ export const courseRules: readonly Rule[] = [
   ),
   rule(
     `(?:it |unit |system |furnace |ac |air handler |heat pump )?(?:trips|pops|blows|kicks|kicks out|knocks out|takes out)(?: out)? (?:little |control |24 ?v |low voltage )?(?:breaker|fuse)(?: on .+?| in .+?)? (?:when|whenever|every time|each time|as soon as|once) .+`,
-    (the) => (isUntouched(the) ? the.asComplaint() : null),
+    (the) => (nothingDone(the) ? the.asComplaint() : null),
   ),
   // What is said of a house or of another day before anything is done is what was told.
   rule(
     'zone \\d (?:works|is working|cools|heats|runs|is fine|is ok|ok|fine|good)(?: fine| ok| great| good| now)*,? (?:but |and )?zone \\d (?:no|wont|will not|doesnt|does not|isnt|is not|dead|is dead|never|nothing|does)(?: .*)?',
-    (the) => (isUntouched(the) ? the.asComplaint() : the.asNote()),
+    (the) => (nothingDone(the) ? the.asComplaint() : the.asNote()),
   ),
   rule(
     '(?:(?:customer|homeowner|he|she|they|somebody|someone|last guy) )?(?:replaced|changed|put in|installed|swapped)(?: in| out)?(?: new)? (?:.+?) (?:yesterday|this morning|last \\w+|(?:\\w+ )?(?:days?|weeks?|months?|years?) (?:ago|back)|over weekend)(?:,? .*)?',
-    (the) => (isUntouched(the) ? the.asComplaint() : the.asNote()),
+    (the) => (nothingDone(the) ? the.asComplaint() : the.asNote()),
   ),
   rule('(?:thermostat|stat|tstat) (?:is |hangs )?(?:back )?on wall', (the) => {
     const stat = the.thermostat()
@@ -181,22 +170,6 @@ export const courseRules: readonly Rule[] = [
   ),
   // Two wires at two places, or both ends of one.
   rule(`${TOOK_OFF}(?: off)? (\\w\\d?)(?: wire)? (?:at|on|in) (.+?),? and (\\w\\d?)(?: wire)? (?:at|on|in) (.+?)(?: off)?`, bothEndsNamed),
-  // A wire off a board that is elsewhere comes off where that is.
-  rule(
-    `${TOOK_OFF}(?: off)? (\\w\\d?)(?: wire)? (?:off|from|at|on) (.+? board|.+? panel|contactor)(?: (?:terminal|strip))?`,
-    (the, letter, what) => {
-      const place = partById(the.system, the.part(what) ?? '')?.place
-      return place === undefined || place === the.state.bench.place || !the.isLetter(letter)
-        ? null
-        : `lift ${the.letter(letter)} at ${place}`
-    },
-  ),
-  // Where a house has one breaker by that name, and none in the slot, that is the one.
-  rule(
-    '(?:(?:turned|switched|shut|killed|cut|flipped|threw|tripped) )?(?:(off|on) )?breaker(?: is)?(?: back)? ?(off|on)?(?: again)?',
-    (the, before, after) => branchBreaker(the, before || after),
-  ),
-  rule('(?:turned|switched|shut|killed|cut|flipped)(?: off)? breaker', (the) => branchBreaker(the, 'off')),
   rule('([a-z]\\d?)(?:(?: and |, ?)([a-z]\\d?))?(?: wires?)?(?: are| is)? back on(?: (?:at|on|in) (.+))?', (the, one, other, where) => {
     const place = where ? the.place(where) : null
     const off = the.state.bench.lifted.filter(

@@ -32,6 +32,7 @@ import { thermostatRules } from '@/src/core/quick-line/rules-thermostat'
 import { throughRules } from '@/src/core/quick-line/rules-through'
 import { toldRules } from '@/src/core/quick-line/rules-told'
 import { visitRules } from '@/src/core/quick-line/rules-visit'
+import { whereRules } from '@/src/core/quick-line/rules-where'
 import { whileRules } from '@/src/core/quick-line/rules-while'
 import { wireRules } from '@/src/core/quick-line/rules-wires'
 import { zoneRules } from '@/src/core/quick-line/rules-zones'
@@ -69,6 +70,7 @@ const asked: readonly (Rule & { readonly needs: readonly (readonly string[])[] }
   ...contactRules,
   ...sagRules,
   ...courseRules,
+  ...whereRules,
   ...listedRules,
   ...lastRules,
   ...impliedRules,

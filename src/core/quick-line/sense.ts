@@ -38,3 +38,7 @@ export function askWhichCall({ system }: Sentence, place: PlaceId, how: 'as call
 
 /** Neither a thermostat nor a jumper asks for anything. */
 export const nothingCalls = ({ state }: Sentence): boolean => state.bench.call === 'off' && state.bench.jumpers.length === 0
+
+/** Nothing was read, called or moved: what it does was told. */
+export const nothingDone = ({ state: { observations, bench } }: Sentence): boolean =>
+  observations.length === 0 && bench.call === 'off' && bench.jumpers.length + bench.lifted.length + bench.unplugged.length === 0
