@@ -32,7 +32,7 @@ const WORKS =
   '(?:work(?:s|ing)?|run(?:s|ning)?|com(?:e|es|ing) on|kick(?:s|ing)? (?:on|in)|start(?:s|ing)?|light(?:s|ing)?(?: up| off)?|fir(?:e|es|ing)(?: up)?|ignit(?:e|es|ing)|turn(?:s|ing)? on|go(?:es|ing)? on)'
 const OPENS = '(?:blow(?:s|ing|n)?|blew|pop(?:s|ped|ping)?|trip(?:s|ped|ping)?|eat(?:s|ing)?|burn(?:s|ed|ing)? (?:up|out))'
 const PROTECTION =
-  '(?:(?:the |a |another |its |low ?voltage |24 ?v(?:olt)? |\\d+ ?a(?:mps?)? )*(?:fuses?|breakers?)|(?:an? |another )?\\d+ ?a(?:mps?)?(?: ones?)?)'
+  '(?:(?:the |a |another |its |low ?voltage |24 ?v(?:olt)? |\\d+ ?a(?:mps?)? )*(?:fuses?|breakers?)|(?:an? |the |another )?\\d+ ?a(?:mps?)?(?: ones?)?)'
 const OPENED = `(?:${OPENS}(?: ${PROTECTION})?|${PROTECTION} (?:keeps |kept |will |always )?${OPENS})`
 const STAT = '(?:thermostat|stat|tstat|t-stat|display|screen)'
 
@@ -121,6 +121,17 @@ const changeWords: readonly { readonly changed: ChangeLately; readonly says: Reg
   },
 ]
 
+/** As an office takes it down. */
+const SHORT: Readonly<Record<string, string>> = {
+  clg: 'cooling',
+  htg: 'heating',
+  bkr: 'breaker',
+  htr: 'heater',
+  tstat: 'thermostat',
+  xfmr: 'transformer',
+  cond: 'condenser',
+}
+
 const SECOND_STAGE_DEAD = new RegExp(`\\b(?:(?:second|2nd|high) stage|stage (?:2|two))(?: cool(?:ing)?| heat(?:ing)?)? ${NOT}\\b`)
 
 /**
@@ -135,6 +146,7 @@ export function toldBy(words: string, system: System): Told {
     .replace(/[’']/g, '')
     .replace(/a\/c|a\.c\./g, 'ac')
     .replace(/[^a-z0-9/ .-]+/g, ' ')
+    .replace(/\b(?:clg|htg|bkr|htr|tstat|xfmr|cond)\b/g, (short) => SHORT[short] ?? short)
     .replace(/\b(when|whenever|as soon as|every time|once|if) (it|unit|the unit|system|the system) (cool|heat)s\b/g, '$1 $2 calls for $3')
     .replace(/\s+/g, ' ')
   const symptoms = symptomWords.filter(({ says }) => says.test(said)).map(({ symptom }) => symptom)

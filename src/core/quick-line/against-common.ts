@@ -1,6 +1,7 @@
 import { foldJob } from '@/src/core/job/fold'
 import type { QuickLineContext } from '@/src/core/quick-line/in-grammar'
 import { Sentence } from '@/src/core/quick-line/sentence'
+import { wordsInFull } from '@/src/core/quick-line/spelling'
 import { partsOf, placeById } from '@/src/core/wiring/system'
 import { switchedTerminals } from '@/src/core/wiring/thermostat'
 
@@ -21,6 +22,10 @@ export function withOwnCommon(line: string, { system, entries }: QuickLineContex
   const terminals = placeById(system, state.bench.place)?.terminals ?? []
   if (terminals.includes('C')) return line
   const the = new Sentence(system, state, line)
+  // Read elsewhere it is read against what is there.
+  const [, where] = /\s(?:at|in|on|@) ?(?:the )?([a-z][a-z ]*)$/i.exec(line.trim()) ?? []
+  const there = where === undefined ? null : the.place(wordsInFull(where, system).toLowerCase())
+  if (there !== null && there !== state.bench.place) return line
   const named = (all: string, letter: string, joint: string): string =>
     terminals.includes(letter.toUpperCase()) ? `${letter}${joint}${the.commonOf(letter.toUpperCase())}` : all
   return (

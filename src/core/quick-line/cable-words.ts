@@ -21,6 +21,7 @@ export const cableForms: readonly Form[] = [
     (the, all, ofZone, numbered, one, other) => inZoneCable(the, one, other, ofZone ?? numbered) ?? all,
   ],
   // On the cable that is off here.
+  [/^(?:the )?cable (\w+)(?: (?:to|and) | ?- ?)(\w+)\b/gi, (the, all, one, other) => inCableOff(the, one, other) ?? all],
   [
     /\b(\w+)(?: (?:to|and) | ?- ?)(\w+)(?: reads?| is)? (?:in|on|of) (?:the )?(?:cable|wires|wire ends)\b/gi,
     (the, all, one, other) => inCableOff(the, one, other) ?? all,

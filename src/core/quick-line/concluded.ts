@@ -22,8 +22,9 @@ const SEVERAL = /[,;:]/
 const IS_ASKED =
   /^(?:is|are|does|did|can|should|was|were) (?:the|there|it|that|[A-Z]\d?(?= )|contactor|compressor|blower|fan|fuse|breaker|stat|thermostat|board|transformer|limit|valve|relay|anything)\b/
 
-/** About to trip, almost tripped: it did not. */
-const NEARLY = /^(?:it |fuse |breaker )?(?:is |was )?(?:about to|almost|nearly) (?:trip|pop|blow)\w*$/i
+/** About to trip, almost tripped, has never tripped: nothing that was tried just now. */
+const NEARLY =
+  /^(?:it |fuse |breaker )?(?:is |was )?(?:about to|almost|nearly) (?:trip|pop|blow)\w*$|^(?:the )?(?:fuse|breaker) (?:has )?never (?:tripped|blew|popped|blown)$/i
 
 const THOUGHT =
   /^(?:so |then |ok |and )*(?:i(?:['’]?m)? |we |im )?(?:(?:think|thinking|guess|guessing|bet|betting|suspect|suspecting|figure|figuring|believe|suppose|pretty sure|almost sure|leaning)\b|(?:it |that |this )?(?:must|might|may|could|has to|have to|got to|gotta|got ta|should) be\b(?! (?:on|off|set)\b)|(?:probably|maybe|perhaps|likely|most likely|sounds like|smells like(?! (?:burn|smok|hot|electric|plastic|scorch|gas))|points? (?:to|at)|pointing (?:to|at))\b)/i

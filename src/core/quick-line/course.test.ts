@@ -105,6 +105,11 @@ describe('what leans on the course of the visit', () => {
     expect(drafts(off, 'Y to C on the cable OL')).toEqual(drafts(off, 'stat Y to stat C OL'))
   })
 
+  it('what was read on a call is no ohms: it is asked whether the power is on again', () => {
+    const read = standing('dual-fuel', 'indoor', 'off')('R-C 25 in cool')
+    expect(read.ok ? '' : read.problem).toContain('Is it on again')
+  })
+
   it('wires go back on by their letters', () => {
     const off = standing('furnace-no-common', 'outdoor', 'on', lift('outdoor-cable.Y@outdoor'), lift('outdoor-cable.C@outdoor'))
     expect(drafts(off, 'Y and C back on at the condenser')).toEqual(drafts(off, 'land outdoor Y; land outdoor C'))
@@ -136,5 +141,34 @@ describe('where it was, of several places', () => {
   it('where a house has two switches it is asked which is off', () => {
     const read = standing('furnace-ac', 'indoor', 'on')('shut it down')
     expect(read.ok ? '' : read.problem).toContain('Which one?')
+  })
+})
+
+describe('as it is typed in a hurry', () => {
+  it.each([
+    ['heat-pump-o', 'indoor', 'on', 'pwr off', 'power off'],
+    ['heat-pump-o', 'indoor', 'on', 'htg - holds', 'holds on heat'],
+    ['heat-pump-o', 'indoor', 'on', 'clg: trips', 'trips on cool'],
+    ['heat-pump-o', 'indoor', 'on', '240 L1-L2', 'L1-L2 240'],
+    ['zoned-furnace-ac', 'panel', 'on', 'W-C 26 @ furn', 'W-C 26 at indoor'],
+    ['zoned-furnace-ac', 'panel', 'on', 'W2-C2 26 @ panel', 'W2-C2 26'],
+    ['furnace-induced-draft', 'indoor', 'on', 'ind runs, no ign', 'inducer runs; note no ignition'],
+    ['furnace-induced-draft', 'indoor', 'on', 'reset pwr', 'power off; power on'],
+    ['furnace-ac', 'indoor', 'on', 'new fuse 3a', 'fuse 3 in'],
+    ['heat-pump-b', 'indoor', 'on', 'stat cool', 'call cool'],
+    ['furnace-no-common', 'indoor', 'on', 'breaker never tripped', 'note breaker never tripped'],
+    ['furnace-ac', 'thermostat', 'on', 'bare C touching R', 'bare stat C'],
+    ['dual-fuel', 'indoor', 'off', 'at the unit Y off contactor', 'lift outdoor Y at outdoor'],
+  ] as const)('%s, at %s, power %s: "%s" is "%s"', (system, place, power, line, meant) => {
+    const at = standing(system, place, power)
+    expect(drafts(at, line)).toEqual(drafts(at, meant))
+  })
+
+  it('a built-in breaker that is found tripped was found so; once something is called it tripped on that', () => {
+    expect(drafts(standing('rooftop-electric', 'package', 'on'), 'bkr tripped')).toMatchObject([
+      { probe: { at: 'fuse' }, answer: { word: 'blown' } },
+    ])
+    const called = standing('rooftop-electric', 'package', 'on', { do: 'call', call: 'heat' })
+    expect(drafts(called, 'bkr tripped')).toMatchObject([{ kind: 'trip', result: 'trips' }])
   })
 })

@@ -4,6 +4,7 @@ import type { EntryDraft } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import { type QuickLineContext, readInGrammar, type Understood } from '@/src/core/quick-line/in-grammar'
 import { isUnread } from '@/src/core/quick-line/no-entry'
+import { wordsInFull } from '@/src/core/quick-line/spelling'
 import { parseLook } from '@/src/core/readings/look-target'
 import { partById } from '@/src/core/wiring/system'
 
@@ -11,7 +12,9 @@ import { partById } from '@/src/core/wiring/system'
  * The first line of a visit is the complaint when it holds no reading and says what the house does: nothing has been called yet, so it was not
  * seen just now. Null for any other line.
  */
-export function firstTold(line: string, read: Understood, asked: QuickLineContext): Understood | null {
+export function firstTold(typed: string, read: Understood, asked: QuickLineContext): Understood | null {
+  const line = wordsInFull(typed, asked.system)
+
   const { observations, complaint, bench } = foldJob(asked.system, asked.entries)
   if (observations.length > 0 || complaint.symptoms.length > 0 || bench.call !== 'off' || bench.jumpers.length > 0) return null
   if (/^\s*(?:note|complaint)\b/i.test(line) || /\d/.test(line.replace(TOLD_BY_NUMBER, ''))) return null
@@ -34,7 +37,7 @@ export function firstTold(line: string, read: Understood, asked: QuickLineContex
   if (read.ok && !isHabit && read.drafts.some(({ kind }) => kind !== 'note') && !symptoms.includes('mode-dead')) return null
   const isTicked = symptoms.length > 0 && symptoms.every((symptom) => TOLD.has(symptom) && !(read.ok && !isHabit && IS_SEEN.has(symptom)))
   const isTold = isTicked ? call !== 'fan' : symptoms.length === 0 && !read.ok && WONT.test(line)
-  const told = isTold ? readInGrammar(`complaint ${line.trim().replaceAll(';', ',')}`, asked) : null
+  const told = isTold ? readInGrammar(`complaint ${typed.trim().replaceAll(';', ',')}`, asked) : null
   return told?.ok ? told : null
 }
 
@@ -65,7 +68,7 @@ const BLOWS =
   /\b(?:blows|pops|trips|kills|eats|burns up|takes out|keeps (?:on )?(?:blowing|popping|tripping))\b.*\b(?:fuses?|breaker|\d+ ?a(?:mps?)?)\b|\b(?:fuse|breaker) (?:on|at|in) (?:the )?(?:[a-z]+ ){1,3}(?:blows|pops|trips)\b|\b(?:blowing|popping|eating) (?:\d+ ?a(?:mps?)? )?fuses\b|\b(?:fuses?|breaker) (?:keeps (?:on )?(?:blowing|popping|tripping)|blows|pops|trips)\b/i
 /** Numbers that are not readings: a supply, a fuse rating, a stage, a zone. */
 const TOLD_BY_NUMBER =
-  /^\d+ ?v(?:olts?)?\b|\b\d+ ?a(?:mps?)?\b|\b(?:stage|zone|rooftop|rtu|unit|ahu|suite|apt|building)(?: unit)?[ -]?#?\d+\b/gi
+  /^\d+ ?v(?:olts?)?\b|\b(?:24|120|208|230|240) ?v(?:olts?)?(?= (?:breaker|fuse))|\b\d+ ?a(?:mps?)?\b|\b(?:stage|zone|rooftop|rtu|unit|ahu|suite|apt|building)(?: unit)?[ -]?#?\d+\b/gi
 /** "The heat pump won't defrost": a complaint that ticks no symptom. */
 const WONT =
   /^(?:the )?(?:heat pump|unit|system|ac|a\/c|furnace|air handler|house|it)\b.* (?:won[’']?t|will not|doesn[’']?t|does not|isn[’']?t|never|keeps) \w+/i

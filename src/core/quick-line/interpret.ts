@@ -87,7 +87,7 @@ const SAID_OF_IT =
 
 /** It holds, condenser runs. */
 const TRIAL_AND_MORE =
-  /\b(?:holds?|held|trips?|tripped)\b(?: on \w+)?(?:,| and| but) ?(?:and |but )?(?:\w+ ){1,3}(?:runs?|running|ran|comes on|came on|starts|started|pulls in|pulled in)\b/
+  /\b(?:holds?|held|trips?|tripped)\b(?: on \w+)?(?:,| and| but) ?(?:and |but )?(?:\w+ ){1,3}(?:runs?|running|ran|comes on|came on|starts|started|pulls in|pulled in|on)\b(?! heat| cool| fan)/
 
 /** More than one thing is said: what is not known of it may be a whole clause. */
 const SEVERAL = /,|\bbut\b|\band (?:it|then)\b/

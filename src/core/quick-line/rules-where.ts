@@ -1,11 +1,11 @@
 import { isResettable } from '@/src/core/bench/apply'
 import { ignitionOf } from '@/src/core/quick-line/flame'
-import { allOf } from '@/src/core/quick-line/hands'
+import { allAt, allOf } from '@/src/core/quick-line/hands'
 import { NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
-import { nothingDone } from '@/src/core/quick-line/sense'
+import { nothingCalls, nothingDone } from '@/src/core/quick-line/sense'
 import { leading, type Sentence } from '@/src/core/quick-line/sentence'
 import { conductorEnd, type Point, parsePoint } from '@/src/core/wiring/point'
-import { partById, partsOf, placeById } from '@/src/core/wiring/system'
+import { firstPart, isUnknown, partById, partsOf, placeById } from '@/src/core/wiring/system'
 
 /** One thing said of two places, of one place out of several, or of the one thing there is: both ends of a wire, the only switch, the panel's own pair. */
 
@@ -31,6 +31,13 @@ function branchBreaker({ system, state }: Sentence, how: string): string | null 
   return !breaker || another || isOther || how === '' ? null : `power ${how}`
 }
 
+/** The house's own breaker, as it was found, with nothing asked of it and no trial made. */
+function isFoundOut(the: Sentence): boolean {
+  const { bench, observations } = the.state
+  const isAsFound = firstPart(the.system, 'fuse').holds === 'breaker' && bench.slot.holds === 'as-found'
+  return isAsFound && bench.power && nothingCalls(the) && !observations.some(({ probe }) => probe.meter === 'trip')
+}
+
 /** What is all of it where one switch feeds a whole unit. */
 const onlySwitch = ({ system }: Sentence, how: 'off' | 'on'): string | null =>
   partsOf(system, 'disconnect').length === 1 ? `power ${how}` : null
@@ -42,6 +49,11 @@ export const whereRules: readonly Rule[] = [
   rule(
     '(?:(?:turned|switched|shut|killed|cut|flipped|threw|tripped) )?(?:(off|on) )?breaker(?: is)?(?: back)? ?(off|on)?(?: again)?',
     (the, before, after) => branchBreaker(the, before || after),
+  ),
+  // A built-in breaker that nobody has tried yet was found so.
+  rule(
+    '(?:found )?(?:24 ?v |control |little |transformer |unit )?breaker(?: (?:on|in|at) (?:transformer|board|unit|rtu|rooftop|control))? (?:is |was |had |has |has been )?(?:already )?tripped',
+    (the) => (isFoundOut(the) ? 'fuse blown' : null),
   ),
   rule('(?:turned|switched|shut|killed|cut|flipped)(?: off)? breaker', (the) => branchBreaker(the, 'off')),
   rule(
@@ -70,7 +82,7 @@ export const whereRules: readonly Rule[] = [
   }),
   // A wire off a board that is elsewhere comes off where that is.
   rule(
-    `${TOOK}(?: off)? (\\w\\d?)(?: wire)? (?:off|from|at|on) (.+? board|.+? panel|contactor)(?: (?:terminal|strip))?|(\\w\\d?)(?: wire)? off (?:at |of |from )?(.+? board|.+? panel|board|contactor)`,
+    `${TOOK}(?: off)? (\\w\\d?)(?: wire)? (?:off|from|at|on) (.+? board|.+? panel|contactor)(?: (?:terminal|strip))?|(?:at unit,? |out there,? )?(\\w\\d?)(?: wire)? off (?:at |of |from )?(.+? board|.+? panel|board|contactor)`,
     (the, letter, what, other, board) => {
       const place = partById(the.system, the.part(what || board) ?? '')?.place ?? (board === 'board' ? the.state.bench.place : null)
       const wire = the.conductor(letter || other)
@@ -85,6 +97,7 @@ export const whereRules: readonly Rule[] = [
     const off = the.system.cables.flatMap(({ id }) => (/^stat-cable/.test(id) ? (allOf(the, id) ?? []) : []))
     return off.length === 0 ? null : off.join('; ')
   }),
+  rule(`${TOOK}(?: off)? (?:whole )?cable (?:off )?(?:at|from|on) (.+)`, (the, where) => allAt(the, the.place(where))),
   // A panel of zones is fed by a pair of its own.
   rule(
     `(?:panel |zone panel |board )?r (?:to|and) c (?:is |reads |at panel )*${NUMBER} ?${VOLTS}?(?: at (?:panel|zone panel))?`,
@@ -112,6 +125,35 @@ export const whereRules: readonly Rule[] = [
     'no zones? (?:cools?|heats?|cooling|heating|works?|working)(?: .*)?|none of zones .+|(?:both|all|all of) zones (?:are )?(?:dead|out|no|wont|not|dont)(?: .*)?',
     (the) => (nothingDone(the) ? the.asComplaint() : the.asNote()),
   ),
+  rule(
+    '(?:ac |it |unit |system |furnace |heat pump |compressor )?short cycl(?:es|ing|ed)(?: .*)?|(?:thermostat|stat|display|screen) (?:goes|went|keeps going) blank (?:when|whenever|as soon as|every time|on) .+',
+    (the) => (nothingDone(the) ? the.asComplaint() : null),
+  ),
+  rule(
+    '(?:it )?(?:came|comes|went) back (?:in|on|out) by itself(?: .*)?|\\d+ ?(?:min|minutes?) (?:time )?delay\\??|(?:fuse|breaker) (?:has )?never (?:tripped|blew|popped|blown)(?: .*)?',
+    (the) => the.asNote(),
+  ),
+  rule('new (?:(\\d+) ?(?:a|amps?) )?fuse(?: (\\d+) ?(?:a|amps?))?(?: in)?', (the, before, after) =>
+    before || after ? `fuse ${before || after} in` : isUnknown(the.system, 'fuse') ? null : 'fuse in',
+  ),
+  rule('(?:thermostat|stat|tstat) (?:to |in |on )?(cool|heat|cooling|heating|fan)', (the, said) => leading('call', the.call(said))),
+  rule('bare ([a-z]\\d?)(?: wire)? (?:is )?(?:touching|against|on|hitting|shorted to|rubbing) (?:[a-z]\\d?|.+)', (the, letter) => {
+    const [cable, another] = the.system.cables.filter(
+      ({ between, conductors }) => between.includes(the.state.bench.place) && conductors.some(({ id }) => id.toLowerCase() === letter),
+    )
+    return cable && !another ? `bare ${cable.id} ${the.letter(letter)}` : null
+  }),
+  rule('(?:trimmed|snipped|cut back|bent|moved|pushed)(?: back)? (?:it|them|wire|copper|bare copper|strands?)(?: .*)?', (the) =>
+    the.asRepair(),
+  ),
+  rule(
+    '(?:blows|blowing|putting out) (?:warm|cold|hot|cool)(?: air)?(?: .*)?|(?:stat|outdoor|thermostat|condenser) wires (?:at|in|on) .+ (?:look|looks|are|is) (?:fine|good|ok|tight)',
+    (the) => (nothingDone(the) ? null : the.asNote()),
+  ),
+  rule('([a-z]\\d?)(?: wire)? (?:is )?(?:back )?on', (the, letter) => {
+    const [off, another] = the.state.bench.lifted.filter((end) => parsePoint(end).name.toLowerCase() === letter)
+    return off && !another ? `land ${off}` : null
+  }),
   // What is meant to be so, or is set so, was not seen to do anything.
   rule(
     '(?:it |valve |that )?should (?:be|have|not|only) .+|(?:thermostat|stat) (?:is )?(?:set|setup|set up|configured|wired) (?:for|as) .+',
@@ -120,6 +162,19 @@ export const whereRules: readonly Rule[] = [
   rule('(?:no spares?(?: left)?,? so )?(?:i )?(?:pulled|ran)(?: in)? (?:new )?(?:cable|wire|stat wire)', (the) =>
     the.says(/new/i) ? the.asRepair() : null,
   ),
+  rule(
+    'new (?:transformer|contactor|board|thermostat|stat|valve|coil|relay|sequencer|igniter|motor|damper|damper motor|control|zone panel|defrost board)',
+    (the) => the.asRepair(),
+  ),
+  rule('(?:condenser|outdoor unit|condensing unit) (?:is )?on', (the) => {
+    const outside = the.system.places.find(({ kind }) => kind === 'outdoor')
+    return !outside || nothingCalls(the) ? null : `${outside.id} as called`
+  }),
+  rule('(?:so )?(?:transformer|(.+?)) (?:is )?(?:bad|no good|junk|open|dead|shot)', (the, what) => {
+    // Only a transformer is told open by what was read of it before; anything else is read so.
+    const part = what === '' ? 'transformer' : the.says(/\b(?:open|dead)\b/i) ? null : the.part(what)
+    return part !== null && the.state.observations.some(({ probe }) => probe.meter !== 'trip') ? the.asNote() : null
+  }),
   rule('(?:replace|change|new) (.+?)(?: (?:motor|actuator))?', (the, what) => {
     const part = partById(the.system, the.part(what) ?? '')
     return part && part.kind !== 'fuse' && the.says(/^\s*(?:replace|change|new) /i) ? the.asRepair() : null

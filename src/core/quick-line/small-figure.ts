@@ -6,12 +6,18 @@ import { CHASSIS, parsePoint } from '@/src/core/wiring/point'
 /** Below this a bare number to the metal could be ohms of a short or stray volts on a dead wire. */
 const AMBIGUOUS_BELOW = 2
 
+/** Read while something is called. */
+const ON_A_CALL = /\b(?:in|on|with|during) (?:the |a )?(?:cool|heat|fan|cooling|heating)\b/i
+
 /**
  * Asks for the unit of `W1 wire to cabinet 0.2`, typed with the power on in the record and W1 off its screw, or the fuse open: in ohms it is a
  * short, in volts it is nothing. Null where a unit was said, or the wire is landed.
  */
 export function smallFigure(line: string, drafts: readonly EntryDraft[], the: Sentence): string | null {
   const { bench } = the.state
+  const isOhms = drafts.some((draft) => draft.kind === 'reading' && draft.probe.meter === 'ohms')
+  if (!bench.power && isOhms && ON_A_CALL.test(line) && !/\d ?(?:k?ohms?|v|volts?)\b/i.test(line))
+    return `The power is off in the record, and nothing is called then. Is it on again? Say "power on; ${line.trim()}".`
   if (!bench.power || /\d ?(?:m?v|volts?|vac|k?ohms?|a|amps?)\b/i.test(line)) return null
   const isAmbiguous = drafts.some((draft) => {
     if (draft.kind !== 'reading' || draft.probe.meter !== 'volts' || typeof draft.answer !== 'number') return false

@@ -13,7 +13,7 @@ describe('a word that is cut short or misspelt', () => {
     ['furnace-ac', at('indoor'), 'furnance switch off', 'power off'],
     ['rooftop-gas', at('package'), 'roll out tripped', 'rollout tripped'],
     ['rooftop-gas', at('package', true), 'unplug contactor 2', 'unplug second-contactor'],
-    ['rooftop-electric', at('package'), '24v brkr tripped', 'trips'],
+    ['rooftop-electric', at('package'), '24v brkr tripped', 'fuse blown'],
     ['zoned-furnace-ac', at('panel'), 'zone 1 stat off the wall', 'unplug thermostat-1'],
   ])('on %s, %p: %s', (system, before, said, means) => {
     expect(hear({ system, before, said, means })).toMatchObject({ outcome: 'understood' })

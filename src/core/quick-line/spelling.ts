@@ -106,6 +106,16 @@ const cutShort: readonly (readonly [RegExp, string])[] = [
   [/\brever[a-z]{2,6}ing valve\b/gi, 'reversing valve'],
   [/\bdisc\.? (?=(?:the )?(?:\w+ )?(?:wires?|leads?|cable|cond|condenser|outdoor|stat|[A-Z]\b))/gi, 'disconnected '],
   [/\bw\/o\b/gi, 'without'],
+  [/\bw\/ ?(?=[a-z]{2,}\b)/g, 'with '],
+  [/(?<=\S) @ ?(?=[a-z])/gi, ' at '],
+  [/\bpwr\b/gi, 'power'],
+  [/\bbkr(s?)\b/gi, 'breaker$1'],
+  [/\bign (?=bd\b|brd\b|board\b|control\b|module\b)/gi, 'ignition '],
+  [/(?<=\bno )ign\b/gi, 'ignition'],
+  [/\bign(?= (?:\d|ol\b|open\b|glows?|volts?|ohms?|coil))/gi, 'igniter'],
+  [/\b(?:bd|brd)\b/gi, 'board'],
+  [/\bscr\b/gi, 'screw'],
+  [/\b(screw|wire)-(?=[A-Z]\d?\b|gnd\b)/g, '$1 to '],
   [/\b0L\b/g, 'OL'],
   [/\b(?:dfb|defrost bd|def(?:rost)? brd)\b/gi, 'defrost board'],
   [/\bdmpr\b/gi, 'damper'],
@@ -152,6 +162,14 @@ const cutShort: readonly (readonly [RegExp, string])[] = [
   [/\b(contactor|relay|valve|coil|transformer) (buzz|hum)$/gi, '$1 $2ing'],
   [/\bheat strip\b/gi, 'heat strips'],
   [/\b(?:drain )?pan switch\b/gi, 'float switch'],
+  // `htg - holds`: a dash between a call and what it does.
+  [
+    /^(htg|heat|heating|clg|cool|cooling|fan|aux|em heat|emergency heat)(?: call)? ?(?:[-–:]|->) ?(?=(?:still )?(?:holds?|held|trips?|tripped|pops?|popped|blows?|ok\b))/i,
+    '$1 ',
+  ],
+  [/^(.+) \((?:the )?(board|strip|unit|screw|panel|furnace|field|wire|cable) side\)$/i, '$2 side $1'],
+  [/^reset (?:the )?power$/i, 'power cycled'],
+  [/\b(\d[\d.]*) ?(?:v|volts?)? (L[12]-(?:L[123]|N))\b/gi, '$2 $1'],
 ]
 
 /** `contactor 2`, `compressor #2 contactor`: the second one, where there are two. */
