@@ -62,7 +62,7 @@ const symptomWords: readonly { readonly symptom: Symptom; readonly says: RegExp 
   {
     symptom: 'fuse-at-power-up',
     says: new RegExp(
-      `\\b${OPENED} (?:as soon as|when(?:ever)?|every time|once|the moment|at|on|right (?:when|at))(?: the| you| i| we| it| they)* (?:power|powers|powered|turn it on|plug it in|switch it on|flip)`,
+      `\\b${OPENED} (?:as soon as|when(?:ever)?|every time|once|the moment|at|on|right (?:when|at))(?: the| you| i| we| it| they)* (?:power|powers|powered|restore|restored|energize|turn it on|turn the power on|plug it in|switch it on|flip)`,
     ),
   },
   {

@@ -87,6 +87,8 @@ describe('what leans on the course of the visit', () => {
     ['heat-pump-o', 'heat pump blows a 3 amp every couple days', null],
     ['zoned-furnace-ac', 'zone 1 works, zone 2 no cooling', 'cool-zone-2'],
     ['furnace-two-transformers', 'replaced t-stat yesterday and now nothing', null],
+    ['dual-fuel', 'rats in the attic, fuse blows on fan', 'fan'],
+    ['furnace-induced-draft', "furnace won't fire", 'heat'],
   ] as const)('%s: "%s", before anything is done, is the complaint', (system, line, call) => {
     const read = (said: string) => readQuickLine(said, { system: systemOf(system), entries: [], suspects: [], proposed: null })
     expect(drafts(read, line)).toMatchObject([{ kind: 'complaint', complaint: { call } }])
@@ -103,6 +105,29 @@ describe('what leans on the course of the visit', () => {
     const off = standing('dual-fuel', 'indoor', 'off', lift('stat-cable.Y@indoor'))
     expect(drafts(off, 'Y wire to C wire OL')).toEqual(drafts(off, 'stat Y to stat C OL'))
     expect(drafts(off, 'Y to C on the cable OL')).toEqual(drafts(off, 'stat Y to stat C OL'))
+  })
+
+  it('what is jumpered as "it" is the switch that nothing came out of', () => {
+    const read = standingAfter('heat-pump-o', 'outdoor', [
+      { do: 'walk', place: 'outdoor' },
+      { do: 'call', call: 'cool' },
+      'low pressure switch 24 in and nothing out',
+    ])
+    expect(drafts(read, 'jumpered across it and the contactor pulled in')).toEqual(
+      drafts(read, 'jumpered across the low pressure switch and the contactor pulled in'),
+    )
+  })
+
+  it('what goes back on and what comes off in one line are two things', () => {
+    const off = standing('cool-strips', 'indoor', 'on', lift('stat-cable.R@indoor'))
+    expect(drafts(off, 'R back on, stat unplugged, blows').map((draft) => (draft.kind === 'bench' ? draft.change.do : draft.kind))).toEqual(
+      ['land', 'unplug', 'trip'],
+    )
+  })
+
+  it('more amps than a control circuit has are asked after', () => {
+    const read = standing('rooftop-electric', 'package', 'on')('41 amps')
+    expect(read.ok ? '' : read.problem).toContain('Amps of what?')
   })
 
   it('what was read on a call is no ohms: it is asked whether the power is on again', () => {
@@ -155,6 +180,12 @@ describe('as it is typed in a hurry', () => {
     ['furnace-induced-draft', 'indoor', 'on', 'ind runs, no ign', 'inducer runs; note no ignition'],
     ['furnace-induced-draft', 'indoor', 'on', 'reset pwr', 'power off; power on'],
     ['furnace-ac', 'indoor', 'on', 'new fuse 3a', 'fuse 3 in'],
+    ['rooftop-gas', 'package', 'on', 'unit 4 on roof, tstat blank', 'stat blank'],
+    ['furnace-ac', 'indoor', 'on', 'put a 3 amp breaker in line', 'breaker 3 in'],
+    ['furnace-ac', 'indoor', 'on', 'at the condenser 26 volts between the two low voltage wires', 'Y-C 26 V at outdoor'],
+    ['furnace-ac', 'outdoor', 'on', 'checked the coil with power off, 11 ohms', 'power off; contactor 11 ohm'],
+    ['furnace-ac', 'indoor', 'on', 'R-C 24 no call, 15 with cool on', 'R-C 24 V; call cool; R-C 15 V'],
+    ['package-heat-pump', 'package', 'on', 'contactor is in with no power on coil', 'contactor coil 0 V; contactor in'],
     ['heat-pump-b', 'indoor', 'on', 'stat cool', 'call cool'],
     ['furnace-no-common', 'indoor', 'on', 'breaker never tripped', 'note breaker never tripped'],
     ['furnace-ac', 'thermostat', 'on', 'bare C touching R', 'bare stat C'],

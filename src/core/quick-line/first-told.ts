@@ -25,7 +25,8 @@ export function firstTold(typed: string, read: Understood, asked: QuickLineConte
   if (OF_A_SWITCH.test(line) && !toldBy(line, asked.system).symptoms.includes('mode-dead')) return null
   // Before anybody went or did a thing, what does not run was not seen on a call.
   const isUntouched = !asked.entries.some(({ kind }) => kind === 'bench')
-  const isOpen = (problem: string) => isUnread(line, problem) || (isUntouched && problem.startsWith('No call is on'))
+  const isOpen = (problem: string) =>
+    isUnread(line, problem) || (isUntouched && (problem.startsWith('No call is on') || problem.startsWith('A number is missing')))
   // "Blows the fuse on cool": what it keeps doing, before anybody has tried it.
   const isHabit = isUntouched && BLOWS.test(line) && !/\b(?:ok|okay|fine|good|holds?|held)\b/i.test(line) && !readInGrammar(line, asked).ok
   const isSaid = (draft: EntryDraft) =>
@@ -36,7 +37,7 @@ export function firstTold(typed: string, read: Understood, asked: QuickLineConte
   // What runs is seen, unless a mode is said to be dead beside it.
   if (read.ok && !isHabit && read.drafts.some(({ kind }) => kind !== 'note') && !symptoms.includes('mode-dead')) return null
   const isTicked = symptoms.length > 0 && symptoms.every((symptom) => TOLD.has(symptom) && !(read.ok && !isHabit && IS_SEEN.has(symptom)))
-  const isTold = isTicked ? call !== 'fan' : symptoms.length === 0 && !read.ok && WONT.test(line)
+  const isTold = isTicked ? call !== 'fan' || isHabit : symptoms.length === 0 && !read.ok && WONT.test(line)
   const told = isTold ? readInGrammar(`complaint ${typed.trim().replaceAll(';', ',')}`, asked) : null
   return told?.ok ? told : null
 }

@@ -36,8 +36,9 @@ export function interpret(said: string, the: Sentence): Said {
           asks: 'What does its coil have? Say "valve in" where it is energized and "valve out" where it is not, or what O reads: "O-C 24".',
         }
       : null
-  // A trial, and what runs with it, are two things.
+  // A trial, and what runs with it, are two things; so are what goes back on and what comes off.
   if (TRIAL_AND_MORE.test(text)) return null
+  if (/\bback (?:on|in)\b/.test(text) && /\b(?:unplugged|pulled|lifted|disconnected|unhooked|off)\b/.test(text)) return null
   // What lies in or out at the end is no filler: 24 at the contactor, it is out.
   if (SAID_OF_IT.test(text)) return null
   // Every word known first; then with a word or two that are not, where the rest says something whole.

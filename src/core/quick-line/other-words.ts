@@ -141,6 +141,10 @@ const forms: readonly Form[] = [
   [/^(?:multimeter|meter|dvom)(?: (?:reads?|shows?|from|on|between))? (?=\S+ \S)/i, ''],
   [/\b(?:safety float|float safety|(?:condensate|overflow|wet|drain) (?:safety )?switch|condensate safety)\b/gi, 'float'],
   [/\bwide open\b/gi, 'open'],
+  // Which of several units it is has no volts.
+  [/^(?:unit|rtu|rooftop|ac|system) ?#?\d{1,2} (?:on|up on) (?:the )?roof,? (?=\S)/i, ''],
+  [/^(?:got |have )?(\d[\d.]*) ?(?:v|volts)? from ([A-Z]\d?(?: out)?) to ([A-Z]\d?)$/i, '$2-$3 $1 V'],
+  [/\b(jumped|jumpered) across it\b/gi, '$1 it'],
   [/^(power off) (?:first|now|for safety)$/i, '$1'],
   [/^power (?:is )?(off|on) (?:at|by|with) (?:the )?((?:\w+ )*(?:disconnect|breaker|switch))$/i, '$2 $1'],
   [/ on (?:the )?(?:ohm ?meter|ohms? scale|my meter|the meter)$/i, ''],

@@ -65,6 +65,26 @@ function wasAcrossSwitch({ system, state }: Sentence): boolean {
   )
 }
 
+/** The switch on which a meter stood last, on one of its sides or across it. */
+function lastSwitch({ system, state }: Sentence): string | null {
+  const switches = partsOf(system, 'switch')
+  for (const { probe } of [...state.observations].reverse()) {
+    if (probe.meter === 'look') continue
+    if (probe.meter !== 'volts' && probe.meter !== 'ohms') return null
+    const on = switches.filter(({ between, place }) =>
+      [probe.a, probe.b].some((point) => between.some((name) => terminalPoint(name, place) === point)),
+    )
+    const across = on.filter(({ between, place }) =>
+      [probe.a, probe.b].every((point) => between.some((name) => terminalPoint(name, place) === point)),
+    )
+    // On a lead between two of them it is the one behind which nothing came: the last that has the lead as its far side.
+    const meant =
+      across.length > 0 ? across : on.filter(({ between, place }) => [probe.a, probe.b].includes(terminalPoint(between[1], place)))
+    return meant.length === 1 ? meant[0].id : null
+  }
+  return null
+}
+
 /** A wire by its letter at two places, each end where one cable goes; or two wires that are told apart by where they are. */
 function bothEndsNamed(the: Sentence, one: string, there: string, other: string, elsewhere: string): string | null {
   const places = [the.place(there), the.place(elsewhere)]
@@ -138,6 +158,10 @@ export const courseRules: readonly Rule[] = [
     '(?:(?:customer|homeowner|he|she|they|somebody|someone|last guy) )?(?:replaced|changed|put in|installed|swapped)(?: in| out)?(?: new)? (?:.+?) (?:yesterday|this morning|last \\w+|(?:\\w+ )?(?:days?|weeks?|months?|years?) (?:ago|back)|over weekend)(?:,? .*)?',
     (the) => (nothingDone(the) ? the.asComplaint() : the.asNote()),
   ),
+  rule(
+    '(?:it )?(?:blew|popped|tripped|ate|burned up|lost)(?: up)? (?:another|one|again|fuse|breaker|it|another fuse|second fuse)* ?(?:this morning|last night|yesterday|last \\w+|today|overnight|earlier)(?: .*)?',
+    (the) => (nothingDone(the) ? the.asComplaint() : the.asNote()),
+  ),
   rule('(?:thermostat|stat|tstat) (?:is |hangs )?(?:back )?on wall', (the) => {
     const stat = the.thermostat()
     return stat !== null && the.state.bench.unplugged.includes(stat) ? `plug ${stat}` : the.asNote()
@@ -150,6 +174,11 @@ export const courseRules: readonly Rule[] = [
   rule('(?:primary|primary side|line side|line)(?: is| reads| looks)? (?:good|ok|fine)', (the) => the.asNote()),
   rule('(?:so )?switch (?:is |was )?(?:open|bad|not closed|closed|made)', (the) => (wasAcrossSwitch(the) ? the.asNote() : null)),
   rule('(?:swapped|changed|replaced)(?: out)? (?:bad |shorted |burnt )?coil', (the) => (coilMeant(the) === null ? null : the.asRepair())),
+  // Past the switch that was read or looked at last.
+  rule('(?:jump|jumped|jumper|jumpered|bypass|bypassed)(?: out| across| around| past)? (?:it|that|that one|switch)(?: out)?', (the) => {
+    const last = lastSwitch(the)
+    return last === null ? null : the.around(last)
+  }),
   // What runs first, and nothing behind it.
   rule(
     '(.+?) (?:is )?(?:runs|running|on|comes on|came on|starts|started),? (?:and |but )?(?:then )?(?:nothing(?: (?:else|more|further|after|happens|comes on|follows))?(?: that| this)?|thats (?:it|all))',

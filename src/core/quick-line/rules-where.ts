@@ -4,6 +4,8 @@ import { allAt, allOf } from '@/src/core/quick-line/hands'
 import { NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
 import { nothingCalls, nothingDone } from '@/src/core/quick-line/sense'
 import { leading, type Sentence } from '@/src/core/quick-line/sentence'
+import { coilMeant } from '@/src/core/quick-line/which-part'
+import { modelValue } from '@/src/core/units/model-value'
 import { conductorEnd, type Point, parsePoint } from '@/src/core/wiring/point'
 import { firstPart, isUnknown, partById, partsOf, placeById } from '@/src/core/wiring/system'
 
@@ -41,6 +43,9 @@ function isFoundOut(the: Sentence): boolean {
 /** What is all of it where one switch feeds a whole unit. */
 const onlySwitch = ({ system }: Sentence, how: 'off' | 'on'): string | null =>
   partsOf(system, 'disconnect').length === 1 ? `power ${how}` : null
+
+/** More than the control circuit of a house carries, short of a dead short. */
+const MOST_ON_24_V = modelValue({ value: 10, unit: 'A', source: 'assumption: transformers of 20 to 75 VA, fuses of 3 and 5 A' })
 
 const SWITCH = '(?:it|unit|system|rtu|rooftop|rooftop unit|package unit|disconnect|disco|breaker|power)'
 
@@ -154,6 +159,59 @@ export const whereRules: readonly Rule[] = [
     const [off, another] = the.state.bench.lifted.filter((end) => parsePoint(end).name.toLowerCase() === letter)
     return off && !another ? `land ${off}` : null
   }),
+  rule(
+    '(contactor|relay|valve|sequencer) (?:is |stays |still )*in with (?:no|0|zero) (?:power|volts|voltage|24|24 ?v)(?: volts)? (?:on|at|to|across) (?:its )?coil',
+    (the, what) => {
+      const coil = partById(the.system, the.part(what) ?? '')
+      const read = coil?.kind === 'coil' ? the.voltsAt(coil.id, '0') : null
+      return coil === undefined || read === null ? null : `${read}; ${coil.id} in`
+    },
+  ),
+  rule(`(?:checked|ohmed|read|metered|tested)(?: out)? (.+?) with power off,? ${NUMBER}(?: ?ohms?)?`, (the, what, ohms) => {
+    const coil = /^coil$/.test(what) ? coilMeant(the) : the.part(what.replace(/ coil$/, ''))
+    return coil && `${the.state.bench.power ? 'power off; ' : ''}${coil} ${ohms} ohm`
+  }),
+  rule(
+    `(\\w\\d?)[- ](?:to )?(\\w\\d?) ${NUMBER} ?${VOLTS}? (?:with )?(?:no call|nothing called|no calls),? (?:and |but )?${NUMBER} ?${VOLTS}? (?:with|on|in|when) (cool|heat|fan)(?:ing)?(?: on| called| call| calls)?`,
+    (the, a, b, before, after, said) => {
+      const call = the.call(said)
+      if (call === null || !the.isLetter(a) || !the.isLetter(b)) return null
+      const pair = `${the.letter(a)}-${the.letter(b)}`
+      return `${nothingCalls(the) ? '' : 'call off; '}${pair} ${before} V; call ${call}; ${pair} ${after} V`
+    },
+  ),
+  rule(
+    '(?:put|installed|wired|stuck|dropped)(?: in)? (\\d+) ?(?:a|amps?) (?:pocket |resettable )?breaker (?:in line|inline|in(?: place of fuse| slot| fuse slot| holder)?|for fuse)',
+    (_, size) => `breaker ${size} in`,
+  ),
+  rule(
+    '(?:thermostat|stat|tstat) (?:is )?set (?:to|at|for) \\d+,? (?:and )?(calling|not calling)(?: for (cool|heat)(?:ing)?)?',
+    (_, how, call) => `thermostat ${how}${call ? ` for ${call}` : ''}`,
+  ),
+  rule(
+    '(?:found )?(?:refrigerant |gas )?leak(?:s|ing|ed)?(?: .*)?|(?:damper|blower|fan|inducer) motor (?:hums|buzzes|growls|squeals)(?: .*)?',
+    (the) => the.asNote(),
+  ),
+  rule('it (?:ran|runs|started|starts|came on|kicked on)(?: now| fine| ok)*', (the) => {
+    const { system, state } = the
+    const here = placeById(system, state.bench.place)
+    return !nothingCalls(the) && (here?.kind === 'outdoor' || here?.kind === 'package') ? `${here.id} as called` : null
+  }),
+  // What is gone, and what stops as it should, is no look of its own.
+  rule(
+    '(?:chatter|chattering|buzz|buzzing|hum|humming|noise|smell)(?: is)? gone(?: now)?|no more (?:chatter|buzz|hum|noise|smell)(?:ing)?|(?:it )?(?:shuts|turns|goes|cycles) off(?: now| fine| ok| like it should)*',
+    (the) => the.asNote(),
+  ),
+  rule('everything (?:runs|works|comes on|came on|kicks on)(?: now| fine)*', (the) => {
+    const { system, state } = the
+    const outside = system.places.find(({ kind }) => kind === 'outdoor' || kind === 'package')
+    return outside && placeById(system, state.bench.place)?.kind === 'thermostat' && !nothingCalls(the) ? `${outside.id} as called` : null
+  }),
+  rule(`${NUMBER} ?(?:a|amps?)`, (the, amps) =>
+    Number(amps) > MOST_ON_24_V
+      ? { asks: `Amps of what? The 24 V side carries no ${amps} A. Say it with its name, "compressor ${amps} A", or "${amps} A on R".` }
+      : null,
+  ),
   // What is meant to be so, or is set so, was not seen to do anything.
   rule(
     '(?:it |valve |that )?should (?:be|have|not|only) .+|(?:thermostat|stat) (?:is )?(?:set|setup|set up|configured|wired) (?:for|as) .+',

@@ -61,8 +61,11 @@ export function inTheGrammar(
   // What is said of a place that stands at the end of the sentence.
   const found = / at (\S+)$/.exec(text)
   const place = found && system.places.find(({ id }) => id === found[1])
-  const there = place ? bySentence(text.slice(0, found.index), typed, system, state, isReadable) : null
-  return typeof there === 'string' && !/ at |;|^note |^complaint |^walk /.test(there) ? `${there} at ${place?.id}` : null
+  const standing = place && { ...state, bench: { ...state.bench, place: place.id } }
+  const there = standing ? bySentence(text.slice(0, found.index), typed, system, standing, isReadable) : null
+  if (typeof there !== 'string' || / at |;|^note |^complaint |^walk /.test(there)) return null
+  // Points that carry their place need no other.
+  return there.includes('@') ? there : `${there} at ${place?.id}`
 }
 
 /** Every rule, in the order in which they are asked, each with the words that it needs. */
