@@ -207,7 +207,7 @@ export const whereRules: readonly Rule[] = [
     const outside = system.places.find(({ kind }) => kind === 'outdoor' || kind === 'package')
     return outside && placeById(system, state.bench.place)?.kind === 'thermostat' && !nothingCalls(the) ? `${outside.id} as called` : null
   }),
-  rule(`${NUMBER} ?(?:a|amps?)`, (the, amps) =>
+  rule(`${NUMBER} ?(?:a|amps?)`, (_, amps) =>
     Number(amps) > MOST_ON_24_V
       ? { asks: `Amps of what? The 24 V side carries no ${amps} A. Say it with its name, "compressor ${amps} A", or "${amps} A on R".` }
       : null,

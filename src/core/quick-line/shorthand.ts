@@ -4,6 +4,8 @@ import { ofConditions } from '@/src/core/quick-line/short-conditions'
 import { ofPartsShort } from '@/src/core/quick-line/short-parts'
 import { ofReadings, type Shortened } from '@/src/core/quick-line/short-readings'
 import { ofTrips } from '@/src/core/quick-line/short-trips'
+import { LruCache } from '@/src/core/units/cache'
+import { workLimit } from '@/src/core/units/work-limit'
 
 /** What is shortened, or spelled out, in typing and dictating: the same in the words that everything else is read in. */
 
@@ -261,8 +263,11 @@ const shortened: readonly Shortened[] = [
   [/\b(\w+) dont\b/gi, "$1 don't"],
 ]
 
-/** The line in full: what it says is the same. */
-export function inFull(line: string): string {
+/** The line in full: what it says is the same. One line asks for the same several times. */
+export const inFull = (line: string): string => inFullOf.get(line, () => putInFull(line))
+const inFullOf = new LruCache<string, string>(workLimit(500))
+
+function putInFull(line: string): string {
   const full = shortened.reduce((text, [says, as]) => (typeof as === 'string' ? text.replace(says, as) : text.replace(says, as)), line)
   return full.replace(SPOKEN_NUMBER, (_, tens: string, ones = 'zero', tenths?: string) => {
     const whole = (numberIn(tens) ?? 0) + (numberIn(ones) ?? 0)

@@ -7,7 +7,8 @@ import { CHASSIS, parsePoint } from '@/src/core/wiring/point'
 const AMBIGUOUS_BELOW = 2
 
 /** Read while something is called. */
-const ON_A_CALL = /^(?:cool|heat|fan)(?:ing)?(?: call| on)?[,:]|\b(?:in|on|with|during) (?:the |a )?(?:cool|heat|fan|cooling|heating)\b/i
+const ON_A_CALL =
+  /^(?:cool|heat(?! pump)|fan)(?:ing)?(?: call| on)?[,:]|\b(?:in|on|with|during) (?:the |a )?(?:cool|heat(?! pump)|fan|cooling|heating)\b/i
 
 /**
  * Asks for the unit of `W1 wire to cabinet 0.2`, typed with the power on in the record and W1 off its screw, or the fuse open: in ohms it is a

@@ -1,6 +1,6 @@
 import { distance } from 'fastest-levenshtein'
 import { dashedNames } from '@/src/core/quick-line/names'
-import { Memo } from '@/src/core/units/cache'
+import { LruCache, Memo } from '@/src/core/units/cache'
 import { workLimit } from '@/src/core/units/work-limit'
 import type { System } from '@/src/core/wiring/system'
 
@@ -181,7 +181,10 @@ const THROUGH_BOARD =
   /(?:\b(?:the )?(?:defrost|control) board )?\b([A-Z]) (out|in)(?= (?:is |reads |has )?(?:\d|nothing|ol\b))|(?<=\d(?: ?v(?:olts?)?)? (?:(?:at|on) )?)\b([A-Z]) (out)\b(?! of\b)/g
 
 /** The line with each word that is cut short or left without its vowels in full: `brd`, `vlv`, `ctctr`, `wht`. */
-export function wordsInFull(line: string, system: System): string {
+export const wordsInFull = (line: string, system: System): string => wholeOf.of(system).get(line, () => putInFull(line, system))
+const wholeOf = new Memo((_: System) => new LruCache<string, string>(MOST_MET))
+
+function putInFull(line: string, system: System): string {
   const whole = cutShort.reduce((text, [says, as]) => text.replace(says, as), line)
   const known = knownOf.of(system)
   const numbered = system.parts.some(({ id }) => id.startsWith('second-'))

@@ -11,7 +11,8 @@ import { faultFamilies } from '@/src/core/faults/families'
 import type { FaultFamilyRecord } from '@/src/core/faults/family'
 import type { Fault } from '@/src/core/faults/fault'
 import { foundIn, type Hypothesis } from '@/src/core/readings/hypothesis'
-import { isPlainToSee, latestAnswers, observationKey } from '@/src/core/readings/observations'
+import { parseLook } from '@/src/core/readings/look-target'
+import { isPlainToSee, latestAnswers, type Observation, observationKey } from '@/src/core/readings/observations'
 import { LruCache, Memo } from '@/src/core/units/cache'
 import { modelValue } from '@/src/core/units/model-value'
 import { workLimit } from '@/src/core/units/work-limit'
@@ -49,8 +50,7 @@ export function weigh(base: Engine, evidence: Evidence): Weighed {
 }
 
 /** Suspects, loom and next check of one moment ask for the same, and what is thought ahead of each likely answer: the last ones are kept. */
-const MOMENTS = workLimit(16)
-const lastOf = new Memo((_: Engine) => new LruCache<string, Weighed>(MOMENTS))
+const lastOf = new Memo((_: Engine) => new LruCache<string, Weighed>(workLimit(16)))
 
 const keyOf = ({ complaint, observations, repaired, before = [] }: Evidence): string =>
   JSON.stringify([complaint, repaired, ...[before, observations].map((list) => list.map(observationKey))])
@@ -79,12 +79,15 @@ function explainsBadly(engine: Engine, { complaint }: Evidence, { hypotheses, no
 
 /** The leading one has more readings against it than one plain wrong one, or one that the eye cannot have wrong: a second fault may have made them. */
 function leavesUnexplained(engine: Engine, evidence: Evidence, posterior: Posterior): boolean {
-  const seen = new Set(evidence.observations.flatMap((one) => (isPlainToSee(one) ? [one.id] : [])))
-  if (posterior.noneOfThese < NONE_BESIDE_UNSTEADY && seen.size === 0) return false
+  const seen = new Set(evidence.observations.flatMap((one) => (isPlainToSee(one) && !isMark(one) ? [one.id] : [])))
+  const isOdd = posterior.noneOfThese >= NONE_BESIDE_UNSTEADY
+  if (!isOdd && seen.size === 0) return false
   const [lead] = listSuspects(engine, evidence, posterior, 1)
-  if (lead.evidence.some(({ observation, fits }) => !fits && seen.has(observation))) return true
-  return posterior.noneOfThese >= NONE_BESIDE_UNSTEADY && lead.misfits > FORGIVEN
+  return (isOdd && lead.misfits > FORGIVEN) || lead.evidence.some(({ observation, fits }) => !fits && seen.has(observation))
 }
+
+/** Marks are seen on wires of which nothing comes. */
+const isMark = ({ probe }: Observation): boolean => probe.meter === 'look' && parseLook(probe.at).what === 'wiring'
 
 /** A half of a pair: a hypothesis by its index, and how much of its damage there is. */
 interface Half {
