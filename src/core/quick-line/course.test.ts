@@ -88,6 +88,8 @@ describe('what leans on the course of the visit', () => {
     ['zoned-furnace-ac', 'zone 1 works, zone 2 no cooling', 'cool-zone-2'],
     ['furnace-two-transformers', 'replaced t-stat yesterday and now nothing', null],
     ['dual-fuel', 'rats in the attic, fuse blows on fan', 'fan'],
+    ['furnace-ac', "AC blows fuses, heat's fine", 'cool'],
+    ['furnace-two-transformers', "new thermostat installed, AC works but heat doesn't", 'heat'],
     ['furnace-induced-draft', "furnace won't fire", 'heat'],
   ] as const)('%s: "%s", before anything is done, is the complaint', (system, line, call) => {
     const read = (said: string) => readQuickLine(said, { system: systemOf(system), entries: [], suspects: [], proposed: null })
@@ -123,6 +125,15 @@ describe('what leans on the course of the visit', () => {
     expect(drafts(off, 'R back on, stat unplugged, blows').map((draft) => (draft.kind === 'bench' ? draft.change.do : draft.kind))).toEqual(
       ['land', 'unplug', 'trip'],
     )
+  })
+
+  it.each([
+    ['heat-pump-o', 'off', 'R-C outside 25', 'Volts, with the power on again?'],
+    ['rooftop-electric', 'on', 'G to C 26 with stat off', 'Set to off, or off the wall?'],
+  ] as const)('%s, power %s: "%s" is asked after', (system, power, line, question) => {
+    const read = standing(system, systemOf(system).places[1].id, power)(line)
+    expect(read.ok ? '' : read.problem).toContain(question)
+    expect(drafts(standing('heat-pump-o', 'indoor', 'off'), 'R-C 25 ohms')).toMatchObject([{ probe: { meter: 'ohms' }, answer: 25 }])
   })
 
   it('more amps than a control circuit has are asked after', () => {
@@ -180,6 +191,8 @@ describe('as it is typed in a hurry', () => {
     ['furnace-induced-draft', 'indoor', 'on', 'ind runs, no ign', 'inducer runs; note no ignition'],
     ['furnace-induced-draft', 'indoor', 'on', 'reset pwr', 'power off; power on'],
     ['furnace-ac', 'indoor', 'on', 'new fuse 3a', 'fuse 3 in'],
+    ['furnace-two-transformers', 'indoor', 'on', 'Rc and Rh jumper was left out', 'note Rc and Rh jumper was left out'],
+    ['air-handler-120', 'indoor', 'on', 'wiggled the float wires, nothing', 'note wiggled the float wires, nothing'],
     ['rooftop-gas', 'package', 'on', 'unit 4 on roof, tstat blank', 'stat blank'],
     ['furnace-ac', 'indoor', 'on', 'put a 3 amp breaker in line', 'breaker 3 in'],
     ['furnace-ac', 'indoor', 'on', 'at the condenser 26 volts between the two low voltage wires', 'Y-C 26 V at outdoor'],

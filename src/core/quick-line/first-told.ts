@@ -28,9 +28,14 @@ export function firstTold(typed: string, read: Understood, asked: QuickLineConte
   const isOpen = (problem: string) =>
     isUnread(line, problem) || (isUntouched && (problem.startsWith('No call is on') || problem.startsWith('A number is missing')))
   // "Blows the fuse on cool": what it keeps doing, before anybody has tried it.
-  const isHabit = isUntouched && BLOWS.test(line) && !/\b(?:ok|okay|fine|good|holds?|held)\b/i.test(line) && !readInGrammar(line, asked).ok
+  const isOfTrials = /\b(?:ok|okay|fine|good|holds?|held)\b/i.test(line) && !/\bfuses\b/i.test(line)
+  const isHabit = isUntouched && BLOWS.test(line) && !isOfTrials && !readInGrammar(line, asked).ok
   const isSaid = (draft: EntryDraft) =>
-    draft.kind === 'note' || (isUntouched && isOfWhatRuns(draft, asked)) || (isHabit && draft.kind === 'trip')
+    draft.kind === 'note' ||
+    // Nor was anything repaired or proved yet.
+    (isUntouched && (draft.kind === 'repair' || draft.kind === 'proof')) ||
+    (isUntouched && isOfWhatRuns(draft, asked)) ||
+    (isHabit && draft.kind === 'trip')
   const isOfCallAlone = read.ok && read.drafts.every(({ kind }) => kind === 'bench')
   if (read.ok ? isOfCallAlone || !read.drafts.every(isSaid) : !isOpen(read.problem) && !isHabit) return null
   const { symptoms, call } = toldBy(line, asked.system)
@@ -47,7 +52,7 @@ function isOfWhatRuns(draft: EntryDraft, { system }: QuickLineContext): boolean 
   if (draft.kind === 'complaint') return true
   // That the other mode works was told, too.
   if (draft.kind === 'trip') return draft.result === 'holds'
-  if (draft.kind === 'bench') return draft.change.do === 'call'
+  if (draft.kind === 'bench') return draft.change.do === 'call' || draft.change.do === 'slot'
   if (draft.kind !== 'reading' || draft.probe.meter !== 'look') return false
   return parseLook(draft.probe.at).what === 'runs' || partById(system, draft.probe.at)?.kind === 'load'
 }

@@ -31,7 +31,7 @@ import { inTheGrammar, plain } from '@/src/core/quick-line/said'
 import { ON_WHICH, screwOrWire, whichOf } from '@/src/core/quick-line/screw-or-wire'
 import { Sentence } from '@/src/core/quick-line/sentence'
 import { inFull } from '@/src/core/quick-line/shorthand'
-import { smallFigure } from '@/src/core/quick-line/small-figure'
+import { saidOtherwise, smallFigure } from '@/src/core/quick-line/small-figure'
 import { corrected, wordsInFull } from '@/src/core/quick-line/spelling'
 import { calledFirst, callMissed, callOfComplaint, SHOULD_DO, whileItCalls, withoutCall } from '@/src/core/quick-line/told-call'
 import { trialsOf } from '@/src/core/quick-line/trials'
@@ -77,8 +77,8 @@ function readWhole(line: string, asked: QuickLineContext): Understood {
   const which = heard.ok && !isExact ? screwOrWire(bare, heard.drafts, asked.system, where !== undefined) : null
   if (which && where) return readAll(/^(?:w|cable|cond)/i.test(where) ? which.wires : which.screws, asked)
   if (which) return { ok: false, problem: whichOf(line), start: 0, end: line.length }
-  const unit =
-    heard.ok && !isExact ? smallFigure(bare, heard.drafts, new Sentence(asked.system, foldJob(asked.system, asked.entries), bare)) : null
+  const the = new Sentence(asked.system, foldJob(asked.system, asked.entries), bare)
+  const unit = heard.ok ? (saidOtherwise(bare, heard.drafts, the) ?? (isExact ? null : smallFigure(bare, heard.drafts, the))) : null
   if (unit !== null) return { ok: false, problem: unit, start: 0, end: line.length }
   return where ? accounted(line, readAll(line, asked), false, asked) : accounted(line, heard, isExact, asked)
 }

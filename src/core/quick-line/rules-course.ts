@@ -179,6 +179,11 @@ export const courseRules: readonly Rule[] = [
     const last = lastSwitch(the)
     return last === null ? null : the.around(last)
   }),
+  rule('(?:(?:.+) )?(?:jumper|strap) (?:was |is )?(?:left out|missing|not in|never (?:installed|put in)|forgotten)', (the) => the.asNote()),
+  rule(
+    '(?:wiggled|wiggle|tugged|moved|pulled on|shook|tapped|flexed|bumped) .+?,? (?:and )?(?:nothing|no change|no difference)(?: happened| happens| changed| changes)?',
+    (the) => the.asNote(),
+  ),
   // What runs first, and nothing behind it.
   rule(
     '(.+?) (?:is )?(?:runs|running|on|comes on|came on|starts|started),? (?:and |but )?(?:then )?(?:nothing(?: (?:else|more|further|after|happens|comes on|follows))?(?: that| this)?|thats (?:it|all))',

@@ -197,6 +197,16 @@ export const whereRules: readonly Rule[] = [
     const here = placeById(system, state.bench.place)
     return !nothingCalls(the) && (here?.kind === 'outdoor' || here?.kind === 'package') ? `${here.id} as called` : null
   }),
+  // What a board shows, what a cable is, what a thermostat has: kept in its words.
+  rule(
+    '(?:board |led |light |control )?(?:flashes|blinks|flashing|blinking) (?:\\d+|once|twice|two|three|four|five|six)(?: times?)?(?: .*)?',
+    (the) => the.asNote(),
+  ),
+  rule(
+    'cable is .+|(?:thermostat|stat|tstat) has (?:only|no|one|two) .+|(?:it |unit |fan )?(?:stops|stopped|quits|quit)|(?:thermostat |stat )?fan (?:is )?set to auto',
+    (the) => (nothingDone(the) ? null : the.asNote()),
+  ),
+  rule('(?:it |burners? |flame )?stays lit(?: .*)?', (the) => (ignitionOf(the.system) && !nothingCalls(the) ? 'flame burns' : null)),
   // What is gone, and what stops as it should, is no look of its own.
   rule(
     '(?:chatter|chattering|buzz|buzzing|hum|humming|noise|smell)(?: is)? gone(?: now)?|no more (?:chatter|buzz|hum|noise|smell)(?:ing)?|(?:it )?(?:shuts|turns|goes|cycles) off(?: now| fine| ok| like it should)*',

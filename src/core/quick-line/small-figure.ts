@@ -1,10 +1,43 @@
 import type { EntryDraft } from '@/src/core/job/entry'
 import { conductorsAt } from '@/src/core/quick-line/hands'
 import type { Sentence } from '@/src/core/quick-line/sentence'
+import { modelValue } from '@/src/core/units/model-value'
 import { CHASSIS, parsePoint } from '@/src/core/wiring/point'
 
 /** Below this a bare number to the metal could be ohms of a short or stray volts on a dead wire. */
 const AMBIGUOUS_BELOW = 2
+
+/**
+ * Asks after what the record and a line tell otherwise: `R-C 25` with the power off is most likely volts, and `with the stat off` is set to off,
+ * or off the wall. Null where neither is so.
+ */
+export function saidOtherwise(line: string, drafts: readonly EntryDraft[], { state: { bench } }: Sentence): string | null {
+  const isOff = !bench.power && !drafts.some((draft) => draft.kind === 'bench' && draft.change.do === 'power')
+  const isOhms = drafts.some((draft) => draft.kind === 'reading' && draft.probe.meter === 'ohms')
+  if (isOff && isOhms && ON_A_CALL.test(line) && !/\d ?(?:k?ohms?|v|volts?)\b/i.test(line))
+    return `The power is off in the record, and nothing is called then. Is it on again? Say "power on; ${line.trim()}".`
+  if (isOff && !/ohm/i.test(line) && !/\d ?v/i.test(line) && drafts.some(isSupplyVolts))
+    return `Volts, with the power on again? Say "power on; ${line.trim()}". Or ohms: "${line.trim()} ohms".`
+  const [, read] = /^(.*\d.*?),? with (?:the )?(?:thermostat|stat|tstat) off$/i.exec(line.trim()) ?? []
+  const stat = drafts.flatMap((draft) => (draft.kind === 'bench' && draft.change.do === 'unplug' ? [draft.change.part] : []))[0]
+  return read === undefined || stat === undefined
+    ? null
+    : `Set to off, or off the wall? Say "call off; ${read}", or "unplug ${stat}; ${read}".`
+}
+
+/** Between hot and common, with the power off: what a live supply reads, and next to no house in ohms. */
+function isSupplyVolts(draft: EntryDraft): boolean {
+  if (draft.kind !== 'reading' || draft.probe.meter !== 'ohms' || typeof draft.answer !== 'number') return false
+  const names = [draft.probe.a, draft.probe.b].map((point) => parsePoint(point))
+  const isSupply = names.some(({ name, cable }) => cable === null && /^R[ch]?$/.test(name)) && names.some(({ name }) => name === 'C')
+  return isSupply && draft.answer >= SUPPLY_VOLTS.low && draft.answer <= SUPPLY_VOLTS.high
+}
+/** What a sound 24 V circuit reads. */
+const SUPPLY_VOLTS = modelValue({
+  value: { low: 23.5, high: 29 } as const,
+  unit: 'V',
+  source: 'assumption: 24 V nominal, unloaded and lightly loaded',
+})
 
 /** Read while something is called. */
 const ON_A_CALL =
@@ -16,9 +49,6 @@ const ON_A_CALL =
  */
 export function smallFigure(line: string, drafts: readonly EntryDraft[], the: Sentence): string | null {
   const { bench } = the.state
-  const isOhms = drafts.some((draft) => draft.kind === 'reading' && draft.probe.meter === 'ohms')
-  if (!bench.power && isOhms && ON_A_CALL.test(line) && !/\d ?(?:k?ohms?|v|volts?)\b/i.test(line))
-    return `The power is off in the record, and nothing is called then. Is it on again? Say "power on; ${line.trim()}".`
   if (!bench.power || /\d ?(?:m?v|volts?|vac|k?ohms?|a|amps?)\b/i.test(line)) return null
   const isAmbiguous = drafts.some((draft) => {
     if (draft.kind !== 'reading' || draft.probe.meter !== 'volts' || typeof draft.answer !== 'number') return false

@@ -169,6 +169,12 @@ const cutShort: readonly (readonly [RegExp, string])[] = [
   ],
   [/^(.+) \((?:the )?(board|strip|unit|screw|panel|furnace|field|wire|cable) side\)$/i, '$2 side $1'],
   [/^reset (?:the )?power$/i, 'power cycled'],
+  [/,? (?:with )?nothing (?:calling|called)$/i, ' with no call'],
+  [/\b((?:flashes|blinks)(?: \d+| \w+)(?: times?)?),? (?:and )?then (?:pauses|stops|repeats|off)\b.*$/i, '$1'],
+  [
+    /^(?:it |the furnace |furnace |unit )?(?:runs|burns|lights|fires)(?: for)? \d+ (?:min|sec)\w*,? (?:and )?then (?:the )?(?:burners?|flame|it) (?:shuts|goes|drops|cuts) (?:off|out)$/i,
+    'burner lights and goes out',
+  ],
   [/\b(\d[\d.]*) ?(?:v|volts?)? (L[12]-(?:L[123]|N))\b/gi, '$2 $1'],
 ]
 
