@@ -127,13 +127,20 @@ describe('what leans on the course of the visit', () => {
     )
   })
 
-  it.each([
-    ['heat-pump-o', 'off', 'R-C outside 25', 'Volts, with the power on again?'],
-    ['rooftop-electric', 'on', 'G to C 26 with stat off', 'Set to off, or off the wall?'],
-  ] as const)('%s, power %s: "%s" is asked after', (system, power, line, question) => {
-    const read = standing(system, systemOf(system).places[1].id, power)(line)
-    expect(read.ok ? '' : read.problem).toContain(question)
-    expect(drafts(standing('heat-pump-o', 'indoor', 'off'), 'R-C 25 ohms')).toMatchObject([{ probe: { meter: 'ohms' }, answer: 25 }])
+  it.each([['rooftop-electric', 'on', 'G to C 26 with stat off', 'Set to off, or off the wall?']] as const)(
+    '%s, power %s: "%s" is asked after',
+    (system, power, line, question) => {
+      const read = standing(system, systemOf(system).places[1].id, power)(line)
+      expect(read.ok ? '' : read.problem).toContain(question)
+    },
+  )
+
+  it('what a supply reads, after a repair with the power still off in the record, is asked after', () => {
+    const read = standingAfter('heat-pump-o', 'indoor', [{ do: 'power', on: false }, 'replaced the contactor'])
+    const asked = read('R-C 25')
+    expect(asked.ok ? '' : asked.problem).toContain('Volts, with the power on again?')
+    expect(drafts(read, 'R-C 25 ohms')).toMatchObject([{ probe: { meter: 'ohms' }, answer: 25 }])
+    expect(drafts(standing('heat-pump-o', 'indoor', 'off'), 'R-C 25')).toMatchObject([{ probe: { meter: 'ohms' }, answer: 25 }])
   })
 
   it('more amps than a control circuit has are asked after', () => {
