@@ -35,7 +35,7 @@ const BLAMED =
 
 /** So it is outdoors: no walk there. */
 const SOMEWHERE =
-  /^(?:so |then |ok |and )*(?:it|that|problem|the problem|fault|the fault|trouble|the trouble|short|the short)(?:['’]?s| is) (?:outdoors|outside|inside|indoors|upstairs|downstairs|out there|in there|down there|up there)$/i
+  /^so (?:it )?(?:outdoors|outside|inside|indoors|upstairs|downstairs)$|^(?:so |then |ok |and )*(?:it|that|problem|the problem|fault|the fault|trouble|the trouble|short|the short)(?:['’]?s| is) (?:outdoors|outside|inside|indoors|upstairs|downstairs|out there|in there|down there|up there)$/i
 
 /** Along the way between two ends, where nobody looked: broken somewhere, lost between inside and outside, so it's O. */
 const IN_THE_RUN =

@@ -141,6 +141,8 @@ const forms: readonly Form[] = [
   [/^(?:multimeter|meter|dvom)(?: (?:reads?|shows?|from|on|between))? (?=\S+ \S)/i, ''],
   [/\b(?:safety float|float safety|(?:condensate|overflow|wet|drain) (?:safety )?switch|condensate safety)\b/gi, 'float'],
   [/\bwide open\b/gi, 'open'],
+  [/(?<=\S) and (?:watched|waited|let it run|stood there)(?: .*)?$/i, ''],
+  [/^(amps \d[\d.]*) (?:at (?:start|first|start ?up)|steady)\b.*$/i, '$1'],
   // Which of several units it is has no volts.
   [/^(?:unit|rtu|rooftop|ac|system) ?#?\d{1,2} (?:on|up on) (?:the )?roof,? (?=\S)/i, ''],
   [/^(?:got |have )?(\d[\d.]*) ?(?:v|volts)? from ([A-Z]\d?(?: out)?) to ([A-Z]\d?)$/i, '$2-$3 $1 V'],

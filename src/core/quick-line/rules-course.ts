@@ -184,6 +184,11 @@ export const courseRules: readonly Rule[] = [
     '(?:wiggled|wiggle|tugged|moved|pulled on|shook|tapped|flexed|bumped) .+?,? (?:and )?(?:nothing|no change|no difference)(?: happened| happens| changed| changes)?',
     (the) => the.asNote(),
   ),
+  // What comes out of the switch on which the meter stood.
+  rule(`${NUMBER} ?${VOLTS}? out(?: now)?`, (the, volts) => {
+    const found = partById(the.system, lastSwitch(the) ?? '')
+    return found?.kind === 'switch' && the.state.bench.power ? `${found.between[1]}-C ${volts} V at ${found.place}` : null
+  }),
   // What runs first, and nothing behind it.
   rule(
     '(.+?) (?:is )?(?:runs|running|on|comes on|came on|starts|started),? (?:and |but )?(?:then )?(?:nothing(?: (?:else|more|further|after|happens|comes on|follows))?(?: that| this)?|thats (?:it|all))',

@@ -85,11 +85,12 @@ export const whereRules: readonly Rule[] = [
     )
     return off.length === 0 ? null : off.map((end) => `land ${end}`).join('; ')
   }),
-  // A wire off a board that is elsewhere comes off where that is.
+  // A wire off a board or panel that is elsewhere comes off where that is.
   rule(
-    `${TOOK}(?: off)? (\\w\\d?)(?: wire)? (?:off|from|at|on) (.+? board|.+? panel|contactor)(?: (?:terminal|strip))?|(?:at unit,? |out there,? )?(\\w\\d?)(?: wire)? off (?:at |of |from )?(.+? board|.+? panel|board|contactor)`,
+    `${TOOK}(?: off)? (\\w\\d?)(?: wire)? (?:off|from|at|on) (.+? board|.+? panel|contactor)(?: (?:terminal|strip))?|(?:at unit,? |out there,? )?((?:\\w+ cable )?\\w\\d?)(?: wire)? off (?:at |of |from )?(.+? board|.+? panel|board|panel|contactor)`,
     (the, letter, what, other, board) => {
-      const place = partById(the.system, the.part(what || board) ?? '')?.place ?? (board === 'board' ? the.state.bench.place : null)
+      const said = what || board
+      const place = partById(the.system, the.part(said) ?? '')?.place ?? (board === 'board' ? the.state.bench.place : the.place(said))
       const wire = the.conductor(letter || other)
       return wire === null || place === null || (letter && place === the.state.bench.place) ? null : `lift ${wire} at ${place}`
     },
@@ -207,6 +208,14 @@ export const whereRules: readonly Rule[] = [
     (the) => (nothingDone(the) ? null : the.asNote()),
   ),
   rule('(?:it |burners? |flame )?stays lit(?: .*)?', (the) => (ignitionOf(the.system) && !nothingCalls(the) ? 'flame burns' : null)),
+  rule('(?:stat|thermostat|zone) (\\d)(?: stat| thermostat)?(?: code)? (?:clears|cleared|is clear|goes away|went away)', (the, zone) => {
+    const stat = partById(the.system, `thermostat-${zone}`)
+    return stat ? `${stat.id} alive` : null
+  }),
+  rule('(?:cleaned|cleared|drilled|blew)(?: out)? (?:pressure )?(?:port|tap|pickup|hose|tubing|tube)(?: out)?', (the) => {
+    const [draft] = partsOf(the.system, 'switch').filter(({ role }) => role === 'draft')
+    return draft ? `${the.asRepair()} at the ${draft.name}` : the.asRepair()
+  }),
   // What is gone, and what stops as it should, is no look of its own.
   rule(
     '(?:chatter|chattering|buzz|buzzing|hum|humming|noise|smell)(?: is)? gone(?: now)?|no more (?:chatter|buzz|hum|noise|smell)(?:ing)?|(?:it )?(?:shuts|turns|goes|cycles) off(?: now| fine| ok| like it should)*',
