@@ -122,15 +122,15 @@ const changeWords: readonly { readonly changed: ChangeLately; readonly says: Reg
 ]
 
 /** As an office takes it down. */
-const SHORT: Readonly<Record<string, string>> = {
-  clg: 'cooling',
-  htg: 'heating',
-  bkr: 'breaker',
-  htr: 'heater',
-  tstat: 'thermostat',
-  xfmr: 'transformer',
-  cond: 'condenser',
-}
+const SHORT: ReadonlyMap<string, string> = new Map([
+  ['clg', 'cooling'],
+  ['htg', 'heating'],
+  ['bkr', 'breaker'],
+  ['htr', 'heater'],
+  ['tstat', 'thermostat'],
+  ['xfmr', 'transformer'],
+  ['cond', 'condenser'],
+])
 
 const SECOND_STAGE_DEAD = new RegExp(`\\b(?:(?:second|2nd|high) stage|stage (?:2|two))(?: cool(?:ing)?| heat(?:ing)?)? ${NOT}\\b`)
 
@@ -146,7 +146,7 @@ export function toldBy(words: string, system: System): Told {
     .replace(/[’']/g, '')
     .replace(/a\/c|a\.c\./g, 'ac')
     .replace(/[^a-z0-9/ .-]+/g, ' ')
-    .replace(/\b(?:clg|htg|bkr|htr|tstat|xfmr|cond)\b/g, (short) => SHORT[short] ?? short)
+    .replace(/\b(?:clg|htg|bkr|htr|tstat|xfmr|cond)\b/g, (short) => SHORT.get(short) ?? short)
     .replace(/\b(when|whenever|as soon as|every time|once|if) (it|unit|the unit|system|the system) (cool|heat)s\b/g, '$1 $2 calls for $3')
     .replace(/\s+/g, ' ')
   const symptoms = symptomWords.filter(({ says }) => says.test(said)).map(({ symptom }) => symptom)
