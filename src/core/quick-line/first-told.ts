@@ -42,7 +42,9 @@ export function firstTold(typed: string, read: Understood, asked: QuickLineConte
   // What runs is seen, unless a mode is said to be dead beside it.
   if (read.ok && !isHabit && read.drafts.some(({ kind }) => kind !== 'note') && !symptoms.includes('mode-dead')) return null
   const isTicked = symptoms.length > 0 && symptoms.every((symptom) => TOLD.has(symptom) && !(read.ok && !isHabit && IS_SEEN.has(symptom)))
-  const isTold = isTicked ? call !== 'fan' || isHabit : symptoms.length === 0 && (isHabit || (!read.ok && WONT.test(line)))
+  const isTold = isTicked
+    ? call !== 'fan' || isHabit
+    : symptoms.length === 0 && ((isHabit && IS_STORY.test(line)) || (!read.ok && WONT.test(line)))
   const told = isTold ? readInGrammar(`complaint ${typed.trim().replaceAll(';', ',')}`, asked) : null
   return told?.ok ? told : null
 }
@@ -69,6 +71,8 @@ const TOLD: ReadonlySet<Symptom> = new Set([
 ])
 /** A remark that ticks one of these stays a remark: it may be what was just seen. */
 const IS_SEEN: ReadonlySet<Symptom> = new Set(['half-works', 'fuse-now-and-then'])
+/** More than that it does so now. */
+const IS_STORY = /(?:\S+\s+){4}\S+/
 /** What it does to its fuse or breaker, time and again. */
 const BLOWS =
   /\b(?:blows|pops|trips|kills|eats|burns up|takes out|keeps (?:on )?(?:blowing|popping|tripping))\b.*\b(?:fuses?|breaker|\d+ ?a(?:mps?)?)\b|\b(?:fuse|breaker) (?:on|at|in) (?:the )?(?:[a-z]+ ){1,3}(?:blows|pops|trips)\b|\b(?:blowing|popping|eating) (?:\d+ ?a(?:mps?)? )?fuses\b|\b(?:fuses?|breaker) (?:keeps (?:on )?(?:blowing|popping|tripping)|blows|pops|trips)\b/i

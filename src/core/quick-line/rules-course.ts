@@ -166,11 +166,7 @@ export const courseRules: readonly Rule[] = [
     const stat = the.thermostat()
     return stat !== null && the.state.bench.unplugged.includes(stat) ? `plug ${stat}` : the.asNote()
   }),
-  rule('no (?:jumper|strap|jumper wire) (?:between|from|on|at) .+', (the) =>
-    the.state.observations.some(({ answer }) => typeof answer === 'object' && 'word' in answer && isCode(answer.word))
-      ? null
-      : the.asNote(),
-  ),
+  rule('no (?:jumper|strap|jumper wire) (?:between|from|on|at) .+', (the) => the.asNote()),
   rule('(?:primary|primary side|line side|line)(?: is| reads| looks)? (?:good|ok|fine)', (the) => the.asNote()),
   rule('(?:so )?switch (?:is |was )?(?:open|bad|not closed|closed|made)', (the) => (wasAcrossSwitch(the) ? the.asNote() : null)),
   rule('(?:swapped|changed|replaced)(?: out)? (?:bad |shorted |burnt )?coil', (the) => (coilMeant(the) === null ? null : the.asRepair())),

@@ -27,10 +27,13 @@ function endsBetween({ system }: Sentence, letter: string, places: readonly (str
 const isIt = (letter: string, ...names: readonly (string | null)[]): boolean => names.some((name) => name?.toLowerCase() === letter)
 
 /** The branch breaker, where it is called so by its name alone: not one in the fuse slot, and not that of a condenser. */
-function branchBreaker({ system, state }: Sentence, how: string): string | null {
+function branchBreaker(the: Sentence, how: string): string | null {
+  const { system, state } = the
   const [breaker, another] = partsOf(system, 'disconnect').filter(({ name }) => /breaker$/.test(name))
   const isOther = isResettable(system, state.bench) || placeById(system, state.bench.place)?.kind === 'outdoor'
-  return !breaker || another || isOther || how === '' ? null : `power ${how}`
+  if (!breaker || another || isOther || how === '') return null
+  // That it is on says nothing new of a house that has power.
+  return how === 'on' && state.bench.power ? the.asNote() : `power ${how}`
 }
 
 /** The house's own breaker, as it was found, with nothing asked of it and no trial made. */
@@ -41,8 +44,8 @@ function isFoundOut(the: Sentence): boolean {
 }
 
 /** What is all of it where one switch feeds a whole unit. */
-const onlySwitch = ({ system }: Sentence, how: 'off' | 'on'): string | null =>
-  partsOf(system, 'disconnect').length === 1 ? `power ${how}` : null
+const onlySwitch = ({ system, state }: Sentence, how: 'off' | 'on'): string | null =>
+  partsOf(system, 'disconnect').length === 1 && state.bench.power === (how === 'off') ? `power ${how}` : null
 
 /** More than the control circuit of a house carries, short of a dead short. */
 const MOST_ON_24_V = modelValue({ value: 10, unit: 'A', source: 'assumption: transformers of 20 to 75 VA, fuses of 3 and 5 A' })
@@ -204,7 +207,7 @@ export const whereRules: readonly Rule[] = [
     (the) => the.asNote(),
   ),
   rule(
-    'cable is .+|(?:thermostat|stat|tstat) has (?:only|no|one|two) .+|(?:it |unit |fan )?(?:stops|stopped|quits|quit)|(?:thermostat |stat )?fan (?:is )?set to auto',
+    'cable is (?:\\d|new|old|original|long|about).*|(?:thermostat|stat|tstat) has (?:only )?(?:one|two) (?:r|wires?|c)\\b.*|(?:it |unit |fan )?(?:stops|stopped|quits|quit)|(?:thermostat |stat )?fan (?:is )?set to auto',
     (the) => (nothingDone(the) ? null : the.asNote()),
   ),
   rule('(?:it |burners? |flame )?stays lit(?: .*)?', (the) => (ignitionOf(the.system) && !nothingCalls(the) ? 'flame burns' : null)),
@@ -233,7 +236,7 @@ export const whereRules: readonly Rule[] = [
   ),
   // What is meant to be so, or is set so, was not seen to do anything.
   rule(
-    '(?:it |valve |that )?should (?:be|have|not|only) .+|(?:thermostat|stat) (?:is )?(?:set|setup|set up|configured|wired) (?:for|as) .+',
+    '(?:it |valve |that )?should (?:be|have|not|only) .+|(?:thermostat|stat) (?:is )?(?:set|setup|set up|configured|wired) (?:for|as) (?!cool|heat|fan|off|emergency|aux|\\d).+',
     (the) => the.asNote(),
   ),
   rule('(?:no spares?(?: left)?,? so )?(?:i )?(?:pulled|ran)(?: in)? (?:new )?(?:cable|wire|stat wire)', (the) =>
@@ -247,9 +250,9 @@ export const whereRules: readonly Rule[] = [
     const outside = the.system.places.find(({ kind }) => kind === 'outdoor')
     return !outside || nothingCalls(the) ? null : `${outside.id} as called`
   }),
-  rule('(?:so )?(?:transformer|(.+?)) (?:is )?(?:bad|no good|junk|open|dead|shot)', (the, what) => {
+  rule('(?:so )?(?:transformer|(.+?)) (?:is )?(?:bad|no good|junk|open|shot)', (the, what) => {
     // Only a transformer is told open by what was read of it before; anything else is read so.
-    const part = what === '' ? 'transformer' : the.says(/\b(?:open|dead)\b/i) ? null : the.part(what)
+    const part = what === '' ? 'transformer' : the.says(/\bopen\b/i) ? null : the.part(what)
     return part !== null && the.state.observations.some(({ probe }) => probe.meter !== 'trip') ? the.asNote() : null
   }),
   rule('(?:replace|change|new) (.+?)(?: (?:motor|actuator))?', (the, what) => {
