@@ -26,4 +26,9 @@ describe('live behind what opened', () => {
     expect(drafts(tripped, 'contactor hums')[0]).toEqual(reset)
     expect(drafts(tripped, 'contactor in')).toHaveLength(1)
   })
+
+  it('where there are two transformers it may be fed by the other one', () => {
+    const blew = standingAfter('furnace-two-transformers', 'indoor', [{ do: 'call', call: 'heat' }, 'trips'])
+    expect(drafts(blew, 'Rh-C 26')).toHaveLength(1)
+  })
 })

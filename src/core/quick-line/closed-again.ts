@@ -5,7 +5,7 @@ import type { QuickLineContext, Understood } from '@/src/core/quick-line/in-gram
 import { modelValue } from '@/src/core/units/model-value'
 import { terminalPoint } from '@/src/core/wiring/point'
 import { isAhead, lineNodes } from '@/src/core/wiring/supply'
-import { firstPart, isUnknown, partById } from '@/src/core/wiring/system'
+import { firstPart, isUnknown, partById, partsOf } from '@/src/core/wiring/system'
 
 /** Volts that no stray field makes between two nodes behind an open fuse. */
 const LIVE_VOLTS = modelValue({ value: 10, unit: 'V', source: 'assumption' })
@@ -25,6 +25,8 @@ export function closedFirst(line: string, asked: QuickLineContext, read: (line: 
 function closedAgain(drafts: readonly EntryDraft[], { system, entries }: QuickLineContext): string | null {
   const { bench } = foldJob(system, entries)
   if (!bench.slot.open || bench.slot.holds === 'nothing' || isUnknown(system, 'fuse')) return null
+  // Of two circuits one may be fed by the other, which is a finding.
+  if (partsOf(system, 'transformer').length > 1) return null
   const isTold = drafts.some((draft) => draft.kind === 'trip' || (draft.kind === 'bench' && /^(?:slot|reset)$/.test(draft.change.do)))
   if (isTold || !drafts.some((draft) => draft.kind === 'reading' && showsLife(system, draft))) return null
   return isResettable(system, bench) ? 'reset' : `fuse ${bench.slot.ratingA} in`
