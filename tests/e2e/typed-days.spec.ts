@@ -12,6 +12,37 @@ interface Day {
 
 const days: readonly Day[] = [
   {
+    // As it is said, with what nobody says: that the breaker was reset, and which of two wires comes off.
+    street: 'Row house, closet furnace',
+    kind: 'furnace with A/C',
+    traced: [
+      "AC blows fuses, heat's fine",
+      'put my 3 amp breaker in',
+      'heat holds',
+      'cool pops instantly',
+      'pulled both condenser wires at the furnace and it holds',
+      'pwr off',
+      'outdoor Y to ground 1.2',
+      'walked out to the condenser',
+      'took Y and C off',
+      'outdoor Y to ground still 1.2',
+      'outdoor Y to ground 1.2',
+    ],
+    found: 'Y (red) of the outdoor cable',
+    after: [
+      'repaired 1 because of a string trimmer',
+      'all wires back on',
+      'pulled my breaker, 3 amp fuse back in',
+      'pwr on',
+      'call heat',
+      'proved heat 0.7 A',
+      'call fan',
+      'proved fan 0.5 A',
+      'call cool',
+      'proved cool 1 A',
+    ],
+  },
+  {
     street: 'Bakery, roof unit 9',
     kind: 'rooftop unit, gas heat',
     traced: ['complaint no heat', 'call heat', 'inducer runs', 'no glow', 'igniter 62 V', 'L1-unit to gnd 121', 'N to gnd 58'],
