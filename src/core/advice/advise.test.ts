@@ -75,5 +75,6 @@ describe('sayReading', () => {
     expect(sayReading(furnaceEngine(), benchWith(change.breaker, change.jumperY), { meter: 'trip' }, { word: 'trips' })).toBe(
       'trips with no call, jumper in',
     )
+    expect(sayReading(furnaceEngine(), benchWith(change.cool), { meter: 'trip' }, { word: 'trips' })).toBe('trips on cool')
   })
 })

@@ -96,7 +96,8 @@ function whyLine(engine: Engine, state: JobState, suspect: Suspect): string {
 export function sayReading(engine: Pick<Engine, 'system'>, bench: Bench, probe: Probe, answer: Answer): string {
   if (probe.meter === 'trip') {
     const word = typeof answer === 'object' && 'word' in answer ? answer.word : ''
-    return `${word} with ${sayBenchShort(engine.system, bench)}`
+    const on = sayBenchShort(engine.system, bench)
+    return bench.call === 'off' ? `${word} with ${on}` : `${word} ${on}`
   }
   return `${sayProbe(engine.system, probe)} ${sayAnswer(answer, probe)} (${sayBenchShort(engine.system, bench)})`
 }
