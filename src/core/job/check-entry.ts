@@ -109,7 +109,7 @@ function problemWithTrip(system: System, bench: Bench, { result, on }: Extract<C
   if (!slot.open || slot.holds === 'as-found') return null
   return slot.holds === 'breaker'
     ? 'It tripped already. Reset it first: "reset".'
-    : `It blew already. Put the next one in first: "fuse ${slot.ratingA} in".`
+    : `It is blown already. Put a new one in first: "fuse ${slot.ratingA} in".`
 }
 
 export const OHMS_WITH_POWER = 'The power is on in the record. Ohms are read with the power off: say "power off" first.'

@@ -121,7 +121,7 @@ const changeWords: readonly { readonly changed: ChangeLately; readonly says: Reg
   },
 ]
 
-/** As an office takes it down. */
+/** Short forms in call notes. */
 const SHORT: ReadonlyMap<string, string> = new Map([
   ['clg', 'cooling'],
   ['htg', 'heating'],

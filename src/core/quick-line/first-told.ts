@@ -71,7 +71,7 @@ const TOLD: ReadonlySet<Symptom> = new Set([
 ])
 /** A remark that ticks one of these stays a remark: it may be what was just seen. */
 const IS_SEEN: ReadonlySet<Symptom> = new Set(['half-works', 'fuse-now-and-then'])
-/** More than that it does so now. */
+/** Five words or more tell what it keeps doing; fewer, what it just did. */
 const IS_STORY = /(?:\S+\s+){4}\S+/
 /** What it does to its fuse or breaker, time and again. */
 const BLOWS =

@@ -143,7 +143,7 @@ const forms: readonly Form[] = [
   [/\bwide open\b/gi, 'open'],
   [/(?<=\S) and (?:watched|waited|let it run|stood there)(?: .*)?$/i, ''],
   [/^(amps \d[\d.]*) (?:at (?:start|first|start ?up)|steady)\b.*$/i, '$1'],
-  // Which of several units it is has no volts.
+  // The number of a unit is no voltage.
   [/^(?:unit|rtu|rooftop|ac|system) ?#?\d{1,2} (?:on|up on) (?:the )?roof,? (?=\S)/i, ''],
   [/^(?:got |have )?(\d[\d.]*) ?(?:v|volts)? from ([A-Z]\d?(?: out)?) to ([A-Z]\d?)$/i, '$2-$3 $1 V'],
   [/\b(jumped|jumpered) across it\b/gi, '$1 it'],
@@ -151,7 +151,7 @@ const forms: readonly Form[] = [
   [/^power (?:is )?(off|on) (?:at|by|with) (?:the )?((?:\w+ )*(?:disconnect|breaker|switch))$/i, '$2 $1'],
   [/ on (?:the )?(?:ohm ?meter|ohms? scale|my meter|the meter)$/i, ''],
   [/^(?:checked|tested|metered) (?:the )?((?:ac|cooling|heating|furnace) transformer|transformer),? (?=\d+ ?v?(?:olts)? in\b)/i, '$1 '],
-  // Where one stands they come in, from where else is no place that it was read at.
+  // Where the wires come from is not where they were read.
   [
     /(?<=\d.*| )(?:on|at|across) (?:the )?(?:field |control |low voltage )?wires? (?:that )?(?:coming (?:in|out|from (?:the )?\w+)|come in|from (?:the )?(?:furnace|air handler|inside|house))$/i,
     '',

@@ -12,7 +12,7 @@ import { modelValue } from '@/src/core/units/model-value'
 import { conductorEnd, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { cableById, callsOf, isUnknown, partById, partsOf } from '@/src/core/wiring/system'
 
-/** What leans on the course of the visit: the other end of a wire that is off, the spare for it, the fuse that goes back, what is waited for. */
+/** Lines that depend on what was done before: the other end of a lifted wire, its spare, the fuse that goes back in, "it" for the last switch. */
 
 const TOOK_OFF = '(?:lift|lifted|took|take|pulled|pull|disconnect|disconnected|unhook|unhooked|unland|unlanded|loosened)'
 
@@ -56,7 +56,7 @@ const sawCode = ({ state }: Sentence): boolean =>
   state.complaint.symptoms.includes('code') ||
   state.observations.some(({ answer }) => typeof answer === 'object' && 'word' in answer && isCode(answer.word))
 
-/** The last reading was across a switch: what it says of that is said again. */
+/** The last reading was across a switch, so how it stands is on record already. */
 function wasAcrossSwitch({ system, state }: Sentence): boolean {
   const last = state.observations.at(-1)?.probe
   if (last?.meter !== 'volts' && last?.meter !== 'ohms') return false
@@ -149,7 +149,7 @@ export const courseRules: readonly Rule[] = [
     `(?:it |unit |system |furnace |ac |air handler |heat pump )?(?:trips|pops|blows|kicks|kicks out|knocks out|takes out)(?: out)? (?:little |control |24 ?v |low voltage )?(?:breaker|fuse)(?: on .+?| in .+?)? (?:when|whenever|every time|each time|as soon as|once) .+`,
     (the) => (nothingDone(the) ? the.asComplaint() : null),
   ),
-  // What is said of a house or of another day before anything is done is what was told.
+  // Before anything is done, what the house does, or did another day, is the complaint.
   rule(
     'zone \\d (?:works|is working|cools|heats|runs|is fine|is ok|ok|fine|good)(?: fine| ok| great| good| now)*,? (?:but |and )?zone \\d (?:no|wont|will not|doesnt|does not|isnt|is not|dead|is dead|never|nothing|does)(?: .*)?',
     (the) => (nothingDone(the) ? the.asComplaint() : the.asNote()),
@@ -185,7 +185,7 @@ export const courseRules: readonly Rule[] = [
     const found = partById(the.system, lastSwitch(the) ?? '')
     return found?.kind === 'switch' && the.state.bench.power ? `${found.between[1]}-C ${volts} V at ${found.place}` : null
   }),
-  // What runs first, and nothing behind it.
+  // It runs, and nothing follows.
   rule(
     '(.+?) (?:is )?(?:runs|running|on|comes on|came on|starts|started),? (?:and |but )?(?:then )?(?:nothing(?: (?:else|more|further|after|happens|comes on|follows))?(?: that| this)?|thats (?:it|all))',
     (the, what) => {
@@ -224,7 +224,7 @@ export const courseRules: readonly Rule[] = [
     )
     return call && !another ? `call ${call.replace('-2', '2')}` : null
   }),
-  // What follows from the last reading is no reading.
+  // A conclusion from the last reading is a note.
   rule('(?:wire|cable|conductor|coil|winding|it) is (?:open|broken|shorted|grounded|bad)(?: .*)?', (the) =>
     the.says(/^\s*so\b/i) ? the.asNote() : null,
   ),
@@ -248,11 +248,11 @@ export const courseRules: readonly Rule[] = [
   rule(`(?:pull|pulled|unplug|unplugged|pop|popped|disconnected) (.+?) (?:plug|connector|harness)(?: off| apart)?`, (the, what) =>
     leading('unplug', pluggable(the, what)),
   ),
-  // The first of a kind of which there is one.
+  // Number one, where there is only one.
   rule('(?:unplug|unplugged|pull|pulled|disconnect|disconnected) (.+?) (?:1|one|number one|no 1)', (the, what) =>
     leading('unplug', pluggable(the, what)),
   ),
-  // The leads stayed where they were, and the cable came off under them.
+  // The meter's leads stay where they are while the cable comes off.
   rule(
     `${TOOK_OFF}(?: off)? (.+?)(?: off)?,? (?:and |it |still |is |reads |now )*(ol|open|\\d*\\.?\\d+)(?: ohms?)?(?: now)?`,
     (the, what, value) => {

@@ -9,7 +9,7 @@ import { modelValue } from '@/src/core/units/model-value'
 import { conductorEnd, type Point, parsePoint } from '@/src/core/wiring/point'
 import { firstPart, isUnknown, partById, partsOf, placeById } from '@/src/core/wiring/system'
 
-/** One thing said of two places, of one place out of several, or of the one thing there is: both ends of a wire, the only switch, the panel's own pair. */
+/** Lines that depend on where things are: both ends of a wire by two places, the only disconnect, the zone panel's own supply. */
 
 const OFF = '(?:off|loose|lifted|disconnected|unhooked|pulled)'
 const TOOK = '(?:lift|lifted|took|take|pulled|pull|disconnect|disconnected|unhook|unhooked|unplug|unplugged|unlanded)'
@@ -43,14 +43,19 @@ function isFoundOut(the: Sentence): boolean {
   return isAsFound && bench.power && nothingCalls(the) && !observations.some(({ probe }) => probe.meter === 'trip')
 }
 
-/** What is all of it where one switch feeds a whole unit. */
+/** Where one disconnect feeds a whole unit, and one stands at it, that is the power. That a unit is off may mean that it does not run. */
 const onlySwitch = ({ system, state }: Sentence, how: 'off' | 'on'): string | null =>
-  partsOf(system, 'disconnect').length === 1 && state.bench.power === (how === 'off') ? `power ${how}` : null
+  partsOf(system, 'disconnect').length === 1 &&
+  placeById(system, state.bench.place)?.kind === 'package' &&
+  state.bench.power === (how === 'off')
+    ? `power ${how}`
+    : null
 
 /** More than the control circuit of a house carries, short of a dead short. */
 const MOST_ON_24_V = modelValue({ value: 10, unit: 'A', source: 'assumption: transformers of 20 to 75 VA, fuses of 3 and 5 A' })
 
-const SWITCH = '(?:it|unit|system|rtu|rooftop|rooftop unit|package unit|disconnect|disco|breaker|power)'
+const UNIT = '(?:it|unit|rtu|rooftop|rooftop unit|package unit|power|disconnect|disco)'
+const DISCONNECT = '(?:disconnect|disco)'
 
 export const whereRules: readonly Rule[] = [
   // Where a house has one breaker by that name, and none in the slot, that is the one.
@@ -63,13 +68,14 @@ export const whereRules: readonly Rule[] = [
     '(?:found )?(?:24 ?v |control |little |transformer |unit )?breaker(?: (?:on|in|at) (?:transformer|board|unit|rtu|rooftop|control))? (?:is |was |had |has |has been )?(?:already )?tripped',
     (the) => (isFoundOut(the) ? 'fuse blown' : null),
   ),
-  rule('(?:turned|switched|shut|killed|cut|flipped)(?: off)? breaker', (the) => branchBreaker(the, 'off')),
+  rule('(?:turned|switched|shut) off breaker|(?:killed|cut) breaker', (the) => branchBreaker(the, 'off')),
   rule(
-    `(?:turned|switched|shut|killed|cut|pulled)(?: off| down)? ${SWITCH}(?: off| down| out)?|(?:shut|turned) (?:off|down) ${SWITCH}|${SWITCH} (?:is |was )?(?:shut |turned )?(?:off|down|pulled)`,
+    `(?:turned|switched|shut|powered) (?:off|down) ${UNIT}|(?:turned|switched|shut|powered) ${UNIT} (?:off|down)|(?:killed|cut) (?:power|unit)|(?:pulled|opened|killed) ${DISCONNECT}(?: out| off)?|${DISCONNECT} (?:is |was )?(?:off|out|pulled|open)`,
     (the) => onlySwitch(the, 'off'),
   ),
-  rule(`(?:turned|switched|powered) ${SWITCH} (?:back )?(?:on|up)|${SWITCH} (?:is )?(?:back )?on(?: again)?`, (the) =>
-    onlySwitch(the, 'on'),
+  rule(
+    `(?:turned|switched|powered) ${UNIT} back (?:on|up)|(?:put|pushed|closed) ${DISCONNECT}(?: back)?(?: in)?|${DISCONNECT} (?:is )?(?:back )?(?:on|in)(?: again)?`,
+    (the) => onlySwitch(the, 'on'),
   ),
   // One wire, both ends, by the two places.
   rule(
@@ -159,7 +165,7 @@ export const whereRules: readonly Rule[] = [
     '(?:blows|blowing|putting out) (?:warm|cold|hot|cool)(?: air)?(?: .*)?|(?:stat|outdoor|thermostat|condenser) wires (?:at|in|on) .+ (?:look|looks|are|is) (?:fine|good|ok|tight)',
     (the) => (nothingDone(the) ? null : the.asNote()),
   ),
-  rule('([a-z]\\d?)(?: wire)? (?:is )?(?:back )?on', (the, letter) => {
+  rule('([a-z]\\d?)(?: wire)? (?:is back |back )?on', (the, letter) => {
     const [off, another] = the.state.bench.lifted.filter((end) => parsePoint(end).name.toLowerCase() === letter)
     return off && !another ? `land ${off}` : null
   }),
@@ -231,7 +237,7 @@ export const whereRules: readonly Rule[] = [
   }),
   rule(`${NUMBER} ?(?:a|amps?)`, (_, amps) =>
     Number(amps) > MOST_ON_24_V
-      ? { asks: `Amps of what? The 24 V side carries no ${amps} A. Say it with its name, "compressor ${amps} A", or "${amps} A on R".` }
+      ? { asks: `Amps on what? ${amps} A is too much for the 24 V side. Name the load, "compressor ${amps} A", or say "${amps} A on R".` }
       : null,
   ),
   // What is meant to be so, or is set so, was not seen to do anything.

@@ -8,19 +8,18 @@ import { CHASSIS, parsePoint } from '@/src/core/wiring/point'
 const AMBIGUOUS_BELOW = 2
 
 /**
- * Asks after what the record and a line tell otherwise: `R-C 25` with the power off is most likely volts
- * after a repair, and `with the stat off` is set to off,
- * or off the wall. Null where neither is so.
+ * Asks after what the record and a line tell otherwise: after a repair `R-C 25` with the power off is
+ * most likely volts, and `with the stat off` is set to off, or off the wall. Null where neither is so.
  */
 export function saidOtherwise(line: string, drafts: readonly EntryDraft[], the: Sentence): string | null {
   const { bench } = the.state
   const isOff = !bench.power && !drafts.some((draft) => draft.kind === 'bench' && draft.change.do === 'power')
   const isOhms = drafts.some((draft) => draft.kind === 'reading' && draft.probe.meter === 'ohms')
   if (isOff && isOhms && ON_A_CALL.test(line) && !/\d ?(?:k?ohms?|v|volts?)\b/i.test(line))
-    return `The power is off in the record, and nothing is called then. Is it on again? Say "power on; ${line.trim()}".`
+    return `The power is off in the record. Is it back on? Say "power on; ${line.trim()}".`
   // Once something was repaired the power is tried, and that is seldom said.
   if (isOff && the.state.repairs.length > 0 && !/ohm/i.test(line) && !/\d ?v/i.test(line) && drafts.some(isSupplyVolts))
-    return `Volts, with the power on again? Say "power on; ${line.trim()}". Or ohms: "${line.trim()} ohms".`
+    return `Volts, with the power back on? Say "power on; ${line.trim()}", or "${line.trim()} ohms".`
   const [, read] = /^(.*\d.*?),? with (?:the )?(?:thermostat|stat|tstat) off$/i.exec(line.trim()) ?? []
   const stat = drafts.flatMap((draft) => (draft.kind === 'bench' && draft.change.do === 'unplug' ? [draft.change.part] : []))[0]
   return read === undefined || stat === undefined
