@@ -2,7 +2,7 @@ import { type Bench, type BenchChange, isResistor, isSameJumper, type Jumper, ty
 import { problemWithJumpers, problemWithPuttingBack } from '@/src/core/bench/jumper-guard'
 import { pinOf, problemWithPoint, sayPoint } from '@/src/core/bench/points'
 import { sayJumpers } from '@/src/core/bench/say-jumpers'
-import { landingsOfSwap, problemWithSwap, servesElsewhere } from '@/src/core/bench/swaps'
+import { landingsOfSwap, problemWithExchange, problemWithSwap, servesElsewhere } from '@/src/core/bench/swaps'
 import type { PartId } from '@/src/core/wiring/ids'
 import type { PartOf } from '@/src/core/wiring/part'
 import { unplugs } from '@/src/core/wiring/part-kinds'
@@ -71,8 +71,19 @@ export function applyChange(system: System, bench: Bench, change: BenchChange): 
       const lifted = bench.lifted.filter((end) => !off.has(end))
       return putBack(system, bench, { ...bench, lifted, swaps: [...bench.swaps, swap] }, 'That swap')
     }
+    case 'exchange': {
+      const problem = problemWithExchange(system, bench, change)
+      if (problem) return refuse(problem)
+      const { cable, from, to, at } = change
+      const swap: Swap = { cable, from, to, exchange: true, ...(at !== undefined && { at }), kept: false }
+      const moved = new Set(landingsOfSwap(system, swap).map((landing) => landing.off))
+      const lifted = bench.lifted.filter((end) => !moved.has(end))
+      return putBack(system, bench, { ...bench, lifted, swaps: [...bench.swaps, swap] }, 'That exchange')
+    }
     case 'unswap': {
-      const others = bench.swaps.filter(({ cable, from }) => cable !== change.cable || from !== change.from)
+      const isMeant = ({ cable, from, to, exchange }: Swap) =>
+        cable === change.cable && (from === change.from || (exchange === true && to === change.from))
+      const others = bench.swaps.filter((swap) => !isMeant(swap))
       if (others.length === bench.swaps.length) return refuse(`${change.from} of the ${change.cable} is on no spare.`)
       return putBack(system, bench, { ...bench, swaps: others }, `Putting ${change.from} back`)
     }

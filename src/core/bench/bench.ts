@@ -28,13 +28,17 @@ export interface Jumper {
   readonly ohm?: number
 }
 
-/** A conductor whose place a spare of its cable has taken: at both ends, or on a section of the way. */
+/** A conductor whose place another of its cable has taken: a spare, at both ends or on a section of the way, or one in use, as a test. */
 export interface Swap {
   readonly cable: CableId
   readonly from: string
   readonly to: string
   /** The places along the run between which the spare serves, with a joint at each; left out where it serves the whole way. */
   readonly section?: readonly [string, string]
+  /** The other is in use, and takes the places of this one while this one takes its own. */
+  readonly exchange?: true
+  /** An exchange at one end only; left out where it is made at both. */
+  readonly at?: PlaceId
   /** It stays so: it was recorded as the repair. */
   readonly kept: boolean
 }
@@ -121,7 +125,10 @@ const keysOf = new Memo((bench: Bench) => {
     [...bench.unplugged].sort().join(','),
     jumpers.join(','),
     bench.swaps
-      .map(({ cable, from, to, section }) => `${cable}.${from}>${to}${section ? ' section' : ''}`)
+      .map(
+        ({ cable, from, to, section, exchange, at = '' }) =>
+          `${cable}.${from}>${to}${section ? ' section' : ''}${exchange ? ` exchange ${at}` : ''}`,
+      )
       .sort()
       .join(','),
     `${bench.slot.holds} ${bench.slot.ratingA} ${bench.slot.open ? 'open' : 'closed'}`,

@@ -32,5 +32,8 @@ export const benchChangeSchema = z.discriminatedUnion('do', [
    * serves only from the one place along the run to the other, with a joint at each.
    */
   z.strictObject({ do: z.literal('swap'), cable: id, from: id, to: id, section: z.tuple([landmark, landmark]).optional() }),
-  z.strictObject({ do: z.literal('unswap'), cable: id, from: id }),
+  /** Two conductors of one cable that are in use, each on the other's screws, as a test: at both ends, or `at` one place only. */
+  z.strictObject({ do: z.literal('exchange'), cable: id, from: id, to: id, at: id.optional() }),
+  /** `to`: with which other it was exchanged. */
+  z.strictObject({ do: z.literal('unswap'), cable: id, from: id, to: id.optional() }),
 ])

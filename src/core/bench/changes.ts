@@ -47,7 +47,8 @@ export function changesOfBench(system: System, network: Network, bench: Bench): 
   for (const swap of bench.swaps) {
     if (swap.section) changes.push(...changesOfSection(system, network, swap))
     for (const { off, on, terminal } of landingsOfSwap(system, swap)) {
-      const link = linkOfLanding(system, off)
+      // An exchanged conductor that is in the hand besides stands open already.
+      const link = bench.lifted.includes(off) ? null : linkOfLanding(system, off)
       if (link) changes.push(openLink(network, link))
       if (!bench.lifted.includes(on)) changes.push(addAdmittance(network, on, terminal, complex(1 / cableConstants.landingOhm)))
     }

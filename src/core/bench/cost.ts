@@ -21,6 +21,7 @@ export const defaultCost = modelValue({
       /** Both ends, the walk between them aside. */
       swap: 2,
       unswap: 2,
+      exchange: 3,
       slot: 1,
       reset: 0.2,
       walk: 0,

@@ -1,7 +1,7 @@
 import type { Bench, BenchChange } from '@/src/core/bench/bench'
 import { bypassedBy } from '@/src/core/bench/caution'
 import { sayPoint } from '@/src/core/bench/points'
-import { isFurtherOdd, sayConductor, sayFurther, sayPair, saySection } from '@/src/core/bench/say'
+import { isFurtherOdd, sayConductor, sayExchange, sayFurther, sayPair, saySection } from '@/src/core/bench/say'
 import { modelValue } from '@/src/core/units/model-value'
 import { sayOhms } from '@/src/core/units/quantity'
 import { sayCall } from '@/src/core/wiring/call'
@@ -48,14 +48,17 @@ export function owedBy(system: System, bench: Bench): Owed[] {
   }
   for (const end of bench.lifted)
     owed.push({ what: 'lifted', place: parsePoint(end).place, say: `${sayPoint(system, end)} is lifted`, putBack: { do: 'land', end } })
-  for (const { cable, from, to, section, kept } of bench.swaps) {
+  for (const swap of bench.swaps) {
+    const { cable, from, to, section, kept } = swap
     if (kept) continue
     const found = cableById(system, cable)
     owed.push({
       what: 'swap',
-      place: found?.between[0] ?? '',
-      say: `${sayConductor(found, from)} is on ${sayConductor(found, to)} of the ${found?.name ?? cable}${section ? ` ${saySection(section)}` : ''}: swap back, or record it as the repair`,
-      putBack: { do: 'unswap', cable, from },
+      place: swap.at ?? found?.between[0] ?? '',
+      say: swap.exchange
+        ? `${sayExchange(system, swap)}: put them back`
+        : `${sayConductor(found, from)} is on ${sayConductor(found, to)} of the ${found?.name ?? cable}${section ? ` ${saySection(section)}` : ''}: swap back, or record it as the repair`,
+      putBack: { do: 'unswap', cable, from, ...(swap.exchange && { to: swap.to }) },
     })
   }
   for (const id of bench.unplugged) {

@@ -40,20 +40,41 @@ export function sayChange(system: System, change: BenchChange): string {
       const cable = cableById(system, change.cable)
       return `swap ${sayConductor(cable, change.from)} to the spare ${sayConductor(cable, change.to)} of the ${cable?.name ?? change.cable}, ${change.section ? saySection(change.section) : 'both ends'}`
     }
+    case 'exchange': {
+      const { two, where } = exchangedOf(system, change)
+      return `exchange ${two} ${where}`
+    }
     case 'unswap': {
       const cable = cableById(system, change.cable)
-      return `swap ${sayConductor(cable, change.from)} of the ${cable?.name ?? change.cable} back`
+      if (change.to === undefined) return `swap ${sayConductor(cable, change.from)} of the ${cable?.name ?? change.cable} back`
+      return `put ${exchangedOf(system, { ...change, to: change.to }).two} back on their own screws`
     }
     case 'panel':
       return `panel of the ${placeById(system, change.place)?.name ?? change.place} ${change.on ? 'on' : 'off'}`
   }
 }
 
+/** Two conductors that change places, and at which ends. */
+function exchangedOf(system: System, { cable: id, from, to, at }: Pick<Swap, 'cable' | 'from' | 'to' | 'at'>) {
+  const cable = cableById(system, id)
+  return {
+    two: `${sayConductor(cable, from)} and ${sayConductor(cable, to)} of the ${cable?.name ?? id}`,
+    where: at === undefined ? 'at both ends' : `at the ${placeById(system, at)?.name ?? at} only`,
+  }
+}
+
+/** An exchange as it stands. */
+export function sayExchange(system: System, swap: Swap): string {
+  const { two, where } = exchangedOf(system, swap)
+  return `${two} exchanged ${where}`
+}
+
 /** Where along the run a spare serves. */
 export const saySection = ([from, to]: readonly [string, string]): string => `between ${from} and ${to}`
 
 /** What a swap is to the one conductor of it and to the other. */
-export function sayOnSpare({ from, to, section }: Swap, id: string): string {
+export function sayOnSpare({ from, to, section, exchange }: Swap, id: string): string {
+  if (exchange) return `exchanged with ${id === from ? to : from}`
   const where = section ? saySection(section) : null
   if (id === from) return where === null ? `moved to ${to}` : `on ${to} ${where}`
   return where === null ? `in place of ${from}` : `serves ${from} ${where}`
@@ -67,7 +88,7 @@ export const sayOnTheWay = (cable: Cable | undefined, to: string, section: reado
 export const saySections = (system: System, { swaps }: Pick<Bench, 'swaps'>): string[] =>
   system.cables.flatMap((cable) =>
     cable.conductors.flatMap(({ id, onTheWay }) => {
-      const swap = swaps.find((one) => one.cable === cable.id && one.from === id)
+      const swap = swaps.find((one) => one.cable === cable.id && one.from === id && !one.exchange)
       // One that was given up for the whole way since then runs nowhere.
       const said = swap ? swap.section && sayOnTheWay(cable, swap.to, swap.section) : onTheWay
       return said ? [`${sayConductor(cable, id)} of the ${cable.name} ${said}`] : []
@@ -105,7 +126,12 @@ export function sayBench(system: System, bench: Bench): string[] {
   for (const { a, b, ohm } of bench.jumpers)
     phrases.push(`${ohm === undefined ? 'jumper' : `${sayOhms(ohm)} from`} ${sayPair(system, a, b)}`)
   for (const end of bench.lifted) phrases.push(`${sayPoint(system, end)} lifted`)
-  for (const { cable, from, to, section } of bench.swaps) {
+  for (const swap of bench.swaps) {
+    const { cable, from, to, section } = swap
+    if (swap.exchange) {
+      phrases.push(sayExchange(system, swap))
+      continue
+    }
     const found = cableById(system, cable)
     const where = section ? ` ${saySection(section)}` : ''
     phrases.push(`${sayConductor(found, from)} of the ${found?.name ?? cable} on ${sayConductor(found, to)}${where}`)

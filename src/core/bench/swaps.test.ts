@@ -118,7 +118,7 @@ describe('a swap by quick line', () => {
     expect(read('swap Y')).toMatchObject({ ok: false, problem: expect.stringContaining('say "stat-cable Y" or "outdoor-cable Y"') })
     expect(read('swap stat Y')).toMatchObject({ ok: false, problem: 'Say which spare: brown, orange, black.' })
     expect(read('swap stat Y to pink')).toMatchObject({ ok: false, start: 15, end: 19 })
-    expect(read('swap back')).toMatchObject({ ok: false, problem: 'No conductor is on a spare.' })
+    expect(read('swap back')).toMatchObject({ ok: false, problem: 'No conductor is on a spare, and none are exchanged.' })
   })
 })
 

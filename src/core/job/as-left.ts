@@ -25,7 +25,8 @@ function fuseAsLeft(fuse: PartOf<'fuse'>, { holds, ratingA }: Slot): PartOf<'fus
 }
 
 function cableAsLeft(cable: Cable, made: Bench['swaps']): Cable {
-  const swaps = made.filter((swap) => swap.cable === cable.id)
+  // An exchange is a test, and goes back.
+  const swaps = made.filter((swap) => swap.cable === cable.id && !swap.exchange)
   const conductors = cable.conductors
     .filter(({ id }) => swaps.every(({ to }) => to !== id))
     .map((conductor): Conductor => {

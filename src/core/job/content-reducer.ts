@@ -221,7 +221,7 @@ export function benchAfter(system: System, bench: Bench, entry: ContentEntry): B
     case 'repair': {
       if (!bench.swaps.some(({ cable }) => cable === entry.zone)) return bench
       // A spare that serves when its cable's repair is recorded is the repair.
-      return { ...bench, swaps: bench.swaps.map((swap) => (swap.cable === entry.zone ? { ...swap, kept: true } : swap)) }
+      return { ...bench, swaps: bench.swaps.map((swap) => (swap.cable === entry.zone && !swap.exchange ? { ...swap, kept: true } : swap)) }
     }
     case 'complaint':
     case 'skip':

@@ -25,7 +25,7 @@ import {
   readNulled,
   readRunLength,
 } from '@/src/core/quick-line/runs'
-import { readSwap, readSwapBack } from '@/src/core/quick-line/swaps'
+import { readExchange, readSwap, readSwapBack } from '@/src/core/quick-line/swaps'
 import type { Token } from '@/src/core/quick-line/tokens'
 import { readItTrips, readSlip, readTrip } from '@/src/core/quick-line/trips'
 import { ADDED, marks } from '@/src/core/readings/looks'
@@ -99,6 +99,7 @@ const rules: ReadonlyMap<string, Rule> = new Map(
     panel: readPanel,
     swap: readSwap,
     unswap: readSwapBack,
+    exchange: readExchange,
     breaker: readBreaker,
     slot: readSlotEmpty,
     reset: (reader) => [benchDraft({ do: 'reset', ...readFurther(reader) })],

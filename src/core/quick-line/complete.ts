@@ -21,6 +21,7 @@ const OPENERS = [
   'panel',
   'swap',
   'unswap',
+  'exchange',
   'breaker',
   'fuse',
   'slot',

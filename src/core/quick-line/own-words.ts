@@ -27,6 +27,15 @@ const changes: readonly (readonly [RegExp, (found: RegExpExecArray, system: Syst
     /^swap (\S+)(?: \([^)]+\))? to the spare (\S+)(?: \([^)]+\))? of the (.+?)(?:, both ends|, (between .+))?$/i,
     ([, from, to, cable, section = ''], system) => joined('swap', cableNamed(system, cable), `${from} to ${to} ${section}`.trim()),
   ],
+  [
+    /^exchange (\S+)(?: \([^)]+\))? and (\S+)(?: \([^)]+\))? of the (.+?) at (?:(both ends)|the (.+) only)$/i,
+    ([, one, other, cable, both, place], system) =>
+      joined('exchange', cableNamed(system, cable), `${one} ${other}`, 'at', both ?? placeNamed(system, place)),
+  ],
+  [
+    /^put (\S+)(?: \([^)]+\))? and \S+(?: \([^)]+\))? of the (.+) back on their own screws$/i,
+    ([, from, cable], system) => joined('swap back', cableNamed(system, cable), from),
+  ],
   [/^swap (\S+)(?: \([^)]+\))? of the (.+) back$/i, ([, from, cable], system) => joined('swap back', cableNamed(system, cable), from)],
   [/^([\d.]+) A breaker in the fuse slot$/i, ([, amps]) => `breaker ${amps} in`],
   [/^(.+) in the slot$/i, ([, name], system) => (name.toLowerCase() === sayRightFuse(system).toLowerCase() ? 'fuse in' : null)],

@@ -1,7 +1,6 @@
 import type { JobState } from '@/src/core/job/job-state'
 import { flameRules } from '@/src/core/quick-line/flame'
 import { hasNeeded, neededBy } from '@/src/core/quick-line/needs'
-
 import { isRemark, type Rule, type Said } from '@/src/core/quick-line/rule'
 import { rules } from '@/src/core/quick-line/rules'
 import { apartRules } from '@/src/core/quick-line/rules-apart'
@@ -10,6 +9,7 @@ import { byNameRules, disconnectRules } from '@/src/core/quick-line/rules-by-nam
 import { complaintRules } from '@/src/core/quick-line/rules-complaint'
 import { contactRules } from '@/src/core/quick-line/rules-contacts'
 import { courseRules } from '@/src/core/quick-line/rules-course'
+import { exchangedRules } from '@/src/core/quick-line/rules-exchanged'
 import { followedRules } from '@/src/core/quick-line/rules-followed'
 import { foundOffRules } from '@/src/core/quick-line/rules-found-off'
 import { fuseRules } from '@/src/core/quick-line/rules-fuses'
@@ -70,6 +70,7 @@ export function inTheGrammar(
 
 /** Every rule, in the order in which they are asked, each with the words that it needs. */
 const asked: readonly (Rule & { readonly needs: readonly (readonly string[])[] })[] = [
+  ...exchangedRules,
   ...contactRules,
   ...sagRules,
   ...courseRules,

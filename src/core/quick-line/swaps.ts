@@ -69,14 +69,57 @@ export function readSwap(reader: Reader): EntryDraft[] {
   return [benchDraft({ do: 'swap', cable: id, from, to: (to as Conductor).id, ...(section && { section }) })]
 }
 
+/**
+ * `exchange stat Y W`, `exchange stat Y and W at thermostat`: two conductors in use on each other's screws. Which ends are meant where none is
+ * said, both or the one where one stands, is asked: what follows from it differs.
+ */
+export function readExchange(reader: Reader): EntryDraft[] {
+  const { system, state } = reader.context
+  const said = readCable(reader)
+  const token = reader.word('Say which two conductors change places, as in exchange stat Y and W at both ends.')
+  reader.accept('and')
+  const other = reader.word('Say with which other conductor, as in exchange stat Y and W at both ends.')
+  const isAt = reader.accept('at')
+  const isBoth = reader.accept('both')
+  if (isBoth) reader.accept('ends')
+  else if (isAt) reader.at--
+  const place = isBoth ? null : readAtPlace(reader)
+  const having = system.cables.filter(
+    ({ id, between, conductors }) =>
+      (said === null || id === said) &&
+      (place === null || between.includes(place)) &&
+      [token, other].every(({ text }) => conductors.some((one) => isCalled(one, text))),
+  )
+  const here = having.filter(({ between }) => between.includes(state.bench.place))
+  const cables = having.length > 1 && here.length === 1 ? here : having
+  const [cable] = cables
+  if (!cable) return reader.failAt(`No cable here has both ${token.text} and ${other.text}.`, token)
+  const two = `${token.text} and ${other.text}`
+  if (cables.length > 1)
+    return reader.failAt(`Of which cable? Say ${cables.map(({ id }) => `"exchange ${id} ${two}"`).join(' or ')}.`, token)
+  if (place === null && !isBoth) {
+    const [near, far] = cable.between
+    const at = far === state.bench.place ? far : near
+    return reader.failAt(
+      `At both ends, or at one? Say "exchange ${cable.id} ${two} at both ends", or "exchange ${cable.id} ${two} at ${at}".`,
+      token,
+    )
+  }
+  const [from, to] = [token, other].map(({ text }) => (cable.conductors.find((one) => isCalled(one, text)) as Conductor).id)
+  return [benchDraft({ do: 'exchange', cable: cable.id, from, to, ...(place !== null && { at: place }) })]
+}
+
 export function readSwapBack(reader: Reader): EntryDraft[] {
   const swaps = reader.context.state.bench.swaps.filter(({ kept }) => !kept)
   const ofCable = readCable(reader)
   const token = reader.at < reader.tokens.length ? reader.word('Say which conductor goes back.') : null
   const fitting = swaps.filter(
-    ({ cable, from }) => (ofCable === null || cable === ofCable) && (token === null || from.toLowerCase() === token.text.toLowerCase()),
+    ({ cable, from, to, exchange }) =>
+      (ofCable === null || cable === ofCable) &&
+      (token === null || [from, ...(exchange ? [to] : [])].some((one) => one.toLowerCase() === token.text.toLowerCase())),
   )
-  if (fitting.length === 1) return [benchDraft({ do: 'unswap', cable: fitting[0].cable, from: fitting[0].from })]
-  if (swaps.length === 0) reader.fail('No conductor is on a spare.')
+  const [swap, another] = fitting
+  if (swap && !another) return [benchDraft({ do: 'unswap', cable: swap.cable, from: swap.from, ...(swap.exchange && { to: swap.to }) })]
+  if (swaps.length === 0) reader.fail('No conductor is on a spare, and none are exchanged.')
   return reader.fail(`Say which goes back: ${swaps.map(({ from }) => `swap back ${from}`).join(', ')}.`)
 }

@@ -23,6 +23,7 @@ export function unheard(line: string, drafts: readonly EntryDraft[], system: Sys
   }
   const the = new Sentence(system, state, line)
   return (
+    lostStage(line, the) ??
     lostLetter(line, the, heard) ??
     lostWords(line, the, heard) ??
     lostSecond(line, heard) ??
@@ -37,6 +38,12 @@ export function unheard(line: string, drafts: readonly EntryDraft[], system: Sys
     lostWire(line, drafts) ??
     lostOutput(line, the, heard)
   )
+}
+
+/** The second of two stages that are told apart, in a house that has one wire for both. */
+function lostStage(line: string, the: Sentence): string | null {
+  const [, letter, other] = /\b([WY])1\b.*\b(\1[23])\b/.exec(line) ?? []
+  return letter === undefined || ['1', '2'].some((stage) => the.isLetter(letter + stage)) ? null : other
 }
 
 /** What a board gives out, by its letter: Y out is not Y. */
@@ -147,10 +154,17 @@ function lostLetter(line: string, the: Sentence, { held, kept }: Heard): string 
   for (const [said] of line.matchAll(/(?<![\w'’.-])[A-Z]\d?(?![\w'’.]|-(?:in|out)\b| ?\d| (?:contactor|relay|sequencer|valve)\b)/g)) {
     const letter = said.toLowerCase()
     if (/^(?:[acir]|l\d)$/.test(letter) || !the.isLetter(said) || new RegExp(`\\b${letter}\\b`).test(kept)) continue
-    if (!new RegExp(`["\\s.:]${letter}["@\\s]`).test(held)) return said
+    if (!new RegExp(`["\\s.:]${letter}["@\\s]`).test(held) && !isScrewOfHeld(the, said, held)) return said
   }
   return null
 }
+
+/** A screw of a zone by its own letter, where the wire under it is held by another: Y1 of cable 1 is its Y. */
+const isScrewOfHeld = ({ system }: Sentence, screw: string, held: string): boolean =>
+  system.cables.some(
+    ({ id, conductors }) =>
+      held.includes(id) && conductors.some((one) => one.lands.includes(screw) && held.includes(`"${one.id.toLowerCase()}"`)),
+  )
 
 const LONGEST_NAME = 6
 

@@ -68,6 +68,7 @@ export function CableStep({ onStep }: ScreenProps) {
                 const row = rows.find((candidate) => candidate.cable === cable.id && candidate.conductor.id === conductor.id)
                 const { sign, look } = mark[row?.state ?? 'not tested']
                 const swap = swapsOf(cable).find(({ from, to }) => from === conductor.id || to === conductor.id)
+                const [onSpare, exchanged] = swap?.exchange ? [undefined, swap] : [swap, undefined]
                 const lifted = cable.between.map((place) => state.bench.lifted.includes(conductorEnd(cable.id, conductor.id, place)))
                 return (
                   <tr key={conductor.id} className="border-line border-b">
@@ -89,8 +90,9 @@ export function CableStep({ onStep }: ScreenProps) {
                       <Landing letter={conductor.lands[1]} lifted={lifted[1]} />
                     </td>
                     <td className={`py-1.5 ${look}`}>
-                      {swap ? `⇄ ${sayOnSpare(swap, conductor.id)}` : row ? `${sign} ${row.state}` : '… working it out'}
-                      {!swap && row?.trouble && (
+                      {onSpare ? `⇄ ${sayOnSpare(onSpare, conductor.id)}` : row ? `${sign} ${row.state}` : '… working it out'}
+                      {exchanged && <span className="block font-normal text-ink text-small">⇄ {sayOnSpare(exchanged, conductor.id)}</span>}
+                      {!onSpare && row?.trouble && (
                         <span className="block font-normal text-ink text-small">
                           {sayPercent(row.probability)}: {row.trouble}
                         </span>

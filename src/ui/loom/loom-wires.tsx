@@ -78,30 +78,41 @@ interface LoomThreadsProps extends Lit {
   readonly swaps?: readonly Swap[]
 }
 
+/** Where along its threads the colors of a cable stand that has crossed ones. */
+const BEFORE_CROSSING = 0.2
+
 /** Conductors in their own colour on an ink outline; a lifted end stands off with a ring and the word. */
 export function LoomThreads({ loom, hot, suspicion, lifted, swaps = [] }: LoomThreadsProps) {
+  const crossed = new Set(loom.threads.flatMap(({ cable, ends: [one, other] }) => (one.y === other.y ? [] : [cable])))
   return loom.threads.map((thread) => {
     const { cable, conductor, ends } = thread
     const [left, right] = ends.map((end, side) => {
       const isLifted = lifted.includes(end.point)
       return { ...end, isLifted, x: isLifted ? end.x + (side === 0 ? LIFT_OFF : -LIFT_OFF) : end.x }
     })
-    const y = left.y
+    const run = { x1: left.x, x2: right.x, y1: left.y, y2: right.y }
+    const slope = Math.sign(right.y - left.y)
+    // Two that are exchanged at one end cross each other and what lies between: colors are told before they do.
+    const told = crossed.has(cable) ? BEFORE_CROSSING : 0.5
+    const [middle, y] = [left.x + told * (right.x - left.x), left.y + told * (right.y - left.y)]
     const suspected = Math.max(suspicion.get(left.point) ?? 0, suspicion.get(right.point) ?? 0)
     const isSpare = !left.landed && !right.landed
     const isHot = hot.has(left.point) || hot.has(right.point)
-    const middle = (left.x + right.x) / 2
     return (
       <g key={`${cable} ${conductor.id}`}>
-        {suspected > SECTION_FROM && (
-          <line x1={left.x} x2={right.x} y1={y} y2={y} stroke="url(#suspicion)" strokeWidth="24" opacity={0.3 + 0.7 * suspected} />
-        )}
-        {isHot && <line x1={left.x} x2={right.x} y1={y} y2={y} stroke="var(--next)" strokeWidth="16" opacity="0.45" />}
-        <line x1={left.x} x2={right.x} y1={y} y2={y} stroke="var(--ink)" strokeWidth={isSpare ? 7 : 10} />
-        <line x1={left.x} x2={right.x} y1={y} y2={y} stroke="var(--ground)" strokeWidth={isSpare ? 5.5 : 8} />
-        <line x1={left.x} x2={right.x} y1={y} y2={y} stroke={insulation[conductor.colour]} strokeWidth={isSpare ? 4 : 6} />
+        {suspected > SECTION_FROM && <line {...run} stroke="url(#suspicion)" strokeWidth="24" opacity={0.3 + 0.7 * suspected} />}
+        {isHot && <line {...run} stroke="var(--next)" strokeWidth="16" opacity="0.45" />}
+        <line {...run} stroke="var(--ink)" strokeWidth={isSpare ? 7 : 10} />
+        <line {...run} stroke="var(--ground)" strokeWidth={isSpare ? 5.5 : 8} />
+        <line {...run} stroke={insulation[conductor.colour]} strokeWidth={isSpare ? 4 : 6} />
         <Section thread={thread} of={loom.threads} swaps={swaps} />
-        <text x={middle} y={y - 13} textAnchor="middle" fontSize="13" fill="var(--muted)">
+        <text
+          x={slope === 0 ? middle : middle + 12}
+          y={slope > 0 ? y - 4 : slope < 0 ? y + 15 : y - 13}
+          textAnchor={slope === 0 ? 'middle' : 'start'}
+          fontSize="13"
+          fill="var(--muted)"
+        >
           {sayColour(conductor, isSpare && right.x - left.x > 58)}
         </text>
         {[left, right].map((end) =>
@@ -109,7 +120,7 @@ export function LoomThreads({ loom, hot, suspicion, lifted, swaps = [] }: LoomTh
             <circle
               key={end.point}
               cx={end.x}
-              cy={y}
+              cy={end.y}
               r={end.isLifted ? 6 : 4}
               fill="var(--ground)"
               stroke={end.isLifted ? 'var(--ember)' : 'var(--ink)'}

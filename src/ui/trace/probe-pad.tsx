@@ -1,10 +1,10 @@
 'use client'
 import { useState } from 'react'
 import type { Forecast } from '@/src/core/advice/forecast'
-import { type BenchChange, isSameJumper } from '@/src/core/bench/bench'
+import { isSameJumper } from '@/src/core/bench/bench'
 import { landingOf, sayPoint } from '@/src/core/bench/points'
 import { sayConductor, sayPair } from '@/src/core/bench/say'
-import { problemWithSwap, sparesOf, swapAt, wiredNow } from '@/src/core/bench/swaps'
+import { wiredNow } from '@/src/core/bench/swaps'
 import type { Probe } from '@/src/core/readings/check'
 import { probeKey } from '@/src/core/readings/check'
 import { isLinePoint } from '@/src/core/readings/predict'
@@ -20,6 +20,7 @@ import { Tick } from '@/src/ui/controls/tick'
 import { useHands, useJob, useMoment } from '@/src/ui/desk/desk-context'
 import { useWorkerAnswer } from '@/src/ui/engine/use-worker-answer'
 import { MeterAt } from '@/src/ui/meter/meter-at'
+import { ChangePlaces } from '@/src/ui/trace/change-places'
 
 /** Two test leads: what the meter would show between them, and the field for what it does show. One lead: what can be done there. */
 export function ProbePad({ probes, onClear }: { probes: readonly Point[]; onClear: () => void }) {
@@ -65,7 +66,7 @@ function AtOne({ point, onDone }: { point: Point; onDone: () => void }) {
         })}
       </div>
       {ends.slice(-1).map((end) => (
-        <SwapToSpare key={end} end={end} onDone={onDone} />
+        <ChangePlaces key={end} end={end} onDone={onDone} />
       ))}
       {ends.slice(0, 1).map((end) => (
         <details key={end} className="mt-2">
@@ -85,41 +86,6 @@ function AtOne({ point, onDone }: { point: Point; onDone: () => void }) {
         </details>
       ))}
     </>
-  )
-}
-
-/** Does the fault follow the conductor, or stay with what hangs on it? A spare takes its place at both ends, and tells. */
-function SwapToSpare({ end, onDone }: { end: Point; onDone: () => void }) {
-  const { system } = useJob()
-  const { state } = useMoment()
-  const { record } = useHands()
-  const { swaps } = state.bench
-  const cable = cableById(system, parsePoint(end).cable)
-  if (!cable) return null
-  const { name } = parsePoint(end)
-  const made = swapAt(swaps, end)
-  const change = (drafts: BenchChange) => {
-    if (record([{ kind: 'bench', change: drafts }]) === null) onDone()
-  }
-  if (made && !made.kept)
-    return (
-      <Button className="mt-2 w-full" onClick={() => change({ do: 'unswap', cable: cable.id, from: made.from })}>
-        swap {sayConductor(cable, made.from)} back
-      </Button>
-    )
-  const spares = sparesOf(cable).filter((spare) => problemWithSwap(system, swaps, { cable: cable.id, from: name, to: spare.id }) === null)
-  if (spares.length === 0) return null
-  return (
-    <details className="mt-2">
-      <summary className="min-h-11 content-center">try a spare in its place, both ends</summary>
-      <div className="flex flex-wrap gap-2">
-        {spares.map((spare) => (
-          <Button key={spare.id} onClick={() => change({ do: 'swap', cable: cable.id, from: name, to: spare.id })}>
-            {sayConductor(cable, spare.id)}
-          </Button>
-        ))}
-      </div>
-    </details>
   )
 }
 

@@ -145,7 +145,7 @@ function asFoundOf(system: System, state: JobState): string[] {
 }
 
 function movedOf(system: System, { bench }: JobState): string[] {
-  const whole = bench.swaps.filter(({ section }) => !section)
+  const whole = bench.swaps.filter(({ section, exchange }) => !section && !exchange)
   const moved = whole.map(({ cable: id, from, to }) => {
     const cable = cableById(system, id)
     const ends = cable?.between.map((place) => placeById(system, place)?.name ?? place).join(' and at the ')
