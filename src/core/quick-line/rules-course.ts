@@ -218,6 +218,12 @@ export const courseRules: readonly Rule[] = [
     '(?:found )?(?:loose|burnt|burned|corroded|melted|bad) (?:wire ?nut|splice|connection|spade|lug|butt connector) (?:on|at|in|for) .+',
     (the) => the.asNote(),
   ),
+  // Where no call has it: what stands in for it is another call.
+  rule('(?:called|calling|call|set|set to|run|running)(?: for)? aux(?:iliary)?(?: heat)?|aux(?:iliary)?(?: heat)? works', ({ system }) =>
+    callsOf(system).includes('heat-2') || !callsOf(system).includes('emergency')
+      ? null
+      : { asks: 'This house has no aux call: with the furnace alone it is emergency heat, "call emergency", else "call heat".' },
+  ),
   rule('(?:(?:second|2nd|high) stage|stage (?:2|two)) (?:is )?(?:calling|called)', (the) => {
     const [call, another] = callsOf(the.system).filter(
       (one) => /-2$/.test(one) && [the.state.complaint.call, `${the.state.bench.call}-2`].includes(one),

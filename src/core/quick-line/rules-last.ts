@@ -131,7 +131,7 @@ export const lastRules: readonly Rule[] = [
     `(?:it )?(?:is |reads? |shows? )*still (?:is |reads? |reading |shows? |at |there at )*${VALUE}(?: ?${UNIT})?(?: there| here)?`,
     (the, value, unit) => readAgain(the, value, unit),
   ),
-  rule(`(?:it )?(?:is |reads? |reading |shows? )*${VALUE}(?: ?${UNIT})? now`, (the, value, unit) => readAgain(the, value, unit)),
+  rule(`(?:it )?(?:is |reads? |reading |shows? )*${VALUE}(?: ?${UNIT})? (?:now|still)`, (the, value, unit) => readAgain(the, value, unit)),
   rule(
     `(?:still |has |have |it has )*${VALUE}(?: ?${UNIT})? on (?:the |that )?(?:wire|wire end|bare wire|end)(?: itself)?`,
     (the, value, unit) => (/ohm/.test(unit) ? null : voltsInHand(the, value)),

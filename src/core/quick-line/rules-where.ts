@@ -1,6 +1,6 @@
 import { isResettable } from '@/src/core/bench/apply'
 import { ignitionOf } from '@/src/core/quick-line/flame'
-import { allAt, allOf } from '@/src/core/quick-line/hands'
+import { allAt } from '@/src/core/quick-line/hands'
 import { NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
 import { nothingCalls, nothingDone } from '@/src/core/quick-line/sense'
 import { leading, type Sentence } from '@/src/core/quick-line/sentence'
@@ -96,7 +96,7 @@ export const whereRules: readonly Rule[] = [
   }),
   // A wire off a board or panel that is elsewhere comes off where that is.
   rule(
-    `${TOOK}(?: off)? (\\w\\d?)(?: wire)? (?:off|from|at|on) (.+? board|.+? panel|contactor)(?: (?:terminal|strip))?|(?:at unit,? |out there,? )?((?:\\w+ cable )?\\w\\d?)(?: wire)? off (?:at |of |from )?(.+? board|.+? panel|board|panel|contactor)`,
+    `${TOOK}(?: off)? (\\w\\d?)(?: wire)? (?:off|from|at|on) (.+?[ -]board|.+?[ -]panel|contactor)(?: (?:terminal|strip))?|(?:at unit,? |out there,? )?((?:\\w+ cable )?\\w\\d?)(?: wire)? off (?:at |of |from )?(.+?[ -]board|.+?[ -]panel|board|panel|contactor)`,
     (the, letter, what, other, board) => {
       const said = what || board
       const place = partById(the.system, the.part(said) ?? '')?.place ?? (board === 'board' ? the.state.bench.place : the.place(said))
@@ -107,10 +107,6 @@ export const whereRules: readonly Rule[] = [
   rule('(.+?) (?:clicks|clicked|snaps|snapped) (off|out|on|in)', (the, what, how) => {
     const coil = partById(the.system, the.part(what) ?? '')
     return coil?.kind === 'coil' && coil.role !== 'damper' ? `${coil.id} ${/^o(?:ff|ut)/.test(how) ? 'out' : 'in'}` : null
-  }),
-  rule(`${TOOK}(?: off)? (?:both|all|all of)(?: of)? (?:stat|thermostat|zone) cables(?: off)?`, (the) => {
-    const off = the.system.cables.flatMap(({ id }) => (/^stat-cable/.test(id) ? (allOf(the, id) ?? []) : []))
-    return off.length === 0 ? null : off.join('; ')
   }),
   rule(`${TOOK}(?: off)? (?:whole )?cable (?:off )?(?:at|from|on) (.+)`, (the, where) => allAt(the, the.place(where))),
   // A panel of zones is fed by a pair of its own.
@@ -162,7 +158,7 @@ export const whereRules: readonly Rule[] = [
     the.asRepair(),
   ),
   rule(
-    '(?:blows|blowing|putting out) (?:warm|cold|hot|cool)(?: air)?(?: .*)?|(?:stat|outdoor|thermostat|condenser) wires (?:at|in|on) .+ (?:look|looks|are|is) (?:fine|good|ok|tight)',
+    '(?:blows|blowing|putting out) (?:warm|cold|hot|cool)(?: air)?(?: .*)?|(?:warm|hot|cold|cool) air(?: now| again| out of .+)?|(?:stat|outdoor|thermostat|condenser) wires (?:at|in|on) .+ (?:look|looks|are|is) (?:fine|good|ok|tight)',
     (the) => (nothingDone(the) ? null : the.asNote()),
   ),
   rule('([a-z]\\d?)(?: wire)? (?:is back |back )?on', (the, letter) => {

@@ -6,6 +6,7 @@ import { cableById, partsOf, placeById } from '@/src/core/wiring/system'
 
 const TRIPS = '(?:trips|tripped|tripping|pops|popped|blows|blew|kills|killed|takes|took)'
 const HOLDS = '(?:holds|held|holding|is fine|fine|is ok|ok|works|runs)'
+const TOOK_OFF = '(?:lift|lifted|took|take|pulled|pull|disconnect|disconnected|unhook|unhooked)'
 const CALL = '(cool|cooling|heat|heating|fan)'
 
 /** A call of that zone is on. */
@@ -78,7 +79,7 @@ export const zoneRules: readonly Rule[] = [
     },
   ),
   rule(
-    '(?:lift|lifted|pull|pulled|take|took|unhook|unhooked|disconnect|disconnected)(?: off)?(?: all| all of| whole)? zone (\\d)(?: (?:stat|thermostat|tstat))?(?: (?:wires|cable|conductors|wiring))?(?: off| loose)?( (?:of |off |at |from |on )*(?:zone )?(?:panel|board))?',
+    `${TOOK_OFF}(?: off)?(?: all| all of| whole)? zone (\\d)(?: (?:stat|thermostat|tstat))?(?: (?:wires|cable|conductors|wiring))?(?: off| loose)?( (?:of |off |at |from |on )*(?:zone )?(?:panel|board))?`,
     (the, zone, panel) => offThePanel(the, zone, panel !== ''),
   ),
   rule(
@@ -114,6 +115,18 @@ export const zoneRules: readonly Rule[] = [
     '(?:put|land|landed|hooked|connected|reconnected|reattached)(?: back)?(?: all)? zone (\\d)(?: (?:stat|thermostat|tstat))? (?:wires|cable|conductors|wiring)(?: back)?(?: (?:on|up|in))*',
     (the, zone) => landAll(the, `stat-cable-${zone}`),
   ),
+  rule('zone (\\d)(?: (?:stat|thermostat))?(?: (?:cable|wires))? (?:is )?back on(?: (?:panel|at panel))?', (the, zone) =>
+    landAll(the, `stat-cable-${zone}`),
+  ),
+  rule(`${TOOK_OFF}(?: off)? (?:both|all|all of)(?: of)? (?:stat|thermostat|zone) cables(?: off)?(?: panel)?`, (the) => {
+    const zones = the.system.cables.flatMap(({ id }) => /^stat-cable-(\d)$/.exec(id)?.[1] ?? [])
+    const off = zones.map((zone) => offThePanel(the, zone, true))
+    return zones.length === 0 || off.includes(null) ? null : off.join('; ')
+  }),
+  rule('(?:both|all) (?:stats|thermostats) (?:are |went |is )?(?:blank|dead|dark|off)', (the) => {
+    const stats = partsOf(the.system, 'thermostat')
+    return stats.length < 2 || the.says(/\boff$/i) ? null : stats.map(({ id }) => `${id} blank`).join('; ')
+  }),
   rule('zone (\\d) (cools|heats)(?: fine| ok| now| good| great| again| up| down)*', (the, zone, does) => {
     const call = the.call(`zone ${zone} ${does === 'cools' ? 'cool' : 'heat'}`)
     return call && `${the.state.repairs.length > 0 ? 'proved' : 'holds on'} ${call}`
