@@ -1,5 +1,6 @@
 import { leadsOf, pathsOf } from '@/src/core/wiring/conduction'
 import type { PlaceId } from '@/src/core/wiring/ids'
+import { joinedThrough } from '@/src/core/wiring/joined'
 import type { PartOf } from '@/src/core/wiring/part'
 import { CHASSIS, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonNodes, lineNodes } from '@/src/core/wiring/supply'
@@ -13,7 +14,14 @@ export interface WiringProblem {
 
 /** Problems of the wiring itself, once the form is right: returns without a common, grounds in a loop, leads to nowhere, calls without a terminal. */
 export function problemsOfWiring(system: System): WiringProblem[] {
-  return [...groundLoops(system), ...thermostatProblems(system), ...partProblems(system), ...looseLeads(system), ...missingReturns(system)]
+  return [
+    ...groundLoops(system),
+    ...parallelTransformers(system),
+    ...thermostatProblems(system),
+    ...partProblems(system),
+    ...looseLeads(system),
+    ...missingReturns(system),
+  ]
 }
 
 /** The chassis of all places hang together by refrigerant lines and equipment ground: a second bond closes a loop through them. */
@@ -24,6 +32,21 @@ function groundLoops(system: System): WiringProblem[] {
     path: ['parts', system.parts.indexOf(bond), 'between'],
     message: `Common is bonded to the chassis a second time by "${bond.id}" (first by "${bonds[0].id}"): that is a loop of grounds. Keep one bond.`,
   }))
+}
+
+/** Two secondaries on the same two wires: neither can be read, loaded or fused by itself. */
+function parallelTransformers(system: System): WiringProblem[] {
+  const joined = joinedThrough(system, ({ through }) => through === 'metal' || through === 'bond' || through === 'plug')
+  const sides = partsOf(system, 'transformer').map((part) => ({
+    part,
+    ends: part.secondary.map((name) => joined.find(terminalPoint(name, part.place))),
+  }))
+  return sides.flatMap(({ part, ends }, index) => {
+    const beside = sides.slice(0, index).find((other) => ends.every((end) => other.ends.includes(end)))
+    if (!beside || ends[0] === ends[1]) return []
+    const message = `The ${part.name} feeds the same two wires as the ${beside.part.name}. Two in parallel drive current through each other unless they are alike to the turn, the fuse sees half of a short, and a dead one hides behind the other. Put one larger transformer in their place, or give each its own R, and describe that.`
+    return [{ path: ['parts', system.parts.indexOf(part), 'secondary'], message }]
+  })
 }
 
 function thermostatProblems(system: System): WiringProblem[] {

@@ -78,6 +78,22 @@ describe('readSystem', () => {
     expect(problem).toMatch(/parts\.\d+\.between: .*"second-bond" \(first by "bond"\): that is a loop of grounds/)
   })
 
+  it('refuses two transformers in parallel, and says why; two that share the common alone are sound', () => {
+    const second = (...secondary: string[]): string => {
+      const read = readSystem(
+        spoiled((system) =>
+          system.parts.push({ ...partOf(system, 'transformer'), id: 'second-transformer', name: 'second transformer', secondary }),
+        ),
+      )
+      return read.ok ? '' : read.problems.join('\n')
+    }
+    const [hot, common]: [string, string] = partOf(furnaceAc, 'transformer').secondary
+    expect(second(hot, common)).toMatch(/parts\.\d+\.secondary: The second transformer feeds the same two wires as the transformer/)
+    expect(second(hot, common)).toContain('the fuse sees half of a short')
+    expect(second('R', common)).toContain('feeds the same two wires')
+    expect(second('Y', common)).not.toContain('feeds the same two wires')
+  })
+
   it('refuses a load without a common, and names the way back that is missing', () => {
     const problem = problemsOf(spoiled((system) => (system.cables[1].conductors[1].lands = [null, null])))
     expect(problem).toContain('The contactor has no way back')
