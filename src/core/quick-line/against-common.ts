@@ -2,7 +2,8 @@ import { foldJob } from '@/src/core/job/fold'
 import type { QuickLineContext } from '@/src/core/quick-line/in-grammar'
 import { Sentence } from '@/src/core/quick-line/sentence'
 import { wordsInFull } from '@/src/core/quick-line/spelling'
-import { partsOf, placeById } from '@/src/core/wiring/system'
+import type { PlaceId } from '@/src/core/wiring/ids'
+import { partsOf, placeById, type System } from '@/src/core/wiring/system'
 import { switchedTerminals } from '@/src/core/wiring/thermostat'
 
 /** Which common letters are read against where none is named, or several are. */
@@ -16,6 +17,16 @@ export function eachAgainstCommon(line: string, { system, entries }: QuickLineCo
   return letters.map((name) => `${name} ${found[3]}`).join(', ')
 }
 
+/**
+ * What feeds a panel that has no common of its own letter. Its R goes on to the unit, whose common does not come there: R to C is read on
+ * the panel's own supply.
+ */
+export function panelSupply(system: System, place: PlaceId): string | null {
+  const screws = placeById(system, place)?.terminals ?? []
+  const board = partsOf(system, 'board').find((one) => one.place === place)
+  return board && screws.includes('R') && !screws.includes('C') ? board.between.join('-') : null
+}
+
 /** `W2 C 26` on a panel whose zones have a common each: C is the one beside the letter. */
 export function withOwnCommon(line: string, { system, entries }: QuickLineContext): string {
   const state = foldJob(system, entries)
@@ -26,8 +37,13 @@ export function withOwnCommon(line: string, { system, entries }: QuickLineContex
   const [, where] = /\s(?:at|in|on|@) ?(?:the )?([a-z][a-z ]*)$/i.exec(line.trim()) ?? []
   const there = where === undefined ? null : the.place(wordsInFull(where, system).toLowerCase())
   if (there !== null && there !== state.bench.place) return line
+  const supply = panelSupply(system, state.bench.place)
   const named = (all: string, letter: string, joint: string): string =>
-    terminals.includes(letter.toUpperCase()) ? `${letter}${joint}${the.commonOf(letter.toUpperCase())}` : all
+    supply !== null && /^r$/i.test(letter)
+      ? supply
+      : terminals.includes(letter.toUpperCase())
+        ? `${letter}${joint}${the.commonOf(letter.toUpperCase())}`
+        : all
   return (
     line
       .replace(/\b([a-z]\d)(\s*[-/]\s*|\s+(?:to\s+|and\s+)?)c\b(?=(?:\s*(?:at|on) the panel|\s*here)?\s*[:=]?\s*\d)/gi, named)

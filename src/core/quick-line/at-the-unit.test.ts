@@ -33,7 +33,7 @@ describe('typed at the unit', () => {
     ['hot to neutral 62', roof, 'L1-unit-N 62'],
     ['inducer 120 volts not running', roof, 'inducer 120 V; inducer still'],
     ['24 one side of the limit, nothing on the other', induced, '24 in and 0 out of the limit'],
-    ['R to C 25.7 at the panel', zoned, 'R-C1 25.7 at panel'],
+    ['R to C 25.7 at the panel', zoned, 'R1-C1 25.7 at panel'],
     ['zone 2 Y 24 at the stat', zoned, 'Y-C 24 at stat-2'],
     ['no Y out here', heatPump, 'Y-C 0'],
     ['24 before the LP, 0 after', heatPump, '24 in and 0 out of the low-pressure'],

@@ -81,8 +81,13 @@ export function readClauses(text: string, reader: Reader): Said {
     if (typeof both === 'string' && !(isSaid && isRemark(both))) return both
     question ??= both
   }
+  // One half of it is asked after: no note takes it, half understood as it is.
+  if (question !== null && typeof whole === 'string' && isRemark(whole) && !NOTE_ONLY.test(text) && SAYS_MORE.test(text)) return question
   return whole ?? question ?? unsigned(text, reader)
 }
+
+/** A trial is told in it. */
+const SAYS_MORE = /\b(?:holds?|held|trips?|tripped)\b/i
 
 const TOLD_FIRST =
   /^(no (?:heat|heating|cool|cooling|ac|a\/c)|no air|nothing (?:runs|works))(?:[,:]| (?=(?:igniter|ignitor|inducer|burners?|flame|blower|fan|contactor|compressor|condenser|outdoor|stat|thermostat|board|fuse|breaker)\b)) ?(?:but |and )?(.+)$/i

@@ -136,12 +136,12 @@ describe('what leans on the course of the visit', () => {
     expect(read.ok ? '' : read.problem).toContain('Set to off, or off the wall?')
   })
 
-  it('what a supply reads, after a repair with the power still off in the record, is asked after', () => {
+  it('what a supply reads, with the power still off in the record, is asked after', () => {
     const read = standingAfter('heat-pump-o', 'indoor', [{ do: 'power', on: false }, 'replaced the contactor'])
     const asked = read('R-C 25')
     expect(asked.ok ? '' : asked.problem).toContain('Volts, with the power back on?')
     expect(drafts(read, 'R-C 25 ohms')).toMatchObject([{ probe: { meter: 'ohms' }, answer: 25 }])
-    expect(drafts(standing('heat-pump-o', 'indoor', 'off'), 'R-C 25')).toMatchObject([{ probe: { meter: 'ohms' }, answer: 25 }])
+    expect(drafts(standing('heat-pump-o', 'indoor', 'off'), 'Y-C 25')).toMatchObject([{ probe: { meter: 'ohms' }, answer: 25 }])
   })
 
   it('more amps than a control circuit has are asked after', () => {

@@ -42,9 +42,13 @@ export function firstTold(typed: string, read: Understood, asked: QuickLineConte
   // What runs is seen, unless a mode is said to be dead beside it.
   if (read.ok && !isHabit && read.drafts.some(({ kind }) => kind !== 'note') && !symptoms.includes('mode-dead')) return null
   const isTicked = symptoms.length > 0 && symptoms.every((symptom) => TOLD.has(symptom) && !(read.ok && !isHabit && IS_SEEN.has(symptom)))
-  const isTold = isTicked
-    ? call !== 'fan' || isHabit
-    : symptoms.length === 0 && ((isHabit && IS_STORY.test(line)) || (!read.ok && WONT.test(line)))
+  // One side of the house works and the other does not.
+  const isHalf =
+    isUntouched && symptoms.length === 0 && ONE_WORKS.test(line) && (!read.ok || read.drafts.every(({ kind }) => kind === 'note'))
+  const isTold =
+    isHalf || isTicked
+      ? isHalf || call !== 'fan' || isHabit
+      : symptoms.length === 0 && ((isHabit && IS_STORY.test(line)) || (!read.ok && WONT.test(line)))
   const told = isTold ? readInGrammar(`complaint ${typed.trim().replaceAll(';', ',')}`, asked) : null
   return told?.ok ? told : null
 }
@@ -78,8 +82,10 @@ const BLOWS =
   /\b(?:blows|pops|trips|kills|eats|burns up|takes out|keeps (?:on )?(?:blowing|popping|tripping))\b.*\b(?:fuses?|breaker|\d+ ?a(?:mps?)?)\b|\b(?:fuse|breaker) (?:on|at|in) (?:the )?(?:[a-z]+ ){1,3}(?:blows|pops|trips)\b|\b(?:blowing|popping|eating) (?:\d+ ?a(?:mps?)? )?fuses\b|\b(?:fuses?|breaker) (?:keeps (?:on )?(?:blowing|popping|tripping)|blows|pops|trips)\b/i
 /** Numbers that are not readings: a supply, a fuse rating, a stage, a zone. */
 const TOLD_BY_NUMBER =
-  /^\d+ ?v(?:olts?)?\b|\b\d+ ?(?:min|minutes?|hours?|sec|seconds?|days?)\b|\b(?:24|120|208|230|240) ?v(?:olts?)?(?= (?:breaker|fuse))|\b\d+ ?a(?:mps?)?\b|\b(?:stage|zone|rooftop|rtu|unit|ahu|suite|apt|building)(?: unit)?[ -]?#?\d+\b/gi
+  /^\d+ ?v(?:olts?)?\b|\b\d+ ?(?:min|minutes?|hours?|sec|seconds?|days?)\b|\b(?:24|120|208|230|240) ?v(?:olts?)?(?= (?:breaker|fuse))|\b\d+ ?a(?:mps?)?\b|\b(?:stage|zone|rooftop|rtu|unit|ahu|suite|apt|building|floor)(?: unit)?[ -]?#?\d+\b/gi
 /** "The heat pump won't defrost": a complaint that ticks no symptom. */
 const WONT =
   /^(?:the )?(?:heat pump|unit|system|ac|a\/c|furnace|air handler|house|it)\b.* (?:won[’']?t|will not|doesn[’']?t|does not|isn[’']?t|never|keeps) \w+/i
+const ONE_WORKS =
+  /\b(?:works?|runs?|heats?|cools?|fine|ok|good),? (?:and |but )?(?:the )?(?:\w+ ){1,3}(?:doesn[’']?t|does not|won[’']?t|isn[’']?t|is dead|dead|not)\b/i
 const OF_A_SWITCH = /\b(?:limit|rollout|pressure|float|switch|safety|overload)\b/i

@@ -81,7 +81,7 @@ export const flameRules: readonly Rule[] = [
     flame('lights and goes out'),
   ),
   rule(
-    `(?:flames?|burners?|fire|lit|burns?) (?:for )?(?:about |maybe )?(?:\\d+|a few|two|three|four|five|ten) ?(?:s|secs?|seconds?),?(?: and| but| then)* (?:out|gone|off|nothing|${GOES_OUT})|${FIRE} (?:wont|will not|doesnt|does not) stay (?:lit|on)|(?:flames?|burners?|fire) ${GOES_OUT} (?:after|in|within) .*|loses flame|flame (?:drops|dropped) out(?: .*)?|(?:locks|locked|in) (?:out|lockout) on flame(?: .*)?`,
+    `(?:flames?|burners?|fire|lit|burns?),? (?:and |then )+(?:it )?${GOES_OUT}(?: (?:after|in|within) .*)?|(?:flames?|burners?|fire|lit|burns?) (?:for )?(?:about |maybe )?(?:\\d+|a few|two|three|four|five|ten) ?(?:s|secs?|seconds?),?(?: and| but| then)* (?:out|gone|off|nothing|${GOES_OUT})|${FIRE} (?:wont|will not|doesnt|does not) stay (?:lit|on)|(?:flames?|burners?|fire) ${GOES_OUT} (?:after|in|within) .*|loses flame|flame (?:drops|dropped) out(?: .*)?|(?:locks|locked|in) (?:out|lockout) on flame(?: .*)?`,
     flame('lights and goes out'),
   ),
   rule(
@@ -130,8 +130,9 @@ export const flameRules: readonly Rule[] = [
     `(?:flame|rod|sensor)(?: (?:signal|sense|sensor|rod|current))*(?: is| reads| read| at)? ${NUMBER} ?(?:[uµμ]a|microamps?|micro amps?)`,
     (the, read) => onHeat(the, `flame ${read}`),
   ),
-  rule('(?:flame|rod|flame rod)(?: (?:signal|sense|sensor|current))(?: is| reads| read| at)? (0(?:[.]\\d+)?|[1-9][.]\\d+)', (the, read) =>
-    onHeat(the, `flame ${read}`),
+  rule(
+    '(?:(?:flame|rod|flame rod) (?:signal|sense|sensor|current)|flame rod|rod)(?: is| reads| read| at)? (0(?:[.]\\d+)?|[1-9][.]\\d+)',
+    (the, read) => onHeat(the, `flame ${read}`),
   ),
   rule(`(?:[uµμ]a|microamps?|micro amps?)(?: is| are| reads?| read| at)? ${NUMBER}`, (the, read) => onHeat(the, `flame ${read}`)),
   rule(`${NUMBER} ?(?:[uµμ]a|microamps?|micro amps?)(?: (?:on|at|from|of|in series with) .*)?`, (the, read) =>

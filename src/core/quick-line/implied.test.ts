@@ -44,7 +44,7 @@ describe('a word where one stands, and what one thing implies of another', () =>
     ['door open', induced, 'panel off'],
     ['trips with just R and C on', furnace, 'lift stat Y; lift stat G; lift stat W; lift outdoor Y; trips'],
     ['26 at pressure switch in, 0 out', induced, 'rollout-draft-C 26 V; draft-ignition-C 0 V'],
-    ['R-C 26 at panel', panel, 'R-C1 26 V'],
+    ['R-C 26 at panel', panel, 'R1-C1 26 V'],
     ['Y out of panel 0', panel, 'Y-C1 0 V'],
     ['Y1 and Y2 26', standing('furnace-ac-two-stage', 'indoor', 'on'), 'Y1-C 26 V; Y2-C 26 V'],
     [

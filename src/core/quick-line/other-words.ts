@@ -1,4 +1,5 @@
 import { leadNames } from '@/src/core/bench/points'
+import { panelSupply } from '@/src/core/quick-line/against-common'
 import { cableForms, type Form } from '@/src/core/quick-line/cable-words'
 import { COLOUR, lettersOfPair } from '@/src/core/quick-line/colours'
 import { cableTowards } from '@/src/core/quick-line/meaning'
@@ -160,6 +161,7 @@ const forms: readonly Form[] = [
   [/,? which is (?:the |about |what |normal|right|ok|good|fine).*$/i, ''],
   [/(?<=\b(?:out|across|past|around)) for (?:a )?test(?:ing)?$/i, ''],
   [/^((?:jump|bypass)\w* .+?) (?:to|for a) (?:test|check|see)(?: it)?(?=,|$)/i, '$1'],
+  [/\btrips? no more\b|\bno longer trips\b/gi, 'holds'],
   ...cableForms,
   // On a panel that has no common of its own letter, the one beside it.
   [
@@ -169,6 +171,8 @@ const forms: readonly Form[] = [
       const named = where || later
       const place = (named && the.place(named.toLowerCase())) || the.state.bench.place
       const screws = placeById(the.system, place)?.terminals ?? []
+      const supply = letter === 'R' ? panelSupply(the.system, place) : null
+      if (supply !== null) return `${supply.replace('-', ' to ')}${tail}`
       return screws.includes(letter) && !screws.includes('C') ? `${letter} to ${the.commonOf(letter, place)}${tail}` : all
     },
   ],
@@ -208,7 +212,7 @@ const forms: readonly Form[] = [
   ],
   [/\b(at|to|from|by) (?:the )?hp$/i, '$1 heat pump'],
   [
-    /\bhp (?=(?:is |isn['’]?t |does |doesn['’]?t |won['’]?t )?(?:not )?(?:runs?|running|on|off|dead|heats?|heating|cools?|cooling|starts?|come)\b)/gi,
+    /\bhp (?=(?:is |isn['’]?t |does |doesn['’]?t |won['’]?t )?(?:not )?(?:runs?|running|on|off|dead|out|heats?|heating|cools?|cooling|starts?|comes?|came|kicks?)\b)/gi,
     'heat pump ',
   ],
   [/ (?:when|and|but) it (?:should ?n['’]?t|should not)(?: be| have any)?$/i, ''],
@@ -223,6 +227,19 @@ const forms: readonly Form[] = [
   [/\b(compressor|contactor) (?:#|no\.? ?|number )?2\b/gi, 'second $1'],
   [/\bsecond[- ]stage (?=contactor|compressor)/gi, 'second '],
   [/^(?:meg(?:g?ed|'?d)|ohm'?d|rang out|metered) (?=\S+ )/i, ''],
+  // What comes from the panel comes in its own cable.
+  [
+    /\b([A-Z])(?: wire)?( (?:at|in) the (?:furnace|air handler))? from the (?:zone )?panel\b/g,
+    (the, all, letter, there) => (findCable(the.system, 'unit') === null ? all : `unit ${letter}${there ? ' at indoor' : ''}`),
+  ],
+  // Two screws that one place alone has are read there, wherever one stands.
+  [
+    /^([A-Z]\d)( to | and | ?- ?|\/| )([A-Z]\d) (?=\S*\d)(?!.* at )(.+)$/,
+    (the, all, one, joint, other, read) => {
+      const having = the.system.places.filter(({ terminals }) => terminals.includes(one) && terminals.includes(other))
+      return having.length === 1 && having[0].id !== the.state.bench.place ? `${one}${joint}${other} ${read} at ${having[0].id}` : all
+    },
+  ],
   // A zone's letters stand beside its own common.
   [
     /\b([A-Z])([12]) ?(?:to|-|and) ?C\b/g,

@@ -31,7 +31,7 @@ import { inTheGrammar, plain } from '@/src/core/quick-line/said'
 import { ON_WHICH, screwOrWire, whichOf } from '@/src/core/quick-line/screw-or-wire'
 import { Sentence } from '@/src/core/quick-line/sentence'
 import { inFull } from '@/src/core/quick-line/shorthand'
-import { saidOtherwise, smallFigure } from '@/src/core/quick-line/small-figure'
+import { askedOfFigures } from '@/src/core/quick-line/small-figure'
 import { corrected, wordsInFull } from '@/src/core/quick-line/spelling'
 import { calledFirst, callMissed, callOfComplaint, SHOULD_DO, whileItCalls, withoutCall } from '@/src/core/quick-line/told-call'
 import { trialsOf } from '@/src/core/quick-line/trials'
@@ -73,12 +73,13 @@ function readSpelt(line: string, asked: QuickLineContext): Understood {
 function readWhole(line: string, asked: QuickLineContext): Understood {
   const [, bare = line, where] = ON_WHICH.exec(line.trim()) ?? []
   const heard = readAll(bare, asked)
-  const isExact = readInGrammar(bare, asked).ok || inOwnWords(bare, asked) !== null
+  const isOwn = inOwnWords(bare, asked) !== null
+  const isExact = isOwn || readInGrammar(bare, asked).ok
   const which = heard.ok && !isExact ? screwOrWire(bare, heard.drafts, asked.system, where !== undefined) : null
   if (which && where) return readAll(/^(?:w|cable|cond)/i.test(where) ? which.wires : which.screws, asked)
   if (which) return { ok: false, problem: whichOf(line), start: 0, end: line.length }
   const the = new Sentence(asked.system, foldJob(asked.system, asked.entries), bare)
-  const unit = heard.ok ? (saidOtherwise(bare, heard.drafts, the) ?? (isExact ? null : smallFigure(bare, heard.drafts, the))) : null
+  const unit = heard.ok && !isOwn ? askedOfFigures(bare, heard.drafts, the, isExact) : null
   if (unit !== null) return { ok: false, problem: unit, start: 0, end: line.length }
   return where ? accounted(line, readAll(line, asked), false, asked) : accounted(line, heard, isExact, asked)
 }
@@ -98,7 +99,7 @@ function ohmsLater(line: string, asked: QuickLineContext): Understood | null {
   if (!isOhms || !foldJob(asked.system, asked.entries).bench.power) return null
   const off = readAll(`power off; ${line}`, asked)
   const wasRead = off.ok && off.drafts.some((draft) => draft.kind === 'reading' && draft.probe.meter === 'ohms')
-  return !wasRead ? null : { ok: false, problem: OHMS_WITH_POWER, start: 0, end: line.length }
+  return wasRead ? { ok: false, problem: OHMS_WITH_POWER, start: 0, end: line.length } : null
 }
 
 /** What was heard of a line, where all of it was. */

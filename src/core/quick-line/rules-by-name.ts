@@ -2,8 +2,8 @@ import { NUMBER, type Rule, rule, type Said, VOLTS } from '@/src/core/quick-line
 import type { Sentence } from '@/src/core/quick-line/sentence'
 import { across, windingVolts } from '@/src/core/quick-line/volts'
 import { wordsOfLook } from '@/src/core/readings/looks'
-import type { Part, PartOf } from '@/src/core/wiring/part'
-import { partById, partsOf } from '@/src/core/wiring/system'
+import type { Part } from '@/src/core/wiring/part'
+import { partById } from '@/src/core/wiring/system'
 
 /** What is said of a part by its name, before or behind it, by the kind of part it is. */
 
@@ -11,7 +11,8 @@ import { partById, partsOf } from '@/src/core/wiring/system'
 const WHOLE_BELOW_OHM = 5
 
 const OF_GROUND = '(?:ground|gnd|chassis|cabinet|case|frame|metal|housing)'
-const NO_VOLTS = `(?:nothing|no (?:${VOLTS}|(?:24|110|115|120|208|220|230|240|277)(?: ?${VOLTS})?|voltage|power|juice)|(?:0|zero)(?: ?${VOLTS})?|dead)`
+/** Nothing is read there. */
+export const NO_VOLTS = `(?:nothing|no (?:${VOLTS}|(?:24|110|115|120|208|220|230|240|277)(?: ?${VOLTS})?|voltage|power|juice)|(?:0|zero)(?: ?${VOLTS})?|dead)`
 
 /** How something looks and feels that no check asks after: kept as it was said. */
 const LOOKS =
@@ -185,90 +186,3 @@ function saidOfPart(text: string, the: Sentence): Said {
 
 /** Asked where nothing else fits. */
 export const byNameRules: readonly Rule[] = [rule('(.+)', (the, text) => saidOfPart(text, the))]
-
-/** The disconnect, breaker or switch of a line, by its name. */
-function disconnectNamed(the: Sentence, name: string): PartOf<'disconnect'> | null {
-  const part = partById(the.system, the.part(name) ?? '')
-  return part?.kind === 'disconnect' ? part : null
-}
-
-/** Volts behind a disconnect: between its legs, or of the one leg against the neutral. */
-function behind(the: Sentence, name: string, volts: string): string | null {
-  const part = disconnectNamed(the, name)
-  if (!part || !the.state.bench.power) return null
-  const [[, first], second] = part.poles
-  const other = second?.[1] ?? partsOf(the.system, 'supply').find(({ place }) => place === part.place)?.neutral
-  return other === undefined ? null : `${first}-${other} ${volts} V at ${part.place}`
-}
-
-/** Whether all 24 V go dead with it: every transformer is behind it. */
-function feedsAll(the: Sentence, part: PartOf<'disconnect'>): boolean {
-  const after = new Set(part.poles.map(([, load]) => load))
-  // A door switch may stand between the two.
-  for (const { place, between } of partsOf(the.system, 'switch'))
-    if (place === part.place && between.some((name) => after.has(name))) for (const name of between) after.add(name)
-  return partsOf(the.system, 'transformer').every(({ place, primary }) => place === part.place && primary.some((lead) => after.has(lead)))
-}
-
-/** Switched by hand: the power goes or comes with it where all transformers hang on it; else it is a remark. */
-function switched(the: Sentence, name: string, on: boolean): string | null {
-  const part = disconnectNamed(the, name)
-  if (!part) return null
-  if (!feedsAll(the, part)) return the.asNote()
-  return the.state.bench.power === on ? the.asNote() : `power ${on ? 'on' : 'off'}`
-}
-
-/** Volts between all three legs, each pair alike. */
-function betweenAll(the: Sentence, volts: string): string | null {
-  const legs = partsOf(the.system, 'disconnect')
-    .filter(({ place }) => place === the.state.bench.place)
-    .flatMap(({ poles }) => poles.map(([, after]) => after))
-  const pairs = legs.flatMap((one, at) => legs.slice(at + 1).map((other) => `${one}-${other} ${volts} V`))
-  return pairs.length > 0 ? pairs.join('; ') : null
-}
-
-/** The one disconnect of the place where one stands, by its name. */
-function switchedHere(the: Sentence, isOn: boolean): string | null {
-  const here = partsOf(the.system, 'disconnect').filter(({ place, name }) => place === the.state.bench.place && /disconnect/.test(name))
-  return here.length === 1 ? switched(the, here[0].name, isOn) : null
-}
-
-const DISCONNECT = '((?:\\w+ )+(?:switch|breaker|disconnect))'
-
-/** What is read at and done with the line's own switches. */
-export const disconnectRules: readonly Rule[] = [
-  // The one where one stands needs no name there.
-  rule(
-    '(?:pulled|pull|opened|killed|shut off|turned off)(?: the)? (?:disconnect|disco)(?: out| off)?|(?:disconnect|disco) (?:is |was )?(?:pulled|out|off|open)',
-    (the) => switchedHere(the, false),
-  ),
-  rule(
-    '(?:put|pushed|plugged|turned)(?: the)? (?:disconnect|disco) (?:back )?(?:in|on)|(?:disconnect|disco) (?:is )?(?:back )?(?:in|on)',
-    (the) => switchedHere(the, true),
-  ),
-  rule(`${NUMBER} ?${VOLTS}? (?:between|across|on) all(?: three| 3| the)*(?: legs| phases)`, (the, volts) => betweenAll(the, volts)),
-  rule(`${NUMBER} ?${VOLTS}? (?:at|on|to|across|out of|through|off)(?: the)? ${DISCONNECT}`, (the, volts, name) =>
-    behind(the, name, volts),
-  ),
-  rule(`${DISCONNECT} (?:has|reads|is|at|gets|shows)? ?${NUMBER} ?${VOLTS}?`, (the, name, volts) => behind(the, name, volts)),
-  rule(`${NO_VOLTS}(?: is)?(?: coming)? (?:at|on|to|across|out of|through|off)(?: the)? ${DISCONNECT}`, (the, name) =>
-    behind(the, name, '0'),
-  ),
-  rule(`${DISCONNECT} (?:is |has )?(?:dead|${NO_VOLTS})(?: out| at all)?`, (the, name) => behind(the, name, '0')),
-  rule(
-    `(?:turned|flipped|shut|threw|switched|cut|killed|pulled|opened|turn|flip|pull)(?: off| down)?(?: the)? ${DISCONNECT}(?: off| down| out| open)?`,
-    (the, name) => switched(the, name, false),
-  ),
-  rule(
-    `${DISCONNECT}(?: is| was)?(?: (?:turned|flipped|shut|thrown|pulled|switched|all the way))? (?:off|down|out|open|pulled)`,
-    (the, name) => switched(the, name, false),
-  ),
-  rule(`${DISCONNECT}(?: is)?(?: back)? (?:on|in|closed)(?: again)?`, (the, name) => switched(the, name, true)),
-  rule(
-    `(?:turned|flipped|switched|put|closed|pushed|threw|turn|flip)(?: back)?(?: on| in)?(?: the)? ${DISCONNECT}(?: back)?(?: on| in)?(?: again)?`,
-    (the, name) => switched(the, name, true),
-  ),
-  rule(`${DISCONNECT} (?:is |was |had |has |keeps )?(?:tripped|tripping|trips)(?: .*)?|reset(?: the)? ${DISCONNECT}`, (the, name, other) =>
-    disconnectNamed(the, name || other) ? the.asNote() : null,
-  ),
-]

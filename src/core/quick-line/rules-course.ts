@@ -16,15 +16,15 @@ import { cableById, callsOf, isUnknown, partById, partsOf } from '@/src/core/wir
 
 const TOOK_OFF = '(?:lift|lifted|took|take|pulled|pull|disconnect|disconnected|unhook|unhooked|unland|unlanded|loosened)'
 
-/** Both ends of the wire that came off last. */
+/** Both ends of the wire that came off last, and of what else of its cable is off beside it. */
 function endsOfLast({ system, state }: Sentence): Point[] {
   const last = state.bench.lifted.at(-1)
-  const { cable: id, name } = last === undefined ? { cable: null, name: '' } : parsePoint(last)
+  const { cable: id, place: at } = last === undefined ? { cable: null, place: null } : parsePoint(last)
   const cable = id === null ? undefined : cableById(system, id)
-  const wire = cable?.conductors.find((one) => one.id === name)
-  return cable && wire
-    ? cable.between.flatMap((place, side) => (wire.lands[side] === null ? [] : [conductorEnd(cable.id, wire.id, place)]))
-    : []
+  if (!cable || at === null) return []
+  return cable.conductors
+    .filter((wire) => state.bench.lifted.includes(conductorEnd(cable.id, wire.id, at)))
+    .flatMap((wire) => cable.between.flatMap((place, side) => (wire.lands[side] === null ? [] : [conductorEnd(cable.id, wire.id, place)])))
 }
 
 /** What of them is still on. */
@@ -147,6 +147,10 @@ export const courseRules: readonly Rule[] = [
   ),
   rule(
     `(?:it |unit |system |furnace |ac |air handler |heat pump )?(?:trips|pops|blows|kicks|kicks out|knocks out|takes out)(?: out)? (?:little |control |24 ?v |low voltage )?(?:breaker|fuse)(?: on .+?| in .+?)? (?:when|whenever|every time|each time|as soon as|once) .+`,
+    (the) => (nothingDone(the) ? the.asComplaint() : null),
+  ),
+  rule(
+    '(?:it |unit |system |furnace |ac )?(?:is |keeps )?(?:on )?(?:tripping|popping|blowing) (?:its |the )?(?:\\w+ ){0,2}(?:breaker|fuse)s?(?: .*)?',
     (the) => (nothingDone(the) ? the.asComplaint() : null),
   ),
   // Before anything is done, what the house does, or did another day, is the complaint.

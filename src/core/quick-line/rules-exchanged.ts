@@ -3,7 +3,7 @@ import { foundOff } from '@/src/core/quick-line/hands'
 import { findCable } from '@/src/core/quick-line/names'
 import { type Rule, rule, type Said } from '@/src/core/quick-line/rule'
 import type { Sentence } from '@/src/core/quick-line/sentence'
-import { conductorEnd, parsePoint } from '@/src/core/wiring/point'
+import { conductorEnd } from '@/src/core/wiring/point'
 import type { Cable, Conductor } from '@/src/core/wiring/system'
 
 /** Two conductors in use that change places as a test, at both ends or at one; and back. */

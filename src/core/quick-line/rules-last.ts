@@ -97,6 +97,8 @@ function seenAgain({ state, system }: Sentence, word: 'runs' | 'still'): Said {
   return last?.probe.meter === 'look' ? `${last.probe.at} ${word}` : null
 }
 
+const WHICH_COIL = 'Which coil? Name it: "contactor coil 0 V", "reversing valve 0 V".'
+
 export const lastRules: readonly Rule[] = [
   asks(
     'same(?: thing| reading| result| voltage| readings)?(?: (?:(?:at|in|on) .+|outside|inside|here|there|out there))?|ditto',
@@ -163,6 +165,10 @@ export const lastRules: readonly Rule[] = [
   rule(`${VALUE}(?: ?${UNIT})? (?:across|on|at) (?:its|the|that) coil`, (the, value, unit) => {
     const coil = /\d/.test(value) && !/ohm/.test(unit) && the.state.bench.power ? coilMeant(the) : null
     return coil && the.voltsAt(coil, value)
+  }),
+  rule('(?:there is |has )?(?:no|zero) (?:voltage|volts|power|24(?: ?v(?:olts)?)?) (?:across|on|at|to) (?:its |that )?coil', (the) => {
+    const coil = coilMeant(the)
+    return coil ? the.voltsAt(coil, '0') : { asks: WHICH_COIL }
   }),
   rule('(?:unplugged|unplug|disconnected) it', (the) => {
     const part = lastSeen(the.state, [...partsOf(the.system, 'coil'), ...partsOf(the.system, 'switch')])

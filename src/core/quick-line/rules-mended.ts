@@ -81,6 +81,11 @@ export const mendedRules: readonly Rule[] = [
     (the) => the.asRepair(),
   ),
   // Water that had lifted a float was drained.
+  rule('(?:redid|remade|redone|retied|retwisted|replaced) (?:the )?(?:wire ?nuts?|splices?|connections?|butt connectors?)(?: .*)?', (the) =>
+    the.asRepair(),
+  ),
+  // Air through a line, and no fuse.
+  rule('(?:blew|blowing|blow) (?:out|off|through) (?!(?:a |the )?(?:fuse|breaker)).+', (the) => the.asRepair()),
   rule(
     '(?:cleaned|cleared|blew|snaked|unclogged|drained|flushed|emptied|vacuumed)(?: out)? (?:condensate |ac )?(?:drain|drain line|pan|drain pan|trap|line)(?: out)?|(?:drained|emptied) (?:it|that)(?: out)?',
     (the) => {

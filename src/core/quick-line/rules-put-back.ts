@@ -12,7 +12,7 @@ const HOW = '(?:it |breaker |fuse )?(trips|tripped|trips again|still trips|pops|
 const after = (how: string): string => (how === '' ? '' : /trip|pop|blow/.test(how) ? '; trips' : '; holds')
 
 /** All that is off goes back: wires, then plugs; where it was said of one cable, that. */
-function backOn({ state }: Sentence, cable: CableId | null): string | null {
+export function backOn({ state }: Sentence, cable: CableId | null): string | null {
   const { lifted, unplugged } = state.bench
   const ends = lifted.filter((end) => cable === null || parsePoint(end).cable === cable)
   const back = [...ends.map((end) => `land ${end}`), ...(cable === null ? unplugged.map((part) => `plug ${part}`) : [])]

@@ -126,7 +126,7 @@ export const spokenRules: readonly Rule[] = [
   rule(`(?:line|line voltage|voltage in|incoming|supply|input)(?: voltage)?(?: is| was| has| reads)? ${NUMBER} ?${VOLTS}?`, (the, volts) =>
     Number(volts) > 90 ? lineSide(the, volts) : null,
   ),
-  rule(`${NUMBER} ?${VOLTS}? (?:in|coming in|going in|incoming)(?: .*)?`, (the, volts) =>
+  rule(`${NUMBER} ?${VOLTS}? (?:in|coming in|going in|incoming)(?!.* out\\b)(?: .*)?`, (the, volts) =>
     Number(volts) > 90 ? lineSide(the, volts) : null,
   ),
   rule(`(?:${NUMBER} ?${VOLTS}? (?:on|across|between|at) )?l1(?: ?- ?| to | and |/| )l2(?: ${NUMBER} ?${VOLTS}?)?`, (the, before, after) =>

@@ -12,11 +12,23 @@ function throughContactor(the: Sentence, into: string, out: string): string | nu
   return line && load && `${line}; ${load}`
 }
 
+/** Line volts into the contacts of a relay or sequencer that is named, and out of them to what it feeds. */
+function throughContacts(the: Sentence, named: string, into: string, out: string): string | null {
+  const coil = partById(the.system, the.part(named.replace(/ contacts?$/, '')) ?? '')
+  const contact = coil?.kind === 'coil' ? coil.contact : undefined
+  const fed = contact && partsOf(the.system, 'load').find(({ place, between }) => place === coil?.place && between.includes(contact[1]))
+  if (!contact || !fed || !the.state.bench.power || Number(into) < LEAST_OF_LINE) return null
+  const other = fed.between.find((node) => node !== contact[1])
+  return `${contact[0]}-${other} ${into} V at ${fed.place}; ${contact[1]}-${other} ${/^[\d.]/.test(out) ? out : '0'} V at ${fed.place}`
+}
+/** What comes to a contact of the line is no less. */
+const LEAST_OF_LINE = 60
+
 const hasTransformer = ({ system, state }: Sentence): boolean =>
   partsOf(system, 'transformer').some(({ place }) => place === state.bench.place)
 
 /** Volts ahead of a switch and behind it, each against common. */
-function throughSwitch(the: Sentence, before: string, named: string, after: string): string | null {
+export function throughSwitch(the: Sentence, before: string, named: string, after: string): string | null {
   const part = partById(the.system, the.part(named) ?? '')
   if (part?.kind !== 'switch' || Number(before) > 60) return null
   const [ahead, behind] = part.between.map((lead) => ({ lead, common: commonBeside(the.system, terminalPoint(lead, part.place)) }))
@@ -55,6 +67,15 @@ const NONE = '(?:nothing|none|0|zero|no volts|no voltage|no power)'
 
 /** What goes into a contactor, a switch or a transformer, and what comes out of it. */
 export const throughRules: readonly Rule[] = [
+  // A board has a supply and several outputs.
+  rule(
+    `${NUMBER} ?${VOLTS}? in(?:to)?,? (?:and |but )?${NONE} (?:coming |going )?out (?:of )?(?:defrost[ -]|control[ -]|zone[ -]|ignition[ -])?board`,
+    () => ({ asks: 'Into which terminal, and out of which? Say each by its letter: "R-C 24; Y-out 0".' }),
+  ),
+  rule(
+    `${NUMBER} ?${VOLTS}? in(?:to)?,? (?:and |but )?(?:${NUMBER} ?${VOLTS}?|${NONE}) (?:coming |going )?out (?:of|on|at|from|through) (.+)`,
+    (the, into, out, named) => throughContacts(the, named, into, out),
+  ),
   rule('(.+?)(?: coil)? (?:is )?(?:grounded|shorted to (?:ground|gnd|metal|case|chassis))(?: out)?', (the, what) => {
     const part = partById(the.system, the.part(what) ?? '')
     return part?.kind === 'coil' && !the.state.bench.power ? `ohms ${part.between[0]}-gnd jumps between 0 and 1 at ${part.place}` : null

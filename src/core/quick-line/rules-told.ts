@@ -122,7 +122,9 @@ export const toldRules: readonly Rule[] = [
     '(?:.*\\b(?:but|and) )?(?:the )?fan (?:motor )?(?:isnt|is not|is off|doesnt|does not|wont|not|runs|running|is running|spins|spinning|is on|comes on)(?: .*)?',
     (the) => (placeById(the.system, the.state.bench.place)?.kind === 'outdoor' && the.part('fan') === null ? the.asNote() : null),
   ),
-  rule('.*\\b(?:cond|condenser|outdoor|outside) fan\\b.*', (the) => (the.part('outdoor fan') === null ? the.asNote() : null)),
+  rule('.*\\b(?:(?:cond|condenser|outdoor|outside) fan|fan (?:outside|outdoors|out there))\\b.*', (the) =>
+    the.part('outdoor fan') === null ? the.asNote() : null,
+  ),
   rule(
     `(?:it |fuse |breaker )?(?:${TRIPS}|let go|went)(?: (?:it|again|right))* (?:when|as soon as|once|second|minute|moment|every time|whenever) (?:thermostat|stat|tstat|it|i|we) (?:calls|called|call|goes|went|asks|asked|tries|tried)(?: for| to| into| on)* (\\S+)`,
     (the, call) => leading('trips on', the.call(call)),

@@ -2,7 +2,7 @@ import { isResettable } from '@/src/core/bench/apply'
 import { ignitionOf } from '@/src/core/quick-line/flame'
 import { allAt } from '@/src/core/quick-line/hands'
 import { NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
-import { nothingCalls, nothingDone } from '@/src/core/quick-line/sense'
+import { askWhichCall, nothingCalls, nothingDone } from '@/src/core/quick-line/sense'
 import { leading, type Sentence } from '@/src/core/quick-line/sentence'
 import { coilMeant } from '@/src/core/quick-line/which-part'
 import { modelValue } from '@/src/core/units/model-value'
@@ -37,7 +37,7 @@ function branchBreaker(the: Sentence, how: string): string | null {
 }
 
 /** The house's own breaker, as it was found, with nothing asked of it and no trial made. */
-function isFoundOut(the: Sentence): boolean {
+export function isFoundOut(the: Sentence): boolean {
   const { bench, observations } = the.state
   const isAsFound = firstPart(the.system, 'fuse').holds === 'breaker' && bench.slot.holds === 'as-found'
   return isAsFound && bench.power && nothingCalls(the) && !observations.some(({ probe }) => probe.meter === 'trip')
@@ -52,7 +52,7 @@ const onlySwitch = ({ system, state }: Sentence, how: 'off' | 'on'): string | nu
     : null
 
 /** More than the control circuit of a house carries, short of a dead short. */
-const MOST_ON_24_V = modelValue({ value: 10, unit: 'A', source: 'assumption: transformers of 20 to 75 VA, fuses of 3 and 5 A' })
+const MOST_ON_24_V = modelValue({ value: 6, unit: 'A', source: 'assumption: transformers of 20 to 75 VA, fuses of 3 and 5 A' })
 
 const UNIT = '(?:it|unit|rtu|rooftop|rooftop unit|package unit|power|disconnect|disco)'
 const DISCONNECT = '(?:disconnect|disco)'
@@ -187,6 +187,10 @@ export const whereRules: readonly Rule[] = [
     },
   ),
   rule(
+    '(?:my |pocket |test )*(\\d+) ?(?:a|amps?) (?:pocket |resettable |test )?breaker (?:is )?(?:clipped|wired|stuck|put|plugged) in(?: .*)?',
+    (_, size) => `breaker ${size} in`,
+  ),
+  rule(
     '(?:put|installed|wired|stuck|dropped)(?: in)? (\\d+) ?(?:a|amps?) (?:pocket |resettable )?breaker (?:in line|inline|in(?: place of fuse| slot| fuse slot| holder)?|for fuse)',
     (_, size) => `breaker ${size} in`,
   ),
@@ -245,13 +249,19 @@ export const whereRules: readonly Rule[] = [
     the.says(/new/i) ? the.asRepair() : null,
   ),
   rule(
-    'new (?:transformer|contactor|board|thermostat|stat|valve|coil|relay|sequencer|igniter|motor|damper|damper motor|control|zone panel|defrost board)',
+    'new (?:switch|disconnect|transformer|contactor|board|thermostat|stat|valve|coil|relay|sequencer|igniter|motor|damper|damper motor|control|zone panel|defrost board)',
     (the) => the.asRepair(),
   ),
   rule('(?:condenser|outdoor unit|condensing unit) (?:is )?on', (the) => {
     const outside = the.system.places.find(({ kind }) => kind === 'outdoor')
-    return !outside || nothingCalls(the) ? null : `${outside.id} as called`
+    return !outside ? null : nothingCalls(the) ? askWhichCall(the, outside.id, 'as called') : `${outside.id} as called`
   }),
+  // A unit that can do both does either on any call.
+  rule('(?:unit|it|heat pump|outdoor unit|condenser) (?:is )?(?:running|runs) in (?:cool|heat)(?:ing)?(?: mode)?', (the) =>
+    partsOf(the.system, 'coil').some(({ role }) => role === 'reversing-valve')
+      ? { asks: 'What is called? Say it, and how the valve lies: "call heat; valve in", "call heat; valve out".' }
+      : null,
+  ),
   rule('(?:so )?(?:transformer|(.+?)) (?:is )?(?:bad|no good|junk|open|shot)', (the, what) => {
     // Only a transformer is told open by what was read of it before; anything else is read so.
     const part = what === '' ? 'transformer' : the.says(/\bopen\b/i) ? null : the.part(what)

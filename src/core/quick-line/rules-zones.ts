@@ -1,5 +1,5 @@
 import { landAll } from '@/src/core/quick-line/hands'
-import { NUMBER, type Rule, rule, type Said, VOLTS } from '@/src/core/quick-line/rule'
+import { asks, NUMBER, type Rule, rule, type Said, VOLTS } from '@/src/core/quick-line/rule'
 import { leading, type Sentence } from '@/src/core/quick-line/sentence'
 import { conductorEnd } from '@/src/core/wiring/point'
 import { cableById, partsOf, placeById } from '@/src/core/wiring/system'
@@ -127,6 +127,10 @@ export const zoneRules: readonly Rule[] = [
     const stats = partsOf(the.system, 'thermostat')
     return stats.length < 2 || the.says(/\boff$/i) ? null : stats.map(({ id }) => `${id} blank`).join('; ')
   }),
+  rule('zone (\\d) (cool|heat|fan)(?:ing)? (?:runs|works|is fine|fine|ok|good)(?: now| fine)*', (the, zone, said) => {
+    const call = the.call(`zone ${zone} ${said}`)
+    return call && `${the.state.repairs.length > 0 ? 'proved' : 'holds on'} ${call}`
+  }),
   rule('zone (\\d) (cools|heats)(?: fine| ok| now| good| great| again| up| down)*', (the, zone, does) => {
     const call = the.call(`zone ${zone} ${does === 'cools' ? 'cool' : 'heat'}`)
     return call && `${the.state.repairs.length > 0 ? 'proved' : 'holds on'} ${call}`
@@ -137,6 +141,19 @@ export const zoneRules: readonly Rule[] = [
   rule(
     '(?:zone )?(?:damper (\\d)|(\\d) damper) (opens|opened|closes|closed|shuts)(?: (?:fine|ok|up|fully|all the way))*',
     (the, one, other, does) => leading(the.part(`damper ${one || other}`) ?? '', does.startsWith('open') ? 'open' : 'shut'),
+  ),
+  rule('(?:both|all|all of) zones (?:are |turned |set to )*off|nothing calling (?:on|in|from) (?:either|both|any) zones?', (the) =>
+    the.system.places.some(({ kind }) => kind === 'zone-panel') ? 'call off' : null,
+  ),
+  asks(
+    '(?:upstairs|downstairs|basement|bedroom|main floor|first floor|second floor) (?:stat|thermostat|tstat|zone).*',
+    'Which zone is that? Say it by its number: "zone 2 stat blank", "call cool zone 2".',
+  ),
+  // Two letters of a zone: on its thermostat, or on the panel beside its own common.
+  rule(
+    `zone (\\d)(?: stat| thermostat)? ([a-z])(?: to |[ -])([a-z])(?: is| reads| has)? ${NUMBER} ?(${VOLTS}|ohms?)?(?: (?:at|on) (?:stat|thermostat|panel))?`,
+    (the, zone, one, other, read, unit) =>
+      other === 'c' || one === 'c' ? ofZonesLetter(the, zone, one === 'c' ? other : one, read, unit) : null,
   ),
   // Whose thermostat it is: its letter on the panel for whoever stands there, on its own screw else.
   rule(

@@ -5,10 +5,11 @@ import { isRemark, type Rule, type Said } from '@/src/core/quick-line/rule'
 import { rules } from '@/src/core/quick-line/rules'
 import { apartRules } from '@/src/core/quick-line/rules-apart'
 import { bundleRules } from '@/src/core/quick-line/rules-bundles'
-import { byNameRules, disconnectRules } from '@/src/core/quick-line/rules-by-name'
+import { byNameRules } from '@/src/core/quick-line/rules-by-name'
 import { complaintRules } from '@/src/core/quick-line/rules-complaint'
 import { contactRules } from '@/src/core/quick-line/rules-contacts'
 import { courseRules } from '@/src/core/quick-line/rules-course'
+import { disconnectRules } from '@/src/core/quick-line/rules-disconnects'
 import { exchangedRules } from '@/src/core/quick-line/rules-exchanged'
 import { followedRules } from '@/src/core/quick-line/rules-followed'
 import { foundOffRules } from '@/src/core/quick-line/rules-found-off'
@@ -18,7 +19,9 @@ import { impliedRules } from '@/src/core/quick-line/rules-implied'
 import { lastRules } from '@/src/core/quick-line/rules-last'
 import { listedRules } from '@/src/core/quick-line/rules-listed'
 import { mendedRules } from '@/src/core/quick-line/rules-mended'
+import { oneHereRules } from '@/src/core/quick-line/rules-one-here'
 import { partRules } from '@/src/core/quick-line/rules-parts'
+import { passingRules } from '@/src/core/quick-line/rules-passing'
 import { putBackRules } from '@/src/core/quick-line/rules-put-back'
 import { remarkRules } from '@/src/core/quick-line/rules-remarks'
 import { runningRules } from '@/src/core/quick-line/rules-running'
@@ -73,6 +76,8 @@ const asked: readonly (Rule & { readonly needs: readonly (readonly string[])[] }
   ...exchangedRules,
   ...contactRules,
   ...sagRules,
+  ...oneHereRules,
+  ...passingRules,
   ...courseRules,
   ...whereRules,
   ...listedRules,
@@ -160,4 +165,4 @@ export const plain = (said: string): string =>
 
 /** `the float's tripped`: an apostrophe that stands for "is". */
 const IS_SO =
-  /(\w)[’']s (?=(?:too|warm|cold|full|wet|off|on|out|open|closed|shut|blank|dead|dark|shorted|bad|good|hot|tripped|stuck|running|calling|back|in|down|up|loose|blown|gone|not|still|welded|pulled|sucked|kicked|snapped|clicked|picked|dropped|energized|buzzing|chattering|humming|flashing|blinking|clicking)\b)/g
+  /(\w)[’']s (?=(?:too|warm|cold|full|wet|dry|off|on|out|open|closed|shut|blank|dead|dark|shorted|bad|good|hot|tripped|stuck|running|calling|back|in|down|up|loose|blown|gone|not|still|welded|pulled|sucked|kicked|snapped|clicked|picked|dropped|energized|buzzing|chattering|humming|flashing|blinking|clicking)\b)/g

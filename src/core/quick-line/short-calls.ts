@@ -11,7 +11,10 @@ export const ofCalls: readonly Shortened[] = [
     /^(?:(?:kicked|bumped|flipped|threw|put) (?:it|the stat|stat|the thermostat) )?(?:back |over )*(?:to |into |on )?(cool|heat|fan)(?:ing)?(?: again)?$/i,
     'set to $1',
   ],
-  [/^(?:power cycled|cycled (?:the )?power|power (?:was )?off (?:and|then) (?:back )?on)(?: again)?$/i, 'power off; power on'],
+  [
+    /^(?:power cycled|cycled (?:the )?power|power cycled (?:it|the (?:furnace|unit|system|board))|power (?:was )?off (?:and|then) (?:back )?on)(?: again)?$/i,
+    'power off; power on',
+  ],
   [
     /^([YW])2 (.+) (?:on|in|with) (?:the )?(?:second|2nd|high) stage$/i,
     (_, letter, said) => `call ${/y/i.test(letter) ? 'cool' : 'heat'}-2, ${letter.toUpperCase()}2 ${said}`,
@@ -57,6 +60,10 @@ export const ofCalls: readonly Shortened[] = [
   [/^call(?:ing)? (?:for )?(cool|heat|fan)(?:ing)? on (?:zone )?(\d)$/i, 'call $1 zone $2'],
   // What was read while something was called, wherever that stands.
   [/^((?!.*\bzone\b).+\d.*),? (?:and |with |while )?calling (?:for )?(cool|heat|fan|aux)(?:ing)?$/i, 'call $2; $1'],
+  [
+    /^(?:the )?(?:stat|thermostat|tstat) (?:is )?set (?:to|at|for) [4-9]\d(?: degrees)?,? (?:in |on |for |to )?(cool|heat)(?:ing)?$/i,
+    'set to $1',
+  ],
   [/^hold(?:ing)? (cool|heat)(?:ing)?(?: at| to)? [4-9]\d(?: degrees)?$/i, 'set to $1'],
   [/^(?:turn(?:ed)?|shut|switch(?:ed)?) off (?:the )?(?:cool|cooling|heat|heating|ac|fan)(?: call)?$/i, 'call off'],
   [/^(?:turn(?:ed)?|shut|switch(?:ed)?) (?:the )?(?:cool|cooling|heat|heating|ac|fan)(?: call)? off$/i, 'call off'],
@@ -129,10 +136,12 @@ export const ofCalls: readonly Shortened[] = [
   ],
   [/^(?:the )?(?:xfmr|transformer):? (\d[\d.]*)(?: ?v)? (sec|pri)(?:ondary|mary)?$/i, '$1 $2'],
   [/^(cool|heat|fan)(?:ing)? call,? (?:and |but )?nothing(?: happens| runs| comes on| going)?$/i, 'call $1, nothing happens'],
+  [/^(cool|heat|fan) ?(2)? proved,? (?=[\d.]+ ?(?:a|amps?)\b)/i, 'proved $1$2 '],
+  [/^(cool|heat) ?2 (?=proved\b|ok\b|works\b|holds\b|runs\b)/i, 'second stage $1 '],
   [/(?<=^|\bcall |\bcall for |\bset to |\bon |\bin )(?:low|first|1st)(?: stage)? (?=(?:cool|heat)(?:ing)?\b)/gi, ''],
   // A call, and what it does: heat, holds, lights; cool: Y-C 0.
   [
-    /^(heat|htg|cool|clg|fan)(?:ing)?(?: call)?[:,] +(?!(?:and|but|not|no|then|nothing)\b)(?=(?:[a-z]\d?[- ]?[a-z]?\d? (?:to \w+ )?\d|\d|holds?\b|held\b|trips?\b|pops?\b|contactor\b|compressor\b|inducer\b|igniter\b|burners?\b|valve\b|lights\b))(?!.*\b(?:heat|cool|fan|aux)(?:ing)?\b)/i,
+    /^(heat|htg|cool|clg|fan)(?:ing)?(?: call| mode)?[:,] +(?!(?:and|but|not|no|then|nothing)\b)(?=(?:[a-z]\d?[- ]?[a-z]?\d? (?:to \w+ )?\d|\d|holds?\b|held\b|trips?\b|pops?\b|contactor\b|compressor\b|inducer\b|igniter\b|burners?\b|valve\b|lights\b))(?!.*\b(?:heat|cool|fan|aux)(?:ing)?\b)/i,
     (_, call) => `call ${/^h/i.test(call) ? 'heat' : /^c/i.test(call) ? 'cool' : 'fan'}; `,
   ],
   [

@@ -19,6 +19,8 @@ const ofCable = (cable: string, a: string, b: string, read: string): string => `
 
 /** What was read, of two at once or against what. */
 export const ofReadings: readonly Shortened[] = [
+  // The number of a unit is no reading.
+  [/^(?:unit|rtu|ahu|system) #?\d{1,2} (?=[a-z])(?!(?:v|vac|volts?|ohms?|a|amps?|to|and|in|out|on|at)\b)/i, 'unit '],
   [/\bO\.L\.?(?=\s|$|,)/gi, 'OL'],
   [/\bmeter (?:does ?n[’']?t|does not|did ?n[’']?t|won[’']?t) beep (?:from |between |on )?/gi, 'no beep '],
   [/\b(hi|high|lo|low) press\b(?!ure)/gi, '$1 pressure'],
@@ -175,15 +177,6 @@ export const ofReadings: readonly Shortened[] = [
   [
     /^(?:looking |reading )?back (?:at|to|toward|towards|into) (?:the )?(?:house|furnace|air handler|indoor unit|inside),? (?=.*(?:\d|\bol\b))/i,
     '',
-  ],
-  // Across it, and to the metal.
-  [
-    /^(?:the )?(igniter|ignitor|inducer|blower|compressor|condenser fan|outdoor fan|heater|strips) (\d+)(?: ?v| volts)?,? (?:and |but )?(\d+)(?: ?v| volts)? to (?:ground|gnd|chassis)$/i,
-    '$1 $2 V, $1 to gnd $3 V',
-  ],
-  [
-    /^(?:the )?(igniter|ignitor|inducer|blower|compressor|condenser fan|outdoor fan) (?:has |gets |is getting |at )?(\d+)(?: ?v| volts)?,? (?:and |but )?(?:it is |it )?((?:is )?not running|won[’']?t run|does ?n[’']?t run|no glow|is ?n[’']?t running|not glowing)$/i,
-    '$1 $2 V, $1 $3',
   ],
   // What it is not, or should be, beside what it is.
   [/(?<=\d(?: ?ohms?)?),? (?:so )?not (?:shorted|open)$/i, ''],

@@ -1,6 +1,7 @@
 import { DIGIT_WORD, numberIn, TENS_WORD } from '@/src/core/quick-line/number-words'
 import { ofCalls } from '@/src/core/quick-line/short-calls'
 import { ofConditions } from '@/src/core/quick-line/short-conditions'
+import { ofLine } from '@/src/core/quick-line/short-line'
 import { ofPartsShort } from '@/src/core/quick-line/short-parts'
 import { ofReadings, type Shortened } from '@/src/core/quick-line/short-readings'
 import { ofTrips } from '@/src/core/quick-line/short-trips'
@@ -54,6 +55,7 @@ const shortened: readonly Shortened[] = [
     /\b((?:still )?(?:holds|held|trips|tripped|pops))(?: fine)? without (?:the )?((?:outdoor |stat )?[A-Z]\d?)(?: wire)?(?: on| connected| hooked up)?$/,
     '$1 with $2 off',
   ],
+  [/^(?:i )?put (?:my |the )?(?:meter|leads|probes)(?: leads)? (?:on|from|between|across|at)? ?(?=\S+.* \d|\S+.*\bol\b)/i, ''],
   [/^(?:and |but )?now (?:it )?(?:is |reads? |shows? |at )*(\d*\.?\d+|ol)(?= ?(?:v|volts?|ohms?)?$)/i, '$1 now'],
   [/(?<=^|\s)w\/o (?=\S)/gi, 'without '],
   // W/C is two letters, w/ is with.
@@ -73,6 +75,7 @@ const shortened: readonly Shortened[] = [
   ],
   ...ofTrips,
   ...ofCalls,
+  ...ofLine,
   ...ofReadings,
   ...ofPartsShort,
   ...ofHands,

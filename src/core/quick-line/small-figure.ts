@@ -1,24 +1,33 @@
 import type { EntryDraft } from '@/src/core/job/entry'
 import { conductorsAt } from '@/src/core/quick-line/hands'
 import type { Sentence } from '@/src/core/quick-line/sentence'
+import { parseLook } from '@/src/core/readings/look-target'
+import { wordsOfCoil } from '@/src/core/readings/looks'
 import { modelValue } from '@/src/core/units/model-value'
 import { CHASSIS, parsePoint } from '@/src/core/wiring/point'
+import { partById, type System } from '@/src/core/wiring/system'
 
 /** Below this a bare number to the metal could be ohms of a short or stray volts on a dead wire. */
 const AMBIGUOUS_BELOW = 2
+
+/** What is asked of a line that was understood: whether the record is behind, and of a small figure its unit; null where nothing is. */
+export const askedOfFigures = (line: string, drafts: readonly EntryDraft[], the: Sentence, isExact: boolean): string | null =>
+  saidOtherwise(line, drafts, the) ?? (isExact ? null : smallFigure(line, drafts, the))
 
 /**
  * Asks after what the record and a line tell otherwise: after a repair `R-C 25` with the power off is
  * most likely volts, and `with the stat off` is set to off, or off the wall. Null where neither is so.
  */
-export function saidOtherwise(line: string, drafts: readonly EntryDraft[], the: Sentence): string | null {
+function saidOtherwise(line: string, drafts: readonly EntryDraft[], the: Sentence): string | null {
   const { bench } = the.state
   const isOff = !bench.power && !drafts.some((draft) => draft.kind === 'bench' && draft.change.do === 'power')
   const isOhms = drafts.some((draft) => draft.kind === 'reading' && draft.probe.meter === 'ohms')
   if (isOff && isOhms && ON_A_CALL.test(line) && !/\d ?(?:k?ohms?|v|volts?)\b/i.test(line))
     return `The power is off in the record. Is it back on? Say "power on; ${line.trim()}".`
-  // Once something was repaired the power is tried, and that is seldom said.
-  if (isOff && the.state.repairs.length > 0 && !/ohm/i.test(line) && !/\d ?v/i.test(line) && drafts.some(isSupplyVolts))
+  if (isOff && drafts.some((draft) => needsPower(draft, line, the.system)))
+    return `The power is off in the record. Is it back on? Say "power on; ${line.trim()}".`
+  // The power is tried again, and that is seldom said.
+  if (isOff && !/ohm/i.test(line) && !/\d ?v/i.test(line) && drafts.some(isSupplyVolts))
     return `Volts, with the power back on? Say "power on; ${line.trim()}", or "${line.trim()} ohms".`
   const [, read] = /^(.*\d.*?),? with (?:the )?(?:thermostat|stat|tstat) off$/i.exec(line.trim()) ?? []
   const stat = drafts.flatMap((draft) => (draft.kind === 'bench' && draft.change.do === 'unplug' ? [draft.change.part] : []))[0]
@@ -27,11 +36,37 @@ export function saidOtherwise(line: string, drafts: readonly EntryDraft[], the: 
     : `Set to off, or off the wall? Say "call off; ${read}", or "unplug ${stat}; ${read}".`
 }
 
-/** Between hot and common, with the power off: what a live supply reads, and next to no house in ohms. */
+/** What nothing does without power: a motor that runs, an armature that hums or is drawn in, a light, a flame, a display that goes out on a call. */
+function needsPower(draft: EntryDraft, line: string, system: System): boolean {
+  if (draft.kind !== 'reading' || draft.probe.meter !== 'look' || typeof draft.answer !== 'object' || !('word' in draft.answer))
+    return false
+  const { what, of } = parseLook(draft.probe.at)
+  const { word } = draft.answer
+  if (what === 'flame') return true
+  const part = what === 'part' ? partById(system, of) : undefined
+  switch (part?.kind) {
+    case 'load':
+      return word === 'runs'
+    case 'coil':
+      return word === 'chatters' || (word === wordsOfCoil(part.role)[0] && DRAWN_IN.test(line))
+    case 'board':
+      return word !== 'dark'
+    case 'thermostat':
+      return word === 'blank' && GOES_BLANK.test(line)
+    default:
+      return false
+  }
+}
+/** One that is found in with the power off is stuck. */
+const DRAWN_IN = /\b(?:pull(?:s|ed)|suck(?:s|ed)|snap(?:s|ped)|click(?:s|ed)|com(?:es)|came|kick(?:s|ed)|energi[sz]e[sd])\b/i
+const GOES_BLANK = /\b(?:went|goes|going) (?:blank|dark|dead|out)\b/i
+
+/** Between hot and common, or what is called, with the power off: what a live supply reads, and next to no house in ohms. */
 function isSupplyVolts(draft: EntryDraft): boolean {
   if (draft.kind !== 'reading' || draft.probe.meter !== 'ohms' || typeof draft.answer !== 'number') return false
   const names = [draft.probe.a, draft.probe.b].map((point) => parsePoint(point))
-  const isSupply = names.some(({ name, cable }) => cable === null && /^R[ch]?$/.test(name)) && names.some(({ name }) => name === 'C')
+  const isScrew = (of: RegExp) => names.some(({ name, cable }) => cable === null && of.test(name))
+  const isSupply = isScrew(/^R[ch]?$/) && isScrew(/^[CYGWOB]\d?$/)
   return isSupply && draft.answer >= SUPPLY_VOLTS.low && draft.answer <= SUPPLY_VOLTS.high
 }
 /** What a sound 24 V circuit reads. */
@@ -49,7 +84,7 @@ const ON_A_CALL =
  * Asks for the unit of `W1 wire to cabinet 0.2`, typed with the power on in the record and W1 off its screw, or the fuse open: in ohms it is a
  * short, in volts it is nothing. Null where a unit was said, or the wire is landed.
  */
-export function smallFigure(line: string, drafts: readonly EntryDraft[], the: Sentence): string | null {
+function smallFigure(line: string, drafts: readonly EntryDraft[], the: Sentence): string | null {
   const { bench } = the.state
   if (!bench.power || /\d ?(?:m?v|volts?|vac|k?ohms?|a|amps?)\b/i.test(line)) return null
   const isAmbiguous = drafts.some((draft) => {

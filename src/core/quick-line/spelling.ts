@@ -152,7 +152,7 @@ const cutShort: readonly (readonly [RegExp, string])[] = [
   [/\b(?:compr|compres)\b/gi, 'compressor'],
   [/\bjmp(?= )/gi, 'jumper'],
   [/\b(?:fus|fuze)\b/gi, 'fuse'],
-  [/(?<=\b(?:em|emer|emerg|emergency|aux|auxiliary|call|stage|set to) )ht\b/gi, 'heat'],
+  [/(?<=\b(?:em|emer|emerg|emergency|aux|auxiliary|call|call for|calling|stage|set to|in|on) )ht\b/gi, 'heat'],
   [/(?<=\b(?:call|stage|set to) )cl\b/gi, 'cool'],
   [/\bbat(?:t|ts|s)\b/gi, 'batteries'],
   [/\bgnded\b/gi, 'grounded'],

@@ -43,7 +43,9 @@ function over(the: Sentence, named: string, wire: string): Said {
       ? { asks: 'Which thermostat shows it? Say it with its zone: "zone 2 stat shows over-current on Y".' }
       : the.asNote()
   const letter = wire === '' || !the.isLetter(wire) ? null : the.letter(wire)
-  const terminal = switchedTerminals(stat).find((one) => one === letter) ?? null
+  // By its screw on the panel: Y1 of zone 1 is the Y of its thermostat.
+  const zone = /(\d)$/.exec(stat.id)?.[1]
+  const terminal = switchedTerminals(stat).find((one) => one === letter || (zone !== undefined && letter === `${one}${zone}`)) ?? null
   if (letter !== null && terminal === null)
     return { asks: `The ${stat.name} closes ${switchedTerminals(stat).join(', ')}: which of them does the code name?` }
   return onCall(the, stat, terminal, `${stat.id} ${terminal === null ? 'over-current code' : codeFor(terminal)}`)

@@ -71,6 +71,10 @@ function lostState(line: string, the: Sentence, drafts: readonly EntryDraft[]): 
   if (cleared !== undefined && !drafts.some(({ kind }) => kind === 'reading' || kind === 'note' || kind === 'trip')) return cleared
   const [lit] = /\b(?:it|burners?|furnace) (?:lit|lights|lit up|fires|fired|fired up|ignites|ignited)\b/i.exec(line) ?? []
   if (lit !== undefined && !isTold) return lit
+  // Nothing comes out, where all that is entered went in.
+  const [, out] = /\b(?:in|into)\b.*?\b((?:0|nothing|none|zero)(?: ?v| volts)? (?:coming |going )?out)\b/i.exec(line) ?? []
+  if (out !== undefined && drafts.filter((draft) => draft.kind === 'reading').length < 2 && !drafts.some(({ kind }) => kind === 'note'))
+    return out
   const [absent] = /\bno (?:glow|click|flame|fire|spark|hum)\b|\b(?:board )?lights? (?:is |are )?(?:out|off)$/i.exec(line.trim()) ?? []
   if (absent !== undefined && !isTold) return absent
   const [, board] = /\b(board (?:is )?(?:dead|dark|steady|flashing))$/i.exec(line.trim()) ?? []

@@ -1,0 +1,74 @@
+import { ignitionOf } from '@/src/core/quick-line/flame'
+import { swapped } from '@/src/core/quick-line/hands'
+import { NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
+import { backOn } from '@/src/core/quick-line/rules-put-back'
+import { isFoundOut } from '@/src/core/quick-line/rules-where'
+import { loadOf, type Sentence, worded } from '@/src/core/quick-line/sentence'
+import { parsePoint } from '@/src/core/wiring/point'
+
+/** What is told in passing: answered questions, what a display or a gauge shows, what was hung or gone over, in the words that it takes. */
+
+/** The wire that came off last goes on a spare of its own cable. */
+function onSpareOfLast(the: Sentence, spare: string): string | null {
+  const last = the.state.bench.lifted.at(-1)
+  const { cable, name } = last === undefined ? { cable: null, name: '' } : parsePoint(last)
+  return cable === null ? null : swapped(the, `${cable} ${name.toLowerCase()}`, spare)
+}
+
+export const passingRules: readonly Rule[] = [
+  // A question, and its own answer: nothing is weighed by it.
+  rule('.+\\?,? (?:no|nope|yes|yep|yeah|ok|all|none|not|it is|theres|there is|there isnt|doesnt|cant)\\b.*', (the) => the.asNote()),
+  rule(
+    '(?:thermostat|stat|display) (?:reads|says|shows|is at|at) \\d{2}(?: degrees)?,? (?:and |is )?set(?: to| at| for)? \\d{2}(?: .*)?',
+    (the) => the.asNote(),
+  ),
+  rule(
+    '(?:gauges?|pressures?|suction|head|superheat|subcooling|charge|refrigerant|freon) (?:show|shows|is|are|look|looks|reads?|at) .+',
+    (the) => the.asNote(),
+  ),
+  rule(
+    '(?:so )?(?:it is |its |that is |thats )?(?:a )?short (?:from |between )?([a-z]\\d?) (?:to|and) (?:[a-z]\\d?|ground|gnd|chassis)(?: .*)?',
+    (the, letter) => (the.says(/^\s*so\b/i) && the.isLetter(letter) ? the.asNote() : null),
+  ),
+  rule('(?:hung|put up|mounted|installed|wired up) (?:a )?new (?:thermostat|stat|tstat)(?: .*)?', (the) => the.asRepair()),
+  rule(
+    '(?:put|buttoned|closed|got)(?: it| everything| all of it| unit)?(?: all)? back together|put (?:it|everything|all of it) back(?: .*)?|(?:hooked|wired|buttoned) (?:it|everything) (?:all )?(?:back )?up|(?:everything )?all hooked (?:back )?up',
+    (the) => backOn(the, null),
+  ),
+  rule(
+    '(?:checked|looked at|found) (?:breaker|breaker (?:on|at) (?:transformer|unit|board)),? (?:it (?:is|was) |is |was )?tripped',
+    (the) => (isFoundOut(the) ? 'fuse blown' : null),
+  ),
+  rule(`amps? (?:is |are |at )?${NUMBER} (?:on |at )?(.+)`, (the, _, what) => {
+    const load = loadOf(the, what)
+    return load && `${load} runs; ${the.asNote()}`
+  }),
+  rule('(?:igniter|ignitor) (?:lights|lit|comes on|came on|fires)(?: up)?', ({ system }) => {
+    const igniter = ignitionOf(system)?.ignites?.igniter
+    return worded(igniter ?? null, 'runs')
+  }),
+  rule(
+    '([a-z]\\d?)(?: wire)? (?:is |was )?(?:loose|off|hanging|broken|broke off|pulled out) (?:from|of|out of) (?:base|plate|sub ?base|strip|terminal|board|back)(?: at (.+))?',
+    (the, letter, where) => {
+      const place = where ? the.place(where) : the.state.bench.place
+      return place !== null && the.isLetter(letter) ? `landings ${the.letter(letter)} off at ${place}` : null
+    },
+  ),
+  rule('(?:furnace |air handler |indoor |control |defrost )?board has power(?:,? (?:and )?(?:light|led) (?:is )?on)?', (the) =>
+    the.asNote(),
+  ),
+  rule('new (?:wire ?nut|splice|connector|spade|plug|capacitor|cap)s?(?: .*)?', (the) => the.asRepair()),
+  rule('used (?:the )?(?:spare (\\w+)|(\\w+) spare)', (the, one, other) => onSpareOfLast(the, one || other)),
+  rule('([a-z]\\d?) (?:is )?(?:there|present|back)(?: now| again)?', (the, letter) => {
+    const { bench } = the.state
+    const isOff = bench.lifted.some((end) => parsePoint(end).name.toLowerCase() === letter)
+    return the.isLetter(letter) && bench.power && !isOff
+      ? `${the.letter(letter)}-${the.commonOf(the.letter(letter))} jumps between 20 and 28`
+      : null
+  }),
+  rule(
+    '(?:came|come|got) (?:in|here|on site)(?:,? .*)?|(?:house|room|attic|inside) (?:is )?(?:at |about )?\\d{2,3}(?: degrees)?|(?:it is |real |too )?hot to (?:the )?touch|left (?:it )?(?:running|cool only|heat only|on cool|on heat|in cool|in heat)|ordered (?:.+)',
+    (the) => the.asNote(),
+  ),
+  rule('pulled (?:the )?(?:staple|nail|screw)s?(?: out)?(?: of .+)?', (the) => the.asRepair()),
+]

@@ -1,0 +1,41 @@
+import type { Shortened } from '@/src/core/quick-line/short-readings'
+
+/** What the line feeds, and the lead of it that comes from the hot side. */
+const LOAD = 'igniter|ignitor|inducer|blower|compressor|condenser fan|outdoor fan|heater|strips'
+const HOT = '(?:l1|hot|line|black|hot lead|hot leg|hot side)(?: lead| wire| leg)?'
+
+/** What the line feeds, read across it and to the metal, and seen beside that. */
+export const ofLine: readonly Shortened[] = [
+  // Across it, and to the metal.
+  [
+    new RegExp(
+      `^(?:the )?(${LOAD})[:,]? ${HOT} to (?:neutral|n|white)(?: is| reads?)? (\\d+)(?: ?v| volts)?,? (?:and |but )?(?:${HOT} )?to (?:ground|gnd|chassis|the cabinet)(?: is| reads?)? (\\d+)(?: ?v| volts)?$`,
+      'i',
+    ),
+    '$1 $2 V, $1 to gnd $3 V',
+  ],
+  [
+    new RegExp(
+      `^(\\d+)(?: ?v| volts)? (?:at|across|on) (?:the )?(${LOAD}),? (?:and |but )?(\\d+)(?: ?v| volts)? (?:from )?(?:${HOT} )?to (?:ground|gnd|chassis|the cabinet)$`,
+      'i',
+    ),
+    '$2 $1 V, $2 to gnd $3 V',
+  ],
+  [new RegExp(`^(?:the )?(${LOAD})[:,]? ${HOT} to (?:neutral|n|white)(?: is| reads?)? (\\d+)(?: ?v| volts)?$`, 'i'), '$1 $2 V'],
+  [
+    new RegExp(`^(?:the )?(${LOAD})[:,]? ${HOT} to (?:ground|gnd|chassis|the cabinet)(?: is| reads?)? (\\d+)(?: ?v| volts)?$`, 'i'),
+    '$1 to gnd $2 V',
+  ],
+  [
+    new RegExp(`^(?:the )?(${LOAD}) (\\d+)(?: ?v| volts)?,? (?:and |but )?(\\d+)(?: ?v| volts)? to (?:ground|gnd|chassis)$`, 'i'),
+    '$1 $2 V, $1 to gnd $3 V',
+  ],
+  [
+    /^(?:the )?(igniter|ignitor|inducer|blower|compressor|condenser fan|outdoor fan) (?:has |gets |is getting |at )?(\d+)(?: ?v| volts)?,? (?:and |but )?(?:it is |it )?((?:is )?not running|won[’']?t run|does ?n[’']?t run|no glow|is ?n[’']?t running|not glowing)$/i,
+    '$1 $2 V, $1 $3',
+  ],
+  [
+    /^((?:the )?(?:hp|heat pump|condenser|outdoor unit|unit|compressor)\b.*\b(?:running|runs|on|off|dead)) (?:outside|outdoors|out there)$/i,
+    '$1',
+  ],
+]
