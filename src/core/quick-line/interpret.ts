@@ -31,6 +31,8 @@ export function interpret(said: string, the: Sentence): Said {
   if (/\b(?:goes|went|gone) away\b|\bdisappear|\bonly one\b/.test(text)) return null
   // Air that is blown is no fuse.
   if (/\bblow(?:s|ing) (?:out )?(?:warm|hot|cold|cool|lukewarm)\b/.test(text)) return null
+  // Broken somewhere on its way is thought: nobody saw it.
+  if (/^(?:so )?[a-z]\d?(?: wire)? (?:is |was )(?:cut|broken|severed)$/.test(text)) return null
   // A valve that stays in a mode holds nothing.
   if (/\b(?:stuck|stays?|staying|stayed) in (?:heat|cool)/.test(text))
     return /\bvalve\b|\brv\b/.test(text)

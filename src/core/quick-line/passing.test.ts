@@ -24,6 +24,14 @@ describe('what the line feeds, and what switches it', () => {
     expect(said(standing('heat-pump-o', 'outdoor', 'on', call('cool')), '24 into the board nothing out')).toContain('Into which terminal')
   })
 
+  it('a disconnect has two sides as well as a contactor: which is asked while nothing is called', () => {
+    expect(said(standing('package-heat-pump', 'package', 'on'), '240 line side, 240 load side')).toContain(
+      'Of the disconnect, or of the contactor?',
+    )
+    const called = standing('package-heat-pump', 'package', 'on', call('cool'))
+    expect(drafts(called, '240 line side, 0 load side')).toEqual(drafts(called, '240 in 0 out of the contactor'))
+  })
+
   it('a coil that is one of several is asked after, and not read at the supply', () => {
     expect(said(standing('heat-pump-o', 'outdoor', 'on', call('cool')), 'no voltage across the coil')).toContain('Which coil?')
     const furnace = standing('furnace-ac', 'outdoor', 'on', call('cool'))
@@ -57,6 +65,7 @@ describe('what is no trip, no walk and no call', () => {
     ['heat-pump-o', 'so no Y from stat', 'note so no Y from stat'],
     ['rooftop-gas', 'unit 4 no cool', 'complaint unit 4 no cool'],
     ['rooftop-electric', 'unit 2 tripping ctrl breaker', 'complaint unit 2 tripping ctrl breaker'],
+    ['zoned-furnace-ac', 'R is cut', 'note R is cut'],
     ['furnace-ac', 'disconnect pulled? no it is in', 'note disconnect pulled? no it is in'],
     ['furnace-ac', 'stat reads 78 set 72', 'note stat reads 78 set 72'],
   ])('%s: %s', (system, line, meant) => {
@@ -113,6 +122,21 @@ describe('two of a kind, and one by its place', () => {
       { do: 'lift', end: 'outdoor-cable.C@outdoor' },
     ])
     expect(drafts(read, 'both ends off')).toEqual(drafts(read, 'lift outdoor Y at indoor; lift outdoor C at indoor'))
+  })
+
+  it('a thermostat that comes back is alive, and no place to go', () => {
+    const read = standingAfter('zoned-furnace-ac', 'panel', ['zone 2 stat dead'])
+    expect(drafts(read, 'zone 2 stat back on')).toEqual(drafts(read, 'thermostat-2 alive'))
+  })
+
+  it('what comes off, and what the same points read then', () => {
+    const read = standingAfter('furnace-ac', 'outdoor', ['power off', 'Y-C 1.2'])
+    expect(drafts(read, 'contactor unplugged: OL')).toEqual(drafts(read, 'unplug contactor; Y-C OL'))
+  })
+
+  it('a breaker built in that is found tripped was not tried', () => {
+    const read = standing('rooftop-electric', 'package', 'on')
+    expect(drafts(read, 'breaker on xfmr tripped')).toEqual(drafts(read, 'fuse blown'))
   })
 
   it('the wire that is off goes on the spare that is named', () => {

@@ -1,7 +1,7 @@
 import { NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
 import { NO_VOLTS } from '@/src/core/quick-line/rules-by-name'
 import type { Sentence } from '@/src/core/quick-line/sentence'
-import { modelValue } from '@/src/core/units/model-value'
+import { NOT_24_V } from '@/src/core/quick-line/units'
 import type { PartOf } from '@/src/core/wiring/part'
 import { partById, partsOf } from '@/src/core/wiring/system'
 
@@ -66,7 +66,7 @@ function through(the: Sentence, name: string, into: string, out: string): string
     : name === 'disconnect'
       ? oneHere(the, /disconnect/)
       : disconnectNamed(the, name)
-  if (!part || !the.state.bench.power || Number(into) < LEAST_OF_LINE) return null
+  if (!part || !the.state.bench.power || Number(into) < NOT_24_V) return null
   const [[before, after], second] = part.poles
   const other = (side: 0 | 1) => second?.[side] ?? partsOf(the.system, 'supply').find(({ place }) => place === part.place)?.neutral
   return [
@@ -76,8 +76,6 @@ function through(the: Sentence, name: string, into: string, out: string): string
     .map(([one, opposite, volts]) => `${one}-${opposite} ${volts} V at ${part.place}`)
     .join('; ')
 }
-/** What comes to a switch of the line is no less. */
-const LEAST_OF_LINE = modelValue({ value: 60, unit: 'V', source: 'assumption: half of one leg' })
 const NONE = '(?:nothing|none|zero|no volts|no power)'
 
 const DISCONNECT = '((?:\\w+ )+(?:switch|breaker|disconnect))'

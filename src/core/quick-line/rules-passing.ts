@@ -1,10 +1,11 @@
 import { ignitionOf } from '@/src/core/quick-line/flame'
-import { swapped } from '@/src/core/quick-line/hands'
+import { landLast, swapped } from '@/src/core/quick-line/hands'
 import { NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
 import { backOn } from '@/src/core/quick-line/rules-put-back'
 import { isFoundOut } from '@/src/core/quick-line/rules-where'
 import { loadOf, type Sentence, worded } from '@/src/core/quick-line/sentence'
 import { parsePoint } from '@/src/core/wiring/point'
+import { partById } from '@/src/core/wiring/system'
 
 /** What is told in passing: answered questions, what a display or a gauge shows, what was hung or gone over, in the words that it takes. */
 
@@ -29,6 +30,27 @@ export const passingRules: readonly Rule[] = [
   rule(
     '(?:so )?(?:it is |its |that is |thats )?(?:a )?short (?:from |between )?([a-z]\\d?) (?:to|and) (?:[a-z]\\d?|ground|gnd|chassis)(?: .*)?',
     (the, letter) => (the.says(/^\s*so\b/i) && the.isLetter(letter) ? the.asNote() : null),
+  ),
+  rule('not (?:on|in) (cool|heat|fan|emergency|aux|second stage)(?:ing)?(?: heat)?', (the, said) => {
+    const last = the.state.observations.at(-1)?.probe
+    const isOfTrips = last?.meter === 'trip' || (last === undefined && the.state.complaint.symptoms.includes('fuse-on-call'))
+    const call = isOfTrips ? the.call(said) : null
+    return call && `holds on ${call}`
+  }),
+  rule('(?:reconnected|relanded|rehooked)(?: it| them)?', (the) => landLast(the, true)),
+  rule('(?:zone (\\d) )?(?:stat|thermostat|tstat|display|screen)(?:-(\\d))? (?:is )?back(?: on| up)?(?: now)?', (the, zone, number) => {
+    const id = zone || number ? `thermostat-${zone || number}` : the.thermostat()
+    const stat = partById(the.system, id ?? '')
+    if (stat?.kind !== 'thermostat') return null
+    return the.state.bench.unplugged.includes(stat.id) ? `plug ${stat.id}` : `${stat.id} alive`
+  }),
+  // Broken somewhere along its way: nobody saw where.
+  rule('(?:so )?(?:the )?[a-z]\\d?(?: wire)? (?:is |was )?(?:cut|broken|severed)(?: somewhere| in (?:the )?(?:wall|attic|run))?', (the) =>
+    the.asNote(),
+  ),
+  rule(
+    'works (?:when|while|whenever|every time) i(?: am| get)? (?:here|there).*|(?:left|let) (?:it )?(?:cool|cooling|heat|heating|run|running)(?: for)? \\d+ ?(?:min|minutes?|hours?)(?:,? .*)?|jumped (?:the )?(?:defrost|test|speed.?up) (?:pins|terminals)(?:,? .*)?',
+    (the) => the.asNote(),
   ),
   rule('(?:hung|put up|mounted|installed|wired up) (?:a )?new (?:thermostat|stat|tstat)(?: .*)?', (the) => the.asRepair()),
   rule(
@@ -59,7 +81,7 @@ export const passingRules: readonly Rule[] = [
   ),
   rule('new (?:wire ?nut|splice|connector|spade|plug|capacitor|cap)s?(?: .*)?', (the) => the.asRepair()),
   rule('used (?:the )?(?:spare (\\w+)|(\\w+) spare)', (the, one, other) => onSpareOfLast(the, one || other)),
-  rule('([a-z]\\d?) (?:is )?(?:there|present|back)(?: now| again)?', (the, letter) => {
+  rule('([a-z]\\d?) (?:is )?(?:there|present)(?: now| again)?', (the, letter) => {
     const { bench } = the.state
     const isOff = bench.lifted.some((end) => parsePoint(end).name.toLowerCase() === letter)
     return the.isLetter(letter) && bench.power && !isOff

@@ -1,13 +1,24 @@
-import { asks, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
+import { asks, NUMBER, type Rule, rule, type Said, VOLTS } from '@/src/core/quick-line/rule'
 import type { Sentence } from '@/src/core/quick-line/sentence'
+import { NOT_24_V } from '@/src/core/quick-line/units'
 import { lineSide, windingOhms } from '@/src/core/quick-line/volts'
 import { coilMeant } from '@/src/core/quick-line/which-part'
 import { type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside } from '@/src/core/wiring/supply'
 import { partById, partsOf } from '@/src/core/wiring/system'
 
+/** A disconnect has a line side and a load side as well as a contactor, where nothing has led to the contactor. */
+function mayBeDisconnect(the: Sentence): boolean {
+  const { bench, observations } = the.state
+  const hasDisconnect = partsOf(the.system, 'disconnect').some(({ place }) => place === bench.place)
+  const last = observations.at(-1)?.probe
+  const wasContactor = last?.meter === 'look' && partById(the.system, last.at)?.kind === 'coil'
+  return hasDisconnect && bench.call === 'off' && !wasContactor && !the.says(/contactor|\bcc\b/i)
+}
+
 /** Line volts into a contactor and out of it to what it feeds, where one stands at one or names it. */
-function throughContactor(the: Sentence, into: string, out: string): string | null {
+function throughContactor(the: Sentence, into: string, out: string): Said {
+  if (mayBeDisconnect(the)) return { asks: WHICH_SIDES }
   const [line, load] = [Number(into) > 60 ? lineSide(the, into) : null, loadSide(the, out)]
   return line && load && `${line}; ${load}`
 }
@@ -17,12 +28,12 @@ function throughContacts(the: Sentence, named: string, into: string, out: string
   const coil = partById(the.system, the.part(named.replace(/ contacts?$/, '')) ?? '')
   const contact = coil?.kind === 'coil' ? coil.contact : undefined
   const fed = contact && partsOf(the.system, 'load').find(({ place, between }) => place === coil?.place && between.includes(contact[1]))
-  if (!contact || !fed || !the.state.bench.power || Number(into) < LEAST_OF_LINE) return null
+  if (!contact || !fed || !the.state.bench.power || Number(into) < NOT_24_V) return null
   const other = fed.between.find((node) => node !== contact[1])
   return `${contact[0]}-${other} ${into} V at ${fed.place}; ${contact[1]}-${other} ${/^[\d.]/.test(out) ? out : '0'} V at ${fed.place}`
 }
-/** What comes to a contact of the line is no less. */
-const LEAST_OF_LINE = 60
+const WHICH_SIDES =
+  'Of the disconnect, or of the contactor? Say "240 in 240 out of the disconnect", or "240 in 0 out of the contactor", with what you read.'
 
 const hasTransformer = ({ system, state }: Sentence): boolean =>
   partsOf(system, 'transformer').some(({ place }) => place === state.bench.place)
@@ -133,7 +144,7 @@ export const throughRules: readonly Rule[] = [
     Number(volts) < 60 && partById(the.system, the.part(what) ?? '')?.kind === 'coil' ? the.voltsAt(what, volts) : null,
   ),
   rule(`(?:(\\d*[.]?\\d+) ?${VOLTS}?|${NONE}) (?:on |at |across )?load side(?: (?:of )?contactor)?`, (the, volts) =>
-    loadSide(the, volts || '0'),
+    mayBeDisconnect(the) ? { asks: WHICH_SIDES } : loadSide(the, volts || '0'),
   ),
   rule(
     `${NUMBER} ?${VOLTS}? (?:before|into|in|ahead|going into|going in|to|up to|at)(?: to)? (.+?),? (?:and |but |then )?(?:(\\d*[.]?\\d+) ?${VOLTS}?|${NONE}) (?:after|out|behind|coming out|past it|past|leaving)(?: it)?`,

@@ -65,7 +65,7 @@ export const whereRules: readonly Rule[] = [
   ),
   // A built-in breaker that nobody has tried yet was found so.
   rule(
-    '(?:found )?(?:24 ?v |control |little |transformer |unit )?breaker(?: (?:on|in|at) (?:transformer|board|unit|rtu|rooftop|control))? (?:is |was |had |has |has been )?(?:already )?tripped',
+    '(?:found )?(?:24 ?v |control |little |transformer |unit )?(?:breaker|fuse)(?: (?:on|in|at) (?:transformer|board|unit|rtu|rooftop|control))? (?:is |was |had |has |has been )?(?:already )?tripped',
     (the) => (isFoundOut(the) ? 'fuse blown' : null),
   ),
   rule('(?:turned|switched|shut) off breaker|(?:killed|cut) breaker', (the) => branchBreaker(the, 'off')),

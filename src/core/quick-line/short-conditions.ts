@@ -2,6 +2,15 @@ import type { Shortened } from '@/src/core/quick-line/short-readings'
 
 /** Conditions said before or after a reading: power off, a wire off, a place, both units, a stage. */
 export const ofConditions: readonly Shortened[] = [
+  [
+    /^(?:my |a )?(\d{1,2}) ?a(?:mps?)? breaker (?:clipped |wired |put |is )?(?:on|across) (?:the )?fuse (?:leads|clips|holder|terminals)$/i,
+    'breaker $1 in',
+  ],
+  // Something comes off, and the same points read otherwise.
+  [
+    /^((?:the )?(?:(?:stat|outdoor|zone \d|unit|whole) (?:cable|wires?)|contactor|valve|gas valve|thermostat|stat|damper(?: \d)?|board)(?: is)? (?:off|unplugged|disconnected|lifted|out)(?: the wall)?)[:,] (?:it is |it reads |reads |now |still )?(\d*\.?\d+|OL)(?: ?(ohms?|v|volts?))?$/i,
+    '$1, $2 $3 now',
+  ],
   // A thermostat that is off where something is read hangs on no wall.
   [/^(.*\d.*?|.*\bol\b),? (?:with )?(?:the )?(?:stat|thermostat|tstat) (?:off|pulled)(?: the wall)?$/i, 'stat off the wall, $1'],
   [/\b([A-Z]\d?) out here\b/g, '$1 here'],

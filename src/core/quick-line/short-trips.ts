@@ -6,6 +6,10 @@ const ON_CALL =
 
 /** What trips and what holds: the fuse that went on a call, and what no longer goes. */
 export const ofTrips: readonly Shortened[] = [
+  [
+    /^(cool|heat|fan|aux)(?:ing)? (?:still )?(?:pops|trips|blows)(?: it)? (?:after|in|within) (?:about )?(\d+ ?(?:s|secs?|seconds?|min|minutes?))$/i,
+    'trips on $1 after $2',
+  ],
   [/^(?:there (?:goes|went) )?another fuse(?: is| was)? (?:gone|shot|dead|toast)$/i, 'fuse blown'],
   [/^ohmed (?:the |out the )?fuse[,:]? (?=ol\b|open\b|\d|good\b)/i, 'fuse '],
   // In the panel of the house it is the line's own.

@@ -42,7 +42,7 @@ describe('the supply and what goes through it', () => {
     ['furnace-ac', at('indoor'), '120 across primary, nothing on secondary', 'L1-unit-N 120 V; sec-C 0 V'],
     ['zoned-furnace-ac', at('panel'), 'no power to zone panel', 'R1-C1 0 V'],
     ['furnace-ac', at('thermostat'), 'jump R to Y runs the AC', 'jumper R Y; outdoor as called'],
-    ['rooftop-gas', at('package'), 'breaker on the transformer tripped, reset it, holds', 'trips; reset; holds'],
+    ['rooftop-gas', at('package'), 'breaker on the transformer tripped, reset it, holds', 'fuse blown; reset; holds'],
   ])('%s %p: %s', (system, before, said, means) => {
     expect(hear({ system, before, said, means })).toMatchObject({ outcome: 'understood' })
   })

@@ -3,7 +3,7 @@ import { standingAt as at } from '@/tests/lines/speech'
 
 describe('what goes in and what comes out', () => {
   it.each([
-    ['furnace-ac', at('outdoor'), '240 in, 240 out', 'line 240; compressor-line-L2-unit 240 V'],
+    ['furnace-ac', at('outdoor'), '240 in, 240 out of the contactor', 'line 240; compressor-line-L2-unit 240 V'],
     ['furnace-ac', at('outdoor'), '240 in, nothing out of the contactor', 'line 240; compressor-line-L2-unit 0 V'],
     ['furnace-ac', at('indoor'), '120 in 27 out', 'line 120; sec-C 27 V'],
     ['furnace-ac', at('outdoor'), '24 before the low pressure, 0 after', 'high-low-C 24 V; low-contactor-C 0 V'],
