@@ -7,6 +7,8 @@ import { placeById } from '@/src/core/wiring/system'
 /** A color that a wire has, as it is typed in small letters. */
 export const COLOUR = '(?:red|white|green|yellow|blue|brown|orange|black|purple|violet|gr[ae]y|pink|tan)'
 
+const IS_COLOUR = new RegExp(`^${COLOUR}$`)
+
 /** The wires of a color that are on a screw where one stands, by their cable and letter. */
 const wiresOfColour = ({ system, state }: Sentence, colour: string): { cable: CableId; letter: string }[] =>
   system.cables.flatMap(({ id, between, conductors }) => {
@@ -24,6 +26,7 @@ const theOne = (some: readonly string[]): string | null => (new Set(some).size =
 
 /** The letter that a color serves where one stands, and the cable of that wire: each where there is one alone. */
 export function letterOfColour(the: Sentence, colour: string): string | null {
+  if (!IS_COLOUR.test(colour)) return null
   const here = wiresOfColour(the, colour)
   if (here.length > 0) return theOne(here.map(({ letter }) => letter))
   // The wire of that color is elsewhere, and its letter is here: orange is O at a unit whose own cable has another color on it.
@@ -34,7 +37,8 @@ export function letterOfColour(the: Sentence, colour: string): string | null {
   )
   return letter !== null && placeById(the.system, the.state.bench.place)?.terminals.includes(letter) ? letter : null
 }
-export const cableOfColour = (the: Sentence, colour: string): string | null => theOne(wiresOfColour(the, colour).map(({ cable }) => cable))
+export const cableOfColour = (the: Sentence, colour: string): string | null =>
+  !IS_COLOUR.test(colour) ? null : theOne(wiresOfColour(the, colour).map(({ cable }) => cable))
 
 /** The letters of two colors at a place, here where none is named: those of the one cable there that has both; null where several have, or none. */
 export function lettersOfPair(

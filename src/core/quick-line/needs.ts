@@ -10,10 +10,6 @@ export function neededBy(source: string): readonly (readonly string[])[] {
   return reader.at < source.length ? [] : needed
 }
 
-/** Whether a text has what is needed. */
-export const hasNeeded = (needed: readonly (readonly string[])[], text: string): boolean =>
-  needed.every((some) => some.some((word) => text.includes(word)))
-
 /** One of each list. */
 type Needed = readonly (readonly string[])[]
 interface Source {

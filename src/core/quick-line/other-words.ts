@@ -5,6 +5,7 @@ import { COLOUR, lettersOfPair } from '@/src/core/quick-line/colours'
 import { cableTowards } from '@/src/core/quick-line/meaning'
 import { findCable } from '@/src/core/quick-line/names'
 import { loadOf, type Sentence } from '@/src/core/quick-line/sentence'
+import { rewriter } from '@/src/core/quick-line/sieve'
 import { neutralAt } from '@/src/core/quick-line/volts'
 import { cableById, partById, placeById, type System } from '@/src/core/wiring/system'
 
@@ -268,14 +269,13 @@ const forms: readonly Form[] = [
   ],
 ]
 
+const putInForms = rewriter(forms)
+
 /** A clause in the words in which the rules are written, where it has others for the same. */
 export const inOtherWords = (clause: string, the: Sentence): string =>
-  forms
-    .reduce(
-      (text, [says, as]) => (typeof as === 'string' ? text.replace(says, as) : text.replace(says, (...found) => as(the, ...groups(found)))),
-      clause.trim(),
-    )
-    .trim()
+  putInForms(clause.trim(), (text, [says, as]) =>
+    typeof as === 'string' ? text.replace(says, as) : text.replace(says, (...found) => as(the, ...groups(found))),
+  ).trim()
 
 /** What was found and its groups, without where it stood. */
 function groups(found: readonly unknown[]): [string, ...string[]] {

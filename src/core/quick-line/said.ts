@@ -1,6 +1,5 @@
 import type { JobState } from '@/src/core/job/job-state'
 import { flameRules } from '@/src/core/quick-line/flame'
-import { hasNeeded, neededBy } from '@/src/core/quick-line/needs'
 import { isRemark, type Rule, type Said } from '@/src/core/quick-line/rule'
 import { rules } from '@/src/core/quick-line/rules'
 import { apartRules } from '@/src/core/quick-line/rules-apart'
@@ -40,6 +39,7 @@ import { whileRules } from '@/src/core/quick-line/rules-while'
 import { wireRules } from '@/src/core/quick-line/rules-wires'
 import { zoneRules } from '@/src/core/quick-line/rules-zones'
 import { Sentence } from '@/src/core/quick-line/sentence'
+import { Sieve } from '@/src/core/quick-line/sieve'
 import { thermostatCodeRules } from '@/src/core/quick-line/thermostat-codes'
 import { LruCache } from '@/src/core/units/cache'
 import type { System } from '@/src/core/wiring/system'
@@ -71,8 +71,8 @@ export function inTheGrammar(
   return there.includes('@') ? there : `${there} at ${place?.id}`
 }
 
-/** Every rule, in the order in which they are asked, each with the words that it needs. */
-const asked: readonly (Rule & { readonly needs: readonly (readonly string[])[] })[] = [
+/** Every rule, in the order in which they are asked. */
+const asked: readonly Rule[] = [
   ...exchangedRules,
   ...contactRules,
   ...sagRules,
@@ -112,19 +112,20 @@ const asked: readonly (Rule & { readonly needs: readonly (readonly string[])[] }
   ...spokenRules,
   ...byNameRules,
   ...remarkRules,
-].map((rule) => ({ ...rule, needs: neededBy(rule.says.source) }))
+]
+const sieve = new Sieve(asked.map(({ says }) => says.source))
 
 /** What a sentence is by each rule that it fits, in their order: by its words alone, so that it is looked for once. */
 const fitting = new LruCache<string, readonly { readonly rule: Rule; readonly found: readonly string[] }[]>(500)
 
 const fits = (text: string) =>
-  fitting.get(text, () =>
-    asked.flatMap((rule) => {
-      if (!hasNeeded(rule.needs, text)) return []
-      const found = rule.says.exec(text)
+  fitting.get(text, () => {
+    const mayMatch = sieve.of(text)
+    return asked.flatMap((rule, index) => {
+      const found = mayMatch[index] === 1 ? rule.says.exec(text) : null
       return found ? [{ rule, found: found.slice(1).map((part) => part ?? '') }] : []
-    }),
-  )
+    })
+  })
 
 const OF_A_WIRE = /^(?:lift|land|landings|jumper|swap)\b/
 

@@ -5,6 +5,7 @@ import { ofLine } from '@/src/core/quick-line/short-line'
 import { ofPartsShort } from '@/src/core/quick-line/short-parts'
 import { ofReadings, type Shortened } from '@/src/core/quick-line/short-readings'
 import { ofTrips } from '@/src/core/quick-line/short-trips'
+import { rewriter } from '@/src/core/quick-line/sieve'
 import { LruCache } from '@/src/core/units/cache'
 import { workLimit } from '@/src/core/units/work-limit'
 
@@ -135,12 +136,14 @@ const shortened: readonly Shortened[] = [
   [/\b(\w+) dont\b/gi, "$1 don't"],
 ]
 
+const inShort = rewriter(shortened)
+
 /** The line in full: what it says is the same. One line asks for the same several times. */
 export const inFull = (line: string): string => inFullOf.get(line, () => putInFull(line))
 const inFullOf = new LruCache<string, string>(workLimit(500))
 
 function putInFull(line: string): string {
-  const full = shortened.reduce((text, [says, as]) => (typeof as === 'string' ? text.replace(says, as) : text.replace(says, as)), line)
+  const full = inShort(line, (text, [says, as]) => (typeof as === 'string' ? text.replace(says, as) : text.replace(says, as)))
   return full.replace(SPOKEN_NUMBER, (_, tens: string, ones = 'zero', tenths?: string) => {
     const whole = (numberIn(tens) ?? 0) + (numberIn(ones) ?? 0)
     return tenths === undefined ? String(whole) : `${whole}.${numberIn(tenths)}`

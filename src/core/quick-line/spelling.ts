@@ -1,5 +1,6 @@
 import { distance } from 'fastest-levenshtein'
 import { dashedNames } from '@/src/core/quick-line/names'
+import { rewriter } from '@/src/core/quick-line/sieve'
 import { LruCache, Memo } from '@/src/core/units/cache'
 import { workLimit } from '@/src/core/units/work-limit'
 import type { System } from '@/src/core/wiring/system'
@@ -190,8 +191,10 @@ const THROUGH_BOARD =
 export const wordsInFull = (line: string, system: System): string => wholeOf.of(system).get(line, () => putInFull(line, system))
 const wholeOf = new Memo((_: System) => new LruCache<string, string>(MOST_MET))
 
+const inWhole = rewriter(cutShort)
+
 function putInFull(line: string, system: System): string {
-  const whole = cutShort.reduce((text, [says, as]) => text.replace(says, as), line)
+  const whole = inWhole(line, (text, [says, as]) => text.replace(says, as))
   const known = knownOf.of(system)
   const numbered = system.parts.some(({ id }) => id.startsWith('second-'))
     ? whole.replace(SECOND, (_, what = 'contactor') => `second ${what}`)
