@@ -106,6 +106,18 @@ export function landLast(the: Sentence, isSeveral: boolean): string | null {
   return back.map((end) => `land ${end}`).join('; ')
 }
 
+/** Both ends of the wire by that letter in the one cable between two places. */
+export function endsBetween({ system }: Sentence, letter: string, places: readonly (string | null)[]): Point[] {
+  const [cable, another] = system.cables.filter(
+    ({ between, conductors }) =>
+      between.every((place) => places.includes(place)) && conductors.some(({ id, lands }) => isIt(letter, id, ...lands)),
+  )
+  const wire = cable?.conductors.find(({ id, lands }) => isIt(letter, id, ...lands))
+  return !cable || !wire || another ? [] : cable.between.map((place) => conductorEnd(cable.id, wire.id, place))
+}
+
+const isIt = (letter: string, ...names: readonly (string | null)[]): boolean => names.some((name) => name?.toLowerCase() === letter)
+
 /** Every conductor of a cable that is lifted goes back on its screw. */
 export function landAll(the: Sentence, said: string, at: string | null = null): string | null {
   const id = findCable(the.system, said)
@@ -157,4 +169,11 @@ export function pairHere({ state, system }: Sentence, meant: string | null): Poi
     return screw === null || screw === undefined ? [] : [lifted.includes(end) ? end : terminalPoint(screw, place)]
   })
   return ends.length === 2 ? ends : null
+}
+
+/** A wire that is off, the last one of that letter or of any, goes on a spare of its own cable. */
+export function offOnSpare(the: Sentence, letter: string | null, spare: string): string | null {
+  const off = the.state.bench.lifted.findLast((end) => letter === null || parsePoint(end).name.toLowerCase() === letter)
+  const { cable, name } = off === undefined ? { cable: null, name: '' } : parsePoint(off)
+  return cable === null ? null : swapped(the, `${cable} ${letter ?? name.toLowerCase()}`, spare)
 }

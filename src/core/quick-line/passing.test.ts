@@ -88,6 +88,40 @@ describe('what is no trip, no walk and no call', () => {
   })
 })
 
+describe('as it is said aloud, in whole sentences', () => {
+  it.each([
+    ['furnace-ac', 'indoor', 'on', 'I have twenty six volts between R and C.', 'R-C 26 V'],
+    ['furnace-ac', 'indoor', 'off', 'I read zero point four ohms from Y to ground.', 'Y-gnd 0.4 ohms'],
+    ['rooftop-electric', 'package', 'on', "I've got two hundred eight volts line to line.", 'line 208'],
+    ['furnace-ac', 'indoor', 'on', 'I put a five amp breaker in place of the fuse.', 'breaker 5 in'],
+    ['furnace-ac', 'indoor', 'on', 'Okay the furnace board has a blown three amp fuse.', 'fuse blown'],
+    [
+      'furnace-ac',
+      'indoor',
+      'off',
+      'I took the Y wire loose at both ends of the outdoor cable.',
+      'lift outdoor Y; lift outdoor Y at outdoor',
+    ],
+    ['zoned-furnace-ac', 'panel', 'on', 'I set the zone two thermostat to cool.', 'call cool zone 2'],
+  ] as const)('%s, at %s, power %s: %s', (system, place, power, line, meant) => {
+    const at = standing(system, place, power)
+    expect(drafts(at, line)).toEqual(drafts(at, meant))
+  })
+})
+
+describe('what is asked in place of a guess', () => {
+  it.each([
+    ['furnace-ac', 'hot', 'What is hot?'],
+    ['furnace-ac', 'no beep', 'Between which points?'],
+    ['furnace-ac', 'Y1-C 24.2 Y2-C 24.1', 'There is no "Y2"'],
+    ['furnace-ac', '26V at condenser, unit on, 9.1A', 'Amps on what?'],
+    ['cool-strips', 'pops with W off board too? no holds', 'without the question'],
+    ['dual-fuel', 'called for aux', 'no aux call'],
+  ])('%s: %s', (system, line, asked) => {
+    expect(said(standing(system, 'indoor', 'on'), line)).toContain(asked)
+  })
+})
+
 describe('two of a kind, and one by its place', () => {
   it.each([
     ['zoned-furnace-ac', 'panel', 'R-C 24', 'R1-C1 24 V'],

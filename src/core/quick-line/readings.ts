@@ -80,6 +80,9 @@ export function readValue(reader: Reader): { answer: Answer; unit: 'volts' | 'oh
   if (!unit || unit.text.toLowerCase() === 'at') return { answer: value, unit: null }
   const known = unitsOfReading.get(unit.text.toLowerCase())
   if (!known && findPlace(reader.context.system, unit.text) !== null) return { answer: value, unit: null }
+  // Another reading begins there, at a terminal that this house does not have.
+  if (!known && /^[A-Z]\d?$/.test(unit.text) && reader.tokens.length > reader.at + 2)
+    reader.failAt(`There is no "${unit.text}" in the record of this house.`, unit)
   if (!known) reader.failAt(`"${unit.text}" is not a unit for a reading. Use V, mV, ohm, kohm or Mohm.`, unit)
   reader.at++
   return { answer: value * known[0], unit: known[1] }

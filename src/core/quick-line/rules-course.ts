@@ -1,5 +1,5 @@
 import { ignitionOf } from '@/src/core/quick-line/flame'
-import { allOf, landLast, pluggable, swapped } from '@/src/core/quick-line/hands'
+import { allOf, endsBetween, landLast, offOnSpare, pluggable } from '@/src/core/quick-line/hands'
 import { cableTowards } from '@/src/core/quick-line/meaning'
 import { NUMBER, type Rule, rule, type Said, VOLTS } from '@/src/core/quick-line/rule'
 import { nothingDone } from '@/src/core/quick-line/sense'
@@ -31,13 +31,6 @@ function endsOfLast({ system, state }: Sentence): Point[] {
 function otherEndOff(the: Sentence): string | null {
   const on = endsOfLast(the).filter((end) => !the.state.bench.lifted.includes(end))
   return on.length === 0 ? null : on.map((end) => `lift ${end}`).join('; ')
-}
-
-/** A wire that is off, of which the letter is said, goes on a spare of its own cable. */
-function offOnSpare(the: Sentence, letter: string, spare: string): string | null {
-  const off = [...the.state.bench.lifted].reverse().find((end) => parsePoint(end).name.toLowerCase() === letter)
-  const cable = off === undefined ? null : parsePoint(off).cable
-  return cable === null ? null : swapped(the, `${cable} ${letter}`, spare)
 }
 
 /** Bare copper was seen on a wire: what is taped after that is mended. */
@@ -89,15 +82,8 @@ function lastSwitch({ system, state }: Sentence): string | null {
 function bothEndsNamed(the: Sentence, one: string, there: string, other: string, elsewhere: string): string | null {
   const places = [the.place(there), the.place(elsewhere)]
   if (places.includes(null) || places[0] === places[1]) return null
-  const along = the.system.cables.filter(({ between }) => between.every((place) => places.includes(place)))
-  const ends = [one, other].map((letter, side) => {
-    const [cable, another] = along.filter(({ between, conductors }) =>
-      conductors.some((wire) => [wire.id, wire.lands[between.indexOf(places[side] ?? '')]].some((name) => name?.toLowerCase() === letter)),
-    )
-    const wire = cable?.conductors.find(({ lands }) => lands[cable.between.indexOf(places[side] ?? '')]?.toLowerCase() === letter)
-    return cable && wire && !another ? conductorEnd(cable.id, wire.id, places[side] ?? '') : null
-  })
-  return ends.includes(null) ? null : ends.map((end) => `lift ${end}`).join('; ')
+  const ends = [one, other].map((letter, side) => endsBetween(the, letter, places).find((end) => parsePoint(end).place === places[side]))
+  return ends.includes(undefined) ? null : ends.map((end) => `lift ${end}`).join('; ')
 }
 
 /** Volts at a primary, or across a part; beside a contactor that is in, a few volts are across its contacts. */

@@ -37,5 +37,13 @@ export const oneHereRules: readonly Rule[] = [
     '\\d{1,2} code|code \\d{1,2}|gas (?:is |was )?off|(?:gas )?(?:valve )?knob (?:is |was )?off|.*pressure switch (?:chatters|flutters|chattering|fluttering)(?: .*)?|(?:three|3)[ -]phase(?: .*)?|(?:it is |still |keeps )?retrying|pan (?:is )?dry',
     (the) => the.asNote(),
   ),
+  asks(
+    '(?:it is |its |still |something is )?(?:hot|real hot|getting hot)',
+    'What is hot? Say "transformer hot", "contactor hot", or "smell" where something burns: power off first.',
+  ),
+  asks(
+    '(?:it |meter )?(?:beeps|beeped|no beep|does not beep|doesnt beep|no continuity|has continuity|continuity)',
+    'Between which points? Say them: "Y-gnd beeps", "limit no beep".',
+  ),
   asks('l[12][ -](?:to )?l3 .*', 'This house is recorded with two legs. Put "note" before it to keep the third as a remark.'),
 ]

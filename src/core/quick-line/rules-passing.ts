@@ -1,23 +1,20 @@
 import { ignitionOf } from '@/src/core/quick-line/flame'
-import { landLast, swapped } from '@/src/core/quick-line/hands'
-import { NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
+import { landLast, offOnSpare } from '@/src/core/quick-line/hands'
+import { asks, NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
 import { backOn } from '@/src/core/quick-line/rules-put-back'
 import { isFoundOut } from '@/src/core/quick-line/rules-where'
-import { loadOf, type Sentence, worded } from '@/src/core/quick-line/sentence'
+import { loadOf, worded } from '@/src/core/quick-line/sentence'
 import { parsePoint } from '@/src/core/wiring/point'
 import { partById } from '@/src/core/wiring/system'
 
 /** What is told in passing: answered questions, what a display or a gauge shows, what was hung or gone over, in the words that it takes. */
 
-/** The wire that came off last goes on a spare of its own cable. */
-function onSpareOfLast(the: Sentence, spare: string): string | null {
-  const last = the.state.bench.lifted.at(-1)
-  const { cable, name } = last === undefined ? { cable: null, name: '' } : parsePoint(last)
-  return cable === null ? null : swapped(the, `${cable} ${name.toLowerCase()}`, spare)
-}
-
 export const passingRules: readonly Rule[] = [
   // A question, and its own answer: nothing is weighed by it.
+  asks(
+    '.*\\b(?:trips?|pops?|holds?|off|lifted|unplugged)\\b.*\\?,? (?:no|nope|yes|yep|yeah)\\b.*',
+    'Say what was seen, without the question: "W off at the board, holds".',
+  ),
   rule('.+\\?,? (?:no|nope|yes|yep|yeah|ok|all|none|not|it is|theres|there is|there isnt|doesnt|cant)\\b.*', (the) => the.asNote()),
   rule(
     '(?:thermostat|stat|display) (?:reads|says|shows|is at|at) \\d{2}(?: degrees)?,? (?:and |is )?set(?: to| at| for)? \\d{2}(?: .*)?',
@@ -80,7 +77,7 @@ export const passingRules: readonly Rule[] = [
     the.asNote(),
   ),
   rule('new (?:wire ?nut|splice|connector|spade|plug|capacitor|cap)s?(?: .*)?', (the) => the.asRepair()),
-  rule('used (?:the )?(?:spare (\\w+)|(\\w+) spare)', (the, one, other) => onSpareOfLast(the, one || other)),
+  rule('used (?:the )?(?:spare (\\w+)|(\\w+) spare)', (the, one, other) => offOnSpare(the, null, one || other)),
   rule('([a-z]\\d?) (?:is )?(?:there|present)(?: now| again)?', (the, letter) => {
     const { bench } = the.state
     const isOff = bench.lifted.some((end) => parsePoint(end).name.toLowerCase() === letter)

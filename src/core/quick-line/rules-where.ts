@@ -1,30 +1,18 @@
 import { isResettable } from '@/src/core/bench/apply'
 import { ignitionOf } from '@/src/core/quick-line/flame'
-import { allAt } from '@/src/core/quick-line/hands'
+import { allAt, endsBetween } from '@/src/core/quick-line/hands'
 import { NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
 import { askWhichCall, nothingCalls, nothingDone } from '@/src/core/quick-line/sense'
 import { leading, type Sentence } from '@/src/core/quick-line/sentence'
 import { coilMeant } from '@/src/core/quick-line/which-part'
 import { modelValue } from '@/src/core/units/model-value'
-import { conductorEnd, type Point, parsePoint } from '@/src/core/wiring/point'
+import { parsePoint } from '@/src/core/wiring/point'
 import { firstPart, isUnknown, partById, partsOf, placeById } from '@/src/core/wiring/system'
 
 /** Lines that depend on where things are: both ends of a wire by two places, the only disconnect, the zone panel's own supply. */
 
 const OFF = '(?:off|loose|lifted|disconnected|unhooked|pulled)'
 const TOOK = '(?:lift|lifted|took|take|pulled|pull|disconnect|disconnected|unhook|unhooked|unplug|unplugged|unlanded)'
-
-/** Both ends of the wire by that letter in the one cable between two places. */
-function endsBetween({ system }: Sentence, letter: string, places: readonly (string | null)[]): Point[] {
-  const [cable, another] = system.cables.filter(
-    ({ between, conductors }) =>
-      between.every((place) => places.includes(place)) && conductors.some(({ id, lands }) => isIt(letter, id, ...lands)),
-  )
-  const wire = cable?.conductors.find(({ id, lands }) => isIt(letter, id, ...lands))
-  return !cable || !wire || another ? [] : cable.between.map((place) => conductorEnd(cable.id, wire.id, place))
-}
-
-const isIt = (letter: string, ...names: readonly (string | null)[]): boolean => names.some((name) => name?.toLowerCase() === letter)
 
 /** The branch breaker, where it is called so by its name alone: not one in the fuse slot, and not that of a condenser. */
 function branchBreaker(the: Sentence, how: string): string | null {
@@ -50,9 +38,6 @@ const onlySwitch = ({ system, state }: Sentence, how: 'off' | 'on'): string | nu
   state.bench.power === (how === 'off')
     ? `power ${how}`
     : null
-
-/** More than the control circuit of a house carries, short of a dead short. */
-const MOST_ON_24_V = modelValue({ value: 6, unit: 'A', source: 'assumption: transformers of 20 to 75 VA, fuses of 3 and 5 A' })
 
 const UNIT = '(?:it|unit|rtu|rooftop|rooftop unit|package unit|power|disconnect|disco)'
 const DISCONNECT = '(?:disconnect|disco)'
@@ -235,14 +220,9 @@ export const whereRules: readonly Rule[] = [
     const outside = system.places.find(({ kind }) => kind === 'outdoor' || kind === 'package')
     return outside && placeById(system, state.bench.place)?.kind === 'thermostat' && !nothingCalls(the) ? `${outside.id} as called` : null
   }),
-  rule(`${NUMBER} ?(?:a|amps?)`, (_, amps) =>
-    Number(amps) > MOST_ON_24_V
-      ? { asks: `Amps on what? ${amps} A is too much for the 24 V side. Name the load, "compressor ${amps} A", or say "${amps} A on R".` }
-      : null,
-  ),
   // What is meant to be so, or is set so, was not seen to do anything.
   rule(
-    '(?:it |valve |that )?should (?:be|have|not|only) .+|(?:thermostat|stat) (?:is )?(?:set|setup|set up|configured|wired) (?:for|as) (?!cool|heat|fan|off|emergency|aux|\\d).+',
+    '(?:it |valve |that |there )?should (?:be|have|not|only) .+|(?:thermostat|stat) (?:is )?(?:set|setup|set up|configured|wired) (?:for|as) (?!cool|heat|fan|off|emergency|aux|\\d).+',
     (the) => the.asNote(),
   ),
   rule('(?:no spares?(?: left)?,? so )?(?:i )?(?:pulled|ran)(?: in)? (?:new )?(?:cable|wire|stat wire)', (the) =>
@@ -252,7 +232,9 @@ export const whereRules: readonly Rule[] = [
     'new (?:switch|disconnect|transformer|contactor|board|thermostat|stat|valve|coil|relay|sequencer|igniter|motor|damper|damper motor|control|zone panel|defrost board)',
     (the) => the.asRepair(),
   ),
-  rule('(?:condenser|outdoor unit|condensing unit) (?:is )?on', (the) => {
+  rule('(?:condenser|outdoor unit|condensing unit|(unit|system)) (?:is )?on', (the, unit) => {
+    // With the power off in the record that may be the power.
+    if (unit && !the.state.bench.power) return null
     const outside = the.system.places.find(({ kind }) => kind === 'outdoor')
     return !outside ? null : nothingCalls(the) ? askWhichCall(the, outside.id, 'as called') : `${outside.id} as called`
   }),

@@ -1,4 +1,4 @@
-import { DIGIT_WORD, numberIn, TENS_WORD } from '@/src/core/quick-line/number-words'
+import { DIGIT_WORD, figuresOf, numberIn, TENS_WORD } from '@/src/core/quick-line/number-words'
 import { ofCalls } from '@/src/core/quick-line/short-calls'
 import { ofConditions } from '@/src/core/quick-line/short-conditions'
 import { ofLine } from '@/src/core/quick-line/short-line'
@@ -46,6 +46,19 @@ const ofHands: readonly Shortened[] = [
 
 /** One after the other: each takes what those before it have left. */
 const shortened: readonly Shortened[] = [
+  // Whoever tells it did it.
+  [
+    /^(?:okay,? |ok,? )?i(?:[’']ve| have)? (?:just |then |also )*(?=(?:set|put|turned|switched|jumped|jumpered|unplugged|plugged|lifted|pulled|took|moved|swapped|landed|hooked|disconnected|reconnected|unhooked|bypassed)\b)/i,
+    '',
+  ],
+  [
+    /^(?:okay,? |ok,? )?(?:the )?(?:furnace |air handler |control |unit )?board has an? (blown|good) (?:\d+ ?a(?:mps?)? )?fuse$/i,
+    'fuse $1',
+  ],
+  [
+    /^(?:lifted|took|pulled|disconnected|unhooked) (?:the )?([A-Z]\d?)(?: wire)?(?: off| loose)? (?:at|on) both ends of (?:the )?(\w+) cable$/i,
+    'took $2 $1 off both ends',
+  ],
   ...ofConditions,
   [
     /^(?:the )?(?:room|set ?point|return|ambient|discharge|(?:outdoor|outside|indoor|inside|room|supply|return)(?: air)? temp(?:erature)?)s?,? (?:is |at |of )?\d{2,3}(?: ?(?:f|degrees|°f?))?$/i,
@@ -143,7 +156,10 @@ export const inFull = (line: string): string => inFullOf.get(line, () => putInFu
 const inFullOf = new LruCache<string, string>(workLimit(500))
 
 function putInFull(line: string): string {
-  const full = inShort(line, (text, [says, as]) => (typeof as === 'string' ? text.replace(says, as) : text.replace(says, as)))
+  // A full stop ends a sentence, and is no part of it.
+  const full = inShort(figuresOf(line.replace(/(?<=\S)[.!]+\s*$/, '')), (text, [says, as]) =>
+    typeof as === 'string' ? text.replace(says, as) : text.replace(says, as),
+  )
   return full.replace(SPOKEN_NUMBER, (_, tens: string, ones = 'zero', tenths?: string) => {
     const whole = (numberIn(tens) ?? 0) + (numberIn(ones) ?? 0)
     return tenths === undefined ? String(whole) : `${whole}.${numberIn(tenths)}`

@@ -12,7 +12,7 @@ const AMBIGUOUS_BELOW = 2
 
 /** What is asked of a line that was understood: whether the record is behind, and of a small figure its unit; null where nothing is. */
 export const askedOfFigures = (line: string, drafts: readonly EntryDraft[], the: Sentence, isExact: boolean): string | null =>
-  saidOtherwise(line, drafts, the) ?? (isExact ? null : smallFigure(line, drafts, the))
+  saidOtherwise(line, drafts, the) ?? tooManyAmps(line, drafts) ?? (isExact ? null : smallFigure(line, drafts, the))
 
 /**
  * Asks after what the record and a line tell otherwise: after a repair `R-C 25` with the power off is
@@ -35,6 +35,22 @@ function saidOtherwise(line: string, drafts: readonly EntryDraft[], the: Sentenc
     ? null
     : `Set to off, or off the wall? Say "call off; ${read}", or "unplug ${stat}; ${read}".`
 }
+
+/** Amps that no control circuit carries, with nothing said of what they are in. */
+function tooManyAmps(line: string, drafts: readonly EntryDraft[]): string | null {
+  if (/\b(?:on|around|through|in) \S|\bR\b|\bmax\b/.test(line)) return null
+  const amps = drafts.flatMap((draft) =>
+    draft.kind === 'reading' && draft.probe.meter === 'amps' && draft.probe.hold === undefined && typeof draft.answer === 'number'
+      ? [draft.answer]
+      : [],
+  )
+  const much = amps.find((one) => one > MOST_ON_24_V)
+  return much === undefined
+    ? null
+    : `Amps on what? ${much} A is too much for the 24 V side. Name the load, "compressor ${much} A", or say "${much} A on R".`
+}
+/** More than the control circuit of a house carries, short of a dead short. */
+const MOST_ON_24_V = modelValue({ value: 6, unit: 'A', source: 'assumption: transformers of 20 to 75 VA, fuses of 3 and 5 A' })
 
 /** What nothing does without power: a motor that runs, an armature that hums or is drawn in, a light, a flame, a display that goes out on a call. */
 function needsPower(draft: EntryDraft, line: string, system: System): boolean {

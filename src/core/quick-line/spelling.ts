@@ -72,6 +72,8 @@ const cutDown = [
 /** What is cut short otherwise than by leaving out vowels. */
 const cutShort: readonly (readonly [RegExp, string])[] = [
   [/\b(?:xfr?mr|xfmer|xfrmer|x-?former|xformer|trafo|tranny)\b/gi, 'transformer'],
+  [/\bzone one\b/gi, 'zone 1'],
+  [/\bzone two\b/gi, 'zone 2'],
   [/\b(zone \d)[’']s (?=\S)/gi, '$1 '],
   // The contactor's in is the contactor is in; the contactor's coil is its coil.
   [
@@ -124,6 +126,9 @@ const cutShort: readonly (readonly [RegExp, string])[] = [
   [/\bhtr\b/gi, 'heater'],
   [/\bz(\d)(?= )/gi, 'zone $1'],
   [/\bod\b/gi, 'outdoor'],
+  [/(?<=\b(?:at|in|from) (?:the )?)ah\b/gi, 'air handler'],
+  [/(?<=\b(?:at|to|from) (?:the )?)HP\b(?! (?:sw|switch|lead|cut))/g, 'heat pump'],
+  [/\bbreaker \((\d+) ?a(?:mps?)?\)/gi, '$1 A breaker'],
   [/\bah\b(?= (?:[a-z]\d?[- ]|fan|blower|board|breaker))/gi, 'air handler'],
   [/\bHP(?= [A-Z]\d?(?:[- ]C\b| \d))/g, 'heat pump'],
   [/\bind(?= (?:on|off|runs|running|motor|mtr|relay|rly|wont|doesnt)\b)/gi, 'inducer'],

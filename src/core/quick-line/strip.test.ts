@@ -8,7 +8,7 @@ describe('what is on a strip and what hangs on it', () => {
     ['zoned-furnace-ac', at('panel'), 'damper 1 stays closed', 'damper-1 shut'],
     ['furnace-ac', at('indoor', true), 'pulled Y and C to the condenser', 'lift outdoor Y at indoor; lift outdoor C at indoor'],
     ['furnace-ac', at('outdoor', true), 'Y to ground 0.4 with the cable off', 'lift outdoor Y; lift outdoor C; ohms Y-gnd 0.4'],
-    ['furnace-ac', at('outdoor'), '0 volts load side', 'compressor-line-L2-unit 0 V'],
+    ['furnace-ac', at('outdoor'), '0 volts load side of the contactor', 'compressor-line-L2-unit 0 V'],
     ['furnace-ac', at('outdoor'), "24 on the contactor, contactor won't pull", 'low-contactor-C 24 V; contactor out'],
     ['furnace-ac', at('indoor'), 'heat runs without tripping', 'holds on heat'],
     ['furnace-ac', at('thermostat'), 'set it to 60 and cool', 'call cool'],

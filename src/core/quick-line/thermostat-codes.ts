@@ -82,6 +82,9 @@ export const thermostatCodeRules: readonly Rule[] = [
     `${TOLD_AS_CODE}${ON_WIRE}(?: (?:on|at) (${STAT}))?(?: (?:when|while|during|in|on) (?:calling |called )?(?:for )?(?:cool|cooling|heat|heating|fan)(?: call)?)?`,
     (the, wire, named) => over(the, named, wire),
   ),
+  rule('zone (\\d) ([a-z]\\d?)(?: wire)? (?:over ?-?current|overload(?:ed)?)(?: code)?', (the, zone, wire) =>
+    the.isLetter(wire) ? over(the, `zone ${zone}`, wire) : null,
+  ),
   // Of which kind it is was told: that one is meant.
   rule(`(?:code|error|fault|alert)(?: is)? (?:on|at) (${STAT})`, (the, named) => {
     const isTold = the.state.complaint.symptoms.includes('code') || lastCode(the) !== null
@@ -100,7 +103,7 @@ export const thermostatCodeRules: readonly Rule[] = [
     again,
   ),
   rule(
-    '(?:no|without)(?: more| over ?-?current)? (?:code|error)(?: now| this time| any ?more)?|(?:code|error)(?: is| has| did)? (?:gone|cleared|clear|went away|not come back|stays away|stayed away|off)(?: now)?',
+    '(?:no|without)(?: more| over ?-?current)? (?:code|error)(?: now| this time| any ?more)?|(?:code|error)(?: is| has| did)? (?:gone|cleared|clears|clear|went away|not come back|stays away|stayed away|off)(?: now)?',
     (the) => {
       const last = lastCode(the)
       const stat = last?.stat ?? (the.state.complaint.symptoms.includes('code') ? statMeant(the, '') : null)

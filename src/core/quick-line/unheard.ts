@@ -167,7 +167,10 @@ function lostLetter(line: string, the: Sentence, { held, kept }: Heard): string 
 const isScrewOfHeld = ({ system }: Sentence, screw: string, held: string): boolean =>
   system.cables.some(
     ({ id, conductors }) =>
-      held.includes(id) && conductors.some((one) => one.lands.includes(screw) && held.includes(`"${one.id.toLowerCase()}"`)),
+      held.includes(id) &&
+      conductors.some(
+        (one) => one.lands.includes(screw) && (held.includes(`"${one.id.toLowerCase()}"`) || held.includes(`.${one.id.toLowerCase()}@`)),
+      ),
   )
 
 const LONGEST_NAME = 6
