@@ -92,7 +92,7 @@ describe('as it is said aloud, in whole sentences', () => {
   it.each([
     ['furnace-ac', 'indoor', 'on', 'I have twenty six volts between R and C.', 'R-C 26 V'],
     ['furnace-ac', 'indoor', 'off', 'I read zero point four ohms from Y to ground.', 'Y-gnd 0.4 ohms'],
-    ['rooftop-electric', 'package', 'on', "I've got two hundred eight volts line to line.", 'line 208'],
+    ['rooftop-electric', 'package', 'on', "I've got two hundred eight volts line to line.", 'L1-L2 208 V'],
     ['furnace-ac', 'indoor', 'on', 'I put a five amp breaker in place of the fuse.', 'breaker 5 in'],
     ['furnace-ac', 'indoor', 'on', 'Okay the furnace board has a blown three amp fuse.', 'fuse blown'],
     [
