@@ -28,7 +28,7 @@ const JOINTS =
 
 /** Kept whole as a note: a contactor pushed in by hand, wires cut and capped, a fan this record does not have. The bench knows none of it. */
 export const NOTE_ONLY =
-  /\?,? (?:no|nope|yes|yep|yeah)\b|\bby hand\b|\bheld (?:the )?(?:door )?(?:switch|button|plunger)\b|\b(?:push|pushed|press|pressed) .*\b(?:contactor|relay|plunger|armature)\b|\bcut (?:back )?and (?:capped|taped|spliced)\b|\b(?:but|and) (?:the )?fan (?:is|does|wo)n.?t\b|\blights? (?:flicker|dim)|\bwire ?nuts?\b.*\b(?:fell|came|loose|off)\b|\bno (?:c|common) wire\b|\b(?:jumper|strap) (?:was|is) (?:left out|missing|not in|never|forgotten)\b|^(?:wiggled?|tugged|shook|tapped|flexed|bumped) .+,? (?:and )?(?:nothing|no change|no difference)(?: happen\w*| chang\w*)?$/i
+  /\?,? (?:no|nope|yes|yep|yeah)\b(?!.*\d)|\bgfci\b|\bby hand\b|\bheld (?:the )?(?:door )?(?:switch|button|plunger)\b|\b(?:push|pushed|press|pressed) .*\b(?:contactor|relay|plunger|armature)\b|\bcut (?:back )?and (?:capped|taped|spliced)\b|\b(?:but|and) (?:the )?fan (?:is|does|wo)n.?t\b|\blights? (?:flicker|dim)|\bwire ?nuts?\b.*\b(?:fell|came|loose|off)\b|\bno (?:c|common) wire\b|\b(?:jumper|strap) (?:was|is) (?:left out|missing|not in|never|forgotten)\b|^(?:wiggled?|tugged|shook|tapped|flexed|bumped) .+,? (?:and )?(?:nothing|no change|no difference)(?: happen\w*| chang\w*)?$/i
 
 /** More joints than a line has: what is longer is a story, and a note. */
 const MOST_JOINTS = 7

@@ -50,6 +50,7 @@ export function clausesOf(typed: string): string[] {
     .replace(/(?<=\b(?:s|secs?|seconds?|mins?|minutes?)) of (?:running|run time|cooling|heating)$/i, '')
     .replace(HELD_FIRST, 'tripped after $1')
     .replace(TRIED_AFTER, '$1; ')
+    .replace(/(?<=\w)\s*(?:\.{2,}|…)\s*(?=\w)/g, ', ')
     .replace(/(?<=[a-z])\.\s+(?=[a-z])/gi, ', ')
     .split(/;|(?<!\bnow and )\bthen\b(?! (?:came|comes|coming|went|goes) (?:right )?(?:back|on|off|blank|dark|out|away)\b)/i)
   return [...clauses.filter((clause) => clause.trim() !== ''), ...(kept === '' ? [] : [kept])]

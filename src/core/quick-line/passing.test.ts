@@ -66,6 +66,8 @@ describe('what is no trip, no walk and no call', () => {
     ['rooftop-gas', 'unit 4 no cool', 'complaint unit 4 no cool'],
     ['rooftop-electric', 'unit 2 tripping ctrl breaker', 'complaint unit 2 tripping ctrl breaker'],
     ['zoned-furnace-ac', 'R is cut', 'note R is cut'],
+    ['zoned-furnace-ac', 'GFCI tripped', 'note GFCI tripped'],
+    ['furnace-induced-draft', 'flames rolling out, cracked exchanger', 'note flames rolling out'],
     ['furnace-ac', 'disconnect pulled? no it is in', 'note disconnect pulled? no it is in'],
     ['furnace-ac', 'stat reads 78 set 72', 'note stat reads 78 set 72'],
   ])('%s: %s', (system, line, meant) => {
@@ -156,6 +158,15 @@ describe('two of a kind, and one by its place', () => {
       { do: 'lift', end: 'outdoor-cable.C@outdoor' },
     ])
     expect(drafts(read, 'both ends off')).toEqual(drafts(read, 'lift outdoor Y at indoor; lift outdoor C at indoor'))
+  })
+
+  it('what is thought, what a hand did and what came of it, parted by dots', () => {
+    const read = standingAfter('heat-pump-o', 'indoor', ['call heat'])
+    expect(drafts(read, 'so stat not making... jumped R-Y at stat base, HP starts')).toMatchObject([
+      { kind: 'bench', change: { do: 'jumper', a: 'R@thermostat', b: 'Y@thermostat' } },
+      { kind: 'reading', probe: { at: 'runs@outdoor' }, answer: { word: 'as called' } },
+      { kind: 'note' },
+    ])
   })
 
   it('a thermostat that comes back is alive, and no place to go', () => {

@@ -3,6 +3,7 @@ import { landLast, offOnSpare } from '@/src/core/quick-line/hands'
 import { asks, NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
 import { backOn } from '@/src/core/quick-line/rules-put-back'
 import { isFoundOut } from '@/src/core/quick-line/rules-where'
+import { nothingDone } from '@/src/core/quick-line/sense'
 import { loadOf, worded } from '@/src/core/quick-line/sentence'
 import { parsePoint } from '@/src/core/wiring/point'
 import { partById } from '@/src/core/wiring/system'
@@ -15,7 +16,9 @@ export const passingRules: readonly Rule[] = [
     '.*\\b(?:trips?|pops?|holds?|off|lifted|unplugged)\\b.*\\?,? (?:no|nope|yes|yep|yeah)\\b.*',
     'Say what was seen, without the question: "W off at the board, holds".',
   ),
-  rule('.+\\?,? (?:no|nope|yes|yep|yeah|ok|all|none|not|it is|theres|there is|there isnt|doesnt|cant)\\b.*', (the) => the.asNote()),
+  rule('.+\\?,? (?:no|nope|yes|yep|yeah|ok|all|none|not|it is|theres|there is|there isnt|doesnt|cant)\\b(?!.*\\d).*', (the) =>
+    the.asNote(),
+  ),
   rule(
     '(?:thermostat|stat|display) (?:reads|says|shows|is at|at) \\d{2}(?: degrees)?,? (?:and |is )?set(?: to| at| for)? \\d{2}(?: .*)?',
     (the) => the.asNote(),
@@ -48,6 +51,25 @@ export const passingRules: readonly Rule[] = [
   rule(
     'works (?:when|while|whenever|every time) i(?: am| get)? (?:here|there).*|(?:left|let) (?:it )?(?:cool|cooling|heat|heating|run|running)(?: for)? \\d+ ?(?:min|minutes?|hours?)(?:,? .*)?|jumped (?:the )?(?:defrost|test|speed.?up) (?:pins|terminals)(?:,? .*)?',
     (the) => the.asNote(),
+  ),
+  rule('(?:(?:main|house|panel|unit|air handler|furnace) )?breaker (?:is )?(?:ok|okay|good|fine|set|not tripped)', (the) => the.asNote()),
+  // A protection of the line, and none of the 24 V side.
+  rule(
+    '(?:.+ )?(?:gfci|gfi|afci|outlet|receptacle)(?: outlet)? (?:is |was |had |has )?(?:tripped|popped|off|dead)(?:,? .*)?|reset (?:the )?(?:gfci|gfi|afci|outlet)(?:,? .*)?',
+    (the) => the.asNote(),
+  ),
+  rule(
+    '(?:flames? rolling out|cracked (?:heat )?exchanger|red ?tagged|shut (?:the )?gas off|gas (?:turned|shut) off)(?:,? .*)?|(?:furnace|board|control|air handler) (?:light|led) (?:is )?(?:ok|good|fine|normal|green)',
+    (the) => the.asNote(),
+  ),
+  rule('(?:stripped|cleaned|cut back|trimmed)(?: it| them| wire| wires)? and (?:relanded|reconnected|landed|put (?:it|them) back)', (the) =>
+    the.asRepair(),
+  ),
+  rule('(?:thermostat|stat|tstat) (?:is )?(?:ok|good|fine|alive|working)(?: now| again)?', (the) => worded(the.thermostat(), 'alive')),
+  rule('(?:so )?bad ([a-z -]+)', (the, what) => (the.part(what) !== null && the.state.observations.length > 0 ? the.asNote() : null)),
+  rule(
+    '(?:it is |unit is |heat pump is )?(?:cooling|heating) when (?:it )?(?:should|is supposed to|supposed to) (?:be )?(?:heat|heating|cool|cooling)',
+    (the) => (nothingDone(the) ? the.asComplaint() : the.asNote()),
   ),
   rule('(?:hung|put up|mounted|installed|wired up) (?:a )?new (?:thermostat|stat|tstat)(?: .*)?', (the) => the.asRepair()),
   rule(

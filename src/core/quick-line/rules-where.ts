@@ -4,6 +4,7 @@ import { allAt, endsBetween } from '@/src/core/quick-line/hands'
 import { NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
 import { askWhichCall, nothingCalls, nothingDone } from '@/src/core/quick-line/sense'
 import { leading, type Sentence } from '@/src/core/quick-line/sentence'
+import { ampsOnWhat, MOST_ON_24_V } from '@/src/core/quick-line/small-figure'
 import { coilMeant } from '@/src/core/quick-line/which-part'
 import { modelValue } from '@/src/core/units/model-value'
 import { parsePoint } from '@/src/core/wiring/point'
@@ -220,6 +221,7 @@ export const whereRules: readonly Rule[] = [
     const outside = system.places.find(({ kind }) => kind === 'outdoor' || kind === 'package')
     return outside && placeById(system, state.bench.place)?.kind === 'thermostat' && !nothingCalls(the) ? `${outside.id} as called` : null
   }),
+  rule(`${NUMBER} ?(?:a|amps?)`, (_, amps) => (Number(amps) > MOST_ON_24_V ? { asks: ampsOnWhat(Number(amps)) } : null)),
   // What is meant to be so, or is set so, was not seen to do anything.
   rule(
     '(?:it |valve |that |there )?should (?:be|have|not|only) .+|(?:thermostat|stat) (?:is )?(?:set|setup|set up|configured|wired) (?:for|as) (?!cool|heat|fan|off|emergency|aux|\\d).+',

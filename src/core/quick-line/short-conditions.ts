@@ -10,6 +10,7 @@ export const ofConditions: readonly Shortened[] = [
     /^(?:i )?(?:put|installed|stuck|wired)(?: in)? (?:a |an |my )?(\d{1,2}) ?a(?:mps?)? (?:pocket |resettable )?breaker (?:in )?(?:in place of|instead of|for|where) (?:the )?fuse(?: (?:goes|was))?$/i,
     'breaker $1 in',
   ],
+  [/^(.*\d ?ohms?),? (?:cold|hot|when (?:hot|cold)|warm)$/i, '$1'],
   // Something comes off, and the same points read otherwise.
   [
     /^((?:the )?(?:(?:stat|outdoor|zone \d|unit|whole) (?:cable|wires?)|contactor|valve|gas valve|thermostat|stat|damper(?: \d)?|board)(?: is)? (?:off|unplugged|disconnected|lifted|out)(?: the wall)?)[:,] (?:it is |it reads |reads |now |still )?(\d*\.?\d+|OL)(?: ?(ohms?|v|volts?))?$/i,

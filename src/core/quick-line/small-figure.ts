@@ -36,6 +36,10 @@ function saidOtherwise(line: string, drafts: readonly EntryDraft[], the: Sentenc
     : `Set to off, or off the wall? Say "call off; ${read}", or "unplug ${stat}; ${read}".`
 }
 
+/** The question what so many amps are in. */
+export const ampsOnWhat = (amps: number): string =>
+  `Amps on what? ${amps} A is too much for the 24 V side. Name the load, "compressor ${amps} A", or say "${amps} A on R".`
+
 /** Amps that no control circuit carries, with nothing said of what they are in. */
 function tooManyAmps(line: string, drafts: readonly EntryDraft[]): string | null {
   if (/\b(?:on|around|through|in) \S|\bR\b|\bmax\b/.test(line)) return null
@@ -45,12 +49,11 @@ function tooManyAmps(line: string, drafts: readonly EntryDraft[]): string | null
       : [],
   )
   const much = amps.find((one) => one > MOST_ON_24_V)
-  return much === undefined
-    ? null
-    : `Amps on what? ${much} A is too much for the 24 V side. Name the load, "compressor ${much} A", or say "${much} A on R".`
+  return much === undefined ? null : ampsOnWhat(much)
 }
+
 /** More than the control circuit of a house carries, short of a dead short. */
-const MOST_ON_24_V = modelValue({ value: 6, unit: 'A', source: 'assumption: transformers of 20 to 75 VA, fuses of 3 and 5 A' })
+export const MOST_ON_24_V = modelValue({ value: 6, unit: 'A', source: 'assumption: transformers of 20 to 75 VA, fuses of 3 and 5 A' })
 
 /** What nothing does without power: a motor that runs, an armature that hums or is drawn in, a light, a flame, a display that goes out on a call. */
 function needsPower(draft: EntryDraft, line: string, system: System): boolean {
