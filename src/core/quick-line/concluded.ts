@@ -42,6 +42,6 @@ const IN_THE_RUN =
   /^(?:the |a )?(?:\w+ )?(?:wires?|cables?|conductors?)?(?:['’]?s| is| are)? ?(?:broken|shorted|open|bad|cut) (?:somewhere|in the (?:walls?|attic|run|ground|middle|ceiling)|underground)\b|^lost (?:the )?(?:[A-Z]\d?|voltage|power|24 ?v?|signal) (?:between|somewhere|along)\b|^so (?:it[’']?s|it is|that[’']?s) (?:the )?[A-Z]\d?(?: wire| conductor)?$/i
 
 const JUDGES =
-  /^so (?:there is |we have |i have )?no [A-Z]\d?(?: (?:coming )?(?:from|out of|leaving) .+)?$|\b(?:is|isn['’]?t|isnt|are|aren['’]?t|arent|not|or|somewhere|between|means)\b/i
+  /^so (?:the )?[A-Z]\d?(?: wire)? (?:open|shorted|broken|grounded|bad)$|^so (?:there is |we have |i have )?no [A-Z]\d?(?: (?:coming )?(?:from|out of|leaving) .+)?$|\b(?:is|isn['’]?t|isnt|are|aren['’]?t|arent|not|or|somewhere|between|means)\b/i
 const ACTS =
   /^so (?:i|we|then|now|just|going|gonna|let|took|put|cut|swapped|pulled|lifted|landed|set|called|hooked|moved|went|walked|ran)\b/i

@@ -20,6 +20,12 @@ describe('what the line feeds, and what switches it', () => {
     expect(drafts(at, line)).toEqual(drafts(at, meant))
   })
 
+  it('a new fuse is called by its size, and the amps of a trial that held are on R', () => {
+    const at = standing('furnace-ac', 'indoor', 'on')
+    expect(drafts(at, 'new 3A')).toEqual(drafts(at, 'fuse 3 in'))
+    expect(drafts(at, 'cool holds 0.9A')).toEqual(drafts(at, 'holds on cool; 0.9 A on R'))
+  })
+
   it('a board has a supply and several outputs: which is asked', () => {
     expect(said(standing('heat-pump-o', 'outdoor', 'on', call('cool')), '24 into the board nothing out')).toContain('Into which terminal')
   })
@@ -67,6 +73,8 @@ describe('what is no trip, no walk and no call', () => {
     ['rooftop-electric', 'unit 2 tripping ctrl breaker', 'complaint unit 2 tripping ctrl breaker'],
     ['zoned-furnace-ac', 'R is cut', 'note R is cut'],
     ['zoned-furnace-ac', 'GFCI tripped', 'note GFCI tripped'],
+    ['heat-pump-o', 'so W wire open', 'note so W wire open'],
+    ['dual-fuel', 'defrost board sending W all the time', 'note defrost board'],
     ['furnace-induced-draft', 'flames rolling out, cracked exchanger', 'note flames rolling out'],
     ['furnace-ac', 'disconnect pulled? no it is in', 'note disconnect pulled? no it is in'],
     ['furnace-ac', 'stat reads 78 set 72', 'note stat reads 78 set 72'],
@@ -122,6 +130,11 @@ describe('what is asked in place of a guess', () => {
   ])('%s: %s', (system, line, asked) => {
     expect(said(standing(system, 'indoor', 'on'), line)).toContain(asked)
   })
+})
+
+it('a jumper is at the place that is named, or it is none', () => {
+  const read = standingAfter('cool-strips', 'thermostat', ['call heat'])
+  expect(said(read, 'R-W jumped at AH strips come on')).toContain('but nothing of "at air handler')
 })
 
 describe('two of a kind, and one by its place', () => {

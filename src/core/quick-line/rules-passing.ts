@@ -10,6 +10,9 @@ import { partById } from '@/src/core/wiring/system'
 
 /** What is told in passing: answered questions, what a display or a gauge shows, what was hung or gone over, in the words that it takes. */
 
+/** Fuses of the 24 V side are no larger; a bigger one is the line's. */
+const LARGEST_FUSE = 10
+
 export const passingRules: readonly Rule[] = [
   // A question, and its own answer: nothing is weighed by it.
   asks(
@@ -69,6 +72,16 @@ export const passingRules: readonly Rule[] = [
   rule('(?:so )?bad ([a-z -]+)', (the, what) => (the.part(what) !== null && the.state.observations.length > 0 ? the.asNote() : null)),
   rule(
     '(?:it is |unit is |heat pump is )?(?:cooling|heating) when (?:it )?(?:should|is supposed to|supposed to) (?:be )?(?:heat|heating|cool|cooling)',
+    (the) => (nothingDone(the) ? the.asComplaint() : the.asNote()),
+  ),
+  rule('new (\\d{1,2}) ?(?:a|amps?)(?: one)?', (the, size) => (Number(size) <= LARGEST_FUSE ? `fuse ${size} in` : the.asNote())),
+  rule(
+    '(?:it |fan |blower |unit )?(?:runs|works|comes on) (?:only )?(?:on|with) (?:a )?call(?: now)?|(?:\\w+ )*board (?:is )?(?:sending|putting|feeding) .+',
+    (the) => the.asNote(),
+  ),
+  rule('replaced (?:it )?with (?:a )?new .+', (the) => the.asRepair()),
+  rule(
+    '(?:aux|auxiliary|emergency|heat|cool|fan|strips?)(?: heat)? (?:stays|stuck|always|is always|keeps) (?:on|running)|(?:low|first|1st) stage only',
     (the) => (nothingDone(the) ? the.asComplaint() : the.asNote()),
   ),
   rule('(?:hung|put up|mounted|installed|wired up) (?:a )?new (?:thermostat|stat|tstat)(?: .*)?', (the) => the.asRepair()),

@@ -11,6 +11,8 @@ export const ofConditions: readonly Shortened[] = [
     'breaker $1 in',
   ],
   [/^(.*\d ?ohms?),? (?:cold|hot|when (?:hot|cold)|warm)$/i, '$1'],
+  [/^(.*\b(?:holds|held))(?: (?:at|with))? (\d*\.?\d+ ?(?:a|amps?))$/i, '$1, $2'],
+  [/(?<=\d(?: ?v| volts?)?) (?:rock )?(?:solid|steady)$/i, ''],
   // Something comes off, and the same points read otherwise.
   [
     /^((?:the )?(?:(?:stat|outdoor|zone \d|unit|whole) (?:cable|wires?)|contactor|valve|gas valve|thermostat|stat|damper(?: \d)?|board)(?: is)? (?:off|unplugged|disconnected|lifted|out)(?: the wall)?)[:,] (?:it is |it reads |reads |now |still )?(\d*\.?\d+|OL)(?: ?(ohms?|v|volts?))?$/i,
