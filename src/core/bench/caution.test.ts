@@ -36,6 +36,15 @@ describe('a live end in the hand', () => {
   })
 })
 
+describe('two wires that change places', () => {
+  it('are bare with the power on, and at one end a call brings on something else', () => {
+    const exchange: BenchChange = { do: 'exchange', cable: 'stat-cable', from: 'Y', to: 'W' }
+    expect(cautionOf(furnaceAc, bench, exchange)).toContain('Power off first')
+    expect(cautionOf(furnaceAc, { ...bench, power: false }, exchange)).toBeNull()
+    expect(cautionOf(furnaceAc, { ...bench, power: false }, { ...exchange, at: 'thermostat' })).toContain('on the other terminal')
+  })
+})
+
 describe('a jumper on a screw without a wire', () => {
   const jumper: BenchChange = { do: 'jumper', a: 'R@thermostat', b: 'Y@thermostat' }
 

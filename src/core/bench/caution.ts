@@ -46,6 +46,11 @@ export function cautionOf(system: System, bench: Bench, change: BenchChange): st
   }
   if (change.do === 'lift' && bench.power && isHot(system, change.end))
     return 'That end is live: on metal it blows the fuse or burns out the transformer. Power off first, or cap it.'
+  if (change.do === 'exchange') {
+    const bare = bench.power ? ['Power off first: both wires are bare while they change places.'] : []
+    const other = change.at === undefined ? [] : ['A call then comes out on the other terminal, and brings on what hangs there.']
+    return bare.length + other.length > 0 ? [...bare, ...other].join(' ') : null
+  }
   return null
 }
 
