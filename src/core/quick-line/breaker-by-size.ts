@@ -11,7 +11,7 @@ const OTHER_SIZE = new RegExp(`(?<=breaker ${DOES}(?: on \\w+)?,? (?:and |but |t
 const BY_SIZE = new RegExp(`(^|[,;] ?|\\b(?:and|but|then) )(?:my |the |a )?${AMPS} (?:pocket |lamp )?breaker (?=${DOES}\\b)`, 'gi')
 
 /** What goes in the slot of a 24 V side; a bigger one is the line's. */
-const LARGEST_IN_SLOT = modelValue({
+export const LARGEST_IN_SLOT = modelValue({
   value: 10,
   unit: 'A',
   source: 'assumption: pocket breakers are sold at 3 and 5 A; the smallest of a house has 15',

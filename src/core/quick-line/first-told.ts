@@ -46,9 +46,8 @@ export function firstTold(typed: string, read: Understood, asked: QuickLineConte
   const isHalf =
     isUntouched && symptoms.length === 0 && ONE_WORKS.test(line) && (!read.ok || read.drafts.every(({ kind }) => kind === 'note'))
   const isTold =
-    isHalf || isTicked
-      ? isHalf || call !== 'fan' || isHabit
-      : symptoms.length === 0 && ((isHabit && IS_STORY.test(line)) || (!read.ok && WONT.test(line)))
+    isHalf ||
+    (isTicked ? call !== 'fan' || isHabit : symptoms.length === 0 && ((isHabit && IS_STORY.test(line)) || (!read.ok && WONT.test(line))))
   const told = isTold ? readInGrammar(`complaint ${typed.trim().replaceAll(';', ',')}`, asked) : null
   return told?.ok ? told : null
 }

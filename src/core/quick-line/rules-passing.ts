@@ -1,3 +1,4 @@
+import { LARGEST_IN_SLOT } from '@/src/core/quick-line/breaker-by-size'
 import { ignitionOf } from '@/src/core/quick-line/flame'
 import { landLast, offOnSpare } from '@/src/core/quick-line/hands'
 import { asks, NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
@@ -9,9 +10,6 @@ import { parsePoint } from '@/src/core/wiring/point'
 import { partById } from '@/src/core/wiring/system'
 
 /** What is told in passing: answered questions, what a display or a gauge shows, what was hung or gone over, in the words that it takes. */
-
-/** Fuses of the 24 V side are no larger; a bigger one is the line's. */
-const LARGEST_FUSE = 10
 
 export const passingRules: readonly Rule[] = [
   // A question, and its own answer: nothing is weighed by it.
@@ -74,7 +72,7 @@ export const passingRules: readonly Rule[] = [
     '(?:it is |unit is |heat pump is )?(?:cooling|heating) when (?:it )?(?:should|is supposed to|supposed to) (?:be )?(?:heat|heating|cool|cooling)',
     (the) => (nothingDone(the) ? the.asComplaint() : the.asNote()),
   ),
-  rule('new (\\d{1,2}) ?(?:a|amps?)(?: one)?', (the, size) => (Number(size) <= LARGEST_FUSE ? `fuse ${size} in` : the.asNote())),
+  rule('new (\\d{1,2}) ?(?:a|amps?)(?: one)?', (the, size) => (Number(size) <= LARGEST_IN_SLOT ? `fuse ${size} in` : the.asNote())),
   rule(
     '(?:it |fan |blower |unit )?(?:runs|works|comes on) (?:only )?(?:on|with) (?:a )?call(?: now)?|(?:\\w+ )*board (?:is )?(?:sending|putting|feeding) .+',
     (the) => the.asNote(),

@@ -8,7 +8,7 @@ import { CHASSIS, parsePoint } from '@/src/core/wiring/point'
 import { partById, type System } from '@/src/core/wiring/system'
 
 /** Below this a bare number to the metal could be ohms of a short or stray volts on a dead wire. */
-const AMBIGUOUS_BELOW = 2
+const AMBIGUOUS_BELOW = modelValue({ value: 2, unit: 'V or ohm', source: 'assumption: above it a bare figure is mostly volts' })
 
 /** What is asked of a line that was understood: whether the record is behind, and of a small figure its unit; null where nothing is. */
 export const askedOfFigures = (line: string, drafts: readonly EntryDraft[], the: Sentence, isExact: boolean): string | null =>
