@@ -137,6 +137,17 @@ it('a jumper is at the place that is named, or it is none', () => {
   expect(said(read, 'R-W jumped at AH strips come on')).toContain('but nothing of "at air handler')
 })
 
+it('what a jumper brings on is no call for it, and nowhere to go', () => {
+  const at = standing('furnace-no-common', 'indoor', 'on')
+  expect(drafts(at, 'jumped R G, fan on')).toEqual(drafts(at, 'jumper R G; blower runs'))
+  expect(drafts(at, 'jumped R Y, outdoor on')).toEqual(drafts(at, 'jumper R Y; outdoor as called'))
+})
+
+it('a letter of two cables goes back on where one of them is off', () => {
+  const off = standing('dual-fuel', 'indoor', 'on', { do: 'lift', end: 'outdoor-cable.O@outdoor' })
+  expect(drafts(off, 'landed O')).toMatchObject([{ change: { do: 'land', end: 'outdoor-cable.O@outdoor' } }])
+})
+
 describe('two of a kind, and one by its place', () => {
   it.each([
     ['zoned-furnace-ac', 'panel', 'R-C 24', 'R1-C1 24 V'],

@@ -38,6 +38,10 @@ export const passingRules: readonly Rule[] = [
     const call = isOfTrips ? the.call(said) : null
     return call && `holds on ${call}`
   }),
+  rule('(?:landed|relanded|reconnected|land) ([a-z]\\d?)(?: wire)?(?: back)?', (the, letter) => {
+    const [off, another] = the.state.bench.lifted.filter((end) => parsePoint(end).name.toLowerCase() === letter)
+    return off && !another ? `land ${off}` : null
+  }),
   rule('(?:reconnected|relanded|rehooked)(?: it| them)?', (the) => landLast(the, true)),
   rule('(?:zone (\\d) )?(?:stat|thermostat|tstat|display|screen)(?:-(\\d))? (?:is )?back(?: on| up)?(?: now)?', (the, zone, number) => {
     const id = zone || number ? `thermostat-${zone || number}` : the.thermostat()

@@ -16,6 +16,11 @@ const SPOKEN_NUMBER = new RegExp(`\\b(${TENS_WORD})(?:[ -](${DIGIT_WORD}))?(?: p
 
 /** What is joined, and what is left for another day. */
 const ofHands: readonly Shortened[] = [
+  // What a jumper brings on is no call for it.
+  [
+    /^((?:i )?jump(?:ed|er|ered)? R[ch]?(?: to |[- ])[A-Z]\d?(?: (?:at|in|on) [a-z ]+?)?),? (?:and |the )*(fan|blower|outdoor|outdoor unit|condenser|compressor|strips|heat pump)(?: is)? (?:on|going|running|runs)$/i,
+    (_, act, what) => `${act}, ${/^fan$/i.test(what) ? 'blower' : /^outdoor/i.test(what) ? 'condenser' : what} runs`,
+  ],
   [
     /^((?:put (?:a )?)?jump(?:ed|er|ered)? .+?)(?:,| and|, and) (?:then )?it (?:runs|ran|fired(?: right)? up|fires(?: right)? up|starts?|started|comes on|came on|kicked on|took off)$/i,
     // Y brings on what stands outside, G the blower.
