@@ -153,6 +153,7 @@ describe('two of a kind, and one by its place', () => {
     ['zoned-furnace-ac', 'panel', 'R-C 24', 'R1-C1 24 V'],
     ['zoned-furnace-ac', 'indoor', 'R1 to C1 24', 'R1-C1 24 V at panel'],
     ['zoned-furnace-ac', 'indoor', 'both zones off', 'call off'],
+    ['zoned-furnace-ac', 'panel', 'both zones calling heat', 'call heat; thermostat-2 shows a call'],
     ['zoned-furnace-ac', 'panel', 'zone 2 R to C 24', 'R2-C2 24 V'],
     ['furnace-two-transformers', 'indoor', 'both transformers 27', 'ac transformer 27; heat transformer 27'],
   ])('%s, at %s: %s', (system, place, line, meant) => {

@@ -142,6 +142,11 @@ export const zoneRules: readonly Rule[] = [
     '(?:zone )?(?:damper (\\d)|(\\d) damper) (opens|opened|closes|closed|shuts)(?: (?:fine|ok|up|fully|all the way))*',
     (the, one, other, does) => leading(the.part(`damper ${one || other}`) ?? '', does.startsWith('open') ? 'open' : 'shut'),
   ),
+  // The bench makes one call; that the other is on as well is seen of its thermostat.
+  rule('zone 1 and zone 2 (?:are )?both calling for (cool|heat|fan)(?:ing)?', (the, said) => {
+    const call = the.call(`zone 1 ${said}`)
+    return call && `call ${call}; thermostat-2 shows a call`
+  }),
   rule('(?:both|all|all of) zones (?:are |turned |set to )*off|nothing calling (?:on|in|from) (?:either|both|any) zones?', (the) =>
     the.system.places.some(({ kind }) => kind === 'zone-panel') ? 'call off' : null,
   ),
