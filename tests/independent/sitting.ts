@@ -8,7 +8,7 @@ import { type Answered, type SearchStep, type Solver, searchBySteps, type Trial 
 import { wholeLooks } from '@/src/core/readings/working'
 import { createRandom } from '@/src/core/units/random'
 import { windingLink } from '@/src/core/wiring/links'
-import { callsOf, firstPart, partsOf } from '@/src/core/wiring/system'
+import { callsOf, firstPart, partsOf, type System } from '@/src/core/wiring/system'
 import { drawParts, wireOtherwise } from '@/tests/independent/draw'
 import { IndependentHouse } from '@/tests/independent/house'
 import { Senses } from '@/tests/independent/senses'
@@ -146,19 +146,30 @@ export async function sitIndependently(engine: Engine, spice: SpiceSession, seed
 /** Of a transformer's plate, the most that a sound house asks of it: whoever built it chose one that carries it. Assumption. */
 const MOST_CARRIED = 1.1
 
-/** A house whose transformers carry what its calls ask of them. */
+/** What works on each call of a house with nothing wrong, and the most that its transformer carries of its plate. */
+async function worksOnCalls(system: System, template: System, spice: SpiceSession) {
+  const house = new IndependentHouse(system, template, null, spice, createRandom(1), 1, Infinity)
+  const senses = new Senses(house, async () => new Map(), template, createRandom(1), 1)
+  const works: ReadonlyMap<string, boolean>[] = []
+  let most = 0
+  for (const call of callsOf(template)) {
+    house.change({ do: 'call', call })
+    await house.run(A_CALL_S)
+    most = Math.max(most, await house.shareOfPlate())
+    works.push(await senses.working())
+  }
+  return { most, works }
+}
+
+/** A house as it is drawn and wired, that its transformer carries and that does on every call what its kind does: else it is no sound one. */
 async function carried(engine: Engine, spice: SpiceSession, random: ReturnType<typeof createRandom>) {
+  const asBuilt = await worksOnCalls(engine.system, engine.system, spice)
   for (let tries = 0; ; tries++) {
     const { system, how } = wireOtherwise(drawParts(engine.system, random), random)
-    const house = new IndependentHouse(system, engine.system, null, spice, createRandom(1), 1, Infinity)
-    let most = 0
-    for (const call of callsOf(engine.system)) {
-      house.change({ do: 'call', call })
-      await house.run(A_CALL_S)
-      most = Math.max(most, await house.shareOfPlate())
-    }
-    if (most <= MOST_CARRIED) return { system, how }
-    if (tries === MOST_DRAWN) throw new Error(`no house of ${engine.system.id} was drawn that its transformer carries`)
+    const { most, works } = await worksOnCalls(system, engine.system, spice)
+    const doesAll = asBuilt.works.every((sound, at) => [...sound].every(([id, isOn]) => works[at].get(id) === isOn))
+    if (most <= MOST_CARRIED && doesAll) return { system, how }
+    if (tries === MOST_DRAWN) throw new Error(`no house of ${engine.system.id} was drawn that its transformer carries and that works`)
   }
 }
 
