@@ -1,5 +1,6 @@
 import { cableTowards } from '@/src/core/quick-line/meaning'
 import { findCable } from '@/src/core/quick-line/names'
+import type { Said } from '@/src/core/quick-line/rule'
 import { leading, type Sentence } from '@/src/core/quick-line/sentence'
 import { parseLook } from '@/src/core/readings/look-target'
 import type { PlaceId } from '@/src/core/wiring/ids'
@@ -24,8 +25,14 @@ export function pluggable(the: Sentence, what: string): string | null {
   return part && ['switch', 'coil', 'thermostat', 'board'].includes(part.kind) ? part.id : null
 }
 
+/** The panel that goes on: the only one that is off, else the one here. */
+export function panelOff({ state: { bench } }: Sentence): PlaceId {
+  const [off, another] = bench.panelsOff
+  return off !== undefined && !another ? off : bench.place
+}
+
 export function putOn(the: Sentence, what: string): string | null {
-  if (/^(panel|door|cover|access panel)$/.test(what)) return `panel ${the.state.bench.place} on`
+  if (/^(panel|door|cover|access panel)$/.test(what)) return `panel ${panelOff(the)} on`
   const breaker = /^(?:in )?(?:(\d+) ?(?:a|amp|amps) )?(?:pocket |lamp |test )?breaker(?: in(?: slot)?)?$/.exec(what)
   if (breaker) return breaker[1] ? `breaker ${breaker[1]} in` : 'breaker in'
   const fuse = /^(?:in )?(?:new )?(?:(\d+) ?(?:a|amp|amps) )?(?:new )?fuse(?: in(?: slot)?)?$/.exec(what)
@@ -129,18 +136,22 @@ export function landAll(the: Sentence, said: string, at: string | null = null): 
  * A conductor whose work a spare takes over. Where more than one cable here has such a wire, it is that of the cable in which the named
  * color is spare.
  */
-export function swapped(the: Sentence, what: string, spare: string): string | null {
+export function swapped(the: Sentence, what: string, spare: string): Said {
   const said = the.conductor(what)
   if (said === null) return null
   const named = spare.replace(/^spare /, '').replace(/(?: wire| spare)+$/, '')
-  const { place } = the.state.bench
-  const having = the.system.cables.filter(({ between, conductors }) => {
-    const isHere = between.includes(place)
-    const isSpare = conductors.some(
-      (one) => (named === '' || [one.id, one.colour].includes(named)) && one.lands.every((terminal) => terminal === null),
-    )
-    return isHere && isSpare && wiresOf({ conductors }, [what]) !== null
-  })
+  const hasWire = ({ conductors }: Cable) => wiresOf({ conductors }, [what]) !== null
+  const hasSpare = ({ conductors }: Cable) =>
+    conductors.some((one) => (named === '' || [one.id, one.colour].includes(named)) && one.lands.every((terminal) => terminal === null))
+  const fitting = the.system.cables.filter((cable) => hasWire(cable) && hasSpare(cable))
+  const here = the.system.cables.filter(({ between }) => between.includes(the.state.bench.place))
+  const having = here.filter((cable) => fitting.includes(cable))
+  // That color may be spare in a cable that does not come here at all.
+  if (having.length === 0 && fitting.length > 0 && here.some(hasWire)) {
+    const [{ id, name }] = fitting
+    const swap = `swap ${id} ${what.toUpperCase()}${named && ` to ${named}`}`
+    return { asks: `No cable here has ${named ? `a spare ${named}` : 'a spare'}. If it is in the ${name}, say "${swap}".` }
+  }
   const along = having.length === 1 ? `${having[0].id} ` : ''
   return `swap ${along}${said}${named ? ` to ${named}` : ''}`
 }
@@ -172,7 +183,7 @@ export function pairHere({ state, system }: Sentence, meant: string | null): Poi
 }
 
 /** A wire that is off, the last one of that letter or of any, goes on a spare of its own cable. */
-export function offOnSpare(the: Sentence, letter: string | null, spare: string): string | null {
+export function offOnSpare(the: Sentence, letter: string | null, spare: string): Said {
   const off = the.state.bench.lifted.findLast((end) => letter === null || parsePoint(end).name.toLowerCase() === letter)
   const { cable, name } = off === undefined ? { cable: null, name: '' } : parsePoint(off)
   return cable === null ? null : swapped(the, `${cable} ${letter ?? name.toLowerCase()}`, spare)

@@ -31,6 +31,8 @@ export function lostPlace(line: string, the: Sentence, drafts: readonly EntryDra
     ...line.matchAll(
       /\b(?:(?:at|from) (?:the )?([a-z]+(?: [a-z]+)?)|(?<!\b(?:going|goes|to|runs?|running|from|the|at) )(outside|outdoors|inside|indoors))(?=$|[,;]| and\b)/gi,
     ),
+    // Where the line begins, whatever follows.
+    ...line.matchAll(/^\s*(?:at|from) (?:the )?((?!unit\b)[a-z]+(?: (?:panel|unit|handler|pump|board))?)\b/gi),
   ].map(([, said, side]) => said ?? side)
   const points = drafts.flatMap((draft): Point[] => {
     if (draft.kind === 'reading') return 'a' in draft.probe ? [draft.probe.a, draft.probe.b] : []

@@ -24,6 +24,7 @@ import {
 } from '@/src/core/quick-line/no-entry'
 import { normalForm } from '@/src/core/quick-line/normal-form'
 import { isNotDone, isOfBefore, STILL_TO_DO } from '@/src/core/quick-line/not-done'
+import { offFirst, ohmsLater } from '@/src/core/quick-line/ohms-with-power'
 import { fromOwnWords, withLeadsByName } from '@/src/core/quick-line/own-words'
 import { clausesOf } from '@/src/core/quick-line/parted'
 import { isRemark, type Said } from '@/src/core/quick-line/rule'
@@ -33,6 +34,7 @@ import { Sentence } from '@/src/core/quick-line/sentence'
 import { inFull } from '@/src/core/quick-line/shorthand'
 import { askedOfFigures } from '@/src/core/quick-line/small-figure'
 import { corrected, wordsInFull } from '@/src/core/quick-line/spelling'
+import { readAnew } from '@/src/core/quick-line/taken-back'
 import { calledFirst, callMissed, callOfComplaint, SHOULD_DO, whileItCalls, withoutCall } from '@/src/core/quick-line/told-call'
 import { trialsOf } from '@/src/core/quick-line/trials'
 import { tryDrafts } from '@/src/core/quick-line/try-drafts'
@@ -43,6 +45,10 @@ import { unheard } from '@/src/core/quick-line/unheard'
  * not read is tried as a sentence; where that fails, too, the grammar's own words say what would fit.
  */
 export function readQuickLine(typed: string, asked: QuickLineContext): Understood {
+  return readAnew(typed, (line) => readSaid(line, asked))
+}
+
+function readSaid(typed: string, asked: QuickLineContext): Understood {
   const line = breakerBySize(whileItCalls(withoutCall(typed, asked), asked), asked)
   const read = closedFirst(line, asked, (said) => readSpelt(said, asked))
   if (read.ok && !/^\s*(?:note|complaint)\b/i.test(line)) {
@@ -84,27 +90,9 @@ function readWhole(line: string, asked: QuickLineContext): Understood {
   return where ? accounted(line, readAll(line, asked), false, asked) : accounted(line, heard, isExact, asked)
 }
 
-/** Ohms typed while the record has the power on: the power is mostly off by then, and one key says so. */
-function offFirst(line: string, heard: Understood & { ok: false }, asked: QuickLineContext): Understood {
-  if (heard.problem !== OHMS_WITH_POWER || !foldJob(asked.system, asked.entries).bench.power) return heard
-  const whole = `power off; ${line.trim()}`
-  return readAll(whole, asked).ok
-    ? { ...heard, problem: `The power is on in the record, and ohms are read with the power off. Is it off now? Say "${whole}".` }
-    : heard
-}
-
-/** What would be ohms with the power off, and is nothing with it on, or no more than a remark. */
-function ohmsLater(line: string, asked: QuickLineContext): Understood | null {
-  const isOhms = /\bol\b|\bohms?\b|\bcontinuity\b/i.test(line) && !/^\s*power off/i.test(line)
-  if (!isOhms || !foldJob(asked.system, asked.entries).bench.power) return null
-  const off = readAll(`power off; ${line}`, asked)
-  const wasRead = off.ok && off.drafts.some((draft) => draft.kind === 'reading' && draft.probe.meter === 'ohms')
-  return wasRead ? { ok: false, problem: OHMS_WITH_POWER, start: 0, end: line.length } : null
-}
-
 /** What was heard of a line, where all of it was. */
 function accounted(line: string, heard: Understood, isExact: boolean, asked: QuickLineContext): Understood {
-  if (!heard.ok && heard.problem === OHMS_WITH_POWER) return offFirst(line, heard, asked)
+  if (!heard.ok && heard.problem === OHMS_WITH_POWER) return offFirst(line, heard, asked, readAll)
   if (isShortedByHand(line) && (!heard.ok || heard.drafts.every(({ kind }) => kind === 'note')))
     return { ok: false, problem: NEVER_JOIN, start: 0, end: line.length }
   if (!heard.ok) return isDeadShort(line, heard.problem) ? { ...heard, problem: NEVER_JOIN } : heard
@@ -132,11 +120,11 @@ function readAll(said: string, asked: QuickLineContext): Understood {
     return (
       asRemark(line, context) ??
       whatStandsInTheWay(line, context) ??
-      ohmsLater(line, asked) ??
+      ohmsLater(line, asked, readAll) ??
       (isOfReading(line, context) && !isRiddle(line, read.problem) ? read : { ...read, problem: NO_ENTRY })
     )
   if (typeof put === 'object') return { ok: false, problem: put.asks, start: 0, end: line.length }
-  const later = isRemark(put) ? ohmsLater(line, asked) : null
+  const later = isRemark(put) ? ohmsLater(line, asked, readAll) : null
   if (later) return later
   if (isRemark(put) && isHandsOnWires(line)) return { ...read, problem: NO_ENTRY }
   const first = readInGrammar(put, context)

@@ -1,6 +1,6 @@
 import { wiresOf } from '@/src/core/quick-line/hands'
 import { findCable } from '@/src/core/quick-line/names'
-import { NUMBER, type Rule, rule, type Said } from '@/src/core/quick-line/rule'
+import { asks, NUMBER, type Rule, rule, type Said } from '@/src/core/quick-line/rule'
 import type { Sentence } from '@/src/core/quick-line/sentence'
 import { conductorEnd, terminalPoint } from '@/src/core/wiring/point'
 import { commonNodes } from '@/src/core/wiring/supply'
@@ -179,5 +179,10 @@ export const apartRules: readonly Rule[] = [
   rule(
     '(?:no|not any|none of them|nothing) (?:ground(?:s|ed)?|short(?:s|ed)? to (?:ground|gnd|metal|chassis))(?: (?:on|at) (?:any|every|all)(?: of)?(?: the)? (?:wires?|conductors?|terminals?|screws?|letters?))|nothing (?:is )?(?:grounded|shorted to (?:ground|gnd|metal|chassis))|all (?:wires|terminals) (?:are )?clear to (?:ground|gnd|metal|chassis)',
     everyToGround,
+  ),
+  // A splice that is opened takes all its wires off, and which they are no record of this house says.
+  asks(
+    '(?:opened|open|undid|undo|cut|separated|took apart|pulled apart)(?: up)? (?:splices?|wire ?nuts?|joints?)(?: .*)?|(?:it (?:holds|trips) )?with (?:splices?|wire ?nuts?|joints?) (?:open|opened|apart|undone|off)(?: .*)?',
+    'Which wires does that take off, and where? Say each of them: "lift outdoor Y outside". Then say what was read, or whether it holds.',
   ),
 ]

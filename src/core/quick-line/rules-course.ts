@@ -260,7 +260,7 @@ export const courseRules: readonly Rule[] = [
     },
   ),
   rule(
-    '(?:furnace |unit |it |system |boiler )?(?:goes|went|going|locks|locked|locking|keeps locking|drops)(?: into| in to)? ?(?:out|lockout|lock out)(?: .*)?',
+    '(?!(?:went|going|goes) out (?:and|to|there|back|here)\\b)(?:furnace |unit |it |system |boiler )?(?:goes|went|going|locks|locked|locking|keeps locking|drops)(?: into| in to)? ?(?:out|lockout|lock out)(?: .*)?',
     (the) => {
       const isOfNow = the.state.bench.call !== 'off' || the.state.observations.length > 0
       return isOfNow ? the.asNote() : the.asComplaint()

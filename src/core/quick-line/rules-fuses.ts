@@ -16,6 +16,10 @@ export const fuseRules: readonly Rule[] = [
     (_, how) => `fuse ${/^(?:good|ok|fine)$/.test(how) ? 'good' : 'blown'}`,
   ),
   rule(
+    '(?:\\d{1,2} ?(?:a|amps?) )?(?:in-?line|in line)(?: fuse)?(?: on (?:it|that one|transformer))?(?: is| was)? (blown|popped|burnt|burned|shot|toast|good|intact)',
+    (_, how) => `fuse ${/^(?:good|intact)$/.test(how) ? 'good' : 'blown'}`,
+  ),
+  rule(
     '\\d{1,2} ?(?:a|amps?) (?:is |was )?(blown|popped|burnt|burned|shot|toast|good|intact)',
     (_, how) => `fuse ${/^(?:good|intact)$/.test(how) ? 'good' : 'blown'}`,
   ),

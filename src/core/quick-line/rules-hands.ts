@@ -1,6 +1,6 @@
 import { bypassedBy } from '@/src/core/bench/caution'
 import { askWhichOf, COLOUR, letterOfColour } from '@/src/core/quick-line/colours'
-import { allAt, allOf, pluggable } from '@/src/core/quick-line/hands'
+import { allAt, allOf, panelOff, pluggable } from '@/src/core/quick-line/hands'
 import { either, NUMBER, type Rule, rule, type Said, VOLTS } from '@/src/core/quick-line/rule'
 import { leading, type Sentence, worded } from '@/src/core/quick-line/sentence'
 import { lineSide, primary } from '@/src/core/quick-line/volts'
@@ -228,7 +228,7 @@ export const handRules: readonly Rule[] = [
   rule('(?:closed|shut)(?: up)? (?:panel|door|cover)s?', ({ state: { bench } }) =>
     bench.panelsOff.includes(bench.place) ? `panel ${bench.place} on` : null,
   ),
-  rule('(?:panel|door|cover)s? (?:is )?back(?: on)?', (the) => `panel ${the.state.bench.place} on`),
+  rule('(?:panel|door|cover)s? (?:is )?back(?: on)?', (the) => `panel ${panelOff(the)} on`),
   rule('(?:panel|door|cover)s? (?:is )?off', (the) => `panel ${the.state.bench.place} off`),
   // Readings.
   rule(`${NUMBER} and ${NUMBER}(?: ?${VOLTS})? (?:on|at) (?:both |two )?legs`, (the, one, other) => {

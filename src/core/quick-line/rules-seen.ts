@@ -2,6 +2,7 @@ import { letterOfColour } from '@/src/core/quick-line/colours'
 import { type Rule, rule, type Said } from '@/src/core/quick-line/rule'
 import { askWhichCall, nothingCalls } from '@/src/core/quick-line/sense'
 import { leading, loadOf, type Sentence, statHere, worded, zoneOf } from '@/src/core/quick-line/sentence'
+import { motorMeant } from '@/src/core/quick-line/which-part'
 import { partById, partsOf } from '@/src/core/wiring/system'
 
 /** What all runs at a place, or does not, while something is called. */
@@ -55,11 +56,15 @@ export const seenRules: readonly Rule[] = [
     return nothingCalls(the) ? the.asNote() : `${load} runs; ${the.asNote()}`
   }),
   rule('(.+?)(?: motor)?(?: is)? (?:stuck|seized|seized up|locked up|frozen up)', (the, what) => {
-    const load = loadOf(the, what)
-    return load && `${load} still; ${the.asNote()}`
+    const load = /^(?:its )?motor$/.test(what) ? motorMeant(the) : loadOf(the, what)
+    return load && (typeof load === 'object' ? load : `${load} still; ${the.asNote()}`)
   }),
   rule('(.+?) (?:draws? |pulls? |at )?(?:0|zero|no) ?(?:a|amps?)', (the, what) => worded(loadOf(the, what), 'still')),
-  rule('no (?:amps|current|draw) (?:on|at|to|through|going to) (.+)', (the, what) => worded(loadOf(the, what), 'still')),
+  rule('(?:no|0|zero) ?(?:a|amps|current|draw) (?:on|at|to|through|going to) (.+)', (the, what) => worded(loadOf(the, what), 'still')),
+  rule(
+    '(?:ran|running|ran unit|ran it|let it run)(?: it)?(?: for)? (?:\\d+|five|ten|fifteen|twenty|thirty|half an) ?(?:mins?|minutes|hours?)(?: .*)?',
+    (the) => the.asNote(),
+  ),
   rule('no (?:display|screen)|nothing on (?:display|screen)', (the) => statHere(the, 'blank')),
   rule(
     '(.+?) (?:is )?(?:runs|running|on),? but (.+?) (?:doesnt|does not|dont|wont|isnt|is not|not|is off)(?: run| running| start)?',

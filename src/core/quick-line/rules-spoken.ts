@@ -1,4 +1,4 @@
-import { allAt, allOf, joined, pluggable, swapped, takenOff } from '@/src/core/quick-line/hands'
+import { allAt, allOf, joined, panelOff, pluggable, swapped, takenOff } from '@/src/core/quick-line/hands'
 import { leavesControlLive, STAYS_LIVE } from '@/src/core/quick-line/power'
 import { asks, either, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
 import { leading, loadOf, type Sentence, worded, zoneOf } from '@/src/core/quick-line/sentence'
@@ -44,7 +44,7 @@ export const spokenRules: readonly Rule[] = [
   rule('(?:reset|pushed|popped|set)(?: breaker| it)(?: back)?(?: in)?|breaker (?:reset|is reset|back in)', () => 'reset'),
   rule('(?:powered|power|powering)(?: it| unit| everything)? (?:up|back up)|energized|power (?:restored|is restored)', () => 'power on'),
   rule(
-    '(?:killed|cut|shut|turned|pulled|dropped|killing)(?: off)? (?:all |furnace |air handler )?power(?: off| down)?(?: (?:at|to|from) (.*))?',
+    '(?:killed|cut|shut|turned|pulled|dropped|killing)(?: off)? (?:all |furnace |air handler )?power(?: off| down)?(?: (?:at|to|from) ([^,]*))?',
     (the, where) => (leavesControlLive(the, where) ? { asks: STAYS_LIVE } : 'power off'),
   ),
   rule('powered (?:down|it down|off)|de-?energized', () => 'power off'),
@@ -175,13 +175,14 @@ export const spokenRules: readonly Rule[] = [
   rule(
     '(?:door |access |unit |service |blower )*(?:panel|cover|door)(?: is| back)? (off|on|open|closed|shut)(?: again)?(?: (?:at |on |of )?(.+))?',
     (the, how, where) => {
-      const place = where ? the.place(where) : the.state.bench.place
-      return place && `panel ${place} ${/^(?:off|open)$/.test(how) ? 'off' : 'on'}`
+      const isOff = /^(?:off|open)$/.test(how)
+      const place = where ? the.place(where) : isOff ? the.state.bench.place : panelOff(the)
+      return place && `panel ${place} ${isOff ? 'off' : 'on'}`
     },
   ),
   rule(
     '(?:closed|buttoned|closing|buttoning)(?: it)? up(?: (?:panel|unit|it|cabinet))?|(?:panel|cover)s? (?:buttoned|closed) up',
-    (the) => `panel ${the.state.bench.place} on`,
+    (the) => `panel ${panelOff(the)} on`,
   ),
   rule('(?:opened|opening|open)(?: up)? (?:panel|cover|unit|cabinet)', (the) => `panel ${the.state.bench.place} off`),
   rule('(?:everything|all)(?: is)? (?:landed|connected|on)(?: right| correctly| good| where it belongs)?', () => 'landings ok'),
@@ -239,7 +240,7 @@ export const spokenRules: readonly Rule[] = [
     const part = partById(the.system, the.part(what) ?? '')
     return part && part.kind !== 'fuse' ? the.asRepair() : null
   }),
-  rule('(?:ran|pulled) (?:an? )?new \\d+/\\d+(?: (.+))?', (the) => the.asRepair()),
+  rule('(?:ran|pulled) (?:an? )?new \\d+[/-]\\d+(?: (.+))?', (the) => the.asRepair()),
   rule('new (.+?)', (the, what) => {
     const part = partById(the.system, the.part(what) ?? '')
     return part && part.kind !== 'fuse' ? the.asRepair() : null

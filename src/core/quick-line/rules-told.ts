@@ -97,7 +97,7 @@ export const toldRules: readonly Rule[] = [
     (the, spare, what, section) => {
       const letter = the.isLetter(what) ? what : letterOfColour(the, what)
       const swap = letter === null ? null : swapped(the, letter.toLowerCase(), spare)
-      return swap && section ? `${swap} ${section}` : swap
+      return typeof swap === 'string' && section ? `${swap} ${section}` : swap
     },
   ),
   rule('(?:thermostat|stat|tstat) (?:base|sub ?base|wall plate|plate)(?: is)? (?:pulled|off|removed|hanging)(?: off)?(?: .*)?', (the) =>

@@ -1,4 +1,4 @@
-import { joined, swapped, takenOff } from '@/src/core/quick-line/hands'
+import { joined, panelOff, swapped, takenOff } from '@/src/core/quick-line/hands'
 import { asks, either, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
 import { leading, loadOf, type Sentence, worded, zoneOf } from '@/src/core/quick-line/sentence'
 import { across, lineSide, windingOhms } from '@/src/core/quick-line/volts'
@@ -40,7 +40,7 @@ export const visitRules: readonly Rule[] = [
     '(?:call|calling|called|set|turned|run)?(?: for| to| on)? ?(emergency heat|em heat|e-heat|aux heat|aux|auxiliary|strips)(?: heat)?',
     (the, call) => leading('call', the.call(call)),
   ),
-  rule('(?:panel|door|cover|access panel)(?: is)? (?:shut|closed)', (the) => `panel ${the.state.bench.place} on`),
+  rule('(?:panel|door|cover|access panel)(?: is)? (?:shut|closed)', (the) => `panel ${panelOff(the)} on`),
   rule(
     '(furnace|air handler|unit|condenser|access|service|blower) (?:door|panel|cover|compartment)(?: is| was)? (off|on|open|shut|closed)',
     (the, where, how) => {

@@ -6,7 +6,6 @@ import { askWhichCall, nothingCalls, nothingDone } from '@/src/core/quick-line/s
 import { leading, type Sentence } from '@/src/core/quick-line/sentence'
 import { ampsOnWhat, MOST_ON_24_V } from '@/src/core/quick-line/small-figure'
 import { coilMeant } from '@/src/core/quick-line/which-part'
-import { modelValue } from '@/src/core/units/model-value'
 import { parsePoint } from '@/src/core/wiring/point'
 import { firstPart, isUnknown, partById, partsOf, placeById } from '@/src/core/wiring/system'
 

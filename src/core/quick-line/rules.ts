@@ -1,4 +1,4 @@
-import { allOf, joined, putOn, swapped, takenOff } from '@/src/core/quick-line/hands'
+import { allOf, joined, panelOff, putOn, swapped, takenOff } from '@/src/core/quick-line/hands'
 import { asks, either, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
 import { leading, loadOf, type Sentence, statHere, worded, zoneOf } from '@/src/core/quick-line/sentence'
 import { lineSide, primary } from '@/src/core/quick-line/volts'
@@ -98,7 +98,9 @@ export const rules: readonly Rule[] = [
     leading('call', the.call(call)),
   ),
   rule('call (?:is )?off|(?:thermostat|stat) (?:is )?satisfied', () => 'call off'),
-  rule('(?:panel|door|cover|access panel)(?: is)? (off|on)', (the, how) => `panel ${the.state.bench.place} ${how}`),
+  rule('(?:panel|door|cover|access panel)(?: is)? (off|on)', (the, how) =>
+    how === 'on' ? `panel ${panelOff(the)} on` : `panel ${the.state.bench.place} off`,
+  ),
   rule('(?:put |stuck )?(?:in )?(?:(\\d+) ?(?:a|amp|amps) )?(?:pocket |lamp |test )?breaker(?: is)?(?: in| in slot)?', (_, size) =>
     size ? `breaker ${size} in` : 'breaker in',
   ),

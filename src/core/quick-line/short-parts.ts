@@ -76,6 +76,17 @@ export const ofPartsShort: readonly Shortened[] = [
   ],
   [/\b24 ?v(?:olts?)? (?=transformer\b)/gi, ''],
   [/\bhsi\b/gi, 'igniter'],
+  [/^(?:it |now )?(cool|heat)s(?= (?:ok|fine|good|great|well|now)\b)/i, '$1 works'],
+  [
+    /^(?:checked|tested) (?:the )?((?:high )?limit|rollout|float|(?:low |high )?pressure switch)(?: switch)?[:,]? (?=(?:is )?(?:closed|open|made)\b)/i,
+    '$1 ',
+  ],
+  [/^(?:let|letting) it run (?=(?:for )?(?:an? |\d|five|ten|fifteen|twenty|thirty))/i, 'ran '],
+  [
+    /^(?:i )?went out(?:side)? (?:there )?and (?=(?:took|pulled|unhooked|lifted|disconnected|opened|read|checked|jumped|looked)\b)/i,
+    'went outside, ',
+  ],
+  [/\b(?:condenser|outdoor unit|outside unit)(?= (?:pulls|pulled|(?:won[’']?t|doesn[’']?t|does not|didn[’']?t) pull) in\b)/gi, 'contactor'],
   [/\b(zone|stage|stat|compressor|damper) (one|two|three)\b/gi, (_, what, number) => `${what} ${numberIn(number)}`],
   [/\b(stat|thermostat|tstat) (?:in|of|for) zone (\d)\b/gi, 'zone $2 stat'],
   [/^both (compressors|contactors|dampers) (?:are )?(running|runs|in|out|off|open|shut)$/i, 'both $1 $2'],

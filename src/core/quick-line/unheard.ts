@@ -85,7 +85,7 @@ function lostState(line: string, the: Sentence, drafts: readonly EntryDraft[]): 
   const isLooked = drafts.some((draft) => draft.kind === 'note' || (draft.kind === 'reading' && draft.probe.meter === 'look'))
   if (blank !== undefined && !isLooked) return blank
   const [, name, how] =
-    /\b(contactor|relay|valve|sequencer)(?: is| pulled| still| not pulled)* (in|out)\b(?! (?:slot|place|series|heat|cool|the|at))/i.exec(
+    /\b(contactor|relay|valve|sequencer)(?: is| pulled| pulls| still| not pulled)* (in|out)\b(?! (?:slot|place|series|heat|cool|the|at))/i.exec(
       line,
     ) ?? []
   const part = name === undefined ? null : the.part(name.toLowerCase())

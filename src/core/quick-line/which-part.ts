@@ -18,6 +18,16 @@ export function coilMeant({ system, state }: Standing): string | null {
   return coil && another ? lastSeen(state, coils) : (coil?.id ?? null)
 }
 
+/** "The motor": the only one here, or the one that was looked at last. A compressor is called by its name, and what heats is none. */
+export function motorMeant({ system, state }: Standing): string | { readonly asks: string } | null {
+  const motors = partsOf(system, 'load').filter(
+    ({ place, name, powerFactor }) => place === state.bench.place && powerFactor < 1 && !/compressor/.test(name),
+  )
+  const [motor, another] = motors
+  if (!motor || !another) return motor?.id ?? null
+  return lastSeen(state, motors) ?? { asks: `Which motor? Say ${motors.map(({ id }) => `"${id} still"`).join(' or ')}.` }
+}
+
 /** The part of some that the last look here was at. */
 export function lastSeen(
   { bench, observations }: JobState,

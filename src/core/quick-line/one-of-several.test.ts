@@ -1,0 +1,84 @@
+import { drafts, standing, standingAfter } from '@/tests/setup/standing'
+
+const problem = (read: ReturnType<typeof standing>, line: string) => {
+  const understood = read(line)
+  return understood.ok ? understood.say : understood.problem
+}
+
+describe('the one that is meant, of several', () => {
+  it('a motor is the one that was looked at last, and no compressor', () => {
+    const read = standingAfter('rooftop-gas', 'package', ['call heat', 'inducer never starts'])
+    expect(drafts(read, "motor's seized")).toMatchObject([{ probe: { at: 'inducer' } }, { kind: 'note' }])
+    expect(problem(standing('rooftop-gas', 'package', 'on'), "motor's seized")).toContain(
+      'Which motor? Say "blower still" or "inducer still"',
+    )
+  })
+
+  it('a panel that goes on is the one that is off', () => {
+    const read = standing('furnace-ac', 'outdoor', 'on', { do: 'panel', place: 'indoor', on: false })
+    for (const line of ["door's on", 'closed up', 'panel back on'])
+      expect(drafts(read, line)).toMatchObject([{ change: { do: 'panel', place: 'indoor', on: true } }])
+    const here = standing('furnace-ac', 'outdoor', 'on')
+    expect(drafts(here, "door's on")).toMatchObject([{ change: { do: 'panel', place: 'outdoor', on: true } }])
+  })
+
+  it('a spare that no cable here has is asked after', () => {
+    const outdoors = standing('heat-pump-o', 'outdoor', 'off')
+    expect(problem(outdoors, 'moved Y over to the brown spare on both ends')).toContain(
+      'No cable here has a spare brown. If it is in the stat cable',
+    )
+    const indoors = standing('heat-pump-o', 'indoor', 'off')
+    expect(drafts(indoors, 'moved Y over to the brown spare on both ends')).toEqual(drafts(indoors, 'swap stat-cable Y to brown'))
+  })
+
+  it('a reading is at the place with which its line begins', () => {
+    const read = standing('zoned-furnace-ac', 'stat-2', 'on', { do: 'call', call: 'cool-zone-2' })
+    expect(problem(read, 'at the zone panel zone 2 r-c 27')).not.toMatch(/^R to C at the stat/)
+  })
+
+  it('a fuse by its size and where it sits', () => {
+    const read = standing('furnace-two-transformers', 'indoor', 'on', { do: 'call', call: 'cool' })
+    expect(drafts(read, 'the 3A inline on it is blown')).toEqual(drafts(read, 'cooling fuse blown'))
+  })
+})
+
+describe('half a line is not taken for all of it', () => {
+  it('power that came back is on, and a disconnect outside leaves the control live', () => {
+    const furnace = standing('furnace-ac', 'indoor', 'on')
+    expect(drafts(furnace, 'turned off power, closed up, turned back on')).toMatchObject([
+      { change: { do: 'power', on: false } },
+      { change: { do: 'panel' } },
+      { change: { do: 'power', on: true } },
+    ])
+    expect(problem(standing('dual-fuel', 'outdoor', 'on'), 'turned off power at disconnect, closed up, turned back on')).toContain(
+      'leaves the 24 V side live',
+    )
+  })
+
+  it('what pulls in is seen beside what is read', () => {
+    const read = standing('furnace-ac', 'outdoor', 'on')
+    expect(drafts(read, 'cool call, condenser pulls in, 26.8 at the contactor')).toEqual(
+      drafts(read, 'call cool; contactor in; 26.8 at the contactor'),
+    )
+  })
+
+  it('a splice that is opened has wires, and which they are is asked', () => {
+    const read = standing('furnace-two-transformers', 'outdoor', 'on', { do: 'call', call: 'cool' })
+    for (const line of ['opened the splice at the condenser', 'with the splice open new fuse holds'])
+      expect(problem(read, line)).toContain('Which wires does that take off')
+    expect(drafts(read, 'found a bad splice behind the furnace')).toMatchObject([{ kind: 'note' }])
+  })
+
+  it.each([
+    ['rooftop-gas', 'package', 'checked the high limit: closed', 'limit closed'],
+    ['furnace-ac', 'outdoor', 'let it run fifteen minutes, still holding', 'still holding'],
+    ['furnace-ac', 'indoor', 'cools fine now', 'cool works'],
+  ])('%s: %s', (system, place, line, meant) => {
+    const read = standing(system, place, 'on', { do: 'call', call: system === 'rooftop-gas' ? 'heat' : 'cool' })
+    expect(drafts(read, line)).toEqual(drafts(read, meant))
+  })
+
+  it.each(['swapped in a new inducer motor', 'pulled new 18-2 out to the unit'])('%s: a repair, in its own words', (line) => {
+    expect(drafts(standing('furnace-induced-draft', 'indoor', 'on'), line)).toMatchObject([{ kind: 'repair' }])
+  })
+})
