@@ -110,7 +110,7 @@ const hands: Reading = (meaning, the) => {
 const idle: Reading = (meaning) => {
   const { letters, parts, cables, calls, numbers } = meaning
   const isAlone = letters.length + cables.length + calls.length + numbers.length === 0 && parts.length < 2
-  return isAlone && meaning.isWhole && has(meaning, 'idle') && only(meaning, 'idle', 'off') ? 'call off' : null
+  return isAlone && meaning.isWhole && !meaning.isByHand && has(meaning, 'idle') && only(meaning, 'idle', 'off') ? 'call off' : null
 }
 
 const walked: Reading = (meaning) => {

@@ -56,6 +56,13 @@ export function allAt(the: Sentence, place: PlaceId | null): string | null {
   return cable && !another && place !== null ? liftEnds(the, cable, place) : null
 }
 
+/** The same of every cable that comes there. */
+export function everythingAt(the: Sentence, place: PlaceId | null): string | null {
+  if (place === null) return null
+  const cables = the.system.cables.filter(({ between }) => between.includes(place))
+  return cables.flatMap((cable) => liftEnds(the, cable, place) ?? []).join('; ') || null
+}
+
 /** The ends here of every wire that lands on a screw of that letter, or is called by it, whichever cable it is in. */
 export function conductorsAt({ system, state }: Sentence, letter: string): Point[] {
   const { place } = state.bench

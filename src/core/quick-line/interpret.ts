@@ -29,6 +29,8 @@ export function interpret(said: string, the: Sentence): Said {
   if (the.says(/\bno common\b(?! \d)/i)) return null
   // What is gone, or is one of several, is not what stands there.
   if (/\b(?:goes|went|gone) away\b|\bdisappear|\bonly one\b/.test(text)) return null
+  // What alone heats the house is told, and not called.
+  if (/^(?:aux|auxiliary|emergency|em|strips?|gas|backup)(?: heat)? only\b/.test(text)) return null
   // Air that is blown is no fuse.
   if (/\bblow(?:s|ing) (?:out )?(?:warm|hot|cold|cool|lukewarm)\b/.test(text)) return null
   // Broken somewhere on its way is thought: nobody saw it.
@@ -134,6 +136,7 @@ function onCall(meaning: Meaning, the: Sentence): Said {
   const senses = new Set(meaning.senses)
   senses.delete('with')
   const line = firstOf([...measured, ...noticed], { ...meaning, calls: [], senses }, the)
-  if (typeof line !== 'string') return line
+  // A mark on a wire is there with or without a call.
+  if (typeof line !== 'string' || /^(?:bare|rubbed|chewed|scorched|stapled) /.test(line)) return line
   return the.state.bench.call === call.replace(/(?<=[a-z])(?=\d)/, '-') ? line : `call ${call}; ${line}`
 }

@@ -42,6 +42,63 @@ describe('the one that is meant, of several', () => {
   })
 })
 
+describe('a whole strip that comes off, and goes back one by one', () => {
+  it.each(['Disconnected everything from the terminal strip.', 'pulled everything off the board', 'took all the wires off the strip'])(
+    '%s: both cables, and no call that is off',
+    (line) => {
+      const made = drafts(standing('furnace-ac', 'indoor', 'on', { do: 'call', call: 'cool' }), line)
+      expect(made).toHaveLength(7)
+      expect(made.every((draft) => draft.kind === 'bench' && draft.change.do === 'lift')).toBe(true)
+    },
+  )
+
+  it('what is fine then held; a letter under which two wires are off is asked after', () => {
+    const read = standingAfter('furnace-ac', 'indoor', ['breaker in', 'disconnected everything'])
+    for (const line of ['Put G back, fine.', 'G on, fine']) expect(drafts(read, line)).toEqual(drafts(read, 'land G; holds'))
+    expect(problem(read, 'Put C on, fine.')).toContain('More than one conductor answers to C')
+  })
+
+  it('a breaker that is plugged in is in', () => {
+    const read = standing('furnace-ac', 'indoor', 'on')
+    expect(drafts(read, 'Plugged in the 3A breaker.')).toEqual(drafts(read, 'breaker 3 in'))
+  })
+})
+
+describe('what is named beside a thing is not called', () => {
+  it('a rub is where it is, with no call for the blower that it crosses', () => {
+    const read = standing('package-heat-pump', 'package', 'on')
+    expect(drafts(read, 'found a rub on the orange where it crosses the blower housing')).toMatchObject([
+      { kind: 'reading', probe: { meter: 'look' } },
+    ])
+  })
+
+  it('heat that a jumper brings on is no call for heat', () => {
+    const read = standing('furnace-no-common', 'indoor', 'on')
+    expect(drafts(read, 'pulled stat, jumped R W at the wall: heat on')).toMatchObject([
+      { change: { do: 'unplug' } },
+      { change: { do: 'jumper', a: 'R@thermostat', b: 'W@thermostat' } },
+      { kind: 'note' },
+    ])
+  })
+
+  it('what alone heats the house is told, and gas is the other heat of two', () => {
+    const read = standing('dual-fuel', 'indoor', 'on')
+    expect(drafts(read, 'emergency heat only, hp dead')).toMatchObject([{ kind: 'complaint' }, { kind: 'note' }])
+    expect(drafts(read, 'call gas heat')).toEqual(drafts(read, 'call emergency heat'))
+  })
+
+  it('it is the cable that is in the hand, or which one it is is asked', () => {
+    const inHand = standing('zoned-furnace-ac', 'panel', 'on', { do: 'lift', end: 'stat-cable-2.Y@panel' })
+    expect(drafts(inHand, 'nail through it in the hall')).toEqual(drafts(inHand, 'stapled stat-cable-2'))
+    expect(problem(standing('zoned-furnace-ac', 'panel', 'on'), 'nail through it in the hall')).toContain('Through which cable?')
+  })
+
+  it('short forms with their dots', () => {
+    const read = standing('air-handler-plain', 'outdoor', 'on', { do: 'call', call: 'cool' })
+    expect(drafts(read, 'cont. pulls in, comp runs')).toEqual(drafts(read, 'contactor pulls in, compressor runs'))
+  })
+})
+
 describe('half a line is not taken for all of it', () => {
   it('power that came back is on, and a disconnect outside leaves the control live', () => {
     const furnace = standing('furnace-ac', 'indoor', 'on')

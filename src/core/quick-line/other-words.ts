@@ -254,6 +254,11 @@ const forms: readonly Form[] = [
       return partById(the.system, `thermostat-${zone}`) ? `thermostat-${zone}` : all
     },
   ],
+  // Of two ways to heat the gas is called as emergency heat.
+  [
+    /\b(?:gas|furnace) heat\b(?! pump)/gi,
+    (the, all) => (the.call('emergency heat') !== null && the.part('gas valve') !== null ? 'emergency heat' : all),
+  ],
   // A gas valve's second coil, and a motor's amps before the figure.
   [
     /\b(?:second|high)[- ](?:stage|fire) (?:gas )?valve\b/gi,

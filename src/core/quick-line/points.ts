@@ -122,7 +122,8 @@ export function readConductor(reader: Reader, wanted: (end: Point) => boolean): 
 /** Of several ends the one whose wire was taken off last at its other end: it is taken off here too. */
 function otherEndOff(lifted: readonly Point[], ends: readonly Point[]): Point | undefined {
   const wireOf = (end: Point) => `${parsePoint(end).cable}.${parsePoint(end).name}`
-  const last = [...lifted].reverse().find((off) => ends.some((end) => wireOf(end) === wireOf(off)))
+  // What is off here, too, is one of those that could be meant.
+  const last = [...lifted].reverse().find((off) => !ends.includes(off) && ends.some((end) => wireOf(end) === wireOf(off)))
   return last && ends.find((end) => wireOf(end) === wireOf(last))
 }
 

@@ -1,6 +1,6 @@
 import { bypassedBy } from '@/src/core/bench/caution'
 import { askWhichOf, COLOUR, letterOfColour } from '@/src/core/quick-line/colours'
-import { allAt, allOf, panelOff, pluggable } from '@/src/core/quick-line/hands'
+import { allOf, everythingAt, panelOff, pluggable } from '@/src/core/quick-line/hands'
 import { either, NUMBER, type Rule, rule, type Said, VOLTS } from '@/src/core/quick-line/rule'
 import { leading, type Sentence, worded } from '@/src/core/quick-line/sentence'
 import { lineSide, primary } from '@/src/core/quick-line/volts'
@@ -199,7 +199,7 @@ export const handRules: readonly Rule[] = [
   ),
   rule(
     '(?:lift|lifted|pulled|pull|took|take|unhooked|unhook|disconnected|disconnect)(?: off)? (?:everything|all|all of it|it all)(?: off)? (?:at|on|in) (.+)',
-    (the, where) => allAt(the, the.place(where)),
+    (the, where) => everythingAt(the, the.place(where)),
   ),
   rule('(?:pulled|pull|took|take|popped)(?: off)? (?:plugs?|spades|connectors?|leads)(?: off)? (?:off |from |on |at )?(.+)', (the, what) =>
     leading('unplug', pluggable(the, what)),

@@ -1,5 +1,5 @@
 import { letterOfColour } from '@/src/core/quick-line/colours'
-import { landLast } from '@/src/core/quick-line/hands'
+import { everythingAt, landLast } from '@/src/core/quick-line/hands'
 import { cableTowards } from '@/src/core/quick-line/meaning'
 import { asks, NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
 import { leading, loadOf, type Sentence, statHere } from '@/src/core/quick-line/sentence'
@@ -88,6 +88,10 @@ export const impliedRules: readonly Rule[] = [
   ),
   rule(`(?:at |on )?(.+?) (?:landings|terminals|strip|connections|screws) (?:(?:are|is|look|looks|all) )*${TIGHT}`, (the, named) =>
     landedAt(the, named),
+  ),
+  rule(
+    '(?:pulled|took|lifted|lift|pull|take|disconnected|unhooked|removed)(?: off)? (?:everything|all(?: (?:of )?wires)|all of it)(?: (?:off|from|on|at|of|loose))*(?: (?:(?:terminal |low voltage |thermostat |control )?(?:board|strip|block|terminals|screws)|here))?',
+    (the) => everythingAt(the, the.state.bench.place),
   ),
   rule(
     '(?:pulled|took|lifted|lift|pull|take|disconnected|unhooked)(?: off)? (?:everything|all(?: (?:of )?wires)?|all of it|both(?: wires)?) (?:off|on|from|under)(?: of)? ([a-z]\\d?)',

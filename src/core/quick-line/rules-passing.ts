@@ -126,5 +126,10 @@ export const passingRules: readonly Rule[] = [
     '(?:came|come|got) (?:in|here|on site)(?:,? .*)?|(?:house|room|attic|inside) (?:is )?(?:at |about )?\\d{2,3}(?: degrees)?|(?:it is |real |too )?hot to (?:the )?touch|left (?:it )?(?:running|cool only|heat only|on cool|on heat|in cool|in heat)|ordered (?:.+)',
     (the) => the.asNote(),
   ),
+  // "It" is the cable that is in the hand.
+  rule('(?:found )?(?:a |an )?(?:drywall |old )?(?:nail|staple|screw|brad) (?:is |was |went )?(?:through|in|into) it(?: .*)?', (the) => {
+    const [cable, another] = new Set(the.state.bench.lifted.map((end) => parsePoint(end).cable))
+    return cable && !another ? `stapled ${cable}` : { asks: `Through which cable? Say "stapled ${the.system.cables.at(-1)?.id}".` }
+  }),
   rule('pulled (?:the )?(?:staple|nail|screw)s?(?: out)?(?: of .+)?', (the) => the.asRepair()),
 ]

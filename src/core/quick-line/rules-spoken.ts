@@ -38,7 +38,7 @@ export const spokenRules: readonly Rule[] = [
     size ? `fuse ${size} in` : 'fuse in',
   ),
   rule(
-    '(?:put|popped|stuck|clipped|plugged|threw|installed|set) (?:(\\d+) ?(?:a|amp|amps) )?(?:pocket |lamp |test |resettable )?(?:breaker|resettable)(?: in)?(?: (?:slot|fuse slot|for fuse|place of fuse))?',
+    '(?:put|popped|stuck|clipped|plugged|threw|installed|set)(?: in)? (?:(\\d+) ?(?:a|amp|amps) )?(?:pocket |lamp |test |resettable )?(?:breaker|resettable)(?: in)?(?: (?:slot|fuse slot|for fuse|place of fuse))?',
     (_, size) => (size ? `breaker ${size} in` : 'breaker in'),
   ),
   rule('(?:reset|pushed|popped|set)(?: breaker| it)(?: back)?(?: in)?|breaker (?:reset|is reset|back in)', () => 'reset'),

@@ -16,7 +16,16 @@ const SPOKEN_NUMBER = new RegExp(`\\b(${TENS_WORD})(?:[ -](${DIGIT_WORD}))?(?: p
 
 /** What is joined, and what is left for another day. */
 const ofHands: readonly Shortened[] = [
+  // One wire after the other goes back, and what is fine then held.
+  [
+    /^((?:(?:[Pp]ut|[Ll]and(?:ed)?|[Hh]ooked|[Rr]econnected|[Cc]onnected) [A-Z]\d?(?: wire)?(?: back)?(?: on| up)?|[A-Z]\d? (?:back )?on)),? (?:and )?(?:it is |it[’']s |still )?(?:fine|ok|good|no trip)$/,
+    '$1, holds',
+  ],
   // What a jumper brings on is no call for it.
+  [
+    /^(.*\bjump(?:ed|er|ered)? R[ch]?(?: to |[- ])W\d?(?: (?:at|in|on) [a-z ]+?)?)(?:,|:| and|, and) (?:the )?heat(?: is)? (?:on|going|running|runs|comes on|came on)$/i,
+    '$1; note heat is on',
+  ],
   [
     /^((?:i )?jump(?:ed|er|ered)? R[ch]?(?: to |[- ])[A-Z]\d?(?: (?:at|in|on) [a-z ]+?)?),? (?:and |the )*(fan|blower|outdoor|outdoor unit|condenser|compressor|strips|heat pump)(?: is)? (?:on|going|running|runs)$/i,
     (_, act, what) => `${act}, ${/^fan$/i.test(what) ? 'blower' : /^outdoor/i.test(what) ? 'condenser' : what} runs`,
