@@ -149,6 +149,8 @@ export function toldBy(words: string, system: System): Told {
     .replace(/\b(?:clg|htg|bkr|htr|tstat|xfmr|cond)\b/g, (short) => SHORT.get(short) ?? short)
     .replace(/\b(when|whenever|as soon as|every time|once|if) (it|unit|the unit|system|the system) (cool|heat)s\b/g, '$1 $2 calls for $3')
     .replace(/\s+/g, ' ')
+    // What it only does to its fuse says nothing of what works.
+    .replace(/\b(blows?|blowing|pops?|popping|trips?|tripping|fuse|breaker)\b(.*) only (in|on|when)\b/, '$1$2 $3')
   const symptoms = symptomWords.filter(({ says }) => says.test(said)).map(({ symptom }) => symptom)
   const has = (symptom: Symptom) => symptoms.includes(symptom)
   const dead = MODES.filter(({ says }) => deadMode(says).test(said)).map(({ call }) => call)

@@ -31,6 +31,8 @@ export function interpret(said: string, the: Sentence): Said {
   if (/\b(?:goes|went|gone) away\b|\bdisappear|\bonly one\b/.test(text)) return null
   // What alone heats the house is told, and not called.
   if (/^(?:aux|auxiliary|emergency|em|strips?|gas|backup)(?: heat)? only\b/.test(text)) return null
+  // "It" is the cable in the hand, and no place.
+  if (/^(?:found |saw )?it (?:is |was |got |all )?(?:chewed|rubbed|melted|scorched|nicked)\b|\bthrough it\b/.test(text)) return null
   // Air that is blown is no fuse.
   if (/\bblow(?:s|ing) (?:out )?(?:warm|hot|cold|cool|lukewarm)\b/.test(text)) return null
   // Broken somewhere on its way is thought: nobody saw it.

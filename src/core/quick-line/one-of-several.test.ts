@@ -93,6 +93,33 @@ describe('what is named beside a thing is not called', () => {
     expect(problem(standing('zoned-furnace-ac', 'panel', 'on'), 'nail through it in the hall')).toContain('Through which cable?')
   })
 
+  it('what is chewed or melted is the cable that was read last, or it is asked', () => {
+    const read = standingAfter('furnace-two-transformers', 'indoor', ['power off', 'outdoor pair Y-C 0.6'])
+    expect(drafts(read, 'found it melted on the discharge line')).toMatchObject([{ probe: { at: 'wiring@outdoor-cable' } }])
+    expect(problem(standing('furnace-two-transformers', 'indoor', 'off'), 'found it chewed under the deck')).toContain('What is chewed?')
+    expect(problem(standing('heat-pump-b', 'indoor', 'off'), 'used the spare')).toContain('For which wire?')
+  })
+
+  it('readings side by side are at the place with which they end', () => {
+    const read = standing('furnace-ac-two-stage', 'indoor', 'on', { do: 'call', call: 'cool' })
+    expect(drafts(read, 'R-C 26 at board, R-Y1 26 R-W1 26 at stat')).toEqual(drafts(read, 'R-C 26; R-Y1 26 at stat; R-W1 26 at stat'))
+  })
+
+  it('a coil that is open is read, and no damper is', () => {
+    const read = standing('zoned-furnace-ac', 'panel', 'off')
+    expect(drafts(read, 'damper 1 motor coil open')).toEqual(drafts(read, 'damper 1 coil OL'))
+  })
+
+  it('along a cable a small figure is volts or ohms', () => {
+    expect(problem(standing('heat-pump-b', 'indoor', 'on'), 'outdoor pair Y-C 0.6')).toContain('Volts, or ohms with the power off?')
+  })
+
+  it('what the house only does to its fuse says nothing of what works', () => {
+    expect(drafts(standing('heat-pump-b', 'indoor', 'on'), 'complaint blows fuse only in heating')).toMatchObject([
+      { complaint: { symptoms: ['fuse-on-call'] } },
+    ])
+  })
+
   it('short forms with their dots', () => {
     const read = standing('air-handler-plain', 'outdoor', 'on', { do: 'call', call: 'cool' })
     expect(drafts(read, 'cont. pulls in, comp runs')).toEqual(drafts(read, 'contactor pulls in, compressor runs'))

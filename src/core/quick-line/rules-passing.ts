@@ -5,11 +5,20 @@ import { asks, NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
 import { backOn } from '@/src/core/quick-line/rules-put-back'
 import { isFoundOut } from '@/src/core/quick-line/rules-where'
 import { nothingDone } from '@/src/core/quick-line/sense'
-import { loadOf, worded } from '@/src/core/quick-line/sentence'
+import { loadOf, type Sentence, worded } from '@/src/core/quick-line/sentence'
+import type { CableId } from '@/src/core/wiring/ids'
 import { parsePoint } from '@/src/core/wiring/point'
 import { partById } from '@/src/core/wiring/system'
 
 /** What is told in passing: answered questions, what a display or a gauge shows, what was hung or gone over, in the words that it takes. */
+
+/** The cable of all that is off, else the one along whose wires was read last. */
+function cableInHand({ state }: Sentence): CableId | null {
+  const [cable, another] = new Set(state.bench.lifted.map((end) => parsePoint(end).cable))
+  const last = state.observations.at(-1)?.probe
+  const along = last && 'a' in last ? parsePoint(last.a).cable : null
+  return cable && !another ? cable : along
+}
 
 export const passingRules: readonly Rule[] = [
   // A question, and its own answer: nothing is weighed by it.
@@ -115,6 +124,11 @@ export const passingRules: readonly Rule[] = [
   ),
   rule('new (?:wire ?nut|splice|connector|spade|plug|capacitor|cap)s?(?: .*)?', (the) => the.asRepair()),
   rule('used (?:the )?(?:spare (\\w+)|(\\w+) spare)', (the, one, other) => offOnSpare(the, null, one || other)),
+  rule(
+    '(?:used|using) (?:the |a )?spare(?: wire| conductor)?(?: (?:at|on) both ends)?',
+    (the) =>
+      offOnSpare(the, null, '') ?? { asks: `For which wire? Say "swap ${the.system.cables.at(-1)?.id} Y", with the color of the spare.` },
+  ),
   rule('([a-z]\\d?) (?:is )?(?:there|present)(?: now| again)?', (the, letter) => {
     const { bench } = the.state
     const isOff = bench.lifted.some((end) => parsePoint(end).name.toLowerCase() === letter)
@@ -128,8 +142,14 @@ export const passingRules: readonly Rule[] = [
   ),
   // "It" is the cable that is in the hand.
   rule('(?:found )?(?:a |an )?(?:drywall |old )?(?:nail|staple|screw|brad) (?:is |was |went )?(?:through|in|into) it(?: .*)?', (the) => {
-    const [cable, another] = new Set(the.state.bench.lifted.map((end) => parsePoint(end).cable))
-    return cable && !another ? `stapled ${cable}` : { asks: `Through which cable? Say "stapled ${the.system.cables.at(-1)?.id}".` }
+    const cable = cableInHand(the)
+    return cable ? `stapled ${cable}` : { asks: `Through which cable? Say "stapled ${the.system.cables.at(-1)?.id}".` }
   }),
+  rule('(?:found |saw )?it (?:is |was |got |all )?(chewed|rubbed|melted|scorched|nicked)(?: through)?(?: .*)?', (the, how) => {
+    const mark = how === 'melted' ? 'scorched' : how === 'nicked' ? 'rubbed' : how
+    const cable = cableInHand(the)
+    return cable ? `${mark} ${cable}` : { asks: `What is ${how}? Say "${mark} ${the.system.cables.at(-1)?.id}", or its place.` }
+  }),
+  rule('new (?:\\d{2} ?va )transformer(?: and .+)?', (the) => the.asRepair()),
   rule('pulled (?:the )?(?:staple|nail|screw)s?(?: out)?(?: of .+)?', (the) => the.asRepair()),
 ]

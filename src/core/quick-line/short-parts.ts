@@ -76,6 +76,7 @@ export const ofPartsShort: readonly Shortened[] = [
   ],
   [/\b24 ?v(?:olts?)? (?=transformer\b)/gi, ''],
   [/\bhsi\b/gi, 'igniter'],
+  [/\b(damper \d|zone \d damper)(?: motor)? coil (?:is |reads )?(?:open|ol)$/i, '$1 coil OL'],
   [/^(?:it |now )?(cool|heat)s(?= (?:ok|fine|good|great|well|now)\b)/i, '$1 works'],
   [
     /^(?:checked|tested) (?:the )?((?:high )?limit|rollout|float|(?:low |high )?pressure switch)(?: switch)?[:,]? (?=(?:is )?(?:closed|open|made)\b)/i,

@@ -16,6 +16,11 @@ const SPOKEN_NUMBER = new RegExp(`\\b(${TENS_WORD})(?:[ -](${DIGIT_WORD}))?(?: p
 
 /** What is joined, and what is left for another day. */
 const ofHands: readonly Shortened[] = [
+  // Two readings side by side are at the place with which they end.
+  [
+    /(?<=^|[,;] )([A-Z]\d?-[A-Z]\d? [\d.]+(?: ?v)?) ([A-Z]\d?-[A-Z]\d? [\d.]+(?: ?v)?) at ((?:the )?[a-z]+)(?=$|[,;])/g,
+    '$1 at $3, $2 at $3',
+  ],
   // One wire after the other goes back, and what is fine then held.
   [
     /^((?:(?:[Pp]ut|[Ll]and(?:ed)?|[Hh]ooked|[Rr]econnected|[Cc]onnected) [A-Z]\d?(?: wire)?(?: back)?(?: on| up)?|[A-Z]\d? (?:back )?on)),? (?:and )?(?:it is |it[’']s |still )?(?:fine|ok|good|no trip)$/,

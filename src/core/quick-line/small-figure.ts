@@ -109,6 +109,8 @@ function smallFigure(line: string, drafts: readonly EntryDraft[], the: Sentence)
   const isAmbiguous = drafts.some((draft) => {
     if (draft.kind !== 'reading' || draft.probe.meter !== 'volts' || typeof draft.answer !== 'number') return false
     const { a, b } = draft.probe
+    // Along the wires of a cable ohms are as likely, too.
+    if ([a, b].every((point) => parsePoint(point).cable !== null) && draft.answer > 0 && draft.answer < AMBIGUOUS_BELOW) return true
     const [wire, metal] = (parsePoint(a).name === CHASSIS ? [b, a] : [a, b]).map(parsePoint)
     if (metal.name !== CHASSIS || draft.answer <= 0 || draft.answer >= AMBIGUOUS_BELOW) return false
     // Behind a fuse that is open nothing is live, and ohms are as likely.
