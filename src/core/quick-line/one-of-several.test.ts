@@ -64,6 +64,21 @@ describe('a whole strip that comes off, and goes back one by one', () => {
   })
 })
 
+it('what is swapped is the fuse, where that was looked at last', () => {
+  for (const before of ['fuse blown', '24 across the fuse']) {
+    const read = standingAfter('furnace-ac', 'indoor', [before])
+    expect(drafts(read, 'swapped it, held for two minutes then popped')).toEqual(drafts(read, 'fuse in; holds; trips'))
+  }
+  expect(drafts(standingAfter('furnace-ac', 'outdoor', ['call cool', 'contactor out']), 'swapped it')).toMatchObject([{ kind: 'repair' }])
+  const read = standingAfter('furnace-ac', 'indoor', ['breaker in'])
+  expect(drafts(read, 'swapped breaker for 5 amp fuse')).toEqual(drafts(read, 'fuse 5 in'))
+})
+
+it('what came unplugged goes back in', () => {
+  const read = standingAfter('heat-pump-o', 'outdoor', ['breaker in', 'call heat', 'unplug defrost board'])
+  expect(drafts(read, 'plugged back in, trips')).toEqual(drafts(read, 'plug defrost board; trips'))
+})
+
 describe('what is named beside a thing is not called', () => {
   it('a rub is where it is, with no call for the blower that it crosses', () => {
     const read = standing('package-heat-pump', 'package', 'on')

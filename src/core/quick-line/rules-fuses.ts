@@ -149,6 +149,10 @@ export const fuseRules: readonly Rule[] = [
   rule('(?:pocket |test )?breaker with (?:lamp|light|bulb|telltale)(?: is)? in', () => 'breaker in'),
   rule('(?:took|pulled|take|pull) \\d+ ?(?:a|amp|amps)(?: fuse)?(?: out)?', () => 'fuse out'),
   rule(
+    '(?:swapped|changed|replaced|traded|switched)(?: out)? (?:(?:pocket|lamp|test|resettable) )?breaker (?:for|with|to|back to) (?:new )?(?:(\\d{1,2}) ?(?:a|amps?) )?fuse',
+    (_, size) => (size ? `fuse ${size} in` : 'fuse in'),
+  ),
+  rule(
     '(?:swapped|changed|replaced|traded)(?: out)? fuse (?:for|with|to) (?:my |our )?(?:(?:pocket|lamp|test|resettable|reset|pop-?out|push-?button|little|mini) )*breaker',
     () => 'breaker in',
   ),

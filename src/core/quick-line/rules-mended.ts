@@ -1,5 +1,6 @@
 import { ignitionOf } from '@/src/core/quick-line/flame'
 import { NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
+import { wasOfFuse } from '@/src/core/quick-line/which-part'
 import { seenContacts } from '@/src/core/readings/contact-looks'
 import { isOpenedWord } from '@/src/core/readings/switch-looks'
 import { partsOf } from '@/src/core/wiring/system'
@@ -23,8 +24,11 @@ export const mendedRules: readonly Rule[] = [
     },
   ),
   rule(
-    `(?:changed|swapped|replaced|switched)(?: it| them| both)?(?: out)? (?:with|for) (?:an? )?(?:new )?(?:\\d+ ?va )?${FITTED}|(?:changed|swapped|replaced|switched) (?:it|them|both)(?: out)?|(?:put|installed|fitted) (?:in )?(?:a )?new one(?: in| on)?`,
+    `(?:changed|swapped|replaced|switched)(?: it| them| both)?(?: out)? (?:with|for) (?:an? )?(?:new )?(?:\\d+ ?va )?${FITTED}|(?:changed|swapped|replaced|switched) (?:them|both)(?: out)?`,
     (the) => the.asRepair(),
+  ),
+  rule('(?:changed|swapped|replaced|switched) it(?: out)?|(?:put|installed|fitted) (?:in )?(?:a )?new one(?: in| on)?', (the) =>
+    wasOfFuse(the) ? 'fuse in' : the.asRepair(),
   ),
   rule(`(?:put|stuck|swapped|threw|dropped|wired)(?: in)? (?:an? )?new ${FITTED}(?: in| on)?`, (the) => the.asRepair()),
   rule(

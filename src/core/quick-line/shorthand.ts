@@ -21,6 +21,7 @@ const ofHands: readonly Shortened[] = [
     /(?<=^|[,;] )([A-Z]\d?-[A-Z]\d? [\d.]+(?: ?v)?) ([A-Z]\d?-[A-Z]\d? [\d.]+(?: ?v)?) at ((?:the )?[a-z]+)(?=$|[,;])/g,
     '$1 at $3, $2 at $3',
   ],
+  [/^plugged back in\b/i, 'plugged it back in'],
   // One wire after the other goes back, and what is fine then held.
   [
     /^((?:(?:[Pp]ut|[Ll]and(?:ed)?|[Hh]ooked|[Rr]econnected|[Cc]onnected) [A-Z]\d?(?: wire)?(?: back)?(?: on| up)?|[A-Z]\d? (?:back )?on)),? (?:and )?(?:it is |it[’']s |still )?(?:fine|ok|good|no trip)$/,

@@ -1,6 +1,7 @@
 import type { JobState } from '@/src/core/job/job-state'
 import type { PlaceId } from '@/src/core/wiring/ids'
-import { partsOf, type System } from '@/src/core/wiring/system'
+import { parsePoint } from '@/src/core/wiring/point'
+import { partById, partsOf, type System } from '@/src/core/wiring/system'
 
 /** Which part is meant where none is named: the one that is off, the one here, the one that was looked at last. */
 
@@ -36,6 +37,15 @@ export function lastSeen(
   const last = observations.findLast(({ probe }) => probe.meter === 'look')
   const at = last?.probe.meter === 'look' ? last.probe.at : null
   return parts.find(({ id, place }) => id === at && place === bench.place)?.id ?? null
+}
+
+/** Whether the last look or reading was of a fuse: the one that is swapped then. */
+export function wasOfFuse({ system, state }: Standing): boolean {
+  const probe = state.observations.at(-1)?.probe
+  if (!probe) return false
+  if (probe.meter === 'look') return partById(system, probe.at)?.kind === 'fuse'
+  const ends = 'a' in probe ? [probe.a, probe.b].map((end) => parsePoint(end).name) : []
+  return partsOf(system, 'fuse').some(({ between }) => between.every((end) => ends.includes(end)))
 }
 
 /** The one board, or the one here. */
