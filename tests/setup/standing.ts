@@ -32,3 +32,9 @@ export function drafts(read: ReturnType<typeof standing>, line: string) {
   if (!understood.ok) throw new Error(`${line}: ${understood.problem}`)
   return understood.drafts
 }
+
+/** What the line is answered with: what would be entered, or why nothing is. */
+export function answerTo(read: ReturnType<typeof standing>, line: string): string {
+  const understood = read(line)
+  return understood.ok ? understood.say : understood.problem
+}

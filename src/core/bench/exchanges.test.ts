@@ -61,7 +61,7 @@ describe('two conductors that change places', () => {
 
   it('is of two conductors in use, each in no other place, and never of the supply at one end only', () => {
     expect(refusal({ ...both, to: 'brown' })).toContain('swap to it instead')
-    expect(refusal({ ...both, to: 'Y' })).toContain('Two different conductors')
+    expect(refusal({ ...both, to: 'Y' })).toContain('Name two different conductors')
     expect(refusal({ ...both, to: 'X' })).toContain('no conductor "X"')
     expect(refusal({ ...both, to: 'G' }, both)).toBe('Y and W of the stat cable are exchanged already: put them back first, "swap back Y".')
     expect(refusal(both, { do: 'swap', cable: 'stat-cable', from: 'W', to: 'brown' })).toContain('W of the stat cable is on a spare')

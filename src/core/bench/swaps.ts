@@ -50,7 +50,7 @@ export function problemWithExchange(
   const missing = [from, to].find((_, index) => two[index] === undefined)
   if (missing !== undefined)
     return `The ${cable.name} has no conductor "${missing}". It has ${cable.conductors.map((one) => one.id).join(', ')}.`
-  if (from === to) return 'Two different conductors change places.'
+  if (from === to) return 'Name two different conductors to exchange.'
   const loose = two.find((one) => one?.lands.some((terminal) => terminal === null))
   if (loose) return `${loose.id} of the ${cable.name} is in use at neither end, or at one: swap to it instead, "swap ${from} to ${to}".`
   if (at !== undefined && !cable.between.includes(at)) return `The ${cable.name} does not go to "${at}".`

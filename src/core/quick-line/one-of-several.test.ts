@@ -1,15 +1,10 @@
-import { drafts, standing, standingAfter } from '@/tests/setup/standing'
-
-const problem = (read: ReturnType<typeof standing>, line: string) => {
-  const understood = read(line)
-  return understood.ok ? understood.say : understood.problem
-}
+import { answerTo, drafts, standing, standingAfter } from '@/tests/setup/standing'
 
 describe('the one that is meant, of several', () => {
   it('a motor is the one that was looked at last, and no compressor', () => {
     const read = standingAfter('rooftop-gas', 'package', ['call heat', 'inducer never starts'])
     expect(drafts(read, "motor's seized")).toMatchObject([{ probe: { at: 'inducer' } }, { kind: 'note' }])
-    expect(problem(standing('rooftop-gas', 'package', 'on'), "motor's seized")).toContain(
+    expect(answerTo(standing('rooftop-gas', 'package', 'on'), "motor's seized")).toContain(
       'Which motor? Say "blower still" or "inducer still"',
     )
   })
@@ -24,7 +19,7 @@ describe('the one that is meant, of several', () => {
 
   it('a spare that no cable here has is asked after', () => {
     const outdoors = standing('heat-pump-o', 'outdoor', 'off')
-    expect(problem(outdoors, 'moved Y over to the brown spare on both ends')).toContain(
+    expect(answerTo(outdoors, 'moved Y over to the brown spare on both ends')).toContain(
       'No cable here has a spare brown. If it is in the stat cable',
     )
     const indoors = standing('heat-pump-o', 'indoor', 'off')
@@ -33,7 +28,7 @@ describe('the one that is meant, of several', () => {
 
   it('a reading is at the place with which its line begins', () => {
     const read = standing('zoned-furnace-ac', 'stat-2', 'on', { do: 'call', call: 'cool-zone-2' })
-    expect(problem(read, 'at the zone panel zone 2 r-c 27')).not.toMatch(/^R to C at the stat/)
+    expect(answerTo(read, 'at the zone panel zone 2 r-c 27')).not.toMatch(/^R to C at the stat/)
   })
 
   it('a fuse by its size and where it sits', () => {
@@ -55,7 +50,7 @@ describe('a whole strip that comes off, and goes back one by one', () => {
   it('what is fine then held; a letter under which two wires are off is asked after', () => {
     const read = standingAfter('furnace-ac', 'indoor', ['breaker in', 'disconnected everything'])
     for (const line of ['Put G back, fine.', 'G on, fine']) expect(drafts(read, line)).toEqual(drafts(read, 'land G; holds'))
-    expect(problem(read, 'Put C on, fine.')).toContain('More than one conductor answers to C')
+    expect(answerTo(read, 'Put C on, fine.')).toContain('More than one conductor answers to C')
   })
 
   it('a breaker that is plugged in is in', () => {
@@ -105,14 +100,14 @@ describe('what is named beside a thing is not called', () => {
   it('it is the cable that is in the hand, or which one it is is asked', () => {
     const inHand = standing('zoned-furnace-ac', 'panel', 'on', { do: 'lift', end: 'stat-cable-2.Y@panel' })
     expect(drafts(inHand, 'nail through it in the hall')).toEqual(drafts(inHand, 'stapled stat-cable-2'))
-    expect(problem(standing('zoned-furnace-ac', 'panel', 'on'), 'nail through it in the hall')).toContain('Through which cable?')
+    expect(answerTo(standing('zoned-furnace-ac', 'panel', 'on'), 'nail through it in the hall')).toContain('Through which cable?')
   })
 
   it('what is chewed or melted is the cable that was read last, or it is asked', () => {
     const read = standingAfter('furnace-two-transformers', 'indoor', ['power off', 'outdoor pair Y-C 0.6'])
     expect(drafts(read, 'found it melted on the discharge line')).toMatchObject([{ probe: { at: 'wiring@outdoor-cable' } }])
-    expect(problem(standing('furnace-two-transformers', 'indoor', 'off'), 'found it chewed under the deck')).toContain('What is chewed?')
-    expect(problem(standing('heat-pump-b', 'indoor', 'off'), 'used the spare')).toContain('For which wire?')
+    expect(answerTo(standing('furnace-two-transformers', 'indoor', 'off'), 'found it chewed under the deck')).toContain('What is chewed?')
+    expect(answerTo(standing('heat-pump-b', 'indoor', 'off'), 'used the spare')).toContain('For which wire?')
   })
 
   it('readings side by side are at the place with which they end', () => {
@@ -126,7 +121,7 @@ describe('what is named beside a thing is not called', () => {
   })
 
   it('along a cable a small figure is volts or ohms', () => {
-    expect(problem(standing('heat-pump-b', 'indoor', 'on'), 'outdoor pair Y-C 0.6')).toContain('Volts, or ohms with the power off?')
+    expect(answerTo(standing('heat-pump-b', 'indoor', 'on'), 'outdoor pair Y-C 0.6')).toContain('Volts, or ohms with the power off?')
   })
 
   it('what the house only does to its fuse says nothing of what works', () => {
@@ -149,7 +144,7 @@ describe('half a line is not taken for all of it', () => {
       { change: { do: 'panel' } },
       { change: { do: 'power', on: true } },
     ])
-    expect(problem(standing('dual-fuel', 'outdoor', 'on'), 'turned off power at disconnect, closed up, turned back on')).toContain(
+    expect(answerTo(standing('dual-fuel', 'outdoor', 'on'), 'turned off power at disconnect, closed up, turned back on')).toContain(
       'leaves the 24 V side live',
     )
   })
@@ -164,7 +159,7 @@ describe('half a line is not taken for all of it', () => {
   it('a splice that is opened has wires, and which they are is asked', () => {
     const read = standing('furnace-two-transformers', 'outdoor', 'on', { do: 'call', call: 'cool' })
     for (const line of ['opened the splice at the condenser', 'with the splice open new fuse holds'])
-      expect(problem(read, line)).toContain('Which wires does that take off')
+      expect(answerTo(read, line)).toContain('Which wires came off')
     expect(drafts(read, 'found a bad splice behind the furnace')).toMatchObject([{ kind: 'note' }])
   })
 

@@ -1,11 +1,6 @@
-import { drafts, standing, standingAfter } from '@/tests/setup/standing'
+import { answerTo, drafts, standing, standingAfter } from '@/tests/setup/standing'
 
 const call = (name: 'cool' | 'heat') => ({ do: 'call', call: name }) as const
-const said = (read: ReturnType<typeof standing>, line: string) => {
-  const understood = read(line)
-  return understood.ok ? understood.say : understood.problem
-}
-
 describe('what the line feeds, and what switches it', () => {
   it.each([
     ['furnace-induced-draft', 'indoor', 'igniter L1 to neutral 62, L1 to ground 121', 'igniter 62 V; igniter to gnd 121 V'],
@@ -27,11 +22,13 @@ describe('what the line feeds, and what switches it', () => {
   })
 
   it('a board has a supply and several outputs: which is asked', () => {
-    expect(said(standing('heat-pump-o', 'outdoor', 'on', call('cool')), '24 into the board nothing out')).toContain('Into which terminal')
+    expect(answerTo(standing('heat-pump-o', 'outdoor', 'on', call('cool')), '24 into the board nothing out')).toContain(
+      'Into which terminal',
+    )
   })
 
   it('a disconnect has two sides as well as a contactor: which is asked while nothing is called', () => {
-    expect(said(standing('package-heat-pump', 'package', 'on'), '240 line side, 240 load side')).toContain(
+    expect(answerTo(standing('package-heat-pump', 'package', 'on'), '240 line side, 240 load side')).toContain(
       'Of the disconnect, or of the contactor?',
     )
     const called = standing('package-heat-pump', 'package', 'on', call('cool'))
@@ -39,15 +36,15 @@ describe('what the line feeds, and what switches it', () => {
   })
 
   it('a coil that is one of several is asked after, and not read at the supply', () => {
-    expect(said(standing('heat-pump-o', 'outdoor', 'on', call('cool')), 'no voltage across the coil')).toContain('Which coil?')
+    expect(answerTo(standing('heat-pump-o', 'outdoor', 'on', call('cool')), 'no voltage across the coil')).toContain('Which coil?')
     const furnace = standing('furnace-ac', 'outdoor', 'on', call('cool'))
     expect(drafts(furnace, 'no voltage across the coil')).toEqual(drafts(furnace, 'contactor coil 0 V'))
   })
 
   it('more amps than its breaker passes were on something else, and are no part of a trial that held', () => {
     const read = standing('rooftop-electric', 'package', 'on')
-    expect(said(read, 'cool holds, 8.6 amps')).toContain('Amps on what?')
-    expect(said(read, 'cool holds, 0.6 amps')).toContain('amps on R of the transformer: 0.6 A')
+    expect(answerTo(read, 'cool holds, 8.6 amps')).toContain('Amps on what?')
+    expect(answerTo(read, 'cool holds, 0.6 amps')).toContain('amps on R of the transformer: 0.6 A')
   })
 })
 
@@ -55,7 +52,7 @@ describe('a record that is behind', () => {
   it.each(['compressor runs', 'contactor pulls in', 'call for cool, stat went blank', 'R to Y 27', 'contactor chatters'])(
     'with the power off in it, "%s" is asked after',
     (line) => {
-      expect(said(standing('furnace-ac', 'outdoor', 'off', { do: 'walk', place: 'indoor' }), line)).toMatch(/power (?:is off|back on)/)
+      expect(answerTo(standing('furnace-ac', 'outdoor', 'off', { do: 'walk', place: 'indoor' }), line)).toMatch(/power (?:is off|back on)/)
     },
   )
 
@@ -90,11 +87,11 @@ describe('what is no trip, no walk and no call', () => {
   })
 
   it('a condenser that is on is nowhere to go: on which call is asked', () => {
-    expect(said(standing('cool-strips', 'indoor', 'on'), 'condenser on')).toContain('which one is it?')
+    expect(answerTo(standing('cool-strips', 'indoor', 'on'), 'condenser on')).toContain('which one is it?')
   })
 
   it('a heat pump that runs in cooling may do so on a heat call', () => {
-    expect(said(standing('heat-pump-o', 'outdoor', 'on', call('heat')), 'unit is running in cooling')).toContain('What is called?')
+    expect(answerTo(standing('heat-pump-o', 'outdoor', 'on', call('heat')), 'unit is running in cooling')).toContain('What is called?')
   })
 })
 
@@ -128,13 +125,13 @@ describe('what is asked in place of a guess', () => {
     ['cool-strips', 'pops with W off board too? no holds', 'without the question'],
     ['dual-fuel', 'called for aux', 'no aux call'],
   ])('%s: %s', (system, line, asked) => {
-    expect(said(standing(system, 'indoor', 'on'), line)).toContain(asked)
+    expect(answerTo(standing(system, 'indoor', 'on'), line)).toContain(asked)
   })
 })
 
 it('a jumper is at the place that is named, or it is none', () => {
   const read = standingAfter('cool-strips', 'thermostat', ['call heat'])
-  expect(said(read, 'R-W jumped at AH strips come on')).toContain('but nothing of "at air handler')
+  expect(answerTo(read, 'R-W jumped at AH strips come on')).toContain('but nothing of "at air handler')
 })
 
 it('what a jumper brings on is no call for it, and nowhere to go', () => {
@@ -174,7 +171,7 @@ describe('two of a kind, and one by its place', () => {
   })
 
   it('W1 and W2 are two wires, and this house has one', () => {
-    expect(said(standing('rooftop-electric', 'package', 'on'), 'W1 off, W2 on: holds')).toContain('nothing of "W2"')
+    expect(answerTo(standing('rooftop-electric', 'package', 'on'), 'W1 off, W2 on: holds')).toContain('nothing of "W2"')
   })
 
   it('both ends are those of all that came off there', () => {

@@ -183,6 +183,6 @@ export const apartRules: readonly Rule[] = [
   // A splice that is opened takes all its wires off, and which they are no record of this house says.
   asks(
     '(?:opened|open|undid|undo|cut|separated|took apart|pulled apart)(?: up)? (?:splices?|wire ?nuts?|joints?)(?: .*)?|(?:it (?:holds|trips) )?with (?:splices?|wire ?nuts?|joints?) (?:open|opened|apart|undone|off)(?: .*)?',
-    'Which wires does that take off, and where? Say each of them: "lift outdoor Y outside". Then say what was read, or whether it holds.',
+    'Which wires came off, and where? Say each one: "lift outdoor Y outside". Then say what was read, or whether it holds.',
   ),
 ]

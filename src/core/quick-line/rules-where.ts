@@ -242,7 +242,7 @@ export const whereRules: readonly Rule[] = [
   // A unit that can do both does either on any call.
   rule('(?:unit|it|heat pump|outdoor unit|condenser) (?:is )?(?:running|runs) in (?:cool|heat)(?:ing)?(?: mode)?', (the) =>
     partsOf(the.system, 'coil').some(({ role }) => role === 'reversing-valve')
-      ? { asks: 'What is called? Say it, and how the valve lies: "call heat; valve in", "call heat; valve out".' }
+      ? { asks: 'What is called? Say it, and whether the valve is in or out: "call heat; valve in", "call heat; valve out".' }
       : null,
   ),
   rule('(?:so )?(?:transformer|(.+?)) (?:is )?(?:bad|no good|junk|open|shot)', (the, what) => {

@@ -34,4 +34,4 @@ function takenBack(line: string): string | null {
   return WHERE.test(before) && !WHERE.test(after) ? '' : after
 }
 
-const SAY_ONCE = 'A part of this line takes another part back, so nothing was entered. Say it once, as it is, with where it was read.'
+const SAY_ONCE = 'This line corrects itself, so nothing was entered. Say it once, the way it is now, with where it was read.'
