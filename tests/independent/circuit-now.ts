@@ -100,6 +100,9 @@ export function elementsNow(system: System, bench: Bench, trouble: Trouble | nul
       case 'thermostat-dead':
         dead.add(effect.thermostat)
         break
+      case 'stall':
+        closed.set(bodyLink(effect.load), false)
+        break
       case 'jam':
       case 'no-flame':
       case 'false-code':

@@ -1,4 +1,5 @@
 import { faultFamilies } from '@/src/core/faults/families'
+import { BULGED, HUMMING, ON_ITS_LABEL, weakFor } from '@/src/core/readings/capacitor-looks'
 import type { Answer, Probe } from '@/src/core/readings/check'
 import { LANDED, swappedWord, wrongOn } from '@/src/core/readings/landing-looks'
 import { parseLook } from '@/src/core/readings/look-target'
@@ -190,6 +191,14 @@ export class Senses {
       const isBurned = isOf('open', `faces:${of}`) || isOf('resist', `faces:${of}`)
       return random.uniform() < (isBurned ? 0.8 : 0.06) ? 'burned' : 'clean'
     }
+    if (what === 'capacitor') {
+      const stalled = trouble?.effects.find((effect) => effect.do === 'stall')
+      if (random.uniform() < (stalled ? 0.25 : 0.008)) return BULGED
+      const capacitor = partById(system, of)
+      const loads = capacitor?.kind === 'capacitor' ? capacitor.starts.map(({ load }) => load) : []
+      if (stalled?.do === 'stall') return random.uniform() < 0.95 ? weakFor(stalled.load) : ON_ITS_LABEL
+      return random.uniform() < 0.04 ? weakFor(random.pick(loads)) : ON_ITS_LABEL
+    }
     const part = partById(system, at)
     if (part?.kind === 'switch') {
       const [made, opened] = wordsOfSwitch(part)
@@ -197,7 +206,13 @@ export class Senses {
       return random.uniform() < (isOpen ? 0.8 : 0.02) ? opened : made
     }
     const works = await this.working()
-    if (part?.kind === 'load') return works.get(at) ? 'runs' : 'still'
+    if (part?.kind === 'load') {
+      const isStalled = house.shownTrouble?.effects.some((effect) => effect.do === 'stall' && effect.load === at) ?? false
+      if (!isStalled || !house.bench.power) return works.get(at) ? 'runs' : 'still'
+      const volts = await house.volts()
+      const [a, b] = part.between.map((name) => volts(terminalPoint(name, part.place)))
+      return magnitude(subtract(a, b)) > RUNS_ABOVE * part.volts && random.uniform() < 0.55 ? HUMMING : 'still'
+    }
     if (part?.kind === 'board') {
       if (!house.bench.power) return 'dark'
       const volts = await house.volts()

@@ -16,6 +16,8 @@ export type Effect =
   | { readonly do: 'output'; readonly board: PartId; readonly to: string; readonly mode: OutputMode }
   /** Two nodes touch; where that is inside a part, no longer once it is unplugged. */
   | { readonly do: 'short'; readonly a: string; readonly b: string; readonly ohm: number; readonly within?: string }
+  /** A motor hums and does not turn, until what protects it opens. */
+  | { readonly do: 'stall'; readonly load: PartId }
   /** An armature does not move, whatever its coil is fed. */
   | { readonly do: 'jam'; readonly coil: PartId }
   /** An ignition control senses no flame, though there is one. */

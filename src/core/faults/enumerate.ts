@@ -5,6 +5,7 @@ import { createFaultList } from '@/src/core/faults/fault-list'
 import { addStrapsAndWeather } from '@/src/core/faults/left-behind'
 import { addSupplyFaults } from '@/src/core/faults/supply-faults'
 import {
+  addCapacitorFaults,
   addCoilFaults,
   addContactFaults,
   addLeadFaults,
@@ -25,6 +26,7 @@ export function enumerateFaults(system: System): Fault[] {
   addCoilFaults(system, add)
   addContactFaults(system, add)
   addLoadFaults(system, add)
+  addCapacitorFaults(system, add)
   addSwitchFaults(system, add)
   addBoardFaults(system, add)
   addDelays(system, add)

@@ -61,6 +61,7 @@ const parts = {
   'contact-welded': { rate: 1, readApart: 'weld' },
   'contact-burned': { rate: 1.5, readApart: 'faces', milder: pitted },
   'load-dead': { rate: 1, readApart: 'load' },
+  'capacitor-weak': { rate: 1.5, readApart: 'microfarads' },
   'accessory-across': { rate: 0.2, isAdded: true, burnsOutTransformers: true, milder: otherAccessory },
   'switch-open': { rate: 3, comesAndGoes: 'touch-or-heat', milder: corroded },
   'delay-running': { rate: 1, readApart: 'delay' },

@@ -44,6 +44,7 @@ export interface FaultFamilyRecord {
     | 'delay'
     | 'armature'
     | 'load'
+    | 'microfarads'
     | 'copper'
     | 'winding'
     | 'clip'

@@ -5,6 +5,7 @@ import { ACCESSORY_OHM, JOINED_OHM, SHORTED_COIL_OHM, SOLID_SHORT_OHM, WELDED_OH
 import { capital } from '@/src/core/units/capital'
 import { modelValue } from '@/src/core/units/model-value'
 import { feedInside } from '@/src/core/wiring/assembly'
+import { capacitorOf } from '@/src/core/wiring/fed-by'
 import { bodyLink, facesLink, plugLink, thermostatInside } from '@/src/core/wiring/links'
 import type { PartOf } from '@/src/core/wiring/part'
 import { CHASSIS, pinPoint, terminalPoint } from '@/src/core/wiring/point'
@@ -132,10 +133,10 @@ export function addContactFaults(system: System, add: AddFault): void {
 }
 
 /** What stops a motor, and what stops an element, which has no reactance. */
-const insideOf = ({ powerFactor }: PartOf<'load'>): string =>
+const insideOf = (system: System, { id, powerFactor }: PartOf<'load'>): string =>
   powerFactor === 1
     ? 'its elements, their links and spades'
-    : 'its capacitor (discharge it first), its own protector, its windings and spades'
+    : `${capacitorOf(system, id) ? '' : 'its capacitor (discharge it first), '}its own protector, its windings and spades`
 
 /** A motor, a compressor or an element that has its line volts and does nothing with them. */
 export function addLoadFaults(system: System, add: AddFault): void {
@@ -151,12 +152,33 @@ export function addLoadFaults(system: System, add: AddFault): void {
         `replace:${load.id}`,
         isIgniter
           ? `Check the ${load.name} with the power off and proved dead: its ohms cold, a white line or a crack, its plug; replace it, fingers off the element`
-          : `Check the ${load.name} with the power off and proved dead: ${insideOf(load)}; replace what failed`,
+          : `Check the ${load.name} with the power off and proved dead: ${insideOf(system, load)}; replace what failed`,
       ],
       [{ do: 'open', link: bodyLink(load.id) }],
       load.between.map((node) => terminalPoint(node, load.place)),
     )
   }
+}
+
+/** A section of a run capacitor that no longer starts its motor. */
+export function addCapacitorFaults(system: System, add: AddFault): void {
+  for (const capacitor of partsOf(system, 'capacitor'))
+    for (const { load: id, microfarad } of capacitor.starts) {
+      const load = partsOf(system, 'load').find((one) => one.id === id)
+      if (!load) continue
+      add(
+        'capacitor-weak',
+        `${capacitor.id}.${id}`,
+        capacitor,
+        `The ${capacitor.name} no longer starts the ${load.name}`,
+        [
+          `replace:${capacitor.id}`,
+          `Replace the ${capacitor.name}, power off and discharged: ${microfarad} µF on the ${load.name} section, volts as on its label or more`,
+        ],
+        [{ do: 'stall', load: id }],
+        load.between.map((node) => terminalPoint(node, load.place)),
+      )
+    }
 }
 
 /**

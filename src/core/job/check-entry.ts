@@ -165,6 +165,7 @@ const isLookable = (system: System, id: string): boolean => {
   const { what, of } = parseLook(id)
   if (what === 'runs') return workingAt(system, of).length > 0
   if (what === 'wiring') return zonesOf(system).some((zone) => wiringOf(zone.id) === id)
+  if (what === 'capacitor') return partsOf(system, 'capacitor').some((one) => one.id === of)
   if (what === 'contacts') return seenContacts(system).some((contactor) => contactor.id === of)
   if (what === 'flame' || what === 'signal') return partsOf(system, 'board').some((board) => board.id === of && board.ignites !== undefined)
   const part = partById(system, id)

@@ -46,7 +46,7 @@ describe('line amps against the plate', () => {
 
   it('asks for what the relays of a mode feed', () => {
     const names = runsWith(furnaceAc, [{ what: 'blower-relay' }, { what: 'contactor' }, { what: 'blower-relay' }]).map(({ id }) => id)
-    expect(names).toEqual(['blower', 'compressor'])
+    expect(names).toEqual(['blower', 'compressor', 'condenser-fan'])
   })
 
   it('is typed, and said back', () => {

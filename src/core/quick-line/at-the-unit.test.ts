@@ -89,7 +89,7 @@ describe('typed at the unit', () => {
   it.each([
     ['off', furnace, 'The call, or the power?'],
     ['compressor starts then trips', heatPump, 'What trips'],
-    ['fan motor dead', heatPump, 'outdoor fan is not in the record'],
+    ['fan motor dead', heatPump, 'condenser fan: still'],
     ['igniter gets half voltage', induced, 'How many volts'],
     ['took both switches out of the circuit', heatPump, 'Joined past them, or off their plugs?'],
     ['jumped Y1 and Y2', twoStage, 'To each other, or each to R?'],

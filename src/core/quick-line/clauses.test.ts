@@ -133,8 +133,8 @@ describe('parts in their own way', () => {
     expect(outside('compressor 11.2 amps')).toMatchObject([{ kind: 'note' }])
     expect(at('heat-pump-o', 'indoor')('heat strips 21 amps')).toMatchObject([{ kind: 'note' }])
     expect(() => inside('it changed when I wiggled Y')).toThrow()
-    // A fan that the record does not have is not the blower.
-    expect(onRoof('condenser fan motor not running')).toMatchObject([{ kind: 'note' }])
+    // The fan of the condenser is not the blower.
+    expect(onRoof('condenser fan motor not running')).toMatchObject([{ probe: { at: 'condenser-fan' }, answer: { word: 'still' } }])
     expect(inside('blue wire tucked behind, not used')).toMatchObject([{ kind: 'note' }])
   })
 })

@@ -1,5 +1,6 @@
 import type { EntryDraft } from '@/src/core/job/entry'
 import { readCall, readSetTo } from '@/src/core/quick-line/calls'
+import { readCapacitor } from '@/src/core/quick-line/capacitor'
 import { benchDraft } from '@/src/core/quick-line/drafts'
 import { readFlame } from '@/src/core/quick-line/flame'
 import { readBreaker, readFurther, readFurtherFuse, readFuse, readSlotEmpty } from '@/src/core/quick-line/fuses'
@@ -112,6 +113,7 @@ const rules: ReadonlyMap<string, Rule> = new Map(
     held: (reader) => readTrip(reader, 'holds'),
     landings: readLandings,
     contacts: readContacts,
+    capacitor: readCapacitor,
     flame: readFlame,
     bare: readBareCopper,
     ...Object.fromEntries(marks.map((mark): [string, Rule] => [mark, (reader) => readMark(reader, mark)])),

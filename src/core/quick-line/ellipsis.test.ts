@@ -33,7 +33,7 @@ describe('what runs, on which call', () => {
     ['heat-pump-o', at('outdoor'), "heat pump doesn't run in heat", 'call heat; outdoor not as called'],
     ['heat-pump-o', at('indoor'), 'runs in cool but not in heat', 'holds on cool; complaint it does not run on heat'],
     ['air-handler-plain', at('indoor'), "blower don't run on G", 'call fan; blower still'],
-    ['heat-pump-o', at('outdoor'), "condenser fan runs compressor doesn't", 'compressor still; note condenser fan runs'],
+    ['heat-pump-o', at('outdoor'), "condenser fan runs compressor doesn't", 'condenser-fan runs; compressor still'],
     ['rooftop-gas', at('package'), 'stage 1 runs stage 2 dead', 'compressor runs; second-compressor still'],
     ['dual-fuel', at('outdoor'), 'Y 24, O 0 in heat', 'call heat; Y-C 24 V; O-C 0 V'],
     ['furnace-ac', at('thermostat'), 'R to W jumper heat came on', 'jumper R W; note heat came on'],
@@ -122,7 +122,7 @@ describe('short, spelled and dictated', () => {
     ['furnace-ac', at('indoor'), 'swapped in a 3 amp breaker', 'breaker 3 in'],
     ['furnace-ac', at('indoor', true), 'using the brown wire in place of yellow', 'swap stat Y to brown'],
     ['furnace-ac', at('thermostat'), 'set it to cool and dropped it to 60', 'call cool'],
-    ['furnace-ac', at('outdoor'), 'contactor engaged, compressor humming not starting', 'contactor in; compressor still'],
+    ['furnace-ac', at('outdoor'), 'contactor engaged, compressor humming not starting', 'contactor in; compressor hums'],
     ['furnace-induced-draft', at('indoor'), 'flame goes out after 4 seconds', 'call heat; flame lights and goes out'],
     [
       'furnace-ac',

@@ -39,14 +39,16 @@ export function firstTold(typed: string, read: Understood, asked: QuickLineConte
   const isOfCallAlone = read.ok && read.drafts.every(({ kind }) => kind === 'bench')
   if (read.ok ? isOfCallAlone || !read.drafts.every(isSaid) : !isOpen(read.problem) && !isHabit) return null
   const { symptoms, call } = toldBy(line, asked.system)
-  // What runs is seen, unless a mode is said to be dead beside it.
-  if (read.ok && !isHabit && read.drafts.some(({ kind }) => kind !== 'note') && !symptoms.includes('mode-dead')) return null
+  // What runs is seen, unless a mode is said to be dead beside it, or it was said to run on and on.
+  const isSeen = !symptoms.includes('mode-dead') && !(symptoms.includes('never-stops') && ON_AND_ON.test(line))
+  if (read.ok && !isHabit && read.drafts.some(({ kind }) => kind !== 'note') && isSeen) return null
   const isTicked = symptoms.length > 0 && symptoms.every((symptom) => TOLD.has(symptom) && !(read.ok && !isHabit && IS_SEEN.has(symptom)))
   // One side of the house works and the other does not.
   const isHalf =
     isUntouched && symptoms.length === 0 && ONE_WORKS.test(line) && (!read.ok || read.drafts.every(({ kind }) => kind === 'note'))
   const isTold =
     isHalf ||
+    (isUntouched && !read.ok && complaint.words === '' && symptoms.length === 0 && isStory(line)) ||
     (isTicked ? call !== 'fan' || isHabit : symptoms.length === 0 && ((isHabit && IS_STORY.test(line)) || (!read.ok && WONT.test(line))))
   const told = isTold ? readInGrammar(`complaint ${typed.trim().replaceAll(';', ',')}`, asked) : null
   return told?.ok ? told : null
@@ -74,6 +76,18 @@ const TOLD: ReadonlySet<Symptom> = new Set([
 ])
 /** A remark that ticks one of these stays a remark: it may be what was just seen. */
 const IS_SEEN: ReadonlySet<Symptom> = new Set(['half-works', 'fuse-now-and-then'])
+/** What nobody who has just come can have seen. */
+const ON_AND_ON = /\b(?:all the time|nonstop|non-stop|constantly|24\/7|all day|all night|never (?:shuts?|stops?|quits?|turns?|cycles?))\b/i
+/** The first words on a job that say what the house does, in no words of a hand, a letter or a part by its leads. */
+const isStory = (line: string): boolean =>
+  /^(?:\S+\s+){1,}\S+$/.test(line.trim()) &&
+  !/(?<![a-z'’])[RYGWOBC][1-3ch]?(?![a-z'’])/.test(line) &&
+  !/^\s*(?:lift|land|jumper|jump|unplug|plug|pull|pulled|took|take|swap|walk|call|power|trip|trips|hold|holds|ohm|volts|reset|breaker|fuse|put|at the|went|go)\b/i.test(
+    line,
+  ) &&
+  /\b(?:freez\w*|frozen|ices?|iced|icing|leak\w*|noise|noisy|loud|smell\w*|water|issue|problem|weak|warm|hot|cold|same time|at once|short cycl\w*|cycles?|cycling|bill|humid|drip\w*|quits?|random\w*|sometimes|intermittent\w*|now and then|takes forever|never (?:gets|reaches)|not (?:keeping|reaching|getting)|called (?:for|because|about))\b/i.test(
+    line,
+  )
 /** Five words or more tell what it keeps doing; fewer, what it just did. */
 const IS_STORY = /(?:\S+\s+){4}\S+/
 /** What it does to its fuse or breaker, time and again. */

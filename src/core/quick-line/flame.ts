@@ -6,7 +6,7 @@ import { leading, type Sentence, worded } from '@/src/core/quick-line/sentence'
 import { FLAME_SIGNAL_FROM, flameWords, signalWords } from '@/src/core/readings/flame-looks'
 import { flameOf, flameSignalOf } from '@/src/core/readings/look-target'
 import type { PartOf } from '@/src/core/wiring/part'
-import { partsOf, type System } from '@/src/core/wiring/system'
+import { partById, partsOf, type System } from '@/src/core/wiring/system'
 
 /** What is seen, read and told of an ignition: its burners from the call on, its signal, its igniter. */
 
@@ -42,7 +42,12 @@ export function readFlame(reader: Reader): EntryDraft[] {
  */
 const onHeat = (the: Sentence, said: string): string | null => {
   if (!the.state.bench.power) return null
-  if (!ignitionOf(the.system)) return the.asNote()
+  if (!ignitionOf(the.system)) {
+    // Where nothing watches the flame, fire that stays is a gas valve that is open.
+    const [valve, another] = partsOf(the.system, 'coil').filter(({ role }) => role === 'gas-valve')
+    const isLit = said === 'flame burns' && valve !== undefined && another === undefined
+    return isLit && !nothingCalls(the) ? `${valve.id} in; ${the.asNote()}` : the.asNote()
+  }
   return nothingCalls(the) ? `call heat; ${said}` : said
 }
 
@@ -99,7 +104,10 @@ export const flameRules: readonly Rule[] = [
   rule(`${IGNITER} (?:is |has |reads |gets )?(?:0|zero|nothing|no volts|no voltage)(?: ?v| volts)?`, (the) =>
     the.state.bench.power ? ofIgniter(the, (igniter) => `${igniter} 0 V`) : null,
   ),
-  rule('(?:it |furnace |unit |and )*(?:fired|fired up|fired right up|lit|lit up|lit right up|lights right up)', flame('burns')),
+  rule(
+    '(?:it |furnace |unit |and )*(?:ignites|ignited|fires up|fires right up|fired|fired up|fired right up|lit|lit up|lit right up|lights right up)',
+    flame('burns'),
+  ),
   rule(
     '(?:it |burners? |flame )?(?:lights?|lit|burns?|fires?) (?:for )?(?:about |maybe |only )*(?:\\d+|a few|a couple|two|three|four|five|ten) ?(?:of )?(?:s|secs?|seconds?),? (?:and |then |but )*(?:shuts down|shut down|shuts off|shut off|quits|quit|stops|stopped|drops out)',
     flame('lights and goes out'),
@@ -120,7 +128,7 @@ export const flameRules: readonly Rule[] = [
   ),
   rule(`${IGNITER} (?:is |stays )?(?:dark|cold)`, flame('no glow')),
   rule(
-    `(?:it |they )?(?:stays|stayed) lit(?: now)?|(?:it |they |burners? |flame )?(?:lights?|lit|ignites?|fires?)(?: up| off)?(?:,? and|,) (?:stays?|stayed|keeps) (?:lit|on|burning|running)(?: now| fine)*|(?:burners?|flame|fire)(?: is| are)? (?:lit|on|lights?|burning|burns?|steady|good|stays? (?:lit|on))(?: and stays? (?:lit|on))?(?: (?:fine|now|steady|good|ok))?`,
+    `(?:it |they )?(?:stays|stayed) lit(?: now)?|(?:it |they |burners? |flame )?(?:lights?|lit|ignites?|fires?)(?: up| off)?(?:,? and|,) (?:stays?|stayed|keeps) (?:lit|on|burning|running)(?: now| fine)*|(?:burners?|flame|fire)(?: is| are)? (?:lit|on|lights?|fires?|fired|fires? up|burning|burns?|steady|good|stays? (?:lit|on))(?: and stays? (?:lit|on))?(?: (?:fine|now|steady|good|ok))?`,
     flame('burns'),
   ),
   rule(`${IGNITER} (?:is )?(?:glows|glowing|glowed|lit|red hot|bright)(?: (?:up|fine|orange|white|bright|good|ok|yellow|red))*`, (the) =>
@@ -155,6 +163,17 @@ export const flameRules: readonly Rule[] = [
       the.state.bench.power
         ? null
         : ofIgniter(the, (igniter) => leading('ohms across', worded(igniter, /^\d|[.]/.test(read) ? read : 'OL')) ?? ''),
+  ),
+  // Step by step, as it is watched from the call on, up to the fire.
+  rule(
+    `(?:(?:call(?:s|ing|ed)? for heat|heat call|call heat|heat on),? )?(?:inducer(?: on| runs| starts| comes on)?,? (?:then |and )?)?(?:(?:pressure )?switch (?:closes|makes|made|closed),? (?:then |and )?)?(?:${IGNITER}(?: glows| on| lights| lit)?,? (?:then |and )?)?(?:gas(?: valve)?(?: opens| on)?,? (?:then |and )?)?(?:flame|fire|burners?)(?: on| lights?| lit| ok| good)?,? (?:then |and )?(?:blower|fan)(?: on| runs| comes on| kicks on| starts)?`,
+    (the) => {
+      const ignition = ignitionOf(the.system)
+      if (!ignition || !the.state.bench.power || !the.says(/\b(?:inducer|ign?it[eo]r|hsi|glow)/i)) return null
+      const inducer = the.says(/\binducer\b/i) && partById(the.system, 'inducer') ? '; inducer runs' : ''
+      const blower = partsOf(the.system, 'load').find(({ id, name }) => /blower/.test(id + name))
+      return `${onHeat(the, 'flame burns')}${inducer}${blower ? `; ${blower.id} runs` : ''}`
+    },
   ),
   asks(
     `${IGNITER} (?:is )?(?:bad|dead|shot|no good|cracked|broken)`,

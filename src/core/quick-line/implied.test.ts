@@ -52,7 +52,7 @@ describe('a word where one stands, and what one thing implies of another', () =>
       standing('heat-pump-o', 'indoor', 'off'),
       'outdoor Y to outdoor C 15; outdoor O to outdoor C 18',
     ],
-    ["contactor pulled in, fan runs, compressor doesn't", heatPump, 'contactor in; compressor still; note fan runs'],
+    ["contactor pulled in, fan runs, compressor doesn't", heatPump, 'contactor in; condenser-fan runs; compressor still'],
     ['fuse open, 3 amp', furnace, 'fuse blown; note 3 A fuse'],
     ['proved cool 0.4 A 26 V and heat 0.5 A 26 V', furnace, 'proved cool 0.4 A 26 V; proved heat 0.5 A 26 V'],
     ['lift outdoor Y, trips; land it, lift outdoor C, holds', furnace, 'lift outdoor Y; trips; land outdoor Y; lift outdoor C; holds'],
@@ -96,11 +96,14 @@ describe('a word where one stands, and what one thing implies of another', () =>
 
   it('a fan beside a compressor is the outdoor fan: no call for the blower is made', () => {
     for (const said of ["fan runs, compressor doesn't", 'fan running but compressor not running', 'fan running, compressor off']) {
-      const [first, note] = drafts(condenser, said)
-      expect(first).toMatchObject({ kind: 'reading', probe: { at: 'compressor' }, answer: { word: 'still' } })
-      expect(note.kind).toBe('note')
+      const [fan, compressor] = drafts(condenser, said)
+      expect(fan).toMatchObject({ kind: 'reading', probe: { at: 'condenser-fan' }, answer: { word: 'runs' } })
+      expect(compressor).toMatchObject({ kind: 'reading', probe: { at: 'compressor' }, answer: { word: 'still' } })
     }
-    expect(drafts(condenser, 'fan not running, compressor running')[0]).toMatchObject({ answer: { word: 'runs' } })
+    expect(drafts(condenser, 'fan not running, compressor running')).toMatchObject([
+      { probe: { at: 'condenser-fan' }, answer: { word: 'still' } },
+      { probe: { at: 'compressor' }, answer: { word: 'runs' } },
+    ])
   })
 
   it('an overload inside a motor is no trip of the breaker', () => {

@@ -61,7 +61,8 @@ const words: Readonly<Partial<{ [S in Sense]: string }>> = {
   dead: 'dead',
   still: 'stopped quit cold',
   in: 'clicks clicked energized energizes energize shifts shifted engaged welded',
-  chatters: 'chatters chattering chatter buzzes buzzing hums humming rattles clicking flutters pulsing cycling',
+  chatters:
+    'chatters chattering chatter chattered buzzed hummed fluttered rattled buzzes buzzing hums humming rattles clicking flutters pulsing cycling',
   blank: 'blank dark',
   alive: 'alive lit',
   not: 'not isnt aint never',

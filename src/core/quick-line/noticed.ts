@@ -1,7 +1,11 @@
 import type { Meaning } from '@/src/core/quick-line/meaning'
 import { isGroundWord } from '@/src/core/quick-line/names'
 import { askWhichCall, has, nothingCalls, only, type Reading } from '@/src/core/quick-line/sense'
+import type { Sentence } from '@/src/core/quick-line/sentence'
+import { HUMMING } from '@/src/core/readings/capacitor-looks'
+import { parseLook } from '@/src/core/readings/look-target'
 import { marks, SHOWS_CALL } from '@/src/core/readings/looks'
+import { capacitorOf } from '@/src/core/wiring/fed-by'
 import type { PartOf } from '@/src/core/wiring/part'
 import { partById } from '@/src/core/wiring/system'
 
@@ -55,6 +59,8 @@ const seen: Reading = (meaning, the) => {
       // What stays on runs on.
       if (has(meaning, 'holds')) return only(meaning, 'holds', 'runs') && /\bstay/.test(meaning.text) ? `${part.id} runs` : null
       if (!only(meaning, 'runs', 'still', 'dead', 'not', 'none', 'chatters')) return null
+      if (has(meaning, 'chatters') && /\b(?:hum|buzz)/.test(meaning.text) && capacitorOf(the.system, part.id))
+        return has(meaning, 'runs', 'none') ? null : `${part.id} ${HUMMING}`
       // What hums stands still where that is said, or where it is all that it does.
       if (has(meaning, 'chatters') && !has(meaning, 'still'))
         return only(meaning, 'chatters') && /\b(?:just|only|sits|sitting)\b/.test(meaning.text) ? `${part.id} still; ${the.asNote()}` : null
@@ -133,7 +139,14 @@ const marked: Reading = (meaning, the) => {
     return `${mark} ${wires[0].cable ?? along}; ${the.asNote()}`
   // The lead of a part is where the part is.
   const ofPart = parts.length > 0 ? partById(system, parts[0])?.place : undefined
-  return cables.length + places.length > 1 ? null : `${mark} ${cables[0] ?? places[0] ?? ofPart ?? state.bench.place}`
+  return cables.length + places.length > 1 ? null : `${mark} ${cables[0] ?? places[0] ?? ofPart ?? lookedAlong(the) ?? state.bench.place}`
+}
+
+/** The wiring that was looked along just now: what else is said of wires is said of those. */
+function lookedAlong({ state }: Sentence): string | null {
+  const last = state.observations.at(-1)?.probe
+  const { what, of } = last?.meter === 'look' ? parseLook(last.at) : { what: null, of: '' }
+  return what === 'wiring' ? of : null
 }
 
 /** What was seen and heard. */

@@ -35,12 +35,8 @@ describe('a line means', () => {
     ['Y wire to ground still 0.4', inside('off', lift('outdoor-cable.Y@indoor')), 'ohms outdoor-cable.Y@indoor to gnd 0.4'],
     ['wire to C 0.2', inside('off', lift('stat-cable.G@indoor')), 'ohms stat-cable.G@indoor to C 0.2'],
     // What runs and what does not.
-    [
-      'contactor pulled in but compressor and fan dead',
-      outside('on', call('cool')),
-      'contactor in; compressor still; note compressor and fan dead',
-    ],
-    ['fan spins compressor doesn’t', outside('on', call('cool')), 'compressor still; note fan runs, compressor does not run'],
+    ['contactor pulled in but compressor and fan dead', outside('on', call('cool')), 'contactor in; compressor still; condenser-fan still'],
+    ['fan spins compressor doesn’t', outside('on', call('cool')), 'condenser-fan runs; compressor still'],
     ['tied R and Y, unit runs', standing('furnace-ac', 'thermostat', 'on'), 'jumper R Y; outdoor as called'],
     ['R to Y jumper, nothing', standing('furnace-ac', 'thermostat', 'on'), 'jumper R Y; outdoor not as called'],
     ['compressor 9.8 A', outside('on', call('cool')), 'compressor runs; note compressor 9.8 A'],

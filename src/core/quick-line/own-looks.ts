@@ -1,7 +1,7 @@
 import type { Probe } from '@/src/core/readings/check'
 import { seenContacts } from '@/src/core/readings/contact-looks'
 import { LANDED, swappedEnds } from '@/src/core/readings/landing-looks'
-import { contactsOf, flameOf, flameSignalOf, landingsAt, parseLook, runsAt, wiringOf } from '@/src/core/readings/look-target'
+import { capacitorAt, contactsOf, flameOf, flameSignalOf, landingsAt, parseLook, runsAt, wiringOf } from '@/src/core/readings/look-target'
 import { wordsOfLook } from '@/src/core/readings/looks'
 import { sayAnswer, sayProbe } from '@/src/core/readings/say'
 import { Memo } from '@/src/core/units/cache'
@@ -15,6 +15,7 @@ const targets = new Memo((system: System): ReadonlyMap<string, string> => {
     ...system.places.flatMap(({ id }) => [landingsAt(id), runsAt(id)]),
     ...zonesOf(system).map(({ id }) => wiringOf(id)),
     ...seenContacts(system).map(({ id }) => contactsOf(id)),
+    ...partsOf(system, 'capacitor').map(({ id }) => capacitorAt(id)),
     ...partsOf(system, 'board').flatMap(({ id, ignites }) => (ignites ? [flameOf(id), flameSignalOf(id)] : [])),
   ]
   return new Map(all.map((at) => [sayProbe(system, { meter: 'look', at }).toLowerCase(), at]))
@@ -42,6 +43,8 @@ export function grammarOfLook(said: string, system: System): string | null {
       return `flame signal ${word}`
     case 'contacts':
       return `contacts ${of} ${word}`
+    case 'capacitor':
+      return `capacitor ${of} ${word.replace(':', '')}`
     case 'part':
       return `${of} ${word}`
   }

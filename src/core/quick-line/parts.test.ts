@@ -65,7 +65,7 @@ describe('parts, in the words of a visit', () => {
     ['furnace-ac', 'indoor', true, '0 across the limit', /^W to lead from limit switch .*: 0 V$/],
     ['furnace-ac', 'indoor', false, 'lifted white off C', /^lift C \(white\) of the outdoor cable at the indoor unit$/],
     ['furnace-ac', 'outdoor', true, 'weed eater cut the cable', /^wiring of the outdoor cable: rubbed$/],
-    ['furnace-ac', 'outdoor', true, 'cap is bulged', /^note: cap is bulged$/],
+    ['furnace-ac', 'outdoor', true, 'cap is bulged', /^run capacitor: bulged$/],
     ['air-handler-120', 'indoor', true, 'float in the pan is up', /^float switch: up$/],
     ['heat-pump-o', 'outdoor', true, 'board gives no Y out', /defrost board to C at the heat pump: 0 V$/],
     ['furnace-ac', 'outdoor', true, '240 on the line side of the contactor', /^L1 after the outdoor disconnect to L2 .*: 240 V$/],

@@ -1,3 +1,4 @@
+import type { JobState } from '@/src/core/job/job-state'
 import { findCable, findEnds, findLead, findPart, findPlace, isGroundWord, isLifted } from '@/src/core/quick-line/names'
 import type { Reader } from '@/src/core/quick-line/reader'
 import type { Token } from '@/src/core/quick-line/tokens'
@@ -115,8 +116,21 @@ export function readConductor(reader: Reader, wanted: (end: Point) => boolean): 
   const [dotted, conductor] = token.text.includes('.') ? token.text.split('.') : [null, token.text]
   const ends = findEnds(system, conductor, place, cable ?? dotted)
   const fitting = ends.filter(wanted)
-  const other = fitting.length > 1 ? otherEndOff(state.bench.lifted, fitting) : undefined
+  const other = fitting.length > 1 ? (otherEndOff(state.bench.lifted, fitting) ?? landedLast(state, fitting)) : undefined
   return other ?? theOneEnd(reader, fitting.length > 0 ? fitting : ends, token, place)
+}
+
+/** Entries after which what was landed is no longer in the hand: assumption. */
+const IN_HAND = 4
+
+/** Of several wires of one letter the one that was put on just before: what it did then is why it is handled again. */
+export function landedLast({ standing }: JobState, ends: readonly Point[]): Point | undefined {
+  const wireOf = (end: Point) => `${parsePoint(end).cable}.${parsePoint(end).name}`
+  const landed = standing
+    .slice(-IN_HAND)
+    .flatMap((entry) => (entry.kind === 'bench' && entry.change.do === 'land' ? [entry.change.end] : []))
+  const meant = ends.filter((end) => landed.some((one) => wireOf(one) === wireOf(end)))
+  return meant.length === 1 ? meant[0] : undefined
 }
 
 /** Of several ends the one whose wire was taken off last at its other end: it is taken off here too. */

@@ -1,8 +1,9 @@
 import { wiresOf } from '@/src/core/quick-line/hands'
 import { findCable } from '@/src/core/quick-line/names'
+import { landedLast } from '@/src/core/quick-line/points'
 import { asks, NUMBER, type Rule, rule, type Said } from '@/src/core/quick-line/rule'
 import type { Sentence } from '@/src/core/quick-line/sentence'
-import { conductorEnd, terminalPoint } from '@/src/core/wiring/point'
+import { conductorEnd, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonNodes } from '@/src/core/wiring/supply'
 import { cableById, placeById } from '@/src/core/wiring/system'
 
@@ -40,11 +41,19 @@ function atBothEnds(the: Sentence, does: 'lift' | 'land', said: string): Said {
       wiresOf(cable, wires) !== null &&
       (named.length > 0 || cable.between.includes(state.bench.place)),
   )
-  if (having.length > 1)
+  const handled =
+    having.length > 1 && does === 'lift'
+      ? landedLast(
+          state,
+          having.flatMap((cable) => (wiresOf(cable, wires) ?? []).map((wire) => conductorEnd(cable.id, wire.id, state.bench.place))),
+        )
+      : undefined
+  const meantCable = handled === undefined ? undefined : having.find(({ id }) => id === parsePoint(handled).cable)
+  if (having.length > 1 && !meantCable)
     return {
       asks: `Which cable? Say ${having.map(({ id }) => `"${does} ${id} ${wires.join(' and ')} at both ends"`).join(' or ')}.`,
     }
-  const [cable] = having
+  const cable = meantCable ?? having[0]
   if (!cable) return null
   const meant = wires.length === 0 ? cable.conductors : (wiresOf(cable, wires) ?? [])
   // All of one end, and then of the other.

@@ -2,7 +2,7 @@ import { bypassedBy } from '@/src/core/bench/caution'
 import { allAt } from '@/src/core/quick-line/hands'
 import { type Rule, rule } from '@/src/core/quick-line/rule'
 import type { Sentence } from '@/src/core/quick-line/sentence'
-import { conductorEnd } from '@/src/core/wiring/point'
+import { conductorEnd, type Point, parsePoint } from '@/src/core/wiring/point'
 import { partById } from '@/src/core/wiring/system'
 
 /** Several wires or jumpers at once: all of them, all but some, the one past a switch. */
@@ -21,6 +21,16 @@ function allBut({ system, state }: Sentence, kept: readonly string[]): string | 
   })
   const acts = ends.filter((end) => !lifted.includes(end)).map((end) => `lift ${end}`)
   return acts.length === 0 ? null : acts.join('; ')
+}
+
+/** All that is off goes back on, but the wires of the letters that are named, and what happened then. */
+function backBut({ state }: Sentence, kept: readonly string[], how: string): string | null {
+  const { lifted } = state.bench
+  const isKept = (end: Point) => kept.includes(parsePoint(end).name.toLowerCase())
+  const back = lifted.filter((end) => !isKept(end))
+  if (back.length === 0 || !lifted.some(isKept)) return null
+  const trial = how === '' ? [] : [/^(?:still )?(?:trip|pop|blow|blew)/.test(how) ? 'trips' : 'holds']
+  return [...back.map((end) => `land ${end}`), ...trial].join('; ')
 }
 
 /** The one jumper that bridges a switch comes out. */
@@ -57,6 +67,13 @@ export const bundleRules: readonly Rule[] = [
     (the, at, side) => allAt(the, at || (side && side !== 'here') ? the.place(at || side) : the.state.bench.place),
   ),
   rule('jumper (?:is )?(?:back )?(?:off|out|removed|pulled)(?: (?:of|from|on|across))? (.+?)(?: switch)?', pastSwitch),
+  rule(
+    '(?:hooked|hook|put|landed|land|connected|connect|reconnected|reconnect)(?: back)?(?: up)?(?: back)? (?:everything|all(?: of)?(?: the)?(?: wires| of it)?|rest)(?: back)?(?: on| up)?(?: back)? (?:but|except|besides)(?: for)? ([a-z]\\d?)(?:(?:,| and|, and) ([a-z]\\d?))?(?:,? (?:and )?(?:it )?(still holds|holds?|held|fine|ok|trips?|tripped|pops|popped|blows|blew))?',
+    (the, one, other, how) => {
+      const kept = [one, other].filter(Boolean)
+      return kept.every((letter) => the.isLetter(letter)) ? backBut(the, kept, how) : null
+    },
+  ),
   rule(
     `${OFF}(?: off)? (?:everything|all(?: of)?(?: the)?(?: wires| of it)?|every wire)(?: off)? (?:but|except|besides) ([a-z]\\d?)(?:(?:,| and|, and) ([a-z]\\d?))?(?:(?:,| and|, and) ([a-z]\\d?))?`,
     (the, ...kept) => (kept.filter(Boolean).every((letter) => the.isLetter(letter)) ? allBut(the, kept.filter(Boolean)) : null),

@@ -10,9 +10,13 @@ import { partsOf } from '@/src/core/wiring/system'
 const MENDED =
   '(?:wrapped|taped|separated|insulated|sleeved|rerouted|re-routed|wire ?nutted|zip ?tied|tied|heat ?shrunk|shrink ?wrapped|protected|secured|spliced|patched)'
 const FITTED =
-  '(?:transformer|contactor|board|thermostat|stat|valve|coil|relay|sequencer|igniter|(?:(?:inducer|blower|fan|damper) )?motor|inducer|defrost board|zone board|zone panel|control)'
+  '(?:transformer|contactor|(?:run |dual |start )?(?:capacitor|cap)|board|thermostat|stat|valve|coil|relay|sequencer|igniter|(?:(?:inducer|blower|fan|damper) )?motor|inducer|defrost board|zone board|zone panel|control)'
 
 export const mendedRules: readonly Rule[] = [
+  rule(
+    '(?:spliced|joined|connected)(?: it| them| both)?(?: back)?(?: together)? (?:with|using) (?:an? )?(?:new )?(?:gel |wire |crimp |butt |waterproof )*(?:caps?|nuts?|splices?|connectors?|crimps?|beans?)(?: .*)?',
+    (the) => the.asRepair(),
+  ),
   rule(
     '(?:cleaned|blew|brushed|knocked|vacuumed|wiped|dug|scraped|flushed) (?:it|them|all|everything)(?: all)? (?:out|off|clean)',
     (the) => {
@@ -32,7 +36,7 @@ export const mendedRules: readonly Rule[] = [
   ),
   rule(`(?:put|stuck|swapped|threw|dropped|wired)(?: in)? (?:an? )?new ${FITTED}(?: in| on)?`, (the) => the.asRepair()),
   rule(
-    `new ${FITTED}(?:(?: and|,|,? and) (?:new )?${FITTED})+(?: (?:in|on|installed))?|new (?:zone panel|${FITTED} (?:in|on|installed))`,
+    `new ${FITTED}(?:(?: and|,|,? and) (?:new )?${FITTED})+(?: (?:in|on|installed))?(?:,? (?:and )?fused)?|new (?:zone panel|${FITTED} (?:in|on|installed))`,
     (the) => the.asRepair(),
   ),
   rule(

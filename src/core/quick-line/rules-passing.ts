@@ -1,14 +1,14 @@
 import { LARGEST_IN_SLOT } from '@/src/core/quick-line/breaker-by-size'
 import { ignitionOf } from '@/src/core/quick-line/flame'
 import { landLast, offOnSpare } from '@/src/core/quick-line/hands'
-import { asks, NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
+import { asks, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
 import { backOn } from '@/src/core/quick-line/rules-put-back'
 import { isFoundOut } from '@/src/core/quick-line/rules-where'
 import { nothingDone } from '@/src/core/quick-line/sense'
 import { loadOf, type Sentence, worded } from '@/src/core/quick-line/sentence'
 import type { CableId } from '@/src/core/wiring/ids'
 import { parsePoint } from '@/src/core/wiring/point'
-import { partById } from '@/src/core/wiring/system'
+import { partById, placeById } from '@/src/core/wiring/system'
 
 /** What is told in passing: answered questions, what a display or a gauge shows, what was hung or gone over, in the words that it takes. */
 
@@ -21,6 +21,42 @@ function cableInHand({ state }: Sentence): CableId | null {
 }
 
 export const passingRules: readonly Rule[] = [
+  rule('(?:heat pump|gas|furnace|ac|strips|air|heat|blower|fan) only(?: now)?', (the) =>
+    the.state.observations.length > 0 ? the.asNote() : null,
+  ),
+  rule('(?:its |it is |thats )?(?:cooked|toast|fried|roasted|done for|burnt up|burned up|smoked|shot|junk)', (the) => the.asNote()),
+  rule(
+    '(?:so )?(?:it is|its) (?:the )?[a-z]\\d? (?:wire )?(?:going|running|to|at|from) (?:outside|outdoors|condenser|heat pump|thermostat|stat|panel)',
+    (the) => the.asNote(),
+  ),
+  rule('so (?:it is|its|it was|it has to be|it has got to be|that is|thats)(?: got to be)? (?!.*\\d{2}).+', (the) => the.asNote()),
+  // What is found in order, without a figure.
+  rule('(.+?)(?: coil| itself)? (?:is |looks |checks |tests |checks out |tests out )+(?:fine|ok|good|sound)', (the, what) => {
+    const kind = partById(the.system, the.part(what) ?? '')?.kind
+    return kind === 'coil' || kind === 'board' || kind === 'transformer' ? the.asNote() : null
+  }),
+  asks(
+    '(?:jumped|jumpered|shorted|jump|bridged)(?: out| across)? (?:defrost |test |speed ?up |speedup |forced defrost )+(?:pins|terminals|posts|test pins)(?: .*)?|(?:forced|put it in|put it into|went into forced) defrost(?: .*)?',
+    'A forced defrost is not kept on the bench, and what is seen in it would count as seen on the call. Put "note" before it, and before what you see until it ends.',
+  ),
+  rule(
+    `power (?:is )?(?:back )?(?:on|up),? (?:and )?(?:its? (?:is |reads? )?|i have |got |reads? |at )*(2\\d(?:[.]\\d+)?) ?${VOLTS}?`,
+    (the, volts) => {
+      const place = placeById(the.system, the.state.bench.place)
+      return place?.terminals.includes('R') && place.terminals.includes('C')
+        ? `${the.state.bench.power ? '' : 'power on; '}R-C ${volts} V`
+        : null
+    },
+  ),
+  rule(
+    '(?:(?:it is|its|that is|thats|which is) )?supposed to (?:be|read|have) .+|(?:that is|thats|which is) (?:normal|right|good|what it should be|how it should be|ok)(?: .*)?',
+    (the) => the.asNote(),
+  ),
+  // After a repair it is run to see that it does.
+  rule('(?:it |unit |system |ac |a/c )?(cools|heats|cooling|heating)(?: (?:now|fine|good|again|great|ok))*', (the, does) => {
+    const call = the.state.repairs.length > 0 ? the.call(/^cool/.test(does) ? 'cool' : 'heat') : null
+    return call && `proved ${call}`
+  }),
   // A question, and its own answer: nothing is weighed by it.
   asks(
     '.*\\b(?:trips?|pops?|holds?|off|lifted|unplugged)\\b.*\\?,? (?:no|nope|yes|yep|yeah)\\b.*',
@@ -125,7 +161,7 @@ export const passingRules: readonly Rule[] = [
   rule('new (?:wire ?nut|splice|connector|spade|plug|capacitor|cap)s?(?: .*)?', (the) => the.asRepair()),
   rule('used (?:the )?(?:spare (\\w+)|(\\w+) spare)', (the, one, other) => offOnSpare(the, null, one || other)),
   rule(
-    '(?:used|using) (?:the |a )?spare(?: wire| conductor)?(?: (?:at|on) both ends)?',
+    '(?:used|using|use|go to|went to|switched to|put it on|moved it to) (?:the |a )?spare(?: wire| conductor)?(?: (?:at|on) both ends)?',
     (the) =>
       offOnSpare(the, null, '') ?? { asks: `For which wire? Say "swap ${the.system.cables.at(-1)?.id} Y", with the color of the spare.` },
   ),

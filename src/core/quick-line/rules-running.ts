@@ -52,7 +52,7 @@ export const runningRules: readonly Rule[] = [
   }),
   // Its own overload, or the fuse of the 24 V side.
   asks(
-    '(?:outdoor |the )?(?:compressor|blower|condenser fan|fan|motor) (?:starts|started|runs|ran|kicks on|comes on|came on)(?: up)?(?: for .+)?(?:,| and| then)+ (?:it )?(?:trips|tripped|cuts? out|pops)',
+    '(?:outdoor |the )?(?:compressor|blower|condenser fan|fan|motor) (?:starts|started|runs|ran|kicks on|comes on|came on|gets hot|got hot|overheats|overheated|heats up)(?: up)?(?: for .+)?(?:,| and| then)+ (?:it )?(?:trips|tripped|cuts? out|pops)',
     'What trips: the fuse or breaker of the 24 V side, or the motor on its overload? Say "it trips", or put "note" before it.',
   ),
   rule(

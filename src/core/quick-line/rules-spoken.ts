@@ -1,10 +1,11 @@
 import { allAt, allOf, joined, panelOff, pluggable, swapped, takenOff } from '@/src/core/quick-line/hands'
 import { leavesControlLive, STAYS_LIVE } from '@/src/core/quick-line/power'
 import { asks, either, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
+import { askWhichCall, nothingCalls } from '@/src/core/quick-line/sense'
 import { leading, loadOf, type Sentence, worded, zoneOf } from '@/src/core/quick-line/sentence'
 import { lineSide } from '@/src/core/quick-line/volts'
 import { boardHere, coilMeant } from '@/src/core/quick-line/which-part'
-import { partById } from '@/src/core/wiring/system'
+import { partById, placeById } from '@/src/core/wiring/system'
 
 const CALLS = '(cool|cooling|ac|a/c|heat|heating|fan|blower|aux|aux heat|auxiliary|emergency heat|em heat|emergency|strips|second stage)'
 const ON_CALL = `(?:when|as soon as|once|if|whenever|every time|any time|while|during|in|with)(?: (?:i|we|it|you))? ?(?:calls? for |calling for |called for |calls? |calling |turn on |set to |switch to )?${CALLS}(?: (?:is|gets|was))?(?: (?:called|calling|on|comes on|came on|kicks on|kicks in|kicked in|kicked on|turns on|turned on|calls|starts|started|mode|call))*`
@@ -186,7 +187,7 @@ export const spokenRules: readonly Rule[] = [
   ),
   rule('(?:opened|opening|open)(?: up)? (?:panel|cover|unit|cabinet)', (the) => `panel ${the.state.bench.place} off`),
   rule('(?:everything|all)(?: is)? (?:landed|connected|on)(?: right| correctly| good| where it belongs)?', () => 'landings ok'),
-  rule('no (?:blower|indoor fan|fan)', (the) => worded(loadOf(the, 'blower'), 'still')),
+  rule('no (blower|indoor fan|fan)', (the, what) => worded(loadOf(the, what), 'still')),
   rule('(.+?) (?:not|isnt|aint|wasnt)', (the, what) => worded(loadOf(the, what), 'still')),
   rule('(?:not|isnt|wont|doesnt|didnt) (?:pulling|pull|pulled) in|no pull ?in', (the) => worded(the.part('contactor'), 'out')),
   rule('(?:pulls|pulled|pulling) in(?: fine| ok| good)?', (the) => worded(the.part('contactor'), 'in')),
@@ -273,4 +274,10 @@ export const spokenRules: readonly Rule[] = [
         ? { asks: `The record of this house has no ${what}. Put "note" before it to keep it as a remark.` }
         : null,
   ),
+  // Of nothing that was seen before, on no call.
+  rule('(?:it )?(?:runs|running)(?: (?:fine|good|ok))?', (the) => {
+    const { power, place } = the.state.bench
+    if (!the.says(/^\s*(?:it )?(?:runs|running)(?: \w+)?\s*$/i)) return null
+    return power && nothingCalls(the) && placeById(the.system, place)?.kind !== 'thermostat' ? askWhichCall(the, place, 'as called') : null
+  }),
 ]

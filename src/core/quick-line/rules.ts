@@ -1,7 +1,7 @@
 import { allOf, joined, panelOff, putOn, swapped, takenOff } from '@/src/core/quick-line/hands'
 import { asks, either, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
 import { leading, loadOf, type Sentence, statHere, worded, zoneOf } from '@/src/core/quick-line/sentence'
-import { lineSide, primary } from '@/src/core/quick-line/volts'
+import { acrossLoad, lineSide, primary } from '@/src/core/quick-line/volts'
 import { SHOWS_CALL } from '@/src/core/readings/looks'
 import { partById } from '@/src/core/wiring/system'
 
@@ -105,8 +105,9 @@ export const rules: readonly Rule[] = [
     size ? `breaker ${size} in` : 'breaker in',
   ),
   rule('(?:checked )?fuse,?(?: is| looks| checks| checked)?(?: out)? (?:good|fine|ok|intact)', () => 'fuse good'),
-  rule('(?:replaced|changed|renewed) fuse|new fuse(?: in)?|(?:new )?(\\d+) ?(?:a|amp) fuse(?: in)?', (_, size) =>
-    size ? `fuse ${size} in` : 'fuse in',
+  rule(
+    '(?:replaced|changed|renewed) fuse|new fuse(?: in)?|(?:new )?(\\d+) ?(?:a|amp) fuse(?: in)?|fuse (?:is |was )?(?:replaced|changed|swapped)(?: (?:with|for|by) (?:new )?(\\d+) ?(?:a|amps?))?(?: fuse)?',
+    (_, size, other) => (size || other ? `fuse ${size || other} in` : 'fuse in'),
   ),
   rule(
     '(?:blew|popped|burnt|burned)(?: up)? (?:fuse|another fuse|fuse again|(?:another|second|third|(?:the |a )?) ?\\d+ ?(?:a|amps?)(?: fuse)?(?: again)?)',
@@ -206,7 +207,7 @@ export const rules: readonly Rule[] = [
   ),
   rule(`(?:primary|line)(?: side)?(?: has| reads| is| shows) ${NUMBER} ?${VOLTS}?`, (the, volts) => primary(the, volts)),
   rule(`(?:got |have |reads? )?${NUMBER} ?${VOLTS}? (?:at|on|across|from) ([^\\d,]+?)(?: coil)?`, (the, volts, what) =>
-    Number(volts) > 90 ? ofTheLine(the, what, volts) : the.voltsAt(what, volts),
+    Number(volts) > 90 ? (acrossLoad(the, what, volts) ?? ofTheLine(the, what, volts)) : the.voltsAt(what, volts),
   ),
   rule(`(.+?)(?: coil)? (?:has|have|reads|gets|getting|shows|sees) ${NUMBER} ?${VOLTS}?`, (the, what, volts) =>
     Number(volts) > 90 ? null : the.voltsAt(what, volts),

@@ -1,4 +1,5 @@
 import type { JobState } from '@/src/core/job/job-state'
+import { capacitorRules } from '@/src/core/quick-line/capacitor'
 import { flameRules } from '@/src/core/quick-line/flame'
 import { isRemark, type Rule, type Said } from '@/src/core/quick-line/rule'
 import { rules } from '@/src/core/quick-line/rules'
@@ -73,6 +74,7 @@ export function inTheGrammar(
 
 /** Every rule, in the order in which they are asked. */
 const asked: readonly Rule[] = [
+  ...capacitorRules,
   ...exchangedRules,
   ...contactRules,
   ...sagRules,

@@ -85,7 +85,7 @@ export const ofCalls: readonly Shortened[] = [
   [/^(?:the )?insulation (?:is |was )?(?:rubbed|worn)(?: off| through)?$/i, 'wire rubbed'],
   [
     /^((?:the )?compressor (?:is |just )?(?:hums|humming|buzzes|buzzing)),? (?:and |but )?(?:is )?(?:not|wont|won[’']t|doesn[’']t|does not) (?:start|starting|run|running|turn|turning)(?: over)?$/i,
-    'compressor still; note $1',
+    'compressor just hums',
   ],
   // What was found off is no act.
   [

@@ -3,6 +3,41 @@ import type { Shortened } from '@/src/core/quick-line/short-readings'
 
 /** What a part does, and how it lies. */
 export const ofPartsShort: readonly Shortened[] = [
+  // A motor on its overload is no trip of the 24 V side.
+  [
+    /,? (?:(?:and|then|but) )*(?:keeps |it )?(?:trips|tripped|tripping|trips out|cuts out|cutting out|goes off|going off|went off|kicks off|kicking off|shuts off) (?:off )?on (?:its |the |thermal |internal )*overload$/i,
+    ', note goes off on overload',
+  ],
+  [/\bcomp(?= (?:is|starts?|started|runs?|running|hums?|humming|won|not|dead|on|off|kicks|comes|came|pulls|draws|just)\b)/gi, 'compressor'],
+  [
+    /^checked (?:the )?(rollout|limit|float|fuse|contactor)(?: switch)?(?: -|,|:)+ (?:it (?:is |was )?)?(tripped|open|up|down|blown|good|in|out)$/i,
+    '$1 $2',
+  ],
+  [/^reset (?:the )?rollout(?: switch)?(?=,|$| and)/i, 'rollout set'],
+  [/^(?:it )?(?:runs|ran) .+ then (?:the )?(rollout|limit)(?: switch)? (?:trips|tripped|opens|opened)(?: again)?$/i, '$1 tripped'],
+  [
+    /^((?:cooling|heating|second|zone panel|furnace|air handler)? ?(?:transformer|xfmr)),? (?:has )?(\d{3})(?: ?v)? in,? (?:and )?(\d+(?:\.\d+)?|nothing|none|zero)(?: ?v)? out$/i,
+    (_, what, into, outOf) => `${what} primary ${into}, ${what} secondary ${/^\d/.test(outOf) ? outOf : '0'}`,
+  ],
+  [
+    /^((?:cooling|heating|second|zone panel|furnace|air handler)? ?(?:transformer|xfmr)),? in (\d{3})(?: ?v)?,? (?:and )?out (\d+(?:\.\d+)?|nothing|none|zero)(?: ?v)?$/i,
+    (_, what, into, outOf) => `${what} primary ${into}, ${what} secondary ${/^\d/.test(outOf) ? outOf : '0'}`,
+  ],
+  [/^(?:the )?line (?:is )?off$/i, 'power off'],
+  [/^(.*\bcap(?:acitor)? .*\d),? (?:but )?(?:should be|should read|supposed to be) (\d+)(?: ?(?:uf|mfd))?$/i, '$1 rated $2'],
+  [/\b[A-Z]-[A-Z] pair (?=\d|ol\b)/gi, 'pair '],
+  [/^((?:just )?(?:heat pump|gas|furnace|air handler) only(?: now)?)$/i, 'note $1'],
+  [/^(damper \d)(?: motor)? unplugged,? (?:it )?(?:reads|ohms|is) (ol|open|\d[\d.]*)(?: ?ohms?)?$/i, 'unplugged $1, ohms $2'],
+  // Beside the compressor it is the fan there.
+  [
+    /(^|[,;:] ?)((?:the )?comp(?:ressor)? (?:is )?(?:runs|running|on|off|hums|dead|starts|started|not running|came on|comes on|kicks on)),? (?:(?:and|but) )?(?:the )?fan(?= )/i,
+    '$1$2, condenser fan',
+  ],
+  // What hums and does not start hums: that it stands still is in it.
+  [
+    /^(.*\b(?:compressor|fan|motor|blower)(?: \d)?) (?:is |just |only |sits there |sits |there )*(?:hums?|humming|buzz(?:es|ing)?),? (?:(?:and|but|then) )*(?:it )?(?:won[’']?t|doesn[’']?t|does not|will not|isn[’']?t|not|never|can[’']?t|no)(?: \w+)?(?: up| over| on)?$/i,
+    '$1 just hums',
+  ],
   // Which thermostat of a zone shows which wire.
   [
     /^(?:an? )?(?:over-? ?current|short(?:ed)?)(?: code)? on zone (\d)(?: (?:stat|thermostat))?,? (?:on )?([A-Z]\d?)(?: wire)?$/i,

@@ -85,7 +85,15 @@ export const ofReadings: readonly Shortened[] = [
     /^([A-Z]\d?) (\d[\d.]*)(?: ?v)? (?:in )?here,? (?:and |but )?(\d[\d.]*|nothing)(?: ?v)? out there$/i,
     (_, letter, here, there) => `${letter}-C ${here}, ${letter}-C ${/^n/i.test(there) ? '0' : there} outside`,
   ],
-  [/^insulation (?:is )?(?:missing|gone|off|stripped|worn off) (?:on|off|from|of) (?:the )?(\S+(?: \S+)?)$/i, 'bare copper on $1'],
+  [
+    /^(?:looked (?:at|over|along) (?:the )?(?:whip|cable|wiring|wires),? )?(?:the )?insulation (?:is )?(?:missing|gone|off|stripped|worn off|rubbed off|rubbed through) (?:on|off|from|of) (?:the )?(\S+(?: (?!where|at|near|by)\S+)?)(?: (?:where|at|near|by) .*)?$/i,
+    'bare copper on $1',
+  ],
+  // Wet or dry, it is what was read.
+  [
+    /^(\S+(?: to |-)\S+) (\d[\d.]*) ?(k|m)(?:egs?|eg ?ohms?|ohms?)?,? (?:and |when |while |since it is )*(?:it is |its )?(?:wet|damp|soaked)$/i,
+    '$1 $2 $3ohm, note wet',
+  ],
   [/^(?:wire|screw|screwed)(?: is)?(?: down)? (?:under|on)(?: the)? insulation (?:at|on|of) (?:the )?([A-Z]\d?)$/i, '$1 is loose'],
   // From this end along the cable that goes there.
   [
@@ -181,7 +189,8 @@ export const ofReadings: readonly Shortened[] = [
   // What it is not, or should be, beside what it is.
   [/(?<=\d(?: ?ohms?)?),? (?:so )?not (?:shorted|open)$/i, ''],
   [
-    /(?<=\d\S*(?: ?v| volts?| ?ohms?)?),? (?:when |but )?(?:it |that )?(?:should|ought to|supposed to|is supposed to) (?:be|read)(?: around| about| like| near)? \d\S*(?: ?v| volts?| ?ohms?)?$/i,
+    // What a capacitor should read says which side of it was read.
+    /(?<!\bcap(?:acitor)?\b.*)(?<=\d\S*(?: ?v| volts?| ?ohms?)?),? (?:when |but )?(?:it |that )?(?:should|ought to|supposed to|is supposed to) (?:be|read)(?: around| about| like| near)? \d\S*(?: ?v| volts?| ?ohms?)?$/i,
     '',
   ],
   [/(?<=\d\S*(?: ?v| volts?| ?ohms?)?),? (?:too|also|as well)$/i, ''],

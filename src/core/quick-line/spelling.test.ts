@@ -42,7 +42,7 @@ describe('what is said in a line is not lost in it, nor turned round', () => {
     ['furnace-ac', at('indoor'), 'thermostat calls, no 24 on Y', 'stat shows a call; Y-C 0 V'],
     ['furnace-ac', at('outdoor'), 'contactor coil 26.1, contactor out', 'low-contactor-C 26.1 V; contactor out'],
     ['furnace-ac', at('outdoor'), 'contactor 26.1, out', 'low-contactor-C 26.1 V; contactor out'],
-    ['furnace-ac', at('outdoor'), 'contactor in, fan and comp running', 'contactor in; compressor runs; note fan and comp running'],
+    ['furnace-ac', at('outdoor'), 'contactor in, fan and comp running', 'contactor in; condenser-fan runs; compressor runs'],
     ['furnace-induced-draft', at('indoor'), 'no 120 at the inducer', 'inducer-line-N 0 V'],
     ['furnace-ac', at('indoor'), 'no 120 at the blower', 'blower-line-N 0 V'],
     ['furnace-ac-two-stage', at('indoor', true), '2nd stage valve 38 ohms', 'ohms W2-C 38'],

@@ -250,7 +250,9 @@ const LONGEST = workLimit(12)
 const MOST_MET = workLimit(500)
 /** Runs of consonants and what they stand for: worked out once for a system, as they are met. */
 const knownOf = new Memo((system: System) => {
-  const names = [...system.parts, ...system.places].flatMap(({ name }) => name.toLowerCase().split(/[\s-]+/))
+  // Nobody cuts a capacitor down to its consonants: it is a cap, and ctr is the contactor.
+  const parts = system.parts.filter(({ kind }) => kind !== 'capacitor')
+  const names = [...parts, ...system.places].flatMap(({ name }) => name.toLowerCase().split(/[\s-]+/))
   const words = [...new Set([...cutDown, ...names.filter((word) => /^[a-z]{5,}$/.test(word))])]
   const met = new Map<string, string | null>()
   return {

@@ -75,7 +75,7 @@ describe('hands, eyes and what is kept', () => {
     ['pulled the wires off the contactor', 'unplug contactor'],
     ['low pressure switch unplugged', 'unplug low-pressure'],
     ['contactor has 24 but wont pull in', 'contactor 24 V; contactor out'],
-    ['compressor hums', 'note compressor hums'],
+    ['compressor hums', 'compressor hums'],
     ['lawn guy hit the wire', 'complaint lawn guy hit the wire'],
     ['storm last night', 'note storm last night'],
     ['popped a 3 amp breaker in the slot', 'breaker 3 in'],

@@ -40,7 +40,7 @@ describe('as it is said over the shoulder', () => {
   })
 
   it.each([
-    ['cond fan runs', 'note: cond fan runs'],
+    ['cond fan runs', 'condenser fan: runs'],
     ['120 on one leg and 0 on the other', 'Which leg is which?'],
     ['0.6 amps on red', 'Which red?'],
   ])('"%s" is not taken for something else', (said, asked) => {

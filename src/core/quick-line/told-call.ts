@@ -2,6 +2,7 @@ import type { EntryDraft } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import type { QuickLineContext } from '@/src/core/quick-line/in-grammar'
 import { findPart } from '@/src/core/quick-line/names'
+import { HUMMING } from '@/src/core/readings/capacitor-looks'
 import { parseLook } from '@/src/core/readings/look-target'
 import { modelValue } from '@/src/core/units/model-value'
 import type { CallName } from '@/src/core/wiring/call'
@@ -87,7 +88,7 @@ function standsStill(draft: EntryDraft, system: System, call: CallName): boolean
   const part = what === 'part' ? partById(system, of) : undefined
   return (
     (part?.kind === 'coil' && part.role !== 'damper' && draft.answer.word === 'out') ||
-    (part?.kind === 'load' && draft.answer.word === 'still')
+    (part?.kind === 'load' && (draft.answer.word === 'still' || draft.answer.word === HUMMING))
   )
 }
 

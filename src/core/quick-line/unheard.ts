@@ -28,6 +28,8 @@ export function unheard(line: string, drafts: readonly EntryDraft[], system: Sys
     lostLetter(line, the, heard) ??
     lostWords(line, the, heard) ??
     lostSecond(line, heard) ??
+    lostMoment(line, heard) ??
+    lostOverload(line, drafts) ??
     lostState(line, the, drafts) ??
     lostTrial(line, drafts) ??
     otherThanSeen(line, drafts) ??
@@ -60,6 +62,21 @@ function lostOutput(line: string, the: Sentence, { held, kept }: Heard): string 
 function lostSecond(line: string, { held, kept }: Heard): string | null {
   const [said] = /\b(?:bank|compressor) (?:two|2)\b|\b(?:second|2nd) (?:bank|compressor)\b/i.exec(line) ?? []
   return said === undefined || /second|-2\b|[a-z]2\b/.test(held) || kept.includes(said.toLowerCase()) ? null : said
+}
+
+/** A motor that gets hot and trips opens its own overload: the protection of the 24 V side did not. */
+function lostOverload(line: string, drafts: readonly EntryDraft[]): string | null {
+  const [said] = /\b(?:compressor|fan|blower|motor)\b[^,;]*\b(?:hot|warm|overheat\w*)\b[^,;]*\b(?:trips|tripped)\b/i.exec(line) ?? []
+  return said !== undefined && drafts.some(({ kind }) => kind === 'trip') ? said : null
+}
+
+/** The moment at which it happens: what lets go as a motor starts was in before, and the motor stops with it. */
+function lostMoment(line: string, { kept }: Heard): string | null {
+  const [, moment] =
+    /\b(?:drops? out|dropped out|lets? go|opens)\b.*\b((?:when|as soon as|every time|once) (?:the )?(?:\w+ )?(?:fan|blower|compressor|motor) (?:starts|comes on|kicks on|runs|kicks in|tries to start))\b/i.exec(
+      line,
+    ) ?? []
+  return moment === undefined || kept.includes(moment.toLowerCase()) ? null : moment
 }
 
 /** A state that the line names beside a reading, a relay that is in, what runs, a board that is dead, and no look holds. */
@@ -197,6 +214,7 @@ function lostWords(line: string, the: Sentence, heard: Heard): string | null {
     .replace(/[’']s\b/g, '')
     .replace(/[’']/g, '')
     .replace(/[,;:.!?]+(?=\s|$)/g, ' ')
+    .replace(/\b(fan|inducer|blower) motor\b/g, '$1')
     .split(/\s+/)
     .filter(Boolean)
   for (let at = 0; at < words.length; ) {

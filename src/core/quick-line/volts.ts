@@ -38,6 +38,12 @@ export function across(the: Sentence, what: string, volts: string): string | nul
   return part?.kind === 'coil' || part?.kind === 'switch' ? `${part.between[0]}-${part.between[1]} ${volts} V at ${part.place}` : null
 }
 
+/** Line volts across a motor or an element. */
+export function acrossLoad(the: Sentence, what: string, volts: string): string | null {
+  const part = partById(the.system, the.part(what) ?? '')
+  return part?.kind === 'load' && the.state.bench.power ? `${part.between[0]}-${part.between[1]} ${volts} V at ${part.place}` : null
+}
+
 /** Ohms of a winding of the one transformer. */
 export function windingOhms(the: Sentence, side: string, ohms: string): string | null {
   const [transformer, another] = partsOf(the.system, 'transformer')

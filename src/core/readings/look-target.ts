@@ -1,9 +1,9 @@
 import type { PartId, PlaceId } from '@/src/core/wiring/ids'
 
-/** What a look goes over, as a probe names it: the landings of a place, all that runs at a place, the wiring of a zone, the flame of an ignition control and its signal, the contacts of a contactor, or one part. */
+/** What a look goes over, as a probe names it: the landings of a place, all that runs at a place, the wiring of a zone, the flame of an ignition control and its signal, the contacts of a contactor, a capacitor with the power off, or one part. */
 interface LookTarget {
-  readonly what: 'landings' | 'runs' | 'wiring' | 'flame' | 'signal' | 'contacts' | 'part'
-  /** The place, the zone, the control, the contactor or the part. */
+  readonly what: 'landings' | 'runs' | 'wiring' | 'flame' | 'signal' | 'contacts' | 'capacitor' | 'part'
+  /** The place, the zone, the control, the contactor, the capacitor or the part. */
   readonly of: string
 }
 
@@ -19,7 +19,10 @@ export const wiringOf = (zone: string): string => `wiring@${zone}`
 /** The faces of a contactor's contacts, and what lies between them. */
 export const contactsOf = (contactor: string): string => `contacts@${contactor}`
 
-const KINDS = ['landings', 'runs', 'wiring', 'flame', 'signal', 'contacts'] as const
+/** The case of a capacitor, and its microfarads, power off and discharged. */
+export const capacitorAt = (capacitor: PartId): string => `capacitor@${capacitor}`
+
+const KINDS = ['landings', 'runs', 'wiring', 'flame', 'signal', 'contacts', 'capacitor'] as const
 
 /** The target of a look from its name; no part has an @ in its id. */
 export function parseLook(at: string): LookTarget {

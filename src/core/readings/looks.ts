@@ -3,6 +3,7 @@ import { faultFamilies } from '@/src/core/faults/families'
 import { singlesOf } from '@/src/core/faults/fault'
 import { setInState } from '@/src/core/operation/in-state'
 import { isAlive, isBurning, isGuarded, isPulledIn } from '@/src/core/operation/state'
+import { capacitorLooks, capacitorWords, HUMMING } from '@/src/core/readings/capacitor-looks'
 import { CODE, codeFor, codeLooks } from '@/src/core/readings/code-looks'
 import { contactLooks, contactWords } from '@/src/core/readings/contact-looks'
 import { flameWord, flameWords, signalWords } from '@/src/core/readings/flame-looks'
@@ -14,6 +15,7 @@ import type { Component } from '@/src/core/readings/prediction'
 import { switchLooks, wordsOfSwitch } from '@/src/core/readings/switch-looks'
 import type { World, Worlds } from '@/src/core/readings/world'
 import { modelValue } from '@/src/core/units/model-value'
+import { capacitorOf } from '@/src/core/wiring/fed-by'
 import type { PartOf } from '@/src/core/wiring/part'
 import { pinPoint } from '@/src/core/wiring/point'
 import { cableById, callerOf, firstPart, partById, partsOf, type System } from '@/src/core/wiring/system'
@@ -79,10 +81,12 @@ export function wordsOfLook(system: System, at: string): string[] {
   if (what === 'flame') return [...flameWords]
   if (what === 'signal') return [...signalWords]
   if (what === 'contacts') return [...contactWords]
+  const capacitor = what === 'capacitor' ? partById(system, of) : undefined
+  if (capacitor?.kind === 'capacitor') return capacitorWords(capacitor)
   const part = partById(system, at)
   switch (part?.kind) {
     case 'load':
-      return ['runs', 'still']
+      return ['runs', 'still', ...(capacitorOf(system, part.id) ? [HUMMING] : [])]
     case 'fuse':
       return ['good', 'blown']
     case 'board':
@@ -105,6 +109,7 @@ export function wordsOfLook(system: System, at: string): string[] {
     case 'electronics':
     case 'disconnect':
     case 'supply':
+    case 'capacitor':
     case undefined:
       return []
   }
@@ -137,6 +142,8 @@ export function look(laboratory: Laboratory, at: string, bench: Bench, hypothesi
   if (part?.kind === 'switch') return switchLooks(part, hypothesis.effects, world.weight)
   const contactor = what === 'contacts' ? partById(laboratory.system, of) : undefined
   if (contactor?.kind === 'coil') return contactLooks(contactor, hypothesis.effects, world.weight)
+  const capacitor = what === 'capacitor' ? partById(laboratory.system, of) : undefined
+  if (capacitor?.kind === 'capacitor') return capacitorLooks(capacitor, hypothesis.effects, world.weight)
   if (what === 'wiring') return wiringLooks(laboratory.system, hypothesis, of, world.weight)
   if (what === 'landings') return landingLooks(laboratory.system, of, bench, hypothesis, world.weight)
   const word = lookWord(laboratory, at, bench, hypothesis, worlds, world)

@@ -1,4 +1,5 @@
 import { type Bench, benchKey } from '@/src/core/bench/bench'
+import { BULGED, HUMMING } from '@/src/core/readings/capacitor-looks'
 import { type Answer, openedBy, type Probe, probeKey } from '@/src/core/readings/check'
 import { isCode } from '@/src/core/readings/code-looks'
 import { CLEAN } from '@/src/core/readings/contact-looks'
@@ -118,7 +119,9 @@ export function isPlainToSee(asked: Asked): boolean {
     isOpenedWord(answer.word) ||
     answer.word === 'blown' ||
     answer.word === 'chatters' ||
+    answer.word === HUMMING ||
     (what === 'contacts' && answer.word !== CLEAN) ||
+    (what === 'capacitor' && answer.word === BULGED) ||
     isCode(answer.word) ||
     answer.word === SHOWS_NO_CALL ||
     answer.word === SHOWS_CALL

@@ -98,7 +98,7 @@ function predictShown(
         const probe = probes[index]
         if (probe.meter !== 'look') continue
         if (soundly && works && asksWhatRuns(probe)) add(index, asCalled(laboratory.system, probe.at, works, soundly, share))
-        add(index, runs(laboratory, solved, probe.at, share))
+        add(index, runs(laboratory, solved, hypothesis, probe.at, share))
       }
     }
     probes.forEach((probe, index) => {

@@ -1,6 +1,7 @@
 import type { Bench } from '@/src/core/bench/bench'
 import { sayPoint } from '@/src/core/bench/points'
 import { sayPair, saySlot } from '@/src/core/bench/say'
+import { weakLoad } from '@/src/core/readings/capacitor-looks'
 import type { Answer, Probe } from '@/src/core/readings/check'
 import { swappedEnds } from '@/src/core/readings/landing-looks'
 import { parseLook } from '@/src/core/readings/look-target'
@@ -53,6 +54,8 @@ function sayWord(word: string): string {
   const tripped = word.match(/^trips: (.+)$/)
   if (tripped) return `the ${tripped[1].replaceAll('-', ' ')} trips`
   if (word === ADDED) return 'an accessory wired in'
+  const weak = weakLoad(word)
+  if (weak !== null) return `${weak.replaceAll('-', ' ')} side low`
   const bare = word.match(/^bare: (.+)$/)
   if (bare) return `bare copper on ${bare[1]}`
   const onScrew = word.match(/^wrong: (.+) on (\S+)$/)
@@ -121,6 +124,8 @@ function sayTarget(system: System, at: string): string {
       return 'flame signal'
     case 'contacts':
       return `contacts of the ${partById(system, of)?.name ?? of}`
+    case 'capacitor':
+      return partById(system, of)?.name ?? of
     case 'part':
       return partById(system, of)?.name ?? of
   }

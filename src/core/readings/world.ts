@@ -203,6 +203,10 @@ export function changesOfFault(
       case 'weld':
         changes.push(closeLink(network, contactLink(effect.coil)))
         break
+      // It hums for seconds; then what protects it has opened, for as long as the call lasts.
+      case 'stall':
+        changes.push(openLink(network, bodyLink(effect.load)))
+        break
       case 'output':
         changes.push(...changesOfOutput(laboratory, effect))
         break

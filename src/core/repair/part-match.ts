@@ -76,6 +76,15 @@ function matchesOf(system: System, state: JobState, part: Part, loads: readonly 
         { what: 'amps', value: `${sayAmps(part.amps)} at most`, because: 'what the contact and the breaker before it are for' },
         { what: 'turn and speed', value: 'as on its label' },
       ]
+    case 'capacitor':
+      return [
+        ...part.starts.map(({ load, microfarad }) => ({
+          what: `${partById(system, load)?.name ?? load} section`,
+          value: `${microfarad} µF`,
+          because: 'more or less turns the motor hot',
+        })),
+        { what: 'volts', value: 'as on its label, or more' },
+      ]
     case 'electronics':
     case 'fuse':
     case 'strap':

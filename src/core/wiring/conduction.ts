@@ -24,6 +24,9 @@ export function leadsOf(part: Part): Lead[] {
       return [...as('24-volt', part.between), ...as('line', part.contact ?? [])]
     case 'load':
       return as('line', part.between)
+    // Its leads go to its motors' windings alone: nothing else of the house is on them.
+    case 'capacitor':
+      return []
     case 'transformer':
       return [
         ...as('24-volt', part.secondary),
@@ -104,6 +107,7 @@ export function pathsOf(part: Part, isUnplugged = false): Path[] {
     case 'transformer':
       return [path('winding', ...part.secondary), path('winding', ...part.primary)]
     case 'supply':
+    case 'capacitor':
       return []
   }
 }

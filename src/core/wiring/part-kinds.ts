@@ -28,6 +28,7 @@ export const partKinds: Readonly<Record<Part['kind'], PartKindRecord>> = {
   bond: NONE,
   disconnect: NONE,
   supply: NONE,
+  capacitor: NONE,
 }
 
 /** Whether a part unplugs by hand. Field wires land on a zone panel's own screws: it has no plug. */

@@ -184,6 +184,15 @@ const partSchemas = {
     /** What an ohmmeter reads of it cold, where that is not what it draws hot: a hot-surface igniter. */
     coldOhm: positive.optional(),
   }),
+  capacitor: z.strictObject({
+    kind: z.literal('capacitor'),
+    ...partBase,
+    /** The loads that do not start without it, each with the microfarads of its section: two for a dual run capacitor. */
+    starts: z
+      .array(z.strictObject({ load: partIdSchema, microfarad: positive }))
+      .min(1)
+      .max(2),
+  }),
 } as const
 
 export const partSchema = z.discriminatedUnion('kind', [
@@ -199,4 +208,5 @@ export const partSchema = z.discriminatedUnion('kind', [
   partSchemas.supply,
   partSchemas.disconnect,
   partSchemas.load,
+  partSchemas.capacitor,
 ])

@@ -78,7 +78,7 @@ function thermostatProblems(system: System): WiringProblem[] {
   })
 }
 
-/** A switch that nothing makes, an output of plain metal that is to wait for something. */
+/** A switch that nothing makes, a capacitor that starts nothing, an output of plain metal that is to wait for something. */
 function partProblems(system: System): WiringProblem[] {
   return system.parts.flatMap((part, index): WiringProblem[] => {
     if (part.kind === 'switch' && part.madeBy !== undefined && !partsOf(system, 'load').some(({ id }) => id === part.madeBy))
@@ -88,6 +88,17 @@ function partProblems(system: System): WiringProblem[] {
           message: `The ${part.name} is made by "${part.madeBy}", but there is no load called that. Name the motor that makes it.`,
         },
       ]
+    if (part.kind === 'capacitor')
+      return part.starts.flatMap(({ load }, section) =>
+        partsOf(system, 'load').some(({ id, place }) => id === load && place === part.place)
+          ? []
+          : [
+              {
+                path: ['parts', index, 'starts', section, 'load'],
+                message: `The ${part.name} starts "${load}", but there is no load called that at ${part.place}. Name the motor that it starts.`,
+              },
+            ],
+      )
     if (part.kind !== 'board') return []
     const outputs = part.outputs.flatMap(({ to, style, needs, unless }, output) =>
       style === 'passes' && (needs || unless)

@@ -71,6 +71,11 @@ describe('readSystem', () => {
     expect(va).toContain('give the VA on its nameplate')
   })
 
+  it('refuses a capacitor for a motor that is not there', () => {
+    const problem = problemsOf(spoiled((system) => (partOf(system, 'run-capacitor').starts[1].load = 'blower')))
+    expect(problem).toContain('The run capacitor starts "blower", but there is no load called that at outdoor.')
+  })
+
   it('refuses a loop of grounds and says which bond closes it', () => {
     const problem = problemsOf(
       spoiled((system) => system.parts.push({ ...partOf(system, 'bond'), id: 'second-bond', place: 'outdoor', between: ['C', 'chassis'] })),

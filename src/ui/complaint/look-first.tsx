@@ -4,8 +4,9 @@ import { codeSeen } from '@/src/core/job/code-seen'
 import type { Probe } from '@/src/core/readings/check'
 import { codeFor, isCode } from '@/src/core/readings/code-looks'
 import { seenContacts } from '@/src/core/readings/contact-looks'
-import { contactsOf, wiringOf } from '@/src/core/readings/look-target'
+import { capacitorAt, contactsOf, wiringOf } from '@/src/core/readings/look-target'
 import { wordsFor } from '@/src/core/readings/predict'
+import { sayAnswer } from '@/src/core/readings/say'
 import { seenSwitches } from '@/src/core/readings/switch-looks'
 import { firstPart, furtherFuses, isUnknown, partById, partsOf, zonesOf } from '@/src/core/wiring/system'
 import { switchedTerminals } from '@/src/core/wiring/thermostat'
@@ -88,6 +89,18 @@ export function LookFirst() {
           </div>
         </details>
       )}
+      {partsOf(system, 'capacitor').length > 0 && (
+        <details className="mt-2 rounded border-2 border-line bg-panel px-3">
+          <summary className="flex min-h-11 cursor-pointer items-center">
+            Run capacitor, power off and discharged: swelled, or below its label
+          </summary>
+          <div className="grid gap-2 pb-3 desk:grid-cols-2">
+            {partsOf(system, 'capacitor').map(({ id, name }) => (
+              <Seen key={id} at={capacitorAt(id)} name={name} />
+            ))}
+          </div>
+        </details>
+      )}
     </fieldset>
   )
 }
@@ -137,7 +150,7 @@ function Seen({ at, name }: { at: string; name: string }) {
         <option value="">not looked</option>
         {wordsFor(system, probe).map((word) => (
           <option key={word} value={word}>
-            {word}
+            {sayAnswer({ word }, probe)}
           </option>
         ))}
       </select>

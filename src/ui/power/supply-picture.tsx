@@ -109,14 +109,22 @@ function LineSide({
 /** What hangs on the line where there is no transformer: the contactor's contacts and the compressor. */
 function LoadSide({ place, from, lines, next }: { place: PlaceId; from: number; lines: readonly ReadLine[]; next: string | null }) {
   const { system } = useJob()
-  const [load] = partsOf(system, 'load').filter((part) => part.place === place)
+  const loads = partsOf(system, 'load').filter((part) => part.place === place)
+  const [load] = loads
   const contactor = partsOf(system, 'coil').find((part) => part.place === place && part.contact)
   if (!load) return null
   const middle = (HOT + LOW) / 2
   return (
     <>
       <Column name={contactor?.name ?? 'contacts'} x={from} width={150} />
-      <Column name={load.name} x={from + 150} width={WIDTH - from - 150} />
+      <Column
+        name={loads
+          .filter(({ between }) => between.join() === load.between.join())
+          .map(({ name }) => name)
+          .join(', ')}
+        x={from + 150}
+        width={WIDTH - from - 150}
+      />
       <g stroke="var(--ink)" strokeWidth="3" fill="none">
         <path
           d={`M${from} ${HOT}H${from + 46}M${from + 96} ${HOT}H${from + 320}V${middle - 26}M${from} ${LOW}H${from + 320}V${middle + 26}`}

@@ -114,6 +114,13 @@ function sayLook(system: System, at: string, bench: Bench): { say: string; why: 
       why: 'Pitted black faces pass no volts, or only part of them; insects and dirt keep the armature from closing.',
       caution: 'Power off, and proved dead at the line side, before the cover comes off.',
     }
+  const capacitor = what === 'capacitor' ? partById(system, of) : undefined
+  if (capacitor?.kind === 'capacitor')
+    return {
+      say: `Read the ${capacitor.name}: ${capacitor.starts.map(({ load, microfarad }) => `${microfarad} µF for the ${partById(system, load)?.name}`).join(', ')}. Is each within its label?`,
+      why: 'A meter that reads capacitance, the leads off its terminals. A swelled top or oil on the case needs no meter.',
+      caution: 'Power off, proved dead at the line side. It holds line volts with the power off: discharge it through a resistor first.',
+    }
   if (at === 'fuse')
     return {
       say: 'Look at the fuse in the slot: good or blown?',

@@ -3,6 +3,7 @@ import { isOneOf, type Probes, readsShorted, type Separation, whole } from '@/sr
 import { withJumper } from '@/src/core/diagnosis/planner/with-jumper'
 import type { Effect } from '@/src/core/faults/effect'
 import type { Fault } from '@/src/core/faults/fault'
+import { HUMMING } from '@/src/core/readings/capacitor-looks'
 import { type Probe, probeKey } from '@/src/core/readings/check'
 import { healthy } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
@@ -185,7 +186,7 @@ export function ofFaces(laboratory: Laboratory, { part }: Fault): Separation | n
   }
 }
 
-const STILL: ReadonlySet<string> = new Set(['still', 'not as called'])
+const STILL: ReadonlySet<string> = new Set(['still', HUMMING, 'not as called'])
 
 /** What a bench makes run, wherever one stands on it and since when. */
 const actsOn = ({ call, jumpers, lifted, unplugged }: Bench): string =>

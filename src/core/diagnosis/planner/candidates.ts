@@ -7,7 +7,7 @@ import { withJumper } from '@/src/core/diagnosis/planner/with-jumper'
 import { lowVoltageNodes } from '@/src/core/faults/low-voltage'
 import { type Probe, probeKey } from '@/src/core/readings/check'
 import { seenContacts } from '@/src/core/readings/contact-looks'
-import { contactsOf, flameOf, flameSignalOf, landingsAt, parseLook } from '@/src/core/readings/look-target'
+import { capacitorAt, contactsOf, flameOf, flameSignalOf, landingsAt, parseLook } from '@/src/core/readings/look-target'
 import { isLinePoint } from '@/src/core/readings/predict'
 import { seenSwitches } from '@/src/core/readings/switch-looks'
 import { wholeLooks } from '@/src/core/readings/working'
@@ -43,6 +43,12 @@ function asFound(system: System, bench: Bench): Candidate[] {
   if (!bench.power) for (const { id, place } of seenContacts(system)) probes.push({ probe: { meter: 'look', at: contactsOf(id) }, place })
   const candidates: Candidate[] = [{ bench, probes }]
   if (bench.power) candidates.push({ bench, probes: wholeLive(system) })
+  // Its own disconnect is enough to read it: nobody walks to the thermostat for that.
+  const capacitors = partsOf(system, 'capacitor').map(({ id, place }) => ({
+    probe: { meter: 'look' as const, at: capacitorAt(id) },
+    place,
+  }))
+  if (capacitors.length > 0) candidates.push({ bench: { ...bench, power: false }, probes: capacitors })
   return candidates
 }
 

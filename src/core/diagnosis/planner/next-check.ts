@@ -95,7 +95,7 @@ export function rankChecks(
   const heat = heatPrice(engine, posterior, asked)
   const dark = powerOffPrice(engine, posterior, bench, asked)
   const stages = stagesOf(engine.system, bench, way).map((candidates) =>
-    openQuestions(candidates, asked, skipped).filter(({ candidate }) => !cooks(candidate.bench)),
+    openQuestions(engine.system, candidates, asked, skipped).filter(({ candidate }) => !cooks(candidate.bench)),
   )
   // What comes and goes gives a little information to every question, asked ever again: it is only looked for once the
   // faults that stand still are told apart.

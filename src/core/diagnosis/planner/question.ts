@@ -2,8 +2,12 @@ import { type Bench, benchKey } from '@/src/core/bench/bench'
 import { anyTime } from '@/src/core/bench/since'
 import type { Candidate } from '@/src/core/diagnosis/planner/candidate'
 import { type Answer, openedBy, type Probe, probeKey } from '@/src/core/readings/check'
+import { parseLook } from '@/src/core/readings/look-target'
 import { type Observation, questionKey } from '@/src/core/readings/observations'
+import { workingAt } from '@/src/core/readings/working'
 import { Memo } from '@/src/core/units/cache'
+import { fedBy } from '@/src/core/wiring/fed-by'
+import type { System } from '@/src/core/wiring/system'
 
 /** A bench with everything that could be asked on it; `wanted` are the places in the list of what has not been asked yet. */
 export interface Question {
@@ -12,12 +16,21 @@ export interface Question {
 }
 
 /** What is left to ask of some candidates. */
-export function openQuestions(candidates: readonly Candidate[], asked: readonly Observation[], skipped: readonly Probe[]): Question[] {
+export function openQuestions(
+  system: System,
+  candidates: readonly Candidate[],
+  asked: readonly Observation[],
+  skipped: readonly Probe[],
+): Question[] {
   const known = askedKeys(asked)
   const refused = new Set(skipped.map(probeKey))
+  const isSeenInParts = (bench: Bench, probe: Probe) =>
+    partsOfLook(system, probe).length > 0 && partsOfLook(system, probe).every((part) => known.has(questionKey(bench, part)))
   return candidates.flatMap((candidate): Question[] => {
     const keys = keysOf.of(candidate)
-    const wanted = candidate.probes.flatMap(({ probe }, index) => (known.has(keys[index]) || refused.has(probeKey(probe)) ? [] : [index]))
+    const wanted = candidate.probes.flatMap(({ probe }, index) =>
+      known.has(keys[index]) || refused.has(probeKey(probe)) || isSeenInParts(candidate.bench, probe) ? [] : [index],
+    )
     return wanted.length === 0 ? [] : [{ candidate, wanted }]
   })
 }
@@ -45,6 +58,16 @@ function closedAgain(bench: Bench): Bench {
   const further = bench.further?.map((slot) => (slot.open ? { ...slot, open: false } : slot))
   const isAnyOpen = bench.slot.open || (bench.further?.some(({ open }) => open) ?? false)
   return isAnyOpen ? { ...bench, slot: { ...bench.slot, open: false }, ...(further && { further }) } : bench
+}
+
+/** The looks, part by part, that tell all that one look at a place does: a contactor is seen in what it feeds. None for any other probe. */
+function partsOfLook(system: System, probe: Probe): Probe[] {
+  if (probe.meter !== 'look') return []
+  const { what, of } = parseLook(probe.at)
+  if (what !== 'runs') return []
+  return workingAt(system, of)
+    .filter((part) => part.kind === 'load' || fedBy(system, part).length === 0)
+    .map(({ id }) => ({ meter: 'look', at: id }))
 }
 
 const keysOf = new Memo(({ bench, probes }: Candidate) => probes.map(({ probe }) => questionKey(bench, probe)))

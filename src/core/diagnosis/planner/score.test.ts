@@ -15,7 +15,7 @@ describe('the best of all checks', () => {
   it('is found without weighing all of them: what was left early could not have been among the best', () => {
     const engine = furnaceEngine()
     const bench = benchWith(change.off, change.liftY)
-    const questions = openQuestions(candidatesFrom(furnaceAc, bench), [], [])
+    const questions = openQuestions(furnaceAc, candidatesFrom(furnaceAc, bench), [], [])
     const pricingArb = fc.constantFrom<Pricing>({}, { equalCost: true }, { stakes: 120 })
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 1000 }), pricingArb, (seed, pricing) => {

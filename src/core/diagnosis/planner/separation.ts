@@ -25,7 +25,7 @@ import { faultFamilies } from '@/src/core/faults/families'
 import type { Fault } from '@/src/core/faults/fault'
 import { type Probe, probeKey } from '@/src/core/readings/check'
 import type { Laboratory } from '@/src/core/readings/laboratory'
-import { wiringOf } from '@/src/core/readings/look-target'
+import { capacitorAt, wiringOf } from '@/src/core/readings/look-target'
 import type { Observation } from '@/src/core/readings/observations'
 import { modelValue } from '@/src/core/units/model-value'
 import { unplugs } from '@/src/core/wiring/part-kinds'
@@ -73,7 +73,9 @@ function readApart(laboratory: Laboratory, fault: Fault): readonly (Separation |
     case 'delay':
       return [ofDelay(system, fault)]
     case 'load':
-      return [ofLoad(laboratory, fault)]
+      return [ofLoad(laboratory, fault), ofMicrofarads(system, fault)]
+    case 'microfarads':
+      return [ofMicrofarads(system, fault), ...ofStalled(laboratory, fault)]
     case 'joint':
       return [ofJoints(system, fault)]
     case 'signal':
@@ -250,6 +252,21 @@ function ofSpade(system: System, { part: id }: Fault): Separation | null {
       observations.some(({ bench, probe }) => isOneOf(probes, probe) && !bench.power && bench.jumpers.length === 0 && isPlugged(bench)),
   }
 }
+
+/** A capacitor by itself, power off: before its motor is condemned, and before it is. */
+function ofMicrofarads(system: System, { part }: Fault): Separation | null {
+  const capacitor = partsOf(system, 'capacitor').find(({ id, starts }) => id === part || starts.some(({ load }) => load === part))
+  if (!capacitor) return null
+  const probe: Probe = { meter: 'look', at: capacitorAt(capacitor.id) }
+  return {
+    ways: (bench) => [{ bench: { ...bench, power: false }, probe, place: capacitor.place }],
+    isMade: (observations) => observations.some((known) => probeKey(known.probe) === probeKey(probe)),
+  }
+}
+
+/** The volts across each motor that is said not to start. */
+const ofStalled = (laboratory: Laboratory, fault: Fault): (Separation | null)[] =>
+  fault.effects.flatMap((effect) => (effect.do === 'stall' ? [ofLoad(laboratory, { ...fault, part: effect.load })] : []))
 
 /** A coil across its own two leads. */
 function ofCoil(system: System, { part }: Fault): Separation | null {

@@ -1,0 +1,82 @@
+import { readQuickLine } from '@/src/core/quick-line/read-line'
+import { systemOf } from '@/tests/setup/engines'
+import { answerTo, drafts, standing, standingAfter } from '@/tests/setup/standing'
+
+const furnace = (...happened: Parameters<typeof standingAfter>[2]) => standingAfter('furnace-ac', 'indoor', happened)
+
+describe('whole days, as they were typed', () => {
+  it('what a wire did as it went on is why it comes off again', () => {
+    const read = standingAfter('heat-pump-o', 'indoor', [
+      'breaker in',
+      'call heat',
+      'lift outdoor Y',
+      'holds',
+      'land outdoor Y',
+      'trips',
+      'power off',
+    ])
+    expect(drafts(read, 'took Y loose at both ends')).toMatchObject([
+      { change: { do: 'lift', end: 'outdoor-cable.Y@indoor' } },
+      { change: { do: 'lift', end: 'outdoor-cable.Y@outdoor' } },
+    ])
+    expect(answerTo(standing('heat-pump-o', 'indoor', 'off'), 'took Y loose at both ends')).toContain('Which cable?')
+  })
+
+  it('all but one wire goes back', () => {
+    const read = standingAfter('furnace-ac', 'indoor', ['breaker in', 'call cool', 'lift outdoor Y', 'lift outdoor C'])
+    expect(answerTo(read, 'hooked up everything but Y, holds')).toBe(
+      'land C (white) of the outdoor cable at the indoor unit, then it holds',
+    )
+  })
+
+  it.each([
+    ['fuse replaced with new 3 amp', furnace(), '3 A fuse in the slot'],
+    ['power up 25.8', furnace('power off'), 'power on, then R to C at the indoor unit: 25.8 V'],
+    ['Y to chassis 45k wet', furnace('power off'), 'Y to chassis at the indoor unit: 45 kohm, then note: wet'],
+    ['spliced with gel caps', furnace(), 'repaired: Spliced with gel caps'],
+    ['put a new cap in', furnace(), 'repaired: Put a new cap in'],
+    ['burners fire', furnace('call heat'), 'gas valve: in, then note: burners fire'],
+    ['cools', furnace('repaired new contactor'), 'cool proved'],
+    ['both wires cut', furnace('chewed at outdoor'), 'wiring of the outdoor unit: rubbed'],
+    ['line off', furnace(), 'power off'],
+  ])('%s', (said, read, means) => {
+    expect(answerTo(read, said)).toBe(means)
+  })
+
+  it('what a motor does on its overload is no trip', () => {
+    const read = standingAfter('rooftop-electric', 'package', ['call cool'])
+    expect(drafts(read, 'comp runs then trips on overload').some(({ kind }) => kind === 'trip')).toBe(false)
+    expect(furnace('call cool')('compressor gets hot and trips').ok).toBe(false)
+  })
+
+  it('what the unit runs on is no walk to it', () => {
+    const read = standingAfter('dual-fuel', 'indoor', ['call heat', 'Y-C 26'])
+    expect(drafts(read, 'heat pump only now')).toMatchObject([{ kind: 'note' }])
+  })
+
+  it.each([
+    ['runs', furnace('call cool', 'call off'), 'No call is on in the record'],
+    ['jumped the defrost pins', standing('heat-pump-o', 'outdoor', 'on', { do: 'call', call: 'heat' }), 'forced defrost is not kept'],
+    ['use the spare', furnace(), 'For which wire?'],
+  ])('is asked after: %s', (said, read, asked) => {
+    expect(read(said).ok).toBe(false)
+    expect(answerTo(read, said)).toContain(asked)
+  })
+
+  it('the first words on a job that say what the house does are the complaint', () => {
+    const untouched = (line: string) =>
+      readQuickLine(line, { system: systemOf('package-heat-pump'), entries: [], suspects: [], proposed: null })
+    expect(drafts(untouched, 'defrost issue, ices up')[0].kind).toBe('complaint')
+    expect(drafts(untouched, 'compressor runs all the time')).toMatchObject([
+      { kind: 'complaint', complaint: { symptoms: ['never-stops'] } },
+    ])
+    expect(untouched('Y wrong screw problem').ok).toBe(false)
+  })
+
+  it('step by step an ignition is watched up to the fire', () => {
+    const read = standing('furnace-induced-draft', 'indoor', 'on')
+    expect(answerTo(read, 'heat call, inducer, igniter glows, flame, blower on')).toBe(
+      'set the thermostat to call for heat, then burners: burns, then inducer: runs, then blower motor: runs',
+    )
+  })
+})
