@@ -77,7 +77,8 @@ const TOLD: ReadonlySet<Symptom> = new Set([
 /** A remark that ticks one of these stays a remark: it may be what was just seen. */
 const IS_SEEN: ReadonlySet<Symptom> = new Set(['half-works', 'fuse-now-and-then'])
 /** What nobody who has just come can have seen. */
-const ON_AND_ON = /\b(?:all the time|nonstop|non-stop|constantly|24\/7|all day|all night|never (?:shuts?|stops?|quits?|turns?|cycles?))\b/i
+const ON_AND_ON =
+  /\b(?:all the time|nonstop|non-stop|constantly|24\/7|all day|all night|(?:won[’']?t|will not|doesn[’']?t|does not) (?:shut|turn|go|cycle) off|(?:won[’']?t|will not) (?:stop|quit)|never (?:shuts?|stops?|quits?|turns?|cycles?))\b/i
 /** The first words on a job that say what the house does, in no words of a hand, a letter or a part by its leads. */
 const isStory = (line: string): boolean =>
   /^(?:\S+\s+){1,}\S+$/.test(line.trim()) &&

@@ -3,7 +3,7 @@ import { findCable } from '@/src/core/quick-line/names'
 import type { Said } from '@/src/core/quick-line/rule'
 import { leading, type Sentence } from '@/src/core/quick-line/sentence'
 import { parseLook } from '@/src/core/readings/look-target'
-import type { PlaceId } from '@/src/core/wiring/ids'
+import type { CableId, PlaceId } from '@/src/core/wiring/ids'
 import { conductorEnd, isPoint, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { type Cable, cableById, partById } from '@/src/core/wiring/system'
 
@@ -194,4 +194,12 @@ export function offOnSpare(the: Sentence, letter: string | null, spare: string):
   const off = the.state.bench.lifted.findLast((end) => letter === null || parsePoint(end).name.toLowerCase() === letter)
   const { cable, name } = off === undefined ? { cable: null, name: '' } : parsePoint(off)
   return cable === null ? null : swapped(the, `${cable} ${letter ?? name.toLowerCase()}`, spare)
+}
+
+/** The cable of all that is off, else the one along whose wires was read last. */
+export function cableInHand({ state }: Sentence): CableId | null {
+  const [cable, another] = new Set(state.bench.lifted.map((end) => parsePoint(end).cable))
+  const last = state.observations.at(-1)?.probe
+  const along = last && 'a' in last ? parsePoint(last.a).cable : null
+  return cable && !another ? cable : along
 }

@@ -1,3 +1,4 @@
+import { cableInHand } from '@/src/core/quick-line/hands'
 import type { Meaning } from '@/src/core/quick-line/meaning'
 import { isGroundWord } from '@/src/core/quick-line/names'
 import { askWhichCall, has, nothingCalls, only, type Reading } from '@/src/core/quick-line/sense'
@@ -139,7 +140,9 @@ const marked: Reading = (meaning, the) => {
     return `${mark} ${wires[0].cable ?? along}; ${the.asNote()}`
   // The lead of a part is where the part is.
   const ofPart = parts.length > 0 ? partById(system, parts[0])?.place : undefined
-  return cables.length + places.length > 1 ? null : `${mark} ${cables[0] ?? places[0] ?? ofPart ?? lookedAlong(the) ?? state.bench.place}`
+  return cables.length + places.length > 1
+    ? null
+    : `${mark} ${cables[0] ?? places[0] ?? ofPart ?? (/\bcable\b/.test(meaning.text) ? cableInHand(the) : null) ?? lookedAlong(the) ?? state.bench.place}`
 }
 
 /** The wiring that was looked along just now: what else is said of wires is said of those. */

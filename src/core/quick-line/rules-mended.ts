@@ -10,7 +10,7 @@ import { partsOf } from '@/src/core/wiring/system'
 const MENDED =
   '(?:wrapped|taped|separated|insulated|sleeved|rerouted|re-routed|wire ?nutted|zip ?tied|tied|heat ?shrunk|shrink ?wrapped|protected|secured|spliced|patched)'
 const FITTED =
-  '(?:transformer|contactor|(?:run |dual |start )?(?:capacitor|cap)|board|thermostat|stat|valve|coil|relay|sequencer|igniter|(?:(?:inducer|blower|fan|damper) )?motor|inducer|defrost board|zone board|zone panel|control)'
+  '(?:transformer|contactor|(?:run |dual |start )?(?:capacitor|cap)|board|thermostat|stat|valve|solenoid|coil|relay|sequencer|igniter|(?:(?:inducer|blower|fan|damper) )?motor|inducer|defrost board|zone board|zone panel|control)'
 
 export const mendedRules: readonly Rule[] = [
   rule(

@@ -1,24 +1,15 @@
 import { LARGEST_IN_SLOT } from '@/src/core/quick-line/breaker-by-size'
 import { ignitionOf } from '@/src/core/quick-line/flame'
-import { landLast, offOnSpare } from '@/src/core/quick-line/hands'
+import { cableInHand, landLast, offOnSpare } from '@/src/core/quick-line/hands'
 import { asks, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
 import { backOn } from '@/src/core/quick-line/rules-put-back'
 import { isFoundOut } from '@/src/core/quick-line/rules-where'
-import { nothingDone } from '@/src/core/quick-line/sense'
-import { loadOf, type Sentence, worded } from '@/src/core/quick-line/sentence'
-import type { CableId } from '@/src/core/wiring/ids'
+import { nothingCalls, nothingDone } from '@/src/core/quick-line/sense'
+import { loadOf, worded } from '@/src/core/quick-line/sentence'
 import { parsePoint } from '@/src/core/wiring/point'
 import { partById, placeById } from '@/src/core/wiring/system'
 
 /** What is told in passing: answered questions, what a display or a gauge shows, what was hung or gone over, in the words that it takes. */
-
-/** The cable of all that is off, else the one along whose wires was read last. */
-function cableInHand({ state }: Sentence): CableId | null {
-  const [cable, another] = new Set(state.bench.lifted.map((end) => parsePoint(end).cable))
-  const last = state.observations.at(-1)?.probe
-  const along = last && 'a' in last ? parsePoint(last.a).cable : null
-  return cable && !another ? cable : along
-}
 
 export const passingRules: readonly Rule[] = [
   rule('(?:heat pump|gas|furnace|ac|strips|air|heat|blower|fan) only(?: now)?', (the) =>
@@ -140,6 +131,37 @@ export const passingRules: readonly Rule[] = [
     '(?:checked|looked at|found) (?:breaker|breaker (?:on|at) (?:transformer|unit|board)),? (?:it (?:is|was) |is |was )?tripped',
     (the) => (isFoundOut(the) ? 'fuse blown' : null),
   ),
+  // As it was found, before anything was tried: that it tripped on nothing at all was not seen.
+  rule(
+    '(?:(?:low voltage|24 ?v|transformer) )?(?:fuse|breaker)(?: (?:on|of|at) (?:transformer|unit|board))? (?:is |was |has )?(?:tripped|popped)',
+    (the) => {
+      if (!the.says(/\b(?:low[- ]?volt(?:age)?|24 ?v\w*|transformer)\b/i)) return null
+      const wasTried = the.state.observations.some(({ probe }) => probe.meter === 'trip')
+      return wasTried || the.state.bench.slot.holds !== 'as-found' || !nothingCalls(the) ? null : 'fuse blown'
+    },
+  ),
+  rule(
+    '(?:pulled|removed|took out|took off)(?: out)? jumper (?:from |off |between )?(r[ch]?|[ygwob]\\d?) (?:to|and) (r[ch]?|[ygwob]\\d?)',
+    (the, one, other) => {
+      const [a, b] = [the.letter(one), the.letter(other)]
+      const [jumper, another] = the.state.bench.jumpers.filter((said) =>
+        [said.a, said.b].every((end) => [a, b].includes(parsePoint(end).name)),
+      )
+      if (jumper && !another) return `jumper out ${jumper.a} ${jumper.b}`
+      return {
+        asks: `No jumper from ${a} to ${b} is on the bench. If it was found there, say "landings strap", then "repaired pulled the strap ${a} to ${b}".`,
+      }
+    },
+  ),
+  // The copper in the hand, not the screw that it came off.
+  rule(`([a-z]\\d?) wire(?: itself)?(?: is| reads?| has| to c| still| now)* ${NUMBER} ?${VOLTS}?(?: hot| to c)?`, (the, letter, volts) => {
+    const { bench } = the.state
+    const [end, another] = bench.lifted.filter(
+      (one) => parsePoint(one).place === bench.place && parsePoint(one).name.toLowerCase() === letter,
+    )
+    const common = placeById(the.system, bench.place)?.terminals.includes('C')
+    return end && !another && common && bench.power && Number(volts) <= 40 ? `${end} to C ${volts} V` : null
+  }),
   rule(`amps? (?:is |are |at )?${NUMBER} (?:on |at )?(.+)`, (the, _, what) => {
     const load = loadOf(the, what)
     return load && `${load} runs; ${the.asNote()}`

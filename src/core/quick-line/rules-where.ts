@@ -230,7 +230,7 @@ export const whereRules: readonly Rule[] = [
     the.says(/new/i) ? the.asRepair() : null,
   ),
   rule(
-    'new (?:switch|disconnect|transformer|contactor|board|thermostat|stat|valve|coil|relay|sequencer|igniter|motor|damper|damper motor|control|zone panel|defrost board)',
+    'new (?:switch|disconnect|transformer|contactor|board|thermostat|stat|valve|solenoid|coil|relay|sequencer|igniter|sensor|motor|damper|damper motor|control|zone panel|defrost board)',
     (the) => the.asRepair(),
   ),
   rule('(?:condenser|outdoor unit|condensing unit|(unit|system)) (?:is )?on', (the, unit) => {

@@ -4,6 +4,7 @@ import { ofConditions } from '@/src/core/quick-line/short-conditions'
 import { ofLine } from '@/src/core/quick-line/short-line'
 import { ofPartsShort } from '@/src/core/quick-line/short-parts'
 import { ofReadings, type Shortened } from '@/src/core/quick-line/short-readings'
+import { ofDays } from '@/src/core/quick-line/short-said'
 import { ofTrips } from '@/src/core/quick-line/short-trips'
 import { rewriter } from '@/src/core/quick-line/sieve'
 import { LruCache } from '@/src/core/units/cache'
@@ -107,6 +108,7 @@ const shortened: readonly Shortened[] = [
     /\b(fan|blower|furnace) (?:is |just |only )?blow(?:s|ing) (?:out )?(?:warm|hot|cold|cool|room temp(?:erature)?|lukewarm)(?: air)?\b/gi,
     '$1 runs',
   ],
+  ...ofDays,
   ...ofTrips,
   ...ofCalls,
   ...ofLine,

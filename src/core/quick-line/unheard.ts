@@ -1,10 +1,10 @@
 import type { EntryDraft } from '@/src/core/job/entry'
 import type { JobState } from '@/src/core/job/job-state'
 import { lostEnd, lostMeter, lostPlace, lostPower, lostWire } from '@/src/core/quick-line/lost-conditions'
+import { atTheStat, otherJumper, otherPlace } from '@/src/core/quick-line/other-places'
 import { IN_PLACE } from '@/src/core/quick-line/other-words'
 import { Sentence } from '@/src/core/quick-line/sentence'
 import { probeKey } from '@/src/core/readings/check'
-import { parsePoint } from '@/src/core/wiring/point'
 import { partById, type System } from '@/src/core/wiring/system'
 
 /**
@@ -34,6 +34,7 @@ export function unheard(line: string, drafts: readonly EntryDraft[], system: Sys
     lostTrial(line, drafts) ??
     otherThanSeen(line, drafts) ??
     otherPlace(line, the, drafts) ??
+    atTheStat(line, the, drafts) ??
     otherJumper(line, the, drafts) ??
     lostEnd(line, state, drafts) ??
     lostPlace(line, the, drafts) ??
@@ -135,27 +136,6 @@ function otherThanSeen(line: string, drafts: readonly EntryDraft[]): string | nu
     seen.set(at, word)
   }
   return null
-}
-
-/** Read here, and walked to the place that is named: what was read there. */
-function otherPlace(line: string, the: Sentence, drafts: readonly EntryDraft[]): string | null {
-  const last = drafts.at(-1)
-  const [, said] = /\b(?:at|in|on) (?:the )?([a-z][a-z ]+)$/i.exec(line.trim()) ?? []
-  const isWalk =
-    last?.kind === 'bench' && last.change.do === 'walk' && said !== undefined && the.place(said.toLowerCase()) === last.change.place
-  const isRead = drafts.some((draft) => draft.kind === 'reading' && draft.probe.meter !== 'look')
-  return isWalk && isRead ? `at the ${said}` : null
-}
-
-/** Jumped at the place that is named, and entered at another. */
-function otherJumper(line: string, the: Sentence, drafts: readonly EntryDraft[]): string | null {
-  const [, said] = /\bjump(?:ed|ered|er)? (?:at|in|on) (?:the )?([a-z]+(?: [a-z]+)?)/i.exec(line) ?? []
-  if (said === undefined) return null
-  const place = the.place(said.toLowerCase()) ?? the.place(said.toLowerCase().split(' ')[0])
-  const isElsewhere = drafts.some(
-    (draft) => draft.kind === 'bench' && draft.change.do === 'jumper' && place !== null && parsePoint(draft.change.a).place !== place,
-  )
-  return isElsewhere ? `at ${said}` : null
 }
 
 /** That it tripped, or held, where nothing of it is entered; and that something is gone again, where only its being there is. */

@@ -39,14 +39,41 @@ describe('whole days, as they were typed', () => {
     ['cools', furnace('repaired new contactor'), 'cool proved'],
     ['both wires cut', furnace('chewed at outdoor'), 'wiring of the outdoor unit: rubbed'],
     ['line off', furnace(), 'power off'],
+    ['heat call runs', furnace(), 'set the thermostat to call for heat, then it holds'],
+    [
+      'pulled all low volt wires off board; put R on, ok',
+      furnace('breaker in', 'call fan'),
+      expect.stringMatching(/then land R \(red\) of the stat cable at the indoor unit, then it holds$/),
+    ],
+    ['so wire shorted', furnace('call cool'), 'note: so wire shorted'],
+    ['low voltage breaker on the transformer tripped', furnace(), 'board fuse: blown'],
+    ['found staple through cable', furnace('lift stat W'), 'wiring of the stat cable: stapled'],
+    ['hmm', furnace(), 'note: hmm'],
   ])('%s', (said, read, means) => {
-    expect(answerTo(read, said)).toBe(means)
+    expect(answerTo(read, said)).toEqual(means)
   })
 
   it('what a motor does on its overload is no trip', () => {
     const read = standingAfter('rooftop-electric', 'package', ['call cool'])
     expect(drafts(read, 'comp runs then trips on overload').some(({ kind }) => kind === 'trip')).toBe(false)
     expect(furnace('call cool')('compressor gets hot and trips').ok).toBe(false)
+  })
+
+  it('the wire in the hand is read, not the screw that it came off', () => {
+    const read = standingAfter('cool-strips', 'indoor', ['call heat', 'lift stat W'])
+    expect(answerTo(read, 'W wire 24')).toBe('W (white) of the stat cable to C at the air handler: 24 V')
+    expect(answerTo(standingAfter('cool-strips', 'indoor', ['call heat']), 'W wire 24')).toBe('W to C at the air handler: 24 V')
+  })
+
+  it('who takes something off at a place reads the rest there', () => {
+    const read = standingAfter('cool-strips', 'indoor', ['call heat'])
+    expect(answerTo(read, 'at the stat, W off, R-W 26')).toMatch(/^walk to the thermostat, .* R to W at the thermostat: 26 V$/)
+  })
+
+  it('what is read at a thermostat without a common is not read at the unit', () => {
+    const read = standingAfter('furnace-two-transformers', 'indoor', [])
+    expect(answerTo(read, 'y-c 0 at stat on cool')).toContain('nothing of "at stat"')
+    expect(answerTo(read, 'pulled the jumper rc to rh')).toContain('No jumper from Rc to Rh is on the bench')
   })
 
   it('what the unit runs on is no walk to it', () => {

@@ -1,0 +1,42 @@
+import type { Shortened } from '@/src/core/quick-line/short-readings'
+
+/** Turns of whole days of work, in the words that the rules take: wires by where they go, a reading by its name first, what is thought in between. */
+export const ofDays: readonly Shortened[] = [
+  // The condenser's Y, said of what is in the hand where one stands.
+  [
+    /^((?:then |and )?(?:took off|take off|pulled|pull|lifted|lift|disconnected|disconnect|removed|unhooked)) (?:the )?(?:condenser|outdoor unit|heat pump) ([YCOBWRG]\d?)(?: wire)?(?=$|,| and| put in)/i,
+    '$1 outdoor $2',
+  ],
+  [
+    /^(?:pulled|took|lifted|disconnected|unhooked) (?:all (?:of )?)?(?:the )?(?:low[- ]?volt(?:age)?|24 ?v(?:olt)?) wires off(?: of)? (?:the )?(?:board|strip)$/i,
+    'pulled everything off the board',
+  ],
+  [/^put in (?:a )?(?:new )?fuse,? (?:and )?(?:it )?(?:is )?(ok|holds|held|fine|blew|pops|popped)$/i, 'new fuse, $1'],
+  [/^voltages? (?=[A-Z]\w?\d?-[A-Z])/i, ''],
+  [/^calls (?:for )?(cool|heat|fan)(?:ing)?,? (?=\S)/i, '$1 call, '],
+  [/^(cool|heat|fan)(?:ing)? call,? (?:runs|works|starts)(?: fine| good| ok| now)*$/i, '$1 runs'],
+  [
+    /^(cool|heat|fan)(?:ing)? call (?:trips|pops|blows) (?:the )?(?:transformer |low voltage |24 ?v )?(?:breaker|fuse)$/i,
+    'call $1, it trips',
+  ],
+  [/^(?:it )?(?:pop|boom|bang)[.!]*$/i, 'trips'],
+  // What is thought of it in between.
+  [/^(?:h+m+|huh|ok(?:ay)? so|well|weird|strange|odd)[.!]*$/i, 'note $&'],
+  [/^(so (?!.*\d).*\b(?:short(?:ed)?|open|bad|broken|dead|fine|good|wrong)(?: then)?)$/i, 'note $1'],
+  [/^((?:zone \d )?(?:stat|outdoor|unit) (?:cable|wire|wiring) has (?:a|an) (?:short|open|break)(?: .*)?)$/i, 'note $1'],
+  [/^([A-Z]\d? has (?:\d|two|three|four) wires?\b.*)$/i, 'note $1'],
+  [/^24 ?v(?:olt)? (?=fuse\b)/i, ''],
+  [/^(.*\bfuse ok), (?:the )?disconnect (?:ok|good|has) (\d{3})$/i, '$1, line $2'],
+  [/\b(primary|secondary|coil) ohms (\d[\d.]*)/gi, '$1 $2 ohms'],
+  [/^volts at (?:the )?(.+?) (\d{2,3}(?:\.\d+)?)(?: ?v)?(?: during .*| while .*)?$/i, '$1 $2 V'],
+  [/\b(igniter|inducer|blower|compressor) (?:plug|connector|leads?) (?=\d)/gi, '$1 '],
+  // What was mended, and what is read then.
+  [/^(?:repaired|fixed|mended) (?:the )?([a-z ]*?(?:cable|wire|splice|lead)),? (?:now )?([A-Z]\w?\d?-[A-Z]\w?\d? .+)$/i, 'repaired $1; $2'],
+  // Who takes something off there stands there, and reads the rest there, too.
+  [
+    /^(?:back |over )?at (?:the )?(stat|thermostat|furnace|air handler|condenser|heat pump|zone panel|panel|outdoor unit)[,:] (?=.*\b(?:off|lifted|pulled|took|unplug\w*|jump\w*|landed|back on)\b.*\d)/i,
+    'walk to the $1, ',
+  ],
+  [/^at (?:the )?(stat|thermostat|furnace|air handler|condenser|heat pump|panel|zone panel|outdoor unit): (?=\S)/i, 'at the $1, '],
+  [/ put in (?:a )?(?:new )?fuse,? (?:and )?(?:it )?(?:is )?(ok|holds|held|fine|blew|pops|popped)$/i, ', new fuse, $1'],
+]
