@@ -26,7 +26,8 @@ export function firstTold(typed: string, read: Understood, asked: QuickLineConte
   // Before anybody went or did a thing, what does not run was not seen on a call.
   const isUntouched = !asked.entries.some(({ kind }) => kind === 'bench')
   const isOpen = (problem: string) =>
-    isUnread(line, problem) || (isUntouched && (problem.startsWith('No call is on') || problem.startsWith('A number is missing')))
+    isUnread(line, problem) ||
+    (isUntouched && (problem.startsWith('No call is on') || problem.startsWith('A number is missing') || problem.startsWith('I heard')))
   // "Blows the fuse on cool": what it keeps doing, before anybody has tried it.
   const isOfTrials = /\b(?:ok|okay|fine|good|holds?|held)\b/i.test(line) && !/\bfuses\b/i.test(line)
   const isHabit = isUntouched && BLOWS.test(line) && !isOfTrials && !readInGrammar(line, asked).ok
@@ -86,7 +87,7 @@ const isStory = (line: string): boolean =>
   !/^\s*(?:lift|land|jumper|jump|unplug|plug|pull|pulled|took|take|swap|walk|call|power|trip|trips|hold|holds|ohm|volts|reset|breaker|fuse|put|at the|went|go)\b/i.test(
     line,
   ) &&
-  /\b(?:freez\w*|frozen|ices?|iced|icing|leak\w*|noise|noisy|loud|smell\w*|water|issue|problem|weak|warm|hot|cold|same time|at once|short cycl\w*|cycles?|cycling|bill|humid|drip\w*|quits?|random\w*|sometimes|intermittent\w*|now and then|takes forever|never (?:gets|reaches)|not (?:keeping|reaching|getting)|called (?:for|because|about))\b/i.test(
+  /\b(?:not responding|freez\w*|frozen|ices?|iced|icing|leak\w*|noise|noisy|loud|smell\w*|water|issue|problem|weak|warm|hot|cold|same time|at once|short cycl\w*|cycles?|cycling|bill|humid|drip\w*|quits?|random\w*|sometimes|intermittent\w*|now and then|takes forever|never (?:gets|reaches)|not (?:keeping|reaching|getting)|called (?:for|because|about))\b/i.test(
     line,
   )
 /** Five words or more tell what it keeps doing; fewer, what it just did. */

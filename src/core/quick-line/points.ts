@@ -98,6 +98,10 @@ function resolvePoint(reader: Reader, point: SaidPoint, home: string): Point {
   if (lead) return lead
   const ends = findEnds(system, token.text, home, null)
   if (ends.length === 0) {
+    // A letter that only one strip of the house has is read there.
+    const [only, another] = system.places.filter(({ terminals }) => terminals.some((one) => one.toLowerCase() === token.text.toLowerCase()))
+    const own = only?.terminals.find((one) => one.toLowerCase() === token.text.toLowerCase())
+    if (only && !another && own !== undefined && /\d/.test(own)) return terminalPoint(own, only.id)
     const place = placeById(system, home)
     reader.failAt(
       `There is no "${token.text}" at the ${placeName(reader, home)}. It has ${[...(place?.terminals ?? []), ...(place?.metal ? ['chassis (gnd)'] : [])].join(', ')}.`,

@@ -112,7 +112,7 @@ export const courseRules: readonly Rule[] = [
     (the, letter, spare) => offOnSpare(the, letter, spare),
   ),
   rule(
-    'used (?:(\\w+?)(?: spare| wire)?|spare|spare (\\w+)) (?:for|in place of|instead of) ([a-z]\\d?)(?: (?:at |on )?both ends)?',
+    '(?:used|use|using) (?:(\\w+?)(?: spare| wire)?|spare|spare (\\w+)) (?:for|in place of|instead of) ([a-z]\\d?)(?: (?:at |on )?both ends)?',
     (the, spare, other, letter) => offOnSpare(the, letter, (spare === 'spare' ? '' : spare) || other),
   ),
   // What a thermostat shows that no record knows.

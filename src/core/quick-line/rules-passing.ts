@@ -131,6 +131,15 @@ export const passingRules: readonly Rule[] = [
     '(?:checked|looked at|found) (?:breaker|breaker (?:on|at) (?:transformer|unit|board)),? (?:it (?:is|was) |is |was )?tripped',
     (the) => (isFoundOut(the) ? 'fuse blown' : null),
   ),
+  rule(
+    '(?:reconnected|relanded|rehooked|hooked up|hooked back up)(?: (?:all|both))?(?: of)?(?: low voltage| 24 ?v)? (?:wires|leads)(?: back)?(?: up| on)?',
+    (the) => backOn(the, null),
+  ),
+  rule('(?:fixed|corrected|mended)(?: that| them| it)?', (the) => the.asRepair()),
+  rule(
+    '(?:checked|looked at|went over|inspected) (?:panel |stat |outdoor |low voltage |all )*(?:wiring|wires|connections)(?: .*)?',
+    (the) => the.asNote(),
+  ),
   // As it was found, before anything was tried: that it tripped on nothing at all was not seen.
   rule(
     '(?:(?:low voltage|24 ?v|transformer) )?(?:fuse|breaker)(?: (?:on|of|at) (?:transformer|unit|board))? (?:is |was |has )?(?:tripped|popped)',
@@ -151,6 +160,17 @@ export const passingRules: readonly Rule[] = [
       return {
         asks: `No jumper from ${a} to ${b} is on the bench. If it was found there, say "landings strap", then "repaired pulled the strap ${a} to ${b}".`,
       }
+    },
+  ),
+  rule(
+    `(?:ohms? |ohmed )?([a-z]\\d?)(?: to | and |-)([a-z]\\d?) wires(?: themselves)?,?(?: is| are| reads?)? (ol|open|${NUMBER})(?: ?ohms?)?`,
+    (the, one, other, read) => {
+      const { bench } = the.state
+      const ends = [one, other].map((letter) =>
+        bench.lifted.filter((end) => parsePoint(end).place === bench.place && parsePoint(end).name.toLowerCase() === letter),
+      )
+      if (bench.power || ends.some((found) => found.length !== 1)) return null
+      return `ohms ${ends[0][0]} to ${ends[1][0]} ${Number.isNaN(Number(read)) ? 'OL' : read}`
     },
   ),
   // The copper in the hand, not the screw that it came off.

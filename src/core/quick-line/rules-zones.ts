@@ -123,6 +123,13 @@ export const zoneRules: readonly Rule[] = [
     const off = zones.map((zone) => offThePanel(the, zone, true))
     return zones.length === 0 || off.includes(null) ? null : off.join('; ')
   }),
+  rule(
+    '(?:both|all) (?:stats|thermostats|displays) (?:are |came |is |lit )?(?:on|alive|back|back on|up|lit|lit up|working)(?: now| again)?',
+    (the) => {
+      const stats = partsOf(the.system, 'thermostat')
+      return stats.length < 2 ? null : stats.map(({ id }) => `${id} alive`).join('; ')
+    },
+  ),
   rule('(?:both|all) (?:stats|thermostats) (?:are |went |is )?(?:blank|dead|dark|off)', (the) => {
     const stats = partsOf(the.system, 'thermostat')
     return stats.length < 2 || the.says(/\boff$/i) ? null : stats.map(({ id }) => `${id} blank`).join('; ')

@@ -49,6 +49,9 @@ describe('whole days, as they were typed', () => {
     ['low voltage breaker on the transformer tripped', furnace(), 'board fuse: blown'],
     ['found staple through cable', furnace('lift stat W'), 'wiring of the stat cable: stapled'],
     ['hmm', furnace(), 'note: hmm'],
+    ['breaker good', furnace('breaker in', 'call cool'), 'it holds'],
+    ['fixed', furnace('chewed at outdoor'), 'repaired: Fixed'],
+    ['stat bad? jumped R to G at the stat', furnace(), 'jumper R to G at the thermostat'],
   ])('%s', (said, read, means) => {
     expect(answerTo(read, said)).toEqual(means)
   })
@@ -63,6 +66,26 @@ describe('whole days, as they were typed', () => {
     const read = standingAfter('cool-strips', 'indoor', ['call heat', 'lift stat W'])
     expect(answerTo(read, 'W wire 24')).toBe('W (white) of the stat cable to C at the air handler: 24 V')
     expect(answerTo(standingAfter('cool-strips', 'indoor', ['call heat']), 'W wire 24')).toBe('W to C at the air handler: 24 V')
+  })
+
+  it('two wires that are off are read by their copper', () => {
+    const read = standingAfter('furnace-ac', 'outdoor', ['lift outdoor Y', 'lift outdoor C', 'power off'])
+    expect(answerTo(read, 'Y to C wires OL')).toBe('Y (red) to C (white) of the outdoor cable at the outdoor unit: OL')
+  })
+
+  it('what a board gives out is not what goes into it', () => {
+    const read = standingAfter('heat-pump-o', 'outdoor', ['call heat'])
+    for (const said of ['Y out 0', 'Y out still 0', 'Y out to C 0'])
+      expect(drafts(read, said)).toMatchObject([{ probe: { a: 'Y-out@outdoor', b: 'C@outdoor' }, answer: 0 }])
+  })
+
+  it('a contactor that pulls in beside a unit that runs is two things that were seen', () => {
+    const read = standingAfter('heat-pump-o', 'outdoor', ['call heat'])
+    expect(answerTo(read, 'contactor pulls in, hp running')).toBe('contactor: in, then what runs at the heat pump: as called')
+  })
+
+  it('a letter that one strip alone has is read there', () => {
+    expect(drafts(standing('zoned-furnace-ac', 'indoor', 'off'), 'R1-C1 5 ohm')).toMatchObject([{ probe: { a: 'R1@panel', b: 'C1@panel' } }])
   })
 
   it('who takes something off at a place reads the rest there', () => {
