@@ -25,6 +25,7 @@ describe('a run capacitor, and the motors that it starts', () => {
     ['12 mfd on herm', 'weak: compressor'],
     ['fan side of the cap 5', 'good'],
     ['cap tests good', 'good'],
+    ['cap reads 3.9 on fan and 0 on herm', 'weak: compressor'],
     ['run cap 2.1 should be 45', 'weak: compressor'],
     ['capacitor weak condenser-fan', 'weak: condenser-fan'],
   ])('with the power off: %s', (said, word) => {

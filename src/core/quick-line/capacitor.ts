@@ -143,6 +143,18 @@ export const capacitorRules: readonly Rule[] = [
   rule(`${SECTION}(?: is| reads?| read| at)* ${NUMBER}${MICRO}`, one),
   rule(`${SECTION}(?: of| on)? ${CAP}${READS} ${NUMBER}${MICRO}?`, one),
   rule(`${CAP}${READS} ${NUMBER}${MICRO}? (?:on|to|at|from|for) (?:the )?${SECTION}`, (the, value, word) => one(the, word, value)),
+  rule(
+    `${CAP}${READS} ${NUMBER}${MICRO}? (?:on|to|at|for) (?:the )?${SECTION}(?:,| and|, and) ${NUMBER}${MICRO}? (?:on|to|at|for) (?:the )?${SECTION}`,
+    (the, first, one, second, other) =>
+      read(the, (capacitor) => {
+        const said = new Map([
+          [sectionOf(the, capacitor, one), first],
+          [sectionOf(the, capacitor, other), second],
+        ])
+        const values = capacitor.starts.map(({ load }) => said.get(load))
+        return values.includes(undefined) ? null : `capacitor ${values.join('/')}`
+      }),
+  ),
   rule(`${NUMBER}${MICRO} (?:on|to|at|from|for) (?:the )?${SECTION}(?: .*)?`, (the, value, word) => one(the, word, value)),
   rule(`${CAP},? ${SECTION}${READS} ${NUMBER}${MICRO}?`, one),
   rule(

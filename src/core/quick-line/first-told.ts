@@ -36,7 +36,7 @@ export function firstTold(typed: string, read: Understood, asked: QuickLineConte
     // Nor was anything repaired or proved yet.
     (isUntouched && (draft.kind === 'repair' || draft.kind === 'proof')) ||
     (isUntouched && isOfWhatRuns(draft, asked)) ||
-    (isHabit && draft.kind === 'trip')
+    (isHabit && (draft.kind === 'trip' || (draft.kind === 'reading' && draft.probe.meter === 'amps')))
   const isOfCallAlone = read.ok && read.drafts.every(({ kind }) => kind === 'bench')
   if (read.ok ? isOfCallAlone || !read.drafts.every(isSaid) : !isOpen(read.problem) && !isHabit) return null
   const { symptoms, call } = toldBy(line, asked.system)

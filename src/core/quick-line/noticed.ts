@@ -51,7 +51,11 @@ const seen: Reading = (meaning, the) => {
       )
         return null
       // It pulls in, and something else runs: two things were seen.
-      if (has(meaning, 'in') && has(meaning, 'runs') && /,|\band\b/.test(meaning.text)) return null
+      if (
+        has(meaning, 'runs') &&
+        (/\b(?:all|everything|unit|system)\b/.test(meaning.text) || (has(meaning, 'in') && /,|\band\b/.test(meaning.text)))
+      )
+        return null
       if (has(meaning, 'chatters')) return `${part.id} chatters`
       const isIn = part.role === 'damper' && has(meaning, 'open') ? false : pulledIn(part, meaning)
       // A damper's blade is driven shut; the other armatures are told as they lie.

@@ -34,6 +34,28 @@ export const ofDays: readonly Shortened[] = [
   [/^(\d{3} ?v(?:olt)?s? unit)(?=,|$)/i, 'note $1'],
   [/^((?:outdoor |outside )?sensor (?:reads|says|shows) .*)$/i, 'note $1'],
   [/^(?:the )?breaker (?:is )?(?:good|fine|ok)(?: now)?$/i, 'breaker holds'],
+  // Of the customer's words, which are kept as they were typed.
+  [
+    /(?<=^(?:called|got here|got there|arrived|on site)\b.*)[.,;] ?(?:the )?(?:house|room|inside)(?: is)?(?: at)? \d{2}(?: degrees)?\.?$/i,
+    '',
+  ],
+  [/^called (?:out )?(?:for|about|because of) (?:a )?(?=no |not )/i, ''],
+  // Beside a unit outdoors it is the fan there.
+  [
+    /^((?:the )?(?:outdoor unit|condenser|heat pump|unit outside)\b[^,;]*, (?:the )?)fan (?=(?:is |was )?(?:not|isn|won|does|dead|still|running|runs|spin|turn|stopped))/i,
+    '$1condenser fan ',
+  ],
+  [/^(compressor|fan|blower) (started|starts|running|runs)[.,] (\d+(?:\.\d+)?) ?(?:a|amps)$/i, '$1 runs, note $3 amps'],
+  [/^(heat|cool)(?:ing)? stage (?:1|one) (?:ran|runs|holds|held)(?: \d+ ?min\w*)?(?: fine| good| ok| no trip)?$/i, 'holds on $1'],
+  [
+    /^(heat|cool)(?:ing)? stage (?:2|two) (?:ran|runs|holds|held)(?: \d+ ?min\w*)?(?: fine| good| ok| no trip)?$/i,
+    'holds on second stage $1',
+  ],
+  [/^([A-Z]\d?) (?:was |is )?put back(?=$|,)/i, 'put $1 back'],
+  [
+    /^((?:bearings? (?:are )?seized|low (?:charge|on charge)|added .* ?(?:lbs?|pounds|oz|ounces)(?: .*)?|cycles? (?:good|fine|ok)))$/i,
+    'note $1',
+  ],
   // What is thought of it in between.
   [/^(?:h+m+|huh|ok(?:ay)? so|well|weird|strange|odd)[.!]*$/i, 'note $&'],
   [/^(so (?!.*\d).*\b(?:short(?:ed)?|open|bad|broken|dead|fine|good|wrong)(?: then)?)$/i, 'note $1'],

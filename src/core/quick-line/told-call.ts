@@ -19,10 +19,20 @@ export const LIVE_FROM_VOLTS = modelValue({ value: 15, unit: 'V', source: 'assum
  */
 export function callOfComplaint(line: string, drafts: readonly EntryDraft[], asked: QuickLineContext): CallName | null {
   const { system } = asked
-  const call = callMissed(asked)
+  const told = callMissed(asked)
+  const call = told && atItsThermostat(system, told, drafts)
   if (call === null || drafts.some((draft) => draft.kind === 'bench' && ['call', 'power', 'jumper'].includes(draft.change.do))) return null
   const isMissed = SHOULD_DO.test(line) && drafts.length > 0 && drafts.every((draft) => standsStill(draft, system, call))
   return isMissed || drafts.some((draft) => showsCall(draft, system, call)) ? call : null
+}
+
+/** The same call of the thermostat that was read at, in a house that has several. */
+function atItsThermostat(system: System, call: CallName, drafts: readonly EntryDraft[]): CallName {
+  const places = drafts.flatMap((draft) =>
+    draft.kind === 'reading' && 'a' in draft.probe ? [draft.probe.a, draft.probe.b].map((point) => parsePoint(point).place) : [],
+  )
+  const kindOf = (one: CallName) => one.split('-')[0]
+  return callsOf(system).find((one) => places.includes(callerOf(system, one).place) && kindOf(one) === kindOf(call)) ?? call
 }
 
 /** Kept as it was typed. */

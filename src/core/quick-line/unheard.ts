@@ -165,7 +165,9 @@ interface Heard {
 function lostLetter(line: string, the: Sentence, { held, kept }: Heard): string | null {
   // On a call, of a zone, through a board a letter is another name for what is held.
   if (/\b(?:zone|board|but|except|besides|just|only)\b/i.test(line) || held.includes('"call"')) return null
-  for (const [said] of line.matchAll(/(?<![\w'’.-])[A-Z]\d?(?![\w'’.]|-(?:in|out)\b| (?:in|out) \d| ?\d| (?:contactor|relay|sequencer|valve)\b)/g)) {
+  for (const [said] of line.matchAll(
+    /(?<![\w'’.-])[A-Z]\d?(?![\w'’.]|-(?:in|out)\b| (?:in|out) \d| ?\d| (?:contactor|relay|sequencer|valve)\b)/g,
+  )) {
     const letter = said.toLowerCase()
     if (/^(?:[acir]|l\d)$/.test(letter) || !the.isLetter(said) || new RegExp(`\\b${letter}\\b`).test(kept)) continue
     if (!new RegExp(`["\\s.:]${letter}["@\\s]`).test(held) && !isScrewOfHeld(the, said, held)) return said

@@ -84,8 +84,23 @@ describe('whole days, as they were typed', () => {
     expect(answerTo(read, 'contactor pulls in, hp running')).toBe('contactor: in, then what runs at the heat pump: as called')
   })
 
+  it.each([
+    ['contactor in, all running', 'contactor: in, then what runs at the outdoor unit: as called'],
+    ['condenser iced up, fan not turning', 'condenser fan: still, then note: condenser iced up'],
+    ['compressor started. 13 amps.', 'compressor: runs, then note: 13 amps'],
+  ])('outdoors on a call: %s', (said, means) => {
+    expect(answerTo(standingAfter('furnace-ac', 'outdoor', ['call cool']), said)).toBe(means)
+  })
+
+  it('a wire that is live at the thermostat of one zone is on the call of that zone', () => {
+    const read = standingAfter('zoned-furnace-ac', 'indoor', ['complaint upstairs not cooling'])
+    expect(answerTo(read, 'Y at stat 2 26')).toMatch(/^set the thermostat to call for cool, zone 2,/)
+  })
+
   it('a letter that one strip alone has is read there', () => {
-    expect(drafts(standing('zoned-furnace-ac', 'indoor', 'off'), 'R1-C1 5 ohm')).toMatchObject([{ probe: { a: 'R1@panel', b: 'C1@panel' } }])
+    expect(drafts(standing('zoned-furnace-ac', 'indoor', 'off'), 'R1-C1 5 ohm')).toMatchObject([
+      { probe: { a: 'R1@panel', b: 'C1@panel' } },
+    ])
   })
 
   it('who takes something off at a place reads the rest there', () => {
