@@ -2,13 +2,12 @@ import type { Engine } from '@/src/core/diagnosis/engine'
 import { degreesInOrder, graded } from '@/src/core/diagnosis/hypotheses/houses'
 import { type HypothesisSet, inEachKind, joinSets } from '@/src/core/diagnosis/hypotheses/hypothesis-set'
 import { type Behaviour, behaviourOf } from '@/src/core/diagnosis/hypotheses/priors'
+import { isUnprotected, rateOfBurning, recordOf } from '@/src/core/diagnosis/inference/burning'
 import { PairPredictions, PairStore } from '@/src/core/diagnosis/inference/pair-store'
 import { computePosterior, type Evidence, type Posterior } from '@/src/core/diagnosis/inference/posterior'
 import { FORGIVEN, listSuspects } from '@/src/core/diagnosis/inference/suspects'
 import { type Chains, houseOf, layOutHouses } from '@/src/core/diagnosis/likelihood/by-house'
 import { hangsAcrossSupply } from '@/src/core/faults/across-supply'
-import { faultFamilies } from '@/src/core/faults/families'
-import type { FaultFamilyRecord } from '@/src/core/faults/family'
 import type { Fault } from '@/src/core/faults/fault'
 import { foundIn, type Hypothesis } from '@/src/core/readings/hypothesis'
 import { parseLook } from '@/src/core/readings/look-target'
@@ -256,29 +255,9 @@ function makePair(engine: Engine, a: Half, b: Half, all: number): Pair {
   }
 }
 
-/** A short that carries more than its transformer stands, and that nothing opens on, has burned it out by the time of the visit. */
-const HAS_BURNED = modelValue({ value: 0.5, unit: 'share of such shorts', source: 'assumption' })
-/** The same where the protection should have opened: a fuse of the wrong size, one that was bridged, a short ahead of it. */
-const HAS_BURNED_ANYWAY = modelValue({ value: 0.02, unit: 'share of shorts', source: 'assumption' })
-
 /** How often two faults are met together: by chance, or as the one story of a short and the transformer that it burned out. */
-function rateOfPair(engine: Engine, a: number, b: number, all: number): number {
-  const byChance = (2 * PAIR_SHARE * engine.rates[a] * engine.rates[b]) / all
-  const [first, second] = [a, b].map((index) => recordOf(engine, index))
-  const cause = first?.burnsOutTransformers && second?.burnedOut ? a : second?.burnsOutTransformers && first?.burnedOut ? b : null
-  if (cause === null) return byChance
-  // Which of its windings opened is one of two.
-  return byChance + (engine.rates[cause] * (isUnprotected(engine, cause) ? HAS_BURNED : HAS_BURNED_ANYWAY)) / 2
-}
-
-/** More than a transformer stands flows steadily on some call. */
-const isUnprotected = ({ behaviours }: Engine, index: number): boolean =>
-  Object.values(behaviours[index].fresh).some(({ overloads }) => overloads)
-
-function recordOf({ hypotheses }: Engine, index: number): FaultFamilyRecord | null {
-  const { fault } = hypotheses[index]
-  return fault && faultFamilies[fault.family]
-}
+const rateOfPair = (engine: Engine, a: number, b: number, all: number): number =>
+  (2 * PAIR_SHARE * engine.rates[a] * engine.rates[b]) / all + rateOfBurning(engine, a, b)
 
 /** Two faults told as one hypothesis; each keeps its own repair in `parts`. */
 export function joinFaults(one: Fault, other: Fault): Fault {
