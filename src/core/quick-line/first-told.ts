@@ -27,6 +27,7 @@ export function firstTold(typed: string, read: Understood, asked: QuickLineConte
   const isUntouched = !asked.entries.some(({ kind }) => kind === 'bench')
   const isOpen = (problem: string) =>
     isUnread(line, problem) ||
+    (isUntouched && ON_AND_ON.test(line)) ||
     (isUntouched && (problem.startsWith('No call is on') || problem.startsWith('A number is missing') || problem.startsWith('I heard')))
   // "Blows the fuse on cool": what it keeps doing, before anybody has tried it.
   const isOfTrials = /\b(?:ok|okay|fine|good|holds?|held)\b/i.test(line) && !/\bfuses\b/i.test(line)
@@ -50,7 +51,9 @@ export function firstTold(typed: string, read: Understood, asked: QuickLineConte
   const isTold =
     isHalf ||
     (isUntouched && !read.ok && complaint.words === '' && symptoms.length === 0 && isStory(line)) ||
-    (isTicked ? call !== 'fan' || isHabit : symptoms.length === 0 && ((isHabit && IS_STORY.test(line)) || (!read.ok && WONT.test(line))))
+    (isTicked
+      ? call !== 'fan' || isHabit || ON_AND_ON.test(line)
+      : symptoms.length === 0 && ((isHabit && IS_STORY.test(line)) || (!read.ok && WONT.test(line))))
   const told = isTold ? readInGrammar(`complaint ${typed.trim().replaceAll(';', ',')}`, asked) : null
   return told?.ok ? told : null
 }
@@ -97,7 +100,7 @@ const BLOWS =
   /\b(?:blows|pops|trips|kills|eats|burns up|takes out|keeps (?:on )?(?:blowing|popping|tripping))\b.*\b(?:fuses?|breaker|\d+ ?a(?:mps?)?)\b|\b(?:fuse|breaker) (?:on|at|in) (?:the )?(?:[a-z]+ ){1,3}(?:blows|pops|trips)\b|\b(?:blowing|popping|eating) (?:\d+ ?a(?:mps?)? )?fuses\b|\b(?:fuses?|breaker) (?:keeps (?:on )?(?:blowing|popping|tripping)|blows|pops|trips)\b/i
 /** Numbers that are not readings: a supply, a fuse rating, a stage, a zone. */
 const TOLD_BY_NUMBER =
-  /^\d+ ?v(?:olts?)?\b|\b\d+ ?(?:min|minutes?|hours?|sec|seconds?|days?)\b|\b(?:24|120|208|230|240) ?v(?:olts?)?(?= (?:breaker|fuse))|\b\d+ ?a(?:mps?)?\b|\b(?:stage|zone|rooftop|rtu|unit|ahu|suite|apt|building|floor)(?: unit)?[ -]?#?\d+\b/gi
+  /\b(?:1st|2nd|3rd)\b|^\d+ ?v(?:olts?)?\b|\b\d+ ?(?:min|minutes?|hours?|sec|seconds?|days?)\b|\b(?:24|120|208|230|240) ?v(?:olts?)?(?= (?:breaker|fuse))|\b\d+ ?a(?:mps?)?\b|\b(?:stage|zone|rooftop|rtu|unit|ahu|suite|apt|building|floor)(?: unit)?[ -]?#?\d+\b/gi
 /** "The heat pump won't defrost": a complaint that ticks no symptom. */
 const WONT =
   /^(?:the )?(?:heat pump|unit|system|ac|a\/c|furnace|air handler|house|it)\b.* (?:won[’']?t|will not|doesn[’']?t|does not|isn[’']?t|never|keeps) \w+/i

@@ -59,7 +59,7 @@ const words: Readonly<Partial<{ [S in Sense]: string }>> = {
   fine: 'fine good ok okay',
   runs: 'running runs run starts started spinning turning working works',
   dead: 'dead',
-  still: 'stopped quit cold',
+  still: 'stopped stops quit quits cold',
   in: 'clicks clicked energized energizes energize shifts shifted engaged welded',
   chatters:
     'chatters chattering chatter chattered buzzed hummed fluttered rattled buzzes buzzing hums humming rattles clicking flutters pulsing cycling',

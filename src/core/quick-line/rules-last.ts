@@ -2,7 +2,7 @@ import { foundOff, pairHere } from '@/src/core/quick-line/hands'
 import { cableTowards } from '@/src/core/quick-line/meaning'
 import { findCable } from '@/src/core/quick-line/names'
 import { asks, type Rule, rule, type Said } from '@/src/core/quick-line/rule'
-import type { Sentence } from '@/src/core/quick-line/sentence'
+import { loadOf, type Sentence, worded } from '@/src/core/quick-line/sentence'
 import { NOT_24_V } from '@/src/core/quick-line/units'
 import { coilMeant, lastSeen } from '@/src/core/quick-line/which-part'
 import { CHASSIS, conductorEnd, type Point, parsePoint } from '@/src/core/wiring/point'
@@ -92,9 +92,13 @@ function ofPair(the: Sentence, named: string, value: string): string | null {
 }
 
 /** What was last seen to run, or to stand still, does so still. */
-function seenAgain({ state, system }: Sentence, word: 'runs' | 'still'): Said {
+function seenAgain(the: Sentence, word: 'runs' | 'still'): Said {
+  const { state, system } = the
   const last = state.observations.findLast(({ probe }) => probe.meter === 'look' && partById(system, probe.at)?.kind === 'load')
-  return last?.probe.meter === 'look' ? `${last.probe.at} ${word}` : null
+  if (last?.probe.meter === 'look') return `${last.probe.at} ${word}`
+  // Nobody has looked yet: what was told to run on and on.
+  const isTold = state.complaint.symptoms.includes('never-stops') && state.complaint.call === 'fan'
+  return isTold ? worded(loadOf(the, 'blower'), word) : null
 }
 
 const WHICH_COIL = 'Which coil? Name it: "contactor coil 0 V", "reversing valve 0 V".'

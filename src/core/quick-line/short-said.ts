@@ -30,7 +30,7 @@ export const ofDays: readonly Shortened[] = [
   [/^ohms across (?:the )?(.+?) (\d[\d.]*|ol)$/i, '$1 $2 ohms'],
   [/^(contactor|relay|valve|rv|reversing valve) (?:is |now |stays )*(?:steady|quiet|solid)(?: now)?$/i, '$1 in'],
   // A question to oneself, and what was done then.
-  [/^[^?\d]{3,30}\? (?!(?:no|nope|yes|yep|yeah|it|not|none|nothing)\b)(?=\S+ \S+ \S+)/i, ''],
+  [/^[^?\d]{3,45}\? (?!(?:no|nope|yes|yep|yeah|it|not|none|nothing)\b)(?=\S+ \S+ \S+)/i, ''],
   [/^(\d{3} ?v(?:olt)?s? unit)(?=,|$)/i, 'note $1'],
   [/^((?:outdoor |outside )?sensor (?:reads|says|shows) .*)$/i, 'note $1'],
   [/^(?:the )?breaker (?:is )?(?:good|fine|ok)(?: now)?$/i, 'breaker holds'],
@@ -56,6 +56,17 @@ export const ofDays: readonly Shortened[] = [
     /^((?:bearings? (?:are )?seized|low (?:charge|on charge)|added .* ?(?:lbs?|pounds|oz|ounces)(?: .*)?|cycles? (?:good|fine|ok)))$/i,
     'note $1',
   ],
+  [/^((?:stat|thermostat|display) (?:is )?(?:blank|dead|dark)) on (?:the )?(?:cooling|heating|cool|heat) side$/i, '$1'],
+  [
+    /^(contactor|relay|valve|gas valve|reversing valve|sequencer)(?: coil)? (\d[\d.]*|ol)(?: ?ohms?)?,? (?:with )?(?:its |the )?leads off$/i,
+    'unplugged $1, ohms $2',
+  ],
+  [/^reset it(?=$|,)/i, 'reset'],
+  [
+    /(?<!\b(?:outdoor|condenser|outside|second)) (?=(?:fan|blower|compressor|contactor) (?:keeps|still|stays) (?:going|running|on|runs|in)\b)/i,
+    ', ',
+  ],
+  [/^((?:transformer|line|primary) wire ?nuts? .*)$/i, 'note $1'],
   // What is thought of it in between.
   [/^(?:h+m+|huh|ok(?:ay)? so|well|weird|strange|odd)[.!]*$/i, 'note $&'],
   [/^(so (?!.*\d).*\b(?:short(?:ed)?|open|bad|broken|dead|fine|good|wrong)(?: then)?)$/i, 'note $1'],

@@ -130,11 +130,13 @@ describe('whole days, as they were typed', () => {
 
   it('the first words on a job that say what the house does are the complaint', () => {
     const untouched = (line: string) =>
-      readQuickLine(line, { system: systemOf('package-heat-pump'), entries: [], suspects: [], proposed: null })
+      readQuickLine(line, { system: systemOf('furnace-ac-two-stage'), entries: [], suspects: [], proposed: null })
     expect(drafts(untouched, 'defrost issue, ices up')[0].kind).toBe('complaint')
     expect(drafts(untouched, 'compressor runs all the time')).toMatchObject([
       { kind: 'complaint', complaint: { symptoms: ['never-stops'] } },
     ])
+    expect(drafts(untouched, '2nd stage of heat not coming on')[0].kind).toBe('complaint')
+    expect(drafts(untouched, 'fan runs all the time even with stat off')).toMatchObject([{ kind: 'complaint', complaint: { call: 'fan' } }])
     expect(untouched('Y wrong screw problem').ok).toBe(false)
   })
 
