@@ -67,7 +67,8 @@ function racedIn(link: Link, prediction: Prediction): Prediction {
   const now = opensAt(chance).reduce((sum, opens, place) => sum + opens * Math.exp(race[place] - total), 0)
   return prediction.map((component): Component => {
     const share = isTrip(component) ? now / Math.max(chance, 1e-9) : (1 - now) / Math.max(1 - chance, 1e-9)
-    return { ...component, weight: component.weight * share }
+    // What is left beside a sure trip is nothing, and never less.
+    return { ...component, weight: component.weight * Math.max(0, share) }
   })
 }
 
@@ -197,8 +198,8 @@ function wayOn(link: Link, prediction: Prediction, reading: Reading, causes: num
     }
   }
   const anything = likelihoodOfAnything(answer, scale, words)
-  const chance = (1 - wrong) * sound + wrong * anything
-  const isBelieved = (1 - wrong) * most > chance / 2
+  const chance = Math.max((1 - wrong) * sound + wrong * anything, Number.MIN_VALUE)
+  const isBelieved = best >= 0 && (1 - wrong) * most > chance / 2
   const race = prediction.some((component) => component.race) && times === 1 ? raceAfter(link, prediction, answer, wrong) : link.race
   const run = runAfter(link, bench, shows, (share) => (1 - wrong) * share + wrong * anything, sound, shown)
   const learnt = isBelieved ? learn(link, prediction[best], expected[best], answer, scale, causes) : null

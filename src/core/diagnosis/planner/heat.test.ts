@@ -1,6 +1,8 @@
 import { createBench } from '@/src/core/bench/bench'
 import { computePosterior, noEvidence } from '@/src/core/diagnosis/inference/posterior'
 import { cooksOn, heatPrice } from '@/src/core/diagnosis/planner/heat'
+import { overloadedBenches } from '@/src/core/diagnosis/planner/overload-read'
+import { propose } from '@/src/core/diagnosis/planner/propose'
 import { emptyComplaint } from '@/src/core/job/complaint'
 import { createHouse, drawValues } from '@/src/core/practice/house'
 import { runTrial } from '@/src/core/practice/trial'
@@ -8,6 +10,7 @@ import { type Hypothesis, healthy } from '@/src/core/readings/hypothesis'
 import type { Observation } from '@/src/core/readings/observations'
 import { overloadOn } from '@/src/core/readings/overload'
 import { createRandom } from '@/src/core/units/random'
+import type { Point } from '@/src/core/wiring/point'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 import { engineOf, systemOf } from '@/tests/setup/engines'
 import { furnaceEngine } from '@/tests/setup/furnace'
@@ -39,6 +42,40 @@ describe('a call on which the thermostat chatters', () => {
   it('says nothing where nothing was called, or where it did not chatter', () => {
     expect(cooksOn(engine, posterior, [seen('chatters', bench)])(cool)).toBe(false)
     expect(cooksOn(engine, posterior, [seen('shows a call')])(cool)).toBe(false)
+  })
+})
+
+describe('what a meter says of a transformer that carries too much', () => {
+  const zoned = systemOf('zoned-furnace-ac')
+  const zonedEngine = engineOf(zoned.id)
+  const on = { ...createBench(zoned), call: 'cool' as const, place: 'panel' as const }
+  const volts = (a: Point, b: Point, answer: number): Observation => ({
+    id: `${a} ${answer}`,
+    bench: on,
+    probe: { meter: 'volts', a, b },
+    answer,
+  })
+
+  it('a wire of the call that has sagged has its supply read beside it, before anything else is read live', () => {
+    const observations = [volts('Y1@panel', 'C1@panel', 4.8)]
+    const { next } = propose(zonedEngine, { ...noEvidence, observations }, on)
+    expect(next?.probe).toEqual({ meter: 'volts', a: 'R1@panel', b: 'C1@panel' })
+    expect(next?.setup).toEqual([])
+  })
+
+  it('a panel transformer that has sagged is not left on, nor the same call made with one thing off', () => {
+    const observations = [volts('Y1@panel', 'C1@panel', 4.8), volts('R1@panel', 'C1@panel', 4.9)]
+    const cooks = cooksOn(zonedEngine, computePosterior(zonedEngine, { ...noEvidence, observations }), observations)
+    expect(cooks(on)).toBe(true)
+    expect(cooks({ ...on, unplugged: ['damper-1'] })).toBe(true)
+    expect(cooks({ ...on, call: 'off' })).toBe(false)
+    const { next } = propose(zonedEngine, { ...noEvidence, observations }, on)
+    expect(next && (!next.bench.power || next.bench.call !== 'cool')).toBe(true)
+  })
+
+  it('full volts beside a wire that has sagged are no overload', () => {
+    const observations = [volts('Y1@panel', 'C1@panel', 4.8), volts('R1@panel', 'C1@panel', 25.9)]
+    expect(overloadedBenches(zoned, observations)).toEqual([])
   })
 })
 

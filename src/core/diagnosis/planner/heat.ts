@@ -2,6 +2,7 @@ import { type Bench, benchKey, isSameJumper } from '@/src/core/bench/bench'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { inDegree } from '@/src/core/diagnosis/hypotheses/houses'
 import type { Posterior } from '@/src/core/diagnosis/inference/posterior'
+import { measuredOverloads, overloadedBenches } from '@/src/core/diagnosis/planner/overload-read'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import type { Observation } from '@/src/core/readings/observations'
@@ -9,9 +10,7 @@ import { overloadOn } from '@/src/core/readings/overload'
 import { LruCache, Memo } from '@/src/core/units/cache'
 import { modelValue } from '@/src/core/units/model-value'
 import { workLimit } from '@/src/core/units/work-limit'
-import { terminalPoint } from '@/src/core/wiring/point'
-import { callerOf, firstPart, partById, type System } from '@/src/core/wiring/system'
-import { PLATE_VOLTS } from '@/src/core/wiring/values'
+import { callerOf, type System } from '@/src/core/wiring/system'
 
 /** Hypotheses asked whether a bench would cook a transformer: the likeliest, and no more than so many. */
 const ASKED = workLimit(6)
@@ -34,13 +33,14 @@ export function cooksOn(
   asked: readonly Observation[],
   of: 'of-the-likeliest' | 'of-all' = 'of-the-likeliest',
 ): (bench: Bench) => boolean {
-  const overloaded = asked.filter((observation) => readsOverload(engine.system, observation)).map(({ bench }) => bench)
+  const overloaded = overloadedBenches(engine.system, asked)
+  const measured = measuredOverloads(engine.system, asked)
   const likeliest = likeliestOf.of(posterior)
   const total = of === 'of-all' ? 1 : likeliest.reduce((sum, index) => sum + posterior.hypotheses[index], 0)
   const overOn = overOf.of(engine.laboratory)
   return (bench) => {
     if (!bench.power) return false
-    if (overloaded.some((seen) => hasAsMuchOn(bench, seen))) return true
+    if (overloaded.some((seen) => hasAsMuchOn(bench, seen)) || measured.some((seen) => hasOneOff(bench, seen))) return true
     let share = 0
     for (const index of likeliest) {
       if (overOn(bench, likeliestHouse(engine, posterior, index)).atTimes) share += posterior.hypotheses[index] / total
@@ -65,12 +65,16 @@ export function heatPrice(
   until: 'for-a-check' | 'left-on' = 'for-a-check',
 ): (bench: Bench) => number {
   const rests = asked.filter((observation) => showsRest(engine.system, observation)).map(({ bench }) => bench)
+  const measured = measuredOverloads(engine.system, asked)
   const overOn = overOf.of(engine.laboratory)
   const couldBurn = Array.from(posterior.hypotheses.keys()).filter(
     (index) => posterior.hypotheses[index] > ASKED_ABOVE && mayOverload(engine, index),
   )
   return (bench) => {
-    if (!bench.power || bench.lifted.length + bench.unplugged.length > 0) return 0
+    if (!bench.power) return 0
+    // What was read to carry too much on a call carries it on as often as not, whatever was taken off meanwhile: ohms tell it without.
+    if (!bench.slot.open && measured.some(({ call }) => call === 'off' || call === bench.call)) return BURNT_MINUTES * CARRIED_ON
+    if (bench.lifted.length + bench.unplugged.length > 0) return 0
     // A thermostat that was seen steady on such a bench does not chatter there.
     const isAtRest = rests.some((seen) => hasAsMuchOn(bench, seen) && hasAsMuchOn(seen, bench))
     const before = asked.filter(({ bench: seen }) => seen.power && hasAsMuchOn(seen, bench)).length
@@ -84,6 +88,13 @@ export function heatPrice(
   }
 }
 
+/** An overload that is carried on with one thing off. */
+const CARRIED_ON = modelValue({ value: 0.3, unit: 'chance', source: 'assumption' })
+
+/** Whether a transformer was read to carry too much with no more on than on this bench. */
+export const wasOverloadedOn = (system: System, asked: readonly Observation[], bench: Bench): boolean =>
+  bench.power && overloadedBenches(system, asked).some((seen) => hasAsMuchOn(bench, seen))
+
 /** A short of any degree, or what overloads on some call without one. */
 const mayOverload = ({ hypotheses, behaviours }: Engine, index: number): boolean =>
   hypotheses[index].effects.some((effect) => effect.do === 'short') ||
@@ -92,27 +103,6 @@ const mayOverload = ({ hypotheses, behaviours }: Engine, index: number): boolean
 /** A hypothesis wired, and as much damaged, as explains the readings best. */
 const likeliestHouse = ({ hypothesesByKind }: Engine, { kinds, degrees }: Posterior, index: number): Hypothesis =>
   inDegree(hypothesesByKind[kinds[index]][index], degrees[index])
-
-/** A secondary that has sagged to this is under an overload: about a third below its plate. */
-const SAGGED_VOLTS = modelValue({ value: 17.5, unit: 'V', source: 'assumption' })
-/** A winding does not stand this for a visit. */
-const OVER_ITS_PLATE = modelValue({ value: 1.25, unit: 'times its plate', source: '`transformer-heat.ts`: twenty minutes to its limit' })
-
-/**
- * What says by itself that a transformer carries too much while its protection holds: the power goes off, and stays off so. A thermostat
- * that chatters on a call is pulled down by it.
- */
-function readsOverload(system: System, { bench, probe, answer }: Observation): boolean {
-  if (!bench.power) return false
-  if (probe.meter === 'look' && typeof answer === 'object' && 'word' in answer)
-    return bench.call !== 'off' && answer.word === 'chatters' && partById(system, probe.at)?.kind === 'thermostat'
-  if (typeof answer !== 'number') return false
-  const { secondary, place, va } = firstPart(system, 'transformer')
-  if (probe.meter === 'amps') return probe.on === firstPart(system, 'fuse').id && answer > (OVER_ITS_PLATE * va) / PLATE_VOLTS
-  if (probe.meter !== 'volts') return false
-  const ends = secondary.map((name) => terminalPoint(name, place))
-  return ends.includes(probe.a) && ends.includes(probe.b) && answer > PLATE_VOLTS / 4 && answer < SAGGED_VOLTS
-}
 
 /** The display of the calling thermostat stays as it is, the call on. */
 function showsRest(system: System, { bench, probe, answer }: Observation): boolean {
@@ -132,6 +122,12 @@ function hasAsMuchOn(bench: Bench, seen: Bench): boolean {
     bench.swaps.length === seen.swaps.length
   )
 }
+
+/** The same call with one thing more off: as often as not that was not it, and the transformer carries it on meanwhile. */
+const hasOneOff = (bench: Bench, seen: Bench): boolean =>
+  !bench.slot.open &&
+  (seen.call === 'off' || bench.call === seen.call) &&
+  bench.lifted.length + bench.unplugged.length - seen.lifted.length - seen.unplugged.length === 1
 
 /** Benches and hypotheses whose answer is kept: the likeliest change slowly, and every check asks for all benches anew. */
 const MOST_KEPT = workLimit(20_000)

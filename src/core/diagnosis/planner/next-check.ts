@@ -3,7 +3,7 @@ import { anyTime, isWarm } from '@/src/core/bench/since'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { sayCheck, sayMeaning } from '@/src/core/diagnosis/explanation/say-check'
 import type { Posterior } from '@/src/core/diagnosis/inference/posterior'
-import { cooksOn, heatPrice } from '@/src/core/diagnosis/planner/heat'
+import { cooksOn, heatPrice, wasOverloadedOn } from '@/src/core/diagnosis/planner/heat'
 import { ALMOST_SURE, liveHypotheses, thinOut } from '@/src/core/diagnosis/planner/live-hypotheses'
 import type { LiveHypothesis } from '@/src/core/diagnosis/planner/live-hypothesis'
 import { lookAhead } from '@/src/core/diagnosis/planner/lookahead'
@@ -151,7 +151,7 @@ export function weighQuestion(
   stays = false,
   among: 'doubts' | 'all' = 'doubts',
 ): Check | null {
-  if (!stays && cooksOn(engine, posterior, asked)(bench)) return null
+  if (stays ? wasOverloadedOn(engine.system, asked, bench) : cooksOn(engine, posterior, asked)(bench)) return null
   const hypotheses = liveHypotheses(engine, posterior, false, among)
   const only = new Shortlist(1, () => false)
   scoreAll(

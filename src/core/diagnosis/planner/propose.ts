@@ -27,6 +27,7 @@ import { lookAtEnds } from '@/src/core/diagnosis/planner/look-at-ends'
 import { type Check, type Choice, findNextCheck, rankChecks, weighQuestion } from '@/src/core/diagnosis/planner/next-check'
 import { hasUnmadeCall, isLookAtWork, nextProof, nextReproduction } from '@/src/core/diagnosis/planner/proof'
 import { separatingCheck, widened } from '@/src/core/diagnosis/planner/separate'
+import { supplyUnderCall } from '@/src/core/diagnosis/planner/supply-under-call'
 import { hotToMetal } from '@/src/core/diagnosis/planner/to-metal'
 import { nextOfWay } from '@/src/core/diagnosis/planner/way-steps'
 import { type WayOfWorking, waysOfWorking } from '@/src/core/job/ways'
@@ -61,6 +62,8 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
   })
   const smelt = powerOffFirst(engine, posterior, evidence, bench, choice)
   if (smelt) return ask(smelt, false)
+  const supply = supplyUnderCall(engine, posterior, evidence, bench, choice)
+  if (supply) return ask(supply, false)
   const nextCall = () => nextProof(engine, posterior, evidence, bench, choice)
   if (hasAskedEnough(evidence, suspects, showsNow(engine, evidence, bench))) return end(found ?? endSearch(engine, posterior, suspects))
   // Of a transformer that one of several things burned out, that thing is searched for: without it the next one follows.
