@@ -29,7 +29,7 @@ describe('sayCheck', () => {
 
   it('names what is to be seen at work at a place', () => {
     expect(sayCheck(furnaceAc, { meter: 'look', at: 'runs@outdoor' }, benchWith(change.cool))).toMatchObject({
-      say: 'See what runs at the outdoor unit: compressor, contactor. Is all of it doing what was called?',
+      say: 'See what runs at the outdoor unit: compressor, condenser fan, contactor. Is all of it doing what was called?',
       why: 'Power on, calling for cool. Wait out the delays.',
       caution: expect.stringMatching(/moving parts/),
     })
