@@ -44,7 +44,9 @@ export function firstTold(typed: string, read: Understood, asked: QuickLineConte
   // What runs is seen, unless a mode is said to be dead beside it, or it was said to run on and on.
   const isSeen = !symptoms.includes('mode-dead') && !(symptoms.includes('never-stops') && ON_AND_ON.test(line))
   if (read.ok && !isHabit && read.drafts.some(({ kind }) => kind !== 'note') && isSeen) return null
-  const isTicked = symptoms.length > 0 && symptoms.every((symptom) => TOLD.has(symptom) && !(read.ok && !isHabit && IS_SEEN.has(symptom)))
+  const isTicked =
+    symptoms.length > 0 &&
+    symptoms.every((symptom) => TOLD.has(symptom) && !(read.ok && !isHabit && asked.entries.length > 0 && IS_SEEN.has(symptom)))
   // One side of the house works and the other does not.
   const isHalf =
     isUntouched && symptoms.length === 0 && ONE_WORKS.test(line) && (!read.ok || read.drafts.every(({ kind }) => kind === 'note'))

@@ -29,7 +29,7 @@ import { fromOwnWords, withLeadsByName } from '@/src/core/quick-line/own-words'
 import { clausesOf } from '@/src/core/quick-line/parted'
 import { isRemark, type Said } from '@/src/core/quick-line/rule'
 import { inTheGrammar, plain } from '@/src/core/quick-line/said'
-import { ON_WHICH, screwOrWire, whichOf } from '@/src/core/quick-line/screw-or-wire'
+import { freedWire, ON_WHICH, screwOrWire, whichOf } from '@/src/core/quick-line/screw-or-wire'
 import { Sentence } from '@/src/core/quick-line/sentence'
 import { inFull } from '@/src/core/quick-line/shorthand'
 import { askedOfFigures } from '@/src/core/quick-line/small-figure'
@@ -81,7 +81,9 @@ function readWhole(line: string, asked: QuickLineContext): Understood {
   const heard = readAll(bare, asked)
   const isOwn = inOwnWords(bare, asked) !== null
   const isExact = isOwn || readInGrammar(bare, asked).ok
-  const which = heard.ok && !isExact ? screwOrWire(bare, heard.drafts, asked.system, where !== undefined) : null
+  const which = heard.ok
+    ? ((isExact ? null : screwOrWire(bare, heard.drafts, asked.system, where !== undefined)) ?? freedWire(bare, heard.drafts, asked))
+    : null
   if (which && where) return readAll(/^(?:w|cable|cond)/i.test(where) ? which.wires : which.screws, asked)
   if (which) return { ok: false, problem: whichOf(line), start: 0, end: line.length }
   const the = new Sentence(asked.system, foldJob(asked.system, asked.entries), bare)

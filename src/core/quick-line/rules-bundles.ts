@@ -68,6 +68,18 @@ export const bundleRules: readonly Rule[] = [
   ),
   rule('jumper (?:is )?(?:back )?(?:off|out|removed|pulled)(?: (?:of|from|on|across))? (.+?)(?: switch)?', pastSwitch),
   rule(
+    '([a-z]\\d?)(?:,? and |, | )([a-z]\\d?) only(?: back)?(?: on)?(?: (?:on|at|of) (outdoor|stat)(?: cable)?)?(?:,? (?:and )?(?:it )?(still holds|holds?|held|fine|ok|trips?|tripped|pops|popped|blows|blew))?',
+    (the, one, other, whose, how) => {
+      const here = the.state.bench.lifted.filter((end) => parsePoint(end).place === the.state.bench.place)
+      const meant = [one, other].map((letter) =>
+        here.filter((end) => parsePoint(end).name.toLowerCase() === letter && (whose === '' || parsePoint(end).cable?.startsWith(whose))),
+      )
+      if (meant.some((ends) => ends.length !== 1)) return null
+      const trial = how === '' ? '' : /^(?:still )?(?:trip|pop|blow|blew)/.test(how) ? '; trips' : '; holds'
+      return `${meant.map(([end]) => `land ${end}`).join('; ')}${trial}`
+    },
+  ),
+  rule(
     '(?:hooked|hook|put|landed|land|connected|connect|reconnected|reconnect)(?: back)?(?: up)?(?: back)? (?:everything|all(?: of)?(?: the)?(?: wires| of it)?|rest)(?: back)?(?: on| up)?(?: back)? (?:but|except|besides)(?: for)? ([a-z]\\d?)(?:(?:,| and|, and) ([a-z]\\d?))?(?:,? (?:and )?(?:it )?(still holds|holds?|held|fine|ok|trips?|tripped|pops|popped|blows|blew))?',
     (the, one, other, how) => {
       const kept = [one, other].filter(Boolean)

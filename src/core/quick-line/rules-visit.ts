@@ -71,7 +71,12 @@ export const visitRules: readonly Rule[] = [
     },
   ),
   rule('jumper from (\\S+) (?:to|over to) (\\S+)', (the, a, b) => joinedToFirst(the, a, [b])),
-  rule('add(?:ed)? (\\S+)', (the, call) => joinedToFirst(the, 'r', [call])),
+  // A wire that is off here goes back on; a letter whose wires are all on is joined to the hot side.
+  rule('add(?:ed)? (\\S+)', (the, call) => {
+    const { lifted, place } = the.state.bench
+    const [off, another] = lifted.filter((end) => parsePoint(end).place === place && parsePoint(end).name.toLowerCase() === call)
+    return off && !another ? `land ${off}` : joinedToFirst(the, 'r', [call])
+  }),
   rule(
     '(?:move|park|swap|switch|change|rewire|rewired|reran|landed) (.+?) (?:to|on|onto|over to) (?:spare ?)?(.*?)(?: (?:at|on) both ends)?(?: now)?',
     (the, what, spare) => swapped(the, what, spare),

@@ -1,4 +1,7 @@
 import type { EntryDraft } from '@/src/core/job/entry'
+import { foldJob } from '@/src/core/job/fold'
+import type { QuickLineContext } from '@/src/core/quick-line/in-grammar'
+import { probeKey } from '@/src/core/readings/check'
 import { conductorEnd, type Point, parsePoint } from '@/src/core/wiring/point'
 import { cableById, type System } from '@/src/core/wiring/system'
 
@@ -41,6 +44,32 @@ export function screwOrWire(line: string, drafts: readonly EntryDraft[], system:
   if (!meant.every((one) => one !== null) || meant.every(({ screws, wires }) => screws === wires)) return null
   const acts = sayLifts(system, lifted)
   const [wires, screws] = (['wires', 'screws'] as const).map((where) => [acts, ...meant.map((one) => one[where])].join('; '))
+  return { wires, screws }
+}
+
+/**
+ * `took Y loose at both ends`, and then `Y to ground 1.2`: who has just freed a wire at both ends reads it, more often than the screw that it
+ * came off. Null where the next check on the card asks for that screw, or where letters are said by their points.
+ */
+export function freedWire(line: string, drafts: readonly EntryDraft[], asked: QuickLineContext): OfTwo | null {
+  if (SAYS_WHICH.test(line) || !/\b(?:to|and)\b/i.test(line)) return null
+  const { bench, standing } = foldJob(asked.system, asked.entries)
+  const since = standing.findLastIndex((entry) => !(entry.kind === 'bench' && (entry.change.do === 'lift' || entry.change.do === 'walk')))
+  const justOff = standing
+    .slice(since + 1)
+    .flatMap((entry) => (entry.kind === 'bench' && entry.change.do === 'lift' ? [entry.change.end] : []))
+  const wireOf = (end: Point) => `${parsePoint(end).cable}.${parsePoint(end).name}`
+  const freed = justOff.filter((end) => bench.lifted.filter((other) => wireOf(other) === wireOf(end)).length === 2)
+  if (freed.length === 0 || drafts.length === 0) return null
+  const meant = drafts.map((draft) => {
+    if (draft.kind !== 'reading' || draft.probe.meter !== 'ohms' || (typeof draft.answer !== 'number' && draft.answer !== 'OL')) return null
+    if (asked.proposed && probeKey(asked.proposed) === probeKey(draft.probe)) return null
+    const { a, b } = draft.probe
+    const [one, other] = [a, b].map((point) => inHand(asked.system, freed, point) ?? point)
+    return { screws: `ohms ${a} to ${b} ${draft.answer}`, wires: `ohms ${one} to ${other} ${draft.answer}` }
+  })
+  if (!meant.every((one) => one !== null) || meant.every(({ screws, wires }) => screws === wires)) return null
+  const [wires, screws] = (['wires', 'screws'] as const).map((where) => meant.map((one) => one[where]).join('; '))
   return { wires, screws }
 }
 

@@ -67,6 +67,25 @@ export const ofDays: readonly Shortened[] = [
     ', ',
   ],
   [/^((?:transformer|line|primary) wire ?nuts? .*)$/i, 'note $1'],
+  // The wires stay on; it is the thermostat that is off.
+  [
+    /^(?:the )?stat cable (?:is )?(?:back )?on(?: the board)?,? (?:but |and )?(?:with )?(?:the )?(?:stat|thermostat) off (?:of )?(?:the )?wall(?=,|$)/i,
+    'stat off the wall',
+  ],
+  [/,? with (?:the )?(?:stat|thermostat) off (?:of )?(?:the )?wall(?=,|$)/i, ', stat off the wall'],
+  [
+    /^zone (\d) (?:stat |thermostat )?([RYWG])-C (\d[\d.]*)(?: ?v)? at (?:the )?panel$/i,
+    (_, zone, letter, volts) => `${letter.toUpperCase()}${zone}-C${zone} ${volts} V at panel`,
+  ],
+  [/\b(?:heat )?strips? volt(?:age|s)(?: is| reads)? (?=\d)/gi, 'strips '],
+  [/^both zones (heat|cool)(?:s|ing)?(?: now| fine| good)*$/i, 'zone 1 $1s, zone 2 $1s'],
+  [/^new (?:stat|thermostat) (?:mounted|hung|installed|up|on the wall)$/i, 'new thermostat'],
+  [/^(fuse) \d ?a(?:mps?)? (pops|blows)$/i, '$1 $2'],
+  [/^([A-Z]\d? is (?:shorted|open|broken|grounded)(?: to ground)? somewhere(?: .*)?)$/i, 'note $1'],
+  [
+    /^(so (?!.*\d)(?!.*\b(?:i|we|trips|tripped|holds|held|pops|blew|pulled|put|took|lifted|jumped|swapped|unplugged|landed|reset|turned|went|walked|killed|hooked|replaced|disconnected|checked|off|on)\b).+)$/i,
+    'note $1',
+  ],
   // What is thought of it in between.
   [/^(?:h+m+|huh|ok(?:ay)? so|well|weird|strange|odd)[.!]*$/i, 'note $&'],
   [/^(so (?!.*\d).*\b(?:short(?:ed)?|open|bad|broken|dead|fine|good|wrong)(?: then)?)$/i, 'note $1'],

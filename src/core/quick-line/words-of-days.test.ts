@@ -68,6 +68,29 @@ describe('whole days, as they were typed', () => {
     expect(answerTo(standingAfter('cool-strips', 'indoor', ['call heat']), 'W wire 24')).toBe('W to C at the air handler: 24 V')
   })
 
+  it('a wire that was just freed at both ends is read by itself, or asked after', () => {
+    const read = standingAfter('furnace-ac', 'indoor', ['power off', 'lift outdoor Y at both ends'])
+    expect(answerTo(read, 'Y to ground 1.2 ohms')).toContain('On the wires that are off, or on the screws?')
+    expect(drafts(read, 'Y to ground 1.2 ohms on the wires')).toMatchObject([
+      { probe: { a: 'outdoor-cable.Y@indoor', b: 'chassis@indoor' } },
+    ])
+    expect(drafts(read, 'Y to ground 1.2 ohms on the screws')).toMatchObject([{ probe: { a: 'Y@indoor', b: 'chassis@indoor' } }])
+    // By its points it is the strip.
+    expect(drafts(read, 'Y-gnd 1.2')).toMatchObject([{ probe: { a: 'Y@indoor', b: 'chassis@indoor' } }])
+  })
+
+  it('a wire that is off is added by putting it on, one that is on by a jumper', () => {
+    const off = furnace('breaker in', 'call cool', 'lift outdoor Y')
+    expect(answerTo(off, 'added Y, trips')).toBe('land Y (red) of the outdoor cable at the indoor unit, then it trips')
+    expect(answerTo(furnace('breaker in'), 'added G, holds')).toContain('jumper')
+  })
+
+  it('a thermostat off the wall takes no cable off', () => {
+    expect(answerTo(furnace('breaker in', 'call cool'), 'stat cable on with stat off the wall, pops')).toBe(
+      'unplug the thermostat, then it trips',
+    )
+  })
+
   it('two wires that are off are read by their copper', () => {
     const read = standingAfter('furnace-ac', 'outdoor', ['lift outdoor Y', 'lift outdoor C', 'power off'])
     expect(answerTo(read, 'Y to C wires OL')).toBe('Y (red) to C (white) of the outdoor cable at the outdoor unit: OL')
