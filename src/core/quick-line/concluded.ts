@@ -6,12 +6,15 @@ export const isConclusion = (said: string): boolean => {
   const text = said.trim().replace(/[.!]+$/, '')
   if (HAS_FIGURE.test(text)) return false
   // What is asked is not seen, and what is thought is so with all that hangs on it.
-  if (/\?$/.test(text) || IS_ASKED.test(text) || NEARLY.test(text) || THOUGHT.test(text)) return true
+  if (/\?$/.test(text) || IS_ASKED.test(text) || NEARLY.test(text) || THOUGHT.test(text) || IN_DEFROST.test(text)) return true
   if (SEVERAL.test(text)) return false
   return (
     SOMEWHERE.test(text) || IN_THE_RUN.test(text) || BLAMED.test(text) || (/^so\b/i.test(text) && JUDGES.test(text) && !ACTS.test(text))
   )
 }
+
+/** What happens while a unit defrosts is no answer of its call, with all that hangs on it. */
+const IN_DEFROST = /^(?:it |then it |unit )?(?:goes|went|going|kicks|kicked) (?:in ?to|to) defrost\b/i
 
 /** A number that is no part of a letter: Y2 is none. */
 const HAS_FIGURE = /(?<![A-Za-z])\d|\bOL\b/

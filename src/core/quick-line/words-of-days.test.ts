@@ -39,6 +39,8 @@ describe('whole days, as they were typed', () => {
     ['cools', furnace('repaired new contactor'), 'cool proved'],
     ['both wires cut', furnace('chewed at outdoor'), 'wiring of the outdoor unit: rubbed'],
     ['line off', furnace(), 'power off'],
+    ['started: fuse blown, put a 3A breaker in its place', furnace(), 'board fuse: blown, then 3 A breaker in the fuse slot'],
+    ['heat blows right off', furnace('breaker in'), expect.stringMatching(/^set the thermostat to call for heat, then it trips/)],
     ['heat call runs', furnace(), 'set the thermostat to call for heat, then it holds'],
     [
       'pulled all low volt wires off board; put R on, ok',
@@ -88,6 +90,14 @@ describe('whole days, as they were typed', () => {
   it('a thermostat off the wall takes no cable off', () => {
     expect(answerTo(furnace('breaker in', 'call cool'), 'stat cable on with stat off the wall, pops')).toBe(
       'unplug the thermostat, then it trips',
+    )
+  })
+
+  it('what happens in a defrost, and at a sensor that the record lacks, is no look at a part', () => {
+    const heat = standingAfter('heat-pump-o', 'outdoor', ['call heat', 'unplug defrost-board'])
+    expect(answerTo(heat, 'goes to defrost, valve energizes, fan stops')).toMatch(/^note: /)
+    expect(answerTo(heat, 'board plug back in, sensor wire off, trips')).toBe(
+      'plug the defrost board back in, then it trips, then note: sensor wire off',
     )
   })
 
