@@ -99,6 +99,24 @@ export const ofDays: readonly Shortened[] = [
   [/^cleaned (?:the )?(?:flame )?(?:sensor|rod),? (?:now )?(\d(?:\.\d+)?) ?(?:microamps|ua|µa)$/i, 'flame $1 µA, note cleaned the sensor'],
   [/^((?:swapped|reversed|corrected|fixed) (?:the )?(?:hot and neutral|polarity)\b.*)$/i, 'repaired $1'],
   [/^(?:the )?cable (?:is )?(open|shorted|bad)$/i, 'note cable $1'],
+  // The same two points at two places.
+  [
+    /^([A-Z]\w?\d?-[A-Z]\w?\d?) (\d[\d.]*)(?: ?v)? (at (?:the )?[a-z][a-z ]*?),? (?:and |but )?(\d[\d.]*)(?: ?v)? (at (?:the )?[a-z][a-z ]*)$/i,
+    '$1 $2 $3, $1 $4 $5',
+  ],
+  [/\bran (?:the )?(fan|heat|cool|ac)(?:ing)?,? (?:and )?(?:it was |its )?(?:ok|fine|good|held|no trip)$/i, '$1 holds'],
+  [
+    /^contactor (?:has|had|is full of|full of|was full of) (ants|bugs|bees|spiders|a lizard|a gecko|insects)(?:,? (?:and )?(?:all |is |its )*(burn(?:ed|t)(?: up)?))?$/i,
+    (_, what, burned) => `${what} in the contactor${burned ? ', note burned' : ''}`,
+  ],
+  [
+    /^(contactor|compressor|blower|condenser fan|reversing valve|gas valve|sequencer) (in|out|runs|running|not in|not running|chattering|humming) at (?:the )?(?:heat pump|condenser|outdoor unit|furnace|air handler|unit)$/i,
+    '$1 $2',
+  ],
+  [
+    /^((?:there is )?water in (?:the )?pan|(?:the )?pan (?:is )?full),? (?:and )?float(?: switch)? (?:is |was )?(?:tripped|up|open)$/i,
+    'float up, note $1',
+  ],
   // What is thought of it in between.
   [/^(?:h+m+|huh|ok(?:ay)? so|well|weird|strange|odd)[.!]*$/i, 'note $&'],
   [/^(so (?!.*\d).*\b(?:short(?:ed)?|open|bad|broken|dead|fine|good|wrong)(?: then)?)$/i, 'note $1'],
