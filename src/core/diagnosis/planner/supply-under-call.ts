@@ -4,6 +4,7 @@ import type { Evidence, Posterior } from '@/src/core/diagnosis/inference/posteri
 import { type Check, type Choice, weighQuestion } from '@/src/core/diagnosis/planner/next-check'
 import { isSagged, suppliesOf } from '@/src/core/diagnosis/planner/overload-read'
 import { type Probe, probeKey } from '@/src/core/readings/check'
+import { modelValue } from '@/src/core/units/model-value'
 import { parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { placeById } from '@/src/core/wiring/system'
 
@@ -40,5 +41,5 @@ export function supplyUnderCall(
   return weighQuestion(engine, posterior, observations, bench, bench, next, place, true, 'all')
 }
 
-/** Readings within which a supply was read just now: assumption. */
-const JUST_NOW = 3
+/** A supply that was read within so many readings was read just now. */
+const JUST_NOW = modelValue({ value: 3, unit: 'readings', source: 'assumption' })
