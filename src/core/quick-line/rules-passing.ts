@@ -144,6 +144,7 @@ export const passingRules: readonly Rule[] = [
     '(?:everything|all of it|all|it all|whole thing) (?:works|is working|working|runs|is running)(?: now| again| fine| good| ok)*',
     (the) => (the.state.repairs.length > 0 && nothingCalls(the) ? the.asNote() : null),
   ),
+  asks('(?:indoor )?(?:fan|blower) blows', 'Air, or the fuse? Say "blower runs", or "trips on fan".'),
   // As it was found, before anything was tried: that it tripped on nothing at all was not seen.
   rule(
     '(?:(?:low voltage|24 ?v|transformer) )?(?:fuse|breaker)(?: (?:on|of|at) (?:transformer|unit|board))? (?:is |was |has )?(?:tripped|popped)',

@@ -28,9 +28,9 @@ export const ofDays: readonly Shortened[] = [
   [/\b(compressor|fan|blower|unit|both|everything) (?:is |are )?going$/i, '$1 running'],
   [/(^|[, ])(\d+(?:\.\d+)?)(?: ?v)? out,? (\d{3})(?: ?v)? in$/i, '$1$3 in, $2 out'],
   [/^ohms across (?:the )?(.+?) (\d[\d.]*|ol)$/i, '$1 $2 ohms'],
-  [/^(contactor|relay|valve|rv|reversing valve) (?:is |now |stays )*(?:steady|quiet|solid)(?: now)?$/i, '$1 in'],
+  [/^(contactor|relay|valve|rv|reversing valve) (?:is |now |stays )*(?:steady|solid)(?: now)?$/i, '$1 in'],
   // A question to oneself, and what was done then.
-  [/^[^?\d]{3,45}\? (?!(?:no|nope|yes|yep|yeah|it|not|none|nothing)\b)(?=\S+ \S+ \S+)/i, ''],
+  [/^([^?\d]{3,45}\?) (?!(?:no|nope|yes|yep|yeah|it|not|none|nothing)\b)(\S+ \S+ \S.*)$/i, '$2, note $1'],
   [/^(\d{3} ?v(?:olt)?s? unit)(?=,|$)/i, 'note $1'],
   [/^((?:outdoor |outside )?sensor (?:reads|says|shows) .*)$/i, 'note $1'],
   [/^(?:the )?breaker (?:is )?(?:good|fine|ok)(?: now)?$/i, 'breaker holds'],
@@ -95,7 +95,7 @@ export const ofDays: readonly Shortened[] = [
   [/\bboth (?:low[- ]voltage|24 ?v(?:olt)?) wires\b/gi, 'both wires'],
   [/^(?:defrost |control )?board ([YWOBG]\d?) in (\d[\d.]*),? ([YWOBG]\d?) out (\d[\d.]*)(?: for \d+ .*)?$/i, '$1 in $2, $3 out $4'],
   [/^zone (\d) ([RYWG])\1 (?:at|on) (?:the )?panel (\d[\d.]*)$/i, '$2$1-C$1 $3 V at panel'],
-  [/^(heat|cool|fan)(?:ing)? blows(?: it)?(?: right off| right away| instantly| right out)?$/i, 'call $1, trips'],
+  [/^(heat|cool|fan)(?:ing)? blows(?: it| it right away| right off| right away| instantly| right out)$/i, 'call $1, trips'],
   [/^cleaned (?:the )?(?:flame )?(?:sensor|rod),? (?:now )?(\d(?:\.\d+)?) ?(?:microamps|ua|µa)$/i, 'flame $1 µA, note cleaned the sensor'],
   [/^((?:swapped|reversed|corrected|fixed) (?:the )?(?:hot and neutral|polarity)\b.*)$/i, 'repaired $1'],
   [/^(?:the )?cable (?:is )?(open|shorted|bad)$/i, 'note cable $1'],
@@ -126,7 +126,7 @@ export const ofDays: readonly Shortened[] = [
   [/^(.*\bfuse ok), (?:the )?disconnect (?:ok|good|has) (\d{3})$/i, '$1, line $2'],
   [/\b(primary|secondary|coil) ohms (\d[\d.]*)/gi, '$1 $2 ohms'],
   [/^volts at (?:the )?(.+?) (\d{2,3}(?:\.\d+)?)(?: ?v)?(?: during .*| while .*)?$/i, '$1 $2 V'],
-  [/\b(igniter|inducer|blower|compressor) (?:plug|connector|leads?) (?=\d)/gi, '$1 '],
+  [/\b(igniter|inducer) (?:plug|connector|leads?) (?=\d)/gi, '$1 '],
   // What was mended, and what is read then.
   [/^(?:repaired|fixed|mended) (?:the )?([a-z ]*?(?:cable|wire|splice|lead)),? (?:now )?([A-Z]\w?\d?-[A-Z]\w?\d? .+)$/i, 'repaired $1; $2'],
   // Who takes something off there stands there, and reads the rest there, too.

@@ -58,9 +58,13 @@ describe('whole days, as they were typed', () => {
     ['hmm', furnace(), 'note: hmm'],
     ['breaker good', furnace('breaker in', 'call cool'), 'it holds'],
     ['fixed', furnace('chewed at outdoor'), 'repaired: Fixed'],
-    ['stat bad? jumped R to G at the stat', furnace(), 'jumper R to G at the thermostat'],
+    ['stat bad? jumped R to G at the stat', furnace(), 'jumper R to G at the thermostat, then note: stat bad?'],
   ])('%s', (said, read, means) => {
     expect(answerTo(read, said)).toEqual(means)
+  })
+
+  it('air that blows trips nothing', () => {
+    expect(answerTo(furnace('breaker in'), 'fan blows')).toContain('Air, or the fuse?')
   })
 
   it('what a motor does on its overload is no trip', () => {
