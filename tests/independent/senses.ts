@@ -30,6 +30,9 @@ const BURNS_S = 15
 
 /** What a technician reads, sees and hears in a house of the exam. */
 export class Senses {
+  /** A capacitor reads the same whenever it is read. */
+  private readonly capacitors = new Map<string, string>()
+
   constructor(
     private readonly house: IndependentHouse,
     /** The same house with nothing wrong, for what it should do. */
@@ -192,12 +195,9 @@ export class Senses {
       return random.uniform() < (isBurned ? 0.8 : 0.06) ? 'burned' : 'clean'
     }
     if (what === 'capacitor') {
-      const stalled = trouble?.effects.find((effect) => effect.do === 'stall')
-      if (random.uniform() < (stalled ? 0.25 : 0.008)) return BULGED
-      const capacitor = partById(system, of)
-      const loads = capacitor?.kind === 'capacitor' ? capacitor.starts.map(({ load }) => load) : []
-      if (stalled?.do === 'stall') return random.uniform() < 0.95 ? weakFor(stalled.load) : ON_ITS_LABEL
-      return random.uniform() < 0.04 ? weakFor(random.pick(loads)) : ON_ITS_LABEL
+      const known = this.capacitors.get(of) ?? this.capacitor(of)
+      this.capacitors.set(of, known)
+      return known
     }
     const part = partById(system, at)
     if (part?.kind === 'switch') {
@@ -231,6 +231,16 @@ export class Senses {
     if (house.moves(at, WATCHED_S) > 3) return 'chatters'
     const isIn = works.get(at) ?? false
     return part?.kind === 'coil' && part.role === 'damper' ? (isIn ? 'shut' : 'open') : isIn ? 'in' : 'out'
+  }
+
+  private capacitor(id: string): string {
+    const { random } = this
+    const stalled = this.house.trouble?.effects.find((effect) => effect.do === 'stall')
+    if (random.uniform() < (stalled ? 0.25 : 0.008)) return BULGED
+    if (stalled?.do === 'stall') return random.uniform() < 0.95 ? weakFor(stalled.load) : ON_ITS_LABEL
+    const capacitor = partById(this.system, id)
+    const loads = capacitor?.kind === 'capacitor' ? capacitor.starts.map(({ load }) => load) : []
+    return random.uniform() < 0.04 ? weakFor(random.pick(loads)) : ON_ITS_LABEL
   }
 
   private isDead(board: string): boolean {
