@@ -173,7 +173,7 @@ export function addCapacitorFaults(system: System, add: AddFault): void {
         `The ${capacitor.name} no longer starts the ${load.name}`,
         [
           `replace:${capacitor.id}`,
-          `Replace the ${capacitor.name}, power off and discharged: ${microfarad} µF on the ${load.name} section, volts as on its label or more`,
+          `Replace the ${capacitor.name}, power off and discharged: ${microfarad} µF on the ${load.name} side, volts as on its label or more`,
         ],
         [{ do: 'stall', load: id }],
         load.between.map((node) => terminalPoint(node, load.place)),

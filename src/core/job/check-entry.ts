@@ -4,6 +4,7 @@ import { pinOf, problemWithPoint } from '@/src/core/bench/points'
 import type { ContentEntry, Entry } from '@/src/core/job/entry'
 import { problemWithLeaving } from '@/src/core/job/leave'
 import { problemWithOffer } from '@/src/core/job/offer'
+import { BULGED } from '@/src/core/readings/capacitor-looks'
 import type { Answer, Probe } from '@/src/core/readings/check'
 import { seenContacts } from '@/src/core/readings/contact-looks'
 import { parseLook, wiringOf } from '@/src/core/readings/look-target'
@@ -26,7 +27,7 @@ export function problemWithContent(system: System, bench: Bench, entry: ContentE
     }
     case 'reading':
       if (provesDead(bench, entry.probe)) return problemWithDead(system, entry.probe, entry.answer)
-      return problemWithProbe(system, bench, entry.probe) ?? problemWithWord(system, entry)
+      return problemWithProbe(system, bench, entry.probe) ?? problemWithWord(system, entry) ?? problemWithCapacitor(bench, entry)
     case 'trip':
       return problemWithTrip(system, bench, entry)
     case 'proof':
@@ -173,6 +174,18 @@ const isLookable = (system: System, id: string): boolean => {
   const isFurther = furtherFuses(system).some((fuse) => fuse.id === id)
   return isFurther || (part !== undefined && partKinds[part.kind].isSeenAtWork)
 }
+
+export const CAPACITOR_WITH_POWER =
+  'The power is on in the record. A capacitor is read with the power off and discharged: say "power off" first.'
+
+/** A meter on a capacitor is kept off it while the power is on; that its top is bulged is seen from where one stands. */
+const problemWithCapacitor = (bench: Bench, { probe, answer }: Extract<Entry, { kind: 'reading' }>): string | null =>
+  probe.meter === 'look' &&
+  parseLook(probe.at).what === 'capacitor' &&
+  bench.power &&
+  !(typeof answer === 'object' && 'word' in answer && answer.word === BULGED)
+    ? CAPACITOR_WITH_POWER
+    : null
 
 function problemWithWord(system: System, entry: Extract<Entry, { kind: 'reading' }>): string | null {
   const words = wordsFor(system, entry.probe)

@@ -43,8 +43,10 @@ describe('a run capacitor, and the motors that it starts', () => {
   it.each([
     [onCool, 'cap reads 31/4.8', 'read with the power off and discharged'],
     [onCool, 'capacitor 31/4.8', 'read with the power off and discharged'],
+    [onCool, 'capacitor good', 'read with the power off and discharged'],
+    [onCool, 'capacitor weak compressor', 'read with the power off and discharged'],
     [off, 'cap is bad', 'What did it read?'],
-    [off, 'cap reads 12', 'Which section?'],
+    [off, 'cap reads 12', 'Which side?'],
     [onCool, 'contactor drops out when the fan starts', 'nothing of "when the fan starts"'],
   ])('is asked after', (read, said, asked) => {
     expect(answerTo(read, said)).toContain(asked)

@@ -39,27 +39,24 @@ export function readCapacitor(reader: Reader): EntryDraft[] {
     answer: { word },
   })
   const section = starts.find(({ load }) => reader.accept(load))
-  const isRead = reader.peek()?.kind === 'number'
-  if (isRead && state.bench.power)
-    reader.fail('The power is on in the record. A capacitor is read with the power off and discharged: say "power off" first.')
-  if (isRead) {
+  if (reader.peek()?.kind === 'number') {
     const read = [reader.number()]
     while (reader.accept('/') || reader.accept('and')) read.push(reader.number())
     for (const unit of ['µF', 'uF', 'mfd']) reader.accept(unit)
     const of = section ? [section] : starts
     if (read.length !== of.length)
       reader.fail(
-        `The ${name} has a section for each of ${starts.map(({ load }) => partById(system, load)?.name).join(' and ')}: say "capacitor ${starts.map(({ microfarad }) => microfarad).join('/')}", or which: "capacitor ${starts[0].load} ${read[0]}".`,
+        `The ${name} has a side for each of ${starts.map(({ load }) => partById(system, load)?.name).join(' and ')}: say "capacitor ${starts.map(({ microfarad }) => microfarad).join('/')}", or which: "capacitor ${starts[0].load} ${read[0]}".`,
       )
     if (!section && isLabel(capacitor as Capacitor, read))
-      reader.fail(`That is what its label says. Did the meter read it, too? Say "capacitor good", or put "note" before it.`)
+      reader.fail(`That is what its label says. Did the meter read that too? Say "capacitor good", or put "note" before it.`)
     const weak = of.find((one, index) => isWeak(read[index], one))
     const values = of.map((one, index) => `${read[index]} µF on ${partById(system, one.load)?.name} (label ${one.microfarad})`)
     return [found(weak ? weakFor(weak.load) : ON_ITS_LABEL), { kind: 'note', text: `${name}: ${values.join(', ')}` }]
   }
   if (reader.accept('weak')) {
     const weak = starts.find(({ load }) => reader.accept(load))
-    if (!weak) reader.fail(`Say on which section: ${starts.map(({ load }) => `"capacitor weak ${load}"`).join(' or ')}.`)
+    if (!weak) reader.fail(`Say on which side: ${starts.map(({ load }) => `"capacitor weak ${load}"`).join(' or ')}.`)
     return [found(weakFor((weak as Section).load))]
   }
   const words = capacitorWords(capacitor as Capacitor).filter((word) => word === ON_ITS_LABEL || word === BULGED)
@@ -165,7 +162,7 @@ export const capacitorRules: readonly Rule[] = [
     `${CAP}${READS} ${NUMBER}${MICRO}?`,
     (the, value) =>
       read(the, ({ starts }) => (starts.length === 1 ? `capacitor ${starts[0].load} ${value}` : null)) ?? {
-        asks: `Which section? Say "herm ${value} µF" or "fan ${value} µF".`,
+        asks: `Which side? Say "herm ${value} µF" or "fan ${value} µF".`,
       },
   ),
   rule(`${CAP}${READS} (?:good|fine|ok|in spec|in range|in tolerance|on its label|right on|right where it should be)`, (the) =>

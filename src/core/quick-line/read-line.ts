@@ -1,5 +1,5 @@
 import { NEVER_JOIN } from '@/src/core/bench/jumper-guard'
-import { OHMS_WITH_POWER } from '@/src/core/job/check-entry'
+import { CAPACITOR_WITH_POWER, OHMS_WITH_POWER } from '@/src/core/job/check-entry'
 import type { Entry, EntryDraft } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import { eachAgainstCommon, withOwnCommon } from '@/src/core/quick-line/against-common'
@@ -110,7 +110,8 @@ function readAll(said: string, asked: QuickLineContext): Understood {
   const context: Reading = { ...asked, made: new Map(), led: new Map(), stood: asked.entries.length }
   const line = withOwnCommon(eachAgainstCommon(said, asked), asked)
   const read = inOwnWords(line, context) ?? readInGrammar(line, context)
-  if (read.ok || isOfRun(line)) return read
+  // In the grammar's words, and refused for the hand's sake: never a remark.
+  if (read.ok || isOfRun(line) || read.problem === CAPACITOR_WITH_POWER) return read
   if (isConclusion(line)) return readInGrammar(`note ${line.trim()}`, context)
   const clauses = clausesOf(inFull(withLeadsByName(wordsInFull(line, context.system), context.system)))
   // What is shortened as a whole line is so as one of several, too; a note stays as it was typed.

@@ -79,7 +79,7 @@ function matchesOf(system: System, state: JobState, part: Part, loads: readonly 
     case 'capacitor':
       return [
         ...part.starts.map(({ load, microfarad }) => ({
-          what: `${partById(system, load)?.name ?? load} section`,
+          what: `${partById(system, load)?.name ?? load} side`,
           value: `${microfarad} µF`,
           because: 'more or less turns the motor hot',
         })),

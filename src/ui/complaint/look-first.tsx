@@ -92,7 +92,7 @@ export function LookFirst() {
       {partsOf(system, 'capacitor').length > 0 && (
         <details className="mt-2 rounded border-2 border-line bg-panel px-3">
           <summary className="flex min-h-11 cursor-pointer items-center">
-            Run capacitor, power off and discharged: swelled, or below its label
+            Run capacitor, power off and discharged: bulged, or below its label
           </summary>
           <div className="grid gap-2 pb-3 desk:grid-cols-2">
             {partsOf(system, 'capacitor').map(({ id, name }) => (

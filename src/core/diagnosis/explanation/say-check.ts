@@ -118,7 +118,7 @@ function sayLook(system: System, at: string, bench: Bench): { say: string; why: 
   if (capacitor?.kind === 'capacitor')
     return {
       say: `Read the ${capacitor.name}: ${capacitor.starts.map(({ load, microfarad }) => `${microfarad} µF for the ${partById(system, load)?.name}`).join(', ')}. Is each within its label?`,
-      why: 'A meter that reads capacitance, the leads off its terminals. A swelled top or oil on the case needs no meter.',
+      why: 'A meter that reads capacitance, the leads off its terminals. A bulged top or oil on the case needs no meter.',
       caution: 'Power off, proved dead at the line side. It holds line volts with the power off: discharge it through a resistor first.',
     }
   if (at === 'fuse')
