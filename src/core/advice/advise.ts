@@ -9,7 +9,7 @@ import { listSuspects, type Suspect } from '@/src/core/diagnosis/inference/suspe
 import type { Check, Choice } from '@/src/core/diagnosis/planner/next-check'
 import { type Proposal, priceWays, propose, runnersUp, type WayPrice } from '@/src/core/diagnosis/planner/propose'
 import type { JobState } from '@/src/core/job/job-state'
-import type { Answer, Probe } from '@/src/core/readings/check'
+import { type Answer, type Probe, wordOf } from '@/src/core/readings/check'
 import { sayAnswer, sayBenchShort, sayProbe } from '@/src/core/readings/say'
 import { zonesOf } from '@/src/core/wiring/system'
 
@@ -95,7 +95,7 @@ function whyLine(engine: Engine, state: JobState, suspect: Suspect): string {
 /** A reading with the bench it was taken on, short enough for a line. */
 export function sayReading(engine: Pick<Engine, 'system'>, bench: Bench, probe: Probe, answer: Answer): string {
   if (probe.meter === 'trip') {
-    const word = typeof answer === 'object' && 'word' in answer ? answer.word : ''
+    const word = wordOf(answer) ?? ''
     const on = sayBenchShort(engine.system, bench)
     return bench.call === 'off' ? `${word} with ${on}` : `${word} ${on}`
   }

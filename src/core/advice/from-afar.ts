@@ -2,6 +2,7 @@ import type { Bench, BenchChange } from '@/src/core/bench/bench'
 import { callClosing } from '@/src/core/job/code-seen'
 import type { EntryDraft } from '@/src/core/job/entry'
 import type { JobState } from '@/src/core/job/job-state'
+import { wordOf } from '@/src/core/readings/check'
 import { codeFor, isCode } from '@/src/core/readings/code-looks'
 import { type CallName, sayCall } from '@/src/core/wiring/call'
 import type { CableId, PartId, PlaceId } from '@/src/core/wiring/ids'
@@ -59,8 +60,9 @@ export const codeWires = (system: System): CodeWire[] =>
 /** The wire that the last code named, or that the customer's call closes alone; null where nothing says. */
 export function namedWire(system: System, { observations }: Pick<JobState, 'observations'>): CodeWire | null {
   for (const { probe, answer } of [...observations].reverse()) {
-    if (probe.meter !== 'look' || typeof answer !== 'object' || !('word' in answer) || !isCode(answer.word)) continue
-    const wire = codeWires(system).find(({ thermostat, terminal }) => thermostat === probe.at && answer.word === codeFor(terminal))
+    const code = wordOf(answer)
+    if (probe.meter !== 'look' || !isCode(code)) continue
+    const wire = codeWires(system).find(({ thermostat, terminal }) => thermostat === probe.at && code === codeFor(terminal))
     if (wire) return wire
   }
   return null
@@ -81,8 +83,7 @@ export function fromAfar(system: System, { observations }: Pick<JobState, 'obser
         bench.lifted.length === 1 &&
         bench.lifted[0] === end,
     )
-    if (!told || typeof told.answer !== 'object' || !('word' in told.answer)) return null
-    return isCode(told.answer.word) ? 'code' : 'no code'
+    return told ? (isCode(wordOf(told.answer)) ? 'code' : 'no code') : null
   }
   const steps = cuts.map(
     (cut, index): AfarStep => ({

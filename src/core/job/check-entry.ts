@@ -5,7 +5,7 @@ import type { ContentEntry, Entry } from '@/src/core/job/entry'
 import { problemWithLeaving } from '@/src/core/job/leave'
 import { problemWithOffer } from '@/src/core/job/offer'
 import { BULGED } from '@/src/core/readings/capacitor-looks'
-import type { Answer, Probe } from '@/src/core/readings/check'
+import { type Answer, type Probe, wordOf } from '@/src/core/readings/check'
 import { seenContacts } from '@/src/core/readings/contact-looks'
 import { parseLook, wiringOf } from '@/src/core/readings/look-target'
 import { wordsFor } from '@/src/core/readings/predict'
@@ -180,18 +180,14 @@ export const CAPACITOR_WITH_POWER =
 
 /** A meter on a capacitor is kept off it while the power is on; that its top is bulged is seen from where one stands. */
 const problemWithCapacitor = (bench: Bench, { probe, answer }: Extract<Entry, { kind: 'reading' }>): string | null =>
-  probe.meter === 'look' &&
-  parseLook(probe.at).what === 'capacitor' &&
-  bench.power &&
-  !(typeof answer === 'object' && 'word' in answer && answer.word === BULGED)
+  probe.meter === 'look' && parseLook(probe.at).what === 'capacitor' && bench.power && wordOf(answer) !== BULGED
     ? CAPACITOR_WITH_POWER
     : null
 
 function problemWithWord(system: System, entry: Extract<Entry, { kind: 'reading' }>): string | null {
   const words = wordsFor(system, entry.probe)
-  const { answer } = entry
-  const isWord = typeof answer === 'object' && 'word' in answer
-  if (words.length === 0) return isWord ? `A reading is a number or OL, not "${answer.word}".` : null
-  if (isWord && words.includes(answer.word)) return null
+  const word = wordOf(entry.answer)
+  if (words.length === 0) return word === null ? null : `A reading is a number or OL, not "${word}".`
+  if (word !== null && words.includes(word)) return null
   return `That is answered with one of: ${words.join(', ')}.`
 }

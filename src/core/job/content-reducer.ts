@@ -9,7 +9,7 @@ import { type Complaint, emptyComplaint } from '@/src/core/job/complaint'
 import type { ContentEntry, Entry } from '@/src/core/job/entry'
 import type { Clash, JobState, Refusal } from '@/src/core/job/job-state'
 import type { WayOfWorking } from '@/src/core/job/ways'
-import { type Probe, tripWord } from '@/src/core/readings/check'
+import { type Probe, tripWord, wordOf } from '@/src/core/readings/check'
 import { clockAfterReading } from '@/src/core/readings/clock-after'
 import { isCode } from '@/src/core/readings/code-looks'
 import { type Observation, questionKey } from '@/src/core/readings/observations'
@@ -244,7 +244,7 @@ const opened = (system: System, bench: Bench, part: PartId): Bench =>
 
 /** An over-current code on a thermostat tells of its kind, whatever else is on the bench. */
 const guarding = (bench: Bench, { probe, answer }: EntryOf<'reading'>): Bench =>
-  probe.meter === 'look' && typeof answer === 'object' && 'word' in answer && isCode(answer.word) ? guardedBy(bench, probe.at) : bench
+  probe.meter === 'look' && isCode(wordOf(answer)) ? guardedBy(bench, probe.at) : bench
 
 /** Whoever holds two leads on terminals of one place stands there, also where nobody said that they walked. */
 function standingWhereRead(bench: Bench, probe: Probe): Bench {
@@ -255,7 +255,7 @@ function standingWhereRead(bench: Bench, probe: Probe): Bench {
 
 /** The fuse that is as found and was seen blown, by its part. */
 function seenBlown(system: System, bench: Bench, { probe, answer }: EntryOf<'reading'>): string[] {
-  if (probe.meter !== 'look' || typeof answer !== 'object' || !('word' in answer) || answer.word !== 'blown') return []
+  if (probe.meter !== 'look' || wordOf(answer) !== 'blown') return []
   const part = probe.at === 'fuse' ? firstPart(system, 'fuse').id : probe.at
   return slotOf(system, bench, part).holds === 'as-found' ? [part] : []
 }

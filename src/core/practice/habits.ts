@@ -6,6 +6,7 @@ import { joinedCalls, tripAt } from '@/src/core/diagnosis/planner/candidates'
 import type { Complaint } from '@/src/core/job/complaint'
 import { followCall, knownFrom, shortOnCall } from '@/src/core/practice/habit-steps'
 import type { Question, Solver } from '@/src/core/practice/trial'
+import { wordOf } from '@/src/core/readings/check'
 import { landingsAt } from '@/src/core/readings/look-target'
 import type { Observation } from '@/src/core/readings/observations'
 import { modelValue } from '@/src/core/units/model-value'
@@ -76,9 +77,7 @@ function habitOrder(
   const runs = name === 'outdoor first' ? sectionRuns(system, bench) : callRuns(system, bench, name)
   const words = runs.map((run) => wordOf(known(run)))
   // A run ends where trip turns to hold or hold to trip: what was moved last is where the short is.
-  const turn = words.findIndex(
-    (word, index) => index > 0 && word !== undefined && words[index - 1] !== undefined && word !== words[index - 1],
-  )
+  const turn = words.findIndex((word, index) => index > 0 && word !== null && words[index - 1] !== null && word !== words[index - 1])
   if (turn < 0) return [...looks, ...runs, ...hunt(terminals)]
   const moved = movedAt(runs[turn - 1].bench, runs[turn].bench)
   return [...looks, ...runs.slice(0, turn + 1), ...hunt([...terminals].sort((a, b) => Number(moved.has(b)) - Number(moved.has(a))))]
@@ -91,9 +90,6 @@ function movedAt(one: Bench, other: Bench): ReadonlySet<string> {
   const moved = [...[...before].filter((point) => !after.has(point)), ...[...after].filter((point) => !before.has(point))]
   return new Set(moved.map((point) => parsePoint(point).name))
 }
-
-const wordOf = (answer: Observation['answer'] | undefined): string | undefined =>
-  typeof answer === 'object' && 'word' in answer ? answer.word : undefined
 
 function supplyFirst(system: System, bench: Bench): Question[] {
   const { place, primary } = firstPart(system, 'transformer')

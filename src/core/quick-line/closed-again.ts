@@ -2,6 +2,7 @@ import { isResettable } from '@/src/core/bench/apply'
 import type { EntryDraft } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import type { QuickLineContext, Understood } from '@/src/core/quick-line/in-grammar'
+import { wordOf } from '@/src/core/readings/check'
 import { modelValue } from '@/src/core/units/model-value'
 import { terminalPoint } from '@/src/core/wiring/point'
 import { isAhead, lineNodes } from '@/src/core/wiring/supply'
@@ -40,8 +41,8 @@ function showsLife(system: QuickLineContext['system'], { probe, answer }: EntryD
       typeof answer === 'number' && answer >= LIVE_VOLTS && ends.every((end) => !isAhead(system, fuse, end) && !lineNodes(system).has(end))
     )
   }
-  if (probe.meter !== 'look' || typeof answer !== 'object' || !('word' in answer)) return false
+  if (probe.meter !== 'look') return false
   const coil = partById(system, probe.at)
-  if (coil?.kind !== 'coil' || !/^(?:hums|chatters)$/.test(answer.word)) return false
+  if (coil?.kind !== 'coil' || !['hums', 'chatters'].includes(wordOf(answer) ?? '')) return false
   return coil.between.every((name) => !isAhead(system, fuse, terminalPoint(name, coil.place)))
 }

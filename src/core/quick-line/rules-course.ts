@@ -6,6 +6,7 @@ import { nothingDone } from '@/src/core/quick-line/sense'
 import { leading, loadOf, type Sentence } from '@/src/core/quick-line/sentence'
 import { primary } from '@/src/core/quick-line/volts'
 import { coilMeant } from '@/src/core/quick-line/which-part'
+import { wordOf } from '@/src/core/readings/check'
 import { isCode } from '@/src/core/readings/code-looks'
 import { parseLook } from '@/src/core/readings/look-target'
 import { modelValue } from '@/src/core/units/model-value'
@@ -36,18 +37,12 @@ function otherEndOff(the: Sentence): string | null {
 /** Bare copper was seen on a wire: what is taped after that is mended. */
 const wasBare = ({ state }: Sentence): boolean =>
   state.observations.some(
-    ({ probe, answer }) =>
-      probe.meter === 'look' &&
-      parseLook(probe.at).what === 'wiring' &&
-      typeof answer === 'object' &&
-      'word' in answer &&
-      answer.word !== 'sound',
+    ({ probe, answer }) => probe.meter === 'look' && parseLook(probe.at).what === 'wiring' && wordOf(answer) !== 'sound',
   )
 
 /** A code that was told or seen is gone: that is read of its thermostat. */
 const sawCode = ({ state }: Sentence): boolean =>
-  state.complaint.symptoms.includes('code') ||
-  state.observations.some(({ answer }) => typeof answer === 'object' && 'word' in answer && isCode(answer.word))
+  state.complaint.symptoms.includes('code') || state.observations.some(({ answer }) => isCode(wordOf(answer)))
 
 /** The last reading was across a switch, so how it stands is on record already. */
 function wasAcrossSwitch({ system, state }: Sentence): boolean {
@@ -92,8 +87,7 @@ function voltsSaid(the: Sentence, what: string, volts: string): Said {
   if (/primary/.test(what)) return primary(the, volts)
   const coil = partById(the.system, the.part(what) ?? '')
   const isIn = the.state.observations.some(
-    ({ probe, answer }) =>
-      probe.meter === 'look' && probe.at === coil?.id && typeof answer === 'object' && 'word' in answer && answer.word === 'in',
+    ({ probe, answer }) => probe.meter === 'look' && probe.at === coil?.id && wordOf(answer) === 'in',
   )
   if (coil?.kind === 'coil' && coil.contact && isIn && Number(volts) < HELD_IN_FROM)
     return { asks: `Across its coil, or its contacts? Say "${coil.id} coil ${volts} V", or "${coil.contact.join('-')} ${volts} V".` }

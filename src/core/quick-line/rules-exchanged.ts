@@ -3,6 +3,7 @@ import { foundOff } from '@/src/core/quick-line/hands'
 import { findCable } from '@/src/core/quick-line/names'
 import { type Rule, rule, type Said } from '@/src/core/quick-line/rule'
 import type { Sentence } from '@/src/core/quick-line/sentence'
+import { wordOf } from '@/src/core/readings/check'
 import { conductorEnd } from '@/src/core/wiring/point'
 import type { Cable, Conductor } from '@/src/core/wiring/system'
 
@@ -48,10 +49,7 @@ function exchanged(the: Sentence, named: string, one: string, other: string, whe
 }
 
 function wasFoundSwapped(the: Sentence, { id }: Cable, two: readonly Conductor[]): boolean {
-  const look = the.state.observations.findLast(
-    ({ answer }) => typeof answer === 'object' && 'word' in answer && /^swapped: /.test(answer.word),
-  )
-  const word = typeof look?.answer === 'object' && 'word' in look.answer ? look.answer.word : ''
+  const word = the.state.observations.map(({ answer }) => wordOf(answer)).findLast((said) => said?.startsWith('swapped: ')) ?? ''
   return two.every((conductor) => word.includes(`${id}.${conductor.id}@`))
 }
 

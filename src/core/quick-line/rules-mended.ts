@@ -1,6 +1,7 @@
 import { ignitionOf } from '@/src/core/quick-line/flame'
 import { NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
 import { wasOfFuse } from '@/src/core/quick-line/which-part'
+import { wordOf } from '@/src/core/readings/check'
 import { seenContacts } from '@/src/core/readings/contact-looks'
 import { isOpenedWord } from '@/src/core/readings/switch-looks'
 import { partsOf } from '@/src/core/wiring/system'
@@ -99,12 +100,7 @@ export const mendedRules: readonly Rule[] = [
     (the) => {
       const floats = partsOf(the.system, 'switch').filter(({ role }) => role === 'float')
       const wasUp = the.state.observations.some(
-        ({ probe, answer }) =>
-          probe.meter === 'look' &&
-          floats.some(({ id }) => id === probe.at) &&
-          typeof answer === 'object' &&
-          'word' in answer &&
-          isOpenedWord(answer.word),
+        ({ probe, answer }) => probe.meter === 'look' && floats.some(({ id }) => id === probe.at) && isOpenedWord(wordOf(answer)),
       )
       return wasUp ? `${the.asRepair()} at the ${floats[0].name}` : null
     },

@@ -1,6 +1,7 @@
 import { callClosing } from '@/src/core/job/code-seen'
 import { type Rule, rule, type Said } from '@/src/core/quick-line/rule'
 import type { Sentence } from '@/src/core/quick-line/sentence'
+import { wordOf } from '@/src/core/readings/check'
 import { codeFor, isCode } from '@/src/core/readings/code-looks'
 import type { PartOf } from '@/src/core/wiring/part'
 import { callerOf, partById, partsOf } from '@/src/core/wiring/system'
@@ -55,8 +56,8 @@ function over(the: Sentence, named: string, wire: string): Said {
 function lastCode(the: Sentence): { readonly stat: PartOf<'thermostat'>; readonly word: string } | null {
   for (const { probe, answer } of [...the.state.observations].reverse()) {
     const stat = probe.meter === 'look' ? partById(the.system, probe.at) : undefined
-    if (stat?.kind === 'thermostat' && typeof answer === 'object' && 'word' in answer && isCode(answer.word))
-      return { stat, word: answer.word }
+    const word = wordOf(answer)
+    if (stat?.kind === 'thermostat' && isCode(word)) return { stat, word }
   }
   return null
 }

@@ -3,6 +3,7 @@ import { foldJob } from '@/src/core/job/fold'
 import type { QuickLineContext } from '@/src/core/quick-line/in-grammar'
 import { findPart } from '@/src/core/quick-line/names'
 import { HUMMING } from '@/src/core/readings/capacitor-looks'
+import { wordOf } from '@/src/core/readings/check'
 import { parseLook } from '@/src/core/readings/look-target'
 import { modelValue } from '@/src/core/units/model-value'
 import type { CallName } from '@/src/core/wiring/call'
@@ -116,13 +117,13 @@ function showsCall(draft: EntryDraft, system: System, call: CallName): boolean {
     const value = typeof answer === 'number' ? answer : typeof answer === 'object' && 'low' in answer ? answer.low : 0
     return value > LIVE_FROM_VOLTS && letters.includes(one) && !letters.includes(other) && !/^R/.test(other)
   }
-  if (probe.meter !== 'look' || typeof answer !== 'object' || !('word' in answer)) return false
+  if (probe.meter !== 'look') return false
   const { what, of } = parseLook(probe.at)
   if (what === 'flame') return isHeat(call)
   const part = what === 'part' ? partById(system, of) : undefined
-  if (part?.kind === 'coil' && answer.word === 'in')
+  if (part?.kind === 'coil' && wordOf(answer) === 'in')
     return part.role === 'contactor' ? letters.some((letter) => /^Y1?$/.test(letter)) : isHeat(call) && HEATS.has(part.role)
-  return part?.kind === 'load' && answer.word === 'runs' && isHeat(call) && /inducer|strips/.test(part.name)
+  return part?.kind === 'load' && wordOf(answer) === 'runs' && isHeat(call) && /inducer|strips/.test(part.name)
 }
 
 /** A letter, or a lead behind it, that is live on a call that the rest of the line implies was read on that call: it comes first. */

@@ -9,6 +9,9 @@ export type Probe = z.infer<typeof probeSchema>
 /** What was read. */
 export type Answer = z.infer<typeof answerSchema>
 
+/** The word that a look, a try or a code was answered with; null for a number, a band of numbers and OL. */
+export const wordOf = (answer: Answer | undefined): string | null => (typeof answer === 'object' && 'word' in answer ? answer.word : null)
+
 /** What makes two probes the same, whichever lead is on which point. */
 export const probeKey = (probe: Probe): string => keys.of(probe)
 
@@ -40,8 +43,9 @@ const TRIPS = 'trips'
 
 /** What opened, by the answer to a trip check: `FIRST_FUSE`, another one by its part, or null where all held. */
 export function openedBy(answer: Answer): string | null {
-  if (typeof answer !== 'object' || !('word' in answer) || !answer.word.startsWith(TRIPS)) return null
-  return answer.word === TRIPS ? FIRST_FUSE : answer.word.slice(TRIPS.length + 2)
+  const word = wordOf(answer)
+  if (!word?.startsWith(TRIPS)) return null
+  return word === TRIPS ? FIRST_FUSE : word.slice(TRIPS.length + 2)
 }
 /** No part has this id. */
 export const FIRST_FUSE = ''

@@ -9,7 +9,7 @@ import { modelValue } from '@/src/core/units/model-value'
 /** An over-current code, and one that names its wire. */
 export const CODE = 'over-current code'
 export const codeFor = (terminal: string): string => `${CODE} on ${terminal}`
-export const isCode = (word: string): boolean => word === CODE || word.startsWith(`${CODE} on `)
+export const isCode = (word: string | null): word is string => word !== null && (word === CODE || word.startsWith(`${CODE} on `))
 
 /** An over-current code that is told without its wire. */
 const WIRE_UNTOLD = modelValue({ value: 0.5, unit: 'share of codes', source: 'assumption' })

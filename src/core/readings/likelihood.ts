@@ -1,4 +1,4 @@
-import type { Answer } from '@/src/core/readings/check'
+import { type Answer, wordOf } from '@/src/core/readings/check'
 import { type Component, onOhmScale, type Prediction, type Scale } from '@/src/core/readings/prediction'
 import { modelValue } from '@/src/core/units/model-value'
 import { normalBelow, normalDensity } from '@/src/core/units/normal'
@@ -81,7 +81,7 @@ export function likelihood(answer: Answer, prediction: Prediction, scale: Scale,
 /** How likely an answer is under one component of a prediction: a density on the scale, or a probability. */
 export function likelihoodOfComponent(answer: Answer, component: Component, scale: Scale): number {
   const { at } = component
-  if (typeof at === 'object') return typeof answer === 'object' && 'word' in answer && answer.word === at.word ? 1 : 0
+  if (typeof at === 'object') return wordOf(answer) === at.word ? 1 : 0
   if (at === 'OL') return likelihoodBeyond(answer, scale)
   if (answer === 'OL' || scale === 'word') return 0
   if (typeof answer === 'object' && 'word' in answer) return 0
@@ -127,7 +127,7 @@ export function misfit(answer: Answer, prediction: Prediction, scale: Scale): nu
     const { at } = component
     if (component.floating) best = Math.min(best, 1)
     if (typeof at === 'object') {
-      if (typeof answer === 'object' && 'word' in answer && answer.word === at.word) best = 0
+      if (wordOf(answer) === at.word) best = 0
     } else if (at === 'OL') {
       if (answer === 'OL') best = 0
       else if (scale === 'ohms' && isDamp(answer)) best = Math.min(best, 1)

@@ -1,6 +1,6 @@
 import { type Bench, benchKey } from '@/src/core/bench/bench'
 import { BULGED, HUMMING } from '@/src/core/readings/capacitor-looks'
-import { type Answer, openedBy, type Probe, probeKey } from '@/src/core/readings/check'
+import { type Answer, openedBy, type Probe, probeKey, wordOf } from '@/src/core/readings/check'
 import { isCode } from '@/src/core/readings/code-looks'
 import { CLEAN } from '@/src/core/readings/contact-looks'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
@@ -74,11 +74,7 @@ function wrongOnce(observation: Observation): number {
 
 /** A look that names the wire and says where it is. */
 const isNamedWire = ({ probe, answer }: Asked): boolean =>
-  probe.meter === 'look' &&
-  parseLook(probe.at).what === 'landings' &&
-  typeof answer === 'object' &&
-  'word' in answer &&
-  NAMED_WIRE.test(answer.word)
+  probe.meter === 'look' && parseLook(probe.at).what === 'landings' && NAMED_WIRE.test(wordOf(answer) ?? '')
 const NAMED_WIRE = /^(off|wrong|swapped): /
 
 /** How many facts an answer is: what a meter read twice, or the eye saw three times, is two. */
@@ -109,22 +105,23 @@ type Asked = Pick<Observation, 'probe' | 'answer' | 'bench'>
 export function isPlainToSee(asked: Asked): boolean {
   const { probe, answer } = asked
   if (isBareMetal(asked)) return true
-  if (typeof answer !== 'object' || !('word' in answer)) return false
+  const word = wordOf(answer)
+  if (word === null) return false
   if (probe.meter === 'trip') return openedBy(answer) !== null
   if (probe.meter !== 'look') return false
   const { what } = parseLook(probe.at)
-  if (what === 'wiring') return answer.word !== 'sound'
-  if (what === 'landings') return NAMED_WIRE.test(answer.word) || answer.word === 'strap' || answer.word === 'wet'
+  if (what === 'wiring') return word !== 'sound'
+  if (what === 'landings') return NAMED_WIRE.test(word) || word === 'strap' || word === 'wet'
   return (
-    isOpenedWord(answer.word) ||
-    answer.word === 'blown' ||
-    answer.word === 'chatters' ||
-    answer.word === HUMMING ||
-    (what === 'contacts' && answer.word !== CLEAN) ||
-    (what === 'capacitor' && answer.word === BULGED) ||
-    isCode(answer.word) ||
-    answer.word === SHOWS_NO_CALL ||
-    answer.word === SHOWS_CALL
+    isOpenedWord(word) ||
+    word === 'blown' ||
+    word === 'chatters' ||
+    word === HUMMING ||
+    (what === 'contacts' && word !== CLEAN) ||
+    (what === 'capacitor' && word === BULGED) ||
+    isCode(word) ||
+    word === SHOWS_NO_CALL ||
+    word === SHOWS_CALL
   )
 }
 

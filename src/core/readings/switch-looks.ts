@@ -20,7 +20,7 @@ const SHOWS_WHEN_CLOSED = modelValue({ value: 0.01, unit: 'share', source: 'assu
 export const wordsOfSwitch = ({ role }: PartOf<'switch'>): readonly string[] => words.get(role) ?? []
 
 /** A look found a switch opened. */
-export const isOpenedWord = (word: string): boolean => [...words.values()].some(([, opened]) => opened === word)
+export const isOpenedWord = (word: string | null): boolean => [...words.values()].some(([, opened]) => opened === word)
 
 /** The switches of a system that are looked at. */
 export const seenSwitches = (system: System): PartOf<'switch'>[] =>

@@ -4,7 +4,7 @@ import { withJumper } from '@/src/core/diagnosis/planner/with-jumper'
 import type { Effect } from '@/src/core/faults/effect'
 import type { Fault } from '@/src/core/faults/fault'
 import { HUMMING } from '@/src/core/readings/capacitor-looks'
-import { type Probe, probeKey } from '@/src/core/readings/check'
+import { type Probe, probeKey, wordOf } from '@/src/core/readings/check'
 import { healthy } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { flameOf, flameSignalOf, runsAt } from '@/src/core/readings/look-target'
@@ -133,11 +133,7 @@ export function ofLoad(laboratory: Laboratory, { part }: Fault): Separation | nu
   const probes: Probes = [{ probe: { meter: 'volts', a, b }, place: load.place }]
   const calls = callsThatMove(laboratory, { meter: 'look', at: load.id })
   const isStill = ({ probe, answer }: Observation) =>
-    probe.meter === 'look' &&
-    [load.id, runsAt(load.place)].includes(probe.at) &&
-    typeof answer === 'object' &&
-    'word' in answer &&
-    STILL.has(answer.word)
+    probe.meter === 'look' && [load.id, runsAt(load.place)].includes(probe.at) && STILL.has(wordOf(answer) ?? '')
   return {
     ways: (bench) => calls.flatMap((call) => probes.map((one) => ({ ...one, bench: { ...whole(system, bench), call } }))),
     isMade: (observations) => {

@@ -2,7 +2,7 @@ import { type Bench, createBench } from '@/src/core/bench/bench'
 import { type ApartReading, isOneOf, type Probes, type Separation, whole } from '@/src/core/diagnosis/planner/apart'
 import { withJumper } from '@/src/core/diagnosis/planner/with-jumper'
 import type { Fault } from '@/src/core/faults/fault'
-import { type Probe, probeKey } from '@/src/core/readings/check'
+import { type Probe, probeKey, wordOf } from '@/src/core/readings/check'
 import { healthy } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { runsAt } from '@/src/core/readings/look-target'
@@ -40,8 +40,7 @@ const wasJumped = (observations: readonly Observation[], hot: string, name: stri
 function wasSeenOpen(observations: readonly Observation[], stat: PartOf<'thermostat'>, hot: string, name: string): boolean {
   const across = probeKey({ meter: 'volts', a: terminalPoint(hot, stat.place), b: terminalPoint(name, stat.place) })
   const calls = observations.filter(({ bench }) => bench.power && bench.call !== 'off' && stat.calls[bench.call]?.includes(name))
-  const shows = ({ probe, answer }: Observation) =>
-    probe.meter === 'look' && probe.at === stat.id && typeof answer === 'object' && 'word' in answer && answer.word === SHOWS_CALL
+  const shows = ({ probe, answer }: Observation) => probe.meter === 'look' && probe.at === stat.id && wordOf(answer) === SHOWS_CALL
   return calls.some(shows) && calls.some(({ probe }) => probeKey(probe) === across)
 }
 

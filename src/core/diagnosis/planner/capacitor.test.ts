@@ -2,6 +2,7 @@ import { createBench } from '@/src/core/bench/bench'
 import { assess } from '@/src/core/diagnosis/inference/assessment'
 import { weigh } from '@/src/core/diagnosis/inference/pairs'
 import { noEvidence } from '@/src/core/diagnosis/inference/posterior'
+import { propose } from '@/src/core/diagnosis/planner/propose'
 import { emptyComplaint } from '@/src/core/job/complaint'
 import { createHouse } from '@/src/core/practice/house'
 import { runTrial } from '@/src/core/practice/trial'
@@ -32,6 +33,17 @@ describe('a motor that has its volts and does not turn', () => {
     expect(leader(...hums)).toBe('capacitor-weak:run-capacitor.compressor')
     const off = { ...onCool, power: false }
     expect(leader(...hums, look('capacitor@run-capacitor', 'good', off))).toBe('load-dead:compressor')
+  })
+
+  it('that hums has them: a capacitor that was read bad is named with no further check', () => {
+    const off = { ...onCool, power: false }
+    const found = look('capacitor@run-capacitor', 'weak: compressor', off)
+    const asked = (compressor: string) => {
+      const observations = [look('compressor', compressor), look('condenser-fan', 'runs'), look('contactor', 'in'), found]
+      return propose(engine, { ...noEvidence, observations }, off)
+    }
+    expect(asked('hums')).toMatchObject({ next: null, verdict: { found: 'repair', repair: { id: 'replace:run-capacitor' } } })
+    expect(asked('still').verdict).toBeNull()
   })
 
   it('with no volts across it nothing is wrong with the capacitor', () => {

@@ -3,6 +3,7 @@ import type { Engine } from '@/src/core/diagnosis/engine'
 import { inDegree } from '@/src/core/diagnosis/hypotheses/houses'
 import type { Posterior } from '@/src/core/diagnosis/inference/posterior'
 import { measuredOverloads, overloadedBenches } from '@/src/core/diagnosis/planner/overload-read'
+import { wordOf } from '@/src/core/readings/check'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import type { Observation } from '@/src/core/readings/observations'
@@ -106,8 +107,9 @@ const likeliestHouse = ({ hypothesesByKind }: Engine, { kinds, degrees }: Poster
 
 /** The display of the calling thermostat stays as it is, the call on. */
 function showsRest(system: System, { bench, probe, answer }: Observation): boolean {
-  if (!bench.power || probe.meter !== 'look' || typeof answer !== 'object' || !('word' in answer)) return false
-  return bench.call !== 'off' && probe.at === callerOf(system, bench.call).id && answer.word !== 'chatters' && answer.word !== 'blank'
+  const word = wordOf(answer)
+  if (!bench.power || probe.meter !== 'look' || word === null) return false
+  return bench.call !== 'off' && probe.at === callerOf(system, bench.call).id && word !== 'chatters' && word !== 'blank'
 }
 
 /** Everything that drew current on one bench draws it on another: the same is called and joined, or more, and no more is off. */

@@ -1,4 +1,5 @@
 import type { Bench } from '@/src/core/bench/bench'
+import { wordOf } from '@/src/core/readings/check'
 import type { Observation } from '@/src/core/readings/observations'
 import { Memo } from '@/src/core/units/cache'
 import { modelValue } from '@/src/core/units/model-value'
@@ -27,8 +28,8 @@ export const measuredOverloads = (system: System, asked: readonly Observation[])
 /** A thermostat that chatters on a call is pulled down by it. */
 const readsOverload = (system: System, observation: Observation): boolean => {
   const { bench, probe, answer } = observation
-  if (probe.meter === 'look' && typeof answer === 'object' && 'word' in answer)
-    return bench.power && bench.call !== 'off' && answer.word === 'chatters' && partById(system, probe.at)?.kind === 'thermostat'
+  if (probe.meter === 'look')
+    return bench.power && bench.call !== 'off' && wordOf(answer) === 'chatters' && partById(system, probe.at)?.kind === 'thermostat'
   return measuresOverload(system, observation)
 }
 

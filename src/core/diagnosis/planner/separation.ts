@@ -23,7 +23,8 @@ import {
 import { ofContact, ofOpenContact, ofOutput, ofStuck, ofToggle, ofWeld } from '@/src/core/diagnosis/planner/apart-past'
 import { faultFamilies } from '@/src/core/faults/families'
 import type { Fault } from '@/src/core/faults/fault'
-import { type Probe, probeKey } from '@/src/core/readings/check'
+import { HUMMING } from '@/src/core/readings/capacitor-looks'
+import { type Probe, probeKey, wordOf } from '@/src/core/readings/check'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { capacitorAt, wiringOf } from '@/src/core/readings/look-target'
 import type { Observation } from '@/src/core/readings/observations'
@@ -264,9 +265,14 @@ function ofMicrofarads(system: System, { part }: Fault): Separation | null {
   }
 }
 
-/** The volts across each motor that is said not to start. */
+/** The volts across each motor that is said not to start; one that was heard to hum has them. */
 const ofStalled = (laboratory: Laboratory, fault: Fault): (Separation | null)[] =>
-  fault.effects.flatMap((effect) => (effect.do === 'stall' ? [ofLoad(laboratory, { ...fault, part: effect.load })] : []))
+  fault.effects.flatMap((effect) => {
+    if (effect.do !== 'stall') return []
+    const across = ofLoad(laboratory, { ...fault, part: effect.load })
+    const isHum = ({ probe, answer }: Observation) => probe.meter === 'look' && probe.at === effect.load && wordOf(answer) === HUMMING
+    return across ? { ...across, isMade: (observations) => across.isMade(observations) || observations.some(isHum) } : null
+  })
 
 /** A coil across its own two leads. */
 function ofCoil(system: System, { part }: Fault): Separation | null {
