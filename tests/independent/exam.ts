@@ -1,7 +1,7 @@
 /**
  * The independent exam: houses of another model (circuit simulator, parts as they are sold, real time, structures that the catalogue
- * lacks) searched by the product. tsx tests/independent/exam.ts [--houses N a system] [--seed S] [--only system,...] [--out FILE],
- * or --merge LOG,LOG to count several runs as one.
+ * lacks) searched by the product. tsx tests/independent/exam.ts [--houses N a system] [--seed S] [--only system,...] [--out FILE]
+ * [--sound], where nothing is wrong with any house, or --merge LOG,LOG to count several runs as one.
  */
 import { fork } from 'node:child_process'
 import { appendFileSync, readFileSync, writeFileSync } from 'node:fs'
@@ -22,6 +22,7 @@ const { values: options } = parseArgs({
     log: { type: 'string', default: path.join(tmpdir(), 'independent.jsonl') },
     out: { type: 'string' },
     parts: { type: 'boolean', default: false },
+    sound: { type: 'boolean', default: false },
     merge: { type: 'string' },
     from: { type: 'string', default: '0' },
     worker: { type: 'boolean', default: false },
@@ -43,7 +44,7 @@ async function work(): Promise<void> {
       // No two systems have the same houses.
       const seed = Number(options.seed) * 100_000 + 1_000 * catalogue.findIndex((one) => one.id === id) + house
       try {
-        const sitting = await sitIndependently(engine, spice, seed, options.parts)
+        const sitting = await sitIndependently(engine, spice, seed, { byParts: options.parts, onlySound: options.sound })
         appendFileSync(options.log, `${JSON.stringify(sitting)}\n`)
       } catch (error) {
         appendFileSync(options.log, `${JSON.stringify({ system: id, seed, failed: (error as Error).stack })}\n`)
@@ -80,6 +81,7 @@ async function main(): Promise<void> {
         '--log',
         options.log,
         ...(options.parts ? ['--parts'] : []),
+        ...(options.sound ? ['--sound'] : []),
       ]).on('exit', () => resolve())
     })
     return next()

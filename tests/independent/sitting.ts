@@ -13,7 +13,7 @@ import { drawParts, wireOtherwise } from '@/tests/independent/draw'
 import { IndependentHouse } from '@/tests/independent/house'
 import { Senses } from '@/tests/independent/senses'
 import type { SpiceSession } from '@/tests/independent/spice-session'
-import { drawTrouble, type Trouble } from '@/tests/independent/trouble'
+import { drawTrouble, SOUND, type Trouble } from '@/tests/independent/trouble'
 
 /** One house of the independent exam and how its search ended. */
 export interface IndependentSitting {
@@ -48,8 +48,19 @@ const MOST_DRAWN = 12
 const BURNED_BY_NOW = 0.95
 const HANDS_MIN_S = 4
 
-/** @param byParts whoever asks looks at one part at a time, as a program at the other end of the terminal does */
-export async function sitIndependently(engine: Engine, spice: SpiceSession, seed: number, byParts = false): Promise<IndependentSitting> {
+export interface SittingOptions {
+  /** Whoever asks looks at one part at a time, as a program at the other end of the terminal does. */
+  readonly byParts?: boolean
+  /** Nothing is wrong with any house: what a search of one costs. */
+  readonly onlySound?: boolean
+}
+
+export async function sitIndependently(
+  engine: Engine,
+  spice: SpiceSession,
+  seed: number,
+  { byParts = false, onlySound = false }: SittingOptions = {},
+): Promise<IndependentSitting> {
   const random = createRandom(seed)
   const { system, how } = await carried(engine, spice, random)
   const fuseTimes = Math.exp(0.6 * Math.max(-2, Math.min(2, random.normal())))
@@ -63,7 +74,7 @@ export async function sitIndependently(engine: Engine, spice: SpiceSession, seed
   /** Nobody calls for what shows nowhere: such a trouble is mostly drawn anew. */
   async function drawVisit() {
     for (let tries = 0; ; tries++) {
-      const trouble = drawTrouble(engine.system, random)
+      const trouble = onlySound ? SOUND : drawTrouble(engine.system, random)
       const house = make(trouble, seed + 3)
       const told = await complain(engine, house, make, sensesOf, random)
       // Whoever has called for days has burned out by now what that call burns out.

@@ -31,7 +31,7 @@ export interface Trouble {
   readonly fault: Fault | null
 }
 
-const none: Trouble = {
+export const SOUND: Trouble = {
   name: 'nothing wrong',
   from: 'sound',
   effects: [],
@@ -45,14 +45,14 @@ const none: Trouble = {
 }
 
 const NOT_HIDDEN = ['delay-running', 'fuse-only', 'bond-missing', 'spare-serves']
-const SOUND = 0.1
+const SOUND_HOUSES = 0.1
 const ELSEWHERE = 0.2
 const COMES_AND_GOES = 0.04
 
 export function drawTrouble(system: System, random: Random): Trouble {
   const kind = random.uniform()
-  if (kind < SOUND) return none
-  if (kind < SOUND + ELSEWHERE) return random.pick(elsewhere(system, random))
+  if (kind < SOUND_HOUSES) return SOUND
+  if (kind < SOUND_HOUSES + ELSEWHERE) return random.pick(elsewhere(system, random))
   const faults = enumerateFaults(system).filter(({ family }) => !NOT_HIDDEN.includes(family))
   let left = random.uniform() * faults.reduce((sum, { rate }) => sum + rate, 0)
   const fault =
@@ -74,7 +74,7 @@ export function drawTrouble(system: System, random: Random): Trouble {
   const mayHide = ['conductor-open', 'conductor-short', 'conductor-to-chassis', 'lead-to-chassis', 'switch-open'].includes(fault.family)
   const hides = mayHide && random.uniform() < COMES_AND_GOES
   return {
-    ...none,
+    ...SOUND,
     name: `${fault.id}${form ? ` ${form.name}` : ''}${hides ? ' now and then' : ''}`,
     from: 'catalogue',
     effects,
@@ -95,7 +95,7 @@ function elsewhere(system: System, random: Random): Trouble[] {
     mendedBy: readonly string[],
     more: Partial<Trouble> = {},
   ): Trouble => ({
-    ...none,
+    ...SOUND,
     name,
     from: 'elsewhere',
     effects,
