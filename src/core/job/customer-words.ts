@@ -93,7 +93,7 @@ const symptomWords: readonly { readonly symptom: Symptom; readonly says: RegExp 
   },
   {
     symptom: 'smell',
-    says: /\b(?:burn(?:t|ing|ed)?|electrical|plastic|hot|smok[ey]y?) (?:smell|odou?r|plastic smell|wire smell)\b|\bsmell(?:s|ed)?(?: of| like| something)* (?:burn|smok|hot|electric|plastic|scorch)|\bsmok(?:e|ing)\b|^(?:complaint )?(?:a |bad |strong |funny |weird |there is a )?smells?(?: (?:at|in|from|near|by|around) .+| bad| funny)?$|\b(?:transformer|board|furnace|unit|blower|motor|air handler|contactor) smells?(?: (?:bad|funny|hot))?$/,
+    says: /\b(?:burn(?:t|ing|ed)?|electrical|plastic|hot|smok[ey]y?) (?:smell|odou?r|plastic smell|wire smell)\b|\bsmell(?:s|ed)?(?: of| like| something)* (?:burn|smok|hot|electric|plastic|scorch)|\bsmok(?:e|ing)\b|\b(?:it )?(?:stinks?|stank)\b|^(?:complaint )?(?:a |bad |strong |funny |weird |there is a )?smells?(?: (?:at|in|from|near|by|around) .+| bad| funny)?$|\b(?:transformer|board|furnace|unit|blower|motor|air handler|contactor) smells?(?: (?:bad|funny|hot))?$/,
   },
 ]
 

@@ -96,7 +96,7 @@ describe('typed at the unit', () => {
     ['gas valve off', twoStage, 'unplugged?'],
     ['one leg', heatPump, 'Which leg?'],
     ["24 on the coil and it won't pull in", furnace, 'coil'],
-    ['0 to 24 when cool comes on', furnace, 'starts with a number'],
+    ['0 to 24 when cool comes on', furnace, 'Between which two points'],
     ['board has no fuse', induced, 'Is its holder empty'],
   ])('is asked after: %s', (said, where, asked) => {
     const read = where(said)

@@ -57,7 +57,7 @@ const words: Readonly<Partial<{ [S in Sense]: string }>> = {
   trips: 'trips trip tripped pops popped blows blew blowing tripping',
   holds: 'holds hold held holding',
   fine: 'fine good ok okay',
-  runs: 'running runs run starts started spinning turning working works',
+  runs: 'running runs run starts started spinning spins turning working works',
   dead: 'dead',
   still: 'stopped stops quit quits cold',
   in: 'clicks clicked energized energizes energize shifts shifted engaged welded',

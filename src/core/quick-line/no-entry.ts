@@ -22,7 +22,7 @@ export const isUnread = (line: string, problem: string): boolean =>
   problem === NO_ENTRY ||
   isRiddle(line, problem) ||
   /^I heard/.test(problem) ||
-  /^(?:Name two points|A line that starts with a number)/.test(problem) ||
+  /^(?:Name two points|Between which two points)/.test(problem) ||
   /^A reading is a number/.test(problem)
 
 /** A sentence that names no terminal, no number, no command and nothing of the circuit. */

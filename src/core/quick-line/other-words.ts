@@ -99,6 +99,7 @@ const forms: readonly Form[] = [
   [/\b(goes|went|going) black\b/gi, '$1 blank'],
   [/(?<=blank) (?:for (?:a )?)?(?:a )?(?:second|sec|moment|split second)\b/gi, ''],
   [/\b(?:the )?bunch\b/gi, 'the bundle'],
+  [/\b(?:the )?(?:whole|entire) (?=(?:\w+ ){0,2}(?:cable|bundle|harness|run)\b)/gi, 'the '],
   [/^(\w+(?: \w+)?):\s+/, (the, all, head) => (the.place(head.toLowerCase()) ? `at ${head} ` : all)],
   [/\s*=\s*(?=\d|ol\b)/gi, ' '],
   [/\s+/g, ' '],

@@ -92,7 +92,10 @@ export function readValue(reader: Reader): { answer: Answer; unit: 'volts' | 'oh
 export function readAmps(reader: Reader, said?: 'max'): EntryDraft[] {
   const value = reader.number()
   const unit = reader.peek()
-  if (!unit || !/^(a|amp|amps|ma)$/i.test(unit.text)) reader.fail('A line that starts with a number is a clamp reading: 0.27 A on R.')
+  if (!unit || !/^(a|amp|amps|ma)$/i.test(unit.text))
+    reader.fail(
+      'Between which two points? Say them: "Y-C 26", "26 Y to C at the condenser"; amps are said with what they are on: "0.27 A on R".',
+    )
   reader.at++
   const hold = said ?? (reader.accept('max') ? 'max' : undefined)
   reader.expect('on', 'Say what the clamp is around: 0.27 A on R.')

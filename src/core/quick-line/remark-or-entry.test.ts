@@ -130,8 +130,7 @@ describe('what is measured, seen or done is no remark', () => {
       expect(problem('furnace-ac', line)).toMatch(/^45 V on the 24 V side\?.*Ohms are read/)
     const dead = standing('furnace-ac', 'indoor', 'off')
     expect(drafts(dead, 'W-C 45')).toMatchObject([{ probe: { meter: 'ohms' }, answer: 45 }])
-    expect(drafts(standing('furnace-ac', 'indoor', 'on'), 'indoor blower is on, nothing outside')).toEqual(
-      drafts(standing('furnace-ac', 'indoor', 'on'), 'blower is on, nothing outside'),
-    )
+    for (const line of ['indoor blower is on, nothing outside', 'blower is on, nothing outside'])
+      expect(problem('furnace-ac', line)).toMatch(/^No call is on in the record/)
   })
 })

@@ -82,6 +82,9 @@ function everyToGround(the: Sentence): string | null {
 
 const asOhms = (read: string): string => (read === 'open' ? 'OL' : read === 'shorted' ? 'jumps between 0 and 1' : read)
 
+/** What the meter showed, as one word. */
+const READ = `(ol|open|${NUMBER.slice(1, -1)})`
+
 /** Wires that are read by themselves, off at both ends, and all of them to the metal. */
 export const apartRules: readonly Rule[] = [
   rule(
@@ -90,8 +93,8 @@ export const apartRules: readonly Rule[] = [
   ),
   // Of the one cable here that has such a wire.
   rule(
-    `([a-z]\\d?)(?: wire)?(?: is| reads?)? (?:(ol|open|${NUMBER})(?: ?ohms?)? to (?:ground|gnd|chassis|metal)|(?:to|and) (?:ground|gnd|chassis|metal)(?: is| reads?)? (ol|open|${NUMBER})(?: ?ohms?)?),?(?: with)? both ends (?:off|loose|up|disconnected|lifted|open)`,
-    (the, wire, first, _one, second) => {
+    `([a-z]\\d?)(?: wire)?(?: is| reads?)? (?:${READ}(?: ?ohms?)? to (?:ground|gnd|chassis|metal)|(?:to|and) (?:ground|gnd|chassis|metal)(?: is| reads?)? ${READ}(?: ?ohms?)?),?(?: with)? both ends (?:off|loose|up|disconnected|lifted|open)`,
+    (the, wire, first, second) => {
       const [cable, another] = the.system.cables.filter(
         (one) => one.between.includes(the.state.bench.place) && wiresOf(one, [wire]) !== null,
       )
@@ -100,7 +103,7 @@ export const apartRules: readonly Rule[] = [
     },
   ),
   rule(
-    `(\\w+)(?: to | and | ?- ?)(\\w+)(?: is| are| reads?)? (ol|open|shorted|${NUMBER})(?: ?ohms?)?(?: together)?,?(?: with)? both ends (?:off|loose|up|disconnected|lifted|open)`,
+    `(\\w+)(?: to | and | ?- ?)(\\w+)(?: is| are| reads?)? (shorted|${READ.slice(1, -1)})(?: ?ohms?)?(?: together)?,?(?: with)? both ends (?:off|loose|up|disconnected|lifted|open)`,
     (the, one, other, read) => {
       const having = the.system.cables.filter(
         (cable) => cable.between.includes(the.state.bench.place) && wiresOf(cable, [one, other]) !== null,
@@ -111,7 +114,7 @@ export const apartRules: readonly Rule[] = [
     },
   ),
   rule(
-    `(\\S+?)(?:-cable)? (\\S+) (?:off|lifted|loose|up)(?: at| on)? both ends,? (?:and )?(ol|open|${NUMBER})(?: ?ohms?)? to (ground|gnd|chassis|metal)`,
+    `(\\S+?)(?:-cable)? (\\S+) (?:off|lifted|loose|up)(?: at| on)? both ends,? (?:and )?${READ}(?: ?ohms?)? to (ground|gnd|chassis|metal)`,
     (the, cable, wire, read, ground) => readApart(the, cable, [wire], asOhms(read), ground),
   ),
   rule(
@@ -134,7 +137,7 @@ export const apartRules: readonly Rule[] = [
   ),
   // All of a cable off, and two of its wires against each other.
   rule(
-    `(?:all )?(\\S+) (?:cable|wires|conductors)(?: is| are)? (?:off|lifted|loose|disconnected|isolated|unhooked)(?: at| on)? both ends,? (?:and )?(\\S+) (?:to|and) (\\S+)(?: is| reads?)? (ol|open|${NUMBER})(?: ?ohms?)?`,
+    `(?:all )?(\\S+) (?:cable|wires|conductors)(?: is| are)? (?:off|lifted|loose|disconnected|isolated|unhooked)(?: at| on)? both ends,? (?:and )?(\\S+) (?:to|and) (\\S+)(?: is| reads?)? ${READ}(?: ?ohms?)?`,
     (the, whose, one, other, read) => {
       const [off, apart] = [atBothEnds(the, 'lift', whose), readApart(the, whose, [one, other], asOhms(read))]
       return typeof off === 'string' && apart ? `${off}; ${apart.split('; ').at(-1)}` : null
@@ -147,19 +150,28 @@ export const apartRules: readonly Rule[] = [
     atBothEnds(the, 'land', said),
   ),
   rule(
-    `(\\S+?)(?:-cable)? (\\S+) (?:reads |is |measures )?(ol|open|${NUMBER})(?: ?ohms?)? to (ground|gnd|chassis|metal),?(?: with)? both ends (?:off|loose|up|disconnected|lifted|open)`,
+    `(\\S+?)(?:-cable)? (\\S+) (?:reads |is |measures )?${READ}(?: ?ohms?)? to (ground|gnd|chassis|metal),?(?: with)? both ends (?:off|loose|up|disconnected|lifted|open)`,
     (the, cable, wire, read, ground) => readApart(the, cable, [wire], asOhms(read), ground),
   ),
   rule(
-    `(\\S+?)(?:-cable)? (\\S+) (?:to|and) (ground|gnd|chassis|metal|cabinet)(?: is| reads?| measures?)? (ol|open|${NUMBER})(?: ?ohms?)?,?(?: with)? both ends (?:off|loose|up|disconnected|lifted|open)`,
+    `(\\S+?)(?:-cable)? (\\S+) (?:to|and) (ground|gnd|chassis|metal|cabinet)(?: is| reads?| measures?)? ${READ}(?: ?ohms?)?,?(?: with)? both ends (?:off|loose|up|disconnected|lifted|open)`,
     (the, cable, wire, ground, read) => readApart(the, cable, [wire], asOhms(read), ground),
   ),
   rule(
     '(?:lifted|lift|pulled|took off|disconnected|isolated) (\\S+) (\\S+)(?: off)?(?: at| on)? both ends,?(?: and)?(?: it| now| reads)*(?: to)? (ground|gnd|chassis|metal)(?: is| reads)? (\\S+)(?: ?ohms?)?',
     (the, cable, wire, ground, read) => readApart(the, cable, [wire], asOhms(read), ground),
   ),
+  // The same cable said twice.
   rule(
-    `(\\S+)(?: cable)? (\\S+) (?:to|and) (\\S+) (ol|open|${NUMBER})(?: ?ohms?)?,?(?: with)? both ends (?:off|disconnected|lifted|open|loose)`,
+    `(\\S+)(?:-cable)? (\\S+) (?:to|and) (\\S+)(?:-cable)? (\\S+) (?:is |reads? )?${READ}(?: ?ohms?)?,?(?: with)? both ends (?:off|disconnected|lifted|open|loose|up)`,
+    (the, cable, one, again, other, read) => (cable === again ? readApart(the, cable, [one, other], asOhms(read)) : null),
+  ),
+  rule(
+    `(?:lifted|pulled|took|disconnected|isolated)(?: off)? (\\S+?)(?:-cable)? (\\S+)(?: off)?(?: at| on)? both ends,? (?:and |but )?(?:it |still |now |reads? )*${READ}(?: ?ohms?)? to (ground|gnd|chassis|metal)`,
+    (the, cable, wire, read, ground) => readApart(the, cable, [wire], asOhms(read), ground),
+  ),
+  rule(
+    `(\\S+)(?: cable)? (\\S+) (?:to|and) (\\S+) ${READ}(?: ?ohms?)?,?(?: with)? both ends (?:off|disconnected|lifted|open|loose)`,
     (the, cable, one, other, read) => readApart(the, cable, [one, other], asOhms(read)),
   ),
   rule(
@@ -171,11 +183,11 @@ export const apartRules: readonly Rule[] = [
     everyToGround,
   ),
   rule(
-    `(\\S+) (?:to|and) (\\S+)(?: (?:in|on))? (\\S+) cable(?: is| reads?)? (ol|open|${NUMBER})(?: ?ohms?)?,?(?: with)? (?:both ends|everything|all|wires) (?:off|disconnected|lifted|open)(?: (?:at )?both ends)?`,
+    `(\\S+) (?:to|and) (\\S+)(?: (?:in|on))? (\\S+) cable(?: is| reads?)? ${READ}(?: ?ohms?)?,?(?: with)? (?:both ends|everything|all|wires) (?:off|disconnected|lifted|open)(?: (?:at )?both ends)?`,
     (the, one, other, cable, read) => readApart(the, cable, [one, other], asOhms(read)),
   ),
   rule(
-    `(\\S+) cable (?:unhooked|off|disconnected|lifted|loose)(?: at| on)? both ends,? (\\S+) (?:to|and) (\\S+)(?: is| reads?)? (ol|open|${NUMBER})(?: ?ohms?)?`,
+    `(\\S+) cable (?:unhooked|off|disconnected|lifted|loose)(?: at| on)? both ends,? (\\S+) (?:to|and) (\\S+)(?: is| reads?)? ${READ}(?: ?ohms?)?`,
     (the, cable, one, other, read) =>
       /^(?:ground|gnd|chassis|metal)$/.test(other)
         ? readApart(the, cable, [one], asOhms(read), other)

@@ -1,5 +1,5 @@
 import { bypassedBy } from '@/src/core/bench/caution'
-import { allAt } from '@/src/core/quick-line/hands'
+import { allAt, everythingAt } from '@/src/core/quick-line/hands'
 import { type Rule, rule } from '@/src/core/quick-line/rule'
 import type { Sentence } from '@/src/core/quick-line/sentence'
 import { conductorEnd, type Point, parsePoint } from '@/src/core/wiring/point'
@@ -65,6 +65,15 @@ export const bundleRules: readonly Rule[] = [
   rule(
     '(?:low voltage|24 ?v|control)(?: wires?| wiring| cable)? (?:is |are )?(?:disconnected|off|unhooked|lifted|loose)(?: (?:at|from|on) (.+)| (outside|outdoors|inside|indoors|here))?',
     (the, at, side) => allAt(the, at || (side && side !== 'here') ? the.place(at || side) : the.state.bench.place),
+  ),
+  rule(
+    `${OFF}(?: off)? both cables(?: off)?(?: (?:(?:of|from|at) )?(.+))?|both cables(?: are)? (?:off|out|lifted|unhooked|disconnected)(?: (?:of|from|at) (.+))?`,
+    (the, from, at) => {
+      const place =
+        (from || at ? the.place(from || at) : null) ??
+        (/^(?:|(?:control |terminal )?(?:board|strip|unit|terminals?)|here)$/.test(from || at) ? the.state.bench.place : null)
+      return the.system.cables.filter(({ between }) => place && between.includes(place)).length === 2 ? everythingAt(the, place) : null
+    },
   ),
   rule('jumper (?:is )?(?:back )?(?:off|out|removed|pulled)(?: (?:of|from|on|across))? (.+?)(?: switch)?', pastSwitch),
   rule(

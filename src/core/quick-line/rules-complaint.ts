@@ -116,7 +116,7 @@ export const complaintRules: readonly Rule[] = [
     (the) => the.asComplaint(),
   ),
   rule(
-    '(?:.+ )?(?:smells?|smelled|smelt|odou?r)(?: .+)?|(?:smoke(?! (?:detector|alarm|head|sensor))|smoking|smoky)(?: .+)?|(?:.+ )(?:smoke|smoking)',
+    '(?:.+ )?(?:smells?|smelled|smelt|stinks?|odou?r)(?: .+)?|(?:smoke(?! (?:detector|alarm|head|sensor))|smoking|smoky)(?: .+)?|(?:.+ )(?:smoke|smoking)',
     (the) => (ticks(the) ? the.asComplaint() : null),
   ),
   rule(

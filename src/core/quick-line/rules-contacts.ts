@@ -1,5 +1,7 @@
 import { asks, NUMBER, type Rule, rule, type Said, VOLTS } from '@/src/core/quick-line/rule'
 import { type Sentence, worded } from '@/src/core/quick-line/sentence'
+import { NOT_24_V } from '@/src/core/quick-line/units'
+import { lineSide } from '@/src/core/quick-line/volts'
 import { BLOCKED, BURNED, CLEAN, seenContacts } from '@/src/core/readings/contact-looks'
 import type { PartOf } from '@/src/core/wiring/part'
 import { partById, partsOf } from '@/src/core/wiring/system'
@@ -20,9 +22,11 @@ function coilOf(the: Sentence, named: string): PartOf<'coil'> | null {
     const part = partById(the.system, the.part(name) ?? '')
     return part?.kind === 'coil' && part.contact ? part : null
   }
-  const here = partsOf(the.system, 'coil').filter(({ contact, place }) => contact && place === the.state.bench.place)
-  const contactors = here.filter(({ role }) => role === 'contactor')
-  const [one, another] = contactors.length > 0 ? contactors : here
+  const all = partsOf(the.system, 'coil').filter(({ contact }) => contact)
+  const here = all.filter(({ place }) => place === the.state.bench.place)
+  // Contacts are said of a contactor: beside a relay here, the contactor elsewhere may be meant as well.
+  const [one, another] =
+    here.some(isContactor) || !all.some(isContactor) ? here.filter((coil) => isContactor(coil) || !here.some(isContactor)) : []
   return one && !another ? one : null
 }
 
@@ -31,6 +35,8 @@ function contactorHere({ system, state }: Sentence): string | null {
   const [one, another] = partsOf(system, 'coil').filter(({ role, place }) => role === 'contactor' && place === state.bench.place)
   return one && !another ? one.id : null
 }
+
+const isContactor = ({ role }: PartOf<'coil'>): boolean => role === 'contactor'
 
 const WHICH: Said = {
   asks: 'Which contacts? Say of what, and where: "contacts of the contactor burned", "3 V across the fan relay contacts".',
@@ -87,6 +93,14 @@ export const contactRules: readonly Rule[] = [
     `(?:voltage )?drop (?:across|over|through) (?:(.+?) )?(?:${CONTACTS}|contactor) (?:is |of )?${NUMBER}${UNIT}`,
     (the, named, value, unit) => read(the, named, value, unit),
   ),
+  rule(
+    `${NUMBER}(?: ?${VOLTS})? (?:on |at )?both sides(?: (?:of )?(.*contactor(?: \\d)?))?|${NUMBER}(?: ?${VOLTS})? (?:in and out|on line and load)(?: (?:sides? )?(?:(?:of|at|on) )?(.*contactor(?: \\d)?))`,
+    (the, one, of, other, at) => {
+      const volts = one || other
+      const [line, load] = [lineSide(the, volts), loadSide(the, of || at, volts)]
+      return the.state.bench.power && Number(volts) > NOT_24_V && typeof load === 'string' && line !== null ? `${line}; ${load}` : null
+    },
+  ),
   // The line's screws of a contactor by their numbers.
   rule(
     `l1(?: ?- ?| to | and |/| )t1 (?:is |reads? |has )?${NUMBER}${UNIT}|${NUMBER}${UNIT} (?:from |across |between )?l1(?: ?- ?| to | and |/| )t1`,
@@ -112,6 +126,21 @@ export const contactRules: readonly Rule[] = [
       const read = contactor && the.voltsAt(contactor, volts)
       return read && `${read}; ${contactor} out`
     },
+  ),
+  // By the wire that it hangs on.
+  rule(
+    `([ywgob]\\d? (?:contactor|relay|sequencer|valve))(?: coil)?(?: is| reads| has| at)? ${NUMBER}${UNIT}`,
+    (the, named, value, unit) => {
+      const part = the.part(named)
+      const coil = part === null ? undefined : partById(the.system, part)
+      const isOhms = /ohm/.test(unit) || (unit === '' && !the.state.bench.power)
+      if (coil?.kind !== 'coil' || !(isOhms || unit)) return null
+      return `${isOhms ? 'ohms ' : ''}${coil.between.join('-')} ${value}${isOhms ? '' : ' V'} at ${coil.place}`
+    },
+  ),
+  asks(
+    '(?:is |it is |its |they are |theyre )?(?:welded|stuck|fused)(?: (?:shut|closed|together|in))',
+    'What is? Say it with its name: "contactor in" while nothing calls, "fan relay in", "limit open".',
   ),
   rule('nothing (?:is )?(?:pulls|pulling|pulled) in(?: out here| outside| here)?', (the) => {
     const contactor = contactorHere(the)

@@ -208,6 +208,12 @@ export const courseRules: readonly Rule[] = [
       ? null
       : { asks: 'This house has no aux call: with the furnace alone it is emergency heat, "call emergency", else "call heat".' },
   ),
+  // Heat is on already: it is seen to run, or called as well.
+  rule('(?:aux|auxiliary|emergency|second stage|backup)(?: heat)?(?: is)? on', ({ system, state }) =>
+    state.bench.call === 'heat' && partsOf(system, 'load').some(({ id }) => /strips/.test(id))
+      ? { asks: 'Called for, or seen to run? Say "call heat2" or "call emergency", or "strips run".' }
+      : null,
+  ),
   rule('(?:(?:second|2nd|high) stage|stage (?:2|two)) (?:is )?(?:calling|called)', (the) => {
     const [call, another] = callsOf(the.system).filter(
       (one) => /-2$/.test(one) && [the.state.complaint.call, `${the.state.bench.call}-2`].includes(one),

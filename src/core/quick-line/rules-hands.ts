@@ -225,9 +225,7 @@ export const handRules: readonly Rule[] = [
     '(?:jump|jumped|jumper|jumpered|bypass|bypassed)(?: out| past| around)? (?:both|all|two|high and low)(?: pressure)? ?(?:switches|pressures|safeties|switch)?',
     pastPressures,
   ),
-  rule('(?:closed|shut)(?: up)? (?:panel|door|cover)s?', ({ state: { bench } }) =>
-    bench.panelsOff.includes(bench.place) ? `panel ${bench.place} on` : null,
-  ),
+  rule('(?:closed|shut)(?: up)? (?:panel|door|cover)s?', (the) => `panel ${panelOff(the)} on`),
   rule('(?:panel|door|cover)s? (?:is )?back(?: on)?', (the) => `panel ${panelOff(the)} on`),
   rule('(?:panel|door|cover)s? (?:is )?off', (the) => `panel ${the.state.bench.place} off`),
   // Readings.

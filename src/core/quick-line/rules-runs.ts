@@ -26,8 +26,33 @@ function onCall(the: Sentence, what: string, said: string, runs: boolean): strin
   return isAll ? (runs ? leading('holds on', call) : the.asComplaint()) : null
 }
 
+/** One jumper from the hot side to one terminal after the other, with what each did: it is moved on before the next. */
+function jumpedInTurn(the: Sentence, hot: string, said: string): string | null {
+  const trials = said
+    .split(/,? (?:and |but |then )?(?=r[ch]? to )|, (?:and |but |then )?(?=to )/)
+    .map((one) => /^(?:r[ch]? )?to ([gywob]\d?) (\S+)/.exec(one.trim()))
+  const results = trials.map((trial) => (trial ? TRIALS.get(trial[2]) : undefined))
+  if (trials.length < 2 || results.includes(undefined)) return null
+  const letters = trials.map((trial) => the.letter(trial?.[1] ?? ''))
+  if (!the.isLetter(hot) || letters.some((letter) => !the.isLetter(letter))) return null
+  const from = the.letter(hot)
+  return letters
+    .map((letter, index) => `${index > 0 ? `jumper out ${from} ${letters[index - 1]}; ` : ''}jumper ${from} ${letter}; ${results[index]}`)
+    .join('; ')
+}
+const TRIALS: ReadonlyMap<string, 'holds' | 'trips'> = new Map([
+  ...['holds', 'held', 'hold', 'fine', 'ok', 'good'].map((word) => [word, 'holds'] as const),
+  ...['trips', 'tripped', 'trip', 'pops', 'popped', 'blows', 'blew'].map((word) => [word, 'trips'] as const),
+])
+
 /** What runs on which call, and how long it did. */
 export const runRules: readonly Rule[] = [
+  rule('(?:jumped |jumpered |jumper )?(r[ch]?) (to [gywob]\\d? \\w+,? (?:and |but |then )?(?:r[ch]? )?to [gywob]\\d? .+)', jumpedInTurn),
+  rule(
+    `(r[ch]?) and ([gywob]\\d?) together,? (?:and )?(?:it )?(trips?|tripped|pops|popped|blows|blew|holds?|held)(?: .*)?`,
+    (the, hot, letter, how) =>
+      the.isLetter(hot) && the.isLetter(letter) ? `jumper ${the.letter(hot)} ${the.letter(letter)}; ${TRIALS.get(how) ?? 'trips'}` : null,
+  ),
   // Whoever stands at the thermostat, and hears the unit, hears the one outside.
   rule(`(?:unit|system|condenser|outdoor unit|ac|a/c) (${NOT} )?${RUN}(?: up| fine| good)*`, (the, not) => {
     const { system, state } = the

@@ -225,8 +225,9 @@ export const toldRules: readonly Rule[] = [
   }),
   rule('(?:reset|pushed|pressed)(?: in)? (?:transformer |board |pocket |built-in )?breaker(?: button)?(?: back)?(?: in)?', () => 'reset'),
   // Switches that show what they do.
-  rule('float(?: switch)?(?: is| was| has)? (?:up|tripped|popped|kicked|high|floating|full)(?: up)?', (the) =>
-    worded(the.part('float'), 'up'),
+  rule(
+    'float(?: switch)?(?: is| was| has)? (?:up|tripped|popped|kicked|high|floating|full|under water|in water)(?: up| (?:of )?water)?',
+    (the) => worded(the.part('float'), 'up'),
   ),
   rule('float(?: switch)?(?: is| was|s)? (?:back )?(?:(?:to )?normal|down|dry|low|not tripped|fine|ok)(?: again| now)*', (the) =>
     worded(the.part('float'), 'down'),

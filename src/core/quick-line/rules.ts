@@ -19,6 +19,10 @@ export const rules: readonly Rule[] = [
   rule('fan (?:switch )?(?:to )?on', () => 'call fan'),
   // What is off comes on again as a whole, where nothing else is said.
   rule('(?:turned|switched|put)(?: it| them)? back on(?: again)?', (the) => (the.state.bench.power ? null : 'power on')),
+  rule(
+    '(?:both|all)(?: of)?(?: the)? (?:breakers|disconnects|switches|breakers and disconnects)(?: are)? off|(?:turned|switched|shut|killed|flipped|threw)(?: off)? (?:both|all)(?: of)?(?: the)? (?:breakers|disconnects|switches)(?: off)?',
+    () => 'power off',
+  ),
   // Which switch is off decides what is dead: the main question before ohms.
   asks(
     `(?:turned|switched|shut|killed|cut|pulled)(?: off)? ${SWITCHES}(?: off| down| out)?(?: at (?:breaker|disconnect|switch|panel)| outside| outdoors| at .+)?|(?:house |main |furnace |air handler |condenser |outdoor )?${SWITCHES}(?: (?:on|for|at) .+?)?(?: is| was|s)? (?:off|pulled|down|out)(?: at .+)?`,

@@ -26,6 +26,24 @@ export const ofDays: readonly Shortened[] = [
   [/\b(?:LP|low) switch\b/gi, 'low-pressure switch'],
   [/^(.*(?:jumped|jumpered|bypassed)) - (?=nothing|no )/i, '$1, '],
   [/\b(compressor|fan|blower|unit|both|everything) (?:is |are )?going$/i, '$1 running'],
+  [
+    /^(compressor|condenser fan|blower|fan|motor) (hums?|humming|hummed|buzzes),? (?:and |and then |then |but )?((?:trips|kicks|goes|cuts|shuts|drops|tripped|kicked|went|cut|shut|dropped)(?: off| out)?(?: on (?:its |the )?(?:overload|internal|internals|protector))?)$/i,
+    '$1 hums, note $3',
+  ],
+  [
+    /^([YWGOB]\d?) (?:has|gets|got|has got) (?:power|voltage|24|24 ?v(?:olts)?)(?: to it)?(?: (?:on|in) (?:a )?(cool(?:ing)?|heat(?:ing)?)(?: call)?)?$/,
+    '$1 hot on $2',
+  ],
+  // What blows inside, and nothing where the other unit stands.
+  [
+    /^(?:the )?(?:indoor |inside )?(?:fan|blower)(?: motor)?(?: is)? (?:on|runs|running|comes on|came on|kicks on|works|going)(?: fine)?(?: inside| indoors)?,? (?:but |and |though )?(?:nothing|not)(?: is| runs| running| happens| happening| going on)* (?:outside|outdoors|out there|at (?:the )?(?:condenser|heat pump|outdoor unit))$/i,
+    'fan runs inside, nothing outside',
+  ],
+  [
+    /^(?:the )?(?:indoor |inside )?(?:fan|blower)(?: motor)?(?: is)? (?:on|runs|running|comes on|came on|kicks on|works|going)(?: fine)?(?: inside| indoors)?,? (?:but |and |though )?(?:the )?(?:outside|outdoors|outdoor unit|outside unit|condenser)(?: is)? (?:dead|off|still|not running|down|isn[’']?t|isn[’']?t running|doesn[’']?t run|won[’']?t run|not)$/i,
+    'fan runs inside, nothing outside',
+  ],
+  [/^(?:the )?breakers (?:are )?(?:all |both )?off,? (?:and )?((?:proved|tested|verified|checked|confirmed) dead)$/i, 'power off, note $1'],
   [/(^|[, ])(\d+(?:\.\d+)?)(?: ?v)? out,? (\d{3})(?: ?v)? in$/i, '$1$3 in, $2 out'],
   [/^ohms across (?:the )?(.+?) (\d[\d.]*|ol)$/i, '$1 $2 ohms'],
   [/^(contactor|relay|valve|rv|reversing valve) (?:is |now |stays )*(?:steady|solid)(?: now)?$/i, '$1 in'],
@@ -113,6 +131,7 @@ export const ofDays: readonly Shortened[] = [
     /^(contactor|compressor|blower|condenser fan|reversing valve|gas valve|sequencer) (in|out|runs|running|not in|not running|chattering|humming) at (?:the )?(?:heat pump|condenser|outdoor unit|furnace|air handler|unit)$/i,
     '$1 $2',
   ],
+  [/^((?:the )?jumpers?(?:[’']s| is| are)? still (?:in|on)(?: place)?|still jumped(?: out)?)$/i, 'note $1'],
   [
     /^((?:there is )?water in (?:the )?pan|(?:the )?pan (?:is )?full),? (?:and )?float(?: switch)? (?:is |was )?(?:tripped|up|open)$/i,
     'float up, note $1',

@@ -75,8 +75,17 @@ export const ofTrips: readonly Shortened[] = [
     'breaker in',
   ],
   [/^(proved .+\d.*?),? (?:and )?(cool|heat|fan|cooling|heating) (?=\d[\d.]* ?a\b)/i, '$1; proved $2 '],
+  [/^it(?: is|[’']s) an? (\d+) ?(?:a|amps?)(?: one)?$/i, 'fuse is $1 A'],
+  [
+    /^(?:i )?(?:put|added|installed|wired|stuck|spliced)?(?: in)? ?(?:an? |my |the )?(?:(\d+) ?a(?:mps?)? )?(?:(?:inline|in[- ]line) (?:pocket |pop[- ]?out )?breaker|(?:pocket |pop[- ]?out )?breaker (?:inline|in[- ]line))(?: in)?(?: (?:on|with|in)(?: the)? (?:r|red|hot|24 ?v(?:olts?)?)(?: wire| lead)?)?$/i,
+    'breaker $1 in',
+  ],
   // What a fuse is rated is not what was read through it.
-  [/^((?:the )?fuse (?:is |was )?(?:open|blown|good|ok|fine)),? (?:it(?: is|[’']s) )?(?:an? )?(\d+) ?(?:a|amps?)$/i, '$1; note $2 A fuse'],
+  [
+    /^((?:the )?fuse (?:is |was )?(?:open|blown|good|ok|fine)),? (?:(?:but )?it(?: is|[’']s) )?(?:an? )?(\d+) ?(?:a|amps?)(?: (?:tan|orange|purple|violet|brown|one))?$/i,
+    '$1; note $2 A fuse',
+  ],
+  [/^((?:the )?fuse (?:is |was )?(?:good|ok|fine)),? (?:but |and )?(?:it(?: is|[’']s) )(?:an? )?(\d+)$/i, '$1; note $2 A fuse'],
   [/\b(?:it|the furnace|furnace|the heater) (?:lit|lit up|lights|lights up|ignites|ignited|lit off|lights off)$/i, 'burners lit'],
   [/ (?:when|as) (?:i|we) (?:got|get|came|arrived|found it)(?: here| there| out| on site)?$/i, ''],
   [/^(?:the )?(?:heat pump|system|unit|it|hp)(?: is)? in (heat|cool|heating|cooling)(?: mode)?(?=,)/i, 'call for $1'],

@@ -62,7 +62,8 @@ const sayOnceMore = (check: Check): Check => ({ ...check, say: `Once more: ${che
 
 /**
  * The first look that speaks of trouble where nobody told of any is taken a second time, at once: one in fifty is plain wrong, and a
- * search that follows it is long. Where the two disagree a third decides: one of them was wrong, and nobody knows which.
+ * search that follows it is long. Where it disagrees with the one before it, one of the two was wrong and nobody knows which: it goes on
+ * until two in a row agree.
  */
 export function lookAgain(engine: Engine, evidence: Evidence, posterior: Posterior, bench: Bench, choice: Choice): Check | null {
   const { complaint, observations } = evidence
@@ -78,12 +79,24 @@ export function lookAgain(engine: Engine, evidence: Evidence, posterior: Posteri
     looks.length === 1 &&
     speaksOfTrouble(engine, last) &&
     latestAnswers(observations).filter((one) => speaksOfTrouble(engine, one)).length === 1
-  const isTied = looks.length === 2 && speaksOfTrouble(engine, looks[0]) !== speaksOfTrouble(engine, last)
+  const before = looks.at(-2)
+  const isTied = before !== undefined && looks.length < MOST_LOOKS && speaksOfTrouble(engine, before) !== speaksOfTrouble(engine, last)
   if (!(isFirst || isTied) || choice.skipped?.some((probe) => probeKey(probe) === probeKey(last.probe))) return null
   // What the second look has all but ruled out is asked for all the same.
   const among = isTied ? widened(engine, evidence, posterior) : posterior
   const again = weighQuestion(engine, among, observations, bench, anyTime(last.bench), last.probe, last.bench.place, true)
   return again && sayOnceMore(again)
+}
+
+/** What alternates for longer is no wrong look: it comes and goes. */
+const MOST_LOOKS = modelValue({ value: 5, unit: 'looks', source: 'assumption' })
+
+/** Looks that speak of trouble, and that no later one told otherwise: what was seen in the first moments of a call may run a minute later. */
+export function seenAmiss(engine: Engine, observations: readonly Observation[]): Observation[] {
+  const last = new Map(observations.map((one) => [keyOfAsking(one), one.id]))
+  return latestAnswers(observations).filter(
+    (one) => one.probe.meter === 'look' && last.get(keyOfAsking(one)) === one.id && speaksOfTrouble(engine, one),
+  )
 }
 
 const keyOfAsking = ({ bench, probe }: Observation): string => questionKey(anyTime(bench), probe)

@@ -16,7 +16,7 @@ import {
   stillTold,
   type Verdict,
 } from '@/src/core/diagnosis/inference/verdict'
-import { askAgain, lookAgain, speaksOfTrouble, takeAgain, whileItShows } from '@/src/core/diagnosis/planner/again'
+import { askAgain, lookAgain, seenAmiss, speaksOfTrouble, takeAgain, whileItShows } from '@/src/core/diagnosis/planner/again'
 import { apartFirst } from '@/src/core/diagnosis/planner/apart-first'
 import { causeOfBurn } from '@/src/core/diagnosis/planner/burn-cause'
 import { firstMove } from '@/src/core/diagnosis/planner/first-moves'
@@ -98,9 +98,7 @@ export function propose(base: Engine, evidence: Evidence, bench: Bench, choice: 
       return ask(call, looksSound)
     const sound = call || hasTripped(evidence) || hasUnmadeCall(engine, evidence) ? null : (verdict ?? soundOnceAllRan(suspects))
     // A house is not called sound beside something seen that a sound house does not do: that is looked at again, and else searched for.
-    const seen = sound
-      ? latestAnswers(evidence.observations).filter((one) => one.probe.meter === 'look' && speaksOfTrouble(engine, one))
-      : []
+    const seen = sound ? seenAmiss(engine, evidence.observations) : []
     const again = takeAgain(
       engine,
       evidence,

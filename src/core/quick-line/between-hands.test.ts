@@ -1,0 +1,100 @@
+import { standing } from '@/tests/setup/standing'
+
+/** What is typed in a few words between two hands, and what is asked where they could mean two things. */
+const at = (system: string, place: string, power: 'on' | 'off' = 'on', call?: 'cool' | 'heat' | 'cool-2') =>
+  standing(system, place, power, ...(call ? [{ do: 'call' as const, call }] : []))
+
+const furnace = at('furnace-ac', 'indoor')
+const cooling = at('furnace-ac', 'indoor', 'on', 'cool')
+const furnaceOff = at('furnace-ac', 'indoor', 'off')
+const condenser = at('furnace-ac', 'outdoor', 'on', 'cool')
+const condenserOff = at('furnace-ac', 'outdoor', 'off')
+const heatPump = at('heat-pump-o', 'indoor')
+const heatPumpOff = at('heat-pump-o', 'indoor', 'off')
+const heating = at('heat-pump-o', 'indoor', 'on', 'heat')
+const rooftop = at('rooftop-gas', 'package', 'off')
+const rooftopOn = at('rooftop-gas', 'package', 'on', 'cool-2')
+const packaged = at('package-heat-pump', 'package', 'on', 'cool')
+const plain = at('air-handler-plain', 'indoor')
+const wet = at('air-handler-120', 'indoor')
+
+describe('a few words', () => {
+  it.each([
+    // Contacts are the contactor's where it stands.
+    ['contacts burnt', condenserOff, 'contacts of the contactor: burned'],
+    ['4 volts across the contacts', condenser, 'L1 after the outdoor disconnect to lead from contactor to compressor'],
+    [
+      'contactor in, 240 both sides, comp dead',
+      packaged,
+      'lead from contactor to compressor to L2 after the unit disconnect at the package unit: 240 V, then compressor: still',
+    ],
+    [
+      '240 in and out of the contactor',
+      packaged,
+      'L1 after the unit disconnect to L2 after the unit disconnect at the package unit: 240 V, then lead from',
+    ],
+    ['Y2 contactor coil 12', rooftop, 'Y2 to C at the rooftop unit: 12 ohm'],
+    ['Y2 contactor 24.8 V', rooftopOn, 'Y2 to C at the rooftop unit: 24.8 V'],
+    // Motors.
+    ['condensor fan spins, compressor hums', cooling, 'condenser fan: runs, then compressor: hums'],
+    ['compressor hums and trips off', packaged, 'compressor: hums, then note: trips off'],
+    ['inside fan on, outside dead', cooling, 'blower motor: runs, then what runs at the outdoor unit: not as called'],
+    ['blower on, nothing outside', cooling, 'blower motor: runs, then what runs at the outdoor unit: not as called'],
+    ['strips on', heating, 'heat strips: runs'],
+    // Fuse, breaker, power.
+    ["it's a 3 amp", heatPump, '3 A fuse in the slot'],
+    ["fuse good but it's a 5", furnace, 'board fuse: good, then note: 5 A fuse'],
+    ['fuse ok 3 A purple', furnace, 'board fuse: good, then note: 3 A fuse'],
+    ['3 amp breaker in line on R', plain, '3 A breaker in the fuse slot'],
+    ['both breakers off, tested dead', heatPump, 'power off, then note: tested dead'],
+    ['shut the door and power back on', furnace, 'panel of the indoor unit on, then power on'],
+    ['stinks at the transformer', furnace, 'burning smell'],
+    ['float switch full of water', wet, 'float switch: up'],
+    ['B has power', at('heat-pump-b', 'indoor', 'on', 'cool'), 'B to C at the air handler: 20–28 V'],
+    // Wires and jumpers.
+    [
+      'outdoor Y off at both ends, 0.3 to ground',
+      furnaceOff,
+      'Y (red) of the outdoor cable at the outdoor unit, then Y (red) of the outdoor cable to chassis at the indoor unit: 0.3 ohm',
+    ],
+    [
+      'lifted outdoor Y both ends, still 0.3 to ground',
+      furnaceOff,
+      'then Y (red) of the outdoor cable to chassis at the indoor unit: 0.3 ohm',
+    ],
+    ['outdoor Y 0.3 to ground both ends off', furnaceOff, 'then Y (red) of the outdoor cable to chassis at the indoor unit: 0.3 ohm'],
+    ['outdoor Y to outdoor C 0.3 both ends off', furnaceOff, 'then Y (red) to C (white) of the outdoor cable at the indoor unit: 0.3 ohm'],
+    ['unhooked the whole outdoor bundle', heatPumpOff, 'lift C (blue) of the outdoor cable at the air handler'],
+    ['R and Y together trips right now', furnace, 'jumper R to Y at the indoor unit, then it trips'],
+    ["jumper's still in", furnace, "note: jumper's still in"],
+  ])('%s', (said, where, meant) => {
+    const read = where(said)
+    expect(read.ok ? read.say : read.problem).toContain(meant)
+  })
+
+  it('both cables come off the strip where one stands, every wire of them', () => {
+    const read = heatPumpOff('pulled both cables off the board')
+    expect(read.ok && read.drafts).toHaveLength(11)
+    expect(read.ok && read.say).toMatch(/stat cable.*outdoor cable/)
+  })
+
+  it('one jumper goes from terminal to terminal, and is out before the next goes in', () => {
+    const read = furnace('R to G fine, R to W fine, R to Y pops')
+    expect(read.ok && read.say).toBe(
+      'jumper R to G at the indoor unit, then it holds, then take out the jumper R to G at the indoor unit, then jumper R to W at the indoor unit, then it holds, then take out the jumper R to W at the indoor unit, then jumper R to Y at the indoor unit, then it trips',
+    )
+  })
+
+  it.each([
+    ['contacts burnt', furnaceOff, 'Which contacts?'],
+    ['4 volts across the contacts', cooling, 'Which contacts?'],
+    ['welded shut', furnaceOff, 'What is?'],
+    ['aux heat on', heating, 'Called for, or seen to run?'],
+    ['26 at board 0 at condenser', cooling, 'Between which two points?'],
+    ['blower on, nothing outside', heatPump, 'No call is on in the record'],
+  ])('is asked after: %s', (said, where, asked) => {
+    const read = where(said)
+    expect(read.ok).toBe(false)
+    expect(!read.ok && read.problem).toContain(asked)
+  })
+})
