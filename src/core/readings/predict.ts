@@ -178,10 +178,10 @@ type LookProbe = Extract<Probe, { meter: 'look' }>
 
 /** Benches whose sound work is kept. */
 const KEPT_SOUND = workLimit(40)
-const soundKept = new Memo((_: Laboratory) => new LruCache<string, ReadonlyMap<string, boolean>>(KEPT_SOUND))
+const soundKept = new Memo((_: Laboratory) => new LruCache<string, ReadonlyMap<string, number>>(KEPT_SOUND))
 
 /** What works on a bench while nothing is wrong, its protection whole: behind a blown fuse nothing does what is called for. */
-const soundWork = (laboratory: Laboratory, bench: Bench): ReadonlyMap<string, boolean> =>
+const soundWork = (laboratory: Laboratory, bench: Bench): ReadonlyMap<string, number> =>
   soundKept.of(laboratory).get(benchKey(bench), () => {
     const whole: Bench = {
       ...bench,

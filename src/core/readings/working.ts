@@ -1,11 +1,11 @@
 import type { SolvedState } from '@/src/core/operation/in-state'
-import { RUNS_ABOVE } from '@/src/core/operation/machine'
 import { isPulledIn } from '@/src/core/operation/state'
 import { HUMMING, HUMS_DEAD, HUMS_WITHOUT_START } from '@/src/core/readings/capacitor-looks'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { parseLook, runsAt } from '@/src/core/readings/look-target'
 import type { Component } from '@/src/core/readings/prediction'
+import { modelValue } from '@/src/core/units/model-value'
 import { capacitorOf } from '@/src/core/wiring/fed-by'
 import type { PlaceId } from '@/src/core/wiring/ids'
 import { loadInside } from '@/src/core/wiring/links'
@@ -28,13 +28,32 @@ export function runs(
   const [inside, before, b] = [loadInside(part.id), ...part.between.map((node) => terminalPoint(node, part.place))].map((node) =>
     network.nodeIndex(node),
   )
-  const hasVolts = (a: number) => kernel.difference(a, b) > RUNS_ABOVE * part.volts
-  const word = (said: string, share: number): Component => ({ weight: weight * share, at: { word: said }, sigma: 1, floating: false })
-  if (hasVolts(inside)) return [word('runs', 1)]
-  if (!hasVolts(before) || !capacitorOf(system, part.id)) return [word('still', 1)]
-  const hums = effects.some((effect) => effect.do === 'stall' && effect.load === part.id) ? HUMS_WITHOUT_START : HUMS_DEAD
-  return [word('still', 1 - hums), word(HUMMING, hums)]
+  const goes = (a: number): number => chanceToGo(kernel.difference(a, b) / part.volts)
+  const share = goes(inside)
+  const mayHum = goes(before) > 0 && capacitorOf(system, part.id) !== undefined
+  // Too few volts hold a rotor as a dead capacitor does.
+  const isHeld = share > 0 || effects.some((effect) => effect.do === 'stall' && effect.load === part.id)
+  const hums = mayHum ? (isHeld ? HUMS_WITHOUT_START : HUMS_DEAD) : 0
+  return said(weight, { runs: share, still: (1 - share) * (1 - hums), [HUMMING]: (1 - share) * hums })
 }
+
+/** What is said of a look, each word in its share; what is never said is left out. */
+const said = (weight: number, shares: Readonly<Record<string, number>>): Component[] =>
+  Object.entries(shares).flatMap(([word, share]) =>
+    share > 0 ? [{ weight: weight * share, at: { word }, sigma: 1, floating: false }] : [],
+  )
+
+/** Below this share of its rated volts nothing turns or heats that is seen. */
+const STALLS_BELOW = modelValue({
+  value: 0.5,
+  unit: 'share of its rated volts',
+  source: 'assumption: torque goes by the square of the volts',
+})
+/** Above this all of it does. */
+const GOES_ABOVE = modelValue({ value: 0.75, unit: 'share of its rated volts', source: 'assumption' })
+
+/** The chance that a motor or a heater goes on a share of its rated volts: between the two limits it is one motor's and not another's. */
+const chanceToGo = (share: number): number => Math.max(0, Math.min(1, (share - STALLS_BELOW) / (GOES_ABOVE - STALLS_BELOW)))
 
 /** Every place at which there is something to see at work, as one look each. */
 export const wholeLooks = (system: System): { readonly meter: 'look'; readonly at: string }[] =>
@@ -44,33 +63,36 @@ export const wholeLooks = (system: System): { readonly meter: 'look'; readonly a
 export const workingAt = (system: System, place: PlaceId): (PartOf<'load'> | PartOf<'coil'>)[] =>
   [...partsOf(system, 'load'), ...partsOf(system, 'coil')].filter((part) => part.place === place)
 
-/** What works in one state of the machine: part by part, at every place. */
+/** What works in one state of the machine, as a chance: part by part, at every place. */
 export function workingIn(
   laboratory: Laboratory,
   solved: SolvedState,
   { effects }: Pick<Hypothesis, 'effects'>,
   state: number,
-): ReadonlyMap<string, boolean> {
+): ReadonlyMap<string, number> {
   const { system, machine } = laboratory
   const loads = partsOf(system, 'load').map((part) => {
-    const [{ at }] = runs(laboratory, solved, { effects }, part.id, 1)
-    return [part.id, typeof at === 'object' && at.word === 'runs'] as const
+    const going = runs(laboratory, solved, { effects }, part.id, 1).find(({ at }) => typeof at === 'object' && at.word === 'runs')
+    return [part.id, going?.weight ?? 0] as const
   })
   const coils = machine.relays.map(
     ({ part }, index) =>
-      [part.id, isPulledIn(state, index) || effects.some((effect) => effect.do === 'weld' && effect.coil === part.id)] as const,
+      [part.id, isPulledIn(state, index) || effects.some((effect) => effect.do === 'weld' && effect.coil === part.id) ? 1 : 0] as const,
   )
-  return new Map<string, boolean>([...loads, ...coils])
+  return new Map<string, number>([...loads, ...coils])
 }
 
 /** Whether a place does what it does in a sound house on the same bench. */
 export function asCalled(
   system: System,
   at: string,
-  works: ReadonlyMap<string, boolean>,
-  soundly: ReadonlyMap<string, boolean>,
+  works: ReadonlyMap<string, number>,
+  soundly: ReadonlyMap<string, number>,
   weight: number,
 ): Component[] {
-  const isSo = workingAt(system, parseLook(at).of).every(({ id }) => works.get(id) === soundly.get(id))
-  return [{ weight, at: { word: isSo ? 'as called' : 'not as called' }, sigma: 1, floating: false }]
+  const alike = workingAt(system, parseLook(at).of).reduce((chance, { id }) => {
+    const [is, should] = [works.get(id) ?? 0, soundly.get(id) ?? 0]
+    return chance * (is * should + (1 - is) * (1 - should))
+  }, 1)
+  return said(weight, { 'as called': alike, 'not as called': 1 - alike })
 }

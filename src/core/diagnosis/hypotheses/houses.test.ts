@@ -1,5 +1,6 @@
+import fc from 'fast-check'
 import { type Bench, createBench } from '@/src/core/bench/bench'
-import { kindsOfWiring } from '@/src/core/diagnosis/hypotheses/houses'
+import { degrees, degreesInOrder, kindsOfWiring, limitedMean, overDegrees } from '@/src/core/diagnosis/hypotheses/houses'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
 import { hypothesisOfFault } from '@/src/core/readings/hypothesis'
 import { createLaboratory } from '@/src/core/readings/laboratory'
@@ -30,5 +31,36 @@ describe('the ways in which a house may be wired', () => {
     }
     expect(tripsIn(false)).toBeGreaterThan(0.8)
     expect(tripsIn(true)).toBeLessThan(0.2)
+  })
+})
+
+describe('how a reading leans on damage', () => {
+  const volts = (...byOctave: number[]) =>
+    degrees.map((_, degree) => {
+      const place = degreesInOrder.findIndex((one) => one.degree === degree)
+      return [{ at: byOctave[place], weight: 1, sigma: 0.1, floating: false }]
+    })
+  const leans = (...byOctave: number[]) =>
+    degreesInOrder.map(({ degree }) => overDegrees(volts(...byOctave), 0)[degree][0].leans?.[0].by ?? 0)
+
+  it('is half of what an octave moves it', () => {
+    expect(leans(0, 2, 4, 6, 8)).toEqual([0.5, 1, 1, 1, 0.5])
+  })
+
+  it('is nothing beside a jump: a guard that opens between two degrees says nothing of those below it', () => {
+    const [, , below, above] = leans(0, 0, 0, 22, 23)
+    expect(below).toBe(0)
+    expect(above).toBeCloseTo(1)
+  })
+
+  it('never exceeds twice the smaller step, and goes the way that both go', () => {
+    fc.assert(
+      fc.property(fc.double({ min: -50, max: 50, noNaN: true }), fc.double({ min: -50, max: 50, noNaN: true }), (down, up) => {
+        const mean = limitedMean(down, up)
+        expect(Math.abs(mean)).toBeLessThanOrEqual(2 * Math.min(Math.abs(down), Math.abs(up)))
+        expect(Math.abs(mean)).toBeLessThanOrEqual(Math.abs(down + up) / 2 + 1e-12)
+        expect(mean === 0 || Math.sign(mean) === Math.sign(up)).toBe(true)
+      }),
+    )
   })
 })

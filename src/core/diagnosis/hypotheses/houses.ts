@@ -44,22 +44,49 @@ const gradesOf = new Memo((hypothesis: Hypothesis): Hypothesis[] => degrees.map(
  * leans on it, one number for all readings of the house.
  */
 export function overDegrees(predictions: readonly Prediction[], damageCause: number): Prediction[] {
-  const centre = (place: number): number | null => {
-    const { degree } = degreesInOrder[Math.max(0, Math.min(degreesInOrder.length - 1, place))]
-    const [first] = [...predictions[degree]].sort((a, b) => b.weight - a.weight)
-    return typeof first?.at === 'number' && !first.floating ? first.at : null
-  }
+  const last = degreesInOrder.length - 1
+  const at = (place: number) => predictions[degreesInOrder[Math.max(0, Math.min(last, place))].degree]
   return predictions.map((prediction, degree) => {
     const place = degreesInOrder.findIndex((candidate) => candidate.degree === degree)
-    const [below, above] = [centre(place - 1), centre(place + 1)]
-    if (below === null || above === null || below === above) return prediction
-    // At either end the neighbour is the degree itself: half the way.
-    const lean: Lean = { cause: damageCause, by: (above - below) / 4, isDamage: true }
-    return prediction.map((component) =>
-      typeof component.at === 'number' && !component.floating ? { ...component, leans: [...(component.leans ?? []), lean] } : component,
+    const isEnd = place === 0 || place === last
+    // From an octave to half of one; at either end the neighbour is the degree itself: half the way.
+    return leaningOnDamage([at(place - 1), prediction, at(place + 1)], damageCause, ([down, up]) =>
+      isEnd ? (down + up) / 4 : limitedMean(down, up) / 2,
     )
   })
 }
+
+/**
+ * A prediction with how it leans on damage: from what is predicted with less of it and with more.
+ * @param by how far it moves in one spread of the damage, from its steps up to it and on from it
+ */
+export function leaningOnDamage(
+  [less, here, more]: readonly [Prediction, Prediction, Prediction],
+  damageCause: number,
+  by: (steps: readonly [number, number]) => number,
+): Prediction {
+  const [below, at, above] = [less, here, more].map(centreOf)
+  if (below === null || at === null || above === null) return here
+  const moves = by([at - below, above - at])
+  if (moves === 0) return here
+  const lean: Lean = { cause: damageCause, by: moves, isDamage: true }
+  return here.map((component) =>
+    typeof component.at === 'number' && !component.floating ? { ...component, leans: [...(component.leans ?? []), lean] } : component,
+  )
+}
+
+/** Where the heaviest part of a prediction is; null where that is no number, or hangs free. */
+function centreOf(prediction: Prediction): number | null {
+  const [first] = [...prediction].sort((a, b) => b.weight - a.weight)
+  return typeof first?.at === 'number' && !first.floating ? first.at : null
+}
+
+/**
+ * The mean of two steps on either side, but no more than twice either of them, and nothing where they go opposite ways. What jumps on one
+ * side, since a guard opens or a relay lets go between two degrees, leans on nothing here (the monotonised central limiter, van Leer 1977).
+ */
+export const limitedMean = (down: number, up: number): number =>
+  down * up <= 0 ? 0 : Math.sign(up) * Math.min(Math.abs(down + up) / 2, 2 * Math.abs(down), 2 * Math.abs(up))
 
 /** The hypothesis with more or less of its damage: every ohm of it times a factor. */
 export const graded = (hypothesis: Hypothesis, times: number): Hypothesis => ({

@@ -1,10 +1,11 @@
 import { type Bench, benchKey } from '@/src/core/bench/bench'
 import type { Engine } from '@/src/core/diagnosis/engine'
+import { graded, leaningOnDamage, limitedMean } from '@/src/core/diagnosis/hypotheses/houses'
 import type { HypothesisSet } from '@/src/core/diagnosis/hypotheses/hypothesis-set'
 import { type Chains, type SharedPredictions, unread, weighReading } from '@/src/core/diagnosis/likelihood/by-house'
 import { UNREAD, weighNext } from '@/src/core/diagnosis/likelihood/chain'
 import type { PredictionStore } from '@/src/core/diagnosis/likelihood/prediction-store'
-import { countCauses } from '@/src/core/diagnosis/likelihood/prediction-task'
+import { countCauses, damageCause } from '@/src/core/diagnosis/likelihood/prediction-task'
 import { readingOf } from '@/src/core/diagnosis/likelihood/reading'
 import { type Probe, probesKey } from '@/src/core/readings/check'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
@@ -13,6 +14,7 @@ import { type Observation, observationKey } from '@/src/core/readings/observatio
 import { predictAll } from '@/src/core/readings/predict'
 import type { Prediction } from '@/src/core/readings/prediction'
 import { LruCache } from '@/src/core/units/cache'
+import { modelValue } from '@/src/core/units/model-value'
 import { workLimit } from '@/src/core/units/work-limit'
 
 /** Predictions that are kept, of all pairs of one system. */
@@ -20,16 +22,26 @@ const MOST_PREDICTIONS = workLimit(20_000)
 /** Stretches of readings whose chains are kept, of one choice of pairs. */
 const MOST_CHAINS = workLimit(60)
 
+/** The degree of a half is found to a quarter of an octave, and one spread of it is as much. */
+export const DEGREE_STEP = modelValue({ value: 2 ** 0.25, unit: 'times', source: 'assumption' })
+
 /** What pairs predict, kept from one reading to the next though other pairs are chosen then. */
 export class PairPredictions {
   private readonly kept = new LruCache<string, Prediction[]>(MOST_PREDICTIONS)
 
   constructor(private readonly laboratory: Laboratory) {}
 
-  of(hypothesis: Hypothesis, kind: number, bench: Bench, probes: readonly Probe[]): readonly Prediction[] {
-    return this.kept.get(`${hypothesis.id} ${kind} ${benchKey(bench)} ${probesKey(probes)}`, () =>
-      predictAll(this.laboratory, bench, hypothesis, probes, true),
-    )
+  /** @param hasDegree one of the two is more or less bad: its degree was found in steps, and lies between two of them */
+  of(hypothesis: Hypothesis, kind: number, bench: Bench, probes: readonly Probe[], hasDegree: boolean): readonly Prediction[] {
+    return this.kept.get(`${hypothesis.id} ${kind} ${benchKey(bench)} ${probesKey(probes)}`, () => {
+      const { laboratory } = this
+      const as = predictAll(laboratory, bench, hypothesis, probes, true)
+      if (!hasDegree) return as
+      const [less, more] = [1 / DEGREE_STEP, DEGREE_STEP].map((times) => predictAll(laboratory, bench, graded(hypothesis, times), probes))
+      return as.map((here, place) =>
+        leaningOnDamage([less[place], here, more[place]], damageCause(laboratory), ([down, up]) => limitedMean(down, up)),
+      )
+    })
   }
 
   get size(): number {
@@ -52,6 +64,8 @@ export class PairStore implements PredictionStore {
     private readonly base: Engine,
     private readonly pairs: HypothesisSet,
     private readonly predicted: PairPredictions,
+    /** Which of the pairs have a degree of damage, and one only. */
+    private readonly haveDegree: readonly boolean[],
   ) {
     this.singles = base.store
     this.single = base.hypotheses.length
@@ -95,9 +109,7 @@ export class PairStore implements PredictionStore {
   predictions(bench: Bench, probes: readonly Probe[]): (hypothesis: number, kind: number) => readonly Prediction[] {
     const ofSingle = this.singles.predictions(bench, probes)
     return (hypothesis, kind) =>
-      hypothesis < this.single
-        ? ofSingle(hypothesis, kind)
-        : this.predicted.of(this.pairs.hypothesesByKind[kind][hypothesis - this.single], kind, bench, probes)
+      hypothesis < this.single ? ofSingle(hypothesis, kind) : this.ofPair(hypothesis - this.single, kind, bench, probes)
   }
 
   get size(): number {
@@ -113,7 +125,11 @@ export class PairStore implements PredictionStore {
   /** What a reading is predicted as for each pair, kind after kind. */
   private predictionsOfPairs({ bench, probe }: Observation): Prediction[] {
     const { hypotheses, hypothesesByKind } = this.pairs
-    return hypotheses.flatMap((_, pair) => hypothesesByKind.map((inKind, kind) => this.predicted.of(inKind[pair], kind, bench, [probe])[0]))
+    return hypotheses.flatMap((_, pair) => hypothesesByKind.map((_inKind, kind) => this.ofPair(pair, kind, bench, [probe])[0]))
+  }
+
+  private ofPair(pair: number, kind: number, bench: Bench, probes: readonly Probe[]): readonly Prediction[] {
+    return this.predicted.of(this.pairs.hypothesesByKind[kind][pair], kind, bench, probes, this.haveDegree[pair])
   }
 
   private chainsOfPairs(observations: readonly Observation[]): Chains {

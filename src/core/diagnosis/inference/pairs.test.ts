@@ -1,4 +1,4 @@
-import { createBench } from '@/src/core/bench/bench'
+import { type Bench, createBench } from '@/src/core/bench/bench'
 import { createEngine } from '@/src/core/diagnosis/engine'
 import { joinFaults, weigh } from '@/src/core/diagnosis/inference/pairs'
 import { noEvidence } from '@/src/core/diagnosis/inference/posterior'
@@ -12,6 +12,7 @@ import { createRandom } from '@/src/core/units/random'
 import type { Point } from '@/src/core/wiring/point'
 import { furnaceAc, systemById } from '@/src/core/wiring/systems/catalogue'
 import { templateValues } from '@/src/core/wiring/values'
+import { engineOf } from '@/tests/setup/engines'
 import { benchWith, change, furnaceEngine, hypothesisOf } from '@/tests/setup/furnace'
 
 const both = (a: string, b: string) => {
@@ -141,5 +142,40 @@ describe('what burned a transformer out, read behind its open winding', () => {
     )
     expect(ofRub).toBeGreaterThan(0.02)
     expect(shareOf(seen, (id) => id.includes('accessory-across:gas-valve'))).toBeGreaterThan(ofRub)
+  })
+})
+
+describe('a short through ten ohm, and the transformer that it burned out', () => {
+  it('stays the two that it is, whichever way its ohms are read', () => {
+    const engine = engineOf('furnace-two-transformers')
+    const off: Bench = { ...createBench(engine.system), power: false, place: 'indoor' }
+    const fuseOut: Bench = { ...off, slot: { ...off.slot, holds: 'nothing', open: true } }
+    const lifted: Bench = { ...fuseOut, lifted: ['stat-cable.G@indoor' as Point] }
+    const ohms = (bench: Bench, a: string, b: string, answer: number | 'OL'): Observation => ({
+      id: `${a} ${b}`,
+      bench,
+      probe: { meter: 'ohms', a: a as Point, b: b as Point },
+      answer,
+    })
+    const observations: Observation[] = [
+      {
+        id: 'dead',
+        bench: { ...off, power: true },
+        probe: { meter: 'volts', a: 'Rc@indoor' as Point, b: 'C@indoor' as Point },
+        answer: 0.02,
+      },
+      ohms(off, 'G@indoor', 'C@indoor', 6.9),
+      ohms(off, 'Y@indoor', 'C@indoor', 16.1),
+      ohms(fuseOut, 'sec@indoor', 'C@indoor', 'OL'),
+      ohms({ ...fuseOut, unplugged: ['blower-relay'] }, 'G@indoor', 'C@indoor', 9.7),
+      ohms({ ...lifted, unplugged: ['blower-relay'] }, 'stat-cable.G@indoor', 'chassis@indoor', 9.6),
+      ohms(lifted, 'stat-cable.G@indoor', 'stat-cable.Y@indoor', 25.4),
+    ]
+    const evidence = { ...noEvidence, observations }
+    const { engine: withPairs, posterior } = weigh(engine, evidence)
+    const [lead] = listSuspects(withPairs, evidence, posterior, 3)
+    expect(lead.id).toBe('conductor-to-chassis:stat-cable.G + transformer-dead:transformer.secondary')
+    expect(lead.probability).toBeGreaterThan(0.5)
+    expect(lead.misfits).toBe(0)
   })
 })

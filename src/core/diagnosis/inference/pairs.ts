@@ -3,7 +3,7 @@ import { degreesInOrder, graded } from '@/src/core/diagnosis/hypotheses/houses'
 import { type HypothesisSet, inEachKind, joinSets } from '@/src/core/diagnosis/hypotheses/hypothesis-set'
 import { type Behaviour, behaviourOf } from '@/src/core/diagnosis/hypotheses/priors'
 import { isUnprotected, rateOfBurning, recordOf } from '@/src/core/diagnosis/inference/burning'
-import { PairPredictions, PairStore } from '@/src/core/diagnosis/inference/pair-store'
+import { DEGREE_STEP, PairPredictions, PairStore } from '@/src/core/diagnosis/inference/pair-store'
 import { computePosterior, type Evidence, type Posterior } from '@/src/core/diagnosis/inference/posterior'
 import { FORGIVEN, listSuspects } from '@/src/core/diagnosis/inference/suspects'
 import { type Chains, houseOf, layOutHouses } from '@/src/core/diagnosis/likelihood/by-house'
@@ -195,7 +195,7 @@ function bestDamage({ houses }: Engine, { links, of }: Chains, hypothesis: numbe
   if (below === undefined || above === undefined) return 2 ** octaves
   const curvature = below - 2 * peak + above
   const shift = curvature < 0 ? (below - above) / (2 * curvature) : 0
-  return 2 ** (Math.round(4 * (octaves + shift)) / 4)
+  return DEGREE_STEP ** Math.round((octaves + shift) / Math.log2(DEGREE_STEP))
 }
 
 interface Pair {
@@ -217,7 +217,9 @@ function withPairs(base: Engine, chosen: readonly [Half, Half][]): Engine {
   const all = base.rates.reduce((sum, rate) => sum + rate, 0)
   const pairs = chosen.map(([a, b]) => kept.pairs.get(`${a.index} ${a.times} ${b.index} ${b.times}`, () => makePair(base, a, b, all)))
   const set = setOfPairs(pairs, base.kinds)
-  return { ...base, ...joinSets(base, set), store: new PairStore(base, set, kept.predictions) }
+  // Of two degrees each has its own: what moves with both at once leans on neither.
+  const haveDegree = chosen.map((halves) => halves.filter(({ index }) => base.houses.degrees[index] > 1).length === 1)
+  return { ...base, ...joinSets(base, set), store: new PairStore(base, set, kept.predictions, haveDegree) }
 }
 
 function setOfPairs(pairs: readonly Pair[], kinds: Engine['kinds']): HypothesisSet {
