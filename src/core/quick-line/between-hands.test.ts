@@ -41,6 +41,35 @@ describe('a few words', () => {
     ['inside fan on, outside dead', cooling, 'blower motor: runs, then what runs at the outdoor unit: not as called'],
     ['blower on, nothing outside', cooling, 'blower motor: runs, then what runs at the outdoor unit: not as called'],
     ['strips on', heating, 'heat strips: runs'],
+    // Live at one end of a wire, and not at the other.
+    ['Y live inside, dead outside', cooling, 'Y to C at the indoor unit: 20–28 V, then Y to C at the outdoor unit: 0 V'],
+    ['26 on Y at board, not at condenser', cooling, 'Y to C at the indoor unit: 26 V, then Y to C at the outdoor unit: 0 V'],
+    ['voltage drops to 12 when contactor tries to pull in', condenser, 'Y to C at the outdoor unit: 12 V, then note: tries to pull in'],
+    ['red wire to condenser to ground 0.4', furnaceOff, 'Y (red) of the outdoor cable to chassis at the indoor unit: 0.4 ohm'],
+    ['strip element open', heatPumpOff, 'heat strips to L2 after the air handler breaker at the air handler: OL'],
+    ['transformer label says 40', furnace, 'note: transformer label says 40'],
+    // Each of several calls.
+    [
+      'heat, cool and fan work',
+      furnace,
+      'call for heat, then it holds, then set the thermostat to call for cool, then it holds, then set the thermostat to call for fan, then blower motor: runs',
+    ],
+    ['cool and fan hold', furnace, 'call for cool, then it holds, then set the thermostat to call for fan, then it holds'],
+    [
+      "furnace runs, condenser doesn't",
+      cooling,
+      'what runs at the indoor unit: as called, then what runs at the outdoor unit: not as called',
+    ],
+    // Proved dead is no short.
+    ['L1-N 0, R-C 0', furnaceOff, 'L1 to N at the indoor unit: 0 V, then R to C at the indoor unit: 0 V'],
+    ['L1 to ground 0', furnaceOff, '0 V'],
+    ['LOTO', furnace, 'power off'],
+    ['turned it on, popped', furnaceOff, 'power on, then it trips'],
+    ['outdoor Y capped', furnaceOff, 'lift Y (red) of the outdoor cable at the indoor unit, then note: outdoor Y capped'],
+    ['both coil wires off contactor', condenserOff, 'unplug the contactor'],
+    ['new fuse blew right away', furnace, '3 A fuse in the slot, then it trips'],
+    ['going for parts', furnace, 'left unfinished: part on order'],
+    ['board: R-C 26', furnace, 'R to C at the indoor unit: 26 V'],
     // Fuse, breaker, power.
     ["it's a 3 amp", heatPump, '3 A fuse in the slot'],
     ["fuse good but it's a 5", furnace, 'board fuse: good, then note: 5 A fuse'],
@@ -92,6 +121,7 @@ describe('a few words', () => {
     ['aux heat on', heating, 'Called for, or seen to run?'],
     ['26 at board 0 at condenser', cooling, 'Between which two points?'],
     ['blower on, nothing outside', heatPump, 'No call is on in the record'],
+    ['indoor unit running, outdoor unit off', furnace, 'No call is on in the record'],
   ])('is asked after: %s', (said, where, asked) => {
     const read = where(said)
     expect(read.ok).toBe(false)

@@ -31,8 +31,8 @@ export function readReading(reader: Reader, said: 'volts' | 'ohms' | null = null
   const unit = typed ?? before ?? said
   const [a, b] = across ?? resolveBoth(reader, points as SaidPair, readAtPlace(reader))
   const isLive = reader.context.state.bench.power
-  // At line voltage nobody reads a hundred ohm by chance: volts ahead of a switch that is off.
-  const isLine = !isLowVoltage(reader, a, b) && typeof answer === 'number' && answer >= NOT_OHMS
+  // At line voltage nobody reads a hundred ohm by chance: volts ahead of a switch that is off. Nor nothing at all: it was proved dead.
+  const isLine = !isLowVoltage(reader, a, b) && typeof answer === 'number' && (answer >= NOT_OHMS || answer === 0)
   const meter = unit ?? ((isLive || isLine) && answer !== 'OL' ? 'volts' : 'ohms')
   if (meter === 'volts' && typed === null && typeof answer === 'number' && answer >= NOT_24_V && isLowVoltage(reader, a, b))
     reader.fail(

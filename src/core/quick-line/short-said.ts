@@ -1,5 +1,25 @@
 import type { Shortened } from '@/src/core/quick-line/short-readings'
 
+/** Where a wire ends, as it is said. */
+const AT_ONE_END =
+  '(?:(?:at|in|on) (?:the )?)?(?:board|strip|furnace|air handler|inside|indoors|condenser|outside|outdoors|heat pump|outdoor unit|stat|thermostat|panel)'
+
+/** Calls that are said to do the same: heat, cool and fan work. */
+const CALL = '(?:heat|cool|fan|heating|cooling|ac)'
+const callsInTurn: readonly Shortened[] = [3, 2].flatMap((count) => [
+  ...inTurn(count, '(?:works?|runs?|worked|ran)', 'works'),
+  ...inTurn(count, '(?:holds?|held)', 'holds'),
+])
+
+function inTurn(count: number, said: string, does: string): Shortened[] {
+  const calls = `(${CALL})${`(?:,? and |, | & | )(${CALL})`.repeat(count - 1)}`
+  const each = Array.from({ length: count }, (_, place) => `$${place + 1} ${does}`).join(', ')
+  return [
+    [new RegExp(`^(?:all |both )?${calls} (?:all |both )?${said}(?: all)?(?: fine| good| ok)?$`, 'i'), each],
+    [new RegExp(`^(?:it )?${said}(?: all)?(?: fine| good| ok)? (?:in |on )?${calls}$`, 'i'), each],
+  ]
+}
+
 /** Turns of whole days of work, in the words that the rules take: wires by where they go, a reading by its name first, what is thought in between. */
 export const ofDays: readonly Shortened[] = [
   // The condenser's Y, said of what is in the hand where one stands.
@@ -31,8 +51,55 @@ export const ofDays: readonly Shortened[] = [
     '$1 hums, note $3',
   ],
   [
-    /^([YWGOB]\d?) (?:has|gets|got|has got) (?:power|voltage|24|24 ?v(?:olts)?)(?: to it)?(?: (?:on|in) (?:a )?(cool(?:ing)?|heat(?:ing)?)(?: call)?)?$/,
+    /^([YWGOB]\d?) (?:has|gets|got|has got) (?:power|voltage)(?: to it)?(?: (?:on|in) (?:a )?(cool(?:ing)?|heat(?:ing)?)(?: call)?)?$/,
     '$1 hot on $2',
+  ],
+  // A letter that is live at one end of its wire and not at the other.
+  [
+    new RegExp(
+      `^((?:\\d[\\d.]*(?: ?v(?:olts?)?)? (?:on|at) )?([YWGOB]\\d?)(?: (?:is )?(?:hot|live|has power|powered|energized))? ${AT_ONE_END}),? (?:but |and |yet )*(?:it(?:[’']s| is) )?(?:not|dead|nothing|none|no power|no voltage|gone|missing|lost)(?: hot| live| there)? (${AT_ONE_END})$`,
+      'i',
+    ),
+    '$1, nothing on $2 $3',
+  ],
+  // Proved dead on both sides of the transformer.
+  [/^((?:l[12](?:-unit)?|line(?: side)?|primary)(?:(?:[ -]| to )(?:n|l2|gnd|ground))?) 0,? (?:and )?(R-C|R to C|RC) 0$/i, '$1 0 V, $2 0 V'],
+  [/^(?:locked out(?: and|,| &|\/)? ?tagged(?: out)?|loto(?: on| done)?|locked and tagged)$/i, 'power off'],
+  [
+    /^(?:flipped|turned|switched) (?:it|the power|power)(?: back)? on,? (?:and )?(?:it )?(popped|pops|blew|trips|tripped|holds|held)(?: again| right away)?$/i,
+    'power on, $1',
+  ],
+  [/^(?:flipped|switched) (?:it|the power|power)(?: back)? on$/i, 'power on'],
+  [/^(?:the )?new fuse (?:blew|popped|went)(?: again)?(?: right away| immediately| instantly| at once)?$/i, 'new fuse, blew'],
+  [
+    /^(?:going|went|leaving|off|heading out|have to go|need to go)(?: out)? (?:to get |for |after )(?:the |a |some )?parts?$/i,
+    'leave part on order',
+  ],
+  [/^(?:board|strip): (?=\S)/i, 'at board '],
+  [/^(?:both )?(?:the )?coil wires? off(?: of)? (?:the )?(contactor|relay|reversing valve|gas valve|sequencer|valve)$/i, 'unplugged $1'],
+  [
+    /^(?:the )?(?:indoor unit|inside unit|idu|furnace|air handler)(?: is)? (?:running|runs|on|works),? (?:but |and )?(?:the )?(?:outdoor unit|outside unit|odu|condenser|outside)(?: is)? (?:off|dead|not running|down|still|doesn[’']?t|doesn[’']?t run|isn[’']?t|isn[’']?t running)$/i,
+    'indoor unit running, nothing outside',
+  ],
+  ...callsInTurn,
+  [/^(?:the )?(?:outdoor |condenser )?(?:pair|two)(?: wires)? to each other (?=\d|ol\b|open\b)/i, 'the pair reads '],
+  [
+    /^(red|white|green|blue|yellow|black|brown|orange) (?:wire )?(?:to|for|from) (?:the )?(?:condenser|outdoor unit|outside unit|heat pump) (?=(?:to )?(?:ground|\d|ol\b))/i,
+    'outdoor $1 ',
+  ],
+  [
+    /^((?:the )?transformer (?:label |plate |nameplate )?(?:says|is|reads|label|plate)(?: it(?:[’']s| is))?(?: a)? \d{2,3}(?: ?va)?)$/i,
+    'note $1',
+  ],
+  [
+    /^((?:.* )?(?:ice|iced|frost|frozen)(?: up)?(?: over)?(?: (?:on|over|all over) (?:the )?(?:outdoor |outside |indoor |inside |suction )?(?:coil|line|lineset|unit|condenser|compressor|evaporator))?)$/i,
+    'note $1',
+  ],
+  [/\bstrip (?:element|heater)s? (?=(?:open|ol|reads?|\d))/gi, 'strips '],
+  // What only tries to is not in.
+  [
+    /^(?:the )?(?:voltage|volts|it|r to c|r-c) (?:drops|dropped|sags|sagged|goes|pulls down|falls) (?:down )?to (\d[\d.]*)(?: ?v(?:olts)?)? (?:when|as|while) (?:the )?(?:contactor|relay|valve) (?:tries|trying|attempts|goes) to (?:pull|come|go) in$/i,
+    'drops to $1, note tries to pull in',
   ],
   // What blows inside, and nothing where the other unit stands.
   [
