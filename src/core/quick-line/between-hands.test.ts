@@ -70,6 +70,16 @@ describe('a few words', () => {
     ['new fuse blew right away', furnace, '3 A fuse in the slot, then it trips'],
     ['going for parts', furnace, 'left unfinished: part on order'],
     ['board: R-C 26', furnace, 'R to C at the indoor unit: 26 V'],
+    // What is fine with a jumper in held; what is dead on a call was seen to be.
+    [
+      'jumped R Y, ok, added G, pops',
+      furnace,
+      'jumper R to Y at the indoor unit, then it holds, then jumper R to G at the indoor unit, then it trips',
+    ],
+    ['jumped R Y, ok', plain, 'jumper R to Y at the air handler'],
+    ['Y has 26, heat pump dead', heating, 'Y to C at the air handler: 26 V, then what runs at the heat pump: not as called'],
+    ['over current code zone 2 on G', at('zoned-furnace-ac', 'panel'), 'thermostat of zone 2: over-current code on G'],
+    ['L2 leg is dead', at('rooftop-electric', 'package'), 'L2 to chassis at the rooftop unit: 0 V'],
     // Fuse, breaker, power.
     ["it's a 3 amp", heatPump, '3 A fuse in the slot'],
     ["fuse good but it's a 5", furnace, 'board fuse: good, then note: 5 A fuse'],

@@ -89,6 +89,7 @@ const forms: readonly Form[] = [
   [/\b(?:lpc|lpco)\b/gi, 'low-pressure switch'],
   [/\bsec(?= (?:is |reads? )?(?:\d|ol\b|open\b))/gi, 'secondary'],
   [/^(?:lost|missing|no) (L\d)$/gi, '$1 is dead'],
+  [/\b(L\d) leg\b/gi, '$1'],
   [/\bleg (?:one|1|a)\b/gi, 'L1'],
   [/\bleg (?:two|2|b)\b/gi, 'L2'],
   [/\bleg (?:three|3|c)\b/gi, 'L3'],

@@ -45,7 +45,8 @@ export const complaintRules: readonly Rule[] = [
   ),
   rule(
     '(?:furnace|air handler|(?:package |rooftop )?unit|rooftop|rtu|system|heat pump|boiler|ac) (?:is )?(?:dead|completely dead|stone dead)(?:,? (?:and )?no (?:lights?|power)(?: on board)?)?',
-    (the) => the.asComplaint(),
+    // On a call it was seen, and is no complaint.
+    (the) => (isIdle(the) ? the.asComplaint() : null),
   ),
   rule(
     '(?:heat|heating|cooling|ac|a/c) (?:only )?(?:works|runs|comes on) (?:only )?(?:on|in|with) (?:emergency|em|aux|auxiliary|backup|second stage)(?: heat)?(?: only)?',

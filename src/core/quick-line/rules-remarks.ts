@@ -91,7 +91,7 @@ export const remarkRules: readonly Rule[] = [
     return load && `${load} runs; ${the.asNote()}`
   }),
   rule(
-    '(?:compressor|motor|blower|fan) (?:is )?(?:locked up|seized|stuck|frozen)(?: .*)?|(?:it is |unit is |heat pump |unit |hp )?(?:stuck |locked |hung up |still |always |keeps going )?in(?:to)? defrost(?: .*)?|(?:thermostat |stat )?(?:display|screen) (?:is )?(?:weak|dim|faint|faded|hard to read)|(?:thermostat|stat) (?:is )?(?:dim|faint)|(?:float )?(?:is )?clip(?:ped)?(?: is)? (?:at|on|to|in) (?:the )?(?:coil|pan|drain|float|primary|secondary)(?: .*)?|(?:rc|rh) jumper (?:is )?(?:in|out|missing)|no (?:factory )?(?:jumper|strap) (?:(?:between|from|on|at) )?(?:rc|rh|r)(?: (?:and|to|-|/) ?| )?(?:rc|rh)?',
+    '(?:compressor|motor|blower|fan) (?:is )?(?:locked up|seized|stuck|frozen)(?: .*)?|(?:it is |unit is |heat pump |unit |hp )?(?:stuck |locked |hung up |still |always |keeps going )?in(?:to)? defrost(?: .*)?|(?:thermostat |stat )?(?:display|screen) (?:is )?(?:weak|dim|faint|faded|hard to read)|(?:thermostat|stat) (?:is )?(?:dim|faint)|(?:float )?(?:is )?clip(?:ped)?(?: is)? (?:at|on|to|in) (?:the )?(?:coil|pan|drain|float|primary|secondary)(?: .*)?|(?:rc|rh) jumper (?:is )?(?:in|out|missing)|no (?:factory )?(?:jumper|strap) (?:(?:between|from|on|at) )?(?:rc|rh|r)(?: (?:and|to|-|/) ?| )?(?:rc|rh)?|(?:jumper|strap|link) (?:is )?(?:in|out|missing|gone)(?: place)? (?:between|from) (?:rc|rh) (?:and|to) (?:rc|rh)',
     (the) => the.asNote(),
   ),
   rule(

@@ -1,7 +1,8 @@
 import { numberIn } from '@/src/core/quick-line/number-words'
 import { type Rule, rule } from '@/src/core/quick-line/rule'
 import { leading, loadOf, type Sentence, worded } from '@/src/core/quick-line/sentence'
-import { partsOf, placeById } from '@/src/core/wiring/system'
+import { parsePoint } from '@/src/core/wiring/point'
+import { firstPart, partsOf, placeById } from '@/src/core/wiring/system'
 
 const CALLED =
   '((?:(?:first|second|1st|2nd|high|low) stage )?(?:cool|cooling|heat|heating)|ac|fan|emergency(?: heat)?|em heat|aux(?:iliary)?(?: heat)?|strips|(?:first|second|1st|2nd|high|low) stage|[gyw] call)(?: mode| call)?'
@@ -47,6 +48,16 @@ const TRIALS: ReadonlyMap<string, 'holds' | 'trips'> = new Map([
 
 /** What runs on which call, and how long it did. */
 export const runRules: readonly Rule[] = [
+  // Where something could have opened, what is fine held.
+  rule(
+    '(?:jumped|jumpered|jumper|joined|added|add) (?:(r[ch]?)(?: to| and)? )?([gywob]\\d?),? (?:ok|okay|fine|good)',
+    (the, hot, letter) => {
+      const { bench } = the.state
+      const from = hot || (bench.jumpers.length > 0 ? parsePoint(bench.jumpers[0].a).name.toLowerCase() : 'r')
+      const couldTrip = bench.slot.holds === 'breaker' || firstPart(the.system, 'fuse').holds !== 'none'
+      return couldTrip && the.isLetter(from) && the.isLetter(letter) ? `jumper ${the.letter(from)} ${the.letter(letter)}; holds` : null
+    },
+  ),
   rule('(?:jumped |jumpered |jumper )?(r[ch]?) (to [gywob]\\d? \\w+,? (?:and |but |then )?(?:r[ch]? )?to [gywob]\\d? .+)', jumpedInTurn),
   rule(
     `(r[ch]?) and ([gywob]\\d?) together,? (?:and )?(?:it )?(trips?|tripped|pops|popped|blows|blew|holds?|held)(?: .*)?`,

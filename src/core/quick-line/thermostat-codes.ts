@@ -83,6 +83,10 @@ export const thermostatCodeRules: readonly Rule[] = [
     `${TOLD_AS_CODE}${ON_WIRE}(?: (?:on|at) (${STAT}))?(?: (?:when|while|during|in|on) (?:calling |called )?(?:for )?(?:cool|cooling|heat|heating|fan)(?: call)?)?`,
     (the, wire, named) => over(the, named, wire),
   ),
+  rule(
+    `(?:over ?-?current|overload)(?: code| error)? (?:on |at )?(zone \\d)(?: stat| thermostat)?(?: (?:on|for|names))? ([a-z]\\d?)(?: wire)?`,
+    (the, zone, wire) => (the.isLetter(wire) ? over(the, zone, wire) : null),
+  ),
   rule('zone (\\d) ([a-z]\\d?)(?: wire)? (?:over ?-?current|overload(?:ed)?)(?: code)?', (the, zone, wire) =>
     the.isLetter(wire) ? over(the, `zone ${zone}`, wire) : null,
   ),
