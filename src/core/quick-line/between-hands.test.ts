@@ -7,6 +7,7 @@ const at = (system: string, place: string, power: 'on' | 'off' = 'on', call?: 'c
 const furnace = at('furnace-ac', 'indoor')
 const cooling = at('furnace-ac', 'indoor', 'on', 'cool')
 const furnaceOff = at('furnace-ac', 'indoor', 'off')
+const outdoorOff = standing('furnace-ac', 'indoor', 'off', { do: 'lift', end: 'outdoor-cable.Y@indoor' as never })
 const condenser = at('furnace-ac', 'outdoor', 'on', 'cool')
 const condenserOff = at('furnace-ac', 'outdoor', 'off')
 const heatPump = at('heat-pump-o', 'indoor')
@@ -80,6 +81,16 @@ describe('a few words', () => {
     ['Y has 26, heat pump dead', heating, 'Y to C at the air handler: 26 V, then what runs at the heat pump: not as called'],
     ['over current code zone 2 on G', at('zoned-furnace-ac', 'panel'), 'thermostat of zone 2: over-current code on G'],
     ['L2 leg is dead', at('rooftop-electric', 'package'), 'L2 to chassis at the rooftop unit: 0 V'],
+    // On the wire that is off, and on the screw that it came from.
+    ['Y to ground 0.3 on the wire', outdoorOff, 'Y (red) of the outdoor cable to chassis at the indoor unit: 0.3 ohm'],
+    ['wire 0.3 to ground', outdoorOff, 'Y (red) of the outdoor cable to chassis at the indoor unit: 0.3 ohm'],
+    ['terminal to ground OL', outdoorOff, 'Y to chassis at the indoor unit: OL'],
+    ['24 to Y at AH, 24 at HP', heating, 'Y to C at the air handler: 24 V, then Y to C at the heat pump: 24 V'],
+    // What is about to be done is not done.
+    ['going outside to lift the other end', outdoorOff, 'walk to the outdoor unit'],
+    ['door off, holding the switch in', furnace, 'panel of the indoor unit off, then note: holding the switch in'],
+    ['wire rubbed through where it comes out of the wall', condenserOff, 'rubbed, then note'],
+    ['3 amp auto fuse blown', furnace, 'board fuse: blown'],
     // Fuse, breaker, power.
     ["it's a 3 amp", heatPump, '3 A fuse in the slot'],
     ["fuse good but it's a 5", furnace, 'board fuse: good, then note: 5 A fuse'],

@@ -85,8 +85,24 @@ const asOhms = (read: string): string => (read === 'open' ? 'OL' : read === 'sho
 /** What the meter showed, as one word. */
 const READ = `(ol|open|${NUMBER.slice(1, -1)})`
 
+/** The screw of the one wire that is off here, as it was read without it. */
+function onItsScrew(the: Sentence, to: string, read: string): string | null {
+  const { bench } = the.state
+  const off = bench.lifted.map(parsePoint).filter(({ place }) => place === bench.place)
+  const [end, another] = off
+  if (!end || another || bench.power) return null
+  const cable = end.cable === null ? undefined : cableById(the.system, end.cable)
+  const lands = cable?.conductors.find(({ id }) => id === end.name)?.lands[cable.between.indexOf(bench.place)]
+  const other = /^(?:ground|gnd|chassis|metal)$/.test(to) ? 'gnd' : the.isLetter(to) ? the.letter(to) : null
+  return lands && other ? `${lands}-${other} ${asOhms(read)}` : null
+}
+
 /** Wires that are read by themselves, off at both ends, and all of them to the metal. */
 export const apartRules: readonly Rule[] = [
+  rule(
+    `(?:terminal|screw|(?:board|terminal|contactor|unit|condenser) side)(?: (?:to|and) (ground|gnd|chassis|metal|c))?(?: is| reads?)? ${READ}(?: ?ohms?)?(?: to (ground|gnd|chassis|metal|c))?`,
+    (the, to, read, after) => onItsScrew(the, to || after || 'gnd', read),
+  ),
   rule(
     '(?:lifted|lift|lifting|pulled|pull|took|take|disconnected|disconnect|unhooked|isolated|isolate)(?: off)? (.+?)(?: off| loose)?,?(?: at| on)? both ends',
     (the, said) => atBothEnds(the, 'lift', said),

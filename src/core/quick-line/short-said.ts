@@ -81,6 +81,37 @@ export const ofDays: readonly Shortened[] = [
     /^(?:the )?(?:indoor unit|inside unit|idu|furnace|air handler)(?: is)? (?:running|runs|on|works),? (?:but |and )?(?:the )?(?:outdoor unit|outside unit|odu|condenser|outside)(?: is)? (?:off|dead|not running|down|still|doesn[’']?t|doesn[’']?t run|isn[’']?t|isn[’']?t running)$/i,
     'indoor unit running, nothing outside',
   ],
+  [
+    new RegExp(
+      `^(\\d[\\d.]*(?: ?v(?:olts?)?)?) (?:on|to|at) ([YWGOB]\\d?) (${AT_ONE_END}),? (?:and |but |only )*(\\d[\\d.]*(?: ?v(?:olts?)?)?) (${AT_ONE_END})$`,
+      'i',
+    ),
+    '$1 on $2 $3, $4 on $2 $5',
+  ],
+  // On the wire that is off, not on its screw.
+  [
+    /^([YWGOBCR]\d?)(?: wire)? to (ground|gnd|chassis|metal) (?:is |reads? )?(?:a )?(?:dead short|shorted|short) on (?:the )?wire$/i,
+    '$1 wire to $2 jumps between 0 and 1',
+  ],
+  [
+    /^([YWGOBCR]\d?)(?: wire)? to (ground|gnd|chassis|metal) (?:is |reads? )?(\d[\d.]*(?: ?ohms?)?|ol|open)? ?on (?:the )?wire(?: (\d[\d.]*(?: ?ohms?)?|ol|open))?$/i,
+    '$1 wire to $2 $3$4',
+  ],
+  [/^(?:the )?wire (?:is |reads? )?(\d[\d.]*(?: ?ohms?)?|ol|open) to (ground|gnd|chassis|metal)(?=$|,)/i, 'wire to $2 $1'],
+  [/^(?:the )?wire (?:is |reads? )?(?:dead )?shorted to (ground|gnd|chassis|metal)(?=$|,)/i, 'wire to $1 jumps between 0 and 1'],
+  [/\b(?:contactor|unit|condenser|board|terminal) side (?=(?:to (?:ground|gnd|c) )?(?:is |reads? )?(?:\d|ol\b|open\b))/gi, 'terminal '],
+  // Whoever goes somewhere to do something has not done it.
+  [
+    /^((?:i[’']m |now )?(?:going|heading|headed|walking|off) (?:back )?(?:outside|outdoors|(?:out )?to (?:the )?(?:condenser|heat pump|outdoor unit|furnace|attic|stat|thermostat|air handler|unit|roof|panel))) to [a-z].*$/i,
+    '$1',
+  ],
+  [/^(?:i[’']m |now )?(?:going|heading|headed) out to [a-z].*$/i, 'going outside'],
+  [/(^|, )((?:i[’']m )?(?:holding|held|hold) (?:the )?(?:door |safety )?(?:switch|plunger|button)[^,]*)/i, '$1note $2'],
+  [
+    /^(.*\b(?:rubbed|chewed|nicked|cut|pinched)\b(?: (?:through|thru|bare))?) (?:where it (?:comes|goes) (?:out of|through|into|in)|at|in|out of|through) (?:the )?(?:wall|house|soffit|conduit|hole|chase|siding|brick)$/i,
+    '$1, note $&',
+  ],
+  [/\b(?:auto(?:motive)?|blade|ato|atc) fuse\b/gi, 'fuse'],
   ...callsInTurn,
   [/^(?:the )?(?:outdoor |condenser )?(?:pair|two)(?: wires)? to each other (?=\d|ol\b|open\b)/i, 'the pair reads '],
   [
