@@ -64,6 +64,8 @@ describe('a few words', () => {
     // Proved dead is no short.
     ['L1-N 0, R-C 0', furnaceOff, 'L1 to N at the indoor unit: 0 V, then R to C at the indoor unit: 0 V'],
     ['L1 to ground 0', furnaceOff, '0 V'],
+    ['L1-unit-compressor-line 0 at outdoor', furnaceOff, '0 ohm'],
+    ['N-chassis 0', furnaceOff, '0 ohm'],
     ['LOTO', furnace, 'power off'],
     ['turned it on, popped', furnaceOff, 'power on, then it trips'],
     ['outdoor Y capped', furnaceOff, 'lift Y (red) of the outdoor cable at the indoor unit, then note: outdoor Y capped'],

@@ -13,7 +13,7 @@ import {
 import type { Reader } from '@/src/core/quick-line/reader'
 import { NOT_24_V, unitsOfReading } from '@/src/core/quick-line/units'
 import type { Answer, Probe } from '@/src/core/readings/check'
-import { isPoint, type Point, parsePoint } from '@/src/core/wiring/point'
+import { CHASSIS, isPoint, type Point, parsePoint } from '@/src/core/wiring/point'
 import { lineNodes } from '@/src/core/wiring/supply'
 import { firstPart } from '@/src/core/wiring/system'
 
@@ -31,8 +31,8 @@ export function readReading(reader: Reader, said: 'volts' | 'ohms' | null = null
   const unit = typed ?? before ?? said
   const [a, b] = across ?? resolveBoth(reader, points as SaidPair, readAtPlace(reader))
   const isLive = reader.context.state.bench.power
-  // At line voltage nobody reads a hundred ohm by chance: volts ahead of a switch that is off. Nor nothing at all: it was proved dead.
-  const isLine = !isLowVoltage(reader, a, b) && typeof answer === 'number' && (answer >= NOT_OHMS || answer === 0)
+  // At line voltage nobody reads a hundred ohm by chance: volts ahead of a switch that is off. Nothing at all from a leg is dead, and no short.
+  const isLine = typeof answer === 'number' && ((!isLowVoltage(reader, a, b) && answer >= NOT_OHMS) || (answer === 0 && isFromLeg(a, b)))
   const meter = unit ?? ((isLive || isLine) && answer !== 'OL' ? 'volts' : 'ohms')
   if (meter === 'volts' && typed === null && typeof answer === 'number' && answer >= NOT_24_V && isLowVoltage(reader, a, b))
     reader.fail(
@@ -51,6 +51,15 @@ function placeFirst({ context: { system, state }, tokens }: Reader, said: SaidPa
   const named = findPlace(system, tokens[tokens.indexOf(first.token) - 1]?.text ?? '')
   const isOff = findEnds(system, first.token.text, state.bench.place, first.cable).some((end) => isLifted(state.bench, end))
   return named === null || isOff ? said : { first: { ...first, cable: null }, second, place: named }
+}
+
+/** A leg of the line against another, the neutral or the metal; along one leg a switch or a contact lies between, which is ohmed. */
+function isFromLeg(a: Point, b: Point): boolean {
+  const [one, other] = [a, b].map((point) => {
+    const { name } = parsePoint(point)
+    return name === CHASSIS ? CHASSIS : /^(?:L\d|N)(?=-|$)/.exec(name)?.[0]
+  })
+  return one !== undefined && other !== undefined && one !== other && [one, other].some((name) => name.startsWith('L'))
 }
 
 function isLowVoltage({ context }: Reader, ...points: Point[]): boolean {
