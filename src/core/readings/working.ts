@@ -34,14 +34,12 @@ export function runs(
   // Too few volts hold a rotor as a dead capacitor does.
   const isHeld = share > 0 || effects.some((effect) => effect.do === 'stall' && effect.load === part.id)
   const hums = mayHum ? (isHeld ? HUMS_WITHOUT_START : HUMS_DEAD) : 0
-  return said(weight, { runs: share, still: (1 - share) * (1 - hums), [HUMMING]: (1 - share) * hums })
+  return said(weight, ['runs', share], ['still', (1 - share) * (1 - hums)], [HUMMING, (1 - share) * hums])
 }
 
 /** What is said of a look, each word in its share; what is never said is left out. */
-const said = (weight: number, shares: Readonly<Record<string, number>>): Component[] =>
-  Object.entries(shares).flatMap(([word, share]) =>
-    share > 0 ? [{ weight: weight * share, at: { word }, sigma: 1, floating: false }] : [],
-  )
+const said = (weight: number, ...shares: (readonly [word: string, share: number])[]): Component[] =>
+  shares.flatMap(([word, share]) => (share > 0 ? [{ weight: weight * share, at: { word }, sigma: 1, floating: false }] : []))
 
 /** Below this share of its rated volts nothing turns or heats that is seen. */
 const STALLS_BELOW = modelValue({
@@ -94,5 +92,5 @@ export function asCalled(
     const [is, should] = [works.get(id) ?? 0, soundly.get(id) ?? 0]
     return chance * (is * should + (1 - is) * (1 - should))
   }, 1)
-  return said(weight, { 'as called': alike, 'not as called': 1 - alike })
+  return said(weight, ['as called', alike], ['not as called', 1 - alike])
 }
