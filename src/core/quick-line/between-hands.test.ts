@@ -93,6 +93,15 @@ describe('a few words', () => {
     ['door off, holding the switch in', furnace, 'panel of the indoor unit off, then note: holding the switch in'],
     ['wire rubbed through where it comes out of the wall', condenserOff, 'rubbed, then note'],
     ['3 amp auto fuse blown', furnace, 'board fuse: blown'],
+    // An outdoor unit rests on a call for heat or for the fan.
+    ['nothing running outside', at('furnace-ac', 'indoor', 'on', 'heat'), 'what runs at the outdoor unit: as called'],
+    ['nothing running outside', cooling, 'what runs at the outdoor unit: not as called'],
+    // What is said beside a reading does not take its place.
+    ['transformer reads 26', furnace, 'transformer secondary, hot side to C at the indoor unit: 26 V'],
+    ['Y-C 24, coil iced up', cooling, 'Y to C at the indoor unit: 24 V, then note: coil iced up'],
+    ['held the door switch in, Y-C 24', cooling, 'Y to C at the indoor unit: 24 V, then note: held the door switch in'],
+    ['condenser side 26', cooling, 'Y to C at the outdoor unit: 26 V'],
+    ["it's a 3 amp", standing('furnace-ac', 'indoor', 'on', { do: 'slot', holds: 'breaker' }), '3 A breaker in the fuse slot'],
     // Fuse, breaker, power.
     ["it's a 3 amp", heatPump, '3 A fuse in the slot'],
     ["fuse good but it's a 5", furnace, 'board fuse: good, then note: 5 A fuse'],
@@ -141,6 +150,8 @@ describe('a few words', () => {
     ['contacts burnt', furnaceOff, 'Which contacts?'],
     ['4 volts across the contacts', cooling, 'Which contacts?'],
     ['welded shut', furnaceOff, 'What is?'],
+    ['R to G good, R to Y good', furnace, 'A reading is a number'],
+    ['terminal 0.4', outdoorOff, 'Name two points'],
     ['aux heat on', heating, 'Called for, or seen to run?'],
     ['26 at board 0 at condenser', cooling, 'Between which two points?'],
     ['blower on, nothing outside', heatPump, 'No call is on in the record'],

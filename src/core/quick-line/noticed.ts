@@ -1,7 +1,7 @@
 import { cableInHand } from '@/src/core/quick-line/hands'
 import type { Meaning } from '@/src/core/quick-line/meaning'
 import { isGroundWord } from '@/src/core/quick-line/names'
-import { askWhichCall, has, nothingCalls, only, type Reading } from '@/src/core/quick-line/sense'
+import { has, only, type Reading, unitDoes } from '@/src/core/quick-line/sense'
 import type { Sentence } from '@/src/core/quick-line/sentence'
 import { HUMMING } from '@/src/core/readings/capacitor-looks'
 import { parseLook } from '@/src/core/readings/look-target'
@@ -16,7 +16,7 @@ const unitRuns: Reading = (meaning, the) => {
   if (letters.length + parts.length + cables.length + calls.length + numbers.length > 0 || places.length !== 1) return null
   if (!only(meaning, 'runs', 'still', 'not', 'dead', 'none') || !has(meaning, 'runs', 'still', 'not', 'dead', 'none')) return null
   const how = has(meaning, 'still', 'not', 'dead', 'none') ? 'not as called' : 'as called'
-  return nothingCalls(the) ? askWhichCall(the, places[0], how) : `${places[0]} ${how}`
+  return unitDoes(the, places[0], how)
 }
 
 /** What a part does, as it is seen and heard. */

@@ -101,7 +101,7 @@ function onItsScrew(the: Sentence, to: string, read: string): string | null {
 export const apartRules: readonly Rule[] = [
   rule(
     `(?:terminal|screw|(?:board|terminal|contactor|unit|condenser) side)(?: (?:to|and) (ground|gnd|chassis|metal|c))?(?: is| reads?)? ${READ}(?: ?ohms?)?(?: to (ground|gnd|chassis|metal|c))?`,
-    (the, to, read, after) => onItsScrew(the, to || after || 'gnd', read),
+    (the, to, read, after) => (to || after ? onItsScrew(the, to || after, read) : null),
   ),
   rule(
     '(?:lifted|lift|lifting|pulled|pull|took|take|disconnected|disconnect|unhooked|isolated|isolate)(?: off)? (.+?)(?: off| loose)?,?(?: at| on)? both ends',

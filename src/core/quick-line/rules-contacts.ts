@@ -25,8 +25,8 @@ function coilOf(the: Sentence, named: string): PartOf<'coil'> | null {
   const all = partsOf(the.system, 'coil').filter(({ contact }) => contact)
   const here = all.filter(({ place }) => place === the.state.bench.place)
   // Contacts are said of a contactor: beside a relay here, the contactor elsewhere may be meant as well.
-  const [one, another] =
-    here.some(isContactor) || !all.some(isContactor) ? here.filter((coil) => isContactor(coil) || !here.some(isContactor)) : []
+  const contactors = here.filter(isContactor)
+  const [one, another] = contactors.length > 0 ? contactors : all.some(isContactor) ? [] : here
   return one && !another ? one : null
 }
 

@@ -2,6 +2,8 @@ import { asks, NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
 
 /** What is in the holder and what goes into it: fuses and breakers by their size, good, blown, gone. */
 export const fuseRules: readonly Rule[] = [
+  // Of whatever is in the slot.
+  rule('rated (\\d+) amp', (the, amps) => `${the.state.bench.slot.holds === 'breaker' ? 'breaker' : 'fuse'} ${amps} in`),
   // Fuses in a disconnect are on the line side.
   asks(
     '.*\\bfuses? (?:is |are |was |blown |bad |open |popped )*(?:in|at|of) (?:outdoor |unit |outside )?disconnect\\b.*|(?:outdoor |unit |outside )?disconnect fuses? .*',

@@ -41,7 +41,9 @@ export const remarkRules: readonly Rule[] = [
     },
   ),
   ...REMARKS.map((says) => rule(says, (the) => the.asNote())),
-  rule('(?:held|holding|hold|pushed) (?:door )?(?:switch|button|plunger)(?: (?:in|shut|down|closed))?(?: .*)?', (the) => the.asNote()),
+  rule('(?:held|holding|hold|pushed) (?:the )?(?:door |safety )?(?:switch|button|plunger)(?: (?:in|shut|down|closed))?(?: .*)?', (the) =>
+    the.asNote(),
+  ),
   rule(
     '(?:(?:furnace |draft )?pressure switch )?(?:hose|tube|tubing|vent|flue)s? .*|(?:pressure switch|inducer|draft switch) (?:hose|tube|port)s? .*|.*\\bset up as\\b.*|compressor (?:is )?(?:off|out|down|cut out|went off) on (?:the )?(?:high|low|head|thermal|pressure)(?: .*)?',
     (the) => the.asNote(),

@@ -28,12 +28,14 @@ function onCall(the: Sentence, what: string, said: string, runs: boolean): strin
 }
 
 /** One jumper from the hot side to one terminal after the other, with what each did: it is moved on before the next. */
-function jumpedInTurn(the: Sentence, hot: string, said: string): string | null {
+function jumpedInTurn(the: Sentence, joined: string, hot: string, said: string): string | null {
   const trials = said
     .split(/,? (?:and |but |then )?(?=r[ch]? to )|, (?:and |but |then )?(?=to )/)
     .map((one) => /^(?:r[ch]? )?to ([gywob]\d?) (\S+)/.exec(one.trim()))
   const results = trials.map((trial) => (trial ? TRIALS.get(trial[2]) : undefined))
-  if (trials.length < 2 || results.includes(undefined)) return null
+  // What reads good at one letter after the other is volts, unless something was said to be joined, to hold or to trip.
+  const isTrial = joined !== '' || trials.some((trial) => trial && !/^(?:fine|ok|good)$/.test(trial[2]))
+  if (trials.length < 2 || results.includes(undefined) || !isTrial) return null
   const letters = trials.map((trial) => the.letter(trial?.[1] ?? ''))
   if (!the.isLetter(hot) || letters.some((letter) => !the.isLetter(letter))) return null
   const from = the.letter(hot)
@@ -58,7 +60,7 @@ export const runRules: readonly Rule[] = [
       return couldTrip && the.isLetter(from) && the.isLetter(letter) ? `jumper ${the.letter(from)} ${the.letter(letter)}; holds` : null
     },
   ),
-  rule('(?:jumped |jumpered |jumper )?(r[ch]?) (to [gywob]\\d? \\w+,? (?:and |but |then )?(?:r[ch]? )?to [gywob]\\d? .+)', jumpedInTurn),
+  rule('(jumped |jumpered |jumper )?(r[ch]?) (to [gywob]\\d? \\w+,? (?:and |but |then )?(?:r[ch]? )?to [gywob]\\d? .+)', jumpedInTurn),
   rule(
     `(r[ch]?) and ([gywob]\\d?) together,? (?:and )?(?:it )?(trips?|tripped|pops|popped|blows|blew|holds?|held)(?: .*)?`,
     (the, hot, letter, how) =>

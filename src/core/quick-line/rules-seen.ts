@@ -1,6 +1,6 @@
 import { letterOfColour } from '@/src/core/quick-line/colours'
 import { type Rule, rule, type Said } from '@/src/core/quick-line/rule'
-import { askWhichCall, nothingCalls } from '@/src/core/quick-line/sense'
+import { nothingCalls, unitDoes } from '@/src/core/quick-line/sense'
 import { leading, loadOf, type Sentence, statHere, worded, zoneOf } from '@/src/core/quick-line/sentence'
 import { motorMeant } from '@/src/core/quick-line/which-part'
 import { partById, partsOf } from '@/src/core/wiring/system'
@@ -9,7 +9,7 @@ import { partById, partsOf } from '@/src/core/wiring/system'
 const wholeUnit = (the: Sentence, where: string, how: 'as called' | 'not as called'): Said => {
   const place = where === '' ? the.state.bench.place : the.place(where)
   if (place === null) return null
-  return nothingCalls(the) ? askWhichCall(the, place, how) : `${place} ${how}`
+  return unitDoes(the, place, how)
 }
 
 /** What is seen and heard: what runs, what stands still, and how the wires lie on their screws. */

@@ -1,7 +1,7 @@
 import { allAt, allOf, joined, panelOff, pluggable, swapped, takenOff } from '@/src/core/quick-line/hands'
 import { leavesControlLive, STAYS_LIVE } from '@/src/core/quick-line/power'
 import { asks, either, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
-import { askWhichCall, nothingCalls } from '@/src/core/quick-line/sense'
+import { nothingCalls, unitDoes } from '@/src/core/quick-line/sense'
 import { leading, loadOf, type Sentence, worded, zoneOf } from '@/src/core/quick-line/sentence'
 import { lineSide } from '@/src/core/quick-line/volts'
 import { boardHere, coilMeant } from '@/src/core/quick-line/which-part'
@@ -278,6 +278,6 @@ export const spokenRules: readonly Rule[] = [
   rule('(?:it )?(?:runs|running)(?: (?:fine|good|ok))?', (the) => {
     const { power, place } = the.state.bench
     if (!the.says(/^\s*(?:it )?(?:runs|running)(?: \w+)?\s*$/i)) return null
-    return power && nothingCalls(the) && placeById(the.system, place)?.kind !== 'thermostat' ? askWhichCall(the, place, 'as called') : null
+    return power && nothingCalls(the) && placeById(the.system, place)?.kind !== 'thermostat' ? unitDoes(the, place, 'as called') : null
   }),
 ]

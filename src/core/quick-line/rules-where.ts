@@ -2,7 +2,7 @@ import { isResettable } from '@/src/core/bench/apply'
 import { ignitionOf } from '@/src/core/quick-line/flame'
 import { allAt, endsBetween } from '@/src/core/quick-line/hands'
 import { NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
-import { askWhichCall, nothingCalls, nothingDone } from '@/src/core/quick-line/sense'
+import { nothingCalls, nothingDone, unitDoes } from '@/src/core/quick-line/sense'
 import { leading, type Sentence } from '@/src/core/quick-line/sentence'
 import { ampsOnWhat, MOST_ON_24_V } from '@/src/core/quick-line/small-figure'
 import { coilMeant } from '@/src/core/quick-line/which-part'
@@ -237,7 +237,7 @@ export const whereRules: readonly Rule[] = [
     // With the power off in the record that may be the power.
     if (unit && !the.state.bench.power) return null
     const outside = the.system.places.find(({ kind }) => kind === 'outdoor')
-    return !outside ? null : nothingCalls(the) ? askWhichCall(the, outside.id, 'as called') : `${outside.id} as called`
+    return !outside ? null : unitDoes(the, outside.id, 'as called')
   }),
   // A unit that can do both does either on any call.
   rule('(?:unit|it|heat pump|outdoor unit|condenser) (?:is )?(?:running|runs) in (?:cool|heat)(?:ing)?(?: mode)?', (the) =>

@@ -46,7 +46,7 @@ export const wireRules: readonly Rule[] = [
     '(?:park|parked|cap|capped|cap off|capped off|tape off|taped off|wire ?nutted|nutted off)(?: off)? (?!to\\b)(.+?)(?: wire| conductor)?(?: off)?',
     (the, what) => parked(the, what),
   ),
-  rule('(.+?) (?:is |was )?(?:capped|nutted|taped)(?: off)?', (the, what) => parked(the, what)),
+  rule('(.+?) (?:is |was )?(?:capped(?: off)?|(?:wire ?)?nutted off|taped off)', (the, what) => parked(the, what)),
   // Which way it goes says which cable it is in, and not where one stands.
   rule(
     `${TOOK} (\\S+?)(?: wire)? (?:to|going to|for) (?:the )?(outdoor|outside|outdoors|condenser|heat pump|stat|thermostat)|(\\S+?)(?: wire)? (?:to|going to) (?:the )?(outdoor|outside|outdoors|condenser|heat pump|stat|thermostat) (?:is )?(?:off|lifted|disconnected)`,

@@ -26,11 +26,23 @@ export const pairOf = ({ letters }: Meaning): string | null => {
 
 export const onlyNumber = ({ numbers }: Meaning) => (numbers.length === 1 ? numbers[0] : null)
 
+/** A call that runs the compressor of a house. */
+const runsCompressor = ({ system }: Sentence, call: CallName): boolean =>
+  (callerOf(system, call).calls[call] ?? []).some((letter) => /^Y1?$/.test(letter))
+
+/** A unit as a whole runs, or stands still: as called, or not. An outdoor unit rests on a call for the fan or the furnace, and is to. */
+export function unitDoes(the: Sentence, place: PlaceId, how: 'as called' | 'not as called'): Said {
+  if (nothingCalls(the)) return askWhichCall(the, place, how)
+  const { call, jumpers } = the.state.bench
+  const isToRest = call !== 'off' && jumpers.length === 0 && placeById(the.system, place)?.kind === 'outdoor' && !runsCompressor(the, call)
+  return `${place} ${isToRest === (how === 'as called') ? 'not as called' : 'as called'}`
+}
+
 /** What runs says nothing while nobody knows what is called: asked with each call that may bring it on. */
-export function askWhichCall({ system }: Sentence, place: PlaceId, how: 'as called' | 'not as called'): { readonly asks: string } {
+function askWhichCall(the: Sentence, place: PlaceId, how: 'as called' | 'not as called'): { readonly asks: string } {
+  const { system } = the
   const isOutdoor = placeById(system, place)?.kind === 'outdoor'
-  const bringsOn = (call: CallName) => (callerOf(system, call).calls[call] ?? []).some((letter) => /^Y1?$/.test(letter))
-  const calls = callsOf(system).filter((call) => !/-/.test(call) && (!isOutdoor || bringsOn(call)))
+  const calls = callsOf(system).filter((call) => !/-/.test(call) && (!isOutdoor || runsCompressor(the, call)))
   const lines = calls.map((call) => `"call ${call}; ${place} ${how}"`)
   const uncalled = how === 'as called' ? `, or "${place} not as called" where it runs with nothing called` : ''
   return { asks: `No call is on in the record: which one is it? Say ${lines.join(', ')}${uncalled}.` }

@@ -57,7 +57,7 @@ export const ofDays: readonly Shortened[] = [
   // A letter that is live at one end of its wire and not at the other.
   [
     new RegExp(
-      `^((?:\\d[\\d.]*(?: ?v(?:olts?)?)? (?:on|at) )?([YWGOB]\\d?)(?: (?:is )?(?:hot|live|has power|powered|energized))? ${AT_ONE_END}),? (?:but |and |yet )*(?:it(?:[’']s| is) )?(?:not|dead|nothing|none|no power|no voltage|gone|missing|lost)(?: hot| live| there)? (${AT_ONE_END})$`,
+      `^((?:\\d[\\d.]*(?: ?v(?:olts?)?)? (?:on|at) (?=[YWGOB]\\d? (?!is |hot|live))|(?=[YWGOB]\\d? (?:is )?(?:hot|live|has power|powered|energized)))([YWGOB]\\d?)(?: (?:is )?(?:hot|live|has power|powered|energized))? ${AT_ONE_END}),? (?:but |and |yet )*(?:it(?:[’']s| is) )?(?:not|dead|nothing|none|no power|no voltage|gone|lost)(?: hot| live| there)? (${AT_ONE_END})$`,
       'i',
     ),
     '$1, nothing on $2 $3',
@@ -99,14 +99,28 @@ export const ofDays: readonly Shortened[] = [
   ],
   [/^(?:the )?wire (?:is |reads? )?(\d[\d.]*(?: ?ohms?)?|ol|open) to (ground|gnd|chassis|metal)(?=$|,)/i, 'wire to $2 $1'],
   [/^(?:the )?wire (?:is |reads? )?(?:dead )?shorted to (ground|gnd|chassis|metal)(?=$|,)/i, 'wire to $1 jumps between 0 and 1'],
-  [/\b(?:contactor|unit|condenser|board|terminal) side (?=(?:to (?:ground|gnd|c) )?(?:is |reads? )?(?:\d|ol\b|open\b))/gi, 'terminal '],
+  [
+    /(?<=\bwire\b.*)\b(?:contactor|unit|condenser|board|terminal) side (?=(?:to (?:ground|gnd|c) )?(?:is |reads? )?(?:\d|ol\b|open\b))/gi,
+    'terminal ',
+  ],
   // Whoever goes somewhere to do something has not done it.
   [
     /^((?:i[’']m |now )?(?:going|heading|headed|walking|off) (?:back )?(?:outside|outdoors|(?:out )?to (?:the )?(?:condenser|heat pump|outdoor unit|furnace|attic|stat|thermostat|air handler|unit|roof|panel))) to [a-z].*$/i,
     '$1',
   ],
   [/^(?:i[’']m |now )?(?:going|heading|headed) out to [a-z].*$/i, 'going outside'],
-  [/(^|, )((?:i[’']m )?(?:holding|held|hold) (?:the )?(?:door |safety )?(?:switch|plunger|button)[^,]*)/i, '$1note $2'],
+  [
+    /^((?:i[’']m )?(?:holding|held) (?:the )?(?:door |safety )?(?:switch|plunger|button)(?: in| down| closed| shut)?), (.+)$/i,
+    '$2, note $1',
+  ],
+  [/(^|, )((?:i[’']m )?(?:holding|held) (?:the )?(?:door |safety )?(?:switch|plunger|button)(?: in| down| closed| shut)?)$/i, '$1note $2'],
+  [
+    new RegExp(
+      `^([YWGOB]\\d?) (${AT_ONE_END}) (\\d[\\d.]*(?: ?v(?:olts?)?)?),? (?:but |and |yet )*(?:not|dead|nothing|none|no power|no voltage)(?: there)? (${AT_ONE_END})$`,
+      'i',
+    ),
+    '$3 on $1 $2, nothing on $1 $4',
+  ],
   [
     /^(.*\b(?:rubbed|chewed|nicked|cut|pinched)\b(?: (?:through|thru|bare))?) (?:where it (?:comes|goes) (?:out of|through|into|in)|at|in|out of|through) (?:the )?(?:wall|house|soffit|conduit|hole|chase|siding|brick)$/i,
     '$1, note $&',
@@ -119,11 +133,12 @@ export const ofDays: readonly Shortened[] = [
     'outdoor $1 ',
   ],
   [
-    /^((?:the )?transformer (?:label |plate |nameplate )?(?:says|is|reads|label|plate)(?: it(?:[’']s| is))?(?: a)? \d{2,3}(?: ?va)?)$/i,
+    // Of a transformer's label, not of its volts.
+    /^((?:the )?transformer (?:(?:label|plate|nameplate) (?:says|is|reads|shows)?(?: it(?:[’']s| is))?(?: a)? ?\d{2,3}(?: ?va)?|(?:says|is|reads|shows)(?: a)? \d{2,3} ?va))$/i,
     'note $1',
   ],
   [
-    /^((?:.* )?(?:ice|iced|frost|frozen)(?: up)?(?: over)?(?: (?:on|over|all over) (?:the )?(?:outdoor |outside |indoor |inside |suction )?(?:coil|line|lineset|unit|condenser|compressor|evaporator))?)$/i,
+    /^((?:(?:the|there|is|are|has|got|lots?|of|some|heavy|thick|all|outdoor|indoor|outside|inside|suction|evaporator|coil|lines?|lineset|unit) )*(?:ice|iced|frost|frozen)(?: up)?(?: over)?(?: (?:on|over|all over) (?:the )?(?:outdoor |outside |indoor |inside |suction )?(?:coil|line|lineset|unit|condenser|compressor|evaporator))?)$/i,
     'note $1',
   ],
   [/\bstrip (?:element|heater)s? (?=(?:open|ol|reads?|\d))/gi, 'strips '],

@@ -75,7 +75,7 @@ export const ofTrips: readonly Shortened[] = [
     'breaker in',
   ],
   [/^(proved .+\d.*?),? (?:and )?(cool|heat|fan|cooling|heating) (?=\d[\d.]* ?a\b)/i, '$1; proved $2 '],
-  [/^it(?: is|[’']s) an? (\d+) ?(?:a|amps?)(?: one)?$/i, 'fuse is $1 A'],
+  [/^it(?: is|[’']s) an? (\d+) ?(?:a|amps?)(?: one)?$/i, 'rated $1 amp'],
   [
     /^(?:i )?(?:put|added|installed|wired|stuck|spliced)?(?: in)? ?(?:an? |my |the )?(?:(\d+) ?a(?:mps?)? )?(?:(?:inline|in[- ]line) (?:pocket |pop[- ]?out )?breaker|(?:pocket |pop[- ]?out )?breaker (?:inline|in[- ]line))(?: in)?(?: (?:on|with|in)(?: the)? (?:r|red|hot|24 ?v(?:olts?)?)(?: wire| lead)?)?$/i,
     'breaker $1 in',
