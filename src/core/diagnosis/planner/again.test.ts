@@ -1,6 +1,7 @@
 import { type Bench, createBench } from '@/src/core/bench/bench'
 import { joinFaults } from '@/src/core/diagnosis/inference/pairs'
 import { noEvidence } from '@/src/core/diagnosis/inference/posterior'
+import { seenAmiss } from '@/src/core/diagnosis/planner/again'
 import { propose } from '@/src/core/diagnosis/planner/propose'
 import type { Answer, Probe } from '@/src/core/readings/check'
 import { factsIn, latestAnswers, type Observation, wrongShare } from '@/src/core/readings/observations'
@@ -48,6 +49,28 @@ describe('a look that was taken twice', () => {
     const { next } = propose(engine, { ...noEvidence, observations }, on('fan'))
     expect(next?.probe).toEqual({ meter: 'look', at: 'runs@indoor' })
     expect(next?.say).toMatch(/^Once more/)
+  })
+})
+
+describe('looks that disagree', () => {
+  const outside = (word: string) => look(on('fan', 'outdoor'), 'runs@outdoor', word)
+  const askedAfter = (...words: string[]) =>
+    propose(engine, { ...noEvidence, observations: [look(idle, 'runs@indoor', 'as called'), ...words.map(outside)] }, on('fan', 'outdoor'))
+      .next
+
+  it('are taken until two in a row agree', () => {
+    const again = { probe: { meter: 'look', at: 'runs@outdoor' }, bench: { call: 'fan' } }
+    expect(askedAfter('not as called', 'as called')).toMatchObject(again)
+    expect(askedAfter('not as called', 'as called', 'not as called')).toMatchObject(again)
+    expect(askedAfter('not as called', 'as called', 'not as called', 'as called')).toMatchObject(again)
+    expect(askedAfter('not as called', 'as called', 'not as called', 'as called', 'as called')).not.toMatchObject(again)
+  })
+
+  it('what did not run in the first moments of a call and does a minute later is amiss no more', () => {
+    const since = (call: 'moment' | 'minutes'): Bench => ({ ...on('fan'), since: { call, power: 'long' } })
+    const early = look(since('moment'), 'runs@indoor', 'not as called')
+    expect(seenAmiss(engine, [early])).toEqual([early])
+    expect(seenAmiss(engine, [early, look(since('minutes'), 'runs@indoor', 'as called')])).toEqual([])
   })
 })
 
