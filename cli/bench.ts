@@ -1,6 +1,6 @@
 import { evidenceOf, formOpinion, proposeCheck } from '@/src/core/advice/advise'
 import { entriesOfAnswer } from '@/src/core/advice/answer-entries'
-import { prepareAnswers } from '@/src/core/advice/think-ahead'
+import { thinkAhead } from '@/src/core/advice/think-ahead'
 import { createBench } from '@/src/core/bench/bench'
 import { changesOfBench } from '@/src/core/bench/changes'
 import { factorNetwork } from '@/src/core/circuit/factored'
@@ -10,9 +10,6 @@ import { createEngine } from '@/src/core/diagnosis/engine'
 import { weigh } from '@/src/core/diagnosis/inference/pairs'
 import { listCandidates } from '@/src/core/diagnosis/planner/candidates'
 import { findNextCheck } from '@/src/core/diagnosis/planner/next-check'
-import { probesAsked } from '@/src/core/diagnosis/planner/question'
-import { tableFrom } from '@/src/core/diagnosis/planner/table'
-import { candidatesFrom } from '@/src/core/diagnosis/planner/ways'
 import type { Entry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import type { JobState } from '@/src/core/job/job-state'
@@ -132,7 +129,7 @@ function searchHouses(system: System, isAhead: boolean, houses: number): { suspe
     let proposal = proposeCheck(engine, foldJob(system, entries))
     for (let reading = 1; reading <= MOST_READINGS && proposal.next; reading++) {
       const { next: check } = proposal
-      if (isAhead) for (const step of prepareAnswers(engine, entries, proposal)) step()
+      if (isAhead) for (const step of thinkAhead(engine, entries, proposal)) step()
       for (const change of check.setup) house.change(change)
       const { answer, tripped } = house.ask(check.probe)
       if (tripped && check.probe.meter !== 'trip') break
@@ -164,9 +161,7 @@ function measure(system: System): void {
   for (const isAhead of [true, false]) {
     const houses = isAhead ? HOUSES : HOUSES_UNPREPARED
     const { suspects, next } = searchHouses(system, isAhead, houses)
-    console.log(
-      `${suspects.length} readings of ${houses} houses, ${isAhead ? 'answers prepared for, without the whole table' : 'nothing prepared'}`,
-    )
+    console.log(`${suspects.length} readings of ${houses} houses, ${isAhead ? 'answers prepared for' : 'nothing prepared'}`)
     const allowed = isAhead ? { suspects: 50, next: 100 } : null
     row('  suspects after a reading, middle', quantile(suspects, 0.5))
     row('  suspects after a reading, 95th percentile', quantile(suspects, 0.95), allowed?.suspects)
@@ -189,18 +184,6 @@ function measure(system: System): void {
 const worst = catalogue.find(({ id }) => id === 'dual-fuel') ?? furnaceAc
 const zoned = catalogue.find(({ id }) => id === 'zoned-furnace-ac') ?? furnaceAc
 for (const system of [furnaceAc, worst, zoned]) measure(system)
-
-console.log('\nthe whole prediction table: every hypothesis on every bench worth reaching')
-for (const system of [worst, zoned]) {
-  const fresh = createEngine(system)
-  const pieces = tableFrom(fresh, createBench(system))
-  const candidates = candidatesFrom(system, createBench(system))
-  const readings = candidates.reduce((sum, candidate) => sum + probesAsked(candidate).length, 0) * fresh.hypotheses.length
-  const ms = timed(() => {
-    for (const piece of pieces) piece()
-  })
-  row(`${system.id}: ${candidates.length} benches, ${(readings / 1000).toFixed(0)} thousand readings`, ms, 3000)
-}
 
 console.log('\ngrowth')
 let before: { faults: number; conductors: number; ms: number } | null = null

@@ -4,11 +4,9 @@ import type { Engine } from '@/src/core/diagnosis/engine'
 import { assess } from '@/src/core/diagnosis/inference/assessment'
 import { weigh } from '@/src/core/diagnosis/inference/pairs'
 import type { Posterior } from '@/src/core/diagnosis/inference/posterior'
-import { sharesOfKinds } from '@/src/core/diagnosis/planner/live-hypotheses'
 import type { Proposal } from '@/src/core/diagnosis/planner/propose'
 import { probesAsked } from '@/src/core/diagnosis/planner/question'
 import { routesFrom } from '@/src/core/diagnosis/planner/route'
-import { tableFrom } from '@/src/core/diagnosis/planner/table'
 import { candidatesFrom } from '@/src/core/diagnosis/planner/ways'
 import type { Entry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
@@ -21,19 +19,11 @@ const GUESSED = workLimit(6)
 const LEAST_GUESSED = workLimit(0.02)
 
 /**
- * What the desk will want next, likeliest first, in short steps to be done in this order while the technician takes the
- * reading: what its answer will make one wait for, and at last the whole prediction table. It all stays with the engine.
+ * What the desk will want next, likeliest first, in short steps to be done in this order while the technician takes the reading, or not at
+ * all: what the proposed reading would show, the suspects after its likely answers, and what the hypotheses left standing then foretell of
+ * the checks to choose from. It all stays with the engine.
  */
-export function thinkAhead(engine: Engine, entries: readonly Entry[], proposal: Proposal): (() => void)[] {
-  const bench = proposal.next?.bench ?? foldJob(engine.system, entries).bench
-  return [...prepareAnswers(engine, entries, proposal), ...tableFrom(engine, bench)]
-}
-
-/**
- * What the proposed reading would show, the suspects after its likely answers, and what the hypotheses left standing then
- * foretell of the checks to choose from.
- */
-export function prepareAnswers(engine: Engine, entries: readonly Entry[], { next }: Proposal): (() => void)[] {
+export function thinkAhead(engine: Engine, entries: readonly Entry[], { next }: Proposal): (() => void)[] {
   if (!next) return []
   const answered = next.outcomes
     .slice(0, GUESSED)
@@ -49,25 +39,24 @@ export function prepareAnswers(engine: Engine, entries: readonly Entry[], { next
 }
 
 /**
- * The way to each candidate's bench, and what the hypotheses that will be left standing foretell there: each in the wiring in
- * which it explains the readings, and then in the others that may come to the fore with the answer.
+ * The way to each candidate's bench, and what the hypotheses that will be left standing foretell there, each in the wiring in which it
+ * explains the readings.
  */
 function questionsAfter(base: Engine, state: JobState): (() => void)[] {
   const { system, cost } = base
   const candidates = candidatesFrom(system, state.bench)
-  const pieces = (of: 'own' | 'others') =>
-    candidates.flatMap((candidate) => {
-      const size = candidate.bench.power ? LIVE_TO_A_PIECE : DEAD_TO_A_PIECE
-      return Array.from({ length: Math.ceil(MOST_LEFT[of] / size) }, (_, piece) => () => {
-        const { engine, [of]: hypotheses } = leftAfter.of(base).of(state)
-        const predictionsOf = engine.store.predictions(candidate.bench, probesAsked(candidate))
-        for (const { index, kind } of hypotheses.slice(piece * size, (piece + 1) * size)) predictionsOf(index, kind)
-      })
+  const pieces = candidates.flatMap((candidate) => {
+    const size = candidate.bench.power ? LIVE_TO_A_PIECE : DEAD_TO_A_PIECE
+    return Array.from({ length: Math.ceil(MOST_LEFT / size) }, (_, piece) => () => {
+      const { engine, hypotheses } = leftAfter.of(base).of(state)
+      const predictionsOf = engine.store.predictions(candidate.bench, probesAsked(candidate))
+      for (const { index, kind } of hypotheses.slice(piece * size, (piece + 1) * size)) predictionsOf(index, kind)
     })
+  })
   const routes = candidates.map(({ bench, probes }) => () => {
     for (const { place } of probes) routesFrom(system, state.bench, cost)(bench, place)
   })
-  return [() => void leftAfter.of(base).of(state), ...routes, ...pieces('own'), ...pieces('others')]
+  return [() => void leftAfter.of(base).of(state), ...routes, ...pieces]
 }
 
 /** Hypotheses to a piece of work: some ten milliseconds, which is the longest that an answer may have to wait behind it. */
@@ -77,11 +66,8 @@ const DEAD_TO_A_PIECE = workLimit(480)
 /** A little more than is weighed: an answer is sharper than the guess of it, and lifts some of what lies just below. */
 const STANDING_MASS = workLimit(0.996)
 const STANDING_MOST = workLimit(240)
-/** Wiring that holds less than this does not come to the fore with one answer: assumption. */
-const KIND_MAY_COME = workLimit(0.01)
-
 /** More than these are not prepared for. */
-const MOST_LEFT = { own: 2 * STANDING_MOST, others: 4 * STANDING_MOST }
+const MOST_LEFT = 2 * STANDING_MOST
 
 /** A hypothesis left standing, and a kind of wiring that it is weighed in. */
 interface Left {
@@ -89,34 +75,21 @@ interface Left {
   readonly kind: number
 }
 
-/** The hypotheses left standing after an answer, in the wiring in which they explain it, and in the others. */
+/** The hypotheses left standing after an answer, in the wiring in which they explain it. */
 const leftAfter = new Memo(
   (base: Engine) =>
-    new Memo((state: JobState): { engine: Engine; own: Left[]; others: Left[] } => {
+    new Memo((state: JobState): { engine: Engine; hypotheses: Left[] } => {
       const weighed = weigh(base, evidenceOf(state))
-      const { engine, posterior } = weighed
-      const standing = [...new Set([posterior, assess(weighed).planned])].map((one) => standingIn(engine, one))
-      return {
-        engine,
-        own: standing.flatMap(({ hypotheses }) => hypotheses).slice(0, MOST_LEFT.own),
-        others: standing
-          .flatMap(({ hypotheses, kinds }) => kinds.flatMap((kind) => hypotheses.map(({ index }) => ({ index, kind }))))
-          .slice(0, MOST_LEFT.others),
-      }
+      const standing = new Set([weighed.posterior, assess(weighed).planned])
+      return { engine: weighed.engine, hypotheses: [...standing].flatMap((one) => standingIn(weighed.engine, one)).slice(0, MOST_LEFT) }
     }),
 )
 
-/** The hypotheses left standing, and the kinds of wiring they stand in; those that stand still are weighed among themselves first. */
-function standingIn(engine: Engine, posterior: Posterior): { hypotheses: Left[]; kinds: number[] } {
-  const { hypotheses: shares, kinds } = posterior
+/** The hypotheses left standing; those that stand still are weighed among themselves first. */
+function standingIn(engine: Engine, { hypotheses: shares, kinds }: Posterior): Left[] {
   const order = Array.from(shares.keys()).sort((a, b) => shares[b] - shares[a])
   const steady = order.filter((index) => !engine.hypotheses[index].intermittent)
-  const hypotheses = [...new Set([...leading(order, shares), ...leading(steady, shares)])]
-  const [likeliest, ...others] = sharesOfKinds.of(posterior)
-  return {
-    hypotheses: hypotheses.map((index) => ({ index, kind: kinds[index] })),
-    kinds: [likeliest, ...others.filter(({ share }) => share > KIND_MAY_COME)].map(({ kind }) => kind),
-  }
+  return [...new Set([...leading(order, shares), ...leading(steady, shares)])].map((index) => ({ index, kind: kinds[index] }))
 }
 
 function leading(order: readonly number[], weights: ArrayLike<number>): number[] {

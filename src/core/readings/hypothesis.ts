@@ -81,3 +81,8 @@ export function whileShown(hypothesis: Hypothesis): Hypothesis {
   return steady
 }
 const shownWith = new Memo((_: readonly Effect[]) => new Memo((_: readonly Effect[]) => new Map<string, Hypothesis>()))
+
+/** The same where the fuse that was found in the slot tells nothing: one object with the hypothesis that found it intact. */
+export const withFuseIntact = (hypothesis: Hypothesis): Hypothesis =>
+  hypothesis.foundFuse === 'intact' ? hypothesis : whileShown(intactOf.of(hypothesis))
+const intactOf = new Memo((hypothesis: Hypothesis): Hypothesis => ({ ...hypothesis, foundFuse: 'intact' }))

@@ -67,6 +67,32 @@ export const predict = (laboratory: Laboratory, bench: Bench, hypothesis: Hypoth
 
 const alone = new Memo((probe: Probe) => [probe])
 
+/** With another fuse or a breaker in the slot the one that was found no longer tells, unless it is looked at. */
+export const tellsFoundFuse = ({ slot }: Bench, probes: readonly Probe[]): boolean =>
+  slot.holds === 'as-found' || probes.some((probe) => probe.meter === 'look' && probe.at === 'fuse')
+
+/**
+ * What a hypothesis shows of one reading, from what is there while its fault shows and what is there while it hides: many hypotheses
+ * share both.
+ * @param moment what a hypothesis that stands still shows (`whileShown`, `whileHidden`)
+ */
+export function overMoments(
+  system: System,
+  bench: Bench,
+  hypothesis: Hypothesis,
+  probe: Probe,
+  moment: (told: Hypothesis) => Prediction,
+): Prediction {
+  const shown = moment(whileShown(hypothesis))
+  if (showsOn(system, hypothesis, bench) === 1) return shown
+  const hidden = moment(whileHidden(hypothesis))
+  return nowAndThen(seenToOpen(hypothesis, probe, shown, hidden), hidden, showsOn(system, hypothesis, bench, probe))
+}
+
+/** What one probe shows of a hypothesis that stands still. */
+export const predictMoment = (laboratory: Laboratory, bench: Bench, told: Hypothesis, probe: Probe, leaning: boolean): Prediction =>
+  predictShown(laboratory, bench, told, alone.of(probe), leaning)[0]
+
 function predictShown(
   laboratory: Laboratory,
   bench: Bench,

@@ -41,7 +41,7 @@ describe('how a reading leans on damage', () => {
       return [{ at: byOctave[place], weight: 1, sigma: 0.1, floating: false }]
     })
   const leans = (...byOctave: number[]) =>
-    degreesInOrder.map(({ degree }) => overDegrees(volts(...byOctave), 0)[degree][0].leans?.[0].by ?? 0)
+    degreesInOrder.map(({ degree }) => overDegrees(volts(...byOctave), 0)(degree)[0].leans?.[0].by ?? 0)
 
   it('is half of what an octave moves it', () => {
     expect(leans(0, 2, 4, 6, 8)).toEqual([0.5, 1, 1, 1, 0.5])

@@ -37,24 +37,37 @@ const LEAST_GRADED_OHM = modelValue({ value: 0.1, unit: 'ohm', source: 'assumpti
 /** The hypothesis with one degree of its damage; the same object for the same degree. */
 export const inDegree = (hypothesis: Hypothesis, degree: number): Hypothesis =>
   isGraded(hypothesis) ? gradesOf.of(hypothesis)[degree] : hypothesis
-const gradesOf = new Memo((hypothesis: Hypothesis): Hypothesis[] => degrees.map(({ times }) => graded(hypothesis, times)))
+const gradesOf = new Memo((hypothesis: Hypothesis): Hypothesis[] => {
+  // What comes and goes and what stands still have the same effects in each degree, which are worked out once.
+  const effects = effectsByDegree.of(hypothesis.effects)
+  return degrees.map(({ times }, degree) => (times === 1 ? hypothesis : { ...hypothesis, effects: effects[degree] }))
+})
+const effectsByDegree = new Memo((effects: readonly Effect[]) => degrees.map(({ times }) => gradedEffects(effects, times)))
 
 /**
  * Predictions of one reading at each degree of a damage. Damage comes in every degree, not in five of them: between two of them a reading
  * leans on it, one number for all readings of the house.
+ * @param leaning what a degree predicts with how it leans on the rest, where only some are asked for that: the predictions themselves
  */
-export function overDegrees(predictions: readonly Prediction[], damageCause: number): Prediction[] {
+export function overDegrees(
+  predictions: readonly Prediction[],
+  damageCause: number,
+  leaning: (degree: number) => Prediction = (degree) => predictions[degree],
+): (degree: number) => Prediction {
   const last = degreesInOrder.length - 1
-  const at = (place: number) => predictions[degreesInOrder[Math.max(0, Math.min(last, place))].degree]
-  return predictions.map((prediction, degree) => {
-    const place = degreesInOrder.findIndex((candidate) => candidate.degree === degree)
+  const centres = predictions.map(centreOf)
+  const at = (place: number) => centres[degreesInOrder[Math.max(0, Math.min(last, place))].degree]
+  return (degree) => {
+    const place = placeOfDegree[degree]
     const isEnd = place === 0 || place === last
     // From an octave to half of one; at either end the neighbour is the degree itself: half the way.
-    return leaningOnDamage([at(place - 1), prediction, at(place + 1)], damageCause, ([down, up]) =>
+    const moves = movesBy([at(place - 1), centres[degree], at(place + 1)], ([down, up]) =>
       isEnd ? (down + up) / 4 : limitedMean(down, up) / 2,
     )
-  })
+    return withDamage(leaning(degree), damageCause, moves)
+  }
 }
+const placeOfDegree = degrees.map((_, degree) => degreesInOrder.findIndex((candidate) => candidate.degree === degree))
 
 /**
  * A prediction with how it leans on damage: from what is predicted with less of it and with more.
@@ -65,19 +78,26 @@ export function leaningOnDamage(
   damageCause: number,
   by: (steps: readonly [number, number]) => number,
 ): Prediction {
-  const [below, at, above] = [less, here, more].map(centreOf)
-  if (below === null || at === null || above === null) return here
-  const moves = by([at - below, above - at])
-  if (moves === 0) return here
+  return withDamage(here, damageCause, movesBy([less, here, more].map(centreOf), by))
+}
+
+/** How far a centre moves in one spread of the damage; 0 where one of the three is no number. */
+function movesBy([below, at, above]: readonly (number | null)[], by: (steps: readonly [number, number]) => number): number {
+  return below === null || at === null || above === null ? 0 : by([at - below, above - at])
+}
+
+function withDamage(prediction: Prediction, damageCause: number, moves: number): Prediction {
+  if (moves === 0) return prediction
   const lean: Lean = { cause: damageCause, by: moves, isDamage: true }
-  return here.map((component) =>
+  return prediction.map((component) =>
     typeof component.at === 'number' && !component.floating ? { ...component, leans: [...(component.leans ?? []), lean] } : component,
   )
 }
 
 /** Where the heaviest part of a prediction is; null where that is no number, or hangs free. */
 function centreOf(prediction: Prediction): number | null {
-  const [first] = [...prediction].sort((a, b) => b.weight - a.weight)
+  let first = prediction[0]
+  for (const component of prediction) if (component.weight > first.weight) first = component
   return typeof first?.at === 'number' && !first.floating ? first.at : null
 }
 
@@ -91,10 +111,11 @@ export const limitedMean = (down: number, up: number): number =>
 /** The hypothesis with more or less of its damage: every ohm of it times a factor. */
 export const graded = (hypothesis: Hypothesis, times: number): Hypothesis => ({
   ...hypothesis,
-  effects: hypothesis.effects.map((effect) =>
-    effect.do === 'short' || effect.do === 'resist' ? { ...effect, ohm: effect.ohm * times } : effect,
-  ),
+  effects: gradedEffects(hypothesis.effects, times),
 })
+
+const gradedEffects = (effects: readonly Effect[], times: number): readonly Effect[] =>
+  effects.map((effect) => (effect.do === 'short' || effect.do === 'resist' ? { ...effect, ohm: effect.ohm * times } : effect))
 
 /** The bond of the template is missing, which is no fault. */
 const BOND_LESS = modelValue({ value: 0.1, unit: 'share of houses', source: 'assumption' })

@@ -4,8 +4,8 @@ import { graded, leaningOnDamage, limitedMean } from '@/src/core/diagnosis/hypot
 import type { HypothesisSet } from '@/src/core/diagnosis/hypotheses/hypothesis-set'
 import { type Chains, type SharedPredictions, unread, weighReading } from '@/src/core/diagnosis/likelihood/by-house'
 import { UNREAD, weighNext } from '@/src/core/diagnosis/likelihood/chain'
+import { countCauses, damageCause } from '@/src/core/diagnosis/likelihood/one-reading'
 import type { PredictionStore } from '@/src/core/diagnosis/likelihood/prediction-store'
-import { countCauses, damageCause } from '@/src/core/diagnosis/likelihood/prediction-task'
 import { readingOf } from '@/src/core/diagnosis/likelihood/reading'
 import { type Probe, probesKey } from '@/src/core/readings/check'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
@@ -59,6 +59,7 @@ export class PairStore implements PredictionStore {
   private readonly single: number
   private readonly causes: number
   private readonly kept = new LruCache<string, Chains>(MOST_CHAINS)
+  private readonly weighedAlone = new LruCache<string, Float64Array>(MOST_CHAINS)
 
   constructor(
     private readonly base: Engine,
@@ -74,22 +75,34 @@ export class PairStore implements PredictionStore {
 
   chains(observations: readonly Observation[]): Chains {
     const [singles, more] = [this.singles.chains(observations), this.chainsOfPairs(observations)]
-    return {
-      links: [...singles.links, ...more.links],
-      of: Int32Array.of(...singles.of, ...more.of.map((place) => place + singles.links.length)),
-    }
+    const of = new Int32Array(singles.of.length + more.of.length)
+    of.set(singles.of)
+    more.of.forEach((place, house) => {
+      of[singles.of.length + house] = place + singles.links.length
+    })
+    return { links: [...singles.links, ...more.links], of }
   }
 
   predictionsFor(observation: Observation): SharedPredictions {
     const singles = this.singles.predictionsFor(observation)
     const more = this.predictionsOfPairs(observation)
-    return {
-      predictions: [...singles.predictions, ...more],
-      of: Uint16Array.of(...singles.of, ...more.map((_, place) => place + singles.predictions.length)),
-    }
+    const of = new Uint16Array(singles.of.length + more.length)
+    of.set(singles.of)
+    for (let place = 0; place < more.length; place++) of[singles.of.length + place] = place + singles.predictions.length
+    return { predictions: [...singles.predictions, ...more], of }
+  }
+
+  predictionIn(observation: Observation, hypothesis: number, kind: number, degree: number): Prediction {
+    return hypothesis < this.single
+      ? this.singles.predictionIn(observation, hypothesis, kind, degree)
+      : this.ofPair(hypothesis - this.single, kind, observation.bench, [observation.probe])[0]
   }
 
   alone(observation: Observation): Float64Array {
+    return this.weighedAlone.get(observationKey(observation), () => this.weighAlone(observation))
+  }
+
+  private weighAlone(observation: Observation): Float64Array {
     const singles = this.singles.alone(observation)
     const { kinds, system } = this.base
     const reading = readingOf(system, observation)
@@ -113,12 +126,13 @@ export class PairStore implements PredictionStore {
   }
 
   get size(): number {
-    return this.singles.size + this.kept.size + this.predicted.size
+    return this.singles.size + this.kept.size + this.weighedAlone.size + this.predicted.size
   }
 
   drop(): void {
     this.singles.drop()
     this.kept.clear()
+    this.weighedAlone.clear()
     this.predicted.clear()
   }
 

@@ -4,7 +4,7 @@ import { linksOf, predictionIn, UNREAD } from '@/src/core/diagnosis/likelihood/c
 import type { Repair } from '@/src/core/faults/fault'
 import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import { factsIn, latestAnswers, type Observation } from '@/src/core/readings/observations'
-import { predict, scaleOf } from '@/src/core/readings/predict'
+import { scaleOf } from '@/src/core/readings/predict'
 import { saysPrediction } from '@/src/core/readings/say'
 import { Memo } from '@/src/core/units/cache'
 import { modelValue } from '@/src/core/units/model-value'
@@ -49,15 +49,13 @@ export const FORGIVEN = modelValue({ value: 1, unit: 'readings', source: 'assump
 export function listSuspects(engine: Engine, evidence: Evidence, posterior: Posterior, tables = 6): Suspect[] {
   const observations = latestAnswers(evidence.observations)
   const byFault = placesByFault.of(engine.hypotheses)
-  const met = observations.map((observation) => metWith(engine, observation))
   const ranked = [...byFault.entries()]
     .map(([id, indexes]) => ({ id, indexes, probability: indexes.reduce((sum, index) => sum + posterior.hypotheses[index], 0) }))
     .sort((a, b) => b.probability - a.probability)
   const suspects = ranked.map(({ id, indexes, probability }, rank): Suspect => {
     const best = indexes.reduce((a, b) => (posterior.hypotheses[b] > posterior.hypotheses[a] ? b : a))
     const { fault } = engine.hypotheses[best]
-    const rows =
-      rank < tables ? observations.map((observation, place) => rowFor(engine, posterior, observation, place, best, met[place], id)) : []
+    const rows = rank < tables ? observations.map((observation, place) => rowFor(engine, posterior, observation, place, best, id)) : []
     return {
       id,
       say: fault?.say ?? 'Nothing is wrong with the low-voltage side',
@@ -97,35 +95,36 @@ const placesByFault = new Memo((hypotheses: readonly Hypothesis[]) => {
 })
 
 /** How often each fault is met, and how often together with an answer. */
-type Met = ReadonlyMap<string, { readonly rate: number; readonly withAnswer: number }>
-
-function metWith(engine: Engine, observation: Observation): Met {
-  const logs = engine.store.alone(observation)
-  const sum = (places: readonly number[], of: (place: number) => number) => places.reduce((total, place) => total + of(place), 0)
-  return new Map(
-    [...placesByFault.of(engine.hypotheses)].map(([id, places]) => [
-      id,
-      {
-        rate: sum(places, (place) => engine.rates[place]),
-        withAnswer: sum(places, (place) => engine.rates[place] * Math.exp(logs[place])),
-      },
-    ]),
-  )
+interface Met {
+  readonly rate: number
+  readonly withAnswer: number
 }
 
-function rowFor(
-  engine: Engine,
-  posterior: Posterior,
-  observation: Observation,
-  place: number,
-  index: number,
-  met: Met,
-  fault: string,
-): EvidenceRow {
+/** By the logs of an answer under each hypothesis: the store keeps those, and so whose they are. */
+const metOf = new Memo((_: readonly Hypothesis[]) => new WeakMap<Float64Array, ReadonlyMap<string, Met>>())
+
+function metWith({ hypotheses, rates }: Engine, logs: Float64Array): ReadonlyMap<string, Met> {
+  const kept = metOf.of(hypotheses)
+  const known = kept.get(logs)
+  if (known) return known
+  const met = new Map<string, Met>()
+  for (const [id, places] of placesByFault.of(hypotheses)) {
+    let [rate, withAnswer] = [0, 0]
+    for (const place of places) {
+      rate += rates[place]
+      withAnswer += rates[place] * Math.exp(logs[place])
+    }
+    met.set(id, { rate, withAnswer })
+  }
+  kept.set(logs, met)
+  return met
+}
+
+function rowFor(engine: Engine, posterior: Posterior, observation: Observation, place: number, index: number, fault: string): EvidenceRow {
   const logs = engine.store.alone(observation)
   let others = 0
   let mass = 0
-  for (const [id, { rate, withAnswer }] of met) {
+  for (const [id, { rate, withAnswer }] of metWith(engine, logs)) {
     if (id === fault) continue
     others += withAnswer
     mass += rate
@@ -133,12 +132,10 @@ function rowFor(
   const weight = logs[index] - Math.log(others / mass)
   // As it was expected in this hypothesis's house, with what the readings before it had taught of that.
   const link = linksOf(posterior.chains[index])[place]
-  const { bench, probe } = observation
-  const hypothesis = engine.hypothesesByKind[posterior.kinds[index]][index]
-  const prediction = predict(engine.laboratory, bench, hypothesis, probe, true)
+  const prediction = engine.store.predictionIn(observation, index, posterior.kinds[index], posterior.degrees[index])
   return {
     observation: observation.id,
-    expected: saysPrediction(predictionIn(link?.before ?? UNREAD, prediction), scaleOf(engine.system, probe)),
+    expected: saysPrediction(predictionIn(link?.before ?? UNREAD, prediction), scaleOf(engine.system, observation.probe)),
     weight,
     fits: (link?.away ?? 0) <= MISFIT_LIMIT,
     verdict: sayWeight(weight),

@@ -1,6 +1,6 @@
 import { createBench } from '@/src/core/bench/bench'
 import { expectedIn, knownOf, type Link, predictionIn, type Reading, UNREAD, weighNext } from '@/src/core/diagnosis/likelihood/chain'
-import { countCauses } from '@/src/core/diagnosis/likelihood/prediction-task'
+import { countCauses } from '@/src/core/diagnosis/likelihood/one-reading'
 import { causeIndex, SPREADS } from '@/src/core/readings/causes'
 import type { Answer, Probe } from '@/src/core/readings/check'
 import { healthy } from '@/src/core/readings/hypothesis'

@@ -21,14 +21,24 @@ export interface Link {
   readonly doubt: Link | null
   /** The same for something that resembles the hypothesis and shows otherwise in part of the readings. */
   readonly resembling: number
-  /** What the reading taught of the causes, and by how much it was off, in its own widths; null when it taught nothing. */
-  readonly learnt: { readonly gain: Float64Array; readonly off: number } | null
+  /** What the reading taught; null when it taught nothing. */
+  readonly learnt: Lesson | null
+  /** What all readings so far taught, the last one first. */
+  readonly lessons: Lesson | null
   /** How far the reading was from what was expected, in standard deviations. */
   readonly away: number
   /** log of how well each place in the race of protection and thermostat explains the trips so far; null before the first. */
   readonly race: readonly number[] | null
   /** Readings on one bench that nobody moved: a fault that comes and goes was there for all of them or for none. */
   readonly run: Run | null
+}
+
+/** What a reading taught of the causes, and by how much it was off, in its own widths. */
+interface Lesson {
+  readonly gain: Float64Array
+  readonly off: number
+  /** The one that was learnt before it. */
+  readonly before: Lesson | null
 }
 
 interface Run {
@@ -42,7 +52,18 @@ interface Run {
 }
 
 /** What is known of a house before any reading. */
-export const UNREAD: Link = { before: null, log: 0, own: 0, doubt: null, resembling: 0, learnt: null, away: 0, race: null, run: null }
+export const UNREAD: Link = {
+  before: null,
+  log: 0,
+  own: 0,
+  doubt: null,
+  resembling: 0,
+  learnt: null,
+  lessons: null,
+  away: 0,
+  race: null,
+  run: null,
+}
 
 /**
  * Places of a house in the race: the protection opens before the thermostat lets go where an overload opens it more often than this.
@@ -101,9 +122,8 @@ export function expectedIn(link: Link, at: number, leans: readonly Lean[] | unde
   let variance = 0
   for (let lean = 0; lean < leans.length; lean++) variance += leans[lean].by ** 2
   let mean = at
-  const learnt = learntOf.of(link)
-  for (let one = 0; one < learnt.length; one++) {
-    const { gain, off } = learnt[one]
+  for (let lesson = link.lessons; lesson; lesson = lesson.before) {
+    const { gain, off } = lesson
     let along = 0
     for (let lean = 0; lean < leans.length; lean++) along += gain[leans[lean].cause] * leans[lean].by
     mean += along * off
@@ -111,12 +131,6 @@ export function expectedIn(link: Link, at: number, leans: readonly Lean[] | unde
   }
   return { at: mean, variance: Math.max(0, variance) }
 }
-
-/** What the readings of a chain taught, one after the other, without those that taught nothing: asked for with every prediction. */
-const learntOf = new Memo((link: Link): readonly NonNullable<Link['learnt']>[] => {
-  const before = link.before ? learntOf.of(link.before) : []
-  return link.learnt ? [...before, link.learnt] : before
-})
 
 /** What of a lean is no straight line. */
 const BENT = modelValue({ value: 0.15, unit: 'share of the lean', source: 'assumption, held against brute force (`chain.test.ts`)' })
@@ -166,19 +180,26 @@ export function weighNext(link: Link, prediction: Prediction, reading: Reading, 
   if (ways.length > 1) ways.sort((a, b) => b.own - a.own)
   const [best, second] = ways
   const other = second && second.own - best.own > Math.log(LET_GO) ? second : null
-  const log = other ? logSum([best.own, other.own]) : best.own
-  const { answer, scale, words, unlike } = reading
-  const anything = unlike ?? likelihoodOfAnything(answer, scale, words)
-  const resembling =
-    link.resembling + Math.log((1 - UNLIKE_SHARE) * Math.exp((log - link.log) / times) + UNLIKE_SHARE * Math.max(anything, 1e-9))
-  return { ...best, log, resembling, doubt: other && { ...other, log, resembling, doubt: null } }
+  const anything = reading.unlike ?? anythingOf.of(reading)
+  best.log = other ? logSum([best.own, other.own]) : best.own
+  best.resembling =
+    link.resembling + Math.log((1 - UNLIKE_SHARE) * Math.exp((best.log - link.log) / times) + UNLIKE_SHARE * Math.max(anything, 1e-9))
+  if (other) {
+    other.log = best.log
+    other.resembling = best.resembling
+    best.doubt = other
+  }
+  return best
 }
 
-type Way = Omit<Link, 'log' | 'resembling' | 'doubt'>
+/** A link being made, whole but for what it makes up together with its doubt: thousands are made of every reading, each in one piece. */
+type Way = Omit<Link, 'log' | 'resembling' | 'doubt'> & { log: number; resembling: number; doubt: Link | null }
+
+const anythingOf = new Memo(({ answer, scale, words }: Reading) => likelihoodOfAnything(answer, scale, words))
 
 /** One chain with the reading believed, and a second with it taken for plain wrong where that is likely enough. */
 function wayOn(link: Link, prediction: Prediction, reading: Reading, causes: number, times: number): Way[] {
-  const { answer, scale, words, wrong, bench } = reading
+  const { answer, scale, wrong, bench } = reading
   const expected = predictionIn(link, prediction)
   let sound = 0
   let shown = 0
@@ -197,21 +218,34 @@ function wayOn(link: Link, prediction: Prediction, reading: Reading, causes: num
       best = place
     }
   }
-  const anything = likelihoodOfAnything(answer, scale, words)
+  const anything = anythingOf.of(reading)
   const chance = Math.max((1 - wrong) * sound + wrong * anything, Number.MIN_VALUE)
   const isBelieved = best >= 0 && (1 - wrong) * most > chance / 2
-  const race = prediction.some((component) => component.race) && times === 1 ? raceAfter(link, prediction, answer, wrong) : link.race
+  const race = times === 1 && prediction.some((component) => component.race) ? raceAfter(link, prediction, answer, wrong) : link.race
   const run = runAfter(link, bench, shows, (share) => (1 - wrong) * share + wrong * anything, sound, shown)
   const learnt = isBelieved ? learn(link, prediction[best], expected[best], answer, scale, causes) : null
   const away = misfit(answer, expected, scale)
-  if (run && times === 1) return [{ before: link, own: run.before + logOfRun(run), race, run, learnt, away }]
+  if (run && times === 1) return [wayOf(link, run.before + logOfRun(run), race, run, learnt, away)]
   const isDoubted = learnt !== null && times === 1 && wrong * anything > DOUBTED * chance
-  if (!isDoubted) return [{ before: link, own: link.own + times * Math.log(chance), race, run: null, learnt, away }]
+  if (!isDoubted) return [wayOf(link, link.own + times * Math.log(chance), race, null, learnt, away)]
   return [
-    { before: link, own: link.own + Math.log((1 - wrong) * sound), race, run: null, learnt, away },
-    { before: link, own: link.own + Math.log(wrong * anything), race, run: null, learnt: null, away: Math.max(away, WRONG_BY) },
+    wayOf(link, link.own + Math.log((1 - wrong) * sound), race, null, learnt, away),
+    wayOf(link, link.own + Math.log(wrong * anything), race, null, null, Math.max(away, WRONG_BY)),
   ]
 }
+
+const wayOf = (before: Link, own: number, race: Link['race'], run: Run | null, learnt: Lesson | null, away: number): Way => ({
+  before,
+  log: own,
+  own,
+  doubt: null,
+  resembling: 0,
+  learnt,
+  lessons: learnt ?? before.lessons,
+  away,
+  race,
+  run,
+})
 
 /** What a trial of the protection says of the house's place in the race. */
 function raceAfter(link: Link, prediction: Prediction, answer: Answer, wrong: number): readonly number[] {
@@ -248,7 +282,7 @@ function runAfter(
 
 const logOfRun = ({ shown, hidden, shows }: Run): number => logSum([Math.log(shows) + shown, Math.log(1 - shows) + hidden])
 
-function learn(link: Link, told: Component, expected: Component, answer: Answer, scale: Scale, causes: number): Link['learnt'] {
+function learn(link: Link, told: Component, expected: Component, answer: Answer, scale: Scale, causes: number): Lesson | null {
   if (typeof told.at !== 'number' || typeof expected.at !== 'number' || told.floating || !told.leans || told.leans.length === 0) return null
   const read = readOn(answer, scale)
   if (read === null) return null
@@ -258,16 +292,15 @@ function learn(link: Link, told: Component, expected: Component, answer: Answer,
   // P J, along the chain: what of the leans is not known yet.
   const gain = new Float64Array(causes)
   for (const { cause, by } of told.leans) gain[cause] += by
-  for (let one: Link | null = link; one; one = one.before) {
-    if (!one.learnt) continue
-    const known = one.learnt.gain
+  for (let lesson = link.lessons; lesson; lesson = lesson.before) {
+    const known = lesson.gain
     let along = 0
     for (const { cause, by } of told.leans) along += known[cause] * by
     if (along !== 0) for (let cause = 0; cause < causes; cause++) gain[cause] -= along * known[cause]
   }
   const width = Math.sqrt(variance)
   for (let cause = 0; cause < causes; cause++) gain[cause] /= width
-  return { gain, off: (read.at - expected.at) / width }
+  return { gain, off: (read.at - expected.at) / width, before: link.lessons }
 }
 
 /** A number, or the middle of a band, on the scale. */

@@ -1,9 +1,10 @@
 import { type Bench, benchKey } from '@/src/core/bench/bench'
 import type { HypothesisSet } from '@/src/core/diagnosis/hypotheses/hypothesis-set'
-import { type Chains, type Houses, type SharedPredictions, unread, weighReading } from '@/src/core/diagnosis/likelihood/by-house'
+import { type Chains, type Houses, houseOf, type SharedPredictions, unread, weighReading } from '@/src/core/diagnosis/likelihood/by-house'
 import { UNREAD, weighNext } from '@/src/core/diagnosis/likelihood/chain'
+import { countCauses } from '@/src/core/diagnosis/likelihood/one-reading'
 import { fromTemplate, hangsOn, nearest, type OperatingPoint, pointsOf } from '@/src/core/diagnosis/likelihood/operating-point'
-import { countCauses, PredictionTask } from '@/src/core/diagnosis/likelihood/prediction-task'
+import { PredictionTask } from '@/src/core/diagnosis/likelihood/prediction-task'
 import { logOfAnything, readingOf } from '@/src/core/diagnosis/likelihood/reading'
 import { Predicted } from '@/src/core/diagnosis/planner/predicted'
 import { type Probe, probeKey, probesKey } from '@/src/core/readings/check'
@@ -21,6 +22,8 @@ export interface PredictionStore {
   chains(observations: readonly Observation[]): Chains
   /** What every house predicts of a reading. */
   predictionsFor(observation: Observation): SharedPredictions
+  /** What one house predicts of a reading, its hypothesis in a kind of wiring and a degree of its damage. */
+  predictionIn(observation: Observation, hypothesis: number, kind: number, degree: number): Prediction
   /** log P(answer | hypothesis) of one reading by itself, and in the last place that of anything at all. */
   alone(observation: Observation): Float64Array
   /** The work, in short pieces, of predicting a reading before it is taken: once it is done, an answer is weighed at once. */
@@ -50,6 +53,7 @@ export class SinglesStore implements PredictionStore {
   private readonly causes: number
   private readonly predicted = new LruCache<string, Predicted>(KEPT_QUESTIONS)
   private readonly tasks = new LruCache<string, PredictionTask>(KEPT_TASKS)
+  private readonly relaid = new LruCache<string, SharedPredictions>(KEPT_TASKS)
   private readonly laboratories = new LruCache<string, Laboratory>(KEPT_LABORATORIES)
   private readonly weighedAlone = new LruCache<string, Float64Array>(KEPT_OBSERVATIONS)
   private readonly weighed = new LruCache<string, Chains>(KEPT_CHAINS)
@@ -81,6 +85,11 @@ export class SinglesStore implements PredictionStore {
     return this.taskOf(bench, probe).finish()
   }
 
+  predictionIn(observation: Observation, hypothesis: number, kind: number, degree: number): Prediction {
+    const { predictions, of } = this.predictionsFor(observation)
+    return predictions[of[houseOf(this.set.houses, hypothesis, kind, degree)]]
+  }
+
   alone(observation: Observation): Float64Array {
     return this.weighedAlone.get(observationKey(observation), () => this.weighAlone(observation))
   }
@@ -106,13 +115,13 @@ export class SinglesStore implements PredictionStore {
   }
 
   private get caches(): readonly { readonly size: number; clear(): void }[] {
-    return [this.predicted, this.tasks, this.laboratories, this.weighedAlone, this.weighed, this.nearestOf]
+    return [this.predicted, this.tasks, this.relaid, this.laboratories, this.weighedAlone, this.weighed, this.nearestOf]
   }
 
-  private taskOf(bench: Bench, probe: Probe, point: OperatingPoint | null = null): PredictionTask {
+  private taskOf(bench: Bench, probe: Probe): PredictionTask {
     return this.tasks.get(
-      `${point?.key ?? ''} ${benchKey(bench)} ${probeKey(probe)}`,
-      () => new PredictionTask(point ? this.laboratoryAt(point) : this.laboratory, this.set.hypothesesByKind, bench, probe),
+      `${benchKey(bench)} ${probeKey(probe)}`,
+      () => new PredictionTask(this.laboratory, this.set.hypothesesByKind, bench, probe),
     )
   }
 
@@ -121,8 +130,12 @@ export class SinglesStore implements PredictionStore {
   }
 
   private predictionsAt({ bench, probe }: Pick<Observation, 'bench' | 'probe'>, point: OperatingPoint | null): SharedPredictions {
-    const plain = this.taskOf(bench, probe).finish()
-    return point && hangsOn(plain, point) ? fromTemplate(this.taskOf(bench, probe, point).finish(), point) : plain
+    const task = this.taskOf(bench, probe)
+    const plain = task.finish()
+    if (!point || !hangsOn(plain, point)) return plain
+    return this.relaid.get(`${point.key} ${benchKey(bench)} ${probeKey(probe)}`, () =>
+      fromTemplate(task.finishIn(this.laboratoryAt(point)), point),
+    )
   }
 
   /** One reading more is one step from the chains of those before it. */

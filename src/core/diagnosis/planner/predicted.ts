@@ -1,11 +1,10 @@
 import type { Bench } from '@/src/core/bench/bench'
 import type { Probe } from '@/src/core/readings/check'
-import { type Hypothesis, whileHidden, whileShown } from '@/src/core/readings/hypothesis'
+import { type Hypothesis, whileHidden, whileShown, withFuseIntact } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { nowAndThen, seenToOpen, showsOn } from '@/src/core/readings/now-and-then'
-import { predictAll } from '@/src/core/readings/predict'
+import { predictAll, tellsFoundFuse } from '@/src/core/readings/predict'
 import { isAlike, type Prediction } from '@/src/core/readings/prediction'
-import { Memo } from '@/src/core/units/cache'
 import { workLimit } from '@/src/core/units/work-limit'
 
 /** What one hypothesis foretells: a prediction for each probe. */
@@ -15,8 +14,6 @@ export type Row = readonly Prediction[]
 const MOST_ROWS_SHARED = workLimit(200)
 /** Two faults that are one to the network differ by no more than the solver's rounding, in widths. */
 const THE_SAME = workLimit(1e-6)
-
-const withFuseIntact = new Memo((hypothesis: Hypothesis): Hypothesis => ({ ...hypothesis, foundFuse: 'intact' }))
 
 /**
  * What hypotheses foretell of the probes of one bench, worked out as it is asked and kept. Most faults are elsewhere: predictions
@@ -31,7 +28,6 @@ export class Predicted {
   private readonly differentRows: Row[] = []
   /** By what is there while a fault hides, then by what it shows, then by how often it does. */
   private readonly unsteady: Map<Prediction, Map<Prediction, Map<number, Prediction>>>[]
-  /** With another fuse or a breaker in the slot the one that was found no longer tells, unless it is looked at. */
   private readonly isFuseTold: boolean
 
   /** @param sound the hypothesis of a sound house, which is predicted first */
@@ -43,7 +39,7 @@ export class Predicted {
   ) {
     this.different = probes.map(() => new Map())
     this.unsteady = probes.map(() => new Map())
-    this.isFuseTold = bench.slot.holds === 'as-found' || probes.some((probe) => probe.meter === 'look' && probe.at === 'fuse')
+    this.isFuseTold = tellsFoundFuse(bench, probes)
   }
 
   /** @param place a number of the hypothesis's own */
@@ -58,7 +54,7 @@ export class Predicted {
   }
 
   private steadyOf(told: Hypothesis): Row {
-    const hypothesis = this.isFuseTold || told.foundFuse === 'intact' ? told : whileShown(withFuseIntact.of(told))
+    const hypothesis = this.isFuseTold ? told : withFuseIntact(told)
     const found = this.steady.get(hypothesis)
     if (found) return found
     if (hypothesis !== this.sound) this.steadyOf(this.sound)

@@ -1,0 +1,61 @@
+import { createBench } from '@/src/core/bench/bench'
+import { PredictionTask } from '@/src/core/diagnosis/likelihood/prediction-task'
+import type { Probe } from '@/src/core/readings/check'
+import { createLaboratory } from '@/src/core/readings/laboratory'
+import type { Prediction } from '@/src/core/readings/prediction'
+import { quantile } from '@/src/core/units/quantile'
+import { templateValues } from '@/src/core/wiring/values'
+import { engineOf } from '@/tests/setup/engines'
+
+const engine = engineOf('zoned-furnace-ac')
+const off = { ...createBench(engine.system), power: false }
+const throughValve: Probe = { meter: 'ohms', a: 'W@indoor', b: 'C@indoor' }
+const throughContactor: Probe = { meter: 'ohms', a: 'Y@indoor', b: 'C@indoor' }
+const taskOf = (probe: Probe, laboratory = engine.laboratory) => new PredictionTask(laboratory, engine.hypothesesByKind, off, probe)
+
+/** How far two predictions of the same shape are apart, in widths. */
+const apart = (one: Prediction, other: Prediction): number =>
+  Math.max(
+    ...one.map(({ at, sigma }, place) => {
+      const beside = other[place]?.at
+      if (typeof at === 'number' && typeof beside === 'number') return Math.abs(at - beside) / sigma
+      return JSON.stringify(at) === JSON.stringify(beside) ? 0 : Number.POSITIVE_INFINITY
+    }),
+  )
+
+describe('one reading predicted for every house', () => {
+  it.each([throughValve, throughContactor])('is in a house of other coils what it would be when worked out there: %j', (probe) => {
+    const other = createLaboratory(engine.system, { ...templateValues, coilOhm: { contactor: 0.5, 'blower-relay': 1.6 } })
+    const [moved, anew] = [taskOf(probe).finishIn(other), taskOf(probe, other).finish()]
+    const plain = taskOf(probe).finish()
+    const far: number[] = []
+    let changed = 0
+    for (const [house, place] of moved.of.entries()) {
+      far.push(apart(moved.predictions[place], anew.predictions[anew.of[house]]))
+      if (apart(plain.predictions[plain.of[house]], moved.predictions[place]) > 1) changed++
+    }
+    expect(Math.max(...far)).toBeLessThan(1)
+    expect(quantile(far, 0.99)).toBeLessThan(0.25)
+    expect(changed).toBeGreaterThan(0)
+  })
+
+  it('comes to the same in pieces as at once', () => {
+    const inPieces = taskOf(throughValve)
+    for (const piece of inPieces.pieces()) piece()
+    expect(inPieces.finish()).toEqual(taskOf(throughValve).finish())
+  })
+
+  it('keeps two coils of the same ohms apart, for each may be another', () => {
+    const { predictions, of } = taskOf(throughContactor).finish()
+    const coilsRead = (house: number) => predictions[of[house]].flatMap(({ leans = [] }) => leans.map(({ cause }) => cause))
+    // What reads alike and hangs on another coil has a place of its own.
+    const byNumber = new Map<string, Set<string>>()
+    for (const house of of.keys()) {
+      const [first] = predictions[of[house]]
+      if (predictions[of[house]].length !== 1 || typeof first.at !== 'number') continue
+      const key = first.at.toPrecision(3)
+      byNumber.set(key, (byNumber.get(key) ?? new Set()).add(coilsRead(house).join()))
+    }
+    expect([...byNumber.values()].some((coils) => coils.size > 1)).toBe(true)
+  })
+})
