@@ -13,6 +13,11 @@ const shared = {
   transformIgnorePatterns: ['/node_modules/(?!react-hotkeys-hook/)'],
 }
 
+/** Under `./check` what shares engines runs together (`tests/together`); a file that is named runs alone. */
+const files = process.env.NEST_TRACE_TOGETHER
+  ? { testMatch: ['<rootDir>/tests/together/*.test.ts', '<rootDir>/src/!(core)/**/*.test.ts'] }
+  : { testMatch: ['<rootDir>/{src,cli,tests}/**/*.test.ts'], testPathIgnorePatterns: ['/node_modules/', '<rootDir>/tests/together/'] }
+
 /** @type {import('jest').Config} */
 const config = {
   // A machine that is busy with something else takes its time; a test that hangs is still ended.
@@ -25,7 +30,7 @@ const config = {
       displayName: 'core',
       testEnvironment: 'node',
       sandboxInjectedGlobals: ['Math', 'Map', 'Set', 'Number', 'Float64Array', 'Array', 'Object', 'WeakMap'],
-      testMatch: ['<rootDir>/{src,cli,tests}/**/*.test.ts'],
+      ...files,
     },
     {
       ...shared,

@@ -1,0 +1,3 @@
+import { together } from '@/tests/together/together'
+
+together('core')
