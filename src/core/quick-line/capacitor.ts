@@ -141,7 +141,7 @@ export const capacitorRules: readonly Rule[] = [
   rule(`${SECTION}(?: of| on)? ${CAP}${READS} ${NUMBER}${MICRO}?`, one),
   rule(`${CAP}${READS} ${NUMBER}${MICRO}? (?:on|to|at|from|for) (?:the )?${SECTION}`, (the, value, word) => one(the, word, value)),
   rule(
-    `${CAP}${READS} ${NUMBER}${MICRO}? (?:on|to|at|for) (?:the )?${SECTION}(?:,| and|, and) ${NUMBER}${MICRO}? (?:on|to|at|for) (?:the )?${SECTION}`,
+    `${CAP}${READS} ${NUMBER}${MICRO}? (?:(?:on|to|at|for) )?(?:the )?${SECTION}(?:,| and|, and)? ${NUMBER}${MICRO}? (?:(?:on|to|at|for) )?(?:the )?${SECTION}`,
     (the, first, one, second, other) =>
       read(the, (capacitor) => {
         const said = new Map([
@@ -173,6 +173,10 @@ export const capacitorRules: readonly Rule[] = [
   rule(`(.+?) ${HUMS}${NO_START}?(?: .*capacitor.*)?`, (the, what) =>
     loadOf(the, what) && capacitorOf(the.system, loadOf(the, what) ?? '') ? hums(the, what) : null,
   ),
+  rule('aux(?:iliary)?(?: heat)? (?:comes|came|kicks|kicked|is) on', (the) => {
+    const strips = loadOf(the, 'heat strips')
+    return strips === null ? the.asNote() : `${strips} runs`
+  }),
   rule(`(.+?)${NO_START},? (?:and |but |it |just |only )*(?:hums?|humming|buzz(?:es|ing)?)`, hums),
   // Beside the outdoor unit it is the fan there that is on; a call is made at the thermostat.
   rule('(?:outdoor |condenser )?fan(?: is)? (?:on|running)', (the) => {

@@ -161,7 +161,6 @@ const phrases: readonly (readonly [string, Sense])[] = [
   ['nothing called', 'idle'],
   ['no call', 'idle'],
   ['no calls', 'idle'],
-  ['fan auto', 'idle'],
   ['nothing on', 'idle'],
   ['everything off', 'idle'],
   ['has power', 'alive'],

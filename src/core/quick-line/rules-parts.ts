@@ -193,7 +193,7 @@ export const partRules: readonly Rule[] = [
   rule('(?:reset|pushed in|pushed|pressed) (rollout|rollout switch)(?: switch)?(?: button)?(?: back)?(?: in)?', (the, what) =>
     worded(the.part(what), 'set'),
   ),
-  rule('(?:back )?(?:to|set to|on|in) auto(?: mode)?|fan (?:back )?to auto', () => 'call off'),
+  rule('(?:back )?(?:to|set to|on|in) auto(?: mode)?', () => 'call off'),
   rule(
     '(?:(.+) )?board (?:is )?(?:in|on|still in) (?:its )?(?:time |compressor |anti ?short ?cycle )?(?:delay|timer|time out)',
     (the, which) => worded(which ? the.part(`${which} board`) : boardHere(the), 'flashes'),

@@ -1,4 +1,5 @@
 import { DIGIT_WORD, figuresOf, numberIn, TENS_WORD } from '@/src/core/quick-line/number-words'
+import { ofWhatIsBeside } from '@/src/core/quick-line/short-beside'
 import { ofCalls } from '@/src/core/quick-line/short-calls'
 import { ofConditions } from '@/src/core/quick-line/short-conditions'
 import { ofLine } from '@/src/core/quick-line/short-line'
@@ -108,6 +109,7 @@ const shortened: readonly Shortened[] = [
     /\b(fan|blower|furnace) (?:is |just |only )?blow(?:s|ing) (?:out )?(?:warm|hot|cold|cool|room temp(?:erature)?|lukewarm)(?: air)?\b/gi,
     '$1 runs',
   ],
+  ...ofWhatIsBeside,
   ...ofDays,
   ...ofTrips,
   ...ofCalls,

@@ -9,7 +9,7 @@ import { isAlike, type Lean, type Prediction } from '@/src/core/readings/predict
 import { workLimit } from '@/src/core/units/work-limit'
 
 /** Hypotheses to a piece of work: some ten milliseconds, which is the longest that an answer may have to wait behind it. */
-const STORIES_TO_A_PIECE = workLimit(40)
+const HYPOTHESES_TO_A_PIECE = workLimit(40)
 
 /** The first house with a prediction: it stands for all that predict the same. */
 interface First {
@@ -44,7 +44,7 @@ export class PredictionTask {
   /** The work that is left, in pieces that may be done in this order or not at all. */
   pieces(): (() => void)[] {
     const left = this.total - this.done
-    return Array.from({ length: Math.ceil(left / STORIES_TO_A_PIECE) }, () => () => this.advance(STORIES_TO_A_PIECE))
+    return Array.from({ length: Math.ceil(left / HYPOTHESES_TO_A_PIECE) }, () => () => this.advance(HYPOTHESES_TO_A_PIECE))
   }
 
   /** Does what is left. */

@@ -1,0 +1,58 @@
+import { COLOUR } from '@/src/core/quick-line/colours'
+import type { Shortened } from '@/src/core/quick-line/short-readings'
+
+const GROUND = '(ground|gnd|chassis|metal)'
+const READ = '(\\d[\\d.]*(?: ?(?:k|m)?ohms?)?|ol|open)'
+const OFF = '(?:off|lifted|pulled|disconnected|unhooked)(?: (?:of |from |at )?(?:the |its )?(?:board|strip|screw|terminal))?'
+const UNIT = '(?:(?:the )?(?:condenser|outdoor unit|outside unit|heat pump))'
+
+/** What is said beside a reading or an act: what is off meanwhile, which fuse it was, whose label, which cable a spare runs in. */
+export const ofWhatIsBeside: readonly Shortened[] = [
+  // The wire is off, and the reading is of the wire.
+  [
+    new RegExp(`^([A-Z]\\d?) to ${GROUND} (?:is |reads? )?${READ},? (?:with )?(?:the |its )?wire (?:is )?${OFF}$`, 'i'),
+    '$1 wire off, $1 wire to $2 $3',
+  ],
+  [
+    new RegExp(`^with (?:the )?([A-Z]\\d?)(?: wire)? ${OFF},? (?:it |i |still |now |get |got |have |reads? )*${READ} to ${GROUND}$`, 'i'),
+    '$1 wire off, $1 wire to $3 $2',
+  ],
+  [/^(\S.* to (?:ground|gnd|chassis|metal|(?:outdoor |stat )?[A-Z]\d?)): (?=\S)/i, '$1 '],
+  // The line side has no 24 V on it: before "nothing on" is a thermostat that asks for nothing.
+  [
+    /^(?:i have |i[’']ve got |got |there[’']s |there is )?(?:nothing|no power|no voltage|no volts|0(?: ?v)?) (?:on|at) (?:the )?line(?:[- ]side)?(?: of (?:the )?(?:transformer|primary|unit))?$/i,
+    'no line voltage',
+  ],
+  [/^(?:the )?line(?:[- ]side| voltage)? (?:is )?dead$/i, 'no line voltage'],
+  // Which fuse it was that blew on a call.
+  [
+    /^(?:the |a |my )?(?:new )?(\d+)[- ]?a(?:mps?)? fuse (?=(?:blew|popped|pops|blows|went|blown) .*\b(?:call|cool|heat|fan))/i,
+    'fuse is $1 A, fuse ',
+  ],
+  // The label stands before what was read.
+  [/^(?:the )?\d+[/+]\d+(?: ?(?:uf|mfd))? cap(?:acitor)? (?=(?:reads?|tests?|tested|measures?|measured|shows?|is reading)\b)/i, 'cap '],
+  [
+    /^((?:the )?(?:dual )?cap(?:acitor)?),? \d+[/+]\d+(?: ?(?:uf|mfd))?,? (?=(?:reads?|tests?|tested|measures?|measured|shows?|is reading)\b)/i,
+    '$1 ',
+  ],
+  // A spare by the cable it runs in.
+  [
+    new RegExp(
+      `^(?:using|used|use|put|running|ran) (?:the )?(?:spare )?(${COLOUR})(?: spare| wire| one)?(?: in (?:the )?outdoor (?:cable|wire))? for (?:the )?([A-Z]\\d?)(?: wire)? (?:to|of|at|for) ${UNIT}$`,
+      'i',
+    ),
+    'swap outdoor $2 to $1',
+  ],
+  [
+    new RegExp(
+      `^(?:using|used|use|put|running|ran) (?:the )?(?:spare )?(${COLOUR})(?: spare| wire| one)? in (?:the )?(outdoor|stat|thermostat)(?: cable| wire)? for (?:the )?([A-Z]\\d?)$`,
+      'i',
+    ),
+    'swap $2 $3 to $1',
+  ],
+  [
+    new RegExp(`^(?:the )?(?:spare )?(${COLOUR})(?: spare| wire| one)? (?:to|of) ${UNIT} is (?:now |the new )?([A-Z]\\d?)(?: now)?$`, 'i'),
+    'swap outdoor $2 to $1',
+  ],
+  [/\b(comes?|came|kicks?|kicked|starts?|started) on (?:right away|immediately|instantly|at once|straight away)$/i, '$1 on'],
+]
