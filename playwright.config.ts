@@ -23,7 +23,7 @@ export default defineConfig({
     // A check of contrast in the middle of a fade would measure the fade.
     contextOptions: { reducedMotion: 'reduce' },
     launchOptions: {
-      executablePath: '/usr/bin/chromium',
+      executablePath: '/usr/bin/chromium-headless-shell',
       args: [
         '--headless',
         '--no-sandbox',

@@ -4,6 +4,7 @@
 set -euo pipefail
 missing=()
 [ -x /usr/bin/chromium ] || missing+=(chromium)
+[ -x /usr/bin/chromium-headless-shell ] || missing+=(chromium-headless-shell)
 command -v ngspice >/dev/null || missing+=(ngspice)
 command -v pdftotext >/dev/null || missing+=(poppler-utils)
 [ "${#missing[@]}" -eq 0 ] && exit 0
