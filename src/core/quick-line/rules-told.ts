@@ -247,7 +247,7 @@ export const toldRules: readonly Rule[] = [
   rule('(cool|cooling|heat|heating|fan) call(?: is)? in', (the, call) => leading('call', the.call(call))),
   rule('(?:set|put|turned|switched) fan (?:switch )?(?:to )?on', () => 'call fan'),
   // With the fan on auto it runs with the calls: a call that stands stays.
-  rule('fan (?:is )?(?:back )?(?:to |on |in )?auto', (the) => (the.state.bench.call === 'fan' ? 'call off' : the.asNote())),
+  rule('fan (?:is )?(?:back )?(?:to |on |in )?auto', (the) => (['fan', 'off'].includes(the.state.bench.call) ? 'call off' : the.asNote())),
   rule('(?:everything|all)(?: is)? off (?:at|on) (?:thermostat|stat|tstat)|thermostat (?:all )?off and .*', () => 'call off'),
   rule(
     '(?:call|calling|called|set|turn|turned|run|running)?(?: it)?(?: for| to| on)? ?(second|2nd|first|1st) stage(?: of)? (heat|heating|cool|cooling)',

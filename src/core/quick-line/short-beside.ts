@@ -24,11 +24,8 @@ export const ofWhatIsBeside: readonly Shortened[] = [
     'no line voltage',
   ],
   [/^(?:the )?line(?:[- ]side| voltage)? (?:is )?dead$/i, 'no line voltage'],
-  // Which fuse it was that blew on a call.
-  [
-    /^(?:the |a |my )?(?:new )?(\d+)[- ]?a(?:mps?)? fuse (?=(?:blew|popped|pops|blows|went|blown) .*\b(?:call|cool|heat|fan))/i,
-    'fuse is $1 A, fuse ',
-  ],
+  // A fuse that blows on a call is the one in the slot, of whatever size.
+  [/^(?:the |a |my )?(?:new )?\d+[- ]?a(?:mps?)? fuse (?=(?:blew|popped|pops|blows|went|blown) .*\b(?:call|cool|heat|fan))/i, 'fuse '],
   // The label stands before what was read.
   [/^(?:the )?\d+[/+]\d+(?: ?(?:uf|mfd))? cap(?:acitor)? (?=(?:reads?|tests?|tested|measures?|measured|shows?|is reading)\b)/i, 'cap '],
   [
