@@ -31,7 +31,7 @@ const { values: options } = parseArgs({
 
 /** What an engine has worked out for a house is kept for a while: 400 MB for one of a heat pump, and a full heap collects more than it searches. */
 const IN_ONE_PROCESS = 4
-/** What a search works out lives for a moment: with room for it the collector takes a fifth less of the whole. */
+/** Most of what a search allocates is short-lived: a larger young generation took a fifth off the run. */
 const ROOM_FOR_THE_YOUNG = ['--max-semi-space-size=64']
 
 async function work(): Promise<void> {

@@ -18,7 +18,7 @@ export function engineOf(id: string): Engine {
   return engine
 }
 
-/** What the engines have worked out is forgotten; they themselves stay. Of fifteen systems it would fill a heap. */
+/** Drops the engines' answers and keeps the engines: the answers of fifteen systems would fill the heap. */
 export function forgetAnswers(): void {
   for (const { store } of engines.values()) store.drop()
 }

@@ -3,7 +3,6 @@
 # and a reader of PDFs.
 set -euo pipefail
 missing=()
-[ -x /usr/bin/chromium ] || missing+=(chromium)
 [ -x /usr/bin/chromium-headless-shell ] || missing+=(chromium-headless-shell)
 command -v ngspice >/dev/null || missing+=(ngspice)
 command -v pdftotext >/dev/null || missing+=(poppler-utils)

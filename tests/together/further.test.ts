@@ -1,3 +1,3 @@
 import { together } from '@/tests/together/together'
 
-together('tests')
+together(__filename)

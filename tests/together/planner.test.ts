@@ -1,3 +1,3 @@
 import { together } from '@/tests/together/together'
 
-together('planner')
+together(__filename)

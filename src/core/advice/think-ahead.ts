@@ -19,9 +19,9 @@ const GUESSED = workLimit(6)
 const LEAST_GUESSED = workLimit(0.02)
 
 /**
- * What the desk will want next, likeliest first, in short steps to be done in this order while the technician takes the reading, or not at
- * all: what the proposed reading would show, the suspects after its likely answers, and what the hypotheses left standing then foretell of
- * the checks to choose from. It all stays with the engine.
+ * What the desk will want next, likeliest first, in steps that may be broken off anywhere while the technician takes the reading: what the
+ * proposed reading would show, the suspects after its likely answers, and what the hypotheses left standing then predict for the checks to
+ * choose from. It all stays with the engine.
  */
 export function thinkAhead(engine: Engine, entries: readonly Entry[], { next }: Proposal): (() => void)[] {
   if (!next) return []
@@ -39,7 +39,7 @@ export function thinkAhead(engine: Engine, entries: readonly Entry[], { next }: 
 }
 
 /**
- * The way to each candidate's bench, and what the hypotheses that will be left standing foretell there, each in the wiring in which it
+ * The way to each candidate's bench, and what the hypotheses that will be left standing predict there, each in the wiring in which it
  * explains the readings.
  */
 function questionsAfter(base: Engine, state: JobState): (() => void)[] {

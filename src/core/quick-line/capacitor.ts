@@ -173,10 +173,6 @@ export const capacitorRules: readonly Rule[] = [
   rule(`(.+?) ${HUMS}${NO_START}?(?: .*capacitor.*)?`, (the, what) =>
     loadOf(the, what) && capacitorOf(the.system, loadOf(the, what) ?? '') ? hums(the, what) : null,
   ),
-  rule('aux(?:iliary)?(?: heat)? (?:comes|came|kicks|kicked|is) on', (the) => {
-    const strips = loadOf(the, 'heat strips')
-    return strips === null ? the.asNote() : `${strips} runs`
-  }),
   rule(`(.+?)${NO_START},? (?:and |but |it |just |only )*(?:hums?|humming|buzz(?:es|ing)?)`, hums),
   // Beside the outdoor unit it is the fan there that is on; a call is made at the thermostat.
   rule('(?:outdoor |condenser )?fan(?: is)? (?:on|running)', (the) => {

@@ -50,6 +50,11 @@ const TRIALS: ReadonlyMap<string, 'holds' | 'trips'> = new Map([
 
 /** What runs on which call, and how long it did. */
 export const runRules: readonly Rule[] = [
+  // Where the auxiliary heat is strips, those are what comes on.
+  rule('aux(?:iliary)?(?: heat)? (?:comes|came|kicks|kicked|is) on', (the) => {
+    const strips = loadOf(the, 'heat strips')
+    return strips === null ? the.asNote() : `${strips} runs`
+  }),
   // Where something could have opened, what is fine held.
   rule(
     '(?:jumped|jumpered|jumper|joined|added|add) (?:(r[ch]?)(?: to| and)? )?([gywob]\\d?),? (?:ok|okay|fine|good)',

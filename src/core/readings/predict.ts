@@ -56,10 +56,12 @@ export function predictAll(
   const shown = predictShown(laboratory, bench, whileShown(hypothesis), probes, leaning)
   if (showsOn(laboratory.system, hypothesis, bench) === 1) return shown
   const hidden = predictShown(laboratory, bench, whileHidden(hypothesis), probes, leaning)
-  return shown.map((prediction, index) => {
-    const opened = seenToOpen(hypothesis, probes[index], prediction, hidden[index])
-    return nowAndThen(opened, hidden[index], showsOn(laboratory.system, hypothesis, bench, probes[index]))
-  })
+  return shown.map((prediction, index) => atTimes(laboratory.system, bench, hypothesis, probes[index], prediction, hidden[index]))
+}
+
+/** What a probe reads of a hypothesis whose fault shows at times. */
+function atTimes(system: System, bench: Bench, hypothesis: Hypothesis, probe: Probe, shown: Prediction, hidden: Prediction): Prediction {
+  return nowAndThen(seenToOpen(hypothesis, probe, shown, hidden), hidden, showsOn(system, hypothesis, bench, probe))
 }
 
 export const predict = (laboratory: Laboratory, bench: Bench, hypothesis: Hypothesis, probe: Probe, leaning = false): Prediction =>
@@ -67,14 +69,13 @@ export const predict = (laboratory: Laboratory, bench: Bench, hypothesis: Hypoth
 
 const alone = new Memo((probe: Probe) => [probe])
 
-/** With another fuse or a breaker in the slot the one that was found no longer tells, unless it is looked at. */
+/** Whether it matters how the fuse was found: not once another one or a breaker is in its slot, unless the old one is looked at. */
 export const tellsFoundFuse = ({ slot }: Bench, probes: readonly Probe[]): boolean =>
   slot.holds === 'as-found' || probes.some((probe) => probe.meter === 'look' && probe.at === 'fuse')
 
 /**
- * What a hypothesis shows of one reading, from what is there while its fault shows and what is there while it hides: many hypotheses
- * share both.
- * @param moment what a hypothesis that stands still shows (`whileShown`, `whileHidden`)
+ * What one probe reads under a hypothesis, put together from the moments when its fault shows and when it hides, which many hypotheses share.
+ * @param moment predicts one moment of a hypothesis (`whileShown`, `whileHidden`)
  */
 export function overMoments(
   system: System,
@@ -85,11 +86,10 @@ export function overMoments(
 ): Prediction {
   const shown = moment(whileShown(hypothesis))
   if (showsOn(system, hypothesis, bench) === 1) return shown
-  const hidden = moment(whileHidden(hypothesis))
-  return nowAndThen(seenToOpen(hypothesis, probe, shown, hidden), hidden, showsOn(system, hypothesis, bench, probe))
+  return atTimes(system, bench, hypothesis, probe, shown, moment(whileHidden(hypothesis)))
 }
 
-/** What one probe shows of a hypothesis that stands still. */
+/** What one probe reads at one moment of a hypothesis. */
 export const predictMoment = (laboratory: Laboratory, bench: Bench, told: Hypothesis, probe: Probe, leaning: boolean): Prediction =>
   predictShown(laboratory, bench, told, alone.of(probe), leaning)[0]
 

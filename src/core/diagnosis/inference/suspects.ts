@@ -100,31 +100,28 @@ interface Met {
   readonly withAnswer: number
 }
 
-/** By the logs of an answer under each hypothesis: the store keeps those, and so whose they are. */
-const metOf = new Memo((_: readonly Hypothesis[]) => new WeakMap<Float64Array, ReadonlyMap<string, Met>>())
-
-function metWith({ hypotheses, rates }: Engine, logs: Float64Array): ReadonlyMap<string, Met> {
-  const kept = metOf.of(hypotheses)
-  const known = kept.get(logs)
-  if (known) return known
-  const met = new Map<string, Met>()
-  for (const [id, places] of placesByFault.of(hypotheses)) {
-    let [rate, withAnswer] = [0, 0]
-    for (const place of places) {
-      rate += rates[place]
-      withAnswer += rates[place] * Math.exp(logs[place])
-    }
-    met.set(id, { rate, withAnswer })
-  }
-  kept.set(logs, met)
-  return met
-}
+/** By the logs of an answer under each hypothesis, which the store keeps. */
+const metOf = new Memo(
+  ({ hypotheses, rates }: Engine) =>
+    new Memo((logs: Float64Array): ReadonlyMap<string, Met> => {
+      const met = new Map<string, Met>()
+      for (const [id, places] of placesByFault.of(hypotheses)) {
+        let [rate, withAnswer] = [0, 0]
+        for (const place of places) {
+          rate += rates[place]
+          withAnswer += rates[place] * Math.exp(logs[place])
+        }
+        met.set(id, { rate, withAnswer })
+      }
+      return met
+    }),
+)
 
 function rowFor(engine: Engine, posterior: Posterior, observation: Observation, place: number, index: number, fault: string): EvidenceRow {
   const logs = engine.store.alone(observation)
   let others = 0
   let mass = 0
-  for (const [id, { rate, withAnswer }] of metWith(engine, logs)) {
+  for (const [id, { rate, withAnswer }] of metOf.of(engine).of(logs)) {
     if (id === fault) continue
     others += withAnswer
     mass += rate

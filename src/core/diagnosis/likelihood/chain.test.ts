@@ -71,7 +71,7 @@ describe('readings that share a cause', () => {
 
   it('do not learn from what is plain wrong', () => {
     const wrong = weigh(UNREAD, contactor, 4000)
-    expect(wrong.learnt).toBeNull()
+    expect(wrong.lessons).toBeNull()
     expect(wrong.away).toBeGreaterThan(4)
     expect(wrong.log).toBeGreaterThan(Math.log(0.0005))
   })

@@ -21,9 +21,7 @@ export interface Link {
   readonly doubt: Link | null
   /** The same for something that resembles the hypothesis and shows otherwise in part of the readings. */
   readonly resembling: number
-  /** What the reading taught; null when it taught nothing. */
-  readonly learnt: Lesson | null
-  /** What all readings so far taught, the last one first. */
+  /** What the readings so far taught, the last one that taught anything first. */
   readonly lessons: Lesson | null
   /** How far the reading was from what was expected, in standard deviations. */
   readonly away: number
@@ -37,7 +35,7 @@ export interface Link {
 interface Lesson {
   readonly gain: Float64Array
   readonly off: number
-  /** The one that was learnt before it. */
+  /** What an earlier reading taught. */
   readonly before: Lesson | null
 }
 
@@ -58,7 +56,6 @@ export const UNREAD: Link = {
   own: 0,
   doubt: null,
   resembling: 0,
-  learnt: null,
   lessons: null,
   away: 0,
   race: null,
@@ -192,7 +189,7 @@ export function weighNext(link: Link, prediction: Prediction, reading: Reading, 
   return best
 }
 
-/** A link being made, whole but for what it makes up together with its doubt: thousands are made of every reading, each in one piece. */
+/** A link before it is known which doubt it keeps. It is filled in, not copied: a reading makes thousands of them. */
 type Way = Omit<Link, 'log' | 'resembling' | 'doubt'> & { log: number; resembling: number; doubt: Link | null }
 
 const anythingOf = new Memo(({ answer, scale, words }: Reading) => likelihoodOfAnything(answer, scale, words))
@@ -240,7 +237,6 @@ const wayOf = (before: Link, own: number, race: Link['race'], run: Run | null, l
   own,
   doubt: null,
   resembling: 0,
-  learnt,
   lessons: learnt ?? before.lessons,
   away,
   race,

@@ -2,6 +2,7 @@ import { createBench } from '@/src/core/bench/bench'
 import { PredictionTask } from '@/src/core/diagnosis/likelihood/prediction-task'
 import type { Probe } from '@/src/core/readings/check'
 import { createLaboratory } from '@/src/core/readings/laboratory'
+import { predict } from '@/src/core/readings/predict'
 import type { Prediction } from '@/src/core/readings/prediction'
 import { quantile } from '@/src/core/units/quantile'
 import { templateValues } from '@/src/core/wiring/values'
@@ -45,17 +46,17 @@ describe('one reading predicted for every house', () => {
     expect(inPieces.finish()).toEqual(taskOf(throughValve).finish())
   })
 
-  it('keeps two coils of the same ohms apart, for each may be another', () => {
-    const { predictions, of } = taskOf(throughContactor).finish()
-    const coilsRead = (house: number) => predictions[of[house]].flatMap(({ leans = [] }) => leans.map(({ cause }) => cause))
-    // What reads alike and hangs on another coil has a place of its own.
-    const byNumber = new Map<string, Set<string>>()
-    for (const house of of.keys()) {
-      const [first] = predictions[of[house]]
-      if (predictions[of[house]].length !== 1 || typeof first.at !== 'number') continue
-      const key = first.at.toPrecision(3)
-      byNumber.set(key, (byNumber.get(key) ?? new Set()).add(coilsRead(house).join()))
-    }
-    expect([...byNumber.values()].some((coils) => coils.size > 1)).toBe(true)
+  it('keeps coils of the same ohms apart, for each may be another: a wire on a wrong screw reads the next coil', () => {
+    const heatPump = engineOf('heat-pump-o')
+    const cold = { ...createBench(heatPump.system), power: false }
+    const { predictions, of } = new PredictionTask(heatPump.laboratory, heatPump.hypothesesByKind, cold, throughContactor).finish()
+    const coilOf = (prediction: Prediction) =>
+      prediction[0]?.leans?.reduce((most, lean) => (Math.abs(lean.by) > Math.abs(most.by) ? lean : most), { cause: -1, by: 0 }).cause
+    const mistaken = heatPump.hypotheses.filter((hypothesis, index) => {
+      if (heatPump.houses.degrees[index] > 1) return false
+      const own = predict(heatPump.laboratory, cold, hypothesis, throughContactor, true)
+      return coilOf(own) !== coilOf(predictions[of[heatPump.houses.first[index]]])
+    })
+    expect(mistaken.map(({ id }) => id)).toEqual([])
   })
 })
