@@ -22,11 +22,19 @@ export function tripOf(answer: Answer, heldBefore = false): EntryDraft {
   return { kind: 'trip', result: 'trips', ...(opened !== FIRST_FUSE && { on: opened }), ...(heldBefore && { heldBefore }) }
 }
 
-/** The timeline as it would be with an answer that has not been given: for thinking ahead, never kept. */
-export function asIfAnswered(entries: readonly Entry[], check: Pick<Check, 'setup' | 'probe'>, answer: Answer): Entry[] {
+/**
+ * The timeline as it would be with an answer that has not been given: for thinking ahead, never kept.
+ *
+ * @param minutes from the last entry to the answer; an act takes its own minutes at the least
+ */
+export function asIfAnswered(entries: readonly Entry[], check: Pick<Check, 'setup' | 'probe'>, answer: Answer, minutes = 0): Entry[] {
   const at = entries[entries.length - 1]?.at ?? '2000-01-01T00:00:00Z'
+  const later = new Date(Date.parse(at) + minutes * 60_000).toISOString()
+  const drafts = entriesOfAnswer(check, answer)
   return [
     ...entries,
-    ...entriesOfAnswer(check, answer).map((draft, index): Entry => ({ ...draft, id: `as-if-${entries.length + index}`, at })),
+    ...drafts.map(
+      (draft, index): Entry => ({ ...draft, id: `as-if-${entries.length + index}`, at: index === drafts.length - 1 ? later : at }),
+    ),
   ]
 }

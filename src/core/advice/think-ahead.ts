@@ -1,9 +1,11 @@
 import { evidenceOf, formOpinion, proposeCheck } from '@/src/core/advice/advise'
 import { asIfAnswered } from '@/src/core/advice/answer-entries'
+import { type Bench, benchKey } from '@/src/core/bench/bench'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { assess } from '@/src/core/diagnosis/inference/assessment'
 import { weigh } from '@/src/core/diagnosis/inference/pairs'
 import type { Posterior } from '@/src/core/diagnosis/inference/posterior'
+import type { Check } from '@/src/core/diagnosis/planner/next-check'
 import type { Proposal } from '@/src/core/diagnosis/planner/propose'
 import { probesAsked } from '@/src/core/diagnosis/planner/question'
 import { routesFrom } from '@/src/core/diagnosis/planner/route'
@@ -30,12 +32,26 @@ export function thinkAhead(engine: Engine, entries: readonly Entry[], { next }: 
     .filter(({ probability }) => probability >= LEAST_GUESSED)
     .map(({ answer }) => foldJob(engine.system, asIfAnswered(entries, next, answer)))
   return [
-    ...engine.store.predictAhead(next.bench, next.probe),
+    ...benchesMet(engine, entries, next).flatMap((bench) => engine.store.predictAhead(bench, next.probe)),
     ...answered.map((state) => () => void formOpinion(engine, state)),
     ...answered.flatMap((state) => questionsAfter(engine, state)),
     // With what it asks looked up, the check after each answer is quick to find: what may be powered, which call is next.
     ...answered.map((state) => () => void proposeCheck(engine, state)),
   ]
+}
+
+/** Minutes between the last act and the reading: at once, or with a look at something else in between. */
+const READ_AFTER_MIN: readonly number[] = [0, 1, 3]
+
+/** The bench as the planner has it, and as it will have stood by the time that it is read. */
+function benchesMet({ system }: Engine, entries: readonly Entry[], check: Check): Bench[] {
+  const [answer] = check.outcomes
+  if (!answer) return [check.bench]
+  const met = READ_AFTER_MIN.flatMap((minutes) => {
+    const { observations } = foldJob(system, asIfAnswered(entries, check, answer.answer, minutes))
+    return observations.at(-1)?.bench ?? []
+  })
+  return [...new Map([check.bench, ...met].map((bench) => [benchKey(bench), bench])).values()]
 }
 
 /**

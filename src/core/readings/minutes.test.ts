@@ -1,11 +1,15 @@
-import { type Bench, createBench } from '@/src/core/bench/bench'
+import { type Bench, benchKey, createBench } from '@/src/core/bench/bench'
 import { createEngine } from '@/src/core/diagnosis/engine'
 import { planRoute } from '@/src/core/diagnosis/planner/route'
 import { type Hypothesis, healthy } from '@/src/core/readings/hypothesis'
 import { predict } from '@/src/core/readings/predict'
 import type { Prediction } from '@/src/core/readings/prediction'
-import { worldsOf } from '@/src/core/readings/world'
-import { systemById } from '@/src/core/wiring/systems/catalogue'
+import { minutesThatMatter, waitOn } from '@/src/core/readings/waiting'
+import { constraintsOf, worldsOf } from '@/src/core/readings/world'
+import { terminalPoint } from '@/src/core/wiring/point'
+import { callsOf } from '@/src/core/wiring/system'
+import { catalogue, systemById } from '@/src/core/wiring/systems/catalogue'
+import { engineOf } from '@/tests/setup/engines'
 
 const heatPump = systemById('heat-pump-o')
 if (!heatPump) throw new Error('the heat pump is gone from the catalogue')
@@ -76,6 +80,33 @@ describe('a delay that the search itself has started', () => {
     expect(planRoute(heatPump, bench, cooling, 'outdoor').waits).toBe(0)
     // Nothing of the board's output is read at the thermostat: nobody waits for it there.
     expect(planRoute(heatPump, { ...bench, power: false }, cooling, 'thermostat').waits).toBe(0)
+  })
+})
+
+describe('minutes that nothing waits for', () => {
+  const calls = ['moment', 'minute', 'minutes', 'long'] as const
+  const powers = ['fresh', 'long'] as const
+
+  it.each(catalogue.map(({ id }) => id))('make no moment another one: %s', (id) => {
+    const { laboratory, hypotheses, system } = engineOf(id)
+    const set = [createBench(system), ...callsOf(system).map((call): Bench => ({ ...createBench(system), call }))]
+    const { id: place, terminals } = system.places[0]
+    const [a, b] = terminals.map((name) => terminalPoint(name, place))
+    let fewer = 0
+    for (const plain of [...set, { ...set[0], jumpers: [{ a, b }] }])
+      for (const hypothesis of hypotheses.filter((_, index) => index % 40 === 0)) {
+        const worlds = worldsOf(laboratory, plain, hypothesis)
+        const constraints = constraintsOf(laboratory, plain, hypothesis)
+        const waitIn = (on: Bench) => waitOn(laboratory, on, constraints, worlds.before.settled)
+        for (const call of plain.call === 'off' ? (['minute'] as const) : calls)
+          for (const power of powers) {
+            const on: Bench = { ...plain, since: { call, power } }
+            const told = minutesThatMatter(laboratory, on)
+            expect(waitIn(told)).toEqual(waitIn(on))
+            if (benchKey(told) !== benchKey(on)) fewer++
+          }
+      }
+    expect(fewer).toBeGreaterThan(0)
   })
 })
 

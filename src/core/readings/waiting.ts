@@ -1,9 +1,11 @@
-import type { Bench } from '@/src/core/bench/bench'
+import type { Bench, Since } from '@/src/core/bench/bench'
+import { anyTime, USUAL_SINCE } from '@/src/core/bench/since'
 import { type Change, openLink } from '@/src/core/circuit/factored'
 import type { OutputKey, OutputModel } from '@/src/core/operation/machine'
 import type { Settled } from '@/src/core/operation/settle'
 import { type Constraints, isBurning, isMade } from '@/src/core/operation/state'
 import type { Laboratory } from '@/src/core/readings/laboratory'
+import { Memo } from '@/src/core/units/cache'
 import { modelValue } from '@/src/core/units/model-value'
 import { passLink } from '@/src/core/wiring/links'
 import { partsOf } from '@/src/core/wiring/system'
@@ -117,6 +119,29 @@ function delayOn(laboratory: Laboratory, bench: Bench, constraints: Constraints,
   }
 }
 
+/**
+ * A bench with no more said of its minutes than what waits in this system makes of them: on two benches that come to the same, each moment
+ * of a fault is the same. How often a fault is met in which moment (`now-and-then.ts`) may still hang on the minutes.
+ */
+export const minutesThatMatter = (laboratory: Laboratory, bench: Bench): Bench => matteringOf.of(laboratory).of(bench)
+
+const matteringOf = new Memo((laboratory: Laboratory) => {
+  const { outputs } = laboratory.machine
+  const isDelayed = outputs.some(({ minimumOffS }) => minimumOffS !== undefined)
+  const isPurged = outputs.some(isPurging)
+  const isSlow = slowOf.of(laboratory).length > 0
+  return new Memo((bench: Bench): Bench => {
+    const { since, call, jumpers } = bench
+    if (!since) return bench
+    const isCalled = call !== 'off' || jumpers.length > 0
+    const isMoment = since.call === 'moment' && ((isCalled && isPurged) || (call !== 'off' && isSlow))
+    const isFresh = since.power === 'fresh' && ((isCalled && isDelayed) || (jumpers.length > 0 && isSlow))
+    if (!isMoment && !isFresh) return anyTime(bench)
+    const told: Since = { call: isMoment ? 'moment' : USUAL_SINCE.call, power: isFresh ? 'fresh' : USUAL_SINCE.power }
+    return told.call === since.call && told.power === since.power ? bench : { ...bench, since: told }
+  })
+})
+
 /** Outputs that a board may still hold back on a bench, by how long power and call have been on. */
 function heldBack(laboratory: Laboratory, { since, call, jumpers }: Bench, constraints: Constraints): readonly OutputModel[] {
   if (!since || (call === 'off' && jumpers.length === 0)) return []
@@ -124,18 +149,21 @@ function heldBack(laboratory: Laboratory, { since, call, jumpers }: Bench, const
   const { outputs, ignitions } = laboratory.machine
   // An igniter that glows is what is waited for.
   const lights = ignitions.map((ignition) => outputs[ignition.lights])
-  const purging =
-    since.call === 'moment'
-      ? outputs.filter((output) => output.style === 'relay' && (output.closesAfterS ?? 0) > PURGE_S && !lights.includes(output))
-      : []
+  const purging = since.call === 'moment' ? outputs.filter((output) => isPurging(output) && !lights.includes(output)) : []
   return [...new Set([...fresh, ...purging])]
 }
 
+const isPurging = ({ style, closesAfterS = 0 }: OutputModel): boolean => style === 'relay' && closesAfterS > PURGE_S
+
 /** Coils that take their time, as a sequencer does, and have not had it: a moment after the call, or after the power came on with a jumper in. */
-function slowCoils({ system }: Laboratory, { since, call, jumpers }: Bench): string[] {
+function slowCoils(laboratory: Laboratory, { since, call, jumpers }: Bench): readonly string[] {
   const isEarly = since !== undefined && ((call !== 'off' && since.call === 'moment') || (jumpers.length > 0 && since.power === 'fresh'))
-  return isEarly ? partsOf(system, 'coil').flatMap(({ id, closesAfterS = 0 }) => (closesAfterS > PURGE_S ? [id] : [])) : []
+  return isEarly ? slowOf.of(laboratory) : []
 }
+
+const slowOf = new Memo(({ system }: Laboratory): readonly string[] =>
+  partsOf(system, 'coil').flatMap(({ id, closesAfterS = 0 }) => (closesAfterS > PURGE_S ? [id] : [])),
+)
 
 /** The outputs of boards that have a delay, and are not out of order. */
 const delayed = ({ machine }: Laboratory, { outputs }: Constraints): OutputModel[] =>

@@ -10,7 +10,7 @@ import { probabilityOpens } from '@/src/core/protection/trip-curve'
 import { changesTold, type Hypothesis } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
 import { type FuseNow, firstToOpen, loadsOf } from '@/src/core/readings/opening'
-import { type IgnitionMoment, waitOn } from '@/src/core/readings/waiting'
+import { type IgnitionMoment, minutesThatMatter, waitOn } from '@/src/core/readings/waiting'
 import { LruCache, Memo } from '@/src/core/units/cache'
 import { complex } from '@/src/core/units/complex'
 import { modelValue } from '@/src/core/units/model-value'
@@ -78,7 +78,8 @@ const keptOf = new Memo((_: Laboratory) => new LruCache<string, Memo<Hypothesis,
 
 /** The ways in which a bench stands under a hypothesis; worked out once and kept while the bench is in use. */
 export function worldsOf(laboratory: Laboratory, bench: Bench, hypothesis: Hypothesis): Worlds {
-  const hypotheses = keptOf.of(laboratory).get(benchKey(bench), () => new Memo((hypothesis) => settleWorlds(laboratory, bench, hypothesis)))
+  const on = minutesThatMatter(laboratory, bench)
+  const hypotheses = keptOf.of(laboratory).get(benchKey(on), () => new Memo((hypothesis) => settleWorlds(laboratory, on, hypothesis)))
   return hypotheses.of(hypothesis)
 }
 

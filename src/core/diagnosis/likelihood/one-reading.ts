@@ -4,6 +4,7 @@ import { causesOf } from '@/src/core/readings/causes'
 import type { Probe } from '@/src/core/readings/check'
 import { type Hypothesis, withFuseIntact } from '@/src/core/readings/hypothesis'
 import type { Laboratory } from '@/src/core/readings/laboratory'
+import { showsOn } from '@/src/core/readings/now-and-then'
 import { overMoments, predictMoment, tellsFoundFuse } from '@/src/core/readings/predict'
 import type { Prediction } from '@/src/core/readings/prediction'
 
@@ -28,6 +29,12 @@ export class OneReading {
     private readonly probe: Probe,
   ) {
     this.isFuseTold = tellsFoundFuse(bench, [probe])
+  }
+
+  /** Whether a fault shows on another bench as often as on this one. */
+  isMetAsOften(hypothesis: Hypothesis, bench: Bench): boolean {
+    const often = (on: Bench, probe?: Probe) => showsOn(this.laboratory.system, hypothesis, on, probe)
+    return often(this.bench) === often(bench) && often(this.bench, this.probe) === often(bench, this.probe)
   }
 
   /** @param leaning with how it leans on what is not known of the house */

@@ -1,7 +1,7 @@
-import type { Chains, Houses, SharedPredictions } from '@/src/core/diagnosis/likelihood/by-house'
+import type { Chains, Houses } from '@/src/core/diagnosis/likelihood/by-house'
 import { knownOf, type Link } from '@/src/core/diagnosis/likelihood/chain'
 import { causeIndex, causesOf, SPREADS } from '@/src/core/readings/causes'
-import type { Component } from '@/src/core/readings/prediction'
+import type { Component, Prediction } from '@/src/core/readings/prediction'
 import { Memo } from '@/src/core/units/cache'
 import { modelValue } from '@/src/core/units/model-value'
 import type { PartId } from '@/src/core/wiring/ids'
@@ -68,22 +68,16 @@ export function pointsOf(system: System, { links, of }: Chains): OperatingPoint[
 /** Moving the operating point has to shift a prediction by this before that is worth computing. */
 const LEANS = modelValue({ value: 0.25, unit: 'widths', source: 'assumption' })
 
-/** Whether a reading's predictions depend on the operating point. */
-export const hangsOn = ({ predictions }: SharedPredictions, { centres }: OperatingPoint): boolean =>
-  predictions.some((prediction) =>
-    prediction.some(({ leans = [], sigma }) => leans.some(({ cause, by }) => Math.abs(by * centres[cause]) > LEANS * sigma)),
-  )
+/** Whether a prediction depends on the operating point: what leans on none of the coils that are far moves by less than its straight line says. */
+export const hangsOn = (prediction: Prediction, { centres }: OperatingPoint): boolean =>
+  prediction.some(({ leans = [], sigma }) => leans.some(({ cause, by }) => Math.abs(by * centres[cause]) > LEANS * sigma))
 
-/** Predictions linearised at a point, extrapolated to the template's values, from which the chain counts its causes. */
-export const fromTemplate = ({ predictions, of }: SharedPredictions, { centres }: OperatingPoint): SharedPredictions => ({
-  of,
-  predictions: predictions.map((prediction) =>
-    prediction.map((component): Component => {
-      if (typeof component.at !== 'number' || !component.leans) return component
-      return { ...component, at: component.leans.reduce((at, { cause, by }) => at - by * centres[cause], component.at) }
-    }),
-  ),
-})
+/** A prediction linearised at a point, extrapolated to the template's values, from which the chain counts its causes. */
+export const fromTemplate = (prediction: Prediction, { centres }: OperatingPoint): Prediction =>
+  prediction.map((component): Component => {
+    if (typeof component.at !== 'number' || !component.leans) return component
+    return { ...component, at: component.leans.reduce((at, { cause, by }) => at - by * centres[cause], component.at) }
+  })
 
 /** Chains linearised at a point; null for the template. */
 export interface LaidChains {

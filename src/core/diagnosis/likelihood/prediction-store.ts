@@ -12,6 +12,7 @@ import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import { createLaboratory, type Laboratory } from '@/src/core/readings/laboratory'
 import { type Observation, observationKey, timesTold } from '@/src/core/readings/observations'
 import type { Prediction } from '@/src/core/readings/prediction'
+import { minutesThatMatter } from '@/src/core/readings/waiting'
 import { LruCache } from '@/src/core/units/cache'
 import { workLimit } from '@/src/core/units/work-limit'
 import type { System } from '@/src/core/wiring/system'
@@ -81,7 +82,7 @@ export class SinglesStore implements PredictionStore {
     })
   }
 
-  predictionsFor({ bench, probe }: Observation): SharedPredictions {
+  predictionsFor({ bench, probe }: Pick<Observation, 'bench' | 'probe'>): SharedPredictions {
     return this.taskOf(bench, probe).finish()
   }
 
@@ -95,7 +96,11 @@ export class SinglesStore implements PredictionStore {
   }
 
   predictAhead(bench: Bench, probe: Probe): (() => void)[] {
-    return [...this.taskOf(bench, probe).pieces(), ...this.pointsNow.map((point) => () => void this.predictionsAt({ bench, probe }, point))]
+    return [
+      ...this.taskOf(minutesThatMatter(this.laboratory, bench), probe).pieces(),
+      () => void this.predictionsFor({ bench, probe }),
+      ...this.pointsNow.map((point) => () => void this.predictionsAt({ bench, probe }, point)),
+    ]
   }
 
   predictions(bench: Bench, probes: readonly Probe[]): (hypothesis: number, kind: number) => readonly Prediction[] {
@@ -119,23 +124,28 @@ export class SinglesStore implements PredictionStore {
   }
 
   private taskOf(bench: Bench, probe: Probe): PredictionTask {
-    return this.tasks.get(
-      `${benchKey(bench)} ${probeKey(probe)}`,
-      () => new PredictionTask(this.laboratory, this.set.hypothesesByKind, bench, probe),
-    )
+    return this.tasks.get(taskKey(bench, probe), () => {
+      const { laboratory, set } = this
+      const plain = minutesThatMatter(laboratory, bench)
+      const isPlain = benchKey(plain) === benchKey(bench)
+      const sameMoments = isPlain ? null : this.taskOf(plain, probe)
+      sameMoments?.finish()
+      return new PredictionTask(laboratory, set.hypothesesByKind, bench, probe, sameMoments)
+    })
   }
 
   private laboratoryAt({ key, factors }: OperatingPoint): Laboratory {
     return this.laboratories.get(key, () => createLaboratory(this.system, factors))
   }
 
-  private predictionsAt({ bench, probe }: Pick<Observation, 'bench' | 'probe'>, point: OperatingPoint | null): SharedPredictions {
-    const task = this.taskOf(bench, probe)
-    const plain = task.finish()
-    if (!point || !hangsOn(plain, point)) return plain
-    return this.relaid.get(`${point.key} ${benchKey(bench)} ${probeKey(probe)}`, () =>
-      fromTemplate(task.finishIn(this.laboratoryAt(point)), point),
-    )
+  private predictionsAt({ bench, probe }: Pick<Observation, 'bench' | 'probe'>, point: OperatingPoint): SharedPredictions {
+    return this.relaid.get(`${point.key} ${taskKey(bench, probe)}`, () => {
+      const task = this.taskOf(bench, probe)
+      const plain = task.finish()
+      const isOther = (prediction: Prediction) => hangsOn(prediction, point)
+      if (!plain.predictions.some(isOther)) return plain
+      return task.finishIn(this.laboratoryAt(point), isOther, (prediction) => fromTemplate(prediction, point))
+    })
   }
 
   /** One reading more is one step from the chains of those before it. */
@@ -143,8 +153,11 @@ export class SinglesStore implements PredictionStore {
     const { hypotheses, houses } = this.set
     const last = observations.at(-1)
     if (!last) return unread(houses.logWeights.length)
+    // Up to the first reading that depends on the point all are weighed alike at every point.
+    if (point && observations.every((one) => this.predictionsAt(one, point) === this.predictionsFor(one)))
+      return this.chainsAt(null, observations)
     return this.weighed.get(`${point?.key ?? ''} ${observations.map(observationKey).join('; ')}`, () => {
-      const { predictions, of } = this.predictionsAt(last, point)
+      const { predictions, of } = point ? this.predictionsAt(last, point) : this.predictionsFor(last)
       return weighReading(
         this.chainsAt(point, observations.slice(0, -1)),
         predictions,
@@ -172,6 +185,8 @@ export class SinglesStore implements PredictionStore {
     return logs
   }
 }
+
+const taskKey = (bench: Bench, probe: Probe): string => `${benchKey(bench)} ${probeKey(probe)}`
 
 /** How often an answer counts in each house; null where it counts once in all. */
 function timesOf(hypotheses: readonly Hypothesis[], houses: Houses, observation: Observation): ((house: number) => number) | null {

@@ -21,24 +21,33 @@ interface First {
 /** One reading being predicted, hypothesis by hypothesis: in pieces while there is time, and the rest at once when its answer comes. */
 export class PredictionTask {
   private done = 0
-  private readonly predictions: Prediction[] = []
-  private readonly firsts: First[] = []
-  private readonly places = new Map<string, number>()
+  private readonly predictions: Prediction[]
+  private readonly firsts: First[]
+  private readonly places: Map<string, number>
   private readonly of: number[] = []
   private readonly sound: Prediction[] = []
   private reading: OneReading | null
+  private finished: SharedPredictions | null = null
   /** Two coils of the same ohms read alike, and are two coils: which one it is shows in what a reading of ohms leans on. */
   private readonly leansTell: boolean
 
-  /** @param hypothesesOfKinds the same hypotheses in each kind of wiring, a sound house first */
+  /**
+   * @param hypothesesOfKinds the same hypotheses in each kind of wiring, a sound house first
+   * @param sameMoments the same reading on a bench that differs in minutes which wait for nothing, all of it predicted: what is met there as
+   * often as here is not predicted again
+   */
   constructor(
     laboratory: Laboratory,
     private readonly hypothesesOfKinds: readonly (readonly Hypothesis[])[],
     private readonly bench: Bench,
     private readonly probe: Probe,
+    private readonly sameMoments: PredictionTask | null = null,
   ) {
     this.reading = new OneReading(laboratory, bench, probe)
     this.leansTell = probe.meter === 'ohms'
+    this.predictions = [...(sameMoments?.predictions ?? [])]
+    this.firsts = [...(sameMoments?.firsts ?? [])]
+    this.places = new Map(sameMoments?.places)
   }
 
   /** The work that is left, in pieces that may be done in this order or not at all. */
@@ -49,21 +58,29 @@ export class PredictionTask {
 
   /** Does what is left. */
   finish(): SharedPredictions {
+    if (this.finished) return this.finished
     this.advance(this.total - this.done)
     // What is kept is the different predictions, and not what they were put together from.
     this.reading = null
-    return { predictions: this.predictions, of: Uint16Array.from(this.of) }
+    this.finished = { predictions: this.predictions, of: Uint16Array.from(this.of) }
+    return this.finished
   }
 
-  /** The same in a house of other part values: what no meter could tell apart in this one, it could not in that. */
-  finishIn(laboratory: Laboratory): SharedPredictions {
-    const { of } = this.finish()
+  /**
+   * The same in a house of other part values: what no meter could tell apart in this one, it could not in that.
+   *
+   * @param isOther whether a prediction is another there; what is not stays as it is
+   * @param put what becomes of one that was worked out there
+   */
+  finishIn(laboratory: Laboratory, isOther: (here: Prediction) => boolean, put: (there: Prediction) => Prediction): SharedPredictions {
+    const { predictions: all, of } = this.finish()
     const reading = new OneReading(laboratory, this.bench, this.probe)
     let last: { hypothesis: Hypothesis; at: ReturnType<OneReading['byDegree']> } | null = null
-    const predictions = this.firsts.map(({ hypothesis, degree }) => {
-      if (degree === null) return reading.predict(hypothesis, true)
+    const predictions = this.firsts.map(({ hypothesis, degree }, place) => {
+      if (!isOther(all[place])) return all[place]
+      if (degree === null) return put(reading.predict(hypothesis, true))
       if (last?.hypothesis !== hypothesis) last = { hypothesis, at: reading.byDegree(hypothesis) }
-      return last.at(degree, true)
+      return put(last.at(degree, true))
     })
     return { predictions, of }
   }
@@ -82,7 +99,13 @@ export class PredictionTask {
 
   /** The houses of one hypothesis in one kind of wiring. */
   private predictOne(reading: OneReading, hypothesis: Hypothesis, kind: number): void {
-    const { of } = this
+    const { of, sameMoments } = this
+    if (sameMoments && reading.isMetAsOften(hypothesis, sameMoments.bench)) {
+      if (this.done === 0) this.sound[kind] = sameMoments.sound[kind]
+      for (const houses = isGraded(hypothesis) ? degrees.length : 1, end = of.length + houses; of.length < end; )
+        of.push(sameMoments.of[of.length])
+      return
+    }
     const plain = reading.predict(hypothesis, this.leansTell)
     const place = this.placeOf(plain, { hypothesis, degree: null }, () => reading.predict(hypothesis, true))
     if (this.done === 0) this.sound[kind] = plain
