@@ -1,5 +1,6 @@
 import { createBench } from '@/src/core/bench/bench'
-import { expectedIn, knownOf, type Link, predictionIn, type Reading, UNREAD, weighNext } from '@/src/core/diagnosis/likelihood/chain'
+import { knownOf, type Link, predictionIn, type Reading, UNREAD, weighNext } from '@/src/core/diagnosis/likelihood/chain'
+import { expectedAfter } from '@/src/core/diagnosis/likelihood/lesson'
 import { countCauses } from '@/src/core/diagnosis/likelihood/one-reading'
 import { causeIndex, SPREADS } from '@/src/core/readings/causes'
 import type { Answer, Probe } from '@/src/core/readings/check'
@@ -63,7 +64,7 @@ describe('readings that share a cause', () => {
 
   it('leave what is expected of the next reading there narrow, and where the part puts it', () => {
     const [component] = predict(laboratory, off, healthy, beyond, true)
-    const { at, variance } = expectedIn(once, Number(component.at), component.leans)
+    const { at, variance } = expectedAfter(once.lessons, Number(component.at), component.leans)
     expect(fromOhmScale(at)).toBeGreaterThan(6)
     expect(fromOhmScale(at)).toBeLessThan(8.5)
     expect(variance).toBeLessThan(0.02)

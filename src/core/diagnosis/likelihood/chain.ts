@@ -1,6 +1,8 @@
-import { type Answer, openedBy } from '@/src/core/readings/check'
+import { expectedAfter, type Lesson, learn, widthOf } from '@/src/core/diagnosis/likelihood/lesson'
+import { type Race, raceAfter, racedIn } from '@/src/core/diagnosis/likelihood/race'
+import type { Answer } from '@/src/core/readings/check'
 import { likelihoodOfAnything, likelihoodOfComponent, misfit } from '@/src/core/readings/likelihood'
-import type { Component, Lean, Prediction, Scale } from '@/src/core/readings/prediction'
+import type { Component, Prediction, Scale } from '@/src/core/readings/prediction'
 import { Memo } from '@/src/core/units/cache'
 import { logSum } from '@/src/core/units/log-sum'
 import { modelValue } from '@/src/core/units/model-value'
@@ -25,18 +27,10 @@ export interface Link {
   readonly lessons: Lesson | null
   /** How far the reading was from what was expected, in standard deviations. */
   readonly away: number
-  /** log of how well each place in the race of protection and thermostat explains the trips so far; null before the first. */
-  readonly race: readonly number[] | null
+  /** What the trips so far tell of the race of protection and thermostat; null before the first. */
+  readonly race: Race | null
   /** Readings on one bench that nobody moved: a fault that comes and goes was there for all of them or for none. */
   readonly run: Run | null
-}
-
-/** What a reading taught of the causes, and by how much it was off, in its own widths. */
-interface Lesson {
-  readonly gain: Float64Array
-  readonly off: number
-  /** What an earlier reading taught. */
-  readonly before: Lesson | null
 }
 
 interface Run {
@@ -62,38 +56,6 @@ export const UNREAD: Link = {
   run: null,
 }
 
-/**
- * Places of a house in the race: the protection opens before the thermostat lets go where an overload opens it more often than this.
- * Both are the same parts at every trial, so that a trip that came once comes again, and a hold after one change is near proof.
- */
-const PLACES: readonly number[] = Array.from({ length: 20 }, (_, place) => (place + 0.5) / 20)
-/** How sharply the place of a house in the race decides: a breaker that is warm from the last trial opens sooner. */
-const SHARP = modelValue({ value: 80, unit: 'power of the odds', source: 'assumption' })
-
-/** P(it opens) at each place, where over all houses it opens with this chance. */
-const opensAt = (chance: number): number[] => {
-  const odds = (share: number) => Math.log(Math.max(share, 1e-4) / Math.max(1 - share, 1e-4))
-  return PLACES.map((place) => 1 / (1 + Math.exp(-SHARP * (odds(chance) - odds(place)))))
-}
-
-/** A trip check as it stands in a house whose earlier trials are known. */
-function racedIn(link: Link, prediction: Prediction): Prediction {
-  const { race } = link
-  if (!race || !prediction.some((component) => component.race)) return prediction
-  const chance = tripChance(prediction)
-  const total = logSum(race)
-  const now = opensAt(chance).reduce((sum, opens, place) => sum + opens * Math.exp(race[place] - total), 0)
-  return prediction.map((component): Component => {
-    const share = isTrip(component) ? now / Math.max(chance, 1e-9) : (1 - now) / Math.max(1 - chance, 1e-9)
-    // What is left beside a sure trip is nothing, and never less.
-    return { ...component, weight: component.weight * Math.max(0, share) }
-  })
-}
-
-const isTrip = ({ at }: Component): boolean => typeof at !== 'number' && openedBy(at) !== null
-const tripChance = (prediction: Prediction): number =>
-  prediction.reduce((sum, component) => sum + (isTrip(component) ? component.weight : 0), 0)
-
 /** One reading, ready to be weighed. */
 export interface Reading {
   readonly answer: Answer
@@ -110,40 +72,12 @@ export interface Reading {
 
 /** Something that resembles a known hypothesis shows otherwise. */
 export const UNLIKE_SHARE = modelValue({ value: 0.35, unit: 'share of readings', source: 'assumption' })
-/** A reading that leans on the house by less than this teaches nothing of it. */
-const TEACHES = modelValue({ value: 0.02, unit: 'share of its variance', source: 'assumption' })
-
-/** Where a centre stands in a house of which the chain knows so much, and how much of it is still not known. */
-export function expectedIn(link: Link, at: number, leans: readonly Lean[] | undefined): { at: number; variance: number } {
-  if (!leans || leans.length === 0) return { at, variance: 0 }
-  let variance = 0
-  for (let lean = 0; lean < leans.length; lean++) variance += leans[lean].by ** 2
-  let mean = at
-  for (let lesson = link.lessons; lesson; lesson = lesson.before) {
-    const { gain, off } = lesson
-    let along = 0
-    for (let lean = 0; lean < leans.length; lean++) along += gain[leans[lean].cause] * leans[lean].by
-    mean += along * off
-    variance -= along * along
-  }
-  return { at: mean, variance: Math.max(0, variance) }
-}
-
-/** What of a lean is no straight line. */
-const BENT = modelValue({ value: 0.15, unit: 'share of the lean', source: 'assumption, held against brute force (`chain.test.ts`)' })
-
-/** Square of a reading's own width: the meter and the hand, and what a straight line leaves out. */
-function widthOf({ sigma, leans = [] }: Component): number {
-  let square = sigma * sigma
-  for (const { by } of leans) square += (BENT * by) ** 2
-  return square
-}
 
 /** A prediction as it stands in a house of which the chain knows so much: centres moved, widths with what is still not known. */
 export function predictionIn(link: Link, prediction: Prediction): Prediction {
   let moves = false
   for (const { race, leans } of prediction) {
-    if (race) return racedIn(link, prediction)
+    if (race) return link.race ? racedIn(link.race, prediction) : prediction
     if (leans && leans.length > 0) moves = true
   }
   return moves ? prediction.map((component) => componentIn(link, component)) : prediction
@@ -151,7 +85,7 @@ export function predictionIn(link: Link, prediction: Prediction): Prediction {
 
 function componentIn(link: Link, component: Component): Component {
   if (typeof component.at !== 'number' || !component.leans) return component
-  const { at, variance } = expectedIn(link, component.at, component.leans)
+  const { at, variance } = expectedAfter(link.lessons, component.at, component.leans)
   // Field by field: a spread of what may be left out costs more than all the arithmetic.
   const { weight, floating } = component
   return { weight, at, sigma: Math.sqrt(widthOf(component) + variance), floating, while: component.while }
@@ -218,9 +152,9 @@ function wayOn(link: Link, prediction: Prediction, reading: Reading, causes: num
   const anything = anythingOf.of(reading)
   const chance = Math.max((1 - wrong) * sound + wrong * anything, Number.MIN_VALUE)
   const isBelieved = best >= 0 && (1 - wrong) * most > chance / 2
-  const race = times === 1 && prediction.some((component) => component.race) ? raceAfter(link, prediction, answer, wrong) : link.race
+  const race = times === 1 && prediction.some((component) => component.race) ? raceAfter(link.race, prediction, answer, wrong) : link.race
   const run = runAfter(link, bench, shows, (share) => (1 - wrong) * share + wrong * anything, sound, shown)
-  const learnt = isBelieved ? learn(link, prediction[best], expected[best], answer, scale, causes) : null
+  const learnt = isBelieved ? learn(link.lessons, prediction[best], expected[best], answer, scale, causes) : null
   const away = misfit(answer, expected, scale)
   if (run && times === 1) return [wayOf(link, run.before + logOfRun(run), race, run, learnt, away)]
   const isDoubted = learnt !== null && times === 1 && wrong * anything > DOUBTED * chance
@@ -242,15 +176,6 @@ const wayOf = (before: Link, own: number, race: Link['race'], run: Run | null, l
   race,
   run,
 })
-
-/** What a trial of the protection says of the house's place in the race. */
-function raceAfter(link: Link, prediction: Prediction, answer: Answer, wrong: number): readonly number[] {
-  const before = link.race ?? PLACES.map(() => 0)
-  const isOpened = openedBy(answer) !== null
-  return opensAt(tripChance(prediction)).map(
-    (opens, place) => before[place] + Math.log((1 - wrong) * (isOpened ? opens : 1 - opens) + wrong / 2),
-  )
-}
 
 /** The run that a reading goes on or begins; null for a hypothesis that never hides on this bench. */
 function runAfter(
@@ -278,40 +203,9 @@ function runAfter(
 
 const logOfRun = ({ shown, hidden, shows }: Run): number => logSum([Math.log(shows) + shown, Math.log(1 - shows) + hidden])
 
-function learn(link: Link, told: Component, expected: Component, answer: Answer, scale: Scale, causes: number): Lesson | null {
-  if (typeof told.at !== 'number' || typeof expected.at !== 'number' || told.floating || !told.leans || told.leans.length === 0) return null
-  const read = readOn(answer, scale)
-  if (read === null) return null
-  const unknown = expected.sigma ** 2 - widthOf(told)
-  const variance = expected.sigma ** 2 + read.variance
-  if (unknown < TEACHES * variance) return null
-  // P J, along the chain: what of the leans is not known yet.
-  const gain = new Float64Array(causes)
-  for (const { cause, by } of told.leans) gain[cause] += by
-  for (let lesson = link.lessons; lesson; lesson = lesson.before) {
-    const known = lesson.gain
-    let along = 0
-    for (const { cause, by } of told.leans) along += known[cause] * by
-    if (along !== 0) for (let cause = 0; cause < causes; cause++) gain[cause] -= along * known[cause]
-  }
-  const width = Math.sqrt(variance)
-  for (let cause = 0; cause < causes; cause++) gain[cause] /= width
-  return { gain, off: (read.at - expected.at) / width, before: link.lessons }
-}
-
-/** A number, or the middle of a band, on the scale. */
-function readOn(answer: Answer, scale: Scale): { at: number; variance: number } | null {
-  if (answer === 'OL' || scale === 'word') return null
-  const onScale = (value: number) => (scale === 'ohms' ? Math.log(Math.max(0, value) + 0.7) : value)
-  if (typeof answer === 'number') return { at: onScale(answer), variance: 0 }
-  if ('word' in answer) return null
-  const [low, high] = [onScale(answer.low), onScale(answer.high)]
-  return { at: (low + high) / 2, variance: (high - low) ** 2 / 12 }
-}
-
 /** What the chain knows of a cause: its mean and standard deviation, in units of its spread. */
 export function knownOf(link: Link, cause: number): { mean: number; sigma: number } {
-  const { at, variance } = expectedIn(link, 0, [{ cause, by: 1 }])
+  const { at, variance } = expectedAfter(link.lessons, 0, [{ cause, by: 1 }])
   return { mean: at, sigma: Math.sqrt(variance) }
 }
 

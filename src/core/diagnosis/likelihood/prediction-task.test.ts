@@ -50,8 +50,9 @@ describe('one reading predicted for every house', () => {
     const contactor = causeIndex.of(engine.system).get('ohms:contactor')
     const leansOnContactor = (prediction: Prediction) =>
       prediction.some(({ leans = [], sigma }) => leans.some(({ cause, by }) => cause === contactor && Math.abs(by) > 0.1 * sigma))
-    const here = taskOf(throughContactor).finish().predictions
-    const there = taskOf(throughContactor).finishIn(other, leansOnContactor, asItIs).predictions
+    const task = taskOf(throughContactor)
+    const here = task.finish().predictions
+    const there = task.finishIn(other, leansOnContactor, asItIs).predictions
     const changed = here.filter((prediction, place) => apart(prediction, there[place]) > 0.5)
     expect(changed.length).toBeGreaterThan(0)
     expect(changed.filter((prediction) => !leansOnContactor(prediction))).toEqual([])
