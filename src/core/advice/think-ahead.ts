@@ -13,6 +13,7 @@ import { candidatesFrom } from '@/src/core/diagnosis/planner/ways'
 import type { Entry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import type { JobState } from '@/src/core/job/job-state'
+import { latestAnswers } from '@/src/core/readings/observations'
 import { Memo } from '@/src/core/units/cache'
 import { workLimit } from '@/src/core/units/work-limit'
 
@@ -31,8 +32,9 @@ export function thinkAhead(engine: Engine, entries: readonly Entry[], { next }: 
     .slice(0, GUESSED)
     .filter(({ probability }) => probability >= LEAST_GUESSED)
     .map(({ answer }) => foldJob(engine.system, asIfAnswered(entries, next, answer)))
+  const before = latestAnswers(foldJob(engine.system, entries).observationsSinceRepair)
   return [
-    ...benchesMet(engine, entries, next).flatMap((bench) => engine.store.predictAhead(bench, next.probe)),
+    ...benchesMet(engine, entries, next).flatMap((bench) => engine.store.predictAhead(bench, next.probe, before)),
     ...answered.map((state) => () => void formOpinion(engine, state)),
     ...answered.flatMap((state) => questionsAfter(engine, state)),
     // With what it asks looked up, the check after each answer is quick to find: what may be powered, which call is next.

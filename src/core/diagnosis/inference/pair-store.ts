@@ -115,8 +115,8 @@ export class PairStore implements PredictionStore {
     return Float64Array.of(...singles.subarray(0, this.single), ...logs, singles[this.single])
   }
 
-  predictAhead(bench: Bench, probe: Probe): (() => void)[] {
-    return this.singles.predictAhead(bench, probe)
+  predictAhead(bench: Bench, probe: Probe, after: readonly Observation[]): (() => void)[] {
+    return this.singles.predictAhead(bench, probe, after)
   }
 
   predictions(bench: Bench, probes: readonly Probe[]): (hypothesis: number, kind: number) => readonly Prediction[] {

@@ -106,8 +106,9 @@ const WRONG_BY = modelValue({ value: 5, unit: 'standard deviations', source: 'as
  * @param causes how many causes the system has, @param times how often the answer counts
  */
 export function weighNext(link: Link, prediction: Prediction, reading: Reading, causes: number, times = 1): Link {
-  const ways = wayOn(link, prediction, reading, causes, times)
-  if (link.doubt) ways.push(...wayOn(link.doubt, prediction, reading, causes, times))
+  const ways: Way[] = []
+  addWaysOn(ways, link, prediction, reading, causes, times)
+  if (link.doubt) addWaysOn(ways, link.doubt, prediction, reading, causes, times)
   if (ways.length > 1) ways.sort((a, b) => b.own - a.own)
   const [best, second] = ways
   const other = second && second.own - best.own > Math.log(LET_GO) ? second : null
@@ -129,7 +130,7 @@ type Way = Omit<Link, 'log' | 'resembling' | 'doubt'> & { log: number; resemblin
 const anythingOf = new Memo(({ answer, scale, words }: Reading) => likelihoodOfAnything(answer, scale, words))
 
 /** One chain with the reading believed, and a second with it taken for plain wrong where that is likely enough. */
-function wayOn(link: Link, prediction: Prediction, reading: Reading, causes: number, times: number): Way[] {
+function addWaysOn(ways: Way[], link: Link, prediction: Prediction, reading: Reading, causes: number, times: number): void {
   const { answer, scale, wrong, bench } = reading
   const expected = predictionIn(link, prediction)
   let sound = 0
@@ -153,16 +154,22 @@ function wayOn(link: Link, prediction: Prediction, reading: Reading, causes: num
   const chance = Math.max((1 - wrong) * sound + wrong * anything, Number.MIN_VALUE)
   const isBelieved = best >= 0 && (1 - wrong) * most > chance / 2
   const race = times === 1 && prediction.some((component) => component.race) ? raceAfter(link.race, prediction, answer, wrong) : link.race
-  const run = runAfter(link, bench, shows, (share) => (1 - wrong) * share + wrong * anything, sound, shown)
+  // A reading that is the same whether it shows or hides neither begins a run nor ends one.
+  const tells = shows > 0 && shows < 1
+  const run =
+    tells || link.run?.bench === bench
+      ? runAfter(link, bench, tells ? shows : null, (share) => (1 - wrong) * share + wrong * anything, sound, shown)
+      : null
   const learnt = isBelieved ? learn(link.lessons, prediction[best], expected[best], answer, scale, causes) : null
   const away = misfit(answer, expected, scale)
-  if (run && times === 1) return [wayOf(link, run.before + logOfRun(run), race, run, learnt, away)]
   const isDoubted = learnt !== null && times === 1 && wrong * anything > DOUBTED * chance
-  if (!isDoubted) return [wayOf(link, link.own + times * Math.log(chance), race, null, learnt, away)]
-  return [
-    wayOf(link, link.own + Math.log((1 - wrong) * sound), race, null, learnt, away),
-    wayOf(link, link.own + Math.log(wrong * anything), race, null, null, Math.max(away, WRONG_BY)),
-  ]
+  if (run && times === 1) ways.push(wayOf(link, run.before + logOfRun(run), race, run, learnt, away))
+  else if (!isDoubted) ways.push(wayOf(link, link.own + times * Math.log(chance), race, null, learnt, away))
+  else
+    ways.push(
+      wayOf(link, link.own + Math.log((1 - wrong) * sound), race, null, learnt, away),
+      wayOf(link, link.own + Math.log(wrong * anything), race, null, null, Math.max(away, WRONG_BY)),
+    )
 }
 
 const wayOf = (before: Link, own: number, race: Link['race'], run: Run | null, learnt: Lesson | null, away: number): Way => ({
@@ -177,27 +184,21 @@ const wayOf = (before: Link, own: number, race: Link['race'], run: Run | null, l
   run,
 })
 
-/** The run that a reading goes on or begins; null for a hypothesis that never hides on this bench. */
+/** The run that a reading goes on or begins. @param shows how often the fault shows; null where the reading does not tell */
 function runAfter(
   { own, run }: Link,
   bench: string,
-  shows: number,
+  shows: number | null,
   chanceOf: (share: number) => number,
   sound: number,
   shown: number,
-): Run | null {
-  const goesOn = run?.bench === bench ? run : null
-  // A reading that is the same whether it shows or hides leaves both as likely as before.
-  if (shows <= 0 || shows >= 1) {
-    if (!goesOn) return null
-    const both = Math.log(chanceOf(sound))
-    return { ...goesOn, shown: goesOn.shown + both, hidden: goesOn.hidden + both }
-  }
-  const started = goesOn ?? { bench, before: own, shown: 0, hidden: 0, shows }
+): Run {
+  const goesOn: Run = run?.bench === bench ? run : { bench, before: own, shown: 0, hidden: 0, shows: shows ?? 0 }
+  const [whileShown, whileHidden] = shows === null ? [sound, sound] : [shown / shows, (sound - shown) / (1 - shows)]
   return {
-    ...started,
-    shown: started.shown + Math.log(chanceOf(shown / shows)),
-    hidden: started.hidden + Math.log(chanceOf((sound - shown) / (1 - shows))),
+    ...goesOn,
+    shown: goesOn.shown + Math.log(chanceOf(whileShown)),
+    hidden: goesOn.hidden + Math.log(chanceOf(whileHidden)),
   }
 }
 
@@ -205,8 +206,14 @@ const logOfRun = ({ shown, hidden, shows }: Run): number => logSum([Math.log(sho
 
 /** What the chain knows of a cause: its mean and standard deviation, in units of its spread. */
 export function knownOf(link: Link, cause: number): { mean: number; sigma: number } {
-  const { at, variance } = expectedAfter(link.lessons, 0, [{ cause, by: 1 }])
-  return { mean: at, sigma: Math.sqrt(variance) }
+  let mean = 0
+  let variance = 1
+  for (let lesson = link.lessons; lesson; lesson = lesson.before) {
+    const gain = lesson.gains[lesson.from + cause]
+    mean += gain * lesson.off
+    variance -= gain * gain
+  }
+  return { mean, sigma: Math.sqrt(Math.max(0, variance)) }
 }
 
 /** The links of a chain, the first reading's first. */

@@ -35,14 +35,18 @@ const coilsOf = new Memo((system: System): readonly { readonly place: number; re
 
 /** The point nearest to what a chain knows of the house's coils; null where that is the template. */
 function pointOf(system: System, link: Link): OperatingPoint | null {
-  const far = coilsOf.of(system).flatMap(({ place, coil }) => {
-    const { mean, sigma } = knownOf(link, place)
-    return sigma > KNOWN || Math.abs(mean) < FAR ? [] : [{ place, coil, centre: STEP * Math.round(mean / STEP) }]
-  })
-  if (far.length === 0) return null
   const centres = new Float64Array(causesOf.of(system).length + 1)
-  for (const { place, centre } of far) centres[place] = centre
-  const factorsOf = (spread: number) => Object.fromEntries(far.map(({ coil, centre }) => [coil, Math.exp(spread * centre)]))
+  for (const { place } of coilsOf.of(system)) {
+    const { mean, sigma } = knownOf(link, place)
+    if (sigma <= KNOWN && Math.abs(mean) >= FAR) centres[place] = STEP * Math.round(mean / STEP)
+  }
+  return pointAt(system, centres)
+}
+
+function pointAt(system: System, centres: Float64Array): OperatingPoint | null {
+  const far = coilsOf.of(system).filter(({ place }) => centres[place] !== 0)
+  if (far.length === 0) return null
+  const factorsOf = (spread: number) => Object.fromEntries(far.map(({ place, coil }) => [coil, Math.exp(spread * centres[place])]))
   return {
     key: centres.join(),
     centres,
@@ -52,6 +56,32 @@ function pointOf(system: System, link: Link): OperatingPoint | null {
       coilImpedance: factorsOf(SPREADS.coilOhm * SPREADS.impedanceByOhm),
     },
   }
+}
+
+/** Where a coil that is about to be read may lie far from the template, likeliest first: two of three that do. */
+const LIES_AHEAD: readonly number[] = [-2, 2, -3, 3]
+
+/**
+ * The points that may be called for once a coil has been read, beside those called for now.
+ *
+ * @param sound what is expected in a sound house: it tells which coil is read
+ */
+export function pointsAhead(system: System, now: readonly OperatingPoint[], sound: Prediction): OperatingPoint[] {
+  const places = new Set(coilsOf.of(system).map(({ place }) => place))
+  const read = sound.flatMap(({ leans = [], sigma }) => leans.filter(({ cause, by }) => places.has(cause) && Math.abs(by) > sigma))
+  const [most] = read.sort((a, b) => Math.abs(b.by) - Math.abs(a.by))
+  if (!most) return []
+  const from = now.length > 0 ? now.map(({ centres }) => centres) : [new Float64Array(causesOf.of(system).length + 1)]
+  return LIES_AHEAD.flatMap((steps) =>
+    from.flatMap((centres) => {
+      if (centres[most.cause] !== 0) return []
+      const point = pointAt(
+        system,
+        centres.map((centre, place) => (place === most.cause ? steps * STEP : centre)),
+      )
+      return point ? [point] : []
+    }),
+  )
 }
 
 /** The points that the chains call for: that of the sound house, and that of the house that explains the readings best. */
@@ -89,12 +119,14 @@ export interface LaidChains {
 export function nearest(system: System, laid: readonly LaidChains[], { logWeights }: Pick<Houses, 'logWeights'>): Chains {
   const coils = coilsOf.of(system)
   const distances = laid.map(({ chains, point }) =>
-    Float64Array.from(chains.links, (link) =>
-      coils.reduce((sum, { place }) => {
+    Float64Array.from(chains.links, (link) => {
+      let sum = 0
+      for (const { place } of coils) {
         const { mean, sigma } = knownOf(link, place)
-        return sum + Math.max(0, 1 - sigma * sigma) * (mean - (point?.centres[place] ?? 0)) ** 2
-      }, 0),
-    ),
+        sum += Math.max(0, 1 - sigma * sigma) * (mean - (point?.centres[place] ?? 0)) ** 2
+      }
+      return sum
+    }),
   )
   const starts: number[] = []
   const links = laid.flatMap(({ chains }) => chains.links)

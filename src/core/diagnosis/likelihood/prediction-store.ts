@@ -3,14 +3,15 @@ import type { HypothesisSet } from '@/src/core/diagnosis/hypotheses/hypothesis-s
 import { type Chains, type Houses, houseOf, type SharedPredictions, unread, weighReading } from '@/src/core/diagnosis/likelihood/by-house'
 import { UNREAD, weighNext } from '@/src/core/diagnosis/likelihood/chain'
 import { countCauses } from '@/src/core/diagnosis/likelihood/one-reading'
-import { fromTemplate, hangsOn, nearest, type OperatingPoint, pointsOf } from '@/src/core/diagnosis/likelihood/operating-point'
+import { fromTemplate, hangsOn, nearest, type OperatingPoint, pointsAhead, pointsOf } from '@/src/core/diagnosis/likelihood/operating-point'
 import { PredictionTask } from '@/src/core/diagnosis/likelihood/prediction-task'
 import { logOfAnything, readingOf } from '@/src/core/diagnosis/likelihood/reading'
 import { Predicted } from '@/src/core/diagnosis/planner/predicted'
 import { type Probe, probeKey, probesKey } from '@/src/core/readings/check'
-import type { Hypothesis } from '@/src/core/readings/hypothesis'
+import { type Hypothesis, healthy } from '@/src/core/readings/hypothesis'
 import { createLaboratory, type Laboratory } from '@/src/core/readings/laboratory'
 import { type Observation, observationKey, timesTold } from '@/src/core/readings/observations'
+import { predict } from '@/src/core/readings/predict'
 import type { Prediction } from '@/src/core/readings/prediction'
 import { minutesThatMatter } from '@/src/core/readings/waiting'
 import { LruCache } from '@/src/core/units/cache'
@@ -27,8 +28,8 @@ export interface PredictionStore {
   predictionIn(observation: Observation, hypothesis: number, kind: number, degree: number): Prediction
   /** log P(answer | hypothesis) of one reading by itself, and in the last place that of anything at all. */
   alone(observation: Observation): Float64Array
-  /** The work, in short pieces, of predicting a reading before it is taken: once it is done, an answer is weighed at once. */
-  predictAhead(bench: Bench, probe: Probe): (() => void)[]
+  /** The work, in short pieces, of predicting a reading before it is taken, after others: once it is done, an answer is weighed at once. */
+  predictAhead(bench: Bench, probe: Probe, after: readonly Observation[]): (() => void)[]
   /** What each probe would read in the template's house under a hypothesis, wired in this way; the planner asks the same again. */
   predictions(bench: Bench, probes: readonly Probe[]): (hypothesis: number, kind: number) => readonly Prediction[]
   /** How many answers are kept. */
@@ -37,14 +38,17 @@ export interface PredictionStore {
   drop(): void
 }
 
+/** A reading that may be taken yet. */
+type Asked = Pick<Observation, 'bench' | 'probe'>
+
 /** Readings that are kept by themselves. */
 const KEPT_OBSERVATIONS = workLimit(120)
 /** Stretches of readings whose chains are kept: a job's, what is thought ahead, and what is left out in turn. */
 const KEPT_CHAINS = workLimit(240)
 /** Readings whose predictions are kept: those of a job, and the one that is about to be taken. */
 const KEPT_TASKS = workLimit(120)
-/** Operating points whose networks are kept: those of a job, and of the one before. */
-const KEPT_LABORATORIES = workLimit(6)
+/** Operating points whose networks are kept: those of a job, and those that a coil about to be read may call for. */
+const KEPT_LABORATORIES = workLimit(14)
 /** Benches whose predictions are kept. With a wire lifted there are some 270 to choose from, and what is asked lately must fit twice. */
 const KEPT_QUESTIONS = workLimit(700)
 
@@ -82,7 +86,7 @@ export class SinglesStore implements PredictionStore {
     })
   }
 
-  predictionsFor({ bench, probe }: Pick<Observation, 'bench' | 'probe'>): SharedPredictions {
+  predictionsFor({ bench, probe }: Asked): SharedPredictions {
     return this.taskOf(bench, probe).finish()
   }
 
@@ -95,11 +99,17 @@ export class SinglesStore implements PredictionStore {
     return this.weighedAlone.get(observationKey(observation), () => this.weighAlone(observation))
   }
 
-  predictAhead(bench: Bench, probe: Probe): (() => void)[] {
+  predictAhead(bench: Bench, probe: Probe, after: readonly Observation[]): (() => void)[] {
+    const reading: Asked = { bench, probe }
+    const at = (point: OperatingPoint, asked: readonly Asked[]) => asked.map((one) => () => void this.predictionsAt(one, point))
+    // A coil's ohms move the operating point, around which the readings before it are predicted again.
+    const ahead =
+      probe.meter === 'ohms' ? pointsAhead(this.system, this.pointsNow, predict(this.laboratory, bench, healthy, probe, true)) : []
     return [
       ...this.taskOf(minutesThatMatter(this.laboratory, bench), probe).pieces(),
-      () => void this.predictionsFor({ bench, probe }),
-      ...this.pointsNow.map((point) => () => void this.predictionsAt({ bench, probe }, point)),
+      () => void this.predictionsFor(reading),
+      ...this.pointsNow.flatMap((point) => at(point, [reading])),
+      ...ahead.flatMap((point) => at(point, [...after, reading])),
     ]
   }
 
@@ -138,7 +148,7 @@ export class SinglesStore implements PredictionStore {
     return this.laboratories.get(key, () => createLaboratory(this.system, factors))
   }
 
-  private predictionsAt({ bench, probe }: Pick<Observation, 'bench' | 'probe'>, point: OperatingPoint): SharedPredictions {
+  private predictionsAt({ bench, probe }: Asked, point: OperatingPoint): SharedPredictions {
     return this.relaid.get(`${point.key} ${taskKey(bench, probe)}`, () => {
       const task = this.taskOf(bench, probe)
       const plain = task.finish()
