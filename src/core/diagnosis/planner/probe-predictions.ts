@@ -28,14 +28,16 @@ export interface ProbePredictions {
 /** Gathers the rows of hypotheses, given hypothesis by hypothesis, that are the same object. */
 export function gatherRows(hypotheses: readonly LiveHypothesis[], rowOf: (place: number) => readonly Prediction[]): Rows {
   const rows: (readonly Prediction[])[] = []
+  const places = new Map<readonly Prediction[], number>()
   const sums: number[] = []
   const of = new Int32Array(hypotheses.length)
   let last = -1
   for (let place = 0; place < hypotheses.length; place++) {
     const row = rowOf(place)
-    if (row !== rows[last]) last = rows.indexOf(row)
+    if (row !== rows[last]) last = places.get(row) ?? -1
     if (last < 0) {
       last = rows.push(row) - 1
+      places.set(row, last)
       sums.push(0)
     }
     of[place] = last
@@ -47,14 +49,16 @@ export function gatherRows(hypotheses: readonly LiveHypothesis[], rowOf: (place:
 /** What is predicted of one probe of the bench: predictions that are the same object are one. */
 export function predictionsOfProbe(rows: Rows, probe: number): ProbePredictions {
   const different: Prediction[] = []
+  const places = new Map<Prediction, number>()
   const sums: number[] = []
   const ofRow = new Int32Array(rows.rows.length)
   let last = -1
   for (let row = 0; row < rows.rows.length; row++) {
     const prediction = rows.rows[row][probe]
-    if (prediction !== different[last]) last = different.indexOf(prediction)
+    if (prediction !== different[last]) last = places.get(prediction) ?? -1
     if (last < 0) {
       last = different.push(prediction) - 1
+      places.set(prediction, last)
       sums.push(0)
     }
     ofRow[row] = last
