@@ -1,8 +1,10 @@
 import { allAt, allOf, landAll, pluggable } from '@/src/core/quick-line/hands'
 import type { Sense } from '@/src/core/quick-line/lexicon'
 import { cableTowards, type Meaning } from '@/src/core/quick-line/meaning'
+import { findCable } from '@/src/core/quick-line/names'
 import { has, only, placeOf, type Reading } from '@/src/core/quick-line/sense'
 import type { Sentence } from '@/src/core/quick-line/sentence'
+import { conductorEnd } from '@/src/core/wiring/point'
 import { type Cable, partById, partsOf, placeById } from '@/src/core/wiring/system'
 
 /** Trips and holds: on a call, with nothing called, with something off. */
@@ -20,13 +22,28 @@ const trials: Reading = (meaning, the) => {
   const rest = parts.filter((part) => partById(the.system, part)?.kind !== 'fuse')
   if (calls.length > 0 && letters.length + cables.length + rest.length === 0 && only(meaning, 'trips', 'holds', 'fine', 'with', 'runs'))
     return calls.map((call) => `${word} on ${call}`).join('; ')
+  const isOff = has(meaning, 'off') && only(meaning, 'trips', 'holds', 'off', 'with')
+  // What is off already is said again with what came of it.
+  if (isOff && rest.length === 0 && calls.length < 2 && areOff(meaning, the)) return calls.length > 0 ? `${word} on ${calls[0]}` : word
   if (calls.length > 0) return null
   if (letters.length + cables.length + rest.length + meaning.places.length === 0 && only(meaning, 'trips', 'holds', 'fine')) return word
   if (has(meaning, 'idle') && only(meaning, 'trips', 'holds', 'idle', 'with'))
     return the.state.bench.call === 'off' ? word : `call off; ${word}`
-  if (!has(meaning, 'off') || !only(meaning, 'trips', 'holds', 'off', 'with')) return null
+  if (!isOff) return null
   const taken = hands({ ...meaning, parts: rest, senses: new Set<Sense>(['off']) }, the)
   return typeof taken === 'string' ? `${taken}; ${word}` : taken
+}
+
+/** Whether all wires of the one cable that is meant, or to the place that is, are off at one of its ends. */
+function areOff({ letters, cables, places }: Meaning, the: Sentence): boolean {
+  const { bench } = the.state
+  const [said] = cables.length > 0 ? cables : places.flatMap((place) => cableTowards(the, place) ?? [])
+  const cable = the.system.cables.find(({ id }) => id === findCable(the.system, said ?? ''))
+  if (!cable || letters.length > 0 || cables.length > 1) return false
+  return cable.between.some((place, side) => {
+    const ends = cable.conductors.flatMap(({ id, lands }) => (lands[side] === null ? [] : [conductorEnd(cable.id, id, place)]))
+    return ends.length > 0 && ends.every((end) => bench.lifted.includes(end))
+  })
 }
 
 /** Terminals that are joined, and switches that are gone past. */
@@ -39,7 +56,9 @@ const clips: Reading = (meaning, the) => {
     const [first, ...others] = letters.map(({ letter }) => letter)
     return others.map((other) => `jumper ${first} ${other}${placeOf(meaning)}`).join('; ')
   }
-  const around = parts.length === 1 && letters.length === 0 ? the.around(parts[0]) : null
+  // What came of it is another clause's.
+  const isAll = parts.length === 1 && letters.length === 0 && !has(meaning, 'runs', 'still', 'dead', 'in', 'trips', 'holds')
+  const around = isAll ? the.around(parts[0]) : null
   return around && has(meaning, 'off') ? around.replace(/^jumper /, 'jumper out ') : around
 }
 
@@ -116,7 +135,8 @@ const idle: Reading = (meaning) => {
 const walked: Reading = (meaning) => {
   const { letters, parts, cables, calls, numbers, places } = meaning
   const isAlone = letters.length + parts.length + cables.length + calls.length + numbers.length === 0
-  if (isAlone && /\bcall/.test(meaning.text)) return { asks: 'For what? Say the call: "call cool", or "call cool zone 2".' }
+  if (isAlone && /\bcall/.test(meaning.text) && !/\b(?:no calls?|nothing call(?:ed|ing))\b/.test(meaning.text))
+    return { asks: 'For what? Say the call: "call cool", or "call cool zone 2".' }
   const isMoved = meaning.isWhole && !OTHER_VERBS.test(meaning.text)
   return isAlone && isMoved && meaning.isWhole && places.length === 1 && only(meaning, 'walk', 'back') ? `walk ${places[0]}` : null
 }

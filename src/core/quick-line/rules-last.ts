@@ -63,12 +63,15 @@ function betweenWires({ state, system }: Sentence, one: string, other: string, v
 function wireInHand({ state }: Sentence, name: string | null, other: string, value: string): string | null {
   const { place, lifted, power } = state.bench
   const isMeant = (one: Point) => parsePoint(one).place === place && (name === null || parsePoint(one).name.toLowerCase() === name)
-  const [end, another] = lifted.filter(isMeant)
+  const [off, another] = lifted.filter(isMeant)
+  // One that is on its screw is read there.
+  const end = off ?? name?.toUpperCase()
   if (power || end === undefined || another !== undefined) return null
   return `ohms ${end} to ${/^(?:c|common)$/.test(other) ? 'C' : 'gnd'} ${asRead(value)}`
 }
 
 const VALUE = String.raw`(-?\d*[.,]?\d+|ol|open)`
+const VALUE_OF_WIRE = String.raw`(-?\d*[.,]?\d+ ?(?:k|megs?|m)?|ol|open|shorted)`
 const UNIT = '(ohms?|v|volts?|vac)'
 
 /** A wire that was found off its screw, and not taken off by this search. */
@@ -185,7 +188,7 @@ export const lastRules: readonly Rule[] = [
   ),
   // A wire by its letter that is off its screw here is read on itself.
   rule(
-    `(?:lifted |loose )?([a-z]\\d?) wire(?: itself)? (?:to|and) (ground|gnd|chassis|metal|cabinet|c|common) (?:is |reads? |still |now |shows )*${VALUE}(?: ?ohms?)?`,
+    `(?:lifted |loose )?([a-z]\\d?) wire(?: itself)? (?:to|and) (ground|gnd|chassis|metal|cabinet|c|common) (?:is |reads? |still |now |shows )*${VALUE_OF_WIRE}(?: ?ohms?)?`,
     (the, name, other, value) => wireInHand(the, name, other, value),
   ),
   rule(
@@ -197,7 +200,7 @@ export const lastRules: readonly Rule[] = [
     (the, one, other, value) => betweenWires(the, one, other, value),
   ),
   rule(
-    '(\\w+) ([a-z]\\d?)(?: wire)? (?:is |was )?(?:loose|hanging|not landed|came off|fell off|unhooked itself)(?: (?:at|in|on|from) (.+))?',
+    '(\\w+) ([a-z]\\d?)(?: wire)? (?:is |was )?(?:(?<=was )off|loose|hanging|not landed|came off|fell off|unhooked itself)(?: (?:at|in|on|from) (.+))?',
     (the, cable, name, where) => {
       const found = cableById(the.system, findCable(the.system, cable) ?? '')
       const conductor = found?.conductors.find(({ id }) => id.toLowerCase() === name)?.id

@@ -1,5 +1,6 @@
 import { numberIn } from '@/src/core/quick-line/number-words'
 import { type Rule, rule } from '@/src/core/quick-line/rule'
+import { unitDoes } from '@/src/core/quick-line/sense'
 import { leading, loadOf, type Sentence, worded } from '@/src/core/quick-line/sentence'
 import { parsePoint } from '@/src/core/wiring/point'
 import { firstPart, partsOf, placeById } from '@/src/core/wiring/system'
@@ -79,6 +80,21 @@ export const runRules: readonly Rule[] = [
     const isCalled = state.bench.call !== 'off' || state.bench.jumpers.length > 0
     return outside && isAtStat && isCalled ? `${outside.id} ${not ? 'not ' : ''}as called` : null
   }),
+  // A unit that runs uncalled.
+  rule(`(.+?) (?:is |still |keeps )*${RUN} (?:with|on) (?:nothing (?:is )?(?:calling|called)|no calls?)(?: at all)?`, (the, what) => {
+    const place = placeById(the.system, the.place(what) ?? '')
+    const load = loadOf(the, what)
+    const seen = load ? `${load} runs` : place && place.kind !== 'thermostat' ? `${place.id} not as called` : null
+    return seen && (the.state.bench.call === 'off' ? seen : `call off; ${seen}`)
+  }),
+  // A unit by its name, while something is called.
+  rule(
+    `(furnace|air handler|outdoor unit|outside unit|heat pump|condenser) (?:(${NOT}) |is )?${RUN}(?: (?:now|fine|at all|up))*`,
+    (the, what, not) => {
+      const place = the.place(what)
+      return place && (the.state.bench.power || not) ? unitDoes(the, place, not ? 'not as called' : 'as called') : null
+    },
+  ),
   rule(`(?:(.+?) )??(?:is )?${RUN}(?: fine| good| ok)? (?:in|on|with) ${CALLED}`, (the, what, call) => onCall(the, what, call, true)),
   // What works did so on its own call, and held.
   rule(`${CALLED} (?:works?|working|is working|worked)(?: fine| good| ok| great| well)*`, (the, said) => {

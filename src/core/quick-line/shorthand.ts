@@ -2,6 +2,7 @@ import { DIGIT_WORD, figuresOf, numberIn, TENS_WORD } from '@/src/core/quick-lin
 import { ofWhatIsBeside } from '@/src/core/quick-line/short-beside'
 import { ofCalls } from '@/src/core/quick-line/short-calls'
 import { ofConditions } from '@/src/core/quick-line/short-conditions'
+import { ofWhatIsFound } from '@/src/core/quick-line/short-found'
 import { ofLine } from '@/src/core/quick-line/short-line'
 import { ofPartsShort } from '@/src/core/quick-line/short-parts'
 import { ofReadings, type Shortened } from '@/src/core/quick-line/short-readings'
@@ -110,6 +111,7 @@ const shortened: readonly Shortened[] = [
     '$1 runs',
   ],
   ...ofWhatIsBeside,
+  ...ofWhatIsFound,
   ...ofDays,
   ...ofTrips,
   ...ofCalls,

@@ -1,0 +1,89 @@
+import { COLOUR } from '@/src/core/quick-line/colours'
+import type { Shortened } from '@/src/core/quick-line/short-readings'
+
+const GROUND = '(?:ground|gnd|chassis|metal|case|cabinet|frame)'
+const NOT_RUN = "(?:won[’']?t|will not|does ?n[’']?t|does not|is ?n[’']?t|is not|not)"
+
+/** What was found: a wire that was off, a mark, what is fine, what a unit does; and what was read at both ends of a wire. */
+export const ofWhatIsFound: readonly Shortened[] = [
+  // It was so before the search touched it.
+  [/^([A-Z]\d?)(?: wire)? (?:on|in|of) (?:the )?(outdoor|stat|thermostat) cable was (off|loose)\b/i, '$2 $1 was $3'],
+  [
+    new RegExp(
+      `^(?:i )?found (?:the )?((?:(?:outdoor|stat|thermostat) )?(?:[A-Z]\\d?|${COLOUR}))(?: wire)? (?:was )?(off|loose|disconnected|hanging)(?= (?:at|in|on|of|from|its)\\b|$)`,
+      'i',
+    ),
+    (_, wire, how) => `${wire} was ${/^(?:disconnected|hanging)$/i.test(how) ? 'off' : how}`,
+  ],
+  [
+    new RegExp(
+      `^(?:the )?(${COLOUR})(?: wire)? was (off|loose)(?: of| from)? (?:the )?[A-Z]\\d?(?: (?:terminal|screw))?(?= (?:at|in|on)\\b|$)`,
+      'i',
+    ),
+    '$1 was $2',
+  ],
+  [
+    /^(?:found |there[’']?s |there is )?(?:an? )?(burnt|burned|scorched|charred|melted) (?:spot|mark|place|area)s? (?:on|in) (?:the )?(?:wiring|wires?|insulation|loom)(?: (?:by|near|at|next to|behind|in) (?:the )?(.+))?$/i,
+    (_, how, where = '') => `${how} wiring ${/^(?:|.*(?:board|strip|fuse|transformer))$/i.test(where) ? 'here' : `at the ${where}`}`,
+  ],
+  [
+    /^(?:the )?(?:low[- ]voltage |24 ?v )?(?:wires|connections|terminals|landings) (?:are |look |all )*corroded(?: here| out here)?$/i,
+    'landings corroded',
+  ],
+  [/^(?:the )?(?:checked |tested )(?:the )?fuse,? (?:and )?(?:it[’']?s |it is |is )?(good|ok|fine|blown|bad|open)$/i, 'fuse $1'],
+  [/^(?:the )?fuse (?:tested|tests|checked|checks|ohmed|ohms)(?: out)? (good|ok|fine|blown|bad|open)$/i, 'fuse $1'],
+  [
+    /(?<=^|[,;] )((?:zone \d |upstairs |downstairs )?(?:stat|thermostat)) (?:is |looks |seems )?(?:fine|ok|okay|normal|working(?: fine)?|lit(?: up)?|powered(?: up)?|up and running)(?=$|[,;])/gi,
+    '$1 alive',
+  ],
+  [/^([YGWOB]\d?) (?:is )?energi[sz]ed,? (?:with |at )?(\d[\d.]*) ?v(?:olts?)?$/i, '$1-C $2 V'],
+  [/^prim(?:ary)? (?:has |is |reads? )?(\d{2,3}(?:\.\d+)?)(?: ?v(?:olts?)?)?$/i, 'primary $1'],
+  [
+    /^(?:it[’']?s )?(?:pulling|drawing|pulls|draws|pulled) (\d*\.?\d+) ?a(?:mps?)? (?:on|in|off|from) (?:the )?(?:24[- ]?v(?:olts?)?|24|low[- ]voltage|control|secondary)(?: side| circuit| wire| line)?$/i,
+    'R $1 A',
+  ],
+  // What stands still or runs in spite of what is called.
+  [new RegExp(`^(?:the )?unit ${NOT_RUN} (?:run|come on|start|running|on) outside\\b`, 'i'), 'outside unit not running'],
+  [/^(outside unit not running),? but (?:the )?(blower|fan|furnace|air handler) (?:does|is|runs)$/i, '$1, $2 runs'],
+  [new RegExp(`^(?:the )?(furnace|heater) ${NOT_RUN} (?:light|fire|ignite|lighting|firing)(?: up| off)?$`, 'i'), '$1 not running'],
+  [
+    /^(?:it[’']?s |it is |the )?(?:still )?(?:runs|running) (outside|inside)(?:,? with)? (?:no call|nothing (?:called|calling)|the stat off|no calls?)$/i,
+    '$1 not as called',
+  ],
+  [/^(?:the )?unit (?:still )?runs (outside|inside) with (?:no call|nothing (?:called|calling)|no calls?)$/i, '$1 not as called'],
+  // What went past a switch, and what came of it.
+  [
+    /^((?:bypassed|jumped(?: out)?|jumpered(?: out)?) (?:the )?(?:high|low|hp|lp)[a-z -]*?(?:switch|control)?),? (?:and |now |then )+(?:it |the unit )?(?:runs|ran|starts|started|comes on|came on|kicks on|kicked on|takes off|took off)(?: now)?$/i,
+    '$1, condenser runs',
+  ],
+  [
+    /^((?:bypassed|jumped(?: out)?|jumpered(?: out)?) (?:the )?(?:limit|rollout|roll-out)[a-z -]*?(?:switch)?),? (?:and |now |then )+(?:it |the furnace )?(?:runs|ran|starts|started|comes on|came on|fires|fired|lights|lit)(?: up| now)*$/i,
+    '$1, furnace runs',
+  ],
+  // One letter at both ends of its run.
+  [
+    /^([A-Z]\d?)(?: ?= ?| is | has | )(\d[\d.]*)(?: ?v)? at (?:the )?([a-z]+(?: [a-z]+)?),? (?:and |but )?(\d[\d.]*)(?: ?v)? at (?:the )?([a-z]+(?: [a-z]+)?)$/i,
+    '$1-C $2 at $3, $1-C $4 at $5',
+  ],
+  [
+    /^(?:between )(?:the )?(?:two |both )?(outdoor|stat|thermostat|condenser) wires (?:is |reads? |measures? )?(\S+)$/i,
+    'both $1 wires read $2',
+  ],
+  // A board by what goes in and what comes out.
+  [
+    /^(?:the )?(?:defrost )?board[:,]? (?:has |gets |got )?(\d[\d.]*)(?: ?v)? in on ([A-Z]\d?),? (?:and |but )?(\d[\d.]*|nothing|none|no)(?: ?v)? (?:comes |coming )?out$/i,
+    (_, into, letter, out) => `${letter} ${into} V outside, ${letter}-out ${/^n/i.test(out) ? 0 : out} V outside`,
+  ],
+  [
+    /^(?:the )?((?:outdoor|stat|thermostat|condenser) (?:wires|cable)) (?:are |is )?(?:landed|connected|hooked up|on) again$/i,
+    '$1 back on',
+  ],
+  // A wire against the metal, whatever one calls it.
+  [new RegExp(`^(?:the )?([A-Z]\\d?) (?:field )?wire (?:to|and) (?:the )?${GROUND}\\b`, 'i'), '$1 wire to ground'],
+  [/^([A-Z]\d? (?:wire )?to ground|(?:the )?wire to ground) (?:is |reads? )?now (?=\d)/i, '$1 '],
+  [
+    /^([A-Z]\d?) to (ground|gnd|chassis|metal|case|cabinet|frame) (?:is |reads? )?(\d*\.?\d+(?: ?(?:k|m)?ohms?)?|ol) on the (?:field )?wire$/i,
+    '$1 wire to ground $3',
+  ],
+  [/^([A-Z]\d? wire to ground) (?:is |reads? )?(?:a )?(?:dead )?short(?:ed)?$/i, '$1 shorted'],
+]
