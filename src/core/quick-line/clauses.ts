@@ -232,11 +232,15 @@ function readPair(first: string, said: string, reader: Reader, isInOrder: boolea
     readClauses(second, next)
   if (typeof other === 'string') return inOneLine(one, other)
   // "Unhooked Y at the stat, still running outside": not the thermostat runs.
-  const another = subject === null || ELSEWHERE.test(second) || isOfUnit(subject, second) ? null : ofSubject(subject, second, next)
+  const isOther = ELSEWHERE.test(second) || STILL_READS.test(second.trim())
+  const another = subject === null || isOther || isOfUnit(subject, second) ? null : ofSubject(subject, second, next)
   if (another !== null) return inOneLine(one, another)
   // A question is what is wondered, not what was read.
   return isInOrder && (isAside(second, reader) || /\?\s*$/.test(second)) ? withNote(one, second) : other
 }
+
+/** `took the stat wires off, still 0.6`: read where it was read before, and not at what came off. */
+const STILL_READS = /^(?:it |and )*(?:is |reads? )?still (?:reads? |at )?(?:\d|\.\d|ol\b)/i
 
 /** What runs is no thermostat. */
 const isOfUnit = (subject: string, said: string): boolean => /stat$/.test(subject) && /\brun(?:s|ning)?\b/i.test(said)

@@ -3,7 +3,7 @@ import { tellMore } from '@/src/core/job/customer-words'
 import type { ContentEntry, EntryDraft } from '@/src/core/job/entry'
 import { type WayOfWorking, waysOfWorking } from '@/src/core/job/ways'
 import { readCall } from '@/src/core/quick-line/calls'
-import { findPart } from '@/src/core/quick-line/names'
+import { findPart, findPlace } from '@/src/core/quick-line/names'
 import type { Reader } from '@/src/core/quick-line/reader'
 import type { Probe } from '@/src/core/readings/check'
 import { modelValue } from '@/src/core/units/model-value'
@@ -42,7 +42,7 @@ function repairedInWords(reader: Reader): EntryDraft {
     .sort((a, b) => b.name.length - a.name.length)
     .find(({ id, name }) => [id, name].some((one) => words.includes(spaced(one))))
   const cable = system.cables.find(({ id, name }) => [id, name, id.replace(/-cable$/, '')].some((one) => words.includes(spaced(one))))
-  const zone = part?.place ?? cable?.id ?? state.bench.place
+  const zone = part?.place ?? cable?.id ?? cableRunTo(reader, words) ?? state.bench.place
   const named = suspects.find(
     (suspect) => suspect.zone === zone && suspect.repair !== null && part !== undefined && suspect.id.includes(part.id),
   )
@@ -58,6 +58,17 @@ function repairedInWords(reader: Reader): EntryDraft {
     what: what.charAt(0).toUpperCase() + what.slice(1),
     cause,
   }
+}
+
+/** `ran a new wire to the condenser`: the one cable between here and there. */
+function cableRunTo({ context: { system, state } }: Reader, words: string): string | null {
+  const [, said = ''] = /\b(?:wires?|cable)\b.* (?:to|from|for) (?:the )?(\w+(?: \w+)?)$/.exec(words) ?? []
+  const [there, here] = [findPlace(system, said), state.bench.place]
+  const [cable, another] = system.cables.filter(({ between }) => there !== null && between.includes(there))
+  const [between] = system.cables.filter(
+    (one) => there !== null && there !== here && one.between.includes(there) && one.between.includes(here),
+  )
+  return between?.id ?? (another ? null : (cable?.id ?? null))
 }
 
 /** `proved cool 0.9 A 25.6 V`, `proved cool 0.9 A air 76 57`: return and supply air in °F. */

@@ -140,6 +140,10 @@ export const lastRules: readonly Rule[] = [
     `(?:it )?(?:is |reads? |shows? )*still (?:is |reads? |reading |shows? |at |there at )*${VALUE}(?: ?${UNIT})?(?: there| here)?`,
     (the, value, unit) => readAgain(the, value, unit),
   ),
+  // Still, of what nobody has read yet.
+  rule(`(?:it )?(?:is |reads? |shows? )*still (?:is |reads? |at )*${VALUE}(?: ?ohms?)?`, (the, value) =>
+    the.state.observations.some(({ probe }) => 'a' in probe) ? null : { asks: `Between which points? Say them: "R-C ${value}".` },
+  ),
   rule(`(?:it )?(?:is |reads? |reading |shows? )*${VALUE}(?: ?${UNIT})? (?:now|still)`, (the, value, unit) => readAgain(the, value, unit)),
   rule(
     `(?:still |has |have |it has )*${VALUE}(?: ?${UNIT})? on (?:the |that )?(?:wire|wire end|bare wire|end)(?: itself)?`,

@@ -1,4 +1,4 @@
-import { answerTo, standing, standingAfter } from '@/tests/setup/standing'
+import { answerTo, drafts, standing, standingAfter } from '@/tests/setup/standing'
 
 /** What was found, what came of it, and what is off already. */
 const furnace = standing('furnace-ac', 'indoor', 'on')
@@ -7,6 +7,8 @@ const cooling = standing('furnace-ac', 'indoor', 'on', { do: 'call', call: 'cool
 const outdoorsCooling = standing('heat-pump-o', 'outdoor', 'on', { do: 'call', call: 'cool' })
 const heatPump = standing('heat-pump-o', 'indoor', 'on', { do: 'call', call: 'cool' })
 const zoned = standing('zoned-furnace-ac', 'panel', 'on')
+const outdoorsFurnace = standing('furnace-ac', 'outdoor', 'on', { do: 'call', call: 'cool' })
+const furnaceOff = standing('furnace-ac', 'indoor', 'off')
 const outdoorsOff = standing('furnace-ac', 'outdoor', 'off')
 const wireInHand = standingAfter('furnace-ac', 'indoor', ['power off', 'lift outdoor Y'])
 const cableOff = standingAfter('furnace-ac', 'indoor', ['power off', 'lift outdoor cable', 'fuse 3 in', 'power on'])
@@ -51,6 +53,18 @@ describe('what was found, and what came of it', () => {
     ['Y wire to ground dead short', wireInHand, 'Y (red) of the outdoor cable to chassis at the indoor unit: near 0'],
     ['O wire to ground now 5k', valveOff, 'O to chassis at the air handler: 5 kohm'],
     ['between the two outdoor wires OL', cableInHand, 'OL'],
+    // A reading, and that it stays so; one at the board; what is thought of it.
+    ['24 leaving the board on Y', cooling, 'Y to C at the indoor unit: 24 V'],
+    ['R to C 25 holds steady', cooling, 'R to C at the indoor unit: 25 V'],
+    ['R to C at board now 12k', statInHand, 'R to C at the indoor unit: 12 kohm'],
+    ['R to C .6 dead short somewhere', furnaceOff, 'R to C at the indoor unit: 0.6 ohm'],
+    ['low pressure tripped', cooling, 'V'],
+    ['compressor amps 12.4 rla 11', outdoorsCooling, '11 A'],
+    ['fan motor hot and not turning', outdoorsFurnace, 'condenser fan: still'],
+    ['used spare orange for Y both ends', furnaceOff, 'to the spare orange of the stat cable, both ends'],
+    ['fuse intermittent, blows once a week', furnace, 'blows a fuse intermittently'],
+    // New equipment is what changed before, and no repair.
+    ['new furnace, first cool call of the year', furnace, '” · new equipment'],
     ['stat wires landed again', statInHand, 'then land C (blue) of the stat cable at the indoor unit'],
   ])('%s', (said, where, meant) => {
     expect(answerTo(where, said)).toContain(meant)
@@ -62,6 +76,16 @@ describe('what was found, and what came of it', () => {
       expect(answerTo(cableOff, said)).toBe('it holds')
     },
   )
+
+  it('a wire that was run is a repair of its cable', () => {
+    expect(drafts(furnace, 'ran a new wire to the condenser')).toMatchObject([{ kind: 'repair', zone: 'outdoor-cable' }])
+  })
+
+  it('asks where it was read what is still so of nothing that was read, and never reads it at what came off', () => {
+    expect(answerTo(furnaceOff, 'isolated the stat wires, still .6')).toMatch(/^Between which points\?/)
+    const readBefore = standingAfter('furnace-ac', 'indoor', ['power off', 'R-C 0.6'])
+    expect(answerTo(readBefore, 'took the stat wires off, still .6')).toContain('R to C at the indoor unit: 0.6 ohm')
+  })
 
   it('takes off first what is still on, and makes the call that is said', () => {
     expect(answerTo(cableOff, 'holds on cool with the outdoor wires off')).toBe('set the thermostat to call for cool, then it holds')

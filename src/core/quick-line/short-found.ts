@@ -86,4 +86,35 @@ export const ofWhatIsFound: readonly Shortened[] = [
     '$1 wire to ground $3',
   ],
   [/^([A-Z]\d? wire to ground) (?:is |reads? )?(?:a )?(?:dead )?short(?:ed)?$/i, '$1 shorted'],
+  // Where a letter is read, and that it stays there, says nothing more.
+  [/^(\d[\d.]*)(?: ?v)? (?:leaving|coming out of|coming off|out of) (?:the )?(?:board|furnace|air handler) on ([YGWOB]\d?)$/i, '$2-C $1'],
+  [/^([A-Z]\d?(?: to |-)[A-Z]\d? \d[\d.]*(?: ?v)?),? (?:and |it )*(?:holds|holding|stays|staying|is)? ?(?:rock )?(?:steady|solid)$/i, '$1'],
+  [/^([A-Z]\d?(?: to |-)(?:[A-Z]\d?|ground|gnd|chassis)) at (?:the )?(?:board|strip|terminal strip|terminal block)(?= )/i, '$1'],
+  [/^([A-Z]\d?(?: to |-)(?:[A-Z]\d?|ground|gnd|chassis)),? (?:(?:is|it[’']?s|reads?|now|only|about|around) )+(?=\d|\.\d|ol\b)/i, '$1 '],
+  [
+    /^([A-Z]\d?(?: to |-)(?:C|ground|gnd|chassis|[A-Z]\d?) \d*\.?\d+(?: ?ohms?)?),? (?:that[’']?s |it[’']?s |got )?(?:a )?(?:dead |direct )?short(?:ed)?(?: somewhere)?$/i,
+    '$1',
+  ],
+  [/^((?:used|using|swapped|ran|put)\b.* for (?:the )?[A-Z]\d?),? (?:at |on )?both ends$/i, '$1'],
+  [/^(?:the )?(high|low)[- ]pressure(?: switch)? (?:is |has )?(?:tripped|kicked out)$/i, '$1 pressure switch open'],
+  // What a motor draws, beside its plate; and one that stands still, hot as it is.
+  [
+    /^(compressor|condenser fan|outdoor fan|fan motor|blower|strips) amps? (?:is |are |at |reads? )?(\d[\d.]*)(?:,? (?:rla|fla|plate|nameplate|rated) (\d[\d.]*))?$/i,
+    (_, what, read, plate) => `${what} ${read} amps${plate ? `, ${what} rla ${plate}` : ''}`,
+  ],
+  [
+    /^(?:the )?(fan motor|condenser fan|outdoor fan|blower motor|blower|compressor)(?: is)? (?:hot|burning hot|warm),? (?:and |but )?(?:is )?not (?:turning|running|spinning)$/i,
+    (_, what) => `${what.replace(/ motor$/i, '').replace(/^outdoor /i, 'condenser ')} not turning`,
+  ],
+  [
+    /^(?:the )?(?:(outdoor|outside|condenser) )?fan motor(?: is)?(?: hot,)? (?=not\b|isn|won|does|runs?\b|running|hum|still\b|turns?\b|turning|spins?\b|spinning)/i,
+    (_, where) => `${where ? 'condenser fan' : 'fan'} `,
+  ],
+  // What was so before anybody called.
+  [/^fuse (?:is )?intermittent\b.*$/i, 'fuse blows now and then'],
+  [
+    /^new (?:furnace|unit|system|equipment|air handler|condenser|heat pump|ac|a\/c)\b.*\b(?:first|yesterday|last|ago|year|month|week|installed)\b.*$/i,
+    'complaint $&',
+  ],
+  [/^(?:that[’']?s|that is) (?:\d|two|three|four|five) fuses(?: now| already| so far| today)*$/i, 'note $&'],
 ]
