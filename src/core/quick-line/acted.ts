@@ -71,12 +71,17 @@ function isIn({ state }: Sentence, { between, conductors }: Cable, letters: Mean
   return end >= 0 && letters.every(({ letter }) => conductors.some(({ lands }) => lands[end]?.toLowerCase() === letter.toLowerCase()))
 }
 
+const STILL_OR_LIFTED = 'Does it stand still, or are its wires off? Say "outdoor not as called", or "lift outdoor cable".'
+
 const hands: Reading = (meaning, the) => {
   const { letters, cables, calls, numbers } = meaning
   // What a wire is taken off of needs no saying.
   const parts = letters.length + cables.length > 0 ? [] : meaning.parts
   const [from] = meaning.parts.flatMap((id) => partById(the.system, id) ?? []).filter(({ kind }) => kind === 'thermostat')
   if (calls.length + numbers.length > 0 || !only(meaning, 'off', 'back')) return null
+  // A unit that is off while something is called stands still, or has its wires off.
+  const isUnit = /^(?:the )?(?:outdoor|outside)(?: unit)?(?: is| was)? off$/.test(meaning.text.trim())
+  if (isUnit && the.state.bench.power && the.state.bench.call !== 'off') return { asks: STILL_OR_LIFTED }
   // Off the wall is the thermostat; what is told of letters behind it is something else.
   if (from && letters.length > 0 && /\b(?:wall|sub ?base|base|plate)\b/.test(meaning.text)) return null
   // A unit that is off is not one whose wires are.

@@ -63,6 +63,8 @@ const seen: Reading = (meaning, the) => {
       return isIn === null ? null : `${part.id} ${isIn ? energized : released}`
     }
     case 'load':
+      // What is told of another place is of something else.
+      if (meaning.places.some((place) => place !== part.place) && /,|\b(?:and|but)\b/.test(meaning.text)) return null
       // What stays on runs on.
       if (has(meaning, 'holds')) return only(meaning, 'holds', 'runs') && /\bstay/.test(meaning.text) ? `${part.id} runs` : null
       if (!only(meaning, 'runs', 'still', 'dead', 'not', 'none', 'chatters')) return null

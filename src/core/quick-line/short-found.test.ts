@@ -63,6 +63,21 @@ describe('what was found, and what came of it', () => {
     ['fan motor hot and not turning', outdoorsFurnace, 'condenser fan: still'],
     ['used spare orange for Y both ends', furnaceOff, 'to the spare orange of the stat cable, both ends'],
     ['fuse intermittent, blows once a week', furnace, 'blows a fuse intermittently'],
+    // Two things that run, each at its place; a unit that is off while something is called.
+    ['blower and outside both running', cooling, 'then what runs at the outdoor unit: as called'],
+    ['blower running, outside running', cooling, 'then what runs at the outdoor unit: as called'],
+    ['clicks at the board but nothing outside', cooling, 'what runs at the outdoor unit: not as called'],
+    ['outdoor off', heatPump, 'Does it stand still, or are its wires off?'],
+    ['in aux only, outdoor off', heatPump, 'Does it stand still, or are its wires off?'],
+    // The power is off, whatever else was told.
+    ['smells burnt here, power off', furnace, 'then power off'],
+    ['burnt smell at the air handler, killed power', heatPump, 'then power off'],
+    // On both sides of the fuse.
+    ['voltage before the fuse 26 after 0', furnace, 'then R to C at the indoor unit: 0 V'],
+    ['both sides of fuse 26', furnace, 'then R to C at the indoor unit: 26 V'],
+    ['fuse out ohm R to C 14k', furnaceOff, 'then R to C at the indoor unit: 14 kohm'],
+    ['nothing out of the defrost board to the contactor', outdoorsCooling, 'defrost board to C at the heat pump: 0 V'],
+    ['only aux heat works', heatPump, 'one mode dead: heat'],
     // New equipment is what changed before, and no repair.
     ['new furnace, first cool call of the year', furnace, '” · new equipment'],
     ['stat wires landed again', statInHand, 'then land C (blue) of the stat cable at the indoor unit'],

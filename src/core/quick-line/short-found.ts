@@ -42,7 +42,19 @@ export const ofWhatIsFound: readonly Shortened[] = [
     /^(?:it[’']?s )?(?:pulling|drawing|pulls|draws|pulled) (\d*\.?\d+) ?a(?:mps?)? (?:on|in|off|from) (?:the )?(?:24[- ]?v(?:olts?)?|24|low[- ]voltage|control|secondary)(?: side| circuit| wire| line)?$/i,
     'R $1 A',
   ],
+  // The power is off, whatever else was told.
+  [
+    /^(.*\b(?:smell|smells|smelled|smoke|smoked|smoking|burnt|burning)\b.*?),? (?:so |and )?(?:i )?(?:power(?: is)? (?:off|killed)|(?:killed|cut|shut off|turned off|pulled) (?:the )?power|shut (?:the )?power (?:off|down)|turned (?:the )?power off)$/i,
+    '$1; power off',
+  ],
   // What stands still or runs in spite of what is called.
+  [/(?<=^|[,;] |\band |\bbut )(?:the )?outside (?=(?:is |was )?(?:running|runs|on\b|dead|not\b|isn|won|doesn|still\b))/gi, 'outside unit '],
+  [
+    /^(blower|fan|furnace|air handler) and (outside|outdoor|condenser)(?: unit)? (?:are |is )?(?:both )?(?:running|on|run)$/i,
+    '$1 runs, outside unit runs',
+  ],
+  [/^(?:i hear )?clicks? (?:at|in|on) (?:the )?(?:board|furnace|relay),? but nothing outside$/i, 'outside unit not running'],
+  [/^(?:a )?(blower|inducer|fan) (\d+) ?v(?:olts?)? (not (?:spinning|running|turning))$/i, '$1 $2 volts, $3'],
   [new RegExp(`^(?:the )?unit ${NOT_RUN} (?:run|come on|start|running|on) outside\\b`, 'i'), 'outside unit not running'],
   [/^(outside unit not running),? but (?:the )?(blower|fan|furnace|air handler) (?:does|is|runs)$/i, '$1, $2 runs'],
   [new RegExp(`^(?:the )?(furnace|heater) ${NOT_RUN} (?:light|fire|ignite|lighting|firing)(?: up| off)?$`, 'i'), '$1 not running'],
@@ -86,6 +98,25 @@ export const ofWhatIsFound: readonly Shortened[] = [
     '$1 wire to ground $3',
   ],
   [/^([A-Z]\d? wire to ground) (?:is |reads? )?(?:a )?(?:dead )?short(?:ed)?$/i, '$1 shorted'],
+  // On both sides of the fuse.
+  [
+    /^(?:24|26|27|25|28)(?:\.\d)? ?(?:v )?on (?:the )?secondary(?: side)?(?: of (?:the )?(?:transformer|xfmr))?,? (?:but |and )?nothing (?:past|after|behind) (?:the )?fuse$/i,
+    (all) => `${/^[\d.]+/.exec(all)?.[0]} before the fuse, 0 after`,
+  ],
+  [
+    /^(?:voltage |volts )?before (?:the )?fuse (\d[\d.]*)(?: ?v)?,? (?:and )?after(?: it)? (\d[\d.]*)(?: ?v)?$/i,
+    '$1 before the fuse, $2 after',
+  ],
+  [/^(?:on )?both sides of (?:the )?fuse (?:are |read |is )?(\d[\d.]*)(?: ?v)?$/i, '$1 on both sides of the fuse'],
+  [/^(fuse (?:out|pulled|removed)) (?:ohm(?:ed|s)? |read )?(?=[A-Z]\d?(?: to |-))/i, '$1, '],
+  [
+    /^(?:nothing|no voltage|no 24) (?:comes? |coming )?out of (?:the )?(?:defrost )?board (?:to|for) (?:the )?contactor$/i,
+    'Y-out 0 V outside',
+  ],
+  [
+    /^(?:it |unit |system )?(?:only (?:the )?(aux|emergency)(?: heat)? works|(?:runs|works|heats) (?:on|in) (aux|emergency)(?: heat)? only)$/i,
+    'complaint heat pump not heating, only $1$2 heat works',
+  ],
   // Where a letter is read, and that it stays there, says nothing more.
   [/^(\d[\d.]*)(?: ?v)? (?:leaving|coming out of|coming off|out of) (?:the )?(?:board|furnace|air handler) on ([YGWOB]\d?)$/i, '$2-C $1'],
   [/^([A-Z]\d?(?: to |-)[A-Z]\d? \d[\d.]*(?: ?v)?),? (?:and |it )*(?:holds|holding|stays|staying|is)? ?(?:rock )?(?:steady|solid)$/i, '$1'],
