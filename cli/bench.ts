@@ -155,11 +155,11 @@ function leastOf(count: number, search: () => ReturnType<typeof searchHouses>): 
   return { suspects: least('suspects'), next: least('next') }
 }
 
-/** What is waited for on each system, as a row of the page. */
-function measureEvery(): void {
+/** What is waited for on each system, or on those that are named, as a row of the page. */
+function measureEvery(only: readonly string[]): void {
   console.log('| system | readings | suspects, 95th percentile | of 50 ms | next check, 95th percentile | of 100 ms |')
   console.log('| --- | ---: | ---: | ---: | ---: | ---: |')
-  for (const system of catalogue) {
+  for (const system of catalogue.filter(({ id }) => only.length === 0 || only.includes(id))) {
     const { suspects, next } = leastOf(ROUNDS, () => searchHouses(system, true, HOUSES))
     const [soon, later] = [suspects, next].map((times) => quantile(times, 0.95))
     const cells = [system.name, suspects.length, soon.toFixed(0), (soon / 50).toFixed(2), later.toFixed(0), (later / 100).toFixed(2)]
@@ -245,7 +245,8 @@ function measureLowRank(): void {
 
 const worst = catalogue.find(({ id }) => id === 'dual-fuel') ?? furnaceAc
 const zoned = catalogue.find(({ id }) => id === 'zoned-furnace-ac') ?? furnaceAc
-if (process.argv.includes('--every')) measureEvery()
+const [, , first, ...named] = process.argv
+if (first === '--every') measureEvery(named)
 else {
   for (const system of [furnaceAc, worst, zoned]) measure(system)
   measureGrowth()

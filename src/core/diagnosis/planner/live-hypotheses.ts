@@ -50,18 +50,26 @@ export function thinOut(hypotheses: readonly LiveHypothesis[]): LiveHypothesis[]
   return [...hypotheses.slice(0, HEAVY), ...light]
 }
 
-/**
- * The hypotheses that matter now, each with the repair it would lead to.
- *
- * @param among `doubts`: beside one repair that is almost sure most of what is left; `all`: those that were given up, too, as many as are
- * weighed at most
- */
+/** Beside one repair that is almost sure most of what is left; or all, those that were given up, too, as many as are weighed at most. */
+type Among = 'likely' | 'doubts' | 'all'
+
+/** The hypotheses that matter now, each with the repair it would lead to; every question of one moment is weighed by the same. */
 export function liveHypotheses(
   engine: Engine,
   posterior: Posterior,
   steadyOnly: boolean,
-  among: 'likely' | 'doubts' | 'all' = 'likely',
-): LiveHypothesis[] {
+  among: Among = 'likely',
+): readonly LiveHypothesis[] {
+  const known = liveOf.of(engine).of(posterior)
+  const key = `${among} ${steadyOnly}`
+  const live = known.get(key) ?? pickLive(engine, posterior, steadyOnly, among)
+  known.set(key, live)
+  return live
+}
+
+const liveOf = new Memo((_: Engine) => new Memo((_: Posterior) => new Map<string, readonly LiveHypothesis[]>()))
+
+function pickLive(engine: Engine, posterior: Posterior, steadyOnly: boolean, among: Among): LiveHypothesis[] {
   const isWanted = (index: number) => !steadyOnly || !engine.hypotheses[index].intermittent
   const whole = Array.from(posterior.hypotheses.keys()).filter(isWanted)
   const total = whole.reduce((sum, index) => sum + posterior.hypotheses[index], 0)
