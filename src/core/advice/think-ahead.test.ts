@@ -1,11 +1,14 @@
 import { formOpinion, proposeCheck } from '@/src/core/advice/advise'
 import { asIfAnswered } from '@/src/core/advice/answer-entries'
 import { thinkAhead } from '@/src/core/advice/think-ahead'
+import { createBench } from '@/src/core/bench/bench'
 import { createEngine } from '@/src/core/diagnosis/engine'
+import { PredictionTask } from '@/src/core/diagnosis/likelihood/prediction-task'
 import type { Entry } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import type { Answer } from '@/src/core/readings/check'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
+import { systemOf } from '@/tests/setup/engines'
 
 /** Networks solved while something is done: what is looked up solves none. */
 function solvedDuring(engine: ReturnType<typeof createEngine>, work: () => void): number {
@@ -56,6 +59,46 @@ describe('thinking ahead', () => {
     expect(solvedDuring(engine, () => proposeCheck(engine, number))).toBeLessThan(
       solvedDuring(unprepared, () => proposeCheck(unprepared, number)) / 20,
     )
+  })
+
+  it('serves the reading at whatever minute it is taken: on a heat pump a delay may run, or be over', () => {
+    const heatPump = systemOf('heat-pump-o')
+    const restarted: Entry[] = [
+      { id: 'off', at: '2026-03-04T09:10:00Z', kind: 'bench', change: { do: 'power', on: false } },
+      { id: 'on', at: '2026-03-04T09:11:00Z', kind: 'bench', change: { do: 'power', on: true } },
+    ]
+    const check = { setup: [{ do: 'call', call: 'cool' } as const], probe: { meter: 'volts', a: 'Y@indoor', b: 'C@indoor' } as const }
+    const [prepared, unprepared] = [createEngine(heatPump), createEngine(heatPump)]
+    const outcomes = [{ ...next.outcomes[0], answer: 25 }]
+    const asked = { ...proposal, next: { ...next, ...check, outcomes, bench: { ...createBench(heatPump), call: 'cool' as const } } }
+    for (const step of thinkAhead(prepared, restarted, asked)) step()
+    const readAfter = (minutes: number) => foldJob(heatPump, asIfAnswered(restarted, asked.next, 25.4, minutes)).observationsSinceRepair
+    const anew = solvedDuring(unprepared, () => unprepared.store.chains(readAfter(0.5)))
+    expect(anew).toBeGreaterThan(1000)
+    for (const minutes of [0.5, 2, 4.5])
+      expect(solvedDuring(prepared, () => prepared.store.chains(readAfter(minutes)))).toBeLessThan(anew / 20)
+  })
+
+  it('serves ohms of a coil that is sold far from its template, with the readings before it', () => {
+    const ohms = { setup: [], probe: { meter: 'ohms', a: 'Y@indoor', b: 'C@indoor' } as const }
+    const outcomes = [{ ...next.outcomes[0], answer: 14 }]
+    const asked = { ...proposal, next: { ...next, ...ohms, outcomes, bench: { ...createBench(furnaceAc), power: false } } }
+    const off: Entry[] = [
+      { id: 'off', at: '2026-03-04T09:10:00Z', kind: 'bench', change: { do: 'power', on: false } },
+      { id: 'relay', at: '2026-03-04T09:11:00Z', kind: 'reading', probe: { meter: 'ohms', a: 'Y@indoor', b: 'G@indoor' }, answer: 40 },
+    ]
+    // 9.3 ohm where the template says 14.
+    const { observationsSinceRepair } = foldJob(furnaceAc, asIfAnswered(off, asked.next, 9.3))
+    const relaid = jest.spyOn(PredictionTask.prototype, 'finishIn')
+    const [prepared, unprepared] = [createEngine(furnaceAc), createEngine(furnaceAc)]
+    unprepared.store.chains(observationsSinceRepair)
+    const anew = relaid.mock.calls.length
+    for (const step of thinkAhead(prepared, off, asked)) step()
+    relaid.mockClear()
+    prepared.store.chains(observationsSinceRepair)
+    expect(anew).toBeGreaterThan(1)
+    expect(relaid).not.toHaveBeenCalled()
+    relaid.mockRestore()
   })
 
   it('comes to the same as an answer that nobody has thought of', () => {

@@ -2,7 +2,7 @@ import { createBench } from '@/src/core/bench/bench'
 import type { Chains } from '@/src/core/diagnosis/likelihood/by-house'
 import { knownOf, UNREAD, weighNext } from '@/src/core/diagnosis/likelihood/chain'
 import { countCauses } from '@/src/core/diagnosis/likelihood/one-reading'
-import { nearest, pointsOf } from '@/src/core/diagnosis/likelihood/operating-point'
+import { nearest, pointsAhead, pointsOf } from '@/src/core/diagnosis/likelihood/operating-point'
 import { readingOf } from '@/src/core/diagnosis/likelihood/reading'
 import { causeIndex } from '@/src/core/readings/causes'
 import { healthy } from '@/src/core/readings/hypothesis'
@@ -50,6 +50,18 @@ describe('a house whose coils are far from the template', () => {
   it('calls for a point, an ordinary one for none', () => {
     expect(pointsOf(engine.system, engine.store.chains(apart)).length).toBeGreaterThan(0)
     expect(pointsOf(engine.system, engine.store.chains([ohms('G@indoor', 'C@indoor', 28), ohms('Y@outdoor', 'C@outdoor', 15)]))).toEqual([])
+  })
+
+  it('may be called for by a coil that is about to be read, once, and by no other reading', () => {
+    const { system, laboratory } = engine
+    const sound = (a: Point, b: Point) => predict(laboratory, off, healthy, { meter: 'ohms', a, b }, true)
+    const place = causeIndex.of(system).get('ohms:contactor') ?? -1
+    const ahead = pointsAhead(system, [], sound('Y@outdoor', 'C@outdoor'))
+    expect(ahead.map(({ centres }) => centres[place])).toEqual([-1, 1, -1.5, 1.5])
+    const known = pointsOf(system, engine.store.chains(apart))
+    expect(known.some(({ centres }) => centres[place] !== 0)).toBe(true)
+    expect(pointsAhead(system, known, sound('Y@outdoor', 'C@outdoor'))).toEqual([])
+    expect(pointsAhead(system, [], sound('R@indoor', 'chassis@indoor'))).toEqual([])
   })
 
   it('of two chains each house keeps the one that was laid nearer to what it found', () => {
