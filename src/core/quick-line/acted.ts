@@ -81,7 +81,8 @@ const hands: Reading = (meaning, the) => {
   if (calls.length + numbers.length > 0 || !only(meaning, 'off', 'back')) return null
   // A unit that is off while something is called stands still, or has its wires off.
   const isUnit = /^(?:the )?(?:outdoor|outside)(?: unit)?(?: is| was)? off$/.test(meaning.text.trim())
-  if (isUnit && the.state.bench.power && the.state.bench.call !== 'off') return { asks: STILL_OR_LIFTED }
+  const isApart = the.system.places.some(({ kind }) => kind === 'outdoor')
+  if (isUnit && isApart && the.state.bench.power && the.state.bench.call !== 'off') return { asks: STILL_OR_LIFTED }
   // Off the wall is the thermostat; what is told of letters behind it is something else.
   if (from && letters.length > 0 && /\b(?:wall|sub ?base|base|plate)\b/.test(meaning.text)) return null
   // A unit that is off is not one whose wires are.

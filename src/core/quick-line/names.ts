@@ -7,7 +7,7 @@ import { placeById, type System } from '@/src/core/wiring/system'
 
 /** What people call things, against what the system calls them. */
 
-const GROUND_WORDS = ['gnd', 'ground', 'earth', 'chassis', 'metal', 'case', 'frame', 'cabinet', 'casing']
+export const GROUND_WORDS = ['gnd', 'ground', 'earth', 'chassis', 'metal', 'case', 'frame', 'cabinet', 'casing']
 
 export const isGroundWord = (word: string): boolean => GROUND_WORDS.includes(word.toLowerCase())
 

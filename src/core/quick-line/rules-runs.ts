@@ -92,7 +92,7 @@ export const runRules: readonly Rule[] = [
     `(furnace|air handler|outdoor unit|outside unit|heat pump|condenser) (?:(${NOT}) |is )?${RUN}(?: (?:now|fine|at all|up))*`,
     (the, what, not) => {
       const place = the.place(what)
-      return place && (the.state.bench.power || not) ? unitDoes(the, place, not ? 'not as called' : 'as called') : null
+      return place && the.state.bench.power ? unitDoes(the, place, not ? 'not as called' : 'as called') : null
     },
   ),
   rule(`(?:(.+?) )??(?:is )?${RUN}(?: fine| good| ok)? (?:in|on|with) ${CALLED}`, (the, what, call) => onCall(the, what, call, true)),

@@ -1,7 +1,8 @@
 import { COLOUR } from '@/src/core/quick-line/colours'
+import { GROUND_WORDS } from '@/src/core/quick-line/names'
 import type { Shortened } from '@/src/core/quick-line/short-readings'
 
-const GROUND = '(?:ground|gnd|chassis|metal|case|cabinet|frame)'
+const GROUND = `(?:${GROUND_WORDS.join('|')})`
 const NOT_RUN = "(?:won[’']?t|will not|does ?n[’']?t|does not|is ?n[’']?t|is not|not)"
 
 /** What was found: a wire that was off, a mark, what is fine, what a unit does; and what was read at both ends of a wire. */
@@ -59,10 +60,9 @@ export const ofWhatIsFound: readonly Shortened[] = [
   [/^(outside unit not running),? but (?:the )?(blower|fan|furnace|air handler) (?:does|is|runs)$/i, '$1, $2 runs'],
   [new RegExp(`^(?:the )?(furnace|heater) ${NOT_RUN} (?:light|fire|ignite|lighting|firing)(?: up| off)?$`, 'i'), '$1 not running'],
   [
-    /^(?:it[’']?s |it is |the )?(?:still )?(?:runs|running) (outside|inside)(?:,? with)? (?:no call|nothing (?:called|calling)|the stat off|no calls?)$/i,
+    /^(?:it[’']?s |it is |the |unit )*(?:still )?(?:runs|running) (outside|inside)(?:,? with)? (?:no calls?|nothing (?:called|calling)|the stat off)$/i,
     '$1 not as called',
   ],
-  [/^(?:the )?unit (?:still )?runs (outside|inside) with (?:no call|nothing (?:called|calling)|no calls?)$/i, '$1 not as called'],
   // What went past a switch, and what came of it.
   [
     /^((?:bypassed|jumped(?: out)?|jumpered(?: out)?) (?:the )?(?:high|low|hp|lp)[a-z -]*?(?:switch|control)?),? (?:and |now |then )+(?:it |the unit )?(?:runs|ran|starts|started|comes on|came on|kicks on|kicked on|takes off|took off)(?: now)?$/i,
@@ -94,14 +94,14 @@ export const ofWhatIsFound: readonly Shortened[] = [
   [new RegExp(`^(?:the )?([A-Z]\\d?) (?:field )?wire (?:to|and) (?:the )?${GROUND}\\b`, 'i'), '$1 wire to ground'],
   [/^([A-Z]\d? (?:wire )?to ground|(?:the )?wire to ground) (?:is |reads? )?now (?=\d)/i, '$1 '],
   [
-    /^([A-Z]\d?) to (ground|gnd|chassis|metal|case|cabinet|frame) (?:is |reads? )?(\d*\.?\d+(?: ?(?:k|m)?ohms?)?|ol) on the (?:field )?wire$/i,
-    '$1 wire to ground $3',
+    new RegExp(`^([A-Z]\\d?) to ${GROUND} (?:is |reads? )?(\\d*\\.?\\d+(?: ?(?:k|m)?ohms?)?|ol) on the (?:field )?wire$`, 'i'),
+    '$1 wire to ground $2',
   ],
   [/^([A-Z]\d? wire to ground) (?:is |reads? )?(?:a )?(?:dead )?short(?:ed)?$/i, '$1 shorted'],
   // On both sides of the fuse.
   [
-    /^(?:24|26|27|25|28)(?:\.\d)? ?(?:v )?on (?:the )?secondary(?: side)?(?: of (?:the )?(?:transformer|xfmr))?,? (?:but |and )?nothing (?:past|after|behind) (?:the )?fuse$/i,
-    (all) => `${/^[\d.]+/.exec(all)?.[0]} before the fuse, 0 after`,
+    /^(\d[\d.]*) ?(?:v )?on (?:the )?secondary(?: side)?(?: of (?:the )?(?:transformer|xfmr))?,? (?:but |and )?nothing (?:past|after|behind) (?:the )?fuse$/i,
+    '$1 before the fuse, 0 after',
   ],
   [
     /^(?:voltage |volts )?before (?:the )?fuse (\d[\d.]*)(?: ?v)?,? (?:and )?after(?: it)? (\d[\d.]*)(?: ?v)?$/i,
@@ -135,10 +135,10 @@ export const ofWhatIsFound: readonly Shortened[] = [
   ],
   [
     /^(?:the )?(fan motor|condenser fan|outdoor fan|blower motor|blower|compressor)(?: is)? (?:hot|burning hot|warm),? (?:and |but )?(?:is )?not (?:turning|running|spinning)$/i,
-    (_, what) => `${what.replace(/ motor$/i, '').replace(/^outdoor /i, 'condenser ')} not turning`,
+    '$1 not running; note $1 is hot',
   ],
   [
-    /^(?:the )?(?:(outdoor|outside|condenser) )?fan motor(?: is)?(?: hot,)? (?=not\b|isn|won|does|runs?\b|running|hum|still\b|turns?\b|turning|spins?\b|spinning)/i,
+    /^(?:the )?(?:(outdoor|outside|condenser) )?fan motor(?: is)? (?=not\b|isn|won|does|runs?\b|running|hum|still\b|turns?\b|turning|spins?\b|spinning)/i,
     (_, where) => `${where ? 'condenser fan' : 'fan'} `,
   ],
   // What was so before anybody called.
