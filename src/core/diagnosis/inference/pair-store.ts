@@ -2,7 +2,7 @@ import { type Bench, benchKey } from '@/src/core/bench/bench'
 import type { Engine } from '@/src/core/diagnosis/engine'
 import { graded, leaningOnDamage, limitedMean } from '@/src/core/diagnosis/hypotheses/houses'
 import type { HypothesisSet } from '@/src/core/diagnosis/hypotheses/hypothesis-set'
-import { type Chains, type SharedPredictions, unread, weighReading } from '@/src/core/diagnosis/likelihood/by-house'
+import { type Chains, houseOf, type SharedPredictions, unread, weighReading } from '@/src/core/diagnosis/likelihood/by-house'
 import { UNREAD, weighNext } from '@/src/core/diagnosis/likelihood/chain'
 import { countCauses, damageCause } from '@/src/core/diagnosis/likelihood/one-reading'
 import type { PredictionStore } from '@/src/core/diagnosis/likelihood/prediction-store'
@@ -21,6 +21,9 @@ import { workLimit } from '@/src/core/units/work-limit'
 const MOST_PREDICTIONS = workLimit(20_000)
 /** Stretches of readings whose chains are kept, of one choice of pairs. */
 const MOST_CHAINS = workLimit(60)
+
+/** The kind of wiring that comes first. */
+const AS_DRAWN = 0
 
 /** The degree of a half is found to a quarter of an octave, and one spread of it is as much. */
 export const DEGREE_STEP = modelValue({ value: 2 ** 0.25, unit: 'times', source: 'assumption' })
@@ -65,6 +68,8 @@ export class PairStore implements PredictionStore {
     private readonly base: Engine,
     private readonly pairs: HypothesisSet,
     private readonly predicted: PairPredictions,
+    /** The two of each pair, by their index among the singles. */
+    private readonly halves: readonly (readonly number[])[],
     /** Which of the pairs have a degree of damage, and one only. */
     private readonly haveDegree: readonly boolean[],
   ) {
@@ -86,16 +91,18 @@ export class PairStore implements PredictionStore {
   predictionsFor(observation: Observation): SharedPredictions {
     const singles = this.singles.predictionsFor(observation)
     const more = this.predictionsOfPairs(observation)
-    const of = new Uint16Array(singles.of.length + more.length)
+    const of = new Uint16Array(singles.of.length + more.of.length)
     of.set(singles.of)
-    for (let place = 0; place < more.length; place++) of[singles.of.length + place] = place + singles.predictions.length
-    return { predictions: [...singles.predictions, ...more], of }
+    more.of.forEach((place, house) => {
+      of[singles.of.length + house] = place + singles.predictions.length
+    })
+    return { predictions: [...singles.predictions, ...more.predictions], of }
   }
 
   predictionIn(observation: Observation, hypothesis: number, kind: number, degree: number): Prediction {
     return hypothesis < this.single
       ? this.singles.predictionIn(observation, hypothesis, kind, degree)
-      : this.ofPair(hypothesis - this.single, kind, observation.bench, [observation.probe])[0]
+      : this.ofReading(observation, hypothesis - this.single, kind)
   }
 
   alone(observation: Observation): Float64Array {
@@ -106,11 +113,10 @@ export class PairStore implements PredictionStore {
     const singles = this.singles.alone(observation)
     const { kinds, system } = this.base
     const reading = readingOf(system, observation)
-    const chances = this.predictionsOfPairs(observation).map((prediction) =>
-      Math.exp(weighNext(UNREAD, prediction, reading, this.causes).log),
-    )
+    const { predictions, of } = this.predictionsOfPairs(observation)
+    const chances = predictions.map((prediction) => Math.exp(weighNext(UNREAD, prediction, reading, this.causes).log))
     const logs = this.pairs.hypotheses.map((_, pair) =>
-      Math.log(kinds.reduce((sum, { weight }, kind) => sum + weight * chances[pair * kinds.length + kind], 0)),
+      Math.log(kinds.reduce((sum, { weight }, kind) => sum + weight * chances[of[pair * kinds.length + kind]], 0)),
     )
     return Float64Array.of(...singles.subarray(0, this.single), ...logs, singles[this.single])
   }
@@ -137,9 +143,33 @@ export class PairStore implements PredictionStore {
   }
 
   /** What a reading is predicted as for each pair, kind after kind. */
-  private predictionsOfPairs({ bench, probe }: Observation): Prediction[] {
-    const { hypotheses, hypothesesByKind } = this.pairs
-    return hypotheses.flatMap((_, pair) => hypothesesByKind.map((_inKind, kind) => this.ofPair(pair, kind, bench, [probe])[0]))
+  private predictionsOfPairs(observation: Observation): SharedPredictions {
+    const places = new Map<Prediction, number>()
+    const of = this.pairs.hypotheses.flatMap((_, pair) =>
+      this.base.kinds.map((_kind, kind) => {
+        const prediction = this.ofReading(observation, pair, kind)
+        const place = places.get(prediction) ?? places.size
+        places.set(prediction, place)
+        return place
+      }),
+    )
+    return { predictions: [...places.keys()], of: Uint16Array.from(of) }
+  }
+
+  private ofReading(observation: Observation, pair: number, kind: number): Prediction {
+    return this.ofPair(pair, this.showsIn(observation, pair, kind) ? kind : AS_DRAWN, observation.bench, [observation.probe])[0]
+  }
+
+  /** Whether a reading of either half tells this kind of wiring from the house as drawn: where neither does, that of both does not. */
+  private showsIn(observation: Observation, pair: number, kind: number): boolean {
+    if (kind === AS_DRAWN) return false
+    const { of } = this.singles.predictionsFor(observation)
+    const { houses } = this.base
+    return this.halves[pair].some((half) => {
+      const [drawn, other] = [AS_DRAWN, kind].map((one) => houseOf(houses, half, one, 0))
+      for (let degree = 0; degree < houses.degrees[half]; degree++) if (of[drawn + degree] !== of[other + degree]) return true
+      return false
+    })
   }
 
   private ofPair(pair: number, kind: number, bench: Bench, probes: readonly Probe[]): readonly Prediction[] {
@@ -149,15 +179,10 @@ export class PairStore implements PredictionStore {
   private chainsOfPairs(observations: readonly Observation[]): Chains {
     const last = observations.at(-1)
     if (!last) return unread(this.pairs.houses.logWeights.length)
-    return this.kept.get(observations.map(observationKey).join('; '), () =>
-      weighReading(
-        this.chainsOfPairs(observations.slice(0, -1)),
-        this.predictionsOfPairs(last),
-        (house) => house,
-        readingOf(this.base.system, last),
-        this.causes,
-        null,
-      ),
-    )
+    return this.kept.get(observations.map(observationKey).join('; '), () => {
+      const { predictions, of } = this.predictionsOfPairs(last)
+      const reading = readingOf(this.base.system, last)
+      return weighReading(this.chainsOfPairs(observations.slice(0, -1)), predictions, (house) => of[house], reading, this.causes, null)
+    })
   }
 }

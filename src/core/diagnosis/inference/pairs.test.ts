@@ -4,10 +4,12 @@ import { joinFaults, weigh } from '@/src/core/diagnosis/inference/pairs'
 import { noEvidence } from '@/src/core/diagnosis/inference/posterior'
 import { listSuspects } from '@/src/core/diagnosis/inference/suspects'
 import { reachVerdict } from '@/src/core/diagnosis/inference/verdict'
+import { houseOf } from '@/src/core/diagnosis/likelihood/by-house'
 import { createHouse } from '@/src/core/practice/house'
 import { runTrial } from '@/src/core/practice/trial'
 import type { Probe } from '@/src/core/readings/check'
 import type { Observation } from '@/src/core/readings/observations'
+import { predict } from '@/src/core/readings/predict'
 import { createRandom } from '@/src/core/units/random'
 import type { Point } from '@/src/core/wiring/point'
 import { furnaceAc, systemById } from '@/src/core/wiring/systems/catalogue'
@@ -54,6 +56,26 @@ describe('weigh', () => {
     expect(lead.say).toContain('; and ')
     const sum = posterior.hypotheses.reduce((total, share) => total + share, posterior.noneOfThese)
     expect(sum).toBeCloseTo(1, 9)
+  })
+
+  it('predicts a pair in each kind of wiring as the circuit does, though it solves only the kinds that either half shows', () => {
+    const { engine } = weigh(furnaceEngine(), { ...noEvidence, observations: readings() })
+    const singles = furnaceEngine().hypotheses.length
+    const pairs = engine.hypotheses.slice(singles, singles + 12)
+    expect(pairs).toHaveLength(12)
+    for (const observation of readings()) {
+      const { predictions, of } = engine.store.predictionsFor(observation)
+      for (const [pair] of pairs.entries())
+        for (const kind of engine.kinds.keys()) {
+          const { bench, probe } = observation
+          const told = predictions[of[houseOf(engine.houses, singles + pair, kind, 0)]]
+          const solved = predict(engine.laboratory, bench, engine.hypothesesByKind[kind][singles + pair], probe)
+          expect(told.map(({ weight }) => weight.toFixed(2))).toEqual(solved.map(({ weight }) => weight.toFixed(2)))
+          for (const [place, { at, sigma }] of solved.entries())
+            if (typeof at === 'number') expect(Math.abs(Number(told[place].at) - at)).toBeLessThan(Math.max(sigma, 0.05 * at))
+            else expect(told[place].at).toEqual(at)
+        }
+    }
   })
 
   it('gives each of the two its own repair in the verdict', () => {

@@ -208,6 +208,7 @@ interface Pair {
 const MOST_PAIRS = workLimit(2_000)
 const keptOf = new Memo((engine: Engine) => ({
   pairs: new LruCache<string, Pair>(MOST_PAIRS),
+  behaviours: new LruCache<string, Behaviour>(MOST_PAIRS),
   predictions: new PairPredictions(engine.laboratory),
 }))
 
@@ -215,11 +216,12 @@ const keptOf = new Memo((engine: Engine) => ({
 function withPairs(base: Engine, chosen: readonly [Half, Half][]): Engine {
   const kept = keptOf.of(base)
   const all = base.rates.reduce((sum, rate) => sum + rate, 0)
-  const pairs = chosen.map(([a, b]) => kept.pairs.get(`${a.index} ${a.times} ${b.index} ${b.times}`, () => makePair(base, a, b, all)))
+  const pairs = chosen.map(([a, b]) => kept.pairs.get(keyOfPair(a, b), () => pairOf(base, a, b, all)))
   const set = setOfPairs(pairs, base.kinds)
   // Of two degrees each has its own: what moves with both at once leans on neither.
   const haveDegree = chosen.map((halves) => halves.filter(({ index }) => base.houses.degrees[index] > 1).length === 1)
-  return { ...base, ...joinSets(base, set), store: new PairStore(base, set, kept.predictions, haveDegree) }
+  const halves = chosen.map((pair) => pair.map(({ index }) => index))
+  return { ...base, ...joinSets(base, set), store: new PairStore(base, set, kept.predictions, halves, haveDegree) }
 }
 
 function setOfPairs(pairs: readonly Pair[], kinds: Engine['kinds']): HypothesisSet {
@@ -237,23 +239,34 @@ function setOfPairs(pairs: readonly Pair[], kinds: Engine['kinds']): HypothesisS
   }
 }
 
-function makePair(engine: Engine, a: Half, b: Half, all: number): Pair {
+function pairOf(engine: Engine, a: Half, b: Half, all: number): Pair {
+  const [one, other] = [a, b].map(inOctave)
+  return {
+    hypothesis: joinHalves(engine, a, b),
+    rate: rateOfPair(engine, a.index, b.index, all),
+    // What the customer saw tells octaves of damage apart, and no less.
+    behaviour: keptOf
+      .of(engine)
+      .behaviours.get(keyOfPair(one, other), () => behaviourOf(engine.laboratory, joinHalves(engine, one, other))),
+  }
+}
+
+const keyOfPair = (a: Half, b: Half): string => `${a.index} ${a.times} ${b.index} ${b.times}`
+
+const inOctave = ({ index, times }: Half): Half => ({ index, times: 2 ** Math.round(Math.log2(times)) })
+
+function joinHalves(engine: Engine, a: Half, b: Half): Hypothesis {
   const [first, second] = [a, b].map(({ index, times }) =>
     times === 1 ? engine.hypotheses[index] : graded(engine.hypotheses[index], times),
   )
   if (!first.fault || !second.fault) throw new Error(`a pair needs two faults: ${first.id}, ${second.id}`)
-  const hypothesis: Hypothesis = {
+  return {
     id: `${first.id} + ${second.id}${a.times === 1 && b.times === 1 ? '' : ` times ${a.times.toFixed(2)} and ${b.times.toFixed(2)}`}`,
     fault: joinFaults(first.fault, second.fault),
     effects: [...first.effects, ...second.effects],
     wiring: [],
     ...foundIn(first, second),
     intermittent: false,
-  }
-  return {
-    hypothesis,
-    rate: rateOfPair(engine, a.index, b.index, all),
-    behaviour: behaviourOf(engine.laboratory, hypothesis),
   }
 }
 

@@ -57,11 +57,25 @@ describe('a house whose coils are far from the template', () => {
     const sound = (a: Point, b: Point) => predict(laboratory, off, healthy, { meter: 'ohms', a, b }, true)
     const place = causeIndex.of(system).get('ohms:contactor') ?? -1
     const ahead = pointsAhead(system, [], sound('Y@outdoor', 'C@outdoor'))
-    expect(ahead.map(({ centres }) => centres[place])).toEqual([-1, 1, -1.5, 1.5])
+    expect(ahead.map(({ centres }) => centres[place])).toEqual([-1, 1, -1.5, 1.5, -2, 2])
     const known = pointsOf(system, engine.store.chains(apart))
     expect(known.some(({ centres }) => centres[place] !== 0)).toBe(true)
     expect(pointsAhead(system, known, sound('Y@outdoor', 'C@outdoor'))).toEqual([])
     expect(pointsAhead(system, [], sound('R@indoor', 'chassis@indoor'))).toEqual([])
+  })
+
+  it('lies no further out than coils are sold, and so was prepared for', () => {
+    const { system, laboratory } = engine
+    const place = causeIndex.of(system).get('ohms:contactor') ?? -1
+    const ahead = pointsAhead(system, [], predict(laboratory, off, healthy, { meter: 'ohms', a: 'Y@outdoor', b: 'C@outdoor' }, true))
+    for (const ohm of [4, 6, 9, 25, 34, 60]) {
+      const points = pointsOf(system, engine.store.chains([ohms('Y@outdoor', 'C@outdoor', ohm)]))
+      for (const { key, centres } of points) {
+        expect(Math.abs(centres[place])).toBeLessThanOrEqual(2)
+        expect(ahead.map((point) => point.key)).toContain(key)
+      }
+    }
+    expect(pointsOf(system, engine.store.chains([ohms('Y@outdoor', 'C@outdoor', 4)]))).not.toEqual([])
   })
 
   it('of two chains each house keeps the one that was laid nearer to what it found', () => {

@@ -24,6 +24,12 @@ export interface OperatingPoint {
 const STEP = modelValue({ value: 0.5, unit: 'spreads', source: 'assumption' })
 /** How far from the template a coil must be for a point of its own. */
 const FAR = modelValue({ value: 0.7, unit: 'spreads', source: 'assumption' })
+/** No coil is taken to lie further out: three times the template's ohms, and a third of them, is what is sold. */
+const FURTHEST = modelValue({
+  value: 2,
+  unit: 'spreads',
+  source: 'assumption: coils are sold over a factor of two to three around any default',
+})
 /** A coil is known when less than this is left. */
 const KNOWN = modelValue({ value: 0.6, unit: 'share of its spread', source: 'assumption' })
 
@@ -38,7 +44,8 @@ function pointOf(system: System, link: Link): OperatingPoint | null {
   const centres = new Float64Array(causesOf.of(system).length + 1)
   for (const { place } of coilsOf.of(system)) {
     const { mean, sigma } = knownOf(link, place)
-    if (sigma <= KNOWN && Math.abs(mean) >= FAR) centres[place] = STEP * Math.round(mean / STEP)
+    const near = Math.max(-FURTHEST, Math.min(FURTHEST, mean))
+    if (sigma <= KNOWN && Math.abs(mean) >= FAR) centres[place] = STEP * Math.round(near / STEP)
   }
   return pointAt(system, centres)
 }
@@ -58,8 +65,8 @@ function pointAt(system: System, centres: Float64Array): OperatingPoint | null {
   }
 }
 
-/** Where a coil that is about to be read may lie far from the template, likeliest first: two of three that do. */
-const LIES_AHEAD: readonly number[] = [-2, 2, -3, 3]
+/** Where a coil that is about to be read may lie far from the template, likeliest first. */
+const LIES_AHEAD: readonly number[] = [-2, 2, -3, 3, -4, 4]
 
 /**
  * The points that may be called for once a coil has been read, beside those called for now.

@@ -48,7 +48,9 @@ const KEPT_CHAINS = workLimit(240)
 /** Readings whose predictions are kept: those of a job, and the one that is about to be taken. */
 const KEPT_TASKS = workLimit(120)
 /** Operating points whose networks are kept: those of a job, and those that a coil about to be read may call for. */
-const KEPT_LABORATORIES = workLimit(14)
+const KEPT_LABORATORIES = workLimit(20)
+/** Readings whose predictions are kept at those points. */
+const KEPT_AT_POINTS = workLimit(200)
 /** Benches whose predictions are kept. With a wire lifted there are some 270 to choose from, and what is asked lately must fit twice. */
 const KEPT_QUESTIONS = workLimit(700)
 
@@ -58,7 +60,7 @@ export class SinglesStore implements PredictionStore {
   private readonly causes: number
   private readonly predicted = new LruCache<string, Predicted>(KEPT_QUESTIONS)
   private readonly tasks = new LruCache<string, PredictionTask>(KEPT_TASKS)
-  private readonly relaid = new LruCache<string, SharedPredictions>(KEPT_TASKS)
+  private readonly relaid = new LruCache<string, SharedPredictions>(KEPT_AT_POINTS)
   private readonly laboratories = new LruCache<string, Laboratory>(KEPT_LABORATORIES)
   private readonly weighedAlone = new LruCache<string, Float64Array>(KEPT_OBSERVATIONS)
   private readonly weighed = new LruCache<string, Chains>(KEPT_CHAINS)
