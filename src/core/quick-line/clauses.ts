@@ -224,8 +224,11 @@ function readPair(first: string, said: string, reader: Reader, isInOrder: boolea
   if (isInOrder && isJudgement(plain(second)) && !(READ_OF_IT.test(second.trim()) && !/\d/.test(first))) return one
   // What came of it is no complaint. Nothing, on a call that was just made, is what it should bring on and does not.
   const isOnCall = /(?:^|; )call (?!off\b)\S+$/.test(one) && /^(?:still )?nothing happen/.test(plain(second))
-  if (isInOrder && !isOnCall && !one.startsWith('complaint') && isResult(second)) return withNote(one, second)
   const next = { ...reader, entries: reader.after(one, reader.entries) }
+  // Burners that stay cold are seen, where nothing else watches them.
+  const seen = isInOrder && NO_FIRE.test(plain(second)) ? readClauses(second, next) : null
+  if (typeof seen === 'string' && !isRemark(seen)) return inOneLine(one, seen)
+  if (isInOrder && !isOnCall && !one.startsWith('complaint') && isResult(second)) return withNote(one, second)
   const subject = isInOrder ? findSubject(first, new Sentence(reader.system, foldJob(reader.system, reader.entries))) : null
   const other =
     (subject && LACKS_SUBJECT.test(second.trim()) && !isOfUnit(subject, second) ? ofSubject(subject, second, next) : null) ??
@@ -238,6 +241,8 @@ function readPair(first: string, said: string, reader: Reader, isInOrder: boolea
   // A question is what is wondered, not what was read.
   return isInOrder && (isAside(second, reader) || /\?\s*$/.test(second)) ? withNote(one, second) : other
 }
+
+const NO_FIRE = /^(?:but |and |still )*no (?:flame|fire|burners?)$/
 
 /** `took the stat wires off, still 0.6`: read where it was read before, and not at what came off. */
 const STILL_READS = /^(?:it |and )*(?:is |reads? )?still (?:reads? |at )?(?:\d|\.\d|ol\b)/i

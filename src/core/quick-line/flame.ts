@@ -56,6 +56,13 @@ const flame =
   (the: Sentence): string | null =>
     onHeat(the, `flame ${word}`)
 
+/** Where nothing watches the flame, burners that stay cold on a call for heat are a unit that does not do what is called. */
+function noFire(the: Sentence): string | null {
+  const [valve, another] = partsOf(the.system, 'coil').filter(({ role }) => role === 'gas-valve')
+  const isCalled = the.state.bench.power && the.state.bench.call.startsWith('heat')
+  return valve && !another && isCalled ? `${valve.place} not as called` : null
+}
+
 const FIRE = '(?:burners?|flames?|fire|gas|it|furnace)'
 const GOES_OUT = '(?:goes|went|drops|dropped|shuts|shut|cuts|cut|drop|go|dies|died|quits|quit)(?: right| back)?(?: out| off| down)?'
 
@@ -114,10 +121,11 @@ export const flameRules: readonly Rule[] = [
   ),
   // Without a word of the igniter: whether it glowed is told by what was seen of it on this call, else asked.
   rule(
-    '(no flame)|(?:flame|burners?|fire)s? (?:never|doesnt|does not|dont|do not|didnt|did not|wont|will not|isnt|not)(?: ever| even)? (?:comes?|come on|comes on|light|lights|lighting|lit|appears?|ignites?|fire|fires)(?: up| on| off)?',
+    '(no (?:flame|fire|burners?))|(?:flame|burners?|fire)s? (?:never|doesnt|does not|dont|do not|didnt|did not|wont|will not|isnt|arent|not)(?: ever| even)? (?:comes?|come on|comes on|light|lights|lighting|lit|appears?|ignites?|fire|fires)(?: up| on| off)?',
     (the, absent) => {
       const igniter = ignitionOf(the.system)?.ignites?.igniter
-      if (igniter === undefined || !the.state.bench.power) return null
+      if (igniter === undefined) return noFire(the)
+      if (!the.state.bench.power) return null
       const seen = the.state.observations.findLast(
         ({ probe, bench }) => probe.meter === 'look' && probe.at === igniter && bench.call === the.state.bench.call,
       )

@@ -2,6 +2,7 @@ import { acted, tried } from '@/src/core/quick-line/acted'
 import { askWhichOf, COLOUR } from '@/src/core/quick-line/colours'
 import { type Meaning, meaningOf } from '@/src/core/quick-line/meaning'
 import { measured } from '@/src/core/quick-line/measured'
+import { findCable } from '@/src/core/quick-line/names'
 import { noticed } from '@/src/core/quick-line/noticed'
 import type { Said } from '@/src/core/quick-line/rule'
 import type { Reading } from '@/src/core/quick-line/sense'
@@ -83,7 +84,9 @@ const WIRE_COLOUR = new RegExp(`\\b${COLOUR}\\b(?! (?:light|led|fuse|tape|label)
 
 /** The first wire by its color that may be one of several. */
 function whichWire(text: string, the: Sentence): Said {
-  for (const [colour] of text.matchAll(WIRE_COLOUR)) {
+  for (const { 0: colour, index } of text.matchAll(WIRE_COLOUR)) {
+    const before = text.slice(0, index).trim().split(/\s+/).at(-1) ?? ''
+    if (findCable(the.system, before) !== null) continue
     const asked = askWhichOf(the, colour)
     if (asked) return asked
   }

@@ -143,7 +143,7 @@ describe('a line means', () => {
     ['R to C OL fuse out', inside('off'), 'fuse out; R-C OL'],
     ['3A fuse in', inside(), 'fuse 3 in'],
     ['240 at T1 T2 nothing running', outside('on', call('cool')), 'compressor-line to L2-unit 240 V; outdoor not as called'],
-    ['blower runs no flame', inside('on', call('heat')), 'blower runs; note no flame'],
+    ['blower runs no flame', inside('on', call('heat')), 'blower runs; indoor not as called'],
     ['Y to R jumped condenser on', standing('furnace-no-common', 'indoor', 'on'), 'jumper Y R; outdoor as called'],
     ['no line voltage', inside(), 'L1-unit-N 0 V'],
     ['no line voltage', outside(), 'L1-unit-L2-unit 0 V'],

@@ -9,6 +9,7 @@ import { breakerBySize } from '@/src/core/quick-line/breaker-by-size'
 import { NOTE_ONLY, type Reader, readClauses } from '@/src/core/quick-line/clauses'
 import { closedFirst } from '@/src/core/quick-line/closed-again'
 import { isConclusion } from '@/src/core/quick-line/concluded'
+import { eitherLetter } from '@/src/core/quick-line/either-letter'
 import { spelledOut } from '@/src/core/quick-line/ellipsis'
 import { firstTold } from '@/src/core/quick-line/first-told'
 import { type QuickLineContext, type Reading, readInGrammar, stateOf, type Understood } from '@/src/core/quick-line/in-grammar'
@@ -108,7 +109,7 @@ function accounted(line: string, heard: Understood, isExact: boolean, asked: Qui
 
 function readAll(said: string, asked: QuickLineContext): Understood {
   const context: Reading = { ...asked, made: new Map(), led: new Map(), stood: asked.entries.length }
-  const line = withOwnCommon(eachAgainstCommon(said, asked), asked)
+  const line = withOwnCommon(eachAgainstCommon(eitherLetter(said, asked.system), asked), asked)
   const read = inOwnWords(line, context) ?? readInGrammar(line, context)
   // In the grammar's words, and refused for the hand's sake: never a remark.
   if (read.ok || isOfRun(line) || read.problem === CAPACITOR_WITH_POWER) return read

@@ -158,6 +158,10 @@ export const zoneRules: readonly Rule[] = [
     the.system.places.some(({ kind }) => kind === 'zone-panel') ? 'call off' : null,
   ),
   asks(
+    '(?:call|set)(?: for)? (?:cool|heat|fan)(?:ing)?(?: on| to| for| in)? (?:the )?(?:upstairs|downstairs|basement|bedrooms?|main floor|first floor|second floor)|set (?:upstairs|downstairs) to (?:cool|heat|fan)|(?:upstairs|downstairs) (?:is |now )*calling(?: for .*)?',
+    'Which zone is that? Say it by its number: "call cool zone 2", "zone 2 calling for cool".',
+  ),
+  asks(
     '(?:upstairs|downstairs|basement|bedroom|main floor|first floor|second floor) (?:stat|thermostat|tstat|zone).*',
     'Which zone is that? Say it by its number: "zone 2 stat blank", "call cool zone 2".',
   ),

@@ -4,6 +4,7 @@ import { ofCalls } from '@/src/core/quick-line/short-calls'
 import { ofConditions } from '@/src/core/quick-line/short-conditions'
 import { ofWhatIsFound } from '@/src/core/quick-line/short-found'
 import { ofLine } from '@/src/core/quick-line/short-line'
+import { ofNames } from '@/src/core/quick-line/short-named'
 import { ofPartsShort } from '@/src/core/quick-line/short-parts'
 import { ofReadings, type Shortened } from '@/src/core/quick-line/short-readings'
 import { ofDays } from '@/src/core/quick-line/short-said'
@@ -111,6 +112,7 @@ const shortened: readonly Shortened[] = [
     '$1 runs',
   ],
   ...ofWhatIsBeside,
+  ...ofNames,
   ...ofWhatIsFound,
   ...ofDays,
   ...ofTrips,

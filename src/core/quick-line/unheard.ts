@@ -32,6 +32,7 @@ export function unheard(line: string, drafts: readonly EntryDraft[], system: Sys
     lostOverload(line, drafts) ??
     lostState(line, the, drafts) ??
     lostTrial(line, drafts) ??
+    lostFuse(line, drafts) ??
     otherThanSeen(line, drafts) ??
     otherPlace(line, the, drafts) ??
     atTheStat(line, the, drafts) ??
@@ -78,6 +79,14 @@ function lostMoment(line: string, { kept }: Heard): string | null {
       line,
     ) ?? []
   return moment === undefined || kept.includes(moment.toLowerCase()) ? null : moment
+}
+
+/** A fuse that was put in beside something else that the hand did. */
+function lostFuse(line: string, drafts: readonly EntryDraft[]): string | null {
+  const [said] =
+    /\b(?:put|stuck|popped|threw|installed)\b[^,;]{0,16}\bfuse(?: back)? in\b|(?<=, ?|\band )(?:new |fresh )?fuse in\b/i.exec(line) ?? []
+  const isPut = drafts.some((draft) => draft.kind !== 'bench' || draft.change.do === 'slot' || draft.change.do === 'reset')
+  return said === undefined || isPut ? null : said
 }
 
 /** A state that the line names beside a reading, a relay that is in, what runs, a board that is dead, and no look holds. */
@@ -202,7 +211,7 @@ function lostWords(line: string, the: Sentence, heard: Heard): string | null {
   for (let at = 0; at < words.length; ) {
     if (isLostReading(words, at, heard)) return words[at]
     // What burns or not is seen, and held by no reading.
-    if (words[at] === 'flame' && words[at - 1] === 'no' && !/flame/.test(heard.held + heard.kept)) return 'no flame'
+    if (words[at] === 'flame' && words[at - 1] === 'no' && !/flame|runs@/.test(heard.held + heard.kept)) return 'no flame'
     let length = Math.min(LONGEST_NAME, words.length - at)
     for (; length > 0; length--) {
       const phrase = words.slice(at, at + length).join(' ')

@@ -1,0 +1,118 @@
+import { COLOUR } from '@/src/core/quick-line/colours'
+import type { Shortened } from '@/src/core/quick-line/short-readings'
+
+const WIRE = `[A-Z]\\d?|${COLOUR}`
+const TAKEN_OFF = '(?:pull|pulled|take|took|lift|lifted|remove|removed|disconnect|disconnected|unhook|unhooked)'
+
+/** How places, parts and wires are called beside what was read or done there. */
+export const ofNames: readonly Shortened[] = [
+  [/\b(?:at|on) (?:the )?(?:stat |thermostat )?(?:sub[- ]?base|wall ?plate|base ?plate|back ?plate)\b/gi, 'at the thermostat'],
+  [/\bhot[- ]surface igni(?:ter|tor)\b/gi, 'igniter'],
+  // The line where it comes in.
+  [
+    /^(L1)(?:[- ]| to | and )(L2|N) (?:at|on) (?:the )?((?:condenser |outdoor )?disconnect|furnace switch)[,:]? (?:is |reads? )?(\d[\d.]*)(?: ?v(?:olts?)?)?$/i,
+    '$4 at the $3',
+  ],
+  [
+    /^(?:the )?breaker (?:for|to|on) (?:the )?(?:condenser|ac|a\/c|furnace|air handler|heat pump|outdoor unit|outside unit|blower|strips) (?:is |was |has |had |keeps )*(?:tripped|tripping|trips|off|popped)\b.*$/i,
+    'note $&',
+  ],
+  // Which cable a wire is of, said behind the wires.
+  [
+    new RegExp(
+      `\\b(${WIRE}) (to|and) (${WIRE}) (?:in|of|on) (?:the )?(outdoor|outside|condenser|stat|thermostat)(?: cable| wire| bundle)(?=[ ,;:]|$)`,
+      'gi',
+    ),
+    (_, one, joint, other, cable) => {
+      const of = /^(?:stat|thermostat)$/i.test(cable) ? 'stat' : 'outdoor'
+      return `${of} ${one} ${joint} ${of} ${other}`
+    },
+  ],
+  // A spare that takes a wire's place.
+  [
+    new RegExp(
+      `^(swap|swapped) (${WIRE}) (?:for|with|to) (${WIRE}) (?:in|of|on) (?:the )?(outdoor|outside|stat|thermostat)(?: cable| bundle)?$`,
+      'i',
+    ),
+    (_, act, wire, spare, cable) => `${act} ${/^(?:stat|thermostat)$/i.test(cable) ? 'stat' : 'outdoor'} ${wire} to ${spare}`,
+  ],
+  [
+    new RegExp(
+      `^(${TAKEN_OFF}) (?:both|the|all|two| )*(?:low[- ]volt(?:age)?|24 ?v(?:olts?)?|control)(?: wires| leads) (?:off|from) (?=(?:the )?(?:contactor|gas valve|reversing valve|valve|coil|relay)\\b)`,
+      'i',
+    ),
+    '$1 the wires off ',
+  ],
+  // Read at a letter, and what stands beside it does not do.
+  [
+    /^(\d[\d.]*)(?: ?v(?:olts?)?)? (?:at|on) ([A-Z]\d?) (outside|outdoors|inside|indoors) (?=(?:the )?(?:contactor|valve|reversing valve|compressor|fan|condenser|blower) (?:not|isn|won|won’t|is|in|out|still|dead|doesn)\b)/i,
+    '$2-C $1 $3, ',
+  ],
+  [/(\d ?v(?:olts?)?) (?=(?:won[’']?t|doesn[’']?t|isn[’']?t|not) (?:open|close|pull|run|turn|move|budge))/gi, '$1, '],
+  // One's own hand, and what came of it: one trip.
+  [
+    /^(?:(?:oops|whoops|damn|dang|shoot|crap|sorry|ugh)[,!]? )?(?:i |my (?:probe|lead|hand|screwdriver|meter) )?slipped(?: with (?:the |my |a )?(?:test |meter )?(?:leads?|probes?|meter|screwdriver|wrench|clip|jumper))?,? (?:and |it )*(?:popped|blew|tripped|took out)(?: it| the (?:fuse|breaker)| a fuse| another fuse)?$/i,
+    'slip',
+  ],
+  [
+    /^(?:put (?:in )?(?:a )?|installed (?:a )?|stuck in (?:a )?)?(?:new|fresh|another) fuse(?: in)?,? (?:it |and |and it )?(blew|blows|popped|pops)(?: again)? (?:before (?:i|we) (?:even )?(?:touched|did|called|got).*|without (?:touching|calling) .*)$/i,
+    'new fuse, $1',
+  ],
+  // A wait, or a delay, is none of the house's faults.
+  [
+    /^(?:there[’']?s |there is |has )?(?:an? )?\d+[- ]?(?:min|mins|minute|minutes|sec|secs|second|seconds) (?:time )?delay\b.*$/i,
+    'note $&',
+  ],
+  // What runs once a letter was jumped is what stands there.
+  [
+    /^((?:put (?:a )?)?jump(?:ed|er|ered)? R[ch]?(?: to |[- ])[A-Z]\d?(?: (?:at|in|on|outside|outdoors) ?[a-z ]*?)?),? (?:and |then |it )*(?:runs|ran|fired(?: right)? up|starts|started|comes on|came on|kicks on|kicked on|takes off|took off)$/i,
+    '$1 and it runs',
+  ],
+  [
+    /^(?:a )?(smoked|burnt|burned|burned[- ]up|burnt[- ]up|cooked|fried|melted|toasted) (transformer|xfmr|board|stat|thermostat|contactor|relay)$/i,
+    '$2 is burned',
+  ],
+  [
+    /^(?:no|stat has no|thermostat has no|there is no|there’s no) (?:c|common)(?:[- ]?wire) (?:run |pulled |here |in the wall )*$/i,
+    'no C wire',
+  ],
+  // What is off already, and what it reads.
+  [
+    /^(?:the )?(contactor|gas valve|reversing valve|valve|relay|fan relay|blower relay|sequencer)(?: coil)? (?:is )?(?:unplugged|off its wires|with (?:its |the )?wires off),? (?:it )?(?:reads? |ohms |measures |at |is )?(\d*\.?\d+)(?: ?ohms?)?(?: +now)?$/i,
+    '$1 $2 ohms, leads off',
+  ],
+  [
+    /^(?:all )?(?:the )?wires (?:at|on) (?:the )?(stat|thermostat|furnace|air handler|condenser|outdoor unit|board|panel|strip) (?:are |is )?(?:all )?(?:tight|good|landed|snug|fine|on tight|secure)$/i,
+    'landings at the $1 all landed',
+  ],
+  [/^(\d[\d.]* ?(?:meg|megs|megohms?|k|kohms?|ohms?)) (?:between |from |across )?(.+?) (?:and|to) (.+)$/i, '$2 to $3 $1'],
+  [
+    /^ohm(?:ed|s)?(?: out)? (?:the )?(igniter|ignitor|hsi|flame sensor|contactor|gas valve|valve|inducer|blower|compressor)[:,]? (?=\d|\.\d|ol\b|open\b|infinite\b)/i,
+    '$1 ',
+  ],
+  // A wire that joins two letters for a try.
+  [
+    /^(?:ran|run|used|put|added|strung|hooked up|hooked)(?: in)? (?:a |an )?(?:temp(?:orary)?|test|jumper|jump|clip)[- ]?(?:wire|lead|jumper)? (?:from |between |across )?([A-Z]\d?|red|yellow|green|white|blue|orange) (?:to|and) (?=[A-Z]\d?\b|red|yellow|green|white|blue|orange)/i,
+    'jumped $1 to ',
+  ],
+  // Wires off and a reading, with no comma between.
+  [
+    /^((?:pulled|took|lifted|unhooked|disconnected) (?:the |both |all )*[a-z]+ (?:wires|wire)(?: off)?),? (?=[A-Z]\d? (?:to|and) (?:[A-Z]\d?|ground|gnd) (?:is |now |reads? )*(?:\d|\.\d|ol\b))/i,
+    '$1; ',
+  ],
+  // What is told of the house and weighs nothing.
+  [
+    /^(?:the )?(?:air |return )?filters? (?:is |are |was |were )?(?:plugged|dirty|clogged|filthy|blocked|solid|impacted|brand new|clean|new)\b.*$/i,
+    'note $&',
+  ],
+  [
+    /^(?:\d+|one|two|three|four|five|six) (?:flash(?:es)?|blinks?)[,:]? (?:= ?|is |means |for )?(?:the )?(?:pressure switch|limit|flame|ignition|lockout|rollout|polarity|open|low|high)\b.*$/i,
+    'note $&',
+  ],
+  [/^(?:there[’']?s |found )?(?:an? )?extra (?:wire|conductor) (?:on|at|under) .+$/i, 'note $&'],
+  [
+    /^(?:cooling|heating|cools|heats|blowing)(?: now| fine| good)?,? (?:at )?\d{2,3}(?: degrees| f)? (?:out of|at|from|in|off) (?:the )?(?:vents?|registers?|supply|plenum|coil)$/i,
+    'note $&',
+  ],
+  [/^phase ([ABC]) to ([ABC])[,:]? (?=\d)/i, (all, a, b) => (`${a}${b}`.toUpperCase() === 'AB' ? 'L1 to L2 ' : all)],
+]
