@@ -68,7 +68,7 @@ const ON_UNUSED_SCREW = modelValue({ value: 0.1, unit: 'share', source: 'assumpt
 const SCREW_TOLD = modelValue({ value: 0.5, unit: 'share', source: 'assumption' })
 
 /** Of two wires on each other's screws, those that are told as two. */
-const BOTH_TOLD = modelValue({ value: 0.5, unit: 'share', source: 'assumption' })
+const BOTH_TOLD = modelValue({ value: 0.7, unit: 'share', source: 'assumption' })
 
 /** A glance over a whole strip that misses the one wire that is off. */
 const OVERLOOKED = modelValue({ value: 0.02, unit: 'share of looks', source: 'assumption' })

@@ -22,9 +22,6 @@ const MOST_PREDICTIONS = workLimit(20_000)
 /** Stretches of readings whose chains are kept, of one choice of pairs. */
 const MOST_CHAINS = workLimit(60)
 
-/** The kind of wiring that comes first. */
-const AS_DRAWN = 0
-
 /** The degree of a half is found to a quarter of an octave, and one spread of it is as much. */
 export const DEGREE_STEP = modelValue({ value: 2 ** 0.25, unit: 'times', source: 'assumption' })
 
@@ -157,16 +154,17 @@ export class PairStore implements PredictionStore {
   }
 
   private ofReading(observation: Observation, pair: number, kind: number): Prediction {
-    return this.ofPair(pair, this.showsIn(observation, pair, kind) ? kind : AS_DRAWN, observation.bench, [observation.probe])[0]
+    return this.ofPair(pair, this.showsIn(observation, pair, kind) ? kind : 0, observation.bench, [observation.probe])[0]
   }
 
   /** Whether a reading of either half tells this kind of wiring from the house as drawn: where neither does, that of both does not. */
   private showsIn(observation: Observation, pair: number, kind: number): boolean {
-    if (kind === AS_DRAWN) return false
+    // As drawn comes first.
+    if (kind === 0) return false
     const { of } = this.singles.predictionsFor(observation)
     const { houses } = this.base
     return this.halves[pair].some((half) => {
-      const [drawn, other] = [AS_DRAWN, kind].map((one) => houseOf(houses, half, one, 0))
+      const [drawn, other] = [0, kind].map((one) => houseOf(houses, half, one, 0))
       for (let degree = 0; degree < houses.degrees[half]; degree++) if (of[drawn + degree] !== of[other + degree]) return true
       return false
     })
