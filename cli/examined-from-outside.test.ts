@@ -65,7 +65,7 @@ describe('examined from outside, through trace --json', () => {
     ['coil-shorted:blower-relay', 'blown'],
     ['switch-open:rollout', 'intact'],
   ] as const)(
-    '%s is found in a house described by hand',
+    '%s is found in a house described by hand @long',
     async (id, foundFuse) => {
       const fault = enumerateFaults(system).find((candidate) => candidate.id === id)
       if (!fault) throw new Error(`no fault ${id}`)

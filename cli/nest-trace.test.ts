@@ -44,7 +44,7 @@ describe('nest-trace trace --json', () => {
     expect(answers[3].suspects).toEqual(answers[2].suspects)
   })
 
-  it('takes its own proposed setup and an answer back as entries', () => {
+  it('takes its own proposed setup and an answer back as entries @long', () => {
     const [{ next }] = trace('fuse good')
     if (!next) throw new Error('no check was proposed')
     const back = [...next.setup, { kind: 'reading', probe: next.probe, answer: next.outcomes[0].answer }]
@@ -55,7 +55,7 @@ describe('nest-trace trace --json', () => {
     for (const { understood } of answers) expect(Array.isArray(understood)).toBe(true)
   })
 
-  it('takes what answers a check that begins with a wait as read after it', () => {
+  it('takes what answers a check that begins with a wait as read after it @long', () => {
     const lines = ['at thermostat', 'call cool']
     const asked = traceIn('heat-pump-o', ...lines).at(-1)?.next
     if (!asked || asked.waits === 0) throw new Error('no check that begins with a wait')
@@ -66,7 +66,7 @@ describe('nest-trace trace --json', () => {
     expect(read - called).toBeGreaterThanOrEqual(60_000 * asked.waits)
   })
 
-  it('calls a repair found once it holds 95 %', () => {
+  it('calls a repair found once it holds 95 % @long', () => {
     const answers = trace('call cool', 'Y-C 0.1 V', 'landings stat Y off')
     expect(answers.at(-1)).toMatchObject({
       next: null,
@@ -119,7 +119,7 @@ describe('nest-trace', () => {
     expect(solved.status).toBe(0)
   })
 
-  it('reads a job file for suspects and next check, and a torn one with what is kept', () => {
+  it('reads a job file for suspects and next check, and a torn one with what is kept @long', () => {
     const text = writeJobFile(createDemoJob('demo', new Date('2026-05-04T09:10:00Z')))
     const whole = file('demo.json', text)
     expect(run(['suspects', whole]).out).toContain('shorted to ground in the outdoor cable')
@@ -128,7 +128,7 @@ describe('nest-trace', () => {
     expect(`${torn.out}${torn.err}`).toMatch(/incomplete.*are whole/s)
   })
 
-  it('writes the page, the card and the spreadsheet of a job', () => {
+  it('writes the page, the card and the spreadsheet of a job @long', () => {
     const job = file('files.json', writeJobFile(createDemoJob('demo', new Date('2026-05-04T09:10:00Z'))))
     const begins = { report: '%PDF-', card: '%PDF-', csv: 'time,' } as const
     for (const [command, begin] of Object.entries(begins)) {
@@ -172,7 +172,7 @@ describe('a command line with a mistake in it', () => {
     isSentence(run(args), 2, what)
   })
 
-  it('prints systems as JSON when asked, and reads past a byte-order mark', () => {
+  it('prints systems as JSON when asked, and reads past a byte-order mark @long', () => {
     expect(JSON.parse(run(['systems', '--json']).out)[0]).toEqual({ id: 'furnace-ac', name: 'furnace with A/C' })
     const marked = file('marked.json', `\uFEFF${run(['systems', 'furnace-ac']).out}`)
     expect(run(['faults', '--system', marked]).out).toContain('conductor-open')
@@ -191,7 +191,7 @@ describe('a command line with a mistake in it', () => {
 })
 
 describe('nest-trace backup, restore and recover', () => {
-  it('bring a store back as it was, and touch nothing for a backup that is not whole', async () => {
+  it('bring a store back as it was, and touch nothing for a backup that is not whole @long', async () => {
     const data = path.join(folder, 'data')
     const backup = path.join(folder, 'store.tar.gz')
     const open = async () => {

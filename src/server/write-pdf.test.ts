@@ -52,7 +52,7 @@ describe('the page as a PDF', () => {
       expect(text).toContain(words)
   })
 
-  it('is one page on every system that ships', async () => {
+  it('is one page on every system that ships @long', async () => {
     for (const system of catalogue) {
       const pdf = await writePdf(pageDocument(pageFacts({ job: demo.job, system, entries: [] }), 'letter'))
       expect(`${system.id} ${read(pdf, 'pdfinfo').match(/Pages:\s+(\d+)/)?.[1]}`).toBe(`${system.id} 1`)

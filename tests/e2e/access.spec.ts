@@ -10,7 +10,10 @@ const sizes = [
 
 for (const theme of ['attic', 'roof']) {
   for (const { name, width, height } of sizes) {
-    test(`${name}, ${theme}: no axe findings, no sideways scrolling, targets for a thumb`, async ({ page, context }) => {
+    test(`${name}, ${theme}: no axe findings, no sideways scrolling, targets for a thumb${theme === 'roof' ? ' @long' : ''}`, async ({
+      page,
+      context,
+    }) => {
       await context.addCookies([{ name: 'theme', value: theme, url: 'http://127.0.0.1' }])
       await page.setViewportSize({ width, height })
       const technician = new Technician(page)

@@ -10,7 +10,7 @@ test.afterAll(endServers)
 /** An empty store on a server of its own: what the archive is taken into. */
 const PORT = 3197
 
-test('a job goes out as an archive, photo and all, and comes into an empty store as it was', async ({ page, context }) => {
+test('a job goes out as an archive, photo and all, and comes into an empty store as it was @long', async ({ page, context }) => {
   serve(mkdtempSync(path.join(tmpdir(), 'nest-trace-archive-')), PORT)
   const technician = new Technician(page)
   await technician.opensTheApp()

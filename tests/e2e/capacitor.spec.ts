@@ -3,7 +3,7 @@ import { expect, test } from '@playwright/test'
 import { Technician } from '@/tests/e2e/technician'
 
 /** Beyond the contactor: the call is there, the contactor is in, and one motor of two does not turn. Typed outdoors, read by thumb. */
-test('a compressor that hums is its run capacitor, and is not condemned before that was read', async ({ page }) => {
+test('a compressor that hums is its run capacitor, and is not condemned before that was read @long', async ({ page }) => {
   const technician = new Technician(page)
   await technician.opensTheApp()
   await technician.beginsAJob('Larch Lane 9', 'not cooling, something hums outside')

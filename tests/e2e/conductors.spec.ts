@@ -37,7 +37,7 @@ function answers(entries: readonly Entry[], { next }: ConductorsReport): boolean
   return readsClosed(masks, [], numberOf(next.probe.a), numberOf(next.probe.b))
 }
 
-test('an open conductor in a wall is found by following the plan of its cable, and a spare takes its place at both ends', async ({
+test('an open conductor in a wall is found by following the plan of its cable, and a spare takes its place at both ends @long', async ({
   page,
 }) => {
   test.setTimeout(120_000)
@@ -80,7 +80,7 @@ test('an open conductor in a wall is found by following the plan of its cable, a
   await expect(cable.getByRole('row', { name: /white/ })).toContainText('moved to brown')
 })
 
-test('colors that change behind a splice are told apart in two walks, and written down', async ({ page }) => {
+test('colors that change behind a splice are told apart in two walks, and written down @long', async ({ page }) => {
   test.setTimeout(120_000)
   const technician = new Technician(page)
   await technician.opensTheApp()
@@ -128,7 +128,7 @@ test('colors that change behind a splice are told apart in two walks, and writte
   await expect(page.getByRole('article')).toContainText('R is W')
 })
 
-test('with resistors at hand an open conductor is found in one walk, and they are owed until they are out', async ({ page }) => {
+test('with resistors at hand an open conductor is found in one walk, and they are owed until they are out @long', async ({ page }) => {
   test.setTimeout(120_000)
   const technician = new Technician(page)
   await technician.opensTheApp()

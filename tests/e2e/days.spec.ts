@@ -21,6 +21,8 @@ interface Day {
   readonly seed?: number
   /** Another fault behind the first. */
   readonly behind?: string
+  /** Driven by `./check` too; the others by `./check --all`. */
+  readonly brief?: true
 }
 
 const days: readonly Day[] = [
@@ -48,6 +50,7 @@ const days: readonly Day[] = [
     words: 'The furnace never stops.',
     ticks: 'never stops',
     fault: 'conductor-short:stat-cable.R+W',
+    brief: true,
   },
   { system: 'furnace-two-transformers', street: 'Old Bank', words: 'No heat, smells.', fault: 'lead-to-chassis:limit-rollout@indoor' },
   {
@@ -78,6 +81,7 @@ const days: readonly Day[] = [
     words: 'Thermostat shows a code.',
     ticks: 'code on the thermostat',
     fault: 'lead-to-chassis:Y1@package',
+    brief: true,
   },
   {
     system: 'heat-pump-o',
@@ -113,14 +117,14 @@ const days: readonly Day[] = [
   },
 ]
 
-for (const { system: id, street, words, ticks, fault, fuseBlown, intermittent, behind, seed } of days) {
+for (const { system: id, street, words, ticks, fault, fuseBlown, intermittent, behind, seed, brief } of days) {
   const system = systemById(id)
   if (!system) throw new Error(`no system ${id}`)
   const first = faultById(system, fault)
   const second = behind ? faultById(system, behind) : null
   const told = [first, ...(second ? [second] : [])]
 
-  test(`${street}, ${system.name}: ${told.map((one) => one.id).join(', then ')}`, async ({ page }) => {
+  test(`${street}, ${system.name}: ${told.map((one) => one.id).join(', then ')}${brief ? '' : ' @long'}`, async ({ page }) => {
     const technician = new Technician(page)
     const hypothesis = {
       ...hypothesisOfFault(second ? joinFaults(first, second) : first, fuseBlown ? 'blown' : 'intact'),

@@ -3,7 +3,7 @@ import { expect, test } from '@playwright/test'
 import { Technician } from '@/tests/e2e/technician'
 
 /** No spare that anybody trusts: two wires in use change places, and the code on the thermostat follows the bad one. By thumb. */
-test('an over-current code follows the wire when two change places', async ({ page }) => {
+test('an over-current code follows the wire when two change places @long', async ({ page }) => {
   const technician = new Technician(page)
   await technician.opensTheApp()
   await technician.beginsAJob('Alder Court 5', 'upstairs stat shows a code', 'two zones: furnace and A/C behind a zone panel')

@@ -69,7 +69,7 @@ test('a house that was visited before, a code, and ohms that read through', asyn
 })
 
 /** A house that is on no list: what was looked at is drawn, what was not stays asked for; a spare is tried in a conductor's place. */
-test('a house by ticking, and a conductor on a spare', async ({ page }) => {
+test('a house by ticking, and a conductor on a spare @long', async ({ page }) => {
   const technician = new Technician(page)
   await technician.opensTheApp()
   const form = page.getByRole('form', { name: 'New job' })

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import { expect, test } from '@playwright/test'
 import { Technician } from '@/tests/e2e/technician'
 
-test('a job is left for a part, with its day, stands so in the list, and is taken up again', async ({ page }) => {
+test('a job is left for a part, with its day, stands so in the list, and is taken up again @long', async ({ page }) => {
   const technician = new Technician(page)
   await technician.opensTheApp()
   await technician.beginsAJob('8 Tannery Court', 'No cooling.')

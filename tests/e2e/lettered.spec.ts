@@ -1,7 +1,9 @@
 import { expect, test } from '@playwright/test'
 import { Technician } from '@/tests/e2e/technician'
 
-test('a strip outdoors on which B is common, a long walk: told by taps, read so, and so again at the next visit', async ({ page }) => {
+test('a strip outdoors on which B is common, a long walk: told by taps, read so, and so again at the next visit @long', async ({
+  page,
+}) => {
   const technician = new Technician(page)
   await technician.opensTheApp()
   const form = page.getByRole('form', { name: 'New job' })

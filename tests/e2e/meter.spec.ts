@@ -21,7 +21,7 @@ const serveMeter = (): Promise<number> => {
   return new Promise((resolve) => meter.listen(0, '127.0.0.1', () => resolve((meter.address() as AddressInfo).port)))
 }
 
-test('a meter on the network runs on the pad, is labelled as simulated, and its value is taken by a tap', async ({ page }) => {
+test('a meter on the network runs on the pad, is labelled as simulated, and its value is taken by a tap @long', async ({ page }) => {
   const port = await serveMeter()
   const technician = new Technician(page)
   await technician.opensTheApp()

@@ -26,7 +26,7 @@ async function isKept(page: Page): Promise<void> {
 const entriesOf = async (context: BrowserContext, id: string): Promise<{ id: string; kind: string }[]> =>
   (await (await context.request.get(`/api/v1/jobs/${id}/entries`)).json()).entries ?? []
 
-test('a day without a signal: opened twice, a seen job and a new one, all of it there when the signal is back', async ({
+test('a day without a signal: opened twice, a seen job and a new one, all of it there when the signal is back @long', async ({
   page,
   context,
 }) => {
@@ -75,7 +75,7 @@ test('a day without a signal: opened twice, a seen job and a new one, all of it 
   await expect(back.locator(`a[href="/jobs/${fresh}"]`)).toContainText('Cedar Row 6')
 })
 
-test('two devices on one job see each other, and are asked where they contradict each other', async ({ browser, page }) => {
+test('two devices on one job see each other, and are asked where they contradict each other @long', async ({ browser, page }) => {
   await page.goto('/')
   await begin(page, 'Two Phones Lane 2')
   const id = idOf(page)
@@ -99,7 +99,10 @@ test('two devices on one job see each other, and are asked where they contradict
   await expect(other.getByRole('region', { name: 'Two devices contradict each other' })).toBeHidden()
 })
 
-test('the page, the card, the file and the wiring are saved on the device, what was never sent in them', async ({ page, context }) => {
+test('the page, the card, the file and the wiring are saved on the device, what was never sent in them @long', async ({
+  page,
+  context,
+}) => {
   await isKept(page)
   await begin(page, 'Cedar Row 9')
   await context.setOffline(true)

@@ -19,7 +19,7 @@ async function photosOnRecord(page: Page): Promise<string[]> {
   return entries.flatMap((entry: { kind: string; digest?: string }) => (entry.kind === 'photo' ? [entry.digest] : []))
 }
 
-test('the strip is photographed before the first wire comes off, without its place, with no signal, and is on the page', async ({
+test('the strip is photographed before the first wire comes off, without its place, with no signal, and is on the page @long', async ({
   page,
   context,
 }) => {

@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test'
 import { Technician } from '@/tests/e2e/technician'
 
-test('a nick is taped where only the insulation is rubbed, spliced where the copper is; the record has damage, repair and cause', async ({
+test('a nick is taped where only the insulation is rubbed, spliced where the copper is; the record has damage, repair and cause @long', async ({
   page,
 }) => {
   const technician = new Technician(page)
@@ -88,7 +88,7 @@ test('a new transformer: its size by what the calls ask, the lead by the line th
   await expect(matches).toContainText('3 A fuse')
 })
 
-test('an open conductor in a wall runs on a spare between two places that can be reached; the page and the next look at the cable say so', async ({
+test('an open conductor in a wall runs on a spare between two places that can be reached; the page and the next look at the cable say so @long', async ({
   page,
 }) => {
   const technician = new Technician(page)

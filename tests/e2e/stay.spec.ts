@@ -3,7 +3,9 @@ import { Technician } from '@/tests/e2e/technician'
 
 test.use({ timezoneId: 'America/New_York' })
 
-test('the stay is counted by the clock: over the end of daylight saving, a reload, midnight and an hour of sleep', async ({ page }) => {
+test('the stay is counted by the clock: over the end of daylight saving, a reload, midnight and an hour of sleep @long', async ({
+  page,
+}) => {
   const technician = new Technician(page)
   const at = (time: string) => page.clock.setSystemTime(new Date(time))
   // Ten minutes before the clocks go back.

@@ -32,7 +32,7 @@ test('an acknowledged entry survives kill -9, and sent again it is harmless', as
   expect((await idsInStore(3191)).filter((id) => id === 'kept-3')).toHaveLength(1)
 })
 
-test('a second server on the same folder refuses with a sentence and does no harm', async () => {
+test('a second server on the same folder refuses with a sentence and does no harm @long', async () => {
   const folder = mkdtempSync(path.join(tmpdir(), 'nest-trace-second-'))
   serve(folder, 3192)
   await answers(3192)

@@ -66,7 +66,7 @@ test('a name that was made to point here, plain text and a sender without a page
   )
 })
 
-test('every page and every sheet works under the content policy', async ({ page }) => {
+test('every page and every sheet works under the content policy @long', async ({ page }) => {
   const violations: string[] = []
   page.on('console', (message) => {
     if (/content security policy/i.test(message.text())) violations.push(`${page.url()}: ${message.text()}`)

@@ -116,7 +116,7 @@ async function types(page: Page, text: string): Promise<void> {
 }
 
 for (const { street, kind, traced, found, after } of days)
-  test(`typed from the street to the closed job: ${kind}`, async ({ page }) => {
+  test(`typed from the street to the closed job: ${kind}${kind === 'old air handler' ? '' : ' @long'}`, async ({ page }) => {
     const technician = new Technician(page)
     await technician.opensTheApp()
     await page.getByLabel('type of system').focus()

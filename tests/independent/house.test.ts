@@ -135,7 +135,7 @@ describe('an ignition in one', () => {
 })
 
 describe('a search in one', () => {
-  it('ends, with what was asked written down', async () => {
+  it('ends, with what was asked written down @long', async () => {
     const sitting = await sitIndependently(createEngine(furnaceAc), spice, 300_003)
     expect(sitting.outcome).not.toBe('no ending')
     expect(sitting.steps.length).toBe(sitting.checks + 1)

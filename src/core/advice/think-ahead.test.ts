@@ -43,7 +43,7 @@ describe('thinking ahead', () => {
     expect(solvedDuring(engine, () => proposeCheck(engine, answered))).toBeLessThan(check / 20)
   })
 
-  it('serves a number as well as the stretch of numbers that was guessed, which it lies in', () => {
+  it('serves a number as well as the stretch of numbers that was guessed, which it lies in @long', () => {
     const fresh = createEngine(furnaceAc)
     let entries = begun
     let step = proposeCheck(fresh, foldJob(furnaceAc, entries))
@@ -61,7 +61,7 @@ describe('thinking ahead', () => {
     )
   })
 
-  it('serves the reading at whatever minute it is taken: on a heat pump a delay may run, or be over', () => {
+  it('serves the reading at whatever minute it is taken: on a heat pump a delay may run, or be over @long', () => {
     const heatPump = systemOf('heat-pump-o')
     const restarted: Entry[] = [
       { id: 'off', at: '2026-03-04T09:10:00Z', kind: 'bench', change: { do: 'power', on: false } },

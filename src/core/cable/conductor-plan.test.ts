@@ -46,7 +46,7 @@ describe('the plan for the conductors of a cable', () => {
     expect(walks).toBeLessThanOrEqual(3)
   })
 
-  it('names what is true, whatever up to three things are wrong, and leaves open what no join tells', () => {
+  it('names what is true, whatever up to three things are wrong, and leaves open what no join tells @long', () => {
     fc.assert(
       fc.property(
         fc.integer({ min: 2, max: 5 }).chain((conductors) => fc.tuple(fc.constant(conductors), anyFaults(conductors))),
@@ -63,7 +63,7 @@ describe('the plan for the conductors of a cable', () => {
     )
   })
 
-  it('names what is true of up to nine, whatever up to three things are wrong, with joins or with resistors', () => {
+  it('names what is true of up to nine, whatever up to three things are wrong, with joins or with resistors @long', () => {
     fc.assert(
       fc.property(
         fc.integer({ min: 6, max: 9 }).chain((conductors) => fc.tuple(fc.constant(conductors), anyFaults(conductors), fc.boolean())),

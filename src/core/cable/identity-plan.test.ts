@@ -61,7 +61,7 @@ describe('which color is which, behind a splice', () => {
     expect(readings).toBeLessThan(28)
   })
 
-  it('is told of eight in one walk, where each has a resistor of its own', () => {
+  it('is told of eight in one walk, where each has a resistor of its own @long', () => {
     fc.assert(
       fc.property(fc.shuffledSubarray([0, 1, 2, 3, 4, 5, 6, 7], { minLength: 8, maxLength: 8 }), (order) => {
         const { plan, walks, readings } = follow(order, 'walk', [true, true], MARK_OHMS)

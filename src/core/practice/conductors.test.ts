@@ -66,7 +66,7 @@ describe('the conductors of a cable told apart in a house', () => {
     expect(told).toEqual(stat.conductors.map(({ id }) => (id === 'Y' ? 'shorted to C' : id === 'C' ? 'shorted to Y' : 'sound')))
   })
 
-  it('needs one walk and fewer readings with resistors, each value by the circuit solver with a meter in hand', () => {
+  it('needs one walk and fewer readings with resistors, each value by the circuit solver with a meter in hand @long', () => {
     const bag: EntryDraft = { kind: 'run', cable: 'stat-cable', fact: { what: 'resistors', ohms: [...MARK_OHMS] } }
     for (const fault of [null, 'conductor-open:stat-cable.G', 'conductor-short:stat-cable.Y+C', 'conductor-to-chassis:stat-cable.W']) {
       const { told, report, walks, state } = follow(fault, [bag])

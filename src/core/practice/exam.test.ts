@@ -59,7 +59,7 @@ describe('calibrate', () => {
 })
 
 describe('an examined house', () => {
-  it('is solved although its part values are drawn wider than the engine assumes', () => {
+  it('is solved although its part values are drawn wider than the engine assumes @long', () => {
     const random = createRandom(12)
     const sittings = ['conductor-open:outdoor-cable.Y', 'ends-swapped:stat-cable.Y+G@indoor', 'coil-open:gas-valve'].map((id) =>
       sit(furnaceEngine(), drawCase(furnaceEngine(), random, id)),
@@ -76,7 +76,7 @@ describe('what the exam hides', () => {
     expect(codes(guarding).map((fault) => isMet(guarding, fault))).toEqual([true])
   })
 
-  it('is a delay that runs out as it does in a house: waited out, nothing is wrong', () => {
+  it('is a delay that runs out as it does in a house: waited out, nothing is wrong @long', () => {
     const engine = engineOf('heat-pump-o')
     const { trial, right } = sit(engine, drawCase(engine, createRandom(4), 'delay-running:defrost-board.Y-out'))
     expect(right).toBe(true)

@@ -5,7 +5,7 @@ import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 import { furnaceEngine } from '@/tests/setup/furnace'
 
 describe('hard cases', () => {
-  it('a house is solved although one reading was plainly wrong', () => {
+  it('a house is solved although one reading was plainly wrong @long', () => {
     const random = createRandom(3)
     // A search that asks for nothing but looks has no number to falsify: the next house is taken.
     const faults = [
@@ -21,7 +21,7 @@ describe('hard cases', () => {
     expect(sittings.filter(({ right }) => right).length).toBeGreaterThanOrEqual(sittings.length - 1)
   })
 
-  it('two faults: names one of them, and after its repair the other', () => {
+  it('two faults: names one of them, and after its repair the other @long', () => {
     const random = createRandom(33)
     const sittings = Array.from({ length: 2 }, () => examineDouble(furnaceEngine(), random))
     expect(sittings.map(({ first }) => first)).toEqual([true, true])

@@ -21,7 +21,7 @@ describe('a motor or an element that does nothing with its volts', () => {
     ['furnace-ac', 'compressor', 'cool', ['compressor-line@outdoor', 'L2-unit@outdoor']],
     ['furnace-induced-draft', 'inducer', 'heat', ['inducer-line@indoor', 'N@indoor']],
     ['rooftop-electric', 'strips', 'heat', ['strip-line@package', 'L2-unit@package']],
-  ] as const)('on %s: the %s is named, read across itself first with its call on', (id, load, call, leads) => {
+  ] as const)('on %s: the %s is named, read across itself first with its call on @long', (id, load, call, leads) => {
     const { verdict, observations } = visit(id, `load-dead:${load}`, call)
     expect(verdict).toMatchObject({ found: 'repair', repair: { id: `replace:${load}` } })
     const across = observations.find(({ probe }) => probe.meter === 'volts' && leads.every((lead) => [probe.a, probe.b].includes(lead)))

@@ -53,7 +53,7 @@ describe('the proposed checks, answered by simulated houses', () => {
     expect(trial.checks).toBeLessThan(27)
   })
 
-  it('name a fuse that blew for nothing, beside the shorts that may only hide', () => {
+  it('name a fuse that blew for nothing, beside the shorts that may only hide @long', () => {
     const engine = furnaceEngine()
     const random = createRandom(47)
     const house = createHouse(furnaceAc, hypothesisOf('fuse-only:fuse', 'blown'), drawValues(furnaceAc, random), random)

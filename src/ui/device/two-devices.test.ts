@@ -143,7 +143,7 @@ const settled = async () => {
 }
 
 describe('two devices with a broken line', () => {
-  it('lose nothing, double nothing, and come to the same timeline and the same suspects', async () => {
+  it('lose nothing, double nothing, and come to the same timeline and the same suspects @long', async () => {
     let entered = 0
     await fc.assert(
       fc.asyncProperty(fc.array(stepArb, { minLength: 8, maxLength: 40 }), async (steps) => {

@@ -67,7 +67,7 @@ describe('how a search ends', () => {
     expect(soundOnceAllRan([suspect('a', 0.6), suspect('nothing-wrong', 0.4)])).toBeNull()
   })
 
-  it('by a stated number of checks, whatever was read', () => {
+  it('by a stated number of checks, whatever was read @long', () => {
     // Every terminal reads like a live one and like a dead one by turns.
     const ends = ['R', 'Y', 'G', 'W', 'sec', 'limit-rollout', 'rollout-valve', 'R', 'Y']
     const muddle = Array.from({ length: MOST_CHECKS }, (_, index): Observation => {
@@ -106,7 +106,7 @@ describe('a fault that comes and goes', () => {
 })
 
 describe('a sound house', () => {
-  it('is told within a dozen checks, by running it through its calls, and no part is condemned', () => {
+  it('is told within a dozen checks, by running it through its calls, and no part is condemned @long', () => {
     const house = createHouse(furnaceAc, healthy, drawValues(furnaceAc, createRandom(5), 2), createRandom(9))
     const { verdict, checks } = runTrial(engine, house, { complaint: emptyComplaint })
     expect(verdict?.found).toBe('nothing-wrong')

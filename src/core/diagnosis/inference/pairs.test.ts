@@ -95,7 +95,7 @@ describe('weigh', () => {
 })
 
 describe('a second fault behind the first', () => {
-  it('is found after the first is mended, and the readings from before the repair are not thrown away', () => {
+  it('is found after the first is mended, and the readings from before the repair are not thrown away @long', () => {
     const engine = furnaceEngine()
     const house = createHouse(furnaceAc, both(openW, openContactor), templateValues, createRandom(8))
     const first = runTrial(engine, house, { complaint: noEvidence.complaint })

@@ -192,7 +192,7 @@ describe('what comes and goes', () => {
 })
 
 describe.each(['furnace-ac', 'heat-pump-o'])('all readings together on %s', (id) => {
-  it('weigh what brute force over four hundred houses weighs', () => {
+  it('weigh what brute force over four hundred houses weighs @long', () => {
     const system = systemById(id)
     if (!system) throw new Error(`no system ${id}`)
     const drawn = createLaboratory(system, templateValues)

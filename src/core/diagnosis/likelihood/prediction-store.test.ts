@@ -17,7 +17,7 @@ const observations: Observation[] = [
 const evidence = { ...noEvidence, observations }
 
 describe('the store of predictions', () => {
-  it('says the same after it was dropped, and keeps nothing in between', () => {
+  it('says the same after it was dropped, and keeps nothing in between @long', () => {
     const engine = createEngine(furnaceAc)
     const before = weigh(engine, evidence)
     expect(before.engine.hypotheses.length).toBeGreaterThan(engine.hypotheses.length)

@@ -60,7 +60,7 @@ describe('one reading predicted for every house', () => {
   })
 
   it.each([[{ call: 'moment', power: 'fresh' }], [{ call: 'minutes', power: 'long' }], [{ call: 'long', power: 'fresh' }]] as const)(
-    'is the same when it is taken from a bench of other minutes as when it is predicted anew: %j',
+    'is the same when it is taken from a bench of other minutes as when it is predicted anew: %j @long',
     (since) => {
       const { laboratory, hypothesesByKind } = engineOf('heat-pump-o')
       const probes: Probe[] = [

@@ -38,7 +38,7 @@ it.each([
   },
 )
 
-it('on the hot side it is read behind the fuse, with that out: through it a dead primary leaves the secondary across the reading', () => {
+it('on the hot side it is read behind the fuse, with that out: through it a dead primary leaves the secondary across the reading @long', () => {
   const id = 'heat-pump-o'
   const engine = engineOf(id)
   const [dead, grounded] = ['transformer-dead:transformer.primary', 'lead-to-chassis:R@outdoor 3 ohm'].map((one) => {
@@ -71,7 +71,7 @@ it('the fuse out parts what is ahead of it from what hangs behind: a rub that no
 it.each([
   ['furnace-two-transformers', 'lead-to-chassis:sec@indoor', 'mode-dead', 'fan'],
   ['package-heat-pump', 'ends-swapped:stat-cable.Y+C@thermostat', 'nothing-runs', null],
-] as const)('on %s, what no call is ohmed through is looked for as well: %s', (id, cause, symptom, call) => {
+] as const)('on %s, what no call is ohmed through is looked for as well: %s @long', (id, cause, symptom, call) => {
   const engine = engineOf(id)
   const [dead, short] = ['transformer-dead:transformer.secondary', cause].map((one) => {
     const found = engine.hypotheses.find((hypothesis) => hypothesis.id === one)
@@ -116,7 +116,7 @@ it('no volts out of it and all of them going in: the ohms of its circuits come n
 it.each([
   ['heat-pump-o', 'conductor-to-chassis:stat-cable.R 20 ohm', 'transformer-dead:transformer.secondary', 'cable-short:stat-cable.R'],
   ['zoned-furnace-ac', 'conductor-short:stat-cable-2.W+C', 'transformer-dead:panel-transformer.secondary', 'cable-short:stat-cable-2.W+C'],
-])('what hangs across an open winding, or behind a zone panel, is followed to its wire: %s', (id, cause, dead, repair) => {
+])('what hangs across an open winding, or behind a zone panel, is followed to its wire: %s @long', (id, cause, dead, repair) => {
   const engine = engineOf(id)
   const [burned, short] = [dead, cause].map((one) => {
     const found = engine.hypotheses.find((hypothesis) => hypothesis.id === one)

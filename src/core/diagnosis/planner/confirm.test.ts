@@ -38,7 +38,7 @@ describe('a sound house', () => {
 })
 
 describe.each(['heat-pump-o', 'zoned-furnace-ac'])('a sound house of many calls, %s', (id) => {
-  it('is told within the checks of a visit: what one call has shown at a place is not looked at again on the next', () => {
+  it('is told within the checks of a visit: what one call has shown at a place is not looked at again on the next @long', () => {
     const system = systemOf(id)
     const house = createHouse(system, healthy, drawValues(system, createRandom(8)), createRandom(9))
     const trial = runTrial(engineOf(id), house, { complaint: noEvidence.complaint })
@@ -187,7 +187,7 @@ describe('a lead that is to be freed from the metal', () => {
     return runTrial(engine, house, { complaint: noEvidence.complaint })
   }
 
-  it('is told from two wires changed over at the strip it hangs on', () => {
+  it('is told from two wires changed over at the strip it hangs on @long', () => {
     expect(bonded).toHaveLength(1)
     expect(search('ends-swapped:outdoor-cable.Y+C@outdoor').verdict).toMatchObject({ repair: { id: 'swap:outdoor-cable.Y+C@outdoor' } })
   })

@@ -97,7 +97,7 @@ describe('the first moves', () => {
     expect(new Set(arrivals).size).toBe(arrivals.length)
   })
 
-  it('what ohms have found is not called again on a fuse of which nobody knows what it lets through', () => {
+  it('what ohms have found is not called again on a fuse of which nobody knows what it lets through @long', () => {
     const engine = engineOf('dual-fuel')
     const whole = createBench(engine.system)
     const dead = { ...whole, power: false }

@@ -79,7 +79,7 @@ describe('what a meter says of a transformer that carries too much', () => {
   })
 })
 
-it('a call that is not made since it would burn out a transformer was not seen to run: its circuit is ohmed, and no house is called sound', () => {
+it('a call that is not made since it would burn out a transformer was not seen to run: its circuit is ohmed, and no house is called sound @long', () => {
   const system = systemOf('furnace-two-transformers')
   const lead = engineOf(system.id).hypotheses.find(({ id }) => id === 'lead-to-chassis:limit-rollout@indoor')
   if (!lead) throw new Error('no such hypothesis')

@@ -18,7 +18,7 @@ const isHeldLook = ({ bench, probe }: Observation) =>
   bench.call === 'cool' && bench.since !== undefined && isWarm(bench.since) && probe.meter === 'look'
 
 describe('a house that runs, of which something else was told', () => {
-  it('is not called sound before the call of it was left on for minutes', () => {
+  it('is not called sound before the call of it was left on for minutes @long', () => {
     const { verdict, observations } = runTrial(engineOf(id), createHouse(system, healthy, templateValues, createRandom(3)), {
       complaint: told,
     })

@@ -89,7 +89,7 @@ describe('a complaint whose call would burn out the transformer', () => {
     [[], ohms('R@outdoor', 'C@outdoor'), 3490],
   ]
 
-  it('is not made to show once the ohms have told what is wrong', () => {
+  it('is not made to show once the ohms have told what is wrong @long', () => {
     let bench = createBench(engine.system)
     const observations = read.map(([changes, probe, answer], index): Observation => {
       for (const change of changes) {

@@ -12,7 +12,7 @@ import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 import { benchWith, change, furnaceEngine } from '@/tests/setup/furnace'
 
 describe('the best of all checks', () => {
-  it('is found without weighing all of them: what was left early could not have been among the best', () => {
+  it('is found without weighing all of them: what was left early could not have been among the best @long', () => {
     const engine = furnaceEngine()
     const bench = benchWith(change.off, change.liftY)
     const questions = openQuestions(furnaceAc, candidatesFrom(furnaceAc, bench), [], [])
