@@ -24,6 +24,7 @@ const config = {
   testTimeout: 60_000,
   // The long suites compute, and nothing else runs beside them.
   maxWorkers: '100%',
+  testSequencer: '<rootDir>/tests/setup/long-first.cjs',
   projects: [
     {
       ...shared,

@@ -97,7 +97,7 @@ describe('nest-trace trace --json', () => {
 })
 
 describe('nest-trace', () => {
-  it('lists systems, publishes schemas, writes a netlist', () => {
+  it('lists systems, publishes schemas, writes a netlist @long', () => {
     expect(run(['systems']).out).toContain('furnace-ac')
     expect(Object.keys(JSON.parse(run(['schema']).out))).toEqual(['system', 'entry', 'job', 'answer'])
     expect(run(['netlist', '--system', 'furnace-ac']).out).toContain('.ac lin 1 60 60')
@@ -143,7 +143,7 @@ describe('nest-trace', () => {
     }
   })
 
-  it('takes a system from a file and says what is wrong with a bad one', () => {
+  it('takes a system from a file and says what is wrong with a bad one @long', () => {
     const schemaless = run(['trace', '--system', file('bad.json', '{"format":"nest-trace/system"}')], 'R-C 26\n')
     expect(schemaless.status).toBe(2)
     expect(schemaless.err).toContain('is no valid system')

@@ -53,7 +53,7 @@ for (const theme of ['attic', 'roof']) {
   }
 }
 
-test('the sheets are clean as well', async ({ page }) => {
+test('the sheets are clean as well @long', async ({ page }) => {
   const technician = new Technician(page)
   await page.goto('/jobs/demo?step=trace')
   await technician.waits()

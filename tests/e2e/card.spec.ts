@@ -4,7 +4,7 @@ import { cardFacts, cardText } from '@/src/core/formats/page/card-facts'
 import type { JobFile } from '@/src/core/job/job-file'
 import { Technician } from '@/tests/e2e/technician'
 
-test('the card in the panel is photographed: the next visit begins with its wiring, no server asked', async ({ page, context }) => {
+test('the card in the panel is photographed: the next visit begins with its wiring, no server asked @long', async ({ page, context }) => {
   const technician = new Technician(page)
   await technician.opensTheApp()
   await technician.beginsAJob('Dyer Lane 7', 'No heat.', 'heat pump, valve energized to cool (O)')

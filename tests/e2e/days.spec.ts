@@ -81,7 +81,6 @@ const days: readonly Day[] = [
     words: 'Thermostat shows a code.',
     ticks: 'code on the thermostat',
     fault: 'lead-to-chassis:Y1@package',
-    brief: true,
   },
   {
     system: 'heat-pump-o',

@@ -44,7 +44,7 @@ test('take off by thumb: the bundle goes in, comes off call by call, and the cab
   await expect(technician.nextCheck).toContainText('take off the outdoor cable at the indoor unit: Y and C')
 })
 
-test('my slip trips the breaker and says nothing of the house', async ({ page }) => {
+test('my slip trips the breaker and says nothing of the house @long', async ({ page }) => {
   const technician = new Technician(page)
   await begins(technician, 'Kiln Street 5')
   await technician.says('breaker in')

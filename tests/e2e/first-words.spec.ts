@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test'
 import { Technician } from '@/tests/e2e/technician'
 
 /** From the address to the first ohms: what was known before, a code off a board, a line that finishes itself, what reads through. */
-test('a house that was visited before, a code, and ohms that read through', async ({ page }) => {
+test('a house that was visited before, a code, and ohms that read through @long', async ({ page }) => {
   const technician = new Technician(page)
   await technician.opensTheApp()
   const form = page.getByRole('form', { name: 'New job' })

@@ -107,7 +107,7 @@ test('the page, the card, the file and the wiring are saved on the device, what 
   await begin(page, 'Cedar Row 9')
   await context.setOffline(true)
   await enter(page, 'note squirrel in the soffit')
-  await page.getByRole('navigation', { name: 'steps' }).getByRole('button', { name: 'Close' }).click()
+  await page.getByRole('navigation', { name: 'steps' }).getByRole('link', { name: 'Close' }).click()
   const saved = async (name: string): Promise<Buffer> => {
     const download = page.waitForEvent('download')
     await page.getByRole('button', { name, exact: true }).click()

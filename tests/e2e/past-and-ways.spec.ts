@@ -29,7 +29,7 @@ test('the desk goes back to a past moment, takes nothing there, and comes back t
   await expect(page.getByRole('region', { name: 'Suspects' }).getByText(/^after \d+ readings?$/)).toHaveText(now ?? '')
 })
 
-test('why this check, and another way of working, by keyboard', async ({ page }) => {
+test('why this check, and another way of working, by keyboard @long', async ({ page }) => {
   const technician = new Technician(page)
   await technician.opensTheApp()
   await technician.beginsAJob('Mill Row 2', 'Dead.')

@@ -16,7 +16,7 @@ async function opensTheTable(page: Page, text: string) {
   return sheet
 }
 
-test('a table of readings is taken by columns that are told once, and its bad rows are kept aside', async ({ page }) => {
+test('a table of readings is taken by columns that are told once, and its bad rows are kept aside @long', async ({ page }) => {
   const technician = new Technician(page)
   await technician.opensTheApp()
   await technician.beginsAJob('Orchard Way 2', 'No cooling.')

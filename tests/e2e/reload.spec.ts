@@ -25,7 +25,7 @@ test('a reload in the middle loses nothing: what is entered, what is typed, wher
   await expect(page.getByLabel("In the customer's words")).toHaveValue('Blank since the storm.')
 })
 
-test('where the signal goes as soon as the desk is there, it goes on, and all is sent and drawn when it is back', async ({
+test('where the signal goes as soon as the desk is there, it goes on, and all is sent and drawn when it is back @long', async ({
   page,
   context,
 }) => {
@@ -55,7 +55,7 @@ test('where the signal goes as soon as the desk is there, it goes on, and all is
   await expect(page.getByRole('img', { name: /A fuse/ })).toBeVisible()
 })
 
-test('without a signal entries stay on the device, survive a reload, and go out when it is back', async ({ page }) => {
+test('without a signal entries stay on the device, survive a reload, and go out when it is back @long', async ({ page }) => {
   const technician = new Technician(page)
   await technician.opensTheApp()
   await technician.beginsAJob('Heron House, roof unit 2', 'Half works.')

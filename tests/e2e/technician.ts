@@ -40,7 +40,7 @@ export class Technician {
   }
 
   async goesTo(step: string): Promise<void> {
-    await this.page.getByRole('navigation', { name: 'steps' }).getByRole('button', { name: step }).click()
+    await this.page.getByRole('navigation', { name: 'steps' }).getByRole('link', { name: step }).click()
     await expect(this.page.getByRole('heading', { name: step, level: 1 })).toBeAttached()
   }
 

@@ -126,7 +126,7 @@ async function runJob(page: Page, system: string, { symptom, isAtOnce, withLoom 
   await tap(form.getByLabel("complaint in the customer's words").fill('Dead.'))
   await tap(form.getByRole('button', { name: 'Start' }).click())
   await tap(page.getByRole('checkbox', { name: symptom, exact: true }).click())
-  await tap(page.getByRole('navigation', { name: 'steps' }).getByRole('button', { name: 'Trace' }).click())
+  await tap(page.getByRole('navigation', { name: 'steps' }).getByRole('link', { name: 'Trace' }).click())
   await page.getByRole('region', { name: 'Next check' }).getByRole('button', { name: 'why this one' }).waitFor()
   const firstS = (performance.now() - begun) / 1000
   await page.waitForFunction(() => document.querySelector('[aria-busy="true"]') === null)

@@ -93,7 +93,7 @@ describe.each(catalogue.map((system) => [system.id, system] as const))('%s agree
   const random = createRandom(31)
   const boards = partsOf(system, 'board').flatMap((board) => (unplugs(system, board) ? [board.id] : []))
 
-  it('sound on every call, and with ten faults drawn at random', () => {
+  it('sound on every call, and with ten faults drawn at random @long', () => {
     const calls = ['off', ...callsOf(system)] as const
     const hypotheses: [Bench, Hypothesis][] = [
       ...calls.map((call): [Bench, Hypothesis] => [{ ...createBench(system), call }, healthy]),

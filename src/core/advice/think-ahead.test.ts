@@ -32,7 +32,7 @@ describe('thinking ahead', () => {
   const answered = foldJob(furnaceAc, asIfAnswered(begun, next, next.outcomes[0].answer))
   const steps = thinkAhead(engine, begun, proposal)
 
-  it('leaves next to nothing to be solved for the suspects after the likeliest answer and for the check after it', () => {
+  it('leaves next to nothing to be solved for the suspects after the likeliest answer and for the check after it @long', () => {
     for (const step of steps) step()
     const unprepared = createEngine(furnaceAc)
     const suspects = solvedDuring(unprepared, () => formOpinion(unprepared, answered))
@@ -79,7 +79,7 @@ describe('thinking ahead', () => {
       expect(solvedDuring(prepared, () => prepared.store.chains(readAfter(minutes)))).toBeLessThan(anew / 20)
   })
 
-  it('serves ohms of a coil that is sold far from its template, with the readings before it', () => {
+  it('serves ohms of a coil that is sold far from its template, with the readings before it @long', () => {
     const ohms = { setup: [], probe: { meter: 'ohms', a: 'Y@indoor', b: 'C@indoor' } as const }
     const outcomes = [{ ...next.outcomes[0], answer: 14 }]
     const asked = { ...proposal, next: { ...next, ...ohms, outcomes, bench: { ...createBench(furnaceAc), power: false } } }

@@ -131,7 +131,7 @@ describe('the plan for the conductors of a cable', () => {
       expect(walks).toBe(1)
     })
 
-    it('names what is true, whatever up to three things are wrong', () => {
+    it('names what is true, whatever up to three things are wrong @long', () => {
       fc.assert(
         fc.property(
           fc.integer({ min: 3, max: 5 }).chain((conductors) => fc.tuple(fc.constant(conductors), anyFaults(conductors))),

@@ -53,7 +53,7 @@ function follow(fault: string | null, begin: readonly EntryDraft[] = []) {
 }
 
 describe('the conductors of a cable told apart in a house', () => {
-  it('finds the open one, with everything else sound', () => {
+  it('finds the open one, with everything else sound @long', () => {
     const { told, report, walks, state } = follow('conductor-open:stat-cable.G')
     expect(told).toEqual(stat.conductors.map(({ id }) => (id === 'G' ? 'open' : 'sound')))
     expect(report.taken).toBeLessThan(28)
@@ -61,7 +61,7 @@ describe('the conductors of a cable told apart in a house', () => {
     expect(isAskedFor(system, state, 'stat-cable')).toBe(true)
   })
 
-  it('finds two that touch, each by its partner', () => {
+  it('finds two that touch, each by its partner @long', () => {
     const { told } = follow('conductor-short:stat-cable.Y+C')
     expect(told).toEqual(stat.conductors.map(({ id }) => (id === 'Y' ? 'shorted to C' : id === 'C' ? 'shorted to Y' : 'sound')))
   })

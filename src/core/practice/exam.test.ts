@@ -88,7 +88,7 @@ describe('the other solvers, on the same house', () => {
   const engine = furnaceEngine()
   const drawn = drawCase(engine, createRandom(21), 'conductor-open:outdoor-cable.Y')
 
-  it('find it too by every way of working, and the house stays the same for each of them', () => {
+  it('find it too by every way of working, and the house stays the same for each of them @long', () => {
     for (const way of ['take-off', 'numbers'] as const) {
       const sitting = sit(engine, drawn, waySolver(way))
       expect([way, sitting.right]).toEqual([way, true])

@@ -28,7 +28,7 @@ describe('a motor or an element that does nothing with its volts', () => {
     expect(across?.answer).toBeGreaterThan(100)
   })
 
-  it('is told from the switch that should start it', () => {
+  it('is told from the switch that should start it @long', () => {
     expect(visit('furnace-ac', 'switch-open:high-pressure', 'cool').verdict).toMatchObject({ repair: { id: 'switch:high-pressure' } })
     expect(visit('furnace-induced-draft', 'coil-open:inducer-relay', 'heat').verdict).toMatchObject({
       repair: { id: 'replace:inducer-relay' },

@@ -50,7 +50,7 @@ describe('a system by ticking', () => {
     colours: fc.constant({}),
   })
 
-  it('can be wired, drawn and solved, whatever is ticked', () => {
+  it('can be wired, drawn and solved, whatever is ticked @long', () => {
     fc.assert(
       fc.property(ticks, (ticked) => {
         const { system } = buildSystem(ticked, catalogue)

@@ -17,9 +17,14 @@ export function StepRail({ current, onStep }: { current: Step; onStep: (step: St
           const isDone = isStepDone(system, state, step)
           return (
             <li key={step} className="min-w-0 flex-1">
-              <button
-                type="button"
-                onClick={() => onStep(step)}
+              <a
+                // A tap that comes before the page is alive opens the step all the same.
+                href={`?step=${step}`}
+                onClick={(click) => {
+                  if (click.metaKey || click.ctrlKey || click.shiftKey) return
+                  click.preventDefault()
+                  onStep(step)
+                }}
                 aria-current={step === current ? 'step' : undefined}
                 className={`grid h-14 w-full place-content-center border-transparent border-t-4 text-center desk:h-[4.6rem] desk:border-t-0 desk:border-l-4 ${
                   step === current ? '!border-next bg-panel text-next' : 'text-muted'
@@ -35,7 +40,7 @@ export function StepRail({ current, onStep }: { current: Step; onStep: (step: St
                   )}
                 </span>
                 <span className="truncate text-small max-desk:tracking-tighter">{stepName[step]}</span>
-              </button>
+              </a>
             </li>
           )
         })}

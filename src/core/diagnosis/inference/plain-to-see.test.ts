@@ -70,7 +70,7 @@ describe('what the eye saw', () => {
     expect(ofY).toBeGreaterThan(0.8)
   })
 
-  it('a valve that chatters uncalled is the board that drives it, and not none of these', () => {
+  it('a valve that chatters uncalled is the board that drives it, and not none of these @long', () => {
     const heatPump = systemById('heat-pump-o')
     if (!heatPump) throw new Error('no heat pump')
     const of = createEngine(heatPump)

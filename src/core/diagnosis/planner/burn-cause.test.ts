@@ -15,7 +15,7 @@ it.each([
   ['air-handler-plain', 'transformer', 'contactor', 'nothing-runs', null],
   ['furnace-two-transformers', 'heat-transformer', 'gas-valve', 'mode-dead', 'heat'],
 ] as const)(
-  'a dead transformer of %s is not the end: what burned it out is looked for with the power off, and named first',
+  'a dead transformer of %s is not the end: what burned it out is looked for with the power off, and named first @long',
   (id, transformer, coil, symptom, call) => {
     const system = systemById(id)
     if (!system) throw new Error(`no ${id}`)

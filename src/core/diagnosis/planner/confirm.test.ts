@@ -240,7 +240,7 @@ describe('damage by degrees', () => {
     expect(inDegree(open, 2)).toBe(open)
   })
 
-  it('a rub of eight ohms, which no hypothesis names, is found all the same', () => {
+  it('a rub of eight ohms, which no hypothesis names, is found all the same @long', () => {
     const hypothesis = graded(hypothesisOf('conductor-to-chassis:outdoor-cable.Y'), 8 / 0.2)
     const house = createHouse(furnaceAc, hypothesis, drawValues(furnaceAc, createRandom(8)), createRandom(9))
     const { verdict } = runTrial(engine, house, { complaint: noEvidence.complaint })
@@ -249,7 +249,7 @@ describe('damage by degrees', () => {
 })
 
 describe('a line that reads nothing across', () => {
-  it('is read to ground before it is called off: an open neutral reads all of it there', () => {
+  it('is read to ground before it is called off: an open neutral reads all of it there @long', () => {
     const engine = engineOf('furnace-no-common')
     const { system } = engine
     const fault = engine.faults.find(({ id }) => id === 'neutral-open:furnace-supply')

@@ -53,7 +53,7 @@ describe('the first moves', () => {
     },
   )
 
-  it('a call on a transformer that nothing protects is made behind a breaker: one in eight of these is a short', () => {
+  it('a call on a transformer that nothing protects is made behind a breaker: one in eight of these is a short @long', () => {
     const { observations } = visit('air-handler-plain', 'lead-to-chassis:high-low@outdoor', told('mode-dead', 'cool'))
     const called = observations.filter(({ bench }) => bench.power && bench.call !== 'off')
     expect(called.length).toBeGreaterThan(0)
@@ -85,7 +85,7 @@ describe('the first moves', () => {
     expect(checks).toBeLessThanOrEqual(4)
   })
 
-  it('something chatters: the call on, what does is seen and heard before anything is switched off', () => {
+  it('something chatters: the call on, what does is seen and heard before anything is switched off @long', () => {
     const next = firstOf('heat-pump-o', 'chatters', 'heat')
     expect(next).toMatchObject({ probe: { meter: 'look' }, bench: { power: true, call: 'heat' } })
     const { verdict, checks, observations } = visit('heat-pump-o', 'output-chatters:defrost-board.O-out', told('chatters', 'heat'))

@@ -33,7 +33,7 @@ describe('a short under which all runs, and on which nothing opens', () => {
     expect(next?.setup).toEqual([])
   })
 
-  it('is not left on once the amps have told of it, and is looked for with the power off', () => {
+  it('is not left on once the amps have told of it, and is looked for with the power off @long', () => {
     const observations = [...checked, seen('heat', 'indoor', { meter: 'amps', on: 'fuse' }, 4)]
     const { next } = propose(engine, { ...noEvidence, observations }, { ...bench, call: 'heat', place: 'indoor' })
     expect(next?.bench.power).toBe(false)
