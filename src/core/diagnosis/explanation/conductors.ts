@@ -4,7 +4,7 @@ import type { Hypothesis } from '@/src/core/readings/hypothesis'
 import { Memo } from '@/src/core/units/cache'
 import { modelValue } from '@/src/core/units/model-value'
 import type { CableId } from '@/src/core/wiring/ids'
-import { conductorEnd } from '@/src/core/wiring/point'
+import { conductorEnd, type Point } from '@/src/core/wiring/point'
 import type { Cable, Conductor } from '@/src/core/wiring/system'
 
 /** One conductor as the readings know it. */
@@ -28,7 +28,7 @@ export function conductorTable(engine: Engine, prior: Posterior, posterior: Post
     cable.conductors.map((conductor): ConductorRow => {
       const troubles = new Map<string, number>()
       let before = 0
-      for (const { index, say } of touchingOf.of(engine.hypotheses).of(cable).of(conductor)) {
+      for (const { index, say } of touchingEitherEnd(engine.hypotheses, cable, conductor)) {
         before += prior.hypotheses[index]
         troubles.set(say, (troubles.get(say) ?? 0) + posterior.hypotheses[index])
       }
@@ -47,16 +47,29 @@ export function conductorTable(engine: Engine, prior: Posterior, posterior: Post
   )
 }
 
-/** The hypotheses whose fault touches a conductor, by place, with how it is said: the same for every reading of a job. */
-const touchingOf = new Memo(
-  (hypotheses: readonly Hypothesis[]) =>
-    new Memo(
-      (cable: Cable) =>
-        new Memo((conductor: Conductor) => {
-          const ends = cable.between.map((place) => conductorEnd(cable.id, conductor.id, place))
-          return hypotheses.flatMap(({ fault }, index) =>
-            fault?.touches.some((point) => ends.includes(point)) ? [{ index, say: fault.say }] : [],
-          )
-        }),
-    ),
-)
+/** A hypothesis whose fault touches a point, by its place, and how that fault is said. */
+interface Touching {
+  readonly index: number
+  readonly say: string
+}
+
+/** By the points that they touch, in one pass: where pairs of faults stand beside the single ones the list is another after each reading. */
+const touchingOf = new Memo((hypotheses: readonly Hypothesis[]): ReadonlyMap<Point, readonly Touching[]> => {
+  const byPoint = new Map<Point, Touching[]>()
+  for (const [index, { fault }] of hypotheses.entries()) {
+    if (!fault) continue
+    const touching = { index, say: fault.say }
+    for (const point of new Set(fault.touches)) {
+      const known = byPoint.get(point)
+      if (known) known.push(touching)
+      else byPoint.set(point, [touching])
+    }
+  }
+  return byPoint
+})
+
+/** The hypotheses whose fault touches either end of a conductor, each once. */
+function touchingEitherEnd(hypotheses: readonly Hypothesis[], cable: Cable, conductor: Conductor): ReadonlySet<Touching> {
+  const byPoint = touchingOf.of(hypotheses)
+  return new Set(cable.between.flatMap((place) => byPoint.get(conductorEnd(cable.id, conductor.id, place)) ?? []))
+}

@@ -22,11 +22,20 @@ const HAS_BURNED_ANYWAY = modelValue({ value: 0.02, unit: 'share of shorts', sou
  * @returns a relative rate, on the scale of `engine.rates`
  */
 export function rateOfBurning(engine: Engine, a: number, b: number): number {
-  const [first, second] = [a, b].map((index) => recordOf(engine, index))
-  if (first?.burnsOutTransformers && second?.burnedOut) return burns(engine, a, b)
-  if (second?.burnsOutTransformers && first?.burnedOut) return burns(engine, b, a)
+  const { isCause, isBurned } = rolesOf.of(engine)
+  if (isCause[a] && isBurned[b]) return burns(engine, a, b)
+  if (isCause[b] && isBurned[a]) return burns(engine, b, a)
   return 0
 }
+
+/** Which hypotheses burn out transformers, and which are of one that is burned out: asked of thousands of pairs after each reading. */
+const rolesOf = new Memo((engine: Engine) => {
+  const records = engine.hypotheses.map((_, index) => recordOf(engine, index))
+  return {
+    isCause: records.map((record) => record?.burnsOutTransformers ?? false),
+    isBurned: records.map((record) => record?.burnedOut ?? false),
+  }
+})
 
 function burns(engine: Engine, cause: number, burned: number): number {
   const part = engine.hypotheses[burned].fault?.part ?? ''

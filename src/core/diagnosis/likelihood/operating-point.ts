@@ -24,7 +24,7 @@ export interface OperatingPoint {
 const STEP = modelValue({ value: 0.5, unit: 'spreads', source: 'assumption' })
 /** How far from the template a coil must be for a point of its own. */
 const FAR = modelValue({ value: 0.7, unit: 'spreads', source: 'assumption' })
-/** No coil is taken to lie further out: three times the template's ohms, and a third of them, is what is sold. */
+/** No point lies further out, 2.3 times the template's ohms or so much less: what is sold beyond that is told from there by a straight line. */
 const FURTHEST = modelValue({
   value: 2,
   unit: 'spreads',
