@@ -34,6 +34,11 @@ describe('what goes by another name', () => {
     ['contactor unplugged, reads 14.6', valveUnplugged, '14.6 ohm'],
     ['damper 2 24 volts wont open', zoned, 'shut'],
     ['burners not lit', heating, 'what runs at the indoor unit: not as called'],
+    ['igniter has 118 doesnt glow', draft, 'at the indoor unit: 118 V, then'],
+    ['inducer motor 8 ohms', draftOff, '8 ohm'],
+    ['draft motor runs, switch doesnt close', draft, 'inducer: runs'],
+    ['Y to C is hot, 25', furnace, 'Y to C at the indoor unit: 25 V'],
+    ['trips when Y is jumped', furnace, 'jumper R to Y at the indoor unit, then'],
     ['24 at the gas valve, no flame', heating, ', then what runs at the indoor unit: not as called'],
   ])('%s', (line, asked, says) => expect(answerTo(asked, line)).toContain(says))
 
@@ -70,6 +75,7 @@ describe('what the hand did', () => {
     'extra wire on Y',
     '3 flashes, pressure switch',
     'filters plugged',
+    'drop of 2 volts when contactor pulls',
     '5 min delay on the stat',
   ])('%s: a note', (line) => expect(drafts(furnace, line)).toEqual([{ kind: 'note', text: expect.stringMatching(/\w/) }]))
 })

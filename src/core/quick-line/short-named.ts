@@ -1,4 +1,5 @@
 import { COLOUR } from '@/src/core/quick-line/colours'
+import { GROUND_WORDS } from '@/src/core/quick-line/names'
 import type { Shortened } from '@/src/core/quick-line/short-readings'
 
 const WIRE = `[A-Z]\\d?|${COLOUR}`
@@ -85,7 +86,13 @@ export const ofNames: readonly Shortened[] = [
     /^(?:all )?(?:the )?wires (?:at|on) (?:the )?(stat|thermostat|furnace|air handler|condenser|outdoor unit|board|panel|strip) (?:are |is )?(?:all )?(?:tight|good|landed|snug|fine|on tight|secure)$/i,
     'landings at the $1 all landed',
   ],
-  [/^(\d[\d.]* ?(?:meg|megs|megohms?|k|kohms?|ohms?)) (?:between |from |across )?(.+?) (?:and|to) (.+)$/i, '$2 to $3 $1'],
+  [
+    new RegExp(
+      `^(\\d[\\d.]* ?(?:meg|megs|megohms?|k|kohms?|ohms?)) (?:between |from |across )?(${WIRE}) (?:and|to) (?:the )?(${WIRE}|${GROUND_WORDS.join('|')})( (?:at|in|on|outside|outdoors|here)\\b.*)?$`,
+      'i',
+    ),
+    '$2 to $3$4 $1',
+  ],
   [
     /^ohm(?:ed|s)?(?: out)? (?:the )?(igniter|ignitor|hsi|flame sensor|contactor|gas valve|valve|inducer|blower|compressor)[:,]? (?=\d|\.\d|ol\b|open\b|infinite\b)/i,
     '$1 ',
@@ -115,4 +122,31 @@ export const ofNames: readonly Shortened[] = [
     'note $&',
   ],
   [/^phase ([ABC]) to ([ABC])[,:]? (?=\d)/i, (all, a, b) => (`${a}${b}`.toUpperCase() === 'AB' ? 'L1 to L2 ' : all)],
+  // A motor by another name, and what it reads.
+  [/\bdraft (?:motor|blower|fan)\b/gi, 'inducer'],
+  [/^(?:the )?(inducer|blower|condenser fan|outdoor fan) motor (?=\d)/i, '$1 '],
+  [
+    /^(?:the )?(?:igniter|ignitor|hsi) (?:has|gets|is getting|reads|at|with) (\d[\d.]*)(?: ?v(?:olts?)?)?,? (?:but |and )?(?:it )?(?:does ?n[’']?t|doesnt|won[’']?t|wont|not|is ?n[’']?t|isnt|never|no) (?:glow(?:ing|s)?|light(?:ing)?|get hot|heat up)$/i,
+    '$1 at the igniter, no glow',
+  ],
+  [
+    /^(inducer .*?),? (?:but |and )?(?:the )?switch (won[’']?t|wont|does ?n[’']?t|doesnt|never|not) (close|closes|make|makes|pull in)$/i,
+    "$1, pressure switch won't make",
+  ],
+  // Hot or dead beside its volts says no more than they do.
+  [
+    /^([A-Z]\d?(?: to |-)[A-Z]\d?) (?:is |was )?(?:hot|live|good|dead|low|high|energi[sz]ed),? (?:at |with |it[’']?s |reads? )?(?=\d)/i,
+    '$1 ',
+  ],
+  [
+    /^(?:it )?(?:still )?(trips|pops|blows|holds) (?:when|once|with) ([A-Z]\d?) (?:is )?(?:jumped|jumpered|jumped out)$/i,
+    'jumper R $2, $1',
+  ],
+  // How far it drops is no reading of what it drops to.
+  [/^(?:a )?(?:drop|dip|sag) of (?:about )?\d[\d.]* ?v(?:olts?)?\b.*$/i, 'note $&'],
+  [
+    /^(?:the )?(?:home ?owner|customer|tenant|owner|landlord|manager) (?:already |has |had )*(?:flipped|reset|tripped|replaced|changed|swapped|turned|put|pushed|checked)\b.*$/i,
+    'note $&',
+  ],
+  [/^(?:it[’']?s |is |unit )?running on (?:gas|aux|emergency heat|strips|second stage|high)$/i, 'note $&'],
 ]
