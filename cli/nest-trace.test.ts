@@ -74,7 +74,7 @@ describe('nest-trace trace --json', () => {
     })
   })
 
-  it('takes several entries on one line, as a list or one after the other: all or none', () => {
+  it('takes several entries on one line, as a list or one after the other: all or none @long', () => {
     const note = (id: string) => JSON.stringify({ id, kind: 'note', text: `} {"of" ${id}` })
     const [listed, strung, half] = trace(
       `[${note('a')},${note('b')}]`,
@@ -180,7 +180,7 @@ describe('a command line with a mistake in it', () => {
     expect(answer.understood).toMatchObject([{ kind: 'reading', answer: 26.4 }])
   })
 
-  it('ends without a word when its reader has gone, and with one when the disk is full', () => {
+  it('ends without a word when its reader has gone, and with one when the disk is full @long', () => {
     const shell = (line: string) => spawnSync('bash', ['-c', line], { encoding: 'utf8' })
     const gone = shell('./nest-trace schema | head -c 10; echo "$PIPESTATUS" >&2')
     expect(gone.stderr.trim()).toBe('0')

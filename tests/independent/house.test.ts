@@ -74,7 +74,7 @@ describe('a house of the independent exam', () => {
     expect(contactor).not.toEqual(furnaceAc.parts.find(({ id }) => id === 'contactor'))
   })
 
-  it('goes on with what chatters for as long as it is let, and its transformer stays as warm as that makes it', async () => {
+  it('goes on with what chatters for as long as it is let, and its transformer stays as warm as that makes it @long', async () => {
     const board = systemById('heat-pump-o')
     if (!board) throw new Error('no heat pump')
     const { house } = await workingOn(board, troubleOf(board, 'output-chatters:defrost-board.Y-out'), 'cool', 3000)

@@ -83,7 +83,7 @@ describe('two conductors that change places', () => {
     expect(systemAsLeft(furnaceAc, bench).cables).toEqual(furnaceAc.cables)
   })
 
-  it('leaves no proposed check that hands could not set up', () => {
+  it('leaves no proposed check that hands could not set up @long', () => {
     for (const exchanged of [both, atStat])
       for (const way of waysOfWorking)
         for (const candidate of stagesOf(furnaceAc, benchWith(exchanged), way).flat())

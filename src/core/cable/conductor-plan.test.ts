@@ -39,7 +39,7 @@ const anyFaults = (conductors: number): fc.Arbitrary<ConductorFaults> => {
 }
 
 describe('the plan for the conductors of a cable', () => {
-  it('tells a sound cable of seven in one walk there and back, in eight readings, where pair by pair takes 21 and finds no open one', () => {
+  it('tells a sound cable of seven in one walk there and back, in eight readings, where pair by pair takes 21 and finds no open one @long', () => {
     const { plan, readings, walks } = follow(7, sound)
     expect(plan.states).toEqual(Array.from({ length: 7 }, () => ({ isOpen: false, touches: [] })))
     expect(readings).toBeLessThanOrEqual(8)

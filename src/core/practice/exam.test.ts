@@ -96,7 +96,7 @@ describe('the other solvers, on the same house', () => {
     }
   })
 
-  it('find a short by each habit that is meant for it, narrowing as they go', () => {
+  it('find a short by each habit that is meant for it, narrowing as they go @long', () => {
     const short = drawCase(engine, createRandom(24), 'conductor-to-chassis:outdoor-cable.Y')
     const told = { ...short, complaint: { ...emptyComplaint, symptoms: ['fuse-on-call' as const], call: 'cool' as const } }
     for (const name of habitNames.filter((one) => isMeantFor(one, told.complaint))) {

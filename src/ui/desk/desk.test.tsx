@@ -84,7 +84,7 @@ function open(at: string, change: (job: JobFile) => JobFile = (job) => job) {
 const region = (name: string) => screen.findByRole('region', { name })
 
 describe('the trace desk', () => {
-  it('signs what is entered once a name is given, and says so in the timeline', async () => {
+  it('signs what is entered once a name is given, and says so in the timeline @long', async () => {
     const user = open('trace')
     await screen.findByText(/^after \d+ readings$/)
     await user.keyboard('t')
@@ -168,7 +168,7 @@ describe('a fault that comes and goes', () => {
     ),
   })
 
-  it('is called up round after round; each one is told, with what was being moved', async () => {
+  it('is called up round after round; each one is told, with what was being moved @long', async () => {
     const user = open('trace', nowAndThen)
     await user.click(await screen.findByRole('button', { name: /^Intermittent/ }))
     const sheet = await screen.findByRole('dialog', { name: 'Cycle the call' })
@@ -209,7 +209,7 @@ describe('the other steps', () => {
     expect(screen.getByLabelText('Where')).toHaveValue('outdoor-cable')
   })
 
-  it('Repair asks once for the cause, and records without one then', async () => {
+  it('Repair asks once for the cause, and records without one then @long', async () => {
     const user = open('repair')
     await user.click(await screen.findByRole('button', { name: /^Clear the short to ground on Y \(red\) of the outdoor cable/ }))
     await user.click(screen.getByRole('button', { name: 'Record the repair' }))
@@ -247,7 +247,7 @@ describe('the other steps', () => {
     expect(screen.getAllByRole('row', { name: /spare/ })).toHaveLength(3)
   })
 
-  it('Cable offers the spares of the cable that is suspect, and shows where a conductor went', async () => {
+  it('Cable offers the spares of the cable that is suspect, and shows where a conductor went @long', async () => {
     const user = open('cable')
     await screen.findAllByRole('row', { name: /! suspect/ })
     const card = await region('Conductors')

@@ -60,7 +60,7 @@ async function drawnInPeace(): Promise<number> {
   return draws
 }
 
-it('draws the loom for a change of the job, not for a typed letter, the next check or a sheet', async () => {
+it('draws the loom for a change of the job, not for a typed letter, the next check or a sheet @long', async () => {
   const user = userEvent.setup()
   render(
     <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { enabled: false } } })}>

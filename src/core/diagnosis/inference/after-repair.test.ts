@@ -45,7 +45,7 @@ describe('readings from before a repair', () => {
     expect(held(suspectsAfter({}))).toBeCloseTo(0.02 * 0.15, 6)
   })
 
-  it('leave a valve that stays out on cool to everything that may keep it out, the wire of its call before the board', () => {
+  it('leave a valve that stays out on cool to everything that may keep it out, the wire of its call before the board @long', () => {
     const cool = { ...live, call: 'cool' } as const
     const runs: Probe = { meter: 'look', at: 'runs@package' }
     const observations = read([

@@ -81,7 +81,7 @@ describe('what the eye saw', () => {
 })
 
 describe('trip, take one off, hold', () => {
-  it('on a slot of 5 A: what tripped on cool and holds with outdoor Y on a spare is outdoor Y', () => {
+  it('on a slot of 5 A: what tripped on cool and holds with outdoor Y on a spare is outdoor Y @long', () => {
     const heatPump = systemById('heat-pump-o')
     if (!heatPump) throw new Error('no heat pump')
     const of = createEngine(heatPump)

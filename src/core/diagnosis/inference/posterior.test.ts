@@ -33,7 +33,7 @@ const evidenceArb = answersArb.map(
 )
 
 describe('what would be thought without a reading', () => {
-  it('is what would be thought had it never been taken', () => {
+  it('is what would be thought had it never been taken @long', () => {
     const engine = furnaceEngine()
     fc.assert(
       fc.property(evidenceArb, (evidence) => {

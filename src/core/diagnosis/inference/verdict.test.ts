@@ -102,7 +102,7 @@ describe('a house that is told to blow its fuse now and then', () => {
 })
 
 describe('a bond that is missing and makes no trouble', () => {
-  it('is named, by itself or beside a house whose calls all run', () => {
+  it('is named, by itself or beside a house whose calls all run @long', () => {
     const house = createHouse(furnaceAc, hypothesisOf('bond-missing:bond'), drawValues(furnaceAc, createRandom(3)), createRandom(7))
     const trial = runTrial(furnaceEngine(), house, { complaint: noEvidence.complaint })
     expect(trial.verdict?.suspects).toContain('bond-missing:bond')

@@ -159,7 +159,7 @@ describe('a flame that is not sensed', () => {
   const complaint = { ...emptyComplaint, symptoms: ['mode-dead' as const], call: 'heat' as const }
   const proposedAfter = (observations: readonly Observation[]) => propose(engine, { ...noEvidence, complaint, observations }, heat)
 
-  it('is read in its own current before the control or its rod is named: a switch that opens with the heat puts out a flame as well', () => {
+  it('is read in its own current before the control or its rod is named: a switch that opens with the heat puts out a flame as well @long', () => {
     const { next, verdict } = proposedAfter(seen)
     expect(verdict).toBeNull()
     expect(next?.probe).toEqual({ meter: 'look', at: 'signal@ignition' })

@@ -93,7 +93,7 @@ describe('a house after a repair', () => {
   const looks = [seen('off', 'runs@indoor'), seen('off', 'runs@outdoor'), seen('fan', 'runs@indoor')]
 
   // A sound house is likelier than not after a repair, and its calls were all made: without the rule that would be the end.
-  it('is not called sound beside a call that was seen not to run: what is behind it is looked for', () => {
+  it('is not called sound beside a call that was seen not to run: what is behind it is looked for @long', () => {
     const observations = [...looks, seen('cool', 'runs@indoor', 'not as called'), seen('heat', 'runs@indoor')]
     const { next, verdict } = propose(coolStrips, { complaint, repaired, before, observations }, called('heat'))
     expect(verdict).toBeNull()
@@ -148,7 +148,7 @@ describe('a reading that stands against the verdict', () => {
 })
 
 describe('a cable that is to be opened', () => {
-  it('has had its wires in the hand at both ends, or was looked at there, and was read without the thermostat', () => {
+  it('has had its wires in the hand at both ends, or was looked at there, and was read without the thermostat @long', () => {
     const house = createHouse(
       furnaceAc,
       hypothesisOf('conductor-short:stat-cable.Y+W'),
