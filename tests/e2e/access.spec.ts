@@ -1,6 +1,7 @@
 import AxeBuilder from '@axe-core/playwright'
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { Technician } from '@/tests/e2e/technician'
+import { test } from '@/tests/e2e/test'
 
 const steps = ['complaint', 'power', 'trace', 'cable', 'repair', 'prove', 'close']
 const sizes = [

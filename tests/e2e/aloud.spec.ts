@@ -1,5 +1,6 @@
-import { expect, type Page, test } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
 import { Technician } from '@/tests/e2e/technician'
+import { test } from '@/tests/e2e/test'
 
 /** A device with a voice of its own, or with one on the network alone; what it says is written down. */
 async function withVoice(page: Page, localService: boolean): Promise<void> {

@@ -1,9 +1,10 @@
 import { mkdtempSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { answers, endServers, serve } from '@/tests/e2e/own-server'
 import { Technician } from '@/tests/e2e/technician'
+import { test } from '@/tests/e2e/test'
 
 test.afterAll(endServers)
 

@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { Technician } from '@/tests/e2e/technician'
+import { test } from '@/tests/e2e/test'
 
 /** A pair of 18 AWG at 25 °C, ohm per metre of its loop. */
 const LOOP = 2 * 0.02095 * (1 + 0.00393 * 5)

@@ -1,6 +1,7 @@
 import AxeBuilder from '@axe-core/playwright'
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { Technician } from '@/tests/e2e/technician'
+import { test } from '@/tests/e2e/test'
 
 /** Beyond the contactor: the call is there, the contactor is in, and one motor of two does not turn. Typed outdoors, read by thumb. */
 test('a compressor that hums is its run capacitor, and is not condemned before that was read @long', async ({ page }) => {

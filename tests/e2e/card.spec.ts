@@ -1,8 +1,9 @@
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { codePicture } from '@/src/core/formats/page/card-document'
 import { cardFacts, cardText } from '@/src/core/formats/page/card-facts'
 import type { JobFile } from '@/src/core/job/job-file'
 import { Technician } from '@/tests/e2e/technician'
+import { test } from '@/tests/e2e/test'
 
 test('the card in the panel is photographed: the next visit begins with its wiring, no server asked @long', async ({ page, context }) => {
   const technician = new Technician(page)

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { conductorOdds } from '@/src/core/advice/conductor-odds'
 import { isResistor } from '@/src/core/bench/bench'
 import { marksIn } from '@/src/core/cable/cable-bench'
@@ -12,6 +12,7 @@ import { foldJob } from '@/src/core/job/fold'
 import { type Point, parsePoint } from '@/src/core/wiring/point'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 import { Technician } from '@/tests/e2e/technician'
+import { test } from '@/tests/e2e/test'
 
 const [stat] = furnaceAc.cables
 const engine = createEngine(furnaceAc)

@@ -1,8 +1,9 @@
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { joinFaults } from '@/src/core/diagnosis/inference/pairs'
 import { hypothesisOfFault } from '@/src/core/readings/hypothesis'
 import { systemById } from '@/src/core/wiring/systems/catalogue'
 import { faultById, followsTheChecks, hiddenHypothesis, Technician } from '@/tests/e2e/technician'
+import { test } from '@/tests/e2e/test'
 
 /**
  * Days of different kinds on different systems, from the complaint to the named fault, through the real interface; a

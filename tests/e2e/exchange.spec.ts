@@ -1,6 +1,7 @@
 import AxeBuilder from '@axe-core/playwright'
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { Technician } from '@/tests/e2e/technician'
+import { test } from '@/tests/e2e/test'
 
 /** No spare that anybody trusts: two wires in use change places, and the code on the thermostat follows the bad one. By thumb. */
 test('an over-current code follows the wire when two change places @long', async ({ page }) => {

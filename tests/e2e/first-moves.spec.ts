@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { Technician } from '@/tests/e2e/technician'
+import { test } from '@/tests/e2e/test'
 
 /** Moves of the trade on the real desk. */
 async function begins(technician: Technician, street: string, ...ticked: string[]): Promise<void> {

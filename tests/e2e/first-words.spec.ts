@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { Technician } from '@/tests/e2e/technician'
+import { test } from '@/tests/e2e/test'
 
 /** From the address to the first ohms: what was known before, a code off a board, a line that finishes itself, what reads through. */
 test('a house that was visited before, a code, and ohms that read through @long', async ({ page }) => {

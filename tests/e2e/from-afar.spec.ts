@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { Technician } from '@/tests/e2e/technician'
+import { test } from '@/tests/e2e/test'
 
 test('the code in the zoned house, from afar: whoever is there takes one wire off at a time, and the cable is named', async ({ page }) => {
   const technician = new Technician(page)

@@ -1,7 +1,8 @@
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { writeJobFile } from '@/src/core/job/job-file'
 import { createDemoJob } from '@/src/core/practice/demo'
 import { Technician } from '@/tests/e2e/technician'
+import { test } from '@/tests/e2e/test'
 
 const job = { ...createDemoJob('from-a-colleague', new Date('2026-05-04T09:10:00Z')) }
 const text = writeJobFile(job)

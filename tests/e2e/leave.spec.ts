@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs'
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { Technician } from '@/tests/e2e/technician'
+import { test } from '@/tests/e2e/test'
 
 test('a job is left for a part, with its day, stands so in the list, and is taken up again @long', async ({ page }) => {
   const technician = new Technician(page)

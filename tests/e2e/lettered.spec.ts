@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { Technician } from '@/tests/e2e/technician'
+import { test } from '@/tests/e2e/test'
 
 test('a strip outdoors on which B is common, a long walk: told by taps, read so, and so again at the next visit @long', async ({
   page,

@@ -1,10 +1,11 @@
 import type { AddressInfo, Server } from 'node:net'
 import AxeBuilder from '@axe-core/playwright'
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { hypothesisOfFault } from '@/src/core/readings/hypothesis'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 import { createSimulatedMeter } from '@/src/server/meter/simulated-meter'
 import { faultById, Technician } from '@/tests/e2e/technician'
+import { test } from '@/tests/e2e/test'
 
 const meters: Server[] = []
 test.afterAll(() => {

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs'
-import { type BrowserContext, expect, type Page, test } from '@playwright/test'
+import { type BrowserContext, expect, type Page } from '@playwright/test'
+import { test } from '@/tests/e2e/test'
 
 /** A new job, begun on the list as a technician begins it. */
 async function begin(page: Page, title: string): Promise<void> {

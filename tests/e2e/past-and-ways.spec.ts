@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { Technician } from '@/tests/e2e/technician'
+import { test } from '@/tests/e2e/test'
 
 test('the desk goes back to a past moment, takes nothing there, and comes back to now', async ({ page }) => {
   const technician = new Technician(page)

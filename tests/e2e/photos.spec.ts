@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs'
 import AxeBuilder from '@axe-core/playwright'
-import { expect, type Page, test } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
 import { Technician } from '@/tests/e2e/technician'
+import { test } from '@/tests/e2e/test'
 
 /** A camera's JPEG, which says where it was taken: a picture of the screen with an Exif segment behind its start. */
 async function fromCamera(page: Page): Promise<{ name: string; mimeType: string; buffer: Buffer }> {

@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs'
 import AxeBuilder from '@axe-core/playwright'
-import { expect, type Page, test } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
 import { Technician } from '@/tests/e2e/technician'
+import { test } from '@/tests/e2e/test'
 
 const csv = (text: string) => ({ name: 'meter.csv', mimeType: 'text/csv', buffer: Buffer.from(text) })
 

@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { Technician } from '@/tests/e2e/technician'
+import { test } from '@/tests/e2e/test'
 
 test('a reload in the middle loses nothing: what is entered, what is typed, where one is', async ({ page }) => {
   const technician = new Technician(page)
@@ -76,4 +77,31 @@ test('without a signal entries stay on the device, survive a reload, and go out 
   await expect(page.getByText('on this device only')).toHaveCount(0)
   expect(await entriesInStore()).toBe(before + 3)
   await technician.waits()
+})
+
+test('a step opens before the scripts of the page have come', async ({ page }) => {
+  await page.route('**/_next/static/chunks/*.js', () => undefined)
+  await page.goto('/jobs/demo?step=prove', { waitUntil: 'commit' })
+  await expect(page.getByRole('heading', { name: 'Prove', level: 1 })).toBeAttached()
+  await page.getByRole('navigation', { name: 'steps' }).getByRole('link', { name: 'Close' }).click({ noWaitAfter: true })
+  await expect(page.getByRole('heading', { name: 'Close', level: 1 })).toBeAttached()
+})
+
+test.describe('on a device whose clock and time zone are not those of the server', () => {
+  test.use({ timezoneId: 'Pacific/Auckland' })
+
+  test('every page is taken over as it was sent', async ({ page }) => {
+    await page.clock.install({ time: Date.now() + 7 * 60_000 })
+    const technician = new Technician(page)
+    await technician.opensTheApp()
+    await technician.beginsAJob('14 Ferry Steps', 'Off and on.')
+    await technician.goesTo('Prove')
+    for (const line of ['call cool', 'proved fan', 'proved cool 0.9 A', 'proved heat']) await technician.says(line)
+    for (const step of ['prove', 'complaint', 'trace', 'close']) {
+      await page.goto(`${page.url().replace(/\?.*/, '')}?step=${step}`)
+      await expect(page.getByText(/ on site$/)).toBeVisible()
+    }
+    await page.goto('/')
+    await expect(page.getByRole('link', { name: /14 Ferry Steps/ })).toContainText('today')
+  })
 })

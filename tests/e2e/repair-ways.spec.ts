@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { Technician } from '@/tests/e2e/technician'
+import { test } from '@/tests/e2e/test'
 
 test('a nick is taped where only the insulation is rubbed, spliced where the copper is; the record has damage, repair and cause @long', async ({
   page,

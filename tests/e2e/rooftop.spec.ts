@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { Technician } from '@/tests/e2e/technician'
+import { test } from '@/tests/e2e/test'
 
 /** A furnace section that does not light, on a roof: read as the trade reads it, typed alone. */
 async function onTheRoof(technician: Technician, street: string): Promise<void> {

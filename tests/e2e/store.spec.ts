@@ -1,8 +1,9 @@
 import { mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { answers, endServers, serve } from '@/tests/e2e/own-server'
+import { test } from '@/tests/e2e/test'
 
 test.afterAll(endServers)
 

@@ -1,6 +1,7 @@
 import { createServer } from 'node:http'
 import type { AddressInfo } from 'node:net'
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
+import { test } from '@/tests/e2e/test'
 
 const note = (id: string) => JSON.stringify({ entries: [{ id, at: '2026-05-04T09:10:00Z', kind: 'note', text: 'from elsewhere' }] })
 

@@ -1,9 +1,10 @@
 import { readFileSync } from 'node:fs'
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { foldJob } from '@/src/core/job/fold'
 import { readJobFile } from '@/src/core/job/job-file'
 import { furnaceAc } from '@/src/core/wiring/systems/catalogue'
 import { followsTheChecks, hiddenFault, Technician } from '@/tests/e2e/technician'
+import { test } from '@/tests/e2e/test'
 
 test('the whole day: complaint, power, trips, halving, ohms, repair, prove, put back, close, report', async ({ page }) => {
   const technician = new Technician(page)

@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/react-query'
 import { format } from 'date-fns'
 import { useState } from 'react'
 import type { JobSummary } from '@/src/core/job/job-summary'
+import { LocalTime } from '@/src/ui/controls/local-time'
 import { useJob } from '@/src/ui/desk/desk-context'
 import { api } from '@/src/ui/device/api-client'
 import { diagnosisWorker } from '@/src/ui/engine/engine-client'
@@ -38,13 +39,15 @@ export function LastTime() {
   )
 }
 
+const sayDate = (date: Date): string => format(date, 'd MMM yyyy')
+
 function Visit({ visit }: { visit: JobSummary }) {
   const [isOpen, setOpen] = useState(false)
   const stands = visit.closedAt ? 'closed, proved' : visit.left ? 'left unfinished' : 'not closed'
   return (
     <details onToggle={({ currentTarget }) => setOpen(currentTarget.open)} className="border-line border-t-2 first-of-type:border-t-0">
       <summary className="min-h-11 content-center">
-        <b>{format(new Date(visit.createdAt), 'd MMM yyyy')}</b>, {stands}:{' '}
+        <LocalTime at={visit.createdAt} say={sayDate} className="font-bold" />, {stands}:{' '}
         {visit.repairs.length > 0 ? visit.repairs.join('; ') : 'no repair on record'}
       </summary>
       {visit.words && <p>“{visit.words}”</p>}

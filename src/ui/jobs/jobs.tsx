@@ -6,6 +6,7 @@ import type { JobList } from '@/src/core/formats/api'
 import { sayLeaving } from '@/src/core/job/leave'
 import { Button } from '@/src/ui/controls/button'
 import { FilterBar } from '@/src/ui/controls/filter-bar'
+import { LocalTime } from '@/src/ui/controls/local-time'
 import { NewJobForm } from '@/src/ui/jobs/new-job-form'
 import { OpenJobFile } from '@/src/ui/jobs/open-job-file'
 import { useJobList } from '@/src/ui/jobs/use-job-list'
@@ -74,9 +75,7 @@ export function Jobs({ first, systems }: { first: JobList | null; systems: reado
                   </span>
                   {job.waiting > 0 && <span className="block text-ember text-small">{job.waiting} waiting to be sent</span>}
                   {job.isOnDevice && !isOffline && <span className="block text-ember text-small">on this device only</span>}
-                  <span className="text-muted text-small" suppressHydrationWarning>
-                    {sayWhen(new Date(job.createdAt))}
-                  </span>
+                  <LocalTime at={job.createdAt} say={sayWhen} className="text-muted text-small" />
                 </span>
                 <span className="max-desk:col-span-2 desk:col-start-2 desk:row-start-1">
                   <ZoneBlocks zones={job.zones} />

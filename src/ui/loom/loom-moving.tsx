@@ -51,6 +51,7 @@ export function MovingLines({ moving }: { moving: readonly Moving[] }) {
 export function LoomMoving({ loom, moving }: { loom: Loom; moving: readonly Moving[] }) {
   const isCounting = moving.some(({ does }) => does === 'waits')
   const nowMs = useSeconds(isCounting)
+  if (nowMs === null) return null
   const marks = moving.flatMap(({ what, does, ms, to }) => {
     const part = partAt(loom, what)
     const left = Math.ceil((ms - nowMs) / 1000)

@@ -1,8 +1,8 @@
 'use client'
-import { format } from 'date-fns'
 import { type Photo, photosOf } from '@/src/core/job/photos'
 import { placeById } from '@/src/core/wiring/system'
 import { Button } from '@/src/ui/controls/button'
+import { LocalTime } from '@/src/ui/controls/local-time'
 import { useHands, useJob, useMoment } from '@/src/ui/desk/desk-context'
 import { Picture } from '@/src/ui/photos/picture'
 import { TakePhoto } from '@/src/ui/photos/take-photo'
@@ -40,7 +40,7 @@ function Taken({ photo }: { photo: Photo }) {
     <>
       <Picture digest={photo.digest} of={photo.of} className="h-28 w-full" />
       <p className="mt-1 text-small">
-        {photo.of} · <time dateTime={photo.at}>{format(new Date(photo.at), 'HH:mm')}</time>
+        {photo.of} · <LocalTime at={photo.at} />
       </p>
       <Button aria-pressed={photo.onPage} onClick={toggle} className="mt-1 w-full">
         {photo.onPage ? 'on the page ✓' : 'put on the page'}

@@ -21,7 +21,7 @@ export function CycleCard() {
   const { onS, offS } = cycleTimes(system, call)
   const turned = state.standing.findLast((entry) => entry.kind === 'bench' && entry.change.do === 'call')
   const nowMs = useSeconds(turned !== undefined)
-  const sinceS = turned === undefined ? Number.POSITIVE_INFINITY : (nowMs - Date.parse(turned.at)) / 1000
+  const sinceS = turned === undefined ? Number.POSITIVE_INFINITY : nowMs === null ? 0 : (nowMs - Date.parse(turned.at)) / 1000
   const left = Math.ceil((on === null ? offS : onS) - sinceS)
   const off = { kind: 'bench', change: { do: 'call', call: 'off' } } as const
   return (

@@ -39,7 +39,8 @@ export function ModeCard({ call, onCall, onRecord }: ModeCardProps) {
   )
   const steps = answer ?? []
   const lastMs = Math.max(0, ...steps.map(({ ms }) => ms))
-  const nowMs = useSeconds(isCalled && lastMs > 0)
+  // The steps are of the worker: none is there before the clock is.
+  const nowMs = useSeconds(isCalled && lastMs > 0) ?? 0
   const calledAt = state.standing.findLast((entry) => entry.kind === 'bench' && entry.change.do === 'call')?.at
   const calledMs = isCalled && calledAt !== undefined ? Date.parse(calledAt) : null
   // Nothing is held while something that belongs to it is still to come.

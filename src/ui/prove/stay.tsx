@@ -7,6 +7,7 @@ const STAY_MS = 20 * 60_000
 /** The minutes that a technician stays before the van leaves, by the clock, and what to do in them. */
 export function Stay({ sinceMs }: { sinceMs: number }) {
   const nowMs = useSeconds(true)
+  if (nowMs === null) return null
   const left = Math.ceil((sinceMs + STAY_MS - nowMs) / 1000)
   if (left <= 0) return <p className="mb-2 text-hold">Watched for twenty minutes since the last mode held.</p>
   return (

@@ -1,5 +1,4 @@
 'use client'
-import { format } from 'date-fns'
 import { useState } from 'react'
 import type { ContentEntry, Entry } from '@/src/core/job/entry'
 import { fallsWith, refusedSince } from '@/src/core/job/fold'
@@ -9,6 +8,7 @@ import { isContent } from '@/src/core/job/standing'
 import { readQuickLine } from '@/src/core/quick-line/read-line'
 import { sayBenchShort } from '@/src/core/readings/say'
 import { Button } from '@/src/ui/controls/button'
+import { LocalTime } from '@/src/ui/controls/local-time'
 import { useHands, useJob, useMoment } from '@/src/ui/desk/desk-context'
 import { Picture } from '@/src/ui/photos/picture'
 import { TakePhoto } from '@/src/ui/photos/take-photo'
@@ -24,9 +24,7 @@ export function TimelineRow({ entry, say, state }: { entry: Entry; say: (entry: 
   return (
     <>
       <div className="flex items-baseline gap-3">
-        <time dateTime={entry.at} className="text-muted text-small">
-          {format(new Date(entry.at), 'HH:mm')}
-        </time>
+        <LocalTime at={entry.at} className="text-muted text-small" />
         <span className={`flex-1 ${stands && !refusal ? '' : 'text-muted line-through'}`}>
           {say(entry)}
           {!(stands && !refusal) && <span className="sr-only"> ({refusal ? 'does not count' : 'undone'})</span>}

@@ -33,7 +33,7 @@ export function CycleSheet({ open, onOpenChange }: { open: boolean; onOpenChange
   const [highest, setHighest] = useState('')
   const [round, setRound] = useState<Round | null>(null)
   const nowMs = useSeconds(round !== null)
-  const left = round ? Math.max(0, Math.ceil((round.untilMs - nowMs) / 1000)) : 0
+  const left = round && nowMs !== null ? Math.max(0, Math.ceil((round.untilMs - nowMs) / 1000)) : 0
   const rounds = state.observations.filter(({ bench, probe }) => probe.meter === 'trip' && bench.call === call)
   const trips = rounds.filter(({ answer }) => typeof answer === 'object' && 'word' in answer && answer.word === 'trips').length
 
