@@ -194,6 +194,16 @@ describe('a fault that comes and goes', () => {
 })
 
 describe('the other steps', () => {
+  it('open at once, whatever the router makes of the address, and the back button returns', async () => {
+    const user = open('prove')
+    await user.click(await screen.findByRole('link', { name: /Close/ }))
+    expect(screen.getByRole('heading', { name: 'Close', level: 1 })).toBeInTheDocument()
+    expect(window.location.search).toBe('?step=close')
+    window.history.replaceState(null, '', '?step=prove')
+    act(() => void window.dispatchEvent(new PopStateEvent('popstate')))
+    expect(screen.getByRole('heading', { name: 'Prove', level: 1 })).toBeInTheDocument()
+  })
+
   it('Close refuses and lists what is owed and unproved', async () => {
     open('close')
     expect(screen.getByRole('button', { name: 'Close the job: 6 things left to do' })).toBeDisabled()
@@ -216,6 +226,9 @@ describe('the other steps', () => {
     expect(await screen.findByText(/^What caused it, and is that taken care of\?/)).toBeInTheDocument()
     expect(screen.getByLabelText('Cause, and how it was removed')).toHaveFocus()
     await user.click(screen.getByRole('button', { name: 'Record the repair' }))
+    // What was mended is proved next; the record stands on its own step.
+    expect(await screen.findByRole('heading', { name: 'Prove', level: 1 })).toBeInTheDocument()
+    await user.click(screen.getByRole('link', { name: /Repair/ }))
     expect(await screen.findByText('Recorded in this job')).toBeInTheDocument()
   })
 

@@ -1,5 +1,4 @@
 'use client'
-import { useSearchParams } from 'next/navigation'
 import { useEffect, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import type { JobFile } from '@/src/core/job/job-file'
@@ -13,7 +12,8 @@ import { DeskHeader } from '@/src/ui/desk/desk-header'
 import { DeskProvider } from '@/src/ui/desk/desk-provider'
 import { HelpSheet } from '@/src/ui/desk/help-sheet'
 import { StepRail } from '@/src/ui/desk/step-rail'
-import { readStep, type Step, steps } from '@/src/ui/desk/steps'
+import { steps } from '@/src/ui/desk/steps'
+import { useStep } from '@/src/ui/desk/use-step'
 import { loadShapes } from '@/src/ui/device/api-client'
 import { loadCharts } from '@/src/ui/power/late-charts'
 import { PowerStep } from '@/src/ui/power/power-step'
@@ -49,7 +49,7 @@ export function Desk({ initial }: { initial: JobFile }) {
 
 function Frame() {
   const { undo } = useHands()
-  const step = readStep(useSearchParams().get('step'))
+  const [step, open] = useStep()
   const [sheet, setSheet] = useState<'timeline' | 'bench' | 'help' | null>(null)
 
   useEffect(() => {
@@ -86,9 +86,6 @@ function Frame() {
     </div>
   )
 }
-
-// The address bar alone changes: steps must open without a signal.
-const open = (next: Step) => window.history.pushState(null, '', `?step=${next}`)
 
 function ToldAloud() {
   const { told } = useTold()

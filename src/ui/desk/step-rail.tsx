@@ -18,7 +18,7 @@ export function StepRail({ current, onStep }: { current: Step; onStep: (step: St
           return (
             <li key={step} className="min-w-0 flex-1">
               <a
-                // A tap that comes before the page is alive opens the step all the same.
+                // Until the page has hydrated, a tap follows the link.
                 href={`?step=${step}`}
                 onClick={(click) => {
                   if (click.metaKey || click.ctrlKey || click.shiftKey) return
