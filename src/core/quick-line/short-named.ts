@@ -3,6 +3,9 @@ import { GROUND_WORDS } from '@/src/core/quick-line/names'
 import type { Shortened } from '@/src/core/quick-line/short-readings'
 
 const WIRE = `[A-Z]\\d?|${COLOUR}`
+/** A cable by the word that it goes by. */
+const cableOf = (said: string): string => (/^(?:stat|thermostat)$/i.test(said) ? 'stat' : 'outdoor')
+
 const TAKEN_OFF = '(?:pull|pulled|take|took|lift|lifted|remove|removed|disconnect|disconnected|unhook|unhooked)'
 
 /** How places, parts and wires are called beside what was read or done there. */
@@ -24,10 +27,7 @@ export const ofNames: readonly Shortened[] = [
       `\\b(${WIRE}) (to|and) (${WIRE}) (?:in|of|on) (?:the )?(outdoor|outside|condenser|stat|thermostat)(?: cable| wire| bundle)(?=[ ,;:]|$)`,
       'gi',
     ),
-    (_, one, joint, other, cable) => {
-      const of = /^(?:stat|thermostat)$/i.test(cable) ? 'stat' : 'outdoor'
-      return `${of} ${one} ${joint} ${of} ${other}`
-    },
+    (_, one, joint, other, cable) => `${cableOf(cable)} ${one} ${joint} ${cableOf(cable)} ${other}`,
   ],
   // A spare that takes a wire's place.
   [
@@ -35,7 +35,7 @@ export const ofNames: readonly Shortened[] = [
       `^(swap|swapped) (${WIRE}) (?:for|with|to) (${WIRE}) (?:in|of|on) (?:the )?(outdoor|outside|stat|thermostat)(?: cable| bundle)?$`,
       'i',
     ),
-    (_, act, wire, spare, cable) => `${act} ${/^(?:stat|thermostat)$/i.test(cable) ? 'stat' : 'outdoor'} ${wire} to ${spare}`,
+    (_, act, wire, spare, cable) => `${act} ${cableOf(cable)} ${wire} to ${spare}`,
   ],
   [
     new RegExp(
@@ -44,13 +44,13 @@ export const ofNames: readonly Shortened[] = [
     ),
     '$1 the wires off ',
   ],
-  // Read at a letter, and what stands beside it does not do.
+  // Volts on a letter, then what the part there does.
   [
-    /^(\d[\d.]*)(?: ?v(?:olts?)?)? (?:at|on) ([A-Z]\d?) (outside|outdoors|inside|indoors) (?=(?:the )?(?:contactor|valve|reversing valve|compressor|fan|condenser|blower) (?:not|isn|won|won’t|is|in|out|still|dead|doesn)\b)/i,
+    /^(\d[\d.]*)(?: ?v(?:olts?)?)? (?:at|on) ([A-Z]\d?) (outside|outdoors|inside|indoors) (?=(?:the )?(?:contactor|valve|reversing valve|compressor|fan|condenser|blower) (?:not|isn|won|is|in|out|still|dead|doesn)\b)/i,
     '$2-C $1 $3, ',
   ],
   [/(\d ?v(?:olts?)?) (?=(?:won[’']?t|doesn[’']?t|isn[’']?t|not) (?:open|close|pull|run|turn|move|budge))/gi, '$1, '],
-  // One's own hand, and what came of it: one trip.
+  // A slip and the trip that it caused are one entry.
   [
     /^(?:(?:oops|whoops|damn|dang|shoot|crap|sorry|ugh)[,!]? )?(?:i |my (?:probe|lead|hand|screwdriver|meter) )?slipped(?: with (?:the |my |a )?(?:test |meter )?(?:leads?|probes?|meter|screwdriver|wrench|clip|jumper))?,? (?:and |it )*(?:popped|blew|tripped|took out)(?: it| the (?:fuse|breaker)| a fuse| another fuse)?$/i,
     'slip',
@@ -59,12 +59,12 @@ export const ofNames: readonly Shortened[] = [
     /^(?:put (?:in )?(?:a )?|installed (?:a )?|stuck in (?:a )?)?(?:new|fresh|another) fuse(?: in)?,? (?:it |and |and it )?(blew|blows|popped|pops)(?: again)? (?:before (?:i|we) (?:even )?(?:touched|did|called|got).*|without (?:touching|calling) .*)$/i,
     'new fuse, $1',
   ],
-  // A wait, or a delay, is none of the house's faults.
+  // A delay is not a fault.
   [
     /^(?:there[’']?s |there is |has )?(?:an? )?\d+[- ]?(?:min|mins|minute|minutes|sec|secs|second|seconds) (?:time )?delay\b.*$/i,
     'note $&',
   ],
-  // What runs once a letter was jumped is what stands there.
+  // With a letter jumped at a unit, what runs is that unit.
   [
     /^((?:put (?:a )?)?jump(?:ed|er|ered)? R[ch]?(?: to |[- ])[A-Z]\d?(?: (?:at|in|on|outside|outdoors) ?[a-z ]*?)?),? (?:and |then |it )*(?:runs|ran|fired(?: right)? up|starts|started|comes on|came on|kicks on|kicked on|takes off|took off)$/i,
     '$1 and it runs',
@@ -74,10 +74,10 @@ export const ofNames: readonly Shortened[] = [
     '$2 is burned',
   ],
   [
-    /^(?:no|stat has no|thermostat has no|there is no|there’s no) (?:c|common)(?:[- ]?wire) (?:run |pulled |here |in the wall )*$/i,
+    /^(?:no|stat has no|thermostat has no|there is no|there[’']s no) (?:c|common)(?:[- ]?wire) (?:run |pulled |here |in the wall )*$/i,
     'no C wire',
   ],
-  // What is off already, and what it reads.
+  // Ohms of a part with its leads off.
   [
     /^(?:the )?(contactor|gas valve|reversing valve|valve|relay|fan relay|blower relay|sequencer)(?: coil)? (?:is )?(?:unplugged|off its wires|with (?:its |the )?wires off),? (?:it )?(?:reads? |ohms |measures |at |is )?(\d*\.?\d+)(?: ?ohms?)?(?: +now)?$/i,
     '$1 $2 ohms, leads off',
@@ -97,7 +97,7 @@ export const ofNames: readonly Shortened[] = [
     /^ohm(?:ed|s)?(?: out)? (?:the )?(igniter|ignitor|hsi|flame sensor|contactor|gas valve|valve|inducer|blower|compressor)[:,]? (?=\d|\.\d|ol\b|open\b|infinite\b)/i,
     '$1 ',
   ],
-  // A wire that joins two letters for a try.
+  // A jumper by another name.
   [
     /^(?:ran|run|used|put|added|strung|hooked up|hooked)(?: in)? (?:a |an )?(?:temp(?:orary)?|test|jumper|jump|clip)[- ]?(?:wire|lead|jumper)? (?:from |between |across )?([A-Z]\d?|red|yellow|green|white|blue|orange) (?:to|and) (?=[A-Z]\d?\b|red|yellow|green|white|blue|orange)/i,
     'jumped $1 to ',
@@ -107,7 +107,7 @@ export const ofNames: readonly Shortened[] = [
     /^((?:pulled|took|lifted|unhooked|disconnected) (?:the |both |all )*[a-z]+ (?:wires|wire)(?: off)?),? (?=[A-Z]\d? (?:to|and) (?:[A-Z]\d?|ground|gnd) (?:is |now |reads? )*(?:\d|\.\d|ol\b))/i,
     '$1; ',
   ],
-  // What is told of the house and weighs nothing.
+  // Remarks: nothing is weighed by them.
   [
     /^(?:the )?(?:air |return )?filters? (?:is |are |was |were )?(?:plugged|dirty|clogged|filthy|blocked|solid|impacted|brand new|clean|new)\b.*$/i,
     'note $&',
@@ -122,7 +122,7 @@ export const ofNames: readonly Shortened[] = [
     'note $&',
   ],
   [/^phase ([ABC]) to ([ABC])[,:]? (?=\d)/i, (all, a, b) => (`${a}${b}`.toUpperCase() === 'AB' ? 'L1 to L2 ' : all)],
-  // A motor by another name, and what it reads.
+  // A motor by another name.
   [/\bdraft (?:motor|blower|fan)\b/gi, 'inducer'],
   [/^(?:the )?(inducer|blower|condenser fan|outdoor fan) motor (?=\d)/i, '$1 '],
   [
@@ -133,7 +133,7 @@ export const ofNames: readonly Shortened[] = [
     /^(inducer .*?),? (?:but |and )?(?:the )?switch (won[’']?t|wont|does ?n[’']?t|doesnt|never|not) (close|closes|make|makes|pull in)$/i,
     "$1, pressure switch won't make",
   ],
-  // Hot or dead beside its volts says no more than they do.
+  // A word beside a reading adds nothing to it.
   [
     /^([A-Z]\d?(?: to |-)[A-Z]\d?) (?:is |was )?(?:hot|live|good|dead|low|high|energi[sz]ed),? (?:at |with |it[’']?s |reads? )?(?=\d)/i,
     '$1 ',
@@ -142,7 +142,7 @@ export const ofNames: readonly Shortened[] = [
     /^(?:it )?(?:still )?(trips|pops|blows|holds) (?:when|once|with) ([A-Z]\d?) (?:is )?(?:jumped|jumpered|jumped out)$/i,
     'jumper R $2, $1',
   ],
-  // How far it drops is no reading of what it drops to.
+  // A drop in volts is not a reading: nobody said what is left.
   [/^(?:a )?(?:drop|dip|sag) of (?:about )?\d[\d.]* ?v(?:olts?)?\b.*$/i, 'note $&'],
   [
     /^(?:the )?(?:home ?owner|customer|tenant|owner|landlord|manager) (?:already |has |had )*(?:flipped|reset|tripped|replaced|changed|swapped|turned|put|pushed|checked)\b.*$/i,

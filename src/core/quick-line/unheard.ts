@@ -85,7 +85,9 @@ function lostMoment(line: string, { kept }: Heard): string | null {
 function lostFuse(line: string, drafts: readonly EntryDraft[]): string | null {
   const [said] =
     /\b(?:put|stuck|popped|threw|installed)\b[^,;]{0,16}\bfuse(?: back)? in\b|(?<=, ?|\band )(?:new |fresh )?fuse in\b/i.exec(line) ?? []
-  const isPut = drafts.some((draft) => draft.kind !== 'bench' || draft.change.do === 'slot' || draft.change.do === 'reset')
+  const isPut = drafts.some(
+    (draft) => (draft.kind !== 'bench' && draft.kind !== 'reading') || (draft.kind === 'bench' && /^(?:slot|reset)$/.test(draft.change.do)),
+  )
   return said === undefined || isPut ? null : said
 }
 

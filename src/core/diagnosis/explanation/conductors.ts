@@ -53,7 +53,7 @@ interface Touching {
   readonly say: string
 }
 
-/** By the points that they touch, in one pass: where pairs of faults stand beside the single ones the list is another after each reading. */
+/** The hypotheses by the points that they touch, in one pass: with pairs of faults beside the single ones the list is new after each reading. */
 const touchingOf = new Memo((hypotheses: readonly Hypothesis[]): ReadonlyMap<Point, readonly Touching[]> => {
   const byPoint = new Map<Point, Touching[]>()
   for (const [index, { fault }] of hypotheses.entries()) {

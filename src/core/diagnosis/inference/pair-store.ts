@@ -157,7 +157,10 @@ export class PairStore implements PredictionStore {
     return this.ofPair(pair, this.showsIn(observation, pair, kind) ? kind : 0, observation.bench, [observation.probe])[0]
   }
 
-  /** Whether a reading of either half tells this kind of wiring from the house as drawn: where neither does, that of both does not. */
+  /**
+   * Whether a reading of either half tells this kind of wiring from the house as drawn. Where neither does, both together are taken not to:
+   * an approximation, since the three may interact (docs/measurements/speed.md has by how much).
+   */
   private showsIn(observation: Observation, pair: number, kind: number): boolean {
     // As drawn comes first.
     if (kind === 0) return false

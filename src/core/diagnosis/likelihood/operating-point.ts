@@ -24,7 +24,7 @@ export interface OperatingPoint {
 const STEP = modelValue({ value: 0.5, unit: 'spreads', source: 'assumption' })
 /** How far from the template a coil must be for a point of its own. */
 const FAR = modelValue({ value: 0.7, unit: 'spreads', source: 'assumption' })
-/** No point lies further out, 2.3 times the template's ohms or so much less: what is sold beyond that is told from there by a straight line. */
+/** No operating point lies further out, a factor of 2.3 either way; a coil beyond that is extrapolated from there. */
 const FURTHEST = modelValue({
   value: 2,
   unit: 'spreads',
