@@ -15,6 +15,7 @@ import {
   passLink,
   plugLink,
   poleLink,
+  windingLink,
 } from '@/src/core/wiring/links'
 import { watchedFor } from '@/src/core/wiring/part'
 import { isPoint, type Point, parsePoint } from '@/src/core/wiring/point'
@@ -55,6 +56,7 @@ export function elementsNow(system: System, bench: Bench, trouble: Trouble | nul
   for (const end of bench.lifted) closed.set(landingOf(end), false)
   for (const id of bench.unplugged) {
     const part = partById(system, id)
+    if (part?.kind === 'transformer') closed.set(windingLink(id, 'secondary'), false)
     if (part) for (let side = 0; side < plugsOf(part); side++) closed.set(plugLink(id, side), false)
   }
   for (const swap of bench.swaps)

@@ -1,6 +1,7 @@
 import { type Bench, type BenchChange, isResistor, isSameJumper, type Jumper, type Swap, slotOf, withSlot } from '@/src/core/bench/bench'
 import { problemWithJumpers, problemWithPuttingBack } from '@/src/core/bench/jumper-guard'
 import { pinOf, problemWithPoint, sayPoint } from '@/src/core/bench/points'
+import { pluggedOf } from '@/src/core/bench/say'
 import { sayJumpers } from '@/src/core/bench/say-jumpers'
 import { landingsOfSwap, problemWithExchange, problemWithSwap, servesElsewhere } from '@/src/core/bench/swaps'
 import type { PartId } from '@/src/core/wiring/ids'
@@ -45,7 +46,9 @@ export function applyChange(system: System, bench: Bench, change: BenchChange): 
       const others = bench.unplugged.filter((other) => other !== change.part)
       if (change.do === 'unplug') return done({ unplugged: [...others, change.part] })
       if (others.length === bench.unplugged.length) return refuse(`The ${part.name} is plugged in already.`)
-      return putBack(system, bench, { ...bench, unplugged: others }, `Plugging the ${part.name} in`)
+      const { name, leads } = pluggedOf(system, part.id)
+      const putting = leads ? `Putting the ${leads} of the ${name} back on` : `Plugging the ${name} in`
+      return putBack(system, bench, { ...bench, unplugged: others }, putting)
     }
     case 'jumper':
       return addJumper(system, bench, { a: change.a, b: change.b, ...(change.ohm !== undefined && { ohm: change.ohm }) })

@@ -15,6 +15,7 @@ import {
   passLink,
   plugLink,
   poleLink,
+  windingLink,
 } from '@/src/core/wiring/links'
 import { type PartOf, watchedFor } from '@/src/core/wiring/part'
 import { conductorEnd, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
@@ -43,6 +44,7 @@ export function changesOfBench(system: System, network: Network, bench: Bench): 
     if (!part) continue
     for (let side = 0; side < plugsOf(part); side++) changes.push(openLink(network, plugLink(id, side)))
     if (part.kind === 'board') changes.push(...withoutBoard(network, part))
+    if (part.kind === 'transformer') changes.push(openLink(network, windingLink(id, 'secondary')))
   }
   for (const swap of bench.swaps) {
     if (swap.section) changes.push(...changesOfSection(system, network, swap))

@@ -1,7 +1,7 @@
 import type { Bench, BenchChange } from '@/src/core/bench/bench'
 import { bypassedBy } from '@/src/core/bench/caution'
 import { sayPoint } from '@/src/core/bench/points'
-import { isFurtherOdd, sayConductor, sayExchange, sayFurther, sayPair, saySection } from '@/src/core/bench/say'
+import { isFurtherOdd, pluggedOf, sayConductor, sayExchange, sayFurther, sayPair, saySection } from '@/src/core/bench/say'
 import { modelValue } from '@/src/core/units/model-value'
 import { sayOhms } from '@/src/core/units/quantity'
 import { sayCall } from '@/src/core/wiring/call'
@@ -62,8 +62,9 @@ export function owedBy(system: System, bench: Bench): Owed[] {
     })
   }
   for (const id of bench.unplugged) {
-    const part = partById(system, id)
-    owed.push({ what: 'unplugged', place: part?.place ?? '', say: `${part?.name ?? id} is unplugged`, putBack: { do: 'plug', part: id } })
+    const { name, leads } = pluggedOf(system, id)
+    const say = leads ? `The ${leads} of the ${name} are off` : `${name} is unplugged`
+    owed.push({ what: 'unplugged', place: partById(system, id)?.place ?? '', say, putBack: { do: 'plug', part: id } })
   }
   const fuse = firstPart(system, 'fuse')
   const goesIn = (ratingA: number): BenchChange => ({ do: 'slot', holds: 'fuse', ratingA })

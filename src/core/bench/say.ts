@@ -17,10 +17,14 @@ export function sayChange(system: System, change: BenchChange): string {
       return `lift ${sayPoint(system, change.end)}`
     case 'land':
       return `land ${sayPoint(system, change.end)}`
-    case 'unplug':
-      return `unplug the ${partById(system, change.part)?.name ?? change.part}`
-    case 'plug':
-      return `plug the ${partById(system, change.part)?.name ?? change.part} back in`
+    case 'unplug': {
+      const { name, leads } = pluggedOf(system, change.part)
+      return leads ? `take the ${leads} off the ${name}` : `unplug the ${name}`
+    }
+    case 'plug': {
+      const { name, leads } = pluggedOf(system, change.part)
+      return leads ? `put the ${leads} of the ${name} back on` : `plug the ${name} back in`
+    }
     case 'jumper':
       return change.ohm === undefined
         ? `jumper ${sayPair(system, change.a, change.b)}`
@@ -52,6 +56,12 @@ export function sayChange(system: System, change: BenchChange): string {
     case 'panel':
       return `panel of the ${placeById(system, change.place)?.name ?? change.place} ${change.on ? 'on' : 'off'}`
   }
+}
+
+/** What comes off a part: its plug, or the leads of a transformer's secondary. */
+export function pluggedOf(system: System, id: PartId): { readonly name: string; readonly leads: string | null } {
+  const part = partById(system, id)
+  return { name: part?.name ?? id, leads: part?.kind === 'transformer' ? '24 V leads' : null }
 }
 
 /** Two conductors that change places, and at which ends. */
@@ -136,7 +146,10 @@ export function sayBench(system: System, bench: Bench): string[] {
     const where = section ? ` ${saySection(section)}` : ''
     phrases.push(`${sayConductor(found, from)} of the ${found?.name ?? cable} on ${sayConductor(found, to)}${where}`)
   }
-  for (const part of bench.unplugged) phrases.push(`${partById(system, part)?.name ?? part} unplugged`)
+  for (const part of bench.unplugged) {
+    const { name, leads } = pluggedOf(system, part)
+    phrases.push(leads ? `${leads} of the ${name} off` : `${name} unplugged`)
+  }
   for (const place of bench.panelsOff) phrases.push(`${placeById(system, place)?.name ?? place} panel off`)
   return phrases
 }

@@ -20,6 +20,8 @@ const changes: readonly (readonly [RegExp, (found: RegExpExecArray, system: Syst
   [/^(?:take out|pull) the jumper (.+)$/i, ([, pair], system, standing) => joined('jumper out', pairOf(pair, system, standing))],
   [/^jumper (.+)$/i, ([, pair], system, standing) => joined('jumper', pairOf(pair, system, standing))],
   [/^clip (\S+ \S+) from (.+)$/i, ([, value, pair], system, standing) => joined(`resistor ${value}`, pairOf(pair, system, standing))],
+  [/^take the 24 V leads off the (.+)$/i, ([, name], system) => joined('unplug', partNamed(system, name))],
+  [/^put the 24 V leads of the (.+) back on$/i, ([, name], system) => joined('plug', partNamed(system, name))],
   [/^set the thermostat to call for (.+)$/i, ([, call], system) => joined('call', inItsZone(callNamed(call), system))],
   [/^set the thermostat to off$/i, () => 'call off'],
   [/^panel of (?:the )?(.+) (on|off)$/i, ([, name, state], system) => joined('panel', placeNamed(system, name), state)],

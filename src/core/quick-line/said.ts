@@ -34,6 +34,7 @@ import { supplyRules } from '@/src/core/quick-line/rules-supply'
 import { thermostatRules } from '@/src/core/quick-line/rules-thermostat'
 import { throughRules } from '@/src/core/quick-line/rules-through'
 import { toldRules } from '@/src/core/quick-line/rules-told'
+import { transformerRules } from '@/src/core/quick-line/rules-transformer'
 import { visitRules } from '@/src/core/quick-line/rules-visit'
 import { whereRules } from '@/src/core/quick-line/rules-where'
 import { whileRules } from '@/src/core/quick-line/rules-while'
@@ -78,6 +79,7 @@ const asked: readonly Rule[] = [
   ...exchangedRules,
   ...contactRules,
   ...sagRules,
+  ...transformerRules,
   ...oneHereRules,
   ...passingRules,
   ...courseRules,

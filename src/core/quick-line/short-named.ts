@@ -10,6 +10,8 @@ const TAKEN_OFF = '(?:pull|pulled|take|took|lift|lifted|remove|removed|disconnec
 
 /** How places, parts and wires are called beside what was read or done there. */
 export const ofNames: readonly Shortened[] = [
+  // Of 24 V, and no reading.
+  [/\b24[- ]?v(?:olts?|ac)? (?=(?:leads?|wires?)\b(?! \d))/gi, 'low-voltage '],
   [/\b(?:at|on) (?:the )?(?:stat |thermostat )?(?:sub[- ]?base|wall ?plate|base ?plate|back ?plate)\b/gi, 'at the thermostat'],
   [/\bhot[- ]surface igni(?:ter|tor)\b/gi, 'igniter'],
   // The line where it comes in.

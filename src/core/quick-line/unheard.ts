@@ -33,6 +33,7 @@ export function unheard(line: string, drafts: readonly EntryDraft[], system: Sys
     lostState(line, the, drafts) ??
     lostTrial(line, drafts) ??
     lostFuse(line, drafts) ??
+    lostWinding(line, the, drafts) ??
     otherThanSeen(line, drafts) ??
     otherPlace(line, the, drafts) ??
     atTheStat(line, the, drafts) ??
@@ -70,6 +71,17 @@ function lostSecond(line: string, { held, kept }: Heard): string | null {
 function lostOverload(line: string, drafts: readonly EntryDraft[]): string | null {
   const [said] = /\b(?:compressor|fan|blower|motor)\b[^,;]*\b(?:hot|warm|overheat\w*)\b[^,;]*\b(?:trips|tripped)\b/i.exec(line) ?? []
   return said !== undefined && drafts.some(({ kind }) => kind === 'trip') ? said : null
+}
+
+/** A winding read by itself, its leads off: the leads read otherwise, and no point of the house is on its side of them. */
+function lostWinding(line: string, { system, state }: Sentence, drafts: readonly EntryDraft[]): string | null {
+  const taken = drafts.flatMap((draft) => (draft.kind === 'bench' && draft.change.do === 'unplug' ? [draft.change.part] : []))
+  const isOff = [...state.bench.unplugged, ...taken].some((id) => partById(system, id)?.kind === 'transformer')
+  const [said] =
+    /\b(?:transformer|secondary|winding)(?: winding| secondary)?(?: is| reads?| ohms| measures| at)* (?:\d*\.?\d+|ol\b|open\b)/i.exec(
+      line,
+    ) ?? []
+  return said !== undefined && isOff && drafts.some(({ kind }) => kind === 'reading') ? said : null
 }
 
 /** The moment at which it happens: what lets go as a motor starts was in before, and the motor stops with it. */

@@ -35,7 +35,10 @@ describe('what an ohmmeter reads through', () => {
   })
 
   it('sees the transformer between hot and common before the boards beside it', () => {
-    expect(seen('R@indoor', 'C@indoor')[0].part).toBe('transformer')
+    const [first] = seen('R@indoor', 'C@indoor')
+    expect(first).toMatchObject({ part: 'transformer', say: expect.stringContaining('take its 24 V leads off to keep it out') })
+    const off24 = benchWith(change.off, { do: 'unplug', part: 'transformer' })
+    expect(seen('R@indoor', 'C@indoor', off24).map(({ part }) => part)).not.toContain('transformer')
   })
 
   it('sees a part alone on its own leads, with nothing to lift', () => {

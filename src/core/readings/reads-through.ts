@@ -1,6 +1,7 @@
 import type { Bench } from '@/src/core/bench/bench'
 import { linkOfLanding } from '@/src/core/bench/changes'
 import { sayPoint } from '@/src/core/bench/points'
+import { pluggedOf } from '@/src/core/bench/say'
 import { addAdmittance, type Change, openLink } from '@/src/core/circuit/factored'
 import type { Probe } from '@/src/core/readings/check'
 import type { Laboratory } from '@/src/core/readings/laboratory'
@@ -83,7 +84,9 @@ export function readsThrough(laboratory: Laboratory, bench: Bench, probe: Probe)
 
 function keptOutBy(system: System, part: Part, lift: Point | null): string {
   if (lift !== null) return `: lift ${sayPoint(system, lift)} to keep it out`
-  return unplugs(system, part) ? ': unplug it to keep it out' : ''
+  if (!unplugs(system, part)) return ''
+  const { leads } = pluggedOf(system, part.id)
+  return leads ? `: take its ${leads} off to keep it out` : ': unplug it to keep it out'
 }
 
 /** A load taken out of the network; nothing for what is no load. */

@@ -105,7 +105,7 @@ export function pathsOf(part: Part, isUnplugged = false): Path[] {
     case 'disconnect':
       return part.poles.map((pole) => path('switch', ...pole))
     case 'transformer':
-      return [path('winding', ...part.secondary), path('winding', ...part.primary)]
+      return [...(isUnplugged ? [] : [path('winding', ...part.secondary)]), path('winding', ...part.primary)]
     case 'supply':
     case 'capacitor':
       return []

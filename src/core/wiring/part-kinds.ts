@@ -3,7 +3,7 @@ import { placeById, type System } from '@/src/core/wiring/system'
 
 /** What holds of every part of a kind, whatever its role. A new kind does not compile until it has its answers. */
 export interface PartKindRecord {
-  /** It comes off its leads by hand. */
+  /** It comes off its leads by hand; a transformer off those of its secondary. */
   readonly unplugs: boolean
   /** Off its leads, it is read across two of its own. */
   readonly hasOwnLeads: boolean
@@ -16,7 +16,7 @@ export interface PartKindRecord {
 const NONE: PartKindRecord = { unplugs: false, hasOwnLeads: false, isSeenAtWork: false, standsInChain: false }
 
 export const partKinds: Readonly<Record<Part['kind'], PartKindRecord>> = {
-  transformer: { ...NONE, standsInChain: true },
+  transformer: { ...NONE, unplugs: true, standsInChain: true },
   fuse: { ...NONE, standsInChain: true },
   thermostat: { ...NONE, unplugs: true, isSeenAtWork: true },
   switch: { unplugs: true, hasOwnLeads: true, isSeenAtWork: false, standsInChain: true },

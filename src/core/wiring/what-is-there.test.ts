@@ -131,7 +131,7 @@ describe('what stays unknown', () => {
     expect(rate('unknown')?.say).toContain('if there is a float switch')
   })
 
-  it('is a common that may not be at the thermostat: both houses are thought of', () => {
+  it('is a common that may not be at the thermostat: both houses are thought of @long', () => {
     const { system } = buildSystem(seen({ traits: saidOf(furnaceAc), float: 'none' }), catalogue)
     const open = buildSystem(seen({ traits: { ...saidOf(furnaceAc), commonAtThermostat: 'unknown' } }), catalogue).system
     expect(createEngine(open).kinds.length).toBe(createEngine(system).kinds.length + 1)

@@ -36,6 +36,7 @@ function Changes() {
     ...partsOf(system, 'switch'),
     ...partsOf(system, 'coil'),
     ...partsOf(system, 'board'),
+    ...partsOf(system, 'transformer'),
   ].filter((part) => unplugs(system, part))
   return (
     <>

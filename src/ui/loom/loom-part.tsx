@@ -26,7 +26,7 @@ export function LoomPartSymbol({
       <Drawn part={part} bench={bench} system={system} />
       {(isUnplugged || isBypassed) && part.kind !== 'contact' && (
         <text {...besides(part)} fontSize="13" fontWeight="700" fill="var(--ember)" stroke="none">
-          {isUnplugged ? 'unplugged' : 'bypass'}
+          {isBypassed ? 'bypass' : part.kind === 'transformer' ? 'leads off' : 'unplugged'}
         </text>
       )}
     </g>

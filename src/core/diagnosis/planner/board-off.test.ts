@@ -42,7 +42,7 @@ describe('a defrost board that passes Y', () => {
       expect(toMetal(lead, spot, off)).toBe('OL')
   })
 
-  it.each(['Y', 'Y-out'])('is unplugged before one of them is named: %s', (spot) => {
+  it.each(['Y', 'Y-out'])('is unplugged before one of them is named: %s @long', (spot) => {
     const house = createHouse(system, faultAt(spot), drawValues(system, createRandom(3)), createRandom(4))
     const { verdict, observations } = runTrial(engineOf(system.id), house, {
       complaint: { ...emptyComplaint, symptoms: ['fuse-on-call'], call: 'cool' },

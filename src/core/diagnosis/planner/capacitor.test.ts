@@ -52,7 +52,7 @@ describe('a motor that has its volts and does not turn', () => {
   })
 
   it.each(['compressor', 'condenser-fan'])(
-    'a capacitor that no longer starts the %s is found, and read by itself before it is named',
+    'a capacitor that no longer starts the %s is found, and read by itself before it is named @long',
     (load) => {
       const truth = engine.hypotheses.find(({ id }) => id === `capacitor-weak:run-capacitor.${load}`)
       if (!truth) throw new Error('no such hypothesis')

@@ -67,7 +67,7 @@ function lookingAt(id: string) {
 }
 
 describe('a look that speaks of trouble where all else is well', () => {
-  it('is taken a second time at once, the call on, though a short could be behind it', () => {
+  it('is taken a second time at once, the call on, though a short could be behind it @long', () => {
     const { engine: heatPump, called, seen } = lookingAt('heat-pump-b')
     const observations = [
       seen('off', 'runs@indoor'),
@@ -100,7 +100,7 @@ describe('a house after a repair', () => {
     expect(next).not.toBeNull()
   })
 
-  it('is called sound once that call, too, was seen to run', () => {
+  it('is called sound once that call, too, was seen to run @long', () => {
     const observations = [...looks, seen('cool', 'runs@indoor'), seen('cool', 'runs@outdoor'), seen('heat', 'runs@indoor')]
     let { next, verdict } = propose(coolStrips, { complaint, repaired, before, observations }, called('heat'))
     for (let asked = 0; next?.probe.meter === 'look' && asked < 6; asked++) {
@@ -166,7 +166,7 @@ describe('a cable that is to be opened', () => {
     expect(trial.observations.some(({ bench }) => without(bench))).toBe(true)
   })
 
-  it('is told from the wire on the wrong screw that reads the same', () => {
+  it('is told from the wire on the wrong screw that reads the same @long', () => {
     const house = createHouse(
       furnaceAc,
       hypothesisOf('landed-wrong:stat-cable.Y@thermostat>W'),
@@ -192,7 +192,7 @@ describe('a lead that is to be freed from the metal', () => {
     expect(search('ends-swapped:outdoor-cable.Y+C@outdoor').verdict).toMatchObject({ repair: { id: 'swap:outdoor-cable.Y+C@outdoor' } })
   })
 
-  it('is still found, its strip looked at', () => {
+  it('is still found, its strip looked at @long', () => {
     const { observations, verdict } = search('lead-to-chassis:Y@outdoor')
     expect(verdict).toMatchObject({ found: 'repair', repair: { id: 'lead:Y@outdoor' } })
     expect(observations.map(({ probe }) => probe)).toContainEqual({ meter: 'look', at: 'landings@outdoor' })

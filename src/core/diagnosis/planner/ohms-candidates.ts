@@ -58,6 +58,11 @@ export function ohmsCandidates(system: System, base: Bench): Candidate[] {
     if (off.unplugged.includes(part.id)) continue
     add({ ...off, unplugged: [...off.unplugged, part.id] }, partProbes(system, part))
   }
+  // Off its leads, the winding hides no short between them.
+  for (const part of partsOf(system, 'transformer')) {
+    if (off.unplugged.includes(part.id)) continue
+    add({ ...off, unplugged: [...off.unplugged, part.id] }, hotSideProbes(system, part))
+  }
   // A board that passes a call makes its two leads one node: unplugged, each lead reads by itself.
   for (const part of partsOf(system, 'board')) {
     if (!unplugs(system, part) || off.unplugged.includes(part.id)) continue
@@ -123,6 +128,13 @@ function partProbes(system: System, part: PartOf<'switch'> | PartOf<'coil'>): { 
   probes.push({ meter: 'ohms', a, b })
   if (ground) for (const lead of [a, b]) probes.push({ meter: 'ohms', a: lead, b: ground })
   return probes.map((probe) => ({ probe, place }))
+}
+
+/** What hangs on the hot side of a transformer, to its common and to ground. */
+function hotSideProbes(system: System, { place, secondary }: PartOf<'transformer'>): { probe: Probe; place: PlaceId }[] {
+  const [hot, common] = secondary.map((lead) => terminalPoint(lead, place))
+  const ground = groundAt(system, place)
+  return [common, ...(ground ? [ground] : [])].map((other) => ({ probe: { meter: 'ohms', a: hot, b: other }, place }))
 }
 
 /** Both leads of each call that a board passes through, to ground. */

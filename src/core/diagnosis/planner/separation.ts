@@ -123,9 +123,11 @@ function ofLead(system: System, { zone: place, touches }: Fault): Separation | n
       where === place ? cable.conductors.flatMap(({ id, lands }) => (lands[side] === name ? [conductorEnd(cable.id, id, place)] : [])) : [],
     ),
   )
-  const unplugged = [...partsOf(system, 'switch'), ...partsOf(system, 'coil')]
-    .filter((part) => part.place === place && part.between.includes(name))
-    .map(({ id }) => id)
+  const unplugged = [
+    ...[...partsOf(system, 'switch'), ...partsOf(system, 'coil')].filter((part) => part.place === place && part.between.includes(name)),
+    // Through its winding the hot side reads to common as a short does.
+    ...partsOf(system, 'transformer').filter((part) => part.place === place && part.secondary[0] === name),
+  ].map(({ id }) => id)
   const passing = partsOf(system, 'board')
     .filter((part) => part.place === place && unplugs(system, part))
     .filter(({ outputs }) => outputs.some(({ call, to, style }) => style === 'passes' && (call === name || to === name)))
