@@ -34,10 +34,11 @@ export function LoomPartSymbol({
 }
 
 /** Where the word stands: under the part, and beside one that stands over a wire. */
-const besides = ({ kind, axis, x, y, width, height }: LoomPart) =>
-  kind === 'electronics' && axis === 'down'
-    ? ({ x: x + width / 2 + 6, y: y + 5, textAnchor: 'start' } as const)
-    : ({ x, y: y + height / 2 + 16, textAnchor: 'middle' } as const)
+const besides = ({ kind, axis, x, y, width, height }: LoomPart) => {
+  if (kind === 'electronics' && axis === 'down') return { x: x + width / 2 + 6, y: y + 5, textAnchor: 'start' } as const
+  if (kind === 'transformer') return { x: x - width / 2 - 6, y: y + 5, textAnchor: 'end' } as const
+  return { x, y: y + height / 2 + 16, textAnchor: 'middle' } as const
+}
 
 function Around({ part, opacity }: { part: LoomPart; opacity: number }) {
   return (
