@@ -30,7 +30,8 @@ const ANY_MODE = `(?:${MODES.map(({ says }) => says).join('|')})`
 const NOT = '(?:is not|isnt|wont|will not|doesnt|does not|didnt|did not|not|never|cant|cannot|stopped|quit)'
 const WORKS =
   '(?:work(?:s|ing)?|run(?:s|ning)?|com(?:e|es|ing) on|kick(?:s|ing)? (?:on|in)|start(?:s|ing)?|light(?:s|ing)?(?: up| off)?|fir(?:e|es|ing)(?: up)?|ignit(?:e|es|ing)|turn(?:s|ing)? on|go(?:es|ing)? on)'
-const OPENS = '(?:blow(?:s|ing|n)?|blew|pop(?:s|ped|ping)?|trip(?:s|ped|ping)?|eat(?:s|ing)?|burn(?:s|ed|ing)? (?:up|out))'
+const OPENS =
+  '(?:blow(?:s|ing|n)?|blew|pop(?:s|ped|ping)?|trip(?:s|ped|ping)?|eat(?:s|ing)?|burn(?:s|ed|ing)? (?:up|out)|(?:tak(?:es|ing)|took|knock(?:s|ed)|kill(?:s|ed)?) out|kill(?:s|ed|ing)?)'
 const PROTECTION =
   '(?:(?:the |a |another |its |low ?voltage |24 ?v(?:olt)? |\\d+ ?a(?:mps?)? )*(?:fuses?|breakers?)|(?:an? |the |another )?\\d+ ?a(?:mps?)?(?: ones?)?)'
 const OPENED = `(?:${OPENS}(?: ${PROTECTION})?|${PROTECTION} (?:keeps |kept |will |always )?${OPENS})`

@@ -3,6 +3,7 @@ import { ofWhatIsBeside } from '@/src/core/quick-line/short-beside'
 import { ofCalls } from '@/src/core/quick-line/short-calls'
 import { ofConditions } from '@/src/core/quick-line/short-conditions'
 import { ofWhatIsFound } from '@/src/core/quick-line/short-found'
+import { ofWhatHappened } from '@/src/core/quick-line/short-happened'
 import { ofLine } from '@/src/core/quick-line/short-line'
 import { ofNames } from '@/src/core/quick-line/short-named'
 import { ofPartsShort } from '@/src/core/quick-line/short-parts'
@@ -113,6 +114,7 @@ const shortened: readonly Shortened[] = [
   ],
   ...ofWhatIsBeside,
   ...ofNames,
+  ...ofWhatHappened,
   ...ofWhatIsFound,
   ...ofDays,
   ...ofTrips,

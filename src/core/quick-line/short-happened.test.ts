@@ -1,0 +1,79 @@
+import { answerTo, drafts, standing, standingAfter } from '@/tests/setup/standing'
+
+/** What was put in, what fell off, what changed places, what gets through. */
+const furnace = standing('furnace-ac', 'indoor', 'on')
+const furnaceOff = standing('furnace-ac', 'indoor', 'off')
+const cooling = standing('furnace-ac', 'indoor', 'on', { do: 'call', call: 'cool' })
+const coolingOutside = standing('furnace-ac', 'outdoor', 'on', { do: 'call', call: 'cool' })
+const outsideOff = standing('furnace-ac', 'outdoor', 'off')
+const heatPump = standing('heat-pump-o', 'indoor', 'on', { do: 'call', call: 'heat' })
+const draft = standing('furnace-induced-draft', 'indoor', 'on', { do: 'call', call: 'heat' })
+const zoned = standing('zoned-furnace-ac', 'panel', 'on')
+const dualFuel = standing('dual-fuel', 'indoor', 'on', { do: 'call', call: 'heat' })
+
+describe('what happened', () => {
+  it.each([
+    ['white and yellow are swapped at the stat', furnace, 'landings at the thermostat: Y and W of the stat cable are swapped'],
+    ['red and white reversed at the condenser', furnace, 'landings at the outdoor unit: Y and C of the outdoor cable are swapped'],
+    ['stat W and stat Y are swapped at the board', furnace, 'landings at the indoor unit: Y and W of the stat cable are swapped'],
+    ['121 into the primary 26.8 out', furnace, '26.8 V'],
+    ['primary has power, secondary dead', furnace, 'transformer secondary, hot side to C at the indoor unit: 0 V'],
+    ['hi psi switch reads 0.1', outsideOff, 'high-pressure switch to low-pressure switch at the outdoor unit: 0.1 ohm'],
+    ['coil is shorted, .8 ohms', outsideOff, '0.8 ohm'],
+    ['Y to ground is shorted, 0.4', furnaceOff, 'Y to chassis at the indoor unit: 0.4 ohm'],
+    ['24 through the limit', draft, 'lead from limit switch to rollout switch to C at the indoor unit: 24 V'],
+    ['24 going out to the condenser', cooling, 'Y to C at the indoor unit: 24 V'],
+    ['have 24 leaving the board on Y', cooling, 'Y to C at the indoor unit: 24 V'],
+    ["I've got 26.2 between red and blue at the board", furnace, 'R to C at the indoor unit: 26.2 V'],
+    ['26 through the high pressure switch', coolingOutside, 'to C at the outdoor unit: 26 V'],
+    ['R wire fell off the stat', furnace, 'landings at the thermostat: R of the stat cable is off'],
+    ["inducer has 120 doesn't spin", draft, 'inducer: still'],
+    ['inducer 120 V, inducer still', draft, 'inducer: still'],
+    ['aux strips on', heatPump, 'heat strips: runs'],
+    ['strips come on with W jumped', heatPump, 'jumper R to W at the air handler, then'],
+    ['heat pump runs, furnace off', dualFuel, 'not as called'],
+  ] as const)('%s', (line, read, said) => expect(answerTo(read, line)).toContain(said))
+
+  it.each([
+    ['replaced fuse, 5A', { do: 'slot', holds: 'fuse', ratingA: 5 }],
+    ['3 amp back in', { do: 'slot', holds: 'fuse', ratingA: 3 }],
+    ['fuse on the board is 5 amp', { do: 'slot', holds: 'fuse', ratingA: 5 }],
+    ['put in the pop up breaker', { do: 'slot', holds: 'breaker' }],
+    ['breaker installed in place of fuse', { do: 'slot', holds: 'breaker' }],
+  ])('a size, or a breaker, is what went into the slot: %s', (line, change) =>
+    expect(drafts(furnace, line)).toEqual([{ kind: 'bench', change }]),
+  )
+
+  it('took the fuse out is a hand, takes the fuse out is a trip', () => {
+    expect(drafts(furnace, 'took the fuse out')).toEqual([{ kind: 'bench', change: { do: 'slot', holds: 'nothing' } }])
+    expect(drafts(furnace, 'heat is ok fan is ok, ac takes the fuse out').filter(({ kind }) => kind === 'trip')).toMatchObject([
+      { result: 'holds' },
+      { result: 'holds' },
+      { result: 'trips' },
+    ])
+  })
+
+  it('a jumper at the base of a thermostat that is off is on the wires there', () => {
+    expect(drafts(furnace, 'stat is off, jumped R to Y at the base')).toMatchObject([
+      { change: { do: 'unplug', part: 'stat' } },
+      { change: { do: 'jumper', a: 'R@thermostat', b: 'Y@thermostat' } },
+    ])
+  })
+
+  it('is a note where nobody saw which way it stands', () => {
+    expect(drafts(zoned, 'zone 2 damper motor dead')).toMatchObject([{ kind: 'note' }])
+    expect(drafts(heatPump, 'outdoor unit in defrost')).toMatchObject([{ kind: 'note' }])
+  })
+
+  it('a spare in the place of a wire, by the colors of its cable', () => {
+    expect(drafts(furnace, 'swapped the yellow for the brown in the stat wire')).toMatchObject([
+      { change: { do: 'swap', cable: 'stat-cable', from: 'Y' } },
+    ])
+  })
+})
+
+it('a call that kills the fuse is the complaint of it', () => {
+  expect(drafts(standingAfter('furnace-ac', 'indoor', []), 'the ac kills the fuse')).toMatchObject([
+    { complaint: { symptoms: ['fuse-on-call'], call: 'cool' } },
+  ])
+})

@@ -1,0 +1,133 @@
+import { COLOUR } from '@/src/core/quick-line/colours'
+import type { Shortened } from '@/src/core/quick-line/short-readings'
+
+const AMPS = '(\\d+(?:\\.\\d)?)[- ]?(?:a|amps?)'
+const WIRE = `[A-Z]\\d?|${COLOUR}`
+const STAT = '(?:stat|thermostat|sub ?base|wall plate)'
+/** Where one stands: every unit has one. */
+const AT_THE_BOARD = /^(?:at|on) the (?:furnace |control )?board$/i
+const SWAPPED = '(?:swapped|reversed|crossed|switched|flipped|backwards)'
+
+/** What was put in, what fell off, what changed places, and what runs on a jumper that is named behind it. */
+export const ofWhatHappened: readonly Shortened[] = [
+  // A size, and no reading.
+  [
+    new RegExp(
+      `^(?:i )?(?:replaced|changed|swapped|installed|put in)(?: out)? (?:the |a |another |new )*fuse(?: again)?,? (?:with |it[’']?s |is |was )?(?:an? )?${AMPS}$`,
+      'i',
+    ),
+    'fuse $1 in',
+  ],
+  [
+    new RegExp(`^(?:the |a |an |another )?(?:new |fresh )?${AMPS}(?: fuse)? (?:is |goes |went )?(?:back )?in(?: again)?$`, 'i'),
+    'fuse $1 in',
+  ],
+  [/\b(?:takes|taking|kills|knocks|knocked) (?:the |a |our |my )?(fuse|breaker) out\b/gi, 'trips the $1'],
+  [/\b(?:takes|knocks|knocked) out (?:the |a |our |my )(fuse|breaker)\b/gi, 'trips the $1'],
+  [
+    /^((?:heat|cool|fan|ac|aux|heating|cooling)(?: mode)? (?:is |works |runs )?(?:ok|okay|fine|good)) (?=(?:heat|cool|fan|ac|aux|heating|cooling) (?:is |works |runs )?(?:ok|okay|fine|good)\b)/i,
+    '$1, ',
+  ],
+  // At the thermostat, where it fell off.
+  [
+    new RegExp(
+      `^((?:the )?(?:[A-Z]\\d?|${COLOUR})(?: wire)? (?:fell|came|popped|slipped|broke|pulled)) (?:off|out)(?: of)? (?:the )?${STAT}$`,
+      'i',
+    ),
+    '$1 off at the stat',
+  ],
+  [
+    new RegExp(
+      `^(?:the )?((?:outdoor|stat|thermostat) )?(${WIRE}) and (?:(?:outdoor|stat|thermostat) )?(${WIRE})(?: wires?)? (?:are |were |is |got )?${SWAPPED} ((?:at|on|in|behind) .+)$`,
+      'i',
+    ),
+    (_, cable = '', one, other, where) =>
+      `landings ${cable}${one} and ${other} swapped ${where.replace(/^(?:on|in|behind)\b/i, 'at').replace(AT_THE_BOARD, '')}`.trim(),
+  ],
+  [
+    new RegExp(
+      `^(?:the )?${STAT} (?:is |was )?off,? ((?:and |i )*jump\\w* .*) (?:at|on) the (?:wall|base|sub ?base|wall plate|wires)$`,
+      'i',
+    ),
+    'stat off the wall, $1 at the thermostat',
+  ],
+  [
+    /^(?:the )?([a-z][a-z ]+?) (?:come|comes|came|runs?|ran|kicks|kicked|fires?|fired|lights?|lit)(?: on| up| right up)? (?:with|when|once) ([A-Z]\d?) (?:is )?(?:jumped|jumpered)(?: out)?$/i,
+    'jumper R $2, $1 runs',
+  ],
+  // The thermostat hangs on it.
+  [/\b(?:at|on) the (?:stat |thermostat )?(?:base|wall plate)$/gi, 'at the thermostat'],
+  // Into it and out of it.
+  [
+    /^(\d{2,3})(?: ?v(?:olts?|ac)?)? (?:in|into|on|at|to|across) (?:the )?primary,? (?:and |but )?(\d[\d.]*|nothing)(?: ?v(?:olts?|ac)?)? (?:out|coming out|(?:on|at|out of|across) (?:the )?secondary|secondary)$/i,
+    (_, into, out) => `primary ${into}, secondary ${/^n/i.test(out) ? '0' : out}`,
+  ],
+  [
+    /^primary (?:has |is |gets )(?:power|hot|live|good|ok|fine|volts|voltage),? (?:but |and )?secondary (?:is |has |reads )?(?:dead|0|nothing|none)$/i,
+    'secondary 0, note primary has power',
+  ],
+  [/\b(hi|high|lo|low) ?psi(?: switch)?\b/gi, (_, side) => `${/^h/i.test(side) ? 'high' : 'low'}-pressure switch`],
+  // Shorted, and how much: the reading says it.
+  [/^(.+? (?:to|and) .+?) (?:is |are |reads? )?(?:dead )?short(?:ed)?,? (?:at |with |reads? )?(\d*\.?\d+)(?: ?ohms?)?$/i, '$1 $2'],
+  [/^((?:the )?[a-z][a-z -]*?) (?:is |reads? )?(?:dead )?short(?:ed)?,? (?:at |with |reads? |only )?(\d*\.?\d+) ?ohms?$/i, '$1 $2 ohms'],
+  // At rest, and not "as before".
+  [/\b(inducer|blower|compressor|(?:condenser |outdoor )?fan|motor) (?:is )?still(?=\s*(?:[,;]|$))/gi, '$1 not running'],
+  // What comes through a switch is read behind it; across it would be what it keeps.
+  [
+    /^(\d{2,3}(?:\.\d+)?)(?: ?v(?:olts?|ac)?)? (?:is |gets |getting |makes it |goes |going |all the way )*(?:through|past) (?:the )?(?=[a-z])/i,
+    '$1 out of the ',
+  ],
+  [
+    /^(\d+(?:\.\d+)?)(?: ?v(?:olts?|ac)?)? (?:is )?(?:going|goes|leaving|headed|heading|sent)(?: out)? (?:to|for|towards) (?:the )?(?:condenser|outdoor unit|outside unit|heat pump|outside)$/i,
+    'Y-C $1',
+  ],
+  [
+    /^(?:have |got |there is |is )?(\d+(?:\.\d+)?)(?: ?v(?:olts?|ac)?)? (?:leaving|coming out of|going out of|out of|coming off) (?:the )?(?:board|furnace|air handler) (?:on|at) ([A-Z]\d?)$/i,
+    '$2-C $1',
+  ],
+  [
+    /^(?:i have |i[’']ve got |got |have |reading |read )?(\d[\d.]*)(?: ?v(?:olts?|ac)?)? between (red|white|green|yellow|blue|brown|orange|black) and (red|white|green|yellow|blue|brown|orange|black)(?: (?:at|on) the (?:furnace |control )?board$|\b)/i,
+    '$2 to $3 $1',
+  ],
+  // What went into the slot in the fuse's place.
+  [
+    /^(?:put|stuck|threw|popped|installed|plugged|dropped)(?: in)? (?:the |a |my )?(?:pop[- ]?(?:up|out)|reset(?:t)?able|test|pocket)(?: (\d) ?a(?:mp)?)? (?:breaker|fuse|cb)(?: in)?$/i,
+    (_, amps = '') => `breaker ${amps} in`.replace('  ', ' '),
+  ],
+  [
+    /^(?:(\d+) ?a(?:mp)? )?(?:pop[- ]?up )?breaker (?:is |was )?(?:installed|put in|wired in|in)? ?(?:in )?(?:place of|instead of|for) (?:the )?fuse$/i,
+    (_, amps = '') => `breaker ${amps} in`.replace('  ', ' '),
+  ],
+  [
+    /^(?:the )?fuse (?:on|in) (?:the )?(?:board|slot|holder|furnace|air handler) (?:is |was )?(?:a |an )?(\d+)[- ]?a(?:mps?)?$/i,
+    'fuse is $1 A',
+  ],
+  // A motor against its plate; its volts, and that it does not turn.
+  [
+    /^(?:the )?(compressor|blower|condenser fan|outdoor fan|inducer)(?: motor)? (?:is |pulls |pulling |draws |drawing |at )*(\d[\d.]*) ?a(?:mps?)? (?:on|with|of|against|for) (?:a |an |the |its )?(\d[\d.]*)(?: ?a(?:mps?)?)? (?:plate|rla|fla|nameplate|name plate|tag|rated|rating)$/i,
+    'plate $1 $3, $1 $2 A',
+  ],
+  [
+    /^(?:the )?(inducer|blower|compressor|condenser fan|outdoor fan)(?: motor)? (?:has |gets |getting |got |at )*(\d+)(?: ?v| volts)?,? (?:and |but )?(?:it )?(?:does ?n[’']?t|won[’']?t|is ?n[’']?t|not) (?:spin|turn|move|start|run)(?:ning|ing)?$/i,
+    '$1 $2 V, $1 not running',
+  ],
+  [/\breads? short(?:ed)?\b/gi, 'shorted'],
+  [/^aux(?:iliary)? (?=strips\b)/i, ''],
+  [
+    /^(?:the )?(?:outdoor unit|heat pump|unit|condenser|it|system) (?:is |just |went |goes |going )*(?:in|into|through|on) (?:a )?defrost\b.*$/i,
+    'note $&',
+  ],
+  [
+    /^(.*\b(?:runs|running)),? (?:and |but )?(?:the )?(furnace|blower|strips|heat pump|condenser|compressor) (?:is |stays )?off$/i,
+    '$1, $2 not running',
+  ],
+  [
+    /^(swap|swapped) (?:the )?([A-Z]\d?|[a-z]+) (?:for|with|to) (?:the )?([A-Z]\d?|[a-z]+) in (?:the )?(outdoor|outside|stat|thermostat) wires?$/i,
+    (_, act, wire, spare, cable) => `${act} ${/^out/i.test(cable) ? 'outdoor' : 'stat'} ${wire} to ${spare}`,
+  ],
+  // It may stand open or shut: nobody saw which.
+  [
+    /^(?:the )?(?:(?:zone \d|upstairs|downstairs) damper|damper \d)(?: motor)? (?:is )?(?:dead|burned out|burnt out|bad|shot|no good)$/i,
+    'note $&',
+  ],
+]
