@@ -109,7 +109,11 @@ const one = (the: Sentence, word: string, value: string): Said =>
 const byLabel = (the: Sentence, value: string, label: string): Said =>
   read(the, ({ starts }) => {
     const [section, another] = starts.filter(({ microfarad }) => microfarad === Number(label))
-    return section && !another ? `capacitor ${section.load} ${value}` : null
+    if (section && !another) return `capacitor ${section.load} ${value}`
+    // Another size than the record has: the section nearest to it, held against the label that was read.
+    const far = ({ microfarad }: Section) => Math.abs(Math.log(microfarad / Number(label)))
+    const meant = starts.reduce((nearest, other) => (far(other) < far(nearest) ? other : nearest))
+    return `capacitor ${isWeak(Number(value), { ...meant, microfarad: Number(label) }) ? `weak ${meant.load}` : 'good'}; ${the.asNote()}`
   })
 
 const bad = (the: Sentence, word: string): Said =>
@@ -158,6 +162,11 @@ export const capacitorRules: readonly Rule[] = [
     `${CAP}${READS} ${NUMBER}${MICRO}?(?:,| and| but)? (?:should be|should read|supposed to be|rated|rated at|label(?: says)?|its label is|is rated) ${NUMBER}${MICRO}?`,
     byLabel,
   ),
+  rule(
+    `(?:(?:herm|compressor|fan)(?: side)?(?: of)? )?${CAP}(?: herm| compressor| fan)?${READS} ${NUMBER}${MICRO}? (?:of|on|out of|for)(?: an?)? ${NUMBER}${MICRO}?(?: label)?(?: (?:on )?(?:herm|compressor|fan)(?: side)?)?`,
+    byLabel,
+  ),
+  rule(`${NUMBER}${MICRO}? ${CAP}${READS} ${NUMBER}${MICRO}?`, (the, label, value) => byLabel(the, value, label)),
   rule(
     `${CAP}${READS} ${NUMBER}${MICRO}?`,
     (the, value) =>

@@ -106,6 +106,10 @@ export const disconnectRules: readonly Rule[] = [
     `${NUMBER} ?${VOLTS}? in,? (?:and )?(?:${NUMBER} ?${VOLTS}?|${NONE}) out (?:(?:of|at|on|from) )?((?:\\w+ )*?(?:switch|disconnect))`,
     (the, into, out, name) => through(the, name, into, out),
   ),
+  rule(
+    `${NUMBER} ?${VOLTS}? (?:at|on|in|into|to) ((?:\\w+ )*?(?:switch|disconnect)),? (?:and |but )?(?:${NUMBER} ?${VOLTS}?|${NONE}) (?:past|after|behind|below|beyond|out of)(?: it)?`,
+    (the, into, name, out) => through(the, name, into, out),
+  ),
   rule(`${NUMBER} ?${VOLTS}? (?:between|across|on) all(?: three| 3| the)*(?: legs| phases)`, (the, volts) => betweenAll(the, volts)),
   rule(`${NUMBER} ?${VOLTS}? (?:at|on|to|across|out of|through|off)(?: the)? ${DISCONNECT}`, (the, volts, name) =>
     behind(the, name, volts),

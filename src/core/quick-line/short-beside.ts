@@ -4,6 +4,10 @@ import type { Shortened } from '@/src/core/quick-line/short-readings'
 const GROUND = '(ground|gnd|chassis|metal)'
 const READ = '(\\d[\\d.]*(?: ?(?:k|m)?ohms?)?|ol|open)'
 const OFF = '(?:off|lifted|pulled|disconnected|unhooked)(?: (?:of |from |at )?(?:the |its )?(?:board|strip|screw|terminal))?'
+const HERE = '(?:(?:at|in|on) (?:the )?(?:board|furnace|air handler|unit)|here|inside)'
+const THERE = '(?:at|on) (?:the )?(stat|thermostat|condenser|outdoor unit|outside unit|heat pump)'
+const NONE = '(?:not|none|nothing|0|zero|no volts|dead)'
+const cableWire = (cable: string, wire: string): string => `${/^out/i.test(cable) ? 'outdoor-cable' : 'stat-cable'} ${wire}`
 const UNIT = '(?:(?:the )?(?:condenser|outdoor unit|outside unit|heat pump))'
 
 /** What is said beside a reading or an act: what is off meanwhile, which fuse it was, whose label, which cable a spare runs in. */
@@ -18,6 +22,51 @@ export const ofWhatIsBeside: readonly Shortened[] = [
     '$1 wire off, $1 wire to $3 $2',
   ],
   [/^(\S.* to (?:ground|gnd|chassis|metal|(?:outdoor |stat )?[A-Z]\d?)): (?=\S)/i, '$1 '],
+  // The same at both ends of a cable, by its letter; at the thermostat it is R where none is named.
+  [
+    new RegExp(
+      `^(?:have |got |i have )?(\\d[\\d.]*)(?: ?v(?:olts?|ac)?)? (?:at|on) ([A-Z]\\d?) ${HERE},? (?:but |and )*${NONE} ${THERE}$`,
+      'i',
+    ),
+    '$2-C $1, $2-C 0 at the $3',
+  ],
+  [
+    new RegExp(
+      `^(?:have |got |i have )?(\\d[\\d.]*)(?: ?v(?:olts?|ac)?)? ${HERE},? (?:but |and )*${NONE} (?:at|on) (?:the )?(stat|thermostat)$`,
+      'i',
+    ),
+    'R-C $1, R-C 0 at the $2',
+  ],
+  [
+    new RegExp(`^([A-Z]\\d?)(?: to C)? (?:is |has )?(?:good|hot|live|fine) ${HERE},? (?:but |and )*${NONE} ${THERE}$`, 'i'),
+    '$1-C 0 at the $2, note $1 to C good at the unit',
+  ],
+  [/^(?:measured |have |got |reading |read )?(\d[\d.]*) ?v(?:olts?|ac)? (?:on |at )?(?:the )?(secondary|primary)(?: side)?$/i, '$2 $1'],
+  // Every one of them.
+  [
+    /^all (?:of )?(?:the )?(?:stat |thermostat )?(?:wires|conductors|terminals) (?:are |read |show |is )?(?:clear )?(?:to|of) (?:ground|gnd|chassis|metal)(?: are| read| is)? ?(?:ol|open|clear|good)?$/i,
+    'no short to ground on any wire',
+  ],
+  [
+    new RegExp(
+      `^([A-Z]\\d?|${COLOUR}) (?:and|to) ([A-Z]\\d?|${COLOUR}) (?:are |is )?short(?:ed)?(?: together)? (?:in|inside) (?:the )?(outdoor|stat|thermostat) (?:wire|cable|bundle)$`,
+      'i',
+    ),
+    (_, one, other, cable) => `${cableWire(cable, one)} to ${cableWire(cable, other)} shorted`,
+  ],
+  [
+    new RegExp(
+      `^(outdoor|stat) ([A-Z]\\d?|${COLOUR}) (?:and|to) \\1 ([A-Z]\\d?|${COLOUR}) (?:are |is |reads? )?short(?:ed)?(?: together)?$`,
+      'i',
+    ),
+    (_, cable, one, other) => `${cableWire(cable, one)} to ${cableWire(cable, other)} shorted`,
+  ],
+  // What it does under its volts.
+  [
+    /^(.*\b(?:reversing valve|valve|rv)(?: coil)?),? (?:but |and )?(?:it )?(?:no shift|not shift(?:ing)?|no click)$/i,
+    '$1, reversing valve not shifting',
+  ],
+  [/^(trips|blows|pops) only (?:with|when) (?:the )?(.+?) (?:is )?(?:hooked up|connected|on|landed|plugged in)$/i, '$1; lift $2; holds'],
   // The line side has no 24 V on it: before "nothing on" is a thermostat that asks for nothing.
   [
     /^(?:i have |i[’']ve got |got |there[’']s |there is )?(?:nothing|no power|no voltage|no volts|0(?: ?v)?) (?:on|at) (?:the )?line(?:[- ]side)?(?: of (?:the )?(?:transformer|primary|unit))?$/i,
