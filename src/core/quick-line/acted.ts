@@ -127,8 +127,9 @@ const hands: Reading = (meaning, the) => {
     return allAt(the, meaning.places[0])
   const [part] = parts
   if (parts.length !== 1 || letters.length + cables.length > 0 || pluggable(the, part) === null) return null
-  // A thermostat that is off may be blank, off the wall or set to off.
-  if (partById(the.system, part)?.kind === 'thermostat' && !meaning.isByHand) return null
+  // A thermostat that is off may be blank, off the wall or set to off; its wires that are off are not it.
+  const isOffTheWall = meaning.isByHand && (!isOfWires || /\b(?:wall|base|plate)\b/.test(meaning.text))
+  if (partById(the.system, part)?.kind === 'thermostat' && !isOffTheWall) return null
   return `${isOff ? 'unplug' : 'plug'} ${part}`
 }
 

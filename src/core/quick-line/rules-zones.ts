@@ -44,7 +44,7 @@ function offThePanel({ system, state }: Sentence, zone: string, saysPanel: boole
 }
 
 /** The letter of a zone against its common: on the panel where that is said or one stands, on its thermostat where that is. */
-function ofZonesLetter(the: Sentence, zone: string, letter: string, read: string, unit: string): string | null {
+function ofZonesLetter(the: Sentence, zone: string, letter: string, read: string, unit: string): Said {
   const { place, power } = the.state.bench
   const stat = the.place(`zone ${zone} stat`)
   const isAtStat = the.says(/\b(?:stat|thermostat|tstat)\b/i) || stat === place
@@ -54,7 +54,10 @@ function ofZonesLetter(the: Sentence, zone: string, letter: string, read: string
   const between = (a: string, b: string, at: string) => (isOhms ? `ohms ${a}-${b} ${read} at ${at}` : `${a}-${b} ${read} V at ${at}`)
   if (isAtStat) return stat && between(letter.toUpperCase(), 'C', stat)
   const screw = `${letter}${zone}`.toUpperCase()
-  return isAtPanel && panel && the.isLetter(screw) ? between(screw, the.commonOf(screw, panel), panel) : null
+  if (!panel || !the.isLetter(screw)) return null
+  if (isAtPanel) return between(screw, the.commonOf(screw, panel), panel)
+  const said = `zone ${zone} ${letter.toUpperCase()} to C ${read}`
+  return { asks: `At the panel, or at its thermostat? Say "${said} at panel", or "${said} at stat".` }
 }
 
 const bothDampers = ({ system }: Sentence, word: string): string | null => {
@@ -81,6 +84,9 @@ export const zoneRules: readonly Rule[] = [
   rule(
     `${TOOK_OFF}(?: off)?(?: all| all of| whole)? zone (\\d)(?: (?:stat|thermostat|tstat))?(?: (?:wires|cable|conductors|wiring))?(?: off| loose)?( (?:of |off |at |from |on )*(?:zone )?(?:panel|board))?`,
     (the, zone, panel) => offThePanel(the, zone, panel !== ''),
+  ),
+  rule('zone (\\d) (?:wires|conductors|cable)(?: is| are)? off(?: (?:of |from |at )?(panel))?', (the, zone, panel) =>
+    offThePanel(the, zone, panel !== ''),
   ),
   rule(
     `zone (\\d)(?: stat| thermostat| call)? (?:still |always )?${TRIPS}(?: it| fuse| breaker| out)*(?: (?:on|in|with) ${CALL})?`,

@@ -60,6 +60,17 @@ describe('what happened', () => {
     ])
   })
 
+  it('wires of a zone that are off the panel are not its thermostat', () => {
+    const off = drafts(zoned, 'zone 2 wires off the panel, holds')
+    expect(off.filter(({ kind }) => kind === 'bench')).toHaveLength(5)
+    expect(off.at(-1)).toMatchObject({ kind: 'trip', result: 'holds' })
+    expect(answerTo(standing('zoned-furnace-ac', 'indoor', 'on'), 'zone 1 Y to C 25')).toMatch(/^At the panel, or at its thermostat\?/)
+  })
+
+  it('a jumper that is missing is not put in', () => {
+    expect(drafts(standing('furnace-two-transformers', 'indoor', 'on'), 'jumper between Rc and Rh missing')).toMatchObject([{ kind: 'note' }])
+  })
+
   it('is a note where nobody saw which way it stands', () => {
     expect(drafts(zoned, 'zone 2 damper motor dead')).toMatchObject([{ kind: 'note' }])
     expect(drafts(heatPump, 'outdoor unit in defrost')).toMatchObject([{ kind: 'note' }])

@@ -125,6 +125,34 @@ export const ofWhatHappened: readonly Shortened[] = [
     /^(swap|swapped) (?:the )?([A-Z]\d?|[a-z]+) (?:for|with|to) (?:the )?([A-Z]\d?|[a-z]+) in (?:the )?(outdoor|outside|stat|thermostat) wires?$/i,
     (_, act, wire, spare, cable) => `${act} ${/^out/i.test(cable) ? 'outdoor' : 'stat'} ${wire} to ${spare}`,
   ],
+  // What should be there and is not; what is kept out of the way; what was tried with the thermostats: remarks.
+  [
+    /^(?:the )?(?:jumper|strap|link)(?: wire)? (?:between|from|for) .+ (?:is |was )?(?:missing|gone|not there|never (?:installed|put in)|not installed)$/i,
+    'note $&',
+  ],
+  [
+    /^(?:tie|tied|cap|capped|tape|taped|fold|folded|coil|coiled|tuck|tucked)(?: off| back| up)? (?:the |all |both )*(?:spares?|unused|extra)\b.*$/i,
+    'note $&',
+  ],
+  [
+    /^(?:swap|swapped|switch|switched|trade|traded|exchange|exchanged) (?:the )?(?:zone \d and zone \d|two|both) (?:stats|thermostats)\b.*$/i,
+    'note $&',
+  ],
+  [
+    /^(?:the )?(?:economizer|defrost board (?:sends|calls|brings on)|furnace (?:fires|runs|comes on) with (?:the )?heat pump)\b.*$/i,
+    'note $&',
+  ],
+  [
+    /^(?:the )?((?:zone \d |upstairs |downstairs )?(?:stat|thermostat)) (?:shows |has |reads |is showing |with )?(?:an? )?([a-z]\d{1,2})(?: error| code)$/i,
+    'note $&',
+  ],
+  // A lead by the parts at its ends.
+  [
+    /^(?:the )?(high|low)[- ]pressure(?: switch)? to (?:the )?([a-z][a-z -]*?) (?:lead|wire) to (ground|gnd|chassis|C) (?=\d|\.\d|ol\b|open\b)/i,
+    'lead from $1-pressure switch to $2 to $3 ',
+  ],
+  [/\b(high|low)[- ]pressure cut-?out (?:is |was |has )?(?:tripped|open|out|kicked out)\b/gi, '$1-pressure switch open'],
+  [/^([A-Z]\d?) (?:is )?jumped(?: out)?,? (?:and )?((?:high|low) fire|second stage|2nd stage)$/i, 'jumper R $1, note $2'],
   // It may stand open or shut: nobody saw which.
   [
     /^(?:the )?(?:(?:zone \d|upstairs|downstairs) damper|damper \d)(?: motor)? (?:is )?(?:dead|burned out|burnt out|bad|shot|no good)$/i,
