@@ -60,6 +60,7 @@ export class PairStore implements PredictionStore {
   private readonly causes: number
   private readonly kept = new LruCache<string, Chains>(MOST_CHAINS)
   private readonly weighedAlone = new LruCache<string, Float64Array>(MOST_CHAINS)
+  private readonly read = new LruCache<string, SharedPredictions>(MOST_CHAINS)
 
   constructor(
     private readonly base: Engine,
@@ -99,7 +100,7 @@ export class PairStore implements PredictionStore {
   predictionIn(observation: Observation, hypothesis: number, kind: number, degree: number): Prediction {
     return hypothesis < this.single
       ? this.singles.predictionIn(observation, hypothesis, kind, degree)
-      : this.ofReading(observation, hypothesis - this.single, kind)
+      : this.ofReading(observation, hypothesis - this.single, this.showsIn(observation, hypothesis - this.single, kind) ? kind : 0)
   }
 
   alone(observation: Observation): Float64Array {
@@ -129,32 +130,36 @@ export class PairStore implements PredictionStore {
   }
 
   get size(): number {
-    return this.singles.size + this.kept.size + this.weighedAlone.size + this.predicted.size
+    return this.singles.size + this.kept.size + this.weighedAlone.size + this.read.size + this.predicted.size
   }
 
   drop(): void {
     this.singles.drop()
     this.kept.clear()
     this.weighedAlone.clear()
+    this.read.clear()
     this.predicted.clear()
   }
 
   /** What a reading is predicted as for each pair, kind after kind. */
   private predictionsOfPairs(observation: Observation): SharedPredictions {
-    const places = new Map<Prediction, number>()
-    const of = this.pairs.hypotheses.flatMap((_, pair) =>
-      this.base.kinds.map((_kind, kind) => {
-        const prediction = this.ofReading(observation, pair, kind)
-        const place = places.get(prediction) ?? places.size
-        places.set(prediction, place)
-        return place
-      }),
-    )
-    return { predictions: [...places.keys()], of: Uint16Array.from(of) }
+    return this.read.get(observationKey(observation), () => {
+      const places = new Map<Prediction, number>()
+      const of = this.pairs.hypotheses.flatMap((_, pair) => {
+        const drawn = this.ofReading(observation, pair, 0)
+        return this.base.kinds.map((_kind, kind) => {
+          const prediction = this.showsIn(observation, pair, kind) ? this.ofReading(observation, pair, kind) : drawn
+          const place = places.get(prediction) ?? places.size
+          places.set(prediction, place)
+          return place
+        })
+      })
+      return { predictions: [...places.keys()], of: Uint16Array.from(of) }
+    })
   }
 
-  private ofReading(observation: Observation, pair: number, kind: number): Prediction {
-    return this.ofPair(pair, this.showsIn(observation, pair, kind) ? kind : 0, observation.bench, [observation.probe])[0]
+  private ofReading({ bench, probe }: Observation, pair: number, kind: number): Prediction {
+    return this.ofPair(pair, kind, bench, [probe])[0]
   }
 
   /**

@@ -109,12 +109,16 @@ function choosePairs(engine: Engine, evidence: Evidence): [Half, Half][] {
     .sort((a, b) => b.merit - a.merit)
     .slice(0, HALVES)
     .map(({ index }) => index)
+  // The best so far, the best first.
   const pairs: { pair: [number, number]; score: number }[] = []
   const consider = (a: number, b: number): void => {
     if (a === b || isOneFault(engine, a, b)) return
     let score = Math.log(rateOfPair(engine, a, b, all))
     for (const row of rows) score += Math.max(row[a], row[b])
-    pairs.push({ pair: [a, b], score })
+    if (pairs.length === PAIRS_WEIGHED && score <= pairs[PAIRS_WEIGHED - 1].score) return
+    const place = pairs.findLastIndex((other) => other.score >= score) + 1
+    pairs.splice(place, 0, { pair: [a, b], score })
+    if (pairs.length > PAIRS_WEIGHED) pairs.pop()
   }
   halves.forEach((a, position) => {
     for (const b of halves.slice(position + 1)) consider(a, b)
@@ -132,10 +136,7 @@ function choosePairs(engine: Engine, evidence: Evidence): [Half, Half][] {
     }),
   )
   const beside = (index: number): Chains => besideLead.get(index) ?? chains
-  const best = pairs
-    .sort((a, b) => b.score - a.score)
-    .slice(0, PAIRS_WEIGHED)
-    .map(({ pair }) => pair)
+  const best = pairs.map(({ pair }) => pair)
   return [...best, ...behindOpenWindings(engine, steady, rows, ohms, best)].map(([a, b]) => [
     { index: a, times: bestDamage(engine, beside(b), a) },
     { index: b, times: bestDamage(engine, beside(a), b) },
