@@ -45,8 +45,9 @@ export function applyChange(system: System, bench: Bench, change: BenchChange): 
         return refuse(`"${change.part}" does not unplug. These do: ${pluggableParts(system).join(', ')}.`)
       const others = bench.unplugged.filter((other) => other !== change.part)
       if (change.do === 'unplug') return done({ unplugged: [...others, change.part] })
-      if (others.length === bench.unplugged.length) return refuse(`The ${part.name} is plugged in already.`)
       const { name, leads } = pluggedOf(system, part.id)
+      if (others.length === bench.unplugged.length)
+        return refuse(leads ? `The ${leads} of the ${name} are on already.` : `The ${name} is plugged in already.`)
       const putting = leads ? `Putting the ${leads} of the ${name} back on` : `Plugging the ${name} in`
       return putBack(system, bench, { ...bench, unplugged: others }, putting)
     }

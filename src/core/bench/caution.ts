@@ -1,7 +1,7 @@
 import type { Bench, BenchChange, Jumper } from '@/src/core/bench/bench'
 import type { PartOf } from '@/src/core/wiring/part'
 import { conductorEnd, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
-import { cableById, partsOf, type System } from '@/src/core/wiring/system'
+import { cableById, partById, partsOf, type System } from '@/src/core/wiring/system'
 import { hotTerminals } from '@/src/core/wiring/thermostat'
 
 /** The switches that a jumper goes past, in their order: one, or several in a row at its place. */
@@ -46,6 +46,8 @@ export function cautionOf(system: System, bench: Bench, change: BenchChange): st
   }
   if (change.do === 'lift' && bench.power && isHot(system, change.end))
     return 'That end is live: on metal it blows the fuse or burns out the transformer. Power off first, or cap it.'
+  if (change.do === 'unplug' && bench.power && partById(system, change.part)?.kind === 'transformer')
+    return 'Those leads are live: on each other or on metal they burn out the transformer. Power off first.'
   if (change.do === 'exchange') {
     const bare = bench.power ? ['Power off first: both wires are bare while they change places.'] : []
     const other = change.at === undefined ? [] : ['A call then comes out on the other terminal, and brings on what hangs there.']

@@ -63,7 +63,7 @@ export const ofWhatIsBeside: readonly Shortened[] = [
   ],
   // What it does under its volts.
   [
-    /^(.*\b(?:reversing valve|valve|rv)(?: coil)?),? (?:but |and )?(?:it )?(?:no shift|not shift(?:ing)?|no click)$/i,
+    /^(.*\b(?:reversing valve|rv|(?<!gas )valve)(?: coil)?),? (?:but |and )?(?:it )?(?:no shift|not shift(?:ing)?|no click)$/i,
     '$1, reversing valve not shifting',
   ],
   [/^(trips|blows|pops) only (?:with|when) (?:the )?(.+?) (?:is )?(?:hooked up|connected|on|landed|plugged in)$/i, '$1; lift $2; holds'],

@@ -3,6 +3,7 @@ import { answerTo, drafts, standing, standingAfter } from '@/tests/setup/standin
 /** What was put in, what fell off, what changed places, what gets through. */
 const furnace = standing('furnace-ac', 'indoor', 'on')
 const furnaceOff = standing('furnace-ac', 'indoor', 'off')
+const heatingFurnace = standing('furnace-ac', 'indoor', 'on', { do: 'call', call: 'heat' })
 const cooling = standing('furnace-ac', 'indoor', 'on', { do: 'call', call: 'cool' })
 const coolingOutside = standing('furnace-ac', 'outdoor', 'on', { do: 'call', call: 'cool' })
 const outsideOff = standing('furnace-ac', 'outdoor', 'off')
@@ -67,8 +68,15 @@ describe('what happened', () => {
     expect(answerTo(standing('zoned-furnace-ac', 'indoor', 'on'), 'zone 1 Y to C 25')).toMatch(/^At the panel, or at its thermostat\?/)
   })
 
+  it('what gets through is read behind a switch alone; a gas valve that does not click is no reversing valve', () => {
+    expect(answerTo(heatingFurnace, '25 at the gas valve no click')).not.toContain('reversing')
+    expect(answerTo(cooling, 'nothing comes on with W jumped')).toContain('jumper R to W')
+  })
+
   it('a jumper that is missing is not put in', () => {
-    expect(drafts(standing('furnace-two-transformers', 'indoor', 'on'), 'jumper between Rc and Rh missing')).toMatchObject([{ kind: 'note' }])
+    expect(drafts(standing('furnace-two-transformers', 'indoor', 'on'), 'jumper between Rc and Rh missing')).toMatchObject([
+      { kind: 'note' },
+    ])
   })
 
   it('is a note where nobody saw which way it stands', () => {

@@ -53,7 +53,7 @@ export const ofWhatHappened: readonly Shortened[] = [
   ],
   [
     /^(?:the )?([a-z][a-z ]+?) (?:come|comes|came|runs?|ran|kicks|kicked|fires?|fired|lights?|lit)(?: on| up| right up)? (?:with|when|once) ([A-Z]\d?) (?:is )?(?:jumped|jumpered)(?: out)?$/i,
-    'jumper R $2, $1 runs',
+    (_, what, letter) => `jumper R ${letter}, ${/^nothing$/i.test(what) ? 'nothing happens' : `${what} runs`}`,
   ],
   // The thermostat hangs on it.
   [/\b(?:at|on) the (?:stat |thermostat )?(?:base|wall plate)$/gi, 'at the thermostat'],
@@ -74,7 +74,7 @@ export const ofWhatHappened: readonly Shortened[] = [
   [/\b(inducer|blower|compressor|(?:condenser |outdoor )?fan|motor) (?:is )?still(?=\s*(?:[,;]|$))/gi, '$1 not running'],
   // What comes through a switch is read behind it; across it would be what it keeps.
   [
-    /^(\d{2,3}(?:\.\d+)?)(?: ?v(?:olts?|ac)?)? (?:is |gets |getting |makes it |goes |going |all the way )*(?:through|past) (?:the )?(?=[a-z])/i,
+    /^(\d{2,3}(?:\.\d+)?)(?: ?v(?:olts?|ac)?)? (?:is |gets |getting |makes it |goes |going |all the way )*(?:through|past) (?:the )?(?=[a-z -]*\b(?:switch|limit|rollout|float|cut-?out|pressure|safety|door)$)/i,
     '$1 out of the ',
   ],
   [
@@ -131,7 +131,7 @@ export const ofWhatHappened: readonly Shortened[] = [
     'note $&',
   ],
   [
-    /^(?:tie|tied|cap|capped|tape|taped|fold|folded|coil|coiled|tuck|tucked)(?: off| back| up)? (?:the |all |both )*(?:spares?|unused|extra)\b.*$/i,
+    /^(?:tie|tied|cap|capped|tape|taped|fold|folded|coil|coiled|tuck|tucked)(?: off| back| up)? (?:the |all |both )*(?:spares?|unused|extra)(?: wires?| conductors?| ends?| ones?)?(?: off| back| up)?$/i,
     'note $&',
   ],
   [

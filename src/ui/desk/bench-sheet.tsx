@@ -2,7 +2,7 @@
 import type { ReactNode } from 'react'
 import type { BenchChange } from '@/src/core/bench/bench'
 import { sayPoint } from '@/src/core/bench/points'
-import { sayConductor } from '@/src/core/bench/say'
+import { pluggedOf, sayConductor } from '@/src/core/bench/say'
 import { sayCall } from '@/src/core/wiring/call'
 import { unplugs } from '@/src/core/wiring/part-kinds'
 import { conductorEnd } from '@/src/core/wiring/point'
@@ -105,9 +105,10 @@ function Changes() {
       <Group name="Unplugged">
         {plugged.map((part) => {
           const isOff = bench.unplugged.includes(part.id)
+          const { name, leads } = pluggedOf(system, part.id)
           return (
             <Choice key={part.id} on={isOff} onPick={() => change(isOff ? { do: 'plug', part: part.id } : { do: 'unplug', part: part.id })}>
-              {part.name}
+              {leads ? `${name}: ${leads}` : name}
             </Choice>
           )
         })}

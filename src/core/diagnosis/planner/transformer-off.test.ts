@@ -1,5 +1,6 @@
 import { applyChange } from '@/src/core/bench/apply'
 import { createBench } from '@/src/core/bench/bench'
+import { cautionOf } from '@/src/core/bench/caution'
 import { owedBy } from '@/src/core/bench/owed'
 import { sayBench, sayChange } from '@/src/core/bench/say'
 import { emptyComplaint } from '@/src/core/job/complaint'
@@ -37,6 +38,16 @@ describe('a transformer off its 24 V leads', () => {
   it('feeds nothing with the power on', () => {
     const [{ at }] = predict(laboratory, { ...applied.bench, power: true }, healthy, { meter: 'volts', a: 'R@indoor', b: 'C@indoor' })
     expect(at).toBeLessThan(0.5)
+  })
+
+  it('has its leads warned of while they are live, and are on already where they are', () => {
+    const off = { do: 'unplug', part: 'transformer' } as const
+    expect(cautionOf(system, createBench(system), off)).toMatch(/^Those leads are live/)
+    expect(cautionOf(system, dead, off)).toBeNull()
+    expect(applyChange(system, dead, { do: 'plug', part: 'transformer' })).toMatchObject({
+      ok: false,
+      problem: 'The 24 V leads of the transformer are on already.',
+    })
   })
 
   it('is said by its leads, and they are owed until they are back on', () => {
