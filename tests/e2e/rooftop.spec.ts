@@ -18,7 +18,7 @@ test('the rooftop with half its volts: an igniter that does not glow is not cond
   await expect(page.getByRole('region', { name: 'Found' })).toContainText('neutral connection of the unit branch circuit')
 })
 
-test('an igniter with its line volts that does not glow is read cold before it is replaced', async ({ page }) => {
+test('an igniter with its line volts that does not glow is read cold before it is replaced @long', async ({ page }) => {
   const technician = new Technician(page)
   await onTheRoof(technician, 'Bakery, roof unit 6')
   for (const line of ['no glow', 'igniter 119 V']) await technician.says(line)
@@ -29,7 +29,7 @@ test('an igniter with its line volts that does not glow is read cold before it i
   await expect(page.getByRole('region', { name: 'Found' })).toContainText('Check the igniter')
 })
 
-test('burners that light and go out: the flame is not sensed', async ({ page }) => {
+test('burners that light and go out: the flame is not sensed @long', async ({ page }) => {
   const technician = new Technician(page)
   await onTheRoof(technician, 'Bakery, roof unit 7')
   await technician.says('flame lights and goes out')

@@ -112,7 +112,7 @@ describe('the other solvers, on the same house', () => {
     expect(habitNames.filter((name) => isMeantFor(name, dead.complaint))).toEqual(['follow the call'])
   })
 
-  it('at equal cost need no fewer checks than the answers can carry bits', () => {
+  it('at equal cost need no fewer checks than the answers can carry bits @long', () => {
     const { solver, answerBits } = equalCostSolver()
     const { trial } = sit(engine, drawn, solver)
     expect(answerBits).toHaveLength(trial.checks)

@@ -31,7 +31,7 @@ it('a float that was seen up is believed: not taken again, and never none of the
 describe('a thermostat that was seen to chatter', () => {
   const seen: [Bench, Probe, Answer] = [chattering, { meter: 'look', at: 'stat' }, { word: 'chatters' }]
 
-  it('shows none of the shorts behind it: the coil is read by itself before it is condemned', () => {
+  it('shows none of the shorts behind it: the coil is read by itself before it is condemned @long', () => {
     const { verdict, next } = proposed(
       seen,
       [dead, { meter: 'ohms', a: 'O@indoor', b: 'C@indoor' }, 2.1],

@@ -27,7 +27,7 @@ describe('a short under which all runs, and on which nothing opens', () => {
     seen('heat', 'indoor', metal, 24.2),
   ]
 
-  it('is looked for in the amps of the call before one walks off and leaves the transformer to it', () => {
+  it('is looked for in the amps of the call before one walks off and leaves the transformer to it @long', () => {
     const { next } = propose(engine, { ...noEvidence, observations: checked }, { ...bench, call: 'heat', place: 'indoor' })
     expect(next?.probe).toEqual({ meter: 'amps', on: 'fuse' })
     expect(next?.setup).toEqual([])

@@ -35,8 +35,11 @@ function visit(id: string, way: WayOfWorking): Visit {
   return whole
 }
 
-describe.each(['furnace-ac', 'heat-pump-o'])('a way of working on %s', (id) => {
-  it.each(['take-off', 'add-on', 'halve'] as const)('%s: goes by the book until it holds, and ends in the repair', (way) => {
+describe.each([
+  ['furnace-ac', ''],
+  ['heat-pump-o', ' @long'],
+])('a way of working on %s', (id, tag) => {
+  it.each(['take-off', 'add-on', 'halve'] as const)(`%s: goes by the book until it holds, and ends in the repair${tag}`, (way) => {
     const { verdict, trials, beforeOhms } = visit(id, way)
     expect(verdict).toMatchObject({ found: 'repair', repair: { id: 'cable-short:outdoor-cable.Y' } })
     // Every trial was made before the meter went to ohms: the way is not left in the middle.
@@ -45,7 +48,7 @@ describe.each(['furnace-ac', 'heat-pump-o'])('a way of working on %s', (id) => {
     expect(trials.at(-1)?.bench.lifted).toContain('outdoor-cable.Y@indoor')
   })
 
-  it('take-off: from all calls joined, one less each time', () => {
+  it(`take-off: from all calls joined, one less each time${tag}`, () => {
     const joined = visit(id, 'take-off').trials.map(({ bench }) => bench.jumpers.length)
     const fell = joined.slice(0, joined.indexOf(Math.min(...joined)) + 1)
     expect(fell.length).toBeGreaterThan(1)
