@@ -41,7 +41,7 @@ describe('the proposed checks, answered by simulated houses', () => {
     'not-landed:outdoor-cable.C@outdoor',
     'transformer-dead:transformer.primary',
   ]
-  // Three kinds of them each time; the others are searches alike.
+  // Three of them on every check; the others search the same way.
   const always = [cases[0], cases[2], cases[6]]
   it.each(cases.map((id) => [id, always.includes(id) ? '' : ' @long'] as const))('end at the repair of %s%s', (id) => {
     const engine = furnaceEngine()

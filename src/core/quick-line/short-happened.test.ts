@@ -17,7 +17,7 @@ describe('what happened', () => {
     ['white and yellow are swapped at the stat', furnace, 'landings at the thermostat: Y and W of the stat cable are swapped'],
     ['red and white reversed at the condenser', furnace, 'landings at the outdoor unit: Y and C of the outdoor cable are swapped'],
     ['stat W and stat Y are swapped at the board', furnace, 'landings at the indoor unit: Y and W of the stat cable are swapped'],
-    ['121 into the primary 26.8 out', furnace, '26.8 V'],
+    ['121 into the primary 26.8 out', furnace, '121 V, then transformer secondary, hot side to C at the indoor unit: 26.8 V'],
     ['primary has power, secondary dead', furnace, 'transformer secondary, hot side to C at the indoor unit: 0 V'],
     ['hi psi switch reads 0.1', outsideOff, 'high-pressure switch to low-pressure switch at the outdoor unit: 0.1 ohm'],
     ['coil is shorted, .8 ohms', outsideOff, '0.8 ohm'],

@@ -4,7 +4,7 @@ import type { Shortened } from '@/src/core/quick-line/short-readings'
 const AMPS = '(\\d+(?:\\.\\d)?)[- ]?(?:a|amps?)'
 const WIRE = `[A-Z]\\d?|${COLOUR}`
 const STAT = '(?:stat|thermostat|sub ?base|wall plate)'
-/** Where one stands: every unit has one. */
+/** The board of the unit where one stands. */
 const AT_THE_BOARD = /^(?:at|on) the (?:furnace |control )?board$/i
 const SWAPPED = '(?:swapped|reversed|crossed|switched|flipped|backwards)'
 
@@ -28,7 +28,7 @@ export const ofWhatHappened: readonly Shortened[] = [
     /^((?:heat|cool|fan|ac|aux|heating|cooling)(?: mode)? (?:is |works |runs )?(?:ok|okay|fine|good)) (?=(?:heat|cool|fan|ac|aux|heating|cooling) (?:is |works |runs )?(?:ok|okay|fine|good)\b)/i,
     '$1, ',
   ],
-  // At the thermostat, where it fell off.
+  // It fell off at the thermostat.
   [
     new RegExp(
       `^((?:the )?(?:[A-Z]\\d?|${COLOUR})(?: wire)? (?:fell|came|popped|slipped|broke|pulled)) (?:off|out)(?: of)? (?:the )?${STAT}$`,
@@ -55,9 +55,9 @@ export const ofWhatHappened: readonly Shortened[] = [
     /^(?:the )?([a-z][a-z ]+?) (?:come|comes|came|runs?|ran|kicks|kicked|fires?|fired|lights?|lit)(?: on| up| right up)? (?:with|when|once) ([A-Z]\d?) (?:is )?(?:jumped|jumpered)(?: out)?$/i,
     (_, what, letter) => `jumper R ${letter}, ${/^nothing$/i.test(what) ? 'nothing happens' : `${what} runs`}`,
   ],
-  // The thermostat hangs on it.
-  [/\b(?:at|on) the (?:stat |thermostat )?(?:base|wall plate)$/gi, 'at the thermostat'],
-  // Into it and out of it.
+  // The base of the thermostat.
+  [/\b(?:at|on) the (?:stat |thermostat )?base$/gi, 'at the thermostat'],
+  // Volts into a transformer and out of it.
   [
     /^(\d{2,3})(?: ?v(?:olts?|ac)?)? (?:in|into|on|at|to|across) (?:the )?primary,? (?:and |but )?(\d[\d.]*|nothing)(?: ?v(?:olts?|ac)?)? (?:out|coming out|(?:on|at|out of|across) (?:the )?secondary|secondary)$/i,
     (_, into, out) => `primary ${into}, secondary ${/^n/i.test(out) ? '0' : out}`,
@@ -70,9 +70,9 @@ export const ofWhatHappened: readonly Shortened[] = [
   // Shorted, and how much: the reading says it.
   [/^(.+? (?:to|and) .+?) (?:is |are |reads? )?(?:dead )?short(?:ed)?,? (?:at |with |reads? )?(\d*\.?\d+)(?: ?ohms?)?$/i, '$1 $2'],
   [/^((?:the )?[a-z][a-z -]*?) (?:is |reads? )?(?:dead )?short(?:ed)?,? (?:at |with |reads? |only )?(\d*\.?\d+) ?ohms?$/i, '$1 $2 ohms'],
-  // At rest, and not "as before".
+  // A motor that is still does not run; "still" before a verb means as before.
   [/\b(inducer|blower|compressor|(?:condenser |outdoor )?fan|motor) (?:is )?still(?=\s*(?:[,;]|$))/gi, '$1 not running'],
-  // What comes through a switch is read behind it; across it would be what it keeps.
+  // Volts that get through a switch are read behind it, not across it.
   [
     /^(\d{2,3}(?:\.\d+)?)(?: ?v(?:olts?|ac)?)? (?:is |gets |getting |makes it |goes |going |all the way )*(?:through|past) (?:the )?(?=[a-z -]*\b(?:switch|limit|rollout|float|cut-?out|pressure|safety|door)$)/i,
     '$1 out of the ',
@@ -89,7 +89,7 @@ export const ofWhatHappened: readonly Shortened[] = [
     /^(?:i have |i[’']ve got |got |have |reading |read )?(\d[\d.]*)(?: ?v(?:olts?|ac)?)? between (red|white|green|yellow|blue|brown|orange|black) and (red|white|green|yellow|blue|brown|orange|black)(?: (?:at|on) the (?:furnace |control )?board$|\b)/i,
     '$2 to $3 $1',
   ],
-  // What went into the slot in the fuse's place.
+  // A breaker in place of the fuse.
   [
     /^(?:put|stuck|threw|popped|installed|plugged|dropped)(?: in)? (?:the |a |my )?(?:pop[- ]?(?:up|out)|reset(?:t)?able|test|pocket)(?: (\d) ?a(?:mp)?)? (?:breaker|fuse|cb)(?: in)?$/i,
     (_, amps = '') => `breaker ${amps} in`.replace('  ', ' '),
@@ -125,7 +125,7 @@ export const ofWhatHappened: readonly Shortened[] = [
     /^(swap|swapped) (?:the )?([A-Z]\d?|[a-z]+) (?:for|with|to) (?:the )?([A-Z]\d?|[a-z]+) in (?:the )?(outdoor|outside|stat|thermostat) wires?$/i,
     (_, act, wire, spare, cable) => `${act} ${/^out/i.test(cable) ? 'outdoor' : 'stat'} ${wire} to ${spare}`,
   ],
-  // What should be there and is not; what is kept out of the way; what was tried with the thermostats: remarks.
+  // Remarks: what is missing, spares that are kept out of the way, thermostats that were swapped.
   [
     /^(?:the )?(?:jumper|strap|link)(?: wire)? (?:between|from|for) .+ (?:is |was )?(?:missing|gone|not there|never (?:installed|put in)|not installed)$/i,
     'note $&',
@@ -146,14 +146,10 @@ export const ofWhatHappened: readonly Shortened[] = [
     /^(?:the )?((?:zone \d |upstairs |downstairs )?(?:stat|thermostat)) (?:shows |has |reads |is showing |with )?(?:an? )?([a-z]\d{1,2})(?: error| code)$/i,
     'note $&',
   ],
-  // A lead by the parts at its ends.
-  [
-    /^(?:the )?(high|low)[- ]pressure(?: switch)? to (?:the )?([a-z][a-z -]*?) (?:lead|wire) to (ground|gnd|chassis|C) (?=\d|\.\d|ol\b|open\b)/i,
-    'lead from $1-pressure switch to $2 to $3 ',
-  ],
+  // A pressure switch by another name; what a stage does on a jumper.
   [/\b(high|low)[- ]pressure cut-?out (?:is |was |has )?(?:tripped|open|out|kicked out)\b/gi, '$1-pressure switch open'],
   [/^([A-Z]\d?) (?:is )?jumped(?: out)?,? (?:and )?((?:high|low) fire|second stage|2nd stage)$/i, 'jumper R $1, note $2'],
-  // It may stand open or shut: nobody saw which.
+  // A dead damper motor may have left it open or shut.
   [
     /^(?:the )?(?:(?:zone \d|upstairs|downstairs) damper|damper \d)(?: motor)? (?:is )?(?:dead|burned out|burnt out|bad|shot|no good)$/i,
     'note $&',

@@ -1,6 +1,6 @@
 import type { Bench } from '@/src/core/bench/bench'
 import { sayPoint } from '@/src/core/bench/points'
-import { sayPair, saySlot } from '@/src/core/bench/say'
+import { pluggedOf, sayPair, saySlot } from '@/src/core/bench/say'
 import { weakLoad } from '@/src/core/readings/capacitor-looks'
 import type { Answer, Probe } from '@/src/core/readings/check'
 import { swappedEnds } from '@/src/core/readings/landing-looks'
@@ -104,7 +104,10 @@ export function sayBenchShort(system: System, bench: Bench): string {
   const parts = [bench.power ? (bench.call === 'off' ? 'no call' : `on ${sayCall[bench.call]}`) : 'power off']
   if (bench.jumpers.length > 0) parts.push(bench.jumpers.length === 1 ? 'jumper in' : `${bench.jumpers.length} jumpers in`)
   if (bench.lifted.length > 0) parts.push(`${bench.lifted.length} lifted`)
-  if (bench.unplugged.length > 0) parts.push(`${bench.unplugged.length} unplugged`)
+  const isOfLeads = (id: Bench['unplugged'][number]) => pluggedOf(system, id).leads !== null
+  const plugs = bench.unplugged.filter((id) => !isOfLeads(id)).length
+  if (plugs > 0) parts.push(`${plugs} unplugged`)
+  if (plugs < bench.unplugged.length) parts.push('transformer leads off')
   if (bench.power && bench.slot.open) parts.push(saySlot(system, bench))
   return parts.join(', ')
 }

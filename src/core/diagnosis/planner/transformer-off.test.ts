@@ -10,6 +10,7 @@ import { type Hypothesis, healthy } from '@/src/core/readings/hypothesis'
 import { createLaboratory } from '@/src/core/readings/laboratory'
 import { predict } from '@/src/core/readings/predict'
 import { fromOhmScale } from '@/src/core/readings/prediction'
+import { sayBenchShort } from '@/src/core/readings/say'
 import { createRandom } from '@/src/core/units/random'
 import { templateValues } from '@/src/core/wiring/values'
 import { engineOf, systemOf } from '@/tests/setup/engines'
@@ -53,6 +54,7 @@ describe('a transformer off its 24 V leads', () => {
   it('is said by its leads, and they are owed until they are back on', () => {
     expect(sayChange(system, { do: 'unplug', part: 'transformer' })).toBe('take the 24 V leads off the transformer')
     expect(sayBench(system, applied.bench)).toContain('24 V leads of the transformer off')
+    expect(sayBenchShort(system, applied.bench)).toBe('power off, transformer leads off')
     expect(owedBy(system, applied.bench)).toContainEqual(
       expect.objectContaining({ say: 'The 24 V leads of the transformer are off', putBack: { do: 'plug', part: 'transformer' } }),
     )
