@@ -87,8 +87,14 @@ test('a step opens before the scripts of the page have come', async ({ page }) =
   await expect(page.getByRole('heading', { name: 'Close', level: 1 })).toBeAttached()
 })
 
+const ZONE_OF_DEVICE = 'Pacific/Auckland'
+const minuteThere = (at: string): string =>
+  new Date(at)
+    .toLocaleTimeString('en', { hour: 'numeric', minute: '2-digit', hourCycle: 'h23', timeZone: ZONE_OF_DEVICE })
+    .replace(/^0/, '')
+
 test.describe('on a device whose clock and time zone are not those of the server', () => {
-  test.use({ timezoneId: 'Pacific/Auckland' })
+  test.use({ timezoneId: ZONE_OF_DEVICE })
 
   test('every page is taken over as it was sent', async ({ page }) => {
     await page.clock.install({ time: Date.now() + 7 * 60_000 })
@@ -101,6 +107,10 @@ test.describe('on a device whose clock and time zone are not those of the server
       await page.goto(`${page.url().replace(/\?.*/, '')}?step=${step}`)
       await expect(page.getByText(/ on site$/)).toBeVisible()
     }
+    const { pathname } = new URL(page.url())
+    const { entries } = await (await page.request.get(`/api/v1${pathname}`)).json()
+    await page.goto(pathname.replace('jobs', 'report'))
+    await expect(page.getByRole('article')).toContainText(` ${minuteThere(entries[0].at)} to `)
     await page.goto('/')
     await expect(page.getByRole('link', { name: /14 Ferry Steps/ })).toContainText('today')
   })

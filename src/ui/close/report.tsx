@@ -1,15 +1,18 @@
 import type { ReactNode } from 'react'
 import type { PageFacts } from '@/src/core/formats/page/page-facts'
+import { sayVisit } from '@/src/core/formats/page/visit-times'
+import { useIsHydrated } from '@/src/ui/controls/use-is-hydrated'
 import { Picture } from '@/src/ui/photos/picture'
 
 /** The page that stays, on the screen and on the printer: what the PDF says, in the same order. */
 export function Report({ facts }: { facts: PageFacts }) {
+  const isHydrated = useIsHydrated()
   return (
     <article className="flex flex-col gap-3">
       <header>
         <h3 className="font-bold text-large">{facts.title}</h3>
         <p>
-          {facts.system} · {facts.when}
+          {facts.system} · {isHydrated && sayVisit(facts.when)}
         </p>
         <p className="mt-1 font-bold">{facts.summary}</p>
       </header>

@@ -1,5 +1,6 @@
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces'
 import type { PageFacts } from '@/src/core/formats/page/page-facts'
+import { sayVisit } from '@/src/core/formats/page/visit-times'
 import { PAGE_FONT, wiringPicture } from '@/src/core/formats/page/wiring-picture'
 
 export const papers = ['letter', 'a4'] as const
@@ -37,7 +38,7 @@ export function pageDocument(facts: PageFacts, paper: Paper, pictures: Pictures 
       {
         columns: [
           { text: facts.title, bold: true, fontSize: 15 },
-          { text: `${facts.when}\n${facts.system}`, alignment: 'right', color: '#333' },
+          { text: `${sayVisit(facts.when)}\n${facts.system}`, alignment: 'right', color: '#333' },
         ],
       },
       { text: facts.summary, bold: true, fontSize: 10.5, margin: [0, 6, 0, 2] },

@@ -1,8 +1,8 @@
-import { format } from 'date-fns'
 import { saySections } from '@/src/core/bench/say'
 import { wiredNow } from '@/src/core/bench/swaps'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
 import { type MeasuredRow, measuredRows } from '@/src/core/formats/page/measured-rows'
+import { type VisitTimes, visitTimes } from '@/src/core/formats/page/visit-times'
 import { sayChanged, saySymptom } from '@/src/core/job/complaint'
 import { foldJob } from '@/src/core/job/fold'
 import type { JobFile } from '@/src/core/job/job-file'
@@ -23,7 +23,7 @@ import { cableById, callsOf, placeById, type System, sayRightFuse, zoneName } fr
 export interface PageFacts {
   readonly title: string
   readonly system: string
-  readonly when: string
+  readonly when: VisitTimes
   /** For the customer, in plain words. */
   readonly summary: string
   readonly complaint: string
@@ -67,7 +67,7 @@ export function pageFacts({ job, system, entries }: Pick<JobFile, 'job' | 'syste
   return {
     title: job.title,
     system: system.name,
-    when: whenOf(job.createdAt, state),
+    when: visitTimes(job.createdAt, state),
     summary: summaryOf(system, state),
     complaint: complaintOf(state),
     asFound: asFoundOf(system, state),
@@ -92,14 +92,6 @@ export function pageFacts({ job, system, entries }: Pick<JobFile, 'job' | 'syste
     notes: state.standing.flatMap((entry) => (entry.kind === 'note' ? [entry.text] : [])),
     wired: wiredNow(system, state.bench.swaps),
   }
-}
-
-function whenOf(createdAt: string, { entries, closedAt, left }: JobState): string {
-  const from = new Date(entries.at(0)?.at ?? createdAt)
-  const to = new Date(closedAt ?? entries.at(-1)?.at ?? createdAt)
-  const isOneDay = format(from, 'yyyy-MM-dd') === format(to, 'yyyy-MM-dd')
-  const end = closedAt ? `closed ${format(to, 'H:mm')}` : left ? 'left unfinished' : 'not closed'
-  return `${format(from, 'd MMMM yyyy')}, ${format(from, 'H:mm')}${isOneDay ? ` to ${format(to, 'H:mm')}` : ` to ${format(to, 'd MMMM, H:mm')}`} · ${end}`
 }
 
 /** What was wrong, and how it stands: from the faults that were mended, not from what was typed of them. */
