@@ -71,6 +71,15 @@ function isIn({ state }: Sentence, { between, conductors }: Cable, letters: Mean
   return end >= 0 && letters.every(({ letter }) => conductors.some(({ lands }) => lands[end]?.toLowerCase() === letter.toLowerCase()))
 }
 
+/** The coil or switch here that a wire is said to come off of. */
+const leadless = ({ parts, text }: Meaning, { system, state }: Sentence): string[] =>
+  /\boff (?:of )?(?:the )?\w/.test(text)
+    ? parts.filter((id) => {
+        const part = partById(system, id)
+        return (part?.kind === 'coil' || part?.kind === 'switch') && part.place === state.bench.place && !state.bench.unplugged.includes(id)
+      })
+    : []
+
 const STILL_OR_LIFTED = 'Does it stand still, or are its wires off? Say "outdoor not as called", or "lift outdoor cable".'
 
 const hands: Reading = (meaning, the) => {
@@ -89,6 +98,9 @@ const hands: Reading = (meaning, the) => {
   if (!meaning.isWhole && letters.length + cables.length === 0) return null
   const isOff = has(meaning, 'off') && !has(meaning, 'back')
   if (!isOff && !has(meaning, 'back')) return null
+  // A lead that comes off a coil or a switch is none of the strip's wires: that part is off its leads.
+  const [lost] = isOff && letters.length === 1 && letters[0].cable === null && cables.length === 0 ? leadless(meaning, the) : []
+  if (lost) return `unplug ${lost}; ${the.asNote()}`
   const towards = meaning.goesThere && meaning.places.length === 1 ? cableTowards(the, meaning.places[0]) : null
   // Several letters in one breath are of one cable, where one alone here has them all.
   const having = letters.length < 2 ? [] : the.system.cables.filter((cable) => isIn(the, cable, letters))

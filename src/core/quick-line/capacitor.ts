@@ -105,6 +105,12 @@ const one = (the: Sentence, word: string, value: string): Said =>
     return load === undefined ? null : `capacitor ${load} ${value}`
   })
 
+/** A section by its name, with its label beside what it reads. */
+const labelled = (the: Sentence, word: string, value: string, label: string): Said => {
+  const said = one(the, word, value)
+  return typeof said === 'string' && !/^note/.test(said) ? `${said}; note ${word} rated ${label}` : said
+}
+
 /** Told by the label of the section: 2.1 where 5 belongs. */
 const byLabel = (the: Sentence, value: string, label: string): Said =>
   read(the, ({ starts }) => {
@@ -143,6 +149,11 @@ export const capacitorRules: readonly Rule[] = [
   rule(`${CAP}(${READS}) ${NUMBER}(?: ?[/&+] ?| and | by |, ?| )${NUMBER}${MICRO}?`, both),
   rule(`${SECTION}(?: is| reads?| read| at)* ${NUMBER}${MICRO}`, one),
   rule(`${SECTION}(?: of| on)? ${CAP}${READS} ${NUMBER}${MICRO}?`, one),
+  rule(`herm(?: side)?${READS} ${NUMBER}`, (the, value) => one(the, 'herm', value)),
+  rule(
+    `${SECTION}${READS} ${NUMBER}${MICRO}?(?:,| and| but)? (?:should be|should read|supposed to be|rated|rated at|label(?: says)?|is rated) ${NUMBER}${MICRO}?`,
+    (the, word, value, label) => labelled(the, word, value, label),
+  ),
   rule(`${CAP}${READS} ${NUMBER}${MICRO}? (?:on|to|at|from|for) (?:the )?${SECTION}`, (the, value, word) => one(the, word, value)),
   rule(
     `${CAP}${READS} ${NUMBER}${MICRO}? (?:(?:on|to|at|for) )?(?:the )?${SECTION}(?:,| and|, and)? ${NUMBER}${MICRO}? (?:(?:on|to|at|for) )?(?:the )?${SECTION}`,

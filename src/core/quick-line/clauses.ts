@@ -5,6 +5,7 @@ import { isJudgement } from '@/src/core/quick-line/lexicon'
 import { ABSENT, listed, runOn } from '@/src/core/quick-line/lists'
 import { findCable } from '@/src/core/quick-line/names'
 import { isRemark, type Said } from '@/src/core/quick-line/rule'
+import { afterAct, beforePredicate } from '@/src/core/quick-line/run-on'
 import { plain } from '@/src/core/quick-line/said'
 import { Sentence } from '@/src/core/quick-line/sentence'
 import { findSubject } from '@/src/core/quick-line/subject'
@@ -105,7 +106,8 @@ const JUDGES_IT =
 /** Several things said with no sign between them: of two at once, or one after the other. Each has to say something that is weighed. */
 function unsigned(text: string, reader: Reader): string | null {
   const list = listed(text)
-  for (const [first, second] of [...(list ? [list] : []), ...runOn(text)]) {
+  const the = new Sentence(reader.system, foldJob(reader.system, reader.entries), text)
+  for (const [first, second] of [...(list ? [list] : []), ...runOn(text), ...beforePredicate(text, the), ...afterAct(text, the)]) {
     const one = reader.read(first, reader.entries)
     // A place that is named is not walked to by half a sentence.
     if (typeof one !== 'string' || isRemark(one) || /^walk\b/.test(one) || !reader.isReadable(one, reader.entries)) continue

@@ -7,7 +7,7 @@ import { placeById } from '@/src/core/wiring/system'
 /** A color that a wire has, as it is typed in small letters. */
 export const COLOUR = '(?:red|white|green|yellow|blue|brown|orange|black|purple|violet|gr[ae]y|pink|tan)'
 
-const IS_COLOUR = new RegExp(`^${COLOUR}$`)
+export const IS_COLOUR = new RegExp(`^${COLOUR}$`)
 
 /** The wires of a color that are on a screw where one stands, by their cable and letter. */
 const wiresOfColour = ({ system, state }: Sentence, colour: string): { cable: CableId; letter: string }[] =>

@@ -100,6 +100,11 @@ export const flameRules: readonly Rule[] = [
     `${IGNITER} (?:glows?|glowed|gets hot|heats up|lights up|hot)(?: up)?(?: and| but| then|,)* (?:no (?:flame|gas|fire|ignition|light)|nothing(?: .*)?|(?:burners?|gas|it|flame) (?:never|doesnt|does not|wont) (?:light|lights|come on|comes on|fire|fires|open|opens))`,
     flame('glows without flame'),
   ),
+  // Tried, and shut down again: no word of a flame.
+  rule(
+    `${IGNITER} (?:glows?|glowed|sparks?|lights up)(?: up| orange| red)?,? (?:and |then |but )+(?:it |the unit |the control )?(?:${GOES_OUT}|shuts? down|stops|locks out|quits)(?: .*)?|(?:it )?spark(?:s|ing|ed)?,? (?:but |and )*(?:no|never any|without) (?:flame|gas|fire|light|ignition)`,
+    flame('glows without flame'),
+  ),
   rule(
     `(?:glows?|it glows)(?: but| and|,)+ (?:no|never any) (?:flame|gas|fire|light)|(?:glow|glows) (?:no|without) flame`,
     flame('glows without flame'),

@@ -80,7 +80,7 @@ function whichPart(text: string, the: Sentence): Said {
   return null
 }
 
-const WIRE_COLOUR = new RegExp(`\\b${COLOUR}\\b(?! (?:light|led|fuse|tape|label))`, 'g')
+const WIRE_COLOUR = new RegExp(`(?<!\\b(?:light|led|lights|leds)(?: is)? )\\b${COLOUR}\\b(?! (?:light|led|fuse|tape|label))`, 'g')
 
 /** The first wire by its color that may be one of several. */
 function whichWire(text: string, the: Sentence): Said {

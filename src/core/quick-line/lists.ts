@@ -18,11 +18,11 @@ export function listed(text: string): readonly [string, string] | null {
 }
 
 /** A sentence that runs on is no longer than this. */
-const MOST_WORDS = 10
+export const MOST_WORDS = 10
 
 /** What a clause can end with: a state, or what was read. */
 const ENDS =
-  /^(?:holds?|held|trips?|tripped|pops?|popped|blows?|blew|fine|good|ok|auto|dead|blank|open|closed|shut|shorted|grounded|in|out|off|on|up|down|running|runs|still|chatters|buzzes|hums|hot|ol|blown|lifted|unplugged|clicks|jumper|jumpered|jumped|joined|landed|energized|calling|connected|plugged|-?\d[\d.]*(?:v|a|ohms?)?|v|volts?|a|amps?|ohms?)$/i
+  /^(?:holds?|held|trips?|tripped|pops?|popped|blows?|blew|fine|good|ok|auto|dead|blank|open|closed|shut|shorted|grounded|in|out|off|on|up|down|running|runs|still|chatters|buzzes|hums|hot|ol|blown|lifted|unplugged|clicks|jumper|jumpered|jumped|joined|landed|energized|calling|connected|plugged|wall|-?\d[\d.]*(?:v|a|ohms?)?|v|volts?|a|amps?|ohms?)$/i
 
 /** What was read at one terminal ends with its letter: 26 on Rc, nothing on Rh. */
 const LETTER = /^(?:[RYGWOBC][ch]?\d?|[TL]\d)$/

@@ -177,8 +177,12 @@ const readAtPart: Reading = (meaning, the) => {
   // On one side of a switch is not across it.
   if (kind === 'switch' && SIDE.test(meaning.text) && !isAcross) return null
   if (number && unit === 'V' && number.value < 60) return across(the, at, String(number.value)) ?? the.voltsAt(at, String(number.value))
-  return !number && has(meaning, 'none') && has(meaning, 'volts') ? the.voltsAt(at, '0') : null
+  const isMissing = has(meaning, 'none') && (has(meaning, 'volts') || (power && kind === 'coil' && NONE_TO.test(meaning.text)))
+  return !number && isMissing ? the.voltsAt(at, '0') : null
 }
+
+/** What does not get to a coil is its volts. */
+const NONE_TO = /^(?:but |and )?(?:none|nothing) (?:out to|going to|to|at|on|reaching|getting to|across) /
 
 function isDamper({ system }: Sentence, id: string | undefined): boolean {
   const part = partById(system, id ?? '')

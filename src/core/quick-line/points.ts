@@ -1,4 +1,5 @@
 import type { JobState } from '@/src/core/job/job-state'
+import { IS_COLOUR } from '@/src/core/quick-line/colours'
 import { findCable, findEnds, findLead, findPart, findPlace, isGroundWord, isLifted } from '@/src/core/quick-line/names'
 import type { Reader } from '@/src/core/quick-line/reader'
 import type { Token } from '@/src/core/quick-line/tokens'
@@ -120,8 +121,19 @@ export function readConductor(reader: Reader, wanted: (end: Point) => boolean): 
   const [dotted, conductor] = token.text.includes('.') ? token.text.split('.') : [null, token.text]
   const ends = findEnds(system, conductor, place, cable ?? dotted)
   const fitting = ends.filter(wanted)
-  const other = fitting.length > 1 ? (otherEndOff(state.bench.lifted, fitting) ?? landedLast(state, fitting)) : undefined
+  const other =
+    fitting.length > 1
+      ? (otherEndOff(state.bench.lifted, fitting) ?? landedLast(state, fitting))
+      : fitting.length === 0 && IS_COLOUR.test(token.text)
+        ? offByItsLetter(reader, ends, place)
+        : undefined
   return other ?? theOneEnd(reader, fitting.length > 0 ? fitting : ends, token, place)
+}
+
+/** `put yellow back` where the outdoor Y is off, and red: the one wire in the hand with the letter that yellow has here. */
+function offByItsLetter({ context: { system, state } }: Reader, ends: readonly Point[], place: PlaceId): Point | undefined {
+  const off = ends.flatMap((end) => findEnds(system, parsePoint(end).name, place, null)).filter((end) => isLifted(state.bench, end))
+  return off.length === 1 ? off[0] : undefined
 }
 
 /** Entries after which what was landed is no longer in the hand: assumption. */

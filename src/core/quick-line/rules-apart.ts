@@ -80,6 +80,18 @@ function everyToGround(the: Sentence): string | null {
   return wired.length === 0 ? null : wired.map((terminal) => `${terminal}-gnd OL`).join('; ')
 }
 
+/** Each wire in the hand here against each other one of its cable. Wires on their screws read through what hangs on them. */
+function everyToEvery(the: Sentence): Said {
+  const { system, state } = the
+  const { place, power, lifted } = state.bench
+  const off = lifted.filter((end) => parsePoint(end).place === place)
+  const cables = system.cables.filter(({ id }) => off.filter((end) => parsePoint(end).cable === id).length > 1)
+  if (power || cables.length !== 1)
+    return { asks: 'Between which wires? Take them off and read each pair: "R-Y OL", or say "no short to ground on any wire".' }
+  const ends = off.filter((end) => parsePoint(end).cable === cables[0].id)
+  return ends.flatMap((end, at) => ends.slice(at + 1).map((other) => `ohms ${end}-${other} OL`)).join('; ')
+}
+
 const asOhms = (read: string): string => (read === 'open' ? 'OL' : read === 'shorted' ? 'jumps between 0 and 1' : read)
 
 /** What the meter showed, as one word. */
@@ -208,6 +220,15 @@ export const apartRules: readonly Rule[] = [
       /^(?:ground|gnd|chassis|metal)$/.test(other)
         ? readApart(the, cable, [one], asOhms(read), other)
         : readApart(the, cable, [one, other], asOhms(read)),
+  ),
+  rule(
+    '(?:every|each|all)(?: of)?(?: the)?(?: \\w+)? (?:wires?|conductors?|colors?) (?:to|and|against) (?:(?:every|each|any)(?: other)?(?: wire| color| conductor| one)?s?|each other) (?:is |are |all |reads? )*(?:ol|open|clear)|(?:stat|thermostat|outdoor|it|cable)(?: cable| wires)?(?: is| are| reads?)? all (?:ol|open|clear)(?: wire to wire)?|no shorts? between (?:any|the|all|any of)(?: the)?(?: \\w+)? (?:wires|conductors|colors)',
+    everyToEvery,
+  ),
+  // R would be on common then.
+  asks(
+    '(?:tie|tied|twist|twisted|join|joined|nut|nutted|jump|jumped|connect|connected|short|shorted) (?:all|everything|all of them|every wire)(?: of)?(?: the)?(?: \\w+)?(?: wires| conductors| colors)?(?: together)?(?: (?:at|in|on) .+)?',
+    'Which of them? R is never joined to C, and a jumper is between two. Say each: "jumper R Y".',
   ),
   rule(
     '(?:every|each|all)(?: of)?(?: the)? (?:wires?|conductors?|terminals?|letters?) (?:to|and) (?:ground|gnd|chassis|metal|cabinet) (?:is |are |reads? )?(ol|open|clear|nothing)',

@@ -111,7 +111,7 @@ export const courseRules: readonly Rule[] = [
   ),
   // What a thermostat shows that no record knows.
   rule(
-    '(?:.* )?(?:thermostat|stat|tstat|display|zone \\d|board|screen)(?: \\d)?(?: (?:thermostat|stat|display))? (?:is )?(?:says|said|shows|showing|reads|displays|displaying|has|throws|throwing|gives|giving|flashes|flashing) (?:an? )?(?:(?:error|fault|service|code)s? )*(?:code )?[ef]-?\\d{1,3}(?: .*)?',
+    '(?!.*\\b(?:over ?-?current|overload|short))(?:.* )?(?:thermostat|stat|tstat|display|zone \\d|board|screen)(?: \\d)?(?: (?:thermostat|stat|display))? (?:is )?(?:says|said|shows|showing|reads|displays|displaying|has|throws|throwing|gives|giving|flashes|flashing) (?:an? )?(?:(?:error|fault|service|code)s? )*(?:code )?[ef]-?\\d{1,3}(?: .*)?',
     (the) => the.asNote(),
   ),
   rule('(?:there is |there are |shows |showing )?no (?:error |fault )?codes?(?: (?:now|any ?more|showing|at all|stored|on it))?', (the) =>

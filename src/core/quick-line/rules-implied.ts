@@ -9,6 +9,7 @@ import { partById, partsOf, placeById } from '@/src/core/wiring/system'
 
 /** What a word by itself means where one stands, and what one thing that is said implies of another. */
 
+const GROUND = '(?:ground|gnd|chassis|metal|cabinet)'
 const isAtStat = ({ system, state }: Sentence): boolean => placeById(system, state.bench.place)?.kind === 'thermostat'
 
 /** All that is landed where one stands on letters that are meant, off. */
@@ -37,6 +38,9 @@ function draftWhileItRuns(the: Sentence, said: string): string | null {
   const [inducer, across] = [loadOf(the, 'inducer'), acrossDraft(the, said)]
   return inducer && across && `${the.state.bench.call === 'off' ? 'call heat; ' : ''}${inducer} runs; ${across}`
 }
+
+const CLEAR = '(?:clear|open|ol|infinite)'
+const CLEAR_TO_GROUND = `(?:(?:is |are |reads? )*${CLEAR} to ${GROUND}|to ${GROUND} (?:is |are |all |reads? )*${CLEAR})`
 
 const TIGHT = '(?:good|ok|okay|fine|tight|landed|solid|clean)'
 const TIGHT_FIRST =
@@ -143,7 +147,7 @@ export const impliedRules: readonly Rule[] = [
   ),
   // One cable against the metal, where one stands.
   rule(
-    '(?:all|every)(?: (?:wires?|conductors?|them))? (?:in |on )?(.+?) cable (?:is |are |reads? )?(?:clear|open|ol) to (?:ground|gnd|chassis|metal|cabinet)',
+    `(?:all|every|each)(?: of)?(?: (?:wires?|conductors?|them))? (?:in |on |of |going (?:to )?)?(.+?)(?: (?:cable|bundle|wires?|conductors?))? ${CLEAR_TO_GROUND}`,
     (the, whose) => {
       const { place, power, lifted } = the.state.bench
       const cable = the.system.cables.find(({ id, between }) => id === cableTowards(the, whose) && between.includes(place))
@@ -239,8 +243,9 @@ export const impliedRules: readonly Rule[] = [
     const read = the.isLetter(letter) && !/^(?:c|r|gnd)$/.test(letter) ? the.voltsAt(letter, 'X') : null
     return call && read && the.state.bench.power ? `call ${call}; ${read.replace('X V', 'jumps between 20 and 28')}` : null
   }),
-  rule('(?:set(?: to| at)?|setpoint|set point) (?:[4-9]\\d),? room (?:[4-9]\\d),? (?:on |in )?(cool|cooling|heat|heating)', (the, call) =>
-    leading('call', the.call(call)),
+  rule(
+    '(?:set(?: to| at)?|setpoint|set point)(?: is)? (?:[4-9]\\d),? room(?: is| at)? (?:[4-9]\\d),? (?:on |in )?(cool|cooling|heat|heating)(?: mode)?',
+    (the, call) => leading('call', the.call(call)),
   ),
   rule(
     '(?:setpoint|set point|set) (?:at |to |is )?[4-9]\\d,? (?:room|actual|reads|reading)(?: temp(?:erature)?)? (?:is |at )?[4-9]\\d',

@@ -108,6 +108,14 @@ const WHICH_COIL = 'Which coil? Name it: "contactor coil 0 V", "reversing valve 
 
 export const lastRules: readonly Rule[] = [
   asks(
+    '(?:wires?|a wire|one wire|some wires) (?:is |are |was |were )?loose(?: (?:behind|at|in|on|under) .+)?',
+    'Which one? Say it with its letter: "landings Y off", or "landings ok" where all of them are on.',
+  ),
+  asks(
+    '(?:.+? )?(?:coil|winding) (?:is |reads? |a )*(?:dead |direct )?short(?:ed)?(?: out)?',
+    'What did it read? Say the ohms across it: "contactor coil 0.4".',
+  ),
+  asks(
     'same(?: thing| reading| result| voltage| readings)?(?: (?:(?:at|in|on) .+|outside|inside|here|there|out there))?|ditto',
     'What was it, and where? Say it again there: "Y-C 24 outside".',
   ),

@@ -43,6 +43,15 @@ export const thermostatRules: readonly Rule[] = [
   rule('(?:it is |its |still )?(?:in|on)(?: its)?(?: \\d+ ?(?:min|minute|minutes))?(?: time| compressor)? (?:delay|time ?out)', (the) =>
     isAtStat(the) ? statHere(the, 'waits') : null,
   ),
+  rule(`${STAT} (?:is )?(?:lit|lit up|on|alive|up|working),? (?:and |but )?(?:it )?(?:says|shows) (cool|heat) on`, (the, mode) => {
+    const [call, shown] = [the.call(mode), isAtStat(the) ? statHere(the, SHOWS_CALL) : null]
+    return shown && call && (the.state.bench.call === 'off' ? `call ${call}; ${shown}` : shown)
+  }),
+  // A sign for cool or heat that blinks is a call that waits; one that stands is made.
+  rule(
+    `(?:${STAT} )?(?:is )?(?:calling,? (?:and |but |with )?)?(?:(?:shows|has|says) )?(?:an? )?(?:snow ?flake|flame(?: icon| symbol))(?: icon| symbol| sign)?(?: is)? (?:blinking|flashing|blinks|flashes)`,
+    (the) => (isAtStat(the) ? statHere(the, 'waits') : null),
+  ),
   rule('(?:it )?(?:says|shows|showing) (?:wait|waiting|delay|please wait)', (the) => (isAtStat(the) ? statHere(the, 'waits') : null)),
   rule(`${STAT} (?:shows|has|displays|showing|is showing) (?:an? )?(snow ?flake|flame|fire|fan)(?: icon| symbol| sign)?`, (the, icon) => {
     const call = the.call(/^snow/.test(icon) ? 'cool' : icon === 'fan' ? 'fan' : 'heat')

@@ -2,12 +2,16 @@ import { letterOfColour } from '@/src/core/quick-line/colours'
 import { allOf, swapped } from '@/src/core/quick-line/hands'
 import { cableTowards } from '@/src/core/quick-line/meaning'
 import { asks, NUMBER, type Rule, rule, type Said } from '@/src/core/quick-line/rule'
+import { nothingCalls, runsCompressor } from '@/src/core/quick-line/sense'
 import { leading, loadOf, type Sentence, worded } from '@/src/core/quick-line/sentence'
 import { sayCall } from '@/src/core/wiring/call'
 import { callsOf, placeById } from '@/src/core/wiring/system'
 
 const _STAT = '(?:thermostat|stat|tstat|t-stat|screen|display)s?'
 const TRIPS = '(?:trips|tripped|tripping|pops|popped|blows|blew|kicks out|kicked out)'
+
+/** What a letter does to the breaker, in a list of them. */
+const DID = '(?:holds|is ok|ok|is fine|fine|trips|pops|doesnt(?: trip)?|does not(?: trip)?)(?: it)?'
 
 const isAtStat = ({ system, state }: Sentence): boolean => placeById(system, state.bench.place)?.kind === 'thermostat'
 
@@ -26,8 +30,20 @@ function stageOrAsk(the: Sentence, said: string): Said {
   return { asks: `This house has no such call. It has ${calls.join(', ')}.` }
 }
 
+/** It trips as the compressor is to start: on the call that is on, else on the one that runs it. */
+function tripsAtStart(the: Sentence): Said {
+  if (!nothingCalls(the)) return 'trips'
+  const [call, another] = callsOf(the.system).filter((one) => !/-/.test(one) && runsCompressor(the, one))
+  if (call === undefined) return null
+  return another ? { asks: `On which call? Say "trips on ${call}" or "trips on ${another}".` } : `call ${call}; trips`
+}
+
 /** What happened, and what was seen, in the words in which it is told on the phone. Asked first: they say more than their single words. */
 export const toldRules: readonly Rule[] = [
+  rule(
+    `(?:it |breaker |fuse )?(?:it )?${TRIPS}(?: right| just| instantly)?,? (?:when|as|once|as soon as|second|instant|moment) (?:contactor|condenser|compressor|outdoor unit|outside unit|heat pump) (?:tries to |should |is supposed to |goes to |is about to )?(?:pulls?|pulled|comes?|came|starts?|started|kicks?|kicked|runs?|energizes?)(?: in| on| up)?`,
+    tripsAtStart,
+  ),
   rule(
     '(holds|trips)(?: fine)? (?:on|with|in) (?:everything|all calls|all|every call|any call) (?:but|except|besides) (\\S+)',
     (the, word, but) => {
@@ -163,7 +179,7 @@ export const toldRules: readonly Rule[] = [
     }),
   ),
   asks(
-    '(?:one by one:? )?[ywgob]\\d? (?:holds|is ok|ok|is fine|fine|trips|pops),? (?:and |but )?[ywgob]\\d? (?:holds|is ok|ok|is fine|fine|trips|pops)(?: it)?',
+    `(?:one by one:? )?[ywgob]\\d? ${DID}(?:,? (?:and |but )?[ywgob]\\d? ${DID})+`,
     'Joined to R, or put back on its screw? Say each: "jumper R Y; holds; jumper R O; trips", or "land Y; holds; land O; trips".',
   ),
   rule(

@@ -65,8 +65,25 @@ const bothDampers = ({ system }: Sentence, word: string): string | null => {
   return dampers.length === 2 ? dampers.map(({ id }) => `${id} ${word}`).join('; ') : null
 }
 
+/** Two letters of a zone, read from neither of the two places where it has them. */
+function pairElsewhere(the: Sentence, zone: string, one: string, other: string, read: string): Said {
+  const { place } = the.state.bench
+  const panel = the.system.places.find(({ kind }) => kind === 'zone-panel')?.id
+  const isThere = place === panel || placeById(the.system, place)?.kind === 'thermostat' || the.says(/\b(?:panel|stat|thermostat|tstat)\b/i)
+  if (!panel || isThere || ![one, other].every((letter) => the.isLetter(`${letter}${zone}`))) return null
+  const pair = (a: string, b: string) => `${a} to ${b} ${read}`.toUpperCase().replace('TO', 'to')
+  const [a, b] = [one.toUpperCase(), other.toUpperCase()]
+  return {
+    asks: `At the panel, or at its thermostat? Say "${pair(`${a}${zone}`, `${b}${zone}`)} at panel", or "${pair(a, b)} at stat ${zone}".`,
+  }
+}
+
 /** What is said of a zone as a whole: it trips, it holds, on which call. */
 export const zoneRules: readonly Rule[] = [
+  rule(
+    `zone (\\d) ([a-z])(?: to | and |-)([a-z])(?: is| reads?| now)* (${NUMBER}|ol|open)(?: ?(?:ohms?|v|volts?))?`,
+    (the, zone, one, other, read) => pairElsewhere(the, zone, one, other, read),
+  ),
   // A zone panel has a cover and lights of its own.
   rule('(?:zone )?panel (?:cover|door|lid) (?:is )?(off|open|on|shut|closed|back on)', (the, how) => {
     const place = the.place('panel')

@@ -27,7 +27,7 @@ export const pairOf = ({ letters }: Meaning): string | null => {
 export const onlyNumber = ({ numbers }: Meaning) => (numbers.length === 1 ? numbers[0] : null)
 
 /** A call that runs the compressor of a house. */
-const runsCompressor = ({ system }: Sentence, call: CallName): boolean =>
+export const runsCompressor = ({ system }: Sentence, call: CallName): boolean =>
   (callerOf(system, call).calls[call] ?? []).some((letter) => /^Y1?$/.test(letter))
 
 /** A unit as a whole runs, or stands still: as called, or not. An outdoor unit rests on a call for the fan or the furnace, and is to. */

@@ -95,6 +95,10 @@ export class Sentence {
       return partsOf(this.system, 'load').find(({ id }) => id === 'inducer')?.id ?? null
     const ofStage = /^(?:second|2nd) stage (.+)$/.exec(word)
     if (ofStage) return this.part(`second ${ofStage[1]}`)
+    // The first of two, or of one alone where its coil is named: sequencer 1 coil.
+    const ofNumber = /^(compressor|contactor|sequencer) ([12])( coil)?$/.exec(word)
+    const second = ofNumber && findPart(this.system, `second ${ofNumber[1]}`)
+    if (ofNumber && (second !== null || (ofNumber[2] === '1' && ofNumber[3]))) return ofNumber[2] === '2' ? second : this.part(ofNumber[1])
     const isFan = /^(outdoor fan|condenser fan|fan outside|fan outdoors|outside fan)$/.test(word)
     const loads = partsOf(this.system, 'load')
     if (isFan) return loads.find(({ name, place }) => /fan/.test(name) && placeById(this.system, place)?.kind !== 'indoor')?.id ?? null

@@ -8,6 +8,9 @@ const HERE = '(?:(?:at|in|on) (?:the )?(?:board|furnace|air handler|unit)|here|i
 const THERE = '(?:at|on) (?:the )?(stat|thermostat|condenser|outdoor unit|outside unit|heat pump)'
 const NONE = '(?:not|none|nothing|0|zero|no volts|dead)'
 const cableWire = (cable: string, wire: string): string => `${/^out/i.test(cable) ? 'outdoor-cable' : 'stat-cable'} ${wire}`
+const WIRE = `[A-Z]\\d?|${COLOUR}`
+const alongCable = (cable: string, one: string, other: string, read: string): string =>
+  `${cableWire(cable, one)} to ${/^(?:ground|gnd|chassis|metal)$/i.test(other) ? 'ground' : cableWire(cable, other)} ${read}`
 const UNIT = '(?:(?:the )?(?:condenser|outdoor unit|outside unit|heat pump))'
 
 /** What is said beside a reading or an act: what is off meanwhile, which fuse it was, whose label, which cable a spare runs in. */
@@ -61,6 +64,22 @@ export const ofWhatIsBeside: readonly Shortened[] = [
     ),
     (_, cable, one, other) => `${cableWire(cable, one)} to ${cableWire(cable, other)} shorted`,
   ],
+  // Along a cable that is named, before its wires or behind them.
+  [
+    new RegExp(
+      `^(outdoor|stat|thermostat) (?:cable|wires?)[:,]? (${WIRE}) (?:to|and) (${WIRE}|ground|gnd|chassis|metal)(?: is| reads?)? ${READ}$`,
+      'i',
+    ),
+    (_, cable, one, other, read) => alongCable(cable, one, other, read),
+  ],
+  [
+    new RegExp(
+      `^(${WIRE}) (?:to|and) (${WIRE}|ground|gnd|chassis|metal) (?:through|along|on|in|of) (?:the )?(outdoor|stat|thermostat) (?:cable|wires?)(?: is| reads?)? ${READ}$`,
+      'i',
+    ),
+    (_, one, other, cable, read) => alongCable(cable, one, other, read),
+  ],
+  [/^(?:it |stat |thermostat )?clicks?,? (?:but |and )*no ([YGW]\d?)$/, '$1-C 0 V, note it clicks'],
   // What it does under its volts.
   [
     /^(.*\b(?:reversing valve|rv|(?<!gas )valve)(?: coil)?),? (?:but |and )?(?:it )?(?:no shift|not shift(?:ing)?|no click)$/i,

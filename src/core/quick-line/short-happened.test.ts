@@ -8,6 +8,7 @@ const cooling = standing('furnace-ac', 'indoor', 'on', { do: 'call', call: 'cool
 const coolingOutside = standing('furnace-ac', 'outdoor', 'on', { do: 'call', call: 'cool' })
 const outsideOff = standing('furnace-ac', 'outdoor', 'off')
 const heatPump = standing('heat-pump-o', 'indoor', 'on', { do: 'call', call: 'heat' })
+const heatPumpOutside = standing('heat-pump-o', 'outdoor', 'on', { do: 'call', call: 'heat' })
 const draft = standing('furnace-induced-draft', 'indoor', 'on', { do: 'call', call: 'heat' })
 const zoned = standing('zoned-furnace-ac', 'panel', 'on')
 const dualFuel = standing('dual-fuel', 'indoor', 'on', { do: 'call', call: 'heat' })
@@ -33,6 +34,23 @@ describe('what happened', () => {
     ['aux strips on', heatPump, 'heat strips: runs'],
     ['strips come on with W jumped', heatPump, 'jumper R to W at the air handler, then'],
     ['heat pump runs, furnace off', dualFuel, 'not as called'],
+    ['heat pump off, furnace running', dualFuel, 'what runs at the furnace: as called'],
+    ['24 to the board, none out to contactor', heatPumpOutside, 'to C at the heat pump: 0 V'],
+    ['took Y off zone 1 at panel', zoned, 'lift Y (yellow) of the cable 1 at the zone panel'],
+    ['board fuse blown, 3 amp', furnace, 'fuse: blown, then note: 3 A fuse'],
+    ['heat: no trip', furnace, 'set the thermostat to call for heat, then it holds'],
+    ['took Y off the contactor', outsideOff, 'unplug the contactor'],
+    ['pull both pressure switches off', outsideOff, 'unplug the high-pressure switch, then unplug the low-pressure switch'],
+    ['stat code: short on Y', heatPump, 'over-current code on Y'],
+    ['panel has 26, no zone calls', zoned, 'R1 to C1 at the zone panel: 26 V'],
+    ['furnace on outdoor off', dualFuel, 'what runs at the heat pump: not as called'],
+    ['sparks but no flame', draft, 'glows without flame'],
+    ['igniter glows then shuts down', draft, 'glows without flame'],
+    ['lost voltage across the limit', heatingFurnace, 'W to lead from limit switch to rollout switch at the indoor unit: 24 V'],
+    ['Y1 at panel input 26, output 0', zoned, 'Y to C1 at the zone panel: 0 V'],
+    ['L1 to L2 at contactor 243', coolingOutside, '243 V'],
+    ['popped when the contactor should pull in', furnace, 'set the thermostat to call for cool, then it trips'],
+    ['zone 2 light on, damper closed', zoned, 'damper 2: shut'],
   ] as const)('%s', (line, read, said) => expect(answerTo(read, line)).toContain(said))
 
   it.each([
@@ -41,6 +59,9 @@ describe('what happened', () => {
     ['fuse on the board is 5 amp', { do: 'slot', holds: 'fuse', ratingA: 5 }],
     ['put in the pop up breaker', { do: 'slot', holds: 'breaker' }],
     ['breaker installed in place of fuse', { do: 'slot', holds: 'breaker' }],
+    ['stuck a 3 amp popper in the fuse slot', { do: 'slot', holds: 'breaker', ratingA: 3 }],
+    ['put a 5 amp auto reset in', { do: 'slot', holds: 'breaker', ratingA: 5 }],
+    ['replaced the fuse with a breaker, 3 amps', { do: 'slot', holds: 'breaker', ratingA: 3 }],
   ])('a size, or a breaker, is what went into the slot: %s', (line, change) =>
     expect(drafts(furnace, line)).toEqual([{ kind: 'bench', change }]),
   )
@@ -95,4 +116,26 @@ it('a call that kills the fuse is the complaint of it', () => {
   expect(drafts(standingAfter('furnace-ac', 'indoor', []), 'the ac kills the fuse')).toMatchObject([
     { complaint: { symptoms: ['fuse-on-call'], call: 'cool' } },
   ])
+})
+
+describe('several wires at once', () => {
+  const cableOff = standing(
+    'heat-pump-o',
+    'indoor',
+    'off',
+    ...['R', 'Y', 'O', 'W', 'C'].map((wire) => ({ do: 'lift', end: `outdoor-cable.${wire}@indoor` }) as const),
+  )
+
+  it('reads each wire of a cable to the metal, and each pair of those in the hand', () => {
+    expect(drafts(cableOff, 'every outdoor wire to ground OL')).toHaveLength(5)
+    expect(drafts(cableOff, 'all wires going outside to ground OL')).toHaveLength(5)
+    expect(drafts(cableOff, 'every wire to every other wire open')).toHaveLength(10)
+  })
+
+  it('joins nothing that was not named', () => expect(answerTo(furnaceOff, 'tied all the wires together')).toContain('Which of them?'))
+
+  it('takes yellow for the wire in the hand that is Y, whatever its color', () =>
+    expect(drafts(standing('furnace-ac', 'indoor', 'off', { do: 'lift', end: 'outdoor-cable.Y@indoor' }), 'put yellow back')).toMatchObject(
+      [{ change: { do: 'land', end: 'outdoor-cable.Y@indoor' } }],
+    ))
 })

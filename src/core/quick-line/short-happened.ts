@@ -22,6 +22,16 @@ export const ofWhatHappened: readonly Shortened[] = [
     new RegExp(`^(?:the |a |an |another )?(?:new |fresh )?${AMPS}(?: fuse)? (?:is |goes |went )?(?:back )?in(?: again)?$`, 'i'),
     'fuse $1 in',
   ],
+  [/\b(?:auto[- ]?reset(?:ting)?|self[- ]?reset(?:ting)?|resettable)(?: breaker| fuse)?(?=(?: is)?(?: back)? in\b|$|,)/gi, 'breaker'],
+  // A switch that the volts do not get across.
+  [
+    /^(?:i )?(?:am |[’']m )?(?:los(?:t|ing|es?)|dropp?(?:ed|ing|s)?) (?:the |my |all )?(?:24(?: ?v(?:olts?)?)?|(?:control )?voltage|volts|power|signal|it) (?:across|at|through|in) (?:the )?(?=[a-z]{2,})/i,
+    '24 across the ',
+  ],
+  [
+    /^(?:stage |compressor |contactor )?(?:1|one)(?: compressor| contactor)? (?:is )?(?:on|runs|running|in|up),? (?:and |but )?(?:stage |compressor |contactor )?(?:2|two)(?: compressor| contactor)? (?:is )?(?:off|out|down|not|still|dead|not running|not on)$/i,
+    (said) => (/contactor/i.test(said) ? 'contactor in, second contactor out' : 'compressor runs, second compressor still'),
+  ],
   [/\b(?:takes|taking|kills|knocks|knocked) (?:the |a |our |my )?(fuse|breaker) out\b/gi, 'trips the $1'],
   [/\b(?:takes|knocks|knocked) out (?:the |a |our |my )(fuse|breaker)\b/gi, 'trips the $1'],
   [
@@ -57,6 +67,12 @@ export const ofWhatHappened: readonly Shortened[] = [
   ],
   // The base of the thermostat.
   [/\b(?:at|on) the (?:stat |thermostat )?base$/gi, 'at the thermostat'],
+  [/^L1(?: to |[- /])L2 (\d{3})(?: ?v)? (?:at|on) (?:the )?contactor$/i, 'line side of contactor $1'],
+  [/^L1(?: to |[- /])L2 (?:at|on) (?:the )?contactor (?:is |reads? |has )?(\d{3})(?: ?v)?$/i, 'line side of contactor $1'],
+  [
+    /^(?:line|line side)(?: voltage| volts)?(?: is| reads?| has)? (\d{2,3})(?: ?v(?:olts?)?)? (?:at|in|on) (?:the )?(furnace|air handler|condenser|outdoor unit|heat pump|unit|board)$/i,
+    'at the $2, line $1',
+  ],
   // Volts into a transformer and out of it.
   [
     /^(\d{2,3})(?: ?v(?:olts?|ac)?)? (?:in|into|on|at|to|across) (?:the )?primary,? (?:and |but )?(\d[\d.]*|nothing)(?: ?v(?:olts?|ac)?)? (?:out|coming out|(?:on|at|out of|across) (?:the )?secondary|secondary)$/i,
@@ -112,6 +128,67 @@ export const ofWhatHappened: readonly Shortened[] = [
     '$1 $2 V, $1 not running',
   ],
   [/\breads? short(?:ed)?\b/gi, 'shorted'],
+  // What stands for the fuse, with its size; a fuse that was looked at, with its own.
+  [
+    /^(?:i )?(?:put|stuck|threw|dropped|plugged|have|got|using|installed) (?:in )?(?:a |an |my )?(\d{1,2}) ?a(?:mps?)? (?:popper|pop-?up|resettable|auto ?reset)(?: breaker| fuse)?(?: (?:in|into|for|instead of)\b.*)?$/i,
+    'breaker $1 in',
+  ],
+  [
+    /^((?:the )?(?:board|control|inline) fuse (?:is |was )?(?:blown|popped|bad|good|fine|open|ok)),? (?:it[’']?s |its |a )*(\d{1,2}) ?a(?:mps?)?(?: fuse)?$/i,
+    '$1, note $2 A fuse',
+  ],
+  [/^(heat|cool|fan|aux|heating|cooling)[:-] ?(?:it )?(no trips?|holds?|held|trips?|tripped|pops|popped|fine|ok)$/i, 'call $1, $2'],
+  [
+    /^(?:pull|pulled|take|took|lift|lifted)(?: off)? both pressure switch(?:es)?(?: off| loose| plugs?)*$/i,
+    'unplugged both pressure switches',
+  ],
+  [
+    /^([YGWOB]\d?) (?:is |was )?not (?:getting|seeing|receiving)(?: any)? (?:24(?: ?v(?:olts?)?)?|power|voltage|volts|anything)$/,
+    '$1-C 0 V',
+  ],
+  [
+    /^(?:kids?|dog|somebody|someone|painter|they|customer|homeowner|owner) (?:pulled|knocked|ripped|took) (?:the )?(?:stat|thermostat)\b.*$/i,
+    'complaint $&',
+  ],
+  [
+    /^(?:i )?(?:replaced|swapped|changed)(?: out)? (?:the )?fuse (?:with|for) (?:a |an |my )?(?:pocket |test )?breaker,? (?:it[’']?s |it is )?(?:a |an )?(\d{1,2}) ?a(?:mps?)?$/i,
+    'breaker $1 in',
+  ],
+  // Two units, each by what it does.
+  [
+    /^((?:the )?(?:furnace|air handler|blower|strips|aux)) (?:is |are )?(?:on|going|heating),? (?:and |but )*(?:the )?(outdoor|condenser|heat pump|outside|outdoor unit|outside unit) (?:is )?(?:off|dead|not on)$/i,
+    '$1 running, $2 not running',
+  ],
+  // Volts that are said to go to a letter.
+  [/^((?:1[89]|2\d|3[0-2])(?:\.\d+)?)(?: ?v(?:olts?|ac)?)? (?:going )?to (?:the )?([YGWOB]\d?)(?=$|,)/, '$2-C $1'],
+  [
+    /^((?:the )?(?:outdoor unit|outdoor|condenser|heat pump|outside unit|outside)) (?:is )?(?:off|dead|not on),? (?:and |but )*((?:the )?(?:furnace|air handler|blower|strips|aux)) (?:is |are )?(?:on|going|heating|running|runs)$/i,
+    '$1 not running, $2 running',
+  ],
+  // In and out of a zone panel, and a wire that comes off there.
+  [/^((?:took|take|pulled|pull|lifted|lift)) ([A-Z]) off (?:of )?(zone \d) (?:at|on) (?:the )?panel\b/i, '$1 $3 $2 at panel'],
+  [
+    /^([YGW]\d) (?:at|on) (?:the )?(?:zone )?panel (?:input|in) (\d[\d.]*)(?: ?v)?,? (?:and |but )?(?:output|out) (\d[\d.]*)(?: ?v)?$/,
+    (_, letter, first, second) =>
+      `${letter}-C${letter.slice(1)} ${first} V at panel, ${letter[0]}-C${letter.slice(1)} ${second} V at panel`,
+  ],
+  [
+    /^zone (\d) ((?:panel )?(?:light|led)s? (?:is )?(?:on|off|green|red|lit|amber|flashing|blinking)),? (?:and |but )?(?:its |the )?damper (?:is )?(.+)$/i,
+    'zone $1 damper $3, note zone $1 $2',
+  ],
+  [/^(?:the )?(?:zone )?panel (?:light|led) (?:is )?(?:red|green|amber|yellow|blue)\b.*$/i, 'note $&'],
+  // Frost, and other things of the trade that no wire hangs on.
+  [
+    /^(?:it[’']?s |coil |the coil |unit |outdoor coil |all )*(?:frosted|iced|frozen)(?: over| up)?(?: solid)?(?: .*)?$|^(?:defrost|coil|outdoor|ambient) sensor \d.*$|^(?:phase monitor|smoke detector|hard start(?: kit)?|tstat battery|low fire|high fire)\b.*$/i,
+    'note $&',
+  ],
+  [
+    new RegExp(
+      `^(?:the |a )?(?:spare )?${COLOUR}(?: wire)? (?:is )?(?:tucked|folded|coiled|pushed|rolled)(?: up)? (?:behind|back|in|into|inside)\\b.*$`,
+      'i',
+    ),
+    'note $&',
+  ],
   [/^aux(?:iliary)? (?=strips\b)/i, ''],
   [
     /^(?:the )?(?:outdoor unit|heat pump|unit|condenser|it|system) (?:is |just |went |goes |going )*(?:in|into|through|on) (?:a )?defrost\b.*$/i,

@@ -38,6 +38,11 @@ describe('what goes by another name', () => {
     ['inducer motor 8 ohms', draftOff, '8 ohm'],
     ['draft motor runs, switch doesnt close', draft, 'inducer: runs'],
     ['Y to C is hot, 25', furnace, 'Y to C at the indoor unit: 25 V'],
+    [
+      "inducer runs, pressure switch doesn't close",
+      draft,
+      'inducer: runs, then lead from rollout switch to furnace pressure switch to lead from furnace pressure switch to ignition control',
+    ],
     ['trips when Y is jumped', furnace, 'jumper R to Y at the indoor unit, then'],
     ['24 at the gas valve, no flame', heating, ', then what runs at the indoor unit: not as called'],
   ])('%s', (line, asked, says) => expect(answerTo(asked, line)).toContain(says))

@@ -79,11 +79,6 @@ export const ofNames: readonly Shortened[] = [
     /^(?:no|stat has no|thermostat has no|there is no|there[’']s no) (?:c|common)(?:[- ]?wire) (?:run |pulled |here |in the wall )*$/i,
     'no C wire',
   ],
-  // Ohms of a part with its leads off.
-  [
-    /^(?:the )?(contactor|gas valve|reversing valve|valve|relay|fan relay|blower relay|sequencer)(?: coil)? (?:is )?(?:unplugged|off its wires|with (?:its |the )?wires off),? (?:it )?(?:reads? |ohms |measures |at |is )?(\d*\.?\d+)(?: ?ohms?)?(?: +now)?$/i,
-    '$1 $2 ohms, leads off',
-  ],
   [
     /^(?:all )?(?:the )?wires (?:at|on) (?:the )?(stat|thermostat|furnace|air handler|condenser|outdoor unit|board|panel|strip) (?:are |is )?(?:all )?(?:tight|good|landed|snug|fine|on tight|secure)$/i,
     'landings at the $1 all landed',
@@ -132,7 +127,7 @@ export const ofNames: readonly Shortened[] = [
     '$1 at the igniter, no glow',
   ],
   [
-    /^(inducer .*?),? (?:but |and )?(?:the )?switch (won[’']?t|wont|does ?n[’']?t|doesnt|never|not) (close|closes|make|makes|pull in)$/i,
+    /^(inducer .*?),? (?:but |and )?(?:the )?(?<!pressure |draft )switch (won[’']?t|wont|does ?n[’']?t|doesnt|never|not) (close|closes|make|makes|pull in)$/i,
     "$1, pressure switch won't make",
   ],
   // A word beside a reading adds nothing to it.

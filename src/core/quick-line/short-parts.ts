@@ -27,7 +27,6 @@ export const ofPartsShort: readonly Shortened[] = [
   [/^(.*\bcap(?:acitor)? .*\d),? (?:but )?(?:should be|should read|supposed to be) (\d+)(?: ?(?:uf|mfd))?$/i, '$1 rated $2'],
   [/\b[A-Z]-[A-Z] pair (?=\d|ol\b)/gi, 'pair '],
   [/^((?:just )?(?:heat pump|gas|furnace|air handler) only(?: now)?)$/i, 'note $1'],
-  [/^(damper \d)(?: motor)? unplugged,? (?:it )?(?:reads|ohms|is) (ol|open|\d[\d.]*)(?: ?ohms?)?$/i, 'unplugged $1, ohms $2'],
   // Beside the compressor it is the fan there.
   [
     /(^|[,;:] ?)((?:the )?comp(?:ressor)? (?:is )?(?:runs|running|on|off|hums|dead|starts|started|not running|came on|comes on|kicks on)),? (?:(?:and|but) )?(?:the )?fan(?= )/i,

@@ -188,10 +188,6 @@ export const ofDays: readonly Shortened[] = [
     'note $1',
   ],
   [/^((?:stat|thermostat|display) (?:is )?(?:blank|dead|dark)) on (?:the )?(?:cooling|heating|cool|heat) side$/i, '$1'],
-  [
-    /^(contactor|relay|valve|gas valve|reversing valve|sequencer)(?: coil)? (\d[\d.]*|ol)(?: ?ohms?)?,? (?:with )?(?:its |the )?leads off$/i,
-    'unplugged $1, ohms $2',
-  ],
   [/^reset it(?=$|,)/i, 'reset'],
   [
     /(?<!\b(?:outdoor|condenser|outside|second)) (?=(?:fan|blower|compressor|contactor) (?:keeps|still|stays) (?:going|running|on|runs|in)\b)/i,

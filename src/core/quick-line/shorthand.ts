@@ -3,6 +3,7 @@ import { ofWhatIsBeside } from '@/src/core/quick-line/short-beside'
 import { ofCalls } from '@/src/core/quick-line/short-calls'
 import { ofConditions } from '@/src/core/quick-line/short-conditions'
 import { ofWhatIsFound } from '@/src/core/quick-line/short-found'
+import { ofWhatIsFreed } from '@/src/core/quick-line/short-freed'
 import { ofWhatHappened } from '@/src/core/quick-line/short-happened'
 import { ofLine } from '@/src/core/quick-line/short-line'
 import { ofNames } from '@/src/core/quick-line/short-named'
@@ -84,6 +85,7 @@ const shortened: readonly Shortened[] = [
     /^(?:lifted|took|pulled|disconnected|unhooked) (?:the )?([A-Z]\d?)(?: wire)?(?: off| loose)? (?:at|on) both ends of (?:the )?(\w+) cable$/i,
     'took $2 $1 off both ends',
   ],
+  ...ofWhatIsFreed,
   ...ofConditions,
   [
     /^(?:the )?(?:room|set ?point|return|ambient|discharge|(?:outdoor|outside|indoor|inside|room|supply|return)(?: air)? temp(?:erature)?)s?,? (?:is |at |of )?\d{2,3}(?: ?(?:f|degrees|°f?))?$/i,
@@ -95,7 +97,7 @@ const shortened: readonly Shortened[] = [
     '$1 with $2 off',
   ],
   [/^(?:i )?put (?:my |the )?(?:meter|leads|probes)(?: leads)? (?:on|from|between|across|at)? ?(?=\S+.* \d|\S+.*\bol\b)/i, ''],
-  [/^(?:and |but )?now (?:it )?(?:is |reads? |shows? |at )*(\d*\.?\d+|ol)(?= ?(?:v|volts?|ohms?)?$)/i, '$1 now'],
+  [/^(?:and |but )?now (?:it[’']?s |it )?(?:is |reads? |shows? |at )*(\d*\.?\d+|ol)(?= ?(?:v|volts?|ohms?)?$)/i, '$1 now'],
   [/(?<=^|\s)w\/o (?=\S)/gi, 'without '],
   // W/C is two letters, w/ is with.
   [/(?<=^|\s)w\/(?![a-z]\d?\b) ?(?=\S)/gi, 'with '],

@@ -78,7 +78,10 @@ export const thermostatCodeRules: readonly Rule[] = [
     `(?:(?:code|error|fault|alert|message|this)(?: on it| it)? )?(?:${SHOWS}|is|was|reads|for)(?: for)? (?:an? )?(?:(\\w{1,3}\\d?)(?: wire)? )?${OVER}${ON_WIRE}`,
     (the, before, after) => (before === '' || the.isLetter(before) ? over(the, '', before || after) : null),
   ),
-  rule(`(${STAT}) (?:${SHOWS} )?${OVER}${ON_WIRE}`, (the, named, wire) => over(the, named, wire)),
+  rule(`(${STAT}) (?:code|error|fault|alert|message)[:,]? (?:says |is |for )?${OVER}${ON_WIRE}`, (the, named, wire) =>
+    over(the, named, wire),
+  ),
+  rule(`(${STAT}) (?:${SHOWS} )?(?:[a-z]?\\d{1,3}[:,]? )?${OVER}${ON_WIRE}`, (the, named, wire) => over(the, named, wire)),
   rule(
     `${TOLD_AS_CODE}${ON_WIRE}(?: (?:on|at) (${STAT}))?(?: (?:when|while|during|in|on) (?:calling |called )?(?:for )?(?:cool|cooling|heat|heating|fan)(?: call)?)?`,
     (the, wire, named) => over(the, named, wire),

@@ -1,6 +1,7 @@
 import type { EntryDraft } from '@/src/core/job/entry'
 import type { JobState } from '@/src/core/job/job-state'
 import { lostEnd, lostMeter, lostPlace, lostPower, lostWire } from '@/src/core/quick-line/lost-conditions'
+import { lostState, lostTrial, withoutMoment } from '@/src/core/quick-line/lost-states'
 import { atTheStat, otherJumper, otherPlace } from '@/src/core/quick-line/other-places'
 import { IN_PLACE } from '@/src/core/quick-line/other-words'
 import { Sentence } from '@/src/core/quick-line/sentence'
@@ -11,9 +12,10 @@ import { partById, type System } from '@/src/core/wiring/system'
  * The first thing that a line names and that nothing of what would be entered holds: a part, a call, a terminal, a number. Half a line
  * that is taken for all of it weighs something that nobody said. Null where all of it was heard.
  */
-export function unheard(line: string, drafts: readonly EntryDraft[], system: System, state: JobState): string | null {
+export function unheard(said: string, drafts: readonly EntryDraft[], system: System, state: JobState): string | null {
   // What is told of the visit is kept in words.
   if (drafts.some(({ kind }) => !OF_THE_BENCH.has(kind))) return null
+  const line = withoutMoment(said, drafts)
   const heard = {
     held: JSON.stringify(drafts).toLowerCase(),
     kept: drafts
@@ -103,38 +105,6 @@ function lostFuse(line: string, drafts: readonly EntryDraft[]): string | null {
   return said === undefined || isPut ? null : said
 }
 
-/** A state that the line names beside a reading, a relay that is in, what runs, a board that is dead, and no look holds. */
-function lostState(line: string, the: Sentence, drafts: readonly EntryDraft[]): string | null {
-  const isTold = drafts.some(
-    (draft) => draft.kind === 'note' || draft.kind === 'trip' || (draft.kind === 'reading' && draft.probe.meter === 'look'),
-  )
-  const [, runs] = /, ?(?:and |it |then |unit )*((?:runs|works|ran|worked)(?: fine| now)?)$/i.exec(line.trim()) ?? []
-  if (runs !== undefined && !isTold) return runs
-  const [cleared] = /\b(?:clears|cleared|goes away|went away)\b/i.exec(line) ?? []
-  if (cleared !== undefined && !drafts.some(({ kind }) => kind === 'reading' || kind === 'note' || kind === 'trip')) return cleared
-  const [lit] = /\b(?:it|burners?|furnace) (?:lit|lights|lit up|fires|fired|fired up|ignites|ignited)\b/i.exec(line) ?? []
-  if (lit !== undefined && !isTold) return lit
-  // Nothing comes out, where all that is entered went in.
-  const [, out] = /\b(?:in|into)\b.*?\b((?:0|nothing|none|zero)(?: ?v| volts)? (?:coming |going )?out)\b/i.exec(line) ?? []
-  if (out !== undefined && drafts.filter((draft) => draft.kind === 'reading').length < 2 && !drafts.some(({ kind }) => kind === 'note'))
-    return out
-  const [absent] = /\bno (?:glow|click|flame|fire|spark|hum)\b|\b(?:board )?lights? (?:is |are )?(?:out|off)$/i.exec(line.trim()) ?? []
-  if (absent !== undefined && !isTold) return absent
-  const [, board] = /\b(board (?:is )?(?:dead|dark|steady|flashing))$/i.exec(line.trim()) ?? []
-  if (board !== undefined && !isTold) return board
-  const [blank] = /\b(?:stat|thermostat|tstat|display|screen) (?:is )?(?:dead|blank|dark)(?=,| and| but|$)/i.exec(line) ?? []
-  const isLooked = drafts.some((draft) => draft.kind === 'note' || (draft.kind === 'reading' && draft.probe.meter === 'look'))
-  if (blank !== undefined && !isLooked) return blank
-  const [, name, how] =
-    /\b(contactor|relay|valve|sequencer)(?: is| pulled| pulls| still| not pulled)* (in|out)\b(?! (?:slot|place|series|heat|cool|the|at))/i.exec(
-      line,
-    ) ?? []
-  const part = name === undefined ? null : the.part(name.toLowerCase())
-  if (part === null || /\d ?v? in\b|\bin \d|\bout \d/i.test(line)) return null
-  const isSeen = drafts.some((draft) => draft.kind === 'note' || (draft.kind === 'reading' && draft.probe.meter === 'look'))
-  return isSeen || drafts.every((draft) => draft.kind === 'bench') ? null : `${name} ${how}`
-}
-
 /** Two things that are seen of one part, or read between the same points, at once: one of them was said of another. One after the other is told so. */
 function otherThanSeen(line: string, drafts: readonly EntryDraft[]): string | null {
   if (
@@ -159,20 +129,6 @@ function otherThanSeen(line: string, drafts: readonly EntryDraft[]): string | nu
     seen.set(at, word)
   }
   return null
-}
-
-/** That it tripped, or held, where nothing of it is entered; and that something is gone again, where only its being there is. */
-function lostTrial(line: string, drafts: readonly EntryDraft[]): string | null {
-  const isTold = drafts.some(
-    (draft) => draft.kind === 'note' || draft.kind === 'trip' || (draft.kind === 'reading' && draft.probe.meter !== 'volts'),
-  )
-  const [trial] =
-    /\b(?<!so (?:it )?)(?:trips|tripped|(?:fuse|breaker|it) (?:still )?(?:holds|held)|(?:fuse|breaker|it) (?:pops|popped|blew|blows))\b/i.exec(
-      line,
-    ) ?? []
-  if (trial !== undefined && !isTold) return trial
-  const [gone] = /\b(?:goes|went) away\b|\bdisappear(?:s|ed)\b|\bshort (?:is )?gone\b/i.exec(line) ?? []
-  return gone === undefined || drafts.some(({ kind }) => kind === 'note') ? null : gone
 }
 
 const OF_THE_BENCH: ReadonlySet<EntryDraft['kind']> = new Set(['bench', 'reading', 'trip', 'note'])
