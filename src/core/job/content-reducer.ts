@@ -8,13 +8,13 @@ import { reasonsNotToClose } from '@/src/core/job/close'
 import { type Complaint, emptyComplaint } from '@/src/core/job/complaint'
 import type { ContentEntry, Entry } from '@/src/core/job/entry'
 import type { Clash, JobState, Refusal } from '@/src/core/job/job-state'
+import { standingWhereRead } from '@/src/core/job/standing-place'
 import type { WayOfWorking } from '@/src/core/job/ways'
 import { type Probe, tripWord, wordOf } from '@/src/core/readings/check'
 import { clockAfterReading } from '@/src/core/readings/clock-after'
 import { isCode } from '@/src/core/readings/code-looks'
 import { type Observation, questionKey } from '@/src/core/readings/observations'
 import type { PartId } from '@/src/core/wiring/ids'
-import { parsePoint } from '@/src/core/wiring/point'
 import { firstPart, type System } from '@/src/core/wiring/system'
 
 type EntryOf<K extends Entry['kind']> = Extract<Entry, { kind: K }>
@@ -129,11 +129,12 @@ export function take(system: System, gathered: Gathered, entry: ContentEntry, on
       gathered.observations.push({
         id: entry.id,
         bench:
-          (isKept ? gathered.beforeTrip : null) ?? whenRead(gathered, standingWhereRead(guarding(on, entry), entry.probe), entry.probe),
+          (isKept ? gathered.beforeTrip : null) ??
+          whenRead(gathered, standingWhereRead(system, guarding(on, entry), entry.probe), entry.probe),
         probe: entry.probe,
         answer: entry.answer,
       })
-      gathered.bench = standingWhereRead(benchAfter(system, gathered.bench, entry), entry.probe)
+      gathered.bench = standingWhereRead(system, benchAfter(system, gathered.bench, entry), entry.probe)
       return
     }
     case 'trip': {
@@ -245,13 +246,6 @@ const opened = (system: System, bench: Bench, part: PartId): Bench =>
 /** An over-current code on a thermostat tells of its kind, whatever else is on the bench. */
 const guarding = (bench: Bench, { probe, answer }: EntryOf<'reading'>): Bench =>
   probe.meter === 'look' && isCode(wordOf(answer)) ? guardedBy(bench, probe.at) : bench
-
-/** Whoever holds two leads on terminals of one place stands there, also where nobody said that they walked. */
-function standingWhereRead(bench: Bench, probe: Probe): Bench {
-  if (probe.meter !== 'volts' && probe.meter !== 'ohms') return bench
-  const [at, other] = [probe.a, probe.b].map((point) => parsePoint(point).place)
-  return at !== other || at === bench.place ? bench : { ...bench, place: at }
-}
 
 /** The fuse that is as found and was seen blown, by its part. */
 function seenBlown(system: System, bench: Bench, { probe, answer }: EntryOf<'reading'>): string[] {

@@ -53,7 +53,7 @@ const symptomWords: readonly { readonly symptom: Symptom; readonly says: RegExp 
   {
     symptom: 'nothing-runs',
     says: new RegExp(
-      `\\bnothing (?:at all )?(?:${WORKS}|happens|comes on)\\b|\\beverything(?: is| was)? (?:dead|off|down|out)\\b|\\b(?:whole|entire) (?:system|unit|thing|house)(?: is| was)? (?:dead|down|off|out)\\b|(?<!\\b(?:outdoor|outside|condensing|ac) )\\b(?:system|unit|furnace|air handler|heat pump|rooftop|rtu)(?: is| was)? (?:completely |totally |stone )?dead\\b|\\b(?:system|unit|it) ${NOT} ${WORKS} at all\\b`,
+      `\\bboth (?:zones|systems|units|floors)(?: are| is)? (?:completely )?(?:dead|down|out)\\b|\\bnothing (?:at all )?(?:${WORKS}|happens|comes on)\\b|\\beverything(?: is| was)? (?:dead|off|down|out)\\b|\\b(?:whole|entire) (?:system|unit|thing|house)(?: is| was)? (?:dead|down|off|out)\\b|(?<!\\b(?:outdoor|outside|condensing|ac) )\\b(?:system|unit|furnace|air handler|heat pump|rooftop|rtu)(?: is| was)? (?:completely |totally |stone )?dead\\b|\\b(?:system|unit|it) ${NOT} ${WORKS} at all\\b`,
     ),
   },
   {

@@ -28,11 +28,19 @@ export function firstTold(typed: string, read: Understood, asked: QuickLineConte
   const isOpen = (problem: string) =>
     isUnread(line, problem) ||
     (isUntouched && ON_AND_ON.test(line)) ||
-    (isUntouched && (problem.startsWith('No call is on') || problem.startsWith('A number is missing') || problem.startsWith('I heard')))
+    (isUntouched &&
+      (problem.startsWith('No call is on') ||
+        problem.startsWith('Which zone is that') ||
+        problem.startsWith('A number is missing') ||
+        problem.startsWith('I heard')))
   // "Blows the fuse on cool": what it keeps doing, before anybody has tried it.
   const isOfTrials = /\b(?:ok|okay|fine|good|holds?|held)\b/i.test(line) && !/\bfuses\b/i.test(line)
   const isHabit = isUntouched && BLOWS.test(line) && !isOfTrials && !readInGrammar(line, asked).ok
+  // "No heat, heat pump, aux runs" names a unit, and walks nowhere.
+  const isOfUnit = (draft: EntryDraft) =>
+    draft.kind === 'bench' && draft.change.do === 'walk' && read.ok && read.drafts[0].kind === 'complaint' && !WALKED.test(line)
   const isSaid = (draft: EntryDraft) =>
+    (isUntouched && isOfUnit(draft)) ||
     draft.kind === 'note' ||
     // Nor was anything repaired or proved yet.
     (isUntouched && (draft.kind === 'repair' || draft.kind === 'proof')) ||
@@ -59,6 +67,8 @@ export function firstTold(typed: string, read: Understood, asked: QuickLineConte
   const told = isTold ? readInGrammar(`complaint ${typed.trim().replaceAll(';', ',')}`, asked) : null
   return told?.ok ? told : null
 }
+
+const WALKED = /\b(?:at|to|went|walk\w*|now|going|outside|inside)\b/i
 
 /** A call, and what it brings on or does not, motor by motor or a unit as a whole; what the line has of a complaint already. */
 function isOfWhatRuns(draft: EntryDraft, { system }: QuickLineContext): boolean {

@@ -141,7 +141,7 @@ export const flameRules: readonly Rule[] = [
   ),
   rule(`${IGNITER} (?:is |stays )?(?:dark|cold)`, flame('no glow')),
   rule(
-    `(?:it |they )?(?:stays|stayed) lit(?: now)?|(?:it |they |burners? |flame )?(?:lights?|lit|ignites?|fires?)(?: up| off)?(?:,? and|,) (?:stays?|stayed|keeps) (?:lit|on|burning|running)(?: now| fine)*|(?:burners?|flame|fire)(?: is| are)? (?:lit|on|lights?|fires?|fired|fires? up|burning|burns?|steady|good|stays? (?:lit|on))(?: and stays? (?:lit|on))?(?: (?:fine|now|steady|good|ok))?`,
+    `(?:it |they )?(?:stays|stayed) lit(?: now)?|(?:it |they |burners? |flame )?(?:lights?|lit|ignites?|fires?)(?: up| off)?(?:,? and|,) (?:stays?|stayed|keeps) (?:lit|on|burning|running)(?: now| fine)*|(?:burners?|flame|fire)(?: is| are)? (?:lit|on|comes? on|came on|lights?|fires?|fired|fires? up|burning|burns?|steady|good|stays? (?:lit|on))(?: and stays? (?:lit|on))?(?: (?:fine|now|steady|good|ok))?`,
     flame('burns'),
   ),
   rule(`${IGNITER} (?:is )?(?:glows|glowing|glowed|lit|red hot|bright)(?: (?:up|fine|orange|white|bright|good|ok|yellow|red))*`, (the) =>

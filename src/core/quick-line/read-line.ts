@@ -2,18 +2,19 @@ import { NEVER_JOIN } from '@/src/core/bench/jumper-guard'
 import { CAPACITOR_WITH_POWER, OHMS_WITH_POWER } from '@/src/core/job/check-entry'
 import type { Entry, EntryDraft } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
-import { eachAgainstCommon, withOwnCommon } from '@/src/core/quick-line/against-common'
 import { withoutWhatIsSo } from '@/src/core/quick-line/already-so'
 import { asTyped } from '@/src/core/quick-line/as-typed'
 import { breakerBySize } from '@/src/core/quick-line/breaker-by-size'
 import { NOTE_ONLY, type Reader, readClauses } from '@/src/core/quick-line/clauses'
 import { closedFirst } from '@/src/core/quick-line/closed-again'
 import { isConclusion } from '@/src/core/quick-line/concluded'
-import { eitherLetter } from '@/src/core/quick-line/either-letter'
 import { spelledOut } from '@/src/core/quick-line/ellipsis'
 import { firstTold } from '@/src/core/quick-line/first-told'
 import { type QuickLineContext, type Reading, readInGrammar, stateOf, type Understood } from '@/src/core/quick-line/in-grammar'
 import { interpret } from '@/src/core/quick-line/interpret'
+import { letterElsewhere } from '@/src/core/quick-line/letter-elsewhere'
+import { lineHere } from '@/src/core/quick-line/line-here'
+import { newPartOn } from '@/src/core/quick-line/new-part'
 import {
   isDeadShort,
   isHandsOnWires,
@@ -51,7 +52,12 @@ export function readQuickLine(typed: string, asked: QuickLineContext): Understoo
 
 function readSaid(typed: string, asked: QuickLineContext): Understood {
   const line = breakerBySize(whileItCalls(withoutCall(typed, asked), asked), asked)
-  const read = closedFirst(line, asked, (said) => readSpelt(said, asked))
+  const heard = letterElsewhere(
+    line,
+    closedFirst(line, asked, (said) => readSpelt(said, asked)),
+    asked,
+  )
+  const read = newPartOn(line, heard, asked, (said) => readInGrammar(said, asked))
   if (read.ok && !/^\s*(?:note|complaint)\b/i.test(line)) {
     if (isNotDone(line, read.drafts)) return { ok: false, problem: STILL_TO_DO, start: 0, end: typed.length }
     if (isOfBefore(line, read.drafts)) return readInGrammar(`note ${line.trim()}`, asked)
@@ -59,7 +65,11 @@ function readSaid(typed: string, asked: QuickLineContext): Understood {
   const told = firstTold(line, read, asked)
   if (told) return told
   // What makes no sense with nothing called may on the call of the complaint.
-  const call = read.ok ? callOfComplaint(line, read.drafts, asked) : SHOULD_DO.test(line) ? callMissed(asked) : null
+  const call = read.ok
+    ? callOfComplaint(line, read.drafts, asked)
+    : SHOULD_DO.test(line) || read.problem.startsWith('No call is on')
+      ? callMissed(asked)
+      : null
   const onIt = call === null ? null : readSpelt(`call ${call.replace('-zone-', ' zone ')}; ${line}`, asked)
   return onIt?.ok && (read.ok || onIt.drafts.some(({ kind }) => kind === 'reading')) ? onIt : read
 }
@@ -109,8 +119,8 @@ function accounted(line: string, heard: Understood, isExact: boolean, asked: Qui
 
 function readAll(said: string, asked: QuickLineContext): Understood {
   const context: Reading = { ...asked, made: new Map(), led: new Map(), stood: asked.entries.length }
-  const line = withOwnCommon(eachAgainstCommon(eitherLetter(said, asked.system), asked), asked)
-  const read = inOwnWords(line, context) ?? readInGrammar(line, context)
+  const line = lineHere(said, asked)
+  const read = inOwnWords(said, context) ?? readInGrammar(line, context)
   // In the grammar's words, and refused for the hand's sake: never a remark.
   if (read.ok || isOfRun(line) || read.problem === CAPACITOR_WITH_POWER) return read
   if (isConclusion(line)) return readInGrammar(`note ${line.trim()}`, context)

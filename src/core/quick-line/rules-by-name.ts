@@ -94,7 +94,15 @@ const sayings: { readonly [K in Part['kind']]?: readonly Saying[] } = {
       '(?:wont|will not|cant|doesnt|does not) reset|keeps (?:tripping|popping|opening)(?: .*)?',
       (the, { id }) => (wordsOfLook(the.system, id).includes('tripped') ? `${id} tripped` : the.asNote()),
     ],
-    ['reset', '', (the) => the.asNote()],
+    // One that shows its button is seen to be set then; one that does not is mended by it.
+    [
+      '(?:reset|pushed in|pushed|pressed)',
+      '(?:(?:reset )?button)?(?: ?back)?(?: ?in)?',
+      (the, { id }) => {
+        const words = wordsOfLook(the.system, id)
+        return words.includes('set') ? `${id} set` : words.length > 0 ? the.asNote() : the.asRepair()
+      },
+    ],
     ['', '(?:is |was )?(?:taped|zip tied|jammed) (?:shut|in|down|closed)(?: .*)?', (the) => the.asNote()],
   ],
   thermostat: [

@@ -107,7 +107,7 @@ export const impliedRules: readonly Rule[] = [
   ),
   // With heat called: what it does is read across it.
   rule(
-    '(?:furnace |draft )?pressure switch (closes|makes|proves|pulls in|(?:wont|will not|doesnt|does not|never|not) (?:close|closes|make|makes|prove|proves|closing|making))',
+    '(?:furnace |draft )?pressure switch (closes|makes|proves|pulls in|(?:wont|will not|doesnt|does not|never|not) (?:close|closes|make|makes|prove|proves|closing|making))(?: now)?',
     (the, said) => {
       // Nothing but a call for heat has it close.
       const { call } = the.state.bench

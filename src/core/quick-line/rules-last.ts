@@ -2,6 +2,7 @@ import { foundOff, pairHere } from '@/src/core/quick-line/hands'
 import { cableTowards } from '@/src/core/quick-line/meaning'
 import { findCable } from '@/src/core/quick-line/names'
 import { asks, type Rule, rule, type Said } from '@/src/core/quick-line/rule'
+import { unitDoes } from '@/src/core/quick-line/sense'
 import { loadOf, type Sentence, worded } from '@/src/core/quick-line/sentence'
 import { NOT_24_V } from '@/src/core/quick-line/units'
 import { coilMeant, lastSeen } from '@/src/core/quick-line/which-part'
@@ -107,6 +108,21 @@ function seenAgain(the: Sentence, word: 'runs' | 'still'): Said {
 const WHICH_COIL = 'Which coil? Name it: "contactor coil 0 V", "reversing valve 0 V".'
 
 export const lastRules: readonly Rule[] = [
+  // While something is called a unit that is off stands still; nobody said that it was switched off.
+  rule('(?:outdoor unit|outside unit|condenser|heat pump)(?:s| is| was| stays| stayed| still) off', (the) => {
+    const place = the.place('outdoor')
+    return the.state.bench.power && the.state.bench.call !== 'off' && place !== null ? unitDoes(the, place, 'not as called') : null
+  }),
+  // Of the armature that was looked at last.
+  rule('(?:it )?(?:drops?|dropped|falls?|fell) (?:right )?out|(?:it )?lets? go', (the) =>
+    worded(lastSeen(the.state, partsOf(the.system, 'coil')), 'out'),
+  ),
+  rule('no call (?:at|on|from|showing (?:at|on)) (?:stat|thermostat|tstat)', (the) =>
+    the.state.bench.call === 'off' ? the.asNote() : null,
+  ),
+  rule('(?:turned|turn|switched|shut) it (?:back )?off', ({ state: { bench } }) =>
+    bench.call !== 'off' && bench.power ? { asks: 'The call, or the power? Say "call off", or "power off".' } : null,
+  ),
   asks(
     '(?:wires?|a wire|one wire|some wires) (?:is |are |was |were )?loose(?: (?:behind|at|in|on|under) .+)?',
     'Which one? Say it with its letter: "landings Y off", or "landings ok" where all of them are on.',

@@ -96,7 +96,7 @@ export const mendedRules: readonly Rule[] = [
   // Air through a line, and no fuse.
   rule('(?:blew|blowing|blow) (?:out|off|through) (?!(?:a |the )?(?:fuse|breaker)).+', (the) => the.asRepair()),
   rule(
-    '(?:cleaned|cleared|blew|snaked|unclogged|drained|flushed|emptied|vacuumed)(?: out)? (?:condensate |ac )?(?:drain|drain line|pan|drain pan|trap|line)(?: out)?|(?:drained|emptied) (?:it|that)(?: out)?',
+    '(?:cleaned|cleared|blew|snaked|unclogged|drained|flushed|emptied|vacuumed|dumped|bailed|pumped|sucked|vacced|shop vacced)(?: out)? (?:condensate |ac )?(?:drain|drain line|pan|drain pan|trap|line)(?: out)?|(?:drained|emptied) (?:it|that)(?: out)?',
     (the) => {
       const floats = partsOf(the.system, 'switch').filter(({ role }) => role === 'float')
       const wasUp = the.state.observations.some(

@@ -190,9 +190,6 @@ export const partRules: readonly Rule[] = [
       return `${the.state.bench.unplugged.includes(part.id) ? '' : `unplug ${part.id}; `}ohms across ${part.id} ${ohms}`
     },
   ),
-  rule('(?:reset|pushed in|pushed|pressed) (rollout|rollout switch)(?: switch)?(?: button)?(?: back)?(?: in)?', (the, what) =>
-    worded(the.part(what), 'set'),
-  ),
   rule('(?:back )?(?:to|set to|on|in) auto(?: mode)?', () => 'call off'),
   rule(
     '(?:(.+) )?board (?:is )?(?:in|on|still in) (?:its )?(?:time |compressor |anti ?short ?cycle )?(?:delay|timer|time out)',

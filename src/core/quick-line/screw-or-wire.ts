@@ -61,16 +61,32 @@ export function freedWire(line: string, drafts: readonly EntryDraft[], asked: Qu
   const wireOf = (end: Point) => `${parsePoint(end).cable}.${parsePoint(end).name}`
   const freed = justOff.filter((end) => bench.lifted.filter((other) => wireOf(other) === wireOf(end)).length === 2)
   if (freed.length === 0 || drafts.length === 0) return null
-  const meant = drafts.map((draft) => {
-    if (draft.kind !== 'reading' || draft.probe.meter !== 'ohms' || (typeof draft.answer !== 'number' && draft.answer !== 'OL')) return null
-    if (asked.proposed && probeKey(asked.proposed) === probeKey(draft.probe)) return null
-    const { a, b } = draft.probe
-    const [one, other] = [a, b].map((point) => inHand(asked.system, freed, point) ?? point)
-    return { screws: `ohms ${a} to ${b} ${draft.answer}`, wires: `ohms ${one} to ${other} ${draft.answer}` }
-  })
-  if (!meant.every((one) => one !== null) || meant.every(({ screws, wires }) => screws === wires)) return null
-  const [wires, screws] = (['wires', 'screws'] as const).map((where) => meant.map((one) => one[where]).join('; '))
+  const notes = drafts.flatMap((draft) => (draft.kind === 'note' ? [`note ${draft.text}`] : []))
+  const meant = drafts
+    .flatMap((draft) => (draft.kind === 'note' ? [] : [draft]))
+    .map((draft) => {
+      if (draft.kind !== 'reading' || draft.probe.meter !== 'ohms' || (typeof draft.answer !== 'number' && draft.answer !== 'OL'))
+        return null
+      if (asked.proposed && probeKey(asked.proposed) === probeKey(draft.probe)) return null
+      const { a, b } = draft.probe
+      const [one, other] = [a, b].map((point) => inHand(asked.system, freed, point) ?? point)
+      return { screws: `ohms ${a} to ${b} ${draft.answer}`, wires: `ohms ${one} to ${other} ${draft.answer}` }
+    })
+  if (meant.length === 0 || !meant.every((one) => one !== null) || meant.every(({ screws, wires }) => screws === wires)) return null
+  const [wires, screws] = (['wires', 'screws'] as const).map((where) => [...meant.map((one) => one[where]), ...notes].join('; '))
   return { wires, screws }
+}
+
+const IN_HAND = /(?<![\w-])([A-Z]\d?) wire (?=(?:to|and) [A-Z]\d? (?:is |reads? |now )*(?:\d|\.\d|ol\b))/
+
+/** `W wire to R 0` with one W in the hand: that wire, and not the screw that it came off. */
+export function withWireInHand(line: string, { system, entries }: QuickLineContext): string {
+  if (!IN_HAND.test(line)) return line
+  const { bench } = foldJob(system, entries)
+  return line.replace(IN_HAND, (all, letter: string) => {
+    const off = bench.lifted.filter((end) => parsePoint(end).name === letter && parsePoint(end).place === bench.place)
+    return off.length === 1 ? `lifted ${letter} ` : all
+  })
 }
 
 /** The end of a wire that was taken off the screw that a point is, at its place. */

@@ -30,8 +30,12 @@ export const onlyNumber = ({ numbers }: Meaning) => (numbers.length === 1 ? numb
 export const runsCompressor = ({ system }: Sentence, call: CallName): boolean =>
   (callerOf(system, call).calls[call] ?? []).some((letter) => /^Y1?$/.test(letter))
 
+const QUITS = /\b(?:quits?|stops|stopped|shuts? (?:off|down)|shut (?:off|down)|went off|goes off|dies|died)\b/i
+
 /** A unit as a whole runs, or stands still: as called, or not. An outdoor unit rests on a call for the fan or the furnace, and is to. */
 export function unitDoes(the: Sentence, place: PlaceId, how: 'as called' | 'not as called'): Said {
+  // What quits as a wire comes off, with nothing called, is as it should be.
+  if (nothingCalls(the) && the.state.bench.lifted.length > 0 && the.says(QUITS)) return `${place} as called`
   if (nothingCalls(the)) return askWhichCall(the, place, how)
   const { call, jumpers } = the.state.bench
   const isToRest = call !== 'off' && jumpers.length === 0 && placeById(the.system, place)?.kind === 'outdoor' && !runsCompressor(the, call)

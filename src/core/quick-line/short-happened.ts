@@ -159,6 +159,21 @@ export const ofWhatHappened: readonly Shortened[] = [
     /^((?:the )?(?:furnace|air handler|blower|strips|aux)) (?:is |are )?(?:on|going|heating),? (?:and |but )*(?:the )?(outdoor|condenser|heat pump|outside|outdoor unit|outside unit) (?:is )?(?:off|dead|not on)$/i,
     '$1 running, $2 not running',
   ],
+  [
+    /^(.*\b(?:on|running|runs)),? (?:and |but )*((?:the )?(?:outdoor unit|condenser|heat pump|outside unit))(?:[’']s| is| was)? off$/i,
+    '$1, $2 not running',
+  ],
+  [/^(?:walk|go|come|head)(?:ing)? back (in|out|up|down)$/i, 'went back $1'],
+  [/^(?:walk|go|went|head|come|came)(?:ing|ed)? back (?=inside\b|outside\b|indoors\b|outdoors\b|(?:up |down |in |out )?to\b)/i, 'back '],
+  // What goes into a switch, and what comes out of it.
+  [
+    /^(?:the )?((?:high|low)[- ]?pressure(?: switch)?|[hl]ps?|limit(?: switch)?|rollout(?: switch)?|(?:draft|pressure) switch|float(?: switch)?) in (\d[\d.]*)(?: ?v)?,? (?:and |but )?out (\d[\d.]*)(?: ?v)?$/i,
+    '$2 in to the $1, $3 out',
+  ],
+  [
+    /^(?:i )?tapped (?:on )?(?:it|the valve|the reversing valve),? (?:and |then )?(?:it )?shift(?:ed|s)$/i,
+    'reversing valve in, note tapped on it',
+  ],
   // Volts that are said to go to a letter.
   [/^((?:1[89]|2\d|3[0-2])(?:\.\d+)?)(?: ?v(?:olts?|ac)?)? (?:going )?to (?:the )?([YGWOB]\d?)(?=$|,)/, '$2-C $1'],
   [
@@ -177,6 +192,7 @@ export const ofWhatHappened: readonly Shortened[] = [
     'zone $1 damper $3, note zone $1 $2',
   ],
   [/^(?:the )?(?:zone )?panel (?:light|led) (?:is )?(?:red|green|amber|yellow|blue)\b.*$/i, 'note $&'],
+  [/^(?:it |unit |house |this (?:one|unit) )?needs? (?:a |an |the )?new .+$/i, 'note $&'],
   // Frost, and other things of the trade that no wire hangs on.
   [
     /^(?:it[’']?s |coil |the coil |unit |outdoor coil |all )*(?:frosted|iced|frozen)(?: over| up)?(?: solid)?(?: .*)?$|^(?:defrost|coil|outdoor|ambient) sensor \d.*$|^(?:phase monitor|smoke detector|hard start(?: kit)?|tstat battery|low fire|high fire)\b.*$/i,

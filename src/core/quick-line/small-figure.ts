@@ -31,7 +31,7 @@ function saidOtherwise(line: string, drafts: readonly EntryDraft[], the: Sentenc
     return `Volts, with the power back on? Say "power on; ${line.trim()}", or "${line.trim()} ohms".`
   const [, read] = /^(.*\d.*?),? with (?:the )?(?:thermostat|stat|tstat) off$/i.exec(line.trim()) ?? []
   const stat = drafts.flatMap((draft) => (draft.kind === 'bench' && draft.change.do === 'unplug' ? [draft.change.part] : []))[0]
-  return read === undefined || stat === undefined
+  return read === undefined || stat === undefined || bench.unplugged.includes(stat)
     ? null
     : `Set to off, or off the wall? Say "call off; ${read}", or "unplug ${stat}; ${read}".`
 }

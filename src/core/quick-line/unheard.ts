@@ -6,6 +6,7 @@ import { atTheStat, otherJumper, otherPlace } from '@/src/core/quick-line/other-
 import { IN_PLACE } from '@/src/core/quick-line/other-words'
 import { Sentence } from '@/src/core/quick-line/sentence'
 import { probeKey } from '@/src/core/readings/check'
+import { parsePoint } from '@/src/core/wiring/point'
 import { partById, type System } from '@/src/core/wiring/system'
 
 /**
@@ -148,11 +149,21 @@ function lostLetter(line: string, the: Sentence, { held, kept }: Heard): string 
     /(?<![\w'’.-])[A-Z]\d?(?![\w'’.]|-(?:in|out)\b| (?:in|out) \d| ?\d| (?:contactor|relay|sequencer|valve)\b)/g,
   )) {
     const letter = said.toLowerCase()
-    if (/^(?:[acir]|l\d)$/.test(letter) || !the.isLetter(said) || new RegExp(`\\b${letter}\\b`).test(kept)) continue
+    if (
+      isOffAlready(the, letter, held) ||
+      /^(?:[acir]|l\d)$/.test(letter) ||
+      !the.isLetter(said) ||
+      new RegExp(`\\b${letter}\\b`).test(kept)
+    )
+      continue
     if (!new RegExp(`["\\s.:]${letter}["@\\s]`).test(held) && !isScrewOfHeld(the, said, held)) return said
   }
   return null
 }
+
+/** Told again of what is off beside something else that comes off. */
+const isOffAlready = ({ state }: Sentence, letter: string, held: string): boolean =>
+  held.includes('"lift"') && state.bench.lifted.some((end) => parsePoint(end).name.toLowerCase() === letter)
 
 /** A screw of a zone by its own letter, where the wire under it is held by another: Y1 of cable 1 is its Y. */
 const isScrewOfHeld = ({ system }: Sentence, screw: string, held: string): boolean =>

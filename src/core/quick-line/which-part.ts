@@ -1,3 +1,5 @@
+import type { Entry } from '@/src/core/job/entry'
+import { foldJob } from '@/src/core/job/fold'
 import type { JobState } from '@/src/core/job/job-state'
 import type { PlaceId } from '@/src/core/wiring/ids'
 import { parsePoint } from '@/src/core/wiring/point'
@@ -46,6 +48,25 @@ export function wasOfFuse({ system, state }: Standing): boolean {
   if (probe.meter === 'look') return partById(system, probe.at)?.kind === 'fuse'
   const ends = 'a' in probe ? [probe.a, probe.b].map((end) => parsePoint(end).name) : []
   return partsOf(system, 'fuse').some(({ between }) => between.every((end) => ends.includes(end)))
+}
+
+/** "Secondary open" at a panel that has a transformer of its own: the one where one stands. */
+export function withTransformerHere(
+  line: string,
+  { system, entries }: { readonly system: System; readonly entries: readonly Entry[] },
+): string {
+  if (!/\b(?:secondary|primary|transformer|xfmr)\b/i.test(line)) return line
+  const [first, ...others] = partsOf(system, 'transformer')
+  const { place } = foldJob(system, entries).bench
+  const here = first.place === place ? undefined : others.find((one) => one.place === place)
+  if (!here || others.length > 1) return line
+  const name = here.name.replace(/['’]s\b/, '')
+  const isNamed = /\b(?:panel|furnace|board|unit|air handler|heating|cooling)['’]?s? (?:transformer|xfmr|secondary|primary)\b/i
+  return isNamed.test(line)
+    ? line
+    : line.replace(/\b(?:the )?(?:(?:transformer|xfmr)(?: (secondary|primary))?|(secondary|primary))\b/i, (_, one = '', other = '') =>
+        `${name} ${one}${other}`.trim(),
+      )
 }
 
 /** The one board, or the one here. */

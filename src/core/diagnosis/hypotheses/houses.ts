@@ -48,11 +48,13 @@ const effectsByDegree = new Memo((effects: readonly Effect[]) => degrees.map(({ 
  * Predictions of one reading at each degree of a damage. Damage comes in every degree, not in five of them: between two of them a reading
  * leans on it, one number for all readings of the house.
  * @param leaning what a degree predicts with how it leans on the rest, where only some are asked for that: the predictions themselves
+ * @param isUneven there are several joints, and each is bad in its own way
  */
 export function overDegrees(
   predictions: readonly Prediction[],
   damageCause: number,
   leaning: (degree: number) => Prediction = (degree) => predictions[degree],
+  isUneven = false,
 ): (degree: number) => Prediction {
   const last = degreesInOrder.length - 1
   const centres = predictions.map(centreOf)
@@ -64,9 +66,25 @@ export function overDegrees(
     const moves = movesBy([at(place - 1), centres[degree], at(place + 1)], ([down, up]) =>
       isEnd ? (down + up) / 4 : limitedMean(down, up) / 2,
     )
-    return withDamage(leaning(degree), damageCause, moves)
+    const prediction = withDamage(leaning(degree), damageCause, moves)
+    return isUneven ? wider(prediction, (UNEVEN_JOINTS / HALF_AN_OCTAVE) * moves) : prediction
   }
 }
+const HALF_AN_OCTAVE = Math.LN2 / 2
+
+/** How much the joints of one place differ among each other. Which of them a reading crosses is not followed: each has its width of it. */
+const UNEVEN_JOINTS = modelValue({ value: 0.5, unit: 'natural logarithm', source: 'assumption' })
+
+/** More than one joint is bad. */
+export const isUneven = ({ effects }: Hypothesis): boolean => effects.filter((effect) => effect.do === 'resist').length > 1
+
+const wider = (prediction: Prediction, by: number): Prediction =>
+  by === 0
+    ? prediction
+    : prediction.map((component) =>
+        typeof component.at === 'number' && !component.floating ? { ...component, sigma: Math.hypot(component.sigma, by) } : component,
+      )
+
 const placeOfDegree = degrees.map((_, degree) => degreesInOrder.findIndex((candidate) => candidate.degree === degree))
 
 /**

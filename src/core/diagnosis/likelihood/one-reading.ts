@@ -1,5 +1,5 @@
 import type { Bench } from '@/src/core/bench/bench'
-import { degrees, inDegree, overDegrees } from '@/src/core/diagnosis/hypotheses/houses'
+import { degrees, inDegree, isUneven, overDegrees } from '@/src/core/diagnosis/hypotheses/houses'
 import { causesOf } from '@/src/core/readings/causes'
 import type { Probe } from '@/src/core/readings/check'
 import { type Hypothesis, withFuseIntact } from '@/src/core/readings/hypothesis'
@@ -54,9 +54,10 @@ export class OneReading {
   byDegree(hypothesis: Hypothesis): (degree: number, leaning: boolean) => Prediction {
     const plain = degrees.map((_, degree) => this.predict(inDegree(hypothesis, degree), false))
     const cause = damageCause(this.laboratory)
+    const uneven = isUneven(hypothesis)
     const [alike, leans] = [
-      overDegrees(plain, cause),
-      overDegrees(plain, cause, (degree) => this.predict(inDegree(hypothesis, degree), true)),
+      overDegrees(plain, cause, undefined, uneven),
+      overDegrees(plain, cause, (degree) => this.predict(inDegree(hypothesis, degree), true), uneven),
     ]
     return (degree, leaning) => (leaning ? leans : alike)(degree)
   }
