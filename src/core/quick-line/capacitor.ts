@@ -50,8 +50,10 @@ export function readCapacitor(reader: Reader): EntryDraft[] {
       )
     if (!section && isLabel(capacitor as Capacitor, read))
       reader.fail(`That is what its label says. Did the meter read that too? Say "capacitor good", or put "note" before it.`)
-    const weak = of.find((one, index) => isWeak(read[index], one))
-    const values = of.map((one, index) => `${read[index]} µF on ${partById(system, one.load)?.name} (label ${one.microfarad})`)
+    const told = readLabel(reader, of.length)
+    const labelled = of.map((one, index) => ({ ...one, microfarad: told[index] ?? one.microfarad }))
+    const weak = labelled.find((one, index) => isWeak(read[index], one))
+    const values = labelled.map((one, index) => `${read[index]} µF on ${partById(system, one.load)?.name} (label ${one.microfarad})`)
     return [found(weak ? weakFor(weak.load) : ON_ITS_LABEL), { kind: 'note', text: `${name}: ${values.join(', ')}` }]
   }
   if (reader.accept('weak')) {
@@ -61,6 +63,15 @@ export function readCapacitor(reader: Reader): EntryDraft[] {
   }
   const words = capacitorWords(capacitor as Capacitor).filter((word) => word === ON_ITS_LABEL || word === BULGED)
   return [found(reader.oneOf(Object.fromEntries(words.map((one) => [one, one])), 'Say how it is: good, bulged, or what it reads: 44/4.9.'))]
+}
+
+/** `of 40/5`: the label that this house has on it, where it was told. */
+function readLabel(reader: Reader, sections: number): readonly number[] {
+  if (!reader.accept('of')) return []
+  const label = [reader.number()]
+  while (reader.accept('/')) label.push(reader.number())
+  if (label.length !== sections) reader.fail('Say the label as it is written, each side: "capacitor 41/3 of 40/5".')
+  return label
 }
 
 const CAP = '(?:(?:the|its) )?(?:(?:dual|run|start|old|round|oval) )*(?:cap|capacitor)(?: top)?'
@@ -108,7 +119,7 @@ const one = (the: Sentence, word: string, value: string): Said =>
 /** A section by its name, with its label beside what it reads. */
 const labelled = (the: Sentence, word: string, value: string, label: string): Said => {
   const said = one(the, word, value)
-  return typeof said === 'string' && !/^note/.test(said) ? `${said}; note ${word} rated ${label}` : said
+  return typeof said === 'string' && !/^note/.test(said) ? `${said} of ${label}` : said
 }
 
 /** Told by the label of the section: 2.1 where 5 belongs. */
@@ -150,6 +161,15 @@ export const capacitorRules: readonly Rule[] = [
   rule(`${SECTION}(?: is| reads?| read| at)* ${NUMBER}${MICRO}`, one),
   rule(`${SECTION}(?: of| on)? ${CAP}${READS} ${NUMBER}${MICRO}?`, one),
   rule(`herm(?: side)?${READS} ${NUMBER}`, (the, value) => one(the, 'herm', value)),
+  // Both sides, and the label behind them.
+  rule(`(.*\\d.*?),? (?:(?:its )?label(?:led)?(?: says| is)?|rated|marked) ${NUMBER} ?[/+] ?${NUMBER}`, (the, left, first, second) => {
+    for (const { says, as } of capacitorRules) {
+      const [, ...found] = says.exec(left) ?? []
+      const said = found.length > 0 ? as(the, ...found.map((one) => one ?? '')) : null
+      if (typeof said === 'string' && /^capacitor [\d.]+\/[\d.]+$/.test(said)) return `${said} of ${first}/${second}`
+    }
+    return null
+  }),
   rule(
     `${SECTION}${READS} ${NUMBER}${MICRO}?(?:,| and| but)? (?:should be|should read|supposed to be|rated|rated at|label(?: says)?|is rated) ${NUMBER}${MICRO}?`,
     (the, word, value, label) => labelled(the, word, value, label),

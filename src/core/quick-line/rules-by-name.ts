@@ -103,6 +103,7 @@ const sayings: { readonly [K in Part['kind']]?: readonly Saying[] } = {
         return words.includes('set') ? `${id} set` : words.length > 0 ? the.asNote() : the.asRepair()
       },
     ],
+    ['', '(?:has )?resets? (?:itself|by itself|on its own|when .*)', (the) => the.asNote()],
     ['', '(?:is |was )?(?:taped|zip tied|jammed) (?:shut|in|down|closed)(?: .*)?', (the) => the.asNote()],
   ],
   thermostat: [

@@ -174,6 +174,18 @@ export const ofWhatHappened: readonly Shortened[] = [
     /^(?:i )?tapped (?:on )?(?:it|the valve|the reversing valve),? (?:and |then )?(?:it )?shift(?:ed|s)$/i,
     'reversing valve in, note tapped on it',
   ],
+  // Wire by wire is how it will go: nothing is on yet.
+  [
+    /^(?:i[’']?m |going to |will )?(?:put(?:ting)?|land(?:ed|ing)?|add(?:ed|ing)?|hook(?:ed|ing)?|reconnect(?:ed|ing)?)\b.*\b(?:one (?:at a time|by one|after (?:the other|another))|wire by wire)$/i,
+    'note $&',
+  ],
+  [/(?<=\d(?: ?v(?:olts?)?)?) (?:and )?(?:holding|holds)(?: steady| there)?$/i, ''],
+  [/^(?:the )?(?:new )?(?:stat|thermostat) has (?:a |an )?(?:factory )?jumper\b.*$/i, 'note $&'],
+  // The breaker of a branch, and not the one in the fuse slot.
+  [
+    /^(?:the )?(?:circuit )?breaker (?:for|to|of|on) (?:the )?(?:rooftop|rtu|unit|condenser|furnace|air handler|heat pump|ac)\b.*\b(?:keeps? tripping|trips|tripped|was off|off)\b.*$/i,
+    'note $&',
+  ],
   // Volts that are said to go to a letter.
   [/^((?:1[89]|2\d|3[0-2])(?:\.\d+)?)(?: ?v(?:olts?|ac)?)? (?:going )?to (?:the )?([YGWOB]\d?)(?=$|,)/, '$2-C $1'],
   [

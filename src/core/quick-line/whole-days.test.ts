@@ -62,4 +62,16 @@ describe('days of work, typed', () => {
 
   it('asks which was turned off while something is called', () =>
     expect(answerTo(coolingOutside, 'turned it off')).toBe('The call, or the power? Say "call off", or "power off".'))
+
+  it('goes by the label that was told, and not by the one that is usual', () => {
+    const powerOff = standing('furnace-ac', 'outdoor', 'off')
+    expect(answerTo(powerOff, 'cap reads 3 on the fan and 41 on herm, label 40/5')).toContain('run capacitor: condenser fan side low')
+    expect(answerTo(powerOff, 'herm 38 uf, rated 40')).toContain('good')
+    expect(answerTo(powerOff, 'herm 38 uf, rated 45')).toContain('compressor side low')
+  })
+
+  it('puts nothing back before it is put back', () => {
+    const cableOff = standing('furnace-ac', 'indoor', 'off', { do: 'lift', end: 'outdoor-cable.Y@indoor' })
+    expect(drafts(cableOff, 'put the outdoor wires back one at a time')).toMatchObject([{ kind: 'note' }])
+  })
 })
