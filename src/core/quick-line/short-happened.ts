@@ -25,7 +25,7 @@ export const ofWhatHappened: readonly Shortened[] = [
   [/\b(?:auto[- ]?reset(?:ting)?|self[- ]?reset(?:ting)?|resettable)(?: breaker| fuse)?(?=(?: is)?(?: back)? in\b|$|,)/gi, 'breaker'],
   // A switch that the volts do not get across.
   [
-    /^(?:i )?(?:am |[’']m )?(?:los(?:t|ing|es?)|dropp?(?:ed|ing|s)?) (?:the |my |all )?(?:24(?: ?v(?:olts?)?)?|(?:control )?voltage|volts|power|signal|it) (?:across|at|through|in) (?:the )?(?=[a-z]{2,})/i,
+    /^(?:i )?(?:am |[’']m )?(?:los(?:t|ing|es?)|dropp?(?:ed|ing|s)?) (?:the |my |all )?(?:24(?: ?v(?:olts?)?)?|(?:control )?voltage|volts|power|signal|it) (?:across|at|through|in) (?:the )?(?=(?:high|low|limit|rollout|[hl]ps?|pressure|float|draft|door)\b)/i,
     '24 across the ',
   ],
   [
@@ -179,7 +179,7 @@ export const ofWhatHappened: readonly Shortened[] = [
     /^(?:i[’']?m |going to |will )?(?:put(?:ting)?|land(?:ed|ing)?|add(?:ed|ing)?|hook(?:ed|ing)?|reconnect(?:ed|ing)?)\b.*\b(?:one (?:at a time|by one|after (?:the other|another))|wire by wire)$/i,
     'note $&',
   ],
-  [/(?<=\d(?: ?v(?:olts?)?)?) (?:and )?(?:holding|holds)(?: steady| there)?$/i, ''],
+  [/(?<=\b[12]\d(?:\.\d+)?(?: ?v(?:olts?)?)?) (?:and )?holding(?: steady| there)?$/i, ''],
   [/^(?:the )?(?:new )?(?:stat|thermostat) has (?:a |an )?(?:factory )?jumper\b.*$/i, 'note $&'],
   // The breaker of a branch, and not the one in the fuse slot.
   [
@@ -207,7 +207,7 @@ export const ofWhatHappened: readonly Shortened[] = [
   [/^(?:it |unit |house |this (?:one|unit) )?needs? (?:a |an |the )?new .+$/i, 'note $&'],
   // Frost, and other things of the trade that no wire hangs on.
   [
-    /^(?:it[’']?s |coil |the coil |unit |outdoor coil |all )*(?:frosted|iced|frozen)(?: over| up)?(?: solid)?(?: .*)?$|^(?:defrost|coil|outdoor|ambient) sensor \d.*$|^(?:phase monitor|smoke detector|hard start(?: kit)?|tstat battery|low fire|high fire)\b.*$/i,
+    /^(?:it[’']?s |coil |the coil |unit |outdoor coil |all )*(?:frosted|iced|frozen)(?: over| up)?(?: solid)?(?: .*)?$|^(?:defrost|coil|outdoor|ambient) sensor \d.*$|^(?:phase monitor|smoke detector|hard start(?: kit)?)\b.*$|^(?:low|high) fire(?: only)?$/i,
     'note $&',
   ],
   [

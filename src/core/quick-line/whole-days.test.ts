@@ -15,9 +15,19 @@ describe('days of work, typed', () => {
     expect(drafts(contactorOff, line)).toMatchObject([{ change: { do: 'plug', part: 'contactor' } }, { kind: 'repair' }]),
   )
 
-  it('one that is still to come does not', () => {
-    const read = contactorOff('needs a new contactor')
-    expect(read.ok && read.drafts).toMatchObject([{ kind: 'note' }])
+  it('one that is still to come does not, nor does a wire of it', () => {
+    expect(drafts(contactorOff, 'needs a new contactor')).toMatchObject([{ kind: 'note' }])
+    expect(drafts(contactorOff, 'replaced the wire to the contactor')).toMatchObject([{ kind: 'repair' }])
+  })
+
+  it('loses volts across a switch, and not at a thermostat', () => {
+    expect(answerTo(coolingOutside, 'lost voltage across the high pressure')).toContain(': 24 V')
+    expect(answerTo(coolingOutside, 'lost power at the stat')).not.toContain('24 V')
+  })
+
+  it('holds on a zone is a trial, 27 holding a reading', () => {
+    expect(answerTo(standing('zoned-furnace-ac', 'indoor', 'on'), 'zone 2 holds')).toContain('On which call of zone 2?')
+    expect(answerTo(standing('furnace-ac', 'indoor', 'on'), 'R-C 27 holding')).toBe('R to C at the indoor unit: 27 V')
   })
 
   it('resets what shows its button, and mends what does not', () => {
