@@ -11,9 +11,9 @@ import { measurePages } from '@/tests/measure/pages'
 /**
  * What the technician waits for, in the real interface on loopback, for every system: taps and seconds from opening the app to the first proposed check,
  * and milliseconds from a tap on an answer to new suspects and to the next check; then how long each page takes until it is of use, which `--pages` alone
- * measures. Needs a build. `npm run measure` writes docs/measurements/desk.md, or its part on pages.
+ * measures. Needs a build. `npm run measure` writes docs/measurements/desk.md, or its part on pages; `-- --answers 4` taps fewer.
  */
-const ANSWERS = 9
+const ANSWERS = process.argv.includes('--answers') ? Number(process.argv[process.argv.indexOf('--answers') + 1]) : 9
 /** Enough to see what waiting ahead is worth. */
 const ANSWERS_AT_ONCE = 4
 /** What a hand takes at the least to set up and read. */

@@ -179,6 +179,14 @@ export const ofWhatHappened: readonly Shortened[] = [
     /^(?:i[’']?m |going to |will )?(?:put(?:ting)?|land(?:ed|ing)?|add(?:ed|ing)?|hook(?:ed|ing)?|reconnect(?:ed|ing)?)\b.*\b(?:one (?:at a time|by one|after (?:the other|another))|wire by wire)$/i,
     'note $&',
   ],
+  // One wire by its color, and what came of it.
+  [
+    new RegExp(
+      `^(?:the )?(${COLOUR})(?: wire)? (?:back )?on,? (?:and )?(?:it |still )*(holds?|held|trips?|tripped|pops|popped|blew|blows)(?: again)?$`,
+      'i',
+    ),
+    'land $1, $2',
+  ],
   [/(?<=\b[12]\d(?:\.\d+)?(?: ?v(?:olts?)?)?) (?:and )?holding(?: steady| there)?$/i, ''],
   [/^(?:the )?(?:new )?(?:stat|thermostat) has (?:a |an )?(?:factory )?jumper\b.*$/i, 'note $&'],
   // The breaker of a branch, and not the one in the fuse slot.

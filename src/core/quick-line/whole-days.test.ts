@@ -80,6 +80,13 @@ describe('days of work, typed', () => {
     expect(answerTo(powerOff, 'herm 38 uf, rated 45')).toContain('compressor side low')
   })
 
+  it('puts back the wire of that color that is off, or that has its letter', () => {
+    const ends = ['R', 'Y', 'O', 'W', 'C'].map((wire) => `outdoor-cable.${wire}@indoor`)
+    const cableOff = standing('heat-pump-o', 'indoor', 'on', ...ends.map((end) => ({ do: 'lift', end }) as const))
+    expect(drafts(cableOff, 'yellow on, holds')).toMatchObject([{ change: { end: ends[1] } }, { kind: 'trip', result: 'holds' }])
+    expect(drafts(cableOff, 'orange on, holds')).toMatchObject([{ change: { end: ends[2] } }, { kind: 'trip', result: 'holds' }])
+  })
+
   it('puts nothing back before it is put back', () => {
     const cableOff = standing('furnace-ac', 'indoor', 'off', { do: 'lift', end: 'outdoor-cable.Y@indoor' })
     expect(drafts(cableOff, 'put the outdoor wires back one at a time')).toMatchObject([{ kind: 'note' }])
