@@ -179,6 +179,11 @@ export const ofWhatHappened: readonly Shortened[] = [
     /^(?:i[’']?m |going to |will )?(?:put(?:ting)?|land(?:ed|ing)?|add(?:ed|ing)?|hook(?:ed|ing)?|reconnect(?:ed|ing)?)\b.*\b(?:one (?:at a time|by one|after (?:the other|another))|wire by wire)$/i,
     'note $&',
   ],
+  [
+    /^(?:i )?(?:removed|took|pulled|popped) (?:the )?(?:stat|thermostat) (?:from|off)(?: of)? (?:the |its )?(?:base|sub ?base|wall plate|wall)$/i,
+    'stat off the wall',
+  ],
+  [/^(?:with )?both ends (?:off|loose|lifted|disconnected),? (?=\S+ (?:to|and) )(.+)$/i, '$1, both ends off'],
   // One wire by its color, and what came of it.
   [
     new RegExp(

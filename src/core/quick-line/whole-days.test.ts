@@ -81,10 +81,19 @@ describe('days of work, typed', () => {
   })
 
   it('puts back the wire of that color that is off, or that has its letter', () => {
-    const ends = ['R', 'Y', 'O', 'W', 'C'].map((wire) => `outdoor-cable.${wire}@indoor`)
+    const ends = ['R', 'Y', 'O', 'W', 'C'].map((wire) => `outdoor-cable.${wire}@indoor` as const)
     const cableOff = standing('heat-pump-o', 'indoor', 'on', ...ends.map((end) => ({ do: 'lift', end }) as const))
     expect(drafts(cableOff, 'yellow on, holds')).toMatchObject([{ change: { end: ends[1] } }, { kind: 'trip', result: 'holds' }])
     expect(drafts(cableOff, 'orange on, holds')).toMatchObject([{ change: { end: ends[2] } }, { kind: 'trip', result: 'holds' }])
+  })
+
+  it('takes the thermostat off its base, and wires off both ends', () => {
+    const atStat = standing('furnace-ac', 'thermostat', 'on')
+    expect(answerTo(atStat, 'removed stat from base')).toBe('unplug the thermostat')
+    expect(drafts(standing('furnace-ac', 'thermostat', 'off'), 'both ends off, white to red 0.2').at(-1)).toMatchObject({
+      probe: { a: 'stat-cable.W@thermostat', b: 'stat-cable.R@thermostat' },
+      answer: 0.2,
+    })
   })
 
   it('puts nothing back before it is put back', () => {
