@@ -11,9 +11,11 @@ import { measurePages } from '@/tests/measure/pages'
 /**
  * What the technician waits for, in the real interface on loopback, for every system: taps and seconds from opening the app to the first proposed check,
  * and milliseconds from a tap on an answer to new suspects and to the next check; then how long each page takes until it is of use, which `--pages` alone
- * measures. Needs a build. `npm run measure` writes docs/measurements/desk.md, or its part on pages; `-- --answers 4` taps fewer.
+ * measures. Needs a build. `npm run measure` writes docs/measurements/desk.md, or its part on pages; `-- --systems a,b` prints the
+ * rows of those alone, and writes nothing.
  */
-const ANSWERS = process.argv.includes('--answers') ? Number(process.argv[process.argv.indexOf('--answers') + 1]) : 9
+const ANSWERS = 9
+const only = process.argv.includes('--systems') ? (process.argv[process.argv.indexOf('--systems') + 1]?.split(',') ?? []) : null
 /** Enough to see what waiting ahead is worth. */
 const ANSWERS_AT_ONCE = 4
 /** What a hand takes at the least to set up and read. */
@@ -178,7 +180,7 @@ async function measure(): Promise<void> {
       await chrome.close()
       return
     }
-    for (const system of catalogue) {
+    for (const system of catalogue.filter(({ id }) => only === null || only.includes(id))) {
       const measured: Measured[] = []
       for (const job of jobs) {
         const page = await (await chrome.newContext({ viewport: { width: 390, height: 844 } })).newPage()
@@ -207,20 +209,23 @@ async function measure(): Promise<void> {
       )
       console.log(rows[rows.length - 1])
     }
-    writeAnswers(rows, all)
-    await writePages(chrome)
+    if (only === null) {
+      writeAnswers(rows, all)
+      await writePages(chrome)
+    } else console.log(`suspects, 95th percentile: ${p95Of(all, false)} ms as on a job, ${p95Of(all, true)} ms at once`)
     await chrome.close()
   } finally {
     server.kill()
   }
 }
 
+const p95Of = (all: readonly Answered[], isAtOnce: boolean): string =>
+  quantile(
+    all.filter((one) => one.isAtOnce === isAtOnce).map(({ suspectsMs }) => suspectsMs),
+    0.95,
+  ).toFixed(0)
+
 function writeAnswers(rows: readonly string[], all: readonly Answered[]): void {
-  const p95 = (isAtOnce: boolean) =>
-    quantile(
-      all.filter((one) => one.isAtOnce === isAtOnce).map(({ suspectsMs }) => suspectsMs),
-      0.95,
-    ).toFixed(0)
   writeFileSync(
     PAGE,
     `# What the technician waits for
@@ -230,7 +235,7 @@ them (${jobs[0].symptom}; ${jobs[1].symptom}) every answer is tapped after ${HAN
 thought through and ${ANSWERS_AT_ONCE} answers. Taps and seconds run from opening the app to the first proposed check; the times are from a tap on an answer to the frame that shows it, in milliseconds. The loom is redrawn by
 moving from point to point on it at 1280x800: script, style and layout of the page's main thread.
 
-Over all systems the new suspects stand after ${p95(false)} ms (95th percentile) as on a job, and after ${p95(true)} ms when tapped at once.
+Over all systems the new suspects stand after ${p95Of(all, false)} ms (95th percentile) as on a job, and after ${p95Of(all, true)} ms when tapped at once.
 
 | system | taps to the first check | seconds | answers as on a job | suspects, middle | suspects, 95th percentile | next check, middle | answers at once | suspects, middle | suspects, 95th percentile | next check, middle | loom redrawn, middle | loom, 95th percentile |
 | --- | ---: | ---: | ---: | ---: | ---: | ---: | ---: | ---: | ---: | ---: | ---: | ---: |
