@@ -1,4 +1,4 @@
-import { answerTo, drafts, standingAfter } from '@/tests/setup/standing'
+import { answerTo, standingAfter } from '@/tests/setup/standing'
 
 /** Where a reading leaves the one who took it. */
 describe('who looks at something that one has to stand before', () => {
@@ -10,10 +10,5 @@ describe('who looks at something that one has to stand before', () => {
   it('stays where it was for what is heard from afar, or told', () => {
     const after = standingAfter('furnace-ac', 'indoor', ['call cool', 'outdoor not as called', 'stat blank'])
     expect(answerTo(after, 'Y-C 24.5')).toBe('Y to C at the indoor unit: 24.5 V')
-  })
-
-  it('reads the transformer where one stands', () => {
-    const atPanel = standingAfter('zoned-furnace-ac', 'panel', [])
-    expect(drafts(atPanel, 'secondary 0')).toMatchObject([{ probe: { a: 'R1@panel', b: 'C1@panel' }, answer: 0 }])
   })
 })

@@ -222,7 +222,7 @@ export const apartRules: readonly Rule[] = [
         : readApart(the, cable, [one, other], asOhms(read)),
   ),
   rule(
-    '(?:every|each|all)(?: of)?(?: the)?(?: \\w+)? (?:wires?|conductors?|colors?) (?:to|and|against) (?:(?:every|each|any)(?: other)?(?: wire| color| conductor| one)?s?|each other) (?:is |are |all |reads? )*(?:ol|open|clear)|(?:stat|thermostat|outdoor|it|cable)(?: cable| wires)?(?: is| are| reads?)? all (?:ol|open|clear)(?: wire to wire)?|no shorts? between (?:any|the|all|any of)(?: the)?(?: \\w+)? (?:wires|conductors|colors)',
+    '(?:every|each|all)(?: of)?(?: the)?(?: \\w+)? (?:wires?|conductors?|colors?) (?:to|and|against) (?:(?:every|each|any)(?: other)?(?: wire| color| conductor| one)?s?|each other) (?:is |are |all |reads? )*(?:ol|open|clear)|no shorts? between (?:any|the|all|any of)(?: the)?(?: \\w+)? (?:wires|conductors|colors)',
     everyToEvery,
   ),
   // R would be on common then.

@@ -114,9 +114,7 @@ export const lastRules: readonly Rule[] = [
     return the.state.bench.power && the.state.bench.call !== 'off' && place !== null ? unitDoes(the, place, 'not as called') : null
   }),
   // Of the armature that was looked at last.
-  rule('(?:it )?(?:drops?|dropped|falls?|fell) (?:right )?out|(?:it )?lets? go', (the) =>
-    worded(lastSeen(the.state, partsOf(the.system, 'coil')), 'out'),
-  ),
+  rule('(?:it )?lets? go', (the) => worded(lastSeen(the.state, partsOf(the.system, 'coil')), 'out')),
   rule('no call (?:at|on|from|showing (?:at|on)) (?:stat|thermostat|tstat)', (the) =>
     the.state.bench.call === 'off' ? the.asNote() : null,
   ),
@@ -126,10 +124,6 @@ export const lastRules: readonly Rule[] = [
   asks(
     '(?:wires?|a wire|one wire|some wires) (?:is |are |was |were )?loose(?: (?:behind|at|in|on|under) .+)?',
     'Which one? Say it with its letter: "landings Y off", or "landings ok" where all of them are on.',
-  ),
-  asks(
-    '(?:.+? )?(?:coil|winding) (?:is |reads? |a )*(?:dead |direct )?short(?:ed)?(?: out)?',
-    'What did it read? Say the ohms across it: "contactor coil 0.4".',
   ),
   asks(
     'same(?: thing| reading| result| voltage| readings)?(?: (?:(?:at|in|on) .+|outside|inside|here|there|out there))?|ditto',

@@ -15,5 +15,6 @@ const freed = (part: string, read: string): string => `${part} alone ${/\d/.test
 export const ofWhatIsFreed: readonly Shortened[] = [
   [new RegExp(`^(?:the )?(${PART}),? ${FREED},? (?:and |it )*${READS}${READ}(?: now)?$`, 'i'), (_, part, read) => freed(part, read)],
   [new RegExp(`^(?:the )?(${PART}) ${READS}${READ},? (?:and |it is )?${FREED}$`, 'i'), (_, part, read) => freed(part, read)],
+  [new RegExp(`^((?:the )?(?:${PART})) (?:is |reads? )?(?:a )?(?:dead|direct) short(?:ed)?$`, 'i'), '$1 shorted'],
   [new RegExp(`^${READ} (?:across|on|at) (?:the )?(${PART}),? ${FREED}$`, 'i'), (_, read, part) => freed(part, read)],
 ]

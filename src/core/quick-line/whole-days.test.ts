@@ -96,6 +96,14 @@ describe('days of work, typed', () => {
     })
   })
 
+  it('reads the transformer where one stands', () =>
+    expect(drafts(standing('zoned-furnace-ac', 'panel', 'on'), 'secondary 0')).toMatchObject([
+      { probe: { a: 'R1@panel', b: 'C1@panel' }, answer: 0 },
+    ]))
+
+  it('a coil that is a dead short read near 0', () =>
+    expect(answerTo(standing('furnace-ac', 'outdoor', 'off'), 'contactor coil dead short')).toContain('near 0'))
+
   it('puts nothing back before it is put back', () => {
     const cableOff = standing('furnace-ac', 'indoor', 'off', { do: 'lift', end: 'outdoor-cable.Y@indoor' })
     expect(drafts(cableOff, 'put the outdoor wires back one at a time')).toMatchObject([{ kind: 'note' }])

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { type Bench, createBench } from '@/src/core/bench/bench'
-import { degrees, degreesInOrder, kindsOfWiring, limitedMean, overDegrees } from '@/src/core/diagnosis/hypotheses/houses'
+import { degrees, degreesInOrder, isUneven, kindsOfWiring, limitedMean, overDegrees } from '@/src/core/diagnosis/hypotheses/houses'
 import { enumerateFaults } from '@/src/core/faults/enumerate'
 import { hypothesisOfFault } from '@/src/core/readings/hypothesis'
 import { createLaboratory } from '@/src/core/readings/laboratory'
@@ -51,6 +51,23 @@ describe('how a reading leans on damage', () => {
     const [, , below, above] = leans(0, 0, 0, 22, 23)
     expect(below).toBe(0)
     expect(above).toBeCloseTo(1)
+  })
+
+  it('is wider where several joints are bad, each in its own way, and only where they are crossed', () => {
+    const sigmas = (isUnevenStrip: boolean, ...byOctave: number[]) =>
+      degreesInOrder.map(({ degree }) => overDegrees(volts(...byOctave), 0, undefined, isUnevenStrip)(degree)[0].sigma)
+    expect(sigmas(false, 0, 2, 4, 6, 8)).toEqual([0.1, 0.1, 0.1, 0.1, 0.1])
+    // Half a natural logarithm between the joints, against the half octave that the reading leans by.
+    expect(sigmas(true, 0, 2, 4, 6, 8)[2]).toBeCloseTo(Math.hypot(0.1, 0.5 / (Math.LN2 / 2)), 6)
+    expect(sigmas(true, 7, 7, 7, 7, 7)).toEqual([0.1, 0.1, 0.1, 0.1, 0.1])
+  })
+
+  it('a corroded strip has several bad joints, a corroded conductor one', () => {
+    const system = systemById('furnace-ac')
+    const hypotheses = system ? enumerateFaults(system).map((fault) => hypothesisOfFault(fault)) : []
+    const isSo = (id: string) => hypotheses.flatMap((one) => (one.fault?.id === id ? [isUneven(one)] : []))
+    expect(isSo('strip-corroded:outdoor')).toEqual([true])
+    expect(isSo('conductor-open:outdoor-cable.Y')).toEqual([false])
   })
 
   it('never exceeds twice the smaller step, and goes the way that both go', () => {
