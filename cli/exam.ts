@@ -1,5 +1,5 @@
 import { execFileSync, spawn } from 'node:child_process'
-import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { type ExamOptions, examineSystem, type HardCases, noHardCases, type SystemResult } from '@/cli/exam-system'
@@ -12,6 +12,7 @@ import { catalogue } from '@/src/core/wiring/systems/catalogue'
  * `npm run exam -- --houses 40 --seed 7 --system furnace-ac --verbose`; without `--houses`, every fault once; `--beside 2` examines
  * two systems at a time; `--only free` leaves the comparisons and hard cases out, `--only hard` all but those; `--compared 10` and
  * `--hard 16` say for how many houses one is compared, and one of each hard kind drawn; `--save` writes docs/measurements/exam.json.
+ * With `--kept DIR` each system's result stays in that directory, and a run that was ended goes on with the systems that are not there.
  */
 const option = (name: string, fallback: string) => {
   const index = process.argv.indexOf(`--${name}`)
@@ -30,13 +31,19 @@ const options: ExamOptions = {
 }
 const wanted = option('system', 'all')
 const beside = Number(option('beside', '1'))
+const kept = option('kept', '')
 const systems = catalogue.filter(({ id }) => wanted === 'all' || id === wanted)
 if (systems.length === 0) throw new Error(`no such system: ${wanted}`)
 
+const PARENTS_OWN = ['--save', '--beside', '--kept']
+
 /** A process of its own examines one system and leaves its result in a file. */
-function examineBeside(id: string, folder: string): Promise<SystemResult> {
+async function examineBeside(id: string, folder: string): Promise<SystemResult> {
   const file = path.join(folder, `${id}.json`)
-  const args = process.argv.slice(2).filter((word, index, all) => word !== '--save' && word !== '--beside' && all[index - 1] !== '--beside')
+  if (existsSync(file)) return JSON.parse(readFileSync(file, 'utf8')) as SystemResult
+  const args = process.argv
+    .slice(2)
+    .filter((word, index, all) => !PARENTS_OWN.includes(word) && !['--beside', '--kept'].includes(all[index - 1]))
   return new Promise((resolve, reject) => {
     const child = spawn(process.execPath, [...process.execArgv, process.argv[1], ...args, '--system', id, '--result', file])
     const said: Buffer[] = []
@@ -51,8 +58,9 @@ function examineBeside(id: string, folder: string): Promise<SystemResult> {
 }
 
 async function examineAll(): Promise<SystemResult[]> {
-  if (beside === 1) return systems.map((system) => examineSystem(system, options))
-  const folder = mkdtempSync(path.join(tmpdir(), 'nest-trace-exam-'))
+  if (beside === 1 && kept === '') return systems.map((system) => examineSystem(system, options))
+  const folder = kept || mkdtempSync(path.join(tmpdir(), 'nest-trace-exam-'))
+  mkdirSync(folder, { recursive: true })
   const results = new Map<string, SystemResult>()
   // The largest take longest: they begin first, so that none of them is left over at the end.
   const waiting = [...systems].sort((a, b) => b.parts.length - a.parts.length)
@@ -60,7 +68,7 @@ async function examineAll(): Promise<SystemResult[]> {
     for (let next = waiting.shift(); next; next = waiting.shift()) results.set(next.id, await examineBeside(next.id, folder))
   }
   await Promise.all(Array.from({ length: beside }, work))
-  rmSync(folder, { recursive: true })
+  if (kept === '') rmSync(folder, { recursive: true })
   return systems.flatMap(({ id }) => results.get(id) ?? [])
 }
 
