@@ -23,7 +23,7 @@ const MODES: readonly { readonly call: CallName; readonly says: string }[] = [
     says: '(?:(?:second|2nd|high) stage heat(?:ing)?|stage (?:2|two) heat(?:ing)?|heat(?:ing)? (?:(?:second|2nd|high) stage|stage (?:2|two)))',
   },
   { call: 'cool', says: '(?:ac|air ?con(?:ditioning|ditioner)?|cool(?:ing)?|(?:cold|cool) air)' },
-  { call: 'heat', says: '(?:heat(?:ing|er)?|furnace|(?:hot|warm) air)' },
+  { call: 'heat', says: '(?:heat(?:ing|er)?(?! pump)|furnace|(?:hot|warm) air)' },
   { call: 'fan', says: '(?<!(?:outside|outdoor|condenser) )(?:fan|blower)' },
 ]
 const ANY_MODE = `(?:${MODES.map(({ says }) => says).join('|')})`
@@ -58,7 +58,7 @@ const symptomWords: readonly { readonly symptom: Symptom; readonly says: RegExp 
   },
   {
     symptom: 'never-stops',
-    says: /\b(?:run(?:s|ning)?|stays? on|on) (?:all the time|all day|all night|day and night|constantly|continuously|non ?-?stop|24 ?\/? ?7|for ever|forever)\b|\b(?:wont|will not|never|doesnt|does not|cant|cannot) (?:stop|stops|shut off|shuts off|shut down|turn off|turns off|quit|quits|go off|goes off|shut it off|turn it off)\b|\bkeeps (?:on )?running\b|\b(?:calls|calling) (?:all the time|constantly|non ?-?stop|day and night)\b|\b(?:runs?|running|is on|on) when (?:it is|its|the (?:thermostat|stat) is|set to|turned)? ?(?:off|not calling|satisfied)\b|\b(?:fan|blower|furnace|strips?|condenser|compressor) (?:stays?|keeps?) on\b/,
+    says: /\b(?:run(?:s|ning)?|stays? on|on) (?:all the time|all day|all night|day and night|constantly|continuously|non ?-?stop|24 ?\/? ?7|for ever|forever)\b|\b(?:wont|will not|never|doesnt|does not|cant|cannot) (?:stop|stops|shut off|shuts off|shut down|turn off|turns off|quit|quits|go off|goes off|shut it off|turn it off)\b|\bkeeps (?:on )?running\b|\b(?:calls|calling) (?:all the time|constantly|non ?-?stop|day and night)\b|\b(?:runs?|running|stays on|on|burner on|heats|cools) with (?:the )?(?:thermostat|stat|tstat|t-stat) (?:is |set to |turned )?off\b|\b(?:runs?|running|is on|on) when (?:it is|its|the (?:thermostat|stat) is|set to|turned)? ?(?:off|not calling|satisfied)\b|\b(?:fan|blower|furnace|strips?|condenser|compressor) (?:stays?|keeps?) on\b/,
   },
   {
     symptom: 'fuse-at-power-up',
@@ -69,13 +69,13 @@ const symptomWords: readonly { readonly symptom: Symptom; readonly says: RegExp 
   {
     symptom: 'fuse-on-call',
     says: new RegExp(
-      `\\b${ANY_MODE} (?:always |keeps |will |just )?${OPENS} ${PROTECTION}\\b|\\b${ANY_MODE} (?:always |keeps |will )?${OPENED} (?:again )?(?:right )?(?:as soon as|when(?:ever)?|every time|once|the (?:moment|second)|if) (?:it|you|i|we|they)\\b|\\b${OPENED} (?:again )?(?:(?:on|in|at) (?:the )?(?:transformer|board|unit|furnace|air handler|rooftop|rtu) )?(?:as soon as|when(?:ever)?|every time|once|the moment|if|on|in|with)(?: the| a| an| you| i| we| it| they| turn(?:s|ed)?| set(?:s)?| call(?:s|ed)?| for| on| to| tr(?:y|ies)| goes| go| into)* ${ANY_MODE}\\b`,
+      `\\b${ANY_MODE} (?:always |keeps |will |just )?${OPENS} ${PROTECTION}\\b|\\b${ANY_MODE} (?:always |keeps |will )?${OPENED} (?:again )?(?:right )?(?:as soon as|when(?:ever)?|every time|once|the (?:moment|second)|if) (?:it|you|i|we|they)\\b|\\b${OPENED} (?:again )?(?:(?:on|in|at) (?:the )?(?:transformer|board|unit|furnace|air handler|rooftop|rtu) )?(?:as soon as|when(?:ever)?|every time|once|the moment|if|on|in|with)(?: the| a| an| you| i| we| it| they| turn(?:s|ed)?| set(?:s)?| call(?:s|ed)?| for| on| to| tr(?:y|ies)| goes| go| into)* ${ANY_MODE}\\b|\\b${OPENED} (?:again )?(?:right )?(?:(?:as )?soon as|the (?:moment|second|minute)|when(?:ever)?|every time|once) (?:it is |its |it |you |we |i |they |the (?:system|unit) (?:is )?)(?:turn(?:ed|s)?|switch(?:ed|es)?|kicks|comes)(?: it| the (?:system|unit|thermostat))? on\\b`,
     ),
   },
   {
     symptom: 'fuse-now-and-then',
     says: new RegExp(
-      `\\b${OPENED} (?:again )?(?:now and then|(?:once )?every (?:few|couple|other|so)|once in a while|sometimes|off and on|on and off|occasionally|randomly|at random|intermittently|from time to time|once a|twice a|for no reason|(?:about |maybe )*every \\d+ (?:sec|min|hour|day)\\w*|(?:only )?(?:when|after|if) (?:it |its |it is )?(?:rains|raining|rain|rained|wet|damp)|in the rain|at night|overnight)|\\b(?:gone|goes|going|went) through (?:\\d+|two|three|four|five|several|a few|a couple|a bunch)(?: of)? fuses\\b|\\bkeeps? (?:blowing|popping|eating|burning) (?:up |out )?(?:the )?fuses\\b|\\bfuses? keeps? (?:on )?(?:blowing|popping|going|tripping|burning)\\b|\\b(?:second|third|fourth|2nd|3rd|4th) fuse\\b|\\b(?:blowing|popping|eating|burning up|going through) (?:\\d+ ?a(?:mps?)? )?fuses\\b`,
+      `\\b${OPENED} (?:again )?(?:now and then|(?:once )?every (?:few|couple|other|so)|once in a while|sometimes|off and on|on and off|occasionally|randomly|at random|intermittently|from time to time|once a|twice a|for no reason|(?:about |maybe )*every \\d+ (?:sec|min|hour|day)\\w*|(?:only )?(?:when|after|if) (?:it |its |it is )?(?:rains|raining|rain|rained|wet|damp)|in the rain|at night|overnight)|\\b(?:gone|goes|going|went) through (?:\\d+|two|three|four|five|several|a few|a couple|a bunch)(?: of)? fuses\\b|\\bkeeps? (?:blowing|popping|eating|burning) (?:up |out )?(?:(?:the )?fuses|(?:the |a |my )?\\d ?a(?:mps?)?(?: fuses?)?)\\b|\\b\\d ?a(?:mps?)? keeps? (?:on )?(?:blowing|popping|going|tripping|burning)\\b|\\bit (?:blows|pops|eats) fuses\\b|\\b(?:heat pump|unit|system|air handler|rooftop|rtu) (?:blows|pops|eats|trips|burns (?:up|out)) (?:the |its )?(?:\\d ?a(?:mps?)? )?(?:fuses?|breakers?)\\b|\\bfuses? keeps? (?:on )?(?:blowing|popping|going|tripping|burning)\\b|\\b(?:second|third|fourth|2nd|3rd|4th) fuse\\b|\\b(?:blowing|popping|eating|burning up|going through) (?:\\d+ ?a(?:mps?)? )?fuses\\b`,
     ),
   },
   {
@@ -105,7 +105,7 @@ const changeWords: readonly { readonly changed: ChangeLately; readonly says: Reg
   },
   {
     changed: 'new-thermostat',
-    says: /\b(?:new|smart|wifi|wi-fi) (?:\w+ )?(?:thermostat|stat|t-?stat)\b|\b(?:changed|replaced|swapped|installed|put in|put on|hung|upgraded)(?: out)?(?: the| a| his| her| our| my| their)?(?: new)? (?:thermostat|stat|t-?stat)\b/,
+    says: /\b(?:new|smart|wifi|wi-fi) (?:\w+ )?(?:thermostat|stat|t-?stat)\b|\b(?:changed|replaced|swapped|installed|put in|put on|hung|upgraded)(?: out)?(?: the| a| his| her| our| my| their)?(?: new)? (?:thermostat|stat|t-?stat)\b|\b(?:thermostat|stat|t-?stat)(?: was| got| has been)(?: just)? (?:changed|replaced|swapped|upgraded)\b/,
   },
   {
     changed: 'new-equipment',
@@ -179,8 +179,10 @@ export function toldBy(words: string, system: System): Told {
     dead.push('heat')
   // What heats beside it works, and it does not.
   if (
-    /\b(?:emergency|aux|auxiliary|backup|strips?)\b.* works?\b/.test(said) &&
-    /\bheat pump (?:doesnt|does not|wont|will not|isnt|never)\b/.test(said)
+    /\b(?:(?:e[- ]heat|em heat|emergency|aux|auxiliary|backup|strips?|gas|furnace)\b.* (?:works?|only)|furnace (?:heats|runs|works|is fine))\b/.test(
+      said,
+    ) &&
+    /\bheat pump (?:doesnt|does not|wont|will not|isnt|never)\b|\bno heat pump\b/.test(said)
   )
     dead.push('heat')
   if (SECOND_STAGE_DEAD.test(said) && !/\bonly\b/.test(said))

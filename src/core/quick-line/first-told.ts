@@ -2,11 +2,23 @@ import type { Symptom } from '@/src/core/job/complaint'
 import { toldBy } from '@/src/core/job/customer-words'
 import type { EntryDraft } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
+import { sayDraft } from '@/src/core/job/say-draft'
 import { type QuickLineContext, readInGrammar, type Understood } from '@/src/core/quick-line/in-grammar'
 import { isUnread } from '@/src/core/quick-line/no-entry'
 import { wordsInFull } from '@/src/core/quick-line/spelling'
 import { parseLook } from '@/src/core/readings/look-target'
 import { partById } from '@/src/core/wiring/system'
+
+/** `blown 3A, no cooling`: the complaint beside what was seen is no remark. */
+export function toldBeside(read: Understood, asked: QuickLineContext): Understood | null {
+  if (!read.ok || asked.entries.length > 0 || read.drafts.length < 2) return null
+  const note = read.drafts.find((draft) => draft.kind === 'note')
+  const told = note?.kind === 'note' && toldBy(note.text, asked.system).symptoms.includes('mode-dead') ? note.text : null
+  const complaint = told === null ? null : readInGrammar(`complaint ${told}`, asked)
+  if (!complaint?.ok) return null
+  const drafts = [...complaint.drafts, ...read.drafts.filter((draft) => draft !== note)]
+  return { ok: true, drafts, say: drafts.map((draft) => sayDraft(asked.system, draft)).join(', then ') }
+}
 
 /**
  * The first line of a visit is the complaint when it holds no reading and says what the house does: nothing has been called yet, so it was not
@@ -48,7 +60,7 @@ export function firstTold(typed: string, read: Understood, asked: QuickLineConte
     (isHabit && (draft.kind === 'trip' || (draft.kind === 'reading' && draft.probe.meter === 'amps')))
   const isOfCallAlone = read.ok && read.drafts.every(({ kind }) => kind === 'bench')
   if (read.ok ? isOfCallAlone || !read.drafts.every(isSaid) : !isOpen(read.problem) && !isHabit) return null
-  const { symptoms, call } = toldBy(line, asked.system)
+  const { symptoms, call, changed } = toldBy(line, asked.system)
   // What runs is seen, unless a mode is said to be dead beside it, or it was said to run on and on.
   const isSeen = !symptoms.includes('mode-dead') && !(symptoms.includes('never-stops') && ON_AND_ON.test(line))
   if (read.ok && !isHabit && read.drafts.some(({ kind }) => kind !== 'note') && isSeen) return null
@@ -56,11 +68,15 @@ export function firstTold(typed: string, read: Understood, asked: QuickLineConte
     symptoms.length > 0 &&
     symptoms.every((symptom) => TOLD.has(symptom) && !(read.ok && !isHabit && asked.entries.length > 0 && IS_SEEN.has(symptom)))
   // One side of the house works and the other does not.
-  const isHalf =
-    isUntouched && symptoms.length === 0 && ONE_WORKS.test(line) && (!read.ok || read.drafts.every(({ kind }) => kind === 'note'))
+  const isUnheard = !read.ok || read.drafts.every(({ kind }) => kind === 'note')
+  const isHalf = isUntouched && symptoms.length === 0 && ONE_WORKS.test(line) && isUnheard
   const isTold =
     isHalf ||
-    (isUntouched && !read.ok && complaint.words === '' && symptoms.length === 0 && isStory(line)) ||
+    (isUntouched &&
+      isUnheard &&
+      complaint.words === '' &&
+      symptoms.length === 0 &&
+      (changed.some((what) => what !== 'storm') || (!read.ok && isStory(line)))) ||
     (isTicked
       ? call !== 'fan' || isHabit || ON_AND_ON.test(line)
       : symptoms.length === 0 && ((isHabit && IS_STORY.test(line)) || (!read.ok && WONT.test(line))))
@@ -94,7 +110,7 @@ const TOLD: ReadonlySet<Symptom> = new Set([
 const IS_SEEN: ReadonlySet<Symptom> = new Set(['half-works', 'fuse-now-and-then'])
 /** What nobody who has just come can have seen. */
 const ON_AND_ON =
-  /\b(?:all the time|nonstop|non-stop|constantly|24\/7|all day|all night|(?:won[’']?t|will not|doesn[’']?t|does not) (?:shut|turn|go|cycle) off|(?:won[’']?t|will not) (?:stop|quit)|never (?:shuts?|stops?|quits?|turns?|cycles?))\b/i
+  /\b(?:stays on|(?:runs?|on) with (?:the )?(?:thermostat|stat|tstat) off|all the time|nonstop|non-stop|constantly|24\/7|all day|all night|(?:won[’']?t|will not|doesn[’']?t|does not) (?:shut|turn|go|cycle) off|(?:won[’']?t|will not) (?:stop|quit)|never (?:shuts?|stops?|quits?|turns?|cycles?))\b/i
 /** The first words on a job that say what the house does, in no words of a hand, a letter or a part by its leads. */
 const isStory = (line: string): boolean =>
   /^(?:\S+\s+){1,}\S+$/.test(line.trim()) &&

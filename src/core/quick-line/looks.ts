@@ -41,7 +41,7 @@ export function readLook(reader: Reader): EntryDraft[] | null {
 /** `outdoor as called`, `indoor not as called`. */
 export function readWhatRuns(reader: Reader): EntryDraft[] | null {
   const said = reader.tokens.map(({ text }) => text.toLowerCase())
-  const place = findPlace(reader.context.system, said[0])
+  const place = findPlace(reader.context.system, said[0], reader.context.state.bench.place)
   const word = ['as called', 'not as called'].find((candidate) => said.slice(1).join(' ') === candidate)
   if (place === null || word === undefined) return null
   reader.at = reader.tokens.length

@@ -3,6 +3,7 @@ import { leadNames } from '@/src/core/bench/points'
 import { Memo } from '@/src/core/units/cache'
 import type { CableId, PlaceId } from '@/src/core/wiring/ids'
 import { CHASSIS, conductorEnd, type Point, terminalPoint } from '@/src/core/wiring/point'
+import type { Place } from '@/src/core/wiring/system'
 import { placeById, type System } from '@/src/core/wiring/system'
 
 /** What people call things, against what the system calls them. */
@@ -25,16 +26,20 @@ const partAliases = new Map([
   ['thermostat', 'thermostat'],
 ])
 
-/** A place by its id, its name, or the first letters of either. */
-export function findPlace(system: System, word: string): string | null {
+/** A place by its id, its name, or the first letters of either; of several of one kind the one where one stands, else the first. */
+export function findPlace(system: System, word: string, standing: string | null = null): string | null {
   const lower = word.toLowerCase()
-  const exact = system.places.find(
-    (place) => place.id === lower || place.name.toLowerCase() === lower || place.kind === placeAliases.get(lower),
-  )
+  const exact = system.places.find((place) => place.id === lower || place.name.toLowerCase() === lower)
   if (exact) return exact.id
+  const ofKind = placesOfKind(system, lower)
+  if (ofKind.length > 0) return (ofKind.find(({ id }) => id === standing) ?? ofKind[0]).id
   const starting = system.places.filter((place) => lower.length > 2 && place.id.startsWith(lower))
   return starting.length === 1 ? starting[0].id : null
 }
+
+/** The places that go by a word for their kind: both thermostats of two zones. */
+export const placesOfKind = (system: System, word: string): readonly Place[] =>
+  system.places.filter(({ kind }) => kind === placeAliases.get(word.toLowerCase()))
 
 export function findCable(system: System, word: string): string | null {
   const lower = /^(?:thermostat|tstat|t-stat)$/i.test(word) ? 'stat' : word.toLowerCase()

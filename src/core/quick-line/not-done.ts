@@ -15,6 +15,9 @@ const AS_FOUND = /\bwhen (?:i|we) (?:got (?:here|there)|arrived|came|showed up)\
 const SOME_TIME_AGO =
   /\b(?:earlier(?: today)?|yesterday|this morning|last (?:night|week|month|year|time)|a (?:week|month|year) ago|before|for (?:just )?(?:a|a split|one) (?:second|sec|moment|minute|bit|while))$/i
 
+const DAYS_AGO =
+  /\b(?:yesterday|last (?:night|week|month|year|time|summer|winter)|(?:a|two|three|\d+) (?:days?|weeks?|months?|years?) ago)\b/i
+
 /** Whether a line tells of an act that was not done, or not yet, and would be entered as done. */
 export const isNotDone = (line: string, drafts: readonly EntryDraft[]): boolean =>
   NOT_DONE.test(line.trim()) && drafts.some(({ kind }) => kind === 'bench')
@@ -22,6 +25,7 @@ export const isNotDone = (line: string, drafts: readonly EntryDraft[]): boolean 
 /** Whether a line tells of what was so before, and would be entered as seen or read now. */
 export function isOfBefore(line: string, drafts: readonly EntryDraft[]): boolean {
   if (AS_FOUND.test(line) && drafts.some(({ kind }) => kind === 'trip')) return true
+  if (drafts.length > 1 && DAYS_AGO.test(line) && drafts.some(({ kind }) => kind === 'repair')) return true
   const isRead = drafts.every((draft) => draft.kind === 'reading' && draft.probe.meter !== 'look')
   return drafts.length > 0 && isRead && SOME_TIME_AGO.test(line.trim())
 }

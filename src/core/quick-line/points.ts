@@ -1,6 +1,6 @@
 import type { JobState } from '@/src/core/job/job-state'
 import { IS_COLOUR } from '@/src/core/quick-line/colours'
-import { findCable, findEnds, findLead, findPart, findPlace, isGroundWord, isLifted } from '@/src/core/quick-line/names'
+import { findCable, findEnds, findLead, findPart, findPlace, isGroundWord, isLifted, placesOfKind } from '@/src/core/quick-line/names'
 import type { Reader } from '@/src/core/quick-line/reader'
 import type { Token } from '@/src/core/quick-line/tokens'
 import type { PlaceId } from '@/src/core/wiring/ids'
@@ -171,7 +171,11 @@ export function theOneEnd(reader: Reader, ends: readonly Point[], token: Token, 
 
 export function readPlace(reader: Reader): string {
   const token = reader.word('Say the place.')
-  const found = findPlace(reader.context.system, token.text)
+  const { system, state } = reader.context
+  const found = findPlace(system, token.text, state.bench.place)
+  const several = placesOfKind(system, token.text)
+  if (several.length > 1 && several.every(({ id }) => id !== state.bench.place && id !== token.text))
+    reader.failAt(`Which one? Say ${several.map(({ id }) => `"${id}"`).join(' or ')} for "${token.text}".`, token)
   if (!found)
     reader.failAt(`There is no place "${token.text}". Places: ${reader.context.system.places.map((place) => place.id).join(', ')}.`, token)
   return found as string
@@ -183,7 +187,7 @@ export function readAtPlace(reader: Reader): string | null {
   const token = reader.peek()
   const next = reader.tokens[reader.at + 1]
   const isLast = next === undefined || next.kind === 'number' || isOverload(next.text)
-  const found = token?.kind === 'word' && isLast ? findPlace(reader.context.system, token.text) : null
+  const found = token?.kind === 'word' && isLast ? findPlace(reader.context.system, token.text, reader.context.state.bench.place) : null
   if (found !== null) reader.at++
   return found
 }

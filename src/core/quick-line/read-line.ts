@@ -9,7 +9,7 @@ import { NOTE_ONLY, type Reader, readClauses } from '@/src/core/quick-line/claus
 import { closedFirst } from '@/src/core/quick-line/closed-again'
 import { isConclusion } from '@/src/core/quick-line/concluded'
 import { spelledOut } from '@/src/core/quick-line/ellipsis'
-import { firstTold } from '@/src/core/quick-line/first-told'
+import { firstTold, toldBeside } from '@/src/core/quick-line/first-told'
 import { type QuickLineContext, type Reading, readInGrammar, stateOf, type Understood } from '@/src/core/quick-line/in-grammar'
 import { interpret } from '@/src/core/quick-line/interpret'
 import { letterElsewhere } from '@/src/core/quick-line/letter-elsewhere'
@@ -29,6 +29,7 @@ import { isNotDone, isOfBefore, STILL_TO_DO } from '@/src/core/quick-line/not-do
 import { offFirst, ohmsLater } from '@/src/core/quick-line/ohms-with-power'
 import { fromOwnWords, withLeadsByName } from '@/src/core/quick-line/own-words'
 import { clausesOf } from '@/src/core/quick-line/parted'
+import { questionAnswered } from '@/src/core/quick-line/question-answered'
 import { isRemark, type Said } from '@/src/core/quick-line/rule'
 import { inTheGrammar, plain } from '@/src/core/quick-line/said'
 import { freedWire, ON_WHICH, screwOrWire, whichOf } from '@/src/core/quick-line/screw-or-wire'
@@ -47,7 +48,11 @@ import { unheard } from '@/src/core/quick-line/unheard'
  * not read is tried as a sentence; where that fails, too, the grammar's own words say what would fit.
  */
 export function readQuickLine(typed: string, asked: QuickLineContext): Understood {
-  return readAnew(typed, (line) => readSaid(line, asked))
+  return readAnew(typed, (line) => {
+    const put = questionAnswered(line)
+    const answer = put === null ? null : readSaid(put, asked)
+    return answer?.ok && answer.drafts.every(({ kind }) => kind !== 'note') ? answer : readSaid(line, asked)
+  })
 }
 
 function readSaid(typed: string, asked: QuickLineContext): Understood {
@@ -62,7 +67,7 @@ function readSaid(typed: string, asked: QuickLineContext): Understood {
     if (isNotDone(line, read.drafts)) return { ok: false, problem: STILL_TO_DO, start: 0, end: typed.length }
     if (isOfBefore(line, read.drafts)) return readInGrammar(`note ${line.trim()}`, asked)
   }
-  const told = firstTold(line, read, asked)
+  const told = firstTold(line, read, asked) ?? toldBeside(read, asked)
   if (told) return told
   // What makes no sense with nothing called may on the call of the complaint.
   const call = read.ok

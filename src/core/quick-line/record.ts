@@ -38,13 +38,15 @@ function repairedInWords(reader: Reader): EntryDraft {
     .split(/\s+(?:because|cause)\s+/i)
   const spaced = (name: string) => name.toLowerCase().replaceAll('-', ' ')
   const words = spaced(what)
+  // A thermostat's wire is no thermostat.
+  const ofParts = words.replace(/\b(?:thermostat|stat|tstat)[’']?s? (?=(?:wires?|wiring|cable)\b)/g, '')
   const part = [...system.parts]
     .sort((a, b) => b.name.length - a.name.length)
-    .find(({ id, name }) => [id, name].some((one) => words.includes(spaced(one))))
+    .find(({ id, name }) => [id, name].some((one) => ofParts.includes(spaced(one))))
   const cable = system.cables.find(({ id, name }) => [id, name, id.replace(/-cable$/, '')].some((one) => words.includes(spaced(one))))
   const zone = part?.place ?? cable?.id ?? cableRunTo(reader, words) ?? state.bench.place
   const named = suspects.find(
-    (suspect) => suspect.zone === zone && suspect.repair !== null && part !== undefined && suspect.id.includes(part.id),
+    (suspect) => suspect.zone === zone && suspect.repair !== null && part !== undefined && isOf(suspect.id, part.id),
   )
   // A wire that is not named is that of the leading suspect, where one leads.
   const [lead] = suspects
@@ -59,6 +61,9 @@ function repairedInWords(reader: Reader): EntryDraft {
     cause,
   }
 }
+
+/** Whether a suspect is of a part: the inducer is not its relay. */
+const isOf = (suspect: string, part: string): boolean => new RegExp(`(?<![\\w-])${part}(?![\\w-])`).test(suspect)
 
 /** `ran a new wire to the condenser`: the one cable between here and there. */
 function cableRunTo({ context: { system, state } }: Reader, words: string): string | null {

@@ -4,6 +4,12 @@ import { asks, NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
 export const fuseRules: readonly Rule[] = [
   // Of whatever is in the slot.
   rule('rated (\\d+) amp', (the, amps) => `${the.state.bench.slot.holds === 'breaker' ? 'breaker' : 'fuse'} ${amps} in`),
+  // What went in last, or was tried last.
+  rule('(?:(?:it is |its )?(?:so far )?(?:so )?(?:good|ok|fine|in|alive))', (the) => {
+    const last = the.state.entries.at(-1)
+    const isTried = last?.kind === 'trip' || (last?.kind === 'bench' && (last.change.do === 'slot' || last.change.do === 'call'))
+    return isTried && the.state.bench.slot.holds !== 'nothing' && the.says(/\b(?:still|so far)\b/i) ? 'holds' : null
+  }),
   // Fuses in a disconnect are on the line side.
   asks(
     '.*\\bfuses? (?:is |are |was |blown |bad |open |popped )*(?:in|at|of) (?:outdoor |unit |outside )?disconnect\\b.*|(?:outdoor |unit |outside )?disconnect fuses? .*',

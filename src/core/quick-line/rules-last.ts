@@ -1,3 +1,4 @@
+import type { JobState } from '@/src/core/job/job-state'
 import { foundOff, pairHere } from '@/src/core/quick-line/hands'
 import { cableTowards } from '@/src/core/quick-line/meaning'
 import { findCable } from '@/src/core/quick-line/names'
@@ -22,13 +23,40 @@ function readAgain({ state, system }: Sentence, value: string, unit: string): Sa
   if (!isOhms && isElsewhere(system, [a, b], Number(value)))
     return { asks: `Between which points? Say them: "R-C ${value}", "L1-L2 ${value}".` }
   // With a wire of that letter in the hand it may have been read on that.
-  const inHand = state.bench.lifted.find((end) => [a, b].some((point) => isWireOf(end, point)))
+  const inHand = state.bench.lifted.find((end) => [a, b].some((point) => isWireOf(end, point)) && !isWholeOff(end, state, system))
   if (inHand !== undefined) {
     const { cable, name } = parsePoint(inHand)
     const other = parsePoint(isWireOf(inHand, a) ? b : a).name
     return { asks: `On the screw, or on the wire that is off? Say "${name}-${other} ${value}", or "${cable} ${name}-${other} ${value}".` }
   }
   return `${isOhms ? 'ohms ' : ''}${a} to ${b} ${asRead(value)}${isOhms ? '' : ' V'}`
+}
+
+/** A figure across the part that was looked at last, or whose leads were read last. */
+function acrossLast(the: Sentence, value: string, unit: string): Said {
+  const parts = [...partsOf(the.system, 'switch'), ...partsOf(the.system, 'coil')]
+  const id = lastSeen(the.state, parts)
+  const last = the.state.observations.at(-1)?.probe
+  const read =
+    last && 'a' in last
+      ? parts.find(({ between }) => between.every((lead) => [last.a, last.b].some((point) => parsePoint(point).name === lead)))
+      : undefined
+  const part = read ?? parts.find((one) => one.id === id)
+  if (!part || !/\d/.test(value) || the.state.bench.power === /ohm/.test(unit)) return null
+  return `${the.state.bench.power ? '' : 'ohms '}${part.between[0]}-${part.between[1]} ${value}${the.state.bench.power ? ' V' : ''} at ${part.place}`
+}
+
+/** The letters that were read last, on their wires where one stands now. */
+function onTheWires({ state, system }: Sentence, value: string): string | null {
+  const last = state.observations.findLast(({ probe }) => probe.meter === 'ohms')?.probe
+  if (state.bench.power || last?.meter !== 'ohms') return null
+  const { place, lifted } = state.bench
+  const names = [last.a, last.b].map((point) => parsePoint(point).name)
+  const inHand = (cable: string) => names.map((name) => lifted.find((end) => end === conductorEnd(cable, name, place)))
+  const cables = system.cables.filter(({ id }) => inHand(id).some((end) => end !== undefined))
+  if (cables.length === 0) return `ohms ${names.map((name) => `${name}@${place}`).join(' to ')} ${asRead(value)}`
+  const [ends, others] = cables.map(({ id }) => inHand(id)).filter((pair) => !pair.includes(undefined))
+  return ends && !others ? `ohms ${ends.join(' to ')} ${asRead(value)}` : null
 }
 
 /** Volts that cannot be between the points read last: 26 on the line, 208 on the control side, or 208 from one leg to the metal. */
@@ -49,6 +77,15 @@ const asRead = (value: string): string => (/^(?:ol|open)$/.test(value) ? 'OL' : 
 /** A wire in the hand whose letter is that of a terminal, at the same place. */
 const isWireOf = (end: Point, point: Point): boolean =>
   parsePoint(point).cable === null && parsePoint(end).place === parsePoint(point).place && parsePoint(end).name === parsePoint(point).name
+
+/** Whether a wire hangs with all others of its cable: nobody picks it out of those without a word. */
+function isWholeOff(end: Point, { bench }: JobState, system: System): boolean {
+  const { cable, place } = parsePoint(end)
+  const whole = cableById(system, cable ?? '')
+  const side = whole?.between.indexOf(place) ?? -1
+  const landed = whole?.conductors.filter(({ lands }) => lands[side] !== null) ?? []
+  return landed.length > 1 && landed.every(({ id }) => bench.lifted.includes(conductorEnd(cable ?? '', id, place)))
+}
 
 /** Two wires of the cable that one of them was lifted of here: their ends, and not the screws. */
 function betweenWires({ state, system }: Sentence, one: string, other: string, value: string): string | null {
@@ -167,6 +204,11 @@ export const lastRules: readonly Rule[] = [
     `(?:still |has |have |it has )*${VALUE}(?: ?${UNIT})? on (?:the |that )?(?:wire|wire end|bare wire|end)(?: itself)?`,
     (the, value, unit) => (/ohm/.test(unit) ? null : voltsInHand(the, value)),
   ),
+  rule(`${VALUE}(?: ?${UNIT})? at (.+?) (?:now|again)`, (the, value, unit, where) => {
+    const last = the.state.observations.at(-1)?.probe
+    return last && 'a' in last && parsePoint(last.a).place === the.place(where) ? readAgain(the, value, unit) : null
+  }),
+  rule(`(?:still |now |it is )*${VALUE}(?: ?ohms?)? on (?:the |those |bare )?wires(?: here)?`, onTheWires),
   // Its two wires against each other: the ones in the hand, else the screws that they are on.
   rule(`(?:(\\w+) )?pair (?:is |are |reads? |shows? |now |still )*${VALUE}(?: ?ohms?)?(?: now)?`, (the, cable, value) =>
     ofPair(the, cable, value),
@@ -194,6 +236,15 @@ export const lastRules: readonly Rule[] = [
   rule(`${VALUE}(?: ?${UNIT})? (?:across|on|at) (?:its|the|that) coil`, (the, value, unit) => {
     const coil = /\d/.test(value) && !/ohm/.test(unit) && the.state.bench.power ? coilMeant(the) : null
     return coil && the.voltsAt(coil, value)
+  }),
+  // Across what was looked at, or read across, last.
+  rule(
+    `(?:(?:got |have |reads? )?${VALUE}(?: ?${UNIT})? across(?: it| that| switch| that switch)?(?: now)?|across (?:it|that|switch|that switch)(?: is| reads?| now)* ${VALUE}(?: ?${UNIT})?)`,
+    (the, value, unit, after, unitAfter) => acrossLast(the, value || after, unit || unitAfter || ''),
+  ),
+  rule('(?:pushed|pressed|hit|punched|pushed in) (?:the |its )?(?:red |manual )?reset(?: button)? on it', (the) => {
+    const part = lastSeen(the.state, partsOf(the.system, 'switch'))
+    return part && `reset ${part}`
   }),
   rule('(?:there is |has )?(?:no|zero) (?:voltage|volts|power|24(?: ?v(?:olts)?)?) (?:across|on|at|to) (?:its |that )?coil', (the) => {
     const coil = coilMeant(the)

@@ -11,7 +11,7 @@ import { partsOf } from '@/src/core/wiring/system'
 const MENDED =
   '(?:wrapped|taped|separated|insulated|sleeved|rerouted|re-routed|wire ?nutted|zip ?tied|tied|heat ?shrunk|shrink ?wrapped|protected|secured|spliced|patched)'
 const FITTED =
-  '(?:transformer|contactor|(?:run |dual |start )?(?:capacitor|cap)|board|thermostat|stat|valve|solenoid|coil|relay|sequencer|igniter|(?:(?:inducer|blower|fan|damper) )?motor|inducer|defrost board|zone board|zone panel|control)'
+  '(?:transformer|contactor|(?:reversing |gas )?valve|(?:run |dual |start )?(?:capacitor|cap)|board|thermostat|stat|solenoid|coil|relay|sequencer|igniter|(?:(?:inducer|blower|fan|damper) )?motor|inducer|defrost board|zone board|zone panel|control)'
 
 export const mendedRules: readonly Rule[] = [
   rule(
@@ -19,7 +19,7 @@ export const mendedRules: readonly Rule[] = [
     (the) => the.asRepair(),
   ),
   rule(
-    '(?:cleaned|blew|brushed|knocked|vacuumed|wiped|dug|scraped|flushed) (?:it|them|all|everything)(?: all)? (?:out|off|clean)',
+    '(?:cleaned|washed|rinsed|hosed|blew|brushed|knocked|vacuumed|wiped|dug|scraped|flushed) (?:it|them|all|everything)(?: all)? (?:out|off|clean|down)|(?:washed|rinsed|hosed|cleaned) (?:it|them)|(?:washed|rinsed|hosed|cleaned|brushed)(?: off| out| down)? (?:condenser |outdoor |evaporator |indoor )?coils?(?: off| out| down)?',
     (the) => {
       const [contactor, another] = seenContacts(the.system)
       const last = the.state.observations.at(-1)?.probe
@@ -34,6 +34,9 @@ export const mendedRules: readonly Rule[] = [
   ),
   rule('(?:changed|swapped|replaced|switched) it(?: out)?|(?:put|installed|fitted) (?:in )?(?:a )?new one(?: in| on)?', (the) =>
     wasOfFuse(the) ? 'fuse in' : the.asRepair(),
+  ),
+  rule(`(?:put|installed|fitted)(?: in)? (?:an? )?new (?:coil|solenoid|contacts|motor|plug) (?:on|in|for) ${FITTED}`, (the) =>
+    the.asRepair(),
   ),
   rule(`(?:put|stuck|swapped|threw|dropped|wired)(?: in)? (?:an? )?new ${FITTED}(?: in| on)?`, (the) => the.asRepair()),
   rule(
@@ -96,7 +99,7 @@ export const mendedRules: readonly Rule[] = [
   // Air through a line, and no fuse.
   rule('(?:blew|blowing|blow) (?:out|off|through) (?!(?:a |the )?(?:fuse|breaker)).+', (the) => the.asRepair()),
   rule(
-    '(?:cleaned|cleared|blew|snaked|unclogged|drained|flushed|emptied|vacuumed|dumped|bailed|pumped|sucked|vacced|shop vacced)(?: out)? (?:condensate |ac )?(?:drain|drain line|pan|drain pan|trap|line)(?: out)?|(?:drained|emptied) (?:it|that)(?: out)?',
+    '(?:cleaned|cleared|blew|snaked|unclogged|drained|flushed|emptied|vacuumed|dumped|bailed|pumped|sucked|vacced|shop vacced)(?: out)? (?:condensate |ac )?(?:drain|drain line|drain trap|drain tube|pan|drain pan|trap|line|flue|vent|vent pipe|intake|pressure port|port|hose|tubing)(?: out)?|(?:drained|emptied) (?:it|that)(?: out)?',
     (the) => {
       const floats = partsOf(the.system, 'switch').filter(({ role }) => role === 'float')
       const wasUp = the.state.observations.some(

@@ -33,6 +33,11 @@ const LEAST_OF_A_MOTOR = 1.5
 const NO_OUTDOOR_FAN = 'The outdoor fan is not in the record of this house. Put "note" before it to keep it as a remark.'
 
 export const runningRules: readonly Rule[] = [
+  rule(`both fans (?:are )?(on|running|run|going|not running|off|dead)`, (the, how) => {
+    const fans = [loadOf(the, 'blower'), loadOf(the, 'condenser fan')]
+    const word = /^(?:on|run|running|going)$/.test(how) ? 'runs' : 'still'
+    return fans.includes(null) ? null : fans.map((fan) => `${fan} ${word}`).join('; ')
+  }),
   // With the power on it may be let go as well as off its wires.
   rule('(?:reversing )?(?:valve|rv)(?: is)? off', (the) => {
     const id = the.part('reversing valve')
@@ -90,7 +95,7 @@ export const runningRules: readonly Rule[] = [
   }),
   // What stops while it is called no longer does what is called.
   rule(
-    '(?:unit|system|outdoor unit|condenser|heat pump|furnace|air handler|it all) (?:just )?(?:shut off|shut down|quit|stopped|died|went off|dropped out)',
+    '(?:unit|system|outdoor unit|condenser|heat pump|furnace|air handler|it all) (?:just )?(?:shut off|shut down|quit|stopped|died|went off|dropped out)|(?:burners?|flame) (?:just )?(?:shuts? off|quits?|stopped|stops|dies|died|go(?:es)? (?:off|out)|went (?:off|out)|drops? out)',
     (the) => {
       const place = placeById(the.system, the.state.bench.place)
       return place && place.kind !== 'thermostat' && !nothingCalls(the) ? `${place.id} not as called` : null

@@ -64,7 +64,7 @@ export const toldRules: readonly Rule[] = [
     },
   ),
   rule(
-    `${NUMBER} ?(?:a|amps?)(?: on r| draw)? (?:right |just )?(?:when|before|as) it ${TRIPS}(?: out)?`,
+    `(?:amps? (?:was |were |at )?(?=[\\d.]+ ))?${NUMBER} ?(?:a|amps?)?(?: on r| draw)? (?:right |just )?(?:when|before|as) it ${TRIPS}(?: out)?`,
     (_, amps) => `max ${amps} A on R; trips`,
   ),
   rule(
@@ -183,7 +183,7 @@ export const toldRules: readonly Rule[] = [
     'Joined to R, or put back on its screw? Say each: "jumper R Y; holds; jumper R O; trips", or "land Y; holds; land O; trips".',
   ),
   rule(
-    `(?:peaked|peaks|hit|got|went)(?: up)?(?: at| to)? ${NUMBER} ?(?:a|amps?)(?: (and|before)(?: it)? ${TRIPS})?`,
+    `(?:it )?(?:peaked|peaks|hit|got|went|pulled|drew)(?: up)?(?: at| to)? ${NUMBER} ?(?:a|amps?)(?:,? (and|before|then|and then)(?: it)? ${TRIPS})?`,
     (_, amps, trips) => `${trips ? 'trips; ' : ''}max ${amps} A on R`,
   ),
   rule(
@@ -225,7 +225,10 @@ export const toldRules: readonly Rule[] = [
   ),
   rule('checked for dead(?:[ ,].*)?', (the) => the.asNote()),
   rule('(?:opened|opened up) (.+)', (the, what) => leading('panel', leading('', the.place(what) && `${the.place(what)} off`))),
-  rule('(cool|cooling|heat|heating|fan) (?:call )?(?:proven|proved)', (the, call) => leading('proved', the.call(call))),
+  rule(
+    '(zone \\d )?(cool|cooling|heat|heating|fan) (?:call )?(?:proven|proved)|(?:proven|proved) (cool|heat|fan)(?:ing)? (zone \\d)',
+    (the, zone, call, other, ofZone) => leading('proved', the.call(`${zone || (ofZone ? `${ofZone} ` : '')}${call || other}`)),
+  ),
   asks('(?:it )?chatters(?: without (?:tripping|trip))?', 'What chatters? Say "contactor chatters", or "thermostat chatters".'),
   rule('(?:it )?(?:is )?satisfied(?: now)?', (the) => (isAtStat(the) ? 'call off' : null)),
   rule(

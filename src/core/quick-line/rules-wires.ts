@@ -1,7 +1,7 @@
 import { conductorsAt, swapped, wiresOf } from '@/src/core/quick-line/hands'
 import { cableTowards } from '@/src/core/quick-line/meaning'
 import { findCable } from '@/src/core/quick-line/names'
-import { asks, NUMBER, type Rule, rule } from '@/src/core/quick-line/rule'
+import { asks, NUMBER, type Rule, rule, type Said } from '@/src/core/quick-line/rule'
 import { leading, type Sentence } from '@/src/core/quick-line/sentence'
 import { lineSide } from '@/src/core/quick-line/volts'
 import { conductorEnd } from '@/src/core/wiring/point'
@@ -33,6 +33,27 @@ function endsOf({ system }: Sentence, words: string): readonly [Cable, string] |
     return wire ? [[cable, wire.id] as const] : []
   })
   return found.length === 1 ? found[0] : null
+}
+
+/** What is asked of a wire from one end to the other that is in more cables than one. */
+function whichCable({ system }: Sentence, words: string): Said {
+  const letter = words.split(' ').at(-1) ?? ''
+  const cables = system.cables.filter(({ conductors }) =>
+    conductors.some(({ id, colour }) => id.toLowerCase() === letter || colour === letter),
+  )
+  return cables.length < 2
+    ? null
+    : { asks: `In which cable? Say ${cables.map(({ id }) => `"${id} ${letter.toUpperCase()} end to end ..."`).join(' or ')}.` }
+}
+
+/** A conductor by itself, read from one of its ends to the other. */
+function endToEnd(the: Sentence, words: string, read: string): Said {
+  const [cable, name] = endsOf(the, words) ?? []
+  if (!cable || !name) return whichCable(the, words)
+  if (the.state.bench.power) return null
+  const [one, other] = cable.between.map((place) => conductorEnd(cable.id, name, place))
+  const ohms = /^(?:ol|open|broken)$/.test(read) ? 'OL' : /^\d|^\./.test(read) ? read : 'jumps between 0 and 2'
+  return `${one}-${other} ${ohms}`
 }
 
 /** Each wire here that goes by the letter, whichever cable it is in. */
@@ -104,13 +125,11 @@ export const wireRules: readonly Rule[] = [
   // A conductor by itself, from one of its ends to the other.
   rule(
     `(.+?) (?:wire |conductor )?(?:from )?(?:end to end|end-to-end)(?: is| reads?)? (ol|open|broken|good|continuity|${NUMBER})(?: ?ohms?)?`,
-    (the, words, read) => {
-      const [cable, name] = endsOf(the, words) ?? []
-      if (!cable || !name || the.state.bench.power) return null
-      const [one, other] = cable.between.map((place) => conductorEnd(cable.id, name, place))
-      const ohms = /^(?:ol|open|broken)$/.test(read) ? 'OL' : /^\d|^\./.test(read) ? read : 'jumps between 0 and 2'
-      return `${one}-${other} ${ohms}`
-    },
+    endToEnd,
+  ),
+  rule('(.+?) (?:wire |conductor )?(?:is )?(ol|open|broken|good) (?:from )?(?:end to end|end-to-end)', endToEnd),
+  rule('no continuity (?:on|in|through|across) (.+?) (?:wire |conductor )?(?:end to end|end-to-end)', (the, words) =>
+    endToEnd(the, words, 'ol'),
   ),
   rule('(?:at|to|by|back at|back to|go to|going to|over at) unit', (the) => {
     const units = the.system.places.filter(({ kind }) => kind === 'indoor' || kind === 'outdoor' || kind === 'package')

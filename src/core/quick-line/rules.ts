@@ -16,7 +16,12 @@ function ofTheLine(the: Sentence, what: string, volts: string): string | null {
 }
 
 export const rules: readonly Rule[] = [
-  rule('fan (?:switch )?(?:to )?on', () => 'call fan'),
+  // With something else called it is what one sees, or what one sets.
+  rule('fan (?:switch )?(to )?on', (the, to) =>
+    to || the.state.bench.call === 'off' || the.state.bench.call.startsWith('fan')
+      ? 'call fan'
+      : { asks: 'Does the fan run, or was the fan set to on? Say "fan runs", or "call fan".' },
+  ),
   // What is off comes on again as a whole, where nothing else is said.
   rule('(?:turned|switched|put)(?: it| them)? back on(?: again)?', (the) => (the.state.bench.power ? null : 'power on')),
   rule(
@@ -27,6 +32,10 @@ export const rules: readonly Rule[] = [
   asks(
     `(?:turned|switched|shut|killed|cut|pulled)(?: off)? ${SWITCHES}(?: off| down| out)?(?: at (?:breaker|disconnect|switch|panel)| outside| outdoors| at .+)?|(?:house |main |furnace |air handler |condenser |outdoor )?${SWITCHES}(?: (?:on|for|at) .+?)?(?: is| was|s)? (?:off|pulled|down|out)(?: at .+)?`,
     WHICH_SWITCH,
+  ),
+  // That it is on, where all is on, is no news.
+  rule('(?:furnace |main |house )?(?:breakers?|switch) (?:is |are )?(?:both |all )?(?:on|good|ok|fine)(?: and good)?', (the) =>
+    the.state.bench.power ? the.asNote() : null,
   ),
   asks(`(?:(?:turned|switched|put) )?${SWITCHES}(?: is)?(?: back)? on(?: again)?`, WHICH_SWITCH),
   asks(
@@ -95,7 +104,7 @@ export const rules: readonly Rule[] = [
     (the, call) => leading('call', the.call(call)),
   ),
   rule(
-    '(?:(?:stuck|put|dropped|slid|threw|stick) )?(?:pocket |resettable |reset (?=breaker (?:is )?in)|pop )?(?:popper|pop-?up|breaker|resettable)(?: is)?(?: in(?:to)?)?(?: (?:for|instead of|in place of) fuse)?(?: (?:fuse )?(?:slot|holder|place|socket))?',
+    '(?:(?:stuck|put|dropped|slid|threw|stick)(?: in)? )?(?:pocket |resettable |reset (?=breaker (?:is )?in)|pop )?(?:popper|pop-?up|breaker|resettable)(?: is)?(?: in(?:to)?)?(?: (?:for|instead of|in place of) fuse)?(?: (?:fuse )?(?:slot|holder|place|socket))?',
     () => 'breaker in',
   ),
   rule('(?:call|calling|called|set|turn|turned)(?: it)?(?: on)?(?: for| to| up to)? (\\S+)(?: on)?', (the, call) =>
@@ -210,8 +219,9 @@ export const rules: readonly Rule[] = [
     },
   ),
   rule(`(?:primary|line)(?: side)?(?: has| reads| is| shows) ${NUMBER} ?${VOLTS}?`, (the, volts) => primary(the, volts)),
-  rule(`(?:got |have |reads? )?${NUMBER} ?${VOLTS}? (?:at|on|across|from) ([^\\d,]+?)(?: coil)?`, (the, volts, what) =>
-    Number(volts) > 90 ? (acrossLoad(the, what, volts) ?? ofTheLine(the, what, volts)) : the.voltsAt(what, volts),
+  rule(
+    `(?:got |have |reads? )?${NUMBER} ?${VOLTS}? (?:at|on|across|from) ([^\\d,]+?)(?: coil| plug| leads| connector)?`,
+    (the, volts, what) => (Number(volts) > 90 ? (acrossLoad(the, what, volts) ?? ofTheLine(the, what, volts)) : the.voltsAt(what, volts)),
   ),
   rule(`(.+?)(?: coil)? (?:has|have|reads|gets|getting|shows|sees) ${NUMBER} ?${VOLTS}?`, (the, what, volts) =>
     Number(volts) > 90 ? null : the.voltsAt(what, volts),

@@ -1,3 +1,4 @@
+import type { JobState } from '@/src/core/job/job-state'
 import type { Sense } from '@/src/core/quick-line/lexicon'
 import type { Meaning } from '@/src/core/quick-line/meaning'
 import { isGroundWord } from '@/src/core/quick-line/names'
@@ -43,13 +44,21 @@ export function unitDoes(the: Sentence, place: PlaceId, how: 'as called' | 'not 
 }
 
 /** What runs says nothing while nobody knows what is called: asked with each call that may bring it on. */
-function askWhichCall(the: Sentence, place: PlaceId, how: 'as called' | 'not as called'): { readonly asks: string } {
+function askWhichCall(the: Sentence, place: PlaceId, how: 'as called' | 'not as called'): string | { readonly asks: string } {
   const { system } = the
+  // Whoever has just set it to off says that it runs all the same.
+  if (how === 'as called' && the.says(/\b(?:still|anyway|all the same)\b/i) && isSetOff(the.state)) return `${place} not as called`
   const isOutdoor = placeById(system, place)?.kind === 'outdoor'
   const calls = callsOf(system).filter((call) => !/-/.test(call) && (!isOutdoor || runsCompressor(the, call)))
   const lines = calls.map((call) => `"call ${call}; ${place} ${how}"`)
   const uncalled = how === 'as called' ? `, or "${place} not as called" where it runs with nothing called` : ''
   return { asks: `No call is on in the record: which one is it? Say ${lines.join(', ')}${uncalled}.` }
+}
+
+/** The thermostat was set to off on this visit, and nothing since. */
+export const isSetOff = ({ standing }: JobState): boolean => {
+  const last = standing.findLast((entry) => entry.kind === 'bench' && entry.change.do === 'call')
+  return last?.kind === 'bench' && last.change.do === 'call' && last.change.call === 'off'
 }
 
 /** Neither a thermostat nor a jumper asks for anything. */

@@ -3,7 +3,7 @@ import { callWords } from '@/src/core/quick-line/call-words'
 import { bare, calledCoil, calledOf, lettersOf, placeKinds } from '@/src/core/quick-line/called'
 import { findCable, findPart, findPlace, isGroundWord } from '@/src/core/quick-line/names'
 import { NOT_24_V } from '@/src/core/quick-line/units'
-import { coilMeant } from '@/src/core/quick-line/which-part'
+import { boardsOf, coilMeant, damperMeant } from '@/src/core/quick-line/which-part'
 import { LruCache, Memo } from '@/src/core/units/cache'
 import { workLimit } from '@/src/core/units/work-limit'
 import { callNames } from '@/src/core/wiring/call'
@@ -53,11 +53,12 @@ export class Sentence {
     const ofZone = zone && partById(this.system, `thermostat-${zone[1] ?? zone[2]}`)
     if (ofZone) return ofZone.place
     const here = placeById(this.system, this.state.bench.place)
+    if (here?.kind === 'thermostat' && /^(?:thermostat|stat|tstat|t-stat|wall)$/.test(word)) return here.id
     if (word === 'unit' && /^(?:back )?out to\b/.test(words)) return this.place('outdoor')
     if (word === 'unit' && here?.kind !== 'thermostat') return here?.id ?? null
     const side = /^(outdoor|outside|indoor|inside) (?:board|side|section|strip)$/.exec(word)
     const kind = placeKinds.find(({ says }) => says.test(side?.[1] ?? word))?.kind
-    return findPlace(this.system, word) ?? this.system.places.find((place) => kind?.includes(place.kind))?.id ?? null
+    return findPlace(this.system, word, here?.id) ?? this.system.places.find((place) => kind?.includes(place.kind))?.id ?? null
   }
 
   /** A part by its name or id, with or without what kind of thing it is. Every stretch of a line is asked for: what it is here is kept. */
@@ -67,6 +68,9 @@ export class Sentence {
   }
 
   private findPart(word: string): string | null {
+    if (/^damper(?: motor| actuator)?$/.test(word)) return damperMeant(this)
+    const [board, other] = word === 'board' ? boardsOf(this.system).filter(({ place }) => place === this.state.bench.place) : []
+    if (board && !other) return board.id
     const known = findPart(this.system, word)
     if (known) return known
     if (/^(?:thermostat|stat|tstat|t-stat)$/.test(word))

@@ -1,18 +1,35 @@
 import type { EntryDraft } from '@/src/core/job/entry'
 import { conductorsAt } from '@/src/core/quick-line/hands'
+import { isSetOff } from '@/src/core/quick-line/sense'
 import type { Sentence } from '@/src/core/quick-line/sentence'
 import { parseLook } from '@/src/core/readings/look-target'
 import { wordsOfCoil } from '@/src/core/readings/looks'
 import { modelValue } from '@/src/core/units/model-value'
 import { CHASSIS, parsePoint } from '@/src/core/wiring/point'
-import { partById, type System } from '@/src/core/wiring/system'
+import { partById, partsOf, type System } from '@/src/core/wiring/system'
 
 /** Below this a bare number to the metal could be ohms of a short or stray volts on a dead wire. */
 const AMBIGUOUS_BELOW = modelValue({ value: 2, unit: 'V or ohm', source: 'assumption: above it a bare figure is mostly volts' })
 
 /** What is asked of a line that was understood: whether the record is behind, and of a small figure its unit; null where nothing is. */
 export const askedOfFigures = (line: string, drafts: readonly EntryDraft[], the: Sentence, isExact: boolean): string | null =>
-  saidOtherwise(line, drafts, the) ?? tooManyAmps(line, drafts) ?? (isExact ? null : smallFigure(line, drafts, the))
+  whichStat(line, drafts, the) ??
+  saidOtherwise(line, drafts, the) ??
+  tooManyAmps(line, drafts) ??
+  (isExact ? null : smallFigure(line, drafts, the))
+
+/** Of two thermostats, with neither where one stands, the stat is either. */
+function whichStat(line: string, drafts: readonly EntryDraft[], { system, state }: Sentence): string | null {
+  const stats = partsOf(system, 'thermostat').map(({ place }) => place)
+  if (stats.length < 2 || stats.includes(state.bench.place) || /\bzone\b|upstairs|downstairs/i.test(line)) return null
+  const isRead = drafts.some(
+    ({ kind, ...draft }) => kind === 'reading' && 'probe' in draft && 'a' in draft.probe && stats.includes(parsePoint(draft.probe.a).place),
+  )
+  const [said] = /\b(?:at|on) (?:the )?(?:thermostat|stat|tstat)\b(?![- ]?\d)/i.exec(line) ?? []
+  return said === undefined || !isRead
+    ? null
+    : `At which one? Say ${stats.map((place) => `"${line.trim().replace(said, `at ${place}`)}"`).join(' or ')}.`
+}
 
 /**
  * Asks after what the record and a line tell otherwise: after a repair `R-C 25` with the power off is
@@ -26,10 +43,12 @@ function saidOtherwise(line: string, drafts: readonly EntryDraft[], the: Sentenc
     return `The power is off in the record. Is it back on? Say "power on; ${line.trim()}".`
   if (isOff && drafts.some((draft) => needsPower(draft, line, the.system)))
     return `The power is off in the record. Is it back on? Say "power on; ${line.trim()}".`
+  if (bench.power && !/\d ?(?:m?v|volts?|vac|k?ohms?)\b/i.test(line) && drafts.some((draft) => isAcrossLoose(draft, the)))
+    return `Nothing is live at what is off its leads, and ohms are read with the power off. Is it off? Say "power off; ${line.trim()}".`
   // The power is tried again, and that is seldom said.
   if (isOff && !/ohm/i.test(line) && !/\d ?v/i.test(line) && drafts.some(isSupplyVolts))
     return `Volts, with the power back on? Say "power on; ${line.trim()}", or "${line.trim()} ohms".`
-  const [, read] = /^(.*\d.*?),? with (?:the )?(?:thermostat|stat|tstat) off$/i.exec(line.trim()) ?? []
+  const [, read] = isSetOff(the.state) ? [] : (/^(.*\d.*?),? with (?:the )?(?:thermostat|stat|tstat) off$/i.exec(line.trim()) ?? [])
   const stat = drafts.flatMap((draft) => (draft.kind === 'bench' && draft.change.do === 'unplug' ? [draft.change.part] : []))[0]
   return read === undefined || stat === undefined || bench.unplugged.includes(stat)
     ? null
@@ -79,6 +98,16 @@ function needsPower(draft: EntryDraft, line: string, system: System): boolean {
 /** One that is found in with the power off is stuck. */
 const DRAWN_IN = /\b(?:pull(?:s|ed)|suck(?:s|ed)|snap(?:s|ped)|click(?:s|ed)|com(?:es)|came|kick(?:s|ed)|energi[sz]e[sd])\b/i
 const GOES_BLANK = /\b(?:went|goes|going) (?:blank|dark|dead|out)\b/i
+
+/** A figure across the own leads of a part that is off them, where volts are told. */
+function isAcrossLoose(draft: EntryDraft, { system, state }: Sentence): boolean {
+  if (draft.kind !== 'reading' || draft.probe.meter !== 'volts' || typeof draft.answer !== 'number' || draft.answer === 0) return false
+  const points = [draft.probe.a, draft.probe.b].map((point) => parsePoint(point).name)
+  return state.bench.unplugged.some((id) => {
+    const part = partById(system, id)
+    return part?.kind === 'coil' && part.between.every((lead) => points.includes(lead))
+  })
+}
 
 /** Between hot and common, or what is called, with the power off: what a live supply reads, and next to no house in ohms. */
 function isSupplyVolts(draft: EntryDraft): boolean {

@@ -1,4 +1,4 @@
-import type { EntryDraft } from '@/src/core/job/entry'
+import type { Entry, EntryDraft } from '@/src/core/job/entry'
 import { foldJob } from '@/src/core/job/fold'
 import type { QuickLineContext } from '@/src/core/quick-line/in-grammar'
 import { findPart } from '@/src/core/quick-line/names'
@@ -126,9 +126,24 @@ function showsCall(draft: EntryDraft, system: System, call: CallName): boolean {
   return part?.kind === 'load' && wordOf(answer) === 'runs' && isHeat(call) && /inducer|strips/.test(part.name)
 }
 
+/** What was proved is on while a letter of it is read live in the same breath. */
+function provedLive(acts: readonly string[], system: System, entries: readonly Entry[]): string | null {
+  const proved = acts.flatMap((act) => /^proved (\S+)/.exec(act)?.[1] ?? [])[0]
+  const call = callsOf(system).find((one) => one.replace(/-(?=\d)/, '') === proved)
+  if (!call || foldJob(system, entries).bench.call !== 'off') return null
+  const letters = callerOf(system, call).calls[call] ?? []
+  const isLive = (act: string) => {
+    const [, name, volts] = /^([A-Z]\d?)-C (\d[\d.]*)/.exec(act) ?? []
+    return name !== undefined && letters.includes(name) && Number(volts) > LIVE_FROM_VOLTS
+  }
+  return acts.some(isLive) ? proved : null
+}
+
 /** A letter, or a lead behind it, that is live on a call that the rest of the line implies was read on that call: it comes first. */
 export function calledFirst(said: string, { system, entries }: QuickLineContext): string {
   const acts = said.split('; ')
+  const proved = provedLive(acts, system, entries)
+  if (proved !== null) return [`call ${proved}`, ...acts].join('; ')
   const at = acts.findIndex((act) => /^call (?!off\b)/.test(act))
   const call = callsOf(system).find((one) => at > 0 && acts[at] === `call ${one.replace(/-(?=\d)/, '')}`)
   if (!call || foldJob(system, entries).bench.call !== 'off') return said

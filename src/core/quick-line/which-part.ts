@@ -21,6 +21,14 @@ export function coilMeant({ system, state }: Standing): string | null {
   return coil && another ? lastSeen(state, coils) : (coil?.id ?? null)
 }
 
+/** "The damper": the one that is unplugged, else the only one, or the one that was looked at last; null where it could be another. */
+export function damperMeant({ system, state }: Standing): string | null {
+  const dampers = partsOf(system, 'coil').filter(({ role }) => role === 'damper')
+  const off = dampers.filter(({ id }) => state.bench.unplugged.includes(id))
+  const [damper, another] = off.length > 0 ? off : dampers
+  return damper && another ? lastSeen(state, dampers) : (damper?.id ?? null)
+}
+
 /** "The motor": the only one here, or the one that was looked at last. A compressor is called by its name, and what heats is none. */
 export function motorMeant({ system, state }: Standing): string | { readonly asks: string } | null {
   const motors = partsOf(system, 'load').filter(
@@ -68,6 +76,9 @@ export function withTransformerHere(
         `${name} ${one}${other}`.trim(),
       )
 }
+
+/** Control boards, and the logic of a furnace's own. */
+export const boardsOf = ({ parts }: System) => parts.filter(({ kind, id }) => kind === 'board' || id === 'board')
 
 /** The one board, or the one here. */
 export function boardHere({ system, state }: Standing): string | null {
