@@ -133,7 +133,9 @@ const SHORT: ReadonlyMap<string, string> = new Map([
   ['cond', 'condenser'],
 ])
 
-const SECOND_STAGE_DEAD = new RegExp(`\\b(?:(?:second|2nd|high) stage|stage (?:2|two))(?: cool(?:ing)?| heat(?:ing)?)? ${NOT}\\b`)
+const SECOND_STAGE_DEAD = new RegExp(
+  `\\b(?:(?:second|2nd|high) stage|stage (?:2|two))(?: cool(?:ing)?| heat(?:ing)?)? ${NOT}\\b|\\b${NOT} (?:cool|heat|work|run)(?:ing)? (?:in |on )?(?:the )?(?:(?:second|2nd|high) stage|stage (?:2|two))\\b|\\bno (?:second|2nd|high) stage\\b`,
+)
 
 /**
  * What words of a customer's would tick, in the trade's own list: symptoms, the call that they speak of and what was changed lately.

@@ -6,6 +6,7 @@ import { readCall } from '@/src/core/quick-line/calls'
 import { findPart, findPlace } from '@/src/core/quick-line/names'
 import type { Reader } from '@/src/core/quick-line/reader'
 import type { Probe } from '@/src/core/readings/check'
+import { parseLook } from '@/src/core/readings/look-target'
 import { modelValue } from '@/src/core/units/model-value'
 import type { CallName } from '@/src/core/wiring/call'
 import type { PartId } from '@/src/core/wiring/ids'
@@ -44,7 +45,7 @@ function repairedInWords(reader: Reader): EntryDraft {
     .sort((a, b) => b.name.length - a.name.length)
     .find(({ id, name }) => [id, name].some((one) => ofParts.includes(spaced(one))))
   const cable = system.cables.find(({ id, name }) => [id, name, id.replace(/-cable$/, '')].some((one) => words.includes(spaced(one))))
-  const zone = part?.place ?? cable?.id ?? cableRunTo(reader, words) ?? state.bench.place
+  const zone = part?.place ?? cable?.id ?? cableRunTo(reader, words) ?? whereItWas(reader, words) ?? state.bench.place
   const named = suspects.find(
     (suspect) => suspect.zone === zone && suspect.repair !== null && part !== undefined && isOf(suspect.id, part.id),
   )
@@ -64,6 +65,13 @@ function repairedInWords(reader: Reader): EntryDraft {
 
 /** Whether a suspect is of a part: the inducer is not its relay. */
 const isOf = (suspect: string, part: string): boolean => new RegExp(`(?<![\\w-])${part}(?![\\w-])`).test(suspect)
+
+/** `taped it up`: where the wiring was seen last. */
+function whereItWas({ context: { state } }: Reader, words: string): string | null {
+  const last = /\b(?:it|that|them)\b/.test(words) ? state.observations.at(-1)?.probe : undefined
+  const look = last?.meter === 'look' ? parseLook(last.at) : null
+  return look?.what === 'wiring' ? look.of : null
+}
 
 /** `ran a new wire to the condenser`: the one cable between here and there. */
 function cableRunTo({ context: { system, state } }: Reader, words: string): string | null {

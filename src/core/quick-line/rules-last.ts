@@ -146,6 +146,10 @@ const WHICH_COIL = 'Which coil? Name it: "contactor coil 0 V", "reversing valve 
 
 export const lastRules: readonly Rule[] = [
   // While something is called a unit that is off stands still; nobody said that it was switched off.
+  rule('(?:outdoor|outside) on', (the) => {
+    const place = the.place('outdoor')
+    return place === null ? null : unitDoes(the, place, 'as called')
+  }),
   rule('(?:outdoor unit|outside unit|condenser|heat pump)(?:s| is| was| stays| stayed| still) off', (the) => {
     const place = the.place('outdoor')
     return the.state.bench.power && the.state.bench.call !== 'off' && place !== null ? unitDoes(the, place, 'not as called') : null

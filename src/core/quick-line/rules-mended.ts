@@ -48,7 +48,7 @@ export const mendedRules: readonly Rule[] = [
     (the) => the.asNote(),
   ),
   rule(
-    '(?:compressor |internal |thermal )?overload (?:is )?(?:open|tripped|out)|limit (?:trips|tripped|cycles|opens|keeps tripping)(?: .*)?|short cycl(?:es|ing|ed)(?: .*)?|(?:lost|open|bad|loose) neutral|(?:is |its |unit is |system is )?(?:low on|out of|short on) (?:charge|gas|freon|refrigerant)(?: .*)?|(?:.+ )?(?:wire|conductor) (?:to|going to|from) (?:outside|the outdoor unit|outdoor unit|the stat|stat|the condenser|condenser) (?:is )?(?:open|broken|bad|shorted)',
+    '(?:compressor |internal |thermal )?overload (?:is )?(?:open|tripped|out)|limit (?:trips|tripped|cycles|opens|keeps tripping)(?: .*)?|short cycl(?:es|ing|ed)(?: .*)?|(?:lost|open|bad|loose) neutral|(?:is |its |unit is |system is )?(?:low on|out of|short on) (?:charge|gas|freon|refrigerant)(?: .*)?|(?:[a-z]+ )?[a-z]\\d? (?:wire|conductor) (?:is |was )?(?:open|broken|bad|damaged)(?: somewhere| inside)?|(?:.+ )?(?:wire|conductor) (?:to|going to|from) (?:outside|the outdoor unit|outdoor unit|the stat|stat|the condenser|condenser) (?:is )?(?:open|broken|bad|shorted)',
     (the) => the.asNote(),
   ),
   rule('(?:outdoor |condenser |unit )?disconnect (?:is |was )?(?:on|in|closed|good)', (the) =>

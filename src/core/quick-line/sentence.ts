@@ -64,11 +64,11 @@ export class Sentence {
   /** A part by its name or id, with or without what kind of thing it is. Every stretch of a line is asked for: what it is here is kept. */
   part(words: string): string | null {
     const word = words.trim()
+    if (/^damper(?: motor| actuator)?$/.test(word)) return damperMeant(this)
     return partsNamed.of(this.system).get(`${this.state.bench.place} ${word}`, () => ({ id: this.findPart(word) })).id
   }
 
   private findPart(word: string): string | null {
-    if (/^damper(?: motor| actuator)?$/.test(word)) return damperMeant(this)
     const [board, other] = word === 'board' ? boardsOf(this.system).filter(({ place }) => place === this.state.bench.place) : []
     if (board && !other) return board.id
     const known = findPart(this.system, word)

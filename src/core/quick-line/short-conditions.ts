@@ -52,6 +52,7 @@ export const ofConditions: readonly Shortened[] = [
   [/\b(?:stat|thermostat)(?: sub)? ?base off\b/i, 'stat off the wall'],
   [/^fan on (works|runs)$/i, 'fan $1'],
   [/^re-?spliced?(?: it)?$/i, 'spliced it'],
+  [/^(?:in |during )?(?:forced )?defrost,? (?:it )?(?:trips|tripped|holds|held)$/i, 'note $&'],
   [/^(?:it )?loaded(?: up)?(?:,? it)? drops to (\d+(?:\.\d+)?)(?: ?v| volts)?$/i, 'drops to $1 under load'],
   [/^(?:the )?heat (?:fires|fired|lights|lit)(?: right)?(?: up| off)?$/i, 'heat works'],
   // Each on the other's screw.
