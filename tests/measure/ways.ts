@@ -5,36 +5,23 @@
  */
 import { writeFileSync } from 'node:fs'
 import { parseArgs } from 'node:util'
-import { createEngine, type Engine } from '@/src/core/diagnosis/engine'
+import { createEngine } from '@/src/core/diagnosis/engine'
 import { weigh } from '@/src/core/diagnosis/inference/pairs'
 import { entropyOfRepair } from '@/src/core/diagnosis/inference/posterior'
 import { propose } from '@/src/core/diagnosis/planner/propose'
 import type { WayOfWorking } from '@/src/core/job/ways'
-import { drawByRate, drawCase, type ExamCase, type Sitting, sit } from '@/src/core/practice/exam'
+import { type Sitting, sit } from '@/src/core/practice/exam'
 import { isMeantFor } from '@/src/core/practice/habits'
 import type { Solver } from '@/src/core/practice/trial'
-import { createRandom } from '@/src/core/units/random'
 import { firstPart } from '@/src/core/wiring/system'
 import { catalogue } from '@/src/core/wiring/systems/catalogue'
+import { drawMeant } from '@/tests/measure/meant-houses'
 
 const { values: options } = parseArgs({
   options: { houses: { type: 'string', default: '20' }, seed: { type: 'string', default: '1' }, out: { type: 'string' } },
 })
 const HOUSES = Number(options.houses)
 const ways: readonly WayOfWorking[] = ['free', 'take-off', 'add-on', 'halve', 'ohms']
-
-/** Houses of faults drawn by how often they are met, of which the complaint speaks of a fuse that blows. */
-function drawHouses(engine: Engine, seed: number): ExamCase[] {
-  const random = createRandom(seed)
-  const houses: ExamCase[] = []
-  while (houses.length < HOUSES) {
-    const { fault } = engine.hypotheses[drawByRate(engine, [...engine.hypotheses.keys()], random)]
-    if (!fault) continue
-    const drawn = drawCase(engine, random, fault.id)
-    if (isMeantFor('take off', drawn.complaint)) houses.push(drawn)
-  }
-  return houses
-}
 
 /** A way by the book that keeps what each of its steps left to be decided: bits before and after it, steps that only confirm left out. */
 function narrowing(way: WayOfWorking): { readonly solver: Solver; readonly steps: { readonly before: number; readonly after: number }[] } {
@@ -70,7 +57,7 @@ const narrowed = (way: WayOfWorking): string => {
 const fused = catalogue.filter((system) => firstPart(system, 'fuse').holds !== 'none')
 const rows = fused.map((system, index) => {
   const engine = createEngine(system)
-  const houses = drawHouses(engine, Number(options.seed) + 1000 * index)
+  const houses = drawMeant(engine, Number(options.seed) + 1000 * index, HOUSES, (complaint) => isMeantFor('take off', complaint))
   const cells = ways.map((way) => {
     const sittings = houses.map((house) => {
       const { solver, steps: made } = narrowing(way)

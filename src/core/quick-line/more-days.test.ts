@@ -39,6 +39,7 @@ describe('hands and eyes', () => {
   it('a part off its leads has no volts across it: ohms are asked for with the power off', () => {
     const contactorOff = standing('furnace-ac', 'outdoor', 'on', { do: 'unplug', part: 'contactor' })
     expect(answerTo(contactorOff, 'coil reads 13')).toContain('Say "power off; coil reads 13"')
+    expect(answerTo(contactorOff, 'contactor wires read 26')).toContain('26 V')
     expect(drafts(contactorOff, 'power off; coil reads 13').at(-1)).toMatchObject({ probe: { meter: 'ohms' }, answer: 13 })
   })
 
@@ -61,6 +62,8 @@ describe('hands and eyes', () => {
     const open = standingAfter('furnace-induced-draft', 'indoor', ['call heat', 'draft open'])
     for (const line of ['27 across it', 'across the switch 27 volts'])
       expect(drafts(open, line)).toMatchObject([{ probe: { a: 'rollout-draft@indoor', b: 'draft-ignition@indoor' }, answer: 27 }])
+    const openSwitch = standingAfter('rooftop-electric', 'package', ['call cool', 'high pressure 26.9 across it'])
+    expect(drafts(openSwitch, 'pushed the reset on it')).toMatchObject([{ kind: 'repair', what: 'Reset the high-pressure switch' }])
   })
 
   it('each on the other screw is one finding', () =>

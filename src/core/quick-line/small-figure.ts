@@ -43,7 +43,8 @@ function saidOtherwise(line: string, drafts: readonly EntryDraft[], the: Sentenc
     return `The power is off in the record. Is it back on? Say "power on; ${line.trim()}".`
   if (isOff && drafts.some((draft) => needsPower(draft, line, the.system)))
     return `The power is off in the record. Is it back on? Say "power on; ${line.trim()}".`
-  if (bench.power && !/\d ?(?:m?v|volts?|vac|k?ohms?)\b/i.test(line) && drafts.some((draft) => isAcrossLoose(draft, the)))
+  const isOfPoints = /\d ?(?:m?v|volts?|vac|k?ohms?)\b|\b(?:to|wires?|leads?|plug|harness)\b|-[A-Z]\b/i.test(line)
+  if (bench.power && !isOfPoints && drafts.some((draft) => isAcrossLoose(draft, the)))
     return `Nothing is live at what is off its leads, and ohms are read with the power off. Is it off? Say "power off; ${line.trim()}".`
   // The power is tried again, and that is seldom said.
   if (isOff && !/ohm/i.test(line) && !/\d ?v/i.test(line) && drafts.some(isSupplyVolts))
@@ -101,7 +102,8 @@ const GOES_BLANK = /\b(?:went|goes|going) (?:blank|dark|dead|out)\b/i
 
 /** A figure across the own leads of a part that is off them, where volts are told. */
 function isAcrossLoose(draft: EntryDraft, { system, state }: Sentence): boolean {
-  if (draft.kind !== 'reading' || draft.probe.meter !== 'volts' || typeof draft.answer !== 'number' || draft.answer === 0) return false
+  if (draft.kind !== 'reading' || draft.probe.meter !== 'volts' || typeof draft.answer !== 'number') return false
+  if (draft.answer === 0 || draft.answer >= SUPPLY_VOLTS.low) return false
   const points = [draft.probe.a, draft.probe.b].map((point) => parsePoint(point).name)
   return state.bench.unplugged.some((id) => {
     const part = partById(system, id)
