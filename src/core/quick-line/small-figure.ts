@@ -5,11 +5,24 @@ import type { Sentence } from '@/src/core/quick-line/sentence'
 import { parseLook } from '@/src/core/readings/look-target'
 import { wordsOfCoil } from '@/src/core/readings/looks'
 import { modelValue } from '@/src/core/units/model-value'
-import { CHASSIS, parsePoint } from '@/src/core/wiring/point'
+import { CHASSIS, type Point, parsePoint } from '@/src/core/wiring/point'
 import { partById, partsOf, type System } from '@/src/core/wiring/system'
 
 /** Below this a bare number to the metal could be ohms of a short or stray volts on a dead wire. */
 const AMBIGUOUS_BELOW = modelValue({ value: 2, unit: 'V or ohm', source: 'assumption: above it a bare figure is mostly volts' })
+
+/** What the coils of a call read between two wires, and no live pair: assumption. */
+const MOST_OHMS_OF_A_COIL = modelValue({
+  value: 20,
+  unit: 'V or ohm',
+  source: 'assumption: coils of 24 V parts; a live pair reads more, or nothing',
+})
+/** A primary that is fed reads more, even behind a neutral that is open: assumption. */
+const LEAST_LINE_VOLTS = modelValue({ value: 30, unit: 'V', source: 'assumption: a quarter of 120 V' })
+
+/** Across the primary of a transformer. */
+const isPrimary = (a: Point, b: Point, system: System): boolean =>
+  partsOf(system, 'transformer').some(({ primary }) => [a, b].every((point) => primary.includes(parsePoint(point).name)))
 
 /** What is asked of a line that was understood: whether the record is behind, and of a small figure its unit; null where nothing is. */
 export const askedOfFigures = (line: string, drafts: readonly EntryDraft[], the: Sentence, isExact: boolean): string | null =>
@@ -141,7 +154,9 @@ function smallFigure(line: string, drafts: readonly EntryDraft[], the: Sentence)
     if (draft.kind !== 'reading' || draft.probe.meter !== 'volts' || typeof draft.answer !== 'number') return false
     const { a, b } = draft.probe
     // Along the wires of a cable ohms are as likely, too.
-    if ([a, b].every((point) => parsePoint(point).cable !== null) && draft.answer > 0 && draft.answer < AMBIGUOUS_BELOW) return true
+    if ([a, b].every((point) => parsePoint(point).cable !== null) && draft.answer > 0 && draft.answer < MOST_OHMS_OF_A_COIL) return true
+    // So are they of a winding that is fed by the line.
+    if (isPrimary(a, b, the.system) && draft.answer > 0 && draft.answer < LEAST_LINE_VOLTS) return true
     const [wire, metal] = (parsePoint(a).name === CHASSIS ? [b, a] : [a, b]).map(parsePoint)
     if (metal.name !== CHASSIS || draft.answer <= 0 || draft.answer >= AMBIGUOUS_BELOW) return false
     // Behind a fuse that is open nothing is live, and ohms are as likely.
