@@ -105,6 +105,15 @@ describe('the other solvers, on the same house', () => {
     }
   })
 
+  it('hunt what blows with nothing called on R first, with the fuse out', () => {
+    const short = drawCase(engine, createRandom(25), 'conductor-to-chassis:stat-cable.R')
+    const told = { ...short, complaint: { ...emptyComplaint, symptoms: ['fuse-at-power-up' as const] } }
+    const { trial, right } = sit(engine, told, habitSolver('ohms first'), { mostChecks: MOST_HABIT_CHECKS })
+    const ohms = trial.observations.filter(({ probe }) => probe.meter === 'ohms')
+    expect(right).toBe(true)
+    expect(ohms[0]).toMatchObject({ bench: { slot: { holds: 'nothing' } }, probe: { a: 'R@indoor' } })
+  })
+
   it('follow a dead call from the thermostat to where the volts end', () => {
     const dead = { ...drawn, complaint: { ...emptyComplaint, symptoms: ['mode-dead' as const], call: 'cool' as const } }
     const followed = sit(engine, dead, habitSolver('follow the call'), { mostChecks: MOST_HABIT_CHECKS })

@@ -12,7 +12,7 @@ import type { CallName } from '@/src/core/wiring/call'
 import { pathsOf } from '@/src/core/wiring/conduction'
 import type { PlaceId } from '@/src/core/wiring/ids'
 import { CHASSIS, conductorEnd, type Point, parsePoint, pinPoint, terminalPoint } from '@/src/core/wiring/point'
-import { commonBeside, commonNodes, lineNodes } from '@/src/core/wiring/supply'
+import { commonBeside, commonNodes, houseHot, lineNodes } from '@/src/core/wiring/supply'
 import { type Cable, callerOf, firstPart, partsOf, placeById, type System } from '@/src/core/wiring/system'
 import { feedOf } from '@/src/core/wiring/thermostat'
 
@@ -20,6 +20,12 @@ import { feedOf } from '@/src/core/wiring/thermostat'
 
 /** What a hand calls a short: less than any coil. */
 const SHORT_OHM = modelValue({ value: 5, unit: 'ohm', source: 'assumption: coils of the trade read 8 ohm and more' })
+/** What it calls a short on R with the fuse out, where no coil hangs. */
+const SHORT_ON_R_OHM = modelValue({
+  value: 20,
+  unit: 'ohm',
+  source: 'assumption: a thermostat and a panel draw less than 1 A between R and C',
+})
 /** What a hand calls 24 V there. */
 const THERE_VOLTS = modelValue({ value: 18, unit: 'V', source: 'assumption' })
 
@@ -53,7 +59,8 @@ function circuitOfCall(system: System, terminal: string): ReadonlySet<Point> {
   return new Set(nodes.filter((node) => joined.isJoined(node, terminalPoint(terminal, place))))
 }
 
-const isShort = (answer: Observation['answer'] | undefined): boolean => typeof answer === 'number' && answer < SHORT_OHM
+const isShort = (answer: Observation['answer'] | undefined, below: number = SHORT_OHM): boolean =>
+  typeof answer === 'number' && answer < below
 
 /** Everything taken off that hangs on a terminal at a place. */
 const endsOn = (
@@ -80,20 +87,24 @@ const endsOn = (
  */
 export function shortOnCall(system: System, from: Bench, terminal: string, known: Known): Question[] {
   const { place: home } = firstPart(system, 'fuse')
-  const dead: Bench = { ...from, power: false, call: 'off', lifted: [], jumpers: [], unplugged: [] }
+  const off: Bench = { ...from, power: false, call: 'off', lifted: [], jumpers: [], unplugged: [] }
+  // The transformer's own winding hangs on R, until the fuse is out.
+  const dead: Bench = terminal === houseHot(system) ? { ...off, slot: { ...off.slot, holds: 'nothing', open: true } } : off
+  const below = terminal === houseHot(system) ? SHORT_ON_R_OHM : SHORT_OHM
   const wires = endsOn(system, terminal, home)
   const freed: Bench = { ...dead, lifted: wires.map(({ end }) => end) }
   const atUnit = terminalPoint(terminal, home)
   const unit = againstMetal(system, freed, atUnit)
   const wiresAway = wires.map((wire) => ({ wire, away: againstMetal(system, freed, wire.end, atUnit) }))
   const sections = [
-    ...(isAnyShort(unit, known) ? partsOneByOne(system, freed, terminal, home) : []),
-    ...wiresAway.flatMap(({ wire, away }) => (isAnyShort(away, known) ? alongWire(system, freed, wire, home, terminal) : [])),
+    ...(isAnyShort(unit, known, below) ? partsOneByOne(system, freed, terminal, home) : []),
+    ...wiresAway.flatMap(({ wire, away }) => (isAnyShort(away, known, below) ? alongWire(system, freed, wire, home, terminal) : [])),
   ]
   return [...unit, ...wiresAway.flatMap(({ away }) => away), ...sections]
 }
 
-const isAnyShort = (questions: readonly Question[], known: Known): boolean => questions.some((question) => isShort(known(question)))
+const isAnyShort = (questions: readonly Question[], known: Known, below: number): boolean =>
+  questions.some((question) => isShort(known(question), below))
 
 /** A point to common and to the metal of its place; of a wire or a lead in the hand the common is that beside its terminal. */
 function againstMetal(system: System, bench: Bench, point: Point, terminal = point): Question[] {

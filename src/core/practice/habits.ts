@@ -11,7 +11,6 @@ import { landingsAt } from '@/src/core/readings/look-target'
 import type { Observation } from '@/src/core/readings/observations'
 import { modelValue } from '@/src/core/units/model-value'
 import { workLimit } from '@/src/core/units/work-limit'
-import type { CallName } from '@/src/core/wiring/call'
 import type { PlaceId } from '@/src/core/wiring/ids'
 import { conductorEnd, type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { houseCommon, houseHot } from '@/src/core/wiring/supply'
@@ -51,7 +50,7 @@ export function habitSolver(name: HabitName): Solver {
     if (verdict) return { next: null, verdict }
     const { system } = base
     const known = knownFrom(evidence.observations)
-    const order = habitOrder(system, name, evidence.complaint.call, evidence.observations, bench)
+    const order = habitOrder(system, name, evidence.complaint, evidence.observations, bench)
     return { next: order.find((question) => known(question) === undefined) ?? null, verdict: null }
   }
 }
@@ -60,21 +59,24 @@ export function habitSolver(name: HabitName): Solver {
 function habitOrder(
   system: System,
   name: HabitName,
-  told: CallName | null,
+  { call: told, symptoms }: Complaint,
   observations: readonly Observation[],
   bench: Bench,
 ): Question[] {
   // Look before measuring: the fuse and every landing stand open to the eye.
   const looks = landings(system, bench)
   const known = knownFrom(observations)
-  const terminals = switchedTerminals(firstPart(system, 'thermostat'))
+  // What blows with nothing called hangs on R itself.
+  const isAtPowerUp = symptoms.includes('fuse-at-power-up')
+  const switched = switchedTerminals(firstPart(system, 'thermostat'))
+  const terminals = isAtPowerUp ? [houseHot(system), ...switched] : switched
   const hunt = (among: readonly string[]) => among.flatMap((terminal) => shortOnCall(system, bench, terminal, known))
   if (name === 'follow the call') {
     const calls = told === null ? callsOf(system) : [told, ...callsOf(system).filter((call) => call !== told)]
     return [...supplyFirst(system, bench), ...looks, ...calls.flatMap((call) => followCall(system, bench, call, known))]
   }
   if (name === 'ohms first') return [...looks, ...hunt(terminals)]
-  const runs = name === 'outdoor first' ? sectionRuns(system, bench) : callRuns(system, bench, name)
+  const runs = name === 'outdoor first' ? sectionRuns(system, bench) : isAtPowerUp ? [] : callRuns(system, bench, name)
   const words = runs.map((run) => wordOf(known(run)))
   // A run ends where trip turns to hold or hold to trip: what was moved last is where the short is.
   const turn = words.findIndex((word, index) => index > 0 && word !== null && words[index - 1] !== null && word !== words[index - 1])

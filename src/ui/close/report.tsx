@@ -37,10 +37,10 @@ export function Report({ facts }: { facts: PageFacts }) {
                   <td className="py-1 pr-2">{row.check}</td>
                   <td className="py-1 pr-2">{row.with}</td>
                   <td className={`py-1 pr-2 ${row.isOff ? 'font-bold' : ''}`}>
-                    {row.read}
+                    {figuresTogether(row.read)}
                     {row.isOff && <span title="not as expected"> !</span>}
                   </td>
-                  <td className="py-1">{row.sound}</td>
+                  <td className="py-1">{figuresTogether(row.sound)}</td>
                 </tr>
               ))}
             </tbody>
@@ -103,3 +103,6 @@ function Section({ title, children }: { title: string; children: ReactNode }) {
     </section>
   )
 }
+
+/** A figure does not break from its unit where a column is narrow. */
+const figuresTogether = (text: string): string => text.replace(/(?<=\d) (?=[a-zµ])/gi, '\u00a0')
