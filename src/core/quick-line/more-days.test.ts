@@ -164,6 +164,20 @@ describe('where one is at', () => {
     ]))
 })
 
+describe('volts, or ohms', () => {
+  const blown = standingAfter('heat-pump-o', 'indoor', ['fuse blown'])
+  const noFuse = standing('air-handler-plain', 'indoor', 'on')
+  it.each([
+    [blown, 'Y-C 11', 'Behind a fuse that is open nothing is live.'],
+    [noFuse, 'primary 9', 'Volts, or ohms with the power off?'],
+    [noFuse, 'condenser wires Y to C 2.9', 'Volts, or ohms with the power off?'],
+  ])('%#', (read, line, asks) => {
+    expect(answerTo(read, line)).toContain(asks)
+    expect(drafts(read, `power off; ${line}`).at(-1)).toMatchObject({ probe: { meter: 'ohms' } })
+    expect(drafts(read, `${line} V`).at(-1)).toMatchObject({ probe: { meter: 'volts' } })
+  })
+})
+
 describe('what is wanted, and what became of it', () => {
   it('an armature that buzzes once and is in then is in', () =>
     expect(answerTo(coolingOutside, 'contactor buzzes once then holds in')).toBe('contactor: in'))

@@ -57,6 +57,7 @@ export const ofConditions: readonly Shortened[] = [
     /^(?:the )?(?:dual )?cap(?:acitor)? (?:reads |is |only )*([\d.]+)(?: ?uf)? on (?:the )?(fan|herm|compressor|c)(?: side)?,? (?:it )?(?:should be|supposed to be|rated) ([\d.]+)(?: ?uf)?$/i,
     '$2 $1 uf, rated $3',
   ],
+  [/^(?:re)?landed back(?: on| up)?$/i, 'landed it back'],
   [/^(?:it )?loaded(?: up)?(?:,? it)? drops to (\d+(?:\.\d+)?)(?: ?v| volts)?$/i, 'drops to $1 under load'],
   [/^(?:the )?heat (?:fires|fired|lights|lit)(?: right)?(?: up| off)?$/i, 'heat works'],
   // Each on the other's screw.

@@ -6,6 +6,7 @@ import { parseLook } from '@/src/core/readings/look-target'
 import { wordsOfCoil } from '@/src/core/readings/looks'
 import { modelValue } from '@/src/core/units/model-value'
 import { CHASSIS, type Point, parsePoint } from '@/src/core/wiring/point'
+import { lineNodes } from '@/src/core/wiring/supply'
 import { partById, partsOf, type System } from '@/src/core/wiring/system'
 
 /** Below this a bare number to the metal could be ohms of a short or stray volts on a dead wire. */
@@ -59,6 +60,8 @@ function saidOtherwise(line: string, drafts: readonly EntryDraft[], the: Sentenc
   const isOfPoints = /\d ?(?:m?v|volts?|vac|k?ohms?)\b|\b(?:to|wires?|leads?|plug|harness)\b|-[A-Z]\b/i.test(line)
   if (bench.power && !isOfPoints && drafts.some((draft) => isAcrossLoose(draft, the)))
     return `Nothing is live at what is off its leads, and ohms are read with the power off. Is it off? Say "power off; ${line.trim()}".`
+  if (bench.power && bench.slot.open && !isOfUnit(line) && drafts.some((draft) => isOhmsOfCoil(draft, the.system)))
+    return `Behind a fuse that is open nothing is live. Volts, or ohms with the power off? Say "${line.trim()} V", or "power off; ${line.trim()}".`
   // The power is tried again, and that is seldom said.
   if (isOff && !/ohm/i.test(line) && !/\d ?v/i.test(line) && drafts.some(isSupplyVolts))
     return `Volts, with the power back on? Say "power on; ${line.trim()}", or "${line.trim()} ohms".`
@@ -112,6 +115,15 @@ function needsPower(draft: EntryDraft, line: string, system: System): boolean {
 /** One that is found in with the power off is stuck. */
 const DRAWN_IN = /\b(?:pull(?:s|ed)|suck(?:s|ed)|snap(?:s|ped)|click(?:s|ed)|com(?:es)|came|kick(?:s|ed)|energi[sz]e[sd])\b/i
 const GOES_BLANK = /\b(?:went|goes|going) (?:blank|dark|dead|out)\b/i
+
+const isOfUnit = (line: string): boolean => /\d ?(?:m?v|volts?|vac|k?ohms?|a|amps?)\b/i.test(line)
+
+/** A figure on the 24 V side of one transformer that its coils read in ohms, and no live wire in volts. */
+function isOhmsOfCoil(draft: EntryDraft, system: System): boolean {
+  if (draft.kind !== 'reading' || draft.probe.meter !== 'volts' || typeof draft.answer !== 'number') return false
+  const isOfLine = [draft.probe.a, draft.probe.b].some((point) => lineNodes(system).has(point))
+  return !isOfLine && partsOf(system, 'transformer').length === 1 && draft.answer >= AMBIGUOUS_BELOW && draft.answer < MOST_OHMS_OF_A_COIL
+}
 
 /** A figure across the own leads of a part that is off them, where volts are told. */
 function isAcrossLoose(draft: EntryDraft, { system, state }: Sentence): boolean {
