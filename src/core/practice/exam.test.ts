@@ -114,6 +114,15 @@ describe('the other solvers, on the same house', () => {
     expect(ohms[0]).toMatchObject({ bench: { slot: { holds: 'nothing' } }, probe: { a: 'R@indoor' } })
   })
 
+  it('look at what a call should bring on, and follow no other @long', () => {
+    const induced = engineOf('furnace-induced-draft')
+    const jammed = drawCase(induced, createRandom(3), 'armature-jammed:inducer-relay')
+    const told = { ...jammed, complaint: { ...emptyComplaint, symptoms: ['mode-dead' as const], call: 'heat' as const } }
+    const { trial } = sit(induced, told, habitSolver('follow the call'), { mostChecks: MOST_HABIT_CHECKS })
+    expect(trial.observations.map(({ probe }) => probe)).toContainEqual({ meter: 'look', at: 'inducer-relay' })
+    expect(trial.observations.map(({ bench }) => bench.call)).not.toContain('cool')
+  })
+
   it('follow a dead call from the thermostat to where the volts end', () => {
     const dead = { ...drawn, complaint: { ...emptyComplaint, symptoms: ['mode-dead' as const], call: 'cool' as const } }
     const followed = sit(engine, dead, habitSolver('follow the call'), { mostChecks: MOST_HABIT_CHECKS })

@@ -3,7 +3,7 @@ import { joinedCalls } from '@/src/core/diagnosis/planner/candidates'
 import { lowVoltageNodes } from '@/src/core/faults/low-voltage'
 import type { Question } from '@/src/core/practice/trial'
 import { probeKey } from '@/src/core/readings/check'
-import { parseLook } from '@/src/core/readings/look-target'
+import { flameOf, flameSignalOf, parseLook } from '@/src/core/readings/look-target'
 import type { Observation } from '@/src/core/readings/observations'
 import { DisjointSet } from '@/src/core/units/disjoint-set'
 import { modelValue } from '@/src/core/units/model-value'
@@ -213,9 +213,23 @@ export function followCall(system: System, from: Bench, call: CallName, known: K
       across,
       ...walked,
       ...toMetal,
+      ...seenOnCall(system, live, circuit),
       ...(isWire ? [...wires, ...parts] : [...parts, ...wires]),
     ]
   })
+}
+
+/** What a call brings on, looked at where its circuit goes: armatures, boards, what the line feeds, the burners and their signal. */
+function seenOnCall(system: System, live: Bench, circuit: ReadonlySet<Point>): Question[] {
+  const look = (place: PlaceId, at: string): Question => ({ bench: live, place, probe: { meter: 'look', at } })
+  const places = new Set([...circuit].map((node) => parsePoint(node).place))
+  const coils = partsOf(system, 'coil').filter(({ place, between }) => between.some((name) => circuit.has(terminalPoint(name, place))))
+  const boards = partsOf(system, 'board').filter(({ place }) => places.has(place))
+  const loads = partsOf(system, 'load').filter(({ place }) => places.has(place))
+  const burners = boards
+    .filter(({ ignites }) => ignites !== undefined)
+    .flatMap(({ place, id }) => [look(place, flameOf(id)), look(place, flameSignalOf(id))])
+  return [...[...coils, ...boards, ...loads].map(({ place, id }) => look(place, id)), ...burners]
 }
 
 /** Each wire of a call, towards the place where the volts end where that is known: joined at its far end to two others in turn, and the loops read. */

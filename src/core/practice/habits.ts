@@ -72,7 +72,8 @@ function habitOrder(
   const terminals = isAtPowerUp ? [houseHot(system), ...switched] : switched
   const hunt = (among: readonly string[]) => among.flatMap((terminal) => shortOnCall(system, bench, terminal, known))
   if (name === 'follow the call') {
-    const calls = told === null ? callsOf(system) : [told, ...callsOf(system).filter((call) => call !== told)]
+    // Whoever was called for one of them does not go through the others.
+    const calls = told === null ? callsOf(system) : [told]
     return [...supplyFirst(system, bench), ...looks, ...calls.flatMap((call) => followCall(system, bench, call, known))]
   }
   if (name === 'ohms first') return [...looks, ...hunt(terminals)]
