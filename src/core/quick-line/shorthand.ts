@@ -8,6 +8,7 @@ import { ofWhatHappened } from '@/src/core/quick-line/short-happened'
 import { ofLine } from '@/src/core/quick-line/short-line'
 import { ofNames } from '@/src/core/quick-line/short-named'
 import { ofPartsShort } from '@/src/core/quick-line/short-parts'
+import { inPassing } from '@/src/core/quick-line/short-passing'
 import { ofReadings, type Shortened } from '@/src/core/quick-line/short-readings'
 import { ofDays } from '@/src/core/quick-line/short-said'
 import { ofTrips } from '@/src/core/quick-line/short-trips'
@@ -86,6 +87,7 @@ const shortened: readonly Shortened[] = [
     'took $2 $1 off both ends',
   ],
   ...ofWhatIsFreed,
+  ...inPassing,
   ...ofConditions,
   [
     /^(?:the )?(?:room|set ?point|return|ambient|discharge|(?:outdoor|outside|indoor|inside|room|supply|return)(?: air)? temp(?:erature)?)s?,? (?:is |at |of )?\d{2,3}(?: ?(?:f|degrees|°f?))?$/i,
