@@ -107,6 +107,7 @@ function page(rows: ReadonlyMap<string, Row>): string {
     ...catalogue.flatMap(({ id, name }) => (rows.has(id) ? [line(name, rows.get(id) as Row)] : [])),
     line('**all**', all),
     '',
+    ...(rows.size < catalogue.length ? [`Measured on ${rows.size} of ${catalogue.length} systems: the run was ended there.`, ''] : []),
   ].join('\n')
 }
 
