@@ -43,7 +43,7 @@ describe('hands and eyes', () => {
     expect(drafts(contactorOff, 'power off; coil reads 13').at(-1)).toMatchObject({ probe: { meter: 'ohms' }, answer: 13 })
   })
 
-  it('a wire from one end to the other is no reading to common, and of two cables it is asked which', () => {
+  it('end to end is along one wire and not to common; where two cables have it, asks which', () => {
     expect(answerTo(furnaceOff, 'Y end to end 0.3')).toContain('In which cable?')
     expect(drafts(furnaceOff, 'outdoor Y open end to end')).toMatchObject([
       { probe: { meter: 'ohms', a: 'outdoor-cable.Y@indoor', b: 'outdoor-cable.Y@outdoor' }, answer: 'OL' },
@@ -168,7 +168,7 @@ describe('volts, or ohms', () => {
   const blown = standingAfter('heat-pump-o', 'indoor', ['fuse blown'])
   const noFuse = standing('air-handler-plain', 'indoor', 'on')
   it.each([
-    [blown, 'Y-C 11', 'Behind a fuse that is open nothing is live.'],
+    [blown, 'Y-C 11', 'Nothing is live behind an open fuse or breaker.'],
     [noFuse, 'primary 9', 'Volts, or ohms with the power off?'],
     [noFuse, 'condenser wires Y to C 2.9', 'Volts, or ohms with the power off?'],
   ])('%#', (read, line, asks) => {

@@ -1,6 +1,5 @@
 import type { EntryDraft } from '@/src/core/job/entry'
 import { conductorsAt } from '@/src/core/quick-line/hands'
-import { isSetOff } from '@/src/core/quick-line/sense'
 import type { Sentence } from '@/src/core/quick-line/sentence'
 import { parseLook } from '@/src/core/readings/look-target'
 import { wordsOfCoil } from '@/src/core/readings/looks'
@@ -61,11 +60,11 @@ function saidOtherwise(line: string, drafts: readonly EntryDraft[], the: Sentenc
   if (bench.power && !isOfPoints && drafts.some((draft) => isAcrossLoose(draft, the)))
     return `Nothing is live at what is off its leads, and ohms are read with the power off. Is it off? Say "power off; ${line.trim()}".`
   if (bench.power && bench.slot.open && !isOfUnit(line) && drafts.some((draft) => isOhmsOfCoil(draft, the.system)))
-    return `Behind a fuse that is open nothing is live. Volts, or ohms with the power off? Say "${line.trim()} V", or "power off; ${line.trim()}".`
+    return `Nothing is live behind an open fuse or breaker. Volts, or ohms with the power off? Say "${line.trim()} V", or "power off; ${line.trim()}".`
   // The power is tried again, and that is seldom said.
   if (isOff && !/ohm/i.test(line) && !/\d ?v/i.test(line) && drafts.some(isSupplyVolts))
     return `Volts, with the power back on? Say "power on; ${line.trim()}", or "${line.trim()} ohms".`
-  const [, read] = isSetOff(the.state) ? [] : (/^(.*\d.*?),? with (?:the )?(?:thermostat|stat|tstat) off$/i.exec(line.trim()) ?? [])
+  const [, read] = /^(.*\d.*?),? with (?:the )?(?:thermostat|stat|tstat) off$/i.exec(line.trim()) ?? []
   const stat = drafts.flatMap((draft) => (draft.kind === 'bench' && draft.change.do === 'unplug' ? [draft.change.part] : []))[0]
   return read === undefined || stat === undefined || bench.unplugged.includes(stat)
     ? null
@@ -161,7 +160,7 @@ const ON_A_CALL =
  */
 function smallFigure(line: string, drafts: readonly EntryDraft[], the: Sentence): string | null {
   const { bench } = the.state
-  if (!bench.power || /\d ?(?:m?v|volts?|vac|k?ohms?|a|amps?)\b/i.test(line)) return null
+  if (!bench.power || isOfUnit(line)) return null
   const isAmbiguous = drafts.some((draft) => {
     if (draft.kind !== 'reading' || draft.probe.meter !== 'volts' || typeof draft.answer !== 'number') return false
     const { a, b } = draft.probe
