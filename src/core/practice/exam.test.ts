@@ -114,6 +114,24 @@ describe('the other solvers, on the same house', () => {
     expect(ohms[0]).toMatchObject({ bench: { slot: { holds: 'nothing' } }, probe: { a: 'R@indoor' } })
   })
 
+  it('go on to the wire outdoors that hangs behind a float, and to what it feeds @long', () => {
+    const behindFloat = engineOf('furnace-no-common')
+    const short = drawCase(behindFloat, createRandom(27), 'coil-shorted:contactor')
+    const told = { ...short, complaint: { ...emptyComplaint, symptoms: ['fuse-on-call' as const], call: 'cool' as const } }
+    const { trial, right } = sit(behindFloat, told, habitSolver('ohms first'), { mostChecks: MOST_HABIT_CHECKS })
+    expect(right).toBe(true)
+    expect(trial.observations.some(({ probe }) => probe.meter === 'ohms' && probe.a.startsWith('outdoor-cable.Y@'))).toBe(true)
+  })
+
+  it('hunt a short where the call that is followed opens the fuse, and ask no more of it live @long', () => {
+    const short = drawCase(engine, createRandom(28), 'conductor-to-chassis:outdoor-cable.Y')
+    const told = { ...short, complaint: { ...emptyComplaint, symptoms: ['mode-dead' as const], call: 'cool' as const } }
+    const { trial, right } = sit(engine, told, habitSolver('follow the call'), { mostChecks: MOST_HABIT_CHECKS })
+    expect(right).toBe(true)
+    expect(trial.trips).toBeLessThan(3)
+    expect(trial.observations.some(({ probe }) => probe.meter === 'ohms')).toBe(true)
+  })
+
   it('look at what a call should bring on, and follow no other @long', () => {
     const induced = engineOf('furnace-induced-draft')
     const jammed = drawCase(induced, createRandom(3), 'armature-jammed:inducer-relay')
