@@ -126,7 +126,7 @@ export const flameRules: readonly Rule[] = [
   ),
   // Without a word of the igniter: whether it glowed is told by what was seen of it on this call, else asked.
   rule(
-    '(no (?:flame|fire|burners?))|(?:flame|burners?|fire)s? (?:never|doesnt|does not|dont|do not|didnt|did not|wont|will not|isnt|arent|not)(?: ever| even)? (?:comes?|come on|comes on|light|lights|lighting|lit|appears?|ignites?|fire|fires)(?: up| on| off)?',
+    '(no (?:flame|fire|burners?))|(?:(?:it|gas|flame|burners?|fire)s? )?(?:never|doesnt|does not|dont|do not|didnt|did not|wont|will not|isnt|arent|not)(?: ever| even)? (?:comes?|come on|comes on|light|lights|lighting|lit|appears?|ignites?|fire|fires)(?: up| on| off)?',
     (the, absent) => {
       const igniter = ignitionOf(the.system)?.ignites?.igniter
       if (igniter === undefined) return noFire(the)

@@ -95,6 +95,14 @@ const forms: readonly Form[] = [
   [/\bleg (?:three|3|c)\b/gi, 'L3'],
   [/\b(?:leg to leg|line to line|between (?:the |both )?(?:two )?legs|across (?:the |both )?legs|phase to phase)\b/gi, 'L1 to L2'],
   [/\b(?:yanked|ripped|plucked|snatched)\b/gi, 'pulled'],
+  // Two wires go outdoors: the whole of that cable.
+  [
+    /\b(outdoor|outside|condenser) pair(?=$| (?:off|at|from|back))/gi,
+    ({ system }, all, where) => {
+      const cable = cableById(system, findCable(system, 'outdoor') ?? '')
+      return cable?.conductors.filter(({ lands }) => lands[0] !== null).length === 2 ? `${where} cable` : all
+    },
+  ],
   [/\boff (?:the |its |of the )?(?:sub-?base|back ?plate|wall ?plate|mounting plate)\b/gi, 'off the wall'],
   [/\btook ((?:the )?\w+(?: \w+)?) loose\b/gi, 'took $1 off'],
   [/\b(goes|went|going) black\b/gi, '$1 blank'],
@@ -255,6 +263,11 @@ const forms: readonly Form[] = [
       const zone = zones.find((one) => one !== undefined)
       return partById(the.system, `thermostat-${zone}`) ? `thermostat-${zone}` : all
     },
+  ],
+  // The letter of the strips, where it has volts or none.
+  [
+    /^(?:the )?aux(?:iliary)?(?: wire| terminal| screw)?(?= (?:is )?(?:hot|dead|live|\d))(?! \d+ ?amps)/i,
+    (the, all) => (the.isLetter('w') && the.call('aux') !== null ? the.letter('w') : all),
   ],
   // Of two ways to heat the gas is called as emergency heat.
   [

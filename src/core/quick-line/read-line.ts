@@ -129,7 +129,12 @@ function readAll(said: string, asked: QuickLineContext): Understood {
   // In the grammar's words, and refused for the hand's sake: never a remark.
   if (read.ok || isOfRun(line) || read.problem === CAPACITOR_WITH_POWER) return read
   if (isConclusion(line)) return readInGrammar(`note ${line.trim()}`, context)
-  const clauses = clausesOf(inFull(withLeadsByName(wordsInFull(line, context.system), context.system)))
+  const full = inFull(withLeadsByName(wordsInFull(line, context.system), context.system))
+  if (isOfRun(full)) {
+    const run = readInGrammar(full, context)
+    return run.ok ? run : { ...run, start: 0, end: line.length }
+  }
+  const clauses = clausesOf(full)
   // What is shortened as a whole line is so as one of several, too; a note stays as it was typed.
   const put = inGrammarsWords(
     clauses.length < 2 ? clauses : clauses.map((clause) => (/^\s*note\b/i.test(clause) ? clause : inFull(clause.trim()))),

@@ -3,6 +3,7 @@ import { allOf, landAll } from '@/src/core/quick-line/hands'
 import { findCable } from '@/src/core/quick-line/names'
 import { closedSwitch, openSwitch } from '@/src/core/quick-line/open-switch'
 import { NUMBER, type Rule, rule, type Said, VOLTS } from '@/src/core/quick-line/rule'
+import { NOTHING_OFF } from '@/src/core/quick-line/rules-put-back'
 import { nothingCalls } from '@/src/core/quick-line/sense'
 import { leading, loadOf, type Sentence, statHere, worded } from '@/src/core/quick-line/sentence'
 import { lineSide, primary } from '@/src/core/quick-line/volts'
@@ -51,7 +52,7 @@ function allBack({ state: { bench } }: Sentence): Said {
     ...bench.unplugged.map((part) => `plug ${part}`),
     ...bench.lifted.map((end) => `land ${end}`),
   ]
-  return back.length === 0 ? { asks: 'The record shows nothing lifted, unplugged or jumpered.' } : back.join('; ')
+  return back.length === 0 ? { asks: NOTHING_OFF } : back.join('; ')
 }
 
 const NOT = '(?:not|isnt|is not|doesnt|does not|wont|will not)'

@@ -19,6 +19,11 @@ export function backOn({ state }: Sentence, cable: CableId | null): string | nul
   return back.length === 0 ? null : back.join('; ')
 }
 
+export const NOTHING_OFF = 'The record shows nothing lifted, unplugged or jumpered.'
+const isOn = (cable: CableId) => ({
+  asks: `The record has those wires on their terminals. Enter what was off first: "lift ${cable.replace(/-cable$/, '')} cable".`,
+})
+
 /** Parts of one name where one stands, or all there are of it: dampers, pressure switches. */
 function severalOf({ system, state }: Sentence, plural: string): string[] {
   const one = plural.replace(/(?<=ch|x|s)es$|s$/, '').replaceAll(' ', '[ -]')
@@ -40,14 +45,16 @@ export const putBackRules: readonly Rule[] = [
     (the, one, at, other, there) => {
       const where = at || there
       const place = where ? the.place(where) : null
-      return where && place === null ? null : landAll(the, one || other, place)
+      if (where && place === null) return null
+      const cable = cableTowards(the, one || other)
+      return landAll(the, one || other, place) ?? (cable && isOn(cable))
     },
   ),
   rule(
-    `(?:everything|all of it|all|all (?:the )?(?:wires|conductors)) (?:is |are )?(?:back on|relanded|put back|landed)(?:,? (?:and )?${HOW})?`,
+    `(?:everything|all of it|all|(?:(?:all|both) )?(?:the )?(?:wires|conductors)) (?:is |are )?(?:back on|relanded|put back|landed)(?:,? (?:and )?${HOW})?`,
     (the, how) => {
       const back = backOn(the, null)
-      return back && `${back}${after(how)}`
+      return back ? `${back}${after(how)}` : the.says(/\bwires|conductors\b/i) ? { asks: NOTHING_OFF } : null
     },
   ),
   rule(
@@ -87,16 +94,17 @@ export const putBackRules: readonly Rule[] = [
       const cable = /wires?|cable|pair/.test(said) ? null : cableTowards(the, said)
       if (cable === null) return null
       const ends = the.state.bench.lifted.filter((end) => parsePoint(end).cable === cable)
-      return ends.length > 0
-        ? ends.map((end) => `land ${end}`).join('; ')
-        : { asks: `The record has those wires on their terminals. Enter what was off first: "lift ${cable.replace(/-cable$/, '')} cable".` }
+      return ends.length > 0 ? ends.map((end) => `land ${end}`).join('; ') : isOn(cable)
     },
   ),
   // "Back on" with the power off and nothing lifted is the power.
-  rule('(?:it is |its |turned it |switched it |flipped it |all )?back on(?: now)?', (the) => {
-    const { power, lifted, unplugged } = the.state.bench
-    return !power && lifted.length + unplugged.length === 0 ? 'power on' : null
-  }),
+  rule(
+    '(?:it is |its |(?:turned|switched|flipped|cut|put) (?:it |it all |everything |all of it )?|(?:it )?all |juice |juice is )?back on(?: now)?|juice(?: is)? on',
+    (the) => {
+      const { power, lifted, unplugged } = the.state.bench
+      return !power && lifted.length + unplugged.length === 0 ? 'power on' : null
+    },
+  ),
   // What opened by its size, on the call that is on.
   rule('(?:\\d+ ?(?:a|amps?))(?: breaker| one)? (?:popped|pops|tripped|blew|blows|went|let go)(?: again| right away| instantly)?', (the) =>
     the.state.bench.call === 'off' ? null : 'trips',

@@ -9,23 +9,33 @@ import { callsOf, partById, partsOf, placeById } from '@/src/core/wiring/system'
 /** What runs where one stands, or does not; what a display shows of it, and what is heard of it. */
 
 const NOT_ON =
-  '(?:does not|doesnt|did not|didnt|wont|will not|never|not|isnt|is not)(?: run| running| runs| come on| comes on| came on| coming on| kick in| kicks in| start| starts| starting| work| works| working| pull in| pulls in| pulling in)'
+  '(?:does not|doesnt|did not|didnt|wont|will not|never|not|isnt|is not)(?: run| running| runs| come on| comes on| came on| coming on| kick in| kicks in| start| starts| starting| work| works| working| pull in| pulls in| pulling in| come in| comes in| coming in)'
 
-/** The second stage, where one call alone has one, or where the call that is on says which: the call, and what it brings on or does not. */
-const stageStill = (the: Sentence, named: string): string | null => ofStage(the, named, 'still', 'not as called')
-const stageRuns = (the: Sentence, named: string): string | null => ofStage(the, named, 'runs', 'as called')
+/**
+ * A stage, where one call alone has two of them, or where the call that is on says which: the call, and what that stage brings on or does
+ * not. Cooling's have a compressor each where there are two.
+ */
+const stageIs =
+  (number: 1 | 2, ofCompressor: string, ofUnit: string) =>
+  (the: Sentence, named: string): string | null => {
+    const { call } = the.state.bench
+    const seconds = callsOf(the.system).filter((one) => /^(?:cool|heat)-2$/.test(one) && one.startsWith(named.slice(0, 4)))
+    const first = (second: string) => second.slice(0, -'-2'.length)
+    const second = seconds.length === 1 ? seconds[0] : seconds.find((one) => call === one || call === first(one))
+    if (second === undefined) return null
+    const isCooling = second === 'cool-2'
+    const compressor = isCooling ? loadOf(the, 'second compressor') && loadOf(the, number === 1 ? 'compressor' : 'second compressor') : null
+    const place = the.place(isCooling ? 'outdoor' : 'indoor')
+    const what = compressor ? `${compressor} ${ofCompressor}` : place && `${place} ${ofUnit}`
+    // The first stage runs on with the second.
+    const calls = number === 2 ? `call ${second}; ` : call === second || call === first(second) ? '' : `call ${first(second)}; `
+    return what && `${calls}${what}`
+  }
 
-function ofStage(the: Sentence, named: string, ofCompressor: string, ofUnit: string): string | null {
-  const { call } = the.state.bench
-  const stages = callsOf(the.system).filter((one) => /^(?:cool|heat)-2$/.test(one) && one.startsWith(named.slice(0, 4)))
-  const stage = stages.length === 1 ? stages[0] : stages.find((one) => call === one || call === one.slice(0, -'-2'.length))
-  if (stage === undefined) return null
-  const compressor = stage === 'cool-2' ? loadOf(the, 'second compressor') : null
-  const place = the.place(stage === 'cool-2' ? 'outdoor' : 'indoor')
-  return compressor ? `call ${stage}; ${compressor} ${ofCompressor}` : place && `call ${stage}; ${place} ${ofUnit}`
-}
+const IS_ON =
+  '(?:is on|on|comes on|came on|runs|running|is running|kicks in|kicked in|works|pulls in|pulled in|comes in|came in)(?: too| fine| ok)?'
 
-const IS_ON = '(?:is on|on|comes on|came on|runs|running|is running|kicks in|kicked in|works|pulls in|pulled in)(?: too| fine| ok)?'
+const STAGE = { 1: 'stage (?:1|one)|first stage|1st stage|low stage', 2: 'stage (?:2|two)|second stage|2nd stage|high stage' } as const
 
 /** Amps of the smallest motor of a house on its line: assumption. */
 const LEAST_OF_A_MOTOR = 1.5
@@ -133,11 +143,13 @@ export const runningRules: readonly Rule[] = [
     const here = placeById(system, state.bench.place)
     return state.bench.call !== 'off' && here?.kind !== 'thermostat' ? `${here?.id} not as called` : null
   }),
-  rule(`(?:stage (?:2|two)|second stage|2nd stage|high stage)(?: (cooling|heating|cool|heat))?(?: compressor)? ${IS_ON}`, stageRuns),
-  rule(
-    `(?:stage (?:2|two)|second stage|2nd stage|high stage)(?: (cooling|heating|cool|heat))?(?: compressor)? (?:${NOT_ON}|not on)`,
-    stageStill,
-  ),
+  ...([1, 2] as const).flatMap((number) => {
+    const stage = `(?:${STAGE[number]})(?: (cooling|heating|cool|heat))?(?: compressor)?`
+    return [
+      rule(`${stage} ${IS_ON}`, stageIs(number, 'runs', 'as called')),
+      rule(`${stage} (?:${NOT_ON}|not on|dead|out)`, stageIs(number, 'still', 'not as called')),
+    ]
+  }),
   rule(
     '(?:thermostat|stat|tstat|display|screen) (?:keeps |is )?(?:flickers?|flickering|flashes|flashing|reboots?|rebooting|restarts?|restarting|resets?|resetting|cycles|cycling|blinks out|drops out) (?:on|with|in|when) (?:calling )?(?:for )?(\\S+)(?: call| comes on| called)?',
     (the, said) => {

@@ -1,6 +1,7 @@
 import { NUMBER, type Rule, rule, type Said, VOLTS } from '@/src/core/quick-line/rule'
 import { loadOf, type Sentence } from '@/src/core/quick-line/sentence'
 import { BETWEEN_LEGS, lineSide, primary, windingVolts } from '@/src/core/quick-line/volts'
+import { contactorPlace } from '@/src/core/quick-line/which-part'
 import { partById, partsOf, type System } from '@/src/core/wiring/system'
 
 /** The supply as it is told: line volts at a unit, between its legs, and what a transformer of several has on either side. */
@@ -30,13 +31,6 @@ function lineAt(the: Sentence, said: string, volts: string): string | null {
 function ofTransformer(the: Sentence, name: string, volts: string): string | null {
   const part = partById(the.system, the.part(name) ?? '')
   return part?.kind === 'transformer' ? windingVolts(part, Number(volts) < LEAST_OF_LINE ? 'secondary' : 'primary', volts) : null
-}
-
-/** Where the one contactor is; where one stands, if there are several. */
-function contactorPlace({ system, state }: Sentence): string {
-  const places = new Set(partsOf(system, 'coil').flatMap(({ role, place }) => (role === 'contactor' ? [place] : [])))
-  const [only, another] = places
-  return only !== undefined && another === undefined ? only : state.bench.place
 }
 
 const both = (one: string | null, other: string | null): string | null => one && other && `${one}; ${other}`

@@ -1,7 +1,8 @@
 import { asks, type Rule, rule } from '@/src/core/quick-line/rule'
 import { leading, type Sentence, statHere } from '@/src/core/quick-line/sentence'
 import { SHOWS_CALL, SHOWS_NO_CALL } from '@/src/core/readings/looks'
-import { placeById } from '@/src/core/wiring/system'
+import type { CallName } from '@/src/core/wiring/call'
+import { partsOf, placeById } from '@/src/core/wiring/system'
 
 const STAT = '(?:thermostat|stat|tstat|t-stat|screen|display)s?'
 
@@ -11,6 +12,18 @@ const isAtStat = ({ system, state }: Sentence): boolean => placeById(system, sta
 function waitsOn(the: Sentence, mode: string): string | null {
   const [call, waits] = [the.call(mode), isAtStat(the) ? statHere(the, 'waits') : null]
   return waits && call && (the.state.bench.call === 'off' ? `call ${call}; ${waits}` : waits)
+}
+
+/** The call that closes these terminals, and none beside the fan's; with G alone the fan's own. */
+function callOfLetters(the: Sentence, letters: readonly string[]): CallName | null {
+  const named = letters.map((letter) => the.letter(letter))
+  const [stat] = partsOf(the.system, 'thermostat')
+  const wanted = new Set(named.filter((name) => name !== 'G'))
+  const found = Object.entries(stat.calls).find(([, closes]) => {
+    const own = closes.filter((name) => name !== 'G')
+    return closes.length > 0 && own.length === wanted.size && own.every((name) => wanted.has(name))
+  })
+  return found ? (found[0] as CallName) : null
 }
 
 /** What a thermostat shows, loses and asks for. */
@@ -103,11 +116,24 @@ export const thermostatRules: readonly Rule[] = [
       return the.state.bench.call === 'off' ? { asks: `On which call? Say it first: "call cool; ${seen ?? 'thermostat chatters'}".` } : seen
     },
   ),
-  // Down from where it was it asks for cooling, up for heat.
+  // Down from where it was it asks for cooling, up for heat; the other way in a mode that is called it asks for nothing.
   rule(
-    `(?:dropped|lowered|turned down|bumped down|raised|turned up|cranked up|bumped up)(?: ${STAT}| setpoint| set point)?(?: down| up)? to [4-9]\\d(?: degrees)?`,
-    (the) => leading('call', the.call(the.says(/\b(?:dropped|lowered|down)\b/i) ? 'cool' : 'heat')),
+    `(?:dropped|lowered|turn|turned|dialed|bumped|cranked|ran|raised|set)(?: down| up)?(?: it| ${STAT}| setpoint| set point| temp(?:erature)?)?(?: (?:way|all (?:the )?way))?(?: down| up)?(?: (?:all (?:the )?way|(?:all (?:the )?way )?(?:to |at )?[4-9]\\d(?: ?f| degrees)?))?`,
+    (the) => {
+      const isDown = the.says(/\b(?:dropped|lowered|down)\b/i)
+      if (!isDown && !the.says(/\b(?:raised|up)\b/i)) return null
+      const [mode, other] = isDown ? ['cool', 'heat'] : ['heat', 'cool']
+      return the.state.bench.call.startsWith(other) ? 'call off' : leading('call', the.call(mode))
+    },
   ),
+  rule(
+    `(?:${STAT} )?(?:is |its )?(?:calling|calls|call)(?: for| on)? ([a-z]\\d?(?:(?: and |, | \\+ |\\+| )[a-z]\\d?){0,3})`,
+    (the, letters) => leading('call', callOfLetters(the, letters.split(/ and |, | ?\\+ ?| /))),
+  ),
+  rule(`${STAT} (?:says|shows|reads|displays|is showing|showing) (?:on )?(?:em|emergency|aux|auxiliary)(?: heat)?(?: on)?`, (the) => {
+    const [call, shown] = [the.call(the.says(/\bem/i) ? 'emergency heat' : 'aux'), statHere(the, SHOWS_CALL)]
+    return shown && call && `call ${call}; ${shown}`
+  }),
   rule(
     `(?:waiting|wait|delay)(?: \\d+ (?:min|mins|minutes?))?(?: (?:on|showing on|is on) (?:screen|display|stat|thermostat))|${STAT} (?:says|shows) (?:wait|waiting|delay)(?: .*)?`,
     (the) => statHere(the, 'waits'),

@@ -2,7 +2,7 @@ import { asks, NUMBER, type Rule, rule, type Said, VOLTS } from '@/src/core/quic
 import type { Sentence } from '@/src/core/quick-line/sentence'
 import { NOT_24_V } from '@/src/core/quick-line/units'
 import { lineSide, windingOhms } from '@/src/core/quick-line/volts'
-import { coilMeant } from '@/src/core/quick-line/which-part'
+import { coilMeant, contactorPlace } from '@/src/core/quick-line/which-part'
 import { type Point, parsePoint, terminalPoint } from '@/src/core/wiring/point'
 import { commonBeside } from '@/src/core/wiring/supply'
 import { partById, partsOf } from '@/src/core/wiring/system'
@@ -60,7 +60,8 @@ function besideSwitch(the: Sentence, named: string, volts: string, side: 0 | 1):
 /** What a contactor feeds, by itself. */
 function loadSide(the: Sentence, volts: string): string | null {
   const { system, state } = the
-  const { place } = state.bench
+  // Whoever names it says where.
+  const place = the.says(/contactor/i) ? contactorPlace(the) : state.bench.place
   const contactor = partsOf(system, 'coil').find((coil) => coil.role === 'contactor' && coil.place === place && coil.contact)
   const fed = partsOf(system, 'load').find((load) => load.place === place && load.between.some((node) => contactor?.contact?.[1] === node))
   return fed ? `${fed.between[0]}-${fed.between[1]} ${/^[\d.]/.test(volts) ? volts : '0'} V at ${place}` : null
@@ -146,6 +147,7 @@ export const throughRules: readonly Rule[] = [
   rule(`(?:(\\d*[.]?\\d+) ?${VOLTS}?|${NONE}) (?:on |at |across )?load side(?: (?:of )?contactor)?`, (the, volts) =>
     mayBeDisconnect(the) ? { asks: WHICH_SIDES } : loadSide(the, volts || '0'),
   ),
+  rule(`contactor load side(?: is| has| reads)? (?:${NUMBER} ?${VOLTS}?|${NONE})`, (the, volts) => loadSide(the, volts || '0')),
   rule(
     `${NUMBER} ?${VOLTS}? (?:before|into|in|ahead|going into|going in|to|up to|at)(?: to)? (.+?),? (?:and |but |then )?(?:(\\d*[.]?\\d+) ?${VOLTS}?|${NONE}) (?:after|out|behind|coming out|past it|past|leaving)(?: it)?`,
     (the, before, named, value) => throughSwitch(the, before, named, value),

@@ -173,10 +173,14 @@ export const toldRules: readonly Rule[] = [
   rule('(?:it |breaker |fuse )?(?:is )?(?:holds|held|holding|stayed in|stays in|staying in)(?: so far| fine| up| in)?', () => 'holds'),
   rule('went through (?:\\d+|two|three|several|couple) fuses(?: .*)?', (the) => the.asNote()),
   rule(
-    `(?:it |breaker |fuse )?${TRIPS}(?: out)?(?: it)?(?: \\d+ ?(?:a|amps?)(?: fuse)?)? (?:immediately |instantly |right away |every time )?(?:on|with|as soon as|when|once) ([ywgob]\\d?)(?: only| call| was energized| is energized| got energized| got hot| was hot| has power)?`,
-    (the, letter) => ({
-      asks: `Is that the call, or ${the.letter(letter)} joined to R at the unit? Say "trips on cool", or "jumper R ${the.letter(letter)}; trips".`,
-    }),
+    `(?:it |breaker |fuse )?(?:${TRIPS}|holds?|held)(?: out)?(?: it)?(?: \\d+ ?(?:a|amps?)(?: fuse)?)? (?:immediately |instantly |right away |every time )?(?:on|with|as soon as|when|once) ([ywgob]\\d?)(?: only| call| was energized| is energized| got energized| got hot| was hot| has power)?`,
+    (the, letter) => {
+      const does = the.says(/\bh(?:o|e)ld/i) ? 'holds' : 'trips'
+      const call = letter === 'g' ? 'fan' : 'cool'
+      return {
+        asks: `Is that the call, or ${the.letter(letter)} joined to R at the unit? Say "${does} on ${call}", or "jumper R ${the.letter(letter)}; ${does}".`,
+      }
+    },
   ),
   asks(
     `(?:one by one:? )?[ywgob]\\d? ${DID}(?:,? (?:and |but )?[ywgob]\\d? ${DID})+`,

@@ -116,10 +116,6 @@ export const whileRules: readonly Rule[] = [
     '(?:strips?|blower|indoor fan|compressor|condenser|outdoor unit|furnace|burners?) (?:stays?|stay|is|are|keeps?) (?:on|running|going) (?:all (?:the )?time|constantly|non ?-?stop|all day|all night)',
     (the) => the.asComplaint(),
   ),
-  rule(
-    '(?:turned|turn|cranked|ran|dialed|set|dropped|bumped)(?: the)?(?: (?:stat|thermostat|tstat|it))? (down|up)(?:(?: to| all the way to)? [4-9]\\d(?: degrees)?| all the way)?',
-    (the, way) => leading('call', the.call(way === 'down' ? 'cool' : 'heat')),
-  ),
   rule('(?:switched|turned|set)(?: it)? (?:to )?off', (the) => (kindHere(the) === 'thermostat' ? 'call off' : null)),
   rule('(?:untwisted|unjumped|unjumpered|separated|took apart) (\\S+) (?:and|from|to) (\\S+)', (the, one, other) =>
     the.isLetter(one) && the.isLetter(other) ? `jumper out ${the.letter(one)} ${the.letter(other)}` : null,

@@ -83,6 +83,8 @@ export class Sentence {
     const ofSide = /^(ac|a\/c|furnace) (transformer|fuse)$/.exec(word)
     if (ofSide) return findPart(this.system, `${ofSide[1] === 'furnace' ? 'heating' : 'cooling'} ${ofSide[2]}`)
     if (/^high limit(?: switch)?$/.test(word)) return this.part('limit')
+    if (/^(?:hot surface|hot surface ignitor|hsi)$/.test(word)) return this.part('igniter')
+    if (word === 'ps') return this.part('pressure switch')
     if (/^first (?:compressor|contactor)$/.test(word)) return this.part(word.slice('first '.length))
     if (/^(?:heat(?:er|ing)?|strips?|strip heat|electric heat|heat strips?) (?:relay|sequencer|contactor)$/.test(word))
       return partsOf(this.system, 'coil').find(({ role }) => role === 'sequencer')?.id ?? null

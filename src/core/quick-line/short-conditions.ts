@@ -20,7 +20,7 @@ export const ofConditions: readonly Shortened[] = [
   ],
   // A thermostat that is off where something is read hangs on no wall.
   [/^(.*\d.*?|.*\bol\b),? (?:with )?(?:the )?(?:stat|thermostat|tstat) (?:off|pulled)(?: the wall)?$/i, 'stat off the wall, $1'],
-  [/\b([A-Z]\d?) out here\b/g, '$1 here'],
+  [/(?<!^nothing(?:[’']s| is)? (?:on|going) )\bout here\b/gi, 'outside'],
   [/^nothing(?:[’']s| is)? (?:on|going) out here$/i, 'nothing running'],
   [/\bat (h|l)ps\b/gi, (_, side) => `at ${/h/i.test(side) ? 'high' : 'low'}-pressure switch`],
   [

@@ -7,6 +7,11 @@ const NOT_RUN = "(?:won[’']?t|will not|does ?n[’']?t|does not|is ?n[’']?t|
 
 /** What was found: a wire that was off, a mark, what is fine, what a unit does; and what was read at both ends of a wire. */
 export const ofWhatIsFound: readonly Shortened[] = [
+  [
+    /^(?:found )?((?:(?:outdoor|stat) )?(?:[RYGWOBC]\d?|red|yellow|green|white|blue|orange|brown|black)) and ([RYGWOBC]\d?|red|yellow|green|white|blue|orange|brown|black) (?:were |are |wires )?(?:mixed up|reversed|backwards|flipped|switched around)(?= |$)/i,
+    '$1 and $2 swapped',
+  ],
+  [/^(?:cut (?:it )?back and )?(?:re-?stripped|stripped back) (?=\S)/i, 'repaired restripped '],
   // It was so before the search touched it.
   [/^([A-Z]\d?)(?: wire)? (?:on|in|of) (?:the )?(outdoor|stat|thermostat) cable was (off|loose)\b/i, '$2 $1 was $3'],
   [

@@ -6,6 +6,27 @@ const HOT = '(?:l1|hot|line|black|hot lead|hot leg|hot side)(?: lead| wire| leg)
 
 /** What the line feeds, read across it and to the metal, and seen beside that. */
 export const ofLine: readonly Shortened[] = [
+  // A contactor has the line on top, and what it feeds below; a figure of the line at it is there.
+  [
+    /^(?:the )?(?:top|line lugs?|line terminals?|L1 L2) (?:of|on|at) (?:the )?contactor (?=(?:is |reads |has )?(?:\d|0|nothing|dead))/i,
+    'contactor line side ',
+  ],
+  [
+    /^(?:(?:the )?(?:bottom|load lugs?|load terminals?|T1 (?:and |to |-)?T2) (?:of|on|at) (?:the )?contactor|T1(?: to |-| and |\/| )T2) (?=(?:is |reads |has )?(?:\d|0|nothing|dead))/i,
+    'contactor load side ',
+  ],
+  [
+    /^(?:(?:got|have|good) )?(\d{3}(?:\.\d+)?)(?: ?v| volts?)? (?:at|to|into|on|going into|coming into|on top of|at the top of|feeding) (?:the )?contactor$/i,
+    'contactor line side $1',
+  ],
+  [
+    /^(\d{3}(?:\.\d+)?)(?: ?v| volts?)? (?:out of|leaving|on the bottom of|coming out of|at the bottom of) (?:the )?contactor$/i,
+    'contactor load side $1',
+  ],
+  [
+    /^line (?:voltage|volts|power) (?:at|to|on|into) (?:the )?contactor(?: is| reads|:)? (\d{3}(?:\.\d+)?)(?: ?v| volts?)?$/i,
+    'contactor line side $1',
+  ],
   // Across it, and to the metal.
   [
     new RegExp(

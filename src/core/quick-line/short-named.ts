@@ -6,7 +6,7 @@ const WIRE = `[A-Z]\\d?|${COLOUR}`
 /** A cable by the word that it goes by. */
 const cableOf = (said: string): string => (/^(?:stat|thermostat)$/i.test(said) ? 'stat' : 'outdoor')
 
-const TAKEN_OFF = '(?:pull|pulled|take|took|lift|lifted|remove|removed|disconnect|disconnected|unhook|unhooked)'
+const TAKEN_OFF = '(?:yank|yanked|pull|pulled|take|took|lift|lifted|remove|removed|disconnect|disconnected|unhook|unhooked)'
 
 /** How places, parts and wires are called beside what was read or done there. */
 export const ofNames: readonly Shortened[] = [
@@ -91,8 +91,8 @@ export const ofNames: readonly Shortened[] = [
     '$2 to $3$4 $1',
   ],
   [
-    /^ohm(?:ed|s)?(?: out)? (?:the )?(igniter|ignitor|hsi|flame sensor|contactor|gas valve|valve|inducer|blower|compressor)[:,]? (?=\d|\.\d|ol\b|open\b|infinite\b)/i,
-    '$1 ',
+    /^ohm(?:ed|s)?(?: out)? (?:the )?(igniter|ignitor|hsi|flame sensor|contactor|gas valve|valve|inducer|blower|compressor)[:,]? (?=\d|\.\d|ol\b|open\b|infinite\b)(\S+)(?: ?ohms?)?$/i,
+    (_, part, read) => `${part} ${/\d/.test(read) ? `${read} ohms` : 'OL'}`,
   ],
   // A jumper by another name.
   [

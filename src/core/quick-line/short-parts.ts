@@ -3,6 +3,36 @@ import type { Shortened } from '@/src/core/quick-line/short-readings'
 
 /** What a part does, and how it lies. */
 export const ofPartsShort: readonly Shortened[] = [
+  [
+    /^(?:the )?(condenser|condensing unit|outdoor unit|heat pump)(?: is|[’']s)? (?:silent|quiet|dead quiet|asleep|(?:just )?sit(?:s|ting) there|not making a sound|makes no sound)$/i,
+    '$1 not running',
+  ],
+  [
+    /^(?:the )?(condenser|condensing unit|outdoor unit|heat pump|unit)(?: is|[’']s)? (?:just )?(?:humming|hums|buzzing|buzzes)$/i,
+    'note $&',
+  ],
+  [/^([A-Z]2 \d[\d.]*(?: ?v)?),? no (second|2nd) stage$/i, '$2 stage not running; $1'],
+  [/(?<=\b[A-Z]\d? \d[\d.]*(?: ?v)?) (?=no (?:first|flame|ignition|spark|blower|fan|condenser|compressor|heat|cool)\b)/i, ', '],
+  [/^no (second|2nd|first|1st) stage$/i, '$1 stage not running'],
+  [
+    /^(?:dropped|slid|backed|popped|knocked) (?:the )?((?:outdoor |stat )?(?:[RYGWOBC]\d?|red|yellow|green|white|blue|orange|brown|black))(?: wire)? (?:off|out|loose)(?= |$)(?: of(?= ))?/i,
+    'took $1 off',
+  ],
+  [/^(?:the )?(.+?) (?:doesn[’']?t|does not|won[’']?t|didn[’']?t|never|not) (?:beep|beeping|tone out|ring out)s?$/i, 'no beep on $1'],
+  [/^(?:the )?flames?(?: is| are|[’']s)? (?:lit|on|burning)$/i, 'burners lit'],
+  [
+    /^(?:the )?(?:control |furnace |ignition )?(?:board|module)(?: is| light(?: is)?)? (?=(?:flashing|blinking|flashes|blinks) \d)/i,
+    'ignition control ',
+  ],
+  [
+    /\b(limit|low[- ]pressure|high[- ]pressure)(?: switch| cut ?-?out)? (?:is |was |has )?(?:cut[- ]?out|tripped|popped|kicked out)$/i,
+    '$1 open',
+  ],
+  [/\b(?:hi|high)[- ]press(?:ure)?(?: switch)? cut ?-?out(?=$| )/i, 'high-pressure switch'],
+  [/^(.*\bswitch(?:es)?|ps|limit|rollout|float) (?:is |was )?(?:stuck|welded|frozen|jammed) (open|closed|shut)$/i, '$1 $2'],
+  [/\bpressure switch (?:won[’']?t|doesn[’']?t|will not|does not|never) opens?$/i, 'pressure switch closed'],
+  [/^(?:pushed|pressed|held|holding|taped) (?:the )?door switch (?:in|down|closed)$/i, 'panel on'],
+  [/^[MD](\d)(?:(?: to |-)(?:com|common|c))? (?=\d|ol\b)/i, 'damper $1 '],
   // A motor on its overload is no trip of the 24 V side.
   [
     /,? (?:(?:and|then|but) )*(?:keeps |it )?(?:trips|tripped|tripping|trips out|cuts out|cutting out|goes off|going off|went off|kicks off|kicking off|shuts off) (?:off )?on (?:its |the |thermal |internal )*overload$/i,

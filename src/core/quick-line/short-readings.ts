@@ -6,7 +6,7 @@ export type Shortened = readonly [RegExp, string | ((...found: string[]) => stri
 /** A place as it stands behind a reading; here says nothing more. */
 const whereOf = (said: string): string => {
   const place = said.replace(/^(?:at|in|on|out|over) /i, '').replace(/^the /i, '')
-  return /^(?:(?:out|in) )?here$/i.test(place) ? '' : ` at the ${place}`
+  return /^(?:in )?here$/i.test(place) ? '' : /^out here$/i.test(place) ? ' outside' : ` at the ${place}`
 }
 
 /** What is said of each letter of a list. */

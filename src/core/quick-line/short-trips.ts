@@ -6,6 +6,26 @@ const ON_CALL =
 
 /** What trips and what holds: the fuse that went on a call, and what no longer goes. */
 export const ofTrips: readonly Shortened[] = [
+  [/\b(trips|tripped|holds|held|fine|ok) (?=zone \d(?:$|,))/gi, (_, does) => `${/^(?:fine|ok)$/i.test(does) ? 'holds' : does} on `],
+  [/^(?:call|calling|called) (zone \d),? (?:it )?(trips|tripped|holds|held)$/i, '$2 on $1'],
+  [
+    /^(?:still |keeps |keep )?(?:popping|blowing|tripping) (?:it|(?:the |my |this )?(?:fuse|breaker)) (on|with|when|once) (?=\S)/i,
+    'still trips $1 ',
+  ],
+  [/^(?:still |keeps )(?:popping|blowing|tripping) (?=(?:on|with|when|once) )/i, 'still trips '],
+  [/^no (?:blow|trip|pop)s? (?:on|with|in) (?=\S)/i, 'holds on '],
+  [
+    /^(?:it )?(?:took|takes|was|needed|needs) (?:about |around |maybe |like )?(\d+) ?(?:s|secs?|seconds?) (?:to|before it|until it) (?:trip|trips|tripped|blow|blew|pop|popped)$/i,
+    'trips after $1 s',
+  ],
+  [
+    /^(?:stuck|threw|shoved|dropped|popped|slid|tried) an? (\d+)(?: ?a(?:mps?)?)?(?: fuse)?(?: in)?(?: (?:there|it))?(?:(?: just)? to (?:see|test|check)| for now)?$/i,
+    'fuse $1 in',
+  ],
+  [
+    /^(?:got|have|using|has|there is) (?:an? |my |the )?(?:inline |pocket |pop[- ]?out |resettable )?breaker (?:in |in the )?(?:place|instead) of (?:the |a )?fuse$/i,
+    'breaker in',
+  ],
   [
     /^(cool|heat|fan|aux)(?:ing)? (?:still )?(?:pops|trips|blows)(?: it)? (?:after|in|within) (?:about )?(\d+ ?(?:s|secs?|seconds?|min|minutes?))$/i,
     'trips on $1 after $2',

@@ -2,6 +2,7 @@ import { DIGIT_WORD, figuresOf, numberIn, TENS_WORD } from '@/src/core/quick-lin
 import { ofWhatIsBeside } from '@/src/core/quick-line/short-beside'
 import { ofCalls } from '@/src/core/quick-line/short-calls'
 import { ofConditions } from '@/src/core/quick-line/short-conditions'
+import { ofFigures } from '@/src/core/quick-line/short-figures'
 import { ofWhatIsFound } from '@/src/core/quick-line/short-found'
 import { ofWhatIsFreed } from '@/src/core/quick-line/short-freed'
 import { ofWhatHappened } from '@/src/core/quick-line/short-happened'
@@ -124,6 +125,7 @@ const shortened: readonly Shortened[] = [
   ...ofTrips,
   ...ofCalls,
   ...ofLine,
+  ...ofFigures,
   ...ofReadings,
   ...ofPartsShort,
   ...ofHands,

@@ -279,11 +279,24 @@ const longWordsOf = new Memo((system: System): string[] => [
 export const corrected = (line: string, system: System): string =>
   line.replace(/(?<![\w.-])[A-Za-z]{5,}(?![\w-])/g, (word) => correctedWord(word, system))
 
+/** Words of their own, a letter away from one of the trade: nobody who bumped the thermostat up jumped it. */
+const spelledRight = new Set(
+  'bumped dumped pumped lumped bumper contractor contractors slower flower compression compressed condensed transformed ignited ignites induced sequences reserving slashing clashing hammering mellow fellow hopper chopper'.split(
+    ' ',
+  ),
+)
+
 /** A letter too many, too few or another one, two of them in a long word, or two letters changed about. */
 export function correctedWord(word: string, system: System): string {
   const lower = word.toLowerCase()
   const known = longWordsOf.of(system)
-  if (lower.length < 5 || !/^[a-z]+$/.test(lower) || known.some((one) => one.startsWith(lower) || lower.startsWith(one))) return word
+  if (
+    lower.length < 5 ||
+    !/^[a-z]+$/.test(lower) ||
+    spelledRight.has(lower) ||
+    known.some((one) => one.startsWith(lower) || lower.startsWith(one))
+  )
+    return word
   const letters = [...lower].sort().join('')
   const isTwisted = (one: string) => one.length === lower.length && one[0] === lower[0] && [...one].sort().join('') === letters
   if (lower.length === 5) return known.find(isTwisted) ?? word

@@ -86,3 +86,10 @@ export function boardHere({ system, state }: Standing): string | null {
   const [here, another] = boards.length > 1 ? boards.filter(({ place }) => place === state.bench.place) : boards
   return here && !another ? here.id : null
 }
+
+/** Where the one contactor is; where one stands, if there are several. */
+export function contactorPlace({ system, state }: Standing): string {
+  const places = new Set(partsOf(system, 'coil').flatMap(({ role, place }) => (role === 'contactor' ? [place] : [])))
+  const [only, another] = places
+  return only !== undefined && another === undefined ? only : state.bench.place
+}

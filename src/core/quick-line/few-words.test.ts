@@ -1,0 +1,89 @@
+import { correctedWord } from '@/src/core/quick-line/spelling'
+import { systemOf } from '@/tests/setup/engines'
+import { answerTo, drafts, standing } from '@/tests/setup/standing'
+
+/** What is typed in as few words as a wet hand types, each beside the words in full that it stands for. */
+const at = {
+  furnace: standing('furnace-ac', 'indoor', 'on'),
+  furnaceOff: standing('furnace-ac', 'indoor', 'off'),
+  cooling: standing('furnace-ac', 'indoor', 'on', { do: 'call', call: 'cool' }),
+  airHandler: standing('heat-pump-o', 'indoor', 'on', { do: 'call', call: 'cool' }),
+  airHandlerOff: standing('heat-pump-o', 'indoor', 'off'),
+  heating: standing('furnace-induced-draft', 'indoor', 'on', { do: 'call', call: 'heat' }),
+  rooftop: standing('rooftop-gas', 'package', 'on', { do: 'call', call: 'cool' }),
+  panel: standing('zoned-furnace-ac', 'panel', 'on', { do: 'call', call: 'cool' }),
+}
+
+describe('a few words', () => {
+  it.each([
+    ['furnace', 'no blow on cool', 'holds on cool'],
+    ['furnace', 'took about 5 seconds to trip', 'trips after 5 s'],
+    ['furnace', 'stuck a 5 in there to see', 'fuse 5 in'],
+    ['furnace', 'got an inline breaker in place of the fuse', 'breaker in'],
+    ['furnaceOff', 'rollout ok 0.2', 'rollout 0.2'],
+    ['furnaceOff', "low pressure doesn't beep", 'no beep on low pressure'],
+    ['furnaceOff', 'Y wire to G wire OL both ends off', 'Y to G OL both ends off'],
+    ['furnaceOff', 'juice on', 'power on'],
+    ['furnaceOff', 'yanked the outdoor pair', 'lift outdoor cable'],
+    ['cooling', 'secondary reading 26.8', 'secondary 26.8'],
+    ['cooling', 'half an amp on Y', '0.5 amps on Y'],
+    ['cooling', 'good 24 at Y out here', '24 at Y outside'],
+    ['airHandler', 'aux hot', 'W hot'],
+    ['airHandler', 'calling for Y and O', 'call cool'],
+    ['airHandler', 'stat calls Y and G', 'call heat'],
+    ['airHandler', 'bumped the stat up', 'call off'],
+    ['airHandler', 'dropped it to 65', 'call cool'],
+    ['airHandler', 'stat says emergency heat', 'call emergency; stat shows a call'],
+    ['airHandler', 'Y 26 in the attic, 0 outside', 'Y-C 26 at indoor; Y-C 0 at outdoor'],
+    ['airHandler', '240 at the contactor', 'contactor line side 240'],
+    ['airHandler', 'T1 T2 0', 'contactor load side 0'],
+    ['airHandler', 'bottom of contactor 238', 'contactor load side 238'],
+    ['airHandlerOff', 'rv 52 ohms to common', 'valve 52 ohms'],
+    ['airHandlerOff', 'O good to ground', 'no ground on O'],
+    ['airHandlerOff', 'Y open between stat and air handler', 'stat cable Y end to end OL'],
+    ['heating', 'hot surface not glowing', 'igniter still'],
+    ['heating', 'PS stuck closed', 'pressure switch closed'],
+    ['heating', '24 in and out of pressure switch', '24 both sides of pressure switch'],
+    ['heating', 'limit tripped', 'limit open'],
+    ['heating', 'board flashing 2', 'ignition control flashing 2'],
+    ['heating', "flame's lit", 'burners lit'],
+    ['rooftop', 'low stage runs', 'compressor runs'],
+    ['rooftop', "second stage won't come in", 'call cool-2; second compressor still'],
+    ['rooftop', 'Y2 24 no second stage', 'call cool-2; second compressor still; Y2-C 24'],
+    ['panel', 'D1 24v', 'damper 1 24'],
+    ['panel', 'holds on zone 1, trips zone 2', 'holds on zone 1, trips on zone 2'],
+  ] as const)('%s: %s', (where, said, inFull) => expect(answerTo(at[where], said)).toBe(answerTo(at[where], inFull)))
+
+  it('volts of the line at the contactor are read where it is', () =>
+    expect(drafts(at.airHandler, '240 at the contactor')).toMatchObject([
+      { answer: 240, probe: { a: expect.stringMatching(/@outdoor$/) } },
+    ]))
+
+  it('half an amp is 0.5 A', () =>
+    expect(drafts(at.cooling, 'half an amp on Y')).toMatchObject([{ answer: 0.5, probe: { meter: 'amps' } }]))
+
+  it('the call is the one whose letters are called', () => {
+    expect(drafts(at.airHandler, 'calling for Y and O')).toMatchObject([{ change: { do: 'call', call: 'cool' } }])
+    expect(drafts(at.airHandler, 'stat calls Y and G')).toMatchObject([{ change: { do: 'call', call: 'heat' } }])
+  })
+})
+
+describe('what is asked, and not taken for something else', () => {
+  it.each([
+    ['heating', 'ohmed igniter 65', 'The power is on in the record'],
+    ['heating', 'igniter open', 'The power is on in the record'],
+    ['heating', "won't light", 'Did the igniter glow?'],
+    ['airHandler', 'holds on G', 'Is that the call, or G joined to R at the unit?'],
+    ['airHandler', 'no blow on G', 'Is that the call, or G joined to R at the unit?'],
+    ['airHandlerOff', 'looped R and C at the stat, 1.8', 'A loop is read with both wires off at both ends'],
+    ['airHandlerOff', 'twisted Y and C at the outdoor, read 2.1 here', 'A loop is read with both wires off at both ends'],
+    ['airHandlerOff', 'reconnected outdoor cable', 'The record has those wires on their terminals'],
+    ['furnaceOff', 'wires back on', 'The record shows nothing lifted'],
+  ] as const)('%s: %s', (where, said, asked) => expect(answerTo(at[where], said)).toContain(asked))
+
+  it.each([
+    ['contractor', 'contractor'],
+    ['bumped', 'bumped'],
+    ['contacter', 'contactor'],
+  ])('%s is spelled %s', (word, is) => expect(correctedWord(word, systemOf('furnace-ac'))).toBe(is))
+})

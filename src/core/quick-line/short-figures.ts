@@ -1,0 +1,47 @@
+import type { Shortened } from '@/src/core/quick-line/short-readings'
+
+const FRACTION: Readonly<Record<string, string>> = { half: '0.5', quarter: '0.25', third: '0.33', tenth: '0.1' }
+
+/** How a figure stands beside what it was read at: a word between them, a fraction, both sides at once. */
+export const ofFigures: readonly Shortened[] = [
+  [/\b(?:a )?(half|quarter|third|tenth) (?:of )?an amp\b/gi, (_, part) => `${FRACTION[part.toLowerCase()]} amps`],
+  [
+    /(?<=^(?!i\b|i[’']?m\b|meter\b|it\b|still\b|now\b)[a-z][a-z0-9/-]*(?: [a-z][a-z0-9/-]*){0,3}) (?:reading|showing|measuring|metering|sitting at|checks out at) (?=\d|\.\d|ol\b)/i,
+    ' ',
+  ],
+  // That it is well stands beside what was read.
+  [
+    /^(?!.*\b(?:cap|capacitor|fuse)\b)([a-z][a-z -]+?)(?: is|[’']s)? (?:ok|okay|good|fine|all right|alright|bad)[,:]? (\d*\.?\d+|ol)(?: ?ohms?)?$/i,
+    '$1 $2',
+  ],
+  [
+    /^(?:the )?((?!all\b|everything\b|both\b)(?:[RYGWOBC]\d?|[a-z]+)) (?:is |wire )?(?:good|ok|okay|clear|clean|fine) to (?:ground|gnd|chassis|metal|frame|cabinet)$/i,
+    'no ground on $1',
+  ],
+  [
+    /^(?:the )?((?!all\b|everything\b|both\b)(?:[RYGWOBC]\d?|[a-z]+)) (?:wire )?to (?:ground|gnd|chassis|metal|frame|cabinet)(?: is)? (?:good|ok|okay|clear|clean|fine)$/i,
+    'no ground on $1',
+  ],
+  [/^((?:\d[\d.]*|no|nothing)(?: ?v| volts?)?) (?:going )?in and out(?: of| on| at| through)? (?=\S)/i, '$1 both sides of '],
+  [/^(\d[\d.]*(?: ?v| volts?)?) (?:from |between |on |across )?([A-Z]\d?) and ([A-Z]\d?)(?= at\b)/, '$2-$3 $1'],
+  [/^(\d[\d.]*(?: ?v| volts?)?) (at (?:the )?[a-z]+) ([A-Z]\d?) and ([A-Z]\d?)$/, '$3-$4 $1 $2'],
+  [/\b([RYGWOBC]\d?) wire to ([RYGWOBC]\d?) wire (?=(?:\d*\.?\d+|ol)\b.* both ends\b)/gi, '$1 to $2 '],
+  // One letter, here and there.
+  [
+    /^([RYGWOB]\d?) (\d[\d.]*|nothing|dead)(?: ?v| volts?)? ((?:in|at|on) (?:the )?(?!cool|heat|fan)[a-z]+(?: (?!and |but )[a-z]+)?),? (?:and |but )?(\d[\d.]*|nothing|dead)(?: ?v| volts?)? (outside|inside|outdoors|(?:in|at|on) (?:the )?(?!cool|heat|fan)[a-z]+(?: [a-z]+)?)$/i,
+    '$1 $2 $3, $1 $4 $5',
+  ],
+  // A part's ohms to common are across it.
+  [/^(?:the )?([a-z][a-z -]+?) (\d*\.?\d+|ol)(?: ?ohms?)? (?:to|and) (?:c|com|common)$/i, '$1 $2 ohms'],
+  [/^(?:any|each)(?: of the)? (wires?|conductors?) to (?=\S+ (?:ol|open|\d))/i, 'every wire to '],
+  // Joined at the far end and read here.
+  [
+    /^(?:looped|twisted|tied|shorted|joined)(?: together)? ([RYGWOBC]\d?)(?: and | to |-)([RYGWOBC]\d?)(?: together)? (?:at )?(?:the )?(stat|thermostat|outdoor|outdoor unit|outside|condenser|heat pump)(?:,|:| and)? ?(?:(?:it |meter )?(?:read|reads|got|get|ohms?) )?(\d*\.?\d+|ol)(?: ?ohms?)?(?: (?:here|back here|at the (?:furnace|air handler|unit)))?$/i,
+    (_, a, b, where, read) => `loop ${/stat/i.test(where) ? 'stat' : 'outdoor'} ${a}-${b} ${read}`,
+  ],
+  // A wire that is open from one place to the other is a wire of that cable.
+  [
+    /^(?:the )?([RYGWOBC]\d?|red|yellow|green|white|blue|orange|brown|black)(?: wire)?(?: is|[’']s)? (?:open|broken|broke) (?:between|from) (?:the )?(?:air handler|furnace|unit|indoor unit|board)? ?(?:and|to)? ?(?:the )?(stat|thermostat|condenser|outdoor unit|heat pump|outside)(?: (?:and|to) (?:the )?(?:air handler|furnace|unit|indoor unit|board))?$/i,
+    (_, wire, where) => `${/stat/i.test(where) ? 'stat' : 'outdoor'} cable ${wire} end to end OL`,
+  ],
+]
