@@ -27,6 +27,18 @@ describe('a few words', () => {
     ['furnaceOff', 'yanked the outdoor pair', 'lift outdoor cable'],
     ['cooling', 'secondary reading 26.8', 'secondary 26.8'],
     ['cooling', 'half an amp on Y', '0.5 amps on Y'],
+    ['cooling', 'max on R 7.2', 'max 7.2 A on R'],
+    ['cooling', 'pulls 2.5A on call then drops to .8', 'max 2.5 A on R; 0.8 A on R'],
+    ['cooling', '0.9A on 24v', '0.9 A on R'],
+    ['cooling', 'trips at 6 amps', 'trips; max 6 A on R'],
+    ['cooling', 'low voltage is 19.5', 'R-C 19.5'],
+    ['cooling', 'only getting 12 at contactor', '12 at contactor'],
+    ['cooling', "contactor won't hold in", 'contactor out'],
+    ['cooling', 'found contactor jammed with a stick', 'contacts contactor blocked'],
+    ['cooling', 'whip rubbed through', 'rubbed outdoor'],
+    ['cooling', 'wire cut at the pad', 'rubbed outdoor'],
+    ['furnaceOff', 'Y to C OL, contactor unplugged', 'unplug contactor; Y-C OL'],
+    ['furnaceOff', 'ohm R to C with fuse out 18', 'slot empty; R-C 18 ohm'],
     ['cooling', 'good 24 at Y out here', '24 at Y outside'],
     ['airHandler', 'aux hot', 'W hot'],
     ['airHandler', 'calling for Y and O', 'call cool'],
@@ -70,6 +82,8 @@ describe('a few words', () => {
 
 describe('what is asked, and not taken for something else', () => {
   it.each([
+    ['cooling', '1.4 on R when cool calls', 'Amps, or volts?'],
+    ['cooling', 'no call from stat', 'What did you read there?'],
     ['heating', 'ohmed igniter 65', 'The power is on in the record'],
     ['heating', 'igniter open', 'The power is on in the record'],
     ['heating', "won't light", 'Did the igniter glow?'],
@@ -86,4 +100,17 @@ describe('what is asked, and not taken for something else', () => {
     ['bumped', 'bumped'],
     ['contacter', 'contactor'],
   ])('%s is spelled %s', (word, is) => expect(correctedWord(word, systemOf('furnace-ac'))).toBe(is))
+})
+
+it('a mode that works is told in one breath with the one that does not, in the middle of a visit, too', () => {
+  for (const line of ['AC out, furnace fine', 'no AC but heat ok', 'heat fine, no ac'])
+    expect(drafts(at.furnace, line)).toMatchObject([{ kind: 'complaint', complaint: { symptoms: ['mode-dead'], call: 'cool' } }])
+})
+
+it('two letters side by side are read at the place with which they end, and what a jumper brings on is no call', () => {
+  const twoStage = standing('furnace-ac-two-stage', 'indoor', 'on', { do: 'call', call: 'cool' })
+  expect(drafts(twoStage, 'Y1 26.2 Y2 25.9 at cond')).toMatchObject([{ probe: { a: 'Y1@outdoor' } }, { probe: { a: 'Y2@outdoor' } }])
+  expect(
+    drafts(twoStage, 'R-Y2 jumpered second stage came on').map(({ kind, ...draft }) => 'change' in draft && draft.change),
+  ).toMatchObject([{ do: 'jumper' }, false])
 })

@@ -51,8 +51,16 @@ export function firstTold(typed: string, read: Understood, asked: QuickLineConte
   // "No heat, heat pump, aux runs" names a unit, and walks nowhere.
   const isOfUnit = (draft: EntryDraft) =>
     draft.kind === 'bench' && draft.change.do === 'walk' && read.ok && read.drafts[0].kind === 'complaint' && !WALKED.test(line)
+  // A mode that works was told in one breath with the one that does not.
+  // Which mode works has to be said: what a motor does is seen, and what runs in cool was tried.
+  const isInOneBreath =
+    read.ok &&
+    !/\b(?:in|on) (?:cool|heat|fan)/i.test(line) &&
+    read.drafts.some((draft) => draft.kind === 'complaint' && draft.complaint.call !== null) &&
+    read.drafts.some((draft) => draft.kind === 'bench' && draft.change.do === 'call')
   const isSaid = (draft: EntryDraft) =>
     (isUntouched && isOfUnit(draft)) ||
+    (isInOneBreath && isToldBeside(draft)) ||
     draft.kind === 'note' ||
     // Nor was anything repaired or proved yet.
     (isUntouched && (draft.kind === 'repair' || draft.kind === 'proof')) ||
@@ -83,6 +91,13 @@ export function firstTold(typed: string, read: Understood, asked: QuickLineConte
   const told = isTold ? readInGrammar(`complaint ${typed.trim().replaceAll(';', ',')}`, asked) : null
   return told?.ok ? told : null
 }
+
+/** That the other mode is called, and that it holds. */
+const isToldBeside = (draft: EntryDraft): boolean =>
+  draft.kind === 'complaint' ||
+  (draft.kind === 'trip' && draft.result === 'holds') ||
+  (draft.kind === 'bench' && draft.change.do === 'call') ||
+  (draft.kind === 'reading' && draft.probe.meter === 'look' && draft.probe.at === 'blower')
 
 const WALKED = /\b(?:at|to|went|walk\w*|now|going|outside|inside)\b/i
 

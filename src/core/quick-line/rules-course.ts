@@ -214,7 +214,7 @@ export const courseRules: readonly Rule[] = [
       ? { asks: 'Called for, or seen to run? Say "call heat2" or "call emergency", or "strips run".' }
       : null,
   ),
-  rule('(?:(?:second|2nd|high) stage|stage (?:2|two)) (?:is )?(?:calling|called)', (the) => {
+  rule('(?:(?:second|2nd|high) stage|stage (?:2|two)) (?:is )?(?:calls?|calling|called)', (the) => {
     const [call, another] = callsOf(the.system).filter(
       (one) => /-2$/.test(one) && [the.state.complaint.call, `${the.state.bench.call}-2`].includes(one),
     )

@@ -82,7 +82,7 @@ export const lastRules: readonly Rule[] = [
   // Of the armature that was looked at last.
   rule('(?:it )?lets? go', (the) => worded(lastSeen(the.state, partsOf(the.system, 'coil')), 'out')),
   rule('no call (?:at|on|from|showing (?:at|on)) (?:stat|thermostat|tstat)', (the) =>
-    the.state.bench.call === 'off' ? the.asNote() : null,
+    the.state.bench.call === 'off' ? the.asNote() : { asks: 'What did you read there? Say "Y-C 0", or "R-Y 26 at the thermostat".' },
   ),
   rule('(?:turned|turn|switched|shut) it (?:back )?off', ({ state: { bench } }) =>
     bench.call !== 'off' && bench.power ? { asks: 'The call, or the power? Say "call off", or "power off".' } : null,

@@ -18,7 +18,9 @@ const NOT_ON =
 const stageIs =
   (number: 1 | 2, ofCompressor: string, ofUnit: string) =>
   (the: Sentence, named: string): string | null => {
-    const { call } = the.state.bench
+    const { call, jumpers } = the.state.bench
+    // What a jumper brings on is called by none.
+    if (jumpers.length > 0) return the.asNote()
     const seconds = callsOf(the.system).filter((one) => /^(?:cool|heat)-2$/.test(one) && one.startsWith(named.slice(0, 4)))
     const first = (second: string) => second.slice(0, -'-2'.length)
     const second = seconds.length === 1 ? seconds[0] : seconds.find((one) => call === one || call === first(one))

@@ -3,6 +3,9 @@ import type { Shortened } from '@/src/core/quick-line/short-readings'
 
 /** What is called, and set, in short. */
 export const ofCalls: readonly Shortened[] = [
+  // One side of the house as a customer calls it.
+  [/^(?:the )?(?:ac|a\/c|air)(?: is|[’']s)? (?:out|down)(?=,| but| and|$)/i, 'no ac'],
+  [/\b(?:the )?furnace (?:is |works |runs |part )?(?:fine|ok|okay|good)$/i, 'heat ok'],
   [
     /^(?:set|put) (?:this|it|this one|this stat|this thermostat|the stat|the thermostat|stat|thermostat|tstat) (?:one )?(?:to|on|in|into) (cool|heat|fan|off)(?:ing)?(?: mode)?$/i,
     'set to $1',
@@ -110,7 +113,7 @@ export const ofCalls: readonly Shortened[] = [
   [/^line side of (?:the )?(?:transformer|xfmr)(?: is| reads?)? (?=\d{3})/i, 'primary '],
   [/^24 ?v?(?:olt)?s?(?: side)? (?:draw|load|amps|current)(?: is| of)? (\d*\.?\d+) ?(?:a|amps?)?$/i, '$1 A on R'],
   [/^(?:ok|okay) (?:on|in|with) (cool|heat|fan)(?:ing)?(?: call)?$/i, 'holds on $1'],
-  [/^no call(?: for \w+)?,? (?!(?:at|to|reaching|getting|coming|leaving|showing|on)\b)(?=\S+ \S)/i, 'nothing calling, '],
+  [/^no call(?: for \w+)?,? (?!(?:at|to|from|reaching|getting|coming|leaving|showing|on)\b)(?=\S+ \S)/i, 'nothing calling, '],
   [/^(\S.*\d(?: ?v| volts?)?),? (?:with|while|and) (?:there is )?no call for \w+$/i, '$1'],
   [/^(\S.*\d(?: ?v| volts?)?),? (?:with|while|and) (?:there is )?(?:no call|nothing called|nothing calling)$/i, 'nothing calling, $1'],
   [/\bfloat (?:switch )?(?:broke|breaks|opened|cut|killed)(?: (?:the )?(?:r|24|circuit|power|y|call))?(?=$|,)/gi, 'float up'],

@@ -3,6 +3,10 @@ import type { Shortened } from '@/src/core/quick-line/short-readings'
 /** Conditions said before or after a reading: power off, a wire off, a place, both units, a stage. */
 export const ofConditions: readonly Shortened[] = [
   [
+    /^(?:the )?(?:low voltage|24 volts?|control voltage)(?: is| reads|'s)? (?:at |only |down to )?(\d{1,2}(?:\.\d+)?)(?: ?v| volts?)?$/i,
+    'R-C $1',
+  ],
+  [
     /^(?:my |a )?(\d{1,2}) ?a(?:mps?)? breaker (?:clipped |wired |put |is )?(?:on|across) (?:the )?fuse (?:leads|clips|holder|terminals)$/i,
     'breaker $1 in',
   ],

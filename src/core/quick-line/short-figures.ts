@@ -4,6 +4,42 @@ const FRACTION: Readonly<Record<string, string>> = { half: '0.5', quarter: '0.25
 
 /** How a figure stands beside what it was read at: a word between them, a fraction, both sides at once. */
 export const ofFigures: readonly Shortened[] = [
+  [
+    /^(?:only |just |i |i[’']?m )*(?:getting|got|have|seeing) (?:only |just |about )?(?=\d[\d.]*(?: ?v| volts?)? (?:at|on|across|between|to) )/i,
+    '',
+  ],
+  // Amps on what feeds everything, at their most, and as they fall.
+  [
+    /^(?:max(?:imum)?|peak|min[/-]?max)(?: hold)?(?: (?:on|of|at) (?:the )?R(?: wire)?)?(?: is| was|:)? (\d+(?:\.\d+)?|\.\d+)(?: ?a(?:mps?)?)?$/i,
+    'max $1 A on R',
+  ],
+  [
+    /^(\d*\.?\d+) ?a(?:mps?)? (?:on|of|at) (?:the )?(?:24 ?v(?:olts?)?|low voltage|control|secondary)(?: side| circuit| wire| leg)?$/i,
+    '$1 A on R',
+  ],
+  [
+    /^(?:it )?(?:pulls|draws|pulling|drawing|pulled|drew|jumps to|spikes to) (\d*\.?\d+) ?a(?:mps?)?(?: on (?:a |the )?call)?,? (?:and )?(?:then )?(?:drops|settles|falls|goes|dropped|settled)(?: down| back)* (?:to|at) (\d*\.?\d+)(?: ?a(?:mps?)?)?$/i,
+    'max $1 A on R; $2 A on R',
+  ],
+  // What was off while it was read stands behind it.
+  [
+    /^([RYGWOBC]\d?(?:-| to )[A-Z]\w*)(?: is| reads)? (\d*\.?\d+k?|ol)(?: ?ohms?)?,? (?:the )?([a-z][a-z -]+?) (unplugged|disconnected)$/i,
+    '$1 $2 with the $3 $4',
+  ],
+  [
+    /^(?:ohm(?:s|ed)? )?([RYGWOBC]\d?(?:-| to )[A-Z]\w*) with (?:the )?([a-z][a-z -]*?) (out|off|unplugged|disconnected)(?: is| reads|:)? (\d*\.?\d+k?|ol)(?: ?ohms?)?$/i,
+    '$1 $4 with the $2 $3',
+  ],
+  // Two letters side by side are at the place with which they end.
+  [
+    /^([A-Z]\d? \d[\d.]*(?: ?v)?),? (?:and )?([A-Z]\d? \d[\d.]*(?: ?v)?) ((?:at|in|on) (?:the )?[a-z]+(?: unit)?|outside|inside)$/i,
+    (all, one, other, where) => (one.split(' ')[0] === other.split(' ')[0] ? all : `${one} ${where}, ${other} ${where}`),
+  ],
+  // What one makes of it is no part of what was read.
+  [
+    /^(R\w?(?:-| to )[A-Z]\d? \d[\d.]*(?: ?v)?),? (?:the )?(?:stat |thermostat )?contacts? (?:is |are )?(?:closed|open|made|good|making)$/i,
+    '$1',
+  ],
   [/\b(?:a )?(half|quarter|third|tenth) (?:of )?an amp\b/gi, (_, part) => `${FRACTION[part.toLowerCase()]} amps`],
   [
     /(?<=^(?!i\b|i[’']?m\b|meter\b|it\b|still\b|now\b)[a-z][a-z0-9/-]*(?: [a-z][a-z0-9/-]*){0,3}) (?:reading|showing|measuring|metering|sitting at|checks out at) (?=\d|\.\d|ol\b)/i,

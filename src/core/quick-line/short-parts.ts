@@ -3,6 +3,15 @@ import type { Shortened } from '@/src/core/quick-line/short-readings'
 
 /** What a part does, and how it lies. */
 export const ofPartsShort: readonly Shortened[] = [
+  [/^(?:the )?(contactor|relay) (?:won[’']?t|doesn[’']?t|will not|does not|can[’']?t) (?:stay|hold)(?: pulled)?(?: in)?$/i, '$1 lets go'],
+  [
+    /^(?:found )?(?:the )?contactor (?:is |was )?(?:jammed|wedged|blocked|propped)(?: in| open| shut)?(?: (?:with|by) .+)?$/i,
+    'contacts of contactor blocked',
+  ],
+  [
+    /^((?:pulled|took|lifted|unhooked) (?:the )?(?:outdoor |stat )?(?:[RYGWOBC]\d?|red|yellow|green|white|blue)(?: off| loose)?(?: outside| at the \w+)?) still (runs|running|going|on)$/i,
+    '$1, still $2',
+  ],
   [
     /^(?:the )?(condenser|condensing unit|outdoor unit|heat pump)(?: is|[’']s)? (?:silent|quiet|dead quiet|asleep|(?:just )?sit(?:s|ting) there|not making a sound|makes no sound)$/i,
     '$1 not running',
@@ -14,6 +23,10 @@ export const ofPartsShort: readonly Shortened[] = [
   [/^([A-Z]2 \d[\d.]*(?: ?v)?),? no (second|2nd) stage$/i, '$2 stage not running; $1'],
   [/(?<=\b[A-Z]\d? \d[\d.]*(?: ?v)?) (?=no (?:first|flame|ignition|spark|blower|fan|condenser|compressor|heat|cool)\b)/i, ', '],
   [/^no (second|2nd|first|1st) stage$/i, '$1 stage not running'],
+  [
+    /^(first|1st|low)(?: stage)? (works|runs|is on|comes on|good|fine),? (?:but )?(?:the )?(second|2nd|high)(?: stage)? (?:doesn[’']?t|does not|won[’']?t|is not|isn[’']?t|dead|out)(?: work| run| come on)?$/i,
+    '$1 stage runs; $3 stage not running',
+  ],
   [
     /^(?:dropped|slid|backed|popped|knocked) (?:the )?((?:outdoor |stat )?(?:[RYGWOBC]\d?|red|yellow|green|white|blue|orange|brown|black))(?: wire)? (?:off|out|loose)(?= |$)(?: of(?= ))?/i,
     'took $1 off',

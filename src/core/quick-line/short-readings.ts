@@ -127,9 +127,14 @@ export const ofReadings: readonly Shortened[] = [
     /^(\d{3})(?: ?v| volts?)? (?:to|into|at|going to|on) (?:the )?(?:transformer|xfmr),? (?:but |and )?(?:no(?:thing)?|0|zero)(?: 24(?: ?v(?:olts?)?)?)?(?: out| coming out| on the secondary)?$/i,
     'primary $1, secondary 0',
   ],
-  // Beside which thing a mark is says nothing more.
+  // A mark beside what stands outdoors is there; beside what may be anywhere it is where one is.
   [
-    /^(.*\b(?:bare|rub\w*|chew\w*|pinch\w*|burn\w*|melt\w*|skinned|nick\w*|scorch\w*)\b.*?) (?:at|by|near|in|inside|behind|on|under|against) the (?:\w+ )?(?:disconnect|whip|service valves?|line ?set|suction line|discharge line|compressor|liquid line|base pan)(?: whip| box)?$/i,
+    /^(.*\b(?:bare|rub\w*|chew\w*|pinch\w*|burn\w*|melt\w*|skinned|nick\w*|cut|scorch\w*)\b.*?) (?:at|by|near|in|inside|behind|on|under|against) the (?:\w+ )?(?:whip|service valves?|compressor|base pan|pad)$/i,
+    '$1 outside',
+  ],
+  [/^(?:the )?whip (?:is |was )?(rubbed|chewed|burned|burnt|melted|cut|nicked)(?: through| up| in two)?$/i, 'rubbed through outside'],
+  [
+    /^(.*\b(?:bare|rub\w*|chew\w*|pinch\w*|burn\w*|melt\w*|skinned|nick\w*|scorch\w*)\b.*?) (?:at|by|near|in|inside|behind|on|under|against) the (?:\w+ )?(?:disconnect|line ?set|suction line|discharge line|liquid line)(?: whip| box)?$/i,
     '$1',
   ],
   [/^((?:found )?(?:the )?fuse is (?:a )?\d+ ?a(?:mps?)?),? (?:should be|supposed to be|label says|calls for|wants) .*$/i, '$1'],

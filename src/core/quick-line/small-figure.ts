@@ -29,7 +29,24 @@ export const askedOfFigures = (line: string, drafts: readonly EntryDraft[], the:
   whichStat(line, drafts, the) ??
   saidOtherwise(line, drafts, the) ??
   tooManyAmps(line, drafts) ??
+  ampsOnHot(line, drafts) ??
   (isExact ? null : smallFigure(line, drafts, the))
+
+/** `1.4 on R`: on the wire that feeds everything amps are as likely as few volts. */
+function ampsOnHot(line: string, drafts: readonly EntryDraft[]): string | null {
+  const [, figure, hot] = /(?<![\w.])(\d*\.?\d+) (?:on|at) (?:the )?(R[ch]?)\b(?! ?(?:-|to|and)\b)/.exec(line) ?? []
+  const isFew = drafts.some(
+    (draft) =>
+      draft.kind === 'reading' &&
+      draft.probe.meter === 'volts' &&
+      typeof draft.answer === 'number' &&
+      draft.answer > 0 &&
+      draft.answer < MOST_AMPS_ON_HOT &&
+      [draft.probe.a, draft.probe.b].some((point) => parsePoint(point).name === hot),
+  )
+  return isFew ? `Amps, or volts? Say "${figure} A on ${hot}", or "${hot}-C ${figure} V".` : null
+}
+const MOST_AMPS_ON_HOT = modelValue({ value: 10, unit: 'A', source: 'assumption: a dead short through a protected 40 VA transformer' })
 
 /** Of two thermostats, with neither where one stands, the stat is either. */
 function whichStat(line: string, drafts: readonly EntryDraft[], { system, state }: Sentence): string | null {
