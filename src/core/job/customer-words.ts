@@ -148,6 +148,8 @@ export function toldBy(words: string, system: System): Told {
     .toLowerCase()
     .replace(/[’']/g, '')
     .replace(/a\/c|a\.c\./g, 'ac')
+    // What quit stands before the comma, and not behind it.
+    .replace(/\b(quit|stopped), (?=(?:heat|cool|ac)(?:ing)?\b)/g, '$1 but ')
     .replace(/[^a-z0-9/ .-]+/g, ' ')
     .replace(/\b(?:clg|htg|bkr|htr|tstat|xfmr|cond)\b/g, (short) => SHORT.get(short) ?? short)
     .replace(/\b(when|whenever|as soon as|every time|once|if) (it|unit|the unit|system|the system) (cool|heat)s\b/g, '$1 $2 calls for $3')

@@ -74,7 +74,11 @@ export function firstTold(typed: string, read: Understood, asked: QuickLineConte
   if (read.ok && !isHabit && read.drafts.some(({ kind }) => kind !== 'note') && isSeen) return null
   const isTicked =
     symptoms.length > 0 &&
-    symptoms.every((symptom) => TOLD.has(symptom) && !(read.ok && !isHabit && asked.entries.length > 0 && IS_SEEN.has(symptom)))
+    symptoms.every(
+      (symptom) =>
+        (TOLD.has(symptom) || (symptom === 'code' && isUntouched && symptoms.includes('mode-dead'))) &&
+        !(read.ok && !isHabit && asked.entries.length > 0 && IS_SEEN.has(symptom)),
+    )
   // One side of the house works and the other does not.
   const isUnheard = !read.ok || read.drafts.every(({ kind }) => kind === 'note')
   const isHalf = isUntouched && symptoms.length === 0 && ONE_WORKS.test(line) && isUnheard
@@ -133,9 +137,10 @@ const isStory = (line: string): boolean =>
   !/^\s*(?:lift|land|jumper|jump|unplug|plug|pull|pulled|took|take|swap|walk|call|power|trip|trips|hold|holds|ohm|volts|reset|breaker|fuse|put|at the|went|go)\b/i.test(
     line,
   ) &&
-  /\b(?:not responding|freez\w*|frozen|ices?|iced|icing|leak\w*|noise|noisy|loud|smell\w*|water|issue|problem|weak|warm|hot|cold|same time|at once|short cycl\w*|cycles?|cycling|bill|humid|drip\w*|quits?|random\w*|sometimes|intermittent\w*|now and then|takes forever|never (?:gets|reaches)|not (?:keeping|reaching|getting)|called (?:for|because|about))\b/i.test(
-    line,
-  )
+  OF_A_STORY.test(line)
+const OF_A_STORY =
+  /\b(?:not responding|freez\w*|frozen|ices?|iced|icing|leak\w*|noise|noisy|loud|smell\w*|water|issue|problem|weak|warm|hot|cold|same time|at once|short cycl\w*|cycles?|cycling|bill|humid|drip\w*|quits?|random\w*|sometimes|intermittent\w*|now and then|takes forever|never (?:gets|reaches|comes on|kicks on|kicks in|turns on)|errors?|not (?:keeping|reaching|getting)|called (?:for|because|about))\b/i
+
 /** Five words or more tell what it keeps doing; fewer, what it just did. */
 const IS_STORY = /(?:\S+\s+){4}\S+/
 /** What it does to its fuse or breaker, time and again. */

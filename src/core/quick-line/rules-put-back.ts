@@ -68,6 +68,12 @@ export const putBackRules: readonly Rule[] = [
         : { asks: 'The record has no wire of that cable off. Name the wire that went back on: "land outdoor Y".' }
     },
   ),
+  // The wire that is off at both ends, where there is but one.
+  rule(`(?:landed|put back|hooked up|reconnected|put|land) both ends(?: back)?(?: on| up)?(?:,? (?:and )?${HOW})?`, (the, how) => {
+    const { lifted } = the.state.bench
+    const wires = new Set(lifted.map((end) => `${parsePoint(end).cable}.${parsePoint(end).name}`))
+    return lifted.length > 0 && wires.size === 1 ? `${lifted.map((end) => `land ${end}`).join('; ')}${after(how)}` : null
+  }),
   // What came back is the power, where that is off; else what was taken off last.
   rule(`back on,? (?:and )?${HOW}`, (the, how) => {
     const back = the.state.bench.power ? landLast(the, false) : 'power on'

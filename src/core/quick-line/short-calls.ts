@@ -3,6 +3,8 @@ import type { Shortened } from '@/src/core/quick-line/short-readings'
 
 /** What is called, and set, in short. */
 export const ofCalls: readonly Shortened[] = [
+  // As well as what was tried before it.
+  [/^(?:and )?(zone \d|heat|cool|fan|heating|cooling)(?: mode)? (?:too|also|as well)(?: now)?$/i, '$1 works'],
   // One side of the house as a customer calls it.
   [/^(?:the )?(?:ac|a\/c|air)(?: is|[’']s)? (?:out|down)(?=,| but| and|$)/i, 'no ac'],
   [/\b(?:the )?furnace (?:is |works |runs |part )?(?:fine|ok|okay|good)$/i, 'heat ok'],

@@ -4,6 +4,22 @@ const FRACTION: Readonly<Record<string, string>> = { half: '0.5', quarter: '0.25
 
 /** How a figure stands beside what it was read at: a word between them, a fraction, both sides at once. */
 export const ofFigures: readonly Shortened[] = [
+  // From the thermostat it came, and here it was read.
+  [
+    /^([YGWOB]\d?) (?:calling |call |is |has )?(\d[\d.]*)?(?: ?v)? ?(?:coming )?(?:in )?from (?:the )?(?:stat|thermostat)(?: is| reads)? ?(\d[\d.]*)?(?: ?v)?$/i,
+    (all, letter, before = '', behind = '') => (before === '' && behind === '' ? all : `${letter}-C ${before || behind}`),
+  ],
+  [
+    /^(?:across )?(?:the )?(.+ coil) (\d[\d.]*)(?: ?v)?,? (?:and )?(?:dropping|drops|falling|falls|sagging|sags|down) to (\d[\d.]*)(?: ?v)?$/i,
+    '$1 jumps between $3 and $2 V',
+  ],
+  [/^([RYGWOBC]\d?(?: wire)? to [a-z]+) (?:with )?both ends (?:off|lifted|loose) (\d*\.?\d+k?|ol)(?: ?ohms?)?$/i, '$1 $2 both ends off'],
+  [
+    /^comp(?:ressor)?(?: amps| draws| pulls)? (\d[\d.]*)(?: ?a(?:mps?)?)?,? (?:and )?(?:cond(?:enser)? )?fan (\d[\d.]*)(?: ?a(?:mps?)?)?$/i,
+    'compressor $1 amps, condenser fan $2 amps',
+  ],
+  [/\b(at|on) (?:the )?hp\b(?! switch)/gi, '$1 the heat pump'],
+  [/^(.*\b(?:switch|float|limit|rollout)) (?:wires|leads|terminals|spades) (?=\d[\d.]*(?: ?v)? in\b)/i, '$1 '],
   [
     /^(?:only |just |i |i[’']?m )*(?:getting|got|have|seeing) (?:only |just |about )?(?=\d[\d.]*(?: ?v| volts?)? (?:at|on|across|between|to) )/i,
     '',

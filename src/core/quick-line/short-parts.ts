@@ -3,6 +3,16 @@ import type { Shortened } from '@/src/core/quick-line/short-readings'
 
 /** What a part does, and how it lies. */
 export const ofPartsShort: readonly Shortened[] = [
+  [/^(?:the )?(contactor|relay|sequencer) (?:is )?(?:goes )?in,? (?:and )?out,? (?:and )?in(?:,? (?:and )?out)?$/i, '$1 chatters'],
+  [
+    /^(?:the )?(?:gas|burners?) (?:is |are )?lit,? (?:then )?(?:the )?(?:blower|fan)(?: on| comes on| came on| starts)? after (?:about )?(\d+)(?: ?s(?:ec(?:onds?)?)?)?$/i,
+    'burners lit; blower comes on after $1 s',
+  ],
+  [/^fan only (?:runs|works|ok|fine)$/i, 'call fan; blower runs'],
+  [/^tightened (?:the )?(?:common|c|hot|r)(?: (?:screw|lug|lead|wire))?(?: at .+)?$/i, 'repaired $&'],
+  [/\bdamper (?:motor|actuator) (?=\d\b)/gi, 'damper '],
+  [/\b(damper) (?:motor|actuator) (?:no hum|does[n ’']*t hum|silent|dead)$/i, '$1 motor not moving'],
+  [/^(?:the )?air(?: is|[’']s)? (?:coming out )?(?:hot|warm|cold|cool)(?: now| again)?$/i, 'note $&'],
   [/^(?:the )?(contactor|relay) (?:won[’']?t|doesn[’']?t|will not|does not|can[’']?t) (?:stay|hold)(?: pulled)?(?: in)?$/i, '$1 lets go'],
   [
     /^(?:found )?(?:the )?contactor (?:is |was )?(?:jammed|wedged|blocked|propped)(?: in| open| shut)?(?: (?:with|by) .+)?$/i,

@@ -19,6 +19,8 @@ const ofCable = (cable: string, a: string, b: string, read: string): string => `
 
 /** What was read, of two at once or against what. */
 export const ofReadings: readonly Shortened[] = [
+  [/^(?:unit|rtu|ahu|system) #?\d{1,2}$/i, 'note $&'],
+  [/[.,] (?:unit|rtu|ahu|system) #?(\d{1,2})$/i, '; note unit $1'],
   // "Unit 4" says which unit it is: the 4 was not read off the meter.
   [/^(?:unit|rtu|ahu|system) #?\d{1,2} (?=[a-z])(?!(?:v|vac|volts?|ohms?|a|amps?|to|and|in|out|on|at)\b)/i, 'unit '],
   [/\bO\.L\.?(?=\s|$|,)/gi, 'OL'],
