@@ -145,10 +145,10 @@ const OF_A_STORY =
 const IS_STORY = /(?:\S+\s+){4}\S+/
 /** What it does to its fuse or breaker, time and again. */
 const BLOWS =
-  /\b(?:blows|pops|trips|kills|eats|burns up|takes out|keeps (?:on )?(?:blowing|popping|tripping))\b.*\b(?:fuses?|breaker|\d+ ?a(?:mps?)?)\b|\b(?:fuse|breaker) (?:on|at|in) (?:the )?(?:[a-z]+ ){1,3}(?:blows|pops|trips)\b|\b(?:blowing|popping|eating) (?:\d+ ?a(?:mps?)? )?fuses\b|\b(?:fuses?|breaker) (?:keeps (?:on )?(?:blowing|popping|tripping)|blows|pops|trips)\b/i
+  /\b(?:blows|pops|trips|kills|eats|burns up|takes out|keeps (?:on )?(?:blowing|popping|tripping))\b.*\b(?:fuses?|breaker|\d+ ?a(?:mps?)?)\b|\b(?:fuse|breaker) (?:on|at|in) (?:the )?(?:[a-z]+ ){1,3}(?:blows|pops|trips)\b|\b(?:blowing|popping|eating) (?:\d+ ?a(?:mps?)? )?fuses\b|\b(?:fuses?|breaker) (?:keeps (?:on )?(?:blowing|popping|tripping)|blows|pops|trips)\b|^(?:it )?(?:trips|pops|blows) (?:only (?:in|on) \w+|(?:in|on) \w+ only)$/i
 /** Numbers that are not readings: a supply, a fuse rating, a stage, a zone. */
 const TOLD_BY_NUMBER =
-  /\b(?:1st|2nd|3rd)\b|^\d+ ?v(?:olts?)?\b|\b\d+ ?(?:min|minutes?|hours?|sec|seconds?|days?)\b|\b(?:24|120|208|230|240) ?v(?:olts?)?(?= (?:breaker|fuse))|\b\d+ ?a(?:mps?)?\b|\b(?:stage|zone|rooftop|rtu|unit|ahu|suite|apt|building|floor)(?: unit)?[ -]?#?\d+\b/gi
+  /\b(?:1st|2nd|3rd)\b|^\d+ ?v(?:olts?)?\b|\b\d+ ?(?:min|minutes?|hours?|sec|seconds?|days?|times)\b|\b(?:24|120|208|230|240) ?v(?:olts?)?(?= (?:breaker|fuse))|\b\d+ ?a(?:mps?)?\b|\b(?:stage|zone|rooftop|rtu|unit|ahu|suite|apt|building|floor)(?: unit)?[ -]?#?\d+\b/gi
 /** "The heat pump won't defrost": a complaint that ticks no symptom. */
 const WONT =
   /^(?:the )?(?:heat pump|unit|system|ac|a\/c|furnace|air handler|house|it)\b.* (?:won[’']?t|will not|doesn[’']?t|does not|isn[’']?t|never|keeps) \w+/i

@@ -221,15 +221,18 @@ function withTrials(clause: string, context: Reading): Said {
 /** Reads clauses, each once in each state of the job. */
 function readerOf(context: Reading): Reader {
   const memo = new Map<string, Said>()
+  const asItStands = (clause: string, entries: readonly Entry[]): Said => {
+    const whole = clauseInGrammar(clause, { ...context, entries }) ?? onCall(clause, { ...context, entries })
+    const isOpen = whole === null || (typeof whole === 'string' && isRemark(whole))
+    return (isOpen ? readThere(clause, { ...context, entries }) : null) ?? whole
+  }
   return {
     ...context,
     read: (clause, entries) => {
       const key = `${clause} ${stateOf({ ...context, entries })}`
       const known = memo.get(key)
       if (known !== undefined) return known
-      const whole = clauseInGrammar(clause, { ...context, entries }) ?? onCall(clause, { ...context, entries })
-      const isOpen = whole === null || (typeof whole === 'string' && isRemark(whole))
-      const said = (isOpen ? readThere(clause, { ...context, entries }) : null) ?? whole
+      const said = asItStands(clause, entries) ?? readShortened(clause, { ...context, entries }, asItStands)
       memo.set(key, said)
       return said
     },
@@ -240,6 +243,21 @@ function readerOf(context: Reading): Reader {
     },
     after: (said, entries) => entriesAfter(said, { ...context, entries }),
   }
+}
+
+/** One of several clauses as it is shortened when it stands by itself; a word or two are part of another clause. */
+function readShortened(clause: string, context: Reading, read: Reader['read']): Said {
+  const full = inFull(clause.trim())
+  if (full === clause.trim() || clause.trim().split(/\s+/).length < 3) return null
+  const put: string[] = []
+  let { entries } = context
+  for (const part of full.split(/;\s*/)) {
+    const said = read(part, entries)
+    if (typeof said !== 'string') return said
+    put.push(said)
+    entries = entriesAfter(said, { ...context, entries })
+  }
+  return put.join('; ')
 }
 
 function entriesAfter(said: string, context: Reading): readonly Entry[] {

@@ -215,9 +215,9 @@ export const courseRules: readonly Rule[] = [
       : null,
   ),
   rule('(?:(?:second|2nd|high) stage|stage (?:2|two)) (?:is )?(?:calls?|calling|called)', (the) => {
-    const [call, another] = callsOf(the.system).filter(
-      (one) => /-2$/.test(one) && [the.state.complaint.call, `${the.state.bench.call}-2`].includes(one),
-    )
+    const seconds = callsOf(the.system).filter((one) => /-2$/.test(one))
+    const meant = seconds.filter((one) => [the.state.complaint.call, `${the.state.bench.call}-2`].includes(one))
+    const [call, another] = meant.length > 0 ? meant : seconds
     return call && !another ? `call ${call.replace('-2', '2')}` : null
   }),
   // A conclusion from the last reading is a note.

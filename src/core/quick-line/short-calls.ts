@@ -3,6 +3,12 @@ import type { Shortened } from '@/src/core/quick-line/short-readings'
 
 /** What is called, and set, in short. */
 export const ofCalls: readonly Shortened[] = [
+  // A mode by itself behind the power is what is set next.
+  [
+    /^(power(?: back)? (?:on|up)|powered (?:it )?(?:back )?up|breaker (?:back )?on),? (?:and )?(cool|heat|fan)(?:ing)?(?: call)?(?: on)?$/i,
+    'power on; call $2',
+  ],
+  [/^(ran (?:cool|heat|fan)(?:ing)?),? (?:(?:about )?\d+ (?:degree|deg) (?:split|rise|drop)|.*\b(?:split|rise) (?:is |of )?\d+.*)$/i, '$1'],
   // As well as what was tried before it.
   [/^(?:and )?(zone \d|heat|cool|fan|heating|cooling)(?: mode)? (?:too|also|as well)(?: now)?$/i, '$1 works'],
   // One side of the house as a customer calls it.

@@ -4,6 +4,8 @@ const FRACTION: Readonly<Record<string, string>> = { half: '0.5', quarter: '0.25
 
 /** How a figure stands beside what it was read at: a word between them, a fraction, both sides at once. */
 export const ofFigures: readonly Shortened[] = [
+  [/(?<=\b(?:coil|valve|winding|contactor|relay|sequencer) )ohms (?=ol\b|open\b)/gi, ''],
+  [/^let (?:it|that) (?:go|run|sit) (\d+ ?(?:min|minutes?|s|secs?|seconds?)),? (\S.*)$/i, '$2; note after $1'],
   // From the thermostat it came, and here it was read.
   [
     /^([YGWOB]\d?) (?:calling |call |is |has )?(\d[\d.]*)?(?: ?v)? ?(?:coming )?(?:in )?from (?:the )?(?:stat|thermostat)(?: is| reads)? ?(\d[\d.]*)?(?: ?v)?$/i,

@@ -6,6 +6,22 @@ const HOT = '(?:l1|hot|line|black|hot lead|hot leg|hot side)(?: lead| wire| leg)
 
 /** What the line feeds, read across it and to the metal, and seen beside that. */
 export const ofLine: readonly Shortened[] = [
+  [
+    /^(?:the )?(?:customer|homeowner|owner|tenant|they|he|she) (?:said|says|is) (?:yes|yep|no|ok|okay|fine|go ahead|do it|not today|not now)$/i,
+    'note $&',
+  ],
+  // Behind a leg of the line G is the ground.
+  [/\b(L\d)(-| to |\/| )G(?=$| (?:is |reads )?\d|,)/g, '$1 to ground'],
+  [
+    /^(?:the )?(?:house |main |line )?breaker (?:in|at|on) the (?:house |main |electrical |service )?(?:panel|load center|box) (?:is |was |had |has )*(tripped|popped|off|kicked)(?: off)?$/i,
+    'note $&',
+  ],
+  [/^hot (\d{2,3}(?:\.\d+)?(?: ?v)? to (?:ground|gnd),? )/i, '$1'],
+  [/^(?:checked|tested) (?:for (?:power|voltage)|dead)[,:]? (?:it is |it[’']s |all )?(?:dead|off|none|nothing)$/i, 'note $&'],
+  [/^(?:the )?meter (?:proved|checked|tested|works?) (?:on|at) (?:a )?(?:live|known)(?: source| circuit)?$/i, 'note $&'],
+  // How far it is, and which of several, was not read off a meter.
+  [/^(?:the )?walk to (?:the )?.+ (?:is|takes) (?:about )?\d+ ?(?:s|secs?|min|minutes?)$/i, 'note $&'],
+  [/^(?:unit|rtu|ahu|system) #?\d{1,2} of \d{1,2}$/i, 'note $&'],
   // A contactor has the line on top, and what it feeds below; a figure of the line at it is there.
   [
     /^(?:the )?(?:top|line lugs?|line terminals?|L1 L2) (?:of|on|at) (?:the )?contactor (?=(?:is |reads |has )?(?:\d|0|nothing|dead))/i,

@@ -3,6 +3,20 @@ import type { Shortened } from '@/src/core/quick-line/short-readings'
 
 /** What a part does, and how it lies. */
 export const ofPartsShort: readonly Shortened[] = [
+  [/^(?:pushed|slid|snapped|clipped|screwed) (?:it|that|them) back on$/i, 'put it back on'],
+  [/^((?:comp(?:ressor)?|stage) [12]) (?:is )?(?:fine|ok|okay|good)$/i, '$1 runs'],
+  [/^(?:the )?(?:door )?switch (?:is )?(?:taped|held|tied)(?: in| down| closed)?$/i, 'note $&'],
+  [/^(?:the )?gas (?:cock|shut ?off|line|supply) (?:is )?(?:on|open)$/i, 'note $&'],
+  [
+    /^(?:the )?(?:ahu|air handler|furnace|unit|stat|thermostat|condenser|equipment) (?:is )?(?:up )?in (?:the )?(?:attic|closet|garage|basement|hall(?:way)?|crawl ?space|utility room|roof)$/i,
+    'note $&',
+  ],
+  [/^([AD-FH-NP-QS-VXZ]\d{1,2}) (?:on|at|showing on) (?:the )?(?:stat|thermostat|display|screen)$/, 'code $1'],
+  [
+    /^((?:heat )?strips?|compressor|blower|inducer|condenser fan|fan) (?:draws? |pulls? |at )?(\d[\d.]*) ?a(?:mps?)? after (?:about )?(\d+) ?(s|secs?|seconds?|min|minutes?)$/i,
+    '$1 $2 amps; note after $3 $4',
+  ],
+  [/^((?:indoor )?(?:blower|fan)) (?:stays|is|comes|runs|came) on with (?:the )?(?:heat|strips|cool)$/i, '$1 runs'],
   [/^(?:the )?(contactor|relay|sequencer) (?:is )?(?:goes )?in,? (?:and )?out,? (?:and )?in(?:,? (?:and )?out)?$/i, '$1 chatters'],
   [
     /^(?:the )?(?:gas|burners?) (?:is |are )?lit,? (?:then )?(?:the )?(?:blower|fan)(?: on| comes on| came on| starts)? after (?:about )?(\d+)(?: ?s(?:ec(?:onds?)?)?)?$/i,

@@ -8,7 +8,7 @@ const ON_CALL =
 export const ofTrips: readonly Shortened[] = [
   [/^(?:it )?(trips|tripped|pops|popped|blows) (?:at|around|about) (\d+(?:\.\d+)?) ?a(?:mps?)?$/i, 'trips; max $2 A on R'],
   [/^(?:the |my )?breaker(?: is|[’']s) (?:a |rated )?(\d+) ?a(?:mps?)?$/i, 'breaker $1 in'],
-  [/\b(trips|tripped|holds|held|fine|ok) (?=zone \d(?:$|,))/gi, (_, does) => `${/^(?:fine|ok)$/i.test(does) ? 'holds' : does} on `],
+  [/(?<=^|, )(trips|tripped|holds|held|fine|ok) (?=zone \d(?:$|,))/gi, (_, does) => `${/^(?:fine|ok)$/i.test(does) ? 'holds' : does} on `],
   [/^(?:call|calling|called) (zone \d),? (?:it )?(trips|tripped|holds|held)$/i, '$2 on $1'],
   [
     /^(?:still |keeps |keep )?(?:popping|blowing|tripping) (?:it|(?:the |my |this )?(?:fuse|breaker)) (on|with|when|once) (?=\S)/i,

@@ -11,6 +11,13 @@ import { partById, partsOf, type System } from '@/src/core/wiring/system'
 /** Below this a bare number to the metal could be ohms of a short or stray volts on a dead wire. */
 const AMBIGUOUS_BELOW = modelValue({ value: 2, unit: 'V or ohm', source: 'assumption: above it a bare figure is mostly volts' })
 
+/** What a dead wire reads by itself. */
+const MOST_STRAY_VOLTS = modelValue({
+  value: 0.4,
+  unit: 'V',
+  source: 'assumption: of a loaded 24 V wire; more is mostly the ohms of a short',
+})
+
 /** What the coils of a call read between two wires, and no live pair: assumption. */
 const MOST_OHMS_OF_A_COIL = modelValue({
   value: 20,
@@ -138,7 +145,7 @@ const isOfUnit = (line: string): boolean => /\d ?(?:m?v|volts?|vac|k?ohms?|a|amp
 function isOhmsOfCoil(draft: EntryDraft, system: System): boolean {
   if (draft.kind !== 'reading' || draft.probe.meter !== 'volts' || typeof draft.answer !== 'number') return false
   const isOfLine = [draft.probe.a, draft.probe.b].some((point) => lineNodes(system).has(point))
-  return !isOfLine && partsOf(system, 'transformer').length === 1 && draft.answer >= AMBIGUOUS_BELOW && draft.answer < MOST_OHMS_OF_A_COIL
+  return !isOfLine && partsOf(system, 'transformer').length === 1 && draft.answer > MOST_STRAY_VOLTS && draft.answer < MOST_OHMS_OF_A_COIL
 }
 
 /** A figure across the own leads of a part that is off them, where volts are told. */

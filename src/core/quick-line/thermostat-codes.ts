@@ -118,8 +118,9 @@ export const thermostatCodeRules: readonly Rule[] = [
       return stat && onCall(the, stat, null, `${stat.id} alive`)
     },
   ),
-  rule(`(${STAT}) (?:${SHOWS} )(\\w{1,3}\\d?) wire (?:is )?short(?:ed)?(?: .*)?`, (the, named, wire) =>
-    the.isLetter(wire) ? over(the, named, wire) : null,
+  rule(
+    `(${STAT}) (?:${SHOWS}|reads?) (\\w{1,3}\\d?)(?: wire (?:is )?short(?:ed)?| (?:wire )?(?:is )?(?:overload(?:ed)?|over ?-?current))(?: .*)?`,
+    (the, named, wire) => (the.isLetter(wire) ? over(the, named, wire) : null),
   ),
   // Any other code is kept as it reads: what it means is on its own sheet.
   rule(`${STAT} ${SHOWS} (?:an? )?(?:code |error |fault )?(?:[ef]-?\\d{1,3}|[a-z]{1,2}-?\\d{2,3}|(?:code|error|fault) \\S+)`, (the) =>
