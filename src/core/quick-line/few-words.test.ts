@@ -1,3 +1,4 @@
+import { readQuickLine } from '@/src/core/quick-line/read-line'
 import { correctedWord } from '@/src/core/quick-line/spelling'
 import { systemOf } from '@/tests/setup/engines'
 import { answerTo, drafts, standing } from '@/tests/setup/standing'
@@ -28,6 +29,16 @@ describe('a few words', () => {
     ['cooling', 'secondary reading 26.8', 'secondary 26.8'],
     ['cooling', 'half an amp on Y', '0.5 amps on Y'],
     ['cooling', 'max on R 7.2', 'max 7.2 A on R'],
+    ['cooling', 'Y calling from stat 24', 'Y-C 24'],
+    ['cooling', 'across contactor coil 24 dropping to 11', 'contactor coil jumps between 11 and 24 V'],
+    ['cooling', 'contactor in out in out', 'contactor chatters'],
+    ['cooling', 'heat too', 'heat works'],
+    ['furnace', 'hot 121 to ground, 62 to neutral', '121 to ground, 62 to neutral'],
+    ['furnace', 'L1-N 120 L1-G 120', 'L1-N 120; L1-gnd 120'],
+    ['furnace', 'stat reads W wire overload', 'stat shows W wire short'],
+    ['furnace', 'power on, cool', 'power on; call cool'],
+    ['rooftop', "comp 2 won't run, comp 1 fine", 'second compressor still; compressor runs'],
+    ['rooftop', 'stage 2 call', 'call cool-2'],
     ['cooling', 'pulls 2.5A on call then drops to .8', 'max 2.5 A on R; 0.8 A on R'],
     ['cooling', '0.9A on 24v', '0.9 A on R'],
     ['cooling', 'trips at 6 amps', 'trips; max 6 A on R'],
@@ -113,4 +124,31 @@ it('two letters side by side are read at the place with which they end, and what
   expect(
     drafts(twoStage, 'R-Y2 jumpered second stage came on').map(({ kind, ...draft }) => 'change' in draft && draft.change),
   ).toMatchObject([{ do: 'jumper' }, false])
+})
+
+it.each([
+  ['roof, unit 2', 'rooftop'],
+  ['unit 2 of 3', 'furnace'],
+  ['walk to condenser is 2 min', 'furnace'],
+  ['customer said yes', 'furnace'],
+  ['breaker in the panel tripped', 'furnace'],
+  ['40 VA transformer', 'furnace'],
+] as const)('%s is no reading, no walk and no trial', (said, where) => {
+  const made = drafts(at[where], said)
+  expect(made.at(-1)?.kind).toBe('note')
+  expect(made.filter(({ kind }) => kind !== 'note' && kind !== 'bench')).toEqual([])
+})
+
+it('behind an open fuse one volt and a bit is asked after: it is mostly the ohms of a short', () => {
+  const blown = standing('furnace-ac', 'indoor', 'on', { do: 'slot', holds: 'nothing' })
+  expect(answerTo(blown, 'Y to C 1.1')).toContain('Volts, or ohms with the power off?')
+  expect(drafts(blown, 'Y to C 0.1')).toMatchObject([{ answer: 0.1, probe: { meter: 'volts' } }])
+})
+
+it('what quit stands before the comma', () => {
+  const first = (line: string) => readQuickLine(line, { system: systemOf('furnace-ac'), entries: [], suspects: [], proposed: null })
+  expect(drafts(first, 'AC quit, heat works')).toMatchObject([{ kind: 'complaint', complaint: { call: 'cool' } }])
+  expect(drafts(first, 'trips in heat only')).toMatchObject([
+    { kind: 'complaint', complaint: { symptoms: ['fuse-on-call'], call: 'heat' } },
+  ])
 })
