@@ -68,7 +68,6 @@ describe('a few words', () => {
     ['heating', 'PS stuck closed', 'pressure switch closed'],
     ['heating', '24 in and out of pressure switch', '24 both sides of pressure switch'],
     ['heating', 'limit tripped', 'limit open'],
-    ['heating', 'board flashing 2', 'ignition control flashing 2'],
     ['heating', "flame's lit", 'burners lit'],
     ['rooftop', 'low stage runs', 'compressor runs'],
     ['rooftop', "second stage won't come in", 'call cool-2; second compressor still'],
@@ -151,4 +150,10 @@ it('what quit stands before the comma', () => {
   expect(drafts(first, 'trips in heat only')).toMatchObject([
     { kind: 'complaint', complaint: { symptoms: ['fuse-on-call'], call: 'heat' } },
   ])
+})
+
+it('the board that flashes is the one that lights the burners, in its own words; a thermostat that is called by letters is the only one', () => {
+  expect(answerTo(at.heating, 'board flashing 2')).toBe('ignition control: flashes, then note: board flashing 2')
+  expect(drafts(at.furnace, 'board flashing 2')).toMatchObject([{ kind: 'note' }])
+  expect(standing('zoned-furnace-ac', 'panel', 'on')('calling for Y').ok).toBe(false)
 })

@@ -7,6 +7,7 @@ import { findCable } from '@/src/core/quick-line/names'
 import { loadOf, type Sentence } from '@/src/core/quick-line/sentence'
 import { rewriter } from '@/src/core/quick-line/sieve'
 import { neutralAt } from '@/src/core/quick-line/volts'
+import { boardHere } from '@/src/core/quick-line/which-part'
 import { cableById, partById, placeById, type System } from '@/src/core/wiring/system'
 
 /** How something is said, and the same in other words: `$1` is what was found, or it is made of that in the system. */
@@ -263,6 +264,11 @@ const forms: readonly Form[] = [
       const zone = zones.find((one) => one !== undefined)
       return partById(the.system, `thermostat-${zone}`) ? `thermostat-${zone}` : all
     },
+  ],
+  // The one board that flashes here: that of the ignition.
+  [
+    /^(?:the )?(?:control |furnace )?board(?: is| light(?: is)?)? (?=(?:flashing|blinking|flashes|blinks)\b)/i,
+    (the, all) => (boardHere(the) === 'ignition' ? 'ignition control ' : all),
   ],
   // The letter of the strips, where it has volts or none.
   [

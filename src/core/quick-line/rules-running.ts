@@ -4,6 +4,7 @@ import { nothingCalls } from '@/src/core/quick-line/sense'
 import { leading, loadOf, type Sentence, statHere, worded } from '@/src/core/quick-line/sentence'
 import { boardHere } from '@/src/core/quick-line/which-part'
 import { SHOWS_CALL } from '@/src/core/readings/looks'
+import { parsePoint } from '@/src/core/wiring/point'
 import { callsOf, partById, partsOf, placeById } from '@/src/core/wiring/system'
 
 /** What runs where one stands, or does not; what a display shows of it, and what is heard of it. */
@@ -19,8 +20,8 @@ const stageIs =
   (number: 1 | 2, ofCompressor: string, ofUnit: string) =>
   (the: Sentence, named: string): string | null => {
     const { call, jumpers } = the.state.bench
-    // What a jumper brings on is called by none.
-    if (jumpers.length > 0) return the.asNote()
+    // What a jumper on its own letter brings on is called by none.
+    if (jumpers.some(({ a, b }) => [a, b].some((point) => /2$/.test(parsePoint(point).name)))) return the.asNote()
     const seconds = callsOf(the.system).filter((one) => /^(?:cool|heat)-2$/.test(one) && one.startsWith(named.slice(0, 4)))
     const first = (second: string) => second.slice(0, -'-2'.length)
     const second = seconds.length === 1 ? seconds[0] : seconds.find((one) => call === one || call === first(one))

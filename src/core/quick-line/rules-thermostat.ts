@@ -17,7 +17,8 @@ function waitsOn(the: Sentence, mode: string): string | null {
 /** The call that closes these terminals, and none beside the fan's; with G alone the fan's own. */
 function callOfLetters(the: Sentence, letters: readonly string[]): CallName | null {
   const named = letters.map((letter) => the.letter(letter))
-  const [stat] = partsOf(the.system, 'thermostat')
+  const [stat, another] = partsOf(the.system, 'thermostat')
+  if (another) return null
   const wanted = new Set(named.filter((name) => name !== 'G'))
   const found = Object.entries(stat.calls).find(([, closes]) => {
     const own = closes.filter((name) => name !== 'G')
@@ -121,6 +122,8 @@ export const thermostatRules: readonly Rule[] = [
     `(?:dropped|lowered|turn|turned|dialed|bumped|cranked|ran|raised|set)(?: down| up)?(?: it| ${STAT}| setpoint| set point| temp(?:erature)?)?(?: (?:way|all (?:the )?way))?(?: down| up)?(?: (?:all (?:the )?way|(?:all (?:the )?way )?(?:to |at )?[4-9]\\d(?: ?f| degrees)?))?`,
     (the) => {
       const isDown = the.says(/\b(?:dropped|lowered|down)\b/i)
+      // What was dropped may be anything: it is said of the thermostat, by its degrees, or up and down.
+      if (!the.says(/\d\d|\b(?:up|down|set ?point|temp\w*|stat|t-?stat|thermostat|screen|display)\b/i)) return null
       if (!isDown && !the.says(/\b(?:raised|up)\b/i)) return null
       const [mode, other] = isDown ? ['cool', 'heat'] : ['heat', 'cool']
       return the.state.bench.call.startsWith(other) ? 'call off' : leading('call', the.call(mode))

@@ -13,7 +13,7 @@ export const ofCalls: readonly Shortened[] = [
   [/^(?:and )?(zone \d|heat|cool|fan|heating|cooling)(?: mode)? (?:too|also|as well)(?: now)?$/i, '$1 works'],
   // One side of the house as a customer calls it.
   [/^(?:the )?(?:ac|a\/c|air)(?: is|[’']s)? (?:out|down)(?=,| but| and|$)/i, 'no ac'],
-  [/\b(?:the )?furnace (?:is |works |runs |part )?(?:fine|ok|okay|good)$/i, 'heat ok'],
+  [/(?<=^|, |, but |, and | but )(?:the )?furnace (?:is |works |runs |part )?(?:fine|ok|okay|good)$/i, 'heat ok'],
   [
     /^(?:set|put) (?:this|it|this one|this stat|this thermostat|the stat|the thermostat|stat|thermostat|tstat) (?:one )?(?:to|on|in|into) (cool|heat|fan|off)(?:ing)?(?: mode)?$/i,
     'set to $1',

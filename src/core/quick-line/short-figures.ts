@@ -1,6 +1,11 @@
 import type { Shortened } from '@/src/core/quick-line/short-readings'
 
-const FRACTION: Readonly<Record<string, string>> = { half: '0.5', quarter: '0.25', third: '0.33', tenth: '0.1' }
+const FRACTION = new Map([
+  ['half', '0.5'],
+  ['quarter', '0.25'],
+  ['third', '0.33'],
+  ['tenth', '0.1'],
+])
 
 /** How a figure stands beside what it was read at: a word between them, a fraction, both sides at once. */
 export const ofFigures: readonly Shortened[] = [
@@ -28,7 +33,7 @@ export const ofFigures: readonly Shortened[] = [
   ],
   // Amps on what feeds everything, at their most, and as they fall.
   [
-    /^(?:max(?:imum)?|peak|min[/-]?max)(?: hold)?(?: (?:on|of|at) (?:the )?R(?: wire)?)?(?: is| was|:)? (\d+(?:\.\d+)?|\.\d+)(?: ?a(?:mps?)?)?$/i,
+    /^(?:max(?:imum)?|peak|min[/-]?max)(?: hold)? (?:on|of|at) (?:the )?R(?: wire)?(?: is| was|:)? (\d+(?:\.\d+)?|\.\d+)(?: ?a(?:mps?)?)?$/i,
     'max $1 A on R',
   ],
   [
@@ -58,7 +63,7 @@ export const ofFigures: readonly Shortened[] = [
     /^(R\w?(?:-| to )[A-Z]\d? \d[\d.]*(?: ?v)?),? (?:the )?(?:stat |thermostat )?contacts? (?:is |are )?(?:closed|open|made|good|making)$/i,
     '$1',
   ],
-  [/\b(?:a )?(half|quarter|third|tenth) (?:of )?an amp\b/gi, (_, part) => `${FRACTION[part.toLowerCase()]} amps`],
+  [/\b(?:a )?(half|quarter|third|tenth) (?:of )?an amp\b/gi, (_, part) => `${FRACTION.get(part.toLowerCase())} amps`],
   [
     /(?<=^(?!i\b|i[’']?m\b|meter\b|it\b|still\b|now\b)[a-z][a-z0-9/-]*(?: [a-z][a-z0-9/-]*){0,3}) (?:reading|showing|measuring|metering|sitting at|checks out at) (?=\d|\.\d|ol\b)/i,
     ' ',
@@ -86,7 +91,7 @@ export const ofFigures: readonly Shortened[] = [
     '$1 $2 $3, $1 $4 $5',
   ],
   // A part's ohms to common are across it.
-  [/^(?:the )?([a-z][a-z -]+?) (\d*\.?\d+|ol)(?: ?ohms?)? (?:to|and) (?:c|com|common)$/i, '$1 $2 ohms'],
+  [/^(?:the )?([a-z][a-z -]+?) (\d*\.?\d+) ?ohms? (?:to|and) (?:c|com|common)$/i, '$1 $2 ohms'],
   [/^(?:any|each)(?: of the)? (wires?|conductors?) to (?=\S+ (?:ol|open|\d))/i, 'every wire to '],
   // Joined at the far end and read here.
   [

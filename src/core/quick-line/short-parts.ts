@@ -22,7 +22,6 @@ export const ofPartsShort: readonly Shortened[] = [
     /^(?:the )?(?:gas|burners?) (?:is |are )?lit,? (?:then )?(?:the )?(?:blower|fan)(?: on| comes on| came on| starts)? after (?:about )?(\d+)(?: ?s(?:ec(?:onds?)?)?)?$/i,
     'burners lit; blower comes on after $1 s',
   ],
-  [/^fan only (?:runs|works|ok|fine)$/i, 'call fan; blower runs'],
   [/^tightened (?:the )?(?:common|c|hot|r)(?: (?:screw|lug|lead|wire))?(?: at .+)?$/i, 'repaired $&'],
   [/\bdamper (?:motor|actuator) (?=\d\b)/gi, 'damper '],
   [/\b(damper) (?:motor|actuator) (?:no hum|does[n ’']*t hum|silent|dead)$/i, '$1 motor not moving'],
@@ -58,17 +57,13 @@ export const ofPartsShort: readonly Shortened[] = [
   [/^(?:the )?(.+?) (?:doesn[’']?t|does not|won[’']?t|didn[’']?t|never|not) (?:beep|beeping|tone out|ring out)s?$/i, 'no beep on $1'],
   [/^(?:the )?flames?(?: is| are|[’']s)? (?:lit|on|burning)$/i, 'burners lit'],
   [
-    /^(?:the )?(?:control |furnace |ignition )?(?:board|module)(?: is| light(?: is)?)? (?=(?:flashing|blinking|flashes|blinks) \d)/i,
-    'ignition control ',
-  ],
-  [
     /\b(limit|low[- ]pressure|high[- ]pressure)(?: switch| cut ?-?out)? (?:is |was |has )?(?:cut[- ]?out|tripped|popped|kicked out)$/i,
     '$1 open',
   ],
   [/\b(?:hi|high)[- ]press(?:ure)?(?: switch)? cut ?-?out(?=$| )/i, 'high-pressure switch'],
   [/^(.*\bswitch(?:es)?|ps|limit|rollout|float) (?:is |was )?(?:stuck|welded|frozen|jammed) (open|closed|shut)$/i, '$1 $2'],
   [/\bpressure switch (?:won[’']?t|doesn[’']?t|will not|does not|never) opens?$/i, 'pressure switch closed'],
-  [/^(?:pushed|pressed|held|holding|taped) (?:the )?door switch (?:in|down|closed)$/i, 'panel on'],
+  [/^(?:pushed|pressed|held|holding|taped) (?:the )?door switch (?:in|down|closed)$/i, 'panel on; note $&'],
   [/^[MD](\d)(?:(?: to |-)(?:com|common|c))? (?=\d|ol\b)/i, 'damper $1 '],
   // A motor on its overload is no trip of the 24 V side.
   [

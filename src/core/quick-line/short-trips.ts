@@ -21,7 +21,7 @@ export const ofTrips: readonly Shortened[] = [
     'trips after $1 s',
   ],
   [
-    /^(?:stuck|threw|shoved|dropped|popped|slid|tried) an? (\d+)(?: ?a(?:mps?)?)?(?: fuse)?(?: in)?(?: (?:there|it))?(?:(?: just)? to (?:see|test|check)| for now)?$/i,
+    /^(?:stuck|threw|shoved|dropped|popped|slid|tried) an? (\d+)(?: ?a(?:mps?)?)?(?: fuse)? in(?: (?:there|it))?(?:(?: just)? to (?:see|test|check)| for now)?$/i,
     'fuse $1 in',
   ],
   [

@@ -53,6 +53,7 @@ function ampsOnHot(line: string, drafts: readonly EntryDraft[]): string | null {
   )
   return isFew ? `Amps, or volts? Say "${figure} A on ${hot}", or "${hot}-C ${figure} V".` : null
 }
+/** More is not led by a 24 V wire. */
 const MOST_AMPS_ON_HOT = modelValue({ value: 10, unit: 'A', source: 'assumption: a dead short through a protected 40 VA transformer' })
 
 /** Of two thermostats, with neither where one stands, the stat is either. */
