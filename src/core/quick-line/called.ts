@@ -55,4 +55,4 @@ export function calledCoil(system: System, place: PlaceId, letter: string, kind:
   return coils.length === 1 ? coils[0].id : null
 }
 
-const isOfKind = (role: string, kind: string): boolean => role === kind || role.endsWith(`-${kind}`)
+const isOfKind = (role: string, kind: string): boolean => kind === 'coil' || role === kind || role.endsWith(`-${kind}`)

@@ -73,6 +73,12 @@ describe('a few words', () => {
     ['rooftop', "second stage won't come in", 'call cool-2; second compressor still'],
     ['rooftop', 'Y2 24 no second stage', 'call cool-2; second compressor still; Y2-C 24'],
     ['panel', 'D1 24v', 'damper 1 24'],
+    ['panel', '24 at D2', 'damper 2 24'],
+    ['cooling', 'both sides of the high pressure 25', '25 both sides of the high pressure'],
+    ['airHandlerOff', 'G coil 35', 'fan relay 35'],
+    ['airHandler', 'compressor off in heat', 'compressor not running in heat'],
+    ['airHandler', 'heat pump running, no aux', 'heat pump running; strips still'],
+    ['furnace', 'neutral loose, 58 to ground', 'neutral to ground 58; note neutral loose'],
     ['panel', 'holds on zone 1, trips zone 2', 'holds on zone 1, trips on zone 2'],
   ] as const)('%s: %s', (where, said, inFull) => expect(answerTo(at[where], said)).toBe(answerTo(at[where], inFull)))
 
@@ -103,6 +109,7 @@ describe('what is asked, and not taken for something else', () => {
     ['airHandlerOff', 'twisted Y and C at the outdoor, read 2.1 here', 'A loop is read with both wires off at both ends'],
     ['airHandlerOff', 'reconnected outdoor cable', 'The record has those wires on their terminals'],
     ['furnaceOff', 'wires back on', 'The record shows nothing lifted'],
+    ['airHandlerOff', 'R to W 0.4 stat wires off', 'On the wires that are off, or on the screws?'],
   ] as const)('%s: %s', (where, said, asked) => expect(answerTo(at[where], said)).toContain(asked))
 
   it.each([

@@ -270,6 +270,11 @@ const forms: readonly Form[] = [
     /^(?:the )?(?:control |furnace )?board(?: is| light(?: is)?)? (?=(?:flashing|blinking|flashes|blinks)\b)/i,
     (the, all) => (boardHere(the) === 'ignition' ? 'ignition control ' : all),
   ],
+  // The coil that a letter pulls in.
+  [
+    /^(?:the )?([YGWOB]\d?) coil(?= (?:is |reads? )?(?:\d|ol\b|open\b))/i,
+    (the, all, letter) => the.part(`${letter.toLowerCase()} coil`) ?? all,
+  ],
   // The letter of the strips, where it has volts or none.
   [
     /^(?:the )?aux(?:iliary)?(?: wire| terminal| screw)?(?= (?:is )?(?:hot|dead|live|\d))(?! \d+ ?amps)/i,

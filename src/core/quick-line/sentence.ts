@@ -95,8 +95,13 @@ export class Sentence {
     }
     if (/^(?:ignition|ignitor|igniter) (?:board|module|control)$/.test(word))
       return this.system.parts.find(({ kind, id }) => kind === 'board' && id === 'ignition')?.id ?? null
-    const byLetter = /^([ywgob]\d?) (contactor|relay|sequencer|valve)$/.exec(word)
-    if (byLetter) return calledCoil(this.system, this.state.bench.place, byLetter[1], byLetter[2])
+    const byLetter = /^([ywgob]\d?) (contactor|relay|sequencer|valve|coil)$/.exec(word)
+    if (byLetter) {
+      const here = calledCoil(this.system, this.state.bench.place, byLetter[1], byLetter[2])
+      // What the letter pulls in elsewhere, where that is one alone.
+      const [there, another] = this.system.places.flatMap(({ id }) => calledCoil(this.system, id, byLetter[1], byLetter[2]) ?? [])
+      return here ?? (another === undefined ? (there ?? null) : null)
+    }
     if (/^(?:draft inducer|inducer motor|draft motor|induced draft motor)$/.test(word))
       return partsOf(this.system, 'load').find(({ id }) => id === 'inducer')?.id ?? null
     const ofStage = /^(?:second|2nd) stage (.+)$/.exec(word)

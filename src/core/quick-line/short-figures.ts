@@ -9,6 +9,16 @@ const FRACTION = new Map([
 
 /** How a figure stands beside what it was read at: a word between them, a fraction, both sides at once. */
 export const ofFigures: readonly Shortened[] = [
+  [/^(?:both|either) sides? of (?:the )?([a-z][a-z -]+?)(?: is| are| reads?| has)? (\d[\d.]*)(?: ?v| volts?)?$/i, '$2 both sides of $1'],
+  [
+    /^([RYGWOBC]\d?(?:-| to )[A-Z]\w*) (\d*\.?\d+k?|ol)(?: ?ohms?)?,? (?:the )?(stat|thermostat|outdoor) (?:wires?|cable) (?:off|lifted|disconnected)$/i,
+    '$3 cable off, $1 $2',
+  ],
+  [/^(\d[\d.]*(?: ?v| volts?)?) (?:at|on) [MD](\d)$/i, 'damper $2 $1'],
+  [
+    /^(?:the )?neutral (?:is )?(?:loose|bad|burned|burnt),? (\d[\d.]*)(?: ?v)? to (?:ground|gnd)$/i,
+    'neutral to ground $1; note neutral loose',
+  ],
   [/(?<=\b(?:coil|valve|winding|contactor|relay|sequencer) )ohms (?=ol\b|open\b)/gi, ''],
   [/^let (?:it|that) (?:go|run|sit) (\d+ ?(?:min|minutes?|s|secs?|seconds?)),? (\S.*)$/i, '$2; note after $1'],
   // From the thermostat it came, and here it was read.

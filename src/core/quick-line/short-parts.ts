@@ -3,6 +3,14 @@ import type { Shortened } from '@/src/core/quick-line/short-readings'
 
 /** What a part does, and how it lies. */
 export const ofPartsShort: readonly Shortened[] = [
+  [
+    /^((?:the )?(?:compressor|condenser fan|blower|inducer|strips?)) (?:is )?(?:off|dead) (?=(?:in|on) (?:cool|heat|fan|aux)(?:ing)?\b)/i,
+    '$1 not running ',
+  ],
+  [
+    /^((?:heat pump|outdoor unit|condenser|compressor) (?:is )?(?:on|runs|running|going)),? (?:but |and )?no (?:aux|strips?)(?: heat)?$/i,
+    '$1, strips not running',
+  ],
   [/^(?:pushed|slid|snapped|clipped|screwed) (?:it|that|them) back on$/i, 'put it back on'],
   [/^((?:comp(?:ressor)?|stage) [12]) (?:is )?(?:fine|ok|okay|good)$/i, '$1 runs'],
   [/^(?:the )?(?:door )?switch (?:is )?(?:taped|held|tied)(?: in| down| closed)?$/i, 'note $&'],
