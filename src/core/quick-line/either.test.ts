@@ -28,6 +28,12 @@ describe('a line that may mean several things', () => {
     ])
   })
 
+  it('is offered with what was not clear put in, and the rest of it as it was typed', () =>
+    expect(offered('1.4 on R when cool calls', 'indoor', { id: 'furnace-ac' })).toEqual([
+      'set the thermostat to call for cool, then amps on R of the transformer: 1.4 A',
+      'set the thermostat to call for cool, then R to C at the indoor unit: 1.4 V',
+    ]))
+
   it('is offered as it is read with the power off, and as it is on a call', () => {
     expect(offered('high-pressure switch open', 'outdoor')).toEqual([
       expect.stringMatching(/^power off, then .*high-pressure switch.*: OL$/),

@@ -22,7 +22,7 @@ export function eitherOf(line: string, problem: string, context: QuickLineContex
   const offered = new Map<string, Meant>()
   for (const [, words] of problem.matchAll(/"([^"]+)"/g)) {
     if (offered.size === MOST_OFFERED) break
-    const meant = [inItsPlace(line, words), isWholeLine(line) || words.startsWith(line.trim()) ? words : null]
+    const meant = [inItsPlace(line, words), isWholeLine(line) || holdsAllOf(line, words) ? words : null]
       .filter((one): one is string => one !== null && !bringsFigures(line, one))
       .flatMap((one): Meant[] => {
         const read = readQuickLine(one, context)
@@ -37,7 +37,22 @@ export function eitherOf(line: string, problem: string, context: QuickLineContex
 function inItsPlace(line: string, words: string): string | null {
   const last = words.split(' ').at(-1) ?? ''
   const stands = new RegExp(`(?<![\\w-])(?:the )?${last.replace(/[^\w-]/g, '')}(?![\\w-])`, /^[A-Z]\w?$/.test(last) ? '' : 'i')
-  return words.includes(' ') && last !== '' && stands.test(line) && !line.includes(words) ? line.replace(stands, words) : null
+  return words.includes(' ') && last !== '' && stands.test(line) && !line.includes(words) && !holdsAllOf(line, words)
+    ? line.replace(stands, words)
+    : null
+}
+
+/** An answer that says the whole line, and what was not clear of it. */
+function holdsAllOf(line: string, words: string): boolean {
+  const left = words.split(/\s+/)
+  return line
+    .trim()
+    .split(/\s+/)
+    .every((word) => {
+      const at = left.indexOf(word)
+      left.splice(0, at + 1)
+      return at >= 0
+    })
 }
 
 /** An answer that is a line of its own stands for the whole of it: where several things are said the others would be lost. */

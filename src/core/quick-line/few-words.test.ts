@@ -102,7 +102,7 @@ describe('a few words', () => {
 
 describe('what is asked, and not taken for something else', () => {
   it.each([
-    ['cooling', '1.4 on R when cool calls', 'Amps, or volts?'],
+    ['cooling', '1.4 on R when cool calls', 'Amps, or volts to common?'],
     ['cooling', 'no call from stat', 'What did you read there?'],
     ['heating', 'ohmed igniter 65', 'The power is on in the record'],
     ['heating', 'igniter open', 'The power is on in the record'],

@@ -96,9 +96,6 @@ export const wireRules: readonly Rule[] = [
       return isSpare ? swapped(the, what || wire, named) : null
     },
   ),
-  rule('(\\d?[.]\\d+) (?:on|at) r', (the, value) =>
-    the.state.bench.power ? { asks: `Amps, or volts to common? Say "${value} A on R", or "R-C ${value} V".` } : null,
-  ),
   rule(
     '(?:use|used|using) (\\S+) spare (?:for|as|in place of|instead of) (\\S+)(?: (?:in |on |at |of )?(zone \\d|\\S+)(?: (?:stat )?cable)?)?(?:,? (?:(?:at|on) )?both ends)?',
     (the, spare, letter, cable) => {

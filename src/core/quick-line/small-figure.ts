@@ -41,7 +41,9 @@ export const askedOfFigures = (line: string, drafts: readonly EntryDraft[], the:
 
 /** `1.4 on R`: on the wire that feeds everything amps are as likely as few volts. */
 function ampsOnHot(line: string, drafts: readonly EntryDraft[]): string | null {
-  const [, figure, hot] = /(?<![\w.])(\d*\.?\d+) (?:on|at) (?:the )?(R[ch]?)\b(?! ?(?:-|to|and)\b)/.exec(line) ?? []
+  const [said, figure, hot] = /(?<![\w.])(\d*\.?\d+) (?:on|at) (?:the )?(R[ch]?)\b(?! ?(?:-|to|and)\b)/.exec(line) ?? []
+  if (said === undefined) return null
+  const inUnit = (unit: string) => line.trim().replace(said, `${figure} ${unit} on ${hot}`)
   const isFew = drafts.some(
     (draft) =>
       draft.kind === 'reading' &&
@@ -51,7 +53,7 @@ function ampsOnHot(line: string, drafts: readonly EntryDraft[]): string | null {
       draft.answer < MOST_AMPS_ON_HOT &&
       [draft.probe.a, draft.probe.b].some((point) => parsePoint(point).name === hot),
   )
-  return isFew ? `Amps, or volts? Say "${figure} A on ${hot}", or "${hot}-C ${figure} V".` : null
+  return isFew ? `Amps, or volts to common? Say "${inUnit('A')}", or "${inUnit('V')}".` : null
 }
 /** More is not led by a 24 V wire. */
 const MOST_AMPS_ON_HOT = modelValue({ value: 10, unit: 'A', source: 'assumption: a dead short through a protected 40 VA transformer' })
