@@ -7,7 +7,7 @@ import { noticed } from '@/src/core/quick-line/noticed'
 import type { Said } from '@/src/core/quick-line/rule'
 import type { Reading } from '@/src/core/quick-line/sense'
 import type { Sentence } from '@/src/core/quick-line/sentence'
-import { placeById } from '@/src/core/wiring/system'
+import { partById, placeById } from '@/src/core/wiring/system'
 
 /**
  * A sentence by what is in it, whatever the order of its words: "24 on Y outside", "nothing outside on Y" and "Y has no volts at the
@@ -30,6 +30,8 @@ export function interpret(said: string, the: Sentence): Said {
   if (the.says(/\bno common\b(?! \d)/i)) return null
   // What is gone, or is one of several, is not what stands there.
   if (/\b(?:goes|went|gone) away\b|\bdisappear|\bonly one\b/.test(text)) return null
+  // What goes on when its call is over holds nothing.
+  if (/\bstay(?:s|ed|ing)? (?:on|running)\b/.test(text) && !/\b(?:fuse|breaker|power)\b/.test(text)) return null
   // What alone heats the house is told, and not called.
   if (/^(?:aux|auxiliary|emergency|em|strips?|gas|backup)(?: heat)? only\b/.test(text)) return null
   // "It" is the cable in the hand, and no place.
@@ -122,6 +124,11 @@ const isOutdoorFan = (text: string, { system, state }: Sentence): boolean =>
 const isMotorBeside = (text: string): boolean =>
   /\bfan and\b|\band (?:the )?fan\b/.test(text) || (/\bcompressor\b/.test(text) && !CALLS_FAN.test(text))
 
+const isOfGas = ({ system }: Sentence, id: string): boolean => {
+  const part = partById(system, id)
+  return part?.kind === 'coil' && part.role === 'gas-valve'
+}
+
 /** What runs is a motor, and no call for it. */
 const FAN_RUNS = /\bfan (?:motor )?(?:is )?(?:running|runs|spins|spinning|not|still|dead)\b/
 
@@ -141,6 +148,8 @@ function onCall(meaning: Meaning, the: Sentence): Said {
   const senses = new Set(meaning.senses)
   senses.delete('with')
   const line = firstOf([...measured, ...noticed], { ...meaning, calls: [], senses }, the)
+  // The second stage of what burns gas is no stage of cooling.
+  if (/^cool/.test(call) && meaning.parts.some((id) => isOfGas(the, id))) return null
   // A mark on a wire is there with or without a call.
   if (typeof line !== 'string' || /^(?:bare|rubbed|chewed|scorched|stapled) /.test(line)) return line
   return the.state.bench.call === call.replace(/(?<=[a-z])(?=\d)/, '-') ? line : `call ${call}; ${line}`

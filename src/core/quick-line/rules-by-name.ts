@@ -3,7 +3,7 @@ import type { Sentence } from '@/src/core/quick-line/sentence'
 import { across, windingVolts } from '@/src/core/quick-line/volts'
 import { wordsOfLook } from '@/src/core/readings/looks'
 import type { Part } from '@/src/core/wiring/part'
-import { partById } from '@/src/core/wiring/system'
+import { firstPart, partById } from '@/src/core/wiring/system'
 
 /** What is said of a part by its name, before or behind it, by the kind of part it is. */
 
@@ -46,10 +46,22 @@ const sayings: { readonly [K in Part['kind']]?: readonly Saying[] } = {
       (_, { id }) => `${id} blown`,
     ],
     ['no continuity (?:through|across|on|in)', '', (_, { id }) => `${id} blown`],
+    // What it is rated is said of the one in the slot.
+    [
+      '',
+      'is (?:an? )?(\\d+)(?: ?a| ?amps?)?(?: fuse)?',
+      (the, { id }, [amps]) => (id === firstPart(the.system, 'fuse').id ? `fuse ${amps} in` : null),
+    ],
     ['', '(?:has|shows|got) continuity|beeps|rings(?: out)?', (_, { id }) => `${id} good`],
     ['(?:continuity|a beep|beep) (?:through|across|on)', '', (_, { id }) => `${id} good`],
   ],
   load: [
+    // Slow is more than standing still.
+    [
+      '',
+      '(?:is |runs? |running |spins? |spinning |turns? |turning )*(?:slow|slowly|too slow)',
+      (the, { id }) => `${id} runs; ${the.asNote()}`,
+    ],
     ['', '(?:windings? |element )?(?:is |are |reads? )?(?:open|ol)', (the, part) => ofLoad(the, part, 1, 'OL')],
     [
       '',

@@ -80,6 +80,18 @@ const NONE = '(?:nothing|none|zero|no volts|no power)'
 
 const DISCONNECT = '((?:\\w+ )+(?:switch|breaker|disconnect))'
 
+/** The line at a disconnect, between the two points that are said: on the side of the line. */
+function legsAt(the: Sentence, one: string, other: string, volts: string, name: string): string | null {
+  const part = name === 'disconnect' ? onlyOf(the, /disconnect/) : disconnectNamed(the, name)
+  return part && the.state.bench.power ? `${the.letter(one)}-${the.letter(other)} ${volts} V at ${part.place}` : null
+}
+
+/** The one disconnect of a house that goes by that word. */
+function onlyOf({ system }: Sentence, kind: RegExp): PartOf<'disconnect'> | null {
+  const [only, another] = partsOf(system, 'disconnect').filter(({ name }) => kind.test(name))
+  return only && !another ? only : null
+}
+
 /** What is read at and done with the line's own switches. */
 export const disconnectRules: readonly Rule[] = [
   // The one where one stands needs no name there.
@@ -91,11 +103,11 @@ export const disconnectRules: readonly Rule[] = [
     '(?:put|pushed|plugged|turned)(?: the)? (?:disconnect|disco) (?:back )?(?:in|on)|(?:disconnect|disco) (?:is )?(?:back )?(?:in|on)',
     (the) => switchedHere(the, true),
   ),
-  rule('(?:(?:toggle|service) )?switch (?:is )?(?:turned |flipped )?(off|on)(?: again| now)?', (the, how) =>
+  rule('(?:(?:toggle|service) )?switch (?:(?:at|on) (?:the )?unit )?(?:is )?(?:turned |flipped )?(off|on)(?: again| now)?', (the, how) =>
     switchedHere(the, how === 'on', /\bswitch$/),
   ),
   rule(
-    '(?:turned|flipped|switched|shut|put) (?:(?:toggle|service) )?switch (?:back )?(off|on)|(?:turned|flipped|switched|shut) (off|on) (?:(?:toggle|service) )?switch',
+    '(?:turn|turned|flip|flipped|switched|shut|put) (?:(?:toggle|service) )?switch (?:back )?(off|on)|(?:turn|turned|flip|flipped|switched|shut) (off|on) (?:(?:toggle|service) )?switch',
     (the, how, before) => switchedHere(the, (how || before) === 'on', /\bswitch$/),
   ),
   rule(
@@ -110,6 +122,7 @@ export const disconnectRules: readonly Rule[] = [
     `${NUMBER} ?${VOLTS}? (?:at|on|in|into|to) ((?:\\w+ )*?(?:switch|disconnect)),? (?:and |but )?(?:${NUMBER} ?${VOLTS}?|${NONE}) (?:past|after|behind|below|beyond|out of)(?: it)?`,
     (the, into, name, out) => through(the, name, into, out),
   ),
+  rule(`(l\\d)(?: to |[ -])(l\\d|n|gnd|ground)(?: is| reads)? ${NUMBER} ?${VOLTS}? (?:at|on|in|into) ((?:\\w+ )*?disconnect)`, legsAt),
   rule(`${NUMBER} ?${VOLTS}? (?:between|across|on) all(?: three| 3| the)*(?: legs| phases)`, (the, volts) => betweenAll(the, volts)),
   rule(`${NUMBER} ?${VOLTS}? (?:at|on|to|across|out of|through|off)(?: the)? ${DISCONNECT}`, (the, volts, name) =>
     behind(the, name, volts),
@@ -131,6 +144,10 @@ export const disconnectRules: readonly Rule[] = [
   rule(
     `(?:turned|flipped|switched|put|closed|pushed|threw|turn|flip)(?: back)?(?: on| in)?(?: the)? ${DISCONNECT}(?: back)?(?: on| in)?(?: again)?`,
     (the, name) => switched(the, name, true),
+  ),
+  rule(
+    'breaker (?:for |at |to |feeding |of )?(?:outdoor unit|outdoors|outside|condenser|heat pump|air handler|furnace|unit|ac) (?:is |was |had |has |keeps )?(?:tripped|tripping|off)(?: .*)?',
+    (the) => the.asNote(),
   ),
   rule(`${DISCONNECT} (?:is |was |had |has |keeps )?(?:tripped|tripping|trips)(?: .*)?|reset(?: the)? ${DISCONNECT}`, (the, name, other) =>
     disconnectNamed(the, name || other) ? the.asNote() : null,

@@ -74,9 +74,9 @@ export const followedRules: readonly Rule[] = [
     },
   ),
   rule(
-    `transformer primary(?: is| has)? ${NUMBER} ?${VOLTS}?,?(?: and| but)? secondary(?: is| has)? ${NUMBER} ?${VOLTS}?`,
+    `(?:transformer )?primary(?: is| has)? ${NUMBER} ?${VOLTS}?,?(?: and| but)? secondary(?: is| has)? (?:${NUMBER} ?${VOLTS}?|${NOTHING})`,
     (the, into, out) => {
-      const [line, secondary] = [lineSide(the, into), the.voltsAt('transformer', out)]
+      const [line, secondary] = [lineSide(the, into), the.voltsAt('transformer', zeroOr(out))]
       return line && secondary && `${line}; ${secondary}`
     },
   ),

@@ -119,7 +119,7 @@ export const passingRules: readonly Rule[] = [
   ),
   rule('replaced (?:it )?with (?:a )?new .+', (the) => the.asRepair()),
   rule(
-    '(?:aux|auxiliary|emergency|heat|cool|fan|strips?)(?: heat)? (?:stays|stuck|always|is always|keeps) (?:on|running)|(?:low|first|1st) stage only',
+    '(?:aux|auxiliary|emergency|heat|cool|fan|strips?)(?: heat)? (?:stays?|stuck|always|is always|keeps) (?:on|running)(?: after .+)?|(?:low|first|1st) stage only',
     (the) => (nothingDone(the) ? the.asComplaint() : the.asNote()),
   ),
   rule('(?:hung|put up|mounted|installed|wired up) (?:a )?new (?:thermostat|stat|tstat)(?: .*)?', (the) => the.asRepair()),

@@ -190,13 +190,13 @@ export const zoneRules: readonly Rule[] = [
   ),
   // Two letters of a zone: on its thermostat, or on the panel beside its own common.
   rule(
-    `zone (\\d)(?: stat| thermostat)? ([a-z])(?: to |[ -])([a-z])(?: is| reads| has)? ${NUMBER} ?(${VOLTS}|ohms?)?(?: (?:at|on) (?:stat|thermostat|panel))?`,
+    `(?:zone|cable) (\\d)(?: stat| thermostat)? ([a-z])(?: to |[ -])([a-z])(?: (?:at|on|in) (?:stat|thermostat|panel|zone panel))?(?: is| reads| has)? ${NUMBER} ?(${VOLTS}|ohms?)?(?: (?:at|on) (?:stat|thermostat|panel))?`,
     (the, zone, one, other, read, unit) =>
       other === 'c' || one === 'c' ? ofZonesLetter(the, zone, one === 'c' ? other : one, read, unit) : null,
   ),
   // Whose thermostat it is: its letter on the panel for whoever stands there, on its own screw else.
   rule(
-    `zone (\\d) ([a-z])(?: to c)?(?: has| is| reads)? ${NUMBER} ?(${VOLTS}|ohms?)?(?: (?:at|on) (?:stat|thermostat|panel))?`,
+    `(?:zone|cable) (\\d) ([a-z])(?: to c)?(?: (?:at|on|in) (?:stat|thermostat|panel|zone panel))?(?: has| is| reads)? ${NUMBER} ?(${VOLTS}|ohms?)?(?: (?:at|on) (?:stat|thermostat|panel))?`,
     (the, zone, letter, read, unit) => ofZonesLetter(the, zone, letter, read, unit),
   ),
   rule('no (?:24(?: ?v)?|volts|voltage|power) (?:on|at|to) zone (\\d) ([a-z])', (the, zone, letter) => {

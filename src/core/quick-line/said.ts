@@ -18,6 +18,7 @@ import { handRules } from '@/src/core/quick-line/rules-hands'
 import { impliedRules } from '@/src/core/quick-line/rules-implied'
 import { lastRules } from '@/src/core/quick-line/rules-last'
 import { listedRules } from '@/src/core/quick-line/rules-listed'
+import { looseRules } from '@/src/core/quick-line/rules-loose'
 import { mendedRules } from '@/src/core/quick-line/rules-mended'
 import { oneHereRules } from '@/src/core/quick-line/rules-one-here'
 import { partRules } from '@/src/core/quick-line/rules-parts'
@@ -34,6 +35,7 @@ import { supplyRules } from '@/src/core/quick-line/rules-supply'
 import { thermostatRules } from '@/src/core/quick-line/rules-thermostat'
 import { throughRules } from '@/src/core/quick-line/rules-through'
 import { toldRules } from '@/src/core/quick-line/rules-told'
+import { towardsRules } from '@/src/core/quick-line/rules-towards'
 import { transformerRules } from '@/src/core/quick-line/rules-transformer'
 import { visitRules } from '@/src/core/quick-line/rules-visit'
 import { whereRules } from '@/src/core/quick-line/rules-where'
@@ -79,6 +81,8 @@ const asked: readonly Rule[] = [
   ...exchangedRules,
   ...contactRules,
   ...sagRules,
+  ...towardsRules,
+  ...looseRules,
   ...transformerRules,
   ...oneHereRules,
   ...passingRules,

@@ -187,6 +187,8 @@ export class Sentence {
       if (base === null || zone === '1') return zone === '1' && callsOf(this.system).some((call) => /-zone-/.test(call)) ? base : null
       return callsOf(this.system).some((call) => call === `${base}-zone-${zone}`) ? `${base} zone ${zone}` : null
     }
+    // The first stage of what has two: where only one mode has, of that.
+    if (/^(?:first|1st) stage$/.test(word)) return onlyStaged(this.system)
     const call = callWords.get(word) ?? word
     // As the grammar types it: heat2.
     return callNames.some((name) => name === call) && callsOf(this.system).some((name) => name === call)
@@ -303,4 +305,10 @@ export function zoneOf(the: Sentence, where: string): string | null {
 export function statHere(the: Sentence, word: string): string | null {
   const here = partsOf(the.system, 'thermostat').find(({ place }) => place === the.state.bench.place)
   return worded(here?.id ?? the.thermostat(), word)
+}
+
+/** The one mode that a house has in two stages. */
+function onlyStaged(system: System): string | null {
+  const [mode, another] = callsOf(system).flatMap((call) => /^(cool|heat)-2$/.exec(call)?.[1] ?? [])
+  return mode !== undefined && another === undefined ? mode : null
 }

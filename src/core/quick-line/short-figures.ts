@@ -113,4 +113,35 @@ export const ofFigures: readonly Shortened[] = [
     /^(?:the )?([RYGWOBC]\d?|red|yellow|green|white|blue|orange|brown|black)(?: wire)?(?: is|[’']s)? (?:open|broken|broke) (?:between|from) (?:the )?(?:air handler|furnace|unit|indoor unit|board)? ?(?:and|to)? ?(?:the )?(stat|thermostat|condenser|outdoor unit|heat pump|outside)(?: (?:and|to) (?:the )?(?:air handler|furnace|unit|indoor unit|board))?$/i,
     (_, wire, where) => `${/stat/i.test(where) ? 'stat' : 'outdoor'} cable ${wire} end to end OL`,
   ],
+  // Where it is, by the words of the hand.
+  [/\bfan (?:on|at|of) (?:the )?(?:cond|condenser|outdoor unit)(?=$| (?:spins?|runs?|running|slow|not|dead|still))/i, 'condenser fan'],
+  [/^(?:the )?(?:outside|condenser) disco(?:nnect)?\b/i, 'outdoor disconnect'],
+  [/^(?:the )?disc(?:o|onnect) (pulled|out|off|in|on|back in) (?:outside|outdoors|at the condenser)$/i, 'outdoor disconnect $1'],
+  [/^(?:the )?(?:whole )?(?:unit )?power (?:is )?(off|on) at (?:the )?(?:unit )?disconnect$/i, 'disconnect $1'],
+  [/\bstage (?:1|one)\b(?! (?:coil|contactor|compressor))/gi, 'first stage'],
+  [/\bstage (?:2|two)\b(?! (?:coil|contactor|compressor))/gi, 'second stage'],
+  [/^(?:a )?(\d+)(?: ?a| ?amps?)?(?: fuse)? (?:is )?(?:in|already in) (?:the )?(?:fuse )?(?:holder|slot)$/i, 'fuse is $1 A'],
+  [
+    /^(?:the )?(?:xfmr |transformer )?tap (?:is |was )?(?:on |at |set (?:to|for) )?(?:the )?(208|220|230|240|277)(?: ?v)?$/i,
+    'transformer is on the $1 tap',
+  ],
+  [
+    /^(float|limit|rollout|door|(?:high|low|hi|lo)[- ]?press(?:ure)?(?: switch)?|(?:pressure|door|float|limit|rollout) switch) (?:leads|wires|terminals|spades) (?=\d|\.\d|ol\b)/i,
+    '$1 ',
+  ],
+  [
+    /^(\d[\d.]*)(?: ?v)? (?:at|into|in to) (?:the )?(float|limit|rollout|door|(?:high|low)[- ]pressure)(?: switch)?,? (?:and |but )?(?:(\d[\d.]*|nothing)(?: ?v)? out|out (\d[\d.]*|nothing)(?: ?v)?)$/i,
+    (_, into, name, before = '', behind = '') => `${into} in ${before || behind} out of ${name}`,
+  ],
+  [/^([GYWO]\d?) (?:makes|gets) (?:the )?([a-z][a-z ]+?) (?:go|run|start|come on|to run|going|running)$/i, '$2 comes on with $1'],
+  [/^ign(?= (?:cracked|ol|open|glows?|glowing|dead|\d))/i, 'igniter'],
+  [/^(?:the )?belt (?:is |was )?(?:broken|broke|slipping|slips|loose|off|gone|worn|bad|squealing)$/i, 'note $&'],
+  [
+    /^(?:cut|trimmed|stripped)(?: back)? ([RYGWOBC]\d?)(?: wire)?(?: back)?,? (?:and )?(?:re-?landed|re-?terminated|landed)(?: it)?(?: again)?$/i,
+    'repaired $&',
+  ],
+  [
+    /^(?:the )?(?:breaker|fuse|it) (?:stays|stayed) (?:in|on|set) (?:on|in|with) (cool|heat|fan|aux)(?:ing)?(?: call| called| on)?$/i,
+    'holds on $1',
+  ],
 ]

@@ -146,7 +146,7 @@ function lostLetter(line: string, the: Sentence, { held, kept }: Heard): string 
   // On a call, of a zone, through a board a letter is another name for what is held.
   if (/\b(?:zone|board|but|except|besides|just|only)\b/i.test(line) || held.includes('"call"')) return null
   for (const [said] of line.matchAll(
-    /(?<![\w'’.-])[A-Z]\d?(?![\w'’.]|-(?:in|out)\b| (?:in|out) \d| ?\d| (?:contactor|relay|sequencer|valve)\b)/g,
+    /(?<![\w'’.-])[A-Z]\d?(?![\w'’.]|-(?:in|out)\b| (?:in|out) \d| ?\d| (?:(?:wire |lead )?(?:to|into|feeding) (?:the )?(?:\w+ )?)?(?:contactor|relay|sequencer|valve|coil)\b)/g,
   )) {
     const letter = said.toLowerCase()
     if (

@@ -1,0 +1,62 @@
+import { answerTo, drafts, standing } from '@/tests/setup/standing'
+
+/** Lines on the systems that are met less often, each beside the words in full that it stands for. */
+const at = {
+  strips: standing('cool-strips', 'indoor', 'on'),
+  stripsOff: standing('cool-strips', 'indoor', 'off'),
+  dualFuel: standing('dual-fuel', 'indoor', 'on'),
+  noCommon: standing('furnace-no-common', 'indoor', 'on'),
+  panel: standing('zoned-furnace-ac', 'panel', 'on'),
+  panelOff: standing('zoned-furnace-ac', 'panel', 'off'),
+  rooftop: standing('rooftop-gas', 'package', 'on'),
+  electric: standing('rooftop-electric', 'package', 'on'),
+}
+
+it.each([
+  ['strips', 'W to sequencer 25 volts', 'sequencer 25 V'],
+  ['strips', 'Y to contactor 25.2', 'contactor 25.2 V'],
+  ['strips', '25 at float out 0', 'float 25 in, 0 out'],
+  ['strips', 'board fuse is a 5', 'fuse 5 in'],
+  [
+    'stripsOff',
+    'R-W 0.3 at the stat with both wires off',
+    'lift R at thermostat; lift W at thermostat; stat-cable R-stat-cable W 0.3 at thermostat',
+  ],
+  [
+    'stripsOff',
+    'both wires off at stat, R to W 0.3',
+    'lift R at thermostat; lift W at thermostat; stat-cable R-stat-cable W 0.3 at thermostat',
+  ],
+  ['stripsOff', 'float leads 0.2', 'float 0.2 ohm'],
+  ['dualFuel', 'Y to defrost board 25.7', 'Y-C 25.7 at outdoor'],
+  ['dualFuel', 'primary 120 secondary nothing', 'primary 120, secondary 0'],
+  ['dualFuel', 'L1-L2 241 at disconnect', 'L1-L2 241 at outdoor'],
+  ['noCommon', 'rollout tripped, reset it', 'rollout tripped; rollout set'],
+  ['noCommon', 'G makes the blower go', 'blower runs on fan'],
+  ['panel', 'zone 1 Y at panel 25', 'Y1-C1 25'],
+  ['rooftop', 'stage 2 trips', 'trips on cool2'],
+  ['rooftop', 'first stage holds', 'holds on cool'],
+  ['rooftop', 'unit power off at disconnect', 'power off'],
+] as const)('%s: %s is %s', (where, said, meant) => expect(drafts(at[where], said)).toEqual(drafts(at[where], meant)))
+
+it('the wires of a zone that are off are all of them', () => {
+  const off = drafts(at.panelOff, 'zone 2 R-C 1.1 with wires off')
+  expect(off.filter(({ kind }) => kind === 'bench').length).toBeGreaterThan(2)
+  expect(off.at(-1)).toMatchObject({ answer: 1.1, probe: { a: 'stat-cable-2.R@panel', b: 'stat-cable-2.C@panel', meter: 'ohms' } })
+})
+
+it('ohms of wires in the hand are not read on a live house: with the power on the question is whether it is off', () =>
+  expect(answerTo(at.panel, 'zone 2 R-C 1.1 with wires off')).toContain('Is it off now?'))
+
+it('what goes on when its call is over is no breaker that holds', () => {
+  expect(drafts(at.strips, 'aux stays on after cool')).toMatchObject([{ kind: 'complaint' }])
+  expect(drafts(at.strips, 'breaker stays in on heat')).toEqual(drafts(at.strips, 'holds on heat'))
+})
+
+it('a switch that shows no button is mended by the hand that resets it, and the breaker has no part in it', () =>
+  expect(drafts(at.electric, 'limit tripped, reset it')).toMatchObject([{ kind: 'repair' }]))
+
+it('a gas valve has no second stage of cooling', () => expect(at.rooftop('gas valve 2nd stage 24').ok).toBe(false))
+
+it('a fan that spins slowly is the one outdoors, and that it is slow is kept', () =>
+  expect(answerTo(at.dualFuel, 'fan on cond spins slow')).toBe('condenser fan: runs, then note: condenser fan spins slow'))
