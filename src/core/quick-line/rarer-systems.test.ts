@@ -27,6 +27,13 @@ it.each([
     'both wires off at stat, R to W 0.3',
     'lift R at thermostat; lift W at thermostat; stat-cable R-stat-cable W 0.3 at thermostat',
   ],
+  ['strips', 'float bypassed, cool runs', 'jumper float; call cool; holds'],
+  ['strips', 'contactor 24.5 out', 'contactor 24.5 V; contactor out'],
+  ['strips', '24 at contactor, out', 'contactor 24 V; contactor out'],
+  ['strips', 'strips on with cool', 'call cool; strips runs'],
+  ['electric', 'spare brown for Y', 'used brown for Y'],
+  ['dualFuel', 'lost O at the stat', 'O-C 0 V at thermostat'],
+  ['stripsOff', 'stat cable G-Y 0.4', 'stat-cable G-stat-cable Y 0.4'],
   ['stripsOff', 'float leads 0.2', 'float 0.2 ohm'],
   ['dualFuel', 'Y to defrost board 25.7', 'Y-C 25.7 at outdoor'],
   ['dualFuel', 'primary 120 secondary nothing', 'primary 120, secondary 0'],
@@ -55,6 +62,14 @@ it('what goes on when its call is over is no breaker that holds', () => {
 
 it('a switch that shows no button is mended by the hand that resets it, and the breaker has no part in it', () =>
   expect(drafts(at.electric, 'limit tripped, reset it')).toMatchObject([{ kind: 'repair' }]))
+
+it('few volts between a live letter and the metal are asked after, and those of common are not', () => {
+  expect(answerTo(at.strips, 'R-gnd 0.4 with stat unhooked')).toContain('Volts, or ohms with the power off?')
+  expect(drafts(at.strips, 'C-gnd 0.4 with stat unhooked')).toMatchObject([{ kind: 'bench' }, { answer: 0.4, probe: { meter: 'volts' } }])
+})
+
+it('what works after a repair is proved, and is no part of its name', () =>
+  expect(drafts(at.strips, 'replaced contactor, cool works').map(({ kind }) => kind)).toEqual(['repair', 'proof']))
 
 it('a gas valve has no second stage of cooling', () => expect(at.rooftop('gas valve 2nd stage 24').ok).toBe(false))
 

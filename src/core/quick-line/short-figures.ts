@@ -144,4 +144,34 @@ export const ofFigures: readonly Shortened[] = [
     /^(?:the )?(?:breaker|fuse|it) (?:stays|stayed) (?:in|on|set) (?:on|in|with) (cool|heat|fan|aux)(?:ing)?(?: call| called| on)?$/i,
     'holds on $1',
   ],
+  // What lies in or out behind its volts is its armature.
+  [
+    /^(?:the )?(contactor|relay|fan relay|sequencer|reversing valve|valve)(?: coil)? (?:has |reads |is |at )?(\d{2}(?:\.\d+)?)(?: ?v(?:olts?)?)?,? (?:and |but )?(?:it[’']?s |it is )?(?:still )?(in|out)$/i,
+    '$1 $2 V; $1 $3',
+  ],
+  [
+    /^(\d{2}(?:\.\d+)?)(?: ?v(?:olts?)?)? (?:at|on|across) (?:the )?(contactor|relay|fan relay|sequencer|reversing valve|valve)(?: coil)?,? (?:and |but )?(?:it[’']?s |it is )?(?:still )?(in|out)$/i,
+    '$2 $1 V; $2 $3',
+  ],
+  // A wire that is gone where one looks for its volts reads nothing there.
+  [/^lost ([YGWOB]\d?) (at (?:the )?[a-z]+(?: [a-z]+)?|outside|outdoors|inside|indoors)$/i, '$1-C 0 V $2'],
+  [/^(?:the )?fuse (?:was )?(?:a )?(\d{1,2}) (?:is |was )?(blown|popped|open)$/i, '$1 A fuse $2'],
+  [/^(?:the )?(furnace|burners?) (?:lights|fires|fires up) on W\d?$/i, '$1 lights on heat'],
+  [
+    /^(?:no|nothing|no (?:24|volts|voltage|power)(?: ?v)?) on (?:the )?(cooling|heating|heat|ac) side$/i,
+    (_, side) => `${/^h/i.test(side) ? 'Rh' : 'Rc'}-C 0 V`,
+  ],
+  [/^([RYGWOBC]\d?) (?:and|to) ([RYGWOBC]\d?) (?:on|of|at) (?:the )?((?:cooling|heating|heat) transformer) (?=\d|ol)/i, '$3 secondary '],
+  [/^spare (red|brown|blue|black|orange|white|purple|gr[ae]y|pink|tan) (?:for|as|in place of) (?=[A-Z]\d?$)/i, 'used the $1 for '],
+  [/^(stat|thermostat|outdoor) (?:cable|wires?) ([RYGWOBC]\d?)(?:-| to )([RYGWOBC]\d?) (?=\d|\.\d|ol\b)/i, '$1 $2 to $1 $3 '],
+  [
+    /^(?:lifted|pulled|took off|took) ([RYGWOBC]\d?) and ([RYGWOBC]\d?)(?: off)?(?: at)? both ends,? (?:and )?(\d*\.?\d+|ol)(?: ?ohms?)? between(?: them)?$/i,
+    '$1 to $2 $3 both ends off',
+  ],
+  [
+    /^(?:the )?((?:heat )?strips|aux(?: heat)?|blower|compressor) (?:is |are |stays? )?on (?:in|with) (cool|heat|fan)(?:ing)?$/i,
+    'call $2; $1 running',
+  ],
+  [/^(?:the )?(furnace|heat pump|hp|ac|aux) (?:runs|comes on|fires) when (?:the )?[a-z ]+ should(?: be)?$/i, 'note $&'],
+  [/^(.+ (?:bypassed|jumped|jumpered)),? (?:and )?(cool|heat|fan)(?:ing)? (?:runs|works|comes on)(?: fine| now)?$/i, '$1; holds on $2'],
 ]

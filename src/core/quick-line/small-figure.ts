@@ -200,7 +200,10 @@ function smallFigure(line: string, drafts: readonly EntryDraft[], the: Sentence)
     // Behind a fuse that is open nothing is live, and ohms are as likely.
     if (bench.slot.open || bench.slot.holds === 'nothing') return true
     const isOff = conductorsAt(the.at(wire.place), wire.name.toLowerCase()).some((end) => bench.lifted.includes(end))
-    return isOff || /\b(?:wire|conductor)\b/i.test(line)
+    // A letter that is not common is seldom read to the metal for so few volts.
+    const isHot = wire.cable === null && /^[RYGWOB][ch\d]?$/.test(wire.name) && draft.answer > MOST_STRAY_VOLTS / 4
+    return isOff || isHot || /\b(?:wire|conductor)\b/i.test(line)
   })
-  return isAmbiguous ? `Volts, or ohms with the power off? Say "${line.trim()} V", or "power off; ${line.trim()}".` : null
+  const inVolts = line.trim().replace(/(\d*\.?\d+)(?!.*\d)/, '$1 V')
+  return isAmbiguous ? `Volts, or ohms with the power off? Say "${inVolts}", or "power off; ${line.trim()}".` : null
 }

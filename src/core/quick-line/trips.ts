@@ -1,5 +1,6 @@
 import { isResettable } from '@/src/core/bench/apply'
 import type { Bench } from '@/src/core/bench/bench'
+import { bypassedBy } from '@/src/core/bench/caution'
 import type { EntryDraft } from '@/src/core/job/entry'
 import { ampsOfTripTime } from '@/src/core/protection/trip-time'
 import { readCall } from '@/src/core/quick-line/calls'
@@ -40,12 +41,15 @@ export function readTrip(reader: Reader, result: 'trips' | 'holds'): EntryDraft[
     } else {
       const call = readCall(reader)
       const { bench } = reader.context.state
-      const stat = callerOf(reader.context.system, call)
-      if (bench.unplugged.includes(stat.id) && bench.jumpers.length === 0)
+      const { system } = reader.context
+      const stat = callerOf(system, call)
+      // A jumper past a switch calls for nothing.
+      const isJumped = bench.jumpers.some((jumper) => bypassedBy(system, jumper).length === 0)
+      if (bench.unplugged.includes(stat.id) && !isJumped)
         reader.fail(
           `The ${stat.name} is off in the record, and makes no call. Which was it? Say "jumper R Y; ${result}", or "plug ${stat.id}; ${result} on ${call}".`,
         )
-      if (bench.call !== call && bench.jumpers.length === 0) {
+      if (bench.call !== call && !isJumped) {
         // On another call than the one it tripped on: it was made good before.
         if (drafts.length === 0) drafts.push(...renewal(reader))
         drafts.push(benchDraft({ do: 'call', call }))
