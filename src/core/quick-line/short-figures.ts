@@ -105,7 +105,7 @@ export const ofFigures: readonly Shortened[] = [
   [/^(?:any|each)(?: of the)? (wires?|conductors?) to (?=\S+ (?:ol|open|\d))/i, 'every wire to '],
   // Joined at the far end and read here.
   [
-    /^(?:looped|twisted|tied|shorted|joined)(?: together)? ([RYGWOBC]\d?)(?: and | to |-)([RYGWOBC]\d?)(?: together)? (?:at )?(?:the )?(stat|thermostat|outdoor|outdoor unit|outside|condenser|heat pump)(?:,|:| and)? ?(?:(?:it |meter )?(?:read|reads|got|get|ohms?) )?(\d*\.?\d+|ol)(?: ?ohms?)?(?: (?:here|back here|at the (?:furnace|air handler|unit)))?$/i,
+    /^(?:looped|twisted|tied|shorted|joined)(?: together)? ([RYGWOBC]\d?)(?: and | to |-)([RYGWOBC]\d?)(?: together)? (?:at )?(?:the )?(stat|thermostat|outdoor|outdoor unit|outside|condenser|heat pump)(?:,|:| and)? ?(?:(?:it |meter )?(?:read|reads|got|get|ohms?) )?(\d*\.?\d+|ol)(?: ?ohms?)?(?: (?:here|back here|at (?:the )?(?:furnace|air handler|unit|panel)))?$/i,
     (_, a, b, where, read) => `loop ${/stat/i.test(where) ? 'stat' : 'outdoor'} ${a}-${b} ${read}`,
   ],
   // A wire that is open from one place to the other is a wire of that cable.
@@ -174,4 +174,6 @@ export const ofFigures: readonly Shortened[] = [
   ],
   [/^(?:the )?(furnace|heat pump|hp|ac|aux) (?:runs|comes on|fires) when (?:the )?[a-z ]+ should(?: be)?$/i, 'note $&'],
   [/^(.+ (?:bypassed|jumped|jumpered)),? (?:and )?(cool|heat|fan)(?:ing)? (?:runs|works|comes on)(?: fine| now)?$/i, '$1; holds on $2'],
+  [/^off at (?:the )?(?:stat|thermostat|wall)(?=$|,|;)/i, 'call off'],
+  [/^(?:power )?back on,? (?:and )?(?:calling |call )?(heat|cool|fan)(?:ing)?$/i, 'power on; call $1'],
 ]
