@@ -5,7 +5,7 @@ import { isJudgement } from '@/src/core/quick-line/lexicon'
 import { ABSENT, listed, runOn } from '@/src/core/quick-line/lists'
 import { findCable } from '@/src/core/quick-line/names'
 import { isRemark, type Said } from '@/src/core/quick-line/rule'
-import { afterAct, beforePredicate } from '@/src/core/quick-line/run-on'
+import { afterAct, beforePredicate, beforeSubject } from '@/src/core/quick-line/run-on'
 import { plain } from '@/src/core/quick-line/said'
 import { Sentence } from '@/src/core/quick-line/sentence'
 import { findSubject } from '@/src/core/quick-line/subject'
@@ -107,7 +107,13 @@ const JUDGES_IT =
 function unsigned(text: string, reader: Reader): string | null {
   const list = listed(text)
   const the = new Sentence(reader.system, foldJob(reader.system, reader.entries), text)
-  for (const [first, second] of [...(list ? [list] : []), ...runOn(text), ...beforePredicate(text, the), ...afterAct(text, the)]) {
+  for (const [first, second] of [
+    ...(list ? [list] : []),
+    ...runOn(text),
+    ...beforePredicate(text, the),
+    ...afterAct(text, the),
+    ...beforeSubject(text, the),
+  ]) {
     const one = reader.read(first, reader.entries)
     // A place that is named is not walked to by half a sentence.
     if (typeof one !== 'string' || isRemark(one) || /^walk\b/.test(one) || !reader.isReadable(one, reader.entries)) continue

@@ -79,7 +79,11 @@ const seen: Reading = (meaning, the) => {
       return has(meaning, 'still', 'dead', 'not', 'none') ? `${part.id} still` : has(meaning, 'runs') ? `${part.id} runs` : null
     case 'thermostat':
       // The unit that runs is not the thermostat where one stands.
-      if (!only(meaning, 'blank', 'alive', 'dead', 'runs') || /\b(?:unit|system|condenser)\b/.test(meaning.text)) return null
+      if (
+        !only(meaning, 'blank', 'alive', 'dead', 'runs') ||
+        /\b(?:unit|system|condenser|furnace|burners?|fires?|fired)\b/.test(meaning.text)
+      )
+        return null
       if (has(meaning, 'runs') && !/\b(?:t-?stat|stat|thermostat|display|screen)\b/.test(meaning.text)) return null
       return has(meaning, 'blank', 'dead') ? `${part.id} blank` : has(meaning, 'alive', 'runs') ? `${part.id} alive` : null
     case 'board': {

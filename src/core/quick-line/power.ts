@@ -25,3 +25,16 @@ export function leavesControlLive({ system, state }: Sentence, where: string): b
   const isHere = where === 'disconnect' && placeById(system, state.bench.place)?.kind === 'outdoor'
   return (isOutdoors || isHere) && system.places.some(({ kind }) => kind === 'outdoor')
 }
+
+const OUTDOORS = '(?:condenser|condensing unit|outdoor unit|outside unit|compressor|heat pump|ac|a/c|outside|outdoors|outdoor disconnect)'
+/** Power that is said to be off, and where, in one breath. */
+const OFF_OUTDOORS = new RegExp(
+  `\\bpower\\b[^,;]{0,20}\\b${OUTDOORS}\\b|\\b${OUTDOORS} (?:unit )?power\\b|\\b(?:turned|switched|shut|killed|powered) (?:off|down) (?:the )?${OUTDOORS}\\b`,
+  'i',
+)
+
+/** A line by which the power would be off, and that says it of the outdoor unit alone: what it leaves live is asked after. */
+export function isOffOutdoorsOnly(line: string, drafts: readonly EntryDraft[], { system }: Sentence): boolean {
+  const isOff = drafts.some((draft) => draft.kind === 'bench' && draft.change.do === 'power' && !draft.change.on)
+  return isOff && OFF_OUTDOORS.test(line) && system.places.some(({ kind }) => kind === 'outdoor')
+}

@@ -75,3 +75,26 @@ it('a gas valve has no second stage of cooling', () => expect(at.rooftop('gas va
 
 it('a fan that spins slowly is the one outdoors, and that it is slow is kept', () =>
   expect(answerTo(at.dualFuel, 'fan on cond spins slow')).toBe('condenser fan: runs, then note: condenser fan spins slow'))
+
+describe('what runs on without a sign', () => {
+  it.each([
+    ['dualFuel', 'put r and y together furnace runs', 'jumper R Y; furnace as called'],
+    ['strips', 'pulled stat R breaker still trips', 'lift stat R; trips'],
+    ['strips', 'put new fuse in contactor chatters', 'fuse in; contactor chatters'],
+    ['strips', 'R-C 26 contactor out', 'R-C 26; contactor out'],
+  ] as const)('%s: %s is %s', (where, said, meant) => expect(drafts(at[where], said)).toEqual(drafts(at[where], meant)))
+})
+
+describe('power that is off at the outdoor unit alone leaves the 24 V side live', () => {
+  it.each(['killed power to the condenser only', 'killed the power at the condenser'])('%s is asked after', (said) =>
+    expect(answerTo(at.strips, said)).toContain('leaves the 24 V side live'),
+  )
+  it('and who turns it all off and walks there has turned it off', () =>
+    expect(drafts(at.strips, 'killed power, went outside')).toMatchObject([
+      { change: { do: 'power', on: false } },
+      { change: { do: 'walk' } },
+    ]))
+})
+
+it('leads that touched and took the fuse are a slip, and no evidence', () =>
+  expect(drafts(at.strips, 'meter leads touched, popped fuse')).toEqual([{ kind: 'trip', result: 'trips', slip: true }]))

@@ -29,6 +29,7 @@ import { isNotDone, isOfBefore, STILL_TO_DO } from '@/src/core/quick-line/not-do
 import { offFirst, ohmsLater } from '@/src/core/quick-line/ohms-with-power'
 import { fromOwnWords, withLeadsByName } from '@/src/core/quick-line/own-words'
 import { clausesOf } from '@/src/core/quick-line/parted'
+import { isOffOutdoorsOnly, STAYS_LIVE } from '@/src/core/quick-line/power'
 import { questionAnswered } from '@/src/core/quick-line/question-answered'
 import { isRemark, type Said } from '@/src/core/quick-line/rule'
 import { inTheGrammar, plain } from '@/src/core/quick-line/said'
@@ -103,6 +104,7 @@ function readWhole(line: string, asked: QuickLineContext): Understood {
   if (which && where) return readAll(/^(?:w|cable|cond)/i.test(where) ? which.wires : which.screws, asked)
   if (which) return { ok: false, problem: whichOf(line), start: 0, end: line.length }
   const the = new Sentence(asked.system, foldJob(asked.system, asked.entries), bare)
+  if (heard.ok && isOffOutdoorsOnly(line, heard.drafts, the)) return { ok: false, problem: STAYS_LIVE, start: 0, end: line.length }
   const unit = heard.ok && !isOwn ? askedOfFigures(bare, heard.drafts, the, isExact) : null
   if (unit !== null) return { ok: false, problem: unit, start: 0, end: line.length }
   return where ? accounted(line, readAll(line, asked), false, asked) : accounted(line, heard, isExact, asked)

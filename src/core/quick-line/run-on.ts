@@ -33,4 +33,33 @@ export function afterAct(text: string, the: Sentence): readonly Pair[] {
   })
 }
 
+/** What a part or a unit does, or reads, right behind its name. */
+const PREDICATE =
+  /^(?:(?:is|was|has|still|just|never|not|only) )*(?:runs?|running|ran|starts?|started|comes?|came|kicks?|kicked|fires?|fired|lights?|lit|lights? up|spins?|pulls? in|pulled in|clicks?|clicked|hums?|buzz(?:es)?|chatters?|drops? out|dropped out|in|out|dead|blank|dark|won['’]?t|does ?n['’]?t|did ?n['’]?t|isn['’]?t|stops?|stopped|trips?|tripped|blown|blew|popped|holds?|held|\d+(?:\.\d+)?)\b/i
+/** What leads up to a name that is said of something else: at the furnace, the contactor and the valve. */
+const LEADS_UP = /^(?:at|on|in|to|from|of|off|for|with|when|and|or|the|a|an|by|near|past|across|outside|inside|no|new|both|set|reset)$/i
+/** What has no place in the record and yet begins a clause of its own. */
+const HAPPENS = /^(?:fuse|breaker)$/i
+
+/** `put R and Y together condenser kicks on`: a part or a unit, with what it does, behind something else that is whole. */
+export function beforeSubject(text: string, the: Sentence): readonly Pair[] {
+  const words = text.trim().split(/\s+/)
+  if (words.length < 4 || isStory(text)) return []
+  return words.flatMap((word, at): Pair[] => {
+    if (at < 2 || word.length < 3 || LEADS_UP.test(words[at - 1]) || /[,;:]$/.test(words[at - 1])) return []
+    // What does not arrive is said behind what does: 24 at the furnace none at the contactor.
+    if (/^(?:none|nothing)$/i.test(word) && /^(?:at|on|to|out|past|behind|outside)$/i.test(words[at + 1] ?? ''))
+      return [[words.slice(0, at).join(' '), words.slice(at).join(' ')]]
+    const begins = [2, 1].some((length) => {
+      const name = words
+        .slice(at, at + length)
+        .join(' ')
+        .toLowerCase()
+      const isNamed = HAPPENS.test(name) || the.part(name) !== null || the.place(name) !== null
+      return isNamed && PREDICATE.test(words.slice(at + length).join(' '))
+    })
+    return begins ? [[words.slice(0, at).join(' '), words.slice(at).join(' ')]] : []
+  })
+}
+
 const isStory = (text: string): boolean => text.trim().split(/\s+/).length > MOST_WORDS

@@ -98,7 +98,9 @@ export const ofFigures: readonly Shortened[] = [
   // One letter, here and there.
   [
     /^([RYGWOB]\d?) (\d[\d.]*|nothing|dead)(?: ?v| volts?)? ((?:in|at|on) (?:the )?(?!cool|heat|fan)[a-z]+(?: (?!and |but )[a-z]+)?),? (?:and |but )?(\d[\d.]*|nothing|dead)(?: ?v| volts?)? (outside|inside|outdoors|(?:in|at|on) (?:the )?(?!cool|heat|fan)[a-z]+(?: [a-z]+)?)$/i,
-    '$1 $2 $3, $1 $4 $5',
+    // A coil has volts of its own.
+    (_, letter, first, here, second, there) =>
+      `${letter} ${first} ${here}, ${/\b(?:contactor|relay|valve|sequencer)$/i.test(there) ? '' : `${letter} `}${second} ${there}`,
   ],
   // A part's ohms to common are across it.
   [/^(?:the )?([a-z][a-z -]+?) (\d*\.?\d+) ?ohms? (?:to|and) (?:c|com|common)$/i, '$1 $2 ohms'],

@@ -54,7 +54,7 @@ export const ofNames: readonly Shortened[] = [
   [/(\d ?v(?:olts?)?) (?=(?:won[’']?t|doesn[’']?t|isn[’']?t|not) (?:open|close|pull|run|turn|move|budge))/gi, '$1, '],
   // A slip and the trip that it caused are one entry.
   [
-    /^(?:(?:oops|whoops|damn|dang|shoot|crap|sorry|ugh)[,!]? )?(?:i |my (?:probe|lead|hand|screwdriver|meter) )?slipped(?: with (?:the |my |a )?(?:test |meter )?(?:leads?|probes?|meter|screwdriver|wrench|clip|jumper))?,? (?:and |it )*(?:popped|blew|tripped|took out)(?: it| the (?:fuse|breaker)| a fuse| another fuse)?$/i,
+    /^(?:(?:oops|whoops|damn|dang|shoot|crap|sorry|ugh)[,!]? )?(?:i |(?:my )?(?:probes?|leads?|hand|screwdriver|meter|(?:meter|test) (?:leads?|probes?)) )?(?:slipped|touched|shorted|crossed)(?: together)?(?: with (?:the |my |a )?(?:test |meter )?(?:leads?|probes?|meter|screwdriver|wrench|clip|jumper))?,? (?:and |it )*(?:popped|blew|tripped|took out)(?: it| (?:the |a |another )?(?:fuse|breaker))?$/i,
     'slip',
   ],
   [
