@@ -168,7 +168,7 @@ function namedParts(text: string, system: System): string {
 /** `contactor 15.9` with the power off, `limit to ground OL`: a part's own leads. */
 function readingOfPart(text: string, the: Sentence): string {
   const isOff = !the.state.bench.power
-  const toGround = /^(\S+)(?: leads?)? (?:to )?(?:ground|gnd|chassis|metal|frame) (\S+)(?: ohms?)?$/i.exec(text)
+  const toGround = /^(\S+)(?: leads?| coil)? (?:to )?(?:ground|gnd|chassis|metal|frame|cabinet|case|housing) (\S+)(?: ohms?)?$/i.exec(text)
   const grounded = toGround && partById(the.system, the.part(toGround[1].toLowerCase()) ?? '')
   if (grounded && (grounded.kind === 'switch' || grounded.kind === 'coil'))
     return `ohms ${grounded.between[0]}-gnd ${toGround[2]} at ${grounded.place}`

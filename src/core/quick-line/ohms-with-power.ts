@@ -15,7 +15,7 @@ export function offFirst(line: string, heard: Understood & { ok: false }, asked:
 
 /** What would be ohms with the power off, and is nothing with it on, or no more than a remark. */
 export function ohmsLater(line: string, asked: QuickLineContext, read: ReadLine): Understood | null {
-  const isOhms = /\bol\b|\bohm(?:s|ed|ing)?\b|\bcontinuity\b|\bopen$/i.test(line) || FIGURE_OF_OHMS.test(line)
+  const isOhms = /\bol\b|\bohm(?:s|ed|ing)?\b|\bcontinuity\b|\b(?:open|shorted|grounded)$/i.test(line) || FIGURE_OF_OHMS.test(line)
   if (!isOhms || /^\s*power off/i.test(line) || !foldJob(asked.system, asked.entries).bench.power) return null
   const off = read(`power off; ${line}`, asked)
   const wasRead = off.ok && off.drafts.some((draft) => draft.kind === 'reading' && draft.probe.meter === 'ohms')
@@ -23,4 +23,4 @@ export function ohmsLater(line: string, asked: QuickLineContext, read: ReadLine)
 }
 
 /** A figure to the metal, or of wires that are off, with no unit. */
-const FIGURE_OF_OHMS = /(?=.*\b(?:ground|gnd|chassis|metal|wires? off|off both ends)\b).*(?<![\w.])\d*\.?\d+(?! ?v)\b/i
+const FIGURE_OF_OHMS = /(?=.*\b(?:ground|gnd|chassis|metal|cabinet|case|frame|wires? off|off both ends)\b).*(?<![\w.])\d*\.?\d+(?! ?v)\b/i

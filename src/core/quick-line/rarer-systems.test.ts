@@ -43,6 +43,12 @@ it.each([
   ['panel', 'zone 1 Y at panel 25', 'Y1-C1 25'],
   ['rooftop', 'stage 2 trips', 'trips on cool2'],
   ['rooftop', 'first stage holds', 'holds on cool'],
+  ['rooftop', 'both contactors out', 'second-contactor out; contactor out'],
+  ['rooftop', '3 amp holding on fan', 'holds on fan'],
+  ['dualFuel', '240 at contactor line side', 'contactor line side 240'],
+  ['stripsOff', 'Y-C 14.6 at contactor', 'contactor 14.6'],
+  ['strips', 'common broke off at the condenser', 'C loose outside'],
+  ['strips', '24 out of transformer but 0 after fuse', '24 before the fuse, 0 after'],
   ['rooftop', 'unit power off at disconnect', 'power off'],
 ] as const)('%s: %s is %s', (where, said, meant) => expect(drafts(at[where], said)).toEqual(drafts(at[where], meant)))
 
@@ -98,3 +104,9 @@ describe('power that is off at the outdoor unit alone leaves the 24 V side live'
 
 it('leads that touched and took the fuse are a slip, and no evidence', () =>
   expect(drafts(at.strips, 'meter leads touched, popped fuse')).toEqual([{ kind: 'trip', result: 'trips', slip: true }]))
+
+it('which of two dampers is asked by their names', () =>
+  expect(answerTo(at.panel, 'damper coil open')).toBe('Which damper? Say "damper 1 coil open" or "damper 2 coil open".'))
+
+it('ohms that are typed with the power on are not taken for volts, in short forms either', () =>
+  expect(answerTo(at.noCommon, 'gv 0.5 ohms')).toContain('Is it off now?'))

@@ -120,6 +120,8 @@ function accounted(line: string, heard: Understood, isExact: boolean, asked: Qui
   const { system, entries } = asked
   const lost = isExact ? null : unheard(inFull(wordsInFull(line, system)), heard.drafts, system, foldJob(system, entries))
   if (lost === null) return read
+  // What was said in ohms would be volts, since the record has the power on.
+  if (/^ohms?$/i.test(lost)) return offFirst(line, { ok: false, problem: OHMS_WITH_POWER, start: 0, end: line.length }, asked, readAll)
   const problem = `I heard "${read.say}", but nothing of "${lost}". Say it in parts, or put "note" before it.`
   return { ok: false, problem, start: 0, end: line.length }
 }

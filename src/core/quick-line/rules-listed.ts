@@ -5,7 +5,7 @@ import { hotAgainst } from '@/src/core/quick-line/rules-supply'
 import type { Sentence } from '@/src/core/quick-line/sentence'
 import { lineSide, windingVolts } from '@/src/core/quick-line/volts'
 import { conductorEnd, parsePoint, terminalPoint } from '@/src/core/wiring/point'
-import { houseCommon, houseHot } from '@/src/core/wiring/supply'
+import { houseCommon } from '@/src/core/wiring/supply'
 import { firstPart, partById, partsOf } from '@/src/core/wiring/system'
 
 /** Several readings in one breath: so many volts and then so many letters, on both sides of a fuse, of one leg to neutral and to ground. */
@@ -27,11 +27,11 @@ function eachOnItsLetter(the: Sentence, numbers: string, letters: string): strin
 
 /** Volts ahead of the board's fuse, at the transformer, and behind it, where the strip is. */
 function aroundFuse({ system, state }: Sentence, before: string, after: string): string | null {
-  const { holds, place } = firstPart(system, 'fuse')
+  const { holds, place, between } = firstPart(system, 'fuse')
   const { secondary, place: at } = firstPart(system, 'transformer')
   if (!state.bench.power || holds === 'none' || Number(before) > 60 || partsOf(system, 'transformer').length > 1) return null
   const behind = /\d/.test(after) ? after : '0'
-  return `${secondary[0]}-${secondary[1]} ${before} V at ${at}; ${houseHot(system)}-${houseCommon(system)} ${behind} V at ${place}`
+  return `${secondary[0]}-${secondary[1]} ${before} V at ${at}; ${between[1]}-${houseCommon(system)} ${behind} V at ${place}`
 }
 
 /** Two wires of one cable by their colors, on their screws or in the hand. */

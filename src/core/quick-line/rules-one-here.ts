@@ -19,6 +19,43 @@ export const oneHereRules: readonly Rule[] = [
       ? two.map(({ secondary, place }) => `${secondary[0]}-${secondary[1]} ${volts} V at ${place}`).join('; ')
       : null
   }),
+  rule(
+    'both ([a-z]+)s (?:are |is |have |stay |still )*(in|out|pulled in|pulling in|not in|not pulled in|buzzing|humming|chattering|running|run|off|still|dead)',
+    (the, kind, how) => {
+      const two = the.system.parts.filter(({ name }) => [kind, `second ${kind}`].includes(name.toLowerCase()))
+      const word = /not|out/.test(how)
+        ? 'out'
+        : / in|^in$/.test(how)
+          ? 'in'
+          : /^run/.test(how)
+            ? 'runs'
+            : /^(?:off|still|dead)$/.test(how)
+              ? 'still'
+              : 'chatters'
+      const isFit = two.every((part) => (/^(?:runs|still)$/.test(word) ? part.kind === 'load' : part.kind === 'coil'))
+      return two.length === 2 && isFit ? two.map(({ id }) => `${id} ${word}`).join('; ') : null
+    },
+  ),
+  // All that was off is on again.
+  rule('(?:both|all)(?: of)?(?: the)? (?:breakers|disconnects|switches) (?:are |is )?(?:back )?on(?: again)?', (the) =>
+    the.state.bench.power ? the.asNote() : 'power on',
+  ),
+  rule(
+    '(?:freeze ?stat|duct (?:smoke|detector)|duct smoke detector|smoke detector|phase monitor) (?:is |was )?(?:open|tripped|closed|ok|good|out|reset)',
+    (the) => the.asNote(),
+  ),
+
+  rule(
+    '(?:the )?(?:a )?\\d{1,2} ?(?:a|amps?)(?: fuse)? (?:is )?(?:holding|holds|held)(?: (on .+))?',
+    (_, on) => `holds${on ? ` ${on}` : ''}`,
+  ),
+  rule('(combustion (?:fan|blower|motor)|inducer) (?:is )?(?:stuck|seized|locked(?: up)?)', (the) => worded(the.part('inducer'), 'still')),
+  rule('damper(?!s|[ -]\\d\\b)(.*)', (the, rest) => {
+    const dampers = partsOf(the.system, 'coil').filter(({ role }) => role === 'damper')
+    return dampers.length > 1 && the.part('damper') === null
+      ? { asks: `Which damper? Say ${dampers.map(({ name }) => `"${name}${rest}"`).join(' or ')}.` }
+      : null
+  }),
   rule('(?:.+ )?transformer (?:is |checks |looks |tests )?(?:good|ok|fine)(?: now)?', (the) => the.asNote()),
   rule(
     'fuse (?:on|for|of) (ac|a\\/c|cool|cooling|condenser|heat|heating|furnace)(?: side| transformer| circuit)? (?:is )?(blown|good|bad|open|out)',

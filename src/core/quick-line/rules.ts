@@ -2,6 +2,7 @@ import { allOf, joined, panelOff, putOn, swapped, takenOff } from '@/src/core/qu
 import { asks, either, NUMBER, type Rule, rule, VOLTS } from '@/src/core/quick-line/rule'
 import { leading, loadOf, type Sentence, statHere, worded, zoneOf } from '@/src/core/quick-line/sentence'
 import { acrossLoad, lineSide, primary } from '@/src/core/quick-line/volts'
+import { contactorPlace } from '@/src/core/quick-line/which-part'
 import { SHOWS_CALL } from '@/src/core/readings/looks'
 import { partById } from '@/src/core/wiring/system'
 
@@ -11,7 +12,8 @@ export const WHICH_SWITCH =
 
 /** More volts than the control circuit has: at the primary, or at the contactor's line side. */
 function ofTheLine(the: Sentence, what: string, volts: string): string | null {
-  if (/\b(?:contactor|condenser|compressor|disconnect)\b/.test(what)) return /\bload\b/.test(what) ? null : lineSide(the, volts)
+  if (/\b(?:contactor|condenser|compressor|disconnect)\b/.test(what))
+    return /\bload\b/.test(what) ? null : lineSide(the.at(contactorPlace(the)), volts)
   return /transformer|primary|line/.test(what) ? primary(the, volts) : null
 }
 

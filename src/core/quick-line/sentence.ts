@@ -102,7 +102,7 @@ export class Sentence {
       const [there, another] = this.system.places.flatMap(({ id }) => calledCoil(this.system, id, byLetter[1], byLetter[2]) ?? [])
       return here ?? (another === undefined ? (there ?? null) : null)
     }
-    if (/^(?:draft inducer|inducer motor|draft motor|induced draft motor)$/.test(word))
+    if (/^(?:draft inducer|inducer motor|draft motor|induced draft motor|combustion (?:fan|blower|motor)|vent(?:or)? motor)$/.test(word))
       return partsOf(this.system, 'load').find(({ id }) => id === 'inducer')?.id ?? null
     const ofStage = /^(?:second|2nd) stage (.+)$/.exec(word)
     if (ofStage) return this.part(`second ${ofStage[1]}`)

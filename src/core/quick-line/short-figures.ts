@@ -178,4 +178,23 @@ export const ofFigures: readonly Shortened[] = [
   [/^(.+ (?:bypassed|jumped|jumpered)),? (?:and )?(cool|heat|fan)(?:ing)? (?:runs|works|comes on)(?: fine| now)?$/i, '$1; holds on $2'],
   [/^off at (?:the )?(?:stat|thermostat|wall)(?=$|,|;)/i, 'call off'],
   [/^(?:power )?back on,? (?:and )?(?:calling |call )?(heat|cool|fan)(?:ing)?$/i, 'power on; call $1'],
+  // What the letter feeds, where that is read: across it.
+  [/^Y\d?(?:-| to | and )C (?:at|on|across) (?:the )?contactor(?: coil)?(?: is| reads)? (?=\d|\.\d|ol\b)/i, 'contactor '],
+  [/^Y\d?(?:-| to | and )C (\d[\d.]*(?: ?v| ?ohms?)?|ol) (?:at|on|across) (?:the )?contactor(?: coil)?$/i, 'contactor $1'],
+  [
+    /^(\d[\d.]*)(?: ?v)? out of (?:the )?(?:transformer|xfmr|secondary),? (?:and |but )?(\d[\d.]*|nothing)(?: ?v)? (?:after|past|behind) (?:the )?fuse$/i,
+    '$1 before fuse, $2 after fuse',
+  ],
+  // A screw that is loose has its wire off, as far as the record goes.
+  [/^([RYGWOBC]\d?) (?:screw|terminal) (?:is |was )?loose (?=(?:at|on|in) |outside|inside)/i, '$1 loose '],
+  [
+    /^(?:the )?(common|[RYGWOBC]\d?)(?: wire)? (?:is |was )?(?:broke|broken|fell|came|burnt|burned|corroded|pulled) off (?:at |of )?(?:the )?(?:contactor|condenser|outdoor unit|heat pump)$/i,
+    (_, wire) => `${/^common$/i.test(wire) ? 'C' : wire.toUpperCase()} loose outside`,
+  ],
+  [/^replaced (?:the )?fuse (?:w|with) (?:a )?(\d{1,2}) ?a(?:mps?)?$/i, 'fuse $1 in'],
+  [
+    /^(?:recharged|added refrigerant|charged (?:it|the system)|left (?:it )?running|re-?checked,? all good|customer (?:is )?happy)$/i,
+    'note $&',
+  ],
+  [/^(jump(?:er)?ed .+|bypassed .+),? no (?:change|difference|response)$/i, '$1; note no change'],
 ]

@@ -40,7 +40,7 @@ export function across(the: Sentence, what: string, volts: string): string | nul
 
 /** Line volts across a motor or an element. */
 export function acrossLoad(the: Sentence, what: string, volts: string): string | null {
-  const part = partById(the.system, the.part(what) ?? '')
+  const part = partById(the.system, the.part(what.replace(/ (?:terminals|leads|plug)$/, '')) ?? '')
   return part?.kind === 'load' && the.state.bench.power ? `${part.between[0]}-${part.between[1]} ${volts} V at ${part.place}` : null
 }
 
