@@ -15,7 +15,7 @@ export function offFirst(line: string, heard: Understood & { ok: false }, asked:
 
 /** What would be ohms with the power off, and is nothing with it on, or no more than a remark. */
 export function ohmsLater(line: string, asked: QuickLineContext, read: ReadLine): Understood | null {
-  const isOhms = /\bol\b|\bohm(?:s|ed|ing)?\b|\bcontinuity\b|\b(?:open|shorted|grounded)$/i.test(line) || FIGURE_OF_OHMS.test(line)
+  const isOhms = /\bol\b|\bohm(?:s|ed|ing)?\b|\bcontinuity\b|\b(?:open|shorted|grounded)\b/i.test(line) || FIGURE_OF_OHMS.test(line)
   if (!isOhms || /^\s*power off/i.test(line) || !foldJob(asked.system, asked.entries).bench.power) return null
   const off = read(`power off; ${line}`, asked)
   const wasRead = off.ok && off.drafts.some((draft) => draft.kind === 'reading' && draft.probe.meter === 'ohms')

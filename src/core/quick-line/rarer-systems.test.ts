@@ -49,6 +49,9 @@ it.each([
   ['stripsOff', 'Y-C 14.6 at contactor', 'contactor 14.6'],
   ['strips', 'common broke off at the condenser', 'C loose outside'],
   ['strips', '24 out of transformer but 0 after fuse', '24 before the fuse, 0 after'],
+  ['strips', 'new fuse, cool, gone again', 'fuse in; trips on cool'],
+  ['strips', 'fan relay 24v no click', 'fan relay 24 V; fan relay out'],
+  ['stripsOff', 'R to C 0.6, stat off wall', 'unplug stat; R to C 0.6'],
   ['rooftop', 'unit power off at disconnect', 'power off'],
 ] as const)('%s: %s is %s', (where, said, meant) => expect(drafts(at[where], said)).toEqual(drafts(at[where], meant)))
 
@@ -110,3 +113,9 @@ it('which of two dampers is asked by their names', () =>
 
 it('ohms that are typed with the power on are not taken for volts, in short forms either', () =>
   expect(answerTo(at.noCommon, 'gv 0.5 ohms')).toContain('Is it off now?'))
+
+it('a supply that dips as the contactor pulls in is one reading of the supply', () =>
+  expect(drafts(at.strips, '24v dips to 17 when contactor pulls')).toMatchObject([
+    { kind: 'reading', answer: 17, probe: { a: 'R@indoor', b: 'C@indoor' } },
+    { kind: 'note' },
+  ]))

@@ -112,7 +112,7 @@ export const ofFigures: readonly Shortened[] = [
   ],
   // A wire that is open from one place to the other is a wire of that cable.
   [
-    /^(?:the )?([RYGWOBC]\d?|red|yellow|green|white|blue|orange|brown|black)(?: wire)?(?: is|[’']s)? (?:open|broken|broke) (?:between|from) (?:the )?(?:air handler|furnace|unit|indoor unit|board)? ?(?:and|to)? ?(?:the )?(stat|thermostat|condenser|outdoor unit|heat pump|outside)(?: (?:and|to) (?:the )?(?:air handler|furnace|unit|indoor unit|board))?$/i,
+    /^(?:the )?([RYGWOBC]\d?|red|yellow|green|white|blue|orange|brown|black)(?: wire)?(?: is|[’']s)? (?:open|broken|broke) (?:between|from) (?:the )?(?:air handler|ah|furnace|unit|indoor unit|board)? ?(?:and|to)? ?(?:the )?(stat|thermostat|condenser|outdoor unit|heat pump|hp|outside)(?: (?:and|to) (?:the )?(?:air handler|furnace|unit|indoor unit|board))?$/i,
     (_, wire, where) => `${/stat/i.test(where) ? 'stat' : 'outdoor'} cable ${wire} end to end OL`,
   ],
   // Where it is, by the words of the hand.
@@ -197,4 +197,28 @@ export const ofFigures: readonly Shortened[] = [
     'note $&',
   ],
   [/^(jump(?:er)?ed .+|bypassed .+),? no (?:change|difference|response)$/i, '$1; note no change'],
+  // What goes again has blown again, and what survives holds.
+  [/(?<=^(?:new|another|fresh) fuse\b.*), gone again$/i, ', blew again'],
+  [/\b(fuse|breaker) survive[sd]\b/gi, '$1 holds'],
+  // What was off while it was read, behind it.
+  [
+    /^([RYGWOBC]\d?(?:-| to )[A-Z]\w* (?:\d*\.?\d+|ol)(?: ?ohms?)?),? (?:with )?(?:the )?(?:stat|thermostat) (?:is )?(?:off (?:the )?(?:wall|base|sub-?base)|unplugged|pulled)$/i,
+    'thermostat off the wall; $1',
+  ],
+  [
+    /^([RYGWOBC]\d?(?:-| to )[A-Z]\w*) (\d*\.?\d+|ol)(?: ?ohms?)?,? (?:the )?((?:reversing )?valve|contactor|sequencer|(?:fan |blower )?relay|gas valve) (?:off|out of it|disconnected)$/i,
+    '$1 $2 with the $3 unplugged',
+  ],
+  [/^(?:the )?([a-z][a-z ]*?(?:relay|contactor|valve|sequencer)) (\d{2}(?:\.\d+)?) ?v?,? no click$/i, '$1 $2 V; $1 out'],
+  [
+    /^\d{2}(?:\.\d+)? ?v(?:olts?)? (?:dips|drops|sags|falls) to (\d{1,2}(?:\.\d+)?)(?: ?v)?(?: (when|once|as) (?:the )?(?:contactor|relay|compressor) (?:pulls(?: in)?|starts|kicks in|comes on|closes))$/i,
+    'R-C drops to $1; note $2 it pulls in',
+  ],
+  [/^(?:the )?sec(?:ondary)? winding (?:is |reads )?(?=open|ol|\d)/i, 'transformer secondary '],
+  [/^(buzzing|humming|chattering) (transformer|contactor|(?:fan |blower )?relay|(?:reversing |gas )?valve|sequencer)$/i, '$2 $1'],
+  [
+    /^(pulled|took off|lifted|disconnected|unhooked) (?:the )?(red|yellow|blue|white|green|orange|black|brown) (?:wire )?(?:going|that goes|headed) (?:out )?to (?:the )?(?:condenser|outdoor unit|heat pump)\b/i,
+    '$1 outdoor $2',
+  ],
+  [/^all calls (?:are )?dead\b/i, 'nothing runs'],
 ]
