@@ -33,8 +33,11 @@ const OFF_OUTDOORS = new RegExp(
   'i',
 )
 
+/** It is said of the rest as well. */
+const ELSEWHERE_TOO = /\b(?:furnace|air handler|ahu|indoors?|inside|both|all|everything)\b/i
+
 /** A line by which the power would be off, and that says it of the outdoor unit alone: what it leaves live is asked after. */
 export function isOffOutdoorsOnly(line: string, drafts: readonly EntryDraft[], { system }: Sentence): boolean {
   const isOff = drafts.some((draft) => draft.kind === 'bench' && draft.change.do === 'power' && !draft.change.on)
-  return isOff && OFF_OUTDOORS.test(line) && system.places.some(({ kind }) => kind === 'outdoor')
+  return isOff && OFF_OUTDOORS.test(line) && !ELSEWHERE_TOO.test(line) && system.places.some(({ kind }) => kind === 'outdoor')
 }

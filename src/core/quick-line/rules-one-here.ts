@@ -44,7 +44,6 @@ export const oneHereRules: readonly Rule[] = [
     '(?:freeze ?stat|duct (?:smoke|detector)|duct smoke detector|smoke detector|phase monitor) (?:is |was )?(?:open|tripped|closed|ok|good|out|reset)',
     (the) => the.asNote(),
   ),
-
   rule(
     '(?:the )?(?:a )?\\d{1,2} ?(?:a|amps?)(?: fuse)? (?:is )?(?:holding|holds|held)(?: (on .+))?',
     (_, on) => `holds${on ? ` ${on}` : ''}`,

@@ -39,15 +39,15 @@ function resetByHand(the: Sentence, name: string, wasTripped: boolean): Said {
 /** What is read at the end of a wire, and switches that a hand resets. */
 export const towardsRules: readonly Rule[] = [
   rule(
-    `([a-z]\\d?)(?: wire| lead)? (?:to|into|going to|feeding)(?: the)? ([a-z][a-z -]+?) (?:is |has |reads )?${NUMBER} ?${VOLTS}?`,
+    `([ywgob]\\d?)(?: wire| lead)? (?:to|into|going to|feeding)(?: the)? ([a-z][a-z -]+?) (?:is |has |reads )?${NUMBER} ?${VOLTS}?`,
     atItsEnd,
   ),
   rule(
-    `([a-z]\\d?)(?: wire| lead)? (?:to|into|going to|feeding)(?: the)? ([a-z][a-z -]+?) (?:is |has )?(?:dead|${NO_VOLTS})`,
+    `([ywgob]\\d?)(?: wire| lead)? (?:to|into|going to|feeding)(?: the)? ([a-z][a-z -]+?) (?:is |has )?(?:dead|${NO_VOLTS})`,
     (the, letter, name) => atItsEnd(the, letter, name, '0'),
   ),
   rule(
-    `([a-z]\\d?) (?:to|into|at|in to|in on)(?: the)? ([a-z][a-z -]*board) ${NUMBER} ?${VOLTS}?,? (?:and |but )?(?:coming |going )?out(?: of| at)?(?: the| its)?(?: board| it)? (?:${NUMBER} ?${VOLTS}?|${NO_VOLTS})`,
+    `([ywgob]\\d?) (?:to|into|at|in to|in on)(?: the)? ([a-z][a-z -]*board) ${NUMBER} ?${VOLTS}?,? (?:and |but )?(?:coming |going )?out(?: of| at)?(?: the| its)?(?: board| it)? (?:${NUMBER} ?${VOLTS}?|${NO_VOLTS})`,
     throughBoard,
   ),
   rule(
