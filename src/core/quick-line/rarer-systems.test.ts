@@ -119,3 +119,17 @@ it('a supply that dips as the contactor pulls in is one reading of the supply', 
     { kind: 'reading', answer: 17, probe: { a: 'R@indoor', b: 'C@indoor' } },
     { kind: 'note' },
   ]))
+
+it('what goes back on at both ends is the wire that is off there', () => {
+  const off = standing(
+    'cool-strips',
+    'indoor',
+    'off',
+    { do: 'lift', end: 'outdoor-cable.Y@indoor' },
+    { do: 'lift', end: 'outdoor-cable.Y@outdoor' },
+  )
+  expect(drafts(off, 'Y back both ends')).toMatchObject([
+    { change: { do: 'land', end: 'outdoor-cable.Y@indoor' } },
+    { change: { do: 'land', end: 'outdoor-cable.Y@outdoor' } },
+  ])
+})

@@ -48,7 +48,9 @@ function atBothEnds(the: Sentence, does: 'lift' | 'land', said: string): Said {
           having.flatMap((cable) => (wiresOf(cable, wires) ?? []).map((wire) => conductorEnd(cable.id, wire.id, state.bench.place))),
         )
       : undefined
-  const meantCable = handled === undefined ? undefined : having.find(({ id }) => id === parsePoint(handled).cable)
+  // What goes back on is what is off.
+  const [off, alsoOff] = does === 'land' ? having.filter(({ id }) => state.bench.lifted.some((end) => parsePoint(end).cable === id)) : []
+  const meantCable = handled === undefined ? (alsoOff ? undefined : off) : having.find(({ id }) => id === parsePoint(handled).cable)
   if (having.length > 1 && !meantCable)
     return {
       asks: `Which cable? Say ${having.map(({ id }) => `"${does} ${id} ${wires.join(' and ')} at both ends"`).join(' or ')}.`,

@@ -221,4 +221,5 @@ export const ofFigures: readonly Shortened[] = [
     '$1 outdoor $2',
   ],
   [/^all calls (?:are )?dead\b/i, 'nothing runs'],
+  [/^([RYGWOBC]\d?)(?: wire)? (?:is )?back(?: on)?,?(?: at| on)? both ends$/i, 'land $1 at both ends'],
 ]
