@@ -9,7 +9,7 @@ import { createLaboratory, type Laboratory } from '@/src/core/readings/laborator
 import { worldsOf } from '@/src/core/readings/world'
 import { windingLink } from '@/src/core/wiring/links'
 import { conductorEnd, type Point, pinPoint, terminalPoint } from '@/src/core/wiring/point'
-import { lineNodes } from '@/src/core/wiring/supply'
+import { commonNodes, hotNodes, lineNodes } from '@/src/core/wiring/supply'
 import { callsOf, firstPart, partsOf, type System } from '@/src/core/wiring/system'
 import { catalogue, systemById } from '@/src/core/wiring/systems/catalogue'
 import { templateValues } from '@/src/core/wiring/values'
@@ -53,12 +53,15 @@ describe.each(catalogue.map((system) => [system.id, system] as const))('jumpers 
   const points = pointsOf(system)
   const line = lineNodes(system)
 
-  it('are taken between terminals and leads exactly where no call puts a transformer over its rated current', () => {
+  it('are taken between terminals and leads exactly where no call puts a transformer over its rated current, and from no hot side to any common', () => {
     const start = createBench(system)
     const leads = system.places.flatMap(({ id }) => leadNames(system, id).map((name) => terminalPoint(name, id)))
     const wrong: string[] = []
+    const [hots, commons] = [hotNodes(system), commonNodes(system)]
     for (const [a, b] of pairsOf(leads.filter((point) => !line.has(point)))) {
-      const harms = worstLoad(laboratory, withJumper(start, a, b)) > 1
+      // Of two supplies that are apart it would harm as soon as anything else joins them.
+      const isAcross = (hots.has(a) && commons.has(b)) || (hots.has(b) && commons.has(a))
+      const harms = isAcross || worstLoad(laboratory, withJumper(start, a, b)) > 1
       if (harms !== (problemWithJumpers(system, withJumper(start, a, b)) !== null))
         wrong.push(`${a} ${b}: ${harms ? 'harms, and was taken' : 'is harmless, and was refused'}`)
     }

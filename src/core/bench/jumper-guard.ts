@@ -9,7 +9,7 @@ import { modelValue } from '@/src/core/units/model-value'
 import { joinsOnceClosed, pathsOf } from '@/src/core/wiring/conduction'
 import type { PartOf } from '@/src/core/wiring/part'
 import { CHASSIS, conductorEnd, type Point, pinPoint, terminalPoint } from '@/src/core/wiring/point'
-import { lineNodes } from '@/src/core/wiring/supply'
+import { commonNodes, hotNodes, lineNodes } from '@/src/core/wiring/supply'
 import { partsOf, type System } from '@/src/core/wiring/system'
 
 /**
@@ -54,6 +54,9 @@ const isAcrossDoor = (system: System, a: Point, b: Point): boolean =>
   )
 
 function problemWithShorts(system: System, bench: Bench): string | null {
+  const [hots, commons] = [hotNodes(system), commonNodes(system)]
+  // Of two supplies that are apart nothing flows, until something else joins them: a hot side goes to no common.
+  if (bench.jumpers.some(({ a, b }) => (hots.has(a) && commons.has(b)) || (hots.has(b) && commons.has(a)))) return NEVER_JOIN
   const joined = joinedOnceAllClose(system, { ...bench, jumpers: [] })
   for (const { a, b } of bench.jumpers) {
     joined.join(a, b)

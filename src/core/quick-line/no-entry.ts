@@ -69,7 +69,7 @@ const JOINED_TO_COMMON = new RegExp(
   `\\b(?:jump\\w*|tie[sd]?|join\\w*|connect\\w*|touch\\w*|short\\w*|strap\\w*)\\b.*\\b(?:red|R)\\b.*\\b(?:to|and|with) .*${COMMON}`,
 )
 const SHORTED = new RegExp(
-  `^(?:i |we |just )*(?:(?:short|shorted|jump|jumped|jumper|jumpered|bridge|bridged)(?: out| across)? (?:the )?(?:secondary|transformer|xfmr|24 ?v(?:olts?)?)(?: secondary)?|ground(?:ed)?(?: out)? (?:the )?R[ch]?|(?:spark|flash|wire|arc|dab|flick|clip lead|alligator clip)(?:ed)? (?:from )?R[ch]? (?:to|on|onto|against|across to) ${COMMON})(?: .*)?$`,
+  `^(?:i |we |just )*(?:(?:short|shorted|jump|jumped|jumper|jumpered|bridge|bridged)(?: out| across)? (?:the )?(?:secondary|transformer|xfmr|24 ?v(?:olts?)?)(?: secondary)?|ground(?:ed)?(?: out)? (?:the )?R[ch]?|(?:spark|flash|wire|arc|dab|flick|clip lead|alligator clip)(?:ed)? (?:from )?R[ch]? (?:to|on|onto|against|across to) ${COMMON}|wire ?nut(?:ted)?(?: together)? R[ch]? (?:and|to|with) ${COMMON}|(?:hot|R[ch]?|24) to (?:common|C) (?:jumper|jump|clip))(?: .*)?$`,
 )
 /** R laid straight on common; "put red on R and blue on C" lands two wires. */
 const LAID_ON_COMMON = new RegExp(

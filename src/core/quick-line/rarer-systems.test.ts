@@ -133,3 +133,10 @@ it('what goes back on at both ends is the wire that is off there', () => {
     { change: { do: 'land', end: 'outdoor-cable.Y@outdoor' } },
   ])
 })
+
+describe('a hot side is joined to no common, on whichever supply it is', () => {
+  it.each(['jumper R to C2', 'jumper R1 to C1'])('%s on a zoned house', (said) =>
+    expect(answerTo(at.panel, said)).toContain('Never join C'),
+  )
+  it.each(['wire nut R and C', 'hot to common jumper'])('%s', (said) => expect(answerTo(at.strips, said)).toContain('Never join C'))
+})
