@@ -9,7 +9,7 @@ import { createLaboratory, type Laboratory } from '@/src/core/readings/laborator
 import { worldsOf } from '@/src/core/readings/world'
 import { windingLink } from '@/src/core/wiring/links'
 import { conductorEnd, type Point, pinPoint, terminalPoint } from '@/src/core/wiring/point'
-import { commonNodes, hotNodes, lineNodes } from '@/src/core/wiring/supply'
+import { lineNodes } from '@/src/core/wiring/supply'
 import { callsOf, firstPart, partsOf, type System } from '@/src/core/wiring/system'
 import { catalogue, systemById } from '@/src/core/wiring/systems/catalogue'
 import { templateValues } from '@/src/core/wiring/values'
@@ -53,15 +53,14 @@ describe.each(catalogue.map((system) => [system.id, system] as const))('jumpers 
   const points = pointsOf(system)
   const line = lineNodes(system)
 
-  it('are taken between terminals and leads exactly where no call puts a transformer over its rated current, and from no hot side to any common', () => {
+  it('are taken between terminals and leads exactly where no call puts a transformer over its rated current, its common joined to the others or not', () => {
     const start = createBench(system)
+    const commons = partsOf(system, 'transformer').map(({ secondary, place }) => terminalPoint(secondary[1], place))
+    const bonded = commons.slice(1).reduce((bench, common) => withJumper(bench, commons[0], common), start)
     const leads = system.places.flatMap(({ id }) => leadNames(system, id).map((name) => terminalPoint(name, id)))
     const wrong: string[] = []
-    const [hots, commons] = [hotNodes(system), commonNodes(system)]
     for (const [a, b] of pairsOf(leads.filter((point) => !line.has(point)))) {
-      // Of two supplies that are apart it would harm as soon as anything else joins them.
-      const isAcross = (hots.has(a) && commons.has(b)) || (hots.has(b) && commons.has(a))
-      const harms = isAcross || worstLoad(laboratory, withJumper(start, a, b)) > 1
+      const harms = [start, bonded].some((bench) => worstLoad(laboratory, withJumper(bench, a, b)) > 1)
       if (harms !== (problemWithJumpers(system, withJumper(start, a, b)) !== null))
         wrong.push(`${a} ${b}: ${harms ? 'harms, and was taken' : 'is harmless, and was refused'}`)
     }
@@ -136,6 +135,13 @@ describe('jumper guard', () => {
     expect(problem(known('zoned-furnace-ac'), { do: 'jumper', a: 'R@stat-2', b: 'C@stat-2' })).toMatch(/dead short/)
     expect(problem(known('furnace-ac-two-stage'), { do: 'jumper', a: 'Y1@indoor', b: 'C@indoor' })).toMatch(/dead short/)
     expect(problem(known('cool-strips'), { do: 'jumper', a: 'L1@indoor', b: 'R@indoor' })).toMatch(/line voltage/)
+  })
+
+  it('takes two supplies that are apart for two that a second bond may join', () => {
+    const zoned = known('zoned-furnace-ac')
+    expect(problem(zoned, { do: 'jumper', a: 'R@panel', b: 'C1@panel' })).toMatch(/dead short/)
+    expect(problem(zoned, { do: 'jumper', a: 'stat-cable-1.R@panel', b: 'C@indoor' })).toMatch(/dead short/)
+    expect(problem(zoned, { do: 'jumper', a: 'R1@panel', b: 'chassis@indoor' })).toMatch(/dead short/)
   })
 
   it('lets the far ends of two conductors be joined while they are off at the near end, and keeps them off until the jumper is out', () => {

@@ -9,7 +9,7 @@ import { modelValue } from '@/src/core/units/model-value'
 import { joinsOnceClosed, pathsOf } from '@/src/core/wiring/conduction'
 import type { PartOf } from '@/src/core/wiring/part'
 import { CHASSIS, conductorEnd, type Point, pinPoint, terminalPoint } from '@/src/core/wiring/point'
-import { commonNodes, hotNodes, lineNodes } from '@/src/core/wiring/supply'
+import { lineNodes } from '@/src/core/wiring/supply'
 import { partsOf, type System } from '@/src/core/wiring/system'
 
 /**
@@ -54,20 +54,27 @@ const isAcrossDoor = (system: System, a: Point, b: Point): boolean =>
   )
 
 function problemWithShorts(system: System, bench: Bench): string | null {
-  const [hots, commons] = [hotNodes(system), commonNodes(system)]
-  // Of two supplies that are apart nothing flows, until something else joins them: a hot side goes to no common.
-  if (bench.jumpers.some(({ a, b }) => (hots.has(a) && commons.has(b)) || (hots.has(b) && commons.has(a)))) return NEVER_JOIN
-  const joined = joinedOnceAllClose(system, { ...bench, jumpers: [] })
+  const joined = withCommonsJoined(system, joinedOnceAllClose(system, { ...bench, jumpers: [] }))
   for (const { a, b } of bench.jumpers) {
     joined.join(a, b)
     const shorted = shortedTransformer(system, joined)
     if (!shorted) continue
-    const isDeadAlready = shortedTransformer(system, joinedOnceAllClose(system, { ...bench, unplugged: contactsOf(system) }))
+    const asItStands = joinedOnceAllClose(system, { ...bench, unplugged: contactsOf(system) })
+    const isDeadAlready = shortedTransformer(system, withCommonsJoined(system, asItStands))
     return isDeadAlready
       ? NEVER_JOIN
       : `No jumper from ${sayPair(system, a, b)}: as soon as a call comes on, that is a dead short across the ${shorted.name}. Nothing was changed.`
   }
   return null
+}
+
+/**
+ * The common sides of all transformers on one node. Where two supplies are apart nothing flows from one's hot side to the other's common,
+ * until a second bond or a wire of the house joins the two, which nobody sees from where the clip goes.
+ */
+function withCommonsJoined(system: System, joined: DisjointSet<Point>): DisjointSet<Point> {
+  joined.join(...partsOf(system, 'transformer').map(({ secondary, place }) => terminalPoint(secondary[1], place)))
+  return joined
 }
 
 /** Everything that closes by itself while a call is on. */

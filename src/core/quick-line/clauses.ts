@@ -109,10 +109,10 @@ function unsigned(text: string, reader: Reader): string | null {
   const the = new Sentence(reader.system, foldJob(reader.system, reader.entries), text)
   for (const [first, second] of [
     ...(list ? [list] : []),
+    ...beforeSubject(text, the),
     ...runOn(text),
     ...beforePredicate(text, the),
     ...afterAct(text, the),
-    ...beforeSubject(text, the),
   ]) {
     const one = reader.read(first, reader.entries)
     // A place that is named is not walked to by half a sentence.

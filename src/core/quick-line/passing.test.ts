@@ -129,9 +129,9 @@ describe('what is asked in place of a guess', () => {
   })
 })
 
-it('a jumper is at the place that is named, or it is none', () => {
+it('a jumper is at the place that is named', () => {
   const read = standingAfter('cool-strips', 'thermostat', ['call heat'])
-  expect(answerTo(read, 'R-W jumped at AH strips come on')).toContain('but nothing of "at air handler')
+  expect(drafts(read, 'R-W jumped at AH strips come on')).toEqual(drafts(read, 'jumper R W at indoor; strips runs'))
 })
 
 it('what a jumper brings on is no call for it, and nowhere to go', () => {

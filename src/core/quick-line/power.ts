@@ -18,15 +18,16 @@ export function readPanel(reader: Reader): EntryDraft[] {
 export const STAYS_LIVE =
   'The outdoor disconnect leaves the 24 V side live. Is all of it off? Say "power off" once all of it is off and proved dead.'
 
+const OUTDOORS = '(?:condenser|condensing unit|outdoor unit|outside unit|compressor|heat pump|ac|a/c|outside|outdoors|outdoor disconnect)'
+const IS_OUTDOORS = new RegExp(`^${OUTDOORS}$`)
+
 /** The outdoor unit has its own disconnect, which leaves the 24 V side live. */
 export function leavesControlLive({ system, state }: Sentence, where: string): boolean {
-  const isOutdoors =
-    /^(?:condenser|condensing unit|outdoor unit|outside unit|compressor|heat pump|ac|outside|outdoors|outdoor disconnect)$/.test(where)
+  const isOutdoors = IS_OUTDOORS.test(where)
   const isHere = where === 'disconnect' && placeById(system, state.bench.place)?.kind === 'outdoor'
   return (isOutdoors || isHere) && system.places.some(({ kind }) => kind === 'outdoor')
 }
 
-const OUTDOORS = '(?:condenser|condensing unit|outdoor unit|outside unit|compressor|heat pump|ac|a/c|outside|outdoors|outdoor disconnect)'
 /** Power that is said to be off, and where, in one breath. */
 const OFF_OUTDOORS = new RegExp(
   `\\bpower\\b[^,;]{0,20}\\b${OUTDOORS}\\b|\\b${OUTDOORS} (?:unit )?power\\b|\\b(?:turned|switched|shut|killed|powered) (?:off|down) (?:the )?${OUTDOORS}\\b`,
@@ -34,7 +35,7 @@ const OFF_OUTDOORS = new RegExp(
 )
 
 /** It is said of the rest as well. */
-const ELSEWHERE_TOO = /\b(?:furnace|air handler|ahu|indoors?|inside|both|all|everything)\b/i
+const ELSEWHERE_TOO = /\b(?:furnace|air handler|ahu|indoors?|inside|both)\b/i
 
 /** A line by which the power would be off, and that says it of the outdoor unit alone: what it leaves live is asked after. */
 export function isOffOutdoorsOnly(line: string, drafts: readonly EntryDraft[], { system }: Sentence): boolean {

@@ -91,6 +91,7 @@ describe('what runs on without a sign', () => {
     ['strips', 'pulled stat R breaker still trips', 'lift stat R; trips'],
     ['strips', 'put new fuse in contactor chatters', 'fuse in; contactor chatters'],
     ['strips', 'R-C 26 contactor out', 'R-C 26; contactor out'],
+    ['strips', 'Y has 24 at the air handler none at contactor', 'Y-C 24; contactor 0 V'],
   ] as const)('%s: %s is %s', (where, said, meant) => expect(drafts(at[where], said)).toEqual(drafts(at[where], meant)))
 })
 
@@ -135,7 +136,7 @@ it('what goes back on at both ends is the wire that is off there', () => {
 })
 
 describe('a hot side is joined to no common, on whichever supply it is', () => {
-  it.each(['jumper R to C2', 'jumper R1 to C1'])('%s on a zoned house', (said) =>
+  it.each(['jumper R to C2', 'jumper R to C1', 'jumper R1 to C1'])('%s on a zoned house', (said) =>
     expect(answerTo(at.panel, said)).toContain('Never join C'),
   )
   it.each(['wire nut R and C', 'hot to common jumper'])('%s', (said) => expect(answerTo(at.strips, said)).toContain('Never join C'))

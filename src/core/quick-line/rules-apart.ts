@@ -94,7 +94,8 @@ function everyToEvery(the: Sentence): Said {
   return ends.flatMap((end, at) => ends.slice(at + 1).map((other) => `ohms ${end}-${other} OL`)).join('; ')
 }
 
-const asOhms = (read: string): string => (read === 'open' ? 'OL' : read === 'shorted' ? 'jumps between 0 and 1' : read)
+/** What the meter showed, as the grammar has it. */
+export const asOhms = (read: string): string => (read === 'open' ? 'OL' : read === 'shorted' ? 'jumps between 0 and 1' : read)
 
 /** What the meter showed, as one word. */
 const READ = `(ol|open|${NUMBER.slice(1, -1)})`

@@ -56,7 +56,7 @@ const sayings: { readonly [K in Part['kind']]?: readonly Saying[] } = {
     ['(?:continuity|a beep|beep) (?:through|across|on)', '', (_, { id }) => `${id} good`],
   ],
   load: [
-    // Slow is more than standing still.
+    // What turns slowly runs.
     [
       '',
       '(?:is |runs? |running |spins? |spinning |turns? |turning )*(?:slow|slowly|too slow)',

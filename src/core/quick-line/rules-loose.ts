@@ -1,6 +1,7 @@
 import { wiresOf } from '@/src/core/quick-line/hands'
 import { findCable } from '@/src/core/quick-line/names'
 import { NUMBER, type Rule, rule, type Said } from '@/src/core/quick-line/rule'
+import { asOhms } from '@/src/core/quick-line/rules-apart'
 import type { Sentence } from '@/src/core/quick-line/sentence'
 import { conductorEnd } from '@/src/core/wiring/point'
 import { type Cable, cableById, placeById } from '@/src/core/wiring/system'
@@ -11,8 +12,6 @@ const AT = '(?: (?:at|on|from|off|off of|in) (?:the )?([a-z][a-z ]*?))?'
 const OFF = '(?:wires?|conductors?|leads?)(?: are| is)? (?:off|lifted|loose|disconnected|in hand|in the air)'
 const PAIR = `(?:(?:zone|cable) (\\d) )?([a-z]\\d?)(?: to |[ -])([a-z]\\d?|ground|gnd|chassis|metal)`
 const READ = `(ol|open|shorted|${NUMBER.slice(1, -1)})`
-
-const asOhms = (read: string): string => (read === 'open' ? 'OL' : read === 'shorted' ? 'jumps between 0 and 1' : read)
 
 /** The cable of the wires that were read: that of the zone, or the one at the place that has them. */
 function cableOf({ system }: Sentence, zone: string, wires: readonly string[], place: string): Cable | null {

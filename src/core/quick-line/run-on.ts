@@ -38,7 +38,7 @@ const PREDICATE =
   /^(?:(?:is|was|has|still|just|never|not|only) )*(?:runs?|running|ran|starts?|started|comes?|came|kicks?|kicked|fires?|fired|lights?|lit|lights? up|spins?|pulls? in|pulled in|clicks?|clicked|hums?|buzz(?:es)?|chatters?|drops? out|dropped out|in|out|dead|blank|dark|won['’]?t|does ?n['’]?t|did ?n['’]?t|isn['’]?t|stops?|stopped|trips?|tripped|blown|blew|popped|holds?|held|\d+(?:\.\d+)?)\b/i
 /** What leads up to a name that is said of something else: at the furnace, the contactor and the valve. */
 const LEADS_UP = /^(?:at|on|in|to|from|of|off|for|with|when|and|or|the|a|an|by|near|past|across|outside|inside|no|new|both|set|reset)$/i
-/** What has no place in the record and yet begins a clause of its own. */
+/** What trips and holds begins a clause of its own, too. */
 const HAPPENS = /^(?:fuse|breaker)$/i
 
 /** `put R and Y together condenser kicks on`: a part or a unit, with what it does, behind something else that is whole. */

@@ -201,7 +201,7 @@ function smallFigure(line: string, drafts: readonly EntryDraft[], the: Sentence)
     if (bench.slot.open || bench.slot.holds === 'nothing') return true
     const isOff = conductorsAt(the.at(wire.place), wire.name.toLowerCase()).some((end) => bench.lifted.includes(end))
     // A letter that is not common is seldom read to the metal for so few volts.
-    const isHot = wire.cable === null && /^[RYGWOB][ch\d]?$/.test(wire.name) && draft.answer > MOST_STRAY_VOLTS / 4
+    const isHot = wire.cable === null && /^[RYGWOB][ch\d]?$/.test(wire.name)
     return isOff || isHot || /\b(?:wire|conductor)\b/i.test(line)
   })
   const inVolts = line.trim().replace(/(\d*\.?\d+)(?!.*\d)/, '$1 V')

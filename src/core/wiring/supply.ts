@@ -81,14 +81,10 @@ function joinCircuits(system: System): (point: Point) => Point {
 
 /** Nodes that the template ties to the common side of a transformer, through conductors and a fuse in the common leg. */
 export const commonNodes = (system: System): ReadonlySet<Point> => commonsOf.of(system)
-const commonsOf = new Memo((system: System) => findLeg(system, 1))
+const commonsOf = new Memo(findCommon)
 
-/** Nodes that the template ties to the hot side of a transformer in the same way. */
-export const hotNodes = (system: System): ReadonlySet<Point> => hotsOf.of(system)
-const hotsOf = new Memo((system: System) => findLeg(system, 0))
-
-function findLeg(system: System, leg: 0 | 1): ReadonlySet<Point> {
-  const found = new Set(partsOf(system, 'transformer').map(({ secondary, place }) => terminalPoint(secondary[leg], place)))
+function findCommon(system: System): ReadonlySet<Point> {
+  const found = new Set(partsOf(system, 'transformer').map(({ secondary, place }) => terminalPoint(secondary[1], place)))
   let size = 0
   while (found.size > size) {
     size = found.size
