@@ -28,7 +28,7 @@ const AS_TYPED = /(?:^|;|\bthen\b)\s*note\b/i
 
 /** What was tried after a repair: replaced the contactor, holds on cool. */
 const TRIED_AFTER =
-  /^((?:i |we )?(?:cleaned|replaced|installed|new|fixed|repaired|changed|spliced|rewired|ran (?:a )?new|pulled (?:a )?new|put in (?:a )?new)\b.*?)(?:,| and(?= (?:now )?it (?:holds?|held|trips?|tripped)))\s*(?=(?:and |now |it |still |all |everything |(?:cool|heat|fan|cooling|heating) )*(?:holds?|held|trips?|tripped|no trip|(?<=(?:cool|heat|fan|cooling|heating) )(?:works?|runs?|is running|comes on|came on)|(?:burners?|furnace|flame|it) (?:lit|lights?|stays?|stayed)|(?:stays?|stayed) (?:lit|on)|\d[\d.]* ?(?:[uµ]a|microamps?))\b)/i
+  /((?:^|;\s*)(?:i |we )?(?:cleaned|replaced|installed|new|fixed|repaired|changed|spliced|rewired|ran (?:a )?new|pulled (?:a )?new|put in (?:a )?new)\b.*?)(?:,| and(?= (?:now )?it (?:holds?|held|trips?|tripped)))\s*(?=(?:and |now |it |still |all |everything |(?:cool|heat|fan|cooling|heating) )*(?:holds?|held|trips?|tripped|no trip|(?<=(?:cool|heat|fan|cooling|heating) )(?:works?|runs?|is running|comes on|came on)|(?:burners?|furnace|flame|it) (?:lit|lights?|stays?|stayed)|(?:stays?|stayed) (?:lit|on)|\d[\d.]* ?(?:[uµ]a|microamps?))\b)/i
 
 /** The clauses of a line; a note that was typed as one takes the rest of it. */
 export function clausesOf(typed: string): string[] {

@@ -80,6 +80,11 @@ it('few volts between a live letter and the metal are asked after, and those of 
 it('what works after a repair is proved, and is no part of its name', () =>
   expect(drafts(at.strips, 'replaced contactor, cool works').map(({ kind }) => kind)).toEqual(['repair', 'proof']))
 
+it('nothing is proved while the record has the power off', () => {
+  expect(answerTo(at.stripsOff, 'replaced contactor, cool works')).toContain('Is it back on?')
+  expect(drafts(at.stripsOff, 'power on; replaced contactor, cool works').map(({ kind }) => kind)).toEqual(['bench', 'repair', 'proof'])
+})
+
 it('a gas valve has no second stage of cooling', () => expect(at.rooftop('gas valve 2nd stage 24').ok).toBe(false))
 
 it('a fan that spins slowly is the one outdoors, and that it is slow is kept', () =>

@@ -81,7 +81,8 @@ function saidOtherwise(line: string, drafts: readonly EntryDraft[], the: Sentenc
   const isOhms = drafts.some((draft) => draft.kind === 'reading' && draft.probe.meter === 'ohms')
   if (isOff && isOhms && ON_A_CALL.test(line) && !/\d ?(?:k?ohms?|v|volts?)\b/i.test(line))
     return `The power is off in the record. Is it back on? Say "power on; ${line.trim()}".`
-  if (isOff && drafts.some((draft) => needsPower(draft, line, the.system)))
+  // What was seen to work had its power.
+  if (isOff && drafts.some((draft) => draft.kind === 'proof' || needsPower(draft, line, the.system)))
     return `The power is off in the record. Is it back on? Say "power on; ${line.trim()}".`
   const isOfPoints = /\d ?(?:m?v|volts?|vac|k?ohms?)\b|\b(?:to|wires?|leads?|plug|harness)\b|-[A-Z]\b/i.test(line)
   if (bench.power && !isOfPoints && drafts.some((draft) => isAcrossLoose(draft, the)))
