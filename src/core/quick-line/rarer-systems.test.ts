@@ -100,6 +100,12 @@ describe('what runs on without a sign', () => {
   ] as const)('%s: %s is %s', (where, said, meant) => expect(drafts(at[where], said)).toEqual(drafts(at[where], meant)))
 })
 
+it('what stands in the way of the first half is asked with or without a comma', () => {
+  const off = standing('cool-strips', 'indoor', 'on', { do: 'lift', end: 'outdoor-cable.Y@indoor' })
+  expect(answerTo(off, 'put R and Y together condenser kicks on')).toContain('Y is off its screw here')
+  expect(answerTo(off, 'put R and Y together, condenser kicks on')).toContain('Y is off its screw here')
+})
+
 describe('power that is off at the outdoor unit alone leaves the 24 V side live', () => {
   it.each(['killed power to the condenser only', 'killed the power at the condenser'])('%s is asked after', (said) =>
     expect(answerTo(at.strips, said)).toContain('leaves the 24 V side live'),

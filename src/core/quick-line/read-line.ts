@@ -11,6 +11,7 @@ import { isConclusion } from '@/src/core/quick-line/concluded'
 import { spelledOut } from '@/src/core/quick-line/ellipsis'
 import { firstTold, toldBeside } from '@/src/core/quick-line/first-told'
 import { type QuickLineContext, type Reading, readInGrammar, stateOf, type Understood } from '@/src/core/quick-line/in-grammar'
+import { whatStandsInTheWay } from '@/src/core/quick-line/in-the-way'
 import { interpret } from '@/src/core/quick-line/interpret'
 import { letterElsewhere } from '@/src/core/quick-line/letter-elsewhere'
 import { lineHere } from '@/src/core/quick-line/line-here'
@@ -147,7 +148,7 @@ function readAll(said: string, asked: QuickLineContext): Understood {
   if (put === null)
     return (
       asRemark(line, context) ??
-      whatStandsInTheWay(line, context) ??
+      whatStandsInTheWay(line, context, readAll) ??
       ohmsLater(line, asked, readAll) ??
       (isOfReading(line, context) && !isRiddle(line, read.problem) ? read : { ...read, problem: NO_ENTRY })
     )
@@ -161,14 +162,6 @@ function readAll(said: string, asked: QuickLineContext): Understood {
   if (understood.ok) return understood
   // What was understood and cannot be now is refused with its own reason; where the line said it in the grammar's words, at its own word.
   return understood.problem === read.problem ? read : { ...understood, start: 0, end: line.length }
-}
-
-/** What came off first may be a wire of which there are two: that is asked, and not what the line as a whole might have been. */
-function whatStandsInTheWay(line: string, context: Reading): Understood | null {
-  const [first, second] = line.split(/[,;]\s+/)
-  if (second === undefined || !/^(?:i )?(?:lift|pull|took|take|land|put|disconnect|reconnect|unhook|loosen)/i.test(first)) return null
-  const read = readAll(first, context)
-  return !read.ok && /^(?:More than one|Which )/.test(read.problem) ? { ...read, start: 0, end: line.length } : null
 }
 
 /** What the product itself says of an entry is that entry. */
